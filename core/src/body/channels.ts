@@ -1,0 +1,129 @@
+import { type Side, sideIndex } from "../side.ts";
+import { numbered } from "./numbered.ts";
+
+/**
+ * The columns of a solved sample. One const list per family; types, labels, units,
+ * column numbers and tests all derive from these lists.
+ */
+export const MIDLINE_RANGES = [
+  { name: "pelvisTilt", label: "pelvis tilt", lowest: -20, highest: 30 },
+  { name: "pelvisList", label: "pelvis list", lowest: -15, highest: 15 },
+  { name: "pelvisRotation", label: "pelvis turn", lowest: -45, highest: 45 },
+  { name: "spineFlexion", label: "spine flexion", lowest: -25, highest: 60 },
+  { name: "spineSideBend", label: "side bend", lowest: -35, highest: 35 },
+  { name: "spineRotation", label: "spine turn", lowest: -45, highest: 45 },
+  { name: "headFlexion", label: "neck flexion", lowest: -60, highest: 50 },
+  { name: "headSideBend", label: "neck side bend", lowest: -45, highest: 45 },
+  { name: "headRotation", label: "neck turn", lowest: -80, highest: 80 },
+] as const;
+
+export const SIDED_RANGES = [
+  { name: "shoulderElevation", label: "shoulder elevation", lowest: 0, highest: 180 },
+  { name: "shoulderPlane", label: "plane of elevation", lowest: -30, highest: 130 },
+  { name: "shoulderAxial", label: "shoulder rotation", lowest: -90, highest: 90 },
+  { name: "elbow", label: "elbow flexion", lowest: 0, highest: 150 },
+  { name: "forearm", label: "forearm turn", lowest: -85, highest: 85 },
+  { name: "wrist", label: "wrist flexion", lowest: -70, highest: 80 },
+  { name: "hipFlexion", label: "hip flexion", lowest: -20, highest: 125 },
+  { name: "hipAbduction", label: "hip abduction", lowest: -25, highest: 45 },
+  { name: "hipRotation", label: "hip rotation", lowest: -45, highest: 45 },
+  { name: "knee", label: "knee flexion", lowest: 0, highest: 140 },
+  { name: "dorsiflexion", label: "ankle dorsiflexion", lowest: -50, highest: 25 },
+] as const;
+
+/** Heights on the person's own body, lowest first; a hand is "above" one by more than .01 H. */
+export const LANDMARKS = ["lap", "navel", "chest", "shoulder", "eye", "crown"] as const;
+export type Landmark = (typeof LANDMARKS)[number];
+export const LANDMARK_TOLERANCE = 0.01;
+
+const HAND_OVER = {
+  lap: "handOverLap",
+  navel: "handOverNavel",
+  chest: "handOverChest",
+  shoulder: "handOverShoulder",
+  eye: "handOverEye",
+  crown: "handOverCrown",
+} as const satisfies Record<Landmark, string>;
+
+/** The reading that says how far a hand is over a landmark, share of H. */
+export const handOver = (landmark: Landmark) => HAND_OVER[landmark];
+
+const SIDED_READINGS = [
+  ...LANDMARKS.map(handOver),
+  "handFromSight",
+  "loadedKnee",
+  "heelDownDorsiflexion",
+  "shoulderLoad",
+  "kneeLoad",
+  "footShare",
+] as const;
+
+const MIDLINE_READINGS = [
+  "comX",
+  "comY",
+  "comZ",
+  "margin",
+  "quietMargin",
+  "loweredBy",
+  "lowBackLoad",
+  "seatShare",
+] as const;
+
+export type MidlineRange = (typeof MIDLINE_RANGES)[number]["name"];
+export type SidedRange = (typeof SIDED_RANGES)[number]["name"];
+type SidedReading = (typeof SIDED_READINGS)[number];
+type MidlineReading = (typeof MIDLINE_READINGS)[number];
+export type MidlineColumn = MidlineRange | MidlineReading;
+export type SidedColumn = SidedRange | SidedReading;
+
+/** Joint centres and surface points of the figure, three columns (X, Y, Z) each, metres for H = 1. */
+const MIDLINE_POINTS = ["pelvis", "lumbar", "midSpine", "shoulderLine", "neck", "head", "crown", "eyes"] as const;
+const SIDED_POINTS = [
+  "hip",
+  "kneeJoint",
+  "ankle",
+  "heel",
+  "toe",
+  "shoulder",
+  "elbowJoint",
+  "wristJoint",
+  "handCentre",
+  "fingertip",
+] as const;
+export type MidlinePoint = (typeof MIDLINE_POINTS)[number];
+export type SidedPoint = (typeof SIDED_POINTS)[number];
+
+const midlineNames: readonly MidlineColumn[] = [...MIDLINE_RANGES.map((range) => range.name), ...MIDLINE_READINGS];
+const sidedNames: readonly SidedColumn[] = [...SIDED_RANGES.map((range) => range.name), ...SIDED_READINGS];
+
+const firstSided = midlineNames.length;
+const firstPoint = firstSided + 2 * sidedNames.length;
+const firstSidedPoint = firstPoint + 3 * MIDLINE_POINTS.length;
+
+/** Columns of one sample row. */
+export const ROW_WIDTH = firstSidedPoint + 6 * SIDED_POINTS.length;
+
+const midlineNumber = numbered(midlineNames, 0, 1);
+const sidedNumber = numbered(sidedNames, firstSided, 2);
+const pointNumber = numbered(MIDLINE_POINTS, firstPoint, 3);
+const sidedPointNumber = numbered(SIDED_POINTS, firstSidedPoint, 6);
+
+/** Column of a value that belongs to the midline of the body. */
+export const column = (name: MidlineColumn): number => midlineNumber[name];
+/** Column of a value that each side has for itself. */
+export const sidedColumn = (name: SidedColumn, side: Side): number => sidedNumber[name] + sideIndex(side);
+/** First of the three columns of a midline point. */
+export const pointColumn = (name: MidlinePoint): number => pointNumber[name];
+/** First of the three columns of a point that each side has. */
+export const sidedPointColumn = (name: SidedPoint, side: Side): number => sidedPointNumber[name] + 3 * sideIndex(side);
+
+/** Left and right column of a value that each side has; look up once, outside loops. */
+export const sidedColumns = (name: SidedColumn): readonly [number, number] => [
+  sidedColumn(name, "left"),
+  sidedColumn(name, "right"),
+];
+/** First columns of the left and the right of a point that each side has; look up once, outside loops. */
+export const sidedPointColumns = (name: SidedPoint): readonly [number, number] => [
+  sidedPointColumn(name, "left"),
+  sidedPointColumn(name, "right"),
+];

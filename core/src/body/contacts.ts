@@ -1,0 +1,121 @@
+import { type Side, SIDES, sideIndex, sideSign } from "../side.ts";
+import { type Contact, FIRM_HAND_SHARE, type Point, RESTING_SHARE } from "./base-of-support.ts";
+import { pointColumn } from "./channels.ts";
+import { type FootContact, type Pose, sidedSlots, slot } from "./pose.ts";
+import { DEGREE } from "./rotation.ts";
+import { SHARE } from "./segments.ts";
+
+/** Pressure point along the foot, foot lengths ahead of the ankle: it may slide back and forward. */
+const PRESSURE = { back: 0.1, middle: 0.25, forward: 0.45 } as const;
+const SEAT = { behind: 0.05, ahead: 0.18, aheadAtFront: 0.1, halfWidth: 0.087 } as const;
+/** Patches of the forefoot and of the heel, foot lengths ahead of the ankle. */
+export const TOE_PATCH = { from: 0.48, to: 0.75 } as const;
+const HEEL_PATCH = { from: -0.25, to: 0.05 } as const;
+const FOREFOOT_PRESSURE = (TOE_PATCH.from + TOE_PATCH.to) / 2;
+const HEEL_PRESSURE = 0;
+
+const FOOT_X = sidedSlots("footX");
+const FOOT_Z = sidedSlots("footZ");
+const TOE_OUT = sidedSlots("toeOut");
+const HOLD_X = sidedSlots("holdX");
+const HOLD_Z = sidedSlots("holdZ");
+const PELVIS_ROTATION = slot("pelvisRotation");
+const PELVIS = pointColumn("pelvis");
+
+export const bearsWeight = (contact: FootContact): boolean =>
+  contact === "flat" || contact === "forefoot" || contact === "heel";
+export const onlyRests = (contact: FootContact): boolean => contact === "restingToe" || contact === "restingHeel";
+
+/** Where a foot presses on the floor, shares of H; `press` slides it along a flat foot, -1 to 1. */
+export function pressurePoint(values: Float64Array, side: Side, contact: FootContact, press: number): Point {
+  if (contact === "forefoot" || contact === "restingToe") return solePoint(values, side, FOREFOOT_PRESSURE, 0);
+  if (contact === "heel" || contact === "restingHeel") return solePoint(values, side, HEEL_PRESSURE, 0);
+  const span = press < 0 ? PRESSURE.middle - PRESSURE.back : PRESSURE.forward - PRESSURE.middle;
+  return solePoint(values, side, PRESSURE.middle + press * span, 0);
+}
+
+/** A point of the sole, `ahead` foot lengths in front of the ankle and `aside` to the right of the foot's axis. */
+function solePoint(values: Float64Array, side: Side, ahead: number, aside: number): Point {
+  const i = sideIndex(side);
+  const direction = (values[TOE_OUT[i]] as number) * DEGREE * sideSign(side);
+  const forward = ahead * SHARE.footLength;
+  const c = Math.cos(direction);
+  const s = Math.sin(direction);
+  return [
+    (values[FOOT_X[i]] as number) + forward * c - aside * s,
+    (values[FOOT_Z[i]] as number) + forward * s + aside * c,
+  ];
+}
+
+function solePatch(values: Float64Array, side: Side, from: number, to: number): Point[] {
+  const half = SHARE.footBreadth / 2;
+  return [
+    solePoint(values, side, from, -half),
+    solePoint(values, side, from, half),
+    solePoint(values, side, to, half),
+    solePoint(values, side, to, -half),
+  ];
+}
+
+function footContact(values: Float64Array, side: Side, contact: FootContact): Contact {
+  switch (contact) {
+    case "flat":
+      return { corners: solePatch(values, side, -SHARE.heelBehindAnkle, 1 - SHARE.heelBehindAnkle), share: 1 };
+    case "forefoot":
+      return { corners: solePatch(values, side, TOE_PATCH.from, TOE_PATCH.to), share: 1 };
+    case "heel":
+      return { corners: solePatch(values, side, HEEL_PATCH.from, HEEL_PATCH.to), share: 1 };
+    case "restingToe":
+      return { corners: solePatch(values, side, TOE_PATCH.from, TOE_PATCH.to), share: RESTING_SHARE };
+    case "restingHeel":
+      return { corners: solePatch(values, side, HEEL_PATCH.from, HEEL_PATCH.to), share: RESTING_SHARE };
+    case "lifted":
+      return { corners: [], share: 0 };
+  }
+}
+
+function seatContact(pose: Pose, row: Float64Array, atFront: boolean): Contact {
+  const ahead = atFront ? SEAT.aheadAtFront : SEAT.ahead;
+  const turn = (pose.values[PELVIS_ROTATION] as number) * DEGREE;
+  const corner = (forward: number, right: number): Point => [
+    (row[PELVIS] as number) + forward * Math.cos(turn) - right * Math.sin(turn),
+    (row[PELVIS + 2] as number) + forward * Math.sin(turn) + right * Math.cos(turn),
+  ];
+  return {
+    corners: [
+      corner(-SEAT.behind, -SEAT.halfWidth),
+      corner(-SEAT.behind, SEAT.halfWidth),
+      corner(ahead, SEAT.halfWidth),
+      corner(ahead, -SEAT.halfWidth),
+    ],
+    share: 1,
+  };
+}
+
+/** Everything that touches floor, seat or rail in a placed pose; the row gives where the seat is. */
+export function contactsOf(pose: Pose, row: Float64Array): Contact[] {
+  const { frame, values } = pose;
+  const contacts = SIDES.map((side) => footContact(values, side, frame.feet[sideIndex(side)]));
+  for (const i of [0, 1] as const)
+    if (frame.hands[i] === "firm")
+      contacts.push({ corners: [[values[HOLD_X[i]] as number, values[HOLD_Z[i]] as number]], share: FIRM_HAND_SHARE });
+  if (frame.seating.kind === "seated") contacts.push(seatContact(pose, row, frame.seating.atFront));
+  return contacts;
+}
+
+/** Middle of the pressure points of the feet that bear weight, or of the hips when seated: where quiet weight stands. */
+export function quietPlace(pose: Pose, row: Float64Array): Point {
+  if (pose.frame.seating.kind === "seated") return [row[PELVIS] as number, row[PELVIS + 2] as number];
+  let x = 0;
+  let z = 0;
+  let count = 0;
+  for (const side of SIDES) {
+    const contact = pose.frame.feet[sideIndex(side)];
+    if (!bearsWeight(contact)) continue;
+    const place = pressurePoint(pose.values, side, contact, 0);
+    x += place[0];
+    z += place[1];
+    count += 1;
+  }
+  return [x / Math.max(1, count), z / Math.max(1, count)];
+}

@@ -1,0 +1,157 @@
+import { otherSide, type Side, SIDES, sideIndex } from "../side.ts";
+import { numbered } from "./numbered.ts";
+
+/**
+ * A pose in a teacher's terms, flat: one Float64Array of slots that can be interpolated,
+ * beside a frame of the facts that cannot (what carries the weight, what holds on).
+ *
+ * Angles are degrees. Places on the floor are shares of stature: X forward, Z to the person's right.
+ * `whenMirrored` says what a slot becomes on the other side of the body.
+ */
+const MIDLINE_SLOTS = [
+  /** Share of the weight on the left foot, 0 to 1. */
+  { name: "weightLeft", whenMirrored: "complement" },
+  /** Fore-aft pressure under the feet: -1 far back, 0 a quarter foot length ahead of the ankle, 1 far forward. */
+  { name: "press", whenMirrored: "keep" },
+  /** Knee flexion that the same drop of the pelvis would take with the feet under the hips. */
+  { name: "sink", whenMirrored: "keep" },
+  { name: "pelvisTilt", whenMirrored: "keep" },
+  { name: "pelvisList", whenMirrored: "negate" },
+  { name: "pelvisRotation", whenMirrored: "negate" },
+  { name: "spineFlexion", whenMirrored: "keep" },
+  { name: "spineSideBend", whenMirrored: "negate" },
+  { name: "spineRotation", whenMirrored: "negate" },
+  { name: "headFlexion", whenMirrored: "keep" },
+  { name: "headSideBend", whenMirrored: "negate" },
+  { name: "headRotation", whenMirrored: "negate" },
+  /** Head moved straight forward, share of H. */
+  { name: "headGlide", whenMirrored: "keep" },
+] as const;
+
+const SIDED_SLOTS = [
+  /** Shoulder girdle raised and moved forward, shares of H. */
+  { name: "girdleUp", whenMirrored: "keep" },
+  { name: "girdleForward", whenMirrored: "keep" },
+  { name: "elevation", whenMirrored: "keep" },
+  { name: "plane", whenMirrored: "keep" },
+  { name: "axial", whenMirrored: "keep" },
+  { name: "elbow", whenMirrored: "keep" },
+  { name: "forearm", whenMirrored: "keep" },
+  { name: "wrist", whenMirrored: "keep" },
+  /** Where a held hand rests, shares of H; used only while the frame says the hand is anchored. */
+  { name: "holdX", whenMirrored: "keep" },
+  { name: "holdY", whenMirrored: "keep" },
+  { name: "holdZ", whenMirrored: "negate" },
+  /** A lifted leg, relative to the pelvis. */
+  { name: "legFlexion", whenMirrored: "keep" },
+  { name: "legAbduction", whenMirrored: "keep" },
+  { name: "legRotation", whenMirrored: "keep" },
+  { name: "legKnee", whenMirrored: "keep" },
+  { name: "legAnkle", whenMirrored: "keep" },
+  /** A standing foot: ankle projection on the floor, toe-out, heel lifted off the floor. */
+  { name: "footX", whenMirrored: "keep" },
+  { name: "footZ", whenMirrored: "negate" },
+  { name: "toeOut", whenMirrored: "keep" },
+  { name: "heelLift", whenMirrored: "keep" },
+] as const;
+
+export type MidlineSlot = (typeof MIDLINE_SLOTS)[number]["name"];
+export type SidedSlot = (typeof SIDED_SLOTS)[number]["name"];
+
+export const POSE_WIDTH = MIDLINE_SLOTS.length + 2 * SIDED_SLOTS.length;
+
+const names = <Name extends string>(slots: readonly { readonly name: Name }[]): Name[] => slots.map((entry) => entry.name);
+
+const midlineNumber = numbered(names(MIDLINE_SLOTS), 0, 1);
+const sidedNumber = numbered(names(SIDED_SLOTS), MIDLINE_SLOTS.length, 2);
+
+/** Index of a midline slot in the flat pose. */
+export const slot = (name: MidlineSlot): number => midlineNumber[name];
+/** Index of one side's slot in the flat pose. */
+export const sidedSlot = (name: SidedSlot, side: Side): number => sidedNumber[name] + sideIndex(side);
+
+/** Left and right index of a sided slot; look up once, outside loops. */
+export const sidedSlots = (name: SidedSlot): readonly [number, number] => [
+  sidedSlot(name, "left"),
+  sidedSlot(name, "right"),
+];
+
+/** How a foot meets the floor. A resting toe or heel carries a twentieth of the weight. */
+export type FootContact = "flat" | "forefoot" | "heel" | "restingToe" | "restingHeel" | "lifted";
+
+/** What a hand does: free, or held at the place in the hold slots. */
+export type HandHold =
+  /** Moves as the arm angles say. */
+  | "free"
+  /** Rests on the person's own body; the place is relative to the pelvis. */
+  | "onBody"
+  /** Fingertips on something fixed: steadies, carries nothing. */
+  | "lightTouch"
+  /** A firm grip on something fixed: may carry up to .15 of the weight. */
+  | "firm";
+
+export type Seating =
+  | { readonly kind: "standing" }
+  | {
+      readonly kind: "seated";
+      /** Seat height over the floor, share of H. */
+      readonly seatHeight: number;
+      /** Whether the person sits at the front of the chair, where the seat carries less far forward. */
+      readonly atFront: boolean;
+      readonly backSupported: boolean;
+    };
+
+/** The facts of a pose that do not interpolate. Pairs are left, right. */
+export interface PoseFrame {
+  readonly seating: Seating;
+  readonly feet: readonly [FootContact, FootContact];
+  readonly hands: readonly [HandHold, HandHold];
+}
+
+export interface Pose {
+  readonly frame: PoseFrame;
+  readonly values: Float64Array;
+}
+
+export const STANDING_FRAME: PoseFrame = {
+  seating: { kind: "standing" },
+  feet: ["flat", "flat"],
+  hands: ["free", "free"],
+};
+
+/** A pose of zeros, with even weight, in the given frame. */
+export function neutralPose(frame: PoseFrame = STANDING_FRAME): Pose {
+  const values = new Float64Array(POSE_WIDTH);
+  values[slot("weightLeft")] = 0.5;
+  return { frame, values };
+}
+
+function mirroredValue(value: number, rule: "keep" | "negate" | "complement"): number {
+  if (rule === "keep") return value;
+  return rule === "negate" ? -value : 1 - value;
+}
+
+/** The same flat pose done on the other side. Mirroring twice gives back the pose. */
+export function mirrorValues(values: Float64Array): Float64Array {
+  const mirrored = new Float64Array(POSE_WIDTH);
+  for (const { name, whenMirrored } of MIDLINE_SLOTS)
+    mirrored[slot(name)] = mirroredValue(values[slot(name)] as number, whenMirrored);
+  for (const { name, whenMirrored } of SIDED_SLOTS)
+    for (const side of SIDES)
+      mirrored[sidedSlot(name, side)] = mirroredValue(values[sidedSlot(name, otherSide(side))] as number, whenMirrored);
+  return mirrored;
+}
+
+/** The same frame with left and right exchanged. */
+export function mirrorFrame(frame: PoseFrame): PoseFrame {
+  return {
+    seating: frame.seating,
+    feet: [frame.feet[1], frame.feet[0]],
+    hands: [frame.hands[1], frame.hands[0]],
+  };
+}
+
+export const mirrorPose = (pose: Pose): Pose => ({
+  frame: mirrorFrame(pose.frame),
+  values: mirrorValues(pose.values),
+});

@@ -1,0 +1,117 @@
+import { type Side, SIDES, sideIndex } from "../side.ts";
+import type { Point } from "./base-of-support.ts";
+import { column, handOver, LANDMARKS, type Landmark, pointColumn, sidedColumns, sidedPointColumn, sidedPointColumns } from "./channels.ts";
+import { DEGREE } from "./rotation.ts";
+import { BARE_ARM_MOMENT, MASS, SHARE } from "./segments.ts";
+
+const PELVIS = pointColumn("pelvis");
+const SHOULDER_LINE = pointColumn("shoulderLine");
+const EYES = pointColumn("eyes");
+const CROWN = pointColumn("crown");
+const NECK = pointColumn("neck");
+const SHOULDER = sidedPointColumns("shoulder");
+const HAND = sidedPointColumns("handCentre");
+const KNEE_JOINT = sidedPointColumns("kneeJoint");
+const HAND_FROM_SIGHT = sidedColumns("handFromSight");
+const SHOULDER_LOAD = sidedColumns("shoulderLoad");
+const KNEE_LOAD = sidedColumns("kneeLoad");
+const FOOT_SHARE = sidedColumns("footShare");
+const LOW_BACK_LOAD = column("lowBackLoad");
+const HAND_OVER_COLUMNS = LANDMARKS.map((landmark) => [landmark, sidedColumns(handOver(landmark))] as const);
+
+const LAP_ABOVE_HIP = 0.035;
+const NAVEL_ALONG_TRUNK = 0.25;
+const CHEST_ALONG_TRUNK = 0.66;
+
+/** Height over the floor of a landmark of this same pose, share of H. */
+function landmarkHeight(row: Float64Array, landmark: Landmark, side: Side): number {
+  const height = (point: number): number => row[point + 1] as number;
+  const alongTrunk = (share: number): number => height(PELVIS) + share * (height(SHOULDER_LINE) - height(PELVIS));
+  switch (landmark) {
+    case "lap":
+      return height(PELVIS) + LAP_ABOVE_HIP;
+    case "navel":
+      return alongTrunk(NAVEL_ALONG_TRUNK);
+    case "chest":
+      return alongTrunk(CHEST_ALONG_TRUNK);
+    case "shoulder":
+      return height(SHOULDER[sideIndex(side)]);
+    case "eye":
+      return height(EYES);
+    case "crown":
+      return height(CROWN);
+  }
+}
+
+/** Angle between straight ahead from the eyes and the hand, degrees. */
+function angleFromSight(row: Float64Array, side: Side): number {
+  const hand = HAND[sideIndex(side)];
+  // Straight ahead is from the head's axis to the eyes, which sit eyeAhead in front of it.
+  const at = SHARE.eyeBelowCrown / (SHARE.shoulderToCrown - SHARE.neckPivot);
+  let dot = 0;
+  let length = 0;
+  for (let axis = 0; axis < 3; axis += 1) {
+    const onAxis = (row[CROWN + axis] as number) + at * ((row[NECK + axis] as number) - (row[CROWN + axis] as number));
+    const ahead = ((row[EYES + axis] as number) - onAxis) / SHARE.eyeAhead;
+    const toHand = (row[hand + axis] as number) - (row[EYES + axis] as number);
+    dot += ahead * toHand;
+    length += toHand ** 2;
+  }
+  return Math.acos(Math.min(1, Math.max(-1, dot / Math.max(1e-9, Math.sqrt(length))))) / DEGREE;
+}
+
+/** Horizontal lever of a mass about a point: its gravity moment per M g, share of H. */
+function leverSum(row: Float64Array, about: number, parts: readonly (readonly [number, number, number, number])[]): number {
+  let x = 0;
+  let z = 0;
+  for (const [share, from, to, at] of parts) {
+    const fromX = row[from] as number;
+    const fromZ = row[from + 2] as number;
+    x += share * (fromX + at * ((row[to] as number) - fromX) - (row[about] as number));
+    z += share * (fromZ + at * ((row[to + 2] as number) - fromZ) - (row[about + 2] as number));
+  }
+  return Math.hypot(x, z);
+}
+
+function armParts(side: Side): (readonly [number, number, number, number])[] {
+  const shoulder = sidedPointColumn("shoulder", side);
+  const elbow = sidedPointColumn("elbowJoint", side);
+  const wrist = sidedPointColumn("wristJoint", side);
+  const hand = sidedPointColumn("handCentre", side);
+  return [
+    [MASS.upperArm.share, shoulder, elbow, MASS.upperArm.at],
+    [MASS.forearm.share, elbow, wrist, MASS.forearm.at],
+    [MASS.hand.share, wrist, hand, 1],
+  ];
+}
+
+const ARM_PARTS = { left: armParts("left"), right: armParts("right") } as const;
+const ABOVE_LOW_BACK = [
+  [MASS.abdomen.share, pointColumn("lumbar"), pointColumn("midSpine"), 0.5],
+  [MASS.thorax.share, pointColumn("midSpine"), pointColumn("shoulderLine"), 0.235 / 0.44],
+  [MASS.headNeck.share, pointColumn("head"), pointColumn("head"), 0],
+  ...ARM_PARTS.left,
+  ...ARM_PARTS.right,
+] as const;
+
+/**
+ * Fills the readings of one side that follow from the joints: hand heights over the landmarks (share of H),
+ * angle from sight (degrees), shoulder load (share of the bare arm straight out), knee load and low-back load
+ * (share of M g H). Loads are quasi-static: they leave out acceleration.
+ *
+ * @param pressure where this foot presses on the floor, shares of H
+ * @param footDirection direction of the foot's axis on the floor, radians towards the right
+ */
+export function readLoadsAndHeights(row: Float64Array, side: Side, pressure: Point, footDirection: number): void {
+  const i = sideIndex(side);
+  const hand = row[HAND[i] + 1] as number;
+  for (const [landmark, columns] of HAND_OVER_COLUMNS) row[columns[i]] = hand - landmarkHeight(row, landmark, side);
+  row[HAND_FROM_SIGHT[i]] = angleFromSight(row, side);
+  row[SHOULDER_LOAD[i]] = leverSum(row, SHOULDER[i], ARM_PARTS[side]) / BARE_ARM_MOMENT;
+  const knee = KNEE_JOINT[i];
+  const lever =
+    ((row[knee] as number) - pressure[0]) * Math.cos(footDirection) +
+    ((row[knee + 2] as number) - pressure[1]) * Math.sin(footDirection);
+  row[KNEE_LOAD[i]] = Math.max(0, (row[FOOT_SHARE[i]] as number) * lever);
+  if (side === SIDES[1]) row[LOW_BACK_LOAD] = leverSum(row, pointColumn("lumbar"), ABOVE_LOW_BACK);
+}

@@ -1,0 +1,172 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { SIDES } from "../side.ts";
+import { column, pointColumn, sidedColumn, sidedPointColumn } from "./channels.ts";
+import { mirrorPose, neutralPose, type Pose, type PoseFrame, sidedSlot, type SidedSlot, slot, STANDING_FRAME } from "./pose.ts";
+import { SHARE } from "./segments.ts";
+import { solvePose } from "./solve.ts";
+
+const SEATED: PoseFrame = {
+  ...STANDING_FRAME,
+  seating: { kind: "seated", seatHeight: 0.25, atFront: false, backSupported: false },
+};
+
+const angle = (lowest: number, highest: number) => fc.double({ min: lowest, max: highest, noNaN: true });
+
+const anyPose: fc.Arbitrary<Pose> = fc
+  .record({
+    frame: fc.constantFrom<PoseFrame>(
+      STANDING_FRAME,
+      SEATED,
+      { ...STANDING_FRAME, feet: ["lifted", "flat"] },
+      { ...STANDING_FRAME, feet: ["flat", "restingToe"] },
+      { ...STANDING_FRAME, hands: ["firm", "onBody"] },
+    ),
+    weightLeft: angle(0, 1),
+    sink: angle(0, 80),
+    tilt: angle(-20, 30),
+    turn: angle(-45, 45),
+    spine: angle(-45, 45),
+    head: angle(-60, 60),
+    elevation: angle(0, 170),
+    plane: angle(-30, 120),
+    elbow: angle(0, 150),
+    half: angle(0.02, 0.3),
+    ahead: angle(-0.2, 0.3),
+    toeOut: angle(-10, 50),
+    knee: angle(0, 100),
+  })
+  .map((drawn) => {
+    const pose = neutralPose(drawn.frame);
+    const { values } = pose;
+    const both = (name: SidedSlot, value: number) => {
+      for (const side of SIDES) values[sidedSlot(name, side)] = value;
+    };
+    values[slot("weightLeft")] = drawn.weightLeft;
+    values[slot("sink")] = drawn.sink;
+    values[slot("pelvisTilt")] = drawn.tilt;
+    values[slot("pelvisRotation")] = drawn.turn;
+    values[slot("spineRotation")] = drawn.spine;
+    values[slot("headRotation")] = drawn.head;
+    values[sidedSlot("elevation", "left")] = drawn.elevation;
+    both("plane", drawn.plane);
+    values[sidedSlot("elbow", "right")] = drawn.elbow;
+    both("footX", drawn.frame.seating.kind === "seated" ? SHARE.thigh : 0);
+    values[sidedSlot("footX", "right")] = (values[sidedSlot("footX", "right")] as number) + drawn.ahead;
+    values[sidedSlot("footZ", "left")] = -drawn.half;
+    values[sidedSlot("footZ", "right")] = drawn.half;
+    both("toeOut", drawn.toeOut);
+    both("legKnee", drawn.knee);
+    both("legFlexion", drawn.knee / 2);
+    both("holdX", 0.1);
+    both("holdY", 0.53);
+    values[sidedSlot("holdZ", "left")] = -0.25;
+    values[sidedSlot("holdZ", "right")] = 0.05;
+    return pose;
+  });
+
+const BONES = [
+  ["hip", "kneeJoint", SHARE.thigh],
+  ["kneeJoint", "ankle", SHARE.shank],
+  ["shoulder", "elbowJoint", SHARE.upperArm],
+  ["elbowJoint", "wristJoint", SHARE.forearm],
+] as const;
+
+describe("whatever the pose", () => {
+  test("nothing is NaN, and where it can be taken up no bone stretches", () => {
+    fc.assert(
+      fc.property(anyPose, (pose) => {
+        const { row, problem } = solvePose(pose);
+        expect(row.every(Number.isFinite)).toBe(true);
+        if (problem !== null) return;
+        for (const side of SIDES)
+          for (const [from, to, length] of BONES) {
+            const a = sidedPointColumn(from, side);
+            const b = sidedPointColumn(to, side);
+            const distance = Math.hypot(...[0, 1, 2].map((axis) => (row[a + axis] as number) - (row[b + axis] as number)));
+            expect(distance).toBeCloseTo(length, 5);
+          }
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test("mirroring twice gives the same pose, and the mirrored pose solves to the mirror image", () => {
+    fc.assert(
+      fc.property(anyPose, (pose) => {
+        const twice = mirrorPose(mirrorPose(pose));
+        twice.values.forEach((value, i) => {
+          expect(value).toBeCloseTo(pose.values[i] as number, 12);
+        });
+        expect(twice.frame).toEqual(pose.frame);
+
+        const here = solvePose(pose);
+        const there = solvePose(mirrorPose(pose));
+        expect(there.problem?.kind).toBe(here.problem?.kind);
+        if (here.problem !== null) return;
+        expect(there.row[column("comZ")]).toBeCloseTo(-(here.row[column("comZ")] as number), 6);
+        expect(there.row[column("margin")]).toBeCloseTo(here.row[column("margin")] as number, 5);
+        expect(there.row[sidedColumn("knee", "left")]).toBeCloseTo(here.row[sidedColumn("knee", "right")] as number, 3);
+        expect(there.row[sidedPointColumn("fingertip", "left") + 2]).toBeCloseTo(
+          -(here.row[sidedPointColumn("fingertip", "right") + 2] as number),
+          6,
+        );
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  test("the centre of mass stands at the asked share between the feet", () => {
+    fc.assert(
+      fc.property(anyPose, angle(0.05, 0.95), (pose, weightLeft) => {
+        fc.pre(pose.frame.seating.kind === "standing" && pose.frame.feet.every((foot) => foot === "flat"));
+        pose.values[slot("weightLeft")] = weightLeft;
+        const { row, problem } = solvePose(pose);
+        if (problem !== null) return;
+        expect(row[sidedColumn("footShare", "left")]).toBeCloseTo(weightLeft, 9);
+        const pressure = (side: "left" | "right") => {
+          const out = ((pose.values[sidedSlot("toeOut", side)] as number) * Math.PI) / 180;
+          const quarter = 0.25 * SHARE.footLength;
+          return (
+            (pose.values[sidedSlot("footZ", side)] as number) + (side === "left" ? -1 : 1) * quarter * Math.sin(out)
+          );
+        };
+        expect(row[column("comZ")]).toBeCloseTo(weightLeft * pressure("left") + (1 - weightLeft) * pressure("right"), 5);
+      }),
+    );
+  });
+});
+
+test("a leg that is too short says so and by how much", () => {
+  const pose = neutralPose();
+  pose.values[sidedSlot("footZ", "left")] = -0.8;
+  pose.values[sidedSlot("footZ", "right")] = 0.8;
+  const { problem, row } = solvePose(pose);
+  expect(problem).toMatchObject({ kind: "legTooShort" });
+  expect(problem && "shortBy" in problem ? problem.shortBy : 0).toBeGreaterThan(0.2);
+  expect(row.every(Number.isFinite)).toBe(true);
+});
+
+test("an arm that cannot hold on says so and by how much", () => {
+  const pose = neutralPose({ ...STANDING_FRAME, hands: ["free", "firm"] });
+  pose.values[sidedSlot("footZ", "left")] = -0.05;
+  pose.values[sidedSlot("footZ", "right")] = 0.05;
+  pose.values[sidedSlot("holdX", "right")] = 1;
+  pose.values[sidedSlot("holdY", "right")] = 0.5;
+  expect(solvePose(pose).problem).toMatchObject({ kind: "armTooShort", side: "right" });
+});
+
+test("a held hand is where the rail is", () => {
+  const pose = neutralPose({ ...STANDING_FRAME, hands: ["free", "firm"] });
+  const rail = { X: 0.1, Y: 0.53, Z: 0.25 };
+  pose.values[sidedSlot("footZ", "left")] = -0.05;
+  pose.values[sidedSlot("footZ", "right")] = 0.05;
+  for (const axis of ["X", "Y", "Z"] as const) pose.values[sidedSlot(`hold${axis}`, "right")] = rail[axis];
+  const { row, problem } = solvePose(pose);
+  expect(problem).toBeNull();
+  const hand = sidedPointColumn("handCentre", "right");
+  expect(row[hand]).toBeCloseTo(rail.X, 6);
+  expect(row[hand + 1]).toBeCloseTo(rail.Y, 6);
+  expect(row[hand + 2]).toBeCloseTo(rail.Z, 6);
+  expect(row[pointColumn("pelvis") + 1]).toBeLessThan(0.53);
+});

@@ -1,0 +1,288 @@
+import { type Side, SIDES, sideIndex, sideSign } from "../side.ts";
+import { baseOfSupport, marginOfStability, type Point, RESTING_SHARE, RESTING_SHARE_USED } from "./base-of-support.ts";
+import { column, pointColumn, ROW_WIDTH, sidedColumns, sidedPointColumns } from "./channels.ts";
+import { contactsOf, onlyRests, pressurePoint, quietPlace, TOE_PATCH } from "./contacts.ts";
+import {
+  type FreeLegAngles,
+  highestHip,
+  LOADED_KNEE_LIMIT,
+  legLength,
+  type PlantedFoot,
+  placeFreeLeg,
+  placePlantedLeg,
+} from "./leg.ts";
+import { type Pose, sidedSlots, slot } from "./pose.ts";
+import { readLoadsAndHeights } from "./readings.ts";
+import { DEGREE } from "./rotation.ts";
+import { SHARE, STRAIGHT_HIP_HEIGHT } from "./segments.ts";
+import { placeHandAndArm, placeTrunk, trunkAxes } from "./upper-body.ts";
+
+/** Why a body cannot take up a pose. Lengths are shares of H, angles degrees. */
+export type PoseProblem =
+  | { readonly kind: "legTooShort"; readonly side: Side; readonly shortBy: number }
+  | { readonly kind: "armTooShort"; readonly side: Side; readonly shortBy: number }
+  | { readonly kind: "kneeTooDeep"; readonly side: Side; readonly beyond: number }
+  | { readonly kind: "offBase"; readonly beyond: number };
+
+export interface SolvedPose {
+  /** One row of columns (see channels.ts), lengths as shares of H, moments as shares of M g H. */
+  readonly row: Float64Array;
+  /** Corners of the base of support, shares of H, counter-clockwise seen from above. */
+  readonly base: readonly Point[];
+  readonly problem: PoseProblem | null;
+}
+
+/** About one micrometre on a person. */
+const TOLERANCE = 5e-7;
+const MOST_STEPS = 12;
+/** The pelvis carries most of the mass with it while the planted legs lag behind: this gain nearly cancels the lag. */
+const GAIN = 1.16;
+
+const PELVIS = pointColumn("pelvis");
+const FIRST_POINT = PELVIS;
+const HIP = sidedPointColumns("hip");
+const COM_X = column("comX");
+const COM_Z = column("comZ");
+const MARGIN = column("margin");
+const KNEE = sidedColumns("knee");
+const DORSIFLEXION = sidedColumns("dorsiflexion");
+const HEEL_DOWN_DORSIFLEXION = sidedColumns("heelDownDorsiflexion");
+const LOADED_KNEE = sidedColumns("loadedKnee");
+const FOOT_SHARE = sidedColumns("footShare");
+const WEIGHT_LEFT = slot("weightLeft");
+const PRESS = slot("press");
+const SINK = slot("sink");
+const FOOT_X = sidedSlots("footX");
+const FOOT_Z = sidedSlots("footZ");
+const TOE_OUT = sidedSlots("toeOut");
+const HEEL_LIFT = sidedSlots("heelLift");
+const LEG_FLEXION = sidedSlots("legFlexion");
+const LEG_ABDUCTION = sidedSlots("legAbduction");
+const LEG_ROTATION = sidedSlots("legRotation");
+const LEG_KNEE = sidedSlots("legKnee");
+const LEG_ANKLE = sidedSlots("legAnkle");
+
+// Working space of one solution; the solver is synchronous and leaves nothing in it that anybody reads later.
+const axes = trunkAxes();
+const upperMoments = new Float64Array(4);
+const moments = new Float64Array(4);
+const upperRow = new Float64Array(ROW_WIDTH);
+const foot: PlantedFoot = { x: 0, y: 0, z: 0, toeOut: 0, heelLift: 0 };
+const freeLeg: FreeLegAngles = { flexion: 0, abduction: 0, rotation: 0, knee: 0, ankle: 0 };
+const pelvisAt: [number, number, number] = [0, 0, 0];
+let problem: PoseProblem | null = null;
+
+function setFoot(values: Float64Array, side: Side): void {
+  const i = sideIndex(side);
+  foot.toeOut = values[TOE_OUT[i]] as number;
+  foot.heelLift = values[HEEL_LIFT[i]] as number;
+  // The heel lifts about the ball of the foot, carrying the ankle up and forward.
+  const lift = foot.heelLift * DEGREE;
+  const ball = TOE_PATCH.from * SHARE.footLength;
+  const forward = ball - (ball * Math.cos(lift) - SHARE.ankleHeight * Math.sin(lift));
+  const direction = foot.toeOut * DEGREE * sideSign(side);
+  foot.x = (values[FOOT_X[i]] as number) + forward * Math.cos(direction);
+  foot.z = (values[FOOT_Z[i]] as number) + forward * Math.sin(direction);
+  foot.y = ball * Math.sin(lift) + SHARE.ankleHeight * Math.cos(lift);
+}
+
+/** Shares of the weight on the left and right foot while standing. */
+function standingShares(pose: Pose): [number, number] {
+  const [left, right] = pose.frame.feet;
+  if (left === "lifted") return [0, 1];
+  if (right === "lifted") return [1, 0];
+  let share = pose.values[WEIGHT_LEFT] as number;
+  if (onlyRests(left)) share = Math.min(share, RESTING_SHARE);
+  if (onlyRests(right)) share = Math.max(share, 1 - RESTING_SHARE);
+  return [share, 1 - share];
+}
+
+/** Trunk, head and the arms that hold on to nothing fixed, with the pelvis at the origin. Done once a pose. */
+function placeUpperBody(pose: Pose): void {
+  upperRow.fill(0);
+  upperMoments.fill(0);
+  placeTrunk(pose.values, upperRow, axes, upperMoments);
+}
+
+const holdsFixed = (pose: Pose, side: Side): boolean => {
+  const hand = pose.frame.hands[sideIndex(side)];
+  return hand === "firm" || hand === "lightTouch";
+};
+
+function placeArms(pose: Pose, row: Float64Array, into: Float64Array, fixed: boolean): void {
+  for (const side of SIDES) {
+    if (holdsFixed(pose, side) !== fixed) continue;
+    const shortBy = placeHandAndArm(pose.values, pose.frame, side, pelvisAt, row, axes, into);
+    if (shortBy > 1e-6) problem ??= { kind: "armTooShort", side, shortBy };
+  }
+}
+
+/** Everything with the pelvis where `pelvisAt` says: points in `row`, sums of mass in `moments`. */
+function placeBody(pose: Pose, row: Float64Array): void {
+  row.set(upperRow);
+  moments.set(upperMoments);
+  placeArms(pose, row, moments, true);
+  for (let axis = 0; axis < 3; axis += 1)
+    moments[axis] = (moments[axis] as number) + (moments[3] as number) * (pelvisAt[axis] as number);
+  for (let i = FIRST_POINT; i < ROW_WIDTH; i += 3) {
+    row[i] = (row[i] as number) + pelvisAt[0];
+    row[i + 1] = (row[i + 1] as number) + pelvisAt[1];
+    row[i + 2] = (row[i + 2] as number) + pelvisAt[2];
+  }
+  for (const side of SIDES) {
+    const i = sideIndex(side);
+    if (pose.frame.feet[i] === "lifted") {
+      freeLeg.flexion = pose.values[LEG_FLEXION[i]] as number;
+      freeLeg.abduction = pose.values[LEG_ABDUCTION[i]] as number;
+      freeLeg.rotation = pose.values[LEG_ROTATION[i]] as number;
+      freeLeg.knee = pose.values[LEG_KNEE[i]] as number;
+      freeLeg.ankle = pose.values[LEG_ANKLE[i]] as number;
+      placeFreeLeg(row, side, axes.pelvis, freeLeg, moments);
+    } else {
+      setFoot(pose.values, side);
+      placePlantedLeg(row, side, axes.pelvis, foot, moments);
+    }
+  }
+  row[COM_X] = moments[0] as number;
+  row[column("comY")] = moments[1] as number;
+  row[COM_Z] = moments[2] as number;
+}
+
+/** The greatest height the pelvis can have over the place it is at, with each planted foot in reach. */
+function reachableHeight(pose: Pose): number {
+  let lowest = Number.POSITIVE_INFINITY;
+  for (const side of SIDES) {
+    const i = sideIndex(side);
+    if (pose.frame.feet[i] === "lifted") continue;
+    setFoot(pose.values, side);
+    const hip = HIP[i];
+    const horizontal = Math.hypot(
+      foot.x - pelvisAt[0] - (upperRow[hip] as number),
+      foot.z - pelvisAt[2] - (upperRow[hip + 2] as number),
+    );
+    const over = highestHip(horizontal);
+    if (over < 0) problem = { kind: "legTooShort", side, shortBy: horizontal - SHARE.thigh - SHARE.shank };
+    lowest = Math.min(lowest, foot.y + Math.max(0, over) - (upperRow[hip + 1] as number));
+  }
+  return lowest;
+}
+
+function solveStanding(pose: Pose, row: Float64Array, ceiling: number): [number, number] {
+  const shares = standingShares(pose);
+  const press = pose.values[PRESS] as number;
+  let targetX = 0;
+  let targetZ = 0;
+  for (const side of SIDES) {
+    const contact = pose.frame.feet[sideIndex(side)];
+    const share = shares[sideIndex(side)];
+    if (contact === "lifted" || share === 0) continue;
+    const pressure = pressurePoint(pose.values, side, contact, press);
+    targetX += share * pressure[0];
+    targetZ += share * pressure[1];
+  }
+  const wanted = STRAIGHT_HIP_HEIGHT - (legLength(0) - legLength(pose.values[SINK] as number));
+  pelvisAt[0] = targetX;
+  pelvisAt[2] = targetZ;
+  const problemBefore = problem;
+  for (let count = 0; count < MOST_STEPS; count += 1) {
+    problem = problemBefore;
+    pelvisAt[1] = Math.min(wanted, ceiling, reachableHeight(pose));
+    placeBody(pose, row);
+    const missX = targetX - (row[COM_X] as number);
+    const missZ = targetZ - (row[COM_Z] as number);
+    if (Math.hypot(missX, missZ) < TOLERANCE) break;
+    pelvisAt[0] += GAIN * missX;
+    pelvisAt[2] += GAIN * missZ;
+  }
+  row[column("loweredBy")] = wanted - (row[PELVIS + 1] as number);
+  return shares;
+}
+
+function solveSeated(pose: Pose, row: Float64Array, seatHeight: number): [number, number] {
+  pelvisAt[0] = 0;
+  pelvisAt[1] = seatHeight + SHARE.hipAboveSeat;
+  pelvisAt[2] = 0;
+  for (const side of SIDES) {
+    const i = sideIndex(side);
+    if (pose.frame.feet[i] === "lifted") continue;
+    setFoot(pose.values, side);
+    const hip = HIP[i];
+    const distance = Math.hypot(
+      foot.x - pelvisAt[0] - (upperRow[hip] as number),
+      foot.y - pelvisAt[1] - (upperRow[hip + 1] as number),
+      foot.z - pelvisAt[2] - (upperRow[hip + 2] as number),
+    );
+    const shortBy = distance - SHARE.thigh - SHARE.shank;
+    if (shortBy > 1e-9) problem ??= { kind: "legTooShort", side, shortBy };
+  }
+  placeBody(pose, row);
+  return seatedShares(pose, row);
+}
+
+/** The seat fixes the pelvis, so the weight on the feet is an output: how far the mass is towards the feet. */
+function seatedShares(pose: Pose, row: Float64Array): [number, number] {
+  const down = SIDES.filter((side) => pose.frame.feet[sideIndex(side)] !== "lifted");
+  if (down.length === 0) return [0, 0];
+  let overX = 0;
+  let overZ = 0;
+  for (const side of down) {
+    const pressure = pressurePoint(pose.values, side, pose.frame.feet[sideIndex(side)], 0);
+    overX += (pressure[0] - (row[PELVIS] as number)) / down.length;
+    overZ += (pressure[1] - (row[PELVIS + 2] as number)) / down.length;
+  }
+  const comX = (row[COM_X] as number) - (row[PELVIS] as number);
+  const comZ = (row[COM_Z] as number) - (row[PELVIS + 2] as number);
+  const share = Math.min(1, Math.max(0, (comX * overX + comZ * overZ) / (overX ** 2 + overZ ** 2)));
+  const each = share / down.length;
+  return [down.includes("left") ? each : 0, down.includes("right") ? each : 0];
+}
+
+/** Margins to the edge of the base; a mass outside it is a problem, since nobody can stay there. */
+function readMargins(pose: Pose, row: Float64Array): readonly Point[] {
+  const base = baseOfSupport(contactsOf(pose, row));
+  if (base.length < 3) {
+    problem ??= { kind: "offBase", beyond: 1 };
+    return base;
+  }
+  const margin = marginOfStability([row[COM_X] as number, row[COM_Z] as number], base);
+  row[MARGIN] = margin;
+  row[column("quietMargin")] = marginOfStability(quietPlace(pose, row), base);
+  if (margin < 0) problem ??= { kind: "offBase", beyond: -margin };
+  return base;
+}
+
+function readSide(pose: Pose, row: Float64Array, side: Side, share: number): void {
+  const i = sideIndex(side);
+  const contact = pose.frame.feet[i];
+  const standing = pose.frame.seating.kind === "standing";
+  const loaded = standing && share > RESTING_SHARE_USED + 1e-9;
+  const knee = row[KNEE[i]] as number;
+  row[FOOT_SHARE[i]] = share;
+  row[LOADED_KNEE[i]] = loaded ? knee : 0;
+  row[HEEL_DOWN_DORSIFLEXION[i]] = standing && contact === "flat" ? (row[DORSIFLEXION[i]] as number) : 0;
+  if (loaded && knee > LOADED_KNEE_LIMIT) problem ??= { kind: "kneeTooDeep", side, beyond: knee - LOADED_KNEE_LIMIT };
+  const pressure = pressurePoint(pose.values, side, contact, pose.values[PRESS] as number);
+  readLoadsAndHeights(row, side, pressure, (pose.values[TOE_OUT[i]] as number) * DEGREE * sideSign(side));
+}
+
+/**
+ * Solves one pose for the unit body: pelvis, joints, centre of mass, base of support and every reading.
+ *
+ * @param pose in a teacher's terms
+ * @param ceiling greatest pelvis height allowed, share of H; used while a foot leaves the floor, so that the
+ * pelvis rises smoothly
+ * @returns row and base in shares of H; `problem` says what the body lacks. Bones never stretch and nothing is NaN.
+ */
+export function solvePose(pose: Pose, ceiling = Number.POSITIVE_INFINITY): SolvedPose {
+  const row = new Float64Array(ROW_WIDTH);
+  problem = null;
+  placeUpperBody(pose);
+  placeArms(pose, upperRow, upperMoments, false);
+  const { seating } = pose.frame;
+  const shares =
+    seating.kind === "standing" ? solveStanding(pose, row, ceiling) : solveSeated(pose, row, seating.seatHeight);
+  row[column("seatShare")] = seating.kind === "seated" ? 1 - shares[0] - shares[1] : 0;
+  const base = readMargins(pose, row);
+  for (const side of SIDES) readSide(pose, row, side, shares[sideIndex(side)]);
+  return { row, base, problem };
+}

@@ -1,0 +1,96 @@
+import { SHARE } from "./segments.ts";
+
+/**
+ * Steadiness demand, 0 to 10: D = min(10, max(floor, base + movement + added - support)).
+ * It ranks forms against each other; it does not measure risk. The scale is our own.
+ */
+export interface SteadinessTerms {
+  /** What the base of support asks in quiet, without hands. */
+  readonly base: number;
+  /** What moving towards its edge adds, 0 to 2. */
+  readonly movement: number;
+  /** Arms, head, eyes. */
+  readonly added: number;
+  /** What a hand on something takes off. */
+  readonly support: number;
+  readonly total: number;
+}
+
+const clamp01 = (value: number): number => Math.min(1, Math.max(0, value));
+
+const WIDTH_SCALE: readonly (readonly [width: number, demand: number])[] = [
+  [0, 5.5],
+  [0.055, 4],
+  [0.104, 3],
+  [0.26, 2],
+];
+
+function byWidth(width: number): number {
+  const last = WIDTH_SCALE[WIDTH_SCALE.length - 1] as readonly [number, number];
+  for (let i = 1; i < WIDTH_SCALE.length; i += 1) {
+    const [widthBefore, before] = WIDTH_SCALE[i - 1] as readonly [number, number];
+    const [widthAfter, after] = WIDTH_SCALE[i] as readonly [number, number];
+    if (width <= widthAfter) return before + ((after - before) * (width - widthBefore)) / (widthAfter - widthBefore);
+  }
+  return last[1];
+}
+
+/**
+ * Demand of a standing base with both feet flat: 2 from .26 H apart, 3 hip width, 4 side by side, 5.5 in line;
+ * offset fore and aft by half a foot or more adds up to 1, so semi-tandem is 5 and tandem 6.5.
+ *
+ * @param width sideways distance between the ankles, share of H
+ * @param offset fore-aft distance between the ankles, share of H
+ */
+export function standingBaseDemand(width: number, offset: number): number {
+  const narrow = clamp01((0.104 - width) / 0.049);
+  const offsetShare = clamp01(offset / (SHARE.footLength / 2));
+  return byWidth(Math.max(0, width)) + narrow * offsetShare;
+}
+
+/** Demand of standing on one leg for a spell of so many seconds: 3.5 at a touch, 8 from 5 s. */
+export const oneLegDemand = (spell: number): number => 3.5 + 4.5 * clamp01((spell - 0.7) / 4.3);
+
+/** The same with the toe of the other foot resting: at most 5.5. */
+export const toeDownDemand = (spell: number): number => Math.min(5.5, oneLegDemand(spell));
+
+/** Demand of sitting: back supported 0, free 0.5, at the front of the chair 1; a lifted foot adds 0.5. */
+export function seatedBaseDemand(backSupported: boolean, atFront: boolean, footLifted: boolean): number {
+  const seat = backSupported ? 0 : atFront ? 1 : 0.5;
+  return seat + (footLifted ? 0.5 : 0);
+}
+
+/** What moving adds: 2 when the extrapolated centre of mass reaches the edge, 0 at the quiet margin. */
+export const movementDemand = (margin: number, quietMargin: number): number =>
+  quietMargin <= 0 ? 2 : 2 * clamp01(1 - margin / quietMargin);
+
+/** What support takes off, by what the hand holds. */
+export const SUPPORT_RELIEF = { none: 0, lightTouch: 1, railOneHand: 2.5, railBothHands: 4 } as const;
+
+/**
+ * What arms, head and eyes add. Seated, arms and head count half and closed eyes 0.5.
+ *
+ * @param handsAboveShoulder how many hands are above their shoulder
+ * @param overhead whether both are over the crown
+ * @param headTurn degrees from straight ahead, either side
+ * @param headFlexion degrees, looking up is negative
+ */
+export function addedDemand(added: {
+  handsAboveShoulder: number;
+  overhead: boolean;
+  headTurn: number;
+  headFlexion: number;
+  eyesClosed: boolean;
+  seated: boolean;
+}): number {
+  const arms = added.overhead ? 1 : added.handsAboveShoulder > 0 ? 0.5 : 0;
+  const head = clamp01((added.headTurn - 15) / 45) + (added.headFlexion < -20 ? 1 : 0);
+  const eyes = added.eyesClosed ? (added.seated ? 0.5 : 2) : 0;
+  return (added.seated ? 0.5 : 1) * (arms + head) + eyes;
+}
+
+/** Puts the terms together; the floor is 1 standing and 0 seated. */
+export function steadinessDemand(terms: Omit<SteadinessTerms, "total">, seated: boolean): SteadinessTerms {
+  const total = Math.min(10, Math.max(seated ? 0 : 1, terms.base + terms.movement + terms.added - terms.support));
+  return { ...terms, total };
+}

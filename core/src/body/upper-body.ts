@@ -1,0 +1,179 @@
+import { type Side, SIDES, sideIndex, sideSign } from "../side.ts";
+import { type ArmAngles, type Moments, placeArm, reachWithArm } from "./arm.ts";
+import { column, MIDLINE_RANGES, pointColumn, sidedPointColumns } from "./channels.ts";
+import { type PoseFrame, sidedSlots, slot } from "./pose.ts";
+import { composeRotation, identityRotation, type Rotation } from "./rotation.ts";
+import { MASS, SHARE, SPINE_HINGE } from "./segments.ts";
+
+/** The rotations of the trunk, kept between the steps of one solution. */
+export interface TrunkAxes {
+  readonly pelvis: Rotation;
+  readonly abdomen: Rotation;
+  readonly thorax: Rotation;
+  readonly head: Rotation;
+}
+
+export const trunkAxes = (): TrunkAxes => ({
+  pelvis: identityRotation(),
+  abdomen: identityRotation(),
+  thorax: identityRotation(),
+  head: identityRotation(),
+});
+
+const GROUND = identityRotation();
+
+const PELVIS = pointColumn("pelvis");
+const LUMBAR = pointColumn("lumbar");
+const MID_SPINE = pointColumn("midSpine");
+const SHOULDER_LINE = pointColumn("shoulderLine");
+const NECK = pointColumn("neck");
+const HEAD = pointColumn("head");
+const CROWN = pointColumn("crown");
+const EYES = pointColumn("eyes");
+const HIP = sidedPointColumns("hip");
+const SHOULDER = sidedPointColumns("shoulder");
+
+const TILT = slot("pelvisTilt");
+const LIST = slot("pelvisList");
+const TURN = slot("pelvisRotation");
+const SPINE_FLEXION = slot("spineFlexion");
+const SPINE_SIDE_BEND = slot("spineSideBend");
+const SPINE_ROTATION = slot("spineRotation");
+const HEAD_FLEXION = slot("headFlexion");
+const HEAD_SIDE_BEND = slot("headSideBend");
+const HEAD_ROTATION = slot("headRotation");
+const HEAD_GLIDE = slot("headGlide");
+const GIRDLE_UP = sidedSlots("girdleUp");
+const GIRDLE_FORWARD = sidedSlots("girdleForward");
+const ELEVATION = sidedSlots("elevation");
+const PLANE = sidedSlots("plane");
+const AXIAL = sidedSlots("axial");
+const ELBOW = sidedSlots("elbow");
+const FOREARM = sidedSlots("forearm");
+const WRIST = sidedSlots("wrist");
+const HOLD = [sidedSlots("holdX"), sidedSlots("holdY"), sidedSlots("holdZ")] as const;
+/** Slots of the midline that are ranges too, with their columns. */
+const RANGE_COPIES = MIDLINE_RANGES.map((range) => [slot(range.name), column(range.name)] as const);
+
+/** Moves along the body's own up axis (and a little along forward and right) from one point to another. */
+function step(
+  row: Float64Array,
+  from: number,
+  to: number,
+  axes: Rotation,
+  forward: number,
+  up: number,
+  right: number,
+): void {
+  for (let axis = 0; axis < 3; axis += 1)
+    row[to + axis] =
+      (row[from + axis] as number) +
+      (axes[3 * axis] as number) * forward +
+      (axes[3 * axis + 1] as number) * up +
+      (axes[3 * axis + 2] as number) * right;
+}
+
+function addAlong(
+  row: Float64Array,
+  from: number,
+  axes: Rotation,
+  up: number,
+  share: number,
+  moments: Moments,
+): void {
+  for (let axis = 0; axis < 3; axis += 1)
+    moments[axis] =
+      (moments[axis] as number) + share * ((row[from + axis] as number) + (axes[3 * axis + 1] as number) * up);
+  moments[3] = (moments[3] as number) + share;
+}
+
+/**
+ * Places pelvis, spine, shoulders and head over the pelvis point already in the row, which is midway
+ * between the hip joints. Half of each spine angle is taken at each of the two hinges.
+ * Writes points and range columns and adds mass. Lengths are shares of H.
+ */
+export function placeTrunk(values: Float64Array, row: Float64Array, axes: TrunkAxes, moments: Moments): void {
+  const at = (index: number): number => values[index] as number;
+  composeRotation(GROUND, at(TILT), at(LIST), at(TURN), axes.pelvis);
+  const flexion = at(SPINE_FLEXION) / 2;
+  const sideBend = at(SPINE_SIDE_BEND) / 2;
+  const rotation = at(SPINE_ROTATION) / 2;
+  composeRotation(axes.pelvis, flexion, sideBend, rotation, axes.abdomen);
+  composeRotation(axes.abdomen, flexion, sideBend, rotation, axes.thorax);
+  composeRotation(axes.thorax, at(HEAD_FLEXION), at(HEAD_SIDE_BEND), at(HEAD_ROTATION), axes.head);
+
+  step(row, PELVIS, LUMBAR, axes.pelvis, 0, SPINE_HINGE.low * SHARE.trunk, 0);
+  step(row, LUMBAR, MID_SPINE, axes.abdomen, 0, (SPINE_HINGE.high - SPINE_HINGE.low) * SHARE.trunk, 0);
+  step(row, MID_SPINE, SHOULDER_LINE, axes.thorax, 0, (1 - SPINE_HINGE.high) * SHARE.trunk, 0);
+  step(row, SHOULDER_LINE, NECK, axes.thorax, at(HEAD_GLIDE), SHARE.neckPivot, 0);
+  const headLength = SHARE.shoulderToCrown - SHARE.neckPivot;
+  step(row, NECK, HEAD, axes.head, 0, headLength * MASS.headNeck.at, 0);
+  step(row, NECK, CROWN, axes.head, 0, headLength, 0);
+  step(row, CROWN, EYES, axes.head, SHARE.eyeAhead, -SHARE.eyeBelowCrown, 0);
+  for (const side of SIDES) {
+    const i = sideIndex(side);
+    const s = sideSign(side);
+    step(row, PELVIS, HIP[i], axes.pelvis, 0, 0, s * SHARE.hipHalfSeparation);
+    step(row, SHOULDER_LINE, SHOULDER[i], axes.thorax, at(GIRDLE_FORWARD[i]), at(GIRDLE_UP[i]), s * SHARE.shoulderHalfBreadth);
+  }
+
+  const middle = (part: { from: number; to: number }) => ((part.from + part.to) / 2) * SHARE.trunk;
+  addAlong(row, PELVIS, axes.pelvis, middle(MASS.pelvis), MASS.pelvis.share, moments);
+  addAlong(row, LUMBAR, axes.abdomen, middle(MASS.abdomen) - SPINE_HINGE.low * SHARE.trunk, MASS.abdomen.share, moments);
+  addAlong(row, MID_SPINE, axes.thorax, middle(MASS.thorax) - SPINE_HINGE.high * SHARE.trunk, MASS.thorax.share, moments);
+  addAlong(row, HEAD, axes.head, 0, MASS.headNeck.share, moments);
+  for (const [from, to] of RANGE_COPIES) row[to] = at(from);
+}
+
+const angles: ArmAngles = { elevation: 0, plane: 0, axial: 0, elbow: 0, forearm: 0, wrist: 0 };
+const target: [number, number, number] = [0, 0, 0];
+const offset: [number, number, number] = [0, 0, 0];
+
+/**
+ * Places one arm: by its angles, or with its hand held where the frame says. The trunk is in its place relative
+ * to the pelvis at the origin.
+ *
+ * @param pelvisAt where the pelvis really is; a hand on something fixed has to reach from there
+ * @returns by how much the arm is too short to hold on, share of H; 0 if it reaches or is free
+ */
+export function placeHandAndArm(
+  values: Float64Array,
+  frame: PoseFrame,
+  side: Side,
+  pelvisAt: readonly [number, number, number],
+  row: Float64Array,
+  axes: TrunkAxes,
+  moments: Moments,
+): number {
+  const i = sideIndex(side);
+  angles.elevation = values[ELEVATION[i]] as number;
+  angles.plane = values[PLANE[i]] as number;
+  angles.axial = values[AXIAL[i]] as number;
+  angles.elbow = values[ELBOW[i]] as number;
+  angles.forearm = values[FOREARM[i]] as number;
+  angles.wrist = values[WRIST[i]] as number;
+  const hold = frame.hands[i];
+  let shortBy = 0;
+  if (hold !== "free") {
+    const x = values[HOLD[0][i]] as number;
+    const y = values[HOLD[1][i]] as number;
+    const z = values[HOLD[2][i]] as number;
+    for (let axis = 0; axis < 3; axis += 1) {
+      const place =
+        hold === "onBody"
+          ? (axes.pelvis[3 * axis] as number) * x +
+            (axes.pelvis[3 * axis + 1] as number) * y +
+            (axes.pelvis[3 * axis + 2] as number) * z
+          : (axis === 0 ? x : axis === 1 ? y : z) - (pelvisAt[axis] as number);
+      offset[axis] = place - (row[SHOULDER[i] + axis] as number);
+    }
+    for (let axis = 0; axis < 3; axis += 1)
+      target[axis] =
+        (axes.thorax[axis] as number) * offset[0] +
+        (axes.thorax[3 + axis] as number) * offset[1] +
+        (axes.thorax[6 + axis] as number) * offset[2];
+    shortBy = reachWithArm(target, side, angles);
+  }
+  placeArm(row, side, axes.thorax, angles, moments);
+  return shortBy;
+}

@@ -1,0 +1,39 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { type ClassEvent, classState } from "./events.ts";
+
+const ada = "00000000-0000-4000-8000-0000000000a1";
+const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, "0")}`;
+const at = (second: number) => `2026-10-14T10:00:${String(second).padStart(2, "0")}.000Z`;
+
+const story: ClassEvent[] = [
+  { kind: "attended", id: uuid(1), at: at(1), personId: ada, here: true },
+  { kind: "moved", id: uuid(2), at: at(2), step: 0 },
+  { kind: "moved", id: uuid(3), at: at(3), step: 1 },
+  { kind: "noted", id: uuid(4), at: at(4), personId: ada, step: 1, sign: "wobbled" },
+  { kind: "moved", id: uuid(5), at: at(5), step: 0 },
+];
+
+describe("replaying a class", () => {
+  test("the last move says where it is and since when", () => {
+    const state = classState(story);
+    expect(state.step).toBe(0);
+    expect(state.stepSince).toBe(at(5));
+    expect([...state.here]).toEqual([ada]);
+    expect(state.notes).toMatchObject([{ personId: ada, step: 1, sign: "wobbled" }]);
+    expect(state.ended).toBeNull();
+  });
+
+  test("neither order nor sending twice changes it", () => {
+    fc.assert(
+      fc.property(fc.shuffledSubarray([...story, ...story], { minLength: story.length * 2 }), (shuffled) => {
+        expect(classState(shuffled)).toEqual(classState(story));
+      }),
+    );
+  });
+
+  test("a person ticked off again is not here", () => {
+    const off: ClassEvent = { kind: "attended", id: uuid(9), at: at(9), personId: ada, here: false };
+    expect(classState([...story, off]).here.size).toBe(0);
+  });
+});

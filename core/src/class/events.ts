@@ -1,0 +1,101 @@
+import * as v from "valibot";
+
+/** What a person shows in class. */
+export const SIGNS = [
+  { name: "rested", label: "Rested" },
+  { name: "wobbled", label: "Wobbled" },
+  { name: "pain", label: "Pain" },
+  { name: "dizzy", label: "Dizzy" },
+] as const;
+export type Sign = (typeof SIGNS)[number]["name"];
+const SIGN_NAMES = SIGNS.map((sign) => sign.name);
+
+/** Words of the 0 to 10 scale of perceived effort. */
+export const EFFORT_WORDS = [
+  "sitting still",
+  "hardly anything",
+  "very light",
+  "light",
+  "light",
+  "moderate: breath quicker, whole sentences still easy",
+  "moderate: breath quicker, whole sentences still easy",
+  "hard: a few words at a time",
+  "hard: a few words at a time",
+  "very hard",
+  "all there is",
+] as const;
+
+const id = v.pipe(v.string(), v.uuid());
+const instant = v.pipe(v.string(), v.isoTimestamp());
+const whole = v.pipe(v.number(), v.integer(), v.minValue(0));
+
+/**
+ * Something that happened in a class. Events are only ever added; their ids are made where they happen, so that
+ * sending one twice keeps it once. `at` is when it happened by that device's clock.
+ */
+export const ClassEvent = v.variant("kind", [
+  v.object({ kind: v.literal("moved"), id, at: instant, step: whole }),
+  v.object({ kind: v.literal("attended"), id, at: instant, personId: id, here: v.boolean() }),
+  v.object({ kind: v.literal("noted"), id, at: instant, personId: id, step: whole, sign: v.picklist(SIGN_NAMES) }),
+  v.object({
+    kind: v.literal("ended"),
+    id,
+    at: instant,
+    effort: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(10)),
+    note: v.pipe(v.string(), v.maxLength(2000)),
+  }),
+]);
+export type ClassEvent = v.InferOutput<typeof ClassEvent>;
+
+export interface NotedSign {
+  readonly personId: string;
+  readonly step: number;
+  readonly sign: Sign;
+  readonly at: string;
+}
+
+/** Where a class is, told from its events alone. */
+export interface ClassState {
+  /** The step being done; null before the first. */
+  readonly step: number | null;
+  /** Since when, ISO instant. */
+  readonly stepSince: string | null;
+  readonly here: ReadonlySet<string>;
+  readonly notes: readonly NotedSign[];
+  readonly ended: { readonly effort: number; readonly note: string; readonly at: string } | null;
+}
+
+/**
+ * Replays a class. The order of the list does not matter: events are taken by the time they happened, then by id,
+ * and an event that is there twice counts once.
+ */
+export function classState(events: readonly ClassEvent[]): ClassState {
+  const once = [...new Map(events.map((event) => [event.id, event])).values()];
+  once.sort((a, b) => (a.at === b.at ? (a.id < b.id ? -1 : 1) : a.at < b.at ? -1 : 1));
+  const state = {
+    step: null as number | null,
+    stepSince: null as string | null,
+    here: new Set<string>(),
+    notes: [] as NotedSign[],
+    ended: null as ClassState["ended"],
+  };
+  for (const event of once) {
+    switch (event.kind) {
+      case "moved":
+        state.step = event.step;
+        state.stepSince = event.at;
+        break;
+      case "attended":
+        if (event.here) state.here.add(event.personId);
+        else state.here.delete(event.personId);
+        break;
+      case "noted":
+        state.notes.push({ personId: event.personId, step: event.step, sign: event.sign, at: event.at });
+        break;
+      case "ended":
+        state.ended = { effort: event.effort, note: event.note, at: event.at };
+        break;
+    }
+  }
+  return state;
+}

@@ -1,0 +1,47 @@
+import { armMoves, DEPTHS, FORM_KINDS, FULL_SIZE, type FormChoice, type FormKind, type Sizes } from "../movement/form.ts";
+import type { Movement } from "../movement/format.ts";
+import type { Side } from "../side.ts";
+
+/** A way of doing a movement before its sizes are chosen, written at full size. */
+export type Shape = FormChoice;
+
+const ARMS = ["both", "right", "left"] as const;
+const ARM_SIZES = [8, 7, 6, 5, 4, 3, 2, 1] as const;
+const BODY_SIZES = [8, 6, 4, 2] as const;
+const WHOLE: Sizes = { armLeft: FULL_SIZE, armRight: FULL_SIZE, body: FULL_SIZE };
+
+function* shapesOfKind(movement: Movement, kind: FormKind): Generator<Shape> {
+  const seated = kind === "seated";
+  const holds: readonly (Side | null)[] = kind === "supported" ? ["right", "left"] : [null];
+  const depths = movement.vary.depth && !seated ? DEPTHS.toReversed() : (["middle"] as const);
+  const toes = movement.vary.toeDown && !seated ? [false, true] : [false];
+  for (const hold of holds)
+    for (const depth of depths)
+      for (const toeDown of toes)
+        for (const weightBack of seated ? [false] : [false, true])
+          for (const arms of ARMS) {
+            // A hand that holds is not free: with one hand on the rail the other does what it can.
+            if (arms !== "both" && (movement.vary.oneArm !== true || hold !== null)) continue;
+            yield { kind, hold, depth, toeDown, arms, weightBack, sizes: WHOLE };
+          }
+}
+
+/**
+ * Every shape of a movement that exists, whoever does it, least supported and fullest first. Candidates do not
+ * depend on caps: a cap only filters what they demand.
+ */
+export function shapesOf(movement: Movement): Shape[] {
+  return FORM_KINDS.filter((kind) => movement.forms[kind] !== false).flatMap((kind) => [
+    ...shapesOfKind(movement, kind),
+  ]);
+}
+
+/** A shape at every size, largest first. An arm that does not move has no size of its own and is written as full. */
+export function sizesOf(shape: Shape): FormChoice[] {
+  const steps = (side: Side): readonly number[] => (armMoves(shape, side) ? ARM_SIZES : [FULL_SIZE]);
+  return BODY_SIZES.flatMap((body) =>
+    steps("left").flatMap((armLeft) =>
+      steps("right").map((armRight) => ({ ...shape, sizes: { armLeft, armRight, body } })),
+    ),
+  );
+}

@@ -1,0 +1,161 @@
+import { handOver, LANDMARK_TOLERANCE, sidedColumn } from "../body/channels.ts";
+import { breaks, breaksInPose, forbidsAtAnySize, isOnFeet } from "../caps/broken.ts";
+import { type Cap, CAP_TOLERANCE, sidesOf } from "../caps/cap.ts";
+import type { Demand } from "../movement/demand.ts";
+import { armMoves, type FormChoice, FULL_SEATED, FULL_STANDING } from "../movement/form.ts";
+import type { Movement } from "../movement/format.ts";
+import { type Side, SIDES } from "../side.ts";
+import { shapesOf, sizesOf, type Shape } from "./candidates.ts";
+import { fidelity, levelOf, type Meant, mostFidelity, rangeKept, readMeant, readShape, type ShapeKeeps } from "./fidelity.ts";
+import type { FormLibrary } from "./form-library.ts";
+
+/** What is fitted: one movement at one pace, for one person in one place. */
+export interface CellQuestion {
+  readonly movement: Movement;
+  readonly breathSeconds: number;
+  /** Metres. */
+  readonly stature: number;
+  /** Caps that hold today. */
+  readonly caps: readonly Cap[];
+  /** A group that sits throughout. */
+  readonly seatedOnly: boolean;
+}
+
+/** The form chosen for one person in one block, or rest. */
+export interface FittedCell {
+  /** Null means rest and rejoin. */
+  readonly choice: FormChoice | null;
+  /** How much of the meant movement is kept, 0 to 1. */
+  readonly fidelity: number;
+  /** Share of the full size that is done, 0 to 1: what the vessel shows. */
+  readonly level: number;
+  /** One arm that does less than the other, or rests. */
+  readonly lighterSide: Side | null;
+  /** Caps that the meant form would break, in the order given. */
+  readonly because: readonly Cap[];
+  /** One reading per leading side; empty at rest. */
+  readonly demands: readonly Demand[];
+}
+
+/** The form a block means: whole, and standing unless the group sits or the movement is only for chairs. */
+export const meantForm = (movement: Movement, seatedOnly: boolean): FormChoice =>
+  seatedOnly || movement.forms.standing === false ? FULL_SEATED : FULL_STANDING;
+
+/** Whether a cell is done on the feet. */
+export const cellOnFeet = (cell: FittedCell): boolean => cell.choice !== null && isOnFeet(cell.choice.kind);
+
+function lighterSideOf(choice: FormChoice): Side | null {
+  if (choice.hold !== null) return null;
+  const left = armMoves(choice, "left") ? choice.sizes.armLeft : 0;
+  const right = armMoves(choice, "right") ? choice.sizes.armRight : 0;
+  if (left === right) return null;
+  return left < right ? "left" : "right";
+}
+
+/**
+ * Hands already seen to break a height cap. Where an arm goes over its own body depends only on the trunk and on
+ * that arm, not on the legs nor the other arm, so one reading rules out every candidate that shares both.
+ */
+function brokenArms(caps: readonly Cap[]) {
+  const heights = caps.flatMap(({ limit }) => (limit.channel === "handHeight" ? [limit] : []));
+  const seen = new Set<string>();
+  const key = (choice: FormChoice, side: Side): string =>
+    `${choice.kind === "seated"} ${choice.sizes.body} ${side} ${side === "left" ? choice.sizes.armLeft : choice.sizes.armRight}`;
+  return {
+    ruleOut: (choice: FormChoice): boolean => SIDES.some((side) => armMoves(choice, side) && seen.has(key(choice, side))),
+    learn: (choice: FormChoice, highest: Float64Array): void => {
+      for (const limit of heights)
+        for (const side of sidesOf(limit)) {
+          const over = highest[sidedColumn(handOver(limit.limit), side)] as number;
+          if (armMoves(choice, side) && over > LANDMARK_TOLERANCE + CAP_TOLERANCE.share) seen.add(key(choice, side));
+        }
+    },
+  };
+}
+
+/** The candidates of one shape, most promising first. */
+interface Ranked {
+  readonly keeps: ShapeKeeps;
+  readonly choices: readonly { readonly choice: FormChoice; readonly range: number }[];
+  next: number;
+}
+
+function rank(meant: Meant, shape: Shape, whole: readonly Demand[] | null): Ranked {
+  const keeps = readShape(meant, whole);
+  const choices = sizesOf(shape)
+    .map((choice) => ({ choice, range: rangeKept(meant, keeps, choice) }))
+    .sort((a, b) => b.range - a.range);
+  return { keeps, choices, next: 0 };
+}
+
+/** The shape whose next candidate promises most; the first listed among equals. */
+function mostPromising(shapes: readonly Ranked[]): { ranked: Ranked; most: number } | null {
+  let best: { ranked: Ranked; most: number } | null = null;
+  for (const ranked of shapes) {
+    const head = ranked.choices[ranked.next];
+    if (!head) continue;
+    const most = mostFidelity(ranked.keeps, head.range);
+    if (best === null || most > best.most + 1e-9) best = { ranked, most };
+  }
+  return best;
+}
+
+/**
+ * The richest form and size whose computed demands break no cap, or rest.
+ *
+ * Candidates are the same for everybody and caps only filter them, so tightening a cap never makes a cell richer.
+ * They are looked at in the order of the most they could keep and the search stops when nothing left can do better,
+ * so the answer is the best of them all. Ties go to the form listed first.
+ *
+ * @param onFeet false leaves out the forms on the feet, as when the minutes standing are spent
+ */
+export function fitCell(question: CellQuestion, library: FormLibrary, onFeet = true): FittedCell {
+  const { movement, caps, stature, breathSeconds, seatedOnly } = question;
+  const demandsOf = (choice: FormChoice) => library.demands(movement, choice, stature, breathSeconds);
+  const full = meantForm(movement, seatedOnly);
+  const meantDemands = demandsOf(full);
+  if (!meantDemands) throw new RangeError(`${movement.id} cannot be done as it is meant`);
+  const meant = readMeant(meantDemands);
+  const brokenBy = (choice: FormChoice, demands: readonly Demand[]): Cap[] =>
+    caps.filter((cap) => demands.some((demand) => breaks(cap, choice.kind, demand)));
+
+  const mayStand = onFeet && !seatedOnly && !caps.some((cap) => cap.limit.channel === "noStanding");
+  const declaredBarred = caps.some(
+    ({ limit }) => limit.channel === "barredFeature" && movement.features?.some((feature) => feature === limit.limit),
+  );
+  const shapes = shapesOf(movement)
+    .filter((shape) => !declaredBarred && (mayStand || !isOnFeet(shape.kind)))
+    .flatMap((shape) => {
+      const whole = demandsOf(shape);
+      const forbidden = caps.some((cap) => whole?.some((demand) => forbidsAtAnySize(cap, shape.kind, demand)));
+      return forbidden ? [] : [rank(meant, shape, whole)];
+    });
+  const arms = brokenArms(caps);
+  let best: { choice: FormChoice; kept: number; demands: readonly Demand[] } | null = null;
+  for (let head = mostPromising(shapes); head !== null; head = mostPromising(shapes)) {
+    if (best && head.most <= best.kept + 1e-9) break;
+    const { keeps, choices, next } = head.ranked;
+    head.ranked.next += 1;
+    const { choice, range } = choices[next] as Ranked["choices"][number];
+    if (arms.ruleOut(choice)) continue;
+    const highest = library.highestAtKeys(movement, choice);
+    if (highest === null || caps.some((cap) => breaksInPose(cap, highest))) {
+      if (highest) arms.learn(choice, highest);
+      continue;
+    }
+    const demands = demandsOf(choice);
+    if (!demands || brokenBy(choice, demands).length > 0) continue;
+    const kept = fidelity(meant, keeps, range, demands);
+    if (best === null || kept > best.kept + 1e-9) best = { choice, kept, demands };
+  }
+  const because = brokenBy(full, meantDemands);
+  if (best === null) return { choice: null, fidelity: 0, level: 0, lighterSide: null, because, demands: [] };
+  return {
+    choice: best.choice,
+    fidelity: best.kept,
+    level: levelOf(meant, best.choice),
+    lighterSide: lighterSideOf(best.choice),
+    because,
+    demands: best.demands,
+  };
+}

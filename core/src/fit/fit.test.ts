@@ -1,0 +1,201 @@
+import fc from "fast-check";
+import { readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import { describe, expect, test } from "vitest";
+import { LANDMARKS } from "../body/channels.ts";
+import { breaks } from "../caps/broken.ts";
+import type { Cap, CapLimit } from "../caps/cap.ts";
+import { capInWords } from "../caps/words.ts";
+import { type Movement, readMovement } from "../movement/format.ts";
+import { type CellQuestion, fitCell } from "./cell.ts";
+import { createFormLibrary } from "./form-library.ts";
+import { blocksToStand, fitPerson } from "./session.ts";
+
+const folder = join(import.meta.dirname, "../../../library");
+const movements = readdirSync(folder)
+  .filter((name) => name.endsWith(".json") && name !== "movement.schema.json")
+  .map((name) => readMovement(readFileSync(join(folder, name), "utf8")).movement as Movement);
+const named = (id: string) => movements.find((movement) => movement.id === id) as Movement;
+
+const library = createFormLibrary();
+
+let nextId = 0;
+const cap = (limit: CapLimit, more: Partial<Cap> = {}): Cap => {
+  nextId += 1;
+  return {
+    id: `cap-${nextId}`,
+    limit,
+    reason: "sore right shoulder",
+    source: "the clinic",
+    strength: "firm",
+    from: "2026-01-01",
+    until: "2026-03-14",
+    ...more,
+  };
+};
+
+const question = (movement: Movement, caps: readonly Cap[]): CellQuestion => ({
+  movement,
+  breathSeconds: 8,
+  stature: 1.62,
+  caps,
+  seatedOnly: false,
+});
+const fit = (movement: Movement, caps: readonly Cap[]) => fitCell(question(movement, caps), library);
+
+describe("one person in one block", () => {
+  test.each(movements.map((movement) => [movement.id, movement] as const))(
+    "%s: without caps everybody does it whole, standing",
+    (_, movement) => {
+      const cell = fit(movement, []);
+      expect(cell.choice).toMatchObject({ kind: "standing", arms: "both", sizes: { armLeft: 8, armRight: 8, body: 8 } });
+      expect(cell.fidelity).toBeCloseTo(1, 9);
+      expect(cell.level).toBe(1);
+    },
+  );
+
+  test("a right hand kept at the shoulder lowers the right side only, and says why", () => {
+    const cell = fit(named("lift-and-part"), [cap({ channel: "handHeight", side: "right", limit: "shoulder" })]);
+    expect(cell.lighterSide).toBe("right");
+    expect(cell.choice).toMatchObject({ kind: "standing", sizes: { armLeft: 8 } });
+    expect(cell.choice?.sizes.armRight).toBeLessThan(8);
+    expect(cell.because.map(capInWords)).toEqual([
+      "Right hand stops at shoulder height: sore right shoulder, set by the clinic until 14 March",
+    ]);
+  });
+
+  test("no standing means a seated form", () => {
+    for (const movement of movements) expect(fit(movement, [cap({ channel: "noStanding" })]).choice?.kind).toBe("seated");
+  });
+
+  test("nobody on one leg: the toe stays down", () => {
+    const cell = fit(named("one-leg-toe-near"), [cap({ channel: "oneLegSeconds", side: "both", limit: 0 })]);
+    expect(cell.choice?.kind).not.toBe("seated");
+    expect(cell.choice?.toeDown).toBe(true);
+  });
+
+  test("an ankle that hardly bends: the weight goes back rather than the person sitting down", () => {
+    const cell = fit(named("lift-and-part"), [cap({ channel: "dorsiflexion", side: "both", limit: 6 })]);
+    expect(cell.choice?.kind).not.toBe("seated");
+  });
+
+  test("a barred feature that the movement has in every form means rest", () => {
+    const movement: Movement = { ...named("settling-breath"), features: ["eyesClosed"] };
+    const cell = fit(movement, [cap({ channel: "barredFeature", limit: "eyesClosed" })]);
+    expect(cell.choice).toBeNull();
+    expect(cell.because).toHaveLength(1);
+  });
+
+  test("changing a key pose changes demand and fit with no other edit", () => {
+    const original = named("settling-breath");
+    const lowHands = [cap({ channel: "handHeight", side: "both", limit: "shoulder" })];
+    expect(fit(original, lowHands).fidelity).toBeCloseTo(1, 9);
+    const raised = structuredClone(original);
+    const top = raised.keys[1];
+    if (!top?.arms) throw new Error("the middle key has arms");
+    top.arms.elevation = 130;
+    const cell = fit(raised, lowHands);
+    expect(cell.fidelity).toBeLessThan(1);
+    expect(cell.because).toHaveLength(1);
+  });
+});
+
+const number = (lowest: number, highest: number) => fc.integer({ min: lowest, max: highest });
+const side = fc.constantFrom("left", "right", "both");
+const anyLimit: fc.Arbitrary<CapLimit> = fc.oneof(
+  fc.record({ channel: fc.constant("handHeight" as const), side, limit: fc.constantFrom(...LANDMARKS) }),
+  fc.record({ channel: fc.constant("loadedKnee" as const), side, limit: number(5, 60) }),
+  fc.record({ channel: fc.constant("dorsiflexion" as const), side, limit: number(0, 25) }),
+  fc.record({ channel: fc.constant("oneLegSeconds" as const), side, limit: number(0, 10) }),
+  fc.record({ channel: fc.constant("steadiness" as const), limit: number(1, 8) }),
+);
+
+/** A stricter version of the same cap. */
+function tightened(limit: CapLimit): CapLimit {
+  if (limit.channel === "handHeight") {
+    const lower = LANDMARKS[LANDMARKS.indexOf(limit.limit) - 1];
+    return lower ? { ...limit, limit: lower } : limit;
+  }
+  return "limit" in limit && typeof limit.limit === "number"
+    ? ({ ...limit, limit: Math.max(0, limit.limit - 3) } as CapLimit)
+    : limit;
+}
+
+describe("whatever the caps", () => {
+  const anyMovement = fc.constantFrom(...movements);
+
+  test("a fit never breaks one", () => {
+    fc.assert(
+      fc.property(anyMovement, fc.array(anyLimit, { maxLength: 3 }), (movement, limits) => {
+        const caps = limits.map((limit) => cap(limit));
+        const { choice, demands } = fit(movement, caps);
+        if (choice === null) return;
+        for (const each of caps)
+          for (const demand of demands) expect(breaks(each, choice.kind, demand)).toBe(false);
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  test("tightening one never makes the cell richer", () => {
+    fc.assert(
+      fc.property(anyMovement, anyLimit, fc.array(anyLimit, { maxLength: 1 }), (movement, limit, others) => {
+        const rest = others.map((other) => cap(other));
+        const before = fit(movement, [cap(limit), ...rest]);
+        const after = fit(movement, [cap(tightened(limit)), ...rest]);
+        expect(after.fidelity).toBeLessThanOrEqual(before.fidelity + 1e-9);
+      }),
+      { numRuns: 25 },
+    );
+  });
+});
+
+describe("over a session", () => {
+  const plan = {
+    blocks: movements.map((movement, i) => ({ id: `b${i}`, movement, rounds: 4 })),
+    breathSeconds: 8,
+    seatedOnly: false,
+  };
+  const row = (minutes: number) =>
+    fitPerson(
+      plan,
+      { id: "p", stature: 1.7, caps: [cap({ channel: "standingMinutes", limit: minutes })] },
+      library,
+    );
+
+  test("standing stays within the minutes, and the blocks that lose least are the ones sat down for", () => {
+    const fitted = row(6);
+    expect(fitted.standingSeconds).toBeLessThanOrEqual(360);
+    expect(fitted.standingSeconds).toBeGreaterThan(0);
+    const seated = fitted.cells.filter((cell) => cell.choice?.kind === "seated");
+    expect(seated.length).toBeGreaterThan(0);
+    for (const cell of seated) expect(cell.because.map((each) => each.limit.channel)).toContain("standingMinutes");
+  });
+
+  test("fewer minutes never keep more of the session", () => {
+    const kept = (minutes: number) => row(minutes).cells.reduce((sum, cell) => sum + cell.fidelity, 0);
+    for (let minutes = 2; minutes < 12; minutes += 1) expect(kept(minutes)).toBeLessThanOrEqual(kept(minutes + 1) + 1e-6);
+  });
+
+  test("the choice of blocks equals trying every one", () => {
+    const choices = fc.array(fc.record({ seconds: number(0, 40), loss: fc.double({ min: 0.01, max: 1, noNaN: true }) }), {
+      maxLength: 8,
+    });
+    fc.assert(
+      fc.property(choices, number(0, 160), (blocks, limit) => {
+        const kept = (stands: readonly boolean[]) =>
+          blocks.reduce((sum, block, i) => sum + (stands[i] ? block.loss : 0), 0);
+        const used = (stands: readonly boolean[]) =>
+          blocks.reduce((sum, block, i) => sum + (stands[i] ? block.seconds : 0), 0);
+        const chosen = blocksToStand(blocks, limit);
+        expect(used(chosen)).toBeLessThanOrEqual(limit);
+        let best = 0;
+        for (let mask = 0; mask < 1 << blocks.length; mask += 1) {
+          const stands = blocks.map((_, i) => (mask & (1 << i)) !== 0);
+          if (used(stands) <= limit) best = Math.max(best, kept(stands));
+        }
+        expect(kept(chosen)).toBeCloseTo(best, 9);
+      }),
+    );
+  });
+});

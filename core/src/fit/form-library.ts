@@ -1,0 +1,74 @@
+import { type Demand, readDemand } from "../movement/demand.ts";
+import { choiceKey, type FormChoice } from "../movement/form.ts";
+import type { Movement } from "../movement/format.ts";
+import { type FormSamples, highestAtKeys, sampleTrack } from "../movement/samples.ts";
+import { trackOf } from "../movement/track.ts";
+import { type Side, SIDES } from "../side.ts";
+
+/** Solved forms, each solved once whoever asks and at whatever pace. Keys hold the movement's content. */
+export interface FormLibrary {
+  /** Samples of a form for each side that leads; null where the movement has no such form or no body can do it. */
+  samples(movement: Movement, choice: FormChoice): readonly FormSamples[] | null;
+  /** Demands of the same, for a stature in metres and seconds of one breath; one reading per leading side. */
+  demands(movement: Movement, choice: FormChoice, stature: number, breathSeconds: number): readonly Demand[] | null;
+  /**
+   * Highest value of every column over the standing key poses of a form, both sides leading. Never more than the
+   * demand's highest, and far quicker to have: enough to turn a form down. Null where there is no such form.
+   */
+  highestAtKeys(movement: Movement, choice: FormChoice): Float64Array | null;
+}
+
+/** Sides that lead in turn: an unsided movement is authored whole and done once. */
+export const leadsOf = (movement: Movement): readonly Side[] => (movement.sided ? SIDES : ["right"]);
+
+/** Computes a value once per key. */
+function remembered<Value>(): (key: string, compute: () => Value) => Value {
+  const known = new Map<string, Value>();
+  return (key, compute) => {
+    if (!known.has(key)) known.set(key, compute());
+    return known.get(key) as Value;
+  };
+}
+
+export function createFormLibrary(): FormLibrary {
+  const contentNumbers = new Map<string, number>();
+  const numbers = new WeakMap<Movement, number>();
+  const solved = remembered<readonly FormSamples[] | null>();
+  const read = remembered<readonly Demand[] | null>();
+  const atKeys = remembered<Float64Array | null>();
+
+  function keyOf(movement: Movement, choice: FormChoice): string {
+    let number = numbers.get(movement);
+    if (number === undefined) {
+      const content = JSON.stringify(movement);
+      number = contentNumbers.get(content) ?? contentNumbers.size;
+      contentNumbers.set(content, number);
+      numbers.set(movement, number);
+    }
+    return `${number} ${choiceKey(choice)}`;
+  }
+
+  const tracks = (movement: Movement, choice: FormChoice) =>
+    leadsOf(movement).flatMap((lead) => trackOf(movement, choice, lead) ?? []);
+
+  const samples: FormLibrary["samples"] = (movement, choice) =>
+    solved(keyOf(movement, choice), () => {
+      const sides = tracks(movement, choice).map(sampleTrack);
+      return sides.length > 0 && sides.every((side) => side.problem === null) ? sides : null;
+    });
+
+  return {
+    samples,
+    demands: (movement, choice, stature, breathSeconds) =>
+      read(`${stature} ${breathSeconds} ${keyOf(movement, choice)}`, () => {
+        const sides = samples(movement, choice);
+        const cycle = breathSeconds * movement.breaths;
+        return sides && sides.map((side) => readDemand(side, { stature }, cycle, movement.features));
+      }),
+    highestAtKeys: (movement, choice) =>
+      atKeys(keyOf(movement, choice), () => {
+        const sides = tracks(movement, choice);
+        return sides.length > 0 ? highestAtKeys(sides) : null;
+      }),
+  };
+}

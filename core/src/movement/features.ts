@@ -1,0 +1,56 @@
+import { column, pointColumn, sidedColumn } from "../body/channels.ts";
+import { SIDES } from "../side.ts";
+import type { DECLARED_FEATURES } from "./format.ts";
+import { type FormSamples, valueAt } from "./samples.ts";
+
+/** What a movement does that some people must not do at any size; a cap can bar each. */
+export const FEATURES = [
+  { name: "headBelowHeart", label: "head below the heart" },
+  { name: "lookingUpWithTurn", label: "looking up with a turn" },
+  { name: "bothHandsOverhead", label: "both hands overhead" },
+  { name: "fullNeckCircle", label: "full neck circles" },
+  { name: "breathPause", label: "a pause of the breath" },
+  { name: "eyesClosed", label: "eyes closed" },
+  { name: "percussion", label: "tapping and percussion" },
+  { name: "bounce", label: "bouncing" },
+] as const;
+export type Feature = (typeof FEATURES)[number]["name"];
+
+export const FEATURE_NAMES = FEATURES.map((feature) => feature.name);
+
+export const featureLabel = (name: Feature): string =>
+  FEATURES.find((feature) => feature.name === name)?.label ?? name;
+
+const LOOKING_UP = -20;
+const TURNED = 15;
+/** The heart's height along the line from midspine to the shoulders. */
+const HEART = 0.5;
+
+function happensAt(samples: FormSamples, sample: number, feature: Feature): boolean {
+  const value = (number: number) => valueAt(samples, sample, number);
+  switch (feature) {
+    case "headBelowHeart": {
+      const low = value(pointColumn("midSpine") + 1);
+      const high = value(pointColumn("shoulderLine") + 1);
+      return value(pointColumn("head") + 1) < low + HEART * (high - low);
+    }
+    case "lookingUpWithTurn":
+      return value(column("headFlexion")) < LOOKING_UP && Math.abs(value(column("headRotation"))) > TURNED;
+    case "bothHandsOverhead":
+      return SIDES.every((side) => value(sidedColumn("handOverCrown", side)) > 0);
+    default:
+      return false;
+  }
+}
+
+/** The features that a form shows: those its movement declares and those seen in its samples. */
+export function featuresOf(
+  samples: FormSamples,
+  declared: readonly (typeof DECLARED_FEATURES)[number][],
+): ReadonlySet<Feature> {
+  const found = new Set<Feature>(declared);
+  for (const feature of FEATURE_NAMES)
+    for (let sample = 0; sample < samples.count; sample += 1)
+      if (happensAt(samples, sample, feature)) found.add(feature);
+  return found;
+}

@@ -1,0 +1,59 @@
+import type { Side } from "../side.ts";
+
+export const FORM_KINDS = ["standing", "supported", "seated"] as const;
+/** The ways to do a movement that differ in what carries the body. */
+export type FormKind = (typeof FORM_KINDS)[number];
+
+export const DEPTHS = ["high", "middle"] as const;
+/** How low the stance is: middle is as authored, high has half the sink and a shorter step. */
+export type Depth = (typeof DEPTHS)[number];
+
+/** Sizes run in eighths of the full movement. */
+export const FULL_SIZE = 8;
+
+/** Size of each group of joints in eighths, 1 to 8. */
+export interface Sizes {
+  readonly armLeft: number;
+  readonly armRight: number;
+  /** Trunk, head and legs. */
+  readonly body: number;
+}
+
+/** One exact way to do a movement. Sides are the person's own. */
+export interface FormChoice {
+  readonly kind: FormKind;
+  /** The hand that holds the rail or chair back; only when supported. */
+  readonly hold: Side | null;
+  readonly depth: Depth;
+  /** Whether a foot that would lift keeps its toe on the floor. */
+  readonly toeDown: boolean;
+  /** The arms that move; the other hand rests on the belly. */
+  readonly arms: "both" | Side;
+  readonly sizes: Sizes;
+  /** Weight kept back over the heels, which spares the ankles. */
+  readonly weightBack: boolean;
+}
+
+/** The movement as authored, standing and whole. */
+export const FULL_STANDING: FormChoice = {
+  kind: "standing",
+  hold: null,
+  depth: "middle",
+  toeDown: false,
+  arms: "both",
+  sizes: { armLeft: FULL_SIZE, armRight: FULL_SIZE, body: FULL_SIZE },
+  weightBack: false,
+};
+
+/** The whole movement on a chair. */
+export const FULL_SEATED: FormChoice = { ...FULL_STANDING, kind: "seated" };
+
+/** Whether an arm follows the movement in this form, rather than holding on or resting. */
+export const armMoves = (choice: FormChoice, side: Side): boolean =>
+  choice.hold !== side && (choice.arms === "both" || choice.arms === side);
+
+/** A text that is the same for the same choice and differs for any other. */
+export function choiceKey(choice: FormChoice): string {
+  const { kind, hold, depth, toeDown, arms, sizes, weightBack } = choice;
+  return `${kind}.${hold ?? "-"}.${depth}.${toeDown ? "toe" : "-"}.${arms}.${sizes.armLeft}${sizes.armRight}${sizes.body}.${weightBack ? "back" : "-"}`;
+}

@@ -1,0 +1,248 @@
+import { type ParseError, parse } from "jsonc-parser";
+import * as v from "valibot";
+import { MIDLINE_RANGES, SIDED_RANGES } from "../body/channels.ts";
+
+/**
+ * The open movement format, version 1: a movement authored once in lead and trail, never left and right.
+ * docs/formats.md explains it; library/movement.schema.json is its JSON Schema, made from this file.
+ *
+ * Angles are degrees, places shares of stature, weight a share on the lead foot.
+ * Turns, lists and side bends are positive towards the lead side.
+ */
+const ranges = new Map<string, { lowest: number; highest: number }>(
+  [...MIDLINE_RANGES, ...SIDED_RANGES].map((range) => [range.name, range]),
+);
+
+/** An angle inside the ordinary active range of adults; what lies outside is refused as impossible. */
+function angle(range: (typeof MIDLINE_RANGES | typeof SIDED_RANGES)[number]["name"]) {
+  const { lowest, highest } = ranges.get(range) as { lowest: number; highest: number };
+  const message = `must be between ${lowest} and ${highest} degrees`;
+  return v.optional(v.pipe(v.number("must be a number"), v.minValue(lowest, message), v.maxValue(highest, message)));
+}
+
+function between(lowest: number, highest: number) {
+  const message = `must be between ${lowest} and ${highest}`;
+  return v.pipe(v.number("must be a number"), v.minValue(lowest, message), v.maxValue(highest, message));
+}
+
+const text = (longest: number) =>
+  v.pipe(v.string("must be text"), v.maxLength(longest, `must be at most ${longest} characters`));
+const someText = (longest: number) => v.pipe(text(longest), v.minLength(1, "must not be empty"));
+
+const ArmKey = v.strictObject({
+  elevation: angle("shoulderElevation"),
+  plane: angle("shoulderPlane"),
+  axial: angle("shoulderAxial"),
+  elbow: angle("elbow"),
+  forearm: angle("forearm"),
+  wrist: angle("wrist"),
+  girdleUp: v.optional(between(-0.03, 0.03)),
+  girdleForward: v.optional(between(-0.03, 0.03)),
+});
+
+const LiftKey = v.strictObject({
+  foot: v.picklist(["lead", "trail"], 'must be "lead" or "trail"'),
+  hipFlexion: angle("hipFlexion"),
+  hipAbduction: angle("hipAbduction"),
+  knee: angle("knee"),
+});
+
+const Key = v.strictObject({
+  /** When in the cycle, 0 to 1. */
+  at: between(0, 1),
+  /** The breath that brings the body to this key pose. */
+  breath: v.optional(v.picklist(["in", "out"], 'must be "in" or "out"')),
+  /** Same body as the key pose with this number, counted from 0. */
+  like: v.optional(v.pipe(v.number("must be a number"), v.integer("must be a whole number"), v.minValue(0))),
+  /** The body passes through without stopping. */
+  flow: v.optional(v.boolean("must be true or false")),
+  weight: v.optional(between(0, 1)),
+  press: v.optional(between(-1, 1)),
+  sink: v.optional(between(0, 90)),
+  pelvis: v.optional(
+    v.strictObject({ tilt: angle("pelvisTilt"), list: angle("pelvisList"), rotation: angle("pelvisRotation") }),
+  ),
+  spine: v.optional(
+    v.strictObject({
+      flexion: angle("spineFlexion"),
+      sideBend: angle("spineSideBend"),
+      rotation: angle("spineRotation"),
+    }),
+  ),
+  head: v.optional(
+    v.strictObject({
+      flexion: angle("headFlexion"),
+      sideBend: angle("headSideBend"),
+      rotation: angle("headRotation"),
+      glide: v.optional(between(-0.03, 0.03)),
+    }),
+  ),
+  arms: v.optional(ArmKey),
+  leadArm: v.optional(ArmKey),
+  trailArm: v.optional(ArmKey),
+  /** A foot off the floor; null puts it down again. */
+  lift: v.optional(v.nullable(LiftKey)),
+  /** What is said on the way to this key. */
+  say: v.optional(text(80)),
+});
+export type MovementKey = v.InferOutput<typeof Key>;
+
+const Keys = v.pipe(
+  v.array(Key, "must be a list of key poses"),
+  v.minLength(2, "needs at least two key poses"),
+  v.maxLength(24, "may have at most 24 key poses"),
+);
+
+export const STANCES = ["together", "hip", "shoulder", "wide", "bow", "semiTandem", "tandem"] as const;
+const Stance = v.strictObject({
+  kind: v.picklist(STANCES, `must be one of ${STANCES.join(", ")}`),
+  /** Which foot is in front, for stances that have a front. */
+  front: v.optional(v.picklist(["lead", "trail"], 'must be "lead" or "trail"')),
+  /** How far ahead the front ankle is, share of stature. */
+  length: v.optional(between(0, 0.5)),
+  /** How far apart the ankles are sideways, share of stature. */
+  width: v.optional(between(-0.05, 0.5)),
+  toeOut: v.optional(between(-20, 60)),
+  rearToeOut: v.optional(between(-20, 90)),
+});
+export type MovementStance = v.InferOutput<typeof Stance>;
+
+const CueSet = v.strictObject({
+  do: v.optional(text(200)),
+  feel: v.optional(text(200)),
+  watch: v.optional(text(200)),
+  image: v.optional(text(200)),
+  mistake: v.optional(text(200)),
+});
+
+const FormPatch = v.strictObject({
+  /** Key poses of this form's own, in place of the movement's. */
+  keys: v.optional(Keys),
+  /** Seated: what the shift of weight turns into, degrees at the largest shift. */
+  weightBecomes: v.optional(v.strictObject({ pelvisTilt: angle("pelvisTilt"), pelvisList: angle("pelvisList") })),
+  cues: v.optional(CueSet),
+});
+const Form = v.union([v.literal(false), FormPatch], "must be false or a form");
+
+export const PURPOSES = [
+  "steadiness",
+  "spine",
+  "neck and shoulders",
+  "hips and knees",
+  "ankles and feet",
+  "hands and wrists",
+  "breath",
+  "memory and coordination",
+  "calm",
+] as const;
+
+/** Things some bodies must avoid that no angle shows; the others in features.ts are computed. */
+export const DECLARED_FEATURES = ["fullNeckCircle", "breathPause", "eyesClosed", "percussion", "bounce"] as const;
+
+export const PHASES = ["arrive", "loosen", "flow", "settle"] as const;
+export type Phase = (typeof PHASES)[number];
+
+/** Checks the order of the key poses and what they refer to; the shape has been checked before. */
+function keyProblem(keys: readonly MovementKey[]): { index: number; field: string; message: string } | null {
+  if (keys[0]?.at !== 0) return { index: 0, field: "at", message: "the first key pose must be at 0" };
+  for (const [index, key] of keys.entries()) {
+    const before = keys[index - 1];
+    if (before && key.at <= before.at)
+      return { index, field: "at", message: "must be later than the key pose before it" };
+    if (key.like !== undefined && key.like >= index)
+      return { index, field: "like", message: "must name an earlier key pose" };
+  }
+  if (keys[keys.length - 1]?.at !== 1)
+    return { index: keys.length - 1, field: "at", message: "the last key pose must be at 1" };
+  return null;
+}
+
+const OrderedKeys = v.pipe(
+  Keys,
+  v.rawCheck(({ dataset, addIssue }) => {
+    if (!dataset.typed) return;
+    const problem = keyProblem(dataset.value);
+    if (problem)
+      addIssue({
+        message: problem.message,
+        path: [
+          { type: "array", origin: "value", input: dataset.value, key: problem.index, value: dataset.value[problem.index] },
+          {
+            type: "object",
+            origin: "value",
+            input: (dataset.value[problem.index] ?? {}) as Record<string, unknown>,
+            key: problem.field,
+            value: undefined,
+          },
+        ],
+      });
+  }),
+);
+
+export const Movement = v.strictObject({
+  format: v.literal("able-tide/movement", 'must be "able-tide/movement"'),
+  version: v.literal(1, "must be 1: this release reads version 1 of the format"),
+  id: v.pipe(
+    v.string("must be text"),
+    v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, "must be small letters, digits and hyphens"),
+    v.maxLength(60, "must be at most 60 characters"),
+  ),
+  name: v.strictObject({ en: someText(60) }),
+  purpose: v.pipe(v.array(v.picklist(PURPOSES, `must be one of ${PURPOSES.join(", ")}`)), v.minLength(1, "needs a purpose")),
+  phase: v.picklist(PHASES, `must be one of ${PHASES.join(", ")}`),
+  /** Whether it is done on one side and then on the other. */
+  sided: v.boolean("must be true or false"),
+  /** Breaths that one round takes. */
+  breaths: v.pipe(v.number("must be a number"), v.integer("must be a whole number"), v.minValue(1), v.maxValue(8)),
+  stance: Stance,
+  keys: OrderedKeys,
+  forms: v.strictObject({ standing: Form, supported: Form, seated: Form }),
+  vary: v.strictObject({
+    /** Whether it can be done with one arm, the other hand resting on the belly. */
+    oneArm: v.optional(v.boolean("must be true or false")),
+    /** Whether the lifted foot may keep its toe down. */
+    toeDown: v.optional(v.boolean("must be true or false")),
+    /** Whether it has a higher stance. */
+    depth: v.optional(v.boolean("must be true or false")),
+  }),
+  features: v.optional(v.array(v.picklist(DECLARED_FEATURES, `must be one of ${DECLARED_FEATURES.join(", ")}`))),
+  cues: CueSet,
+});
+export type Movement = v.InferOutput<typeof Movement>;
+
+/** What is wrong with a movement file, and where. */
+export interface MovementFileProblem {
+  /** Path to the place, as "keys[2].arms.elbow"; empty for the file as a whole. */
+  readonly path: string;
+  readonly message: string;
+}
+
+function pathOf(issue: v.BaseIssue<unknown>): string {
+  return (issue.path ?? [])
+    .map((item) => (typeof item.key === "number" ? `[${item.key}]` : `.${String(item.key)}`))
+    .join("")
+    .replace(/^\./, "");
+}
+
+/** A place in a text as a line and column counted from 1. */
+function lineAndColumn(source: string, offset: number): string {
+  const before = source.slice(0, offset);
+  const line = before.split("\n").length;
+  return `line ${line}, column ${offset - before.lastIndexOf("\n")}`;
+}
+
+/** Reads a movement file. Returns the movement, or every problem with its place; never throws. */
+export function readMovement(
+  source: string,
+): { movement: Movement; problems: readonly [] } | { movement: null; problems: readonly MovementFileProblem[] } {
+  const errors: ParseError[] = [];
+  const parsed: unknown = parse(source, errors, { disallowComments: true, allowTrailingComma: false });
+  const broken = errors[0];
+  if (broken) return { movement: null, problems: [{ path: lineAndColumn(source, broken.offset), message: "this is not JSON" }] };
+  const result = v.safeParse(Movement, parsed);
+  if (result.success) return { movement: result.output, problems: [] };
+  return {
+    movement: null,
+    problems: result.issues.map((issue) => ({ path: pathOf(issue), message: issue.message })),
+  };
+}

@@ -1,0 +1,157 @@
+import type { Point } from "../body/base-of-support.ts";
+import { column, pointColumn, ROW_WIDTH, sidedColumn } from "../body/channels.ts";
+import { type Pose, type PoseFrame, sidedSlot, type SidedSlot } from "../body/pose.ts";
+import { type PoseProblem, solvePose } from "../body/solve.ts";
+import { type Side, SIDES, sideIndex } from "../side.ts";
+import { minimumJerk, flowSlope, quinticBetween, splineDerivatives } from "./timing.ts";
+import type { Track, TrackSegment } from "./track.ts";
+
+/** Intervals that each stretch between two key poses is sampled in. */
+export const INTERVALS = 8;
+
+/**
+ * A form solved for the unit body at fixed phases. Seconds and metres come later: velocity goes with 1/T,
+ * so a change of pace or of person solves nothing again.
+ */
+export interface FormSamples {
+  readonly breaths: number;
+  /** Number of samples; each segment has INTERVALS + 1 of its own, so ends are met twice. */
+  readonly count: number;
+  /** When in the cycle, 0 to 1, one per sample. */
+  readonly phases: Float64Array;
+  /** count x ROW_WIDTH, lengths as shares of H. */
+  readonly rows: Float64Array;
+  /** Centre of mass, change of X and Z per whole cycle, count x 2, shares of H. */
+  readonly comRate: Float64Array;
+  /** Base of support of each sample, shares of H. */
+  readonly bases: readonly (readonly Point[])[];
+  readonly segments: readonly TrackSegment[];
+  /** The first thing the body cannot do, and when. */
+  readonly problem: { readonly phase: number; readonly what: PoseProblem } | null;
+}
+
+export const segmentOfSample = (samples: FormSamples, sample: number): TrackSegment =>
+  samples.segments[Math.floor(sample / (INTERVALS + 1))] as TrackSegment;
+
+/** One value of one sample. */
+export const valueAt = (samples: FormSamples, sample: number, columnNumber: number): number =>
+  samples.rows[sample * ROW_WIDTH + columnNumber] as number;
+
+const secant = (segment: TrackSegment, index: number): number =>
+  ((segment.end[index] as number) - (segment.start[index] as number)) / (segment.to - segment.from);
+
+/** Slope of a slot, per unit of phase, where one segment flows into the next. */
+function slopeBetween(before: TrackSegment, after: TrackSegment, index: number): number {
+  return flowSlope(secant(before, index), secant(after, index), before.to - before.from, after.to - after.from);
+}
+
+function valuesAt(track: Track, number: number, u: number): Float64Array {
+  const segment = track.segments[number] as TrackSegment;
+  const before = track.segments[(number + track.segments.length - 1) % track.segments.length] as TrackSegment;
+  const after = track.segments[(number + 1) % track.segments.length] as TrackSegment;
+  const length = segment.to - segment.from;
+  return segment.start.map((start, index) => {
+    const end = segment.end[index] as number;
+    if (start === end && !segment.flowStart && !segment.flowEnd) return start;
+    const slopeStart = segment.flowStart ? slopeBetween(before, segment, index) * length : 0;
+    const slopeEnd = segment.flowEnd ? slopeBetween(segment, after, index) * length : 0;
+    return quinticBetween(start, end, slopeStart, slopeEnd, u);
+  });
+}
+
+const LEG_FROM_COLUMN = [
+  ["legFlexion", "hipFlexion"],
+  ["legAbduction", "hipAbduction"],
+  ["legRotation", "hipRotation"],
+  ["legKnee", "knee"],
+  ["legAnkle", "dorsiflexion"],
+] as const satisfies readonly (readonly [SidedSlot, Parameters<typeof sidedColumn>[0]])[];
+
+const flatFrame = (frame: PoseFrame): PoseFrame => ({ ...frame, feet: ["flat", "flat"] });
+
+/** Copies the angles that a planted leg has into the slots of the same leg lifted, so that it leaves the floor smoothly. */
+function takeLegAngles(planted: Float64Array, values: Float64Array, side: Side): Float64Array {
+  const taken = values.slice();
+  for (const [to, from] of LEG_FROM_COLUMN) taken[sidedSlot(to, side)] = planted[sidedColumn(from, side)] as number;
+  return taken;
+}
+
+/** Fills in the leg angles and pelvis heights between which a foot leaves or returns to the floor. */
+function smoothSwings(track: Track): { track: Track; heights: ([number, number] | null)[] } {
+  const heights: ([number, number] | null)[] = [];
+  const segments = track.segments.map((segment) => {
+    const lifted = SIDES.find((side) => segment.frame.feet[sideIndex(side)] === "lifted");
+    if (segment.swing === null || lifted === undefined) {
+      heights.push(null);
+      return segment;
+    }
+    const planted: Pose = {
+      frame: flatFrame(segment.frame),
+      values: segment.swing === "lifting" ? segment.start : segment.end,
+    };
+    const aloft: Pose = { frame: segment.frame, values: segment.swing === "lifting" ? segment.end : segment.start };
+    const down = solvePose(planted).row;
+    const up = solvePose(aloft).row;
+    const heightDown = down[pointColumn("pelvis") + 1] as number;
+    const heightUp = up[pointColumn("pelvis") + 1] as number;
+    heights.push(segment.swing === "lifting" ? [heightDown, heightUp] : [heightUp, heightDown]);
+    const taken = takeLegAngles(down, planted.values, lifted);
+    return segment.swing === "lifting" ? { ...segment, start: taken } : { ...segment, end: taken };
+  });
+  return { track: { ...track, segments }, heights };
+}
+
+/** Solves a track for the unit body, 8 intervals a segment. */
+export function sampleTrack(authored: Track): FormSamples {
+  const { track, heights } = smoothSwings(authored);
+  const each = INTERVALS + 1;
+  const count = track.segments.length * each;
+  const phases = new Float64Array(count);
+  const rows = new Float64Array(count * ROW_WIDTH);
+  const comRate = new Float64Array(count * 2);
+  const bases: (readonly Point[])[] = [];
+  let problem: FormSamples["problem"] = null;
+  track.segments.forEach((segment, number) => {
+    const length = segment.to - segment.from;
+    const height = heights[number];
+    for (let i = 0; i <= INTERVALS; i += 1) {
+      const u = i / INTERVALS;
+      const sample = number * each + i;
+      const phase = segment.from + u * length;
+      const ceiling = height ? height[0] + (height[1] - height[0]) * minimumJerk(u) : Number.POSITIVE_INFINITY;
+      const solved = solvePose({ frame: segment.frame, values: valuesAt(track, number, u) }, ceiling);
+      rows.set(solved.row, sample * ROW_WIDTH);
+      bases.push(solved.base);
+      phases[sample] = phase;
+      if (solved.problem && problem === null) problem = { phase, what: solved.problem };
+    }
+    for (const [axis, name] of [
+      [0, "comX"],
+      [1, "comZ"],
+    ] as const) {
+      const track = Array.from(
+        { length: each },
+        (_, i) => rows[(number * each + i) * ROW_WIDTH + column(name)] as number,
+      );
+      const atRest = !segment.flowStart && !segment.flowEnd;
+      const rates = splineDerivatives(track, length / INTERVALS, atRest);
+      rates.forEach((rate, i) => {
+        comRate[2 * (number * each + i) + axis] = rate;
+      });
+    }
+  });
+  return { breaths: track.breaths, count, phases, rows, comRate, bases, segments: track.segments, problem };
+}
+
+/** Highest value of every column over the key poses of some tracks; the poses are among those that sampleTrack solves. */
+export function highestAtKeys(tracks: readonly Track[]): Float64Array {
+  const highest = new Float64Array(ROW_WIDTH).fill(Number.NEGATIVE_INFINITY);
+  for (const { segments } of tracks)
+    for (const { frame, start, swing } of segments) {
+      if (swing !== null) continue;
+      solvePose({ frame, values: start }).row.forEach((value, i) => {
+        if (value > (highest[i] as number)) highest[i] = value;
+      });
+    }
+  return highest;
+}

@@ -1,0 +1,316 @@
+import {
+  type FootContact,
+  type HandHold,
+  mirrorFrame,
+  mirrorValues,
+  neutralPose,
+
+  type PoseFrame,
+  type Seating,
+  sidedSlot,
+  type SidedSlot,
+  slot,
+} from "../body/pose.ts";
+import { SHARE } from "../body/segments.ts";
+import { otherSide, type Side, SIDES, sideIndex } from "../side.ts";
+import { armMoves, type FormChoice, FULL_SIZE } from "./form.ts";
+import type { Movement, MovementKey, MovementStance } from "./format.ts";
+
+/** One stretch between two key poses. Its frame holds all the way; values run from one to the other. */
+export interface TrackSegment {
+  readonly from: number;
+  readonly to: number;
+  readonly start: Float64Array;
+  readonly end: Float64Array;
+  readonly frame: PoseFrame;
+  /** Slope of every slot per unit of phase at the start and the end; zeros when at rest there. */
+  readonly flowStart: boolean;
+  readonly flowEnd: boolean;
+  /** Whether the feet differ from the segment before: the pelvis then rises or settles smoothly. */
+  readonly swing: "lifting" | "lowering" | null;
+  readonly breath: "in" | "out";
+  readonly say: string;
+}
+
+/** A form of a movement, ready to be sampled. */
+export interface Track {
+  readonly breaths: number;
+  readonly segments: readonly TrackSegment[];
+}
+
+/** Sideways ankle distances of the named stances, shares of H. */
+const STANCE_WIDTH: Record<MovementStance["kind"], number> = {
+  together: 0.06,
+  hip: 2 * SHARE.hipHalfSeparation,
+  shoulder: 2 * SHARE.shoulderHalfBreadth,
+  wide: 0.34,
+  bow: 0.12,
+  semiTandem: 0.06,
+  tandem: 0,
+};
+const STANCE_LENGTH: Record<MovementStance["kind"], number> = {
+  together: 0,
+  hip: 0,
+  shoulder: 0,
+  wide: 0,
+  bow: 0.2,
+  semiTandem: SHARE.footLength / 2,
+  tandem: SHARE.footLength + 0.01,
+};
+const DEPTH_OF_HIGH = { sink: 0.5, length: 0.6 } as const;
+/** Seat at the height of the knee crease: the thighs are level and a person's feet stand flat. */
+export const SEAT_HEIGHT = 0.25;
+const SEATED_WIDTH = 0.13;
+/** Height of rail or chair back, and where it is from the middle of the feet, shares of H. */
+export const RAIL = { height: 0.53, ahead: 0.1, aside: 0.25 } as const;
+const BELLY = { x: 0.08, y: 0.09, z: 0.025 } as const;
+const TOE_DOWN_HEEL_LIFT = 35;
+/** A resting toe takes a little of the weight. */
+const WEIGHT_WITH_TOE_DOWN = 0.95;
+const WEIGHT_BACK_PRESS = -1;
+
+const LEAD: Side = "right";
+const TRAIL: Side = "left";
+const bodySide = (role: "lead" | "trail"): Side => (role === "lead" ? LEAD : TRAIL);
+
+const ARM_SLOTS = ["elevation", "plane", "axial", "elbow", "forearm", "wrist", "girdleUp", "girdleForward"] as const;
+const LEG_SLOTS = ["legFlexion", "legAbduction", "legRotation", "legKnee", "legAnkle"] as const;
+
+/** A key pose before forms: flat values and the foot that is off the floor. Lead is right. */
+interface AuthoredKey {
+  readonly key: MovementKey;
+  readonly values: Float64Array;
+  readonly lift: Side | null;
+}
+
+function setArm(values: Float64Array, side: Side, arm: MovementKey["arms"]): void {
+  if (!arm) return;
+  for (const name of ARM_SLOTS) {
+    const value = arm[name];
+    if (value !== undefined) values[sidedSlot(name, side)] = value;
+  }
+}
+
+/** Writes what a key states over the values carried from the key before. */
+function applyKey(values: Float64Array, key: MovementKey): void {
+  // Lead is the right: turns towards the lead are to the right, weight is stated for the left foot.
+  if (key.weight !== undefined) values[slot("weightLeft")] = 1 - key.weight;
+  if (key.press !== undefined) values[slot("press")] = key.press;
+  if (key.sink !== undefined) values[slot("sink")] = key.sink;
+  if (key.pelvis?.tilt !== undefined) values[slot("pelvisTilt")] = key.pelvis.tilt;
+  if (key.pelvis?.list !== undefined) values[slot("pelvisList")] = key.pelvis.list;
+  if (key.pelvis?.rotation !== undefined) values[slot("pelvisRotation")] = key.pelvis.rotation;
+  if (key.spine?.flexion !== undefined) values[slot("spineFlexion")] = key.spine.flexion;
+  if (key.spine?.sideBend !== undefined) values[slot("spineSideBend")] = key.spine.sideBend;
+  if (key.spine?.rotation !== undefined) values[slot("spineRotation")] = key.spine.rotation;
+  if (key.head?.flexion !== undefined) values[slot("headFlexion")] = key.head.flexion;
+  if (key.head?.sideBend !== undefined) values[slot("headSideBend")] = key.head.sideBend;
+  if (key.head?.rotation !== undefined) values[slot("headRotation")] = key.head.rotation;
+  if (key.head?.glide !== undefined) values[slot("headGlide")] = key.head.glide;
+  for (const side of SIDES) setArm(values, side, key.arms);
+  setArm(values, LEAD, key.leadArm);
+  setArm(values, TRAIL, key.trailArm);
+  if (key.lift) {
+    const side = bodySide(key.lift.foot);
+    values[sidedSlot("legFlexion", side)] = key.lift.hipFlexion ?? 0;
+    values[sidedSlot("legAbduction", side)] = key.lift.hipAbduction ?? 0;
+    values[sidedSlot("legKnee", side)] = key.lift.knee ?? 0;
+  }
+}
+
+function authoredKeys(keys: readonly MovementKey[]): AuthoredKey[] {
+  const authored: AuthoredKey[] = [];
+  for (const key of keys) {
+    const before = authored[key.like ?? authored.length - 1];
+    const values = before ? before.values.slice() : neutralPose().values;
+    applyKey(values, key);
+    const lift = key.lift === undefined ? (before?.lift ?? null) : key.lift && bodySide(key.lift.foot);
+    authored.push({ key, values, lift });
+  }
+  return authored;
+}
+
+function setStandingFeet(values: Float64Array, stance: MovementStance, depth: FormChoice["depth"]): void {
+  const width = stance.width ?? STANCE_WIDTH[stance.kind];
+  const length = (stance.length ?? STANCE_LENGTH[stance.kind]) * (depth === "high" ? DEPTH_OF_HIGH.length : 1);
+  const front = stance.front ? bodySide(stance.front) : null;
+  for (const side of SIDES) {
+    values[sidedSlot("footZ", side)] = (side === "left" ? -width : width) / 2;
+    values[sidedSlot("footX", side)] = front === side ? length : 0;
+    const rear = front !== null && front !== side;
+    values[sidedSlot("toeOut", side)] = (rear ? stance.rearToeOut : undefined) ?? stance.toeOut ?? 0;
+  }
+}
+
+function setSeatedFeet(values: Float64Array): void {
+  for (const side of SIDES) {
+    values[sidedSlot("footX", side)] = SHARE.thigh;
+    values[sidedSlot("footZ", side)] = (side === "left" ? -SEATED_WIDTH : SEATED_WIDTH) / 2;
+    values[sidedSlot("toeOut", side)] = 0;
+  }
+}
+
+/** What the seat takes over from the legs: no sink; the shift of weight may become a lean. */
+function seat(keys: readonly AuthoredKey[], becomes: { pelvisTilt?: number | undefined; pelvisList?: number | undefined }): void {
+  const weight = (key: AuthoredKey) => 1 - (key.values[slot("weightLeft")] as number);
+  const first = keys[0] ? weight(keys[0]) : 0.5;
+  const largest = Math.max(...keys.map((key) => Math.abs(weight(key) - first)), 1e-9);
+  const shifts = keys.map((key) => (weight(key) - first) / largest);
+  keys.forEach((key, i) => {
+    const shift = shifts[i] as number;
+    key.values[slot("sink")] = 0;
+    key.values[slot("press")] = 0;
+    key.values[slot("weightLeft")] = 0.5;
+    key.values[slot("pelvisTilt")] = (key.values[slot("pelvisTilt")] as number) + shift * (becomes.pelvisTilt ?? 0);
+    key.values[slot("pelvisList")] = (key.values[slot("pelvisList")] as number) + shift * (becomes.pelvisList ?? 0);
+    setSeatedFeet(key.values);
+  });
+}
+
+const TRUNK_SLOTS = [
+  "sink",
+  "press",
+  "pelvisTilt",
+  "pelvisList",
+  "pelvisRotation",
+  "spineFlexion",
+  "spineSideBend",
+  "spineRotation",
+  "headFlexion",
+  "headSideBend",
+  "headRotation",
+  "headGlide",
+] as const;
+
+/** key 0 + size . (key - key 0), group by group. Weight stays whole where a foot lifts: it must be all on the other. */
+function resize(keys: readonly AuthoredKey[], lead: Side, choice: FormChoice): void {
+  const first = (keys[0] as AuthoredKey).values.slice();
+  const scale = (values: Float64Array, index: number, eighths: number) => {
+    const start = first[index] as number;
+    values[index] = start + (eighths / FULL_SIZE) * ((values[index] as number) - start);
+  };
+  const lifts = keys.some((key) => key.lift !== null);
+  for (const { values } of keys) {
+    for (const name of TRUNK_SLOTS) scale(values, slot(name), choice.sizes.body);
+    if (!lifts) scale(values, slot("weightLeft"), choice.sizes.body);
+    for (const side of SIDES) {
+      // Sides here are lead = right; the choice speaks of the person's own sides.
+      const own = lead === LEAD ? side : otherSide(side);
+      const arm = own === "left" ? choice.sizes.armLeft : choice.sizes.armRight;
+      for (const name of ARM_SLOTS) scale(values, sidedSlot(name, side), arm);
+      for (const name of LEG_SLOTS) {
+        const index = sidedSlot(name, side);
+        if (keys.some((key) => key.lift === side)) values[index] = ((values[index] as number) * choice.sizes.body) / FULL_SIZE;
+      }
+    }
+  }
+}
+
+function seatedLift(keys: readonly AuthoredKey[]): void {
+  // Seated, a lifted thigh starts from level: authored flexion counts from there.
+  for (const { values, lift } of keys) {
+    if (lift === null) continue;
+    const index = sidedSlot("legFlexion", lift);
+    values[index] = 90 + (values[index] as number);
+    values[sidedSlot("legKnee", lift)] = Math.max(90, values[sidedSlot("legKnee", lift)] as number);
+  }
+}
+
+function footContacts(lift: Side | null, choice: FormChoice): readonly [FootContact, FootContact] {
+  const contact = (side: Side): FootContact => {
+    if (lift !== side) return "flat";
+    return choice.toeDown && choice.kind !== "seated" ? "restingToe" : "lifted";
+  };
+  return [contact("left"), contact("right")];
+}
+
+function handHolds(lead: Side, choice: FormChoice): readonly [HandHold, HandHold] {
+  const hold = (side: Side): HandHold => {
+    const own = lead === LEAD ? side : otherSide(side);
+    if (choice.hold === own) return "firm";
+    return armMoves(choice, own) ? "free" : "onBody";
+  };
+  return [hold("left"), hold("right")];
+}
+
+function setHolds(values: Float64Array, hands: readonly [HandHold, HandHold]): void {
+  for (const side of SIDES) {
+    const s = side === "left" ? -1 : 1;
+    const set = (name: SidedSlot, value: number) => {
+      values[sidedSlot(name, side)] = value;
+    };
+    const hand = hands[sideIndex(side)];
+    if (hand === "onBody") {
+      set("holdX", BELLY.x);
+      set("holdY", BELLY.y);
+      set("holdZ", s * BELLY.z);
+    } else if (hand === "firm") {
+      const middle = ((values[sidedSlot("footX", "left")] as number) + (values[sidedSlot("footX", "right")] as number)) / 2;
+      set("holdX", middle + RAIL.ahead);
+      set("holdY", RAIL.height);
+      set("holdZ", s * RAIL.aside);
+    }
+  }
+}
+
+/**
+ * Builds the track of one form of a movement by the operators base, depth, foot, arms, size and mirror, in this order.
+ *
+ * @param lead the person's side that leads
+ * @returns the track, or null if the movement has no such form
+ */
+export function trackOf(movement: Movement, choice: FormChoice, lead: Side): Track | null {
+  const patch = movement.forms[choice.kind];
+  if (patch === false) return null;
+  const keys = authoredKeys(patch.keys ?? movement.keys);
+  const seated = choice.kind === "seated";
+  if (seated) seat(keys, patch.weightBecomes ?? {});
+  else
+    for (const { values } of keys) {
+      setStandingFeet(values, movement.stance, choice.depth);
+      if (choice.depth === "high") values[slot("sink")] = (values[slot("sink")] as number) * DEPTH_OF_HIGH.sink;
+      if (choice.weightBack) values[slot("press")] = WEIGHT_BACK_PRESS;
+    }
+  resize(keys, lead, choice);
+  if (seated) seatedLift(keys);
+  const toeDown = choice.toeDown && !seated;
+  const hands = handHolds(lead, choice);
+  const lifting = keys.find((key) => key.lift !== null)?.lift ?? null;
+  for (const { values, lift } of keys) {
+    setHolds(values, hands);
+    if (toeDown && lifting !== null) {
+      const onLeft = values[slot("weightLeft")] as number;
+      values[slot("weightLeft")] = Math.min(WEIGHT_WITH_TOE_DOWN, Math.max(1 - WEIGHT_WITH_TOE_DOWN, onLeft));
+      if (lift !== null) values[sidedSlot("heelLift", lift)] = (TOE_DOWN_HEEL_LIFT * choice.sizes.body) / FULL_SIZE;
+    }
+  }
+
+  const seating: Seating = seated
+    ? { kind: "seated", seatHeight: SEAT_HEIGHT, atFront: false, backSupported: false }
+    : { kind: "standing" };
+  const cycles = keys.length - 1;
+  const segments: TrackSegment[] = [];
+  for (let i = 0; i < cycles; i += 1) {
+    const start = keys[i] as AuthoredKey;
+    const end = keys[i + 1] as AuthoredKey;
+    const lift = start.lift ?? end.lift;
+    let swing: TrackSegment["swing"] = null;
+    if (start.lift !== end.lift && !toeDown) swing = end.lift === null ? "lowering" : "lifting";
+    const frame: PoseFrame = { seating, feet: footContacts(lift, choice), hands };
+    const cyclicFlow = keys[0]?.key.flow === true && (keys[cycles] as AuthoredKey).key.flow === true;
+    segments.push({
+      from: start.key.at,
+      to: end.key.at,
+      start: lead === LEAD ? start.values : mirrorValues(start.values),
+      end: lead === LEAD ? end.values : mirrorValues(end.values),
+      frame: lead === LEAD ? frame : mirrorFrame(frame),
+      flowStart: i === 0 ? cyclicFlow : start.key.flow === true,
+      flowEnd: i === cycles - 1 ? cyclicFlow : end.key.flow === true,
+      swing,
+      breath: end.key.breath ?? "in",
+      say: end.key.say ?? "",
+    });
+  }
+  return { breaths: movement.breaths, segments };
+}
+

@@ -1,0 +1,82 @@
+import type { Cap } from "../caps/cap.ts";
+import { capInWords, limitInBrief } from "../caps/words.ts";
+import type { FormChoice, FormKind } from "../movement/form.ts";
+import type { Side } from "../side.ts";
+import { type FittedCell, meantForm } from "./cell.ts";
+import type { FitPlan, FittedRow } from "./session.ts";
+import type { FormLibrary } from "./form-library.ts";
+
+/** A fitted cell as people read it: what the vessel shows and the words beside it. Plain data, fit to be kept or sent. */
+export interface CellView {
+  readonly form: FormKind | "rest";
+  /** The hand on the rail. */
+  readonly hold: Side | null;
+  /** Share of full size, 0 to 1. */
+  readonly level: number;
+  readonly fidelity: number;
+  readonly lighterSide: Side | null;
+  /** Whether this is the movement as meant. */
+  readonly whole: boolean;
+  /** What is done differently, in a few words; empty when whole. */
+  readonly brief: string;
+  /** Why, one sentence a cap. */
+  readonly why: readonly string[];
+  /** Greatest steadiness demand, 0 to 10. */
+  readonly steadiness: number;
+  readonly choice: FormChoice | null;
+}
+
+const FULL = 1 - 1e-9;
+
+function changesInWords(choice: FormChoice, meant: FormChoice, level: number): string[] {
+  const words: string[] = [];
+  if (choice.kind === "seated" && meant.kind !== "seated") words.push("seated");
+  if (choice.hold) words.push(`${choice.hold} hand on the rail`);
+  if (choice.arms !== "both") words.push(`${choice.arms} arm only`);
+  if (choice.toeDown) words.push("toe stays down");
+  if (choice.depth === "high" && choice.kind !== "seated") words.push("stand high, short step");
+  if (choice.weightBack) words.push("weight over the heels");
+  if (level < FULL && choice.arms === "both") words.push("smaller");
+  return words;
+}
+
+/** The cap's own words say most; the form says the rest. */
+function briefOf(cell: FittedCell, meant: FormChoice): string {
+  if (cell.choice === null) return "rest and rejoin";
+  const { lighterSide, because } = cell;
+  const hands = because.filter((cap) => cap.limit.channel === "handHeight").map((cap) => limitInBrief(cap.limit));
+  const changes = changesInWords(cell.choice, meant, cell.level).filter(
+    (word) => word !== "smaller" || hands.length === 0,
+  );
+  const arm = cell.choice.arms !== "both" && lighterSide ? [`rest the ${lighterSide} hand`] : [];
+  return [...new Set([...changes.filter((word) => !word.endsWith("arm only")), ...arm, ...hands])].slice(0, 3).join(", ");
+}
+
+export function viewCell(cell: FittedCell, meant: FormChoice): CellView {
+  const steadiness = Math.max(0, ...cell.demands.map((demand) => demand.steadiness.total));
+  return {
+    form: cell.choice?.kind ?? "rest",
+    hold: cell.choice?.hold ?? null,
+    level: cell.level,
+    fidelity: cell.fidelity,
+    lighterSide: cell.lighterSide,
+    whole: cell.fidelity > FULL,
+    brief: cell.fidelity > FULL ? "" : briefOf(cell, meant),
+    why: cell.because.map((cap: Cap) => capInWords(cap)),
+    steadiness,
+    choice: cell.choice,
+  };
+}
+
+/** A whole row, block by block. */
+export const viewRow = (plan: FitPlan, row: FittedRow): CellView[] =>
+  row.cells.map((cell, i) => viewCell(cell, meantForm((plan.blocks[i] as FitPlan["blocks"][number]).movement, plan.seatedOnly)));
+
+/** Steadiness demand of each block as it is meant, for a person of the given stature in metres. */
+export function meantSteadiness(plan: FitPlan, stature: number, library: FormLibrary): number[] {
+  return plan.blocks.map(({ movement }) => {
+    const demands = library.demands(movement, meantForm(movement, plan.seatedOnly), stature, plan.breathSeconds);
+    return Math.max(0, ...(demands ?? []).map((demand) => demand.steadiness.total));
+  });
+}
+

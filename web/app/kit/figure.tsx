@@ -1,0 +1,186 @@
+import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
+import type { PoseFrame } from "@able-tide/core/body/pose";
+import { RAIL } from "@able-tide/core/movement/track";
+import { type Side, SIDES, sideIndex } from "@able-tide/core/side";
+
+/** How the body is looked at: turned so many degrees from face to face. 0 front, 90 from the person's right. */
+export const VIEWS = { front: 0, oblique: 52, side: 90 } as const;
+export type View = keyof typeof VIEWS;
+
+type Place = { readonly x: number; readonly y: number; readonly near: number };
+
+/** Puts a point of a sample row (shares of stature) on the picture plane, in hundredths of stature. */
+function placer(row: ArrayLike<number>, view: View) {
+  const turn = (VIEWS[view] * Math.PI) / 180;
+  const cos = Math.cos(turn);
+  const sin = Math.sin(turn);
+  const project = (x: number, y: number, z: number): Place => ({
+    x: 100 * (x * sin - z * cos),
+    y: -100 * y,
+    near: x * cos + z * sin,
+  });
+  return { project, at: (column: number) => project(row[column] as number, row[column + 1] as number, row[column + 2] as number) };
+}
+
+const line = (...places: Place[]): string => places.map(({ x, y }, i) => `${i ? "L" : "M"}${x.toFixed(2)} ${y.toFixed(2)}`).join("");
+
+/** Thickness of the round limbs, hundredths of stature. */
+const WIDTH = { upperArm: 5, forearm: 4.2, thigh: 8, shank: 5.6, foot: 3.6, trunk: 8.5 } as const;
+
+interface Part {
+  readonly key: string;
+  readonly near: number;
+  readonly node: React.ReactNode;
+}
+
+const limb = (key: string, path: string, width: number, near: number, colour: string): Part => ({
+  key,
+  near,
+  node: (
+    <path key={key} d={path} stroke={colour} strokeWidth={width} strokeLinecap="round" strokeLinejoin="round" fill="none" />
+  ),
+});
+
+function limbsOf(side: Side, at: (column: number) => Place, trunkNear: number): Part[] {
+  const point = (name: Parameters<typeof sidedPointColumn>[0]) => at(sidedPointColumn(name, side));
+  const [shoulder, elbow, wrist, hand] = [point("shoulder"), point("elbowJoint"), point("wristJoint"), point("handCentre")];
+  const [hip, knee, ankle, heel, toe] = [point("hip"), point("kneeJoint"), point("ankle"), point("heel"), point("toe")];
+  const armNear = (elbow.near + hand.near) / 2;
+  const legNear = knee.near;
+  const colour = (near: number) => (near >= trunkNear - 0.02 ? "var(--figure-near)" : "var(--figure-far)");
+  const armColour = colour(armNear);
+  const legColour = colour((hip.near + knee.near + ankle.near) / 3);
+  return [
+    limb(`${side}-upper-arm`, line(shoulder, elbow), WIDTH.upperArm, armNear, armColour),
+    limb(`${side}-forearm`, line(elbow, wrist, hand), WIDTH.forearm, armNear + 0.001, armColour),
+    limb(`${side}-thigh`, line(hip, knee), WIDTH.thigh, legNear - 0.05, legColour),
+    limb(`${side}-shank`, line(knee, ankle), WIDTH.shank, legNear - 0.049, legColour),
+    limb(`${side}-foot`, line(ankle, heel, toe, ankle), WIDTH.foot, legNear - 0.048, legColour),
+  ];
+}
+
+function trunkOf(at: (column: number) => Place): Part {
+  const shoulders = SIDES.map((side) => at(sidedPointColumn("shoulder", side)));
+  const hips = SIDES.map((side) => at(sidedPointColumn("hip", side)));
+  const middle = at(pointColumn("midSpine"));
+  const inset = (places: Place[], share: number): Place[] => {
+    const [a, b] = places as [Place, Place];
+    const mix = (p: Place, q: Place) => ({ x: p.x + share * (q.x - p.x), y: p.y + share * (q.y - p.y), near: p.near });
+    return [mix(a, b), mix(b, a)];
+  };
+  const [shoulderA, shoulderB] = inset(shoulders, 0.16) as [Place, Place];
+  const [hipA, hipB] = inset(hips, -0.1) as [Place, Place];
+  const waist = 0.32 * (shoulderB.x - shoulderA.x);
+  const waistA = { ...middle, x: middle.x - waist };
+  const waistB = { ...middle, x: middle.x + waist };
+  const lowered = (place: Place): Place => ({ ...place, y: place.y + 2.5 });
+  return {
+    key: "trunk",
+    near: middle.near,
+    node: (
+      <path
+        key="trunk"
+        d={`${line(lowered(shoulderA), waistA, hipA, hipB, waistB, lowered(shoulderB))}Z`}
+        fill="var(--figure-trunk)"
+        stroke="var(--figure-trunk)"
+        strokeWidth={WIDTH.trunk}
+        strokeLinejoin="round"
+      />
+    ),
+  };
+}
+
+function headOf(at: (column: number) => Place): Part {
+  const neck = at(pointColumn("neck"));
+  const crown = at(pointColumn("crown"));
+  const eyes = at(pointColumn("eyes"));
+  const mid = { x: crown.x + 0.44 * (neck.x - crown.x), y: crown.y + 0.44 * (neck.y - crown.y) };
+  // The head leans a little towards where the eyes look, so that a turn shows.
+  const look = 0.18 * (eyes.x - mid.x);
+  return {
+    key: "head",
+    near: crown.near + 0.001,
+    node: (
+      <g key="head">
+        <path d={line(at(pointColumn("shoulderLine")), neck)} stroke="var(--figure-trunk)" strokeWidth="5" strokeLinecap="round" />
+        <ellipse cx={mid.x + look} cy={mid.y} rx="5.4" ry="6.6" fill="var(--figure-near)" />
+      </g>
+    ),
+  };
+}
+
+/** Chair and rail, where the form has them. */
+function Setting({ frame, row, view }: { frame: PoseFrame; row: ArrayLike<number>; view: View }) {
+  const { project } = placer(row, view);
+  const holding = SIDES.filter((side) => frame.hands[sideIndex(side)] === "firm");
+  const furniture = { stroke: "var(--figure-ground)", strokeLinecap: "round", fill: "none" } as const;
+  return (
+    <>
+      {frame.seating.kind === "seated" && (
+        <g {...furniture} strokeWidth="3.4">
+          {[-0.11, 0.11].map((z) => {
+            const seat = frame.seating.kind === "seated" ? frame.seating.seatHeight - 0.02 : 0;
+            const corner = (x: number, y: number) => project(x, y, z);
+            return (
+              <path
+                key={z}
+                d={line(corner(0.17, 0.01), corner(0.17, seat), corner(-0.1, seat), corner(-0.1, 0.01)) + line(corner(-0.1, seat), corner(-0.13, seat + 0.3))}
+              />
+            );
+          })}
+        </g>
+      )}
+      {holding.map((side) => {
+        const hand = sidedPointColumn("handCentre", side);
+        const x = row[hand] as number;
+        const z = row[hand + 2] as number;
+        return (
+          <g key={side} {...furniture} strokeWidth="2.6">
+            <path d={line(project(x - 0.18, RAIL.height, z), project(x + 0.22, RAIL.height, z))} />
+            <path d={line(project(x + 0.16, RAIL.height, z), project(x + 0.16, 0, z))} />
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+export interface FigureProps {
+  /** One solved sample row. */
+  readonly row: ArrayLike<number>;
+  readonly frame: PoseFrame;
+  readonly view: View;
+  /** Heights to draw across, shares of stature, with their words. */
+  readonly lines?: readonly { readonly height: number; readonly label: string }[];
+  readonly label?: string;
+  readonly className?: string;
+}
+
+/** The person: calm, featureless, computed from the body model. */
+export function Figure({ row, frame, view, lines = [], label, className }: FigureProps) {
+  const { at } = placer(row, view);
+  const trunk = trunkOf(at);
+  const parts = [...SIDES.flatMap((side) => limbsOf(side, at, trunk.near)), trunk, headOf(at)].sort((a, b) => a.near - b.near);
+  const centre = at(pointColumn("pelvis")).x;
+  const named = label ? ({ role: "img", "aria-label": label } as const) : ({ "aria-hidden": true } as const);
+  return (
+    <svg viewBox={`${(centre - 44).toFixed(1)} -116 88 122`} className={className} {...named}>
+      <path d={`M${centre - 44} 1.6 H${centre + 44}`} stroke="var(--figure-ground)" strokeWidth="1.4" />
+      <Setting frame={frame} row={row} view={view} />
+      {parts.map((part) => part.node)}
+      {lines.map(({ height, label: words }) => (
+        <g key={words}>
+          <path
+            d={`M${centre - 38} ${-100 * height} H${centre + 38}`}
+            stroke="var(--figure-mark)"
+            strokeWidth="0.9"
+            strokeDasharray="2.4 2"
+          />
+          <text x={centre + 42} y={-100 * height - 1.6} textAnchor="end" fontSize="4.6" fill="var(--figure-mark)" fontWeight="600">
+            {words}
+          </text>
+        </g>
+      ))}
+    </svg>
+  );
+}

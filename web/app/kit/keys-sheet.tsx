@@ -1,0 +1,50 @@
+import { Dialog } from "radix-ui";
+import { useEffect, useState } from "react";
+
+export type KeyHelp = readonly (readonly [keys: string, what: string])[];
+
+const typing = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && target.matches("input, textarea, select, [contenteditable]");
+
+/** Runs a handler for keys pressed anywhere on the screen, but not while somebody types. */
+export function useKeys(handle: (event: KeyboardEvent) => void): void {
+  useEffect(() => {
+    const pressed = (event: KeyboardEvent) => {
+      if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
+      handle(event);
+    };
+    window.addEventListener("keydown", pressed);
+    return () => window.removeEventListener("keydown", pressed);
+  }, [handle]);
+}
+
+/** The sheet of a screen's keys: opened with "?" or its button. */
+export function KeysSheet({ keys, className = "" }: { keys: KeyHelp; className?: string }) {
+  const [open, setOpen] = useState(false);
+  useKeys((event) => {
+    if (event.key === "?") setOpen(true);
+  });
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger className={`min-h-11 rounded-full px-3 ${className}`}>? keys</Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 bg-tide-950/60" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-1/2 left-1/2 w-[min(92vw,30rem)] -translate-x-1/2 -translate-y-1/2 rounded-soft bg-sand-50 p-6 text-tide-900 shadow-xl"
+        >
+          <Dialog.Title className="mb-4 text-2xl">Keys of this screen</Dialog.Title>
+          <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
+            {keys.map(([key, what]) => (
+              <div key={key} className="contents">
+                <dt className="font-bold">{key}</dt>
+                <dd>{what}</dd>
+              </div>
+            ))}
+          </dl>
+          <Dialog.Close className="mt-6 min-h-11 rounded-full border-[1.5px] border-tide-800 px-5 font-semibold">Close</Dialog.Close>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,78 @@
+import { ROW_WIDTH } from "@able-tide/core/body/channels";
+import { type FormSamples, INTERVALS, segmentOfSample } from "@able-tide/core/movement/samples";
+import { useEffect, useState, useSyncExternalStore } from "react";
+import { Figure, type FigureProps, type View } from "./figure.tsx";
+
+/** The sample row at a phase, mixed from its two neighbours within a segment. */
+export function rowAt(samples: FormSamples, phase: number): { row: Float64Array; sample: number } {
+  const each = INTERVALS + 1;
+  const found = samples.segments.findIndex((segment) => phase <= segment.to);
+  const number = found < 0 ? samples.segments.length - 1 : found;
+  const segment = samples.segments[number] as FormSamples["segments"][number];
+  const u = Math.min(1, Math.max(0, (phase - segment.from) / (segment.to - segment.from))) * INTERVALS;
+  const before = Math.min(INTERVALS - 1, Math.floor(u));
+  const mix = u - before;
+  const sample = number * each + before;
+  const row = new Float64Array(ROW_WIDTH);
+  for (let i = 0; i < ROW_WIDTH; i += 1) {
+    const a = samples.rows[sample * ROW_WIDTH + i] as number;
+    const b = samples.rows[(sample + 1) * ROW_WIDTH + i] as number;
+    row[i] = a + mix * (b - a);
+  }
+  return { row, sample };
+}
+
+const REDUCED = "(prefers-reduced-motion: reduce)";
+
+function subscribeToMotion(changed: () => void): () => void {
+  const query = window.matchMedia(REDUCED);
+  query.addEventListener("change", changed);
+  return () => query.removeEventListener("change", changed);
+}
+
+/** Whether the reader has asked for less motion. */
+export const useReducedMotion = (): boolean =>
+  useSyncExternalStore(
+    subscribeToMotion,
+    () => window.matchMedia(REDUCED).matches,
+    () => false,
+  );
+
+/** Phase of a cycle that began at `since`, 0 to 1, moving on with the screen. Stands at 0 without a start. */
+export function usePhase(since: number | null, cycleSeconds: number, still: boolean): number {
+  const [phase, setPhase] = useState(0);
+  useEffect(() => {
+    if (since === null || still) return;
+    let frame = 0;
+    const draw = () => {
+      const seconds = (Date.now() - since) / 1000;
+      setPhase((Math.max(0, seconds) / cycleSeconds) % 1);
+      frame = requestAnimationFrame(draw);
+    };
+    frame = requestAnimationFrame(draw);
+    return () => cancelAnimationFrame(frame);
+  }, [since, cycleSeconds, still]);
+  return phase;
+}
+
+/** Key poses side by side: for print, and for people who asked for less motion. */
+export function FigureStrip({ samples, view, className }: { samples: FormSamples; view: View; className?: string }) {
+  return (
+    <div className={`flex ${className ?? ""}`}>
+      {samples.segments.map((segment) => {
+        const { row, sample } = rowAt(samples, segment.from);
+        return <Figure key={segment.from} row={row} frame={segmentOfSample(samples, sample).frame} view={view} className="min-w-0 flex-1" />;
+      })}
+    </div>
+  );
+}
+
+/** The figure at a phase of its round. */
+export function MovingFigure({
+  samples,
+  phase,
+  ...figure
+}: { samples: FormSamples; phase: number } & Omit<FigureProps, "row" | "frame">) {
+  const { row, sample } = rowAt(samples, phase);
+  return <Figure row={row} frame={segmentOfSample(samples, sample).frame} {...figure} />;
+}

@@ -1,0 +1,80 @@
+import type { FormKind } from "@able-tide/core/movement/form";
+import type { Side } from "@able-tide/core/side";
+import { useId } from "react";
+
+/** What a vessel tells: the form by its outline, how much by its fill, one-sidedness by a cut in the rim. */
+export interface VesselProps {
+  readonly form: FormKind | "rest";
+  /** Share of full size, 0 to 1. */
+  readonly level: number;
+  readonly hold?: Side | null;
+  readonly lighterSide?: Side | null;
+  /** What it says to who cannot see it; without it the vessel is decoration beside words. */
+  readonly label?: string;
+  readonly size?: number;
+}
+
+/** Outline of the glass, inside which the water stands: a 24 by 24 field, rim at 4, foot at 21. */
+const OUTLINES = {
+  standing: { path: "M6.5 4 L8 21 H16 L17.5 4", rim: 4, foot: 21 },
+  supported: { path: "M6.5 4 L8 21 H16 L17.5 4", rim: 4, foot: 21 },
+  seated: { path: "M2.5 9 C2.5 16.5 6.5 21 12 21 C17.5 21 21.5 16.5 21.5 9", rim: 9, foot: 21 },
+} as const;
+
+/** A handle on the side of the hand that holds on. Seen from the front, the person's right is on the left. */
+const HANDLE = { right: "M7 8.5 C1.5 8.5 1.5 16 7.6 16", left: "M17 8.5 C22.5 8.5 22.5 16 16.4 16" } as const;
+
+function notchAt(form: FormKind, side: Side): string {
+  const { rim } = OUTLINES[form];
+  const reach = form === "seated" ? 9.5 : 5.5;
+  const x = side === "right" ? 12 - reach : 12 + reach;
+  return `M${x - 3.2} ${rim - 4} L${x} ${rim + 0.5} L${x + 3.2} ${rim - 4}`;
+}
+
+/** The product's one sign: a small vessel, filled to how much of the full movement somebody does. */
+export function Vessel({ form, level, hold = null, lighterSide = null, label, size = 28 }: VesselProps) {
+  const clip = useId();
+  const named = label ? ({ role: "img", "aria-label": label } as const) : ({ "aria-hidden": true } as const);
+  if (form === "rest")
+    return (
+      <svg viewBox="0 0 24 24" width={size} height={size} {...named}>
+        <circle cx="12" cy="13" r="7.5" fill="none" stroke="var(--vessel-line)" strokeWidth="1.8" strokeDasharray="2.2 3.1" />
+      </svg>
+    );
+  const { path, rim, foot } = OUTLINES[form];
+  const surface = foot - Math.max(0.06, level) * (foot - rim - 1.6);
+  return (
+    <svg viewBox="0 0 24 24" width={size} height={size} overflow="visible" {...named}>
+      <clipPath id={clip}>
+        <path d={`${path} Z`} />
+      </clipPath>
+      <path d={`${path} Z`} fill="var(--vessel-glass)" />
+      <path
+        clipPath={`url(#${clip})`}
+        fill="var(--vessel-water)"
+        d={`M0 ${surface} Q4 ${surface - 1.3} 8 ${surface} T16 ${surface} T24 ${surface} V24 H0 Z`}
+      />
+      {hold && <path d={HANDLE[hold]} fill="none" stroke="var(--vessel-line)" strokeWidth="1.8" />}
+      <path d={path} fill="none" stroke="var(--vessel-line)" strokeWidth="1.8" strokeLinejoin="round" strokeLinecap="round" />
+      {lighterSide && (
+        <path
+          d={notchAt(form, lighterSide)}
+          fill="none"
+          stroke="var(--vessel-mark)"
+          strokeWidth="2.4"
+          strokeLinejoin="round"
+          strokeLinecap="round"
+        />
+      )}
+    </svg>
+  );
+}
+
+const FORM_WORDS = { standing: "standing", supported: "standing with a hand on the rail", seated: "seated", rest: "rest" } as const;
+
+/** A vessel in words: "seated, three quarters, less on the right". */
+export function vesselInWords({ form, level, lighterSide }: VesselProps): string {
+  if (form === "rest") return "rest";
+  const size = level > 0.99 ? "whole" : `${Math.round(level * 100)} %`;
+  return [FORM_WORDS[form], size, lighterSide && `less on the ${lighterSide}`].filter(Boolean).join(", ");
+}

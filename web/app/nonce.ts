@@ -1,0 +1,5 @@
+import { createContext, useContext } from "react";
+
+/** The nonce of this response's content security policy; empty in the browser, which has no need of it any more. */
+export const NonceContext = createContext("");
+export const useNonce = (): string => useContext(NonceContext);

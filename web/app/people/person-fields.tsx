@@ -1,0 +1,69 @@
+import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
+import { parseWithValibot } from "@conform-to/valibot";
+import { Form } from "react-router";
+import { Button } from "../kit/button.tsx";
+import { Problem, TextArea, TextField } from "../kit/field.tsx";
+import { PersonForm } from "./person-form.ts";
+
+export interface PersonDefaults {
+  readonly name: string;
+  readonly birthYear: number;
+  readonly statureCentimetres: number;
+  readonly massKilograms: number;
+  readonly uses: string;
+  readonly notes: string;
+  readonly groupIds: readonly string[];
+}
+
+interface Props {
+  readonly lastResult: SubmissionResult<string[]> | null;
+  readonly defaults?: PersonDefaults;
+  readonly groups: readonly { readonly id: string; readonly name: string }[];
+  readonly save: string;
+}
+
+/** The form of a person, for adding and for changing. */
+export function PersonFields({ lastResult, defaults, groups, save }: Props) {
+  const [form, fields] = useForm({
+    id: "person",
+    lastResult,
+    ...(defaults ? { defaultValue: { ...defaults, groupIds: [...defaults.groupIds] } } : {}),
+    onValidate: ({ formData }) => parseWithValibot(formData, { schema: PersonForm }),
+  });
+  const chosen = fields.groupIds.initialValue;
+  const checked = (id: string) => (Array.isArray(chosen) ? chosen.includes(id) : chosen === id);
+  return (
+    <Form method="post" {...getFormProps(form)} className="flex flex-col gap-5">
+      <input type="hidden" name="intent" value="person" />
+      <Problem id={`${form.id}-problem`} errors={form.errors} />
+      <TextField field={fields.name} label="Name to call them by" />
+      <div className="grid gap-5 sm:grid-cols-3">
+        <TextField field={fields.birthYear} label="Birth year" inputMode="numeric" />
+        <TextField field={fields.statureCentimetres} label="Stature" hint="cm" inputMode="decimal" />
+        <TextField field={fields.massKilograms} label="Mass" hint="kg" inputMode="decimal" />
+      </div>
+      <TextField field={fields.uses} label="What they use" hint="stick, hearing aid, wheelchair" />
+      <TextArea field={fields.notes} label="Notes" />
+      <fieldset>
+        <legend className="mb-1 font-semibold">Groups</legend>
+        <div className="flex flex-wrap gap-x-6">
+          {groups.map((group) => (
+            <label key={group.id} className="flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                name={fields.groupIds.name}
+                value={group.id}
+                defaultChecked={checked(group.id)}
+                className="size-5 accent-tide-700"
+              />
+              {group.name}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      <div>
+        <Button>{save}</Button>
+      </div>
+    </Form>
+  );
+}

@@ -1,0 +1,41 @@
+import * as v from "valibot";
+
+const YEAR = { earliest: 1905, latest: 2010 } as const;
+const STATURE = { least: 100, most: 220 } as const;
+const MASS = { least: 25, most: 250 } as const;
+
+const stature = "Stature is a number of centimetres, such as 164.";
+const mass = "Mass is a number of kilograms, such as 68.";
+const year = "Birth year is a year, such as 1948.";
+const text = (most: number) =>
+  v.pipe(v.optional(v.string(), ""), v.maxLength(most, `Please keep this under ${most} letters.`));
+
+/** The form of a person, in the units people use. */
+export const PersonForm = v.object({
+  name: v.pipe(
+    v.string("Please give the name to call them by."),
+    v.trim(),
+    v.minLength(1, "Please give the name to call them by."),
+    v.maxLength(60, "Please keep the name under 60 letters."),
+  ),
+  birthYear: v.pipe(
+    v.number(year),
+    v.integer(year),
+    v.minValue(YEAR.earliest, `Birth year should be ${YEAR.earliest} or later.`),
+    v.maxValue(YEAR.latest, `Birth year should be ${YEAR.latest} or earlier.`),
+  ),
+  statureCentimetres: v.pipe(
+    v.number(stature),
+    v.minValue(STATURE.least, `Stature should be ${STATURE.least} cm or more. Is it in centimetres?`),
+    v.maxValue(STATURE.most, `Stature should be ${STATURE.most} cm or less. Is it in centimetres?`),
+  ),
+  massKilograms: v.pipe(
+    v.number(mass),
+    v.minValue(MASS.least, `Mass should be ${MASS.least} kg or more.`),
+    v.maxValue(MASS.most, `Mass should be ${MASS.most} kg or less.`),
+  ),
+  uses: text(200),
+  notes: text(2000),
+  groupIds: v.optional(v.array(v.pipe(v.string(), v.uuid())), []),
+});
+export type PersonForm = v.InferOutput<typeof PersonForm>;

@@ -1,0 +1,36 @@
+import { parseWithValibot } from "@conform-to/valibot";
+import { data, redirect } from "react-router";
+import { listGroups } from "../../server/groups/groups.ts";
+import { addPerson } from "../../server/people/people.ts";
+import { PageHead } from "../kit/shell.tsx";
+import { PersonFields } from "../people/person-fields.tsx";
+import { PersonForm } from "../people/person-form.ts";
+import { knownGroups } from "../people/known-groups.server.ts";
+import { scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/person-new";
+
+export const meta: Route.MetaFunction = () => [{ title: "Add a person · Able Tide" }];
+
+export async function loader({ context }: Route.LoaderArgs) {
+  return { groups: await listGroups(context.get(scopeContext)) };
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  const submission = parseWithValibot(await request.formData(), { schema: PersonForm });
+  if (submission.status !== "success") return data(submission.reply(), { status: 422 });
+  if (!(await knownGroups(scope, submission.value.groupIds)))
+    return data(submission.reply({ formErrors: ["One of the groups is not there any more."] }), { status: 422 });
+  return redirect(`/people/${await addPerson(scope, submission.value)}`);
+}
+
+export default function NewPerson({ loaderData, actionData }: Route.ComponentProps) {
+  return (
+    <>
+      <PageHead title="Add a person" note="Limits come next, once the person is written down." />
+      <div className="max-w-2xl rounded-soft border border-sand-300 bg-white p-6">
+        <PersonFields lastResult={actionData ?? null} groups={loaderData.groups} save="Add the person" />
+      </div>
+    </>
+  );
+}

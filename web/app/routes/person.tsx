@@ -1,0 +1,133 @@
+import { holdsOn } from "@able-tide/core/caps/cap";
+import { parseWithValibot } from "@conform-to/valibot";
+import { data } from "react-router";
+import * as v from "valibot";
+import { listGroups } from "../../server/groups/groups.ts";
+import { addCap, capHistory, endCap } from "../../server/people/caps.ts";
+import { changePerson, findPerson } from "../../server/people/people.ts";
+import { type Scope, today } from "../../server/scope.ts";
+import { ButtonLink } from "../kit/button.tsx";
+import { PageHead } from "../kit/shell.tsx";
+import { CapFields } from "../people/cap-fields.tsx";
+import { CapForm } from "../people/cap-form.ts";
+import { CapList } from "../people/cap-list.tsx";
+import { EndCapForm } from "../people/end-cap-form.ts";
+import { knownGroups } from "../people/known-groups.server.ts";
+import { LimitsFigure } from "../people/limits-figure.tsx";
+import { PersonFields } from "../people/person-fields.tsx";
+import { PersonForm } from "../people/person-form.ts";
+import { notFound, scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/person";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.person.name ?? "Person"} · Able Tide` }];
+
+const isId = (id: string): boolean => v.is(v.pipe(v.string(), v.uuid()), id);
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
+  if (!person) throw notFound();
+  const [groups, caps] = await Promise.all([listGroups(scope), capHistory(scope, person.id)]);
+  return { person, groups, caps, today: today(scope) };
+}
+
+async function saveCap(scope: Scope, personId: string, formData: FormData) {
+  const submission = parseWithValibot(formData, { schema: CapForm });
+  if (submission.status !== "success") return data({ cap: submission.reply() }, { status: 422 });
+  if ((await addCap(scope, personId, submission.value)) === null) throw notFound();
+  return data({ cap: submission.reply({ resetForm: true }) });
+}
+
+async function finishCap(scope: Scope, personId: string, formData: FormData) {
+  const submission = parseWithValibot(formData, { schema: EndCapForm });
+  const typed = String(formData.get("because") ?? "");
+  const capId = String(formData.get("capId") ?? "");
+  if (submission.status !== "success") {
+    const message = submission.error?.["because"]?.[0] ?? "This cap is not known.";
+    return data({ ending: { capId, message, typed } }, { status: 422 });
+  }
+  const outcome = await endCap(scope, personId, submission.value.capId, submission.value.because);
+  if (outcome === "unknown") throw notFound();
+  if (outcome === "absolute")
+    return data({ ending: { capId, message: "Only the clinician ends this one.", typed } }, { status: 403 });
+  return data({});
+}
+
+async function savePerson(scope: Scope, personId: string, formData: FormData) {
+  const submission = parseWithValibot(formData, { schema: PersonForm });
+  if (submission.status !== "success") return data({ person: submission.reply() }, { status: 422 });
+  if (!(await knownGroups(scope, submission.value.groupIds)))
+    return data({ person: submission.reply({ formErrors: ["One of the groups is not there any more."] }) }, { status: 422 });
+  if (!(await changePerson(scope, personId, submission.value))) throw notFound();
+  return data({ saved: true });
+}
+
+type Answer = {
+  cap?: ReturnType<ReturnType<typeof parseWithValibot>["reply"]>;
+  person?: ReturnType<ReturnType<typeof parseWithValibot>["reply"]>;
+  ending?: { capId: string; message: string; typed: string };
+  saved?: boolean;
+};
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  if (!isId(params.personId)) throw notFound();
+  const formData = await request.formData();
+  const handlers = { cap: saveCap, "end-cap": finishCap, person: savePerson } as const;
+  const intent = String(formData.get("intent"));
+  if (!(intent in handlers)) throw data("This form is not known.", { status: 400 });
+  return handlers[intent as keyof typeof handlers](scope, params.personId, formData);
+}
+
+export default function PersonPage({ loaderData: { person, groups, caps, today }, actionData }: Route.ComponentProps) {
+  const answer: Answer = actionData ?? {};
+  const holding = caps.filter((cap) => cap.ended === null && holdsOn(cap, today));
+  return (
+    <>
+      <PageHead title={person.name} note={[`born ${person.birthYear}`, person.uses].filter(Boolean).join(" · ")}>
+        <ButtonLink look="plain" to={`/weeks/${person.id}`}>
+          Their weeks
+        </ButtonLink>
+      </PageHead>
+      <div className="grid items-start gap-8 lg:grid-cols-[20rem_1fr]">
+        <LimitsFigure caps={holding} name={person.name} />
+        <section aria-labelledby="caps-head">
+          <h2 id="caps-head" className="mb-3 text-2xl">
+            Caps and why
+          </h2>
+          <CapList caps={caps} today={today} problem={answer.ending ?? null} />
+          <details className="mt-5 rounded-soft border border-sand-300 bg-white p-4" open={answer.cap?.status === "error" || caps.length === 0}>
+            <summary className="flex min-h-11 items-center font-display text-xl font-bold">Set a cap</summary>
+            <div className="mt-3">
+              <CapFields key={caps.length} lastResult={answer.cap ?? null} today={today} />
+            </div>
+          </details>
+        </section>
+      </div>
+      <section className="mt-8 max-w-3xl rounded-soft border border-sand-300 bg-white p-6" aria-labelledby="person-head">
+        <h2 id="person-head" className="mb-4 text-2xl">
+          The person
+        </h2>
+        {answer.saved && (
+          <p role="status" className="mb-3 font-semibold text-tide-700">
+            Saved.
+          </p>
+        )}
+        <PersonFields
+          lastResult={answer.person ?? null}
+          groups={groups}
+          save="Save the person"
+          defaults={{
+            name: person.name,
+            birthYear: person.birthYear,
+            statureCentimetres: Math.round(person.stature * 1000) / 10,
+            massKilograms: person.mass,
+            uses: person.uses,
+            notes: person.notes,
+            groupIds: person.groupIds,
+          }}
+        />
+      </section>
+    </>
+  );
+}

@@ -1,0 +1,82 @@
+import { getFormProps, useForm } from "@conform-to/react";
+import { getValibotConstraint, parseWithValibot } from "@conform-to/valibot";
+import { data, Form, redirect } from "react-router";
+import * as v from "valibot";
+import { signIn } from "../../server/accounts/sign-in.ts";
+import { database } from "../../server/database.ts";
+import { Button } from "../kit/button.tsx";
+import { Problem, TextField } from "../kit/field.tsx";
+import { Vessel } from "../kit/vessel.tsx";
+import { addressContext, now, signInCookie } from "../signed-in.server.ts";
+import type { Route } from "./+types/sign-in";
+
+const SignIn = v.object({
+  email: v.pipe(v.string("Please type your email address."), v.email("This does not look like an email address.")),
+  password: v.pipe(v.string("Please type your password."), v.minLength(1, "Please type your password.")),
+});
+
+export const meta: Route.MetaFunction = () => [{ title: "Sign in · Able Tide" }];
+
+/** Only a path of this site, so that nobody is sent elsewhere after signing in. */
+function wayBack(request: Request): string {
+  const back = new URL(request.url).searchParams.get("back") ?? "/";
+  return /^\/(?![/\\])/.test(back) ? back : "/";
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const submission = parseWithValibot(await request.formData(), { schema: SignIn });
+  if (submission.status !== "success") return data(submission.reply({ hideFields: ["password"] }), { status: 422 });
+  const outcome = await signIn(database(), { ...submission.value, address: context.get(addressContext) }, now());
+  if (outcome.kind === "welcome")
+    return redirect(wayBack(request), { headers: { "Set-Cookie": await signInCookie.serialize(outcome.token) } });
+  const wait = outcome.kind === "wait";
+  return data(
+    submission.reply({
+      hideFields: ["password"],
+      formErrors: [
+        wait
+          ? "There were too many tries. Please wait a quarter of an hour."
+          : "Email and password do not go together. Please try again.",
+      ],
+    }),
+    { status: wait ? 429 : 401 },
+  );
+}
+
+export default function SignInPage({ actionData }: Route.ComponentProps) {
+  const [form, fields] = useForm({ lastResult: actionData ?? null, constraint: getValibotConstraint(SignIn) });
+  return (
+    <main className="grid min-h-screen lg:grid-cols-[1fr_26rem]">
+      <section className="relative hidden flex-col justify-end overflow-hidden bg-tide-800 p-14 text-sand-50 lg:flex">
+        <svg viewBox="0 0 800 400" preserveAspectRatio="none" className="absolute inset-x-0 bottom-0 h-3/5 w-full" aria-hidden="true">
+          <path d="M0 330 C130 320 170 140 330 110 S560 130 640 240 S760 330 800 334 V400 H0 Z" fill="var(--color-tide-700)" />
+          <path d="M0 352 C160 345 220 230 380 205 S620 250 700 320 S780 350 800 352 V400 H0 Z" fill="var(--color-tide-600)" />
+        </svg>
+        <div className="relative">
+          <div className="mb-6 flex gap-3 class-room">
+            <Vessel form="standing" level={1} size={44} />
+            <Vessel form="supported" level={0.7} hold="left" size={44} />
+            <Vessel form="seated" level={0.8} lighterSide="right" size={44} />
+          </div>
+          <p className="max-w-xl font-display text-4xl leading-tight font-bold">One session, every body: each in the form that fits today.</p>
+        </div>
+      </section>
+      <section className="flex flex-col justify-center gap-6 p-8 sm:p-12">
+        <div>
+          <h1 className="text-3xl">Able Tide</h1>
+          <p className="mt-1 text-lg text-sand-600">Sign in to your groups.</p>
+        </div>
+        <Form method="post" {...getFormProps(form)} className="flex flex-col gap-5">
+          <Problem id={`${form.id}-problem`} errors={form.errors} />
+          <TextField field={fields.email} label="Email" type="email" autoComplete="username" />
+          <TextField field={fields.password} label="Password" type="password" autoComplete="current-password" />
+          <Button>Sign in</Button>
+        </Form>
+        <p className="text-sand-600">
+          Able Tide supports a qualified instructor. It is not medical advice and defers to the clinician, to the venue's rules and to
+          local law.
+        </p>
+      </section>
+    </main>
+  );
+}

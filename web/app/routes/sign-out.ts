@@ -1,0 +1,13 @@
+import { redirect } from "react-router";
+import { signOut } from "../../server/accounts/sign-in.ts";
+import { database } from "../../server/database.ts";
+import { signInCookie, tokenOf } from "../signed-in.server.ts";
+import type { Route } from "./+types/sign-out";
+
+export const loader = () => redirect("/");
+
+export async function action({ request }: Route.ActionArgs) {
+  const token = await tokenOf(request);
+  if (token) await signOut(database(), token);
+  return redirect("/sign-in", { headers: { "Set-Cookie": await signInCookie.serialize("", { maxAge: 0 }) } });
+}

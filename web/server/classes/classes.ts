@@ -1,0 +1,122 @@
+import { randomUUID } from "node:crypto";
+import type { ClassEvent } from "@able-tide/core/class/events";
+import type { ClassScript } from "@able-tide/core/class/script";
+import type { Scope } from "../scope.ts";
+
+export interface TaughtClass {
+  readonly id: string;
+  readonly planId: string;
+  readonly groupId: string;
+  readonly day: string;
+  readonly script: ClassScript;
+  readonly endedAt: string | null;
+}
+
+interface ClassRow {
+  id: string;
+  plan_id: string;
+  group_id: string;
+  day: string;
+  script: ClassScript;
+  ended_at: Date | null;
+}
+
+const toClass = (row: ClassRow): TaughtClass => ({
+  id: row.id,
+  planId: row.plan_id,
+  groupId: row.group_id,
+  day: row.day,
+  script: row.script,
+  endedAt: row.ended_at?.toISOString() ?? null,
+});
+
+const classesOf = (scope: Scope) => scope.database("classes").where("organisation_id", scope.organisationId);
+
+export async function findClass(scope: Scope, id: string): Promise<TaughtClass | null> {
+  const row = await classesOf(scope).where({ id }).first<ClassRow>("*");
+  return row ? toClass(row) : null;
+}
+
+/** The class of a plan that has been started and not ended. */
+export async function openClassOf(scope: Scope, planId: string): Promise<TaughtClass | null> {
+  const row = await classesOf(scope).where({ plan_id: planId }).whereNull("ended_at").first<ClassRow>("*");
+  return row ? toClass(row) : null;
+}
+
+/** Classes begun and not ended, newest first. */
+export async function openClasses(scope: Scope): Promise<TaughtClass[]> {
+  const rows = await classesOf(scope).whereNull("ended_at").orderBy("started_at", "desc").select<ClassRow[]>("*");
+  return rows.map(toClass);
+}
+
+/** Ended classes, newest first. */
+export async function endedClasses(scope: Scope, most: number): Promise<TaughtClass[]> {
+  const rows = await classesOf(scope).whereNotNull("ended_at").orderBy("day", "desc").limit(most).select<ClassRow[]>("*");
+  return rows.map(toClass);
+}
+
+/** Begins a class with what was planned and fitted, which it keeps whatever changes later. */
+export async function beginClass(
+  scope: Scope,
+  input: { readonly planId: string; readonly groupId: string; readonly day: string; readonly script: ClassScript },
+): Promise<string> {
+  const id = randomUUID();
+  await scope.database("classes").insert({
+    organisation_id: scope.organisationId,
+    id,
+    plan_id: input.planId,
+    group_id: input.groupId,
+    day: input.day,
+    script: JSON.stringify(input.script),
+    last_sequence: 0,
+    started_by: scope.accountId,
+    started_at: scope.now(),
+  });
+  return id;
+}
+
+/**
+ * Adds events to a class. Each gets the next number of this class under the class row's lock, so that numbers become
+ * visible in order; an event that is already there is left as it is.
+ *
+ * @returns false if the organisation has no such class
+ */
+export async function addEvents(scope: Scope, classId: string, events: readonly ClassEvent[]): Promise<boolean> {
+  return scope.database.transaction(async (transaction) => {
+    const own = { organisation_id: scope.organisationId, id: classId };
+    const row = await transaction("classes").where(own).forUpdate().first<{ last_sequence: number }>("last_sequence");
+    if (!row) return false;
+    let sequence = row.last_sequence;
+    for (const event of events) {
+      const added = await transaction("class_events")
+        .insert({
+          organisation_id: scope.organisationId,
+          class_id: classId,
+          id: event.id,
+          sequence: sequence + 1,
+          event: JSON.stringify(event),
+          recorded_by: scope.accountId,
+          recorded_at: scope.now(),
+        })
+        .onConflict(["organisation_id", "class_id", "id"])
+        .ignore()
+        .returning("id");
+      if (added.length > 0) sequence += 1;
+    }
+    const ended = events.find((event) => event.kind === "ended");
+    await transaction("classes")
+      .where(own)
+      .update({ last_sequence: sequence, ...(ended ? { ended_at: ended.at } : {}) });
+    return true;
+  });
+}
+
+/** Everything that happened in a class, in the order it was recorded. */
+export async function listEvents(scope: Scope, classId: string): Promise<ClassEvent[]> {
+  const rows = await scope
+    .database("class_events")
+    .where({ organisation_id: scope.organisationId, class_id: classId })
+    .orderBy("sequence")
+    .select<{ event: ClassEvent }[]>("event");
+  return rows.map((row) => row.event);
+}

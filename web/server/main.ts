@@ -1,0 +1,66 @@
+import { createServer } from "node:http";
+import { createRequestHandler } from "@react-router/express";
+import compression from "compression";
+import express from "express";
+import helmet from "helmet";
+import pino from "pino";
+import { RouterContextProvider } from "react-router";
+import { addressContext } from "../app/signed-in.server.ts";
+import { database } from "./database.ts";
+import { loadDemo } from "./demo/load-demo.ts";
+import { migrate } from "./migrate.ts";
+
+const logger = pino({ level: process.env["LOG_LEVEL"] ?? "warn" });
+
+/** Brings the database up to date and, when asked for, loads the demo once. */
+export async function prepare(options: { readonly demo: boolean }): Promise<void> {
+  await migrate(database());
+  if (options.demo) await loadDemo(database(), () => new Date());
+}
+
+/**
+ * Serves the built application.
+ *
+ * @param clientFolder the built browser files
+ * @returns the port it listens on, on loopback
+ */
+export async function serve(options: { readonly port: number; readonly clientFolder: string }): Promise<number> {
+  const app = express();
+  app.disable("x-powered-by");
+  // Pages set their own content security policy, with a nonce each: see app/entry.server.tsx.
+  app.use(helmet({ contentSecurityPolicy: false, strictTransportSecurity: false }));
+  app.use(compression());
+  app.use("/assets", express.static(`${options.clientFolder}/assets`, { immutable: true, maxAge: "1y" }));
+  app.use(express.static(options.clientFolder, { maxAge: "1h" }));
+  app.use((request, response, next) => {
+    response.on("finish", () => {
+      logger.info({ method: request.method, path: request.path, status: response.statusCode });
+    });
+    next();
+  });
+  app.use(
+    createRequestHandler({
+      build: () => import("virtual:react-router/server-build"),
+      getLoadContext: (request) => {
+        const context = new RouterContextProvider();
+        context.set(addressContext, request.socket.remoteAddress ?? "unknown");
+        return context;
+      },
+    }),
+  );
+
+  const server = createServer(app);
+  await new Promise<void>((resolve, reject) => {
+    server.once("error", reject);
+    server.listen(options.port, "127.0.0.1", resolve);
+  });
+  const stop = () => {
+    server.close();
+    server.closeAllConnections();
+    void database().destroy();
+  };
+  process.once("SIGTERM", stop);
+  process.once("SIGINT", stop);
+  const address = server.address();
+  return typeof address === "object" && address !== null ? address.port : options.port;
+}

@@ -1,0 +1,40 @@
+import type { Knex } from "knex";
+import { firstFloor } from "./migrations/001-first-floor.ts";
+
+const MIGRATIONS = [firstFloor];
+
+/** Holds off every other process that would migrate or load the demo; released when the connection ends. */
+const SET_UP_LOCK = 7_251_904;
+
+type Migration = (typeof MIGRATIONS)[number];
+
+const migrationSource: Knex.MigrationSource<Migration> = {
+  getMigrations: async () => MIGRATIONS,
+  getMigrationName: (migration) => migration.name,
+  getMigration: async (migration) => ({
+    up: migration.up,
+    down: async () => {
+      throw new Error(`${migration.name} only goes forward`);
+    },
+  }),
+};
+
+/** Runs work under a PostgreSQL session lock, so that two processes starting at once take turns. */
+export async function withSetUpLock<Value>(database: Knex, work: () => Promise<Value>): Promise<Value> {
+  const connection = await database.client.acquireConnection();
+  try {
+    await connection.query("select pg_advisory_lock($1)", [SET_UP_LOCK]);
+    return await work();
+  } finally {
+    await connection.query("select pg_advisory_unlock($1)", [SET_UP_LOCK]);
+    await database.client.releaseConnection(connection);
+  }
+}
+
+/** Brings the database to the present shape. A lock row that a killed process left behind is freed first. */
+export const migrate = (database: Knex): Promise<void> =>
+  withSetUpLock(database, async () => {
+    const options = { migrationSource };
+    await database.migrate.forceFreeMigrationsLock(options);
+    await database.migrate.latest(options);
+  });

@@ -17,6 +17,8 @@ export default [
       route("weeks/:personId?", "routes/weeks.tsx"),
     ]),
     route("movements/:movementId/file", "routes/movement-file.ts"),
+    route("plans/:planId/content", "routes/plan-content.ts"),
+    route("plans/:planId/teach", "routes/plan-teach.ts"),
     route("classes/:classId", "routes/class.tsx"),
     route("classes/:classId/events", "routes/class-events.ts"),
   ]),

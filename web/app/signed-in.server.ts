@@ -1,9 +1,10 @@
 import { createContext, createCookie, data, type MiddlewareFunction, redirect } from "react-router";
 import { scopeOfToken } from "../server/accounts/sign-in.ts";
+import { now } from "../server/clock.ts";
 import { database } from "../server/database.ts";
 import type { Scope } from "../server/scope.ts";
 
-export const now = (): Date => new Date();
+
 
 /** Carries the sign-in token; nothing else is kept in the browser. */
 export const signInCookie = createCookie("able-tide", {

@@ -4,8 +4,9 @@ import compression from "compression";
 import express from "express";
 import helmet from "helmet";
 import pino from "pino";
-import { RouterContextProvider } from "react-router";
+import { RouterContextProvider, type ServerBuild } from "react-router";
 import { addressContext } from "../app/signed-in.server.ts";
+import { now } from "./clock.ts";
 import { database } from "./database.ts";
 import { loadDemo } from "./demo/load-demo.ts";
 import { migrate } from "./migrate.ts";
@@ -15,7 +16,7 @@ const logger = pino({ level: process.env["LOG_LEVEL"] ?? "warn" });
 /** Brings the database up to date and, when asked for, loads the demo once. */
 export async function prepare(options: { readonly demo: boolean }): Promise<void> {
   await migrate(database());
-  if (options.demo) await loadDemo(database(), () => new Date());
+  if (options.demo) await loadDemo(database(), now());
 }
 
 /**
@@ -40,7 +41,7 @@ export async function serve(options: { readonly port: number; readonly clientFol
   });
   app.use(
     createRequestHandler({
-      build: () => import("virtual:react-router/server-build"),
+      build: () => import("virtual:react-router/server-build") as unknown as Promise<ServerBuild>,
       getLoadContext: (request) => {
         const context = new RouterContextProvider();
         context.set(addressContext, request.socket.remoteAddress ?? "unknown");

@@ -1,8 +1,12 @@
 import { handOver, LANDMARK_TOLERANCE, sidedColumn } from "../body/channels.ts";
 import type { Demand } from "../movement/demand.ts";
+import type { Feature } from "../movement/features.ts";
 import type { FormKind } from "../movement/form.ts";
 import { sideIndex } from "../side.ts";
 import { type Cap, CAP_TOLERANCE, type CapLimit, sidesOf } from "./cap.ts";
+
+/** Features that a shape has at every size or at none. */
+const HOLDS: readonly Feature[] = ["holdsWithLeft", "holdsWithRight"];
 
 /** Whether a form is done on the feet. */
 export const isOnFeet = (kind: FormKind): boolean => kind !== "seated";
@@ -35,6 +39,8 @@ export function forbidsAtAnySize({ limit }: Cap, kind: FormKind, demand: Demand)
       return isOnFeet(kind);
     case "oneLegSeconds":
       return breaksOneLeg(limit, demand);
+    case "barredFeature":
+      return HOLDS.includes(limit.limit) && demand.features.has(limit.limit);
     case "steadiness":
       return demand.quietSteadiness > limit.limit + CAP_TOLERANCE.degrees;
     default:

@@ -32,6 +32,16 @@ describe("replaying a class", () => {
     );
   });
 
+  test("a note taken back is not told any more", () => {
+    const back: ClassEvent = { kind: "withdrawn", id: uuid(8), at: at(8), noteId: uuid(4) };
+    expect(classState([...story, back]).notes).toEqual([]);
+  });
+
+  test("the class began with its first movement", () => {
+    expect(classState(story).begunAt).toBe(at(2));
+    expect(classState([]).begunAt).toBeNull();
+  });
+
   test("a person ticked off again is not here", () => {
     const off: ClassEvent = { kind: "attended", id: uuid(9), at: at(9), personId: ada, here: false };
     expect(classState([...story, off]).here.size).toBe(0);

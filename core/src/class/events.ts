@@ -37,6 +37,8 @@ export const ClassEvent = v.variant("kind", [
   v.object({ kind: v.literal("moved"), id, at: instant, step: whole }),
   v.object({ kind: v.literal("attended"), id, at: instant, personId: id, here: v.boolean() }),
   v.object({ kind: v.literal("noted"), id, at: instant, personId: id, step: whole, sign: v.picklist(SIGN_NAMES) }),
+  /** Takes a note back that was made by mistake; the note stays on record. */
+  v.object({ kind: v.literal("withdrawn"), id, at: instant, noteId: id }),
   v.object({
     kind: v.literal("ended"),
     id,
@@ -48,6 +50,7 @@ export const ClassEvent = v.variant("kind", [
 export type ClassEvent = v.InferOutput<typeof ClassEvent>;
 
 export interface NotedSign {
+  readonly id: string;
   readonly personId: string;
   readonly step: number;
   readonly sign: Sign;
@@ -60,6 +63,8 @@ export interface ClassState {
   readonly step: number | null;
   /** Since when, ISO instant. */
   readonly stepSince: string | null;
+  /** When the first movement began, ISO instant. */
+  readonly begunAt: string | null;
   readonly here: ReadonlySet<string>;
   readonly notes: readonly NotedSign[];
   readonly ended: { readonly effort: number; readonly note: string; readonly at: string } | null;
@@ -75,27 +80,33 @@ export function classState(events: readonly ClassEvent[]): ClassState {
   const state = {
     step: null as number | null,
     stepSince: null as string | null,
+    begunAt: null as string | null,
     here: new Set<string>(),
     notes: [] as NotedSign[],
     ended: null as ClassState["ended"],
   };
+  const withdrawn = new Set<string>();
   for (const event of once) {
     switch (event.kind) {
       case "moved":
         state.step = event.step;
         state.stepSince = event.at;
+        state.begunAt ??= event.at;
         break;
       case "attended":
         if (event.here) state.here.add(event.personId);
         else state.here.delete(event.personId);
         break;
       case "noted":
-        state.notes.push({ personId: event.personId, step: event.step, sign: event.sign, at: event.at });
+        state.notes.push({ id: event.id, personId: event.personId, step: event.step, sign: event.sign, at: event.at });
+        break;
+      case "withdrawn":
+        withdrawn.add(event.noteId);
         break;
       case "ended":
         state.ended = { effort: event.effort, note: event.note, at: event.at };
         break;
     }
   }
-  return state;
+  return { ...state, notes: state.notes.filter((note) => !withdrawn.has(note.id)) };
 }

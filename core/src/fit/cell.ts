@@ -81,7 +81,7 @@ interface Ranked {
 }
 
 function rank(meant: Meant, shape: Shape, whole: readonly Demand[] | null): Ranked {
-  const keeps = readShape(meant, whole);
+  const keeps = readShape(meant, shape, whole);
   const choices = sizesOf(shape)
     .map((choice) => ({ choice, range: rangeKept(meant, keeps, choice) }))
     .sort((a, b) => b.range - a.range);

@@ -15,6 +15,8 @@ const MOVING = 10;
 /** Below this the meant form asks too little steadiness for less of it to matter. */
 const STEADINESS_THAT_COUNTS = 1.5;
 const DEPTH_THAT_COUNTS = 10;
+/** Weight held back over the heels loads the knees another way than meant: half the depth counts as kept. */
+const DEPTH_KEPT_WITH_WEIGHT_BACK = 0.5;
 
 /** The part of the body whose size scales a range. */
 export type Part = Side | "body";
@@ -67,14 +69,15 @@ export interface ShapeKeeps {
 const share = (done: number, meant: number, counts: number): number => (meant < counts ? 1 : Math.min(1, done / meant));
 
 /** @param whole the shape's demands at full size; null where only smaller sizes can be done, which are then taken at their best */
-export const readShape = (meant: Meant, whole: readonly Demand[] | null): ShapeKeeps =>
-  whole === null
-    ? { ranges: meant.moving.map(() => 1), steadiness: 1, depth: 1 }
-    : {
-        ranges: meant.moving.map((range) => Math.min(1, span(whole, range.column) / range.span)),
-        steadiness: share(steadiest(whole), meant.steadiness, STEADINESS_THAT_COUNTS),
-        depth: share(deepest(whole), meant.depth, DEPTH_THAT_COUNTS),
-      };
+export function readShape(meant: Meant, shape: FormChoice, whole: readonly Demand[] | null): ShapeKeeps {
+  const most = shape.weightBack ? DEPTH_KEPT_WITH_WEIGHT_BACK : 1;
+  if (whole === null) return { ranges: meant.moving.map(() => 1), steadiness: 1, depth: most };
+  return {
+    ranges: meant.moving.map((range) => Math.min(1, span(whole, range.column) / range.span)),
+    steadiness: share(steadiest(whole), meant.steadiness, STEADINESS_THAT_COUNTS),
+    depth: Math.min(most, share(deepest(whole), meant.depth, DEPTH_THAT_COUNTS)),
+  };
+}
 
 /** Share of full size of a part of the body; an arm that holds on or rests keeps what its shape gives it. */
 function sizeOf(choice: FormChoice, part: Part): number {

@@ -57,7 +57,7 @@ describe("one person in one block", () => {
   test("a right hand kept at the shoulder lowers the right side only, and says why", () => {
     const cell = fit(named("lift-and-part"), [cap({ channel: "handHeight", side: "right", limit: "shoulder" })]);
     expect(cell.lighterSide).toBe("right");
-    expect(cell.choice).toMatchObject({ kind: "standing", sizes: { armLeft: 8 } });
+    expect(cell.choice).toMatchObject({ kind: "standing", depth: "middle", weightBack: false, sizes: { armLeft: 8 } });
     expect(cell.choice?.sizes.armRight).toBeLessThan(8);
     expect(cell.because.map(capInWords)).toEqual([
       "Right hand stops at shoulder height: sore right shoulder, set by the clinic until 14 March",
@@ -72,6 +72,13 @@ describe("one person in one block", () => {
     const cell = fit(named("one-leg-toe-near"), [cap({ channel: "oneLegSeconds", side: "both", limit: 0 })]);
     expect(cell.choice?.kind).not.toBe("seated");
     expect(cell.choice?.toeDown).toBe(true);
+  });
+
+  test("a hand that cannot grip never holds the rail", () => {
+    const unsteady = cap({ channel: "steadiness", limit: 3 });
+    const holdOf = (caps: readonly Cap[]) => fit(named("one-leg-toe-near"), [unsteady, ...caps]).choice?.hold;
+    expect(holdOf([cap({ channel: "barredFeature", limit: "holdsWithLeft" })])).toBe("right");
+    expect(holdOf([cap({ channel: "barredFeature", limit: "holdsWithRight" })])).toBe("left");
   });
 
   test("an ankle that hardly bends: the weight goes back rather than the person sitting down", () => {

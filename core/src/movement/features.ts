@@ -1,13 +1,15 @@
 import { column, pointColumn, sidedColumn } from "../body/channels.ts";
 import { SIDES } from "../side.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
-import { type FormSamples, valueAt } from "./samples.ts";
+import { type FormSamples, segmentOfSample, valueAt } from "./samples.ts";
 
 /** What a movement does that some people must not do at any size; a cap can bar each. */
 export const FEATURES = [
   { name: "headBelowHeart", label: "head below the heart" },
   { name: "lookingUpWithTurn", label: "looking up with a turn" },
   { name: "bothHandsOverhead", label: "both hands overhead" },
+  { name: "holdsWithLeft", label: "holding on with the left hand" },
+  { name: "holdsWithRight", label: "holding on with the right hand" },
   { name: "fullNeckCircle", label: "full neck circles" },
   { name: "breathPause", label: "a pause of the breath" },
   { name: "eyesClosed", label: "eyes closed" },
@@ -38,6 +40,10 @@ function happensAt(samples: FormSamples, sample: number, feature: Feature): bool
       return value(column("headFlexion")) < LOOKING_UP && Math.abs(value(column("headRotation"))) > TURNED;
     case "bothHandsOverhead":
       return SIDES.every((side) => value(sidedColumn("handOverCrown", side)) > 0);
+    case "holdsWithLeft":
+      return segmentOfSample(samples, sample).frame.hands[0] === "firm";
+    case "holdsWithRight":
+      return segmentOfSample(samples, sample).frame.hands[1] === "firm";
     default:
       return false;
   }

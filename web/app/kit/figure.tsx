@@ -1,10 +1,10 @@
 import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import type { PoseFrame } from "@able-tide/core/body/pose";
 import { RAIL } from "@able-tide/core/movement/track";
-import { type Side, SIDES, sideIndex } from "@able-tide/core/side";
+import { otherSide, type Side, SIDES, sideIndex } from "@able-tide/core/side";
 
 /** How the body is looked at: turned so many degrees from face to face. 0 front, 90 from the person's right. */
-export const VIEWS = { front: 0, oblique: 52, side: 90 } as const;
+export const VIEWS = { front: 0, oblique: 38, side: 90 } as const;
 export type View = keyof typeof VIEWS;
 
 type Place = { readonly x: number; readonly y: number; readonly near: number };
@@ -41,15 +41,20 @@ const limb = (key: string, path: string, width: number, near: number, colour: st
   ),
 });
 
+/** How near a leg is, over its joints. */
+const legNearness = (side: Side, at: (column: number) => Place): number =>
+  (["hip", "kneeJoint", "ankle"] as const).reduce((sum, name) => sum + at(sidedPointColumn(name, side)).near, 0) / 3;
+
 function limbsOf(side: Side, at: (column: number) => Place, trunkNear: number): Part[] {
   const point = (name: Parameters<typeof sidedPointColumn>[0]) => at(sidedPointColumn(name, side));
   const [shoulder, elbow, wrist, hand] = [point("shoulder"), point("elbowJoint"), point("wristJoint"), point("handCentre")];
   const [hip, knee, ankle, heel, toe] = [point("hip"), point("kneeJoint"), point("ankle"), point("heel"), point("toe")];
   const armNear = (elbow.near + hand.near) / 2;
   const legNear = knee.near;
-  const colour = (near: number) => (near >= trunkNear - 0.02 ? "var(--figure-near)" : "var(--figure-far)");
+  const colour = (near: number) => (near >= trunkNear - 0.06 ? "var(--figure-near)" : "var(--figure-far)");
   const armColour = colour(armNear);
-  const legColour = colour((hip.near + knee.near + ankle.near) / 3);
+  const behind = legNearness(side, at) < legNearness(otherSide(side), at) - 0.02;
+  const legColour = behind ? "var(--figure-far)" : "var(--figure-near)";
   return [
     limb(`${side}-upper-arm`, line(shoulder, elbow), WIDTH.upperArm, armNear, armColour),
     limb(`${side}-forearm`, line(elbow, wrist, hand), WIDTH.forearm, armNear + 0.001, armColour),
@@ -145,40 +150,71 @@ function Setting({ frame, row, view }: { frame: PoseFrame; row: ArrayLike<number
   );
 }
 
+/** A height a hand should not pass. */
+export interface FigureLine {
+  /** Over the floor, share of stature. */
+  readonly height: number;
+  readonly label: string;
+  /** The person's own side it speaks of. */
+  readonly side: Side | "both";
+}
+
+/** From where to where a line runs: from the front only over its own side; the person's right is on the left. */
+function extentOf(side: FigureLine["side"], view: View): readonly [from: number, to: number] {
+  if (view !== "front" || side === "both") return [-38, 38];
+  return side === "right" ? [-38, -2] : [2, 38];
+}
+
 export interface FigureProps {
   /** One solved sample row. */
   readonly row: ArrayLike<number>;
   readonly frame: PoseFrame;
   readonly view: View;
-  /** Heights to draw across, shares of stature, with their words. */
-  readonly lines?: readonly { readonly height: number; readonly label: string }[];
+  /** Heights to draw across. */
+  readonly lines?: readonly FigureLine[];
+  /** Whether the lines' words are written in the picture: only where it is large. */
+  readonly captions?: boolean;
+  /** Half the width of the picture, hundredths of stature; arms held out need the whole of it. */
+  readonly halfWidth?: number;
   readonly label?: string;
   readonly className?: string;
 }
 
 /** The person: calm, featureless, computed from the body model. */
-export function Figure({ row, frame, view, lines = [], label, className }: FigureProps) {
+export function Figure({ row, frame, view, lines = [], captions = false, halfWidth = 44, label, className }: FigureProps) {
   const { at } = placer(row, view);
   const trunk = trunkOf(at);
   const parts = [...SIDES.flatMap((side) => limbsOf(side, at, trunk.near)), trunk, headOf(at)].sort((a, b) => a.near - b.near);
   const centre = at(pointColumn("pelvis")).x;
   const named = label ? ({ role: "img", "aria-label": label } as const) : ({ "aria-hidden": true } as const);
   return (
-    <svg viewBox={`${(centre - 44).toFixed(1)} -116 88 122`} className={className} {...named}>
+    <svg viewBox={`${(centre - halfWidth).toFixed(1)} -116 ${2 * halfWidth} 122`} className={className} {...named}>
       <path d={`M${centre - 44} 1.6 H${centre + 44}`} stroke="var(--figure-ground)" strokeWidth="1.4" />
       <Setting frame={frame} row={row} view={view} />
       {parts.map((part) => part.node)}
-      {lines.map(({ height, label: words }) => (
+      {lines.map(({ height, label: words, side }) => (
         <g key={words}>
           <path
-            d={`M${centre - 38} ${-100 * height} H${centre + 38}`}
+            d={`M${centre + extentOf(side, view)[0]} ${-100 * height} H${centre + extentOf(side, view)[1]}`}
             stroke="var(--figure-mark)"
             strokeWidth="0.9"
             strokeDasharray="2.4 2"
           />
-          <text x={centre + 42} y={-100 * height - 1.6} textAnchor="end" fontSize="4.6" fill="var(--figure-mark)" fontWeight="600">
-            {words}
-          </text>
+          {captions && (
+            <text
+              x={centre + (side === "left" ? 43 : -43)}
+              y={-100 * height - 1.8}
+              textAnchor={side === "left" ? "end" : "start"}
+              fontSize="4.8"
+              fontWeight="600"
+              fill="var(--figure-mark)"
+              stroke="var(--color-sand-100)"
+              strokeWidth="1"
+              paintOrder="stroke"
+            >
+              {words}
+            </text>
+          )}
         </g>
       ))}
     </svg>

@@ -5,9 +5,10 @@ import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react"
 import { parseWithValibot } from "@conform-to/valibot";
 import { useState } from "react";
 import { Form } from "react-router";
+import type * as v from "valibot";
 import { Button } from "../kit/button.tsx";
 import { Problem, SelectField, TextField } from "../kit/field.tsx";
-import { CapForm, fieldsFor } from "./cap-form.ts";
+import { CapForm, type CapFormInput, fieldsFor } from "./cap-form.ts";
 
 const SIDE_OPTIONS = [
   ["right", "right"],
@@ -25,7 +26,7 @@ const isChannel = (value: unknown): value is CapChannel => CAP_CHANNELS.some((ch
 
 /** The form of a cap. Without scripts every field shows; with them only those that the channel asks for. */
 export function CapFields({ lastResult, today }: { lastResult: SubmissionResult<string[]> | null; today: string }) {
-  const [form, fields] = useForm({
+  const [form, fields] = useForm<CapFormInput, v.InferOutput<typeof CapForm>>({
     id: "cap",
     lastResult,
     defaultValue: { channel: "handHeight", side: "right", landmark: "shoulder", from: today, strength: "firm" },

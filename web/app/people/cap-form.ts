@@ -28,6 +28,8 @@ const Fields = v.object({
   until: v.optional(v.nullable(day("This should be a day.")), null),
 });
 type Fields = v.InferOutput<typeof Fields>;
+/** What the form holds before it is read. */
+export type CapFormInput = v.InferInput<typeof Fields>;
 
 /** What is wrong with the amount for its channel, as a sentence. */
 function amountProblem({ channel, amount }: Fields): string | null {

@@ -1,7 +1,7 @@
 import { holdsOn } from "@able-tide/core/caps/cap";
+import type { SubmissionResult } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
 import { data } from "react-router";
-import * as v from "valibot";
 import { listGroups } from "../../server/groups/groups.ts";
 import { addCap, capHistory, endCap } from "../../server/people/caps.ts";
 import { changePerson, findPerson } from "../../server/people/people.ts";
@@ -16,12 +16,11 @@ import { knownGroups } from "../people/known-groups.server.ts";
 import { LimitsFigure } from "../people/limits-figure.tsx";
 import { PersonFields } from "../people/person-fields.tsx";
 import { PersonForm } from "../people/person-form.ts";
+import { isId } from "../ids.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/person";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.person.name ?? "Person"} · Able Tide` }];
-
-const isId = (id: string): boolean => v.is(v.pipe(v.string(), v.uuid()), id);
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
@@ -63,8 +62,8 @@ async function savePerson(scope: Scope, personId: string, formData: FormData) {
 }
 
 type Answer = {
-  cap?: ReturnType<ReturnType<typeof parseWithValibot>["reply"]>;
-  person?: ReturnType<ReturnType<typeof parseWithValibot>["reply"]>;
+  cap?: SubmissionResult<string[]>;
+  person?: SubmissionResult<string[]>;
   ending?: { capId: string; message: string; typed: string };
   saved?: boolean;
 };
@@ -90,7 +89,10 @@ export default function PersonPage({ loaderData: { person, groups, caps, today }
         </ButtonLink>
       </PageHead>
       <div className="grid items-start gap-8 lg:grid-cols-[20rem_1fr]">
-        <LimitsFigure caps={holding} name={person.name} />
+        <div>
+          <LimitsFigure caps={holding} name={person.name} />
+          {person.notes && <p className="mt-4 text-lg">{person.notes}</p>}
+        </div>
         <section aria-labelledby="caps-head">
           <h2 id="caps-head" className="mb-3 text-2xl">
             Caps and why
@@ -104,15 +106,13 @@ export default function PersonPage({ loaderData: { person, groups, caps, today }
           </details>
         </section>
       </div>
-      <section className="mt-8 max-w-3xl rounded-soft border border-sand-300 bg-white p-6" aria-labelledby="person-head">
-        <h2 id="person-head" className="mb-4 text-2xl">
-          The person
-        </h2>
-        {answer.saved && (
-          <p role="status" className="mb-3 font-semibold text-tide-700">
-            Saved.
-          </p>
-        )}
+      {answer.saved && (
+        <p role="status" className="mt-6 font-semibold text-tide-700">
+          Saved.
+        </p>
+      )}
+      <details className="mt-8 max-w-3xl rounded-soft border border-sand-300 bg-white p-4" open={answer.person?.status === "error"}>
+        <summary className="flex min-h-11 items-center font-display text-xl font-bold">Change name, size, groups or notes</summary>
         <PersonFields
           lastResult={answer.person ?? null}
           groups={groups}
@@ -127,7 +127,7 @@ export default function PersonPage({ loaderData: { person, groups, caps, today }
             groupIds: person.groupIds,
           }}
         />
-      </section>
+      </details>
     </>
   );
 }

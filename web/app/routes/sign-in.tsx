@@ -3,11 +3,12 @@ import { getValibotConstraint, parseWithValibot } from "@conform-to/valibot";
 import { data, Form, redirect } from "react-router";
 import * as v from "valibot";
 import { signIn } from "../../server/accounts/sign-in.ts";
+import { now } from "../../server/clock.ts";
 import { database } from "../../server/database.ts";
 import { Button } from "../kit/button.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
 import { Vessel } from "../kit/vessel.tsx";
-import { addressContext, now, signInCookie } from "../signed-in.server.ts";
+import { addressContext, signInCookie } from "../signed-in.server.ts";
 import type { Route } from "./+types/sign-in";
 
 const SignIn = v.object({
@@ -44,7 +45,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 export default function SignInPage({ actionData }: Route.ComponentProps) {
-  const [form, fields] = useForm({ lastResult: actionData ?? null, constraint: getValibotConstraint(SignIn) });
+  const [form, fields] = useForm<v.InferInput<typeof SignIn>>({ lastResult: actionData ?? null, constraint: getValibotConstraint(SignIn) });
   return (
     <main className="grid min-h-screen lg:grid-cols-[1fr_26rem]">
       <section className="relative hidden flex-col justify-end overflow-hidden bg-tide-800 p-14 text-sand-50 lg:flex">

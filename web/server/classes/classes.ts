@@ -37,9 +37,9 @@ export async function findClass(scope: Scope, id: string): Promise<TaughtClass |
   return row ? toClass(row) : null;
 }
 
-/** The class of a plan that has been started and not ended. */
-export async function openClassOf(scope: Scope, planId: string): Promise<TaughtClass | null> {
-  const row = await classesOf(scope).where({ plan_id: planId }).whereNull("ended_at").first<ClassRow>("*");
+/** The class of a plan, running or ended: a plan is taught once. */
+export async function classOfPlan(scope: Scope, planId: string): Promise<TaughtClass | null> {
+  const row = await classesOf(scope).where({ plan_id: planId }).first<ClassRow>("*");
   return row ? toClass(row) : null;
 }
 
@@ -55,24 +55,32 @@ export async function endedClasses(scope: Scope, most: number): Promise<TaughtCl
   return rows.map(toClass);
 }
 
-/** Begins a class with what was planned and fitted, which it keeps whatever changes later. */
+/**
+ * Begins a class with what was planned and fitted, which it keeps whatever changes later.
+ *
+ * @returns the new class's id, or that of the class somebody else has begun with the same plan meanwhile
+ */
 export async function beginClass(
   scope: Scope,
   input: { readonly planId: string; readonly groupId: string; readonly day: string; readonly script: ClassScript },
 ): Promise<string> {
-  const id = randomUUID();
-  await scope.database("classes").insert({
-    organisation_id: scope.organisationId,
-    id,
-    plan_id: input.planId,
-    group_id: input.groupId,
-    day: input.day,
-    script: JSON.stringify(input.script),
-    last_sequence: 0,
-    started_by: scope.accountId,
-    started_at: scope.now(),
-  });
-  return id;
+  const own = { organisation_id: scope.organisationId, plan_id: input.planId };
+  await scope
+    .database("classes")
+    .insert({
+      ...own,
+      id: randomUUID(),
+      group_id: input.groupId,
+      day: input.day,
+      script: JSON.stringify(input.script),
+      last_sequence: 0,
+      started_by: scope.accountId,
+      started_at: scope.now(),
+    })
+    .onConflict(["organisation_id", "plan_id"])
+    .ignore();
+  const row = await scope.database("classes").where(own).first<{ id: string }>("id");
+  return row.id;
 }
 
 /**
@@ -119,4 +127,21 @@ export async function listEvents(scope: Scope, classId: string): Promise<ClassEv
     .orderBy("sequence")
     .select<{ event: ClassEvent }[]>("event");
   return rows.map((row) => row.event);
+}
+
+/** Ended classes that a person was planned into, oldest first, with what happened in each. */
+export async function classesWithEvents(
+  scope: Scope,
+  personId: string,
+  most: number,
+): Promise<{ readonly taught: TaughtClass; readonly events: readonly ClassEvent[] }[]> {
+  const rows = await classesOf(scope)
+    .whereNotNull("ended_at")
+    .whereRaw("script->'people' @> ?::jsonb", [JSON.stringify([{ id: personId }])])
+    .orderBy("day", "desc")
+    .limit(most)
+    .select<ClassRow[]>("*");
+  return Promise.all(
+    rows.reverse().map(async (row) => ({ taught: toClass(row), events: await listEvents(scope, row.id) })),
+  );
 }

@@ -1,18 +1,15 @@
 import { setImmediate } from "node:timers/promises";
 import type { ClassScript } from "@able-tide/core/class/script";
 import { viewRow } from "@able-tide/core/fit/cell-view";
-import { createFormLibrary } from "@able-tide/core/fit/form-library";
 import { type FitPlan, fitPerson } from "@able-tide/core/fit/session";
 import { listMembers } from "../people/people.ts";
 import { capsHolding } from "../people/caps.ts";
 import { findGroup } from "../groups/groups.ts";
 import { listMovements } from "../movements/movements.ts";
-import { findPlan } from "../plans/plans.ts";
+import { findPlan, withMovements } from "../plans/plans.ts";
+import { solvedForms } from "../plans/solved-forms.ts";
 import type { Scope } from "../scope.ts";
-import { beginClass, openClassOf } from "./classes.ts";
-
-/** Solved forms of this process; movements are told apart by content, so nothing goes stale. */
-const library = createFormLibrary();
+import { beginClass, classOfPlan } from "./classes.ts";
 
 export type TeachOutcome =
   | { readonly kind: "begun"; readonly classId: string }
@@ -26,14 +23,10 @@ export async function teachPlan(scope: Scope, planId: string): Promise<TeachOutc
   const plan = await findPlan(scope, planId);
   const group = plan && (await findGroup(scope, plan.groupId));
   if (!plan || !group) return { kind: "unknown" };
-  const open = await openClassOf(scope, planId);
+  const open = await classOfPlan(scope, planId);
   if (open) return { kind: "begun", classId: open.id };
 
-  const movements = new Map((await listMovements(scope)).map(({ movement }) => [movement.id, movement]));
-  const blocks = plan.blocks.flatMap((block) => {
-    const movement = movements.get(block.movementId);
-    return movement ? [{ id: block.id, movement, rounds: block.rounds }] : [];
-  });
+  const blocks = withMovements(plan, await listMovements(scope));
   if (blocks.length === 0) return { kind: "noMovements" };
   const people = await listMembers(scope, group.id);
   if (people.length === 0) return { kind: "noPeople" };
@@ -42,7 +35,7 @@ export async function teachPlan(scope: Scope, planId: string): Promise<TeachOutc
   const fitPlan: FitPlan = { blocks, breathSeconds: plan.breathSeconds, seatedOnly: group.seatedOnly };
   const rows: ClassScript["people"][number][] = [];
   for (const person of people) {
-    const row = fitPerson(fitPlan, { id: person.id, stature: person.stature, caps: caps.get(person.id) ?? [] }, library);
+    const row = fitPerson(fitPlan, { id: person.id, stature: person.stature, caps: caps.get(person.id) ?? [] }, solvedForms);
     rows.push({ id: person.id, name: person.name, cells: viewRow(fitPlan, row) });
     await setImmediate();
   }

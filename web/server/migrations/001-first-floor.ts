@@ -139,6 +139,7 @@ create table classes (
   started_by uuid not null references accounts,
   started_at timestamptz not null,
   primary key (organisation_id, id),
+  unique (organisation_id, plan_id),
   foreign key (organisation_id, plan_id) references plans (organisation_id, id),
   foreign key (organisation_id, group_id) references groups (organisation_id, id)
 );

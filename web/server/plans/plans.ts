@@ -1,5 +1,7 @@
 import { randomUUID } from "node:crypto";
+import type { FitPlan } from "@able-tide/core/fit/session";
 import type { Block } from "@able-tide/core/plan/time";
+import type { LibraryMovement } from "../movements/movements.ts";
 import type { Scope } from "../scope.ts";
 
 export interface Plan {
@@ -34,6 +36,15 @@ const toPlan = (row: PlanRow): Plan => ({
 });
 
 const plansOf = (scope: Scope) => scope.database("plans").where("plans.organisation_id", scope.organisationId);
+
+/** The blocks of a plan with the movements they name; a block whose movement is gone is left out. */
+export function withMovements(plan: PlanContent, library: readonly LibraryMovement[]): FitPlan["blocks"] {
+  const movements = new Map(library.map(({ movement }) => [movement.id, movement]));
+  return plan.blocks.flatMap(({ id, movementId, rounds }) => {
+    const movement = movements.get(movementId);
+    return movement ? [{ id, movement, rounds }] : [];
+  });
+}
 
 /** Plans from a day on, or before it, nearest first. */
 export async function listPlans(scope: Scope, around: { from: string } | { before: string }, most: number): Promise<Plan[]> {

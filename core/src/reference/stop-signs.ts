@@ -1,0 +1,24 @@
+/**
+ * Signs at which a class stops at once, and what is done first. Usual practice in exercise for older people;
+ * the venue's emergency card, local rules and the emergency service come before this list.
+ */
+export const STOP_SIGNS = [
+  "Chest pain or pressure, palpitations, a defibrillator shock",
+  "Fainting, a seizure, new confusion",
+  "Face droops, speech slurs, an arm or leg is weak",
+  "Sudden severe headache, double vision or loss of sight",
+  "Vertigo with unsteadiness",
+  "Breathlessness that does not settle",
+  "A fall with a knock to the head, or on blood thinners",
+  "After a fall: cannot bear weight, or a short or turned leg",
+  "Sudden pain in a replaced joint, or a calf that swells",
+  "Numb saddle, new bladder or bowel trouble",
+  "Signs of low glucose",
+] as const;
+
+export const STOP_FIRST = [
+  "Everybody sits. The helper stays with the group.",
+  "Go to the person. Do not lift or pull anybody up.",
+  "Call the emergency number if any sign below is there, or you are unsure.",
+  "Bring the venue's emergency card and the defibrillator.",
+] as const;

@@ -1,0 +1,213 @@
+import { type ClassEvent, classState, SIGNS } from "@able-tide/core/class/events";
+import type { ClassScript } from "@able-tide/core/class/script";
+import { classSteps, roundAt } from "@able-tide/core/class/steps";
+import { minutesAndSeconds, planTime } from "@able-tide/core/plan/time";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { Link, useRevalidator } from "react-router";
+import { KeysSheet, useKeys } from "../kit/keys-sheet.tsx";
+import { Arrivals } from "./arrivals.tsx";
+import { Ending } from "./ending.tsx";
+import { PeopleNow, type PersonNow } from "./people-now.tsx";
+import { PersonSheet } from "./person-sheet.tsx";
+import { Stage } from "./stage.tsx";
+import { Stop } from "./stop.tsx";
+import { useClassEvents } from "./use-class-events.ts";
+import { useNow } from "./use-now.ts";
+
+const KEYS = [
+  ["space", "next"],
+  ["backspace", "back"],
+  ["1 to 9, 0", "pick a person"],
+  ["r, w, p, d", "with a person picked: rested, wobbled, pain, dizzy"],
+  ["s", "stop"],
+  ["?", "this sheet"],
+] as const;
+
+const DIGITS = "1234567890";
+
+interface Props {
+  readonly classId: string;
+  readonly script: ClassScript;
+  readonly kept: readonly ClassEvent[];
+}
+
+const delayInWords = (seconds: number): string => {
+  const minutes = Math.round(Math.abs(seconds) / 60);
+  if (minutes === 0) return "on time";
+  return `${minutes} min ${seconds > 0 ? "behind" : "ahead"}`;
+};
+
+/** The class as it is taught: arrivals, each step, the end. Everything shown is told from the events. */
+export function ClassRoom({ classId, script, kept }: Props) {
+  const { events, add, unsent } = useClassEvents(classId, kept);
+  const state = useMemo(() => classState(events), [events]);
+  const steps = useMemo(() => classSteps(script.blocks, script.breathSeconds), [script]);
+  const time = useMemo(() => planTime(script.blocks, script.breathSeconds), [script]);
+  const now = useNow();
+  const [pickedId, setPickedId] = useState<string | null>(null);
+  const [stopping, setStopping] = useState(false);
+  const room = useRef<HTMLElement>(null);
+  // After a sheet is closed the space bar means "next" again, not the button that opened it.
+  const backToRoom = (event: Event) => {
+    event.preventDefault();
+    room.current?.focus();
+  };
+
+  const at = state.step;
+  const step = at === null ? undefined : steps[at];
+  const block = step && script.blocks[step.blockIndex];
+  const next = at === null ? undefined : steps[at + 1];
+  const nextBlock = next && script.blocks[next.blockIndex];
+  const ending = at !== null && at >= steps.length;
+
+  const people: PersonNow[] = script.people.map(({ id, name, cells }, i) => ({
+    id,
+    name,
+    digit: DIGITS[i] ?? "",
+    cell: (step && cells[step.blockIndex]) ?? null,
+    noted: state.notes.filter((note) => note.personId === id).map((note) => SIGNS.find((sign) => sign.name === note.sign)?.label ?? ""),
+  }));
+  const picked = people.find(({ id }) => id === pickedId) ?? null;
+
+  // Once the server has the end, the page becomes the record of the class.
+  const { revalidate } = useRevalidator();
+  const over = state.ended !== null && unsent === 0;
+  useEffect(() => {
+    if (over) void revalidate();
+  }, [over, revalidate]);
+
+  const go = (to: number) => void add({ kind: "moved", step: Math.max(0, Math.min(steps.length, to)) });
+  const tick = (personId: string, here: boolean) => void add({ kind: "attended", personId, here });
+
+  useKeys((event) => {
+    if (state.ended || picked || stopping) return;
+    const person = people.find(({ digit }) => digit === event.key);
+    if (person) {
+      if (at === null) tick(person.id, !state.here.has(person.id));
+      else if (!ending) setPickedId(person.id);
+    } else if (event.key === " ") {
+      // A button reached with the keyboard is pressed with the space bar, like anywhere else.
+      if (event.target instanceof HTMLElement && event.target.matches("button:focus-visible, a:focus-visible")) return;
+      event.preventDefault();
+      if (!ending) go(at === null ? 0 : at + 1);
+    } else if (event.key === "Backspace") {
+      event.preventDefault();
+      if (at !== null && at > 0) go(at - 1);
+    } else if (event.key === "s") setStopping(true);
+  });
+
+  const sent = (
+    <span role="status" className={unsent > 0 ? "font-semibold text-signal-300" : ""}>
+      {unsent > 0 ? `${unsent} kept here, not sent yet` : "all kept"}
+    </span>
+  );
+  const since = state.stepSince === null || now === null ? null : new Date(state.stepSince).getTime();
+  const elapsed = now === null || state.begunAt === null ? 0 : (now - new Date(state.begunAt).getTime()) / 1000;
+  const inStep = now === null || since === null ? 0 : (now - since) / 1000;
+  const round = step ? roundAt(step, inStep) : 0;
+  const stepLength = step ? step.lead + step.rounds * step.roundSeconds : 0;
+  const behind = step ? elapsed - step.from - Math.min(inStep, stepLength) : 0;
+  return (
+    <main ref={room} tabIndex={-1} className="class-room outline-none flex min-h-screen flex-col bg-tide-950 text-lg text-sand-50 lg:h-screen">
+      <div className="h-2.5 bg-tide-800" aria-hidden="true">
+        <div className="h-full bg-tide-300" style={{ width: `${Math.min(100, (100 * (step?.from ?? (ending ? time.total : 0))) / time.total)}%` }} />
+      </div>
+      <div className="flex items-center justify-between px-6 pt-2 text-tide-200">
+        <Link to="/" className="flex min-h-11 items-center underline underline-offset-4">
+          {script.groupName}
+        </Link>
+        <span className="flex items-center gap-4">
+          {sent}
+          <KeysSheet keys={KEYS} className="underline underline-offset-4" />
+        </span>
+      </div>
+      {at === null && <Arrivals people={people} here={state.here} tick={tick} begin={() => go(0)} />}
+      {state.ended && <p className="p-8 text-2xl">The class has ended. {unsent > 0 && "It is kept here until the server answers."}</p>}
+      {ending && !state.ended && (
+        <Ending
+          classId={classId}
+          end={(effort, note) => void add({ kind: "ended", effort, note })}
+          back={() => go(steps.length - 1)}
+        />
+      )}
+      {step && block && at !== null && !state.ended && (
+        <div className="grid min-h-0 flex-1 gap-6 px-6 pb-5 lg:grid-cols-[minmax(0,1fr)_30rem]">
+          <section className="flex min-h-0 flex-col">
+            <p className="text-xl text-tide-200">
+              {block.movement.phase} · {minutesAndSeconds(elapsed)} of {minutesAndSeconds(time.total)} · {delayInWords(behind)}
+            </p>
+            <h1 className="mt-1 text-5xl">{block.movement.name.en}</h1>
+            <p className="mt-2 text-2xl text-sand-100">{block.movement.cues.do}</p>
+            <div className="grid min-h-0 flex-1 grid-cols-[9.5rem_minmax(0,1fr)]">
+              <dl className="flex flex-col justify-center gap-6" aria-live="polite">
+                {step.side && (
+                  <div>
+                    <dt className="text-xl text-tide-200">side</dt>
+                    <dd className="font-display text-4xl font-bold">{step.side}</dd>
+                  </div>
+                )}
+                <div>
+                  <dt className="text-xl text-tide-200">{round === 0 ? "showing" : "round"}</dt>
+                  <dd className="font-display text-4xl font-bold">
+                    {round === 0 ? minutesAndSeconds(step.lead - inStep) : `${round} of ${step.rounds}`}
+                  </dd>
+                </div>
+              </dl>
+              <div className="flex min-h-72 flex-col">
+                <Stage
+                  key={at}
+                  movement={block.movement}
+                  side={step.side}
+                  seatedOnly={script.seatedOnly}
+                  roundSeconds={step.roundSeconds}
+                  since={since}
+                />
+              </div>
+            </div>
+            <div className="mt-3 flex gap-4">
+              <button
+                type="button"
+                disabled={at === 0}
+                onClick={() => go(at - 1)}
+                className="min-h-16 rounded-full border-2 border-tide-300 px-8 text-xl font-semibold hover:bg-tide-800 disabled:border-tide-600 disabled:text-tide-200"
+              >
+                Back
+              </button>
+              <button type="button" onClick={() => go(at + 1)} className="min-h-16 flex-1 rounded-full bg-sand-50 px-8 text-2xl font-bold text-tide-950 hover:bg-white">
+                {next ? "Next" : "To the end"}
+              </button>
+            </div>
+          </section>
+          <section className="flex min-h-0 flex-col gap-4" aria-label="People and what comes next">
+            <PeopleNow people={people.filter(({ id }) => state.here.has(id))} pick={setPickedId} />
+            <div className="flex gap-4">
+              <div className="flex-1 rounded-[20px] bg-tide-900 p-4">
+                <p className="text-tide-200">next{next ? `, in ${minutesAndSeconds(stepLength - inStep)}` : ""}</p>
+                <p className="font-display text-2xl font-bold">
+                  {nextBlock ? (next.blockIndex === step.blockIndex ? "the same" : nextBlock.movement.name.en) : "Leave safely"}
+                </p>
+                {next?.side && <p className="text-xl text-signal-300">{next.side} side</p>}
+              </div>
+              <Stop open={stopping} setOpen={setStopping} closed={backToRoom} />
+            </div>
+          </section>
+        </div>
+      )}
+      <PersonSheet
+        person={picked}
+        notes={state.notes.filter((note) => note.personId === pickedId)}
+        note={(sign) => {
+          if (picked && at !== null) void add({ kind: "noted", personId: picked.id, step: at, sign });
+          setPickedId(null);
+        }}
+        withdraw={(noteId) => void add({ kind: "withdrawn", noteId })}
+        leave={() => {
+          if (picked) tick(picked.id, false);
+          setPickedId(null);
+        }}
+        close={() => setPickedId(null)}
+        closed={backToRoom}
+      />
+    </main>
+  );
+}

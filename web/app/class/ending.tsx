@@ -1,0 +1,96 @@
+import { EFFORT_WORDS } from "@able-tide/core/class/events";
+import { LEAVE_SAFELY } from "@able-tide/core/plan/leave-safely";
+import { type FormEvent, useEffect, useState } from "react";
+
+interface Props {
+  readonly classId: string;
+  readonly end: (effort: number, note: string) => void;
+  readonly back: () => void;
+}
+
+const draftShelf = (classId: string): string => `able-tide.ending.${classId}`;
+
+/** The last minute, and what is written down: effort in words and a note. What is typed survives a reload. */
+export function Ending({ classId, end, back }: Props) {
+  const [effort, setEffort] = useState<number | null>(null);
+  const [note, setNote] = useState("");
+  const [asked, setAsked] = useState(false);
+
+  useEffect(() => {
+    setNote(window.localStorage.getItem(draftShelf(classId)) ?? "");
+  }, [classId]);
+
+  function write(text: string) {
+    setNote(text);
+    window.localStorage.setItem(draftShelf(classId), text);
+  }
+
+  function finish(event: FormEvent) {
+    event.preventDefault();
+    setAsked(true);
+    if (effort === null) return;
+    end(effort, note.trim());
+    window.localStorage.removeItem(draftShelf(classId));
+  }
+
+  return (
+    <div className="mx-auto grid w-full max-w-6xl flex-1 content-start gap-10 p-8 lg:grid-cols-2">
+      <section>
+        <h1 className="text-4xl">Leave safely</h1>
+        <ol className="mt-4 list-decimal pl-8 text-2xl leading-relaxed">
+          {LEAVE_SAFELY.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ol>
+        <button type="button" onClick={back} className="mt-8 min-h-16 px-2 text-xl underline underline-offset-4">
+          Back to the last movement
+        </button>
+      </section>
+      <form onSubmit={finish} className="flex flex-col gap-5">
+        <h2 className="text-3xl">How was it?</h2>
+        <fieldset>
+          <legend className="mb-2 text-xl font-semibold">Effort of the group, 0 to 10</legend>
+          <div className="grid grid-cols-6 gap-2 sm:grid-cols-11">
+            {EFFORT_WORDS.map((words, value) => (
+              <label
+                key={`${value} ${words}`}
+                className="flex min-h-16 items-center justify-center rounded-[12px] border-2 border-tide-600 text-2xl font-bold has-checked:border-sand-50 has-checked:bg-sand-50 has-checked:text-tide-950 has-focus-visible:outline-3 has-focus-visible:outline-signal-300"
+              >
+                <input
+                  type="radio"
+                  name="effort"
+                  value={value}
+                  checked={effort === value}
+                  onChange={() => setEffort(value)}
+                  aria-label={`${value}, ${words}`}
+                  className="sr-only"
+                />
+                {value}
+              </label>
+            ))}
+          </div>
+          <p className="mt-2 min-h-7 text-xl text-sand-200" aria-live="polite">
+            {effort === null ? "" : EFFORT_WORDS[effort]}
+          </p>
+          {asked && effort === null && <p className="text-xl font-semibold text-signal-300">Please choose how hard it was.</p>}
+        </fieldset>
+        <div>
+          <label htmlFor="class-note" className="mb-2 block text-xl font-semibold">
+            Note
+          </label>
+          <textarea
+            id="class-note"
+            rows={5}
+            maxLength={2000}
+            value={note}
+            onChange={(event) => write(event.currentTarget.value)}
+            className="w-full rounded-[12px] border-2 border-tide-300 bg-tide-900 p-4 text-xl"
+          />
+        </div>
+        <button type="submit" className="min-h-16 rounded-full bg-sand-50 px-10 text-2xl font-bold text-tide-950 hover:bg-white">
+          End the class
+        </button>
+      </form>
+    </div>
+  );
+}

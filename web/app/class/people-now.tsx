@@ -1,0 +1,57 @@
+import type { CellView } from "@able-tide/core/fit/cell-view";
+import { Vessel, vesselInWords } from "../kit/vessel.tsx";
+
+export interface PersonNow {
+  readonly id: string;
+  readonly name: string;
+  /** The digit that picks them, or "" past the tenth. */
+  readonly digit: string;
+  readonly cell: CellView | null;
+  /** Signs noted today, newest last. */
+  readonly noted: readonly string[];
+}
+
+function PersonRow({ person, pick }: { person: PersonNow; pick: (id: string) => void }) {
+  const { cell } = person;
+  return (
+    <li>
+      <button
+        type="button"
+        onClick={() => pick(person.id)}
+        className="flex min-h-16 w-full items-center gap-3 rounded-[12px] px-3 text-left hover:bg-tide-800"
+      >
+        {cell && <Vessel {...cell} size={40} label={vesselInWords(cell)} />}
+        <span className="text-2xl font-bold">{person.name}</span>
+        <span className="ml-auto text-right text-lg leading-tight text-sand-200">
+          {cell?.brief}
+          {person.noted.length > 0 && <span className="block font-semibold text-signal-300">{person.noted.join(", ")}</span>}
+        </span>
+        <span aria-hidden="true" className="w-5 text-right text-lg text-tide-200">
+          {person.digit}
+        </span>
+      </button>
+    </li>
+  );
+}
+
+/** Everybody here: first those who do it differently just now, then the rest. */
+export function PeopleNow({ people, pick }: { people: readonly PersonNow[]; pick: (id: string) => void }) {
+  const different = people.filter(({ cell }) => cell !== null && !cell.whole);
+  const whole = people.filter(({ cell }) => cell === null || cell.whole);
+  return (
+    <div className="min-h-0 flex-1 overflow-y-auto rounded-[20px] bg-tide-900 p-3">
+      <h2 className="px-3 pt-1 font-sans text-lg font-normal text-tide-200">{different.length > 0 ? "differently just now" : "everybody does it whole"}</h2>
+      <ul>
+        {different.map((person) => (
+          <PersonRow key={person.id} person={person} pick={pick} />
+        ))}
+      </ul>
+      {different.length > 0 && whole.length > 0 && <h2 className="px-3 pt-2 font-sans text-lg font-normal text-tide-200">as shown</h2>}
+      <ul className="grid grid-cols-2">
+        {whole.map((person) => (
+          <PersonRow key={person.id} person={person} pick={pick} />
+        ))}
+      </ul>
+    </div>
+  );
+}

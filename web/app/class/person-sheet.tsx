@@ -1,0 +1,87 @@
+import { type NotedSign, SIGNS, type Sign } from "@able-tide/core/class/events";
+import { Dialog } from "radix-ui";
+import { useKeys } from "../kit/keys-sheet.tsx";
+import { Vessel, vesselInWords } from "../kit/vessel.tsx";
+import type { PersonNow } from "./people-now.tsx";
+
+interface Props {
+  readonly person: PersonNow | null;
+  readonly notes: readonly NotedSign[];
+  readonly note: (sign: Sign) => void;
+  readonly withdraw: (noteId: string) => void;
+  readonly leave: () => void;
+  readonly close: () => void;
+  /** Where the focus goes afterwards. */
+  readonly closed: (event: Event) => void;
+}
+
+const labelOf = (sign: Sign): string => SIGNS.find(({ name }) => name === sign)?.label ?? sign;
+
+/** One person in class: their form and why, what they show, and whether they are still here. */
+export function PersonSheet({ person, notes, note, withdraw, leave, close, closed }: Props) {
+  useKeys((event) => {
+    const sign = person && SIGNS.find(({ name }) => name[0] === event.key);
+    if (sign) note(sign.name);
+  });
+  return (
+    <Dialog.Root open={person !== null} onOpenChange={(open) => !open && close()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 bg-tide-950/70" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          onCloseAutoFocus={closed}
+          className="class-room fixed top-1/2 left-1/2 max-h-[92vh] w-[min(94vw,38rem)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-[20px] bg-tide-900 p-6 text-lg text-sand-50"
+        >
+          {person && (
+            <>
+              <div className="flex items-center gap-4">
+                {person.cell && <Vessel {...person.cell} size={56} />}
+                <div>
+                  <Dialog.Title className="text-3xl">{person.name}</Dialog.Title>
+                  {person.cell && <p className="text-sand-200">{vesselInWords(person.cell)}</p>}
+                </div>
+              </div>
+              {person.cell?.why.map((sentence) => (
+                <p key={sentence} className="mt-3">
+                  {sentence}.
+                </p>
+              ))}
+              <div className="mt-5 grid grid-cols-2 gap-3">
+                {SIGNS.map(({ name, label }) => (
+                  <button
+                    key={name}
+                    type="button"
+                    onClick={() => note(name)}
+                    className="min-h-16 rounded-[12px] border-2 border-tide-300 text-2xl font-bold hover:bg-tide-800"
+                  >
+                    {label} <span className="text-lg font-normal text-tide-200">{name[0]}</span>
+                  </button>
+                ))}
+              </div>
+              {notes.length > 0 && (
+                <ul className="mt-5 flex flex-col gap-1">
+                  {notes.map(({ id, sign, at }) => (
+                    <li key={id} className="flex items-center gap-4">
+                      <span>
+                        {labelOf(sign)} at {new Date(at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}
+                      </span>
+                      <button type="button" onClick={() => withdraw(id)} className="min-h-16 px-3 underline underline-offset-4">
+                        take it back
+                      </button>
+                    </li>
+                  ))}
+                </ul>
+              )}
+              <div className="mt-4 flex flex-wrap justify-between gap-3">
+                <button type="button" onClick={leave} className="min-h-16 px-3 underline underline-offset-4">
+                  Not here any more
+                </button>
+                <Dialog.Close className="min-h-16 rounded-full border-2 border-sand-100 px-8 font-semibold">Close</Dialog.Close>
+              </div>
+            </>
+          )}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

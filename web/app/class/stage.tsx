@@ -1,0 +1,46 @@
+import { FULL_SEATED, FULL_STANDING } from "@able-tide/core/movement/form";
+import type { Movement } from "@able-tide/core/movement/format";
+import { sampleTrack } from "@able-tide/core/movement/samples";
+import { trackOf } from "@able-tide/core/movement/track";
+import type { Side } from "@able-tide/core/side";
+import { useMemo } from "react";
+import { FigureStrip, MovingFigure, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
+import { BreathLine } from "./breath-line.tsx";
+
+interface Props {
+  readonly movement: Movement;
+  readonly side: Side | null;
+  readonly seatedOnly: boolean;
+  readonly roundSeconds: number;
+  /** When the step began, milliseconds; null before the page knows the time. */
+  readonly since: number | null;
+}
+
+/** The figure moving at the breath pace, and the breath under it. */
+export function Stage({ movement, side, seatedOnly, roundSeconds, since }: Props) {
+  const still = useReducedMotion();
+  const phase = usePhase(since, roundSeconds, still);
+  const samples = useMemo(() => {
+    const meant = seatedOnly || movement.forms.standing === false ? FULL_SEATED : FULL_STANDING;
+    const track = trackOf(movement, meant, side ?? "right");
+    return track && sampleTrack(track);
+  }, [movement, side, seatedOnly]);
+  if (!samples) return null;
+  const view = movement.stance.front === undefined ? "oblique" : "side";
+  return (
+    <div className="flex min-h-0 flex-1 flex-col">
+      {still ? (
+        <FigureStrip samples={samples} view={view} className="min-h-0 flex-1" />
+      ) : (
+        <MovingFigure
+          samples={samples}
+          phase={phase}
+          view={view}
+          label={`${movement.name.en}${side ? `, ${side} side` : ""}`}
+          className="min-h-0 w-full flex-1"
+        />
+      )}
+      <BreathLine segments={samples.segments} phase={phase} />
+    </div>
+  );
+}

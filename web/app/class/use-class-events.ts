@@ -1,0 +1,77 @@
+import type { ClassEvent } from "@able-tide/core/class/events";
+import { useCallback, useEffect, useRef, useState } from "react";
+
+const RETRY = 3000;
+
+type NewEvent = ClassEvent extends infer Event ? (Event extends ClassEvent ? Omit<Event, "id" | "at"> : never) : never;
+
+const shelf = (classId: string): string => `able-tide.class.${classId}`;
+
+function readShelf(classId: string): ClassEvent[] {
+  try {
+    return JSON.parse(window.localStorage.getItem(shelf(classId)) ?? "[]");
+  } catch {
+    return [];
+  }
+}
+
+function writeShelf(classId: string, events: readonly ClassEvent[]): void {
+  if (events.length === 0) window.localStorage.removeItem(shelf(classId));
+  else window.localStorage.setItem(shelf(classId), JSON.stringify(events));
+}
+
+/**
+ * The events of a class. A new one is put on the browser's shelf before anything else and stays there until the
+ * server has it, so neither a reload nor a lost connection loses it; the server keeps one that comes twice once.
+ *
+ * @param kept what the server had when the page was loaded
+ */
+export function useClassEvents(classId: string, kept: readonly ClassEvent[]) {
+  const [events, setEvents] = useState(kept);
+  const [unsent, setUnsent] = useState(0);
+  const sending = useRef(false);
+
+  const send = useCallback(async () => {
+    if (sending.current) return;
+    sending.current = true;
+    try {
+      for (let batch = readShelf(classId); batch.length > 0; batch = readShelf(classId)) {
+        const response = await fetch(`/classes/${classId}/events`, {
+          method: "POST",
+          headers: { "Content-Type": "application/json" },
+          body: JSON.stringify(batch),
+        });
+        if (!response.ok) break;
+        const sent = new Set(batch.map(({ id }) => id));
+        writeShelf(classId, readShelf(classId).filter(({ id }) => !sent.has(id)));
+        setUnsent(readShelf(classId).length);
+      }
+    } catch {
+      // No connection: the events stay on the shelf and the next try takes them.
+    } finally {
+      sending.current = false;
+    }
+  }, [classId]);
+
+  useEffect(() => {
+    const waiting = readShelf(classId);
+    if (waiting.length > 0) setEvents((known) => [...known, ...waiting]);
+    setUnsent(waiting.length);
+    void send();
+    const timer = setInterval(send, RETRY);
+    return () => clearInterval(timer);
+  }, [classId, send]);
+
+  const add = useCallback(
+    (event: NewEvent) => {
+      const added = { ...event, id: crypto.randomUUID(), at: new Date().toISOString() } as ClassEvent;
+      writeShelf(classId, [...readShelf(classId), added]);
+      setUnsent(readShelf(classId).length);
+      setEvents((known) => [...known, added]);
+      return send();
+    },
+    [classId, send],
+  );
+
+  return { events, add, unsent };
+}

@@ -1,0 +1,83 @@
+import { type ClassState, EFFORT_WORDS, SIGNS } from "@able-tide/core/class/events";
+import type { ClassScript } from "@able-tide/core/class/script";
+import type { ClassStep } from "@able-tide/core/class/steps";
+import { Vessel } from "../kit/vessel.tsx";
+
+interface Props {
+  readonly script: ClassScript;
+  readonly steps: readonly ClassStep[];
+  readonly state: ClassState;
+}
+
+const signLabel = (sign: string): string => SIGNS.find(({ name }) => name === sign)?.label ?? sign;
+
+/** An ended class: who was there, in which forms, what they showed, how hard it was. */
+export function WhatHappened({ script, steps, state }: Props) {
+  const { ended } = state;
+  return (
+    <>
+      {ended && (
+        <p className="mb-6 max-w-3xl text-xl">
+          Effort {ended.effort} of 10, {EFFORT_WORDS[ended.effort]}. {ended.note}
+        </p>
+      )}
+      <div className="overflow-x-auto rounded-soft border border-sand-300 bg-white">
+        <table className="w-full border-collapse text-left">
+          <caption className="sr-only">Each person's form in each movement, and what was noted</caption>
+          <thead>
+            <tr className="align-bottom">
+              <th scope="col" className="p-3">
+                Person
+              </th>
+              {script.blocks.map((block) => (
+                <th key={block.id} scope="col" className="min-w-20 p-2 text-center leading-tight font-semibold">
+                  {block.movement.name.en}
+                </th>
+              ))}
+              <th scope="col" className="p-3">
+                Noted
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {script.people.map((person) => {
+              const here = state.here.has(person.id);
+              const notes = state.notes.filter((note) => note.personId === person.id);
+              return (
+                <tr key={person.id} className="border-t border-sand-200">
+                  <th scope="row" className="p-3 font-bold">
+                    {person.name}
+                    {!here && <span className="font-normal text-sand-600"> away</span>}
+                  </th>
+                  {script.blocks.map((block, i) => {
+                    const cell = person.cells[i];
+                    return (
+                      <td key={block.id} className="p-1 text-center">
+                        {here && cell && (
+                          <span className="inline-block align-middle">
+                            <Vessel {...cell} label={`${cell.form}, ${Math.round(100 * cell.level)} %`} />
+                          </span>
+                        )}
+                      </td>
+                    );
+                  })}
+                  <td className="p-3">
+                    {notes.map((note) => {
+                      const block = script.blocks[steps[note.step]?.blockIndex ?? -1];
+                      return (
+                        <span key={note.id} className="block font-semibold text-signal-700">
+                          {signLabel(note.sign)}
+                          {block && `, ${block.movement.name.en}`}
+                        </span>
+                      );
+                    })}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+    </>
+  );
+}

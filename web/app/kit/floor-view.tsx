@@ -1,0 +1,89 @@
+import type { Point } from "@able-tide/core/body/base-of-support";
+import { column, sidedColumn, sidedPointColumn } from "@able-tide/core/body/channels";
+import type { PoseFrame } from "@able-tide/core/body/pose";
+import { SHARE } from "@able-tide/core/body/segments";
+import { type Side, SIDES, sideIndex } from "@able-tide/core/side";
+
+interface Props {
+  /** One solved sample row and its base of support, shares of stature. */
+  readonly row: ArrayLike<number>;
+  readonly base: readonly Point[];
+  readonly frame: PoseFrame;
+  /** Metres, for centimetres on the floor. */
+  readonly stature: number;
+  readonly className?: string;
+}
+
+/** Hundredths of stature: the person's right is to the right, forward is up. */
+const onPicture = (x: number, z: number): Point => [100 * z, -100 * x];
+
+function outlineOfFoot(row: ArrayLike<number>, side: Side): { place: Point; turn: number } {
+  const heel = sidedPointColumn("heel", side);
+  const toe = sidedPointColumn("toe", side);
+  const at = (column: number, axis: 0 | 2) => row[column + axis] as number;
+  const place = onPicture((at(heel, 0) + at(toe, 0)) / 2, (at(heel, 2) + at(toe, 2)) / 2);
+  const turn = (Math.atan2(at(toe, 2) - at(heel, 2), at(toe, 0) - at(heel, 0)) * 180) / Math.PI;
+  return { place, turn };
+}
+
+/** The floor from above: where the feet stand, how far apart, what they carry, and where the weight is over them. */
+export function FloorView({ row, base, frame, stature, className }: Props) {
+  const feet = SIDES.map((side) => ({ side, ...outlineOfFoot(row, side), lifted: frame.feet[sideIndex(side)] === "lifted" }));
+  const [comX, comY] = onPicture(row[column("comX")] as number, row[column("comZ")] as number);
+  const ankle = (side: Side, axis: 0 | 2) => row[sidedPointColumn("ankle", side) + axis] as number;
+  const centimetres = (share: number) => Math.round(Math.abs(share) * stature * 100);
+  const apart = centimetres(ankle("right", 2) - ankle("left", 2));
+  const ahead = centimetres(ankle("right", 0) - ankle("left", 0));
+  const middleX = feet.reduce((sum, { place }) => sum + place[0], 0) / 2;
+  const middleY = feet.reduce((sum, { place }) => sum + place[1], 0) / 2;
+  const shares = SIDES.map((side) => Math.round(100 * (row[sidedColumn("footShare", side)] as number)));
+  const seat = Math.round(100 * (row[column("seatShare")] as number));
+  const words = [
+    `${apart} cm apart`,
+    ahead > 2 && `${ahead} cm ahead`,
+    `weight left ${shares[0]} %, right ${shares[1]} %`,
+    seat > 0 && `seat ${seat} %`,
+  ].filter(Boolean);
+  return (
+    <svg viewBox={`${middleX - 44} ${middleY - 20} 88 40`} className={className} role="img" aria-label={`Floor: ${words.join(", ")}`}>
+      <path
+        d={`M${base.map(([x, z]) => onPicture(x, z).map((value) => value.toFixed(2)).join(" ")).join("L")}Z`}
+        fill="var(--color-tide-100)"
+        stroke="var(--color-tide-500)"
+        strokeWidth="0.5"
+        strokeDasharray="1.6 1.2"
+      />
+      {feet.map(({ side, place, turn, lifted }) => (
+        <rect
+          key={side}
+          x={-100 * SHARE.footBreadth * 0.5}
+          y={-100 * SHARE.footLength * 0.5}
+          width={100 * SHARE.footBreadth}
+          height={100 * SHARE.footLength}
+          rx="2.6"
+          transform={`translate(${place[0]} ${place[1]}) rotate(${turn})`}
+          fill={lifted ? "none" : "var(--color-white)"}
+          stroke="var(--color-tide-800)"
+          strokeWidth="0.7"
+          strokeDasharray={lifted ? "1.2 1.2" : undefined}
+        />
+      ))}
+      <circle cx={comX} cy={comY} r="1.7" fill="var(--figure-mark)" />
+      {feet.map(({ side }, i) => (
+        <text
+          key={side}
+          x={middleX + (side === "left" ? -42 : 42)}
+          y={middleY + 1}
+          textAnchor={side === "left" ? "start" : "end"}
+          fontSize="5"
+          fill="var(--color-tide-900)"
+        >
+          {side} {shares[i]} %
+        </text>
+      ))}
+      <text x={middleX} y={middleY + 18.5} textAnchor="middle" fontSize="5" fontWeight="700" fill="var(--color-tide-900)">
+        {[apart > 0 && `${apart} cm wide`, ahead > 2 && `${ahead} cm long`, seat > 0 && `seat ${seat} %`].filter(Boolean).join(" · ")}
+      </text>
+    </svg>
+  );
+}

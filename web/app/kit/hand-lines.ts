@@ -1,0 +1,15 @@
+import { handOver, sidedColumn, sidedPointColumn } from "@able-tide/core/body/channels";
+import { type Cap, sidesOf } from "@able-tide/core/caps/cap";
+import { limitInBrief } from "@able-tide/core/caps/words";
+import type { FigureLine } from "./figure.tsx";
+
+/** Hand-height caps as lines across a figure in the given pose: height over the floor, share of stature, and words. */
+export function handLines(caps: readonly Cap[], row: ArrayLike<number>): FigureLine[] {
+  return caps.flatMap((cap) => {
+    const { limit } = cap;
+    if (limit.channel !== "handHeight") return [];
+    const side = sidesOf(limit)[0] ?? "right";
+    const hand = row[sidedPointColumn("handCentre", side) + 1] as number;
+    return [{ height: hand - (row[sidedColumn(handOver(limit.limit), side)] as number), label: limitInBrief(limit), side: limit.side }];
+  });
+}

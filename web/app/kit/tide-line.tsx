@@ -1,0 +1,91 @@
+import { area, curveMonotoneX, line } from "d3-shape";
+import { useId } from "react";
+
+/** Steadiness demand runs from 0 to 10; the picture leaves a little air above. */
+const HIGHEST = 10;
+
+export interface TideBlock {
+  /** Left and right edge on the picture, pixels. */
+  readonly left: number;
+  readonly right: number;
+  /** Steadiness demand, 0 to 10. */
+  readonly height: number;
+}
+
+interface Props {
+  readonly blocks: readonly TideBlock[];
+  readonly width: number;
+  readonly height: number;
+  /** A height nobody should pass, with its words; the water above it is hatched. */
+  readonly cap?: { readonly height: number; readonly label: string } | null;
+  /** Whether to draw the scale at the left. */
+  readonly scale?: boolean;
+  readonly label: string;
+  readonly className?: string;
+}
+
+type Point = readonly [x: number, y: number];
+
+/** The session as a tide: it rises through loosening, stands high in the flow and ebbs in settling. */
+export function TideLine({ blocks, width, height, cap = null, scale = false, label, className }: Props) {
+  const id = useId();
+  const y = (demand: number) => height - 2 - (demand / HIGHEST) * (height - 12);
+  const first = blocks[0];
+  const last = blocks[blocks.length - 1];
+  const points: Point[] =
+    first && last
+      ? [
+          [first.left, y(0.2)],
+          ...blocks.flatMap(({ left, right, height: demand }): Point[] => {
+            const shoulder = 0.3 * (right - left);
+            return [
+              [left + shoulder, y(demand)],
+              [right - shoulder, y(demand)],
+            ];
+          }),
+          [last.right, y(0.2)],
+        ]
+      : [];
+  const water = area<Point>().x((point) => point[0]).y0(height).y1((point) => point[1]).curve(curveMonotoneX)([...points]) ?? "";
+  const surface = line<Point>().x((point) => point[0]).y((point) => point[1]).curve(curveMonotoneX)([...points]) ?? "";
+  const over = cap !== null && blocks.some((block) => block.height > cap.height + 0.05);
+  return (
+    <svg viewBox={`0 0 ${width} ${height}`} width={width} height={height} role="img" aria-label={label} className={className}>
+      <defs>
+        <linearGradient id={`${id}-sea`} x1="0" y1="0" x2="0" y2="1">
+          <stop offset="0" stopColor="var(--color-tide-600)" />
+          <stop offset="1" stopColor="var(--color-tide-200)" />
+        </linearGradient>
+        <pattern id={`${id}-hatch`} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="7" height="7" fill="var(--color-signal-100)" />
+          <path d="M0 0 V7" stroke="var(--color-signal-600)" strokeWidth="2.4" />
+        </pattern>
+        {cap && (
+          <clipPath id={`${id}-above`}>
+            <rect x="0" y="0" width={width} height={y(cap.height)} />
+          </clipPath>
+        )}
+      </defs>
+      {scale &&
+        [2, 4, 6, 8].map((demand) => (
+          <g key={demand}>
+            <path d={`M0 ${y(demand)} H${width}`} stroke="var(--color-sand-300)" strokeDasharray="2 6" />
+            <text x="0" y={y(demand) - 3} fontSize="13" fill="var(--color-sand-600)">
+              {demand}
+            </text>
+          </g>
+        ))}
+      <path d={water} fill={`url(#${id}-sea)`} />
+      <path d={surface} fill="none" stroke="var(--color-tide-700)" strokeWidth="2" />
+      {cap && over && <path d={water} fill={`url(#${id}-hatch)`} clipPath={`url(#${id}-above)`} />}
+      {cap && (
+        <>
+          <path d={`M0 ${y(cap.height)} H${width}`} stroke="var(--color-signal-600)" strokeWidth="2" />
+          <text x="22" y={y(cap.height) - 6} fontSize="15" fontWeight="700" fill="var(--color-signal-700)">
+            {cap.label}
+          </text>
+        </>
+      )}
+    </svg>
+  );
+}

@@ -1,0 +1,59 @@
+import type { Cap } from "@able-tide/core/caps/cap";
+import { Link } from "react-router";
+import { SEATED_AT_EASE, STANDING_AT_EASE } from "../kit/at-ease.ts";
+import { Figure } from "../kit/figure.tsx";
+import { handLines } from "../kit/hand-lines.ts";
+
+export interface Portrayed {
+  readonly id: string;
+  readonly name: string;
+  readonly age: number;
+  /** Metres. */
+  readonly stature: number;
+  readonly uses: string;
+  readonly caps: readonly (Cap & { readonly brief: string; readonly asks: boolean })[];
+}
+
+/** Pixels of the picture for a metre of stature. */
+const SCALE = 104;
+
+function Portrait({ person }: { person: Portrayed }) {
+  const sits = person.caps.some((cap) => cap.limit.channel === "noStanding");
+  const { row, frame } = sits ? SEATED_AT_EASE : STANDING_AT_EASE;
+  return (
+    <li className="w-[120px]">
+      <Link to={`/people/${person.id}`} className="flex h-full flex-col rounded-[10px] px-1 pb-2 no-underline hover:bg-tide-100">
+        <span className="flex h-54 items-end justify-center border-b-2 border-sand-300">
+          <span className="block w-full overflow-hidden" style={{ height: person.stature * SCALE * 1.16 }}>
+            <Figure row={row} frame={frame} view="front" halfWidth={31} lines={handLines(person.caps, row)} className="h-full w-full" />
+          </span>
+        </span>
+        <span className="mt-2 font-display text-xl font-bold">{person.name}</span>
+        <span className="leading-snug text-sand-600">
+          about {person.age}
+          {person.uses && `, ${person.uses}`}
+        </span>
+        <span className="mt-1 flex flex-col gap-1 leading-snug">
+          {person.caps.map((cap) => (
+            <span key={cap.id} className={cap.asks ? "font-bold text-signal-700" : ""}>
+              {cap.brief}
+              {cap.asks && ", ask again"}
+            </span>
+          ))}
+          {person.caps.length === 0 && <span className="text-sand-600">no caps</span>}
+        </span>
+      </Link>
+    </li>
+  );
+}
+
+/** A group as it stands there: each in their own height, hand limits drawn across, what each may do beneath. */
+export function GroupPortrait({ people }: { people: readonly Portrayed[] }) {
+  return (
+    <ul className="flex flex-wrap gap-y-6 rounded-soft border border-sand-300 bg-white p-2">
+      {people.map((person) => (
+        <Portrait key={person.id} person={person} />
+      ))}
+    </ul>
+  );
+}

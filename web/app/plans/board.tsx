@@ -1,0 +1,275 @@
+import type { Cap } from "@able-tide/core/caps/cap";
+import type { Movement } from "@able-tide/core/movement/format";
+import { minutesAndSeconds, planTime } from "@able-tide/core/plan/time";
+import { Minus, Plus, Redo2, Undo2 } from "lucide-react";
+import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { dayInWords } from "../days.ts";
+import { Button, ButtonLink } from "../kit/button.tsx";
+import { KeysSheet, useKeys } from "../kit/keys-sheet.tsx";
+import { TideLine } from "../kit/tide-line.tsx";
+import { layBoard, phaseStretches, type Span } from "./board-layout.ts";
+import { BlockPanel } from "./block-panel.tsx";
+import { BlockRow } from "./block-row.tsx";
+import { changeDraft, type Draft } from "./draft.ts";
+import { FitGrid, type GridPlace } from "./fit-grid.tsx";
+import { MovementPalette } from "./movement-palette.tsx";
+import { SaveNote } from "./save-note.tsx";
+import { beginTeaching, savePlan } from "./submit-plan.ts";
+import { useAutosave } from "./use-autosave.ts";
+import { useFit } from "./use-fit.ts";
+import { useWidth } from "./use-width.ts";
+
+interface Props {
+  readonly plan: Draft & { readonly id: string; readonly day: string; readonly version: number };
+  readonly group: {
+    readonly name: string;
+    readonly place: string;
+    readonly minutes: number;
+    readonly startsAt: string;
+    readonly seatedOnly: boolean;
+  };
+  readonly people: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly stature: number;
+    readonly caps: readonly Cap[];
+    readonly brief: string;
+  }[];
+  readonly movements: readonly Movement[];
+  readonly taught: { readonly id: string; readonly ended: boolean } | null;
+}
+
+const NAME_WIDTH = 168;
+const TIDE_HEIGHT = 150;
+
+const KEYS = [
+  ["arrows", "from cell to cell in the grid"],
+  ["/", "find a movement to add"],
+  ["[ and ]", "move the chosen block earlier or later"],
+  ["+ and -", "one round more or less"],
+  ["Delete", "take the chosen block out"],
+  ["Ctrl Z, Ctrl Y", "undo, redo"],
+  ["?", "this sheet"],
+] as const;
+
+const stepper = "flex size-11 items-center justify-center rounded-full hover:bg-tide-100";
+
+/** The plan in one picture: the tide over time, the blocks under it, and everybody's form in each block. */
+export function PlanBoard({ plan, group, people, movements, taught }: Props) {
+  const navigate = useNavigate();
+  const [history, change] = useReducer(changeDraft, { past: [], present: { breathSeconds: plan.breathSeconds, blocks: plan.blocks }, future: [] });
+  const draft = history.present;
+  const [place, setPlace] = useState<GridPlace | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const search = useRef<HTMLInputElement>(null);
+  const column = useRef<HTMLDivElement>(null);
+  const available = useWidth(column, 900);
+
+  const blocks = useMemo(() => {
+    const byId = new Map(movements.map((movement) => [movement.id, movement]));
+    return draft.blocks.flatMap((block) => {
+      const movement = byId.get(block.movementId);
+      return movement ? [{ id: block.id, movement, rounds: block.rounds }] : [];
+    });
+  }, [draft.blocks, movements]);
+  const time = useMemo(() => planTime(blocks, draft.breathSeconds), [blocks, draft.breathSeconds]);
+  const fitPlan = useMemo(
+    () => ({ blocks, breathSeconds: draft.breathSeconds, seatedOnly: group.seatedOnly }),
+    [blocks, draft.breathSeconds, group.seatedOnly],
+  );
+  const fitted = useFit(fitPlan, people);
+  const layout = layBoard(time, Math.max(0, available - NAME_WIDTH));
+
+  const send = useCallback((sending: Draft, version: number) => savePlan(plan.id, { version, ...sending }), [plan.id]);
+  const saving = useAutosave(draft, plan.version, send);
+
+  const chosenAt = blocks.findIndex((block) => block.id === place?.blockId);
+  const chosen = blocks[chosenAt] ?? blocks[0] ?? null;
+  const person = people.find(({ id }) => id === place?.personId) ?? null;
+  const cell = person && chosen ? (fitted.rows.get(person.id)?.cells[blocks.indexOf(chosen)] ?? null) : null;
+  const chooseBlock = (blockId: string) => setPlace({ blockId, personId: place?.personId ?? null });
+
+  function add(movementId: string) {
+    setProblem(null);
+    change({ kind: "add", movementId, after: null });
+  }
+
+  useEffect(() => {
+    const pressed = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.target instanceof HTMLInputElement) return;
+      const key = event.key.toLowerCase();
+      if (key !== "z" && key !== "y") return;
+      event.preventDefault();
+      change({ kind: key === "y" || event.shiftKey ? "redo" : "undo" });
+    };
+    window.addEventListener("keydown", pressed);
+    return () => window.removeEventListener("keydown", pressed);
+  }, []);
+
+  useKeys((event) => {
+    if (event.key === "/") {
+      event.preventDefault();
+      search.current?.focus();
+    }
+    if (!chosen) return;
+    if (event.key === "[") change({ kind: "move", id: chosen.id, by: -1 });
+    if (event.key === "]") change({ kind: "move", id: chosen.id, by: 1 });
+    if (event.key === "+" || event.key === "=") change({ kind: "rounds", id: chosen.id, by: 1 });
+    if (event.key === "-") change({ kind: "rounds", id: chosen.id, by: -1 });
+    if (event.key === "Delete") change({ kind: "remove", id: chosen.id });
+  });
+
+  async function teach() {
+    setProblem(null);
+    if (!(await saving.save())) return;
+    const answer = await beginTeaching(plan.id).catch(() => null);
+    if (answer === null) setProblem("The server did not answer. Nothing is lost; please try again.");
+    else if (answer.kind === "begun") navigate(`/classes/${answer.classId}`);
+    else setProblem(answer.message);
+  }
+
+  const ownCap = person?.caps.flatMap(({ limit }) => (limit.channel === "steadiness" ? [limit.limit] : [])) ?? [];
+  const tideBlocks = layout.blocks.map((span, i) => ({ ...span, height: fitted.steadiness[i] ?? 0 }));
+  const over = time.total - group.minutes * 60;
+  return (
+    <>
+      <div className="mb-4 flex flex-wrap items-end justify-between gap-x-6 gap-y-3">
+        <div>
+          <h1 className="text-3xl">
+            {group.name}, {dayInWords(plan.day)}
+          </h1>
+          <p className="mt-1 text-lg text-sand-600">
+            {people.length} people · {group.place} · {group.startsAt}
+          </p>
+        </div>
+        <div className="flex flex-wrap items-center gap-3">
+          <p className="mr-2 text-right" aria-live="polite">
+            <span className="font-display text-3xl font-bold" data-testid="duration">
+              {minutesAndSeconds(time.total)}
+            </span>{" "}
+            <span className={over > 0 ? "font-semibold text-signal-700" : "text-sand-600"}>
+              of {group.minutes} min{over > 0 ? `, ${minutesAndSeconds(over)} too long` : ""}
+            </span>
+          </p>
+          {taught === null && <Button type="button" onClick={teach}>Teach</Button>}
+          {taught !== null && (
+            <ButtonLink to={`/classes/${taught.id}`}>{taught.ended ? "What happened" : "Back to class"}</ButtonLink>
+          )}
+        </div>
+      </div>
+      {problem && (
+        <p role="alert" className="mb-3 rounded-[10px] border-[1.5px] border-signal-600 bg-signal-100 p-3 font-semibold text-signal-700">
+          {problem}
+        </p>
+      )}
+
+      <div className="grid items-start gap-6 xl:grid-cols-[minmax(0,1fr)_19rem]">
+        <div ref={column} className="min-w-0">
+          <div className="mb-2 flex flex-wrap items-center gap-2">
+            <span className="font-semibold">One breath</span>
+            <button type="button" className={stepper} onClick={() => change({ kind: "breath", by: -0.5 })} aria-label="Shorter breath">
+              <Minus size={20} />
+            </button>
+            <span className="min-w-12 text-center font-bold">{draft.breathSeconds} s</span>
+            <button type="button" className={stepper} onClick={() => change({ kind: "breath", by: 0.5 })} aria-label="Longer breath">
+              <Plus size={20} />
+            </button>
+            <span className="ml-3 flex">
+              <button type="button" className={stepper} disabled={history.past.length === 0} onClick={() => change({ kind: "undo" })} aria-label="Undo">
+                <Undo2 size={20} className={history.past.length === 0 ? "text-sand-300" : ""} />
+              </button>
+              <button type="button" className={stepper} disabled={history.future.length === 0} onClick={() => change({ kind: "redo" })} aria-label="Redo">
+                <Redo2 size={20} className={history.future.length === 0 ? "text-sand-300" : ""} />
+              </button>
+            </span>
+            <SaveNote
+              state={saving.state}
+              takeTheirs={(theirs, version) => {
+                change({ kind: "take", draft: theirs });
+                saving.goOnFrom(version, theirs);
+              }}
+              keepOurs={(version) => saving.goOnFrom(version, null)}
+            />
+            <KeysSheet keys={KEYS} className="ml-auto underline underline-offset-4" />
+          </div>
+          {blocks.length === 0 ? (
+            <p className="rounded-soft border-2 border-dashed border-sand-300 p-10 text-center text-lg">
+              An empty shore. Add the first movement below: begin with one to arrive.
+            </p>
+          ) : (
+            <div className="overflow-x-auto pb-2" data-testid="board">
+              <div className="flex" style={{ width: NAME_WIDTH + layout.width }}>
+                <div className="shrink-0 pt-3" style={{ width: NAME_WIDTH }}>
+                  <p className="font-bold">Tide line</p>
+                  <p className="text-sand-600">steadiness asked, 0 to 10</p>
+                </div>
+                <TideLine
+                  blocks={tideBlocks}
+                  width={layout.width}
+                  height={TIDE_HEIGHT}
+                  scale
+                  cap={person && ownCap.length > 0 ? { height: Math.min(...ownCap), label: `${person.name} stops at ${Math.min(...ownCap)}` } : null}
+                  label={`Steadiness asked over the session: ${blocks.map(({ movement }, i) => `${movement.name.en} ${(fitted.steadiness[i] ?? 0).toFixed(1)}`).join(", ")}`}
+                />
+              </div>
+              <BlockRow
+                blocks={blocks}
+                time={time}
+                spans={layout.blocks}
+                leaving={layout.leaving}
+                stretches={phaseStretches(blocks.map(({ movement }) => movement), layout.blocks)}
+                nameWidth={NAME_WIDTH}
+                chosenId={chosen?.id ?? null}
+                choose={chooseBlock}
+              />
+              <FitGrid
+                people={people}
+                blocks={blocks.map(({ id, movement }) => ({ id, name: movement.name.en }))}
+                spans={layout.blocks as readonly Span[]}
+                width={layout.width}
+                nameWidth={NAME_WIDTH}
+                fitted={fitted}
+                chosen={place}
+                choose={setPlace}
+              />
+              {people.length === 0 && (
+                <p className="p-4">
+                  Nobody is in this group yet. <Link to="/people/new" className="font-semibold underline underline-offset-4">Add a person</Link>
+                </p>
+              )}
+            </div>
+          )}
+          <MovementPalette movements={movements} add={add} ref={search} />
+        </div>
+        {chosen && (
+          <aside aria-label="The chosen movement" className="rounded-soft border border-sand-300 bg-white p-4 xl:sticky xl:top-4">
+            <BlockPanel
+              key={chosen.movement.id}
+              movement={chosen.movement}
+              rounds={chosen.rounds}
+              seconds={time.blocks[blocks.indexOf(chosen)]?.total ?? 0}
+              breathSeconds={draft.breathSeconds}
+              seatedOnly={group.seatedOnly}
+              person={person}
+              cell={cell}
+              change={{
+                rounds: (by) => change({ kind: "rounds", id: chosen.id, by }),
+                move: (by) => change({ kind: "move", id: chosen.id, by }),
+                remove: () => change({ kind: "remove", id: chosen.id }),
+              }}
+            />
+            {person && (
+              <p className="mt-3">
+                On the feet in all: <strong>{Math.round((fitted.rows.get(person.id)?.standingSeconds ?? 0) / 60)} min</strong> ·{" "}
+                <Link to={`/people/${person.id}`} className="underline underline-offset-4">
+                  {person.name}'s caps
+                </Link>
+              </p>
+            )}
+          </aside>
+        )}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,86 @@
+import { handOver, LANDMARK_TOLERANCE, LANDMARKS, sidedColumn } from "@able-tide/core/body/channels";
+import { type Cap, sidesOf } from "@able-tide/core/caps/cap";
+import type { Demand } from "@able-tide/core/movement/demand";
+import { type Side, SIDES, sideIndex } from "@able-tide/core/side";
+
+interface Bar {
+  readonly label: string;
+  readonly words: string;
+  /** Shares of the bar's length. */
+  readonly filled: number;
+  readonly cap: number | null;
+}
+
+const most = (demands: readonly Demand[], of: (demand: Demand) => number): number => Math.max(0, ...demands.map(of));
+
+/** The strictest cap of a channel that speaks of any of the sides. */
+function strictest(caps: readonly Cap[], channel: "loadedKnee" | "dorsiflexion" | "oneLegSeconds" | "steadiness"): number | null {
+  const limits = caps.flatMap(({ limit }) => (limit.channel === channel ? [limit.limit as number] : []));
+  return limits.length > 0 ? Math.min(...limits) : null;
+}
+
+/** The highest landmark a hand goes above, and how many it has below it. */
+function handReach(demands: readonly Demand[], side: Side): number {
+  const over = (name: Parameters<typeof sidedColumn>[0]) => most(demands, (demand) => demand.highest[sidedColumn(name, side)] as number);
+  return LANDMARKS.filter((landmark) => over(handOver(landmark)) > LANDMARK_TOLERANCE).length;
+}
+
+function handCap(caps: readonly Cap[], side: Side): number | null {
+  const limits = caps.flatMap(({ limit }) =>
+    limit.channel === "handHeight" && sidesOf(limit).includes(side) ? [LANDMARKS.indexOf(limit.limit)] : [],
+  );
+  return limits.length > 0 ? Math.min(...limits) : null;
+}
+
+const heightWords = (below: number): string => {
+  const landmark = LANDMARKS[below - 1];
+  return landmark === undefined ? "below the lap" : `over ${landmark}`;
+};
+
+function barsOf(demands: readonly Demand[], caps: readonly Cap[], rounds: number): Bar[] {
+  const column = (name: Parameters<typeof sidedColumn>[0]) =>
+    most(demands, (demand) => Math.max(...SIDES.map((side) => demand.highest[sidedColumn(name, side)] as number)));
+  const steadiness = most(demands, (demand) => demand.steadiness.total);
+  const knee = column("loadedKnee");
+  const ankle = column("heelDownDorsiflexion");
+  const oneLeg = most(demands, (demand) => Math.max(...demand.longestOneLeg));
+  const above = SIDES.map((side) => rounds * demands.reduce((sum, demand) => sum + demand.handAboveShoulderSeconds[sideIndex(side)], 0));
+  const scaled = (label: string, words: string, value: number, full: number, cap: number | null): Bar => ({
+    label,
+    words,
+    filled: Math.min(1, value / full),
+    cap: cap === null ? null : Math.min(1, cap / full),
+  });
+  return [
+    scaled("steadiness", steadiness.toFixed(1), steadiness, 10, strictest(caps, "steadiness")),
+    ...SIDES.map((side) => {
+      const reach = handReach(demands, side);
+      const cap = handCap(caps, side);
+      return scaled(`${side} hand`, heightWords(reach), reach, LANDMARKS.length, cap);
+    }),
+    scaled("loaded knee", `${Math.round(knee)}°`, knee, 90, strictest(caps, "loadedKnee")),
+    scaled("ankle", `${Math.round(ankle)}°`, ankle, 30, strictest(caps, "dorsiflexion")),
+    ...(oneLeg > 0 ? [scaled("one leg", `${oneLeg.toFixed(1)} s`, oneLeg, 15, strictest(caps, "oneLegSeconds"))] : []),
+    ...(Math.max(...above) > 0.5
+      ? [scaled("hands up", `${Math.round(Math.max(...above))} s`, Math.max(...above), 180, null)]
+      : []),
+  ];
+}
+
+/** What the form asks, beside what the person may: a bar each, the cap as a mark across it. */
+export function DemandBars(props: { demands: readonly Demand[]; caps: readonly Cap[]; rounds: number }) {
+  return (
+    <dl className="grid grid-cols-[auto_1fr_auto] items-center gap-x-3 gap-y-1.5">
+      {barsOf(props.demands, props.caps, props.rounds).map((bar) => (
+        <div key={bar.label} className="contents">
+          <dt>{bar.label}</dt>
+          <dd className="relative h-3 rounded-full bg-sand-200" aria-hidden="true">
+            <span className="absolute inset-y-0 left-0 rounded-full bg-tide-600" style={{ width: `${100 * bar.filled}%` }} />
+            {bar.cap !== null && <span className="absolute -inset-y-1 w-[3px] bg-signal-600" style={{ left: `calc(${100 * bar.cap}% - 1px)` }} />}
+          </dd>
+          <dd className="text-right font-bold">{bar.words}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}

@@ -1,0 +1,37 @@
+import type { Draft } from "./draft.ts";
+import type { SaveState } from "./use-autosave.ts";
+
+interface Props {
+  readonly state: SaveState;
+  readonly takeTheirs: (theirs: Draft, version: number) => void;
+  readonly keepOurs: (version: number) => void;
+}
+
+const WORDS = { saved: "saved", saving: "saving", offline: "not saved yet: no answer from the server, trying again" } as const;
+
+/** How the plan stands with the server, in a word; after a change made elsewhere, the choice between the two. */
+export function SaveNote({ state, takeTheirs, keepOurs }: Props) {
+  if (state.kind === "elsewhere")
+    return (
+      <span role="alert" className="flex flex-wrap items-center gap-3 font-semibold text-signal-700">
+        This plan was changed somewhere else meanwhile.
+        <button type="button" className="min-h-11 underline underline-offset-4" onClick={() => takeTheirs(state.theirs, state.version)}>
+          Take that one
+        </button>
+        <button type="button" className="min-h-11 underline underline-offset-4" onClick={() => keepOurs(state.version)}>
+          Keep this one
+        </button>
+      </span>
+    );
+  if (state.kind === "refused")
+    return (
+      <span role="alert" className="font-semibold text-signal-700">
+        {state.message}
+      </span>
+    );
+  return (
+    <span role="status" className={state.kind === "offline" ? "font-semibold text-signal-700" : "text-sand-600"}>
+      {WORDS[state.kind]}
+    </span>
+  );
+}

@@ -1,0 +1,75 @@
+import type { CellView } from "@able-tide/core/fit/cell-view";
+import { Link } from "react-router";
+import { shortDay } from "../days.ts";
+import { Vessel, vesselInWords } from "../kit/vessel.tsx";
+
+export interface WeekInClass {
+  readonly classId: string;
+  readonly day: string;
+  /** Null where the person was away. */
+  readonly cells: readonly { readonly movementId: string; readonly name: string; readonly cell: CellView }[] | null;
+  readonly signs: readonly string[];
+}
+
+/** Movements across the weeks, in the order they first came. */
+function movementsOf(weeks: readonly WeekInClass[]): { id: string; name: string }[] {
+  const names = new Map<string, string>();
+  for (const week of weeks) for (const { movementId, name } of week.cells ?? []) names.set(movementId, name);
+  return [...names].map(([id, name]) => ({ id, name }));
+}
+
+/** Which form a person was on, week by week: the same vessels as in the plan. */
+export function FormsByWeek({ weeks, name }: { weeks: readonly WeekInClass[]; name: string }) {
+  return (
+    <div className="overflow-x-auto rounded-soft border border-sand-300 bg-white">
+      <table className="w-full border-collapse text-left">
+        <caption className="sr-only">The form {name} was on in each movement, week by week</caption>
+        <thead>
+          <tr>
+            <th scope="col" className="p-2 pl-4">
+              Movement
+            </th>
+            {weeks.map((week) => (
+              <th key={week.classId} scope="col" className="p-1 text-center font-normal">
+                <Link to={`/classes/${week.classId}`} className="flex min-h-11 items-center justify-center px-1 underline underline-offset-4">
+                  {shortDay(week.day)}
+                </Link>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {movementsOf(weeks).map((movement) => (
+            <tr key={movement.id} className="border-t border-sand-200">
+              <th scope="row" className="p-2 pl-4 font-semibold whitespace-nowrap">
+                {movement.name}
+              </th>
+              {weeks.map((week) => {
+                const done = week.cells?.find(({ movementId }) => movementId === movement.id);
+                return (
+                  <td key={week.classId} className="p-1 text-center">
+                    {done && (
+                      <span className="inline-block align-middle" title={done.cell.brief || undefined}>
+                        <Vessel {...done.cell} size={24} label={vesselInWords(done.cell)} />
+                      </span>
+                    )}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+          <tr className="border-t border-sand-200">
+            <th scope="row" className="p-2 pl-4 font-semibold">
+              Noted
+            </th>
+            {weeks.map((week) => (
+              <td key={week.classId} className="p-1 text-center">
+                {week.cells === null ? <span className="text-sand-600">away</span> : <span className="font-semibold text-signal-700">{week.signs.join(", ")}</span>}
+              </td>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,54 @@
+import { ONE_LEG_STAND } from "@able-tide/core/reference/one-leg-stand";
+import { type Side, SIDES } from "@able-tide/core/side";
+import * as v from "valibot";
+
+export const TRIALS = [1, 2, 3] as const;
+
+/** Name of the field of one trial. */
+export const trialField = <S extends Side, N extends (typeof TRIALS)[number]>(side: S, trial: N) => `${side}${trial}` as const;
+
+const seconds = v.optional(
+  v.pipe(
+    v.number("This is a number of seconds, such as 12.5."),
+    v.minValue(0, "Seconds are not below nought."),
+    v.maxValue(ONE_LEG_STAND.ceiling, `A trial is stopped at ${ONE_LEG_STAND.ceiling} s.`),
+  ),
+);
+
+const Fields = v.object({
+  day: v.pipe(v.string("Please give the day."), v.isoDate("Please give the day.")),
+  left1: seconds,
+  left2: seconds,
+  left3: seconds,
+  right1: seconds,
+  right2: seconds,
+  right3: seconds,
+  note: v.pipe(v.optional(v.string(), ""), v.maxLength(500, "Please keep this under 500 letters.")),
+});
+
+/** What the form holds before it is read. */
+export type ResultFormInput = v.InferInput<typeof Fields>;
+
+const trialsOf = (fields: v.InferOutput<typeof Fields>, side: Side): number[] =>
+  TRIALS.flatMap((trial) => fields[trialField(side, trial)] ?? []);
+
+/** The form of a one-leg stand. @param latest the last day it may have been done on */
+export const resultForm = (latest: string) =>
+  v.pipe(
+    Fields,
+    v.rawCheck(({ dataset, addIssue }) => {
+      if (!dataset.typed) return;
+      const fields = dataset.value;
+      const at = (key: keyof typeof fields): [v.IssuePathItem] => [
+        { type: "object", origin: "value", input: fields, key, value: fields[key] },
+      ];
+      if (SIDES.every((side) => trialsOf(fields, side).length === 0))
+        addIssue({ message: "Please write down at least one trial.", path: at("left1") });
+      if (fields.day > latest) addIssue({ message: "This day is still to come.", path: at("day") });
+    }),
+    v.transform((fields) => ({
+      day: fields.day,
+      trials: { left: trialsOf(fields, "left"), right: trialsOf(fields, "right") },
+      note: fields.note,
+    })),
+  );

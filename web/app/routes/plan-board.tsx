@@ -1,0 +1,40 @@
+import { limitInBrief } from "@able-tide/core/caps/words";
+import { classOfPlan } from "../../server/classes/classes.ts";
+import { findGroup } from "../../server/groups/groups.ts";
+import { listMovements } from "../../server/movements/movements.ts";
+import { capsHolding } from "../../server/people/caps.ts";
+import { listMembers } from "../../server/people/people.ts";
+import { findPlan } from "../../server/plans/plans.ts";
+import { PlanBoard } from "../plans/board.tsx";
+import { isId } from "../ids.ts";
+import { notFound, scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/plan-board";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.group.name ?? "Plan"} · Able Tide` }];
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const plan = isId(params.planId) ? await findPlan(scope, params.planId) : null;
+  const group = plan && (await findGroup(scope, plan.groupId));
+  if (!plan || !group) throw notFound();
+  const [members, movements, taught] = await Promise.all([
+    listMembers(scope, group.id),
+    listMovements(scope),
+    classOfPlan(scope, plan.id),
+  ]);
+  const caps = await capsHolding(scope, members.map((person) => person.id), plan.day);
+  return {
+    plan,
+    group: { name: group.name, place: group.place, minutes: group.minutes, startsAt: group.startsAt, seatedOnly: group.seatedOnly },
+    people: members.map(({ id, name, stature }) => {
+      const own = caps.get(id) ?? [];
+      return { id, name, stature, caps: own, brief: own[0] ? limitInBrief(own[0].limit) : "" };
+    }),
+    movements: movements.map(({ movement }) => movement),
+    taught: taught && { id: taught.id, ended: taught.endedAt !== null },
+  };
+}
+
+export default function PlanBoardPage({ loaderData }: Route.ComponentProps) {
+  return <PlanBoard key={loaderData.plan.id} {...loaderData} />;
+}

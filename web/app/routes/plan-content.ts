@@ -1,0 +1,37 @@
+import * as v from "valibot";
+import { listMovements } from "../../server/movements/movements.ts";
+import { changePlan, findPlan } from "../../server/plans/plans.ts";
+import type { Scope } from "../../server/scope.ts";
+import { isId } from "../ids.ts";
+import { PlanSubmission } from "../plans/plan-submission.ts";
+import type { SaveAnswer } from "../plans/submit-plan.ts";
+import { notFound, scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/plan-content";
+
+const answer = (body: SaveAnswer, status = 200): Response => Response.json(body, { status });
+const refused = (message: string, status = 422): Response => answer({ kind: "refused", message }, status);
+
+async function unknownMovement(scope: Scope, blocks: PlanSubmission["blocks"]): Promise<string | null> {
+  const known = new Set((await listMovements(scope)).map(({ movement }) => movement.id));
+  return blocks.find((block) => !known.has(block.movementId))?.movementId ?? null;
+}
+
+/** Takes the board's draft and saves it. Answers in JSON. */
+export async function action({ request, params, context }: Route.ActionArgs): Promise<Response> {
+  const scope = context.get(scopeContext);
+  const body: unknown = await request.json().catch(() => null);
+  const submission = v.safeParse(PlanSubmission, body);
+  const plan = isId(params.planId) ? await findPlan(scope, params.planId) : null;
+  if (!plan) throw notFound();
+  if (!submission.success) return refused(submission.issues[0].message, 400);
+  const { version, breathSeconds, blocks } = submission.output;
+  const missing = await unknownMovement(scope, blocks);
+  if (missing !== null) return refused(`There is no movement called "${missing}" any more.`);
+
+  const next = await changePlan(scope, plan.id, version, { breathSeconds, blocks });
+  if (next === null) {
+    const theirs = { breathSeconds: plan.breathSeconds, blocks: plan.blocks };
+    return answer({ kind: "elsewhere", theirs, version: plan.version }, 409);
+  }
+  return answer({ kind: "saved", version: next });
+}

@@ -1,0 +1,113 @@
+import { parseWithValibot } from "@conform-to/valibot";
+import { getFormProps, useForm } from "@conform-to/react";
+import { data, Form, Link, redirect } from "react-router";
+import { findGroup, listGroups } from "../../server/groups/groups.ts";
+import { listMovements } from "../../server/movements/movements.ts";
+import { outlineOf } from "../../server/plans/outline.ts";
+import { addPlan, lastPlanBefore, listPlans, type Plan } from "../../server/plans/plans.ts";
+import { type Scope, today } from "../../server/scope.ts";
+import { Button } from "../kit/button.tsx";
+import { SelectField, TextField } from "../kit/field.tsx";
+import { PageHead } from "../kit/shell.tsx";
+import { nextMeeting } from "../days.ts";
+import { NewPlanForm } from "../plans/new-plan-form.ts";
+import { PlanOutlinePicture } from "../plans/outline-picture.tsx";
+import { scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/plans";
+
+export const meta: Route.MetaFunction = () => [{ title: "Plans · Able Tide" }];
+
+const USUAL_BREATH = 8;
+const MOST_BEHIND = 14;
+const MOST_AHEAD = 12;
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const day = today(scope);
+  const [groups, movements, ahead, behind] = await Promise.all([
+    listGroups(scope),
+    listMovements(scope),
+    listPlans(scope, { from: day }, MOST_AHEAD),
+    listPlans(scope, { before: day }, MOST_BEHIND),
+  ]);
+  const shown = (plans: readonly Plan[]) =>
+    plans.flatMap((plan) => {
+      const group = groups.find(({ id }) => id === plan.groupId);
+      return group ? [{ id: plan.id, day: plan.day, group: group.name, outline: outlineOf(plan, group, movements) }] : [];
+    });
+  return {
+    groups: groups.map((group) => {
+      const planned = ahead.filter((plan) => plan.groupId === group.id).map((plan) => plan.day);
+      return { id: group.id, name: group.name, next: nextMeeting(group.weekday, day, planned) };
+    }),
+    ahead: shown(ahead),
+    behind: shown(behind),
+  };
+}
+
+async function startFrom(scope: Scope, groupId: string, day: string, repeat: boolean) {
+  const last = repeat ? await lastPlanBefore(scope, groupId, day) : null;
+  return { breathSeconds: last?.breathSeconds ?? USUAL_BREATH, blocks: last?.blocks ?? [] };
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  const submission = parseWithValibot(await request.formData(), { schema: NewPlanForm });
+  if (submission.status !== "success") return data(submission.reply(), { status: 422 });
+  const { groupId, day, start } = submission.value;
+  if (!(await findGroup(scope, groupId)))
+    return data(submission.reply({ fieldErrors: { groupId: ["This group is not there any more."] } }), { status: 422 });
+  const content = await startFrom(scope, groupId, day, start === "last");
+  return redirect(`/plans/${await addPlan(scope, { ...content, groupId, day })}`);
+}
+
+export default function Plans({ loaderData: { groups, ahead, behind }, actionData }: Route.ComponentProps) {
+  const [first] = groups;
+  const [form, fields] = useForm({
+    id: "new-plan",
+    lastResult: actionData ?? null,
+    defaultValue: { groupId: first?.id ?? "", day: first?.next ?? "", start: "last" },
+  });
+  return (
+    <>
+      <PageHead title="Plans" note="Each session as its tide: how long, and how high it stands." />
+      <Form method="post" {...getFormProps(form)} className="mb-8 flex flex-wrap items-start gap-4 rounded-soft border border-sand-300 bg-white p-5">
+        <SelectField field={fields.groupId} label="Group" options={groups.map(({ id, name }) => [id, name] as const)} />
+        <TextField field={fields.day} label="Day" type="date" />
+        <SelectField
+          field={fields.start}
+          label="Begin with"
+          options={[
+            ["last", "what we did last time"],
+            ["empty", "an empty plan"],
+          ]}
+        />
+        <div className="mt-7">
+          <Button>Plan it</Button>
+        </div>
+      </Form>
+      <h2 className="mb-3 text-2xl">To come</h2>
+      {ahead.length === 0 && <p className="text-lg">Nothing planned from today on.</p>}
+      <ul className="grid gap-4 md:grid-cols-2">
+        {ahead.map((plan) => (
+          <li key={plan.id}>
+            <PlanOutlinePicture {...plan} />
+          </li>
+        ))}
+      </ul>
+      <h2 className="mt-10 mb-3 text-2xl">Behind us</h2>
+      <ul className="grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
+        {behind.map((plan) => (
+          <li key={plan.id}>
+            <PlanOutlinePicture {...plan} small />
+          </li>
+        ))}
+      </ul>
+      {groups.length === 0 && (
+        <p>
+          Plans belong to a group. <Link to="/people">People</Link> come first.
+        </p>
+      )}
+    </>
+  );
+}

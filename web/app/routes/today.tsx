@@ -1,0 +1,157 @@
+import { asksOn, holdsOn } from "@able-tide/core/caps/cap";
+import { capInWords } from "@able-tide/core/caps/words";
+import { classState, EFFORT_WORDS, SIGNS } from "@able-tide/core/class/events";
+import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { Link } from "react-router";
+import { endedClasses, listEvents, openClasses } from "../../server/classes/classes.ts";
+import { type Group, listGroups } from "../../server/groups/groups.ts";
+import { listMovements } from "../../server/movements/movements.ts";
+import { openCaps } from "../../server/people/caps.ts";
+import { listMembers, listPeople } from "../../server/people/people.ts";
+import { outlineOf } from "../../server/plans/outline.ts";
+import { listPlans } from "../../server/plans/plans.ts";
+import { type Scope, today } from "../../server/scope.ts";
+import { dayInWords, nextMeeting } from "../days.ts";
+import { ButtonLink } from "../kit/button.tsx";
+import { PageHead } from "../kit/shell.tsx";
+import { OutlineTide } from "../plans/outline-picture.tsx";
+import { scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/today";
+
+export const meta: Route.MetaFunction = () => [{ title: "Today · Able Tide" }];
+
+async function nextSession(scope: Scope, group: Group, day: string) {
+  const [plans, movements, members] = await Promise.all([
+    listPlans(scope, { from: day }, 20),
+    listMovements(scope),
+    listMembers(scope, group.id),
+  ]);
+  const plan = plans.find((each) => each.groupId === group.id) ?? null;
+  return {
+    group: { name: group.name, place: group.place, startsAt: group.startsAt, people: members.length },
+    day: plan?.day ?? nextMeeting(group.weekday, day),
+    plan: plan && { id: plan.id, outline: outlineOf(plan, group, movements) },
+  };
+}
+
+async function lastClass(scope: Scope) {
+  const [taught] = await endedClasses(scope, 1);
+  if (!taught) return null;
+  const state = classState(await listEvents(scope, taught.id));
+  const nameOf = new Map(taught.script.people.map(({ id, name }) => [id, name]));
+  return {
+    id: taught.id,
+    day: taught.day,
+    group: taught.script.groupName,
+    here: state.here.size,
+    effort: state.ended && `${state.ended.effort} of 10, ${EFFORT_WORDS[state.ended.effort]}`,
+    note: state.ended?.note ?? "",
+    signs: state.notes.map((note) => ({
+      id: note.id,
+      words: `${nameOf.get(note.personId) ?? ""}: ${SIGNS.find(({ name }) => name === note.sign)?.label.toLowerCase() ?? ""}`,
+    })),
+  };
+}
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const day = today(scope);
+  const [groups, people, caps, running] = await Promise.all([listGroups(scope), listPeople(scope), openCaps(scope), openClasses(scope)]);
+  const nameOf = new Map(people.map(({ id, name }) => [id, name]));
+  return {
+    day,
+    running: running.map(({ id, script }) => ({ id, group: script.groupName })),
+    sessions: await Promise.all(groups.map((group) => nextSession(scope, group, day))),
+    asking: caps
+      .filter((cap) => holdsOn(cap, day) && asksOn(cap, day))
+      .map((cap) => ({ id: cap.id, personId: cap.personId, name: nameOf.get(cap.personId) ?? "", words: capInWords(cap) })),
+    last: await lastClass(scope),
+  };
+}
+
+type Session = Route.ComponentProps["loaderData"]["sessions"][number];
+
+function NextSession({ session }: { session: Session }) {
+  const { group, plan, day } = session;
+  return (
+    <section className="mb-6 overflow-hidden rounded-soft border border-sand-300 bg-white" aria-label={`Next: ${group.name}`}>
+      <div className="flex flex-wrap items-end justify-between gap-4 px-6 pt-5">
+        <div>
+          <h2 className="text-2xl">
+            {group.name}, {dayInWords(day)}
+          </h2>
+          <p className="text-lg text-sand-600">
+            {group.startsAt} · {group.place} · {group.people} people
+            {plan && ` · ${plan.outline.blocks.length} movements, ${minutesAndSeconds(plan.outline.total)} min`}
+          </p>
+        </div>
+        <ButtonLink to={plan ? `/plans/${plan.id}` : "/plans"}>{plan ? "Open the plan" : "Plan it"}</ButtonLink>
+      </div>
+      {plan ? (
+        <OutlineTide outline={plan.outline} height={120} />
+      ) : (
+        <p className="px-6 py-5 text-lg">Nothing is planned for this day yet.</p>
+      )}
+    </section>
+  );
+}
+
+export default function Today({ loaderData: { day, running, sessions, asking, last } }: Route.ComponentProps) {
+  return (
+    <>
+      <PageHead title={dayInWords(day)} />
+      {running.map(({ id, group }) => (
+        <section key={id} className="mb-6 flex flex-wrap items-center justify-between gap-4 rounded-soft bg-tide-800 px-6 py-5 text-sand-50">
+          <p className="text-xl">
+            <strong>{group}</strong> is under way.
+          </p>
+          <ButtonLink to={`/classes/${id}`} className="border-sand-50 bg-sand-50 text-tide-900! hover:bg-white">
+            Back to class
+          </ButtonLink>
+        </section>
+      ))}
+      {sessions.map((session) => (
+        <NextSession key={session.group.name} session={session} />
+      ))}
+      {sessions.length === 0 && <p className="mb-6 text-lg">No group yet.</p>}
+      <div className="grid items-start gap-6 lg:grid-cols-2">
+        <section aria-labelledby="asks-head">
+          <h2 id="asks-head" className="mb-2 text-xl">
+            Needs you
+          </h2>
+          {asking.length === 0 && <p className="text-lg">No date has passed. Nobody is waiting for an answer.</p>}
+          <ul className="flex flex-col gap-3">
+            {asking.map((cap) => (
+              <li key={cap.id} className="rounded-soft border-[1.5px] border-signal-600 bg-signal-100/50 p-4">
+                <p className="text-lg">
+                  <strong>{cap.name}.</strong> {cap.words}.
+                </p>
+                <p className="font-semibold text-signal-700">The date has passed and it still holds.</p>
+                <Link to={`/people/${cap.personId}`} className="flex min-h-11 w-fit items-center font-semibold underline underline-offset-4">
+                  How is it now?
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </section>
+        {last && (
+          <section aria-labelledby="last-head">
+            <h2 id="last-head" className="mb-2 text-xl">
+              Last time
+            </h2>
+            <div className="rounded-soft border border-sand-300 bg-white p-4 text-lg">
+              <p>
+                <Link to={`/classes/${last.id}`} className="font-semibold underline underline-offset-4">
+                  {last.group}, {dayInWords(last.day)}
+                </Link>
+                : {last.here} here{last.effort && `, effort ${last.effort}`}.
+              </p>
+              {last.note && <p className="mt-2">{last.note}</p>}
+              {last.signs.length > 0 && <p className="mt-2 text-signal-700">{last.signs.map(({ words }) => words).join(" · ")}</p>}
+            </div>
+          </section>
+        )}
+      </div>
+    </>
+  );
+}

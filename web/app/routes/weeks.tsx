@@ -1,0 +1,184 @@
+import { limitInBrief } from "@able-tide/core/caps/words";
+import { classState, SIGNS } from "@able-tide/core/class/events";
+import { ONE_LEG_STAND, oneLegStandNorm } from "@able-tide/core/reference/one-leg-stand";
+import { parseWithValibot } from "@conform-to/valibot";
+import { data, NavLink } from "react-router";
+import { classesWithEvents } from "../../server/classes/classes.ts";
+import { capHistory, type KeptCap } from "../../server/people/caps.ts";
+import { findPerson, listPeople, type Person } from "../../server/people/people.ts";
+import { listOneLegStands, recordOneLegStand } from "../../server/results/results.ts";
+import { type Scope, today } from "../../server/scope.ts";
+import { dayInWords } from "../days.ts";
+import { isId } from "../ids.ts";
+import { ButtonLink } from "../kit/button.tsx";
+import { PageHead } from "../kit/shell.tsx";
+import { FormsByWeek, type WeekInClass } from "../progress/forms-by-week.tsx";
+import { ResultFields } from "../progress/result-fields.tsx";
+import { resultForm } from "../progress/result-form.ts";
+import { WeeksChart } from "../progress/weeks-chart.tsx";
+import { notFound, scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/weeks";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.person ? `${loaderData.person.name}, weeks` : "Weeks"} · Able Tide` }];
+
+const MOST_WEEKS = 14;
+
+/** The days a cap held, for the timeline. */
+function spanOf(cap: KeptCap, day: string) {
+  const lapsed = cap.strength === "comfort" && cap.until !== null && cap.until < day ? cap.until : null;
+  const to = cap.ended?.at.slice(0, 10) ?? lapsed ?? day;
+  const asks = cap.strength !== "comfort" && cap.until !== null && cap.until < to;
+  return { brief: limitInBrief(cap.limit), from: cap.from, to, asksFrom: asks ? cap.until : null };
+}
+
+async function weeksInClass(scope: Scope, personId: string): Promise<WeekInClass[]> {
+  const classes = await classesWithEvents(scope, personId, MOST_WEEKS);
+  return classes.map(({ taught, events }) => {
+    const state = classState(events);
+    const row = taught.script.people.find(({ id }) => id === personId);
+    const cells = state.here.has(personId) ? (row?.cells ?? null) : null;
+    return {
+      classId: taught.id,
+      day: taught.day,
+      cells:
+        cells?.map((cell, i) => {
+          const movement = taught.script.blocks[i]?.movement;
+          return { movementId: movement?.id ?? "", name: movement?.name.en ?? "", cell };
+        }) ?? null,
+      signs: state.notes
+        .filter((note) => note.personId === personId)
+        .map((note) => SIGNS.find(({ name }) => name === note.sign)?.label.toLowerCase() ?? note.sign),
+    };
+  });
+}
+
+async function weeksOf(scope: Scope, person: Person) {
+  const day = today(scope);
+  const [results, caps, weeks] = await Promise.all([
+    listOneLegStands(scope, person.id),
+    capHistory(scope, person.id),
+    weeksInClass(scope, person.id),
+  ]);
+  const firstDay = [...results.map((result) => result.day), ...weeks.map((week) => week.day), day].sort()[0] ?? day;
+  const norm = oneLegStandNorm(Number(day.slice(0, 4)) - person.birthYear);
+  return {
+    weeks,
+    results,
+    chart: {
+      results: results.map(({ side, day, value }) => ({ side, day, value })),
+      norm,
+      caps: caps.map((cap) => spanOf(cap, day)).filter((span) => span.to >= firstDay),
+      firstDay,
+      lastDay: day,
+    },
+  };
+}
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const people = (await listPeople(scope)).map(({ id, name }) => ({ id, name }));
+  const shown = { people, today: today(scope) };
+  if (params.personId === undefined) return { ...shown, person: null, record: null };
+  const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
+  if (!person) throw notFound();
+  return { ...shown, person: { id: person.id, name: person.name }, record: await weeksOf(scope, person) };
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  if (!isId(params.personId)) throw notFound();
+  const submission = parseWithValibot(await request.formData(), { schema: resultForm(today(scope)) });
+  if (submission.status !== "success") return data(submission.reply(), { status: 422 });
+  if (!(await recordOneLegStand(scope, params.personId, submission.value))) throw notFound();
+  return data(submission.reply({ resetForm: true }));
+}
+
+export default function Weeks({ loaderData: { people, person, record, today }, actionData }: Route.ComponentProps) {
+  return (
+    <>
+      <PageHead
+        title={person ? `${person.name}, week by week` : "Weeks"}
+        note={person ? "One-leg stand on each leg, and the caps that held" : "Choose a person to look across their weeks."}
+      >
+        {person && (
+          <ButtonLink look="plain" to={`/people/${person.id}`}>
+            Caps and why
+          </ButtonLink>
+        )}
+      </PageHead>
+      <nav aria-label="People" className="mb-5 flex flex-wrap gap-2">
+        {people.map(({ id, name }) => (
+          <NavLink
+            key={id}
+            to={`/weeks/${id}`}
+            preventScrollReset
+            className={({ isActive }) =>
+              `flex min-h-11 items-center rounded-full border px-4 no-underline ${isActive ? "border-tide-800 bg-tide-800 font-bold text-sand-50" : "border-sand-300 bg-white hover:bg-tide-100"}`
+            }
+          >
+            {name}
+          </NavLink>
+        ))}
+      </nav>
+      {person && record && (
+        <>
+          <div className="grid items-start gap-6 xl:grid-cols-[minmax(0,1fr)_22rem]">
+            <section className="rounded-soft border border-sand-300 bg-white p-5" aria-label="Chart of the weeks">
+              <WeeksChart
+                data={record.chart}
+                label={`One-leg stand of ${person.name}: ${record.results.length === 0 ? "no result yet" : record.results.map((result) => `${result.side} ${result.value} s on ${dayInWords(result.day)}`).join("; ")}`}
+              />
+              <p className="mt-2 text-sand-600">
+                {record.chart.norm === null
+                  ? "No norm for this age; compare with their own results."
+                  : `Mean for the age: ${ONE_LEG_STAND.normSource}.`}{" "}
+                Under {ONE_LEG_STAND.lowThreshold} s: {ONE_LEG_STAND.thresholdSource}, a risk of injurious falls. The first result is practice. A
+                cap past its date, still holding, is shown in the warmer colour.
+              </p>
+              <details className="mt-2">
+                <summary className="flex min-h-11 w-fit items-center font-semibold underline underline-offset-4">All results ({record.results.length})</summary>
+                <table className="mt-1 border-collapse text-left">
+                  <thead>
+                    <tr>
+                      {["Day", "Leg", "Best", "Trials", "Note"].map((head) => (
+                        <th key={head} scope="col" className="py-1 pr-8">
+                          {head}
+                        </th>
+                      ))}
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {record.results.toReversed().map((result) => (
+                      <tr key={result.id} className="border-t border-sand-200">
+                        <td className="py-1 pr-8">{dayInWords(result.day)}</td>
+                        <td className="pr-8">{result.side}</td>
+                        <td className="pr-8 font-bold">{result.value} s</td>
+                        <td className="pr-8">{result.trials.join(", ")}</td>
+                        <td>{result.note}</td>
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              </details>
+            </section>
+            <section className="rounded-soft border border-sand-300 bg-white p-5" aria-labelledby="result-head">
+              <h2 id="result-head" className="mb-2 text-xl">
+                Write down a one-leg stand
+              </h2>
+              <ResultFields key={`${person.id} ${record.results.length}`} lastResult={actionData ?? null} today={today} />
+            </section>
+          </div>
+          {record.weeks.length > 0 && (
+            <section className="mt-8" aria-labelledby="forms-head">
+              <h2 id="forms-head" className="mb-3 text-2xl">
+                The forms {person.name} was on
+              </h2>
+              <FormsByWeek weeks={record.weeks} name={person.name} />
+            </section>
+          )}
+          {record.weeks.length === 0 && <p className="mt-6 text-lg">No class yet.</p>}
+        </>
+      )}
+    </>
+  );
+}

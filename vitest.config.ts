@@ -1,7 +1,30 @@
 import { defineConfig } from "vitest/config";
 
+/** A fit of many drawn cases takes seconds on a slow machine. */
+const PATIENCE = 60_000;
+
 export default defineConfig({
   test: {
-    projects: [{ test: { name: "core", include: ["core/src/**/*.test.ts"] } }],
+    maxWorkers: 2,
+    projects: [
+      { test: { name: "core", include: ["core/src/**/*.test.ts"], testTimeout: PATIENCE } },
+      { test: { name: "web", include: ["web/app/**/*.test.ts"], testTimeout: PATIENCE } },
+      {
+        test: {
+          name: "server",
+          include: ["web/server/**/*.test.ts"],
+          testTimeout: PATIENCE,
+          hookTimeout: PATIENCE,
+        },
+      },
+      {
+        test: {
+          name: "browser",
+          include: ["web/e2e/**/*.e2e.ts"],
+          testTimeout: 2 * PATIENCE,
+          hookTimeout: PATIENCE,
+        },
+      },
+    ],
   },
 });

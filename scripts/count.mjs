@@ -5,7 +5,10 @@ import { join } from "node:path";
 import { ROOT } from "./setup.mjs";
 
 const files = execFileSync("git", ["ls-files", "*.ts", "*.tsx", "*.mjs"], { cwd: ROOT, encoding: "utf8" }).trim().split("\n");
-const lines = (file) => readFileSync(join(ROOT, file), "utf8").split("\n").filter((line) => line.trim() !== "").length;
+const lines = (file) =>
+  readFileSync(join(ROOT, file), "utf8")
+    .split("\n")
+    .filter((line) => line.trim() !== "").length;
 const isTest = (file) => file.endsWith(".test.ts") || file.startsWith("web/e2e/");
 const sum = (some) => some.reduce((total, file) => total + lines(file), 0);
 const tests = sum(files.filter(isTest));

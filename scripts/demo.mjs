@@ -1,8 +1,8 @@
 // npm run demo: everything needed, the demo data, the application, its address. Ctrl-C stops all of it.
 import { createHash } from "node:crypto";
 import { join } from "node:path";
-import { reachableByServer, startCluster } from "./postgres.mjs";
 import { postgresPrograms } from "./debian.mjs";
+import { reachableByServer, startCluster } from "./postgres.mjs";
 import { startServer } from "./server.mjs";
 import { build, installPackages, LOCAL, ROOT } from "./setup.mjs";
 

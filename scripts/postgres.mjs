@@ -48,7 +48,16 @@ function create(programs, folder) {
   }
   chmodSync(folder, 0o700);
   const made = asServer(join(programs, "initdb"), [
-    "-D", data, "-U", SUPERUSER, "-A", "scram-sha-256", `--pwfile=${passwordFile}`, "-E", "UTF8", "--locale=C.UTF-8",
+    "-D",
+    data,
+    "-U",
+    SUPERUSER,
+    "-A",
+    "scram-sha-256",
+    `--pwfile=${passwordFile}`,
+    "-E",
+    "UTF8",
+    "--locale=C.UTF-8",
   ]);
   orThrow(made, "initdb failed");
 }
@@ -74,9 +83,11 @@ export async function startCluster(folder) {
   let port = wasRunning ? portOf(data) : await freePort();
   if (!wasRunning) {
     const options = `-c listen_addresses=127.0.0.1 -c unix_socket_directories= -c port=${port} -c max_connections=60`;
-    const started = asServer(join(programs, "pg_ctl"), [
-      "-D", data, "-w", "-t", "60", "-l", join(folder, "server.log"), "-o", options, "start",
-    ], { stdio: ["ignore", "ignore", "pipe"] });
+    const started = asServer(
+      join(programs, "pg_ctl"),
+      ["-D", data, "-w", "-t", "60", "-l", join(folder, "server.log"), "-o", options, "start"],
+      { stdio: ["ignore", "ignore", "pipe"] },
+    );
     orThrow(started, `PostgreSQL did not start, see ${join(folder, "server.log")}`);
     port = portOf(data);
   }

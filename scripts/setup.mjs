@@ -8,7 +8,18 @@ export const ROOT = join(import.meta.dirname, "..");
 /** Everything the application keeps on this machine; git does not see it. */
 export const LOCAL = join(ROOT, ".local");
 
-const SOURCES = ["core/src", "core/package.json", "library", "web/app", "web/server", "web/public", "web/package.json", "web/vite.config.ts", "web/react-router.config.ts", "package-lock.json"];
+const SOURCES = [
+  "core/src",
+  "core/package.json",
+  "library",
+  "web/app",
+  "web/server",
+  "web/public",
+  "web/package.json",
+  "web/vite.config.ts",
+  "web/react-router.config.ts",
+  "package-lock.json",
+];
 
 function* filesUnder(path) {
   if (statSync(path).isFile()) yield path;

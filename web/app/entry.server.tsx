@@ -23,7 +23,12 @@ function contentSecurityPolicy(nonce: string): string {
   ].join("; ");
 }
 
-export default function handleRequest(request: Request, status: number, headers: Headers, context: EntryContext): Promise<Response> {
+export default function handleRequest(
+  request: Request,
+  status: number,
+  headers: Headers,
+  context: EntryContext,
+): Promise<Response> {
   const nonce = randomBytes(16).toString("base64");
   const waitForAll = isbot(request.headers.get("user-agent") ?? "");
   return new Promise((resolve, reject) => {

@@ -4,8 +4,6 @@ import { now } from "../server/clock.ts";
 import { database } from "../server/database.ts";
 import type { Scope } from "../server/scope.ts";
 
-
-
 /** Carries the sign-in token; nothing else is kept in the browser. */
 export const signInCookie = createCookie("able-tide", {
   httpOnly: true,

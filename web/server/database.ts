@@ -18,7 +18,3 @@ export function database(): Knex {
   shared ??= connect(url);
   return shared;
 }
-
-/** Whether an error is PostgreSQL's word that a key is already there. */
-export const isDuplicateKey = (error: unknown): boolean =>
-  typeof error === "object" && error !== null && "code" in error && error.code === "23505";

@@ -2,8 +2,8 @@ import { TZDate } from "@date-fns/tz";
 import { format } from "date-fns";
 import type { Knex } from "knex";
 
-export const ROLES = ["owner", "instructor"] as const;
-export type Role = (typeof ROLES)[number];
+/** What an account may do in an organisation. */
+export type Role = "owner" | "instructor";
 
 /** Who is asking, for which organisation, and what time it is for them. Every repository takes one. */
 export interface Scope {
@@ -20,6 +20,3 @@ export interface Scope {
 
 /** Today in the organisation's time zone, as an ISO calendar day. */
 export const today = (scope: Scope): string => format(new TZDate(scope.now(), scope.timeZone), "yyyy-MM-dd");
-
-/** The same scope inside a transaction. */
-export const within = (scope: Scope, transaction: Knex.Transaction): Scope => ({ ...scope, database: transaction });

@@ -1,7 +1,7 @@
+import { type Side, sideIndex, sideSign } from "../side.ts";
 import { sidedColumns, sidedPointColumns } from "./channels.ts";
 import { DEGREE, type Rotation } from "./rotation.ts";
 import { MASS, SHARE } from "./segments.ts";
-import { type Side, sideIndex, sideSign } from "../side.ts";
 
 /** The angles of one arm relative to the thorax, degrees. */
 export interface ArmAngles {
@@ -53,8 +53,7 @@ function along(
   for (let axis = 0; axis < 3; axis += 1)
     row[to + axis] =
       (row[from + axis] as number) +
-      length *
-        ((thorax[3 * axis] as number) * x + (thorax[3 * axis + 1] as number) * y + (thorax[3 * axis + 2] as number) * z);
+      length * ((thorax[3 * axis] as number) * x + (thorax[3 * axis + 1] as number) * y + (thorax[3 * axis + 2] as number) * z);
 }
 
 /**
@@ -138,7 +137,7 @@ export function reachWithArm(target: readonly [number, number, number], side: Si
   const tx = target[0];
   const ty = target[1];
   const tz = target[2] * sideSign(side);
-  const distance = Math.max(1e-9, Math.hypot(tx, ty, tz));
+  const distance = Math.max(1e-9, Math.sqrt(tx * tx + ty * ty + tz * tz));
   const shortBy = Math.max(0, distance - FULL_REACH);
   const reach = Math.min(Math.max(distance, Math.abs(GRIP - SHARE.upperArm) + 1e-9), FULL_REACH);
   const ux = tx / distance;
@@ -150,7 +149,7 @@ export function reachWithArm(target: readonly [number, number, number], side: Si
   let qx = -0.2 - poleDot * ux;
   let qy = -0.85 - poleDot * uy;
   let qz = 0.5 - poleDot * uz;
-  const poleLength = Math.max(1e-9, Math.hypot(qx, qy, qz));
+  const poleLength = Math.max(1e-9, Math.sqrt(qx * qx + qy * qy + qz * qz));
   qx /= poleLength;
   qy /= poleLength;
   qz /= poleLength;
@@ -164,7 +163,7 @@ export function reachWithArm(target: readonly [number, number, number], side: Si
   const cosElbow = (reach ** 2 - SHARE.upperArm ** 2 - GRIP ** 2) / (2 * SHARE.upperArm * GRIP);
 
   out.elevation = Math.acos(Math.min(1, Math.max(-1, -dy))) / DEGREE;
-  out.plane = Math.hypot(dx, dz) < 1e-9 ? 0 : Math.atan2(dx, dz) / DEGREE;
+  out.plane = Math.sqrt(dx * dx + dz * dz) < 1e-9 ? 0 : Math.atan2(dx, dz) / DEGREE;
   out.elbow = Math.acos(Math.min(1, Math.max(-1, cosElbow))) / DEGREE;
   out.wrist = 0;
   // The fold lies towards the target, square to the upper arm.
@@ -173,7 +172,7 @@ export function reachWithArm(target: readonly [number, number, number], side: Si
   const fyy = uy - dot * dy;
   const fzz = uz - dot * dz;
   const ce = -dy;
-  const se = Math.hypot(dx, dz);
+  const se = Math.sqrt(dx * dx + dz * dz);
   const cp = se < 1e-9 ? 1 : dz / se;
   const sp = se < 1e-9 ? 0 : dx / se;
   const bx = ce * sp;
@@ -182,7 +181,6 @@ export function reachWithArm(target: readonly [number, number, number], side: Si
   const gx = by * dz - bz * dy;
   const gy = bz * dx - bx * dz;
   const gz = bx * dy - by * dx;
-  out.axial =
-    out.elbow < 1e-6 ? 0 : Math.atan2(fxx * gx + fyy * gy + fzz * gz, fxx * bx + fyy * by + fzz * bz) / DEGREE;
+  out.axial = out.elbow < 1e-6 ? 0 : Math.atan2(fxx * gx + fyy * gy + fzz * gz, fxx * bx + fyy * by + fzz * bz) / DEGREE;
   return shortBy;
 }

@@ -30,8 +30,7 @@ export function convexHull(points: readonly Point[]): Point[] {
   const chain = (ordered: readonly Point[]): Point[] => {
     const kept: Point[] = [];
     for (const point of ordered) {
-      while (kept.length >= 2 && turn(kept[kept.length - 2] as Point, kept[kept.length - 1] as Point, point) <= 1e-15)
-        kept.pop();
+      while (kept.length >= 2 && turn(kept[kept.length - 2] as Point, kept[kept.length - 1] as Point, point) <= 1e-15) kept.pop();
       kept.push(point);
     }
     kept.pop();
@@ -77,16 +76,19 @@ export function marginOfStability(place: Point, base: readonly Point[]): number 
   if (base.length < 3) throw new RangeError("a base of support has at least three corners");
   let inside = Number.POSITIVE_INFINITY;
   let outside = Number.POSITIVE_INFINITY;
-  base.forEach((a, i) => {
-    const b = base[(i + 1) % base.length] as Point;
+  let a = base[base.length - 1] as Point;
+  for (const b of base) {
     const edgeX = b[0] - a[0];
     const edgeZ = b[1] - a[1];
-    const length = Math.hypot(edgeX, edgeZ);
+    const square = edgeX * edgeX + edgeZ * edgeZ;
     const toX = place[0] - a[0];
     const toZ = place[1] - a[1];
-    inside = Math.min(inside, (edgeZ * toX - edgeX * toZ) / length);
-    const along = Math.min(1, Math.max(0, (toX * edgeX + toZ * edgeZ) / length ** 2));
-    outside = Math.min(outside, Math.hypot(toX - along * edgeX, toZ - along * edgeZ));
-  });
-  return inside >= 0 ? inside : -outside;
+    inside = Math.min(inside, (edgeZ * toX - edgeX * toZ) / Math.sqrt(square));
+    const along = Math.min(1, Math.max(0, (toX * edgeX + toZ * edgeZ) / square));
+    const awayX = toX - along * edgeX;
+    const awayZ = toZ - along * edgeZ;
+    outside = Math.min(outside, awayX * awayX + awayZ * awayZ);
+    a = b;
+  }
+  return inside >= 0 ? inside : -Math.sqrt(outside);
 }

@@ -58,16 +58,7 @@ const SIDED_READINGS = [
   "footShare",
 ] as const;
 
-const MIDLINE_READINGS = [
-  "comX",
-  "comY",
-  "comZ",
-  "margin",
-  "quietMargin",
-  "loweredBy",
-  "lowBackLoad",
-  "seatShare",
-] as const;
+const MIDLINE_READINGS = ["comX", "comY", "comZ", "margin", "quietMargin", "loweredBy", "lowBackLoad", "seatShare"] as const;
 
 export type MidlineRange = (typeof MIDLINE_RANGES)[number]["name"];
 export type SidedRange = (typeof SIDED_RANGES)[number]["name"];
@@ -99,6 +90,9 @@ const sidedNames: readonly SidedColumn[] = [...SIDED_RANGES.map((range) => range
 const firstSided = midlineNames.length;
 const firstPoint = firstSided + 2 * sidedNames.length;
 const firstSidedPoint = firstPoint + 3 * MIDLINE_POINTS.length;
+
+/** Columns of ranges and readings; the points of the figure come after them. */
+export const VALUE_WIDTH = firstPoint;
 
 /** Columns of one sample row. */
 export const ROW_WIDTH = firstSidedPoint + 6 * SIDED_POINTS.length;

@@ -1,7 +1,16 @@
 import { describe, expect, test } from "vitest";
 import { SIDES, type Side } from "../side.ts";
-import { column, pointColumn, sidedColumn, sidedPointColumn, type MidlineColumn, type SidedColumn } from "./channels.ts";
-import { type MidlineSlot, neutralPose, type Pose, type PoseFrame, type SidedSlot, sidedSlot, slot, STANDING_FRAME } from "./pose.ts";
+import { column, type MidlineColumn, pointColumn, type SidedColumn, sidedColumn, sidedPointColumn } from "./channels.ts";
+import {
+  type MidlineSlot,
+  neutralPose,
+  type Pose,
+  type PoseFrame,
+  type SidedSlot,
+  STANDING_FRAME,
+  sidedSlot,
+  slot,
+} from "./pose.ts";
 import { BARE_ARM_MOMENT, GRAVITY, SHARE } from "./segments.ts";
 import { solvePose } from "./solve.ts";
 
@@ -40,8 +49,7 @@ function solved(sketch: Sketch) {
     sided: (name: SidedColumn, side: Side) => row[sidedColumn(name, side)] as number,
     point: (first: number) => [row[first], row[first + 1], row[first + 2]] as [number, number, number],
     /** Moment at a shoulder, newton metres. */
-    shoulderMoment: (side: Side) =>
-      (row[sidedColumn("shoulderLoad", side)] as number) * BARE_ARM_MOMENT * M * GRAVITY * H,
+    shoulderMoment: (side: Side) => (row[sidedColumn("shoulderLoad", side)] as number) * BARE_ARM_MOMENT * M * GRAVITY * H,
   };
 }
 
@@ -152,8 +160,7 @@ describe("seated", () => {
     seating: { kind: "seated", seatHeight: 0.25, atFront: true, backSupported: false },
   };
   const feetAhead = { footX: SHARE.thigh };
-  const feetShare = (body: ReturnType<typeof solved>) =>
-    body.sided("footShare", "left") + body.sided("footShare", "right");
+  const feetShare = (body: ReturnType<typeof solved>) => body.sided("footShare", "left") + body.sided("footShare", "right");
 
   test("about 18 % of the weight is on the feet when upright", () => {
     const body = solved({ frame, both: feetAhead });

@@ -1,4 +1,4 @@
-import { type Side, SIDES, sideIndex, sideSign } from "../side.ts";
+import { SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { type Contact, FIRM_HAND_SHARE, type Point, RESTING_SHARE } from "./base-of-support.ts";
 import { pointColumn } from "./channels.ts";
 import { type FootContact, type Pose, sidedSlots, slot } from "./pose.ts";
@@ -22,8 +22,7 @@ const HOLD_Z = sidedSlots("holdZ");
 const PELVIS_ROTATION = slot("pelvisRotation");
 const PELVIS = pointColumn("pelvis");
 
-export const bearsWeight = (contact: FootContact): boolean =>
-  contact === "flat" || contact === "forefoot" || contact === "heel";
+export const bearsWeight = (contact: FootContact): boolean => contact === "flat" || contact === "forefoot" || contact === "heel";
 export const onlyRests = (contact: FootContact): boolean => contact === "restingToe" || contact === "restingHeel";
 
 /** Where a foot presses on the floor, shares of H; `press` slides it along a flat foot, -1 to 1. */
@@ -41,10 +40,7 @@ function solePoint(values: Float64Array, side: Side, ahead: number, aside: numbe
   const forward = ahead * SHARE.footLength;
   const c = Math.cos(direction);
   const s = Math.sin(direction);
-  return [
-    (values[FOOT_X[i]] as number) + forward * c - aside * s,
-    (values[FOOT_Z[i]] as number) + forward * s + aside * c,
-  ];
+  return [(values[FOOT_X[i]] as number) + forward * c - aside * s, (values[FOOT_Z[i]] as number) + forward * s + aside * c];
 }
 
 function solePatch(values: Float64Array, side: Side, from: number, to: number): Point[] {

@@ -1,8 +1,9 @@
 import { type Side, sideIndex, sideSign } from "../side.ts";
+import type { Moments } from "./arm.ts";
 import { sidedColumns, sidedPointColumns } from "./channels.ts";
+import { TOE_PATCH } from "./contacts.ts";
 import { DEGREE, type Rotation } from "./rotation.ts";
 import { MASS, SHARE } from "./segments.ts";
-import type { Moments } from "./arm.ts";
 
 const HIP = sidedPointColumns("hip");
 const KNEE = sidedPointColumns("kneeJoint");
@@ -16,14 +17,14 @@ const KNEE_RANGE = sidedColumns("knee");
 const DORSIFLEXION = sidedColumns("dorsiflexion");
 
 const LEG_LENGTH = SHARE.thigh + SHARE.shank;
+const THIGH_SQUARE = SHARE.thigh ** 2;
+const SHANK_SQUARE = SHARE.shank ** 2;
 /** Largest flexion of a knee that carries weight, degrees. */
 export const LOADED_KNEE_LIMIT = 120;
 
 /** Hip height over the ankle of a leg flexed at the knee by `flexion` degrees, share of H. */
 export function legLength(flexion: number): number {
-  return Math.sqrt(
-    SHARE.thigh ** 2 + SHARE.shank ** 2 + 2 * SHARE.thigh * SHARE.shank * Math.cos(flexion * DEGREE),
-  );
+  return Math.sqrt(SHARE.thigh ** 2 + SHARE.shank ** 2 + 2 * SHARE.thigh * SHARE.shank * Math.cos(flexion * DEGREE));
 }
 
 /**
@@ -39,16 +40,16 @@ function addLegMass(row: Float64Array, side: Side, moments: Moments, footX: numb
   const hip = HIP[sideIndex(side)];
   const knee = KNEE[sideIndex(side)];
   const ankle = ANKLE[sideIndex(side)];
-  const foot = [footX, footY, footZ];
   for (let axis = 0; axis < 3; axis += 1) {
     const h = row[hip + axis] as number;
     const k = row[knee + axis] as number;
     const a = row[ankle + axis] as number;
+    const foot = axis === 0 ? footX : axis === 1 ? footY : footZ;
     moments[axis] =
       (moments[axis] as number) +
       MASS.thigh.share * (h + MASS.thigh.at * (k - h)) +
       MASS.shank.share * (k + MASS.shank.at * (a - k)) +
-      (MASS.foot.share * (a + (foot[axis] as number))) / 2;
+      (MASS.foot.share * (a + foot)) / 2;
   }
   moments[3] = (moments[3] as number) + MASS.thigh.share + MASS.shank.share + MASS.foot.share;
 }
@@ -74,115 +75,144 @@ function writeHipAngles(
   const fz = local(fold, 2) * s;
   const ahead = fx * Math.cos(flexion) + fy * Math.sin(flexion);
   const outward =
-    -fx * Math.sin(flexion) * Math.sin(abduction) +
-    fy * Math.cos(flexion) * Math.sin(abduction) +
-    fz * Math.cos(abduction);
+    -fx * Math.sin(flexion) * Math.sin(abduction) + fy * Math.cos(flexion) * Math.sin(abduction) + fz * Math.cos(abduction);
   row[HIP_FLEXION[sideIndex(side)]] = flexion / DEGREE;
   row[HIP_ABDUCTION[sideIndex(side)]] = abduction / DEGREE;
   row[HIP_ROTATION[sideIndex(side)]] = Math.atan2(outward, ahead) / DEGREE;
 }
 
-/** Where a foot that touches the floor stands: ankle over the floor, its axis and its pitch. Shares of H, degrees. */
+/** A foot that touches the floor, as directions and places in space. Set once a pose by `setPlantedFoot`. */
 export interface PlantedFoot {
+  /** Ankle, shares of H. */
   x: number;
   y: number;
   z: number;
-  /** Toe-out, outward positive. */
-  toeOut: number;
-  /** Heel lifted off the floor about the ball of the foot. */
-  heelLift: number;
+  /** Direction of the foot on the floor, before the heel lifts. */
+  axisX: number;
+  axisZ: number;
+  /** The foot's axis and the sole's normal: with the heel up the axis dips forward and the normal tips with it. */
+  readonly axis: [number, number, number];
+  readonly normal: [number, number, number];
+  /** The middle of the sole, where the foot's mass is over. */
+  readonly middle: [number, number, number];
+}
+
+export const plantedFoot = (): PlantedFoot => ({
+  x: 0,
+  y: 0,
+  z: 0,
+  axisX: 1,
+  axisZ: 0,
+  axis: [1, 0, 0],
+  normal: [0, 1, 0],
+  middle: [0, 0, 0],
+});
+
+/**
+ * Sets a foot from where its ankle stands over the floor with the heel down, shares of H, and its angles in degrees.
+ *
+ * @param toeOut outward positive
+ * @param heelLift how far the heel is lifted off the floor about the ball of the foot
+ */
+export function setPlantedFoot(foot: PlantedFoot, side: Side, x: number, z: number, toeOut: number, heelLift: number): void {
+  const axisX = Math.cos(toeOut * DEGREE);
+  const axisZ = sideSign(side) * Math.sin(toeOut * DEGREE);
+  const cosLift = Math.cos(heelLift * DEGREE);
+  const sinLift = Math.sin(heelLift * DEGREE);
+  // The heel lifts about the ball of the foot, carrying the ankle up and forward.
+  const ball = TOE_PATCH.from * SHARE.footLength;
+  const forward = ball - (ball * cosLift - SHARE.ankleHeight * sinLift);
+  foot.x = x + forward * axisX;
+  foot.z = z + forward * axisZ;
+  foot.y = ball * sinLift + SHARE.ankleHeight * cosLift;
+  foot.axisX = axisX;
+  foot.axisZ = axisZ;
+  foot.axis[0] = axisX * cosLift;
+  foot.axis[1] = -sinLift;
+  foot.axis[2] = axisZ * cosLift;
+  foot.normal[0] = axisX * sinLift;
+  foot.normal[1] = cosLift;
+  foot.normal[2] = axisZ * sinLift;
+  const half = SHARE.footLength / 2;
+  foot.middle[0] = foot.x - SHARE.ankleHeight * foot.normal[0] + half * foot.axis[0];
+  foot.middle[1] = foot.y - SHARE.ankleHeight * foot.normal[1] + half * foot.axis[1];
+  foot.middle[2] = foot.z - SHARE.ankleHeight * foot.normal[2] + half * foot.axis[2];
 }
 
 /**
  * Two-link solution of a planted leg: the knee folds in the plane of hip, ankle and foot axis.
- * Writes joints and angles, adds mass. The hip point of the row must be set and must be in reach.
+ * Writes knee and ankle and adds mass. The hip point of the row must be set and must be in reach.
+ * The angles follow once the pelvis has found its place: see `readPlantedLeg`.
  */
-export function placePlantedLeg(
-  row: Float64Array,
-  side: Side,
-  pelvis: Rotation,
-  foot: PlantedFoot,
-  moments: Moments,
-): void {
-  const s = sideSign(side);
-  const hip = HIP[sideIndex(side)];
+export function placePlantedLeg(row: Float64Array, side: Side, foot: PlantedFoot, moments: Moments): void {
+  const i = sideIndex(side);
+  const hip = HIP[i];
   const hx = row[hip] as number;
   const hy = row[hip + 1] as number;
   const hz = row[hip + 2] as number;
   const dx = foot.x - hx;
   const dy = foot.y - hy;
   const dz = foot.z - hz;
-  const length = Math.max(1e-9, Math.hypot(dx, dy, dz));
+  const length = Math.max(1e-9, Math.sqrt(dx * dx + dy * dy + dz * dz));
   const reach = Math.min(length, LEG_LENGTH);
   const ux = dx / length;
   const uy = dy / length;
   const uz = dz / length;
-  const axisX = Math.cos(foot.toeOut * DEGREE);
-  const axisZ = s * Math.sin(foot.toeOut * DEGREE);
+  const along = foot.axisX * ux + foot.axisZ * uz;
+  const qx = foot.axisX - along * ux;
+  const qy = -along * uy;
+  const qz = foot.axisZ - along * uz;
+  const q = Math.max(1e-9, Math.sqrt(qx * qx + qy * qy + qz * qz));
 
-  let qx = axisX - (axisX * ux + axisZ * uz) * ux;
-  let qy = -(axisX * ux + axisZ * uz) * uy;
-  let qz = axisZ - (axisX * ux + axisZ * uz) * uz;
-  const q = Math.max(1e-9, Math.hypot(qx, qy, qz));
-  qx /= q;
-  qy /= q;
-  qz /= q;
-
-  const alongLeg = (SHARE.thigh ** 2 - SHARE.shank ** 2 + reach ** 2) / (2 * reach);
-  const aside = Math.sqrt(Math.max(0, SHARE.thigh ** 2 - alongLeg ** 2));
-  const knee = KNEE[sideIndex(side)];
-  const ankle = ANKLE[sideIndex(side)];
+  const alongLeg = (THIGH_SQUARE - SHANK_SQUARE + reach * reach) / (2 * reach);
+  const aside = Math.sqrt(Math.max(0, THIGH_SQUARE - alongLeg * alongLeg)) / q;
+  const knee = KNEE[i];
+  const ankle = ANKLE[i];
   row[knee] = hx + alongLeg * ux + aside * qx;
   row[knee + 1] = hy + alongLeg * uy + aside * qy;
   row[knee + 2] = hz + alongLeg * uz + aside * qz;
   row[ankle] = foot.x;
   row[ankle + 1] = foot.y;
   row[ankle + 2] = foot.z;
+  addLegMass(row, side, moments, foot.middle[0], foot.middle[1], foot.middle[2]);
+}
 
-  const cosKnee = (reach ** 2 - SHARE.thigh ** 2 - SHARE.shank ** 2) / (2 * SHARE.thigh * SHARE.shank);
-  row[KNEE_RANGE[sideIndex(side)]] = Math.acos(Math.min(1, Math.max(-1, cosKnee))) / DEGREE;
+/** Writes the angles of a placed planted leg, and its heel and toe. */
+export function readPlantedLeg(row: Float64Array, side: Side, pelvis: Rotation, foot: PlantedFoot): void {
+  const i = sideIndex(side);
+  const hip = HIP[i];
+  const knee = KNEE[i];
+  const heel = HEEL[i];
+  const toe = TOE[i];
+  const ankleAt = [foot.x, foot.y, foot.z] as const;
+  let reachSquare = 0;
+  let alongAxis = 0;
+  let alongNormal = 0;
+  for (const axis of [0, 1, 2] as const) {
+    const toAnkle = ankleAt[axis] - (row[hip + axis] as number);
+    const shank = (row[knee + axis] as number) - ankleAt[axis];
+    reachSquare += toAnkle * toAnkle;
+    alongAxis += shank * foot.axis[axis];
+    alongNormal += shank * foot.normal[axis];
+    const sole = ankleAt[axis] - SHARE.ankleHeight * foot.normal[axis];
+    row[heel + axis] = sole - SHARE.heelBehindAnkle * SHARE.footLength * foot.axis[axis];
+    row[toe + axis] = sole + (1 - SHARE.heelBehindAnkle) * SHARE.footLength * foot.axis[axis];
+  }
+  const reach = Math.min(Math.sqrt(reachSquare), LEG_LENGTH);
+  const cosKnee = (reach * reach - THIGH_SQUARE - SHANK_SQUARE) / (2 * SHARE.thigh * SHARE.shank);
+  row[KNEE_RANGE[i]] = Math.acos(Math.min(1, Math.max(-1, cosKnee))) / DEGREE;
+  row[DORSIFLEXION[i]] = Math.atan2(alongAxis, alongNormal) / DEGREE;
 
-  // Foot axes after lifting the heel: the axis dips forward, the sole's normal tips with it.
-  const lift = foot.heelLift * DEGREE;
-  const footX = axisX * Math.cos(lift);
-  const footY = -Math.sin(lift);
-  const footZ = axisZ * Math.cos(lift);
-  const normalX = axisX * Math.sin(lift);
-  const normalY = Math.cos(lift);
-  const normalZ = axisZ * Math.sin(lift);
-  const sx = (row[knee] as number) - foot.x;
-  const sy = (row[knee + 1] as number) - foot.y;
-  const sz = (row[knee + 2] as number) - foot.z;
-  row[DORSIFLEXION[sideIndex(side)]] =
-    Math.atan2(sx * footX + sy * footY + sz * footZ, sx * normalX + sy * normalY + sz * normalZ) / DEGREE;
-
-  const heel = HEEL[sideIndex(side)];
-  const toe = TOE[sideIndex(side)];
-  const soleX = foot.x - SHARE.ankleHeight * normalX;
-  const soleY = foot.y - SHARE.ankleHeight * normalY;
-  const soleZ = foot.z - SHARE.ankleHeight * normalZ;
-  const back = -SHARE.heelBehindAnkle * SHARE.footLength;
-  const ahead = (1 - SHARE.heelBehindAnkle) * SHARE.footLength;
-  row[heel] = soleX + back * footX;
-  row[heel + 1] = soleY + back * footY;
-  row[heel + 2] = soleZ + back * footZ;
-  row[toe] = soleX + ahead * footX;
-  row[toe + 1] = soleY + ahead * footY;
-  row[toe + 2] = soleZ + ahead * footZ;
-
-  const tx = ((row[knee] as number) - hx) / SHARE.thigh;
-  const ty = ((row[knee + 1] as number) - hy) / SHARE.thigh;
-  const tz = ((row[knee + 2] as number) - hz) / SHARE.thigh;
+  const tx = ((row[knee] as number) - (row[hip] as number)) / SHARE.thigh;
+  const ty = ((row[knee + 1] as number) - (row[hip + 1] as number)) / SHARE.thigh;
+  const tz = ((row[knee + 2] as number) - (row[hip + 2] as number)) / SHARE.thigh;
   // With a straight knee the fold direction is the foot axis made square to the thigh; with a bent one it is the same plane.
-  const along = axisX * tx + axisZ * tz;
-  const fold = Math.max(1e-9, Math.hypot(axisX - along * tx, -along * ty, axisZ - along * tz));
-  writeHipAngles(row, side, pelvis, [tx, ty, tz], [
-    (axisX - along * tx) / fold,
-    (-along * ty) / fold,
-    (axisZ - along * tz) / fold,
-  ]);
-  const middle = SHARE.footLength / 2;
-  addLegMass(row, side, moments, soleX + middle * footX, soleY + middle * footY, soleZ + middle * footZ);
+  const along = foot.axisX * tx + foot.axisZ * tz;
+  const fx = foot.axisX - along * tx;
+  const fy = -along * ty;
+  const fz = foot.axisZ - along * tz;
+  const fold = Math.max(1e-9, Math.sqrt(fx * fx + fy * fy + fz * fz));
+  writeHipAngles(row, side, pelvis, [tx, ty, tz], [fx / fold, fy / fold, fz / fold]);
 }
 
 /** Angles of a leg that is off the floor, relative to the pelvis, degrees; rotation is outward. */
@@ -195,13 +225,7 @@ export interface FreeLegAngles {
 }
 
 /** Places a leg by its angles, its foot square to the shank but for `ankle`. Writes joints and angles, adds mass. */
-export function placeFreeLeg(
-  row: Float64Array,
-  side: Side,
-  pelvis: Rotation,
-  angles: FreeLegAngles,
-  moments: Moments,
-): void {
+export function placeFreeLeg(row: Float64Array, side: Side, pelvis: Rotation, angles: FreeLegAngles, moments: Moments): void {
   const s = sideSign(side);
   const cf = Math.cos(angles.flexion * DEGREE);
   const sf = Math.sin(angles.flexion * DEGREE);

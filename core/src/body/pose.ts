@@ -1,4 +1,4 @@
-import { otherSide, type Side, SIDES, sideIndex } from "../side.ts";
+import { otherSide, SIDES, type Side, sideIndex } from "../side.ts";
 import { numbered } from "./numbered.ts";
 
 /**
@@ -71,10 +71,7 @@ export const slot = (name: MidlineSlot): number => midlineNumber[name];
 export const sidedSlot = (name: SidedSlot, side: Side): number => sidedNumber[name] + sideIndex(side);
 
 /** Left and right index of a sided slot; look up once, outside loops. */
-export const sidedSlots = (name: SidedSlot): readonly [number, number] => [
-  sidedSlot(name, "left"),
-  sidedSlot(name, "right"),
-];
+export const sidedSlots = (name: SidedSlot): readonly [number, number] => [sidedSlot(name, "left"), sidedSlot(name, "right")];
 
 /** How a foot meets the floor. A resting toe or heel carries a twentieth of the weight. */
 export type FootContact = "flat" | "forefoot" | "heel" | "restingToe" | "restingHeel" | "lifted";

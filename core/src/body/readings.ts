@@ -1,6 +1,15 @@
-import { type Side, SIDES, sideIndex } from "../side.ts";
+import { SIDES, type Side, sideIndex } from "../side.ts";
 import type { Point } from "./base-of-support.ts";
-import { column, handOver, LANDMARKS, type Landmark, pointColumn, sidedColumns, sidedPointColumn, sidedPointColumns } from "./channels.ts";
+import {
+  column,
+  handOver,
+  LANDMARKS,
+  type Landmark,
+  pointColumn,
+  sidedColumns,
+  sidedPointColumn,
+  sidedPointColumns,
+} from "./channels.ts";
 import { DEGREE } from "./rotation.ts";
 import { BARE_ARM_MOMENT, MASS, SHARE } from "./segments.ts";
 
@@ -70,7 +79,7 @@ function leverSum(row: Float64Array, about: number, parts: readonly (readonly [n
     x += share * (fromX + at * ((row[to] as number) - fromX) - (row[about] as number));
     z += share * (fromZ + at * ((row[to + 2] as number) - fromZ) - (row[about + 2] as number));
   }
-  return Math.hypot(x, z);
+  return Math.sqrt(x * x + z * z);
 }
 
 function armParts(side: Side): (readonly [number, number, number, number])[] {

@@ -11,13 +11,7 @@ export const identityRotation = (): Rotation => Float64Array.of(1, 0, 0, 0, 1, 0
  * R = Rz(-flexion) . Rx(side bend) . Ry(-rotation), angles in degrees;
  * flexion is forward, side bend and rotation are to the person's right.
  */
-export function composeRotation(
-  parent: Rotation,
-  flexion: number,
-  sideBend: number,
-  rotation: number,
-  out: Rotation,
-): void {
+export function composeRotation(parent: Rotation, flexion: number, sideBend: number, rotation: number, out: Rotation): void {
   const cf = Math.cos(flexion * DEGREE);
   const sf = Math.sin(flexion * DEGREE);
   const cb = Math.cos(sideBend * DEGREE);

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { SIDES } from "../side.ts";
 import { column, pointColumn, sidedColumn, sidedPointColumn } from "./channels.ts";
-import { mirrorPose, neutralPose, type Pose, type PoseFrame, sidedSlot, type SidedSlot, slot, STANDING_FRAME } from "./pose.ts";
+import { mirrorPose, neutralPose, type Pose, type PoseFrame, type SidedSlot, STANDING_FRAME, sidedSlot, slot } from "./pose.ts";
 import { SHARE } from "./segments.ts";
 import { solvePose } from "./solve.ts";
 
@@ -127,9 +127,7 @@ describe("whatever the pose", () => {
         const pressure = (side: "left" | "right") => {
           const out = ((pose.values[sidedSlot("toeOut", side)] as number) * Math.PI) / 180;
           const quarter = 0.25 * SHARE.footLength;
-          return (
-            (pose.values[sidedSlot("footZ", side)] as number) + (side === "left" ? -1 : 1) * quarter * Math.sin(out)
-          );
+          return (pose.values[sidedSlot("footZ", side)] as number) + (side === "left" ? -1 : 1) * quarter * Math.sin(out);
         };
         expect(row[column("comZ")]).toBeCloseTo(weightLeft * pressure("left") + (1 - weightLeft) * pressure("right"), 5);
       }),

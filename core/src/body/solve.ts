@@ -1,7 +1,7 @@
-import { type Side, SIDES, sideIndex, sideSign } from "../side.ts";
+import { SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { baseOfSupport, marginOfStability, type Point, RESTING_SHARE, RESTING_SHARE_USED } from "./base-of-support.ts";
 import { column, pointColumn, ROW_WIDTH, sidedColumns, sidedPointColumns } from "./channels.ts";
-import { contactsOf, onlyRests, pressurePoint, quietPlace, TOE_PATCH } from "./contacts.ts";
+import { contactsOf, onlyRests, pressurePoint, quietPlace } from "./contacts.ts";
 import {
   type FreeLegAngles,
   highestHip,
@@ -10,8 +10,11 @@ import {
   type PlantedFoot,
   placeFreeLeg,
   placePlantedLeg,
+  plantedFoot,
+  readPlantedLeg,
+  setPlantedFoot,
 } from "./leg.ts";
-import { type Pose, sidedSlots, slot } from "./pose.ts";
+import { type Pose, type PoseFrame, sidedSlots, slot } from "./pose.ts";
 import { readLoadsAndHeights } from "./readings.ts";
 import { DEGREE } from "./rotation.ts";
 import { SHARE, STRAIGHT_HIP_HEIGHT } from "./segments.ts";
@@ -67,23 +70,26 @@ const axes = trunkAxes();
 const upperMoments = new Float64Array(4);
 const moments = new Float64Array(4);
 const upperRow = new Float64Array(ROW_WIDTH);
-const foot: PlantedFoot = { x: 0, y: 0, z: 0, toeOut: 0, heelLift: 0 };
+const feet: readonly [PlantedFoot, PlantedFoot] = [plantedFoot(), plantedFoot()];
 const freeLeg: FreeLegAngles = { flexion: 0, abduction: 0, rotation: 0, knee: 0, ankle: 0 };
 const pelvisAt: [number, number, number] = [0, 0, 0];
 let problem: PoseProblem | null = null;
 
-function setFoot(values: Float64Array, side: Side): void {
-  const i = sideIndex(side);
-  foot.toeOut = values[TOE_OUT[i]] as number;
-  foot.heelLift = values[HEEL_LIFT[i]] as number;
-  // The heel lifts about the ball of the foot, carrying the ankle up and forward.
-  const lift = foot.heelLift * DEGREE;
-  const ball = TOE_PATCH.from * SHARE.footLength;
-  const forward = ball - (ball * Math.cos(lift) - SHARE.ankleHeight * Math.sin(lift));
-  const direction = foot.toeOut * DEGREE * sideSign(side);
-  foot.x = (values[FOOT_X[i]] as number) + forward * Math.cos(direction);
-  foot.z = (values[FOOT_Z[i]] as number) + forward * Math.sin(direction);
-  foot.y = ball * Math.sin(lift) + SHARE.ankleHeight * Math.cos(lift);
+/** Sets both planted feet of a pose, once. */
+function setFeet(pose: Pose): void {
+  const { values, frame } = pose;
+  for (const side of SIDES) {
+    const i = sideIndex(side);
+    if (frame.feet[i] === "lifted") continue;
+    setPlantedFoot(
+      feet[i],
+      side,
+      values[FOOT_X[i]] as number,
+      values[FOOT_Z[i]] as number,
+      values[TOE_OUT[i]] as number,
+      values[HEEL_LIFT[i]] as number,
+    );
+  }
 }
 
 /** Shares of the weight on the left and right foot while standing. */
@@ -139,8 +145,7 @@ function placeBody(pose: Pose, row: Float64Array): void {
       freeLeg.ankle = pose.values[LEG_ANKLE[i]] as number;
       placeFreeLeg(row, side, axes.pelvis, freeLeg, moments);
     } else {
-      setFoot(pose.values, side);
-      placePlantedLeg(row, side, axes.pelvis, foot, moments);
+      placePlantedLeg(row, side, feet[i], moments);
     }
   }
   row[COM_X] = moments[0] as number;
@@ -154,12 +159,11 @@ function reachableHeight(pose: Pose): number {
   for (const side of SIDES) {
     const i = sideIndex(side);
     if (pose.frame.feet[i] === "lifted") continue;
-    setFoot(pose.values, side);
+    const foot = feet[i];
     const hip = HIP[i];
-    const horizontal = Math.hypot(
-      foot.x - pelvisAt[0] - (upperRow[hip] as number),
-      foot.z - pelvisAt[2] - (upperRow[hip + 2] as number),
-    );
+    const dx = foot.x - pelvisAt[0] - (upperRow[hip] as number);
+    const dz = foot.z - pelvisAt[2] - (upperRow[hip + 2] as number);
+    const horizontal = Math.sqrt(dx * dx + dz * dz);
     const over = highestHip(horizontal);
     if (over < 0) problem = { kind: "legTooShort", side, shortBy: horizontal - SHARE.thigh - SHARE.shank };
     lowest = Math.min(lowest, foot.y + Math.max(0, over) - (upperRow[hip + 1] as number));
@@ -190,7 +194,7 @@ function solveStanding(pose: Pose, row: Float64Array, ceiling: number): [number,
     placeBody(pose, row);
     const missX = targetX - (row[COM_X] as number);
     const missZ = targetZ - (row[COM_Z] as number);
-    if (Math.hypot(missX, missZ) < TOLERANCE) break;
+    if (missX * missX + missZ * missZ < TOLERANCE * TOLERANCE) break;
     pelvisAt[0] += GAIN * missX;
     pelvisAt[2] += GAIN * missZ;
   }
@@ -205,7 +209,7 @@ function solveSeated(pose: Pose, row: Float64Array, seatHeight: number): [number
   for (const side of SIDES) {
     const i = sideIndex(side);
     if (pose.frame.feet[i] === "lifted") continue;
-    setFoot(pose.values, side);
+    const foot = feet[i];
     const hip = HIP[i];
     const distance = Math.hypot(
       foot.x - pelvisAt[0] - (upperRow[hip] as number),
@@ -237,9 +241,27 @@ function seatedShares(pose: Pose, row: Float64Array): [number, number] {
   return [down.includes("left") ? each : 0, down.includes("right") ? each : 0];
 }
 
+/** What the base of support depends on besides the frame. */
+const BASE_SLOTS = [...FOOT_X, ...FOOT_Z, ...TOE_OUT, ...sidedSlots("holdX"), ...sidedSlots("holdZ"), slot("pelvisRotation")];
+const lastValues = new Float64Array(BASE_SLOTS.length);
+let lastFrame: PoseFrame | null = null;
+let lastBase: readonly Point[] = [];
+
+/** The base of support; along a stretch of movement the feet stay where they are, and so does the base. */
+function baseOf(pose: Pose, row: Float64Array): readonly Point[] {
+  const { frame, values } = pose;
+  if (lastFrame === frame && BASE_SLOTS.every((index, i) => lastValues[i] === values[index])) return lastBase;
+  BASE_SLOTS.forEach((index, i) => {
+    lastValues[i] = values[index] as number;
+  });
+  lastFrame = frame;
+  lastBase = baseOfSupport(contactsOf(pose, row));
+  return lastBase;
+}
+
 /** Margins to the edge of the base; a mass outside it is a problem, since nobody can stay there. */
 function readMargins(pose: Pose, row: Float64Array): readonly Point[] {
-  const base = baseOfSupport(contactsOf(pose, row));
+  const base = baseOf(pose, row);
   if (base.length < 3) {
     problem ??= { kind: "offBase", beyond: 1 };
     return base;
@@ -278,9 +300,11 @@ export function solvePose(pose: Pose, ceiling = Number.POSITIVE_INFINITY): Solve
   problem = null;
   placeUpperBody(pose);
   placeArms(pose, upperRow, upperMoments, false);
+  setFeet(pose);
   const { seating } = pose.frame;
-  const shares =
-    seating.kind === "standing" ? solveStanding(pose, row, ceiling) : solveSeated(pose, row, seating.seatHeight);
+  const shares = seating.kind === "standing" ? solveStanding(pose, row, ceiling) : solveSeated(pose, row, seating.seatHeight);
+  for (const side of SIDES)
+    if (pose.frame.feet[sideIndex(side)] !== "lifted") readPlantedLeg(row, side, axes.pelvis, feet[sideIndex(side)]);
   row[column("seatShare")] = seating.kind === "seated" ? 1 - shares[0] - shares[1] : 0;
   const base = readMargins(pose, row);
   for (const side of SIDES) readSide(pose, row, side, shares[sideIndex(side)]);

@@ -1,4 +1,4 @@
-import { type Side, SIDES, sideIndex, sideSign } from "../side.ts";
+import { SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { type ArmAngles, type Moments, placeArm, reachWithArm } from "./arm.ts";
 import { column, MIDLINE_RANGES, pointColumn, sidedPointColumns } from "./channels.ts";
 import { type PoseFrame, sidedSlots, slot } from "./pose.ts";
@@ -56,15 +56,7 @@ const HOLD = [sidedSlots("holdX"), sidedSlots("holdY"), sidedSlots("holdZ")] as 
 const RANGE_COPIES = MIDLINE_RANGES.map((range) => [slot(range.name), column(range.name)] as const);
 
 /** Moves along the body's own up axis (and a little along forward and right) from one point to another. */
-function step(
-  row: Float64Array,
-  from: number,
-  to: number,
-  axes: Rotation,
-  forward: number,
-  up: number,
-  right: number,
-): void {
+function step(row: Float64Array, from: number, to: number, axes: Rotation, forward: number, up: number, right: number): void {
   for (let axis = 0; axis < 3; axis += 1)
     row[to + axis] =
       (row[from + axis] as number) +
@@ -73,17 +65,9 @@ function step(
       (axes[3 * axis + 2] as number) * right;
 }
 
-function addAlong(
-  row: Float64Array,
-  from: number,
-  axes: Rotation,
-  up: number,
-  share: number,
-  moments: Moments,
-): void {
+function addAlong(row: Float64Array, from: number, axes: Rotation, up: number, share: number, moments: Moments): void {
   for (let axis = 0; axis < 3; axis += 1)
-    moments[axis] =
-      (moments[axis] as number) + share * ((row[from + axis] as number) + (axes[3 * axis + 1] as number) * up);
+    moments[axis] = (moments[axis] as number) + share * ((row[from + axis] as number) + (axes[3 * axis + 1] as number) * up);
   moments[3] = (moments[3] as number) + share;
 }
 

@@ -3,7 +3,7 @@ import type { Demand } from "../movement/demand.ts";
 import type { Feature } from "../movement/features.ts";
 import type { FormKind } from "../movement/form.ts";
 import { sideIndex } from "../side.ts";
-import { type Cap, CAP_TOLERANCE, type CapLimit, sidesOf } from "./cap.ts";
+import { CAP_TOLERANCE, type Cap, type CapLimit, sidesOf } from "./cap.ts";
 
 /** Features that a shape has at every size or at none. */
 const HOLDS: readonly Feature[] = ["holdsWithLeft", "holdsWithRight"];

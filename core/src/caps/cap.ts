@@ -12,7 +12,15 @@ export const CAP_CHANNELS = [
   { name: "dorsiflexion", label: "Ankle bends forward at most", sided: true, kind: "number", unit: "°", lowest: 0, highest: 30 },
   { name: "noStanding", label: "No standing", sided: false, kind: "none" },
   { name: "oneLegSeconds", label: "On one leg at most", sided: true, kind: "number", unit: "s", lowest: 0, highest: 60 },
-  { name: "standingMinutes", label: "Standing in all at most", sided: false, kind: "number", unit: "min", lowest: 1, highest: 90 },
+  {
+    name: "standingMinutes",
+    label: "Standing in all at most",
+    sided: false,
+    kind: "number",
+    unit: "min",
+    lowest: 1,
+    highest: 90,
+  },
   { name: "steadiness", label: "Steadiness asked at most", sided: false, kind: "number", unit: "of 10", lowest: 0, highest: 10 },
   { name: "barredFeature", label: "Not at all", sided: false, kind: "feature" },
 ] as const;
@@ -69,8 +77,7 @@ export function holdsOn(cap: Cap, day: string): boolean {
 }
 
 /** Whether a cap's date has passed and nobody has said how it is now. */
-export const asksOn = (cap: Cap, day: string): boolean =>
-  cap.strength !== "comfort" && cap.until !== null && day > cap.until;
+export const asksOn = (cap: Cap, day: string): boolean => cap.strength !== "comfort" && cap.until !== null && day > cap.until;
 
 /** The sides a cap speaks of. */
 export function sidesOf(limit: CapLimit): readonly ("left" | "right")[] {

@@ -1,4 +1,4 @@
-import { armMoves, DEPTHS, FORM_KINDS, FULL_SIZE, type FormChoice, type FormKind, type Sizes } from "../movement/form.ts";
+import { armMoves, DEPTHS, FORM_KINDS, type FormChoice, type FormKind, FULL_SIZE, type Sizes } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import type { Side } from "../side.ts";
 
@@ -31,17 +31,13 @@ function* shapesOfKind(movement: Movement, kind: FormKind): Generator<Shape> {
  * depend on caps: a cap only filters what they demand.
  */
 export function shapesOf(movement: Movement): Shape[] {
-  return FORM_KINDS.filter((kind) => movement.forms[kind] !== false).flatMap((kind) => [
-    ...shapesOfKind(movement, kind),
-  ]);
+  return FORM_KINDS.filter((kind) => movement.forms[kind] !== false).flatMap((kind) => [...shapesOfKind(movement, kind)]);
 }
 
 /** A shape at every size, largest first. An arm that does not move has no size of its own and is written as full. */
 export function sizesOf(shape: Shape): FormChoice[] {
   const steps = (side: Side): readonly number[] => (armMoves(shape, side) ? ARM_SIZES : [FULL_SIZE]);
   return BODY_SIZES.flatMap((body) =>
-    steps("left").flatMap((armLeft) =>
-      steps("right").map((armRight) => ({ ...shape, sizes: { armLeft, armRight, body } })),
-    ),
+    steps("left").flatMap((armLeft) => steps("right").map((armRight) => ({ ...shape, sizes: { armLeft, armRight, body } }))),
   );
 }

@@ -3,8 +3,8 @@ import { capInWords, limitInBrief } from "../caps/words.ts";
 import type { FormChoice, FormKind } from "../movement/form.ts";
 import type { Side } from "../side.ts";
 import { type FittedCell, meantForm } from "./cell.ts";
-import type { FitPlan, FittedRow } from "./session.ts";
 import type { FormLibrary } from "./form-library.ts";
+import type { FitPlan, FittedRow } from "./session.ts";
 
 /** A fitted cell as people read it: what the vessel shows and the words beside it. Plain data, fit to be kept or sent. */
 export interface CellView {
@@ -45,9 +45,7 @@ function briefOf(cell: FittedCell, meant: FormChoice): string {
   if (cell.choice === null) return "rest and rejoin";
   const { lighterSide, because } = cell;
   const hands = because.filter((cap) => cap.limit.channel === "handHeight").map((cap) => limitInBrief(cap.limit));
-  const changes = changesInWords(cell.choice, meant, cell.level).filter(
-    (word) => word !== "smaller" || hands.length === 0,
-  );
+  const changes = changesInWords(cell.choice, meant, cell.level).filter((word) => word !== "smaller" || hands.length === 0);
   const arm = cell.choice.arms !== "both" && lighterSide ? [`rest the ${lighterSide} hand`] : [];
   return [...new Set([...changes.filter((word) => !word.endsWith("arm only")), ...arm, ...hands])].slice(0, 3).join(", ");
 }
@@ -79,4 +77,3 @@ export function meantSteadiness(plan: FitPlan, stature: number, library: FormLib
     return Math.max(0, ...(demands ?? []).map((demand) => demand.steadiness.total));
   });
 }
-

@@ -1,13 +1,13 @@
 import { handOver, LANDMARK_TOLERANCE, sidedColumn } from "../body/channels.ts";
 import { breaks, breaksInPose, forbidsAtAnySize, isOnFeet } from "../caps/broken.ts";
-import { type Cap, CAP_TOLERANCE, sidesOf } from "../caps/cap.ts";
+import { CAP_TOLERANCE, type Cap, sidesOf } from "../caps/cap.ts";
 import type { Demand } from "../movement/demand.ts";
 import { armMoves, type FormChoice, FULL_SEATED, FULL_STANDING } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
-import { type Side, SIDES } from "../side.ts";
-import { shapesOf, sizesOf, type Shape } from "./candidates.ts";
-import { fidelity, levelOf, type Meant, mostFidelity, rangeKept, readMeant, readShape, type ShapeKeeps } from "./fidelity.ts";
-import type { FormLibrary } from "./form-library.ts";
+import { SIDES, type Side } from "../side.ts";
+import { shapesOf } from "./candidates.ts";
+import { fidelity, levelOf, mostFidelity, readMeant, readShape, type ShapeKeeps } from "./fidelity.ts";
+import type { FormLibrary, RankedSize } from "./form-library.ts";
 
 /** What is fitted: one movement at one pace, for one person in one place. */
 export interface CellQuestion {
@@ -76,16 +76,8 @@ function brokenArms(caps: readonly Cap[]) {
 /** The candidates of one shape, most promising first. */
 interface Ranked {
   readonly keeps: ShapeKeeps;
-  readonly choices: readonly { readonly choice: FormChoice; readonly range: number }[];
+  readonly choices: readonly RankedSize[];
   next: number;
-}
-
-function rank(meant: Meant, shape: Shape, whole: readonly Demand[] | null): Ranked {
-  const keeps = readShape(meant, shape, whole);
-  const choices = sizesOf(shape)
-    .map((choice) => ({ choice, range: rangeKept(meant, keeps, choice) }))
-    .sort((a, b) => b.range - a.range);
-  return { keeps, choices, next: 0 };
 }
 
 /** The shape whose next candidate promises most; the first listed among equals. */
@@ -128,7 +120,13 @@ export function fitCell(question: CellQuestion, library: FormLibrary, onFeet = t
     .flatMap((shape) => {
       const whole = demandsOf(shape);
       const forbidden = caps.some((cap) => whole?.some((demand) => forbidsAtAnySize(cap, shape.kind, demand)));
-      return forbidden ? [] : [rank(meant, shape, whole)];
+      if (forbidden) return [];
+      const ranked: Ranked = {
+        keeps: readShape(meant, shape, whole),
+        choices: library.rankedSizes(movement, full, shape),
+        next: 0,
+      };
+      return [ranked];
     });
   const arms = brokenArms(caps);
   let best: { choice: FormChoice; kept: number; demands: readonly Demand[] } | null = null;

@@ -1,7 +1,7 @@
 import { column, MIDLINE_RANGES, SIDED_RANGES, sidedColumn, sidedColumns } from "../body/channels.ts";
 import type { Demand } from "../movement/demand.ts";
-import { armMoves, FULL_SIZE, type FormChoice } from "../movement/form.ts";
-import { type Side, SIDES } from "../side.ts";
+import { armMoves, type FormChoice, FULL_SIZE } from "../movement/form.ts";
+import { SIDES, type Side } from "../side.ts";
 
 /**
  * How much of the meant movement a form keeps, 0 to 1:
@@ -37,8 +37,7 @@ const span = (demands: readonly Demand[], index: number): number =>
   Math.max(...demands.map((demand) => demand.highest[index] as number)) -
   Math.min(...demands.map((demand) => demand.lowest[index] as number));
 
-const steadiest = (demands: readonly Demand[]): number =>
-  Math.max(...demands.map((demand) => demand.steadiness.total));
+const steadiest = (demands: readonly Demand[]): number => Math.max(...demands.map((demand) => demand.steadiness.total));
 
 const deepest = (demands: readonly Demand[]): number =>
   Math.max(...demands.flatMap((demand) => LOADED_KNEE.map((index) => demand.highest[index] as number)));
@@ -51,9 +50,7 @@ export interface Meant {
 }
 
 export const readMeant = (demands: readonly Demand[]): Meant => ({
-  moving: RANGES.map((range) => ({ ...range, span: span(demands, range.column) })).filter(
-    (range) => range.span > MOVING,
-  ),
+  moving: RANGES.map((range) => ({ ...range, span: span(demands, range.column) })).filter((range) => range.span > MOVING),
   steadiness: steadiest(demands),
   depth: deepest(demands),
 });
@@ -98,11 +95,7 @@ export function rangeKept(meant: Meant, shape: ShapeKeeps, choice: FormChoice): 
 
 /** The most that a candidate can keep, known before it is solved: its own range, its shape's steadiness and depth. */
 export const mostFidelity = (shape: ShapeKeeps, range: number): number =>
-  WEIGHTS.range * range +
-  WEIGHTS.sides +
-  WEIGHTS.steadiness * shape.steadiness +
-  WEIGHTS.depth * shape.depth +
-  WEIGHTS.breath;
+  WEIGHTS.range * range + WEIGHTS.sides + WEIGHTS.steadiness * shape.steadiness + WEIGHTS.depth * shape.depth + WEIGHTS.breath;
 
 /** Fidelity of a solved candidate; a smaller size is never credited with more than the whole of its shape. */
 export const fidelity = (meant: Meant, shape: ShapeKeeps, range: number, done: readonly Demand[]): number =>

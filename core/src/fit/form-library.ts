@@ -3,7 +3,9 @@ import { choiceKey, type FormChoice } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import { type FormSamples, highestAtKeys, sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
-import { type Side, SIDES } from "../side.ts";
+import { SIDES, type Side } from "../side.ts";
+import { type Shape, sizesOf } from "./candidates.ts";
+import { rangeKept, readMeant, readShape } from "./fidelity.ts";
 
 /** Solved forms, each solved once whoever asks and at whatever pace. Keys hold the movement's content. */
 export interface FormLibrary {
@@ -16,7 +18,19 @@ export interface FormLibrary {
    * demand's highest, and far quicker to have: enough to turn a form down. Null where there is no such form.
    */
   highestAtKeys(movement: Movement, choice: FormChoice): Float64Array | null;
+  /** The sizes of a shape with the range that each keeps of the meant form, most first. */
+  rankedSizes(movement: Movement, meant: FormChoice, shape: Shape): readonly RankedSize[];
 }
+
+/** A size of a shape and the share of the meant range that it keeps, 0 to 1. */
+export interface RankedSize {
+  readonly choice: FormChoice;
+  readonly range: number;
+}
+
+/** Ranges are the same for every stature and pace; any will do to rank by. */
+const ANY_STATURE = 1.65;
+const ANY_BREATH = 8;
 
 /** Sides that lead in turn: an unsided movement is authored whole and done once. */
 export const leadsOf = (movement: Movement): readonly Side[] => (movement.sided ? SIDES : ["right"]);
@@ -36,6 +50,7 @@ export function createFormLibrary(): FormLibrary {
   const solved = remembered<readonly FormSamples[] | null>();
   const read = remembered<readonly Demand[] | null>();
   const atKeys = remembered<Float64Array | null>();
+  const ranked = remembered<readonly RankedSize[]>();
 
   function keyOf(movement: Movement, choice: FormChoice): string {
     let number = numbers.get(movement);
@@ -57,18 +72,28 @@ export function createFormLibrary(): FormLibrary {
       return sides.length > 0 && sides.every((side) => side.problem === null) ? sides : null;
     });
 
+  const demands: FormLibrary["demands"] = (movement, choice, stature, breathSeconds) =>
+    read(`${stature} ${breathSeconds} ${keyOf(movement, choice)}`, () => {
+      const sides = samples(movement, choice);
+      const cycle = breathSeconds * movement.breaths;
+      return sides?.map((side) => readDemand(side, { stature }, cycle)) ?? null;
+    });
+
   return {
     samples,
-    demands: (movement, choice, stature, breathSeconds) =>
-      read(`${stature} ${breathSeconds} ${keyOf(movement, choice)}`, () => {
-        const sides = samples(movement, choice);
-        const cycle = breathSeconds * movement.breaths;
-        return sides && sides.map((side) => readDemand(side, { stature }, cycle, movement.features));
-      }),
+    demands,
     highestAtKeys: (movement, choice) =>
       atKeys(keyOf(movement, choice), () => {
         const sides = tracks(movement, choice);
         return sides.length > 0 ? highestAtKeys(sides) : null;
+      }),
+    rankedSizes: (movement, meantChoice, shape) =>
+      ranked(`${choiceKey(meantChoice)} ${keyOf(movement, shape)}`, () => {
+        const meant = readMeant(demands(movement, meantChoice, ANY_STATURE, ANY_BREATH) ?? []);
+        const keeps = readShape(meant, shape, demands(movement, shape, ANY_STATURE, ANY_BREATH));
+        return sizesOf(shape)
+          .map((choice) => ({ choice, range: rangeKept(meant, keeps, choice) }))
+          .sort((a, b) => b.range - a.range);
       }),
   };
 }

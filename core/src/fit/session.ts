@@ -45,9 +45,7 @@ export function blocksToStand(choices: readonly Choice[], cap: number): boolean[
   const best: Float64Array[] = [new Float64Array(limit + 1)];
   for (const { seconds, loss } of choices) {
     const before = best[best.length - 1] as Float64Array;
-    best.push(
-      before.map((kept, used) => (seconds <= used ? Math.max(kept, (before[used - seconds] as number) + loss) : kept)),
-    );
+    best.push(before.map((kept, used) => (seconds <= used ? Math.max(kept, (before[used - seconds] as number) + loss) : kept)));
   }
   const stands = new Array<boolean>(choices.length).fill(false);
   let room = limit;
@@ -65,8 +63,11 @@ export function blocksToStand(choices: readonly Choice[], cap: number): boolean[
 const standingCaps = (caps: readonly Cap[]) =>
   caps.flatMap((cap) => (cap.limit.channel === "standingMinutes" ? [{ cap, seconds: cap.limit.limit * 60 }] : []));
 
-/** Fits one person to every block of a plan, within the minutes they may stand. */
-export function fitPerson(plan: FitPlan, person: FitPerson, library: FormLibrary): FittedRow {
+/**
+ * Fits one person to every block of a plan, within the minutes they may stand, a block at a time: whoever runs it may
+ * let other work in between.
+ */
+export function* fitPersonInSteps(plan: FitPlan, person: FitPerson, library: FormLibrary): Generator<undefined, FittedRow> {
   const time = planTime(plan.blocks, plan.breathSeconds);
   const question = (movement: Movement) => ({
     movement,
@@ -76,9 +77,12 @@ export function fitPerson(plan: FitPlan, person: FitPerson, library: FormLibrary
     seatedOnly: plan.seatedOnly,
   });
   const secondsOf = (i: number) => Math.ceil(time.blocks[i]?.total ?? 0);
-  let cells = plan.blocks.map((block) => fitCell(question(block.movement), library));
-  const sum = () =>
-    cells.reduce((seconds, cell, i) => seconds + (cellOnFeet(cell) ? secondsOf(i) : 0), 0);
+  let cells: FittedCell[] = [];
+  for (const block of plan.blocks) {
+    cells.push(fitCell(question(block.movement), library));
+    yield;
+  }
+  const sum = () => cells.reduce((seconds, cell, i) => seconds + (cellOnFeet(cell) ? secondsOf(i) : 0), 0);
   const strictest = standingCaps(person.caps).sort((a, b) => a.seconds - b.seconds)[0];
   if (strictest && sum() > strictest.seconds) {
     const seated = plan.blocks.map((block) => fitCell(question(block.movement), library, false));
@@ -99,6 +103,8 @@ export function fitPerson(plan: FitPlan, person: FitPerson, library: FormLibrary
   return { personId: person.id, cells, standingSeconds: sum() };
 }
 
-/** The first fit grid: every person, every block. People keep the order given. */
-export const fitGroup = (plan: FitPlan, people: readonly FitPerson[], library: FormLibrary): FittedRow[] =>
-  people.map((person) => fitPerson(plan, person, library));
+/** Fits one person to every block of a plan in one go. */
+export function fitPerson(plan: FitPlan, person: FitPerson, library: FormLibrary): FittedRow {
+  const steps = fitPersonInSteps(plan, person, library);
+  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
+}

@@ -1,7 +1,7 @@
 import { column, pointColumn, sidedColumn } from "../body/channels.ts";
 import { SIDES } from "../side.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
-import { type FormSamples, segmentOfSample, valueAt } from "./samples.ts";
+import { type SolvedSamples, segmentOfSample, valueAt } from "./samples.ts";
 
 /** What a movement does that some people must not do at any size; a cap can bar each. */
 export const FEATURES = [
@@ -20,15 +20,14 @@ export type Feature = (typeof FEATURES)[number]["name"];
 
 export const FEATURE_NAMES = FEATURES.map((feature) => feature.name);
 
-export const featureLabel = (name: Feature): string =>
-  FEATURES.find((feature) => feature.name === name)?.label ?? name;
+export const featureLabel = (name: Feature): string => FEATURES.find((feature) => feature.name === name)?.label ?? name;
 
 const LOOKING_UP = -20;
 const TURNED = 15;
 /** The heart's height along the line from midspine to the shoulders. */
 const HEART = 0.5;
 
-function happensAt(samples: FormSamples, sample: number, feature: Feature): boolean {
+function happensAt(samples: SolvedSamples, sample: number, feature: Feature): boolean {
   const value = (number: number) => valueAt(samples, sample, number);
   switch (feature) {
     case "headBelowHeart": {
@@ -51,12 +50,14 @@ function happensAt(samples: FormSamples, sample: number, feature: Feature): bool
 
 /** The features that a form shows: those its movement declares and those seen in its samples. */
 export function featuresOf(
-  samples: FormSamples,
+  samples: SolvedSamples,
   declared: readonly (typeof DECLARED_FEATURES)[number][],
 ): ReadonlySet<Feature> {
   const found = new Set<Feature>(declared);
-  for (const feature of FEATURE_NAMES)
-    for (let sample = 0; sample < samples.count; sample += 1)
-      if (happensAt(samples, sample, feature)) found.add(feature);
+  for (const feature of FEATURE_NAMES) {
+    let sample = 0;
+    while (sample < samples.count && !happensAt(samples, sample, feature)) sample += 1;
+    if (sample < samples.count) found.add(feature);
+  }
   return found;
 }

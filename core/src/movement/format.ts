@@ -25,8 +25,7 @@ function between(lowest: number, highest: number) {
   return v.pipe(v.number("must be a number"), v.minValue(lowest, message), v.maxValue(highest, message));
 }
 
-const text = (longest: number) =>
-  v.pipe(v.string("must be text"), v.maxLength(longest, `must be at most ${longest} characters`));
+const text = (longest: number) => v.pipe(v.string("must be text"), v.maxLength(longest, `must be at most ${longest} characters`));
 const someText = (longest: number) => v.pipe(text(longest), v.minLength(1, "must not be empty"));
 
 const ArmKey = v.strictObject({
@@ -59,9 +58,7 @@ const Key = v.strictObject({
   weight: v.optional(between(0, 1)),
   press: v.optional(between(-1, 1)),
   sink: v.optional(between(0, 90)),
-  pelvis: v.optional(
-    v.strictObject({ tilt: angle("pelvisTilt"), list: angle("pelvisList"), rotation: angle("pelvisRotation") }),
-  ),
+  pelvis: v.optional(v.strictObject({ tilt: angle("pelvisTilt"), list: angle("pelvisList"), rotation: angle("pelvisRotation") })),
   spine: v.optional(
     v.strictObject({
       flexion: angle("spineFlexion"),
@@ -147,13 +144,10 @@ function keyProblem(keys: readonly MovementKey[]): { index: number; field: strin
   if (keys[0]?.at !== 0) return { index: 0, field: "at", message: "the first key pose must be at 0" };
   for (const [index, key] of keys.entries()) {
     const before = keys[index - 1];
-    if (before && key.at <= before.at)
-      return { index, field: "at", message: "must be later than the key pose before it" };
-    if (key.like !== undefined && key.like >= index)
-      return { index, field: "like", message: "must name an earlier key pose" };
+    if (before && key.at <= before.at) return { index, field: "at", message: "must be later than the key pose before it" };
+    if (key.like !== undefined && key.like >= index) return { index, field: "like", message: "must name an earlier key pose" };
   }
-  if (keys[keys.length - 1]?.at !== 1)
-    return { index: keys.length - 1, field: "at", message: "the last key pose must be at 1" };
+  if (keys[keys.length - 1]?.at !== 1) return { index: keys.length - 1, field: "at", message: "the last key pose must be at 1" };
   return null;
 }
 

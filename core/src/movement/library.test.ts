@@ -4,7 +4,7 @@ import { describe, expect, test } from "vitest";
 import { ROW_WIDTH } from "../body/channels.ts";
 import { SIDES } from "../side.ts";
 import { readDemand } from "./demand.ts";
-import { FORM_KINDS, FULL_STANDING, type FormChoice } from "./form.ts";
+import { FORM_KINDS, type FormChoice, FULL_STANDING } from "./form.ts";
 import { type Movement, readMovement } from "./format.ts";
 import { sampleTrack } from "./samples.ts";
 import { trackOf } from "./track.ts";

@@ -1,19 +1,18 @@
 import type { Point } from "../body/base-of-support.ts";
 import { column, pointColumn, ROW_WIDTH, sidedColumn } from "../body/channels.ts";
-import { type Pose, type PoseFrame, sidedSlot, type SidedSlot } from "../body/pose.ts";
+import { type Pose, type PoseFrame, type SidedSlot, sidedSlot } from "../body/pose.ts";
 import { type PoseProblem, solvePose } from "../body/solve.ts";
-import { type Side, SIDES, sideIndex } from "../side.ts";
-import { minimumJerk, flowSlope, quinticBetween, splineDerivatives } from "./timing.ts";
+import { SIDES, type Side, sideIndex } from "../side.ts";
+import { INTERVALS } from "./intervals.ts";
+import { type FormReading, readForm } from "./reading.ts";
+import { flowSlope, minimumJerk, quinticBetween, splineDerivatives } from "./timing.ts";
 import type { Track, TrackSegment } from "./track.ts";
-
-/** Intervals that each stretch between two key poses is sampled in. */
-export const INTERVALS = 8;
 
 /**
  * A form solved for the unit body at fixed phases. Seconds and metres come later: velocity goes with 1/T,
  * so a change of pace or of person solves nothing again.
  */
-export interface FormSamples {
+export interface SolvedSamples {
   readonly breaths: number;
   /** Number of samples; each segment has INTERVALS + 1 of its own, so ends are met twice. */
   readonly count: number;
@@ -30,11 +29,16 @@ export interface FormSamples {
   readonly problem: { readonly phase: number; readonly what: PoseProblem } | null;
 }
 
-export const segmentOfSample = (samples: FormSamples, sample: number): TrackSegment =>
+/** Solved samples with what they show. */
+export interface FormSamples extends SolvedSamples {
+  readonly reading: FormReading;
+}
+
+export const segmentOfSample = (samples: SolvedSamples, sample: number): TrackSegment =>
   samples.segments[Math.floor(sample / (INTERVALS + 1))] as TrackSegment;
 
 /** One value of one sample. */
-export const valueAt = (samples: FormSamples, sample: number, columnNumber: number): number =>
+export const valueAt = (samples: SolvedSamples, sample: number, columnNumber: number): number =>
   samples.rows[sample * ROW_WIDTH + columnNumber] as number;
 
 const secant = (segment: TrackSegment, index: number): number =>
@@ -129,10 +133,7 @@ export function sampleTrack(authored: Track): FormSamples {
       [0, "comX"],
       [1, "comZ"],
     ] as const) {
-      const track = Array.from(
-        { length: each },
-        (_, i) => rows[(number * each + i) * ROW_WIDTH + column(name)] as number,
-      );
+      const track = Array.from({ length: each }, (_, i) => rows[(number * each + i) * ROW_WIDTH + column(name)] as number);
       const atRest = !segment.flowStart && !segment.flowEnd;
       const rates = splineDerivatives(track, length / INTERVALS, atRest);
       rates.forEach((rate, i) => {
@@ -140,7 +141,17 @@ export function sampleTrack(authored: Track): FormSamples {
       });
     }
   });
-  return { breaths: track.breaths, count, phases, rows, comRate, bases, segments: track.segments, problem };
+  const solved: SolvedSamples = {
+    breaths: track.breaths,
+    count,
+    phases,
+    rows,
+    comRate,
+    bases,
+    segments: track.segments,
+    problem,
+  };
+  return { ...solved, reading: readForm(solved, track.features) };
 }
 
 /** Highest value of every column over the key poses of some tracks; the poses are among those that sampleTrack solves. */

@@ -15,24 +15,70 @@ test("the published JSON Schema is the one made from the format", () => {
 });
 
 describe("a broken movement file says where and why", () => {
-  const good = () =>
-    JSON.parse(readFileSync(join(import.meta.dirname, "../../../library/shift-and-press.json"), "utf8"));
+  const good = () => JSON.parse(readFileSync(join(import.meta.dirname, "../../../library/shift-and-press.json"), "utf8"));
   const problems = (value: unknown) => readMovement(JSON.stringify(value)).problems;
 
   test("text that is not JSON names line and column", () => {
-    expect(readMovement('{\n  "format": oops }').problems).toEqual([
-      { path: "line 2, column 13", message: "this is not JSON" },
-    ]);
+    expect(readMovement('{\n  "format": oops }').problems).toEqual([{ path: "line 2, column 13", message: "this is not JSON" }]);
   });
 
   test.each<[string, (movement: ReturnType<typeof good>) => void, string, RegExp]>([
-    ["an elbow bent the wrong way", (m) => { m.keys[0].arms.elbow = -20; }, "keys[0].arms.elbow", /between 0 and 150/],
-    ["a misspelt field", (m) => { m.keys[0].wieght = 1; }, "keys[0].wieght", /./],
-    ["another format", (m) => { m.format = "other"; }, "format", /able-tide\/movement/],
-    ["a newer version", (m) => { m.version = 2; }, "version", /version 1/],
-    ["keys out of order", (m) => { m.keys[1].at = 0; }, "keys[1].at", /later/],
-    ["no end", (m) => { m.keys[2].at = 0.9; }, "keys[2].at", /must be at 1/],
-    ["a key like itself", (m) => { m.keys[2].like = 2; }, "keys[2].like", /earlier/],
+    [
+      "an elbow bent the wrong way",
+      (m) => {
+        m.keys[0].arms.elbow = -20;
+      },
+      "keys[0].arms.elbow",
+      /between 0 and 150/,
+    ],
+    [
+      "a misspelt field",
+      (m) => {
+        m.keys[0].wieght = 1;
+      },
+      "keys[0].wieght",
+      /./,
+    ],
+    [
+      "another format",
+      (m) => {
+        m.format = "other";
+      },
+      "format",
+      /able-tide\/movement/,
+    ],
+    [
+      "a newer version",
+      (m) => {
+        m.version = 2;
+      },
+      "version",
+      /version 1/,
+    ],
+    [
+      "keys out of order",
+      (m) => {
+        m.keys[1].at = 0;
+      },
+      "keys[1].at",
+      /later/,
+    ],
+    [
+      "no end",
+      (m) => {
+        m.keys[2].at = 0.9;
+      },
+      "keys[2].at",
+      /must be at 1/,
+    ],
+    [
+      "a key like itself",
+      (m) => {
+        m.keys[2].like = 2;
+      },
+      "keys[2].like",
+      /earlier/,
+    ],
   ])("%s", (_, spoil, path, message) => {
     const movement = good();
     spoil(movement);

@@ -4,17 +4,16 @@ import {
   mirrorFrame,
   mirrorValues,
   neutralPose,
-
   type PoseFrame,
   type Seating,
-  sidedSlot,
   type SidedSlot,
+  sidedSlot,
   slot,
 } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
-import { otherSide, type Side, SIDES, sideIndex } from "../side.ts";
+import { otherSide, SIDES, type Side, sideIndex } from "../side.ts";
 import { armMoves, type FormChoice, FULL_SIZE } from "./form.ts";
-import type { Movement, MovementKey, MovementStance } from "./format.ts";
+import type { DECLARED_FEATURES, Movement, MovementKey, MovementStance } from "./format.ts";
 
 /** One stretch between two key poses. Its frame holds all the way; values run from one to the other. */
 export interface TrackSegment {
@@ -35,6 +34,8 @@ export interface TrackSegment {
 /** A form of a movement, ready to be sampled. */
 export interface Track {
   readonly breaths: number;
+  /** Features that the movement declares. */
+  readonly features: readonly (typeof DECLARED_FEATURES)[number][];
   readonly segments: readonly TrackSegment[];
 }
 
@@ -311,6 +312,5 @@ export function trackOf(movement: Movement, choice: FormChoice, lead: Side): Tra
       say: end.key.say ?? "",
     });
   }
-  return { breaths: movement.breaths, segments };
+  return { breaths: movement.breaths, features: movement.features ?? [], segments };
 }
-

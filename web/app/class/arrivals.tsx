@@ -28,7 +28,9 @@ export function Arrivals({ people, here, tick, begin }: Props) {
                 onClick={() => tick(id, !present)}
                 className={`flex min-h-16 w-full items-center gap-3 rounded-[14px] border-2 px-4 text-2xl font-bold ${present ? "border-tide-300 bg-tide-700" : "border-tide-600 bg-tide-900"}`}
               >
-                <span className={`flex size-8 items-center justify-center rounded-full border-2 ${present ? "border-tide-200 bg-tide-200 text-tide-950" : "border-tide-300"}`}>
+                <span
+                  className={`flex size-8 items-center justify-center rounded-full border-2 ${present ? "border-tide-200 bg-tide-200 text-tide-950" : "border-tide-300"}`}
+                >
                   {present && <Check size={22} strokeWidth={3} aria-hidden="true" />}
                 </span>
                 {name}
@@ -41,7 +43,11 @@ export function Arrivals({ people, here, tick, begin }: Props) {
         })}
       </ul>
       <div className="mt-auto flex flex-wrap items-center gap-4">
-        <button type="button" onClick={begin} className="min-h-16 rounded-full bg-sand-50 px-10 text-2xl font-bold text-tide-950 hover:bg-white">
+        <button
+          type="button"
+          onClick={begin}
+          className="min-h-16 rounded-full bg-sand-50 px-10 text-2xl font-bold text-tide-950 hover:bg-white"
+        >
           Begin
         </button>
         {here.size < people.length && (

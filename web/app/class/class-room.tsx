@@ -65,7 +65,9 @@ export function ClassRoom({ classId, script, kept }: Props) {
     name,
     digit: DIGITS[i] ?? "",
     cell: (step && cells[step.blockIndex]) ?? null,
-    noted: state.notes.filter((note) => note.personId === id).map((note) => SIGNS.find((sign) => sign.name === note.sign)?.label ?? ""),
+    noted: state.notes
+      .filter((note) => note.personId === id)
+      .map((note) => SIGNS.find((sign) => sign.name === note.sign)?.label ?? ""),
   }));
   const picked = people.find(({ id }) => id === pickedId) ?? null;
 
@@ -108,9 +110,16 @@ export function ClassRoom({ classId, script, kept }: Props) {
   const stepLength = step ? step.lead + step.rounds * step.roundSeconds : 0;
   const behind = step ? elapsed - step.from - Math.min(inStep, stepLength) : 0;
   return (
-    <main ref={room} tabIndex={-1} className="class-room outline-none flex min-h-screen flex-col bg-tide-950 text-lg text-sand-50 lg:h-screen">
+    <main
+      ref={room}
+      tabIndex={-1}
+      className="class-room outline-none flex min-h-screen flex-col bg-tide-950 text-lg text-sand-50 lg:h-screen"
+    >
       <div className="h-2.5 bg-tide-800" aria-hidden="true">
-        <div className="h-full bg-tide-300" style={{ width: `${Math.min(100, (100 * (step?.from ?? (ending ? time.total : 0))) / time.total)}%` }} />
+        <div
+          className="h-full bg-tide-300"
+          style={{ width: `${Math.min(100, (100 * (step?.from ?? (ending ? time.total : 0))) / time.total)}%` }}
+        />
       </div>
       <div className="flex items-center justify-between px-6 pt-2 text-tide-200">
         <Link to="/" className="flex min-h-11 items-center underline underline-offset-4">
@@ -122,7 +131,9 @@ export function ClassRoom({ classId, script, kept }: Props) {
         </span>
       </div>
       {at === null && <Arrivals people={people} here={state.here} tick={tick} begin={() => go(0)} />}
-      {state.ended && <p className="p-8 text-2xl">The class has ended. {unsent > 0 && "It is kept here until the server answers."}</p>}
+      {state.ended && (
+        <p className="p-8 text-2xl">The class has ended. {unsent > 0 && "It is kept here until the server answers."}</p>
+      )}
       {ending && !state.ended && (
         <Ending
           classId={classId}
@@ -173,7 +184,11 @@ export function ClassRoom({ classId, script, kept }: Props) {
               >
                 Back
               </button>
-              <button type="button" onClick={() => go(at + 1)} className="min-h-16 flex-1 rounded-full bg-sand-50 px-8 text-2xl font-bold text-tide-950 hover:bg-white">
+              <button
+                type="button"
+                onClick={() => go(at + 1)}
+                className="min-h-16 flex-1 rounded-full bg-sand-50 px-8 text-2xl font-bold text-tide-950 hover:bg-white"
+              >
                 {next ? "Next" : "To the end"}
               </button>
             </div>

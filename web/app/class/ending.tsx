@@ -51,9 +51,9 @@ export function Ending({ classId, end, back }: Props) {
         <fieldset>
           <legend className="mb-2 text-xl font-semibold">Effort of the group, 0 to 10</legend>
           <div className="grid grid-cols-6 gap-2 sm:grid-cols-11">
-            {EFFORT_WORDS.map((words, value) => (
+            {[...EFFORT_WORDS.keys()].map((value) => (
               <label
-                key={`${value} ${words}`}
+                key={value}
                 className="flex min-h-16 items-center justify-center rounded-[12px] border-2 border-tide-600 text-2xl font-bold has-checked:border-sand-50 has-checked:bg-sand-50 has-checked:text-tide-950 has-focus-visible:outline-3 has-focus-visible:outline-signal-300"
               >
                 <input
@@ -62,7 +62,7 @@ export function Ending({ classId, end, back }: Props) {
                   value={value}
                   checked={effort === value}
                   onChange={() => setEffort(value)}
-                  aria-label={`${value}, ${words}`}
+                  aria-label={`${value}, ${EFFORT_WORDS[value]}`}
                   className="sr-only"
                 />
                 {value}

@@ -40,13 +40,17 @@ export function PeopleNow({ people, pick }: { people: readonly PersonNow[]; pick
   const whole = people.filter(({ cell }) => cell === null || cell.whole);
   return (
     <div className="min-h-0 flex-1 overflow-y-auto rounded-[20px] bg-tide-900 p-3">
-      <h2 className="px-3 pt-1 font-sans text-lg font-normal text-tide-200">{different.length > 0 ? "differently just now" : "everybody does it whole"}</h2>
+      <h2 className="px-3 pt-1 font-sans text-lg font-normal text-tide-200">
+        {different.length > 0 ? "differently just now" : "everybody does it whole"}
+      </h2>
       <ul>
         {different.map((person) => (
           <PersonRow key={person.id} person={person} pick={pick} />
         ))}
       </ul>
-      {different.length > 0 && whole.length > 0 && <h2 className="px-3 pt-2 font-sans text-lg font-normal text-tide-200">as shown</h2>}
+      {different.length > 0 && whole.length > 0 && (
+        <h2 className="px-3 pt-2 font-sans text-lg font-normal text-tide-200">as shown</h2>
+      )}
       <ul className="grid grid-cols-2">
         {whole.map((person) => (
           <PersonRow key={person.id} person={person} pick={pick} />

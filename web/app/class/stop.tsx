@@ -37,8 +37,12 @@ export function Stop({ open, setOpen, closed }: Props) {
               <li key={line}>{line}</li>
             ))}
           </ul>
-          <p className="mt-4 text-lg">Usual practice. The venue's own emergency card and the emergency service come before this page.</p>
-          <Dialog.Close className="mt-5 min-h-16 rounded-full bg-tide-800 px-8 font-semibold text-sand-50">Back to the class</Dialog.Close>
+          <p className="mt-4 text-lg">
+            Usual practice. The venue's own emergency card and the emergency service come before this page.
+          </p>
+          <Dialog.Close className="mt-5 min-h-16 rounded-full bg-tide-800 px-8 font-semibold text-sand-50">
+            Back to the class
+          </Dialog.Close>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -43,7 +43,10 @@ export function useClassEvents(classId: string, kept: readonly ClassEvent[]) {
         });
         if (!response.ok) break;
         const sent = new Set(batch.map(({ id }) => id));
-        writeShelf(classId, readShelf(classId).filter(({ id }) => !sent.has(id)));
+        writeShelf(
+          classId,
+          readShelf(classId).filter(({ id }) => !sent.has(id)),
+        );
         setUnsent(readShelf(classId).length);
       }
     } catch {

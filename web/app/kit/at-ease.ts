@@ -1,4 +1,4 @@
-import { neutralPose, type PoseFrame, sidedSlot, STANDING_FRAME } from "@able-tide/core/body/pose";
+import { neutralPose, type PoseFrame, STANDING_FRAME, sidedSlot } from "@able-tide/core/body/pose";
 import { SHARE } from "@able-tide/core/body/segments";
 import { solvePose } from "@able-tide/core/body/solve";
 import { SEAT_HEIGHT } from "@able-tide/core/movement/track";

@@ -1,10 +1,10 @@
 import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import type { PoseFrame } from "@able-tide/core/body/pose";
 import { RAIL } from "@able-tide/core/movement/track";
-import { otherSide, type Side, SIDES, sideIndex } from "@able-tide/core/side";
+import { otherSide, SIDES, type Side, sideIndex } from "@able-tide/core/side";
 
 /** How the body is looked at: turned so many degrees from face to face. 0 front, 90 from the person's right. */
-export const VIEWS = { front: 0, oblique: 38, side: 90 } as const;
+const VIEWS = { front: 0, oblique: 38, side: 90 } as const;
 export type View = keyof typeof VIEWS;
 
 type Place = { readonly x: number; readonly y: number; readonly near: number };
@@ -19,10 +19,14 @@ function placer(row: ArrayLike<number>, view: View) {
     y: -100 * y,
     near: x * cos + z * sin,
   });
-  return { project, at: (column: number) => project(row[column] as number, row[column + 1] as number, row[column + 2] as number) };
+  return {
+    project,
+    at: (column: number) => project(row[column] as number, row[column + 1] as number, row[column + 2] as number),
+  };
 }
 
-const line = (...places: Place[]): string => places.map(({ x, y }, i) => `${i ? "L" : "M"}${x.toFixed(2)} ${y.toFixed(2)}`).join("");
+const line = (...places: Place[]): string =>
+  places.map(({ x, y }, i) => `${i ? "L" : "M"}${x.toFixed(2)} ${y.toFixed(2)}`).join("");
 
 /** Thickness of the round limbs, hundredths of stature. */
 const WIDTH = { upperArm: 5, forearm: 4.2, thigh: 8, shank: 5.6, foot: 3.6, trunk: 8.5 } as const;
@@ -36,9 +40,7 @@ interface Part {
 const limb = (key: string, path: string, width: number, near: number, colour: string): Part => ({
   key,
   near,
-  node: (
-    <path key={key} d={path} stroke={colour} strokeWidth={width} strokeLinecap="round" strokeLinejoin="round" fill="none" />
-  ),
+  node: <path key={key} d={path} stroke={colour} strokeWidth={width} strokeLinecap="round" strokeLinejoin="round" fill="none" />,
 });
 
 /** How near a leg is, over its joints. */
@@ -107,7 +109,12 @@ function headOf(at: (column: number) => Place): Part {
     near: crown.near + 0.001,
     node: (
       <g key="head">
-        <path d={line(at(pointColumn("shoulderLine")), neck)} stroke="var(--figure-trunk)" strokeWidth="5" strokeLinecap="round" />
+        <path
+          d={line(at(pointColumn("shoulderLine")), neck)}
+          stroke="var(--figure-trunk)"
+          strokeWidth="5"
+          strokeLinecap="round"
+        />
         <ellipse cx={mid.x + look} cy={mid.y} rx="5.4" ry="6.6" fill="var(--figure-near)" />
       </g>
     ),
@@ -129,7 +136,10 @@ function Setting({ frame, row, view }: { frame: PoseFrame; row: ArrayLike<number
             return (
               <path
                 key={z}
-                d={line(corner(0.17, 0.01), corner(0.17, seat), corner(-0.1, seat), corner(-0.1, 0.01)) + line(corner(-0.1, seat), corner(-0.13, seat + 0.3))}
+                d={
+                  line(corner(0.17, 0.01), corner(0.17, seat), corner(-0.1, seat), corner(-0.1, 0.01)) +
+                  line(corner(-0.1, seat), corner(-0.13, seat + 0.3))
+                }
               />
             );
           })}

@@ -2,7 +2,7 @@ import type { Point } from "@able-tide/core/body/base-of-support";
 import { column, sidedColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import type { PoseFrame } from "@able-tide/core/body/pose";
 import { SHARE } from "@able-tide/core/body/segments";
-import { type Side, SIDES, sideIndex } from "@able-tide/core/side";
+import { SIDES, type Side, sideIndex } from "@able-tide/core/side";
 
 interface Props {
   /** One solved sample row and its base of support, shares of stature. */
@@ -45,9 +45,20 @@ export function FloorView({ row, base, frame, stature, className }: Props) {
     seat > 0 && `seat ${seat} %`,
   ].filter(Boolean);
   return (
-    <svg viewBox={`${middleX - 44} ${middleY - 20} 88 40`} className={className} role="img" aria-label={`Floor: ${words.join(", ")}`}>
+    <svg
+      viewBox={`${middleX - 44} ${middleY - 20} 88 40`}
+      className={className}
+      role="img"
+      aria-label={`Floor: ${words.join(", ")}`}
+    >
       <path
-        d={`M${base.map(([x, z]) => onPicture(x, z).map((value) => value.toFixed(2)).join(" ")).join("L")}Z`}
+        d={`M${base
+          .map(([x, z]) =>
+            onPicture(x, z)
+              .map((value) => value.toFixed(2))
+              .join(" "),
+          )
+          .join("L")}Z`}
         fill="var(--color-tide-100)"
         stroke="var(--color-tide-500)"
         strokeWidth="0.5"
@@ -82,7 +93,9 @@ export function FloorView({ row, base, frame, stature, className }: Props) {
         </text>
       ))}
       <text x={middleX} y={middleY + 18.5} textAnchor="middle" fontSize="5" fontWeight="700" fill="var(--color-tide-900)">
-        {[apart > 0 && `${apart} cm wide`, ahead > 2 && `${ahead} cm long`, seat > 0 && `seat ${seat} %`].filter(Boolean).join(" · ")}
+        {[apart > 0 && `${apart} cm wide`, ahead > 2 && `${ahead} cm long`, seat > 0 && `seat ${seat} %`]
+          .filter(Boolean)
+          .join(" · ")}
       </text>
     </svg>
   );

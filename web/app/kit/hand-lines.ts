@@ -10,6 +10,8 @@ export function handLines(caps: readonly Cap[], row: ArrayLike<number>): FigureL
     if (limit.channel !== "handHeight") return [];
     const side = sidesOf(limit)[0] ?? "right";
     const hand = row[sidedPointColumn("handCentre", side) + 1] as number;
-    return [{ height: hand - (row[sidedColumn(handOver(limit.limit), side)] as number), label: limitInBrief(limit), side: limit.side }];
+    return [
+      { height: hand - (row[sidedColumn(handOver(limit.limit), side)] as number), label: limitInBrief(limit), side: limit.side },
+    ];
   });
 }

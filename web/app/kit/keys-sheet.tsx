@@ -42,7 +42,9 @@ export function KeysSheet({ keys, className = "" }: { keys: KeyHelp; className?:
               </div>
             ))}
           </dl>
-          <Dialog.Close className="mt-6 min-h-11 rounded-full border-[1.5px] border-tide-800 px-5 font-semibold">Close</Dialog.Close>
+          <Dialog.Close className="mt-6 min-h-11 rounded-full border-[1.5px] border-tide-800 px-5 font-semibold">
+            Close
+          </Dialog.Close>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -1,5 +1,6 @@
 import { ROW_WIDTH } from "@able-tide/core/body/channels";
-import { type FormSamples, INTERVALS, segmentOfSample } from "@able-tide/core/movement/samples";
+import { INTERVALS } from "@able-tide/core/movement/intervals";
+import { type FormSamples, segmentOfSample } from "@able-tide/core/movement/samples";
 import { useEffect, useState, useSyncExternalStore } from "react";
 import { Figure, type FigureProps, type View } from "./figure.tsx";
 
@@ -61,7 +62,15 @@ export function FigureStrip({ samples, view, className }: { samples: FormSamples
     <div className={`flex ${className ?? ""}`}>
       {samples.segments.map((segment) => {
         const { row, sample } = rowAt(samples, segment.from);
-        return <Figure key={segment.from} row={row} frame={segmentOfSample(samples, sample).frame} view={view} className="min-w-0 flex-1" />;
+        return (
+          <Figure
+            key={segment.from}
+            row={row}
+            frame={segmentOfSample(samples, sample).frame}
+            view={view}
+            className="min-w-0 flex-1"
+          />
+        );
       })}
     </div>
   );

@@ -52,8 +52,8 @@ export function Shell({ organisation, name, children }: { organisation: string; 
         {children}
       </main>
       <footer className="mx-auto w-full max-w-7xl border-t border-sand-300 px-6 py-4 text-sand-600 print:hidden">
-        Able Tide supports a qualified instructor. It is not medical advice and defers to the clinician, to the venue's rules and to
-        local law.
+        Able Tide supports a qualified instructor. It is not medical advice and defers to the clinician, to the venue's rules and
+        to local law.
       </footer>
     </div>
   );

@@ -4,7 +4,7 @@ import { useId } from "react";
 /** Steadiness demand runs from 0 to 10; the picture leaves a little air above. */
 const HIGHEST = 10;
 
-export interface TideBlock {
+interface TideBlock {
   /** Left and right edge on the picture, pixels. */
   readonly left: number;
   readonly right: number;
@@ -46,8 +46,17 @@ export function TideLine({ blocks, width, height, cap = null, scale = false, lab
           [last.right, y(0.2)],
         ]
       : [];
-  const water = area<Point>().x((point) => point[0]).y0(height).y1((point) => point[1]).curve(curveMonotoneX)([...points]) ?? "";
-  const surface = line<Point>().x((point) => point[0]).y((point) => point[1]).curve(curveMonotoneX)([...points]) ?? "";
+  const water =
+    area<Point>()
+      .x((point) => point[0])
+      .y0(height)
+      .y1((point) => point[1])
+      .curve(curveMonotoneX)([...points]) ?? "";
+  const surface =
+    line<Point>()
+      .x((point) => point[0])
+      .y((point) => point[1])
+      .curve(curveMonotoneX)([...points]) ?? "";
   const over = cap !== null && blocks.some((block) => block.height > cap.height + 0.05);
   return (
     <svg viewBox={`0 0 ${width} ${height}`} width={width} height={height} role="img" aria-label={label} className={className}>

@@ -70,7 +70,12 @@ export function Vessel({ form, level, hold = null, lighterSide = null, label, si
   );
 }
 
-const FORM_WORDS = { standing: "standing", supported: "standing with a hand on the rail", seated: "seated", rest: "rest" } as const;
+const FORM_WORDS = {
+  standing: "standing",
+  supported: "standing with a hand on the rail",
+  seated: "seated",
+  rest: "rest",
+} as const;
 
 /** A vessel in words: "seated, three quarters, less on the right". */
 export function vesselInWords({ form, level, lighterSide }: VesselProps): string {

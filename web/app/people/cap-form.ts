@@ -1,5 +1,5 @@
 import { LANDMARKS } from "@able-tide/core/body/channels";
-import { CAP_CHANNEL_NAMES, CAP_SIDES, CapLimit, type CapChannel, capChannel, STRENGTHS } from "@able-tide/core/caps/cap";
+import { CAP_CHANNEL_NAMES, CAP_SIDES, type CapChannel, CapLimit, capChannel, STRENGTHS } from "@able-tide/core/caps/cap";
 import { FEATURE_NAMES } from "@able-tide/core/movement/features";
 import * as v from "valibot";
 
@@ -73,7 +73,11 @@ export const CapForm = v.pipe(
 );
 
 /** Which extra fields a channel asks for. */
-export function fieldsFor(channel: CapChannel): { side: boolean; kind: "landmark" | "number" | "feature" | "none"; unit: string } {
+export function fieldsFor(channel: CapChannel): {
+  side: boolean;
+  kind: "landmark" | "number" | "feature" | "none";
+  unit: string;
+} {
   const about = capChannel(channel);
   return { side: about.sided, kind: about.kind, unit: about.kind === "number" ? about.unit : "" };
 }

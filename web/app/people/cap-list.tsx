@@ -3,7 +3,7 @@ import { capInWords, dayAndMonth } from "@able-tide/core/caps/words";
 import { Form } from "react-router";
 import { Button } from "../kit/button.tsx";
 
-export interface ListedCap extends Cap {
+interface ListedCap extends Cap {
   readonly setBy: string;
   readonly ended: { readonly by: string; readonly at: string; readonly because: string } | null;
 }
@@ -80,7 +80,8 @@ export function CapList({ caps, today, problem }: Props) {
           <ul className="mt-2 flex flex-col gap-2 text-sand-600">
             {over.map((cap) => (
               <li key={cap.id}>
-                {capInWords(cap)}. Ended {dayAndMonth(cap.ended?.at.slice(0, 10) ?? cap.from)} by {cap.ended?.by}: {cap.ended?.because}
+                {capInWords(cap)}. Ended {dayAndMonth(cap.ended?.at.slice(0, 10) ?? cap.from)} by {cap.ended?.by}:{" "}
+                {cap.ended?.because}
               </li>
             ))}
           </ul>

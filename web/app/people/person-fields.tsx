@@ -1,11 +1,12 @@
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
 import { Form } from "react-router";
+import type * as v from "valibot";
 import { Button } from "../kit/button.tsx";
 import { Problem, TextArea, TextField } from "../kit/field.tsx";
-import { PersonForm } from "./person-form.ts";
+import { PersonForm, type PersonFormInput } from "./person-form.ts";
 
-export interface PersonDefaults {
+interface PersonDefaults {
   readonly name: string;
   readonly birthYear: number;
   readonly statureCentimetres: number;
@@ -24,7 +25,7 @@ interface Props {
 
 /** The form of a person, for adding and for changing. */
 export function PersonFields({ lastResult, defaults, groups, save }: Props) {
-  const [form, fields] = useForm({
+  const [form, fields] = useForm<PersonFormInput, v.InferOutput<typeof PersonForm>>({
     id: "person",
     lastResult,
     ...(defaults ? { defaultValue: { ...defaults, groupIds: [...defaults.groupIds] } } : {}),

@@ -7,11 +7,9 @@ const MASS = { least: 25, most: 250 } as const;
 const stature = "Stature is a number of centimetres, such as 164.";
 const mass = "Mass is a number of kilograms, such as 68.";
 const year = "Birth year is a year, such as 1948.";
-const text = (most: number) =>
-  v.pipe(v.optional(v.string(), ""), v.maxLength(most, `Please keep this under ${most} letters.`));
+const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Please keep this under ${most} letters.`)));
 
-/** The form of a person, in the units people use. */
-export const PersonForm = v.object({
+const Fields = v.object({
   name: v.pipe(
     v.string("Please give the name to call them by."),
     v.trim(),
@@ -38,4 +36,11 @@ export const PersonForm = v.object({
   notes: text(2000),
   groupIds: v.optional(v.array(v.pipe(v.string(), v.uuid())), []),
 });
-export type PersonForm = v.InferOutput<typeof PersonForm>;
+/** What the form holds before it is read. */
+export type PersonFormInput = v.InferInput<typeof Fields>;
+
+/** The form of a person, in the units people use. An empty text reaches it as undefined. */
+export const PersonForm = v.pipe(
+  Fields,
+  v.transform((fields) => ({ ...fields, uses: fields.uses ?? "", notes: fields.notes ?? "" })),
+);

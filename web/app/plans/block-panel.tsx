@@ -9,11 +9,11 @@ import { useMemo, useState } from "react";
 import { FloorView } from "../kit/floor-view.tsx";
 import { handLines } from "../kit/hand-lines.ts";
 import { FigureStrip, MovingFigure, rowAt, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
-import { DemandBars } from "./demand-bars.tsx";
-import { readChosenForm } from "./chosen-form.ts";
 import { vesselInWords } from "../kit/vessel.tsx";
+import { readChosenForm } from "./chosen-form.ts";
+import { DemandBars } from "./demand-bars.tsx";
 
-export interface PanelPerson {
+interface PanelPerson {
   readonly name: string;
   readonly stature: number;
   readonly caps: readonly Cap[];
@@ -70,8 +70,21 @@ export function BlockPanel({ movement, rounds, seconds, breathSeconds, seatedOnl
             <FigureStrip samples={form.samples} view="oblique" className="h-40" />
           ) : (
             <div className="grid grid-cols-2">
-              <MovingFigure samples={form.samples} phase={phase} view="front" lines={lines} label={`${movement.name.en} from the front`} className="h-44" />
-              <MovingFigure samples={form.samples} phase={phase} view="side" label={`${movement.name.en} from the right side`} className="h-44" />
+              <MovingFigure
+                samples={form.samples}
+                phase={phase}
+                view="front"
+                lines={lines}
+                label={`${movement.name.en} from the front`}
+                className="h-44"
+              />
+              <MovingFigure
+                samples={form.samples}
+                phase={phase}
+                view="side"
+                label={`${movement.name.en} from the right side`}
+                className="h-44"
+              />
             </div>
           )}
           <FloorView
@@ -100,10 +113,22 @@ export function BlockPanel({ movement, rounds, seconds, breathSeconds, seatedOnl
           {movement.sided && ` · left ${rounds}, right ${rounds}, ${times} in all`} · {minutesAndSeconds(seconds)} min
         </p>
         <div className="flex flex-wrap gap-2">
-          <button type="button" className={iconButton} onClick={() => change.rounds(-1)} aria-label="One round less" title="One round less ( - )">
+          <button
+            type="button"
+            className={iconButton}
+            onClick={() => change.rounds(-1)}
+            aria-label="One round less"
+            title="One round less ( - )"
+          >
             <Minus size={20} />
           </button>
-          <button type="button" className={iconButton} onClick={() => change.rounds(1)} aria-label="One round more" title="One round more ( + )">
+          <button
+            type="button"
+            className={iconButton}
+            onClick={() => change.rounds(1)}
+            aria-label="One round more"
+            title="One round more ( + )"
+          >
             <Plus size={20} />
           </button>
           <button type="button" className={iconButton} onClick={() => change.move(-1)} aria-label="Earlier" title="Earlier ( [ )">
@@ -112,7 +137,13 @@ export function BlockPanel({ movement, rounds, seconds, breathSeconds, seatedOnl
           <button type="button" className={iconButton} onClick={() => change.move(1)} aria-label="Later" title="Later ( ] )">
             <ArrowRight size={20} />
           </button>
-          <button type="button" className={`${iconButton} ml-auto`} onClick={change.remove} aria-label="Take it out" title="Take it out (Delete)">
+          <button
+            type="button"
+            className={`${iconButton} ml-auto`}
+            onClick={change.remove}
+            aria-label="Take it out"
+            title="Take it out (Delete)"
+          >
             <Trash2 size={20} />
           </button>
         </div>

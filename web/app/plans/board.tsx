@@ -8,9 +8,9 @@ import { dayInWords } from "../days.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { KeysSheet, useKeys } from "../kit/keys-sheet.tsx";
 import { TideLine } from "../kit/tide-line.tsx";
-import { layBoard, phaseStretches, type Span } from "./board-layout.ts";
 import { BlockPanel } from "./block-panel.tsx";
 import { BlockRow } from "./block-row.tsx";
+import { layBoard, phaseStretches, type Span } from "./board-layout.ts";
 import { changeDraft, type Draft } from "./draft.ts";
 import { FitGrid, type GridPlace } from "./fit-grid.tsx";
 import { MovementPalette } from "./movement-palette.tsx";
@@ -58,7 +58,11 @@ const stepper = "flex size-11 items-center justify-center rounded-full hover:bg-
 /** The plan in one picture: the tide over time, the blocks under it, and everybody's form in each block. */
 export function PlanBoard({ plan, group, people, movements, taught }: Props) {
   const navigate = useNavigate();
-  const [history, change] = useReducer(changeDraft, { past: [], present: { breathSeconds: plan.breathSeconds, blocks: plan.blocks }, future: [] });
+  const [history, change] = useReducer(changeDraft, {
+    past: [],
+    present: { breathSeconds: plan.breathSeconds, blocks: plan.blocks },
+    future: [],
+  });
   const draft = history.present;
   const [place, setPlace] = useState<GridPlace | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
@@ -152,14 +156,21 @@ export function PlanBoard({ plan, group, people, movements, taught }: Props) {
               of {group.minutes} min{over > 0 ? `, ${minutesAndSeconds(over)} too long` : ""}
             </span>
           </p>
-          {taught === null && <Button type="button" onClick={teach}>Teach</Button>}
+          {taught === null && (
+            <Button type="button" onClick={teach}>
+              Teach
+            </Button>
+          )}
           {taught !== null && (
             <ButtonLink to={`/classes/${taught.id}`}>{taught.ended ? "What happened" : "Back to class"}</ButtonLink>
           )}
         </div>
       </div>
       {problem && (
-        <p role="alert" className="mb-3 rounded-[10px] border-[1.5px] border-signal-600 bg-signal-100 p-3 font-semibold text-signal-700">
+        <p
+          role="alert"
+          className="mb-3 rounded-[10px] border-[1.5px] border-signal-600 bg-signal-100 p-3 font-semibold text-signal-700"
+        >
           {problem}
         </p>
       )}
@@ -168,18 +179,40 @@ export function PlanBoard({ plan, group, people, movements, taught }: Props) {
         <div ref={column} className="min-w-0">
           <div className="mb-2 flex flex-wrap items-center gap-2">
             <span className="font-semibold">One breath</span>
-            <button type="button" className={stepper} onClick={() => change({ kind: "breath", by: -0.5 })} aria-label="Shorter breath">
+            <button
+              type="button"
+              className={stepper}
+              onClick={() => change({ kind: "breath", by: -0.5 })}
+              aria-label="Shorter breath"
+            >
               <Minus size={20} />
             </button>
             <span className="min-w-12 text-center font-bold">{draft.breathSeconds} s</span>
-            <button type="button" className={stepper} onClick={() => change({ kind: "breath", by: 0.5 })} aria-label="Longer breath">
+            <button
+              type="button"
+              className={stepper}
+              onClick={() => change({ kind: "breath", by: 0.5 })}
+              aria-label="Longer breath"
+            >
               <Plus size={20} />
             </button>
             <span className="ml-3 flex">
-              <button type="button" className={stepper} disabled={history.past.length === 0} onClick={() => change({ kind: "undo" })} aria-label="Undo">
+              <button
+                type="button"
+                className={stepper}
+                disabled={history.past.length === 0}
+                onClick={() => change({ kind: "undo" })}
+                aria-label="Undo"
+              >
                 <Undo2 size={20} className={history.past.length === 0 ? "text-sand-300" : ""} />
               </button>
-              <button type="button" className={stepper} disabled={history.future.length === 0} onClick={() => change({ kind: "redo" })} aria-label="Redo">
+              <button
+                type="button"
+                className={stepper}
+                disabled={history.future.length === 0}
+                onClick={() => change({ kind: "redo" })}
+                aria-label="Redo"
+              >
                 <Redo2 size={20} className={history.future.length === 0 ? "text-sand-300" : ""} />
               </button>
             </span>
@@ -209,7 +242,11 @@ export function PlanBoard({ plan, group, people, movements, taught }: Props) {
                   width={layout.width}
                   height={TIDE_HEIGHT}
                   scale
-                  cap={person && ownCap.length > 0 ? { height: Math.min(...ownCap), label: `${person.name} stops at ${Math.min(...ownCap)}` } : null}
+                  cap={
+                    person && ownCap.length > 0
+                      ? { height: Math.min(...ownCap), label: `${person.name} stops at ${Math.min(...ownCap)}` }
+                      : null
+                  }
                   label={`Steadiness asked over the session: ${blocks.map(({ movement }, i) => `${movement.name.en} ${(fitted.steadiness[i] ?? 0).toFixed(1)}`).join(", ")}`}
                 />
               </div>
@@ -218,7 +255,10 @@ export function PlanBoard({ plan, group, people, movements, taught }: Props) {
                 time={time}
                 spans={layout.blocks}
                 leaving={layout.leaving}
-                stretches={phaseStretches(blocks.map(({ movement }) => movement), layout.blocks)}
+                stretches={phaseStretches(
+                  blocks.map(({ movement }) => movement),
+                  layout.blocks,
+                )}
                 nameWidth={NAME_WIDTH}
                 chosenId={chosen?.id ?? null}
                 choose={chooseBlock}
@@ -235,7 +275,10 @@ export function PlanBoard({ plan, group, people, movements, taught }: Props) {
               />
               {people.length === 0 && (
                 <p className="p-4">
-                  Nobody is in this group yet. <Link to="/people/new" className="font-semibold underline underline-offset-4">Add a person</Link>
+                  Nobody is in this group yet.{" "}
+                  <Link to="/people/new" className="font-semibold underline underline-offset-4">
+                    Add a person
+                  </Link>
                 </p>
               )}
             </div>

@@ -21,5 +21,5 @@ export function readChosenForm(movement: Movement, choice: FormChoice, stature: 
   });
   const [samples] = solved;
   if (!samples) return null;
-  return { samples, demands: solved.map((each) => readDemand(each, { stature }, cycleSeconds, movement.features)) };
+  return { samples, demands: solved.map((each) => readDemand(each, { stature }, cycleSeconds)) };
 }

@@ -1,7 +1,7 @@
 import { handOver, LANDMARK_TOLERANCE, LANDMARKS, sidedColumn } from "@able-tide/core/body/channels";
 import { type Cap, sidesOf } from "@able-tide/core/caps/cap";
 import type { Demand } from "@able-tide/core/movement/demand";
-import { type Side, SIDES, sideIndex } from "@able-tide/core/side";
+import { SIDES, type Side, sideIndex } from "@able-tide/core/side";
 
 interface Bar {
   readonly label: string;
@@ -21,7 +21,8 @@ function strictest(caps: readonly Cap[], channel: "loadedKnee" | "dorsiflexion" 
 
 /** The highest landmark a hand goes above, and how many it has below it. */
 function handReach(demands: readonly Demand[], side: Side): number {
-  const over = (name: Parameters<typeof sidedColumn>[0]) => most(demands, (demand) => demand.highest[sidedColumn(name, side)] as number);
+  const over = (name: Parameters<typeof sidedColumn>[0]) =>
+    most(demands, (demand) => demand.highest[sidedColumn(name, side)] as number);
   return LANDMARKS.filter((landmark) => over(handOver(landmark)) > LANDMARK_TOLERANCE).length;
 }
 
@@ -44,7 +45,9 @@ function barsOf(demands: readonly Demand[], caps: readonly Cap[], rounds: number
   const knee = column("loadedKnee");
   const ankle = column("heelDownDorsiflexion");
   const oneLeg = most(demands, (demand) => Math.max(...demand.longestOneLeg));
-  const above = SIDES.map((side) => rounds * demands.reduce((sum, demand) => sum + demand.handAboveShoulderSeconds[sideIndex(side)], 0));
+  const above = SIDES.map(
+    (side) => rounds * demands.reduce((sum, demand) => sum + demand.handAboveShoulderSeconds[sideIndex(side)], 0),
+  );
   const scaled = (label: string, words: string, value: number, full: number, cap: number | null): Bar => ({
     label,
     words,
@@ -76,7 +79,9 @@ export function DemandBars(props: { demands: readonly Demand[]; caps: readonly C
           <dt>{bar.label}</dt>
           <dd className="relative h-3 rounded-full bg-sand-200" aria-hidden="true">
             <span className="absolute inset-y-0 left-0 rounded-full bg-tide-600" style={{ width: `${100 * bar.filled}%` }} />
-            {bar.cap !== null && <span className="absolute -inset-y-1 w-[3px] bg-signal-600" style={{ left: `calc(${100 * bar.cap}% - 1px)` }} />}
+            {bar.cap !== null && (
+              <span className="absolute -inset-y-1 w-[3px] bg-signal-600" style={{ left: `calc(${100 * bar.cap}% - 1px)` }} />
+            )}
           </dd>
           <dd className="text-right font-bold">{bar.words}</dd>
         </div>

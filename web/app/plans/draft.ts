@@ -23,8 +23,7 @@ export interface DraftHistory {
   readonly future: readonly Draft[];
 }
 
-const clamp = (value: number, { least, most }: { least: number; most: number }): number =>
-  Math.min(most, Math.max(least, value));
+const clamp = (value: number, { least, most }: { least: number; most: number }): number => Math.min(most, Math.max(least, value));
 
 /** A block id that the draft does not have yet. */
 const newBlockId = (draft: Draft): string => {
@@ -53,7 +52,9 @@ function changed(draft: Draft, change: Exclude<DraftChange, { kind: "undo" | "re
     case "rounds":
       return {
         ...draft,
-        blocks: blocks.map((block) => (block.id === change.id ? { ...block, rounds: clamp(block.rounds + change.by, ROUNDS) } : block)),
+        blocks: blocks.map((block) =>
+          block.id === change.id ? { ...block, rounds: clamp(block.rounds + change.by, ROUNDS) } : block,
+        ),
       };
     case "breath":
       return { ...draft, breathSeconds: clamp(draft.breathSeconds + change.by, BREATH_SECONDS) };

@@ -4,7 +4,7 @@ import { Vessel, vesselInWords } from "../kit/vessel.tsx";
 import type { Span } from "./board-layout.ts";
 import type { FittedGroup } from "./use-fit.ts";
 
-export interface GridPerson {
+interface GridPerson {
   readonly id: string;
   readonly name: string;
   /** What limits them most, in a few words. */
@@ -30,6 +30,8 @@ interface Props {
 const cellWords = (person: GridPerson, block: string, cell: CellView): string =>
   `${person.name}, ${block}: ${vesselInWords(cell)}${cell.brief && `, ${cell.brief}`}`;
 
+const widthOf = (span: Span | undefined): number => (span ? span.right - span.left : 0);
+
 const STEPS: Record<string, readonly [row: number, column: number]> = {
   ArrowUp: [-1, 0],
   ArrowDown: [1, 0],
@@ -39,9 +41,15 @@ const STEPS: Record<string, readonly [row: number, column: number]> = {
 
 /** Who does what in which form: people down, blocks across on the time axis of the tide, a vessel in each cell. */
 export function FitGrid({ people, blocks, spans, width, nameWidth, fitted, chosen, choose }: Props) {
-  const table = useRef<HTMLDivElement>(null);
-  const blockAt = Math.max(0, blocks.findIndex((block) => block.id === chosen?.blockId));
-  const personAt = Math.max(0, people.findIndex((person) => person.id === chosen?.personId));
+  const table = useRef<HTMLTableElement>(null);
+  const blockAt = Math.max(
+    0,
+    blocks.findIndex((block) => block.id === chosen?.blockId),
+  );
+  const personAt = Math.max(
+    0,
+    people.findIndex((person) => person.id === chosen?.personId),
+  );
 
   function step(event: KeyboardEvent) {
     const by = STEPS[event.key];
@@ -57,47 +65,66 @@ export function FitGrid({ people, blocks, spans, width, nameWidth, fitted, chose
   }
 
   return (
-    <div ref={table} role="grid" aria-label="Who does which form" aria-busy={!fitted.settled} onKeyDown={step} style={{ width: nameWidth + width }}>
-      <div role="row" className="sr-only">
-        <span role="columnheader">Person</span>
-        {blocks.map((block) => (
-          <span key={block.id} role="columnheader">
-            {block.name}
-          </span>
+    <table
+      ref={table}
+      aria-busy={!fitted.settled}
+      onKeyDown={step}
+      className="table-fixed border-collapse"
+      style={{ width: nameWidth + width }}
+    >
+      <caption className="sr-only">Who does which form. The arrow keys go from cell to cell.</caption>
+      <colgroup>
+        <col style={{ width: nameWidth }} />
+        {blocks.map((block, place) => (
+          <col key={block.id} style={{ width: widthOf(spans[place]) }} />
         ))}
-      </div>
-      {people.map((person, row) => {
-        const cells = fitted.rows.get(person.id)?.cells;
-        const lit = chosen?.personId === person.id;
-        return (
-          <div key={person.id} role="row" className={`relative flex h-11 rounded-[10px] ${lit ? "bg-tide-100" : ""}`}>
-            <div role="rowheader" className="flex shrink-0 flex-col justify-center overflow-hidden pl-2 leading-[1.15]" style={{ width: nameWidth }}>
-              <span className="font-bold">{person.name}</span>
-              <span className="truncate text-sand-600">{person.brief}</span>
-            </div>
-            {blocks.map((block, place) => {
-              const cell = cells?.[place];
-              const span = spans[place] as Span;
-              const here = lit && chosen?.blockId === block.id;
-              return (
-                <div key={block.id} role="gridcell" aria-selected={here} className="flex shrink-0" style={{ width: span.right - span.left }}>
-                  <button
-                    type="button"
-                    data-cell={`${row} ${place}`}
-                    tabIndex={row === personAt && place === blockAt ? 0 : -1}
-                    onClick={() => choose({ personId: person.id, blockId: block.id })}
-                    aria-label={cell ? cellWords(person, block.name, cell) : `${person.name}, ${block.name}: being worked out`}
-                    title={cell?.brief || undefined}
-                    className={`flex h-11 w-full items-center justify-center rounded-[10px] hover:bg-sand-200 ${here ? "bg-white shadow-[0_0_0_2px_var(--color-tide-800)]" : ""}`}
-                  >
-                    {cell ? <Vessel {...cell} size={30} /> : <span className="size-1.5 rounded-full bg-sand-300" />}
-                  </button>
-                </div>
-              );
-            })}
-          </div>
-        );
-      })}
-    </div>
+        <col />
+      </colgroup>
+      <thead className="sr-only">
+        <tr>
+          <th scope="col">Person</th>
+          {blocks.map((block) => (
+            <th key={block.id} scope="col">
+              {block.name}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {people.map((person, row) => {
+          const cells = fitted.rows.get(person.id)?.cells;
+          const lit = chosen?.personId === person.id;
+          return (
+            <tr key={person.id} className={lit ? "bg-tide-100" : ""}>
+              <th scope="row" className="overflow-hidden pl-2 text-left leading-[1.15]">
+                {person.name}
+                <span className="block truncate font-normal text-sand-600">{person.brief}</span>
+              </th>
+              {blocks.map((block, place) => {
+                const cell = cells?.[place];
+                const here = lit && chosen?.blockId === block.id;
+                return (
+                  <td key={block.id} className="p-0">
+                    <button
+                      type="button"
+                      data-cell={`${row} ${place}`}
+                      tabIndex={row === personAt && place === blockAt ? 0 : -1}
+                      aria-pressed={here}
+                      onClick={() => choose({ personId: person.id, blockId: block.id })}
+                      aria-label={cell ? cellWords(person, block.name, cell) : `${person.name}, ${block.name}: being worked out`}
+                      title={cell?.brief || undefined}
+                      className={`flex h-11 w-full items-center justify-center rounded-[10px] hover:bg-sand-200 ${here ? "bg-white shadow-[0_0_0_2px_var(--color-tide-800)]" : ""}`}
+                    >
+                      {cell ? <Vessel {...cell} size={30} /> : <span className="size-1.5 rounded-full bg-sand-300" />}
+                    </button>
+                  </td>
+                );
+              })}
+              <td />
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
   );
 }

@@ -37,7 +37,9 @@ export function PlanOutlinePicture({ id, day, group, outline, small = false }: P
       className="block overflow-hidden rounded-soft border border-sand-300 bg-white no-underline hover:border-tide-600"
     >
       <span className="flex flex-wrap items-baseline justify-between gap-x-3 px-4 pt-3">
-        <span className={`font-display font-bold ${small ? "text-lg" : "text-xl"}`}>{small ? shortDay(day) : dayInWords(day)}</span>
+        <span className={`font-display font-bold ${small ? "text-lg" : "text-xl"}`}>
+          {small ? shortDay(day) : dayInWords(day)}
+        </span>
         <span className="text-sand-600">
           {!small && `${group} · `}
           {outline.blocks.length} movements · {minutesAndSeconds(outline.total)}

@@ -15,7 +15,11 @@ export function SaveNote({ state, takeTheirs, keepOurs }: Props) {
     return (
       <span role="alert" className="flex flex-wrap items-center gap-3 font-semibold text-signal-700">
         This plan was changed somewhere else meanwhile.
-        <button type="button" className="min-h-11 underline underline-offset-4" onClick={() => takeTheirs(state.theirs, state.version)}>
+        <button
+          type="button"
+          className="min-h-11 underline underline-offset-4"
+          onClick={() => takeTheirs(state.theirs, state.version)}
+        >
           Take that one
         </button>
         <button type="button" className="min-h-11 underline underline-offset-4" onClick={() => keepOurs(state.version)}>

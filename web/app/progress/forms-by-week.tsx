@@ -31,7 +31,10 @@ export function FormsByWeek({ weeks, name }: { weeks: readonly WeekInClass[]; na
             </th>
             {weeks.map((week) => (
               <th key={week.classId} scope="col" className="p-1 text-center font-normal">
-                <Link to={`/classes/${week.classId}`} className="flex min-h-11 items-center justify-center px-1 underline underline-offset-4">
+                <Link
+                  to={`/classes/${week.classId}`}
+                  className="flex min-h-11 items-center justify-center px-1 underline underline-offset-4"
+                >
                   {shortDay(week.day)}
                 </Link>
               </th>
@@ -64,7 +67,11 @@ export function FormsByWeek({ weeks, name }: { weeks: readonly WeekInClass[]; na
             </th>
             {weeks.map((week) => (
               <td key={week.classId} className="p-1 text-center">
-                {week.cells === null ? <span className="text-sand-600">away</span> : <span className="font-semibold text-signal-700">{week.signs.join(", ")}</span>}
+                {week.cells === null ? (
+                  <span className="text-sand-600">away</span>
+                ) : (
+                  <span className="font-semibold text-signal-700">{week.signs.join(", ")}</span>
+                )}
               </td>
             ))}
           </tr>

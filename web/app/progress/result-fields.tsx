@@ -22,14 +22,21 @@ export function ResultFields({ lastResult, today }: { lastResult: SubmissionResu
     <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">
       <Problem id={`${form.id}-problem`} errors={form.errors} />
       <p className="text-sand-600">
-        Eyes open, rail in reach, helper beside. Stop at {ONE_LEG_STAND.ceiling} s, at a touch, or when the foot comes down. The best of three counts.
+        Eyes open, rail in reach, helper beside. Stop at {ONE_LEG_STAND.ceiling} s, at a touch, or when the foot comes down. The
+        best of three counts.
       </p>
       {SIDES.toReversed().map((side) => (
         <fieldset key={side}>
           <legend className="mb-1 font-display text-lg font-bold">Standing on the {side} leg</legend>
           <div className="grid grid-cols-3 gap-3">
             {TRIALS.map((trial) => (
-              <TextField key={trial} field={fields[trialField(side, trial)]} label={`Trial ${trial}`} hint="s" inputMode="decimal" />
+              <TextField
+                key={trial}
+                field={fields[trialField(side, trial)]}
+                label={`Trial ${trial}`}
+                hint="s"
+                inputMode="decimal"
+              />
             ))}
           </div>
         </fieldset>

@@ -1,5 +1,5 @@
 import { ONE_LEG_STAND } from "@able-tide/core/reference/one-leg-stand";
-import { type Side, SIDES } from "@able-tide/core/side";
+import { SIDES, type Side } from "@able-tide/core/side";
 import * as v from "valibot";
 
 export const TRIALS = [1, 2, 3] as const;
@@ -23,7 +23,7 @@ const Fields = v.object({
   right1: seconds,
   right2: seconds,
   right3: seconds,
-  note: v.pipe(v.optional(v.string(), ""), v.maxLength(500, "Please keep this under 500 letters.")),
+  note: v.optional(v.pipe(v.string(), v.maxLength(500, "Please keep this under 500 letters."))),
 });
 
 /** What the form holds before it is read. */
@@ -49,6 +49,6 @@ export const resultForm = (latest: string) =>
     v.transform((fields) => ({
       day: fields.day,
       trials: { left: trialsOf(fields, "left"), right: trialsOf(fields, "right") },
-      note: fields.note,
+      note: fields.note ?? "",
     })),
   );

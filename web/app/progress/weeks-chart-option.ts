@@ -14,7 +14,12 @@ export interface WeeksData {
   /** Mean for the person's age, seconds; null where the source has none. */
   readonly norm: number | null;
   /** Caps by the days they held; `asksFrom` is where their date had passed and nobody had answered. */
-  readonly caps: readonly { readonly brief: string; readonly from: string; readonly to: string; readonly asksFrom: string | null }[];
+  readonly caps: readonly {
+    readonly brief: string;
+    readonly from: string;
+    readonly to: string;
+    readonly asksFrom: string | null;
+  }[];
   readonly firstDay: string;
   readonly lastDay: string;
 }
@@ -88,11 +93,22 @@ function capSeries(data: WeeksData): CustomSeriesOption {
       return {
         type: "group",
         children: [
-          { type: "rect", shape: { x: left, y, width: Math.max(2, right - left), height, r: 6 }, style: { fill: COLOUR.capFill } },
+          {
+            type: "rect",
+            shape: { x: left, y, width: Math.max(2, right - left), height, r: 6 },
+            style: { fill: COLOUR.capFill },
+          },
           { type: "rect", shape: { x: asks, y, width: Math.max(0, right - asks), height, r: 6 }, style: { fill: COLOUR.asks } },
           {
             type: "text",
-            style: { ...TEXT, text: data.caps[row]?.brief ?? "", x: left + 8, y: middle, verticalAlign: "middle", fill: COLOUR.ink },
+            style: {
+              ...TEXT,
+              text: data.caps[row]?.brief ?? "",
+              x: left + 8,
+              y: middle,
+              verticalAlign: "middle",
+              fill: COLOUR.ink,
+            },
           },
         ],
       };
@@ -111,7 +127,14 @@ export function weeksChartOption(data: WeeksData): WeeksOption {
   return {
     animation: false,
     textStyle: TEXT,
-    legend: { top: 0, left: 40, itemGap: 22, itemWidth: 34, textStyle: TEXT, data: ["right leg", "left leg", ...levels.map((name) => ({ name, icon: "path://M0 0H34V3H0Z" }))] },
+    legend: {
+      top: 0,
+      left: 40,
+      itemGap: 22,
+      itemWidth: 34,
+      textStyle: TEXT,
+      data: ["right leg", "left leg", ...levels.map((name) => ({ name, icon: "path://M0 0H34V3H0Z" }))],
+    },
     tooltip: { trigger: "axis", valueFormatter: (value) => `${value} s`, textStyle: TEXT },
     grid: [
       { left: 48, right: 16, top: 46, height: CHART_HEIGHT },
@@ -119,10 +142,24 @@ export function weeksChartOption(data: WeeksData): WeeksOption {
     ],
     xAxis: [
       { type: "time", ...days, axisLabel: { ...TEXT, formatter: dayLabel, hideOverlap: true }, splitLine: { show: false } },
-      { type: "time", gridIndex: 1, ...days, axisLabel: { show: false }, axisTick: { show: false }, axisLine: { show: false }, splitLine: { show: false } },
+      {
+        type: "time",
+        gridIndex: 1,
+        ...days,
+        axisLabel: { show: false },
+        axisTick: { show: false },
+        axisLine: { show: false },
+        splitLine: { show: false },
+      },
     ],
     yAxis: [
-      { type: "value", min: 0, max: Math.min(ONE_LEG_STAND.ceiling, Math.ceil((longest + 2) / 5) * 5), axisLabel: { ...TEXT, formatter: "{value} s" }, splitLine: { lineStyle: { color: COLOUR.grid } } },
+      {
+        type: "value",
+        min: 0,
+        max: Math.min(ONE_LEG_STAND.ceiling, Math.ceil((longest + 2) / 5) * 5),
+        axisLabel: { ...TEXT, formatter: "{value} s" },
+        splitLine: { lineStyle: { color: COLOUR.grid } },
+      },
       { type: "category", gridIndex: 1, inverse: true, data: data.caps.map(({ brief }) => brief), show: false },
     ],
     series: [

@@ -15,5 +15,7 @@ export function WeeksChart({ data, label }: { data: WeeksData; label: string }) 
       finish();
     };
   }, [data]);
-  return <div ref={place} role="img" aria-label={label} style={{ height: weeksChartHeight(data.caps.length) }} className="w-full" />;
+  return (
+    <div ref={place} role="img" aria-label={label} style={{ height: weeksChartHeight(data.caps.length) }} className="w-full" />
+  );
 }

@@ -11,7 +11,9 @@ import { PageHead, Shell } from "../kit/shell.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/class";
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.taught.script.groupName ?? "Class"} · Able Tide` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.taught.script.groupName ?? "Class"} · Able Tide` },
+];
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);

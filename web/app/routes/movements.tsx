@@ -1,11 +1,11 @@
-import { FORM_KINDS } from "@able-tide/core/movement/form";
-import { FULL_STANDING } from "@able-tide/core/movement/form";
+import { FORM_KINDS, FULL_STANDING } from "@able-tide/core/movement/form";
 import { type Movement, type MovementFileProblem, PHASES, readMovement } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
 import { Download } from "lucide-react";
 import { data, Form } from "react-router";
 import { keepMovement, listMovements } from "../../server/movements/movements.ts";
+import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { FigureStrip } from "../kit/moving-figure.tsx";
 import { PageHead } from "../kit/shell.tsx";
@@ -24,15 +24,17 @@ export async function loader({ context }: Route.LoaderArgs) {
 const refused = (problems: readonly MovementFileProblem[]) => data({ kept: null, problems }, { status: 422 });
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const file = (await request.formData()).get("file");
+  const file = (await formDataOf(request)).get("file");
   if (!(file instanceof File) || file.size === 0) return refused([{ path: "", message: "Please choose a movement file." }]);
-  if (file.size > LARGEST_FILE) return refused([{ path: file.name, message: "is larger than a movement file should be (200 kB)" }]);
+  if (file.size > LARGEST_FILE)
+    return refused([{ path: file.name, message: "is larger than a movement file should be (200 kB)" }]);
   const { movement, problems } = readMovement(await file.text());
   if (!movement) return refused(problems);
   // What no body can do is refused here, so that no plan ever meets it.
   const track = trackOf(movement, FULL_STANDING, "right");
   const trouble = track && sampleTrack(track).problem;
-  if (trouble) return refused([{ path: "keys", message: `at ${Math.round(100 * trouble.phase)} % of a round the body cannot do this` }]);
+  if (trouble)
+    return refused([{ path: "keys", message: `at ${Math.round(100 * trouble.phase)} % of a round the body cannot do this` }]);
   if ((await keepMovement(context.get(scopeContext), movement)) === "shipped")
     return refused([{ path: "id", message: `"${movement.id}" is a movement that comes with Able Tide; give yours another id` }]);
   return data({ kept: movement.name.en, problems: [] });

@@ -6,6 +6,8 @@ import { listGroups } from "../../server/groups/groups.ts";
 import { addCap, capHistory, endCap } from "../../server/people/caps.ts";
 import { changePerson, findPerson } from "../../server/people/people.ts";
 import { type Scope, today } from "../../server/scope.ts";
+import { formDataOf } from "../form-data.server.ts";
+import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { CapFields } from "../people/cap-fields.tsx";
@@ -16,7 +18,6 @@ import { knownGroups } from "../people/known-groups.server.ts";
 import { LimitsFigure } from "../people/limits-figure.tsx";
 import { PersonFields } from "../people/person-fields.tsx";
 import { PersonForm } from "../people/person-form.ts";
-import { isId } from "../ids.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/person";
 
@@ -71,7 +72,7 @@ type Answer = {
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   if (!isId(params.personId)) throw notFound();
-  const formData = await request.formData();
+  const formData = await formDataOf(request);
   const handlers = { cap: saveCap, "end-cap": finishCap, person: savePerson } as const;
   const intent = String(formData.get("intent"));
   if (!(intent in handlers)) throw data("This form is not known.", { status: 400 });
@@ -98,7 +99,10 @@ export default function PersonPage({ loaderData: { person, groups, caps, today }
             Caps and why
           </h2>
           <CapList caps={caps} today={today} problem={answer.ending ?? null} />
-          <details className="mt-5 rounded-soft border border-sand-300 bg-white p-4" open={answer.cap?.status === "error" || caps.length === 0}>
+          <details
+            className="mt-5 rounded-soft border border-sand-300 bg-white p-4"
+            open={answer.cap?.status === "error" || caps.length === 0}
+          >
             <summary className="flex min-h-11 items-center font-display text-xl font-bold">Set a cap</summary>
             <div className="mt-3">
               <CapFields key={caps.length} lastResult={answer.cap ?? null} today={today} />
@@ -111,8 +115,13 @@ export default function PersonPage({ loaderData: { person, groups, caps, today }
           Saved.
         </p>
       )}
-      <details className="mt-8 max-w-3xl rounded-soft border border-sand-300 bg-white p-4" open={answer.person?.status === "error"}>
-        <summary className="flex min-h-11 items-center font-display text-xl font-bold">Change name, size, groups or notes</summary>
+      <details
+        className="mt-8 max-w-3xl rounded-soft border border-sand-300 bg-white p-4"
+        open={answer.person?.status === "error"}
+      >
+        <summary className="flex min-h-11 items-center font-display text-xl font-bold">
+          Change name, size, groups or notes
+        </summary>
         <PersonFields
           lastResult={answer.person ?? null}
           groups={groups}

@@ -4,9 +4,10 @@ import { findGroup } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
 import { capsHolding } from "../../server/people/caps.ts";
 import { listMembers } from "../../server/people/people.ts";
-import { findPlan } from "../../server/plans/plans.ts";
-import { PlanBoard } from "../plans/board.tsx";
+import { fittedRows } from "../../server/plans/fitted-rows.ts";
+import { findPlan, withMovements } from "../../server/plans/plans.ts";
 import { isId } from "../ids.ts";
+import { PlanBoard } from "../plans/board.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-board";
 
@@ -22,10 +23,26 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     listMovements(scope),
     classOfPlan(scope, plan.id),
   ]);
-  const caps = await capsHolding(scope, members.map((person) => person.id), plan.day);
+  const caps = await capsHolding(
+    scope,
+    members.map((person) => person.id),
+    plan.day,
+  );
+  const blocks = withMovements(plan, movements);
+  if (taught === null && blocks.length > 0) {
+    const people = members.map(({ id, stature }) => ({ id, stature, caps: caps.get(id) ?? [] }));
+    // Begun here so that it is ready when the class is; nobody waits for it.
+    void fittedRows({ blocks, breathSeconds: plan.breathSeconds, seatedOnly: group.seatedOnly }, people);
+  }
   return {
     plan,
-    group: { name: group.name, place: group.place, minutes: group.minutes, startsAt: group.startsAt, seatedOnly: group.seatedOnly },
+    group: {
+      name: group.name,
+      place: group.place,
+      minutes: group.minutes,
+      startsAt: group.startsAt,
+      seatedOnly: group.seatedOnly,
+    },
     people: members.map(({ id, name, stature }) => {
       const own = caps.get(id) ?? [];
       return { id, name, stature, caps: own, brief: own[0] ? limitInBrief(own[0].limit) : "" };

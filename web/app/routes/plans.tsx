@@ -1,15 +1,16 @@
-import { parseWithValibot } from "@conform-to/valibot";
 import { getFormProps, useForm } from "@conform-to/react";
+import { parseWithValibot } from "@conform-to/valibot";
 import { data, Form, Link, redirect } from "react-router";
 import { findGroup, listGroups } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
 import { outlineOf } from "../../server/plans/outline.ts";
 import { addPlan, lastPlanBefore, listPlans, type Plan } from "../../server/plans/plans.ts";
 import { type Scope, today } from "../../server/scope.ts";
+import { nextMeeting } from "../days.ts";
+import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { SelectField, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
-import { nextMeeting } from "../days.ts";
 import { NewPlanForm } from "../plans/new-plan-form.ts";
 import { PlanOutlinePicture } from "../plans/outline-picture.tsx";
 import { scopeContext } from "../signed-in.server.ts";
@@ -52,7 +53,7 @@ async function startFrom(scope: Scope, groupId: string, day: string, repeat: boo
 
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  const submission = parseWithValibot(await request.formData(), { schema: NewPlanForm });
+  const submission = parseWithValibot(await formDataOf(request), { schema: NewPlanForm });
   if (submission.status !== "success") return data(submission.reply(), { status: 422 });
   const { groupId, day, start } = submission.value;
   if (!(await findGroup(scope, groupId)))
@@ -71,7 +72,11 @@ export default function Plans({ loaderData: { groups, ahead, behind }, actionDat
   return (
     <>
       <PageHead title="Plans" note="Each session as its tide: how long, and how high it stands." />
-      <Form method="post" {...getFormProps(form)} className="mb-8 flex flex-wrap items-start gap-4 rounded-soft border border-sand-300 bg-white p-5">
+      <Form
+        method="post"
+        {...getFormProps(form)}
+        className="mb-8 flex flex-wrap items-start gap-4 rounded-soft border border-sand-300 bg-white p-5"
+      >
         <SelectField field={fields.groupId} label="Group" options={groups.map(({ id, name }) => [id, name] as const)} />
         <TextField field={fields.day} label="Day" type="date" />
         <SelectField

@@ -5,6 +5,7 @@ import * as v from "valibot";
 import { signIn } from "../../server/accounts/sign-in.ts";
 import { now } from "../../server/clock.ts";
 import { database } from "../../server/database.ts";
+import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
 import { Vessel } from "../kit/vessel.tsx";
@@ -25,7 +26,7 @@ function wayBack(request: Request): string {
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const submission = parseWithValibot(await request.formData(), { schema: SignIn });
+  const submission = parseWithValibot(await formDataOf(request), { schema: SignIn });
   if (submission.status !== "success") return data(submission.reply({ hideFields: ["password"] }), { status: 422 });
   const outcome = await signIn(database(), { ...submission.value, address: context.get(addressContext) }, now());
   if (outcome.kind === "welcome")
@@ -45,11 +46,19 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 export default function SignInPage({ actionData }: Route.ComponentProps) {
-  const [form, fields] = useForm<v.InferInput<typeof SignIn>>({ lastResult: actionData ?? null, constraint: getValibotConstraint(SignIn) });
+  const [form, fields] = useForm<v.InferInput<typeof SignIn>>({
+    lastResult: actionData ?? null,
+    constraint: getValibotConstraint(SignIn),
+  });
   return (
     <main className="grid min-h-screen lg:grid-cols-[1fr_26rem]">
       <section className="relative hidden flex-col justify-end overflow-hidden bg-tide-800 p-14 text-sand-50 lg:flex">
-        <svg viewBox="0 0 800 400" preserveAspectRatio="none" className="absolute inset-x-0 bottom-0 h-3/5 w-full" aria-hidden="true">
+        <svg
+          viewBox="0 0 800 400"
+          preserveAspectRatio="none"
+          className="absolute inset-x-0 bottom-0 h-3/5 w-full"
+          aria-hidden="true"
+        >
           <path d="M0 330 C130 320 170 140 330 110 S560 130 640 240 S760 330 800 334 V400 H0 Z" fill="var(--color-tide-700)" />
           <path d="M0 352 C160 345 220 230 380 205 S620 250 700 320 S780 350 800 352 V400 H0 Z" fill="var(--color-tide-600)" />
         </svg>
@@ -59,7 +68,9 @@ export default function SignInPage({ actionData }: Route.ComponentProps) {
             <Vessel form="supported" level={0.7} hold="left" size={44} />
             <Vessel form="seated" level={0.8} lighterSide="right" size={44} />
           </div>
-          <p className="max-w-xl font-display text-4xl leading-tight font-bold">One session, every body: each in the form that fits today.</p>
+          <p className="max-w-xl font-display text-4xl leading-tight font-bold">
+            One session, every body: each in the form that fits today.
+          </p>
         </div>
       </section>
       <section className="flex flex-col justify-center gap-6 p-8 sm:p-12">
@@ -74,8 +85,8 @@ export default function SignInPage({ actionData }: Route.ComponentProps) {
           <Button>Sign in</Button>
         </Form>
         <p className="text-sand-600">
-          Able Tide supports a qualified instructor. It is not medical advice and defers to the clinician, to the venue's rules and to
-          local law.
+          Able Tide supports a qualified instructor. It is not medical advice and defers to the clinician, to the venue's rules
+          and to local law.
         </p>
       </section>
     </main>

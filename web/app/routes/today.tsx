@@ -56,7 +56,12 @@ async function lastClass(scope: Scope) {
 export async function loader({ context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const day = today(scope);
-  const [groups, people, caps, running] = await Promise.all([listGroups(scope), listPeople(scope), openCaps(scope), openClasses(scope)]);
+  const [groups, people, caps, running] = await Promise.all([
+    listGroups(scope),
+    listPeople(scope),
+    openCaps(scope),
+    openClasses(scope),
+  ]);
   const nameOf = new Map(people.map(({ id, name }) => [id, name]));
   return {
     day,
@@ -101,7 +106,10 @@ export default function Today({ loaderData: { day, running, sessions, asking, la
     <>
       <PageHead title={dayInWords(day)} />
       {running.map(({ id, group }) => (
-        <section key={id} className="mb-6 flex flex-wrap items-center justify-between gap-4 rounded-soft bg-tide-800 px-6 py-5 text-sand-50">
+        <section
+          key={id}
+          className="mb-6 flex flex-wrap items-center justify-between gap-4 rounded-soft bg-tide-800 px-6 py-5 text-sand-50"
+        >
           <p className="text-xl">
             <strong>{group}</strong> is under way.
           </p>
@@ -127,7 +135,10 @@ export default function Today({ loaderData: { day, running, sessions, asking, la
                   <strong>{cap.name}.</strong> {cap.words}.
                 </p>
                 <p className="font-semibold text-signal-700">The date has passed and it still holds.</p>
-                <Link to={`/people/${cap.personId}`} className="flex min-h-11 w-fit items-center font-semibold underline underline-offset-4">
+                <Link
+                  to={`/people/${cap.personId}`}
+                  className="flex min-h-11 w-fit items-center font-semibold underline underline-offset-4"
+                >
                   How is it now?
                 </Link>
               </li>
@@ -147,7 +158,9 @@ export default function Today({ loaderData: { day, running, sessions, asking, la
                 : {last.here} here{last.effort && `, effort ${last.effort}`}.
               </p>
               {last.note && <p className="mt-2">{last.note}</p>}
-              {last.signs.length > 0 && <p className="mt-2 text-signal-700">{last.signs.map(({ words }) => words).join(" · ")}</p>}
+              {last.signs.length > 0 && (
+                <p className="mt-2 text-signal-700">{last.signs.map(({ words }) => words).join(" · ")}</p>
+              )}
             </div>
           </section>
         )}

@@ -9,6 +9,7 @@ import { findPerson, listPeople, type Person } from "../../server/people/people.
 import { listOneLegStands, recordOneLegStand } from "../../server/results/results.ts";
 import { type Scope, today } from "../../server/scope.ts";
 import { dayInWords } from "../days.ts";
+import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
@@ -19,7 +20,9 @@ import { WeeksChart } from "../progress/weeks-chart.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/weeks";
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.person ? `${loaderData.person.name}, weeks` : "Weeks"} · Able Tide` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.person ? `${loaderData.person.name}, weeks` : "Weeks"} · Able Tide` },
+];
 
 const MOST_WEEKS = 14;
 
@@ -87,7 +90,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   if (!isId(params.personId)) throw notFound();
-  const submission = parseWithValibot(await request.formData(), { schema: resultForm(today(scope)) });
+  const submission = parseWithValibot(await formDataOf(request), { schema: resultForm(today(scope)) });
   if (submission.status !== "success") return data(submission.reply(), { status: 422 });
   if (!(await recordOneLegStand(scope, params.personId, submission.value))) throw notFound();
   return data(submission.reply({ resetForm: true }));
@@ -123,7 +126,10 @@ export default function Weeks({ loaderData: { people, person, record, today }, a
       {person && record && (
         <>
           <div className="grid items-start gap-6 xl:grid-cols-[minmax(0,1fr)_22rem]">
-            <section className="rounded-soft border border-sand-300 bg-white p-5" aria-label="Chart of the weeks">
+            <section
+              className="min-w-0 overflow-x-auto rounded-soft border border-sand-300 bg-white p-5"
+              aria-label="Chart of the weeks"
+            >
               <WeeksChart
                 data={record.chart}
                 label={`One-leg stand of ${person.name}: ${record.results.length === 0 ? "no result yet" : record.results.map((result) => `${result.side} ${result.value} s on ${dayInWords(result.day)}`).join("; ")}`}
@@ -132,11 +138,13 @@ export default function Weeks({ loaderData: { people, person, record, today }, a
                 {record.chart.norm === null
                   ? "No norm for this age; compare with their own results."
                   : `Mean for the age: ${ONE_LEG_STAND.normSource}.`}{" "}
-                Under {ONE_LEG_STAND.lowThreshold} s: {ONE_LEG_STAND.thresholdSource}, a risk of injurious falls. The first result is practice. A
-                cap past its date, still holding, is shown in the warmer colour.
+                Under {ONE_LEG_STAND.lowThreshold} s: {ONE_LEG_STAND.thresholdSource}, a risk of injurious falls. The first result
+                is practice. A cap past its date, still holding, is shown in the warmer colour.
               </p>
               <details className="mt-2">
-                <summary className="flex min-h-11 w-fit items-center font-semibold underline underline-offset-4">All results ({record.results.length})</summary>
+                <summary className="flex min-h-11 w-fit items-center font-semibold underline underline-offset-4">
+                  All results ({record.results.length})
+                </summary>
                 <table className="mt-1 border-collapse text-left">
                   <thead>
                     <tr>

@@ -1,6 +1,6 @@
 import { type CellView, meantSteadiness, viewRow } from "@able-tide/core/fit/cell-view";
 import { createFormLibrary } from "@able-tide/core/fit/form-library";
-import { type FitPerson, type FitPlan, fitPerson } from "@able-tide/core/fit/session";
+import { type FitPerson, type FitPlan, fitPersonInSteps } from "@able-tide/core/fit/session";
 
 /** Asks for the fit of a plan. A newer question makes an older one stop. */
 export interface FitQuestion {
@@ -31,9 +31,13 @@ async function fit({ turn, plan, people }: FitQuestion): Promise<void> {
   const middling = people.reduce((sum, person) => sum + person.stature, 0) / Math.max(1, people.length) || 1.65;
   answer({ turn, kind: "tide", steadiness: meantSteadiness(plan, middling, library) });
   for (const person of people) {
-    await breathe();
-    if (turn !== newest) return;
-    const row = fitPerson(plan, person, library);
+    const steps = fitPersonInSteps(plan, person, library);
+    let step = steps.next();
+    for (; !step.done; step = steps.next()) {
+      await breathe();
+      if (turn !== newest) return;
+    }
+    const row = step.value;
     answer({ turn, kind: "person", personId: person.id, cells: viewRow(plan, row), standingSeconds: row.standingSeconds });
   }
 }

@@ -69,10 +69,7 @@ export async function signIn(
 export async function scopeOfToken(database: Knex, token: string, now: () => Date): Promise<Scope | null> {
   const row = await database("sign_ins")
     .join("memberships", function join() {
-      this.on("memberships.organisation_id", "sign_ins.organisation_id").andOn(
-        "memberships.account_id",
-        "sign_ins.account_id",
-      );
+      this.on("memberships.organisation_id", "sign_ins.organisation_id").andOn("memberships.account_id", "sign_ins.account_id");
     })
     .join("organisations", "organisations.id", "sign_ins.organisation_id")
     .join("accounts", "accounts.id", "sign_ins.account_id")
@@ -100,5 +97,7 @@ export async function scopeOfToken(database: Knex, token: string, now: () => Dat
 }
 
 export async function signOut(database: Knex, token: string): Promise<void> {
-  await database("sign_ins").where({ token_hash: tokenHash(token) }).delete();
+  await database("sign_ins")
+    .where({ token_hash: tokenHash(token) })
+    .delete();
 }

@@ -141,7 +141,5 @@ export async function classesWithEvents(
     .orderBy("day", "desc")
     .limit(most)
     .select<ClassRow[]>("*");
-  return Promise.all(
-    rows.reverse().map(async (row) => ({ taught: toClass(row), events: await listEvents(scope, row.id) })),
-  );
+  return Promise.all(rows.reverse().map(async (row) => ({ taught: toClass(row), events: await listEvents(scope, row.id) })));
 }

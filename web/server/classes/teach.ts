@@ -1,13 +1,10 @@
-import { setImmediate } from "node:timers/promises";
 import type { ClassScript } from "@able-tide/core/class/script";
-import { viewRow } from "@able-tide/core/fit/cell-view";
-import { type FitPlan, fitPerson } from "@able-tide/core/fit/session";
-import { listMembers } from "../people/people.ts";
-import { capsHolding } from "../people/caps.ts";
 import { findGroup } from "../groups/groups.ts";
 import { listMovements } from "../movements/movements.ts";
+import { capsHolding } from "../people/caps.ts";
+import { listMembers } from "../people/people.ts";
+import { fittedRows } from "../plans/fitted-rows.ts";
 import { findPlan, withMovements } from "../plans/plans.ts";
-import { solvedForms } from "../plans/solved-forms.ts";
 import type { Scope } from "../scope.ts";
 import { beginClass, classOfPlan } from "./classes.ts";
 
@@ -15,10 +12,7 @@ export type TeachOutcome =
   | { readonly kind: "begun"; readonly classId: string }
   | { readonly kind: "unknown" | "noMovements" | "noPeople" };
 
-/**
- * Begins the class of a plan, or finds the one already begun. The fit is computed here, one person at a time with
- * the event loop let through in between, and kept with the class.
- */
+/** Begins the class of a plan, or finds the one already begun. Everybody's fit is computed here and kept with the class. */
 export async function teachPlan(scope: Scope, planId: string): Promise<TeachOutcome> {
   const plan = await findPlan(scope, planId);
   const group = plan && (await findGroup(scope, plan.groupId));
@@ -30,21 +24,22 @@ export async function teachPlan(scope: Scope, planId: string): Promise<TeachOutc
   if (blocks.length === 0) return { kind: "noMovements" };
   const people = await listMembers(scope, group.id);
   if (people.length === 0) return { kind: "noPeople" };
-  const caps = await capsHolding(scope, people.map((person) => person.id), plan.day);
+  const caps = await capsHolding(
+    scope,
+    people.map((person) => person.id),
+    plan.day,
+  );
 
-  const fitPlan: FitPlan = { blocks, breathSeconds: plan.breathSeconds, seatedOnly: group.seatedOnly };
-  const rows: ClassScript["people"][number][] = [];
-  for (const person of people) {
-    const row = fitPerson(fitPlan, { id: person.id, stature: person.stature, caps: caps.get(person.id) ?? [] }, solvedForms);
-    rows.push({ id: person.id, name: person.name, cells: viewRow(fitPlan, row) });
-    await setImmediate();
-  }
+  const rows = await fittedRows(
+    { blocks, breathSeconds: plan.breathSeconds, seatedOnly: group.seatedOnly },
+    people.map(({ id, stature }) => ({ id, stature, caps: caps.get(id) ?? [] })),
+  );
   const script: ClassScript = {
     groupName: group.name,
     breathSeconds: plan.breathSeconds,
     seatedOnly: group.seatedOnly,
     blocks,
-    people: rows,
+    people: people.map(({ id, name }) => ({ id, name, cells: rows.get(id) ?? [] })),
   };
   const classId = await beginClass(scope, { planId, groupId: group.id, day: plan.day, script });
   return { kind: "begun", classId };

@@ -1,6 +1,6 @@
-import { classSteps } from "@able-tide/core/class/steps";
 import type { ClassEvent } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
+import { classSteps } from "@able-tide/core/class/steps";
 import { planTime } from "@able-tide/core/plan/time";
 import { ONE_LEG_STAND } from "@able-tide/core/reference/one-leg-stand";
 import type { Side } from "@able-tide/core/side";
@@ -85,7 +85,10 @@ function trialsOf(demo: DemoPerson, side: Side, week: number, random: () => numb
 async function load(database: Knex, today: Date): Promise<void> {
   const random = seeded(20_261);
   const nextId = () => {
-    const digits = () => Math.floor(random() * 0x1_0000).toString(16).padStart(4, "0");
+    const digits = () =>
+      Math.floor(random() * 0x1_0000)
+        .toString(16)
+        .padStart(4, "0");
     return `${digits()}${digits()}-${digits()}-4${digits().slice(1)}-8${digits().slice(1)}-${digits()}${digits()}${digits()}`;
   };
   const days = calendar(today);
@@ -104,8 +107,7 @@ async function load(database: Knex, today: Date): Promise<void> {
     seatedOnly: false,
   });
   const people: { id: string; demo: DemoPerson; caps: (string | null)[] }[] = [];
-  for (const demo of PEOPLE)
-    people.push({ id: await addPerson(scope, { ...demo.person, groupIds: [groupId] }), demo, caps: [] });
+  for (const demo of PEOPLE) people.push({ id: await addPerson(scope, { ...demo.person, groupIds: [groupId] }), demo, caps: [] });
 
   for (let week = 1; week <= WEEKS; week += 1) {
     clock = days.morningOf(week);

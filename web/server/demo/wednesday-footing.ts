@@ -8,7 +8,7 @@ import type { PersonInput } from "../people/people.ts";
 export const WEEKS = 14;
 
 /** A cap by week: set in one, perhaps with a date and an end in others. */
-export interface DemoCap {
+interface DemoCap {
   readonly limit: CapLimit;
   readonly reason: string;
   readonly source: string;
@@ -46,7 +46,14 @@ export const PEOPLE: readonly DemoPerson[] = [
     signs: [],
   },
   {
-    person: person("Bela", 1939, 171, 68, "stick in the right hand, hearing aid", "Hears best from the left. Rail always in reach."),
+    person: person(
+      "Bela",
+      1939,
+      171,
+      68,
+      "stick in the right hand, hearing aid",
+      "Hears best from the left. Rail always in reach.",
+    ),
     caps: [
       {
         limit: { channel: "steadiness", limit: 3.2 },
@@ -245,7 +252,11 @@ export const PEOPLE: readonly DemoPerson[] = [
 
 type DemoBlock = readonly [movementId: string, rounds: number];
 
-const OPENING: readonly DemoBlock[] = [["settling-breath", 8], ["shoulder-circles", 8], ["trunk-turn", 10]];
+const OPENING: readonly DemoBlock[] = [
+  ["settling-breath", 8],
+  ["shoulder-circles", 8],
+  ["trunk-turn", 10],
+];
 const CLOSING: readonly DemoBlock[] = [["gather-and-close", 10]];
 
 /** What was taught in a week: something new every other week, with a recap of what came before. */

@@ -62,14 +62,9 @@ export async function openCaps(scope: Scope): Promise<KeptCap[]> {
 }
 
 /** The caps that hold for each of some people on a day. */
-export async function capsHolding(
-  scope: Scope,
-  personIds: readonly string[],
-  day: string,
-): Promise<Map<string, Cap[]>> {
+export async function capsHolding(scope: Scope, personIds: readonly string[], day: string): Promise<Map<string, Cap[]>> {
   const holding = new Map<string, Cap[]>(personIds.map((id) => [id, []]));
-  for (const { personId, setBy, ended, ...cap } of await openCaps(scope))
-    if (holdsOn(cap, day)) holding.get(personId)?.push(cap);
+  for (const { personId, setBy, ended, ...cap } of await openCaps(scope)) if (holdsOn(cap, day)) holding.get(personId)?.push(cap);
   return holding;
 }
 
@@ -109,9 +104,6 @@ export async function endCap(
   const cap = await scope.database("caps").where(own).whereNull("ended_at").first("strength");
   if (!cap) return "unknown";
   if (cap.strength === "absolute") return "absolute";
-  await scope
-    .database("caps")
-    .where(own)
-    .update({ ended_by: scope.accountId, ended_at: scope.now(), ended_because: because });
+  await scope.database("caps").where(own).update({ ended_by: scope.accountId, ended_at: scope.now(), ended_because: because });
   return "ended";
 }

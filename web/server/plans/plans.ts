@@ -94,12 +94,7 @@ export async function addPlan(
 }
 
 /** @returns the new version, or null if the plan has moved on from `version` or is not there */
-export async function changePlan(
-  scope: Scope,
-  id: string,
-  version: number,
-  content: PlanContent,
-): Promise<number | null> {
+export async function changePlan(scope: Scope, id: string, version: number, content: PlanContent): Promise<number | null> {
   const [row] = await plansOf(scope)
     .where({ id, version })
     .update(

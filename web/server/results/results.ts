@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { bestTrial, ONE_LEG_STAND } from "@able-tide/core/reference/one-leg-stand";
-import { type Side, SIDES } from "@able-tide/core/side";
+import { SIDES, type Side } from "@able-tide/core/side";
 import type { Scope } from "../scope.ts";
 
 export interface Result {

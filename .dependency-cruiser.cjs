@@ -1,0 +1,44 @@
+/** Data flows one way: core knows nothing of the web, screens reach the database only through repositories. */
+module.exports = {
+  forbidden: [
+    {
+      name: "core-stands-alone",
+      comment: "The computation knows no screen, database, Node or browser package.",
+      severity: "error",
+      from: { path: "^core/src", pathNot: "\\.test\\.ts$" },
+      to: { path: ["^web", "^library", "node_modules/(?!valibot/|jsonc-parser/)"] },
+    },
+    {
+      name: "core-without-node",
+      severity: "error",
+      from: { path: "^core/src", pathNot: "\\.test\\.ts$" },
+      to: { dependencyTypes: ["core"] },
+    },
+    {
+      name: "database-behind-repositories",
+      comment: "Screens use repositories; Knex, pg and the connection itself stay in server/.",
+      severity: "error",
+      from: { path: "^web/app", pathNot: "^web/app/(routes/(health|sign-in|sign-out)|signed-in\\.server)\\.tsx?$" },
+      to: { path: ["node_modules/(knex|pg)/", "^web/server/(database|migrate|migrations|demo)"] },
+    },
+    {
+      name: "server-without-screens",
+      severity: "error",
+      from: { path: "^web/server", pathNot: "^web/server/main\\.ts$" },
+      to: { path: "^web/app" },
+    },
+    {
+      name: "browser-code-without-server",
+      comment: "Only routes and .server modules may load server code; components take types from it at most.",
+      severity: "error",
+      from: { path: "^web/app", pathNot: "^web/app/(routes/|.*\\.server\\.ts$)" },
+      to: { path: "^web/server", dependencyTypesNot: ["type-only"] },
+    },
+    { name: "no-circles", severity: "error", from: {}, to: { circular: true, dependencyTypesNot: ["type-only"] } },
+  ],
+  options: {
+    doNotFollow: { path: "node_modules" },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: { exportsFields: ["exports"], conditionNames: ["import", "require", "node", "default", "types"] },
+  },
+};

@@ -1,0 +1,139 @@
+import { column, LANDMARK_TOLERANCE, ROW_WIDTH, sidedColumns, VALUE_WIDTH } from "../body/channels.ts";
+import type { PoseFrame } from "../body/pose.ts";
+import { addedDemand, SUPPORT_RELIEF } from "../body/steadiness.ts";
+import { SIDES, type Side, sideIndex } from "../side.ts";
+import { type Feature, featuresOf } from "./features.ts";
+import type { DECLARED_FEATURES } from "./format.ts";
+import { INTERVALS } from "./intervals.ts";
+import type { SolvedSamples } from "./samples.ts";
+
+/** A pair of values, left then right. */
+export type Pair = readonly [left: number, right: number];
+
+export const pairOf = (of: (side: Side) => number): Pair => [of("left"), of("right")];
+
+/** What a form shows whoever does it and at whatever pace; read once from its samples. Times are shares of a round. */
+export interface FormReading {
+  /** Highest, lowest and mean of every range and reading over the round, lengths as shares of H. */
+  readonly highest: Float64Array;
+  readonly lowest: Float64Array;
+  readonly mean: Float64Array;
+  /** Share of a round with a hand above its shoulder. */
+  readonly handAboveShoulder: Pair;
+  /** Shoulder load over the round, in rounds of the bare arm held straight out. */
+  readonly heldOut: Pair;
+  /** Share of a round on one leg, and the longest spell; by the standing leg. */
+  readonly oneLeg: { readonly total: Pair; readonly longest: Pair };
+  /** The same with the other toe resting. */
+  readonly toeDown: { readonly total: Pair; readonly longest: Pair };
+  /** Steadiness added by arms, head and eyes, a value a sample. */
+  readonly added: Float64Array;
+  /** What the hands on something take off, a value a segment. */
+  readonly support: Float64Array;
+  readonly features: ReadonlySet<Feature>;
+}
+
+const OVER_SHOULDER = sidedColumns("handOverShoulder");
+const OVER_CROWN = sidedColumns("handOverCrown");
+const SHOULDER_LOAD = sidedColumns("shoulderLoad");
+const HEAD_TURN = column("headRotation");
+const HEAD_FLEXION = column("headFlexion");
+
+function extremes({ rows, count }: SolvedSamples, weights: Float64Array) {
+  const highest = new Float64Array(VALUE_WIDTH).fill(Number.NEGATIVE_INFINITY);
+  const lowest = new Float64Array(VALUE_WIDTH).fill(Number.POSITIVE_INFINITY);
+  const mean = new Float64Array(VALUE_WIDTH);
+  for (let sample = 0; sample < count; sample += 1) {
+    const weight = weights[sample] as number;
+    const start = sample * ROW_WIDTH;
+    for (let i = 0; i < VALUE_WIDTH; i += 1) {
+      const value = rows[start + i] as number;
+      if (value > (highest[i] as number)) highest[i] = value;
+      if (value < (lowest[i] as number)) lowest[i] = value;
+      mean[i] = (mean[i] as number) + weight * value;
+    }
+  }
+  return { highest, lowest, mean };
+}
+
+/** Share of the round that each sample stands for: half of each neighbouring interval within its segment. */
+function sampleWeights({ segments, count }: SolvedSamples): Float64Array {
+  const weights = new Float64Array(count);
+  segments.forEach(({ from, to }, number) => {
+    const interval = (to - from) / INTERVALS;
+    for (let i = 0; i <= INTERVALS; i += 1)
+      weights[number * (INTERVALS + 1) + i] = i === 0 || i === INTERVALS ? interval / 2 : interval;
+  });
+  return weights;
+}
+
+/** Total and longest run of the segments in which a condition holds, shares of the round. */
+function spells({ segments }: SolvedSamples, holds: (frame: PoseFrame) => boolean): { total: number; longest: number } {
+  let total = 0;
+  let run = 0;
+  let longest = 0;
+  for (const { from, to, frame } of segments) {
+    if (holds(frame)) {
+      total += to - from;
+      run += to - from;
+      longest = Math.max(longest, run);
+    } else run = 0;
+  }
+  return { total, longest };
+}
+
+function spellsOfSides(samples: SolvedSamples, holds: (frame: PoseFrame, side: Side) => boolean) {
+  const left = spells(samples, (frame) => holds(frame, "left"));
+  const right = spells(samples, (frame) => holds(frame, "right"));
+  return { total: [left.total, right.total] as const, longest: [left.longest, right.longest] as const };
+}
+
+/** The foot that is not the standing one. */
+export const otherFoot = (frame: PoseFrame, standing: Side) => frame.feet[standing === "left" ? 1 : 0];
+
+function supportOf({ hands }: PoseFrame): number {
+  const firm = hands.filter((hand) => hand === "firm").length;
+  if (firm > 0) return firm === 2 ? SUPPORT_RELIEF.railBothHands : SUPPORT_RELIEF.railOneHand;
+  return hands.includes("lightTouch") ? SUPPORT_RELIEF.lightTouch : SUPPORT_RELIEF.none;
+}
+
+/** Reads a form from its solved samples. @param declared features that its movement names and no angle shows */
+export function readForm(samples: SolvedSamples, declared: readonly (typeof DECLARED_FEATURES)[number][]): FormReading {
+  const { rows, count, segments } = samples;
+  const weights = sampleWeights(samples);
+  const features = featuresOf(samples, declared);
+  const eyesClosed = features.has("eyesClosed");
+  const added = new Float64Array(count);
+  const above: [number, number] = [0, 0];
+  const held: [number, number] = [0, 0];
+  for (let sample = 0; sample < count; sample += 1) {
+    const start = sample * ROW_WIDTH;
+    const at = (columnNumber: number) => rows[start + columnNumber] as number;
+    let handsAboveShoulder = 0;
+    for (const side of SIDES) {
+      const i = sideIndex(side);
+      held[i] += (weights[sample] as number) * at(SHOULDER_LOAD[i]);
+      if (at(OVER_SHOULDER[i]) <= LANDMARK_TOLERANCE) continue;
+      handsAboveShoulder += 1;
+      above[i] += weights[sample] as number;
+    }
+    added[sample] = addedDemand({
+      handsAboveShoulder,
+      overhead: at(OVER_CROWN[0]) > 0 && at(OVER_CROWN[1]) > 0,
+      headTurn: Math.abs(at(HEAD_TURN)),
+      headFlexion: at(HEAD_FLEXION),
+      eyesClosed,
+      seated: segments[Math.floor(sample / (INTERVALS + 1))]?.frame.seating.kind === "seated",
+    });
+  }
+  return {
+    ...extremes(samples, weights),
+    handAboveShoulder: above,
+    heldOut: held,
+    oneLeg: spellsOfSides(samples, (frame, side) => otherFoot(frame, side) === "lifted" && frame.seating.kind === "standing"),
+    toeDown: spellsOfSides(samples, (frame, side) => otherFoot(frame, side) === "restingToe"),
+    added,
+    support: Float64Array.from(segments, ({ frame }) => supportOf(frame)),
+    features,
+  };
+}

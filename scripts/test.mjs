@@ -1,0 +1,87 @@
+// npm test: types, lint, dependency rules, unused code, unit and property tests, the server and the real interface on a
+// throwaway database. Its last line is "N passed, N failed". Words after "--" choose tests by file name.
+import { spawnSync } from "node:child_process";
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { chromium } from "./debian.mjs";
+import { startCluster } from "./postgres.mjs";
+import { startServer } from "./server.mjs";
+import { build, installPackages, ROOT } from "./setup.mjs";
+
+const chosen = process.argv.slice(2);
+/** The tests' own today, a Tuesday morning, so that they do not depend on the day they run. */
+const CLOCK_STARTS_AT = "2026-10-13T09:00:00Z";
+
+const CHECKS = [
+  ["types", ["npm", "run", "-s", "check:types"]],
+  ["lint", ["npm", "run", "-s", "check:lint"]],
+  ["dependency rules", ["npm", "run", "-s", "check:dependencies"]],
+  ["unused code", ["npm", "run", "-s", "check:unused"]],
+];
+
+let passed = 0;
+let failed = 0;
+
+function check(name, [program, ...args]) {
+  const result = spawnSync(program, args, { cwd: ROOT, encoding: "utf8" });
+  const good = result.status === 0;
+  if (good) passed += 1;
+  else failed += 1;
+  process.stdout.write(`${good ? "passed" : "FAILED"}  ${name}\n`);
+  if (!good) process.stdout.write(`${result.stdout}${result.stderr}\n`);
+}
+
+/** Runs Vitest and adds its counts; a run that breaks off counts as one failure. */
+function runTests(env, folder) {
+  const report = join(folder, "report.json");
+  const result = spawnSync(
+    "npx",
+    ["vitest", "run", "--reporter=dot", "--reporter=json", `--outputFile.json=${report}`, ...chosen],
+    {
+      cwd: ROOT,
+      env: { ...process.env, ...env },
+      stdio: "inherit",
+    },
+  );
+  try {
+    const { numPassedTests, numFailedTests } = JSON.parse(readFileSync(report, "utf8"));
+    passed += numPassedTests;
+    failed += numFailedTests;
+    if (result.status !== 0 && numFailedTests === 0) failed += 1;
+  } catch {
+    failed += 1;
+  }
+}
+
+installPackages();
+const chromiumPath = chromium();
+const folder = mkdtempSync(join(tmpdir(), "able-tide-test-"));
+let cluster = null;
+let server = null;
+try {
+  if (chosen.length === 0) for (const [name, command] of CHECKS) check(name, command);
+  build("build-test");
+  // The database's user has to be able to go there.
+  cluster = await startCluster(`${folder}-postgres`);
+  const databaseUrl = cluster.ensureDatabase("able_tide_test");
+  server = await startServer({ buildFolder: "build-test", port: 0, databaseUrl, env: { CLOCK_STARTS_AT } });
+  const env = {
+    CLOCK_STARTS_AT,
+    TEST_DATABASE_URL: databaseUrl,
+    E2E_URL: `http://127.0.0.1:${server.port}`,
+    CHROMIUM: chromiumPath,
+  };
+  runTests(env, folder);
+} catch (error) {
+  failed += 1;
+  process.stdout.write(`${error instanceof Error ? error.stack : error}\n`);
+} finally {
+  server?.child.removeAllListeners("exit");
+  server?.child.kill("SIGKILL");
+  cluster?.stop();
+  rmSync(folder, { recursive: true, force: true });
+  rmSync(`${folder}-postgres`, { recursive: true, force: true });
+}
+process.stdout.write(`${passed} passed, ${failed} failed\n`);
+process.exitCode = failed === 0 && passed > 0 ? 0 : 1;

@@ -1,0 +1,50 @@
+import type { PlanTime } from "@able-tide/core/plan/time";
+import fc from "fast-check";
+import { expect, test } from "vitest";
+import { layBoard, phaseStretches } from "./board-layout.ts";
+
+const timeOf = (seconds: readonly number[]): PlanTime => {
+  let clock = 0;
+  const blocks = seconds.map((total) => {
+    const from = clock;
+    clock += total;
+    return { showing: 0, rounds: total, sideChange: 0, link: 0, total, from, to: clock };
+  });
+  return { blocks, leaveSafely: 60, total: clock + 60 };
+};
+
+test("blocks lie side by side over the whole width, none too narrow, a longer one never narrower", () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.integer({ min: 20, max: 400 }), { minLength: 1, maxLength: 30 }),
+      fc.integer({ min: 200, max: 2000 }),
+      (seconds, available) => {
+        const { blocks, leaving, width } = layBoard(timeOf(seconds), available);
+        const spans = [...blocks, leaving];
+        expect(width).toBeGreaterThanOrEqual(available);
+        expect(spans[0]?.left).toBe(0);
+        expect(leaving.right).toBeCloseTo(width, 6);
+        spans.slice(1).forEach((span, i) => {
+          expect(span.left).toBeCloseTo(spans[i]?.right ?? 0, 9);
+        });
+        const widths = blocks.map(({ left, right }) => right - left);
+        for (const each of widths) expect(each).toBeGreaterThanOrEqual(44);
+        seconds.forEach((a, i) => {
+          seconds.forEach((b, j) => {
+            if (a > b) expect(widths[i]).toBeGreaterThanOrEqual((widths[j] as number) - 1e-9);
+          });
+        });
+      },
+    ),
+  );
+});
+
+test("neighbours of one phase are one stretch; the same phase later is another", () => {
+  const spans = [0, 10, 20, 30].map((left) => ({ left, right: left + 10 }));
+  const phases = (["loosen", "loosen", "flow", "loosen"] as const).map((phase) => ({ phase }));
+  expect(phaseStretches(phases, spans)).toEqual([
+    { left: 0, right: 20, phase: "loosen" },
+    { left: 20, right: 30, phase: "flow" },
+    { left: 30, right: 40, phase: "loosen" },
+  ]);
+});

@@ -1,0 +1,149 @@
+import { AxePuppeteer } from "@axe-core/puppeteer";
+import type { Browser, Page } from "puppeteer-core";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { connect } from "../server/database.ts";
+import { loadDemo } from "../server/demo/load-demo.ts";
+import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
+import { now, serverUrl } from "./organisation.ts";
+
+const DEMO = { email: "ines@kittiwake.example", password: "low-water-mark" } as never;
+
+let browser: Browser;
+let page: Page;
+beforeAll(async () => {
+  const database = connect(process.env["TEST_DATABASE_URL"] ?? "");
+  await loadDemo(database, now());
+  await database.destroy();
+  browser = await openBrowser();
+  page = await openPage(browser, []);
+  await signIn(page, serverUrl(), DEMO);
+});
+afterAll(() => browser.close());
+
+const SERIOUS = ["serious", "critical"];
+
+async function seriousViolations(): Promise<string[]> {
+  const { violations } = await new AxePuppeteer(page)
+    .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"])
+    .analyze();
+  return violations
+    .filter(({ impact }) => SERIOUS.includes(impact ?? ""))
+    .map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.html.slice(0, 160)).join(" | ")}`);
+}
+
+/** At 200 % zoom a 1280 pixel wide window has room for 640. */
+async function scrollsSideways(): Promise<boolean> {
+  await page.setViewport({ width: 640, height: 800 });
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth > document.documentElement.clientWidth + 1);
+  await page.setViewport({ width: 1280, height: 800 });
+  return wide;
+}
+
+const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] = [
+  ["today", async () => void (await page.goto(`${serverUrl()}/`, { waitUntil: "networkidle0" }))],
+  ["people", async () => void (await page.goto(`${serverUrl()}/people`, { waitUntil: "networkidle0" }))],
+  [
+    "a person, with the form of a cap",
+    async () => {
+      await click(page, "Marit");
+      await seeText(page, "Caps and why");
+      await click(page, "Set a cap");
+      await click(page, "End this cap");
+    },
+  ],
+  ["a new person", async () => void (await page.goto(`${serverUrl()}/people/new`, { waitUntil: "networkidle0" }))],
+  ["movements", async () => void (await page.goto(`${serverUrl()}/movements`, { waitUntil: "networkidle0" }))],
+  ["plans", async () => void (await page.goto(`${serverUrl()}/plans`, { waitUntil: "networkidle0" }))],
+  [
+    "the plan board, with a person chosen",
+    async () => {
+      await click(page, "Wednesday 14 October");
+      await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
+      await click(page, "Osei, One leg");
+      await seeText(page, "Steadiness stops at");
+    },
+  ],
+  [
+    "the keys of the board",
+    async () => {
+      await page.keyboard.press("?");
+      await seeText(page, "Keys of this screen");
+    },
+  ],
+  [
+    "weeks",
+    async () => {
+      await page.goto(`${serverUrl()}/weeks`, { waitUntil: "networkidle0" });
+      await click(page, "Osei");
+      await seeText(page, "The forms Osei was on");
+      await page.waitForSelector('[aria-label^="One-leg stand"] svg');
+    },
+  ],
+  [
+    "arrivals",
+    async () => {
+      await page.goto(`${serverUrl()}/plans`, { waitUntil: "networkidle0" });
+      await click(page, "Wednesday 14 October");
+      await click(page, "Teach");
+      await seeText(page, "Who is here?");
+    },
+  ],
+  [
+    "a movement in class",
+    async () => {
+      await click(page, "Everybody is here");
+      await click(page, "Begin");
+      await click(page, "Next");
+      await seeText(page, "differently just now");
+    },
+  ],
+  ["a person in class", async () => void (await click(page, "Marit"))],
+  [
+    "stop",
+    async () => {
+      await page.keyboard.press("Escape");
+      await click(page, "Stop");
+      await seeText(page, "Everybody sits.");
+    },
+  ],
+  [
+    "the end of a class",
+    async () => {
+      await page.keyboard.press("Escape");
+      for (let step = 0; step < 14; step += 1) await page.keyboard.press("Space");
+      await seeText(page, "How was it?");
+    },
+  ],
+  [
+    "what happened",
+    async () => {
+      await page.goto(`${serverUrl()}/`, { waitUntil: "networkidle0" });
+      await click(page, "Wednesday Footing, Wednesday 7 October");
+      await seeText(page, "What happened");
+    },
+  ],
+  [
+    "sign in",
+    async () => {
+      await click(page, "Sign out");
+      await seeText(page, "Sign in to your groups.");
+    },
+  ],
+];
+
+test.each(SCREENS)("%s: no serious violation, and nothing scrolls sideways at 200 %%", async (_, reach) => {
+  await reach();
+  expect(await seriousViolations()).toEqual([]);
+  expect(await scrollsSideways()).toBe(false);
+});
+
+test("with reduced motion the figure stands as a strip of key poses", async () => {
+  await signIn(page, serverUrl(), DEMO);
+  await page.emulateMediaFeatures([{ name: "prefers-reduced-motion", value: "reduce" }]);
+  await page.goto(`${serverUrl()}/plans`, { waitUntil: "networkidle0" });
+  await click(page, "7 Oct");
+  await page.waitForSelector("aside svg");
+  const before = await page.$eval("aside", (panel) => panel.innerHTML);
+  await new Promise((resolve) => setTimeout(resolve, 1500));
+  expect(await page.$eval("aside", (panel) => panel.innerHTML)).toBe(before);
+});

@@ -1,0 +1,160 @@
+import { mkdtempSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { Browser, Page } from "puppeteer-core";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { addPerson } from "../server/people/people.ts";
+import { addPlan } from "../server/plans/plans.ts";
+import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
+import { cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+
+let browser: Browser;
+let organisation: TestOrganisation;
+let personId: string;
+let page: Page;
+beforeAll(async () => {
+  [browser, organisation] = await Promise.all([openBrowser(), ownOrganisation()]);
+  personId = await addPerson(organisation.scope, {
+    name: "Jory",
+    birthYear: 1947,
+    statureCentimetres: 171,
+    massKilograms: 77,
+    uses: "",
+    notes: "",
+    groupIds: [organisation.groupId],
+  });
+  page = await openPage(browser, []);
+  await signIn(page, serverUrl(), organisation);
+});
+afterAll(async () => {
+  await browser.close();
+  await organisation.close();
+});
+
+/** The sentence that stands with a field, by the field's aria-describedby. */
+const sentenceAt = (name: string): Promise<string | null> =>
+  page.$eval(
+    `[name="${name}"]`,
+    (field) => document.getElementById(field.getAttribute("aria-describedby") ?? "")?.innerText ?? null,
+  );
+const typedIn = (name: string): Promise<string> => page.$eval(`[name="${name}"]`, (field) => (field as HTMLInputElement).value);
+
+describe("in the browser a sentence stands at the field and nothing typed is lost", () => {
+  test.each([
+    ["letters for stature", "tall", "Stature is a number of centimetres, such as 164."],
+    ["400 cm", "400", "Stature should be 220 cm or less. Is it in centimetres?"],
+  ])("%s", async (_, typed, sentence) => {
+    await page.goto(`${serverUrl()}/people/new`, { waitUntil: "networkidle0" });
+    await page.type('[name="name"]', "Kerensa");
+    await page.type('[name="birthYear"]', "1951");
+    await page.type('[name="statureCentimetres"]', typed);
+    await page.type('[name="massKilograms"]', "70");
+    await page.type('[name="notes"]', "Comes by ferry.");
+    await click(page, "Add the person");
+    await seeText(page, sentence);
+    expect(await sentenceAt("statureCentimetres")).toBe(sentence);
+    expect(await typedIn("name")).toBe("Kerensa");
+    expect(await typedIn("statureCentimetres")).toBe(typed);
+    expect(await typedIn("notes")).toBe("Comes by ferry.");
+  });
+
+  test("an until-date before the from-date", async () => {
+    await page.goto(`${serverUrl()}/people/${personId}`, { waitUntil: "networkidle0" });
+    await page.type('[name="reason"]', "sore knee");
+    await page.type('[name="source"]', "own word");
+    await page.$eval('[name="until"]', (field) => {
+      (field as HTMLInputElement).value = "2026-10-01";
+    });
+    await click(page, "Set this cap");
+    await seeText(page, "The until-date lies before the from-date.");
+    expect(await sentenceAt("until")).toBe("The until-date lies before the from-date.");
+    expect(await typedIn("reason")).toBe("sore knee");
+    expect(await typedIn("until")).toBe("2026-10-01");
+  });
+
+  test("a plan with no movement", async () => {
+    const planId = await addPlan(organisation.scope, {
+      groupId: organisation.groupId,
+      day: "2026-10-14",
+      breathSeconds: 8,
+      blocks: [],
+    });
+    await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+    const answered = page.waitForResponse((response) => response.url().endsWith("/teach"));
+    await click(page, "Teach");
+    expect((await answered).status()).toBe(422);
+    await seeText(page, "There is no movement in this plan yet. Add one and it can be taught.");
+  });
+
+  test("a broken movement file", async () => {
+    const file = join(mkdtempSync(join(tmpdir(), "able-tide-file-")), "broken.json");
+    writeFileSync(file, '{\n  "format": "able-tide/movement",\n  "version": oops\n}');
+    await page.goto(`${serverUrl()}/movements`, { waitUntil: "networkidle0" });
+    const input = await page.$('input[type="file"]');
+    if (!input) throw new Error("no place for a file");
+    await (input as typeof input & { uploadFile: (path: string) => Promise<void> }).uploadFile(file);
+    await click(page, "Bring it in");
+    await seeText(page, "line 3, column 14");
+    await seeText(page, "Nothing was brought in.");
+  });
+});
+
+describe("without a script the same is said, with a status of 4xx", () => {
+  const post = async (path: string, fields: Record<string, string>) => {
+    const response = await fetch(`${serverUrl()}${path}`, {
+      method: "POST",
+      redirect: "manual",
+      headers: { Cookie: await cookieOf(serverUrl(), organisation) },
+      body: new URLSearchParams(fields),
+    });
+    return { status: response.status, text: await response.text() };
+  };
+  const person = {
+    intent: "person",
+    name: "Kerensa",
+    birthYear: "1951",
+    massKilograms: "70",
+    uses: "",
+    notes: "Comes by ferry.",
+  };
+  const cap = { intent: "cap", channel: "loadedKnee", side: "left", reason: "sore knee", source: "own word", strength: "firm" };
+
+  test.each<[string, string, Record<string, string>, string, string]>([
+    [
+      "letters for stature",
+      "/people/new",
+      { ...person, statureCentimetres: "tall" },
+      "Stature is a number of centimetres",
+      "tall",
+    ],
+    ["400 cm", "/people/new", { ...person, statureCentimetres: "400" }, "Stature should be 220 cm or less", "Comes by ferry."],
+    [
+      "a knee of 300 degrees",
+      "/people/ID",
+      { ...cap, amount: "300", from: "2026-10-01" },
+      "This should be between 0 and 120",
+      "sore knee",
+    ],
+    [
+      "an until-date before the from-date",
+      "/people/ID",
+      { ...cap, amount: "30", from: "2026-10-10", until: "2026-10-01" },
+      "The until-date lies before the from-date.",
+      "2026-10-01",
+    ],
+    [
+      "a trial of 90 s",
+      "/weeks/ID",
+      { day: "2026-10-12", left1: "90", note: "new shoes" },
+      "A trial is stopped at 45 s.",
+      "new shoes",
+    ],
+    ["a result without a trial", "/weeks/ID", { day: "2026-10-12", note: "new shoes" }, "at least one trial", "new shoes"],
+    ["a result from tomorrow", "/weeks/ID", { day: "2027-01-01", left1: "9" }, "This day is still to come.", "2027-01-01"],
+    ["a plan for no day", "/plans", { groupId: "", day: "soon", start: "last" }, "Please give the day.", "Begin with"],
+  ])("%s", async (_, path, fields, sentence, kept) => {
+    const { status, text } = await post(path.replace("ID", personId), fields);
+    expect(status).toBe(422);
+    for (const words of [sentence, kept]) expect(text.includes(words), `"${words}" is in the page`).toBe(true);
+  });
+});

@@ -1,0 +1,98 @@
+import puppeteer, { type Browser, type Page } from "puppeteer-core";
+import type { TestOrganisation } from "./organisation.ts";
+
+/** The keys that these tests press. */
+type Key = "Enter" | "Space" | "Tab" | "Backspace" | "Escape" | "ArrowRight" | "ArrowDown" | "ArrowUp";
+
+export function openBrowser(): Promise<Browser> {
+  return puppeteer.launch({
+    executablePath: process.env["CHROMIUM"] ?? "/usr/bin/chromium",
+    headless: true,
+    args: [
+      "--no-sandbox",
+      "--disable-gpu",
+      "--disable-quic",
+      "--no-first-run",
+      "--disable-background-networking",
+      "--disable-component-update",
+      "--disable-sync",
+    ],
+  });
+}
+
+/** A page that fails the test on any script error. */
+export async function openPage(browser: Browser, problems: string[]): Promise<Page> {
+  const page = await (await browser.createBrowserContext()).newPage();
+  await page.setViewport({ width: 1280, height: 800 });
+  page.on("pageerror", (error) => problems.push(String(error)));
+  page.on("console", (message) => {
+    const text = message.text();
+    // Chromium also reports every answer of 4xx here; those are what some tests are about.
+    if (message.type() === "error" && !text.startsWith("Failed to load resource")) problems.push(text);
+  });
+  return page;
+}
+
+/** The words a person would know the focused element by. */
+const focusedName = (page: Page): Promise<string> =>
+  page.evaluate(() => {
+    const element = document.activeElement as HTMLElement | null;
+    if (!element) return "";
+    const labels = "labels" in element ? [...((element as HTMLInputElement).labels ?? [])] : [];
+    const words =
+      element.getAttribute("aria-label") ?? (labels.map((label) => label.innerText).join(" ") || element.innerText || "");
+    return words.replace(/\s+/g, " ").trim();
+  });
+
+const MOST_TABS = 80;
+
+/** Presses Tab until something is focused whose name begins with the words. */
+export async function tabTo(page: Page, words: string): Promise<void> {
+  for (let presses = 0; presses < MOST_TABS; presses += 1) {
+    if ((await focusedName(page)).startsWith(words)) return;
+    await page.keyboard.press("Tab");
+  }
+  throw new Error(`no Tab reaches "${words}"`);
+}
+
+/** Tabs to something by name and presses a key there. */
+export async function pressOn(page: Page, words: string, key: Key = "Enter"): Promise<void> {
+  await tabTo(page, words);
+  await page.keyboard.press(key);
+}
+
+/** Tabs to a field by its label and types. */
+export async function typeInto(page: Page, label: string, text: string): Promise<void> {
+  await tabTo(page, label);
+  await page.keyboard.type(text);
+}
+
+/** Waits until the page shows some words. */
+export async function seeText(page: Page, words: string, timeout = 20_000): Promise<void> {
+  await page
+    .waitForFunction((wanted) => document.body.innerText.replace(/\s+/g, " ").includes(wanted), { timeout }, words)
+    .catch(async () => {
+      const text = await page.evaluate(() => document.body.innerText);
+      throw new Error(`"${words}" is not to be seen at ${page.url()}:\n${text.slice(0, 3000)}`);
+    });
+}
+
+/** Clicks the one visible link or button whose name begins with the words. */
+export async function click(page: Page, words: string): Promise<void> {
+  const find = (wanted: string) =>
+    [...document.querySelectorAll<HTMLElement>("a, button, summary")].find((element) => {
+      const name = element.getAttribute("aria-label") ?? element.innerText;
+      return element.offsetParent !== null && name.replace(/\s+/g, " ").trim().startsWith(wanted);
+    });
+  const handle = await page.waitForFunction(find, { timeout: 20_000 }, words);
+  await (handle.asElement() as Awaited<ReturnType<Page["$"]>>)?.click();
+}
+
+/** Signs in with the keyboard. */
+export async function signIn(page: Page, base: string, { email, password }: TestOrganisation): Promise<void> {
+  await page.goto(`${base}/sign-in`, { waitUntil: "networkidle0" });
+  await typeInto(page, "Email", email);
+  await typeInto(page, "Password", password);
+  await page.keyboard.press("Enter");
+  await seeText(page, "Sign out");
+}

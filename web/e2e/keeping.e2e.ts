@@ -1,0 +1,135 @@
+import { type ChildProcess, spawn } from "node:child_process";
+import { join } from "node:path";
+import type { Browser, Page } from "puppeteer-core";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { addPerson } from "../server/people/people.ts";
+import { addPlan } from "../server/plans/plans.ts";
+import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
+import { ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+
+const WEB = join(import.meta.dirname, "..");
+
+let browser: Browser;
+let organisation: TestOrganisation;
+beforeAll(async () => {
+  [browser, organisation] = await Promise.all([openBrowser(), ownOrganisation()]);
+  const { scope, groupId } = organisation;
+  for (const name of ["Perran", "Tegen"])
+    await addPerson(scope, {
+      name,
+      birthYear: 1948,
+      statureCentimetres: 168,
+      massKilograms: 70,
+      uses: "",
+      notes: "",
+      groupIds: [groupId],
+    });
+});
+afterAll(async () => {
+  await browser.close();
+  await organisation.close();
+});
+
+const planFor = (day: string) =>
+  addPlan(organisation.scope, {
+    groupId: organisation.groupId,
+    day,
+    breathSeconds: 8,
+    blocks: [
+      { id: "b1", movementId: "settling-breath", rounds: 4 },
+      { id: "b2", movementId: "shift-and-press", rounds: 4 },
+    ],
+  });
+
+/** Teaches up to the second movement's right side, with Tegen here and one note. */
+async function teachToTheMiddle(page: Page, base: string, planId: string): Promise<void> {
+  await page.goto(`${base}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await click(page, "Teach");
+  await seeText(page, "Who is here?");
+  await click(page, "Tegen");
+  await seeText(page, "1 of 2");
+  await click(page, "Begin");
+  await seeText(page, "Settling breath");
+  await page.keyboard.press("Space");
+  await seeText(page, "Shift and press");
+  await page.keyboard.press("2");
+  await seeText(page, "Not here any more");
+  await page.keyboard.press("d");
+  await seeText(page, "Dizzy");
+}
+
+async function seeTheMiddle(page: Page): Promise<void> {
+  await seeText(page, "Shift and press");
+  await seeText(page, "Dizzy");
+  await seeText(page, "right");
+  expect(await page.evaluate(() => document.body.innerText)).not.toContain("Perran");
+}
+
+test("reloading in the middle of a class loses nothing", async () => {
+  const page = await openPage(browser, []);
+  await signIn(page, serverUrl(), organisation);
+  await teachToTheMiddle(page, serverUrl(), await planFor("2026-10-14"));
+  await page.reload();
+  await seeTheMiddle(page);
+});
+
+test("what is noted while the network is dead arrives when it is back, also after a reload", async () => {
+  const page = await openPage(browser, []);
+  await signIn(page, serverUrl(), organisation);
+  await teachToTheMiddle(page, serverUrl(), await planFor("2026-10-21"));
+  await seeText(page, "all kept");
+  await page.setOfflineMode(true);
+  await page.keyboard.press("2");
+  await seeText(page, "Not here any more");
+  await page.keyboard.press("r");
+  await seeText(page, "1 kept here, not sent yet");
+  await page.setOfflineMode(false);
+  await page.reload();
+  await seeText(page, "Rested");
+  await seeText(page, "all kept");
+});
+
+async function startOwnServer(port: number): Promise<{ child: ChildProcess; port: number }> {
+  const child = spawn(process.execPath, [join(WEB, "serve.mjs"), join(WEB, "build-test"), String(port)], {
+    env: { ...process.env, NODE_ENV: "production", DATABASE_URL: process.env["TEST_DATABASE_URL"] },
+    stdio: ["ignore", "pipe", "inherit"],
+  });
+  return new Promise((resolve, reject) => {
+    child.once("exit", (code) => reject(new Error(`the server ended (${code})`)));
+    child.stdout?.on("data", (chunk: Buffer) => {
+      const listening = /listening on (\d+)/.exec(String(chunk));
+      if (listening) resolve({ child, port: Number(listening[1]) });
+    });
+  });
+}
+
+test("a server killed in the middle of a class shows it where it was when it is started again", async () => {
+  const first = await startOwnServer(0);
+  const base = `http://127.0.0.1:${first.port}`;
+  const page = await openPage(browser, []);
+  await signIn(page, base, organisation);
+  await teachToTheMiddle(page, base, await planFor("2026-10-28"));
+  await seeText(page, "all kept");
+  first.child.removeAllListeners("exit");
+  const gone = new Promise((resolve) => first.child.once("exit", resolve));
+  first.child.kill("SIGKILL");
+  await gone;
+  // Noted while the server is dead.
+  await page.keyboard.press("2");
+  await seeText(page, "Not here any more");
+  await page.keyboard.press("p");
+  await seeText(page, "1 kept here, not sent yet");
+
+  const second = await startOwnServer(first.port);
+  await seeText(page, "all kept");
+  await page.reload();
+  await seeTheMiddle(page);
+  await seeText(page, "Pain");
+  // Another device sees it too: it is not only this browser that remembers.
+  const other = await openPage(browser, []);
+  await signIn(other, base, organisation);
+  await other.goto(page.url());
+  await seeText(other, "Pain");
+  second.child.removeAllListeners("exit");
+  second.child.kill("SIGKILL");
+});

@@ -1,0 +1,58 @@
+import { randomUUID } from "node:crypto";
+import { foundOrganisation } from "../server/accounts/accounts.ts";
+import { connect } from "../server/database.ts";
+import { addGroup } from "../server/groups/groups.ts";
+import type { Scope } from "../server/scope.ts";
+
+const PASSWORD = "between-two-tides";
+
+/** The tests' own clock, the same as the server's. */
+export const now = (): Date => new Date(process.env["CLOCK_STARTS_AT"] ?? Date.now());
+
+export interface TestOrganisation {
+  readonly scope: Scope;
+  readonly email: string;
+  readonly password: string;
+  readonly groupId: string;
+  readonly close: () => Promise<void>;
+}
+
+/** An organisation of a test's own, with one account and one Wednesday group, so that tests run side by side. */
+export async function ownOrganisation(name = "Test Harbour"): Promise<TestOrganisation> {
+  const url = process.env["TEST_DATABASE_URL"];
+  if (!url) throw new Error("run these through `npm test`, which starts the database");
+  const database = connect(url);
+  const email = `keeper-${randomUUID()}@harbour.example`;
+  const scope = await foundOrganisation(
+    database,
+    { name, timeZone: "Europe/London", account: { email, name: "Keeper", password: PASSWORD, role: "owner" } },
+    now,
+  );
+  const groupId = await addGroup(scope, {
+    name: "Harbour Wednesday",
+    place: "the net loft",
+    weekday: 3,
+    startsAt: "10:00",
+    minutes: 30,
+    seatedOnly: false,
+  });
+  return { scope, email, password: PASSWORD, groupId, close: () => database.destroy() };
+}
+
+/** Signs in over HTTP. @returns the cookie to send along */
+export async function cookieOf(base: string, { email, password }: Pick<TestOrganisation, "email" | "password">): Promise<string> {
+  const response = await fetch(`${base}/sign-in`, {
+    method: "POST",
+    redirect: "manual",
+    body: new URLSearchParams({ email, password }),
+  });
+  const cookie = response.headers.get("Set-Cookie")?.split(";")[0];
+  if (!cookie) throw new Error(`signing in was answered ${response.status}`);
+  return cookie;
+}
+
+export function serverUrl(): string {
+  const url = process.env["E2E_URL"];
+  if (!url) throw new Error("run these through `npm test`, which starts the server");
+  return url;
+}

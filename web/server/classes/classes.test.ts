@@ -1,0 +1,84 @@
+import { randomUUID } from "node:crypto";
+import { type ClassEvent, classState } from "@able-tide/core/class/events";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
+import { addCap } from "../people/caps.ts";
+import { addPerson } from "../people/people.ts";
+import { addPlan, changePlan } from "../plans/plans.ts";
+import { addEvents, findClass, listEvents } from "./classes.ts";
+import { teachPlan } from "./teach.ts";
+
+let organisation: TestOrganisation;
+let personId: string;
+beforeAll(async () => {
+  organisation = await ownOrganisation();
+  personId = await addPerson(organisation.scope, {
+    name: "Elowen",
+    birthYear: 1944,
+    statureCentimetres: 158,
+    massKilograms: 61,
+    uses: "",
+    notes: "",
+    groupIds: [organisation.groupId],
+  });
+});
+afterAll(() => organisation.close());
+
+async function begun(): Promise<string> {
+  const planId = await addPlan(organisation.scope, {
+    groupId: organisation.groupId,
+    day: "2026-10-14",
+    breathSeconds: 8,
+    blocks: [{ id: "b1", movementId: "lift-and-part", rounds: 4 }],
+  });
+  const outcome = await teachPlan(organisation.scope, planId);
+  if (outcome.kind !== "begun") throw new Error(outcome.kind);
+  return outcome.classId;
+}
+
+const at = (second: number) => `2026-10-14T09:00:${String(second).padStart(2, "0")}.000Z`;
+const moved = (second: number, step: number): ClassEvent => ({ kind: "moved", id: randomUUID(), at: at(second), step });
+
+test("events sent twice, or by many at once, are kept once and numbered without a gap", async () => {
+  const { scope } = organisation;
+  const classId = await begun();
+  const events = Array.from({ length: 12 }, (_, i) => moved(i, i));
+  await Promise.all([...events, ...events].map((event) => addEvents(scope, classId, [event])));
+  const kept = await listEvents(scope, classId);
+  expect(kept).toHaveLength(12);
+  const { rows } = await scope.database.raw("select sequence from class_events where class_id = ? order by sequence", [classId]);
+  expect(rows.map((row: { sequence: number }) => row.sequence)).toEqual(events.map((_, i) => i + 1));
+  expect(classState(kept).step).toBe(11);
+});
+
+test("beginning a plan twice, even at once, gives one class", async () => {
+  const { scope, groupId } = organisation;
+  const blocks = [{ id: "b1", movementId: "settling-breath", rounds: 4 }];
+  const planId = await addPlan(scope, { groupId, day: "2026-10-21", breathSeconds: 8, blocks });
+  const outcomes = await Promise.all([teachPlan(scope, planId), teachPlan(scope, planId), teachPlan(scope, planId)]);
+  expect(new Set(outcomes.map((outcome) => outcome.kind === "begun" && outcome.classId)).size).toBe(1);
+});
+
+test("a class keeps the fit it was begun with, whatever caps come later", async () => {
+  const { scope } = organisation;
+  const classId = await begun();
+  const levelOf = async (id: string) => (await findClass(scope, id))?.script.people[0]?.cells[0]?.level;
+  expect(await levelOf(classId)).toBe(1);
+  await addCap(scope, personId, {
+    limit: { channel: "handHeight", side: "both", limit: "chest" },
+    reason: "sore shoulders",
+    source: "own word",
+    strength: "firm",
+    from: "2026-10-01",
+    until: null,
+  });
+  expect(await levelOf(classId)).toBe(1);
+  expect(await levelOf(await begun())).toBeLessThan(1);
+});
+
+test("a change to a plan says which version it started from; an old one changes nothing", async () => {
+  const { scope, groupId } = organisation;
+  const planId = await addPlan(scope, { groupId, day: "2026-10-28", breathSeconds: 8, blocks: [] });
+  expect(await changePlan(scope, planId, 1, { breathSeconds: 9, blocks: [] })).toBe(2);
+  expect(await changePlan(scope, planId, 1, { breathSeconds: 10, blocks: [] })).toBeNull();
+});

@@ -1,0 +1,190 @@
+import { randomUUID } from "node:crypto";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import routes from "../app/routes.ts";
+import { cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "../e2e/organisation.ts";
+import { teachPlan } from "./classes/teach.ts";
+import { keepMovement } from "./movements/movements.ts";
+import { SHIPPED } from "./movements/shipped.ts";
+import { addCap, capHistory, endCap } from "./people/caps.ts";
+import { addPerson, changePerson, findPerson, listPeople } from "./people/people.ts";
+import { addPlan, changePlan, findPlan } from "./plans/plans.ts";
+import { listOneLegStands, recordOneLegStand } from "./results/results.ts";
+
+const base = serverUrl();
+const SECRET = "Petroc of the first harbour";
+
+let mine: TestOrganisation;
+let theirs: TestOrganisation;
+let ids: Record<string, string>;
+let myCookie: string;
+
+beforeAll(async () => {
+  [mine, theirs] = await Promise.all([ownOrganisation("First Harbour"), ownOrganisation("Second Harbour")]);
+  const personId = await addPerson(mine.scope, {
+    name: SECRET,
+    birthYear: 1950,
+    statureCentimetres: 170,
+    massKilograms: 70,
+    uses: "",
+    notes: "",
+    groupIds: [mine.groupId],
+  });
+  const movement = { ...(SHIPPED[0] as (typeof SHIPPED)[number]), id: `own-${randomUUID().slice(0, 8)}`, name: { en: SECRET } };
+  await keepMovement(mine.scope, movement);
+  const planId = await addPlan(mine.scope, {
+    groupId: mine.groupId,
+    day: "2026-10-14",
+    breathSeconds: 8,
+    blocks: [{ id: "b1", movementId: "settling-breath", rounds: 4 }],
+  });
+  const outcome = await teachPlan(mine.scope, planId);
+  if (outcome.kind !== "begun") throw new Error(outcome.kind);
+  ids = { personId, planId, movementId: movement.id, classId: outcome.classId };
+  myCookie = await cookieOf(base, mine);
+});
+afterAll(() => Promise.all([mine.close(), theirs.close()]));
+
+interface RouteNode {
+  readonly path?: string | undefined;
+  readonly file: string;
+  readonly index?: boolean | undefined;
+  readonly children?: readonly RouteNode[] | undefined;
+}
+
+/** Every address of the application, as patterns. */
+function addresses(nodes: readonly RouteNode[], above = ""): string[] {
+  return nodes.flatMap((node) => {
+    const path = node.path ? `${above}/${node.path}` : above;
+    return node.children ? addresses(node.children, path) : [path || "/"];
+  });
+}
+
+const ALL = addresses(routes as unknown as RouteNode[]);
+const OPEN = ["/health", "/sign-in"];
+
+/** The first organisation's own address; a pattern with a parameter that this test does not know fails it. */
+function filled(pattern: string): string {
+  return pattern.replace(/:(\w+)\??/g, (_, name: string) => {
+    const id = ids[name];
+    if (!id) throw new Error(`this test has no ${name}: teach it one`);
+    return id;
+  });
+}
+
+const get = (path: string, cookie?: string) =>
+  fetch(`${base}${path}`, { redirect: "manual", headers: cookie ? { Cookie: cookie } : {} });
+const post = (path: string, cookie?: string) =>
+  fetch(`${base}${path}`, {
+    method: "POST",
+    redirect: "manual",
+    headers: { "Content-Type": "application/json", ...(cookie ? { Cookie: cookie } : {}) },
+    body: JSON.stringify([]),
+  });
+/** The address under which the browser asks for a page's data alone. */
+const dataOf = (path: string) => `${path === "/" ? "/_root" : path}.data`;
+
+test("the list of addresses is the application's own", () => {
+  expect(ALL).toContain("/classes/:classId/events");
+  expect(ALL.length).toBeGreaterThan(12);
+});
+
+describe.each(ALL)("%s", (pattern) => {
+  test("is not reached without signing in, unless it is open to all", async () => {
+    const path = filled(pattern);
+    if (OPEN.includes(pattern)) {
+      expect((await get(path)).status).toBe(200);
+      return;
+    }
+    for (const response of [await get(path), await post(path)]) {
+      // A page without a loader or action of its own may answer 405 or 400, but never with content.
+      if (response.status === 302) expect(response.headers.get("Location")).toMatch(/^\/sign-in/);
+      else expect(response.status).toBeGreaterThanOrEqual(400);
+      expect(await response.text()).not.toContain(SECRET);
+    }
+    expect(await (await get(dataOf(path))).text()).not.toContain(SECRET);
+  });
+
+  test("shows another organisation nothing", async () => {
+    const path = filled(pattern);
+    // A new one each time: one of the addresses signs out.
+    const theirCookie = await cookieOf(base, theirs);
+    const answers = [await get(path, theirCookie), await get(dataOf(path), theirCookie), await post(path, theirCookie)];
+    for (const response of answers) expect(await response.text()).not.toContain(SECRET);
+    if (!/:\w+/.test(pattern)) return;
+    const [page, , sent] = answers as [Response, Response, Response];
+    expect(page.status).toBeGreaterThanOrEqual(400);
+    expect(sent.status).toBeGreaterThanOrEqual(400);
+  });
+});
+
+test("its own organisation does see it", async () => {
+  for (const path of [
+    `/people/${ids["personId"]}`,
+    `/weeks/${ids["personId"]}`,
+    `/classes/${ids["classId"]}`,
+    "/people",
+    "/movements",
+  ])
+    expect((await (await get(path, myCookie)).text()).includes(SECRET), path).toBe(true);
+});
+
+describe("repositories of another organisation", () => {
+  test("find and change nothing", async () => {
+    const { scope } = theirs;
+    const personId = ids["personId"] as string;
+    const planId = ids["planId"] as string;
+    const input = { name: "x", birthYear: 1950, statureCentimetres: 170, massKilograms: 70, uses: "", notes: "", groupIds: [] };
+    const limit = { channel: "noStanding" } as const;
+    const cap = { limit, reason: "r", source: "s", strength: "firm", from: "2026-10-01", until: null } as const;
+    expect(await listPeople(scope)).toEqual([]);
+    expect(await findPerson(scope, personId)).toBeNull();
+    expect(await changePerson(scope, personId, input)).toBe(false);
+    expect(await addCap(scope, personId, cap)).toBeNull();
+    expect(await capHistory(scope, personId)).toEqual([]);
+    expect(await findPlan(scope, planId)).toBeNull();
+    expect(await changePlan(scope, planId, 1, { breathSeconds: 8, blocks: [] })).toBeNull();
+    expect(await teachPlan(scope, planId)).toEqual({ kind: "unknown" });
+    expect(await recordOneLegStand(scope, personId, { day: "2026-10-01", trials: { left: [5], right: [] }, note: "" })).toBe(
+      false,
+    );
+    expect(await listOneLegStands(scope, personId)).toEqual([]);
+    expect((await findPerson(mine.scope, personId))?.name).toBe(SECRET);
+  });
+
+  test("the database itself refuses a person in another organisation's group", async () => {
+    await expect(
+      addPerson(theirs.scope, {
+        name: "Stray",
+        birthYear: 1950,
+        statureCentimetres: 170,
+        massKilograms: 70,
+        uses: "",
+        notes: "",
+        groupIds: [mine.groupId],
+      }),
+    ).rejects.toThrow(/foreign key/);
+  });
+});
+
+describe("caps", () => {
+  test("stay on record when they are ended, with who and why; an absolute one is not the instructor's to end", async () => {
+    const { scope } = mine;
+    const personId = ids["personId"] as string;
+    const cap = {
+      limit: { channel: "noStanding" },
+      reason: "dizzy",
+      source: "the clinic",
+      from: "2026-10-01",
+      until: null,
+    } as const;
+    const firm = await addCap(scope, personId, { ...cap, strength: "firm" });
+    const absolute = await addCap(scope, personId, { ...cap, strength: "absolute" });
+    if (!firm || !absolute) throw new Error("not added");
+    expect(await endCap(scope, personId, firm, "walks well again")).toBe("ended");
+    expect(await endCap(scope, personId, firm, "twice")).toBe("unknown");
+    expect(await endCap(scope, personId, absolute, "no")).toBe("absolute");
+    const history = await capHistory(scope, personId);
+    expect(history.find(({ id }) => id === firm)?.ended).toMatchObject({ by: "Keeper", because: "walks well again" });
+    expect(history.find(({ id }) => id === absolute)?.ended).toBeNull();
+  });
+});

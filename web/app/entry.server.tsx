@@ -3,8 +3,13 @@ import { PassThrough } from "node:stream";
 import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
 import { renderToPipeableStream } from "react-dom/server";
-import { type EntryContext, ServerRouter } from "react-router";
+import { type EntryContext, isRouteErrorResponse, ServerRouter } from "react-router";
 import { NonceContext } from "./nonce.ts";
+
+/** Mistakes of the server are told; a question that was wrong or broken off is answered and no more. */
+export function handleError(error: unknown, { request }: { request: Request }): void {
+  if (!request.signal.aborted && !isRouteErrorResponse(error)) console.error(error);
+}
 
 const GIVE_UP_AFTER = 10_000;
 

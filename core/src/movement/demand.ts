@@ -12,9 +12,9 @@ import {
   toeDownDemand,
 } from "../body/steadiness.ts";
 import { SIDES, sideIndex } from "../side.ts";
-import { INTERVALS } from "./intervals.ts";
 import { type FormReading, otherFoot, type Pair } from "./reading.ts";
 import type { FormSamples } from "./samples.ts";
+import { INTERVALS } from "./solved-samples.ts";
 import type { TrackSegment } from "./track.ts";
 
 /** What one round of a form asks of a person, read alike wherever it is used. */

@@ -1,7 +1,7 @@
 import { column, pointColumn, sidedColumn } from "../body/channels.ts";
 import { SIDES } from "../side.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
-import { type SolvedSamples, segmentOfSample, valueAt } from "./samples.ts";
+import { type SolvedSamples, segmentOfSample, valueAt } from "./solved-samples.ts";
 
 /** What a movement does that some people must not do at any size; a cap can bar each. */
 export const FEATURES = [

@@ -4,8 +4,7 @@ import { addedDemand, SUPPORT_RELIEF } from "../body/steadiness.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { type Feature, featuresOf } from "./features.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
-import { INTERVALS } from "./intervals.ts";
-import type { SolvedSamples } from "./samples.ts";
+import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
 
 /** A pair of values, left then right. */
 export type Pair = readonly [left: number, right: number];

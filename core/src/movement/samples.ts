@@ -3,43 +3,15 @@ import { column, pointColumn, ROW_WIDTH, sidedColumn } from "../body/channels.ts
 import { type Pose, type PoseFrame, type SidedSlot, sidedSlot } from "../body/pose.ts";
 import { type PoseProblem, solvePose } from "../body/solve.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
-import { INTERVALS } from "./intervals.ts";
 import { type FormReading, readForm } from "./reading.ts";
+import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
 import { flowSlope, minimumJerk, quinticBetween, splineDerivatives } from "./timing.ts";
 import type { Track, TrackSegment } from "./track.ts";
-
-/**
- * A form solved for the unit body at fixed phases. Seconds and metres come later: velocity goes with 1/T,
- * so a change of pace or of person solves nothing again.
- */
-export interface SolvedSamples {
-  readonly breaths: number;
-  /** Number of samples; each segment has INTERVALS + 1 of its own, so ends are met twice. */
-  readonly count: number;
-  /** When in the cycle, 0 to 1, one per sample. */
-  readonly phases: Float64Array;
-  /** count x ROW_WIDTH, lengths as shares of H. */
-  readonly rows: Float64Array;
-  /** Centre of mass, change of X and Z per whole cycle, count x 2, shares of H. */
-  readonly comRate: Float64Array;
-  /** Base of support of each sample, shares of H. */
-  readonly bases: readonly (readonly Point[])[];
-  readonly segments: readonly TrackSegment[];
-  /** The first thing the body cannot do, and when. */
-  readonly problem: { readonly phase: number; readonly what: PoseProblem } | null;
-}
 
 /** Solved samples with what they show. */
 export interface FormSamples extends SolvedSamples {
   readonly reading: FormReading;
 }
-
-export const segmentOfSample = (samples: SolvedSamples, sample: number): TrackSegment =>
-  samples.segments[Math.floor(sample / (INTERVALS + 1))] as TrackSegment;
-
-/** One value of one sample. */
-export const valueAt = (samples: SolvedSamples, sample: number, columnNumber: number): number =>
-  samples.rows[sample * ROW_WIDTH + columnNumber] as number;
 
 const secant = (segment: TrackSegment, index: number): number =>
   ((segment.end[index] as number) - (segment.start[index] as number)) / (segment.to - segment.from);

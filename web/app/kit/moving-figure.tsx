@@ -1,6 +1,6 @@
 import { ROW_WIDTH } from "@able-tide/core/body/channels";
-import { INTERVALS } from "@able-tide/core/movement/intervals";
-import { type FormSamples, segmentOfSample } from "@able-tide/core/movement/samples";
+import type { FormSamples } from "@able-tide/core/movement/samples";
+import { INTERVALS, segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { useEffect, useState, useSyncExternalStore } from "react";
 import { Figure, type FigureProps, type View } from "./figure.tsx";
 

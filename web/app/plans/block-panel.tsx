@@ -2,7 +2,7 @@ import type { Cap } from "@able-tide/core/caps/cap";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { FULL_SEATED, FULL_STANDING } from "@able-tide/core/movement/form";
 import type { Movement } from "@able-tide/core/movement/format";
-import { segmentOfSample } from "@able-tide/core/movement/samples";
+import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { minutesAndSeconds, repetitions } from "@able-tide/core/plan/time";
 import { ArrowLeft, ArrowRight, Minus, Plus, Trash2 } from "lucide-react";
 import { useMemo, useState } from "react";

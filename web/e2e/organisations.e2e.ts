@@ -1,14 +1,14 @@
 import { randomUUID } from "node:crypto";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import routes from "../app/routes.ts";
-import { cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "../e2e/organisation.ts";
-import { teachPlan } from "./classes/teach.ts";
-import { keepMovement } from "./movements/movements.ts";
-import { SHIPPED } from "./movements/shipped.ts";
-import { addCap, capHistory, endCap } from "./people/caps.ts";
-import { addPerson, changePerson, findPerson, listPeople } from "./people/people.ts";
-import { addPlan, changePlan, findPlan } from "./plans/plans.ts";
-import { listOneLegStands, recordOneLegStand } from "./results/results.ts";
+import { teachPlan } from "../server/classes/teach.ts";
+import { keepMovement } from "../server/movements/movements.ts";
+import { SHIPPED } from "../server/movements/shipped.ts";
+import { addCap, capHistory, endCap } from "../server/people/caps.ts";
+import { addPerson, changePerson, findPerson, listPeople } from "../server/people/people.ts";
+import { addPlan, changePlan, findPlan } from "../server/plans/plans.ts";
+import { listOneLegStands, recordOneLegStand } from "../server/results/results.ts";
+import { cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 const base = serverUrl();
 const SECRET = "Petroc of the first harbour";

@@ -20,8 +20,8 @@ function* shapesOfKind(movement: Movement, kind: FormKind): Generator<Shape> {
       for (const toeDown of toes)
         for (const weightBack of seated ? [false] : [false, true])
           for (const arms of ARMS) {
-            // A hand that holds is not free: with one hand on the rail the other does what it can.
-            if (arms !== "both" && (movement.vary.oneArm !== true || hold !== null)) continue;
+            // A hand that holds is not free: with one hand on the rail the other does what it can, or rests.
+            if (arms !== "both" && (movement.vary.oneArm !== true || (hold !== null && arms !== hold))) continue;
             yield { kind, hold, depth, toeDown, arms, weightBack, sizes: WHOLE };
           }
 }

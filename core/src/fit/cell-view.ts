@@ -1,7 +1,7 @@
 import type { Cap } from "../caps/cap.ts";
 import { capInWords, limitInBrief } from "../caps/words.ts";
 import type { FormChoice, FormKind } from "../movement/form.ts";
-import type { Side } from "../side.ts";
+import { otherSide, type Side } from "../side.ts";
 import { type FittedCell, meantForm } from "./cell.ts";
 import type { FormLibrary } from "./form-library.ts";
 import type { FitPlan, FittedRow } from "./session.ts";
@@ -28,26 +28,31 @@ export interface CellView {
 
 const FULL = 1 - 1e-9;
 
+/** The hand that neither moves nor holds on. */
+const restingHand = ({ arms }: FormChoice): Side | null => (arms === "both" ? null : otherSide(arms));
+
 function changesInWords(choice: FormChoice, meant: FormChoice, level: number): string[] {
   const words: string[] = [];
   if (choice.kind === "seated" && meant.kind !== "seated") words.push("seated");
   if (choice.hold) words.push(`${choice.hold} hand on the rail`);
-  if (choice.arms !== "both") words.push(`${choice.arms} arm only`);
+  const resting = restingHand(choice);
+  if (resting) words.push(`rest the ${resting} hand`);
   if (choice.toeDown) words.push("toe stays down");
   if (choice.depth === "high" && choice.kind !== "seated") words.push("stand high, short step");
   if (choice.weightBack) words.push("weight over the heels");
-  if (level < FULL && choice.arms === "both") words.push("smaller");
+  if (level < FULL && resting === null) words.push("smaller");
   return words;
 }
 
 /** The cap's own words say most; the form says the rest. */
 function briefOf(cell: FittedCell, meant: FormChoice): string {
   if (cell.choice === null) return "rest and rejoin";
-  const { lighterSide, because } = cell;
-  const hands = because.filter((cap) => cap.limit.channel === "handHeight").map((cap) => limitInBrief(cap.limit));
+  const resting = restingHand(cell.choice);
+  const hands = cell.because.flatMap(({ limit }) =>
+    limit.channel === "handHeight" && limit.side !== resting ? [limitInBrief(limit)] : [],
+  );
   const changes = changesInWords(cell.choice, meant, cell.level).filter((word) => word !== "smaller" || hands.length === 0);
-  const arm = cell.choice.arms !== "both" && lighterSide ? [`rest the ${lighterSide} hand`] : [];
-  return [...new Set([...changes.filter((word) => !word.endsWith("arm only")), ...arm, ...hands])].slice(0, 3).join(", ");
+  return [...new Set([...changes, ...hands])].slice(0, 3).join(", ");
 }
 
 export function viewCell(cell: FittedCell, meant: FormChoice): CellView {

@@ -81,6 +81,16 @@ describe("one person in one block", () => {
     expect(holdOf([cap({ channel: "barredFeature", limit: "holdsWithRight" })])).toBe("left");
   });
 
+  test.each(movements.map(({ id }) => id))("%s: somebody with one usable arm and a weak grip is not left out", (id) => {
+    const cell = fit(named(id), [
+      cap({ channel: "handHeight", side: "left", limit: "navel" }),
+      cap({ channel: "barredFeature", limit: "holdsWithLeft" }),
+      cap({ channel: "steadiness", limit: 3 }),
+    ]);
+    expect(cell.choice).not.toBeNull();
+    expect(cell.choice?.hold).not.toBe("left");
+  });
+
   test("an ankle that hardly bends: the weight goes back rather than the person sitting down", () => {
     const cell = fit(named("lift-and-part"), [cap({ channel: "dorsiflexion", side: "both", limit: 6 })]);
     expect(cell.choice?.kind).not.toBe("seated");

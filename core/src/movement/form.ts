@@ -27,7 +27,7 @@ export interface FormChoice {
   readonly depth: Depth;
   /** Whether a foot that would lift keeps its toe on the floor. */
   readonly toeDown: boolean;
-  /** The arms that move; the other hand rests on the belly. */
+  /** The arms that move; the other hand rests. The side that holds means that the other hand rests too. */
   readonly arms: "both" | Side;
   readonly sizes: Sizes;
   /** Weight kept back over the heels, which spares the ankles. */

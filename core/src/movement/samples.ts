@@ -1,7 +1,7 @@
 import type { Point } from "../body/base-of-support.ts";
 import { column, pointColumn, ROW_WIDTH, sidedColumn } from "../body/channels.ts";
 import { type Pose, type PoseFrame, type SidedSlot, sidedSlot } from "../body/pose.ts";
-import { type PoseProblem, solvePose } from "../body/solve.ts";
+import { solvePose } from "../body/solve.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { type FormReading, readForm } from "./reading.ts";
 import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";

@@ -64,7 +64,8 @@ export const SEAT_HEIGHT = 0.25;
 const SEATED_WIDTH = 0.13;
 /** Height of rail or chair back, and where it is from the middle of the feet, shares of H. */
 export const RAIL = { height: 0.53, ahead: 0.1, aside: 0.25 } as const;
-const BELLY = { x: 0.08, y: 0.09, z: 0.025 } as const;
+/** Where a hand rests that does not move, from the pelvis: low on the belly, under the navel, or on the thigh. */
+const RESTING_HAND = { standing: { x: 0.08, y: 0.06, z: 0.025 }, seated: { x: 0.13, y: 0.03, z: 0.06 } } as const;
 const TOE_DOWN_HEEL_LIFT = 35;
 /** A resting toe takes a little of the weight. */
 const WEIGHT_WITH_TOE_DOWN = 0.95;
@@ -234,7 +235,7 @@ function handHolds(lead: Side, choice: FormChoice): readonly [HandHold, HandHold
   return [hold("left"), hold("right")];
 }
 
-function setHolds(values: Float64Array, hands: readonly [HandHold, HandHold]): void {
+function setHolds(values: Float64Array, hands: readonly [HandHold, HandHold], rest: { x: number; y: number; z: number }): void {
   for (const side of SIDES) {
     const s = side === "left" ? -1 : 1;
     const set = (name: SidedSlot, value: number) => {
@@ -242,9 +243,9 @@ function setHolds(values: Float64Array, hands: readonly [HandHold, HandHold]): v
     };
     const hand = hands[sideIndex(side)];
     if (hand === "onBody") {
-      set("holdX", BELLY.x);
-      set("holdY", BELLY.y);
-      set("holdZ", s * BELLY.z);
+      set("holdX", rest.x);
+      set("holdY", rest.y);
+      set("holdZ", s * rest.z);
     } else if (hand === "firm") {
       const middle = ((values[sidedSlot("footX", "left")] as number) + (values[sidedSlot("footX", "right")] as number)) / 2;
       set("holdX", middle + RAIL.ahead);
@@ -278,7 +279,7 @@ export function trackOf(movement: Movement, choice: FormChoice, lead: Side): Tra
   const hands = handHolds(lead, choice);
   const lifting = keys.find((key) => key.lift !== null)?.lift ?? null;
   for (const { values, lift } of keys) {
-    setHolds(values, hands);
+    setHolds(values, hands, RESTING_HAND[seated ? "seated" : "standing"]);
     if (toeDown && lifting !== null) {
       const onLeft = values[slot("weightLeft")] as number;
       values[slot("weightLeft")] = Math.min(WEIGHT_WITH_TOE_DOWN, Math.max(1 - WEIGHT_WITH_TOE_DOWN, onLeft));

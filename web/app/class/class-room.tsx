@@ -199,9 +199,9 @@ export function ClassRoom({ classId, script, kept }: Props) {
               <div className="flex-1 rounded-[20px] bg-tide-900 p-4">
                 <p className="text-tide-200">next{next ? `, in ${minutesAndSeconds(stepLength - inStep)}` : ""}</p>
                 <p className="font-display text-2xl font-bold">
-                  {nextBlock ? (next.blockIndex === step.blockIndex ? "the same" : nextBlock.movement.name.en) : "Leave safely"}
+                  {nextBlock ? (next.blockIndex === step.blockIndex ? "The same" : nextBlock.movement.name.en) : "Leave safely"}
+                  {next?.side && <span className="text-signal-300">, {next.side} side</span>}
                 </p>
-                {next?.side && <p className="text-xl text-signal-300">{next.side} side</p>}
               </div>
               <Stop open={stopping} setOpen={setStopping} closed={backToRoom} />
             </div>

@@ -4,7 +4,7 @@ import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
 import type { Side } from "@able-tide/core/side";
 import { useMemo } from "react";
-import { FigureStrip, MovingFigure, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
+import { bestView, FigureStrip, MovingFigure, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
 import { BreathLine } from "./breath-line.tsx";
 
 interface Props {
@@ -26,7 +26,7 @@ export function Stage({ movement, side, seatedOnly, roundSeconds, since }: Props
     return track && sampleTrack(track);
   }, [movement, side, seatedOnly]);
   if (!samples) return null;
-  const view = movement.stance.front === undefined ? "oblique" : "side";
+  const view = bestView(movement);
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       {still ? (

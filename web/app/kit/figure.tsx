@@ -29,7 +29,7 @@ const line = (...places: Place[]): string =>
   places.map(({ x, y }, i) => `${i ? "L" : "M"}${x.toFixed(2)} ${y.toFixed(2)}`).join("");
 
 /** Thickness of the round limbs, hundredths of stature. */
-const WIDTH = { upperArm: 5, forearm: 4.2, thigh: 8, shank: 5.6, foot: 3.6, trunk: 8.5 } as const;
+const WIDTH = { upperArm: 5, forearm: 4.2, thigh: 8, shank: 5.6, foot: 4.8, trunk: 8.5 } as const;
 
 interface Part {
   readonly key: string;
@@ -160,6 +160,9 @@ function Setting({ frame, row, view }: { frame: PoseFrame; row: ArrayLike<number
   );
 }
 
+/** How much of the picture is to each side of the pelvis and over the floor, hundredths of stature. */
+const ROOM = { reach: { aside: 46, above: 129 }, body: { aside: 31, above: 107 } } as const;
+
 /** A height a hand should not pass. */
 export interface FigureLine {
   /** Over the floor, share of stature. */
@@ -182,23 +185,25 @@ export interface FigureProps {
   readonly view: View;
   /** Heights to draw across. */
   readonly lines?: readonly FigureLine[];
-  /** Whether the lines' words are written in the picture: only where it is large. */
-  readonly captions?: boolean;
-  /** Half the width of the picture, hundredths of stature; arms held out need the whole of it. */
-  readonly halfWidth?: number;
+  /** Room for arms held out and up, or for a body at ease alone. */
+  readonly room?: keyof typeof ROOM;
   readonly label?: string;
   readonly className?: string;
 }
 
 /** The person: calm, featureless, computed from the body model. */
-export function Figure({ row, frame, view, lines = [], captions = false, halfWidth = 44, label, className }: FigureProps) {
+export function Figure({ row, frame, view, lines = [], room = "reach", label, className }: FigureProps) {
   const { at } = placer(row, view);
   const trunk = trunkOf(at);
   const parts = [...SIDES.flatMap((side) => limbsOf(side, at, trunk.near)), trunk, headOf(at)].sort((a, b) => a.near - b.near);
   const centre = at(pointColumn("pelvis")).x;
   const named = label ? ({ role: "img", "aria-label": label } as const) : ({ "aria-hidden": true } as const);
   return (
-    <svg viewBox={`${(centre - halfWidth).toFixed(1)} -116 ${2 * halfWidth} 122`} className={className} {...named}>
+    <svg
+      viewBox={`${(centre - ROOM[room].aside).toFixed(1)} ${-ROOM[room].above} ${2 * ROOM[room].aside} ${ROOM[room].above + 5}`}
+      className={className}
+      {...named}
+    >
       <path d={`M${centre - 44} 1.6 H${centre + 44}`} stroke="var(--figure-ground)" strokeWidth="1.4" />
       <Setting frame={frame} row={row} view={view} />
       {parts.map((part) => part.node)}
@@ -210,21 +215,6 @@ export function Figure({ row, frame, view, lines = [], captions = false, halfWid
             strokeWidth="0.9"
             strokeDasharray="2.4 2"
           />
-          {captions && (
-            <text
-              x={centre + (side === "left" ? 43 : -43)}
-              y={-100 * height - 1.8}
-              textAnchor={side === "left" ? "end" : "start"}
-              fontSize="4.8"
-              fontWeight="600"
-              fill="var(--figure-mark)"
-              stroke="var(--color-sand-100)"
-              strokeWidth="1"
-              paintOrder="stroke"
-            >
-              {words}
-            </text>
-          )}
         </g>
       ))}
     </svg>

@@ -1,4 +1,5 @@
 import { ROW_WIDTH } from "@able-tide/core/body/channels";
+import type { Movement } from "@able-tide/core/movement/format";
 import type { FormSamples } from "@able-tide/core/movement/samples";
 import { INTERVALS, segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { useEffect, useState, useSyncExternalStore } from "react";
@@ -22,6 +23,9 @@ export function rowAt(samples: FormSamples, phase: number): { row: Float64Array;
   }
   return { row, sample };
 }
+
+/** The view that shows a movement best: from the side where one foot is in front, else turned a little. */
+export const bestView = (movement: Movement): View => (movement.stance.front === undefined ? "oblique" : "side");
 
 const REDUCED = "(prefers-reduced-motion: reduce)";
 

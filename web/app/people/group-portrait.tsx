@@ -23,13 +23,13 @@ function Portrait({ person }: { person: Portrayed }) {
   return (
     <li className="w-[120px]">
       <Link to={`/people/${person.id}`} className="flex h-full flex-col rounded-[10px] px-1 pb-2 no-underline hover:bg-tide-100">
-        <span className="flex h-54 items-end justify-center border-b-2 border-sand-300">
-          <span className="block w-full overflow-hidden" style={{ height: person.stature * SCALE * 1.16 }}>
+        <span className="flex h-52 items-end justify-center border-b-2 border-sand-300">
+          <span className="block w-full overflow-hidden" style={{ height: person.stature * SCALE * 1.12 }}>
             <Figure
               row={row}
               frame={frame}
               view="front"
-              halfWidth={31}
+              room="body"
               lines={handLines(person.caps, row)}
               className="h-full w-full"
             />

@@ -14,14 +14,23 @@ export function LimitsFigure({ caps, name }: { caps: readonly Cap[]; name: strin
         frame={frame}
         view="front"
         lines={lines}
-        captions
+        room="body"
         label={`${name}, seen from the front${lines.length > 0 ? `: ${lines.map((line) => line.label).join(", ")}` : ""}`}
-        className="mx-auto h-80"
+        className="mx-auto h-84"
       />
-      <figcaption className="flex justify-between px-6 font-semibold text-sand-600">
+      <p className="flex justify-between px-6 text-sand-600" aria-hidden="true">
         <span>right</span>
         <span>left</span>
-      </figcaption>
+      </p>
+      {lines.length > 0 && (
+        <figcaption className="mt-2 border-t border-sand-300 pt-2 font-semibold text-signal-700">
+          {lines.map(({ label }) => (
+            <span key={label} className="flex items-center gap-2">
+              <span aria-hidden="true" className="w-7 border-t-2 border-dashed border-signal-600" /> {label}
+            </span>
+          ))}
+        </figcaption>
+      )}
     </figure>
   );
 }

@@ -8,7 +8,7 @@ import { ArrowLeft, ArrowRight, Minus, Plus, Trash2 } from "lucide-react";
 import { useMemo, useState } from "react";
 import { FloorView } from "../kit/floor-view.tsx";
 import { handLines } from "../kit/hand-lines.ts";
-import { FigureStrip, MovingFigure, rowAt, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
+import { bestView, FigureStrip, MovingFigure, rowAt, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
 import { vesselInWords } from "../kit/vessel.tsx";
 import { readChosenForm } from "./chosen-form.ts";
 import { DemandBars } from "./demand-bars.tsx";
@@ -67,7 +67,7 @@ export function BlockPanel({ movement, rounds, seconds, breathSeconds, seatedOnl
       {form && now && (
         <>
           {still ? (
-            <FigureStrip samples={form.samples} view="oblique" className="h-40" />
+            <FigureStrip samples={form.samples} view={bestView(movement)} className="h-40" />
           ) : (
             <div className="grid grid-cols-2">
               <MovingFigure

@@ -1,7 +1,6 @@
 import type { Cap } from "@able-tide/core/caps/cap";
 import type { Movement } from "@able-tide/core/movement/format";
 import { minutesAndSeconds, planTime } from "@able-tide/core/plan/time";
-import { Minus, Plus, Redo2, Undo2 } from "lucide-react";
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { dayInWords } from "../days.ts";
@@ -10,6 +9,7 @@ import { KeysSheet, useKeys } from "../kit/keys-sheet.tsx";
 import { TideLine } from "../kit/tide-line.tsx";
 import { BlockPanel } from "./block-panel.tsx";
 import { BlockRow } from "./block-row.tsx";
+import { BoardControls } from "./board-controls.tsx";
 import { layBoard, phaseStretches, type Span } from "./board-layout.ts";
 import { changeDraft, type Draft } from "./draft.ts";
 import { FitGrid, type GridPlace } from "./fit-grid.tsx";
@@ -41,7 +41,7 @@ interface Props {
 }
 
 const NAME_WIDTH = 168;
-const TIDE_HEIGHT = 150;
+const TIDE_HEIGHT = 132;
 
 const KEYS = [
   ["arrows", "from cell to cell in the grid"],
@@ -52,8 +52,6 @@ const KEYS = [
   ["Ctrl Z, Ctrl Y", "undo, redo"],
   ["?", "this sheet"],
 ] as const;
-
-const stepper = "flex size-11 items-center justify-center rounded-full hover:bg-tide-100";
 
 /** The plan in one picture: the tide over time, the blocks under it, and everybody's form in each block. */
 export function PlanBoard({ plan, group, people, movements, taught }: Props) {
@@ -138,14 +136,11 @@ export function PlanBoard({ plan, group, people, movements, taught }: Props) {
   const over = time.total - group.minutes * 60;
   return (
     <>
-      <div className="mb-4 flex flex-wrap items-end justify-between gap-x-6 gap-y-3">
+      <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
         <div>
           <h1 className="text-3xl">
             {group.name}, {dayInWords(plan.day)}
           </h1>
-          <p className="mt-1 text-lg text-sand-600">
-            {people.length} people · {group.place} · {group.startsAt}
-          </p>
         </div>
         <div className="flex flex-wrap items-center gap-3">
           <p className="mr-2 text-right" aria-live="polite">
@@ -166,6 +161,26 @@ export function PlanBoard({ plan, group, people, movements, taught }: Props) {
           )}
         </div>
       </div>
+      <div className="mb-2 flex flex-wrap items-center">
+        <p className="mr-auto text-lg text-sand-600">
+          {people.length} people · {group.place} · {group.startsAt}
+        </p>
+        <BoardControls
+          breathSeconds={draft.breathSeconds}
+          breath={(by) => change({ kind: "breath", by })}
+          undo={history.past.length > 0 ? () => change({ kind: "undo" }) : null}
+          redo={history.future.length > 0 ? () => change({ kind: "redo" }) : null}
+        />
+        <SaveNote
+          state={saving.state}
+          takeTheirs={(theirs, version) => {
+            change({ kind: "take", draft: theirs });
+            saving.goOnFrom(version, theirs);
+          }}
+          keepOurs={(version) => saving.goOnFrom(version, null)}
+        />
+        <KeysSheet keys={KEYS} className="ml-3 underline underline-offset-4" />
+      </div>
       {problem && (
         <p
           role="alert"
@@ -177,55 +192,6 @@ export function PlanBoard({ plan, group, people, movements, taught }: Props) {
 
       <div className="grid items-start gap-6 xl:grid-cols-[minmax(0,1fr)_19rem]">
         <div ref={column} className="min-w-0">
-          <div className="mb-2 flex flex-wrap items-center gap-2">
-            <span className="font-semibold">One breath</span>
-            <button
-              type="button"
-              className={stepper}
-              onClick={() => change({ kind: "breath", by: -0.5 })}
-              aria-label="Shorter breath"
-            >
-              <Minus size={20} />
-            </button>
-            <span className="min-w-12 text-center font-bold">{draft.breathSeconds} s</span>
-            <button
-              type="button"
-              className={stepper}
-              onClick={() => change({ kind: "breath", by: 0.5 })}
-              aria-label="Longer breath"
-            >
-              <Plus size={20} />
-            </button>
-            <span className="ml-3 flex">
-              <button
-                type="button"
-                className={stepper}
-                disabled={history.past.length === 0}
-                onClick={() => change({ kind: "undo" })}
-                aria-label="Undo"
-              >
-                <Undo2 size={20} className={history.past.length === 0 ? "text-sand-300" : ""} />
-              </button>
-              <button
-                type="button"
-                className={stepper}
-                disabled={history.future.length === 0}
-                onClick={() => change({ kind: "redo" })}
-                aria-label="Redo"
-              >
-                <Redo2 size={20} className={history.future.length === 0 ? "text-sand-300" : ""} />
-              </button>
-            </span>
-            <SaveNote
-              state={saving.state}
-              takeTheirs={(theirs, version) => {
-                change({ kind: "take", draft: theirs });
-                saving.goOnFrom(version, theirs);
-              }}
-              keepOurs={(version) => saving.goOnFrom(version, null)}
-            />
-            <KeysSheet keys={KEYS} className="ml-auto underline underline-offset-4" />
-          </div>
           {blocks.length === 0 ? (
             <p className="rounded-soft border-2 border-dashed border-sand-300 p-10 text-center text-lg">
               An empty shore. Add the first movement below: begin with one to arrive.

@@ -7,7 +7,7 @@ import { data, Form } from "react-router";
 import { keepMovement, listMovements } from "../../server/movements/movements.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
-import { FigureStrip } from "../kit/moving-figure.tsx";
+import { bestView, FigureStrip } from "../kit/moving-figure.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { Vessel } from "../kit/vessel.tsx";
 import { scopeContext } from "../signed-in.server.ts";
@@ -44,9 +44,11 @@ function MovementCard({ movement, shipped }: { movement: Movement; shipped: bool
   const track = trackOf(movement, FULL_STANDING, "right") ?? trackOf(movement, { ...FULL_STANDING, kind: "seated" }, "right");
   return (
     <li className="flex flex-col rounded-soft border border-sand-300 bg-white p-4">
-      {track && <FigureStrip samples={sampleTrack(track)} view="oblique" className="h-32" />}
+      {track && <FigureStrip samples={sampleTrack(track)} view={bestView(movement)} className="h-40" />}
       <h3 className="mt-2 text-lg">{movement.name.en}</h3>
-      <p className="text-sand-600">{movement.purpose.join(", ")}</p>
+      <p className="text-sand-600">
+        {movement.phase} · {movement.purpose.join(", ")}
+      </p>
       <p className="mt-1">{movement.cues.do}</p>
       <div className="mt-auto flex items-center gap-2 pt-2">
         {FORM_KINDS.filter((kind) => movement.forms[kind] !== false).map((kind) => (
@@ -67,25 +69,15 @@ function MovementCard({ movement, shipped }: { movement: Movement; shipped: bool
 }
 
 export default function Movements({ loaderData: { movements }, actionData }: Route.ComponentProps) {
+  const inOrder = PHASES.flatMap((phase) => movements.filter(({ movement }) => movement.phase === phase));
   return (
     <>
       <PageHead title="Movements" note="Every number is computed from the key poses. Change a pose and every demand follows." />
-      {PHASES.map((phase) => {
-        const here = movements.filter(({ movement }) => movement.phase === phase);
-        if (here.length === 0) return null;
-        return (
-          <section key={phase} className="mb-8" aria-labelledby={`phase-${phase}`}>
-            <h2 id={`phase-${phase}`} className="mb-3 text-xl">
-              To {phase}
-            </h2>
-            <ul className="grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
-              {here.map(({ movement, shipped }) => (
-                <MovementCard key={movement.id} movement={movement} shipped={shipped} />
-              ))}
-            </ul>
-          </section>
-        );
-      })}
+      <ul className="mb-8 grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
+        {inOrder.map(({ movement, shipped }) => (
+          <MovementCard key={movement.id} movement={movement} shipped={shipped} />
+        ))}
+      </ul>
       <section className="max-w-2xl rounded-soft border border-sand-300 bg-white p-6" aria-labelledby="import-head">
         <h2 id="import-head" className="mb-2 text-xl">
           Bring a movement from a file

@@ -1,6 +1,7 @@
 import { holdsOn } from "@able-tide/core/caps/cap";
 import type { SubmissionResult } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
+import { Pencil, Plus } from "lucide-react";
 import { data } from "react-router";
 import { listGroups } from "../../server/groups/groups.ts";
 import { addCap, capHistory, endCap } from "../../server/people/caps.ts";
@@ -103,7 +104,9 @@ export default function PersonPage({ loaderData: { person, groups, caps, today }
             className="mt-5 rounded-soft border border-sand-300 bg-white p-4"
             open={answer.cap?.status === "error" || caps.length === 0}
           >
-            <summary className="flex min-h-11 items-center font-display text-xl font-bold">Set a cap</summary>
+            <summary className="flex min-h-11 items-center gap-2 font-display text-xl font-bold">
+              <Plus size={20} aria-hidden="true" /> Set a cap
+            </summary>
             <div className="mt-3">
               <CapFields key={caps.length} lastResult={answer.cap ?? null} today={today} />
             </div>
@@ -119,8 +122,8 @@ export default function PersonPage({ loaderData: { person, groups, caps, today }
         className="mt-8 max-w-3xl rounded-soft border border-sand-300 bg-white p-4"
         open={answer.person?.status === "error"}
       >
-        <summary className="flex min-h-11 items-center font-display text-xl font-bold">
-          Change name, size, groups or notes
+        <summary className="flex min-h-11 items-center gap-2 font-display text-xl font-bold">
+          <Pencil size={20} aria-hidden="true" /> Change name, size, groups or notes
         </summary>
         <PersonFields
           lastResult={answer.person ?? null}

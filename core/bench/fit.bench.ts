@@ -1,0 +1,75 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import { expect, test } from "vitest";
+import { neutralPose } from "../src/body/pose.ts";
+import { solvePose } from "../src/body/solve.ts";
+import type { Cap, CapLimit } from "../src/caps/cap.ts";
+import { createFormLibrary } from "../src/fit/form-library.ts";
+import { fitPerson } from "../src/fit/session.ts";
+import { readDemand } from "../src/movement/demand.ts";
+import { FULL_STANDING } from "../src/movement/form.ts";
+import { type Movement, readMovement } from "../src/movement/format.ts";
+import { sampleTrack } from "../src/movement/samples.ts";
+import { type Track, trackOf } from "../src/movement/track.ts";
+import { report } from "./measure.ts";
+
+const FOLDER = join(import.meta.dirname, "../../library");
+const movements = readdirSync(FOLDER)
+  .filter((name) => name.endsWith(".json") && !name.endsWith(".schema.json"))
+  .map((name) => readMovement(readFileSync(join(FOLDER, name), "utf8")).movement as Movement);
+
+const cap = (limit: CapLimit, i: number): Cap => ({
+  id: `c${i}`,
+  limit,
+  reason: "bench",
+  source: "bench",
+  strength: "firm",
+  from: "2026-01-01",
+  until: null,
+});
+const CAPS: readonly CapLimit[][] = [
+  [],
+  [{ channel: "handHeight", side: "right", limit: "shoulder" }],
+  [{ channel: "steadiness", limit: 3.2 }],
+  [{ channel: "loadedKnee", side: "both", limit: 35 }],
+  [{ channel: "dorsiflexion", side: "left", limit: 10 }],
+  [{ channel: "standingMinutes", limit: 10 }],
+];
+const plan = {
+  blocks: movements.map((movement, i) => ({ id: `b${i}`, movement, rounds: 6 })),
+  breathSeconds: 8,
+  seatedOnly: false,
+};
+const person = (i: number) => ({ id: `p${i}`, stature: 1.5 + 0.03 * i, caps: (CAPS[i % CAPS.length] ?? []).map(cap) });
+
+test("how long the computation takes", () => {
+  const pose = neutralPose();
+  const tracks = movements.map((movement) => trackOf(movement, FULL_STANDING, "right") as Track);
+  let warm = createFormLibrary();
+  const measured = report({
+    "1000 poses solved and read": {
+      runs: 30,
+      warmUp: 10,
+      run: () => {
+        for (let i = 0; i < 1000; i += 1) solvePose(pose);
+      },
+    },
+    "a form over one cycle with all demands": {
+      runs: 300,
+      warmUp: 100,
+      run: (run) => {
+        readDemand(sampleTrack(tracks[run % tracks.length] as Track), { stature: 1.65 }, 8);
+      },
+    },
+    "a group of 12, 8 blocks, nothing solved before": {
+      runs: 3,
+      warmUp: 1,
+      run: () => {
+        warm = createFormLibrary();
+        for (let i = 0; i < 12; i += 1) fitPerson(plan, person(i), warm);
+      },
+    },
+    "one person of that group again": { runs: 50, warmUp: 5, run: (run) => void fitPerson(plan, person(run % 12), warm) },
+  });
+  expect(measured.length).toBe(4);
+});

@@ -1,0 +1,103 @@
+// npm run shots: one picture of each main view, made from the demo data on a day of its own, into docs/screenshots.
+import { mkdirSync, mkdtempSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { chromium } from "./debian.mjs";
+import { startCluster } from "./postgres.mjs";
+import { startServer } from "./server.mjs";
+import { build, installPackages, ROOT } from "./setup.mjs";
+
+installPackages();
+const { default: puppeteer } = await import("puppeteer-core");
+
+const FOLDER = join(ROOT, "docs/screenshots");
+const SETTLE = 700;
+const pause = (milliseconds) => new Promise((resolve) => setTimeout(resolve, milliseconds));
+
+build("build");
+const cluster = await startCluster(`${mkdtempSync(join(tmpdir(), "able-tide-shots-"))}-postgres`);
+const server = await startServer({
+  buildFolder: "build",
+  port: 0,
+  databaseUrl: cluster.ensureDatabase("able_tide_shots"),
+  demo: true,
+  env: { CLOCK_STARTS_AT: "2026-10-13T09:00:00Z" },
+});
+const base = `http://127.0.0.1:${server.port}`;
+const browser = await puppeteer.launch({
+  executablePath: chromium(),
+  args: ["--no-sandbox", "--disable-gpu", "--disable-background-networking", "--lang=en-GB"],
+});
+
+try {
+  mkdirSync(FOLDER, { recursive: true });
+  const page = await browser.newPage();
+  await page.setViewport({ width: 1280, height: 800 });
+  const open = (path) => page.goto(base + path, { waitUntil: "networkidle0" });
+  const click = async (words) => {
+    await page.waitForFunction(
+      (wanted) => {
+        const found = [...document.querySelectorAll("a, button, summary")].find((element) =>
+          (element.ariaLabel ?? element.innerText).trim().startsWith(wanted),
+        );
+        found?.click();
+        return found !== undefined;
+      },
+      { timeout: 30_000 },
+      words,
+    );
+    await pause(SETTLE);
+  };
+  const shot = async (name) => {
+    await pause(SETTLE);
+    await page.screenshot({ path: join(FOLDER, `${name}.png`) });
+  };
+
+  await open("/sign-in");
+  await shot("sign-in");
+  await page.type('[name="email"]', "ines@kittiwake.example");
+  await page.type('[name="password"]', "low-water-mark");
+  await Promise.all([page.waitForNavigation(), page.keyboard.press("Enter")]);
+  await shot("today");
+  await open("/people");
+  await shot("people");
+  await click("Marit");
+  await shot("person");
+  await open("/movements");
+  await shot("movements");
+  await open("/plans");
+  await shot("plans");
+  await open("/weeks");
+  await click("Osei");
+  await page.waitForSelector('[aria-label^="One-leg stand"] svg');
+  await shot("weeks");
+  await open("/");
+  await click("Wednesday Footing, Wednesday 7 October");
+  await shot("what-happened");
+  await open("/plans");
+  await click("Wednesday 14 October");
+  await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
+  await click("Osei, One leg");
+  await shot("plan-board");
+  await click("Teach");
+  await click("Everybody is here");
+  await shot("class-arrivals");
+  await click("Begin");
+  for (let step = 0; step < 5; step += 1) await click("Next");
+  await pause(21_000);
+  await shot("class");
+  await page.keyboard.press("8");
+  await shot("class-person");
+  await page.keyboard.press("Escape");
+  await pause(SETTLE);
+  for (let step = 0; step < 12; step += 1) {
+    await page.keyboard.press("Space");
+    await pause(100);
+  }
+  await shot("class-ending");
+} finally {
+  await browser.close();
+  server.child.removeAllListeners("exit");
+  server.child.kill("SIGTERM");
+  cluster.stop();
+}

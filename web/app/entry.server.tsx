@@ -59,6 +59,6 @@ export default function handleRequest(
         },
       },
     );
-    setTimeout(abort, GIVE_UP_AFTER);
+    setTimeout(abort, GIVE_UP_AFTER).unref();
   });
 }

@@ -3,10 +3,9 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { addPerson } from "../server/people/people.ts";
 import { addPlan } from "../server/plans/plans.ts";
 import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
-import { cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+import { addSomebody, cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 let browser: Browser;
 let organisation: TestOrganisation;
@@ -14,15 +13,7 @@ let personId: string;
 let page: Page;
 beforeAll(async () => {
   [browser, organisation] = await Promise.all([openBrowser(), ownOrganisation()]);
-  personId = await addPerson(organisation.scope, {
-    name: "Jory",
-    birthYear: 1947,
-    statureCentimetres: 171,
-    massKilograms: 77,
-    uses: "",
-    notes: "",
-    groupIds: [organisation.groupId],
-  });
+  personId = await addSomebody(organisation, "Jory");
   page = await openPage(browser, []);
   await signIn(page, serverUrl(), organisation);
 });
@@ -109,6 +100,15 @@ describe("without a script the same is said, with a status of 4xx", () => {
     });
     return { status: response.status, text: await response.text() };
   };
+  test("a broken movement file", async () => {
+    const body = new FormData();
+    body.set("file", new File(['{"format": "able-tide/movement", "version": 9}'], "broken.json", { type: "application/json" }));
+    const headers = { Cookie: await cookieOf(serverUrl(), organisation) };
+    const response = await fetch(`${serverUrl()}/movements`, { method: "POST", headers, body });
+    expect(response.status).toBe(422);
+    expect(await response.text()).toContain("this release reads version 1 of the format");
+  });
+
   const person = {
     intent: "person",
     name: "Kerensa",

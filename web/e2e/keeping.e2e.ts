@@ -2,10 +2,9 @@ import { type ChildProcess, spawn } from "node:child_process";
 import { join } from "node:path";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { addPerson } from "../server/people/people.ts";
 import { addPlan } from "../server/plans/plans.ts";
 import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
-import { ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+import { addSomebody, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 const WEB = join(import.meta.dirname, "..");
 
@@ -13,17 +12,7 @@ let browser: Browser;
 let organisation: TestOrganisation;
 beforeAll(async () => {
   [browser, organisation] = await Promise.all([openBrowser(), ownOrganisation()]);
-  const { scope, groupId } = organisation;
-  for (const name of ["Perran", "Tegen"])
-    await addPerson(scope, {
-      name,
-      birthYear: 1948,
-      statureCentimetres: 168,
-      massKilograms: 70,
-      uses: "",
-      notes: "",
-      groupIds: [groupId],
-    });
+  for (const name of ["Perran", "Tegen"]) await addSomebody(organisation, name);
 });
 afterAll(async () => {
   await browser.close();

@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { foundOrganisation } from "../server/accounts/accounts.ts";
 import { connect } from "../server/database.ts";
 import { addGroup } from "../server/groups/groups.ts";
+import { addPerson } from "../server/people/people.ts";
 import type { Scope } from "../server/scope.ts";
 
 const PASSWORD = "between-two-tides";
@@ -38,6 +39,18 @@ export async function ownOrganisation(name = "Test Harbour"): Promise<TestOrgani
   });
   return { scope, email, password: PASSWORD, groupId, close: () => database.destroy() };
 }
+
+/** Somebody in the test's group, by a name; nothing else about them matters. @returns their id */
+export const addSomebody = ({ scope, groupId }: Pick<TestOrganisation, "scope" | "groupId">, name: string): Promise<string> =>
+  addPerson(scope, {
+    name,
+    birthYear: 1948,
+    statureCentimetres: 168,
+    massKilograms: 70,
+    uses: "",
+    notes: "",
+    groupIds: [groupId],
+  });
 
 /** Signs in over HTTP. @returns the cookie to send along */
 export async function cookieOf(base: string, { email, password }: Pick<TestOrganisation, "email" | "password">): Promise<string> {

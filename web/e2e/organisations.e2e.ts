@@ -5,10 +5,10 @@ import { teachPlan } from "../server/classes/teach.ts";
 import { keepMovement } from "../server/movements/movements.ts";
 import { SHIPPED } from "../server/movements/shipped.ts";
 import { addCap, capHistory, endCap } from "../server/people/caps.ts";
-import { addPerson, changePerson, findPerson, listPeople } from "../server/people/people.ts";
+import { changePerson, findPerson, listPeople } from "../server/people/people.ts";
 import { addPlan, changePlan, findPlan } from "../server/plans/plans.ts";
 import { listOneLegStands, recordOneLegStand } from "../server/results/results.ts";
-import { cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+import { addSomebody, cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 const base = serverUrl();
 const SECRET = "Petroc of the first harbour";
@@ -20,15 +20,7 @@ let myCookie: string;
 
 beforeAll(async () => {
   [mine, theirs] = await Promise.all([ownOrganisation("First Harbour"), ownOrganisation("Second Harbour")]);
-  const personId = await addPerson(mine.scope, {
-    name: SECRET,
-    birthYear: 1950,
-    statureCentimetres: 170,
-    massKilograms: 70,
-    uses: "",
-    notes: "",
-    groupIds: [mine.groupId],
-  });
+  const personId = await addSomebody(mine, SECRET);
   const movement = { ...(SHIPPED[0] as (typeof SHIPPED)[number]), id: `own-${randomUUID().slice(0, 8)}`, name: { en: SECRET } };
   await keepMovement(mine.scope, movement);
   const planId = await addPlan(mine.scope, {
@@ -152,17 +144,7 @@ describe("repositories of another organisation", () => {
   });
 
   test("the database itself refuses a person in another organisation's group", async () => {
-    await expect(
-      addPerson(theirs.scope, {
-        name: "Stray",
-        birthYear: 1950,
-        statureCentimetres: 170,
-        massKilograms: 70,
-        uses: "",
-        notes: "",
-        groupIds: [mine.groupId],
-      }),
-    ).rejects.toThrow(/foreign key/);
+    await expect(addSomebody({ scope: theirs.scope, groupId: mine.groupId }, "Stray")).rejects.toThrow(/foreign key/);
   });
 });
 

@@ -2,23 +2,14 @@ import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react"
 import { parseWithValibot } from "@conform-to/valibot";
 import { Form } from "react-router";
 import type * as v from "valibot";
+import type { PersonInput } from "../../server/people/people.ts";
 import { Button } from "../kit/button.tsx";
 import { Problem, TextArea, TextField } from "../kit/field.tsx";
 import { PersonForm, type PersonFormInput } from "./person-form.ts";
 
-interface PersonDefaults {
-  readonly name: string;
-  readonly birthYear: number;
-  readonly statureCentimetres: number;
-  readonly massKilograms: number;
-  readonly uses: string;
-  readonly notes: string;
-  readonly groupIds: readonly string[];
-}
-
 interface Props {
   readonly lastResult: SubmissionResult<string[]> | null;
-  readonly defaults?: PersonDefaults;
+  readonly defaults?: PersonInput;
   readonly groups: readonly { readonly id: string; readonly name: string }[];
   readonly save: string;
 }

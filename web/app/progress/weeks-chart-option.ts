@@ -116,13 +116,17 @@ function capSeries(data: WeeksData): CustomSeriesOption {
   };
 }
 
+const FIVE = `${ONE_LEG_STAND.lowThreshold} s`;
+const DASHES = "path://M0 0H9V3H0Z M12 0H21V3H12Z M24 0H33V3H24Z";
+const DOTS = "path://M0 0H3V3H0Z M6 0H9V3H6Z M12 0H15V3H12Z M18 0H21V3H18Z M24 0H27V3H24Z M30 0H33V3H30Z";
+
 const normName = (norm: number): string => `mean for the age, ${norm} s`;
 
 /** The weeks of one person: each leg's seconds with the norm for the age, and under it the caps on the same days. */
 export function weeksChartOption(data: WeeksData): WeeksOption {
   const days = { min: at(data.firstDay) - 2 * DAY, max: at(data.lastDay) + 2 * DAY } as const;
   const dayLabel = (value: number) => shortDay(new Date(value).toISOString().slice(0, 10));
-  const levels = [...(data.norm === null ? [] : [normName(data.norm)]), "5 s"];
+  const levels = [...(data.norm === null ? [] : [normName(data.norm)]), FIVE];
   const longest = Math.max(10, data.norm ?? 0, ...data.results.map(({ value }) => value));
   return {
     animation: false,
@@ -133,7 +137,7 @@ export function weeksChartOption(data: WeeksData): WeeksOption {
       itemGap: 22,
       itemWidth: 34,
       textStyle: TEXT,
-      data: ["right leg", "left leg", ...levels.map((name) => ({ name, icon: "path://M0 0H34V3H0Z" }))],
+      data: ["right leg", "left leg", ...levels.map((name) => ({ name, icon: name === FIVE ? DOTS : DASHES }))],
     },
     tooltip: { trigger: "axis", valueFormatter: (value) => `${value} s`, textStyle: TEXT },
     grid: [
@@ -166,7 +170,7 @@ export function weeksChartOption(data: WeeksData): WeeksOption {
       seriesOf("right", data.results),
       seriesOf("left", data.results),
       ...(data.norm === null ? [] : [level(normName(data.norm), data.norm, data, "dashed")]),
-      level("5 s", ONE_LEG_STAND.lowThreshold, data, "dotted"),
+      level(FIVE, ONE_LEG_STAND.lowThreshold, data, "dotted"),
       capSeries(data),
     ],
   };

@@ -1,9 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { type ClassEvent, classState } from "@able-tide/core/class/events";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
+import { addSomebody, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
 import { addCap } from "../people/caps.ts";
-import { addPerson } from "../people/people.ts";
 import { addPlan, changePlan } from "../plans/plans.ts";
 import { addEvents, findClass, listEvents } from "./classes.ts";
 import { teachPlan } from "./teach.ts";
@@ -12,15 +11,7 @@ let organisation: TestOrganisation;
 let personId: string;
 beforeAll(async () => {
   organisation = await ownOrganisation();
-  personId = await addPerson(organisation.scope, {
-    name: "Elowen",
-    birthYear: 1944,
-    statureCentimetres: 158,
-    massKilograms: 61,
-    uses: "",
-    notes: "",
-    groupIds: [organisation.groupId],
-  });
+  personId = await addSomebody(organisation, "Elowen");
 });
 afterAll(() => organisation.close());
 

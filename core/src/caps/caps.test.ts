@@ -1,0 +1,68 @@
+import { describe, expect, test } from "vitest";
+import { asksOn, type Cap, type CapLimit, holdsOn, sidesOf } from "./cap.ts";
+import { capInWords, limitInBrief, limitInWords } from "./words.ts";
+
+const cap = (more: Partial<Cap> = {}): Cap => ({
+  id: "c",
+  limit: { channel: "noStanding" },
+  reason: "dizzy",
+  source: "the clinic",
+  strength: "firm",
+  from: "2026-03-01",
+  until: "2026-03-14",
+  ...more,
+});
+
+describe("a cap's dates", () => {
+  test.each<[string, Cap["strength"], string, boolean, boolean]>([
+    ["before it begins", "firm", "2026-02-28", false, false],
+    ["on its first day", "firm", "2026-03-01", true, false],
+    ["on its last day", "firm", "2026-03-14", true, false],
+    ["after its date a firm one holds and asks", "firm", "2026-03-15", true, true],
+    ["after its date an absolute one holds and asks", "absolute", "2026-09-01", true, true],
+    ["after its date a comfort one has lapsed", "comfort", "2026-03-15", false, false],
+  ])("%s", (_, strength, day, holds, asks) => {
+    expect(holdsOn(cap({ strength }), day)).toBe(holds);
+    expect(holdsOn(cap({ strength }), day) && asksOn(cap({ strength }), day)).toBe(asks);
+  });
+
+  test("without a date it holds for good and never asks", () => {
+    expect(holdsOn(cap({ until: null, strength: "comfort" }), "2040-01-01")).toBe(true);
+    expect(asksOn(cap({ until: null }), "2040-01-01")).toBe(false);
+  });
+});
+
+describe("a cap in words", () => {
+  test.each<[CapLimit, string, string]>([
+    [
+      { channel: "handHeight", side: "right", limit: "shoulder" },
+      "Right hand stops at shoulder height",
+      "right hand to shoulder",
+    ],
+    [{ channel: "handHeight", side: "both", limit: "eye" }, "Hands stop at eye height", "hands to eye"],
+    [{ channel: "loadedKnee", side: "left", limit: 30 }, "Left knee bends to 30° at most under load", "left knee to 30°"],
+    [{ channel: "dorsiflexion", side: "both", limit: 10 }, "Ankles bend forward 10° at most", "ankles to 10°"],
+    [{ channel: "oneLegSeconds", side: "left", limit: 0 }, "No standing on the left leg alone", "not on left leg"],
+    [{ channel: "oneLegSeconds", side: "both", limit: 5 }, "Either leg alone 5 s at most", "one leg 5 s"],
+    [{ channel: "standingMinutes", limit: 12 }, "Standing 12 min at most in all", "stands 12 min"],
+    [
+      { channel: "barredFeature", limit: "holdsWithLeft" },
+      "No holding on with the left hand",
+      "no holding on with the left hand",
+    ],
+    [{ channel: "noStanding" }, "No standing", "seated"],
+  ])("%j", (limit, words, brief) => {
+    expect(limitInWords(limit)).toBe(words);
+    expect(limitInBrief(limit)).toBe(brief);
+  });
+
+  test("says why, who and until when", () => {
+    expect(capInWords(cap())).toBe("No standing: dizzy, set by the clinic until 14 March");
+    expect(capInWords(cap({ until: null }))).toBe("No standing: dizzy, set by the clinic");
+  });
+});
+
+test("both means the two sides, and a cap on the whole body none", () => {
+  expect(sidesOf({ channel: "loadedKnee", side: "both", limit: 30 })).toEqual(["left", "right"]);
+  expect(sidesOf({ channel: "noStanding" })).toEqual([]);
+});

@@ -1,0 +1,75 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { describe, expect, test } from "vitest";
+import { sidedColumn } from "../body/channels.ts";
+import { readDemand } from "./demand.ts";
+import { type FormChoice, FULL_SEATED, FULL_STANDING } from "./form.ts";
+import { type Movement, readMovement } from "./format.ts";
+import { sampleTrack } from "./samples.ts";
+import { type Track, trackOf } from "./track.ts";
+
+const load = (id: string) =>
+  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
+const samplesOf = (movement: Movement, choice: Partial<FormChoice> = {}) =>
+  sampleTrack(trackOf(movement, { ...FULL_STANDING, ...choice }, "right") as Track);
+const H = 1.65;
+const CYCLE = 8;
+const demandOf = (id: string, choice: Partial<FormChoice> = {}, cycle = CYCLE) =>
+  readDemand(samplesOf(load(id), choice), { stature: H }, cycle);
+
+describe("seconds go with the pace", () => {
+  test("on one leg, hands up and held out", () => {
+    for (const id of ["one-leg-toe-near", "lift-and-part"]) {
+      const quick = demandOf(id, {}, 4);
+      const slow = demandOf(id, {}, 8);
+      for (const key of ["oneLegSeconds", "longestOneLeg", "handAboveShoulderSeconds", "heldOutSeconds"] as const)
+        for (const i of [0, 1] as const) expect(slow[key][i]).toBeCloseTo(2 * quick[key][i], 9);
+    }
+  });
+
+  test("the one-leg stand is on the trailing leg, from lift to set-down", () => {
+    const { oneLegSeconds, toeDownSeconds } = demandOf("one-leg-toe-near");
+    expect(oneLegSeconds[0]).toBeCloseTo((0.8 - 0.22) * CYCLE, 9);
+    expect(oneLegSeconds[1]).toBe(0);
+    expect(toeDownSeconds).toEqual([0, 0]);
+    const toe = demandOf("one-leg-toe-near", { toeDown: true });
+    expect(toe.oneLegSeconds).toEqual([0, 0]);
+    expect(toe.toeDownSeconds[0]).toBeCloseTo((0.8 - 0.22) * CYCLE, 9);
+  });
+});
+
+describe("steadiness", () => {
+  test("falls with a hand on the rail, with the toe down and on a chair", () => {
+    const standing = demandOf("one-leg-toe-near").steadiness.total;
+    expect(demandOf("one-leg-toe-near", { kind: "supported", hold: "left" }).steadiness.total).toBeLessThan(standing - 2);
+    expect(demandOf("one-leg-toe-near", { toeDown: true }).steadiness.total).toBeLessThan(standing);
+    expect(demandOf("one-leg-toe-near", FULL_SEATED).steadiness.total).toBeLessThan(2);
+  });
+
+  test("its terms add up, and moving quicker never asks less", () => {
+    for (const id of ["shift-and-press", "side-weight-shift", "trunk-turn"]) {
+      const { steadiness } = demandOf(id);
+      expect(steadiness.total).toBeCloseTo(steadiness.base + steadiness.movement + steadiness.added - steadiness.support, 9);
+      expect(demandOf(id, {}, 3).steadiness.total).toBeGreaterThanOrEqual(steadiness.total - 1e-9);
+    }
+  });
+
+  test("a taller body has a wider margin in metres, not in shares", () => {
+    const samples = samplesOf(load("side-weight-shift"));
+    const short = readDemand(samples, { stature: 1.5 }, CYCLE).leastMargin.metres;
+    expect(readDemand(samples, { stature: 1.8 }, CYCLE).leastMargin.metres).toBeGreaterThan(short);
+  });
+});
+
+test("a channel's mean lies between its lowest and highest", () => {
+  const { highest, lowest, mean } = demandOf("lift-and-part");
+  mean.forEach((value, i) => {
+    expect(value).toBeGreaterThanOrEqual((lowest[i] as number) - 1e-9);
+    expect(value).toBeLessThanOrEqual((highest[i] as number) + 1e-9);
+  });
+  expect(highest[sidedColumn("shoulderElevation", "left")]).toBeCloseTo(140, 6);
+});
+
+test("no time is not a pace", () => {
+  expect(() => readDemand(samplesOf(load("settling-breath")), { stature: H }, 0)).toThrow(RangeError);
+});

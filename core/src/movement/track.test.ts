@@ -1,0 +1,86 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { describe, expect, test } from "vitest";
+import { mirrorFrame, mirrorValues, sidedSlot, slot } from "../body/pose.ts";
+import { SIDES } from "../side.ts";
+import { type FormChoice, FULL_SEATED, FULL_STANDING } from "./form.ts";
+import { type Movement, readMovement } from "./format.ts";
+import { type Track, trackOf } from "./track.ts";
+
+const load = (id: string) =>
+  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
+const press = load("shift-and-press");
+const oneLeg = load("one-leg-toe-near");
+
+function track(movement: Movement, choice: Partial<FormChoice> = {}, lead: "left" | "right" = "right"): Track {
+  const built = trackOf(movement, { ...FULL_STANDING, ...choice }, lead);
+  if (!built) throw new Error("no such form");
+  return built;
+}
+const peak = (built: Track, index: number) => Math.max(...built.segments.map(({ end }) => end[index] as number));
+const first = (built: Track, index: number) => built.segments[0]?.start[index] as number;
+
+describe("leading with the other side", () => {
+  test.each([press, oneLeg].map((movement) => [movement.id, movement] as const))("%s is its mirror image", (_, movement) => {
+    const right = track(movement);
+    const left = track(movement, {}, "left");
+    right.segments.forEach((segment, i) => {
+      expect([...(left.segments[i]?.start ?? [])]).toEqual([...mirrorValues(segment.start)]);
+      expect(left.segments[i]?.frame).toEqual(mirrorFrame(segment.frame));
+    });
+  });
+});
+
+describe("the operators that derive a form", () => {
+  test("a smaller size goes a share of the way from the first key pose, each arm for itself", () => {
+    const elevation = (size: number) =>
+      peak(track(press, { sizes: { armLeft: 8, armRight: size, body: 8 } }), sidedSlot("elevation", "right"));
+    const start = first(track(press), sidedSlot("elevation", "right"));
+    expect(elevation(4)).toBeCloseTo(start + 0.5 * (elevation(8) - start), 9);
+    const left = peak(track(press, { sizes: { armLeft: 8, armRight: 1, body: 8 } }), sidedSlot("elevation", "left"));
+    expect(left).toBe(82);
+  });
+
+  test("a high stance has half the sink and a shorter step", () => {
+    const high = track(press, { depth: "high" });
+    expect(first(high, slot("sink"))).toBe(8);
+    expect(first(high, sidedSlot("footX", "right"))).toBeCloseTo(0.12, 9);
+  });
+
+  test("supported pins the holding hand and leaves the other to move", () => {
+    const { frame } = track(press, { kind: "supported", hold: "left" }).segments[0] as Track["segments"][number];
+    expect(frame.hands).toEqual(["firm", "free"]);
+  });
+
+  test("with one arm the other hand rests on the body, and holding on it may rest as well", () => {
+    expect(track(press, { arms: "right" }).segments[0]?.frame.hands).toEqual(["onBody", "free"]);
+    expect(track(press, { kind: "supported", hold: "right", arms: "right" }).segments[0]?.frame.hands).toEqual([
+      "onBody",
+      "firm",
+    ]);
+  });
+
+  test("toe down turns a lifted foot into a resting toe that takes a little weight", () => {
+    const lifted = track(oneLeg).segments.map(({ frame }) => frame.feet[1]);
+    const down = track(oneLeg, { toeDown: true });
+    expect(lifted).toContain("lifted");
+    expect(down.segments.map(({ frame }) => frame.feet[1])).not.toContain("lifted");
+    for (const { start } of down.segments) expect(start[slot("weightLeft")]).toBeLessThanOrEqual(0.95);
+  });
+
+  test("on a chair nothing sinks, and the shift of weight becomes a lean", () => {
+    const seated = track(press, FULL_SEATED);
+    expect(peak(seated, slot("sink"))).toBe(0);
+    expect(peak(seated, slot("pelvisTilt"))).toBeCloseTo(12, 9);
+  });
+
+  test("a form that a movement does not have is none", () => {
+    expect(trackOf({ ...press, forms: { ...press.forms, seated: false } }, FULL_SEATED, "right")).toBeNull();
+  });
+});
+
+test("a key like another has its body again", () => {
+  const { segments } = track(press);
+  const last = segments[segments.length - 1]?.end;
+  for (const side of SIDES) expect(last?.[sidedSlot("elbow", side)]).toBe(first(track(press), sidedSlot("elbow", side)));
+});

@@ -1,0 +1,55 @@
+import { parseWithValibot } from "@conform-to/valibot";
+import { describe, expect, test } from "vitest";
+import { CapForm } from "./cap-form.ts";
+
+function read(fields: Record<string, string>) {
+  const form = new FormData();
+  const whole = {
+    channel: "handHeight",
+    side: "right",
+    landmark: "shoulder",
+    reason: "sore",
+    source: "own word",
+    strength: "firm",
+    from: "2026-10-01",
+    ...fields,
+  };
+  for (const [name, value] of Object.entries(whole)) form.set(name, value);
+  return parseWithValibot(form, { schema: CapForm });
+}
+const problemsOf = (fields: Record<string, string>) => {
+  const submission = read(fields);
+  return submission.status === "success" ? {} : (submission.error ?? {});
+};
+
+describe("the form of a cap becomes the cap it means", () => {
+  test.each<[string, Record<string, string>, object]>([
+    ["a hand height", {}, { channel: "handHeight", side: "right", limit: "shoulder" }],
+    ["a knee", { channel: "loadedKnee", side: "left", amount: "35" }, { channel: "loadedKnee", side: "left", limit: 35 }],
+    ["minutes", { channel: "standingMinutes", amount: "12" }, { channel: "standingMinutes", limit: 12 }],
+    ["no standing", { channel: "noStanding" }, { channel: "noStanding" }],
+    ["a feature", { channel: "barredFeature", feature: "bounce" }, { channel: "barredFeature", limit: "bounce" }],
+  ])("%s", (_, fields, limit) => {
+    const submission = read(fields);
+    expect(submission.status === "success" && submission.value.limit).toEqual(limit);
+  });
+
+  test("no until-date is none", () => {
+    const submission = read({ until: "" });
+    expect(submission.status === "success" && submission.value.until).toBeNull();
+  });
+});
+
+describe("what is wrong is said at its field", () => {
+  test.each<[string, Record<string, string>, string, string]>([
+    ["no number where one is needed", { channel: "loadedKnee" }, "amount", "Please give a number (°)."],
+    ["letters for a number", { channel: "loadedKnee", amount: "deep" }, "amount", "This should be a number."],
+    ["a number out of bounds", { channel: "dorsiflexion", amount: "60" }, "amount", "This should be between 0 and 30 °."],
+    ["no reason", { reason: " " }, "reason", "Please say why, in a few words."],
+    ["nobody who set it", { source: "" }, "source", "Please say who set it."],
+    ["dates the wrong way round", { until: "2026-09-30" }, "until", "The until-date lies before the from-date."],
+    ["a day that is none", { from: "soon" }, "from", "Please give the day it holds from."],
+  ])("%s", (_, fields, at, sentence) => {
+    expect(problemsOf(fields)).toMatchObject({ [at]: [sentence] });
+  });
+});

@@ -34,7 +34,7 @@ function calibrate(): number {
 /** Measures named pieces of work after a warm-up, and prints them as JSON. */
 export function report(
   work: Readonly<Record<string, { readonly runs: number; readonly warmUp: number; readonly run: (run: number) => void }>>,
-): Measured[] {
+): void {
   const calibration = calibrate();
   const measured = Object.entries(work).map(([name, { runs, warmUp, run }]): Measured => {
     times(warmUp, run);
@@ -43,5 +43,4 @@ export function report(
     return { name, runs, median, percentile95: at(taken, 0.95), ratio: median / calibration };
   });
   process.stdout.write(`${JSON.stringify({ calibrationMilliseconds: calibration, measured }, null, 2)}\n`);
-  return measured;
 }

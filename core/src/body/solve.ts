@@ -14,7 +14,7 @@ import {
   readPlantedLeg,
   setPlantedFoot,
 } from "./leg.ts";
-import { type Pose, type PoseFrame, sidedSlots, slot } from "./pose.ts";
+import { type HandHold, type Pose, type PoseFrame, sidedSlots, slot } from "./pose.ts";
 import { readLoadsAndHeights } from "./readings.ts";
 import { DEGREE } from "./rotation.ts";
 import { SHARE, STRAIGHT_HIP_HEIGHT } from "./segments.ts";
@@ -45,6 +45,7 @@ const PELVIS = pointColumn("pelvis");
 const FIRST_POINT = PELVIS;
 const HIP = sidedPointColumns("hip");
 const COM_X = column("comX");
+const COM_Y = column("comY");
 const COM_Z = column("comZ");
 const MARGIN = column("margin");
 const KNEE = sidedColumns("knee");
@@ -110,46 +111,65 @@ function placeUpperBody(pose: Pose): void {
   placeTrunk(pose.values, upperRow, axes, upperMoments);
 }
 
-const holdsFixed = (pose: Pose, side: Side): boolean => {
-  const hand = pose.frame.hands[sideIndex(side)];
-  return hand === "firm" || hand === "lightTouch";
-};
+const isFixed = (hand: HandHold): boolean => hand === "firm" || hand === "lightTouch";
+
+/**
+ * How much further than the plain step to go, from how the miss shrank last time (Aitken): 1 without a last time.
+ */
+function speedUp(miss: number, last: number): number {
+  if (last === 0) return 1;
+  return 1 / (1 - Math.min(0.5, Math.max(-0.5, miss / last)));
+}
 
 function placeArms(pose: Pose, row: Float64Array, into: Float64Array, fixed: boolean): void {
   for (const side of SIDES) {
-    if (holdsFixed(pose, side) !== fixed) continue;
+    if (isFixed(pose.frame.hands[sideIndex(side)]) !== fixed) continue;
     const shortBy = placeHandAndArm(pose.values, pose.frame, side, pelvisAt, row, axes, into);
     if (shortBy > 1e-6) problem ??= { kind: "armTooShort", side, shortBy };
   }
 }
 
-/** Everything with the pelvis where `pelvisAt` says: points in `row`, sums of mass in `moments`. */
-function placeBody(pose: Pose, row: Float64Array): void {
-  row.set(upperRow);
+/** One leg from its hip, whose place must be in the row: joints into the row, mass into `moments`. */
+function placeLeg(pose: Pose, row: Float64Array, side: Side): void {
+  const i = sideIndex(side);
+  if (pose.frame.feet[i] === "lifted") {
+    freeLeg.flexion = pose.values[LEG_FLEXION[i]] as number;
+    freeLeg.abduction = pose.values[LEG_ABDUCTION[i]] as number;
+    freeLeg.rotation = pose.values[LEG_ROTATION[i]] as number;
+    freeLeg.knee = pose.values[LEG_KNEE[i]] as number;
+    freeLeg.ankle = pose.values[LEG_ANKLE[i]] as number;
+    placeFreeLeg(row, side, axes.pelvis, freeLeg, moments);
+  } else placePlantedLeg(row, side, feet[i], moments);
+}
+
+/**
+ * Sums of mass with the pelvis where `pelvisAt` says, into `moments`. Only what moves against the pelvis is placed again:
+ * the legs, and arms that hold on to something fixed; the upper body goes along as one sum.
+ */
+function placeMass(pose: Pose, row: Float64Array, holding: boolean): void {
   moments.set(upperMoments);
-  placeArms(pose, row, moments, true);
-  for (let axis = 0; axis < 3; axis += 1)
-    moments[axis] = (moments[axis] as number) + (moments[3] as number) * (pelvisAt[axis] as number);
+  if (holding) placeArms(pose, upperRow, moments, true);
+  for (let axis = 0; axis < 3; axis += 1) {
+    const pelvis = pelvisAt[axis] as number;
+    moments[axis] = (moments[axis] as number) + (moments[3] as number) * pelvis;
+    for (const hip of HIP) row[hip + axis] = (upperRow[hip + axis] as number) + pelvis;
+  }
+  placeLeg(pose, row, "left");
+  placeLeg(pose, row, "right");
+}
+
+/** Writes the whole body with the pelvis where `pelvisAt` says. */
+function placeBody(pose: Pose, row: Float64Array, holding: boolean): void {
+  if (holding) placeArms(pose, upperRow, moments, true);
+  row.set(upperRow);
   for (let i = FIRST_POINT; i < ROW_WIDTH; i += 3) {
     row[i] = (row[i] as number) + pelvisAt[0];
     row[i + 1] = (row[i + 1] as number) + pelvisAt[1];
     row[i + 2] = (row[i + 2] as number) + pelvisAt[2];
   }
-  for (const side of SIDES) {
-    const i = sideIndex(side);
-    if (pose.frame.feet[i] === "lifted") {
-      freeLeg.flexion = pose.values[LEG_FLEXION[i]] as number;
-      freeLeg.abduction = pose.values[LEG_ABDUCTION[i]] as number;
-      freeLeg.rotation = pose.values[LEG_ROTATION[i]] as number;
-      freeLeg.knee = pose.values[LEG_KNEE[i]] as number;
-      freeLeg.ankle = pose.values[LEG_ANKLE[i]] as number;
-      placeFreeLeg(row, side, axes.pelvis, freeLeg, moments);
-    } else {
-      placePlantedLeg(row, side, feet[i], moments);
-    }
-  }
+  placeMass(pose, row, holding);
   row[COM_X] = moments[0] as number;
-  row[column("comY")] = moments[1] as number;
+  row[COM_Y] = moments[1] as number;
   row[COM_Z] = moments[2] as number;
 }
 
@@ -187,17 +207,23 @@ function solveStanding(pose: Pose, row: Float64Array, ceiling: number): [number,
   const wanted = STRAIGHT_HIP_HEIGHT - (legLength(0) - legLength(pose.values[SINK] as number));
   pelvisAt[0] = targetX;
   pelvisAt[2] = targetZ;
+  const holding = pose.frame.hands.some(isFixed);
   const problemBefore = problem;
+  let lastX = 0;
+  let lastZ = 0;
   for (let count = 0; count < MOST_STEPS; count += 1) {
     problem = problemBefore;
     pelvisAt[1] = Math.min(wanted, ceiling, reachableHeight(pose));
-    placeBody(pose, row);
-    const missX = targetX - (row[COM_X] as number);
-    const missZ = targetZ - (row[COM_Z] as number);
+    placeMass(pose, row, holding);
+    const missX = targetX - (moments[0] as number);
+    const missZ = targetZ - (moments[2] as number);
     if (missX * missX + missZ * missZ < TOLERANCE * TOLERANCE) break;
-    pelvisAt[0] += GAIN * missX;
-    pelvisAt[2] += GAIN * missZ;
+    pelvisAt[0] += GAIN * missX * speedUp(missX, lastX);
+    pelvisAt[2] += GAIN * missZ * speedUp(missZ, lastZ);
+    lastX = missX;
+    lastZ = missZ;
   }
+  placeBody(pose, row, holding);
   row[column("loweredBy")] = wanted - (row[PELVIS + 1] as number);
   return shares;
 }
@@ -211,15 +237,13 @@ function solveSeated(pose: Pose, row: Float64Array, seatHeight: number): [number
     if (pose.frame.feet[i] === "lifted") continue;
     const foot = feet[i];
     const hip = HIP[i];
-    const distance = Math.hypot(
-      foot.x - pelvisAt[0] - (upperRow[hip] as number),
-      foot.y - pelvisAt[1] - (upperRow[hip + 1] as number),
-      foot.z - pelvisAt[2] - (upperRow[hip + 2] as number),
-    );
-    const shortBy = distance - SHARE.thigh - SHARE.shank;
+    const dx = foot.x - pelvisAt[0] - (upperRow[hip] as number);
+    const dy = foot.y - pelvisAt[1] - (upperRow[hip + 1] as number);
+    const dz = foot.z - pelvisAt[2] - (upperRow[hip + 2] as number);
+    const shortBy = Math.sqrt(dx * dx + dy * dy + dz * dz) - SHARE.thigh - SHARE.shank;
     if (shortBy > 1e-9) problem ??= { kind: "legTooShort", side, shortBy };
   }
-  placeBody(pose, row);
+  placeBody(pose, row, pose.frame.hands.some(isFixed));
   return seatedShares(pose, row);
 }
 
@@ -293,10 +317,14 @@ function readSide(pose: Pose, row: Float64Array, side: Side, share: number): voi
  * @param pose in a teacher's terms
  * @param ceiling greatest pelvis height allowed, share of H; used while a foot leaves the floor, so that the
  * pelvis rises smoothly
+ * @param row where to write, ROW_WIDTH long; a new one unless given
  * @returns row and base in shares of H; `problem` says what the body lacks. Bones never stretch and nothing is NaN.
  */
-export function solvePose(pose: Pose, ceiling = Number.POSITIVE_INFINITY): SolvedPose {
-  const row = new Float64Array(ROW_WIDTH);
+export function solvePose(
+  pose: Pose,
+  ceiling = Number.POSITIVE_INFINITY,
+  row: Float64Array = new Float64Array(ROW_WIDTH),
+): SolvedPose {
   problem = null;
   placeUpperBody(pose);
   placeArms(pose, upperRow, upperMoments, false);

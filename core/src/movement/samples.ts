@@ -1,6 +1,6 @@
 import type { Point } from "../body/base-of-support.ts";
 import { column, pointColumn, ROW_WIDTH, sidedColumn } from "../body/channels.ts";
-import { type Pose, type PoseFrame, type SidedSlot, sidedSlot } from "../body/pose.ts";
+import { POSE_WIDTH, type Pose, type PoseFrame, type SidedSlot, sidedSlot } from "../body/pose.ts";
 import { solvePose } from "../body/solve.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { type FormReading, readForm } from "./reading.ts";
@@ -21,18 +21,34 @@ function slopeBetween(before: TrackSegment, after: TrackSegment, index: number):
   return flowSlope(secant(before, index), secant(after, index), before.to - before.from, after.to - after.from);
 }
 
-function valuesAt(track: Track, number: number, u: number): Float64Array {
+/** A slot that moves along a segment, with its slopes per segment at both ends. */
+interface MovingSlot {
+  readonly index: number;
+  readonly slopeStart: number;
+  readonly slopeEnd: number;
+}
+
+/** The slots that move along a segment. */
+function movingSlots(track: Track, number: number): MovingSlot[] {
   const segment = track.segments[number] as TrackSegment;
   const before = track.segments[(number + track.segments.length - 1) % track.segments.length] as TrackSegment;
   const after = track.segments[(number + 1) % track.segments.length] as TrackSegment;
   const length = segment.to - segment.from;
-  return segment.start.map((start, index) => {
-    const end = segment.end[index] as number;
-    if (start === end && !segment.flowStart && !segment.flowEnd) return start;
-    const slopeStart = segment.flowStart ? slopeBetween(before, segment, index) * length : 0;
-    const slopeEnd = segment.flowEnd ? slopeBetween(segment, after, index) * length : 0;
-    return quinticBetween(start, end, slopeStart, slopeEnd, u);
-  });
+  const moving: MovingSlot[] = [];
+  for (let index = 0; index < POSE_WIDTH; index += 1) {
+    if (segment.start[index] === segment.end[index] && !segment.flowStart && !segment.flowEnd) continue;
+    moving.push({
+      index,
+      slopeStart: segment.flowStart ? slopeBetween(before, segment, index) * length : 0,
+      slopeEnd: segment.flowEnd ? slopeBetween(segment, after, index) * length : 0,
+    });
+  }
+  return moving;
+}
+
+function setValuesAt(values: Float64Array, { start, end }: TrackSegment, moving: readonly MovingSlot[], u: number): void {
+  for (const { index, slopeStart, slopeEnd } of moving)
+    values[index] = quinticBetween(start[index] as number, end[index] as number, slopeStart, slopeEnd, u);
 }
 
 const LEG_FROM_COLUMN = [
@@ -90,13 +106,15 @@ export function sampleTrack(authored: Track): FormSamples {
   track.segments.forEach((segment, number) => {
     const length = segment.to - segment.from;
     const height = heights[number];
+    const moving = movingSlots(track, number);
+    const pose = { frame: segment.frame, values: segment.start.slice() };
     for (let i = 0; i <= INTERVALS; i += 1) {
       const u = i / INTERVALS;
       const sample = number * each + i;
       const phase = segment.from + u * length;
       const ceiling = height ? height[0] + (height[1] - height[0]) * minimumJerk(u) : Number.POSITIVE_INFINITY;
-      const solved = solvePose({ frame: segment.frame, values: valuesAt(track, number, u) }, ceiling);
-      rows.set(solved.row, sample * ROW_WIDTH);
+      setValuesAt(pose.values, segment, moving, u);
+      const solved = solvePose(pose, ceiling, rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH));
       bases.push(solved.base);
       phases[sample] = phase;
       if (solved.problem && problem === null) problem = { phase, what: solved.problem };

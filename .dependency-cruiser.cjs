@@ -5,13 +5,13 @@ module.exports = {
       name: "core-stands-alone",
       comment: "The computation knows no screen, database, Node or browser package.",
       severity: "error",
-      from: { path: "^core/src", pathNot: "\\.test\\.ts$" },
+      from: { path: "^core/src", pathNot: "\\.(test|fixture)\\.ts$" },
       to: { path: ["^web", "^library", "node_modules/(?!valibot/|jsonc-parser/)"] },
     },
     {
       name: "core-without-node",
       severity: "error",
-      from: { path: "^core/src", pathNot: "\\.test\\.ts$" },
+      from: { path: "^core/src", pathNot: "\\.(test|fixture)\\.ts$" },
       to: { dependencyTypes: ["core"] },
     },
     {

@@ -9,7 +9,7 @@ const lines = (file) =>
   readFileSync(join(ROOT, file), "utf8")
     .split("\n")
     .filter((line) => line.trim() !== "").length;
-const isTest = (file) => file.endsWith(".test.ts") || file.startsWith("web/e2e/");
+const isTest = (file) => /\.(test|fixture)\.ts$/.test(file) || file.startsWith("web/e2e/");
 const sum = (some) => some.reduce((total, file) => total + lines(file), 0);
 const tests = sum(files.filter(isTest));
 const all = sum(files);

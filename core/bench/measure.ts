@@ -1,5 +1,5 @@
 /** One measured thing: milliseconds a run, and the same as a ratio to the calibration loop of this run. */
-export interface Measured {
+interface Measured {
   readonly name: string;
   readonly runs: number;
   readonly median: number;

@@ -1,0 +1,180 @@
+import { DENSITY } from "../body/buoyancy.ts";
+import { ROW_WIDTH, type SidedPoint, sidedPointColumn } from "../body/channels.ts";
+import { type Body, MASS, SHARE } from "../body/segments.ts";
+import type { Side } from "../side.ts";
+import { type Pair, pairOf } from "./reading.ts";
+import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
+import { splineDerivatives } from "./timing.ts";
+
+/** Kilograms in a cubic metre of water. */
+const WATER = 1000;
+/** Drag coefficient of a limb across the flow, and of the flat hand by its angle: .5 edge on, 1.2 flat on. */
+const LIMB_DRAG = 1.1;
+const HAND_DRAG = { edge: 0.5, flat: 0.7 } as const;
+/** The hand as a plate, share of H. */
+const HAND_PLATE = { length: SHARE.hand, breadth: 0.05 } as const;
+const STRIPS = 4;
+
+type Vector = [number, number, number];
+
+/** One piece of a limb: from where to where, and how thick it is. */
+interface Piece {
+  readonly from: SidedPoint;
+  readonly to: SidedPoint;
+  /** Share of body mass, kilograms a litre and share of stature: they give the diameter. */
+  readonly mass: number;
+  readonly density: number;
+  readonly length: number;
+}
+
+const ARM: readonly Piece[] = [
+  { from: "shoulder", to: "elbowJoint", mass: MASS.upperArm.share, density: DENSITY.upperArm, length: SHARE.upperArm },
+  { from: "elbowJoint", to: "wristJoint", mass: MASS.forearm.share, density: DENSITY.forearm, length: SHARE.forearm },
+];
+const LEG: readonly Piece[] = [
+  { from: "hip", to: "kneeJoint", mass: MASS.thigh.share, density: DENSITY.thigh, length: SHARE.thigh },
+  { from: "kneeJoint", to: "ankle", mass: MASS.shank.share, density: DENSITY.shank, length: SHARE.shank },
+];
+
+/** Diameter of a limb as a round cylinder of its mass and density, metres. */
+const diameter = ({ mass, density, length }: Piece, body: Body): number =>
+  2 * Math.sqrt((mass * body.mass) / (Math.PI * density * 1000 * length * body.stature));
+
+const dot = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+const cross = (a: Vector, b: Vector): Vector => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
+const length = (a: Vector): number => Math.sqrt(dot(a, a));
+const minus = (a: Vector, b: Vector): Vector => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+const mix = (a: Vector, b: Vector, at: number): Vector => [
+  a[0] + at * (b[0] - a[0]),
+  a[1] + at * (b[1] - a[1]),
+  a[2] + at * (b[2] - a[2]),
+];
+
+/** Place, metres, and velocity, metres a second, of a point of the body at every sample. */
+function motionOf(samples: SolvedSamples, point: SidedPoint, side: Side, stature: number, cycleSeconds: number) {
+  const first = sidedPointColumn(point, side);
+  const places: Vector[] = [];
+  for (let sample = 0; sample < samples.count; sample += 1) {
+    const at = sample * ROW_WIDTH + first;
+    places.push([0, 1, 2].map((axis) => (samples.rows[at + axis] as number) * stature) as Vector);
+  }
+  const velocities: Vector[] = places.map(() => [0, 0, 0]);
+  samples.segments.forEach(({ from, to, flowStart, flowEnd }, number) => {
+    const start = number * (INTERVALS + 1);
+    const seconds = ((to - from) * cycleSeconds) / INTERVALS;
+    for (const axis of [0, 1, 2] as const) {
+      const along = places.slice(start, start + INTERVALS + 1).map((place) => place[axis]);
+      splineDerivatives(along, seconds, !flowStart && !flowEnd).forEach((rate, i) => {
+        (velocities[start + i] as Vector)[axis] = rate;
+      });
+    }
+  });
+  return { places, velocities };
+}
+
+/** Drag on a surface moving through still water, newtons: against the part of its velocity across `axis`. */
+function dragForce(velocity: Vector, axis: Vector, area: number, coefficient: number): Vector {
+  const along = dot(velocity, axis);
+  const across: Vector = [velocity[0] - along * axis[0], velocity[1] - along * axis[1], velocity[2] - along * axis[2]];
+  const factor = -0.5 * WATER * coefficient * area * length(across);
+  return [factor * across[0], factor * across[1], factor * across[2]];
+}
+
+/** Greatest moment of drag about the joint that carries a limb, newton metres. */
+function peakMoment(
+  samples: SolvedSamples,
+  pieces: readonly Piece[],
+  hand: { readonly from: SidedPoint; readonly to: SidedPoint; readonly paddle: number } | null,
+  side: Side,
+  body: Body,
+  waterline: number,
+  cycleSeconds: number,
+): number {
+  const motion = (point: SidedPoint) => motionOf(samples, point, side, body.stature, cycleSeconds);
+  const ends = pieces.map((piece) => ({ piece, from: motion(piece.from), to: motion(piece.to), thick: diameter(piece, body) }));
+  const plate = hand && { from: motion(hand.from), to: motion(hand.to) };
+  const pivot = ends[0]?.from.places ?? [];
+  const surface = waterline * body.stature;
+  let peak = 0;
+  for (let sample = 0; sample < samples.count; sample += 1) {
+    const total: Vector = [0, 0, 0];
+    const addForce = (place: Vector, force: Vector) => {
+      const moment = cross(minus(place, pivot[sample] as Vector), force);
+      for (const axis of [0, 1, 2] as const) total[axis] += moment[axis];
+    };
+    for (const { piece, from, to, thick } of ends) {
+      const axis = minus(to.places[sample] as Vector, from.places[sample] as Vector);
+      const size = Math.max(1e-9, length(axis));
+      const unit: Vector = [axis[0] / size, axis[1] / size, axis[2] / size];
+      const area = (thick * piece.length * body.stature) / STRIPS;
+      for (let strip = 0; strip < STRIPS; strip += 1) {
+        const at = (strip + 0.5) / STRIPS;
+        const place = mix(from.places[sample] as Vector, to.places[sample] as Vector, at);
+        if (place[1] > surface) continue;
+        addForce(
+          place,
+          dragForce(mix(from.velocities[sample] as Vector, to.velocities[sample] as Vector, at), unit, area, LIMB_DRAG),
+        );
+      }
+    }
+    if (plate) {
+      const place = mix(plate.from.places[sample] as Vector, plate.to.places[sample] as Vector, MASS.hand.at);
+      if (place[1] <= surface) {
+        const velocity = mix(plate.from.velocities[sample] as Vector, plate.to.velocities[sample] as Vector, MASS.hand.at);
+        addForce(
+          place,
+          handForce(
+            velocity,
+            minus(plate.to.places[sample] as Vector, plate.from.places[sample] as Vector),
+            body,
+            hand?.paddle ?? 1,
+          ),
+        );
+      }
+    }
+    peak = Math.max(peak, length(total));
+  }
+  return peak;
+}
+
+/** Drag on the hand as a flat plate: more the straighter it meets the water. */
+function handForce(velocity: Vector, axis: Vector, body: Body, paddle: number): Vector {
+  const size = Math.max(1e-9, length(axis));
+  const unit: Vector = [axis[0] / size, axis[1] / size, axis[2] / size];
+  const speed = Math.max(1e-9, length(velocity));
+  const sine = Math.sqrt(Math.max(0, 1 - (dot(velocity, unit) / speed) ** 2));
+  const area = HAND_PLATE.length * HAND_PLATE.breadth * body.stature ** 2 * paddle;
+  return dragForce(velocity, unit, area, HAND_DRAG.edge + HAND_DRAG.flat * sine);
+}
+
+/** Greatest moments of drag in a round, newton metres, left and right. */
+export interface DragMoments {
+  readonly shoulder: Pair;
+  readonly hip: Pair;
+}
+
+/**
+ * Drag on arms and legs in water, by strips, with the flat hand as a plate. Quasi-steady: no added mass, still water.
+ *
+ * @param samples a form done in water
+ * @param waterline height of the surface over the floor, share of H
+ * @param cycleSeconds seconds of one round; half of it means four times the moment
+ * @param paddle how many times the hand's area is held: 1 the bare hand
+ */
+export function dragMoments(
+  samples: SolvedSamples,
+  body: Body,
+  waterline: number,
+  cycleSeconds: number,
+  paddle = 1,
+): DragMoments {
+  const hand = { from: "wristJoint", to: "fingertip", paddle } as const;
+  return {
+    shoulder: pairOf((side) => peakMoment(samples, ARM, hand, side, body, waterline, cycleSeconds)),
+    hip: pairOf((side) => peakMoment(samples, LEG, null, side, body, waterline, cycleSeconds)),
+  };
+}
+
+/** The shortest round, seconds, whose drag stays within a cap: it goes with the square of speed. */
+export const shortestCycle = (cycleSeconds: number, peak: number, cap: number): number =>
+  cap <= 0 ? Number.POSITIVE_INFINITY : cycleSeconds * Math.sqrt(peak / cap);

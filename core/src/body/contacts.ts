@@ -17,6 +17,7 @@ const HEEL_PRESSURE = 0;
 const FOOT_X = sidedSlots("footX");
 const FOOT_Z = sidedSlots("footZ");
 const TOE_OUT = sidedSlots("toeOut");
+const HEEL_LIFT = sidedSlots("heelLift");
 const HOLD_X = sidedSlots("holdX");
 const HOLD_Z = sidedSlots("holdZ");
 const PELVIS_ROTATION = slot("pelvisRotation");
@@ -27,10 +28,22 @@ export const onlyRests = (contact: FootContact): boolean => contact === "resting
 
 /** Where a foot presses on the floor, shares of H; `press` slides it along a flat foot, -1 to 1. */
 export function pressurePoint(values: Float64Array, side: Side, contact: FootContact, press: number): Point {
-  if (contact === "forefoot" || contact === "restingToe") return solePoint(values, side, FOREFOOT_PRESSURE, 0);
-  if (contact === "heel" || contact === "restingHeel") return solePoint(values, side, HEEL_PRESSURE, 0);
+  if (contact === "restingToe") return solePoint(values, side, FOREFOOT_PRESSURE, 0);
+  if (contact === "restingHeel") return solePoint(values, side, HEEL_PRESSURE, 0);
   const span = press < 0 ? PRESSURE.middle - PRESSURE.back : PRESSURE.forward - PRESSURE.middle;
-  return solePoint(values, side, PRESSURE.middle + press * span, 0);
+  const flat = PRESSURE.middle + press * span;
+  if (contact === "forefoot") return solePoint(values, side, handedOver(values, side, flat, FOREFOOT_PRESSURE), 0);
+  if (contact === "heel") return solePoint(values, side, handedOver(values, side, flat, HEEL_PRESSURE), 0);
+  return solePoint(values, side, flat, 0);
+}
+
+/** The foot's pitch by which its weight is all on the ball, or all on the heel, degrees. */
+const HANDED_OVER_BY = 8;
+
+/** Goes from one place along the foot to another while heel or toes leave the floor, foot lengths. */
+function handedOver(values: Float64Array, side: Side, from: number, to: number): number {
+  const share = Math.min(1, Math.abs(values[HEEL_LIFT[sideIndex(side)]] as number) / HANDED_OVER_BY);
+  return from + share * (to - from);
 }
 
 /** A point of the sole, `ahead` foot lengths in front of the ankle and `aside` to the right of the foot's axis. */
@@ -58,14 +71,21 @@ function footContact(values: Float64Array, side: Side, contact: FootContact): Co
     case "flat":
       return { corners: solePatch(values, side, -SHARE.heelBehindAnkle, 1 - SHARE.heelBehindAnkle), share: 1 };
     case "forefoot":
-      return { corners: solePatch(values, side, TOE_PATCH.from, TOE_PATCH.to), share: 1 };
+      return {
+        corners: solePatch(values, side, handedOver(values, side, HEEL_PATCH.from, TOE_PATCH.from), TOE_PATCH.to),
+        share: 1,
+      };
     case "heel":
-      return { corners: solePatch(values, side, HEEL_PATCH.from, HEEL_PATCH.to), share: 1 };
+      return {
+        corners: solePatch(values, side, HEEL_PATCH.from, handedOver(values, side, TOE_PATCH.to, HEEL_PATCH.to)),
+        share: 1,
+      };
     case "restingToe":
       return { corners: solePatch(values, side, TOE_PATCH.from, TOE_PATCH.to), share: RESTING_SHARE };
     case "restingHeel":
       return { corners: solePatch(values, side, HEEL_PATCH.from, HEEL_PATCH.to), share: RESTING_SHARE };
     case "lifted":
+    case "onItsWay":
       return { corners: [], share: 0 };
   }
 }

@@ -112,19 +112,29 @@ export const plantedFoot = (): PlantedFoot => ({
  * Sets a foot from where its ankle stands over the floor with the heel down, shares of H, and its angles in degrees.
  *
  * @param toeOut outward positive
- * @param heelLift how far the heel is lifted off the floor about the ball of the foot
+ * @param heelLift how far the heel is lifted off the floor about the ball of the foot; negative, how far the toes are
+ * lifted about the heel
+ * @param up height of the whole foot over the floor
  */
-export function setPlantedFoot(foot: PlantedFoot, side: Side, x: number, z: number, toeOut: number, heelLift: number): void {
+export function setPlantedFoot(
+  foot: PlantedFoot,
+  side: Side,
+  x: number,
+  z: number,
+  toeOut: number,
+  heelLift: number,
+  up: number,
+): void {
   const axisX = Math.cos(toeOut * DEGREE);
   const axisZ = sideSign(side) * Math.sin(toeOut * DEGREE);
   const cosLift = Math.cos(heelLift * DEGREE);
   const sinLift = Math.sin(heelLift * DEGREE);
-  // The heel lifts about the ball of the foot, carrying the ankle up and forward.
-  const ball = TOE_PATCH.from * SHARE.footLength;
-  const forward = ball - (ball * cosLift - SHARE.ankleHeight * sinLift);
+  // The heel lifts about the ball of the foot, carrying the ankle up and forward; the toes lift about the heel.
+  const pivot = (heelLift >= 0 ? TOE_PATCH.from : -SHARE.heelBehindAnkle) * SHARE.footLength;
+  const forward = pivot - (pivot * cosLift - SHARE.ankleHeight * sinLift);
   foot.x = x + forward * axisX;
   foot.z = z + forward * axisZ;
-  foot.y = ball * sinLift + SHARE.ankleHeight * cosLift;
+  foot.y = up + pivot * sinLift + SHARE.ankleHeight * cosLift;
   foot.axisX = axisX;
   foot.axisZ = axisZ;
   foot.axis[0] = axisX * cosLift;

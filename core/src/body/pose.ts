@@ -48,11 +48,15 @@ const SIDED_SLOTS = [
   { name: "legRotation", whenMirrored: "keep" },
   { name: "legKnee", whenMirrored: "keep" },
   { name: "legAnkle", whenMirrored: "keep" },
-  /** A standing foot: ankle projection on the floor, toe-out, heel lifted off the floor. */
+  /** A foot at the floor: ankle projection, toe-out, pitch (heel up about the ball, or negative: toes up about the heel). */
   { name: "footX", whenMirrored: "keep" },
   { name: "footZ", whenMirrored: "negate" },
   { name: "toeOut", whenMirrored: "keep" },
   { name: "heelLift", whenMirrored: "keep" },
+  /** Height of a foot on its way from one place to another, share of H. */
+  { name: "footUp", whenMirrored: "keep" },
+  /** How closed the hand is, 0 open to 1 a fist; for the picture alone. */
+  { name: "fist", whenMirrored: "keep" },
 ] as const;
 
 export type MidlineSlot = (typeof MIDLINE_SLOTS)[number]["name"];
@@ -73,8 +77,14 @@ export const sidedSlot = (name: SidedSlot, side: Side): number => sidedNumber[na
 /** Left and right index of a sided slot; look up once, outside loops. */
 export const sidedSlots = (name: SidedSlot): readonly [number, number] => [sidedSlot(name, "left"), sidedSlot(name, "right")];
 
-/** How a foot meets the floor. A resting toe or heel carries a twentieth of the weight. */
-export type FootContact = "flat" | "forefoot" | "heel" | "restingToe" | "restingHeel" | "lifted";
+/**
+ * How a foot meets the floor. A resting toe or heel carries a twentieth of the weight. A lifted foot goes where its leg's
+ * angles say; one on its way to another place goes where that way says.
+ */
+export type FootContact = "flat" | "forefoot" | "heel" | "restingToe" | "restingHeel" | "lifted" | "onItsWay";
+
+/** Whether a foot is off the floor. */
+export const isOff = (contact: FootContact): boolean => contact === "lifted" || contact === "onItsWay";
 
 /** What a hand does: free, or held at the place in the hold slots. */
 export type HandHold =

@@ -1,7 +1,7 @@
 import { SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { baseOfSupport, marginOfStability, type Point, RESTING_SHARE, RESTING_SHARE_USED } from "./base-of-support.ts";
 import { column, pointColumn, ROW_WIDTH, sidedColumns, sidedPointColumns } from "./channels.ts";
-import { contactsOf, onlyRests, pressurePoint, quietPlace } from "./contacts.ts";
+import { bearsWeight, contactsOf, onlyRests, pressurePoint, quietPlace } from "./contacts.ts";
 import {
   type FreeLegAngles,
   highestHip,
@@ -14,7 +14,7 @@ import {
   readPlantedLeg,
   setPlantedFoot,
 } from "./leg.ts";
-import { type HandHold, type Pose, type PoseFrame, sidedSlots, slot } from "./pose.ts";
+import { type HandHold, isOff, type Pose, type PoseFrame, sidedSlots, slot } from "./pose.ts";
 import { readLoadsAndHeights } from "./readings.ts";
 import { DEGREE } from "./rotation.ts";
 import { SHARE, STRAIGHT_HIP_HEIGHT } from "./segments.ts";
@@ -60,6 +60,7 @@ const FOOT_X = sidedSlots("footX");
 const FOOT_Z = sidedSlots("footZ");
 const TOE_OUT = sidedSlots("toeOut");
 const HEEL_LIFT = sidedSlots("heelLift");
+const FOOT_UP = sidedSlots("footUp");
 const LEG_FLEXION = sidedSlots("legFlexion");
 const LEG_ABDUCTION = sidedSlots("legAbduction");
 const LEG_ROTATION = sidedSlots("legRotation");
@@ -89,6 +90,7 @@ function setFeet(pose: Pose): void {
       values[FOOT_Z[i]] as number,
       values[TOE_OUT[i]] as number,
       values[HEEL_LIFT[i]] as number,
+      values[FOOT_UP[i]] as number,
     );
   }
 }
@@ -96,8 +98,8 @@ function setFeet(pose: Pose): void {
 /** Shares of the weight on the left and right foot while standing. */
 function standingShares(pose: Pose): [number, number] {
   const [left, right] = pose.frame.feet;
-  if (left === "lifted") return [0, 1];
-  if (right === "lifted") return [1, 0];
+  if (isOff(left)) return [0, 1];
+  if (isOff(right)) return [1, 0];
   let share = pose.values[WEIGHT_LEFT] as number;
   if (onlyRests(left)) share = Math.min(share, RESTING_SHARE);
   if (onlyRests(right)) share = Math.max(share, 1 - RESTING_SHARE);
@@ -196,15 +198,18 @@ function solveStanding(pose: Pose, row: Float64Array, ceiling: number): [number,
   const press = pose.values[PRESS] as number;
   let targetX = 0;
   let targetZ = 0;
+  // On the balls of the feet the body stands as much higher as the ankles do.
+  let raised = 0;
   for (const side of SIDES) {
     const contact = pose.frame.feet[sideIndex(side)];
     const share = shares[sideIndex(side)];
-    if (contact === "lifted" || share === 0) continue;
+    if (isOff(contact) || share === 0) continue;
     const pressure = pressurePoint(pose.values, side, contact, press);
     targetX += share * pressure[0];
     targetZ += share * pressure[1];
+    if (bearsWeight(contact)) raised += share * (feet[sideIndex(side)].y - SHARE.ankleHeight);
   }
-  const wanted = STRAIGHT_HIP_HEIGHT - (legLength(0) - legLength(pose.values[SINK] as number));
+  const wanted = STRAIGHT_HIP_HEIGHT + raised - (legLength(0) - legLength(pose.values[SINK] as number));
   pelvisAt[0] = targetX;
   pelvisAt[2] = targetZ;
   const holding = pose.frame.hands.some(isFixed);
@@ -249,7 +254,7 @@ function solveSeated(pose: Pose, row: Float64Array, seatHeight: number): [number
 
 /** The seat fixes the pelvis, so the weight on the feet is an output: how far the mass is towards the feet. */
 function seatedShares(pose: Pose, row: Float64Array): [number, number] {
-  const down = SIDES.filter((side) => pose.frame.feet[sideIndex(side)] !== "lifted");
+  const down = SIDES.filter((side) => !isOff(pose.frame.feet[sideIndex(side)]));
   if (down.length === 0) return [0, 0];
   let overX = 0;
   let overZ = 0;
@@ -266,7 +271,15 @@ function seatedShares(pose: Pose, row: Float64Array): [number, number] {
 }
 
 /** What the base of support depends on besides the frame. */
-const BASE_SLOTS = [...FOOT_X, ...FOOT_Z, ...TOE_OUT, ...sidedSlots("holdX"), ...sidedSlots("holdZ"), slot("pelvisRotation")];
+const BASE_SLOTS = [
+  ...HEEL_LIFT,
+  ...FOOT_X,
+  ...FOOT_Z,
+  ...TOE_OUT,
+  ...sidedSlots("holdX"),
+  ...sidedSlots("holdZ"),
+  slot("pelvisRotation"),
+];
 const lastValues = new Float64Array(BASE_SLOTS.length);
 let lastFrame: PoseFrame | null = null;
 let lastBase: readonly Point[] = [];

@@ -1,6 +1,6 @@
 import { marginOfStability, type Point } from "../body/base-of-support.ts";
 import { column, ROW_WIDTH } from "../body/channels.ts";
-import { sidedSlots } from "../body/pose.ts";
+import { isOff, sidedSlots } from "../body/pose.ts";
 import { GRAVITY } from "../body/segments.ts";
 import {
   movementDemand,
@@ -69,10 +69,10 @@ function dynamicMargin(samples: FormSamples, sample: number, stature: number, cy
 /** What the base of one segment asks in quiet; the longest spells are in seconds. */
 function baseDemand({ frame, start }: TrackSegment, longest: { oneLeg: Pair; toeDown: Pair }): number {
   const { seating, feet } = frame;
-  if (seating.kind === "seated") return seatedBaseDemand(seating.backSupported, seating.atFront, feet.includes("lifted"));
+  if (seating.kind === "seated") return seatedBaseDemand(seating.backSupported, seating.atFront, feet.some(isOff));
   for (const side of SIDES) {
     const other = otherFoot(frame, side);
-    if (other === "lifted") return oneLegDemand(longest.oneLeg[sideIndex(side)]);
+    if (isOff(other)) return oneLegDemand(longest.oneLeg[sideIndex(side)]);
     if (other === "restingToe" || other === "restingHeel") return toeDownDemand(longest.toeDown[sideIndex(side)]);
   }
   const heels = feet.every((foot) => foot === "forefoot") ? 1.5 : 0;

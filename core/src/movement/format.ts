@@ -37,6 +37,18 @@ const ArmKey = v.strictObject({
   wrist: angle("wrist"),
   girdleUp: v.optional(between(-0.03, 0.03)),
   girdleForward: v.optional(between(-0.03, 0.03)),
+  /** How closed the hand is: 0 open, 1 a fist. */
+  fist: v.optional(between(0, 1)),
+});
+
+const FootKey = v.strictObject({
+  /** Heel lifted about the ball of the foot, degrees. */
+  heel: v.optional(between(0, 50)),
+  /** Toes lifted about the heel, degrees. */
+  toes: v.optional(between(0, 30)),
+  /** Where the foot stands from its place in the stance: ahead and outward, shares of stature. Getting there is a step. */
+  ahead: v.optional(between(-0.4, 0.4)),
+  outward: v.optional(between(-0.4, 0.4)),
 });
 
 const LiftKey = v.strictObject({
@@ -44,6 +56,7 @@ const LiftKey = v.strictObject({
   hipFlexion: angle("hipFlexion"),
   hipAbduction: angle("hipAbduction"),
   knee: angle("knee"),
+  ankle: angle("dorsiflexion"),
 });
 
 const Key = v.strictObject({
@@ -77,6 +90,9 @@ const Key = v.strictObject({
   arms: v.optional(ArmKey),
   leadArm: v.optional(ArmKey),
   trailArm: v.optional(ArmKey),
+  feet: v.optional(FootKey),
+  leadFoot: v.optional(FootKey),
+  trailFoot: v.optional(FootKey),
   /** A foot off the floor; null puts it down again. */
   lift: v.optional(v.nullable(LiftKey)),
   /** What is said on the way to this key. */

@@ -19,7 +19,7 @@ function load(file: string): Movement {
 }
 
 function everyForm(movement: Movement): { choice: FormChoice; name: string }[] {
-  return FORM_KINDS.flatMap((kind) =>
+  return FORM_KINDS.filter((kind) => movement.forms[kind] !== false).flatMap((kind) =>
     (kind === "supported" ? SIDES : [null]).flatMap((hold) =>
       (movement.vary.toeDown && kind !== "seated" ? [false, true] : [false]).map((toeDown) => ({
         choice: { ...FULL_STANDING, kind, hold, toeDown },

@@ -1,5 +1,5 @@
 import { column, LANDMARK_TOLERANCE, ROW_WIDTH, sidedColumns, VALUE_WIDTH } from "../body/channels.ts";
-import type { PoseFrame } from "../body/pose.ts";
+import { isOff, type PoseFrame } from "../body/pose.ts";
 import { addedDemand, SUPPORT_RELIEF } from "../body/steadiness.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { type Feature, featuresOf } from "./features.ts";
@@ -129,7 +129,7 @@ export function readForm(samples: SolvedSamples, declared: readonly (typeof DECL
     ...extremes(samples, weights),
     handAboveShoulder: above,
     heldOut: held,
-    oneLeg: spellsOfSides(samples, (frame, side) => otherFoot(frame, side) === "lifted" && frame.seating.kind === "standing"),
+    oneLeg: spellsOfSides(samples, (frame, side) => isOff(otherFoot(frame, side)) && frame.seating.kind === "standing"),
     toeDown: spellsOfSides(samples, (frame, side) => otherFoot(frame, side) === "restingToe"),
     added,
     support: Float64Array.from(segments, ({ frame }) => supportOf(frame)),

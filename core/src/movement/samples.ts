@@ -1,6 +1,6 @@
 import type { Point } from "../body/base-of-support.ts";
 import { column, pointColumn, ROW_WIDTH, sidedColumn } from "../body/channels.ts";
-import { POSE_WIDTH, type Pose, type PoseFrame, type SidedSlot, sidedSlot } from "../body/pose.ts";
+import { POSE_WIDTH, type Pose, type PoseFrame, type SidedSlot, sidedSlot, sidedSlots } from "../body/pose.ts";
 import { solvePose } from "../body/solve.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { type FormReading, readForm } from "./reading.ts";
@@ -49,6 +49,17 @@ function movingSlots(track: Track, number: number): MovingSlot[] {
 function setValuesAt(values: Float64Array, { start, end }: TrackSegment, moving: readonly MovingSlot[], u: number): void {
   for (const { index, slopeStart, slopeEnd } of moving)
     values[index] = quinticBetween(start[index] as number, end[index] as number, slopeStart, slopeEnd, u);
+}
+
+/** Clearance of a foot on its way, share of H. */
+const CLEARANCE = 0.03;
+const FOOT_UP = sidedSlots("footUp");
+
+function liftFeetOnTheirWay({ frame, values }: Pose, u: number): void {
+  for (const side of SIDES) {
+    const i = sideIndex(side);
+    if (frame.feet[i] === "onItsWay") values[FOOT_UP[i]] = CLEARANCE * 16 * u * u * (1 - u) * (1 - u);
+  }
 }
 
 const LEG_FROM_COLUMN = [
@@ -114,6 +125,7 @@ export function sampleTrack(authored: Track): FormSamples {
       const phase = segment.from + u * length;
       const ceiling = height ? height[0] + (height[1] - height[0]) * minimumJerk(u) : Number.POSITIVE_INFINITY;
       setValuesAt(pose.values, segment, moving, u);
+      liftFeetOnTheirWay(pose, u);
       const solved = solvePose(pose, ceiling, rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH));
       bases.push(solved.base);
       phases[sample] = phase;

@@ -11,7 +11,7 @@ import {
   slot,
 } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
-import { otherSide, SIDES, type Side, sideIndex } from "../side.ts";
+import { otherSide, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { armMoves, type FormChoice, FULL_SIZE } from "./form.ts";
 import type { DECLARED_FEATURES, Movement, MovementKey, MovementStance } from "./format.ts";
 
@@ -75,14 +75,24 @@ const LEAD: Side = "right";
 const TRAIL: Side = "left";
 const bodySide = (role: "lead" | "trail"): Side => (role === "lead" ? LEAD : TRAIL);
 
-const ARM_SLOTS = ["elevation", "plane", "axial", "elbow", "forearm", "wrist", "girdleUp", "girdleForward"] as const;
+const ARM_SLOTS = ["elevation", "plane", "axial", "elbow", "forearm", "wrist", "girdleUp", "girdleForward", "fist"] as const;
+const FOOT_SLOTS = ["heelLift", "footX", "footZ"] as const;
 const LEG_SLOTS = ["legFlexion", "legAbduction", "legRotation", "legKnee", "legAnkle"] as const;
 
 /** A key pose before forms: flat values and the foot that is off the floor. Lead is right. */
 interface AuthoredKey {
   readonly key: MovementKey;
+  /** In the foot slots: how far each foot stands from its place in the stance. */
   readonly values: Float64Array;
   readonly lift: Side | null;
+}
+
+function setFoot(values: Float64Array, side: Side, foot: MovementKey["feet"]): void {
+  if (!foot) return;
+  if (foot.heel !== undefined || foot.toes !== undefined)
+    values[sidedSlot("heelLift", side)] = foot.toes ? -foot.toes : (foot.heel ?? 0);
+  if (foot.ahead !== undefined) values[sidedSlot("footX", side)] = foot.ahead;
+  if (foot.outward !== undefined) values[sidedSlot("footZ", side)] = sideSign(side) * foot.outward;
 }
 
 function setArm(values: Float64Array, side: Side, arm: MovementKey["arms"]): void {
@@ -112,11 +122,15 @@ function applyKey(values: Float64Array, key: MovementKey): void {
   for (const side of SIDES) setArm(values, side, key.arms);
   setArm(values, LEAD, key.leadArm);
   setArm(values, TRAIL, key.trailArm);
+  for (const side of SIDES) setFoot(values, side, key.feet);
+  setFoot(values, LEAD, key.leadFoot);
+  setFoot(values, TRAIL, key.trailFoot);
   if (key.lift) {
     const side = bodySide(key.lift.foot);
     values[sidedSlot("legFlexion", side)] = key.lift.hipFlexion ?? 0;
     values[sidedSlot("legAbduction", side)] = key.lift.hipAbduction ?? 0;
     values[sidedSlot("legKnee", side)] = key.lift.knee ?? 0;
+    values[sidedSlot("legAnkle", side)] = key.lift.ankle ?? 0;
   }
 }
 
@@ -132,13 +146,17 @@ function authoredKeys(keys: readonly MovementKey[]): AuthoredKey[] {
   return authored;
 }
 
+function add(values: Float64Array, index: number, value: number): void {
+  values[index] = (values[index] as number) + value;
+}
+
 function setStandingFeet(values: Float64Array, stance: MovementStance, depth: FormChoice["depth"]): void {
   const width = stance.width ?? STANCE_WIDTH[stance.kind];
   const length = (stance.length ?? STANCE_LENGTH[stance.kind]) * (depth === "high" ? DEPTH_OF_HIGH.length : 1);
   const front = stance.front ? bodySide(stance.front) : null;
   for (const side of SIDES) {
-    values[sidedSlot("footZ", side)] = (side === "left" ? -width : width) / 2;
-    values[sidedSlot("footX", side)] = front === side ? length : 0;
+    add(values, sidedSlot("footZ", side), (sideSign(side) * width) / 2);
+    add(values, sidedSlot("footX", side), front === side ? length : 0);
     const rear = front !== null && front !== side;
     values[sidedSlot("toeOut", side)] = (rear ? stance.rearToeOut : undefined) ?? stance.toeOut ?? 0;
   }
@@ -146,8 +164,8 @@ function setStandingFeet(values: Float64Array, stance: MovementStance, depth: Fo
 
 function setSeatedFeet(values: Float64Array): void {
   for (const side of SIDES) {
-    values[sidedSlot("footX", side)] = SHARE.thigh;
-    values[sidedSlot("footZ", side)] = (side === "left" ? -SEATED_WIDTH : SEATED_WIDTH) / 2;
+    add(values, sidedSlot("footX", side), SHARE.thigh);
+    add(values, sidedSlot("footZ", side), (sideSign(side) * SEATED_WIDTH) / 2);
     values[sidedSlot("toeOut", side)] = 0;
   }
 }
@@ -184,6 +202,12 @@ const TRUNK_SLOTS = [
   "headGlide",
 ] as const;
 
+/** Whether a foot stands elsewhere in another key pose. */
+const stepsBetween = (a: AuthoredKey, b: AuthoredKey, side: Side): boolean =>
+  (["footX", "footZ"] as const).some(
+    (name) => Math.abs((a.values[sidedSlot(name, side)] as number) - (b.values[sidedSlot(name, side)] as number)) > 1e-9,
+  );
+
 /** key 0 + size . (key - key 0), group by group. Weight stays whole where a foot lifts: it must be all on the other. */
 function resize(keys: readonly AuthoredKey[], lead: Side, choice: FormChoice): void {
   const first = (keys[0] as AuthoredKey).values.slice();
@@ -192,14 +216,16 @@ function resize(keys: readonly AuthoredKey[], lead: Side, choice: FormChoice): v
     values[index] = start + (eighths / FULL_SIZE) * ((values[index] as number) - start);
   };
   const lifts = keys.some((key) => key.lift !== null);
+  const steps = SIDES.some((side) => keys.some((key) => stepsBetween(keys[0] as AuthoredKey, key, side)));
   for (const { values } of keys) {
     for (const name of TRUNK_SLOTS) scale(values, slot(name), choice.sizes.body);
-    if (!lifts) scale(values, slot("weightLeft"), choice.sizes.body);
+    if (!lifts && !steps) scale(values, slot("weightLeft"), choice.sizes.body);
     for (const side of SIDES) {
       // Sides here are lead = right; the choice speaks of the person's own sides.
       const own = lead === LEAD ? side : otherSide(side);
       const arm = own === "left" ? choice.sizes.armLeft : choice.sizes.armRight;
       for (const name of ARM_SLOTS) scale(values, sidedSlot(name, side), arm);
+      for (const name of FOOT_SLOTS) scale(values, sidedSlot(name, side), choice.sizes.body);
       for (const name of LEG_SLOTS) {
         const index = sidedSlot(name, side);
         if (keys.some((key) => key.lift === side)) values[index] = ((values[index] as number) * choice.sizes.body) / FULL_SIZE;
@@ -218,10 +244,15 @@ function seatedLift(keys: readonly AuthoredKey[]): void {
   }
 }
 
-function footContacts(lift: Side | null, choice: FormChoice): readonly [FootContact, FootContact] {
+/** How each foot meets the floor between two key poses: the less of what the two say. */
+function footContacts(start: AuthoredKey, end: AuthoredKey, choice: FormChoice): readonly [FootContact, FootContact] {
+  const lift = start.lift ?? end.lift;
   const contact = (side: Side): FootContact => {
-    if (lift !== side) return "flat";
-    return choice.toeDown && choice.kind !== "seated" ? "restingToe" : "lifted";
+    if (lift === side) return choice.toeDown && choice.kind !== "seated" ? "restingToe" : "lifted";
+    if (stepsBetween(start, end, side)) return "onItsWay";
+    const pitch = (key: AuthoredKey) => key.values[sidedSlot("heelLift", side)] as number;
+    if (pitch(start) > 0 || pitch(end) > 0) return "forefoot";
+    return pitch(start) < 0 || pitch(end) < 0 ? "heel" : "flat";
   };
   return [contact("left"), contact("right")];
 }
@@ -235,7 +266,13 @@ function handHolds(lead: Side, choice: FormChoice): readonly [HandHold, HandHold
   return [hold("left"), hold("right")];
 }
 
-function setHolds(values: Float64Array, hands: readonly [HandHold, HandHold], rest: { x: number; y: number; z: number }): void {
+/** @param railFrom the middle of the feet at the start: a rail stays where it is when the feet step */
+function setHolds(
+  values: Float64Array,
+  hands: readonly [HandHold, HandHold],
+  rest: { x: number; y: number; z: number },
+  railFrom: number,
+): void {
   for (const side of SIDES) {
     const s = side === "left" ? -1 : 1;
     const set = (name: SidedSlot, value: number) => {
@@ -247,8 +284,7 @@ function setHolds(values: Float64Array, hands: readonly [HandHold, HandHold], re
       set("holdY", rest.y);
       set("holdZ", s * rest.z);
     } else if (hand === "firm") {
-      const middle = ((values[sidedSlot("footX", "left")] as number) + (values[sidedSlot("footX", "right")] as number)) / 2;
-      set("holdX", middle + RAIL.ahead);
+      set("holdX", railFrom + RAIL.ahead);
       set("holdY", RAIL.height);
       set("holdZ", s * RAIL.aside);
     }
@@ -277,9 +313,13 @@ export function trackOf(movement: Movement, choice: FormChoice, lead: Side): Tra
   if (seated) seatedLift(keys);
   const toeDown = choice.toeDown && !seated;
   const hands = handHolds(lead, choice);
+  const railFrom = SIDES.reduce(
+    (sum, side) => sum + ((keys[0] as AuthoredKey).values[sidedSlot("footX", side)] as number) / 2,
+    0,
+  );
   const lifting = keys.find((key) => key.lift !== null)?.lift ?? null;
   for (const { values, lift } of keys) {
-    setHolds(values, hands, RESTING_HAND[seated ? "seated" : "standing"]);
+    setHolds(values, hands, RESTING_HAND[seated ? "seated" : "standing"], railFrom);
     if (toeDown && lifting !== null) {
       const onLeft = values[slot("weightLeft")] as number;
       values[slot("weightLeft")] = Math.min(WEIGHT_WITH_TOE_DOWN, Math.max(1 - WEIGHT_WITH_TOE_DOWN, onLeft));
@@ -295,10 +335,9 @@ export function trackOf(movement: Movement, choice: FormChoice, lead: Side): Tra
   for (let i = 0; i < cycles; i += 1) {
     const start = keys[i] as AuthoredKey;
     const end = keys[i + 1] as AuthoredKey;
-    const lift = start.lift ?? end.lift;
     let swing: TrackSegment["swing"] = null;
     if (start.lift !== end.lift && !toeDown) swing = end.lift === null ? "lowering" : "lifting";
-    const frame: PoseFrame = { seating, feet: footContacts(lift, choice), hands };
+    const frame: PoseFrame = { seating, feet: footContacts(start, end, choice), hands };
     const cyclicFlow = keys[0]?.key.flow === true && (keys[cycles] as AuthoredKey).key.flow === true;
     segments.push({
       from: start.key.at,

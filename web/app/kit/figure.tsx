@@ -3,22 +3,21 @@ import type { PoseFrame } from "@able-tide/core/body/pose";
 import { RAIL } from "@able-tide/core/movement/track";
 import { otherSide, SIDES, type Side, sideIndex } from "@able-tide/core/side";
 
-/** How the body is looked at: turned so many degrees from face to face. 0 front, 90 from the person's right. */
-const VIEWS = { front: 0, oblique: 38, side: 90 } as const;
-export type View = keyof typeof VIEWS;
+/** How the body is looked at: turned so many degrees from face to face (0 front, 90 from the person's right), or from above. */
+const TURNS = { front: 0, oblique: 38, side: 90 } as const;
+export type View = keyof typeof TURNS | "above";
 
 type Place = { readonly x: number; readonly y: number; readonly near: number };
 
 /** Puts a point of a sample row (shares of stature) on the picture plane, in hundredths of stature. */
 function placer(row: ArrayLike<number>, view: View) {
-  const turn = (VIEWS[view] * Math.PI) / 180;
+  const turn = view === "above" ? 0 : (TURNS[view] * Math.PI) / 180;
   const cos = Math.cos(turn);
   const sin = Math.sin(turn);
-  const project = (x: number, y: number, z: number): Place => ({
-    x: 100 * (x * sin - z * cos),
-    y: -100 * y,
-    near: x * cos + z * sin,
-  });
+  const project = (x: number, y: number, z: number): Place =>
+    view === "above"
+      ? { x: 100 * z, y: -100 * x, near: y }
+      : { x: 100 * (x * sin - z * cos), y: -100 * y, near: x * cos + z * sin };
   return {
     project,
     at: (column: number) => project(row[column] as number, row[column + 1] as number, row[column + 2] as number),
@@ -101,8 +100,12 @@ function headOf(at: (column: number) => Place): Part {
   const neck = at(pointColumn("neck"));
   const crown = at(pointColumn("crown"));
   const eyes = at(pointColumn("eyes"));
-  const mid = { x: crown.x + 0.44 * (neck.x - crown.x), y: crown.y + 0.44 * (neck.y - crown.y) };
-  // The head leans a little towards where the eyes look, so that a turn shows.
+  const mid = {
+    x: crown.x + 0.44 * (neck.x - crown.x),
+    y: crown.y + 0.44 * (neck.y - crown.y),
+    near: crown.near + 0.44 * (neck.near - crown.near),
+  };
+  // The head leans a little towards where the eyes look, and a soft shade lies at their level, so that a turn shows.
   const look = 0.18 * (eyes.x - mid.x);
   return {
     key: "head",
@@ -116,6 +119,16 @@ function headOf(at: (column: number) => Place): Part {
           strokeLinecap="round"
         />
         <ellipse cx={mid.x + look} cy={mid.y} rx="5.4" ry="6.6" fill="var(--figure-near)" />
+        {eyes.near > mid.near + 0.01 && (
+          <ellipse
+            cx={mid.x + 0.62 * (eyes.x - mid.x)}
+            cy={mid.y + 0.62 * (eyes.y - mid.y)}
+            rx="2.9"
+            ry="1.5"
+            fill="var(--figure-trunk)"
+            opacity="0.55"
+          />
+        )}
       </g>
     ),
   };
@@ -160,6 +173,9 @@ function Setting({ frame, row, view }: { frame: PoseFrame; row: ArrayLike<number
   );
 }
 
+/** From above the picture reaches so far to each side of the pelvis, hundredths of stature. */
+const ABOVE = 46;
+
 /** How much of the picture is to each side of the pelvis and over the floor, hundredths of stature. */
 const ROOM = { reach: { aside: 46, above: 129 }, body: { aside: 31, above: 107 } } as const;
 
@@ -196,15 +212,14 @@ export function Figure({ row, frame, view, lines = [], room = "reach", label, cl
   const { at } = placer(row, view);
   const trunk = trunkOf(at);
   const parts = [...SIDES.flatMap((side) => limbsOf(side, at, trunk.near)), trunk, headOf(at)].sort((a, b) => a.near - b.near);
-  const centre = at(pointColumn("pelvis")).x;
+  const { x: centre, y: middle } = at(pointColumn("pelvis"));
+  const { aside, above } = ROOM[room];
+  const viewBox =
+    view === "above" ? [centre - ABOVE, middle - ABOVE, 2 * ABOVE, 2 * ABOVE] : [centre - aside, -above, 2 * aside, above + 5];
   const named = label ? ({ role: "img", "aria-label": label } as const) : ({ "aria-hidden": true } as const);
   return (
-    <svg
-      viewBox={`${(centre - ROOM[room].aside).toFixed(1)} ${-ROOM[room].above} ${2 * ROOM[room].aside} ${ROOM[room].above + 5}`}
-      className={className}
-      {...named}
-    >
-      <path d={`M${centre - 44} 1.6 H${centre + 44}`} stroke="var(--figure-ground)" strokeWidth="1.4" />
+    <svg viewBox={viewBox.map((value) => value.toFixed(1)).join(" ")} className={className} {...named}>
+      {view !== "above" && <path d={`M${centre - 44} 1.6 H${centre + 44}`} stroke="var(--figure-ground)" strokeWidth="1.4" />}
       <Setting frame={frame} row={row} view={view} />
       {parts.map((part) => part.node)}
       {lines.map(({ height, label: words, side }) => (

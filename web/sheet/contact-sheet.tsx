@@ -1,0 +1,40 @@
+import { type FormKind, FULL_STANDING } from "@able-tide/core/movement/form";
+import type { Movement } from "@able-tide/core/movement/format";
+import { sampleTrack } from "@able-tide/core/movement/samples";
+import { trackOf } from "@able-tide/core/movement/track";
+import { renderToStaticMarkup } from "react-dom/server";
+import { FigureStrip } from "../app/kit/moving-figure.tsx";
+
+const VIEWS = ["front", "side", "above"] as const;
+const COLOURS = `
+  :root { --figure-near: #26707d; --figure-far: #8cc2c4; --figure-trunk: #1d5563; --figure-ground: #d5c8ac; --figure-mark: #b8451d; }
+  body { margin: 12px; font: 14px sans-serif; color: #10303a; background: #fff; display: grid; grid-template-columns: repeat(4, 1fr); gap: 8px; }
+  figure { margin: 0; border: 1px solid #d5c8ac; border-radius: 6px; padding: 4px 6px; overflow: hidden; }
+  .row { display: flex; } .row svg { flex: 1; min-width: 0; } .front svg, .side svg { height: 74px; } .above svg { height: 46px; }`;
+
+function Tile({ movement, kind }: { movement: Movement; kind: FormKind }) {
+  const track = trackOf(movement, { ...FULL_STANDING, kind, hold: kind === "supported" ? "left" : null }, "right");
+  const samples = track && sampleTrack(track);
+  return (
+    <figure>
+      <figcaption>
+        <strong>{movement.name.en}</strong> · {kind}
+        {samples?.problem && ` · ${samples.problem.what.kind} at ${samples.problem.phase.toFixed(2)}`}
+      </figcaption>
+      {samples &&
+        VIEWS.map((view) => (
+          <div key={view} className={view}>
+            <FigureStrip samples={samples} view={view} className="row" />
+          </div>
+        ))}
+    </figure>
+  );
+}
+
+/** A page of movements in one form each, their key poses from the front, the side and above. */
+export function contactSheet(movements: readonly Movement[], kind: FormKind): string {
+  const tiles = movements.filter((movement) => movement.forms[kind] !== false);
+  return `<!doctype html><meta charset="utf-8"><style>${COLOURS}</style>${renderToStaticMarkup(
+    tiles.map((movement) => <Tile key={movement.id} movement={movement} kind={kind} />),
+  )}`;
+}

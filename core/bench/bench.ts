@@ -8,7 +8,7 @@ import { createFormLibrary } from "../src/fit/form-library.ts";
 import { fitPerson } from "../src/fit/session.ts";
 import { readDemand } from "../src/movement/demand.ts";
 import { FULL_STANDING } from "../src/movement/form.ts";
-import { type Movement, readMovement } from "../src/movement/format.ts";
+import { hasLandForm, type Movement, readMovement } from "../src/movement/format.ts";
 import { sampleTrack } from "../src/movement/samples.ts";
 import { type Track, trackOf } from "../src/movement/track.ts";
 import { report } from "./measure.ts";
@@ -16,7 +16,8 @@ import { report } from "./measure.ts";
 const FOLDER = process.env["LIBRARY_FOLDER"] ?? "library";
 const movements = readdirSync(FOLDER)
   .filter((name) => name.endsWith(".json") && !name.endsWith(".schema.json"))
-  .map((name) => readMovement(readFileSync(join(FOLDER, name), "utf8")).movement as Movement);
+  .map((name) => readMovement(readFileSync(join(FOLDER, name), "utf8")).movement as Movement)
+  .filter(hasLandForm);
 
 const cap = (limit: CapLimit, i: number): Cap => ({
   id: `c${i}`,

@@ -33,8 +33,7 @@ function Tile({ movement, kind }: { movement: Movement; kind: FormKind }) {
 
 /** A page of movements in one form each, their key poses from the front, the side and above. */
 export function contactSheet(movements: readonly Movement[], kind: FormKind): string {
-  const tiles = movements.filter((movement) => movement.forms[kind] !== false);
   return `<!doctype html><meta charset="utf-8"><style>${COLOURS}</style>${renderToStaticMarkup(
-    tiles.map((movement) => <Tile key={movement.id} movement={movement} kind={kind} />),
+    movements.map((movement) => <Tile key={movement.id} movement={movement} kind={kind} />),
   )}`;
 }

@@ -28,11 +28,11 @@ export const onlyRests = (contact: FootContact): boolean => contact === "resting
 
 /** Where a foot presses on the floor, shares of H; `press` slides it along a flat foot, -1 to 1. */
 export function pressurePoint(values: Float64Array, side: Side, contact: FootContact, press: number): Point {
-  if (contact === "restingToe") return solePoint(values, side, FOREFOOT_PRESSURE, 0);
   if (contact === "restingHeel") return solePoint(values, side, HEEL_PRESSURE, 0);
   const span = press < 0 ? PRESSURE.middle - PRESSURE.back : PRESSURE.forward - PRESSURE.middle;
   const flat = PRESSURE.middle + press * span;
-  if (contact === "forefoot") return solePoint(values, side, handedOver(values, side, flat, FOREFOOT_PRESSURE), 0);
+  if (contact === "forefoot" || contact === "restingToe")
+    return solePoint(values, side, handedOver(values, side, flat, FOREFOOT_PRESSURE), 0);
   if (contact === "heel") return solePoint(values, side, handedOver(values, side, flat, HEEL_PRESSURE), 0);
   return solePoint(values, side, flat, 0);
 }

@@ -17,6 +17,8 @@ const KNEE_RANGE = sidedColumns("knee");
 const DORSIFLEXION = sidedColumns("dorsiflexion");
 
 const LEG_LENGTH = SHARE.thigh + SHARE.shank;
+/** Cosine of the knee flexion under which a knee counts as straight: 3 degrees. */
+const STRAIGHT_COSINE = Math.cos(3 * DEGREE);
 const THIGH_SQUARE = SHARE.thigh ** 2;
 const SHANK_SQUARE = SHARE.shank ** 2;
 /** Largest flexion of a knee that carries weight, degrees. */
@@ -216,11 +218,15 @@ export function readPlantedLeg(row: Float64Array, side: Side, pelvis: Rotation, 
   const tx = ((row[knee] as number) - (row[hip] as number)) / SHARE.thigh;
   const ty = ((row[knee + 1] as number) - (row[hip + 1] as number)) / SHARE.thigh;
   const tz = ((row[knee + 2] as number) - (row[hip + 2] as number)) / SHARE.thigh;
-  // With a straight knee the fold direction is the foot axis made square to the thigh; with a bent one it is the same plane.
-  const along = foot.axisX * tx + foot.axisZ * tz;
-  const fx = foot.axisX - along * tx;
-  const fy = -along * ty;
-  const fz = foot.axisZ - along * tz;
+  // The plane the knee folds in: a bent knee's own, a straight one's by its foot, which cannot lie along the thigh then.
+  const bent = cosKnee < STRAIGHT_COSINE;
+  const dx = bent ? (row[knee] as number) - foot.x : foot.axisX;
+  const dy = bent ? (row[knee + 1] as number) - foot.y : 0;
+  const dz = bent ? (row[knee + 2] as number) - foot.z : foot.axisZ;
+  const along = dx * tx + dy * ty + dz * tz;
+  const fx = dx - along * tx;
+  const fy = dy - along * ty;
+  const fz = dz - along * tz;
   const fold = Math.max(1e-9, Math.sqrt(fx * fx + fy * fy + fz * fz));
   writeHipAngles(row, side, pelvis, [tx, ty, tz], [fx / fold, fy / fold, fz / fold]);
 }

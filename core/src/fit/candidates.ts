@@ -1,4 +1,4 @@
-import { armMoves, DEPTHS, FORM_KINDS, type FormChoice, type FormKind, FULL_SIZE, type Sizes } from "../movement/form.ts";
+import { armMoves, DEPTHS, type FormChoice, type FormKind, FULL_SIZE, LAND_KINDS, type Sizes } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import type { Side } from "../side.ts";
 
@@ -31,7 +31,7 @@ function* shapesOfKind(movement: Movement, kind: FormKind): Generator<Shape> {
  * depend on caps: a cap only filters what they demand.
  */
 export function shapesOf(movement: Movement): Shape[] {
-  return FORM_KINDS.filter((kind) => movement.forms[kind] !== false).flatMap((kind) => [...shapesOfKind(movement, kind)]);
+  return LAND_KINDS.filter((kind) => movement.forms[kind] !== false).flatMap((kind) => [...shapesOfKind(movement, kind)]);
 }
 
 /** A shape at every size, largest first. An arm that does not move has no size of its own and is written as full. */

@@ -6,7 +6,7 @@ import { LANDMARKS } from "../body/channels.ts";
 import { breaks } from "../caps/broken.ts";
 import type { Cap, CapLimit } from "../caps/cap.ts";
 import { capInWords } from "../caps/words.ts";
-import { type Movement, readMovement } from "../movement/format.ts";
+import { hasLandForm, type Movement, readMovement } from "../movement/format.ts";
 import { type CellQuestion, fitCell } from "./cell.ts";
 import { createFormLibrary } from "./form-library.ts";
 import { blocksToStand, fitPerson } from "./session.ts";
@@ -14,7 +14,8 @@ import { blocksToStand, fitPerson } from "./session.ts";
 const folder = join(import.meta.dirname, "../../../library");
 const movements = readdirSync(folder)
   .filter((name) => name.endsWith(".json") && name !== "movement.schema.json")
-  .map((name) => readMovement(readFileSync(join(folder, name), "utf8")).movement as Movement);
+  .map((name) => readMovement(readFileSync(join(folder, name), "utf8")).movement as Movement)
+  .filter(hasLandForm);
 const named = (id: string) => movements.find((movement) => movement.id === id) as Movement;
 
 const library = createFormLibrary();

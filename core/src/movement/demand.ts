@@ -1,4 +1,5 @@
 import { marginOfStability, type Point } from "../body/base-of-support.ts";
+import { GRIP_SHARE, isOutOfDepth, RAIL_SHARE, waterRelief, weightInWater } from "../body/buoyancy.ts";
 import { column, ROW_WIDTH } from "../body/channels.ts";
 import { isOff, sidedSlots } from "../body/pose.ts";
 import { GRAVITY } from "../body/segments.ts";
@@ -12,6 +13,7 @@ import {
   toeDownDemand,
 } from "../body/steadiness.ts";
 import { SIDES, sideIndex } from "../side.ts";
+import { type DragMoments, dragMoments } from "./drag.ts";
 import { type FormReading, otherFoot, type Pair } from "./reading.ts";
 import type { FormSamples } from "./samples.ts";
 import { INTERVALS } from "./solved-samples.ts";
@@ -36,13 +38,34 @@ export interface Demand extends Pick<FormReading, "highest" | "lowest" | "mean" 
   readonly steadiness: SteadinessTerms & { readonly phase: number };
   /** What the bases and the support alone ask: steadiness demand with no movement, arms or head. */
   readonly quietSteadiness: number;
+  /** Null on land. */
+  readonly water: WaterDemand | null;
 }
 
-interface Person {
+/** Who does it, and how deep in water. */
+export interface Doer {
   /** Metres. */
   readonly stature: number;
+  /** Kilograms; only drag in water needs it. */
+  readonly mass?: number;
+  /** Metres of water where they stand; none on land. */
+  readonly depth?: number | undefined;
 }
 
+/** What water does to a form: how much is left on the feet, whether the mouth stays clear, what the limbs meet. */
+export interface WaterDemand {
+  /** Least and greatest share of the weight on the feet over the round. */
+  readonly leastWeight: number;
+  readonly mostWeight: number;
+  /** Barred at once: the water is too deep for this person in this form. */
+  readonly outOfDepth: boolean;
+  /** Under a quarter of the weight on the feet: wall or rail in the hand. */
+  readonly needsRail: boolean;
+  readonly drag: DragMoments;
+}
+
+/** Drag hardly hangs on mass; a middling one serves where it is not known. Kilograms. */
+const USUAL_MASS = 70;
 const COM_X = column("comX");
 const COM_Y = column("comY");
 const COM_Z = column("comZ");
@@ -66,6 +89,40 @@ function dynamicMargin(samples: FormSamples, sample: number, stature: number, cy
   );
 }
 
+/** Weight, depth and drag of a form in water. */
+function readWater(samples: FormSamples, { stature, mass = USUAL_MASS, depth = 0 }: Doer, cycleSeconds: number): WaterDemand {
+  const waterline = depth / stature;
+  let least = Number.POSITIVE_INFINITY;
+  let most = 0;
+  let outOfDepth = false;
+  for (let sample = 0; sample < samples.count; sample += 1) {
+    const row = samples.rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH);
+    const { share } = weightInWater(row, waterline);
+    least = Math.min(least, share);
+    most = Math.max(most, share);
+    outOfDepth ||= isOutOfDepth(row, waterline, stature);
+  }
+  return {
+    leastWeight: least,
+    mostWeight: most,
+    outOfDepth,
+    needsRail: least < RAIL_SHARE,
+    drag: dragMoments(samples, { stature, mass }, waterline, cycleSeconds),
+  };
+}
+
+/**
+ * Distance from the net force to the edge of the base in water, share of H: no velocity, since water holds a body back.
+ * Where the feet lose their grip there is none.
+ */
+function marginInWater(samples: FormSamples, sample: number, waterline: number): { margin: number; relief: number } {
+  const row = samples.rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH);
+  const { share, centre } = weightInWater(row, waterline);
+  const base = samples.bases[sample] as readonly Point[];
+  const margin = share < GRIP_SHARE || base.length < 3 ? 0 : marginOfStability(centre, base);
+  return { margin, relief: waterRelief(share) };
+}
+
 /** What the base of one segment asks in quiet; the longest spells are in seconds. */
 function baseDemand({ frame, start }: TrackSegment, longest: { oneLeg: Pair; toeDown: Pair }): number {
   const { seating, feet } = frame;
@@ -86,11 +143,11 @@ const times = ([left, right]: Pair, seconds: number): Pair => [left * seconds, r
  * Reads the demands of a form from its samples, for a person's stature and a pace.
  *
  * @param samples a form without a problem
- * @param person stature in metres; nothing else of the person changes the reading
+ * @param person stature in metres; in water also the depth, and mass for the drag
  * @param cycleSeconds seconds of one round, positive
  * @throws {RangeError} if the cycle takes no time
  */
-export function readDemand(samples: FormSamples, person: Person, cycleSeconds: number): Demand {
+export function readDemand(samples: FormSamples, person: Doer, cycleSeconds: number): Demand {
   if (!(cycleSeconds > 0)) throw new RangeError("a round takes time");
   const { reading, rows, phases, count, segments } = samples;
   const longest = {
@@ -103,31 +160,36 @@ export function readDemand(samples: FormSamples, person: Person, cycleSeconds: n
   let leastAt = 0;
   let highest = Number.NEGATIVE_INFINITY;
   let highestAt = 0;
-  const termsAt = (sample: number, margin: number): SteadinessTerms => {
+  const waterline = person.depth === undefined ? null : person.depth / person.stature;
+  const balanceAt = (sample: number) =>
+    waterline === null
+      ? { margin: dynamicMargin(samples, sample, person.stature, cycleSeconds), relief: 0 }
+      : marginInWater(samples, sample, waterline);
+  const termsAt = (sample: number, { margin, relief }: { margin: number; relief: number }): SteadinessTerms => {
     const number = Math.floor(sample / (INTERVALS + 1));
     return steadinessDemand(
       {
         base: bases[number] as number,
         movement: movementDemand(margin, rows[sample * ROW_WIDTH + QUIET_MARGIN] as number),
         added: reading.added[sample] as number,
-        support: reading.support[number] as number,
+        support: Math.max(relief, reading.support[number] as number),
       },
       segments[number]?.frame.seating.kind === "seated",
     );
   };
   for (let sample = 0; sample < count; sample += 1) {
-    const margin = dynamicMargin(samples, sample, person.stature, cycleSeconds);
-    if (margin < leastMargin) {
-      leastMargin = margin;
+    const balance = balanceAt(sample);
+    if (balance.margin < leastMargin) {
+      leastMargin = balance.margin;
       leastAt = sample;
     }
-    const { total } = termsAt(sample, margin);
+    const { total } = termsAt(sample, balance);
     if (total > highest) {
       highest = total;
       highestAt = sample;
     }
   }
-  const worst = termsAt(highestAt, dynamicMargin(samples, highestAt, person.stature, cycleSeconds));
+  const worst = termsAt(highestAt, balanceAt(highestAt));
   return {
     cycleSeconds,
     highest: reading.highest,
@@ -142,5 +204,6 @@ export function readDemand(samples: FormSamples, person: Person, cycleSeconds: n
     steadiness: { ...worst, phase: phases[highestAt] as number },
     quietSteadiness: Math.max(0, ...bases.map((base, number) => base - (reading.support[number] as number))),
     features: reading.features,
+    water: waterline === null ? null : readWater(samples, person, cycleSeconds),
   };
 }

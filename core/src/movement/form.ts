@@ -1,8 +1,11 @@
 import type { Side } from "../side.ts";
 
-export const FORM_KINDS = ["standing", "supported", "seated"] as const;
+export const FORM_KINDS = ["standing", "supported", "seated", "water"] as const;
 /** The ways to do a movement that differ in what carries the body. */
 export type FormKind = (typeof FORM_KINDS)[number];
+
+/** The forms that a hall allows. */
+export const LAND_KINDS = ["standing", "supported", "seated"] as const satisfies readonly FormKind[];
 
 export const DEPTHS = ["high", "middle"] as const;
 /** How low the stance is: middle is as authored, high has half the sink and a shorter step. */

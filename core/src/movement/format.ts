@@ -206,7 +206,8 @@ export const Movement = v.strictObject({
   breaths: v.pipe(v.number("must be a number"), v.integer("must be a whole number"), v.minValue(1), v.maxValue(8)),
   stance: Stance,
   keys: OrderedKeys,
-  forms: v.strictObject({ standing: Form, supported: Form, seated: Form }),
+  /** Without a word about water there is no form for it. */
+  forms: v.strictObject({ standing: Form, supported: Form, seated: Form, water: v.optional(Form) }),
   vary: v.strictObject({
     /** Whether it can be done with one arm, the other hand resting on the belly. */
     oneArm: v.optional(v.boolean("must be true or false")),
@@ -219,6 +220,10 @@ export const Movement = v.strictObject({
   cues: CueSet,
 });
 export type Movement = v.InferOutput<typeof Movement>;
+
+/** Whether there is a form of it for a hall. */
+export const hasLandForm = ({ forms }: Movement): boolean =>
+  [forms.standing, forms.supported, forms.seated].some((form) => form !== false);
 
 /** What is wrong with a movement file, and where. */
 export interface MovementFileProblem {

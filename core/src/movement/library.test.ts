@@ -1,16 +1,24 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, test } from "vitest";
-import { ROW_WIDTH } from "../body/channels.ts";
-import { SIDES } from "../side.ts";
+import { column, MIDLINE_RANGES, ROW_WIDTH, SIDED_RANGES, sidedColumn } from "../body/channels.ts";
+import { SIDES, type Side } from "../side.ts";
 import { readDemand } from "./demand.ts";
 import { FORM_KINDS, type FormChoice, FULL_STANDING } from "./form.ts";
-import { type Movement, readMovement } from "./format.ts";
-import { sampleTrack } from "./samples.ts";
+import { hasLandForm, type Movement, PURPOSES, readMovement } from "./format.ts";
+import { type FormSamples, sampleTrack } from "./samples.ts";
+import { INTERVALS, valueAt } from "./solved-samples.ts";
 import { trackOf } from "./track.ts";
 
 const folder = join(import.meta.dirname, "../../../library");
 const files = readdirSync(folder).filter((name) => name.endsWith(".json") && name !== "movement.schema.json");
+const BODIES = [
+  { stature: 1.4, mass: 40 },
+  { stature: 1.65, mass: 70 },
+  { stature: 1.95, mass: 130 },
+];
+/** Water at the lower breastbone of each, share of stature. */
+const WATERLINE = 0.6;
 
 function load(file: string): Movement {
   const { movement, problems } = readMovement(readFileSync(join(folder, file), "utf8"));
@@ -19,32 +27,106 @@ function load(file: string): Movement {
 }
 
 function everyForm(movement: Movement): { choice: FormChoice; name: string }[] {
-  return FORM_KINDS.filter((kind) => movement.forms[kind] !== false).flatMap((kind) =>
+  const { vary } = movement;
+  return FORM_KINDS.filter((kind) => (movement.forms[kind] ?? false) !== false).flatMap((kind) =>
     (kind === "supported" ? SIDES : [null]).flatMap((hold) =>
-      (movement.vary.toeDown && kind !== "seated" ? [false, true] : [false]).map((toeDown) => ({
-        choice: { ...FULL_STANDING, kind, hold, toeDown },
-        name: `${kind} ${hold ?? ""} ${toeDown ? "toe down" : ""}`.trim(),
-      })),
+      (vary.toeDown && kind !== "seated" ? [false, true] : [false]).flatMap((toeDown) =>
+        (vary.depth && kind !== "seated" ? (["middle", "high"] as const) : (["middle"] as const)).flatMap((depth) =>
+          (vary.oneArm && hold === null ? (["both", "right"] as const) : (["both"] as const)).map((arms) => ({
+            choice: { ...FULL_STANDING, kind, hold, toeDown, depth, arms },
+            name: [kind, hold, toeDown && "toe down", depth === "high" && "high", arms === "right" && "one arm"]
+              .filter(Boolean)
+              .join(" "),
+          })),
+        ),
+      ),
     ),
   );
 }
 
+function samplesOf(movement: Movement, choice: FormChoice, lead: Side): FormSamples {
+  const track = trackOf(movement, choice, lead);
+  if (!track) throw new Error("form missing");
+  return sampleTrack(track);
+}
+
+/** The greatest jump of the centre of mass where one stretch meets the next, share of H. */
+function greatestJump(samples: FormSamples): number {
+  let jump = 0;
+  const each = INTERVALS + 1;
+  for (let sample = INTERVALS; sample < samples.count; sample += each) {
+    const next = (sample + 1) % samples.count;
+    for (const name of ["comX", "comY", "comZ"] as const)
+      jump = Math.max(jump, Math.abs(valueAt(samples, sample, column(name)) - valueAt(samples, next, column(name))));
+  }
+  return jump;
+}
+
+/** Ranges that a round goes beyond, with by how much. */
+function beyondRange({ reading }: FormSamples): string[] {
+  const over = (name: string, index: number, lowest: number, highest: number) => {
+    const above = (reading.highest[index] as number) - highest;
+    const below = lowest - (reading.lowest[index] as number);
+    return Math.max(above, below) > 0.5 ? [`${name} by ${Math.max(above, below).toFixed(1)}`] : [];
+  };
+  return [
+    ...MIDLINE_RANGES.flatMap(({ name, lowest, highest }) => over(name, column(name), lowest, highest)),
+    ...SIDED_RANGES.filter(({ name }) => !HELD.includes(name)).flatMap(({ name, lowest, highest }) =>
+      SIDES.flatMap((side) => over(`${side} ${name}`, sidedColumn(name, side), lowest, highest)),
+    ),
+  ];
+}
+/** An arm that holds on or rests is placed by its hand; its shoulder's plane and turn follow from that. */
+const HELD: readonly string[] = ["shoulderPlane", "shoulderAxial"];
+
+test("there are at least 56, and every purpose is served", () => {
+  const movements = files.map(load);
+  expect(movements.length).toBeGreaterThanOrEqual(56);
+  for (const purpose of PURPOSES)
+    expect(
+      movements.some((movement) => movement.purpose.includes(purpose)),
+      purpose,
+    ).toBe(true);
+  expect(movements.filter((movement) => !hasLandForm(movement)).length).toBeGreaterThanOrEqual(7);
+});
+
+test("no two movements and no two names are alike", () => {
+  const movements = files.map(load);
+  expect(new Set(movements.map(({ name }) => name.en.toLowerCase())).size).toBe(movements.length);
+  expect(new Set(movements.map(({ keys, stance }) => JSON.stringify([keys, stance]))).size).toBe(movements.length);
+});
+
 describe.each(files)("%s", (file) => {
   const movement = load(file);
 
-  test("is named as its file", () => {
+  test("is named as its file and says everything a teacher needs", () => {
     expect(`${movement.id}.json`).toBe(file);
+    for (const cue of ["do", "feel", "watch", "image", "mistake"] as const) expect(movement.cues[cue], cue).toBeTruthy();
+    expect(movement.keys.some((key) => key.breath === "out")).toBe(true);
+    if (movement.phase !== "settle" || movement.sided) expect(movement.keys.filter((key) => key.say).length).toBeGreaterThan(0);
   });
 
-  test.each(everyForm(movement))("$name can be done on both sides without falling or stretching", ({ choice }) => {
+  test.each(everyForm(movement))("$name can be done on both sides by every body", ({ choice }) => {
     for (const lead of SIDES) {
-      const track = trackOf(movement, choice, lead);
-      if (!track) throw new Error("form missing");
-      const samples = sampleTrack(track);
+      const samples = samplesOf(movement, choice, lead);
       expect(samples.problem).toBeNull();
       expect(samples.rows.every(Number.isFinite)).toBe(true);
       expect(samples.rows.length).toBe(samples.count * ROW_WIDTH);
-      expect(readDemand(samples, { stature: 1.65 }, 8 * movement.breaths).leastMargin.metres).toBeGreaterThan(0);
+      expect(beyondRange(samples)).toEqual([]);
+      expect(greatestJump(samples)).toBeLessThan(1e-4);
+      for (const { stature, mass } of BODIES) {
+        const depth = choice.kind === "water" ? WATERLINE * stature : undefined;
+        const demand = readDemand(samples, { stature, mass, depth }, 8 * movement.breaths);
+        expect(demand.leastMargin.metres).toBeGreaterThan(0);
+        expect(demand.water?.outOfDepth ?? false).toBe(false);
+      }
     }
+  });
+
+  test("no two of its forms are the same", () => {
+    const rows = everyForm(movement)
+      .filter(({ choice }) => choice.kind !== "water")
+      .map(({ choice }) => [...samplesOf(movement, choice, "right").rows].map((value) => value.toFixed(6)).join());
+    expect(new Set(rows).size).toBe(rows.length);
   });
 });

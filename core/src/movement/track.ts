@@ -299,7 +299,7 @@ function setHolds(
  */
 export function trackOf(movement: Movement, choice: FormChoice, lead: Side): Track | null {
   const patch = movement.forms[choice.kind];
-  if (patch === false) return null;
+  if (patch === undefined || patch === false) return null;
   const keys = authoredKeys(patch.keys ?? movement.keys);
   const seated = choice.kind === "seated";
   if (seated) seat(keys, patch.weightBecomes ?? {});

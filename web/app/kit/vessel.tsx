@@ -18,6 +18,7 @@ export interface VesselProps {
 const OUTLINES = {
   standing: { path: "M6.5 4 L8 21 H16 L17.5 4", rim: 4, foot: 21 },
   supported: { path: "M6.5 4 L8 21 H16 L17.5 4", rim: 4, foot: 21 },
+  water: { path: "M7.5 4 C2.5 9 3 17 8.5 21 H15.5 C21 17 21.5 9 16.5 4", rim: 4, foot: 21 },
   seated: { path: "M2.5 9 C2.5 16.5 6.5 21 12 21 C17.5 21 21.5 16.5 21.5 9", rim: 9, foot: 21 },
 } as const;
 
@@ -74,6 +75,7 @@ const FORM_WORDS = {
   standing: "standing",
   supported: "standing with a hand on the rail",
   seated: "seated",
+  water: "in water",
   rest: "rest",
 } as const;
 

@@ -31,17 +31,27 @@ export async function action({ request, context }: Route.ActionArgs) {
   const { movement, problems } = readMovement(await file.text());
   if (!movement) return refused(problems);
   // What no body can do is refused here, so that no plan ever meets it.
-  const track = trackOf(movement, FULL_STANDING, "right");
-  const trouble = track && sampleTrack(track).problem;
-  if (trouble)
-    return refused([{ path: "keys", message: `at ${Math.round(100 * trouble.phase)} % of a round the body cannot do this` }]);
+  for (const kind of FORM_KINDS) {
+    const track = trackOf(movement, { ...FULL_STANDING, kind, hold: kind === "supported" ? "right" : null }, "right");
+    const trouble = track && sampleTrack(track).problem;
+    if (trouble) {
+      const message = `at ${Math.round(100 * trouble.phase)} % of a round the body cannot do this`;
+      return refused([{ path: `forms.${kind}`, message }]);
+    }
+  }
   if ((await keepMovement(context.get(scopeContext), movement)) === "shipped")
     return refused([{ path: "id", message: `"${movement.id}" is a movement that comes with Able Tide; give yours another id` }]);
   return data({ kept: movement.name.en, problems: [] });
 }
 
+/** The movement in the first form it has: standing, or on a chair, or in water. */
+const firstTrack = (movement: Movement) =>
+  (["standing", "seated", "water"] as const)
+    .map((kind) => trackOf(movement, { ...FULL_STANDING, kind }, "right"))
+    .find((track) => track !== null) ?? null;
+
 function MovementCard({ movement, shipped }: { movement: Movement; shipped: boolean }) {
-  const track = trackOf(movement, FULL_STANDING, "right") ?? trackOf(movement, { ...FULL_STANDING, kind: "seated" }, "right");
+  const track = firstTrack(movement);
   return (
     <li className="flex flex-col rounded-soft border border-sand-300 bg-white p-4">
       {track && <FigureStrip samples={sampleTrack(track)} view={bestView(movement)} className="h-40" />}
@@ -51,7 +61,7 @@ function MovementCard({ movement, shipped }: { movement: Movement; shipped: bool
       </p>
       <p className="mt-1">{movement.cues.do}</p>
       <div className="mt-auto flex items-center gap-2 pt-2">
-        {FORM_KINDS.filter((kind) => movement.forms[kind] !== false).map((kind) => (
+        {FORM_KINDS.filter((kind) => (movement.forms[kind] ?? false) !== false).map((kind) => (
           <Vessel key={kind} form={kind} level={1} hold={kind === "supported" ? "left" : null} label={kind} size={24} />
         ))}
         <span className="text-sand-600">{movement.sided ? "each side" : "both sides in a round"}</span>

@@ -1,4 +1,5 @@
 import { limitInBrief } from "@able-tide/core/caps/words";
+import { hasLandForm } from "@able-tide/core/movement/format";
 import { classOfPlan } from "../../server/classes/classes.ts";
 import { findGroup } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
@@ -47,7 +48,8 @@ export async function loader({ params, context }: Route.LoaderArgs) {
       const own = caps.get(id) ?? [];
       return { id, name, stature, caps: own, brief: own[0] ? limitInBrief(own[0].limit) : "" };
     }),
-    movements: movements.map(({ movement }) => movement),
+    // A plan is for a hall as yet: what is only done in water cannot be put in.
+    movements: movements.map(({ movement }) => movement).filter(hasLandForm),
     taught: taught && { id: taught.id, ended: taught.endedAt !== null },
   };
 }

@@ -1,3 +1,4 @@
+import { hasLandForm } from "@able-tide/core/movement/format";
 import * as v from "valibot";
 import { listMovements } from "../../server/movements/movements.ts";
 import { changePlan, findPlan } from "../../server/plans/plans.ts";
@@ -11,8 +12,10 @@ import type { Route } from "./+types/plan-content";
 const answer = (body: SaveAnswer, status = 200): Response => Response.json(body, { status });
 const refused = (message: string, status = 422): Response => answer({ kind: "refused", message }, status);
 
+/** The first movement named that is not there, or not for a hall. */
 async function unknownMovement(scope: Scope, blocks: PlanSubmission["blocks"]): Promise<string | null> {
-  const known = new Set((await listMovements(scope)).map(({ movement }) => movement.id));
+  const movements = (await listMovements(scope)).map(({ movement }) => movement);
+  const known = new Set(movements.filter(hasLandForm).map(({ id }) => id));
   return blocks.find((block) => !known.has(block.movementId))?.movementId ?? null;
 }
 
@@ -26,7 +29,7 @@ export async function action({ request, params, context }: Route.ActionArgs): Pr
   if (!submission.success) return refused(submission.issues[0].message, 400);
   const { version, breathSeconds, blocks } = submission.output;
   const missing = await unknownMovement(scope, blocks);
-  if (missing !== null) return refused(`There is no movement called "${missing}" any more.`);
+  if (missing !== null) return refused(`There is no movement for a hall called "${missing}".`);
 
   const next = await changePlan(scope, plan.id, version, { breathSeconds, blocks });
   if (next === null) {

@@ -150,9 +150,15 @@ function add(values: Float64Array, index: number, value: number): void {
   values[index] = (values[index] as number) + value;
 }
 
+/** Distances between the ankles in a stance, sideways and fore and aft, shares of H. */
+export const stanceShares = (stance: MovementStance): { readonly width: number; readonly length: number } => ({
+  width: stance.width ?? STANCE_WIDTH[stance.kind],
+  length: stance.length ?? STANCE_LENGTH[stance.kind],
+});
+
 function setStandingFeet(values: Float64Array, stance: MovementStance, depth: FormChoice["depth"]): void {
-  const width = stance.width ?? STANCE_WIDTH[stance.kind];
-  const length = (stance.length ?? STANCE_LENGTH[stance.kind]) * (depth === "high" ? DEPTH_OF_HIGH.length : 1);
+  const { width, length: whole } = stanceShares(stance);
+  const length = whole * (depth === "high" ? DEPTH_OF_HIGH.length : 1);
   const front = stance.front ? bodySide(stance.front) : null;
   for (const side of SIDES) {
     add(values, sidedSlot("footZ", side), (sideSign(side) * width) / 2);

@@ -1,15 +1,16 @@
 import { FORM_KINDS, FULL_STANDING } from "@able-tide/core/movement/form";
-import { type Movement, type MovementFileProblem, PHASES, readMovement } from "@able-tide/core/movement/format";
+import { type MovementFileProblem, PHASES, readMovement } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
-import { Download } from "lucide-react";
 import { data, Form } from "react-router";
+import { asksOf } from "../../server/movements/asks.ts";
 import { keepMovement, listMovements } from "../../server/movements/movements.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
-import { bestView, FigureStrip } from "../kit/moving-figure.tsx";
 import { PageHead } from "../kit/shell.tsx";
-import { Vessel } from "../kit/vessel.tsx";
+import { FindForm } from "../movements/find-form.tsx";
+import { isFound, readFinding } from "../movements/finding.ts";
+import { MovementCard } from "../movements/movement-card.tsx";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/movements";
 
@@ -17,8 +18,10 @@ export const meta: Route.MetaFunction = () => [{ title: "Movements · Able Tide"
 
 const LARGEST_FILE = 200_000;
 
-export async function loader({ context }: Route.LoaderArgs) {
-  return { movements: await listMovements(context.get(scopeContext)) };
+export async function loader({ request, context }: Route.LoaderArgs) {
+  const finding = readFinding(new URL(request.url).searchParams);
+  const all = (await listMovements(context.get(scopeContext))).map((listed) => ({ ...listed, asks: asksOf(listed.movement) }));
+  return { finding, all: all.length, movements: all.filter(({ movement, asks }) => isFound(finding, movement, asks)) };
 }
 
 const refused = (problems: readonly MovementFileProblem[]) => data({ kept: null, problems }, { status: 422 });
@@ -44,48 +47,16 @@ export async function action({ request, context }: Route.ActionArgs) {
   return data({ kept: movement.name.en, problems: [] });
 }
 
-/** The movement in the first form it has: standing, or on a chair, or in water. */
-const firstTrack = (movement: Movement) =>
-  (["standing", "seated", "water"] as const)
-    .map((kind) => trackOf(movement, { ...FULL_STANDING, kind }, "right"))
-    .find((track) => track !== null) ?? null;
-
-function MovementCard({ movement, shipped }: { movement: Movement; shipped: boolean }) {
-  const track = firstTrack(movement);
-  return (
-    <li className="flex flex-col rounded-soft border border-sand-300 bg-white p-4">
-      {track && <FigureStrip samples={sampleTrack(track)} view={bestView(movement)} className="h-40" />}
-      <h3 className="mt-2 text-lg">{movement.name.en}</h3>
-      <p className="text-sand-600">
-        {movement.phase} · {movement.purpose.join(", ")}
-      </p>
-      <p className="mt-1">{movement.cues.do}</p>
-      <div className="mt-auto flex items-center gap-2 pt-2">
-        {FORM_KINDS.filter((kind) => (movement.forms[kind] ?? false) !== false).map((kind) => (
-          <Vessel key={kind} form={kind} level={1} hold={kind === "supported" ? "left" : null} label={kind} size={24} />
-        ))}
-        <span className="text-sand-600">{movement.sided ? "each side" : "both sides in a round"}</span>
-        <a
-          href={`/movements/${movement.id}/file`}
-          download
-          className="ml-auto flex min-h-11 items-center gap-1 underline underline-offset-4"
-        >
-          <Download size={18} aria-hidden="true" /> File<span className="sr-only"> of {movement.name.en}</span>
-        </a>
-      </div>
-      {!shipped && <p className="text-sand-600">your own</p>}
-    </li>
-  );
-}
-
-export default function Movements({ loaderData: { movements }, actionData }: Route.ComponentProps) {
+export default function Movements({ loaderData: { finding, all, movements }, actionData }: Route.ComponentProps) {
   const inOrder = PHASES.flatMap((phase) => movements.filter(({ movement }) => movement.phase === phase));
   return (
     <>
-      <PageHead title="Movements" note="Every number is computed from the key poses. Change a pose and every demand follows." />
+      <PageHead title="Movements" note={`${movements.length} of ${all}. Every number is computed from the key poses.`} />
+      <FindForm key={JSON.stringify(finding)} finding={finding} />
+      {movements.length === 0 && <p className="mb-8 text-lg">No movement is like that. Look for less.</p>}
       <ul className="mb-8 grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
-        {inOrder.map(({ movement, shipped }) => (
-          <MovementCard key={movement.id} movement={movement} shipped={shipped} />
+        {inOrder.map((listed) => (
+          <MovementCard key={listed.movement.id} {...listed} />
         ))}
       </ul>
       <section className="max-w-2xl rounded-soft border border-sand-300 bg-white p-6" aria-labelledby="import-head">

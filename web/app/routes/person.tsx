@@ -6,6 +6,7 @@ import { data } from "react-router";
 import { listGroups } from "../../server/groups/groups.ts";
 import { addCap, capHistory, endCap } from "../../server/people/caps.ts";
 import { changePerson, findPerson } from "../../server/people/people.ts";
+import { setUpNumbers } from "../../server/people/set-up-numbers.ts";
 import { type Scope, today } from "../../server/scope.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
@@ -19,6 +20,7 @@ import { knownGroups } from "../people/known-groups.server.ts";
 import { LimitsFigure } from "../people/limits-figure.tsx";
 import { PersonFields } from "../people/person-fields.tsx";
 import { PersonForm } from "../people/person-form.ts";
+import { SetUpList } from "../people/set-up-list.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/person";
 
@@ -29,7 +31,9 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
   if (!person) throw notFound();
   const [groups, caps] = await Promise.all([listGroups(scope), capHistory(scope, person.id)]);
-  return { person, groups, caps, today: today(scope) };
+  const day = today(scope);
+  const holding = caps.filter((cap) => cap.ended === null && holdsOn(cap, day));
+  return { person, groups, caps, today: day, setUp: setUpNumbers(person.stature, holding) };
 }
 
 async function saveCap(scope: Scope, personId: string, formData: FormData) {
@@ -80,7 +84,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   return handlers[intent as keyof typeof handlers](scope, params.personId, formData);
 }
 
-export default function PersonPage({ loaderData: { person, groups, caps, today }, actionData }: Route.ComponentProps) {
+export default function PersonPage({ loaderData: { person, groups, caps, today, setUp }, actionData }: Route.ComponentProps) {
   const answer: Answer = actionData ?? {};
   const holding = caps.filter((cap) => cap.ended === null && holdsOn(cap, today));
   return (
@@ -113,6 +117,15 @@ export default function PersonPage({ loaderData: { person, groups, caps, today }
           </details>
         </section>
       </div>
+      <section className="mt-8" aria-labelledby="setup-head">
+        <h2 id="setup-head" className="mb-2 text-2xl">
+          Set-up numbers
+        </h2>
+        <SetUpList numbers={setUp} />
+        <p className="mt-2 text-sand-600">
+          Computed from a body model of average proportions: a starting point, the person's own comfort decides.
+        </p>
+      </section>
       {answer.saved && (
         <p role="status" className="mt-6 font-semibold text-tide-700">
           Saved.

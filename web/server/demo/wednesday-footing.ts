@@ -238,7 +238,7 @@ export const PEOPLE: readonly DemoPerson[] = [
       {
         limit: { channel: "dorsiflexion", side: "left", limit: 10 },
         reason: "stiff left ankle",
-        source: "measured standing",
+        source: "Ines, who measured it standing",
         strength: "firm",
         set: 1,
         until: 16,

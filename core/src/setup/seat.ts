@@ -1,0 +1,34 @@
+/** Height of the knee crease over the floor, share of stature: where a seat leaves the feet flat. */
+const KNEE_CREASE = 0.25;
+/** A usual indoor shoe, metres. */
+export const USUAL_SHOE = 0.02;
+/** A seat for rising is higher than one for sitting still by so much, metres. Usual practice. */
+const HIGHER_FOR_RISING = { least: 0.05, most: 0.1 } as const;
+
+/** Chair heights for one person, metres over the floor. */
+export interface SeatHeights {
+  /** For sitting still with the feet flat. */
+  readonly sitting: number;
+  /** For rising, from and to. */
+  readonly rising: { readonly least: number; readonly most: number };
+}
+
+/**
+ * Seat heights by stature: the knee crease and the shoe for sitting still, 5 to 10 cm more for rising.
+ *
+ * @param stature metres
+ * @example seatHeights(1.6).sitting // 0.42
+ */
+export function seatHeights(stature: number, shoe: number = USUAL_SHOE): SeatHeights {
+  const sitting = KNEE_CREASE * stature + shoe;
+  return { sitting, rising: { least: sitting + HIGHER_FOR_RISING.least, most: sitting + HIGHER_FOR_RISING.most } };
+}
+
+/**
+ * Thickness of the cushion under the feet that a chair needs, metres; 0 where the feet stand flat.
+ * The cushion comes away before anybody rises.
+ *
+ * @param chair height of the seat over the floor, metres
+ */
+export const cushionUnderFeet = (stature: number, chair: number, shoe: number = USUAL_SHOE): number =>
+  Math.max(0, chair - seatHeights(stature, shoe).sitting);

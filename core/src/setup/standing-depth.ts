@@ -1,0 +1,47 @@
+import { isOutOfDepth, weightInWater } from "../body/buoyancy.ts";
+import { neutralPose, STANDING_FRAME, sidedSlot } from "../body/pose.ts";
+import { SHARE } from "../body/segments.ts";
+import { solvePose } from "../body/solve.ts";
+import { SIDES, sideSign } from "../side.ts";
+
+function standingRow(): Float64Array {
+  const pose = neutralPose(STANDING_FRAME);
+  for (const side of SIDES) pose.values[sidedSlot("footZ", side)] = sideSign(side) * SHARE.hipHalfSeparation;
+  return solvePose(pose).row;
+}
+
+const STANDING = standingRow();
+const STEPS = 40;
+
+/** Deepest water somebody may stand in, metres: never out of depth. */
+export function deepestWater(stature: number): number {
+  let low = 0;
+  let high = stature;
+  for (let step = 0; step < STEPS; step += 1) {
+    const middle = (low + high) / 2;
+    if (isOutOfDepth(STANDING, middle / stature, stature)) high = middle;
+    else low = middle;
+  }
+  return low;
+}
+
+/**
+ * Depth of water that leaves a share of the weight on the feet of somebody standing still, metres.
+ *
+ * @param share 0 to 1
+ * @returns null where that would put them out of depth
+ */
+export function depthForShare(share: number, stature: number): number | null {
+  const deepest = deepestWater(stature);
+  const shareAt = (depth: number) => weightInWater(STANDING, depth / stature).share;
+  if (shareAt(deepest) > share) return null;
+  let low = 0;
+  let high = deepest;
+  // Deeper water never leaves more, so halving finds it.
+  for (let step = 0; step < STEPS; step += 1) {
+    const middle = (low + high) / 2;
+    if (shareAt(middle) > share) low = middle;
+    else high = middle;
+  }
+  return high;
+}

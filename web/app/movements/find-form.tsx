@@ -1,0 +1,42 @@
+import { FORM_KINDS } from "@able-tide/core/movement/form";
+import { PURPOSES } from "@able-tide/core/movement/format";
+import { Form, useSubmit } from "react-router";
+import { Button } from "../kit/button.tsx";
+import { SelectField, TextField } from "../kit/field.tsx";
+import { type Finding, SPARES } from "./finding.ts";
+
+const any = (word: string) => ["", word] as const;
+
+/** Narrows the library: by words, purpose, form, and what is to be spared. It is an address, so it can be kept and shared. */
+export function FindForm({ finding }: { finding: Finding }) {
+  const submit = useSubmit();
+  const field = (name: keyof Finding) => ({ id: `find-${name}`, name, initialValue: finding[name] });
+  return (
+    <Form
+      method="get"
+      role="search"
+      className="mb-6 grid items-end gap-4 sm:grid-cols-2 lg:grid-cols-[1.3fr_1fr_0.8fr_1.3fr_auto]"
+      onChange={(event) => {
+        if (event.target instanceof HTMLSelectElement) submit(event.currentTarget, { preventScrollReset: true });
+      }}
+    >
+      <TextField field={field("words")} label="Find" hint="name, purpose or cue" />
+      <SelectField
+        field={field("purpose")}
+        label="Purpose"
+        options={[any("any"), ...PURPOSES.map((purpose) => [purpose, purpose] as const)]}
+      />
+      <SelectField
+        field={field("form")}
+        label="Form"
+        options={[any("any"), ...FORM_KINDS.map((kind) => [kind, kind === "water" ? "in water" : kind] as const)]}
+      />
+      <SelectField
+        field={field("spares")}
+        label="Spares"
+        options={[any("nothing in particular"), ...SPARES.map(({ name, label }) => [name, label] as const)]}
+      />
+      <Button look="plain">Find</Button>
+    </Form>
+  );
+}

@@ -1,0 +1,51 @@
+import type { Movement } from "@able-tide/core/movement/format";
+import { describe, expect, test } from "vitest";
+import { isFound, readFinding } from "./finding.ts";
+
+const movement: Movement = {
+  format: "able-tide/movement",
+  version: 1,
+  id: "shift-and-press",
+  name: { en: "Shift and press" },
+  purpose: ["steadiness", "hips and knees"],
+  phase: "flow",
+  sided: true,
+  breaths: 1,
+  stance: { kind: "hip" },
+  keys: [{ at: 0 }, { at: 1, like: 0 }],
+  forms: { standing: {}, supported: {}, seated: false },
+  vary: {},
+  cues: { do: "Press both palms forward." },
+};
+const asks = { steadiness: 3.4, handsOver: "chest", loadedKnee: 41 } as const;
+const found = (search: string, what: typeof asks | null = asks) =>
+  isFound(readFinding(new URLSearchParams(search)), movement, what);
+
+describe("a movement is found", () => {
+  test.each([
+    ["", true],
+    ["words=press", true],
+    ["words=PALMS+shift", true],
+    ["words=row", false],
+    ["purpose=steadiness", true],
+    ["purpose=calm", false],
+    ["form=supported", true],
+    ["form=seated", false],
+    ["form=water", false],
+    ["spares=steadiness", true],
+    ["spares=shoulder", true],
+    ["spares=knee", false],
+    ["words=press&purpose=steadiness&spares=knee", false],
+  ])("by %j: %s", (search, is) => {
+    expect(found(search)).toBe(is);
+  });
+
+  test("what cannot be read looks for nothing", () => {
+    expect(found("form=flying&words=row")).toBe(true);
+  });
+
+  test("one that is only done in water spares nothing known", () => {
+    expect(found("spares=steadiness", null)).toBe(false);
+    expect(found("", null)).toBe(true);
+  });
+});

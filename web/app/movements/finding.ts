@@ -1,0 +1,55 @@
+import { LANDMARKS, type Landmark } from "@able-tide/core/body/channels";
+import { FORM_KINDS, type FormKind } from "@able-tide/core/movement/form";
+import { type Movement, PURPOSES } from "@able-tide/core/movement/format";
+import * as v from "valibot";
+
+const EASY = { steadiness: 3.5, loadedKnee: 30 } as const;
+
+/** Ways to ask for movements that spare something. */
+export const SPARES = [
+  { name: "steadiness", label: `steadiness: at most ${EASY.steadiness}` },
+  { name: "shoulder", label: "a shoulder: no hand over it" },
+  { name: "knee", label: `a knee: at most ${EASY.loadedKnee}° under load` },
+] as const;
+
+/** What somebody looks for; an empty field looks for nothing. */
+export const Finding = v.object({
+  words: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(80)), ""),
+  purpose: v.optional(v.picklist(["", ...PURPOSES]), ""),
+  form: v.optional(v.picklist(["", ...FORM_KINDS]), ""),
+  spares: v.optional(v.picklist(["", ...SPARES.map(({ name }) => name)]), ""),
+});
+export type Finding = v.InferOutput<typeof Finding>;
+
+/** What is looked for, from an address; what cannot be read looks for nothing. */
+export function readFinding(search: URLSearchParams): Finding {
+  const read = v.safeParse(Finding, Object.fromEntries(search));
+  return read.success ? read.output : v.parse(Finding, {});
+}
+
+interface Asks {
+  readonly steadiness: number;
+  readonly handsOver: Landmark | null;
+  readonly loadedKnee: number;
+}
+
+function isSpared(spares: Finding["spares"], asks: Asks | null): boolean {
+  if (spares === "") return true;
+  if (asks === null) return false;
+  if (spares === "steadiness") return asks.steadiness <= EASY.steadiness;
+  if (spares === "knee") return asks.loadedKnee <= EASY.loadedKnee;
+  return asks.handsOver === null || LANDMARKS.indexOf(asks.handsOver) < LANDMARKS.indexOf("shoulder");
+}
+
+/** Whether a movement is one of those looked for. */
+export function isFound(finding: Finding, movement: Movement, asks: Asks | null): boolean {
+  const text = `${movement.name.en} ${movement.purpose.join(" ")} ${movement.phase} ${movement.cues.do ?? ""}`.toLowerCase();
+  const words = finding.words.toLowerCase().split(/\s+/);
+  const has = (kind: FormKind) => (movement.forms[kind] ?? false) !== false;
+  return (
+    words.every((word) => text.includes(word)) &&
+    (finding.purpose === "" || movement.purpose.some((purpose) => purpose === finding.purpose)) &&
+    (finding.form === "" || has(finding.form as FormKind)) &&
+    isSpared(finding.spares, asks)
+  );
+}

@@ -1,0 +1,62 @@
+import { FORM_KINDS, FULL_STANDING } from "@able-tide/core/movement/form";
+import type { Movement } from "@able-tide/core/movement/format";
+import { sampleTrack } from "@able-tide/core/movement/samples";
+import { trackOf } from "@able-tide/core/movement/track";
+import { Download } from "lucide-react";
+import type { MovementAsks } from "../../server/movements/asks.ts";
+import { bestView, FigureStrip } from "../kit/moving-figure.tsx";
+import { Vessel } from "../kit/vessel.tsx";
+
+interface Props {
+  readonly movement: Movement;
+  readonly shipped: boolean;
+  readonly asks: MovementAsks | null;
+}
+
+/** The movement in the first form it has: standing, or on a chair, or in water. */
+const firstTrack = (movement: Movement) =>
+  (["standing", "seated", "water"] as const)
+    .map((kind) => trackOf(movement, { ...FULL_STANDING, kind }, "right"))
+    .find((track) => track !== null) ?? null;
+
+function asksInWords(asks: MovementAsks | null): string {
+  if (asks === null) return "in water only";
+  const knee = Math.round(asks.loadedKnee);
+  return [
+    `steadiness ${asks.steadiness.toFixed(1)}`,
+    asks.handsOver ? `hands over the ${asks.handsOver}` : "hands below the lap",
+    knee > 0 && `knee ${knee}°`,
+  ]
+    .filter(Boolean)
+    .join(" · ");
+}
+
+/** A movement to look through: its key poses, what it is for, what it asks, which forms it has. */
+export function MovementCard({ movement, shipped, asks }: Props) {
+  const track = firstTrack(movement);
+  return (
+    <li className="flex flex-col rounded-soft border border-sand-300 bg-white p-4">
+      {track && <FigureStrip samples={sampleTrack(track)} view={bestView(movement)} className="h-40" />}
+      <h2 className="mt-2 text-lg">{movement.name.en}</h2>
+      <p className="text-sand-600">
+        {movement.phase} · {movement.purpose.join(", ")}
+        {!shipped && " · your own"}
+      </p>
+      <p className="mt-1">{movement.cues.do}</p>
+      <p className="mt-1 font-semibold">{asksInWords(asks)}</p>
+      <div className="mt-auto flex items-center gap-2 pt-2">
+        {FORM_KINDS.filter((kind) => (movement.forms[kind] ?? false) !== false).map((kind) => (
+          <Vessel key={kind} form={kind} level={1} hold={kind === "supported" ? "left" : null} label={kind} size={24} />
+        ))}
+        <span className="text-sand-600">{movement.sided ? "each side" : "both sides"}</span>
+        <a
+          href={`/movements/${movement.id}/file`}
+          download
+          className="ml-auto flex min-h-11 items-center gap-1 underline underline-offset-4"
+        >
+          <Download size={18} aria-hidden="true" /> File<span className="sr-only"> of {movement.name.en}</span>
+        </a>
+      </div>
+    </li>
+  );
+}

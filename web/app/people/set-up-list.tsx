@@ -1,0 +1,47 @@
+import type { SetUpNumbers } from "../../server/people/set-up-numbers.ts";
+
+const cm = (centimetres: number): string => `${centimetres} cm`;
+
+function rowsOf(numbers: SetUpNumbers): readonly (readonly [what: string, number: string, note: string])[] {
+  const { seat, seatForRising, chair, cushion, feetApart, longestStep, ankles, water, deepest } = numbers;
+  return [
+    ["Seat, sitting still", cm(seat), "feet flat"],
+    ["Seat, for rising", `${seatForRising.least} to ${seatForRising.most} cm`, ""],
+    [
+      `Cushion under the feet on a ${chair} cm chair`,
+      cushion > 0 ? cm(cushion) : "none",
+      cushion > 0 ? "away before anybody rises" : "",
+    ],
+    ["Feet apart, hip width", cm(feetApart), "between the ankles"],
+    [
+      "Longest step standing tall, both heels down",
+      longestStep > 0 ? cm(longestStep) : "none",
+      ankles ? `ankles to ${ankles.left}° left, ${ankles.right}° right` : "ankles not measured: an ordinary 25° taken",
+    ],
+    ...water.map(
+      ({ share, depth }) =>
+        [`Water for ${Math.round(100 * share)} % of the weight`, depth === null ? "out of depth" : cm(depth), ""] as const,
+    ),
+    ["Water at the deepest", cm(deepest), "mouth well clear"],
+  ];
+}
+
+/** Set-up numbers of one person: chair, cushion, floor marks, step and pool depth. */
+export function SetUpList({ numbers }: { numbers: SetUpNumbers }) {
+  return (
+    <table className="w-full max-w-3xl border-collapse text-left">
+      <caption className="sr-only">Set-up numbers, computed from stature and caps</caption>
+      <tbody>
+        {rowsOf(numbers).map(([what, number, note]) => (
+          <tr key={what} className="border-b border-sand-200 last:border-0">
+            <th scope="row" className="py-1.5 pr-4 font-normal">
+              {what}
+            </th>
+            <td className="pr-4 text-right font-bold whitespace-nowrap">{number}</td>
+            <td className="text-sand-600">{note}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

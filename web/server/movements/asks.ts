@@ -1,0 +1,44 @@
+import {
+  handOver,
+  LANDMARK_TOLERANCE,
+  LANDMARKS,
+  type Landmark,
+  type SidedColumn,
+  sidedColumn,
+} from "@able-tide/core/body/channels";
+import type { Demand } from "@able-tide/core/movement/demand";
+import { type FormKind, FULL_STANDING } from "@able-tide/core/movement/form";
+import type { Movement } from "@able-tide/core/movement/format";
+import { SIDES } from "@able-tide/core/side";
+import { solvedForms } from "../plans/solved-forms.ts";
+
+/** What the fullest land form of a movement asks of a middling body at a usual breath. */
+export interface MovementAsks {
+  readonly form: FormKind;
+  readonly steadiness: number;
+  /** The highest landmark that a hand goes over; null below the lap. */
+  readonly handsOver: Landmark | null;
+  /** Greatest flexion of a knee that carries weight, degrees. */
+  readonly loadedKnee: number;
+}
+
+const MIDDLING_STATURE = 1.65;
+const USUAL_BREATH = 8;
+
+const most = (demands: readonly Demand[], name: SidedColumn): number =>
+  Math.max(...demands.flatMap((demand) => SIDES.map((side) => demand.highest[sidedColumn(name, side)] as number)));
+
+/** Reads what a movement asks; null for one that is only done in water. */
+export function asksOf(movement: Movement): MovementAsks | null {
+  for (const form of ["standing", "seated"] as const) {
+    const demands = solvedForms.demands(movement, { ...FULL_STANDING, kind: form }, MIDDLING_STATURE, USUAL_BREATH);
+    if (!demands) continue;
+    return {
+      form,
+      steadiness: Math.max(...demands.map((demand) => demand.steadiness.total)),
+      handsOver: LANDMARKS.findLast((landmark) => most(demands, handOver(landmark)) > LANDMARK_TOLERANCE) ?? null,
+      loadedKnee: Math.max(0, most(demands, "loadedKnee")),
+    };
+  }
+  return null;
+}

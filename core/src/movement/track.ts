@@ -150,6 +150,10 @@ function add(values: Float64Array, index: number, value: number): void {
   values[index] = (values[index] as number) + value;
 }
 
+/** The flat pose that each key pose states, what is carried on from earlier ones filled in; lead is right. */
+export const keyPoses = ({ keys }: Pick<Movement, "keys">): readonly Float64Array[] =>
+  authoredKeys(keys).map(({ values }) => values);
+
 /** Distances between the ankles in a stance, sideways and fore and aft, shares of H. */
 export const stanceShares = (stance: MovementStance): { readonly width: number; readonly length: number } => ({
   width: stance.width ?? STANCE_WIDTH[stance.kind],

@@ -2,27 +2,9 @@ import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import type { PoseFrame } from "@able-tide/core/body/pose";
 import { RAIL } from "@able-tide/core/movement/track";
 import { otherSide, SIDES, type Side, sideIndex } from "@able-tide/core/side";
+import { type Place, placer, type Room, type View, viewBoxOf } from "./figure-geometry.ts";
 
-/** How the body is looked at: turned so many degrees from face to face (0 front, 90 from the person's right), or from above. */
-const TURNS = { front: 0, oblique: 38, side: 90 } as const;
-export type View = keyof typeof TURNS | "above";
-
-type Place = { readonly x: number; readonly y: number; readonly near: number };
-
-/** Puts a point of a sample row (shares of stature) on the picture plane, in hundredths of stature. */
-function placer(row: ArrayLike<number>, view: View) {
-  const turn = view === "above" ? 0 : (TURNS[view] * Math.PI) / 180;
-  const cos = Math.cos(turn);
-  const sin = Math.sin(turn);
-  const project = (x: number, y: number, z: number): Place =>
-    view === "above"
-      ? { x: 100 * z, y: -100 * x, near: y }
-      : { x: 100 * (x * sin - z * cos), y: -100 * y, near: x * cos + z * sin };
-  return {
-    project,
-    at: (column: number) => project(row[column] as number, row[column + 1] as number, row[column + 2] as number),
-  };
-}
+export type { View } from "./figure-geometry.ts";
 
 const line = (...places: Place[]): string =>
   places.map(({ x, y }, i) => `${i ? "L" : "M"}${x.toFixed(2)} ${y.toFixed(2)}`).join("");
@@ -173,12 +155,6 @@ function Setting({ frame, row, view }: { frame: PoseFrame; row: ArrayLike<number
   );
 }
 
-/** From above the picture reaches so far to each side of the pelvis, hundredths of stature. */
-const ABOVE = 46;
-
-/** How much of the picture is to each side of the pelvis and over the floor, hundredths of stature. */
-const ROOM = { reach: { aside: 46, above: 129 }, body: { aside: 31, above: 107 } } as const;
-
 /** A height a hand should not pass. */
 export interface FigureLine {
   /** Over the floor, share of stature. */
@@ -202,7 +178,7 @@ export interface FigureProps {
   /** Heights to draw across. */
   readonly lines?: readonly FigureLine[];
   /** Room for arms held out and up, or for a body at ease alone. */
-  readonly room?: keyof typeof ROOM;
+  readonly room?: Room;
   readonly label?: string;
   readonly className?: string;
 }
@@ -212,13 +188,10 @@ export function Figure({ row, frame, view, lines = [], room = "reach", label, cl
   const { at } = placer(row, view);
   const trunk = trunkOf(at);
   const parts = [...SIDES.flatMap((side) => limbsOf(side, at, trunk.near)), trunk, headOf(at)].sort((a, b) => a.near - b.near);
-  const { x: centre, y: middle } = at(pointColumn("pelvis"));
-  const { aside, above } = ROOM[room];
-  const viewBox =
-    view === "above" ? [centre - ABOVE, middle - ABOVE, 2 * ABOVE, 2 * ABOVE] : [centre - aside, -above, 2 * aside, above + 5];
+  const { x: centre } = at(pointColumn("pelvis"));
   const named = label ? ({ role: "img", "aria-label": label } as const) : ({ "aria-hidden": true } as const);
   return (
-    <svg viewBox={viewBox.map((value) => value.toFixed(1)).join(" ")} className={className} {...named}>
+    <svg viewBox={viewBoxOf(row, view, room)} className={className} {...named}>
       {view !== "above" && <path d={`M${centre - 44} 1.6 H${centre + 44}`} stroke="var(--figure-ground)" strokeWidth="1.4" />}
       <Setting frame={frame} row={row} view={view} />
       {parts.map((part) => part.node)}

@@ -1,4 +1,5 @@
 import { type Block, BREATH_SECONDS, ROUNDS } from "@able-tide/core/plan/time";
+import { goneOn, type History, redone, undone } from "../history.ts";
 
 /** What the board edits. */
 export interface Draft {
@@ -16,12 +17,7 @@ export type DraftChange =
   | { readonly kind: "undo" }
   | { readonly kind: "redo" };
 
-/** A draft with the drafts it came through. */
-export interface DraftHistory {
-  readonly past: readonly Draft[];
-  readonly present: Draft;
-  readonly future: readonly Draft[];
-}
+export type DraftHistory = History<Draft>;
 
 const clamp = (value: number, { least, most }: { least: number; most: number }): number => Math.min(most, Math.max(least, value));
 
@@ -65,15 +61,8 @@ const same = (a: Draft, b: Draft): boolean => JSON.stringify(a) === JSON.stringi
 
 /** Applies a change; one that changes nothing leaves no trace in the history. */
 export function changeDraft(history: DraftHistory, change: DraftChange): DraftHistory {
-  const { past, present, future } = history;
-  if (change.kind === "undo") {
-    const before = past[past.length - 1];
-    return before ? { past: past.slice(0, -1), present: before, future: [present, ...future] } : history;
-  }
-  if (change.kind === "redo") {
-    const [next, ...rest] = future;
-    return next ? { past: [...past, present], present: next, future: rest } : history;
-  }
-  const next = change.kind === "take" ? change.draft : changed(present, change);
-  return same(next, present) ? history : { past: [...past, present], present: next, future: [] };
+  if (change.kind === "undo") return undone(history);
+  if (change.kind === "redo") return redone(history);
+  const next = change.kind === "take" ? change.draft : changed(history.present, change);
+  return same(next, history.present) ? history : goneOn(history, next);
 }

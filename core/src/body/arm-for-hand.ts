@@ -1,0 +1,37 @@
+import type { Side } from "../side.ts";
+import { type ArmAngles, reachWithArm } from "./arm.ts";
+import { pointColumn, sidedPointColumn } from "./channels.ts";
+
+type Vector = readonly [number, number, number];
+
+const at = (row: ArrayLike<number>, column: number): Vector => [
+  row[column] as number,
+  row[column + 1] as number,
+  row[column + 2] as number,
+];
+const minus = (a: Vector, b: Vector): Vector => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+const dot = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+const cross = (a: Vector, b: Vector): Vector => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
+function unit(a: Vector): Vector {
+  const length = Math.sqrt(dot(a, a)) || 1;
+  return [a[0] / length, a[1] / length, a[2] / length];
+}
+
+/**
+ * The arm angles that bring a hand's centre to a place, the body otherwise as in the row; for pulling a hand on a picture.
+ *
+ * @param row a solved sample, shares of H
+ * @param place shares of H; out of reach, the straight arm points there
+ * @returns degrees, elbow hanging down and out, wrist straight
+ */
+export function armForHand(row: ArrayLike<number>, side: Side, place: Vector): ArmAngles {
+  const up = unit(minus(at(row, pointColumn("shoulderLine")), at(row, pointColumn("midSpine"))));
+  const across = minus(at(row, sidedPointColumn("shoulder", "right")), at(row, sidedPointColumn("shoulder", "left")));
+  const along = dot(across, up);
+  const right = unit([across[0] - along * up[0], across[1] - along * up[1], across[2] - along * up[2]]);
+  const forward = cross(up, right);
+  const reach = minus(place, at(row, sidedPointColumn("shoulder", side)));
+  const angles: ArmAngles = { elevation: 0, plane: 0, axial: 0, elbow: 0, forearm: 0, wrist: 0 };
+  reachWithArm([dot(reach, forward), dot(reach, up), dot(reach, right)], side, angles);
+  return angles;
+}

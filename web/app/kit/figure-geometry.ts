@@ -1,0 +1,38 @@
+import { pointColumn } from "@able-tide/core/body/channels";
+
+/** How the body is looked at: turned so many degrees from face to face (0 front, 90 from the person's right), or from above. */
+const TURNS = { front: 0, oblique: 38, side: 90 } as const;
+export type View = keyof typeof TURNS | "above";
+
+export type Place = { readonly x: number; readonly y: number; readonly near: number };
+
+/** Puts a point of a sample row (shares of stature) on the picture plane, in hundredths of stature. */
+export function placer(row: ArrayLike<number>, view: View) {
+  const turn = view === "above" ? 0 : (TURNS[view] * Math.PI) / 180;
+  const cos = Math.cos(turn);
+  const sin = Math.sin(turn);
+  const project = (x: number, y: number, z: number): Place =>
+    view === "above"
+      ? { x: 100 * z, y: -100 * x, near: y }
+      : { x: 100 * (x * sin - z * cos), y: -100 * y, near: x * cos + z * sin };
+  return {
+    project,
+    at: (column: number) => project(row[column] as number, row[column + 1] as number, row[column + 2] as number),
+  };
+}
+
+/** From above the picture reaches so far to each side of the pelvis, hundredths of stature. */
+const ABOVE = 46;
+
+/** How much of the picture is to each side of the pelvis and over the floor, hundredths of stature. */
+export const ROOM = { reach: { aside: 46, above: 129 }, body: { aside: 31, above: 107 } } as const;
+
+export type Room = keyof typeof ROOM;
+
+/** The part of the picture plane that a figure is shown in, as an SVG viewBox around its pelvis. */
+export function viewBoxOf(row: ArrayLike<number>, view: View, room: Room): string {
+  const { x, y } = placer(row, view).at(pointColumn("pelvis"));
+  const { aside, above } = ROOM[room];
+  const box = view === "above" ? [x - ABOVE, y - ABOVE, 2 * ABOVE, 2 * ABOVE] : [x - aside, -above, 2 * aside, above + 5];
+  return box.map((value) => value.toFixed(1)).join(" ");
+}

@@ -65,6 +65,8 @@ try {
   await shot("person");
   await open("/movements");
   await shot("movements");
+  await open("/movements/shift-and-press/studio");
+  await shot("studio");
   await open("/plans");
   await shot("plans");
   await open("/weeks");

@@ -13,6 +13,7 @@ export default [
         route(":personId", "routes/person.tsx"),
       ]),
       route("movements", "routes/movements.tsx"),
+      route("movements/:movementId/studio", "routes/studio.tsx"),
       ...prefix("plans", [index("routes/plans.tsx"), route(":planId", "routes/plan-board.tsx")]),
       route("weeks/:personId?", "routes/weeks.tsx"),
     ]),

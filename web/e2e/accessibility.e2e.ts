@@ -53,6 +53,13 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
   ],
   ["a new person", async () => void (await page.goto(`${serverUrl()}/people/new`, { waitUntil: "networkidle0" }))],
   ["movements", async () => void (await page.goto(`${serverUrl()}/movements`, { waitUntil: "networkidle0" }))],
+  [
+    "the studio",
+    async () => {
+      await page.goto(`${serverUrl()}/movements/shift-and-press/studio`, { waitUntil: "networkidle0" });
+      await seeText(page, "Save as our own");
+    },
+  ],
   ["plans", async () => void (await page.goto(`${serverUrl()}/plans`, { waitUntil: "networkidle0" }))],
   [
     "the plan board, with a person chosen",

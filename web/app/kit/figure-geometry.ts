@@ -25,7 +25,7 @@ export function placer(row: ArrayLike<number>, view: View) {
 const ABOVE = 46;
 
 /** How much of the picture is to each side of the pelvis and over the floor, hundredths of stature. */
-export const ROOM = { reach: { aside: 46, above: 129 }, body: { aside: 31, above: 107 } } as const;
+const ROOM = { reach: { aside: 46, above: 129 }, body: { aside: 31, above: 107 } } as const;
 
 export type Room = keyof typeof ROOM;
 

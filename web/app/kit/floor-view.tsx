@@ -46,7 +46,7 @@ export function FloorView({ row, base, frame, stature, className }: Props) {
   ].filter(Boolean);
   return (
     <svg
-      viewBox={`${middleX - 44} ${middleY - 20} 88 40`}
+      viewBox={`${middleX - 44} ${middleY - 24} 88 50`}
       className={className}
       role="img"
       aria-label={`Floor: ${words.join(", ")}`}
@@ -92,7 +92,7 @@ export function FloorView({ row, base, frame, stature, className }: Props) {
           {side} {shares[i]} %
         </text>
       ))}
-      <text x={middleX} y={middleY + 18.5} textAnchor="middle" fontSize="5" fontWeight="700" fill="var(--color-tide-900)">
+      <text x={middleX} y={middleY + 24} textAnchor="middle" fontSize="5" fontWeight="700" fill="var(--color-tide-900)">
         {[apart > 0 && `${apart} cm wide`, ahead > 2 && `${ahead} cm long`, seat > 0 && `seat ${seat} %`]
           .filter(Boolean)
           .join(" · ")}

@@ -3,6 +3,7 @@ import type { Movement } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
 import { Download } from "lucide-react";
+import { Link } from "react-router";
 import type { MovementAsks } from "../../server/movements/asks.ts";
 import { bestView, FigureStrip } from "../kit/moving-figure.tsx";
 import { Vessel } from "../kit/vessel.tsx";
@@ -49,10 +50,13 @@ export function MovementCard({ movement, shipped, asks }: Props) {
           <Vessel key={kind} form={kind} level={1} hold={kind === "supported" ? "left" : null} label={kind} size={24} />
         ))}
         <span className="text-sand-600">{movement.sided ? "each side" : "both sides"}</span>
+        <Link to={`/movements/${movement.id}/studio`} className="ml-auto flex min-h-11 items-center underline underline-offset-4">
+          Studio<span className="sr-only"> for {movement.name.en}</span>
+        </Link>
         <a
           href={`/movements/${movement.id}/file`}
           download
-          className="ml-auto flex min-h-11 items-center gap-1 underline underline-offset-4"
+          className="flex min-h-11 items-center gap-1 underline underline-offset-4"
         >
           <Download size={18} aria-hidden="true" /> File<span className="sr-only"> of {movement.name.en}</span>
         </a>

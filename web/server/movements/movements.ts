@@ -41,3 +41,20 @@ export async function keepMovement(scope: Scope, movement: Movement): Promise<"k
     .merge({ document: JSON.stringify(movement), ...stamp });
   return "kept";
 }
+
+/**
+ * Deletes an organisation's own movement. Classes keep what they were begun with; a plan still needs it.
+ *
+ * @returns "planned" if a plan has it, "shipped" if it is the product's
+ */
+export async function deleteMovement(scope: Scope, id: string): Promise<"deleted" | "planned" | "shipped"> {
+  if (SHIPPED.some((shipped) => shipped.id === id)) return "shipped";
+  const plan = await scope
+    .database("plans")
+    .where("organisation_id", scope.organisationId)
+    .whereRaw("blocks @> ?::jsonb", [JSON.stringify([{ movementId: id }])])
+    .first("id");
+  if (plan) return "planned";
+  await scope.database("movements").where({ organisation_id: scope.organisationId, id }).delete();
+  return "deleted";
+}

@@ -1,0 +1,75 @@
+import { idFromName } from "@able-tide/core/movement/edit";
+import { readMovement } from "@able-tide/core/movement/format";
+import { data, redirect } from "react-router";
+import { deleteMovement, keepMovement, listMovements } from "../../server/movements/movements.ts";
+import { listPeople } from "../../server/people/people.ts";
+import type { Scope } from "../../server/scope.ts";
+import { formDataOf } from "../form-data.server.ts";
+import { ButtonLink } from "../kit/button.tsx";
+import { PageHead } from "../kit/shell.tsx";
+import { notFound, scopeContext } from "../signed-in.server.ts";
+import { Studio } from "../studio/studio.tsx";
+import type { Route } from "./+types/studio";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.movement.name.en ?? "Studio"} · Able Tide` },
+];
+
+const listed = async (scope: Scope, id: string) => (await listMovements(scope)).find(({ movement }) => movement.id === id);
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const found = await listed(scope, params.movementId);
+  if (!found) throw notFound();
+  const people = (await listPeople(scope)).map(({ id, name, stature }) => ({ id, name, stature }));
+  return { ...found, people };
+}
+
+/** An id that no other movement has: from the name, with a number where it is taken. */
+async function freeId(scope: Scope, name: string): Promise<string> {
+  const taken = new Set((await listMovements(scope)).map(({ movement }) => movement.id));
+  const wanted = idFromName(name);
+  for (let number = 1; ; number += 1) {
+    const id = number === 1 ? wanted : `${wanted}-${number}`;
+    if (!taken.has(id)) return id;
+  }
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  const found = await listed(scope, params.movementId);
+  if (!found) throw notFound();
+  const form = await formDataOf(request);
+  if (form.get("intent") === "delete") {
+    const outcome = await deleteMovement(scope, found.movement.id);
+    if (outcome === "deleted") return redirect("/movements");
+    const message =
+      outcome === "planned" ? "This movement is in a plan. Take it out there first." : "It comes with Able Tide and stays.";
+    return data({ problems: [{ path: "", message }] }, { status: 409 });
+  }
+  const { movement, problems } = readMovement(String(form.get("document") ?? ""));
+  if (!movement) return data({ problems }, { status: 422 });
+  const id = found.shipped ? await freeId(scope, movement.name.en) : found.movement.id;
+  await keepMovement(scope, { ...movement, id });
+  return redirect(`/movements/${id}/studio`);
+}
+
+export default function StudioPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { movement, shipped, people } = loaderData;
+  return (
+    <>
+      <PageHead title={movement.name.en} note={shipped ? "comes with Able Tide" : "your own"}>
+        <ButtonLink look="plain" to={`/movements/${movement.id}/file`} reloadDocument>
+          File
+        </ButtonLink>
+      </PageHead>
+      <Studio
+        key={JSON.stringify(movement)}
+        movement={movement}
+        shipped={shipped}
+        people={people}
+        problems={actionData?.problems ?? []}
+      />
+    </>
+  );
+}

@@ -1,0 +1,81 @@
+import type { PoseFrame } from "@able-tide/core/body/pose";
+import { type PointerEvent, useRef, useState } from "react";
+import { Figure } from "../kit/figure.tsx";
+import { placer, viewBoxOf } from "../kit/figure-geometry.ts";
+import { HANDLES, type Handle, handlePoint, type Pulled, type PullView } from "./pull.ts";
+
+interface Props {
+  readonly row: ArrayLike<number>;
+  readonly frame: PoseFrame;
+  readonly view: PullView;
+  /** @param along whether the pull has begun before */
+  readonly pull: (handle: Handle, to: Pulled, along: boolean) => void;
+}
+
+const NAMES: Record<Handle, string> = {
+  leftHand: "left hand",
+  rightHand: "right hand",
+  head: "head",
+  chest: "chest",
+  pelvis: "hips",
+};
+
+/** The figure of a key pose with what can be pulled on it. Typed values do the same without a pointer. */
+export function PullFigure({ row, frame, view, pull }: Props) {
+  const svg = useRef<SVGSVGElement>(null);
+  const [held, setHeld] = useState<Handle | null>(null);
+  const begun = useRef(false);
+  const { at } = placer(row, view);
+
+  function moved(event: PointerEvent) {
+    const matrix = svg.current?.getScreenCTM();
+    if (held === null || !matrix) return;
+    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+    // From the front the person's right is on the left of the picture.
+    pull(held, { across: (view === "front" ? -x : x) / 100, up: -y / 100 }, begun.current);
+    begun.current = true;
+  }
+
+  return (
+    <div className="relative">
+      <Figure row={row} frame={frame} view={view} label={`The key pose from the ${view}`} className="h-80 w-full" />
+      <svg
+        ref={svg}
+        viewBox={viewBoxOf(row, view, "reach")}
+        className="absolute inset-0 h-80 w-full touch-none"
+        aria-hidden="true"
+        onPointerMove={moved}
+        onPointerUp={() => setHeld(null)}
+        onPointerCancel={() => setHeld(null)}
+      >
+        {HANDLES.map((handle) => {
+          const { x, y } = at(handlePoint(handle));
+          return (
+            <circle
+              key={handle}
+              data-handle={`${view} ${handle}`}
+              cx={x}
+              cy={y}
+              r={held === handle ? 4.6 : 3.6}
+              fill="var(--color-sand-50)"
+              fillOpacity="0.75"
+              stroke="var(--figure-mark)"
+              strokeWidth="1.2"
+              className="cursor-grab"
+              onPointerDown={(event) => {
+                event.currentTarget.ownerSVGElement?.setPointerCapture(event.pointerId);
+                begun.current = false;
+                setHeld(handle);
+              }}
+            >
+              <title>{NAMES[handle]}</title>
+            </circle>
+          );
+        })}
+      </svg>
+      <p className="text-center text-sand-600">
+        {view === "front" ? "from the front: their right is on the left" : "from their right side"}
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,74 @@
+import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
+import { FULL_STANDING } from "@able-tide/core/movement/form";
+import type { Movement } from "@able-tide/core/movement/format";
+import { sampleTrack } from "@able-tide/core/movement/samples";
+import { valueAt } from "@able-tide/core/movement/solved-samples";
+import { type Track, trackOf } from "@able-tide/core/movement/track";
+import { describe, expect, test } from "vitest";
+import { HANDLES, handlePoint, pull } from "./pull.ts";
+
+const movement: Movement = {
+  format: "able-tide/movement",
+  version: 1,
+  id: "pulled",
+  name: { en: "Pulled" },
+  purpose: ["calm"],
+  phase: "flow",
+  sided: false,
+  breaths: 1,
+  stance: { kind: "hip" },
+  keys: [
+    { at: 0, sink: 6, arms: { elevation: 30, plane: 60, elbow: 40 } },
+    { at: 0.5, breath: "in" },
+    { at: 1, breath: "out", like: 0 },
+  ],
+  forms: { standing: {}, supported: {}, seated: {} },
+  vary: {},
+  cues: {},
+};
+/** The row of the second key pose. */
+function rowOf(of: Movement): Float64Array {
+  const samples = sampleTrack(trackOf(of, FULL_STANDING, "right") as Track);
+  const width = samples.rows.length / samples.count;
+  expect(samples.problem).toBeNull();
+  expect(valueAt(samples, 9, pointColumn("pelvis") + 1)).toBeGreaterThan(0);
+  return samples.rows.slice(9 * width, 10 * width);
+}
+const row = rowOf(movement);
+
+describe("pulling on the figure", () => {
+  test("a hand goes where it is pulled, to about a degree's worth", () => {
+    const hand = sidedPointColumn("handCentre", "right");
+    const to = { across: (row[hand + 2] as number) + 0.05, up: (row[hand + 1] as number) + 0.12 };
+    const after = rowOf(pull(movement, 1, row, "rightHand", "front", to));
+    expect(after[hand + 1]).toBeCloseTo(to.up, 1);
+    expect(after[hand + 2]).toBeCloseTo(to.across, 1);
+    expect(after[sidedPointColumn("handCentre", "left") + 1]).toBeCloseTo(
+      row[sidedPointColumn("handCentre", "left") + 1] as number,
+      2,
+    );
+  });
+
+  test("the hips go down into the knees and across from foot to foot, and no further than a body can", () => {
+    const down = pull(movement, 1, row, "pelvis", "side", { across: 0, up: 0.48 });
+    expect(down.keys[1]?.sink).toBeGreaterThan(20);
+    expect(pull(movement, 1, row, "pelvis", "front", { across: 0.5, up: 0.52 }).keys[1]?.weight).toBe(1);
+    expect(pull(movement, 1, row, "pelvis", "side", { across: 0, up: 0 }).keys[1]?.sink).toBe(60);
+  });
+
+  test("chest and head bend the way they are pulled", () => {
+    expect(pull(movement, 1, row, "chest", "front", { across: 0.1, up: 0.8 }).keys[1]?.spine?.sideBend).toBeGreaterThan(5);
+    expect(pull(movement, 1, row, "chest", "side", { across: 0.1, up: 0.8 }).keys[1]?.spine?.flexion).toBeGreaterThan(5);
+    expect(pull(movement, 1, row, "head", "front", { across: -0.06, up: 0.98 }).keys[1]?.head?.sideBend).toBeLessThan(-5);
+  });
+
+  test.each(HANDLES)("%s left where it is changes next to nothing", (handle) => {
+    for (const view of ["front", "side"] as const) {
+      const at = handlePoint(handle);
+      const to = { across: row[at + (view === "front" ? 2 : 0)] as number, up: row[at + 1] as number };
+      const after = rowOf(pull(movement, 1, row, handle, view, to));
+      for (const axis of [0, 1, 2])
+        expect(Math.abs((after[at + axis] as number) - (row[at + axis] as number))).toBeLessThan(0.02);
+    }
+  });
+});

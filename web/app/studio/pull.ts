@@ -1,0 +1,112 @@
+import { armForHand } from "@able-tide/core/body/arm-for-hand";
+import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
+import { SHARE, STRAIGHT_HIP_HEIGHT } from "@able-tide/core/body/segments";
+import { armOf, setAngles, setNumber, withinRange } from "@able-tide/core/movement/edit";
+import type { Movement } from "@able-tide/core/movement/format";
+import type { Side } from "@able-tide/core/side";
+
+/** What can be taken hold of on the figure. */
+export const HANDLES = ["leftHand", "rightHand", "head", "chest", "pelvis"] as const;
+export type Handle = (typeof HANDLES)[number];
+export type PullView = "front" | "side";
+
+/** A place on the picture plane: across (front: the person's right positive; side: forward positive) and up, shares of H. */
+export interface Pulled {
+  readonly across: number;
+  readonly up: number;
+}
+
+/** Column of the point of the body that a handle sits on. */
+export function handlePoint(handle: Handle): number {
+  switch (handle) {
+    case "leftHand":
+      return sidedPointColumn("handCentre", "left");
+    case "rightHand":
+      return sidedPointColumn("handCentre", "right");
+    case "head":
+      return pointColumn("crown");
+    case "chest":
+      return pointColumn("shoulderLine");
+    case "pelvis":
+      return pointColumn("pelvis");
+  }
+}
+
+/** Degrees that a line from a point of the body to the pulled place leans: to the right in front view, forward in side view. */
+function lean(row: ArrayLike<number>, from: number, view: PullView, to: Pulled): number {
+  const across = to.across - (row[from + (view === "front" ? 2 : 0)] as number);
+  const up = to.up - (row[from + 1] as number);
+  return (Math.atan2(across, Math.max(0.01, up)) * 180) / Math.PI;
+}
+
+/** The knee flexion under the hips that lowers the pelvis to a height, degrees. */
+function sinkFor(height: number): number {
+  const leg = Math.max(0.3, SHARE.thigh + SHARE.shank - (STRAIGHT_HIP_HEIGHT - height));
+  const cosine = (leg ** 2 - SHARE.thigh ** 2 - SHARE.shank ** 2) / (2 * SHARE.thigh * SHARE.shank);
+  return (Math.acos(Math.min(1, Math.max(-1, cosine))) * 180) / Math.PI;
+}
+
+function pullHand(movement: Movement, index: number, row: ArrayLike<number>, side: Side, view: PullView, to: Pulled): Movement {
+  const hand = sidedPointColumn("handCentre", side);
+  const place = [
+    view === "side" ? to.across : (row[hand] as number),
+    to.up,
+    view === "front" ? to.across : (row[hand + 2] as number),
+  ] as const;
+  const found = armForHand(row, side, place);
+  const group = armOf(side);
+  const angle = (name: "elevation" | "plane" | "axial" | "elbow") => withinRange(group, name, found[name]);
+  return setAngles(movement, index, group, {
+    elevation: angle("elevation"),
+    plane: angle("plane"),
+    axial: angle("axial"),
+    elbow: angle("elbow"),
+  });
+}
+
+/** Half of a weight shift across the stance, share of H: pulled so far, the weight is all on one foot. */
+const WHOLE_SHIFT = 0.07;
+
+/**
+ * Pulls a part of the body of one key pose to a place on the picture: a hand by its arm, the head by the neck, the chest by
+ * the spine, the pelvis down into the knees or across from foot to foot.
+ *
+ * @param row the key pose as it stands, right side leading
+ */
+export function pull(
+  movement: Movement,
+  index: number,
+  row: ArrayLike<number>,
+  handle: Handle,
+  view: PullView,
+  to: Pulled,
+): Movement {
+  const bend = view === "front" ? "sideBend" : "flexion";
+  switch (handle) {
+    case "leftHand":
+      return pullHand(movement, index, row, "left", view, to);
+    case "rightHand":
+      return pullHand(movement, index, row, "right", view, to);
+    case "head": {
+      const trunk = lean(row, pointColumn("midSpine"), view, {
+        across: row[pointColumn("shoulderLine") + (view === "front" ? 2 : 0)] as number,
+        up: row[pointColumn("shoulderLine") + 1] as number,
+      });
+      return setAngles(movement, index, "head", {
+        [bend]: withinRange("head", bend, lean(row, pointColumn("neck"), view, to) - trunk),
+      });
+    }
+    case "chest": {
+      // Half of the spine's angle is taken at each hinge, so the line from the pelvis leans about half of it.
+      return setAngles(movement, index, "spine", {
+        [bend]: withinRange("spine", bend, 2 * lean(row, pointColumn("pelvis"), view, to)),
+      });
+    }
+    case "pelvis": {
+      const sunk = setNumber(movement, index, "sink", Math.round(Math.min(60, Math.max(0, sinkFor(to.up)))));
+      if (view === "side") return sunk;
+      const share = Math.min(1, Math.max(0, 0.5 + to.across / (2 * WHOLE_SHIFT)));
+      return setNumber(sunk, index, "weight", Math.round(20 * share) / 20);
+    }
+  }
+}

@@ -1,0 +1,266 @@
+import {
+  addKeyAfter,
+  copyPose,
+  type KeyGroup,
+  mirrorKey,
+  moveKey,
+  removeKey,
+  setAngles,
+  setNumber,
+} from "@able-tide/core/movement/edit";
+import { FORM_KINDS, type FormKind, FULL_STANDING } from "@able-tide/core/movement/form";
+import type { Movement, MovementFileProblem } from "@able-tide/core/movement/format";
+import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
+import { keyPoses } from "@able-tide/core/movement/track";
+import { Copy, FlipHorizontal2, Minus, Plus, Redo2, Undo2 } from "lucide-react";
+import { type ReactNode, useMemo, useReducer, useRef, useState } from "react";
+import { Form } from "react-router";
+import { begunWith, goneOn, type History, redone, undone } from "../history.ts";
+import { Button } from "../kit/button.tsx";
+import { FloorView } from "../kit/floor-view.tsx";
+import { rowAt } from "../kit/moving-figure.tsx";
+import { readChosenForm } from "../plans/chosen-form.ts";
+import { DemandBars } from "../plans/demand-bars.tsx";
+import { KeyLine } from "./key-line.tsx";
+import { PoseValues } from "./pose-values.tsx";
+import { type Handle, type Pulled, type PullView, pull } from "./pull.ts";
+import { PullFigure } from "./pull-figure.tsx";
+import { WholeRound } from "./whole-round.tsx";
+
+interface Props {
+  readonly movement: Movement;
+  readonly shipped: boolean;
+  readonly people: readonly { readonly id: string; readonly name: string; readonly stature: number }[];
+  readonly problems: readonly MovementFileProblem[];
+}
+
+type Change =
+  | { readonly kind: "to"; readonly movement: Movement; readonly along?: boolean }
+  | { readonly kind: "undo" }
+  | { readonly kind: "redo" };
+
+function changed(history: History<Movement>, change: Change): History<Movement> {
+  if (change.kind === "undo") return undone(history);
+  if (change.kind === "redo") return redone(history);
+  return change.movement === history.present ? history : goneOn(history, change.movement, change.along);
+}
+
+const BODIES = [
+  ["1.5", "a small body, 150 cm"],
+  ["1.65", "an average body, 165 cm"],
+  ["1.8", "a tall body, 180 cm"],
+] as const;
+const BREATH = 8;
+const CUES = [
+  ["do", "What to do"],
+  ["feel", "What to feel"],
+  ["watch", "What to watch"],
+  ["image", "A picture in words"],
+  ["mistake", "A common mistake"],
+] as const;
+
+function Tool({ label, press, children }: { label: string; press: () => void; children: ReactNode }) {
+  return (
+    <button
+      type="button"
+      onClick={press}
+      className="flex min-h-11 items-center gap-2 rounded-full border-[1.5px] border-tide-800 px-4 font-semibold hover:bg-tide-100"
+    >
+      {children} {label}
+    </button>
+  );
+}
+
+/** A movement taken apart: key poses on a line, the figure that can be pulled, its numbers, and what it asks of a body. */
+export function Studio({ movement, shipped, people, problems }: Props) {
+  const [history, change] = useReducer(changed, movement, begunWith);
+  const present = history.present;
+  const [wanted, setIndex] = useState(1);
+  const index = Math.min(wanted, present.keys.length - 1);
+  const [stature, setStature] = useState("1.65");
+  const [kind, setKind] = useState<FormKind>("standing");
+  // Letters typed into one field are one change, as one pull of the figure is.
+  const lastField = useRef("");
+  const to = (next: Movement, along = false) => {
+    lastField.current = "";
+    change({ kind: "to", movement: next, along });
+  };
+  const typed = (field: string, next: Movement) => {
+    change({ kind: "to", movement: next, along: lastField.current === field });
+    lastField.current = field;
+  };
+
+  const key = present.keys[index];
+  const form = useMemo(
+    () =>
+      readChosenForm(
+        present,
+        { ...FULL_STANDING, kind, hold: kind === "supported" ? "left" : null },
+        Number(stature),
+        BREATH * present.breaths,
+      ),
+    [present, kind, stature],
+  );
+  const values = keyPoses(present)[index];
+  const shown = form && key ? rowAt(form.samples, key.at) : null;
+  const frame = form && shown ? segmentOfSample(form.samples, shown.sample).frame : null;
+  const pulled = (view: PullView) => (handle: Handle, where: Pulled, along: boolean) => {
+    if (shown) to(pull(present, index, shown.row, handle, view, where), along);
+  };
+  const shiftKey = (by: number) => key && to(moveKey(present, index, key.at + by));
+  return (
+    <div className="grid items-start gap-6 xl:grid-cols-[minmax(0,1fr)_20rem]">
+      <div className="flex min-w-0 flex-col gap-4">
+        <KeyLine keys={present.keys} chosen={index} choose={setIndex} />
+        <div className="flex flex-wrap gap-2">
+          <Tool label="Undo" press={() => change({ kind: "undo" })}>
+            <Undo2 size={18} aria-hidden="true" />
+          </Tool>
+          <Tool label="Redo" press={() => change({ kind: "redo" })}>
+            <Redo2 size={18} aria-hidden="true" />
+          </Tool>
+          <Tool label="Key pose after" press={() => to(addKeyAfter(present, index))}>
+            <Plus size={18} aria-hidden="true" />
+          </Tool>
+          <Tool label="Take it out" press={() => to(removeKey(present, index))}>
+            <Minus size={18} aria-hidden="true" />
+          </Tool>
+          <Tool label="Mirror" press={() => to(mirrorKey(present, index))}>
+            <FlipHorizontal2 size={18} aria-hidden="true" />
+          </Tool>
+          <Tool label="As the first" press={() => to(copyPose(present, 0, index))}>
+            <Copy size={18} aria-hidden="true" />
+          </Tool>
+          <Tool label="Earlier" press={() => shiftKey(-0.05)}>
+            {null}
+          </Tool>
+          <Tool label="Later" press={() => shiftKey(0.05)}>
+            {null}
+          </Tool>
+        </div>
+        <div className="grid gap-4 rounded-soft border border-sand-300 bg-white p-4 sm:grid-cols-3">
+          {shown && frame ? (
+            <>
+              <PullFigure row={shown.row} frame={frame} view="front" pull={pulled("front")} />
+              <PullFigure row={shown.row} frame={frame} view="side" pull={pulled("side")} />
+              {form && <WholeRound movement={present} samples={form.samples} cycleSeconds={BREATH * present.breaths} />}
+            </>
+          ) : (
+            <p>There is no such form of this movement.</p>
+          )}
+        </div>
+        {form?.samples.problem && (
+          <p role="alert" className="font-semibold text-signal-700">
+            At {Math.round(100 * form.samples.problem.phase)} % of the round a body cannot do this:{" "}
+            {form.samples.problem.what.kind}.
+          </p>
+        )}
+        <Form method="post" className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-5">
+          <input type="hidden" name="document" value={JSON.stringify(present)} />
+          <label className="font-semibold">
+            Name
+            <input
+              value={present.name.en}
+              maxLength={60}
+              onChange={({ currentTarget }) => typed("name", { ...present, name: { en: currentTarget.value } })}
+              className="field-box mt-1 block font-normal"
+            />
+          </label>
+          {CUES.map(([cue, label]) => (
+            <label key={cue} className="font-semibold">
+              {label}
+              <input
+                value={present.cues[cue] ?? ""}
+                maxLength={200}
+                onChange={({ currentTarget }) =>
+                  typed(cue, { ...present, cues: { ...present.cues, [cue]: currentTarget.value } })
+                }
+                className="field-box mt-1 block font-normal"
+              />
+            </label>
+          ))}
+          {problems.length > 0 && (
+            <ul className="list-disc pl-6 font-semibold text-signal-700" role="alert">
+              {problems.map((problem) => (
+                <li key={`${problem.path} ${problem.message}`}>
+                  {problem.path} {problem.message}
+                </li>
+              ))}
+            </ul>
+          )}
+          <div className="flex flex-wrap items-center gap-3">
+            <Button name="intent" value="save">
+              {shipped ? "Save as our own" : "Save"}
+            </Button>
+            {!shipped && (
+              <Button look="quiet" name="intent" value="delete">
+                Delete it
+              </Button>
+            )}
+            {shipped && <span className="text-sand-600">What comes with Able Tide is copied, not changed.</span>}
+          </div>
+        </Form>
+      </div>
+      <aside
+        className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-4"
+        aria-label="What it asks, and its numbers"
+      >
+        <label className="font-semibold">
+          For
+          <select
+            value={stature}
+            onChange={({ currentTarget }) => setStature(currentTarget.value)}
+            className="field-box mt-1 font-normal"
+          >
+            {BODIES.map(([value, label]) => (
+              <option key={value} value={value}>
+                {label}
+              </option>
+            ))}
+            {people.map((person) => (
+              <option key={person.id} value={String(person.stature)}>
+                {person.name}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="font-semibold">
+          Form
+          <select
+            value={kind}
+            onChange={({ currentTarget }) => setKind(currentTarget.value as FormKind)}
+            className="field-box mt-1 font-normal"
+          >
+            {FORM_KINDS.map((each) => (
+              <option key={each} value={each}>
+                {each === "water" ? "in water" : each}
+              </option>
+            ))}
+          </select>
+        </label>
+        {form && shown && frame && (
+          <>
+            <div data-testid="demands">
+              <DemandBars demands={form.demands} caps={[]} rounds={6} />
+            </div>
+            <FloorView
+              row={shown.row}
+              base={form.samples.bases[shown.sample] ?? []}
+              frame={frame}
+              stature={Number(stature)}
+              className="w-full rounded-[10px] bg-sand-100"
+            />
+            <p className="text-sand-600">Computed from a body model. It ranks forms; it does not measure risk.</p>
+          </>
+        )}
+        {values && (
+          <PoseValues
+            values={values}
+            setAngle={(group: KeyGroup, name, value) => to(setAngles(present, index, group, { [name]: value }))}
+            setNumber={(name, value) => to(setNumber(present, index, name, value))}
+          />
+        )}
+      </aside>
+    </div>
+  );
+}

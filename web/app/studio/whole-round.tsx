@@ -1,0 +1,33 @@
+import type { Movement } from "@able-tide/core/movement/format";
+import type { FormSamples } from "@able-tide/core/movement/samples";
+import { useState } from "react";
+import { bestView, FigureStrip, MovingFigure, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
+
+/** The movement as it flows, at the breath pace, and from above; as a strip for who asked for less motion. */
+export function WholeRound({
+  movement,
+  samples,
+  cycleSeconds,
+}: {
+  movement: Movement;
+  samples: FormSamples;
+  cycleSeconds: number;
+}) {
+  const still = useReducedMotion();
+  const [since] = useState(() => (typeof window === "undefined" ? null : Date.now()));
+  const phase = usePhase(since, cycleSeconds, still);
+  if (still) return <FigureStrip samples={samples} view={bestView(movement)} className="h-40" />;
+  return (
+    <div className="flex flex-col items-center">
+      <MovingFigure
+        samples={samples}
+        phase={phase}
+        view={bestView(movement)}
+        label="The whole round, moving"
+        className="h-56 w-full"
+      />
+      <MovingFigure samples={samples} phase={phase} view="above" label="The whole round from above" className="h-24 w-full" />
+      <p className="text-sand-600">the whole round</p>
+    </div>
+  );
+}

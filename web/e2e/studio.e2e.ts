@@ -1,0 +1,115 @@
+import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { Browser, Page } from "puppeteer-core";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
+import { cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+
+let browser: Browser;
+let organisation: TestOrganisation;
+beforeAll(async () => {
+  [browser, organisation] = await Promise.all([openBrowser(), ownOrganisation()]);
+});
+afterAll(async () => {
+  await browser.close();
+  await organisation.close();
+});
+
+const demandsOf = (page: Page): Promise<string> =>
+  page.$eval('[data-testid="demands"]', (element) => (element as HTMLElement).innerText);
+
+/** Pulls a handle of a figure by so many pixels, in steps, as a hand would. */
+async function pullHandle(page: Page, handle: string, by: { x: number; y: number }): Promise<void> {
+  const place = await page.$eval(`[data-handle="${handle}"]`, (element) => {
+    element.scrollIntoView({ block: "center" });
+    const { x, y, width, height } = element.getBoundingClientRect();
+    return { x: x + width / 2, y: y + height / 2 };
+  });
+  await page.mouse.move(place.x, place.y);
+  await page.mouse.down();
+  await page.mouse.move(place.x + by.x, place.y + by.y, { steps: 8 });
+  await page.mouse.up();
+}
+
+async function rename(page: Page, name: string): Promise<void> {
+  const field = await page.waitForSelector('form input[maxlength="60"]');
+  await field?.click({ count: 3 });
+  await page.keyboard.type(name);
+}
+
+test("a new movement is made by pulling, saved, exported, deleted, brought back, and asks the same", async () => {
+  const problems: string[] = [];
+  const page = await openPage(browser, problems);
+  await signIn(page, serverUrl(), organisation);
+  await page.goto(`${serverUrl()}/movements/settling-breath/studio`, { waitUntil: "networkidle0" });
+  await seeText(page, "What comes with Able Tide is copied, not changed.");
+  const before = await demandsOf(page);
+
+  await pullHandle(page, "front rightHand", { x: -10, y: -70 });
+  await page.waitForFunction(
+    (was) => (document.querySelector('[data-testid="demands"]') as HTMLElement).innerText !== was,
+    {},
+    before,
+  );
+  const pulled = await demandsOf(page);
+  expect(pulled).not.toBe(before);
+  // One pull is one change.
+  await click(page, "Undo");
+  expect(await demandsOf(page)).toBe(before);
+  await click(page, "Redo");
+  expect(await demandsOf(page)).toBe(pulled);
+
+  await rename(page, "Harbour greeting");
+  await click(page, "Save as our own");
+  await seeText(page, "your own");
+  expect(page.url()).toBe(`${serverUrl()}/movements/harbour-greeting/studio`);
+  expect(await demandsOf(page)).toBe(pulled);
+
+  const exported = await fetch(`${serverUrl()}/movements/harbour-greeting/file`, {
+    headers: { Cookie: await cookieOf(serverUrl(), organisation) },
+  });
+  const path = join(mkdtempSync(join(tmpdir(), "able-tide-studio-")), "harbour-greeting.json");
+  writeFileSync(path, await exported.text());
+  expect(JSON.parse(readFileSync(path, "utf8"))).toMatchObject({ id: "harbour-greeting", name: { en: "Harbour greeting" } });
+
+  await click(page, "Delete it");
+  await seeText(page, "58 of 58");
+  const input = await page.$('input[type="file"]');
+  await (input as unknown as { uploadFile: (path: string) => Promise<void> }).uploadFile(path);
+  await click(page, "Bring it in");
+  await seeText(page, "Harbour greeting is one of your movements now.");
+  await page.goto(`${serverUrl()}/movements/harbour-greeting/studio`, { waitUntil: "networkidle0" });
+  expect(await demandsOf(page)).toBe(pulled);
+  expect(problems).toEqual([]);
+});
+
+test("typed values do what pulling does, and a movement in a plan is not deleted", async () => {
+  const page = await openPage(browser, []);
+  await signIn(page, serverUrl(), organisation);
+  await page.goto(`${serverUrl()}/movements/small-knee-bends/studio`, { waitUntil: "networkidle0" });
+  const before = await demandsOf(page);
+  const sink = await page.waitForSelector("#value-sink");
+  await sink?.click({ count: 3 });
+  await page.keyboard.type("12");
+  expect(await demandsOf(page)).not.toBe(before);
+  await rename(page, "Gentle knee bends");
+  await click(page, "Save as our own");
+  await seeText(page, "your own");
+  const { scope, groupId } = organisation;
+  await scope.database("plans").insert({
+    organisation_id: scope.organisationId,
+    id: crypto.randomUUID(),
+    group_id: groupId,
+    day: "2026-10-14",
+    breath_seconds: 8,
+    blocks: JSON.stringify([{ id: "b1", movementId: "gentle-knee-bends", rounds: 4 }]),
+    version: 1,
+    created_by: scope.accountId,
+    created_at: scope.now(),
+    changed_by: scope.accountId,
+    changed_at: scope.now(),
+  });
+  await click(page, "Delete it");
+  await seeText(page, "This movement is in a plan. Take it out there first.");
+});

@@ -12,6 +12,9 @@ import { PlanBoard } from "../plans/board.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-board";
 
+/** Milliseconds that the fit in the browser is given before the server begins its own. */
+const BROWSER_FIRST = 5000;
+
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.group.name ?? "Plan"} · Able Tide` }];
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -32,8 +35,9 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const blocks = withMovements(plan, movements);
   if (taught === null && blocks.length > 0) {
     const people = members.map(({ id, stature }) => ({ id, stature, caps: caps.get(id) ?? [] }));
-    // Begun here so that it is ready when the class is; nobody waits for it.
-    void fittedRows({ blocks, breathSeconds: plan.breathSeconds, seatedOnly: group.seatedOnly }, people);
+    // Worked out so that it is ready when the class is, once the browser has had its turn; nobody waits for it.
+    const fitPlan = { blocks, breathSeconds: plan.breathSeconds, seatedOnly: group.seatedOnly };
+    setTimeout(() => void fittedRows(fitPlan, people).catch(() => undefined), BROWSER_FIRST).unref();
   }
   return {
     plan,

@@ -64,7 +64,7 @@ function Tool({ label, press, children }: { label: string; press: () => void; ch
     <button
       type="button"
       onClick={press}
-      className="flex min-h-11 items-center gap-2 rounded-full border-[1.5px] border-tide-800 px-4 font-semibold hover:bg-tide-100"
+      className="flex min-h-11 items-center gap-2 rounded-full border-[1.5px] border-tide-800 px-3 font-semibold hover:bg-tide-100"
     >
       {children} {label}
     </button>

@@ -24,8 +24,13 @@ const library = createFormLibrary();
 let newest = 0;
 
 const answer = (message: FitAnswer): void => self.postMessage(message);
-/** Lets a newer question in. */
-const breathe = () => new Promise((resolve) => setTimeout(resolve, 0));
+const turnstile = new MessageChannel();
+/** Lets a newer question in. A message to oneself comes round at once, where a timer would wait four milliseconds. */
+const breathe = (): Promise<void> =>
+  new Promise((resolve) => {
+    turnstile.port1.onmessage = () => resolve();
+    turnstile.port2.postMessage(null);
+  });
 
 async function fit({ turn, plan, people }: FitQuestion): Promise<void> {
   const middling = people.reduce((sum, person) => sum + person.stature, 0) / Math.max(1, people.length) || 1.65;

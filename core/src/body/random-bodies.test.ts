@@ -1,0 +1,161 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { SIDES } from "../side.ts";
+import { angle, anyPose } from "./any-pose.fixture.ts";
+import { marginOfStability } from "./base-of-support.ts";
+import { column, pointColumn, sidedColumn, sidedPointColumn } from "./channels.ts";
+import { mirrorPose, neutralPose, type Pose, sidedSlot, slot } from "./pose.ts";
+import { MASS, SHARE, SPINE_HINGE } from "./segments.ts";
+import { solvePose } from "./solve.ts";
+
+type Vector = readonly [number, number, number];
+const pointOf = (row: Float64Array, first: number): Vector => [
+  row[first] as number,
+  row[first + 1] as number,
+  row[first + 2] as number,
+];
+const mix = (a: Vector, b: Vector, at: number): Vector => [
+  a[0] + at * (b[0] - a[0]),
+  a[1] + at * (b[1] - a[1]),
+  a[2] + at * (b[2] - a[2]),
+];
+const distance = (a: Vector, b: Vector) => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+
+/** Centre of mass worked out again from the joints alone, segment by segment. */
+function massFromJoints(row: Float64Array): { share: number; centre: Vector } {
+  let share = 0;
+  let sum: Vector = [0, 0, 0];
+  const add = (mass: number, at: Vector) => {
+    share += mass;
+    sum = [sum[0] + mass * at[0], sum[1] + mass * at[1], sum[2] + mass * at[2]];
+  };
+  const pelvis = pointOf(row, pointColumn("pelvis"));
+  const lumbar = pointOf(row, pointColumn("lumbar"));
+  const midSpine = pointOf(row, pointColumn("midSpine"));
+  const shoulders = pointOf(row, pointColumn("shoulderLine"));
+  const middleOf = ({ from, to }: { from: number; to: number }) => (from + to) / 2;
+  add(MASS.headNeck.share, pointOf(row, pointColumn("head")));
+  add(MASS.pelvis.share, mix(pelvis, lumbar, middleOf(MASS.pelvis) / SPINE_HINGE.low));
+  add(MASS.abdomen.share, mix(lumbar, midSpine, 0.5));
+  add(MASS.thorax.share, mix(midSpine, shoulders, (middleOf(MASS.thorax) - SPINE_HINGE.high) / (1 - SPINE_HINGE.high)));
+  for (const side of SIDES) {
+    const at = (name: Parameters<typeof sidedPointColumn>[0]) => pointOf(row, sidedPointColumn(name, side));
+    add(MASS.upperArm.share, mix(at("shoulder"), at("elbowJoint"), MASS.upperArm.at));
+    add(MASS.forearm.share, mix(at("elbowJoint"), at("wristJoint"), MASS.forearm.at));
+    add(MASS.hand.share, at("handCentre"));
+    add(MASS.thigh.share, mix(at("hip"), at("kneeJoint"), MASS.thigh.at));
+    add(MASS.shank.share, mix(at("kneeJoint"), at("ankle"), MASS.shank.at));
+    // The floor point half a foot length ahead of the ankle is three quarters of the way from heel to toe.
+    add(MASS.foot.share, mix(at("ankle"), mix(at("heel"), at("toe"), SHARE.heelBehindAnkle + 0.5), 0.5));
+  }
+  return { share, centre: [sum[0] / share, sum[1] / share, sum[2] / share] };
+}
+
+const taken = (pose: Pose) => {
+  const solved = solvePose(pose);
+  fc.pre(solved.problem === null);
+  return solved;
+};
+
+describe("whatever the body and the pose", () => {
+  test("mass adds up to the whole, and its centre is where the segments put it", () => {
+    fc.assert(
+      fc.property(anyPose, (pose) => {
+        const { row } = taken(pose);
+        const { share, centre } = massFromJoints(row);
+        expect(share).toBeCloseTo(1, 12);
+        expect(centre[0]).toBeCloseTo(row[column("comX")] as number, 6);
+        expect(centre[1]).toBeCloseTo(row[column("comY")] as number, 6);
+        expect(centre[2]).toBeCloseTo(row[column("comZ")] as number, 6);
+      }),
+    );
+  });
+
+  test("every bone keeps its length, trunk and feet too", () => {
+    fc.assert(
+      fc.property(anyPose, (pose) => {
+        const { row } = taken(pose);
+        const at = (name: Parameters<typeof pointColumn>[0]) => pointOf(row, pointColumn(name));
+        expect(distance(at("pelvis"), at("lumbar"))).toBeCloseTo(SPINE_HINGE.low * SHARE.trunk, 9);
+        expect(distance(at("midSpine"), at("shoulderLine"))).toBeCloseTo((1 - SPINE_HINGE.high) * SHARE.trunk, 9);
+        for (const side of SIDES) {
+          const of = (name: Parameters<typeof sidedPointColumn>[0]) => pointOf(row, sidedPointColumn(name, side));
+          expect(distance(of("heel"), of("toe"))).toBeCloseTo(SHARE.footLength, 9);
+          expect(distance(of("wristJoint"), of("fingertip"))).toBeCloseTo(SHARE.hand, 9);
+        }
+        expect(
+          distance(pointOf(row, sidedPointColumn("hip", "left")), pointOf(row, sidedPointColumn("hip", "right"))),
+        ).toBeCloseTo(2 * SHARE.hipHalfSeparation, 9);
+      }),
+    );
+  });
+
+  test("mirrored once, every side's reading is the other's", () => {
+    fc.assert(
+      fc.property(anyPose, (pose) => {
+        const { row } = taken(pose);
+        const there = solvePose(mirrorPose(pose)).row;
+        for (const name of ["shoulderLoad", "kneeLoad", "footShare", "handOverShoulder", "hipFlexion"] as const)
+          expect(there[sidedColumn(name, "left")]).toBeCloseTo(row[sidedColumn(name, "right")] as number, 3);
+      }),
+    );
+  });
+
+  test("the weight stands at the asked share within a thousandth", () => {
+    fc.assert(
+      fc.property(anyPose, angle(0.05, 0.95), (pose, weightLeft) => {
+        fc.pre(pose.frame.seating.kind === "standing" && pose.frame.feet.every((foot) => foot === "flat"));
+        pose.values[slot("weightLeft")] = weightLeft;
+        const { row } = taken(pose);
+        expect(Math.abs((row[sidedColumn("footShare", "left")] as number) - weightLeft)).toBeLessThan(0.001);
+      }),
+    );
+  });
+
+  test("the margin is that of the centre of mass over the base the solver gives", () => {
+    fc.assert(
+      fc.property(anyPose, (pose) => {
+        const { row, base } = taken(pose);
+        const margin = marginOfStability([row[column("comX")] as number, row[column("comZ")] as number], base);
+        expect(row[column("margin")]).toBeCloseTo(margin, 9);
+      }),
+    );
+  });
+});
+
+describe("a hinge at the hips and a rounded back are different things", () => {
+  const standing = () => {
+    const pose = neutralPose();
+    pose.values[sidedSlot("footZ", "left")] = -SHARE.hipHalfSeparation;
+    pose.values[sidedSlot("footZ", "right")] = SHARE.hipHalfSeparation;
+    return pose;
+  };
+
+  test("a hinge bends no spine", () => {
+    fc.assert(
+      fc.property(angle(-15, 30), (tilt) => {
+        const pose = standing();
+        pose.values[slot("pelvisTilt")] = tilt;
+        const { row } = taken(pose);
+        expect(row[column("spineFlexion")]).toBe(0);
+        const at = (name: "pelvis" | "lumbar" | "shoulderLine") => pointOf(row, pointColumn(name));
+        const straight = distance(at("pelvis"), at("shoulderLine"));
+        expect(straight).toBeCloseTo(SHARE.trunk, 9);
+      }),
+    );
+  });
+
+  test("a rounded back tilts no pelvis", () => {
+    fc.assert(
+      fc.property(angle(0, 50), (flexion) => {
+        const pose = standing();
+        pose.values[slot("spineFlexion")] = flexion;
+        const { row } = taken(pose);
+        expect(row[column("pelvisTilt")]).toBe(0);
+        const lumbar = pointOf(row, pointColumn("lumbar"));
+        const pelvis = pointOf(row, pointColumn("pelvis"));
+        expect(lumbar[0]).toBeCloseTo(pelvis[0], 9);
+      }),
+    );
+  });
+});

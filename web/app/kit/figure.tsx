@@ -2,6 +2,7 @@ import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import type { PoseFrame } from "@able-tide/core/body/pose";
 import { RAIL } from "@able-tide/core/movement/track";
 import { otherSide, SIDES, type Side, sideIndex } from "@able-tide/core/side";
+import type { ReactNode } from "react";
 import { type Place, placer, type Room, type View, viewBoxOf } from "./figure-geometry.ts";
 
 export type { View } from "./figure-geometry.ts";
@@ -181,10 +182,12 @@ export interface FigureProps {
   readonly room?: Room;
   readonly label?: string;
   readonly className?: string;
+  /** Drawn over the body, in the same picture. */
+  readonly children?: ReactNode;
 }
 
 /** The person: calm, featureless, computed from the body model. */
-export function Figure({ row, frame, view, lines = [], room = "reach", label, className }: FigureProps) {
+export function Figure({ row, frame, view, lines = [], room = "reach", label, className, children }: FigureProps) {
   const { at } = placer(row, view);
   const trunk = trunkOf(at);
   const parts = [...SIDES.flatMap((side) => limbsOf(side, at, trunk.near)), trunk, headOf(at)].sort((a, b) => a.near - b.near);
@@ -195,6 +198,7 @@ export function Figure({ row, frame, view, lines = [], room = "reach", label, cl
       {view !== "above" && <path d={`M${centre - 44} 1.6 H${centre + 44}`} stroke="var(--figure-ground)" strokeWidth="1.4" />}
       <Setting frame={frame} row={row} view={view} />
       {parts.map((part) => part.node)}
+      {children}
       {lines.map(({ height, label: words, side }) => (
         <g key={words}>
           <path

@@ -22,5 +22,6 @@ export default [
     route("plans/:planId/teach", "routes/plan-teach.ts"),
     route("classes/:classId", "routes/class.tsx"),
     route("classes/:classId/events", "routes/class-events.ts"),
+    route("classes/:classId/fit", "routes/class-fit.ts"),
   ]),
 ] satisfies RouteConfig;

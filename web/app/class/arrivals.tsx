@@ -1,6 +1,8 @@
 import { Check } from "lucide-react";
+import { Form, Link } from "react-router";
 
 interface Props {
+  readonly classId: string;
   readonly people: readonly { readonly id: string; readonly name: string; readonly digit: string }[];
   readonly here: ReadonlySet<string>;
   readonly tick: (personId: string, here: boolean) => void;
@@ -8,7 +10,7 @@ interface Props {
 }
 
 /** Who is here: one touch a person, then the class begins. */
-export function Arrivals({ people, here, tick, begin }: Props) {
+export function Arrivals({ classId, people, here, tick, begin }: Props) {
   return (
     <div className="mx-auto flex w-full max-w-5xl flex-1 flex-col gap-6 p-8">
       <div>
@@ -42,6 +44,23 @@ export function Arrivals({ people, here, tick, begin }: Props) {
           );
         })}
       </ul>
+      <Form
+        method="post"
+        action={`/classes/${classId}/fit`}
+        className="flex flex-wrap items-center gap-x-4 text-lg text-sand-200"
+      >
+        <span>Somebody sore or unwell today?</span>
+        <Link to="/people" className="flex min-h-16 items-center underline underline-offset-4">
+          Set a cap for them
+        </Link>
+        <span>and</span>
+        <button
+          type="submit"
+          className="min-h-16 rounded-full border-2 border-tide-300 px-6 font-semibold text-sand-50 hover:bg-tide-800"
+        >
+          fit everybody again
+        </button>
+      </Form>
       <div className="mt-auto flex flex-wrap items-center gap-4">
         <button
           type="button"

@@ -130,7 +130,7 @@ export function ClassRoom({ classId, script, kept }: Props) {
           <KeysSheet keys={KEYS} className="underline underline-offset-4" />
         </span>
       </div>
-      {at === null && <Arrivals people={people} here={state.here} tick={tick} begin={() => go(0)} />}
+      {at === null && <Arrivals classId={classId} people={people} here={state.here} tick={tick} begin={() => go(0)} />}
       {state.ended && (
         <p className="p-8 text-2xl">The class has ended. {unsent > 0 && "It is kept here until the server answers."}</p>
       )}

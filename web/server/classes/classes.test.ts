@@ -5,7 +5,7 @@ import { addSomebody, ownOrganisation, type TestOrganisation } from "../../e2e/o
 import { addCap } from "../people/caps.ts";
 import { addPlan, changePlan } from "../plans/plans.ts";
 import { addEvents, findClass, listEvents } from "./classes.ts";
-import { teachPlan } from "./teach.ts";
+import { fitClassAgain, teachPlan } from "./teach.ts";
 
 let organisation: TestOrganisation;
 let personId: string;
@@ -65,6 +65,29 @@ test("a class keeps the fit it was begun with, whatever caps come later", async 
   });
   expect(await levelOf(classId)).toBe(1);
   expect(await levelOf(await begun())).toBeLessThan(1);
+});
+
+test("while people arrive a class is fitted again by today's caps; once it moves it keeps what it has", async () => {
+  const { scope } = organisation;
+  const late = await addSomebody(organisation, "Loveday");
+  const classId = await begun();
+  const levelOfLate = async () => (await findClass(scope, classId))?.script.people.find(({ id }) => id === late)?.cells[0]?.level;
+  expect(await levelOfLate()).toBe(1);
+  await addCap(scope, late, {
+    limit: { channel: "handHeight", side: "right", limit: "shoulder" },
+    reason: "sore today",
+    source: "own word",
+    strength: "comfort",
+    from: "2026-10-13",
+    until: "2026-10-14",
+  });
+  expect(await fitClassAgain(scope, classId)).toBe("fitted");
+  const fitted = await levelOfLate();
+  expect(fitted).toBeLessThan(1);
+  await addEvents(scope, classId, [moved(1, 0)]);
+  expect(await fitClassAgain(scope, classId)).toBe("moving");
+  expect(await levelOfLate()).toBe(fitted);
+  expect(await fitClassAgain(scope, randomUUID())).toBe("unknown");
 });
 
 test("a change to a plan says which version it started from; an old one changes nothing", async () => {

@@ -83,6 +83,13 @@ export async function beginClass(
   return row.id;
 }
 
+/** Gives a class another script; only right before its first movement. */
+export async function replaceScript(scope: Scope, classId: string, script: ClassScript): Promise<void> {
+  await classesOf(scope)
+    .where({ id: classId })
+    .update({ script: JSON.stringify(script) });
+}
+
 /**
  * Adds events to a class. Each gets the next number of this class under the class row's lock, so that numbers become
  * visible in order; an event that is already there is left as it is.

@@ -1,25 +1,22 @@
+import { classState } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
-import { findGroup } from "../groups/groups.ts";
+import { findGroup, type Group } from "../groups/groups.ts";
 import { listMovements } from "../movements/movements.ts";
 import { capsHolding } from "../people/caps.ts";
 import { listMembers } from "../people/people.ts";
 import { fittedRows } from "../plans/fitted-rows.ts";
-import { findPlan, withMovements } from "../plans/plans.ts";
+import { findPlan, type Plan, withMovements } from "../plans/plans.ts";
 import type { Scope } from "../scope.ts";
-import { beginClass, classOfPlan } from "./classes.ts";
+import { beginClass, classOfPlan, findClass, listEvents, replaceScript } from "./classes.ts";
 
 export type TeachOutcome =
   | { readonly kind: "begun"; readonly classId: string }
   | { readonly kind: "unknown" | "noMovements" | "noPeople" };
 
-/** Begins the class of a plan, or finds the one already begun. Everybody's fit is computed here and kept with the class. */
-export async function teachPlan(scope: Scope, planId: string): Promise<TeachOutcome> {
-  const plan = await findPlan(scope, planId);
-  const group = plan && (await findGroup(scope, plan.groupId));
-  if (!plan || !group) return { kind: "unknown" };
-  const open = await classOfPlan(scope, planId);
-  if (open) return { kind: "begun", classId: open.id };
+type Scripted = { readonly kind: "script"; readonly script: ClassScript } | { readonly kind: "noMovements" | "noPeople" };
 
+/** What a class of a plan begins with: its movements, who is in the group, and everybody's fit by the caps of the day. */
+async function scriptOf(scope: Scope, plan: Plan, group: Group): Promise<Scripted> {
   const blocks = withMovements(plan, await listMovements(scope));
   if (blocks.length === 0) return { kind: "noMovements" };
   const people = await listMembers(scope, group.id);
@@ -29,18 +26,56 @@ export async function teachPlan(scope: Scope, planId: string): Promise<TeachOutc
     people.map((person) => person.id),
     plan.day,
   );
-
+  const { breathSeconds } = plan;
+  const { seatedOnly } = group;
   const rows = await fittedRows(
-    { blocks, breathSeconds: plan.breathSeconds, seatedOnly: group.seatedOnly },
+    { blocks, breathSeconds, seatedOnly },
     people.map(({ id, stature }) => ({ id, stature, caps: caps.get(id) ?? [] })),
   );
-  const script: ClassScript = {
-    groupName: group.name,
-    breathSeconds: plan.breathSeconds,
-    seatedOnly: group.seatedOnly,
-    blocks,
-    people: people.map(({ id, name }) => ({ id, name, cells: rows.get(id) ?? [] })),
+  return {
+    kind: "script",
+    script: {
+      groupName: group.name,
+      breathSeconds,
+      seatedOnly,
+      blocks,
+      people: people.map(({ id, name }) => ({ id, name, cells: rows.get(id) ?? [] })),
+    },
   };
-  const classId = await beginClass(scope, { planId, groupId: group.id, day: plan.day, script });
+}
+
+async function planWithGroup(scope: Scope, planId: string): Promise<{ plan: Plan; group: Group } | null> {
+  const plan = await findPlan(scope, planId);
+  const group = plan && (await findGroup(scope, plan.groupId));
+  return plan && group ? { plan, group } : null;
+}
+
+/** Begins the class of a plan, or finds the one already begun. Everybody's fit is computed here and kept with the class. */
+export async function teachPlan(scope: Scope, planId: string): Promise<TeachOutcome> {
+  const found = await planWithGroup(scope, planId);
+  if (!found) return { kind: "unknown" };
+  const begun = await classOfPlan(scope, planId);
+  if (begun) return { kind: "begun", classId: begun.id };
+  const scripted = await scriptOf(scope, found.plan, found.group);
+  if (scripted.kind !== "script") return scripted;
+  const { plan } = found;
+  const classId = await beginClass(scope, { planId, groupId: plan.groupId, day: plan.day, script: scripted.script });
   return { kind: "begun", classId };
+}
+
+/**
+ * Fits a class anew while people arrive, so that a limit set a minute ago counts. Once the first movement has begun the
+ * class keeps what it has.
+ *
+ * @returns whether it was fitted, has begun moving, or is unknown
+ */
+export async function fitClassAgain(scope: Scope, classId: string): Promise<"fitted" | "moving" | "unknown"> {
+  const taught = await findClass(scope, classId);
+  const found = taught && (await planWithGroup(scope, taught.planId));
+  if (!taught || !found) return "unknown";
+  if (classState(await listEvents(scope, classId)).step !== null) return "moving";
+  const scripted = await scriptOf(scope, found.plan, found.group);
+  if (scripted.kind !== "script") return "unknown";
+  await replaceScript(scope, classId, scripted.script);
+  return "fitted";
 }

@@ -77,15 +77,24 @@ export async function seeText(page: Page, words: string, timeout = 20_000): Prom
     });
 }
 
-/** Clicks the one visible link or button whose name begins with the words. */
+const TRIES = 5;
+
+/** Clicks the one visible link or button whose name begins with the words; one that is drawn anew meanwhile is found again. */
 export async function click(page: Page, words: string): Promise<void> {
   const find = (wanted: string) =>
     [...document.querySelectorAll<HTMLElement>("a, button, summary")].find((element) => {
       const name = element.getAttribute("aria-label") ?? element.innerText;
       return element.offsetParent !== null && name.replace(/\s+/g, " ").trim().startsWith(wanted);
     });
-  const handle = await page.waitForFunction(find, { timeout: 20_000 }, words);
-  await (handle.asElement() as Awaited<ReturnType<Page["$"]>>)?.click();
+  for (let attempt = 1; ; attempt += 1) {
+    const handle = await page.waitForFunction(find, { timeout: 20_000 }, words);
+    try {
+      await (handle.asElement() as Awaited<ReturnType<Page["$"]>>)?.click();
+      return;
+    } catch (error) {
+      if (attempt === TRIES || !String(error).includes("detached")) throw error;
+    }
+  }
 }
 
 /** Signs in with the keyboard. */

@@ -47,9 +47,10 @@ function changesInWords(choice: FormChoice, meant: FormChoice, level: number): s
 /** The cap's own words say most; the form says the rest. */
 function briefOf(cell: FittedCell, meant: FormChoice): string {
   if (cell.choice === null) return "rest and rejoin";
-  const resting = restingHand(cell.choice);
+  // A hand that rests or holds on is spoken of already.
+  const spoken: readonly (string | null)[] = [restingHand(cell.choice), cell.choice.hold];
   const hands = cell.because.flatMap(({ limit }) =>
-    limit.channel === "handHeight" && limit.side !== resting ? [limitInBrief(limit)] : [],
+    limit.channel === "handHeight" && !spoken.includes(limit.side) ? [limitInBrief(limit)] : [],
   );
   const changes = changesInWords(cell.choice, meant, cell.level).filter((word) => word !== "smaller" || hands.length === 0);
   return [...new Set([...changes, ...hands])].slice(0, 3).join(", ");

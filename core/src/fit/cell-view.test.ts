@@ -1,0 +1,79 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { describe, expect, test } from "vitest";
+import type { Cap, CapLimit } from "../caps/cap.ts";
+import { type Movement, readMovement } from "../movement/format.ts";
+import { fitCell, meantForm } from "./cell.ts";
+import { meantSteadiness, viewCell } from "./cell-view.ts";
+import { createFormLibrary } from "./form-library.ts";
+
+const load = (id: string) =>
+  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
+const library = createFormLibrary();
+const cap = (limit: CapLimit, i: number): Cap => ({
+  id: `c${i}`,
+  limit,
+  reason: "sore",
+  source: "the clinic",
+  strength: "firm",
+  from: "2026-01-01",
+  until: null,
+});
+function view(id: string, ...limits: CapLimit[]) {
+  const movement = load(id);
+  const question = { movement, breathSeconds: 8, stature: 1.65, caps: limits.map(cap), seatedOnly: false };
+  return viewCell(fitCell(question, library), meantForm(movement, false));
+}
+
+describe("a cell as people read it", () => {
+  test("whole, it says nothing", () => {
+    expect(view("settling-breath")).toMatchObject({ form: "standing", whole: true, level: 1, brief: "", why: [] });
+  });
+
+  test.each<[string, CapLimit[], Partial<ReturnType<typeof view>>]>([
+    [
+      "lift-and-part",
+      [{ channel: "handHeight", side: "right", limit: "shoulder" }],
+      { form: "standing", lighterSide: "right", brief: "right hand to shoulder" },
+    ],
+    ["lift-and-part", [{ channel: "noStanding" }], { form: "seated", brief: "seated", lighterSide: null }],
+    ["one-leg-toe-near", [{ channel: "oneLegSeconds", side: "both", limit: 0 }], { brief: "toe stays down" }],
+    [
+      "tap-down-the-legs",
+      [{ channel: "barredFeature", limit: "percussion" }],
+      { form: "rest", level: 0, brief: "rest and rejoin" },
+    ],
+    [
+      "one-leg-arms-rise",
+      [
+        { channel: "steadiness", limit: 4.5 },
+        { channel: "barredFeature", limit: "holdsWithLeft" },
+      ],
+      { form: "supported", hold: "right" },
+    ],
+  ])("%s with %j", (id, limits, expected) => {
+    expect(view(id, ...limits)).toMatchObject(expected);
+  });
+
+  test("says why for every cap that the whole would break, and only for those", () => {
+    const { why } = view(
+      "lift-and-part",
+      { channel: "handHeight", side: "left", limit: "chest" },
+      { channel: "standingMinutes", limit: 60 },
+    );
+    expect(why).toEqual(["Left hand stops at chest height: sore, set by the clinic"]);
+  });
+
+  test("a hand that rests is named once", () => {
+    const { brief } = view("one-up-one-down", { channel: "handHeight", side: "left", limit: "lap" });
+    expect(brief.match(/left hand/g)?.length ?? 0).toBeLessThanOrEqual(1);
+  });
+});
+
+test("the tide is the steadiness of each block as it is meant", () => {
+  const blocks = ["settling-breath", "one-leg-toe-near"].map((id) => ({ id, movement: load(id), rounds: 4 }));
+  const [calm = 0, high = 0] = meantSteadiness({ blocks, breathSeconds: 8, seatedOnly: false }, 1.65, library);
+  expect(high).toBeGreaterThan(calm + 3);
+  const [, seated = 9] = meantSteadiness({ blocks, breathSeconds: 8, seatedOnly: true }, 1.65, library);
+  expect(seated).toBeLessThan(2);
+});

@@ -1,0 +1,121 @@
+import type { Browser, Page } from "puppeteer-core";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { addPlan, changePlan, findPlan } from "../server/plans/plans.ts";
+import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
+import { addSomebody, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+
+let browser: Browser;
+let organisation: TestOrganisation;
+let page: Page;
+beforeAll(async () => {
+  [browser, organisation] = await Promise.all([openBrowser(), ownOrganisation()]);
+  await addSomebody(organisation, "Senara");
+  page = await openPage(browser, []);
+  await signIn(page, serverUrl(), organisation);
+});
+afterAll(async () => {
+  await browser.close();
+  await organisation.close();
+});
+
+const BLOCKS = [
+  { id: "b1", movementId: "settling-breath", rounds: 4 },
+  { id: "b2", movementId: "shift-and-press", rounds: 4 },
+  { id: "b3", movementId: "gather-and-close", rounds: 4 },
+];
+
+async function openPlan(day: string): Promise<string> {
+  const { scope, groupId } = organisation;
+  const planId = await addPlan(scope, { groupId, day, breathSeconds: 8, blocks: BLOCKS });
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await page.waitForSelector('table[aria-busy="false"]');
+  return planId;
+}
+
+const orderShown = (): Promise<string[]> =>
+  page.$$eval('ol[aria-label="Movements in order"] button span:first-child', (names) =>
+    names.map((name) => name.textContent ?? ""),
+  );
+const duration = (): Promise<string> => page.$eval('[data-testid="duration"]', (element) => element.textContent ?? "");
+const kept = async (planId: string) => (await findPlan(organisation.scope, planId))?.blocks.map(({ movementId }) => movementId);
+
+/** Waits until the board says that everything is saved. */
+const saved = () =>
+  page.waitForFunction(() => [...document.querySelectorAll('[role="status"]')].some((note) => note.textContent === "saved"));
+
+test("by keys: order, rounds, taking out, undo and redo, with the duration following and everything saved", async () => {
+  const planId = await openPlan("2026-11-04");
+  expect(await orderShown()).toEqual(["Settling breath", "Shift and press", "Gather and close"]);
+  await click(page, "Shift and press");
+  const before = await duration();
+  await page.keyboard.press("]");
+  expect(await orderShown()).toEqual(["Settling breath", "Gather and close", "Shift and press"]);
+  await page.keyboard.press("+");
+  const longer = await duration();
+  expect(longer).not.toBe(before);
+  await page.keyboard.press("Delete");
+  expect(await orderShown()).toEqual(["Settling breath", "Gather and close"]);
+  await page.keyboard.down("Control");
+  await page.keyboard.press("z");
+  await page.keyboard.up("Control");
+  expect(await orderShown()).toEqual(["Settling breath", "Gather and close", "Shift and press"]);
+  expect(await duration()).toBe(longer);
+  await page.keyboard.down("Control");
+  await page.keyboard.press("y");
+  await page.keyboard.up("Control");
+  expect(await orderShown()).toEqual(["Settling breath", "Gather and close"]);
+  await new Promise((resolve) => setTimeout(resolve, 700));
+  await saved();
+  expect(await kept(planId)).toEqual(["settling-breath", "gather-and-close"]);
+  await page.reload({ waitUntil: "networkidle0" });
+  expect(await orderShown()).toEqual(["Settling breath", "Gather and close"]);
+});
+
+/** Somebody else changes the plan while it is open here. */
+async function changedElsewhere(planId: string): Promise<void> {
+  const plan = await findPlan(organisation.scope, planId);
+  await changePlan(organisation.scope, planId, plan?.version ?? 0, { breathSeconds: 9, blocks: BLOCKS.slice(0, 1) });
+}
+
+test("a plan changed somewhere else is not written over: the instructor keeps this one or takes that one", async () => {
+  const keep = await openPlan("2026-11-11");
+  await changedElsewhere(keep);
+  await page.keyboard.press("]");
+  await seeText(page, "This plan was changed somewhere else meanwhile.");
+  expect(await kept(keep)).toEqual(["settling-breath"]);
+  await click(page, "Keep this one");
+  await saved();
+  expect(await kept(keep)).toEqual(["shift-and-press", "settling-breath", "gather-and-close"]);
+
+  const take = await openPlan("2026-11-18");
+  await changedElsewhere(take);
+  await page.keyboard.press("]");
+  await seeText(page, "This plan was changed somewhere else meanwhile.");
+  await click(page, "Take that one");
+  expect(await orderShown()).toEqual(["Settling breath"]);
+  await saved();
+  expect(await kept(take)).toEqual(["settling-breath"]);
+});
+
+test("a limit set while people arrive counts in the class", async () => {
+  await openPlan("2026-11-25");
+  await click(page, "Teach");
+  await seeText(page, "Who is here?");
+  const classAddress = page.url();
+  await click(page, "Set a cap for them");
+  await seeText(page, "What each may do today.");
+  await click(page, "Senara");
+  await seeText(page, "Caps and why");
+  await page.type('[name="reason"]', "sore today");
+  await page.type('[name="source"]', "own word");
+  await click(page, "Set this cap");
+  await seeText(page, "Right hand stops at shoulder height: sore today");
+  await page.goto(classAddress, { waitUntil: "networkidle0" });
+  await click(page, "fit everybody again");
+  await page.waitForNetworkIdle();
+  await click(page, "Senara");
+  await seeText(page, "1 of 1");
+  await click(page, "Begin");
+  await click(page, "Next");
+  await seeText(page, "right hand to shoulder");
+});

@@ -111,8 +111,9 @@ test("a limit set while people arrive counts in the class", async () => {
   await click(page, "Set this cap");
   await seeText(page, "Right hand stops at shoulder height: sore today");
   await page.goto(classAddress, { waitUntil: "networkidle0" });
+  const fitted = page.waitForResponse((response) => response.url().includes("/fit"));
   await click(page, "fit everybody again");
-  await page.waitForNetworkIdle();
+  expect((await fitted).status()).toBeLessThan(400);
   await click(page, "Senara");
   await seeText(page, "1 of 1");
   await click(page, "Begin");

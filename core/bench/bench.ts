@@ -36,8 +36,19 @@ const CAPS: readonly CapLimit[][] = [
   [{ channel: "dorsiflexion", side: "left", limit: 10 }],
   [{ channel: "standingMinutes", limit: 10 }],
 ];
+/** The eight of a usual session. */
+const SESSION = [
+  "settling-breath",
+  "shoulder-circles",
+  "trunk-turn",
+  "side-weight-shift",
+  "lift-and-part",
+  "shift-and-press",
+  "one-leg-toe-near",
+  "gather-and-close",
+];
 const plan = {
-  blocks: movements.map((movement, i) => ({ id: `b${i}`, movement, rounds: 6 })),
+  blocks: movements.filter(({ id }) => SESSION.includes(id)).map((movement, i) => ({ id: `b${i}`, movement, rounds: 6 })),
   breathSeconds: 8,
   seatedOnly: false,
 };

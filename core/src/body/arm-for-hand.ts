@@ -1,21 +1,13 @@
 import type { Side } from "../side.ts";
 import { type ArmAngles, reachWithArm } from "./arm.ts";
 import { pointColumn, sidedPointColumn } from "./channels.ts";
-
-type Vector = readonly [number, number, number];
+import { cross, dot, minus, unit, type Vector } from "./vector.ts";
 
 const at = (row: ArrayLike<number>, column: number): Vector => [
   row[column] as number,
   row[column + 1] as number,
   row[column + 2] as number,
 ];
-const minus = (a: Vector, b: Vector): Vector => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-const dot = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-const cross = (a: Vector, b: Vector): Vector => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
-function unit(a: Vector): Vector {
-  const length = Math.sqrt(dot(a, a)) || 1;
-  return [a[0] / length, a[1] / length, a[2] / length];
-}
 
 /**
  * The arm angles that bring a hand's centre to a place, the body otherwise as in the row; for pulling a hand on a picture.

@@ -52,7 +52,7 @@ function limb(side: Side): readonly Axis[] {
     to,
     centre,
   });
-  // The middle of the sole is a quarter foot length ahead of the ankle: a third of the way from heel to toe and on.
+  // Half a foot length ahead of the ankle: three quarters of the way from heel to toe.
   const sole = between(at("heel"), at("toe"), SHARE.heelBehindAnkle + 0.5);
   return [
     axis("upperArm", MASS.upperArm.share, at("shoulder"), on(at("elbowJoint")), MASS.upperArm.at),

@@ -63,6 +63,9 @@ export interface Body {
   readonly mass: number;
 }
 
+/** A body for what nobody in particular is doing, metres. */
+export const MIDDLING_STATURE = 1.65;
+
 /** Moment at the shoulder of the bare arm held straight out to the side, as a share of M g H. */
 export const BARE_ARM_MOMENT =
   MASS.upperArm.share * MASS.upperArm.at * SHARE.upperArm +

@@ -10,6 +10,9 @@ export const SIGNS = [
 export type Sign = (typeof SIGNS)[number]["name"];
 const SIGN_NAMES = SIGNS.map((sign) => sign.name);
 
+/** What a sign is called. */
+export const signLabel = (name: Sign): string => SIGNS.find((sign) => sign.name === name)?.label ?? name;
+
 /** Words of the 0 to 10 scale of perceived effort. */
 export const EFFORT_WORDS = [
   "sitting still",

@@ -1,8 +1,10 @@
+import { MIDDLING_STATURE } from "../body/segments.ts";
 import { type Demand, readDemand } from "../movement/demand.ts";
 import { choiceKey, type FormChoice } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import { type FormSamples, highestAtKeys, sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
+import { BREATH_SECONDS } from "../plan/time.ts";
 import { SIDES, type Side } from "../side.ts";
 import { type Shape, sizesOf } from "./candidates.ts";
 import { rangeKept, readMeant, readShape } from "./fidelity.ts";
@@ -27,10 +29,6 @@ export interface RankedSize {
   readonly choice: FormChoice;
   readonly range: number;
 }
-
-/** Ranges are the same for every stature and pace; any will do to rank by. */
-const ANY_STATURE = 1.65;
-const ANY_BREATH = 8;
 
 /** Sides that lead in turn: an unsided movement is authored whole and done once. */
 export const leadsOf = (movement: Movement): readonly Side[] => (movement.sided ? SIDES : ["right"]);
@@ -89,8 +87,9 @@ export function createFormLibrary(): FormLibrary {
       }),
     rankedSizes: (movement, meantChoice, shape) =>
       ranked(`${choiceKey(meantChoice)} ${keyOf(movement, shape)}`, () => {
-        const meant = readMeant(demands(movement, meantChoice, ANY_STATURE, ANY_BREATH) ?? []);
-        const keeps = readShape(meant, shape, demands(movement, shape, ANY_STATURE, ANY_BREATH));
+        // Ranges are the same for every stature and pace; any will do to rank by.
+        const meant = readMeant(demands(movement, meantChoice, MIDDLING_STATURE, BREATH_SECONDS.usual) ?? []);
+        const keeps = readShape(meant, shape, demands(movement, shape, MIDDLING_STATURE, BREATH_SECONDS.usual));
         return sizesOf(shape)
           .map((choice) => ({ choice, range: rangeKept(meant, keeps, choice) }))
           .sort((a, b) => b.range - a.range);

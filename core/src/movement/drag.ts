@@ -1,6 +1,7 @@
 import { DENSITY } from "../body/buoyancy.ts";
 import { ROW_WIDTH, type SidedPoint, sidedPointColumn } from "../body/channels.ts";
 import { type Body, MASS, SHARE } from "../body/segments.ts";
+import { cross, dot, length, minus, mix, unit, type Vector } from "../body/vector.ts";
 import type { Side } from "../side.ts";
 import { type Pair, pairOf } from "./reading.ts";
 import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
@@ -14,8 +15,6 @@ const HAND_DRAG = { edge: 0.5, flat: 0.7 } as const;
 /** The hand as a plate, share of H. */
 const HAND_PLATE = { length: SHARE.hand, breadth: 0.05 } as const;
 const STRIPS = 4;
-
-type Vector = [number, number, number];
 
 /** One piece of a limb: from where to where, and how thick it is. */
 interface Piece {
@@ -40,32 +39,23 @@ const LEG: readonly Piece[] = [
 const diameter = ({ mass, density, length }: Piece, body: Body): number =>
   2 * Math.sqrt((mass * body.mass) / (Math.PI * density * 1000 * length * body.stature));
 
-const dot = (a: Vector, b: Vector): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-const cross = (a: Vector, b: Vector): Vector => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
-const length = (a: Vector): number => Math.sqrt(dot(a, a));
-const minus = (a: Vector, b: Vector): Vector => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-const mix = (a: Vector, b: Vector, at: number): Vector => [
-  a[0] + at * (b[0] - a[0]),
-  a[1] + at * (b[1] - a[1]),
-  a[2] + at * (b[2] - a[2]),
-];
-
 /** Place, metres, and velocity, metres a second, of a point of the body at every sample. */
 function motionOf(samples: SolvedSamples, point: SidedPoint, side: Side, stature: number, cycleSeconds: number) {
   const first = sidedPointColumn(point, side);
   const places: Vector[] = [];
   for (let sample = 0; sample < samples.count; sample += 1) {
     const at = sample * ROW_WIDTH + first;
-    places.push([0, 1, 2].map((axis) => (samples.rows[at + axis] as number) * stature) as Vector);
+    const along = (axis: 0 | 1 | 2) => (samples.rows[at + axis] as number) * stature;
+    places.push([along(0), along(1), along(2)]);
   }
-  const velocities: Vector[] = places.map(() => [0, 0, 0]);
+  const velocities = places.map((): [number, number, number] => [0, 0, 0]);
   samples.segments.forEach(({ from, to, flowStart, flowEnd }, number) => {
     const start = number * (INTERVALS + 1);
     const seconds = ((to - from) * cycleSeconds) / INTERVALS;
     for (const axis of [0, 1, 2] as const) {
       const along = places.slice(start, start + INTERVALS + 1).map((place) => place[axis]);
       splineDerivatives(along, seconds, !flowStart && !flowEnd).forEach((rate, i) => {
-        (velocities[start + i] as Vector)[axis] = rate;
+        (velocities[start + i] as [number, number, number])[axis] = rate;
       });
     }
   });
@@ -97,15 +87,13 @@ function peakMoment(
   const surface = waterline * body.stature;
   let peak = 0;
   for (let sample = 0; sample < samples.count; sample += 1) {
-    const total: Vector = [0, 0, 0];
+    const total: [number, number, number] = [0, 0, 0];
     const addForce = (place: Vector, force: Vector) => {
       const moment = cross(minus(place, pivot[sample] as Vector), force);
       for (const axis of [0, 1, 2] as const) total[axis] += moment[axis];
     };
     for (const { piece, from, to, thick } of ends) {
-      const axis = minus(to.places[sample] as Vector, from.places[sample] as Vector);
-      const size = Math.max(1e-9, length(axis));
-      const unit: Vector = [axis[0] / size, axis[1] / size, axis[2] / size];
+      const axis = unit(minus(to.places[sample] as Vector, from.places[sample] as Vector));
       const area = (thick * piece.length * body.stature) / STRIPS;
       for (let strip = 0; strip < STRIPS; strip += 1) {
         const at = (strip + 0.5) / STRIPS;
@@ -113,7 +101,7 @@ function peakMoment(
         if (place[1] > surface) continue;
         addForce(
           place,
-          dragForce(mix(from.velocities[sample] as Vector, to.velocities[sample] as Vector, at), unit, area, LIMB_DRAG),
+          dragForce(mix(from.velocities[sample] as Vector, to.velocities[sample] as Vector, at), axis, area, LIMB_DRAG),
         );
       }
     }
@@ -139,12 +127,11 @@ function peakMoment(
 
 /** Drag on the hand as a flat plate: more the straighter it meets the water. */
 function handForce(velocity: Vector, axis: Vector, body: Body, paddle: number): Vector {
-  const size = Math.max(1e-9, length(axis));
-  const unit: Vector = [axis[0] / size, axis[1] / size, axis[2] / size];
+  const along = unit(axis);
   const speed = Math.max(1e-9, length(velocity));
-  const sine = Math.sqrt(Math.max(0, 1 - (dot(velocity, unit) / speed) ** 2));
+  const sine = Math.sqrt(Math.max(0, 1 - (dot(velocity, along) / speed) ** 2));
   const area = HAND_PLATE.length * HAND_PLATE.breadth * body.stature ** 2 * paddle;
-  return dragForce(velocity, unit, area, HAND_DRAG.edge + HAND_DRAG.flat * sine);
+  return dragForce(velocity, along, area, HAND_DRAG.edge + HAND_DRAG.flat * sine);
 }
 
 /** Greatest moments of drag in a round, newton metres, left and right. */

@@ -1,4 +1,4 @@
-import { type ClassEvent, classState, SIGNS } from "@able-tide/core/class/events";
+import { type ClassEvent, classState, signLabel } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import { classSteps, roundAt } from "@able-tide/core/class/steps";
 import { minutesAndSeconds, planTime } from "@able-tide/core/plan/time";
@@ -65,9 +65,7 @@ export function ClassRoom({ classId, script, kept }: Props) {
     name,
     digit: DIGITS[i] ?? "",
     cell: (step && cells[step.blockIndex]) ?? null,
-    noted: state.notes
-      .filter((note) => note.personId === id)
-      .map((note) => SIGNS.find((sign) => sign.name === note.sign)?.label ?? ""),
+    noted: state.notes.filter((note) => note.personId === id).map((note) => signLabel(note.sign)),
   }));
   const picked = people.find(({ id }) => id === pickedId) ?? null;
 

@@ -1,4 +1,4 @@
-import { type NotedSign, SIGNS, type Sign } from "@able-tide/core/class/events";
+import { type NotedSign, SIGNS, type Sign, signLabel } from "@able-tide/core/class/events";
 import { Dialog } from "radix-ui";
 import { useKeys } from "../kit/keys-sheet.tsx";
 import { Vessel, vesselInWords } from "../kit/vessel.tsx";
@@ -14,8 +14,6 @@ interface Props {
   /** Where the focus goes afterwards. */
   readonly closed: (event: Event) => void;
 }
-
-const labelOf = (sign: Sign): string => SIGNS.find(({ name }) => name === sign)?.label ?? sign;
 
 /** One person in class: their form and why, what they show, and whether they are still here. */
 export function PersonSheet({ person, notes, note, withdraw, leave, close, closed }: Props) {
@@ -63,7 +61,7 @@ export function PersonSheet({ person, notes, note, withdraw, leave, close, close
                   {notes.map(({ id, sign, at }) => (
                     <li key={id} className="flex items-center gap-4">
                       <span>
-                        {labelOf(sign)} at {new Date(at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}
+                        {signLabel(sign)} at {new Date(at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}
                       </span>
                       <button type="button" onClick={() => withdraw(id)} className="min-h-16 px-3 underline underline-offset-4">
                         take it back

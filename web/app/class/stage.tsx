@@ -1,4 +1,4 @@
-import { FULL_SEATED, FULL_STANDING } from "@able-tide/core/movement/form";
+import { meantForm } from "@able-tide/core/fit/cell";
 import type { Movement } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
@@ -21,8 +21,7 @@ export function Stage({ movement, side, seatedOnly, roundSeconds, since }: Props
   const still = useReducedMotion();
   const phase = usePhase(since, roundSeconds, still);
   const samples = useMemo(() => {
-    const meant = seatedOnly || movement.forms.standing === false ? FULL_SEATED : FULL_STANDING;
-    const track = trackOf(movement, meant, side ?? "right");
+    const track = trackOf(movement, meantForm(movement, seatedOnly), side ?? "right");
     return track && sampleTrack(track);
   }, [movement, side, seatedOnly]);
   if (!samples) return null;

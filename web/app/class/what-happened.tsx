@@ -1,4 +1,4 @@
-import { type ClassState, EFFORT_WORDS, SIGNS } from "@able-tide/core/class/events";
+import { type ClassState, EFFORT_WORDS, signLabel } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import type { ClassStep } from "@able-tide/core/class/steps";
 import { Vessel } from "../kit/vessel.tsx";
@@ -8,8 +8,6 @@ interface Props {
   readonly steps: readonly ClassStep[];
   readonly state: ClassState;
 }
-
-const signLabel = (sign: string): string => SIGNS.find(({ name }) => name === sign)?.label ?? sign;
 
 /** An ended class: who was there, in which forms, what they showed, how hard it was. */
 export function WhatHappened({ script, steps, state }: Props) {

@@ -1,6 +1,7 @@
+import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
 import type { Cap } from "@able-tide/core/caps/cap";
+import { meantForm } from "@able-tide/core/fit/cell";
 import type { CellView } from "@able-tide/core/fit/cell-view";
-import { FULL_SEATED, FULL_STANDING } from "@able-tide/core/movement/form";
 import type { Movement } from "@able-tide/core/movement/format";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { minutesAndSeconds, repetitions } from "@able-tide/core/plan/time";
@@ -37,16 +38,13 @@ interface Props {
 
 const iconButton = "flex size-11 items-center justify-center rounded-full border-[1.5px] border-tide-800 hover:bg-tide-100";
 
-/** A middling body for a movement that nobody in particular is doing. Metres. */
-const MIDDLING_STATURE = 1.65;
-
 /** The movement under the hand: the figure of the person's own form, what it asks of them, and why it is so. */
 export function BlockPanel({ movement, rounds, seconds, breathSeconds, seatedOnly, person, cell, change }: Props) {
   const still = useReducedMotion();
   const [since] = useState(() => (typeof window === "undefined" ? null : Date.now()));
   const cycle = breathSeconds * movement.breaths;
   const phase = usePhase(since, cycle, still);
-  const choice = cell ? cell.choice : seatedOnly || movement.forms.standing === false ? FULL_SEATED : FULL_STANDING;
+  const choice = cell ? cell.choice : meantForm(movement, seatedOnly);
   const stature = person?.stature ?? MIDDLING_STATURE;
   const form = useMemo(
     () => (choice ? readChosenForm(movement, choice, stature, cycle) : null),

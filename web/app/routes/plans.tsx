@@ -1,3 +1,4 @@
+import { BREATH_SECONDS } from "@able-tide/core/plan/time";
 import { getFormProps, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
 import { data, Form, Link, redirect } from "react-router";
@@ -18,7 +19,6 @@ import type { Route } from "./+types/plans";
 
 export const meta: Route.MetaFunction = () => [{ title: "Plans · Able Tide" }];
 
-const USUAL_BREATH = 8;
 const MOST_BEHIND = 14;
 const MOST_AHEAD = 12;
 
@@ -48,7 +48,7 @@ export async function loader({ context }: Route.LoaderArgs) {
 
 async function startFrom(scope: Scope, groupId: string, day: string, repeat: boolean) {
   const last = repeat ? await lastPlanBefore(scope, groupId, day) : null;
-  return { breathSeconds: last?.breathSeconds ?? USUAL_BREATH, blocks: last?.blocks ?? [] };
+  return { breathSeconds: last?.breathSeconds ?? BREATH_SECONDS.usual, blocks: last?.blocks ?? [] };
 }
 
 export async function action({ request, context }: Route.ActionArgs) {

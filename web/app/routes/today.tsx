@@ -1,15 +1,15 @@
 import { asksOn, holdsOn } from "@able-tide/core/caps/cap";
 import { capInWords } from "@able-tide/core/caps/words";
-import { classState, EFFORT_WORDS, SIGNS } from "@able-tide/core/class/events";
+import { classState, EFFORT_WORDS, signLabel } from "@able-tide/core/class/events";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
 import { Link } from "react-router";
 import { endedClasses, listEvents, openClasses } from "../../server/classes/classes.ts";
 import { type Group, listGroups } from "../../server/groups/groups.ts";
-import { listMovements } from "../../server/movements/movements.ts";
+import { type LibraryMovement, listMovements } from "../../server/movements/movements.ts";
 import { openCaps } from "../../server/people/caps.ts";
-import { listMembers, listPeople } from "../../server/people/people.ts";
+import { listPeople, type Person } from "../../server/people/people.ts";
 import { outlineOf } from "../../server/plans/outline.ts";
-import { listPlans } from "../../server/plans/plans.ts";
+import { listPlans, type Plan } from "../../server/plans/plans.ts";
 import { type Scope, today } from "../../server/scope.ts";
 import { dayInWords, nextMeeting } from "../days.ts";
 import { ButtonLink } from "../kit/button.tsx";
@@ -20,12 +20,15 @@ import type { Route } from "./+types/today";
 
 export const meta: Route.MetaFunction = () => [{ title: "Today · Able Tide" }];
 
-async function nextSession(scope: Scope, group: Group, day: string) {
-  const [plans, movements, members] = await Promise.all([
-    listPlans(scope, { from: day }, 20),
-    listMovements(scope),
-    listMembers(scope, group.id),
-  ]);
+interface Known {
+  readonly day: string;
+  readonly plans: readonly Plan[];
+  readonly movements: readonly LibraryMovement[];
+  readonly people: readonly Person[];
+}
+
+function nextSession(group: Group, { day, plans, movements, people }: Known) {
+  const members = people.filter((person) => person.groupIds.includes(group.id));
   const plan = plans.find((each) => each.groupId === group.id) ?? null;
   return {
     group: { name: group.name, place: group.place, startsAt: group.startsAt, people: members.length },
@@ -48,7 +51,7 @@ async function lastClass(scope: Scope) {
     note: state.ended?.note ?? "",
     signs: state.notes.map((note) => ({
       id: note.id,
-      words: `${nameOf.get(note.personId) ?? ""}: ${SIGNS.find(({ name }) => name === note.sign)?.label.toLowerCase() ?? ""}`,
+      words: `${nameOf.get(note.personId) ?? ""}: ${signLabel(note.sign).toLowerCase()}`,
     })),
   };
 }
@@ -56,9 +59,11 @@ async function lastClass(scope: Scope) {
 export async function loader({ context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const day = today(scope);
-  const [groups, people, caps, running] = await Promise.all([
+  const [groups, people, plans, movements, caps, running] = await Promise.all([
     listGroups(scope),
     listPeople(scope),
+    listPlans(scope, { from: day }, 20),
+    listMovements(scope),
     openCaps(scope),
     openClasses(scope),
   ]);
@@ -66,7 +71,7 @@ export async function loader({ context }: Route.LoaderArgs) {
   return {
     day,
     running: running.map(({ id, script }) => ({ id, group: script.groupName })),
-    sessions: await Promise.all(groups.map((group) => nextSession(scope, group, day))),
+    sessions: groups.map((group) => nextSession(group, { day, plans, movements, people })),
     asking: caps
       .filter((cap) => holdsOn(cap, day) && asksOn(cap, day))
       .map((cap) => ({ id: cap.id, personId: cap.personId, name: nameOf.get(cap.personId) ?? "", words: capInWords(cap) })),

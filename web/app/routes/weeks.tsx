@@ -1,5 +1,5 @@
 import { limitInBrief } from "@able-tide/core/caps/words";
-import { classState, SIGNS } from "@able-tide/core/class/events";
+import { classState, signLabel } from "@able-tide/core/class/events";
 import { ONE_LEG_STAND, oneLegStandNorm } from "@able-tide/core/reference/one-leg-stand";
 import { parseWithValibot } from "@conform-to/valibot";
 import { data, NavLink } from "react-router";
@@ -48,9 +48,7 @@ async function weeksInClass(scope: Scope, personId: string): Promise<WeekInClass
           const movement = taught.script.blocks[i]?.movement;
           return { movementId: movement?.id ?? "", name: movement?.name.en ?? "", cell };
         }) ?? null,
-      signs: state.notes
-        .filter((note) => note.personId === personId)
-        .map((note) => SIGNS.find(({ name }) => name === note.sign)?.label.toLowerCase() ?? note.sign),
+      signs: state.notes.filter((note) => note.personId === personId).map((note) => signLabel(note.sign).toLowerCase()),
     };
   });
 }

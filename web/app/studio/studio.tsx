@@ -12,6 +12,7 @@ import { FORM_KINDS, type FormKind, FULL_STANDING } from "@able-tide/core/moveme
 import type { Movement, MovementFileProblem } from "@able-tide/core/movement/format";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { keyPoses } from "@able-tide/core/movement/track";
+import { BREATH_SECONDS } from "@able-tide/core/plan/time";
 import { Copy, FlipHorizontal2, Minus, Plus, Redo2, Undo2 } from "lucide-react";
 import { type ReactNode, useMemo, useReducer, useRef, useState } from "react";
 import { Form } from "react-router";
@@ -50,7 +51,6 @@ const BODIES = [
   ["1.65", "an average body, 165 cm"],
   ["1.8", "a tall body, 180 cm"],
 ] as const;
-const BREATH = 8;
 const CUES = [
   ["do", "What to do"],
   ["feel", "What to feel"],
@@ -97,7 +97,7 @@ export function Studio({ movement, shipped, people, problems }: Props) {
         present,
         { ...FULL_STANDING, kind, hold: kind === "supported" ? "left" : null },
         Number(stature),
-        BREATH * present.breaths,
+        BREATH_SECONDS.usual * present.breaths,
       ),
     [present, kind, stature],
   );
@@ -143,7 +143,9 @@ export function Studio({ movement, shipped, people, problems }: Props) {
             <>
               <PullFigure row={shown.row} frame={frame} view="front" pull={pulled("front")} />
               <PullFigure row={shown.row} frame={frame} view="side" pull={pulled("side")} />
-              {form && <WholeRound movement={present} samples={form.samples} cycleSeconds={BREATH * present.breaths} />}
+              {form && (
+                <WholeRound movement={present} samples={form.samples} cycleSeconds={BREATH_SECONDS.usual * present.breaths} />
+              )}
             </>
           ) : (
             <p>There is no such form of this movement.</p>

@@ -6,9 +6,11 @@ import {
   type SidedColumn,
   sidedColumn,
 } from "@able-tide/core/body/channels";
+import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
 import type { Demand } from "@able-tide/core/movement/demand";
 import { type FormKind, FULL_STANDING } from "@able-tide/core/movement/form";
 import type { Movement } from "@able-tide/core/movement/format";
+import { BREATH_SECONDS } from "@able-tide/core/plan/time";
 import { SIDES } from "@able-tide/core/side";
 import { solvedForms } from "../plans/solved-forms.ts";
 
@@ -22,16 +24,13 @@ export interface MovementAsks {
   readonly loadedKnee: number;
 }
 
-const MIDDLING_STATURE = 1.65;
-const USUAL_BREATH = 8;
-
 const most = (demands: readonly Demand[], name: SidedColumn): number =>
   Math.max(...demands.flatMap((demand) => SIDES.map((side) => demand.highest[sidedColumn(name, side)] as number)));
 
 /** Reads what a movement asks; null for one that is only done in water. */
 export function asksOf(movement: Movement): MovementAsks | null {
   for (const form of ["standing", "seated"] as const) {
-    const demands = solvedForms.demands(movement, { ...FULL_STANDING, kind: form }, MIDDLING_STATURE, USUAL_BREATH);
+    const demands = solvedForms.demands(movement, { ...FULL_STANDING, kind: form }, MIDDLING_STATURE, BREATH_SECONDS.usual);
     if (!demands) continue;
     return {
       form,

@@ -1,3 +1,4 @@
+import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
 import { meantSteadiness } from "@able-tide/core/fit/cell-view";
 import { planTime } from "@able-tide/core/plan/time";
 import type { Group } from "../groups/groups.ts";
@@ -12,9 +13,7 @@ export interface PlanOutline {
   readonly blocks: readonly { readonly name: string; readonly from: number; readonly to: number; readonly steadiness: number }[];
 }
 
-/** Steadiness hardly depends on size; an outline is drawn for a middling body. Metres. */
-const MIDDLING_STATURE = 1.65;
-
+/** Steadiness hardly depends on size, so an outline is drawn for a middling body. */
 export function outlineOf(plan: PlanContent, group: Pick<Group, "seatedOnly">, library: readonly LibraryMovement[]): PlanOutline {
   const blocks = withMovements(plan, library);
   const time = planTime(blocks, plan.breathSeconds);

@@ -9,4 +9,9 @@ export const sideIndex = (side: Side): 0 | 1 => (side === "left" ? 0 : 1);
 /** Sign of a side on the Z axis, which points to the person's right. */
 export const sideSign = (side: Side): -1 | 1 => (side === "left" ? -1 : 1);
 
+/** A pair of values, left then right. */
+export type Pair = readonly [left: number, right: number];
+
+export const pairOf = (of: (side: Side) => number): Pair => [of("left"), of("right")];
+
 export const otherSide = (side: Side): Side => (side === "left" ? "right" : "left");

@@ -1,5 +1,6 @@
 import type { Side } from "../side.ts";
 import { type ArmAngles, reachWithArm } from "./arm.ts";
+import { type Build, USUAL_BUILD } from "./build.ts";
 import { pointColumn, sidedPointColumn } from "./channels.ts";
 import { cross, dot, minus, unit, type Vector } from "./vector.ts";
 
@@ -16,7 +17,7 @@ const at = (row: ArrayLike<number>, column: number): Vector => [
  * @param place shares of H; out of reach, the straight arm points there
  * @returns degrees, elbow hanging down and out, wrist straight
  */
-export function armForHand(row: ArrayLike<number>, side: Side, place: Vector): ArmAngles {
+export function armForHand(row: ArrayLike<number>, side: Side, place: Vector, build: Build = USUAL_BUILD): ArmAngles {
   const up = unit(minus(at(row, pointColumn("shoulderLine")), at(row, pointColumn("midSpine"))));
   const across = minus(at(row, sidedPointColumn("shoulder", "right")), at(row, sidedPointColumn("shoulder", "left")));
   const along = dot(across, up);
@@ -24,6 +25,6 @@ export function armForHand(row: ArrayLike<number>, side: Side, place: Vector): A
   const forward = cross(up, right);
   const reach = minus(place, at(row, sidedPointColumn("shoulder", side)));
   const angles: ArmAngles = { elevation: 0, plane: 0, axial: 0, elbow: 0, forearm: 0, wrist: 0 };
-  reachWithArm([dot(reach, forward), dot(reach, up), dot(reach, right)], side, angles);
+  reachWithArm([dot(reach, forward), dot(reach, up), dot(reach, right)], side, build, angles);
   return angles;
 }

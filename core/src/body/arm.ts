@@ -1,7 +1,8 @@
 import { type Side, sideIndex, sideSign } from "../side.ts";
+import { type Build, lengthIndexes, massIndexes } from "./build.ts";
 import { sidedColumns, sidedPointColumns } from "./channels.ts";
 import { DEGREE, type Rotation } from "./rotation.ts";
-import { MASS, SHARE } from "./segments.ts";
+import { MASS } from "./segments.ts";
 
 /** The angles of one arm relative to the thorax, degrees. */
 export interface ArmAngles {
@@ -25,8 +26,12 @@ const ELBOW_RANGE = sidedColumns("elbow");
 const FOREARM_RANGE = sidedColumns("forearm");
 const WRIST_RANGE = sidedColumns("wrist");
 
-const GRIP = SHARE.forearm + MASS.hand.at * SHARE.hand;
-const FULL_REACH = SHARE.upperArm + GRIP;
+const UPPER_ARM_LENGTH = lengthIndexes("upperArm");
+const FOREARM_LENGTH = lengthIndexes("forearm");
+const HAND_LENGTH = lengthIndexes("hand");
+const UPPER_ARM_MASS = massIndexes("upperArm");
+const FOREARM_MASS = massIndexes("forearm");
+const HAND_MASS = massIndexes("hand");
 
 /** Sums of mass times position, filled in by each segment: X, Y, Z and the mass itself. */
 export type Moments = Float64Array;
@@ -60,7 +65,14 @@ function along(
  * Places one arm by its angles, writes its points and range columns and adds its mass.
  * The shoulder point of the row must be set. Lengths are shares of H.
  */
-export function placeArm(row: Float64Array, side: Side, thorax: Rotation, angles: ArmAngles, moments: Moments): void {
+export function placeArm(
+  row: Float64Array,
+  side: Side,
+  thorax: Rotation,
+  angles: ArmAngles,
+  build: Build,
+  moments: Moments,
+): void {
   const s = sideSign(side);
   const ce = Math.cos(angles.elevation * DEGREE);
   const se = Math.sin(angles.elevation * DEGREE);
@@ -109,10 +121,12 @@ export function placeArm(row: Float64Array, side: Side, thorax: Rotation, angles
   const wrist = WRIST[i];
   const hand = HAND[i];
   const fingertip = FINGERTIP[i];
-  along(row, shoulder, elbow, thorax, SHARE.upperArm, dx, dy, s * dz);
-  along(row, elbow, wrist, thorax, SHARE.forearm, ax, ay, s * az);
-  along(row, wrist, hand, thorax, MASS.hand.at * SHARE.hand, wx, wy, s * wz);
-  along(row, wrist, fingertip, thorax, SHARE.hand, wx, wy, s * wz);
+  const { lengths, masses } = build;
+  const handLength = lengths[HAND_LENGTH[i]] as number;
+  along(row, shoulder, elbow, thorax, lengths[UPPER_ARM_LENGTH[i]] as number, dx, dy, s * dz);
+  along(row, elbow, wrist, thorax, lengths[FOREARM_LENGTH[i]] as number, ax, ay, s * az);
+  along(row, wrist, hand, thorax, MASS.hand.at * handLength, wx, wy, s * wz);
+  along(row, wrist, fingertip, thorax, handLength, wx, wy, s * wz);
 
   row[ELEVATION_RANGE[i]] = angles.elevation;
   row[PLANE_RANGE[i]] = angles.plane;
@@ -121,9 +135,9 @@ export function placeArm(row: Float64Array, side: Side, thorax: Rotation, angles
   row[FOREARM_RANGE[i]] = angles.forearm;
   row[WRIST_RANGE[i]] = angles.wrist;
 
-  addSegment(moments, MASS.upperArm.share, row, shoulder, elbow, MASS.upperArm.at);
-  addSegment(moments, MASS.forearm.share, row, elbow, wrist, MASS.forearm.at);
-  addSegment(moments, MASS.hand.share, row, wrist, hand, 1);
+  addSegment(moments, masses[UPPER_ARM_MASS[i]] as number, row, shoulder, elbow, MASS.upperArm.at);
+  addSegment(moments, masses[FOREARM_MASS[i]] as number, row, elbow, wrist, MASS.forearm.at);
+  addSegment(moments, masses[HAND_MASS[i]] as number, row, wrist, hand, 1);
 }
 
 /**
@@ -133,13 +147,17 @@ export function placeArm(row: Float64Array, side: Side, thorax: Rotation, angles
  * @returns how far the arm is too short, share of H; 0 when the hand arrives. The angles are then in `out`;
  * otherwise they point the straight arm at the target.
  */
-export function reachWithArm(target: readonly [number, number, number], side: Side, out: ArmAngles): number {
+export function reachWithArm(target: readonly [number, number, number], side: Side, { lengths }: Build, out: ArmAngles): number {
+  const i = sideIndex(side);
+  const upperArm = lengths[UPPER_ARM_LENGTH[i]] as number;
+  const grip = (lengths[FOREARM_LENGTH[i]] as number) + MASS.hand.at * (lengths[HAND_LENGTH[i]] as number);
+  const fullReach = upperArm + grip;
   const tx = target[0];
   const ty = target[1];
   const tz = target[2] * sideSign(side);
   const distance = Math.max(1e-9, Math.sqrt(tx * tx + ty * ty + tz * tz));
-  const shortBy = Math.max(0, distance - FULL_REACH);
-  const reach = Math.min(Math.max(distance, Math.abs(GRIP - SHARE.upperArm) + 1e-9), FULL_REACH);
+  const shortBy = Math.max(0, distance - fullReach);
+  const reach = Math.min(Math.max(distance, Math.abs(grip - upperArm) + 1e-9), fullReach);
   const ux = tx / distance;
   const uy = ty / distance;
   const uz = tz / distance;
@@ -154,13 +172,13 @@ export function reachWithArm(target: readonly [number, number, number], side: Si
   qy /= poleLength;
   qz /= poleLength;
 
-  const cosShoulder = (SHARE.upperArm ** 2 + reach ** 2 - GRIP ** 2) / (2 * SHARE.upperArm * reach);
+  const cosShoulder = (upperArm ** 2 + reach ** 2 - grip ** 2) / (2 * upperArm * reach);
   const c = Math.min(1, Math.max(-1, cosShoulder));
   const sine = Math.sqrt(1 - c * c);
   const dx = c * ux + sine * qx;
   const dy = c * uy + sine * qy;
   const dz = c * uz + sine * qz;
-  const cosElbow = (reach ** 2 - SHARE.upperArm ** 2 - GRIP ** 2) / (2 * SHARE.upperArm * GRIP);
+  const cosElbow = (reach ** 2 - upperArm ** 2 - grip ** 2) / (2 * upperArm * grip);
 
   out.elevation = Math.acos(Math.min(1, Math.max(-1, -dy))) / DEGREE;
   out.plane = Math.sqrt(dx * dx + dz * dz) < 1e-9 ? 0 : Math.atan2(dx, dz) / DEGREE;

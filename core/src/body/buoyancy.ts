@@ -1,5 +1,6 @@
-import { SIDES, type Side } from "../side.ts";
+import { SIDES, type Side, sideIndex } from "../side.ts";
 import type { Point } from "./base-of-support.ts";
+import { type Build, massIndex, massIndexes, type SidedSegment, USUAL_BUILD } from "./build.ts";
 import { pointColumn, sidedPointColumn } from "./channels.ts";
 import { MASS, SHARE, SPINE_HINGE } from "./segments.ts";
 
@@ -22,7 +23,8 @@ export const DENSITY = {
 
 /** A segment as its axis between two points of a row, each point given by two columns and how far between them. */
 interface Axis {
-  readonly share: number;
+  /** Index of its mass in the build. */
+  readonly mass: number;
   readonly density: number;
   readonly from: Between;
   readonly to: Between;
@@ -45,8 +47,8 @@ const SHOULDER_LINE = pointColumn("shoulderLine");
 
 function limb(side: Side): readonly Axis[] {
   const at = (name: Parameters<typeof sidedPointColumn>[0]) => sidedPointColumn(name, side);
-  const axis = (name: keyof typeof DENSITY, share: number, from: number, to: Between, centre: number): Axis => ({
-    share,
+  const axis = (name: SidedSegment, from: number, to: Between, centre: number): Axis => ({
+    mass: massIndexes(name)[sideIndex(side)],
     density: DENSITY[name],
     from: on(from),
     to,
@@ -55,12 +57,12 @@ function limb(side: Side): readonly Axis[] {
   // Half a foot length ahead of the ankle: three quarters of the way from heel to toe.
   const sole = between(at("heel"), at("toe"), SHARE.heelBehindAnkle + 0.5);
   return [
-    axis("upperArm", MASS.upperArm.share, at("shoulder"), on(at("elbowJoint")), MASS.upperArm.at),
-    axis("forearm", MASS.forearm.share, at("elbowJoint"), on(at("wristJoint")), MASS.forearm.at),
-    axis("hand", MASS.hand.share, at("wristJoint"), on(at("fingertip")), MASS.hand.at),
-    axis("thigh", MASS.thigh.share, at("hip"), on(at("kneeJoint")), MASS.thigh.at),
-    axis("shank", MASS.shank.share, at("kneeJoint"), on(at("ankle")), MASS.shank.at),
-    axis("foot", MASS.foot.share, at("ankle"), sole, 0.5),
+    axis("upperArm", at("shoulder"), on(at("elbowJoint")), MASS.upperArm.at),
+    axis("forearm", at("elbowJoint"), on(at("wristJoint")), MASS.forearm.at),
+    axis("hand", at("wristJoint"), on(at("fingertip")), MASS.hand.at),
+    axis("thigh", at("hip"), on(at("kneeJoint")), MASS.thigh.at),
+    axis("shank", at("kneeJoint"), on(at("ankle")), MASS.shank.at),
+    axis("foot", at("ankle"), sole, 0.5),
   ];
 }
 
@@ -69,22 +71,22 @@ const beyond = (share: number, from: number, to: number): number => (share - fro
 
 const AXES: readonly Axis[] = [
   {
-    share: MASS.headNeck.share,
+    mass: massIndex("headNeck"),
     density: DENSITY.headNeck,
     from: on(pointColumn("neck")),
     to: on(pointColumn("crown")),
     centre: MASS.headNeck.at,
   },
   {
-    share: MASS.thorax.share,
+    mass: massIndex("thorax"),
     density: DENSITY.thorax,
     from: on(MID_SPINE),
     to: between(MID_SPINE, SHOULDER_LINE, beyond(MASS.thorax.to, SPINE_HINGE.high, 1)),
     centre: 0.5,
   },
-  { share: MASS.abdomen.share, density: DENSITY.abdomen, from: on(LUMBAR), to: on(MID_SPINE), centre: 0.5 },
+  { mass: massIndex("abdomen"), density: DENSITY.abdomen, from: on(LUMBAR), to: on(MID_SPINE), centre: 0.5 },
   {
-    share: MASS.pelvis.share,
+    mass: massIndex("pelvis"),
     density: DENSITY.pelvis,
     from: between(PELVIS, LUMBAR, beyond(MASS.pelvis.from, 0, SPINE_HINGE.low)),
     to: on(LUMBAR),
@@ -117,20 +119,22 @@ export const GRIP_SHARE = 0.2;
  *
  * @param row one solved sample, shares of H
  * @param waterline height of the surface over the floor the feet stand on, share of H
- * @param lighter how much lighter than usual the body is, as a share of its volume: a build that floats more
+ * @param build whose masses they are, and how much more than usual they float
  */
-export function weightInWater(row: ArrayLike<number>, waterline: number, lighter = 0): WeightInWater {
+export function weightInWater(row: ArrayLike<number>, waterline: number, build: Build = USUAL_BUILD): WeightInWater {
+  const volume = 1 + build.measured.floats;
   let force = 0;
   let x = 0;
   let z = 0;
-  for (const { share, density, from, to, centre } of AXES) {
+  for (const { mass, density, from, to, centre } of AXES) {
+    const share = build.masses[mass] as number;
     const low = coordinate(row, from, 1);
     const high = coordinate(row, to, 1);
     const rise = high - low;
     // The part of the axis under water runs from `start` to `end` along it.
     const crossing = Math.abs(rise) < 1e-9 ? (low <= waterline ? 1 : 0) : Math.min(1, Math.max(0, (waterline - low) / rise));
     const [start, end] = rise >= 0 || Math.abs(rise) < 1e-9 ? [0, crossing] : [crossing, 1];
-    const buoyancy = (share / density) * (1 + lighter) * (end - start);
+    const buoyancy = (share / density) * volume * (end - start);
     const middle = (start + end) / 2;
     const at = (axis: 0 | 2, place: number) => {
       const first = coordinate(row, from, axis);

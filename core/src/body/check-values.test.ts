@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { SIDES, type Side } from "../side.ts";
+import { USUAL_BUILD } from "./build.ts";
 import { column, type MidlineColumn, pointColumn, type SidedColumn, sidedColumn, sidedPointColumn } from "./channels.ts";
 import {
   type MidlineSlot,
@@ -11,7 +12,7 @@ import {
   sidedSlot,
   slot,
 } from "./pose.ts";
-import { BARE_ARM_MOMENT, GRAVITY, SHARE } from "./segments.ts";
+import { GRAVITY, SHARE } from "./segments.ts";
 import { solvePose } from "./solve.ts";
 
 // One person, 1.65 m and 70 kg; lengths to half a per cent, angles to a tenth of a degree.
@@ -49,7 +50,8 @@ function solved(sketch: Sketch) {
     sided: (name: SidedColumn, side: Side) => row[sidedColumn(name, side)] as number,
     point: (first: number) => [row[first], row[first + 1], row[first + 2]] as [number, number, number],
     /** Moment at a shoulder, newton metres. */
-    shoulderMoment: (side: Side) => (row[sidedColumn("shoulderLoad", side)] as number) * BARE_ARM_MOMENT * M * GRAVITY * H,
+    shoulderMoment: (side: Side) =>
+      (row[sidedColumn("shoulderLoad", side)] as number) * USUAL_BUILD.bareArmMoment[0] * M * GRAVITY * H,
   };
 }
 
@@ -157,7 +159,7 @@ describe("standing", () => {
 describe("seated", () => {
   const frame: PoseFrame = {
     ...STANDING_FRAME,
-    seating: { kind: "seated", seatHeight: 0.25, atFront: true, backSupported: false },
+    seating: { kind: "seated", seatHeight: 0.25, atFront: true, backSupported: false, wheelchair: false },
   };
   const feetAhead = { footX: SHARE.thigh };
   const feetShare = (body: ReturnType<typeof solved>) => body.sided("footShare", "left") + body.sided("footShare", "right");

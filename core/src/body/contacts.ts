@@ -86,6 +86,7 @@ function footContact(values: Float64Array, side: Side, contact: FootContact): Co
       return { corners: solePatch(values, side, HEEL_PATCH.from, HEEL_PATCH.to), share: RESTING_SHARE };
     case "lifted":
     case "onItsWay":
+    case "absent":
       return { corners: [], share: 0 };
   }
 }

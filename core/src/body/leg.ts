@@ -1,5 +1,6 @@
 import { type Side, sideIndex, sideSign } from "../side.ts";
 import type { Moments } from "./arm.ts";
+import { type Build, hasFoot, lengthIndexes, massIndexes } from "./build.ts";
 import { sidedColumns, sidedPointColumns } from "./channels.ts";
 import { TOE_PATCH } from "./contacts.ts";
 import { DEGREE, type Rotation } from "./rotation.ts";
@@ -16,29 +17,54 @@ const HIP_ROTATION = sidedColumns("hipRotation");
 const KNEE_RANGE = sidedColumns("knee");
 const DORSIFLEXION = sidedColumns("dorsiflexion");
 
-const LEG_LENGTH = SHARE.thigh + SHARE.shank;
+const THIGH_LENGTH = lengthIndexes("thigh");
+const SHANK_LENGTH = lengthIndexes("shank");
+const THIGH_MASS = massIndexes("thigh");
+const SHANK_MASS = massIndexes("shank");
+const FOOT_MASS = massIndexes("foot");
 /** Cosine of the knee flexion under which a knee counts as straight: 3 degrees. */
 const STRAIGHT_COSINE = Math.cos(3 * DEGREE);
-const THIGH_SQUARE = SHARE.thigh ** 2;
-const SHANK_SQUARE = SHARE.shank ** 2;
 /** Largest flexion of a knee that carries weight, degrees. */
 export const LOADED_KNEE_LIMIT = 120;
 
-/** Hip height over the ankle of a leg flexed at the knee by `flexion` degrees, share of H. */
-export function legLength(flexion: number): number {
-  return Math.sqrt(SHARE.thigh ** 2 + SHARE.shank ** 2 + 2 * SHARE.thigh * SHARE.shank * Math.cos(flexion * DEGREE));
+const thighOf = ({ lengths }: Build, side: Side): number => lengths[THIGH_LENGTH[sideIndex(side)]] as number;
+const shankOf = ({ lengths }: Build, side: Side): number => lengths[SHANK_LENGTH[sideIndex(side)]] as number;
+
+/** Length of a straight leg from the hip joint to the ankle, share of H. */
+export const straightLeg = (build: Build, side: Side): number => thighOf(build, side) + shankOf(build, side);
+
+/** The side of the longer leg; the left one where both are alike. */
+export const longerLeg = (build: Build): Side => (straightLeg(build, "right") > straightLeg(build, "left") ? "right" : "left");
+
+/** Hip height over the ankle of the longer leg flexed at the knee by `flexion` degrees, share of H. */
+export function legLength(build: Build, flexion: number): number {
+  const side = longerLeg(build);
+  const thigh = thighOf(build, side);
+  const shank = shankOf(build, side);
+  return Math.sqrt(thigh ** 2 + shank ** 2 + 2 * thigh * shank * Math.cos(flexion * DEGREE));
 }
 
 /**
  * Highest the hip can stand over an ankle that is `horizontal` away on the floor plane, share of H;
  * NaN-free: returns -1 where no height reaches.
  */
-export function highestHip(horizontal: number): number {
-  const square = LEG_LENGTH ** 2 - horizontal ** 2;
+export function highestHip(horizontal: number, build: Build, side: Side): number {
+  const square = straightLeg(build, side) ** 2 - horizontal ** 2;
   return square < 0 ? -1 : Math.sqrt(square);
 }
 
-function addLegMass(row: Float64Array, side: Side, moments: Moments, footX: number, footY: number, footZ: number): void {
+function addLegMass(
+  row: Float64Array,
+  side: Side,
+  { masses }: Build,
+  moments: Moments,
+  footX: number,
+  footY: number,
+  footZ: number,
+): void {
+  const thighMass = masses[THIGH_MASS[sideIndex(side)]] as number;
+  const shankMass = masses[SHANK_MASS[sideIndex(side)]] as number;
+  const footMass = masses[FOOT_MASS[sideIndex(side)]] as number;
   const hip = HIP[sideIndex(side)];
   const knee = KNEE[sideIndex(side)];
   const ankle = ANKLE[sideIndex(side)];
@@ -49,11 +75,11 @@ function addLegMass(row: Float64Array, side: Side, moments: Moments, footX: numb
     const foot = axis === 0 ? footX : axis === 1 ? footY : footZ;
     moments[axis] =
       (moments[axis] as number) +
-      MASS.thigh.share * (h + MASS.thigh.at * (k - h)) +
-      MASS.shank.share * (k + MASS.shank.at * (a - k)) +
-      (MASS.foot.share * (a + foot)) / 2;
+      thighMass * (h + MASS.thigh.at * (k - h)) +
+      shankMass * (k + MASS.shank.at * (a - k)) +
+      (footMass * (a + foot)) / 2;
   }
-  moments[3] = (moments[3] as number) + MASS.thigh.share + MASS.shank.share + MASS.foot.share;
+  moments[3] = (moments[3] as number) + thighMass + shankMass + footMass;
 }
 
 /** Hip angles of the thigh and of the plane the knee folds in, both as directions in space. */
@@ -156,7 +182,7 @@ export function setPlantedFoot(
  * Writes knee and ankle and adds mass. The hip point of the row must be set and must be in reach.
  * The angles follow once the pelvis has found its place: see `readPlantedLeg`.
  */
-export function placePlantedLeg(row: Float64Array, side: Side, foot: PlantedFoot, moments: Moments): void {
+export function placePlantedLeg(row: Float64Array, side: Side, foot: PlantedFoot, build: Build, moments: Moments): void {
   const i = sideIndex(side);
   const hip = HIP[i];
   const hx = row[hip] as number;
@@ -166,7 +192,9 @@ export function placePlantedLeg(row: Float64Array, side: Side, foot: PlantedFoot
   const dy = foot.y - hy;
   const dz = foot.z - hz;
   const length = Math.max(1e-9, Math.sqrt(dx * dx + dy * dy + dz * dz));
-  const reach = Math.min(length, LEG_LENGTH);
+  const thigh = thighOf(build, side);
+  const shank = shankOf(build, side);
+  const reach = Math.min(length, thigh + shank);
   const ux = dx / length;
   const uy = dy / length;
   const uz = dz / length;
@@ -176,8 +204,8 @@ export function placePlantedLeg(row: Float64Array, side: Side, foot: PlantedFoot
   const qz = foot.axisZ - along * uz;
   const q = Math.max(1e-9, Math.sqrt(qx * qx + qy * qy + qz * qz));
 
-  const alongLeg = (THIGH_SQUARE - SHANK_SQUARE + reach * reach) / (2 * reach);
-  const aside = Math.sqrt(Math.max(0, THIGH_SQUARE - alongLeg * alongLeg)) / q;
+  const alongLeg = (thigh * thigh - shank * shank + reach * reach) / (2 * reach);
+  const aside = Math.sqrt(Math.max(0, thigh * thigh - alongLeg * alongLeg)) / q;
   const knee = KNEE[i];
   const ankle = ANKLE[i];
   row[knee] = hx + alongLeg * ux + aside * qx;
@@ -186,11 +214,13 @@ export function placePlantedLeg(row: Float64Array, side: Side, foot: PlantedFoot
   row[ankle] = foot.x;
   row[ankle + 1] = foot.y;
   row[ankle + 2] = foot.z;
-  addLegMass(row, side, moments, foot.middle[0], foot.middle[1], foot.middle[2]);
+  addLegMass(row, side, build, moments, foot.middle[0], foot.middle[1], foot.middle[2]);
 }
 
 /** Writes the angles of a placed planted leg, and its heel and toe. */
-export function readPlantedLeg(row: Float64Array, side: Side, pelvis: Rotation, foot: PlantedFoot): void {
+export function readPlantedLeg(row: Float64Array, side: Side, pelvis: Rotation, foot: PlantedFoot, build: Build): void {
+  const thigh = thighOf(build, side);
+  const shank = shankOf(build, side);
   const i = sideIndex(side);
   const hip = HIP[i];
   const knee = KNEE[i];
@@ -202,22 +232,22 @@ export function readPlantedLeg(row: Float64Array, side: Side, pelvis: Rotation, 
   let alongNormal = 0;
   for (const axis of [0, 1, 2] as const) {
     const toAnkle = ankleAt[axis] - (row[hip + axis] as number);
-    const shank = (row[knee + axis] as number) - ankleAt[axis];
+    const alongShank = (row[knee + axis] as number) - ankleAt[axis];
     reachSquare += toAnkle * toAnkle;
-    alongAxis += shank * foot.axis[axis];
-    alongNormal += shank * foot.normal[axis];
+    alongAxis += alongShank * foot.axis[axis];
+    alongNormal += alongShank * foot.normal[axis];
     const sole = ankleAt[axis] - SHARE.ankleHeight * foot.normal[axis];
     row[heel + axis] = sole - SHARE.heelBehindAnkle * SHARE.footLength * foot.axis[axis];
     row[toe + axis] = sole + (1 - SHARE.heelBehindAnkle) * SHARE.footLength * foot.axis[axis];
   }
-  const reach = Math.min(Math.sqrt(reachSquare), LEG_LENGTH);
-  const cosKnee = (reach * reach - THIGH_SQUARE - SHANK_SQUARE) / (2 * SHARE.thigh * SHARE.shank);
+  const reach = Math.min(Math.sqrt(reachSquare), thigh + shank);
+  const cosKnee = (reach * reach - thigh * thigh - shank * shank) / (2 * thigh * shank);
   row[KNEE_RANGE[i]] = Math.acos(Math.min(1, Math.max(-1, cosKnee))) / DEGREE;
   row[DORSIFLEXION[i]] = Math.atan2(alongAxis, alongNormal) / DEGREE;
 
-  const tx = ((row[knee] as number) - (row[hip] as number)) / SHARE.thigh;
-  const ty = ((row[knee + 1] as number) - (row[hip + 1] as number)) / SHARE.thigh;
-  const tz = ((row[knee + 2] as number) - (row[hip + 2] as number)) / SHARE.thigh;
+  const tx = ((row[knee] as number) - (row[hip] as number)) / thigh;
+  const ty = ((row[knee + 1] as number) - (row[hip + 1] as number)) / thigh;
+  const tz = ((row[knee + 2] as number) - (row[hip + 2] as number)) / thigh;
   // The plane the knee folds in: a bent knee's own, a straight one's by its foot, which cannot lie along the thigh then.
   const bent = cosKnee < STRAIGHT_COSINE;
   const dx = bent ? (row[knee] as number) - foot.x : foot.axisX;
@@ -241,7 +271,14 @@ export interface FreeLegAngles {
 }
 
 /** Places a leg by its angles, its foot square to the shank but for `ankle`. Writes joints and angles, adds mass. */
-export function placeFreeLeg(row: Float64Array, side: Side, pelvis: Rotation, angles: FreeLegAngles, moments: Moments): void {
+export function placeFreeLeg(
+  row: Float64Array,
+  side: Side,
+  pelvis: Rotation,
+  angles: FreeLegAngles,
+  build: Build,
+  moments: Moments,
+): void {
   const s = sideSign(side);
   const cf = Math.cos(angles.flexion * DEGREE);
   const sf = Math.sin(angles.flexion * DEGREE);
@@ -262,6 +299,12 @@ export function placeFreeLeg(row: Float64Array, side: Side, pelvis: Rotation, an
   const heel = HEEL[sideIndex(side)];
   const toe = TOE[sideIndex(side)];
   const middle: [number, number, number] = [0, 0, 0];
+  const thighLength = thighOf(build, side);
+  const shankLength = shankOf(build, side);
+  // A stump has no foot: heel and toe are where it ends.
+  const foot = hasFoot(build, side) ? 1 : 0;
+  const footLength = foot * SHARE.footLength;
+  const ankleHeight = foot * SHARE.ankleHeight;
   for (let axis = 0; axis < 3; axis += 1) {
     const inSpace = (i: 0 | 1 | 2, v: readonly [number, number, number]) =>
       (pelvis[3 * axis + i] as number) * v[i] * (i === 2 ? s : 1);
@@ -271,18 +314,18 @@ export function placeFreeLeg(row: Float64Array, side: Side, pelvis: Rotation, an
     const square = ck * q + sk * t;
     const footAxis = cd * square - sd * shank;
     const sole = -sd * square - cd * shank;
-    const kneeAt = (row[hip + axis] as number) + SHARE.thigh * t;
-    const ankleAt = kneeAt + SHARE.shank * shank;
+    const kneeAt = (row[hip + axis] as number) + thighLength * t;
+    const ankleAt = kneeAt + shankLength * shank;
     row[knee + axis] = kneeAt;
     row[ankle + axis] = ankleAt;
-    row[heel + axis] = ankleAt - SHARE.heelBehindAnkle * SHARE.footLength * footAxis - SHARE.ankleHeight * sole;
-    row[toe + axis] = ankleAt + (1 - SHARE.heelBehindAnkle) * SHARE.footLength * footAxis - SHARE.ankleHeight * sole;
-    middle[axis] = ankleAt + 0.5 * SHARE.footLength * footAxis - SHARE.ankleHeight * sole;
+    row[heel + axis] = ankleAt - SHARE.heelBehindAnkle * footLength * footAxis - ankleHeight * sole;
+    row[toe + axis] = ankleAt + (1 - SHARE.heelBehindAnkle) * footLength * footAxis - ankleHeight * sole;
+    middle[axis] = ankleAt + 0.5 * footLength * footAxis - ankleHeight * sole;
   }
   row[HIP_FLEXION[sideIndex(side)]] = angles.flexion;
   row[HIP_ABDUCTION[sideIndex(side)]] = angles.abduction;
   row[HIP_ROTATION[sideIndex(side)]] = angles.rotation;
   row[KNEE_RANGE[sideIndex(side)]] = angles.knee;
   row[DORSIFLEXION[sideIndex(side)]] = angles.ankle;
-  addLegMass(row, side, moments, middle[0], middle[1], middle[2]);
+  addLegMass(row, side, build, moments, middle[0], middle[1], middle[2]);
 }

@@ -79,12 +79,15 @@ export const sidedSlots = (name: SidedSlot): readonly [number, number] => [sided
 
 /**
  * How a foot meets the floor. A resting toe or heel carries a twentieth of the weight. A lifted foot goes where its leg's
- * angles say; one on its way to another place goes where that way says.
+ * angles say, and so does a stump, whose foot is absent; one on its way to another place goes where that way says.
  */
-export type FootContact = "flat" | "forefoot" | "heel" | "restingToe" | "restingHeel" | "lifted" | "onItsWay";
+export type FootContact = "flat" | "forefoot" | "heel" | "restingToe" | "restingHeel" | "lifted" | "onItsWay" | "absent";
+
+/** Whether a leg goes where its own angles say. */
+export const hangs = (contact: FootContact): boolean => contact === "lifted" || contact === "absent";
 
 /** Whether a foot is off the floor. */
-export const isOff = (contact: FootContact): boolean => contact === "lifted" || contact === "onItsWay";
+export const isOff = (contact: FootContact): boolean => hangs(contact) || contact === "onItsWay";
 
 /** What a hand does: free, or held at the place in the hold slots. */
 export type HandHold =
@@ -106,6 +109,7 @@ export type Seating =
       /** Whether the person sits at the front of the chair, where the seat carries less far forward. */
       readonly atFront: boolean;
       readonly backSupported: boolean;
+      readonly wheelchair: boolean;
     };
 
 /** The facts of a pose that do not interpolate. Pairs are left, right. */

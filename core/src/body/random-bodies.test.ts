@@ -1,10 +1,21 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { SIDES } from "../side.ts";
+import { SIDES, sideIndex } from "../side.ts";
+import { anyBody, onBuild } from "./any-build.fixture.ts";
 import { angle, anyPose } from "./any-pose.fixture.ts";
 import { marginOfStability } from "./base-of-support.ts";
+import {
+  type Build,
+  hasFoot,
+  lengthIndexes,
+  type MidlineSegment,
+  massIndex,
+  massIndexes,
+  type SidedSegment,
+  USUAL_BUILD,
+} from "./build.ts";
 import { column, pointColumn, sidedColumn, sidedPointColumn } from "./channels.ts";
-import { mirrorPose, neutralPose, type Pose, sidedSlot, slot } from "./pose.ts";
+import { hangs, mirrorPose, neutralPose, type Pose, sidedSlot, slot } from "./pose.ts";
 import { MASS, SHARE, SPINE_HINGE } from "./segments.ts";
 import { solvePose } from "./solve.ts";
 
@@ -22,7 +33,7 @@ const mix = (a: Vector, b: Vector, at: number): Vector => [
 const distance = (a: Vector, b: Vector) => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 
 /** Centre of mass worked out again from the joints alone, segment by segment. */
-function massFromJoints(row: Float64Array): { share: number; centre: Vector } {
+function massFromJoints(row: Float64Array, { masses }: Build): { share: number; centre: Vector } {
   let share = 0;
   let sum: Vector = [0, 0, 0];
   const add = (mass: number, at: Vector) => {
@@ -34,25 +45,30 @@ function massFromJoints(row: Float64Array): { share: number; centre: Vector } {
   const midSpine = pointOf(row, pointColumn("midSpine"));
   const shoulders = pointOf(row, pointColumn("shoulderLine"));
   const middleOf = ({ from, to }: { from: number; to: number }) => (from + to) / 2;
-  add(MASS.headNeck.share, pointOf(row, pointColumn("head")));
-  add(MASS.pelvis.share, mix(pelvis, lumbar, middleOf(MASS.pelvis) / SPINE_HINGE.low));
-  add(MASS.abdomen.share, mix(lumbar, midSpine, 0.5));
-  add(MASS.thorax.share, mix(midSpine, shoulders, (middleOf(MASS.thorax) - SPINE_HINGE.high) / (1 - SPINE_HINGE.high)));
+  const mass = (segment: MidlineSegment) => masses[massIndex(segment)] as number;
+  add(mass("headNeck"), pointOf(row, pointColumn("head")));
+  add(mass("pelvis"), mix(pelvis, lumbar, middleOf(MASS.pelvis) / SPINE_HINGE.low));
+  add(mass("abdomen"), mix(lumbar, midSpine, 0.5));
+  add(mass("thorax"), mix(midSpine, shoulders, (middleOf(MASS.thorax) - SPINE_HINGE.high) / (1 - SPINE_HINGE.high)));
   for (const side of SIDES) {
     const at = (name: Parameters<typeof sidedPointColumn>[0]) => pointOf(row, sidedPointColumn(name, side));
-    add(MASS.upperArm.share, mix(at("shoulder"), at("elbowJoint"), MASS.upperArm.at));
-    add(MASS.forearm.share, mix(at("elbowJoint"), at("wristJoint"), MASS.forearm.at));
-    add(MASS.hand.share, at("handCentre"));
-    add(MASS.thigh.share, mix(at("hip"), at("kneeJoint"), MASS.thigh.at));
-    add(MASS.shank.share, mix(at("kneeJoint"), at("ankle"), MASS.shank.at));
+    const sided = (segment: SidedSegment) => masses[massIndexes(segment)[sideIndex(side)]] as number;
+    add(sided("upperArm"), mix(at("shoulder"), at("elbowJoint"), MASS.upperArm.at));
+    add(sided("forearm"), mix(at("elbowJoint"), at("wristJoint"), MASS.forearm.at));
+    add(sided("hand"), at("handCentre"));
+    add(sided("thigh"), mix(at("hip"), at("kneeJoint"), MASS.thigh.at));
+    add(sided("shank"), mix(at("kneeJoint"), at("ankle"), MASS.shank.at));
     // The floor point half a foot length ahead of the ankle is three quarters of the way from heel to toe.
-    add(MASS.foot.share, mix(at("ankle"), mix(at("heel"), at("toe"), SHARE.heelBehindAnkle + 0.5), 0.5));
+    add(sided("foot"), mix(at("ankle"), mix(at("heel"), at("toe"), SHARE.heelBehindAnkle + 0.5), 0.5));
   }
   return { share, centre: [sum[0] / share, sum[1] / share, sum[2] / share] };
 }
 
-const taken = (pose: Pose) => {
-  const solved = solvePose(pose);
+/** A pose on a body of a build, where it can be taken up. */
+const taken = (asked: Pose, build = USUAL_BUILD) => {
+  const pose = onBuild(asked, build);
+  fc.pre(pose.frame.seating.kind === "seated" || pose.frame.feet.some((contact) => !hangs(contact)));
+  const solved = solvePose(pose, undefined, undefined, build);
   fc.pre(solved.problem === null);
   return solved;
 };
@@ -60,9 +76,9 @@ const taken = (pose: Pose) => {
 describe("whatever the body and the pose", () => {
   test("mass adds up to the whole, and its centre is where the segments put it", () => {
     fc.assert(
-      fc.property(anyPose, (pose) => {
-        const { row } = taken(pose);
-        const { share, centre } = massFromJoints(row);
+      fc.property(anyPose, anyBody, (pose, { build }) => {
+        const { row } = taken(pose, build);
+        const { share, centre } = massFromJoints(row, build);
         expect(share).toBeCloseTo(1, 12);
         expect(centre[0]).toBeCloseTo(row[column("comX")] as number, 6);
         expect(centre[1]).toBeCloseTo(row[column("comY")] as number, 6);
@@ -73,15 +89,21 @@ describe("whatever the body and the pose", () => {
 
   test("every bone keeps its length, trunk and feet too", () => {
     fc.assert(
-      fc.property(anyPose, (pose) => {
-        const { row } = taken(pose);
+      fc.property(anyPose, anyBody, (pose, { build }) => {
+        const { row } = taken(pose, build);
         const at = (name: Parameters<typeof pointColumn>[0]) => pointOf(row, pointColumn(name));
         expect(distance(at("pelvis"), at("lumbar"))).toBeCloseTo(SPINE_HINGE.low * SHARE.trunk, 9);
         expect(distance(at("midSpine"), at("shoulderLine"))).toBeCloseTo((1 - SPINE_HINGE.high) * SHARE.trunk, 9);
         for (const side of SIDES) {
           const of = (name: Parameters<typeof sidedPointColumn>[0]) => pointOf(row, sidedPointColumn(name, side));
-          expect(distance(of("heel"), of("toe"))).toBeCloseTo(SHARE.footLength, 9);
-          expect(distance(of("wristJoint"), of("fingertip"))).toBeCloseTo(SHARE.hand, 9);
+          const long = (segment: Parameters<typeof lengthIndexes>[0]) =>
+            build.lengths[lengthIndexes(segment)[sideIndex(side)]] as number;
+          expect(distance(of("heel"), of("toe"))).toBeCloseTo(hasFoot(build, side) ? SHARE.footLength : 0, 9);
+          expect(distance(of("shoulder"), of("elbowJoint"))).toBeCloseTo(long("upperArm"), 9);
+          expect(distance(of("elbowJoint"), of("wristJoint"))).toBeCloseTo(long("forearm"), 9);
+          expect(distance(of("wristJoint"), of("fingertip"))).toBeCloseTo(long("hand"), 9);
+          expect(distance(of("hip"), of("kneeJoint"))).toBeCloseTo(long("thigh"), 9);
+          expect(distance(of("kneeJoint"), of("ankle"))).toBeCloseTo(long("shank"), 9);
         }
         expect(
           distance(pointOf(row, sidedPointColumn("hip", "left")), pointOf(row, sidedPointColumn("hip", "right"))),
@@ -92,9 +114,9 @@ describe("whatever the body and the pose", () => {
 
   test("mirrored once, every side's reading is the other's", () => {
     fc.assert(
-      fc.property(anyPose, (pose) => {
-        const { row } = taken(pose);
-        const there = solvePose(mirrorPose(pose)).row;
+      fc.property(anyPose, anyBody, (pose, { build, mirrored }) => {
+        const { row } = taken(pose, build);
+        const there = taken(mirrorPose(pose), mirrored).row;
         for (const name of ["shoulderLoad", "kneeLoad", "footShare", "handOverShoulder", "hipFlexion"] as const)
           expect(there[sidedColumn(name, "left")]).toBeCloseTo(row[sidedColumn(name, "right")] as number, 3);
       }),

@@ -1,5 +1,6 @@
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import type { Point } from "./base-of-support.ts";
+import { type Build, massIndex, massIndexes } from "./build.ts";
 import {
   column,
   handOver,
@@ -11,9 +12,10 @@ import {
   sidedPointColumns,
 } from "./channels.ts";
 import { DEGREE } from "./rotation.ts";
-import { BARE_ARM_MOMENT, MASS, SHARE } from "./segments.ts";
+import { MASS, SHARE } from "./segments.ts";
 
 const PELVIS = pointColumn("pelvis");
+const LUMBAR = pointColumn("lumbar");
 const SHOULDER_LINE = pointColumn("shoulderLine");
 const EYES = pointColumn("eyes");
 const CROWN = pointColumn("crown");
@@ -69,11 +71,15 @@ function angleFromSight(row: Float64Array, side: Side): number {
   return Math.acos(Math.min(1, Math.max(-1, dot / Math.max(1e-9, Math.sqrt(length))))) / DEGREE;
 }
 
+/** A mass by its index in the build, and the two points it lies between, with how far. */
+type Part = readonly [mass: number, from: number, to: number, at: number];
+
 /** Horizontal lever of a mass about a point: its gravity moment per M g, share of H. */
-function leverSum(row: Float64Array, about: number, parts: readonly (readonly [number, number, number, number])[]): number {
+function leverSum(row: Float64Array, about: number, parts: readonly Part[], { masses }: Build): number {
   let x = 0;
   let z = 0;
-  for (const [share, from, to, at] of parts) {
+  for (const [mass, from, to, at] of parts) {
+    const share = masses[mass] as number;
     const fromX = row[from] as number;
     const fromZ = row[from + 2] as number;
     x += share * (fromX + at * ((row[to] as number) - fromX) - (row[about] as number));
@@ -82,26 +88,27 @@ function leverSum(row: Float64Array, about: number, parts: readonly (readonly [n
   return Math.sqrt(x * x + z * z);
 }
 
-function armParts(side: Side): (readonly [number, number, number, number])[] {
+function armParts(side: Side): readonly Part[] {
+  const i = sideIndex(side);
   const shoulder = sidedPointColumn("shoulder", side);
   const elbow = sidedPointColumn("elbowJoint", side);
   const wrist = sidedPointColumn("wristJoint", side);
   const hand = sidedPointColumn("handCentre", side);
   return [
-    [MASS.upperArm.share, shoulder, elbow, MASS.upperArm.at],
-    [MASS.forearm.share, elbow, wrist, MASS.forearm.at],
-    [MASS.hand.share, wrist, hand, 1],
+    [massIndexes("upperArm")[i], shoulder, elbow, MASS.upperArm.at],
+    [massIndexes("forearm")[i], elbow, wrist, MASS.forearm.at],
+    [massIndexes("hand")[i], wrist, hand, 1],
   ];
 }
 
 const ARM_PARTS = { left: armParts("left"), right: armParts("right") } as const;
-const ABOVE_LOW_BACK = [
-  [MASS.abdomen.share, pointColumn("lumbar"), pointColumn("midSpine"), 0.5],
-  [MASS.thorax.share, pointColumn("midSpine"), pointColumn("shoulderLine"), 0.235 / 0.44],
-  [MASS.headNeck.share, pointColumn("head"), pointColumn("head"), 0],
+const ABOVE_LOW_BACK: readonly Part[] = [
+  [massIndex("abdomen"), pointColumn("lumbar"), pointColumn("midSpine"), 0.5],
+  [massIndex("thorax"), pointColumn("midSpine"), pointColumn("shoulderLine"), 0.235 / 0.44],
+  [massIndex("headNeck"), pointColumn("head"), pointColumn("head"), 0],
   ...ARM_PARTS.left,
   ...ARM_PARTS.right,
-] as const;
+];
 
 /**
  * Fills the readings of one side that follow from the joints: hand heights over the landmarks (share of H),
@@ -111,16 +118,16 @@ const ABOVE_LOW_BACK = [
  * @param pressure where this foot presses on the floor, shares of H
  * @param footDirection direction of the foot's axis on the floor, radians towards the right
  */
-export function readLoadsAndHeights(row: Float64Array, side: Side, pressure: Point, footDirection: number): void {
+export function readLoadsAndHeights(row: Float64Array, side: Side, pressure: Point, footDirection: number, build: Build): void {
   const i = sideIndex(side);
   const hand = row[HAND[i] + 1] as number;
   for (const [landmark, columns] of HAND_OVER_COLUMNS) row[columns[i]] = hand - landmarkHeight(row, landmark, side);
   row[HAND_FROM_SIGHT[i]] = angleFromSight(row, side);
-  row[SHOULDER_LOAD[i]] = leverSum(row, SHOULDER[i], ARM_PARTS[side]) / BARE_ARM_MOMENT;
+  row[SHOULDER_LOAD[i]] = leverSum(row, SHOULDER[i], ARM_PARTS[side], build) / build.bareArmMoment[i];
   const knee = KNEE_JOINT[i];
   const lever =
     ((row[knee] as number) - pressure[0]) * Math.cos(footDirection) +
     ((row[knee + 2] as number) - pressure[1]) * Math.sin(footDirection);
   row[KNEE_LOAD[i]] = Math.max(0, (row[FOOT_SHARE[i]] as number) * lever);
-  if (side === SIDES[1]) row[LOW_BACK_LOAD] = leverSum(row, pointColumn("lumbar"), ABOVE_LOW_BACK);
+  if (side === SIDES[1]) row[LOW_BACK_LOAD] = leverSum(row, LUMBAR, ABOVE_LOW_BACK, build);
 }

@@ -46,9 +46,6 @@ export const MASS = {
   foot: { share: 0.0145 },
 } as const;
 
-/** Standing height of the hip joint over the floor with straight legs, share of H. */
-export const STRAIGHT_HIP_HEIGHT = SHARE.ankleHeight + SHARE.shank + SHARE.thigh;
-
 /** Acceleration of gravity, m/s2. */
 export const GRAVITY = 9.81;
 
@@ -65,9 +62,3 @@ export interface Body {
 
 /** A body for what nobody in particular is doing, metres. */
 export const MIDDLING_STATURE = 1.65;
-
-/** Moment at the shoulder of the bare arm held straight out to the side, as a share of M g H. */
-export const BARE_ARM_MOMENT =
-  MASS.upperArm.share * MASS.upperArm.at * SHARE.upperArm +
-  MASS.forearm.share * (SHARE.upperArm + MASS.forearm.at * SHARE.forearm) +
-  MASS.hand.share * (SHARE.upperArm + SHARE.forearm + MASS.hand.at * SHARE.hand);

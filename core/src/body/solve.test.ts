@@ -1,32 +1,34 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { SIDES } from "../side.ts";
+import { SIDES, sideIndex } from "../side.ts";
+import { anyBody, onBuild } from "./any-build.fixture.ts";
 import { angle, anyPose } from "./any-pose.fixture.ts";
+import { lengthIndexes } from "./build.ts";
 import { column, pointColumn, sidedColumn, sidedPointColumn } from "./channels.ts";
 import { mirrorPose, neutralPose, STANDING_FRAME, sidedSlot, slot } from "./pose.ts";
 import { SHARE } from "./segments.ts";
 import { solvePose } from "./solve.ts";
 
 const BONES = [
-  ["hip", "kneeJoint", SHARE.thigh],
-  ["kneeJoint", "ankle", SHARE.shank],
-  ["shoulder", "elbowJoint", SHARE.upperArm],
-  ["elbowJoint", "wristJoint", SHARE.forearm],
+  ["hip", "kneeJoint", "thigh"],
+  ["kneeJoint", "ankle", "shank"],
+  ["shoulder", "elbowJoint", "upperArm"],
+  ["elbowJoint", "wristJoint", "forearm"],
 ] as const;
 
 describe("whatever the pose", () => {
   test("nothing is NaN, and where it can be taken up no bone stretches", () => {
     fc.assert(
-      fc.property(anyPose, (pose) => {
-        const { row, problem } = solvePose(pose);
+      fc.property(anyPose, anyBody, (pose, { build }) => {
+        const { row, problem } = solvePose(onBuild(pose, build), undefined, undefined, build);
         expect(row.every(Number.isFinite)).toBe(true);
         if (problem !== null) return;
         for (const side of SIDES)
-          for (const [from, to, length] of BONES) {
+          for (const [from, to, segment] of BONES) {
             const a = sidedPointColumn(from, side);
             const b = sidedPointColumn(to, side);
             const distance = Math.hypot(...[0, 1, 2].map((axis) => (row[a + axis] as number) - (row[b + axis] as number)));
-            expect(distance).toBeCloseTo(length, 5);
+            expect(distance).toBeCloseTo(build.lengths[lengthIndexes(segment)[sideIndex(side)]] as number, 5);
           }
       }),
       { numRuns: 300 },

@@ -1,5 +1,6 @@
 import { SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { baseOfSupport, marginOfStability, type Point, RESTING_SHARE, RESTING_SHARE_USED } from "./base-of-support.ts";
+import { type Build, USUAL_BUILD } from "./build.ts";
 import { column, pointColumn, ROW_WIDTH, sidedColumns, sidedPointColumns } from "./channels.ts";
 import { bearsWeight, contactsOf, onlyRests, pressurePoint, quietPlace } from "./contacts.ts";
 import {
@@ -13,11 +14,12 @@ import {
   plantedFoot,
   readPlantedLeg,
   setPlantedFoot,
+  straightLeg,
 } from "./leg.ts";
-import { type HandHold, isOff, type Pose, type PoseFrame, sidedSlots, slot } from "./pose.ts";
+import { type HandHold, hangs, isOff, type Pose, type PoseFrame, sidedSlots, slot } from "./pose.ts";
 import { readLoadsAndHeights } from "./readings.ts";
 import { DEGREE } from "./rotation.ts";
-import { SHARE, STRAIGHT_HIP_HEIGHT } from "./segments.ts";
+import { SHARE } from "./segments.ts";
 import { placeHandAndArm, placeTrunk, trunkAxes } from "./upper-body.ts";
 
 /** Why a body cannot take up a pose. Lengths are shares of H, angles degrees. */
@@ -76,13 +78,14 @@ const feet: readonly [PlantedFoot, PlantedFoot] = [plantedFoot(), plantedFoot()]
 const freeLeg: FreeLegAngles = { flexion: 0, abduction: 0, rotation: 0, knee: 0, ankle: 0 };
 const pelvisAt: [number, number, number] = [0, 0, 0];
 let problem: PoseProblem | null = null;
+let build: Build = USUAL_BUILD;
 
 /** Sets both planted feet of a pose, once. */
 function setFeet(pose: Pose): void {
   const { values, frame } = pose;
   for (const side of SIDES) {
     const i = sideIndex(side);
-    if (frame.feet[i] === "lifted") continue;
+    if (hangs(frame.feet[i])) continue;
     setPlantedFoot(
       feet[i],
       side,
@@ -110,7 +113,7 @@ function standingShares(pose: Pose): [number, number] {
 function placeUpperBody(pose: Pose): void {
   upperRow.fill(0);
   upperMoments.fill(0);
-  placeTrunk(pose.values, upperRow, axes, upperMoments);
+  placeTrunk(pose.values, upperRow, axes, build, upperMoments);
 }
 
 const isFixed = (hand: HandHold): boolean => hand === "firm" || hand === "lightTouch";
@@ -126,7 +129,7 @@ function speedUp(miss: number, last: number): number {
 function placeArms(pose: Pose, row: Float64Array, into: Float64Array, fixed: boolean): void {
   for (const side of SIDES) {
     if (isFixed(pose.frame.hands[sideIndex(side)]) !== fixed) continue;
-    const shortBy = placeHandAndArm(pose.values, pose.frame, side, pelvisAt, row, axes, into);
+    const shortBy = placeHandAndArm(pose.values, pose.frame, side, pelvisAt, row, axes, build, into);
     if (shortBy > 1e-6) problem ??= { kind: "armTooShort", side, shortBy };
   }
 }
@@ -134,14 +137,14 @@ function placeArms(pose: Pose, row: Float64Array, into: Float64Array, fixed: boo
 /** One leg from its hip, whose place must be in the row: joints into the row, mass into `moments`. */
 function placeLeg(pose: Pose, row: Float64Array, side: Side): void {
   const i = sideIndex(side);
-  if (pose.frame.feet[i] === "lifted") {
+  if (hangs(pose.frame.feet[i])) {
     freeLeg.flexion = pose.values[LEG_FLEXION[i]] as number;
     freeLeg.abduction = pose.values[LEG_ABDUCTION[i]] as number;
     freeLeg.rotation = pose.values[LEG_ROTATION[i]] as number;
     freeLeg.knee = pose.values[LEG_KNEE[i]] as number;
     freeLeg.ankle = pose.values[LEG_ANKLE[i]] as number;
-    placeFreeLeg(row, side, axes.pelvis, freeLeg, moments);
-  } else placePlantedLeg(row, side, feet[i], moments);
+    placeFreeLeg(row, side, axes.pelvis, freeLeg, build, moments);
+  } else placePlantedLeg(row, side, feet[i], build, moments);
 }
 
 /**
@@ -180,14 +183,14 @@ function reachableHeight(pose: Pose): number {
   let lowest = Number.POSITIVE_INFINITY;
   for (const side of SIDES) {
     const i = sideIndex(side);
-    if (pose.frame.feet[i] === "lifted") continue;
+    if (hangs(pose.frame.feet[i])) continue;
     const foot = feet[i];
     const hip = HIP[i];
     const dx = foot.x - pelvisAt[0] - (upperRow[hip] as number);
     const dz = foot.z - pelvisAt[2] - (upperRow[hip + 2] as number);
     const horizontal = Math.sqrt(dx * dx + dz * dz);
-    const over = highestHip(horizontal);
-    if (over < 0) problem = { kind: "legTooShort", side, shortBy: horizontal - SHARE.thigh - SHARE.shank };
+    const over = highestHip(horizontal, build, side);
+    if (over < 0) problem = { kind: "legTooShort", side, shortBy: horizontal - straightLeg(build, side) };
     lowest = Math.min(lowest, foot.y + Math.max(0, over) - (upperRow[hip + 1] as number));
   }
   return lowest;
@@ -209,7 +212,7 @@ function solveStanding(pose: Pose, row: Float64Array, ceiling: number): [number,
     targetZ += share * pressure[1];
     if (bearsWeight(contact)) raised += share * (feet[sideIndex(side)].y - SHARE.ankleHeight);
   }
-  const wanted = STRAIGHT_HIP_HEIGHT + raised - (legLength(0) - legLength(pose.values[SINK] as number));
+  const wanted = SHARE.ankleHeight + raised + legLength(build, pose.values[SINK] as number);
   pelvisAt[0] = targetX;
   pelvisAt[2] = targetZ;
   const holding = pose.frame.hands.some(isFixed);
@@ -239,13 +242,13 @@ function solveSeated(pose: Pose, row: Float64Array, seatHeight: number): [number
   pelvisAt[2] = 0;
   for (const side of SIDES) {
     const i = sideIndex(side);
-    if (pose.frame.feet[i] === "lifted") continue;
+    if (hangs(pose.frame.feet[i])) continue;
     const foot = feet[i];
     const hip = HIP[i];
     const dx = foot.x - pelvisAt[0] - (upperRow[hip] as number);
     const dy = foot.y - pelvisAt[1] - (upperRow[hip + 1] as number);
     const dz = foot.z - pelvisAt[2] - (upperRow[hip + 2] as number);
-    const shortBy = Math.sqrt(dx * dx + dy * dy + dz * dz) - SHARE.thigh - SHARE.shank;
+    const shortBy = Math.sqrt(dx * dx + dy * dy + dz * dz) - straightLeg(build, side);
     if (shortBy > 1e-9) problem ??= { kind: "legTooShort", side, shortBy };
   }
   placeBody(pose, row, pose.frame.hands.some(isFixed));
@@ -321,7 +324,7 @@ function readSide(pose: Pose, row: Float64Array, side: Side, share: number): voi
   row[HEEL_DOWN_DORSIFLEXION[i]] = standing && contact === "flat" ? (row[DORSIFLEXION[i]] as number) : 0;
   if (loaded && knee > LOADED_KNEE_LIMIT) problem ??= { kind: "kneeTooDeep", side, beyond: knee - LOADED_KNEE_LIMIT };
   const pressure = pressurePoint(pose.values, side, contact, pose.values[PRESS] as number);
-  readLoadsAndHeights(row, side, pressure, (pose.values[TOE_OUT[i]] as number) * DEGREE * sideSign(side));
+  readLoadsAndHeights(row, side, pressure, (pose.values[TOE_OUT[i]] as number) * DEGREE * sideSign(side), build);
 }
 
 /**
@@ -331,21 +334,24 @@ function readSide(pose: Pose, row: Float64Array, side: Side, share: number): voi
  * @param ceiling greatest pelvis height allowed, share of H; used while a foot leaves the floor, so that the
  * pelvis rises smoothly
  * @param row where to write, ROW_WIDTH long; a new one unless given
+ * @param proportions of the body that takes up the pose
  * @returns row and base in shares of H; `problem` says what the body lacks. Bones never stretch and nothing is NaN.
  */
 export function solvePose(
   pose: Pose,
   ceiling = Number.POSITIVE_INFINITY,
   row: Float64Array = new Float64Array(ROW_WIDTH),
+  proportions: Build = USUAL_BUILD,
 ): SolvedPose {
   problem = null;
+  build = proportions;
   placeUpperBody(pose);
   placeArms(pose, upperRow, upperMoments, false);
   setFeet(pose);
   const { seating } = pose.frame;
   const shares = seating.kind === "standing" ? solveStanding(pose, row, ceiling) : solveSeated(pose, row, seating.seatHeight);
   for (const side of SIDES)
-    if (pose.frame.feet[sideIndex(side)] !== "lifted") readPlantedLeg(row, side, axes.pelvis, feet[sideIndex(side)]);
+    if (!hangs(pose.frame.feet[sideIndex(side)])) readPlantedLeg(row, side, axes.pelvis, feet[sideIndex(side)], build);
   row[column("seatShare")] = seating.kind === "seated" ? 1 - shares[0] - shares[1] : 0;
   const base = readMargins(pose, row);
   for (const side of SIDES) readSide(pose, row, side, shares[sideIndex(side)]);

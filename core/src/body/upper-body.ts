@@ -1,5 +1,6 @@
 import { SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { type ArmAngles, type Moments, placeArm, reachWithArm } from "./arm.ts";
+import { type Build, massIndex } from "./build.ts";
 import { column, MIDLINE_RANGES, pointColumn, sidedPointColumns } from "./channels.ts";
 import { type PoseFrame, sidedSlots, slot } from "./pose.ts";
 import { composeRotation, identityRotation, type Rotation } from "./rotation.ts";
@@ -21,6 +22,11 @@ export const trunkAxes = (): TrunkAxes => ({
 });
 
 const GROUND = identityRotation();
+
+const HEAD_MASS = massIndex("headNeck");
+const THORAX_MASS = massIndex("thorax");
+const ABDOMEN_MASS = massIndex("abdomen");
+const PELVIS_MASS = massIndex("pelvis");
 
 const PELVIS = pointColumn("pelvis");
 const LUMBAR = pointColumn("lumbar");
@@ -76,7 +82,7 @@ function addAlong(row: Float64Array, from: number, axes: Rotation, up: number, s
  * between the hip joints. Half of each spine angle is taken at each of the two hinges.
  * Writes points and range columns and adds mass. Lengths are shares of H.
  */
-export function placeTrunk(values: Float64Array, row: Float64Array, axes: TrunkAxes, moments: Moments): void {
+export function placeTrunk(values: Float64Array, row: Float64Array, axes: TrunkAxes, { masses }: Build, moments: Moments): void {
   const at = (index: number): number => values[index] as number;
   composeRotation(GROUND, at(TILT), at(LIST), at(TURN), axes.pelvis);
   const flexion = at(SPINE_FLEXION) / 2;
@@ -102,10 +108,11 @@ export function placeTrunk(values: Float64Array, row: Float64Array, axes: TrunkA
   }
 
   const middle = (part: { from: number; to: number }) => ((part.from + part.to) / 2) * SHARE.trunk;
-  addAlong(row, PELVIS, axes.pelvis, middle(MASS.pelvis), MASS.pelvis.share, moments);
-  addAlong(row, LUMBAR, axes.abdomen, middle(MASS.abdomen) - SPINE_HINGE.low * SHARE.trunk, MASS.abdomen.share, moments);
-  addAlong(row, MID_SPINE, axes.thorax, middle(MASS.thorax) - SPINE_HINGE.high * SHARE.trunk, MASS.thorax.share, moments);
-  addAlong(row, HEAD, axes.head, 0, MASS.headNeck.share, moments);
+  const mass = (index: number) => masses[index] as number;
+  addAlong(row, PELVIS, axes.pelvis, middle(MASS.pelvis), mass(PELVIS_MASS), moments);
+  addAlong(row, LUMBAR, axes.abdomen, middle(MASS.abdomen) - SPINE_HINGE.low * SHARE.trunk, mass(ABDOMEN_MASS), moments);
+  addAlong(row, MID_SPINE, axes.thorax, middle(MASS.thorax) - SPINE_HINGE.high * SHARE.trunk, mass(THORAX_MASS), moments);
+  addAlong(row, HEAD, axes.head, 0, mass(HEAD_MASS), moments);
   for (const [from, to] of RANGE_COPIES) row[to] = at(from);
 }
 
@@ -127,6 +134,7 @@ export function placeHandAndArm(
   pelvisAt: readonly [number, number, number],
   row: Float64Array,
   axes: TrunkAxes,
+  build: Build,
   moments: Moments,
 ): number {
   const i = sideIndex(side);
@@ -156,8 +164,8 @@ export function placeHandAndArm(
         (axes.thorax[axis] as number) * offset[0] +
         (axes.thorax[3 + axis] as number) * offset[1] +
         (axes.thorax[6 + axis] as number) * offset[2];
-    shortBy = reachWithArm(target, side, angles);
+    shortBy = reachWithArm(target, side, build, angles);
   }
-  placeArm(row, side, axes.thorax, angles, moments);
+  placeArm(row, side, axes.thorax, angles, build, moments);
   return shortBy;
 }

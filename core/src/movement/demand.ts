@@ -1,7 +1,7 @@
 import { marginOfStability, type Point } from "../body/base-of-support.ts";
 import { GRIP_SHARE, isOutOfDepth, RAIL_SHARE, waterRelief, weightInWater } from "../body/buoyancy.ts";
 import { column, ROW_WIDTH } from "../body/channels.ts";
-import { isOff, sidedSlots } from "../body/pose.ts";
+import { type FootContact, isOff, sidedSlots } from "../body/pose.ts";
 import { GRAVITY } from "../body/segments.ts";
 import {
   movementDemand,
@@ -12,9 +12,9 @@ import {
   steadinessDemand,
   toeDownDemand,
 } from "../body/steadiness.ts";
-import { SIDES, sideIndex } from "../side.ts";
+import { type Pair, SIDES, sideIndex } from "../side.ts";
 import { type DragMoments, dragMoments } from "./drag.ts";
-import { type FormReading, otherFoot, type Pair } from "./reading.ts";
+import { type FormReading, otherFoot } from "./reading.ts";
 import type { FormSamples } from "./samples.ts";
 import { INTERVALS } from "./solved-samples.ts";
 import type { TrackSegment } from "./track.ts";
@@ -97,7 +97,7 @@ function readWater(samples: FormSamples, { stature, mass = USUAL_MASS, depth = 0
   let outOfDepth = false;
   for (let sample = 0; sample < samples.count; sample += 1) {
     const row = samples.rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH);
-    const { share } = weightInWater(row, waterline);
+    const { share } = weightInWater(row, waterline, samples.build);
     least = Math.min(least, share);
     most = Math.max(most, share);
     outOfDepth ||= isOutOfDepth(row, waterline, stature);
@@ -117,16 +117,19 @@ function readWater(samples: FormSamples, { stature, mass = USUAL_MASS, depth = 0
  */
 function marginInWater(samples: FormSamples, sample: number, waterline: number): { margin: number; relief: number } {
   const row = samples.rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH);
-  const { share, centre } = weightInWater(row, waterline);
+  const { share, centre } = weightInWater(row, waterline, samples.build);
   const base = samples.bases[sample] as readonly Point[];
   const margin = share < GRIP_SHARE || base.length < 3 ? 0 : marginOfStability(centre, base);
   return { margin, relief: waterRelief(share) };
 }
 
+/** A stump is no foot that leaves the floor. */
+const leavesFloor = (contact: FootContact): boolean => isOff(contact) && contact !== "absent";
+
 /** What the base of one segment asks in quiet; the longest spells are in seconds. */
 function baseDemand({ frame, start }: TrackSegment, longest: { oneLeg: Pair; toeDown: Pair }): number {
   const { seating, feet } = frame;
-  if (seating.kind === "seated") return seatedBaseDemand(seating.backSupported, seating.atFront, feet.some(isOff));
+  if (seating.kind === "seated") return seatedBaseDemand(seating.backSupported, seating.atFront, feet.some(leavesFloor));
   for (const side of SIDES) {
     const other = otherFoot(frame, side);
     if (isOff(other)) return oneLegDemand(longest.oneLeg[sideIndex(side)]);

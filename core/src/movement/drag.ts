@@ -1,9 +1,9 @@
+import { type Build, lengthIndexes, massIndexes } from "../body/build.ts";
 import { DENSITY } from "../body/buoyancy.ts";
 import { ROW_WIDTH, type SidedPoint, sidedPointColumn } from "../body/channels.ts";
 import { type Body, MASS, SHARE } from "../body/segments.ts";
 import { cross, dot, length, minus, mix, unit, type Vector } from "../body/vector.ts";
-import type { Side } from "../side.ts";
-import { type Pair, pairOf } from "./reading.ts";
+import { type Pair, pairOf, type Side, sideIndex } from "../side.ts";
 import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
 import { splineDerivatives } from "./timing.ts";
 
@@ -20,24 +20,25 @@ const STRIPS = 4;
 interface Piece {
   readonly from: SidedPoint;
   readonly to: SidedPoint;
-  /** Share of body mass, kilograms a litre and share of stature: they give the diameter. */
-  readonly mass: number;
-  readonly density: number;
-  readonly length: number;
+  readonly segment: "upperArm" | "forearm" | "thigh" | "shank";
 }
 
 const ARM: readonly Piece[] = [
-  { from: "shoulder", to: "elbowJoint", mass: MASS.upperArm.share, density: DENSITY.upperArm, length: SHARE.upperArm },
-  { from: "elbowJoint", to: "wristJoint", mass: MASS.forearm.share, density: DENSITY.forearm, length: SHARE.forearm },
+  { from: "shoulder", to: "elbowJoint", segment: "upperArm" },
+  { from: "elbowJoint", to: "wristJoint", segment: "forearm" },
 ];
 const LEG: readonly Piece[] = [
-  { from: "hip", to: "kneeJoint", mass: MASS.thigh.share, density: DENSITY.thigh, length: SHARE.thigh },
-  { from: "kneeJoint", to: "ankle", mass: MASS.shank.share, density: DENSITY.shank, length: SHARE.shank },
+  { from: "hip", to: "kneeJoint", segment: "thigh" },
+  { from: "kneeJoint", to: "ankle", segment: "shank" },
 ];
 
-/** Diameter of a limb as a round cylinder of its mass and density, metres. */
-const diameter = ({ mass, density, length }: Piece, body: Body): number =>
-  2 * Math.sqrt((mass * body.mass) / (Math.PI * density * 1000 * length * body.stature));
+/** Length of a limb and its diameter as a round cylinder of its mass and density, metres; nothing where it is absent. */
+function sizeOf({ segment }: Piece, side: Side, build: Build, body: Body): { readonly length: number; readonly thick: number } {
+  const i = sideIndex(side);
+  const mass = (build.masses[massIndexes(segment)[i]] as number) * body.mass;
+  const length = (build.lengths[lengthIndexes(segment)[i]] as number) * body.stature;
+  return { length, thick: length === 0 ? 0 : 2 * Math.sqrt(mass / (Math.PI * DENSITY[segment] * 1000 * length)) };
+}
 
 /** Place, metres, and velocity, metres a second, of a point of the body at every sample. */
 function motionOf(samples: SolvedSamples, point: SidedPoint, side: Side, stature: number, cycleSeconds: number) {
@@ -81,7 +82,11 @@ function peakMoment(
   cycleSeconds: number,
 ): number {
   const motion = (point: SidedPoint) => motionOf(samples, point, side, body.stature, cycleSeconds);
-  const ends = pieces.map((piece) => ({ piece, from: motion(piece.from), to: motion(piece.to), thick: diameter(piece, body) }));
+  const ends = pieces.map((piece) => ({
+    from: motion(piece.from),
+    to: motion(piece.to),
+    ...sizeOf(piece, side, samples.build, body),
+  }));
   const plate = hand && { from: motion(hand.from), to: motion(hand.to) };
   const pivot = ends[0]?.from.places ?? [];
   const surface = waterline * body.stature;
@@ -92,9 +97,9 @@ function peakMoment(
       const moment = cross(minus(place, pivot[sample] as Vector), force);
       for (const axis of [0, 1, 2] as const) total[axis] += moment[axis];
     };
-    for (const { piece, from, to, thick } of ends) {
+    for (const { from, to, length: long, thick } of ends) {
       const axis = unit(minus(to.places[sample] as Vector, from.places[sample] as Vector));
-      const area = (thick * piece.length * body.stature) / STRIPS;
+      const area = (thick * long) / STRIPS;
       for (let strip = 0; strip < STRIPS; strip += 1) {
         const at = (strip + 0.5) / STRIPS;
         const place = mix(from.places[sample] as Vector, to.places[sample] as Vector, at);
@@ -156,8 +161,9 @@ export function dragMoments(
   paddle = 1,
 ): DragMoments {
   const hand = { from: "wristJoint", to: "fingertip", paddle } as const;
+  const handOf = (side: Side) => (samples.build.measured.arms[sideIndex(side)].kind === "absent" ? null : hand);
   return {
-    shoulder: pairOf((side) => peakMoment(samples, ARM, hand, side, body, waterline, cycleSeconds)),
+    shoulder: pairOf((side) => peakMoment(samples, ARM, handOf(side), side, body, waterline, cycleSeconds)),
     hip: pairOf((side) => peakMoment(samples, LEG, null, side, body, waterline, cycleSeconds)),
   };
 }

@@ -1,15 +1,10 @@
 import { column, LANDMARK_TOLERANCE, ROW_WIDTH, sidedColumns, VALUE_WIDTH } from "../body/channels.ts";
 import { isOff, type PoseFrame } from "../body/pose.ts";
 import { addedDemand, SUPPORT_RELIEF } from "../body/steadiness.ts";
-import { SIDES, type Side, sideIndex } from "../side.ts";
+import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
 import { type Feature, featuresOf } from "./features.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
 import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
-
-/** A pair of values, left then right. */
-export type Pair = readonly [left: number, right: number];
-
-export const pairOf = (of: (side: Side) => number): Pair => [of("left"), of("right")];
 
 /** What a form shows whoever does it and at whatever pace; read once from its samples. Times are shares of a round. */
 export interface FormReading {

@@ -1,6 +1,6 @@
 import type { Point } from "../body/base-of-support.ts";
 import { column, pointColumn, ROW_WIDTH, sidedColumn } from "../body/channels.ts";
-import { POSE_WIDTH, type Pose, type PoseFrame, type SidedSlot, sidedSlot, sidedSlots } from "../body/pose.ts";
+import { type FootContact, POSE_WIDTH, type Pose, type PoseFrame, type SidedSlot, sidedSlot, sidedSlots } from "../body/pose.ts";
 import { solvePose } from "../body/solve.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { type FormReading, readForm } from "./reading.ts";
@@ -70,7 +70,10 @@ const LEG_FROM_COLUMN = [
   ["legAnkle", "dorsiflexion"],
 ] as const satisfies readonly (readonly [SidedSlot, Parameters<typeof sidedColumn>[0]])[];
 
-const flatFrame = (frame: PoseFrame): PoseFrame => ({ ...frame, feet: ["flat", "flat"] });
+const flatFrame = (frame: PoseFrame): PoseFrame => {
+  const planted = (contact: FootContact): FootContact => (contact === "lifted" ? "flat" : contact);
+  return { ...frame, feet: [planted(frame.feet[0]), planted(frame.feet[1])] };
+};
 
 /** Copies the angles that a planted leg has into the slots of the same leg lifted, so that it leaves the floor smoothly. */
 function takeLegAngles(planted: Float64Array, values: Float64Array, side: Side): Float64Array {
@@ -93,8 +96,8 @@ function smoothSwings(track: Track): { track: Track; heights: ([number, number] 
       values: segment.swing === "lifting" ? segment.start : segment.end,
     };
     const aloft: Pose = { frame: segment.frame, values: segment.swing === "lifting" ? segment.end : segment.start };
-    const down = solvePose(planted).row;
-    const up = solvePose(aloft).row;
+    const down = solvePose(planted, undefined, undefined, track.build).row;
+    const up = solvePose(aloft, undefined, undefined, track.build).row;
     const heightDown = down[pointColumn("pelvis") + 1] as number;
     const heightUp = up[pointColumn("pelvis") + 1] as number;
     heights.push(segment.swing === "lifting" ? [heightDown, heightUp] : [heightUp, heightDown]);
@@ -126,7 +129,8 @@ export function sampleTrack(authored: Track): FormSamples {
       const ceiling = height ? height[0] + (height[1] - height[0]) * minimumJerk(u) : Number.POSITIVE_INFINITY;
       setValuesAt(pose.values, segment, moving, u);
       liftFeetOnTheirWay(pose, u);
-      const solved = solvePose(pose, ceiling, rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH));
+      const row = rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH);
+      const solved = solvePose(pose, ceiling, row, track.build);
       bases.push(solved.base);
       phases[sample] = phase;
       if (solved.problem && problem === null) problem = { phase, what: solved.problem };
@@ -145,6 +149,7 @@ export function sampleTrack(authored: Track): FormSamples {
   });
   const solved: SolvedSamples = {
     breaths: track.breaths,
+    build: track.build,
     count,
     phases,
     rows,
@@ -159,10 +164,10 @@ export function sampleTrack(authored: Track): FormSamples {
 /** Highest value of every column over the key poses of some tracks; the poses are among those that sampleTrack solves. */
 export function highestAtKeys(tracks: readonly Track[]): Float64Array {
   const highest = new Float64Array(ROW_WIDTH).fill(Number.NEGATIVE_INFINITY);
-  for (const { segments } of tracks)
+  for (const { segments, build } of tracks)
     for (const { frame, start, swing } of segments) {
       if (swing !== null) continue;
-      solvePose({ frame, values: start }).row.forEach((value, i) => {
+      solvePose({ frame, values: start }, undefined, undefined, build).row.forEach((value, i) => {
         if (value > (highest[i] as number)) highest[i] = value;
       });
     }

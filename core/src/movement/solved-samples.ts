@@ -1,4 +1,5 @@
 import type { Point } from "../body/base-of-support.ts";
+import type { Build } from "../body/build.ts";
 import { ROW_WIDTH } from "../body/channels.ts";
 import type { PoseProblem } from "../body/solve.ts";
 import type { TrackSegment } from "./track.ts";
@@ -12,6 +13,8 @@ export const INTERVALS = 8;
  */
 export interface SolvedSamples {
   readonly breaths: number;
+  /** Whose proportions it was solved with. */
+  readonly build: Build;
   /** Number of samples; each segment has INTERVALS + 1 of its own, so ends are met twice. */
   readonly count: number;
   /** When in the cycle, 0 to 1, one per sample. */

@@ -1,3 +1,4 @@
+import { armTakesPart, type Build, canHold, canStand, hasFoot, legTakesPart, lengthIndexes, USUAL_BUILD } from "../body/build.ts";
 import {
   type FootContact,
   type HandHold,
@@ -11,7 +12,7 @@ import {
   slot,
 } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
-import { otherSide, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
+import { otherSide, type Pair, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { armMoves, type FormChoice, FULL_SIZE } from "./form.ts";
 import type { DECLARED_FEATURES, Movement, MovementKey, MovementStance } from "./format.ts";
 
@@ -37,6 +38,8 @@ export interface Track {
   /** Features that the movement declares. */
   readonly features: readonly (typeof DECLARED_FEATURES)[number][];
   readonly segments: readonly TrackSegment[];
+  /** Whose proportions and limbs it was made for. */
+  readonly build: Build;
 }
 
 /** Sideways ankle distances of the named stances, shares of H. */
@@ -74,6 +77,9 @@ const WEIGHT_BACK_PRESS = -1;
 const LEAD: Side = "right";
 const TRAIL: Side = "left";
 const bodySide = (role: "lead" | "trail"): Side => (role === "lead" ? LEAD : TRAIL);
+
+/** The person's own side of a side of the authored keys, whose lead is the right. */
+const ownSide = (side: Side, lead: Side): Side => (lead === LEAD ? side : otherSide(side));
 
 const ARM_SLOTS = ["elevation", "plane", "axial", "elbow", "forearm", "wrist", "girdleUp", "girdleForward", "fist"] as const;
 const FOOT_SLOTS = ["heelLift", "footX", "footZ"] as const;
@@ -172,16 +178,25 @@ function setStandingFeet(values: Float64Array, stance: MovementStance, depth: Fo
   }
 }
 
-function setSeatedFeet(values: Float64Array): void {
+const THIGH_LENGTH = lengthIndexes("thigh");
+const SHANK_LENGTH = lengthIndexes("shank");
+const ownLength = ({ lengths }: Build, index: Pair, side: Side): number => lengths[index[sideIndex(side)]] as number;
+
+function setSeatedFeet(values: Float64Array, lead: Side, build: Build): void {
   for (const side of SIDES) {
-    add(values, sidedSlot("footX", side), SHARE.thigh);
+    add(values, sidedSlot("footX", side), ownLength(build, THIGH_LENGTH, ownSide(side, lead)));
     add(values, sidedSlot("footZ", side), (sideSign(side) * SEATED_WIDTH) / 2);
     values[sidedSlot("toeOut", side)] = 0;
   }
 }
 
 /** What the seat takes over from the legs: no sink; the shift of weight may become a lean. */
-function seat(keys: readonly AuthoredKey[], becomes: { pelvisTilt?: number | undefined; pelvisList?: number | undefined }): void {
+function seat(
+  keys: readonly AuthoredKey[],
+  becomes: { pelvisTilt?: number | undefined; pelvisList?: number | undefined },
+  lead: Side,
+  build: Build,
+): void {
   const weight = (key: AuthoredKey) => 1 - (key.values[slot("weightLeft")] as number);
   const first = keys[0] ? weight(keys[0]) : 0.5;
   const largest = Math.max(...keys.map((key) => Math.abs(weight(key) - first)), 1e-9);
@@ -193,7 +208,7 @@ function seat(keys: readonly AuthoredKey[], becomes: { pelvisTilt?: number | und
     key.values[slot("weightLeft")] = 0.5;
     key.values[slot("pelvisTilt")] = (key.values[slot("pelvisTilt")] as number) + shift * (becomes.pelvisTilt ?? 0);
     key.values[slot("pelvisList")] = (key.values[slot("pelvisList")] as number) + shift * (becomes.pelvisList ?? 0);
-    setSeatedFeet(key.values);
+    setSeatedFeet(key.values, lead, build);
   });
 }
 
@@ -232,7 +247,7 @@ function resize(keys: readonly AuthoredKey[], lead: Side, choice: FormChoice): v
     if (!lifts && !steps) scale(values, slot("weightLeft"), choice.sizes.body);
     for (const side of SIDES) {
       // Sides here are lead = right; the choice speaks of the person's own sides.
-      const own = lead === LEAD ? side : otherSide(side);
+      const own = ownSide(side, lead);
       const arm = own === "left" ? choice.sizes.armLeft : choice.sizes.armRight;
       for (const name of ARM_SLOTS) scale(values, sidedSlot(name, side), arm);
       for (const name of FOOT_SLOTS) scale(values, sidedSlot(name, side), choice.sizes.body);
@@ -254,10 +269,44 @@ function seatedLift(keys: readonly AuthoredKey[]): void {
   }
 }
 
+/** A leg that does not move of itself stays where it is in the first key pose, and never leaves the floor. */
+function withoutStillLegs(key: AuthoredKey, first: AuthoredKey, lead: Side, build: Build): AuthoredKey {
+  const still = SIDES.filter((side) => !legTakesPart(build, ownSide(side, lead)));
+  if (still.length === 0) return key;
+  const values = key.values.slice();
+  for (const side of still)
+    for (const name of FOOT_SLOTS) values[sidedSlot(name, side)] = first.values[sidedSlot(name, side)] as number;
+  return { ...key, values, lift: key.lift !== null && still.includes(key.lift) ? null : key.lift };
+}
+
+/** The thigh of a leg without a foot lies on the seat, unless the movement lifts it. */
+function restStumps(keys: readonly AuthoredKey[], footless: readonly Side[]): void {
+  for (const { values, lift } of keys)
+    for (const side of footless) {
+      if (lift === side) continue;
+      values[sidedSlot("legFlexion", side)] = 90;
+      values[sidedSlot("legKnee", side)] = 90;
+    }
+}
+
+/** A chair whose seat is where the thighs are level and the feet flat, or a wheelchair, which supports the back. */
+function seatFor(build: Build): Seating {
+  const shanks = SIDES.filter((side) => hasFoot(build, side)).map((side) => ownLength(build, SHANK_LENGTH, side));
+  const longer = shanks.length > 0 ? Math.max(...shanks) - SHARE.shank : 0;
+  const { wheelchair } = build.measured;
+  return { kind: "seated", seatHeight: SEAT_HEIGHT + longer, atFront: false, backSupported: wheelchair, wheelchair };
+}
+
 /** How each foot meets the floor between two key poses: the less of what the two say. */
-function footContacts(start: AuthoredKey, end: AuthoredKey, choice: FormChoice): readonly [FootContact, FootContact] {
+function footContacts(
+  start: AuthoredKey,
+  end: AuthoredKey,
+  choice: FormChoice,
+  footless: readonly Side[],
+): readonly [FootContact, FootContact] {
   const lift = start.lift ?? end.lift;
   const contact = (side: Side): FootContact => {
+    if (footless.includes(side)) return "absent";
     if (lift === side) return choice.toeDown && choice.kind !== "seated" ? "restingToe" : "lifted";
     if (stepsBetween(start, end, side)) return "onItsWay";
     const pitch = (key: AuthoredKey) => key.values[sidedSlot("heelLift", side)] as number;
@@ -267,11 +316,13 @@ function footContacts(start: AuthoredKey, end: AuthoredKey, choice: FormChoice):
   return [contact("left"), contact("right")];
 }
 
-function handHolds(lead: Side, choice: FormChoice): readonly [HandHold, HandHold] {
+function handHolds(lead: Side, choice: FormChoice, build: Build): readonly [HandHold, HandHold] {
   const hold = (side: Side): HandHold => {
-    const own = lead === LEAD ? side : otherSide(side);
+    const own = ownSide(side, lead);
     if (choice.hold === own) return "firm";
-    return armMoves(choice, own) ? "free" : "onBody";
+    // A stump rests nowhere: it follows the movement or hangs.
+    const rests = !armTakesPart(build, own) || (!armMoves(choice, own) && canHold(build, own));
+    return rests ? "onBody" : "free";
   };
   return [hold("left"), hold("right")];
 }
@@ -305,14 +356,19 @@ function setHolds(
  * Builds the track of one form of a movement by the operators base, depth, foot, arms, size and mirror, in this order.
  *
  * @param lead the person's side that leads
- * @returns the track, or null if the movement has no such form
+ * @param build whose body does it
+ * @returns the track, or null if the movement has no such form, or this body no limb for it
  */
-export function trackOf(movement: Movement, choice: FormChoice, lead: Side): Track | null {
+export function trackOf(movement: Movement, choice: FormChoice, lead: Side, build: Build = USUAL_BUILD): Track | null {
   const patch = movement.forms[choice.kind];
   if (patch === undefined || patch === false) return null;
-  const keys = authoredKeys(patch.keys ?? movement.keys);
   const seated = choice.kind === "seated";
-  if (seated) seat(keys, patch.weightBecomes ?? {});
+  if (!seated && !canStand(build)) return null;
+  if (choice.hold !== null && !canHold(build, choice.hold)) return null;
+  const footless = SIDES.filter((side) => !hasFoot(build, ownSide(side, lead)));
+  const authored = authoredKeys(patch.keys ?? movement.keys);
+  const keys = authored.map((key) => withoutStillLegs(key, authored[0] as AuthoredKey, lead, build));
+  if (seated) seat(keys, patch.weightBecomes ?? {}, lead, build);
   else
     for (const { values } of keys) {
       setStandingFeet(values, movement.stance, choice.depth);
@@ -320,9 +376,12 @@ export function trackOf(movement: Movement, choice: FormChoice, lead: Side): Tra
       if (choice.weightBack) values[slot("press")] = WEIGHT_BACK_PRESS;
     }
   resize(keys, lead, choice);
-  if (seated) seatedLift(keys);
+  if (seated) {
+    seatedLift(keys);
+    restStumps(keys, footless);
+  }
   const toeDown = choice.toeDown && !seated;
-  const hands = handHolds(lead, choice);
+  const hands = handHolds(lead, choice, build);
   const railFrom = SIDES.reduce(
     (sum, side) => sum + ((keys[0] as AuthoredKey).values[sidedSlot("footX", side)] as number) / 2,
     0,
@@ -337,9 +396,7 @@ export function trackOf(movement: Movement, choice: FormChoice, lead: Side): Tra
     }
   }
 
-  const seating: Seating = seated
-    ? { kind: "seated", seatHeight: SEAT_HEIGHT, atFront: false, backSupported: false }
-    : { kind: "standing" };
+  const seating: Seating = seated ? seatFor(build) : { kind: "standing" };
   const cycles = keys.length - 1;
   const segments: TrackSegment[] = [];
   for (let i = 0; i < cycles; i += 1) {
@@ -347,7 +404,7 @@ export function trackOf(movement: Movement, choice: FormChoice, lead: Side): Tra
     const end = keys[i + 1] as AuthoredKey;
     let swing: TrackSegment["swing"] = null;
     if (start.lift !== end.lift && !toeDown) swing = end.lift === null ? "lowering" : "lifting";
-    const frame: PoseFrame = { seating, feet: footContacts(start, end, choice), hands };
+    const frame: PoseFrame = { seating, feet: footContacts(start, end, choice, footless), hands };
     const cyclicFlow = keys[0]?.key.flow === true && (keys[cycles] as AuthoredKey).key.flow === true;
     segments.push({
       from: start.key.at,
@@ -362,5 +419,5 @@ export function trackOf(movement: Movement, choice: FormChoice, lead: Side): Tra
       say: end.key.say ?? "",
     });
   }
-  return { breaths: movement.breaths, features: movement.features ?? [], segments };
+  return { breaths: movement.breaths, features: movement.features ?? [], segments, build };
 }

@@ -2,10 +2,9 @@ import { sidedColumn } from "../body/channels.ts";
 import { CAP_TOLERANCE } from "../caps/cap.ts";
 import { FULL_STANDING } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
-import type { Pair } from "../movement/reading.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
-import { SIDES, type Side, sideIndex } from "../side.ts";
+import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
 
 /** Ordinary limit of an ankle bending under load, degrees, where nobody measured another. */
 export const ORDINARY_DORSIFLEXION = 25;

@@ -11,7 +11,7 @@ export interface Posture {
 
 const SEATED_FRAME: PoseFrame = {
   ...STANDING_FRAME,
-  seating: { kind: "seated", seatHeight: SEAT_HEIGHT, atFront: false, backSupported: false },
+  seating: { kind: "seated", seatHeight: SEAT_HEIGHT, atFront: false, backSupported: false, wheelchair: false },
 };
 
 /** A person at ease, arms a little open so that each side can be told. */

@@ -1,6 +1,6 @@
 import { armForHand } from "@able-tide/core/body/arm-for-hand";
 import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
-import { SHARE, STRAIGHT_HIP_HEIGHT } from "@able-tide/core/body/segments";
+import { SHARE } from "@able-tide/core/body/segments";
 import { armOf, setAngles, setNumber, withinRange } from "@able-tide/core/movement/edit";
 import type { Movement } from "@able-tide/core/movement/format";
 import type { Side } from "@able-tide/core/side";
@@ -41,7 +41,7 @@ function lean(row: ArrayLike<number>, from: number, view: PullView, to: Pulled):
 
 /** The knee flexion under the hips that lowers the pelvis to a height, degrees. */
 function sinkFor(height: number): number {
-  const leg = Math.max(0.3, SHARE.thigh + SHARE.shank - (STRAIGHT_HIP_HEIGHT - height));
+  const leg = Math.max(0.3, height - SHARE.ankleHeight);
   const cosine = (leg ** 2 - SHARE.thigh ** 2 - SHARE.shank ** 2) / (2 * SHARE.thigh * SHARE.shank);
   return (Math.acos(Math.min(1, Math.max(-1, cosine))) * 180) / Math.PI;
 }

@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
+import { USUAL_BODY } from "../src/body/build.ts";
 import { ROW_WIDTH } from "../src/body/channels.ts";
 import { neutralPose } from "../src/body/pose.ts";
 import { solvePose } from "../src/body/solve.ts";
@@ -52,7 +53,12 @@ const plan = {
   breathSeconds: 8,
   seatedOnly: false,
 };
-const person = (i: number) => ({ id: `p${i}`, stature: 1.5 + 0.03 * i, caps: (CAPS[i % CAPS.length] ?? []).map(cap) });
+const person = (i: number) => ({
+  id: `p${i}`,
+  stature: 1.5 + 0.03 * i,
+  measured: USUAL_BODY,
+  caps: (CAPS[i % CAPS.length] ?? []).map(cap),
+});
 
 const pose = neutralPose();
 const row = new Float64Array(ROW_WIDTH);

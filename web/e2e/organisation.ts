@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { USUAL_BODY } from "@able-tide/core/body/build";
 import { foundOrganisation } from "../server/accounts/accounts.ts";
 import { connect } from "../server/database.ts";
 import { addGroup } from "../server/groups/groups.ts";
@@ -47,6 +48,7 @@ export const addSomebody = ({ scope, groupId }: Pick<TestOrganisation, "scope" |
     birthYear: 1948,
     statureCentimetres: 168,
     massKilograms: 70,
+    measured: USUAL_BODY,
     uses: "",
     notes: "",
     groupIds: [groupId],

@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { USUAL_BODY } from "@able-tide/core/body/build";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import routes from "../app/routes.ts";
 import { teachPlan } from "../server/classes/teach.ts";
@@ -125,7 +126,16 @@ describe("repositories of another organisation", () => {
     const { scope } = theirs;
     const personId = ids["personId"] as string;
     const planId = ids["planId"] as string;
-    const input = { name: "x", birthYear: 1950, statureCentimetres: 170, massKilograms: 70, uses: "", notes: "", groupIds: [] };
+    const input = {
+      name: "x",
+      birthYear: 1950,
+      statureCentimetres: 170,
+      massKilograms: 70,
+      measured: USUAL_BODY,
+      uses: "",
+      notes: "",
+      groupIds: [],
+    };
     const limit = { channel: "noStanding" } as const;
     const cap = { limit, reason: "r", source: "s", strength: "firm", from: "2026-10-01", until: null } as const;
     expect(await listPeople(scope)).toEqual([]);

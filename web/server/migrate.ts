@@ -1,7 +1,8 @@
 import type { Knex } from "knex";
 import { firstFloor } from "./migrations/001-first-floor.ts";
+import { ownBodies } from "./migrations/002-own-bodies.ts";
 
-const MIGRATIONS = [firstFloor];
+const MIGRATIONS = [firstFloor, ownBodies];
 
 /** Holds off every other process that would migrate or load the demo; released when the connection ends. */
 const SET_UP_LOCK = 7_251_904;

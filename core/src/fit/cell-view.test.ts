@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, test } from "vitest";
+import { USUAL_BUILD } from "../body/build.ts";
 import type { Cap, CapLimit } from "../caps/cap.ts";
 import { type Movement, readMovement } from "../movement/format.ts";
 import { fitCell, meantForm } from "./cell.ts";
@@ -21,7 +22,7 @@ const cap = (limit: CapLimit, i: number): Cap => ({
 });
 function view(id: string, ...limits: CapLimit[]) {
   const movement = load(id);
-  const question = { movement, breathSeconds: 8, stature: 1.65, caps: limits.map(cap), seatedOnly: false };
+  const question = { movement, breathSeconds: 8, stature: 1.65, build: USUAL_BUILD, caps: limits.map(cap), seatedOnly: false };
   return viewCell(fitCell(question, library), meantForm(movement, false));
 }
 

@@ -1,3 +1,4 @@
+import { USUAL_BUILD } from "../body/build.ts";
 import type { Cap } from "../caps/cap.ts";
 import { capInWords, limitInBrief } from "../caps/words.ts";
 import type { FormChoice, FormKind } from "../movement/form.ts";
@@ -27,6 +28,7 @@ export interface CellView {
 }
 
 const FULL = 1 - 1e-9;
+const NO_FORM = "There is no form of this for this body";
 
 /** The hand that neither moves nor holds on. */
 const restingHand = ({ arms }: FormChoice): Side | null => (arms === "both" ? null : otherSide(arms));
@@ -66,7 +68,7 @@ export function viewCell(cell: FittedCell, meant: FormChoice): CellView {
     lighterSide: cell.lighterSide,
     whole: cell.fidelity > FULL,
     brief: cell.fidelity > FULL ? "" : briefOf(cell, meant),
-    why: cell.because.map((cap: Cap) => capInWords(cap)),
+    why: cell.choice === null && cell.because.length === 0 ? [NO_FORM] : cell.because.map((cap: Cap) => capInWords(cap)),
     steadiness,
     choice: cell.choice,
   };
@@ -78,8 +80,9 @@ export const viewRow = (plan: FitPlan, row: FittedRow): CellView[] =>
 
 /** Steadiness demand of each block as it is meant, for a person of the given stature in metres. */
 export function meantSteadiness(plan: FitPlan, stature: number, library: FormLibrary): number[] {
+  const doer = { stature, build: USUAL_BUILD };
   return plan.blocks.map(({ movement }) => {
-    const demands = library.demands(movement, meantForm(movement, plan.seatedOnly), stature, plan.breathSeconds);
+    const demands = library.demands(movement, meantForm(movement, plan.seatedOnly), doer, plan.breathSeconds);
     return Math.max(0, ...(demands ?? []).map((demand) => demand.steadiness.total));
   });
 }

@@ -1,3 +1,4 @@
+import { armTakesPart, type Build, canStand } from "../body/build.ts";
 import { handOver, LANDMARK_TOLERANCE, sidedColumn } from "../body/channels.ts";
 import { breaks, breaksInPose, forbidsAtAnySize, isOnFeet } from "../caps/broken.ts";
 import { CAP_TOLERANCE, type Cap, sidesOf } from "../caps/cap.ts";
@@ -15,6 +16,7 @@ export interface CellQuestion {
   readonly breathSeconds: number;
   /** Metres. */
   readonly stature: number;
+  readonly build: Build;
   /** Caps that hold today. */
   readonly caps: readonly Cap[];
   /** A group that sits throughout. */
@@ -37,6 +39,8 @@ export interface FittedCell {
   readonly demands: readonly Demand[];
 }
 
+const REST: Omit<FittedCell, "because"> = { choice: null, fidelity: 0, level: 0, lighterSide: null, demands: [] };
+
 /** The form a block means: whole, and standing unless the group sits or the movement is only for chairs. */
 export const meantForm = (movement: Movement, seatedOnly: boolean): FormChoice =>
   seatedOnly || movement.forms.standing === false ? FULL_SEATED : FULL_STANDING;
@@ -44,10 +48,11 @@ export const meantForm = (movement: Movement, seatedOnly: boolean): FormChoice =
 /** Whether a cell is done on the feet. */
 export const cellOnFeet = (cell: FittedCell): boolean => cell.choice !== null && isOnFeet(cell.choice.kind);
 
-function lighterSideOf(choice: FormChoice): Side | null {
+function lighterSideOf(choice: FormChoice, build: Build): Side | null {
   if (choice.hold !== null) return null;
-  const left = armMoves(choice, "left") ? choice.sizes.armLeft : 0;
-  const right = armMoves(choice, "right") ? choice.sizes.armRight : 0;
+  const done = (side: Side, size: number) => (armMoves(choice, side) && armTakesPart(build, side) ? size : 0);
+  const left = done("left", choice.sizes.armLeft);
+  const right = done("right", choice.sizes.armRight);
   if (left === right) return null;
   return left < right ? "left" : "right";
 }
@@ -93,7 +98,7 @@ function mostPromising(shapes: readonly Ranked[]): { ranked: Ranked; most: numbe
 }
 
 /**
- * The richest form and size whose computed demands break no cap, or rest.
+ * The richest form and size whose computed demands break no cap, or rest; rest too where this body has no form of it.
  *
  * Candidates are the same for everybody and caps only filter them, so tightening a cap never makes a cell richer.
  * They are looked at in the order of the most they could keep and the search stops when nothing left can do better,
@@ -102,11 +107,12 @@ function mostPromising(shapes: readonly Ranked[]): { ranked: Ranked; most: numbe
  * @param onFeet false leaves out the forms on the feet, as when the minutes standing are spent
  */
 export function fitCell(question: CellQuestion, library: FormLibrary, onFeet = true): FittedCell {
-  const { movement, caps, stature, breathSeconds, seatedOnly } = question;
-  const demandsOf = (choice: FormChoice) => library.demands(movement, choice, stature, breathSeconds);
+  const { movement, caps, build, breathSeconds } = question;
+  const seatedOnly = question.seatedOnly || !canStand(build);
+  const demandsOf = (choice: FormChoice) => library.demands(movement, choice, question, breathSeconds);
   const full = meantForm(movement, seatedOnly);
   const meantDemands = demandsOf(full);
-  if (!meantDemands) throw new RangeError(`${movement.id} cannot be done as it is meant`);
+  if (!meantDemands) return { ...REST, because: [] };
   const meant = readMeant(meantDemands);
   const brokenBy = (choice: FormChoice, demands: readonly Demand[]): Cap[] =>
     caps.filter((cap) => demands.some((demand) => breaks(cap, choice.kind, demand)));
@@ -123,7 +129,7 @@ export function fitCell(question: CellQuestion, library: FormLibrary, onFeet = t
       if (forbidden) return [];
       const ranked: Ranked = {
         keeps: readShape(meant, shape, whole),
-        choices: library.rankedSizes(movement, full, shape),
+        choices: library.rankedSizes(movement, full, shape, build),
         next: 0,
       };
       return [ranked];
@@ -136,7 +142,7 @@ export function fitCell(question: CellQuestion, library: FormLibrary, onFeet = t
     head.ranked.next += 1;
     const { choice, range } = choices[next] as Ranked["choices"][number];
     if (arms.ruleOut(choice)) continue;
-    const highest = library.highestAtKeys(movement, choice);
+    const highest = library.highestAtKeys(movement, choice, build);
     if (highest === null || caps.some((cap) => breaksInPose(cap, highest))) {
       if (highest) arms.learn(choice, highest);
       continue;
@@ -147,12 +153,12 @@ export function fitCell(question: CellQuestion, library: FormLibrary, onFeet = t
     if (best === null || kept > best.kept + 1e-9) best = { choice, kept, demands };
   }
   const because = brokenBy(full, meantDemands);
-  if (best === null) return { choice: null, fidelity: 0, level: 0, lighterSide: null, because, demands: [] };
+  if (best === null) return { ...REST, because };
   return {
     choice: best.choice,
     fidelity: best.kept,
     level: levelOf(meant, best.choice),
-    lighterSide: lighterSideOf(best.choice),
+    lighterSide: lighterSideOf(best.choice, build),
     because,
     demands: best.demands,
   };

@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { buildOf, type MeasuredBody, USUAL_BODY, USUAL_BUILD, WHOLE } from "../body/build.ts";
 import { LANDMARKS } from "../body/channels.ts";
 import { breaks } from "../caps/broken.ts";
 import type { Cap, CapLimit } from "../caps/cap.ts";
@@ -39,10 +40,13 @@ const question = (movement: Movement, caps: readonly Cap[]): CellQuestion => ({
   movement,
   breathSeconds: 8,
   stature: 1.62,
+  build: USUAL_BUILD,
   caps,
   seatedOnly: false,
 });
 const fit = (movement: Movement, caps: readonly Cap[]) => fitCell(question(movement, caps), library);
+const fitBody = (movement: Movement, measured: Partial<MeasuredBody>) =>
+  fitCell({ ...question(movement, []), build: buildOf({ ...USUAL_BODY, ...measured }, 1.62) }, library);
 
 describe("one person in one block", () => {
   test.each(movements.map((movement) => [movement.id, movement] as const))(
@@ -54,6 +58,19 @@ describe("one person in one block", () => {
       expect(cell.level).toBe(1);
     },
   );
+
+  test("with one arm, in a wheelchair, it is done seated and whole, and the arm that does not move is the lighter side", () => {
+    const cell = fitBody(named("lift-and-part"), { wheelchair: true, arms: [{ kind: "still" }, WHOLE] });
+    expect(cell.choice?.kind).toBe("seated");
+    expect(cell.fidelity).toBeCloseTo(1, 9);
+    expect(cell.lighterSide).toBe("left");
+  });
+
+  test("a body that cannot stand rests where there is no seated form", () => {
+    const lift = named("lift-and-part");
+    const standingOnly = { ...lift, forms: { ...lift.forms, seated: false as const } };
+    expect(fitBody(standingOnly, { wheelchair: true })).toMatchObject({ choice: null, because: [] });
+  });
 
   test("a right hand kept at the shoulder lowers the right side only, and says why", () => {
     const cell = fit(named("lift-and-part"), [cap({ channel: "handHeight", side: "right", limit: "shoulder" })]);
@@ -174,7 +191,11 @@ describe("over a session", () => {
     seatedOnly: false,
   };
   const row = (minutes: number) =>
-    fitPerson(plan, { id: "p", stature: 1.7, caps: [cap({ channel: "standingMinutes", limit: minutes })] }, library);
+    fitPerson(
+      plan,
+      { id: "p", stature: 1.7, measured: USUAL_BODY, caps: [cap({ channel: "standingMinutes", limit: minutes })] },
+      library,
+    );
 
   test("standing stays within the minutes, and the blocks that lose least are the ones sat down for", () => {
     const fitted = row(6);

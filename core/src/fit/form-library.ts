@@ -1,3 +1,4 @@
+import type { Build } from "../body/build.ts";
 import { MIDDLING_STATURE } from "../body/segments.ts";
 import { type Demand, readDemand } from "../movement/demand.ts";
 import { choiceKey, type FormChoice } from "../movement/form.ts";
@@ -9,19 +10,25 @@ import { SIDES, type Side } from "../side.ts";
 import { type Shape, sizesOf } from "./candidates.ts";
 import { rangeKept, readMeant, readShape } from "./fidelity.ts";
 
+/** Whose form it is: stature in metres and proportions. */
+export interface FormDoer {
+  readonly stature: number;
+  readonly build: Build;
+}
+
 /** Solved forms, each solved once whoever asks and at whatever pace. Keys hold the movement's content. */
 export interface FormLibrary {
   /** Samples of a form for each side that leads; null where the movement has no such form or no body can do it. */
-  samples(movement: Movement, choice: FormChoice): readonly FormSamples[] | null;
-  /** Demands of the same, for a stature in metres and seconds of one breath; one reading per leading side. */
-  demands(movement: Movement, choice: FormChoice, stature: number, breathSeconds: number): readonly Demand[] | null;
+  samples(movement: Movement, choice: FormChoice, build: Build): readonly FormSamples[] | null;
+  /** Demands of the same, for one body and seconds of one breath; one reading per leading side. */
+  demands(movement: Movement, choice: FormChoice, doer: FormDoer, breathSeconds: number): readonly Demand[] | null;
   /**
    * Highest value of every column over the standing key poses of a form, both sides leading. Never more than the
    * demand's highest, and far quicker to have: enough to turn a form down. Null where there is no such form.
    */
-  highestAtKeys(movement: Movement, choice: FormChoice): Float64Array | null;
+  highestAtKeys(movement: Movement, choice: FormChoice, build: Build): Float64Array | null;
   /** The sizes of a shape with the range that each keeps of the meant form, most first. */
-  rankedSizes(movement: Movement, meant: FormChoice, shape: Shape): readonly RankedSize[];
+  rankedSizes(movement: Movement, meant: FormChoice, shape: Shape, build: Build): readonly RankedSize[];
 }
 
 /** A size of a shape and the share of the meant range that it keeps, 0 to 1. */
@@ -50,7 +57,7 @@ export function createFormLibrary(): FormLibrary {
   const atKeys = remembered<Float64Array | null>();
   const ranked = remembered<readonly RankedSize[]>();
 
-  function keyOf(movement: Movement, choice: FormChoice): string {
+  function keyOf(movement: Movement, choice: FormChoice, build: Build): string {
     let number = numbers.get(movement);
     if (number === undefined) {
       const content = JSON.stringify(movement);
@@ -58,21 +65,21 @@ export function createFormLibrary(): FormLibrary {
       contentNumbers.set(content, number);
       numbers.set(movement, number);
     }
-    return `${number} ${choiceKey(choice)}`;
+    return `${number} ${choiceKey(choice)} ${build.key}`;
   }
 
-  const tracks = (movement: Movement, choice: FormChoice) =>
-    leadsOf(movement).flatMap((lead) => trackOf(movement, choice, lead) ?? []);
+  const tracks = (movement: Movement, choice: FormChoice, build: Build) =>
+    leadsOf(movement).flatMap((lead) => trackOf(movement, choice, lead, build) ?? []);
 
-  const samples: FormLibrary["samples"] = (movement, choice) =>
-    solved(keyOf(movement, choice), () => {
-      const sides = tracks(movement, choice).map(sampleTrack);
+  const samples: FormLibrary["samples"] = (movement, choice, build) =>
+    solved(keyOf(movement, choice, build), () => {
+      const sides = tracks(movement, choice, build).map(sampleTrack);
       return sides.length > 0 && sides.every((side) => side.problem === null) ? sides : null;
     });
 
-  const demands: FormLibrary["demands"] = (movement, choice, stature, breathSeconds) =>
-    read(`${stature} ${breathSeconds} ${keyOf(movement, choice)}`, () => {
-      const sides = samples(movement, choice);
+  const demands: FormLibrary["demands"] = (movement, choice, { stature, build }, breathSeconds) =>
+    read(`${stature} ${breathSeconds} ${keyOf(movement, choice, build)}`, () => {
+      const sides = samples(movement, choice, build);
       const cycle = breathSeconds * movement.breaths;
       return sides?.map((side) => readDemand(side, { stature }, cycle)) ?? null;
     });
@@ -80,16 +87,17 @@ export function createFormLibrary(): FormLibrary {
   return {
     samples,
     demands,
-    highestAtKeys: (movement, choice) =>
-      atKeys(keyOf(movement, choice), () => {
-        const sides = tracks(movement, choice);
+    highestAtKeys: (movement, choice, build) =>
+      atKeys(keyOf(movement, choice, build), () => {
+        const sides = tracks(movement, choice, build);
         return sides.length > 0 ? highestAtKeys(sides) : null;
       }),
-    rankedSizes: (movement, meantChoice, shape) =>
-      ranked(`${choiceKey(meantChoice)} ${keyOf(movement, shape)}`, () => {
+    rankedSizes: (movement, meantChoice, shape, build) =>
+      ranked(`${choiceKey(meantChoice)} ${keyOf(movement, shape, build)}`, () => {
         // Ranges are the same for every stature and pace; any will do to rank by.
-        const meant = readMeant(demands(movement, meantChoice, MIDDLING_STATURE, BREATH_SECONDS.usual) ?? []);
-        const keeps = readShape(meant, shape, demands(movement, shape, MIDDLING_STATURE, BREATH_SECONDS.usual));
+        const doer = { stature: MIDDLING_STATURE, build };
+        const meant = readMeant(demands(movement, meantChoice, doer, BREATH_SECONDS.usual) ?? []);
+        const keeps = readShape(meant, shape, demands(movement, shape, doer, BREATH_SECONDS.usual));
         return sizesOf(shape)
           .map((choice) => ({ choice, range: rangeKept(meant, keeps, choice) }))
           .sort((a, b) => b.range - a.range);

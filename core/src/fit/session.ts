@@ -1,3 +1,4 @@
+import { buildOf, type MeasuredBody } from "../body/build.ts";
 import type { Cap } from "../caps/cap.ts";
 import type { Movement } from "../movement/format.ts";
 import { planTime } from "../plan/time.ts";
@@ -8,6 +9,7 @@ import type { FormLibrary } from "./form-library.ts";
 export interface FitPerson {
   readonly id: string;
   readonly stature: number;
+  readonly measured: MeasuredBody;
   /** Caps that hold on the day. */
   readonly caps: readonly Cap[];
 }
@@ -69,10 +71,12 @@ const standingCaps = (caps: readonly Cap[]) =>
  */
 export function* fitPersonInSteps(plan: FitPlan, person: FitPerson, library: FormLibrary): Generator<undefined, FittedRow> {
   const time = planTime(plan.blocks, plan.breathSeconds);
+  const build = buildOf(person.measured, person.stature);
   const question = (movement: Movement) => ({
     movement,
     breathSeconds: plan.breathSeconds,
     stature: person.stature,
+    build,
     caps: person.caps,
     seatedOnly: plan.seatedOnly,
   });

@@ -1,3 +1,4 @@
+import { type Build, USUAL_BUILD } from "../body/build.ts";
 import { sidedColumn } from "../body/channels.ts";
 import { CAP_TOLERANCE } from "../caps/cap.ts";
 import { FULL_STANDING } from "../movement/form.ts";
@@ -13,11 +14,11 @@ const LONGEST_TRIED = 0.8;
 const CENTIMETRE = 0.01;
 
 /** Whether a step of a length, metres, keeps both heels down within the ankles' limits, whichever side leads. */
-function heelsStayDown(movement: Movement, length: number, stature: number, dorsiflexion: Pair): boolean {
+function heelsStayDown(movement: Movement, length: number, stature: number, dorsiflexion: Pair, build: Build): boolean {
   const stance = { ...movement.stance, length: length / stature };
   const sides: readonly Side[] = movement.sided ? SIDES : ["right"];
   return sides.every((lead) => {
-    const track = trackOf({ ...movement, stance }, FULL_STANDING, lead);
+    const track = trackOf({ ...movement, stance }, FULL_STANDING, lead, build);
     if (!track) return false;
     const { problem, reading } = sampleTrack(track);
     return (
@@ -45,11 +46,12 @@ export function longestStep(
   movement: Movement,
   stature: number,
   dorsiflexion: Pair = [ORDINARY_DORSIFLEXION, ORDINARY_DORSIFLEXION],
+  build: Build = USUAL_BUILD,
 ): number {
   if (movement.stance.front === undefined) throw new RangeError(`${movement.id} has no foot in front`);
   let longest = 0;
   for (let centimetres = 1; centimetres * CENTIMETRE <= LONGEST_TRIED; centimetres += 1) {
-    if (!heelsStayDown(movement, centimetres * CENTIMETRE, stature, dorsiflexion)) break;
+    if (!heelsStayDown(movement, centimetres * CENTIMETRE, stature, dorsiflexion, build)) break;
     longest = centimetres * CENTIMETRE;
   }
   return longest;

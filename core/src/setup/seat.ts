@@ -1,5 +1,10 @@
+import { type Build, hasFoot, lengthIndexes, USUAL_BUILD } from "../body/build.ts";
+import { SHARE } from "../body/segments.ts";
+import { SIDES, sideIndex } from "../side.ts";
+
 /** Height of the knee crease over the floor, share of stature: where a seat leaves the feet flat. */
 const KNEE_CREASE = 0.25;
+const SHANK = lengthIndexes("shank");
 /** A usual indoor shoe, metres. */
 export const USUAL_SHOE = 0.02;
 /** A seat for rising is higher than one for sitting still by so much, metres. Usual practice. */
@@ -17,10 +22,13 @@ export interface SeatHeights {
  * Seat heights by stature: the knee crease and the shoe for sitting still, 5 to 10 cm more for rising.
  *
  * @param stature metres
+ * @param build a longer shank than usual takes a higher seat
  * @example seatHeights(1.6).sitting // 0.42
  */
-export function seatHeights(stature: number, shoe: number = USUAL_SHOE): SeatHeights {
-  const sitting = KNEE_CREASE * stature + shoe;
+export function seatHeights(stature: number, build: Build = USUAL_BUILD, shoe: number = USUAL_SHOE): SeatHeights {
+  const shanks = SIDES.filter((side) => hasFoot(build, side)).map((side) => build.lengths[SHANK[sideIndex(side)]] as number);
+  const longer = shanks.length > 0 ? Math.max(...shanks) - SHARE.shank : 0;
+  const sitting = (KNEE_CREASE + longer) * stature + shoe;
   return { sitting, rising: { least: sitting + HIGHER_FOR_RISING.least, most: sitting + HIGHER_FOR_RISING.most } };
 }
 
@@ -30,5 +38,5 @@ export function seatHeights(stature: number, shoe: number = USUAL_SHOE): SeatHei
  *
  * @param chair height of the seat over the floor, metres
  */
-export const cushionUnderFeet = (stature: number, chair: number, shoe: number = USUAL_SHOE): number =>
-  Math.max(0, chair - seatHeights(stature, shoe).sitting);
+export const cushionUnderFeet = (stature: number, chair: number, build: Build = USUAL_BUILD, shoe: number = USUAL_SHOE): number =>
+  Math.max(0, chair - seatHeights(stature, build, shoe).sitting);

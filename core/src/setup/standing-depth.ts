@@ -1,25 +1,26 @@
+import { type Build, USUAL_BUILD } from "../body/build.ts";
 import { isOutOfDepth, weightInWater } from "../body/buoyancy.ts";
 import { neutralPose, STANDING_FRAME, sidedSlot } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
 import { solvePose } from "../body/solve.ts";
 import { SIDES, sideSign } from "../side.ts";
 
-function standingRow(): Float64Array {
+function standingRow(build: Build): Float64Array {
   const pose = neutralPose(STANDING_FRAME);
   for (const side of SIDES) pose.values[sidedSlot("footZ", side)] = sideSign(side) * SHARE.hipHalfSeparation;
-  return solvePose(pose).row;
+  return solvePose(pose, undefined, undefined, build).row;
 }
 
-const STANDING = standingRow();
 const STEPS = 40;
 
 /** Deepest water somebody may stand in, metres: never out of depth. */
-export function deepestWater(stature: number): number {
+export function deepestWater(stature: number, build: Build = USUAL_BUILD): number {
+  const row = standingRow(build);
   let low = 0;
   let high = stature;
   for (let step = 0; step < STEPS; step += 1) {
     const middle = (low + high) / 2;
-    if (isOutOfDepth(STANDING, middle / stature, stature)) high = middle;
+    if (isOutOfDepth(row, middle / stature, stature)) high = middle;
     else low = middle;
   }
   return low;
@@ -31,9 +32,10 @@ export function deepestWater(stature: number): number {
  * @param share 0 to 1
  * @returns null where that would put them out of depth
  */
-export function depthForShare(share: number, stature: number): number | null {
-  const deepest = deepestWater(stature);
-  const shareAt = (depth: number) => weightInWater(STANDING, depth / stature).share;
+export function depthForShare(share: number, stature: number, build: Build = USUAL_BUILD): number | null {
+  const deepest = deepestWater(stature, build);
+  const row = standingRow(build);
+  const shareAt = (depth: number) => weightInWater(row, depth / stature, build).share;
   if (shareAt(deepest) > share) return null;
   let low = 0;
   let high = deepest;

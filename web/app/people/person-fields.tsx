@@ -5,6 +5,8 @@ import type * as v from "valibot";
 import type { PersonInput } from "../../server/people/people.ts";
 import { Button } from "../kit/button.tsx";
 import { Problem, TextArea, TextField } from "../kit/field.tsx";
+import { MeasuredFields } from "./measured-fields.tsx";
+import { fieldsOf } from "./measured-form.ts";
 import { PersonForm, type PersonFormInput } from "./person-form.ts";
 
 interface Props {
@@ -14,12 +16,19 @@ interface Props {
   readonly save: string;
 }
 
+/** A person as the fields hold them. */
+const typedOf = ({ measured, ...rest }: PersonInput) => ({
+  ...rest,
+  groupIds: [...rest.groupIds],
+  ...fieldsOf(measured),
+});
+
 /** The form of a person, for adding and for changing. */
 export function PersonFields({ lastResult, defaults, groups, save }: Props) {
   const [form, fields] = useForm<PersonFormInput, v.InferOutput<typeof PersonForm>>({
     id: "person",
     lastResult,
-    ...(defaults ? { defaultValue: { ...defaults, groupIds: [...defaults.groupIds] } } : {}),
+    ...(defaults ? { defaultValue: typedOf(defaults) } : {}),
     onValidate: ({ formData }) => parseWithValibot(formData, { schema: PersonForm }),
   });
   const chosen = fields.groupIds.initialValue;
@@ -34,6 +43,7 @@ export function PersonFields({ lastResult, defaults, groups, save }: Props) {
         <TextField field={fields.statureCentimetres} label="Stature" hint="cm" inputMode="decimal" />
         <TextField field={fields.massKilograms} label="Mass" hint="kg" inputMode="decimal" />
       </div>
+      <MeasuredFields fields={fields} />
       <TextField field={fields.uses} label="What they use" hint="stick, hearing aid, wheelchair" />
       <TextArea field={fields.notes} label="Notes" />
       <fieldset>

@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { lengthProblems, MEASURED_FIELDS, measuredFrom } from "./measured-form.ts";
 
 const YEAR = { earliest: 1905, latest: 2010 } as const;
 const STATURE = { least: 100, most: 220 } as const;
@@ -34,6 +35,7 @@ const Fields = v.object({
   ),
   uses: text(200),
   notes: text(2000),
+  ...MEASURED_FIELDS,
   groupIds: v.optional(v.array(v.pipe(v.string(), v.uuid())), []),
 });
 /** What the form holds before it is read. */
@@ -42,5 +44,20 @@ export type PersonFormInput = v.InferInput<typeof Fields>;
 /** The form of a person, in the units people use. An empty text reaches it as undefined. */
 export const PersonForm = v.pipe(
   Fields,
-  v.transform((fields) => ({ ...fields, uses: fields.uses ?? "", notes: fields.notes ?? "" })),
+  v.rawCheck(({ dataset, addIssue }) => {
+    if (!dataset.typed) return;
+    const fields = dataset.value;
+    for (const { field, message } of lengthProblems(fields, fields.statureCentimetres))
+      addIssue({ message, path: [{ type: "object", origin: "value", input: fields, key: field, value: fields[field] }] });
+  }),
+  v.transform((fields) => ({
+    name: fields.name,
+    birthYear: fields.birthYear,
+    statureCentimetres: fields.statureCentimetres,
+    massKilograms: fields.massKilograms,
+    measured: measuredFrom(fields),
+    uses: fields.uses ?? "",
+    notes: fields.notes ?? "",
+    groupIds: fields.groupIds,
+  })),
 );

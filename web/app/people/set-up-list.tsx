@@ -2,8 +2,10 @@ import type { SetUpNumbers } from "../../server/people/set-up-numbers.ts";
 
 const cm = (centimetres: number): string => `${centimetres} cm`;
 
-function rowsOf(numbers: SetUpNumbers): readonly (readonly [what: string, number: string, note: string])[] {
-  const { seat, seatForRising, chair, cushion, feetApart, longestStep, ankles, water, deepest } = numbers;
+type Row = readonly [what: string, number: string, note: string];
+
+function rowsOf(numbers: SetUpNumbers): readonly Row[] {
+  const { seat, seatForRising, chair, cushion, standing, ankles } = numbers;
   return [
     ["Seat, sitting still", cm(seat), "feet flat"],
     ["Seat, for rising", `${seatForRising.least} to ${seatForRising.most} cm`, ""],
@@ -12,6 +14,15 @@ function rowsOf(numbers: SetUpNumbers): readonly (readonly [what: string, number
       cushion > 0 ? cm(cushion) : "none",
       cushion > 0 ? "away before anybody rises" : "",
     ],
+    ...(standing ? standingRows(standing, ankles) : []),
+  ];
+}
+
+function standingRows(
+  { feetApart, longestStep, water, deepest }: NonNullable<SetUpNumbers["standing"]>,
+  ankles: SetUpNumbers["ankles"],
+): readonly Row[] {
+  return [
     ["Feet apart, hip width", cm(feetApart), "between the ankles"],
     [
       "Longest step standing tall, both heels down",

@@ -1,3 +1,4 @@
+import type { MeasuredBody } from "@able-tide/core/body/build";
 import type { Cap } from "@able-tide/core/caps/cap";
 import type { Movement } from "@able-tide/core/movement/format";
 import { minutesAndSeconds, planTime } from "@able-tide/core/plan/time";
@@ -33,6 +34,7 @@ interface Props {
     readonly id: string;
     readonly name: string;
     readonly stature: number;
+    readonly measured: MeasuredBody;
     readonly caps: readonly Cap[];
     readonly brief: string;
   }[];

@@ -33,7 +33,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const [groups, caps] = await Promise.all([listGroups(scope), capHistory(scope, person.id)]);
   const day = today(scope);
   const holding = caps.filter((cap) => cap.ended === null && holdsOn(cap, day));
-  return { person, groups, caps, today: day, setUp: setUpNumbers(person.stature, holding) };
+  return { person, groups, caps, today: day, setUp: setUpNumbers(person, holding) };
 }
 
 async function saveCap(scope: Scope, personId: string, formData: FormData) {
@@ -147,6 +147,7 @@ export default function PersonPage({ loaderData: { person, groups, caps, today, 
             birthYear: person.birthYear,
             statureCentimetres: Math.round(person.stature * 1000) / 10,
             massKilograms: person.mass,
+            measured: person.measured,
             uses: person.uses,
             notes: person.notes,
             groupIds: person.groupIds,

@@ -34,7 +34,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   );
   const blocks = withMovements(plan, movements);
   if (taught === null && blocks.length > 0) {
-    const people = members.map(({ id, stature }) => ({ id, stature, caps: caps.get(id) ?? [] }));
+    const people = members.map(({ id, stature, measured }) => ({ id, stature, measured, caps: caps.get(id) ?? [] }));
     // Worked out so that it is ready when the class is, once the browser has had its turn; nobody waits for it.
     const fitPlan = { blocks, breathSeconds: plan.breathSeconds, seatedOnly: group.seatedOnly };
     setTimeout(() => void fittedRows(fitPlan, people).catch(() => undefined), BROWSER_FIRST).unref();
@@ -48,9 +48,9 @@ export async function loader({ params, context }: Route.LoaderArgs) {
       startsAt: group.startsAt,
       seatedOnly: group.seatedOnly,
     },
-    people: members.map(({ id, name, stature }) => {
+    people: members.map(({ id, name, stature, measured }) => {
       const own = caps.get(id) ?? [];
-      return { id, name, stature, caps: own, brief: own[0] ? limitInBrief(own[0].limit) : "" };
+      return { id, name, stature, measured, caps: own, brief: own[0] ? limitInBrief(own[0].limit) : "" };
     }),
     // A plan is for a hall as yet: what is only done in water cannot be put in.
     movements: movements.map(({ movement }) => movement).filter(hasLandForm),

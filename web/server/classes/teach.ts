@@ -30,7 +30,7 @@ async function scriptOf(scope: Scope, plan: Plan, group: Group): Promise<Scripte
   const { seatedOnly } = group;
   const rows = await fittedRows(
     { blocks, breathSeconds, seatedOnly },
-    people.map(({ id, stature }) => ({ id, stature, caps: caps.get(id) ?? [] })),
+    people.map(({ id, stature, measured }) => ({ id, stature, measured, caps: caps.get(id) ?? [] })),
   );
   return {
     kind: "script",

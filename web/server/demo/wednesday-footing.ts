@@ -1,3 +1,4 @@
+import { USUAL_BODY } from "@able-tide/core/body/build";
 import type { CapLimit } from "@able-tide/core/caps/cap";
 import type { Sign } from "@able-tide/core/class/events";
 import type { Side } from "@able-tide/core/side";
@@ -34,7 +35,7 @@ const person = (
   massKilograms: number,
   uses: string,
   notes: string,
-): DemoPerson["person"] => ({ name, birthYear, statureCentimetres, massKilograms, uses, notes });
+): DemoPerson["person"] => ({ name, birthYear, statureCentimetres, massKilograms, measured: USUAL_BODY, uses, notes });
 
 /** Ten made-up people. Two clearly improve, one declines, one falls, one has a flare, one limit's date has passed. */
 export const PEOPLE: readonly DemoPerson[] = [

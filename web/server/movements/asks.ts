@@ -1,3 +1,4 @@
+import { USUAL_BUILD } from "@able-tide/core/body/build";
 import {
   handOver,
   LANDMARK_TOLERANCE,
@@ -13,6 +14,8 @@ import type { Movement } from "@able-tide/core/movement/format";
 import { BREATH_SECONDS } from "@able-tide/core/plan/time";
 import { SIDES } from "@able-tide/core/side";
 import { solvedForms } from "../plans/solved-forms.ts";
+
+const MIDDLING = { stature: MIDDLING_STATURE, build: USUAL_BUILD };
 
 /** What the fullest land form of a movement asks of a middling body at a usual breath. */
 export interface MovementAsks {
@@ -30,7 +33,7 @@ const most = (demands: readonly Demand[], name: SidedColumn): number =>
 /** Reads what a movement asks; null for one that is only done in water. */
 export function asksOf(movement: Movement): MovementAsks | null {
   for (const form of ["standing", "seated"] as const) {
-    const demands = solvedForms.demands(movement, { ...FULL_STANDING, kind: form }, MIDDLING_STATURE, BREATH_SECONDS.usual);
+    const demands = solvedForms.demands(movement, { ...FULL_STANDING, kind: form }, MIDDLING, BREATH_SECONDS.usual);
     if (!demands) continue;
     return {
       form,

@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import type { MeasuredBody } from "@able-tide/core/body/build";
 import type { Scope } from "../scope.ts";
 
 /** What the form asks of a person, in the units it asks. */
@@ -7,6 +8,7 @@ export interface PersonInput {
   readonly birthYear: number;
   readonly statureCentimetres: number;
   readonly massKilograms: number;
+  readonly measured: MeasuredBody;
   readonly uses: string;
   readonly notes: string;
   readonly groupIds: readonly string[];
@@ -20,6 +22,7 @@ export interface Person {
   readonly stature: number;
   /** Kilograms. */
   readonly mass: number;
+  readonly measured: MeasuredBody;
   readonly uses: string;
   readonly notes: string;
   readonly groupIds: readonly string[];
@@ -31,6 +34,7 @@ interface PersonRow {
   birth_year: number;
   stature_metres: string;
   mass_kilograms: string;
+  measured: MeasuredBody;
   uses: string;
   notes: string;
   group_ids: string[];
@@ -42,6 +46,7 @@ const toPerson = (row: PersonRow): Person => ({
   birthYear: row.birth_year,
   stature: Number(row.stature_metres),
   mass: Number(row.mass_kilograms),
+  measured: row.measured,
   uses: row.uses,
   notes: row.notes,
   groupIds: row.group_ids,
@@ -52,6 +57,7 @@ const toRow = (input: PersonInput) => ({
   birth_year: input.birthYear,
   stature_metres: input.statureCentimetres / 100,
   mass_kilograms: input.massKilograms,
+  measured: JSON.stringify(input.measured),
   uses: input.uses,
   notes: input.notes,
 });

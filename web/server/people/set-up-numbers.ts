@@ -1,10 +1,11 @@
+import { type Build, buildOf, canStand, type MeasuredBody } from "@able-tide/core/body/build";
 import { type Cap, sidesOf } from "@able-tide/core/caps/cap";
 import type { Movement } from "@able-tide/core/movement/format";
 import { floorMarks } from "@able-tide/core/setup/floor-marks";
 import { longestStep, ORDINARY_DORSIFLEXION } from "@able-tide/core/setup/longest-step";
 import { cushionUnderFeet, seatHeights } from "@able-tide/core/setup/seat";
 import { deepestWater, depthForShare } from "@able-tide/core/setup/standing-depth";
-import { SIDES, type Side } from "@able-tide/core/side";
+import { type Pair, SIDES, type Side } from "@able-tide/core/side";
 import { SHIPPED } from "../movements/shipped.ts";
 
 /** A usual chair, metres. */
@@ -19,10 +20,15 @@ export interface SetUpNumbers {
   readonly seatForRising: { readonly least: number; readonly most: number };
   readonly chair: number;
   readonly cushion: number;
-  readonly feetApart: number;
-  readonly longestStep: number;
+  /** Null for somebody who does not stand. */
+  readonly standing: StandingNumbers | null;
   /** Ankle limits the step was found for, left and right, degrees; null where nobody measured one. */
   readonly ankles: { readonly left: number; readonly right: number } | null;
+}
+
+interface StandingNumbers {
+  readonly feetApart: number;
+  readonly longestStep: number;
   readonly water: readonly { readonly share: number; readonly depth: number | null }[];
   readonly deepest: number;
 }
@@ -47,30 +53,38 @@ function ankleCap(caps: readonly Cap[], side: Side): number | null {
   return limits.length > 0 ? Math.min(...limits) : null;
 }
 
+const standingNumbers = (stature: number, build: Build, ankles: Pair): StandingNumbers => ({
+  feetApart: floorMarks(shipped(HIP), stature).width,
+  longestStep: centimetres(longestStep(tall(shipped(BOW)), stature, ankles, build)),
+  water: SHARES.map((share) => {
+    const depth = depthForShare(share, stature, build);
+    return { share, depth: depth === null ? null : centimetres(depth) };
+  }),
+  deepest: centimetres(deepestWater(stature, build)),
+});
+
 /**
- * Chair, cushion, floor marks, longest step and pool depth for a stature and today's caps.
+ * Chair, cushion, floor marks, longest step and pool depth for a body and today's caps.
  * The step takes some tens of milliseconds, so what was found is kept.
  */
-export function setUpNumbers(stature: number, caps: readonly Cap[]): SetUpNumbers {
+export function setUpNumbers(
+  { stature, measured }: { readonly stature: number; readonly measured: MeasuredBody },
+  caps: readonly Cap[],
+): SetUpNumbers {
+  const build = buildOf(measured, stature);
   const [left, right] = SIDES.map((side) => ankleCap(caps, side)) as [number | null, number | null];
-  const key = `${stature} ${left} ${right}`;
+  const key = `${stature} ${left} ${right} ${build.key}`;
   const before = known.get(key);
   if (before) return before;
-  const { sitting, rising } = seatHeights(stature);
+  const { sitting, rising } = seatHeights(stature, build);
   const ankles = [left ?? ORDINARY_DORSIFLEXION, right ?? ORDINARY_DORSIFLEXION] as const;
   const numbers: SetUpNumbers = {
     seat: centimetres(sitting),
     seatForRising: { least: centimetres(rising.least), most: centimetres(rising.most) },
     chair: centimetres(USUAL_CHAIR),
-    cushion: centimetres(cushionUnderFeet(stature, USUAL_CHAIR)),
-    feetApart: floorMarks(shipped(HIP), stature).width,
-    longestStep: centimetres(longestStep(tall(shipped(BOW)), stature, ankles)),
+    cushion: centimetres(cushionUnderFeet(stature, USUAL_CHAIR, build)),
+    standing: canStand(build) ? standingNumbers(stature, build, ankles) : null,
     ankles: left === null && right === null ? null : { left: ankles[0], right: ankles[1] },
-    water: SHARES.map((share) => {
-      const depth = depthForShare(share, stature);
-      return { share, depth: depth === null ? null : centimetres(depth) };
-    }),
-    deepest: centimetres(deepestWater(stature)),
   };
   known.set(key, numbers);
   return numbers;

@@ -1,5 +1,6 @@
 import { otherSide, SIDES, type Side, sideIndex } from "../side.ts";
 import { numbered } from "./numbered.ts";
+import type { SupportName } from "./supports.ts";
 
 /**
  * A pose in a teacher's terms, flat: one Float64Array of slots that can be interpolated,
@@ -95,7 +96,7 @@ export type HandHold =
   | "free"
   /** Rests on the person's own body; the place is relative to the pelvis. */
   | "onBody"
-  /** Fingertips on something fixed: steadies, carries nothing. */
+  /** On something that steadies and carries nothing. */
   | "lightTouch"
   /** A firm grip on something fixed: may carry up to .15 of the weight. */
   | "firm";
@@ -112,11 +113,16 @@ export type Seating =
       readonly wheelchair: boolean;
     };
 
+/** Whether a hand is on something outside the body. */
+export const holdsOn = (hand: HandHold): boolean => hand === "firm" || hand === "lightTouch";
+
 /** The facts of a pose that do not interpolate. Pairs are left, right. */
 export interface PoseFrame {
   readonly seating: Seating;
   readonly feet: readonly [FootContact, FootContact];
   readonly hands: readonly [HandHold, HandHold];
+  /** What the hands that hold on to something fixed hold; says nothing where none does. */
+  readonly support: SupportName;
 }
 
 export interface Pose {
@@ -128,6 +134,7 @@ export const STANDING_FRAME: PoseFrame = {
   seating: { kind: "standing" },
   feet: ["flat", "flat"],
   hands: ["free", "free"],
+  support: "rail",
 };
 
 /** A pose of zeros, with even weight, in the given frame. */
@@ -156,7 +163,7 @@ export function mirrorValues(values: Float64Array): Float64Array {
 /** The same frame with left and right exchanged. */
 export function mirrorFrame(frame: PoseFrame): PoseFrame {
   return {
-    seating: frame.seating,
+    ...frame,
     feet: [frame.feet[1], frame.feet[0]],
     hands: [frame.hands[1], frame.hands[0]],
   };

@@ -16,7 +16,7 @@ import {
   setPlantedFoot,
   straightLeg,
 } from "./leg.ts";
-import { type HandHold, hangs, isOff, type Pose, type PoseFrame, sidedSlots, slot } from "./pose.ts";
+import { hangs, holdsOn, isOff, type Pose, type PoseFrame, sidedSlots, slot } from "./pose.ts";
 import { readLoadsAndHeights } from "./readings.ts";
 import { DEGREE } from "./rotation.ts";
 import { SHARE } from "./segments.ts";
@@ -116,8 +116,6 @@ function placeUpperBody(pose: Pose): void {
   placeTrunk(pose.values, upperRow, axes, build, upperMoments);
 }
 
-const isFixed = (hand: HandHold): boolean => hand === "firm" || hand === "lightTouch";
-
 /**
  * How much further than the plain step to go, from how the miss shrank last time (Aitken): 1 without a last time.
  */
@@ -128,7 +126,7 @@ function speedUp(miss: number, last: number): number {
 
 function placeArms(pose: Pose, row: Float64Array, into: Float64Array, fixed: boolean): void {
   for (const side of SIDES) {
-    if (isFixed(pose.frame.hands[sideIndex(side)]) !== fixed) continue;
+    if (holdsOn(pose.frame.hands[sideIndex(side)]) !== fixed) continue;
     const shortBy = placeHandAndArm(pose.values, pose.frame, side, pelvisAt, row, axes, build, into);
     if (shortBy > 1e-6) problem ??= { kind: "armTooShort", side, shortBy };
   }
@@ -215,7 +213,7 @@ function solveStanding(pose: Pose, row: Float64Array, ceiling: number): [number,
   const wanted = SHARE.ankleHeight + raised + legLength(build, pose.values[SINK] as number);
   pelvisAt[0] = targetX;
   pelvisAt[2] = targetZ;
-  const holding = pose.frame.hands.some(isFixed);
+  const holding = pose.frame.hands.some(holdsOn);
   const problemBefore = problem;
   let lastX = 0;
   let lastZ = 0;
@@ -251,7 +249,7 @@ function solveSeated(pose: Pose, row: Float64Array, seatHeight: number): [number
     const shortBy = Math.sqrt(dx * dx + dy * dy + dz * dz) - straightLeg(build, side);
     if (shortBy > 1e-9) problem ??= { kind: "legTooShort", side, shortBy };
   }
-  placeBody(pose, row, pose.frame.hands.some(isFixed));
+  placeBody(pose, row, pose.frame.hands.some(holdsOn));
   return seatedShares(pose, row);
 }
 

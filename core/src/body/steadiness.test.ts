@@ -5,12 +5,12 @@ import {
   addedDemand,
   movementDemand,
   oneLegDemand,
-  SUPPORT_RELIEF,
   seatedBaseDemand,
   standingBaseDemand,
   steadinessDemand,
   toeDownDemand,
 } from "./steadiness.ts";
+import { supportNamed } from "./supports.ts";
 
 const half = SHARE.footLength / 2;
 
@@ -97,7 +97,7 @@ describe("what is added and taken off", () => {
     const term = fc.double({ min: 0, max: 8, noNaN: true });
     fc.assert(
       fc.property(term, term, term, term, fc.boolean(), (base, movement, added, more, seated) => {
-        const support = SUPPORT_RELIEF.railOneHand;
+        const [support] = supportNamed("rail").relief;
         const { total } = steadinessDemand({ base, movement, added, support }, seated);
         expect(total).toBeGreaterThanOrEqual(seated ? 0 : 1);
         expect(total).toBeLessThanOrEqual(10);

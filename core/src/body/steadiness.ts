@@ -64,9 +64,6 @@ export function seatedBaseDemand(backSupported: boolean, atFront: boolean, footL
 export const movementDemand = (margin: number, quietMargin: number): number =>
   quietMargin <= 0 ? 2 : 2 * clamp01(1 - margin / quietMargin);
 
-/** What support takes off, by what the hand holds. */
-export const SUPPORT_RELIEF = { none: 0, lightTouch: 1, railOneHand: 2.5, railBothHands: 4 } as const;
-
 /**
  * What arms, head and eyes add. Seated, arms and head count half and closed eyes 0.5.
  *

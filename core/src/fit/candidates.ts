@@ -1,3 +1,4 @@
+import { type Hold, onRail } from "../body/supports.ts";
 import { armMoves, DEPTHS, type FormChoice, type FormKind, FULL_SIZE, LAND_KINDS, type Sizes } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import type { Side } from "../side.ts";
@@ -12,7 +13,7 @@ const WHOLE: Sizes = { armLeft: FULL_SIZE, armRight: FULL_SIZE, body: FULL_SIZE 
 
 function* shapesOfKind(movement: Movement, kind: FormKind): Generator<Shape> {
   const seated = kind === "seated";
-  const holds: readonly (Side | null)[] = kind === "supported" ? ["right", "left"] : [null];
+  const holds: readonly (Hold | null)[] = kind === "supported" ? [onRail("right"), onRail("left")] : [null];
   const depths = movement.vary.depth && !seated ? DEPTHS.toReversed() : (["middle"] as const);
   const toes = movement.vary.toeDown && !seated ? [false, true] : [false];
   for (const hold of holds)
@@ -21,7 +22,7 @@ function* shapesOfKind(movement: Movement, kind: FormKind): Generator<Shape> {
         for (const weightBack of seated ? [false] : [false, true])
           for (const arms of ARMS) {
             // A hand that holds is not free: with one hand on the rail the other does what it can, or rests.
-            if (arms !== "both" && (movement.vary.oneArm !== true || (hold !== null && arms !== hold))) continue;
+            if (arms !== "both" && (movement.vary.oneArm !== true || (hold !== null && arms !== hold.hand))) continue;
             yield { kind, hold, depth, toeDown, arms, weightBack, sizes: WHOLE };
           }
 }

@@ -1,4 +1,5 @@
 import { USUAL_BUILD } from "../body/build.ts";
+import { holdInWords } from "../body/supports.ts";
 import type { Cap } from "../caps/cap.ts";
 import { capInWords, limitInBrief } from "../caps/words.ts";
 import type { FormChoice, FormKind } from "../movement/form.ts";
@@ -10,8 +11,8 @@ import type { FitPlan, FittedRow } from "./session.ts";
 /** A fitted cell as people read it: what the vessel shows and the words beside it. Plain data, fit to be kept or sent. */
 export interface CellView {
   readonly form: FormKind | "rest";
-  /** The hand on the rail. */
-  readonly hold: Side | null;
+  /** The hand that holds on. */
+  readonly hold: Side | "both" | null;
   /** Share of full size, 0 to 1. */
   readonly level: number;
   readonly fidelity: number;
@@ -36,7 +37,7 @@ const restingHand = ({ arms }: FormChoice): Side | null => (arms === "both" ? nu
 function changesInWords(choice: FormChoice, meant: FormChoice, level: number): string[] {
   const words: string[] = [];
   if (choice.kind === "seated" && meant.kind !== "seated") words.push("seated");
-  if (choice.hold) words.push(`${choice.hold} hand on the rail`);
+  if (choice.hold) words.push(holdInWords(choice.hold));
   const resting = restingHand(choice);
   if (resting) words.push(`rest the ${resting} hand`);
   if (choice.toeDown) words.push("toe stays down");
@@ -50,7 +51,7 @@ function changesInWords(choice: FormChoice, meant: FormChoice, level: number): s
 function briefOf(cell: FittedCell, meant: FormChoice): string {
   if (cell.choice === null) return "rest and rejoin";
   // A hand that rests or holds on is spoken of already.
-  const spoken: readonly (string | null)[] = [restingHand(cell.choice), cell.choice.hold];
+  const spoken: readonly (string | null)[] = [restingHand(cell.choice), cell.choice.hold?.hand ?? null];
   const hands = cell.because.flatMap(({ limit }) =>
     limit.channel === "handHeight" && !spoken.includes(limit.side) ? [limitInBrief(limit)] : [],
   );
@@ -62,7 +63,7 @@ export function viewCell(cell: FittedCell, meant: FormChoice): CellView {
   const steadiness = Math.max(0, ...cell.demands.map((demand) => demand.steadiness.total));
   return {
     form: cell.choice?.kind ?? "rest",
-    hold: cell.choice?.hold ?? null,
+    hold: cell.choice?.hold?.hand ?? null,
     level: cell.level,
     fidelity: cell.fidelity,
     lighterSide: cell.lighterSide,

@@ -94,7 +94,7 @@ describe("one person in one block", () => {
 
   test("a hand that cannot grip never holds the rail", () => {
     const unsteady = cap({ channel: "steadiness", limit: 4.5 });
-    const holdOf = (caps: readonly Cap[]) => fit(named("one-leg-toe-near"), [unsteady, ...caps]).choice?.hold;
+    const holdOf = (caps: readonly Cap[]) => fit(named("one-leg-toe-near"), [unsteady, ...caps]).choice?.hold?.hand;
     expect(holdOf([cap({ channel: "barredFeature", limit: "holdsWithLeft" })])).toBe("right");
     expect(holdOf([cap({ channel: "barredFeature", limit: "holdsWithRight" })])).toBe("left");
   });
@@ -106,7 +106,7 @@ describe("one person in one block", () => {
       cap({ channel: "steadiness", limit: 3 }),
     ]);
     expect(cell.choice).not.toBeNull();
-    expect(cell.choice?.hold).not.toBe("left");
+    expect(cell.choice?.hold?.hand).not.toBe("left");
   });
 
   test("an ankle that hardly bends: the weight goes back rather than the person sitting down", () => {

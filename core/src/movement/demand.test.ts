@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { sidedColumn } from "../body/channels.ts";
+import { onRail } from "../body/supports.ts";
 import { readDemand } from "./demand.ts";
 import { type FormChoice, FULL_SEATED, FULL_STANDING } from "./form.ts";
 import { type Movement, readMovement } from "./format.ts";
@@ -41,7 +42,7 @@ describe("seconds go with the pace", () => {
 describe("steadiness", () => {
   test("falls with a hand on the rail, with the toe down and on a chair", () => {
     const standing = demandOf("one-leg-toe-near").steadiness.total;
-    expect(demandOf("one-leg-toe-near", { kind: "supported", hold: "left" }).steadiness.total).toBeLessThan(standing - 2);
+    expect(demandOf("one-leg-toe-near", { kind: "supported", hold: onRail("left") }).steadiness.total).toBeLessThan(standing - 2);
     expect(demandOf("one-leg-toe-near", { toeDown: true }).steadiness.total).toBeLessThan(standing);
     expect(demandOf("one-leg-toe-near", FULL_SEATED).steadiness.total).toBeLessThan(2);
   });

@@ -1,5 +1,7 @@
 import { column, pointColumn, sidedColumn } from "../body/channels.ts";
-import { SIDES } from "../side.ts";
+import { holdsOn } from "../body/pose.ts";
+import { supportNamed } from "../body/supports.ts";
+import { SIDES, type Side, sideIndex } from "../side.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
 import { type SolvedSamples, segmentOfSample, valueAt } from "./solved-samples.ts";
 
@@ -27,6 +29,12 @@ const TURNED = 15;
 /** The heart's height along the line from midspine to the shoulders. */
 const HEART = 0.5;
 
+/** Whether a hand closes around what it holds. */
+function grips(samples: SolvedSamples, sample: number, side: Side): boolean {
+  const { hands, support } = segmentOfSample(samples, sample).frame;
+  return holdsOn(hands[sideIndex(side)]) && supportNamed(support).grips;
+}
+
 function happensAt(samples: SolvedSamples, sample: number, feature: Feature): boolean {
   const value = (number: number) => valueAt(samples, sample, number);
   switch (feature) {
@@ -40,9 +48,9 @@ function happensAt(samples: SolvedSamples, sample: number, feature: Feature): bo
     case "bothHandsOverhead":
       return SIDES.every((side) => value(sidedColumn("handOverCrown", side)) > 0);
     case "holdsWithLeft":
-      return segmentOfSample(samples, sample).frame.hands[0] === "firm";
+      return grips(samples, sample, "left");
     case "holdsWithRight":
-      return segmentOfSample(samples, sample).frame.hands[1] === "firm";
+      return grips(samples, sample, "right");
     default:
       return false;
   }

@@ -1,3 +1,4 @@
+import { type Hold, holdsWith } from "../body/supports.ts";
 import type { Side } from "../side.ts";
 
 export const FORM_KINDS = ["standing", "supported", "seated", "water"] as const;
@@ -25,8 +26,8 @@ export interface Sizes {
 /** One exact way to do a movement. Sides are the person's own. */
 export interface FormChoice {
   readonly kind: FormKind;
-  /** The hand that holds the rail or chair back; only when supported. */
-  readonly hold: Side | null;
+  /** What is held and with which hand; only when supported or in water. */
+  readonly hold: Hold | null;
   readonly depth: Depth;
   /** Whether a foot that would lift keeps its toe on the floor. */
   readonly toeDown: boolean;
@@ -53,10 +54,10 @@ export const FULL_SEATED: FormChoice = { ...FULL_STANDING, kind: "seated" };
 
 /** Whether an arm follows the movement in this form, rather than holding on or resting. */
 export const armMoves = (choice: FormChoice, side: Side): boolean =>
-  choice.hold !== side && (choice.arms === "both" || choice.arms === side);
+  !holdsWith(choice.hold, side) && (choice.arms === "both" || choice.arms === side);
 
 /** A text that is the same for the same choice and differs for any other. */
 export function choiceKey(choice: FormChoice): string {
   const { kind, hold, depth, toeDown, arms, sizes, weightBack } = choice;
-  return `${kind}.${hold ?? "-"}.${depth}.${toeDown ? "toe" : "-"}.${arms}.${sizes.armLeft}${sizes.armRight}${sizes.body}.${weightBack ? "back" : "-"}`;
+  return `${kind}.${hold ? `${hold.by}-${hold.hand}` : "-"}.${depth}.${toeDown ? "toe" : "-"}.${arms}.${sizes.armLeft}${sizes.armRight}${sizes.body}.${weightBack ? "back" : "-"}`;
 }

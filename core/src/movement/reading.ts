@@ -1,6 +1,7 @@
 import { column, LANDMARK_TOLERANCE, ROW_WIDTH, sidedColumns, VALUE_WIDTH } from "../body/channels.ts";
-import { isOff, type PoseFrame } from "../body/pose.ts";
-import { addedDemand, SUPPORT_RELIEF } from "../body/steadiness.ts";
+import { holdsOn, isOff, type PoseFrame } from "../body/pose.ts";
+import { addedDemand } from "../body/steadiness.ts";
+import { supportNamed } from "../body/supports.ts";
 import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
 import { type Feature, featuresOf } from "./features.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
@@ -85,10 +86,10 @@ function spellsOfSides(samples: SolvedSamples, holds: (frame: PoseFrame, side: S
 /** The foot that is not the standing one. */
 export const otherFoot = (frame: PoseFrame, standing: Side) => frame.feet[standing === "left" ? 1 : 0];
 
-function supportOf({ hands }: PoseFrame): number {
-  const firm = hands.filter((hand) => hand === "firm").length;
-  if (firm > 0) return firm === 2 ? SUPPORT_RELIEF.railBothHands : SUPPORT_RELIEF.railOneHand;
-  return hands.includes("lightTouch") ? SUPPORT_RELIEF.lightTouch : SUPPORT_RELIEF.none;
+/** What the hands on something take off the steadiness demand. */
+function supportOf({ hands, support }: PoseFrame): number {
+  const holding = hands.filter(holdsOn).length;
+  return holding === 0 ? 0 : supportNamed(support).relief[holding === 2 ? 1 : 0];
 }
 
 /** Reads a form from its solved samples. @param declared features that its movement names and no angle shows */

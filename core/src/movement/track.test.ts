@@ -2,6 +2,7 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { mirrorFrame, mirrorValues, sidedSlot, slot } from "../body/pose.ts";
+import { onRail } from "../body/supports.ts";
 import { SIDES } from "../side.ts";
 import { type FormChoice, FULL_SEATED, FULL_STANDING } from "./form.ts";
 import { type Movement, readMovement } from "./format.ts";
@@ -48,13 +49,13 @@ describe("the operators that derive a form", () => {
   });
 
   test("supported pins the holding hand and leaves the other to move", () => {
-    const { frame } = track(press, { kind: "supported", hold: "left" }).segments[0] as Track["segments"][number];
+    const { frame } = track(press, { kind: "supported", hold: onRail("left") }).segments[0] as Track["segments"][number];
     expect(frame.hands).toEqual(["firm", "free"]);
   });
 
   test("with one arm the other hand rests on the body, and holding on it may rest as well", () => {
     expect(track(press, { arms: "right" }).segments[0]?.frame.hands).toEqual(["onBody", "free"]);
-    expect(track(press, { kind: "supported", hold: "right", arms: "right" }).segments[0]?.frame.hands).toEqual([
+    expect(track(press, { kind: "supported", hold: onRail("right"), arms: "right" }).segments[0]?.frame.hands).toEqual([
       "onBody",
       "firm",
     ]);

@@ -2,6 +2,7 @@ import { armTakesPart, type Build, canHold, canStand, hasFoot, legTakesPart, len
 import {
   type FootContact,
   type HandHold,
+  holdsOn,
   mirrorFrame,
   mirrorValues,
   neutralPose,
@@ -12,6 +13,7 @@ import {
   slot,
 } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
+import { holdsWith, type SupportName, supportNamed } from "../body/supports.ts";
 import { otherSide, type Pair, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { armMoves, type FormChoice, FULL_SIZE } from "./form.ts";
 import type { DECLARED_FEATURES, Movement, MovementKey, MovementStance } from "./format.ts";
@@ -65,8 +67,6 @@ const DEPTH_OF_HIGH = { sink: 0.5, length: 0.6 } as const;
 /** Seat at the height of the knee crease: the thighs are level and a person's feet stand flat. */
 export const SEAT_HEIGHT = 0.25;
 const SEATED_WIDTH = 0.13;
-/** Height of rail or chair back, and where it is from the middle of the feet, shares of H. */
-export const RAIL = { height: 0.53, ahead: 0.1, aside: 0.25 } as const;
 /** Where a hand rests that does not move, from the pelvis: low on the belly, under the navel, or on the thigh. */
 const RESTING_HAND = { standing: { x: 0.08, y: 0.06, z: 0.025 }, seated: { x: 0.13, y: 0.03, z: 0.06 } } as const;
 const TOE_DOWN_HEEL_LIFT = 35;
@@ -319,7 +319,7 @@ function footContacts(
 function handHolds(lead: Side, choice: FormChoice, build: Build): readonly [HandHold, HandHold] {
   const hold = (side: Side): HandHold => {
     const own = ownSide(side, lead);
-    if (choice.hold === own) return "firm";
+    if (choice.hold !== null && holdsWith(choice.hold, own)) return supportNamed(choice.hold.by).carries ? "firm" : "lightTouch";
     // A stump rests nowhere: it follows the movement or hangs.
     const rests = !armTakesPart(build, own) || (!armMoves(choice, own) && canHold(build, own));
     return rests ? "onBody" : "free";
@@ -327,13 +327,15 @@ function handHolds(lead: Side, choice: FormChoice, build: Build): readonly [Hand
   return [hold("left"), hold("right")];
 }
 
-/** @param railFrom the middle of the feet at the start: a rail stays where it is when the feet step */
+/** @param from the middle of the feet at the start: what is held stays where it is when the feet step */
 function setHolds(
   values: Float64Array,
   hands: readonly [HandHold, HandHold],
   rest: { x: number; y: number; z: number },
-  railFrom: number,
+  support: SupportName,
+  from: number,
 ): void {
+  const { ahead, height, aside } = supportNamed(support);
   for (const side of SIDES) {
     const s = side === "left" ? -1 : 1;
     const set = (name: SidedSlot, value: number) => {
@@ -344,10 +346,10 @@ function setHolds(
       set("holdX", rest.x);
       set("holdY", rest.y);
       set("holdZ", s * rest.z);
-    } else if (hand === "firm") {
-      set("holdX", railFrom + RAIL.ahead);
-      set("holdY", RAIL.height);
-      set("holdZ", s * RAIL.aside);
+    } else if (holdsOn(hand)) {
+      set("holdX", from + ahead);
+      set("holdY", height);
+      set("holdZ", s * aside);
     }
   }
 }
@@ -364,7 +366,7 @@ export function trackOf(movement: Movement, choice: FormChoice, lead: Side, buil
   if (patch === undefined || patch === false) return null;
   const seated = choice.kind === "seated";
   if (!seated && !canStand(build)) return null;
-  if (choice.hold !== null && !canHold(build, choice.hold)) return null;
+  if (SIDES.some((side) => holdsWith(choice.hold, side) && !canHold(build, side))) return null;
   const footless = SIDES.filter((side) => !hasFoot(build, ownSide(side, lead)));
   const authored = authoredKeys(patch.keys ?? movement.keys);
   const keys = authored.map((key) => withoutStillLegs(key, authored[0] as AuthoredKey, lead, build));
@@ -382,13 +384,14 @@ export function trackOf(movement: Movement, choice: FormChoice, lead: Side, buil
   }
   const toeDown = choice.toeDown && !seated;
   const hands = handHolds(lead, choice, build);
-  const railFrom = SIDES.reduce(
+  const support = choice.hold?.by ?? "rail";
+  const heldFrom = SIDES.reduce(
     (sum, side) => sum + ((keys[0] as AuthoredKey).values[sidedSlot("footX", side)] as number) / 2,
     0,
   );
   const lifting = keys.find((key) => key.lift !== null)?.lift ?? null;
   for (const { values, lift } of keys) {
-    setHolds(values, hands, RESTING_HAND[seated ? "seated" : "standing"], railFrom);
+    setHolds(values, hands, RESTING_HAND[seated ? "seated" : "standing"], support, heldFrom);
     if (toeDown && lifting !== null) {
       const onLeft = values[slot("weightLeft")] as number;
       values[slot("weightLeft")] = Math.min(WEIGHT_WITH_TOE_DOWN, Math.max(1 - WEIGHT_WITH_TOE_DOWN, onLeft));
@@ -404,7 +407,7 @@ export function trackOf(movement: Movement, choice: FormChoice, lead: Side, buil
     const end = keys[i + 1] as AuthoredKey;
     let swing: TrackSegment["swing"] = null;
     if (start.lift !== end.lift && !toeDown) swing = end.lift === null ? "lowering" : "lifting";
-    const frame: PoseFrame = { seating, feet: footContacts(start, end, choice, footless), hands };
+    const frame: PoseFrame = { seating, feet: footContacts(start, end, choice, footless), hands, support };
     const cyclicFlow = keys[0]?.key.flow === true && (keys[cycles] as AuthoredKey).key.flow === true;
     segments.push({
       from: start.key.at,

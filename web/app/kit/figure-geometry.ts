@@ -1,5 +1,9 @@
 import { pointColumn } from "@able-tide/core/body/channels";
 
+/** A path through places of the picture plane. */
+export const line = (...places: Place[]): string =>
+  places.map(({ x, y }, i) => `${i ? "L" : "M"}${x.toFixed(2)} ${y.toFixed(2)}`).join("");
+
 /** How the body is looked at: turned so many degrees from face to face (0 front, 90 from the person's right), or from above. */
 const TURNS = { front: 0, oblique: 38, side: 90 } as const;
 export type View = keyof typeof TURNS | "above";
@@ -28,6 +32,9 @@ const ABOVE = 46;
 const ROOM = { reach: { aside: 46, above: 129 }, body: { aside: 31, above: 107 } } as const;
 
 export type Room = keyof typeof ROOM;
+
+/** How far the picture reaches to each side of the pelvis, hundredths of stature. */
+export const asideOf = (room: Room): number => ROOM[room].aside;
 
 /** The part of the picture plane that a figure is shown in, as an SVG viewBox around its pelvis. */
 export function viewBoxOf(row: ArrayLike<number>, view: View, room: Room): string {

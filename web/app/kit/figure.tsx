@@ -1,14 +1,11 @@
 import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import type { PoseFrame } from "@able-tide/core/body/pose";
-import { RAIL } from "@able-tide/core/movement/track";
-import { otherSide, SIDES, type Side, sideIndex } from "@able-tide/core/side";
+import { otherSide, SIDES, type Side } from "@able-tide/core/side";
 import type { ReactNode } from "react";
-import { type Place, placer, type Room, type View, viewBoxOf } from "./figure-geometry.ts";
+import { asideOf, line, type Place, placer, type Room, type View, viewBoxOf } from "./figure-geometry.ts";
+import { Setting, Water } from "./setting.tsx";
 
 export type { View } from "./figure-geometry.ts";
-
-const line = (...places: Place[]): string =>
-  places.map(({ x, y }, i) => `${i ? "L" : "M"}${x.toFixed(2)} ${y.toFixed(2)}`).join("");
 
 /** Thickness of the round limbs, hundredths of stature. */
 const WIDTH = { upperArm: 5, forearm: 4.2, thigh: 8, shank: 5.6, foot: 4.8, trunk: 8.5 } as const;
@@ -117,45 +114,6 @@ function headOf(at: (column: number) => Place): Part {
   };
 }
 
-/** Chair and rail, where the form has them. */
-function Setting({ frame, row, view }: { frame: PoseFrame; row: ArrayLike<number>; view: View }) {
-  const { project } = placer(row, view);
-  const holding = SIDES.filter((side) => frame.hands[sideIndex(side)] === "firm");
-  const furniture = { stroke: "var(--figure-ground)", strokeLinecap: "round", fill: "none" } as const;
-  return (
-    <>
-      {frame.seating.kind === "seated" && (
-        <g {...furniture} strokeWidth="3.4">
-          {[-0.11, 0.11].map((z) => {
-            const seat = frame.seating.kind === "seated" ? frame.seating.seatHeight - 0.02 : 0;
-            const corner = (x: number, y: number) => project(x, y, z);
-            return (
-              <path
-                key={z}
-                d={
-                  line(corner(0.17, 0.01), corner(0.17, seat), corner(-0.1, seat), corner(-0.1, 0.01)) +
-                  line(corner(-0.1, seat), corner(-0.13, seat + 0.3))
-                }
-              />
-            );
-          })}
-        </g>
-      )}
-      {holding.map((side) => {
-        const hand = sidedPointColumn("handCentre", side);
-        const x = row[hand] as number;
-        const z = row[hand + 2] as number;
-        return (
-          <g key={side} {...furniture} strokeWidth="2.6">
-            <path d={line(project(x - 0.18, RAIL.height, z), project(x + 0.22, RAIL.height, z))} />
-            <path d={line(project(x + 0.16, RAIL.height, z), project(x + 0.16, 0, z))} />
-          </g>
-        );
-      })}
-    </>
-  );
-}
-
 /** A height a hand should not pass. */
 export interface FigureLine {
   /** Over the floor, share of stature. */
@@ -180,6 +138,8 @@ export interface FigureProps {
   readonly lines?: readonly FigureLine[];
   /** Room for arms held out and up, or for a body at ease alone. */
   readonly room?: Room;
+  /** Height of the water over the floor, share of stature; none on land. */
+  readonly waterline?: number | undefined;
   readonly label?: string;
   readonly className?: string;
   /** Drawn over the body, in the same picture. */
@@ -187,7 +147,7 @@ export interface FigureProps {
 }
 
 /** The person: calm, featureless, computed from the body model. */
-export function Figure({ row, frame, view, lines = [], room = "reach", label, className, children }: FigureProps) {
+export function Figure({ row, frame, view, lines = [], room = "reach", waterline, label, className, children }: FigureProps) {
   const { at } = placer(row, view);
   const trunk = trunkOf(at);
   const parts = [...SIDES.flatMap((side) => limbsOf(side, at, trunk.near)), trunk, headOf(at)].sort((a, b) => a.near - b.near);
@@ -198,6 +158,7 @@ export function Figure({ row, frame, view, lines = [], room = "reach", label, cl
       {view !== "above" && <path d={`M${centre - 44} 1.6 H${centre + 44}`} stroke="var(--figure-ground)" strokeWidth="1.4" />}
       <Setting frame={frame} row={row} view={view} />
       {parts.map((part) => part.node)}
+      {waterline !== undefined && view !== "above" && <Water waterline={waterline} centre={centre} aside={asideOf(room)} />}
       {children}
       {lines.map(({ height, label: words, side }) => (
         <g key={words}>

@@ -1,5 +1,5 @@
 import type { FormKind } from "@able-tide/core/movement/form";
-import type { Side } from "@able-tide/core/side";
+import { SIDES, type Side } from "@able-tide/core/side";
 import { useId } from "react";
 
 /** What a vessel tells: the form by its outline, how much by its fill, one-sidedness by a cut in the rim. */
@@ -7,7 +7,7 @@ export interface VesselProps {
   readonly form: FormKind | "rest";
   /** Share of full size, 0 to 1. */
   readonly level: number;
-  readonly hold?: Side | null;
+  readonly hold?: Side | "both" | null;
   readonly lighterSide?: Side | null;
   /** What it says to who cannot see it; without it the vessel is decoration beside words. */
   readonly label?: string;
@@ -55,7 +55,9 @@ export function Vessel({ form, level, hold = null, lighterSide = null, label, si
         fill="var(--vessel-water)"
         d={`M0 ${surface} Q4 ${surface - 1.3} 8 ${surface} T16 ${surface} T24 ${surface} V24 H0 Z`}
       />
-      {hold && <path d={HANDLE[hold]} fill="none" stroke="var(--vessel-line)" strokeWidth="1.8" />}
+      {SIDES.filter((side) => hold === side || hold === "both").map((side) => (
+        <path key={side} d={HANDLE[side]} fill="none" stroke="var(--vessel-line)" strokeWidth="1.8" />
+      ))}
       <path d={path} fill="none" stroke="var(--vessel-line)" strokeWidth="1.8" strokeLinejoin="round" strokeLinecap="round" />
       {lighterSide && (
         <path
@@ -73,7 +75,7 @@ export function Vessel({ form, level, hold = null, lighterSide = null, label, si
 
 const FORM_WORDS = {
   standing: "standing",
-  supported: "standing with a hand on the rail",
+  supported: "standing, holding on",
   seated: "seated",
   water: "in water",
   rest: "rest",

@@ -1,3 +1,4 @@
+import { onRail } from "@able-tide/core/body/supports";
 import { FORM_KINDS, FULL_STANDING } from "@able-tide/core/movement/form";
 import { type MovementFileProblem, PHASES, readMovement } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
@@ -35,7 +36,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (!movement) return refused(problems);
   // What no body can do is refused here, so that no plan ever meets it.
   for (const kind of FORM_KINDS) {
-    const track = trackOf(movement, { ...FULL_STANDING, kind, hold: kind === "supported" ? "right" : null }, "right");
+    const track = trackOf(movement, { ...FULL_STANDING, kind, hold: kind === "supported" ? onRail("right") : null }, "right");
     const trouble = track && sampleTrack(track).problem;
     if (trouble) {
       const message = `at ${Math.round(100 * trouble.phase)} % of a round the body cannot do this`;

@@ -1,3 +1,4 @@
+import { onRail } from "@able-tide/core/body/supports";
 import {
   addKeyAfter,
   copyPose,
@@ -95,7 +96,7 @@ export function Studio({ movement, shipped, people, problems }: Props) {
     () =>
       readChosenForm(
         present,
-        { ...FULL_STANDING, kind, hold: kind === "supported" ? "left" : null },
+        { ...FULL_STANDING, kind, hold: kind === "supported" ? onRail("left") : null },
         Number(stature),
         BREATH_SECONDS.usual * present.breaths,
       ),

@@ -1,0 +1,59 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { describe, expect, test } from "vitest";
+import { readDemand } from "../movement/demand.ts";
+import { FULL_STANDING } from "../movement/form.ts";
+import { type Movement, readMovement } from "../movement/format.ts";
+import { sampleTrack } from "../movement/samples.ts";
+import { type Track, trackOf } from "../movement/track.ts";
+import { HOLDS, type Hold, holdInWords, holdsWith, onRail } from "./supports.ts";
+
+const quiet = readMovement(readFileSync(join(import.meta.dirname, "../../../library/quiet-feet.json"), "utf8"))
+  .movement as Movement;
+const samplesWith = (hold: Hold | null) =>
+  sampleTrack(trackOf(quiet, { ...FULL_STANDING, kind: hold ? "supported" : "standing", hold }, "right") as Track);
+const demandWith = (hold: Hold | null) => {
+  const samples = samplesWith(hold);
+  expect(samples.problem).toBeNull();
+  return readDemand(samples, { stature: 1.65 }, 8);
+};
+
+describe("feet together, holding on", () => {
+  test.each<[string, Hold, number]>([
+    ["left hand on the rail", onRail("left"), 2.5],
+    ["both hands on the rail", { by: "rail", hand: "both" }, 4],
+    ["right hand on the chair back", { by: "chairBack", hand: "right" }, 2],
+    ["both hands on the chair back", { by: "chairBack", hand: "both" }, 3],
+    ["both hands on the frame, brakes on", { by: "frame", hand: "both" }, 3],
+    ["stick in the right hand", { by: "stick", hand: "right" }, 1],
+    ["left hand in the helper's", { by: "helper", hand: "left" }, 1.5],
+    ["right fingertips on the rail", { by: "fingertips", hand: "right" }, 1],
+  ])("%s takes off its relief", (words, hold, relief) => {
+    expect(holdInWords(hold)).toBe(words);
+    const free = demandWith(null).quietSteadiness;
+    expect(free - demandWith(hold).quietSteadiness).toBeCloseTo(Math.min(relief, free), 9);
+  });
+
+  test("only what cannot tip or give way widens the base", () => {
+    const edge = (hold: Hold | null) => {
+      const [base] = samplesWith(hold).bases;
+      return Math.max(...(base ?? []).map(([, z]) => z));
+    };
+    const free = edge(null);
+    for (const by of ["rail", "stick"] as const) expect(edge({ by, hand: "right" }), by).toBeGreaterThan(free + 0.01);
+    for (const by of ["chairBack", "helper", "fingertips"] as const) expect(edge({ by, hand: "right" }), by).toBeCloseTo(free, 9);
+  });
+
+  test("a hand that cannot close may still rest its fingertips", () => {
+    expect(demandWith(onRail("left")).features.has("holdsWithLeft")).toBe(true);
+    expect(demandWith({ by: "fingertips", hand: "left" }).features.has("holdsWithLeft")).toBe(false);
+  });
+});
+
+test("a frame takes both hands, a stick and a helper one, and no way to hold on is listed twice", () => {
+  expect(HOLDS.filter(({ by }) => by === "frame")).toEqual([{ by: "frame", hand: "both" }]);
+  expect(HOLDS.some(({ by, hand }) => (by === "stick" || by === "helper") && hand === "both")).toBe(false);
+  expect(new Set(HOLDS.map(holdInWords)).size).toBe(HOLDS.length);
+  expect(holdsWith({ by: "frame", hand: "both" }, "left")).toBe(true);
+  expect(holdsWith(onRail("right"), "left")).toBe(false);
+});

@@ -1,0 +1,136 @@
+import type { Side } from "../side.ts";
+
+/**
+ * What a standing person may hold on to. `relief` is what it takes off the steadiness demand with one hand and with both;
+ * our own scale, see docs/model.md. `carries` is whether a hand on it may take some of the weight: a chair back can tip,
+ * and nobody may lean on a helper or on fingertips. `grips` is whether the hand has to close around it.
+ *
+ * Places are shares of stature: how high the hand is, how far ahead of the middle of the feet and how far aside.
+ */
+export const SUPPORTS = [
+  {
+    name: "rail",
+    label: "rail",
+    hands: "either",
+    relief: [2.5, 4],
+    carries: true,
+    grips: true,
+    height: 0.53,
+    ahead: 0.1,
+    aside: 0.25,
+  },
+  {
+    name: "chairBack",
+    label: "chair back",
+    hands: "either",
+    relief: [2, 3],
+    carries: false,
+    grips: true,
+    height: 0.52,
+    ahead: 0.2,
+    aside: 0.12,
+  },
+  {
+    name: "frame",
+    label: "walking frame, braked",
+    hands: "both",
+    relief: [3, 3],
+    carries: true,
+    grips: true,
+    height: 0.48,
+    ahead: 0.12,
+    aside: 0.17,
+  },
+  {
+    name: "stick",
+    label: "stick",
+    hands: "one",
+    relief: [1, 1],
+    carries: true,
+    grips: true,
+    height: 0.48,
+    ahead: 0.06,
+    aside: 0.2,
+  },
+  {
+    name: "helper",
+    label: "helper's hand",
+    hands: "one",
+    relief: [1.5, 1.5],
+    carries: false,
+    grips: true,
+    height: 0.55,
+    ahead: 0.12,
+    aside: 0.24,
+  },
+  {
+    name: "fingertips",
+    label: "rail",
+    hands: "either",
+    relief: [1, 1],
+    carries: false,
+    grips: false,
+    height: 0.53,
+    ahead: 0.1,
+    aside: 0.25,
+  },
+] as const satisfies readonly {
+  name: string;
+  label: string;
+  hands: "one" | "both" | "either";
+  relief: readonly [oneHand: number, bothHands: number];
+  carries: boolean;
+  grips: boolean;
+  height: number;
+  ahead: number;
+  aside: number;
+}[];
+
+export type SupportName = (typeof SUPPORTS)[number]["name"];
+
+/** What is held, and with which hand. */
+export interface Hold {
+  readonly by: SupportName;
+  readonly hand: Side | "both";
+}
+
+export const supportNamed = (name: SupportName): (typeof SUPPORTS)[number] =>
+  SUPPORTS.find((support) => support.name === name) as (typeof SUPPORTS)[number];
+
+/** One hand on the rail: what a place for standing always has. */
+export const onRail = (hand: Side): Hold => ({ by: "rail", hand });
+
+/** Every way to hold on that makes sense: a frame with both hands, a stick or a helper with one. */
+export const HOLDS: readonly Hold[] = SUPPORTS.flatMap(({ name, hands }) => {
+  const one: Hold[] =
+    hands === "both"
+      ? []
+      : [
+          { by: name, hand: "right" },
+          { by: name, hand: "left" },
+        ];
+  return hands === "one" ? one : [...one, { by: name, hand: "both" }];
+});
+
+/** Whether a hand holds on. */
+export const holdsWith = (hold: Hold | null, side: Side): boolean =>
+  hold !== null && (hold.hand === side || hold.hand === "both");
+
+/** A hold in words, as "left hand on the rail". */
+export function holdInWords({ by, hand }: Hold): string {
+  const hands = hand === "both" ? "both hands" : `${hand} hand`;
+  switch (by) {
+    case "rail":
+      return `${hands} on the rail`;
+    case "chairBack":
+      return `${hands} on the chair back`;
+    case "frame":
+      return `${hands} on the frame, brakes on`;
+    case "stick":
+      return `stick in the ${hand} hand`;
+    case "helper":
+      return `${hand} hand in the helper's`;
+    case "fingertips":
+      return `${hand === "both" ? "fingertips of both hands" : `${hand} fingertips`} on the rail`;
+  }
+}

@@ -1,0 +1,133 @@
+import { sidedPointColumn } from "@able-tide/core/body/channels";
+import { holdsOn, type PoseFrame } from "@able-tide/core/body/pose";
+import { supportNamed } from "@able-tide/core/body/supports";
+import { SIDES, type Side, sideIndex, sideSign } from "@able-tide/core/side";
+import { line, type Place, placer, type View } from "./figure-geometry.ts";
+
+interface Props {
+  readonly frame: PoseFrame;
+  readonly row: ArrayLike<number>;
+  readonly view: View;
+}
+type Project = (x: number, y: number, z: number) => Place;
+
+const FURNITURE = { stroke: "var(--figure-ground)", strokeLinecap: "round", strokeLinejoin: "round", fill: "none" } as const;
+const SEAT_HALF_WIDTH = 0.11;
+/** Chair backs that stand in front of a person to be held. */
+const HELD_CHAIR = { halfWidth: 0.13, depth: 0.24, seat: 0.27 } as const;
+const WHEEL = { x: -0.07, radius: 0.18, z: 0.15 } as const;
+
+const bothSides = (z: number): readonly number[] => [-z, z];
+
+function chair(project: Project, seatHeight: number): string {
+  const seat = seatHeight - 0.02;
+  return bothSides(SEAT_HALF_WIDTH)
+    .map((z) => {
+      const corner = (x: number, y: number) => project(x, y, z);
+      return (
+        line(corner(0.17, 0.01), corner(0.17, seat), corner(-0.1, seat), corner(-0.1, 0.01)) +
+        line(corner(-0.1, seat), corner(-0.13, seat + 0.3))
+      );
+    })
+    .join("");
+}
+
+function wheelchair(project: Project, seatHeight: number): string {
+  const seat = seatHeight - 0.02;
+  const circle = (x: number, radius: number, z: number) =>
+    line(
+      ...Array.from({ length: 25 }, (_, i) =>
+        project(x + radius * Math.cos((i * Math.PI) / 12), radius + radius * Math.sin((i * Math.PI) / 12), z),
+      ),
+    );
+  const sides = bothSides(WHEEL.z).map(
+    (z) =>
+      circle(WHEEL.x, WHEEL.radius, z) +
+      circle(0.17, 0.045, z) +
+      line(project(0.19, 0.09, z), project(0.17, seat, z), project(-0.1, seat, z), project(-0.13, seat + 0.26, z)),
+  );
+  const footplates =
+    line(project(0.2, 0.005, -0.1), project(0.3, 0.005, -0.1)) + line(project(0.2, 0.005, 0.1), project(0.3, 0.005, 0.1));
+  return sides.join("") + footplates;
+}
+
+/** A chair in front, its back towards the person. */
+function heldChair(project: Project, x: number, height: number): string {
+  const { halfWidth, depth, seat } = HELD_CHAIR;
+  const sides = bothSides(halfWidth).map(
+    (z) =>
+      line(project(x, 0, z), project(x, height, z)) +
+      line(project(x, seat, z), project(x + depth, seat, z), project(x + depth, 0, z)),
+  );
+  return line(project(x, height, -halfWidth), project(x, height, halfWidth)) + sides.join("");
+}
+
+function walkingFrame(project: Project, x: number, z: number, height: number): string {
+  const sides = bothSides(z).map((side) =>
+    line(project(x - 0.12, 0, side), project(x - 0.1, height, side), project(x + 0.1, height, side), project(x + 0.14, 0, side)),
+  );
+  return sides.join("") + line(project(x + 0.12, height / 2, -z), project(x + 0.12, height / 2, z));
+}
+
+/** What one hand alone holds. */
+function heldByHand(project: Project, support: PoseFrame["support"], side: Side, x: number, z: number, height: number): string {
+  if (support === "stick") return line(project(x, height, z), project(x + 0.02, 0, z));
+  if (support === "helper") return line(project(x, height, z), project(x + 0.04, height - 0.03, z + 0.16 * sideSign(side)));
+  return (
+    line(project(x - 0.18, height, z), project(x + 0.22, height, z)) + line(project(x + 0.16, height, z), project(x + 0.16, 0, z))
+  );
+}
+
+/** Chair, wheelchair, and whatever the hands hold. */
+export function Setting({ frame, row, view }: Props) {
+  const { project } = placer(row, view);
+  const { seating, support } = frame;
+  const holding = SIDES.filter((side) => holdsOn(frame.hands[sideIndex(side)]));
+  const { height } = supportNamed(support);
+  const places = holding.map((side) => {
+    const hand = sidedPointColumn("handCentre", side);
+    return { side, x: row[hand] as number, z: row[hand + 2] as number };
+  });
+  const [first] = places;
+  let held = "";
+  if (first && support === "chairBack") held = heldChair(project, first.x, height);
+  else if (first && support === "frame") held = walkingFrame(project, first.x, Math.abs(first.z), height);
+  else held = places.map(({ side, x, z }) => heldByHand(project, support, side, x, z, height)).join("");
+  return (
+    <>
+      {seating.kind === "seated" && (
+        <path
+          {...FURNITURE}
+          strokeWidth={seating.wheelchair ? 2.2 : 3.4}
+          d={(seating.wheelchair ? wheelchair : chair)(project, seating.seatHeight)}
+        />
+      )}
+      {held && <path {...FURNITURE} strokeWidth={support === "helper" ? 4.2 : 2.6} d={held} />}
+    </>
+  );
+}
+
+/** The water in front of the body: its surface and what lies under it. @param waterline height over the floor, share of stature */
+export function Water({
+  waterline,
+  centre,
+  aside,
+}: {
+  readonly waterline: number;
+  readonly centre: number;
+  readonly aside: number;
+}) {
+  const surface = -100 * waterline;
+  const ripples = Array.from({ length: Math.ceil((2 * aside) / 8) }, () => "t8 0").join("");
+  return (
+    <g>
+      <rect x={centre - aside} y={surface} width={2 * aside} height={-surface + 1.6} fill="var(--figure-water)" opacity="0.28" />
+      <path
+        d={`M${centre - aside} ${surface} q2 -1.6 4 0 t4 0 ${ripples}`}
+        fill="none"
+        stroke="var(--figure-water)"
+        strokeWidth="1.1"
+      />
+    </g>
+  );
+}

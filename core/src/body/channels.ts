@@ -58,7 +58,17 @@ const SIDED_READINGS = [
   "footShare",
 ] as const;
 
-const MIDLINE_READINGS = ["comX", "comY", "comZ", "margin", "quietMargin", "loweredBy", "lowBackLoad", "seatShare"] as const;
+const MIDLINE_READINGS = [
+  "comX",
+  "comY",
+  "comZ",
+  "margin",
+  "quietMargin",
+  "loweredBy",
+  "lowBackLoad",
+  "seatShare",
+  "handSeparation",
+] as const;
 
 export type MidlineRange = (typeof MIDLINE_RANGES)[number]["name"];
 export type SidedRange = (typeof SIDED_RANGES)[number]["name"];

@@ -28,6 +28,7 @@ const SHOULDER_LOAD = sidedColumns("shoulderLoad");
 const KNEE_LOAD = sidedColumns("kneeLoad");
 const FOOT_SHARE = sidedColumns("footShare");
 const LOW_BACK_LOAD = column("lowBackLoad");
+const HAND_SEPARATION = column("handSeparation");
 const HAND_OVER_COLUMNS = LANDMARKS.map((landmark) => [landmark, sidedColumns(handOver(landmark))] as const);
 
 const LAP_ABOVE_HIP = 0.035;
@@ -69,6 +70,18 @@ function angleFromSight(row: Float64Array, side: Side): number {
     length += toHand ** 2;
   }
   return Math.acos(Math.min(1, Math.max(-1, dot / Math.max(1e-9, Math.sqrt(length))))) / DEGREE;
+}
+
+/** How far the hands are apart along the line of the shoulders, as a share of its breadth: 1 is as wide as the shoulders. */
+function handSeparation(row: Float64Array): number {
+  let along = 0;
+  let breadth = 0;
+  for (let axis = 0; axis < 3; axis += 1) {
+    const across = (row[SHOULDER[1] + axis] as number) - (row[SHOULDER[0] + axis] as number);
+    along += across * ((row[HAND[1] + axis] as number) - (row[HAND[0] + axis] as number));
+    breadth += across * across;
+  }
+  return along / breadth;
 }
 
 /** A mass by its index in the build, and the two points it lies between, with how far. */
@@ -113,7 +126,7 @@ const ABOVE_LOW_BACK: readonly Part[] = [
 /**
  * Fills the readings of one side that follow from the joints: hand heights over the landmarks (share of H),
  * angle from sight (degrees), shoulder load (share of the bare arm straight out), knee load and low-back load
- * (share of M g H). Loads are quasi-static: they leave out acceleration.
+ * (share of M g H), and once a body how far the hands are apart. Loads are quasi-static: they leave out acceleration.
  *
  * @param pressure where this foot presses on the floor, shares of H
  * @param footDirection direction of the foot's axis on the floor, radians towards the right
@@ -129,5 +142,8 @@ export function readLoadsAndHeights(row: Float64Array, side: Side, pressure: Poi
     ((row[knee] as number) - pressure[0]) * Math.cos(footDirection) +
     ((row[knee + 2] as number) - pressure[1]) * Math.sin(footDirection);
   row[KNEE_LOAD[i]] = Math.max(0, (row[FOOT_SHARE[i]] as number) * lever);
-  if (side === SIDES[1]) row[LOW_BACK_LOAD] = leverSum(row, LUMBAR, ABOVE_LOW_BACK, build);
+  if (side === SIDES[1]) {
+    row[LOW_BACK_LOAD] = leverSum(row, LUMBAR, ABOVE_LOW_BACK, build);
+    row[HAND_SEPARATION] = handSeparation(row);
+  }
 }

@@ -3,6 +3,7 @@ import { describe, expect, test } from "vitest";
 import { SHARE } from "./segments.ts";
 import {
   addedDemand,
+  circumstanceDemand,
   movementDemand,
   oneLegDemand,
   seatedBaseDemand,
@@ -66,6 +67,7 @@ describe("what is added and taken off", () => {
     headTurn: 0,
     headFlexion: 0,
     eyesClosed: false,
+    step: 0,
     seated: false,
   };
   test.each<[string, Partial<typeof still>, number]>([
@@ -75,11 +77,19 @@ describe("what is added and taken off", () => {
     ["head turned 15", { headTurn: 15 }, 0],
     ["head turned 60", { headTurn: 60 }, 1],
     ["looking up", { headFlexion: -25 }, 1],
+    ["a step across", { step: 1 }, 1],
     ["eyes closed", { eyesClosed: true }, 2],
     ["eyes closed, seated", { eyesClosed: true, seated: true }, 0.5],
     ["both overhead, seated", { handsAboveShoulder: 2, overhead: true, seated: true }, 0.5],
   ])("%s", (_, more, demand) => {
     expect(addedDemand({ ...still, ...more })).toBeCloseTo(demand, 9);
+  });
+
+  test("a second task and a soft floor add, the floor on the feet alone", () => {
+    expect(circumstanceDemand({}, false)).toBe(0);
+    expect(circumstanceDemand({ secondTask: "familiar" }, false)).toBe(0.5);
+    expect(circumstanceDemand({ secondTask: "new", softFloor: true }, false)).toBe(2.5);
+    expect(circumstanceDemand({ secondTask: "new", softFloor: true }, true)).toBe(1);
   });
 
   test.each([

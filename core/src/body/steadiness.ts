@@ -9,7 +9,7 @@ export interface SteadinessTerms {
   readonly base: number;
   /** What moving towards its edge adds, 0 to 2. */
   readonly movement: number;
-  /** Arms, head, eyes. */
+  /** Arms, head, eyes, steps, and what else is done or stood on. */
   readonly added: number;
   /** What a hand on something takes off. */
   readonly support: number;
@@ -65,12 +65,13 @@ export const movementDemand = (margin: number, quietMargin: number): number =>
   quietMargin <= 0 ? 2 : 2 * clamp01(1 - margin / quietMargin);
 
 /**
- * What arms, head and eyes add. Seated, arms and head count half and closed eyes 0.5.
+ * What arms, head, eyes and steps add. Seated, arms and head count half and closed eyes 0.5.
  *
  * @param handsAboveShoulder how many hands are above their shoulder
  * @param overhead whether both are over the crown
  * @param headTurn degrees from straight ahead, either side
  * @param headFlexion degrees, looking up is negative
+ * @param step what a step in its direction adds
  */
 export function addedDemand(added: {
   handsAboveShoulder: number;
@@ -78,13 +79,26 @@ export function addedDemand(added: {
   headTurn: number;
   headFlexion: number;
   eyesClosed: boolean;
+  step: number;
   seated: boolean;
 }): number {
   const arms = added.overhead ? 1 : added.handsAboveShoulder > 0 ? 0.5 : 0;
   const head = clamp01((added.headTurn - 15) / 45) + (added.headFlexion < -20 ? 1 : 0);
   const eyes = added.eyesClosed ? (added.seated ? 0.5 : 2) : 0;
-  return (added.seated ? 0.5 : 1) * (arms + head) + eyes;
+  return (added.seated ? 0.5 : 1) * (arms + head) + eyes + added.step;
 }
+
+/** What makes the same movement harder to stay steady in, whatever it is. */
+export interface Circumstances {
+  /** Something else to do at the same time: counting, naming. */
+  readonly secondTask?: "familiar" | "new";
+  /** A mat or a lawn under the feet; it counts on the feet alone. */
+  readonly softFloor?: boolean;
+}
+
+/** What circumstances add to the steadiness demand. */
+export const circumstanceDemand = ({ secondTask, softFloor }: Circumstances, seated: boolean): number =>
+  (secondTask === undefined ? 0 : secondTask === "new" ? 1 : 0.5) + (softFloor && !seated ? 1.5 : 0);
 
 /** Puts the terms together; the floor is 1 standing and 0 seated. */
 export function steadinessDemand(terms: Omit<SteadinessTerms, "total">, seated: boolean): SteadinessTerms {

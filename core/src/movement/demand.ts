@@ -4,6 +4,8 @@ import { column, ROW_WIDTH } from "../body/channels.ts";
 import { type FootContact, isOff, sidedSlots } from "../body/pose.ts";
 import { GRAVITY } from "../body/segments.ts";
 import {
+  type Circumstances,
+  circumstanceDemand,
   movementDemand,
   oneLegDemand,
   type SteadinessTerms,
@@ -20,7 +22,7 @@ import { INTERVALS } from "./solved-samples.ts";
 import type { TrackSegment } from "./track.ts";
 
 /** What one round of a form asks of a person, read alike wherever it is used. */
-export interface Demand extends Pick<FormReading, "highest" | "lowest" | "mean" | "features"> {
+export interface Demand extends Pick<FormReading, "highest" | "lowest" | "mean" | "features" | "steps"> {
   /** Seconds of one round. */
   readonly cycleSeconds: number;
   /** Least margin of stability with velocity counted, metres, and when. Negative: a step is needed. */
@@ -32,6 +34,8 @@ export interface Demand extends Pick<FormReading, "highest" | "lowest" | "mean" 
   readonly toeDownSeconds: Pair;
   /** Seconds with a hand above its shoulder. */
   readonly handAboveShoulderSeconds: Pair;
+  /** Seconds with a hand out of sight. */
+  readonly handOutOfSightSeconds: Pair;
   /** Shoulder load over time, in seconds of the bare arm held straight out. */
   readonly heldOutSeconds: Pair;
   /** The greatest steadiness demand, with its terms and when. */
@@ -50,6 +54,8 @@ export interface Doer {
   readonly mass?: number;
   /** Metres of water where they stand; none on land. */
   readonly depth?: number | undefined;
+  /** What else makes it harder to stay steady. */
+  readonly circumstances?: Circumstances;
 }
 
 /** What water does to a form: how much is left on the feet, whether the mouth stays clear, what the limbs meet. */
@@ -170,14 +176,15 @@ export function readDemand(samples: FormSamples, person: Doer, cycleSeconds: num
       : marginInWater(samples, sample, waterline);
   const termsAt = (sample: number, { margin, relief }: { margin: number; relief: number }): SteadinessTerms => {
     const number = Math.floor(sample / (INTERVALS + 1));
+    const seated = segments[number]?.frame.seating.kind === "seated";
     return steadinessDemand(
       {
         base: bases[number] as number,
         movement: movementDemand(margin, rows[sample * ROW_WIDTH + QUIET_MARGIN] as number),
-        added: reading.added[sample] as number,
+        added: (reading.added[sample] as number) + circumstanceDemand(person.circumstances ?? {}, seated),
         support: Math.max(relief, reading.support[number] as number),
       },
-      segments[number]?.frame.seating.kind === "seated",
+      seated,
     );
   };
   for (let sample = 0; sample < count; sample += 1) {
@@ -203,10 +210,12 @@ export function readDemand(samples: FormSamples, person: Doer, cycleSeconds: num
     longestOneLeg: longest.oneLeg,
     toeDownSeconds: times(reading.toeDown.total, cycleSeconds),
     handAboveShoulderSeconds: times(reading.handAboveShoulder, cycleSeconds),
+    handOutOfSightSeconds: times(reading.handOutOfSight, cycleSeconds),
     heldOutSeconds: times(reading.heldOut, cycleSeconds),
     steadiness: { ...worst, phase: phases[highestAt] as number },
     quietSteadiness: Math.max(0, ...bases.map((base, number) => base - (reading.support[number] as number))),
     features: reading.features,
+    steps: reading.steps,
     water: waterline === null ? null : readWater(samples, person, cycleSeconds),
   };
 }

@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { column, MIDLINE_RANGES, ROW_WIDTH, SIDED_RANGES, sidedColumn } from "../body/channels.ts";
+import { HOLDS, type Hold, holdInWords } from "../body/supports.ts";
 import { SIDES, type Side } from "../side.ts";
 import { readDemand } from "./demand.ts";
 import { FORM_KINDS, type FormChoice, FULL_STANDING } from "./form.ts";
@@ -26,18 +27,28 @@ function load(file: string): Movement {
   return movement as Movement;
 }
 
+/** Toe down and high stance are tried with one hand on the rail; the other ways to hold on once each. */
+const isOther = (hold: Hold | null): boolean => hold !== null && (hold.by !== "rail" || hold.hand === "both");
+
 function everyForm(movement: Movement): { choice: FormChoice; name: string }[] {
   const { vary } = movement;
   return FORM_KINDS.filter((kind) => (movement.forms[kind] ?? false) !== false).flatMap((kind) =>
-    (kind === "supported" ? SIDES : [null]).flatMap((hold) =>
-      (vary.toeDown && kind !== "seated" ? [false, true] : [false]).flatMap((toeDown) =>
-        (vary.depth && kind !== "seated" ? (["middle", "high"] as const) : (["middle"] as const)).flatMap((depth) =>
-          (vary.oneArm && hold === null ? (["both", "right"] as const) : (["both"] as const)).map((arms) => ({
-            choice: { ...FULL_STANDING, kind, hold, toeDown, depth, arms },
-            name: [kind, hold, toeDown && "toe down", depth === "high" && "high", arms === "right" && "one arm"]
-              .filter(Boolean)
-              .join(" "),
-          })),
+    (kind === "supported" ? HOLDS : [null]).flatMap((hold) =>
+      (vary.toeDown && kind !== "seated" && !isOther(hold) ? [false, true] : [false]).flatMap((toeDown) =>
+        (vary.depth && kind !== "seated" && !isOther(hold) ? (["middle", "high"] as const) : (["middle"] as const)).flatMap(
+          (depth) =>
+            (vary.oneArm && hold === null ? (["both", "right"] as const) : (["both"] as const)).map((arms) => ({
+              choice: { ...FULL_STANDING, kind, hold, toeDown, depth, arms },
+              name: [
+                kind,
+                hold && holdInWords(hold),
+                toeDown && "toe down",
+                depth === "high" && "high",
+                arms === "right" && "one arm",
+              ]
+                .filter(Boolean)
+                .join(" "),
+            })),
         ),
       ),
     ),
@@ -123,10 +134,13 @@ describe.each(files)("%s", (file) => {
     }
   });
 
-  test("no two of its forms are the same", () => {
+  test("no two of its forms are the same, in body or in what is held", () => {
     const rows = everyForm(movement)
       .filter(({ choice }) => choice.kind !== "water")
-      .map(({ choice }) => [...samplesOf(movement, choice, "right").rows].map((value) => value.toFixed(6)).join());
+      .map(({ choice }) => {
+        const { rows: values, reading } = samplesOf(movement, choice, "right");
+        return [choice.hold?.by, reading.support[0], ...[...values].map((value) => value.toFixed(6))].join();
+      });
     expect(new Set(rows).size).toBe(rows.length);
   });
 });

@@ -6,6 +6,7 @@ import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
 import { type Feature, featuresOf } from "./features.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
 import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
+import { STEP_DEMAND, type Step, stepsOf } from "./steps.ts";
 
 /** What a form shows whoever does it and at whatever pace; read once from its samples. Times are shares of a round. */
 export interface FormReading {
@@ -21,7 +22,11 @@ export interface FormReading {
   readonly oneLeg: { readonly total: Pair; readonly longest: Pair };
   /** The same with the other toe resting. */
   readonly toeDown: { readonly total: Pair; readonly longest: Pair };
-  /** Steadiness added by arms, head and eyes, a value a sample. */
+  /** Share of a round with a hand out of sight: more than 70 degrees from straight ahead of the eyes. */
+  readonly handOutOfSight: Pair;
+  /** The steps of a round, in their order. */
+  readonly steps: readonly Step[];
+  /** Steadiness added by arms, head, eyes and steps, a value a sample. */
   readonly added: Float64Array;
   /** What the hands on something take off, a value a segment. */
   readonly support: Float64Array;
@@ -31,6 +36,9 @@ export interface FormReading {
 const OVER_SHOULDER = sidedColumns("handOverShoulder");
 const OVER_CROWN = sidedColumns("handOverCrown");
 const SHOULDER_LOAD = sidedColumns("shoulderLoad");
+const FROM_SIGHT = sidedColumns("handFromSight");
+/** A hand further from straight ahead than this is not seen, degrees. */
+const IN_SIGHT = 70;
 const HEAD_TURN = column("headRotation");
 const HEAD_FLEXION = column("headFlexion");
 
@@ -101,6 +109,11 @@ export function readForm(samples: SolvedSamples, declared: readonly (typeof DECL
   const added = new Float64Array(count);
   const above: [number, number] = [0, 0];
   const held: [number, number] = [0, 0];
+  const unseen: [number, number] = [0, 0];
+  const steps = stepsOf(segments);
+  const stepDemand = segments.map((_, number) =>
+    Math.max(0, ...steps.filter(({ segment }) => segment === number).map(({ direction }) => STEP_DEMAND[direction])),
+  );
   for (let sample = 0; sample < count; sample += 1) {
     const start = sample * ROW_WIDTH;
     const at = (columnNumber: number) => rows[start + columnNumber] as number;
@@ -108,23 +121,28 @@ export function readForm(samples: SolvedSamples, declared: readonly (typeof DECL
     for (const side of SIDES) {
       const i = sideIndex(side);
       held[i] += (weights[sample] as number) * at(SHOULDER_LOAD[i]);
+      if (at(FROM_SIGHT[i]) > IN_SIGHT) unseen[i] += weights[sample] as number;
       if (at(OVER_SHOULDER[i]) <= LANDMARK_TOLERANCE) continue;
       handsAboveShoulder += 1;
       above[i] += weights[sample] as number;
     }
+    const number = Math.floor(sample / (INTERVALS + 1));
     added[sample] = addedDemand({
       handsAboveShoulder,
       overhead: at(OVER_CROWN[0]) > 0 && at(OVER_CROWN[1]) > 0,
       headTurn: Math.abs(at(HEAD_TURN)),
       headFlexion: at(HEAD_FLEXION),
       eyesClosed,
-      seated: segments[Math.floor(sample / (INTERVALS + 1))]?.frame.seating.kind === "seated",
+      step: stepDemand[number] as number,
+      seated: segments[number]?.frame.seating.kind === "seated",
     });
   }
   return {
     ...extremes(samples, weights),
     handAboveShoulder: above,
     heldOut: held,
+    handOutOfSight: unseen,
+    steps,
     oneLeg: spellsOfSides(samples, (frame, side) => isOff(otherFoot(frame, side)) && frame.seating.kind === "standing"),
     toeDown: spellsOfSides(samples, (frame, side) => otherFoot(frame, side) === "restingToe"),
     added,

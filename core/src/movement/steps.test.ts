@@ -1,0 +1,65 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { describe, expect, test } from "vitest";
+import { column, sidedColumn } from "../body/channels.ts";
+import { readDemand } from "./demand.ts";
+import { FULL_SEATED, FULL_STANDING } from "./form.ts";
+import { type Movement, readMovement } from "./format.ts";
+import { sampleTrack } from "./samples.ts";
+import { secondsAbove } from "./time-above.ts";
+import { type Track, trackOf } from "./track.ts";
+
+const load = (id: string) =>
+  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
+const samplesOf = (id: string, choice = FULL_STANDING) => sampleTrack(trackOf(load(id), choice, "right") as Track);
+const stepsIn = (id: string) => samplesOf(id).reading.steps.map(({ side, direction }) => `${side} ${direction}`);
+
+describe("the steps of a round", () => {
+  test.each([
+    ["step-ahead-and-home", ["right ahead", "right back"]],
+    ["step-behind-and-home", ["right back", "right ahead"]],
+    ["step-across-and-home", ["right across", "right across"]],
+    ["shift-and-press", []],
+  ])("%s", (id, steps) => {
+    expect(stepsIn(id)).toEqual(steps);
+  });
+
+  test("are none on a chair", () => {
+    expect(samplesOf("step-ahead-and-home", FULL_SEATED).reading.steps).toEqual([]);
+  });
+
+  test("back and across ask more than ahead while the foot is on its way", () => {
+    const added = (id: string) => Math.max(...samplesOf(id).reading.added);
+    expect(added("step-across-and-home")).toBeGreaterThanOrEqual(1);
+    const { reading } = samplesOf("step-ahead-and-home");
+    const onItsWay = reading.steps.map(({ segment }) => reading.added[segment * 9 + 4] as number);
+    expect(onItsWay[1]).toBeGreaterThanOrEqual((onItsWay[0] as number) + 1 - 1e-9);
+  });
+});
+
+describe("time above a value", () => {
+  const samples = samplesOf("lift-and-part");
+  const elevation = sidedColumn("shoulderElevation", "right");
+  const highest = samples.reading.highest[elevation] as number;
+
+  test("is the whole round over nothing, none over the peak, and less the higher the value", () => {
+    expect(secondsAbove(samples, elevation, -1, 8)).toBeCloseTo(8, 9);
+    expect(secondsAbove(samples, elevation, highest, 8)).toBe(0);
+    const times = [20, 60, 100].map((limit) => secondsAbove(samples, elevation, limit, 8));
+    expect(times.toSorted((a, b) => b - a)).toEqual(times);
+  });
+
+  test("agrees with what the demand says of hands above the shoulder", () => {
+    const demand = readDemand(samples, { stature: 1.65 }, 8);
+    const over = secondsAbove(samples, sidedColumn("handOverShoulder", "right"), 0.01, 8);
+    expect(Math.abs(over - demand.handAboveShoulderSeconds[1])).toBeLessThan(0.5);
+  });
+});
+
+test("hands held out to the sides are further apart than the shoulders, and hidden from the eyes when they hang", () => {
+  const { reading } = samplesOf("lift-and-part");
+  expect(reading.highest[column("handSeparation")]).toBeGreaterThan(2);
+  const arms = readDemand(samplesOf("settling-breath"), { stature: 1.65 }, 8);
+  expect(arms.handOutOfSightSeconds[0]).toBeGreaterThan(0);
+  expect(arms.handOutOfSightSeconds[0]).toBeLessThanOrEqual(8);
+});

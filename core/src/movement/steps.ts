@@ -1,0 +1,42 @@
+import { sidedSlots } from "../body/pose.ts";
+import { SIDES, type Side, sideIndex, sideSign } from "../side.ts";
+import type { TrackSegment } from "./track.ts";
+
+/** Where a foot goes: ahead, back, out to its own side or in again, or across the middle. */
+export const STEP_DIRECTIONS = ["ahead", "back", "aside", "across"] as const;
+export type StepDirection = (typeof STEP_DIRECTIONS)[number];
+
+/** One step of a round. */
+export interface Step {
+  /** Number of the stretch between two key poses in which the foot is on its way. */
+  readonly segment: number;
+  readonly side: Side;
+  readonly direction: StepDirection;
+}
+
+/** What a step adds to the steadiness demand while the foot is on its way; our own scale, see docs/model.md. */
+export const STEP_DEMAND: Readonly<Record<StepDirection, number>> = { ahead: 0, back: 1, aside: 0.5, across: 1 };
+
+const FOOT_X = sidedSlots("footX");
+const FOOT_Z = sidedSlots("footZ");
+
+function directionOf({ start, end }: TrackSegment, side: Side): StepDirection {
+  const i = sideIndex(side);
+  const outward = (values: Float64Array) => sideSign(side) * (values[FOOT_Z[i]] as number);
+  if (Math.min(outward(start), outward(end)) < -1e-9) return "across";
+  const ahead = (end[FOOT_X[i]] as number) - (start[FOOT_X[i]] as number);
+  const aside = Math.abs(outward(end) - outward(start));
+  if (aside >= Math.abs(ahead)) return "aside";
+  return ahead > 0 ? "ahead" : "back";
+}
+
+/** The steps of a round done standing, in their order; on a chair a foot slides and steps nowhere. */
+export const stepsOf = (segments: readonly TrackSegment[]): readonly Step[] =>
+  segments.flatMap((segment, number) => {
+    if (segment.frame.seating.kind === "seated") return [];
+    return SIDES.filter((side) => segment.frame.feet[sideIndex(side)] === "onItsWay").map((side) => ({
+      segment: number,
+      side,
+      direction: directionOf(segment, side),
+    }));
+  });

@@ -17,6 +17,7 @@ export default [
       ...prefix("plans", [index("routes/plans.tsx"), route(":planId", "routes/plan-board.tsx")]),
       route("weeks/:personId?", "routes/weeks.tsx"),
     ]),
+    route("movements/file", "routes/movements-file.ts"),
     route("movements/:movementId/file", "routes/movement-file.ts"),
     route("plans/:planId/content", "routes/plan-content.ts"),
     route("plans/:planId/teach", "routes/plan-teach.ts"),

@@ -3,7 +3,7 @@ import { USUAL_BODY } from "@able-tide/core/body/build";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import routes from "../app/routes.ts";
 import { teachPlan } from "../server/classes/teach.ts";
-import { keepMovement } from "../server/movements/movements.ts";
+import { keepMovements } from "../server/movements/movements.ts";
 import { SHIPPED } from "../server/movements/shipped.ts";
 import { addCap, capHistory, endCap } from "../server/people/caps.ts";
 import { changePerson, findPerson, listPeople } from "../server/people/people.ts";
@@ -23,7 +23,7 @@ beforeAll(async () => {
   [mine, theirs] = await Promise.all([ownOrganisation("First Harbour"), ownOrganisation("Second Harbour")]);
   const personId = await addSomebody(mine, SECRET);
   const movement = { ...(SHIPPED[0] as (typeof SHIPPED)[number]), id: `own-${randomUUID().slice(0, 8)}`, name: { en: SECRET } };
-  await keepMovement(mine.scope, movement);
+  await keepMovements(mine.scope, [movement]);
   const planId = await addPlan(mine.scope, {
     groupId: mine.groupId,
     day: "2026-10-14",

@@ -113,3 +113,23 @@ test("typed values do what pulling does, and a movement in a plan is not deleted
   await click(page, "Delete it");
   await seeText(page, "This movement is in a plan. Take it out there first.");
 });
+
+test("a movement is taught by a name of our own, found by both, and taken along with others in one file", async () => {
+  const page = await openPage(browser, []);
+  await signIn(page, serverUrl(), organisation);
+  await page.goto(`${serverUrl()}/movements/turn-the-ball/studio`, { waitUntil: "networkidle0" });
+  await page.type('input[name="ownName"]', "Round the lamp");
+  await click(page, "Keep the name");
+  await page.waitForFunction(() => document.querySelector("h1")?.textContent === "Round the lamp");
+  for (const words of ["lamp", "ball"]) {
+    await page.goto(`${serverUrl()}/movements?words=${words}`, { waitUntil: "networkidle0" });
+    await seeText(page, "Round the lamp");
+  }
+  const exported = await fetch(`${serverUrl()}/movements/file?words=ball`, {
+    headers: { Cookie: await cookieOf(serverUrl(), organisation) },
+  });
+  expect(await exported.json()).toMatchObject({
+    format: "able-tide/movements",
+    movements: [{ id: "turn-the-ball", name: { en: "Turn the ball", own: "Round the lamp" } }],
+  });
+});

@@ -1,8 +1,9 @@
 import type { Knex } from "knex";
 import { firstFloor } from "./migrations/001-first-floor.ts";
 import { ownBodies } from "./migrations/002-own-bodies.ts";
+import { ownNames } from "./migrations/003-own-names.ts";
 
-const MIGRATIONS = [firstFloor, ownBodies];
+const MIGRATIONS = [firstFloor, ownBodies, ownNames];
 
 /** Holds off every other process that would migrate or load the demo; released when the connection ends. */
 const SET_UP_LOCK = 7_251_904;

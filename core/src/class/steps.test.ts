@@ -1,7 +1,8 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
-import { type Movement, readMovement } from "../movement/format.ts";
+import type { Movement } from "../movement/format.ts";
+import { readMovement } from "../movement/read-file.ts";
 import { planTime } from "../plan/time.ts";
 import { classSteps, roundAt } from "./steps.ts";
 

@@ -5,7 +5,8 @@ import { sidedColumn } from "../body/channels.ts";
 import { onRail } from "../body/supports.ts";
 import { readDemand } from "./demand.ts";
 import { type FormChoice, FULL_SEATED, FULL_STANDING } from "./form.ts";
-import { type Movement, readMovement } from "./format.ts";
+import type { Movement } from "./format.ts";
+import { readMovement } from "./read-file.ts";
 import { sampleTrack } from "./samples.ts";
 import { type Track, trackOf } from "./track.ts";
 

@@ -10,7 +10,8 @@ import { solvePose } from "../body/solve.ts";
 import { SIDES, type Side, sideSign } from "../side.ts";
 import { addKeyAfter, copyPose, idFromName, mirrorKey, moveKey, removeKey, setAngles, setNumber } from "./edit.ts";
 import { FULL_STANDING } from "./form.ts";
-import { type Movement, readMovement } from "./format.ts";
+import type { Movement } from "./format.ts";
+import { readMovement } from "./read-file.ts";
 import { trackOf } from "./track.ts";
 
 const load = (id: string) =>

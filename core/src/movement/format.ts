@@ -1,4 +1,3 @@
-import { type ParseError, parse } from "jsonc-parser";
 import * as v from "valibot";
 import { MIDLINE_RANGES, SIDED_RANGES } from "../body/channels.ts";
 
@@ -120,6 +119,25 @@ const Stance = v.strictObject({
 });
 export type MovementStance = v.InferOutput<typeof Stance>;
 
+/** How the feet stand, what carries the weight and where the hands are at a key pose; see state.ts for what each means. */
+export const FEET_STATES = ["together", "hip", "wide", "semi", "tandem", "bow", "lift", "toe"] as const;
+export const LOAD_STATES = ["lead", "both", "trail"] as const;
+export const HANDS_STATES = ["down", "belly", "front", "up", "holdLead", "holdTrail", "holdBoth"] as const;
+export type FeetState = (typeof FEET_STATES)[number];
+export type LoadState = (typeof LOAD_STATES)[number];
+export type HandsState = (typeof HANDS_STATES)[number];
+
+/** @param open the word that leaves a part open */
+const state = <Open extends string>(open: Open) => {
+  const part = <Word extends string>(words: readonly Word[]) =>
+    v.picklist([...words, open], `must be one of ${[...words, open].join(", ")}`);
+  return v.strictObject({ feet: part(FEET_STATES), load: part(LOAD_STATES), hands: part(HANDS_STATES) });
+};
+const Entry = state("any");
+const Exit = v.union([v.literal("entry"), state("keep")], 'must be "entry" or a state');
+export type EntryState = v.InferOutput<typeof Entry>;
+export type ExitState = v.InferOutput<typeof Exit>;
+
 const CueSet = v.strictObject({
   do: v.optional(text(200)),
   feel: v.optional(text(200)),
@@ -197,7 +215,8 @@ export const Movement = v.strictObject({
     v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, "must be small letters, digits and hyphens"),
     v.maxLength(60, "must be at most 60 characters"),
   ),
-  name: v.strictObject({ en: someText(60) }),
+  /** In English, and what an organisation teaches it by where that differs. */
+  name: v.strictObject({ en: someText(60), own: v.optional(someText(60)) }),
   purpose: v.pipe(v.array(v.picklist(PURPOSES, `must be one of ${PURPOSES.join(", ")}`)), v.minLength(1, "needs a purpose")),
   phase: v.picklist(PHASES, `must be one of ${PHASES.join(", ")}`),
   /** Whether it is done on one side and then on the other. */
@@ -206,6 +225,10 @@ export const Movement = v.strictObject({
   breaths: v.pipe(v.number("must be a number"), v.integer("must be a whole number"), v.minValue(1), v.maxValue(8)),
   stance: Stance,
   keys: OrderedKeys,
+  /** Where a round begins: it follows from the first key pose, but a part may be "any". */
+  entry: v.optional(Entry),
+  /** Where it ends, as it began ("entry") or told like an entry; a part may be left as it was before ("keep"). */
+  exit: v.optional(Exit),
   /** Without a word about water there is no form for it. */
   forms: v.strictObject({ standing: Form, supported: Form, seated: Form, water: v.optional(Form) }),
   vary: v.strictObject({
@@ -221,43 +244,9 @@ export const Movement = v.strictObject({
 });
 export type Movement = v.InferOutput<typeof Movement>;
 
+/** The name it is taught by. */
+export const taughtName = ({ name }: Pick<Movement, "name">): string => name.own ?? name.en;
+
 /** Whether there is a form of it for a hall. */
 export const hasLandForm = ({ forms }: Movement): boolean =>
   [forms.standing, forms.supported, forms.seated].some((form) => form !== false);
-
-/** What is wrong with a movement file, and where. */
-export interface MovementFileProblem {
-  /** Path to the place, as "keys[2].arms.elbow"; empty for the file as a whole. */
-  readonly path: string;
-  readonly message: string;
-}
-
-function pathOf(issue: v.BaseIssue<unknown>): string {
-  return (issue.path ?? [])
-    .map((item) => (typeof item.key === "number" ? `[${item.key}]` : `.${String(item.key)}`))
-    .join("")
-    .replace(/^\./, "");
-}
-
-/** A place in a text as a line and column counted from 1. */
-function lineAndColumn(source: string, offset: number): string {
-  const before = source.slice(0, offset);
-  const line = before.split("\n").length;
-  return `line ${line}, column ${offset - before.lastIndexOf("\n")}`;
-}
-
-/** Reads a movement file. Returns the movement, or every problem with its place; never throws. */
-export function readMovement(
-  source: string,
-): { movement: Movement; problems: readonly [] } | { movement: null; problems: readonly MovementFileProblem[] } {
-  const errors: ParseError[] = [];
-  const parsed: unknown = parse(source, errors, { disallowComments: true, allowTrailingComma: false });
-  const broken = errors[0];
-  if (broken) return { movement: null, problems: [{ path: lineAndColumn(source, broken.offset), message: "this is not JSON" }] };
-  const result = v.safeParse(Movement, parsed);
-  if (result.success) return { movement: result.output, problems: [] };
-  return {
-    movement: null,
-    problems: result.issues.map((issue) => ({ path: pathOf(issue), message: issue.message })),
-  };
-}

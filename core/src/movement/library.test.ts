@@ -6,9 +6,11 @@ import { HOLDS, type Hold, holdInWords } from "../body/supports.ts";
 import { SIDES, type Side } from "../side.ts";
 import { readDemand } from "./demand.ts";
 import { FORM_KINDS, type FormChoice, FULL_STANDING } from "./form.ts";
-import { hasLandForm, type Movement, PURPOSES, readMovement } from "./format.ts";
+import { hasLandForm, type Movement, PURPOSES } from "./format.ts";
+import { readMovement } from "./read-file.ts";
 import { type FormSamples, sampleTrack } from "./samples.ts";
 import { INTERVALS, valueAt } from "./solved-samples.ts";
+import { stateProblems } from "./state.ts";
 import { trackOf } from "./track.ts";
 
 const folder = join(import.meta.dirname, "../../../library");
@@ -115,6 +117,12 @@ describe.each(files)("%s", (file) => {
     for (const cue of ["do", "feel", "watch", "image", "mistake"] as const) expect(movement.cues[cue], cue).toBeTruthy();
     expect(movement.keys.some((key) => key.breath === "out")).toBe(true);
     if (movement.phase !== "settle" || movement.sided) expect(movement.keys.filter((key) => key.say).length).toBeGreaterThan(0);
+  });
+
+  test("says where it begins and ends, and its key poses agree", () => {
+    expect(movement.entry).toBeDefined();
+    expect(movement.exit).toBeDefined();
+    expect(stateProblems(movement)).toEqual([]);
   });
 
   test.each(everyForm(movement))("$name can be done on both sides by every body", ({ choice }) => {

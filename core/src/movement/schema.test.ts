@@ -2,7 +2,8 @@ import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { toJsonSchema } from "@valibot/to-json-schema";
 import { describe, expect, test } from "vitest";
-import { Movement, readMovement } from "./format.ts";
+import { Movement } from "./format.ts";
+import { readMovement } from "./read-file.ts";
 
 const published = join(import.meta.dirname, "../../../library/movement.schema.json");
 

@@ -5,7 +5,8 @@ import { mirrorFrame, mirrorValues, sidedSlot, slot } from "../body/pose.ts";
 import { onRail } from "../body/supports.ts";
 import { SIDES } from "../side.ts";
 import { type FormChoice, FULL_SEATED, FULL_STANDING } from "./form.ts";
-import { type Movement, readMovement } from "./format.ts";
+import type { Movement } from "./format.ts";
+import { readMovement } from "./read-file.ts";
 import { type Track, trackOf } from "./track.ts";
 
 const load = (id: string) =>
@@ -45,7 +46,7 @@ describe("the operators that derive a form", () => {
   test("a high stance has half the sink and a shorter step", () => {
     const high = track(press, { depth: "high" });
     expect(first(high, slot("sink"))).toBe(8);
-    expect(first(high, sidedSlot("footX", "right"))).toBeCloseTo(0.12, 9);
+    expect(first(high, sidedSlot("footX", "right"))).toBeCloseTo(0.6 * 0.18, 9);
   });
 
   test("supported pins the holding hand and leaves the other to move", () => {

@@ -4,7 +4,8 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { readDemand } from "./demand.ts";
 import { FULL_STANDING } from "./form.ts";
-import { type Movement, readMovement } from "./format.ts";
+import type { Movement } from "./format.ts";
+import { readMovement } from "./read-file.ts";
 import { sampleTrack } from "./samples.ts";
 import { type Track, trackOf } from "./track.ts";
 

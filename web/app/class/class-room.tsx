@@ -1,6 +1,7 @@
 import { type ClassEvent, classState, signLabel } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import { classSteps, roundAt } from "@able-tide/core/class/steps";
+import { taughtName } from "@able-tide/core/movement/format";
 import { minutesAndSeconds, planTime } from "@able-tide/core/plan/time";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { Link, useRevalidator } from "react-router";
@@ -145,7 +146,7 @@ export function ClassRoom({ classId, script, kept }: Props) {
             <p className="text-xl text-tide-200">
               {block.movement.phase} · {minutesAndSeconds(elapsed)} of {minutesAndSeconds(time.total)} · {delayInWords(behind)}
             </p>
-            <h1 className="mt-1 text-5xl">{block.movement.name.en}</h1>
+            <h1 className="mt-1 text-5xl">{taughtName(block.movement)}</h1>
             <p className="mt-2 text-2xl text-sand-100">{block.movement.cues.do}</p>
             <div className="grid min-h-0 flex-1 grid-cols-[9.5rem_minmax(0,1fr)]">
               <dl className="flex flex-col justify-center gap-6" aria-live="polite">
@@ -197,7 +198,11 @@ export function ClassRoom({ classId, script, kept }: Props) {
               <div className="flex-1 rounded-[20px] bg-tide-900 p-4">
                 <p className="text-tide-200">next{next ? `, in ${minutesAndSeconds(stepLength - inStep)}` : ""}</p>
                 <p className="font-display text-2xl font-bold">
-                  {nextBlock ? (next.blockIndex === step.blockIndex ? "The same" : nextBlock.movement.name.en) : "Leave safely"}
+                  {nextBlock
+                    ? next.blockIndex === step.blockIndex
+                      ? "The same"
+                      : taughtName(nextBlock.movement)
+                    : "Leave safely"}
                   {next?.side && <span className="text-signal-300">, {next.side} side</span>}
                 </p>
               </div>

@@ -1,5 +1,5 @@
 import { meantForm } from "@able-tide/core/fit/cell";
-import type { Movement } from "@able-tide/core/movement/format";
+import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
 import type { Side } from "@able-tide/core/side";
@@ -35,7 +35,7 @@ export function Stage({ movement, side, seatedOnly, roundSeconds, since }: Props
           samples={samples}
           phase={phase}
           view={view}
-          label={`${movement.name.en}${side ? `, ${side} side` : ""}`}
+          label={`${taughtName(movement)}${side ? `, ${side} side` : ""}`}
           className="min-h-0 w-full flex-1"
         />
       )}

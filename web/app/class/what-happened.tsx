@@ -1,6 +1,7 @@
 import { type ClassState, EFFORT_WORDS, signLabel } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import type { ClassStep } from "@able-tide/core/class/steps";
+import { taughtName } from "@able-tide/core/movement/format";
 import { Vessel } from "../kit/vessel.tsx";
 
 interface Props {
@@ -29,7 +30,7 @@ export function WhatHappened({ script, steps, state }: Props) {
               </th>
               {script.blocks.map((block) => (
                 <th key={block.id} scope="col" className="min-w-20 p-2 text-center leading-tight font-semibold">
-                  {block.movement.name.en}
+                  {taughtName(block.movement)}
                 </th>
               ))}
               <th scope="col" className="p-3">
@@ -65,7 +66,7 @@ export function WhatHappened({ script, steps, state }: Props) {
                       return (
                         <span key={note.id} className="block font-semibold text-signal-700">
                           {signLabel(note.sign)}
-                          {block && `, ${block.movement.name.en}`}
+                          {block && `, ${taughtName(block.movement)}`}
                         </span>
                       );
                     })}

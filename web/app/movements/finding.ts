@@ -43,7 +43,8 @@ function isSpared(spares: Finding["spares"], asks: Asks | null): boolean {
 
 /** Whether a movement is one of those looked for. */
 export function isFound(finding: Finding, movement: Movement, asks: Asks | null): boolean {
-  const text = `${movement.name.en} ${movement.purpose.join(" ")} ${movement.phase} ${movement.cues.do ?? ""}`.toLowerCase();
+  const text =
+    `${movement.name.en} ${movement.name.own ?? ""} ${movement.purpose.join(" ")} ${movement.phase} ${movement.cues.do ?? ""}`.toLowerCase();
   const words = finding.words.toLowerCase().split(/\s+/);
   const has = (kind: FormKind) => (movement.forms[kind] ?? false) !== false;
   return (

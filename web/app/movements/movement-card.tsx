@@ -1,5 +1,5 @@
 import { FORM_KINDS, FULL_STANDING } from "@able-tide/core/movement/form";
-import type { Movement } from "@able-tide/core/movement/format";
+import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
 import { Download } from "lucide-react";
@@ -38,7 +38,7 @@ export function MovementCard({ movement, shipped, asks }: Props) {
   return (
     <li className="flex flex-col rounded-soft border border-sand-300 bg-white p-4">
       {track && <FigureStrip samples={sampleTrack(track)} view={bestView(movement)} className="h-40" />}
-      <h2 className="mt-2 text-lg">{movement.name.en}</h2>
+      <h2 className="mt-2 text-lg">{taughtName(movement)}</h2>
       <p className="text-sand-600">
         {movement.phase} · {movement.purpose.join(", ")}
         {!shipped && " · your own"}
@@ -51,14 +51,14 @@ export function MovementCard({ movement, shipped, asks }: Props) {
         ))}
         <span className="text-sand-600">{movement.sided ? "each side" : "both sides"}</span>
         <Link to={`/movements/${movement.id}/studio`} className="ml-auto flex min-h-11 items-center underline underline-offset-4">
-          Studio<span className="sr-only"> for {movement.name.en}</span>
+          Studio<span className="sr-only"> for {taughtName(movement)}</span>
         </Link>
         <a
           href={`/movements/${movement.id}/file`}
           download
           className="flex min-h-11 items-center gap-1 underline underline-offset-4"
         >
-          <Download size={18} aria-hidden="true" /> File<span className="sr-only"> of {movement.name.en}</span>
+          <Download size={18} aria-hidden="true" /> File<span className="sr-only"> of {taughtName(movement)}</span>
         </a>
       </div>
     </li>

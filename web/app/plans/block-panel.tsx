@@ -2,7 +2,7 @@ import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
 import type { Cap } from "@able-tide/core/caps/cap";
 import { meantForm } from "@able-tide/core/fit/cell";
 import type { CellView } from "@able-tide/core/fit/cell-view";
-import type { Movement } from "@able-tide/core/movement/format";
+import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { minutesAndSeconds, repetitions } from "@able-tide/core/plan/time";
 import { ArrowLeft, ArrowRight, Minus, Plus, Trash2 } from "lucide-react";
@@ -57,7 +57,7 @@ export function BlockPanel({ movement, rounds, seconds, breathSeconds, seatedOnl
   return (
     <div className="flex flex-col gap-3">
       <div>
-        <h2 className="text-2xl">{movement.name.en}</h2>
+        <h2 className="text-2xl">{taughtName(movement)}</h2>
         <p className="text-sand-600">
           {person ? `${person.name} · ${cell ? vesselInWords(cell) : "being worked out"}` : "as it is meant, for everybody"}
         </p>
@@ -73,14 +73,14 @@ export function BlockPanel({ movement, rounds, seconds, breathSeconds, seatedOnl
                 phase={phase}
                 view="front"
                 lines={lines}
-                label={`${movement.name.en} from the front`}
+                label={`${taughtName(movement)} from the front`}
                 className="h-44"
               />
               <MovingFigure
                 samples={form.samples}
                 phase={phase}
                 view="side"
-                label={`${movement.name.en} from the right side`}
+                label={`${taughtName(movement)} from the right side`}
                 className="h-44"
               />
             </div>

@@ -1,4 +1,4 @@
-import type { Movement, Phase } from "@able-tide/core/movement/format";
+import { type Movement, type Phase, taughtName } from "@able-tide/core/movement/format";
 import { minutesAndSeconds, type PlanTime } from "@able-tide/core/plan/time";
 import type { Span } from "./board-layout.ts";
 
@@ -40,7 +40,7 @@ export function BlockRow({ blocks, time, spans, leaving, stretches, nameWidth, c
                 aria-pressed={chosen}
                 className={`flex h-full min-h-20 w-full flex-col items-center justify-between rounded-[10px] px-0.5 py-1.5 text-center narrow-name ${chosen ? "bg-tide-800 text-sand-50" : "bg-sand-200 hover:bg-sand-300"}`}
               >
-                <span>{movement.name.en}</span>
+                <span>{taughtName(movement)}</span>
                 <span className={`font-sans font-normal ${chosen ? "text-tide-100" : "text-tide-900"}`}>
                   {movement.sided ? `${rounds}+${rounds}` : `× ${rounds}`}
                   <br />

@@ -1,6 +1,6 @@
 import type { MeasuredBody } from "@able-tide/core/body/build";
 import type { Cap } from "@able-tide/core/caps/cap";
-import type { Movement } from "@able-tide/core/movement/format";
+import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import { minutesAndSeconds, planTime } from "@able-tide/core/plan/time";
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
@@ -215,7 +215,7 @@ export function PlanBoard({ plan, group, people, movements, taught }: Props) {
                       ? { height: Math.min(...ownCap), label: `${person.name} stops at ${Math.min(...ownCap)}` }
                       : null
                   }
-                  label={`Steadiness asked over the session: ${blocks.map(({ movement }, i) => `${movement.name.en} ${(fitted.steadiness[i] ?? 0).toFixed(1)}`).join(", ")}`}
+                  label={`Steadiness asked over the session: ${blocks.map(({ movement }, i) => `${taughtName(movement)} ${(fitted.steadiness[i] ?? 0).toFixed(1)}`).join(", ")}`}
                 />
               </div>
               <BlockRow
@@ -233,7 +233,7 @@ export function PlanBoard({ plan, group, people, movements, taught }: Props) {
               />
               <FitGrid
                 people={people}
-                blocks={blocks.map(({ id, movement }) => ({ id, name: movement.name.en }))}
+                blocks={blocks.map(({ id, movement }) => ({ id, name: taughtName(movement) }))}
                 spans={layout.blocks as readonly Span[]}
                 width={layout.width}
                 nameWidth={NAME_WIDTH}

@@ -1,4 +1,4 @@
-import { type Movement, PHASES } from "@able-tide/core/movement/format";
+import { type Movement, PHASES, taughtName } from "@able-tide/core/movement/format";
 import { Plus } from "lucide-react";
 import { type Ref, useState } from "react";
 
@@ -12,7 +12,11 @@ const matches = (movement: Movement, words: string): boolean =>
   words
     .toLowerCase()
     .split(/\s+/)
-    .every((word) => `${movement.name.en} ${movement.purpose.join(" ")} ${movement.phase}`.toLowerCase().includes(word));
+    .every((word) =>
+      `${movement.name.en} ${movement.name.own ?? ""} ${movement.purpose.join(" ")} ${movement.phase}`
+        .toLowerCase()
+        .includes(word),
+    );
 
 /** The movements there are, by phase, each one touch away from the plan; typing narrows them and Enter takes the first. */
 export function MovementPalette({ movements, add, ref }: Props) {
@@ -57,7 +61,7 @@ export function MovementPalette({ movements, add, ref }: Props) {
                       onClick={() => add(movement.id)}
                       className="flex min-h-11 items-center gap-2 rounded-[10px] border border-sand-300 bg-white px-4 font-semibold hover:bg-tide-100"
                     >
-                      <Plus size={18} aria-hidden="true" /> {movement.name.en}
+                      <Plus size={18} aria-hidden="true" /> {taughtName(movement)}
                     </button>
                   </li>
                 ))}

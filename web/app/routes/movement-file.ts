@@ -1,3 +1,4 @@
+import { movementFile } from "@able-tide/core/movement/read-file";
 import { findMovement } from "../../server/movements/movements.ts";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/movement-file";
@@ -5,7 +6,7 @@ import type { Route } from "./+types/movement-file";
 export async function loader({ params, context }: Route.LoaderArgs): Promise<Response> {
   const movement = await findMovement(context.get(scopeContext), params.movementId);
   if (!movement) return new Response("There is no such movement.", { status: 404 });
-  return new Response(`${JSON.stringify(movement, null, 2)}\n`, {
+  return new Response(movementFile(movement), {
     headers: {
       "Content-Type": "application/json; charset=utf-8",
       "Content-Disposition": `attachment; filename="${movement.id}.json"`,

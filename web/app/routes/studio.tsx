@@ -1,19 +1,25 @@
+import { movementProblems } from "@able-tide/core/movement/check";
 import { idFromName } from "@able-tide/core/movement/edit";
-import { readMovement } from "@able-tide/core/movement/format";
+import { taughtName } from "@able-tide/core/movement/format";
+import { type MovementFileProblem, readMovement } from "@able-tide/core/movement/read-file";
+import { withStates } from "@able-tide/core/movement/state";
 import { data, redirect } from "react-router";
-import { deleteMovement, keepMovement, listMovements } from "../../server/movements/movements.ts";
+import { deleteMovement, keepMovements, listMovements, nameMovement } from "../../server/movements/movements.ts";
 import { listPeople } from "../../server/people/people.ts";
 import type { Scope } from "../../server/scope.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
+import { OwnName } from "../studio/own-name.tsx";
 import { Studio } from "../studio/studio.tsx";
 import type { Route } from "./+types/studio";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: `${loaderData?.movement.name.en ?? "Studio"} · Able Tide` },
+  { title: `${loaderData ? taughtName(loaderData.movement) : "Studio"} · Able Tide` },
 ];
+
+const LONGEST_NAME = 60;
 
 const listed = async (scope: Scope, id: string) => (await listMovements(scope)).find(({ movement }) => movement.id === id);
 
@@ -47,29 +53,37 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       outcome === "planned" ? "This movement is in a plan. Take it out there first." : "It comes with Able Tide and stays.";
     return data({ problems: [{ path: "", message }] }, { status: 409 });
   }
-  const { movement, problems } = readMovement(String(form.get("document") ?? ""));
-  if (!movement) return data({ problems }, { status: 422 });
+  if (form.get("intent") === "name") {
+    const name = String(form.get("ownName") ?? "").trim();
+    if (name.length > LONGEST_NAME)
+      return data({ problems: [], ownName: `Please keep the name under ${LONGEST_NAME} letters.` }, { status: 422 });
+    await nameMovement(scope, found.movement.id, name);
+    return data({ problems: [] });
+  }
+  const read = readMovement(String(form.get("document") ?? ""));
+  if (!read.movement) return data({ problems: read.problems }, { status: 422 });
+  const movement = withStates(read.movement);
+  const problems = movementProblems(movement);
+  if (problems.length > 0) return data({ problems }, { status: 422 });
   const id = found.shipped ? await freeId(scope, movement.name.en) : found.movement.id;
-  await keepMovement(scope, { ...movement, id });
+  await keepMovements(scope, [{ ...movement, id, name: { en: movement.name.en } }]);
   return redirect(`/movements/${id}/studio`);
 }
 
+type Answer = { readonly problems: readonly MovementFileProblem[]; readonly ownName?: string };
+
 export default function StudioPage({ loaderData, actionData }: Route.ComponentProps) {
   const { movement, shipped, people } = loaderData;
+  const answer: Answer = actionData ?? { problems: [] };
   return (
     <>
-      <PageHead title={movement.name.en} note={shipped ? "comes with Able Tide" : "your own"}>
+      <PageHead title={taughtName(movement)} note={shipped ? "comes with Able Tide" : "your own"}>
         <ButtonLink look="plain" to={`/movements/${movement.id}/file`} reloadDocument>
           File
         </ButtonLink>
       </PageHead>
-      <Studio
-        key={JSON.stringify(movement)}
-        movement={movement}
-        shipped={shipped}
-        people={people}
-        problems={actionData?.problems ?? []}
-      />
+      <Studio key={JSON.stringify(movement)} movement={movement} shipped={shipped} people={people} problems={answer.problems} />
+      <OwnName key={`own ${movement.name.own}`} movement={movement} problem={answer.ownName ?? null} />
     </>
   );
 }

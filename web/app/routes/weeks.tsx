@@ -1,5 +1,6 @@
 import { limitInBrief } from "@able-tide/core/caps/words";
 import { classState, signLabel } from "@able-tide/core/class/events";
+import { taughtName } from "@able-tide/core/movement/format";
 import { ONE_LEG_STAND, oneLegStandNorm } from "@able-tide/core/reference/one-leg-stand";
 import { parseWithValibot } from "@conform-to/valibot";
 import { data, NavLink } from "react-router";
@@ -46,7 +47,7 @@ async function weeksInClass(scope: Scope, personId: string): Promise<WeekInClass
       cells:
         cells?.map((cell, i) => {
           const movement = taught.script.blocks[i]?.movement;
-          return { movementId: movement?.id ?? "", name: movement?.name.en ?? "", cell };
+          return { movementId: movement?.id ?? "", name: movement ? taughtName(movement) : "", cell };
         }) ?? null,
       signs: state.notes.filter((note) => note.personId === personId).map((note) => signLabel(note.sign).toLowerCase()),
     };

@@ -10,7 +10,8 @@ import {
   setNumber,
 } from "@able-tide/core/movement/edit";
 import { FORM_KINDS, type FormKind, FULL_STANDING } from "@able-tide/core/movement/form";
-import type { Movement, MovementFileProblem } from "@able-tide/core/movement/format";
+import type { Movement } from "@able-tide/core/movement/format";
+import type { MovementFileProblem } from "@able-tide/core/movement/read-file";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { keyPoses } from "@able-tide/core/movement/track";
 import { BREATH_SECONDS } from "@able-tide/core/plan/time";

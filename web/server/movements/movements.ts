@@ -1,4 +1,4 @@
-import type { Movement } from "@able-tide/core/movement/format";
+import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import type { Scope } from "../scope.ts";
 import { SHIPPED } from "./shipped.ts";
 
@@ -8,38 +8,70 @@ export interface LibraryMovement {
   readonly shipped: boolean;
 }
 
-const byName = (a: LibraryMovement, b: LibraryMovement): number => a.movement.name.en.localeCompare(b.movement.name.en);
+const byName = (a: LibraryMovement, b: LibraryMovement): number => taughtName(a.movement).localeCompare(taughtName(b.movement));
 
 /** Shipped movements and the organisation's own, by name. */
 export async function listMovements(scope: Scope): Promise<LibraryMovement[]> {
-  const own = await scope.database("movements").where({ organisation_id: scope.organisationId }).select("document");
-  return [
-    ...SHIPPED.map((movement) => ({ movement, shipped: true })),
-    ...own.map((row: { document: Movement }) => ({ movement: row.document, shipped: false })),
-  ].sort(byName);
+  const here = { organisation_id: scope.organisationId };
+  const [own, said] = await Promise.all([
+    scope.database("movements").where(here).select<{ document: Movement }[]>("document"),
+    scope.database("movement_names").where(here).select<{ movement_id: string; name: string }[]>("movement_id", "name"),
+  ]);
+  const names = new Map(said.map((row) => [row.movement_id, row.name]));
+  const listed = (movement: Movement, shipped: boolean): LibraryMovement => {
+    const own = names.get(movement.id);
+    return { movement: own === undefined ? movement : { ...movement, name: { ...movement.name, own } }, shipped };
+  };
+  return [...SHIPPED.map((movement) => listed(movement, true)), ...own.map((row) => listed(row.document, false))].sort(byName);
 }
 
 export async function findMovement(scope: Scope, id: string): Promise<Movement | null> {
   return (await listMovements(scope)).find(({ movement }) => movement.id === id)?.movement ?? null;
 }
 
-/** Takes in a movement as the organisation's own. @returns "shipped" if the id belongs to the product's library */
-export async function keepMovement(scope: Scope, movement: Movement): Promise<"kept" | "shipped"> {
-  if (SHIPPED.some((shipped) => shipped.id === movement.id)) return "shipped";
+/**
+ * Keeps movements as the organisation's own, all or none; one of theirs with the same id is replaced. A name of the
+ * organisation's own that a file brings is kept with its other names.
+ *
+ * @throws {RangeError} for an id that belongs to the product's library
+ */
+export async function keepMovements(scope: Scope, movements: readonly Movement[]): Promise<void> {
+  const foreign = movements.find(({ id }) => SHIPPED.some((shipped) => shipped.id === id));
+  if (foreign) throw new RangeError(`${foreign.id} comes with the product`);
   const stamp = { changed_by: scope.accountId, changed_at: scope.now() };
+  await scope.database.transaction(async (transaction) => {
+    for (const movement of movements) {
+      const { en, own } = movement.name;
+      const document = JSON.stringify({ ...movement, name: { en } });
+      await transaction("movements")
+        .insert({
+          organisation_id: scope.organisationId,
+          id: movement.id,
+          document,
+          created_by: scope.accountId,
+          created_at: scope.now(),
+          ...stamp,
+        })
+        .onConflict(["organisation_id", "id"])
+        .merge({ document, ...stamp });
+      if (own !== undefined) await nameMovement({ ...scope, database: transaction }, movement.id, own);
+    }
+  });
+}
+
+/** Writes down what the organisation calls a movement; an empty name takes its own name away again. */
+export async function nameMovement(scope: Scope, movementId: string, name: string): Promise<void> {
+  const own = { organisation_id: scope.organisationId, movement_id: movementId };
+  if (name === "") {
+    await scope.database("movement_names").where(own).delete();
+    return;
+  }
+  const said = { name, changed_by: scope.accountId, changed_at: scope.now() };
   await scope
-    .database("movements")
-    .insert({
-      organisation_id: scope.organisationId,
-      id: movement.id,
-      document: JSON.stringify(movement),
-      created_by: scope.accountId,
-      created_at: scope.now(),
-      ...stamp,
-    })
-    .onConflict(["organisation_id", "id"])
-    .merge({ document: JSON.stringify(movement), ...stamp });
-  return "kept";
+    .database("movement_names")
+    .insert({ ...own, ...said })
+    .onConflict(["organisation_id", "movement_id"])
+    .merge(said);
 }
 
 /**
@@ -56,5 +88,6 @@ export async function deleteMovement(scope: Scope, id: string): Promise<"deleted
     .first("id");
   if (plan) return "planned";
   await scope.database("movements").where({ organisation_id: scope.organisationId, id }).delete();
+  await nameMovement(scope, id, "");
   return "deleted";
 }

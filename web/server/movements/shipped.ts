@@ -1,4 +1,5 @@
-import { type Movement, readMovement } from "@able-tide/core/movement/format";
+import type { Movement } from "@able-tide/core/movement/format";
+import { readMovement } from "@able-tide/core/movement/read-file";
 
 // The library's files go into the bundle as text and are read like any file a user brings.
 const files = import.meta.glob<string>("../../../library/*.json", { query: "?raw", import: "default", eager: true });

@@ -1,5 +1,6 @@
 import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
 import { meantSteadiness } from "@able-tide/core/fit/cell-view";
+import { taughtName } from "@able-tide/core/movement/format";
 import { planTime } from "@able-tide/core/plan/time";
 import type { Group } from "../groups/groups.ts";
 import type { LibraryMovement } from "../movements/movements.ts";
@@ -25,7 +26,7 @@ export function outlineOf(plan: PlanContent, group: Pick<Group, "seatedOnly">, l
   return {
     total: time.total,
     blocks: blocks.map(({ movement }, i) => ({
-      name: movement.name.en,
+      name: taughtName(movement),
       from: time.blocks[i]?.from ?? 0,
       to: time.blocks[i]?.to ?? 0,
       steadiness: steadiness[i] ?? 0,

@@ -1,0 +1,47 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { describe, expect, test } from "vitest";
+import { movementProblems } from "./check.ts";
+import type { Movement } from "./format.ts";
+import { movementFile, movementsFile, readMovement, readMovements } from "./read-file.ts";
+
+const load = (id: string) =>
+  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
+const press = load("shift-and-press");
+const lift = load("lift-and-part");
+
+describe("a file of several movements", () => {
+  test("holds what was written into it, in order; a file of one is a file of one", () => {
+    expect(readMovements(movementsFile([press, lift])).movements.map(({ movement }) => movement)).toEqual([press, lift]);
+    expect(readMovements(movementFile(press)).movements).toEqual([{ path: "", movement: press }]);
+  });
+
+  test("broken in one place yields none, and says which movement and where in it", () => {
+    const broken = JSON.parse(movementsFile([press, lift]));
+    broken.movements[1].keys[0].arms = { elbow: 200 };
+    const { movements, problems } = readMovements(JSON.stringify(broken));
+    expect(movements).toEqual([]);
+    expect(problems).toEqual([{ path: "movements[1].keys[0].arms.elbow", message: "must be between 0 and 150 degrees" }]);
+  });
+
+  test("cut off in the middle says where it stops being JSON", () => {
+    const { movements, problems } = readMovements(movementsFile([press, lift]).slice(0, 200));
+    expect(movements).toEqual([]);
+    expect(problems[0]?.path).toMatch(/^line \d+, column \d+$/);
+  });
+});
+
+describe("a movement that reads well", () => {
+  test("is asked whether a body can do each of its forms", () => {
+    const lunge: Movement = { ...press, stance: { kind: "bow", front: "lead", length: 0.5, width: 0.5 } };
+    expect(movementProblems(press)).toEqual([]);
+    expect(movementProblems(lunge).map(({ path }) => path)).toContain("forms.standing");
+  });
+
+  test("is asked whether its entry is what its key poses show", () => {
+    const wrong: Movement = { ...press, entry: { feet: "together", load: "both", hands: "front" } };
+    expect(movementProblems(wrong)).toEqual([
+      { path: "entry.feet", message: 'says "together", but the first key pose has "bow"' },
+    ]);
+  });
+});

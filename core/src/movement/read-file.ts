@@ -1,0 +1,86 @@
+import { type ParseError, parse } from "jsonc-parser";
+import * as v from "valibot";
+import { Movement } from "./format.ts";
+
+/** What is wrong with a movement file, and where. */
+export interface MovementFileProblem {
+  /** Path to the place, as "keys[2].arms.elbow"; empty for the file as a whole. */
+  readonly path: string;
+  readonly message: string;
+}
+
+/** A file that holds several movements. */
+export const COLLECTION = { format: "able-tide/movements", version: 1 } as const;
+
+const Collection = v.strictObject({
+  format: v.literal(COLLECTION.format, `must be "${COLLECTION.format}"`),
+  version: v.literal(COLLECTION.version, "must be 1: this release reads version 1 of the format"),
+  movements: v.pipe(
+    v.array(Movement, "must be a list of movements"),
+    v.minLength(1, "needs at least one movement"),
+    v.maxLength(500, "may have at most 500 movements"),
+  ),
+});
+
+function pathOf(issue: v.BaseIssue<unknown>): string {
+  return (issue.path ?? [])
+    .map((item) => (typeof item.key === "number" ? `[${item.key}]` : `.${String(item.key)}`))
+    .join("")
+    .replace(/^\./, "");
+}
+
+const problemsOf = (issues: readonly v.BaseIssue<unknown>[]): MovementFileProblem[] =>
+  issues.map((issue) => ({ path: pathOf(issue), message: issue.message }));
+
+/** A place in a text as a line and column counted from 1. */
+function lineAndColumn(source: string, offset: number): string {
+  const before = source.slice(0, offset);
+  const line = before.split("\n").length;
+  return `line ${line}, column ${offset - before.lastIndexOf("\n")}`;
+}
+
+/** What a text says as JSON, or where it stops being JSON. */
+function readJson(source: string): { value: unknown; problem: MovementFileProblem | null } {
+  const errors: ParseError[] = [];
+  const value: unknown = parse(source, errors, { disallowComments: true, allowTrailingComma: false });
+  const broken = errors[0];
+  if (!broken) return { value, problem: null };
+  return { value: null, problem: { path: lineAndColumn(source, broken.offset), message: "this is not JSON" } };
+}
+
+/** Reads a movement file. Returns the movement, or every problem with its place; never throws. */
+export function readMovement(
+  source: string,
+): { movement: Movement; problems: readonly [] } | { movement: null; problems: readonly MovementFileProblem[] } {
+  const { value, problem } = readJson(source);
+  if (problem) return { movement: null, problems: [problem] };
+  const result = v.safeParse(Movement, value);
+  if (result.success) return { movement: result.output, problems: [] };
+  return { movement: null, problems: problemsOf(result.issues) };
+}
+
+const isCollection = (value: unknown): boolean =>
+  typeof value === "object" && value !== null && "format" in value && value.format === COLLECTION.format;
+
+/** Reads a file of one movement or of several. Returns all of them with their paths in the file, or every problem; never throws. */
+export function readMovements(source: string): {
+  readonly movements: readonly { readonly path: string; readonly movement: Movement }[];
+  readonly problems: readonly MovementFileProblem[];
+} {
+  const { value, problem } = readJson(source);
+  if (problem) return { movements: [], problems: [problem] };
+  if (!isCollection(value)) {
+    const { movement, problems } = readMovement(source);
+    return { movements: movement ? [{ path: "", movement }] : [], problems };
+  }
+  const result = v.safeParse(Collection, value);
+  if (!result.success) return { movements: [], problems: problemsOf(result.issues) };
+  return { movements: result.output.movements.map((movement, i) => ({ path: `movements[${i}]`, movement })), problems: [] };
+}
+
+/** The text of a movement's file. */
+export const movementFile = (movement: Movement): string => `${JSON.stringify(movement, null, 2)}\n`;
+
+/** The text of one file with several movements. */
+export const movementsFile = (movements: readonly Movement[]): string =>
+  `${JSON.stringify({ ...COLLECTION, movements }, null, 2)}\n`;

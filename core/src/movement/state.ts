@@ -1,0 +1,130 @@
+import { column, handOver, LANDMARK_TOLERANCE, sidedColumn } from "../body/channels.ts";
+import { holdsOn, isOff, sidedSlots, slot } from "../body/pose.ts";
+import { SHARE } from "../body/segments.ts";
+import { SIDES, type Side, sideIndex } from "../side.ts";
+import { type FormChoice, FULL_SEATED, FULL_STANDING } from "./form.ts";
+import type { EntryState, ExitState, FeetState, HandsState, LoadState, Movement } from "./format.ts";
+import type { MovementFileProblem } from "./read-file.ts";
+import { type FormSamples, sampleTrack } from "./samples.ts";
+import { segmentOfSample, valueAt } from "./solved-samples.ts";
+import { trackOf } from "./track.ts";
+
+/** How a body stands or sits where a round begins or ends; roles, not sides. */
+export interface MovementState {
+  readonly support: "stand" | "seat" | "pool";
+  readonly feet: FeetState;
+  /** The foot in front, or the one that is off or rests on its toe; null where the feet are level. */
+  readonly foot: "lead" | "trail" | null;
+  readonly load: LoadState;
+  readonly hands: HandsState;
+}
+
+const LEAD: Side = "right";
+const role = (side: Side): "lead" | "trail" => (side === LEAD ? "lead" : "trail");
+
+/** Over this share on one foot the other is free to move. */
+const LOADED = 0.85;
+/** Ankle distances, shares of stature, up to which feet count as close together, in line and hip wide. */
+const CLOSE = 0.08;
+const IN_LINE = 0.035;
+const HIP_WIDE = 0.2;
+/** Fore-aft distances from which one foot counts as ahead, and from which it is a stride. */
+const AHEAD = SHARE.footLength / 3;
+const STRIDE = 0.11;
+const WEIGHT_LEFT = slot("weightLeft");
+const FOOT_X = sidedSlots("footX");
+const FOOT_Z = sidedSlots("footZ");
+
+function feetOf(values: Float64Array): Pick<MovementState, "feet" | "foot"> {
+  const width = Math.abs((values[FOOT_Z[1]] as number) - (values[FOOT_Z[0]] as number));
+  const ahead = (values[FOOT_X[1]] as number) - (values[FOOT_X[0]] as number);
+  if (Math.abs(ahead) < AHEAD) {
+    const feet = width < CLOSE ? "together" : width < HIP_WIDE ? "hip" : "wide";
+    return { feet, foot: null };
+  }
+  const foot = ahead > 0 ? "lead" : "trail";
+  if (width < IN_LINE) return { feet: "tandem", foot };
+  return { feet: Math.abs(ahead) < STRIDE ? "semi" : "bow", foot };
+}
+
+function handsOf(samples: FormSamples, sample: number): HandsState {
+  const { hands } = segmentOfSample(samples, sample).frame;
+  const [held, other] = SIDES.filter((side) => holdsOn(hands[sideIndex(side)]));
+  if (held) return other ? "holdBoth" : role(held) === "lead" ? "holdLead" : "holdTrail";
+  const over = (landmark: "navel" | "shoulder") =>
+    SIDES.map((side) => valueAt(samples, sample, sidedColumn(handOver(landmark), side)) > LANDMARK_TOLERANCE);
+  if (over("shoulder").some(Boolean)) return "up";
+  if (over("navel").some(Boolean)) return "front";
+  const apart = valueAt(samples, sample, column("handSeparation"));
+  const low = SIDES.every((side) => valueAt(samples, sample, sidedColumn("elbow", side)) < 60);
+  return low || apart > 1 ? "down" : "belly";
+}
+
+function stateAt(samples: FormSamples, choice: FormChoice, end: "start" | "end"): MovementState {
+  const { segments } = samples;
+  const here = end === "start" ? segments[0] : segments[segments.length - 1];
+  const beyond = end === "start" ? segments[segments.length - 1] : segments[0];
+  if (!here || !beyond) throw new RangeError("a movement has at least two key poses");
+  const values = end === "start" ? here.start : here.end;
+  // A foot is off at a key pose only if it is off on both sides of it.
+  const off = SIDES.find((side) => isOff(here.frame.feet[sideIndex(side)]) && isOff(beyond.frame.feet[sideIndex(side)]));
+  const toe = SIDES.find((side) => [here, beyond].every(({ frame }) => frame.feet[sideIndex(side)] === "restingToe"));
+  const left = values[WEIGHT_LEFT] as number;
+  const one = off ?? toe;
+  return {
+    support: choice.kind === "seated" ? "seat" : choice.kind === "water" ? "pool" : "stand",
+    ...(one ? { feet: off ? ("lift" as const) : ("toe" as const), foot: role(one) } : feetOf(values)),
+    load: choice.kind === "seated" ? "both" : left > LOADED ? "trail" : left < 1 - LOADED ? "lead" : "both",
+    hands: handsOf(samples, end === "start" ? 0 : samples.count - 1),
+  };
+}
+
+/** Where a form of a movement begins and ends, from its first and last key pose; null where there is no such form. */
+export function statesOf(
+  movement: Movement,
+  choice: FormChoice,
+): { readonly entry: MovementState; readonly exit: MovementState } | null {
+  const track = trackOf(movement, choice, LEAD);
+  if (!track) return null;
+  const samples = sampleTrack(track);
+  return { entry: stateAt(samples, choice, "start"), exit: stateAt(samples, choice, "end") };
+}
+
+/** The form whose states a file states: standing, or the first it has. */
+const statedForm = (movement: Movement): FormChoice =>
+  [FULL_STANDING, FULL_SEATED].find(({ kind }) => (movement.forms[kind] ?? false) !== false) ?? {
+    ...FULL_STANDING,
+    kind: "water",
+  };
+
+const PARTS = ["feet", "load", "hands"] as const;
+
+/** The entry and the exit that follow from the key poses, what the file leaves open kept open. */
+export function withStates(movement: Movement): Movement {
+  const states = statesOf(movement, statedForm(movement));
+  if (!states) return movement;
+  const open = <Word extends string>(stated: Partial<Record<string, string>> | undefined, word: Word, state: MovementState) =>
+    Object.fromEntries(PARTS.map((part) => [part, stated?.[part] === word ? word : state[part]]));
+  const entry = open(movement.entry, "any", states.entry) as EntryState;
+  const stated = movement.exit === "entry" ? undefined : movement.exit;
+  const exit = open(stated, "keep", states.exit) as Exclude<ExitState, "entry">;
+  const alike = PARTS.every((part) => states.entry[part] === exit[part]);
+  return { ...movement, entry, exit: alike ? "entry" : exit };
+}
+
+/** Parts of a stated entry or exit that the key poses contradict; empty where nothing is stated or all agrees. */
+export function stateProblems(movement: Movement): MovementFileProblem[] {
+  const states = statesOf(movement, statedForm(movement));
+  if (!states) return [];
+  const check = (name: "entry" | "exit", stated: Partial<Record<string, string>>, open: string, key: string) =>
+    PARTS.flatMap((part): MovementFileProblem[] => {
+      const said = stated[part];
+      if (said === undefined || said === open || said === states[name][part]) return [];
+      return [{ path: `${name}.${part}`, message: `says "${said}", but the ${key} key pose has "${states[name][part]}"` }];
+    });
+  const exit = movement.exit === "entry" ? states.entry : movement.exit;
+  return [
+    ...check("entry", movement.entry ?? {}, "any", "first"),
+    ...check("exit", (exit ?? {}) as Partial<Record<string, string>>, "keep", "last"),
+  ];
+}

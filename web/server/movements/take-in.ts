@@ -1,0 +1,61 @@
+import { movementProblems } from "@able-tide/core/movement/check";
+import { type Movement, taughtName } from "@able-tide/core/movement/format";
+import { type MovementFileProblem, readMovements } from "@able-tide/core/movement/read-file";
+import { withStates } from "@able-tide/core/movement/state";
+import type { Scope } from "../scope.ts";
+import { keepMovements } from "./movements.ts";
+import { SHIPPED } from "./shipped.ts";
+
+/** A file as somebody chose it. */
+export interface ChosenFile {
+  readonly name: string;
+  readonly source: string;
+}
+
+const under = (...places: readonly string[]): string => places.filter(Boolean).join(" ");
+
+/** Whether a movement is one that comes with the product, as it came. */
+function isShippedAsItIs(movement: Movement): boolean {
+  const shipped = SHIPPED.find(({ id }) => id === movement.id);
+  // What another organisation calls it is no change.
+  return shipped !== undefined && JSON.stringify({ ...movement, name: shipped.name }) === JSON.stringify(shipped);
+}
+
+/** What stands against taking a movement in. */
+function problemsOf(movement: Movement, seen: ReadonlySet<string>): MovementFileProblem[] {
+  if (seen.has(movement.id)) return [{ path: "id", message: `"${movement.id}" is there twice` }];
+  if (SHIPPED.some(({ id }) => id === movement.id))
+    return [{ path: "id", message: `"${movement.id}" is a movement that comes with Able Tide; give yours another id` }];
+  return movementProblems(movement);
+}
+
+/**
+ * Takes in the movements of some files as the organisation's own, all of them or none. Those that come with the product
+ * and are unchanged are passed over.
+ *
+ * @returns names of those taken in, or every problem by file and place
+ */
+export async function takeInMovements(
+  scope: Scope,
+  files: readonly ChosenFile[],
+): Promise<{ readonly taken: readonly string[]; readonly problems: readonly MovementFileProblem[] }> {
+  const taken: Movement[] = [];
+  const problems: MovementFileProblem[] = [];
+  const seen = new Set<string>();
+  for (const { name, source } of files) {
+    const file = files.length > 1 ? name : "";
+    const read = readMovements(source);
+    problems.push(...read.problems.map(({ path, message }) => ({ path: under(file, path), message })));
+    for (const { path, movement } of read.movements) {
+      if (isShippedAsItIs(movement)) continue;
+      problems.push(
+        ...problemsOf(movement, seen).map((problem) => ({ path: under(file, path, problem.path), message: problem.message })),
+      );
+      seen.add(movement.id);
+      taken.push(withStates(movement));
+    }
+  }
+  if (problems.length > 0) return { taken: [], problems };
+  await keepMovements(scope, taken);
+  return { taken: taken.map(taughtName), problems: [] };
+}

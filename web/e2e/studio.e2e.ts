@@ -125,7 +125,7 @@ test("a movement is taught by a name of our own, found by both, and taken along 
     await page.goto(`${serverUrl()}/movements?words=${words}`, { waitUntil: "networkidle0" });
     await seeText(page, "Round the lamp");
   }
-  const exported = await fetch(`${serverUrl()}/movements/file?words=ball`, {
+  const exported = await fetch(`${serverUrl()}/movements/file?words=lamp`, {
     headers: { Cookie: await cookieOf(serverUrl(), organisation) },
   });
   expect(await exported.json()).toMatchObject({

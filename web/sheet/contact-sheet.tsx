@@ -7,8 +7,10 @@ import { renderToStaticMarkup } from "react-dom/server";
 import { FigureStrip } from "../app/kit/moving-figure.tsx";
 
 const VIEWS = ["front", "side", "above"] as const;
+/** Water to the waist, share of stature. */
+const WATERLINE = 0.62;
 const COLOURS = `
-  :root { --figure-near: #26707d; --figure-far: #8cc2c4; --figure-trunk: #1d5563; --figure-ground: #d5c8ac; --figure-mark: #b8451d; }
+  :root { --figure-near: #26707d; --figure-far: #8cc2c4; --figure-trunk: #1d5563; --figure-ground: #d5c8ac; --figure-mark: #b8451d; --figure-water: #3f8d96; }
   body { margin: 12px; font: 14px sans-serif; color: #10303a; background: #fff; display: grid; grid-template-columns: repeat(4, 1fr); gap: 8px; }
   figure { margin: 0; border: 1px solid #d5c8ac; border-radius: 6px; padding: 4px 6px; overflow: hidden; }
   .row { display: flex; } .row svg { flex: 1; min-width: 0; } .front svg, .side svg { height: 74px; } .above svg { height: 46px; }`;
@@ -25,7 +27,7 @@ function Tile({ movement, kind }: { movement: Movement; kind: FormKind }) {
       {samples &&
         VIEWS.map((view) => (
           <div key={view} className={view}>
-            <FigureStrip samples={samples} view={view} className="row" />
+            <FigureStrip samples={samples} view={view} waterline={kind === "water" ? WATERLINE : undefined} className="row" />
           </div>
         ))}
     </figure>

@@ -61,7 +61,17 @@ export function usePhase(since: number | null, cycleSeconds: number, still: bool
 }
 
 /** Key poses side by side: for print, and for people who asked for less motion. */
-export function FigureStrip({ samples, view, className }: { samples: FormSamples; view: View; className?: string }) {
+export function FigureStrip({
+  samples,
+  view,
+  waterline,
+  className,
+}: {
+  samples: FormSamples;
+  view: View;
+  waterline?: number | undefined;
+  className?: string;
+}) {
   return (
     <div className={`flex ${className ?? ""}`}>
       {samples.segments.map((segment) => {
@@ -72,6 +82,7 @@ export function FigureStrip({ samples, view, className }: { samples: FormSamples
             row={row}
             frame={segmentOfSample(samples, sample).frame}
             view={view}
+            waterline={waterline}
             className="min-w-0 flex-1"
           />
         );

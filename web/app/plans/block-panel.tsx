@@ -1,3 +1,4 @@
+import { type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
 import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
 import type { Cap } from "@able-tide/core/caps/cap";
 import { meantForm } from "@able-tide/core/fit/cell";
@@ -17,6 +18,7 @@ import { DemandBars } from "./demand-bars.tsx";
 interface PanelPerson {
   readonly name: string;
   readonly stature: number;
+  readonly measured: MeasuredBody;
   readonly caps: readonly Cap[];
 }
 
@@ -36,6 +38,8 @@ interface Props {
   };
 }
 
+const MIDDLING = { stature: MIDDLING_STATURE, measured: USUAL_BODY };
+
 const iconButton = "flex size-11 items-center justify-center rounded-full border-[1.5px] border-tide-800 hover:bg-tide-100";
 
 /** The movement under the hand: the figure of the person's own form, what it asks of them, and why it is so. */
@@ -45,10 +49,10 @@ export function BlockPanel({ movement, rounds, seconds, breathSeconds, seatedOnl
   const cycle = breathSeconds * movement.breaths;
   const phase = usePhase(since, cycle, still);
   const choice = cell ? cell.choice : meantForm(movement, seatedOnly);
-  const stature = person?.stature ?? MIDDLING_STATURE;
+  const { stature, measured } = person ?? MIDDLING;
   const form = useMemo(
-    () => (choice ? readChosenForm(movement, choice, stature, cycle) : null),
-    [movement, choice, stature, cycle],
+    () => (choice ? readChosenForm(movement, choice, { stature, measured }, cycle) : null),
+    [movement, choice, stature, measured, cycle],
   );
   const now = form && rowAt(form.samples, phase);
   const caps = person?.caps ?? [];

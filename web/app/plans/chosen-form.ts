@@ -1,9 +1,19 @@
+import { buildOf, type MeasuredBody } from "@able-tide/core/body/build";
 import { type Demand, readDemand } from "@able-tide/core/movement/demand";
 import type { FormChoice } from "@able-tide/core/movement/form";
 import type { Movement } from "@able-tide/core/movement/format";
 import { type FormSamples, sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
 import { SIDES } from "@able-tide/core/side";
+
+/** Who does it. */
+export interface FormBody {
+  /** Metres. */
+  readonly stature: number;
+  /** Kilograms; only drag in water needs it. */
+  readonly mass?: number;
+  readonly measured: MeasuredBody;
+}
 
 export interface ChosenForm {
   /** The right side leading. */
@@ -12,14 +22,26 @@ export interface ChosenForm {
   readonly demands: readonly Demand[];
 }
 
-/** Solves one form for a picture and its readings: a few milliseconds. Null where the movement has no such form. */
-export function readChosenForm(movement: Movement, choice: FormChoice, stature: number, cycleSeconds: number): ChosenForm | null {
+/**
+ * Solves one form for a picture and its readings: a few milliseconds.
+ *
+ * @param depth metres of water, for a form in water
+ * @returns null where the movement has no such form, or this body none
+ */
+export function readChosenForm(
+  movement: Movement,
+  choice: FormChoice,
+  { measured, ...body }: FormBody,
+  cycleSeconds: number,
+  depth?: number,
+): ChosenForm | null {
+  const build = buildOf(measured, body.stature);
   const sides = movement.sided ? SIDES.toReversed() : (["right"] as const);
   const solved = sides.flatMap((lead) => {
-    const track = trackOf(movement, choice, lead);
+    const track = trackOf(movement, choice, lead, build);
     return track ? [sampleTrack(track)] : [];
   });
   const [samples] = solved;
   if (!samples) return null;
-  return { samples, demands: solved.map((each) => readDemand(each, { stature }, cycleSeconds)) };
+  return { samples, demands: solved.map((each) => readDemand(each, { ...body, depth }, cycleSeconds)) };
 }

@@ -48,12 +48,6 @@ function barsOf(demands: readonly Demand[], caps: readonly Cap[], rounds: number
   const above = SIDES.map(
     (side) => rounds * demands.reduce((sum, demand) => sum + demand.handAboveShoulderSeconds[sideIndex(side)], 0),
   );
-  const scaled = (label: string, words: string, value: number, full: number, cap: number | null): Bar => ({
-    label,
-    words,
-    filled: Math.min(1, value / full),
-    cap: cap === null ? null : Math.min(1, cap / full),
-  });
   return [
     scaled("steadiness", steadiness.toFixed(1), steadiness, 10, strictest(caps, "steadiness")),
     ...SIDES.map((side) => {
@@ -63,11 +57,29 @@ function barsOf(demands: readonly Demand[], caps: readonly Cap[], rounds: number
     }),
     scaled("loaded knee", `${Math.round(knee)}°`, knee, 90, strictest(caps, "loadedKnee")),
     scaled("ankle", `${Math.round(ankle)}°`, ankle, 30, strictest(caps, "dorsiflexion")),
+    ...waterBars(demands),
     ...(oneLeg > 0 ? [scaled("one leg", `${oneLeg.toFixed(1)} s`, oneLeg, 15, strictest(caps, "oneLegSeconds"))] : []),
     ...(Math.max(...above) > 0.5
       ? [scaled("hands up", `${Math.round(Math.max(...above))} s`, Math.max(...above), 180, null)]
       : []),
   ];
+}
+
+const scaled = (label: string, words: string, value: number, full: number, cap: number | null): Bar => ({
+  label,
+  words,
+  filled: Math.min(1, value / full),
+  cap: cap === null ? null : Math.min(1, cap / full),
+});
+
+/** What is left on the feet in water, and what the arms meet there, newton metres. */
+function waterBars(demands: readonly Demand[]): Bar[] {
+  const waters = demands.flatMap(({ water }) => water ?? []);
+  if (waters.length === 0) return [];
+  const least = Math.min(...waters.map(({ leastWeight }) => leastWeight));
+  const arms = Math.max(...waters.flatMap(({ drag }) => drag.shoulder));
+  const note = waters.some(({ outOfDepth }) => outOfDepth) ? "out of depth" : `${Math.round(100 * least)} %`;
+  return [scaled("on the feet", note, least, 1, null), scaled("water on the arms", `${arms.toFixed(1)} N m`, arms, 30, null)];
 }
 
 /** What the form asks, beside what the person may: a bar each, the cap as a mark across it. */

@@ -27,7 +27,13 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const found = await listed(scope, params.movementId);
   if (!found) throw notFound();
-  const people = (await listPeople(scope)).map(({ id, name, stature }) => ({ id, name, stature }));
+  const people = (await listPeople(scope)).map(({ id, name, stature, mass, measured }) => ({
+    id,
+    name,
+    stature,
+    mass,
+    measured,
+  }));
   return { ...found, people };
 }
 

@@ -8,6 +8,7 @@ interface Props {
   readonly row: ArrayLike<number>;
   readonly frame: PoseFrame;
   readonly view: PullView;
+  readonly waterline?: number | undefined;
   /** @param along whether the pull has begun before */
   readonly pull: (handle: Handle, to: Pulled, along: boolean) => void;
 }
@@ -21,7 +22,7 @@ const NAMES: Record<Handle, string> = {
 };
 
 /** The figure of a key pose with what can be pulled on it. Typed values do the same without a pointer. */
-export function PullFigure({ row, frame, view, pull }: Props) {
+export function PullFigure({ row, frame, view, waterline, pull }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<Handle | null>(null);
   const begun = useRef(false);
@@ -38,7 +39,14 @@ export function PullFigure({ row, frame, view, pull }: Props) {
 
   return (
     <div className="relative">
-      <Figure row={row} frame={frame} view={view} label={`The key pose from the ${view}`} className="h-80 w-full" />
+      <Figure
+        row={row}
+        frame={frame}
+        view={view}
+        waterline={waterline}
+        label={`The key pose from the ${view}`}
+        className="h-80 w-full"
+      />
       <svg
         ref={svg}
         viewBox={viewBoxOf(row, view, "reach")}

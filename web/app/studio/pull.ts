@@ -1,4 +1,5 @@
 import { armForHand } from "@able-tide/core/body/arm-for-hand";
+import { type Build, USUAL_BUILD } from "@able-tide/core/body/build";
 import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import { SHARE } from "@able-tide/core/body/segments";
 import { armOf, setAngles, setNumber, withinRange } from "@able-tide/core/movement/edit";
@@ -46,14 +47,22 @@ function sinkFor(height: number): number {
   return (Math.acos(Math.min(1, Math.max(-1, cosine))) * 180) / Math.PI;
 }
 
-function pullHand(movement: Movement, index: number, row: ArrayLike<number>, side: Side, view: PullView, to: Pulled): Movement {
+function pullHand(
+  movement: Movement,
+  index: number,
+  row: ArrayLike<number>,
+  side: Side,
+  view: PullView,
+  to: Pulled,
+  build: Build,
+): Movement {
   const hand = sidedPointColumn("handCentre", side);
   const place = [
     view === "side" ? to.across : (row[hand] as number),
     to.up,
     view === "front" ? to.across : (row[hand + 2] as number),
   ] as const;
-  const found = armForHand(row, side, place);
+  const found = armForHand(row, side, place, build);
   const group = armOf(side);
   const angle = (name: "elevation" | "plane" | "axial" | "elbow") => withinRange(group, name, found[name]);
   return setAngles(movement, index, group, {
@@ -72,6 +81,7 @@ const WHOLE_SHIFT = 0.07;
  * the spine, the pelvis down into the knees or across from foot to foot.
  *
  * @param row the key pose as it stands, right side leading
+ * @param build whose body it stands on
  */
 export function pull(
   movement: Movement,
@@ -80,13 +90,14 @@ export function pull(
   handle: Handle,
   view: PullView,
   to: Pulled,
+  build: Build = USUAL_BUILD,
 ): Movement {
   const bend = view === "front" ? "sideBend" : "flexion";
   switch (handle) {
     case "leftHand":
-      return pullHand(movement, index, row, "left", view, to);
+      return pullHand(movement, index, row, "left", view, to, build);
     case "rightHand":
-      return pullHand(movement, index, row, "right", view, to);
+      return pullHand(movement, index, row, "right", view, to, build);
     case "head": {
       const trunk = lean(row, pointColumn("midSpine"), view, {
         across: row[pointColumn("shoulderLine") + (view === "front" ? 2 : 0)] as number,

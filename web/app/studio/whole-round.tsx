@@ -8,15 +8,17 @@ export function WholeRound({
   movement,
   samples,
   cycleSeconds,
+  waterline,
 }: {
   movement: Movement;
   samples: FormSamples;
   cycleSeconds: number;
+  waterline?: number | undefined;
 }) {
   const still = useReducedMotion();
   const [since] = useState(() => (typeof window === "undefined" ? null : Date.now()));
   const phase = usePhase(since, cycleSeconds, still);
-  if (still) return <FigureStrip samples={samples} view={bestView(movement)} className="h-40" />;
+  if (still) return <FigureStrip samples={samples} view={bestView(movement)} waterline={waterline} className="h-40" />;
   return (
     <div className="flex flex-col items-center">
       <MovingFigure
@@ -24,6 +26,7 @@ export function WholeRound({
         phase={phase}
         view={bestView(movement)}
         label="The whole round, moving"
+        waterline={waterline}
         className="h-56 w-full"
       />
       <MovingFigure samples={samples} phase={phase} view="above" label="The whole round from above" className="h-24 w-full" />

@@ -1,0 +1,110 @@
+import { USUAL_BODY } from "@able-tide/core/body/build";
+import { HOLDS, holdInWords } from "@able-tide/core/body/supports";
+import { FORM_KINDS, type FormChoice, type FormKind, FULL_STANDING } from "@able-tide/core/movement/form";
+import type { FormBody } from "../plans/chosen-form.ts";
+
+/** Somebody to try a movement on. */
+export interface StudioPerson extends FormBody {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** Bodies that nobody in particular has. */
+const SOME_BODIES: readonly StudioPerson[] = [
+  { id: "small", name: "a small body, 150 cm", stature: 1.5, mass: 52, measured: USUAL_BODY },
+  { id: "average", name: "an average body, 165 cm", stature: 1.65, mass: 70, measured: USUAL_BODY },
+  { id: "tall", name: "a tall body, 180 cm", stature: 1.8, mass: 84, measured: USUAL_BODY },
+];
+
+/** Depths of water, shares of stature. */
+const DEPTHS = [
+  ["0.56", "to the hips"],
+  ["0.62", "to the waist"],
+  ["0.7", "to the breastbone"],
+] as const;
+
+/** What is looked at: whose body, which form, what is held, how deep. Held as the controls hold it. */
+export interface Asked {
+  readonly who: string;
+  readonly kind: FormKind;
+  /** Number of the way to hold on, see HOLDS. */
+  readonly hold: number;
+  readonly waterline: string;
+}
+
+export const FIRST_ASKED: Asked = { who: "average", kind: "standing", hold: 1, waterline: "0.62" };
+
+/** The body, the form and the water that the controls mean. */
+export function readAsked(
+  asked: Asked,
+  people: readonly StudioPerson[],
+): { readonly body: FormBody; readonly choice: FormChoice; readonly waterline: number | undefined } {
+  const body = [...SOME_BODIES, ...people].find(({ id }) => id === asked.who) ?? (SOME_BODIES[1] as StudioPerson);
+  const hold = asked.kind === "supported" ? (HOLDS[asked.hold] ?? null) : null;
+  return {
+    body: { stature: body.stature, measured: body.measured, ...(body.mass !== undefined && { mass: body.mass }) },
+    choice: { ...FULL_STANDING, kind: asked.kind, hold },
+    waterline: asked.kind === "water" ? Number(asked.waterline) : undefined,
+  };
+}
+
+interface Props {
+  readonly asked: Asked;
+  readonly people: readonly StudioPerson[];
+  readonly ask: (asked: Asked) => void;
+}
+
+function Choice(props: {
+  readonly label: string;
+  readonly value: string;
+  readonly options: readonly (readonly [value: string, label: string])[];
+  readonly choose: (value: string) => void;
+}) {
+  return (
+    <label className="font-semibold">
+      {props.label}
+      <select
+        value={props.value}
+        onChange={({ currentTarget }) => props.choose(currentTarget.value)}
+        className="field-box mt-1 font-normal"
+      >
+        {props.options.map(([value, label]) => (
+          <option key={value} value={value}>
+            {label}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/** Chooses whose body the numbers are for, and in which form. */
+export function AskedOf({ asked, people, ask }: Props) {
+  return (
+    <>
+      <Choice
+        label="For"
+        value={asked.who}
+        options={[...SOME_BODIES, ...people].map(({ id, name }) => [id, name])}
+        choose={(who) => ask({ ...asked, who })}
+      />
+      <Choice
+        label="Form"
+        value={asked.kind}
+        options={FORM_KINDS.map((kind) => [kind, kind === "water" ? "in water" : kind])}
+        choose={(kind) => ask({ ...asked, kind: kind as FormKind })}
+      />
+      {asked.kind === "supported" && (
+        <Choice
+          label="Holding on"
+          value={String(asked.hold)}
+          options={HOLDS.map((hold, i) => [String(i), holdInWords(hold)])}
+          choose={(hold) => ask({ ...asked, hold: Number(hold) })}
+        />
+      )}
+      {asked.kind === "water" && (
+        <Choice label="Water" value={asked.waterline} options={DEPTHS} choose={(waterline) => ask({ ...asked, waterline })} />
+      )}
+    </>
+  );
+}

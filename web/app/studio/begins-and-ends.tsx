@@ -1,0 +1,79 @@
+import { FULL_SEATED, FULL_STANDING } from "@able-tide/core/movement/form";
+import type { EntryState, FeetState, HandsState, LoadState, Movement } from "@able-tide/core/movement/format";
+import { type MovementState, statesOf } from "@able-tide/core/movement/state";
+
+const FEET: Record<FeetState, string> = {
+  together: "feet together",
+  hip: "feet hip wide",
+  wide: "feet wide",
+  semi: "instep to toe",
+  tandem: "heel to toe",
+  bow: "one foot ahead",
+  lift: "one foot off the floor",
+  toe: "one toe resting",
+};
+const LOAD: Record<LoadState, string> = {
+  lead: "weight on the lead foot",
+  both: "weight on both",
+  trail: "weight on the trailing foot",
+};
+const HANDS: Record<HandsState, string> = {
+  down: "hands hanging",
+  belly: "hands on the belly",
+  front: "hands in front",
+  up: "hands up",
+  holdLead: "the lead hand holding on",
+  holdTrail: "the trailing hand holding on",
+  holdBoth: "both hands holding on",
+};
+
+const inWords = ({ feet, load, hands, support }: MovementState): string =>
+  support === "seat" ? `seated, ${HANDS[hands]}` : `${FEET[feet]}, ${LOAD[load]}, ${HANDS[hands]}`;
+
+const OPEN = [
+  ["feet", "the feet"],
+  ["load", "the weight"],
+  ["hands", "the hands"],
+] as const;
+
+interface Props {
+  readonly movement: Movement;
+  readonly change: (next: Movement) => void;
+}
+
+/** Where a round begins and ends, as its key poses show, and what the beginning may leave open. */
+export function BeginsAndEnds({ movement, change }: Props) {
+  const states = [FULL_STANDING, FULL_SEATED, { ...FULL_STANDING, kind: "water" } as const]
+    .map((choice) => statesOf(movement, choice))
+    .find((found) => found !== null);
+  if (!states) return null;
+  const begins = inWords(states.entry);
+  const ends = inWords(states.exit);
+  const setOpen = (part: (typeof OPEN)[number][0], open: boolean) => {
+    const { feet, load, hands } = states.entry;
+    const entry: EntryState = { feet, load, hands, ...movement.entry, [part]: open ? "any" : states.entry[part] };
+    change({ ...movement, entry });
+  };
+  return (
+    <fieldset className="rounded-soft border border-sand-300 bg-white p-5">
+      <legend className="px-1 font-display text-lg font-bold">Where it begins and ends</legend>
+      <p>
+        Begins with {begins}; {begins === ends ? "ends as it began" : `ends with ${ends}`}.
+      </p>
+      <div className="mt-1 flex flex-wrap items-center gap-x-6">
+        <span>Left open at the beginning:</span>
+        {OPEN.map(([part, label]) => (
+          <label key={part} className="flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              checked={movement.entry?.[part] === "any"}
+              onChange={({ currentTarget }) => setOpen(part, currentTarget.checked)}
+              className="size-5 accent-tide-700"
+            />
+            {label}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}

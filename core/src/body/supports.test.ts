@@ -25,7 +25,7 @@ describe("feet together, holding on", () => {
     ["both hands on the rail", { by: "rail", hand: "both" }, 4],
     ["right hand on the chair back", { by: "chairBack", hand: "right" }, 2],
     ["both hands on the chair back", { by: "chairBack", hand: "both" }, 3],
-    ["both hands on the frame, brakes on", { by: "frame", hand: "both" }, 3],
+    ["both hands on the braked frame", { by: "frame", hand: "both" }, 3],
     ["stick in the right hand", { by: "stick", hand: "right" }, 1],
     ["left hand in the helper's", { by: "helper", hand: "left" }, 1.5],
     ["right fingertips on the rail", { by: "fingertips", hand: "right" }, 1],

@@ -125,7 +125,7 @@ export function holdInWords({ by, hand }: Hold): string {
     case "chairBack":
       return `${hands} on the chair back`;
     case "frame":
-      return `${hands} on the frame, brakes on`;
+      return `${hands} on the braked frame`;
     case "stick":
       return `stick in the ${hand} hand`;
     case "helper":

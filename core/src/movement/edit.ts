@@ -76,7 +76,8 @@ export function withinRange(group: KeyGroup, name: string, value: number): numbe
   return Math.round(Math.min(angle.highest, Math.max(angle.lowest, value)));
 }
 
-const withKey = (movement: Movement, index: number, change: (key: MovementKey) => MovementKey): Movement => ({
+/** The movement with one key pose changed. */
+export const withKey = (movement: Movement, index: number, change: (key: MovementKey) => MovementKey): Movement => ({
   ...movement,
   keys: movement.keys.map((key, i) => (i === index ? change(key) : key)),
 });

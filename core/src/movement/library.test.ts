@@ -7,9 +7,9 @@ import { SIDES, type Side } from "../side.ts";
 import { readDemand } from "./demand.ts";
 import { FORM_KINDS, type FormChoice, FULL_STANDING } from "./form.ts";
 import { hasLandForm, type Movement, PURPOSES } from "./format.ts";
+import { greatestJump, NO_JUMP } from "./jump.ts";
 import { readMovement } from "./read-file.ts";
 import { type FormSamples, sampleTrack } from "./samples.ts";
-import { INTERVALS, valueAt } from "./solved-samples.ts";
 import { stateProblems } from "./state.ts";
 import { trackOf } from "./track.ts";
 
@@ -61,18 +61,6 @@ function samplesOf(movement: Movement, choice: FormChoice, lead: Side): FormSamp
   const track = trackOf(movement, choice, lead);
   if (!track) throw new Error("form missing");
   return sampleTrack(track);
-}
-
-/** The greatest jump of the centre of mass where one stretch meets the next, share of H. */
-function greatestJump(samples: FormSamples): number {
-  let jump = 0;
-  const each = INTERVALS + 1;
-  for (let sample = INTERVALS; sample < samples.count; sample += each) {
-    const next = (sample + 1) % samples.count;
-    for (const name of ["comX", "comY", "comZ"] as const)
-      jump = Math.max(jump, Math.abs(valueAt(samples, sample, column(name)) - valueAt(samples, next, column(name))));
-  }
-  return jump;
 }
 
 /** Ranges that a round goes beyond, with by how much. */
@@ -132,7 +120,7 @@ describe.each(files)("%s", (file) => {
       expect(samples.rows.every(Number.isFinite)).toBe(true);
       expect(samples.rows.length).toBe(samples.count * ROW_WIDTH);
       expect(beyondRange(samples)).toEqual([]);
-      expect(greatestJump(samples)).toBeLessThan(1e-4);
+      expect(greatestJump(samples).by).toBeLessThan(NO_JUMP);
       for (const { stature, mass } of BODIES) {
         const depth = choice.kind === "water" ? WATERLINE * stature : undefined;
         const demand = readDemand(samples, { stature, mass, depth }, 8 * movement.breaths);

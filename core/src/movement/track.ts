@@ -259,13 +259,17 @@ function resize(keys: readonly AuthoredKey[], lead: Side, choice: FormChoice): v
   }
 }
 
-function seatedLift(keys: readonly AuthoredKey[]): void {
-  // Seated, a lifted thigh starts from level: authored flexion counts from there.
+/**
+ * Seated, a lifted thigh starts from level: flexion counts from there.
+ *
+ * @param derived whether the keys are those of standing, whose bent knees then hang from the seat
+ */
+function seatedLift(keys: readonly AuthoredKey[], derived: boolean): void {
   for (const { values, lift } of keys) {
     if (lift === null) continue;
     const index = sidedSlot("legFlexion", lift);
     values[index] = 90 + (values[index] as number);
-    values[sidedSlot("legKnee", lift)] = Math.max(90, values[sidedSlot("legKnee", lift)] as number);
+    if (derived) values[sidedSlot("legKnee", lift)] = Math.max(90, values[sidedSlot("legKnee", lift)] as number);
   }
 }
 
@@ -379,7 +383,7 @@ export function trackOf(movement: Movement, choice: FormChoice, lead: Side, buil
     }
   resize(keys, lead, choice);
   if (seated) {
-    seatedLift(keys);
+    seatedLift(keys, patch.keys === undefined);
     restStumps(keys, footless);
   }
   const toeDown = choice.toeDown && !seated;

@@ -1,32 +1,60 @@
-import { neutralPose, type PoseFrame, STANDING_FRAME, sidedSlot } from "@able-tide/core/body/pose";
-import { SHARE } from "@able-tide/core/body/segments";
-import { solvePose } from "@able-tide/core/body/solve";
-import { SEAT_HEIGHT } from "@able-tide/core/movement/track";
-import { SIDES } from "@able-tide/core/side";
+import { buildOf, canStand, type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
+import type { PoseFrame } from "@able-tide/core/body/pose";
+import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
+import { FULL_SEATED, FULL_STANDING } from "@able-tide/core/movement/form";
+import type { Movement } from "@able-tide/core/movement/format";
+import { sampleTrack } from "@able-tide/core/movement/samples";
+import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
+import { trackOf } from "@able-tide/core/movement/track";
 
 export interface Posture {
   readonly frame: PoseFrame;
   readonly row: Float64Array;
 }
 
-const SEATED_FRAME: PoseFrame = {
-  ...STANDING_FRAME,
-  seating: { kind: "seated", seatHeight: SEAT_HEIGHT, atFront: false, backSupported: false, wheelchair: false },
+const EASE = { elevation: 16, plane: 15, elbow: 12 };
+
+/** Standing or sitting still, arms a little open so that each side can be told. */
+const AT_EASE: Movement = {
+  format: "able-tide/movement",
+  version: 1,
+  id: "at-ease",
+  name: { en: "At ease" },
+  purpose: ["calm"],
+  phase: "arrive",
+  sided: false,
+  breaths: 1,
+  stance: { kind: "hip" },
+  keys: [
+    { at: 0, arms: EASE },
+    { at: 1, like: 0 },
+  ],
+  forms: {
+    standing: {},
+    supported: false,
+    seated: {
+      keys: [
+        { at: 0, arms: { ...EASE, elbow: 45 } },
+        { at: 1, like: 0 },
+      ],
+    },
+  },
+  vary: {},
+  cues: {},
 };
 
-/** A person at ease, arms a little open so that each side can be told. */
-function atEase(frame: PoseFrame): Posture {
-  const pose = neutralPose(frame);
-  const seated = frame.seating.kind === "seated";
-  for (const side of SIDES) {
-    pose.values[sidedSlot("footZ", side)] = (side === "left" ? -1 : 1) * SHARE.hipHalfSeparation;
-    pose.values[sidedSlot("footX", side)] = seated ? SHARE.thigh : 0;
-    pose.values[sidedSlot("elevation", side)] = 16;
-    pose.values[sidedSlot("plane", side)] = 15;
-    pose.values[sidedSlot("elbow", side)] = seated ? 45 : 12;
-  }
-  return { frame, row: solvePose(pose).row };
-}
+/** A person as nobody in particular: average proportions, standing. */
+const NOBODY = { stature: MIDDLING_STATURE, measured: USUAL_BODY };
 
-export const STANDING_AT_EASE = atEase(STANDING_FRAME);
-export const SEATED_AT_EASE = atEase(SEATED_FRAME);
+/**
+ * A person at ease in their own body: in their wheelchair or on a chair where they do not stand.
+ *
+ * @param sits whether they sit although their body could stand
+ */
+export function atEase(person: { readonly stature: number; readonly measured: MeasuredBody } = NOBODY, sits = false): Posture {
+  const build = buildOf(person.measured, person.stature);
+  const track = trackOf(AT_EASE, sits || !canStand(build) ? FULL_SEATED : FULL_STANDING, "right", build);
+  if (!track) throw new RangeError("everybody can sit");
+  const samples = sampleTrack(track);
+  return { frame: segmentOfSample(samples, 0).frame, row: samples.rows.slice(0, samples.rows.length / samples.count) };
+}

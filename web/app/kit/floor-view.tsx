@@ -1,6 +1,6 @@
 import type { Point } from "@able-tide/core/body/base-of-support";
 import { column, sidedColumn, sidedPointColumn } from "@able-tide/core/body/channels";
-import type { PoseFrame } from "@able-tide/core/body/pose";
+import { isOff, type PoseFrame } from "@able-tide/core/body/pose";
 import { SHARE } from "@able-tide/core/body/segments";
 import { SIDES, type Side, sideIndex } from "@able-tide/core/side";
 
@@ -28,18 +28,20 @@ function outlineOfFoot(row: ArrayLike<number>, side: Side): { place: Point; turn
 
 /** The floor from above: where the feet stand, how far apart, what they carry, and where the weight is over them. */
 export function FloorView({ row, base, frame, stature, className }: Props) {
-  const feet = SIDES.map((side) => ({ side, ...outlineOfFoot(row, side), lifted: frame.feet[sideIndex(side)] === "lifted" }));
+  const feet = SIDES.map((side) => ({ side, ...outlineOfFoot(row, side), lifted: isOff(frame.feet[sideIndex(side)]) }));
   const [comX, comY] = onPicture(row[column("comX")] as number, row[column("comZ")] as number);
   const ankle = (side: Side, axis: 0 | 2) => row[sidedPointColumn("ankle", side) + axis] as number;
   const centimetres = (share: number) => Math.round(Math.abs(share) * stature * 100);
-  const apart = centimetres(ankle("right", 2) - ankle("left", 2));
-  const ahead = centimetres(ankle("right", 0) - ankle("left", 0));
+  // Only feet on the floor have a distance to mark there.
+  const marked = frame.feet.every((contact) => !isOff(contact));
+  const apart = marked ? centimetres(ankle("right", 2) - ankle("left", 2)) : 0;
+  const ahead = marked ? centimetres(ankle("right", 0) - ankle("left", 0)) : 0;
   const middleX = feet.reduce((sum, { place }) => sum + place[0], 0) / 2;
   const middleY = feet.reduce((sum, { place }) => sum + place[1], 0) / 2;
   const shares = SIDES.map((side) => Math.round(100 * (row[sidedColumn("footShare", side)] as number)));
   const seat = Math.round(100 * (row[column("seatShare")] as number));
   const words = [
-    `${apart} cm apart`,
+    apart > 0 && `${apart} cm apart`,
     ahead > 2 && `${ahead} cm ahead`,
     `weight left ${shares[0]} %, right ${shares[1]} %`,
     seat > 0 && `seat ${seat} %`,

@@ -1,6 +1,6 @@
 import type { Cap, CapLimit } from "@able-tide/core/caps/cap";
 import { describe, expect, test } from "vitest";
-import { STANDING_AT_EASE } from "./at-ease.ts";
+import { atEase } from "./at-ease.ts";
 import { arcsOf } from "./limit-arcs.tsx";
 
 const cap = (limit: CapLimit): Cap => ({
@@ -12,7 +12,7 @@ const cap = (limit: CapLimit): Cap => ({
   from: "2026-01-01",
   until: null,
 });
-const arcs = (limit: CapLimit) => arcsOf([cap(limit)], STANDING_AT_EASE.row);
+const arcs = (limit: CapLimit) => arcsOf([cap(limit)], atEase().row);
 
 describe("the arcs of a person's caps", () => {
   test("a knee and an ankle have one where the joint is, as wide as the cap leaves", () => {

@@ -118,7 +118,7 @@ export function Water({
   readonly aside: number;
 }) {
   const surface = -100 * waterline;
-  const ripples = Array.from({ length: Math.ceil((2 * aside) / 8) }, () => "t8 0").join("");
+  const ripples = Array.from({ length: Math.floor((2 * aside) / 4) - 2 }, () => "t4 0").join("");
   return (
     <g>
       <rect x={centre - aside} y={surface} width={2 * aside} height={-surface + 1.6} fill="var(--figure-water)" opacity="0.28" />

@@ -1,6 +1,7 @@
+import type { MeasuredBody } from "@able-tide/core/body/build";
 import type { Cap } from "@able-tide/core/caps/cap";
 import { Link } from "react-router";
-import { SEATED_AT_EASE, STANDING_AT_EASE } from "../kit/at-ease.ts";
+import { atEase } from "../kit/at-ease.ts";
 import { Figure } from "../kit/figure.tsx";
 import { handLines } from "../kit/hand-lines.ts";
 
@@ -10,6 +11,7 @@ export interface Portrayed {
   readonly age: number;
   /** Metres. */
   readonly stature: number;
+  readonly measured: MeasuredBody;
   readonly uses: string;
   readonly caps: readonly (Cap & { readonly brief: string; readonly asks: boolean })[];
 }
@@ -19,7 +21,7 @@ const SCALE = 104;
 
 function Portrait({ person }: { person: Portrayed }) {
   const sits = person.caps.some((cap) => cap.limit.channel === "noStanding");
-  const { row, frame } = sits ? SEATED_AT_EASE : STANDING_AT_EASE;
+  const { row, frame } = atEase(person, sits);
   return (
     <li className="w-[120px]">
       <Link to={`/people/${person.id}`} className="flex h-full flex-col rounded-[10px] px-1 pb-2 no-underline hover:bg-tide-100">

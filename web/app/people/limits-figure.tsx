@@ -1,17 +1,29 @@
+import type { MeasuredBody } from "@able-tide/core/body/build";
 import type { Cap } from "@able-tide/core/caps/cap";
 import { useId } from "react";
-import { STANDING_AT_EASE } from "../kit/at-ease.ts";
+import { atEase } from "../kit/at-ease.ts";
 import { Figure } from "../kit/figure.tsx";
 import { handLines } from "../kit/hand-lines.ts";
 import { arcsOf, LimitArcs } from "../kit/limit-arcs.tsx";
+
+interface LimitedPerson {
+  readonly name: string;
+  /** Metres. */
+  readonly stature: number;
+  readonly measured: MeasuredBody;
+}
 
 /**
  * The person at ease with today's limits: from the front the heights where a hand stops (the person's right is on the left),
  * from the side the arcs of knee and ankle, the capped part hatched.
  */
-export function LimitsFigure({ caps, name }: { caps: readonly Cap[]; name: string }) {
+export function LimitsFigure({ caps, person }: { caps: readonly Cap[]; person: LimitedPerson }) {
+  const { name } = person;
   const hatch = useId();
-  const { row, frame } = STANDING_AT_EASE;
+  const { row, frame } = atEase(
+    person,
+    caps.some(({ limit }) => limit.channel === "noStanding"),
+  );
   const lines = handLines(caps, row);
   const arcs = arcsOf(caps, row);
   const words = (labels: readonly { readonly label: string }[]) =>

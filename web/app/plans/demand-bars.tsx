@@ -79,7 +79,7 @@ function waterBars(demands: readonly Demand[]): Bar[] {
   const least = Math.min(...waters.map(({ leastWeight }) => leastWeight));
   const arms = Math.max(...waters.flatMap(({ drag }) => drag.shoulder));
   const note = waters.some(({ outOfDepth }) => outOfDepth) ? "out of depth" : `${Math.round(100 * least)} %`;
-  return [scaled("on the feet", note, least, 1, null), scaled("water on the arms", `${arms.toFixed(1)} N m`, arms, 30, null)];
+  return [scaled("on the feet", note, least, 1, null), scaled("drag on arms", `${arms.toFixed(1)} N m`, arms, 30, null)];
 }
 
 /** What the form asks, beside what the person may: a bar each, the cap as a mark across it. */

@@ -24,6 +24,7 @@ export async function loader({ context }: Route.LoaderArgs) {
       name: person.name,
       age: Number(day.slice(0, 4)) - person.birthYear,
       stature: person.stature,
+      measured: person.measured,
       uses: person.uses,
       groupIds: person.groupIds,
       caps: caps

@@ -96,7 +96,7 @@ export default function PersonPage({ loaderData: { person, groups, caps, today, 
       </PageHead>
       <div className="grid items-start gap-8 lg:grid-cols-[20rem_1fr]">
         <div>
-          <LimitsFigure caps={holding} name={person.name} />
+          <LimitsFigure caps={holding} person={person} />
           {person.notes && <p className="mt-4 text-lg">{person.notes}</p>}
         </div>
         <section aria-labelledby="caps-head">

@@ -1,5 +1,6 @@
 import { slot } from "@able-tide/core/body/pose";
 import { EDITABLE_ANGLES, KEY_NUMBERS, type KeyGroup, type KeyNumber } from "@able-tide/core/movement/edit";
+import { NumberBox } from "./number-box.tsx";
 
 interface Props {
   /** The flat key pose, right side leading. */
@@ -23,36 +24,6 @@ const NUMBERS: Record<
   sink: { label: "sink, °", least: 0, most: 90, step: 1 },
   press: { label: "pressure back to front, -1 to 1", least: -1, most: 1, step: 0.1 },
 };
-
-function NumberBox(props: {
-  readonly id: string;
-  readonly label: string;
-  readonly value: number;
-  readonly least: number;
-  readonly most: number;
-  readonly step: number;
-  readonly set: (value: number) => void;
-}) {
-  return (
-    <label htmlFor={props.id} className="flex items-center justify-between gap-2">
-      <span>{props.label}</span>
-      <input
-        id={props.id}
-        type="number"
-        inputMode="decimal"
-        min={props.least}
-        max={props.most}
-        step={props.step}
-        value={Math.round(100 * props.value) / 100}
-        onChange={({ currentTarget }) => {
-          const value = currentTarget.valueAsNumber;
-          if (value >= props.least && value <= props.most) props.set(value);
-        }}
-        className="field-box w-24! text-right"
-      />
-    </label>
-  );
-}
 
 /** The chosen key pose in numbers: what a pointer pulls, typed. */
 export function PoseValues({ values, setAngle, setNumber }: Props) {

@@ -9,8 +9,11 @@ interface Props {
   readonly frame: PoseFrame;
   readonly view: PullView;
   readonly waterline?: number | undefined;
-  /** @param along whether the pull has begun before */
-  readonly pull: (handle: Handle, to: Pulled, along: boolean) => void;
+  /**
+   * @param along whether this pull has changed something before
+   * @returns whether it changes something now
+   */
+  readonly pull: (handle: Handle, to: Pulled, along: boolean) => boolean;
 }
 
 const NAMES: Record<Handle, string> = {
@@ -19,6 +22,8 @@ const NAMES: Record<Handle, string> = {
   head: "head",
   chest: "chest",
   pelvis: "hips",
+  leftFoot: "left foot",
+  rightFoot: "right foot",
 };
 
 /** The figure of a key pose with what can be pulled on it. Typed values do the same without a pointer. */
@@ -33,8 +38,8 @@ export function PullFigure({ row, frame, view, waterline, pull }: Props) {
     if (held === null || !matrix) return;
     const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
     // From the front the person's right is on the left of the picture.
-    pull(held, { across: (view === "front" ? -x : x) / 100, up: -y / 100 }, begun.current);
-    begun.current = true;
+    const changes = pull(held, { across: (view === "front" ? -x : x) / 100, up: -y / 100 }, begun.current);
+    begun.current ||= changes;
   }
 
   return (

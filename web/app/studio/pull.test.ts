@@ -1,4 +1,5 @@
 import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
+import { liftsOf } from "@able-tide/core/movement/edit-legs";
 import { FULL_STANDING } from "@able-tide/core/movement/form";
 import type { Movement } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
@@ -26,13 +27,13 @@ const movement: Movement = {
   vary: {},
   cues: {},
 };
-/** The row of the second key pose. */
-function rowOf(of: Movement): Float64Array {
+/** The row of a key pose, the second one unless another is asked for. */
+function rowOf(of: Movement, index = 1): Float64Array {
   const samples = sampleTrack(trackOf(of, FULL_STANDING, "right") as Track);
   const width = samples.rows.length / samples.count;
   expect(samples.problem).toBeNull();
   expect(valueAt(samples, 9, pointColumn("pelvis") + 1)).toBeGreaterThan(0);
-  return samples.rows.slice(9 * width, 10 * width);
+  return samples.rows.slice(9 * index * width, (9 * index + 1) * width);
 }
 const row = rowOf(movement);
 
@@ -40,7 +41,7 @@ describe("pulling on the figure", () => {
   test("a hand goes where it is pulled, to about a degree's worth", () => {
     const hand = sidedPointColumn("handCentre", "right");
     const to = { across: (row[hand + 2] as number) + 0.05, up: (row[hand + 1] as number) + 0.12 };
-    const after = rowOf(pull(movement, 1, row, "rightHand", "front", to));
+    const after = rowOf(pull(movement, 1, row, "rightHand", "front", to).movement);
     expect(after[hand + 1]).toBeCloseTo(to.up, 1);
     expect(after[hand + 2]).toBeCloseTo(to.across, 1);
     expect(after[sidedPointColumn("handCentre", "left") + 1]).toBeCloseTo(
@@ -50,23 +51,41 @@ describe("pulling on the figure", () => {
   });
 
   test("the hips go down into the knees and across from foot to foot, and no further than a body can", () => {
-    const down = pull(movement, 1, row, "pelvis", "side", { across: 0, up: 0.48 });
+    const down = pull(movement, 1, row, "pelvis", "side", { across: 0, up: 0.48 }).movement;
     expect(down.keys[1]?.sink).toBeGreaterThan(20);
-    expect(pull(movement, 1, row, "pelvis", "front", { across: 0.5, up: 0.52 }).keys[1]?.weight).toBe(1);
-    expect(pull(movement, 1, row, "pelvis", "side", { across: 0, up: 0 }).keys[1]?.sink).toBe(60);
+    expect(pull(movement, 1, row, "pelvis", "front", { across: 0.5, up: 0.52 }).movement.keys[1]?.weight).toBe(1);
+    expect(pull(movement, 1, row, "pelvis", "side", { across: 0, up: 0 }).movement.keys[1]?.sink).toBe(60);
   });
 
   test("chest and head bend the way they are pulled", () => {
-    expect(pull(movement, 1, row, "chest", "front", { across: 0.1, up: 0.8 }).keys[1]?.spine?.sideBend).toBeGreaterThan(5);
-    expect(pull(movement, 1, row, "chest", "side", { across: 0.1, up: 0.8 }).keys[1]?.spine?.flexion).toBeGreaterThan(5);
-    expect(pull(movement, 1, row, "head", "front", { across: -0.06, up: 0.98 }).keys[1]?.head?.sideBend).toBeLessThan(-5);
+    expect(pull(movement, 1, row, "chest", "front", { across: 0.1, up: 0.8 }).movement.keys[1]?.spine?.sideBend).toBeGreaterThan(
+      5,
+    );
+    expect(pull(movement, 1, row, "chest", "side", { across: 0.1, up: 0.8 }).movement.keys[1]?.spine?.flexion).toBeGreaterThan(5);
+    expect(pull(movement, 1, row, "head", "front", { across: -0.06, up: 0.98 }).movement.keys[1]?.head?.sideBend).toBeLessThan(
+      -5,
+    );
+  });
+
+  test("a foot pulled up leaves the floor with the weight on the other, follows, and comes down again", () => {
+    const ankle = sidedPointColumn("ankle", "right");
+    const up = pull(movement, 1, row, "rightFoot", "side", { across: 0.15, up: 0.16 });
+    expect(up.index).toBe(2);
+    expect(liftsOf(up.movement)[2]?.foot).toBe("lead");
+    const aloft = rowOf(up.movement, up.index);
+    expect(aloft[ankle]).toBeCloseTo(0.15, 1);
+    expect(aloft[ankle + 1]).toBeCloseTo(0.16, 1);
+    const out = pull(up.movement, up.index, aloft, "rightFoot", "front", { across: 0.2, up: 0.16 });
+    expect(liftsOf(out.movement)[2]?.hipAbduction).toBeGreaterThan(10);
+    const down = pull(out.movement, out.index, aloft, "rightFoot", "side", { across: 0, up: 0.04 });
+    expect(liftsOf(down.movement).every((lift) => lift === null)).toBe(true);
   });
 
   test.each(HANDLES)("%s left where it is changes next to nothing", (handle) => {
     for (const view of ["front", "side"] as const) {
       const at = handlePoint(handle);
       const to = { across: row[at + (view === "front" ? 2 : 0)] as number, up: row[at + 1] as number };
-      const after = rowOf(pull(movement, 1, row, handle, view, to));
+      const after = rowOf(pull(movement, 1, row, handle, view, to).movement);
       for (const axis of [0, 1, 2])
         expect(Math.abs((after[at + axis] as number) - (row[at + axis] as number))).toBeLessThan(0.02);
     }

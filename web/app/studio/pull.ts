@@ -1,13 +1,14 @@
 import { armForHand } from "@able-tide/core/body/arm-for-hand";
-import { type Build, USUAL_BUILD } from "@able-tide/core/body/build";
-import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
+import { type Build, lengthIndexes, USUAL_BUILD } from "@able-tide/core/body/build";
+import { column, pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import { SHARE } from "@able-tide/core/body/segments";
 import { armOf, setAngles, setNumber, withinRange } from "@able-tide/core/movement/edit";
+import { liftFoot, liftsOf, setFeetDown } from "@able-tide/core/movement/edit-legs";
 import type { Movement } from "@able-tide/core/movement/format";
-import type { Side } from "@able-tide/core/side";
+import { type Side, sideIndex, sideSign } from "@able-tide/core/side";
 
 /** What can be taken hold of on the figure. */
-export const HANDLES = ["leftHand", "rightHand", "head", "chest", "pelvis"] as const;
+export const HANDLES = ["leftHand", "rightHand", "head", "chest", "pelvis", "leftFoot", "rightFoot"] as const;
 export type Handle = (typeof HANDLES)[number];
 export type PullView = "front" | "side";
 
@@ -15,6 +16,13 @@ export type PullView = "front" | "side";
 export interface Pulled {
   readonly across: number;
   readonly up: number;
+}
+
+/** A movement after a pull. */
+export interface PulledKey {
+  readonly movement: Movement;
+  /** Number of the key pose that was pulled. */
+  readonly index: number;
 }
 
 /** Column of the point of the body that a handle sits on. */
@@ -30,6 +38,10 @@ export function handlePoint(handle: Handle): number {
       return pointColumn("shoulderLine");
     case "pelvis":
       return pointColumn("pelvis");
+    case "leftFoot":
+      return sidedPointColumn("ankle", "left");
+    case "rightFoot":
+      return sidedPointColumn("ankle", "right");
   }
 }
 
@@ -73,15 +85,60 @@ function pullHand(
   });
 }
 
+/** A foot pulled up by less than this stays down, and pulled down to less it is set down; share of H. */
+const OFF_THE_FLOOR = 0.03;
+const DEGREES = 180 / Math.PI;
+const THIGH = lengthIndexes("thigh");
+const SHANK = lengthIndexes("shank");
+
+/** Knee and hip of a leg whose ankle is so far ahead of the hip and below it, shares of H; the knee points forward. */
+function legFor(ahead: number, below: number, thigh: number, shank: number): { readonly hip: number; readonly knee: number } {
+  const distance = Math.min(thigh + shank - 1e-6, Math.max(0.12, Math.hypot(ahead, below)));
+  const knee = Math.PI - Math.acos((thigh ** 2 + shank ** 2 - distance ** 2) / (2 * thigh * shank));
+  const inner = Math.acos((thigh ** 2 + distance ** 2 - shank ** 2) / (2 * thigh * distance));
+  return { hip: (Math.atan2(ahead, below) + inner) * DEGREES, knee: knee * DEGREES };
+}
+
+function pullFoot(
+  movement: Movement,
+  index: number,
+  row: ArrayLike<number>,
+  side: Side,
+  view: PullView,
+  to: Pulled,
+  { lengths }: Build,
+): PulledKey {
+  const foot = side === "right" ? "lead" : "trail";
+  const lifted = liftsOf(movement)[index]?.foot === foot;
+  if (to.up - SHARE.ankleHeight < OFF_THE_FLOOR) return { movement: lifted ? setFeetDown(movement, index) : movement, index };
+  const hip = sidedPointColumn("hip", side);
+  const ankle = sidedPointColumn("ankle", side);
+  const i = sideIndex(side);
+  const ahead = (view === "side" ? to.across : (row[ankle] as number)) - (row[hip] as number);
+  const below = (row[hip + 1] as number) - to.up;
+  const found = legFor(ahead, below, lengths[THIGH[i]] as number, lengths[SHANK[i]] as number);
+  const kept = (value: number, least: number, most: number) => Math.round(Math.min(most, Math.max(least, value)));
+  // The thigh's angle is counted from the pelvis, which may be tilted.
+  const hipFlexion = kept(found.hip + (row[column("pelvisTilt")] as number), -20, 125);
+  const outward = sideSign(side) * ((view === "front" ? to.across : (row[ankle + 2] as number)) - (row[hip + 2] as number));
+  return liftFoot(movement, index, {
+    foot,
+    hipFlexion,
+    knee: kept(found.knee, 0, 140),
+    ...(view === "front" && { hipAbduction: kept(Math.atan2(outward, Math.max(0.05, below)) * DEGREES, -25, 45) }),
+  });
+}
+
 /** Half of a weight shift across the stance, share of H: pulled so far, the weight is all on one foot. */
 const WHOLE_SHIFT = 0.07;
 
 /**
  * Pulls a part of the body of one key pose to a place on the picture: a hand by its arm, the head by the neck, the chest by
- * the spine, the pelvis down into the knees or across from foot to foot.
+ * the spine, the pelvis down into the knees or across from foot to foot, a foot up from the floor and down again.
  *
  * @param row the key pose as it stands, right side leading
  * @param build whose body it stands on
+ * @returns the movement, and the number that the key pose has now: lifting a foot may put others before it
  */
 export function pull(
   movement: Movement,
@@ -91,6 +148,20 @@ export function pull(
   view: PullView,
   to: Pulled,
   build: Build = USUAL_BUILD,
+): PulledKey {
+  if (handle === "leftFoot") return pullFoot(movement, index, row, "left", view, to, build);
+  if (handle === "rightFoot") return pullFoot(movement, index, row, "right", view, to, build);
+  return { movement: pullBody(movement, index, row, handle, view, to, build), index };
+}
+
+function pullBody(
+  movement: Movement,
+  index: number,
+  row: ArrayLike<number>,
+  handle: Exclude<Handle, "leftFoot" | "rightFoot">,
+  view: PullView,
+  to: Pulled,
+  build: Build,
 ): Movement {
   const bend = view === "front" ? "sideBend" : "flexion";
   switch (handle) {

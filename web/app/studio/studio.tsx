@@ -1,3 +1,4 @@
+import { problemInWords } from "@able-tide/core/movement/check";
 import {
   addKeyAfter,
   copyPose,
@@ -25,6 +26,8 @@ import { DemandBars } from "../plans/demand-bars.tsx";
 import { AskedOf, FIRST_ASKED, readAsked, type StudioPerson } from "./asked-of.tsx";
 import { BeginsAndEnds } from "./begins-and-ends.tsx";
 import { KeyLine } from "./key-line.tsx";
+import { LegValues } from "./leg-values.tsx";
+import { MovementFacts } from "./movement-facts.tsx";
 import { PoseValues } from "./pose-values.tsx";
 import { type Handle, type Pulled, type PullView, pull } from "./pull.ts";
 import { PullFigure } from "./pull-figure.tsx";
@@ -48,6 +51,7 @@ function changed(history: History<Movement>, change: Change): History<Movement> 
   return change.movement === history.present ? history : goneOn(history, change.movement, change.along);
 }
 
+const SAVE_FORM = "studio-save";
 const CUES = [
   ["do", "What to do"],
   ["feel", "What to feel"],
@@ -103,7 +107,11 @@ export function Studio({ movement, shipped, people, problems }: Props) {
   const shown = form && key ? rowAt(form.samples, key.at) : null;
   const frame = form && shown ? segmentOfSample(form.samples, shown.sample).frame : null;
   const pulled = (view: PullView) => (handle: Handle, where: Pulled, along: boolean) => {
-    if (shown && form) to(pull(present, index, shown.row, handle, view, where, form.samples.build), along);
+    if (!shown || !form) return false;
+    const after = pull(present, index, shown.row, handle, view, where, form.samples.build);
+    to(after.movement, along);
+    setIndex(after.index);
+    return after.movement !== present;
   };
   const shiftKey = (by: number) => key && to(moveKey(present, index, key.at + by));
   return (
@@ -117,10 +125,10 @@ export function Studio({ movement, shipped, people, problems }: Props) {
           <Tool label="Redo" press={() => change({ kind: "redo" })}>
             <Redo2 size={18} aria-hidden="true" />
           </Tool>
-          <Tool label="Key pose after" press={() => to(addKeyAfter(present, index))}>
+          <Tool label="Add after" press={() => to(addKeyAfter(present, index))}>
             <Plus size={18} aria-hidden="true" />
           </Tool>
-          <Tool label="Take it out" press={() => to(removeKey(present, index))}>
+          <Tool label="Remove" press={() => to(removeKey(present, index))}>
             <Minus size={18} aria-hidden="true" />
           </Tool>
           <Tool label="Mirror" press={() => to(mirrorKey(present, index))}>
@@ -135,7 +143,21 @@ export function Studio({ movement, shipped, people, problems }: Props) {
           <Tool label="Later" press={() => shiftKey(0.05)}>
             {null}
           </Tool>
+          <span className="ml-auto">
+            <Button form={SAVE_FORM} name="intent" value="save">
+              {shipped ? "Save as our own" : "Save"}
+            </Button>
+          </span>
         </div>
+        {problems.length > 0 && (
+          <ul className="list-disc pl-6 font-semibold text-signal-700" role="alert">
+            {problems.map((problem) => (
+              <li key={`${problem.path} ${problem.message}`}>
+                {problem.path} {problem.message}
+              </li>
+            ))}
+          </ul>
+        )}
         <div className="grid gap-4 rounded-soft border border-sand-300 bg-white p-4 sm:grid-cols-3">
           {shown && frame ? (
             <>
@@ -156,12 +178,12 @@ export function Studio({ movement, shipped, people, problems }: Props) {
         </div>
         {form?.samples.problem && (
           <p role="alert" className="font-semibold text-signal-700">
-            At {Math.round(100 * form.samples.problem.phase)} % of the round a body cannot do this:{" "}
-            {form.samples.problem.what.kind}.
+            At {Math.round(100 * form.samples.problem.phase)} % of the round the body {problemInWords(form.samples.problem.what)}.
           </p>
         )}
+        <MovementFacts movement={present} change={to} />
         <BeginsAndEnds movement={present} change={to} />
-        <Form method="post" className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-5">
+        <Form id={SAVE_FORM} method="post" className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-5">
           <input type="hidden" name="document" value={JSON.stringify(present)} />
           <label className="font-semibold">
             Name
@@ -185,19 +207,7 @@ export function Studio({ movement, shipped, people, problems }: Props) {
               />
             </label>
           ))}
-          {problems.length > 0 && (
-            <ul className="list-disc pl-6 font-semibold text-signal-700" role="alert">
-              {problems.map((problem) => (
-                <li key={`${problem.path} ${problem.message}`}>
-                  {problem.path} {problem.message}
-                </li>
-              ))}
-            </ul>
-          )}
           <div className="flex flex-wrap items-center gap-3">
-            <Button name="intent" value="save">
-              {shipped ? "Save as our own" : "Save"}
-            </Button>
             {!shipped && (
               <Button look="quiet" name="intent" value="delete">
                 Delete it
@@ -238,6 +248,14 @@ export function Studio({ movement, shipped, people, problems }: Props) {
             setNumber={(name, value) => to(setNumber(present, index, name, value))}
           />
         )}
+        <LegValues
+          movement={present}
+          index={index}
+          change={(after) => {
+            to(after.movement);
+            setIndex(after.index);
+          }}
+        />
       </aside>
     </div>
   );

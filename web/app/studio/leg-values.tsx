@@ -1,0 +1,82 @@
+import { SIDED_RANGES } from "@able-tide/core/body/channels";
+import { sidedSlot } from "@able-tide/core/body/pose";
+import { LIFT_ANGLES, type Lift, liftFoot, liftsOf, pitchFoot, setFeetDown } from "@able-tide/core/movement/edit-legs";
+import type { Movement } from "@able-tide/core/movement/format";
+import { keyPoses } from "@able-tide/core/movement/track";
+import { NumberBox } from "./number-box.tsx";
+import type { PulledKey } from "./pull.ts";
+
+const FEET = [
+  ["leadFoot", "lead heel up, toes up negative, °", "right"],
+  ["trailFoot", "trail heel up, toes up negative, °", "left"],
+] as const;
+const PITCH = { least: -30, most: 50 } as const;
+
+const rangeOf = (name: string) => SIDED_RANGES.find((range) => range.name === name) ?? { label: name, lowest: 0, highest: 0 };
+
+interface Props {
+  readonly movement: Movement;
+  readonly index: number;
+  readonly change: (to: PulledKey) => void;
+}
+
+/** Legs and feet of a key pose in numbers: a foot off the floor and how its leg is held, heels and toes. */
+export function LegValues({ movement, index, change }: Props) {
+  const lift = liftsOf(movement)[index] ?? null;
+  const values = keyPoses(movement)[index];
+  const end = index === 0 || index === movement.keys.length - 1;
+  const setFoot = (foot: string) =>
+    change(
+      foot === "" ? { movement: setFeetDown(movement, index), index } : liftFoot(movement, index, { foot: foot as Lift["foot"] }),
+    );
+  return (
+    <details>
+      <summary className="py-2 font-display text-lg font-bold">Legs and feet</summary>
+      <div className="flex flex-col gap-1">
+        {end ? (
+          <p className="text-sand-600">A round begins and ends with both feet down.</p>
+        ) : (
+          <label className="flex items-center justify-between gap-2">
+            foot off the floor
+            <select
+              value={lift?.foot ?? ""}
+              onChange={({ currentTarget }) => setFoot(currentTarget.value)}
+              className="field-box w-28!"
+            >
+              <option value="">none</option>
+              <option value="lead">lead</option>
+              <option value="trail">trail</option>
+            </select>
+          </label>
+        )}
+        {lift &&
+          LIFT_ANGLES.map(({ name, range }) => {
+            const { label, lowest, highest } = rangeOf(range);
+            return (
+              <NumberBox
+                key={name}
+                id={`value-lift-${name}`}
+                label={`${label}, °`}
+                value={lift[name] ?? 0}
+                least={lowest}
+                most={highest}
+                step={1}
+                set={(value) => change(liftFoot(movement, index, { foot: lift.foot, [name]: value }))}
+              />
+            );
+          })}
+        {FEET.map(([foot, label, side]) => (
+          <NumberBox
+            key={foot}
+            id={`value-${foot}`}
+            label={label}
+            value={values?.[sidedSlot("heelLift", side)] ?? 0}
+            {...PITCH}
+            step={1}
+            set={(value) => change({ movement: pitchFoot(movement, index, foot, value), index })}
+          />
+        ))}
+      </div>
+    </details>
+  );
+}

@@ -1,0 +1,176 @@
+import { featureLabel } from "@able-tide/core/movement/features";
+import { FORM_KINDS, type FormKind } from "@able-tide/core/movement/form";
+import {
+  DECLARED_FEATURES,
+  type Movement,
+  type MovementStance,
+  PHASES,
+  type Phase,
+  PURPOSES,
+  STANCES,
+} from "@able-tide/core/movement/format";
+import type { ReactNode } from "react";
+
+interface Props {
+  readonly movement: Movement;
+  readonly change: (next: Movement) => void;
+}
+
+const STANCE_NAMES: Record<MovementStance["kind"], string> = {
+  together: "feet together",
+  hip: "hip wide",
+  shoulder: "shoulder wide",
+  wide: "wide",
+  bow: "bow, one foot ahead",
+  semiTandem: "instep to toe",
+  tandem: "heel to toe",
+};
+const VARIANTS = [
+  ["oneArm", "one arm alone"],
+  ["toeDown", "the lifted foot's toe down"],
+  ["depth", "a higher stance"],
+] as const;
+const hasFront = (kind: MovementStance["kind"]): boolean => ["bow", "semiTandem", "tandem"].includes(kind);
+
+function Tick({ label, on, set }: { readonly label: string; readonly on: boolean; readonly set: (on: boolean) => void }) {
+  return (
+    <label className="flex min-h-11 items-center gap-2">
+      <input
+        type="checkbox"
+        checked={on}
+        onChange={({ currentTarget }) => set(currentTarget.checked)}
+        className="size-5 accent-tide-700"
+      />
+      {label}
+    </label>
+  );
+}
+
+function Group({ label, children }: { readonly label: string; readonly children: ReactNode }) {
+  return (
+    <fieldset>
+      <legend className="font-semibold">{label}</legend>
+      <div className="flex flex-wrap gap-x-6">{children}</div>
+    </fieldset>
+  );
+}
+
+/** A list with a word put in or taken out, in the order of all words. */
+const toggled = <Word extends string>(all: readonly Word[], chosen: readonly Word[], word: Word, on: boolean): Word[] =>
+  all.filter((each) => (each === word ? on : chosen.includes(each)));
+
+/** What a movement is for, how it stands, which forms it has: everything that is not a key pose or a cue. */
+export function MovementFacts({ movement, change }: Props) {
+  const { stance, forms, vary } = movement;
+  const setForm = (kind: FormKind, on: boolean) => change({ ...movement, forms: { ...forms, [kind]: on ? {} : false } });
+  const setPurpose = (word: (typeof PURPOSES)[number], on: boolean) => {
+    const purpose = toggled(PURPOSES, movement.purpose, word, on);
+    if (purpose.length > 0) change({ ...movement, purpose });
+  };
+  const setStance = (kind: MovementStance["kind"]) =>
+    change({ ...movement, stance: { kind, ...(hasFront(kind) && { front: stance.front ?? "lead" }) } });
+  return (
+    <details className="rounded-soft border border-sand-300 bg-white p-5">
+      <summary className="min-h-11 font-display text-lg font-bold">What it is for, how it stands, which forms it has</summary>
+      <div className="mt-2 flex flex-col gap-4">
+        <Group label="Purpose">
+          {PURPOSES.map((word) => (
+            <Tick key={word} label={word} on={movement.purpose.includes(word)} set={(on) => setPurpose(word, on)} />
+          ))}
+        </Group>
+        <Group label="Forms">
+          {FORM_KINDS.map((kind) => (
+            <Tick
+              key={kind}
+              label={kind === "water" ? "in water" : kind}
+              on={(forms[kind] ?? false) !== false}
+              set={(on) => setForm(kind, on)}
+            />
+          ))}
+        </Group>
+        <Group label="Can be made easier by">
+          {VARIANTS.map(([name, label]) => (
+            <Tick
+              key={name}
+              label={label}
+              on={vary[name] === true}
+              set={(on) => change({ ...movement, vary: { ...vary, [name]: on } })}
+            />
+          ))}
+        </Group>
+        <Group label="Some people must know of">
+          {DECLARED_FEATURES.map((feature) => (
+            <Tick
+              key={feature}
+              label={featureLabel(feature)}
+              on={movement.features?.includes(feature) ?? false}
+              set={(on) => change({ ...movement, features: toggled(DECLARED_FEATURES, movement.features ?? [], feature, on) })}
+            />
+          ))}
+        </Group>
+        <div className="grid gap-4 sm:grid-cols-2">
+          <label className="font-semibold">
+            Phase of a session
+            <select
+              value={movement.phase}
+              onChange={({ currentTarget }) => change({ ...movement, phase: currentTarget.value as Phase })}
+              className="field-box mt-1 font-normal"
+            >
+              {PHASES.map((phase) => (
+                <option key={phase}>{phase}</option>
+              ))}
+            </select>
+          </label>
+          <label className="font-semibold">
+            Breaths in a round
+            <input
+              type="number"
+              min={1}
+              max={8}
+              value={movement.breaths}
+              onChange={({ currentTarget: { valueAsNumber } }) => {
+                if (Number.isInteger(valueAsNumber) && valueAsNumber >= 1 && valueAsNumber <= 8)
+                  change({ ...movement, breaths: valueAsNumber });
+              }}
+              className="field-box mt-1 block font-normal"
+            />
+          </label>
+          <label className="font-semibold">
+            Stance
+            <select
+              value={stance.kind}
+              onChange={({ currentTarget }) => setStance(currentTarget.value as MovementStance["kind"])}
+              className="field-box mt-1 font-normal"
+            >
+              {STANCES.map((kind) => (
+                <option key={kind} value={kind}>
+                  {STANCE_NAMES[kind]}
+                </option>
+              ))}
+            </select>
+          </label>
+          {hasFront(stance.kind) && (
+            <label className="font-semibold">
+              Foot in front
+              <select
+                value={stance.front ?? "lead"}
+                onChange={({ currentTarget }) =>
+                  change({ ...movement, stance: { ...stance, front: currentTarget.value as "lead" | "trail" } })
+                }
+                className="field-box mt-1 font-normal"
+              >
+                <option value="lead">lead</option>
+                <option value="trail">trail</option>
+              </select>
+            </label>
+          )}
+        </div>
+        <Tick
+          label="Done on one side and then on the other"
+          on={movement.sided}
+          set={(sided) => change({ ...movement, sided })}
+        />
+      </div>
+    </details>
+  );
+}

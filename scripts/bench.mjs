@@ -1,6 +1,9 @@
-// npm run bench: timings of the core as it is shipped, bundled, as JSON on standard output.
+// npm run bench: timings of the core as it is shipped, bundled, and of a pull in the studio in Chromium, as JSON on
+// standard output. "npm run bench -- core" leaves the browser out.
+import { spawnSync } from "node:child_process";
 import { join } from "node:path";
-import { installPackages, LOCAL, ROOT, run } from "./setup.mjs";
+import { benchStudio } from "./bench-studio.mjs";
+import { installPackages, LOCAL, ROOT } from "./setup.mjs";
 
 installPackages();
 const { build } = await import("vite");
@@ -12,4 +15,10 @@ await build({
   build: { ssr: "core/bench/bench.ts", outDir: folder, emptyOutDir: true, minify: false },
   ssr: { noExternal: true },
 });
-run(process.execPath, [join(folder, "bench.js")], { env: { ...process.env, LIBRARY_FOLDER: join(ROOT, "library") } });
+const core = spawnSync(process.execPath, [join(folder, "bench.js")], {
+  env: { ...process.env, LIBRARY_FOLDER: join(ROOT, "library") },
+  stdio: ["ignore", "pipe", "inherit"],
+  encoding: "utf8",
+});
+const studio = process.argv[2] === "core" ? {} : { studioMillisecondsAMove: await benchStudio() };
+process.stdout.write(`${JSON.stringify({ ...JSON.parse(core.stdout), ...studio }, null, 2)}\n`);

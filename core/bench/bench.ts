@@ -1,25 +1,31 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
+import { marginOfStability } from "../src/body/base-of-support.ts";
 import { USUAL_BODY } from "../src/body/build.ts";
+import { isOutOfDepth, weightInWater } from "../src/body/buoyancy.ts";
 import { ROW_WIDTH } from "../src/body/channels.ts";
-import { neutralPose } from "../src/body/pose.ts";
+import { neutralPose, sidedSlot, slot } from "../src/body/pose.ts";
+import { SHARE } from "../src/body/segments.ts";
 import { solvePose } from "../src/body/solve.ts";
 import type { Cap, CapLimit } from "../src/caps/cap.ts";
 import { createFormLibrary } from "../src/fit/form-library.ts";
 import { fitPerson } from "../src/fit/session.ts";
+import { summariesOf } from "../src/fit/summary.ts";
 import { readDemand } from "../src/movement/demand.ts";
 import { FULL_STANDING } from "../src/movement/form.ts";
 import { hasLandForm, type Movement } from "../src/movement/format.ts";
 import { readMovement } from "../src/movement/read-file.ts";
 import { sampleTrack } from "../src/movement/samples.ts";
 import { type Track, trackOf } from "../src/movement/track.ts";
+import { SIDES, sideSign } from "../src/side.ts";
 import { report } from "./measure.ts";
+import { skeletonUpdater } from "./skeleton.ts";
 
 const FOLDER = process.env["LIBRARY_FOLDER"] ?? "library";
-const movements = readdirSync(FOLDER)
+const library = readdirSync(FOLDER)
   .filter((name) => name.endsWith(".json") && !name.endsWith(".schema.json"))
-  .map((name) => readMovement(readFileSync(join(FOLDER, name), "utf8")).movement as Movement)
-  .filter(hasLandForm);
+  .map((name) => readMovement(readFileSync(join(FOLDER, name), "utf8")).movement as Movement);
+const movements = library.filter(hasLandForm);
 
 const cap = (limit: CapLimit, i: number): Cap => ({
   id: `c${i}`,
@@ -62,15 +68,50 @@ const person = (i: number) => ({
 });
 
 const pose = neutralPose();
+for (const side of SIDES) pose.values[sidedSlot("footZ", side)] = sideSign(side) * SHARE.hipHalfSeparation;
 const row = new Float64Array(ROW_WIDTH);
+/** A pose that is different each time, so that nothing is found ready: arms, spine and weight move. */
+function nextPose(i: number): void {
+  const turn = (i % 97) / 97;
+  pose.values[slot("weightLeft")] = 0.2 + 0.6 * turn;
+  pose.values[slot("spineFlexion")] = 20 * turn;
+  pose.values[slot("sink")] = 30 * turn;
+  for (const side of SIDES) pose.values[sidedSlot("elevation", side)] = 120 * turn;
+}
+const skeleton = skeletonUpdater();
+/** Water at the lower breastbone, share of stature. */
+const WATERLINE = 0.7;
 const tracks = movements.map((movement) => trackOf(movement, FULL_STANDING, "right") as Track);
+const wet = library.flatMap((movement) => trackOf(movement, { ...FULL_STANDING, kind: "water" }, "right") ?? []);
 let warm = createFormLibrary();
 report({
   "1000 poses solved and read": {
-    runs: 30,
-    warmUp: 10,
+    runs: 60,
+    warmUp: 20,
     run: () => {
-      for (let i = 0; i < 1000; i += 1) solvePose(pose, Number.POSITIVE_INFINITY, row);
+      for (let i = 0; i < 1000; i += 1) {
+        nextPose(i);
+        solvePose(pose, Number.POSITIVE_INFINITY, row);
+      }
+    },
+  },
+  "1000 poses solved and read in water": {
+    runs: 60,
+    warmUp: 20,
+    run: () => {
+      for (let i = 0; i < 1000; i += 1) {
+        nextPose(i);
+        const { base } = solvePose(pose, Number.POSITIVE_INFINITY, row);
+        marginOfStability(weightInWater(row, WATERLINE).centre, base);
+        isOutOfDepth(row, WATERLINE, 1.65);
+      }
+    },
+  },
+  "1000 bone-matrix updates of a skeleton of 16 bones in three": {
+    runs: 60,
+    warmUp: 20,
+    run: () => {
+      for (let i = 0; i < 1000; i += 1) skeleton((i % 97) / 97);
     },
   },
   "a form over one cycle with all demands": {
@@ -78,6 +119,20 @@ report({
     warmUp: 100,
     run: (run) => {
       readDemand(sampleTrack(tracks[run % tracks.length] as Track), { stature: 1.65 }, 8);
+    },
+  },
+  "a form in water over one cycle with all demands": {
+    runs: 300,
+    warmUp: 100,
+    run: (run) => {
+      readDemand(sampleTrack(wet[run % wet.length] as Track), { stature: 1.65, mass: 70, depth: WATERLINE * 1.65 }, 8);
+    },
+  },
+  "summaries of the whole library, every form and size": {
+    runs: 3,
+    warmUp: 0,
+    run: () => {
+      for (const movement of movements) summariesOf(movement);
     },
   },
   "a group of 12, 8 blocks, nothing solved before": {

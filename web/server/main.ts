@@ -10,6 +10,8 @@ import { now } from "./clock.ts";
 import { database } from "./database.ts";
 import { loadDemo } from "./demo/load-demo.ts";
 import { migrate } from "./migrate.ts";
+import { learnLeast } from "./movements/asks.ts";
+import { SHIPPED } from "./movements/shipped.ts";
 
 const logger = pino({ level: process.env["LOG_LEVEL"] ?? "warn" });
 
@@ -62,6 +64,8 @@ export async function serve(options: { readonly port: number; readonly clientFol
   };
   process.once("SIGTERM", stop);
   process.once("SIGINT", stop);
+  // What the library can be made to ask is worked out, or read, while nobody waits for it.
+  void learnLeast(database(), SHIPPED, now).catch((error: unknown) => logger.warn(error, "form summaries"));
   const address = server.address();
   return typeof address === "object" && address !== null ? address.port : options.port;
 }

@@ -2,8 +2,9 @@ import type { Knex } from "knex";
 import { firstFloor } from "./migrations/001-first-floor.ts";
 import { ownBodies } from "./migrations/002-own-bodies.ts";
 import { ownNames } from "./migrations/003-own-names.ts";
+import { formSummaries } from "./migrations/004-form-summaries.ts";
 
-const MIGRATIONS = [firstFloor, ownBodies, ownNames];
+const MIGRATIONS = [firstFloor, ownBodies, ownNames, formSummaries];
 
 /** Holds off every other process that would migrate or load the demo; released when the connection ends. */
 const SET_UP_LOCK = 7_251_904;

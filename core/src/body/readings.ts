@@ -85,18 +85,27 @@ function handSeparation(row: Float64Array): number {
 }
 
 /** A mass by its index in the build, and the two points it lies between, with how far. */
-type Part = readonly [mass: number, from: number, to: number, at: number];
+interface Part {
+  readonly mass: number;
+  readonly from: number;
+  readonly to: number;
+  readonly at: number;
+}
+const part = (mass: number, from: number, to: number, at: number): Part => ({ mass, from, to, at });
 
 /** Horizontal lever of a mass about a point: its gravity moment per M g, share of H. */
 function leverSum(row: Float64Array, about: number, parts: readonly Part[], { masses }: Build): number {
   let x = 0;
   let z = 0;
-  for (const [mass, from, to, at] of parts) {
-    const share = masses[mass] as number;
-    const fromX = row[from] as number;
-    const fromZ = row[from + 2] as number;
-    x += share * (fromX + at * ((row[to] as number) - fromX) - (row[about] as number));
-    z += share * (fromZ + at * ((row[to + 2] as number) - fromZ) - (row[about + 2] as number));
+  const aboutX = row[about] as number;
+  const aboutZ = row[about + 2] as number;
+  for (let i = 0; i < parts.length; i += 1) {
+    const part = parts[i] as Part;
+    const share = masses[part.mass] as number;
+    const fromX = row[part.from] as number;
+    const fromZ = row[part.from + 2] as number;
+    x += share * (fromX + part.at * ((row[part.to] as number) - fromX) - aboutX);
+    z += share * (fromZ + part.at * ((row[part.to + 2] as number) - fromZ) - aboutZ);
   }
   return Math.sqrt(x * x + z * z);
 }
@@ -108,17 +117,17 @@ function armParts(side: Side): readonly Part[] {
   const wrist = sidedPointColumn("wristJoint", side);
   const hand = sidedPointColumn("handCentre", side);
   return [
-    [massIndexes("upperArm")[i], shoulder, elbow, MASS.upperArm.at],
-    [massIndexes("forearm")[i], elbow, wrist, MASS.forearm.at],
-    [massIndexes("hand")[i], wrist, hand, 1],
+    part(massIndexes("upperArm")[i], shoulder, elbow, MASS.upperArm.at),
+    part(massIndexes("forearm")[i], elbow, wrist, MASS.forearm.at),
+    part(massIndexes("hand")[i], wrist, hand, 1),
   ];
 }
 
 const ARM_PARTS = { left: armParts("left"), right: armParts("right") } as const;
 const ABOVE_LOW_BACK: readonly Part[] = [
-  [massIndex("abdomen"), pointColumn("lumbar"), pointColumn("midSpine"), 0.5],
-  [massIndex("thorax"), pointColumn("midSpine"), pointColumn("shoulderLine"), 0.235 / 0.44],
-  [massIndex("headNeck"), pointColumn("head"), pointColumn("head"), 0],
+  part(massIndex("abdomen"), pointColumn("lumbar"), pointColumn("midSpine"), 0.5),
+  part(massIndex("thorax"), pointColumn("midSpine"), pointColumn("shoulderLine"), 0.235 / 0.44),
+  part(massIndex("headNeck"), pointColumn("head"), pointColumn("head"), 0),
   ...ARM_PARTS.left,
   ...ARM_PARTS.right,
 ];

@@ -101,7 +101,11 @@ export const circumstanceDemand = ({ secondTask, softFloor }: Circumstances, sea
   (secondTask === undefined ? 0 : secondTask === "new" ? 1 : 0.5) + (softFloor && !seated ? 1.5 : 0);
 
 /** Puts the terms together; the floor is 1 standing and 0 seated. */
-export function steadinessDemand(terms: Omit<SteadinessTerms, "total">, seated: boolean): SteadinessTerms {
-  const total = Math.min(10, Math.max(seated ? 0 : 1, terms.base + terms.movement + terms.added - terms.support));
-  return { ...terms, total };
-}
+export const steadinessTotal = (base: number, movement: number, added: number, support: number, seated: boolean): number =>
+  Math.min(10, Math.max(seated ? 0 : 1, base + movement + added - support));
+
+/** The same with its terms. */
+export const steadinessDemand = (terms: Omit<SteadinessTerms, "total">, seated: boolean): SteadinessTerms => ({
+  ...terms,
+  total: steadinessTotal(terms.base, terms.movement, terms.added, terms.support, seated),
+});

@@ -12,6 +12,7 @@ import {
   seatedBaseDemand,
   standingBaseDemand,
   steadinessDemand,
+  steadinessTotal,
   toeDownDemand,
 } from "../body/steadiness.ts";
 import { type Pair, SIDES, sideIndex } from "../side.ts";
@@ -95,38 +96,46 @@ function dynamicMargin(samples: FormSamples, sample: number, stature: number, cy
   );
 }
 
-/** Weight, depth and drag of a form in water. */
-function readWater(samples: FormSamples, { stature, mass = USUAL_MASS, depth = 0 }: Doer, cycleSeconds: number): WaterDemand {
+/** Weight, depth and drag of a form in water. @param weights share of the weight on the feet, a value a sample */
+function readWater(
+  samples: FormSamples,
+  { stature, mass = USUAL_MASS, depth = 0 }: Doer,
+  weights: Float64Array,
+  cycleSeconds: number,
+): WaterDemand {
   const waterline = depth / stature;
-  let least = Number.POSITIVE_INFINITY;
-  let most = 0;
   let outOfDepth = false;
-  for (let sample = 0; sample < samples.count; sample += 1) {
-    const row = samples.rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH);
-    const { share } = weightInWater(row, waterline, samples.build);
-    least = Math.min(least, share);
-    most = Math.max(most, share);
-    outOfDepth ||= isOutOfDepth(row, waterline, stature);
-  }
+  for (let sample = 0; sample < samples.count && !outOfDepth; sample += 1)
+    outOfDepth = isOutOfDepth(samples.rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH), waterline, stature);
+  const leastWeight = Math.min(...weights);
   return {
-    leastWeight: least,
-    mostWeight: most,
+    leastWeight,
+    mostWeight: Math.max(...weights),
     outOfDepth,
-    needsRail: least < RAIL_SHARE,
+    needsRail: leastWeight < RAIL_SHARE,
     drag: dragMoments(samples, { stature, mass }, waterline, cycleSeconds),
   };
 }
 
+/** How steady one sample is: distance to the edge, share of H, and what the water takes off the demand. */
+interface Balance {
+  margin: number;
+  relief: number;
+  /** Share of the weight on the feet. */
+  weight: number;
+}
+
 /**
- * Distance from the net force to the edge of the base in water, share of H: no velocity, since water holds a body back.
+ * Distance from the net force to the edge of the base in water: no velocity, since water holds a body back.
  * Where the feet lose their grip there is none.
  */
-function marginInWater(samples: FormSamples, sample: number, waterline: number): { margin: number; relief: number } {
+function readBalanceInWater(samples: FormSamples, sample: number, waterline: number, into: Balance): void {
   const row = samples.rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH);
   const { share, centre } = weightInWater(row, waterline, samples.build);
   const base = samples.bases[sample] as readonly Point[];
-  const margin = share < GRIP_SHARE || base.length < 3 ? 0 : marginOfStability(centre, base);
-  return { margin, relief: waterRelief(share) };
+  into.margin = share < GRIP_SHARE || base.length < 3 ? 0 : marginOfStability(centre, base);
+  into.relief = waterRelief(share);
+  into.weight = share;
 }
 
 /** A stump is no foot that leaves the floor. */
@@ -170,36 +179,52 @@ export function readDemand(samples: FormSamples, person: Doer, cycleSeconds: num
   let highest = Number.NEGATIVE_INFINITY;
   let highestAt = 0;
   const waterline = person.depth === undefined ? null : person.depth / person.stature;
-  const balanceAt = (sample: number) =>
-    waterline === null
-      ? { margin: dynamicMargin(samples, sample, person.stature, cycleSeconds), relief: 0 }
-      : marginInWater(samples, sample, waterline);
-  const termsAt = (sample: number, { margin, relief }: { margin: number; relief: number }): SteadinessTerms => {
-    const number = Math.floor(sample / (INTERVALS + 1));
-    const seated = segments[number]?.frame.seating.kind === "seated";
-    return steadinessDemand(
-      {
-        base: bases[number] as number,
-        movement: movementDemand(margin, rows[sample * ROW_WIDTH + QUIET_MARGIN] as number),
-        added: (reading.added[sample] as number) + circumstanceDemand(person.circumstances ?? {}, seated),
-        support: Math.max(relief, reading.support[number] as number),
-      },
-      seated,
-    );
+  const circumstances = person.circumstances ?? {};
+  const balance: Balance = { margin: 0, relief: 0, weight: 1 };
+  const weights = new Float64Array(waterline === null ? 0 : count);
+  const readBalance = (sample: number): void => {
+    if (waterline === null) balance.margin = dynamicMargin(samples, sample, person.stature, cycleSeconds);
+    else {
+      readBalanceInWater(samples, sample, waterline, balance);
+      weights[sample] = balance.weight;
+    }
   };
+  const isSeated = (number: number): boolean => segments[number]?.frame.seating.kind === "seated";
+  const movementAt = (sample: number): number =>
+    movementDemand(balance.margin, rows[sample * ROW_WIDTH + QUIET_MARGIN] as number);
+  const addedAt = (sample: number, number: number): number =>
+    (reading.added[sample] as number) + circumstanceDemand(circumstances, isSeated(number));
+  const supportAt = (number: number): number => Math.max(balance.relief, reading.support[number] as number);
   for (let sample = 0; sample < count; sample += 1) {
-    const balance = balanceAt(sample);
+    const number = Math.floor(sample / (INTERVALS + 1));
+    readBalance(sample);
     if (balance.margin < leastMargin) {
       leastMargin = balance.margin;
       leastAt = sample;
     }
-    const { total } = termsAt(sample, balance);
+    const total = steadinessTotal(
+      bases[number] as number,
+      movementAt(sample),
+      addedAt(sample, number),
+      supportAt(number),
+      isSeated(number),
+    );
     if (total > highest) {
       highest = total;
       highestAt = sample;
     }
   }
-  const worst = termsAt(highestAt, balanceAt(highestAt));
+  readBalance(highestAt);
+  const number = Math.floor(highestAt / (INTERVALS + 1));
+  const worst = steadinessDemand(
+    {
+      base: bases[number] as number,
+      movement: movementAt(highestAt),
+      added: addedAt(highestAt, number),
+      support: supportAt(number),
+    },
+    isSeated(number),
+  );
   return {
     cycleSeconds,
     highest: reading.highest,
@@ -216,6 +241,6 @@ export function readDemand(samples: FormSamples, person: Doer, cycleSeconds: num
     quietSteadiness: Math.max(0, ...bases.map((base, number) => base - (reading.support[number] as number))),
     features: reading.features,
     steps: reading.steps,
-    water: waterline === null ? null : readWater(samples, person, cycleSeconds),
+    water: waterline === null ? null : readWater(samples, person, weights, cycleSeconds),
   };
 }

@@ -24,6 +24,9 @@ export const FEATURE_NAMES = FEATURES.map((feature) => feature.name);
 
 export const featureLabel = (name: Feature): string => FEATURES.find((feature) => feature.name === name)?.label ?? name;
 
+const HEAD_FLEXION = column("headFlexion");
+const HEAD_SIDE_BEND = column("headSideBend");
+const HEIGHT = column("comY");
 const LOOKING_UP = -20;
 const TURNED = 15;
 /** The heart's height along the line from midspine to the shoulders. */
@@ -56,12 +59,65 @@ function happensAt(samples: SolvedSamples, sample: number, feature: Feature): bo
   }
 }
 
+/** A head further out than this goes round something; nearer, it only trembles. Degrees. */
+const HEAD_OUT = 8;
+/** Nearly all the way round counts as a full circle. */
+const FULL_CIRCLE = (330 * Math.PI) / 180;
+
+/** Whether the neck is rolled all the way round: forward, to one side, back and to the other. */
+function circlesNeck(samples: SolvedSamples): boolean {
+  let turned = 0;
+  let most = 0;
+  let before: number | null = null;
+  for (let sample = 0; sample < samples.count; sample += 1) {
+    const forward = valueAt(samples, sample, HEAD_FLEXION);
+    const aside = valueAt(samples, sample, HEAD_SIDE_BEND);
+    if (Math.hypot(forward, aside) < HEAD_OUT) {
+      before = null;
+      turned = 0;
+      continue;
+    }
+    const now = Math.atan2(aside, forward);
+    if (before !== null) turned += Math.atan2(Math.sin(now - before), Math.cos(now - before));
+    before = now;
+    most = Math.max(most, Math.abs(turned));
+  }
+  return most > FULL_CIRCLE;
+}
+
+/** The body goes down and up by at least this much, share of H, oftener than so many times a breath: it bounces. */
+const BOUNCE = { least: 0.008, timesABreath: 2 } as const;
+
+/** Whether the body bounces. */
+function bounces(samples: SolvedSamples): boolean {
+  let lowest = Number.POSITIVE_INFINITY;
+  let highest = Number.NEGATIVE_INFINITY;
+  let rising = false;
+  let rises = 0;
+  for (let sample = 0; sample < samples.count; sample += 1) {
+    const height = valueAt(samples, sample, HEIGHT);
+    lowest = rising ? Number.POSITIVE_INFINITY : Math.min(lowest, height);
+    highest = rising ? Math.max(highest, height) : Number.NEGATIVE_INFINITY;
+    if (!rising && height > lowest + BOUNCE.least) {
+      rising = true;
+      rises += 1;
+      highest = height;
+    } else if (rising && height < highest - BOUNCE.least) {
+      rising = false;
+      lowest = height;
+    }
+  }
+  return rises > BOUNCE.timesABreath * samples.breaths;
+}
+
 /** The features that a form shows: those its movement declares and those seen in its samples. */
 export function featuresOf(
   samples: SolvedSamples,
   declared: readonly (typeof DECLARED_FEATURES)[number][],
 ): ReadonlySet<Feature> {
   const found = new Set<Feature>(declared);
+  if (circlesNeck(samples)) found.add("fullNeckCircle");
+  if (bounces(samples)) found.add("bounce");
   for (const feature of FEATURE_NAMES) {
     let sample = 0;
     while (sample < samples.count && !happensAt(samples, sample, feature)) sample += 1;

@@ -107,6 +107,9 @@ function smoothSwings(track: Track): { track: Track; heights: ([number, number] 
   return { track: { ...track, segments }, heights };
 }
 
+/** Centre of mass over the floor: X and Z. */
+const COM = [column("comX"), column("comZ")] as const;
+
 /** Solves a track for the unit body, 8 intervals a segment. */
 export function sampleTrack(authored: Track): FormSamples {
   const { track, heights } = smoothSwings(authored);
@@ -116,6 +119,7 @@ export function sampleTrack(authored: Track): FormSamples {
   const rows = new Float64Array(count * ROW_WIDTH);
   const comRate = new Float64Array(count * 2);
   const bases: (readonly Point[])[] = [];
+  const along = new Float64Array(each);
   let problem: FormSamples["problem"] = null;
   track.segments.forEach((segment, number) => {
     const length = segment.to - segment.from;
@@ -135,16 +139,12 @@ export function sampleTrack(authored: Track): FormSamples {
       phases[sample] = phase;
       if (solved.problem && problem === null) problem = { phase, what: solved.problem };
     }
-    for (const [axis, name] of [
-      [0, "comX"],
-      [1, "comZ"],
-    ] as const) {
-      const track = Array.from({ length: each }, (_, i) => rows[(number * each + i) * ROW_WIDTH + column(name)] as number);
-      const atRest = !segment.flowStart && !segment.flowEnd;
-      const rates = splineDerivatives(track, length / INTERVALS, atRest);
-      rates.forEach((rate, i) => {
-        comRate[2 * (number * each + i) + axis] = rate;
-      });
+    const atRest = !segment.flowStart && !segment.flowEnd;
+    const first = number * each;
+    for (let axis = 0; axis < 2; axis += 1) {
+      for (let i = 0; i < each; i += 1) along[i] = rows[(first + i) * ROW_WIDTH + (COM[axis] as number)] as number;
+      const rates = splineDerivatives(along, length / INTERVALS, atRest);
+      for (let i = 0; i < each; i += 1) comRate[2 * (first + i) + axis] = rates[i] as number;
     }
   });
   const solved: SolvedSamples = {

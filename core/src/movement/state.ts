@@ -1,13 +1,12 @@
 import { column, handOver, LANDMARK_TOLERANCE, sidedColumn } from "../body/channels.ts";
-import { holdsOn, isOff, sidedSlots, slot } from "../body/pose.ts";
+import { holdsOn, isOff, type PoseFrame, sidedSlots, slot } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
+import { solvePose } from "../body/solve.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { type FormChoice, FULL_SEATED, FULL_STANDING } from "./form.ts";
 import type { EntryState, ExitState, FeetState, HandsState, LoadState, Movement } from "./format.ts";
 import type { MovementFileProblem } from "./read-file.ts";
-import { type FormSamples, sampleTrack } from "./samples.ts";
-import { segmentOfSample, valueAt } from "./solved-samples.ts";
-import { trackOf } from "./track.ts";
+import { type Track, trackOf } from "./track.ts";
 
 /** How a body stands or sits where a round begins or ends; roles, not sides. */
 export interface MovementState {
@@ -47,25 +46,24 @@ function feetOf(values: Float64Array): Pick<MovementState, "feet" | "foot"> {
   return { feet: Math.abs(ahead) < STRIDE ? "semi" : "bow", foot };
 }
 
-function handsOf(samples: FormSamples, sample: number): HandsState {
-  const { hands } = segmentOfSample(samples, sample).frame;
+function handsOf({ hands }: PoseFrame, row: Float64Array): HandsState {
   const [held, other] = SIDES.filter((side) => holdsOn(hands[sideIndex(side)]));
   if (held) return other ? "holdBoth" : role(held) === "lead" ? "holdLead" : "holdTrail";
   const over = (landmark: "navel" | "shoulder") =>
-    SIDES.map((side) => valueAt(samples, sample, sidedColumn(handOver(landmark), side)) > LANDMARK_TOLERANCE);
+    SIDES.map((side) => (row[sidedColumn(handOver(landmark), side)] as number) > LANDMARK_TOLERANCE);
   if (over("shoulder").some(Boolean)) return "up";
   if (over("navel").some(Boolean)) return "front";
-  const apart = valueAt(samples, sample, column("handSeparation"));
-  const low = SIDES.every((side) => valueAt(samples, sample, sidedColumn("elbow", side)) < 60);
+  const apart = row[column("handSeparation")] as number;
+  const low = SIDES.every((side) => (row[sidedColumn("elbow", side)] as number) < 60);
   return low || apart > 1 ? "down" : "belly";
 }
 
-function stateAt(samples: FormSamples, choice: FormChoice, end: "start" | "end"): MovementState {
-  const { segments } = samples;
+function stateAt({ segments, build }: Track, choice: FormChoice, end: "start" | "end"): MovementState {
   const here = end === "start" ? segments[0] : segments[segments.length - 1];
   const beyond = end === "start" ? segments[segments.length - 1] : segments[0];
   if (!here || !beyond) throw new RangeError("a movement has at least two key poses");
   const values = end === "start" ? here.start : here.end;
+  const { row } = solvePose({ frame: here.frame, values }, undefined, undefined, build);
   // A foot is off at a key pose only if it is off on both sides of it.
   const off = SIDES.find((side) => isOff(here.frame.feet[sideIndex(side)]) && isOff(beyond.frame.feet[sideIndex(side)]));
   const toe = SIDES.find((side) => [here, beyond].every(({ frame }) => frame.feet[sideIndex(side)] === "restingToe"));
@@ -75,7 +73,7 @@ function stateAt(samples: FormSamples, choice: FormChoice, end: "start" | "end")
     support: choice.kind === "seated" ? "seat" : choice.kind === "water" ? "pool" : "stand",
     ...(one ? { feet: off ? ("lift" as const) : ("toe" as const), foot: role(one) } : feetOf(values)),
     load: choice.kind === "seated" ? "both" : left > LOADED ? "trail" : left < 1 - LOADED ? "lead" : "both",
-    hands: handsOf(samples, end === "start" ? 0 : samples.count - 1),
+    hands: handsOf(here.frame, row),
   };
 }
 
@@ -85,9 +83,7 @@ export function statesOf(
   choice: FormChoice,
 ): { readonly entry: MovementState; readonly exit: MovementState } | null {
   const track = trackOf(movement, choice, LEAD);
-  if (!track) return null;
-  const samples = sampleTrack(track);
-  return { entry: stateAt(samples, choice, "start"), exit: stateAt(samples, choice, "end") };
+  return track && { entry: stateAt(track, choice, "start"), exit: stateAt(track, choice, "end") };
 }
 
 /** The form whose states a file states: standing, or the first it has. */

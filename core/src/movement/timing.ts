@@ -50,15 +50,11 @@ export function flowSlope(before: number, after: number, lengthBefore: number, l
 export function splineDerivatives(values: ArrayLike<number>, spacing: number, atRest: boolean): Float64Array {
   const n = values.length;
   const at = (i: number) => values[i] as number;
-  const ends = atRest
-    ? [0, 0]
-    : [
-        (-11 * at(0) + 18 * at(1) - 9 * at(2) + 2 * at(3)) / (6 * spacing),
-        (11 * at(n - 1) - 18 * at(n - 2) + 9 * at(n - 3) - 2 * at(n - 4)) / (6 * spacing),
-      ];
   const slopes = new Float64Array(n);
-  slopes[0] = ends[0] as number;
-  slopes[n - 1] = ends[1] as number;
+  if (!atRest) {
+    slopes[0] = (-11 * at(0) + 18 * at(1) - 9 * at(2) + 2 * at(3)) / (6 * spacing);
+    slopes[n - 1] = (11 * at(n - 1) - 18 * at(n - 2) + 9 * at(n - 3) - 2 * at(n - 4)) / (6 * spacing);
+  }
   // Thomas algorithm on m(i-1) + 4 m(i) + m(i+1) = 3 (v(i+1) - v(i-1)) / h.
   const scaled = new Float64Array(n);
   for (let i = 1; i < n - 1; i += 1) {

@@ -29,17 +29,18 @@ export const bestView = (movement: Movement): View => (movement.stance.front ===
 
 const REDUCED = "(prefers-reduced-motion: reduce)";
 
+const reduced = typeof window === "undefined" ? null : window.matchMedia(REDUCED);
+
 function subscribeToMotion(changed: () => void): () => void {
-  const query = window.matchMedia(REDUCED);
-  query.addEventListener("change", changed);
-  return () => query.removeEventListener("change", changed);
+  reduced?.addEventListener("change", changed);
+  return () => reduced?.removeEventListener("change", changed);
 }
 
 /** Whether the reader has asked for less motion. */
 export const useReducedMotion = (): boolean =>
   useSyncExternalStore(
     subscribeToMotion,
-    () => window.matchMedia(REDUCED).matches,
+    () => reduced?.matches ?? false,
     () => false,
   );
 

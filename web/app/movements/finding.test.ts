@@ -17,8 +17,8 @@ const movement: Movement = {
   vary: {},
   cues: { do: "Press both palms forward." },
 };
-const asks = { steadiness: 3.4, handsOver: "chest", loadedKnee: 41 } as const;
-const found = (search: string, what: typeof asks | null = asks) =>
+const asks = { steadiness: 3.4, handsOver: "chest", loadedKnee: 41, least: null } as const;
+const found = (search: string, what: Parameters<typeof isFound>[2] = asks) =>
   isFound(readFinding(new URLSearchParams(search)), movement, what);
 
 describe("a movement is found", () => {
@@ -38,6 +38,12 @@ describe("a movement is found", () => {
     ["words=press&purpose=steadiness&spares=knee", false],
   ])("by %j: %s", (search, is) => {
     expect(found(search)).toBe(is);
+  });
+
+  test("by what its easier forms spare, once they are known", () => {
+    const easier = { ...asks, least: { steadiness: 1, handsOver: null, loadedKnee: 0 } };
+    expect(found("spares=knee", asks)).toBe(false);
+    expect(found("spares=knee", easier)).toBe(true);
   });
 
   test("what cannot be read looks for nothing", () => {

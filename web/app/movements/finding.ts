@@ -7,9 +7,9 @@ const EASY = { steadiness: 3.5, loadedKnee: 30 } as const;
 
 /** Ways to ask for movements that spare something. */
 export const SPARES = [
-  { name: "steadiness", label: `steadiness: at most ${EASY.steadiness}` },
-  { name: "shoulder", label: "a shoulder: no hand over it" },
-  { name: "knee", label: `a knee: at most ${EASY.loadedKnee}° under load` },
+  { name: "steadiness", label: `steadiness: some form asks at most ${EASY.steadiness}` },
+  { name: "shoulder", label: "a shoulder: some form with no hand over it" },
+  { name: "knee", label: `a knee: some form with at most ${EASY.loadedKnee}° under load` },
 ] as const;
 
 /** What somebody looks for; an empty field looks for nothing. */
@@ -27,18 +27,23 @@ export function readFinding(search: URLSearchParams): Finding {
   return read.success ? read.output : v.parse(Finding, {});
 }
 
-interface Asks {
+interface Asking {
   readonly steadiness: number;
   readonly handsOver: Landmark | null;
   readonly loadedKnee: number;
+}
+/** What the fullest form asks, and the least that any form of half the size or more asks, once that is worked out. */
+interface Asks extends Asking {
+  readonly least: Asking | null;
 }
 
 function isSpared(spares: Finding["spares"], asks: Asks | null): boolean {
   if (spares === "") return true;
   if (asks === null) return false;
-  if (spares === "steadiness") return asks.steadiness <= EASY.steadiness;
-  if (spares === "knee") return asks.loadedKnee <= EASY.loadedKnee;
-  return asks.handsOver === null || LANDMARKS.indexOf(asks.handsOver) < LANDMARKS.indexOf("shoulder");
+  const { steadiness, loadedKnee, handsOver } = asks.least ?? asks;
+  if (spares === "steadiness") return steadiness <= EASY.steadiness;
+  if (spares === "knee") return loadedKnee <= EASY.loadedKnee;
+  return handsOver === null || LANDMARKS.indexOf(handsOver) < LANDMARKS.indexOf("shoulder");
 }
 
 /** Whether a movement is one of those looked for. */

@@ -1,4 +1,4 @@
-import { asksOf, type MovementAsks } from "../../server/movements/asks.ts";
+import { asksOf, learnLeast, type MovementAsks } from "../../server/movements/asks.ts";
 import { type LibraryMovement, listMovements } from "../../server/movements/movements.ts";
 import type { Scope } from "../../server/scope.ts";
 import { type Finding, isFound } from "./finding.ts";
@@ -12,6 +12,10 @@ export async function foundMovements(
   scope: Scope,
   finding: Finding,
 ): Promise<{ readonly all: number; readonly found: readonly Found[] }> {
-  const all = (await listMovements(scope)).map((listed) => ({ ...listed, asks: asksOf(listed.movement) }));
+  const listed = await listMovements(scope);
+  const own = listed.flatMap(({ movement, shipped }) => (shipped ? [] : [movement]));
+  // Own movements are few and known by their content, so this is mostly nothing; what is not known yet shows next time.
+  void learnLeast(scope.database, own, scope.now).catch(() => undefined);
+  const all = listed.map((each) => ({ ...each, asks: asksOf(each.movement) }));
   return { all: all.length, found: all.filter(({ movement, asks }) => isFound(finding, movement, asks)) };
 }

@@ -23,8 +23,10 @@ const firstTrack = (movement: Movement) =>
 function asksInWords(asks: MovementAsks | null): string {
   if (asks === null) return "in water only";
   const knee = Math.round(asks.loadedKnee);
+  const least = asks.least?.steadiness ?? asks.steadiness;
+  const down = least < asks.steadiness - 0.1 ? `, down to ${least.toFixed(1)}` : "";
   return [
-    `steadiness ${asks.steadiness.toFixed(1)}`,
+    `steadiness ${asks.steadiness.toFixed(1)}${down}`,
     asks.handsOver ? `hands over the ${asks.handsOver}` : "hands below the lap",
     knee > 0 && `knee ${knee}°`,
   ]

@@ -1,6 +1,8 @@
 import { FULL_SEATED, FULL_STANDING } from "@able-tide/core/movement/form";
 import type { EntryState, FeetState, HandsState, LoadState, Movement } from "@able-tide/core/movement/format";
 import { type MovementState, statesOf } from "@able-tide/core/movement/state";
+import { memo } from "react";
+import type { EditMovement } from "./edit-movement.ts";
 
 const FEET: Record<FeetState, string> = {
   together: "feet together",
@@ -38,11 +40,11 @@ const OPEN = [
 
 interface Props {
   readonly movement: Movement;
-  readonly change: (next: Movement) => void;
+  readonly edit: EditMovement;
 }
 
 /** Where a round begins and ends, as its key poses show, and what the beginning may leave open. */
-export function BeginsAndEnds({ movement, change }: Props) {
+export const BeginsAndEnds = memo(function BeginsAndEnds({ movement, edit }: Props) {
   const states = [FULL_STANDING, FULL_SEATED, { ...FULL_STANDING, kind: "water" } as const]
     .map((choice) => statesOf(movement, choice))
     .find((found) => found !== null);
@@ -51,8 +53,10 @@ export function BeginsAndEnds({ movement, change }: Props) {
   const ends = inWords(states.exit);
   const setOpen = (part: (typeof OPEN)[number][0], open: boolean) => {
     const { feet, load, hands } = states.entry;
-    const entry: EntryState = { feet, load, hands, ...movement.entry, [part]: open ? "any" : states.entry[part] };
-    change({ ...movement, entry });
+    edit((now) => {
+      const entry: EntryState = { feet, load, hands, ...now.entry, [part]: open ? "any" : states.entry[part] };
+      return { ...now, entry };
+    });
   };
   return (
     <fieldset className="rounded-soft border border-sand-300 bg-white p-5">
@@ -76,4 +80,4 @@ export function BeginsAndEnds({ movement, change }: Props) {
       </div>
     </fieldset>
   );
-}
+});

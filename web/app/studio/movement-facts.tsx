@@ -9,11 +9,12 @@ import {
   PURPOSES,
   STANCES,
 } from "@able-tide/core/movement/format";
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
+import type { EditMovement } from "./edit-movement.ts";
 
 interface Props {
   readonly movement: Movement;
-  readonly change: (next: Movement) => void;
+  readonly edit: EditMovement;
 }
 
 const STANCE_NAMES: Record<MovementStance["kind"], string> = {
@@ -59,16 +60,23 @@ function Group({ label, children }: { readonly label: string; readonly children:
 const toggled = <Word extends string>(all: readonly Word[], chosen: readonly Word[], word: Word, on: boolean): Word[] =>
   all.filter((each) => (each === word ? on : chosen.includes(each)));
 
-/** What a movement is for, how it stands, which forms it has: everything that is not a key pose or a cue. */
-export function MovementFacts({ movement, change }: Props) {
+/** Whether nothing but key poses and cues differs. */
+const sameFacts = (a: Props, b: Props): boolean =>
+  a.edit === b.edit &&
+  (["purpose", "forms", "vary", "features", "phase", "breaths", "stance", "sided"] as const).every(
+    (fact) => a.movement[fact] === b.movement[fact],
+  );
+
+function Facts({ movement, edit }: Props) {
   const { stance, forms, vary } = movement;
-  const setForm = (kind: FormKind, on: boolean) => change({ ...movement, forms: { ...forms, [kind]: on ? {} : false } });
+  const change = (facts: Partial<Movement>) => edit((now) => ({ ...now, ...facts }));
+  const setForm = (kind: FormKind, on: boolean) => change({ forms: { ...forms, [kind]: on ? {} : false } });
   const setPurpose = (word: (typeof PURPOSES)[number], on: boolean) => {
     const purpose = toggled(PURPOSES, movement.purpose, word, on);
-    if (purpose.length > 0) change({ ...movement, purpose });
+    if (purpose.length > 0) change({ purpose });
   };
   const setStance = (kind: MovementStance["kind"]) =>
-    change({ ...movement, stance: { kind, ...(hasFront(kind) && { front: stance.front ?? "lead" }) } });
+    change({ stance: { kind, ...(hasFront(kind) && { front: stance.front ?? "lead" }) } });
   return (
     <details className="rounded-soft border border-sand-300 bg-white p-5">
       <summary className="min-h-11 font-display text-lg font-bold">What it is for, how it stands, which forms it has</summary>
@@ -90,12 +98,7 @@ export function MovementFacts({ movement, change }: Props) {
         </Group>
         <Group label="Can be made easier by">
           {VARIANTS.map(([name, label]) => (
-            <Tick
-              key={name}
-              label={label}
-              on={vary[name] === true}
-              set={(on) => change({ ...movement, vary: { ...vary, [name]: on } })}
-            />
+            <Tick key={name} label={label} on={vary[name] === true} set={(on) => change({ vary: { ...vary, [name]: on } })} />
           ))}
         </Group>
         <Group label="Some people must know of">
@@ -104,7 +107,7 @@ export function MovementFacts({ movement, change }: Props) {
               key={feature}
               label={featureLabel(feature)}
               on={movement.features?.includes(feature) ?? false}
-              set={(on) => change({ ...movement, features: toggled(DECLARED_FEATURES, movement.features ?? [], feature, on) })}
+              set={(on) => change({ features: toggled(DECLARED_FEATURES, movement.features ?? [], feature, on) })}
             />
           ))}
         </Group>
@@ -113,7 +116,7 @@ export function MovementFacts({ movement, change }: Props) {
             Phase of a session
             <select
               value={movement.phase}
-              onChange={({ currentTarget }) => change({ ...movement, phase: currentTarget.value as Phase })}
+              onChange={({ currentTarget }) => change({ phase: currentTarget.value as Phase })}
               className="field-box mt-1 font-normal"
             >
               {PHASES.map((phase) => (
@@ -130,7 +133,7 @@ export function MovementFacts({ movement, change }: Props) {
               value={movement.breaths}
               onChange={({ currentTarget: { valueAsNumber } }) => {
                 if (Number.isInteger(valueAsNumber) && valueAsNumber >= 1 && valueAsNumber <= 8)
-                  change({ ...movement, breaths: valueAsNumber });
+                  change({ breaths: valueAsNumber });
               }}
               className="field-box mt-1 block font-normal"
             />
@@ -155,7 +158,7 @@ export function MovementFacts({ movement, change }: Props) {
               <select
                 value={stance.front ?? "lead"}
                 onChange={({ currentTarget }) =>
-                  change({ ...movement, stance: { ...stance, front: currentTarget.value as "lead" | "trail" } })
+                  change({ stance: { ...stance, front: currentTarget.value as "lead" | "trail" } })
                 }
                 className="field-box mt-1 font-normal"
               >
@@ -165,12 +168,11 @@ export function MovementFacts({ movement, change }: Props) {
             </label>
           )}
         </div>
-        <Tick
-          label="Done on one side and then on the other"
-          on={movement.sided}
-          set={(sided) => change({ ...movement, sided })}
-        />
+        <Tick label="Done on one side and then on the other" on={movement.sided} set={(sided) => change({ sided })} />
       </div>
     </details>
   );
 }
+
+/** What a movement is for, how it stands, which forms it has: everything that is not a key pose or a cue. */
+export const MovementFacts = memo(Facts, sameFacts);

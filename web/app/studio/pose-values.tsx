@@ -1,12 +1,23 @@
 import { slot } from "@able-tide/core/body/pose";
-import { EDITABLE_ANGLES, KEY_NUMBERS, type KeyGroup, type KeyNumber } from "@able-tide/core/movement/edit";
+import {
+  EDITABLE_ANGLES,
+  type EditableAngle,
+  KEY_NUMBERS,
+  type KeyGroup,
+  type KeyNumber,
+  setAngles,
+  setNumber,
+} from "@able-tide/core/movement/edit";
+import type { Movement } from "@able-tide/core/movement/format";
+import { keyPoses } from "@able-tide/core/movement/track";
+import { useCallback } from "react";
+import type { EditMovement } from "./edit-movement.ts";
 import { NumberBox } from "./number-box.tsx";
 
 interface Props {
-  /** The flat key pose, right side leading. */
-  readonly values: Float64Array;
-  readonly setAngle: (group: KeyGroup, name: string, value: number) => void;
-  readonly setNumber: (name: KeyNumber, value: number) => void;
+  readonly movement: Movement;
+  readonly index: number;
+  readonly edit: EditMovement;
 }
 
 const GROUPS: readonly (readonly [group: KeyGroup, label: string])[] = [
@@ -25,8 +36,32 @@ const NUMBERS: Record<
   press: { label: "pressure back to front, -1 to 1", least: -1, most: 1, step: 0.1 },
 };
 
+const angleId = ({ group, name }: EditableAngle): string => `value-${group}-${name}`;
+const numberId = (name: KeyNumber): string => `value-${name}`;
+
+/** What typing into each box does, by its id. */
+const SETTERS = new Map<string, (movement: Movement, index: number, value: number) => Movement>([
+  ...KEY_NUMBERS.map(
+    (name) =>
+      [numberId(name), (movement: Movement, index: number, value: number) => setNumber(movement, index, name, value)] as const,
+  ),
+  ...EDITABLE_ANGLES.map(
+    (angle) =>
+      [
+        angleId(angle),
+        (movement: Movement, index: number, value: number) => setAngles(movement, index, angle.group, { [angle.name]: value }),
+      ] as const,
+  ),
+]);
+
 /** The chosen key pose in numbers: what a pointer pulls, typed. */
-export function PoseValues({ values, setAngle, setNumber }: Props) {
+export function PoseValues({ movement, index, edit }: Props) {
+  const set = useCallback(
+    (value: number, id: string) => edit((now) => SETTERS.get(id)?.(now, index, value) ?? now),
+    [edit, index],
+  );
+  const values = keyPoses(movement)[index];
+  if (!values) return null;
   const numberOf: Record<KeyNumber, number> = {
     weight: 1 - (values[slot("weightLeft")] as number),
     sink: values[slot("sink")] as number,
@@ -37,13 +72,7 @@ export function PoseValues({ values, setAngle, setNumber }: Props) {
       <fieldset className="flex flex-col gap-1">
         <legend className="font-display text-lg font-bold">Standing</legend>
         {KEY_NUMBERS.map((name) => (
-          <NumberBox
-            key={name}
-            id={`value-${name}`}
-            {...NUMBERS[name]}
-            value={numberOf[name]}
-            set={(value) => setNumber(name, value)}
-          />
+          <NumberBox key={name} id={numberId(name)} {...NUMBERS[name]} value={numberOf[name]} set={set} />
         ))}
       </fieldset>
       {GROUPS.map(([group, label]) => (
@@ -53,13 +82,13 @@ export function PoseValues({ values, setAngle, setNumber }: Props) {
             {EDITABLE_ANGLES.filter((angle) => angle.group === group).map((angle) => (
               <NumberBox
                 key={angle.name}
-                id={`value-${group}-${angle.name}`}
+                id={angleId(angle)}
                 label={`${angle.label}, °`}
                 value={values[angle.slot] as number}
                 least={angle.lowest}
                 most={angle.highest}
                 step={1}
-                set={(value) => setAngle(group, angle.name, value)}
+                set={set}
               />
             ))}
           </div>

@@ -31,12 +31,13 @@ export function PullFigure({ row, frame, view, waterline, pull }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<Handle | null>(null);
   const begun = useRef(false);
+  // From the screen onto the picture, as it is when the pull begins: asking anew for each move would lay out the page.
+  const onPicture = useRef<DOMMatrix | null>(null);
   const { at } = placer(row, view);
 
   function moved(event: PointerEvent) {
-    const matrix = svg.current?.getScreenCTM();
-    if (held === null || !matrix) return;
-    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+    if (held === null || !onPicture.current) return;
+    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(onPicture.current);
     // From the front the person's right is on the left of the picture.
     const changes = pull(held, { across: (view === "front" ? -x : x) / 100, up: -y / 100 }, begun.current);
     begun.current ||= changes;
@@ -78,6 +79,7 @@ export function PullFigure({ row, frame, view, waterline, pull }: Props) {
               onPointerDown={(event) => {
                 event.currentTarget.ownerSVGElement?.setPointerCapture(event.pointerId);
                 begun.current = false;
+                onPicture.current = svg.current?.getScreenCTM()?.inverse() ?? null;
                 setHeld(handle);
               }}
             >

@@ -1,23 +1,12 @@
 import { problemInWords } from "@able-tide/core/movement/check";
-import {
-  addKeyAfter,
-  copyPose,
-  type KeyGroup,
-  mirrorKey,
-  moveKey,
-  removeKey,
-  setAngles,
-  setNumber,
-} from "@able-tide/core/movement/edit";
+import { addKeyAfter, copyPose, mirrorKey, moveKey, removeKey } from "@able-tide/core/movement/edit";
 import type { Movement } from "@able-tide/core/movement/format";
 import type { MovementFileProblem } from "@able-tide/core/movement/read-file";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
-import { keyPoses } from "@able-tide/core/movement/track";
 import { BREATH_SECONDS } from "@able-tide/core/plan/time";
 import { Copy, FlipHorizontal2, Minus, Plus, Redo2, Undo2 } from "lucide-react";
-import { type ReactNode, useMemo, useReducer, useRef, useState } from "react";
+import { type ReactNode, useCallback, useDeferredValue, useMemo, useRef, useState } from "react";
 import { Form } from "react-router";
-import { begunWith, goneOn, type History, redone, undone } from "../history.ts";
 import { Button } from "../kit/button.tsx";
 import { FloorView } from "../kit/floor-view.tsx";
 import { rowAt } from "../kit/moving-figure.tsx";
@@ -25,11 +14,13 @@ import { readChosenForm } from "../plans/chosen-form.ts";
 import { DemandBars } from "../plans/demand-bars.tsx";
 import { AskedOf, FIRST_ASKED, readAsked, type StudioPerson } from "./asked-of.tsx";
 import { BeginsAndEnds } from "./begins-and-ends.tsx";
+import { CueFields } from "./cue-fields.tsx";
+import { useMovement } from "./edit-movement.ts";
 import { KeyLine } from "./key-line.tsx";
 import { LegValues } from "./leg-values.tsx";
 import { MovementFacts } from "./movement-facts.tsx";
 import { PoseValues } from "./pose-values.tsx";
-import { type Handle, type Pulled, type PullView, pull } from "./pull.ts";
+import { type Handle, type Pulled, type PulledKey, type PullView, pull } from "./pull.ts";
 import { PullFigure } from "./pull-figure.tsx";
 import { WholeRound } from "./whole-round.tsx";
 
@@ -40,26 +31,7 @@ interface Props {
   readonly problems: readonly MovementFileProblem[];
 }
 
-type Change =
-  | { readonly kind: "to"; readonly movement: Movement; readonly along?: boolean }
-  | { readonly kind: "undo" }
-  | { readonly kind: "redo" };
-
-function changed(history: History<Movement>, change: Change): History<Movement> {
-  if (change.kind === "undo") return undone(history);
-  if (change.kind === "redo") return redone(history);
-  return change.movement === history.present ? history : goneOn(history, change.movement, change.along);
-}
-
 const SAVE_FORM = "studio-save";
-const CUES = [
-  ["do", "What to do"],
-  ["feel", "What to feel"],
-  ["watch", "What to watch"],
-  ["image", "A picture in words"],
-  ["mistake", "A common mistake"],
-] as const;
-
 function Tool({ label, press, children }: { label: string; press: () => void; children: ReactNode }) {
   return (
     <button
@@ -74,22 +46,21 @@ function Tool({ label, press, children }: { label: string; press: () => void; ch
 
 /** A movement taken apart: key poses on a line, the figure that can be pulled, its numbers, and what it asks of a body. */
 export function Studio({ movement, shipped, people, problems }: Props) {
-  const [history, change] = useReducer(changed, movement, begunWith);
-  const present = history.present;
+  const { present, edit, undo, redo } = useMovement(movement);
   const [wanted, setIndex] = useState(1);
   const index = Math.min(wanted, present.keys.length - 1);
   const [asked, setAsked] = useState(FIRST_ASKED);
-  // Letters typed into one field are one change, as one pull of the figure is.
-  const lastField = useRef("");
-  const to = (next: Movement, along = false) => {
-    lastField.current = "";
-    change({ kind: "to", movement: next, along });
-  };
-  const typed = (field: string, next: Movement) => {
-    change({ kind: "to", movement: next, along: lastField.current === field });
-    lastField.current = field;
-  };
-
+  const pulls = useRef(0);
+  const to = (next: Movement) => edit(() => next);
+  const toKey = useCallback(
+    (after: PulledKey) => {
+      edit(() => after.movement);
+      setIndex(after.index);
+    },
+    [edit],
+  );
+  // What hangs on the poses but need not follow a pull at once.
+  const later = useDeferredValue(present);
   const key = present.keys[index];
   const { body, choice, waterline } = useMemo(() => readAsked(asked, people), [asked, people]);
   const form = useMemo(
@@ -103,13 +74,15 @@ export function Studio({ movement, shipped, people, problems }: Props) {
       ),
     [present, choice, body, waterline],
   );
-  const values = keyPoses(present)[index];
+  const laterForm = useDeferredValue(form);
   const shown = form && key ? rowAt(form.samples, key.at) : null;
   const frame = form && shown ? segmentOfSample(form.samples, shown.sample).frame : null;
   const pulled = (view: PullView) => (handle: Handle, where: Pulled, along: boolean) => {
     if (!shown || !form) return false;
     const after = pull(present, index, shown.row, handle, view, where, form.samples.build);
-    to(after.movement, along);
+    // All that one pull changes is one change.
+    if (!along) pulls.current += 1;
+    edit(() => after.movement, `pull ${pulls.current}`);
     setIndex(after.index);
     return after.movement !== present;
   };
@@ -119,10 +92,10 @@ export function Studio({ movement, shipped, people, problems }: Props) {
       <div className="flex min-w-0 flex-col gap-4">
         <KeyLine keys={present.keys} chosen={index} choose={setIndex} />
         <div className="flex flex-wrap gap-2">
-          <Tool label="Undo" press={() => change({ kind: "undo" })}>
+          <Tool label="Undo" press={undo}>
             <Undo2 size={18} aria-hidden="true" />
           </Tool>
-          <Tool label="Redo" press={() => change({ kind: "redo" })}>
+          <Tool label="Redo" press={redo}>
             <Redo2 size={18} aria-hidden="true" />
           </Tool>
           <Tool label="Add after" press={() => to(addKeyAfter(present, index))}>
@@ -163,12 +136,12 @@ export function Studio({ movement, shipped, people, problems }: Props) {
             <>
               <PullFigure row={shown.row} frame={frame} view="front" waterline={waterline} pull={pulled("front")} />
               <PullFigure row={shown.row} frame={frame} view="side" waterline={waterline} pull={pulled("side")} />
-              {form && (
+              {laterForm && (
                 <WholeRound
-                  movement={present}
-                  samples={form.samples}
+                  movement={later}
+                  samples={laterForm.samples}
                   waterline={waterline}
-                  cycleSeconds={BREATH_SECONDS.usual * present.breaths}
+                  cycleSeconds={BREATH_SECONDS.usual * later.breaths}
                 />
               )}
             </>
@@ -181,32 +154,11 @@ export function Studio({ movement, shipped, people, problems }: Props) {
             At {Math.round(100 * form.samples.problem.phase)} % of the round the body {problemInWords(form.samples.problem.what)}.
           </p>
         )}
-        <MovementFacts movement={present} change={to} />
-        <BeginsAndEnds movement={present} change={to} />
+        <MovementFacts movement={present} edit={edit} />
+        <BeginsAndEnds movement={later} edit={edit} />
         <Form id={SAVE_FORM} method="post" className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-5">
           <input type="hidden" name="document" value={JSON.stringify(present)} />
-          <label className="font-semibold">
-            Name
-            <input
-              value={present.name.en}
-              maxLength={60}
-              onChange={({ currentTarget }) => typed("name", { ...present, name: { en: currentTarget.value } })}
-              className="field-box mt-1 block font-normal"
-            />
-          </label>
-          {CUES.map(([cue, label]) => (
-            <label key={cue} className="font-semibold">
-              {label}
-              <input
-                value={present.cues[cue] ?? ""}
-                maxLength={200}
-                onChange={({ currentTarget }) =>
-                  typed(cue, { ...present, cues: { ...present.cues, [cue]: currentTarget.value } })
-                }
-                className="field-box mt-1 block font-normal"
-              />
-            </label>
-          ))}
+          <CueFields name={present.name} cues={present.cues} edit={edit} />
           <div className="flex flex-wrap items-center gap-3">
             {!shipped && (
               <Button look="quiet" name="intent" value="delete">
@@ -241,21 +193,8 @@ export function Studio({ movement, shipped, people, problems }: Props) {
             </p>
           </>
         )}
-        {values && (
-          <PoseValues
-            values={values}
-            setAngle={(group: KeyGroup, name, value) => to(setAngles(present, index, group, { [name]: value }))}
-            setNumber={(name, value) => to(setNumber(present, index, name, value))}
-          />
-        )}
-        <LegValues
-          movement={present}
-          index={index}
-          change={(after) => {
-            to(after.movement);
-            setIndex(after.index);
-          }}
-        />
+        <PoseValues movement={present} index={index} edit={edit} />
+        <LegValues movement={present} index={index} change={toKey} />
       </aside>
     </div>
   );

@@ -1,10 +1,10 @@
 import type { Movement } from "@able-tide/core/movement/format";
 import type { FormSamples } from "@able-tide/core/movement/samples";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { bestView, FigureStrip, MovingFigure, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
 
 /** The movement as it flows, at the breath pace, and from above; as a strip for who asked for less motion. */
-export function WholeRound({
+export const WholeRound = memo(function WholeRound({
   movement,
   samples,
   cycleSeconds,
@@ -33,4 +33,4 @@ export function WholeRound({
       <p className="text-sand-600">the whole round</p>
     </div>
   );
-}
+});

@@ -8,18 +8,18 @@ import {
   sidedColumn,
 } from "@able-tide/core/body/channels";
 import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
+import { canBeDone, peakOfSides, type Summaries, steadinessOf } from "@able-tide/core/fit/summary";
 import type { Demand } from "@able-tide/core/movement/demand";
-import { type FormKind, FULL_STANDING } from "@able-tide/core/movement/form";
+import { type FormKind, FULL_SIZE, FULL_STANDING } from "@able-tide/core/movement/form";
 import type { Movement } from "@able-tide/core/movement/format";
 import { BREATH_SECONDS } from "@able-tide/core/plan/time";
 import { SIDES } from "@able-tide/core/side";
+import type { Knex } from "knex";
 import { solvedForms } from "../plans/solved-forms.ts";
+import { contentHash, keptSummaries } from "./summaries.ts";
 
-const MIDDLING = { stature: MIDDLING_STATURE, build: USUAL_BUILD };
-
-/** What the fullest land form of a movement asks of a middling body at a usual breath. */
-export interface MovementAsks {
-  readonly form: FormKind;
+/** What a form asks of a middling body at a usual breath, or the least that any of several asks of each. */
+export interface Asking {
   readonly steadiness: number;
   /** The highest landmark that a hand goes over; null below the lap. */
   readonly handsOver: Landmark | null;
@@ -27,8 +27,45 @@ export interface MovementAsks {
   readonly loadedKnee: number;
 }
 
+/** What a movement asks in its fullest land form, and how little it can be made to ask. */
+export interface MovementAsks extends Asking {
+  readonly form: FormKind;
+  /** The least over all its land forms of at least half the size, each for itself; null until it is worked out. */
+  readonly least: Asking | null;
+}
+
+const MIDDLING = { stature: MIDDLING_STATURE, build: USUAL_BUILD };
+const HALF = FULL_SIZE / 2;
+
 const most = (demands: readonly Demand[], name: SidedColumn): number =>
   Math.max(...demands.flatMap((demand) => SIDES.map((side) => demand.highest[sidedColumn(name, side)] as number)));
+
+/** The highest landmark that hands go over by their peaks over each; null below the lap. */
+const handsOver = (peakOver: (landmark: Landmark) => number): Landmark | null =>
+  LANDMARKS.findLast((landmark) => peakOver(landmark) > LANDMARK_TOLERANCE) ?? null;
+
+function leastOf(summaries: Summaries): Asking | null {
+  const forms = summaries.forms.flatMap(({ choice }, form) =>
+    choice.sizes.body >= HALF && canBeDone(summaries, form) ? [form] : [],
+  );
+  if (forms.length === 0) return null;
+  const least = (of: (form: number) => number) => Math.min(...forms.map(of));
+  return {
+    steadiness: least((form) => steadinessOf(summaries, form)),
+    handsOver: handsOver((landmark) => least((form) => peakOfSides(summaries, form, handOver(landmark)))),
+    loadedKnee: least((form) => peakOfSides(summaries, form, "loadedKnee")),
+  };
+}
+
+const leastKnown = new Map<string, Asking | null>();
+
+/** Works out, or reads where it is kept, how little each movement can be made to ask. */
+export async function learnLeast(database: Knex, movements: readonly Movement[], now: () => Date): Promise<void> {
+  for (const movement of movements) {
+    const hash = contentHash(movement);
+    if (!leastKnown.has(hash)) leastKnown.set(hash, leastOf(await keptSummaries(database, movement, now)));
+  }
+}
 
 /** Reads what a movement asks; null for one that is only done in water. */
 export function asksOf(movement: Movement): MovementAsks | null {
@@ -38,8 +75,9 @@ export function asksOf(movement: Movement): MovementAsks | null {
     return {
       form,
       steadiness: Math.max(...demands.map((demand) => demand.steadiness.total)),
-      handsOver: LANDMARKS.findLast((landmark) => most(demands, handOver(landmark)) > LANDMARK_TOLERANCE) ?? null,
+      handsOver: handsOver((landmark) => most(demands, handOver(landmark))),
       loadedKnee: Math.max(0, most(demands, "loadedKnee")),
+      least: leastKnown.get(contentHash(movement)) ?? null,
     };
   }
   return null;

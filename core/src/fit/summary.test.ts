@@ -1,0 +1,44 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { expect, test } from "vitest";
+import { USUAL_BUILD } from "../body/build.ts";
+import { sidedColumn } from "../body/channels.ts";
+import { MIDDLING_STATURE } from "../body/segments.ts";
+import { choiceKey } from "../movement/form.ts";
+import type { Movement } from "../movement/format.ts";
+import { readMovement } from "../movement/read-file.ts";
+import { BREATH_SECONDS } from "../plan/time.ts";
+import { createFormLibrary, leadsOf } from "./form-library.ts";
+import { canBeDone, peakOf, peakOfSides, SUMMARY_WIDTH, steadinessOf, summariesOf } from "./summary.ts";
+
+const load = (id: string) =>
+  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
+const kick = load("slow-kick");
+const summaries = summariesOf(kick);
+const library = createFormLibrary();
+const doer = { stature: MIDDLING_STATURE, build: USUAL_BUILD };
+
+test("every form is there once a side and size, and says what the form's own reading says", () => {
+  expect(summaries.values.length).toBe(summaries.forms.length * SUMMARY_WIDTH);
+  expect(new Set(summaries.forms.map(({ choice, lead }) => `${choiceKey(choice)} ${lead}`)).size).toBe(summaries.forms.length);
+  // One in seventeen is enough to meet every kind, side and size.
+  for (let form = 0; form < summaries.forms.length; form += 17) {
+    const { choice, lead } = summaries.forms[form] as (typeof summaries.forms)[number];
+    const demand = library.demands(kick, choice, doer, BREATH_SECONDS.usual)?.[leadsOf(kick).indexOf(lead)];
+    expect(canBeDone(summaries, form)).toBe(demand !== undefined);
+    if (!demand) continue;
+    expect(steadinessOf(summaries, form)).toBeCloseTo(demand.steadiness.total, 4);
+    for (const name of ["handOverShoulder", "loadedKnee", "kneeLoad"] as const)
+      expect(peakOf(summaries, form, name, "left")).toBeCloseTo(demand.highest[sidedColumn(name, "left")] as number, 4);
+  }
+});
+
+test("a smaller size of the same form never lifts a hand higher over its shoulder", () => {
+  const highest = new Map<string, number>();
+  summaries.forms.forEach(({ choice, lead }, form) => {
+    const shape = `${choiceKey({ ...choice, sizes: { armLeft: 8, armRight: 8, body: 8 } })} ${lead}`;
+    const peak = peakOfSides(summaries, form, "handOverShoulder");
+    expect(peak).toBeLessThanOrEqual((highest.get(shape) ?? Number.POSITIVE_INFINITY) + 1e-3);
+    highest.set(shape, peak);
+  });
+});

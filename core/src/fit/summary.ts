@@ -1,0 +1,148 @@
+import { USUAL_BUILD } from "../body/build.ts";
+import { column, MIDLINE_RANGES, type MidlineColumn, SIDED_RANGES, type SidedColumn, sidedColumns } from "../body/channels.ts";
+import { MIDDLING_STATURE } from "../body/segments.ts";
+import { readDemand } from "../movement/demand.ts";
+import { FEATURE_NAMES } from "../movement/features.ts";
+import { type FormChoice, FULL_SIZE } from "../movement/form.ts";
+import type { Movement } from "../movement/format.ts";
+import { sampleTrack } from "../movement/samples.ts";
+import { trackOf } from "../movement/track.ts";
+import { BREATH_SECONDS } from "../plan/time.ts";
+import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
+import { shapesOf } from "./candidates.ts";
+import { leadsOf } from "./form-library.ts";
+
+/** Bumped whenever the body model changes what a summary says, so that kept ones are made anew. */
+export const SUMMARY_VERSION = 1;
+
+const MIDLINE_PEAKS = ["lowBackLoad", "handSeparation"] as const satisfies readonly MidlineColumn[];
+const SIDED_PEAKS = [
+  "handOverLap",
+  "handOverNavel",
+  "handOverChest",
+  "handOverShoulder",
+  "handOverEye",
+  "handOverCrown",
+  "loadedKnee",
+  "heelDownDorsiflexion",
+  "shoulderLoad",
+  "kneeLoad",
+  "footShare",
+] as const satisfies readonly SidedColumn[];
+export type SidedPeak = (typeof SIDED_PEAKS)[number];
+
+/** Shares of a round, left and right. */
+const PAIRS = ["oneLeg", "longestOneLeg", "toeDown", "longestToeDown", "handAboveShoulder", "heldOut", "handOutOfSight"] as const;
+/** Of a middling body at a usual breath. */
+const SINGLES = ["steadiness", "quietSteadiness", "leastMargin", "features", "steps"] as const;
+type SummaryPair = (typeof PAIRS)[number];
+type SummarySingle = (typeof SINGLES)[number];
+
+const RANGES = [...MIDLINE_RANGES.map(({ name }) => column(name)), ...SIDED_RANGES.flatMap(({ name }) => sidedColumns(name))];
+const FIRST_MIDLINE_PEAK = 2 * RANGES.length;
+const FIRST_SIDED_PEAK = FIRST_MIDLINE_PEAK + MIDLINE_PEAKS.length;
+const FIRST_PAIR = FIRST_SIDED_PEAK + 2 * SIDED_PEAKS.length;
+const FIRST_SINGLE = FIRST_PAIR + 2 * PAIRS.length;
+/** Numbers in one summary. */
+export const SUMMARY_WIDTH = FIRST_SINGLE + SINGLES.length;
+
+/** One form at one size, one side leading. */
+export interface SummarisedForm {
+  readonly choice: FormChoice;
+  readonly lead: Side;
+}
+
+/** What every form of a movement asks at every size. */
+export interface Summaries {
+  readonly forms: readonly SummarisedForm[];
+  /** SUMMARY_WIDTH numbers a form, in the order of the forms; NaN throughout for one that no body can do. */
+  readonly values: Float32Array;
+}
+
+/** Every form of a movement for a hall, at eight sizes, each side leading: the same for everybody, in a fixed order. */
+export const summarisedForms = (movement: Movement): readonly SummarisedForm[] =>
+  shapesOf(movement).flatMap((shape) =>
+    Array.from({ length: FULL_SIZE }, (_, i) => FULL_SIZE - i).flatMap((size) =>
+      leadsOf(movement).map((lead) => ({ choice: { ...shape, sizes: { armLeft: size, armRight: size, body: size } }, lead })),
+    ),
+  );
+
+function writeSummary(movement: Movement, { choice, lead }: SummarisedForm, into: Float32Array): void {
+  const track = trackOf(movement, choice, lead, USUAL_BUILD);
+  const samples = track && sampleTrack(track);
+  if (!samples || samples.problem !== null) {
+    into.fill(Number.NaN);
+    return;
+  }
+  const { reading } = samples;
+  const demand = readDemand(samples, { stature: MIDDLING_STATURE }, BREATH_SECONDS.usual * movement.breaths);
+  RANGES.forEach((index, i) => {
+    into[2 * i] = reading.lowest[index] as number;
+    into[2 * i + 1] = reading.highest[index] as number;
+  });
+  MIDLINE_PEAKS.forEach((name, i) => {
+    into[FIRST_MIDLINE_PEAK + i] = reading.highest[column(name)] as number;
+  });
+  SIDED_PEAKS.forEach((name, i) => {
+    sidedColumns(name).forEach((index, side) => {
+      into[FIRST_SIDED_PEAK + 2 * i + side] = reading.highest[index] as number;
+    });
+  });
+  const pairs: Record<SummaryPair, Pair> = {
+    oneLeg: reading.oneLeg.total,
+    longestOneLeg: reading.oneLeg.longest,
+    toeDown: reading.toeDown.total,
+    longestToeDown: reading.toeDown.longest,
+    handAboveShoulder: reading.handAboveShoulder,
+    heldOut: reading.heldOut,
+    handOutOfSight: reading.handOutOfSight,
+  };
+  PAIRS.forEach((name, i) => {
+    into.set(pairs[name], FIRST_PAIR + 2 * i);
+  });
+  const singles: Record<SummarySingle, number> = {
+    steadiness: demand.steadiness.total,
+    quietSteadiness: demand.quietSteadiness,
+    leastMargin: demand.leastMargin.metres,
+    features: FEATURE_NAMES.reduce((bits, name, i) => bits + (reading.features.has(name) ? 2 ** i : 0), 0),
+    steps: reading.steps.length,
+  };
+  SINGLES.forEach((name, i) => {
+    into[FIRST_SINGLE + i] = singles[name];
+  });
+}
+
+/**
+ * Solves every form of a movement at every size, a form at a time: whoever runs it may let other work in between.
+ * Some hundreds of milliseconds in all, worth keeping.
+ */
+export function* summariesInSteps(movement: Movement): Generator<undefined, Summaries> {
+  const forms = summarisedForms(movement);
+  const values = new Float32Array(forms.length * SUMMARY_WIDTH);
+  for (const [i, form] of forms.entries()) {
+    writeSummary(movement, form, values.subarray(i * SUMMARY_WIDTH, (i + 1) * SUMMARY_WIDTH));
+    yield;
+  }
+  return { forms, values };
+}
+
+/** The same in one go. */
+export function summariesOf(movement: Movement): Summaries {
+  const steps = summariesInSteps(movement);
+  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
+}
+
+/** Whether a body can do the form with this number. */
+export const canBeDone = ({ values }: Summaries, form: number): boolean => !Number.isNaN(values[form * SUMMARY_WIDTH]);
+
+/** The highest value of a reading over a round of the form with this number. */
+export const peakOf = ({ values }: Summaries, form: number, name: SidedPeak, side: Side): number =>
+  values[form * SUMMARY_WIDTH + FIRST_SIDED_PEAK + 2 * SIDED_PEAKS.indexOf(name) + sideIndex(side)] as number;
+
+/** The higher of both sides' peaks. */
+export const peakOfSides = (summaries: Summaries, form: number, name: SidedPeak): number =>
+  Math.max(...SIDES.map((side) => peakOf(summaries, form, name, side)));
+
+/** Steadiness that the form with this number asks of a middling body at a usual breath, 0 to 10. */
+export const steadinessOf = ({ values }: Summaries, form: number): number =>
+  values[form * SUMMARY_WIDTH + FIRST_SINGLE + SINGLES.indexOf("steadiness")] as number;

@@ -1,0 +1,113 @@
+// Part of npm run bench: milliseconds from each move of a pull in the studio until figure and readouts have followed.
+import { mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { chromium } from "./debian.mjs";
+import { startCluster } from "./postgres.mjs";
+import { startServer } from "./server.mjs";
+import { build } from "./setup.mjs";
+
+const MOVES = 120;
+const WARM_UP = 20;
+
+const at = (sorted, share) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))];
+const summary = (values) => {
+  const sorted = values.toSorted((a, b) => a - b);
+  return { median: at(sorted, 0.5), percentile95: at(sorted, 0.95) };
+};
+
+async function signedIn(browser, base) {
+  const page = await browser.newPage();
+  await page.setViewport({ width: 1280, height: 800 });
+  await page.goto(`${base}/sign-in`, { waitUntil: "networkidle0" });
+  await page.type('[name="email"]', "ines@kittiwake.example");
+  await page.type('[name="password"]', "low-water-mark");
+  await Promise.all([page.waitForNavigation(), page.keyboard.press("Enter")]);
+  return page;
+}
+
+/** Waits until the server has worked out what the whole library can be made to ask, and is quiet. */
+async function untilQuiet(page, base) {
+  for (let known = 0, before = -1; known === 0 || known > before; ) {
+    before = known;
+    await new Promise((done) => setTimeout(done, 4000));
+    await page.goto(`${base}/movements`, { waitUntil: "networkidle0" });
+    known = await page.evaluate(() => document.body.innerText.split("down to").length - 1);
+  }
+}
+
+/**
+ * Pulls a hand in a circle. A move lasts from the pointer's event to the figure, the handle and the readouts being in the
+ * page: the handler, the body model, React's work. A frame is let pass between moves.
+ */
+async function measurePull(page, base) {
+  await page.goto(`${base}/movements/row-lift-and-settle/studio`, { waitUntil: "networkidle0" });
+  const hand = await page.$eval('[data-handle="front rightHand"]', (element) => {
+    const { x, y, width, height } = element.getBoundingClientRect();
+    return { x: x + width / 2, y: y + height / 2 };
+  });
+  await page.mouse.move(hand.x, hand.y);
+  await page.mouse.down();
+  const moves = await page.evaluate(
+    async ({ x, y }, count) => {
+      const handle = document.querySelector('[data-handle="front rightHand"]');
+      const followed = () =>
+        new Promise((done) => {
+          const observer = new MutationObserver(() => {
+            observer.disconnect();
+            done(performance.now());
+          });
+          observer.observe(handle, { attributes: true });
+        });
+      const taken = [];
+      for (let i = 0; i < count; i += 1) {
+        await new Promise(requestAnimationFrame);
+        await new Promise((done) => setTimeout(done, 5));
+        const clientX = x + 25 * Math.cos(i / 6) - 25;
+        const clientY = y - 30 * Math.sin(i / 6) - 1;
+        const done = followed();
+        const start = performance.now();
+        handle.ownerSVGElement.dispatchEvent(new PointerEvent("pointermove", { clientX, clientY, bubbles: true, pointerId: 1 }));
+        taken.push((await done) - start);
+      }
+      return taken;
+    },
+    hand,
+    MOVES,
+  );
+  await page.mouse.up();
+  const calibration = await page.evaluate(() => {
+    const taken = [];
+    for (let run = 0, sum = 0; run < 20; run += 1) {
+      const start = performance.now();
+      for (let i = 0; i < 1_000_000; i += 1) sum += Math.sqrt(i ^ (sum & 7));
+      taken.push(performance.now() - start);
+    }
+    return taken;
+  });
+  return { ...summary(moves.slice(WARM_UP)), calibrationMilliseconds: summary(calibration).median };
+}
+
+/** Runs the studio in Chromium on the demo data. @returns milliseconds a move, median and 95th percentile */
+export async function benchStudio() {
+  const { default: puppeteer } = await import("puppeteer-core");
+  build("build");
+  const folder = mkdtempSync(join(tmpdir(), "able-tide-bench-"));
+  const cluster = await startCluster(`${folder}-postgres`);
+  const databaseUrl = cluster.ensureDatabase("able_tide_bench");
+  const server = await startServer({ buildFolder: "build", port: 0, databaseUrl, demo: true });
+  const browser = await puppeteer.launch({ executablePath: chromium(), args: ["--no-sandbox", "--disable-gpu", "--lang=en-GB"] });
+  try {
+    const base = `http://127.0.0.1:${server.port}`;
+    const page = await signedIn(browser, base);
+    await untilQuiet(page, base);
+    return await measurePull(page, base);
+  } finally {
+    await browser.close();
+    server.child.removeAllListeners("exit");
+    server.child.kill("SIGKILL");
+    cluster.stop();
+    rmSync(folder, { recursive: true, force: true });
+    rmSync(`${folder}-postgres`, { recursive: true, force: true });
+  }
+}

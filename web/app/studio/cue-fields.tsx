@@ -1,0 +1,47 @@
+import type { Movement } from "@able-tide/core/movement/format";
+import { memo } from "react";
+import type { EditMovement } from "./edit-movement.ts";
+
+const CUES = [
+  ["do", "What to do"],
+  ["feel", "What to feel"],
+  ["watch", "What to watch"],
+  ["image", "A picture in words"],
+  ["mistake", "A common mistake"],
+] as const;
+
+interface Props extends Pick<Movement, "name" | "cues"> {
+  readonly edit: EditMovement;
+}
+
+/** Name and cues of a movement. They stay as they are while a pose is pulled. */
+export const CueFields = memo(function CueFields({ name, cues, edit }: Props) {
+  return (
+    <>
+      <label className="font-semibold">
+        Name
+        <input
+          value={name.en}
+          maxLength={60}
+          onChange={({ currentTarget: { value } }) =>
+            edit((movement) => ({ ...movement, name: { ...movement.name, en: value } }), "name")
+          }
+          className="field-box mt-1 block font-normal"
+        />
+      </label>
+      {CUES.map(([cue, label]) => (
+        <label key={cue} className="font-semibold">
+          {label}
+          <input
+            value={cues[cue] ?? ""}
+            maxLength={200}
+            onChange={({ currentTarget: { value } }) =>
+              edit((movement) => ({ ...movement, cues: { ...movement.cues, [cue]: value } }), cue)
+            }
+            className="field-box mt-1 block font-normal"
+          />
+        </label>
+      ))}
+    </>
+  );
+});

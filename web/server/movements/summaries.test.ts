@@ -1,0 +1,53 @@
+import type { Movement } from "@able-tide/core/movement/format";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
+import { asksOf, learnLeast } from "./asks.ts";
+import { SHIPPED } from "./shipped.ts";
+import { contentHash, keptSummaries } from "./summaries.ts";
+
+let organisation: TestOrganisation;
+beforeAll(async () => {
+  organisation = await ownOrganisation();
+});
+afterAll(() => organisation.close());
+
+/** Like a shipped one, but with poses of its own, so that nobody has kept it before. */
+const fresh: Movement = {
+  ...(SHIPPED.find(({ id }) => id === "settling-breath") as Movement),
+  id: "fresh",
+  stance: { kind: "hip", width: 0.1 + Math.random() / 1000 },
+};
+
+test("are solved once, kept, and read back the same", async () => {
+  const { database, now } = organisation.scope;
+  const made = await keptSummaries(database, fresh, now);
+  const rows = () => database("form_summaries").where({ content_hash: contentHash(fresh) });
+  expect(await rows()).toHaveLength(1);
+  const [before] = await rows();
+  const read = await keptSummaries(database, fresh, () => new Date("2040-01-01"));
+  expect(read.forms).toEqual(made.forms);
+  expect([...read.values]).toEqual([...made.values]);
+  expect((await rows())[0].made_at).toEqual(before.made_at);
+});
+
+test("what is kept under a hash but cannot be right is made anew", async () => {
+  const { database, now } = organisation.scope;
+  const made = await keptSummaries(database, fresh, now);
+  await database("form_summaries")
+    .where({ content_hash: contentHash(fresh) })
+    .update({ summaries: Buffer.from([1, 2, 3]) });
+  expect([...(await keptSummaries(database, fresh, now)).values]).toEqual([...made.values]);
+});
+
+test("names and cues make no difference to the hash, poses do", () => {
+  expect(contentHash({ ...fresh, id: "other", name: { en: "Other" }, cues: {} })).toBe(contentHash(fresh));
+  expect(contentHash({ ...fresh, breaths: 2 })).not.toBe(contentHash(fresh));
+});
+
+test("a movement says how little it can be made to ask, once that is known", async () => {
+  const { database, now } = organisation.scope;
+  expect(asksOf(fresh)?.least).toBeNull();
+  await learnLeast(database, [fresh], now);
+  const asks = asksOf(fresh);
+  expect(asks?.least?.steadiness).toBeLessThan(asks?.steadiness ?? 0);
+});

@@ -1,0 +1,49 @@
+import { createHash } from "node:crypto";
+import { setImmediate } from "node:timers/promises";
+import { SUMMARY_VERSION, SUMMARY_WIDTH, type Summaries, summariesInSteps, summarisedForms } from "@able-tide/core/fit/summary";
+import type { Movement } from "@able-tide/core/movement/format";
+import type { Knex } from "knex";
+
+/** Milliseconds of solving before other requests are let in. */
+const SLICE = 8;
+
+/** The same for movements whose forms ask the same: names and cues do not count. */
+export function contentHash({ name: _, cues: __, id: ___, ...poses }: Movement): string {
+  return createHash("sha256")
+    .update(JSON.stringify([SUMMARY_VERSION, SUMMARY_WIDTH, poses]))
+    .digest("hex");
+}
+
+async function solveAll(movement: Movement): Promise<Summaries> {
+  const steps = summariesInSteps(movement);
+  let since = performance.now();
+  for (let step = steps.next(); ; step = steps.next()) {
+    if (step.done) return step.value;
+    if (performance.now() - since < SLICE) continue;
+    await setImmediate();
+    since = performance.now();
+  }
+}
+
+function fromBytes(movement: Movement, bytes: Buffer): Summaries | null {
+  const forms = summarisedForms(movement);
+  if (bytes.byteLength !== 4 * forms.length * SUMMARY_WIDTH) return null;
+  return { forms, values: new Float32Array(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength)) };
+}
+
+/** What every form of a movement asks: as kept, or solved now, a little at a time, and kept. */
+export async function keptSummaries(database: Knex, movement: Movement, now: () => Date): Promise<Summaries> {
+  const hash = contentHash(movement);
+  const row = await database("form_summaries")
+    .where({ content_hash: hash })
+    .first<{ summaries: Buffer } | undefined>("summaries");
+  const kept = row && fromBytes(movement, row.summaries);
+  if (kept) return kept;
+  const made = await solveAll(movement);
+  const summaries = Buffer.from(made.values.buffer, made.values.byteOffset, made.values.byteLength);
+  await database("form_summaries")
+    .insert({ content_hash: hash, summaries, made_at: now() })
+    .onConflict("content_hash")
+    .merge(["summaries", "made_at"]);
+  return made;
+}

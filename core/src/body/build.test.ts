@@ -1,11 +1,8 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { readDemand } from "../movement/demand.ts";
 import { type FormChoice, FULL_SEATED, FULL_STANDING } from "../movement/form.ts";
-import type { Movement } from "../movement/format.ts";
-import { readMovement } from "../movement/read-file.ts";
+import { load } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { valueAt } from "../movement/solved-samples.ts";
 import { type Track, trackOf } from "../movement/track.ts";
@@ -24,8 +21,6 @@ const build = (differs: Partial<MeasuredBody>) => buildOf({ ...USUAL_BODY, ...di
 const GONE: Limb = { kind: "absent", from: "upper", prosthesis: false };
 const STILL: Limb = { kind: "still" };
 
-const load = (id: string) =>
-  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
 const samplesOf = (id: string, choice: FormChoice, of: Build) => sampleTrack(trackOf(load(id), choice, "right", of) as Track);
 const demandOf = (id: string, choice: FormChoice, of: Build) => {
   const samples = samplesOf(id, choice, of);

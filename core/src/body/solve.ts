@@ -50,6 +50,9 @@ const COM_X = column("comX");
 const COM_Y = column("comY");
 const COM_Z = column("comZ");
 const MARGIN = column("margin");
+const QUIET_MARGIN = column("quietMargin");
+const LOWERED_BY = column("loweredBy");
+const SEAT_SHARE = column("seatShare");
 const KNEE = sidedColumns("knee");
 const DORSIFLEXION = sidedColumns("dorsiflexion");
 const HEEL_DOWN_DORSIFLEXION = sidedColumns("heelDownDorsiflexion");
@@ -230,7 +233,7 @@ function solveStanding(pose: Pose, row: Float64Array, ceiling: number): [number,
     lastZ = missZ;
   }
   placeBody(pose, row, holding);
-  row[column("loweredBy")] = wanted - (row[PELVIS + 1] as number);
+  row[LOWERED_BY] = wanted - (row[PELVIS + 1] as number);
   return shares;
 }
 
@@ -284,6 +287,7 @@ const BASE_SLOTS = [
 const lastValues = new Float64Array(BASE_SLOTS.length);
 let lastFrame: PoseFrame | null = null;
 let lastBase: readonly Point[] = [];
+let lastQuietMargin = 0;
 
 /** The base of support; along a stretch of movement the feet stay where they are, and so does the base. */
 function baseOf(pose: Pose, row: Float64Array): readonly Point[] {
@@ -294,6 +298,8 @@ function baseOf(pose: Pose, row: Float64Array): readonly Point[] {
   });
   lastFrame = frame;
   lastBase = baseOfSupport(contactsOf(pose, row));
+  // Where quiet weight stands hangs on the feet alone, as the base does.
+  lastQuietMargin = lastBase.length < 3 ? 0 : marginOfStability(quietPlace(pose, row), lastBase);
   return lastBase;
 }
 
@@ -306,7 +312,7 @@ function readMargins(pose: Pose, row: Float64Array): readonly Point[] {
   }
   const margin = marginOfStability([row[COM_X] as number, row[COM_Z] as number], base);
   row[MARGIN] = margin;
-  row[column("quietMargin")] = marginOfStability(quietPlace(pose, row), base);
+  row[QUIET_MARGIN] = lastQuietMargin;
   if (margin < 0) problem ??= { kind: "offBase", beyond: -margin };
   return base;
 }
@@ -350,7 +356,7 @@ export function solvePose(
   const shares = seating.kind === "standing" ? solveStanding(pose, row, ceiling) : solveSeated(pose, row, seating.seatHeight);
   for (const side of SIDES)
     if (!hangs(pose.frame.feet[sideIndex(side)])) readPlantedLeg(row, side, axes.pelvis, feet[sideIndex(side)], build);
-  row[column("seatShare")] = seating.kind === "seated" ? 1 - shares[0] - shares[1] : 0;
+  row[SEAT_SHARE] = seating.kind === "seated" ? 1 - shares[0] - shares[1] : 0;
   const base = readMargins(pose, row);
   for (const side of SIDES) readSide(pose, row, side, shares[sideIndex(side)]);
   return { row, base, problem };

@@ -1,13 +1,7 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { expect, test } from "vitest";
-import type { Movement } from "../movement/format.ts";
-import { readMovement } from "../movement/read-file.ts";
+import { load } from "../movement/library.fixture.ts";
 import { planTime } from "../plan/time.ts";
 import { classSteps, roundAt } from "./steps.ts";
-
-const load = (id: string) =>
-  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
 
 const blocks = [
   { movement: load("settling-breath"), rounds: 4 },

@@ -1,16 +1,11 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { USUAL_BUILD } from "../body/build.ts";
 import type { Cap, CapLimit } from "../caps/cap.ts";
-import type { Movement } from "../movement/format.ts";
-import { readMovement } from "../movement/read-file.ts";
+import { load } from "../movement/library.fixture.ts";
 import { fitCell, meantForm } from "./cell.ts";
 import { meantSteadiness, viewCell } from "./cell-view.ts";
 import { createFormLibrary } from "./form-library.ts";
 
-const load = (id: string) =>
-  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
 const library = createFormLibrary();
 const cap = (limit: CapLimit, i: number): Cap => ({
   id: `c${i}`,

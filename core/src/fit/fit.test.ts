@@ -1,5 +1,3 @@
-import { readdirSync, readFileSync } from "node:fs";
-import { join } from "node:path";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { buildOf, type MeasuredBody, USUAL_BODY, USUAL_BUILD, WHOLE } from "../body/build.ts";
@@ -8,16 +6,12 @@ import { breaks } from "../caps/broken.ts";
 import type { Cap, CapLimit } from "../caps/cap.ts";
 import { capInWords } from "../caps/words.ts";
 import { hasLandForm, type Movement } from "../movement/format.ts";
-import { readMovement } from "../movement/read-file.ts";
+import { loadAll } from "../movement/library.fixture.ts";
 import { type CellQuestion, fitCell } from "./cell.ts";
 import { createFormLibrary } from "./form-library.ts";
 import { blocksToStand, fitPerson } from "./session.ts";
 
-const folder = join(import.meta.dirname, "../../../library");
-const movements = readdirSync(folder)
-  .filter((name) => name.endsWith(".json") && name !== "movement.schema.json")
-  .map((name) => readMovement(readFileSync(join(folder, name), "utf8")).movement as Movement)
-  .filter(hasLandForm);
+const movements = loadAll().filter(hasLandForm);
 const named = (id: string) => movements.find((movement) => movement.id === id) as Movement;
 
 const library = createFormLibrary();

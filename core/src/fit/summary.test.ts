@@ -1,18 +1,13 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { expect, test } from "vitest";
 import { USUAL_BUILD } from "../body/build.ts";
 import { sidedColumn } from "../body/channels.ts";
 import { MIDDLING_STATURE } from "../body/segments.ts";
 import { choiceKey } from "../movement/form.ts";
-import type { Movement } from "../movement/format.ts";
-import { readMovement } from "../movement/read-file.ts";
+import { load } from "../movement/library.fixture.ts";
 import { BREATH_SECONDS } from "../plan/time.ts";
 import { createFormLibrary, leadsOf } from "./form-library.ts";
 import { canBeDone, peakOf, peakOfSides, SUMMARY_WIDTH, steadinessOf, summariesOf } from "./summary.ts";
 
-const load = (id: string) =>
-  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
 const kick = load("slow-kick");
 const summaries = summariesOf(kick);
 const library = createFormLibrary();

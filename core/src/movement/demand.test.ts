@@ -1,17 +1,13 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { sidedColumn } from "../body/channels.ts";
 import { onRail } from "../body/supports.ts";
 import { readDemand } from "./demand.ts";
 import { type FormChoice, FULL_SEATED, FULL_STANDING } from "./form.ts";
 import type { Movement } from "./format.ts";
-import { readMovement } from "./read-file.ts";
+import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
 import { type Track, trackOf } from "./track.ts";
 
-const load = (id: string) =>
-  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
 const samplesOf = (movement: Movement, choice: Partial<FormChoice> = {}) =>
   sampleTrack(trackOf(movement, { ...FULL_STANDING, ...choice }, "right") as Track);
 const H = 1.65;

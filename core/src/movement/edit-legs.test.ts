@@ -1,5 +1,3 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { movementProblems } from "./check.ts";
 import { setNumber } from "./edit.ts";
@@ -7,12 +5,11 @@ import { liftFoot, liftsOf, pitchFoot, setFeetDown } from "./edit-legs.ts";
 import { FULL_STANDING } from "./form.ts";
 import type { Movement } from "./format.ts";
 import { greatestJump, NO_JUMP } from "./jump.ts";
+import { load } from "./library.fixture.ts";
 import { readMovement } from "./read-file.ts";
 import { sampleTrack } from "./samples.ts";
 import { type Track, trackOf } from "./track.ts";
 
-const load = (id: string) =>
-  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
 const { entry: _, exit: __, ...breath } = load("settling-breath");
 const still: Movement = { ...breath, id: "still", sided: true };
 const jumpOf = (movement: Movement) => greatestJump(sampleTrack(trackOf(movement, FULL_STANDING, "right") as Track)).by;

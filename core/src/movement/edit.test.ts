@@ -1,5 +1,3 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { armForHand } from "../body/arm-for-hand.ts";
@@ -11,11 +9,10 @@ import { SIDES, type Side, sideSign } from "../side.ts";
 import { addKeyAfter, copyPose, idFromName, mirrorKey, moveKey, removeKey, setAngles, setNumber } from "./edit.ts";
 import { FULL_STANDING } from "./form.ts";
 import type { Movement } from "./format.ts";
+import { load } from "./library.fixture.ts";
 import { readMovement } from "./read-file.ts";
 import { trackOf } from "./track.ts";
 
-const load = (id: string) =>
-  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
 const press = load("shift-and-press");
 const swing = load("turn-in-layers");
 const isGood = (movement: Movement) => expect(readMovement(JSON.stringify(movement)).problems).toEqual([]);

@@ -1,5 +1,3 @@
-import { readdirSync, readFileSync } from "node:fs";
-import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { column, MIDLINE_RANGES, ROW_WIDTH, SIDED_RANGES, sidedColumn } from "../body/channels.ts";
 import { HOLDS, type Hold, holdInWords } from "../body/supports.ts";
@@ -8,13 +6,11 @@ import { readDemand } from "./demand.ts";
 import { FORM_KINDS, type FormChoice, FULL_STANDING } from "./form.ts";
 import { hasLandForm, type Movement, PURPOSES } from "./format.ts";
 import { greatestJump, NO_JUMP } from "./jump.ts";
-import { readMovement } from "./read-file.ts";
+import { LIBRARY_FILES, load, loadAll } from "./library.fixture.ts";
 import { type FormSamples, sampleTrack } from "./samples.ts";
 import { stateProblems } from "./state.ts";
 import { trackOf } from "./track.ts";
 
-const folder = join(import.meta.dirname, "../../../library");
-const files = readdirSync(folder).filter((name) => name.endsWith(".json") && name !== "movement.schema.json");
 const BODIES = [
   { stature: 1.4, mass: 40 },
   { stature: 1.65, mass: 70 },
@@ -22,12 +18,6 @@ const BODIES = [
 ];
 /** Water at the lower breastbone of each, share of stature. */
 const WATERLINE = 0.6;
-
-function load(file: string): Movement {
-  const { movement, problems } = readMovement(readFileSync(join(folder, file), "utf8"));
-  expect(problems).toEqual([]);
-  return movement as Movement;
-}
 
 /** Toe down and high stance are tried with one hand on the rail; the other ways to hold on once each. */
 const isOther = (hold: Hold | null): boolean => hold !== null && (hold.by !== "rail" || hold.hand === "both");
@@ -81,7 +71,7 @@ function beyondRange({ reading }: FormSamples): string[] {
 const HELD: readonly string[] = ["shoulderPlane", "shoulderAxial"];
 
 test("there are at least 56, and every purpose is served", () => {
-  const movements = files.map(load);
+  const movements = loadAll();
   expect(movements.length).toBeGreaterThanOrEqual(56);
   for (const purpose of PURPOSES)
     expect(
@@ -92,13 +82,13 @@ test("there are at least 56, and every purpose is served", () => {
 });
 
 test("no two movements and no two names are alike", () => {
-  const movements = files.map(load);
+  const movements = loadAll();
   expect(new Set(movements.map(({ name }) => name.en.toLowerCase())).size).toBe(movements.length);
   expect(new Set(movements.map(({ keys, stance }) => JSON.stringify([keys, stance]))).size).toBe(movements.length);
 });
 
-describe.each(files)("%s", (file) => {
-  const movement = load(file);
+describe.each(LIBRARY_FILES)("%s", (file) => {
+  const movement = load(file.replace(/\.json$/, ""));
 
   test("is named as its file and says everything a teacher needs", () => {
     expect(`${movement.id}.json`).toBe(file);

@@ -1,12 +1,9 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { movementProblems } from "./check.ts";
 import type { Movement } from "./format.ts";
-import { movementFile, movementsFile, readMovement, readMovements } from "./read-file.ts";
+import { load } from "./library.fixture.ts";
+import { movementFile, movementsFile, readMovements } from "./read-file.ts";
 
-const load = (id: string) =>
-  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
 const press = load("shift-and-press");
 const lift = load("lift-and-part");
 

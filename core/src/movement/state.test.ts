@@ -1,14 +1,10 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { onRail } from "../body/supports.ts";
 import { FULL_SEATED, FULL_STANDING } from "./form.ts";
 import type { Movement, MovementKey } from "./format.ts";
-import { readMovement } from "./read-file.ts";
+import { load } from "./library.fixture.ts";
 import { stateProblems, statesOf, withStates } from "./state.ts";
 
-const load = (id: string) =>
-  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
 const press = load("shift-and-press");
 const entryOf = (differs: Partial<Movement>, choice = FULL_STANDING) => statesOf({ ...press, ...differs }, choice)?.entry;
 const startingWith = (key: Partial<MovementKey>): Partial<Movement> => ({

@@ -1,17 +1,12 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { column, sidedColumn } from "../body/channels.ts";
 import { readDemand } from "./demand.ts";
 import { FULL_SEATED, FULL_STANDING } from "./form.ts";
-import type { Movement } from "./format.ts";
-import { readMovement } from "./read-file.ts";
+import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
 import { secondsAbove } from "./time-above.ts";
 import { type Track, trackOf } from "./track.ts";
 
-const load = (id: string) =>
-  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
 const samplesOf = (id: string, choice = FULL_STANDING) => sampleTrack(trackOf(load(id), choice, "right") as Track);
 const stepsIn = (id: string) => samplesOf(id).reading.steps.map(({ side, direction }) => `${side} ${direction}`);
 

@@ -1,16 +1,12 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { mirrorFrame, mirrorValues, sidedSlot, slot } from "../body/pose.ts";
 import { onRail } from "../body/supports.ts";
 import { SIDES } from "../side.ts";
 import { type FormChoice, FULL_SEATED, FULL_STANDING } from "./form.ts";
 import type { Movement } from "./format.ts";
-import { readMovement } from "./read-file.ts";
+import { load } from "./library.fixture.ts";
 import { type Track, trackOf } from "./track.ts";
 
-const load = (id: string) =>
-  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
 const press = load("shift-and-press");
 const oneLeg = load("one-leg-toe-near");
 

@@ -1,16 +1,11 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { readDemand } from "./demand.ts";
 import { FULL_STANDING } from "./form.ts";
-import type { Movement } from "./format.ts";
-import { readMovement } from "./read-file.ts";
+import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
 import { type Track, trackOf } from "./track.ts";
 
-const load = (id: string) =>
-  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
 const samplesOf = (id: string) => sampleTrack(trackOf(load(id), FULL_STANDING, "right") as Track);
 const shift = samplesOf("side-weight-shift");
 const number = (least: number, most: number) => fc.double({ min: least, max: most, noNaN: true });

@@ -1,16 +1,11 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import type { Movement } from "../movement/format.ts";
-import { readMovement } from "../movement/read-file.ts";
+import { load } from "../movement/library.fixture.ts";
 import { floorMarks } from "./floor-marks.ts";
 import { longestStep } from "./longest-step.ts";
 import { cushionUnderFeet, seatHeights } from "./seat.ts";
 import { deepestWater, depthForShare } from "./standing-depth.ts";
 
-const load = (id: string) =>
-  readMovement(readFileSync(join(import.meta.dirname, `../../../library/${id}.json`), "utf8")).movement as Movement;
 const press = load("shift-and-press");
 const stature = fc.double({ min: 1.35, max: 2, noNaN: true });
 

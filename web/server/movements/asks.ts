@@ -19,7 +19,7 @@ import { solvedForms } from "../plans/solved-forms.ts";
 import { contentHash, keptSummaries } from "./summaries.ts";
 
 /** What a form asks of a middling body at a usual breath, or the least that any of several asks of each. */
-export interface Asking {
+interface Asking {
   readonly steadiness: number;
   /** The highest landmark that a hand goes over; null below the lap. */
   readonly handsOver: Landmark | null;

@@ -43,6 +43,37 @@ const kept = async (planId: string) => (await findPlan(organisation.scope, planI
 const saved = () =>
   page.waitForFunction(() => [...document.querySelectorAll('[role="status"]')].some((note) => note.textContent === "saved"));
 
+test("somebody in a wheelchair with one arm that moves is written down, and has everything seated", async () => {
+  const personId = await addSomebody(organisation, "Loveday");
+  await page.goto(`${serverUrl()}/people/${personId}`, { waitUntil: "networkidle0" });
+  await click(page, "Change name");
+  await click(page, "Wheelchair, limbs");
+  await page.click('input[name="wheelchair"]');
+  await page.select('select[name="armLeft"]', "still");
+  await page.type('input[name="legLengthLeft"]', "60");
+  await click(page, "Save the person");
+  await seeText(page, "With 168 cm of stature a leg is near 89 cm. Please measure again.");
+  expect(await page.$eval('select[name="armLeft"]', (element) => (element as HTMLSelectElement).value)).toBe("still");
+  const leg = await page.$('input[name="legLengthLeft"]');
+  await leg?.click({ count: 3 });
+  await page.keyboard.type("88");
+  await click(page, "Save the person");
+  await seeText(page, "Saved.");
+  // Who does not stand has no floor marks.
+  await page.waitForFunction(() => !document.body.innerText.includes("Longest step"));
+
+  await openPlan("2026-12-02");
+  const cells = await page.$$eval("table tbody tr", (rows) =>
+    rows
+      .filter((row) => row.textContent?.includes("Loveday"))
+      .flatMap((row) => [...row.querySelectorAll("td [aria-label]")].map((cell) => cell.getAttribute("aria-label") ?? "")),
+  );
+  expect(cells.length).toBeGreaterThanOrEqual(BLOCKS.length);
+  for (const cell of cells) expect(cell).toMatch(/seated/);
+  expect(cells.some((cell) => cell.includes("less on the left"))).toBe(true);
+  await organisation.scope.database("group_members").where({ person_id: personId }).delete();
+});
+
 test("by keys: order, rounds, taking out, undo and redo, with the duration following and everything saved", async () => {
   const planId = await openPlan("2026-11-04");
   expect(await orderShown()).toEqual(["Settling breath", "Shift and press", "Gather and close"]);

@@ -133,3 +133,54 @@ test("a movement is taught by a name of our own, found by both, and taken along 
     movements: [{ id: "turn-the-ball", name: { en: "Turn the ball", own: "Round the lamp" } }],
   });
 });
+
+test("a foot is pulled off the floor, the movement saved with it, and a wrong weight is refused in words", async () => {
+  const page = await openPage(browser, []);
+  await signIn(page, serverUrl(), organisation);
+  await page.goto(`${serverUrl()}/movements/settling-breath/studio`, { waitUntil: "networkidle0" });
+  const poses = () => page.$$eval('ol[aria-label="Key poses along the round"] button', (buttons) => buttons.length);
+  const before = await poses();
+  await pullHandle(page, "side rightFoot", { x: 30, y: -50 });
+  // The weight has to go over first and to come back afterwards: two key poses more.
+  await page.waitForFunction(
+    (count) => document.querySelectorAll('ol[aria-label="Key poses along the round"] button').length === count,
+    {},
+    before + 2,
+  );
+  await seeText(page, "one leg");
+  await rename(page, "Breath on one leg");
+  await click(page, "Save as our own");
+  await seeText(page, "your own");
+  expect(await poses()).toBe(before + 2);
+
+  await click(page, "2");
+  const weight = await page.waitForSelector("#value-weight");
+  await weight?.click({ count: 3 });
+  await page.keyboard.type("0.5");
+  await click(page, "Save");
+  await seeText(page, "put the weight on the other foot before this one leaves the floor");
+});
+
+test("the numbers are for the body that is chosen, and for what it holds", async () => {
+  const page = await openPage(browser, []);
+  await signIn(page, serverUrl(), organisation);
+  await page.goto(`${serverUrl()}/movements/quiet-feet/studio`, { waitUntil: "networkidle0" });
+  const choose = async (label: string, option: string) => {
+    const found = await page.evaluateHandle(
+      (wanted) =>
+        [...document.querySelectorAll("aside label")]
+          .find((each) => each.textContent?.startsWith(wanted))
+          ?.querySelector("select"),
+      label,
+    );
+    await (found as unknown as { select: (value: string) => Promise<void> }).select(option);
+  };
+  const free = await demandsOf(page);
+  await choose("Form", "supported");
+  const oneHand = await demandsOf(page);
+  expect(oneHand).not.toBe(free);
+  await choose("Holding on", "2");
+  expect(await demandsOf(page)).not.toBe(oneHand);
+  await choose("Form", "water");
+  await seeText(page, "on the feet");
+});

@@ -1,16 +1,12 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import { readDemand } from "../movement/demand.ts";
 import { FULL_STANDING } from "../movement/form.ts";
-import type { Movement } from "../movement/format.ts";
-import { readMovement } from "../movement/read-file.ts";
+import { load, loadAll } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { type Track, trackOf } from "../movement/track.ts";
 import { HOLDS, type Hold, holdInWords, holdsWith, onRail } from "./supports.ts";
 
-const quiet = readMovement(readFileSync(join(import.meta.dirname, "../../../library/quiet-feet.json"), "utf8"))
-  .movement as Movement;
+const quiet = load("quiet-feet");
 const samplesWith = (hold: Hold | null) =>
   sampleTrack(trackOf(quiet, { ...FULL_STANDING, kind: hold ? "supported" : "standing", hold }, "right") as Track);
 const demandWith = (hold: Hold | null) => {
@@ -50,6 +46,19 @@ describe("feet together, holding on", () => {
     expect(demandWith({ by: "fingertips", hand: "left" }).features.has("holdsWithLeft")).toBe(false);
   });
 });
+
+test.each(loadAll().filter(({ forms }) => forms.standing !== false && forms.supported !== false))(
+  "$id asks no more with something in the hand than without",
+  (movement) => {
+    const asked = (hold: Hold | null) => {
+      const choice = { ...FULL_STANDING, kind: hold ? ("supported" as const) : ("standing" as const), hold };
+      const track = trackOf(movement, choice, "right") as Track;
+      return readDemand(sampleTrack(track), { stature: 1.65 }, 8 * movement.breaths).steadiness.total;
+    };
+    const free = asked(null);
+    for (const hold of HOLDS) expect(asked(hold), holdInWords(hold)).toBeLessThanOrEqual(free + 1e-9);
+  },
+);
 
 test("a frame takes both hands, a stick and a helper one, and no way to hold on is listed twice", () => {
   expect(HOLDS.filter(({ by }) => by === "frame")).toEqual([{ by: "frame", hand: "both" }]);

@@ -1,15 +1,12 @@
-import { readFileSync } from "node:fs";
-import { join } from "node:path";
 import { describe, expect, test } from "vitest";
 import type { Feature } from "./features.ts";
 import { FULL_STANDING } from "./form.ts";
 import type { Movement, MovementKey } from "./format.ts";
-import { readMovement } from "./read-file.ts";
+import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
 import { type Track, trackOf } from "./track.ts";
 
-const breath = readMovement(readFileSync(join(import.meta.dirname, "../../../library/settling-breath.json"), "utf8"))
-  .movement as Movement;
+const breath = load("settling-breath");
 const featuresOf = (keys: readonly MovementKey[], differs: Partial<Movement> = {}): readonly Feature[] => [
   ...sampleTrack(trackOf({ ...breath, ...differs, keys: [...keys] }, FULL_STANDING, "right") as Track).reading.features,
 ];

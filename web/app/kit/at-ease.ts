@@ -34,7 +34,7 @@ const AT_EASE: Movement = {
     supported: false,
     seated: {
       keys: [
-        { at: 0, arms: { ...EASE, elbow: 45 } },
+        { at: 0, arms: { elevation: 18, plane: 50, elbow: 62 } },
         { at: 1, like: 0 },
       ],
     },

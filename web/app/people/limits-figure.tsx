@@ -24,6 +24,8 @@ export function LimitsFigure({ caps, person }: { caps: readonly Cap[]; person: L
     person,
     caps.some(({ limit }) => limit.channel === "noStanding"),
   );
+  // Feet on a chair reach further forward than those under the hips.
+  const room = frame.seating.kind === "seated" ? "reach" : "body";
   const lines = handLines(caps, row);
   const arcs = arcsOf(caps, row);
   const words = (labels: readonly { readonly label: string }[]) =>
@@ -36,7 +38,7 @@ export function LimitsFigure({ caps, person }: { caps: readonly Cap[]; person: L
           frame={frame}
           view="front"
           lines={lines}
-          room="body"
+          room={room}
           label={`${name} from the front${words(lines)}`}
           className="h-72 w-full"
         />
@@ -44,7 +46,7 @@ export function LimitsFigure({ caps, person }: { caps: readonly Cap[]; person: L
           row={row}
           frame={frame}
           view="side"
-          room="body"
+          room={room}
           label={`${name} from the right side${words(arcs)}`}
           className="h-72 w-full"
         >

@@ -107,9 +107,25 @@ export function Studio({ movement, shipped, people, problems }: Props) {
           <Tool label="Mirror" press={() => to(mirrorKey(present, index))}>
             <FlipHorizontal2 size={18} aria-hidden="true" />
           </Tool>
-          <Tool label="As the first" press={() => to(copyPose(present, 0, index))}>
-            <Copy size={18} aria-hidden="true" />
-          </Tool>
+          {index > 0 && (
+            <label className="flex min-h-11 items-center gap-2 rounded-full border-[1.5px] border-tide-800 pl-3 font-semibold">
+              <Copy size={18} aria-hidden="true" /> Same as
+              <select
+                value=""
+                onChange={({ currentTarget }) => to(copyPose(present, Number(currentTarget.value), index))}
+                className="min-h-11 rounded-r-full bg-transparent pr-2 font-semibold"
+              >
+                <option value="" disabled>
+                  …
+                </option>
+                {present.keys.slice(0, index).map(({ at }, earlier) => (
+                  <option key={at} value={earlier}>
+                    {earlier + 1}
+                  </option>
+                ))}
+              </select>
+            </label>
+          )}
           <Tool label="Earlier" press={() => shiftKey(-0.05)}>
             {null}
           </Tool>

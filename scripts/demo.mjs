@@ -1,21 +1,10 @@
 // npm run demo: everything needed, the demo data, the application, its address. Ctrl-C stops all of it.
-import { createHash } from "node:crypto";
-import { join } from "node:path";
-import { postgresPrograms } from "./debian.mjs";
-import { reachableByServer, startCluster } from "./postgres.mjs";
+import { clusterFolder } from "./demo-cluster.mjs";
+import { startCluster } from "./postgres.mjs";
 import { startServer } from "./server.mjs";
-import { build, installPackages, LOCAL, ROOT } from "./setup.mjs";
+import { build, installPackages } from "./setup.mjs";
 
 const PORT = Number(process.env.PORT ?? 4600);
-
-/** The cluster lies in the checkout, but for a checkout where the database's user may not go. */
-function clusterFolder() {
-  postgresPrograms();
-  if (reachableByServer(ROOT)) return join(LOCAL, "postgres");
-  const folder = `/var/lib/able-tide-${createHash("sha256").update(ROOT).digest("hex").slice(0, 12)}`;
-  process.stdout.write(`PostgreSQL's user cannot reach this folder, so the database is kept in ${folder}\n`);
-  return folder;
-}
 
 let cluster = null;
 let server = null;

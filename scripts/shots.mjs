@@ -1,5 +1,5 @@
 // npm run shots: one picture of each main view, made from the demo data on a day of its own, into docs/screenshots.
-import { mkdirSync, mkdtempSync } from "node:fs";
+import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { chromium } from "./debian.mjs";
@@ -15,7 +15,8 @@ const SETTLE = 700;
 const pause = (milliseconds) => new Promise((resolve) => setTimeout(resolve, milliseconds));
 
 build("build");
-const cluster = await startCluster(`${mkdtempSync(join(tmpdir(), "able-tide-shots-"))}-postgres`);
+const temporary = mkdtempSync(join(tmpdir(), "able-tide-shots-"));
+const cluster = await startCluster(`${temporary}-postgres`);
 const server = await startServer({
   buildFolder: "build",
   port: 0,
@@ -102,4 +103,6 @@ try {
   server.child.removeAllListeners("exit");
   server.child.kill("SIGTERM");
   cluster.stop();
+  rmSync(temporary, { recursive: true, force: true });
+  rmSync(`${temporary}-postgres`, { recursive: true, force: true });
 }

@@ -34,7 +34,7 @@ const AT_EASE: Movement = {
     supported: false,
     seated: {
       keys: [
-        { at: 0, arms: { elevation: 18, plane: 50, elbow: 62 } },
+        { at: 0, arms: { elevation: 18, plane: 60, elbow: 62, axial: 20 } },
         { at: 1, like: 0 },
       ],
     },

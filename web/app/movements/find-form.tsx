@@ -34,6 +34,7 @@ export function FindForm({ finding }: { finding: Finding }) {
       <SelectField
         field={field("spares")}
         label="Spares"
+        hint="in some form"
         options={[any("nothing in particular"), ...SPARES.map(({ name, label }) => [name, label] as const)]}
       />
       <Button look="plain">Find</Button>

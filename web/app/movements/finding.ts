@@ -7,9 +7,9 @@ const EASY = { steadiness: 3.5, loadedKnee: 30 } as const;
 
 /** Ways to ask for movements that spare something. */
 export const SPARES = [
-  { name: "steadiness", label: `steadiness: some form asks at most ${EASY.steadiness}` },
-  { name: "shoulder", label: "a shoulder: some form with no hand over it" },
-  { name: "knee", label: `a knee: some form with at most ${EASY.loadedKnee}° under load` },
+  { name: "steadiness", label: `steadiness: ${EASY.steadiness} or less` },
+  { name: "shoulder", label: "a shoulder: no hand over it" },
+  { name: "knee", label: `a knee: ${EASY.loadedKnee}° or less under load` },
 ] as const;
 
 /** What somebody looks for; an empty field looks for nothing. */

@@ -8,11 +8,11 @@ import { deleteMovement, keepMovements, listMovements, nameMovement } from "../.
 import { listPeople } from "../../server/people/people.ts";
 import type { Scope } from "../../server/scope.ts";
 import { formDataOf } from "../form-data.server.ts";
-import { ButtonLink } from "../kit/button.tsx";
+import { Button, ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import { OwnName } from "../studio/own-name.tsx";
-import { Studio } from "../studio/studio.tsx";
+import { SAVE_FORM, Studio } from "../studio/studio.tsx";
 import type { Route } from "./+types/studio";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
@@ -87,6 +87,9 @@ export default function StudioPage({ loaderData, actionData }: Route.ComponentPr
         <ButtonLink look="plain" to={`/movements/${movement.id}/file`} reloadDocument>
           File
         </ButtonLink>
+        <Button form={SAVE_FORM} name="intent" value="save">
+          {shipped ? "Save as our own" : "Save"}
+        </Button>
       </PageHead>
       <Studio key={JSON.stringify(movement)} movement={movement} shipped={shipped} people={people} problems={answer.problems} />
       <OwnName key={`own ${movement.name.own}`} movement={movement} problem={answer.ownName ?? null} />

@@ -31,7 +31,8 @@ interface Props {
   readonly problems: readonly MovementFileProblem[];
 }
 
-const SAVE_FORM = "studio-save";
+/** The form that keeps the movement; its button is in the head of the page, always at hand. */
+export const SAVE_FORM = "studio-save";
 function Tool({ label, press, children }: { label: string; press: () => void; children: ReactNode }) {
   return (
     <button
@@ -132,11 +133,6 @@ export function Studio({ movement, shipped, people, problems }: Props) {
           <Tool label="Later" press={() => shiftKey(0.05)}>
             {null}
           </Tool>
-          <span className="ml-auto">
-            <Button form={SAVE_FORM} name="intent" value="save">
-              {shipped ? "Save as our own" : "Save"}
-            </Button>
-          </span>
         </div>
         {problems.length > 0 && (
           <ul className="list-disc pl-6 font-semibold text-signal-700" role="alert">

@@ -1,11 +1,13 @@
 import { type Hold, onRail } from "../body/supports.ts";
-import { armMoves, DEPTHS, type FormChoice, type FormKind, FULL_SIZE, LAND_KINDS, type Sizes } from "../movement/form.ts";
+import { armMoves, type FormChoice, type FormKind, FULL_SIZE, LAND_KINDS, type Sizes } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import type { Side } from "../side.ts";
 
 /** A way of doing a movement before its sizes are chosen, written at full size. */
 export type Shape = FormChoice;
 
+/** A stance lower than meant is nobody's fit: it asks more of everything. */
+const FIT_DEPTHS = ["middle", "high"] as const;
 const ARMS = ["both", "right", "left"] as const;
 const ARM_SIZES = [8, 7, 6, 5, 4, 3, 2, 1] as const;
 const BODY_SIZES = [8, 6, 4, 2] as const;
@@ -14,7 +16,7 @@ const WHOLE: Sizes = { armLeft: FULL_SIZE, armRight: FULL_SIZE, body: FULL_SIZE 
 function* shapesOfKind(movement: Movement, kind: FormKind): Generator<Shape> {
   const seated = kind === "seated";
   const holds: readonly (Hold | null)[] = kind === "supported" ? [onRail("right"), onRail("left")] : [null];
-  const depths = movement.vary.depth && !seated ? DEPTHS.toReversed() : (["middle"] as const);
+  const depths = movement.vary.depth && !seated ? FIT_DEPTHS : (["middle"] as const);
   const toes = movement.vary.toeDown && !seated ? [false, true] : [false];
   for (const hold of holds)
     for (const depth of depths)

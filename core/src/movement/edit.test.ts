@@ -6,7 +6,18 @@ import { neutralPose, sidedSlot, slot } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
 import { solvePose } from "../body/solve.ts";
 import { SIDES, type Side, sideSign } from "../side.ts";
-import { addKeyAfter, copyPose, idFromName, mirrorKey, moveKey, removeKey, setAngles, setNumber } from "./edit.ts";
+import {
+  addKeyAfter,
+  anchorAt,
+  copyPose,
+  idFromName,
+  mirrorKey,
+  moveKey,
+  removeKey,
+  setAnchor,
+  setAngles,
+  setNumber,
+} from "./edit.ts";
 import { FULL_STANDING } from "./form.ts";
 import type { Movement } from "./format.ts";
 import { load } from "./library.fixture.ts";
@@ -16,6 +27,16 @@ import { trackOf } from "./track.ts";
 const press = load("shift-and-press");
 const swing = load("turn-in-layers");
 const isGood = (movement: Movement) => expect(readMovement(JSON.stringify(movement)).problems).toEqual([]);
+
+test("a hand laid on something stays there until it is let go", () => {
+  const laid = setAnchor(press, 1, "leadArm", "belly");
+  expect(anchorAt(laid, 1, "leadArm")).toBe("belly");
+  expect(anchorAt(laid, 1, "trailArm")).toBeNull();
+  const free = setAnchor(laid, 1, "leadArm", null);
+  expect(anchorAt(free, 1, "leadArm")).toBeNull();
+  isGood(laid);
+  isGood(free);
+});
 
 describe("changing a key pose", () => {
   test("states an angle there and leaves the other poses and the original alone", () => {

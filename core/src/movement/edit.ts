@@ -1,7 +1,8 @@
 import { MIDLINE_RANGES, SIDED_RANGES } from "../body/channels.ts";
 import { sidedSlot, slot } from "../body/pose.ts";
 import type { Side } from "../side.ts";
-import type { Movement, MovementKey } from "./format.ts";
+import type { Anchor, Movement, MovementKey } from "./format.ts";
+import { keyAnchors, keyPoses } from "./track.ts";
 
 /** The angles of a key pose by the part of the body they belong to. */
 export const KEY_GROUPS = {
@@ -93,6 +94,21 @@ export const setAngles = <Group extends KeyGroup>(
 /** States weight, sink or pressure in one key pose. */
 export const setNumber = (movement: Movement, index: number, name: KeyNumber, value: number): Movement =>
   withKey(movement, index, (key) => ({ ...key, [name]: value }));
+
+/** Lets a hand rest on a part of the body in one key pose; null lets it go. */
+export function setAnchor(movement: Movement, index: number, arm: "leadArm" | "trailArm", anchor: Anchor | null): Movement {
+  return withKey(movement, index, (key) => {
+    const { anchor: _, ...angles } = key[arm] ?? {};
+    if (anchor !== null) return { ...key, [arm]: { ...angles, anchor } };
+    // Stating where the elbow is lets go of what an earlier key rests on.
+    const elbow = angles.elbow ?? Math.round(keyPoses(movement)[index]?.[sidedSlot("elbow", sideOfArm(arm))] ?? 0);
+    return { ...key, [arm]: { ...angles, elbow } };
+  });
+}
+
+/** What a hand rests on in one key pose; null where it is free. */
+export const anchorAt = (movement: Movement, index: number, arm: "leadArm" | "trailArm"): Anchor | null =>
+  keyAnchors(movement)[index]?.[sideOfArm(arm) === "left" ? 0 : 1] ?? null;
 
 /** Moves a key pose along the round; the first and the last stay where they are, and none passes another. */
 export function moveKey(movement: Movement, index: number, at: number): Movement {

@@ -8,8 +8,8 @@ export type FormKind = (typeof FORM_KINDS)[number];
 /** The forms that a hall allows. */
 export const LAND_KINDS = ["standing", "supported", "seated"] as const satisfies readonly FormKind[];
 
-export const DEPTHS = ["high", "middle"] as const;
-/** How low the stance is: middle is as authored, high has half the sink and a shorter step. */
+export const DEPTHS = ["high", "middle", "low"] as const;
+/** How low the stance is: middle is as authored, high has half the sink and a shorter step, low half as much again. */
 export type Depth = (typeof DEPTHS)[number];
 
 /** Sizes run in eighths of the full movement. */

@@ -27,6 +27,10 @@ function between(lowest: number, highest: number) {
 const text = (longest: number) => v.pipe(v.string("must be text"), v.maxLength(longest, `must be at most ${longest} characters`));
 const someText = (longest: number) => v.pipe(text(longest), v.minLength(1, "must not be empty"));
 
+/** Parts of the own body that a hand may rest on. */
+export const ANCHORS = ["belly", "hip", "thigh", "knee", "otherKnee", "otherHand"] as const;
+export type Anchor = (typeof ANCHORS)[number];
+
 const ArmKey = v.strictObject({
   elevation: angle("shoulderElevation"),
   plane: angle("shoulderPlane"),
@@ -38,6 +42,8 @@ const ArmKey = v.strictObject({
   girdleForward: v.optional(between(-0.03, 0.03)),
   /** How closed the hand is: 0 open, 1 a fist. */
   fist: v.optional(between(0, 1)),
+  /** What the hand rests on: its arm's angles follow. It lets go where a later key states an angle of the arm. */
+  anchor: v.optional(v.picklist(ANCHORS, `must be one of ${ANCHORS.join(", ")}`)),
 });
 
 const FootKey = v.strictObject({

@@ -27,20 +27,22 @@ function everyForm(movement: Movement): { choice: FormChoice; name: string }[] {
   return FORM_KINDS.filter((kind) => (movement.forms[kind] ?? false) !== false).flatMap((kind) =>
     (kind === "supported" ? HOLDS : [null]).flatMap((hold) =>
       (vary.toeDown && kind !== "seated" && !isOther(hold) ? [false, true] : [false]).flatMap((toeDown) =>
-        (vary.depth && kind !== "seated" && !isOther(hold) ? (["middle", "high"] as const) : (["middle"] as const)).flatMap(
-          (depth) =>
-            (vary.oneArm && hold === null ? (["both", "right"] as const) : (["both"] as const)).map((arms) => ({
-              choice: { ...FULL_STANDING, kind, hold, toeDown, depth, arms },
-              name: [
-                kind,
-                hold && holdInWords(hold),
-                toeDown && "toe down",
-                depth === "high" && "high",
-                arms === "right" && "one arm",
-              ]
-                .filter(Boolean)
-                .join(" "),
-            })),
+        (vary.depth && kind !== "seated" && !isOther(hold)
+          ? (["middle", "high", "low"] as const)
+          : (["middle"] as const)
+        ).flatMap((depth) =>
+          (vary.oneArm && hold === null ? (["both", "right"] as const) : (["both"] as const)).map((arms) => ({
+            choice: { ...FULL_STANDING, kind, hold, toeDown, depth, arms },
+            name: [
+              kind,
+              hold && holdInWords(hold),
+              toeDown && "toe down",
+              depth !== "middle" && depth,
+              arms === "right" && "one arm",
+            ]
+              .filter(Boolean)
+              .join(" "),
+          })),
         ),
       ),
     ),

@@ -42,7 +42,13 @@ describe("the operators that derive a form", () => {
   test("a high stance has half the sink and a shorter step", () => {
     const high = track(press, { depth: "high" });
     expect(first(high, slot("sink"))).toBe(8);
-    expect(first(high, sidedSlot("footX", "right"))).toBeCloseTo(0.6 * 0.18, 9);
+    expect(first(high, sidedSlot("footX", "right"))).toBeCloseTo(0.6 * 0.17, 9);
+  });
+
+  test("a low stance has half as much sink again and a longer step", () => {
+    const low = track(press, { depth: "low" });
+    expect(first(low, slot("sink"))).toBe(24);
+    expect(first(low, sidedSlot("footX", "right"))).toBeCloseTo(1.2 * 0.17, 9);
   });
 
   test("supported pins the holding hand and leaves the other to move", () => {

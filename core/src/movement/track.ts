@@ -15,8 +15,9 @@ import {
 import { SHARE } from "../body/segments.ts";
 import { holdsWith, type SupportName, supportNamed } from "../body/supports.ts";
 import { otherSide, type Pair, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
-import { armMoves, type FormChoice, FULL_SIZE } from "./form.ts";
-import type { DECLARED_FEATURES, Movement, MovementKey, MovementStance } from "./format.ts";
+import { restHand } from "./anchors.ts";
+import { armMoves, type Depth, type FormChoice, FULL_SIZE } from "./form.ts";
+import type { Anchor, DECLARED_FEATURES, Movement, MovementKey, MovementStance } from "./format.ts";
 
 /** One stretch between two key poses. Its frame holds all the way; values run from one to the other. */
 export interface TrackSegment {
@@ -63,7 +64,12 @@ const STANCE_LENGTH: Record<MovementStance["kind"], number> = {
   semiTandem: SHARE.footLength / 2,
   tandem: SHARE.footLength + 0.01,
 };
-const DEPTH_OF_HIGH = { sink: 0.5, length: 0.6 } as const;
+/** What a depth makes of the sink and of the stance's length. */
+const DEPTH_SCALE = {
+  high: { sink: 0.5, length: 0.6 },
+  middle: { sink: 1, length: 1 },
+  low: { sink: 1.5, length: 1.2 },
+} as const satisfies Record<Depth, object>;
 /** Seat at the height of the knee crease: the thighs are level and a person's feet stand flat. */
 export const SEAT_HEIGHT = 0.25;
 const SEATED_WIDTH = 0.13;
@@ -91,6 +97,8 @@ interface AuthoredKey {
   /** In the foot slots: how far each foot stands from its place in the stance. */
   readonly values: Float64Array;
   readonly lift: Side | null;
+  /** What the left and the right hand rest on. */
+  readonly anchors: readonly [left: Anchor | null, right: Anchor | null];
 }
 
 function setFoot(values: Float64Array, side: Side, foot: MovementKey["feet"]): void {
@@ -140,6 +148,16 @@ function applyKey(values: Float64Array, key: MovementKey): void {
   }
 }
 
+const ARM_ANGLES = ["elevation", "plane", "axial", "elbow", "wrist"] as const;
+
+/** What a hand rests on in a key: what the key says, else what it rested on before, unless the key moves the arm. */
+function anchorOf(key: MovementKey, side: Side, before: Anchor | null): Anchor | null {
+  const said = [key.arms, side === LEAD ? key.leadArm : key.trailArm];
+  const named = said.findLast((arm) => arm?.anchor !== undefined)?.anchor;
+  if (named !== undefined) return named;
+  return said.some((arm) => ARM_ANGLES.some((name) => arm?.[name] !== undefined)) ? null : before;
+}
+
 function authoredKeys(keys: readonly MovementKey[]): AuthoredKey[] {
   const authored: AuthoredKey[] = [];
   for (const key of keys) {
@@ -147,7 +165,8 @@ function authoredKeys(keys: readonly MovementKey[]): AuthoredKey[] {
     const values = before ? before.values.slice() : neutralPose().values;
     applyKey(values, key);
     const lift = key.lift === undefined ? (before?.lift ?? null) : key.lift && bodySide(key.lift.foot);
-    authored.push({ key, values, lift });
+    const anchors = SIDES.map((side) => anchorOf(key, side, before?.anchors[sideIndex(side)] ?? null));
+    authored.push({ key, values, lift, anchors: anchors as [Anchor | null, Anchor | null] });
   }
   return authored;
 }
@@ -160,6 +179,10 @@ function add(values: Float64Array, index: number, value: number): void {
 export const keyPoses = ({ keys }: Pick<Movement, "keys">): readonly Float64Array[] =>
   authoredKeys(keys).map(({ values }) => values);
 
+/** What the left and the right hand rest on in each key pose; lead is right. */
+export const keyAnchors = ({ keys }: Pick<Movement, "keys">): readonly (readonly [Anchor | null, Anchor | null])[] =>
+  authoredKeys(keys).map(({ anchors }) => anchors);
+
 /** Distances between the ankles in a stance, sideways and fore and aft, shares of H. */
 export const stanceShares = (stance: MovementStance): { readonly width: number; readonly length: number } => ({
   width: stance.width ?? STANCE_WIDTH[stance.kind],
@@ -168,7 +191,7 @@ export const stanceShares = (stance: MovementStance): { readonly width: number; 
 
 function setStandingFeet(values: Float64Array, stance: MovementStance, depth: FormChoice["depth"]): void {
   const { width, length: whole } = stanceShares(stance);
-  const length = whole * (depth === "high" ? DEPTH_OF_HIGH.length : 1);
+  const length = whole * DEPTH_SCALE[depth].length;
   const front = stance.front ? bodySide(stance.front) : null;
   for (const side of SIDES) {
     add(values, sidedSlot("footZ", side), (sideSign(side) * width) / 2);
@@ -301,6 +324,34 @@ function seatFor(build: Build): Seating {
   return { kind: "seated", seatHeight: SEAT_HEIGHT + longer, atFront: false, backSupported: wheelchair, wheelchair };
 }
 
+/** Lays the hands that rest on the body where they rest, each as far on its way as its size says. */
+function restHands(
+  keys: readonly AuthoredKey[],
+  lead: Side,
+  choice: FormChoice,
+  build: Build,
+  frame: PoseFrame,
+  footless: readonly Side[],
+): void {
+  const first = keys[0]?.values.slice();
+  keys.forEach((key, i) => {
+    for (const side of SIDES) {
+      const anchor = key.anchors[sideIndex(side)];
+      const own = ownSide(side, lead);
+      if (anchor === null || anchor === undefined || !armMoves(choice, own)) continue;
+      const feet = footContacts(key, key, choice, footless);
+      restHand({ frame: { ...frame, feet }, values: key.values }, side, anchor, build, lead !== LEAD);
+      const size = (own === "left" ? choice.sizes.armLeft : choice.sizes.armRight) / FULL_SIZE;
+      if (i === 0 || size === 1) continue;
+      for (const name of ARM_ANGLES) {
+        const index = sidedSlot(name, side);
+        const start = (keys[0]?.anchors[sideIndex(side)] ? keys[0].values[index] : first?.[index]) as number;
+        key.values[index] = start + size * ((key.values[index] as number) - start);
+      }
+    }
+  });
+}
+
 /** How each foot meets the floor between two key poses: the less of what the two say. */
 function footContacts(
   start: AuthoredKey,
@@ -378,7 +429,7 @@ export function trackOf(movement: Movement, choice: FormChoice, lead: Side, buil
   else
     for (const { values } of keys) {
       setStandingFeet(values, movement.stance, choice.depth);
-      if (choice.depth === "high") values[slot("sink")] = (values[slot("sink")] as number) * DEPTH_OF_HIGH.sink;
+      values[slot("sink")] = (values[slot("sink")] as number) * DEPTH_SCALE[choice.depth].sink;
       if (choice.weightBack) values[slot("press")] = WEIGHT_BACK_PRESS;
     }
   resize(keys, lead, choice);
@@ -387,6 +438,8 @@ export function trackOf(movement: Movement, choice: FormChoice, lead: Side, buil
     restStumps(keys, footless);
   }
   const toeDown = choice.toeDown && !seated;
+  const seating: Seating = seated ? seatFor(build) : { kind: "standing" };
+  restHands(keys, lead, choice, build, { seating, feet: ["flat", "flat"], hands: ["free", "free"], support: "rail" }, footless);
   const hands = handHolds(lead, choice, build);
   const support = choice.hold?.by ?? "rail";
   const heldFrom = SIDES.reduce(
@@ -403,7 +456,6 @@ export function trackOf(movement: Movement, choice: FormChoice, lead: Side, buil
     }
   }
 
-  const seating: Seating = seated ? seatFor(build) : { kind: "standing" };
   const cycles = keys.length - 1;
   const segments: TrackSegment[] = [];
   for (let i = 0; i < cycles; i += 1) {

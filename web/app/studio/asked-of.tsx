@@ -1,6 +1,6 @@
 import { USUAL_BODY } from "@able-tide/core/body/build";
 import { HOLDS, holdInWords } from "@able-tide/core/body/supports";
-import { FORM_KINDS, type FormChoice, type FormKind, FULL_STANDING } from "@able-tide/core/movement/form";
+import { DEPTHS, type Depth, FORM_KINDS, type FormChoice, type FormKind, FULL_STANDING } from "@able-tide/core/movement/form";
 import type { FormBody } from "../plans/chosen-form.ts";
 
 /** Somebody to try a movement on. */
@@ -17,7 +17,7 @@ const SOME_BODIES: readonly StudioPerson[] = [
 ];
 
 /** Depths of water, shares of stature. */
-const DEPTHS = [
+const WATERLINES = [
   ["0.56", "to the hips"],
   ["0.62", "to the waist"],
   ["0.7", "to the breastbone"],
@@ -30,9 +30,10 @@ export interface Asked {
   /** Number of the way to hold on, see HOLDS. */
   readonly hold: number;
   readonly waterline: string;
+  readonly depth: Depth;
 }
 
-export const FIRST_ASKED: Asked = { who: "average", kind: "standing", hold: 1, waterline: "0.62" };
+export const FIRST_ASKED: Asked = { who: "average", kind: "standing", hold: 1, waterline: "0.62", depth: "middle" };
 
 /** The body, the form and the water that the controls mean. */
 export function readAsked(
@@ -43,7 +44,7 @@ export function readAsked(
   const hold = asked.kind === "supported" ? (HOLDS[asked.hold] ?? null) : null;
   return {
     body: { stature: body.stature, measured: body.measured, ...(body.mass !== undefined && { mass: body.mass }) },
-    choice: { ...FULL_STANDING, kind: asked.kind, hold },
+    choice: { ...FULL_STANDING, kind: asked.kind, hold, depth: asked.depth },
     waterline: asked.kind === "water" ? Number(asked.waterline) : undefined,
   };
 }
@@ -52,6 +53,8 @@ interface Props {
   readonly asked: Asked;
   readonly people: readonly StudioPerson[];
   readonly ask: (asked: Asked) => void;
+  /** Whether the movement has stances of other depths. */
+  readonly hasDepths: boolean;
 }
 
 function Choice(props: {
@@ -79,7 +82,7 @@ function Choice(props: {
 }
 
 /** Chooses whose body the numbers are for, and in which form. */
-export function AskedOf({ asked, people, ask }: Props) {
+export function AskedOf({ asked, people, ask, hasDepths }: Props) {
   return (
     <>
       <Choice
@@ -102,8 +105,16 @@ export function AskedOf({ asked, people, ask }: Props) {
           choose={(hold) => ask({ ...asked, hold: Number(hold) })}
         />
       )}
+      {hasDepths && asked.kind !== "seated" && (
+        <Choice
+          label="Stance"
+          value={asked.depth}
+          options={DEPTHS.map((depth) => [depth, depth])}
+          choose={(depth) => ask({ ...asked, depth: depth as Depth })}
+        />
+      )}
       {asked.kind === "water" && (
-        <Choice label="Water" value={asked.waterline} options={DEPTHS} choose={(waterline) => ask({ ...asked, waterline })} />
+        <Choice label="Water" value={asked.waterline} options={WATERLINES} choose={(waterline) => ask({ ...asked, waterline })} />
       )}
     </>
   );

@@ -1,14 +1,16 @@
 import { slot } from "@able-tide/core/body/pose";
 import {
+  anchorAt,
   EDITABLE_ANGLES,
   type EditableAngle,
   KEY_NUMBERS,
   type KeyGroup,
   type KeyNumber,
+  setAnchor,
   setAngles,
   setNumber,
 } from "@able-tide/core/movement/edit";
-import type { Movement } from "@able-tide/core/movement/format";
+import { ANCHORS, type Anchor, type Movement } from "@able-tide/core/movement/format";
 import { keyPoses } from "@able-tide/core/movement/track";
 import { useCallback } from "react";
 import type { EditMovement } from "./edit-movement.ts";
@@ -54,6 +56,35 @@ const SETTERS = new Map<string, (movement: Movement, index: number, value: numbe
   ),
 ]);
 
+const ANCHOR_NAMES: Record<Anchor, string> = {
+  belly: "belly",
+  hip: "hip",
+  thigh: "thigh",
+  knee: "knee",
+  otherKnee: "other knee",
+  otherHand: "other hand",
+};
+
+function RestsOn({ anchor, rest }: { readonly anchor: Anchor | null; readonly rest: (anchor: Anchor | null) => void }) {
+  return (
+    <label className="mb-1 flex items-center justify-between gap-2">
+      hand rests on
+      <select
+        value={anchor ?? ""}
+        onChange={({ currentTarget: { value } }) => rest(value === "" ? null : (value as Anchor))}
+        className="field-box w-36!"
+      >
+        <option value="">nothing</option>
+        {ANCHORS.map((each) => (
+          <option key={each} value={each}>
+            {ANCHOR_NAMES[each]}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
 /** The chosen key pose in numbers: what a pointer pulls, typed. */
 export function PoseValues({ movement, index, edit }: Props) {
   const set = useCallback(
@@ -78,6 +109,12 @@ export function PoseValues({ movement, index, edit }: Props) {
       {GROUPS.map(([group, label]) => (
         <details key={group} open={group === "leadArm"}>
           <summary className="py-2 font-display text-lg font-bold">{label}</summary>
+          {(group === "leadArm" || group === "trailArm") && (
+            <RestsOn
+              anchor={anchorAt(movement, index, group)}
+              rest={(anchor) => edit((now) => setAnchor(now, index, group, anchor))}
+            />
+          )}
           <div className="flex flex-col gap-1">
             {EDITABLE_ANGLES.filter((angle) => angle.group === group).map((angle) => (
               <NumberBox

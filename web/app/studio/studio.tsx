@@ -185,7 +185,7 @@ export function Studio({ movement, shipped, people, problems }: Props) {
         className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-4"
         aria-label="What it asks, and its numbers"
       >
-        <AskedOf asked={asked} people={people} ask={setAsked} />
+        <AskedOf asked={asked} people={people} ask={setAsked} hasDepths={present.vary.depth === true} />
         {form && shown && frame && (
           <>
             <div data-testid="demands">

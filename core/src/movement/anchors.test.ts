@@ -1,0 +1,73 @@
+import { describe, expect, test } from "vitest";
+import { buildOf, USUAL_BODY, USUAL_BUILD } from "../body/build.ts";
+import { sidedColumn, sidedPointColumn } from "../body/channels.ts";
+import { SIDES, type Side } from "../side.ts";
+import { type FormChoice, FULL_SEATED, FULL_STANDING } from "./form.ts";
+import type { Anchor, Movement, MovementKey } from "./format.ts";
+import { load } from "./library.fixture.ts";
+import { sampleTrack } from "./samples.ts";
+import { INTERVALS, valueAt } from "./solved-samples.ts";
+import { type Track, trackOf } from "./track.ts";
+
+const breath = load("settling-breath");
+const resting = (anchor: Anchor, more: Partial<MovementKey> = {}): Movement => ({
+  ...breath,
+  keys: [
+    { at: 0, arms: { elevation: 10 } },
+    { at: 0.5, breath: "out", leadArm: { anchor }, ...more },
+    { at: 1, breath: "in", like: 0 },
+  ],
+});
+
+/** Distance at the second key pose between the middle of a hand and a point of the body, shares of H. */
+function apart(movement: Movement, choice: FormChoice, lead: Side, build = USUAL_BUILD) {
+  const samples = sampleTrack(trackOf(movement, choice, lead, build) as Track);
+  expect(samples.problem).toBeNull();
+  const point = (name: Parameters<typeof sidedPointColumn>[0], side: Side) =>
+    [0, 1, 2].map((axis) => valueAt(samples, INTERVALS, sidedPointColumn(name, side) + axis));
+  return (name: Parameters<typeof sidedPointColumn>[0], side: Side): number => {
+    const hand = point("handCentre", lead);
+    return Math.hypot(...point(name, side).map((value, axis) => value - (hand[axis] as number)));
+  };
+}
+
+const other = (side: Side): Side => (side === "left" ? "right" : "left");
+
+describe.each(SIDES)("a hand rests, the %s side leading", (lead) => {
+  test("on the knee of a chair, its own or the other one", () => {
+    expect(apart(resting("knee"), FULL_SEATED, lead)("kneeJoint", lead)).toBeLessThan(0.05);
+    expect(apart(resting("otherKnee"), FULL_SEATED, lead)("kneeJoint", other(lead))).toBeLessThan(0.05);
+  });
+
+  test("on the hip while standing, and in the other hand", () => {
+    expect(apart(resting("hip"), FULL_STANDING, lead)("hip", lead)).toBeLessThan(0.08);
+    const meeting = resting("otherHand", { trailArm: { elevation: 40, plane: 90, elbow: 90, axial: 20 } });
+    expect(apart(meeting, FULL_STANDING, lead)("handCentre", other(lead))).toBeLessThan(0.01);
+  });
+
+  test("with a longer arm too", () => {
+    const build = buildOf({ ...USUAL_BODY, armLength: lead === "left" ? [0.8, null] : [null, 0.8] }, 1.65);
+    expect(apart(resting("knee"), FULL_SEATED, lead, build)("kneeJoint", lead)).toBeLessThan(0.05);
+  });
+});
+
+test("a smaller size goes part of the way there, and a key that moves the arm lets go", () => {
+  const elbow = (movement: Movement, choice: FormChoice, segment: number) =>
+    valueAt(
+      sampleTrack(trackOf(movement, choice, "right") as Track),
+      segment * (INTERVALS + 1) + INTERVALS,
+      sidedColumn("elbow", "right"),
+    );
+  const whole = elbow(resting("belly"), FULL_STANDING, 0);
+  const half = elbow(resting("belly"), { ...FULL_STANDING, sizes: { armLeft: 8, armRight: 4, body: 8 } }, 0);
+  expect(half).toBeCloseTo(whole / 2, 6);
+  const letGo: Movement = {
+    ...breath,
+    keys: [
+      { at: 0, arms: { anchor: "belly" } },
+      { at: 0.5, breath: "out", leadArm: { elbow: 20 } },
+      { at: 1, breath: "in", like: 0 },
+    ],
+  };
+  expect(elbow(letGo, FULL_STANDING, 0)).toBeCloseTo(20, 6);
+});

@@ -1,0 +1,77 @@
+import { armForHand } from "../body/arm-for-hand.ts";
+import type { Build } from "../body/build.ts";
+import { pointColumn, sidedPointColumn } from "../body/channels.ts";
+import { mirrorPose, type Pose, sidedSlot } from "../body/pose.ts";
+import { solvePose } from "../body/solve.ts";
+import { cross, dot, minus, mix, unit, type Vector } from "../body/vector.ts";
+import { otherSide, type Side, sideSign } from "../side.ts";
+import type { Anchor } from "./format.ts";
+
+/** How far the middle of a hand lies over what it rests on, share of H. */
+const OVER = 0.035;
+/** Where on the belly, share of H: ahead of the pelvis, up from the hips and aside. */
+const BELLY = { ahead: 0.075, up: 0.07, aside: 0.03 } as const;
+const ANGLES = ["elevation", "plane", "axial", "elbow", "wrist"] as const;
+
+const at = (row: ArrayLike<number>, column: number): Vector => [
+  row[column] as number,
+  row[column + 1] as number,
+  row[column + 2] as number,
+];
+const plus = (a: Vector, b: Vector, times: number): Vector => [a[0] + times * b[0], a[1] + times * b[1], a[2] + times * b[2]];
+
+/** Ahead, up and to the right of the pelvis, as directions in space. */
+function pelvisAxes(row: ArrayLike<number>): { ahead: Vector; up: Vector; right: Vector } {
+  const right = unit(minus(at(row, sidedPointColumn("hip", "right")), at(row, sidedPointColumn("hip", "left"))));
+  const up = unit(minus(at(row, pointColumn("lumbar")), at(row, pointColumn("pelvis"))));
+  return { ahead: cross(up, right), up, right };
+}
+
+/** A place on a thigh: so far from the hip, on its front, which is its upper side when sitting. */
+function onThigh(row: ArrayLike<number>, side: Side, far: number): Vector {
+  const hip = at(row, sidedPointColumn("hip", side));
+  const knee = at(row, sidedPointColumn("kneeJoint", side));
+  const along = unit(minus(knee, hip));
+  const { ahead, up } = pelvisAxes(row);
+  const front: Vector = [ahead[0] + up[0], ahead[1] + up[1], ahead[2] + up[2]];
+  const square = unit(plus(front, along, -dot(front, along)));
+  return plus(mix(hip, knee, far), square, OVER);
+}
+
+/** Where the middle of a hand is when it rests on a part of the body, shares of H. */
+function placeOf(row: ArrayLike<number>, anchor: Anchor, side: Side): Vector {
+  switch (anchor) {
+    case "belly": {
+      const { ahead, up, right } = pelvisAxes(row);
+      const pelvis = at(row, pointColumn("pelvis"));
+      return plus(plus(plus(pelvis, ahead, BELLY.ahead), up, BELLY.up), right, sideSign(side) * BELLY.aside);
+    }
+    case "hip": {
+      const { right } = pelvisAxes(row);
+      return plus(at(row, sidedPointColumn("hip", side)), right, sideSign(side) * 2 * OVER);
+    }
+    case "thigh":
+      return onThigh(row, side, 0.55);
+    case "knee":
+      return onThigh(row, side, 0.92);
+    case "otherKnee":
+      return onThigh(row, otherSide(side), 0.92);
+    case "otherHand":
+      return at(row, sidedPointColumn("handCentre", otherSide(side)));
+  }
+}
+
+/**
+ * Bends an arm so that its hand rests on a part of the body in a pose; what is out of reach is reached for.
+ * Writes the arm's angles into the pose.
+ *
+ * @param pose in which the right side leads
+ * @param mirrored whether the left will lead: the body then does it the other way round
+ */
+export function restHand(pose: Pose, side: Side, anchor: Anchor, build: Build, mirrored: boolean): void {
+  const done = mirrored ? mirrorPose(pose) : pose;
+  const own = mirrored ? otherSide(side) : side;
+  const { row } = solvePose(done, undefined, undefined, build);
+  const found = armForHand(row, own, placeOf(row, anchor, own), build);
+  for (const name of ANGLES) pose.values[sidedSlot(name, side)] = found[name];
+}

@@ -214,8 +214,9 @@ function solveStanding(pose: Pose, row: Float64Array, ceiling: number): [number,
     if (bearsWeight(contact)) raised += share * (feet[sideIndex(side)].y - SHARE.ankleHeight);
   }
   const wanted = SHARE.ankleHeight + raised + legLength(build, pose.values[SINK] as number);
-  pelvisAt[0] = targetX;
-  pelvisAt[2] = targetZ;
+  // The upper body leans out over the pelvis by so much: begin where that is made up for.
+  pelvisAt[0] = targetX - GAIN * (upperMoments[0] as number);
+  pelvisAt[2] = targetZ - GAIN * (upperMoments[2] as number);
   const holding = pose.frame.hands.some(holdsOn);
   const problemBefore = problem;
   let lastX = 0;

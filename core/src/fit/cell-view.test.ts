@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { USUAL_BUILD } from "../body/build.ts";
+import { buildOf, USUAL_BODY, USUAL_BUILD } from "../body/build.ts";
 import type { Cap, CapLimit } from "../caps/cap.ts";
 import { load } from "../movement/library.fixture.ts";
 import { fitCell, meantForm } from "./cell.ts";
@@ -50,6 +50,14 @@ describe("a cell as people read it", () => {
     ],
   ])("%s with %j", (id, limits, expected) => {
     expect(view(id, ...limits)).toMatchObject(expected);
+  });
+
+  test("somebody in a wheelchair does all of it, seated, and the room is told so", () => {
+    const movement = load("lift-and-part");
+    const build = buildOf({ ...USUAL_BODY, wheelchair: true }, 1.65);
+    const question = { movement, breathSeconds: 8, stature: 1.65, build, caps: [], seatedOnly: false };
+    const cell = viewCell(fitCell(question, library), meantForm(movement, false));
+    expect(cell).toMatchObject({ form: "seated", level: 1, whole: false, brief: "seated", why: [] });
   });
 
   test("says why for every cap that the whole would break, and only for those", () => {

@@ -61,14 +61,16 @@ function briefOf(cell: FittedCell, meant: FormChoice): string {
 
 export function viewCell(cell: FittedCell, meant: FormChoice): CellView {
   const steadiness = Math.max(0, ...cell.demands.map((demand) => demand.steadiness.total));
+  // All that a body that sits can do is whole for it, and still another form than the room's.
+  const whole = cell.fidelity > FULL && cell.choice?.kind === meant.kind;
   return {
     form: cell.choice?.kind ?? "rest",
     hold: cell.choice?.hold?.hand ?? null,
     level: cell.level,
     fidelity: cell.fidelity,
     lighterSide: cell.lighterSide,
-    whole: cell.fidelity > FULL,
-    brief: cell.fidelity > FULL ? "" : briefOf(cell, meant),
+    whole,
+    brief: whole ? "" : briefOf(cell, meant),
     why: cell.choice === null && cell.because.length === 0 ? [NO_FORM] : cell.because.map((cap: Cap) => capInWords(cap)),
     steadiness,
     choice: cell.choice,

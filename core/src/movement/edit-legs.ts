@@ -5,6 +5,7 @@ export type Lift = NonNullable<MovementKey["lift"]>;
 export const LIFT_ANGLES = [
   { name: "hipFlexion", range: "hipFlexion" },
   { name: "hipAbduction", range: "hipAbduction" },
+  { name: "hipRotation", range: "hipRotation" },
   { name: "knee", range: "knee" },
   { name: "ankle", range: "dorsiflexion" },
 ] as const;

@@ -60,6 +60,8 @@ const LiftKey = v.strictObject({
   foot: v.picklist(["lead", "trail"], 'must be "lead" or "trail"'),
   hipFlexion: angle("hipFlexion"),
   hipAbduction: angle("hipAbduction"),
+  /** Outward positive. */
+  hipRotation: angle("hipRotation"),
   knee: angle("knee"),
   ankle: angle("dorsiflexion"),
 });

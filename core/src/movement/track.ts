@@ -143,6 +143,7 @@ function applyKey(values: Float64Array, key: MovementKey): void {
     const side = bodySide(key.lift.foot);
     values[sidedSlot("legFlexion", side)] = key.lift.hipFlexion ?? 0;
     values[sidedSlot("legAbduction", side)] = key.lift.hipAbduction ?? 0;
+    values[sidedSlot("legRotation", side)] = key.lift.hipRotation ?? 0;
     values[sidedSlot("legKnee", side)] = key.lift.knee ?? 0;
     values[sidedSlot("legAnkle", side)] = key.lift.ankle ?? 0;
   }

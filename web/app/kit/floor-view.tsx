@@ -42,9 +42,13 @@ export function FloorView({ row, base, frame, stature, className }: Props) {
   const apart = marked ? centimetres(ankle("right", 2) - ankle("left", 2)) : 0;
   const ahead = marked ? centimetres(ankle("right", 0) - ankle("left", 0)) : 0;
   const middleX = feet.reduce((sum, { place }) => sum + place[0], 0) / 2;
-  const middleY = feet.reduce((sum, { place }) => sum + place[1], 0) / 2;
+  const feetY = feet.reduce((sum, { place }) => sum + place[1], 0) / 2;
   const shares = SIDES.map((side) => Math.round(100 * (row[sidedColumn("footShare", side)] as number)));
   const seat = Math.round(100 * (row[column("seatShare")] as number));
+  // Sitting, the seat behind the feet is in the picture too.
+  const seated = frame.seating.kind === "seated";
+  const middleY = seated ? (feetY + comY) / 2 : feetY;
+  const below = seated ? 32 : 24;
   const words = [
     apart > 0 && `${apart} cm apart`,
     ahead > 2 && `${ahead} cm ahead`,
@@ -53,7 +57,7 @@ export function FloorView({ row, base, frame, stature, className }: Props) {
   ].filter(Boolean);
   return (
     <svg
-      viewBox={`${middleX - 44} ${middleY - 24} 88 50`}
+      viewBox={`${middleX - 44} ${middleY - 24} 88 ${below + 26}`}
       className={className}
       role="img"
       aria-label={`Floor: ${words.join(", ")}`}
@@ -93,7 +97,7 @@ export function FloorView({ row, base, frame, stature, className }: Props) {
         <text
           key={side}
           x={middleX + (side === "left" ? -42 : 42)}
-          y={middleY + 1}
+          y={feetY + 1}
           textAnchor={side === "left" ? "start" : "end"}
           fontSize="5"
           fill="var(--color-tide-900)"
@@ -101,7 +105,7 @@ export function FloorView({ row, base, frame, stature, className }: Props) {
           {side} {shares[i]} %
         </text>
       ))}
-      <text x={middleX} y={middleY + 24} textAnchor="middle" fontSize="5" fontWeight="700" fill="var(--color-tide-900)">
+      <text x={middleX} y={middleY + below} textAnchor="middle" fontSize="5" fontWeight="700" fill="var(--color-tide-900)">
         {[apart > 0 && `${apart} cm wide`, ahead > 2 && `${ahead} cm long`, seat > 0 && `seat ${seat} %`]
           .filter(Boolean)
           .join(" · ")}

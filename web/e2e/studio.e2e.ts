@@ -183,4 +183,18 @@ test("the numbers are for the body that is chosen, and for what it holds", async
   expect(await demandsOf(page)).not.toBe(oneHand);
   await choose("Form", "water");
   await seeText(page, "on the feet");
+  await choose("Form", "seated");
+  await seeText(page, "This form follows the standing key poses.");
+  await click(page, "Give it poses of its own");
+  await seeText(page, "This form has key poses of its own.");
+  // What is changed there now leaves the standing form as it was.
+  const seated = await demandsOf(page);
+  await click(page, "Lead arm");
+  await click(page, "Lead arm");
+  const elevation = await page.waitForSelector("#value-leadArm-elevation");
+  await elevation?.click({ count: 3 });
+  await page.keyboard.type("120");
+  expect(await demandsOf(page)).not.toBe(seated);
+  await choose("Form", "standing");
+  expect(await demandsOf(page)).toBe(free);
 });

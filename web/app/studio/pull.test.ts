@@ -1,6 +1,7 @@
+import { USUAL_BUILD } from "@able-tide/core/body/build";
 import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import { liftsOf } from "@able-tide/core/movement/edit-legs";
-import { FULL_STANDING } from "@able-tide/core/movement/form";
+import { FULL_SEATED, FULL_STANDING } from "@able-tide/core/movement/form";
 import type { Movement } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { valueAt } from "@able-tide/core/movement/solved-samples";
@@ -79,6 +80,18 @@ describe("pulling on the figure", () => {
     expect(liftsOf(out.movement)[2]?.hipAbduction).toBeGreaterThan(10);
     const down = pull(out.movement, out.index, aloft, "rightFoot", "side", { across: 0, up: 0.04 });
     expect(liftsOf(down.movement).every((lift) => lift === null)).toBe(true);
+  });
+
+  test("on a chair a foot is pulled from where the thigh is level", () => {
+    const samples = sampleTrack(trackOf(movement, FULL_SEATED, "right") as Track);
+    const width = samples.rows.length / samples.count;
+    const seated = samples.rows.slice(9 * width, 10 * width);
+    const knee = sidedPointColumn("kneeJoint", "right");
+    const to = { across: (seated[knee] as number) + 0.12, up: 0.12 };
+    const up = pull(movement, 1, seated, "rightFoot", "side", to, { build: USUAL_BUILD, seated: true });
+    const lift = liftsOf(up.movement)[up.index];
+    expect(Math.abs(lift?.hipFlexion ?? 90)).toBeLessThan(20);
+    expect(lift?.knee).toBeLessThan(75);
   });
 
   test.each(HANDLES)("%s left where it is changes next to nothing", (handle) => {

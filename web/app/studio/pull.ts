@@ -18,6 +18,12 @@ export interface Pulled {
   readonly up: number;
 }
 
+/** The body that is pulled. */
+interface PulledBody {
+  readonly build: Build;
+  readonly seated: boolean;
+}
+
 /** A movement after a pull. */
 export interface PulledKey {
   readonly movement: Movement;
@@ -106,7 +112,7 @@ function pullFoot(
   side: Side,
   view: PullView,
   to: Pulled,
-  { lengths }: Build,
+  { build: { lengths }, seated }: PulledBody,
 ): PulledKey {
   const foot = side === "right" ? "lead" : "trail";
   const lifted = liftsOf(movement)[index]?.foot === foot;
@@ -118,8 +124,8 @@ function pullFoot(
   const below = (row[hip + 1] as number) - to.up;
   const found = legFor(ahead, below, lengths[THIGH[i]] as number, lengths[SHANK[i]] as number);
   const kept = (value: number, least: number, most: number) => Math.round(Math.min(most, Math.max(least, value)));
-  // The thigh's angle is counted from the pelvis, which may be tilted.
-  const hipFlexion = kept(found.hip + (row[column("pelvisTilt")] as number), -20, 125);
+  // The thigh's angle is counted from the pelvis, which may be tilted; on a chair from level.
+  const hipFlexion = kept(found.hip + (row[column("pelvisTilt")] as number) - (seated ? 90 : 0), -20, 125);
   const outward = sideSign(side) * ((view === "front" ? to.across : (row[ankle + 2] as number)) - (row[hip + 2] as number));
   return liftFoot(movement, index, {
     foot,
@@ -137,7 +143,7 @@ const WHOLE_SHIFT = 0.07;
  * the spine, the pelvis down into the knees or across from foot to foot, a foot up from the floor and down again.
  *
  * @param row the key pose as it stands, right side leading
- * @param build whose body it stands on
+ * @param body whose body it is, and whether it sits
  * @returns the movement, and the number that the key pose has now: lifting a foot may put others before it
  */
 export function pull(
@@ -147,11 +153,11 @@ export function pull(
   handle: Handle,
   view: PullView,
   to: Pulled,
-  build: Build = USUAL_BUILD,
+  body: PulledBody = { build: USUAL_BUILD, seated: false },
 ): PulledKey {
-  if (handle === "leftFoot") return pullFoot(movement, index, row, "left", view, to, build);
-  if (handle === "rightFoot") return pullFoot(movement, index, row, "right", view, to, build);
-  return { movement: pullBody(movement, index, row, handle, view, to, build), index };
+  if (handle === "leftFoot") return pullFoot(movement, index, row, "left", view, to, body);
+  if (handle === "rightFoot") return pullFoot(movement, index, row, "right", view, to, body);
+  return { movement: pullBody(movement, index, row, handle, view, to, body.build), index };
 }
 
 function pullBody(

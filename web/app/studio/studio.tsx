@@ -1,5 +1,6 @@
 import { problemInWords } from "@able-tide/core/movement/check";
 import { addKeyAfter, copyPose, mirrorKey, moveKey, removeKey } from "@able-tide/core/movement/edit";
+import { changedInForm, seenInForm } from "@able-tide/core/movement/edit-form";
 import type { Movement } from "@able-tide/core/movement/format";
 import type { MovementFileProblem } from "@able-tide/core/movement/read-file";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
@@ -15,10 +16,11 @@ import { DemandBars } from "../plans/demand-bars.tsx";
 import { AskedOf, FIRST_ASKED, readAsked, type StudioPerson } from "./asked-of.tsx";
 import { BeginsAndEnds } from "./begins-and-ends.tsx";
 import { CueFields } from "./cue-fields.tsx";
-import { useMovement } from "./edit-movement.ts";
+import { type EditMovement, useMovement } from "./edit-movement.ts";
 import { KeyLine } from "./key-line.tsx";
 import { LegValues } from "./leg-values.tsx";
 import { MovementFacts } from "./movement-facts.tsx";
+import { OwnPoses } from "./own-poses.tsx";
 import { PoseValues } from "./pose-values.tsx";
 import { type Handle, type Pulled, type PulledKey, type PullView, pull } from "./pull.ts";
 import { PullFigure } from "./pull-figure.tsx";
@@ -49,20 +51,27 @@ function Tool({ label, press, children }: { label: string; press: () => void; ch
 export function Studio({ movement, shipped, people, problems }: Props) {
   const { present, edit, undo, redo } = useMovement(movement);
   const [wanted, setIndex] = useState(1);
-  const index = Math.min(wanted, present.keys.length - 1);
   const [asked, setAsked] = useState(FIRST_ASKED);
+  const { kind } = asked;
+  // A form with key poses of its own is worked on in those.
+  const seen = useMemo(() => seenInForm(present, kind), [present, kind]);
+  const editSeen: EditMovement = useCallback(
+    (change, field) => edit((now) => changedInForm(now, kind, change), field),
+    [edit, kind],
+  );
+  const index = Math.min(wanted, seen.keys.length - 1);
   const pulls = useRef(0);
-  const to = (next: Movement) => edit(() => next);
+  const to = (next: Movement) => editSeen(() => next);
   const toKey = useCallback(
     (after: PulledKey) => {
-      edit(() => after.movement);
+      editSeen(() => after.movement);
       setIndex(after.index);
     },
-    [edit],
+    [editSeen],
   );
   // What hangs on the poses but need not follow a pull at once.
   const later = useDeferredValue(present);
-  const key = present.keys[index];
+  const key = seen.keys[index];
   const { body, choice, waterline } = useMemo(() => readAsked(asked, people), [asked, people]);
   const form = useMemo(
     () =>
@@ -80,18 +89,18 @@ export function Studio({ movement, shipped, people, problems }: Props) {
   const frame = form && shown ? segmentOfSample(form.samples, shown.sample).frame : null;
   const pulled = (view: PullView) => (handle: Handle, where: Pulled, along: boolean) => {
     if (!shown || !form) return false;
-    const after = pull(present, index, shown.row, handle, view, where, form.samples.build);
+    const after = pull(seen, index, shown.row, handle, view, where, { build: form.samples.build, seated: kind === "seated" });
     // All that one pull changes is one change.
     if (!along) pulls.current += 1;
-    edit(() => after.movement, `pull ${pulls.current}`);
+    editSeen(() => after.movement, `pull ${pulls.current}`);
     setIndex(after.index);
-    return after.movement !== present;
+    return after.movement !== seen;
   };
-  const shiftKey = (by: number) => key && to(moveKey(present, index, key.at + by));
+  const shiftKey = (by: number) => key && to(moveKey(seen, index, key.at + by));
   return (
     <div className="grid items-start gap-6 xl:grid-cols-[minmax(0,1fr)_20rem]">
       <div className="flex min-w-0 flex-col gap-4">
-        <KeyLine keys={present.keys} chosen={index} choose={setIndex} />
+        <KeyLine keys={seen.keys} chosen={index} choose={setIndex} />
         <div className="flex flex-wrap gap-2">
           <Tool label="Undo" press={undo}>
             <Undo2 size={18} aria-hidden="true" />
@@ -99,13 +108,13 @@ export function Studio({ movement, shipped, people, problems }: Props) {
           <Tool label="Redo" press={redo}>
             <Redo2 size={18} aria-hidden="true" />
           </Tool>
-          <Tool label="Add after" press={() => to(addKeyAfter(present, index))}>
+          <Tool label="Add after" press={() => to(addKeyAfter(seen, index))}>
             <Plus size={18} aria-hidden="true" />
           </Tool>
-          <Tool label="Remove" press={() => to(removeKey(present, index))}>
+          <Tool label="Remove" press={() => to(removeKey(seen, index))}>
             <Minus size={18} aria-hidden="true" />
           </Tool>
-          <Tool label="Mirror" press={() => to(mirrorKey(present, index))}>
+          <Tool label="Mirror" press={() => to(mirrorKey(seen, index))}>
             <FlipHorizontal2 size={18} aria-hidden="true" />
           </Tool>
           {index > 0 && (
@@ -113,13 +122,13 @@ export function Studio({ movement, shipped, people, problems }: Props) {
               <Copy size={18} aria-hidden="true" /> Same as
               <select
                 value=""
-                onChange={({ currentTarget }) => to(copyPose(present, Number(currentTarget.value), index))}
+                onChange={({ currentTarget }) => to(copyPose(seen, Number(currentTarget.value), index))}
                 className="min-h-11 rounded-r-full bg-transparent pr-2 font-semibold"
               >
                 <option value="" disabled>
                   …
                 </option>
-                {present.keys.slice(0, index).map(({ at }, earlier) => (
+                {seen.keys.slice(0, index).map(({ at }, earlier) => (
                   <option key={at} value={earlier}>
                     {earlier + 1}
                   </option>
@@ -186,6 +195,7 @@ export function Studio({ movement, shipped, people, problems }: Props) {
         aria-label="What it asks, and its numbers"
       >
         <AskedOf asked={asked} people={people} ask={setAsked} hasDepths={present.vary.depth === true} />
+        <OwnPoses movement={present} kind={kind} edit={edit} />
         {form && shown && frame && (
           <>
             <div data-testid="demands">
@@ -205,8 +215,8 @@ export function Studio({ movement, shipped, people, problems }: Props) {
             </p>
           </>
         )}
-        <PoseValues movement={present} index={index} edit={edit} />
-        <LegValues movement={present} index={index} change={toKey} />
+        <PoseValues movement={seen} index={index} edit={editSeen} />
+        <LegValues movement={seen} index={index} change={toKey} />
       </aside>
     </div>
   );

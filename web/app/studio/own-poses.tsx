@@ -1,0 +1,25 @@
+import { giveOwnKeys, hasOwnKeys, takeOwnKeys } from "@able-tide/core/movement/edit-form";
+import type { FormKind } from "@able-tide/core/movement/form";
+import type { Movement } from "@able-tide/core/movement/format";
+import { Button } from "../kit/button.tsx";
+import type { EditMovement } from "./edit-movement.ts";
+
+interface Props {
+  readonly movement: Movement;
+  readonly kind: FormKind;
+  readonly edit: EditMovement;
+}
+
+/** Whether the form follows the standing one's key poses or has its own, and the way from one to the other. */
+export function OwnPoses({ movement, kind, edit }: Props) {
+  if (kind === "standing" || (movement.forms[kind] ?? false) === false) return null;
+  const own = hasOwnKeys(movement, kind);
+  return (
+    <div className="flex flex-col items-start gap-2">
+      <p>{own ? "This form has key poses of its own." : "This form follows the standing key poses."}</p>
+      <Button type="button" look="plain" onClick={() => edit((now) => (own ? takeOwnKeys(now, kind) : giveOwnKeys(now, kind)))}>
+        {own ? "Follow the standing ones" : "Give it poses of its own"}
+      </Button>
+    </div>
+  );
+}

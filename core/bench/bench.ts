@@ -33,8 +33,10 @@ const cap = (limit: CapLimit, i: number): Cap => ({
   reason: "bench",
   source: "bench",
   strength: "firm",
+  forms: null,
   from: "2026-01-01",
   until: null,
+  dateKind: "review",
 });
 const CAPS: readonly CapLimit[][] = [
   [],

@@ -1,28 +1,56 @@
 import { index, layout, prefix, type RouteConfig, route } from "@react-router/dev/routes";
 
+/** Grouped by who may open them: each layout without a path lets only its roles on. */
 export default [
   route("health", "routes/health.ts"),
   route("sign-in", "routes/sign-in.tsx"),
+  route("invitation/:token", "routes/invitation.tsx"),
   layout("routes/signed-in.tsx", [
     route("sign-out", "routes/sign-out.ts"),
     layout("routes/with-shell.tsx", [
       index("routes/today.tsx"),
-      ...prefix("people", [
-        index("routes/people.tsx"),
-        route("new", "routes/person-new.tsx"),
-        route(":personId", "routes/person.tsx"),
+      route("table", "routes/limitation-table.tsx"),
+      layout("routes/for-class.ts", { id: "class-with-shell" }, [route("helping", "routes/helping.tsx")]),
+      layout("routes/for-limits.ts", { id: "limits-with-shell" }, [
+        ...prefix("people", [
+          index("routes/people.tsx"),
+          ...prefix(":personId", [
+            index("routes/person.tsx"),
+            route("about", "routes/person-about.tsx"),
+            route("limitation", "routes/limitation-new.tsx"),
+            route("limitations/:limitationId/clearance", "routes/clearance-new.tsx"),
+            route("measured", "routes/measured.tsx"),
+            route("history", "routes/cap-history.tsx"),
+          ]),
+        ]),
       ]),
-      route("movements", "routes/movements.tsx"),
-      route("movements/:movementId/studio", "routes/studio.tsx"),
-      ...prefix("plans", [index("routes/plans.tsx"), route(":planId", "routes/plan-board.tsx")]),
-      route("weeks/:personId?", "routes/weeks.tsx"),
+      layout("routes/for-leaders.ts", { id: "leaders-with-shell" }, [
+        route("people/new", "routes/person-new.tsx"),
+        route("people/files", "routes/people-files.tsx"),
+        route("movements", "routes/movements.tsx"),
+        route("movements/:movementId/studio", "routes/studio.tsx"),
+        ...prefix("plans", [index("routes/plans.tsx"), route(":planId", "routes/plan-board.tsx")]),
+        route("weeks/:personId?", "routes/weeks.tsx"),
+        route("groups", "routes/groups.tsx"),
+      ]),
+      layout("routes/for-owners.ts", [route("house", "routes/house.tsx")]),
     ]),
-    route("movements/file", "routes/movements-file.ts"),
-    route("movements/:movementId/file", "routes/movement-file.ts"),
-    route("plans/:planId/content", "routes/plan-content.ts"),
-    route("plans/:planId/teach", "routes/plan-teach.ts"),
-    route("classes/:classId", "routes/class.tsx"),
-    route("classes/:classId/events", "routes/class-events.ts"),
-    route("classes/:classId/fit", "routes/class-fit.ts"),
+    layout("routes/for-limits.ts", { id: "limits-bare" }, [
+      route("people/:personId/page", "routes/person-page.tsx"),
+      route("people/:personId/clearances/:clearanceId/file", "routes/clearance-file.ts"),
+    ]),
+    layout("routes/for-leaders.ts", { id: "leaders-bare" }, [
+      route("people/files/:kind", "routes/people-file.ts"),
+      route("movements/file", "routes/movements-file.ts"),
+      route("movements/:movementId/file", "routes/movement-file.ts"),
+      route("plans/:planId/content", "routes/plan-content.ts"),
+      route("plans/:planId/teach", "routes/plan-teach.ts"),
+      route("classes/:classId/fit", "routes/class-fit.ts"),
+      route("classes/:classId/walk-in", "routes/class-walk-in.ts"),
+    ]),
+    layout("routes/for-class.ts", { id: "class-bare" }, [
+      route("classes/:classId", "routes/class.tsx"),
+      route("classes/:classId/events", "routes/class-events.ts"),
+    ]),
   ]),
 ] satisfies RouteConfig;

@@ -140,7 +140,7 @@ describe("repositories of another organisation", () => {
     const cap = { limit, reason: "r", source: "s", strength: "firm", from: "2026-10-01", until: null } as const;
     expect(await listPeople(scope)).toEqual([]);
     expect(await findPerson(scope, personId)).toBeNull();
-    expect(await changePerson(scope, personId, input)).toBe(false);
+    expect(await changePerson(scope, personId, 1, input)).toBe("unknown");
     expect(await addCap(scope, personId, cap)).toBeNull();
     expect(await capHistory(scope, personId)).toEqual([]);
     expect(await findPlan(scope, planId)).toBeNull();

@@ -3,8 +3,9 @@ import { firstFloor } from "./migrations/001-first-floor.ts";
 import { ownBodies } from "./migrations/002-own-bodies.ts";
 import { ownNames } from "./migrations/003-own-names.ts";
 import { formSummaries } from "./migrations/004-form-summaries.ts";
+import { limitsAndRoles } from "./migrations/005-limits-and-roles.ts";
 
-const MIGRATIONS = [firstFloor, ownBodies, ownNames, formSummaries];
+const MIGRATIONS = [firstFloor, ownBodies, ownNames, formSummaries, limitsAndRoles];
 
 /** Holds off every other process that would migrate or load the demo; released when the connection ends. */
 const SET_UP_LOCK = 7_251_904;

@@ -1,9 +1,9 @@
 import { TZDate } from "@date-fns/tz";
-import { format } from "date-fns";
+import { endOfDay as dateEnd, format } from "date-fns";
 import type { Knex } from "knex";
 
 /** What an account may do in an organisation. */
-export type Role = "owner" | "instructor";
+export type Role = "owner" | "instructor" | "helper" | "clinician";
 
 /** Who is asking, for which organisation, and what time it is for them. Every repository takes one. */
 export interface Scope {
@@ -20,3 +20,7 @@ export interface Scope {
 
 /** Today in the organisation's time zone, as an ISO calendar day. */
 export const today = (scope: Scope): string => format(new TZDate(scope.now(), scope.timeZone), "yyyy-MM-dd");
+
+/** The last instant of a calendar day in the organisation's time zone, whatever the clocks do that day. */
+export const endOfDay = (scope: Pick<Scope, "timeZone">, day: string): Date =>
+  new Date(dateEnd(new TZDate(`${day}T12:00:00`, scope.timeZone)).getTime());

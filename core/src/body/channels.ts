@@ -53,6 +53,7 @@ const SIDED_READINGS = [
   "handFromSight",
   "loadedKnee",
   "heelDownDorsiflexion",
+  "straightKneeDorsiflexion",
   "shoulderLoad",
   "kneeLoad",
   "footShare",

@@ -56,6 +56,9 @@ const SEAT_SHARE = column("seatShare");
 const KNEE = sidedColumns("knee");
 const DORSIFLEXION = sidedColumns("dorsiflexion");
 const HEEL_DOWN_DORSIFLEXION = sidedColumns("heelDownDorsiflexion");
+const STRAIGHT_KNEE_DORSIFLEXION = sidedColumns("straightKneeDorsiflexion");
+/** A knee bent less than this stretches the calf over both its joints, degrees. Our own convention. */
+const STRAIGHT_KNEE = 20;
 const LOADED_KNEE = sidedColumns("loadedKnee");
 const FOOT_SHARE = sidedColumns("footShare");
 const WEIGHT_LEFT = slot("weightLeft");
@@ -326,7 +329,9 @@ function readSide(pose: Pose, row: Float64Array, side: Side, share: number): voi
   const knee = row[KNEE[i]] as number;
   row[FOOT_SHARE[i]] = share;
   row[LOADED_KNEE[i]] = loaded ? knee : 0;
-  row[HEEL_DOWN_DORSIFLEXION[i]] = standing && contact === "flat" ? (row[DORSIFLEXION[i]] as number) : 0;
+  const heelDown = standing && contact === "flat" ? (row[DORSIFLEXION[i]] as number) : 0;
+  row[HEEL_DOWN_DORSIFLEXION[i]] = heelDown;
+  row[STRAIGHT_KNEE_DORSIFLEXION[i]] = knee < STRAIGHT_KNEE ? heelDown : 0;
   if (loaded && knee > LOADED_KNEE_LIMIT) problem ??= { kind: "kneeTooDeep", side, beyond: knee - LOADED_KNEE_LIMIT };
   const pressure = pressurePoint(pose.values, side, contact, pose.values[PRESS] as number);
   readLoadsAndHeights(row, side, pressure, (pose.values[TOE_OUT[i]] as number) * DEGREE * sideSign(side), build);

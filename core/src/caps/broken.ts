@@ -1,76 +1,172 @@
-import { handOver, LANDMARK_TOLERANCE, sidedColumn } from "../body/channels.ts";
+import { column, handOver, LANDMARK_TOLERANCE, type SidedColumn, sidedColumn } from "../body/channels.ts";
 import type { Demand } from "../movement/demand.ts";
 import type { Feature } from "../movement/features.ts";
-import type { FormKind } from "../movement/form.ts";
-import { sideIndex } from "../side.ts";
-import { CAP_TOLERANCE, type Cap, type CapLimit, sidesOf } from "./cap.ts";
+import type { FormChoice, FormKind } from "../movement/form.ts";
+import { type Pair, sideIndex } from "../side.ts";
+import { BODY_PARTS, movesPart } from "./body-parts.ts";
+import { appliesTo, CAP_TOLERANCE, type Cap, type CapLimit, sidesOf } from "./cap.ts";
+import { reachOfMotion } from "./motions.ts";
 
 /** Features that a shape has at every size or at none. */
-const HOLDS: readonly Feature[] = ["holdsWithLeft", "holdsWithRight"];
+const HOLDS: readonly Feature[] = ["holdsWithLeft", "holdsWithRight", "unheldStepBack", "closedFist"];
 
-/** Whether a form is done on the feet. */
+/** A movement that declares a pause of the breath pauses no longer than this, seconds. */
+const LONGEST_DECLARED_PAUSE = 3;
+
+/** Whether a form is done on the feet on land. */
 export const isOnFeet = (kind: FormKind): boolean => kind !== "seated";
 
-/**
- * Whether poses go beyond a cap on range.
- *
- * @param highest highest value of every column over some poses
- * @returns false for caps that are not on range
- */
-export function breaksInPose({ limit }: Cap, highest: Float64Array): boolean {
-  const over = (name: Parameters<typeof sidedColumn>[0], most: number): boolean =>
-    sidesOf(limit).some((side) => (highest[sidedColumn(name, side)] as number) > most);
+/** Highest and lowest of every column over some poses. */
+export interface Extremes {
+  readonly highest: Float64Array;
+  readonly lowest: Float64Array;
+}
+
+/** Loads are capped in percent and read as shares. */
+const PERCENT = 100;
+
+/** Whether poses go beyond a cap on range or load. @returns false for caps on anything that is not seen in a pose */
+export function breaksInPose({ limit }: Cap, extremes: Extremes): boolean {
+  const over = (name: SidedColumn, most: number): boolean =>
+    sidesOf(limit).some((side) => (extremes.highest[sidedColumn(name, side)] as number) > most);
   switch (limit.channel) {
     case "handHeight":
       return over(handOver(limit.limit), LANDMARK_TOLERANCE + CAP_TOLERANCE.share);
+    case "motion":
+      return sidesOf(limit).some((side) => reachOfMotion(limit.motion, side, extremes) > limit.limit + CAP_TOLERANCE.degrees);
+    case "handSeparation":
+      return (extremes.highest[column("handSeparation")] as number) > limit.limit + CAP_TOLERANCE.share;
     case "loadedKnee":
       return over("loadedKnee", limit.limit + CAP_TOLERANCE.degrees);
     case "dorsiflexion":
       return over("heelDownDorsiflexion", limit.limit + CAP_TOLERANCE.degrees);
+    case "straightKneeDorsiflexion":
+      return over("straightKneeDorsiflexion", limit.limit + CAP_TOLERANCE.degrees);
+    case "kneeLoad":
+      return over("kneeLoad", limit.limit / PERCENT + CAP_TOLERANCE.share);
+    case "shoulderLoad":
+      return over("shoulderLoad", limit.limit / PERCENT + CAP_TOLERANCE.share);
+    case "legShare":
+      return over("footShare", limit.limit / PERCENT + CAP_TOLERANCE.share);
+    case "lowBackLoad":
+      return (extremes.highest[column("lowBackLoad")] as number) > limit.limit / PERCENT + CAP_TOLERANCE.share;
     default:
       return false;
   }
 }
 
+/** Whether a size of a form is over a cap on size, for a part of the body that the form moves. */
+export function breaksInSize({ limit }: Cap, { sizes }: FormChoice, extremes: Extremes): boolean {
+  if (limit.channel !== "sizeShare") return false;
+  const most = Math.floor((limit.limit / PERCENT) * 8 + 1e-9);
+  return BODY_PARTS.some(
+    (part) => (limit.part === "all" || limit.part === part.name) && sizes[part.size] > most && movesPart(part.name, extremes),
+  );
+}
+
+/** What a cap on a spell is held against: one that lasts the whole round goes on through all of them. */
+const lasting = (longest: number, cycleSeconds: number, rounds: number): number =>
+  longest > cycleSeconds - CAP_TOLERANCE.share ? longest * rounds : longest;
+
+const anySide = (limit: CapLimit & { readonly limit: number }, of: Pair, demand: Demand, rounds: number): boolean =>
+  sidesOf(limit).some((side) => lasting(of[sideIndex(side)], demand.cycleSeconds, rounds) > limit.limit + CAP_TOLERANCE.share);
+
 /** Whether a cap forbids every size of a form that shows this demand: what it breaks does not depend on size. */
-export function forbidsAtAnySize({ limit }: Cap, kind: FormKind, demand: Demand): boolean {
+export function forbidsAtAnySize(cap: Cap, shape: FormChoice, demand: Demand, rounds: number): boolean {
+  if (!appliesTo(cap, shape.kind)) return false;
+  const { limit } = cap;
   switch (limit.channel) {
     case "noStanding":
-      return isOnFeet(kind);
+    case "heldStanding":
+    case "barredForm":
+      return forbidsForm(cap, shape);
     case "oneLegSeconds":
-      return breaksOneLeg(limit, demand);
+      return anySide(limit, demand.longestOneLeg, demand, rounds);
     case "barredFeature":
       return HOLDS.includes(limit.limit) && demand.features.has(limit.limit);
     case "steadiness":
       return demand.quietSteadiness > limit.limit + CAP_TOLERANCE.degrees;
+    case "shortestCycle":
+      return demand.cycleSeconds < limit.limit - CAP_TOLERANCE.share;
     default:
       return false;
   }
 }
 
-const breaksOneLeg = (limit: CapLimit & { channel: "oneLegSeconds" }, demand: Demand): boolean =>
-  sidesOf(limit).some((side) => demand.longestOneLeg[sideIndex(side)] > limit.limit + CAP_TOLERANCE.share);
-
-/**
- * Whether one round of a form goes beyond a cap. Caps on a sum over the session are the session's business:
- * see fit/session.ts.
- */
-export function breaks(cap: Cap, kind: FormKind, demand: Demand): boolean {
-  const { limit } = cap;
+/** Whether a cap bars a form whatever is done in it. */
+function forbidsForm({ limit }: Cap, { kind, hold }: FormChoice): boolean {
   switch (limit.channel) {
-    case "handHeight":
-    case "loadedKnee":
-    case "dorsiflexion":
-      return breaksInPose(cap, demand.highest);
-    case "oneLegSeconds":
-      return breaksOneLeg(limit, demand);
-    case "steadiness":
-      return demand.steadiness.total > limit.limit + CAP_TOLERANCE.degrees;
     case "noStanding":
-      return isOnFeet(kind);
-    case "barredFeature":
-      return demand.features.has(limit.limit);
-    case "standingMinutes":
+      return kind === "standing" || kind === "supported";
+    case "heldStanding":
+      return isOnFeet(kind) && hold === null;
+    case "barredForm":
+      return kind === limit.limit;
+    default:
       return false;
   }
+}
+
+/**
+ * Whether one movement in a form goes beyond a cap. Caps on a sum over the session are the session's business: see
+ * fit/over-session.ts; caps on the number of rounds make fewer of them and break nothing.
+ *
+ * @param rounds how often it is done in a row
+ */
+export function breaks(cap: Cap, choice: FormChoice, demand: Demand, rounds: number): boolean {
+  if (!appliesTo(cap, choice.kind)) return false;
+  const { limit } = cap;
+  switch (limit.channel) {
+    case "noStanding":
+    case "heldStanding":
+    case "barredForm":
+      return forbidsForm(cap, choice);
+    case "oneLegSeconds":
+      return anySide(limit, demand.longestOneLeg, demand, rounds);
+    case "handsUpSeconds":
+      return anySide(limit, demand.longestHandAboveShoulder, demand, rounds);
+    case "holdSeconds":
+      return lasting(demand.longestHold, demand.cycleSeconds, rounds) > limit.limit + CAP_TOLERANCE.share;
+    case "steadiness":
+      return demand.steadiness.total > limit.limit + CAP_TOLERANCE.degrees;
+    case "barredFeature":
+      return demand.features.has(limit.limit);
+    case "breathPause":
+      return limit.limit < LONGEST_DECLARED_PAUSE && demand.features.has("breathPause");
+    case "shortestCycle":
+      return demand.cycleSeconds < limit.limit - CAP_TOLERANCE.share;
+    case "sizeShare":
+      return breaksInSize(cap, choice, demand);
+    default:
+      return breaksInPose(cap, demand);
+  }
+}
+
+/** Seconds an arm is held out over a movement, both sides leading. */
+const heldOut = (demands: readonly Demand[], i: 0 | 1): number =>
+  demands.reduce((sum, demand) => sum + demand.heldOutSeconds[i], 0);
+
+/** Whether a form holds an arm out longer than a cap allows of what the movement means. */
+export function breaksAgainstMeant(cap: Cap, demands: readonly Demand[], meant: readonly Demand[]): boolean {
+  const { limit } = cap;
+  if (limit.channel !== "heldOutShare") return false;
+  return sidesOf(limit).some((side) => {
+    const i = sideIndex(side);
+    return heldOut(demands, i) > (limit.limit / PERCENT) * heldOut(meant, i) + CAP_TOLERANCE.share;
+  });
+}
+
+/**
+ * Rounds that caps leave of those planned; a cap on a part counts for the forms that move it.
+ *
+ * @param planned whole rounds
+ */
+export function roundsLeft(caps: readonly Cap[], kind: FormKind, extremes: Extremes, planned: number): number {
+  return caps.reduce((most, cap) => {
+    const { limit } = cap;
+    if (!appliesTo(cap, kind)) return most;
+    if (limit.channel === "rounds") return Math.min(most, Math.floor(limit.limit));
+    if (limit.channel !== "roundsShare" || !movesPart(limit.part, extremes)) return most;
+    return Math.min(most, Math.floor((limit.limit / PERCENT) * planned + 1e-9));
+  }, planned);
 }

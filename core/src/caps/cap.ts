@@ -1,86 +1,167 @@
 import * as v from "valibot";
 import { LANDMARKS } from "../body/channels.ts";
+import { daysBetween } from "../calendar.ts";
 import { FEATURE_NAMES } from "../movement/features.ts";
-
-/**
- * A cap is the number that follows from a limitation: what a person must not go beyond.
- * A cap only ever filters computed demands, so tightening one never makes more possible.
- */
-export const CAP_CHANNELS = [
-  { name: "handHeight", label: "Hand no higher than", sided: true, kind: "landmark" },
-  { name: "loadedKnee", label: "Loaded knee bends at most", sided: true, kind: "number", unit: "°", lowest: 0, highest: 120 },
-  { name: "dorsiflexion", label: "Ankle bends forward at most", sided: true, kind: "number", unit: "°", lowest: 0, highest: 30 },
-  { name: "noStanding", label: "No standing", sided: false, kind: "none" },
-  { name: "oneLegSeconds", label: "On one leg at most", sided: true, kind: "number", unit: "s", lowest: 0, highest: 60 },
-  {
-    name: "standingMinutes",
-    label: "Standing in all at most",
-    sided: false,
-    kind: "number",
-    unit: "min",
-    lowest: 1,
-    highest: 90,
-  },
-  { name: "steadiness", label: "Steadiness asked at most", sided: false, kind: "number", unit: "of 10", lowest: 0, highest: 10 },
-  { name: "barredFeature", label: "Not at all", sided: false, kind: "feature" },
-] as const;
-export type CapChannel = (typeof CAP_CHANNELS)[number]["name"];
-
-export const CAP_CHANNEL_NAMES = CAP_CHANNELS.map((channel) => channel.name);
-
-export const capChannel = (name: CapChannel): (typeof CAP_CHANNELS)[number] =>
-  CAP_CHANNELS.find((channel) => channel.name === name) as (typeof CAP_CHANNELS)[number];
+import { FORM_KINDS, type FormKind } from "../movement/form.ts";
+import { SIDES, type Side } from "../side.ts";
+import { WHOLE_OR_PART } from "./body-parts.ts";
+import { CAP_CHANNELS, type CapChannel, capChannel, type NumberChannel, type SidedNumberChannel } from "./channels.ts";
+import { MOTION_NAMES, mostOfMotion } from "./motions.ts";
 
 /** Differences below these are not a broken cap: degrees, shares of H. */
 export const CAP_TOLERANCE = { degrees: 0.05, share: 0.001 } as const;
 
 /** Who may change a cap: absolute only a clinician, firm the instructor, comfort lapses by itself. */
 export const STRENGTHS = ["absolute", "firm", "comfort"] as const;
+export type Strength = (typeof STRENGTHS)[number];
 export const CAP_SIDES = ["left", "right", "both"] as const;
 export type CapSide = (typeof CAP_SIDES)[number];
 
-const numberLimit = (name: CapChannel) => {
+/**
+ * What a cap's date means. After *review* it keeps holding and asks. After *ends* (whoever set it said that it ends) it
+ * holds until the instructor has answered how it is now, and may then be released. A comfort cap lapses by itself.
+ */
+export const DATE_KINDS = ["review", "ends"] as const;
+export type DateKind = (typeof DATE_KINDS)[number];
+
+function numberLimit(name: CapChannel) {
   const channel = capChannel(name);
   if (channel.kind !== "number") throw new RangeError(`${name} has no number`);
   return v.pipe(v.number(), v.minValue(channel.lowest), v.maxValue(channel.highest));
-};
+}
+const side = v.picklist(CAP_SIDES);
+const ofSide = <Name extends SidedNumberChannel>(name: Name) =>
+  v.object({ channel: v.literal(name), side, limit: numberLimit(name) });
+const ofAll = <Name extends NumberChannel>(name: Name) => v.object({ channel: v.literal(name), limit: numberLimit(name) });
+/** Percent of a part of the body, or of everything. */
+const ofPart = <Name extends "roundsShare" | "sizeShare">(name: Name) =>
+  v.object({
+    channel: v.literal(name),
+    part: v.picklist(WHOLE_OR_PART),
+    limit: v.pipe(v.number(), v.minValue(0), v.maxValue(100)),
+  });
 
-/** What is capped and where; sides are the person's own. */
+/** What is capped and where; sides are the person's own. Units are those of the channel. */
 export const CapLimit = v.variant("channel", [
-  v.object({ channel: v.literal("handHeight"), side: v.picklist(CAP_SIDES), limit: v.picklist(LANDMARKS) }),
-  v.object({ channel: v.literal("loadedKnee"), side: v.picklist(CAP_SIDES), limit: numberLimit("loadedKnee") }),
-  v.object({ channel: v.literal("dorsiflexion"), side: v.picklist(CAP_SIDES), limit: numberLimit("dorsiflexion") }),
+  v.object({ channel: v.literal("handHeight"), side, limit: v.picklist(LANDMARKS) }),
+  v.pipe(
+    v.object({
+      channel: v.literal("motion"),
+      motion: v.picklist(MOTION_NAMES),
+      side,
+      limit: v.pipe(v.number(), v.minValue(-30), v.maxValue(180)),
+    }),
+    v.check(({ motion, limit }) => limit <= mostOfMotion(motion), "This is further than the joint goes."),
+  ),
   v.object({ channel: v.literal("noStanding") }),
-  v.object({ channel: v.literal("oneLegSeconds"), side: v.picklist(CAP_SIDES), limit: numberLimit("oneLegSeconds") }),
-  v.object({ channel: v.literal("standingMinutes"), limit: numberLimit("standingMinutes") }),
-  v.object({ channel: v.literal("steadiness"), limit: numberLimit("steadiness") }),
+  v.object({ channel: v.literal("heldStanding") }),
+  v.object({ channel: v.literal("barredForm"), limit: v.picklist(FORM_KINDS) }),
   v.object({ channel: v.literal("barredFeature"), limit: v.picklist(FEATURE_NAMES) }),
+  ofPart("roundsShare"),
+  ofPart("sizeShare"),
+  ofSide("loadedKnee"),
+  ofSide("dorsiflexion"),
+  ofSide("straightKneeDorsiflexion"),
+  ofSide("kneeLoad"),
+  ofSide("shoulderLoad"),
+  ofSide("legShare"),
+  ofSide("handWeight"),
+  ofSide("heldOutShare"),
+  ofSide("oneLegSeconds"),
+  ofSide("oneLegSecondsInAll"),
+  ofSide("handsUpSeconds"),
+  ofSide("handsUpSecondsInAll"),
+  ofAll("handSeparation"),
+  ofAll("lowBackLoad"),
+  ofAll("steadiness"),
+  ofAll("holdSeconds"),
+  ofAll("standingMinutesAtATime"),
+  ofAll("standingMinutes"),
+  ofAll("sessionMinutes"),
+  ofAll("rounds"),
+  ofAll("longestBreath"),
+  ofAll("shortestCycle"),
+  ofAll("breathPause"),
+  ofAll("effort"),
+  ofAll("heartRate"),
+  ofAll("waterMinutes"),
+  ofAll("waterDepth"),
+  ofAll("waterWarmest"),
+  ofAll("waterCoolest"),
 ]);
 export type CapLimit = v.InferOutput<typeof CapLimit>;
 
-/** A cap with why, who said so and until when. Dates are ISO calendar days. */
+/**
+ * A cap is the number that follows from a limitation: what a person must not go beyond, with why, who said so and until
+ * when. It only ever filters computed demands, so tightening one never makes more possible. Dates are ISO calendar days.
+ */
 export interface Cap {
   readonly id: string;
   readonly limit: CapLimit;
+  /** The forms it applies to; null for all of them. */
+  readonly forms: readonly FormKind[] | null;
   readonly reason: string;
   readonly source: string;
-  readonly strength: (typeof STRENGTHS)[number];
+  readonly strength: Strength;
   readonly from: string;
-  /** The day to ask again. A firm or absolute cap keeps holding after it until somebody answers. */
+  /** The last day before it asks, or before a comfort cap lapses. */
   readonly until: string | null;
+  readonly dateKind: DateKind;
 }
 
 /** Whether a cap holds on a day. Only a comfort cap lapses by itself after its date. */
-export function holdsOn(cap: Cap, day: string): boolean {
+export function holdsOn(cap: Pick<Cap, "from" | "until" | "strength">, day: string): boolean {
   if (day < cap.from) return false;
   return cap.strength !== "comfort" || cap.until === null || day <= cap.until;
 }
 
 /** Whether a cap's date has passed and nobody has said how it is now. */
-export const asksOn = (cap: Cap, day: string): boolean => cap.strength !== "comfort" && cap.until !== null && day > cap.until;
+export const asksOn = (cap: Pick<Cap, "until" | "strength">, day: string): boolean =>
+  cap.strength !== "comfort" && cap.until !== null && day > cap.until;
 
-/** The sides a cap speaks of. */
-export function sidesOf(limit: CapLimit): readonly ("left" | "right")[] {
-  if (!("side" in limit)) return [];
-  return limit.side === "both" ? ["left", "right"] : [limit.side];
+/** Days before a cap's date on which it is announced. */
+const ANNOUNCED = 14;
+
+/** Whether a cap's date is near: it will ask, may be released or will lapse within two weeks. */
+export function isDueSoon({ until }: Pick<Cap, "until">, day: string): boolean {
+  if (until === null) return false;
+  const left = daysBetween(day, until);
+  return left >= 0 && left <= ANNOUNCED;
 }
+
+/** Whether an instructor may end a cap on a day: an absolute one only after the end that its setter named. */
+export const instructorMayEnd = (cap: Pick<Cap, "strength" | "dateKind" | "until">, day: string): boolean =>
+  cap.strength !== "absolute" || (cap.dateKind === "ends" && cap.until !== null && day > cap.until);
+
+/** Whether a cap applies to a form. */
+export const appliesTo = (cap: Pick<Cap, "forms">, kind: FormKind): boolean => cap.forms === null || cap.forms.includes(kind);
+
+/** The sides a cap speaks of; none for a cap on the whole body. */
+export function sidesOf(limit: CapLimit): readonly Side[] {
+  if (!("side" in limit)) return [];
+  return limit.side === "both" ? SIDES : [limit.side];
+}
+
+/** A limit as a number in which less is always stricter; a bar is the strictest there is. */
+function weight(limit: CapLimit): number {
+  switch (limit.channel) {
+    case "handHeight":
+      return LANDMARKS.indexOf(limit.limit);
+    case "noStanding":
+    case "heldStanding":
+    case "barredForm":
+    case "barredFeature":
+      return 0;
+    case "shortestCycle":
+    case "waterCoolest":
+      return -limit.limit;
+    default:
+      return limit.limit;
+  }
+}
+
+/** Whether a limit is stricter than another on the same thing. */
+export const isStricter = (limit: CapLimit, than: CapLimit): boolean => weight(limit) < weight(than);
+
+/** Every channel whose limit a number says: which direction is stricter is part of the channel. */
+export const NUMBER_CHANNELS = CAP_CHANNELS.flatMap((channel) => (channel.kind === "number" ? [channel] : []));

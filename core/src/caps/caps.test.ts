@@ -1,17 +1,10 @@
 import { describe, expect, test } from "vitest";
-import { asksOn, type Cap, type CapLimit, holdsOn, sidesOf } from "./cap.ts";
+import { capOf } from "./cap.fixture.ts";
+import { asksOn, type Cap, type CapLimit, holdsOn, instructorMayEnd, sidesOf } from "./cap.ts";
 import { capInWords, limitInBrief, limitInWords } from "./words.ts";
 
-const cap = (more: Partial<Cap> = {}): Cap => ({
-  id: "c",
-  limit: { channel: "noStanding" },
-  reason: "dizzy",
-  source: "the clinic",
-  strength: "firm",
-  from: "2026-03-01",
-  until: "2026-03-14",
-  ...more,
-});
+const cap = (more: Partial<Cap> = {}): Cap =>
+  capOf({ channel: "noStanding" }, { reason: "dizzy", source: "the clinic", from: "2026-03-01", until: "2026-03-14", ...more });
 
 describe("a cap's dates", () => {
   test.each<[string, Cap["strength"], string, boolean, boolean]>([
@@ -57,7 +50,8 @@ describe("a cap in words", () => {
   });
 
   test("says why, who and until when", () => {
-    expect(capInWords(cap())).toBe("No standing: dizzy, set by the clinic until 14 March");
+    expect(capInWords(cap({ dateKind: "ends" }))).toBe("No standing: dizzy, set by the clinic until 14 March");
+    expect(capInWords(cap())).toBe("No standing: dizzy, set by the clinic, to be asked again after 14 March");
     expect(capInWords(cap({ until: null }))).toBe("No standing: dizzy, set by the clinic");
   });
 });
@@ -65,4 +59,14 @@ describe("a cap in words", () => {
 test("both means the two sides, and a cap on the whole body none", () => {
   expect(sidesOf({ channel: "loadedKnee", side: "both", limit: 30 })).toEqual(["left", "right"]);
   expect(sidesOf({ channel: "noStanding" })).toEqual([]);
+});
+
+test.each<[Cap["strength"], Cap["dateKind"], string, boolean]>([
+  ["firm", "review", "2026-03-10", true],
+  ["comfort", "review", "2026-03-10", true],
+  ["absolute", "review", "2026-03-20", false],
+  ["absolute", "ends", "2026-03-14", false],
+  ["absolute", "ends", "2026-03-15", true],
+])("a %s cap that %s on 14 March: an instructor may end it on %s: %s", (strength, dateKind, day, may) => {
+  expect(instructorMayEnd(cap({ strength, dateKind }), day)).toBe(may);
 });

@@ -1,5 +1,8 @@
 import { featureLabel } from "../movement/features.ts";
-import type { Cap, CapLimit } from "./cap.ts";
+import { formLabel } from "../movement/form.ts";
+import { partLabel } from "./body-parts.ts";
+import type { Cap, CapLimit, CapSide } from "./cap.ts";
+import { type MotionName, motionNamed } from "./motions.ts";
 
 const MONTHS = [
   "January",
@@ -16,6 +19,9 @@ const MONTHS = [
   "December",
 ];
 
+/** "3 March 2026" of an ISO calendar day. */
+export const dayMonthAndYear = (day: string): string => `${dayAndMonth(day)} ${day.slice(0, 4)}`;
+
 /** "14 March" of an ISO calendar day. */
 export function dayAndMonth(day: string): string {
   const [, month, date] = day.split("-");
@@ -31,10 +37,29 @@ const LANDMARK_WORDS = {
   crown: "the top of the head",
 } as const;
 
-const bothOr = (side: "left" | "right" | "both", one: string, many: string): string =>
-  side === "both" ? many : `${side} ${one}`;
+/** Heights on the body that water is measured by, share of stature in percent, with their words. */
+const WATER_MARKS = [
+  [56, "the hip bone"],
+  [60, "the navel"],
+  [70, "the lower breastbone"],
+  [76, "the armpits"],
+] as const;
+
+const waterMark = (percent: number): string => WATER_MARKS.find(([at]) => at === percent)?.[1] ?? `${percent} % of their height`;
+
+const bothOr = (side: CapSide, one: string, many: string): string => (side === "both" ? many : `${side} ${one}`);
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** A motion with its side, as "left hip bends" or "neck turns to the right". */
+function motionWithSide(name: MotionName, side: CapSide): string {
+  const { label, sides } = motionNamed(name);
+  if (sides === "none") return label;
+  if (sides === "toSide") return side === "both" ? `${label} either way` : `${label} to the ${side}`;
+  return side === "both" ? `each ${label}` : `${side} ${label}`;
+}
+
+const seconds = (of: number): string => (of >= 120 && of % 60 === 0 ? `${of / 60} min` : `${of} s`);
 
 /** A cap's limit in plain words, as "Right hand stops at shoulder height". */
 export function limitInWords(limit: CapLimit): string {
@@ -43,18 +68,97 @@ export function limitInWords(limit: CapLimit): string {
       const stops = limit.side === "both" ? "stop" : "stops";
       return capital(`${bothOr(limit.side, "hand", "hands")} ${stops} at ${LANDMARK_WORDS[limit.limit]}`);
     }
+    case "motion":
+      return limit.limit <= 0
+        ? capital(
+            `${motionWithSide(limit.motion, limit.side)} not at all${limit.limit < 0 ? `, ${-limit.limit}° short of straight` : ""}`,
+          )
+        : capital(`${motionWithSide(limit.motion, limit.side)} ${limit.limit}° at most`);
+    case "handSeparation":
+      return limit.limit === 1
+        ? "Hands no wider apart than the shoulders"
+        : `Hands no wider apart than ${limit.limit} shoulder breadths`;
     case "loadedKnee":
       return capital(`${bothOr(limit.side, "knee bends", "knees bend")} to ${limit.limit}° at most under load`);
     case "dorsiflexion":
       return capital(`${bothOr(limit.side, "ankle bends", "ankles bend")} forward ${limit.limit}° at most`);
+    case "straightKneeDorsiflexion":
+      return capital(
+        `${bothOr(limit.side, "ankle bends", "ankles bend")} forward ${limit.limit}° at most with the knee straight`,
+      );
+    case "kneeLoad":
+      return capital(`${bothOr(limit.side, "knee", "knees")} loaded to ${limit.limit} % of weight × stature at most`);
+    case "shoulderLoad":
+      return capital(
+        `${bothOr(limit.side, "shoulder carries", "shoulders carry")} ${limit.limit} % of the arm straight out at most`,
+      );
+    case "lowBackLoad":
+      return `Low back loaded to ${limit.limit} % of weight × stature at most`;
+    case "legShare":
+      return limit.limit === 0
+        ? capital(`no weight on ${limit.side === "both" ? "either leg" : `the ${limit.side} leg`}`)
+        : capital(`${bothOr(limit.side, "leg takes", "legs take")} ${limit.limit} % of body weight at most`);
+    case "handWeight":
+      return limit.limit === 0
+        ? `Nothing heavy in ${limit.side === "both" ? "the hands" : `the ${limit.side} hand`}`
+        : capital(`${bothOr(limit.side, "hand holds", "hands hold")} ${limit.limit} kg at most`);
+    case "heldOutShare":
+      return capital(
+        `${bothOr(limit.side, "arm is", "arms are")} held out for ${limit.limit === 50 ? "half" : `${limit.limit} % of`} the time at most`,
+      );
     case "noStanding":
       return "No standing";
+    case "heldStanding":
+      return "Standing only with a hold";
+    case "barredForm":
+      return limit.limit === "water" ? "Not in the pool" : `No ${formLabel(limit.limit)} forms`;
     case "oneLegSeconds":
       if (limit.limit === 0)
         return limit.side === "both" ? "No standing on one leg" : `No standing on the ${limit.side} leg alone`;
       return `${limit.side === "both" ? "Either leg" : capital(`${limit.side} leg`)} alone ${limit.limit} s at most`;
+    case "oneLegSecondsInAll":
+      return `${limit.side === "both" ? "Either leg" : capital(`${limit.side} leg`)} alone ${seconds(limit.limit)} at most in all`;
+    case "handsUpSeconds":
+      return `${capital(bothOr(limit.side, "hand", "hands"))} above the shoulder ${seconds(limit.limit)} at most at a time`;
+    case "handsUpSecondsInAll":
+      return `${capital(bothOr(limit.side, "hand", "hands"))} above the shoulder ${seconds(limit.limit)} at most in all`;
+    case "holdSeconds":
+      return limit.limit === 0 ? "No holding still under load" : `Holds last ${limit.limit} s at most`;
+    case "standingMinutesAtATime":
+      return `Standing ${limit.limit} min at most at a time`;
     case "standingMinutes":
       return `Standing ${limit.limit} min at most in all`;
+    case "sessionMinutes":
+      return `The first ${limit.limit} min of the session at most`;
+    case "rounds":
+      return `${limit.limit} rounds at most`;
+    case "roundsShare":
+      return limit.part === "all"
+        ? `${limit.limit === 50 ? "Half" : `${limit.limit} % of`} the rounds at most`
+        : `${limit.limit === 50 ? "Half" : `${limit.limit} % of`} the rounds where the ${partLabel(limit.part)} works`;
+    case "sizeShare":
+      if (limit.limit === 0) return `${capital(partLabel(limit.part))} rests`;
+      return limit.part === "all"
+        ? `Movements ${limit.limit} % of their size at most`
+        : `${capital(partLabel(limit.part))} moves ${limit.limit} % of the size at most`;
+    case "longestBreath":
+      return `One breath lasts ${limit.limit} s at most`;
+    case "shortestCycle":
+      return `One movement takes ${limit.limit} s at least`;
+    case "breathPause":
+      return limit.limit === 0 ? "No holding of the breath" : `A pause of the breath lasts ${limit.limit} s at most`;
+    case "effort":
+      return `Effort ${limit.limit} of 10 at most`;
+    case "heartRate":
+      return `Heart rate ${limit.limit} a minute at most`;
+    case "waterMinutes":
+      return `In the water ${limit.limit} min at most`;
+    case "waterDepth":
+      return `Water no deeper than ${waterMark(limit.limit)}`;
+    case "waterWarmest":
+      return `Water no warmer than ${limit.limit} °C`;
+    case "waterCoolest":
+      return `Water no cooler than ${limit.limit} °C`;
     case "steadiness":
       return `Steadiness stops at ${limit.limit} of 10`;
     case "barredFeature":
@@ -67,26 +171,52 @@ export function limitInBrief(limit: CapLimit): string {
   switch (limit.channel) {
     case "handHeight":
       return `${bothOr(limit.side, "hand", "hands")} to ${LANDMARK_WORDS[limit.limit].replace(" height", "")}`;
+    case "motion":
+      return `${motionWithSide(limit.motion, limit.side)} ${limit.limit}°`;
+    case "handSeparation":
+      return "hands near";
     case "loadedKnee":
       return `${bothOr(limit.side, "knee", "knees")} to ${limit.limit}°`;
     case "dorsiflexion":
       return `${bothOr(limit.side, "ankle", "ankles")} to ${limit.limit}°`;
+    case "straightKneeDorsiflexion":
+      return `${bothOr(limit.side, "ankle", "ankles")} to ${limit.limit}°, knee straight`;
+    case "legShare":
+      return `${bothOr(limit.side, "leg", "legs")} to ${limit.limit} %`;
     case "noStanding":
       return "seated";
+    case "heldStanding":
+      return "holds on";
     case "oneLegSeconds":
       if (limit.limit === 0) return limit.side === "both" ? "no one-leg stand" : `not on ${limit.side} leg`;
       return `${limit.side === "both" ? "one leg" : `${limit.side} leg`} ${limit.limit} s`;
+    case "handsUpSeconds":
+      return `${bothOr(limit.side, "hand", "hands")} up ${seconds(limit.limit)}`;
+    case "standingMinutesAtATime":
+      return `stands ${limit.limit} min at a time`;
     case "standingMinutes":
       return `stands ${limit.limit} min`;
+    case "sessionMinutes":
+      return `first ${limit.limit} min`;
     case "steadiness":
       return `steadiness to ${limit.limit}`;
     case "barredFeature":
       return `no ${featureLabel(limit.limit)}`;
+    default: {
+      const words = limitInWords(limit);
+      return words.charAt(0).toLowerCase() + words.slice(1).replace(/ at most/, "");
+    }
   }
 }
 
-/** The whole reason: "Right hand stops at shoulder height: sore right shoulder, set by the clinic until 14 March". */
-export function capInWords(cap: Cap): string {
-  const until = cap.until === null ? "" : ` until ${dayAndMonth(cap.until)}`;
-  return `${limitInWords(cap.limit)}: ${cap.reason}, set by ${cap.source}${until}`;
-}
+const untilInWords = ({ until, dateKind, strength }: Cap): string => {
+  if (until === null) return "";
+  if (strength === "comfort" || dateKind === "ends") return ` until ${dayAndMonth(until)}`;
+  return `, to be asked again after ${dayAndMonth(until)}`;
+};
+
+/** Why a cap holds: its reason, who set it and until when. */
+export const reasonInWords = (cap: Cap): string => `${cap.reason}, set by ${cap.source}${untilInWords(cap)}`;
+
+/** The whole of it: "Right hand stops at shoulder height: sore right shoulder, set by the clinic until 14 March". */
+export const capInWords = (cap: Cap): string => `${limitInWords(cap.limit)}: ${reasonInWords(cap)}`;

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { AS_USUAL } from "../caps/check-in.ts";
 import { type ClassEvent, classState } from "./events.ts";
 
 const ada = "00000000-0000-4000-8000-0000000000a1";
@@ -40,6 +41,19 @@ describe("replaying a class", () => {
   test("the class began with its first movement", () => {
     expect(classState(story).begunAt).toBe(at(2));
     expect(classState([]).begunAt).toBeNull();
+  });
+
+  test("the last check-in of a person counts", () => {
+    const checked = (n: number, overall: "lighter" | "asUsual"): ClassEvent => ({
+      kind: "checkedIn",
+      id: uuid(n),
+      at: at(n),
+      personId: ada,
+      answers: { ...AS_USUAL, overall },
+      overriddenBecause: null,
+    });
+    const state = classState([...story, checked(11, "asUsual"), checked(10, "lighter")]);
+    expect(state.checkIns.get(ada)?.answers.overall).toBe("asUsual");
   });
 
   test("a person ticked off again is not here", () => {

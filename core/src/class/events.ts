@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { CheckIn } from "../caps/check-in.ts";
 
 /** What a person shows in class. */
 export const SIGNS = [
@@ -40,6 +41,15 @@ export const ClassEvent = v.variant("kind", [
   v.object({ kind: v.literal("moved"), id, at: instant, step: whole }),
   v.object({ kind: v.literal("attended"), id, at: instant, personId: id, here: v.boolean() }),
   v.object({ kind: v.literal("noted"), id, at: instant, personId: id, step: whole, sign: v.picklist(SIGN_NAMES) }),
+  /** What a person answered when they arrived; the last counts. A word lets them in against what it proposes. */
+  v.object({
+    kind: v.literal("checkedIn"),
+    id,
+    at: instant,
+    personId: id,
+    answers: CheckIn,
+    overriddenBecause: v.nullable(v.pipe(v.string(), v.minLength(1), v.maxLength(200))),
+  }),
   /** Takes a note back that was made by mistake; the note stays on record. */
   v.object({ kind: v.literal("withdrawn"), id, at: instant, noteId: id }),
   v.object({
@@ -60,6 +70,12 @@ export interface NotedSign {
   readonly at: string;
 }
 
+export interface CheckedIn {
+  readonly answers: CheckIn;
+  readonly overriddenBecause: string | null;
+  readonly at: string;
+}
+
 /** Where a class is, told from its events alone. */
 export interface ClassState {
   /** The step being done; null before the first. */
@@ -70,6 +86,8 @@ export interface ClassState {
   readonly begunAt: string | null;
   readonly here: ReadonlySet<string>;
   readonly notes: readonly NotedSign[];
+  /** The last check-in of each person. */
+  readonly checkIns: ReadonlyMap<string, CheckedIn>;
   readonly ended: { readonly effort: number; readonly note: string; readonly at: string } | null;
 }
 
@@ -86,6 +104,7 @@ export function classState(events: readonly ClassEvent[]): ClassState {
     begunAt: null as string | null,
     here: new Set<string>(),
     notes: [] as NotedSign[],
+    checkIns: new Map<string, CheckedIn>(),
     ended: null as ClassState["ended"],
   };
   const withdrawn = new Set<string>();
@@ -102,6 +121,13 @@ export function classState(events: readonly ClassEvent[]): ClassState {
         break;
       case "noted":
         state.notes.push({ id: event.id, personId: event.personId, step: event.step, sign: event.sign, at: event.at });
+        break;
+      case "checkedIn":
+        state.checkIns.set(event.personId, {
+          answers: event.answers,
+          overriddenBecause: event.overriddenBecause,
+          at: event.at,
+        });
         break;
       case "withdrawn":
         withdrawn.add(event.noteId);

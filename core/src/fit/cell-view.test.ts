@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { buildOf, USUAL_BODY, USUAL_BUILD } from "../body/build.ts";
+import { capOf } from "../caps/cap.fixture.ts";
 import type { Cap, CapLimit } from "../caps/cap.ts";
 import { load } from "../movement/library.fixture.ts";
 import { fitCell, meantForm } from "./cell.ts";
@@ -7,19 +8,20 @@ import { meantSteadiness, viewCell } from "./cell-view.ts";
 import { createFormLibrary } from "./form-library.ts";
 
 const library = createFormLibrary();
-const cap = (limit: CapLimit, i: number): Cap => ({
-  id: `c${i}`,
-  limit,
-  reason: "sore",
-  source: "the clinic",
-  strength: "firm",
-  from: "2026-01-01",
-  until: null,
-});
+const ROUNDS = 6;
+const cap = (limit: CapLimit): Cap => capOf(limit, { reason: "sore", source: "the clinic" });
 function view(id: string, ...limits: CapLimit[]) {
   const movement = load(id);
-  const question = { movement, breathSeconds: 8, stature: 1.65, build: USUAL_BUILD, caps: limits.map(cap), seatedOnly: false };
-  return viewCell(fitCell(question, library), meantForm(movement, false));
+  const question = {
+    movement,
+    breathSeconds: 8,
+    rounds: ROUNDS,
+    stature: 1.65,
+    build: USUAL_BUILD,
+    caps: limits.map(cap),
+    seatedOnly: false,
+  };
+  return viewCell(fitCell(question, library), meantForm(movement, false), ROUNDS);
 }
 
 describe("a cell as people read it", () => {
@@ -35,6 +37,11 @@ describe("a cell as people read it", () => {
     ],
     ["lift-and-part", [{ channel: "noStanding" }], { form: "seated", brief: "seated", lighterSide: null }],
     ["one-leg-toe-near", [{ channel: "oneLegSeconds", side: "both", limit: 0 }], { brief: "toe stays down" }],
+    [
+      "lift-and-part",
+      [{ channel: "roundsShare", part: "all", limit: 70 }],
+      { form: "standing", rounds: 4, brief: "4 of 6 rounds" },
+    ],
     [
       "tap-down-the-legs",
       [{ channel: "barredFeature", limit: "percussion" }],
@@ -55,8 +62,8 @@ describe("a cell as people read it", () => {
   test("somebody in a wheelchair does all of it, seated, and the room is told so", () => {
     const movement = load("lift-and-part");
     const build = buildOf({ ...USUAL_BODY, wheelchair: true }, 1.65);
-    const question = { movement, breathSeconds: 8, stature: 1.65, build, caps: [], seatedOnly: false };
-    const cell = viewCell(fitCell(question, library), meantForm(movement, false));
+    const question = { movement, breathSeconds: 8, rounds: ROUNDS, stature: 1.65, build, caps: [], seatedOnly: false };
+    const cell = viewCell(fitCell(question, library), meantForm(movement, false), ROUNDS);
     expect(cell).toMatchObject({ form: "seated", level: 1, whole: false, brief: "seated", why: [] });
   });
 
@@ -66,7 +73,7 @@ describe("a cell as people read it", () => {
       { channel: "handHeight", side: "left", limit: "chest" },
       { channel: "standingMinutes", limit: 60 },
     );
-    expect(why).toEqual(["Left hand stops at chest height: sore, set by the clinic"]);
+    expect(why).toEqual([{ limit: "Left hand stops at chest height", reason: "sore, set by the clinic" }]);
   });
 
   test("a hand that rests is named once", () => {

@@ -1,12 +1,21 @@
 import { USUAL_BUILD } from "../body/build.ts";
 import { holdInWords } from "../body/supports.ts";
 import type { Cap } from "../caps/cap.ts";
-import { capInWords, limitInBrief } from "../caps/words.ts";
+import { limitInBrief, limitInWords, reasonInWords } from "../caps/words.ts";
 import type { FormChoice, FormKind } from "../movement/form.ts";
 import { otherSide, type Side } from "../side.ts";
 import { type FittedCell, meantForm } from "./cell.ts";
 import type { FormLibrary } from "./form-library.ts";
 import type { FitPlan, FittedRow } from "./session.ts";
+
+/** Why a form differs: what limits it, and the reason, which is not for everybody to read. */
+export interface Why {
+  readonly limit: string;
+  readonly reason: string | null;
+}
+
+/** One why as a sentence. */
+export const whyInWords = ({ limit, reason }: Why): string => (reason === null ? limit : `${limit}: ${reason}`);
 
 /** A fitted cell as people read it: what the vessel shows and the words beside it. Plain data, fit to be kept or sent. */
 export interface CellView {
@@ -21,8 +30,10 @@ export interface CellView {
   readonly whole: boolean;
   /** What is done differently, in a few words; empty when whole. */
   readonly brief: string;
-  /** Why, one sentence a cap. */
-  readonly why: readonly string[];
+  /** Why, one a cap. */
+  readonly why: readonly Why[];
+  /** Rounds done of those planned. */
+  readonly rounds: number;
   /** Greatest steadiness demand, 0 to 10. */
   readonly steadiness: number;
   readonly choice: FormChoice | null;
@@ -34,8 +45,13 @@ const NO_FORM = "There is no form of this for this body";
 /** The hand that neither moves nor holds on. */
 const restingHand = ({ arms }: FormChoice): Side | null => (arms === "both" ? null : otherSide(arms));
 
-function changesInWords(choice: FormChoice, meant: FormChoice, level: number): string[] {
+function changesInWords(
+  { choice, level, rounds }: FittedCell & { choice: FormChoice },
+  meant: FormChoice,
+  planned: number,
+): string[] {
   const words: string[] = [];
+  if (rounds < planned) words.push(`${rounds} of ${planned} rounds`);
   if (choice.kind === "seated" && meant.kind !== "seated") words.push("seated");
   if (choice.hold) words.push(holdInWords(choice.hold));
   const resting = restingHand(choice);
@@ -48,18 +64,20 @@ function changesInWords(choice: FormChoice, meant: FormChoice, level: number): s
 }
 
 /** The cap's own words say most; the form says the rest. */
-function briefOf(cell: FittedCell, meant: FormChoice): string {
-  if (cell.choice === null) return "rest and rejoin";
+function briefOf(cell: FittedCell, meant: FormChoice, planned: number): string {
+  const { choice } = cell;
+  if (choice === null) return "rest and rejoin";
   // A hand that rests or holds on is spoken of already.
-  const spoken: readonly (string | null)[] = [restingHand(cell.choice), cell.choice.hold?.hand ?? null];
+  const spoken: readonly (string | null)[] = [restingHand(choice), choice.hold?.hand ?? null];
   const hands = cell.because.flatMap(({ limit }) =>
     limit.channel === "handHeight" && !spoken.includes(limit.side) ? [limitInBrief(limit)] : [],
   );
-  const changes = changesInWords(cell.choice, meant, cell.level).filter((word) => word !== "smaller" || hands.length === 0);
+  const changes = changesInWords({ ...cell, choice }, meant, planned).filter((word) => word !== "smaller" || hands.length === 0);
   return [...new Set([...changes, ...hands])].slice(0, 3).join(", ");
 }
 
-export function viewCell(cell: FittedCell, meant: FormChoice): CellView {
+/** @param planned rounds planned */
+export function viewCell(cell: FittedCell, meant: FormChoice, planned: number): CellView {
   const steadiness = Math.max(0, ...cell.demands.map((demand) => demand.steadiness.total));
   // All that a body that sits can do is whole for it, and still another form than the room's.
   const whole = cell.fidelity > FULL && cell.choice?.kind === meant.kind;
@@ -70,8 +88,12 @@ export function viewCell(cell: FittedCell, meant: FormChoice): CellView {
     fidelity: cell.fidelity,
     lighterSide: cell.lighterSide,
     whole,
-    brief: whole ? "" : briefOf(cell, meant),
-    why: cell.choice === null && cell.because.length === 0 ? [NO_FORM] : cell.because.map((cap: Cap) => capInWords(cap)),
+    brief: whole ? "" : briefOf(cell, meant, planned),
+    why:
+      cell.choice === null && cell.because.length === 0
+        ? [{ limit: NO_FORM, reason: null }]
+        : cell.because.map((cap: Cap) => ({ limit: limitInWords(cap.limit), reason: reasonInWords(cap) })),
+    rounds: cell.rounds,
     steadiness,
     choice: cell.choice,
   };
@@ -79,7 +101,10 @@ export function viewCell(cell: FittedCell, meant: FormChoice): CellView {
 
 /** A whole row, block by block. */
 export const viewRow = (plan: FitPlan, row: FittedRow): CellView[] =>
-  row.cells.map((cell, i) => viewCell(cell, meantForm((plan.blocks[i] as FitPlan["blocks"][number]).movement, plan.seatedOnly)));
+  row.cells.map((cell, i) => {
+    const { movement, rounds } = plan.blocks[i] as FitPlan["blocks"][number];
+    return viewCell(cell, meantForm(movement, plan.seatedOnly), rounds);
+  });
 
 /** Steadiness demand of each block as it is meant, for a person of the given stature in metres. */
 export function meantSteadiness(plan: FitPlan, stature: number, library: FormLibrary): number[] {

@@ -1,7 +1,16 @@
 import { armTakesPart, type Build, canStand } from "../body/build.ts";
 import { handOver, LANDMARK_TOLERANCE, sidedColumn } from "../body/channels.ts";
-import { breaks, breaksInPose, forbidsAtAnySize, isOnFeet } from "../caps/broken.ts";
-import { CAP_TOLERANCE, type Cap, sidesOf } from "../caps/cap.ts";
+import {
+  breaks,
+  breaksAgainstMeant,
+  breaksInPose,
+  breaksInSize,
+  type Extremes,
+  forbidsAtAnySize,
+  isOnFeet,
+  roundsLeft,
+} from "../caps/broken.ts";
+import { appliesTo, CAP_TOLERANCE, type Cap, sidesOf } from "../caps/cap.ts";
 import type { Demand } from "../movement/demand.ts";
 import { armMoves, type FormChoice, FULL_SEATED, FULL_STANDING } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
@@ -14,6 +23,8 @@ import type { FormLibrary, RankedSize } from "./form-library.ts";
 export interface CellQuestion {
   readonly movement: Movement;
   readonly breathSeconds: number;
+  /** Rounds planned, on each side of a sided movement. */
+  readonly rounds: number;
   /** Metres. */
   readonly stature: number;
   readonly build: Build;
@@ -29,6 +40,8 @@ export interface FittedCell {
   readonly choice: FormChoice | null;
   /** How much of the meant movement is kept, 0 to 1. */
   readonly fidelity: number;
+  /** Rounds done, on each side of a sided movement; the rest of those planned is spent at rest. */
+  readonly rounds: number;
   /** Share of the full size that is done, 0 to 1: what the vessel shows. */
   readonly level: number;
   /** One arm that does less than the other, or rests. */
@@ -39,7 +52,17 @@ export interface FittedCell {
   readonly demands: readonly Demand[];
 }
 
-const REST: Omit<FittedCell, "because"> = { choice: null, fidelity: 0, level: 0, lighterSide: null, demands: [] };
+const REST: Omit<FittedCell, "because"> = {
+  choice: null,
+  fidelity: 0,
+  rounds: 0,
+  level: 0,
+  lighterSide: null,
+  demands: [],
+};
+
+/** A cell spent at rest. */
+export const restCell = (because: readonly Cap[]): FittedCell => ({ ...REST, because });
 
 /** The form a block means: whole, and standing unless the group sits or the movement is only for chairs. */
 export const meantForm = (movement: Movement, seatedOnly: boolean): FormChoice =>
@@ -47,6 +70,12 @@ export const meantForm = (movement: Movement, seatedOnly: boolean): FormChoice =
 
 /** Whether a cell is done on the feet. */
 export const cellOnFeet = (cell: FittedCell): boolean => cell.choice !== null && isOnFeet(cell.choice.kind);
+
+/** Whether a cap forbids a form before anything of it is computed. */
+const barsKind = ({ limit, forms }: Cap, kind: FormChoice["kind"]): boolean =>
+  appliesTo({ forms }, kind) &&
+  ((limit.channel === "noStanding" && (kind === "standing" || kind === "supported")) ||
+    (limit.channel === "barredForm" && limit.limit === kind));
 
 function lighterSideOf(choice: FormChoice, build: Build): Side | null {
   if (choice.hold !== null) return null;
@@ -62,13 +91,14 @@ function lighterSideOf(choice: FormChoice, build: Build): Side | null {
  * that arm, not on the legs nor the other arm, so one reading rules out every candidate that shares both.
  */
 function brokenArms(caps: readonly Cap[]) {
-  const heights = caps.flatMap(({ limit }) => (limit.channel === "handHeight" ? [limit] : []));
+  // A cap that holds in some forms only says nothing about an arm elsewhere.
+  const heights = caps.flatMap(({ limit, forms }) => (limit.channel === "handHeight" && forms === null ? [limit] : []));
   const seen = new Set<string>();
   const key = (choice: FormChoice, side: Side): string =>
     `${choice.kind === "seated"} ${choice.sizes.body} ${side} ${side === "left" ? choice.sizes.armLeft : choice.sizes.armRight}`;
   return {
     ruleOut: (choice: FormChoice): boolean => SIDES.some((side) => armMoves(choice, side) && seen.has(key(choice, side))),
-    learn: (choice: FormChoice, highest: Float64Array): void => {
+    learn: (choice: FormChoice, { highest }: Extremes): void => {
       for (const limit of heights)
         for (const side of sidesOf(limit)) {
           const over = highest[sidedColumn(handOver(limit.limit), side)] as number;
@@ -107,7 +137,7 @@ function mostPromising(shapes: readonly Ranked[]): { ranked: Ranked; most: numbe
  * @param onFeet false leaves out the forms on the feet, as when the minutes standing are spent
  */
 export function fitCell(question: CellQuestion, library: FormLibrary, onFeet = true): FittedCell {
-  const { movement, caps, build, breathSeconds } = question;
+  const { movement, caps, build, breathSeconds, rounds } = question;
   const seatedOnly = question.seatedOnly || !canStand(build);
   const demandsOf = (choice: FormChoice) => library.demands(movement, choice, question, breathSeconds);
   const full = meantForm(movement, seatedOnly);
@@ -115,17 +145,26 @@ export function fitCell(question: CellQuestion, library: FormLibrary, onFeet = t
   if (!meantDemands) return { ...REST, because: [] };
   const meant = readMeant(meantDemands);
   const brokenBy = (choice: FormChoice, demands: readonly Demand[]): Cap[] =>
-    caps.filter((cap) => demands.some((demand) => breaks(cap, choice.kind, demand)));
+    caps.filter(
+      (cap) =>
+        demands.some((demand) => breaks(cap, choice, demand, rounds)) ||
+        (appliesTo(cap, choice.kind) && breaksAgainstMeant(cap, demands, meantDemands)),
+    );
+  const roundsOf = (choice: FormChoice, demands: readonly Demand[]): number =>
+    Math.min(...demands.map((demand) => roundsLeft(caps, choice.kind, demand, rounds)));
+  /** Caps that leave fewer rounds of the meant form than were planned. */
+  const shorteningCaps = (): Cap[] =>
+    caps.filter((cap) => meantDemands.some((demand) => roundsLeft([cap], full.kind, demand, rounds) < rounds));
 
-  const mayStand = onFeet && !seatedOnly && !caps.some((cap) => cap.limit.channel === "noStanding");
+  const mayStand = onFeet && !seatedOnly;
   const declaredBarred = caps.some(
     ({ limit }) => limit.channel === "barredFeature" && movement.features?.some((feature) => feature === limit.limit),
   );
   const shapes = shapesOf(movement)
-    .filter((shape) => !declaredBarred && (mayStand || !isOnFeet(shape.kind)))
+    .filter((shape) => !declaredBarred && (mayStand || !isOnFeet(shape.kind)) && !caps.some((cap) => barsKind(cap, shape.kind)))
     .flatMap((shape) => {
       const whole = demandsOf(shape);
-      const forbidden = caps.some((cap) => whole?.some((demand) => forbidsAtAnySize(cap, shape.kind, demand)));
+      const forbidden = caps.some((cap) => whole?.some((demand) => forbidsAtAnySize(cap, shape, demand, rounds)));
       if (forbidden) return [];
       const ranked: Ranked = {
         keeps: readShape(meant, shape, whole),
@@ -135,28 +174,33 @@ export function fitCell(question: CellQuestion, library: FormLibrary, onFeet = t
       return [ranked];
     });
   const arms = brokenArms(caps);
-  let best: { choice: FormChoice; kept: number; demands: readonly Demand[] } | null = null;
+  let best: { choice: FormChoice; kept: number; rounds: number; demands: readonly Demand[] } | null = null;
   for (let head = mostPromising(shapes); head !== null; head = mostPromising(shapes)) {
     if (best && head.most <= best.kept + 1e-9) break;
     const { keeps, choices, next } = head.ranked;
     head.ranked.next += 1;
     const { choice, range } = choices[next] as Ranked["choices"][number];
     if (arms.ruleOut(choice)) continue;
-    const highest = library.highestAtKeys(movement, choice, build);
-    if (highest === null || caps.some((cap) => breaksInPose(cap, highest))) {
-      if (highest) arms.learn(choice, highest);
+    const extremes = library.extremesAtKeys(movement, choice, build);
+    const beyond = (cap: Cap): boolean =>
+      extremes === null || (appliesTo(cap, choice.kind) && (breaksInPose(cap, extremes) || breaksInSize(cap, choice, extremes)));
+    if (extremes === null || caps.some(beyond)) {
+      if (extremes) arms.learn(choice, extremes);
       continue;
     }
     const demands = demandsOf(choice);
     if (!demands || brokenBy(choice, demands).length > 0) continue;
-    const kept = fidelity(meant, keeps, range, demands);
-    if (best === null || kept > best.kept + 1e-9) best = { choice, kept, demands };
+    const done = roundsOf(choice, demands);
+    if (done === 0) continue;
+    const kept = (done / rounds) * fidelity(meant, keeps, range, demands);
+    if (best === null || kept > best.kept + 1e-9) best = { choice, kept, rounds: done, demands };
   }
-  const because = brokenBy(full, meantDemands);
+  const because = [...new Set([...brokenBy(full, meantDemands), ...shorteningCaps()])];
   if (best === null) return { ...REST, because };
   return {
     choice: best.choice,
     fidelity: best.kept,
+    rounds: best.rounds,
     level: levelOf(meant, best.choice),
     lighterSide: lighterSideOf(best.choice, build),
     because,

@@ -1,39 +1,32 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { buildOf, type MeasuredBody, USUAL_BODY, USUAL_BUILD, WHOLE } from "../body/build.ts";
-import { LANDMARKS } from "../body/channels.ts";
-import { breaks } from "../caps/broken.ts";
-import type { Cap, CapLimit } from "../caps/cap.ts";
+import { anyLimit, tightened } from "../caps/any-limit.fixture.ts";
+import { breaks, breaksAgainstMeant } from "../caps/broken.ts";
+import { capOf } from "../caps/cap.fixture.ts";
+import { appliesTo, type Cap, type CapLimit } from "../caps/cap.ts";
 import { capInWords } from "../caps/words.ts";
+import type { Demand } from "../movement/demand.ts";
 import { hasLandForm, type Movement } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";
-import { type CellQuestion, fitCell } from "./cell.ts";
+import { planTime } from "../plan/time.ts";
+import { type CellQuestion, cellOnFeet, fitCell, meantForm } from "./cell.ts";
 import { createFormLibrary } from "./form-library.ts";
-import { blocksToStand, fitPerson } from "./session.ts";
+import { fitPerson } from "./session.ts";
 
 const movements = loadAll().filter(hasLandForm);
 const named = (id: string) => movements.find((movement) => movement.id === id) as Movement;
 
 const library = createFormLibrary();
 
-let nextId = 0;
-const cap = (limit: CapLimit, more: Partial<Cap> = {}): Cap => {
-  nextId += 1;
-  return {
-    id: `cap-${nextId}`,
-    limit,
-    reason: "sore right shoulder",
-    source: "the clinic",
-    strength: "firm",
-    from: "2026-01-01",
-    until: "2026-03-14",
-    ...more,
-  };
-};
+const ROUNDS = 6;
+const cap = (limit: CapLimit): Cap =>
+  capOf(limit, { reason: "sore right shoulder", source: "the clinic", until: "2026-03-14", dateKind: "ends" });
 
 const question = (movement: Movement, caps: readonly Cap[]): CellQuestion => ({
   movement,
   breathSeconds: 8,
+  rounds: ROUNDS,
   stature: 1.62,
   build: USUAL_BUILD,
   caps,
@@ -130,27 +123,6 @@ describe("one person in one block", () => {
   });
 });
 
-const number = (lowest: number, highest: number) => fc.integer({ min: lowest, max: highest });
-const side = fc.constantFrom("left", "right", "both");
-const anyLimit: fc.Arbitrary<CapLimit> = fc.oneof(
-  fc.record({ channel: fc.constant("handHeight" as const), side, limit: fc.constantFrom(...LANDMARKS) }),
-  fc.record({ channel: fc.constant("loadedKnee" as const), side, limit: number(5, 60) }),
-  fc.record({ channel: fc.constant("dorsiflexion" as const), side, limit: number(0, 25) }),
-  fc.record({ channel: fc.constant("oneLegSeconds" as const), side, limit: number(0, 10) }),
-  fc.record({ channel: fc.constant("steadiness" as const), limit: number(1, 8) }),
-);
-
-/** A stricter version of the same cap. */
-function tightened(limit: CapLimit): CapLimit {
-  if (limit.channel === "handHeight") {
-    const lower = LANDMARKS[LANDMARKS.indexOf(limit.limit) - 1];
-    return lower ? { ...limit, limit: lower } : limit;
-  }
-  return "limit" in limit && typeof limit.limit === "number"
-    ? ({ ...limit, limit: Math.max(0, limit.limit - 3) } as CapLimit)
-    : limit;
-}
-
 describe("whatever the caps", () => {
   const anyMovement = fc.constantFrom(...movements);
 
@@ -158,11 +130,16 @@ describe("whatever the caps", () => {
     fc.assert(
       fc.property(anyMovement, fc.array(anyLimit, { maxLength: 3 }), (movement, limits) => {
         const caps = limits.map((limit) => cap(limit));
-        const { choice, demands } = fit(movement, caps);
+        const { choice, demands, rounds } = fit(movement, caps);
         if (choice === null) return;
-        for (const each of caps) for (const demand of demands) expect(breaks(each, choice.kind, demand)).toBe(false);
+        const meant = library.demands(movement, meantForm(movement, false), question(movement, []), 8) ?? [];
+        for (const each of caps) {
+          for (const demand of demands) expect(breaks(each, choice, demand, ROUNDS)).toBe(false);
+          expect(appliesTo(each, choice.kind) && breaksAgainstMeant(each, demands, meant)).toBe(false);
+          if (each.limit.channel === "rounds") expect(rounds).toBeLessThanOrEqual(each.limit.limit);
+        }
       }),
-      { numRuns: 25 },
+      { numRuns: 40 },
     );
   });
 
@@ -174,7 +151,7 @@ describe("whatever the caps", () => {
         const after = fit(movement, [cap(tightened(limit)), ...rest]);
         expect(after.fidelity).toBeLessThanOrEqual(before.fidelity + 1e-9);
       }),
-      { numRuns: 25 },
+      { numRuns: 40 },
     );
   });
 });
@@ -206,23 +183,30 @@ describe("over a session", () => {
     for (let minutes = 2; minutes < 12; minutes += 1) expect(kept(minutes)).toBeLessThanOrEqual(kept(minutes + 1) + 1e-6);
   });
 
-  test("the choice of blocks equals trying every one", () => {
-    const choices = fc.array(fc.record({ seconds: number(0, 40), loss: fc.double({ min: 0.01, max: 1, noNaN: true }) }), {
-      maxLength: 8,
+  test("a run on the feet is broken by a seat, and arms and legs have sums of their own", () => {
+    const caps = [
+      cap({ channel: "standingMinutesAtATime", limit: 4 }),
+      cap({ channel: "handsUpSecondsInAll", side: "both", limit: 20 }),
+      cap({ channel: "oneLegSecondsInAll", side: "left", limit: 6 }),
+    ];
+    const { cells } = fitPerson(plan, { id: "p", stature: 1.7, measured: USUAL_BODY, caps }, library);
+    const time = planTime(plan.blocks, plan.breathSeconds);
+    let run = 0;
+    cells.forEach((cell, i) => {
+      run = cellOnFeet(cell) ? run + (time.blocks[i]?.total ?? 0) : 0;
+      expect(run).toBeLessThanOrEqual(240);
     });
-    fc.assert(
-      fc.property(choices, number(0, 160), (blocks, limit) => {
-        const kept = (stands: readonly boolean[]) => blocks.reduce((sum, block, i) => sum + (stands[i] ? block.loss : 0), 0);
-        const used = (stands: readonly boolean[]) => blocks.reduce((sum, block, i) => sum + (stands[i] ? block.seconds : 0), 0);
-        const chosen = blocksToStand(blocks, limit);
-        expect(used(chosen)).toBeLessThanOrEqual(limit);
-        let best = 0;
-        for (let mask = 0; mask < 1 << blocks.length; mask += 1) {
-          const stands = blocks.map((_, i) => (mask & (1 << i)) !== 0);
-          if (used(stands) <= limit) best = Math.max(best, kept(stands));
-        }
-        expect(kept(chosen)).toBeCloseTo(best, 9);
-      }),
-    );
+    const sum = (of: (demand: Demand) => number) =>
+      cells.reduce((all, cell) => all + cell.rounds * cell.demands.reduce((each, demand) => each + of(demand), 0), 0);
+    for (const side of [0, 1] as const)
+      expect(sum((demand) => demand.handAboveShoulderSeconds[side])).toBeLessThanOrEqual(20.001);
+    expect(sum((demand) => demand.oneLegSeconds[0])).toBeLessThanOrEqual(6.001);
+  });
+
+  test("beyond the minutes of a session a person rests", () => {
+    const caps = [cap({ channel: "sessionMinutes", limit: 5 })];
+    const { cells } = fitPerson(plan, { id: "p", stature: 1.7, measured: USUAL_BODY, caps }, library);
+    const time = planTime(plan.blocks, plan.breathSeconds);
+    expect(cells.map((cell) => cell.choice === null)).toEqual(time.blocks.map(({ to }) => to > 300));
   });
 });

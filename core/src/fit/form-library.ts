@@ -1,9 +1,10 @@
 import type { Build } from "../body/build.ts";
 import { MIDDLING_STATURE } from "../body/segments.ts";
+import type { Extremes } from "../caps/broken.ts";
 import { type Demand, readDemand } from "../movement/demand.ts";
 import { choiceKey, type FormChoice } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
-import { type FormSamples, highestAtKeys, sampleTrack } from "../movement/samples.ts";
+import { extremesAtKeys, type FormSamples, sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
 import { BREATH_SECONDS } from "../plan/time.ts";
 import { SIDES, type Side } from "../side.ts";
@@ -23,10 +24,10 @@ export interface FormLibrary {
   /** Demands of the same, for one body and seconds of one breath; one reading per leading side. */
   demands(movement: Movement, choice: FormChoice, doer: FormDoer, breathSeconds: number): readonly Demand[] | null;
   /**
-   * Highest value of every column over the standing key poses of a form, both sides leading. Never more than the
-   * demand's highest, and far quicker to have: enough to turn a form down. Null where there is no such form.
+   * Highest and lowest value of every column over the standing key poses of a form, both sides leading. Never beyond
+   * the demand's own, and far quicker to have: enough to turn a form down. Null where there is no such form.
    */
-  highestAtKeys(movement: Movement, choice: FormChoice, build: Build): Float64Array | null;
+  extremesAtKeys(movement: Movement, choice: FormChoice, build: Build): Extremes | null;
   /** The sizes of a shape with the range that each keeps of the meant form, most first. */
   rankedSizes(movement: Movement, meant: FormChoice, shape: Shape, build: Build): readonly RankedSize[];
 }
@@ -54,7 +55,7 @@ export function createFormLibrary(): FormLibrary {
   const numbers = new WeakMap<Movement, number>();
   const solved = remembered<readonly FormSamples[] | null>();
   const read = remembered<readonly Demand[] | null>();
-  const atKeys = remembered<Float64Array | null>();
+  const atKeys = remembered<Extremes | null>();
   const ranked = remembered<readonly RankedSize[]>();
 
   function keyOf(movement: Movement, choice: FormChoice, build: Build): string {
@@ -87,10 +88,10 @@ export function createFormLibrary(): FormLibrary {
   return {
     samples,
     demands,
-    highestAtKeys: (movement, choice, build) =>
+    extremesAtKeys: (movement, choice, build) =>
       atKeys(keyOf(movement, choice, build), () => {
         const sides = tracks(movement, choice, build);
-        return sides.length > 0 ? highestAtKeys(sides) : null;
+        return sides.length > 0 ? extremesAtKeys(sides) : null;
       }),
     rankedSizes: (movement, meantChoice, shape, build) =>
       ranked(`${choiceKey(meantChoice)} ${keyOf(movement, shape, build)}`, () => {

@@ -2,8 +2,9 @@ import { buildOf, type MeasuredBody } from "../body/build.ts";
 import type { Cap } from "../caps/cap.ts";
 import type { Movement } from "../movement/format.ts";
 import { planTime } from "../plan/time.ts";
-import { cellOnFeet, type FittedCell, fitCell } from "./cell.ts";
+import { cellOnFeet, type FittedCell, fitCell, restCell } from "./cell.ts";
 import type { FormLibrary } from "./form-library.ts";
+import { type BlockOption, chooseOverSession, SESSION_CHANNELS, type SessionLimits, sessionLimits } from "./over-session.ts";
 
 /** A person as the fit needs them. */
 export interface FitPerson {
@@ -28,83 +29,153 @@ export interface FittedRow {
   readonly standingSeconds: number;
 }
 
-/** Whole seconds, so that the choice below is exact. */
-interface Choice {
-  readonly seconds: number;
-  readonly loss: number;
+/** What spends a sum over the session, and a cap that stops a block from spending any of it. */
+const SPENDERS = [
+  { name: "standing", channels: ["standingMinutes", "standingMinutesAtATime"], without: null },
+  {
+    name: "oneLeg",
+    channels: ["oneLegSecondsInAll"],
+    without: { channel: "oneLegSeconds", side: "both", limit: 0 },
+  },
+  {
+    name: "handsUp",
+    channels: ["handsUpSecondsInAll"],
+    without: { channel: "handHeight", side: "both", limit: "shoulder" },
+  },
+] as const;
+type Spender = (typeof SPENDERS)[number];
+
+/** A cap of the session's own making: this block is to spend nothing of a sum. */
+const sparing = (limit: Cap["limit"]): Cap => ({
+  id: "over-session",
+  limit,
+  forms: null,
+  reason: "spent over the session",
+  source: "the session",
+  strength: "comfort",
+  from: "0001-01-01",
+  until: null,
+  dateKind: "review",
+});
+
+/** Every choice of some of the spenders, the empty one first. */
+const subsets = (spenders: readonly Spender[]): Spender[][] =>
+  Array.from({ length: 2 ** spenders.length }, (_, bits) => spenders.filter((_, i) => (bits >> i) % 2 === 1));
+
+/** What a cell spends over its block. @param seconds how long the whole block takes */
+function optionOf(cell: FittedCell, seconds: number): BlockOption {
+  const total = (of: (demand: FittedCell["demands"][number]) => readonly [number, number]): [number, number] => [
+    cell.rounds * cell.demands.reduce((sum, demand) => sum + of(demand)[0], 0),
+    cell.rounds * cell.demands.reduce((sum, demand) => sum + of(demand)[1], 0),
+  ];
+  return {
+    standing: cellOnFeet(cell) ? seconds : 0,
+    oneLeg: total((demand) => demand.oneLegSeconds),
+    handsUp: total((demand) => demand.handAboveShoulderSeconds),
+    worth: cell.fidelity,
+  };
 }
 
-/**
- * Which blocks to sit down for so that the seconds on the feet stay within a cap at the least loss.
- * A knapsack over whole seconds: keeps the blocks worth most. Exact, so a tighter cap never keeps more.
- *
- * @param choices seconds standing and what sitting down loses, per block
- * @param cap seconds
- * @returns for each block whether it may be done on the feet
- */
-export function blocksToStand(choices: readonly Choice[], cap: number): boolean[] {
-  const limit = Math.max(0, Math.floor(cap));
-  const best: Float64Array[] = [new Float64Array(limit + 1)];
-  for (const { seconds, loss } of choices) {
-    const before = best[best.length - 1] as Float64Array;
-    best.push(before.map((kept, used) => (seconds <= used ? Math.max(kept, (before[used - seconds] as number) + loss) : kept)));
+/** The spenders that the cells as they are would spend more of than a limit leaves. */
+function overspent(options: readonly BlockOption[], limits: SessionLimits): Spender[] {
+  const sum = (of: (option: BlockOption) => number): number => options.reduce((all, option) => all + of(option), 0);
+  let run = 0;
+  let longestRun = 0;
+  for (const { standing } of options) {
+    run = standing > 0 ? run + standing : 0;
+    longestRun = Math.max(longestRun, run);
   }
-  const stands = new Array<boolean>(choices.length).fill(false);
-  let room = limit;
-  for (let i = choices.length - 1; i >= 0; i -= 1) {
-    const before = best[i] as Float64Array;
-    const after = best[i + 1] as Float64Array;
-    if ((after[room] as number) > (before[room] as number)) {
-      stands[i] = true;
-      room -= choices[i]?.seconds ?? 0;
-    }
-  }
-  return stands;
+  const over = {
+    standing: sum((option) => option.standing) > limits.standing || longestRun > limits.standingAtATime,
+    oneLeg: ([0, 1] as const).some((i) => sum((option) => option.oneLeg[i]) > limits.oneLeg[i]),
+    handsUp: ([0, 1] as const).some((i) => sum((option) => option.handsUp[i]) > limits.handsUp[i]),
+  };
+  return SPENDERS.filter(({ name }) => over[name]);
 }
 
-const standingCaps = (caps: readonly Cap[]) =>
-  caps.flatMap((cap) => (cap.limit.channel === "standingMinutes" ? [{ cap, seconds: cap.limit.limit * 60 }] : []));
+/** Fits one block while sparing some sums. */
+type FitSparing = (block: number, spared: readonly Spender[]) => FittedCell;
+
+/** Chooses again where the cells spend more than caps on sums and runs leave; a block that gave way says why. */
+function withinTheSession(
+  cells: readonly FittedCell[],
+  seconds: readonly number[],
+  person: FitPerson,
+  fit: FitSparing,
+): readonly FittedCell[] {
+  const limits = sessionLimits(person.caps);
+  const spenders = overspent(
+    cells.map((cell, i) => optionOf(cell, seconds[i] as number)),
+    limits,
+  );
+  if (spenders.length === 0) return cells;
+  const because = person.caps.filter(({ limit }) =>
+    spenders.some(({ channels }) => (channels as readonly string[]).includes(limit.channel)),
+  );
+  const ways = cells.map((cell, i) => [
+    ...subsets(spenders).map((spared) => (spared.length === 0 ? cell : fit(i, spared))),
+    restCell(cell.because),
+  ]);
+  const chosen = chooseOverSession(
+    ways.map((options, i) => options.map((cell) => optionOf(cell, seconds[i] as number))),
+    limits,
+  );
+  return cells.map((cell, i) => {
+    const number = chosen[i] as number;
+    const way = (ways[i] as FittedCell[])[number] as FittedCell;
+    return number === 0 ? cell : { ...way, because: [...new Set([...cell.because, ...because])] };
+  });
+}
+
+/** Blocks that begin or go on beyond the minutes a person has in the session are spent at rest. */
+function withinTheMinutes(cells: readonly FittedCell[], ends: readonly number[], caps: readonly Cap[]): readonly FittedCell[] {
+  const limits = caps.flatMap((cap) => (cap.limit.channel === "sessionMinutes" ? [{ cap, seconds: 60 * cap.limit.limit }] : []));
+  return cells.map((cell, i) => {
+    const spent = limits.filter(({ seconds }) => (ends[i] as number) > seconds).map(({ cap }) => cap);
+    return spent.length > 0 ? restCell([...cell.because, ...spent]) : cell;
+  });
+}
+
+/** Caps that one block can be held against. */
+const blockCaps = (caps: readonly Cap[]): Cap[] => caps.filter(({ limit }) => !SESSION_CHANNELS.includes(limit.channel));
 
 /**
- * Fits one person to every block of a plan, within the minutes they may stand, a block at a time: whoever runs it may
- * let other work in between.
+ * Fits one person to every block of a plan, within what they may do over the whole session, a block at a time: whoever
+ * runs it may let other work in between.
  */
 export function* fitPersonInSteps(plan: FitPlan, person: FitPerson, library: FormLibrary): Generator<undefined, FittedRow> {
   const time = planTime(plan.blocks, plan.breathSeconds);
   const build = buildOf(person.measured, person.stature);
-  const question = (movement: Movement) => ({
-    movement,
-    breathSeconds: plan.breathSeconds,
-    stature: person.stature,
-    build,
-    caps: person.caps,
-    seatedOnly: plan.seatedOnly,
-  });
-  const secondsOf = (i: number) => Math.ceil(time.blocks[i]?.total ?? 0);
-  let cells: FittedCell[] = [];
-  for (const block of plan.blocks) {
-    cells.push(fitCell(question(block.movement), library));
+  const caps = blockCaps(person.caps);
+  const fit: FitSparing = (number, spared) => {
+    const { movement, rounds } = plan.blocks[number] as FitPlan["blocks"][number];
+    const question = {
+      movement,
+      rounds,
+      breathSeconds: plan.breathSeconds,
+      stature: person.stature,
+      build,
+      caps: [...caps, ...spared.flatMap(({ without }) => (without === null ? [] : [sparing(without)]))],
+      seatedOnly: plan.seatedOnly,
+    };
+    return fitCell(question, library, !spared.some(({ name }) => name === "standing"));
+  };
+  const fitted: FittedCell[] = [];
+  for (const number of plan.blocks.keys()) {
+    fitted.push(fit(number, []));
     yield;
   }
-  const sum = () => cells.reduce((seconds, cell, i) => seconds + (cellOnFeet(cell) ? secondsOf(i) : 0), 0);
-  const strictest = standingCaps(person.caps).sort((a, b) => a.seconds - b.seconds)[0];
-  if (strictest && sum() > strictest.seconds) {
-    const seated = plan.blocks.map((block) => fitCell(question(block.movement), library, false));
-    const stands = blocksToStand(
-      cells.map((cell, i) => ({
-        seconds: cellOnFeet(cell) ? secondsOf(i) : 0,
-        // A block already seated takes no seconds and must stay free to be kept.
-        loss: cellOnFeet(cell) ? Math.max(1e-6, cell.fidelity - (seated[i] as FittedCell).fidelity) : 1,
-      })),
-      strictest.seconds,
-    );
-    cells = cells.map((cell, i) => {
-      if (stands[i] || !cellOnFeet(cell)) return cell;
-      const sitting = seated[i] as FittedCell;
-      return { ...sitting, because: [...cell.because, strictest.cap] };
-    });
-  }
-  return { personId: person.id, cells, standingSeconds: sum() };
+  const seconds = time.blocks.map(({ total }) => Math.ceil(total));
+  const present = withinTheMinutes(
+    fitted,
+    time.blocks.map(({ to }) => to),
+    person.caps,
+  );
+  const cells = withinTheSession(present, seconds, person, (number, spared) =>
+    present[number] === fitted[number] ? fit(number, spared) : (present[number] as FittedCell),
+  );
+  const standingSeconds = cells.reduce((sum, cell, i) => sum + (cellOnFeet(cell) ? (seconds[i] as number) : 0), 0);
+  return { personId: person.id, cells, standingSeconds };
 }
 
 /** Fits one person to every block of a plan in one go. */

@@ -35,6 +35,10 @@ export interface Demand extends Pick<FormReading, "highest" | "lowest" | "mean" 
   readonly toeDownSeconds: Pair;
   /** Seconds with a hand above its shoulder. */
   readonly handAboveShoulderSeconds: Pair;
+  /** The longest of it at a time, seconds. */
+  readonly longestHandAboveShoulder: Pair;
+  /** The longest hold: a bent loaded knee or an arm held out kept still, seconds. */
+  readonly longestHold: number;
   /** Seconds with a hand out of sight. */
   readonly handOutOfSightSeconds: Pair;
   /** Shoulder load over time, in seconds of the bare arm held straight out. */
@@ -235,6 +239,8 @@ export function readDemand(samples: FormSamples, person: Doer, cycleSeconds: num
     longestOneLeg: longest.oneLeg,
     toeDownSeconds: times(reading.toeDown.total, cycleSeconds),
     handAboveShoulderSeconds: times(reading.handAboveShoulder, cycleSeconds),
+    longestHandAboveShoulder: times(reading.longestHandAboveShoulder, cycleSeconds),
+    longestHold: reading.longestHold * cycleSeconds,
     handOutOfSightSeconds: times(reading.handOutOfSight, cycleSeconds),
     heldOutSeconds: times(reading.heldOut, cycleSeconds),
     steadiness: { ...worst, phase: phases[highestAt] as number },

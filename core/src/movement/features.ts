@@ -1,9 +1,10 @@
 import { column, pointColumn, sidedColumn } from "../body/channels.ts";
-import { holdsOn } from "../body/pose.ts";
+import { holdsOn, sidedSlots } from "../body/pose.ts";
 import { supportNamed } from "../body/supports.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
 import { type SolvedSamples, segmentOfSample, valueAt } from "./solved-samples.ts";
+import { stepsOf } from "./steps.ts";
 
 /** What a movement does that some people must not do at any size; a cap can bar each. */
 export const FEATURES = [
@@ -17,6 +18,8 @@ export const FEATURES = [
   { name: "eyesClosed", label: "eyes closed" },
   { name: "percussion", label: "tapping and percussion" },
   { name: "bounce", label: "bouncing" },
+  { name: "closedFist", label: "closing the hand to a fist" },
+  { name: "unheldStepBack", label: "stepping back without a hold" },
 ] as const;
 export type Feature = (typeof FEATURES)[number]["name"];
 
@@ -110,6 +113,20 @@ function bounces(samples: SolvedSamples): boolean {
   return rises > BOUNCE.timesABreath * samples.breaths;
 }
 
+const FIST = sidedSlots("fist");
+/** A hand closed further than this, 0 open to 1, is a fist. */
+const FIST_FROM = 0.5;
+
+/** Whether either hand closes to a fist at some key. */
+const closesAFist = ({ segments }: SolvedSamples): boolean =>
+  segments.some(({ end }) => FIST.some((slot) => (end[slot] as number) > FIST_FROM));
+
+/** Whether a foot steps back while no hand is on anything. */
+const stepsBackUnheld = ({ segments }: SolvedSamples): boolean =>
+  stepsOf(segments).some(
+    ({ direction, segment }) => direction === "back" && segments[segment]?.frame.hands.every((hand) => !holdsOn(hand)),
+  );
+
 /** The features that a form shows: those its movement declares and those seen in its samples. */
 export function featuresOf(
   samples: SolvedSamples,
@@ -118,6 +135,8 @@ export function featuresOf(
   const found = new Set<Feature>(declared);
   if (circlesNeck(samples)) found.add("fullNeckCircle");
   if (bounces(samples)) found.add("bounce");
+  if (closesAFist(samples)) found.add("closedFist");
+  if (stepsBackUnheld(samples)) found.add("unheldStepBack");
   for (const feature of FEATURE_NAMES) {
     let sample = 0;
     while (sample < samples.count && !happensAt(samples, sample, feature)) sample += 1;

@@ -5,6 +5,15 @@ export const FORM_KINDS = ["standing", "supported", "seated", "water"] as const;
 /** The ways to do a movement that differ in what carries the body. */
 export type FormKind = (typeof FORM_KINDS)[number];
 
+const FORM_LABELS: Readonly<Record<FormKind, string>> = {
+  standing: "standing",
+  supported: "supported",
+  seated: "seated",
+  water: "water",
+};
+/** What a kind of form is called. */
+export const formLabel = (kind: FormKind): string => FORM_LABELS[kind];
+
 /** The forms that a hall allows. */
 export const LAND_KINDS = ["standing", "supported", "seated"] as const satisfies readonly FormKind[];
 

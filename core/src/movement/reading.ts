@@ -1,8 +1,16 @@
-import { column, LANDMARK_TOLERANCE, ROW_WIDTH, sidedColumns, VALUE_WIDTH } from "../body/channels.ts";
+import {
+  column,
+  LANDMARK_TOLERANCE,
+  MIDLINE_RANGES,
+  ROW_WIDTH,
+  SIDED_RANGES,
+  sidedColumns,
+  VALUE_WIDTH,
+} from "../body/channels.ts";
 import { holdsOn, isOff, type PoseFrame } from "../body/pose.ts";
 import { addedDemand } from "../body/steadiness.ts";
 import { supportNamed } from "../body/supports.ts";
-import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
+import { type Pair, pairOf, SIDES, type Side, sideIndex } from "../side.ts";
 import { type Feature, featuresOf } from "./features.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
 import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
@@ -16,6 +24,10 @@ export interface FormReading {
   readonly mean: Float64Array;
   /** Share of a round with a hand above its shoulder. */
   readonly handAboveShoulder: Pair;
+  /** The longest spell of it, going on from the end of a round into its beginning. */
+  readonly longestHandAboveShoulder: Pair;
+  /** The longest spell in which a bent loaded knee or an arm held out is kept quite still: a hold. Share of a round. */
+  readonly longestHold: number;
   /** Shoulder load over the round, in rounds of the bare arm held straight out. */
   readonly heldOut: Pair;
   /** Share of a round on one leg, and the longest spell; by the standing leg. */
@@ -39,6 +51,11 @@ const SHOULDER_LOAD = sidedColumns("shoulderLoad");
 const FROM_SIGHT = sidedColumns("handFromSight");
 /** A hand further from straight ahead than this is not seen, degrees. */
 const IN_SIGHT = 70;
+const LOADED_KNEE = sidedColumns("loadedKnee");
+const RANGE_COLUMNS = [
+  ...MIDLINE_RANGES.map(({ name }) => column(name)),
+  ...SIDED_RANGES.flatMap(({ name }) => sidedColumns(name)),
+];
 const HEAD_TURN = column("headRotation");
 const HEAD_FLEXION = column("headFlexion");
 
@@ -91,6 +108,41 @@ function spellsOfSides(samples: SolvedSamples, holds: (frame: PoseFrame, side: S
   return { total: [left.total, right.total] as const, longest: [left.longest, right.longest] as const };
 }
 
+/**
+ * The longest run of samples in which a condition holds, as a share of the round. A run at the end goes on at the
+ * beginning, since rounds follow one another.
+ */
+function longestRun({ phases, count }: SolvedSamples, holds: (sample: number) => boolean): number {
+  let longest = 0;
+  let begun: number | null = null;
+  let first: number | null = null;
+  for (let sample = 0; sample < count; sample += 1) {
+    if (!holds(sample)) {
+      begun = null;
+      continue;
+    }
+    begun ??= phases[sample] as number;
+    const run = (phases[sample] as number) - begun;
+    if (begun === phases[0]) first = run;
+    longest = Math.max(longest, run);
+  }
+  if (begun !== null && begun !== phases[0] && first !== null)
+    longest = Math.max(longest, (phases[count - 1] as number) - begun + first);
+  return longest;
+}
+
+/** What makes stillness a hold: a loaded knee bent by more degrees, or an arm heavier than this share of straight out. */
+const HOLD = { knee: 20, shoulderLoad: 0.5, still: 1 } as const;
+
+/** Whether nothing but breath moves from one sample to the next while a knee or a shoulder carries. */
+function holdsStill({ rows, count }: SolvedSamples, sample: number): boolean {
+  const start = sample * ROW_WIDTH;
+  const over = (columns: readonly number[], least: number) => columns.some((i) => (rows[start + i] as number) > least);
+  if (!over(LOADED_KNEE, HOLD.knee) && !over(SHOULDER_LOAD, HOLD.shoulderLoad)) return false;
+  const after = Math.min(count - 1, sample + 1) * ROW_WIDTH;
+  return RANGE_COLUMNS.every((i) => Math.abs((rows[after + i] as number) - (rows[start + i] as number)) < HOLD.still);
+}
+
 /** The foot that is not the standing one. */
 export const otherFoot = (frame: PoseFrame, standing: Side) => frame.feet[standing === "left" ? 1 : 0];
 
@@ -140,6 +192,10 @@ export function readForm(samples: SolvedSamples, declared: readonly (typeof DECL
   return {
     ...extremes(samples, weights),
     handAboveShoulder: above,
+    longestHandAboveShoulder: pairOf((side) =>
+      longestRun(samples, (sample) => (rows[sample * ROW_WIDTH + OVER_SHOULDER[sideIndex(side)]] as number) > LANDMARK_TOLERANCE),
+    ),
+    longestHold: longestRun(samples, (sample) => holdsStill(samples, sample)),
     heldOut: held,
     handOutOfSight: unseen,
     steps,

@@ -161,15 +161,17 @@ export function sampleTrack(authored: Track): FormSamples {
   return { ...solved, reading: readForm(solved, track.features) };
 }
 
-/** Highest value of every column over the key poses of some tracks; the poses are among those that sampleTrack solves. */
-export function highestAtKeys(tracks: readonly Track[]): Float64Array {
+/** Highest and lowest value of every column over the key poses of some tracks; the poses are among those of sampleTrack. */
+export function extremesAtKeys(tracks: readonly Track[]): { readonly highest: Float64Array; readonly lowest: Float64Array } {
   const highest = new Float64Array(ROW_WIDTH).fill(Number.NEGATIVE_INFINITY);
+  const lowest = new Float64Array(ROW_WIDTH).fill(Number.POSITIVE_INFINITY);
   for (const { segments, build } of tracks)
     for (const { frame, start, swing } of segments) {
       if (swing !== null) continue;
       solvePose({ frame, values: start }, undefined, undefined, build).row.forEach((value, i) => {
         if (value > (highest[i] as number)) highest[i] = value;
+        if (value < (lowest[i] as number)) lowest[i] = value;
       });
     }
-  return highest;
+  return { highest, lowest };
 }

@@ -1,6 +1,7 @@
 import { type Build, USUAL_BUILD } from "../body/build.ts";
 import { sidedColumn } from "../body/channels.ts";
-import { CAP_TOLERANCE } from "../caps/cap.ts";
+import { breaksInPose } from "../caps/broken.ts";
+import { appliesTo, CAP_TOLERANCE, type Cap } from "../caps/cap.ts";
 import { FULL_STANDING } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import { sampleTrack } from "../movement/samples.ts";
@@ -13,8 +14,15 @@ export const ORDINARY_DORSIFLEXION = 25;
 const LONGEST_TRIED = 0.8;
 const CENTIMETRE = 0.01;
 
-/** Whether a step of a length, metres, keeps both heels down within the ankles' limits, whichever side leads. */
-function heelsStayDown(movement: Movement, length: number, stature: number, dorsiflexion: Pair, build: Build): boolean {
+/** Whether a step of a length, metres, keeps both heels down within the ankles' limits and all caps, whichever side leads. */
+function canStep(
+  movement: Movement,
+  length: number,
+  stature: number,
+  dorsiflexion: Pair,
+  build: Build,
+  caps: readonly Cap[],
+): boolean {
   const stance = { ...movement.stance, length: length / stature };
   const sides: readonly Side[] = movement.sided ? SIDES : ["right"];
   return sides.every((lead) => {
@@ -23,6 +31,7 @@ function heelsStayDown(movement: Movement, length: number, stature: number, dors
     const { problem, reading } = sampleTrack(track);
     return (
       problem === null &&
+      !caps.some((cap) => breaksInPose(cap, reading)) &&
       SIDES.every(
         (side) =>
           (reading.highest[sidedColumn("heelDownDorsiflexion", side)] as number) <=
@@ -38,6 +47,7 @@ function heelsStayDown(movement: Movement, length: number, stature: number, dors
  *
  * @param movement one whose stance has a front foot and a standing form
  * @param stature metres
+ * @param caps what else a pose must keep to, such as the hips' ranges
  * @param dorsiflexion what each ankle may bend under load, left and right, degrees
  * @returns metres between the ankles, fore and aft; 0 where not even a small step is possible
  * @throws {RangeError} for a stance without a front foot
@@ -47,11 +57,13 @@ export function longestStep(
   stature: number,
   dorsiflexion: Pair = [ORDINARY_DORSIFLEXION, ORDINARY_DORSIFLEXION],
   build: Build = USUAL_BUILD,
+  caps: readonly Cap[] = [],
 ): number {
   if (movement.stance.front === undefined) throw new RangeError(`${movement.id} has no foot in front`);
+  const standing = caps.filter((cap) => appliesTo(cap, "standing"));
   let longest = 0;
   for (let centimetres = 1; centimetres * CENTIMETRE <= LONGEST_TRIED; centimetres += 1) {
-    if (!heelsStayDown(movement, centimetres * CENTIMETRE, stature, dorsiflexion, build)) break;
+    if (!canStep(movement, centimetres * CENTIMETRE, stature, dorsiflexion, build, standing)) break;
     longest = centimetres * CENTIMETRE;
   }
   return longest;

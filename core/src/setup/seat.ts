@@ -32,6 +32,24 @@ export function seatHeights(stature: number, build: Build = USUAL_BUILD, shoe: n
   return { sitting, rising: { least: sitting + HIGHER_FOR_RISING.least, most: sitting + HIGHER_FOR_RISING.most } };
 }
 
+/** A hip that bends less than this sits higher, degrees; sitting upright bends it by a right angle. */
+const HIP_SITTING = 90;
+/** Room left to lean forward by before the cap is reached, degrees. Usual practice. */
+const HIP_ROOM = 10;
+
+/**
+ * The least seat for hips that may not bend far: high enough for the thighs to slope down, with room to lean.
+ *
+ * @param hipFlexion what the hip may bend, degrees
+ * @returns metres over the floor; the ordinary sitting height where the cap asks for no more
+ * @example seatForHips(1.65, 90) // .50: 7 cm over the ordinary seat
+ */
+export function seatForHips(stature: number, hipFlexion: number, build: Build = USUAL_BUILD, shoe: number = USUAL_SHOE): number {
+  const { sitting } = seatHeights(stature, build, shoe);
+  const slope = Math.min(HIP_SITTING, Math.max(0, HIP_SITTING + HIP_ROOM - hipFlexion));
+  return sitting + SHARE.thigh * stature * Math.sin((slope * Math.PI) / 180);
+}
+
 /**
  * Thickness of the cushion under the feet that a chair needs, metres; 0 where the feet stand flat.
  * The cushion comes away before anybody rises.

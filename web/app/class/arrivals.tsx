@@ -1,66 +1,130 @@
+import { AS_USUAL, type CheckIn, readCheckIn } from "@able-tide/core/caps/check-in";
+import type { Policy } from "@able-tide/core/caps/policy";
+import type { CheckedIn } from "@able-tide/core/class/events";
 import { Check } from "lucide-react";
-import { Form, Link } from "react-router";
+import { useState } from "react";
+import { CheckInSheet } from "./check-in-sheet.tsx";
+import { outcomeInWords } from "./outcome.ts";
+import { WalkIn } from "./walk-in.tsx";
+
+interface Arriving {
+  readonly id: string;
+  readonly name: string;
+  readonly digit: string;
+}
 
 interface Props {
   readonly classId: string;
-  readonly people: readonly { readonly id: string; readonly name: string; readonly digit: string }[];
+  readonly people: readonly Arriving[];
   readonly here: ReadonlySet<string>;
+  readonly checkIns: ReadonlyMap<string, CheckedIn>;
+  readonly policy: Policy;
+  /** Whether who is signed in asks people how they are; the helper ticks names only. */
+  readonly asks: boolean;
+  /** Whether everybody's forms are being worked out anew. */
+  readonly fitting: boolean;
   readonly tick: (personId: string, here: boolean) => void;
+  readonly checkIn: (personId: string, answers: CheckIn, overriddenBecause: string | null) => void;
+  readonly taken: (personId: string) => void;
   readonly begin: () => void;
 }
 
-/** Who is here: one touch a person, then the class begins. */
-export function Arrivals({ classId, people, here, tick, begin }: Props) {
+const OVERALL = [
+  ["asUsual", "as usual"],
+  ["lighter", "lighter"],
+  ["sitOut", "sits out"],
+] as const;
+
+function PersonRow({
+  person: { id, name, digit },
+  props: { here, checkIns, policy, tick, checkIn, asks },
+  more,
+}: {
+  person: Arriving;
+  props: Props;
+  more: () => void;
+}) {
+  const present = here.has(id);
+  const checked = checkIns.get(id);
+  const reading = checked && readCheckIn(checked.answers, policy);
+  const simple = reading && reading.findings.length <= 1;
+  const answer = (overall: CheckIn["overall"]) => {
+    if (!present) tick(id, true);
+    checkIn(id, { ...AS_USUAL, overall }, null);
+  };
   return (
-    <div className="mx-auto flex w-full max-w-5xl flex-1 flex-col gap-6 p-8">
-      <div>
-        <h1 className="text-4xl">Who is here?</h1>
-        <p className="mt-1 text-xl text-sand-200">
-          {here.size} of {people.length}. Check chairs, rail and floor while they arrive.
-        </p>
-      </div>
-      <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
-        {people.map(({ id, name, digit }) => {
-          const present = here.has(id);
-          return (
-            <li key={id}>
-              <button
-                type="button"
-                aria-pressed={present}
-                onClick={() => tick(id, !present)}
-                className={`flex min-h-16 w-full items-center gap-3 rounded-[14px] border-2 px-4 text-2xl font-bold ${present ? "border-tide-300 bg-tide-700" : "border-tide-600 bg-tide-900"}`}
-              >
-                <span
-                  className={`flex size-8 items-center justify-center rounded-full border-2 ${present ? "border-tide-200 bg-tide-200 text-tide-950" : "border-tide-300"}`}
-                >
-                  {present && <Check size={22} strokeWidth={3} aria-hidden="true" />}
-                </span>
-                {name}
-                <span aria-hidden="true" className="ml-auto text-lg font-normal text-tide-200">
-                  {digit}
-                </span>
-              </button>
-            </li>
-          );
-        })}
-      </ul>
-      <Form
-        method="post"
-        action={`/classes/${classId}/fit`}
-        className="flex flex-wrap items-center gap-x-4 text-lg text-sand-200"
-      >
-        <span>Somebody sore or unwell today?</span>
-        <Link to="/people" className="flex min-h-16 items-center underline underline-offset-4">
-          Set a cap for them
-        </Link>
-        <span>and</span>
+    <li className={`rounded-[14px] border-2 ${present ? "border-tide-300 bg-tide-800" : "border-tide-600 bg-tide-900"}`}>
+      <div className="flex flex-wrap items-stretch">
         <button
-          type="submit"
-          className="min-h-16 rounded-full border-2 border-tide-300 px-6 font-semibold text-sand-50 hover:bg-tide-800"
+          type="button"
+          aria-pressed={present}
+          onClick={() => tick(id, !present)}
+          className="flex min-h-16 min-w-40 flex-1 items-center gap-3 px-4 text-2xl font-bold"
         >
-          fit everybody again
+          <span
+            className={`flex size-8 shrink-0 items-center justify-center rounded-full border-2 ${present ? "border-tide-200 bg-tide-200 text-tide-950" : "border-tide-300"}`}
+          >
+            {present && <Check size={22} strokeWidth={3} aria-hidden="true" />}
+          </span>
+          {name}
+          <span aria-hidden="true" className="text-lg font-normal text-tide-200">
+            {digit}
+          </span>
         </button>
-      </Form>
+        {asks &&
+          OVERALL.map(([overall, label]) => (
+            <button
+              key={overall}
+              type="button"
+              aria-label={`${name}: ${label}`}
+              aria-pressed={checked?.answers.overall === overall && simple === true}
+              onClick={() => answer(overall)}
+              className={`min-h-16 min-w-20 border-l-2 border-tide-600 px-2 text-lg leading-tight ${checked?.answers.overall === overall && simple ? "bg-sand-50 font-bold text-tide-950" : "hover:bg-tide-700"}`}
+            >
+              {label}
+            </button>
+          ))}
+        {asks && (
+          <button
+            type="button"
+            aria-label={`${name}: more`}
+            onClick={more}
+            className="min-h-16 min-w-16 rounded-r-[12px] border-l-2 border-tide-600 px-2 text-lg hover:bg-tide-700"
+          >
+            more
+          </button>
+        )}
+      </div>
+      {checked && reading && reading.findings.length > 0 && (
+        <p className={`px-4 pb-2 ${reading.outcome === "class" ? "text-tide-200" : "text-signal-300"}`}>
+          {outcomeInWords(reading.outcome)}: {reading.findings.map(({ words }) => words).join(", ")}
+          {checked.overriddenBecause && `. Let in: ${checked.overriddenBecause}`}
+        </p>
+      )}
+    </li>
+  );
+}
+
+/** Who is here and how they are: one touch a person, more only where it is needed, then the class begins. */
+export function Arrivals(props: Props) {
+  const { classId, people, here, checkIns, policy, tick, checkIn, begin, fitting, taken, asks } = props;
+  const [asked, setAsked] = useState<Arriving | null>(null);
+  return (
+    <div className="mx-auto flex w-full max-w-7xl flex-1 flex-col gap-5 p-6">
+      <div className="flex flex-wrap items-end justify-between gap-4">
+        <div>
+          <h1 className="text-4xl">Who is here, and how?</h1>
+          <p className="mt-1 text-xl text-sand-200">
+            {here.size} of {people.length}. Check chairs, rail and floor while they arrive.
+          </p>
+        </div>
+        {asks && <WalkIn classId={classId} taken={taken} />}
+      </div>
+      <ul className="grid gap-3 lg:grid-cols-2">
+        {people.map((person) => (
+          <PersonRow key={person.id} person={person} props={props} more={() => setAsked(person)} />
+        ))}
+      </ul>
       <div className="mt-auto flex flex-wrap items-center gap-4">
         <button
           type="button"
@@ -80,8 +144,21 @@ export function Arrivals({ classId, people, here, tick, begin }: Props) {
             Everybody is here
           </button>
         )}
-        <p className="text-lg text-tide-200">space begins · digits tick a person</p>
+        <p className="text-lg text-tide-200" role="status">
+          {fitting ? "Fitting today's forms" : "space begins · digits tick a person"}
+        </p>
       </div>
+      <CheckInSheet
+        person={asked}
+        checkedIn={asked ? (checkIns.get(asked.id) ?? null) : null}
+        policy={policy}
+        keep={(personId, answers, because) => {
+          if (!here.has(personId)) tick(personId, true);
+          checkIn(personId, answers, because);
+          setAsked(null);
+        }}
+        close={() => setAsked(null)}
+      />
     </div>
   );
 }

@@ -1,10 +1,13 @@
+import type { CheckIn } from "@able-tide/core/caps/check-in";
+import type { Policy } from "@able-tide/core/caps/policy";
 import { type ClassEvent, classState, signLabel } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import { classSteps, roundAt } from "@able-tide/core/class/steps";
 import { taughtName } from "@able-tide/core/movement/format";
+import type { EmergencyCard } from "@able-tide/core/places/place";
 import { minutesAndSeconds, planTime } from "@able-tide/core/plan/time";
-import { useEffect, useMemo, useRef, useState } from "react";
-import { Link, useRevalidator } from "react-router";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { Link, useFetcher, useRevalidator } from "react-router";
 import { KeysSheet, useKeys } from "../kit/keys-sheet.tsx";
 import { Arrivals } from "./arrivals.tsx";
 import { Ending } from "./ending.tsx";
@@ -26,10 +29,22 @@ const KEYS = [
 
 const DIGITS = "1234567890";
 
+/** What a class needs to know beside its script, so that it is there when the network is not. */
+export interface Safety {
+  readonly policy: Policy;
+  /** The venue's own card; null where nobody has written it. */
+  readonly card: EmergencyCard | null;
+  /** Facts that people have agreed to share, by person. */
+  readonly facts: Readonly<Record<string, readonly { readonly label: string; readonly words: string }[]>>;
+  /** Whether who is signed in asks people how they are. */
+  readonly asks: boolean;
+}
+
 interface Props {
   readonly classId: string;
   readonly script: ClassScript;
   readonly kept: readonly ClassEvent[];
+  readonly safety: Safety;
 }
 
 const delayInWords = (seconds: number): string => {
@@ -39,7 +54,7 @@ const delayInWords = (seconds: number): string => {
 };
 
 /** The class as it is taught: arrivals, each step, the end. Everything shown is told from the events. */
-export function ClassRoom({ classId, script, kept }: Props) {
+export function ClassRoom({ classId, script, kept, safety }: Props) {
   const { events, add, unsent } = useClassEvents(classId, kept);
   const state = useMemo(() => classState(events), [events]);
   const steps = useMemo(() => classSteps(script.blocks, script.breathSeconds), [script]);
@@ -79,6 +94,13 @@ export function ClassRoom({ classId, script, kept }: Props) {
 
   const go = (to: number) => void add({ kind: "moved", step: Math.max(0, Math.min(steps.length, to)) });
   const tick = (personId: string, here: boolean) => void add({ kind: "attended", personId, here });
+  // What somebody answers changes their forms: everybody is fitted again as soon as the server has it.
+  const fitting = useFetcher();
+  const checkIn = (personId: string, answers: CheckIn, overriddenBecause: string | null) =>
+    void add({ kind: "checkedIn", personId, answers, overriddenBecause }).then(() =>
+      fitting.submit(null, { method: "post", action: `/classes/${classId}/fit` }),
+    );
+  const taken = useCallback((personId: string) => void add({ kind: "attended", personId, here: true }), [add]);
 
   useKeys((event) => {
     if (state.ended || picked || stopping) return;
@@ -129,7 +151,21 @@ export function ClassRoom({ classId, script, kept }: Props) {
           <KeysSheet keys={KEYS} className="underline underline-offset-4" />
         </span>
       </div>
-      {at === null && <Arrivals classId={classId} people={people} here={state.here} tick={tick} begin={() => go(0)} />}
+      {at === null && (
+        <Arrivals
+          classId={classId}
+          people={people}
+          here={state.here}
+          checkIns={state.checkIns}
+          policy={safety.policy}
+          asks={safety.asks}
+          fitting={fitting.state !== "idle"}
+          tick={tick}
+          checkIn={checkIn}
+          taken={taken}
+          begin={() => go(0)}
+        />
+      )}
       {state.ended && (
         <p className="p-8 text-2xl">The class has ended. {unsent > 0 && "It is kept here until the server answers."}</p>
       )}
@@ -206,13 +242,14 @@ export function ClassRoom({ classId, script, kept }: Props) {
                   {next?.side && <span className="text-signal-300">, {next.side} side</span>}
                 </p>
               </div>
-              <Stop open={stopping} setOpen={setStopping} closed={backToRoom} />
+              <Stop open={stopping} setOpen={setStopping} closed={backToRoom} card={safety.card} />
             </div>
           </section>
         </div>
       )}
       <PersonSheet
         person={picked}
+        facts={(picked && safety.facts[picked.id]) ?? []}
         notes={state.notes.filter((note) => note.personId === pickedId)}
         note={(sign) => {
           if (picked && at !== null) void add({ kind: "noted", personId: picked.id, step: at, sign });

@@ -1,4 +1,5 @@
 import { type NotedSign, SIGNS, type Sign, signLabel } from "@able-tide/core/class/events";
+import { whyInWords } from "@able-tide/core/fit/cell-view";
 import { Dialog } from "radix-ui";
 import { useKeys } from "../kit/keys-sheet.tsx";
 import { Vessel, vesselInWords } from "../kit/vessel.tsx";
@@ -6,6 +7,8 @@ import type { PersonNow } from "./people-now.tsx";
 
 interface Props {
   readonly person: PersonNow | null;
+  /** What they have agreed to share for an emergency. */
+  readonly facts: readonly { readonly label: string; readonly words: string }[];
   readonly notes: readonly NotedSign[];
   readonly note: (sign: Sign) => void;
   readonly withdraw: (noteId: string) => void;
@@ -16,7 +19,7 @@ interface Props {
 }
 
 /** One person in class: their form and why, what they show, and whether they are still here. */
-export function PersonSheet({ person, notes, note, withdraw, leave, close, closed }: Props) {
+export function PersonSheet({ person, facts, notes, note, withdraw, leave, close, closed }: Props) {
   useKeys((event) => {
     const sign = person && SIGNS.find(({ name }) => name[0] === event.key);
     if (sign) note(sign.name);
@@ -39,9 +42,19 @@ export function PersonSheet({ person, notes, note, withdraw, leave, close, close
                   {person.cell && <p className="text-sand-200">{vesselInWords(person.cell)}</p>}
                 </div>
               </div>
-              {person.cell?.why.map((sentence) => (
-                <p key={sentence} className="mt-3">
-                  {sentence}.
+              {facts.length > 0 && (
+                <dl className="mt-3 rounded-[12px] border-2 border-signal-300 p-3">
+                  {facts.map(({ label, words }) => (
+                    <div key={label}>
+                      <dt className="inline font-bold">{label}: </dt>
+                      <dd className="inline">{words}</dd>
+                    </div>
+                  ))}
+                </dl>
+              )}
+              {person.cell?.why.map((why) => (
+                <p key={why.limit} className="mt-3">
+                  {whyInWords(why)}.
                 </p>
               ))}
               <div className="mt-5 grid grid-cols-2 gap-3">

@@ -1,15 +1,41 @@
+import type { EmergencyCard } from "@able-tide/core/places/place";
 import { STOP_FIRST, STOP_SIGNS } from "@able-tide/core/reference/stop-signs";
 import { Dialog } from "radix-ui";
 
 interface Props {
   readonly open: boolean;
   readonly setOpen: (open: boolean) => void;
+  /** The venue's own card. */
+  readonly card: EmergencyCard | null;
   /** Where the focus goes afterwards. */
   readonly closed: (event: Event) => void;
 }
 
+const CARD_LINES = [
+  ["phone", "Call"],
+  ["address", "We are at"],
+  ["defibrillator", "Defibrillator"],
+  ["exit", "Nearest exit"],
+  ["hoist", "Pool hoist"],
+] as const;
+
+function VenueCard({ card }: { card: EmergencyCard }) {
+  const lines = CARD_LINES.filter(([name]) => card[name] !== "");
+  if (lines.length === 0) return null;
+  return (
+    <dl className="mt-4 grid gap-x-6 rounded-[14px] border-2 border-signal-600 p-4 sm:grid-cols-[auto_1fr]">
+      {lines.map(([name, label]) => (
+        <div key={name} className="contents">
+          <dt>{label}</dt>
+          <dd className="font-bold">{card[name]}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
 /** The stop, never more than one touch away, and what to do first. */
-export function Stop({ open, setOpen, closed }: Props) {
+export function Stop({ open, setOpen, closed, card }: Props) {
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Trigger className="flex min-h-24 w-36 flex-col items-center justify-center gap-1 rounded-[20px] border-[3px] border-signal-300 text-xl font-bold hover:bg-tide-800">
@@ -31,6 +57,7 @@ export function Stop({ open, setOpen, closed }: Props) {
               <li key={line}>{line}</li>
             ))}
           </ol>
+          {card && <VenueCard card={card} />}
           <h3 className="mt-6 mb-1 text-2xl">Signs that call for help at once</h3>
           <ul className="list-disc gap-x-10 pl-6 sm:columns-2">
             {STOP_SIGNS.map((line) => (

@@ -6,13 +6,15 @@ import { arcsOf } from "./limit-arcs.tsx";
 const cap = (limit: CapLimit): Cap => ({
   id: "c",
   limit,
+  forms: null,
   reason: "stiff",
   source: "own word",
   strength: "firm",
   from: "2026-01-01",
   until: null,
+  dateKind: "review",
 });
-const arcs = (limit: CapLimit) => arcsOf([cap(limit)], atEase().row);
+const arcs = (limit: CapLimit, view: "front" | "side" | "above" = "side") => arcsOf([cap(limit)], atEase().row, view);
 
 describe("the arcs of a person's caps", () => {
   test("a knee and an ankle have one where the joint is, as wide as the cap leaves", () => {
@@ -25,6 +27,18 @@ describe("the arcs of a person's caps", () => {
 
   test("no cap leaves more than the whole", () => {
     expect(arcs({ channel: "dorsiflexion", side: "right", limit: 30 })[0]).toMatchObject({ allowed: 30, whole: 30 });
+  });
+
+  test("a hip has its arc in the view that shows it, and both sides mirror each other from the front", () => {
+    expect(arcs({ channel: "motion", motion: "hipFlexion", side: "left", limit: 90 })).toHaveLength(1);
+    expect(arcs({ channel: "motion", motion: "hipFlexion", side: "left", limit: 90 }, "front")).toEqual([]);
+    const [left, right] = arcs({ channel: "motion", motion: "hipAbduction", side: "both", limit: 15 }, "front");
+    expect([left?.turn, right?.turn]).toEqual([-1, 1]);
+  });
+
+  test("of two caps on one joint the stricter is drawn", () => {
+    const knees = [40, 25].map((limit, i) => ({ ...cap({ channel: "loadedKnee", side: "left", limit }), id: `k${i}` }));
+    expect(arcsOf(knees, atEase().row, "side").map(({ allowed }) => allowed)).toEqual([25]);
   });
 
   test("caps that are no angle have none", () => {

@@ -1,10 +1,12 @@
-import { sidedPointColumn } from "@able-tide/core/body/channels";
+import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import { type Cap, sidesOf } from "@able-tide/core/caps/cap";
+import { effectiveCaps } from "@able-tide/core/caps/effective";
+import { type MotionName, mostOfMotion } from "@able-tide/core/caps/motions";
 import { limitInBrief } from "@able-tide/core/caps/words";
 import type { Side } from "@able-tide/core/side";
-import { placer } from "./figure-geometry.ts";
+import { placer, type View } from "./figure-geometry.ts";
 
-/** A joint's ordinary range under load as an arc in side view, and how much of it a cap leaves. */
+/** A joint's range as an arc in one view, and how much of it a cap leaves. */
 interface Arc {
   readonly key: string;
   readonly centre: { readonly x: number; readonly y: number };
@@ -17,34 +19,83 @@ interface Arc {
   readonly label: string;
 }
 
-/** Seen from the person's right: forward is to the right of the picture. */
-const JOINTS = {
-  /** The shank hangs down and folds back, clockwise. */
-  loadedKnee: { point: "kneeJoint", radius: 13, zero: 180, turn: 1, whole: 120 },
-  /** The shank stands up and leans forward, clockwise. */
-  dorsiflexion: { point: "ankle", radius: 15, zero: 0, turn: 1, whole: 30 },
-} as const;
+type ArcView = Exclude<View, "oblique">;
 
-/** Arcs of the caps on joints that a side view can show; each side of the body has its own. */
-export function arcsOf(caps: readonly Cap[], row: ArrayLike<number>): Arc[] {
-  const { at } = placer(row, "side");
-  return caps.flatMap((cap) => {
+/** Where a joint's arc is drawn: in which view, about which point, from which direction, turning which way. */
+interface Drawing {
+  readonly view: ArcView;
+  readonly point: (side: Side) => number;
+  readonly radius: number;
+  readonly zero: number;
+  /** Clockwise 1, anticlockwise -1; in the views that show sides, of the right side: the left mirrors it. */
+  readonly turn: 1 | -1;
+  readonly mirrored?: boolean;
+  readonly whole: number;
+}
+
+const joint = (name: Parameters<typeof sidedPointColumn>[0]) => (side: Side) => sidedPointColumn(name, side);
+const midline = (name: Parameters<typeof pointColumn>[0]) => () => pointColumn(name);
+
+const motion = (name: MotionName, drawing: Omit<Drawing, "whole">): readonly [string, Drawing] => [
+  `motion ${name}`,
+  { ...drawing, whole: mostOfMotion(name) },
+];
+
+/** Seen from the person's right forward is to the right of the picture; from the front their right is on the left. */
+const DRAWINGS: ReadonlyMap<string, Drawing> = new Map<string, Drawing>([
+  ["loadedKnee", { view: "side", point: joint("kneeJoint"), radius: 13, zero: 180, turn: 1, whole: 120 }],
+  ["dorsiflexion", { view: "side", point: joint("ankle"), radius: 15, zero: 0, turn: 1, whole: 30 }],
+  ["straightKneeDorsiflexion", { view: "side", point: joint("ankle"), radius: 19, zero: 0, turn: 1, whole: 30 }],
+  motion("kneeFlexion", { view: "side", point: joint("kneeJoint"), radius: 13, zero: 180, turn: 1 }),
+  motion("plantarFlexion", { view: "side", point: joint("ankle"), radius: 9, zero: 90, turn: 1 }),
+  motion("hipFlexion", { view: "side", point: joint("hip"), radius: 19, zero: 180, turn: -1 }),
+  motion("hipExtension", { view: "side", point: joint("hip"), radius: 19, zero: 180, turn: 1 }),
+  motion("neckFlexion", { view: "side", point: midline("neck"), radius: 14, zero: 0, turn: 1 }),
+  motion("neckExtension", { view: "side", point: midline("neck"), radius: 14, zero: 0, turn: -1 }),
+  motion("spineFlexion", { view: "side", point: midline("lumbar"), radius: 22, zero: 0, turn: 1 }),
+  motion("spineExtension", { view: "side", point: midline("lumbar"), radius: 22, zero: 0, turn: -1 }),
+  motion("elbowFlexion", { view: "side", point: joint("elbowJoint"), radius: 10, zero: 180, turn: -1 }),
+  motion("shoulderElevation", {
+    view: "front",
+    point: joint("shoulder"),
+    radius: 16,
+    zero: 180,
+    turn: 1,
+    mirrored: true,
+  }),
+  motion("hipAbduction", { view: "front", point: joint("hip"), radius: 20, zero: 180, turn: 1, mirrored: true }),
+  motion("hipAdduction", { view: "front", point: joint("hip"), radius: 20, zero: 180, turn: -1, mirrored: true }),
+  motion("neckSideBend", { view: "front", point: midline("neck"), radius: 14, zero: 0, turn: -1, mirrored: true }),
+  motion("spineSideBend", { view: "front", point: midline("lumbar"), radius: 22, zero: 0, turn: -1, mirrored: true }),
+  motion("neckRotation", { view: "above", point: midline("crown"), radius: 17, zero: 0, turn: 1, mirrored: true }),
+  motion("spineRotation", { view: "above", point: midline("shoulderLine"), radius: 25, zero: 0, turn: 1, mirrored: true }),
+  motion("hipOutwardTurn", { view: "above", point: joint("ankle"), radius: 17, zero: 0, turn: 1, mirrored: true }),
+  motion("hipInwardTurn", { view: "above", point: joint("ankle"), radius: 17, zero: 0, turn: -1, mirrored: true }),
+]);
+
+const nameOf = ({ limit }: Cap): string => (limit.channel === "motion" ? `motion ${limit.motion}` : limit.channel);
+
+/** Arcs of the caps on joints that a view can show, of the caps that decide; each side of the body has its own. */
+export function arcsOf(caps: readonly Cap[], row: ArrayLike<number>, view: ArcView): Arc[] {
+  const { at } = placer(row, view);
+  const deciding = [...new Set(effectiveCaps(caps).map(({ decides }) => decides))];
+  return deciding.flatMap((cap) => {
     const { limit } = cap;
-    if (limit.channel !== "loadedKnee" && limit.channel !== "dorsiflexion") return [];
-    const joint = JOINTS[limit.channel];
-    const [side = "right" as Side] = sidesOf(limit);
-    return [
-      {
-        key: cap.id,
-        centre: at(sidedPointColumn(joint.point, side)),
-        radius: joint.radius,
-        zero: joint.zero,
-        turn: joint.turn,
-        allowed: Math.min(limit.limit, joint.whole),
-        whole: joint.whole,
-        label: limitInBrief(limit),
-      },
-    ];
+    const drawing = DRAWINGS.get(nameOf(cap));
+    if (drawing?.view !== view || !("limit" in limit) || typeof limit.limit !== "number") return [];
+    const { limit: degrees } = limit;
+    // From the side both legs lie behind each other: one arc says it for both.
+    const sides = view === "side" ? sidesOf(limit).slice(0, 1) : sidesOf(limit);
+    return sides.map((side) => ({
+      key: `${cap.id} ${side}`,
+      centre: at(drawing.point(side)),
+      radius: drawing.radius,
+      zero: drawing.zero,
+      turn: drawing.mirrored && side === "left" ? (-drawing.turn as 1 | -1) : drawing.turn,
+      allowed: Math.max(0, Math.min(degrees, drawing.whole)),
+      whole: drawing.whole,
+      label: limitInBrief(limit),
+    }));
   });
 }
 

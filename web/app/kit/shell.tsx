@@ -1,16 +1,43 @@
 import type { ReactNode } from "react";
 import { Form, NavLink } from "react-router";
+import type { Role } from "../../server/scope.ts";
 
-const PAGES = [
+const LEADING = [
   ["/", "Today"],
   ["/people", "People"],
+  ["/groups", "Groups"],
   ["/movements", "Movements"],
   ["/plans", "Plans"],
   ["/weeks", "Weeks"],
 ] as const;
 
+/** The pages that each role finds at the top. */
+const PAGES: Readonly<Record<Role, readonly (readonly [to: string, label: string])[]>> = {
+  owner: [...LEADING, ["/house", "House"]],
+  instructor: LEADING,
+  helper: [
+    ["/", "Today"],
+    ["/helping", "Who needs what"],
+  ],
+  clinician: [
+    ["/", "Today"],
+    ["/people", "People"],
+    ["/table", "Usual caps"],
+  ],
+};
+
 /** The page around everything but the class: a band of sea whose lower edge is a tide. */
-export function Shell({ organisation, name, children }: { organisation: string; name: string; children: ReactNode }) {
+export function Shell({
+  organisation,
+  name,
+  role,
+  children,
+}: {
+  organisation: string;
+  name: string;
+  role: Role;
+  children: ReactNode;
+}) {
   return (
     <div className="flex min-h-screen flex-col">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-10 focus:bg-sand-50 focus:p-3">
@@ -20,7 +47,7 @@ export function Shell({ organisation, name, children }: { organisation: string; 
         <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-x-8 px-6">
           <span className="py-2 font-display text-xl font-bold">Able Tide</span>
           <nav aria-label="Main" className="flex flex-wrap">
-            {PAGES.map(([to, label]) => (
+            {PAGES[role].map(([to, label]) => (
               <NavLink
                 key={to}
                 to={to}

@@ -1,6 +1,9 @@
 import { LANDMARKS } from "@able-tide/core/body/channels";
-import { CAP_CHANNELS, type CapChannel } from "@able-tide/core/caps/cap";
+import { partLabel, WHOLE_OR_PART } from "@able-tide/core/caps/body-parts";
+import { CAP_CHANNELS, type CapChannel } from "@able-tide/core/caps/channels";
+import { MOTIONS, type MotionName } from "@able-tide/core/caps/motions";
 import { FEATURES } from "@able-tide/core/movement/features";
+import { FORM_KINDS, formLabel } from "@able-tide/core/movement/form";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
 import { useState } from "react";
@@ -15,26 +18,54 @@ const SIDE_OPTIONS = [
   ["left", "left"],
   ["both", "both sides"],
 ] as const;
-const LANDMARK_OPTIONS = LANDMARKS.map((landmark) => [landmark, landmark === "crown" ? "top of the head" : landmark] as const);
+export const LANDMARK_OPTIONS = LANDMARKS.map(
+  (landmark) => [landmark, landmark === "crown" ? "top of the head" : landmark] as const,
+);
+const MOTION_OPTIONS = MOTIONS.map(({ name, label }) => [name, label] as const);
+const PART_OPTIONS = WHOLE_OR_PART.map((part) => [part, partLabel(part)] as const);
+const FORM_OPTIONS = FORM_KINDS.map((kind) => [kind, formLabel(kind)] as const);
+const FEATURE_OPTIONS = FEATURES.map(({ name, label }) => [name, label] as const);
+const CHANNEL_OPTIONS = CAP_CHANNELS.map(({ name, label }) => [name, label] as const);
 const STRENGTH_OPTIONS = [
   ["firm", "firm: holds until somebody answers"],
   ["comfort", "comfort: lapses by itself"],
-  ["absolute", "absolute: the clinician's"],
+] as const;
+const ABSOLUTE_OPTION = ["absolute", "absolute: the clinician's own word"] as const;
+const DATE_OPTIONS = [
+  ["review", "asks again after that day, and holds"],
+  ["ends", "the one who set it said that it ends then"],
 ] as const;
 
 const isChannel = (value: unknown): value is CapChannel => CAP_CHANNELS.some((channel) => channel.name === value);
+const isMotion = (value: unknown): value is MotionName => MOTIONS.some((motion) => motion.name === value);
+
+interface Props {
+  readonly lastResult: SubmissionResult<string[]> | null;
+  readonly today: string;
+  /** Whose word it is: a clinician's is absolute. */
+  readonly clinician: string | null;
+}
 
 /** The form of a cap. Without scripts every field shows; with them only those that the channel asks for. */
-export function CapFields({ lastResult, today }: { lastResult: SubmissionResult<string[]> | null; today: string }) {
+export function CapFields({ lastResult, today, clinician }: Props) {
   const [form, fields] = useForm<CapFormInput, v.InferOutput<typeof CapForm>>({
     id: "cap",
     lastResult,
-    defaultValue: { channel: "handHeight", side: "right", landmark: "shoulder", from: today, strength: "firm" },
+    defaultValue: {
+      channel: "handHeight",
+      side: "right",
+      landmark: "shoulder",
+      from: today,
+      source: clinician ?? "",
+      strength: clinician === null ? "firm" : "absolute",
+    },
     onValidate: ({ formData }) => parseWithValibot(formData, { schema: CapForm }),
   });
   const start = fields.channel.initialValue;
+  const startMotion = fields.motion.initialValue;
   const [channel, setChannel] = useState<CapChannel>(isChannel(start) ? start : "handHeight");
-  const asks = fieldsFor(channel);
+  const [motion, setMotion] = useState<MotionName>(isMotion(startMotion) ? startMotion : "neckRotation");
+  const asks = fieldsFor(channel, motion);
   return (
     <Form method="post" {...getFormProps(form)} className="grid gap-4 sm:grid-cols-2">
       <input type="hidden" name="intent" value="cap" />
@@ -43,24 +74,46 @@ export function CapFields({ lastResult, today }: { lastResult: SubmissionResult<
         field={fields.channel}
         label="What is limited"
         className="sm:col-span-2"
-        options={CAP_CHANNELS.map(({ name, label }) => [name, label] as const)}
+        options={CHANNEL_OPTIONS}
         onChange={(value) => isChannel(value) && setChannel(value)}
       />
-      {asks.side && <SelectField field={fields.side} label="Side" options={SIDE_OPTIONS} />}
-      {asks.kind === "landmark" && <SelectField field={fields.landmark} label="Height" options={LANDMARK_OPTIONS} />}
-      {asks.kind === "number" && <TextField field={fields.amount} label="At most" hint={asks.unit} inputMode="decimal" />}
-      {asks.kind === "feature" && (
+      {asks.kind === "motion" && (
         <SelectField
-          field={fields.feature}
-          label="Left out"
-          options={FEATURES.map(({ name, label }) => [name, label] as const)}
+          field={fields.motion}
+          label="Which way"
+          options={MOTION_OPTIONS}
+          onChange={(value) => isMotion(value) && setMotion(value)}
         />
       )}
+      {asks.kind === "part" && <SelectField field={fields.part} label="Of what" options={PART_OPTIONS} />}
+      {asks.side && <SelectField field={fields.side} label="Side" options={SIDE_OPTIONS} />}
+      {asks.kind === "landmark" && <SelectField field={fields.landmark} label="Height" options={LANDMARK_OPTIONS} />}
+      {asks.kind === "form" && <SelectField field={fields.form} label="Form" options={FORM_OPTIONS} />}
+      {asks.kind === "feature" && <SelectField field={fields.feature} label="Left out" options={FEATURE_OPTIONS} />}
+      {asks.unit !== null && <TextField field={fields.amount} label="Number" hint={asks.unit} inputMode="decimal" />}
       <TextField field={fields.reason} label="Why" hint="sore right shoulder" className="sm:col-span-2" />
-      <TextField field={fields.source} label="Set by" hint="the clinic, own word" />
-      <SelectField field={fields.strength} label="How firm" options={STRENGTH_OPTIONS} />
+      <TextField field={fields.source} label="Set by" hint="own word, the clinic's letter" />
+      <SelectField
+        field={fields.strength}
+        label="How firm"
+        options={clinician === null ? STRENGTH_OPTIONS : [ABSOLUTE_OPTION, ...STRENGTH_OPTIONS]}
+      />
       <TextField field={fields.from} label="From" type="date" />
-      <TextField field={fields.until} label="Until" hint="ask again then" type="date" />
+      <TextField field={fields.until} label="Date" hint="may stay empty" type="date" />
+      <SelectField field={fields.dateKind} label="What the date means" className="sm:col-span-2" options={DATE_OPTIONS} />
+      <fieldset className="sm:col-span-2">
+        <legend className="mb-1 font-semibold">
+          Only in these forms <span className="font-normal text-sand-600">none ticked: in all</span>
+        </legend>
+        <div className="flex flex-wrap gap-x-6">
+          {FORM_OPTIONS.map(([kind, label]) => (
+            <label key={kind} className="flex min-h-11 items-center gap-2">
+              <input type="checkbox" name={fields.onlyIn.name} value={kind} className="size-5 accent-tide-700" />
+              {label}
+            </label>
+          ))}
+        </div>
+      </fieldset>
       <div className="sm:col-span-2">
         <Button>Set this cap</Button>
       </div>

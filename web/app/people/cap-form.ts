@@ -1,6 +1,10 @@
 import { LANDMARKS } from "@able-tide/core/body/channels";
-import { CAP_CHANNEL_NAMES, CAP_SIDES, type CapChannel, CapLimit, capChannel, STRENGTHS } from "@able-tide/core/caps/cap";
+import { WHOLE_OR_PART } from "@able-tide/core/caps/body-parts";
+import { CAP_SIDES, CapLimit, DATE_KINDS, STRENGTHS } from "@able-tide/core/caps/cap";
+import { CAP_CHANNEL_NAMES, type CapChannel, capChannel } from "@able-tide/core/caps/channels";
+import { MOTION_NAMES, mostOfMotion, motionNamed } from "@able-tide/core/caps/motions";
 import { FEATURE_NAMES } from "@able-tide/core/movement/features";
+import { FORM_KINDS } from "@able-tide/core/movement/form";
 import * as v from "valibot";
 
 const day = (message: string) => v.pipe(v.string(message), v.isoDate(message));
@@ -9,8 +13,12 @@ const Fields = v.object({
   channel: v.picklist(CAP_CHANNEL_NAMES, "Please choose what is limited."),
   side: v.optional(v.picklist(CAP_SIDES, "Please choose a side."), "both"),
   landmark: v.optional(v.picklist(LANDMARKS, "Please choose a height."), "shoulder"),
+  motion: v.optional(v.picklist(MOTION_NAMES, "Please choose a joint."), "neckRotation"),
+  part: v.optional(v.picklist(WHOLE_OR_PART, "Please choose a part of the body."), "all"),
+  form: v.optional(v.picklist(FORM_KINDS, "Please choose a form."), "water"),
   feature: v.optional(v.picklist(FEATURE_NAMES, "Please choose what is left out."), "lookingUpWithTurn"),
   amount: v.optional(v.number("This should be a number.")),
+  onlyIn: v.optional(v.array(v.picklist(FORM_KINDS)), []),
   reason: v.pipe(
     v.string("Please say why, in a few words."),
     v.trim(),
@@ -26,25 +34,52 @@ const Fields = v.object({
   strength: v.optional(v.picklist(STRENGTHS, "Please choose how firm it is."), "firm"),
   from: day("Please give the day it holds from."),
   until: v.optional(v.nullable(day("This should be a day.")), null),
+  dateKind: v.optional(v.picklist(DATE_KINDS), "review"),
 });
 type Fields = v.InferOutput<typeof Fields>;
 /** What the form holds before it is read. */
 export type CapFormInput = v.InferInput<typeof Fields>;
 
-/** What is wrong with the amount for its channel, as a sentence. */
-function amountProblem({ channel, amount }: Fields): string | null {
+/** The bounds and the unit of the amount that a channel asks for; null where it asks for none. */
+export function amountOf(
+  channel: CapChannel,
+  motion: Fields["motion"],
+): { readonly lowest: number; readonly highest: number; readonly unit: string } | null {
   const about = capChannel(channel);
-  if (about.kind !== "number") return null;
-  if (amount === undefined) return `Please give a number (${about.unit}).`;
-  if (amount < about.lowest || amount > about.highest)
-    return `This should be between ${about.lowest} and ${about.highest} ${about.unit}.`;
+  if (about.kind === "number") return { lowest: about.lowest, highest: about.highest, unit: about.unit };
+  if (about.kind === "motion") return { lowest: 0, highest: mostOfMotion(motion), unit: "°" };
+  if (about.kind === "part") return { lowest: 0, highest: 100, unit: "%" };
+  return null;
+}
+
+/** What is wrong with the amount for its channel, as a sentence. */
+function amountProblem({ channel, motion, amount }: Fields): string | null {
+  const bounds = amountOf(channel, motion);
+  if (bounds === null) return null;
+  if (amount === undefined) return `Please give a number (${bounds.unit}).`;
+  if (amount < bounds.lowest || amount > bounds.highest)
+    return `This should be between ${bounds.lowest} and ${bounds.highest} ${bounds.unit}.`;
   return null;
 }
 
 function limitFrom(fields: Fields): CapLimit {
   const about = capChannel(fields.channel);
-  const limit = { landmark: fields.landmark, number: fields.amount, feature: fields.feature, none: undefined }[about.kind];
-  return v.parse(CapLimit, { channel: fields.channel, side: fields.side, limit });
+  const limits = {
+    landmark: fields.landmark,
+    number: fields.amount,
+    motion: fields.amount,
+    part: fields.amount,
+    form: fields.form,
+    feature: fields.feature,
+    none: undefined,
+  };
+  return v.parse(CapLimit, {
+    channel: fields.channel,
+    side: fields.side,
+    motion: fields.motion,
+    part: fields.part,
+    limit: limits[about.kind],
+  });
 }
 
 const at = (key: keyof Fields, fields: Fields): [v.IssuePathItem] => [
@@ -64,20 +99,26 @@ export const CapForm = v.pipe(
   }),
   v.transform((fields) => ({
     limit: limitFrom(fields),
+    forms: fields.onlyIn.length === 0 ? null : fields.onlyIn,
     reason: fields.reason,
     source: fields.source,
     strength: fields.strength,
     from: fields.from,
     until: fields.until,
+    dateKind: fields.dateKind,
   })),
 );
 
 /** Which extra fields a channel asks for. */
-export function fieldsFor(channel: CapChannel): {
-  side: boolean;
-  kind: "landmark" | "number" | "feature" | "none";
-  unit: string;
+export function fieldsFor(
+  channel: CapChannel,
+  motion: Fields["motion"],
+): {
+  readonly side: boolean;
+  readonly kind: ReturnType<typeof capChannel>["kind"];
+  readonly unit: string | null;
 } {
   const about = capChannel(channel);
-  return { side: about.sided, kind: about.kind, unit: about.kind === "number" ? about.unit : "" };
+  const side = about.kind === "motion" ? motionNamed(motion).sides !== "none" : about.sided;
+  return { side, kind: about.kind, unit: amountOf(channel, motion)?.unit ?? null };
 }

@@ -13,68 +13,69 @@ interface LimitedPerson {
   readonly measured: MeasuredBody;
 }
 
+interface Props {
+  readonly caps: readonly Cap[];
+  readonly person: LimitedPerson;
+  /** Said over it, as "with these". */
+  readonly title?: string;
+}
+
+const words = (labels: readonly { readonly label: string }[]) =>
+  labels.length > 0 ? `: ${[...new Set(labels.map(({ label }) => label))].join(", ")}` : "";
+
+/** Whether any of the caps keeps a person from standing. */
+const sitsBy = (caps: readonly Cap[]): boolean => caps.some(({ limit }) => limit.channel === "noStanding");
+
 /**
- * The person at ease with today's limits: from the front the heights where a hand stops (the person's right is on the left),
- * from the side the arcs of knee and ankle, the capped part hatched.
+ * The person at ease with today's limits: from the front the heights where a hand stops (the person's right is on the
+ * left), from the side and from above the arcs of the joints, the capped part hatched.
  */
-export function LimitsFigure({ caps, person }: { caps: readonly Cap[]; person: LimitedPerson }) {
+export function LimitsFigure({ caps, person, title }: Props) {
   const { name } = person;
   const hatch = useId();
-  const { row, frame } = atEase(
-    person,
-    caps.some(({ limit }) => limit.channel === "noStanding"),
-  );
+  const { row, frame } = atEase(person, sitsBy(caps));
   // Feet on a chair reach further forward than those under the hips.
   const room = frame.seating.kind === "seated" ? "reach" : "body";
   const lines = handLines(caps, row);
-  const arcs = arcsOf(caps, row);
-  const words = (labels: readonly { readonly label: string }[]) =>
-    labels.length > 0 ? `: ${labels.map(({ label }) => label).join(", ")}` : "";
+  const front = arcsOf(caps, row, "front");
+  const side = arcsOf(caps, row, "side");
+  const above = arcsOf(caps, row, "above");
   return (
     <figure className="rounded-soft bg-sand-100 p-4">
-      <div className="grid grid-cols-2">
+      {title && <p className="mb-2 font-display text-lg font-bold">{title}</p>}
+      <div className={`grid ${above.length > 0 ? "grid-cols-3" : "grid-cols-2"}`}>
         <Figure
           row={row}
           frame={frame}
           view="front"
           lines={lines}
           room={room}
-          label={`${name} from the front${words(lines)}`}
+          label={`${name} from the front${words([...lines, ...front])}`}
           className="h-72 w-full"
-        />
+        >
+          <LimitArcs arcs={front} hatch={`${hatch}f`} />
+        </Figure>
         <Figure
           row={row}
           frame={frame}
           view="side"
           room={room}
-          label={`${name} from the right side${words(arcs)}`}
+          label={`${name} from the right side${words(side)}`}
           className="h-72 w-full"
         >
-          <LimitArcs arcs={arcs} hatch={hatch} />
+          <LimitArcs arcs={side} hatch={`${hatch}s`} />
         </Figure>
+        {above.length > 0 && (
+          <Figure row={row} frame={frame} view="above" label={`${name} from above${words(above)}`} className="h-72 w-full">
+            <LimitArcs arcs={above} hatch={`${hatch}a`} />
+          </Figure>
+        )}
       </div>
-      <p className="flex justify-between pr-[56%] text-sand-600" aria-hidden="true">
-        <span>right</span>
-        <span>left</span>
+      <p className="flex justify-around text-sand-600" aria-hidden="true">
+        <span>front, their right on the left</span>
+        <span>side</span>
+        {above.length > 0 && <span>above</span>}
       </p>
-      {lines.length + arcs.length > 0 && (
-        <figcaption className="mt-2 border-t border-sand-300 pt-2 font-semibold text-signal-700">
-          {lines.map(({ label }) => (
-            <span key={label} className="flex items-center gap-2">
-              <span aria-hidden="true" className="w-7 border-t-2 border-dashed border-signal-600" /> {label}
-            </span>
-          ))}
-          {arcs.map(({ label }) => (
-            <span key={label} className="flex items-center gap-2">
-              <span
-                aria-hidden="true"
-                className="h-4 w-7 rounded-sm bg-[repeating-linear-gradient(45deg,var(--color-signal-600)_0_2px,transparent_2px_5px)]"
-              />{" "}
-              {label}
-            </span>
-          ))}
-        </figcaption>
-      )}
     </figure>
   );
 }

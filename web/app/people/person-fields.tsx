@@ -2,7 +2,7 @@ import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react"
 import { parseWithValibot } from "@conform-to/valibot";
 import { Form } from "react-router";
 import type * as v from "valibot";
-import type { PersonInput } from "../../server/people/people.ts";
+import type { Person, PersonInput } from "../../server/people/people.ts";
 import { Button } from "../kit/button.tsx";
 import { Problem, TextArea, TextField } from "../kit/field.tsx";
 import { MeasuredFields } from "./measured-fields.tsx";
@@ -11,20 +11,27 @@ import { PersonForm, type PersonFormInput } from "./person-form.ts";
 
 interface Props {
   readonly lastResult: SubmissionResult<string[]> | null;
-  readonly defaults?: PersonInput;
+  readonly defaults?: Person;
+  /** The version that a change starts from. */
+  readonly version?: number;
   readonly groups: readonly { readonly id: string; readonly name: string }[];
   readonly save: string;
 }
 
-/** A person as the fields hold them. */
-const typedOf = ({ measured, ...rest }: PersonInput) => ({
-  ...rest,
-  groupIds: [...rest.groupIds],
-  ...fieldsOf(measured),
+/** A person, or what was typed of one, as the fields hold it. */
+export const typedOf = (person: Person | PersonInput) => ({
+  name: person.name,
+  birthYear: person.birthYear,
+  statureCentimetres: "stature" in person ? Math.round(person.stature * 1000) / 10 : person.statureCentimetres,
+  massKilograms: "mass" in person ? person.mass : person.massKilograms,
+  uses: person.uses,
+  notes: person.notes,
+  groupIds: [...person.groupIds],
+  ...fieldsOf(person.measured),
 });
 
 /** The form of a person, for adding and for changing. */
-export function PersonFields({ lastResult, defaults, groups, save }: Props) {
+export function PersonFields({ lastResult, defaults, groups, save, version = 0 }: Props) {
   const [form, fields] = useForm<PersonFormInput, v.InferOutput<typeof PersonForm>>({
     id: "person",
     lastResult,
@@ -36,6 +43,7 @@ export function PersonFields({ lastResult, defaults, groups, save }: Props) {
   return (
     <Form method="post" {...getFormProps(form)} className="flex flex-col gap-5">
       <input type="hidden" name="intent" value="person" />
+      <input type="hidden" name="version" value={version} />
       <Problem id={`${form.id}-problem`} errors={form.errors} />
       <TextField field={fields.name} label="Name to call them by" />
       <div className="grid gap-5 sm:grid-cols-3">

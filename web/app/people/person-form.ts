@@ -37,9 +37,32 @@ const Fields = v.object({
   notes: text(2000),
   ...MEASURED_FIELDS,
   groupIds: v.optional(v.array(v.pipe(v.string(), v.uuid())), []),
+  /** The version that a change starts from; none for somebody new. */
+  version: v.optional(v.pipe(v.number(), v.integer()), 0),
 });
 /** What the form holds before it is read. */
 export type PersonFormInput = v.InferInput<typeof Fields>;
+
+/** The fields that two people may change at once, with their labels. */
+export const PERSON_LABELS = [
+  ["name", "Name"],
+  ["birthYear", "Birth year"],
+  ["statureCentimetres", "Stature"],
+  ["massKilograms", "Mass"],
+  ["uses", "What they use"],
+  ["notes", "Notes"],
+  ["groupIds", "Groups"],
+  ["wheelchair", "Wheelchair"],
+  ["armLeft", "Left arm"],
+  ["armRight", "Right arm"],
+  ["legLeft", "Left leg"],
+  ["legRight", "Right leg"],
+  ["armLengthLeft", "Left arm's length"],
+  ["armLengthRight", "Right arm's length"],
+  ["legLengthLeft", "Left leg's length"],
+  ["legLengthRight", "Right leg's length"],
+  ["floats", "Floats"],
+] as const;
 
 /** The form of a person, in the units people use. An empty text reaches it as undefined. */
 export const PersonForm = v.pipe(
@@ -59,5 +82,6 @@ export const PersonForm = v.pipe(
     uses: fields.uses ?? "",
     notes: fields.notes ?? "",
     groupIds: fields.groupIds,
+    version: fields.version,
   })),
 );

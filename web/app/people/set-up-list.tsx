@@ -5,16 +5,16 @@ const cm = (centimetres: number): string => `${centimetres} cm`;
 type Row = readonly [what: string, number: string, note: string];
 
 function rowsOf(numbers: SetUpNumbers): readonly Row[] {
-  const { seat, seatForRising, chair, cushion, standing, ankles } = numbers;
+  const { seat, seatForRising, hip, chair, cushion, standing, ankles } = numbers;
   return [
-    ["Seat, sitting still", cm(seat), "feet flat"],
+    ["Seat, sitting still", cm(seat), hip === null ? "feet flat" : `raised: the hip bends ${hip}° at most`],
     ["Seat, for rising", `${seatForRising.least} to ${seatForRising.most} cm`, ""],
     [
       `Cushion under the feet on a ${chair} cm chair`,
       cushion > 0 ? cm(cushion) : "none",
       cushion > 0 ? "away before anybody rises" : "",
     ],
-    ...(standing ? standingRows(standing, ankles) : []),
+    ...(standing ? standingRows(standing, ankles) : ([["Longest step", "none", "does not stand, or may not now"]] as const)),
   ];
 }
 

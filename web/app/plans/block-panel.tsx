@@ -2,7 +2,7 @@ import { type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
 import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
 import type { Cap } from "@able-tide/core/caps/cap";
 import { meantForm } from "@able-tide/core/fit/cell";
-import type { CellView } from "@able-tide/core/fit/cell-view";
+import { type CellView, whyInWords } from "@able-tide/core/fit/cell-view";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { minutesAndSeconds, repetitions } from "@able-tide/core/plan/time";
@@ -103,8 +103,8 @@ export function BlockPanel({ movement, rounds, seconds, breathSeconds, seatedOnl
       {cell && cell.why.length > 0 && (
         <div>
           {cell.brief && <p className="font-bold">{cell.brief.charAt(0).toUpperCase() + cell.brief.slice(1)}.</p>}
-          {cell.why.map((sentence) => (
-            <p key={sentence}>{sentence}.</p>
+          {cell.why.map((why) => (
+            <p key={why.limit}>{whyInWords(why)}.</p>
           ))}
         </div>
       )}

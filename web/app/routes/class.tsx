@@ -1,8 +1,15 @@
 import { classState } from "@able-tide/core/class/events";
 import { classSteps } from "@able-tide/core/class/steps";
+import { agreedFacts } from "@able-tide/core/people/about";
 import { useMemo } from "react";
 import { findClass, listEvents } from "../../server/classes/classes.ts";
-import { ClassRoom } from "../class/class-room.tsx";
+import { eventsForHelper, scriptForHelper } from "../../server/classes/for-helpers.ts";
+import { findGroup } from "../../server/groups/groups.ts";
+import { listPeople } from "../../server/people/people.ts";
+import { placeOfGroup } from "../../server/places/places.ts";
+import { findPolicy } from "../../server/policy/policy.ts";
+import type { Scope } from "../../server/scope.ts";
+import { ClassRoom, type Safety } from "../class/class-room.tsx";
 import { WhatHappened } from "../class/what-happened.tsx";
 import { dayInWords } from "../days.ts";
 import { isId } from "../ids.ts";
@@ -15,24 +22,53 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.taught.script.groupName ?? "Class"} · Able Tide` },
 ];
 
+/** What the class needs beside its script: whom to call, what people share for an emergency, what is asked. */
+async function safetyOf(scope: Scope, groupId: string): Promise<Safety> {
+  const [policy, group, place, people] = await Promise.all([
+    findPolicy(scope),
+    findGroup(scope, groupId),
+    placeOfGroup(scope, groupId),
+    listPeople(scope),
+  ]);
+  return {
+    policy: { thresholds: policy.thresholds, questions: group?.questions ?? policy.questions },
+    card: place?.emergency ?? null,
+    facts: Object.fromEntries(
+      people.filter(({ about }) => agreedFacts(about).length > 0).map(({ id, about }) => [id, agreedFacts(about)]),
+    ),
+    asks: scope.role !== "helper",
+  };
+}
+
 export async function loader({ params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const taught = isId(params.classId) ? await findClass(scope, params.classId) : null;
   if (!taught) throw notFound();
-  return { taught, events: await listEvents(scope, taught.id), organisation: scope.organisationName, name: scope.accountName };
+  const [events, safety] = await Promise.all([listEvents(scope, taught.id), safetyOf(scope, taught.groupId)]);
+  const helper = scope.role === "helper";
+  return {
+    taught: helper ? { ...taught, script: scriptForHelper(taught.script) } : taught,
+    events: helper ? eventsForHelper(events) : events,
+    safety,
+    organisation: scope.organisationName,
+    name: scope.accountName,
+    role: scope.role,
+  };
 }
 
 type Loaded = Route.ComponentProps["loaderData"];
 
-function Ended({ taught, events, organisation, name }: Loaded) {
+function Ended({ taught, events, organisation, name, role }: Loaded) {
   const state = useMemo(() => classState(events), [events]);
   const steps = useMemo(() => classSteps(taught.script.blocks, taught.script.breathSeconds), [taught]);
   return (
-    <Shell organisation={organisation} name={name}>
+    <Shell organisation={organisation} name={name} role={role}>
       <PageHead title={`${taught.script.groupName}, ${dayInWords(taught.day)}`} note="What happened">
-        <ButtonLink look="plain" to={`/plans/${taught.planId}`}>
-          The plan
-        </ButtonLink>
+        {role !== "helper" && (
+          <ButtonLink look="plain" to={`/plans/${taught.planId}`}>
+            The plan
+          </ButtonLink>
+        )}
       </PageHead>
       <WhatHappened script={taught.script} steps={steps} state={state} />
     </Shell>
@@ -40,7 +76,7 @@ function Ended({ taught, events, organisation, name }: Loaded) {
 }
 
 export default function ClassPage({ loaderData }: Route.ComponentProps) {
-  const { taught, events } = loaderData;
+  const { taught, events, safety } = loaderData;
   if (taught.endedAt !== null) return <Ended {...loaderData} />;
-  return <ClassRoom key={taught.id} classId={taught.id} script={taught.script} kept={events} />;
+  return <ClassRoom key={taught.id} classId={taught.id} script={taught.script} kept={events} safety={safety} />;
 }

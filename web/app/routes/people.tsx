@@ -18,6 +18,7 @@ export async function loader({ context }: Route.LoaderArgs) {
   const day = today(scope);
   const [people, groups, caps] = await Promise.all([listPeople(scope), listGroups(scope), openCaps(scope)]);
   return {
+    leads: scope.role !== "clinician",
     groups: groups.map(({ id, name }) => ({ id, name })),
     people: people.map((person) => ({
       id: person.id,
@@ -34,7 +35,7 @@ export async function loader({ context }: Route.LoaderArgs) {
   };
 }
 
-export default function People({ loaderData: { people, groups } }: Route.ComponentProps) {
+export default function People({ loaderData: { people, groups, leads } }: Route.ComponentProps) {
   const sections = [
     ...groups.map((group) => ({ ...group, people: people.filter((person) => person.groupIds.includes(group.id)) })),
     { id: "none", name: "In no group", people: people.filter((person) => person.groupIds.length === 0) },
@@ -42,8 +43,18 @@ export default function People({ loaderData: { people, groups } }: Route.Compone
   return (
     <>
       <PageHead title="People" note="What each may do today. Tap a name for the reasons and the dates.">
-        <ButtonLink to="/people/new">
-          <Plus size={20} aria-hidden="true" /> Add a person
+        {leads && (
+          <>
+            <ButtonLink to="/people/new">
+              <Plus size={20} aria-hidden="true" /> Add a person
+            </ButtonLink>
+            <ButtonLink look="plain" to="/people/files">
+              Files in and out
+            </ButtonLink>
+          </>
+        )}
+        <ButtonLink look="quiet" to="/table">
+          From limitations to caps
         </ButtonLink>
       </PageHead>
       {sections.map((section) => (

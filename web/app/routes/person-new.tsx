@@ -1,7 +1,7 @@
 import { parseWithValibot } from "@conform-to/valibot";
 import { data, redirect } from "react-router";
 import { listGroups } from "../../server/groups/groups.ts";
-import { addPerson } from "../../server/people/people.ts";
+import { takeInNewcomer } from "../../server/people/newcomers.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { PageHead } from "../kit/shell.tsx";
 import { knownGroups } from "../people/known-groups.server.ts";
@@ -22,13 +22,14 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (submission.status !== "success") return data(submission.reply(), { status: 422 });
   if (!(await knownGroups(scope, submission.value.groupIds)))
     return data(submission.reply({ formErrors: ["One of the groups is not there any more."] }), { status: 422 });
-  return redirect(`/people/${await addPerson(scope, submission.value)}`);
+  const { version: _, ...input } = submission.value;
+  return redirect(`/people/${await takeInNewcomer(scope, input)}`);
 }
 
 export default function NewPerson({ loaderData, actionData }: Route.ComponentProps) {
   return (
     <>
-      <PageHead title="Add a person" note="Limits come next, once the person is written down." />
+      <PageHead title="Add a person" note="They begin with newcomers' limits; what is the matter comes next." />
       <div className="max-w-2xl rounded-soft border border-sand-300 bg-white p-6">
         <PersonFields lastResult={actionData ?? null} groups={loaderData.groups} save="Add the person" />
       </div>

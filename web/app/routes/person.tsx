@@ -1,10 +1,15 @@
 import { holdsOn } from "@able-tide/core/caps/cap";
+import { changesOf } from "@able-tide/core/caps/history";
 import type { SubmissionResult } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
 import { Pencil, Plus } from "lucide-react";
 import { data } from "react-router";
+import { classesWithEvents } from "../../server/classes/classes.ts";
 import { listGroups } from "../../server/groups/groups.ts";
-import { addCap, capHistory, endCap } from "../../server/people/caps.ts";
+import { addCap, capHistory, type EndOutcome, endCap, holdOn } from "../../server/people/caps.ts";
+import { clearancesOf } from "../../server/people/clearances.ts";
+import { endLimitation, limitationHistory, meanwhileOf } from "../../server/people/limitations.ts";
+import { cleanSessions, releaseNewcomer } from "../../server/people/newcomers.ts";
 import { changePerson, findPerson } from "../../server/people/people.ts";
 import { setUpNumbers } from "../../server/people/set-up-numbers.ts";
 import { type Scope, today } from "../../server/scope.ts";
@@ -12,15 +17,24 @@ import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
+import { AboutLines } from "../people/about-line.tsx";
 import { CapFields } from "../people/cap-fields.tsx";
 import { CapForm } from "../people/cap-form.ts";
-import { CapList } from "../people/cap-list.tsx";
+import { differences } from "../people/differences.ts";
 import { EndCapForm } from "../people/end-cap-form.ts";
+import { EndedCaps } from "../people/ended-caps.tsx";
 import { knownGroups } from "../people/known-groups.server.ts";
+import { LimitationList } from "../people/limitation-list.tsx";
 import { LimitsFigure } from "../people/limits-figure.tsx";
-import { PersonFields } from "../people/person-fields.tsx";
-import { PersonForm } from "../people/person-form.ts";
+import { LimitsOverWeeks } from "../people/limits-over-weeks.tsx";
+import { MovedOn, type MovedOnNews } from "../people/moved-on.tsx";
+import { PersonFields, typedOf } from "../people/person-fields.tsx";
+import { PERSON_LABELS, PersonForm } from "../people/person-form.ts";
+import { Release } from "../people/release.tsx";
+import { releaseForm } from "../people/release-form.ts";
 import { SetUpList } from "../people/set-up-list.tsx";
+import { SinceLastTime } from "../people/since-last-time.tsx";
+import { type AnswerProblem, WhatHolds } from "../people/what-holds.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/person";
 
@@ -30,17 +44,57 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
   if (!person) throw notFound();
-  const [groups, caps] = await Promise.all([listGroups(scope), capHistory(scope, person.id)]);
+  const [groups, caps, limitations, clearances, [last], clean] = await Promise.all([
+    listGroups(scope),
+    capHistory(scope, person.id),
+    limitationHistory(scope, person.id),
+    clearancesOf(scope, person.id),
+    classesWithEvents(scope, person.id, 1),
+    cleanSessions(scope, person.id),
+  ]);
   const day = today(scope);
   const holding = caps.filter((cap) => cap.ended === null && holdsOn(cap, day));
-  return { person, groups, caps, today: day, setUp: setUpNumbers(person, holding) };
+  const meanwhile = limitations.flatMap((limitation) => meanwhileOf(limitation, day).map((cap) => ({ ...cap, setBy: null })));
+  const since = last?.taught.endedAt ?? null;
+  return {
+    person,
+    groups,
+    caps,
+    holding: [...holding, ...meanwhile],
+    limitations,
+    clearances,
+    changes: since === null ? [] : changesOf(caps).filter((change) => change.at > since),
+    since: last?.taught.day ?? null,
+    clean,
+    today: day,
+    clinician: scope.role === "clinician" ? scope.accountName : null,
+    setUp: setUpNumbers(person, [...holding, ...meanwhile]),
+  };
 }
+
+type Answer = {
+  cap?: SubmissionResult<string[]>;
+  person?: SubmissionResult<string[]>;
+  movedOn?: MovedOnNews;
+  ending?: AnswerProblem;
+  release?: string;
+  saved?: boolean;
+};
 
 async function saveCap(scope: Scope, personId: string, formData: FormData) {
   const submission = parseWithValibot(formData, { schema: CapForm });
-  if (submission.status !== "success") return data({ cap: submission.reply() }, { status: 422 });
+  if (submission.status !== "success") return data<Answer>({ cap: submission.reply() }, { status: 422 });
+  if (submission.value.strength === "absolute" && scope.role !== "clinician")
+    return data<Answer>(
+      {
+        cap: submission.reply({
+          fieldErrors: { strength: ["Only a clinician sets an absolute cap; from a letter it is entered as a clearance."] },
+        }),
+      },
+      { status: 422 },
+    );
   if ((await addCap(scope, personId, submission.value)) === null) throw notFound();
-  return data({ cap: submission.reply({ resetForm: true }) });
+  return data<Answer>({ cap: submission.reply({ resetForm: true }) });
 }
 
 async function finishCap(scope: Scope, personId: string, formData: FormData) {
@@ -48,84 +102,166 @@ async function finishCap(scope: Scope, personId: string, formData: FormData) {
   const typed = String(formData.get("because") ?? "");
   const capId = String(formData.get("capId") ?? "");
   if (submission.status !== "success") {
-    const message = submission.error?.["because"]?.[0] ?? "This cap is not known.";
-    return data({ ending: { capId, message, typed } }, { status: 422 });
+    const { because, until } = submission.error ?? {};
+    const message = because?.[0] ?? until?.[0] ?? "This cap is not known.";
+    return data<Answer>({ ending: { capId, message, typed } }, { status: 422 });
   }
-  const outcome = await endCap(scope, personId, submission.value.capId, submission.value.because);
+  const { what, until, because } = submission.value;
+  const outcome: EndOutcome =
+    what === "hold" && until !== undefined
+      ? await holdOn(scope, personId, submission.value.capId, until, because)
+      : await endCap(scope, personId, submission.value.capId, because);
   if (outcome === "unknown") throw notFound();
   if (outcome === "absolute")
-    return data({ ending: { capId, message: "Only the clinician ends this one.", typed } }, { status: 403 });
-  return data({});
+    return data<Answer>({ ending: { capId, message: "Only the clinician ends this one.", typed } }, { status: 403 });
+  return data<Answer>({});
 }
 
 async function savePerson(scope: Scope, personId: string, formData: FormData) {
   const submission = parseWithValibot(formData, { schema: PersonForm });
-  if (submission.status !== "success") return data({ person: submission.reply() }, { status: 422 });
+  if (submission.status !== "success") return data<Answer>({ person: submission.reply() }, { status: 422 });
   if (!(await knownGroups(scope, submission.value.groupIds)))
-    return data({ person: submission.reply({ formErrors: ["One of the groups is not there any more."] }) }, { status: 422 });
-  if (!(await changePerson(scope, personId, submission.value))) throw notFound();
-  return data({ saved: true });
+    return data<Answer>(
+      { person: submission.reply({ formErrors: ["One of the groups is not there any more."] }) },
+      { status: 422 },
+    );
+  const { version, ...input } = submission.value;
+  const outcome = await changePerson(scope, personId, version, input);
+  if (outcome === "unknown") throw notFound();
+  if (outcome === "changed") return data<Answer>({ saved: true });
+  const [now, groups] = await Promise.all([findPerson(scope, personId), listGroups(scope)]);
+  if (!now) throw notFound();
+  const named = <Of extends { groupIds: readonly string[] }>(typed: Of) => ({
+    ...typed,
+    groupIds: groups.filter(({ id }) => typed.groupIds.includes(id)).map(({ name }) => name),
+  });
+  const movedOn = {
+    by: now.changedBy,
+    version: now.version,
+    differences: differences(PERSON_LABELS, named(typedOf(now)), named(typedOf(input))),
+  };
+  return data<Answer>({ person: submission.reply(), movedOn }, { status: 409 });
 }
 
-type Answer = {
-  cap?: SubmissionResult<string[]>;
-  person?: SubmissionResult<string[]>;
-  ending?: { capId: string; message: string; typed: string };
-  saved?: boolean;
-};
+async function finishLimitation(scope: Scope, personId: string, formData: FormData) {
+  const limitationId = String(formData.get("limitationId") ?? "");
+  const because = String(formData.get("because") ?? "").trim();
+  if (because === "" || because.length > 200) throw data("Please say in a few words how it is now.", { status: 422 });
+  if (!isId(limitationId) || !(await endLimitation(scope, personId, limitationId, because))) throw notFound();
+  return data<Answer>({});
+}
+
+const TOO_FEW = "Fewer than three clean sessions are on record. Where they are known from before, please say where from.";
+
+async function release(scope: Scope, personId: string, formData: FormData) {
+  const submission = parseWithValibot(formData, { schema: releaseForm(today(scope)) });
+  if (submission.status !== "success") {
+    const [problem = "Please look at this again."] = Object.values(submission.error ?? {}).flatMap((errors) => errors ?? []);
+    return data<Answer>({ release: problem }, { status: 422 });
+  }
+  const outcome = await releaseNewcomer(scope, personId, submission.value);
+  if (outcome === "unknown") throw notFound();
+  if (outcome === "too few sessions") return data<Answer>({ release: TOO_FEW }, { status: 422 });
+  return data<Answer>({});
+}
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  if (!isId(params.personId)) throw notFound();
+  if (!isId(params.personId) || !(await findPerson(scope, params.personId))) throw notFound();
   const formData = await formDataOf(request);
-  const handlers = { cap: saveCap, "end-cap": finishCap, person: savePerson } as const;
+  const handlers = {
+    cap: saveCap,
+    "end-cap": finishCap,
+    person: savePerson,
+    "end-limitation": finishLimitation,
+    release,
+  } as const;
   const intent = String(formData.get("intent"));
   if (!(intent in handlers)) throw data("This form is not known.", { status: 400 });
   return handlers[intent as keyof typeof handlers](scope, params.personId, formData);
 }
 
-export default function PersonPage({ loaderData: { person, groups, caps, today, setUp }, actionData }: Route.ComponentProps) {
+export default function PersonPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { person, groups, caps, holding, limitations, clearances, today, setUp, clinician } = loaderData;
   const answer: Answer = actionData ?? {};
-  const holding = caps.filter((cap) => cap.ended === null && holdsOn(cap, today));
+  const age = Number(today.slice(0, 4)) - person.birthYear;
   return (
     <>
-      <PageHead title={person.name} note={[`born ${person.birthYear}`, person.uses].filter(Boolean).join(" · ")}>
-        <ButtonLink look="plain" to={`/weeks/${person.id}`}>
-          Their weeks
+      <PageHead title={person.name} note={[`about ${age}`, person.uses].filter(Boolean).join(" · ")}>
+        <ButtonLink to={`/people/${person.id}/limitation`}>
+          <Plus size={20} aria-hidden="true" /> A limitation
         </ButtonLink>
+        <ButtonLink look="plain" to={`/people/${person.id}/page`}>
+          One page to print
+        </ButtonLink>
+        {clinician === null && (
+          <ButtonLink look="plain" to={`/weeks/${person.id}`}>
+            Their weeks
+          </ButtonLink>
+        )}
       </PageHead>
-      <div className="grid items-start gap-8 lg:grid-cols-[20rem_1fr]">
+      <div className="grid items-start gap-8 lg:grid-cols-[24rem_1fr]">
         <div>
           <LimitsFigure caps={holding} person={person} />
+          <SinceLastTime
+            changes={loaderData.changes}
+            since={loaderData.since}
+            limitOf={(id) => caps.find((cap) => cap.id === id)?.limit ?? null}
+          />
           {person.notes && <p className="mt-4 text-lg">{person.notes}</p>}
+          <AboutLines about={person.about} />
+          <ButtonLink look="quiet" className="mt-2" to={`/people/${person.id}/about`}>
+            <Pencil size={18} aria-hidden="true" /> Change what is known
+          </ButtonLink>
         </div>
-        <section aria-labelledby="caps-head">
-          <h2 id="caps-head" className="mb-3 text-2xl">
-            Caps and why
-          </h2>
-          <CapList caps={caps} today={today} problem={answer.ending ?? null} />
-          <details
-            className="mt-5 rounded-soft border border-sand-300 bg-white p-4"
-            open={answer.cap?.status === "error" || caps.length === 0}
-          >
-            <summary className="flex min-h-11 items-center gap-2 font-display text-xl font-bold">
-              <Plus size={20} aria-hidden="true" /> Set a cap
-            </summary>
-            <div className="mt-3">
-              <CapFields key={caps.length} lastResult={answer.cap ?? null} today={today} />
+        <div>
+          {!person.released && <Release clean={loaderData.clean} today={today} problem={answer.release ?? null} />}
+          <section aria-labelledby="caps-head">
+            <h2 id="caps-head" className="mb-3 text-2xl">
+              What holds today, and why
+            </h2>
+            <WhatHolds caps={holding} today={today} problem={answer.ending ?? null} clinician={clinician !== null} />
+            <EndedCaps caps={caps} />
+            <details
+              className="mt-3 rounded-soft border border-sand-300 bg-white p-4"
+              open={answer.cap?.status === "error" || undefined}
+            >
+              <summary className="flex min-h-11 items-center gap-2 font-display text-xl font-bold">
+                <Plus size={20} aria-hidden="true" /> Set a cap
+              </summary>
+              <div className="mt-3">
+                <CapFields key={caps.length} lastResult={answer.cap ?? null} today={today} clinician={clinician} />
+              </div>
+            </details>
+          </section>
+          <section className="mt-8" aria-labelledby="limitations-head">
+            <h2 id="limitations-head" className="mb-3 text-2xl">
+              What is the matter
+            </h2>
+            <LimitationList personId={person.id} limitations={limitations} clearances={clearances} today={today} />
+            <div className="mt-4">
+              <LimitsOverWeeks limitations={limitations} caps={caps} today={today} />
             </div>
-          </details>
-        </section>
+            <p className="mt-2 flex flex-wrap gap-x-6">
+              <ButtonLink look="quiet" to={`/people/${person.id}/history`}>
+                What were the caps on another day?
+              </ButtonLink>
+              <ButtonLink look="quiet" to={`/people/${person.id}/measured`}>
+                Measured ranges
+              </ButtonLink>
+            </p>
+          </section>
+          <section className="mt-8" aria-labelledby="setup-head">
+            <h2 id="setup-head" className="mb-2 text-2xl">
+              Set-up numbers
+            </h2>
+            <SetUpList numbers={setUp} />
+            <p className="mt-2 text-sand-600">
+              Computed from a body model of average proportions: a starting point, the person's own comfort decides.
+            </p>
+          </section>
+        </div>
       </div>
-      <section className="mt-8" aria-labelledby="setup-head">
-        <h2 id="setup-head" className="mb-2 text-2xl">
-          Set-up numbers
-        </h2>
-        <SetUpList numbers={setUp} />
-        <p className="mt-2 text-sand-600">
-          Computed from a body model of average proportions: a starting point, the person's own comfort decides.
-        </p>
-      </section>
       {answer.saved && (
         <p role="status" className="mt-6 font-semibold text-tide-700">
           Saved.
@@ -133,25 +269,18 @@ export default function PersonPage({ loaderData: { person, groups, caps, today, 
       )}
       <details
         className="mt-8 max-w-3xl rounded-soft border border-sand-300 bg-white p-4"
-        open={answer.person?.status === "error"}
+        open={answer.person?.status === "error" || answer.movedOn !== undefined || undefined}
       >
         <summary className="flex min-h-11 items-center gap-2 font-display text-xl font-bold">
           <Pencil size={20} aria-hidden="true" /> Change name, size, groups or notes
         </summary>
+        {answer.movedOn && <MovedOn news={answer.movedOn} />}
         <PersonFields
           lastResult={answer.person ?? null}
           groups={groups}
           save="Save the person"
-          defaults={{
-            name: person.name,
-            birthYear: person.birthYear,
-            statureCentimetres: Math.round(person.stature * 1000) / 10,
-            massKilograms: person.mass,
-            measured: person.measured,
-            uses: person.uses,
-            notes: person.notes,
-            groupIds: person.groupIds,
-          }}
+          version={answer.movedOn?.version ?? person.version}
+          defaults={person}
         />
       </details>
     </>

@@ -1,4 +1,6 @@
-import { asksOn, holdsOn } from "@able-tide/core/caps/cap";
+import { asksOn, holdsOn, isDueSoon } from "@able-tide/core/caps/cap";
+import { limitationRule } from "@able-tide/core/caps/limitations/all";
+import { limitationInWords } from "@able-tide/core/caps/propose";
 import { capInWords } from "@able-tide/core/caps/words";
 import { classState, EFFORT_WORDS, signLabel } from "@able-tide/core/class/events";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
@@ -6,7 +8,8 @@ import { Link } from "react-router";
 import { endedClasses, listEvents, openClasses } from "../../server/classes/classes.ts";
 import { type Group, listGroups } from "../../server/groups/groups.ts";
 import { type LibraryMovement, listMovements } from "../../server/movements/movements.ts";
-import { openCaps } from "../../server/people/caps.ts";
+import { type KeptCap, openCaps } from "../../server/people/caps.ts";
+import { type KeptLimitation, meanwhileOf, openLimitations } from "../../server/people/limitations.ts";
 import { listPeople, type Person } from "../../server/people/people.ts";
 import { outlineOf } from "../../server/plans/outline.ts";
 import { listPlans, type Plan } from "../../server/plans/plans.ts";
@@ -56,32 +59,81 @@ async function lastClass(scope: Scope) {
   };
 }
 
+/** Something that wants an answer, or will within two weeks. */
+interface Need {
+  readonly id: string;
+  readonly personId: string;
+  readonly name: string;
+  readonly words: string;
+  readonly news: string;
+  readonly pressing: boolean;
+}
+
+function needsOf(
+  day: string,
+  caps: readonly KeptCap[],
+  limitations: readonly KeptLimitation[],
+  nameOf: ReadonlyMap<string, string>,
+): Need[] {
+  const mine = <Of extends { personId: string }>(each: Of) => nameOf.has(each.personId);
+  const waiting = limitations
+    .filter(mine)
+    .filter((limitation) => meanwhileOf(limitation, day).length > 0)
+    .map((limitation) => {
+      const rule = limitationRule(limitation.rule);
+      return {
+        id: limitation.id,
+        personId: limitation.personId,
+        name: nameOf.get(limitation.personId) ?? "",
+        words: rule ? limitationInWords(rule, limitation) : "",
+        news: "Awaits a clinician's limits.",
+        pressing: true,
+      };
+    });
+  const dated = caps
+    .filter(mine)
+    .filter((cap) => holdsOn(cap, day) && (asksOn(cap, day) || isDueSoon(cap, day)))
+    .map((cap) => ({
+      id: cap.id,
+      personId: cap.personId,
+      name: nameOf.get(cap.personId) ?? "",
+      words: capInWords(cap),
+      news: asksOn(cap, day)
+        ? "The date has passed and it still holds. How is it now?"
+        : cap.strength === "comfort"
+          ? "Lapses by itself within two weeks."
+          : "Its date comes within two weeks.",
+      pressing: asksOn(cap, day),
+    }));
+  return [...waiting, ...dated].sort((a, b) => Number(b.pressing) - Number(a.pressing));
+}
+
 export async function loader({ context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const day = today(scope);
-  const [groups, people, plans, movements, caps, running] = await Promise.all([
+  const [groups, people, plans, movements, caps, limitations, running] = await Promise.all([
     listGroups(scope),
     listPeople(scope),
     listPlans(scope, { from: day }, 20),
     listMovements(scope),
     openCaps(scope),
+    openLimitations(scope),
     openClasses(scope),
   ]);
   const nameOf = new Map(people.map(({ id, name }) => [id, name]));
   return {
     day,
     running: running.map(({ id, script }) => ({ id, group: script.groupName })),
-    sessions: groups.map((group) => nextSession(group, { day, plans, movements, people })),
-    asking: caps
-      .filter((cap) => holdsOn(cap, day) && asksOn(cap, day))
-      .map((cap) => ({ id: cap.id, personId: cap.personId, name: nameOf.get(cap.personId) ?? "", words: capInWords(cap) })),
-    last: await lastClass(scope),
+    role: scope.role,
+    sessions: scope.role === "clinician" ? [] : groups.map((group) => nextSession(group, { day, plans, movements, people })),
+    needs: scope.role === "helper" ? [] : needsOf(day, caps, limitations, nameOf),
+    last: scope.role === "helper" || scope.role === "clinician" ? null : await lastClass(scope),
   };
 }
 
 type Session = Route.ComponentProps["loaderData"]["sessions"][number];
 
-function NextSession({ session }: { session: Session }) {
+function NextSession({ session, leads }: { session: Session; leads: boolean }) {
   const { group, plan, day } = session;
   return (
     <section className="mb-6 overflow-hidden rounded-soft border border-sand-300 bg-white" aria-label={`Next: ${group.name}`}>
@@ -95,7 +147,7 @@ function NextSession({ session }: { session: Session }) {
             {plan && ` · ${plan.outline.blocks.length} movements, ${minutesAndSeconds(plan.outline.total)} min`}
           </p>
         </div>
-        <ButtonLink to={plan ? `/plans/${plan.id}` : "/plans"}>{plan ? "Open the plan" : "Plan it"}</ButtonLink>
+        {leads && <ButtonLink to={plan ? `/plans/${plan.id}` : "/plans"}>{plan ? "Open the plan" : "Plan it"}</ButtonLink>}
       </div>
       {plan ? (
         <OutlineTide outline={plan.outline} height={120} />
@@ -106,46 +158,52 @@ function NextSession({ session }: { session: Session }) {
   );
 }
 
-export default function Today({ loaderData: { day, running, sessions, asking, last } }: Route.ComponentProps) {
+export default function Today({ loaderData: { day, role, running, sessions, needs, last } }: Route.ComponentProps) {
   return (
     <>
       <PageHead title={dayInWords(day)} />
-      {running.map(({ id, group }) => (
-        <section
-          key={id}
-          className="mb-6 flex flex-wrap items-center justify-between gap-4 rounded-soft bg-tide-800 px-6 py-5 text-sand-50"
-        >
-          <p className="text-xl">
-            <strong>{group}</strong> is under way.
-          </p>
-          <ButtonLink to={`/classes/${id}`} className="border-sand-50 bg-sand-50 text-tide-900! hover:bg-white">
-            Back to class
-          </ButtonLink>
-        </section>
-      ))}
+      {role !== "clinician" &&
+        running.map(({ id, group }) => (
+          <section
+            key={id}
+            className="mb-6 flex flex-wrap items-center justify-between gap-4 rounded-soft bg-tide-800 px-6 py-5 text-sand-50"
+          >
+            <p className="text-xl">
+              <strong>{group}</strong> is under way.
+            </p>
+            <ButtonLink to={`/classes/${id}`} className="border-sand-50 bg-sand-50 text-tide-900! hover:bg-white">
+              Back to class
+            </ButtonLink>
+          </section>
+        ))}
       {sessions.map((session) => (
-        <NextSession key={session.group.name} session={session} />
+        <NextSession key={session.group.name} session={session} leads={role !== "helper"} />
       ))}
-      {sessions.length === 0 && <p className="mb-6 text-lg">No group yet.</p>}
+      {sessions.length === 0 && role !== "clinician" && <p className="mb-6 text-lg">No group yet.</p>}
       <div className="grid items-start gap-6 lg:grid-cols-2">
-        <section aria-labelledby="asks-head">
+        {role === "helper" && (
+          <p className="text-lg">
+            <Link to="/helping" className="font-semibold underline underline-offset-4">
+              Who needs what
+            </Link>{" "}
+            says what each person keeps to.
+          </p>
+        )}
+        <section aria-labelledby="asks-head" className={role === "helper" ? "hidden" : ""}>
           <h2 id="asks-head" className="mb-2 text-xl">
             Needs you
           </h2>
-          {asking.length === 0 && <p className="text-lg">No date has passed. Nobody is waiting for an answer.</p>}
+          {needs.length === 0 && <p className="text-lg">No date comes near and nobody is waiting for an answer.</p>}
           <ul className="flex flex-col gap-3">
-            {asking.map((cap) => (
-              <li key={cap.id} className="rounded-soft border-[1.5px] border-signal-600 bg-signal-100/50 p-4">
-                <p className="text-lg">
-                  <strong>{cap.name}.</strong> {cap.words}.
-                </p>
-                <p className="font-semibold text-signal-700">The date has passed and it still holds.</p>
-                <Link
-                  to={`/people/${cap.personId}`}
-                  className="flex min-h-11 w-fit items-center font-semibold underline underline-offset-4"
-                >
-                  How is it now?
+            {needs.map((need) => (
+              <li
+                key={need.id}
+                className={`rounded-soft border-[1.5px] px-4 py-3 ${need.pressing ? "border-signal-600 bg-signal-100/50" : "border-sand-300 bg-white"}`}
+              >
+                <Link to={`/people/${need.personId}`} className="text-lg no-underline hover:underline">
+                  <strong>{need.name}.</strong> {need.words}.
                 </Link>
+                <p className={need.pressing ? "font-semibold text-signal-700" : "text-sand-600"}>{need.news}</p>
               </li>
             ))}
           </ul>

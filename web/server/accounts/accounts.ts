@@ -47,3 +47,41 @@ export async function foundOrganisation(database: Knex, founding: NewOrganisatio
     now,
   };
 }
+
+/** Who belongs to the organisation. */
+export interface Member {
+  readonly accountId: string;
+  readonly name: string;
+  readonly email: string;
+  readonly role: Role;
+}
+
+export async function listMembersOfHouse(scope: Scope): Promise<Member[]> {
+  const rows = await scope
+    .database("memberships")
+    .join("accounts", "accounts.id", "memberships.account_id")
+    .where({ organisation_id: scope.organisationId })
+    .orderBy(["accounts.name", "accounts.id"])
+    .select("accounts.id", "accounts.name", "accounts.email", "memberships.role");
+  return rows.map((row) => ({ accountId: row.id, name: row.name, email: row.email, role: row.role }));
+}
+
+/** Adds an account to an organisation that is there already, as the demo does. @returns the account's scope */
+export async function addMember(scope: Scope, account: NewOrganisation["account"]): Promise<Scope> {
+  const accountId = randomUUID();
+  const passwordHash = await hashPassword(account.password);
+  await scope.database("accounts").insert({
+    id: accountId,
+    email: account.email.toLowerCase(),
+    name: account.name,
+    password_hash: passwordHash,
+    created_at: scope.now(),
+  });
+  await scope.database("memberships").insert({
+    organisation_id: scope.organisationId,
+    account_id: accountId,
+    role: account.role,
+    created_at: scope.now(),
+  });
+  return { ...scope, accountId, accountName: account.name, role: account.role };
+}

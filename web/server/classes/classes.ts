@@ -83,7 +83,7 @@ export async function beginClass(
   return row.id;
 }
 
-/** Gives a class another script; only right before its first movement. */
+/** Gives a class another script: before its first movement, or with somebody more in it. */
 export async function replaceScript(scope: Scope, classId: string, script: ClassScript): Promise<void> {
   await classesOf(scope)
     .where({ id: classId })

@@ -1,4 +1,6 @@
-import { classState } from "@able-tide/core/class/events";
+import type { Cap } from "@able-tide/core/caps/cap";
+import { dayCaps, readCheckIn } from "@able-tide/core/caps/check-in";
+import { type CheckedIn, classState } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import { findGroup, type Group } from "../groups/groups.ts";
 import { listMovements } from "../movements/movements.ts";
@@ -6,6 +8,7 @@ import { capsHolding } from "../people/caps.ts";
 import { listMembers } from "../people/people.ts";
 import { fittedRows } from "../plans/fitted-rows.ts";
 import { findPlan, type Plan, withMovements } from "../plans/plans.ts";
+import { findPolicy } from "../policy/policy.ts";
 import type { Scope } from "../scope.ts";
 import { beginClass, classOfPlan, findClass, listEvents, replaceScript } from "./classes.ts";
 
@@ -15,16 +18,38 @@ export type TeachOutcome =
 
 type Scripted = { readonly kind: "script"; readonly script: ClassScript } | { readonly kind: "noMovements" | "noPeople" };
 
+/** The caps of the day for each person: those in force, and what their check-in adds. */
+async function capsOfDay(
+  scope: Scope,
+  personIds: readonly string[],
+  day: string,
+  checkIns: ReadonlyMap<string, CheckedIn>,
+): Promise<Map<string, Cap[]>> {
+  const caps = await capsHolding(scope, personIds, day);
+  const policy = await findPolicy(scope);
+  for (const [personId, { answers, overriddenBecause }] of checkIns) {
+    const holding = caps.get(personId);
+    holding?.push(...dayCaps(readCheckIn(answers, policy), holding, day, overriddenBecause !== null));
+  }
+  return caps;
+}
+
 /** What a class of a plan begins with: its movements, who is in the group, and everybody's fit by the caps of the day. */
-async function scriptOf(scope: Scope, plan: Plan, group: Group): Promise<Scripted> {
+async function scriptOf(
+  scope: Scope,
+  plan: Plan,
+  group: Group,
+  checkIns: ReadonlyMap<string, CheckedIn> = new Map(),
+): Promise<Scripted> {
   const blocks = withMovements(plan, await listMovements(scope));
   if (blocks.length === 0) return { kind: "noMovements" };
   const people = await listMembers(scope, group.id);
   if (people.length === 0) return { kind: "noPeople" };
-  const caps = await capsHolding(
+  const caps = await capsOfDay(
     scope,
     people.map((person) => person.id),
     plan.day,
+    checkIns,
   );
   const { breathSeconds } = plan;
   const { seatedOnly } = group;
@@ -73,9 +98,28 @@ export async function fitClassAgain(scope: Scope, classId: string): Promise<"fit
   const taught = await findClass(scope, classId);
   const found = taught && (await planWithGroup(scope, taught.planId));
   if (!taught || !found) return "unknown";
-  if (classState(await listEvents(scope, classId)).step !== null) return "moving";
-  const scripted = await scriptOf(scope, found.plan, found.group);
+  const state = classState(await listEvents(scope, classId));
+  if (state.step !== null) return "moving";
+  const scripted = await scriptOf(scope, found.plan, found.group, state.checkIns);
   if (scripted.kind !== "script") return "unknown";
   await replaceScript(scope, classId, scripted.script);
   return "fitted";
+}
+
+/**
+ * Puts somebody of the group into a class that may have begun moving: their fit is added, everybody else keeps theirs.
+ *
+ * @returns whether they were put in, or the class is unknown
+ */
+export async function joinClass(scope: Scope, classId: string, personId: string): Promise<"joined" | "unknown"> {
+  const taught = await findClass(scope, classId);
+  const found = taught && (await planWithGroup(scope, taught.planId));
+  if (!taught || !found) return "unknown";
+  const state = classState(await listEvents(scope, classId));
+  const scripted = await scriptOf(scope, found.plan, found.group, state.checkIns);
+  if (scripted.kind !== "script") return "unknown";
+  const added = scripted.script.people.filter(({ id }) => id === personId);
+  const known = taught.script.people.filter(({ id }) => id !== personId);
+  await replaceScript(scope, classId, { ...taught.script, people: [...known, ...added] });
+  return added.length > 0 ? "joined" : "unknown";
 }

@@ -1,80 +1,121 @@
-import type { ClassEvent } from "@able-tide/core/class/events";
+import { AS_USUAL } from "@able-tide/core/caps/check-in";
+import { limitationRule } from "@able-tide/core/caps/limitations/all";
+import { waitsOn } from "@able-tide/core/caps/propose";
+import { type ClassEvent, classState } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import { classSteps } from "@able-tide/core/class/steps";
+import { NOTHING_KNOWN } from "@able-tide/core/people/about";
 import { planTime } from "@able-tide/core/plan/time";
 import { ONE_LEG_STAND } from "@able-tide/core/reference/one-leg-stand";
-import type { Side } from "@able-tide/core/side";
 import { TZDate } from "@date-fns/tz";
-import { addDays, addSeconds, format, isWednesday, nextWednesday, previousWednesday, startOfDay } from "date-fns";
+import { addDays, addSeconds, format, getISODay, startOfDay } from "date-fns";
 import type { Knex } from "knex";
-import { foundOrganisation } from "../accounts/accounts.ts";
+import { addMember, foundOrganisation } from "../accounts/accounts.ts";
 import { addEvents, findClass } from "../classes/classes.ts";
-import { teachPlan } from "../classes/teach.ts";
+import { fitClassAgain, teachPlan } from "../classes/teach.ts";
 import { addGroup } from "../groups/groups.ts";
 import { withSetUpLock } from "../migrate.ts";
 import { addCap, endCap } from "../people/caps.ts";
-import { addPerson } from "../people/people.ts";
+import { enterClearance } from "../people/clearances.ts";
+import { endLimitation } from "../people/limitations.ts";
+import { recordMeasurements } from "../people/measurements.ts";
+import { releaseNewcomer, setFirstLimits } from "../people/newcomers.ts";
+import { addPerson, setClinician } from "../people/people.ts";
+import { proposalsFor, takeLimitation } from "../people/take-limitation.ts";
+import { addPlace } from "../places/places.ts";
 import { addPlan } from "../plans/plans.ts";
 import { recordOneLegStand } from "../results/results.ts";
-import type { Scope } from "../scope.ts";
+import { type Scope, today as todayOf } from "../scope.ts";
+import { type DemoGroup, type DemoLimitation, type DemoPerson, type DemoProgramme, WEEKS } from "./demo-person.ts";
+import { FRIDAY_WARM_WATER, WATER } from "./friday-warm-water.ts";
+import { CLINICIAN, HELPER, HOUSE, INSTRUCTOR, PLACE } from "./kittiwake-rooms.ts";
+import { CHAIRS, MONDAY_CHAIRS } from "./monday-chairs.ts";
 import { seeded } from "./seeded.ts";
-import { blocksOfWeek, type DemoPerson, endingOfWeek, PEOPLE, TEST_WEEKS, WEEKS } from "./wednesday-footing.ts";
+import { FOOTING, TEST_WEEKS, WEDNESDAY_FOOTING } from "./wednesday-footing.ts";
 
-const TIME_ZONE = "Europe/London";
-const ACCOUNT = { email: "ines@kittiwake.example", name: "Ines", password: "low-water-mark", role: "owner" } as const;
-const BREATH_SECONDS = 8;
-const CLASS_STARTS = { hours: 10, minutes: 30 } as const;
+const PROGRAMMES: readonly DemoProgramme[] = [MONDAY_CHAIRS, WEDNESDAY_FOOTING, FRIDAY_WARM_WATER];
+const PEOPLE: readonly DemoPerson[] = [...FOOTING, ...CHAIRS, ...WATER];
+const KNOWN_BEFORE = "Known from the two winters before this record began.";
 
-/** The calendar of the demo, counted back from its today. */
-function calendar(today: Date) {
-  const day = startOfDay(new TZDate(today, TIME_ZONE));
-  const lastClass = previousWednesday(day);
-  const coming = isWednesday(day) ? day : nextWednesday(day);
-  const dayOfWeek = (week: number): string => format(addDays(lastClass, 7 * (week - WEEKS)), "yyyy-MM-dd");
+/** Days and instants of a programme, counted back from the demo's today. */
+function calendar(today: Date, programme: DemoProgramme) {
+  const day = startOfDay(new TZDate(today, HOUSE.timeZone));
+  const ahead = (programme.weekday - getISODay(day) + 7) % 7;
+  const coming = addDays(day, ahead);
+  const dayOfWeek = (week: number): string => format(addDays(coming, 7 * (week - WEEKS - 1)), "yyyy-MM-dd");
+  const begins = (week: number): Date =>
+    new Date(
+      new TZDate(
+        `${dayOfWeek(week)}T${String(programme.hour).padStart(2, "0")}:${String(programme.minute).padStart(2, "0")}:00`,
+        HOUSE.timeZone,
+      ).getTime(),
+    );
   return {
     dayOfWeek,
+    begins,
     coming: format(coming, "yyyy-MM-dd"),
-    /** Half an hour before the class of a week begins, as an instant. */
-    morningOf: (week: number): Date =>
-      new Date(new TZDate(`${dayOfWeek(week)}T${CLASS_STARTS.hours}:00:00`, TIME_ZONE).getTime()),
+    morningOf: (week: number) => addSeconds(begins(week), -1800),
   };
 }
 
-const blocksFor = (week: number) =>
-  blocksOfWeek(week).map(([movementId, rounds], i) => ({ id: `b${i + 1}`, movementId, rounds }));
+const blocksOf = (programme: DemoProgramme, week: number) =>
+  (programme.blocks?.(week) ?? []).map(([movementId, rounds], i) => ({ id: `b${i + 1}`, movementId, rounds }));
+
+/** A person of the demo as they are kept. */
+interface Kept {
+  readonly id: string;
+  readonly demo: DemoPerson;
+  /** Ids of their own caps, as far as set. */
+  readonly caps: (string | null)[];
+  readonly limitations: (string | null)[];
+}
+
+const isHere = ({ demo }: Kept, week: number): boolean => !(demo.missed ?? []).includes(week);
 
 /** What was noted in a class, from the ticking of names to its end. Times follow the plan's own clock. */
-function eventsOf(
+function arrivalsOf(week: number, people: readonly Kept[], begins: Date, nextId: () => string): ClassEvent[] {
+  const here = people.filter((person) => isHere(person, week));
+  return here.flatMap(({ id, demo }, i) => {
+    const at = addSeconds(begins, 5 * (i - here.length)).toISOString();
+    const lighter = (demo.lighter ?? []).includes(week);
+    const attended: ClassEvent = { kind: "attended", id: nextId(), at, personId: id, here: true };
+    const checked: ClassEvent = {
+      kind: "checkedIn",
+      id: nextId(),
+      at,
+      personId: id,
+      answers: { ...AS_USUAL, overall: lighter ? "lighter" : "asUsual" },
+      overriddenBecause: null,
+    };
+    return [attended, checked];
+  });
+}
+
+function classEvents(
   script: ClassScript,
+  programme: DemoProgramme,
   week: number,
-  people: readonly { readonly id: string; readonly demo: DemoPerson }[],
+  people: readonly Kept[],
   begins: Date,
   nextId: () => string,
 ): ClassEvent[] {
+  const events: ClassEvent[] = [];
   const at = (seconds: number) => addSeconds(begins, seconds).toISOString();
-  const here = people.filter(({ demo }) => !demo.missed.includes(week));
-  const events: ClassEvent[] = here.map(({ id }, i) => ({
-    kind: "attended",
-    id: nextId(),
-    at: at(i - here.length),
-    personId: id,
-    here: true,
-  }));
+  const here = people.filter((person) => isHere(person, week));
   const { total } = planTime(script.blocks, script.breathSeconds);
   classSteps(script.blocks, script.breathSeconds).forEach((step, number) => {
     events.push({ kind: "moved", id: nextId(), at: at(step.from), step: number });
     for (const { id, demo } of here)
-      for (const { sign, movementId, week: inWeek } of demo.signs)
+      for (const { sign, movementId, week: inWeek } of demo.signs ?? [])
         if (inWeek === week && script.blocks[step.blockIndex]?.movement.id === movementId && step.side !== "left")
           events.push({ kind: "noted", id: nextId(), at: at(step.from + 35), personId: id, step: number, sign });
   });
-  events.push({ kind: "ended", id: nextId(), at: at(total + 120), ...endingOfWeek(week) });
+  events.push({ kind: "ended", id: nextId(), at: at(total + 120), ...programme.ending(week) });
   return events;
 }
 
 /** Three trials of a one-leg stand on the way from the first test to the last, in tenths of a second. */
-function trialsOf(demo: DemoPerson, side: Side, week: number, random: () => number): number[] {
-  const { first, last } = demo.oneLeg[side];
+function trialsOf({ first, last }: { first: number; last: number }, week: number, random: () => number): number[] {
   const expected = first + ((last - first) * (week - 1)) / (WEEKS - 2);
   return [0.78, 0.9, 1].map((share) => {
     const seconds = expected * share * (0.94 + 0.12 * random());
@@ -82,66 +123,209 @@ function trialsOf(demo: DemoPerson, side: Side, week: number, random: () => numb
   });
 }
 
+/** Who speaks in the demo, all at the same moving clock. */
+interface Voices {
+  readonly instructor: Scope;
+  readonly clinician: Scope;
+}
+
+/** Takes a limitation in as it proposes; what waits for the clinician stays waiting. @returns its id */
+async function takeDemoLimitation(
+  { instructor }: Voices,
+  personId: string,
+  limitation: DemoLimitation,
+  firstDay: string,
+): Promise<string> {
+  const rule = limitationRule(limitation.rule);
+  if (!rule) throw new Error(`the demo names a limitation that is not in the table: ${limitation.rule}`);
+  const { side, kind, weeksBefore, note } = limitation;
+  const eventDay =
+    weeksBefore === undefined
+      ? null
+      : format(addDays(new TZDate(`${firstDay}T12:00:00`, HOUSE.timeZone), -7 * weeksBefore), "yyyy-MM-dd");
+  const input = { rule: rule.name, side: side ?? null, kind: kind ?? null, eventDay, note: note ?? "" };
+  const proposals = await proposalsFor(instructor, personId, rule, input);
+  const waits = waitsOn(rule, input, todayOf(instructor));
+  const decisions = waits ? [] : proposals.map(({ limit }) => ({ kind: "accept" as const, limit }));
+  return takeLimitation(instructor, personId, rule, input, proposals, decisions);
+}
+
+/** Enters the clinician's word on a limitation, with the usual limits for it. */
+async function clearDemoLimitation(
+  { clinician }: Voices,
+  personId: string,
+  limitationId: string,
+  limitation: DemoLimitation,
+  says: string,
+) {
+  const rule = limitationRule(limitation.rule);
+  if (!rule) return;
+  const input = { side: limitation.side ?? null, kind: limitation.kind ?? null, eventDay: null };
+  const proposals = await proposalsFor(clinician, personId, rule, input);
+  await enterClearance(
+    clinician,
+    personId,
+    { limitationId, day: todayOf(clinician), clinician: CLINICIAN.name, says, file: null },
+    proposals,
+    proposals.map(({ limit }) => ({ kind: "accept", limit })),
+  );
+}
+
+/** What changes in a week for one person: limitations, clearances, caps, a release. */
+async function liveThroughWeek(
+  voices: Voices,
+  { id, demo, caps, limitations }: Kept,
+  week: number,
+  dayOfWeek: (week: number) => string,
+) {
+  const { instructor } = voices;
+  for (const [i, limitation] of (demo.limitations ?? []).entries()) {
+    if (limitation.set === week) limitations[i] = await takeDemoLimitation(voices, id, limitation, dayOfWeek(1));
+    const kept = limitations[i];
+    if (!kept) continue;
+    if (limitation.cleared?.week === week) await clearDemoLimitation(voices, id, kept, limitation, limitation.cleared.says);
+    if (limitation.over?.week === week) await endLimitation(instructor, id, kept, limitation.over.because);
+  }
+  for (const [i, cap] of (demo.caps ?? []).entries()) {
+    if (cap.set === week)
+      caps[i] = await addCap(cap.strength === "absolute" ? voices.clinician : instructor, id, {
+        limit: cap.limit,
+        reason: cap.reason,
+        source: cap.source,
+        strength: cap.strength,
+        dateKind: cap.dateKind ?? "review",
+        from: dayOfWeek(week),
+        until: cap.until === undefined ? null : dayOfWeek(cap.until),
+      });
+    const kept = caps[i];
+    if (cap.ended?.week === week && kept) await endCap(instructor, id, kept, cap.ended.because);
+  }
+  if (demo.released === week)
+    await releaseNewcomer(instructor, id, {
+      stage: demo.stand,
+      day: dayOfWeek(week),
+      because: week === 0 || !demo.groups.includes("wednesday") ? KNOWN_BEFORE : "",
+    });
+}
+
+function ids(random: () => number): () => string {
+  const digits = () =>
+    Math.floor(random() * 0x1_0000)
+      .toString(16)
+      .padStart(4, "0");
+  return () => `${digits()}${digits()}-${digits()}-4${digits().slice(1)}-8${digits().slice(1)}-${digits()}${digits()}${digits()}`;
+}
+
+async function takePeopleIn(scope: Scope, clinicianAccount: string, groupIds: ReadonlyMap<DemoGroup, string>): Promise<Kept[]> {
+  const people: Kept[] = [];
+  for (const demo of PEOPLE) {
+    const groups = demo.groups.flatMap((group) => groupIds.get(group) ?? []);
+    const id = await addPerson(scope, { ...demo.person, groupIds: groups }, { ...NOTHING_KNOWN, ...demo.about });
+    await setFirstLimits(scope, id);
+    if (demo.measured)
+      await recordMeasurements(
+        scope,
+        id,
+        demo.measured.map((each) => ({ ...each, day: todayOf(scope) })),
+      );
+    if (demo.lookedAfter) await setClinician(scope, id, clinicianAccount);
+    people.push({ id, demo, caps: [], limitations: [] });
+  }
+  return people;
+}
+
 async function load(database: Knex, today: Date): Promise<void> {
   const random = seeded(20_261);
-  const nextId = () => {
-    const digits = () =>
-      Math.floor(random() * 0x1_0000)
-        .toString(16)
-        .padStart(4, "0");
-    return `${digits()}${digits()}-${digits()}-4${digits().slice(1)}-8${digits().slice(1)}-${digits()}${digits()}${digits()}`;
-  };
-  const days = calendar(today);
-  let clock = addDays(days.morningOf(1), -1);
-  const scope: Scope = await foundOrganisation(
-    database,
-    { name: "Kittiwake Rooms", timeZone: TIME_ZONE, account: ACCOUNT },
-    () => clock,
-  );
-  const groupId = await addGroup(scope, {
-    name: "Wednesday Footing",
-    place: "the hall, rail along one wall",
-    weekday: 3,
-    startsAt: "10:30",
-    minutes: 30,
-    seatedOnly: false,
-  });
-  const people: { id: string; demo: DemoPerson; caps: (string | null)[] }[] = [];
-  for (const demo of PEOPLE) people.push({ id: await addPerson(scope, { ...demo.person, groupIds: [groupId] }), demo, caps: [] });
+  const nextId = ids(random);
+  const wednesdays = calendar(today, WEDNESDAY_FOOTING);
+  let clock = addDays(wednesdays.morningOf(1), -7);
+  const instructor = await foundOrganisation(database, { ...HOUSE, account: INSTRUCTOR }, () => clock);
+  await addMember(instructor, HELPER);
+  const clinician = await addMember(instructor, CLINICIAN);
+  const voices: Voices = { instructor, clinician };
+  const placeId = await addPlace(instructor, PLACE);
+  const groupIds = new Map<DemoGroup, string>();
+  for (const { group, name, place, weekday, hour, minute, minutes, seatedOnly } of PROGRAMMES) {
+    const startsAt = `${String(hour).padStart(2, "0")}:${String(minute).padStart(2, "0")}`;
+    groupIds.set(group, await addGroup(instructor, { name, place, placeId, weekday, startsAt, minutes, seatedOnly }));
+  }
+  const people = await takePeopleIn(instructor, clinician.accountId, groupIds);
+  for (const person of people) await liveThroughWeek(voices, person, 0, wednesdays.dayOfWeek);
 
   for (let week = 1; week <= WEEKS; week += 1) {
-    clock = days.morningOf(week);
-    for (const { id, demo, caps } of people)
-      for (const [i, cap] of demo.caps.entries()) {
-        if (cap.set === week)
-          caps[i] = await addCap(scope, id, {
-            limit: cap.limit,
-            reason: cap.reason,
-            source: cap.source,
-            strength: cap.strength,
-            from: days.dayOfWeek(week),
-            until: cap.until === undefined ? null : days.dayOfWeek(cap.until),
-          });
-        const kept = caps[i];
-        if (cap.ended?.week === week && kept) await endCap(scope, id, kept, cap.ended.because);
-      }
-    const day = days.dayOfWeek(week);
-    const planId = await addPlan(scope, { groupId, day, breathSeconds: BREATH_SECONDS, blocks: blocksFor(week) });
-    const outcome = await teachPlan(scope, planId);
-    if (outcome.kind !== "begun") throw new Error(`the demo's class of week ${week} did not begin: ${outcome.kind}`);
-    const taught = await findClass(scope, outcome.classId);
-    if (!taught) throw new Error("a class that was begun is there");
-    const begins = addSeconds(clock, 60 * CLASS_STARTS.minutes);
-    await addEvents(scope, outcome.classId, eventsOf(taught.script, week, people, begins, nextId));
+    // The week's news is written down before its first class.
+    clock =
+      calendar(today, MONDAY_CHAIRS).morningOf(week) < wednesdays.morningOf(week)
+        ? calendar(today, MONDAY_CHAIRS).morningOf(week)
+        : wednesdays.morningOf(week);
+    for (const person of people)
+      await liveThroughWeek(voices, person, week, (of) => format(clockDay(clock, 7 * (of - week)), "yyyy-MM-dd"));
+    const taught = PROGRAMMES.filter(({ blocks }) => blocks !== null).toSorted(
+      (a, b) => calendar(today, a).begins(week).getTime() - calendar(today, b).begins(week).getTime(),
+    );
+    for (const programme of taught) {
+      const days = calendar(today, programme);
+      clock = days.morningOf(week);
+      const groupId = groupIds.get(programme.group) as string;
+      const members = people.filter(({ demo }) => demo.groups.includes(programme.group));
+      await teachWeek(instructor, programme, week, groupId, members, days, nextId, (at) => {
+        clock = at;
+      });
+    }
     if (!TEST_WEEKS.includes(week)) continue;
-    for (const { id, demo } of people) {
-      const trials = { left: trialsOf(demo, "left", week, random), right: trialsOf(demo, "right", week, random) };
-      if (demo.missed.includes(week)) continue;
-      await recordOneLegStand(scope, id, { day, trials, note: week === 1 ? "first time, practice" : "" });
+    for (const person of people) {
+      const { oneLeg } = person.demo;
+      if (!oneLeg) continue;
+      const trials = { left: trialsOf(oneLeg.left, week, random), right: trialsOf(oneLeg.right, week, random) };
+      if (!isHere(person, week)) continue;
+      await recordOneLegStand(instructor, person.id, {
+        day: wednesdays.dayOfWeek(week),
+        trials,
+        note: week === 1 ? "first time, practice" : "",
+      });
     }
   }
-  clock = addDays(days.morningOf(WEEKS), 1);
-  await addPlan(scope, { groupId, day: days.coming, breathSeconds: BREATH_SECONDS, blocks: blocksFor(WEEKS) });
+  clock = today;
+  for (const programme of PROGRAMMES.filter(({ blocks }) => blocks !== null))
+    await addPlan(instructor, {
+      groupId: groupIds.get(programme.group) as string,
+      day: calendar(today, programme).coming,
+      breathSeconds: programme.breathSeconds,
+      blocks: blocksOf(programme, WEEKS),
+    });
+}
+
+const clockDay = (clock: Date, days: number): Date => addDays(new TZDate(clock, HOUSE.timeZone), days);
+
+/** Teaches one week's class of a programme: people arrive, are fitted for the day, move, and it ends. */
+async function teachWeek(
+  scope: Scope,
+  programme: DemoProgramme,
+  week: number,
+  groupId: string,
+  members: readonly Kept[],
+  days: ReturnType<typeof calendar>,
+  nextId: () => string,
+  setClock: (at: Date) => void,
+): Promise<void> {
+  const day = days.dayOfWeek(week);
+  const planId = await addPlan(scope, {
+    groupId,
+    day,
+    breathSeconds: programme.breathSeconds,
+    blocks: blocksOf(programme, week),
+  });
+  const outcome = await teachPlan(scope, planId);
+  if (outcome.kind !== "begun") throw new Error(`the demo's class of week ${week} did not begin: ${outcome.kind}`);
+  const begins = days.begins(week);
+  const arrivals = arrivalsOf(week, members, begins, nextId);
+  await addEvents(scope, outcome.classId, arrivals);
+  const unusual = [...classState(arrivals).checkIns.values()].some(({ answers }) => answers.overall !== "asUsual");
+  if (unusual) await fitClassAgain(scope, outcome.classId);
+  const taught = await findClass(scope, outcome.classId);
+  if (!taught) throw new Error("a class that was begun is there");
+  setClock(addSeconds(begins, 3600));
+  await addEvents(scope, outcome.classId, classEvents(taught.script, programme, week, members, begins, nextId));
 }
 
 /**
@@ -151,6 +335,6 @@ async function load(database: Knex, today: Date): Promise<void> {
  */
 export const loadDemo = (database: Knex, today: Date): Promise<void> =>
   withSetUpLock(database, async () => {
-    if (await database("accounts").where({ email: ACCOUNT.email }).first("id")) return;
+    if (await database("accounts").where({ email: INSTRUCTOR.email }).first("id")) return;
     await database.transaction((transaction) => load(transaction, today));
   });

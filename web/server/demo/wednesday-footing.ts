@@ -1,47 +1,16 @@
-import { USUAL_BODY } from "@able-tide/core/body/build";
-import type { CapLimit } from "@able-tide/core/caps/cap";
-import type { Sign } from "@able-tide/core/class/events";
-import type { Side } from "@able-tide/core/side";
-import type { CapInput } from "../people/caps.ts";
-import type { PersonInput } from "../people/people.ts";
+import { type DemoPerson, type DemoProgramme, person } from "./demo-person.ts";
 
-/** Weeks of sessions behind the demo's today; week 1 is the first. */
-export const WEEKS = 14;
-
-/** A cap by week: set in one, perhaps with a date and an end in others. */
-interface DemoCap {
-  readonly limit: CapLimit;
-  readonly reason: string;
-  readonly source: string;
-  readonly strength: CapInput["strength"];
-  readonly set: number;
-  readonly until?: number;
-  readonly ended?: { readonly week: number; readonly because: string };
-}
-
-export interface DemoPerson {
-  readonly person: Omit<PersonInput, "groupIds">;
-  readonly caps: readonly DemoCap[];
-  /** Seconds on each leg at the first and the last test; what lies between follows, with each day's own luck. */
-  readonly oneLeg: Readonly<Record<Side, { readonly first: number; readonly last: number }>>;
-  readonly missed: readonly number[];
-  readonly signs: readonly { readonly week: number; readonly movementId: string; readonly sign: Sign }[];
-}
-
-const person = (
-  name: string,
-  birthYear: number,
-  statureCentimetres: number,
-  massKilograms: number,
-  uses: string,
-  notes: string,
-): DemoPerson["person"] => ({ name, birthYear, statureCentimetres, massKilograms, measured: USUAL_BODY, uses, notes });
+const groups = ["wednesday"] as const;
+const alsoFriday = ["wednesday", "friday"] as const;
 
 /** Ten made-up people. Two clearly improve, one declines, one falls, one has a flare, one limit's date has passed. */
-export const PEOPLE: readonly DemoPerson[] = [
+export const FOOTING: readonly DemoPerson[] = [
   {
     person: person("Amahle", 1961, 168, 74, "", "Wants to walk the cliff path again."),
-    caps: [],
+    groups: alsoFriday,
+    stand: "oneLeg",
+    released: 0,
+    about: { hopes: "The cliff path, all of it.", mayTouch: "yes", mayWrite: "yes" },
     oneLeg: { left: { first: 24, last: 29 }, right: { first: 26, last: 31 } },
     missed: [6],
     signs: [],
@@ -55,6 +24,21 @@ export const PEOPLE: readonly DemoPerson[] = [
       "stick in the right hand, hearing aid",
       "Hears best from the left. Rail always in reach.",
     ),
+    groups,
+    stand: "semiTandem",
+    released: 0,
+    about: {
+      hopes: "To stand at the bar with his friends.",
+      mayTouch: "yes",
+      mayWrite: "yes",
+      medicines: ["glucoseLowering"],
+      facts: { insulin: "insulin at noon; juice is in his bag" },
+    },
+    limitations: [
+      { rule: "neuropathyOfTheFeet", set: 1 },
+      { rule: "diabetes", set: 1 },
+      { rule: "hearingLoss", set: 1 },
+    ],
     caps: [
       {
         limit: { channel: "steadiness", limit: 3.2 },
@@ -74,6 +58,14 @@ export const PEOPLE: readonly DemoPerson[] = [
   },
   {
     person: person("Dov", 1948, 176, 82, "", "Likes to know the reason for everything."),
+    groups,
+    stand: "oneLeg",
+    released: 0,
+    about: { hopes: "To know why.", mayTouch: "no", mayWrite: "yes" },
+    limitations: [
+      { rule: "neckPain", set: 8 },
+      { rule: "lowBackPain", set: 9, over: { week: 13, because: "Bends without a thought again." } },
+    ],
     caps: [
       {
         limit: { channel: "barredFeature", limit: "lookingUpWithTurn" },
@@ -100,6 +92,22 @@ export const PEOPLE: readonly DemoPerson[] = [
   },
   {
     person: person("Henrike", 1944, 159, 71, "", "Left hip is worst in the morning."),
+    groups: alsoFriday,
+    stand: "tandem",
+    released: 0,
+    lookedAfter: true,
+    about: {
+      hopes: "Her own groceries.",
+      mayTouch: "ask",
+      mayWrite: "yes",
+      clinicianName: "Sunniva, physiotherapist",
+      clinicianPhone: "555 0171",
+    },
+    limitations: [{ rule: "hipArthritis", side: "left", set: 11 }],
+    measured: [
+      { range: "hipFlexion", side: "left", how: "painFree", value: 95 },
+      { range: "hipFlexion", side: "right", how: "painFree", value: 115 },
+    ],
     caps: [
       {
         limit: { channel: "loadedKnee", side: "left", limit: 30 },
@@ -122,12 +130,30 @@ export const PEOPLE: readonly DemoPerson[] = [
   },
   {
     person: person("Marit", 1951, 164, 66, "", "Swims on Fridays."),
+    groups: alsoFriday,
+    stand: "oneLeg",
+    released: 0,
+    lookedAfter: true,
+    about: {
+      hopes: "Hanging out the washing.",
+      mayTouch: "yes",
+      mayWrite: "yes",
+      kinName: "Her sister Gro",
+      kinPhone: "555 0133",
+    },
+    limitations: [{ rule: "soreShoulder", side: "right", set: 6 }],
+    measured: [
+      { range: "shoulderElevation", side: "right", how: "painFree", value: 85 },
+      { range: "shoulderElevation", side: "left", how: "painFree", value: 150 },
+      { range: "handHeight", side: "right", how: "painFree", value: "shoulder" },
+    ],
     caps: [
       {
         limit: { channel: "handHeight", side: "right", limit: "shoulder" },
         reason: "sore right shoulder",
         source: "the clinic",
         strength: "firm",
+        dateKind: "ends",
         set: 6,
         until: 13,
       },
@@ -138,15 +164,11 @@ export const PEOPLE: readonly DemoPerson[] = [
   },
   {
     person: person("Osei", 1953, 181, 88, "", "Came after a fall on the quay; would like to dance at a wedding in spring."),
+    groups,
+    stand: "tandem",
+    released: 4,
+    about: { hopes: "To dance at a wedding in spring.", mayTouch: "yes", mayWrite: "yes" },
     caps: [
-      {
-        limit: { channel: "steadiness", limit: 3.5 },
-        reason: "newcomer, before the first test",
-        source: "usual practice",
-        strength: "firm",
-        set: 1,
-        ended: { week: 4, because: "Three quiet sessions and ten seconds on each leg." },
-      },
       {
         limit: { channel: "steadiness", limit: 6.2 },
         reason: "holds the toe-down stand, one leg not yet",
@@ -162,6 +184,11 @@ export const PEOPLE: readonly DemoPerson[] = [
   },
   {
     person: person("Pilar", 1946, 153, 59, "glasses", "Reads lips: face her."),
+    groups,
+    stand: "tandem",
+    released: 0,
+    about: { hopes: "To travel alone again.", mayTouch: "yes", mayWrite: "yes" },
+    limitations: [{ rule: "lowPressureOnStanding", set: 5 }],
     caps: [
       {
         limit: { channel: "handHeight", side: "both", limit: "eye" },
@@ -177,6 +204,28 @@ export const PEOPLE: readonly DemoPerson[] = [
   },
   {
     person: person("Ruud", 1942, 174, 90, "left arm in a sling when walking", "Stroke in 2021. Support on the right."),
+    groups,
+    stand: "sideBySide",
+    released: 0,
+    lookedAfter: true,
+    about: {
+      hopes: "Both hands on the tiller.",
+      mayTouch: "ask",
+      mayWrite: "yes",
+      medicines: ["anticoagulant"],
+      kinName: "His wife Ria",
+      kinPhone: "555 0186",
+      facts: { bloodThinner: "takes a blood thinner: a knock on the head is an emergency" },
+    },
+    limitations: [
+      {
+        rule: "shoulderAfterStroke",
+        side: "left",
+        set: 1,
+        cleared: { week: 1, says: "Arm to navel height, not pulled on. Standing at the rail with the right hand." },
+      },
+      { rule: "oneSidedWeakness", side: "left", set: 1 },
+    ],
     caps: [
       {
         limit: { channel: "handHeight", side: "left", limit: "navel" },
@@ -210,6 +259,19 @@ export const PEOPLE: readonly DemoPerson[] = [
   },
   {
     person: person("Tomasz", 1933, 167, 72, "frame outdoors", "Tires; a seat behind him always."),
+    groups,
+    stand: "sideBySide",
+    released: 0,
+    about: {
+      hopes: "Not to be a burden.",
+      mayTouch: "yes",
+      mayWrite: "yes",
+      medicines: ["betaBlocker", "anticoagulant"],
+      kinName: "His daughter Ewa",
+      kinPhone: "555 0109",
+      facts: { resuscitation: "wishes are in the red folder at home; ask Ewa" },
+    },
+    limitations: [{ rule: "recentFall", kind: "one", weeksBefore: -6, set: 8 }],
     caps: [
       {
         limit: { channel: "standingMinutes", limit: 12 },
@@ -235,16 +297,15 @@ export const PEOPLE: readonly DemoPerson[] = [
   },
   {
     person: person("Wenna", 1950, 162, 78, "", "Broke the left ankle in 2023; shoes with a heel help."),
-    caps: [
-      {
-        limit: { channel: "dorsiflexion", side: "left", limit: 10 },
-        reason: "stiff left ankle",
-        source: "Ines, who measured it standing",
-        strength: "firm",
-        set: 1,
-        until: 16,
-      },
+    groups,
+    stand: "oneLeg",
+    released: 0,
+    about: { hopes: "Heels at Christmas.", mayTouch: "yes", mayWrite: "yes" },
+    measured: [
+      { range: "dorsiflexion", side: "left", how: "painFree", value: 10 },
+      { range: "dorsiflexion", side: "right", how: "painFree", value: 18 },
     ],
+    limitations: [{ rule: "stiffAnkle", side: "left", set: 4 }],
     oneLeg: { left: { first: 10, last: 12 }, right: { first: 16, last: 17 } },
     missed: [13],
     signs: [],
@@ -261,7 +322,7 @@ const OPENING: readonly DemoBlock[] = [
 const CLOSING: readonly DemoBlock[] = [["gather-and-close", 10]];
 
 /** What was taught in a week: something new every other week, with a recap of what came before. */
-export function blocksOfWeek(week: number): readonly DemoBlock[] {
+function blocksOfWeek(week: number): readonly DemoBlock[] {
   const middle: DemoBlock[] = [["side-weight-shift", week < 6 ? 6 : 8]];
   if (week >= 3) middle.push(["lift-and-part", week < 8 ? 6 : 8]);
   if (week >= 4) middle.push(["shift-and-press", week < 9 ? 5 : 8]);
@@ -272,7 +333,7 @@ export function blocksOfWeek(week: number): readonly DemoBlock[] {
 }
 
 /** Effort of a week's class, 0 to 10, and what the instructor wrote. */
-export function endingOfWeek(week: number): { effort: number; note: string } {
+function endingOfWeek(week: number): { effort: number; note: string } {
   const notes: Record<number, string> = {
     1: "Everybody found their chair and their rail. Names learnt.",
     5: "Press went well on the right, less on the left. Marit's shoulder spoke up.",
@@ -286,3 +347,17 @@ export function endingOfWeek(week: number): { effort: number; note: string } {
 
 /** Weeks in which the one-leg stand was tested. */
 export const TEST_WEEKS: readonly number[] = [1, 3, 5, 7, 9, 11, 13];
+
+export const WEDNESDAY_FOOTING: DemoProgramme = {
+  group: "wednesday",
+  name: "Wednesday Footing",
+  place: "the hall, rail along one wall",
+  weekday: 3,
+  hour: 10,
+  minute: 30,
+  minutes: 30,
+  seatedOnly: false,
+  breathSeconds: 8,
+  blocks: blocksOfWeek,
+  ending: endingOfWeek,
+};

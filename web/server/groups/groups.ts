@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import type { Question } from "@able-tide/core/caps/policy";
 import type { Scope } from "../scope.ts";
 
 /** People who meet every week at one place. */
@@ -12,7 +13,14 @@ export interface Group {
   readonly startsAt: string;
   readonly minutes: number;
   readonly seatedOnly: boolean;
+  /** Where it meets; null where nobody has said. */
+  readonly placeId: string | null;
+  /** What its check-in asks; null for what the organisation's policy asks. */
+  readonly questions: readonly Question[] | null;
 }
+
+/** A group as it is written down; place and questions may be said later. */
+export type GroupInput = Omit<Group, "id" | "placeId" | "questions"> & Partial<Pick<Group, "placeId" | "questions">>;
 
 interface GroupRow {
   id: string;
@@ -22,6 +30,8 @@ interface GroupRow {
   starts_at: string;
   minutes: number;
   seated_only: boolean;
+  place_id: string | null;
+  questions: Question[] | null;
 }
 
 const toGroup = (row: GroupRow): Group => ({
@@ -32,6 +42,19 @@ const toGroup = (row: GroupRow): Group => ({
   startsAt: row.starts_at,
   minutes: row.minutes,
   seatedOnly: row.seated_only,
+  placeId: row.place_id,
+  questions: row.questions,
+});
+
+const columnsOf = (input: GroupInput) => ({
+  name: input.name,
+  place: input.place,
+  weekday: input.weekday,
+  starts_at: input.startsAt,
+  minutes: input.minutes,
+  seated_only: input.seatedOnly,
+  place_id: input.placeId ?? null,
+  questions: input.questions ? JSON.stringify(input.questions) : null,
 });
 
 const groupsOf = (scope: Scope) =>
@@ -46,18 +69,19 @@ export async function findGroup(scope: Scope, id: string): Promise<Group | null>
   return row ? toGroup(row) : null;
 }
 
-export async function addGroup(scope: Scope, input: Omit<Group, "id">): Promise<string> {
+export async function addGroup(scope: Scope, input: GroupInput): Promise<string> {
   const id = randomUUID();
   await scope.database("groups").insert({
     organisation_id: scope.organisationId,
     id,
-    name: input.name,
-    place: input.place,
-    weekday: input.weekday,
-    starts_at: input.startsAt,
-    minutes: input.minutes,
-    seated_only: input.seatedOnly,
+    ...columnsOf(input),
     created_at: scope.now(),
   });
   return id;
+}
+
+/** @returns false if the organisation has no such group */
+export async function changeGroup(scope: Scope, id: string, input: GroupInput): Promise<boolean> {
+  const changed = await scope.database("groups").where({ organisation_id: scope.organisationId, id }).update(columnsOf(input));
+  return changed === 1;
 }

@@ -1,25 +1,46 @@
 import { randomUUID } from "node:crypto";
-import { type Cap, type CapLimit, holdsOn } from "@able-tide/core/caps/cap";
-import type { Scope } from "../scope.ts";
+import { type Cap, type CapLimit, holdsOn, instructorMayEnd } from "@able-tide/core/caps/cap";
+import type { CapRecord } from "@able-tide/core/caps/history";
+import type { MeasuredRange } from "@able-tide/core/caps/measured";
+import { type Scope, today } from "../scope.ts";
+import { waitingCapsOf } from "./limitations.ts";
 
-export type CapInput = Omit<Cap, "id">;
+/** What set a cap: a person's word, or the usual limits of newcomers and of everybody. */
+export type CapOrigin = "person" | "newcomer" | "everybody";
+
+export interface CapInput extends Omit<Cap, "id" | "forms" | "dateKind">, Partial<Pick<Cap, "forms" | "dateKind">> {
+  /** The measured range whose last pain-free value it follows. */
+  readonly follows?: MeasuredRange | null;
+  readonly limitationId?: string | null;
+  readonly clearanceId?: string | null;
+  readonly origin?: CapOrigin;
+}
 
 /** A cap as it is kept: with who set it and, once it is over, who ended it and why. */
-export interface KeptCap extends Cap {
+export interface KeptCap extends CapRecord {
   readonly personId: string;
-  readonly setBy: string;
-  readonly ended: { readonly by: string; readonly at: string; readonly because: string } | null;
+  readonly limitationId: string | null;
+  readonly clearanceId: string | null;
+  readonly follows: MeasuredRange | null;
+  readonly origin: CapOrigin;
 }
 
 interface CapRow {
   id: string;
   person_id: string;
   cap_limit: CapLimit;
+  forms: Cap["forms"];
   reason: string;
   source: string;
   strength: Cap["strength"];
   from_day: string;
   until_day: string | null;
+  date_kind: Cap["dateKind"];
+  follows: MeasuredRange | null;
+  limitation_id: string | null;
+  clearance_id: string | null;
+  origin: CapOrigin;
+  created_at: Date;
   set_by: string;
   ended_at: Date | null;
   ended_by_name: string | null;
@@ -30,11 +51,18 @@ const toCap = (row: CapRow): KeptCap => ({
   id: row.id,
   personId: row.person_id,
   limit: row.cap_limit,
+  forms: row.forms,
   reason: row.reason,
   source: row.source,
   strength: row.strength,
   from: row.from_day,
   until: row.until_day,
+  dateKind: row.date_kind,
+  follows: row.follows,
+  limitationId: row.limitation_id,
+  clearanceId: row.clearance_id,
+  origin: row.origin,
+  setAt: row.created_at.toISOString(),
   setBy: row.set_by,
   ended:
     row.ended_at === null
@@ -61,49 +89,128 @@ export async function openCaps(scope: Scope): Promise<KeptCap[]> {
   return (await capsOf(scope).whereNull("caps.ended_at")).map(toCap);
 }
 
-/** The caps that hold for each of some people on a day. */
+/** A kept cap as the core knows it. */
+const plain = ({ id, limit, forms, reason, source, strength, from, until, dateKind }: KeptCap): Cap => ({
+  id,
+  limit,
+  forms,
+  reason,
+  source,
+  strength,
+  from,
+  until,
+  dateKind,
+});
+
+/** The caps that hold for each of some people on a day, what waits for a clinician's limits among them. */
 export async function capsHolding(scope: Scope, personIds: readonly string[], day: string): Promise<Map<string, Cap[]>> {
   const holding = new Map<string, Cap[]>(personIds.map((id) => [id, []]));
-  for (const { personId, setBy, ended, ...cap } of await openCaps(scope)) if (holdsOn(cap, day)) holding.get(personId)?.push(cap);
+  // One after the other: within a transaction there is one connection.
+  const caps = await openCaps(scope);
+  const waiting = await waitingCapsOf(scope, day);
+  for (const cap of caps) if (holdsOn(cap, day)) holding.get(cap.personId)?.push(plain(cap));
+  for (const { personId, caps: meanwhile } of waiting) holding.get(personId)?.push(...meanwhile);
   return holding;
 }
 
-/** @returns the new cap's id, or null if the organisation has no such person */
-export async function addCap(scope: Scope, personId: string, input: CapInput): Promise<string | null> {
-  const person = await scope.database("people").where({ organisation_id: scope.organisationId, id: personId }).first("id");
-  if (!person) return null;
-  const id = randomUUID();
-  await scope.database("caps").insert({
+/** Adds caps to a person within a transaction of the caller's. @returns their ids, in order */
+export async function insertCaps(scope: Scope, personId: string, inputs: readonly CapInput[]): Promise<string[]> {
+  if (inputs.length === 0) return [];
+  const rows = inputs.map((input) => ({
     organisation_id: scope.organisationId,
-    id,
+    id: randomUUID(),
     person_id: personId,
     cap_limit: JSON.stringify(input.limit),
+    forms: input.forms ? JSON.stringify(input.forms) : null,
     reason: input.reason,
     source: input.source,
     strength: input.strength,
     from_day: input.from,
     until_day: input.until,
+    date_kind: input.dateKind ?? "review",
+    follows: input.follows ?? null,
+    limitation_id: input.limitationId ?? null,
+    clearance_id: input.clearanceId ?? null,
+    origin: input.origin ?? "person",
     created_by: scope.accountId,
     created_at: scope.now(),
-  });
-  return id;
+  }));
+  await scope.database("caps").insert(rows);
+  return rows.map(({ id }) => id);
+}
+
+/** Ends caps within a transaction of the caller's; the rows stay. */
+export async function finishCaps(scope: Scope, ids: readonly string[], because: string): Promise<void> {
+  await scope
+    .database("caps")
+    .where({ organisation_id: scope.organisationId })
+    .whereIn("id", [...ids])
+    .whereNull("ended_at")
+    .update({ ended_by: scope.accountId, ended_at: scope.now(), ended_because: because });
+}
+
+/** @returns the new cap's id, or null if the organisation has no such person, or it is absolute and not a clinician's */
+export async function addCap(scope: Scope, personId: string, input: CapInput): Promise<string | null> {
+  const person = await scope.database("people").where({ organisation_id: scope.organisationId, id: personId }).first("id");
+  if (!person) return null;
+  const [id] = await insertCaps(scope, personId, [input]);
+  return id ?? null;
+}
+
+export type EndOutcome = "ended" | "unknown" | "absolute";
+
+/** An open cap of a person that this account may end today, or why not. */
+async function endable(scope: Scope, personId: string, id: string): Promise<KeptCap | "unknown" | "absolute"> {
+  const [row] = await capsOf(scope).where({ "caps.person_id": personId, "caps.id": id }).whereNull("caps.ended_at");
+  if (!row) return "unknown";
+  const cap = toCap(row);
+  return scope.role === "clinician" || instructorMayEnd(cap, today(scope)) ? cap : "absolute";
 }
 
 /**
- * Ends a cap, with a word why; the row stays. An absolute cap is a clinician's to end.
+ * Ends a cap, with a word why; the row stays. An absolute cap is a clinician's to end, or the instructor's once the end
+ * that its setter named has passed.
  *
- * @returns whether it was ended, is unknown, or is not this person's to end
+ * @returns whether it was ended, is unknown, or is not this account's to end
  */
-export async function endCap(
+export async function endCap(scope: Scope, personId: string, id: string, because: string): Promise<EndOutcome> {
+  const cap = await endable(scope, personId, id);
+  if (typeof cap === "string") return cap;
+  await finishCaps(scope, [id], because);
+  return "ended";
+}
+
+/**
+ * Puts another cap in the place of one: a new date after asking, or another number. Both stay on record.
+ *
+ * @returns as endCap
+ */
+export async function replaceCap(
   scope: Scope,
   personId: string,
   id: string,
+  change: Partial<Pick<CapInput, "limit" | "until" | "dateKind">>,
   because: string,
-): Promise<"ended" | "unknown" | "absolute"> {
-  const own = { organisation_id: scope.organisationId, person_id: personId, id };
-  const cap = await scope.database("caps").where(own).whereNull("ended_at").first("strength");
-  if (!cap) return "unknown";
-  if (cap.strength === "absolute") return "absolute";
-  await scope.database("caps").where(own).update({ ended_by: scope.accountId, ended_at: scope.now(), ended_because: because });
-  return "ended";
+): Promise<EndOutcome> {
+  return scope.database.transaction(async (transaction) => {
+    const within = { ...scope, database: transaction };
+    const cap = await endable(within, personId, id);
+    if (typeof cap === "string") return cap;
+    await finishCaps(within, [id], because);
+    await insertCaps(within, personId, [{ ...cap, ...change, from: today(scope) < cap.from ? cap.from : today(scope) }]);
+    return "ended";
+  });
+}
+
+/** Asks again about a cap that keeps holding: the same limit, another day. An absolute one may be asked about by anybody. */
+export async function holdOn(scope: Scope, personId: string, id: string, until: string, because: string): Promise<EndOutcome> {
+  return scope.database.transaction(async (transaction) => {
+    const within = { ...scope, database: transaction };
+    const [row] = await capsOf(within).where({ "caps.person_id": personId, "caps.id": id }).whereNull("caps.ended_at");
+    if (!row) return "unknown";
+    const cap = toCap(row);
+    await finishCaps(within, [id], because);
+    await insertCaps(within, personId, [{ ...cap, from: today(scope), until }]);
+    return "ended";
+  });
 }

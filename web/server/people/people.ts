@@ -1,5 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { MeasuredBody } from "@able-tide/core/body/build";
+import { About, NOTHING_KNOWN } from "@able-tide/core/people/about";
+import * as v from "valibot";
 import type { Scope } from "../scope.ts";
 
 /** What the form asks of a person, in the units it asks. */
@@ -26,6 +28,14 @@ export interface Person {
   readonly uses: string;
   readonly notes: string;
   readonly groupIds: readonly string[];
+  readonly about: About;
+  /** Grows with every change, so that two who change at once are told. */
+  readonly version: number;
+  readonly changedBy: string;
+  /** Whether the first sessions are behind them. */
+  readonly released: boolean;
+  /** The clinician of the house who looks after them; null for none. */
+  readonly clinicianAccount: string | null;
 }
 
 interface PersonRow {
@@ -38,6 +48,11 @@ interface PersonRow {
   uses: string;
   notes: string;
   group_ids: string[];
+  about: unknown;
+  version: number;
+  changed_by_name: string;
+  released_at: Date | null;
+  clinician_account: string | null;
 }
 
 const toPerson = (row: PersonRow): Person => ({
@@ -50,6 +65,11 @@ const toPerson = (row: PersonRow): Person => ({
   uses: row.uses,
   notes: row.notes,
   groupIds: row.group_ids,
+  about: v.parse(About, row.about),
+  version: row.version,
+  changedBy: row.changed_by_name,
+  released: row.released_at !== null,
+  clinicianAccount: row.clinician_account,
 });
 
 const toRow = (input: PersonInput) => ({
@@ -62,18 +82,22 @@ const toRow = (input: PersonInput) => ({
   notes: input.notes,
 });
 
+/** People of the organisation; a clinician's are those they look after. */
 function peopleOf(scope: Scope) {
-  return scope
+  const query = scope
     .database("people")
+    .join({ changer: "accounts" }, "changer.id", "people.changed_by")
     .where("people.organisation_id", scope.organisationId)
     .select<PersonRow[]>(
       "people.*",
+      "changer.name as changed_by_name",
       scope.database.raw(
         `array(select group_id from group_members m
           where m.organisation_id = people.organisation_id and m.person_id = people.id
           order by group_id) as group_ids`,
       ),
     );
+  return scope.role === "clinician" ? query.where("people.clinician_account", scope.accountId) : query;
 }
 
 export async function listPeople(scope: Scope): Promise<Person[]> {
@@ -96,7 +120,8 @@ async function setGroups(scope: Scope, personId: string, groupIds: readonly stri
     await scope.database("group_members").insert(groupIds.map((groupId) => ({ ...own, group_id: groupId })));
 }
 
-export async function addPerson(scope: Scope, input: PersonInput): Promise<string> {
+/** Writes a person down; their first limits are a matter of newcomers.ts. */
+export async function addPerson(scope: Scope, input: PersonInput, about: About = NOTHING_KNOWN): Promise<string> {
   const id = randomUUID();
   const stamp = { by: scope.accountId, at: scope.now() };
   await scope.database.transaction(async (transaction) => {
@@ -104,6 +129,7 @@ export async function addPerson(scope: Scope, input: PersonInput): Promise<strin
       organisation_id: scope.organisationId,
       id,
       ...toRow(input),
+      about: JSON.stringify(about),
       created_by: stamp.by,
       created_at: stamp.at,
       changed_by: stamp.by,
@@ -114,14 +140,54 @@ export async function addPerson(scope: Scope, input: PersonInput): Promise<strin
   return id;
 }
 
-/** @returns false if the organisation has no such person */
-export async function changePerson(scope: Scope, id: string, input: PersonInput): Promise<boolean> {
+export type ChangeOutcome = "changed" | "unknown" | "moved on";
+
+/** Changes a row if it still is at a version. */
+async function changeRow(scope: Scope, id: string, version: number, columns: Record<string, unknown>): Promise<ChangeOutcome> {
+  const own = { organisation_id: scope.organisationId, id };
+  const changed = await scope
+    .database("people")
+    .where({ ...own, version })
+    .update({ ...columns, version: version + 1, changed_by: scope.accountId, changed_at: scope.now() });
+  if (changed === 1) return "changed";
+  return (await scope.database("people").where(own).first("id")) ? "moved on" : "unknown";
+}
+
+/** Changes name, body, groups and notes. @param version the one that the change started from */
+export async function changePerson(scope: Scope, id: string, version: number, input: PersonInput): Promise<ChangeOutcome> {
   return scope.database.transaction(async (transaction) => {
-    const changed = await transaction("people")
-      .where({ organisation_id: scope.organisationId, id })
-      .update({ ...toRow(input), changed_by: scope.accountId, changed_at: scope.now() });
-    if (changed === 0) return false;
-    await setGroups({ ...scope, database: transaction }, id, input.groupIds);
-    return true;
+    const within = { ...scope, database: transaction };
+    const outcome = await changeRow(within, id, version, toRow(input));
+    if (outcome === "changed") await setGroups(within, id, input.groupIds);
+    return outcome;
   });
+}
+
+/** Changes what is known of a person beside body and limits. @param version the one that the change started from */
+export const changeAbout = (scope: Scope, id: string, version: number, about: About): Promise<ChangeOutcome> =>
+  changeRow(scope, id, version, { about: JSON.stringify(about) });
+
+/** Puts a person into a group that they were not in. */
+export const joinGroup = async (scope: Scope, personId: string, groupId: string): Promise<void> => {
+  await scope
+    .database("group_members")
+    .insert({ organisation_id: scope.organisationId, person_id: personId, group_id: groupId })
+    .onConflict()
+    .ignore();
+};
+
+/** Says which clinician of the house looks after a person, or that none does. @returns false for somebody who is not there */
+export async function setClinician(scope: Scope, personId: string, accountId: string | null): Promise<boolean> {
+  if (accountId !== null) {
+    const member = await scope
+      .database("memberships")
+      .where({ organisation_id: scope.organisationId, account_id: accountId, role: "clinician" })
+      .first("account_id");
+    if (!member) return false;
+  }
+  const changed = await scope
+    .database("people")
+    .where({ organisation_id: scope.organisationId, id: personId })
+    .update({ clinician_account: accountId });
+  return changed === 1;
 }

@@ -9,8 +9,10 @@ const stiffAnkle: Cap = {
   reason: "stiff",
   source: "measured",
   strength: "firm",
+  forms: null,
   from: "2026-01-01",
   until: null,
+  dateKind: "review",
 };
 const numbers = (stature: number, caps: readonly Cap[] = [], differs: Partial<MeasuredBody> = {}) =>
   setUpNumbers({ stature, measured: { ...USUAL_BODY, ...differs } }, caps);

@@ -1,11 +1,12 @@
 import { type Build, buildOf, canStand, type MeasuredBody } from "@able-tide/core/body/build";
-import { type Cap, sidesOf } from "@able-tide/core/caps/cap";
+import type { Cap } from "@able-tide/core/caps/cap";
+import { strictestNumber } from "@able-tide/core/caps/effective";
 import type { Movement } from "@able-tide/core/movement/format";
 import { floorMarks } from "@able-tide/core/setup/floor-marks";
 import { longestStep, ORDINARY_DORSIFLEXION } from "@able-tide/core/setup/longest-step";
-import { cushionUnderFeet, seatHeights } from "@able-tide/core/setup/seat";
+import { cushionUnderFeet, seatForHips, seatHeights } from "@able-tide/core/setup/seat";
 import { deepestWater, depthForShare } from "@able-tide/core/setup/standing-depth";
-import { type Pair, SIDES, type Side } from "@able-tide/core/side";
+import type { Pair } from "@able-tide/core/side";
 import { SHIPPED } from "../movements/shipped.ts";
 
 /** A usual chair, metres. */
@@ -18,9 +19,11 @@ const HIP = "settling-breath";
 export interface SetUpNumbers {
   readonly seat: number;
   readonly seatForRising: { readonly least: number; readonly most: number };
+  /** What the hip may bend that the seat is raised for, degrees; null where nothing says. */
+  readonly hip: number | null;
   readonly chair: number;
   readonly cushion: number;
-  /** Null for somebody who does not stand. */
+  /** Null for somebody who does not stand, or may not. */
   readonly standing: StandingNumbers | null;
   /** Ankle limits the step was found for, left and right, degrees; null where nobody measured one. */
   readonly ankles: { readonly left: number; readonly right: number } | null;
@@ -45,23 +48,32 @@ function shipped(id: string) {
   return movement;
 }
 
-/** The strictest cap on one ankle, degrees; null without one. */
-function ankleCap(caps: readonly Cap[], side: Side): number | null {
-  const limits = caps.flatMap(({ limit }) =>
-    limit.channel === "dorsiflexion" && sidesOf(limit).includes(side) ? [limit.limit] : [],
-  );
-  return limits.length > 0 ? Math.min(...limits) : null;
-}
-
-const standingNumbers = (stature: number, build: Build, ankles: Pair): StandingNumbers => ({
+const standingNumbers = (stature: number, build: Build, ankles: Pair, caps: readonly Cap[]): StandingNumbers => ({
   feetApart: floorMarks(shipped(HIP), stature).width,
-  longestStep: centimetres(longestStep(tall(shipped(BOW)), stature, ankles, build)),
+  longestStep: centimetres(longestStep(tall(shipped(BOW)), stature, ankles, build, caps)),
   water: SHARES.map((share) => {
     const depth = depthForShare(share, stature, build);
     return { share, depth: depth === null ? null : centimetres(depth) };
   }),
   deepest: centimetres(deepestWater(stature, build)),
 });
+
+/** Channels that the numbers hang on. */
+const POSING: ReadonlySet<string> = new Set([
+  "motion",
+  "loadedKnee",
+  "dorsiflexion",
+  "straightKneeDorsiflexion",
+  "kneeLoad",
+  "legShare",
+  "noStanding",
+]);
+
+/** What the stiffer hip may bend, degrees; null without a cap. */
+function strictestHip(caps: readonly Cap[]): number | null {
+  const hips = caps.flatMap(({ limit }) => (limit.channel === "motion" && limit.motion === "hipFlexion" ? [limit.limit] : []));
+  return hips.length > 0 ? Math.min(...hips) : null;
+}
 
 /**
  * Chair, cushion, floor marks, longest step and pool depth for a body and today's caps.
@@ -72,18 +84,26 @@ export function setUpNumbers(
   caps: readonly Cap[],
 ): SetUpNumbers {
   const build = buildOf(measured, stature);
-  const [left, right] = SIDES.map((side) => ankleCap(caps, side)) as [number | null, number | null];
-  const key = `${stature} ${left} ${right} ${build.key}`;
+  const posing = caps.filter(({ limit }) => POSING.has(limit.channel));
+  const key = `${stature} ${build.key} ${JSON.stringify(posing.map(({ limit, forms }) => [limit, forms]))}`;
   const before = known.get(key);
   if (before) return before;
   const { sitting, rising } = seatHeights(stature, build);
-  const ankles = [left ?? ORDINARY_DORSIFLEXION, right ?? ORDINARY_DORSIFLEXION] as const;
+  const [left, right] = [strictestNumber(caps, "dorsiflexion", "left"), strictestNumber(caps, "dorsiflexion", "right")];
+  const ankles: Pair = [left ?? ORDINARY_DORSIFLEXION, right ?? ORDINARY_DORSIFLEXION];
+  const hip = strictestHip(caps);
+  const hipSeat = hip === null ? sitting : seatForHips(stature, hip, build);
+  const higher = hipSeat - sitting;
   const numbers: SetUpNumbers = {
-    seat: centimetres(sitting),
-    seatForRising: { least: centimetres(rising.least), most: centimetres(rising.most) },
+    seat: centimetres(hipSeat),
+    seatForRising: { least: centimetres(rising.least + higher), most: centimetres(rising.most + higher) },
+    hip,
     chair: centimetres(USUAL_CHAIR),
-    cushion: centimetres(cushionUnderFeet(stature, USUAL_CHAIR, build)),
-    standing: canStand(build) ? standingNumbers(stature, build, ankles) : null,
+    cushion: hip === null ? centimetres(cushionUnderFeet(stature, USUAL_CHAIR, build)) : 0,
+    standing:
+      canStand(build) && !posing.some(({ limit }) => limit.channel === "noStanding")
+        ? standingNumbers(stature, build, ankles, posing)
+        : null,
     ankles: left === null && right === null ? null : { left: ankles[0], right: ankles[1] },
   };
   known.set(key, numbers);

@@ -1,0 +1,38 @@
+import { column, type MidlineRange, SIDED_RANGES, type SidedRange, sidedColumn } from "../body/channels.ts";
+import type { Side } from "../side.ts";
+
+const ARM: readonly SidedRange[] = ["shoulderElevation", "shoulderPlane", "shoulderAxial", "elbow", "forearm", "wrist"];
+const LEG = SIDED_RANGES.map(({ name }) => name).filter((name) => !ARM.includes(name));
+const NECK: readonly MidlineRange[] = ["headFlexion", "headSideBend", "headRotation"];
+const BACK: readonly MidlineRange[] = ["pelvisTilt", "spineFlexion", "spineSideBend", "spineRotation"];
+
+const sided = (names: readonly SidedRange[], side: Side): readonly number[] => names.map((name) => sidedColumn(name, side));
+
+/** Parts of the body that hurt or tire for themselves, with the columns of their ranges and the size that scales them. */
+export const BODY_PARTS = [
+  { name: "neck", label: "neck", columns: NECK.map(column), size: "body" },
+  { name: "back", label: "back", columns: BACK.map(column), size: "body" },
+  { name: "leftArm", label: "left arm", columns: sided(ARM, "left"), size: "armLeft" },
+  { name: "rightArm", label: "right arm", columns: sided(ARM, "right"), size: "armRight" },
+  { name: "leftLeg", label: "left leg", columns: sided(LEG, "left"), size: "body" },
+  { name: "rightLeg", label: "right leg", columns: sided(LEG, "right"), size: "body" },
+] as const;
+export type BodyPart = (typeof BODY_PARTS)[number]["name"];
+
+/** A part of the body, or all of it. */
+export const WHOLE_OR_PART = ["all", ...BODY_PARTS.map(({ name }) => name)] as const;
+export type WholeOrPart = (typeof WHOLE_OR_PART)[number];
+
+export const partLabel = (name: WholeOrPart): string => BODY_PARTS.find((part) => part.name === name)?.label ?? "everything";
+
+/** A part takes part in a form when one of its joints moves by more than this, degrees. */
+const TAKES_PART = 10;
+
+/** Whether a form whose highest and lowest values are known moves a part of the body. */
+export function movesPart(
+  part: WholeOrPart,
+  { highest, lowest }: { readonly highest: Float64Array; readonly lowest: Float64Array },
+): boolean {
+  const found = BODY_PARTS.find(({ name }) => name === part);
+  return !found || found.columns.some((at) => (highest[at] as number) - (lowest[at] as number) > TAKES_PART);
+}

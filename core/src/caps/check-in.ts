@@ -1,0 +1,225 @@
+import * as v from "valibot";
+import { BODY_PARTS, type BodyPart } from "./body-parts.ts";
+import { type Cap, type CapLimit, sidesOf } from "./cap.ts";
+import { DAY_ANSWERS, type DayAnswer } from "./day-answers.ts";
+import { effectiveCaps, strictestNumber } from "./effective.ts";
+import type { Policy } from "./policy.ts";
+import { SCREENING, type ScreeningFinding } from "./screening.ts";
+
+const PART_NAMES = BODY_PARTS.map(({ name }) => name);
+const tenth = v.pipe(v.number(), v.minValue(0), v.maxValue(10));
+const reading = (most: number) => v.pipe(v.number(), v.minValue(0), v.maxValue(most));
+
+/** What a person answers when they arrive; what was not asked is left out. */
+export const CheckIn = v.object({
+  overall: v.picklist(["asUsual", "lighter", "sitOut"]),
+  pains: v.optional(
+    v.array(
+      v.object({
+        part: v.picklist(PART_NAMES),
+        now: tenth,
+        /** Their own usual there. */
+        usual: v.optional(tenth, 0),
+        fresh: v.optional(v.picklist(["no", "new", "night"]), "no"),
+      }),
+    ),
+    [],
+  ),
+  dizziness: v.optional(v.picklist(["none", "settled", "now"]), "none"),
+  breath: v.optional(v.picklist(["asUsual", "more", "noSentence"]), "asUsual"),
+  sleep: v.optional(v.picklist(["fine", "badNight", "twoBadNights"]), "fine"),
+  fatigue: v.optional(tenth),
+  fall: v.optional(v.picklist(["none", "nearFall", "oneUnhurt", "worse"]), "none"),
+  medicine: v.optional(v.picklist(["asUsual", "changed", "wearingOff"]), "asUsual"),
+  illness: v.optional(v.picklist(["none", "firstClassBack", "secondClassBack", "feverOrWound", "bowels"]), "none"),
+  /** Anything of the sit-out list that was said: chest pain, a blackout and the like. */
+  warning: v.optional(v.boolean(), false),
+  /** One reading, and a second after five minutes of sitting where the first was high. */
+  pressures: v.optional(
+    v.pipe(
+      v.array(v.object({ systolic: reading(300), diastolic: reading(200), heartRate: v.optional(reading(250)) })),
+      v.maxLength(2),
+    ),
+    [],
+  ),
+  /** How far the pressure fell within three minutes of standing, and whether it was felt. */
+  drop: v.optional(v.object({ systolic: reading(150), diastolic: reading(100), felt: v.boolean() })),
+  saturation: v.optional(reading(100)),
+  /** mmol/l, of people on treatment. */
+  glucose: v.optional(reading(40)),
+  /** Ketones, or feeling ill with it. */
+  glucoseIll: v.optional(v.boolean(), false),
+});
+export type CheckIn = v.InferOutput<typeof CheckIn>;
+export type CheckInInput = v.InferInput<typeof CheckIn>;
+
+export const AS_USUAL: CheckIn = v.parse(CheckIn, { overall: "asUsual" });
+
+/** What the day's answers propose, gravest last. */
+export const OUTCOMES = ["class", "seated", "takeAgain", "askFirst", "hold", "sitOut"] as const;
+export type Outcome = (typeof OUTCOMES)[number];
+const graver = (a: Outcome, b: Outcome): Outcome => (OUTCOMES.indexOf(a) >= OUTCOMES.indexOf(b) ? a : b);
+
+/** One thing that was out of the ordinary and what follows from it. */
+export interface DayFinding {
+  readonly words: string;
+  readonly source: string;
+  readonly outcome: Outcome;
+  /** What to do beside it, in words. */
+  readonly also: string;
+}
+
+/** The day as the answers tell it. Factors are 0 to 1. */
+export interface DayReading {
+  readonly outcome: Outcome;
+  readonly findings: readonly DayFinding[];
+  readonly amounts: Readonly<Record<BodyPart | "all", number>>;
+  readonly range: Readonly<Record<BodyPart | "all", number>>;
+  /** How much less steadiness is asked. */
+  readonly steadinessDown: number;
+  /** Limits that the answers name outright. */
+  readonly limits: readonly CapLimit[];
+}
+
+const whole = (): Record<BodyPart | "all", number> => ({
+  all: 1,
+  ...(Object.fromEntries(PART_NAMES.map((name) => [name, 1])) as Record<BodyPart, number>),
+});
+
+/** Reductions add up to this at most. */
+const MOST_DOWN = 3;
+/** Each reduction beside the largest. */
+const EACH_FURTHER = 0.5;
+/** So many answers out of the ordinary at once are asked about before anything. */
+const ASK_FROM = 3;
+
+/** The largest reduction, and half a point for each further one, at most three. */
+function stepsDown(reductions: readonly number[]): number {
+  const some = reductions.filter((down) => down > 0).toSorted((a, b) => b - a);
+  const [largest = 0, ...further] = some;
+  return Math.min(MOST_DOWN, largest + EACH_FURTHER * further.length);
+}
+
+/**
+ * Reads the day's answers by the table of answers and the rules of screening. On each channel the smallest factor wins;
+ * they are not multiplied.
+ */
+export function readCheckIn(answers: CheckIn, policy: Policy): DayReading {
+  const said: readonly DayAnswer[] = DAY_ANSWERS.flatMap((row) => row.read(answers));
+  const screened: readonly ScreeningFinding[] = SCREENING.flatMap((row) => row.read(answers, policy.thresholds));
+  const amounts = whole();
+  const range = whole();
+  for (const answer of said) {
+    amounts.all = Math.min(amounts.all, answer.amounts);
+    range.all = Math.min(range.all, answer.range);
+    if (answer.there) {
+      amounts[answer.there.part] = Math.min(amounts[answer.there.part], answer.there.amounts);
+      range[answer.there.part] = Math.min(range[answer.there.part], answer.there.range);
+    }
+  }
+  const findings: DayFinding[] = [...said, ...screened]
+    .filter(({ words }) => words !== "")
+    .map(({ words, source, outcome, also }) => ({ words, source, outcome, also }));
+  const graved = findings.reduce<Outcome>((outcome, finding) => graver(outcome, finding.outcome), "class");
+  return {
+    outcome: findings.length >= ASK_FROM ? graver(graved, "askFirst") : graved,
+    findings,
+    amounts,
+    range,
+    steadinessDown: stepsDown(said.map(({ steadiness }) => steadiness)),
+    limits: [...said, ...screened].flatMap(({ limits }) => limits),
+  };
+}
+
+/** Channels that the day's amounts scale; loads and times of one part follow that part's own factor. */
+const AMOUNTS: Readonly<Partial<Record<CapLimit["channel"], (side: "left" | "right") => BodyPart | "all">>> = {
+  standingMinutesAtATime: () => "all",
+  standingMinutes: () => "all",
+  sessionMinutes: () => "all",
+  waterMinutes: () => "all",
+  holdSeconds: () => "all",
+  lowBackLoad: () => "back",
+  kneeLoad: (side) => (side === "left" ? "leftLeg" : "rightLeg"),
+  legShare: (side) => (side === "left" ? "leftLeg" : "rightLeg"),
+  oneLegSeconds: (side) => (side === "left" ? "leftLeg" : "rightLeg"),
+  oneLegSecondsInAll: (side) => (side === "left" ? "leftLeg" : "rightLeg"),
+  shoulderLoad: (side) => (side === "left" ? "leftArm" : "rightArm"),
+  handWeight: (side) => (side === "left" ? "leftArm" : "rightArm"),
+  handsUpSeconds: (side) => (side === "left" ? "leftArm" : "rightArm"),
+  handsUpSecondsInAll: (side) => (side === "left" ? "leftArm" : "rightArm"),
+};
+
+/** Rounds down to whole units, or to tenths where a whole unit is much. */
+const down = (value: number): number => (value < 10 ? Math.floor(10 * value + 1e-9) / 10 : Math.floor(value + 1e-9));
+
+/** The caps in force, scaled by the day's amounts. */
+function scaledAmounts(caps: readonly Cap[], amounts: DayReading["amounts"]): CapLimit[] {
+  return effectiveCaps(caps).flatMap(({ decides: { limit } }) => {
+    const partOf = AMOUNTS[limit.channel];
+    if (!partOf || !("limit" in limit) || typeof limit.limit !== "number") return [];
+    const number = limit.limit;
+    const scaled = (side: "left" | "right") => down(number * Math.min(amounts.all, amounts[partOf(side)]));
+    if (!("side" in limit)) return scaled("left") < number ? [{ ...limit, limit: scaled("left") } as CapLimit] : [];
+    return sidesOf(limit).flatMap((side) => (scaled(side) < number ? [{ ...limit, side, limit: scaled(side) } as CapLimit] : []));
+  });
+}
+
+const PERCENT = 100;
+
+function partLimits(channel: "roundsShare" | "sizeShare", factors: DayReading["amounts"]): CapLimit[] {
+  return (["all", ...PART_NAMES] as const).flatMap((part) =>
+    factors[part] < 1 ? [{ channel, part, limit: Math.round(PERCENT * factors[part]) }] : [],
+  );
+}
+
+/** A result under this means seated. */
+const SEATED_UNDER = 2;
+const TOP = 10;
+
+function steadinessLimits(caps: readonly Cap[], steadinessDown: number): CapLimit[] {
+  if (steadinessDown === 0) return [];
+  const left = Math.floor(2 * ((strictestNumber(caps, "steadiness") ?? TOP) - steadinessDown) + 1e-9) / 2;
+  return left < SEATED_UNDER ? [{ channel: "noStanding" }] : [{ channel: "steadiness", limit: left }];
+}
+
+const OUT: readonly CapLimit[] = [
+  { channel: "noStanding" },
+  { channel: "barredForm", limit: "seated" },
+  { channel: "barredForm", limit: "water" },
+];
+
+/** What an outcome bars; an override of it, with a word, leaves it out. */
+function outcomeLimits(outcome: Outcome): readonly CapLimit[] {
+  if (outcome === "seated") return [{ channel: "noStanding" }];
+  return outcome === "class" || outcome === "askFirst" ? [] : OUT;
+}
+
+/**
+ * The caps of the day that follow from a check-in. They are added to those in force and end with the day, so a check-in
+ * can only tighten.
+ *
+ * @param caps those in force before
+ * @param overridden whether the instructor has let them in against the proposal, with a word on record
+ */
+export function dayCaps(reading: DayReading, caps: readonly Cap[], day: string, overridden: boolean): Cap[] {
+  const limits = [
+    ...(overridden ? [] : outcomeLimits(reading.outcome)),
+    ...reading.limits,
+    ...partLimits("roundsShare", reading.amounts),
+    ...partLimits("sizeShare", reading.range),
+    ...scaledAmounts(caps, reading.amounts),
+    ...steadinessLimits(caps, reading.steadinessDown),
+  ];
+  const reason = reading.findings.map(({ words }) => words).join(", ");
+  return limits.map((limit, i) => ({
+    id: `today-${String(i).padStart(2, "0")}`,
+    limit,
+    forms: null,
+    reason: reason.charAt(0).toLowerCase() + reason.slice(1),
+    source: "today's check-in",
+    strength: "comfort",
+    from: day,
+    until: day,
+    dateKind: "review",
+  }));
+}

@@ -1,0 +1,128 @@
+import { comfort, firm, type LimitationRule, SITS_OUT, USUAL_PRACTICE } from "./rule.ts";
+
+const area = "neck and back";
+const BONE_GUIDANCE = "Giangregorio and others 2014, Brooke-Wavell and others 2022";
+
+export const NECK_AND_BACK: readonly LimitationRule[] = [
+  {
+    name: "neckPain",
+    label: "Neck arthritis or neck pain",
+    area,
+    sided: false,
+    timed: false,
+    proposals: [
+      firm({ channel: "motion", motion: "neckRotation", side: "both", limit: 45 }),
+      firm({ channel: "motion", motion: "neckExtension", side: "both", limit: 20 }),
+      firm({ channel: "barredFeature", limit: "lookingUpWithTurn" }),
+    ],
+    cautions: [],
+    source: USUAL_PRACTICE,
+    decides: "instructor",
+  },
+  {
+    name: "rheumatoidNeck",
+    label: "Rheumatoid arthritis of the neck",
+    area,
+    sided: false,
+    timed: false,
+    waits: {
+      phases: ["acute", "healing", "settled"],
+      meanwhile: [
+        { channel: "motion", motion: "neckFlexion", side: "both", limit: 30 },
+        { channel: "barredFeature", limit: "fullNeckCircle" },
+      ],
+    },
+    proposals: [
+      firm({ channel: "motion", motion: "neckFlexion", side: "both", limit: 30 }),
+      firm({ channel: "barredFeature", limit: "fullNeckCircle" }),
+    ],
+    cautions: ["The head never drops to its end forward"],
+    source: USUAL_PRACTICE,
+    decides: "clinician",
+  },
+  {
+    name: "osteoporosis",
+    label: "Osteoporosis, no fracture",
+    area,
+    sided: false,
+    timed: false,
+    proposals: [
+      firm({ channel: "motion", motion: "spineFlexion", side: "both", limit: 30 }),
+      firm({ channel: "motion", motion: "spineSideBend", side: "both", limit: 20 }),
+      firm({ channel: "motion", motion: "spineRotation", side: "both", limit: 30 }),
+    ],
+    cautions: [
+      "A hinge at the hips and gentle bending back are welcome",
+      "Tapping stays off the trunk",
+      "No repeated or loaded rounding or twisting",
+    ],
+    source: BONE_GUIDANCE,
+    decides: "instructor",
+  },
+  {
+    name: "spinalFracture",
+    label: "Spinal fracture",
+    area,
+    sided: false,
+    timed: true,
+    waits: { phases: ["acute", "healing"], meanwhile: SITS_OUT },
+    proposals: [firm({ channel: "motion", motion: "spineFlexion", side: "both", limit: 25 })],
+    cautions: ["A hinge at the hips is free"],
+    source: BONE_GUIDANCE,
+    decides: "clinician",
+  },
+  {
+    name: "lowBackPain",
+    label: "Low-back pain",
+    area,
+    sided: false,
+    timed: false,
+    proposals: [
+      comfort({ channel: "motion", motion: "spineRotation", side: "both", limit: 30 }),
+      comfort({ channel: "motion", motion: "spineSideBend", side: "both", limit: 20 }),
+      comfort({ channel: "motion", motion: "spineFlexion", side: "both", limit: 30 }),
+    ],
+    cautions: ["Pain up to 5 that settles within a day is acceptable"],
+    source: USUAL_PRACTICE,
+    decides: "instructor",
+  },
+  {
+    name: "disc",
+    label: "Disc trouble or sciatica",
+    area,
+    sided: false,
+    timed: false,
+    proposals: [comfort({ channel: "motion", motion: "spineFlexion", side: "both", limit: 20 }, { follows: "spineFlexion" })],
+    cautions: ["Bending forward by symptom: less when the leg speaks up"],
+    source: USUAL_PRACTICE,
+    decides: "instructor",
+  },
+  {
+    name: "spinalStenosis",
+    label: "Spinal stenosis",
+    area,
+    sided: false,
+    timed: false,
+    proposals: [
+      firm({ channel: "motion", motion: "spineExtension", side: "both", limit: 5 }),
+      comfort({ channel: "standingMinutesAtATime", limit: 8 }),
+    ],
+    cautions: ["Sitting breaks are offered"],
+    source: USUAL_PRACTICE,
+    decides: "instructor",
+  },
+  {
+    name: "stiffSpine",
+    label: "Spinal fusion, ankylosing spondylitis or kyphosis",
+    area,
+    sided: false,
+    timed: false,
+    proposals: [
+      firm({ channel: "motion", motion: "spineExtension", side: "both", limit: 5 }, { follows: "spineExtension" }),
+      firm({ channel: "motion", motion: "spineFlexion", side: "both", limit: 20 }, { follows: "spineFlexion" }),
+    ],
+    cautions: ["No forced range", "Looking straight ahead as the person can"],
+    source: USUAL_PRACTICE,
+    decides: "instructor",
+  },
+];

@@ -1,0 +1,116 @@
+import type { Feature } from "../../movement/features.ts";
+import type { WholeOrPart } from "../body-parts.ts";
+import type { CapLimit, CapSide, DateKind, Strength } from "../cap.ts";
+import type { MeasuredRange } from "../measured.ts";
+
+/**
+ * How long ago what happened has happened: *acute* to 6 weeks, *healing* to 12, then *settled*.
+ * A limitation that no day began is settled from the start.
+ */
+export const PHASES = ["acute", "healing", "settled"] as const;
+export type Phase = (typeof PHASES)[number];
+
+export const AREAS = [
+  "shoulders and arms",
+  "neck and back",
+  "hips, knees and feet",
+  "nerves and balance",
+  "heart and breath",
+  "senses and memory",
+  "skin, blood and inner organs",
+  "the whole person",
+] as const;
+export type Area = (typeof AREAS)[number];
+
+/** A limit whose side is told by the limitation: the affected one, or the other. */
+type Templated<Limit> = Limit extends { readonly channel: "barredFeature" }
+  ? { readonly channel: "barredFeature"; readonly limit: Feature | "holdsWithAffected" }
+  : Limit extends { readonly channel: "sizeShare" | "roundsShare" }
+    ? Omit<Limit, "part"> & { readonly part: WholeOrPart | "affectedArm" | "affectedLeg" }
+    : Limit extends { readonly side: CapSide }
+      ? Omit<Limit, "side"> & { readonly side: CapSide | "affected" | "other" }
+      : Limit;
+export type LimitTemplate = Templated<CapLimit>;
+
+/** One cap that a limitation proposes. */
+export interface Proposal {
+  readonly limit: LimitTemplate;
+  readonly strength: Strength;
+  /** In which phases; in all when left out. */
+  readonly phases?: readonly Phase[];
+  /** For which of the rule's kinds; for all when left out. */
+  readonly kinds?: readonly string[];
+  /** The measured range that the number follows where there is one; the limit's own number is for when there is none. */
+  readonly follows?: MeasuredRange;
+  /** One rung under the steadiness that holds now. */
+  readonly rungDown?: boolean;
+  /** When to ask again, or when it ends: weeks from the day it is set, or from the event. */
+  readonly date: { readonly weeks: number; readonly after: "setting" | "event"; readonly kind: DateKind };
+}
+
+/**
+ * What a limitation means for movement: the usual starting points, each with its source. The clinician's word wins.
+ * Adding one is adding an entry here and its line in the test.
+ */
+export interface LimitationRule {
+  readonly name: string;
+  /** What it is called: a diagnosis, for those who may read it. */
+  readonly label: string;
+  readonly area: Area;
+  /** Whether it has a side. */
+  readonly sided: boolean;
+  /** Whether it began on a day from which its phase is reckoned: an operation, a fracture, a fall. */
+  readonly timed: boolean;
+  /** Kinds of it that differ in what they mean, as an operation's approach. */
+  readonly kinds?: readonly { readonly name: string; readonly label: string }[];
+  /** When it waits for a clinician's limits, and what holds meanwhile. */
+  readonly waits?: {
+    readonly phases: readonly Phase[];
+    readonly kinds?: readonly string[];
+    readonly meanwhile: readonly LimitTemplate[];
+  };
+  readonly proposals: readonly Proposal[];
+  /** What to mind that no number says. Free of diagnoses: the helper reads them too. */
+  readonly cautions: readonly string[];
+  readonly source: string;
+  readonly decides: "instructor" | "clinician";
+}
+
+/** Weeks after which a firm cap asks to be looked at again, unless its rule says otherwise. */
+const USUAL_REVIEW = 12;
+/** Weeks that a comfort cap lasts. */
+const COMFORT = 4;
+
+type More = Partial<Omit<Proposal, "limit" | "strength">>;
+
+export const firm = (limit: LimitTemplate, more: More = {}): Proposal => ({
+  limit,
+  strength: "firm",
+  date: { weeks: USUAL_REVIEW, after: "setting", kind: "review" },
+  ...more,
+});
+
+export const comfort = (limit: LimitTemplate, more: More = {}): Proposal => ({
+  limit,
+  strength: "comfort",
+  date: { weeks: COMFORT, after: "setting", kind: "review" },
+  ...more,
+});
+
+export const USUAL_PRACTICE = "usual practice";
+
+/** Nothing at all until the clinician has spoken. */
+export const SITS_OUT: readonly LimitTemplate[] = [
+  { channel: "noStanding" },
+  { channel: "barredForm", limit: "seated" },
+  { channel: "barredForm", limit: "water" },
+];
+
+/** Seated on land only. */
+export const SEATED_ONLY: readonly LimitTemplate[] = [{ channel: "noStanding" }, { channel: "barredForm", limit: "water" }];
+
+/** The affected arm rests and holds nothing. */
+export const ARM_RESTS: readonly LimitTemplate[] = [
+  { channel: "sizeShare", part: "affectedArm", limit: 0 },
+  { channel: "barredFeature", limit: "holdsWithAffected" },
+];

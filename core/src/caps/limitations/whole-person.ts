@@ -1,0 +1,48 @@
+import { firm, type LimitationRule, USUAL_PRACTICE } from "./rule.ts";
+
+const area = "the whole person";
+
+export const WHOLE_PERSON: readonly LimitationRule[] = [
+  {
+    name: "fatigueAfterExertion",
+    label: "Fatigue that follows exertion",
+    area,
+    sided: false,
+    timed: false,
+    proposals: [firm({ channel: "roundsShare", part: "all", limit: 50 })],
+    cautions: ["Long rests", "Asked after 24, 48 and 72 hours", "Any increase is set by the person"],
+    source: USUAL_PRACTICE,
+    decides: "instructor",
+  },
+  {
+    name: "wheelchair",
+    label: "Wheelchair, spinal cord injury or amputation",
+    area,
+    sided: false,
+    timed: false,
+    kinds: [
+      { name: "other", label: "wheelchair or amputation" },
+      { name: "cordBelow", label: "cord injury below the sixth thoracic level" },
+      { name: "cordHigh", label: "cord injury at the sixth thoracic level or above" },
+    ],
+    proposals: [firm({ channel: "noStanding" })],
+    cautions: [
+      "Brakes and footplates are checked",
+      "Trunk support",
+      "Pounding headache with flushing: sit up, loosen what is tight, call for help",
+    ],
+    source: USUAL_PRACTICE,
+    decides: "instructor",
+  },
+  {
+    name: "frailty",
+    label: "Frailty or obesity",
+    area,
+    sided: false,
+    timed: false,
+    proposals: [],
+    cautions: ["A chair with arms that is rated for the weight", "A higher seat"],
+    source: USUAL_PRACTICE,
+    decides: "instructor",
+  },
+];

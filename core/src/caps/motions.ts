@@ -1,0 +1,68 @@
+import { column, MIDLINE_RANGES, type MidlineRange, SIDED_RANGES, type SidedRange, sidedColumn } from "../body/channels.ts";
+import type { Side } from "../side.ts";
+
+/**
+ * Motions of joints as they are measured and limited: a range of the body model read in one direction.
+ * `toSide` motions belong to the midline and go to the person's left or right; right is positive in the model.
+ */
+export const MOTIONS = [
+  { name: "neckFlexion", label: "neck bends forward", range: "headFlexion", direction: 1, sides: "none" },
+  { name: "neckExtension", label: "neck bends back", range: "headFlexion", direction: -1, sides: "none" },
+  { name: "neckSideBend", label: "ear goes to the shoulder", range: "headSideBend", direction: 1, sides: "toSide" },
+  { name: "neckRotation", label: "neck turns", range: "headRotation", direction: 1, sides: "toSide" },
+  { name: "spineFlexion", label: "spine rounds forward", range: "spineFlexion", direction: 1, sides: "none" },
+  { name: "spineExtension", label: "spine bends back", range: "spineFlexion", direction: -1, sides: "none" },
+  { name: "spineSideBend", label: "spine bends to the side", range: "spineSideBend", direction: 1, sides: "toSide" },
+  { name: "spineRotation", label: "spine turns", range: "spineRotation", direction: 1, sides: "toSide" },
+  { name: "shoulderElevation", label: "upper arm lifts", range: "shoulderElevation", direction: 1, sides: "own" },
+  { name: "shoulderInwardTurn", label: "upper arm turns in", range: "shoulderAxial", direction: 1, sides: "own" },
+  { name: "shoulderOutwardTurn", label: "upper arm turns out", range: "shoulderAxial", direction: -1, sides: "own" },
+  { name: "elbowFlexion", label: "elbow bends", range: "elbow", direction: 1, sides: "own" },
+  { name: "wristFlexion", label: "wrist bends in", range: "wrist", direction: 1, sides: "own" },
+  { name: "wristExtension", label: "wrist bends back", range: "wrist", direction: -1, sides: "own" },
+  { name: "hipFlexion", label: "hip bends", range: "hipFlexion", direction: 1, sides: "own" },
+  { name: "hipExtension", label: "hip stretches back", range: "hipFlexion", direction: -1, sides: "own" },
+  { name: "hipAbduction", label: "leg goes out to the side", range: "hipAbduction", direction: 1, sides: "own" },
+  { name: "hipAdduction", label: "leg goes in past the middle", range: "hipAbduction", direction: -1, sides: "own" },
+  { name: "hipOutwardTurn", label: "hip turns out", range: "hipRotation", direction: 1, sides: "own" },
+  { name: "hipInwardTurn", label: "hip turns in", range: "hipRotation", direction: -1, sides: "own" },
+  { name: "kneeFlexion", label: "knee bends", range: "knee", direction: 1, sides: "own" },
+  { name: "plantarFlexion", label: "foot points down", range: "dorsiflexion", direction: -1, sides: "own" },
+] as const satisfies readonly {
+  readonly name: string;
+  readonly label: string;
+  readonly range: MidlineRange | SidedRange;
+  readonly direction: 1 | -1;
+  readonly sides: "none" | "toSide" | "own";
+}[];
+export type MotionName = (typeof MOTIONS)[number]["name"];
+export type Motion = (typeof MOTIONS)[number];
+export const MOTION_NAMES = MOTIONS.map(({ name }) => name);
+
+export const motionNamed = (name: MotionName): Motion => MOTIONS.find((motion) => motion.name === name) as Motion;
+
+/** Upper bound of the motion's ordinary active range in adults, degrees. */
+export function mostOfMotion(name: MotionName): number {
+  const { range, direction } = motionNamed(name);
+  const bounds = [...MIDLINE_RANGES, ...SIDED_RANGES].find((each) => each.name === range) as (typeof MIDLINE_RANGES)[number];
+  return direction === 1 ? bounds.highest : -bounds.lowest;
+}
+
+const isMidline = (range: string): range is MidlineRange => MIDLINE_RANGES.some(({ name }) => name === range);
+
+/**
+ * How far a motion goes in poses of which the highest and lowest of every column are known.
+ *
+ * @param side of the body, or the side it goes to; a motion without sides is the same for both
+ * @returns degrees, negative where the joint stays on the other side of nought
+ */
+export function reachOfMotion(
+  name: MotionName,
+  side: Side,
+  { highest, lowest }: { readonly highest: Float64Array; readonly lowest: Float64Array },
+): number {
+  const { range, direction, sides } = motionNamed(name);
+  const at = isMidline(range) ? column(range) : sidedColumn(range, side);
+  const sign = sides === "toSide" && side === "left" ? -direction : direction;
+  return sign === 1 ? (highest[at] as number) : -(lowest[at] as number);
+}

@@ -1,0 +1,140 @@
+import * as v from "valibot";
+
+/** Thresholds of the day's screening. `stricter` is the direction an organisation may move them in. */
+export const THRESHOLDS = [
+  {
+    name: "systolicMost",
+    label: "Resting systolic pressure, sits out over",
+    unit: "mmHg",
+    usual: 180,
+    stricter: "less",
+    furthest: 120,
+    source: "as for the six-minute walk, ATS 2002",
+  },
+  {
+    name: "diastolicMost",
+    label: "Resting diastolic pressure, sits out over",
+    unit: "mmHg",
+    usual: 100,
+    stricter: "less",
+    furthest: 70,
+    source: "as for the six-minute walk, ATS 2002",
+  },
+  {
+    name: "restingHeartRateMost",
+    label: "Resting heart rate, sits out over",
+    unit: "a minute",
+    usual: 120,
+    stricter: "less",
+    furthest: 80,
+    source: "as for the six-minute walk, ATS 2002",
+  },
+  {
+    name: "systolicLeast",
+    label: "Systolic pressure, sits out under",
+    unit: "mmHg",
+    usual: 90,
+    stricter: "more",
+    furthest: 120,
+    source: "usual practice",
+  },
+  {
+    name: "restingHeartRateLeast",
+    label: "Resting heart rate, sits out under",
+    unit: "a minute",
+    usual: 40,
+    stricter: "more",
+    furthest: 60,
+    source: "usual practice",
+  },
+  {
+    name: "systolicRaised",
+    label: "Systolic pressure, lighter from",
+    unit: "mmHg",
+    usual: 160,
+    stricter: "less",
+    furthest: 110,
+    source: "usual practice",
+  },
+  {
+    name: "saturationLeast",
+    label: "Oxygen saturation at rest, sits out under",
+    unit: "%",
+    usual: 88,
+    stricter: "more",
+    furthest: 98,
+    source: "usual practice",
+  },
+  {
+    name: "glucoseLeast",
+    label: "Glucose on treatment, treat first under",
+    unit: "mmol/l",
+    usual: 4,
+    stricter: "more",
+    furthest: 8,
+    source: "ADA 2016",
+  },
+  {
+    name: "glucoseSteady",
+    label: "Glucose on treatment, carbohydrate and re-check under",
+    unit: "mmol/l",
+    usual: 5,
+    stricter: "more",
+    furthest: 10,
+    source: "ADA 2016",
+  },
+  {
+    name: "glucoseMost",
+    label: "Glucose with ketones or feeling ill, sits out over",
+    unit: "mmol/l",
+    usual: 13.9,
+    stricter: "less",
+    furthest: 8,
+    source: "ADA 2016",
+  },
+] as const;
+export type ThresholdName = (typeof THRESHOLDS)[number]["name"];
+export type Thresholds = Readonly<Record<ThresholdName, number>>;
+
+export const USUAL_THRESHOLDS = Object.fromEntries(THRESHOLDS.map(({ name, usual }) => [name, usual])) as Record<
+  ThresholdName,
+  number
+>;
+
+/** Questions of the check-in that a group may ask beside "as usual, lighter, sit out". */
+export const QUESTIONS = [
+  { name: "pain", label: "pain and where" },
+  { name: "dizziness", label: "dizziness" },
+  { name: "breath", label: "breath" },
+  { name: "sleep", label: "sleep" },
+  { name: "fatigue", label: "fatigue" },
+  { name: "fall", label: "a fall or near-fall since last time" },
+  { name: "medicine", label: "medicines" },
+  { name: "illness", label: "illness" },
+  { name: "pressure", label: "blood pressure and pulse" },
+  { name: "saturation", label: "oxygen saturation" },
+  { name: "glucose", label: "glucose" },
+] as const;
+export type Question = (typeof QUESTIONS)[number]["name"];
+export const QUESTION_NAMES = QUESTIONS.map(({ name }) => name);
+
+export interface Policy {
+  readonly thresholds: Thresholds;
+  readonly questions: readonly Question[];
+}
+
+export const USUAL_POLICY: Policy = {
+  thresholds: USUAL_THRESHOLDS,
+  questions: ["pain", "dizziness", "breath", "sleep", "fall", "medicine"],
+};
+
+/** One threshold as an organisation may set it: the usual, or stricter as far as makes sense. */
+export const thresholdSchema = ({ usual, furthest, unit }: (typeof THRESHOLDS)[number]) => {
+  const least = Math.min(usual, furthest);
+  const most = Math.max(usual, furthest);
+  return v.pipe(
+    v.number("This should be a number."),
+    v.minValue(least, `${least} to ${most} ${unit}: a policy is only ever stricter than the usual ${usual}.`),
+    v.maxValue(most, `${least} to ${most} ${unit}: a policy is only ever stricter than the usual ${usual}.`),
+  );
+};

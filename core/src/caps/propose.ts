@@ -1,0 +1,169 @@
+import * as v from "valibot";
+import { addDays, daysBetween } from "../calendar.ts";
+import { otherSide, type Side } from "../side.ts";
+import type { WholeOrPart } from "./body-parts.ts";
+import { type Cap, CapLimit, type CapSide } from "./cap.ts";
+import type { LimitationRule, LimitTemplate, Phase, Proposal } from "./limitations/rule.ts";
+import type { MeasuredRange } from "./measured.ts";
+import { rungUnder } from "./rungs.ts";
+import { limitInWords } from "./words.ts";
+
+/** A limitation that a person has. */
+export interface Limitation {
+  readonly id: string;
+  /** The rule's name. */
+  readonly rule: string;
+  /** Null where the rule has no side. */
+  readonly side: CapSide | null;
+  /** The rule's kind, where it has kinds. */
+  readonly kind: string | null;
+  /** When it happened, ISO calendar day; null where it did not begin on a day or nobody knows. */
+  readonly eventDay: string | null;
+}
+
+/** Weeks after which a phase is over. */
+const PHASE_ENDS = { acute: 6, healing: 12 } as const;
+
+/**
+ * The phase of a limitation on a day. One that began on a day that nobody knows is taken as acute; one that no day
+ * began is settled.
+ */
+export function phaseOn(rule: LimitationRule, eventDay: string | null, day: string): Phase {
+  if (!rule.timed) return "settled";
+  if (eventDay === null) return "acute";
+  const weeks = daysBetween(eventDay, day) / 7;
+  if (weeks < PHASE_ENDS.acute) return "acute";
+  return weeks < PHASE_ENDS.healing ? "healing" : "settled";
+}
+
+const speaksOf = (list: readonly string[] | undefined, name: string | null): boolean =>
+  list === undefined || (name !== null && list.includes(name));
+
+/** What a limitation is called with its kind and side, as "Hip replacement, posterior approach, left". */
+export function limitationInWords(rule: LimitationRule, { side, kind }: Pick<Limitation, "side" | "kind">): string {
+  const kindLabel = rule.kinds?.find(({ name }) => name === kind)?.label;
+  const sideLabel = side === null ? undefined : side === "both" ? "both sides" : side;
+  return [rule.label, kindLabel, sideLabel].filter((word) => word !== undefined).join(", ");
+}
+
+const ARM_OF = { left: "leftArm", right: "rightArm" } as const;
+const LEG_OF = { left: "leftLeg", right: "rightLeg" } as const;
+
+const sidesOfAffected = (side: CapSide | null): readonly Side[] =>
+  side === null ? [] : side === "both" ? ["left", "right"] : [side];
+
+/** The caps a template means for a limitation's side; one for each side where a channel has none of its own. */
+function limitsFrom(template: LimitTemplate, side: CapSide | null): CapLimit[] {
+  if (template.channel === "barredFeature" && template.limit === "holdsWithAffected")
+    return sidesOfAffected(side).map((affected) => ({
+      channel: "barredFeature",
+      limit: affected === "left" ? "holdsWithLeft" : "holdsWithRight",
+    }));
+  if ("part" in template && (template.part === "affectedArm" || template.part === "affectedLeg")) {
+    const of = template.part === "affectedArm" ? ARM_OF : LEG_OF;
+    return sidesOfAffected(side).map((affected) => ({ ...template, part: of[affected] as WholeOrPart }));
+  }
+  if ("side" in template && template.side === "affected") return side === null ? [] : [v.parse(CapLimit, { ...template, side })];
+  if ("side" in template && template.side === "other")
+    return side === null || side === "both" ? [] : [v.parse(CapLimit, { ...template, side: otherSide(side) })];
+  return [template as CapLimit];
+}
+
+/** What is known of a person that a proposal's number may hang on. */
+export interface ProposalContext {
+  readonly day: string;
+  /** Last measured pain-free range, degrees; null where nobody measured it. */
+  readonly measured: (range: MeasuredRange, side: Side) => number | null;
+  /** The steadiness that is capped now, null without a cap. */
+  readonly steadiness: number | null;
+}
+
+/** A cap as it is proposed: not yet anybody's word. */
+export type ProposedCap = Omit<Cap, "id"> & { readonly follows: MeasuredRange | null };
+
+function withNumbers(limit: CapLimit, { follows, rungDown }: Proposal, { measured, steadiness }: ProposalContext): CapLimit[] {
+  if (rungDown && limit.channel === "steadiness")
+    return [{ ...limit, limit: steadiness === null ? limit.limit : rungUnder(steadiness) }];
+  if (follows === undefined || !("limit" in limit) || typeof limit.limit !== "number") return [limit];
+  if (!("side" in limit)) return [{ ...limit, limit: measured(follows, "right") ?? limit.limit }] as CapLimit[];
+  // Each side has its own measured number.
+  const sides = limit.side === "both" ? (["left", "right"] as const) : [limit.side];
+  const numbers = sides.map((side) => measured(follows, side) ?? (limit.limit as number));
+  if (numbers.every((number) => number === numbers[0])) return [{ ...limit, limit: numbers[0] } as CapLimit];
+  return sides.map((side, i) => ({ ...limit, side, limit: numbers[i] }) as CapLimit);
+}
+
+function dateOf({ date }: Proposal, eventDay: string | null, day: string): string {
+  const end = addDays(date.after === "event" && eventDay !== null ? eventDay : day, 7 * date.weeks);
+  return end < day ? day : end;
+}
+
+/**
+ * The caps that a limitation proposes on a day: usual starting points, for a person to accept, tighten or decline.
+ *
+ * @returns none for a phase or kind without precautions: a note and no cap
+ */
+export function proposedCaps(
+  rule: LimitationRule,
+  limitation: Omit<Limitation, "id" | "rule">,
+  context: ProposalContext,
+): ProposedCap[] {
+  const phase = phaseOn(rule, limitation.eventDay, context.day);
+  return rule.proposals
+    .filter(({ phases, kinds }) => speaksOf(phases, phase) && speaksOf(kinds, limitation.kind))
+    .flatMap((proposal) =>
+      limitsFrom(proposal.limit, limitation.side)
+        .flatMap((limit) => withNumbers(limit, proposal, context))
+        .map((limit) => ({
+          limit,
+          forms: null,
+          reason: limitationInWords(rule, limitation),
+          source: rule.source,
+          strength: proposal.strength,
+          from: context.day,
+          until: dateOf(proposal, limitation.eventDay, context.day),
+          dateKind: proposal.date.kind,
+          follows: proposal.follows ?? null,
+        })),
+    );
+}
+
+/** Whether a limitation waits, on a day, for limits that only a clinician sets. */
+export function waitsOn(rule: LimitationRule, { kind, eventDay }: Pick<Limitation, "kind" | "eventDay">, day: string): boolean {
+  return rule.waits?.phases.includes(phaseOn(rule, eventDay, day)) === true && speaksOf(rule.waits.kinds, kind);
+}
+
+/** What holds while a limitation waits for a clearance. */
+export function waitingCaps(rule: LimitationRule, limitation: Limitation, day: string): Cap[] {
+  if (!rule.waits || !waitsOn(rule, limitation, day)) return [];
+  return rule.waits.meanwhile
+    .flatMap((template) => limitsFrom(template, limitation.side))
+    .map((limit, i) => ({
+      id: `waits-${limitation.id}-${i}`,
+      limit,
+      forms: null,
+      reason: `${limitationInWords(rule, limitation)}, waits for a clinician's limits`,
+      source: rule.source,
+      strength: "absolute",
+      from: limitation.eventDay !== null && limitation.eventDay < day ? limitation.eventDay : day,
+      until: null,
+      dateKind: "review",
+    }));
+}
+
+/** A template in words for a table, the affected side named as such. */
+export function templateInWords(template: LimitTemplate): string {
+  if (template.channel === "barredFeature" && template.limit === "holdsWithAffected") return "No holding on with that hand";
+  if ("part" in template && template.part === "affectedArm")
+    return template.limit === 0 ? "That arm rests" : `That arm ${template.limit} %`;
+  if ("part" in template && template.part === "affectedLeg")
+    return template.limit === 0 ? "That leg rests" : `That leg ${template.limit} %`;
+  const [limit] = limitsFrom(template, "left");
+  if (!limit) return "";
+  const words = limitInWords(limit);
+  const sided = "side" in template && (template.side === "affected" || template.side === "other");
+  if (!sided) return words;
+  const which = template.side === "affected" ? "that" : "the other";
+  const said = words.replace(/\b(the )?left\b/i, which);
+  return said.charAt(0).toUpperCase() + said.slice(1);
+}

@@ -1,0 +1,43 @@
+/**
+ * Rungs of steadiness, lowest first: what a person holds, with the steadiness demand that it caps. Our own scale, from the
+ * bases of the steadiness demand.
+ */
+export const RUNGS = [
+  { name: "seated", label: "seated", steadiness: 1 },
+  { name: "hipWidth", label: "standing, feet hip-width apart", steadiness: 3 },
+  { name: "together", label: "feet together", steadiness: 4 },
+  { name: "semiTandem", label: "instep to toe", steadiness: 5 },
+  { name: "toeDown", label: "one foot, the other toe down", steadiness: 5.5 },
+  { name: "tandem", label: "heel to toe", steadiness: 6.5 },
+  { name: "oneLeg", label: "one leg for 5 seconds", steadiness: 8 },
+  { name: "oneLegHeadTurns", label: "one leg for 10 seconds with head turns", steadiness: 9 },
+] as const;
+export type Rung = (typeof RUNGS)[number]["name"];
+
+/** The capping value one rung under a steadiness; the lowest stays the lowest. @example rungUnder(6.5) // 5.5 */
+export const rungUnder = (steadiness: number): number =>
+  RUNGS.findLast((rung) => rung.steadiness < steadiness)?.steadiness ?? RUNGS[0].steadiness;
+
+/**
+ * The four-stage stand: each stage is held for 10 seconds, and it stops at the first that is not held.
+ * Source: CDC, older-adult fall prevention; heel-to-toe under 10 s: raised risk.
+ */
+export const FOUR_STAGE_STAND = {
+  id: "fourStageStand",
+  label: "Four-stage stand",
+  source: "CDC, older-adult fall prevention",
+  stages: [
+    { name: "none", label: "none of them", rung: "hipWidth" },
+    { name: "sideBySide", label: "side by side", rung: "together" },
+    { name: "semiTandem", label: "instep to toe", rung: "semiTandem" },
+    { name: "tandem", label: "heel to toe", rung: "tandem" },
+    { name: "oneLeg", label: "on one leg", rung: "oneLeg" },
+  ],
+} as const;
+export type StandStage = (typeof FOUR_STAGE_STAND.stages)[number]["name"];
+
+/** The steadiness shown safe by the furthest stage held. */
+export function steadinessShown(stage: StandStage): number {
+  const rung = FOUR_STAGE_STAND.stages.find(({ name }) => name === stage)?.rung;
+  return RUNGS.find(({ name }) => name === rung)?.steadiness ?? RUNGS[1].steadiness;
+}

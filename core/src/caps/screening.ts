@@ -1,0 +1,186 @@
+import type { CapLimit } from "./cap.ts";
+import type { CheckIn, Outcome } from "./check-in.ts";
+import type { DayAnswer } from "./day-answers.ts";
+import type { Thresholds } from "./policy.ts";
+
+/** A finding of the day's screening; it scales nothing, it decides. */
+export type ScreeningFinding = Pick<DayAnswer, "words" | "outcome" | "limits" | "also" | "source">;
+
+type Row = {
+  readonly about: string;
+  readonly proposes: string;
+  readonly source: string;
+  readonly read: (answers: CheckIn, thresholds: Thresholds) => readonly ScreeningFinding[];
+};
+
+const found = (
+  condition: boolean,
+  words: string,
+  outcome: Outcome,
+  source: string,
+  also: string,
+  limits: readonly CapLimit[] = [],
+): readonly ScreeningFinding[] => (condition ? [{ words, outcome, source, also, limits }] : []);
+
+const ATS = "as for the six-minute walk, ATS 2002";
+const USUAL = "usual practice";
+const CONSENSUS = "consensus 2011";
+const ADA = "ADA 2016";
+
+/** A first high reading is taken again after five minutes of sitting before anybody is sent home. */
+function highReading({ pressures }: CheckIn, limits: Thresholds): readonly ScreeningFinding[] {
+  const high = pressures.map(
+    ({ systolic, diastolic, heartRate = 0 }) =>
+      systolic > limits.systolicMost || diastolic > limits.diastolicMost || heartRate > limits.restingHeartRateMost,
+  );
+  if (high.length === 1)
+    return found(high[0] === true, "a high reading", "takeAgain", ATS, "sit for 5 minutes and take it again");
+  return found(high[1] === true, "high twice, five minutes apart", "sitOut", ATS, "tell the clinician");
+}
+
+const DROP = { systolic: 20, diastolic: 10 } as const;
+const dropped = ({ drop }: CheckIn): boolean =>
+  drop !== undefined && (drop.systolic >= DROP.systolic || drop.diastolic >= DROP.diastolic);
+
+/** The last reading of blood pressure and pulse. */
+const last = ({ pressures }: CheckIn) => pressures.at(-1);
+
+/** The rules of the day's screening, each with its source. Thresholds are the organisation's. */
+export const SCREENING: readonly Row[] = [
+  {
+    about: "High blood pressure or pulse at rest",
+    proposes: "taken again after 5 minutes of sitting; high again: sit out, tell the clinician",
+    source: ATS,
+    read: highReading,
+  },
+  {
+    about: "Systolic raised, not high",
+    proposes: "amounts .8, no holds over 10 s",
+    source: USUAL,
+    read: (answers, limits) => {
+      const systolic = last(answers)?.systolic ?? 0;
+      return found(
+        systolic >= limits.systolicRaised && systolic <= limits.systolicMost,
+        "blood pressure raised",
+        "class",
+        USUAL,
+        "no holds over 10 s",
+        [
+          { channel: "holdSeconds", limit: 10 },
+          { channel: "roundsShare", part: "all", limit: 80 },
+        ],
+      );
+    },
+  },
+  {
+    about: "Low blood pressure or pulse at rest",
+    proposes: "sit out, tell the clinician",
+    source: USUAL,
+    read: (answers, limits) => {
+      const reading = last(answers);
+      const low =
+        reading !== undefined &&
+        (reading.systolic < limits.systolicLeast ||
+          (reading.heartRate !== undefined && reading.heartRate < limits.restingHeartRateLeast) ||
+          (reading.systolic < limits.systolicLeast + 10 && answers.dizziness === "now"));
+      return found(low, "a low reading", "sitOut", USUAL, "tell the clinician");
+    },
+  },
+  {
+    about: "Chest pain, a blackout, alcohol, a new irregular pulse, 2 kg up in 3 days with heart failure, severe low glucose",
+    proposes: "sit out, tell the clinician",
+    source: USUAL,
+    read: ({ warning }) => found(warning, "a warning sign", "sitOut", USUAL, "tell the clinician"),
+  },
+  {
+    about: "Pressure falls on standing by 20 systolic or 10 diastolic, and it is felt",
+    proposes: "seated forms, no head-down, rise in stages",
+    source: CONSENSUS,
+    read: (answers) =>
+      found(
+        dropped(answers) && answers.drop?.felt === true,
+        "pressure falls on standing",
+        "seated",
+        CONSENSUS,
+        "rise in stages",
+        [{ channel: "barredFeature", limit: "headBelowHeart" }],
+      ),
+  },
+  {
+    about: "The same without feeling it",
+    proposes: "standing with a hold, calf pumps, rise in stages",
+    source: CONSENSUS,
+    read: (answers) =>
+      found(
+        dropped(answers) && answers.drop?.felt === false,
+        "pressure falls on standing, not felt",
+        "class",
+        CONSENSUS,
+        "calf pumps, rise in stages",
+        [{ channel: "heldStanding" }],
+      ),
+  },
+  {
+    about: "Low oxygen saturation at rest",
+    proposes: "sit out",
+    source: USUAL,
+    read: ({ saturation }, limits) =>
+      found(
+        saturation !== undefined && saturation < limits.saturationLeast,
+        "low saturation",
+        "sitOut",
+        USUAL,
+        "tell the clinician",
+      ),
+  },
+  {
+    about: "Low glucose, on treatment",
+    proposes: "treat first, no pool today",
+    source: ADA,
+    read: ({ glucose }, limits) =>
+      found(glucose !== undefined && glucose < limits.glucoseLeast, "low glucose", "hold", ADA, "treat first", [
+        { channel: "barredForm", limit: "water" },
+      ]),
+  },
+  {
+    about: "Glucose near the low end, on treatment",
+    proposes: "carbohydrate and re-check, start seated",
+    source: ADA,
+    read: ({ glucose }, limits) =>
+      found(
+        glucose !== undefined && glucose >= limits.glucoseLeast && glucose < limits.glucoseSteady,
+        "glucose on the low side",
+        "seated",
+        ADA,
+        "carbohydrate and re-check",
+      ),
+  },
+  {
+    about: "High glucose with ketones or feeling ill",
+    proposes: "sit out",
+    source: ADA,
+    read: ({ glucose, glucoseIll }, limits) =>
+      found(
+        glucose !== undefined && glucose > limits.glucoseMost && glucoseIll,
+        "high glucose and unwell",
+        "sitOut",
+        ADA,
+        "tell the clinician",
+      ),
+  },
+  {
+    about: "Fever, infection or a new wound",
+    proposes: "usually not in the group, not in the pool",
+    source: USUAL,
+    read: ({ illness }) => found(illness === "feverOrWound", "unwell today", "sitOut", USUAL, "home, and back when well"),
+  },
+  {
+    about: "Diarrhoea",
+    proposes: "out of the pool until 48 h after the last, 14 days for cryptosporidium",
+    source: USUAL,
+    read: ({ illness }) =>
+      found(illness === "bowels", "not in the pool today", "class", USUAL, "out of the pool until 48 h after the last", [
+        { channel: "barredForm", limit: "water" },
+      ]),
+  },
+];

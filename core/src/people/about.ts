@@ -1,0 +1,63 @@
+import * as v from "valibot";
+
+/** Facts that everybody in class may need at once; only those a person has agreed to are written down. */
+export const EMERGENCY_FACTS = [
+  { name: "insulin", label: "insulin" },
+  { name: "seizures", label: "seizures" },
+  { name: "spray", label: "spray, and where it is" },
+  { name: "bloodThinner", label: "blood thinner" },
+  { name: "defibrillator", label: "own defibrillator" },
+  { name: "allergy", label: "allergy" },
+  { name: "inhaler", label: "inhaler, and where it is" },
+  { name: "resuscitation", label: "wishes about resuscitation" },
+] as const;
+export type EmergencyFact = (typeof EMERGENCY_FACTS)[number]["name"];
+
+/** Medicines that matter in class, by class. */
+export const MEDICINES = [
+  { name: "betaBlocker", label: "beta-blocker" },
+  { name: "anticoagulant", label: "anticoagulant" },
+  { name: "glucoseLowering", label: "glucose-lowering" },
+  { name: "parkinsons", label: "for Parkinson's" },
+] as const;
+export type Medicine = (typeof MEDICINES)[number]["name"];
+
+const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Please keep this under ${most} letters.`)), "");
+
+/** What is known of a person beside body and limits. Facts and consent are what the person has agreed to. */
+export const About = v.object({
+  hopes: text(400),
+  contact: text(200),
+  kinName: text(80),
+  kinPhone: text(40),
+  clinicianName: text(80),
+  clinicianPhone: text(40),
+  medicines: v.optional(v.array(v.picklist(MEDICINES.map(({ name }) => name))), []),
+  /** When they are taken, as "8:00, 12:00 and 16:00". */
+  medicineTimes: text(120),
+  mayTouch: v.optional(v.picklist(["yes", "ask", "no"]), "ask"),
+  mayWrite: v.optional(v.picklist(["yes", "no"]), "no"),
+  /** Words for the helper, by fact; a fact without words is not agreed to. */
+  facts: v.optional(
+    v.partial(
+      v.object(
+        Object.fromEntries(EMERGENCY_FACTS.map(({ name }) => [name, text(120)])) as Record<
+          EmergencyFact,
+          ReturnType<typeof text>
+        >,
+      ),
+    ),
+    {},
+  ),
+  equipment: text(200),
+});
+export type About = v.InferOutput<typeof About>;
+
+export const NOTHING_KNOWN: About = v.parse(About, {});
+
+/** The facts that were agreed, in the order that matters. */
+export const agreedFacts = ({ facts }: Pick<About, "facts">): { readonly label: string; readonly words: string }[] =>
+  EMERGENCY_FACTS.flatMap(({ name, label }) => {
+    const words = facts[name];
+    return words ? [{ label, words }] : [];
+  });

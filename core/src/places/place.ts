@@ -1,0 +1,47 @@
+import * as v from "valibot";
+
+const metres = (most: number) =>
+  v.optional(
+    v.nullable(v.pipe(v.number("This should be a number of metres."), v.minValue(0), v.maxValue(most, `At most ${most} m.`))),
+    null,
+  );
+const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Please keep this under ${most} letters.`)), "");
+
+/** What a room or pool offers. Lengths are metres; depths from the shallow end to the deep. */
+export const Room = v.object({
+  chairs: v.optional(
+    v.array(
+      v.object({
+        height: v.pipe(v.number(), v.minValue(0.25), v.maxValue(0.7)),
+        count: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(200)),
+      }),
+    ),
+    [],
+  ),
+  rail: metres(60),
+  floorLength: metres(60),
+  floorWidth: metres(60),
+  shallow: metres(3),
+  deep: metres(3),
+  poolLength: metres(60),
+  /** Degrees Celsius. */
+  water: v.optional(v.nullable(v.pipe(v.number(), v.minValue(15), v.maxValue(42))), null),
+});
+export type Room = v.InferOutput<typeof Room>;
+
+/** What the class screen says when it stops. */
+export const EmergencyCard = v.object({
+  address: text(200),
+  phone: text(60),
+  defibrillator: text(120),
+  exit: text(120),
+  hoist: text(120),
+});
+export type EmergencyCard = v.InferOutput<typeof EmergencyCard>;
+
+/** A place as it is written down. */
+export interface PlaceInput {
+  readonly name: string;
+  readonly room: Room;
+  readonly emergency: EmergencyCard;
+}

@@ -1,0 +1,78 @@
+import { getFormProps, useForm } from "@conform-to/react";
+import { parseWithValibot } from "@conform-to/valibot";
+import { UserPlus } from "lucide-react";
+import { Dialog } from "radix-ui";
+import { useEffect, useState } from "react";
+import { useFetcher } from "react-router";
+import { Problem, TextField } from "../kit/field.tsx";
+import { PersonForm } from "../people/person-form.ts";
+import type { action } from "../routes/class-walk-in.ts";
+
+interface Props {
+  readonly classId: string;
+  /** Told when somebody was taken in. */
+  readonly taken: (personId: string) => void;
+}
+
+/** The one-minute intake of somebody who walks in. They begin with newcomers' limits. */
+export function WalkIn({ classId, taken }: Props) {
+  const [open, setOpen] = useState(false);
+  const fetcher = useFetcher<typeof action>();
+  const [form, fields] = useForm({
+    id: "walk-in",
+    lastResult: fetcher.data?.result ?? null,
+    onValidate: ({ formData }) => parseWithValibot(formData, { schema: PersonForm }),
+  });
+  const personId = fetcher.data?.personId ?? null;
+  useEffect(() => {
+    if (personId === null) return;
+    setOpen(false);
+    taken(personId);
+  }, [personId, taken]);
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger className="flex min-h-16 items-center gap-3 rounded-full border-2 border-tide-300 px-6 text-xl font-semibold hover:bg-tide-800">
+        <UserPlus size={24} aria-hidden="true" /> Somebody new
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 bg-tide-950/80" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed inset-4 m-auto h-fit max-h-[94vh] max-w-2xl overflow-y-auto rounded-[20px] bg-sand-50 p-6 text-lg text-tide-950"
+        >
+          <Dialog.Title className="text-3xl">Somebody new</Dialog.Title>
+          <p className="mt-1 text-sand-600">
+            They begin with newcomers' limits: a hold in standing, hands up 20 s, a light effort. The rest is asked later.
+          </p>
+          <fetcher.Form
+            method="post"
+            action={`/classes/${classId}/walk-in`}
+            {...getFormProps(form)}
+            className="mt-4 grid gap-4 sm:grid-cols-3"
+          >
+            <Problem id="walk-in-problem" errors={form.errors} />
+            <TextField field={fields.name} label="Name to call them by" className="sm:col-span-3" />
+            <TextField field={fields.birthYear} label="Birth year" inputMode="numeric" />
+            <TextField field={fields.statureCentimetres} label="Stature" hint="cm" inputMode="decimal" />
+            <TextField field={fields.massKilograms} label="Mass" hint="kg" inputMode="decimal" />
+            <TextField
+              field={fields.notes}
+              label="Does anything hurt, or has anybody told you not to do something?"
+              className="sm:col-span-3"
+            />
+            <div className="flex flex-wrap gap-3 sm:col-span-3">
+              <button
+                type="submit"
+                disabled={fetcher.state !== "idle"}
+                className="min-h-16 rounded-full bg-tide-800 px-8 text-xl font-bold text-sand-50 disabled:opacity-60"
+              >
+                {fetcher.state === "idle" ? "Take them in" : "Fitting them in"}
+              </button>
+              <Dialog.Close className="min-h-16 px-4 underline underline-offset-4">Not now</Dialog.Close>
+            </div>
+          </fetcher.Form>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,89 @@
+import { QUESTIONS } from "@able-tide/core/caps/policy";
+import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
+import { parseWithValibot } from "@conform-to/valibot";
+import { Form } from "react-router";
+import type * as v from "valibot";
+import type { Group } from "../../server/groups/groups.ts";
+import { Button } from "../kit/button.tsx";
+import { Problem, SelectField, TextField } from "../kit/field.tsx";
+import { GroupForm, type GroupFormInput } from "./group-form.ts";
+
+const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"].map(
+  (name, i) => [String(i + 1), name] as const,
+);
+
+interface Props {
+  readonly id: string;
+  readonly group: Group | null;
+  readonly places: readonly { readonly id: string; readonly name: string }[];
+  readonly lastResult: SubmissionResult<string[]> | null;
+}
+
+/** A group: when and where it meets, and what its check-in asks. */
+export function GroupFields({ id, group, places, lastResult }: Props) {
+  const [form, fields] = useForm<GroupFormInput, v.InferOutput<typeof GroupForm>>({
+    id,
+    lastResult,
+    defaultValue: group
+      ? {
+          name: group.name,
+          place: group.place,
+          placeId: group.placeId ?? "",
+          weekday: group.weekday,
+          startsAt: group.startsAt,
+          minutes: group.minutes,
+        }
+      : { weekday: 1, minutes: 45 },
+    onValidate: ({ formData }) => parseWithValibot(formData, { schema: GroupForm }),
+  });
+  return (
+    <Form method="post" {...getFormProps(form)} className="grid gap-4 sm:grid-cols-2">
+      <input type="hidden" name="intent" value="group" />
+      <input type="hidden" name="groupId" value={group?.id ?? ""} />
+      <Problem id={`${id}-problem`} errors={form.errors} />
+      <TextField field={fields.name} label="Name" />
+      <SelectField field={fields.weekday} label="Meets on" options={WEEKDAYS} />
+      <TextField field={fields.startsAt} label="From" hint="10:30" />
+      <TextField field={fields.minutes} label="Minutes" inputMode="numeric" />
+      <SelectField
+        field={fields.placeId}
+        label="Place"
+        options={[["", "not said"], ...places.map((place) => [place.id, place.name] as const)]}
+      />
+      <TextField field={fields.place} label="Where in it" hint="the hall, rail along one wall" />
+      <label className="flex min-h-11 items-center gap-2">
+        <input type="checkbox" name="seatedOnly" defaultChecked={group?.seatedOnly ?? false} className="size-5 accent-tide-700" />
+        Everybody sits throughout
+      </label>
+      <fieldset className="sm:col-span-2">
+        <legend className="sr-only">What the check-in asks</legend>
+        <label className="flex min-h-11 items-center gap-2 font-semibold">
+          <input
+            type="checkbox"
+            name="ownQuestions"
+            defaultChecked={group?.questions !== null && group !== null}
+            className="size-5 accent-tide-700"
+          />
+          This group's check-in asks its own questions
+        </label>
+        <div className="flex flex-wrap gap-x-6 pl-7">
+          {QUESTIONS.map(({ name, label }) => (
+            <label key={name} className="flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                name="questions"
+                value={name}
+                defaultChecked={group?.questions?.includes(name) ?? false}
+                className="size-5 accent-tide-700"
+              />
+              {label}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      <div className="sm:col-span-2">
+        <Button>{group ? "Save the group" : "Add the group"}</Button>
+      </div>
+    </Form>
+  );
+}

@@ -1,0 +1,93 @@
+import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
+import { parseWithValibot } from "@conform-to/valibot";
+import { Form } from "react-router";
+import type * as v from "valibot";
+import type { Place } from "../../server/places/places.ts";
+import { Button } from "../kit/button.tsx";
+import { Problem, TextField } from "../kit/field.tsx";
+import { PlaceForm, type PlaceFormInput } from "./place-form.ts";
+
+const typed = (value: number | null | undefined): string => (value === null || value === undefined ? "" : String(value));
+
+function typedOf({ name, room, emergency }: Place) {
+  const [first, second] = room.chairs;
+  return {
+    name,
+    chairHeight: first ? String(Math.round(100 * first.height)) : "",
+    chairCount: typed(first?.count),
+    otherHeight: second ? String(Math.round(100 * second.height)) : "",
+    otherCount: typed(second?.count),
+    rail: typed(room.rail),
+    floorLength: typed(room.floorLength),
+    floorWidth: typed(room.floorWidth),
+    shallow: typed(room.shallow),
+    deep: typed(room.deep),
+    poolLength: typed(room.poolLength),
+    water: typed(room.water),
+    ...emergency,
+  };
+}
+
+const NUMBERS = [
+  ["chairHeight", "Chairs, seat height", "cm"],
+  ["chairCount", "How many", ""],
+  ["otherHeight", "Other chairs, seat height", "cm"],
+  ["otherCount", "How many", ""],
+  ["rail", "Rail", "m"],
+  ["floorLength", "Clear floor, length", "m"],
+  ["floorWidth", "Clear floor, width", "m"],
+  ["shallow", "Pool, shallow end", "m deep"],
+  ["deep", "Pool, deep end", "m deep"],
+  ["poolLength", "From one to the other", "m"],
+  ["water", "Water", "°C"],
+] as const;
+
+const CARD = [
+  ["address", "Address, as it is told on the phone", ""],
+  ["phone", "Phone of the emergency service", ""],
+  ["defibrillator", "Defibrillator", "where"],
+  ["exit", "Nearest exit", ""],
+  ["hoist", "Pool hoist", "where, and who runs it"],
+] as const;
+
+interface Props {
+  readonly id: string;
+  readonly place: Place | null;
+  readonly version: number;
+  readonly lastResult: SubmissionResult<string[]> | null;
+}
+
+/** A place: what the room and the pool offer, and the card for when something happens. */
+export function PlaceFields({ id, place, version, lastResult }: Props) {
+  const [form, fields] = useForm<PlaceFormInput, v.InferOutput<typeof PlaceForm>>({
+    id,
+    lastResult,
+    ...(place ? { defaultValue: typedOf(place) } : {}),
+    onValidate: ({ formData }) => parseWithValibot(formData, { schema: PlaceForm }),
+  });
+  return (
+    <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">
+      <input type="hidden" name="intent" value="place" />
+      <input type="hidden" name="placeId" value={place?.id ?? ""} />
+      <input type="hidden" name="version" value={version} />
+      <Problem id={`${id}-problem`} errors={form.errors} />
+      <TextField field={fields.name} label="Name" className="sm:w-1/2" />
+      <div className="grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
+        {NUMBERS.map(([name, label, hint]) => (
+          <TextField key={name} field={fields[name]} label={label} hint={hint} inputMode="decimal" />
+        ))}
+      </div>
+      <fieldset className="rounded-soft border-2 border-signal-600 p-4">
+        <legend className="px-2 font-display text-lg font-bold">Emergency card</legend>
+        <div className="grid gap-4 sm:grid-cols-2">
+          {CARD.map(([name, label, hint]) => (
+            <TextField key={name} field={fields[name]} label={label} hint={hint} />
+          ))}
+        </div>
+      </fieldset>
+      <div>
+        <Button>{place ? "Save the place" : "Add the place"}</Button>
+      </div>
+    </Form>
+  );
+}

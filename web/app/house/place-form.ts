@@ -1,0 +1,71 @@
+import { EmergencyCard, type PlaceInput } from "@able-tide/core/places/place";
+import * as v from "valibot";
+
+const metres = (most: number) =>
+  v.optional(v.pipe(v.number("This should be a number of metres."), v.minValue(0.1), v.maxValue(most, `At most ${most} m.`)));
+const centimetres = v.optional(
+  v.pipe(v.number("This should be centimetres."), v.minValue(25, "At least 25 cm."), v.maxValue(70, "At most 70 cm.")),
+);
+const count = v.optional(
+  v.pipe(v.number("This should be a number."), v.integer("A whole number."), v.minValue(1), v.maxValue(200)),
+);
+
+const Fields = v.object({
+  name: v.pipe(
+    v.string("Please give the place a name."),
+    v.trim(),
+    v.minLength(1, "Please give the place a name."),
+    v.maxLength(60, "Please keep the name under 60 letters."),
+  ),
+  chairHeight: centimetres,
+  chairCount: count,
+  otherHeight: centimetres,
+  otherCount: count,
+  rail: metres(60),
+  floorLength: metres(60),
+  floorWidth: metres(60),
+  shallow: metres(3),
+  deep: metres(3),
+  poolLength: metres(60),
+  water: v.optional(
+    v.pipe(v.number("This should be degrees Celsius."), v.minValue(15, "At least 15 °C."), v.maxValue(42, "At most 42 °C.")),
+  ),
+  ...EmergencyCard.entries,
+  version: v.optional(v.pipe(v.number(), v.integer()), 0),
+});
+export type PlaceFormInput = v.InferInput<typeof Fields>;
+
+const chairs = (height: number | undefined, of: number | undefined) =>
+  height === undefined ? [] : [{ height: height / 100, count: of ?? 1 }];
+
+/** A place from its form: chairs of two heights, rail, floor, pool floor from shallow to deep, and the emergency card. */
+export const PlaceForm = v.pipe(
+  Fields,
+  v.check(
+    ({ shallow, deep }) => shallow === undefined || deep === undefined || shallow <= deep,
+    "The shallow end is deeper than the deep end.",
+  ),
+  v.transform((fields): { version: number; place: PlaceInput } => ({
+    version: fields.version,
+    place: {
+      name: fields.name,
+      room: {
+        chairs: [...chairs(fields.chairHeight, fields.chairCount), ...chairs(fields.otherHeight, fields.otherCount)],
+        rail: fields.rail ?? null,
+        floorLength: fields.floorLength ?? null,
+        floorWidth: fields.floorWidth ?? null,
+        shallow: fields.shallow ?? null,
+        deep: fields.deep ?? null,
+        poolLength: fields.poolLength ?? null,
+        water: fields.water ?? null,
+      },
+      emergency: {
+        address: fields.address,
+        phone: fields.phone,
+        defibrillator: fields.defibrillator,
+        exit: fields.exit,
+        hoist: fields.hoist,
+      },
+    },
+  })),
+);

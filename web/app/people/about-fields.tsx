@@ -1,0 +1,97 @@
+import { type About, EMERGENCY_FACTS, MEDICINES } from "@able-tide/core/people/about";
+import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
+import { parseWithValibot } from "@conform-to/valibot";
+import { Form } from "react-router";
+import type * as v from "valibot";
+import { Button } from "../kit/button.tsx";
+import { Problem, SelectField, TextArea, TextField } from "../kit/field.tsx";
+import { AboutForm, type AboutFormInput, factField } from "./about-form.ts";
+
+const TOUCH = [
+  ["ask", "ask each time"],
+  ["yes", "yes"],
+  ["no", "no"],
+] as const;
+const WRITE = [
+  ["no", "not yet agreed"],
+  ["yes", "agreed"],
+] as const;
+
+/** An about as the fields hold it. */
+const typedOf = ({ facts, ...about }: About) => ({
+  ...about,
+  medicines: [...about.medicines],
+  ...Object.fromEntries(EMERGENCY_FACTS.map(({ name }) => [factField(name), facts[name] ?? ""])),
+});
+
+interface Props {
+  readonly lastResult: SubmissionResult<string[]> | null;
+  readonly about: About;
+  /** The version that a change starts from. */
+  readonly version: number;
+}
+
+/** What is known of a person beside body and limits. */
+export function AboutFields({ lastResult, about, version }: Props) {
+  const [form, fields] = useForm<AboutFormInput, v.InferOutput<typeof AboutForm>>({
+    id: "about",
+    lastResult,
+    defaultValue: typedOf(about),
+    onValidate: ({ formData }) => parseWithValibot(formData, { schema: AboutForm }),
+  });
+  const taken = fields.medicines.initialValue;
+  return (
+    <Form method="post" {...getFormProps(form)} className="flex flex-col gap-6">
+      <input type="hidden" name="version" value={version} />
+      <Problem id={`${form.id}-problem`} errors={form.errors} />
+      <section className="grid gap-4 sm:grid-cols-2">
+        <TextArea field={fields.hopes} label="What they hope for" rows={2} className="sm:col-span-2" />
+        <TextField field={fields.contact} label="How to reach them" hint="phone, by whom" />
+        <TextField field={fields.equipment} label="Own equipment" hint="ball, stick, splint, shoes" />
+        <TextField field={fields.kinName} label="Next of kin" />
+        <TextField field={fields.kinPhone} label="Their phone" />
+        <TextField field={fields.clinicianName} label="Clinician" />
+        <TextField field={fields.clinicianPhone} label="Their phone" />
+        <SelectField field={fields.mayTouch} label="May be touched to guide or steady" options={TOUCH} />
+        <SelectField field={fields.mayWrite} label="May be written about" options={WRITE} />
+      </section>
+      <fieldset>
+        <legend className="mb-1 font-semibold">Medicines that matter in class</legend>
+        <div className="flex flex-wrap gap-x-6">
+          {MEDICINES.map(({ name, label }) => (
+            <label key={name} className="flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                name={fields.medicines.name}
+                value={name}
+                defaultChecked={Array.isArray(taken) ? taken.includes(name) : taken === name}
+                className="size-5 accent-tide-700"
+              />
+              {label}
+            </label>
+          ))}
+        </div>
+        <TextField
+          field={fields.medicineTimes}
+          label="When they are taken"
+          hint="8:00, 12:00 and 16:00"
+          className="mt-2 sm:w-1/2"
+        />
+      </fieldset>
+      <fieldset>
+        <legend className="font-semibold">Emergency facts the person agrees to share</legend>
+        <p className="mb-2 text-sand-600">
+          In the words the helper should read. Everybody in class sees these at once; left empty means not agreed.
+        </p>
+        <div className="grid gap-4 sm:grid-cols-2">
+          {EMERGENCY_FACTS.map(({ name, label }) => (
+            <TextField key={name} field={fields[factField(name)]} label={label.charAt(0).toUpperCase() + label.slice(1)} />
+          ))}
+        </div>
+      </fieldset>
+      <div>
+        <Button>Save</Button>
+      </div>
+    </Form>
+  );
+}

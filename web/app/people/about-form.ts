@@ -1,0 +1,31 @@
+import { About, EMERGENCY_FACTS, type EmergencyFact } from "@able-tide/core/people/about";
+import * as v from "valibot";
+
+const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Please keep this under ${most} letters.`)), "");
+
+/** Field of an emergency fact in the form. */
+export const factField = (name: EmergencyFact): `fact-${EmergencyFact}` => `fact-${name}`;
+
+const FACT_FIELDS = Object.fromEntries(EMERGENCY_FACTS.map(({ name }) => [factField(name), text(120)])) as Record<
+  ReturnType<typeof factField>,
+  ReturnType<typeof text>
+>;
+
+const Fields = v.object({
+  ...v.omit(About, ["facts"]).entries,
+  ...FACT_FIELDS,
+  version: v.pipe(v.number(), v.integer()),
+});
+export type AboutFormInput = v.InferInput<typeof Fields>;
+
+/** What is known of a person, from the form. */
+export const AboutForm = v.pipe(
+  Fields,
+  v.transform(({ version, ...fields }) => ({
+    version,
+    about: v.parse(About, {
+      ...fields,
+      facts: Object.fromEntries(EMERGENCY_FACTS.map(({ name }) => [name, fields[factField(name)].trim()])),
+    }),
+  })),
+);

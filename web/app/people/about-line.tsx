@@ -1,0 +1,45 @@
+import { type About, agreedFacts, MEDICINES } from "@able-tide/core/people/about";
+
+const TOUCH = { yes: "may be touched", ask: "ask before touching", no: "is not touched" } as const;
+
+/** What is known of a person, in the order it is needed: emergency facts first. */
+export function AboutLines({ about }: { about: About }) {
+  const facts = agreedFacts(about);
+  const medicines = MEDICINES.filter(({ name }) => about.medicines.includes(name)).map(({ label }) => label);
+  const rows: readonly (readonly [string, string])[] = [
+    ["Hopes", about.hopes],
+    ["Medicines", [medicines.join(", "), about.medicineTimes && `taken ${about.medicineTimes}`].filter(Boolean).join("; ")],
+    ["Consent", `${TOUCH[about.mayTouch]}${about.mayWrite === "yes" ? "" : ", has not agreed to be written about"}`],
+    ["Equipment", about.equipment],
+    ["Reach", about.contact],
+    ["Next of kin", [about.kinName, about.kinPhone].filter(Boolean).join(", ")],
+    ["Clinician", [about.clinicianName, about.clinicianPhone].filter(Boolean).join(", ")],
+  ];
+  return (
+    <>
+      {facts.length > 0 && (
+        <section className="mt-4 rounded-soft border-2 border-signal-600 bg-white p-3" aria-label="Emergency facts">
+          <h2 className="text-lg">In an emergency</h2>
+          <dl>
+            {facts.map(({ label, words }) => (
+              <div key={label}>
+                <dt className="inline font-bold">{label}: </dt>
+                <dd className="inline">{words}</dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+      )}
+      <dl className="mt-4 flex flex-col gap-1">
+        {rows
+          .filter(([, words]) => words !== "")
+          .map(([label, words]) => (
+            <div key={label}>
+              <dt className="inline text-sand-600">{label}: </dt>
+              <dd className="inline">{words}</dd>
+            </div>
+          ))}
+      </dl>
+    </>
+  );
+}

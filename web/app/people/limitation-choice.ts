@@ -1,0 +1,53 @@
+import { CAP_SIDES } from "@able-tide/core/caps/cap";
+import { LIMITATION_NAMES, limitationRule } from "@able-tide/core/caps/limitations/all";
+import type { LimitationRule } from "@able-tide/core/caps/limitations/rule";
+import * as v from "valibot";
+
+const Fields = v.object({
+  rule: v.picklist(LIMITATION_NAMES, "Please choose what is the matter."),
+  side: v.optional(v.picklist(CAP_SIDES, "Please choose a side.")),
+  kind: v.optional(v.string()),
+  eventDay: v.optional(v.pipe(v.string(), v.isoDate("This should be a day."))),
+  note: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(200, "Please keep this under 200 letters.")), ""),
+});
+type Fields = v.InferOutput<typeof Fields>;
+/** What the form holds before it is read. */
+export type LimitationChoiceInput = v.InferInput<typeof Fields>;
+
+const at = (key: keyof Fields, fields: Fields): [v.IssuePathItem] => [
+  { type: "object", origin: "value", input: fields, key, value: fields[key] },
+];
+
+/**
+ * What is the matter, with the side, kind and day that its rule asks for. A rule without a side has none whatever was sent.
+ *
+ * @param today nothing has happened in days to come
+ */
+export const limitationChoice = (today: string) =>
+  v.pipe(
+    Fields,
+    v.rawCheck(({ dataset, addIssue }) => {
+      if (!dataset.typed) return;
+      const fields = dataset.value;
+      const rule = limitationRule(fields.rule);
+      if (!rule) return;
+      if (rule.sided && fields.side === undefined) addIssue({ message: "Please choose a side.", path: at("side", fields) });
+      if (rule.kinds && !rule.kinds.some(({ name }) => name === fields.kind))
+        addIssue({ message: "Please choose which.", path: at("kind", fields) });
+      if (fields.eventDay !== undefined && fields.eventDay > today)
+        addIssue({ message: "This day is still to come.", path: at("eventDay", fields) });
+    }),
+    v.transform((fields) => {
+      const rule = limitationRule(fields.rule) as LimitationRule;
+      return {
+        rule,
+        limitation: {
+          rule: rule.name,
+          side: rule.sided ? (fields.side ?? null) : null,
+          kind: rule.kinds ? (fields.kind ?? null) : null,
+          eventDay: rule.timed ? (fields.eventDay ?? null) : null,
+          note: fields.note,
+        },
+      };
+    }),
+  );

@@ -1,0 +1,108 @@
+import { limitationRule } from "@able-tide/core/caps/limitations/all";
+import { limitationInWords, phaseOn, waitsOn } from "@able-tide/core/caps/propose";
+import { dayAndMonth, dayMonthAndYear, limitInWords } from "@able-tide/core/caps/words";
+import { Form } from "react-router";
+import type { Clearance } from "../../server/people/clearances.ts";
+import type { KeptLimitation } from "../../server/people/limitations.ts";
+import { Button, ButtonLink } from "../kit/button.tsx";
+
+interface Props {
+  readonly personId: string;
+  readonly limitations: readonly KeptLimitation[];
+  readonly clearances: readonly Clearance[];
+  readonly today: string;
+}
+
+function Said({ personId, clearance }: { personId: string; clearance: Clearance }) {
+  return (
+    <p>
+      {clearance.clinician}, {dayMonthAndYear(clearance.day)}: {clearance.says}{" "}
+      <span className="text-sand-600">
+        {clearance.ownSignIn ? "signed in themselves" : `from a letter, entered by ${clearance.enteredBy}`}
+      </span>{" "}
+      {clearance.file && (
+        <a
+          href={`/people/${personId}/clearances/${clearance.id}/file`}
+          className="underline underline-offset-4"
+          target="_blank"
+          rel="noreferrer"
+        >
+          {clearance.file.name}
+        </a>
+      )}
+    </p>
+  );
+}
+
+function OneLimitation({ personId, limitation, clearances, today }: Omit<Props, "limitations"> & { limitation: KeptLimitation }) {
+  const rule = limitationRule(limitation.rule);
+  if (!rule) return null;
+  const phase = phaseOn(rule, limitation.eventDay, today);
+  const waits = !limitation.cleared && limitation.ended === null && waitsOn(rule, limitation, today);
+  return (
+    <li className={`rounded-soft border p-4 ${waits ? "border-signal-600 bg-signal-100/50" : "border-sand-300 bg-white"}`}>
+      <div className="flex flex-wrap items-start justify-between gap-3">
+        <p className="text-lg">
+          <strong>{limitationInWords(rule, limitation)}</strong>
+          {rule.timed && (
+            <span className="text-sand-600">
+              {" "}
+              {limitation.eventDay ? `since ${dayMonthAndYear(limitation.eventDay)}` : "day not known"}, {phase}
+            </span>
+          )}
+          {limitation.note && <span>. {limitation.note}</span>}
+        </p>
+        {waits && <ButtonLink to={`/people/${personId}/limitations/${limitation.id}/clearance`}>Enter a clearance</ButtonLink>}
+      </div>
+      {waits && <p className="font-semibold text-signal-700">Awaiting limits: holds back until a clinician has spoken.</p>}
+      {clearances.map((clearance) => (
+        <Said key={clearance.id} personId={personId} clearance={clearance} />
+      ))}
+      {rule.cautions.length > 0 && <p className="mt-1">{rule.cautions.join(". ")}.</p>}
+      {limitation.declined.map(({ limit, because, by }) => (
+        <p key={limitInWords(limit)} className="text-sand-600">
+          Declined by {by}: {limitInWords(limit)}. {because}
+        </p>
+      ))}
+      <p className="text-sand-600">
+        Written down {dayAndMonth(limitation.setAt.slice(0, 10))} by {limitation.setBy}. Source: {rule.source}.
+        {limitation.ended && ` Over ${dayAndMonth(limitation.ended.at.slice(0, 10))}: ${limitation.ended.because}`}
+      </p>
+      {limitation.ended === null && (
+        <details>
+          <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">It is over</summary>
+          <Form method="post" className="flex flex-wrap items-end gap-3">
+            <input type="hidden" name="intent" value="end-limitation" />
+            <input type="hidden" name="limitationId" value={limitation.id} />
+            <div className="min-w-60 flex-1">
+              <label htmlFor={`over-${limitation.id}`} className="mb-1 block font-semibold">
+                How is it now?
+              </label>
+              <input id={`over-${limitation.id}`} name="because" required className="field-box" />
+            </div>
+            <Button look="plain">It is over</Button>
+          </Form>
+          <p className="mt-1 text-sand-600">Its caps stay until they are ended one by one.</p>
+        </details>
+      )}
+    </li>
+  );
+}
+
+/** What is the matter with a person, each with where it stands. */
+export function LimitationList({ personId, limitations, clearances, today }: Props) {
+  if (limitations.length === 0) return <p className="text-lg">None written down.</p>;
+  return (
+    <ul className="flex flex-col gap-3">
+      {limitations.map((limitation) => (
+        <OneLimitation
+          key={limitation.id}
+          personId={personId}
+          limitation={limitation}
+          clearances={clearances.filter(({ limitationId }) => limitationId === limitation.id)}
+          today={today}
+        />
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,117 @@
+import { addDays, daysBetween } from "@able-tide/core/calendar";
+import type { CapRecord } from "@able-tide/core/caps/history";
+import { limitationRule } from "@able-tide/core/caps/limitations/all";
+import { limitationInWords } from "@able-tide/core/caps/propose";
+import { limitInBrief } from "@able-tide/core/caps/words";
+import type { KeptCap } from "../../server/people/caps.ts";
+import type { KeptLimitation } from "../../server/people/limitations.ts";
+import { shortDay } from "../days.ts";
+
+/** Weeks behind and ahead of today that the picture shows. */
+const WEEKS = { behind: 18, ahead: 8 } as const;
+const SPAN = 7 * (WEEKS.behind + WEEKS.ahead);
+/** Weeks between two marks of the time axis. */
+const MARKS = 4;
+
+interface Stretch {
+  readonly key: string;
+  readonly label: string;
+  readonly from: string;
+  readonly to: string | null;
+  /** The day it asks or lapses. */
+  readonly date: string | null;
+}
+
+const stretchOfCap = (cap: CapRecord): Stretch => ({
+  key: cap.id,
+  label: limitInBrief(cap.limit),
+  from: cap.from,
+  to: cap.ended?.at.slice(0, 10) ?? (cap.strength === "comfort" ? cap.until : null),
+  date: cap.until,
+});
+
+function Bar({ stretch, start, look }: { stretch: Stretch; start: string; look: string }) {
+  const at = (day: string): number => Math.min(100, Math.max(0, (100 * daysBetween(start, day)) / SPAN));
+  const from = at(stretch.from);
+  const to = stretch.to === null ? 100 : at(stretch.to);
+  return (
+    <div className="relative h-5">
+      <div
+        className={`absolute inset-y-1 rounded-full ${look}`}
+        style={{ left: `${from}%`, width: `${Math.max(0.8, to - from)}%` }}
+      />
+      {stretch.date !== null && stretch.to === null && at(stretch.date) < 100 && at(stretch.date) > 0 && (
+        <div className="absolute inset-y-0 w-[3px] bg-signal-600" style={{ left: `${at(stretch.date)}%` }} />
+      )}
+    </div>
+  );
+}
+
+/** A person's limitations as stretches of weeks with the caps that followed beneath; marks show the dates that ask. */
+export function LimitsOverWeeks({
+  limitations,
+  caps,
+  today,
+}: {
+  limitations: readonly KeptLimitation[];
+  caps: readonly KeptCap[];
+  today: string;
+}) {
+  const start = addDays(today, -7 * WEEKS.behind);
+  const shown = caps.filter(({ origin, ended }) => origin === "person" && (ended === null || ended.at.slice(0, 10) >= start));
+  const rows: { stretch: Stretch; look: string; under: boolean }[] = [];
+  for (const limitation of limitations) {
+    const rule = limitationRule(limitation.rule);
+    if (!rule) continue;
+    rows.push({
+      stretch: {
+        key: limitation.id,
+        label: limitationInWords(rule, limitation),
+        from: limitation.eventDay ?? limitation.setAt.slice(0, 10),
+        to: limitation.ended?.at.slice(0, 10) ?? null,
+        date: null,
+      },
+      look: "bg-tide-700",
+      under: false,
+    });
+    for (const cap of shown.filter(({ limitationId }) => limitationId === limitation.id))
+      rows.push({ stretch: stretchOfCap(cap), look: "bg-tide-300", under: true });
+  }
+  for (const cap of shown.filter(({ limitationId }) => limitationId === null))
+    rows.push({ stretch: stretchOfCap(cap), look: "bg-tide-300", under: false });
+  if (rows.length === 0) return null;
+  const marks = Array.from({ length: (WEEKS.behind + WEEKS.ahead) / MARKS }, (_, i) =>
+    addDays(today, 7 * (MARKS * i - WEEKS.behind + 2)),
+  );
+  const todayAt = (100 * WEEKS.behind) / (WEEKS.behind + WEEKS.ahead);
+  return (
+    <figure className="rounded-soft border border-sand-300 bg-white p-4">
+      <div className="grid grid-cols-[minmax(10rem,20rem)_1fr] gap-x-4">
+        {rows.map(({ stretch, look, under }) => (
+          <div key={stretch.key} className="col-span-2 grid grid-cols-subgrid items-center">
+            <span className={`leading-tight ${under ? "pl-5 text-sand-600" : "font-semibold"}`}>{stretch.label}</span>
+            <div className="relative border-l border-sand-200">
+              <Bar stretch={stretch} start={start} look={look} />
+              <div className="absolute inset-y-0 border-l-2 border-dashed border-tide-800" style={{ left: `${todayAt}%` }} />
+            </div>
+          </div>
+        ))}
+        <span />
+        <div className="relative h-6 text-sand-600" aria-hidden="true">
+          {marks.map((day) => (
+            <span
+              key={day}
+              className="absolute -translate-x-1/2 whitespace-nowrap"
+              style={{ left: `${(100 * daysBetween(start, day)) / SPAN}%` }}
+            >
+              {shortDay(day)}
+            </span>
+          ))}
+        </div>
+      </div>
+      <figcaption className="mt-1 text-sand-600">
+        Dashed: today. Dark: what is the matter; light: the caps that followed. A warm mark is the day a cap asks again.
+      </figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,69 @@
+import { LANDMARKS } from "@able-tide/core/body/channels";
+import { hasSides, MEASURED_HOW, MEASURED_RANGE_NAMES, measuredLabel, mostMeasured } from "@able-tide/core/caps/measured";
+import * as v from "valibot";
+import type { MeasurementInput } from "../../server/people/measurements.ts";
+
+/** What can be measured: a range in degrees, or the height a hand reaches. */
+export const MEASURABLE = ["handHeight", ...MEASURED_RANGE_NAMES] as const;
+
+const RANGE_LABELS = MEASURABLE.map((name) => [name, name === "handHeight" ? "hand height" : measuredLabel(name)] as const);
+export const MEASURABLE_OPTIONS: readonly (readonly [string, string])[] = RANGE_LABELS;
+
+const degrees = v.optional(v.number("This should be a number of degrees."));
+const landmark = v.optional(v.picklist(LANDMARKS));
+
+const Fields = (today: string) =>
+  v.object({
+    range: v.picklist(MEASURABLE, "Please choose what was measured."),
+    how: v.optional(v.picklist(MEASURED_HOW), "painFree"),
+    left: degrees,
+    right: degrees,
+    leftHeight: landmark,
+    rightHeight: landmark,
+    day: v.pipe(
+      v.string("Please give the day."),
+      v.isoDate("Please give the day."),
+      v.maxValue(today, "This day is still to come."),
+    ),
+  });
+type Fields = v.InferOutput<ReturnType<typeof Fields>>;
+/** What the form holds before it is read. */
+export type MeasuredRangeInput = v.InferInput<ReturnType<typeof Fields>>;
+
+function problemsOf(fields: Fields): { key: keyof Fields; message: string }[] {
+  const { range } = fields;
+  if (range === "handHeight")
+    return fields.leftHeight === undefined && fields.rightHeight === undefined
+      ? [{ key: "rightHeight", message: "Please give a height for at least one hand." }]
+      : [];
+  const most = mostMeasured(range);
+  const wrong = (["left", "right"] as const).flatMap((key) => {
+    const value = fields[key];
+    return value !== undefined && (value < -30 || value > most)
+      ? [{ key, message: `${measuredLabel(range)}: between -30 and ${most}°.` }]
+      : [];
+  });
+  if (wrong.length === 0 && fields.left === undefined && fields.right === undefined)
+    return [{ key: "right", message: "Please give a number of degrees." }];
+  return wrong;
+}
+
+/** What was measured, turned into one measurement a side. @param today nothing was measured in days to come */
+export const measuredRangeForm = (today: string) =>
+  v.pipe(
+    Fields(today),
+    v.rawCheck(({ dataset, addIssue }) => {
+      if (!dataset.typed) return;
+      const fields = dataset.value;
+      for (const { key, message } of problemsOf(fields))
+        addIssue({ message, path: [{ type: "object", origin: "value", input: fields, key, value: fields[key] }] });
+    }),
+    v.transform(({ range, how, left, right, leftHeight, rightHeight, day }): MeasurementInput[] => {
+      const values = range === "handHeight" ? [leftHeight, rightHeight] : [left, right];
+      const sides = range !== "handHeight" && !hasSides(range) ? (["none", "none"] as const) : (["left", "right"] as const);
+      return sides.flatMap((side, i) => {
+        const value = values[i];
+        return value === undefined ? [] : [{ range, side, how, value, day }];
+      });
+    }),
+  );

@@ -1,0 +1,43 @@
+import type { Difference } from "./differences.ts";
+
+/** Told to the second of two who change the same thing at once. What they typed is still in the form. */
+export interface MovedOnNews {
+  readonly by: string;
+  readonly version: number;
+  readonly differences: readonly Difference[];
+}
+
+export function MovedOn({ news }: { news: MovedOnNews }) {
+  return (
+    <div role="alert" className="mb-4 rounded-soft border-[1.5px] border-signal-600 bg-signal-100/50 p-4">
+      <p className="text-lg font-semibold">{news.by} changed this meanwhile. Nothing you typed is lost.</p>
+      {news.differences.length === 0 ? (
+        <p>It says the same as yours now.</p>
+      ) : (
+        <table className="mt-2 border-collapse text-left">
+          <thead>
+            <tr>
+              {["", "it says now", "you typed"].map((head) => (
+                <th key={head} scope="col" className="py-1 pr-8">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {news.differences.map(({ label, theirs, yours }) => (
+              <tr key={label} className="border-t border-sand-300">
+                <th scope="row" className="py-1 pr-8 font-normal">
+                  {label}
+                </th>
+                <td className="pr-8 font-bold">{theirs}</td>
+                <td>{yours}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <p className="mt-2">Saving again keeps yours; take theirs over by hand where it is right.</p>
+    </div>
+  );
+}

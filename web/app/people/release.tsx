@@ -1,0 +1,71 @@
+import { CLEAN_SESSIONS } from "@able-tide/core/caps/newcomers";
+import { FOUR_STAGE_STAND } from "@able-tide/core/caps/rungs";
+import { Form } from "react-router";
+import { Button } from "../kit/button.tsx";
+
+/** A newcomer's first sessions: how far they are, and releasing them. */
+export function Release({ clean, today, problem }: { clean: number; today: string; problem: string | null }) {
+  const enough = clean >= CLEAN_SESSIONS;
+  return (
+    <details className="mb-4 rounded-soft border border-sand-300 bg-white p-4" open={problem !== null || undefined}>
+      <summary className="flex min-h-11 flex-wrap items-center gap-x-3 text-lg">
+        <strong>In the first sessions</strong>
+        <span
+          className="flex gap-1.5"
+          role="img"
+          aria-label={`${Math.min(clean, CLEAN_SESSIONS)} of ${CLEAN_SESSIONS} clean sessions`}
+        >
+          {Array.from({ length: CLEAN_SESSIONS }, (_, i) => (
+            <span
+              // biome-ignore lint/suspicious/noArrayIndexKey: marks of a count
+              key={i}
+              className={`size-3.5 rounded-full border-2 border-tide-700 ${i < clean ? "bg-tide-700" : ""}`}
+            />
+          ))}
+        </span>
+        <span className="text-sand-600">
+          {enough
+            ? "three clean sessions: a four-stage stand releases them"
+            : "newcomers' limits hold until three clean sessions and a four-stage stand"}
+        </span>
+      </summary>
+      <Form method="post" className="mt-2 grid gap-4 sm:grid-cols-[1fr_12rem]">
+        <input type="hidden" name="intent" value="release" />
+        <div>
+          <label htmlFor="release-stage" className="mb-1 block font-semibold">
+            Four-stage stand: the furthest held for 10 seconds
+          </label>
+          <select id="release-stage" name="stage" defaultValue="" className="field-box">
+            <option value="" disabled>
+              choose
+            </option>
+            {FOUR_STAGE_STAND.stages.map(({ name, label }) => (
+              <option key={name} value={name}>
+                {label}
+              </option>
+            ))}
+          </select>
+          <p className="mt-1 text-sand-600">Rail in reach, stop at the first that is not held. {FOUR_STAGE_STAND.source}.</p>
+        </div>
+        <div>
+          <label htmlFor="release-day" className="mb-1 block font-semibold">
+            Tested on
+          </label>
+          <input id="release-day" name="day" type="date" defaultValue={today} className="field-box" />
+        </div>
+        {!enough && (
+          <div className="sm:col-span-2">
+            <label htmlFor="release-because" className="mb-1 block font-semibold">
+              Known from before? <span className="font-normal text-sand-600">say where from, it stays on record</span>
+            </label>
+            <input id="release-because" name="because" className="field-box" />
+          </div>
+        )}
+        {problem && <p className="font-semibold text-signal-700 sm:col-span-2">{problem}</p>}
+        <div className="sm:col-span-2">
+          <Button>Release from newcomers' limits</Button>
+        </div>
+      </Form>
+    </details>
+  );
+}

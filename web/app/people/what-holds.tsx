@@ -1,0 +1,142 @@
+import { asksOn, type Cap, instructorMayEnd, isDueSoon } from "@able-tide/core/caps/cap";
+import { effectiveCaps } from "@able-tide/core/caps/effective";
+import { CAP_GROUPS, groupOf } from "@able-tide/core/caps/groups";
+import { dayAndMonth, limitInWords, reasonInWords } from "@able-tide/core/caps/words";
+import { formLabel } from "@able-tide/core/movement/form";
+import { Form } from "react-router";
+import { Button } from "../kit/button.tsx";
+
+export interface HoldingCap extends Cap {
+  /** Who wrote it down; null for what follows from a limitation that waits. */
+  readonly setBy: string | null;
+}
+
+/** What is wrong with the answer typed for one of the caps, and the answer. */
+export interface AnswerProblem {
+  readonly capId: string;
+  readonly message: string;
+  readonly typed: string;
+}
+
+interface Props {
+  readonly caps: readonly HoldingCap[];
+  readonly today: string;
+  readonly problem: AnswerProblem | null;
+  readonly clinician: boolean;
+}
+
+function news(cap: Cap, today: string): string | null {
+  if (asksOn(cap, today))
+    return cap.dateKind === "ends"
+      ? "The end its setter named has passed; it holds until you have answered."
+      : "Its date has passed and it still holds. How is it now?";
+  if (cap.until === null || !isDueSoon(cap, today)) return null;
+  if (cap.strength === "comfort") return `Lapses by itself after ${dayAndMonth(cap.until)}.`;
+  return cap.dateKind === "ends"
+    ? `Ends on ${dayAndMonth(cap.until)}, once you have answered.`
+    : `Asks again after ${dayAndMonth(cap.until)}.`;
+}
+
+function HowIsItNow({ cap, problem, mayEnd }: { cap: HoldingCap; problem: AnswerProblem | null; mayEnd: boolean }) {
+  const field = `because-${cap.id}`;
+  return (
+    <Form method="post" className="mt-1 flex flex-wrap items-end gap-3">
+      <input type="hidden" name="intent" value="end-cap" />
+      <input type="hidden" name="capId" value={cap.id} />
+      <div className="min-w-60 flex-1">
+        <label htmlFor={field} className="mb-1 block font-semibold">
+          How is it now?
+        </label>
+        <input
+          id={field}
+          name="because"
+          defaultValue={problem?.typed ?? ""}
+          className="field-box"
+          aria-invalid={problem !== null || undefined}
+          aria-describedby={problem ? `${field}-problem` : undefined}
+        />
+        {problem && (
+          <p id={`${field}-problem`} className="mt-1 font-semibold text-signal-700">
+            {problem.message}
+          </p>
+        )}
+      </div>
+      {mayEnd && (
+        <Button look="plain" name="what" value="end">
+          End it
+        </Button>
+      )}
+      <div>
+        <label htmlFor={`${field}-until`} className="mb-1 block font-semibold">
+          Ask again after
+        </label>
+        <input id={`${field}-until`} name="until" type="date" className="field-box" />
+      </div>
+      <Button look="plain" name="what" value="hold">
+        It holds on
+      </Button>
+    </Form>
+  );
+}
+
+function HoldingRow({ cap, covered, today, problem, clinician }: Props & { cap: HoldingCap; covered: readonly HoldingCap[] }) {
+  const said = news(cap, today);
+  const asks = asksOn(cap, today);
+  const mayEnd = clinician || instructorMayEnd(cap, today);
+  const wrong = problem?.capId === cap.id ? problem : null;
+  return (
+    <li className={`py-2 ${asks ? "-mx-3 rounded-[10px] bg-signal-100/60 px-3" : ""}`}>
+      <p className="text-lg leading-snug">
+        <strong>{limitInWords(cap.limit)}</strong>
+        {cap.forms && <span> ({cap.forms.map(formLabel).join(", ")})</span>}
+        <span className="text-sand-600"> {reasonInWords(cap)}</span>
+      </p>
+      {said && <p className="font-semibold text-signal-700">{said}</p>}
+      {covered.map((other) => (
+        <p key={other.id} className="text-sand-600">
+          also: {limitInWords(other.limit)}, {reasonInWords(other)}
+        </p>
+      ))}
+      {cap.setBy !== null && (
+        <details open={wrong !== null || undefined}>
+          <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
+            {cap.strength}, since {dayAndMonth(cap.from)}, written down by {cap.setBy}
+          </summary>
+          {!mayEnd && <p>Only the clinician ends this one; you may say that it holds on.</p>}
+          <HowIsItNow cap={cap} problem={wrong} mayEnd={mayEnd} />
+        </details>
+      )}
+    </li>
+  );
+}
+
+/** What a person may do today and why: of each thing the cap that decides, with what it covers. */
+export function WhatHolds(props: Props) {
+  const rows = new Map<HoldingCap, Set<HoldingCap>>();
+  for (const { decides, covered } of effectiveCaps(props.caps)) {
+    const known = rows.get(decides) ?? new Set();
+    for (const cap of covered) known.add(cap);
+    rows.set(decides, known);
+  }
+  // A cap that decides on one side is told there and not again as covered on the other.
+  const deciding = new Set(rows.keys());
+  const groups = CAP_GROUPS.map((name) => ({
+    name,
+    rows: [...rows].filter(([cap]) => groupOf(cap.limit) === name),
+  })).filter((group) => group.rows.length > 0);
+  if (groups.length === 0) return <p className="text-lg">No caps. Nothing written down does not mean known to be safe.</p>;
+  return (
+    <div className="gap-x-8 xl:columns-2">
+      {groups.map(({ name, rows: inGroup }) => (
+        <section key={name} className="mb-4 break-inside-avoid rounded-soft border border-sand-300 bg-white px-4 py-3">
+          <h3 className="text-lg">{name}</h3>
+          <ul className="divide-y divide-sand-200">
+            {inGroup.map(([cap, covered]) => (
+              <HoldingRow key={cap.id} {...props} cap={cap} covered={[...covered].filter((other) => !deciding.has(other))} />
+            ))}
+          </ul>
+        </section>
+      ))}
+    </div>
+  );
+}

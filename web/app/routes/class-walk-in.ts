@@ -1,0 +1,27 @@
+import { randomUUID } from "node:crypto";
+import { parseWithValibot } from "@conform-to/valibot";
+import { data } from "react-router";
+import { addEvents, findClass } from "../../server/classes/classes.ts";
+import { joinClass } from "../../server/classes/teach.ts";
+import { takeInNewcomer } from "../../server/people/newcomers.ts";
+import { formDataOf } from "../form-data.server.ts";
+import { isId } from "../ids.ts";
+import { PersonForm } from "../people/person-form.ts";
+import { notFound, scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/class-walk-in";
+
+/** Takes in somebody who walks in: written down with newcomers' limits, in the group, in this class and here. */
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  const taught = isId(params.classId) ? await findClass(scope, params.classId) : null;
+  if (!taught) throw notFound();
+  const submission = parseWithValibot(await formDataOf(request), { schema: PersonForm });
+  if (submission.status !== "success") return data({ result: submission.reply(), personId: null }, { status: 422 });
+  const { version: _, ...input } = submission.value;
+  const personId = await takeInNewcomer(scope, { ...input, groupIds: [taught.groupId] });
+  await joinClass(scope, taught.id, personId);
+  await addEvents(scope, taught.id, [
+    { kind: "attended", id: randomUUID(), at: scope.now().toISOString(), personId, here: true },
+  ]);
+  return data({ result: submission.reply({ resetForm: true }), personId });
+}

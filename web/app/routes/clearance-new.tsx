@@ -1,0 +1,167 @@
+import { limitationRule } from "@able-tide/core/caps/limitations/all";
+import { limitationInWords } from "@able-tide/core/caps/propose";
+import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
+import { parseWithValibot } from "@conform-to/valibot";
+import { data, Form, redirect } from "react-router";
+import { capsHolding } from "../../server/people/caps.ts";
+import { type ClearanceInput, enterClearance } from "../../server/people/clearances.ts";
+import { fileKind, MOST_BYTES } from "../../server/people/file-kind.ts";
+import { limitationHistory } from "../../server/people/limitations.ts";
+import { findPerson } from "../../server/people/people.ts";
+import { proposalsFor } from "../../server/people/take-limitation.ts";
+import { type Scope, today } from "../../server/scope.ts";
+import { formDataOf } from "../form-data.server.ts";
+import { isId } from "../ids.ts";
+import { Button, ButtonLink } from "../kit/button.tsx";
+import { Problem, TextArea, TextField } from "../kit/field.tsx";
+import { PageHead } from "../kit/shell.tsx";
+import { BeforeAndAfter } from "../people/before-and-after.tsx";
+import { asCap, besideProposals } from "../people/beside.ts";
+import { clearanceForm } from "../people/clearance-form.ts";
+import { readDecisions } from "../people/decisions.ts";
+import { ProposalList } from "../people/proposal-list.tsx";
+import { notFound, scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/clearance-new";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `A clearance for ${loaderData?.person.name ?? "a person"} · Able Tide` },
+];
+
+async function found(scope: Scope, { personId, limitationId }: Route.LoaderArgs["params"]) {
+  const person = isId(personId) ? await findPerson(scope, personId) : null;
+  const limitation =
+    person && (await limitationHistory(scope, person.id)).find(({ id, ended }) => id === limitationId && ended === null);
+  const rule = limitation && limitationRule(limitation.rule);
+  if (!person || !limitation || !rule) throw notFound();
+  return { person, limitation, rule, proposals: await proposalsFor(scope, person.id, rule, limitation) };
+}
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const { person, limitation, rule, proposals } = await found(scope, params);
+  const day = today(scope);
+  const holding = (await capsHolding(scope, [person.id], day)).get(person.id) ?? [];
+  return {
+    person: { id: person.id, name: person.name, stature: person.stature, measured: person.measured },
+    title: limitationInWords(rule, limitation),
+    waitsId: `waits-${limitation.id}`,
+    holding,
+    proposals,
+    beside: besideProposals(holding, proposals),
+    today: day,
+    clinician: scope.role === "clinician" ? scope.accountName : null,
+  };
+}
+
+/** The attached file, or a sentence about what is wrong with it. */
+async function fileFrom(formData: FormData): Promise<{ file: ClearanceInput["file"] } | { problem: string }> {
+  const file = formData.get("file");
+  if (!(file instanceof File) || file.size === 0) return { file: null };
+  if (file.size > MOST_BYTES) return { problem: "The file is over 5 MB. Please attach a smaller one." };
+  const content = Buffer.from(await file.arrayBuffer());
+  const kind = fileKind(content);
+  if (kind === null) return { problem: "This is neither a PDF nor a PNG or JPEG picture, whatever its name says." };
+  return { file: { name: file.name.slice(-80), kind, content } };
+}
+
+interface Answer {
+  readonly result: SubmissionResult<string[]>;
+  readonly file?: string;
+  readonly problems: Readonly<Record<number, string>>;
+  readonly typed: Readonly<Record<string, string>>;
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  const { person, limitation, proposals } = await found(scope, params);
+  const formData = await formDataOf(request);
+  const read = await fileFrom(formData);
+  const { decisions, problems } = readDecisions(formData, proposals, true);
+  formData.delete("file");
+  const submission = parseWithValibot(formData, { schema: clearanceForm(today(scope)) });
+  if (submission.status !== "success" || "problem" in read || Object.keys(problems).length > 0) {
+    const typed = Object.fromEntries(
+      [...formData].flatMap(([name, value]) => (typeof value === "string" ? [[name, value]] : [])),
+    );
+    const answer: Answer = {
+      result: submission.reply(),
+      problems,
+      typed,
+      ...("problem" in read ? { file: read.problem } : {}),
+    };
+    return data(answer, { status: 422 });
+  }
+  const input = { ...submission.value, limitationId: limitation.id, file: read.file };
+  if ((await enterClearance(scope, person.id, input, proposals, decisions)) === null) throw notFound();
+  return redirect(`/people/${person.id}`);
+}
+
+export default function NewClearance({ loaderData, actionData }: Route.ComponentProps) {
+  const { person, title, holding, proposals, clinician } = loaderData;
+  const answer = actionData as Answer | undefined;
+  const [form, fields] = useForm({
+    id: "clearance",
+    lastResult: answer?.result ?? null,
+    defaultValue: { day: loaderData.today, clinician: clinician ?? "" },
+    onValidate: ({ formData }) => parseWithValibot(formData, { schema: clearanceForm(loaderData.today) }),
+  });
+  const after = [...holding.filter(({ id }) => !id.startsWith(loaderData.waitsId)), ...proposals.map(asCap)];
+  return (
+    <>
+      <PageHead title={`A clearance for ${person.name}`} note={title}>
+        <ButtonLink look="plain" to={`/people/${person.id}`}>
+          Back to {person.name}
+        </ButtonLink>
+      </PageHead>
+      <Form
+        method="post"
+        encType="multipart/form-data"
+        {...getFormProps(form)}
+        className="grid items-start gap-6 lg:grid-cols-[1fr_26rem]"
+      >
+        <div className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-6">
+          <div className="grid gap-4 sm:grid-cols-2">
+            <TextField field={fields.clinician} label="Clinician" hint="who signed" />
+            <TextField field={fields.day} label="Letter of" type="date" />
+          </div>
+          <TextArea field={fields.says} label="What it says" rows={2} />
+          <div>
+            <label htmlFor="clearance-file" className="mb-1 block font-semibold">
+              The letter <span className="font-normal text-sand-600">PDF or picture, up to 5 MB, may be left out</span>
+            </label>
+            <input
+              id="clearance-file"
+              name="file"
+              type="file"
+              accept="application/pdf,image/png,image/jpeg"
+              className="block min-h-11 py-2"
+              aria-describedby={answer?.file ? "clearance-file-problem" : undefined}
+            />
+            <Problem id="clearance-file-problem" errors={answer?.file ? [answer.file] : undefined} />
+          </div>
+          <div>
+            <h2 className="text-xl">Limits it sets</h2>
+            <p className="text-sand-600">
+              The usual ones for this limitation are filled in. Give the letter's own number where it has one; what it leaves free
+              is "not this one". They become absolute: only a clinician changes them.
+            </p>
+            {proposals.length === 0 && (
+              <p className="mt-2 text-lg">Nothing usual to fill in. Further limits are set on the person's page.</p>
+            )}
+            <ProposalList
+              proposals={proposals}
+              beside={loaderData.beside}
+              problems={answer?.problems ?? {}}
+              typed={answer?.typed ?? {}}
+              clinicianSays
+            />
+          </div>
+          <div>
+            <Button>Enter the clearance</Button>
+          </div>
+        </div>
+        <BeforeAndAfter person={person} before={holding} after={after} />
+      </Form>
+    </>
+  );
+}

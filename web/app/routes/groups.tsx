@@ -1,0 +1,173 @@
+import type { SubmissionResult } from "@conform-to/react";
+import { parseWithValibot } from "@conform-to/valibot";
+import { Plus } from "lucide-react";
+import { data } from "react-router";
+import { addGroup, changeGroup, listGroups } from "../../server/groups/groups.ts";
+import { listPeople } from "../../server/people/people.ts";
+import { addPlace, changePlace, listPlaces } from "../../server/places/places.ts";
+import type { Scope } from "../../server/scope.ts";
+import { formDataOf } from "../form-data.server.ts";
+import { GroupFields } from "../house/group-fields.tsx";
+import { GroupForm } from "../house/group-form.ts";
+import { PlaceFields } from "../house/place-fields.tsx";
+import { PlaceForm } from "../house/place-form.ts";
+import { isId } from "../ids.ts";
+import { PageHead } from "../kit/shell.tsx";
+import { notFound, scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/groups";
+
+export const meta: Route.MetaFunction = () => [{ title: "Groups and places · Able Tide" }];
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const [groups, places, people] = await Promise.all([listGroups(scope), listPlaces(scope), listPeople(scope)]);
+  return {
+    groups: groups.map((group) => ({
+      ...group,
+      members: people.filter(({ groupIds }) => groupIds.includes(group.id)).map(({ name }) => name),
+    })),
+    places,
+  };
+}
+
+interface Answer {
+  /** Which form it was: a group's or a place's id, or "new-group" and "new-place". */
+  readonly form: string;
+  readonly result: SubmissionResult<string[]>;
+  readonly movedOn?: boolean;
+}
+
+async function saveGroup(scope: Scope, formData: FormData) {
+  const id = String(formData.get("groupId") ?? "");
+  const form = id === "" ? "new-group" : id;
+  const submission = parseWithValibot(formData, { schema: GroupForm });
+  if (submission.status !== "success") return data<Answer>({ form, result: submission.reply() }, { status: 422 });
+  const places = await listPlaces(scope);
+  const { placeId } = submission.value;
+  if (placeId !== null && !places.some((place) => place.id === placeId)) throw notFound();
+  if (id === "") await addGroup(scope, submission.value);
+  else if (!isId(id) || !(await changeGroup(scope, id, submission.value))) throw notFound();
+  return data<Answer>({ form, result: submission.reply({ resetForm: id === "" }) });
+}
+
+async function savePlace(scope: Scope, formData: FormData) {
+  const id = String(formData.get("placeId") ?? "");
+  const form = id === "" ? "new-place" : id;
+  const submission = parseWithValibot(formData, { schema: PlaceForm });
+  if (submission.status !== "success") return data<Answer>({ form, result: submission.reply() }, { status: 422 });
+  const { version, place } = submission.value;
+  if (id === "") {
+    await addPlace(scope, place);
+    return data<Answer>({ form, result: submission.reply({ resetForm: true }) });
+  }
+  const outcome = isId(id) ? await changePlace(scope, id, version, place) : "unknown";
+  if (outcome === "unknown") throw notFound();
+  if (outcome === "moved on") return data<Answer>({ form, result: submission.reply(), movedOn: true }, { status: 409 });
+  return data<Answer>({ form, result: submission.reply() });
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  const formData = await formDataOf(request);
+  if (formData.get("intent") === "group") return saveGroup(scope, formData);
+  if (formData.get("intent") === "place") return savePlace(scope, formData);
+  throw data("This form is not known.", { status: 400 });
+}
+
+const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"] as const;
+const box = "rounded-soft border border-sand-300 bg-white p-4";
+const head = "flex min-h-11 flex-wrap items-baseline gap-x-4";
+
+type Place = Route.ComponentProps["loaderData"]["places"][number];
+
+function roomInWords({ room }: Place): string {
+  const { chairs, rail, floorLength, floorWidth, shallow, deep, water } = room;
+  return [
+    chairs.map(({ height, count }) => `${count} chairs of ${Math.round(100 * height)} cm`).join(", "),
+    rail && `rail ${rail} m`,
+    floorLength && floorWidth && `clear floor ${floorLength} × ${floorWidth} m`,
+    shallow && deep && `pool ${shallow.toFixed(2)} to ${deep.toFixed(2)} m deep`,
+    water && `${water} °C`,
+  ]
+    .filter(Boolean)
+    .join(" · ");
+}
+
+export default function Groups({ loaderData: { groups, places }, actionData }: Route.ComponentProps) {
+  const answer = (actionData as Answer | undefined) ?? null;
+  const of = (form: string) => (answer?.form === form ? answer.result : null);
+  const failed = (form: string) => of(form)?.status === "error" || undefined;
+  return (
+    <>
+      <PageHead title="Groups and places" note="Who meets when and where, and what the room offers." />
+      {answer?.movedOn && (
+        <p role="alert" className="mb-4 text-lg font-semibold text-signal-700">
+          Somebody changed this place meanwhile. What you typed is still here; save again to keep it.
+        </p>
+      )}
+      <section className="mb-8 flex flex-col gap-3" aria-labelledby="groups-head">
+        <h2 id="groups-head" className="text-2xl">
+          Groups
+        </h2>
+        {groups.map((group) => (
+          <details key={group.id} className={box} open={failed(group.id)}>
+            <summary className={head}>
+              <strong className="text-xl">{group.name}</strong>
+              <span>
+                {WEEKDAYS[group.weekday - 1]} {group.startsAt}, {group.minutes} min, {group.place}
+              </span>
+              <span className="text-sand-600">
+                {group.members.length} people{group.seatedOnly && ", seated"}
+              </span>
+            </summary>
+            <p className="mb-3 text-sand-600">{group.members.join(", ") || "Nobody yet: choose the group on a person's page."}</p>
+            <GroupFields
+              key={JSON.stringify(group)}
+              id={`group-${group.id}`}
+              group={group}
+              places={places}
+              lastResult={of(group.id)}
+            />
+          </details>
+        ))}
+        <details className={box} open={failed("new-group")}>
+          <summary className="flex min-h-11 items-center gap-2 font-display text-lg font-bold">
+            <Plus size={20} aria-hidden="true" /> Add a group
+          </summary>
+          <GroupFields key={groups.length} id="new-group" group={null} places={places} lastResult={of("new-group")} />
+        </details>
+      </section>
+      <section className="flex flex-col gap-3" aria-labelledby="places-head">
+        <h2 id="places-head" className="text-2xl">
+          Places
+        </h2>
+        {places.map((place) => (
+          <details
+            key={place.id}
+            className={box}
+            open={failed(place.id) ?? (answer?.movedOn && answer.form === place.id ? true : undefined)}
+          >
+            <summary className={head}>
+              <strong className="text-xl">{place.name}</strong>
+              <span>{roomInWords(place)}</span>
+              {place.emergency.phone === "" && <span className="font-semibold text-signal-700">no emergency card yet</span>}
+            </summary>
+            <PlaceFields
+              key={place.version}
+              id={`place-${place.id}`}
+              place={place}
+              version={place.version}
+              lastResult={of(place.id)}
+            />
+          </details>
+        ))}
+        <details className={box} open={failed("new-place")}>
+          <summary className="flex min-h-11 items-center gap-2 font-display text-lg font-bold">
+            <Plus size={20} aria-hidden="true" /> Add a place
+          </summary>
+          <PlaceFields key={places.length} id="new-place" place={null} version={0} lastResult={of("new-place")} />
+        </details>
+      </section>
+    </>
+  );
+}

@@ -1,0 +1,220 @@
+import { QUESTIONS, THRESHOLDS } from "@able-tide/core/caps/policy";
+import { dayAndMonth } from "@able-tide/core/caps/words";
+import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
+import { parseWithValibot } from "@conform-to/valibot";
+import { data, Form } from "react-router";
+import type * as v from "valibot";
+import { listMembersOfHouse } from "../../server/accounts/accounts.ts";
+import { invite, listInvitations, outbox } from "../../server/accounts/invitations.ts";
+import { changePolicy, findPolicy } from "../../server/policy/policy.ts";
+import type { Scope } from "../../server/scope.ts";
+import { formDataOf } from "../form-data.server.ts";
+import { InviteForm, ROLES } from "../house/invite-form.ts";
+import { PolicyForm, type PolicyFormInput } from "../house/policy-form.ts";
+import { Button } from "../kit/button.tsx";
+import { SelectField, TextField } from "../kit/field.tsx";
+import { PageHead } from "../kit/shell.tsx";
+import { scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/house";
+
+export const meta: Route.MetaFunction = () => [{ title: "The house · Able Tide" }];
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const [policy, members, invitations, letters] = await Promise.all([
+    findPolicy(scope),
+    listMembersOfHouse(scope),
+    listInvitations(scope),
+    outbox(scope),
+  ]);
+  return {
+    policy,
+    members,
+    invitations: invitations.filter(({ usedAt }) => usedAt === null),
+    letters,
+    name: scope.organisationName,
+  };
+}
+
+interface Answer {
+  readonly policy?: SubmissionResult<string[]>;
+  readonly saved?: boolean;
+  readonly movedOn?: boolean;
+  readonly invite?: SubmissionResult<string[]>;
+  readonly link?: string;
+}
+
+async function savePolicy(scope: Scope, formData: FormData) {
+  const submission = parseWithValibot(formData, { schema: PolicyForm });
+  if (submission.status !== "success") return data<Answer>({ policy: submission.reply() }, { status: 422 });
+  const { version, policy } = submission.value;
+  if ((await changePolicy(scope, version, policy)) === "moved on")
+    return data<Answer>({ policy: submission.reply(), movedOn: true }, { status: 409 });
+  return data<Answer>({ saved: true });
+}
+
+async function sendInvitation(scope: Scope, formData: FormData, origin: string) {
+  const submission = parseWithValibot(formData, { schema: InviteForm });
+  if (submission.status !== "success") return data<Answer>({ invite: submission.reply() }, { status: 422 });
+  const link = await invite(scope, submission.value, (token) => `${origin}/invitation/${token}`);
+  return data<Answer>({ invite: submission.reply({ resetForm: true }), link });
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  const formData = await formDataOf(request);
+  if (formData.get("intent") === "policy") return savePolicy(scope, formData);
+  if (formData.get("intent") === "invite") return sendInvitation(scope, formData, new URL(request.url).origin);
+  throw data("This form is not known.", { status: 400 });
+}
+
+type Loaded = Route.ComponentProps["loaderData"];
+
+function PolicyFields({ policy, answer }: { policy: Loaded["policy"]; answer: Answer }) {
+  const [form, fields] = useForm<PolicyFormInput, v.InferOutput<typeof PolicyForm>>({
+    id: "policy",
+    lastResult: answer.policy ?? null,
+    defaultValue: {
+      ...policy.thresholds,
+      questions: [...policy.questions],
+    },
+    onValidate: ({ formData }) => parseWithValibot(formData, { schema: PolicyForm }),
+  });
+  return (
+    <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">
+      <input type="hidden" name="intent" value="policy" />
+      <input type="hidden" name="version" value={policy.version} />
+      {answer.movedOn && (
+        <p role="alert" className="font-semibold text-signal-700">
+          {policy.changedBy ?? "Somebody"} changed the policy meanwhile. What you typed is still here; save again to keep it.
+        </p>
+      )}
+      <div className="grid gap-4 sm:grid-cols-2">
+        {THRESHOLDS.map(({ name, label, unit, usual, source }) => (
+          <TextField
+            key={name}
+            field={fields[name]}
+            label={label}
+            hint={`${unit}; usual ${usual}, ${source}`}
+            inputMode="decimal"
+          />
+        ))}
+      </div>
+      <fieldset>
+        <legend className="font-semibold">
+          What the check-in asks <span className="font-normal text-sand-600">a group may choose its own</span>
+        </legend>
+        <div className="flex flex-wrap gap-x-6">
+          {QUESTIONS.map(({ name, label }) => (
+            <label key={name} className="flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                name="questions"
+                value={name}
+                defaultChecked={policy.questions.includes(name)}
+                className="size-5 accent-tide-700"
+              />
+              {label}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      <div className="flex items-center gap-4">
+        <Button>Save the policy</Button>
+        {answer.saved && (
+          <p role="status" className="font-semibold text-tide-700">
+            Saved.
+          </p>
+        )}
+      </div>
+    </Form>
+  );
+}
+
+function Invite({ answer }: { answer: Answer }) {
+  const [form, fields] = useForm({
+    id: "invite",
+    lastResult: answer.invite ?? null,
+    defaultValue: { role: "helper" },
+    onValidate: ({ formData }) => parseWithValibot(formData, { schema: InviteForm }),
+  });
+  return (
+    <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">
+      <input type="hidden" name="intent" value="invite" />
+      <div className="grid gap-4 sm:grid-cols-2">
+        <TextField field={fields.name} label="Name" />
+        <TextField field={fields.email} label="Email" type="email" />
+        <SelectField field={fields.role} label="What they do here" options={ROLES} className="sm:col-span-2" />
+      </div>
+      <div>
+        <Button>Invite them</Button>
+      </div>
+      {answer.link && (
+        <div role="status" className="rounded-soft border-2 border-tide-700 p-3">
+          <p className="font-semibold">Give them this link. It works once, for 14 days; it is shown only now.</p>
+          <p className="break-all select-all">{answer.link}</p>
+        </div>
+      )}
+    </Form>
+  );
+}
+
+export default function House({ loaderData, actionData }: Route.ComponentProps) {
+  const { policy, members, invitations, letters, name } = loaderData;
+  const answer: Answer = actionData ?? {};
+  return (
+    <>
+      <PageHead title={name} note="Who belongs to the house, and the policy that its check-ins follow." />
+      <div className="grid items-start gap-6 lg:grid-cols-[1fr_26rem]">
+        <section className="rounded-soft border border-sand-300 bg-white p-6" aria-labelledby="policy-head">
+          <h2 id="policy-head" className="text-2xl">
+            Policy
+          </h2>
+          <p className="mb-3 text-sand-600">
+            {policy.changedBy === null ? "The usual thresholds." : `Last changed by ${policy.changedBy}.`} A policy is only ever
+            stricter than the usual ones.
+          </p>
+          <PolicyFields key={policy.version} policy={policy} answer={answer} />
+        </section>
+        <div className="flex flex-col gap-6">
+          <section className="rounded-soft border border-sand-300 bg-white p-6" aria-labelledby="members-head">
+            <h2 id="members-head" className="mb-2 text-2xl">
+              Who belongs
+            </h2>
+            <ul>
+              {members.map((member) => (
+                <li key={member.accountId} className="border-b border-sand-200 py-1.5 last:border-0">
+                  <strong>{member.name}</strong>, {member.role} <span className="text-sand-600">{member.email}</span>
+                </li>
+              ))}
+              {invitations.map((invitation) => (
+                <li
+                  key={`${invitation.email} ${invitation.expiresAt}`}
+                  className="border-b border-sand-200 py-1.5 text-sand-600 last:border-0"
+                >
+                  {invitation.name}, {invitation.role}, invited until {dayAndMonth(invitation.expiresAt.slice(0, 10))}
+                </li>
+              ))}
+            </ul>
+            <h3 className="mt-4 mb-2 text-xl">Invite somebody</h3>
+            <Invite answer={answer} />
+          </section>
+          {letters.length > 0 && (
+            <details className="rounded-soft border border-sand-300 bg-white p-4">
+              <summary className="flex min-h-11 items-center font-semibold">
+                Outbox: {letters.length} letters, none is sent
+              </summary>
+              <ul className="flex flex-col gap-2">
+                {letters.map((letter) => (
+                  <li key={letter.id}>
+                    <strong>{letter.subject}</strong> to {letter.recipient}. {letter.body}
+                  </li>
+                ))}
+              </ul>
+            </details>
+          )}
+        </div>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,76 @@
+import { getFormProps, useForm } from "@conform-to/react";
+import { parseWithValibot } from "@conform-to/valibot";
+import { data, Form, redirect } from "react-router";
+import { openInvitation, takeUpInvitation } from "../../server/accounts/invitations.ts";
+import { signIn } from "../../server/accounts/sign-in.ts";
+import { now } from "../../server/clock.ts";
+import { database } from "../../server/database.ts";
+import { formDataOf } from "../form-data.server.ts";
+import { TakeUpForm } from "../house/invite-form.ts";
+import { Button } from "../kit/button.tsx";
+import { Problem, TextField } from "../kit/field.tsx";
+import { addressContext, signInCookie } from "../signed-in.server.ts";
+import type { Route } from "./+types/invitation";
+
+export const meta: Route.MetaFunction = () => [{ title: "An invitation · Able Tide" }];
+
+const GONE = "This invitation is not good any more. Please ask for a new one.";
+
+export async function loader({ params }: Route.LoaderArgs) {
+  const invitation = await openInvitation(database(), params.token, now());
+  if (!invitation) throw data(GONE, { status: 404 });
+  const { organisationName, name, email, role } = invitation;
+  return { organisationName, name, email, role };
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const invitation = await openInvitation(database(), params.token, now());
+  if (!invitation) throw data(GONE, { status: 404 });
+  const submission = parseWithValibot(await formDataOf(request), { schema: TakeUpForm });
+  if (submission.status !== "success") return data(submission.reply({ hideFields: ["password"] }), { status: 422 });
+  const { password } = submission.value;
+  const outcome = await takeUpInvitation(database(), params.token, password, now());
+  if (outcome === "gone") throw data(GONE, { status: 404 });
+  if (outcome === "known email")
+    return data(
+      submission.reply({ hideFields: ["password"], formErrors: ["This email has an account already. Please sign in with it."] }),
+      { status: 409 },
+    );
+  const signedIn = await signIn(database(), { email: invitation.email, password, address: context.get(addressContext) }, now());
+  if (signedIn.kind !== "welcome") return redirect("/sign-in");
+  return redirect("/", { headers: { "Set-Cookie": await signInCookie.serialize(signedIn.token) } });
+}
+
+export default function InvitationPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { organisationName, name, email, role } = loaderData;
+  const [form, fields] = useForm({
+    id: "take-up",
+    lastResult: actionData ?? null,
+    onValidate: ({ formData }) => parseWithValibot(formData, { schema: TakeUpForm }),
+  });
+  return (
+    <main className="mx-auto flex min-h-screen max-w-xl flex-col justify-center gap-5 p-8">
+      <h1 className="text-4xl">Welcome, {name}</h1>
+      <p className="text-lg">
+        {organisationName} invites you as {role}. You will sign in as {email}.
+      </p>
+      <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">
+        <Problem id="take-up-problem" errors={form.errors} />
+        <TextField
+          field={fields.password}
+          label="Choose a password"
+          hint="12 letters or more"
+          type="password"
+          autoComplete="new-password"
+        />
+        <div>
+          <Button>Come in</Button>
+        </div>
+      </Form>
+      <p className="text-sand-600">
+        Able Tide supports a qualified instructor. It is not medical advice and defers to the clinician, to the venue's rules and
+        to local law.
+      </p>
+    </main>
+  );
+}

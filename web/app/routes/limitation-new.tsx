@@ -1,0 +1,257 @@
+import { LIMITATION_RULES, limitationRule } from "@able-tide/core/caps/limitations/all";
+import { AREAS, type LimitationRule } from "@able-tide/core/caps/limitations/rule";
+import { phaseOn, waitingCaps, waitsOn } from "@able-tide/core/caps/propose";
+import { limitInWords } from "@able-tide/core/caps/words";
+import { getFormProps, useForm } from "@conform-to/react";
+import { parseWithValibot } from "@conform-to/valibot";
+import { useState } from "react";
+import { data, Form, redirect } from "react-router";
+import { capsHolding } from "../../server/people/caps.ts";
+import { findPerson } from "../../server/people/people.ts";
+import { proposalsFor, takeLimitation } from "../../server/people/take-limitation.ts";
+import { today } from "../../server/scope.ts";
+import { formDataOf } from "../form-data.server.ts";
+import { isId } from "../ids.ts";
+import { Button, ButtonLink } from "../kit/button.tsx";
+import { SelectField, TextField } from "../kit/field.tsx";
+import { PageHead } from "../kit/shell.tsx";
+import { BeforeAndAfter } from "../people/before-and-after.tsx";
+import { asCap, besideProposals } from "../people/beside.ts";
+import { readDecisions } from "../people/decisions.ts";
+import { type LimitationChoiceInput, limitationChoice } from "../people/limitation-choice.ts";
+import { ProposalList } from "../people/proposal-list.tsx";
+import { notFound, scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/limitation-new";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `A limitation of ${loaderData?.person.name ?? "a person"} · Able Tide` },
+];
+
+/** The rule as the page needs it. */
+const shown = ({ name, label, sided, timed, kinds, cautions, source, decides }: LimitationRule) => ({
+  name,
+  label,
+  sided,
+  timed,
+  kinds: kinds ?? [],
+  cautions,
+  source,
+  decides,
+});
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
+  if (!person) throw notFound();
+  const day = today(scope);
+  const query = new URL(request.url).searchParams;
+  const holding = (await capsHolding(scope, [person.id], day)).get(person.id) ?? [];
+  const named = limitationRule(query.get("rule") ?? "");
+  const submission = query.has("rule") ? parseWithValibot(query, { schema: limitationChoice(day) }) : null;
+  const base = {
+    person: { id: person.id, name: person.name, stature: person.stature, measured: person.measured },
+    today: day,
+    holding,
+    rule: named && shown(named),
+    chosen: null,
+  };
+  if (submission?.status !== "success") {
+    // A rule chosen and its details not yet given is no mistake.
+    const detailed = query.has("detailed");
+    return { ...base, choice: submission?.reply({ ...(detailed ? {} : { fieldErrors: {} }) }) ?? null, detailed };
+  }
+  const { rule, limitation } = submission.value;
+  const detailed = query.has("detailed") || (!rule.sided && !rule.timed && !rule.kinds);
+  const proposals = await proposalsFor(scope, person.id, rule, limitation);
+  return {
+    ...base,
+    choice: submission.reply(),
+    detailed,
+    chosen: detailed
+      ? {
+          limitation,
+          proposals,
+          beside: besideProposals(holding, proposals),
+          phase: phaseOn(rule, limitation.eventDay, day),
+          waits: waitsOn(rule, limitation, day),
+          meanwhile: waitingCaps(rule, { ...limitation, id: "new" }, day),
+        }
+      : null,
+  };
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
+  if (!person) throw notFound();
+  const formData = await formDataOf(request);
+  const submission = parseWithValibot(formData, { schema: limitationChoice(today(scope)) });
+  if (submission.status !== "success") throw data("Please choose again what is the matter.", { status: 422 });
+  const { rule, limitation } = submission.value;
+  const proposals = await proposalsFor(scope, person.id, rule, limitation);
+  const { decisions, problems } = readDecisions(formData, proposals, false);
+  if (Object.keys(problems).length > 0) {
+    const typed = Object.fromEntries(
+      [...formData].flatMap(([name, value]) => (typeof value === "string" ? [[name, value]] : [])),
+    );
+    return data({ problems, typed }, { status: 422 });
+  }
+  await takeLimitation(scope, person.id, rule, limitation, proposals, decisions);
+  return redirect(`/people/${person.id}`);
+}
+
+type Loaded = Route.ComponentProps["loaderData"];
+
+const SIDES = [
+  ["", "choose"],
+  ["right", "right"],
+  ["left", "left"],
+  ["both", "both"],
+] as const;
+
+function Choose({ loaded }: { loaded: Loaded }) {
+  const [form, fields] = useForm<LimitationChoiceInput>({
+    id: "limitation",
+    lastResult: loaded.choice,
+    defaultValue: { rule: loaded.rule?.name ?? "" },
+  });
+  const [name, setName] = useState(loaded.rule?.name ?? "");
+  const rule = LIMITATION_RULES.find((each) => each.name === name);
+  return (
+    <Form method="get" {...getFormProps(form)} className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-6">
+      <div>
+        <label htmlFor={fields.rule.id} className="mb-1 block text-lg font-semibold">
+          What is the matter?
+        </label>
+        <select
+          id={fields.rule.id}
+          name="rule"
+          defaultValue={name}
+          onChange={(event) => setName(event.currentTarget.value)}
+          className="field-box"
+        >
+          <option value="" disabled>
+            choose
+          </option>
+          {AREAS.map((area) => (
+            <optgroup key={area} label={area}>
+              {LIMITATION_RULES.filter((each) => each.area === area).map((each) => (
+                <option key={each.name} value={each.name}>
+                  {each.label}
+                </option>
+              ))}
+            </optgroup>
+          ))}
+        </select>
+      </div>
+      {rule && (
+        <>
+          <input type="hidden" name="detailed" value="yes" />
+          <div className="grid gap-4 sm:grid-cols-2">
+            {rule.sided && <SelectField key={`${name}-side`} field={fields.side} label="Side" options={SIDES} />}
+            {rule.kinds && (
+              <SelectField
+                key={`${name}-kind`}
+                field={fields.kind}
+                label="Which"
+                options={[["", "choose"], ...rule.kinds.map((kind) => [kind.name, kind.label] as const)]}
+              />
+            )}
+            {rule.timed && (
+              <TextField field={fields.eventDay} label="When it happened" hint="empty: nobody knows, taken as new" type="date" />
+            )}
+            <TextField field={fields.note} label="Note" hint="may stay empty" />
+          </div>
+        </>
+      )}
+      <div>
+        <Button look={loaded.chosen ? "plain" : "main"}>Show what it means</Button>
+      </div>
+    </Form>
+  );
+}
+
+type Chosen = NonNullable<Loaded["chosen"]>;
+
+function Means({
+  loaded,
+  chosen,
+  answer,
+}: {
+  loaded: Loaded;
+  chosen: Chosen;
+  answer: { problems: Record<number, string>; typed: Record<string, string> } | undefined;
+}) {
+  const { person, holding, rule } = loaded;
+  const { limitation, proposals, waits, meanwhile } = chosen;
+  const [declined, setDeclined] = useState<ReadonlySet<number>>(new Set());
+  const after = waits ? meanwhile : proposals.map(asCap).filter((_, i) => !declined.has(i));
+  return (
+    <Form method="post" className="mt-6 grid items-start gap-6 lg:grid-cols-[1fr_26rem]">
+      {Object.entries(limitation).map(
+        ([name, value]) => value !== null && <input key={name} type="hidden" name={name} value={value} />,
+      )}
+      <div className="rounded-soft border border-sand-300 bg-white p-6">
+        <h2 className="text-2xl">{waits ? "This waits for a clinician" : "What it proposes"}</h2>
+        <p className="text-sand-600">
+          {rule?.timed && `${chosen.phase}. `}Source: {rule?.source}. A starting point: the clinician's word wins.
+        </p>
+        {waits && (
+          <>
+            <p className="mt-2 text-lg font-semibold text-signal-700">Until a clearance is entered:</p>
+            <ul className="list-disc pl-6 text-lg">
+              {meanwhile.map(({ limit, id }) => (
+                <li key={id}>{limitInWords(limit)}</li>
+              ))}
+            </ul>
+          </>
+        )}
+        {!waits && proposals.length === 0 && <p className="mt-2 text-lg">A note and no cap: nothing is limited by it.</p>}
+        {!waits && (
+          <ProposalList
+            proposals={proposals}
+            beside={chosen.beside}
+            problems={answer?.problems ?? {}}
+            typed={answer?.typed ?? {}}
+            clinicianSays={false}
+            onChange={(i, kind) =>
+              setDeclined((before) => {
+                const next = new Set(before);
+                if (kind === "decline") next.add(i);
+                else next.delete(i);
+                return next;
+              })
+            }
+          />
+        )}
+        {rule && rule.cautions.length > 0 && (
+          <>
+            <h3 className="mt-3 text-lg">To mind</h3>
+            <ul className="list-disc pl-6">
+              {rule.cautions.map((caution) => (
+                <li key={caution}>{caution}</li>
+              ))}
+            </ul>
+          </>
+        )}
+        <Button className="mt-4">Write it down</Button>
+      </div>
+      <BeforeAndAfter person={person} before={holding} after={[...holding, ...after]} />
+    </Form>
+  );
+}
+
+export default function NewLimitation({ loaderData, actionData }: Route.ComponentProps) {
+  const { person, chosen } = loaderData;
+  return (
+    <>
+      <PageHead title={`A limitation of ${person.name}`} note="Choose what is the matter; see what it would cap; decide on each.">
+        <ButtonLink look="plain" to={`/people/${person.id}`}>
+          Back to {person.name}
+        </ButtonLink>
+      </PageHead>
+      <Choose key={loaderData.rule?.name ?? ""} loaded={loaderData} />
+      {chosen && <Means key={JSON.stringify(chosen.limitation)} loaded={loaderData} chosen={chosen} answer={actionData} />}
+    </>
+  );
+}

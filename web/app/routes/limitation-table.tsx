@@ -1,0 +1,139 @@
+import { DAY_ANSWERS } from "@able-tide/core/caps/day-answers";
+import { LIMITATION_RULES } from "@able-tide/core/caps/limitations/all";
+import { AREAS, type LimitationRule, type LimitTemplate, type Proposal } from "@able-tide/core/caps/limitations/rule";
+import { EVERYBODY_LIMITS, limitsAfterRelease, NEWCOMER_LIMITS, NEWCOMER_SOURCE } from "@able-tide/core/caps/newcomers";
+import { templateInWords } from "@able-tide/core/caps/propose";
+import { SCREENING } from "@able-tide/core/caps/screening";
+import { limitInWords } from "@able-tide/core/caps/words";
+import { PageHead } from "../kit/shell.tsx";
+import type { Route } from "./+types/limitation-table";
+
+export const meta: Route.MetaFunction = () => [{ title: "From limitations to caps · Able Tide" }];
+
+const KIND_LABELS = { review: "asked again after", ends: "ends after" } as const;
+
+function whenOf({ phases, kinds, follows, date, strength }: Proposal, rule: LimitationRule): string {
+  const kindLabels = kinds?.map((name) => rule.kinds?.find((kind) => kind.name === name)?.label ?? name);
+  return [
+    phases?.join(" and "),
+    kindLabels?.join(", "),
+    follows && "or as measured pain-free",
+    `${strength}, ${strength === "comfort" ? "lapses after" : KIND_LABELS[date.kind]} ${date.weeks} weeks${date.after === "event" ? " from the event" : ""}`,
+  ]
+    .filter(Boolean)
+    .join("; ");
+}
+
+const waitsInWords = ({ waits, kinds: all }: LimitationRule): string => {
+  if (!waits) return "";
+  const kinds = waits.kinds?.map((name) => all?.find((kind) => kind.name === name)?.label ?? name).join(", ");
+  const phases = waits.phases.length === 3 ? "" : ` while ${waits.phases.join(" and ")}`;
+  return `Waits for a clinician's limits${phases}${kinds ? ` (${kinds})` : ""}.`;
+};
+
+const meanwhileInWords = (meanwhile: readonly LimitTemplate[]): string => meanwhile.map(templateInWords).join("; ");
+
+function RuleRow({ rule }: { rule: LimitationRule }) {
+  return (
+    <tr className="border-t border-sand-300 align-top">
+      <th scope="row" className="py-2 pr-4 font-bold">
+        {rule.label}
+      </th>
+      <td className="py-2 pr-4">
+        {rule.waits && (
+          <p className="font-semibold text-signal-700">
+            {waitsInWords(rule)} Meanwhile: {meanwhileInWords(rule.waits.meanwhile).toLowerCase()}.
+          </p>
+        )}
+        {rule.proposals.length > 0 && (
+          <ul>
+            {rule.proposals.map((proposal) => (
+              <li key={JSON.stringify(proposal)}>
+                {templateInWords(proposal.limit)} <span className="text-sand-600">{whenOf(proposal, rule)}</span>
+              </li>
+            ))}
+          </ul>
+        )}
+        {rule.cautions.length > 0 && <p className="text-sand-600">To mind: {rule.cautions.join(". ")}.</p>}
+      </td>
+      <td className="py-2 text-sand-600">
+        {rule.source}; {rule.decides}
+      </td>
+    </tr>
+  );
+}
+
+/** Everything the product proposes by itself, each row with its source. */
+export default function LimitationTable() {
+  return (
+    <>
+      <PageHead
+        title="From limitations to caps"
+        note="Usual starting points, each with its source. The clinician's word, the venue's rules and local law come first."
+      />
+      {AREAS.map((area) => (
+        <section key={area} className="mb-6 overflow-x-auto rounded-soft border border-sand-300 bg-white p-5">
+          <h2 className="mb-1 text-xl">{area.charAt(0).toUpperCase() + area.slice(1)}</h2>
+          <table className="w-full border-collapse text-left">
+            <thead className="sr-only">
+              <tr>
+                {["Limitation", "Proposes", "Source, who decides"].map((head) => (
+                  <th key={head} scope="col">
+                    {head}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <colgroup>
+              <col className="w-56" />
+              <col />
+              <col className="w-56" />
+            </colgroup>
+            <tbody>
+              {LIMITATION_RULES.filter((rule) => rule.area === area).map((rule) => (
+                <RuleRow key={rule.name} rule={rule} />
+              ))}
+            </tbody>
+          </table>
+        </section>
+      ))}
+      <section className="mb-6 rounded-soft border border-sand-300 bg-white p-5">
+        <h2 className="text-xl">For everybody until a person decides otherwise</h2>
+        <p>{EVERYBODY_LIMITS.map(limitInWords).join(". ")}.</p>
+        <h2 className="mt-4 text-xl">Newcomers</h2>
+        <p>
+          The first three sessions: {NEWCOMER_LIMITS.map(limitInWords).join("; ")}. Source: {NEWCOMER_SOURCE}.
+        </p>
+        <p className="mt-1">
+          Afterwards, nothing flagged:{" "}
+          {limitsAfterRelease("tandem")
+            .filter(({ channel }) => channel !== "steadiness")
+            .map(limitInWords)
+            .join("; ")}
+          ; steadiness by the stage held in the four-stage stand.
+        </p>
+      </section>
+      {[
+        { title: "The day's screening", rows: SCREENING },
+        { title: "The day's answers", rows: DAY_ANSWERS.map((row) => ({ ...row, source: "usual practice" })) },
+      ].map(({ title, rows }) => (
+        <section key={title} className="mb-6 rounded-soft border border-sand-300 bg-white p-5">
+          <h2 className="mb-1 text-xl">{title}</h2>
+          <table className="w-full border-collapse text-left">
+            <tbody>
+              {rows.map(({ about, proposes, source }) => (
+                <tr key={about} className="border-t border-sand-200 align-top">
+                  <th scope="row" className="w-96 py-1.5 pr-4 font-bold">
+                    {about}
+                  </th>
+                  <td className="py-1.5 pr-4">{proposes}</td>
+                  <td className="w-56 py-1.5 text-sand-600">{source}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      ))}
+    </>
+  );
+}

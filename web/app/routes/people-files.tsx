@@ -1,0 +1,250 @@
+import { data, Form } from "react-router";
+import { guessMapping, readCsv } from "../../server/files/csv.ts";
+import { FILE_COLUMNS, FILE_KINDS, type FileKind, readRows, takeInRows } from "../files/people-file.server.ts";
+import { formDataOf } from "../form-data.server.ts";
+import { Button, ButtonLink } from "../kit/button.tsx";
+import { PageHead } from "../kit/shell.tsx";
+import { scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/people-files";
+
+export const meta: Route.MetaFunction = () => [{ title: "Files in and out · Able Tide" }];
+
+export function loader() {
+  return { columns: FILE_COLUMNS };
+}
+
+const MOST_LETTERS = 2_000_000;
+
+/** The mapping as chosen, or as the header suggests. */
+function mappingFrom(formData: FormData, kind: FileKind, header: readonly string[]): Record<string, number | null> {
+  const guessed = guessMapping(FILE_COLUMNS[kind], header);
+  return Object.fromEntries(
+    FILE_COLUMNS[kind].map(({ name }) => {
+      const chosen = formData.get(`column-${name}`);
+      if (typeof chosen !== "string") return [name, guessed[name] ?? null];
+      const at = Number(chosen);
+      return [name, chosen === "" || !Number.isInteger(at) || at < 0 || at >= header.length ? null : at];
+    }),
+  );
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  const formData = await formDataOf(request);
+  const kind = FILE_KINDS.find((name) => name === formData.get("kind")) ?? "people";
+  const file = formData.get("file");
+  const text = file instanceof File && file.size > 0 ? await file.text() : String(formData.get("text") ?? "");
+  if (text.trim() === "")
+    return data({ kind, problem: "Please choose a file, or paste its text.", preview: null, taken: null }, { status: 422 });
+  if (text.length > MOST_LETTERS)
+    return data(
+      { kind, problem: "The file is over 2 MB. Please take it in parts.", preview: null, taken: null },
+      { status: 422 },
+    );
+  const { header, problems } = readCsv(text);
+  const mapping = mappingFrom(formData, kind, header);
+  const rows = await readRows(scope, kind, text, mapping);
+  const broken = rows.filter(({ problem }) => problem !== null);
+  const preview = {
+    text,
+    header,
+    mapping,
+    rows: rows.length,
+    good: rows.length - broken.length,
+    missing: FILE_COLUMNS[kind].filter(({ name, required }) => required && mapping[name] === null).map(({ label }) => label),
+    broken: [
+      ...problems.map(({ line, message }) => ({ line, words: "", message })),
+      ...broken.map(({ line, cells, problem }) => ({
+        line,
+        words: Object.values(cells)
+          .filter((cell) => cell !== "")
+          .slice(0, 4)
+          .join(", "),
+        message: problem ?? "",
+      })),
+    ],
+  };
+  const what = formData.get("intent");
+  if (what !== "take" && what !== "take-all") return data({ kind, problem: null, preview, taken: null });
+  if (what === "take-all" && preview.broken.length > 0)
+    return data({ kind, problem: "Some rows are still broken: nothing was taken in.", preview, taken: null }, { status: 422 });
+  const taken = await takeInRows(scope, rows);
+  return data({ kind, problem: null, preview: null, taken });
+}
+
+const TITLES: Readonly<Record<FileKind, string>> = {
+  people: "People",
+  limitations: "Limitations",
+  measured: "Measured ranges",
+};
+
+type Preview = NonNullable<NonNullable<Route.ComponentProps["actionData"]>["preview"]>;
+
+function PreviewOf({ kind, preview, columns }: { kind: FileKind; preview: Preview; columns: (typeof FILE_COLUMNS)[FileKind] }) {
+  const { header, mapping, rows, good, missing, broken } = preview;
+  return (
+    <Form method="post" className="flex flex-col gap-5 rounded-soft border border-sand-300 bg-white p-6">
+      <input type="hidden" name="kind" value={kind} />
+      <div role="status">
+        <p className="text-2xl font-bold">
+          {good} of {rows} rows are good{broken.length > 0 && `, ${broken.length} need mending`}
+        </p>
+        {missing.length > 0 && (
+          <p className="font-semibold text-signal-700">
+            Not found in the file: {missing.join(", ")}. Choose their columns below.
+          </p>
+        )}
+      </div>
+      <fieldset>
+        <legend className="mb-1 font-semibold">Which column is which</legend>
+        <div className="grid gap-x-4 gap-y-2 sm:grid-cols-2 lg:grid-cols-4">
+          {columns.map(({ name, label, required }) => (
+            <label key={name} className="flex flex-col">
+              <span>
+                {label} {required && <span className="text-sand-600">needed</span>}
+              </span>
+              <select name={`column-${name}`} defaultValue={mapping[name] ?? ""} className="field-box">
+                <option value="">none</option>
+                {header.map((head, i) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: columns of a file have nothing but their place
+                  <option key={i} value={i}>
+                    {head || `column ${i + 1}`}
+                  </option>
+                ))}
+              </select>
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      {broken.length > 0 && (
+        <table className="border-collapse text-left">
+          <caption className="mb-1 text-left font-semibold">Rows to mend</caption>
+          <thead>
+            <tr>
+              {["Line", "What is wrong", "The row"].map((head) => (
+                <th key={head} scope="col" className="py-1 pr-6">
+                  {head}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {broken.map(({ line, words, message }) => (
+              <tr key={`${line} ${message}`} className="border-t border-sand-200 align-top">
+                <td className="py-1 pr-6 font-bold">{line}</td>
+                <td className="pr-6 text-signal-700">{message}</td>
+                <td className="text-sand-600">{words}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <div>
+        <label htmlFor="csv-text" className="mb-1 block font-semibold">
+          The file <span className="font-normal text-sand-600">can be mended here</span>
+        </label>
+        <textarea
+          id="csv-text"
+          name="text"
+          rows={10}
+          defaultValue={preview.text}
+          spellCheck={false}
+          className="field-box font-mono text-base!"
+        />
+      </div>
+      <div className="flex flex-wrap gap-3">
+        <Button look="plain" name="intent" value="check">
+          Check again
+        </Button>
+        {broken.length > 0 && good > 0 && (
+          <Button look="plain" name="intent" value="take">
+            Take in the {good} good rows
+          </Button>
+        )}
+        {broken.length === 0 && (
+          <Button name="intent" value="take-all">
+            Take in all {good} rows
+          </Button>
+        )}
+      </div>
+    </Form>
+  );
+}
+
+export default function PeopleFiles({ loaderData: { columns }, actionData }: Route.ComponentProps) {
+  const answer = actionData ?? null;
+  return (
+    <>
+      <PageHead
+        title="Files in and out"
+        note="Comma-separated files. Nothing is written before you have seen what each row does."
+      >
+        <ButtonLink look="plain" to="/people">
+          Back to people
+        </ButtonLink>
+      </PageHead>
+      {answer?.taken != null && (
+        <p role="status" className="mb-4 text-lg font-semibold text-tide-700">
+          {answer.taken} rows taken in{answer.kind === "people" && ", each person with newcomers' limits"}.
+        </p>
+      )}
+      {answer?.problem && (
+        <p role="alert" className="mb-4 text-lg font-semibold text-signal-700">
+          {answer.problem}
+        </p>
+      )}
+      {answer?.preview ? (
+        <PreviewOf key={answer.preview.text} kind={answer.kind} preview={answer.preview} columns={columns[answer.kind]} />
+      ) : (
+        <div className="grid gap-6 lg:grid-cols-2">
+          <Form
+            method="post"
+            encType="multipart/form-data"
+            className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-6"
+          >
+            <h2 className="text-xl">Take a file in</h2>
+            <label className="flex flex-col gap-1 font-semibold">
+              What is in it
+              <select name="kind" defaultValue={answer?.kind ?? "people"} className="field-box font-normal">
+                {FILE_ORDER.map((kind) => (
+                  <option key={kind} value={kind}>
+                    {TITLES[kind]}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <label className="flex flex-col gap-1 font-semibold">
+              File
+              <input name="file" type="file" accept=".csv,text/csv,text/plain" className="block min-h-11 py-2 font-normal" />
+            </label>
+            <label className="flex flex-col gap-1 font-semibold">
+              or its text
+              <textarea name="text" rows={4} className="field-box font-mono text-base! font-normal" />
+            </label>
+            <div>
+              <Button name="intent" value="check">
+                See what is in it
+              </Button>
+            </div>
+          </Form>
+          <section className="rounded-soft border border-sand-300 bg-white p-6">
+            <h2 className="text-xl">Write files out</h2>
+            <p className="mb-3 text-sand-600">The same columns that are read in.</p>
+            <ul className="flex flex-col gap-3">
+              {FILE_ORDER.map((kind) => (
+                <li key={kind}>
+                  <a href={`/people/files/${kind}.csv`} className="text-lg font-semibold underline underline-offset-4">
+                    {TITLES[kind]}
+                  </a>
+                  <p className="text-sand-600">{columns[kind].map(({ name }) => name).join(", ")}</p>
+                </li>
+              ))}
+            </ul>
+          </section>
+        </div>
+      )}
+    </>
+  );
+}
+
+const FILE_ORDER = Object.keys(TITLES) as FileKind[];

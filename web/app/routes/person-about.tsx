@@ -1,0 +1,133 @@
+import { EMERGENCY_FACTS, MEDICINES } from "@able-tide/core/people/about";
+import type { SubmissionResult } from "@conform-to/react";
+import { parseWithValibot } from "@conform-to/valibot";
+import { data, Form, redirect } from "react-router";
+import { listMembersOfHouse } from "../../server/accounts/accounts.ts";
+import { changeAbout, findPerson, setClinician } from "../../server/people/people.ts";
+import type { Scope } from "../../server/scope.ts";
+import { formDataOf } from "../form-data.server.ts";
+import { isId } from "../ids.ts";
+import { Button, ButtonLink } from "../kit/button.tsx";
+import { PageHead } from "../kit/shell.tsx";
+import { AboutFields } from "../people/about-fields.tsx";
+import { AboutForm } from "../people/about-form.ts";
+import { differences } from "../people/differences.ts";
+import { MovedOn, type MovedOnNews } from "../people/moved-on.tsx";
+import { notFound, scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/person-about";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `About ${loaderData?.person.name ?? "a person"} · Able Tide` },
+];
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
+  if (!person) throw notFound();
+  const members = await listMembersOfHouse(scope);
+  return {
+    person: {
+      id: person.id,
+      name: person.name,
+      about: person.about,
+      version: person.version,
+      clinicianAccount: person.clinicianAccount,
+    },
+    // Who looks after whom is for those who lead to say.
+    clinicians: scope.role === "clinician" ? null : members.filter(({ role }) => role === "clinician"),
+  };
+}
+
+const LABELS = [
+  ["hopes", "What they hope for"],
+  ["contact", "How to reach them"],
+  ["equipment", "Own equipment"],
+  ["kinName", "Next of kin"],
+  ["kinPhone", "Next of kin's phone"],
+  ["clinicianName", "Clinician"],
+  ["clinicianPhone", "Clinician's phone"],
+  ["mayTouch", "May be touched"],
+  ["mayWrite", "May be written about"],
+  ["medicines", "Medicines"],
+  ["medicineTimes", "When they are taken"],
+  ...EMERGENCY_FACTS.map(({ name, label }) => [name, label] as const),
+] as const;
+
+type Answer = { result: SubmissionResult<string[]>; movedOn?: MovedOnNews };
+
+async function lookedAfterBy(scope: Scope, personId: string, account: string) {
+  if (scope.role === "clinician") throw data("This is for those who lead to say.", { status: 403 });
+  if (account !== "" && !isId(account)) throw notFound();
+  if (!(await setClinician(scope, personId, account === "" ? null : account))) throw notFound();
+  return redirect(`/people/${personId}`);
+}
+
+export async function action({ request, params, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
+  if (!person) throw notFound();
+  const formData = await formDataOf(request);
+  if (formData.get("intent") === "clinician") return lookedAfterBy(scope, person.id, String(formData.get("account") ?? ""));
+  const submission = parseWithValibot(formData, { schema: AboutForm });
+  if (submission.status !== "success") return data<Answer>({ result: submission.reply() }, { status: 422 });
+  const { version, about } = submission.value;
+  const outcome = await changeAbout(scope, person.id, version, about);
+  if (outcome === "unknown") throw notFound();
+  if (outcome === "changed") return redirect(`/people/${person.id}`);
+  const now = await findPerson(scope, person.id);
+  if (!now) throw notFound();
+  const flat = ({ facts, ...rest }: typeof about) => ({ ...rest, ...facts });
+  return data<Answer>(
+    {
+      result: submission.reply(),
+      movedOn: { by: now.changedBy, version: now.version, differences: differences(LABELS, flat(now.about), flat(about)) },
+    },
+    { status: 409 },
+  );
+}
+
+export default function PersonAbout({ loaderData: { person, clinicians }, actionData }: Route.ComponentProps) {
+  const answer = actionData as Answer | undefined;
+  return (
+    <>
+      <PageHead
+        title={`About ${person.name}`}
+        note={`${MEDICINES.length} classes of medicine matter in class; leave the rest to the clinic.`}
+      >
+        <ButtonLink look="plain" to={`/people/${person.id}`}>
+          Back to {person.name}
+        </ButtonLink>
+      </PageHead>
+      <div className="max-w-4xl rounded-soft border border-sand-300 bg-white p-6">
+        {answer?.movedOn && <MovedOn news={answer.movedOn} />}
+        <AboutFields
+          lastResult={answer?.result ?? null}
+          about={person.about}
+          version={answer?.movedOn?.version ?? person.version}
+        />
+      </div>
+      {clinicians !== null && clinicians.length > 0 && (
+        <Form
+          method="post"
+          className="mt-6 flex max-w-4xl flex-wrap items-end gap-3 rounded-soft border border-sand-300 bg-white p-6"
+        >
+          <input type="hidden" name="intent" value="clinician" />
+          <div className="min-w-60 flex-1">
+            <label htmlFor="clinician-account" className="mb-1 block font-semibold">
+              Looked after, with a sign-in of their own, by
+            </label>
+            <select id="clinician-account" name="account" defaultValue={person.clinicianAccount ?? ""} className="field-box">
+              <option value="">nobody here</option>
+              {clinicians.map(({ accountId, name }) => (
+                <option key={accountId} value={accountId}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </div>
+          <Button look="plain">Save</Button>
+        </Form>
+      )}
+    </>
+  );
+}

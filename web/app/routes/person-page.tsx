@@ -1,0 +1,134 @@
+import { effectiveCaps } from "@able-tide/core/caps/effective";
+import { CAP_GROUPS, groupOf } from "@able-tide/core/caps/groups";
+import { limitationRule } from "@able-tide/core/caps/limitations/all";
+import { dayMonthAndYear, limitInWords, reasonInWords } from "@able-tide/core/caps/words";
+import { agreedFacts } from "@able-tide/core/people/about";
+import { Printer } from "lucide-react";
+import { capsHolding } from "../../server/people/caps.ts";
+import { limitationHistory } from "../../server/people/limitations.ts";
+import { findPerson } from "../../server/people/people.ts";
+import { setUpNumbers } from "../../server/people/set-up-numbers.ts";
+import { today } from "../../server/scope.ts";
+import { isId } from "../ids.ts";
+import { Button, ButtonLink } from "../kit/button.tsx";
+import { LimitsFigure } from "../people/limits-figure.tsx";
+import { SetUpList } from "../people/set-up-list.tsx";
+import { notFound, scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/person-page";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.person.name ?? "A person"}, one page · Able Tide` },
+];
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
+  if (!person) throw notFound();
+  const day = today(scope);
+  const [caps, limitations] = await Promise.all([capsHolding(scope, [person.id], day), limitationHistory(scope, person.id)]);
+  const holding = caps.get(person.id) ?? [];
+  const reasons = new URL(request.url).searchParams.get("reasons") !== "no";
+  const open = limitations.filter(({ ended }) => ended === null);
+  const deciding = [...new Set(effectiveCaps(holding).map(({ decides }) => decides))];
+  return {
+    person: {
+      id: person.id,
+      name: person.name,
+      stature: person.stature,
+      measured: person.measured,
+      uses: person.uses,
+      equipment: person.about.equipment,
+      mayTouch: person.about.mayTouch,
+    },
+    organisation: scope.organisationName,
+    day,
+    reasons,
+    // The reasons stay on the server when they are not asked for.
+    lines: deciding.map(({ id, limit, ...cap }) => ({
+      id,
+      group: groupOf(limit),
+      words: limitInWords(limit),
+      why: reasons ? reasonInWords({ id, limit, ...cap }) : null,
+    })),
+    figureCaps: holding.map((cap) => (reasons ? cap : { ...cap, reason: "", source: "" })),
+    cautions: [...new Set(open.flatMap(({ rule }) => limitationRule(rule)?.cautions ?? []))],
+    facts: agreedFacts(person.about),
+    setUp: setUpNumbers(person, holding),
+  };
+}
+
+const TOUCH = { yes: "May be touched.", ask: "Ask before touching.", no: "Is not touched." } as const;
+
+export default function PersonOnAPage({ loaderData }: Route.ComponentProps) {
+  const { person, day, reasons, lines, cautions, facts, setUp, organisation } = loaderData;
+  return (
+    <main className="mx-auto max-w-4xl p-6 print:p-0">
+      <div className="mb-4 flex flex-wrap gap-3 print:hidden">
+        <ButtonLink look="plain" to={`/people/${person.id}`}>
+          Back to {person.name}
+        </ButtonLink>
+        <ButtonLink look="plain" to={reasons ? "?reasons=no" : "?"}>
+          {reasons ? "Without the reasons" : "With the reasons"}
+        </ButtonLink>
+        <Button type="button" onClick={() => window.print()}>
+          <Printer size={20} aria-hidden="true" /> Print
+        </Button>
+      </div>
+      <header className="mb-3 flex items-baseline justify-between border-b-2 border-tide-800 pb-1">
+        <h1 className="text-3xl">{person.name}</h1>
+        <p>
+          {organisation}, {dayMonthAndYear(day)}
+        </p>
+      </header>
+      <div className="grid grid-cols-[18rem_1fr] gap-5">
+        <div>
+          <LimitsFigure caps={loaderData.figureCaps} person={person} />
+          {facts.length > 0 && (
+            <section className="mt-3 rounded-soft border-2 border-signal-600 p-3">
+              <h2 className="text-lg">In an emergency</h2>
+              {facts.map(({ label, words }) => (
+                <p key={label}>
+                  <strong>{label}:</strong> {words}
+                </p>
+              ))}
+            </section>
+          )}
+          <p className="mt-3">
+            {TOUCH[person.mayTouch]} {[person.uses, person.equipment].filter(Boolean).join(", ")}
+          </p>
+          {cautions.length > 0 && (
+            <ul className="mt-2 list-disc pl-5">
+              {cautions.map((caution) => (
+                <li key={caution}>{caution}</li>
+              ))}
+            </ul>
+          )}
+        </div>
+        <div>
+          {CAP_GROUPS.filter((group) => lines.some((line) => line.group === group)).map((group) => (
+            <section key={group} className="mb-2">
+              <h2 className="text-lg">{group}</h2>
+              <ul>
+                {lines
+                  .filter((line) => line.group === group)
+                  .map((line) => (
+                    <li key={line.id} className="leading-snug">
+                      <strong>{line.words}</strong>
+                      {line.why !== null && <span className="text-sand-600"> {line.why}</span>}
+                    </li>
+                  ))}
+              </ul>
+            </section>
+          ))}
+          {lines.length === 0 && <p>No caps today.</p>}
+          <h2 className="mt-3 text-lg">Set-up</h2>
+          <SetUpList numbers={setUp} />
+        </div>
+      </div>
+      <p className="mt-3 border-t border-sand-300 pt-1 text-sand-600">
+        Able Tide supports a qualified instructor. It is not medical advice and defers to the clinician, to the venue's rules and
+        to local law.
+      </p>
+    </main>
+  );
+}

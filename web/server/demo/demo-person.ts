@@ -1,0 +1,99 @@
+import { type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
+import type { CapLimit, CapSide, DateKind, Strength } from "@able-tide/core/caps/cap";
+import type { StandStage } from "@able-tide/core/caps/rungs";
+import type { Sign } from "@able-tide/core/class/events";
+import type { About } from "@able-tide/core/people/about";
+import type { Side } from "@able-tide/core/side";
+import type { MeasurementInput } from "../people/measurements.ts";
+import type { PersonInput } from "../people/people.ts";
+
+/** Weeks of sessions behind the demo's today; week 1 is the first. */
+export const WEEKS = 14;
+
+/** A cap by week: set in one, perhaps with a date and an end in others. */
+export interface DemoCap {
+  readonly limit: CapLimit;
+  readonly reason: string;
+  readonly source: string;
+  readonly strength: Strength;
+  readonly dateKind?: DateKind;
+  readonly set: number;
+  readonly until?: number;
+  readonly ended?: { readonly week: number; readonly because: string };
+}
+
+/** A limitation by week: taken in as its rule proposes, cleared by the clinician, over. */
+export interface DemoLimitation {
+  readonly rule: string;
+  readonly side?: CapSide;
+  readonly kind?: string;
+  /** Weeks before the first session that it happened; negative for after it. */
+  readonly weeksBefore?: number;
+  readonly note?: string;
+  /** The week it was written down. */
+  readonly set: number;
+  /** The week of the clinician's letter, and what it says. */
+  readonly cleared?: { readonly week: number; readonly says: string };
+  readonly over?: { readonly week: number; readonly because: string };
+}
+
+export interface DemoPerson {
+  readonly person: Omit<PersonInput, "groupIds">;
+  readonly groups: readonly DemoGroup[];
+  readonly about?: Partial<About>;
+  readonly limitations?: readonly DemoLimitation[];
+  readonly caps?: readonly DemoCap[];
+  readonly measured?: readonly Omit<MeasurementInput, "day">[];
+  /** Furthest stage of the four-stage stand, and the week they were released; known from before the record in week 0. */
+  readonly stand: StandStage;
+  readonly released: number | null;
+  /** Whether the house's clinician looks after them. */
+  readonly lookedAfter?: boolean;
+  /** Seconds on each leg at the first and the last test; what lies between follows, with each day's own luck. */
+  readonly oneLeg?: Readonly<Record<Side, { readonly first: number; readonly last: number }>>;
+  readonly missed?: readonly number[];
+  readonly signs?: readonly { readonly week: number; readonly movementId: string; readonly sign: Sign }[];
+  /** Weeks in which they answered "lighter today". */
+  readonly lighter?: readonly number[];
+}
+
+export type DemoGroup = "monday" | "wednesday" | "friday";
+
+/** A person in the units of the form. */
+export const person = (
+  name: string,
+  birthYear: number,
+  statureCentimetres: number,
+  massKilograms: number,
+  uses: string,
+  notes: string,
+  measured: Partial<MeasuredBody> = {},
+): DemoPerson["person"] => ({
+  name,
+  birthYear,
+  statureCentimetres,
+  massKilograms,
+  measured: { ...USUAL_BODY, ...measured },
+  uses,
+  notes,
+});
+
+type DemoBlock = readonly [movementId: string, rounds: number];
+
+/** A weekly group of the demo: when it meets and what it was taught. */
+export interface DemoProgramme {
+  readonly group: DemoGroup;
+  readonly name: string;
+  readonly place: string;
+  /** ISO weekday. */
+  readonly weekday: 1 | 3 | 5;
+  readonly hour: number;
+  readonly minute: number;
+  readonly minutes: number;
+  readonly seatedOnly: boolean;
+  readonly breathSeconds: number;
+  /** What was taught in a week; null where the group's sessions are not on record here. */
+  readonly blocks: ((week: number) => readonly DemoBlock[]) | null;
+  /** Effort of a week's class, 0 to 10, and what the instructor wrote. */
+  readonly ending: (week: number) => { readonly effort: number; readonly note: string };
+}

@@ -1,0 +1,52 @@
+import { effectiveCaps } from "@able-tide/core/caps/effective";
+import { limitationRule } from "@able-tide/core/caps/limitations/all";
+import { limitInWords } from "@able-tide/core/caps/words";
+import { type About, agreedFacts } from "@able-tide/core/people/about";
+import { type Scope, today } from "../scope.ts";
+import { capsHolding } from "./caps.ts";
+import { openLimitations } from "./limitations.ts";
+import { listPeople } from "./people.ts";
+
+/**
+ * A person as a helper may know them: what to keep to and what to mind, and the facts that were agreed to be shared.
+ * No diagnosis, no reason, no note is part of it, so none can reach the helper's browser.
+ */
+export interface HelpedPerson {
+  readonly id: string;
+  readonly name: string;
+  readonly uses: string;
+  readonly equipment: string;
+  readonly mayTouch: About["mayTouch"];
+  readonly limits: readonly string[];
+  readonly cautions: readonly string[];
+  readonly facts: readonly { readonly label: string; readonly words: string }[];
+  readonly groupIds: readonly string[];
+}
+
+/** Everybody as a helper may know them, by name. */
+export async function listHelped(scope: Scope): Promise<HelpedPerson[]> {
+  const people = await listPeople(scope);
+  const [caps, limitations] = await Promise.all([
+    capsHolding(
+      scope,
+      people.map(({ id }) => id),
+      today(scope),
+    ),
+    openLimitations(scope),
+  ]);
+  return people.map(({ id, name, uses, about, groupIds }) => ({
+    id,
+    name,
+    uses,
+    equipment: about.equipment,
+    mayTouch: about.mayTouch,
+    limits: [...new Set(effectiveCaps(caps.get(id) ?? []).map(({ decides }) => limitInWords(decides.limit)))],
+    cautions: [
+      ...new Set(
+        limitations.filter(({ personId }) => personId === id).flatMap(({ rule }) => limitationRule(rule)?.cautions ?? []),
+      ),
+    ],
+    facts: agreedFacts(about),
+    groupIds,
+  }));
+}

@@ -1,0 +1,71 @@
+import { randomUUID } from "node:crypto";
+import { EmergencyCard, type PlaceInput, Room } from "@able-tide/core/places/place";
+import * as v from "valibot";
+import type { Scope } from "../scope.ts";
+
+/** A place as it is kept. */
+export interface Place extends PlaceInput {
+  readonly id: string;
+  readonly version: number;
+}
+
+interface PlaceRow {
+  id: string;
+  name: string;
+  room: unknown;
+  emergency: unknown;
+  version: number;
+}
+
+const toPlace = (row: PlaceRow): Place => ({
+  id: row.id,
+  name: row.name,
+  room: v.parse(Room, row.room),
+  emergency: v.parse(EmergencyCard, row.emergency),
+  version: row.version,
+});
+
+const placesOf = (scope: Scope) => scope.database("places").where("places.organisation_id", scope.organisationId);
+
+export async function listPlaces(scope: Scope): Promise<Place[]> {
+  return (await placesOf(scope).orderBy(["name", "id"]).select<PlaceRow[]>("*")).map(toPlace);
+}
+
+/** The place that a group meets at; null where nobody has said. */
+export async function placeOfGroup(scope: Scope, groupId: string): Promise<Place | null> {
+  const row = await placesOf(scope)
+    .join("groups", function join() {
+      this.on("groups.organisation_id", "places.organisation_id").andOn("groups.place_id", "places.id");
+    })
+    .where("groups.id", groupId)
+    .first<PlaceRow>("places.*");
+  return row ? toPlace(row) : null;
+}
+
+const columnsOf = (scope: Scope, { name, room, emergency }: PlaceInput) => ({
+  name,
+  room: JSON.stringify(room),
+  emergency: JSON.stringify(emergency),
+  changed_by: scope.accountId,
+  changed_at: scope.now(),
+});
+
+export async function addPlace(scope: Scope, input: PlaceInput): Promise<string> {
+  const id = randomUUID();
+  await scope.database("places").insert({ organisation_id: scope.organisationId, id, version: 1, ...columnsOf(scope, input) });
+  return id;
+}
+
+/** @returns whether it was changed, is unknown, or was changed by somebody else meanwhile */
+export async function changePlace(
+  scope: Scope,
+  id: string,
+  version: number,
+  input: PlaceInput,
+): Promise<"changed" | "unknown" | "moved on"> {
+  const changed = await placesOf(scope)
+    .where({ id, version })
+    .update({ ...columnsOf(scope, input), version: version + 1 });
+  if (changed === 1) return "changed";
+  return (await placesOf(scope).where({ id }).first("id")) ? "moved on" : "unknown";
+}

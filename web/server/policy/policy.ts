@@ -1,0 +1,45 @@
+import { type Policy, QUESTION_NAMES, USUAL_POLICY, USUAL_THRESHOLDS } from "@able-tide/core/caps/policy";
+import type { Scope } from "../scope.ts";
+
+export interface KeptPolicy extends Policy {
+  readonly version: number;
+  readonly changedBy: string | null;
+}
+
+/** The organisation's policy: the usual one until somebody made it stricter. */
+export async function findPolicy(scope: Scope): Promise<KeptPolicy> {
+  const row = await scope
+    .database("policies")
+    .join({ changer: "accounts" }, "changer.id", "policies.changed_by")
+    .where({ organisation_id: scope.organisationId })
+    .first("policies.policy", "policies.version", "changer.name as changed_by_name");
+  if (!row) return { ...USUAL_POLICY, version: 0, changedBy: null };
+  const { thresholds, questions } = row.policy as Policy;
+  return {
+    thresholds: { ...USUAL_THRESHOLDS, ...thresholds },
+    questions: questions.filter((question) => QUESTION_NAMES.includes(question)),
+    version: row.version,
+    changedBy: row.changed_by_name,
+  };
+}
+
+/** @returns whether it was changed, or somebody else has changed it meanwhile */
+export async function changePolicy(scope: Scope, version: number, policy: Policy): Promise<"changed" | "moved on"> {
+  const columns = {
+    policy: JSON.stringify(policy),
+    version: version + 1,
+    changed_by: scope.accountId,
+    changed_at: scope.now(),
+  };
+  if (version === 0) {
+    const added = await scope
+      .database("policies")
+      .insert({ organisation_id: scope.organisationId, ...columns })
+      .onConflict("organisation_id")
+      .ignore()
+      .returning("version");
+    return added.length > 0 ? "changed" : "moved on";
+  }
+  const changed = await scope.database("policies").where({ organisation_id: scope.organisationId, version }).update(columns);
+  return changed === 1 ? "changed" : "moved on";
+}

@@ -8,7 +8,7 @@ const Fields = v.object({
     v.minLength(1, "Please give the group a name."),
     v.maxLength(60, "Please keep the name under 60 letters."),
   ),
-  place: v.optional(v.pipe(v.string(), v.maxLength(120, "Please keep this under 120 letters.")), ""),
+  place: v.optional(v.pipe(v.string(), v.maxLength(120, "Please keep this under 120 letters."))),
   placeId: v.optional(v.pipe(v.string(), v.uuid("This place is not there any more."))),
   weekday: v.pipe(v.number("Please choose the weekday."), v.integer(), v.minValue(1), v.maxValue(7)),
   startsAt: v.pipe(
@@ -32,8 +32,9 @@ export type GroupFormInput = v.InferInput<typeof Fields>;
 /** A group from its form; its members are chosen on each person. */
 export const GroupForm = v.pipe(
   Fields,
-  v.transform(({ ownQuestions, questions, placeId, ...group }) => ({
+  v.transform(({ ownQuestions, questions, placeId, place, ...group }) => ({
     ...group,
+    place: place ?? "",
     placeId: placeId ?? null,
     questions: ownQuestions ? questions : null,
   })),

@@ -10,6 +10,9 @@ const count = v.optional(
   v.pipe(v.number("This should be a number."), v.integer("A whole number."), v.minValue(1), v.maxValue(200)),
 );
 
+/** An empty field reaches the form as undefined. */
+const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Please keep this under ${most} letters.`)));
+
 const Fields = v.object({
   name: v.pipe(
     v.string("Please give the place a name."),
@@ -30,7 +33,11 @@ const Fields = v.object({
   water: v.optional(
     v.pipe(v.number("This should be degrees Celsius."), v.minValue(15, "At least 15 °C."), v.maxValue(42, "At most 42 °C.")),
   ),
-  ...EmergencyCard.entries,
+  address: text(200),
+  phone: text(60),
+  defibrillator: text(120),
+  exit: text(120),
+  hoist: text(120),
   version: v.optional(v.pipe(v.number(), v.integer()), 0),
 });
 export type PlaceFormInput = v.InferInput<typeof Fields>;
@@ -59,13 +66,7 @@ export const PlaceForm = v.pipe(
         poolLength: fields.poolLength ?? null,
         water: fields.water ?? null,
       },
-      emergency: {
-        address: fields.address,
-        phone: fields.phone,
-        defibrillator: fields.defibrillator,
-        exit: fields.exit,
-        hoist: fields.hoist,
-      },
+      emergency: v.parse(EmergencyCard, fields),
     },
   })),
 );

@@ -1,7 +1,8 @@
 import { About, EMERGENCY_FACTS, type EmergencyFact } from "@able-tide/core/people/about";
 import * as v from "valibot";
 
-const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Please keep this under ${most} letters.`)), "");
+/** An empty field reaches the form as undefined and is nothing known. */
+const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Please keep this under ${most} letters.`)));
 
 /** Field of an emergency fact in the form. */
 export const factField = (name: EmergencyFact): `fact-${EmergencyFact}` => `fact-${name}`;
@@ -12,7 +13,17 @@ const FACT_FIELDS = Object.fromEntries(EMERGENCY_FACTS.map(({ name }) => [factFi
 >;
 
 const Fields = v.object({
-  ...v.omit(About, ["facts"]).entries,
+  hopes: text(400),
+  contact: text(200),
+  kinName: text(80),
+  kinPhone: text(40),
+  clinicianName: text(80),
+  clinicianPhone: text(40),
+  medicines: About.entries.medicines,
+  medicineTimes: text(120),
+  mayTouch: About.entries.mayTouch,
+  mayWrite: About.entries.mayWrite,
+  equipment: text(200),
   ...FACT_FIELDS,
   version: v.pipe(v.number(), v.integer()),
 });
@@ -25,7 +36,7 @@ export const AboutForm = v.pipe(
     version,
     about: v.parse(About, {
       ...fields,
-      facts: Object.fromEntries(EMERGENCY_FACTS.map(({ name }) => [name, fields[factField(name)].trim()])),
+      facts: Object.fromEntries(EMERGENCY_FACTS.map(({ name }) => [name, fields[factField(name)]?.trim() ?? ""])),
     }),
   })),
 );

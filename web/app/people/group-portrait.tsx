@@ -13,15 +13,26 @@ export interface Portrayed {
   readonly stature: number;
   readonly measured: MeasuredBody;
   readonly uses: string;
+  /** Whether they wait for a clinician's limits. */
+  readonly waits: boolean;
+  /** Whether the newcomers' limits still hold. */
+  readonly isNew: boolean;
+  /** Whether they sit although their body could stand. */
+  readonly sits: boolean;
+  /** Their own caps that decide; the usual limits are not told here. */
   readonly caps: readonly (Cap & { readonly brief: string; readonly asks: boolean })[];
 }
+
+/** Caps told under a portrait. */
+const MOST_SHOWN = 4;
 
 /** Pixels of the picture for a metre of stature. */
 const SCALE = 104;
 
 function Portrait({ person }: { person: Portrayed }) {
-  const sits = person.caps.some((cap) => cap.limit.channel === "noStanding");
-  const { row, frame } = atEase(person, sits);
+  const { row, frame } = atEase(person, person.sits);
+  const shown = [...person.caps].sort((a, b) => Number(b.asks) - Number(a.asks)).slice(0, MOST_SHOWN);
+  const more = person.caps.length - shown.length;
   return (
     <li className="w-[120px]">
       <Link to={`/people/${person.id}`} className="flex h-full flex-col rounded-[10px] px-1 pb-2 no-underline hover:bg-tide-100">
@@ -43,13 +54,16 @@ function Portrait({ person }: { person: Portrayed }) {
           {person.uses && `, ${person.uses}`}
         </span>
         <span className="mt-1 flex flex-col gap-1 leading-snug">
-          {person.caps.map((cap) => (
+          {person.waits && <span className="font-bold text-signal-700">awaiting limits</span>}
+          {person.isNew && <span className="font-semibold">in the first sessions</span>}
+          {shown.map((cap) => (
             <span key={cap.id} className={cap.asks ? "font-bold text-signal-700" : ""}>
               {cap.brief}
               {cap.asks && ", ask again"}
             </span>
           ))}
-          {person.caps.length === 0 && <span className="text-sand-600">no caps</span>}
+          {more > 0 && <span className="text-sand-600">and {more} more</span>}
+          {person.caps.length === 0 && !person.waits && <span className="text-sand-600">usual limits</span>}
         </span>
       </Link>
     </li>

@@ -8,7 +8,7 @@ const Fields = v.object({
   side: v.optional(v.picklist(CAP_SIDES, "Please choose a side.")),
   kind: v.optional(v.string()),
   eventDay: v.optional(v.pipe(v.string(), v.isoDate("This should be a day."))),
-  note: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(200, "Please keep this under 200 letters.")), ""),
+  note: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(200, "Please keep this under 200 letters."))),
 });
 type Fields = v.InferOutput<typeof Fields>;
 /** What the form holds before it is read. */
@@ -46,7 +46,7 @@ export const limitationChoice = (today: string) =>
           side: rule.sided ? (fields.side ?? null) : null,
           kind: rule.kinds ? (fields.kind ?? null) : null,
           eventDay: rule.timed ? (fields.eventDay ?? null) : null,
-          note: fields.note,
+          note: fields.note ?? "",
         },
       };
     }),

@@ -40,7 +40,7 @@ function OneLimitation({ personId, limitation, clearances, today }: Omit<Props, 
   const phase = phaseOn(rule, limitation.eventDay, today);
   const waits = !limitation.cleared && limitation.ended === null && waitsOn(rule, limitation, today);
   return (
-    <li className={`rounded-soft border p-4 ${waits ? "border-signal-600 bg-signal-100/50" : "border-sand-300 bg-white"}`}>
+    <li className={`rounded-soft border px-4 py-3 ${waits ? "border-signal-600 bg-signal-100/50" : "border-sand-300 bg-white"}`}>
       <div className="flex flex-wrap items-start justify-between gap-3">
         <p className="text-lg">
           <strong>{limitationInWords(rule, limitation)}</strong>
@@ -54,7 +54,7 @@ function OneLimitation({ personId, limitation, clearances, today }: Omit<Props, 
         </p>
         {waits && <ButtonLink to={`/people/${personId}/limitations/${limitation.id}/clearance`}>Enter a clearance</ButtonLink>}
       </div>
-      {waits && <p className="font-semibold text-signal-700">Awaiting limits: holds back until a clinician has spoken.</p>}
+      {waits && <p className="font-semibold text-signal-700">Awaiting limits.</p>}
       {clearances.map((clearance) => (
         <Said key={clearance.id} personId={personId} clearance={clearance} />
       ))}
@@ -64,36 +64,59 @@ function OneLimitation({ personId, limitation, clearances, today }: Omit<Props, 
           Declined by {by}: {limitInWords(limit)}. {because}
         </p>
       ))}
-      <p className="text-sand-600">
-        Written down {dayAndMonth(limitation.setAt.slice(0, 10))} by {limitation.setBy}. Source: {rule.source}.
-        {limitation.ended && ` Over ${dayAndMonth(limitation.ended.at.slice(0, 10))}: ${limitation.ended.because}`}
-      </p>
-      {limitation.ended === null && (
-        <details>
-          <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">It is over</summary>
-          <Form method="post" className="flex flex-wrap items-end gap-3">
-            <input type="hidden" name="intent" value="end-limitation" />
-            <input type="hidden" name="limitationId" value={limitation.id} />
-            <div className="min-w-60 flex-1">
-              <label htmlFor={`over-${limitation.id}`} className="mb-1 block font-semibold">
-                How is it now?
-              </label>
-              <input id={`over-${limitation.id}`} name="because" required className="field-box" />
-            </div>
-            <Button look="plain">It is over</Button>
-          </Form>
-          <p className="mt-1 text-sand-600">Its caps stay until they are ended one by one.</p>
-        </details>
-      )}
+      <details>
+        <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
+          written down {dayAndMonth(limitation.setAt.slice(0, 10))} by {limitation.setBy}
+          {limitation.ended && `, over ${dayAndMonth(limitation.ended.at.slice(0, 10))}: ${limitation.ended.because}`}
+        </summary>
+        <p className="text-sand-600">Source: {rule.source}.</p>
+        {limitation.ended === null && (
+          <>
+            <Form method="post" className="flex flex-wrap items-end gap-3">
+              <input type="hidden" name="intent" value="end-limitation" />
+              <input type="hidden" name="limitationId" value={limitation.id} />
+              <div className="min-w-60 flex-1">
+                <label htmlFor={`over-${limitation.id}`} className="mb-1 block font-semibold">
+                  Is it over? How is it now?
+                </label>
+                <input id={`over-${limitation.id}`} name="because" required className="field-box" />
+              </div>
+              <Button look="plain">It is over</Button>
+            </Form>
+            <p className="mt-1 text-sand-600">Its caps stay until they are ended one by one.</p>
+          </>
+        )}
+      </details>
     </li>
   );
+}
+
+/** Told before anything else: this person waits for a clinician, and what the next step is. */
+export function Waiting({ personId, limitations, today }: Omit<Props, "clearances">) {
+  return limitations.map((limitation) => {
+    const rule = limitationRule(limitation.rule);
+    const waits = rule && !limitation.cleared && limitation.ended === null && waitsOn(rule, limitation, today);
+    if (!waits) return null;
+    return (
+      <div
+        key={limitation.id}
+        className="mb-4 flex flex-wrap items-center justify-between gap-3 rounded-soft border-2 border-signal-600 bg-signal-100/50 px-5 py-4"
+      >
+        <p className="text-lg">
+          <strong className="block text-xl">Awaiting limits</strong>
+          {limitationInWords(rule, limitation)}: holds back until a clinician has spoken.
+        </p>
+        <ButtonLink to={`/people/${personId}/limitations/${limitation.id}/clearance`}>Enter a clearance</ButtonLink>
+      </div>
+    );
+  });
 }
 
 /** What is the matter with a person, each with where it stands. */
 export function LimitationList({ personId, limitations, clearances, today }: Props) {
   if (limitations.length === 0) return <p className="text-lg">None written down.</p>;
   return (
-    <ul className="flex flex-col gap-3">
+    <ul className="grid gap-3 xl:grid-cols-2">
       {limitations.map((limitation) => (
         <OneLimitation
           key={limitation.id}

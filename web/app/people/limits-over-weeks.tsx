@@ -1,5 +1,4 @@
 import { addDays, daysBetween } from "@able-tide/core/calendar";
-import type { CapRecord } from "@able-tide/core/caps/history";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import { limitationInWords } from "@able-tide/core/caps/propose";
 import { limitInBrief } from "@able-tide/core/caps/words";
@@ -15,27 +14,50 @@ const MARKS = 4;
 
 interface Stretch {
   readonly key: string;
-  readonly label: string;
   readonly from: string;
   readonly to: string | null;
   /** The day it asks or lapses. */
   readonly date: string | null;
 }
 
-const stretchOfCap = (cap: CapRecord): Stretch => ({
+/** One line of the picture: what it is about and the stretches in which it held. */
+interface Line {
+  readonly key: string;
+  readonly label: string;
+  readonly look: string;
+  readonly under: boolean;
+  readonly stretches: readonly Stretch[];
+}
+
+const stretchOfCap = (cap: KeptCap): Stretch => ({
   key: cap.id,
-  label: limitInBrief(cap.limit),
   from: cap.from,
   to: cap.ended?.at.slice(0, 10) ?? (cap.strength === "comfort" ? cap.until : null),
   date: cap.until,
 });
+
+/** Caps that say the same, one after the other, share a line. */
+function linesOfCaps(caps: readonly KeptCap[], under: boolean): Line[] {
+  const byLabel = new Map<string, KeptCap[]>();
+  for (const cap of caps) {
+    const label = limitInBrief(cap.limit);
+    byLabel.set(label, [...(byLabel.get(label) ?? []), cap]);
+  }
+  return [...byLabel].map(([label, same]) => ({
+    key: same[0]?.id ?? label,
+    label,
+    look: "bg-tide-300",
+    under,
+    stretches: same.map(stretchOfCap),
+  }));
+}
 
 function Bar({ stretch, start, look }: { stretch: Stretch; start: string; look: string }) {
   const at = (day: string): number => Math.min(100, Math.max(0, (100 * daysBetween(start, day)) / SPAN));
   const from = at(stretch.from);
   const to = stretch.to === null ? 100 : at(stretch.to);
   return (
-    <div className="relative h-5">
+    <>
       <div
         className={`absolute inset-y-1 rounded-full ${look}`}
         style={{ left: `${from}%`, width: `${Math.max(0.8, to - from)}%` }}
@@ -43,7 +65,7 @@ function Bar({ stretch, start, look }: { stretch: Stretch; start: string; look: 
       {stretch.date !== null && stretch.to === null && at(stretch.date) < 100 && at(stretch.date) > 0 && (
         <div className="absolute inset-y-0 w-[3px] bg-signal-600" style={{ left: `${at(stretch.date)}%` }} />
       )}
-    </div>
+    </>
   );
 }
 
@@ -59,27 +81,36 @@ export function LimitsOverWeeks({
 }) {
   const start = addDays(today, -7 * WEEKS.behind);
   const shown = caps.filter(({ origin, ended }) => origin === "person" && (ended === null || ended.at.slice(0, 10) >= start));
-  const rows: { stretch: Stretch; look: string; under: boolean }[] = [];
-  for (const limitation of limitations) {
+  const lines = limitations.flatMap((limitation): Line[] => {
     const rule = limitationRule(limitation.rule);
-    if (!rule) continue;
-    rows.push({
-      stretch: {
+    if (!rule) return [];
+    const itself = {
+      key: limitation.id,
+      from: limitation.eventDay ?? limitation.setAt.slice(0, 10),
+      to: limitation.ended?.at.slice(0, 10) ?? null,
+      date: null,
+    };
+    return [
+      {
         key: limitation.id,
         label: limitationInWords(rule, limitation),
-        from: limitation.eventDay ?? limitation.setAt.slice(0, 10),
-        to: limitation.ended?.at.slice(0, 10) ?? null,
-        date: null,
+        look: "bg-tide-700",
+        under: false,
+        stretches: [itself],
       },
-      look: "bg-tide-700",
-      under: false,
-    });
-    for (const cap of shown.filter(({ limitationId }) => limitationId === limitation.id))
-      rows.push({ stretch: stretchOfCap(cap), look: "bg-tide-300", under: true });
-  }
-  for (const cap of shown.filter(({ limitationId }) => limitationId === null))
-    rows.push({ stretch: stretchOfCap(cap), look: "bg-tide-300", under: false });
-  if (rows.length === 0) return null;
+      ...linesOfCaps(
+        shown.filter(({ limitationId }) => limitationId === limitation.id),
+        true,
+      ),
+    ];
+  });
+  lines.push(
+    ...linesOfCaps(
+      shown.filter(({ limitationId }) => limitationId === null),
+      false,
+    ),
+  );
+  if (lines.length === 0) return null;
   const marks = Array.from({ length: (WEEKS.behind + WEEKS.ahead) / MARKS }, (_, i) =>
     addDays(today, 7 * (MARKS * i - WEEKS.behind + 2)),
   );
@@ -87,11 +118,13 @@ export function LimitsOverWeeks({
   return (
     <figure className="rounded-soft border border-sand-300 bg-white p-4">
       <div className="grid grid-cols-[minmax(10rem,20rem)_1fr] gap-x-4">
-        {rows.map(({ stretch, look, under }) => (
-          <div key={stretch.key} className="col-span-2 grid grid-cols-subgrid items-center">
-            <span className={`leading-tight ${under ? "pl-5 text-sand-600" : "font-semibold"}`}>{stretch.label}</span>
-            <div className="relative border-l border-sand-200">
-              <Bar stretch={stretch} start={start} look={look} />
+        {lines.map(({ key, label, look, under, stretches }) => (
+          <div key={key} className="col-span-2 grid grid-cols-subgrid items-center">
+            <span className={`leading-tight ${under ? "pl-5 text-sand-600" : "font-semibold"}`}>{label}</span>
+            <div className="relative h-6 border-l border-sand-200">
+              {stretches.map((stretch) => (
+                <Bar key={stretch.key} stretch={stretch} start={start} look={look} />
+              ))}
               <div className="absolute inset-y-0 border-l-2 border-dashed border-tide-800" style={{ left: `${todayAt}%` }} />
             </div>
           </div>

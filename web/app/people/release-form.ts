@@ -12,5 +12,5 @@ export const releaseForm = (today: string) =>
       v.isoDate("Please give the day of the test."),
       v.maxValue(today, "This day is still to come."),
     ),
-    because: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(200, "Please keep this under 200 letters.")), ""),
+    because: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(200, "Please keep this under 200 letters."))),
   });

@@ -9,6 +9,8 @@ import { Button } from "../kit/button.tsx";
 export interface HoldingCap extends Cap {
   /** Who wrote it down; null for what follows from a limitation that waits. */
   readonly setBy: string | null;
+  /** Whether it is one of the usual limits that nobody's word on this person set. */
+  readonly usual: boolean;
 }
 
 /** What is wrong with the answer typed for one of the caps, and the answer. */
@@ -110,6 +112,29 @@ function HoldingRow({ cap, covered, today, problem, clinician }: Props & { cap: 
   );
 }
 
+/** The usual limits in one breath; each can still be answered for itself. */
+function UsualLimits(props: Props) {
+  const { caps, problem } = props;
+  const sentences = caps.map(({ limit }) => limitInWords(limit));
+  const wrong = caps.some(({ id }) => id === problem?.capId);
+  return (
+    <section className="mt-4 rounded-soft border border-sand-300 bg-white px-4 py-3">
+      <h3 className="text-lg">Usual limits</h3>
+      <p className="text-sand-600">{sentences.join(" · ")}</p>
+      <details open={wrong || undefined}>
+        <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
+          One by one, with the reasons
+        </summary>
+        <ul className="divide-y divide-sand-200">
+          {caps.map((cap) => (
+            <HoldingRow key={cap.id} {...props} cap={cap} covered={[]} />
+          ))}
+        </ul>
+      </details>
+    </section>
+  );
+}
+
 /** What a person may do today and why: of each thing the cap that decides, with what it covers. */
 export function WhatHolds(props: Props) {
   const rows = new Map<HoldingCap, Set<HoldingCap>>();
@@ -118,25 +143,35 @@ export function WhatHolds(props: Props) {
     for (const cap of covered) known.add(cap);
     rows.set(decides, known);
   }
-  // A cap that decides on one side is told there and not again as covered on the other.
-  const deciding = new Set(rows.keys());
+  if (rows.size === 0) return <p className="text-lg">No caps. Nothing written down does not mean known to be safe.</p>;
+  // The usual limits are told in one place, where they decide.
+  const usual = [...rows.keys()].filter((cap) => cap.usual);
   const groups = CAP_GROUPS.map((name) => ({
     name,
-    rows: [...rows].filter(([cap]) => groupOf(cap.limit) === name),
+    rows: [...rows].filter(([cap]) => !cap.usual && groupOf(cap.limit) === name),
   })).filter((group) => group.rows.length > 0);
-  if (groups.length === 0) return <p className="text-lg">No caps. Nothing written down does not mean known to be safe.</p>;
   return (
-    <div className="gap-x-8 xl:columns-2">
-      {groups.map(({ name, rows: inGroup }) => (
-        <section key={name} className="mb-4 break-inside-avoid rounded-soft border border-sand-300 bg-white px-4 py-3">
-          <h3 className="text-lg">{name}</h3>
-          <ul className="divide-y divide-sand-200">
-            {inGroup.map(([cap, covered]) => (
-              <HoldingRow key={cap.id} {...props} cap={cap} covered={[...covered].filter((other) => !deciding.has(other))} />
-            ))}
-          </ul>
-        </section>
-      ))}
-    </div>
+    <>
+      {groups.length === 0 && <p className="mb-3 text-lg">Nothing of their own: the usual limits hold.</p>}
+      <div className="gap-x-6 xl:columns-2">
+        {groups.map(({ name, rows: inGroup }) => (
+          <section key={name} className="mb-4 break-inside-avoid rounded-soft border border-sand-300 bg-white px-4 py-3">
+            <h3 className="text-lg">{name}</h3>
+            <ul className="divide-y divide-sand-200">
+              {inGroup.map(([cap, covered]) => (
+                <HoldingRow
+                  key={cap.id}
+                  {...props}
+                  cap={cap}
+                  // A cap that decides on the other side is told there, not again as covered here.
+                  covered={[...covered].filter((other) => !rows.has(other) && !other.usual)}
+                />
+              ))}
+            </ul>
+          </section>
+        ))}
+      </div>
+      {usual.length > 0 && <UsualLimits {...props} caps={usual} />}
+    </>
   );
 }

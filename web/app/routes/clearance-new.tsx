@@ -134,7 +134,7 @@ export default function NewClearance({ loaderData, actionData }: Route.Component
               name="file"
               type="file"
               accept="application/pdf,image/png,image/jpeg"
-              className="block min-h-11 py-2"
+              className="field-box py-2"
               aria-describedby={answer?.file ? "clearance-file-problem" : undefined}
             />
             <Problem id="clearance-file-problem" errors={answer?.file ? [answer.file] : undefined} />

@@ -215,7 +215,7 @@ export default function PeopleFiles({ loaderData: { columns }, actionData }: Rou
             </label>
             <label className="flex flex-col gap-1 font-semibold">
               File
-              <input name="file" type="file" accept=".csv,text/csv,text/plain" className="block min-h-11 py-2 font-normal" />
+              <input name="file" type="file" accept=".csv,text/csv,text/plain" className="field-box py-2 font-normal" />
             </label>
             <label className="flex flex-col gap-1 font-semibold">
               or its text

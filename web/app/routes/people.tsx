@@ -1,9 +1,11 @@
 import { asksOn, holdsOn } from "@able-tide/core/caps/cap";
+import { effectiveCaps } from "@able-tide/core/caps/effective";
 import { limitInBrief } from "@able-tide/core/caps/words";
 import { Plus } from "lucide-react";
 import { listGroups } from "../../server/groups/groups.ts";
-import { openCaps } from "../../server/people/caps.ts";
-import { listPeople } from "../../server/people/people.ts";
+import { type KeptCap, openCaps } from "../../server/people/caps.ts";
+import { type KeptLimitation, meanwhileOf, openLimitations } from "../../server/people/limitations.ts";
+import { listPeople, type Person } from "../../server/people/people.ts";
 import { today } from "../../server/scope.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
@@ -13,25 +15,40 @@ import type { Route } from "./+types/people";
 
 export const meta: Route.MetaFunction = () => [{ title: "People · Able Tide" }];
 
+/** What a person's portrait says of their limits. */
+function portrayed(person: Person, day: string, caps: readonly KeptCap[], limitations: readonly KeptLimitation[]) {
+  const holding = caps.filter((cap) => cap.personId === person.id && holdsOn(cap, day));
+  const meanwhile = limitations.filter(({ personId }) => personId === person.id).flatMap((each) => meanwhileOf(each, day));
+  const own = new Set(holding.filter(({ origin }) => origin === "person"));
+  const deciding = [...new Set(effectiveCaps(holding).map(({ decides }) => decides))].filter((cap) => own.has(cap));
+  return {
+    id: person.id,
+    name: person.name,
+    age: Number(day.slice(0, 4)) - person.birthYear,
+    stature: person.stature,
+    measured: person.measured,
+    uses: person.uses,
+    groupIds: person.groupIds,
+    waits: meanwhile.length > 0,
+    isNew: !person.released,
+    sits: [...holding, ...meanwhile].some(({ limit }) => limit.channel === "noStanding"),
+    caps: deciding.map((cap) => ({ ...cap, brief: limitInBrief(cap.limit), asks: asksOn(cap, day) })),
+  };
+}
+
 export async function loader({ context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const day = today(scope);
-  const [people, groups, caps] = await Promise.all([listPeople(scope), listGroups(scope), openCaps(scope)]);
+  const [people, groups, caps, limitations] = await Promise.all([
+    listPeople(scope),
+    listGroups(scope),
+    openCaps(scope),
+    openLimitations(scope),
+  ]);
   return {
     leads: scope.role !== "clinician",
     groups: groups.map(({ id, name }) => ({ id, name })),
-    people: people.map((person) => ({
-      id: person.id,
-      name: person.name,
-      age: Number(day.slice(0, 4)) - person.birthYear,
-      stature: person.stature,
-      measured: person.measured,
-      uses: person.uses,
-      groupIds: person.groupIds,
-      caps: caps
-        .filter((cap) => cap.personId === person.id && holdsOn(cap, day))
-        .map((cap) => ({ ...cap, brief: limitInBrief(cap.limit), asks: asksOn(cap, day) })),
-    })),
+    people: people.map((person) => portrayed(person, day, caps, limitations)),
   };
 }
 

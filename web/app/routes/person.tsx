@@ -24,7 +24,7 @@ import { differences } from "../people/differences.ts";
 import { EndCapForm } from "../people/end-cap-form.ts";
 import { EndedCaps } from "../people/ended-caps.tsx";
 import { knownGroups } from "../people/known-groups.server.ts";
-import { LimitationList } from "../people/limitation-list.tsx";
+import { LimitationList, Waiting } from "../people/limitation-list.tsx";
 import { LimitsFigure } from "../people/limits-figure.tsx";
 import { LimitsOverWeeks } from "../people/limits-over-weeks.tsx";
 import { MovedOn, type MovedOnNews } from "../people/moved-on.tsx";
@@ -54,13 +54,15 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   ]);
   const day = today(scope);
   const holding = caps.filter((cap) => cap.ended === null && holdsOn(cap, day));
-  const meanwhile = limitations.flatMap((limitation) => meanwhileOf(limitation, day).map((cap) => ({ ...cap, setBy: null })));
+  const meanwhile = limitations.flatMap((limitation) =>
+    meanwhileOf(limitation, day).map((cap) => ({ ...cap, setBy: null, usual: false })),
+  );
   const since = last?.taught.endedAt ?? null;
   return {
     person,
     groups,
     caps,
-    holding: [...holding, ...meanwhile],
+    holding: [...meanwhile, ...holding.map((cap) => ({ ...cap, usual: cap.origin !== "person" }))],
     limitations,
     clearances,
     changes: since === null ? [] : changesOf(caps).filter((change) => change.at > since),
@@ -159,7 +161,8 @@ async function release(scope: Scope, personId: string, formData: FormData) {
     const [problem = "Please look at this again."] = Object.values(submission.error ?? {}).flatMap((errors) => errors ?? []);
     return data<Answer>({ release: problem }, { status: 422 });
   }
-  const outcome = await releaseNewcomer(scope, personId, submission.value);
+  const { because = "", ...said } = submission.value;
+  const outcome = await releaseNewcomer(scope, personId, { ...said, because });
   if (outcome === "unknown") throw notFound();
   if (outcome === "too few sessions") return data<Answer>({ release: TOO_FEW }, { status: 422 });
   return data<Answer>({});
@@ -215,6 +218,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
           </ButtonLink>
         </div>
         <div>
+          <Waiting personId={person.id} limitations={limitations} today={today} />
           {!person.released && <Release clean={loaderData.clean} today={today} problem={answer.release ?? null} />}
           <section aria-labelledby="caps-head">
             <h2 id="caps-head" className="mb-3 text-2xl">

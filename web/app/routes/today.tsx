@@ -125,7 +125,12 @@ export async function loader({ context }: Route.LoaderArgs) {
     day,
     running: running.map(({ id, script }) => ({ id, group: script.groupName })),
     role: scope.role,
-    sessions: scope.role === "clinician" ? [] : groups.map((group) => nextSession(group, { day, plans, movements, people })),
+    sessions:
+      scope.role === "clinician"
+        ? []
+        : groups
+            .map((group) => nextSession(group, { day, plans, movements, people }))
+            .sort((a, b) => (a.day === b.day ? (a.group.startsAt < b.group.startsAt ? -1 : 1) : a.day < b.day ? -1 : 1)),
     needs: scope.role === "helper" ? [] : needsOf(day, caps, limitations, nameOf),
     last: scope.role === "helper" || scope.role === "clinician" ? null : await lastClass(scope),
   };
@@ -133,24 +138,25 @@ export async function loader({ context }: Route.LoaderArgs) {
 
 type Session = Route.ComponentProps["loaderData"]["sessions"][number];
 
-function NextSession({ session, leads }: { session: Session; leads: boolean }) {
+function NextSession({ session, leads, today }: { session: Session; leads: boolean; today: string }) {
   const { group, plan, day } = session;
   return (
-    <section className="mb-6 overflow-hidden rounded-soft border border-sand-300 bg-white" aria-label={`Next: ${group.name}`}>
+    <section className="overflow-hidden rounded-soft border border-sand-300 bg-white" aria-label={`Next: ${group.name}`}>
       <div className="flex flex-wrap items-end justify-between gap-4 px-6 pt-5">
         <div>
-          <h2 className="text-2xl">
-            {group.name}, {dayInWords(day)}
-          </h2>
-          <p className="text-lg text-sand-600">
-            {group.startsAt} · {group.place} · {group.people} people
+          <h2 className="text-2xl">{group.name}</h2>
+          <p className="text-lg">
+            {day === today ? "Today" : dayInWords(day)}, {group.startsAt}
+          </p>
+          <p className="text-sand-600">
+            {group.place} · {group.people} people
             {plan && ` · ${plan.outline.blocks.length} movements, ${minutesAndSeconds(plan.outline.total)} min`}
           </p>
         </div>
         {leads && <ButtonLink to={plan ? `/plans/${plan.id}` : "/plans"}>{plan ? "Open the plan" : "Plan it"}</ButtonLink>}
       </div>
       {plan ? (
-        <OutlineTide outline={plan.outline} height={120} />
+        <OutlineTide outline={plan.outline} height={170} />
       ) : (
         <p className="px-6 py-5 text-lg">Nothing is planned for this day yet.</p>
       )}
@@ -176,9 +182,11 @@ export default function Today({ loaderData: { day, role, running, sessions, need
             </ButtonLink>
           </section>
         ))}
-      {sessions.map((session) => (
-        <NextSession key={session.group.name} session={session} leads={role !== "helper"} />
-      ))}
+      <div className="mb-6 grid items-start gap-4 lg:grid-cols-3">
+        {sessions.map((session) => (
+          <NextSession key={session.group.name} session={session} leads={role !== "helper"} today={day} />
+        ))}
+      </div>
       {sessions.length === 0 && role !== "clinician" && <p className="mb-6 text-lg">No group yet.</p>}
       <div className="grid items-start gap-6 lg:grid-cols-2">
         {role === "helper" && (

@@ -148,5 +148,7 @@ export async function classesWithEvents(
     .orderBy("day", "desc")
     .limit(most)
     .select<ClassRow[]>("*");
-  return Promise.all(rows.reverse().map(async (row) => ({ taught: toClass(row), events: await listEvents(scope, row.id) })));
+  const told: { taught: TaughtClass; events: readonly ClassEvent[] }[] = [];
+  for (const row of rows.reverse()) told.push({ taught: toClass(row), events: await listEvents(scope, row.id) });
+  return told;
 }

@@ -1,3 +1,5 @@
+import { addDays as addToDay } from "@able-tide/core/calendar";
+import { asksOn, isDueSoon } from "@able-tide/core/caps/cap";
 import { AS_USUAL } from "@able-tide/core/caps/check-in";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import { waitsOn } from "@able-tide/core/caps/propose";
@@ -15,7 +17,7 @@ import { addEvents, findClass } from "../classes/classes.ts";
 import { fitClassAgain, teachPlan } from "../classes/teach.ts";
 import { addGroup } from "../groups/groups.ts";
 import { withSetUpLock } from "../migrate.ts";
-import { addCap, endCap } from "../people/caps.ts";
+import { addCap, capHistory, endCap, holdOn } from "../people/caps.ts";
 import { enterClearance } from "../people/clearances.ts";
 import { endLimitation } from "../people/limitations.ts";
 import { recordMeasurements } from "../people/measurements.ts";
@@ -171,6 +173,22 @@ async function clearDemoLimitation(
   );
 }
 
+/** The week in which the instructor goes through what asks again. */
+const REVIEW_WEEK = 13;
+
+/** Everything that follows from a limitation and asks by now, or will within two weeks, holds on for a quarter of a year. */
+async function answerReviews(scope: Scope, personId: string): Promise<void> {
+  const day = todayOf(scope);
+  for (const cap of await capHistory(scope, personId))
+    if (
+      cap.ended === null &&
+      cap.limitationId !== null &&
+      cap.strength !== "comfort" &&
+      (asksOn(cap, day) || isDueSoon(cap, day))
+    )
+      await holdOn(scope, personId, cap.id, addToDay(day, 84), "Asked: as before.");
+}
+
 /** What changes in a week for one person: limitations, clearances, caps, a release. */
 async function liveThroughWeek(
   voices: Voices,
@@ -200,6 +218,7 @@ async function liveThroughWeek(
     const kept = caps[i];
     if (cap.ended?.week === week && kept) await endCap(instructor, id, kept, cap.ended.because);
   }
+  if (week === REVIEW_WEEK) await answerReviews(instructor, id);
   if (demo.released === week)
     await releaseNewcomer(instructor, id, {
       stage: demo.stand,

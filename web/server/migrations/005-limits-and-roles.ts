@@ -79,7 +79,7 @@ alter table caps add column date_kind text not null default 'review' check (date
 alter table caps add column follows text;
 alter table caps add column limitation_id uuid;
 alter table caps add column clearance_id uuid;
-alter table caps add column origin text not null default 'person' check (origin in ('person', 'newcomer', 'everybody'));
+alter table caps add column origin text not null default 'person' check (origin in ('person', 'usual', 'newcomer', 'everybody'));
 alter table caps add foreign key (organisation_id, limitation_id) references limitations (organisation_id, id);
 alter table caps add foreign key (organisation_id, clearance_id) references clearances (organisation_id, id);
 

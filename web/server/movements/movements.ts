@@ -13,10 +13,12 @@ const byName = (a: LibraryMovement, b: LibraryMovement): number => taughtName(a.
 /** Shipped movements and the organisation's own, by name. */
 export async function listMovements(scope: Scope): Promise<LibraryMovement[]> {
   const here = { organisation_id: scope.organisationId };
-  const [own, said] = await Promise.all([
-    scope.database("movements").where(here).select<{ document: Movement }[]>("document"),
-    scope.database("movement_names").where(here).select<{ movement_id: string; name: string }[]>("movement_id", "name"),
-  ]);
+  // One after the other: within a transaction there is one connection.
+  const own = await scope.database("movements").where(here).select<{ document: Movement }[]>("document");
+  const said = await scope
+    .database("movement_names")
+    .where(here)
+    .select<{ movement_id: string; name: string }[]>("movement_id", "name");
   const names = new Map(said.map((row) => [row.movement_id, row.name]));
   const listed = (movement: Movement, shipped: boolean): LibraryMovement => {
     const own = names.get(movement.id);

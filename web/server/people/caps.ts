@@ -5,8 +5,8 @@ import type { MeasuredRange } from "@able-tide/core/caps/measured";
 import { type Scope, today } from "../scope.ts";
 import { waitingCapsOf } from "./limitations.ts";
 
-/** What set a cap: a person's word, or the usual limits of newcomers and of everybody. */
-export type CapOrigin = "person" | "newcomer" | "everybody";
+/** What set a cap: somebody's word on this person, or the usual limits: of newcomers, of those released, of everybody. */
+export type CapOrigin = "person" | "usual" | "newcomer" | "everybody";
 
 export interface CapInput extends Omit<Cap, "id" | "forms" | "dateKind">, Partial<Pick<Cap, "forms" | "dateKind">> {
   /** The measured range whose last pain-free value it follows. */

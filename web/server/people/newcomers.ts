@@ -94,7 +94,7 @@ export async function releaseNewcomer(scope: Scope, personId: string, { stage, d
         strength: "firm",
         from: today(scope),
         until: addDays(today(scope), 7 * REVIEW_WEEKS),
-        origin: "person",
+        origin: "usual",
       })),
     );
     await transaction("results").insert({

@@ -64,6 +64,12 @@ try {
   await shot("people");
   await click("Marit");
   await shot("person");
+  await click("A limitation");
+  await page.select('[name="rule"]', "neckPain");
+  await click("Show what it means");
+  await shot("limitation");
+  await open("/groups");
+  await shot("groups");
   await open("/movements");
   await shot("movements");
   await open("/movements/shift-and-press/studio");
@@ -75,7 +81,7 @@ try {
   await page.waitForSelector('[aria-label^="One-leg stand"] svg');
   await shot("weeks");
   await open("/");
-  await click("Wednesday Footing, Wednesday 7 October");
+  await click("Monday Chairs, Monday 12 October");
   await shot("what-happened");
   await open("/plans");
   await click("Wednesday 14 October");
@@ -83,8 +89,13 @@ try {
   await click("Osei, One leg");
   await shot("plan-board");
   await click("Teach");
-  await click("Everybody is here");
+  await click("Osei: lighter");
+  await click("Amahle: as usual");
   await shot("class-arrivals");
+  await click("Ruud: more");
+  await shot("check-in");
+  await page.keyboard.press("Escape");
+  await click("Everybody is here");
   await click("Begin");
   for (let step = 0; step < 5; step += 1) await click("Next");
   await pause(21_000);
@@ -98,6 +109,13 @@ try {
     await pause(100);
   }
   await shot("class-ending");
+  await open("/");
+  await click("Sign out");
+  await page.type('[name="email"]', "kees@kittiwake.example");
+  await page.type('[name="password"]', "low-water-mark");
+  await Promise.all([page.waitForNavigation(), page.keyboard.press("Enter")]);
+  await open("/helping");
+  await shot("helping");
 } finally {
   await browser.close();
   server.child.removeAllListeners("exit");

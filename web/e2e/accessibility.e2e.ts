@@ -46,11 +46,68 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     "a person, with the form of a cap",
     async () => {
       await click(page, "Marit");
-      await seeText(page, "Caps and why");
+      await seeText(page, "What holds today, and why");
       await click(page, "Set a cap");
-      await click(page, "End this cap");
+      await click(page, "firm, since");
+      await click(page, "One by one, with the reasons");
     },
   ],
+  [
+    "a limitation with its proposals",
+    async () => {
+      await click(page, "A limitation");
+      await seeText(page, "What is the matter?");
+      await page.select('[name="rule"]', "neckPain");
+      await click(page, "Show what it means");
+      await seeText(page, "Neck turns either way 45° at most");
+    },
+  ],
+  [
+    "a clearance",
+    async () => {
+      await page.goto(`${serverUrl()}/people`, { waitUntil: "networkidle0" });
+      await click(page, "Brannoc");
+      await click(page, "Enter a clearance");
+      await seeText(page, "Limits it sets");
+    },
+  ],
+  [
+    "measured ranges",
+    async () => {
+      await page.goto(`${serverUrl()}/people`, { waitUntil: "networkidle0" });
+      await click(page, "Henrike");
+      await click(page, "Measured ranges");
+      await seeText(page, "As measured");
+    },
+  ],
+  [
+    "the caps of another day",
+    async () => {
+      await click(page, "Back to Henrike");
+      await click(page, "What were the caps on another day?");
+      await seeText(page, "Every change");
+    },
+  ],
+  [
+    "what is known of a person",
+    async () => {
+      await click(page, "Back to Henrike");
+      await click(page, "Change what is known");
+      await seeText(page, "Emergency facts the person agrees to share");
+    },
+  ],
+  [
+    "a person on one page",
+    async () => {
+      await click(page, "Back to Henrike");
+      await click(page, "One page to print");
+      await seeText(page, "Without the reasons");
+    },
+  ],
+  ["groups and places", async () => void (await page.goto(`${serverUrl()}/groups`, { waitUntil: "networkidle0" }))],
+  ["the house", async () => void (await page.goto(`${serverUrl()}/house`, { waitUntil: "networkidle0" }))],
+  ["files", async () => void (await page.goto(`${serverUrl()}/people/files`, { waitUntil: "networkidle0" }))],
+  ["the table", async () => void (await page.goto(`${serverUrl()}/table`, { waitUntil: "networkidle0" }))],
   ["a new person", async () => void (await page.goto(`${serverUrl()}/people/new`, { waitUntil: "networkidle0" }))],
   ["movements", async () => void (await page.goto(`${serverUrl()}/movements`, { waitUntil: "networkidle0" }))],
   [
@@ -92,12 +149,28 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
       await page.goto(`${serverUrl()}/plans`, { waitUntil: "networkidle0" });
       await click(page, "Wednesday 14 October");
       await click(page, "Teach");
-      await seeText(page, "Who is here?");
+      await seeText(page, "Who is here, and how?");
+    },
+  ],
+  [
+    "a check-in",
+    async () => {
+      await click(page, "Osei: more");
+      await seeText(page, "Osei today");
+    },
+  ],
+  [
+    "somebody new",
+    async () => {
+      await page.keyboard.press("Escape");
+      await click(page, "Somebody new");
+      await seeText(page, "Take them in");
     },
   ],
   [
     "a movement in class",
     async () => {
+      await page.keyboard.press("Escape");
       await click(page, "Everybody is here");
       await click(page, "Begin");
       await click(page, "Next");
@@ -125,7 +198,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     "what happened",
     async () => {
       await page.goto(`${serverUrl()}/`, { waitUntil: "networkidle0" });
-      await click(page, "Wednesday Footing, Wednesday 7 October");
+      await click(page, "Monday Chairs, Monday 12 October");
       await seeText(page, "What happened");
     },
   ],

@@ -51,6 +51,7 @@ describe("in the browser a sentence stands at the field and nothing typed is los
 
   test("an until-date before the from-date", async () => {
     await page.goto(`${serverUrl()}/people/${personId}`, { waitUntil: "networkidle0" });
+    await click(page, "Set a cap");
     await page.type('[name="reason"]', "sore knee");
     await page.type('[name="source"]', "own word");
     await page.$eval('[name="until"]', (field) => {

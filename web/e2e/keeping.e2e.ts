@@ -34,7 +34,7 @@ const planFor = (day: string) =>
 async function teachToTheMiddle(page: Page, base: string, planId: string): Promise<void> {
   await page.goto(`${base}/plans/${planId}`, { waitUntil: "networkidle0" });
   await click(page, "Teach");
-  await seeText(page, "Who is here?");
+  await seeText(page, "Who is here, and how?");
   await click(page, "Tegen");
   await seeText(page, "1 of 2");
   await click(page, "Begin");

@@ -60,7 +60,7 @@ test("somebody in a wheelchair with one arm that moves is written down, and has 
   await click(page, "Save the person");
   await seeText(page, "Saved.");
   // Who does not stand has no floor marks.
-  await page.waitForFunction(() => !document.body.innerText.includes("Longest step"));
+  await seeText(page, "does not stand, or may not now");
 
   await openPlan("2026-12-02");
   const cells = await page.$$eval("table tbody tr", (rows) =>
@@ -131,16 +131,17 @@ test("a plan changed somewhere else is not written over: the instructor keeps th
 test("a limit set while people arrive counts in the class", async () => {
   await openPlan("2026-11-25");
   await click(page, "Teach");
-  await seeText(page, "Who is here?");
+  await seeText(page, "Who is here, and how?");
   const classAddress = page.url();
-  await click(page, "Set a cap for them");
+  await click(page, "Set a limit");
   await seeText(page, "What each may do today.");
   await click(page, "Senara");
-  await seeText(page, "Caps and why");
+  await seeText(page, "What holds today, and why");
+  await click(page, "Set a cap");
   await page.type('[name="reason"]', "sore today");
   await page.type('[name="source"]', "own word");
   await click(page, "Set this cap");
-  await seeText(page, "Right hand stops at shoulder height: sore today");
+  await seeText(page, "Right hand stops at shoulder height sore today");
   await page.goto(classAddress, { waitUntil: "networkidle0" });
   const fitted = page.waitForResponse((response) => response.url().includes("/fit"));
   await click(page, "fit everybody again");
@@ -150,4 +151,25 @@ test("a limit set while people arrive counts in the class", async () => {
   await click(page, "Begin");
   await click(page, "Next");
   await seeText(page, "right hand to shoulder");
+});
+
+test("more pain than usual at check-in gives that person smaller and fewer, for today, with the reason", async () => {
+  await openPlan("2026-12-09");
+  await click(page, "Teach");
+  await seeText(page, "Who is here, and how?");
+  await click(page, "Senara: more");
+  await seeText(page, "Senara today");
+  await click(page, "right arm");
+  await page.select('[role="dialog"] select', "5");
+  await seeText(page, "More pain than usual, right arm");
+  const fitted = page.waitForResponse((response) => response.url().includes("/fit"));
+  await click(page, "Keep");
+  expect((await fitted).status()).toBeLessThan(400);
+  await seeText(page, "In class: more pain than usual, right arm");
+  await page.waitForFunction(() => !document.body.innerText.includes("Fitting today's forms"));
+  await click(page, "Begin");
+  await click(page, "Next");
+  await seeText(page, "rounds");
+  await page.keyboard.press("1");
+  await seeText(page, "more pain than usual, right arm, set by today's check-in");
 });

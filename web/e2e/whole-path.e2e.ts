@@ -31,12 +31,20 @@ async function addSoreShoulder(page: Page) {
   await typeInto(page, "Mass", "64");
   await pressOn(page, "Harbour Wednesday", "Space");
   await pressOn(page, "Add the person");
-  await seeText(page, "Caps and why");
+  await seeText(page, "What holds today, and why");
+  // She is known from before: three clean sessions elsewhere, and ten seconds on one leg.
+  await pressOn(page, "In the first sessions");
+  await tabTo(page, "Four-stage stand");
+  await page.keyboard.type("on one leg");
+  await typeInto(page, "Known from before?", "Taught her for two winters.");
+  await pressOn(page, "Release from newcomers' limits");
+  await seeText(page, "Steadiness stops at 8 of 10");
   // The form is ready for a right hand no higher than the shoulder.
+  await pressOn(page, "Set a cap");
   await typeInto(page, "Why", "sore right shoulder");
   await typeInto(page, "Set by", "the clinic");
   await pressOn(page, "Set this cap");
-  await seeText(page, "Right hand stops at shoulder height: sore right shoulder, set by the clinic");
+  await seeText(page, "Right hand stops at shoulder height sore right shoulder, set by the clinic");
 }
 
 async function planThree(page: Page) {
@@ -56,7 +64,7 @@ async function planThree(page: Page) {
 
 async function teach(page: Page) {
   await pressOn(page, "Teach");
-  await seeText(page, "Who is here?");
+  await seeText(page, "Who is here, and how?");
   await page.keyboard.press("1");
   await seeText(page, "1 of 1");
   await page.keyboard.press("Space");

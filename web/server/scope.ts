@@ -21,6 +21,12 @@ export interface Scope {
 /** Today in the organisation's time zone, as an ISO calendar day. */
 export const today = (scope: Scope): string => format(new TZDate(scope.now(), scope.timeZone), "yyyy-MM-dd");
 
+/** A time of day on a calendar day somewhere. A text alone would be read in this machine's own zone. */
+export function momentIn(timeZone: string, day: string, hour: number, minute: number): TZDate {
+  const [year = 0, month = 1, date = 1] = day.split("-").map(Number);
+  return new TZDate(year, month - 1, date, hour, minute, timeZone);
+}
+
 /** The last instant of a calendar day in the organisation's time zone, whatever the clocks do that day. */
 export const endOfDay = (scope: Pick<Scope, "timeZone">, day: string): Date =>
-  new Date(dateEnd(new TZDate(`${day}T12:00:00`, scope.timeZone)).getTime());
+  new Date(dateEnd(momentIn(scope.timeZone, day, 12, 0)).getTime());

@@ -1,11 +1,12 @@
 import fc from "fast-check";
 import * as v from "valibot";
 import { describe, expect, test } from "vitest";
+import { AS_USUAL, CheckIn, type CheckInInput, type Outcome } from "./answers.ts";
 import { anyLimit } from "./any-limit.fixture.ts";
 import { BODY_PARTS } from "./body-parts.ts";
 import { capOf } from "./cap.fixture.ts";
 import { isStricter } from "./cap.ts";
-import { AS_USUAL, CheckIn, type CheckInInput, dayCaps, type Outcome, readCheckIn } from "./check-in.ts";
+import { dayCaps, readCheckIn } from "./check-in.ts";
 import { effectiveCaps } from "./effective.ts";
 import { USUAL_POLICY } from "./policy.ts";
 import { limitInWords } from "./words.ts";

@@ -1,6 +1,6 @@
+import type { CheckIn, Outcome } from "./answers.ts";
 import { type BodyPart, partLabel } from "./body-parts.ts";
 import type { CapLimit } from "./cap.ts";
-import type { CheckIn, Outcome } from "./check-in.ts";
 
 /** What one answer does to the day. Factors 0 to 1; steadiness is how much less is asked. */
 export interface DayAnswer {

@@ -1,5 +1,5 @@
+import type { CheckIn, Outcome } from "./answers.ts";
 import type { CapLimit } from "./cap.ts";
-import type { CheckIn, Outcome } from "./check-in.ts";
 import type { DayAnswer } from "./day-answers.ts";
 import type { Thresholds } from "./policy.ts";
 

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { AS_USUAL } from "../caps/check-in.ts";
+import { AS_USUAL } from "../caps/answers.ts";
 import { type ClassEvent, classState } from "./events.ts";
 
 const ada = "00000000-0000-4000-8000-0000000000a1";

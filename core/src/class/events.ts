@@ -1,5 +1,5 @@
 import * as v from "valibot";
-import { CheckIn } from "../caps/check-in.ts";
+import { CheckIn } from "../caps/answers.ts";
 
 /** What a person shows in class. */
 export const SIGNS = [

@@ -1,8 +1,10 @@
-import { AS_USUAL, type CheckIn, readCheckIn } from "@able-tide/core/caps/check-in";
+import { AS_USUAL, type CheckIn } from "@able-tide/core/caps/answers";
+import { readCheckIn } from "@able-tide/core/caps/check-in";
 import type { Policy } from "@able-tide/core/caps/policy";
 import type { CheckedIn } from "@able-tide/core/class/events";
 import { Check } from "lucide-react";
 import { useState } from "react";
+import { Form, Link } from "react-router";
 import { CheckInSheet } from "./check-in-sheet.tsx";
 import { outcomeInWords } from "./outcome.ts";
 import { WalkIn } from "./walk-in.tsx";
@@ -143,6 +145,16 @@ export function Arrivals(props: Props) {
           >
             Everybody is here
           </button>
+        )}
+        {asks && (
+          <Form method="post" action={`/classes/${classId}/fit`} className="flex flex-wrap items-center gap-x-3 text-lg">
+            <Link to="/people" className="flex min-h-16 items-center underline underline-offset-4">
+              Set a limit
+            </Link>
+            <button type="submit" className="min-h-16 underline underline-offset-4">
+              fit everybody again
+            </button>
+          </Form>
         )}
         <p className="text-lg text-tide-200" role="status">
           {fitting ? "Fitting today's forms" : "space begins · digits tick a person"}

@@ -1,5 +1,6 @@
+import { AS_USUAL, type CheckIn } from "@able-tide/core/caps/answers";
 import { BODY_PARTS, type BodyPart } from "@able-tide/core/caps/body-parts";
-import { AS_USUAL, type CheckIn, readCheckIn } from "@able-tide/core/caps/check-in";
+import { readCheckIn } from "@able-tide/core/caps/check-in";
 import type { Policy, Question } from "@able-tide/core/caps/policy";
 import type { CheckedIn } from "@able-tide/core/class/events";
 import { Dialog } from "radix-ui";

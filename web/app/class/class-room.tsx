@@ -1,4 +1,4 @@
-import type { CheckIn } from "@able-tide/core/caps/check-in";
+import type { CheckIn } from "@able-tide/core/caps/answers";
 import type { Policy } from "@able-tide/core/caps/policy";
 import { type ClassEvent, classState, signLabel } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";

@@ -1,4 +1,4 @@
-import type { Outcome } from "@able-tide/core/caps/check-in";
+import type { Outcome } from "@able-tide/core/caps/answers";
 
 const WORDS: Readonly<Record<Outcome, string>> = {
   class: "In class",

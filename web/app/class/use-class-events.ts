@@ -29,11 +29,9 @@ function writeShelf(classId: string, events: readonly ClassEvent[]): void {
 export function useClassEvents(classId: string, kept: readonly ClassEvent[]) {
   const [events, setEvents] = useState(kept);
   const [unsent, setUnsent] = useState(0);
-  const sending = useRef(false);
+  const sending = useRef<Promise<void> | null>(null);
 
-  const send = useCallback(async () => {
-    if (sending.current) return;
-    sending.current = true;
+  const sendShelf = useCallback(async () => {
     try {
       for (let batch = readShelf(classId); batch.length > 0; batch = readShelf(classId)) {
         const response = await fetch(`/classes/${classId}/events`, {
@@ -52,9 +50,15 @@ export function useClassEvents(classId: string, kept: readonly ClassEvent[]) {
     } catch {
       // No connection: the events stay on the shelf and the next try takes them.
     } finally {
-      sending.current = false;
+      sending.current = null;
     }
   }, [classId]);
+
+  /** Sends what is on the shelf; while that is under way, what was added since goes with it. */
+  const send = useCallback((): Promise<void> => {
+    sending.current ??= sendShelf();
+    return sending.current;
+  }, [sendShelf]);
 
   useEffect(() => {
     const waiting = readShelf(classId);

@@ -41,7 +41,7 @@ type Fields = v.InferOutput<typeof Fields>;
 export type CapFormInput = v.InferInput<typeof Fields>;
 
 /** The bounds and the unit of the amount that a channel asks for; null where it asks for none. */
-export function amountOf(
+function amountOf(
   channel: CapChannel,
   motion: Fields["motion"],
 ): { readonly lowest: number; readonly highest: number; readonly unit: string } | null {

@@ -1,4 +1,5 @@
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
+import { cautionsOf } from "@able-tide/core/caps/limitations/rule";
 import { limitationInWords, phaseOn, waitsOn } from "@able-tide/core/caps/propose";
 import { dayAndMonth, dayMonthAndYear, limitInWords } from "@able-tide/core/caps/words";
 import { Form } from "react-router";
@@ -38,6 +39,7 @@ function OneLimitation({ personId, limitation, clearances, today }: Omit<Props, 
   const rule = limitationRule(limitation.rule);
   if (!rule) return null;
   const phase = phaseOn(rule, limitation.eventDay, today);
+  const cautions = cautionsOf(rule, limitation.kind);
   const waits = !limitation.cleared && limitation.ended === null && waitsOn(rule, limitation, today);
   return (
     <li className={`rounded-soft border px-4 py-3 ${waits ? "border-signal-600 bg-signal-100/50" : "border-sand-300 bg-white"}`}>
@@ -58,7 +60,7 @@ function OneLimitation({ personId, limitation, clearances, today }: Omit<Props, 
       {clearances.map((clearance) => (
         <Said key={clearance.id} personId={personId} clearance={clearance} />
       ))}
-      {rule.cautions.length > 0 && <p className="mt-1">{rule.cautions.join(". ")}.</p>}
+      {cautions.length > 0 && <p className="mt-1">{cautions.join(". ")}.</p>}
       {limitation.declined.map(({ limit, because, by }) => (
         <p key={limitInWords(limit)} className="text-sand-600">
           Declined by {by}: {limitInWords(limit)}. {because}

@@ -4,7 +4,7 @@ import * as v from "valibot";
 import type { MeasurementInput } from "../../server/people/measurements.ts";
 
 /** What can be measured: a range in degrees, or the height a hand reaches. */
-export const MEASURABLE = ["handHeight", ...MEASURED_RANGE_NAMES] as const;
+const MEASURABLE = ["handHeight", ...MEASURED_RANGE_NAMES] as const;
 
 const RANGE_LABELS = MEASURABLE.map((name) => [name, name === "handHeight" ? "hand height" : measuredLabel(name)] as const);
 export const MEASURABLE_OPTIONS: readonly (readonly [string, string])[] = RANGE_LABELS;

@@ -45,6 +45,12 @@ function Person({ person }: { person: Helped }) {
           ))}
         </ul>
       )}
+      {person.usual.length > 0 && (
+        <details>
+          <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">usual limits</summary>
+          <p className="text-sand-600">{person.usual.join(" · ")}</p>
+        </details>
+      )}
     </li>
   );
 }

@@ -1,5 +1,5 @@
 import { LIMITATION_RULES, limitationRule } from "@able-tide/core/caps/limitations/all";
-import { AREAS, type LimitationRule } from "@able-tide/core/caps/limitations/rule";
+import { AREAS, cautionsOf, type LimitationRule } from "@able-tide/core/caps/limitations/rule";
 import { phaseOn, waitingCaps, waitsOn } from "@able-tide/core/caps/propose";
 import { limitInWords } from "@able-tide/core/caps/words";
 import { getFormProps, useForm } from "@conform-to/react";
@@ -28,13 +28,12 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 ];
 
 /** The rule as the page needs it. */
-const shown = ({ name, label, sided, timed, kinds, cautions, source, decides }: LimitationRule) => ({
+const shown = ({ name, label, sided, timed, kinds, source, decides }: LimitationRule) => ({
   name,
   label,
   sided,
   timed,
   kinds: kinds ?? [],
-  cautions,
   source,
   decides,
 });
@@ -70,6 +69,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     chosen: detailed
       ? {
           limitation,
+          cautions: cautionsOf(rule, limitation.kind),
           proposals,
           beside: besideProposals(holding, proposals),
           phase: phaseOn(rule, limitation.eventDay, day),
@@ -224,11 +224,11 @@ function Means({
             }
           />
         )}
-        {rule && rule.cautions.length > 0 && (
+        {chosen.cautions.length > 0 && (
           <>
             <h3 className="mt-3 text-lg">To mind</h3>
             <ul className="list-disc pl-6">
-              {rule.cautions.map((caution) => (
+              {chosen.cautions.map((caution) => (
                 <li key={caution}>{caution}</li>
               ))}
             </ul>

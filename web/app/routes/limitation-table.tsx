@@ -1,6 +1,12 @@
 import { DAY_ANSWERS } from "@able-tide/core/caps/day-answers";
 import { LIMITATION_RULES } from "@able-tide/core/caps/limitations/all";
-import { AREAS, type LimitationRule, type LimitTemplate, type Proposal } from "@able-tide/core/caps/limitations/rule";
+import {
+  AREAS,
+  cautionInWords,
+  type LimitationRule,
+  type LimitTemplate,
+  type Proposal,
+} from "@able-tide/core/caps/limitations/rule";
 import { EVERYBODY_LIMITS, limitsAfterRelease, NEWCOMER_LIMITS, NEWCOMER_SOURCE } from "@able-tide/core/caps/newcomers";
 import { templateInWords } from "@able-tide/core/caps/propose";
 import { SCREENING } from "@able-tide/core/caps/screening";
@@ -54,7 +60,9 @@ function RuleRow({ rule }: { rule: LimitationRule }) {
             ))}
           </ul>
         )}
-        {rule.cautions.length > 0 && <p className="text-sand-600">To mind: {rule.cautions.join(". ")}.</p>}
+        {rule.cautions.length > 0 && (
+          <p className="text-sand-600">To mind: {rule.cautions.map((caution) => cautionInWords(caution, rule)).join(". ")}.</p>
+        )}
       </td>
       <td className="py-2 text-sand-600">
         {rule.source}; {rule.decides}

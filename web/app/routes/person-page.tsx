@@ -1,6 +1,6 @@
 import { effectiveCaps } from "@able-tide/core/caps/effective";
 import { CAP_GROUPS, groupOf } from "@able-tide/core/caps/groups";
-import { limitationRule } from "@able-tide/core/caps/limitations/all";
+import { cautionsOfNamed } from "@able-tide/core/caps/limitations/all";
 import { dayMonthAndYear, limitInWords, reasonInWords } from "@able-tide/core/caps/words";
 import { agreedFacts } from "@able-tide/core/people/about";
 import { Printer } from "lucide-react";
@@ -51,7 +51,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
       why: reasons ? reasonInWords({ id, limit, ...cap }) : null,
     })),
     figureCaps: holding.map((cap) => (reasons ? cap : { ...cap, reason: "", source: "" })),
-    cautions: [...new Set(open.flatMap(({ rule }) => limitationRule(rule)?.cautions ?? []))],
+    cautions: [...new Set(open.flatMap(({ rule, kind }) => cautionsOfNamed(rule, kind)))],
     facts: agreedFacts(person.about),
     setUp: setUpNumbers(person, holding),
   };

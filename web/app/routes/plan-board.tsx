@@ -3,7 +3,7 @@ import { hasLandForm } from "@able-tide/core/movement/format";
 import { classOfPlan } from "../../server/classes/classes.ts";
 import { findGroup } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
-import { capsHolding } from "../../server/people/caps.ts";
+import { type CapInForce, capsHolding } from "../../server/people/caps.ts";
 import { listMembers } from "../../server/people/people.ts";
 import { fittedRows } from "../../server/plans/fitted-rows.ts";
 import { findPlan, withMovements } from "../../server/plans/plans.ts";
@@ -16,6 +16,12 @@ import type { Route } from "./+types/plan-board";
 const BROWSER_FIRST = 5000;
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.group.name ?? "Plan"} · Able Tide` }];
+
+/** The first of a person's own caps in two or three words; the usual limits go without saying. */
+function briefOf(caps: readonly CapInForce[]): string {
+  const [first] = caps.filter(({ usual }) => !usual);
+  return first ? limitInBrief(first.limit) : "";
+}
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
@@ -50,7 +56,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     },
     people: members.map(({ id, name, stature, measured }) => {
       const own = caps.get(id) ?? [];
-      return { id, name, stature, measured, caps: own, brief: own[0] ? limitInBrief(own[0].limit) : "" };
+      return { id, name, stature, measured, caps: own, brief: briefOf(own) };
     }),
     // A plan is for a hall as yet: what is only done in water cannot be put in.
     movements: movements.map(({ movement }) => movement).filter(hasLandForm),

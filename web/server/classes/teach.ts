@@ -27,11 +27,13 @@ async function capsOfDay(
 ): Promise<Map<string, Cap[]>> {
   const caps = await capsHolding(scope, personIds, day);
   const policy = await findPolicy(scope);
+  const ofDay = new Map<string, Cap[]>(caps);
   for (const [personId, { answers, overriddenBecause }] of checkIns) {
     const holding = caps.get(personId);
-    holding?.push(...dayCaps(readCheckIn(answers, policy), holding, day, overriddenBecause !== null));
+    if (holding)
+      ofDay.set(personId, [...holding, ...dayCaps(readCheckIn(answers, policy), holding, day, overriddenBecause !== null)]);
   }
-  return caps;
+  return ofDay;
 }
 
 /** What a class of a plan begins with: its movements, who is in the group, and everybody's fit by the caps of the day. */

@@ -11,7 +11,7 @@ import type { PersonInput } from "../people/people.ts";
 export const WEEKS = 14;
 
 /** A cap by week: set in one, perhaps with a date and an end in others. */
-export interface DemoCap {
+interface DemoCap {
   readonly limit: CapLimit;
   readonly reason: string;
   readonly source: string;

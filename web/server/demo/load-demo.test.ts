@@ -4,7 +4,10 @@ import { now, serverUrl } from "../../e2e/organisation.ts";
 import { scopeOfToken, signIn } from "../accounts/sign-in.ts";
 import { classesWithEvents, endedClasses } from "../classes/classes.ts";
 import { connect } from "../database.ts";
+import { listGroups } from "../groups/groups.ts";
 import { openCaps } from "../people/caps.ts";
+import { clearancesOf } from "../people/clearances.ts";
+import { meanwhileOf, openLimitations } from "../people/limitations.ts";
 import { listPeople } from "../people/people.ts";
 import { listPlans } from "../plans/plans.ts";
 import { listOneLegStands } from "../results/results.ts";
@@ -29,11 +32,25 @@ beforeAll(async () => {
 });
 afterAll(() => database.destroy());
 
-test("it is loaded once: ten people, fourteen ended classes, the next plan", async () => {
+test("it is loaded once: twenty-six people in three groups, fourteen weeks of two, the next plans", async () => {
   expect(await database("organisations").where({ name: "Kittiwake Rooms" })).toHaveLength(1);
-  expect(await listPeople(scope)).toHaveLength(10);
-  expect((await endedClasses(scope, 99)).map(({ day }) => day)).toHaveLength(14);
-  expect((await listPlans(scope, { from: "2026-10-13" }, 9)).map(({ day }) => day)).toEqual(["2026-10-14"]);
+  const people = await listPeople(scope);
+  expect(people).toHaveLength(26);
+  const sizes = (await listGroups(scope)).map(({ id, name }) => [
+    name,
+    people.filter(({ groupIds }) => groupIds.includes(id)).length,
+  ]);
+  expect(sizes).toEqual([
+    ["Monday Chairs", 11],
+    ["Wednesday Footing", 10],
+    ["Friday Warm Water", 8],
+  ]);
+  expect(people.filter(({ measured }) => measured.wheelchair)).toHaveLength(2);
+  expect(people.filter(({ measured }) => measured.arms.some(({ kind }) => kind !== "whole"))).toHaveLength(1);
+  const ages = people.map(({ birthYear }) => 2026 - birthYear);
+  expect([Math.min(...ages), Math.max(...ages)]).toEqual([61, 93]);
+  expect(await endedClasses(scope, 99)).toHaveLength(28);
+  expect((await listPlans(scope, { from: "2026-10-13" }, 9)).map(({ day }) => day)).toEqual(["2026-10-14", "2026-10-19"]);
 });
 
 const named = async (name: string) => (await listPeople(scope)).find((person) => person.name === name)?.id ?? "";
@@ -52,10 +69,18 @@ test("one limit's date has passed and it still holds; a flare has lapsed by itse
   const caps = await openCaps(scope);
   const marit = await named("Marit");
   const dov = await named("Dov");
-  expect(caps.find((cap) => cap.personId === marit)?.until).toBe("2026-09-30");
-  expect(caps.filter((cap) => cap.personId === dov && cap.strength === "comfort").map((cap) => cap.until)).toEqual([
-    "2026-09-23",
-  ]);
+  expect(caps.find(({ personId, dateKind }) => personId === marit && dateKind === "ends")?.until).toBe("2026-09-30");
+  const flare = caps.filter(({ personId, strength }) => personId === dov && strength === "comfort");
+  expect(flare.length).toBeGreaterThan(1);
+  for (const { until } of flare) expect(until && until < "2026-10-13").toBe(true);
+});
+
+test("one person waits for a clinician's limits and is new; for another the clinician has spoken", async () => {
+  const waiting = (await openLimitations(scope)).filter((limitation) => meanwhileOf(limitation, "2026-10-13").length > 0);
+  expect(waiting.map(({ personId }) => personId)).toEqual([await named("Brannoc")]);
+  expect((await listPeople(scope)).filter(({ released }) => !released).map(({ name }) => name)).toEqual(["Brannoc"]);
+  const [said] = await clearancesOf(scope, await named("Quill"));
+  expect(said).toMatchObject({ clinician: "Sunniva", ownSignIn: true });
 });
 
 test("who was away has no form that week, and what was noted is there", async () => {

@@ -1,6 +1,6 @@
 import { addDays as addToDay } from "@able-tide/core/calendar";
+import { AS_USUAL } from "@able-tide/core/caps/answers";
 import { asksOn, isDueSoon } from "@able-tide/core/caps/cap";
-import { AS_USUAL } from "@able-tide/core/caps/check-in";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import { waitsOn } from "@able-tide/core/caps/propose";
 import { type ClassEvent, classState } from "@able-tide/core/class/events";
@@ -27,7 +27,7 @@ import { proposalsFor, takeLimitation } from "../people/take-limitation.ts";
 import { addPlace } from "../places/places.ts";
 import { addPlan } from "../plans/plans.ts";
 import { recordOneLegStand } from "../results/results.ts";
-import { type Scope, today as todayOf } from "../scope.ts";
+import { momentIn, type Scope, today as todayOf } from "../scope.ts";
 import { type DemoGroup, type DemoLimitation, type DemoPerson, type DemoProgramme, WEEKS } from "./demo-person.ts";
 import { FRIDAY_WARM_WATER, WATER } from "./friday-warm-water.ts";
 import { CLINICIAN, HELPER, HOUSE, INSTRUCTOR, PLACE } from "./kittiwake-rooms.ts";
@@ -46,12 +46,7 @@ function calendar(today: Date, programme: DemoProgramme) {
   const coming = addDays(day, ahead);
   const dayOfWeek = (week: number): string => format(addDays(coming, 7 * (week - WEEKS - 1)), "yyyy-MM-dd");
   const begins = (week: number): Date =>
-    new Date(
-      new TZDate(
-        `${dayOfWeek(week)}T${String(programme.hour).padStart(2, "0")}:${String(programme.minute).padStart(2, "0")}:00`,
-        HOUSE.timeZone,
-      ).getTime(),
-    );
+    new Date(momentIn(HOUSE.timeZone, dayOfWeek(week), programme.hour, programme.minute).getTime());
   return {
     dayOfWeek,
     begins,
@@ -141,10 +136,7 @@ async function takeDemoLimitation(
   const rule = limitationRule(limitation.rule);
   if (!rule) throw new Error(`the demo names a limitation that is not in the table: ${limitation.rule}`);
   const { side, kind, weeksBefore, note } = limitation;
-  const eventDay =
-    weeksBefore === undefined
-      ? null
-      : format(addDays(new TZDate(`${firstDay}T12:00:00`, HOUSE.timeZone), -7 * weeksBefore), "yyyy-MM-dd");
+  const eventDay = weeksBefore === undefined ? null : addToDay(firstDay, -7 * weeksBefore);
   const input = { rule: rule.name, side: side ?? null, kind: kind ?? null, eventDay, note: note ?? "" };
   const proposals = await proposalsFor(instructor, personId, rule, input);
   const waits = waitsOn(rule, input, todayOf(instructor));

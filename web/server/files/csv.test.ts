@@ -9,7 +9,8 @@ test("what is written reads back the same, whatever is in it", () => {
     text
       .replace(/[\r\n\t]/g, " ")
       .trim()
-      .replace(/^'/, ""),
+      .replace(/^'+/, "")
+      .trim(),
   );
   fc.assert(
     fc.property(fc.array(fc.record({ name: cell.filter((text) => text !== ""), notes: cell }), { minLength: 1 }), (rows) => {

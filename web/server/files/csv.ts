@@ -17,18 +17,26 @@ export interface ReadCsv {
 }
 
 /** Rows taken at once. */
-export const MOST_ROWS = 2000;
+const MOST_ROWS = 2000;
+
+const DELIMITERS = [",", ";", "\t"] as const;
+
+/** What separates the columns: what the header has most of. */
+function delimiterOf(text: string): string {
+  const [header = ""] = text.split("\n", 1);
+  const times = (delimiter: string): number => header.split(delimiter).length;
+  return DELIMITERS.reduce((best, delimiter) => (times(delimiter) > times(best) ? delimiter : best), ",");
+}
 
 /** Reads a text of comma- or semicolon-separated values; the first line is the header. */
 export function readCsv(text: string): ReadCsv {
-  const { data, errors } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ""), { skipEmptyLines: false });
+  const plainText = text.replace(/^\uFEFF/, "");
+  const { data, errors } = Papa.parse<string[]>(plainText, { skipEmptyLines: false, delimiter: delimiterOf(plainText) });
   const [header = [], ...rest] = data;
   const rows = rest
     .map((cells, i) => ({ line: i + 2, cells: cells.map((cell) => cell.trim().replace(/^'(?=[=+@])/, "")) }))
     .filter(({ cells }) => cells.some((cell) => cell !== ""));
-  const problems = errors
-    .filter(({ code }) => code !== "UndetectableDelimiter")
-    .map(({ row = 0, message }) => ({ line: row + 1, message }));
+  const problems = errors.map(({ row = 0, message }) => ({ line: row + 1, message }));
   if (rows.length > MOST_ROWS)
     problems.push({ line: MOST_ROWS + 2, message: `More than ${MOST_ROWS} rows: please take them in parts.` });
   return { header: header.map((cell) => cell.trim()), rows: rows.slice(0, MOST_ROWS), problems };

@@ -6,7 +6,7 @@ import { type Scope, today } from "../scope.ts";
 import { waitingCapsOf } from "./limitations.ts";
 
 /** What set a cap: somebody's word on this person, or the usual limits: of newcomers, of those released, of everybody. */
-export type CapOrigin = "person" | "usual" | "newcomer" | "everybody";
+type CapOrigin = "person" | "usual" | "newcomer" | "everybody";
 
 export interface CapInput extends Omit<Cap, "id" | "forms" | "dateKind">, Partial<Pick<Cap, "forms" | "dateKind">> {
   /** The measured range whose last pain-free value it follows. */
@@ -89,8 +89,12 @@ export async function openCaps(scope: Scope): Promise<KeptCap[]> {
   return (await capsOf(scope).whereNull("caps.ended_at")).map(toCap);
 }
 
-/** A kept cap as the core knows it. */
-const plain = ({ id, limit, forms, reason, source, strength, from, until, dateKind }: KeptCap): Cap => ({
+/** A cap in force, and whether it is one of the usual limits that nobody's word on this person set. */
+export interface CapInForce extends Cap {
+  readonly usual: boolean;
+}
+
+const inForce = ({ origin, id, limit, forms, reason, source, strength, from, until, dateKind }: KeptCap): CapInForce => ({
   id,
   limit,
   forms,
@@ -100,16 +104,18 @@ const plain = ({ id, limit, forms, reason, source, strength, from, until, dateKi
   from,
   until,
   dateKind,
+  usual: origin !== "person",
 });
 
 /** The caps that hold for each of some people on a day, what waits for a clinician's limits among them. */
-export async function capsHolding(scope: Scope, personIds: readonly string[], day: string): Promise<Map<string, Cap[]>> {
-  const holding = new Map<string, Cap[]>(personIds.map((id) => [id, []]));
+export async function capsHolding(scope: Scope, personIds: readonly string[], day: string): Promise<Map<string, CapInForce[]>> {
+  const holding = new Map<string, CapInForce[]>(personIds.map((id) => [id, []]));
   // One after the other: within a transaction there is one connection.
   const caps = await openCaps(scope);
   const waiting = await waitingCapsOf(scope, day);
-  for (const cap of caps) if (holdsOn(cap, day)) holding.get(cap.personId)?.push(plain(cap));
-  for (const { personId, caps: meanwhile } of waiting) holding.get(personId)?.push(...meanwhile);
+  for (const cap of caps) if (holdsOn(cap, day)) holding.get(cap.personId)?.push(inForce(cap));
+  for (const { personId, caps: meanwhile } of waiting)
+    holding.get(personId)?.push(...meanwhile.map((cap) => ({ ...cap, usual: false })));
   return holding;
 }
 
@@ -178,28 +184,6 @@ export async function endCap(scope: Scope, personId: string, id: string, because
   if (typeof cap === "string") return cap;
   await finishCaps(scope, [id], because);
   return "ended";
-}
-
-/**
- * Puts another cap in the place of one: a new date after asking, or another number. Both stay on record.
- *
- * @returns as endCap
- */
-export async function replaceCap(
-  scope: Scope,
-  personId: string,
-  id: string,
-  change: Partial<Pick<CapInput, "limit" | "until" | "dateKind">>,
-  because: string,
-): Promise<EndOutcome> {
-  return scope.database.transaction(async (transaction) => {
-    const within = { ...scope, database: transaction };
-    const cap = await endable(within, personId, id);
-    if (typeof cap === "string") return cap;
-    await finishCaps(within, [id], because);
-    await insertCaps(within, personId, [{ ...cap, ...change, from: today(scope) < cap.from ? cap.from : today(scope) }]);
-    return "ended";
-  });
 }
 
 /** Asks again about a cap that keeps holding: the same limit, another day. An absolute one may be asked about by anybody. */

@@ -1,5 +1,5 @@
 import { effectiveCaps } from "@able-tide/core/caps/effective";
-import { limitationRule } from "@able-tide/core/caps/limitations/all";
+import { cautionsOfNamed } from "@able-tide/core/caps/limitations/all";
 import { limitInWords } from "@able-tide/core/caps/words";
 import { type About, agreedFacts } from "@able-tide/core/people/about";
 import { type Scope, today } from "../scope.ts";
@@ -17,7 +17,10 @@ export interface HelpedPerson {
   readonly uses: string;
   readonly equipment: string;
   readonly mayTouch: About["mayTouch"];
+  /** Limits of their own. */
   readonly limits: readonly string[];
+  /** The usual limits that decide beside them. */
+  readonly usual: readonly string[];
   readonly cautions: readonly string[];
   readonly facts: readonly { readonly label: string; readonly words: string }[];
   readonly groupIds: readonly string[];
@@ -34,17 +37,21 @@ export async function listHelped(scope: Scope): Promise<HelpedPerson[]> {
     ),
     openLimitations(scope),
   ]);
+  const inWords = (id: string, usual: boolean): string[] => [
+    ...new Set(
+      effectiveCaps(caps.get(id) ?? []).flatMap(({ decides }) => (decides.usual === usual ? [limitInWords(decides.limit)] : [])),
+    ),
+  ];
   return people.map(({ id, name, uses, about, groupIds }) => ({
     id,
     name,
     uses,
     equipment: about.equipment,
     mayTouch: about.mayTouch,
-    limits: [...new Set(effectiveCaps(caps.get(id) ?? []).map(({ decides }) => limitInWords(decides.limit)))],
+    limits: inWords(id, false),
+    usual: inWords(id, true),
     cautions: [
-      ...new Set(
-        limitations.filter(({ personId }) => personId === id).flatMap(({ rule }) => limitationRule(rule)?.cautions ?? []),
-      ),
+      ...new Set(limitations.filter(({ personId }) => personId === id).flatMap(({ rule, kind }) => cautionsOfNamed(rule, kind))),
     ],
     facts: agreedFacts(about),
     groupIds,

@@ -167,15 +167,6 @@ export async function changePerson(scope: Scope, id: string, version: number, in
 export const changeAbout = (scope: Scope, id: string, version: number, about: About): Promise<ChangeOutcome> =>
   changeRow(scope, id, version, { about: JSON.stringify(about) });
 
-/** Puts a person into a group that they were not in. */
-export const joinGroup = async (scope: Scope, personId: string, groupId: string): Promise<void> => {
-  await scope
-    .database("group_members")
-    .insert({ organisation_id: scope.organisationId, person_id: personId, group_id: groupId })
-    .onConflict()
-    .ignore();
-};
-
 /** Says which clinician of the house looks after a person, or that none does. @returns false for somebody who is not there */
 export async function setClinician(scope: Scope, personId: string, accountId: string | null): Promise<boolean> {
   if (accountId !== null) {

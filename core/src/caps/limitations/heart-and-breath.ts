@@ -106,7 +106,7 @@ export const HEART_AND_BREATH: readonly LimitationRule[] = [
       firm({ channel: "handsUpSecondsInAll", side: "both", limit: 150 }),
       firm({ channel: "waterDepth", limit: 70 }, { kinds: ["severe", "oxygen"] }),
     ],
-    cautions: ["Two breaths to the room's one, as needed", "A tube is kept off the floor path"],
+    cautions: ["Two breaths to the room's one, as needed", { words: "A tube is kept off the floor path", kinds: ["oxygen"] }],
     source: ACSM,
     decides: "instructor",
   },

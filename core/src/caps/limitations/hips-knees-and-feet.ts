@@ -25,7 +25,12 @@ export const HIPS_KNEES_AND_FEET: readonly LimitationRule[] = [
       firm({ channel: "motion", motion: "hipOutwardTurn", side: "affected", limit: 20 }, { phases: YOUNG, kinds: ["anterior"] }),
       firm({ channel: "motion", motion: "hipAbduction", side: "affected", limit: 15 }, { phases: YOUNG, kinds: ["lateral"] }),
     ],
-    cautions: ["A higher seat, that foot a little ahead when sitting and rising", "No turning on that foot"],
+    cautions: [
+      { words: "A higher seat, that foot a little ahead when sitting and rising", kinds: ["posterior"] },
+      { words: "No turning on that foot", kinds: ["posterior"] },
+      { words: "No stretch back with the foot turned out", kinds: ["anterior"] },
+      { words: "No lifting the leg out by its own strength", kinds: ["lateral"] },
+    ],
     source: USUAL_PRACTICE,
     decides: "clinician",
   },

@@ -48,6 +48,25 @@ export interface Proposal {
   readonly date: { readonly weeks: number; readonly after: "setting" | "event"; readonly kind: DateKind };
 }
 
+/** What to mind, for all kinds of a rule or for some of them. */
+type Caution = string | { readonly words: string; readonly kinds: readonly string[] };
+
+/** What to mind with a kind of a limitation. @param kind null where the rule has no kinds */
+export const cautionsOf = ({ cautions }: Pick<LimitationRule, "cautions">, kind: string | null): string[] =>
+  cautions.flatMap((caution) => {
+    if (typeof caution === "string") return [caution];
+    return kind !== null && caution.kinds.includes(kind) ? [caution.words] : [];
+  });
+
+/** A caution with the kinds it is for, for a table. */
+export const cautionInWords = (caution: Caution, { kinds = [] }: Pick<LimitationRule, "kinds">): string =>
+  typeof caution === "string"
+    ? caution
+    : `${caution.words} (${kinds
+        .filter(({ name }) => caution.kinds.includes(name))
+        .map(({ label }) => label)
+        .join(", ")})`;
+
 /**
  * What a limitation means for movement: the usual starting points, each with its source. The clinician's word wins.
  * Adding one is adding an entry here and its line in the test.
@@ -71,7 +90,7 @@ export interface LimitationRule {
   };
   readonly proposals: readonly Proposal[];
   /** What to mind that no number says. Free of diagnoses: the helper reads them too. */
-  readonly cautions: readonly string[];
+  readonly cautions: readonly Caution[];
   readonly source: string;
   readonly decides: "instructor" | "clinician";
 }

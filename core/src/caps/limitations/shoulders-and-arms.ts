@@ -81,7 +81,10 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
         { kinds: ["anatomic"], phases: ["acute", "healing"] },
       ),
     ],
-    cautions: ["That hand does not go behind the back with the arm stretched", "No pushing up from the chair with that arm"],
+    cautions: [
+      { words: "That hand does not go behind the back with the arm stretched", kinds: ["reverse"] },
+      { words: "No pushing up from the chair with that arm", kinds: ["reverse"] },
+    ],
     source: USUAL_PRACTICE,
     decides: "clinician",
   },

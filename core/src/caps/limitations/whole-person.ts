@@ -29,7 +29,7 @@ export const WHOLE_PERSON: readonly LimitationRule[] = [
     cautions: [
       "Brakes and footplates are checked",
       "Trunk support",
-      "Pounding headache with flushing: sit up, loosen what is tight, call for help",
+      { words: "Pounding headache with flushing: sit up, loosen what is tight, call for help", kinds: ["cordHigh"] },
     ],
     source: USUAL_PRACTICE,
     decides: "instructor",

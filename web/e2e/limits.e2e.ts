@@ -1,0 +1,237 @@
+import type { Browser, Page } from "puppeteer-core";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { capHistory } from "../server/people/caps.ts";
+import { findPerson, listPeople } from "../server/people/people.ts";
+import { addPlan } from "../server/plans/plans.ts";
+import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
+import { addSomebody, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+
+let browser: Browser;
+let organisation: TestOrganisation;
+let page: Page;
+const problems: string[] = [];
+beforeAll(async () => {
+  [browser, organisation] = await Promise.all([openBrowser(), ownOrganisation()]);
+  page = await openPage(browser, problems);
+  await signIn(page, serverUrl(), organisation);
+});
+afterAll(async () => {
+  await browser.close();
+  await organisation.close();
+});
+
+const setDay = (of: Page, field: string, day: string) =>
+  of.$eval(
+    field,
+    (input, value) => {
+      (input as HTMLInputElement).value = value as string;
+    },
+    day,
+  );
+
+/** The number beside a line of the set-up list. */
+const setUp = (what: string): Promise<string | undefined> =>
+  page.$$eval(
+    "tr",
+    (rows, words) =>
+      rows
+        .find((row) => row.querySelector("th")?.innerText.startsWith(words))
+        ?.querySelector("td")
+        ?.innerText.trim(),
+    what,
+  );
+
+/** What the figure says of itself, view by view. */
+const figure = (): Promise<string[]> =>
+  page.$$eval('figure [role="img"]', (pictures) => pictures.map((picture) => picture.getAttribute("aria-label") ?? ""));
+
+test("a new hip waits for limits, gets a clearance, and step, seat and hip arcs change", async () => {
+  await page.goto(`${serverUrl()}/people/new`, { waitUntil: "networkidle0" });
+  for (const [name, value] of Object.entries({
+    name: "Conan",
+    birthYear: "1955",
+    statureCentimetres: "174",
+    massKilograms: "80",
+  }))
+    await page.type(`[name="${name}"]`, value);
+  await click(page, "Add the person");
+  await seeText(page, "What holds today, and why");
+  const before = { seat: await setUp("Seat, sitting still"), step: await setUp("Longest step") };
+  expect(before.step).toMatch(/^\d+ cm$/);
+
+  await click(page, "A limitation");
+  await seeText(page, "What is the matter?");
+  await page.select('[name="rule"]', "hipReplacement");
+  await page.waitForSelector('[name="kind"]');
+  await page.select('[name="side"]', "left");
+  await page.select('[name="kind"]', "posterior");
+  await setDay(page, '[name="eventDay"]', "2026-09-20");
+  await click(page, "Show what it means");
+  await seeText(page, "This waits for a clinician");
+  await click(page, "Write it down");
+  await seeText(page, "Awaiting limits");
+  await seeText(page, "No seated forms");
+  expect(await setUp("Longest step")).toBe("none");
+  expect((await figure()).join()).not.toContain("left hip bends");
+
+  await click(page, "Enter a clearance");
+  await seeText(page, "Limits it sets");
+  await page.type('[name="clinician"]', "Dr Vellan");
+  await page.type('[name="says"]', "Standing with a stick from today. Hip to 85.");
+  await page.$$eval('[name="decision-0"]', (radios) => (radios[1] as HTMLInputElement).click());
+  await page.waitForSelector('[name="amount-0"]');
+  await page.type('[name="amount-0"]', "85");
+  const letter = await page.$('[name="file"]');
+  await page.evaluate(
+    (input) => {
+      const files = new DataTransfer();
+      files.items.add(new File(["%PDF-1.4 a letter"], "letter.pdf", { type: "application/pdf" }));
+      (input as HTMLInputElement).files = files.files;
+    },
+    letter as NonNullable<typeof letter>,
+  );
+  await click(page, "Enter the clearance");
+  await seeText(page, "Left hip bends 85° at most");
+  await seeText(page, "Dr Vellan");
+  await seeText(page, "letter.pdf");
+  expect(await page.evaluate(() => document.body.innerText)).not.toContain("Awaiting limits");
+  expect((await figure()).join()).toContain("left hip bends 85°");
+  expect((await figure()).join()).toContain("left hip turns in 5°");
+  expect(Number.parseInt((await setUp("Seat, sitting still")) ?? "", 10)).toBeGreaterThan(Number.parseInt(before.seat ?? "", 10));
+  expect(await setUp("Longest step")).toMatch(/^\d+ cm$/);
+
+  const [person] = await listPeople(organisation.scope);
+  const hip = (await capHistory(organisation.scope, person?.id ?? "")).find(({ clearanceId }) => clearanceId !== null);
+  expect(hip).toMatchObject({ strength: "absolute", source: "Dr Vellan", limit: { motion: "hipFlexion", limit: 85 } });
+  expect(problems).toEqual([]);
+});
+
+test("two instructors change the same person at once: the second is told what changed and loses nothing typed", async () => {
+  const id = await addSomebody(organisation, "Loveday");
+  const second = await openPage(browser, []);
+  await signIn(second, serverUrl(), organisation);
+  for (const each of [page, second]) {
+    await each.goto(`${serverUrl()}/people/${id}`, { waitUntil: "networkidle0" });
+    await click(each, "Change name, size, groups or notes");
+  }
+  const retype = async (of: Page, field: string, value: string) => {
+    await of.click(`[name="${field}"]`, { clickCount: 3 });
+    await of.type(`[name="${field}"]`, value);
+  };
+  await retype(page, "statureCentimetres", "166");
+  await click(page, "Save the person");
+  await seeText(page, "Saved.");
+  await retype(second, "notes", "Sings alto.");
+  await retype(second, "statureCentimetres", "164");
+  await click(second, "Save the person");
+  await seeText(second, "Keeper changed this meanwhile. Nothing you typed is lost.");
+  const told = await second.$$eval('[role="alert"] tbody tr', (rows) => rows.map((row) => row.innerText.replace(/\s+/g, " ")));
+  expect(told).toContain("Stature 166 164");
+  expect(await second.$eval('[name="notes"]', (field) => (field as HTMLTextAreaElement).value)).toBe("Sings alto.");
+  expect((await findPerson(organisation.scope, id))?.stature).toBe(1.66);
+  await click(second, "Save the person");
+  await seeText(second, "Saved.");
+  expect(await findPerson(organisation.scope, id)).toMatchObject({ stature: 1.64, notes: "Sings alto." });
+});
+
+test("a walk-in is taken in at the door and gets newcomers' limits", async () => {
+  await addSomebody(organisation, "Merryn");
+  const planId = await addPlan(organisation.scope, {
+    groupId: organisation.groupId,
+    day: "2026-10-14",
+    breathSeconds: 8,
+    blocks: [{ id: "b1", movementId: "settling-breath", rounds: 4 }],
+  });
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await click(page, "Teach");
+  await seeText(page, "Who is here, and how?");
+  await click(page, "Somebody new");
+  await page.waitForSelector('[role="dialog"] [name="name"]');
+  for (const [name, value] of Object.entries({
+    name: "Zennor",
+    birthYear: "1948",
+    statureCentimetres: "159",
+    massKilograms: "61",
+  }))
+    await page.type(`[role="dialog"] [name="${name}"]`, value);
+  await click(page, "Take them in");
+  await page.waitForSelector('button[aria-label="Zennor: more"]');
+  await click(page, "Begin");
+  await seeText(page, "Settling breath");
+  await seeText(page, "differently just now Zennor");
+  const zennor = (await listPeople(organisation.scope)).find(({ name }) => name === "Zennor");
+  const caps = await capHistory(organisation.scope, zennor?.id ?? "");
+  expect(caps.filter(({ origin }) => origin === "newcomer").map(({ limit }) => limit)).toContainEqual({
+    channel: "heldStanding",
+  });
+  expect(zennor).toMatchObject({ released: false, groupIds: [organisation.groupId] });
+});
+
+/** Two hundred made-up people, seven of them wrong in different ways. */
+function twoHundred(): { text: string; lines: number[] } {
+  const broken = new Map([
+    [3, "Nobody 3,1950,tall,70,Harbour Wednesday"],
+    [40, ",1950,165,70,Harbour Wednesday"],
+    [77, "Nobody 77,1850,165,70,Harbour Wednesday"],
+    [101, "Nobody 101,1950,165,700,Harbour Wednesday"],
+    [150, "Nobody 150,1950,165,70,No Such Group"],
+    [188, "Nobody 1,1950,165,70,Harbour Wednesday"],
+    [200, "Nobody 200,1950,16.5,70,Harbour Wednesday"],
+  ]);
+  const rows = Array.from(
+    { length: 200 },
+    (_, i) => broken.get(i + 1) ?? `Nobody ${i + 1},${1935 + (i % 30)},${150 + (i % 35)},70,Harbour Wednesday`,
+  );
+  return { text: ["Name,Born,Height,Weight,Group", ...rows].join("\n"), lines: [...broken.keys()].map((row) => row + 1) };
+}
+
+test("of a file with 200 people the seven broken rows are shown, mended and taken in", async () => {
+  const { text, lines } = twoHundred();
+  const before = (await listPeople(organisation.scope)).length;
+  await page.goto(`${serverUrl()}/people/files`, { waitUntil: "networkidle0" });
+  await page.$eval(
+    "textarea",
+    (field, value) => {
+      (field as HTMLTextAreaElement).value = value as string;
+    },
+    text,
+  );
+  await click(page, "See what is in it");
+  await seeText(page, "193 of 200 rows are good, 7 need mending");
+  const shown = await page.$$eval("table tbody tr", (rows) =>
+    rows.map((row) => [...row.querySelectorAll("td")].map((cell) => cell.innerText)),
+  );
+  expect(shown.map(([line]) => Number(line))).toEqual(lines);
+  expect(shown.map(([, reason]) => reason)).toEqual([
+    "Stature is a number of centimetres, such as 164.",
+    "Please give the name to call them by.",
+    "Birth year should be 1905 or later.",
+    "Mass should be 250 kg or less.",
+    "There is no group called No Such Group.",
+    "Nobody 1 is in this file twice.",
+    "Stature should be 100 cm or more. Is it in centimetres?",
+  ]);
+  expect((await listPeople(organisation.scope)).length).toBe(before);
+
+  const mended = text
+    .replace("tall", "165")
+    .replace("\n,1950", "\nNobody 40,1950")
+    .replace("1850", "1950")
+    .replace("700", "70")
+    .replace("No Such Group", "Harbour Wednesday")
+    .replace("Nobody 1,1950", "Nobody 188,1950")
+    .replace("16.5", "165");
+  await page.$eval(
+    "#csv-text",
+    (field, value) => {
+      (field as HTMLTextAreaElement).value = value as string;
+    },
+    mended,
+  );
+  await click(page, "Check again");
+  await seeText(page, "200 of 200 rows are good");
+  await click(page, "Take in all 200 rows");
+  await seeText(page, "200 rows taken in");
+  expect((await listPeople(organisation.scope)).length).toBe(before + 200);
+  expect(problems).toEqual([]);
+});

@@ -8,6 +8,9 @@ import { now, serverUrl } from "./organisation.ts";
 
 const DEMO = { email: "ines@kittiwake.example", password: "low-water-mark" } as never;
 
+/** Fourteen weeks of two groups are taught anew, beside everything else that is being tested. Milliseconds. */
+const DEMO_LOADS_IN = 240_000;
+
 let browser: Browser;
 let page: Page;
 beforeAll(async () => {
@@ -17,7 +20,7 @@ beforeAll(async () => {
   browser = await openBrowser();
   page = await openPage(browser, []);
   await signIn(page, serverUrl(), DEMO);
-});
+}, DEMO_LOADS_IN);
 afterAll(() => browser.close());
 
 const SERIOUS = ["serious", "critical"];

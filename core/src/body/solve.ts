@@ -236,6 +236,9 @@ function solveStanding(pose: Pose, row: Float64Array, ceiling: number): [number,
     lastX = missX;
     lastZ = missZ;
   }
+  // The last step may have moved the pelvis on: its height is found for where it stands, so that no leg stretches.
+  problem = problemBefore;
+  pelvisAt[1] = Math.min(wanted, ceiling, reachableHeight(pose));
   placeBody(pose, row, holding);
   row[LOWERED_BY] = wanted - (row[PELVIS + 1] as number);
   return shares;

@@ -5,6 +5,7 @@ import type { CheckedIn } from "@able-tide/core/class/events";
 import { Check } from "lucide-react";
 import { useState } from "react";
 import { Form, Link } from "react-router";
+import { useKeys } from "../kit/keys-sheet.tsx";
 import { CheckInSheet } from "./check-in-sheet.tsx";
 import { outcomeInWords } from "./outcome.ts";
 import { WalkIn } from "./walk-in.tsx";
@@ -111,6 +112,19 @@ function PersonRow({
 export function Arrivals(props: Props) {
   const { classId, people, here, checkIns, policy, tick, checkIn, begin, fitting, taken, asks } = props;
   const [asked, setAsked] = useState<Arriving | null>(null);
+  const [lastId, setLastId] = useState<string | null>(null);
+  useKeys((event) => {
+    if (!asks || asked !== null) return;
+    const picked = people.find(({ digit }) => digit === event.key);
+    if (picked) setLastId(picked.id);
+    const last = people.find(({ id }) => id === lastId);
+    if (!last) return;
+    if (event.key === "m") setAsked(last);
+    const overall = event.key === "l" ? "lighter" : event.key === "o" ? "sitOut" : null;
+    if (overall === null) return;
+    if (!here.has(last.id)) tick(last.id, true);
+    checkIn(last.id, { ...AS_USUAL, overall }, null);
+  });
   return (
     <div className="mx-auto flex w-full max-w-7xl flex-1 flex-col gap-5 p-6">
       <div className="flex flex-wrap items-end justify-between gap-4">
@@ -157,7 +171,7 @@ export function Arrivals(props: Props) {
           </Form>
         )}
         <p className="text-lg text-tide-200" role="status">
-          {fitting ? "Fitting today's forms" : "space begins · digits tick a person"}
+          {fitting ? "Fitting today's forms" : "space begins · digits tick a person · then l lighter, o sits out, m more"}
         </p>
       </div>
       <CheckInSheet

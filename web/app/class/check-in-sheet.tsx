@@ -156,6 +156,27 @@ function AskPressure({ pressures, set }: { pressures: CheckIn["pressures"]; set:
   );
 }
 
+/** How far the pressure falls within three minutes of standing, where it is taken. */
+function AskDrop({ drop, set }: { drop: CheckIn["drop"]; set: (drop: CheckIn["drop"]) => void }) {
+  const put = (change: Partial<NonNullable<CheckIn["drop"]>>) =>
+    set({ systolic: 0, diastolic: 0, felt: false, ...drop, ...change });
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <Measure label="on standing, falls by: systolic" value={drop?.systolic} set={(systolic = 0) => put({ systolic })} />
+      <Measure label="diastolic" value={drop?.diastolic} set={(diastolic = 0) => put({ diastolic })} />
+      <Ask
+        label="Felt?"
+        value={drop?.felt ? "yes" : "no"}
+        options={[
+          ["no", "no"],
+          ["yes", "yes"],
+        ]}
+        choose={(felt) => put({ felt: felt === "yes" })}
+      />
+    </div>
+  );
+}
+
 /** The questions that a group asks, each with its answers. */
 function questionsOf(answers: CheckIn, set: (change: Partial<CheckIn>) => void): Readonly<Record<Question, ReactNode>> {
   return {
@@ -242,7 +263,12 @@ function questionsOf(answers: CheckIn, set: (change: Partial<CheckIn>) => void):
         choose={(illness) => set({ illness })}
       />
     ),
-    pressure: <AskPressure pressures={answers.pressures} set={(pressures) => set({ pressures })} />,
+    pressure: (
+      <div className="flex flex-col gap-3">
+        <AskPressure pressures={answers.pressures} set={(pressures) => set({ pressures })} />
+        <AskDrop drop={answers.drop} set={(drop) => set({ drop } as Partial<CheckIn>)} />
+      </div>
+    ),
     saturation: (
       <Measure
         label="Oxygen saturation, %"

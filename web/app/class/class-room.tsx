@@ -21,7 +21,8 @@ import { useNow } from "./use-now.ts";
 const KEYS = [
   ["space", "next"],
   ["backspace", "back"],
-  ["1 to 9, 0", "pick a person"],
+  ["1 to 9, 0", "pick a person; while they arrive, tick them"],
+  ["l, o, m", "while they arrive, for the one ticked last: lighter today, sits out, more"],
   ["r, w, p, d", "with a person picked: rested, wobbled, pain, dizzy"],
   ["s", "stop"],
   ["?", "this sheet"],
@@ -52,6 +53,10 @@ const delayInWords = (seconds: number): string => {
   if (minutes === 0) return "on time";
   return `${minutes} min ${seconds > 0 ? "behind" : "ahead"}`;
 };
+
+/** Whether a key was pressed in a sheet that lies over the class. */
+const inDialog = ({ target }: KeyboardEvent): boolean =>
+  target instanceof HTMLElement && target.closest('[role="dialog"]') !== null;
 
 /** The class as it is taught: arrivals, each step, the end. Everything shown is told from the events. */
 export function ClassRoom({ classId, script, kept, safety }: Props) {
@@ -103,7 +108,7 @@ export function ClassRoom({ classId, script, kept, safety }: Props) {
   const taken = useCallback((personId: string) => void add({ kind: "attended", personId, here: true }), [add]);
 
   useKeys((event) => {
-    if (state.ended || picked || stopping) return;
+    if (state.ended || picked || stopping || inDialog(event)) return;
     const person = people.find(({ digit }) => digit === event.key);
     if (person) {
       if (at === null) tick(person.id, !state.here.has(person.id));

@@ -49,14 +49,14 @@ export function useClassEvents(classId: string, kept: readonly ClassEvent[]) {
       }
     } catch {
       // No connection: the events stay on the shelf and the next try takes them.
-    } finally {
-      sending.current = null;
     }
   }, [classId]);
 
   /** Sends what is on the shelf; while that is under way, what was added since goes with it. */
   const send = useCallback((): Promise<void> => {
-    sending.current ??= sendShelf();
+    sending.current ??= sendShelf().finally(() => {
+      sending.current = null;
+    });
     return sending.current;
   }, [sendShelf]);
 

@@ -11,7 +11,7 @@ import { Form } from "react-router";
 import type * as v from "valibot";
 import { Button } from "../kit/button.tsx";
 import { Problem, SelectField, TextField } from "../kit/field.tsx";
-import { CapForm, type CapFormInput, fieldsFor } from "./cap-form.ts";
+import { CapForm, type CapFormInput, fieldsFor, followed } from "./cap-form.ts";
 
 const SIDE_OPTIONS = [
   ["right", "right"],
@@ -91,6 +91,12 @@ export function CapFields({ lastResult, today, clinician }: Props) {
       {asks.kind === "form" && <SelectField field={fields.form} label="Form" options={FORM_OPTIONS} />}
       {asks.kind === "feature" && <SelectField field={fields.feature} label="Left out" options={FEATURE_OPTIONS} />}
       {asks.unit !== null && <TextField field={fields.amount} label="Number" hint={asks.unit} inputMode="decimal" />}
+      {followed(channel, motion) !== null && (
+        <label className="flex min-h-11 items-center gap-2 sm:col-span-2">
+          <input type="checkbox" name={fields.follow.name} className="size-5 accent-tide-700" />
+          Follows the range as last measured pain-free
+        </label>
+      )}
       <TextField field={fields.reason} label="Why" hint="sore right shoulder" className="sm:col-span-2" />
       <TextField field={fields.source} label="Set by" hint="own word, the clinic's letter" />
       <SelectField

@@ -28,10 +28,36 @@ describe("the form of a cap becomes the cap it means", () => {
     ["a knee", { channel: "loadedKnee", side: "left", amount: "35" }, { channel: "loadedKnee", side: "left", limit: 35 }],
     ["minutes", { channel: "standingMinutes", amount: "12" }, { channel: "standingMinutes", limit: 12 }],
     ["no standing", { channel: "noStanding" }, { channel: "noStanding" }],
+    [
+      "a joint's range",
+      { channel: "motion", motion: "hipFlexion", side: "left", amount: "85" },
+      { channel: "motion", motion: "hipFlexion", side: "left", limit: 85 },
+    ],
+    [
+      "a share of the rounds",
+      { channel: "roundsShare", part: "neck", amount: "50" },
+      { channel: "roundsShare", part: "neck", limit: 50 },
+    ],
+    ["a form", { channel: "barredForm", form: "water" }, { channel: "barredForm", limit: "water" }],
     ["a feature", { channel: "barredFeature", feature: "bounce" }, { channel: "barredFeature", limit: "bounce" }],
   ])("%s", (_, fields, limit) => {
     const submission = read(fields);
     expect(submission.status === "success" && submission.value.limit).toEqual(limit);
+  });
+
+  test("a range may follow what is measured; a height may not", () => {
+    const follows = (fields: Record<string, string>) => {
+      const submission = read({ ...fields, follow: "on" });
+      return submission.status === "success" && submission.value.follows;
+    };
+    expect(follows({ channel: "dorsiflexion", side: "left", amount: "8" })).toBe("dorsiflexion");
+    expect(follows({ channel: "motion", motion: "neckRotation", amount: "40" })).toBe("neckRotation");
+    expect(follows({})).toBeNull();
+  });
+
+  test("forms that are ticked are the only ones it holds in", () => {
+    const submission = read({ onlyIn: "seated" });
+    expect(submission.status === "success" && submission.value.forms).toEqual(["seated"]);
   });
 
   test("no until-date is none", () => {
@@ -44,6 +70,12 @@ describe("what is wrong is said at its field", () => {
   test.each<[string, Record<string, string>, string, string]>([
     ["no number where one is needed", { channel: "loadedKnee" }, "amount", "Please give a number (°)."],
     ["letters for a number", { channel: "loadedKnee", amount: "deep" }, "amount", "This should be a number."],
+    [
+      "more than a joint can",
+      { channel: "motion", motion: "neckRotation", amount: "120" },
+      "amount",
+      "This should be between 0 and 80 °.",
+    ],
     ["a number out of bounds", { channel: "dorsiflexion", amount: "60" }, "amount", "This should be between 0 and 30 °."],
     ["no reason", { reason: " " }, "reason", "Please say why, in a few words."],
     ["nobody who set it", { source: "" }, "source", "Please say who set it."],

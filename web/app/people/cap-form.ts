@@ -2,6 +2,7 @@ import { LANDMARKS } from "@able-tide/core/body/channels";
 import { WHOLE_OR_PART } from "@able-tide/core/caps/body-parts";
 import { CAP_SIDES, CapLimit, DATE_KINDS, STRENGTHS } from "@able-tide/core/caps/cap";
 import { CAP_CHANNEL_NAMES, type CapChannel, capChannel } from "@able-tide/core/caps/channels";
+import type { MeasuredRange } from "@able-tide/core/caps/measured";
 import { MOTION_NAMES, mostOfMotion, motionNamed } from "@able-tide/core/caps/motions";
 import { FEATURE_NAMES } from "@able-tide/core/movement/features";
 import { FORM_KINDS } from "@able-tide/core/movement/form";
@@ -18,6 +19,8 @@ const Fields = v.object({
   form: v.optional(v.picklist(FORM_KINDS, "Please choose a form."), "water"),
   feature: v.optional(v.picklist(FEATURE_NAMES, "Please choose what is left out."), "lookingUpWithTurn"),
   amount: v.optional(v.number("This should be a number.")),
+  /** Whether the number follows the last measured pain-free range. */
+  follow: v.optional(v.boolean(), false),
   onlyIn: v.optional(v.array(v.picklist(FORM_KINDS)), []),
   reason: v.pipe(
     v.string("Please say why, in a few words."),
@@ -50,6 +53,12 @@ function amountOf(
   if (about.kind === "motion") return { lowest: 0, highest: mostOfMotion(motion), unit: "°" };
   if (about.kind === "part") return { lowest: 0, highest: 100, unit: "%" };
   return null;
+}
+
+/** The measured range that a cap can follow; null for a channel that is not measured as a range. */
+export function followed(channel: CapChannel, motion: Fields["motion"]): MeasuredRange | null {
+  if (channel === "motion") return motion;
+  return channel === "dorsiflexion" || channel === "straightKneeDorsiflexion" ? channel : null;
 }
 
 /** What is wrong with the amount for its channel, as a sentence. */
@@ -106,6 +115,7 @@ export const CapForm = v.pipe(
     from: fields.from,
     until: fields.until,
     dateKind: fields.dateKind,
+    follows: fields.follow ? followed(fields.channel, fields.motion) : null,
   })),
 );
 

@@ -1,5 +1,6 @@
 import { handOver, LANDMARK_TOLERANCE, LANDMARKS, sidedColumn } from "@able-tide/core/body/channels";
 import { type Cap, sidesOf } from "@able-tide/core/caps/cap";
+import { strictestNumber } from "@able-tide/core/caps/effective";
 import type { Demand } from "@able-tide/core/movement/demand";
 import { SIDES, type Side, sideIndex } from "@able-tide/core/side";
 
@@ -12,12 +13,6 @@ interface Bar {
 }
 
 const most = (demands: readonly Demand[], of: (demand: Demand) => number): number => Math.max(0, ...demands.map(of));
-
-/** The strictest cap of a channel that speaks of any of the sides. */
-function strictest(caps: readonly Cap[], channel: "loadedKnee" | "dorsiflexion" | "oneLegSeconds" | "steadiness"): number | null {
-  const limits = caps.flatMap(({ limit }) => (limit.channel === channel ? [limit.limit as number] : []));
-  return limits.length > 0 ? Math.min(...limits) : null;
-}
 
 /** The highest landmark a hand goes above, and how many it has below it. */
 function handReach(demands: readonly Demand[], side: Side): number {
@@ -49,16 +44,16 @@ function barsOf(demands: readonly Demand[], caps: readonly Cap[], rounds: number
     (side) => rounds * demands.reduce((sum, demand) => sum + demand.handAboveShoulderSeconds[sideIndex(side)], 0),
   );
   return [
-    scaled("steadiness", steadiness.toFixed(1), steadiness, 10, strictest(caps, "steadiness")),
+    scaled("steadiness", steadiness.toFixed(1), steadiness, 10, strictestNumber(caps, "steadiness")),
     ...SIDES.map((side) => {
       const reach = handReach(demands, side);
       const cap = handCap(caps, side);
       return scaled(`${side} hand`, heightWords(reach), reach, LANDMARKS.length, cap);
     }),
-    scaled("loaded knee", `${Math.round(knee)}°`, knee, 90, strictest(caps, "loadedKnee")),
-    scaled("ankle", `${Math.round(ankle)}°`, ankle, 30, strictest(caps, "dorsiflexion")),
+    scaled("loaded knee", `${Math.round(knee)}°`, knee, 90, strictestNumber(caps, "loadedKnee")),
+    scaled("ankle", `${Math.round(ankle)}°`, ankle, 30, strictestNumber(caps, "dorsiflexion")),
     ...waterBars(demands),
-    ...(oneLeg > 0 ? [scaled("one leg", `${oneLeg.toFixed(1)} s`, oneLeg, 15, strictest(caps, "oneLegSeconds"))] : []),
+    ...(oneLeg > 0 ? [scaled("one leg", `${oneLeg.toFixed(1)} s`, oneLeg, 15, strictestNumber(caps, "oneLegSeconds"))] : []),
     ...(Math.max(...above) > 0.5
       ? [scaled("hands up", `${Math.round(Math.max(...above))} s`, Math.max(...above), 180, null)]
       : []),

@@ -69,7 +69,11 @@ async function weeksOf(scope: Scope, person: Person) {
     chart: {
       results: results.map(({ side, day, value }) => ({ side, day, value })),
       norm,
-      caps: caps.map((cap) => spanOf(cap, day)).filter((span) => span.to >= firstDay),
+      // The usual limits hold for everybody and would only fill the picture.
+      caps: caps
+        .filter(({ origin }) => origin === "person")
+        .map((cap) => spanOf(cap, day))
+        .filter((span) => span.to >= firstDay),
       firstDay,
       lastDay: day,
     },

@@ -16,6 +16,9 @@ import { loadDemo } from "./load-demo.ts";
 
 serverUrl();
 const database = connect(process.env["TEST_DATABASE_URL"] ?? "");
+/** Fourteen weeks of two groups are taught anew, beside everything else that is being tested. Milliseconds. */
+const DEMO_LOADS_IN = 240_000;
+
 let scope: Scope;
 
 beforeAll(async () => {
@@ -29,7 +32,7 @@ beforeAll(async () => {
   const found = outcome.kind === "welcome" && (await scopeOfToken(database, outcome.token, now));
   if (!found) throw new Error("the demo's account is not there");
   scope = found;
-});
+}, DEMO_LOADS_IN);
 afterAll(() => database.destroy());
 
 test("it is loaded once: twenty-six people in three groups, fourteen weeks of two, the next plans", async () => {

@@ -97,9 +97,9 @@ describe("a limitation", () => {
       { kind: "tighten", limit: { ...bend, limit: 10 } as typeof bend, because: "since the move" },
       { kind: "decline", limit: round, because: "bends freely" },
     ]);
-    expect((await open(personId)).map(({ limit }) => limitInWords(limit))).toEqual([
-      "Spine turns either way 30° at most",
+    expect((await open(personId)).map(({ limit }) => limitInWords(limit)).sort()).toEqual([
       "Spine bends to the side either way 10° at most",
+      "Spine turns either way 30° at most",
     ]);
     const [kept] = await limitationHistory(scope, personId);
     expect(kept?.declined).toEqual([{ limit: round, because: "bends freely", by: "Keeper" }]);

@@ -44,12 +44,15 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     day,
     reasons,
     // The reasons stay on the server when they are not asked for.
-    lines: deciding.map(({ id, limit, ...cap }) => ({
-      id,
-      group: groupOf(limit),
-      words: limitInWords(limit),
-      why: reasons ? reasonInWords({ id, limit, ...cap }) : null,
-    })),
+    lines: deciding
+      .filter(({ usual }) => !usual)
+      .map(({ id, limit, ...cap }) => ({
+        id,
+        group: groupOf(limit),
+        words: limitInWords(limit),
+        why: reasons ? reasonInWords({ id, limit, ...cap }) : null,
+      })),
+    usual: [...new Set(deciding.filter(({ usual }) => usual).map(({ limit }) => limitInWords(limit)))],
     figureCaps: holding.map((cap) => (reasons ? cap : { ...cap, reason: "", source: "" })),
     cautions: [...new Set(open.flatMap(({ rule, kind }) => cautionsOfNamed(rule, kind)))],
     facts: agreedFacts(person.about),
@@ -120,7 +123,13 @@ export default function PersonOnAPage({ loaderData }: Route.ComponentProps) {
               </ul>
             </section>
           ))}
-          {lines.length === 0 && <p>No caps today.</p>}
+          {lines.length === 0 && <p>Nothing of their own: the usual limits hold.</p>}
+          {loaderData.usual.length > 0 && (
+            <section className="mb-2">
+              <h2 className="text-lg">Usual limits</h2>
+              <p className="leading-snug text-sand-600">{loaderData.usual.join(" · ")}</p>
+            </section>
+          )}
           <h2 className="mt-3 text-lg">Set-up</h2>
           <SetUpList numbers={setUp} />
         </div>

@@ -35,6 +35,19 @@ function spanOf(cap: KeptCap, day: string) {
   return { brief: limitInBrief(cap.limit), from: cap.from, to, asksFrom: asks ? cap.until : null };
 }
 
+type Span = ReturnType<typeof spanOf>;
+
+/** Caps that say the same and follow each other without a gap are one stretch. */
+function joined(spans: readonly Span[]): Span[] {
+  const told: Span[] = [];
+  for (const span of spans) {
+    const before = told.findIndex(({ brief, to }) => brief === span.brief && to >= span.from);
+    if (before === -1) told.push(span);
+    else told[before] = { ...span, from: (told[before] as Span).from };
+  }
+  return told;
+}
+
 async function weeksInClass(scope: Scope, personId: string): Promise<WeekInClass[]> {
   const classes = await classesWithEvents(scope, personId, MOST_WEEKS);
   return classes.map(({ taught, events }) => {
@@ -70,10 +83,9 @@ async function weeksOf(scope: Scope, person: Person) {
       results: results.map(({ side, day, value }) => ({ side, day, value })),
       norm,
       // The usual limits hold for everybody and would only fill the picture.
-      caps: caps
-        .filter(({ origin }) => origin === "person")
-        .map((cap) => spanOf(cap, day))
-        .filter((span) => span.to >= firstDay),
+      caps: joined(caps.filter(({ origin }) => origin === "person").map((cap) => spanOf(cap, day))).filter(
+        (span) => span.to >= firstDay,
+      ),
       firstDay,
       lastDay: day,
     },

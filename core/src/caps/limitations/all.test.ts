@@ -157,7 +157,7 @@ const CASES: readonly Case[] = [
   {
     rule: "stiffAnkle",
     side: "left",
-    proposes: ["Left ankle bends forward 10° at most", "Left ankle bends forward 5° at most with the knee straight"],
+    proposes: ["Left ankle bends forward 10° at most", "Left ankle bends forward 10° at most with the knee straight"],
   },
   { rule: "neuropathyOfTheFeet", proposes: ["No eyes closed"] },
   { rule: "footUlcer", side: "right", proposes: SEATED_ON_LAND, waits: SEATED_ON_LAND },
@@ -319,7 +319,7 @@ describe("numbers that follow what was measured", () => {
     expect(words.map(({ limit }) => limitInWords(limit))).toEqual([
       "Left ankle bends forward 8° at most",
       "Right ankle bends forward 14° at most",
-      "Ankles bend forward 5° at most with the knee straight",
+      "Ankles bend forward 10° at most with the knee straight",
     ]);
   });
 });

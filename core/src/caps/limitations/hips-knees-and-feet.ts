@@ -83,7 +83,7 @@ export const HIPS_KNEES_AND_FEET: readonly LimitationRule[] = [
     timed: false,
     proposals: [
       firm({ channel: "dorsiflexion", side: "affected", limit: 10 }, { follows: "dorsiflexion" }),
-      firm({ channel: "straightKneeDorsiflexion", side: "affected", limit: 5 }, { follows: "straightKneeDorsiflexion" }),
+      firm({ channel: "straightKneeDorsiflexion", side: "affected", limit: 10 }, { follows: "straightKneeDorsiflexion" }),
     ],
     cautions: ["Shorter steps"],
     source: "measured standing, usual practice",

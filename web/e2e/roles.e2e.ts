@@ -125,6 +125,13 @@ describe("a helper", () => {
     expect(await (await open("helper", filled("/classes/CLASS"))).text()).toContain("left shirt pocket");
   });
 
+  test("gets a printed page without the reasons, when it is so chosen", async () => {
+    const without = await (await open("instructor", filled("/people/PERSON/page?reasons=no"))).text();
+    for (const words of DIAGNOSES) expect(without).not.toContain(words);
+    expect(without).toContain("Left hand stops at shoulder height");
+    expect(await (await open("instructor", filled("/people/PERSON/page"))).text()).toContain("Neck arthritis");
+  });
+
   test("the instructor's page does say why", async () => {
     expect(await (await open("instructor", filled("/people/PERSON"))).text()).toContain("Neck arthritis");
   });

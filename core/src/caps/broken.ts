@@ -142,18 +142,38 @@ export function breaks(cap: Cap, choice: FormChoice, demand: Demand, rounds: num
   }
 }
 
-/** Seconds an arm is held out over a movement, both sides leading. */
+/** A movement holds an arm out when it does so for more than this share of its time; a hanging arm is no holding. */
+const HOLDS_OUT = 0.2;
+
+/** Seconds an arm is held out over a round, both sides leading. */
 const heldOut = (demands: readonly Demand[], i: 0 | 1): number =>
   demands.reduce((sum, demand) => sum + demand.heldOutSeconds[i], 0);
 
-/** Whether a form holds an arm out longer than a cap allows of what the movement means. */
-export function breaksAgainstMeant(cap: Cap, demands: readonly Demand[], meant: readonly Demand[]): boolean {
-  const { limit } = cap;
-  if (limit.channel !== "heldOutShare") return false;
-  return sidesOf(limit).some((side) => {
-    const i = sideIndex(side);
-    return heldOut(demands, i) > (limit.limit / PERCENT) * heldOut(meant, i) + CAP_TOLERANCE.share;
-  });
+/**
+ * Rounds of a form in which no arm is held out longer, over all of them, than caps allow of what the whole movement means
+ * over the rounds planned.
+ *
+ * @param planned whole rounds
+ */
+export function roundsOfHolding(
+  caps: readonly Cap[],
+  kind: FormKind,
+  demands: readonly Demand[],
+  meant: readonly Demand[],
+  planned: number,
+): number {
+  return caps.reduce((most, cap) => {
+    const { limit } = cap;
+    if (limit.channel !== "heldOutShare" || !appliesTo(cap, kind)) return most;
+    const allowed = sidesOf(limit).map((side) => {
+      const i = sideIndex(side);
+      if (heldOut(meant, i) < HOLDS_OUT * meant.reduce((sum, { cycleSeconds }) => sum + cycleSeconds, 0)) return planned;
+      const each = heldOut(demands, i);
+      const whole = (limit.limit / PERCENT) * heldOut(meant, i) * planned;
+      return each * planned <= whole + CAP_TOLERANCE.share ? planned : Math.floor(whole / each + 1e-9);
+    });
+    return Math.min(most, ...allowed);
+  }, planned);
 }
 
 /**

@@ -2,13 +2,13 @@ import { armTakesPart, type Build, canStand } from "../body/build.ts";
 import { handOver, LANDMARK_TOLERANCE, sidedColumn } from "../body/channels.ts";
 import {
   breaks,
-  breaksAgainstMeant,
   breaksInPose,
   breaksInSize,
   type Extremes,
   forbidsAtAnySize,
   isOnFeet,
   roundsLeft,
+  roundsOfHolding,
 } from "../caps/broken.ts";
 import { appliesTo, CAP_TOLERANCE, type Cap, sidesOf } from "../caps/cap.ts";
 import type { Demand } from "../movement/demand.ts";
@@ -145,16 +145,14 @@ export function fitCell(question: CellQuestion, library: FormLibrary, onFeet = t
   if (!meantDemands) return { ...REST, because: [] };
   const meant = readMeant(meantDemands);
   const brokenBy = (choice: FormChoice, demands: readonly Demand[]): Cap[] =>
-    caps.filter(
-      (cap) =>
-        demands.some((demand) => breaks(cap, choice, demand, rounds)) ||
-        (appliesTo(cap, choice.kind) && breaksAgainstMeant(cap, demands, meantDemands)),
+    caps.filter((cap) => demands.some((demand) => breaks(cap, choice, demand, rounds)));
+  const roundsOf = (kind: FormChoice["kind"], demands: readonly Demand[], by: readonly Cap[] = caps): number =>
+    Math.min(
+      roundsOfHolding(by, kind, demands, meantDemands, rounds),
+      ...demands.map((demand) => roundsLeft(by, kind, demand, rounds)),
     );
-  const roundsOf = (choice: FormChoice, demands: readonly Demand[]): number =>
-    Math.min(...demands.map((demand) => roundsLeft(caps, choice.kind, demand, rounds)));
   /** Caps that leave fewer rounds of the meant form than were planned. */
-  const shorteningCaps = (): Cap[] =>
-    caps.filter((cap) => meantDemands.some((demand) => roundsLeft([cap], full.kind, demand, rounds) < rounds));
+  const shorteningCaps = (): Cap[] => caps.filter((cap) => roundsOf(full.kind, meantDemands, [cap]) < rounds);
 
   const mayStand = onFeet && !seatedOnly;
   const declaredBarred = caps.some(
@@ -190,7 +188,7 @@ export function fitCell(question: CellQuestion, library: FormLibrary, onFeet = t
     }
     const demands = demandsOf(choice);
     if (!demands || brokenBy(choice, demands).length > 0) continue;
-    const done = roundsOf(choice, demands);
+    const done = roundsOf(choice.kind, demands);
     if (done === 0) continue;
     const kept = (done / rounds) * fidelity(meant, keeps, range, demands);
     if (best === null || kept > best.kept + 1e-9) best = { choice, kept, rounds: done, demands };

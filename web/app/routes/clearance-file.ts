@@ -14,9 +14,10 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   return new Response(new Uint8Array(file.content), {
     headers: {
       "Content-Type": file.mediaType,
-      "Content-Disposition": `inline; filename*=UTF-8''${encodeURIComponent(file.name)}`,
+      // A picture is shown; a PDF is handed over, since a browser's own viewer does not run in a sandbox.
+      "Content-Disposition": `${file.mediaType === "application/pdf" ? "attachment" : "inline"}; filename*=UTF-8''${encodeURIComponent(file.name)}`,
       "X-Content-Type-Options": "nosniff",
-      "Content-Security-Policy": "default-src 'none'; img-src 'self'; object-src 'self'; plugin-types application/pdf; sandbox",
+      "Content-Security-Policy": "default-src 'none'; img-src 'self'; sandbox",
       "Cache-Control": "private, no-store",
     },
   });

@@ -5,7 +5,7 @@ import { scopeOfToken, signIn } from "../accounts/sign-in.ts";
 import { classesWithEvents, endedClasses } from "../classes/classes.ts";
 import { connect } from "../database.ts";
 import { listGroups } from "../groups/groups.ts";
-import { openCaps } from "../people/caps.ts";
+import { capHistory, openCaps } from "../people/caps.ts";
 import { clearancesOf } from "../people/clearances.ts";
 import { meanwhileOf, openLimitations } from "../people/limitations.ts";
 import { listPeople } from "../people/people.ts";
@@ -84,6 +84,11 @@ test("one person waits for a clinician's limits and is new; for another the clin
   expect((await listPeople(scope)).filter(({ released }) => !released).map(({ name }) => name)).toEqual(["Brannoc"]);
   const [said] = await clearancesOf(scope, await named("Quill"));
   expect(said).toMatchObject({ clinician: "Sunniva", ownSignIn: true });
+});
+
+test("a newcomer was released after three clean sessions and a four-stage stand", async () => {
+  const first = (await capHistory(scope, await named("Osei"))).filter(({ origin }) => origin === "newcomer");
+  expect(new Set(first.map(({ ended }) => ended?.because))).toEqual(new Set(["3 clean sessions and a four-stage stand"]));
 });
 
 test("who was away has no form that week, and what was noted is there", async () => {

@@ -146,12 +146,12 @@ const CASES: readonly Case[] = [
   {
     rule: "hipArthritis",
     side: "left",
-    proposes: ["Left knee bends to 45° at most under load", "Left knee loaded to 8 % of weight × stature at most"],
+    proposes: ["Left knee bends to 45° at most under load", "Left knee loaded to 4 % of weight × stature at most"],
   },
   {
     rule: "kneeArthritis",
     side: "both",
-    proposes: ["Knees bend to 45° at most under load", "Knees loaded to 8 % of weight × stature at most"],
+    proposes: ["Knees bend to 45° at most under load", "Knees loaded to 4 % of weight × stature at most"],
   },
   { rule: "kneeReplacement", side: "right", weeks: 5, proposes: ["Right knee bends 90° at most"] },
   {

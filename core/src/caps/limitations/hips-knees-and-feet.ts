@@ -42,7 +42,7 @@ export const HIPS_KNEES_AND_FEET: readonly LimitationRule[] = [
     timed: false,
     proposals: [
       comfort({ channel: "loadedKnee", side: "affected", limit: 45 }),
-      comfort({ channel: "kneeLoad", side: "affected", limit: 8 }),
+      comfort({ channel: "kneeLoad", side: "affected", limit: 4 }),
     ],
     cautions: ["Short stance", "No pivot on a loaded foot"],
     source: "ACSM guidelines, usual practice",
@@ -56,7 +56,7 @@ export const HIPS_KNEES_AND_FEET: readonly LimitationRule[] = [
     timed: false,
     proposals: [
       comfort({ channel: "loadedKnee", side: "affected", limit: 45 }),
-      comfort({ channel: "kneeLoad", side: "affected", limit: 8 }),
+      comfort({ channel: "kneeLoad", side: "affected", limit: 4 }),
     ],
     cautions: ["Short stance", "No pivot on a loaded foot"],
     source: "ACSM guidelines, usual practice",

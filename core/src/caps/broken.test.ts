@@ -1,0 +1,205 @@
+import { describe, expect, test } from "vitest";
+import { USUAL_BUILD } from "../body/build.ts";
+import { MIDDLING_STATURE } from "../body/segments.ts";
+import { onRail } from "../body/supports.ts";
+import { createFormLibrary } from "../fit/form-library.ts";
+import type { Demand } from "../movement/demand.ts";
+import { type FormChoice, FULL_SEATED, FULL_STANDING } from "../movement/form.ts";
+import type { Movement } from "../movement/format.ts";
+import { load } from "../movement/library.fixture.ts";
+import { breaks, roundsLeft, roundsOfHolding } from "./broken.ts";
+import { capOf } from "./cap.fixture.ts";
+import type { CapLimit } from "./cap.ts";
+
+const library = createFormLibrary();
+const doer = { stature: MIDDLING_STATURE, build: USUAL_BUILD };
+const BREATH = 8;
+const ROUNDS = 6;
+const demandsOf = (movement: Movement, choice: FormChoice = FULL_STANDING): readonly Demand[] =>
+  library.demands(movement, choice, doer, BREATH) ?? [];
+const breaksIt = (limit: CapLimit, id: string, choice: FormChoice = FULL_STANDING, rounds = ROUNDS): boolean =>
+  demandsOf(load(id), choice).some((demand) => breaks(capOf(limit), choice, demand, rounds));
+
+/** Each channel with a limit that a movement keeps and a tighter one that it breaks. */
+describe("a cap is broken by what goes beyond it and by nothing else", () => {
+  test.each<[string, string, CapLimit, CapLimit]>([
+    [
+      "hand height",
+      "shift-and-press",
+      { channel: "handHeight", side: "right", limit: "crown" },
+      { channel: "handHeight", side: "right", limit: "navel" },
+    ],
+    [
+      "neck turn",
+      "look-over-shoulder",
+      { channel: "motion", motion: "neckRotation", side: "both", limit: 70 },
+      { channel: "motion", motion: "neckRotation", side: "left", limit: 20 },
+    ],
+    [
+      "rounding the spine",
+      "round-and-open",
+      { channel: "motion", motion: "spineFlexion", side: "both", limit: 55 },
+      { channel: "motion", motion: "spineFlexion", side: "both", limit: 5 },
+    ],
+    [
+      "hip",
+      "march-opposite-hand",
+      { channel: "motion", motion: "hipFlexion", side: "right", limit: 120 },
+      { channel: "motion", motion: "hipFlexion", side: "right", limit: 30 },
+    ],
+    ["hands apart", "lift-and-part", { channel: "handSeparation", limit: 5 }, { channel: "handSeparation", limit: 1.2 }],
+    [
+      "loaded knee",
+      "small-knee-bends",
+      { channel: "loadedKnee", side: "both", limit: 60 },
+      { channel: "loadedKnee", side: "left", limit: 10 },
+    ],
+    [
+      "ankle",
+      "shift-and-press",
+      { channel: "dorsiflexion", side: "both", limit: 25 },
+      { channel: "dorsiflexion", side: "both", limit: 8 },
+    ],
+    [
+      "ankle with the knee straight",
+      "shift-and-press",
+      { channel: "straightKneeDorsiflexion", side: "both", limit: 30 },
+      { channel: "straightKneeDorsiflexion", side: "both", limit: 3 },
+    ],
+    [
+      "knee load",
+      "side-weight-shift",
+      { channel: "kneeLoad", side: "both", limit: 15 },
+      { channel: "kneeLoad", side: "both", limit: 1 },
+    ],
+    [
+      "shoulder load",
+      "lift-and-part",
+      { channel: "shoulderLoad", side: "both", limit: 100 },
+      { channel: "shoulderLoad", side: "both", limit: 20 },
+    ],
+    ["low-back load", "hinge-and-lengthen", { channel: "lowBackLoad", limit: 15 }, { channel: "lowBackLoad", limit: 1 }],
+    [
+      "weight on a leg",
+      "side-weight-shift",
+      { channel: "legShare", side: "right", limit: 100 },
+      { channel: "legShare", side: "right", limit: 50 },
+    ],
+    ["steadiness", "one-leg-toe-near", { channel: "steadiness", limit: 10 }, { channel: "steadiness", limit: 3 }],
+    [
+      "one leg at a time",
+      "one-leg-toe-near",
+      { channel: "oneLegSeconds", side: "both", limit: 60 },
+      { channel: "oneLegSeconds", side: "left", limit: 1 },
+    ],
+    [
+      "hand up at a time",
+      "lift-and-part",
+      { channel: "handsUpSeconds", side: "both", limit: 60 },
+      { channel: "handsUpSeconds", side: "right", limit: 0 },
+    ],
+    ["hold", "low-and-still", { channel: "holdSeconds", limit: 120 }, { channel: "holdSeconds", limit: 1 }],
+    ["shortest cycle", "settling-breath", { channel: "shortestCycle", limit: 8 }, { channel: "shortestCycle", limit: 9 }],
+    [
+      "size",
+      "lift-and-part",
+      { channel: "sizeShare", part: "leftArm", limit: 100 },
+      { channel: "sizeShare", part: "leftArm", limit: 50 },
+    ],
+    [
+      "feature",
+      "tap-down-the-legs",
+      { channel: "barredFeature", limit: "bounce" },
+      { channel: "barredFeature", limit: "percussion" },
+    ],
+    [
+      "fist",
+      "fist-and-open",
+      { channel: "barredFeature", limit: "eyesClosed" },
+      { channel: "barredFeature", limit: "closedFist" },
+    ],
+    [
+      "step back",
+      "step-behind-and-home",
+      { channel: "barredFeature", limit: "fullNeckCircle" },
+      { channel: "barredFeature", limit: "unheldStepBack" },
+    ],
+  ])("%s, in %s", (_, id, kept, broken) => {
+    expect(breaksIt(kept, id)).toBe(false);
+    expect(breaksIt(broken, id)).toBe(true);
+  });
+});
+
+describe("forms", () => {
+  const held: FormChoice = { ...FULL_STANDING, kind: "supported", hold: onRail("right") };
+  test.each<[string, CapLimit, boolean, boolean, boolean]>([
+    ["no standing", { channel: "noStanding" }, true, true, false],
+    ["standing only with a hold", { channel: "heldStanding" }, true, false, false],
+    ["not standing free", { channel: "barredForm", limit: "standing" }, true, false, false],
+    ["not seated", { channel: "barredForm", limit: "seated" }, false, false, true],
+    ["not in the pool", { channel: "barredForm", limit: "water" }, false, false, false],
+  ])("%s", (_, limit, standing, supported, seated) => {
+    expect([FULL_STANDING, held, FULL_SEATED].map((choice) => breaksIt(limit, "settling-breath", choice))).toEqual([
+      standing,
+      supported,
+      seated,
+    ]);
+  });
+
+  test("a cap that holds in one form says nothing of another", () => {
+    const seatedOnly = capOf({ channel: "handHeight", side: "both", limit: "lap" }, { forms: ["seated"] });
+    const movement = load("lift-and-part");
+    expect(demandsOf(movement).some((demand) => breaks(seatedOnly, FULL_STANDING, demand, ROUNDS))).toBe(false);
+    expect(demandsOf(movement, FULL_SEATED).some((demand) => breaks(seatedOnly, FULL_SEATED, demand, ROUNDS))).toBe(true);
+  });
+
+  test("stepping back with a hold is no unheld step", () => {
+    expect(breaksIt({ channel: "barredFeature", limit: "unheldStepBack" }, "step-behind-and-home", held)).toBe(false);
+  });
+});
+
+describe("over rounds", () => {
+  test("what lasts the whole round goes on through all of them", () => {
+    // The arms stay out from the first round to the last.
+    const arms: Movement = structuredClone(load("settling-breath"));
+    for (const key of arms.keys) key.arms = { elevation: 120, plane: 60, elbow: 10 };
+    const limit: CapLimit = { channel: "handsUpSeconds", side: "both", limit: 20 };
+    const broken = (rounds: number) => demandsOf(arms).some((demand) => breaks(capOf(limit), FULL_STANDING, demand, rounds));
+    expect([broken(2), broken(3)]).toEqual([false, true]);
+  });
+
+  test("a cap on rounds leaves fewer, and breaks nothing", () => {
+    const [demand] = demandsOf(load("lift-and-part"));
+    if (!demand) throw new Error("it has a standing form");
+    const left = (...limits: CapLimit[]) =>
+      roundsLeft(
+        limits.map((limit) => capOf(limit)),
+        "standing",
+        demand,
+        7,
+      );
+    expect(left()).toBe(7);
+    expect(left({ channel: "rounds", limit: 4 })).toBe(4);
+    expect(left({ channel: "roundsShare", part: "all", limit: 50 })).toBe(3);
+    expect(left({ channel: "roundsShare", part: "rightArm", limit: 50 })).toBe(3);
+    // The neck keeps still in it.
+    expect(left({ channel: "roundsShare", part: "neck", limit: 50 })).toBe(7);
+    expect(left({ channel: "rounds", limit: 5 }, { channel: "roundsShare", part: "all", limit: 30 })).toBe(2);
+  });
+
+  test("half the held-out time is half the rounds, or all of them with the arm at rest", () => {
+    const movement = load("lift-and-part");
+    const meant = demandsOf(movement);
+    const left = (limit: number, demands: readonly Demand[]) =>
+      roundsOfHolding([capOf({ channel: "heldOutShare", side: "right", limit })], "standing", demands, meant, ROUNDS);
+    expect(left(50, meant)).toBe(3);
+    expect(left(100, meant)).toBe(6);
+    expect(left(50, demandsOf(movement, { ...FULL_STANDING, arms: "left" }))).toBe(6);
+  });
+
+  test("an arm that hangs is not held out", () => {
+    const meant = demandsOf(load("quiet-feet"));
+    const cap = capOf({ channel: "heldOutShare", side: "both", limit: 10 });
+    expect(roundsOfHolding([cap], "standing", meant, meant, ROUNDS)).toBe(ROUNDS);
+  });
+});

@@ -198,7 +198,9 @@ describe("over rounds", () => {
   });
 
   test("an arm that hangs is not held out", () => {
-    const meant = demandsOf(load("quiet-feet"));
+    const hanging: Movement = structuredClone(load("settling-breath"));
+    for (const key of hanging.keys) key.arms = { elevation: 4, plane: 20, elbow: 5 };
+    const meant = demandsOf(hanging);
     const cap = capOf({ channel: "heldOutShare", side: "both", limit: 10 });
     expect(roundsOfHolding([cap], "standing", meant, meant, ROUNDS)).toBe(ROUNDS);
   });

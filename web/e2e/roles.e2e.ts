@@ -2,7 +2,7 @@ import { USUAL_BODY } from "@able-tide/core/body/build";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import { NOTHING_KNOWN } from "@able-tide/core/people/about";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { addMember } from "../server/accounts/accounts.ts";
+import { addMember, endMembership } from "../server/accounts/accounts.ts";
 import { invite } from "../server/accounts/invitations.ts";
 import { teachPlan } from "../server/classes/teach.ts";
 import { capHistory, endCap } from "../server/people/caps.ts";
@@ -210,4 +210,17 @@ describe("an invitation", () => {
     );
     expect((await fetch(link)).status).toBe(404);
   });
+});
+
+test("who leaves the house is signed out at once; nobody ends their own belonging", async () => {
+  const { scope, email } = organisation;
+  const leaving = { email: `leaving-${email}`, name: "Gwinear", password: PASSWORD, role: "instructor" } as const;
+  const { accountId } = await addMember(scope, leaving);
+  const cookie = await cookieOf(base, leaving);
+  const people = () => fetch(`${base}/people`, { redirect: "manual", headers: { Cookie: cookie } });
+  expect((await people()).status).toBe(200);
+  expect(await endMembership(scope, scope.accountId)).toBe(false);
+  expect(await endMembership(scope, accountId)).toBe(true);
+  expect((await people()).status).toBe(302);
+  await expect(cookieOf(base, leaving)).rejects.toThrow("401");
 });

@@ -4,17 +4,18 @@ import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react"
 import { parseWithValibot } from "@conform-to/valibot";
 import { data, Form } from "react-router";
 import type * as v from "valibot";
-import { listMembersOfHouse } from "../../server/accounts/accounts.ts";
+import { endMembership, listMembersOfHouse } from "../../server/accounts/accounts.ts";
 import { invite, listInvitations, outbox } from "../../server/accounts/invitations.ts";
 import { changePolicy, findPolicy } from "../../server/policy/policy.ts";
 import type { Scope } from "../../server/scope.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { InviteForm, ROLES } from "../house/invite-form.ts";
 import { PolicyForm, type PolicyFormInput } from "../house/policy-form.ts";
+import { isId } from "../ids.ts";
 import { Button } from "../kit/button.tsx";
 import { SelectField, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
-import { scopeContext } from "../signed-in.server.ts";
+import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/house";
 
 export const meta: Route.MetaFunction = () => [{ title: "The house · Able Tide" }];
@@ -33,6 +34,7 @@ export async function loader({ context }: Route.LoaderArgs) {
     invitations: invitations.filter(({ usedAt }) => usedAt === null),
     letters,
     name: scope.organisationName,
+    me: scope.accountId,
   };
 }
 
@@ -64,6 +66,11 @@ export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   const formData = await formDataOf(request);
   if (formData.get("intent") === "policy") return savePolicy(scope, formData);
+  if (formData.get("intent") === "end-membership") {
+    const accountId = String(formData.get("accountId") ?? "");
+    if (!isId(accountId) || !(await endMembership(scope, accountId))) throw notFound();
+    return data<Answer>({});
+  }
   if (formData.get("intent") === "invite") return sendInvitation(scope, formData, new URL(request.url).origin);
   throw data("This form is not known.", { status: 400 });
 }
@@ -185,6 +192,19 @@ export default function House({ loaderData, actionData }: Route.ComponentProps) 
               {members.map((member) => (
                 <li key={member.accountId} className="border-b border-sand-200 py-1.5 last:border-0">
                   <strong>{member.name}</strong>, {member.role} <span className="text-sand-600">{member.email}</span>
+                  {member.accountId !== loaderData.me && (
+                    <details>
+                      <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
+                        does not belong any more
+                      </summary>
+                      <Form method="post" className="flex flex-wrap items-center gap-3 pb-2">
+                        <input type="hidden" name="intent" value="end-membership" />
+                        <input type="hidden" name="accountId" value={member.accountId} />
+                        <p>{member.name} is signed out at once. What they wrote down stays on record.</p>
+                        <Button look="plain">{member.name} leaves the house</Button>
+                      </Form>
+                    </details>
+                  )}
                 </li>
               ))}
               {invitations.map((invitation) => (

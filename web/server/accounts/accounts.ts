@@ -85,3 +85,21 @@ export async function addMember(scope: Scope, account: NewOrganisation["account"
   });
   return { ...scope, accountId, accountName: account.name, role: account.role };
 }
+
+/**
+ * Ends somebody's belonging to the organisation: they are signed out at once and cannot come in again. What they wrote
+ * down stays theirs on record. People they looked after as a clinician are looked after by nobody here.
+ *
+ * @returns false for oneself and for somebody who does not belong to it
+ */
+export async function endMembership(scope: Scope, accountId: string): Promise<boolean> {
+  if (accountId === scope.accountId) return false;
+  const own = { organisation_id: scope.organisationId, account_id: accountId };
+  return scope.database.transaction(async (transaction) => {
+    await transaction("sign_ins").where(own).delete();
+    await transaction("people")
+      .where({ organisation_id: scope.organisationId, clinician_account: accountId })
+      .update({ clinician_account: null });
+    return (await transaction("memberships").where(own).delete()) === 1;
+  });
+}

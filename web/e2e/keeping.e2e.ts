@@ -1,7 +1,9 @@
 import { type ChildProcess, spawn } from "node:child_process";
 import { join } from "node:path";
+import { classState } from "@able-tide/core/class/events";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
+import { classOfPlan, listEvents } from "../server/classes/classes.ts";
 import { addPlan } from "../server/plans/plans.ts";
 import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
 import { addSomebody, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
@@ -76,6 +78,41 @@ test("what is noted while the network is dead arrives when it is back, also afte
   await page.reload();
   await seeText(page, "Rested");
   await seeText(page, "all kept");
+});
+
+test("a check-in while the network is dead is kept, the class begins all the same, and it arrives", async () => {
+  const page = await openPage(browser, []);
+  await signIn(page, serverUrl(), organisation);
+  const planId = await planFor("2026-11-04");
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await click(page, "Teach");
+  await seeText(page, "Who is here, and how?");
+  await page.setOfflineMode(true);
+  await page.keyboard.press("2");
+  await page.keyboard.press("l");
+  await seeText(page, "In class: lighter today");
+  await seeText(page, "No connection: answers are kept, forms are still those from before");
+  await click(page, "Begin");
+  await seeText(page, "Settling breath");
+  await page.setOfflineMode(false);
+  await seeText(page, "all kept");
+  const taught = await classOfPlan(organisation.scope, planId);
+  const { checkIns, step } = classState(await listEvents(organisation.scope, taught?.id ?? ""));
+  expect([...checkIns.values()].map(({ answers }) => answers.overall)).toEqual(["lighter"]);
+  expect(step).toBe(0);
+});
+
+test("a class begun while today's forms are being worked out begins with them", async () => {
+  const page = await openPage(browser, []);
+  await signIn(page, serverUrl(), organisation);
+  await page.goto(`${serverUrl()}/plans/${await planFor("2026-11-11")}`, { waitUntil: "networkidle0" });
+  await click(page, "Teach");
+  await seeText(page, "Who is here, and how?");
+  await page.keyboard.press("2");
+  await page.keyboard.press("l");
+  await page.keyboard.press("Space");
+  await seeText(page, "2 of 4 rounds");
+  expect(await page.evaluate(() => document.body.innerText)).not.toContain("That did not work");
 });
 
 async function startOwnServer(port: number): Promise<{ child: ChildProcess; port: number }> {

@@ -8,6 +8,7 @@ import { Form, Link } from "react-router";
 import { useKeys } from "../kit/keys-sheet.tsx";
 import { CheckInSheet } from "./check-in-sheet.tsx";
 import { outcomeInWords } from "./outcome.ts";
+import type { Fitting } from "./use-script.ts";
 import { WalkIn } from "./walk-in.tsx";
 
 interface Arriving {
@@ -24,13 +25,20 @@ interface Props {
   readonly policy: Policy;
   /** Whether who is signed in asks people how they are; the helper ticks names only. */
   readonly asks: boolean;
-  /** Whether everybody's forms are being worked out anew. */
-  readonly fitting: boolean;
+  /** Where today's fit stands. */
+  readonly fitting: Fitting;
+  /** Whether the class begins as soon as the forms are there. */
+  readonly beginning: boolean;
   readonly tick: (personId: string, here: boolean) => void;
   readonly checkIn: (personId: string, answers: CheckIn, overriddenBecause: string | null) => void;
   readonly taken: (personId: string) => void;
   readonly begin: () => void;
 }
+
+const FITTING_WORDS = {
+  working: "Fitting today's forms",
+  noConnection: "No connection: answers are kept, forms are still those from before",
+} as const;
 
 const OVERALL = [
   ["asUsual", "as usual"],
@@ -110,7 +118,7 @@ function PersonRow({
 
 /** Who is here and how they are: one touch a person, more only where it is needed, then the class begins. */
 export function Arrivals(props: Props) {
-  const { classId, people, here, checkIns, policy, tick, checkIn, begin, fitting, taken, asks } = props;
+  const { classId, people, here, checkIns, policy, tick, checkIn, begin, fitting, beginning, taken, asks } = props;
   const [asked, setAsked] = useState<Arriving | null>(null);
   const [lastId, setLastId] = useState<string | null>(null);
   useKeys((event) => {
@@ -147,7 +155,7 @@ export function Arrivals(props: Props) {
           onClick={begin}
           className="min-h-16 rounded-full bg-sand-50 px-10 text-2xl font-bold text-tide-950 hover:bg-white"
         >
-          Begin
+          {beginning ? "Beginning" : "Begin"}
         </button>
         {here.size < people.length && (
           <button
@@ -171,7 +179,9 @@ export function Arrivals(props: Props) {
           </Form>
         )}
         <p className="text-lg text-tide-200" role="status">
-          {fitting ? "Fitting today's forms" : "space begins · digits tick a person · then l lighter, o sits out, m more"}
+          {fitting === "done"
+            ? "space begins · digits tick a person · then l lighter, o sits out, m more"
+            : FITTING_WORDS[fitting]}
         </p>
       </div>
       <CheckInSheet

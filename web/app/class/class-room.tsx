@@ -7,7 +7,7 @@ import { taughtName } from "@able-tide/core/movement/format";
 import type { EmergencyCard } from "@able-tide/core/places/place";
 import { minutesAndSeconds, planTime } from "@able-tide/core/plan/time";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { Link, useFetcher, useRevalidator } from "react-router";
+import { Link, useRevalidator } from "react-router";
 import { KeysSheet, useKeys } from "../kit/keys-sheet.tsx";
 import { Arrivals } from "./arrivals.tsx";
 import { Ending } from "./ending.tsx";
@@ -17,6 +17,7 @@ import { Stage } from "./stage.tsx";
 import { Stop } from "./stop.tsx";
 import { useClassEvents } from "./use-class-events.ts";
 import { useNow } from "./use-now.ts";
+import { useScript } from "./use-script.ts";
 
 const KEYS = [
   ["space", "next"],
@@ -59,9 +60,10 @@ const inDialog = ({ target }: KeyboardEvent): boolean =>
   target instanceof HTMLElement && target.closest('[role="dialog"]') !== null;
 
 /** The class as it is taught: arrivals, each step, the end. Everything shown is told from the events. */
-export function ClassRoom({ classId, script, kept, safety }: Props) {
+export function ClassRoom({ classId, script: planned, kept, safety }: Props) {
   const { events, add, unsent } = useClassEvents(classId, kept);
   const state = useMemo(() => classState(events), [events]);
+  const { script, fitting, fitAgain } = useScript(classId, planned, state.step !== null);
   const steps = useMemo(() => classSteps(script.blocks, script.breathSeconds), [script]);
   const time = useMemo(() => planTime(script.blocks, script.breathSeconds), [script]);
   const now = useNow();
@@ -100,12 +102,19 @@ export function ClassRoom({ classId, script, kept, safety }: Props) {
   const go = (to: number) => void add({ kind: "moved", step: Math.max(0, Math.min(steps.length, to)) });
   const tick = (personId: string, here: boolean) => void add({ kind: "attended", personId, here });
   // What somebody answers changes their forms: everybody is fitted again as soon as the server has it.
-  const fitting = useFetcher();
   const checkIn = (personId: string, answers: CheckIn, overriddenBecause: string | null) =>
-    void add({ kind: "checkedIn", personId, answers, overriddenBecause }).then(() =>
-      fitting.submit(null, { method: "post", action: `/classes/${classId}/fit` }),
-    );
-  const taken = useCallback((personId: string) => void add({ kind: "attended", personId, here: true }), [add]);
+    void fitAgain(add({ kind: "checkedIn", personId, answers, overriddenBecause }));
+  const taken = useCallback(
+    (personId: string) => void fitAgain(add({ kind: "attended", personId, here: true })),
+    [add, fitAgain],
+  );
+  // Beginning waits for forms that are being worked out, so that nobody starts on those of another day.
+  const [beginning, setBeginning] = useState(false);
+  useEffect(() => {
+    if (!beginning || fitting === "working") return;
+    setBeginning(false);
+    void add({ kind: "moved", step: 0 });
+  }, [beginning, fitting, add]);
 
   useKeys((event) => {
     if (state.ended || picked || stopping || inDialog(event)) return;
@@ -117,7 +126,8 @@ export function ClassRoom({ classId, script, kept, safety }: Props) {
       // A button reached with the keyboard is pressed with the space bar, like anywhere else.
       if (event.target instanceof HTMLElement && event.target.matches("button:focus-visible, a:focus-visible")) return;
       event.preventDefault();
-      if (!ending) go(at === null ? 0 : at + 1);
+      if (at === null) setBeginning(true);
+      else if (!ending) go(at + 1);
     } else if (event.key === "Backspace") {
       event.preventDefault();
       if (at !== null && at > 0) go(at - 1);
@@ -164,11 +174,12 @@ export function ClassRoom({ classId, script, kept, safety }: Props) {
           checkIns={state.checkIns}
           policy={safety.policy}
           asks={safety.asks}
-          fitting={fitting.state !== "idle"}
+          fitting={fitting}
+          beginning={beginning}
           tick={tick}
           checkIn={checkIn}
           taken={taken}
-          begin={() => go(0)}
+          begin={() => setBeginning(true)}
         />
       )}
       {state.ended && (

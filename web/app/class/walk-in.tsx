@@ -1,12 +1,10 @@
-import { getFormProps, useForm } from "@conform-to/react";
+import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
 import { UserPlus } from "lucide-react";
 import { Dialog } from "radix-ui";
-import { useEffect, useState } from "react";
-import { useFetcher } from "react-router";
+import { useState } from "react";
 import { Problem, TextField } from "../kit/field.tsx";
 import { PersonForm } from "../people/person-form.ts";
-import type { action } from "../routes/class-walk-in.ts";
 
 interface Props {
   readonly classId: string;
@@ -14,21 +12,47 @@ interface Props {
   readonly taken: (personId: string) => void;
 }
 
+/** What the server says to an intake. */
+interface Answer {
+  readonly result: SubmissionResult<string[]>;
+  readonly personId: string | null;
+}
+
+const NO_CONNECTION = "No connection just now. What you typed is still here; please try again in a moment.";
+
 /** The one-minute intake of somebody who walks in. They begin with newcomers' limits. */
 export function WalkIn({ classId, taken }: Props) {
   const [open, setOpen] = useState(false);
-  const fetcher = useFetcher<typeof action>();
+  const [sending, setSending] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [lastResult, setLastResult] = useState<SubmissionResult<string[]> | null>(null);
   const [form, fields] = useForm({
     id: "walk-in",
-    lastResult: fetcher.data?.result ?? null,
+    lastResult,
     onValidate: ({ formData }) => parseWithValibot(formData, { schema: PersonForm }),
+    onSubmit: (event, { formData }) => {
+      event.preventDefault();
+      void send(formData);
+    },
   });
-  const personId = fetcher.data?.personId ?? null;
-  useEffect(() => {
-    if (personId === null) return;
-    setOpen(false);
-    taken(personId);
-  }, [personId, taken]);
+
+  async function send(formData: FormData) {
+    setSending(true);
+    setProblem(null);
+    try {
+      const response = await fetch(`/classes/${classId}/walk-in`, { method: "POST", body: formData });
+      const { result, personId }: Answer = await response.json();
+      setLastResult(result);
+      if (personId !== null) {
+        setOpen(false);
+        taken(personId);
+      }
+    } catch {
+      setProblem(NO_CONNECTION);
+    } finally {
+      setSending(false);
+    }
+  }
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Trigger className="flex min-h-16 items-center gap-3 rounded-full border-2 border-tide-300 px-6 text-xl font-semibold hover:bg-tide-800">
@@ -44,13 +68,8 @@ export function WalkIn({ classId, taken }: Props) {
           <p className="mt-1 text-sand-600">
             They begin with newcomers' limits: a hold in standing, hands up 20 s, a light effort. The rest is asked later.
           </p>
-          <fetcher.Form
-            method="post"
-            action={`/classes/${classId}/walk-in`}
-            {...getFormProps(form)}
-            className="mt-4 grid gap-4 sm:grid-cols-3"
-          >
-            <Problem id="walk-in-problem" errors={form.errors} />
+          <form method="post" {...getFormProps(form)} className="mt-4 grid gap-4 sm:grid-cols-3">
+            <Problem id="walk-in-problem" errors={problem === null ? form.errors : [problem]} />
             <TextField field={fields.name} label="Name to call them by" className="sm:col-span-3" />
             <TextField field={fields.birthYear} label="Birth year" inputMode="numeric" />
             <TextField field={fields.statureCentimetres} label="Stature" hint="cm" inputMode="decimal" />
@@ -63,14 +82,14 @@ export function WalkIn({ classId, taken }: Props) {
             <div className="flex flex-wrap gap-3 sm:col-span-3">
               <button
                 type="submit"
-                disabled={fetcher.state !== "idle"}
+                disabled={sending}
                 className="min-h-16 rounded-full bg-tide-800 px-8 text-xl font-bold text-sand-50 disabled:opacity-60"
               >
-                {fetcher.state === "idle" ? "Take them in" : "Fitting them in"}
+                {sending ? "Fitting them in" : "Take them in"}
               </button>
               <Dialog.Close className="min-h-16 px-4 underline underline-offset-4">Not now</Dialog.Close>
             </div>
-          </fetcher.Form>
+          </form>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

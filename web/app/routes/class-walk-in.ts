@@ -1,6 +1,5 @@
 import { randomUUID } from "node:crypto";
 import { parseWithValibot } from "@conform-to/valibot";
-import { data } from "react-router";
 import { addEvents, findClass } from "../../server/classes/classes.ts";
 import { joinClass } from "../../server/classes/teach.ts";
 import { takeInNewcomer } from "../../server/people/newcomers.ts";
@@ -16,12 +15,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const taught = isId(params.classId) ? await findClass(scope, params.classId) : null;
   if (!taught) throw notFound();
   const submission = parseWithValibot(await formDataOf(request), { schema: PersonForm });
-  if (submission.status !== "success") return data({ result: submission.reply(), personId: null }, { status: 422 });
+  if (submission.status !== "success") return Response.json({ result: submission.reply(), personId: null }, { status: 422 });
   const { version: _, ...input } = submission.value;
   const personId = await takeInNewcomer(scope, { ...input, groupIds: [taught.groupId] });
   await joinClass(scope, taught.id, personId);
   await addEvents(scope, taught.id, [
     { kind: "attended", id: randomUUID(), at: scope.now().toISOString(), personId, here: true },
   ]);
-  return data({ result: submission.reply({ resetForm: true }), personId });
+  return Response.json({ result: submission.reply({ resetForm: true }), personId });
 }

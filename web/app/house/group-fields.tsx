@@ -1,12 +1,12 @@
-import { QUESTIONS } from "@able-tide/core/caps/policy";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
 import { Form } from "react-router";
 import type * as v from "valibot";
 import type { Group } from "../../server/groups/groups.ts";
 import { Button } from "../kit/button.tsx";
-import { Problem, SelectField, TextField } from "../kit/field.tsx";
+import { CheckBoxes, Problem, SelectField, TextField } from "../kit/field.tsx";
 import { GroupForm, type GroupFormInput } from "./group-form.ts";
+import { QUESTION_OPTIONS } from "./question-options.ts";
 
 const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"].map(
   (name, i) => [String(i + 1), name] as const,
@@ -66,19 +66,12 @@ export function GroupFields({ id, group, places, lastResult }: Props) {
           />
           This group's check-in asks its own questions
         </label>
-        <div className="flex flex-wrap gap-x-6 pl-7">
-          {QUESTIONS.map(({ name, label }) => (
-            <label key={name} className="flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                name="questions"
-                value={name}
-                defaultChecked={group?.questions?.includes(name) ?? false}
-                className="size-5 accent-tide-700"
-              />
-              {label}
-            </label>
-          ))}
+        <div className="pl-7">
+          <CheckBoxes
+            name="questions"
+            options={QUESTION_OPTIONS}
+            checked={(name) => group?.questions?.some((question) => question === name) ?? false}
+          />
         </div>
       </fieldset>
       <div className="sm:col-span-2">

@@ -93,3 +93,25 @@ export function SelectField({
     </FieldFrame>
   );
 }
+
+/** Some of several: a row of boxes to tick, all of one name. */
+export function CheckBoxes({
+  name,
+  options,
+  checked,
+}: {
+  name: string;
+  options: readonly (readonly [value: string, label: string])[];
+  checked: (value: string) => boolean;
+}) {
+  return (
+    <div className="flex flex-wrap gap-x-6">
+      {options.map(([value, label]) => (
+        <label key={value} className="flex min-h-11 items-center gap-2">
+          <input type="checkbox" name={name} value={value} defaultChecked={checked(value)} className="size-5 accent-tide-700" />
+          {label}
+        </label>
+      ))}
+    </div>
+  );
+}

@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import { Form, NavLink } from "react-router";
 import type { Role } from "../../server/scope.ts";
+import { Disclaimer } from "./disclaimer.tsx";
 
 const LEADING = [
   ["/", "Today"],
@@ -79,8 +80,7 @@ export function Shell({
         {children}
       </main>
       <footer className="mx-auto w-full max-w-7xl border-t border-sand-300 px-6 py-4 text-sand-600 print:hidden">
-        Able Tide supports a qualified instructor. It is not medical advice and defers to the clinician, to the venue's rules and
-        to local law.
+        <Disclaimer />
       </footer>
     </div>
   );

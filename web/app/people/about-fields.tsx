@@ -4,9 +4,10 @@ import { parseWithValibot } from "@conform-to/valibot";
 import { Form } from "react-router";
 import type * as v from "valibot";
 import { Button } from "../kit/button.tsx";
-import { Problem, SelectField, TextArea, TextField } from "../kit/field.tsx";
+import { CheckBoxes, Problem, SelectField, TextArea, TextField } from "../kit/field.tsx";
 import { AboutForm, type AboutFormInput, factField } from "./about-form.ts";
 
+const MEDICINE_OPTIONS = MEDICINES.map(({ name, label }) => [name, label] as const);
 const TOUCH = [
   ["ask", "ask each time"],
   ["yes", "yes"],
@@ -57,20 +58,11 @@ export function AboutFields({ lastResult, about, version }: Props) {
       </section>
       <fieldset>
         <legend className="mb-1 font-semibold">Medicines that matter in class</legend>
-        <div className="flex flex-wrap gap-x-6">
-          {MEDICINES.map(({ name, label }) => (
-            <label key={name} className="flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                name={fields.medicines.name}
-                value={name}
-                defaultChecked={Array.isArray(taken) ? taken.includes(name) : taken === name}
-                className="size-5 accent-tide-700"
-              />
-              {label}
-            </label>
-          ))}
-        </div>
+        <CheckBoxes
+          name={fields.medicines.name}
+          options={MEDICINE_OPTIONS}
+          checked={(name) => (Array.isArray(taken) ? taken.includes(name) : taken === name)}
+        />
         <TextField
           field={fields.medicineTimes}
           label="When they are taken"

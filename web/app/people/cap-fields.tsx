@@ -10,7 +10,7 @@ import { useState } from "react";
 import { Form } from "react-router";
 import type * as v from "valibot";
 import { Button } from "../kit/button.tsx";
-import { Problem, SelectField, TextField } from "../kit/field.tsx";
+import { CheckBoxes, Problem, SelectField, TextField } from "../kit/field.tsx";
 import { CapForm, type CapFormInput, fieldsFor, followed } from "./cap-form.ts";
 
 const SIDE_OPTIONS = [
@@ -111,14 +111,7 @@ export function CapFields({ lastResult, today, clinician }: Props) {
         <legend className="mb-1 font-semibold">
           Only in these forms <span className="font-normal text-sand-600">none ticked: in all</span>
         </legend>
-        <div className="flex flex-wrap gap-x-6">
-          {FORM_OPTIONS.map(([kind, label]) => (
-            <label key={kind} className="flex min-h-11 items-center gap-2">
-              <input type="checkbox" name={fields.onlyIn.name} value={kind} className="size-5 accent-tide-700" />
-              {label}
-            </label>
-          ))}
-        </div>
+        <CheckBoxes name={fields.onlyIn.name} options={FORM_OPTIONS} checked={() => false} />
       </fieldset>
       <div className="sm:col-span-2">
         <Button>Set this cap</Button>

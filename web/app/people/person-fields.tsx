@@ -4,7 +4,7 @@ import { Form } from "react-router";
 import type * as v from "valibot";
 import type { Person, PersonInput } from "../../server/people/people.ts";
 import { Button } from "../kit/button.tsx";
-import { Problem, TextArea, TextField } from "../kit/field.tsx";
+import { CheckBoxes, Problem, TextArea, TextField } from "../kit/field.tsx";
 import { MeasuredFields } from "./measured-fields.tsx";
 import { fieldsOf } from "./measured-form.ts";
 import { PersonForm, type PersonFormInput } from "./person-form.ts";
@@ -56,20 +56,11 @@ export function PersonFields({ lastResult, defaults, groups, save, version = 0 }
       <TextArea field={fields.notes} label="Notes" />
       <fieldset>
         <legend className="mb-1 font-semibold">Groups</legend>
-        <div className="flex flex-wrap gap-x-6">
-          {groups.map((group) => (
-            <label key={group.id} className="flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                name={fields.groupIds.name}
-                value={group.id}
-                defaultChecked={checked(group.id)}
-                className="size-5 accent-tide-700"
-              />
-              {group.name}
-            </label>
-          ))}
-        </div>
+        <CheckBoxes
+          name={fields.groupIds.name}
+          options={groups.map((group) => [group.id, group.name] as const)}
+          checked={checked}
+        />
       </fieldset>
       <div>
         <Button>{save}</Button>

@@ -1,4 +1,4 @@
-import { QUESTIONS, THRESHOLDS } from "@able-tide/core/caps/policy";
+import { THRESHOLDS } from "@able-tide/core/caps/policy";
 import { dayAndMonth } from "@able-tide/core/caps/words";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
@@ -11,9 +11,10 @@ import type { Scope } from "../../server/scope.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { InviteForm, ROLES } from "../house/invite-form.ts";
 import { PolicyForm, type PolicyFormInput } from "../house/policy-form.ts";
+import { QUESTION_OPTIONS } from "../house/question-options.ts";
 import { isId } from "../ids.ts";
 import { Button } from "../kit/button.tsx";
-import { SelectField, TextField } from "../kit/field.tsx";
+import { CheckBoxes, SelectField, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/house";
@@ -111,20 +112,11 @@ function PolicyFields({ policy, answer }: { policy: Loaded["policy"]; answer: An
         <legend className="font-semibold">
           What the check-in asks <span className="font-normal text-sand-600">a group may choose its own</span>
         </legend>
-        <div className="flex flex-wrap gap-x-6">
-          {QUESTIONS.map(({ name, label }) => (
-            <label key={name} className="flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                name="questions"
-                value={name}
-                defaultChecked={policy.questions.includes(name)}
-                className="size-5 accent-tide-700"
-              />
-              {label}
-            </label>
-          ))}
-        </div>
+        <CheckBoxes
+          name="questions"
+          options={QUESTION_OPTIONS}
+          checked={(name) => policy.questions.some((question) => question === name)}
+        />
       </fieldset>
       <div className="flex items-center gap-4">
         <Button>Save the policy</Button>

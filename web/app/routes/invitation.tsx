@@ -8,6 +8,7 @@ import { database } from "../../server/database.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { TakeUpForm } from "../house/invite-form.ts";
 import { Button } from "../kit/button.tsx";
+import { Disclaimer } from "../kit/disclaimer.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
 import { addressContext, signInCookie } from "../signed-in.server.ts";
 import type { Route } from "./+types/invitation";
@@ -67,10 +68,7 @@ export default function InvitationPage({ loaderData, actionData }: Route.Compone
           <Button>Come in</Button>
         </div>
       </Form>
-      <p className="text-sand-600">
-        Able Tide supports a qualified instructor. It is not medical advice and defers to the clinician, to the venue's rules and
-        to local law.
-      </p>
+      <Disclaimer className="text-sand-600" />
     </main>
   );
 }

@@ -11,6 +11,7 @@ import { setUpNumbers } from "../../server/people/set-up-numbers.ts";
 import { today } from "../../server/scope.ts";
 import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
+import { Disclaimer } from "../kit/disclaimer.tsx";
 import { LimitsFigure } from "../people/limits-figure.tsx";
 import { SetUpList } from "../people/set-up-list.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
@@ -134,10 +135,7 @@ export default function PersonOnAPage({ loaderData }: Route.ComponentProps) {
           <SetUpList numbers={setUp} />
         </div>
       </div>
-      <p className="mt-3 border-t border-sand-300 pt-1 text-sand-600">
-        Able Tide supports a qualified instructor. It is not medical advice and defers to the clinician, to the venue's rules and
-        to local law.
-      </p>
+      <Disclaimer className="mt-3 border-t border-sand-300 pt-1 text-sand-600" />
     </main>
   );
 }

@@ -7,6 +7,7 @@ import { now } from "../../server/clock.ts";
 import { database } from "../../server/database.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
+import { Disclaimer } from "../kit/disclaimer.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
 import { Vessel } from "../kit/vessel.tsx";
 import { addressContext, signInCookie } from "../signed-in.server.ts";
@@ -84,10 +85,7 @@ export default function SignInPage({ actionData }: Route.ComponentProps) {
           <TextField field={fields.password} label="Password" type="password" autoComplete="current-password" />
           <Button>Sign in</Button>
         </Form>
-        <p className="text-sand-600">
-          Able Tide supports a qualified instructor. It is not medical advice and defers to the clinician, to the venue's rules
-          and to local law.
-        </p>
+        <Disclaimer className="text-sand-600" />
       </section>
     </main>
   );

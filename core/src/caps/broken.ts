@@ -1,7 +1,7 @@
 import { column, handOver, LANDMARK_TOLERANCE, type SidedColumn, sidedColumn } from "../body/channels.ts";
 import type { Demand } from "../movement/demand.ts";
 import type { Feature } from "../movement/features.ts";
-import type { FormChoice, FormKind } from "../movement/form.ts";
+import { type FormChoice, type FormKind, FULL_SIZE } from "../movement/form.ts";
 import { type Pair, sideIndex } from "../side.ts";
 import { BODY_PARTS, movesPart } from "./body-parts.ts";
 import { appliesTo, CAP_TOLERANCE, type Cap, type CapLimit, sidesOf } from "./cap.ts";
@@ -13,7 +13,7 @@ const HOLDS: readonly Feature[] = ["holdsWithLeft", "holdsWithRight", "unheldSte
 /** A movement that declares a pause of the breath pauses no longer than this, seconds. */
 const LONGEST_DECLARED_PAUSE = 3;
 
-/** Whether a form is done on the feet on land. */
+/** Whether a form is done on the feet. */
 export const isOnFeet = (kind: FormKind): boolean => kind !== "seated";
 
 /** Highest and lowest of every column over some poses. */
@@ -58,7 +58,7 @@ export function breaksInPose({ limit }: Cap, extremes: Extremes): boolean {
 /** Whether a size of a form is over a cap on size, for a part of the body that the form moves. */
 export function breaksInSize({ limit }: Cap, { sizes }: FormChoice, extremes: Extremes): boolean {
   if (limit.channel !== "sizeShare") return false;
-  const most = Math.floor((limit.limit / PERCENT) * 8 + 1e-9);
+  const most = Math.floor((limit.limit / PERCENT) * FULL_SIZE + 1e-9);
   return BODY_PARTS.some(
     (part) => (limit.part === "all" || limit.part === part.name) && sizes[part.size] > most && movesPart(part.name, extremes),
   );
@@ -79,7 +79,7 @@ export function forbidsAtAnySize(cap: Cap, shape: FormChoice, demand: Demand, ro
     case "noStanding":
     case "heldStanding":
     case "barredForm":
-      return forbidsForm(cap, shape);
+      return barsForm(cap, shape);
     case "oneLegSeconds":
       return anySide(limit, demand.longestOneLeg, demand, rounds);
     case "barredFeature":
@@ -93,8 +93,9 @@ export function forbidsAtAnySize(cap: Cap, shape: FormChoice, demand: Demand, ro
   }
 }
 
-/** Whether a cap bars a form whatever is done in it. */
-function forbidsForm({ limit }: Cap, { kind, hold }: FormChoice): boolean {
+/** Whether a cap bars a form whatever is done in it: nothing of it needs to be computed to know. */
+export function barsForm({ limit, forms }: Cap, { kind, hold }: FormChoice): boolean {
+  if (!appliesTo({ forms }, kind)) return false;
   switch (limit.channel) {
     case "noStanding":
       return kind === "standing" || kind === "supported";
@@ -120,7 +121,7 @@ export function breaks(cap: Cap, choice: FormChoice, demand: Demand, rounds: num
     case "noStanding":
     case "heldStanding":
     case "barredForm":
-      return forbidsForm(cap, choice);
+      return barsForm(cap, choice);
     case "oneLegSeconds":
       return anySide(limit, demand.longestOneLeg, demand, rounds);
     case "handsUpSeconds":

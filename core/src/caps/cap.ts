@@ -152,11 +152,10 @@ function weight(limit: CapLimit): number {
     case "barredForm":
     case "barredFeature":
       return 0;
-    case "shortestCycle":
-    case "waterCoolest":
-      return -limit.limit;
-    default:
-      return limit.limit;
+    default: {
+      const channel = capChannel(limit.channel);
+      return channel.kind === "number" && channel.stricter === "more" ? -limit.limit : limit.limit;
+    }
   }
 }
 

@@ -1,11 +1,10 @@
 /**
- * What a cap can be set on. `kind` says what its limit is; `stricter` whether a smaller or a greater number limits more;
- * `over` how far it looks: one pose, a movement, the session, or the setting that a class is given.
+ * What a cap can be set on. `kind` says what its limit is; `stricter` whether a smaller or a greater number limits more.
  * From this list follow the types, the form, the words, the check of a fit and the table on screen.
  */
 export const CAP_CHANNELS = [
-  { name: "handHeight", label: "Hand no higher than", sided: true, kind: "landmark", over: "pose" },
-  { name: "motion", label: "Range of a joint at most", sided: true, kind: "motion", over: "pose" },
+  { name: "handHeight", label: "Hand no higher than", sided: true, kind: "landmark" },
+  { name: "motion", label: "Range of a joint at most", sided: true, kind: "motion" },
   {
     name: "handSeparation",
     label: "Hands no wider apart than",
@@ -15,7 +14,6 @@ export const CAP_CHANNELS = [
     lowest: 0.5,
     highest: 5,
     stricter: "less",
-    over: "pose",
   },
   {
     name: "loadedKnee",
@@ -26,7 +24,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 120,
     stricter: "less",
-    over: "pose",
   },
   {
     name: "dorsiflexion",
@@ -37,7 +34,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 30,
     stricter: "less",
-    over: "pose",
   },
   {
     name: "straightKneeDorsiflexion",
@@ -48,7 +44,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 30,
     stricter: "less",
-    over: "pose",
   },
   {
     name: "kneeLoad",
@@ -59,7 +54,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 20,
     stricter: "less",
-    over: "pose",
   },
   {
     name: "shoulderLoad",
@@ -70,7 +64,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 100,
     stricter: "less",
-    over: "pose",
   },
   {
     name: "lowBackLoad",
@@ -81,7 +74,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 20,
     stricter: "less",
-    over: "pose",
   },
   {
     name: "legShare",
@@ -92,7 +84,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 100,
     stricter: "less",
-    over: "pose",
   },
   {
     name: "handWeight",
@@ -103,7 +94,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 20,
     stricter: "less",
-    over: "setting",
   },
   {
     name: "heldOutShare",
@@ -114,12 +104,11 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 100,
     stricter: "less",
-    over: "movement",
   },
-  { name: "noStanding", label: "No standing", sided: false, kind: "none", over: "movement" },
-  { name: "heldStanding", label: "Standing only with a hold", sided: false, kind: "none", over: "movement" },
-  { name: "barredForm", label: "Not in this form", sided: false, kind: "form", over: "movement" },
-  { name: "barredFeature", label: "Not at all", sided: false, kind: "feature", over: "movement" },
+  { name: "noStanding", label: "No standing", sided: false, kind: "none" },
+  { name: "heldStanding", label: "Standing only with a hold", sided: false, kind: "none" },
+  { name: "barredForm", label: "Not in this form", sided: false, kind: "form" },
+  { name: "barredFeature", label: "Not at all", sided: false, kind: "feature" },
   {
     name: "steadiness",
     label: "Steadiness asked at most",
@@ -129,7 +118,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 10,
     stricter: "less",
-    over: "movement",
   },
   {
     name: "oneLegSeconds",
@@ -140,7 +128,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 60,
     stricter: "less",
-    over: "movement",
   },
   {
     name: "oneLegSecondsInAll",
@@ -151,7 +138,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 900,
     stricter: "less",
-    over: "session",
   },
   {
     name: "handsUpSeconds",
@@ -162,7 +148,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 300,
     stricter: "less",
-    over: "movement",
   },
   {
     name: "handsUpSecondsInAll",
@@ -173,7 +158,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 3600,
     stricter: "less",
-    over: "session",
   },
   {
     name: "holdSeconds",
@@ -184,7 +168,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 120,
     stricter: "less",
-    over: "movement",
   },
   {
     name: "standingMinutesAtATime",
@@ -195,7 +178,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 90,
     stricter: "less",
-    over: "session",
   },
   {
     name: "standingMinutes",
@@ -206,7 +188,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 90,
     stricter: "less",
-    over: "session",
   },
   {
     name: "sessionMinutes",
@@ -217,7 +198,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 180,
     stricter: "less",
-    over: "session",
   },
   {
     name: "rounds",
@@ -228,10 +208,9 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 12,
     stricter: "less",
-    over: "movement",
   },
-  { name: "roundsShare", label: "Share of the rounds at most", sided: false, kind: "part", over: "movement" },
-  { name: "sizeShare", label: "Size at most", sided: false, kind: "part", over: "movement" },
+  { name: "roundsShare", label: "Share of the rounds at most", sided: false, kind: "part" },
+  { name: "sizeShare", label: "Size at most", sided: false, kind: "part" },
   {
     name: "longestBreath",
     label: "One breath lasts at most",
@@ -241,7 +220,6 @@ export const CAP_CHANNELS = [
     lowest: 2,
     highest: 20,
     stricter: "less",
-    over: "setting",
   },
   {
     name: "shortestCycle",
@@ -252,7 +230,6 @@ export const CAP_CHANNELS = [
     lowest: 1,
     highest: 30,
     stricter: "more",
-    over: "setting",
   },
   {
     name: "breathPause",
@@ -263,7 +240,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 10,
     stricter: "less",
-    over: "setting",
   },
   {
     name: "effort",
@@ -274,7 +250,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 10,
     stricter: "less",
-    over: "setting",
   },
   {
     name: "heartRate",
@@ -285,7 +260,6 @@ export const CAP_CHANNELS = [
     lowest: 50,
     highest: 220,
     stricter: "less",
-    over: "setting",
   },
   {
     name: "waterMinutes",
@@ -296,7 +270,6 @@ export const CAP_CHANNELS = [
     lowest: 0,
     highest: 90,
     stricter: "less",
-    over: "setting",
   },
   {
     name: "waterDepth",
@@ -307,7 +280,6 @@ export const CAP_CHANNELS = [
     lowest: 20,
     highest: 85,
     stricter: "less",
-    over: "setting",
   },
   {
     name: "waterWarmest",
@@ -318,7 +290,6 @@ export const CAP_CHANNELS = [
     lowest: 24,
     highest: 36,
     stricter: "less",
-    over: "setting",
   },
   {
     name: "waterCoolest",
@@ -329,7 +300,6 @@ export const CAP_CHANNELS = [
     lowest: 24,
     highest: 36,
     stricter: "more",
-    over: "setting",
   },
 ] as const;
 export type CapChannel = (typeof CAP_CHANNELS)[number]["name"];

@@ -3,6 +3,7 @@ import { BODY_PARTS, type BodyPart } from "./body-parts.ts";
 import { type Cap, type CapLimit, sidesOf } from "./cap.ts";
 import { DAY_ANSWERS, type DayAnswer } from "./day-answers.ts";
 import { effectiveCaps, strictestNumber } from "./effective.ts";
+import { SITS_OUT } from "./limitations/rule.ts";
 import type { Policy } from "./policy.ts";
 import { SCREENING, type ScreeningFinding } from "./screening.ts";
 
@@ -131,16 +132,10 @@ function steadinessLimits(caps: readonly Cap[], steadinessDown: number): CapLimi
   return left < SEATED_UNDER ? [{ channel: "noStanding" }] : [{ channel: "steadiness", limit: left }];
 }
 
-const OUT: readonly CapLimit[] = [
-  { channel: "noStanding" },
-  { channel: "barredForm", limit: "seated" },
-  { channel: "barredForm", limit: "water" },
-];
-
 /** What an outcome bars; an override of it, with a word, leaves it out. */
 function outcomeLimits(outcome: Outcome): readonly CapLimit[] {
   if (outcome === "seated") return [{ channel: "noStanding" }];
-  return outcome === "class" || outcome === "askFirst" ? [] : OUT;
+  return outcome === "class" || outcome === "askFirst" ? [] : SITS_OUT;
 }
 
 /**

@@ -1,6 +1,7 @@
 import { armTakesPart, type Build, canStand } from "../body/build.ts";
 import { handOver, LANDMARK_TOLERANCE, sidedColumn } from "../body/channels.ts";
 import {
+  barsForm,
   breaks,
   breaksInPose,
   breaksInSize,
@@ -70,12 +71,6 @@ export const meantForm = (movement: Movement, seatedOnly: boolean): FormChoice =
 
 /** Whether a cell is done on the feet. */
 export const cellOnFeet = (cell: FittedCell): boolean => cell.choice !== null && isOnFeet(cell.choice.kind);
-
-/** Whether a cap forbids a form before anything of it is computed. */
-const barsKind = ({ limit, forms }: Cap, kind: FormChoice["kind"]): boolean =>
-  appliesTo({ forms }, kind) &&
-  ((limit.channel === "noStanding" && (kind === "standing" || kind === "supported")) ||
-    (limit.channel === "barredForm" && limit.limit === kind));
 
 function lighterSideOf(choice: FormChoice, build: Build): Side | null {
   if (choice.hold !== null) return null;
@@ -159,7 +154,7 @@ export function fitCell(question: CellQuestion, library: FormLibrary, onFeet = t
     ({ limit }) => limit.channel === "barredFeature" && movement.features?.some((feature) => feature === limit.limit),
   );
   const shapes = shapesOf(movement)
-    .filter((shape) => !declaredBarred && (mayStand || !isOnFeet(shape.kind)) && !caps.some((cap) => barsKind(cap, shape.kind)))
+    .filter((shape) => !declaredBarred && (mayStand || !isOnFeet(shape.kind)) && !caps.some((cap) => barsForm(cap, shape)))
     .flatMap((shape) => {
       const whole = demandsOf(shape);
       const forbidden = caps.some((cap) => whole?.some((demand) => forbidsAtAnySize(cap, shape, demand, rounds)));

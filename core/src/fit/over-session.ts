@@ -1,5 +1,6 @@
-import { CAP_TOLERANCE, type Cap, sidesOf } from "../caps/cap.ts";
-import { SIDES, sideIndex } from "../side.ts";
+import { CAP_TOLERANCE, type Cap } from "../caps/cap.ts";
+import { strictestNumber } from "../caps/effective.ts";
+import { SIDES, type Side, sideIndex } from "../side.ts";
 
 /** What one way of doing a block adds to the session. Seconds; pairs are left and right. */
 export interface BlockOption {
@@ -23,11 +24,8 @@ const MINUTE = 60;
 
 /** What the caps on sums over a session leave. */
 export function sessionLimits(caps: readonly Cap[]): SessionLimits {
-  const least = (channel: string, scale: number, side?: "left" | "right"): number =>
-    caps.reduce((most, { limit }) => {
-      if (limit.channel !== channel || !("limit" in limit) || typeof limit.limit !== "number") return most;
-      return side !== undefined && !sidesOf(limit).includes(side) ? most : Math.min(most, scale * limit.limit);
-    }, Number.POSITIVE_INFINITY);
+  const least = (channel: Cap["limit"]["channel"], scale: number, side?: Side): number =>
+    scale * (strictestNumber(caps, channel, side) ?? Number.POSITIVE_INFINITY);
   return {
     standing: least("standingMinutes", MINUTE),
     standingAtATime: least("standingMinutesAtATime", MINUTE),

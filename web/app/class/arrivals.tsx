@@ -48,21 +48,19 @@ const OVERALL = [
 
 function PersonRow({
   person: { id, name, digit },
-  props: { here, checkIns, policy, tick, checkIn, asks },
+  props: { here, checkIns, policy, tick, asks },
+  answer,
   more,
 }: {
   person: Arriving;
   props: Props;
+  answer: (overall: CheckIn["overall"]) => void;
   more: () => void;
 }) {
   const present = here.has(id);
   const checked = checkIns.get(id);
   const reading = checked && readCheckIn(checked.answers, policy);
   const simple = reading && reading.findings.length <= 1;
-  const answer = (overall: CheckIn["overall"]) => {
-    if (!present) tick(id, true);
-    checkIn(id, { ...AS_USUAL, overall }, null);
-  };
   return (
     <li className={`rounded-[14px] border-2 ${present ? "border-tide-300 bg-tide-800" : "border-tide-600 bg-tide-900"}`}>
       <div className="flex flex-wrap items-stretch">
@@ -121,6 +119,11 @@ export function Arrivals(props: Props) {
   const { classId, people, here, checkIns, policy, tick, checkIn, begin, fitting, beginning, taken, asks } = props;
   const [asked, setAsked] = useState<Arriving | null>(null);
   const [lastId, setLastId] = useState<string | null>(null);
+  /** Whoever answers is here. */
+  const answer: Props["checkIn"] = (personId, answers, because) => {
+    if (!here.has(personId)) tick(personId, true);
+    checkIn(personId, answers, because);
+  };
   useKeys((event) => {
     if (!asks || asked !== null) return;
     const picked = people.find(({ digit }) => digit === event.key);
@@ -129,9 +132,7 @@ export function Arrivals(props: Props) {
     if (!last) return;
     if (event.key === "m") setAsked(last);
     const overall = event.key === "l" ? "lighter" : event.key === "o" ? "sitOut" : null;
-    if (overall === null) return;
-    if (!here.has(last.id)) tick(last.id, true);
-    checkIn(last.id, { ...AS_USUAL, overall }, null);
+    if (overall !== null) answer(last.id, { ...AS_USUAL, overall }, null);
   });
   return (
     <div className="mx-auto flex w-full max-w-7xl flex-1 flex-col gap-5 p-6">
@@ -146,7 +147,13 @@ export function Arrivals(props: Props) {
       </div>
       <ul className="grid gap-3 lg:grid-cols-2">
         {people.map((person) => (
-          <PersonRow key={person.id} person={person} props={props} more={() => setAsked(person)} />
+          <PersonRow
+            key={person.id}
+            person={person}
+            props={props}
+            answer={(overall) => answer(person.id, { ...AS_USUAL, overall }, null)}
+            more={() => setAsked(person)}
+          />
         ))}
       </ul>
       <div className="mt-auto flex flex-wrap items-center gap-4">
@@ -189,8 +196,7 @@ export function Arrivals(props: Props) {
         checkedIn={asked ? (checkIns.get(asked.id) ?? null) : null}
         policy={policy}
         keep={(personId, answers, because) => {
-          if (!here.has(personId)) tick(personId, true);
-          checkIn(personId, answers, because);
+          answer(personId, answers, because);
           setAsked(null);
         }}
         close={() => setAsked(null)}

@@ -12,6 +12,10 @@ export const DECISIONS = ["accept", "tighten", "decline"] as const;
 
 const MOST_WORDS = 120;
 
+/** The texts of a form as they were typed, to be given back. */
+export const typedTexts = (formData: FormData): Record<string, string> =>
+  Object.fromEntries([...formData].flatMap(([name, value]) => (typeof value === "string" ? [[name, value]] : [])));
+
 /** The limit with another number, or height, from what was typed; null where that makes no limit. */
 function otherLimit(limit: CapLimit, typed: string): CapLimit | null {
   if (!("limit" in limit)) return null;

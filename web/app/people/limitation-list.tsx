@@ -1,5 +1,5 @@
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
-import { cautionsOf } from "@able-tide/core/caps/limitations/rule";
+import { cautionsOf, type LimitationRule } from "@able-tide/core/caps/limitations/rule";
 import { limitationInWords, phaseOn, waitsOn } from "@able-tide/core/caps/propose";
 import { dayAndMonth, dayMonthAndYear, limitInWords } from "@able-tide/core/caps/words";
 import { Form } from "react-router";
@@ -13,6 +13,9 @@ interface Props {
   readonly clearances: readonly Clearance[];
   readonly today: string;
 }
+
+const isAwaiting = (rule: LimitationRule, limitation: KeptLimitation, today: string): boolean =>
+  !limitation.cleared && limitation.ended === null && waitsOn(rule, limitation, today);
 
 function Said({ personId, clearance }: { personId: string; clearance: Clearance }) {
   return (
@@ -40,7 +43,7 @@ function OneLimitation({ personId, limitation, clearances, today }: Omit<Props, 
   if (!rule) return null;
   const phase = phaseOn(rule, limitation.eventDay, today);
   const cautions = cautionsOf(rule, limitation.kind);
-  const waits = !limitation.cleared && limitation.ended === null && waitsOn(rule, limitation, today);
+  const waits = isAwaiting(rule, limitation, today);
   return (
     <li className={`rounded-soft border px-4 py-3 ${waits ? "border-signal-600 bg-signal-100/50" : "border-sand-300 bg-white"}`}>
       <div className="flex flex-wrap items-start justify-between gap-3">
@@ -97,8 +100,7 @@ function OneLimitation({ personId, limitation, clearances, today }: Omit<Props, 
 export function Waiting({ personId, limitations, today }: Omit<Props, "clearances">) {
   return limitations.map((limitation) => {
     const rule = limitationRule(limitation.rule);
-    const waits = rule && !limitation.cleared && limitation.ended === null && waitsOn(rule, limitation, today);
-    if (!waits) return null;
+    if (!rule || !isAwaiting(rule, limitation, today)) return null;
     return (
       <div
         key={limitation.id}

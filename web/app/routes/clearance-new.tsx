@@ -18,7 +18,7 @@ import { PageHead } from "../kit/shell.tsx";
 import { BeforeAndAfter } from "../people/before-and-after.tsx";
 import { asCap, besideProposals } from "../people/beside.ts";
 import { clearanceForm } from "../people/clearance-form.ts";
-import { readDecisions } from "../people/decisions.ts";
+import { readDecisions, typedTexts } from "../people/decisions.ts";
 import { ProposalList } from "../people/proposal-list.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/clearance-new";
@@ -80,9 +80,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   formData.delete("file");
   const submission = parseWithValibot(formData, { schema: clearanceForm(today(scope)) });
   if (submission.status !== "success" || "problem" in read || Object.keys(problems).length > 0) {
-    const typed = Object.fromEntries(
-      [...formData].flatMap(([name, value]) => (typeof value === "string" ? [[name, value]] : [])),
-    );
+    const typed = typedTexts(formData);
     const answer: Answer = {
       result: submission.reply(),
       problems,

@@ -17,7 +17,7 @@ import { SelectField, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { BeforeAndAfter } from "../people/before-and-after.tsx";
 import { asCap, besideProposals } from "../people/beside.ts";
-import { readDecisions } from "../people/decisions.ts";
+import { readDecisions, typedTexts } from "../people/decisions.ts";
 import { type LimitationChoiceInput, limitationChoice } from "../people/limitation-choice.ts";
 import { ProposalList } from "../people/proposal-list.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
@@ -91,9 +91,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const proposals = await proposalsFor(scope, person.id, rule, limitation);
   const { decisions, problems } = readDecisions(formData, proposals, false);
   if (Object.keys(problems).length > 0) {
-    const typed = Object.fromEntries(
-      [...formData].flatMap(([name, value]) => (typeof value === "string" ? [[name, value]] : [])),
-    );
+    const typed = typedTexts(formData);
     return data({ problems, typed }, { status: 422 });
   }
   await takeLimitation(scope, person.id, rule, limitation, proposals, decisions);

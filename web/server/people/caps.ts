@@ -111,9 +111,11 @@ const inForce = ({ origin, id, limit, forms, reason, source, strength, from, unt
 export async function capsHolding(scope: Scope, personIds: readonly string[], day: string): Promise<Map<string, CapInForce[]>> {
   const holding = new Map<string, CapInForce[]>(personIds.map((id) => [id, []]));
   // One after the other: within a transaction there is one connection.
-  const caps = await openCaps(scope);
-  const waiting = await waitingCapsOf(scope, day);
-  for (const cap of caps) if (holdsOn(cap, day)) holding.get(cap.personId)?.push(inForce(cap));
+  const rows = await capsOf(scope)
+    .whereNull("caps.ended_at")
+    .whereIn("caps.person_id", [...personIds]);
+  const waiting = await waitingCapsOf(scope, personIds, day);
+  for (const cap of rows.map(toCap)) if (holdsOn(cap, day)) holding.get(cap.personId)?.push(inForce(cap));
   for (const { personId, caps: meanwhile } of waiting)
     holding.get(personId)?.push(...meanwhile.map((cap) => ({ ...cap, usual: false })));
   return holding;

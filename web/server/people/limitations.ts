@@ -92,12 +92,16 @@ export function meanwhileOf(limitation: KeptLimitation, day: string): Cap[] {
   return rule && !limitation.cleared && limitation.ended === null ? waitingCaps(rule, limitation, day) : [];
 }
 
-/** What holds on a day for people who wait for a clinician's limits. */
+/** What holds on a day for those of some people who wait for a clinician's limits. */
 export async function waitingCapsOf(
   scope: Scope,
+  personIds: readonly string[],
   day: string,
 ): Promise<{ readonly personId: string; readonly caps: readonly Cap[] }[]> {
-  return (await openLimitations(scope)).map((limitation) => ({
+  const rows = await limitationsOf(scope)
+    .whereNull("limitations.ended_at")
+    .whereIn("limitations.person_id", [...personIds]);
+  return rows.map(toLimitation).map((limitation) => ({
     personId: limitation.personId,
     caps: meanwhileOf(limitation, day),
   }));

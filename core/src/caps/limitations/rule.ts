@@ -118,12 +118,12 @@ export const comfort = (limit: LimitTemplate, more: More = {}): Proposal => ({
 
 export const USUAL_PRACTICE = "usual practice";
 
-/** Nothing at all until the clinician has spoken. */
-export const SITS_OUT: readonly LimitTemplate[] = [
+/** No form at all. */
+export const SITS_OUT = [
   { channel: "noStanding" },
   { channel: "barredForm", limit: "seated" },
   { channel: "barredForm", limit: "water" },
-];
+] as const satisfies readonly LimitTemplate[];
 
 /** Seated on land only. */
 export const SEATED_ONLY: readonly LimitTemplate[] = [{ channel: "noStanding" }, { channel: "barredForm", limit: "water" }];

@@ -1,11 +1,53 @@
 import type { CellView } from "../fit/cell-view.ts";
-import type { Movement } from "../movement/format.ts";
+import { HAZARD_WORDS } from "../plan/links.ts";
+import type { Seam } from "../plan/join.ts";
+import type { BlockReading, PlanReading } from "../plan/read-plan.ts";
+
+/** How one thing is reached from the one before, in words: small links in their order, and what the helper is ready for. */
+export interface ScriptLink {
+  readonly words: readonly string[];
+  readonly hazards: readonly string[];
+}
+
+/** A block as it is taught. */
+export interface ScriptBlock
+  extends Pick<
+    BlockReading,
+    "id" | "movement" | "meant" | "turns" | "breathSeconds" | "cycleSeconds" | "parts" | "total" | "from" | "to"
+  > {
+  readonly link: ScriptLink;
+  readonly sideChange: ScriptLink | null;
+}
 
 /** What a class was begun with: the plan and everybody's fit, kept as they were whatever changes later. */
 export interface ClassScript {
   readonly groupName: string;
-  readonly breathSeconds: number;
-  readonly seatedOnly: boolean;
-  readonly blocks: readonly { readonly id: string; readonly movement: Movement; readonly rounds: number }[];
+  readonly blocks: readonly ScriptBlock[];
+  /** Seconds of the whole session. */
+  readonly total: number;
+  /** How the figure is shown: as a mirror of the group, or with its back turned. */
+  readonly showing: "mirror" | "sameSide";
   readonly people: readonly { readonly id: string; readonly name: string; readonly cells: readonly CellView[] }[];
 }
+
+const linkInWords = ({ links, hazards }: Seam): ScriptLink => ({
+  words: links.map(({ words }) => words),
+  hazards: hazards.map((hazard) => HAZARD_WORDS[hazard]),
+});
+
+/** The blocks of a plan as they are taught. */
+export const scriptBlocks = ({ blocks }: PlanReading): ScriptBlock[] =>
+  blocks.map(({ id, movement, meant, turns, breathSeconds, cycleSeconds, parts, total, from, to, seam, sideChange }) => ({
+    id,
+    movement,
+    meant,
+    turns,
+    breathSeconds,
+    cycleSeconds,
+    parts,
+    total,
+    from,
+    to,
+    link: linkInWords(seam),
+    sideChange: sideChange && linkInWords(sideChange),
+  }));

@@ -1,6 +1,5 @@
-import type { Movement } from "../movement/format.ts";
-import { ALLOWANCES, planTime, repetitions } from "../plan/time.ts";
 import type { Side } from "../side.ts";
+import type { ScriptBlock } from "./script.ts";
 
 /** One thing done together in class: a block, or one side of it. */
 export interface ClassStep {
@@ -10,33 +9,20 @@ export interface ClassStep {
   readonly rounds: number;
   /** Seconds of one round. */
   readonly roundSeconds: number;
-  /** Seconds before its rounds: showing it, or changing sides. */
+  /** Seconds before its rounds: getting there, talk and showing it, or changing sides. */
   readonly lead: number;
   /** When it should begin, seconds from the start of the class. */
   readonly from: number;
 }
 
-/** The order of a class: each block, a sided one first on the right and then on the left. */
-export function classSteps(
-  blocks: readonly { readonly movement: Movement; readonly rounds: number }[],
-  breathSeconds: number,
-): ClassStep[] {
-  const time = planTime(blocks, breathSeconds);
-  return blocks.flatMap(({ movement, rounds }, blockIndex) => {
-    const roundSeconds = movement.breaths * breathSeconds;
-    const blockFrom = time.blocks[blockIndex]?.from ?? 0;
-    const sides: readonly (Side | null)[] = movement.sided ? ["right", "left"] : [null];
-    const roundsEach = repetitions(movement, rounds) / sides.length;
-    return sides.map((side, turn) => ({
-      blockIndex,
-      side,
-      rounds: roundsEach,
-      roundSeconds,
-      lead: turn === 0 ? ALLOWANCES.showing : ALLOWANCES.sideChange,
-      from: blockFrom + turn * (ALLOWANCES.showing + roundsEach * roundSeconds),
-    }));
-  });
-}
+/** The order of a class: each block, a sided one as many times as it has sides. */
+export const classSteps = (blocks: readonly ScriptBlock[]): ClassStep[] =>
+  blocks.flatMap(({ movement, turns, cycleSeconds, parts }, blockIndex) =>
+    turns.map(({ lead: side, rounds, from }, turn) => {
+      const lead = turn === 0 ? parts.link + parts.talk + parts.showing : parts.sideChange;
+      return { blockIndex, side: movement.sided ? side : null, rounds, roundSeconds: cycleSeconds, lead, from: from - lead };
+    }),
+  );
 
 /**
  * Where the rounds of a step stand.

@@ -1,22 +1,22 @@
 import { type Hold, onRail } from "../body/supports.ts";
-import { armMoves, type FormChoice, type FormKind, FULL_SIZE, LAND_KINDS, type Sizes } from "../movement/form.ts";
+import { armMoves, type Depth, DEPTHS, type FormChoice, type FormKind, FULL_SIZE, LAND_KINDS, type Sizes } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import type { Side } from "../side.ts";
 
 /** A way of doing a movement before its sizes are chosen, written at full size. */
 export type Shape = FormChoice;
 
-/** A stance lower than meant is nobody's fit: it asks more of everything. */
-const FIT_DEPTHS = ["middle", "high"] as const;
+/** A stance lower than meant is nobody's fit: it asks more of everything. Lowest first. */
+const fitDepths = (meant: Depth): readonly Depth[] => DEPTHS.slice(0, DEPTHS.indexOf(meant) + 1).toReversed();
 const ARMS = ["both", "right", "left"] as const;
 const ARM_SIZES = [8, 7, 6, 5, 4, 3, 2, 1] as const;
 const BODY_SIZES = [8, 6, 4, 2] as const;
 const WHOLE: Sizes = { armLeft: FULL_SIZE, armRight: FULL_SIZE, body: FULL_SIZE };
 
-function* shapesOfKind(movement: Movement, kind: FormKind): Generator<Shape> {
+function* shapesOfKind(movement: Movement, kind: FormKind, meantDepth: Depth): Generator<Shape> {
   const seated = kind === "seated";
   const holds: readonly (Hold | null)[] = kind === "supported" ? [onRail("right"), onRail("left")] : [null];
-  const depths = movement.vary.depth && !seated ? FIT_DEPTHS : (["middle"] as const);
+  const depths = movement.vary.depth && !seated ? fitDepths(meantDepth) : (["middle"] as const);
   const toes = movement.vary.toeDown && !seated ? [false, true] : [false];
   for (const hold of holds)
     for (const depth of depths)
@@ -32,9 +32,13 @@ function* shapesOfKind(movement: Movement, kind: FormKind): Generator<Shape> {
 /**
  * Every shape of a movement that exists, whoever does it, least supported and fullest first. Candidates do not
  * depend on caps: a cap only filters what they demand.
+ *
+ * @param meantDepth the deepest stance there may be
  */
-export function shapesOf(movement: Movement): Shape[] {
-  return LAND_KINDS.filter((kind) => movement.forms[kind] !== false).flatMap((kind) => [...shapesOfKind(movement, kind)]);
+export function shapesOf(movement: Movement, meantDepth: Depth = "middle"): Shape[] {
+  return LAND_KINDS.filter((kind) => movement.forms[kind] !== false).flatMap((kind) => [
+    ...shapesOfKind(movement, kind, meantDepth),
+  ]);
 }
 
 /** A shape at every size, largest first. An arm that does not move has no size of its own and is written as full. */

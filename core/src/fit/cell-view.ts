@@ -1,12 +1,10 @@
-import { USUAL_BUILD } from "../body/build.ts";
 import { holdInWords } from "../body/supports.ts";
 import type { Cap } from "../caps/cap.ts";
 import { limitInBrief, limitInWords, reasonInWords } from "../caps/words.ts";
 import type { FormChoice, FormKind } from "../movement/form.ts";
 import { otherSide, type Side } from "../side.ts";
-import { type FittedCell, meantForm } from "./cell.ts";
-import type { FormLibrary } from "./form-library.ts";
-import type { FitPlan, FittedRow } from "./session.ts";
+import type { FittedCell } from "./cell.ts";
+import { type FitBlock, type FitPlan, type FittedRow, mostRounds } from "./session.ts";
 
 /** Why a form differs: what limits it, and the reason, which is not for everybody to read. */
 export interface Why {
@@ -102,15 +100,6 @@ export function viewCell(cell: FittedCell, meant: FormChoice, planned: number): 
 /** A whole row, block by block. */
 export const viewRow = (plan: FitPlan, row: FittedRow): CellView[] =>
   row.cells.map((cell, i) => {
-    const { movement, rounds } = plan.blocks[i] as FitPlan["blocks"][number];
-    return viewCell(cell, meantForm(movement, plan.seatedOnly), rounds);
+    const block = plan.blocks[i] as FitBlock;
+    return viewCell(cell, block.meant, mostRounds(block));
   });
-
-/** Steadiness demand of each block as it is meant, for a person of the given stature in metres. */
-export function meantSteadiness(plan: FitPlan, stature: number, library: FormLibrary): number[] {
-  const doer = { stature, build: USUAL_BUILD };
-  return plan.blocks.map(({ movement }) => {
-    const demands = library.demands(movement, meantForm(movement, plan.seatedOnly), doer, plan.breathSeconds);
-    return Math.max(0, ...(demands ?? []).map((demand) => demand.steadiness.total));
-  });
-}

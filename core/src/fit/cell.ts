@@ -13,7 +13,7 @@ import {
 } from "../caps/broken.ts";
 import { appliesTo, CAP_TOLERANCE, type Cap, sidesOf } from "../caps/cap.ts";
 import type { Demand } from "../movement/demand.ts";
-import { armMoves, type FormChoice, FULL_SEATED, FULL_STANDING } from "../movement/form.ts";
+import { armMoves, type FormChoice, FULL_SEATED } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import { SIDES, type Side } from "../side.ts";
 import { shapesOf } from "./candidates.ts";
@@ -24,15 +24,17 @@ import type { FormLibrary, RankedSize } from "./form-library.ts";
 export interface CellQuestion {
   readonly movement: Movement;
   readonly breathSeconds: number;
-  /** Rounds planned, on each side of a sided movement. */
+  /** Rounds planned: the most that one side has. */
   readonly rounds: number;
+  /** Sides that lead, in their order. */
+  readonly leads: readonly Side[];
+  /** The form that the room is shown. */
+  readonly meant: FormChoice;
   /** Metres. */
   readonly stature: number;
   readonly build: Build;
   /** Caps that hold today. */
   readonly caps: readonly Cap[];
-  /** A group that sits throughout. */
-  readonly seatedOnly: boolean;
 }
 
 /** The form chosen for one person in one block, or rest. */
@@ -65,9 +67,8 @@ const REST: Omit<FittedCell, "because"> = {
 /** A cell spent at rest. */
 export const restCell = (because: readonly Cap[]): FittedCell => ({ ...REST, because });
 
-/** The form a block means: whole, and standing unless the group sits or the movement is only for chairs. */
-export const meantForm = (movement: Movement, seatedOnly: boolean): FormChoice =>
-  seatedOnly || movement.forms.standing === false ? FULL_SEATED : FULL_STANDING;
+/** The form a body is to do: the room's, or on a chair where it cannot stand. */
+export const meantFor = (build: Build, meant: FormChoice): FormChoice => (canStand(build) ? meant : FULL_SEATED);
 
 /** Whether a cell is done on the feet. */
 export const cellOnFeet = (cell: FittedCell): boolean => cell.choice !== null && isOnFeet(cell.choice.kind);
@@ -132,10 +133,9 @@ function mostPromising(shapes: readonly Ranked[]): { ranked: Ranked; most: numbe
  * @param onFeet false leaves out the forms on the feet, as when the minutes standing are spent
  */
 export function fitCell(question: CellQuestion, library: FormLibrary, onFeet = true): FittedCell {
-  const { movement, caps, build, breathSeconds, rounds } = question;
-  const seatedOnly = question.seatedOnly || !canStand(build);
-  const demandsOf = (choice: FormChoice) => library.demands(movement, choice, question, breathSeconds);
-  const full = meantForm(movement, seatedOnly);
+  const { movement, caps, build, breathSeconds, rounds, leads } = question;
+  const demandsOf = (choice: FormChoice) => library.demands(movement, choice, question, breathSeconds, leads);
+  const full = meantFor(build, question.meant);
   const meantDemands = demandsOf(full);
   if (!meantDemands) return { ...REST, because: [] };
   const meant = readMeant(meantDemands);
@@ -149,11 +149,11 @@ export function fitCell(question: CellQuestion, library: FormLibrary, onFeet = t
   /** Caps that leave fewer rounds of the meant form than were planned. */
   const shorteningCaps = (): Cap[] => caps.filter((cap) => roundsOf(full.kind, meantDemands, [cap]) < rounds);
 
-  const mayStand = onFeet && !seatedOnly;
+  const mayStand = onFeet && isOnFeet(full.kind);
   const declaredBarred = caps.some(
     ({ limit }) => limit.channel === "barredFeature" && movement.features?.some((feature) => feature === limit.limit),
   );
-  const shapes = shapesOf(movement)
+  const shapes = shapesOf(movement, full.depth)
     .filter((shape) => !declaredBarred && (mayStand || !isOnFeet(shape.kind)) && !caps.some((cap) => barsForm(cap, shape)))
     .flatMap((shape) => {
       const whole = demandsOf(shape);
@@ -174,7 +174,7 @@ export function fitCell(question: CellQuestion, library: FormLibrary, onFeet = t
     head.ranked.next += 1;
     const { choice, range } = choices[next] as Ranked["choices"][number];
     if (arms.ruleOut(choice)) continue;
-    const extremes = library.extremesAtKeys(movement, choice, build);
+    const extremes = library.extremesAtKeys(movement, choice, build, leads);
     const beyond = (cap: Cap): boolean =>
       extremes === null || (appliesTo(cap, choice.kind) && (breaksInPose(cap, extremes) || breaksInSize(cap, choice, extremes)));
     if (extremes === null || caps.some(beyond)) {

@@ -6,7 +6,7 @@ import { choiceKey, type FormChoice } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import { extremesAtKeys, type FormSamples, sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
-import { BREATH_SECONDS } from "../plan/time.ts";
+import { BREATH_SECONDS } from "../plan/style.ts";
 import { SIDES, type Side } from "../side.ts";
 import { type Shape, sizesOf } from "./candidates.ts";
 import { rangeKept, readMeant, readShape } from "./fidelity.ts";
@@ -20,14 +20,20 @@ export interface FormDoer {
 /** Solved forms, each solved once whoever asks and at whatever pace. Keys hold the movement's content. */
 export interface FormLibrary {
   /** Samples of a form for each side that leads; null where the movement has no such form or no body can do it. */
-  samples(movement: Movement, choice: FormChoice, build: Build): readonly FormSamples[] | null;
-  /** Demands of the same, for one body and seconds of one breath; one reading per leading side. */
-  demands(movement: Movement, choice: FormChoice, doer: FormDoer, breathSeconds: number): readonly Demand[] | null;
+  samples(movement: Movement, choice: FormChoice, build: Build, leads: readonly Side[]): readonly FormSamples[] | null;
+  /** Demands of the same, for one body and seconds of one breath; one reading per leading side, in the order asked. */
+  demands(
+    movement: Movement,
+    choice: FormChoice,
+    doer: FormDoer,
+    breathSeconds: number,
+    leads: readonly Side[],
+  ): readonly Demand[] | null;
   /**
-   * Highest and lowest value of every column over the standing key poses of a form, both sides leading. Never beyond
+   * Highest and lowest value of every column over the standing key poses of a form, all given sides leading. Never beyond
    * the demand's own, and far quicker to have: enough to turn a form down. Null where there is no such form.
    */
-  extremesAtKeys(movement: Movement, choice: FormChoice, build: Build): Extremes | null;
+  extremesAtKeys(movement: Movement, choice: FormChoice, build: Build, leads: readonly Side[]): Extremes | null;
   /** The sizes of a shape with the range that each keeps of the meant form, most first. */
   rankedSizes(movement: Movement, meant: FormChoice, shape: Shape, build: Build): readonly RankedSize[];
 }
@@ -38,8 +44,12 @@ export interface RankedSize {
   readonly range: number;
 }
 
-/** Sides that lead in turn: an unsided movement is authored whole and done once. */
+/** Sides that lead in turn where nothing else is said: an unsided movement is authored whole and done once. */
 export const leadsOf = (movement: Movement): readonly Side[] => (movement.sided ? SIDES : ["right"]);
+
+/** All of them, or null where one is missing or there are none. */
+const all = <Value>(values: readonly (Value | null)[]): readonly Value[] | null =>
+  values.length > 0 && values.every((value) => value !== null) ? (values as readonly Value[]) : null;
 
 /** Computes a value once per key. */
 function remembered<Value>(): (key: string, compute: () => Value) => Value {
@@ -53,8 +63,8 @@ function remembered<Value>(): (key: string, compute: () => Value) => Value {
 export function createFormLibrary(): FormLibrary {
   const contentNumbers = new Map<string, number>();
   const numbers = new WeakMap<Movement, number>();
-  const solved = remembered<readonly FormSamples[] | null>();
-  const read = remembered<readonly Demand[] | null>();
+  const solved = remembered<FormSamples | null>();
+  const read = remembered<Demand | null>();
   const atKeys = remembered<Extremes | null>();
   const ranked = remembered<readonly RankedSize[]>();
 
@@ -69,36 +79,37 @@ export function createFormLibrary(): FormLibrary {
     return `${number} ${choiceKey(choice)} ${build.key}`;
   }
 
-  const tracks = (movement: Movement, choice: FormChoice, build: Build) =>
-    leadsOf(movement).flatMap((lead) => trackOf(movement, choice, lead, build) ?? []);
-
-  const samples: FormLibrary["samples"] = (movement, choice, build) =>
-    solved(keyOf(movement, choice, build), () => {
-      const sides = tracks(movement, choice, build).map(sampleTrack);
-      return sides.length > 0 && sides.every((side) => side.problem === null) ? sides : null;
+  const samplesLed = (movement: Movement, choice: FormChoice, build: Build, lead: Side): FormSamples | null =>
+    solved(`${lead} ${keyOf(movement, choice, build)}`, () => {
+      const track = trackOf(movement, choice, lead, build);
+      const sampled = track && sampleTrack(track);
+      return sampled?.problem === null ? sampled : null;
     });
 
-  const demands: FormLibrary["demands"] = (movement, choice, { stature, build }, breathSeconds) =>
-    read(`${stature} ${breathSeconds} ${keyOf(movement, choice, build)}`, () => {
-      const sides = samples(movement, choice, build);
-      const cycle = breathSeconds * movement.breaths;
-      return sides?.map((side) => readDemand(side, { stature }, cycle)) ?? null;
+  const demandLed = (movement: Movement, choice: FormChoice, { stature, build }: FormDoer, breathSeconds: number, lead: Side) =>
+    read(`${lead} ${stature} ${breathSeconds} ${keyOf(movement, choice, build)}`, () => {
+      const samples = samplesLed(movement, choice, build, lead);
+      return samples && readDemand(samples, { stature }, breathSeconds * movement.breaths);
     });
+
+  const demands: FormLibrary["demands"] = (movement, choice, doer, breathSeconds, leads) =>
+    all(leads.map((lead) => demandLed(movement, choice, doer, breathSeconds, lead)));
 
   return {
-    samples,
+    samples: (movement, choice, build, leads) => all(leads.map((lead) => samplesLed(movement, choice, build, lead))),
     demands,
-    extremesAtKeys: (movement, choice, build) =>
-      atKeys(keyOf(movement, choice, build), () => {
-        const sides = tracks(movement, choice, build);
+    extremesAtKeys: (movement, choice, build, leads) =>
+      atKeys(`${leads.join()} ${keyOf(movement, choice, build)}`, () => {
+        const sides = leads.flatMap((lead) => trackOf(movement, choice, lead, build) ?? []);
         return sides.length > 0 ? extremesAtKeys(sides) : null;
       }),
     rankedSizes: (movement, meantChoice, shape, build) =>
       ranked(`${choiceKey(meantChoice)} ${keyOf(movement, shape, build)}`, () => {
         // Ranges are the same for every stature and pace; any will do to rank by.
         const doer = { stature: MIDDLING_STATURE, build };
-        const meant = readMeant(demands(movement, meantChoice, doer, BREATH_SECONDS.usual) ?? []);
-        const keeps = readShape(meant, shape, demands(movement, shape, doer, BREATH_SECONDS.usual));
+        const leads = leadsOf(movement);
+        const meant = readMeant(demands(movement, meantChoice, doer, BREATH_SECONDS.usual, leads) ?? []);
+        const keeps = readShape(meant, shape, demands(movement, shape, doer, BREATH_SECONDS.usual, leads));
         return sizesOf(shape)
           .map((choice) => ({ choice, range: rangeKept(meant, keeps, choice) }))
           .sort((a, b) => b.range - a.range);

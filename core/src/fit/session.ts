@@ -1,7 +1,9 @@
 import { buildOf, type MeasuredBody } from "../body/build.ts";
 import type { Cap } from "../caps/cap.ts";
+import type { Demand } from "../movement/demand.ts";
+import type { FormChoice } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
-import { planTime } from "../plan/time.ts";
+import type { Turn } from "../plan/count.ts";
 import { cellOnFeet, type FittedCell, fitCell, restCell } from "./cell.ts";
 import type { FormLibrary } from "./form-library.ts";
 import { type BlockOption, chooseOverSession, SESSION_CHANNELS, type SessionLimits, sessionLimits } from "./over-session.ts";
@@ -15,11 +17,24 @@ export interface FitPerson {
   readonly caps: readonly Cap[];
 }
 
-export interface FitPlan {
-  readonly blocks: readonly { readonly id: string; readonly movement: Movement; readonly rounds: number }[];
+/** A block as the fit needs it: what the room does, on which sides, at what pace and for how long. */
+export interface FitBlock {
+  readonly id: string;
+  readonly movement: Movement;
+  readonly meant: FormChoice;
+  readonly turns: readonly Turn[];
   readonly breathSeconds: number;
-  readonly seatedOnly: boolean;
+  /** Seconds of the whole block, and when it ends. */
+  readonly total: number;
+  readonly to: number;
 }
+
+export interface FitPlan {
+  readonly blocks: readonly FitBlock[];
+}
+
+/** The most rounds that one side of a block has. */
+export const mostRounds = ({ turns }: Pick<FitBlock, "turns">): number => Math.max(0, ...turns.map(({ rounds }) => rounds));
 
 /** One person's cells, block by block, and what they add up to. */
 export interface FittedRow {
@@ -62,14 +77,18 @@ const sparing = (limit: Cap["limit"]): Cap => ({
 const subsets = (spenders: readonly Spender[]): Spender[][] =>
   Array.from({ length: 2 ** spenders.length }, (_, bits) => spenders.filter((_, i) => (bits >> i) % 2 === 1));
 
-/** What a cell spends over its block. @param seconds how long the whole block takes */
-function optionOf(cell: FittedCell, seconds: number): BlockOption {
-  const total = (of: (demand: FittedCell["demands"][number]) => readonly [number, number]): [number, number] => [
-    cell.rounds * cell.demands.reduce((sum, demand) => sum + of(demand)[0], 0),
-    cell.rounds * cell.demands.reduce((sum, demand) => sum + of(demand)[1], 0),
-  ];
+/** What a cell spends over its block. */
+function optionOf(cell: FittedCell, { turns, total: seconds }: FitBlock): BlockOption {
+  const total = (of: (demand: Demand) => readonly [number, number]): [number, number] =>
+    cell.demands.reduce<[number, number]>(
+      (sum, demand, turn) => {
+        const rounds = Math.min(cell.rounds, turns[turn]?.rounds ?? 0);
+        return [sum[0] + rounds * of(demand)[0], sum[1] + rounds * of(demand)[1]];
+      },
+      [0, 0],
+    );
   return {
-    standing: cellOnFeet(cell) ? seconds : 0,
+    standing: cellOnFeet(cell) ? Math.ceil(seconds) : 0,
     oneLeg: total((demand) => demand.oneLegSeconds),
     handsUp: total((demand) => demand.handAboveShoulderSeconds),
     worth: cell.fidelity,
@@ -99,13 +118,13 @@ type FitSparing = (block: number, spared: readonly Spender[]) => FittedCell;
 /** Chooses again where the cells spend more than caps on sums and runs leave; a block that gave way says why. */
 function withinTheSession(
   cells: readonly FittedCell[],
-  seconds: readonly number[],
+  blocks: readonly FitBlock[],
   person: FitPerson,
   fit: FitSparing,
 ): readonly FittedCell[] {
   const limits = sessionLimits(person.caps);
   const spenders = overspent(
-    cells.map((cell, i) => optionOf(cell, seconds[i] as number)),
+    cells.map((cell, i) => optionOf(cell, blocks[i] as FitBlock)),
     limits,
   );
   if (spenders.length === 0) return cells;
@@ -117,7 +136,7 @@ function withinTheSession(
     restCell(cell.because),
   ]);
   const chosen = chooseOverSession(
-    ways.map((options, i) => options.map((cell) => optionOf(cell, seconds[i] as number))),
+    ways.map((options, i) => options.map((cell) => optionOf(cell, blocks[i] as FitBlock))),
     limits,
   );
   return cells.map((cell, i) => {
@@ -144,37 +163,37 @@ const blockCaps = (caps: readonly Cap[]): Cap[] => caps.filter(({ limit }) => !S
  * runs it may let other work in between.
  */
 export function* fitPersonInSteps(plan: FitPlan, person: FitPerson, library: FormLibrary): Generator<undefined, FittedRow> {
-  const time = planTime(plan.blocks, plan.breathSeconds);
+  const { blocks } = plan;
   const build = buildOf(person.measured, person.stature);
   const caps = blockCaps(person.caps);
   const fit: FitSparing = (number, spared) => {
-    const { movement, rounds } = plan.blocks[number] as FitPlan["blocks"][number];
+    const block = blocks[number] as FitBlock;
     const question = {
-      movement,
-      rounds,
-      breathSeconds: plan.breathSeconds,
+      movement: block.movement,
+      rounds: mostRounds(block),
+      leads: block.turns.map(({ lead }) => lead),
+      meant: block.meant,
+      breathSeconds: block.breathSeconds,
       stature: person.stature,
       build,
       caps: [...caps, ...spared.flatMap(({ without }) => (without === null ? [] : [sparing(without)]))],
-      seatedOnly: plan.seatedOnly,
     };
     return fitCell(question, library, !spared.some(({ name }) => name === "standing"));
   };
   const fitted: FittedCell[] = [];
-  for (const number of plan.blocks.keys()) {
+  for (const number of blocks.keys()) {
     fitted.push(fit(number, []));
     yield;
   }
-  const seconds = time.blocks.map(({ total }) => Math.ceil(total));
   const present = withinTheMinutes(
     fitted,
-    time.blocks.map(({ to }) => to),
+    blocks.map(({ to }) => to),
     person.caps,
   );
-  const cells = withinTheSession(present, seconds, person, (number, spared) =>
+  const cells = withinTheSession(present, blocks, person, (number, spared) =>
     present[number] === fitted[number] ? fit(number, spared) : (present[number] as FittedCell),
   );
-  const standingSeconds = cells.reduce((sum, cell, i) => sum + (cellOnFeet(cell) ? (seconds[i] as number) : 0), 0);
+  const standingSeconds = cells.reduce((sum, cell, i) => sum + optionOf(cell, blocks[i] as FitBlock).standing, 0);
   return { personId: person.id, cells, standingSeconds };
 }
 

@@ -7,7 +7,7 @@ import { type FormChoice, FULL_SIZE } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
-import { BREATH_SECONDS } from "../plan/time.ts";
+import { BREATH_SECONDS } from "../plan/style.ts";
 import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
 import { shapesOf } from "./candidates.ts";
 import { leadsOf } from "./form-library.ts";

@@ -130,7 +130,17 @@ export type MovementStance = v.InferOutput<typeof Stance>;
 /** How the feet stand, what carries the weight and where the hands are at a key pose; see state.ts for what each means. */
 export const FEET_STATES = ["together", "hip", "wide", "semi", "tandem", "bow", "lift", "toe"] as const;
 export const LOAD_STATES = ["lead", "both", "trail"] as const;
-export const HANDS_STATES = ["down", "belly", "front", "up", "holdLead", "holdTrail", "holdBoth"] as const;
+export const HANDS_STATES = [
+  "down",
+  "belly",
+  "front",
+  "up",
+  "ballLead",
+  "ballTrail",
+  "holdLead",
+  "holdTrail",
+  "holdBoth",
+] as const;
 export type FeetState = (typeof FEET_STATES)[number];
 export type LoadState = (typeof LOAD_STATES)[number];
 export type HandsState = (typeof HANDS_STATES)[number];

@@ -1,4 +1,4 @@
-import { column, handOver, LANDMARK_TOLERANCE, sidedColumn } from "../body/channels.ts";
+import { column, handOver, LANDMARK_TOLERANCE, sidedColumn, sidedColumns } from "../body/channels.ts";
 import { holdsOn, isOff, type PoseFrame, sidedSlots, slot } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
 import { solvePose } from "../body/solve.ts";
@@ -46,11 +46,27 @@ function feetOf(values: Float64Array): Pick<MovementState, "feet" | "foot"> {
   return { feet: Math.abs(ahead) < STRIDE ? "semi" : "bow", foot };
 }
 
+/** Hands one over the other in front, as if round a ball: at least this much higher, shares of stature and of shoulder breadth. */
+const BALL = { height: 0.08, apart: 0.6 } as const;
+
+/** The hand on top where both hold a ball between them, with nothing in it or a real one. */
+function upperHandOfBall(row: Float64Array): Side | null {
+  const [left, right] = sidedColumns("handOverChest").map((index) => row[index] as number) as [number, number];
+  const low = sidedColumns("handOverLap").map((index) => row[index] as number);
+  const apart = Math.abs(row[column("handSeparation")] as number);
+  if (apart > BALL.apart || Math.abs(left - right) < BALL.height || Math.min(...low) <= LANDMARK_TOLERANCE) return null;
+  const lowerOverShoulder = Math.min(...sidedColumns("handOverShoulder").map((index) => row[index] as number));
+  if (Math.max(left, right) <= LANDMARK_TOLERANCE || lowerOverShoulder > LANDMARK_TOLERANCE) return null;
+  return left > right ? "left" : "right";
+}
+
 function handsOf({ hands }: PoseFrame, row: Float64Array): HandsState {
   const [held, other] = SIDES.filter((side) => holdsOn(hands[sideIndex(side)]));
   if (held) return other ? "holdBoth" : role(held) === "lead" ? "holdLead" : "holdTrail";
   const over = (landmark: "navel" | "shoulder") =>
     SIDES.map((side) => (row[sidedColumn(handOver(landmark), side)] as number) > LANDMARK_TOLERANCE);
+  const upper = upperHandOfBall(row);
+  if (upper) return role(upper) === "lead" ? "ballLead" : "ballTrail";
   if (over("shoulder").some(Boolean)) return "up";
   if (over("navel").some(Boolean)) return "front";
   const apart = row[column("handSeparation")] as number;

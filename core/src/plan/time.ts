@@ -1,80 +1,52 @@
 import type { Movement } from "../movement/format.ts";
+import type { Block } from "./block.ts";
+import { breathWithPause, type TeachingStyle } from "./style.ts";
 
-/** A movement in a plan: what is done, how often, at what pace. */
-export interface Block {
-  readonly id: string;
-  readonly movementId: string;
-  /** Rounds on each side; an unsided movement is done so many times in all. */
-  readonly rounds: number;
-}
-
-export const ROUNDS = { least: 3, most: 12, usual: 6 } as const;
-/** Seconds of one breath, in and out. */
-export const BREATH_SECONDS = { least: 4, most: 14, usual: 8 } as const;
-
-/** Seconds that are not movement. Usual practice; a style will set its own. */
-export const ALLOWANCES = {
-  /** Showing a movement before it is done together. */
-  showing: 20,
-  /** Turning from one side to the other. */
-  sideChange: 8,
-  /** Going from one block to the next. */
-  link: 10,
-  /** The end of every session: sit, calf pumps, rise in stages, light-headed? */
-  leaveSafely: 60,
-} as const;
-
-/** Seconds a block takes, part by part. */
-export interface BlockTime {
-  readonly showing: number;
-  readonly rounds: number;
-  readonly sideChange: number;
-  readonly link: number;
-  readonly total: number;
-}
-
-/** Times a movement is done over both sides. */
-export const repetitions = (movement: Movement, rounds: number): number => (movement.sided ? 2 * rounds : rounds);
+/** How well a group knows a movement: from the record of what it was taught, and from the plan itself. */
+export const KNOWLEDGE = ["new", "second", "known", "again"] as const;
+export type Knowledge = (typeof KNOWLEDGE)[number];
 
 /**
- * Seconds of one block: showing + rounds x breaths x breath + side change + link to the next.
- *
- * @param breathSeconds seconds of one breath, positive
- * @param last whether nothing follows, so that there is no link
+ * Showing a movement before it is done together: seconds of words, and rounds shown at the pace they will have.
+ * `again` is a movement that this session had before. Our own numbers, see docs/planning.md.
  */
-export function blockTime(movement: Movement, rounds: number, breathSeconds: number, last: boolean): BlockTime {
-  const moving = repetitions(movement, rounds) * movement.breaths * breathSeconds;
-  const sideChange = movement.sided ? ALLOWANCES.sideChange : 0;
-  const link = last ? 0 : ALLOWANCES.link;
-  return {
-    showing: ALLOWANCES.showing,
-    rounds: moving,
-    sideChange,
-    link,
-    total: ALLOWANCES.showing + moving + sideChange + link,
-  };
+export const SHOWING: Readonly<Record<Knowledge, { readonly words: number; readonly rounds: number }>> = {
+  new: { words: 30, rounds: 2 },
+  second: { words: 15, rounds: 1 },
+  known: { words: 10, rounds: 0 },
+  again: { words: 5, rounds: 0 },
+};
+
+/** Seconds of "and the other side". */
+export const SIDE_CHANGE_WORDS = 3;
+/** The end of every session: sit, calf pumps, rise in stages, light-headed? Seconds. */
+export const LEAVE_SAFELY_SECONDS = 60;
+
+/** @param times sessions in which the group was taught it before this one */
+export const knowledgeOf = (times: number): Knowledge => (times === 0 ? "new" : times === 1 ? "second" : "known");
+
+/** Seconds before a movement is begun together; none where it runs straight on. */
+export function showingSeconds(knowledge: Knowledge, cycleSeconds: number, straight: boolean): number {
+  if (straight) return 0;
+  const { words, rounds } = SHOWING[knowledge];
+  return words + rounds * cycleSeconds;
 }
 
-/** When each block starts and ends, and the whole with its leave-safely minute. Seconds. */
-export interface PlanTime {
-  readonly blocks: readonly (BlockTime & { readonly from: number; readonly to: number })[];
-  readonly leaveSafely: number;
-  readonly total: number;
-}
-
-/** Lays the blocks of a plan one after another. */
-export function planTime(
-  blocks: readonly { readonly movement: Movement; readonly rounds: number }[],
-  breathSeconds: number,
-): PlanTime {
-  let clock = 0;
-  const timed = blocks.map(({ movement, rounds }, i) => {
-    const time = blockTime(movement, rounds, breathSeconds, i === blocks.length - 1);
-    const from = clock;
-    clock += time.total;
-    return { ...time, from, to: clock };
-  });
-  return { blocks: timed, leaveSafely: ALLOWANCES.leaveSafely, total: clock + ALLOWANCES.leaveSafely };
+/**
+ * Seconds of one breath in a block: its own or the plan's, with the pause of the style, and never so short that a round
+ * is quicker than the group's slowest may move. In half seconds, rounded up.
+ *
+ * @param slowestCycle the longest of the group's shortest movement cycles, seconds; 0 where nobody has one
+ */
+export function breathOf(
+  { breaths }: Pick<Movement, "breaths">,
+  block: Pick<Block, "breathSeconds">,
+  style: TeachingStyle,
+  planBreath: number,
+  slowestCycle: number,
+): number {
+  const wanted = breathWithPause(style, block.breathSeconds ?? planBreath);
+  return Math.ceil(2 * Math.max(wanted, slowestCycle / breaths)) / 2;
 }
 
 /** "12:05" of a number of seconds. */

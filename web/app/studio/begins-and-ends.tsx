@@ -24,6 +24,8 @@ const HANDS: Record<HandsState, string> = {
   belly: "hands on the belly",
   front: "hands in front",
   up: "hands up",
+  ballLead: "hands round a ball, the lead hand on top",
+  ballTrail: "hands round a ball, the trailing hand on top",
   holdLead: "the lead hand holding on",
   holdTrail: "the trailing hand holding on",
   holdBoth: "both hands holding on",

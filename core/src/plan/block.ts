@@ -1,0 +1,71 @@
+import { onRail } from "../body/supports.ts";
+import { type FormChoice, FULL_SEATED, FULL_STANDING } from "../movement/form.ts";
+import type { Movement, Phase } from "../movement/format.ts";
+import { otherSide, type Side } from "../side.ts";
+import type { TeachingStyle } from "./style.ts";
+
+/** Quarter turns to the right from facing the instructor. */
+export const FACINGS = [0, 1, 2, 3] as const;
+export type Facing = (typeof FACINGS)[number];
+
+/** A movement in a plan. What is left out follows from the style, the group and the block before. */
+export interface Block {
+  readonly id: string;
+  readonly movementId: string;
+  /** Rounds as they are called; the counting of the style turns them into left and right. */
+  readonly rounds: number;
+  /** The side that leads first, whatever the style says. */
+  readonly first?: Side;
+  /** Done with this side leading only. */
+  readonly only?: Side;
+  /** How the room is shown it. */
+  readonly as?: "seated" | "standing";
+  /** Shown holding the rail with this hand. */
+  readonly hold?: Side;
+  /** The phase it serves here, where that is not the movement's own. */
+  readonly phase?: Phase;
+  /** Seconds of one breath here. */
+  readonly breathSeconds?: number;
+  /** Seconds of talk before it. */
+  readonly talk?: number;
+  /** Runs straight on from the block before: no showing, and nothing between them but the hands. */
+  readonly straight?: boolean;
+  readonly facing?: Facing;
+  /** The named combination it is practised in. */
+  readonly combination?: string;
+}
+
+export const ROUNDS = { least: 1, most: 12 } as const;
+/** Seconds of talk before a block. */
+export const TALK = { most: 600, step: 15 } as const;
+
+/** Where and how a group moves. */
+export interface Setting {
+  /** A group that sits throughout. */
+  readonly seatedOnly: boolean;
+  readonly pool: boolean;
+  readonly depth: TeachingStyle["depth"];
+}
+
+/** The form that a block shows to the room: whole, at the style's depth, on the feet unless the group or the block sits. */
+export function meantForm(movement: Movement, block: Pick<Block, "as" | "hold">, { seatedOnly, pool, depth }: Setting): FormChoice {
+  if (seatedOnly || block.as === "seated") return FULL_SEATED;
+  const onFeet: FormChoice = { ...FULL_STANDING, depth: movement.vary.depth ? depth : "middle" };
+  if (pool) return { ...onFeet, kind: "water" };
+  if (movement.forms.standing === false) return FULL_SEATED;
+  if (block.hold && movement.forms.supported !== false) return { ...onFeet, kind: "supported", hold: onRail(block.hold) };
+  return onFeet;
+}
+
+const mirroredFacing = (facing: Facing): Facing => ((4 - facing) % 4) as Facing;
+
+/** The same block for the other side: who leads, which hand holds and which way it faces. Twice is the same block. */
+export function mirrorBlock(block: Block, leadsFirst: Side): Block {
+  return {
+    ...block,
+    first: otherSide(block.first ?? leadsFirst),
+    ...(block.only && { only: otherSide(block.only) }),
+    ...(block.hold && { hold: otherSide(block.hold) }),
+    ...(block.facing !== undefined && { facing: mirroredFacing(block.facing) }),
+  };
+}

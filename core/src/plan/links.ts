@@ -1,0 +1,163 @@
+import type { FeetState } from "../movement/format.ts";
+import { otherSide, SIDES, type Side } from "../side.ts";
+import type { Facing } from "./block.ts";
+import { type BodyState, HAND_PLACES, HAND_WORDS, isPossible, LEVEL_FEET, onRailWith, type PlanPlace, railAt } from "./state.ts";
+
+/** What the helper has to be ready for. */
+export const LINK_HAZARDS = ["standsUp", "sitsDown", "turns", "stepsBack", "oneLeg"] as const;
+export type LinkHazard = (typeof LINK_HAZARDS)[number];
+
+/** Hazards in words, as the helper reads them. */
+export const HAZARD_WORDS: Readonly<Record<LinkHazard, string>> = {
+  standsUp: "everybody stands up: cushions away first, rise in stages",
+  sitsDown: "everybody sits down: the chair touches the legs first",
+  turns: "everybody turns",
+  stepsBack: "a step back",
+  oneLeg: "a foot leaves the floor",
+};
+
+/**
+ * The small links that join two movements, in the order of their ids. Tenths of a second; the penalty counts beside
+ * them when a chain is chosen, so that a hazard is only met where it has to be. Our own numbers, see docs/planning.md.
+ */
+export const LINK_KINDS = [
+  { name: "hands", tenths: 10, penalty: 0, hazard: null },
+  { name: "shift", tenths: 10, penalty: 0, hazard: null },
+  { name: "setDown", tenths: 10, penalty: 0, hazard: null },
+  { name: "toeDown", tenths: 10, penalty: 0, hazard: null },
+  { name: "stepIn", tenths: 15, penalty: 5, hazard: null },
+  { name: "stepOut", tenths: 15, penalty: 5, hazard: null },
+  { name: "stepForward", tenths: 15, penalty: 5, hazard: null },
+  { name: "gather", tenths: 15, penalty: 5, hazard: null },
+  { name: "takeRail", tenths: 15, penalty: 0, hazard: null },
+  { name: "leaveRail", tenths: 10, penalty: 5, hazard: null },
+  { name: "stepBack", tenths: 20, penalty: 30, hazard: "stepsBack" },
+  { name: "lift", tenths: 15, penalty: 10, hazard: "oneLeg" },
+  { name: "turn", tenths: 30, penalty: 40, hazard: "turns" },
+  { name: "sit", tenths: 60, penalty: 100, hazard: "sitsDown" },
+  { name: "stand", tenths: 100, penalty: 150, hazard: "standsUp" },
+] as const satisfies readonly { name: string; tenths: number; penalty: number; hazard: LinkHazard | null }[];
+export type LinkKind = (typeof LINK_KINDS)[number]["name"];
+
+/** One link: what it is, which side moves, and the state it leads to. */
+export interface Link {
+  readonly kind: LinkKind;
+  /** The foot that moves, the way the weight goes or the way it turns; null for hands, sitting and standing. */
+  readonly side: Side | "both" | null;
+  /** What is done, as it is said. */
+  readonly words: string;
+  readonly tenths: number;
+  readonly penalty: number;
+  readonly hazard: LinkHazard | null;
+  readonly to: BodyState;
+}
+
+const KINDS = new Map(LINK_KINDS.map((kind) => [kind.name as LinkKind, kind]));
+
+function link(kind: LinkKind, side: Link["side"], words: string, to: BodyState): Link {
+  const { tenths, penalty, hazard } = KINDS.get(kind) as { tenths: number; penalty: number; hazard: LinkHazard | null };
+  return { kind, side, words, tenths, penalty, hazard, to };
+}
+
+const turned = (facing: Facing, by: 1 | 3): Facing => ((facing + by) % 4) as Facing;
+
+function handLinks(state: BodyState, { rail }: PlanPlace): Link[] {
+  if (onRailWith(state.hands)) return [link("leaveRail", null, "let go of the rail", { ...state, hands: "down" })];
+  const free = HAND_PLACES.filter((hands) => !onRailWith(hands) && hands !== state.hands).map((hands) =>
+    link("hands", null, HAND_WORDS[hands], { ...state, hands }),
+  );
+  const beside = state.support === "seat" ? null : railAt(rail, state.facing);
+  return beside ? [...free, link("takeRail", null, HAND_WORDS[beside], { ...state, hands: beside })] : free;
+}
+
+/** Feet on a chair slide where they are wanted: nothing stands on them. */
+function seatedLinks(state: BodyState): Link[] {
+  const level = (kind: LinkKind, feet: FeetState, words: string) => link(kind, "both", words, { ...state, feet, foot: null });
+  const one = (kind: LinkKind, feet: FeetState, foot: Side, words: string) => link(kind, foot, words, { ...state, feet, foot });
+  const links: Link[] = [];
+  if (state.foot !== null) {
+    links.push(level(state.feet === "lift" || state.feet === "toe" ? "setDown" : "gather", "hip", "feet hip wide on the floor"));
+    if (state.feet === "lift") links.push(one("toeDown", "toe", state.foot, `${state.foot} toe to the floor`));
+    if (state.feet === "toe") links.push(one("lift", "lift", state.foot, `lift the ${state.foot} foot`));
+    if (state.feet === "semi") links.push(one("stepIn", "tandem", state.foot, `${state.foot} heel to the toes`));
+    return links;
+  }
+  if (state.feet !== "together") links.push(level("stepIn", state.feet === "wide" ? "hip" : "together", "feet closer"));
+  if (state.feet !== "wide") links.push(level("stepOut", state.feet === "hip" ? "wide" : "hip", "feet wider"));
+  if (state.feet !== "hip") return links;
+  if (state.hands === "down") links.push(link("stand", null, "stand up in stages", { ...state, support: "stand" }));
+  for (const foot of SIDES)
+    links.push(
+      one("lift", "lift", foot, `lift the ${foot} foot`),
+      one("toeDown", "toe", foot, `${foot} toe to the floor`),
+      one("stepForward", "bow", foot, `${foot} foot ahead`),
+      one("stepForward", "semi", foot, `${foot} instep to toe`),
+    );
+  return links.map((each) => (each.hazard === "oneLeg" ? { ...each, hazard: null, penalty: 0 } : each));
+}
+
+function shifts(state: BodyState): Link[] {
+  const { feet, load } = state;
+  if (feet === "lift" || feet === "toe") return [];
+  if (load !== "both") return [link("shift", "both", "weight on both", { ...state, load: "both" })];
+  return SIDES.map((side) => link("shift", side, `weight to the ${side}`, { ...state, load: side }));
+}
+
+/** Where one foot goes while the other carries everything. */
+function footLinks(state: BodyState): Link[] {
+  const links: Link[] = [];
+  for (const foot of SIDES) {
+    if (state.load !== otherSide(foot)) continue;
+    const { feet } = state;
+    const to = (kind: LinkKind, next: FeetState, front: Side | null, words: string) =>
+      link(kind, foot, words, { ...state, feet: next, foot: front });
+    const own = state.foot === foot;
+    if (feet === "lift" && own)
+      links.push(to("setDown", "hip", null, `${foot} foot down`), to("toeDown", "toe", foot, `${foot} toe to the floor`));
+    else if (feet === "toe" && own)
+      links.push(to("setDown", "hip", null, `${foot} foot down`), to("lift", "lift", foot, `lift the ${foot} foot`));
+    else if (feet === "bow" || feet === "semi" || feet === "tandem") {
+      links.push(to("gather", "hip", null, `${foot} foot in, hip wide`));
+      if (feet === "semi") links.push(to("stepIn", "tandem", state.foot, `${foot} foot in line`));
+      if (feet === "tandem") links.push(to("stepOut", "semi", state.foot, `${foot} foot out a little`));
+    } else if (feet === "together")
+      links.push(
+        to("stepOut", "hip", null, `${foot} foot out, hip wide`),
+        to("stepForward", "semi", foot, `${foot} instep to toe`),
+        to("stepBack", "semi", otherSide(foot), `${foot} toe to the instep`),
+      );
+    else if (feet === "wide") links.push(to("stepIn", "hip", null, `${foot} foot in, hip wide`));
+    else if (feet === "hip")
+      links.push(
+        to("stepIn", "together", null, `${foot} foot in`),
+        to("stepOut", "wide", null, `${foot} foot out`),
+        to("stepForward", "bow", foot, `${foot} foot ahead`),
+        to("stepBack", "bow", otherSide(foot), `${foot} foot back`),
+        to("toeDown", "toe", foot, `${foot} heel up, toe down`),
+        to("lift", "lift", foot, `lift the ${foot} foot`),
+      );
+  }
+  return links;
+}
+
+const isLevel = ({ feet }: BodyState): boolean => (LEVEL_FEET as readonly FeetState[]).includes(feet);
+
+function wholeBodyLinks(state: BodyState): Link[] {
+  if (state.load !== "both" || !isLevel(state)) return [];
+  const links: Link[] = [];
+  if (state.feet === "hip" && state.facing === 0 && state.hands === "down" && state.support === "stand")
+    links.push(link("sit", null, "sit down", { ...state, support: "seat" }));
+  // Nobody turns with a hand on the rail.
+  if (state.feet !== "wide" && !onRailWith(state.hands))
+    links.push(
+      link("turn", "right", "a quarter turn right", { ...state, facing: turned(state.facing, 1) }),
+      link("turn", "left", "a quarter turn left", { ...state, facing: turned(state.facing, 3) }),
+    );
+  return links;
+}
+
+/** Every link that may follow from a state in a place. Every foot that moves standing has the weight on the other. */
+export function linksFrom(state: BodyState, place: PlanPlace): Link[] {
+  const body = state.support === "seat" ? seatedLinks(state) : [...shifts(state), ...footLinks(state), ...wholeBodyLinks(state)];
+  return [...handLinks(state, place), ...body].filter(({ to }) => isPossible(to, place));
+}

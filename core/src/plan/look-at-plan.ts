@@ -1,0 +1,38 @@
+import { USUAL_BUILD } from "../body/build.ts";
+import { MIDDLING_STATURE } from "../body/segments.ts";
+import type { FormLibrary } from "../fit/form-library.ts";
+import { type SideTotals, sidesOfBlock, sumSides, type TurnDemands, type Uneven, unevenSides } from "./balance.ts";
+import { type BlockReading, type Circumstances, leadsOf, type PlannedBlock, type PlanReading, readPlan } from "./read-plan.ts";
+
+/** A plan read with what its forms ask of a middling body. */
+export interface PlanLook {
+  readonly reading: PlanReading;
+  /** One reading a turn, block by block; empty where there is no such form. */
+  readonly demands: readonly TurnDemands[];
+  readonly sides: readonly SideTotals[];
+  readonly totals: SideTotals;
+  readonly uneven: readonly Uneven[];
+  /** Greatest steadiness asked in each block, 0 to 10: the tide. */
+  readonly steadiness: readonly number[];
+}
+
+/** Whose body the tide and the totals are read for: neither hangs on stature by much. */
+const DOER = { stature: MIDDLING_STATURE, build: USUAL_BUILD };
+
+const demandsOf = (block: BlockReading, library: FormLibrary): TurnDemands =>
+  library.demands(block.movement, block.meant, DOER, block.breathSeconds, leadsOf(block)) ?? [];
+
+/** Reads a plan and what it asks. Quick once its forms have been solved. */
+export function lookAtPlan(blocks: readonly PlannedBlock[], circumstances: Circumstances, library: FormLibrary): PlanLook {
+  const reading = readPlan(blocks, circumstances);
+  const demands = reading.blocks.map((block) => demandsOf(block, library));
+  const sides = reading.blocks.map((block, i) => sidesOfBlock(block, demands[i] as TurnDemands));
+  return {
+    reading,
+    demands,
+    sides,
+    totals: sumSides(sides),
+    uneven: unevenSides(reading.blocks.map(({ id }, i) => ({ id, sides: sides[i] as SideTotals }))),
+    steadiness: demands.map((each) => Math.max(0, ...each.map(({ steadiness }) => steadiness.total))),
+  };
+}

@@ -1,0 +1,116 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { createFormLibrary } from "../fit/form-library.ts";
+import { load } from "../movement/library.fixture.ts";
+import type { Block } from "./block.ts";
+import { lookAtPlan } from "./look-at-plan.ts";
+import { type MendQuestion, mendSeam, mendSides, mendTime, ON_TIME, overBy } from "./mends.ts";
+import { anyPlan, circumstances, planned } from "./plan.fixture.ts";
+import { type PlannedBlock, problemsOf } from "./read-plan.ts";
+
+const library = createFormLibrary();
+const ask = (blocks: PlannedBlock[], differs: Parameters<typeof circumstances>[0] = {}): MendQuestion => ({
+  blocks,
+  circumstances: circumstances(differs),
+  library,
+});
+const look = ({ blocks, circumstances: given }: MendQuestion) => lookAtPlan(blocks, given, library);
+const withBlocks = (question: MendQuestion, blocks: readonly Block[]): MendQuestion => ({
+  ...question,
+  blocks: blocks.map((block) => ({ block, movement: load(block.movementId) })),
+});
+
+const A_SESSION = [
+  { movementId: "settling-breath", rounds: 12 },
+  { movementId: "shoulder-circles", rounds: 8 },
+  { movementId: "trunk-turn", rounds: 8 },
+  "side-weight-shift",
+  "shift-and-press",
+  { movementId: "lift-and-part", rounds: 8, talk: 60 },
+  "one-leg-toe-near",
+  { movementId: "gather-and-close", rounds: 8 },
+  { movementId: "quiet-feet", rounds: 8 },
+] as const;
+
+describe("a seam that cannot be", () => {
+  test("is mended in one touch, by ways that have been tried", () => {
+    const question = ask(planned("settling-breath", { movementId: "shift-and-press", straight: true }));
+    const before = look(question);
+    const mends = mendSeam(question, before, "b2");
+    expect(mends.map(({ words }) => words)).toEqual(["put links in"]);
+    for (const { blocks } of mends) expect(problemsOf(look(withBlocks(question, blocks)).reading)).toEqual([]);
+  });
+
+  test("begins on the other side where that is what is wrong", () => {
+    const question = ask(
+      planned({ movementId: "shift-and-press", only: "right" }, { movementId: "press-then-open", straight: true, first: "left" }),
+    );
+    expect(mendSeam(question, look(question), "b2").map(({ words }) => words)).toEqual(["begin on the other side", "put links in"]);
+  });
+
+  test("in any plan each way that is offered leaves one impossible seam less", () => {
+    fc.assert(
+      fc.property(anyPlan, (blocks) => {
+        const question = ask(blocks);
+        const before = look(question);
+        for (const { blockId } of problemsOf(before.reading))
+          for (const mend of mendSeam(question, before, blockId))
+            expect(problemsOf(look(withBlocks(question, mend.blocks)).reading).length).toBeLessThan(problemsOf(before.reading).length);
+      }),
+      { numRuns: 25 },
+    );
+  });
+});
+
+describe("sides that are apart", () => {
+  test.each([
+    ["one side alone", { movementId: "shift-and-press", only: "right", rounds: 6 }, "do both sides"],
+    ["an odd number shared out", { movementId: "shift-and-press", rounds: 3 }, "4 rounds rather than 3"],
+  ] as const)("%s", (_, block, words) => {
+    const question = ask(planned(block), { style: { ...circumstances().style, counting: "eachSide" } });
+    const before = look(question);
+    const [uneven] = before.uneven;
+    const [mend] = uneven ? mendSides(question, before, uneven) : [];
+    expect(mend?.words).toContain(words);
+    expect(look(withBlocks(question, mend?.blocks ?? [])).uneven).toEqual([]);
+  });
+});
+
+describe("minutes", () => {
+  const question = ask(planned(...A_SESSION));
+  const before = look(question);
+
+  test("a plan that overruns is shortened in order, talk first and the settling never, until it ends in time", () => {
+    const minutes = Math.floor(before.reading.total / 60) - 4;
+    const mends = mendTime(question, before, minutes);
+    expect(mends[0]?.words).toBe("no talk before Lift and part the arms");
+    const after = look(withBlocks(question, mends[mends.length - 1]?.blocks ?? []));
+    expect(overBy(after, minutes)).toBeLessThanOrEqual(ON_TIME.late);
+    const settling = (blocks: readonly Block[]) => blocks.filter(({ movementId }) => ["gather-and-close", "quiet-feet"].includes(movementId));
+    for (const mend of mends) expect(settling(mend.blocks)).toEqual(settling(question.blocks.map(({ block }) => block)));
+  });
+
+  test("one that falls short is deepened without overrunning", () => {
+    const minutes = Math.ceil(before.reading.total / 60) + 5;
+    const mends = mendTime(question, before, minutes);
+    expect(mends.length).toBeGreaterThan(0);
+    for (const mend of mends) expect(mend.seconds).toBeGreaterThan(0);
+    const after = look(withBlocks(question, mends[mends.length - 1]?.blocks ?? []));
+    expect(overBy(after, minutes)).toBeLessThanOrEqual(0);
+    expect(after.reading.total).toBeGreaterThan(before.reading.total);
+  });
+
+  test("what a step says it saves is what it saves", () => {
+    let total = before.reading.total;
+    for (const mend of mendTime(question, before, 12)) {
+      const after = look(withBlocks(question, mend.blocks)).reading.total;
+      expect(after - total).toBeCloseTo(mend.seconds, 6);
+      total = after;
+    }
+  });
+
+  test("a plan that is on time is left alone", () => {
+    const minutes = Math.ceil(before.reading.total / 60);
+    expect(mendTime(question, before, minutes)).toEqual([]);
+  });
+});

@@ -1,0 +1,220 @@
+import type { FormLibrary } from "../fit/form-library.ts";
+import { otherSide } from "../side.ts";
+import { SIDE_COUNTS, type Uneven } from "./balance.ts";
+import type { Block } from "./block.ts";
+import { lookAtPlan, type PlanLook } from "./look-at-plan.ts";
+import { outOfOrder, readPhases } from "./phases.ts";
+import { type BlockReading, type Circumstances, type PlannedBlock, problemsOf } from "./read-plan.ts";
+import { CALLED_ROUNDS } from "./style.ts";
+
+/** A change that mends something, ready to be made in one touch. */
+export interface Mend {
+  /** What it does, as a button says it. */
+  readonly words: string;
+  readonly blocks: readonly Block[];
+  /** Seconds by which the session gets longer; negative for shorter. */
+  readonly seconds: number;
+}
+
+/** What mends are tried on. */
+export interface MendQuestion {
+  readonly blocks: readonly PlannedBlock[];
+  readonly circumstances: Circumstances;
+  readonly library: FormLibrary;
+}
+
+/** What differs in a block; undefined takes a part out. */
+export type BlockChange = { readonly [Part in keyof Omit<Block, "id" | "movementId">]?: Block[Part] | undefined };
+
+/** A block with some parts changed or taken out. */
+export const changeBlock = (block: Block, differs: BlockChange): Block =>
+  Object.fromEntries(Object.entries({ ...block, ...differs }).filter(([, value]) => value !== undefined)) as unknown as Block;
+
+const change = (blocks: readonly PlannedBlock[], id: string, differs: BlockChange): PlannedBlock[] =>
+  blocks.map((each) => (each.block.id === id ? { ...each, block: changeBlock(each.block, differs) } : each));
+
+type Way = readonly [words: string, differs: BlockChange];
+
+const tried = ({ circumstances, library }: MendQuestion, before: PlanLook, words: string, blocks: readonly PlannedBlock[]) => {
+  const look = lookAtPlan(blocks, circumstances, library);
+  const mend: Mend = {
+    words,
+    blocks: blocks.map(({ block }) => block),
+    seconds: Math.round(10 * (look.reading.total - before.reading.total)) / 10,
+  };
+  return { look, mend };
+};
+
+/** Ways to mend a seam that cannot be; each has been tried, and makes no other seam impossible. */
+export function mendSeam(question: MendQuestion, before: PlanLook, blockId: string): Mend[] {
+  const block = before.reading.blocks.find(({ id }) => id === blockId);
+  if (!block) return [];
+  const { blocks } = question;
+  const [first] = block.turns;
+  const ways: Way[] = [
+    ["put links in", { straight: undefined }],
+    ["do it standing", { as: undefined }],
+    ["let go of the rail", { hold: undefined }],
+    ["face the front", { facing: undefined }],
+  ];
+  if (block.movement.sided && first) ways.unshift(["begin on the other side", { first: otherSide(first.lead) }]);
+  const broken = problemsOf(before.reading).length;
+  return ways.flatMap(([words, differs]) => {
+    const { look, mend } = tried(question, before, words, change(blocks, blockId, differs));
+    const left = problemsOf(look.reading);
+    return left.length < broken && !left.some((each) => each.blockId === blockId) ? [mend] : [];
+  });
+}
+
+const apartBy = ({ uneven }: PlanLook): number => uneven.reduce((sum, { difference }) => sum + difference, 0);
+
+/** Ways to even out two sides, the shortest first; each has been tried, and leaves no count over the difference asked about. */
+export function mendSides(question: MendQuestion, before: PlanLook, { tippedBy, count }: Uneven): Mend[] {
+  const block = before.reading.blocks.find(({ id }) => id === tippedBy);
+  if (!block) return [];
+  const { blocks } = question;
+  const called = block.block.rounds;
+  const { label } = SIDE_COUNTS.find(({ name }) => name === count) as (typeof SIDE_COUNTS)[number];
+  const [first] = block.turns;
+  const ways: Way[] = [[`${called + 1} rounds rather than ${called}`, { rounds: called + 1 }]];
+  if (block.block.only) ways.unshift(["do both sides", { only: undefined }]);
+  if (called > 1) ways.push([`${called - 1} rounds rather than ${called}`, { rounds: called - 1 }]);
+  if (first) ways.push(["begin on the other side", { first: otherSide(first.lead) }]);
+  const apart = apartBy(before);
+  return ways
+    .flatMap(([words, differs]) => {
+      const { look, mend } = tried(question, before, words, change(blocks, tippedBy, differs));
+      const still = look.uneven.some((each) => each.count === count);
+      return !still && apartBy(look) < apart ? [mend] : [];
+    })
+    .map((mend) => ({ ...mend, words: `${mend.words}: evens out ${label}` }));
+}
+
+/** A step on the way to the minutes that a session has. */
+interface Step {
+  readonly words: string;
+  readonly blocks: readonly PlannedBlock[];
+  /** About how many seconds it is worth. */
+  readonly seconds: number;
+  /** What is lost or gained; the least loss a second that is needed goes first. */
+  readonly weight: number;
+}
+
+const nameOf = ({ movement }: BlockReading): string => movement.name.own ?? movement.name.en;
+
+/** Rounds of the list next below or above, or one less or more. */
+const fewer = (called: number): number => CALLED_ROUNDS.filter((rounds) => rounds < called).at(-1) ?? called - 1;
+const more = (called: number): number => CALLED_ROUNDS.find((rounds) => rounds > called) ?? called + 1;
+
+/** What each kind of cut costs: talk least, then what was done before, then rounds, then a whole movement. */
+const LOSS = { talk: 0.2, again: 0.4, loosen: 0.7, rounds: 1, takeOut: 2.5 } as const;
+
+/** Everything that may be cut once more, the settling never. */
+function cuts(question: MendQuestion, look: PlanLook): Step[] {
+  const { blocks, circumstances } = question;
+  const { leastRounds } = circumstances.style;
+  const loosen = readPhases(look.reading).find(({ phase }) => phase === "loosen");
+  return look.reading.blocks.flatMap((reading): Step[] => {
+    if (reading.phase === "settle") return [];
+    const { id, block, phase, knowledge } = reading;
+    const steps: Step[] = [];
+    if (block.talk)
+      steps.push({
+        words: `no talk before ${nameOf(reading)}`,
+        blocks: change(blocks, id, { talk: undefined }),
+        seconds: block.talk,
+        weight: LOSS.talk,
+      });
+    const rounds = fewer(block.rounds);
+    if (rounds >= leastRounds) {
+      const again = knowledge === "again" ? LOSS.again : LOSS.rounds;
+      const spare = phase === "loosen" && (loosen?.overBy ?? 0) > 0 ? LOSS.loosen : LOSS.rounds;
+      steps.push({
+        words: `${nameOf(reading)}: ${rounds} rounds rather than ${block.rounds}`,
+        blocks: change(blocks, id, { rounds }),
+        seconds: (reading.parts.rounds * (block.rounds - rounds)) / block.rounds,
+        weight: Math.min(again, spare),
+      });
+    }
+    const others = look.reading.blocks.filter((other) => other.phase === phase).length;
+    if (others > 1 || phase === "flow")
+      steps.push({
+        words: `${nameOf(reading)} another time`,
+        blocks: blocks.filter((each) => each.block.id !== id),
+        seconds: reading.total,
+        weight: LOSS.takeOut * (knowledge === "again" ? LOSS.again : 1),
+      });
+    return steps;
+  });
+}
+
+/** Everything that may be deepened or repeated once more. */
+function additions({ blocks }: MendQuestion, look: PlanLook): Step[] {
+  const most = CALLED_ROUNDS[CALLED_ROUNDS.length - 1] as number;
+  const settle = readPhases(look.reading).find(({ phase }) => phase === "settle");
+  return look.reading.blocks.flatMap((reading): Step[] => {
+    const rounds = more(reading.block.rounds);
+    if (rounds > most || reading.phase === "arrive") return [];
+    const short = reading.phase === "settle" && (settle?.shortBy ?? 0) > 0;
+    const weight = short ? 0.5 : reading.phase === "flow" ? 1 : 1.5;
+    return [
+      {
+        words: `${nameOf(reading)}: ${rounds} rounds rather than ${reading.block.rounds}`,
+        blocks: change(blocks, reading.id, { rounds }),
+        seconds: (reading.parts.rounds * (rounds - reading.block.rounds)) / reading.block.rounds,
+        weight,
+      },
+    ];
+  });
+}
+
+/** A plan is on time when it ends within this many seconds before its end. */
+export const ON_TIME = { late: 0, early: 60 } as const;
+const MOST_STEPS = 12;
+
+/** The first answer that is not null. */
+function firstThat<Item, Answer>(items: readonly Item[], answer: (item: Item) => Answer | null): Answer | null {
+  for (const item of items) {
+    const found = answer(item);
+    if (found !== null) return found;
+  }
+  return null;
+}
+
+/** How far a plan runs over its minutes; negative where it ends early. Seconds. */
+export const overBy = ({ reading }: PlanLook, minutes: number): number => reading.total - 60 * minutes;
+
+/** What makes a plan worse to teach: seams that cannot be, sides apart, blocks out of order. */
+const faults = (look: PlanLook): number =>
+  problemsOf(look.reading).length + look.uneven.length + outOfOrder(look.reading).length;
+
+/**
+ * What to shorten, in order, until a plan that overruns ends in time; or what to deepen or repeat until one that falls
+ * short fills its minutes. Each step has been tried on top of the ones before; the settling is never cut, and no step
+ * makes a seam impossible or the sides uneven. The last is as near as steps come.
+ */
+export function mendTime(question: MendQuestion, before: PlanLook, minutes: number): Mend[] {
+  const steps: Mend[] = [];
+  let now: MendQuestion = question;
+  let look = before;
+  while (steps.length < MOST_STEPS) {
+    const over = overBy(look, minutes);
+    const long = over > ON_TIME.late;
+    if (!long && over >= -ON_TIME.early) break;
+    // Seconds beyond what is needed are worth nothing.
+    const price = ({ weight, seconds }: Step): number => (weight * seconds) / Math.min(seconds, Math.abs(over));
+    const options = (long ? cuts(now, look) : additions(now, look)).toSorted(
+      (a, b) => price(a) - price(b) || b.seconds - a.seconds,
+    );
+    const best = firstThat(options, (step) => {
+      const { look: after, mend } = tried(now, look, step.words, step.blocks);
+      const helps = long ? mend.seconds < 0 : mend.seconds > 0 && overBy(after, minutes) <= ON_TIME.late;
+      return helps && faults(after) <= faults(look) ? { mend, step, after } : null;
+    });
+    if (!best) break;
+    steps.push(best.mend);
+    now = { ...now, blocks: best.step.blocks };
+    look = best.after;
+  }
+  return steps;
+}

@@ -1,0 +1,152 @@
+import { FEET_STATES } from "../movement/format.ts";
+import { SIDES } from "../side.ts";
+import { FACINGS } from "./block.ts";
+import { type Link, LINK_KINDS, linksFrom } from "./links.ts";
+import { type BodyState, HAND_PLACES, isPossible, type PlanPlace, stateKey, SUPPORTS_OF_STATE } from "./state.ts";
+
+/** The cheapest way from one state to another. */
+export interface Way {
+  readonly to: BodyState;
+  /** Tenths of a second and penalties together: what a way is chosen by. */
+  readonly cost: number;
+  readonly links: readonly Link[];
+  /** The ids of its links, a letter each: of two ways that cost the same and have as many links, the first by these. */
+  readonly ids: string;
+}
+
+/** All states that can be reached from one. */
+export interface Reach {
+  /** The way to a state; null where none leads there. */
+  to(state: BodyState): Way | null;
+  /** The ways to all states that are as wanted. */
+  toAll(wanted: (state: BodyState) => boolean): Way[];
+}
+
+interface Edge {
+  readonly to: number;
+  readonly cost: number;
+  readonly id: string;
+  readonly link: Link;
+}
+
+/** The possible states of a place by their numbers, and the links between them. */
+interface Graph {
+  readonly states: readonly BodyState[];
+  readonly numbers: ReadonlyMap<string, number>;
+  readonly edges: readonly (readonly Edge[])[];
+  readonly reaches: Map<string, Reach>;
+}
+
+/** A letter a link, in the order of LINK_KINDS, right before left before both. */
+function idOf({ kind, side }: Link): string {
+  const number = LINK_KINDS.findIndex(({ name }) => name === kind);
+  const turn = side === "right" ? 1 : side === "left" ? 2 : side === "both" ? 3 : 0;
+  return String.fromCharCode(65 + 4 * number + turn);
+}
+
+/** Cheaper, then fewer links, then first by ids. Negative where `a` comes first. */
+export const byCost = (a: Pick<Way, "cost" | "ids">, b: Pick<Way, "cost" | "ids">): number =>
+  a.cost - b.cost || a.ids.length - b.ids.length || (a.ids < b.ids ? -1 : a.ids > b.ids ? 1 : 0);
+
+/** Every state that a body can be in here. */
+export const statesOfPlace = (place: PlanPlace): BodyState[] =>
+  SUPPORTS_OF_STATE.flatMap((support) =>
+    FEET_STATES.flatMap((feet) =>
+      [null, ...SIDES].flatMap((foot) =>
+        (["both", ...SIDES] as const).flatMap((load) =>
+          FACINGS.flatMap((facing) => HAND_PLACES.map((hands): BodyState => ({ support, feet, foot, load, facing, hands }))),
+        ),
+      ),
+    ),
+  ).filter((state) => isPossible(state, place));
+
+function buildGraph(place: PlanPlace): Graph {
+  const states = statesOfPlace(place);
+  const numbers = new Map(states.map((state, number) => [stateKey(state), number]));
+  const edges = states.map((state) =>
+    linksFrom(state, place).map((link): Edge => {
+      const to = numbers.get(stateKey(link.to)) as number;
+      return { to, cost: link.tenths + link.penalty, id: idOf(link), link };
+    }),
+  );
+  return { states, numbers, edges, reaches: new Map() };
+}
+
+const graphs = new Map<string, Graph>();
+
+function graphOf(place: PlanPlace): Graph {
+  const key = `${place.chairs} ${place.rail} ${place.pool}`;
+  const known = graphs.get(key) ?? buildGraph(place);
+  graphs.set(key, known);
+  return known;
+}
+
+/**
+ * Dijkstra's shortest paths (1959). Costs are whole and small, so a row of buckets stands in for the heap; a link always
+ * costs something, so that a state is settled once its bucket is reached. Ways are unique: see `byCost`.
+ */
+function search({ states, numbers, edges }: Graph, start: number, may: (link: Link) => boolean): Reach {
+  const costs = new Int32Array(states.length).fill(-1);
+  const ids: string[] = new Array(states.length).fill("");
+  const before = new Int32Array(states.length).fill(-1);
+  const by: (Link | null)[] = new Array(states.length).fill(null);
+  const settled = new Uint8Array(states.length);
+  const buckets: number[][] = [[start]];
+  costs[start] = 0;
+  for (let cost = 0; cost < buckets.length; cost += 1)
+    for (const number of buckets[cost] ?? []) {
+      if (settled[number] === 1 || costs[number] !== cost) continue;
+      settled[number] = 1;
+      for (const edge of edges[number] as readonly Edge[]) {
+        if (!may(edge.link)) continue;
+        const next = cost + edge.cost;
+        const known = costs[edge.to] as number;
+        if (known >= 0 && known < next) continue;
+        const nextIds = (ids[number] as string) + edge.id;
+        if (known === next && byCost({ cost: known, ids: ids[edge.to] as string }, { cost: next, ids: nextIds }) <= 0) continue;
+        costs[edge.to] = next;
+        ids[edge.to] = nextIds;
+        before[edge.to] = number;
+        by[edge.to] = edge.link;
+        buckets[next] ??= [];
+        (buckets[next] as number[]).push(edge.to);
+      }
+    }
+  const ways: (Way | undefined)[] = new Array(states.length);
+  const wayTo = (number: number): Way => {
+    const known = ways[number];
+    if (known) return known;
+    const links: Link[] = [];
+    for (let at = number; at !== start; at = before[at] as number) links.unshift(by[at] as Link);
+    const way = { to: states[number] as BodyState, cost: costs[number] as number, links, ids: ids[number] as string };
+    ways[number] = way;
+    return way;
+  };
+  return {
+    to: (state) => {
+      const number = numbers.get(stateKey(state));
+      return number === undefined || (costs[number] as number) < 0 ? null : wayTo(number);
+    },
+    toAll: (wanted) => states.flatMap((state, number) => ((costs[number] as number) >= 0 && wanted(state) ? [wayTo(number)] : [])),
+  };
+}
+
+const onlyHands = ({ kind }: Link): boolean => kind === "hands";
+const anyLink = (): boolean => true;
+const NOWHERE: Reach = { to: () => null, toAll: () => [] };
+
+/**
+ * Every state that links lead to from one, each by its cheapest way; kept, since a plan asks for the same few again.
+ *
+ * @param straight only the hands may go elsewhere, as when one movement runs on into the next
+ * @returns nothing reached where the state is not possible in the place
+ */
+export function reachFrom(from: BodyState, place: PlanPlace, straight = false): Reach {
+  const graph = graphOf(place);
+  const number = graph.numbers.get(stateKey(from));
+  if (number === undefined) return NOWHERE;
+  const key = `${number} ${straight}`;
+  const reach = graph.reaches.get(key) ?? search(graph, number, straight ? onlyHands : anyLink);
+  graph.reaches.set(key, reach);
+  return reach;
+}

@@ -1,0 +1,99 @@
+import type { FormChoice } from "../movement/form.ts";
+import { choiceKey } from "../movement/form.ts";
+import type { HandsState, LoadState, Movement } from "../movement/format.ts";
+import { type MovementState, statesOf } from "../movement/state.ts";
+import { otherSide, type Side } from "../side.ts";
+import type { Facing } from "./block.ts";
+import type { EntryPattern, ExitChange, HandPlace } from "./state.ts";
+
+interface States {
+  readonly entry: MovementState;
+  readonly exit: MovementState;
+}
+
+/** States of forms already solved, with the right side leading. */
+const solved = new WeakMap<Movement, Map<string, States | null>>();
+
+function statesKept(movement: Movement, choice: FormChoice): States | null {
+  let known = solved.get(movement);
+  if (!known) {
+    known = new Map();
+    solved.set(movement, known);
+  }
+  const key = choiceKey(choice);
+  if (!known.has(key)) known.set(key, statesOf(movement, choice));
+  return known.get(key) ?? null;
+}
+
+/** The same form for the other side leading: which hand holds and which arm moves change sides. */
+function mirrored(choice: FormChoice): FormChoice {
+  const { hold, arms, sizes } = choice;
+  return {
+    ...choice,
+    hold: hold && { ...hold, hand: hold.hand === "both" ? "both" : otherSide(hold.hand) },
+    arms: arms === "both" ? "both" : otherSide(arms),
+    sizes: { ...sizes, armLeft: sizes.armRight, armRight: sizes.armLeft },
+  };
+}
+
+const sideOf = (role: "lead" | "trail", lead: Side): Side => (role === "lead" ? lead : otherSide(lead));
+
+function loadOf({ support, feet, foot, load }: MovementState, lead: Side): Side | "both" {
+  if (support === "seat") return "both";
+  if (foot && (feet === "lift" || feet === "toe")) return otherSide(sideOf(foot, lead));
+  return load === "both" ? "both" : sideOf(load as Exclude<LoadState, "both">, lead);
+}
+
+function handsOf(hands: HandsState, lead: Side): HandPlace {
+  const onSide = (side: Side, left: HandPlace, right: HandPlace): HandPlace => (side === "left" ? left : right);
+  switch (hands) {
+    case "ballLead":
+      return onSide(lead, "ballLeft", "ballRight");
+    case "ballTrail":
+      return onSide(otherSide(lead), "ballLeft", "ballRight");
+    case "holdLead":
+      return onSide(lead, "railLeft", "railRight");
+    case "holdTrail":
+      return onSide(otherSide(lead), "railLeft", "railRight");
+    case "holdBoth":
+      return "railBoth";
+    default:
+      return hands;
+  }
+}
+
+const PARTS = ["feet", "load", "hands"] as const;
+
+function withSides(state: MovementState, lead: Side, open: ReadonlySet<string>): ExitChange {
+  const { support, feet, foot, hands } = state;
+  return {
+    support,
+    feet: open.has("feet") ? null : { kind: feet, foot: foot && sideOf(foot, lead) },
+    load: open.has("load") ? null : loadOf(state, lead),
+    hands: open.has("hands") ? null : handsOf(hands, lead),
+  };
+}
+
+const openParts = (stated: Partial<Record<string, string>> | undefined, word: string): ReadonlySet<string> =>
+  new Set(PARTS.filter((part) => stated?.[part] === word));
+
+/**
+ * What a form needs to begin and what it leaves behind, from its first and last key pose; parts that its file leaves
+ * open stay open. Hands that hold are never open.
+ *
+ * @returns null where there is no such form
+ */
+export function joinsOf(
+  movement: Movement,
+  choice: FormChoice,
+  lead: Side,
+  facing: Facing | null,
+): { readonly entry: EntryPattern; readonly exit: ExitChange } | null {
+  const states = statesKept(movement, lead === "right" ? choice : mirrored(choice));
+  if (!states) return null;
+  const holds = choice.hold !== null;
+  const without = (parts: ReadonlySet<string>) => new Set([...parts].filter((part) => !(holds && part === "hands")));
+  const begins = without(openParts(movement.entry, "any"));
+  const ends = movement.exit === "entry" ? begins : without(openParts(movement.exit, "keep"));
+  return { entry: { ...withSides(states.entry, lead, begins), facing }, exit: withSides(states.exit, lead, ends) };
+}

@@ -9,7 +9,7 @@ import { SHARE } from "../src/body/segments.ts";
 import { solvePose } from "../src/body/solve.ts";
 import type { Cap, CapLimit } from "../src/caps/cap.ts";
 import { createFormLibrary } from "../src/fit/form-library.ts";
-import { fitPerson } from "../src/fit/session.ts";
+import { fitPerson, fitPlanOf } from "../src/fit/session.ts";
 import { summariesOf } from "../src/fit/summary.ts";
 import { readDemand } from "../src/movement/demand.ts";
 import { FULL_STANDING } from "../src/movement/form.ts";
@@ -17,6 +17,9 @@ import { hasLandForm, type Movement } from "../src/movement/format.ts";
 import { readMovement } from "../src/movement/read-file.ts";
 import { sampleTrack } from "../src/movement/samples.ts";
 import { type Track, trackOf } from "../src/movement/track.ts";
+import { lookAtPlan } from "../src/plan/look-at-plan.ts";
+import { type Circumstances, type PlannedBlock, readPlan } from "../src/plan/read-plan.ts";
+import { USUAL_STYLE } from "../src/plan/style.ts";
 import { SIDES, sideSign } from "../src/side.ts";
 import { report } from "./measure.ts";
 import { skeletonUpdater } from "./skeleton.ts";
@@ -57,11 +60,27 @@ const SESSION = [
   "one-leg-toe-near",
   "gather-and-close",
 ];
-const plan = {
-  blocks: movements.filter(({ id }) => SESSION.includes(id)).map((movement, i) => ({ id: `b${i}`, movement, rounds: 6 })),
+const circumstances: Circumstances = {
+  style: USUAL_STYLE,
   breathSeconds: 8,
   seatedOnly: false,
+  place: { chairs: true, rail: "right", pool: false },
+  week: 0,
+  slowestCycle: 0,
+  knows: () => "known",
 };
+const plannedOf = (list: readonly Movement[]): PlannedBlock[] =>
+  list.map((movement, i) => ({ block: { id: `b${i}`, movementId: movement.id, rounds: 6 }, movement }));
+const plan = fitPlanOf(readPlan(plannedOf(movements.filter(({ id }) => SESSION.includes(id))), circumstances));
+/** Forty blocks of any movements; one of them changes its rounds or its place each time. */
+const forty = plannedOf(Array.from({ length: 40 }, (_, i) => movements[(7 * i) % movements.length] as Movement));
+const planLibrary = createFormLibrary();
+function changedForty(run: number): PlannedBlock[] {
+  const at = (11 * run) % forty.length;
+  const one = forty[at] as PlannedBlock;
+  if (run % 2 === 0) return forty.toSpliced(at, 1, { ...one, block: { ...one.block, rounds: 3 + (run % 6) } });
+  return forty.toSpliced(at, 1).toSpliced((at + 13) % 39, 0, one);
+}
 const person = (i: number) => ({
   id: `p${i}`,
   stature: 1.5 + 0.03 * i,
@@ -136,6 +155,11 @@ report({
     run: () => {
       for (const movement of movements) summariesOf(movement);
     },
+  },
+  "a plan of 40 blocks read after one change: time, count, joins, sides, tide": {
+    runs: 200,
+    warmUp: 5,
+    run: (run) => void lookAtPlan(changedForty(run), circumstances, planLibrary),
   },
   "a group of 12, 8 blocks, nothing solved before": {
     runs: 3,

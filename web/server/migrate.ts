@@ -4,8 +4,9 @@ import { ownBodies } from "./migrations/002-own-bodies.ts";
 import { ownNames } from "./migrations/003-own-names.ts";
 import { formSummaries } from "./migrations/004-form-summaries.ts";
 import { limitsAndRoles } from "./migrations/005-limits-and-roles.ts";
+import { planning } from "./migrations/006-planning.ts";
 
-const MIGRATIONS = [firstFloor, ownBodies, ownNames, formSummaries, limitsAndRoles];
+const MIGRATIONS = [firstFloor, ownBodies, ownNames, formSummaries, limitsAndRoles, planning];
 
 /** Holds off every other process that would migrate or load the demo; released when the connection ends. */
 const SET_UP_LOCK = 7_251_904;

@@ -2,7 +2,7 @@ import { describe, expect, test } from "vitest";
 import { USUAL_BUILD } from "../body/build.ts";
 import { MIDDLING_STATURE } from "../body/segments.ts";
 import { onRail } from "../body/supports.ts";
-import { createFormLibrary } from "../fit/form-library.ts";
+import { createFormLibrary, leadsOf } from "../fit/form-library.ts";
 import type { Demand } from "../movement/demand.ts";
 import { type FormChoice, FULL_SEATED, FULL_STANDING } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
@@ -16,7 +16,7 @@ const doer = { stature: MIDDLING_STATURE, build: USUAL_BUILD };
 const BREATH = 8;
 const ROUNDS = 6;
 const demandsOf = (movement: Movement, choice: FormChoice = FULL_STANDING): readonly Demand[] =>
-  library.demands(movement, choice, doer, BREATH) ?? [];
+  library.demands(movement, choice, doer, BREATH, leadsOf(movement)) ?? [];
 const breaksIt = (limit: CapLimit, id: string, choice: FormChoice = FULL_STANDING, rounds = ROUNDS): boolean =>
   demandsOf(load(id), choice).some((demand) => breaks(capOf(limit), choice, demand, rounds));
 

@@ -1,6 +1,6 @@
 import type { CellView } from "../fit/cell-view.ts";
-import { HAZARD_WORDS } from "../plan/links.ts";
 import type { Seam } from "../plan/join.ts";
+import { HAZARD_WORDS } from "../plan/links.ts";
 import type { BlockReading, PlanReading } from "../plan/read-plan.ts";
 
 /** How one thing is reached from the one before, in words: small links in their order, and what the helper is ready for. */

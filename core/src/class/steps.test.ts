@@ -1,37 +1,52 @@
 import { expect, test } from "vitest";
-import { load } from "../movement/library.fixture.ts";
-import { planTime } from "../plan/time.ts";
+import { circumstances, planned } from "../plan/plan.fixture.ts";
+import { readPlan } from "../plan/read-plan.ts";
+import { scriptBlocks } from "./script.ts";
 import { classSteps, roundAt } from "./steps.ts";
 
-const blocks = [
-  { movement: load("settling-breath"), rounds: 4 },
-  { movement: load("shift-and-press"), rounds: 5 },
-];
+const reading = readPlan(
+  planned({ movementId: "settling-breath", rounds: 4 }, { movementId: "shift-and-press", rounds: 5, talk: 20 }),
+  circumstances(),
+);
+const steps = classSteps(scriptBlocks(reading));
 
-test("a sided movement is a step a side, right first, an unsided one is one step", () => {
-  expect(classSteps(blocks, 8).map(({ blockIndex, side, rounds }) => [blockIndex, side, rounds])).toEqual([
+test("a sided movement is a step a side, in the order of its turns, an unsided one is one step", () => {
+  expect(steps.map(({ blockIndex, side, rounds }) => [blockIndex, side, rounds])).toEqual([
     [0, null, 4],
     [1, "right", 5],
     [1, "left", 5],
   ]);
 });
 
-test("steps begin when the plan's clock says", () => {
-  const steps = classSteps(blocks, 8);
-  const time = planTime(blocks, 8);
-  const last = steps[2];
-  expect(steps[0]?.from).toBe(0);
-  expect(steps[1]?.from).toBe(time.blocks[1]?.from);
-  expect((last?.from ?? 0) + (last?.lead ?? 0) + 5 * 8).toBe(time.blocks[1]?.to);
+test("steps follow one another without a gap, as the plan's clock says", () => {
+  let clock = 0;
+  for (const { from, lead, rounds, roundSeconds } of steps) {
+    expect(from).toBeCloseTo(clock, 9);
+    clock = from + lead + rounds * roundSeconds;
+  }
+  expect(clock).toBeCloseTo(reading.blocks[1]?.to ?? 0, 9);
 });
 
+test("the way there and the hazards are said as a script says them", () => {
+  const [, press] = scriptBlocks(reading);
+  expect(press?.link).toEqual({
+    words: ["hands in front", "weight to the left", "right foot ahead", "weight on both"],
+    hazards: [],
+  });
+  const [, stood] = scriptBlocks(
+    readPlan(planned({ movementId: "settling-breath", as: "seated" }, "quiet-feet"), circumstances()),
+  );
+  expect(stood?.link.hazards).toEqual(["everybody stands up: cushions away first, rise in stages"]);
+});
+
+// The link takes 4.5 s, talk 20 s and showing a known movement 10 s.
 test.each([
   [0, 0],
-  [19.9, 0],
-  [20, 1],
-  [28, 2],
+  [34.4, 0],
+  [34.5, 1],
+  [42.5, 2],
   [500, 5],
-])("%d s into a step of five rounds of 8 s shown for 20 s it is round %d", (seconds, round) => {
-  const step = classSteps(blocks, 8)[1];
+])("%d s into a step of five rounds of 8 s it is round %d", (seconds, round) => {
+  const step = steps[1];
   expect(step && roundAt(step, seconds)).toBe(round);
 });

@@ -4,6 +4,8 @@ import type { ScriptBlock } from "./script.ts";
 /** One thing done together in class: a block, or one side of it. */
 export interface ClassStep {
   readonly blockIndex: number;
+  /** Which turn of the block it is, from 0. */
+  readonly turn: number;
   /** The side that leads; null where both are done in turn within a round. */
   readonly side: Side | null;
   readonly rounds: number;
@@ -20,7 +22,15 @@ export const classSteps = (blocks: readonly ScriptBlock[]): ClassStep[] =>
   blocks.flatMap(({ movement, turns, cycleSeconds, parts }, blockIndex) =>
     turns.map(({ lead: side, rounds, from }, turn) => {
       const lead = turn === 0 ? parts.link + parts.talk + parts.showing : parts.sideChange;
-      return { blockIndex, side: movement.sided ? side : null, rounds, roundSeconds: cycleSeconds, lead, from: from - lead };
+      return {
+        blockIndex,
+        turn,
+        side: movement.sided ? side : null,
+        rounds,
+        roundSeconds: cycleSeconds,
+        lead,
+        from: from - lead,
+      };
     }),
   );
 

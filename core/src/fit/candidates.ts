@@ -1,5 +1,14 @@
 import { type Hold, onRail } from "../body/supports.ts";
-import { armMoves, type Depth, DEPTHS, type FormChoice, type FormKind, FULL_SIZE, LAND_KINDS, type Sizes } from "../movement/form.ts";
+import {
+  armMoves,
+  DEPTHS,
+  type Depth,
+  type FormChoice,
+  type FormKind,
+  FULL_SIZE,
+  LAND_KINDS,
+  type Sizes,
+} from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import type { Side } from "../side.ts";
 

@@ -2,10 +2,11 @@ import { describe, expect, test } from "vitest";
 import { buildOf, USUAL_BODY, USUAL_BUILD } from "../body/build.ts";
 import { capOf } from "../caps/cap.fixture.ts";
 import type { Cap, CapLimit } from "../caps/cap.ts";
+import { FULL_STANDING } from "../movement/form.ts";
 import { load } from "../movement/library.fixture.ts";
-import { fitCell, meantForm } from "./cell.ts";
-import { meantSteadiness, viewCell } from "./cell-view.ts";
-import { createFormLibrary } from "./form-library.ts";
+import { fitCell } from "./cell.ts";
+import { viewCell } from "./cell-view.ts";
+import { createFormLibrary, leadsOf } from "./form-library.ts";
 
 const library = createFormLibrary();
 const ROUNDS = 6;
@@ -19,9 +20,10 @@ function view(id: string, ...limits: CapLimit[]) {
     stature: 1.65,
     build: USUAL_BUILD,
     caps: limits.map(cap),
-    seatedOnly: false,
+    leads: leadsOf(movement),
+    meant: FULL_STANDING,
   };
-  return viewCell(fitCell(question, library), meantForm(movement, false), ROUNDS);
+  return viewCell(fitCell(question, library), FULL_STANDING, ROUNDS);
 }
 
 describe("a cell as people read it", () => {
@@ -62,8 +64,17 @@ describe("a cell as people read it", () => {
   test("somebody in a wheelchair does all of it, seated, and the room is told so", () => {
     const movement = load("lift-and-part");
     const build = buildOf({ ...USUAL_BODY, wheelchair: true }, 1.65);
-    const question = { movement, breathSeconds: 8, rounds: ROUNDS, stature: 1.65, build, caps: [], seatedOnly: false };
-    const cell = viewCell(fitCell(question, library), meantForm(movement, false), ROUNDS);
+    const question = {
+      movement,
+      breathSeconds: 8,
+      rounds: ROUNDS,
+      stature: 1.65,
+      build,
+      caps: [],
+      leads: leadsOf(movement),
+      meant: FULL_STANDING,
+    };
+    const cell = viewCell(fitCell(question, library), FULL_STANDING, ROUNDS);
     expect(cell).toMatchObject({ form: "seated", level: 1, whole: false, brief: "seated", why: [] });
   });
 
@@ -80,12 +91,4 @@ describe("a cell as people read it", () => {
     const { brief } = view("one-up-one-down", { channel: "handHeight", side: "left", limit: "lap" });
     expect(brief.match(/left hand/g)?.length ?? 0).toBeLessThanOrEqual(1);
   });
-});
-
-test("the tide is the steadiness of each block as it is meant", () => {
-  const blocks = ["settling-breath", "one-leg-toe-near"].map((id) => ({ id, movement: load(id), rounds: 4 }));
-  const [calm = 0, high = 0] = meantSteadiness({ blocks, breathSeconds: 8, seatedOnly: false }, 1.65, library);
-  expect(high).toBeGreaterThan(calm + 3);
-  const [, seated = 9] = meantSteadiness({ blocks, breathSeconds: 8, seatedOnly: true }, 1.65, library);
-  expect(seated).toBeLessThan(2);
 });

@@ -7,12 +7,14 @@ import { capOf } from "../caps/cap.fixture.ts";
 import type { Cap, CapLimit } from "../caps/cap.ts";
 import { capInWords } from "../caps/words.ts";
 import type { Demand } from "../movement/demand.ts";
+import { FULL_STANDING } from "../movement/form.ts";
 import { hasLandForm, type Movement } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";
-import { planTime } from "../plan/time.ts";
-import { type CellQuestion, cellOnFeet, fitCell, meantForm } from "./cell.ts";
-import { createFormLibrary } from "./form-library.ts";
-import { fitPerson } from "./session.ts";
+import { circumstances } from "../plan/plan.fixture.ts";
+import { readPlan } from "../plan/read-plan.ts";
+import { type CellQuestion, cellOnFeet, fitCell } from "./cell.ts";
+import { createFormLibrary, leadsOf } from "./form-library.ts";
+import { fitPerson, fitPlanOf } from "./session.ts";
 
 const movements = loadAll().filter(hasLandForm);
 const named = (id: string) => movements.find((movement) => movement.id === id) as Movement;
@@ -30,7 +32,8 @@ const question = (movement: Movement, caps: readonly Cap[]): CellQuestion => ({
   stature: 1.62,
   build: USUAL_BUILD,
   caps,
-  seatedOnly: false,
+  leads: leadsOf(movement),
+  meant: FULL_STANDING,
 });
 const fit = (movement: Movement, caps: readonly Cap[]) => fitCell(question(movement, caps), library);
 const fitBody = (movement: Movement, measured: Partial<MeasuredBody>) =>
@@ -132,7 +135,7 @@ describe("whatever the caps", () => {
         const caps = limits.map((limit) => cap(limit));
         const { choice, demands, rounds } = fit(movement, caps);
         if (choice === null) return;
-        const meant = library.demands(movement, meantForm(movement, false), question(movement, []), 8) ?? [];
+        const meant = library.demands(movement, FULL_STANDING, question(movement, []), 8, leadsOf(movement)) ?? [];
         for (const each of caps) {
           for (const demand of demands) expect(breaks(each, choice, demand, ROUNDS)).toBe(false);
           expect(rounds).toBeLessThanOrEqual(roundsOfHolding([each], choice.kind, demands, meant, ROUNDS));
@@ -157,11 +160,11 @@ describe("whatever the caps", () => {
 });
 
 describe("over a session", () => {
-  const plan = {
-    blocks: movements.map((movement, i) => ({ id: `b${i}`, movement, rounds: 4 })),
-    breathSeconds: 8,
-    seatedOnly: false,
-  };
+  const reading = readPlan(
+    movements.map((movement, i) => ({ block: { id: `b${i}`, movementId: movement.id, rounds: 4 }, movement })),
+    circumstances(),
+  );
+  const plan = fitPlanOf(reading);
   const row = (minutes: number) =>
     fitPerson(
       plan,
@@ -190,10 +193,9 @@ describe("over a session", () => {
       cap({ channel: "oneLegSecondsInAll", side: "left", limit: 6 }),
     ];
     const { cells } = fitPerson(plan, { id: "p", stature: 1.7, measured: USUAL_BODY, caps }, library);
-    const time = planTime(plan.blocks, plan.breathSeconds);
     let run = 0;
     cells.forEach((cell, i) => {
-      run = cellOnFeet(cell) ? run + (time.blocks[i]?.total ?? 0) : 0;
+      run = cellOnFeet(cell) ? run + (reading.blocks[i]?.total ?? 0) : 0;
       expect(run).toBeLessThanOrEqual(240);
     });
     const sum = (of: (demand: Demand) => number) =>
@@ -206,7 +208,6 @@ describe("over a session", () => {
   test("beyond the minutes of a session a person rests", () => {
     const caps = [cap({ channel: "sessionMinutes", limit: 5 })];
     const { cells } = fitPerson(plan, { id: "p", stature: 1.7, measured: USUAL_BODY, caps }, library);
-    const time = planTime(plan.blocks, plan.breathSeconds);
-    expect(cells.map((cell) => cell.choice === null)).toEqual(time.blocks.map(({ to }) => to > 300));
+    expect(cells.map((cell) => cell.choice === null)).toEqual(reading.blocks.map(({ to }) => to > 300));
   });
 });

@@ -33,6 +33,19 @@ export interface FitPlan {
   readonly blocks: readonly FitBlock[];
 }
 
+/** What the fit takes of a plan that was read. */
+export const fitPlanOf = ({ blocks }: { readonly blocks: readonly FitBlock[] }): FitPlan => ({
+  blocks: blocks.map(({ id, movement, meant, turns, breathSeconds, total, to }) => ({
+    id,
+    movement,
+    meant,
+    turns: turns.map(({ lead, rounds }) => ({ lead, rounds })),
+    breathSeconds,
+    total,
+    to,
+  })),
+});
+
 /** The most rounds that one side of a block has. */
 export const mostRounds = ({ turns }: Pick<FitBlock, "turns">): number => Math.max(0, ...turns.map(({ rounds }) => rounds));
 

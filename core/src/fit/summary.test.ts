@@ -4,8 +4,8 @@ import { sidedColumn } from "../body/channels.ts";
 import { MIDDLING_STATURE } from "../body/segments.ts";
 import { choiceKey } from "../movement/form.ts";
 import { load } from "../movement/library.fixture.ts";
-import { BREATH_SECONDS } from "../plan/time.ts";
-import { createFormLibrary, leadsOf } from "./form-library.ts";
+import { BREATH_SECONDS } from "../plan/style.ts";
+import { createFormLibrary } from "./form-library.ts";
 import { canBeDone, peakOf, peakOfSides, SUMMARY_WIDTH, steadinessOf, summariesOf } from "./summary.ts";
 
 const kick = load("slow-kick");
@@ -19,7 +19,7 @@ test("every form is there once a side and size, and says what the form's own rea
   // One in seventeen is enough to meet every kind, side and size.
   for (let form = 0; form < summaries.forms.length; form += 17) {
     const { choice, lead } = summaries.forms[form] as (typeof summaries.forms)[number];
-    const demand = library.demands(kick, choice, doer, BREATH_SECONDS.usual)?.[leadsOf(kick).indexOf(lead)];
+    const demand = library.demands(kick, choice, doer, BREATH_SECONDS.usual, [lead])?.[0];
     expect(canBeDone(summaries, form)).toBe(demand !== undefined);
     if (!demand) continue;
     expect(steadinessOf(summaries, form)).toBeCloseTo(demand.steadiness.total, 4);

@@ -39,9 +39,7 @@ export function sidesOfBlock(block: BlockReading, demands: TurnDemands): SideTot
   return {
     rounds: block.rounds,
     oneLegSeconds: sum((demand, side) => demand.oneLegSeconds[side]),
-    loadedSeconds: standing
-      ? sum((demand, side) => (demand.mean[FOOT_SHARE[side]] as number) * demand.cycleSeconds)
-      : [0, 0],
+    loadedSeconds: standing ? sum((demand, side) => (demand.mean[FOOT_SHARE[side]] as number) * demand.cycleSeconds) : [0, 0],
   };
 }
 
@@ -79,7 +77,7 @@ export function unevenSides(blocks: readonly { readonly id: string; readonly sid
     const apart = difference(totals[name]);
     if (apart <= SIDES_DIFFER || Math.max(...totals[name]) < TOO_LITTLE[name]) return [];
     const more = totals[name][0] > totals[name][1] ? 0 : 1;
-    const tips = ({ sides }: { readonly sides: SideTotals }) => sides[name][more] - sides[name][1 - more as 0 | 1];
+    const tips = ({ sides }: { readonly sides: SideTotals }) => sides[name][more] - sides[name][(1 - more) as 0 | 1];
     const [worst] = blocks.toSorted((a, b) => tips(b) - tips(a));
     return worst ? [{ count: name, totals: totals[name], difference: apart, tippedBy: worst.id }] : [];
   });

@@ -30,6 +30,8 @@ export interface Block {
   readonly talk?: number;
   /** Runs straight on from the block before: no showing, and nothing between them but the hands. */
   readonly straight?: boolean;
+  /** Done with few words: names and counts. */
+  readonly quiet?: boolean;
   readonly facing?: Facing;
   /** The named combination it is practised in. */
   readonly combination?: string;
@@ -48,7 +50,11 @@ export interface Setting {
 }
 
 /** The form that a block shows to the room: whole, at the style's depth, on the feet unless the group or the block sits. */
-export function meantForm(movement: Movement, block: Pick<Block, "as" | "hold">, { seatedOnly, pool, depth }: Setting): FormChoice {
+export function meantForm(
+  movement: Movement,
+  block: Pick<Block, "as" | "hold">,
+  { seatedOnly, pool, depth }: Setting,
+): FormChoice {
   if (seatedOnly || block.as === "seated") return FULL_SEATED;
   const onFeet: FormChoice = { ...FULL_STANDING, depth: movement.vary.depth ? depth : "middle" };
   if (pool) return { ...onFeet, kind: "water" };

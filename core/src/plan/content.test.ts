@@ -5,8 +5,9 @@ import { lookAtPlan } from "./look-at-plan.ts";
 import { circumstances, planned } from "./plan.fixture.ts";
 
 const library = createFormLibrary();
-const lookAt = (...blocks: Parameters<typeof planned>) => lookAtPlan(planned(...blocks), circumstances(), library);
-const contentOf = (purpose: SessionPurpose | null, ...blocks: Parameters<typeof planned>) =>
+type Blocks = Parameters<typeof planned>;
+const lookAt = (...blocks: Blocks) => lookAtPlan(planned(...blocks), circumstances(), library);
+const contentOf = (purpose: SessionPurpose | null, ...blocks: Blocks) =>
   new Map(readContent(lookAt(...blocks), purpose).map((each) => [each.content, each]));
 
 describe("what a session trains", () => {

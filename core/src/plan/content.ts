@@ -44,8 +44,7 @@ const sidedPeak = ({ highest }: Demand, name: Parameters<typeof sidedColumns>[0]
 
 /** Degrees from which a range counts, and at which it counts in full. */
 const sided = (demand: Demand, name: SidedRange, from: number, full: number) => share(sidedSpan(demand, name), from, full);
-const midline = (demand: Demand, name: MidlineRange, from: number, full: number) =>
-  share(midlineSpan(demand, name), from, full);
+const midline = (demand: Demand, name: MidlineRange, from: number, full: number) => share(midlineSpan(demand, name), from, full);
 
 type Rates = Readonly<Record<Content, number>>;
 

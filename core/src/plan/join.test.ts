@@ -2,8 +2,8 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { type Joined, joinStops, problemInWords, type Stop } from "./join.ts";
 import { linksFrom } from "./links.ts";
-import { reachFrom, statesOfPlace } from "./reach.ts";
 import { anyPlan, circumstances, HALL, planned } from "./plan.fixture.ts";
+import { reachFrom, statesOfPlace } from "./reach.ts";
 import { readPlan } from "./read-plan.ts";
 import {
   after,
@@ -35,7 +35,7 @@ describe("links", () => {
       for (const { to } of linksFrom(state, place)) back.set(stateKey(to), [...(back.get(stateKey(to)) ?? []), stateKey(state)]);
     const home = states[0] as BodyState;
     // From one to everything, and from everything to that one: so from each to each.
-    expect(reachFrom(home, place).toAll(() => true)).toHaveLength(states.length);
+    expect(reachFrom(home, place).everywhere()).toHaveLength(states.length);
     const reached = new Set([stateKey(home)]);
     for (const key of reached) for (const before of back.get(key) ?? []) reached.add(before);
     expect(reached).toEqual(all);
@@ -78,7 +78,7 @@ describe("links", () => {
 /** A few states close together, so that every way can be tried. */
 const near = fc.constantFrom<BodyState>(
   ...reachFrom(STANDING, { chairs: false, rail: null, pool: false })
-    .toAll(() => true)
+    .everywhere()
     .filter(({ to, cost }) => cost <= 40 && to.hands !== "belly" && !to.hands.startsWith("ball"))
     .map(({ to }) => to),
 );
@@ -104,7 +104,7 @@ const anyStop: fc.Arbitrary<Stop> = fc
 /** The cheapest chain by trying every way of every stop. */
 function bruteForce(stops: readonly Stop[], from: BodyState, leave: EntryPattern, place: PlanPlace): number {
   const [stop, ...rest] = stops;
-  const ways = reachFrom(from, place).toAll(() => true);
+  const ways = reachFrom(from, place).everywhere();
   if (!stop) return Math.min(...ways.filter(({ to }) => fits(to, leave)).map(({ cost }) => cost));
   return Math.min(
     ...ways
@@ -174,7 +174,11 @@ describe("joining", () => {
       fc.property(fc.array(anyStop, { maxLength: 4 }), near, (stops, home) => {
         const once = joinStops(stops, home, anywhere, bare);
         expect(joinStops(stops, home, anywhere, bare)).toEqual(once);
-        const mirrored = stops.map(({ entry, exit, straight }) => ({ entry: mirrorOpen(entry), exit: mirrorOpen(exit), straight }));
+        const mirrored = stops.map(({ entry, exit, straight }) => ({
+          entry: mirrorOpen(entry),
+          exit: mirrorOpen(exit),
+          straight,
+        }));
         expect(joinStops(mirrored, mirrorState(home), anywhere, bare).cost).toBe(once.cost);
       }),
       { numRuns: 40 },

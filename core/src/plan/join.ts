@@ -7,7 +7,6 @@ import {
   type EntryPattern,
   type ExitChange,
   feetInWords,
-  fits,
   isPossible,
   onRailWith,
   type PlanPlace,
@@ -101,7 +100,7 @@ function undominated(labels: readonly Label[], place: PlanPlace): Label[] {
 const onTo = (labels: readonly Label[], pattern: EntryPattern, place: PlanPlace, straight: boolean) =>
   labels.flatMap((label) =>
     reachFrom(label.state, place, straight)
-      .toAll((state) => fits(state, pattern))
+      .toAll(pattern)
       .map((way) => ({ label, way })),
   );
 

@@ -45,7 +45,10 @@ describe("a seam that cannot be", () => {
     const question = ask(
       planned({ movementId: "shift-and-press", only: "right" }, { movementId: "press-then-open", straight: true, first: "left" }),
     );
-    expect(mendSeam(question, look(question), "b2").map(({ words }) => words)).toEqual(["begin on the other side", "put links in"]);
+    expect(mendSeam(question, look(question), "b2").map(({ words }) => words)).toEqual([
+      "begin on the other side",
+      "put links in",
+    ]);
   });
 
   test("in any plan each way that is offered leaves one impossible seam less", () => {
@@ -55,7 +58,9 @@ describe("a seam that cannot be", () => {
         const before = look(question);
         for (const { blockId } of problemsOf(before.reading))
           for (const mend of mendSeam(question, before, blockId))
-            expect(problemsOf(look(withBlocks(question, mend.blocks)).reading).length).toBeLessThan(problemsOf(before.reading).length);
+            expect(problemsOf(look(withBlocks(question, mend.blocks)).reading).length).toBeLessThan(
+              problemsOf(before.reading).length,
+            );
       }),
       { numRuns: 25 },
     );
@@ -86,7 +91,8 @@ describe("minutes", () => {
     expect(mends[0]?.words).toBe("no talk before Lift and part the arms");
     const after = look(withBlocks(question, mends[mends.length - 1]?.blocks ?? []));
     expect(overBy(after, minutes)).toBeLessThanOrEqual(ON_TIME.late);
-    const settling = (blocks: readonly Block[]) => blocks.filter(({ movementId }) => ["gather-and-close", "quiet-feet"].includes(movementId));
+    const settling = (blocks: readonly Block[]) =>
+      blocks.filter(({ movementId }) => ["gather-and-close", "quiet-feet"].includes(movementId));
     for (const mend of mends) expect(settling(mend.blocks)).toEqual(settling(question.blocks.map(({ block }) => block)));
   });
 

@@ -2,6 +2,7 @@ import type { FormLibrary } from "../fit/form-library.ts";
 import { otherSide } from "../side.ts";
 import { SIDE_COUNTS, type Uneven } from "./balance.ts";
 import type { Block } from "./block.ts";
+import { type BlockChange, changeBlock } from "./change-block.ts";
 import { lookAtPlan, type PlanLook } from "./look-at-plan.ts";
 import { outOfOrder, readPhases } from "./phases.ts";
 import { type BlockReading, type Circumstances, type PlannedBlock, problemsOf } from "./read-plan.ts";
@@ -22,13 +23,6 @@ export interface MendQuestion {
   readonly circumstances: Circumstances;
   readonly library: FormLibrary;
 }
-
-/** What differs in a block; undefined takes a part out. */
-export type BlockChange = { readonly [Part in keyof Omit<Block, "id" | "movementId">]?: Block[Part] | undefined };
-
-/** A block with some parts changed or taken out. */
-export const changeBlock = (block: Block, differs: BlockChange): Block =>
-  Object.fromEntries(Object.entries({ ...block, ...differs }).filter(([, value]) => value !== undefined)) as unknown as Block;
 
 const change = (blocks: readonly PlannedBlock[], id: string, differs: BlockChange): PlannedBlock[] =>
   blocks.map((each) => (each.block.id === id ? { ...each, block: changeBlock(each.block, differs) } : each));
@@ -185,8 +179,7 @@ function firstThat<Item, Answer>(items: readonly Item[], answer: (item: Item) =>
 export const overBy = ({ reading }: PlanLook, minutes: number): number => reading.total - 60 * minutes;
 
 /** What makes a plan worse to teach: seams that cannot be, sides apart, blocks out of order. */
-const faults = (look: PlanLook): number =>
-  problemsOf(look.reading).length + look.uneven.length + outOfOrder(look.reading).length;
+const faults = (look: PlanLook): number => problemsOf(look.reading).length + look.uneven.length + outOfOrder(look.reading).length;
 
 /**
  * What to shorten, in order, until a plan that overruns ends in time; or what to deepen or repeat until one that falls

@@ -20,7 +20,7 @@ export const circumstances = (differs: Partial<Circumstances> = {}): Circumstanc
 });
 
 /** Blocks by the ids of their movements, six rounds each unless said otherwise. */
-export const planned = (...blocks: readonly (string | (Partial<Block> & { readonly movementId: string }))[]): PlannedBlock[] =>
+export const planned = (...blocks: (string | (Partial<Block> & { readonly movementId: string }))[]): PlannedBlock[] =>
   blocks.map((each, i) => {
     const said = typeof each === "string" ? { movementId: each } : each;
     return { block: { id: `b${i + 1}`, rounds: 6, ...said }, movement: load(said.movementId) };

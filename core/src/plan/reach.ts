@@ -1,8 +1,17 @@
 import { FEET_STATES } from "../movement/format.ts";
 import { SIDES } from "../side.ts";
 import { FACINGS } from "./block.ts";
-import { type Link, LINK_KINDS, linksFrom } from "./links.ts";
-import { type BodyState, HAND_PLACES, isPossible, type PlanPlace, stateKey, SUPPORTS_OF_STATE } from "./state.ts";
+import { LINK_KINDS, type Link, linksFrom } from "./links.ts";
+import {
+  type BodyState,
+  type EntryPattern,
+  fits,
+  HAND_PLACES,
+  isPossible,
+  type PlanPlace,
+  SUPPORTS_OF_STATE,
+  stateKey,
+} from "./state.ts";
 
 /** The cheapest way from one state to another. */
 export interface Way {
@@ -18,8 +27,10 @@ export interface Way {
 export interface Reach {
   /** The way to a state; null where none leads there. */
   to(state: BodyState): Way | null;
-  /** The ways to all states that are as wanted. */
-  toAll(wanted: (state: BodyState) => boolean): Way[];
+  /** The ways to all states that a pattern describes. */
+  toAll(pattern: EntryPattern): Way[];
+  /** The ways to every state that can be reached. */
+  everywhere(): Way[];
 }
 
 interface Edge {
@@ -35,6 +46,8 @@ interface Graph {
   readonly numbers: ReadonlyMap<string, number>;
   readonly edges: readonly (readonly Edge[])[];
   readonly reaches: Map<string, Reach>;
+  /** Numbers of the states that a pattern describes, by the pattern. */
+  readonly fitting: Map<string, readonly number[]>;
 }
 
 /** A letter a link, in the order of LINK_KINDS, right before left before both. */
@@ -69,7 +82,7 @@ function buildGraph(place: PlanPlace): Graph {
       return { to, cost: link.tenths + link.penalty, id: idOf(link), link };
     }),
   );
-  return { states, numbers, edges, reaches: new Map() };
+  return { states, numbers, edges, reaches: new Map(), fitting: new Map() };
 }
 
 const graphs = new Map<string, Graph>();
@@ -81,11 +94,20 @@ function graphOf(place: PlanPlace): Graph {
   return known;
 }
 
+function fittingStates({ states, fitting }: Graph, pattern: EntryPattern): readonly number[] {
+  const { support, feet, load, facing, hands } = pattern;
+  const key = `${support} ${feet?.kind} ${feet?.foot} ${load} ${facing} ${hands}`;
+  const known = fitting.get(key) ?? states.flatMap((state, number) => (fits(state, pattern) ? [number] : []));
+  fitting.set(key, known);
+  return known;
+}
+
 /**
  * Dijkstra's shortest paths (1959). Costs are whole and small, so a row of buckets stands in for the heap; a link always
  * costs something, so that a state is settled once its bucket is reached. Ways are unique: see `byCost`.
  */
-function search({ states, numbers, edges }: Graph, start: number, may: (link: Link) => boolean): Reach {
+function search(graph: Graph, start: number, may: (link: Link) => boolean): Reach {
+  const { states, numbers, edges } = graph;
   const costs = new Int32Array(states.length).fill(-1);
   const ids: string[] = new Array(states.length).fill("");
   const before = new Int32Array(states.length).fill(-1);
@@ -127,13 +149,15 @@ function search({ states, numbers, edges }: Graph, start: number, may: (link: Li
       const number = numbers.get(stateKey(state));
       return number === undefined || (costs[number] as number) < 0 ? null : wayTo(number);
     },
-    toAll: (wanted) => states.flatMap((state, number) => ((costs[number] as number) >= 0 && wanted(state) ? [wayTo(number)] : [])),
+    toAll: (pattern) =>
+      fittingStates(graph, pattern).flatMap((number) => ((costs[number] as number) >= 0 ? [wayTo(number)] : [])),
+    everywhere: () => states.flatMap((_, number) => ((costs[number] as number) >= 0 ? [wayTo(number)] : [])),
   };
 }
 
 const onlyHands = ({ kind }: Link): boolean => kind === "hands";
 const anyLink = (): boolean => true;
-const NOWHERE: Reach = { to: () => null, toAll: () => [] };
+const NOWHERE: Reach = { to: () => null, toAll: () => [], everywhere: () => [] };
 
 /**
  * Every state that links lead to from one, each by its cheapest way; kept, since a plan asks for the same few again.

@@ -48,7 +48,10 @@ describe("time of a plan", () => {
   });
 
   test("from chairs to standing everybody rises, and the helper is told", () => {
-    const [, second] = readPlan(planned({ movementId: "settling-breath", as: "seated" }, "settling-breath"), circumstances()).blocks;
+    const [, second] = readPlan(
+      planned({ movementId: "settling-breath", as: "seated" }, "settling-breath"),
+      circumstances(),
+    ).blocks;
     expect(second?.seam.hazards).toEqual(["standsUp"]);
     expect(second?.parts.link).toBe(10);
   });
@@ -93,7 +96,8 @@ describe("sides", () => {
           here.reading.blocks.map(({ from, parts }) => [from, parts]),
         );
         for (const count of ["rounds", "oneLegSeconds", "loadedSeconds"] as const)
-          for (const side of [0, 1] as const) expect(there.totals[count][side]).toBeCloseTo(here.totals[count][1 - side] as number, 6);
+          for (const side of [0, 1] as const)
+            expect(there.totals[count][side]).toBeCloseTo(here.totals[count][1 - side] as number, 6);
         for (const [i, height] of here.steadiness.entries()) expect(there.steadiness[i]).toBeCloseTo(height, 6);
         const twice = lookAtPlan(mirrorPlan(mirrored), circumstances(), library);
         const asTaught = ({ reading }: typeof here) => reading.blocks.map(({ turns, seam, parts }) => ({ turns, seam, parts }));
@@ -131,17 +135,25 @@ describe("sides", () => {
     ["together", 5, "right", [5, 5]],
   ] as const)("%s counting of %d beginning %s comes to %j", (counting, rounds, firstSide, expected) => {
     const style = { ...USUAL_STYLE, counting, firstSide };
-    expect(readPlan(planned({ movementId: "shift-and-press", rounds }), circumstances({ style })).blocks[0]?.rounds).toEqual(expected);
+    expect(readPlan(planned({ movementId: "shift-and-press", rounds }), circumstances({ style })).blocks[0]?.rounds).toEqual(
+      expected,
+    );
   });
 
   test("sides alternate by week where the style says so", () => {
     const style = { ...USUAL_STYLE, firstSide: "alternate" as const };
-    const leads = [0, 1, 2].map((week) => readPlan(planned("shift-and-press"), circumstances({ style, week })).blocks[0]?.turns[0]?.lead);
+    const leads = [0, 1, 2].map(
+      (week) => readPlan(planned("shift-and-press"), circumstances({ style, week })).blocks[0]?.turns[0]?.lead,
+    );
     expect(leads).toEqual(["right", "left", "right"]);
   });
 
   test("one side alone is asked about, with the block that tips it; both sides are not", () => {
-    const uneven = lookAtPlan(planned("side-weight-shift", { movementId: "one-leg-toe-near", only: "left" }), circumstances(), library);
+    const uneven = lookAtPlan(
+      planned("side-weight-shift", { movementId: "one-leg-toe-near", only: "left" }),
+      circumstances(),
+      library,
+    );
     expect(uneven.uneven.map(({ count, tippedBy }) => [count, tippedBy])).toContainEqual(["oneLegSeconds", "b2"]);
     const even = lookAtPlan(planned("side-weight-shift", "one-leg-toe-near"), circumstances(), library);
     expect(even.uneven).toEqual([]);
@@ -150,4 +162,12 @@ describe("sides", () => {
   test("a mirrored block begins on the other side", () => {
     expect(mirrorBlock({ id: "b1", movementId: "x", rounds: 6 }, "right").first).toBe(otherSide("right"));
   });
+});
+
+test("the tide is the steadiness of each block as it is meant", () => {
+  const blocks = planned("settling-breath", "one-leg-toe-near");
+  const [calm = 0, high = 0] = lookAtPlan(blocks, circumstances(), library).steadiness;
+  expect(high).toBeGreaterThan(calm + 3);
+  const [, seated = 9] = lookAtPlan(blocks, circumstances({ seatedOnly: true }), library).steadiness;
+  expect(seated).toBeLessThan(2);
 });

@@ -3,18 +3,21 @@ import type { Movement, Phase } from "../movement/format.ts";
 import type { Side } from "../side.ts";
 import { type Block, meantForm } from "./block.ts";
 import { roundsOnSides, type Turn, turnsOf } from "./count.ts";
-import { joinStops, type Seam, seamOf, type Stop } from "./join.ts";
+import { joinStops, type Seam, type Stop, seamOf } from "./join.ts";
 import { byCost, reachFrom } from "./reach.ts";
 import { after, type BodyState, type EntryPattern, type ExitChange, fits, type PlanPlace } from "./state.ts";
 import { joinsOf } from "./stops.ts";
 import { firstSideOf, type TeachingStyle } from "./style.ts";
-import {
-  breathOf,
-  type Knowledge,
-  LEAVE_SAFELY_SECONDS,
-  SIDE_CHANGE_WORDS,
-  showingSeconds,
-} from "./time.ts";
+import { breathOf, type Knowledge, LEAVE_SAFELY_SECONDS, SIDE_CHANGE_WORDS, showingSeconds } from "./time.ts";
+
+/** A plan's blocks with the movements they name; a block whose movement is gone is left out. */
+export function withMovements(blocks: readonly Block[], movements: readonly Movement[]): PlannedBlock[] {
+  const known = new Map(movements.map((movement) => [movement.id, movement]));
+  return blocks.flatMap((block) => {
+    const movement = known.get(block.movementId);
+    return movement ? [{ block, movement }] : [];
+  });
+}
 
 /** A block with the movement it names. */
 export interface PlannedBlock {
@@ -137,9 +140,7 @@ function betweenRounds({ joins }: Joining, begins: BodyState, place: PlanPlace):
   if (!join) return null;
   const ends = after(begins, join.exit);
   if (fits(ends, join.entry)) return null;
-  const [way] = reachFrom(ends, place)
-    .toAll((state) => fits(state, join.entry))
-    .toSorted(byCost);
+  const [way] = reachFrom(ends, place).toAll(join.entry).toSorted(byCost);
   return way ? seamOf(ends, way) : null;
 }
 

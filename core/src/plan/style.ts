@@ -28,16 +28,28 @@ export const STYLE_QUESTIONS = [
     label: "Showing",
     choices: [
       { name: "mirror", label: "mirror, face to face", does: "The figure in class is a mirror: your left for their right." },
-      { name: "sameSide", label: "same side, back turned", does: "The figure in class turns its back: your right for their right." },
+      {
+        name: "sameSide",
+        label: "same side, back turned",
+        does: "The figure in class turns its back: your right for their right.",
+      },
     ],
   },
   {
     name: "breath",
     label: "Breath",
     choices: [
-      { name: "coupled", label: "open on the in-breath, close on the out-breath", does: "A movement takes as long as its breaths." },
+      {
+        name: "coupled",
+        label: "open on the in-breath, close on the out-breath",
+        does: "A movement takes as long as its breaths.",
+      },
       { name: "free", label: "free", does: "The pace is the same; nobody is told when to breathe." },
-      { name: "pause", label: "a gentle pause at the top", does: "Each breath waits a second. Barred for people who may not hold it." },
+      {
+        name: "pause",
+        label: "a gentle pause at the top",
+        does: "Each breath waits a second. Barred for people who may not hold it.",
+      },
     ],
   },
   {
@@ -62,7 +74,11 @@ export const STYLE_QUESTIONS = [
     name: "speech",
     label: "Speech",
     choices: [
-      { name: "fade", label: "every phrase for two sessions, then fade", does: "The script says less as a movement becomes known." },
+      {
+        name: "fade",
+        label: "every phrase for two sessions, then fade",
+        does: "The script says less as a movement becomes known.",
+      },
       { name: "everyPhrase", label: "cue every phrase", does: "The script has every phrase, always." },
       { name: "startThenQuiet", label: "cue the start, then quiet", does: "The script has the first round only." },
       { name: "silent", label: "silent", does: "The script has names and counts." },

@@ -5,7 +5,8 @@ import type { ClassScript } from "@able-tide/core/class/script";
 import { classSteps, roundAt } from "@able-tide/core/class/steps";
 import { taughtName } from "@able-tide/core/movement/format";
 import type { EmergencyCard } from "@able-tide/core/places/place";
-import { minutesAndSeconds, planTime } from "@able-tide/core/plan/time";
+import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { otherSide } from "@able-tide/core/side";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useRevalidator } from "react-router";
 import { KeysSheet, useKeys } from "../kit/keys-sheet.tsx";
@@ -18,6 +19,7 @@ import { Stop } from "./stop.tsx";
 import { useClassEvents } from "./use-class-events.ts";
 import { useNow } from "./use-now.ts";
 import { useScript } from "./use-script.ts";
+import { WayThere } from "./way-there.tsx";
 
 const KEYS = [
   ["space", "next"],
@@ -64,8 +66,7 @@ export function ClassRoom({ classId, script: planned, kept, safety }: Props) {
   const { events, add, unsent } = useClassEvents(classId, kept);
   const state = useMemo(() => classState(events), [events]);
   const { script, fitting, fitAgain } = useScript(classId, planned, state.step !== null);
-  const steps = useMemo(() => classSteps(script.blocks, script.breathSeconds), [script]);
-  const time = useMemo(() => planTime(script.blocks, script.breathSeconds), [script]);
+  const steps = useMemo(() => classSteps(script.blocks), [script]);
   const now = useNow();
   const [pickedId, setPickedId] = useState<string | null>(null);
   const [stopping, setStopping] = useState(false);
@@ -154,7 +155,7 @@ export function ClassRoom({ classId, script: planned, kept, safety }: Props) {
       <div className="h-2.5 bg-tide-800" aria-hidden="true">
         <div
           className="h-full bg-tide-300"
-          style={{ width: `${Math.min(100, (100 * (step?.from ?? (ending ? time.total : 0))) / time.total)}%` }}
+          style={{ width: `${Math.min(100, (100 * (step?.from ?? (ending ? script.total : 0))) / script.total)}%` }}
         />
       </div>
       <div className="flex items-center justify-between px-6 pt-2 text-tide-200">
@@ -196,16 +197,18 @@ export function ClassRoom({ classId, script: planned, kept, safety }: Props) {
         <div className="grid min-h-0 flex-1 gap-6 px-6 pb-5 lg:grid-cols-[minmax(0,1fr)_30rem]">
           <section className="flex min-h-0 flex-col">
             <p className="text-xl text-tide-200">
-              {block.movement.phase} · {minutesAndSeconds(elapsed)} of {minutesAndSeconds(time.total)} · {delayInWords(behind)}
+              {block.movement.phase} · {minutesAndSeconds(elapsed)} of {minutesAndSeconds(script.total)} · {delayInWords(behind)}
             </p>
             <h1 className="mt-1 text-5xl">{taughtName(block.movement)}</h1>
             <p className="mt-2 text-2xl text-sand-100">{block.movement.cues.do}</p>
+            {round === 0 && <WayThere link={step.turn === 0 ? block.link : block.sideChange} />}
             <div className="grid min-h-0 flex-1 grid-cols-[9.5rem_minmax(0,1fr)]">
               <dl className="flex flex-col justify-center gap-6" aria-live="polite">
                 {step.side && (
                   <div>
                     <dt className="text-xl text-tide-200">side</dt>
                     <dd className="font-display text-4xl font-bold">{step.side}</dd>
+                    {script.showing === "mirror" && <dd className="text-tide-200">your {otherSide(step.side)}</dd>}
                   </div>
                 )}
                 <div>
@@ -220,7 +223,7 @@ export function ClassRoom({ classId, script: planned, kept, safety }: Props) {
                   key={at}
                   movement={block.movement}
                   side={step.side}
-                  seatedOnly={script.seatedOnly}
+                  meant={block.meant}
                   roundSeconds={step.roundSeconds}
                   since={since}
                 />

@@ -1,4 +1,4 @@
-import { meantForm } from "@able-tide/core/fit/cell";
+import type { FormChoice } from "@able-tide/core/movement/form";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
@@ -10,20 +10,20 @@ import { BreathLine } from "./breath-line.tsx";
 interface Props {
   readonly movement: Movement;
   readonly side: Side | null;
-  readonly seatedOnly: boolean;
+  readonly meant: FormChoice;
   readonly roundSeconds: number;
   /** When the step began, milliseconds; null before the page knows the time. */
   readonly since: number | null;
 }
 
 /** The figure moving at the breath pace, and the breath under it. */
-export function Stage({ movement, side, seatedOnly, roundSeconds, since }: Props) {
+export function Stage({ movement, side, meant, roundSeconds, since }: Props) {
   const still = useReducedMotion();
   const phase = usePhase(since, roundSeconds, still);
   const samples = useMemo(() => {
-    const track = trackOf(movement, meantForm(movement, seatedOnly), side ?? "right");
+    const track = trackOf(movement, meant, side ?? "right");
     return track && sampleTrack(track);
-  }, [movement, side, seatedOnly]);
+  }, [movement, side, meant]);
   if (!samples) return null;
   const view = bestView(movement);
   return (

@@ -1,19 +1,20 @@
 import { type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
 import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
 import type { Cap } from "@able-tide/core/caps/cap";
-import { meantForm } from "@able-tide/core/fit/cell";
 import { type CellView, whyInWords } from "@able-tide/core/fit/cell-view";
-import { type Movement, taughtName } from "@able-tide/core/movement/format";
+import { taughtName } from "@able-tide/core/movement/format";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
-import { minutesAndSeconds, repetitions } from "@able-tide/core/plan/time";
-import { ArrowLeft, ArrowRight, Minus, Plus, Trash2 } from "lucide-react";
+import type { BlockReading } from "@able-tide/core/plan/read-plan";
+import { minutesAndSeconds } from "@able-tide/core/plan/time";
 import { useMemo, useState } from "react";
 import { FloorView } from "../kit/floor-view.tsx";
 import { handLines } from "../kit/hand-lines.ts";
 import { bestView, FigureStrip, MovingFigure, rowAt, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
 import { vesselInWords } from "../kit/vessel.tsx";
+import { type BlockActions, BlockSettings } from "./block-settings.tsx";
 import { readChosenForm } from "./chosen-form.ts";
 import { DemandBars } from "./demand-bars.tsx";
+import { GettingThere } from "./getting-there.tsx";
 
 interface PanelPerson {
   readonly name: string;
@@ -23,32 +24,54 @@ interface PanelPerson {
 }
 
 interface Props {
-  readonly movement: Movement;
-  readonly rounds: number;
-  readonly seconds: number;
-  readonly breathSeconds: number;
-  readonly seatedOnly: boolean;
+  readonly block: BlockReading;
+  /** How many blocks come after it. */
+  readonly following: number;
   /** The person looked at with their cell; null shows the movement as it is meant. */
   readonly person: PanelPerson | null;
   readonly cell: CellView | null;
-  readonly change: {
-    readonly rounds: (by: -1 | 1) => void;
-    readonly move: (by: -1 | 1) => void;
-    readonly remove: () => void;
-  };
+  readonly actions: BlockActions;
 }
 
 const MIDDLING = { stature: MIDDLING_STATURE, measured: USUAL_BODY };
 
-const iconButton = "flex size-11 items-center justify-center rounded-full border-[1.5px] border-tide-800 hover:bg-tide-100";
+const KNOWN = {
+  new: "new to this group: shown slowly",
+  second: "had once before",
+  known: "known to this group",
+  again: "had earlier today",
+} as const;
+
+/** What takes the time of a block. */
+function TimeOfBlock({ block }: { block: BlockReading }) {
+  const { link, talk, showing, rounds, sideChange } = block.parts;
+  const parts = [
+    ["link", link],
+    ["talk", talk],
+    ["showing", showing],
+    ["rounds", rounds],
+    ["other side", sideChange],
+  ] as const;
+  return (
+    <p className="text-sand-600">
+      {minutesAndSeconds(block.total)} min:{" "}
+      {parts
+        .filter(([, seconds]) => seconds > 0)
+        .map(([label, seconds]) => `${label} ${Math.round(seconds)} s`)
+        .join(", ")}
+      . {KNOWN[block.knowledge]}.
+    </p>
+  );
+}
 
 /** The movement under the hand: the figure of the person's own form, what it asks of them, and why it is so. */
-export function BlockPanel({ movement, rounds, seconds, breathSeconds, seatedOnly, person, cell, change }: Props) {
+export function BlockPanel({ block, following, person, cell, actions }: Props) {
+  const { movement, cycleSeconds: cycle } = block;
   const still = useReducedMotion();
   const [since] = useState(() => (typeof window === "undefined" ? null : Date.now()));
-  const cycle = breathSeconds * movement.breaths;
   const phase = usePhase(since, cycle, still);
-  const choice = cell ? cell.choice : meantForm(movement, seatedOnly);
+  const choice = cell ? cell.choice : block.meant;
+  const rounds = Math.max(...block.rounds);
   const { stature, measured } = person ?? MIDDLING;
   const form = useMemo(
     () => (choice ? readChosenForm(movement, choice, { stature, measured }, cycle) : null),
@@ -57,7 +80,7 @@ export function BlockPanel({ movement, rounds, seconds, breathSeconds, seatedOnl
   const now = form && rowAt(form.samples, phase);
   const caps = person?.caps ?? [];
   const lines = now ? handLines(caps, now.row) : [];
-  const times = repetitions(movement, rounds);
+  const [left, right] = block.rounds;
   return (
     <div className="flex flex-col gap-3">
       <div>
@@ -109,46 +132,14 @@ export function BlockPanel({ movement, rounds, seconds, breathSeconds, seatedOnl
         </div>
       )}
       <p className="text-sand-600">Computed from a body model. It ranks forms; it does not measure risk.</p>
-      <div className="border-t border-sand-300 pt-3">
-        <p className="mb-2">
-          <strong>{movement.sided ? `${rounds} rounds each side` : `${rounds} rounds`}</strong>
-          {movement.sided && ` · left ${rounds}, right ${rounds}, ${times} in all`} · {minutesAndSeconds(seconds)} min
+      <div className="flex flex-col gap-2 border-t border-sand-300 pt-3">
+        <p>
+          <strong>{block.block.rounds} rounds called</strong>: left {left}, right {right}
         </p>
-        <div className="flex flex-wrap gap-2">
-          <button
-            type="button"
-            className={iconButton}
-            onClick={() => change.rounds(-1)}
-            aria-label="One round less"
-            title="One round less ( - )"
-          >
-            <Minus size={20} />
-          </button>
-          <button
-            type="button"
-            className={iconButton}
-            onClick={() => change.rounds(1)}
-            aria-label="One round more"
-            title="One round more ( + )"
-          >
-            <Plus size={20} />
-          </button>
-          <button type="button" className={iconButton} onClick={() => change.move(-1)} aria-label="Earlier" title="Earlier ( [ )">
-            <ArrowLeft size={20} />
-          </button>
-          <button type="button" className={iconButton} onClick={() => change.move(1)} aria-label="Later" title="Later ( ] )">
-            <ArrowRight size={20} />
-          </button>
-          <button
-            type="button"
-            className={`${iconButton} ml-auto`}
-            onClick={change.remove}
-            aria-label="Take it out"
-            title="Take it out (Delete)"
-          >
-            <Trash2 size={20} />
-          </button>
-        </div>
+        <TimeOfBlock block={block} />
+        <BlockSettings block={block} following={following} actions={actions} />
+        <GettingThere title="Getting there" seam={block.seam} />
+        {block.sideChange && <GettingThere title="To the other side" seam={block.sideChange} />}
       </div>
       <p>
         {movement.cues.do} <span className="text-sand-600">Watch: {movement.cues.watch}</span>

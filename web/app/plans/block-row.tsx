@@ -1,20 +1,119 @@
-import { type Movement, type Phase, taughtName } from "@able-tide/core/movement/format";
-import { minutesAndSeconds, type PlanTime } from "@able-tide/core/plan/time";
-import type { Span } from "./board-layout.ts";
+import { type Phase, taughtName } from "@able-tide/core/movement/format";
+import type { BlockReading } from "@able-tide/core/plan/read-plan";
+import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { DndContext, MouseSensor, TouchSensor, useDraggable, useSensor, useSensors } from "@dnd-kit/core";
+import { type PointerEvent, useRef } from "react";
+import { placePulledTo, type Span } from "./board-layout.ts";
+import { SeamMark } from "./seam-mark.tsx";
 
 interface Props {
-  readonly blocks: readonly { readonly id: string; readonly movement: Movement; readonly rounds: number }[];
-  readonly time: PlanTime;
+  readonly blocks: readonly BlockReading[];
   readonly spans: readonly Span[];
   readonly leaving: Span;
+  readonly leavingSeconds: number;
   readonly stretches: readonly (Span & { readonly phase: Phase })[];
   readonly nameWidth: number;
   readonly chosenId: string | null;
   readonly choose: (blockId: string) => void;
+  /** Moves a block by some places while it is being pulled; the first move of a pull is its own thing to undo. */
+  readonly pull: (blockId: string, by: number, along: boolean) => void;
+  /** The same for rounds. */
+  readonly pullRounds: (blockId: string, by: number, along: boolean) => void;
 }
 
-/** The blocks under the tide, on the same time axis, with their phases and the clock. */
-export function BlockRow({ blocks, time, spans, leaving, stretches, nameWidth, chosenId, choose }: Props) {
+/** Left and right as they are called: "6+6", or how often in all. */
+function countInWords({ movement, rounds: [left, right], block }: BlockReading): string {
+  if (!movement.sided) return `× ${block.rounds}`;
+  return `L ${left} · R ${right}`;
+}
+
+/** The right edge of a block: pulling it gives more rounds or fewer. */
+function RoundsEdge({ block, width, pullRounds }: { block: BlockReading; width: number; pullRounds: Props["pullRounds"] }) {
+  const from = useRef<{ x: number; done: number } | null>(null);
+  const aRound = Math.max(14, width / Math.max(1, block.block.rounds));
+  const pulled = (event: PointerEvent<HTMLSpanElement>) => {
+    if (!from.current) return;
+    const wanted = Math.round((event.clientX - from.current.x) / aRound);
+    const by = wanted - from.current.done;
+    if (by === 0) return;
+    pullRounds(block.id, by, from.current.done !== 0);
+    from.current = { ...from.current, done: wanted };
+  };
+  return (
+    <span
+      aria-hidden="true"
+      title="Pull for more rounds or fewer"
+      className="absolute inset-y-2 right-0.5 w-2.5 cursor-ew-resize touch-none rounded-full hover:bg-tide-300"
+      onMouseDown={(event) => event.stopPropagation()}
+      onTouchStart={(event) => event.stopPropagation()}
+      onPointerDown={(event) => {
+        event.currentTarget.setPointerCapture(event.pointerId);
+        from.current = { x: event.clientX, done: 0 };
+      }}
+      onPointerMove={pulled}
+      onPointerUp={() => {
+        from.current = null;
+      }}
+    />
+  );
+}
+
+interface TileProps extends Pick<Props, "choose" | "pullRounds"> {
+  readonly block: BlockReading;
+  readonly span: Span;
+  readonly chosen: boolean;
+}
+
+function BlockTile({ block, span, chosen, choose, pullRounds }: TileProps) {
+  const { setNodeRef, listeners, isDragging } = useDraggable({ id: block.id });
+  const { movement, seam, from } = block;
+  return (
+    <li ref={setNodeRef} className="relative shrink-0 px-0.5" style={{ width: span.right - span.left }}>
+      <SeamMark seam={seam} />
+      <button
+        type="button"
+        {...listeners}
+        onClick={() => choose(block.id)}
+        aria-pressed={chosen}
+        className={`flex h-full min-h-24 w-full flex-col items-center justify-between rounded-[10px] px-1.5 py-1.5 text-center narrow-name ${chosen ? "bg-tide-800 text-sand-50" : "bg-sand-200 hover:bg-sand-300"} ${isDragging ? "shadow-[0_0_0_3px_var(--color-tide-500)]" : ""}`}
+      >
+        <span>{taughtName(movement)}</span>
+        <span className={`font-sans font-normal ${chosen ? "text-tide-100" : "text-tide-900"}`}>
+          {countInWords(block)}
+          <br />
+          {minutesAndSeconds(from)}
+        </span>
+      </button>
+      <RoundsEdge block={block} width={span.right - span.left} pullRounds={pullRounds} />
+    </li>
+  );
+}
+
+/** The named stretches of neighbouring blocks that are practised together. */
+function combinationsOf(blocks: readonly BlockReading[], spans: readonly Span[]): (Span & { name: string })[] {
+  const stretches: (Span & { name: string })[] = [];
+  let last: string | undefined;
+  blocks.forEach(({ block }, i) => {
+    const { left, right } = spans[i] as Span;
+    const name = block.combination;
+    const before = stretches[stretches.length - 1];
+    if (name !== undefined && name === last && before) stretches[stretches.length - 1] = { ...before, right };
+    else if (name !== undefined) stretches.push({ left, right, name });
+    last = name;
+  });
+  return stretches;
+}
+
+/** The blocks under the tide, on the same time axis, with their phases, the clock, and what joins them. */
+export function BlockRow(props: Props) {
+  const { blocks, spans, leaving, leavingSeconds, stretches, nameWidth, chosenId, choose, pull, pullRounds } = props;
+  const sensors = useSensors(
+    useSensor(MouseSensor, { activationConstraint: { distance: 8 } }),
+    useSensor(TouchSensor, { activationConstraint: { delay: 200, tolerance: 8 } }),
+  );
+  // Places are judged by how the board lay when the pull began, so that a block does not jump to and fro.
+  const pulling = useRef<{ readonly spans: readonly Span[]; readonly from: number; place: number } | null>(null);
+  const combinations = combinationsOf(blocks, spans);
   return (
     <div style={{ paddingLeft: nameWidth }}>
       <div className="relative h-8" aria-hidden="true">
@@ -28,35 +127,57 @@ export function BlockRow({ blocks, time, spans, leaving, stretches, nameWidth, c
           </div>
         ))}
       </div>
-      <ol className="flex pb-2" aria-label="Movements in order">
-        {blocks.map(({ id, movement, rounds }, i) => {
-          const span = spans[i] as Span;
-          const chosen = id === chosenId;
-          return (
-            <li key={id} className="shrink-0 px-0.5" style={{ width: span.right - span.left }}>
-              <button
-                type="button"
-                onClick={() => choose(id)}
-                aria-pressed={chosen}
-                className={`flex h-full min-h-20 w-full flex-col items-center justify-between rounded-[10px] px-0.5 py-1.5 text-center narrow-name ${chosen ? "bg-tide-800 text-sand-50" : "bg-sand-200 hover:bg-sand-300"}`}
-              >
-                <span>{taughtName(movement)}</span>
-                <span className={`font-sans font-normal ${chosen ? "text-tide-100" : "text-tide-900"}`}>
-                  {movement.sided ? `${rounds}+${rounds}` : `× ${rounds}`}
-                  <br />
-                  {minutesAndSeconds(time.blocks[i]?.from ?? 0)}
-                </span>
-              </button>
-            </li>
-          );
-        })}
-        <li
-          className="flex shrink-0 items-center justify-center rounded-[10px] border border-dashed border-sand-600 px-1 text-center narrow-name"
-          style={{ width: leaving.right - leaving.left }}
-        >
-          leave safely, 1 min
-        </li>
-      </ol>
+      <DndContext
+        id="blocks"
+        sensors={sensors}
+        onDragStart={({ active }) => {
+          const from = blocks.findIndex(({ id }) => id === active.id);
+          pulling.current = { spans, from, place: from };
+          choose(String(active.id));
+        }}
+        onDragMove={({ active, delta }) => {
+          const now = pulling.current;
+          if (!now) return;
+          const place = placePulledTo(now.spans, now.from, delta.x);
+          if (place === now.place) return;
+          pull(String(active.id), place - now.place, now.place !== now.from);
+          now.place = place;
+        }}
+        onDragEnd={() => {
+          pulling.current = null;
+        }}
+      >
+        <ol className="flex" aria-label="Movements in order">
+          {blocks.map((block, i) => (
+            <BlockTile
+              key={block.id}
+              block={block}
+              span={spans[i] as Span}
+              chosen={block.id === chosenId}
+              choose={choose}
+              pullRounds={pullRounds}
+            />
+          ))}
+          <li
+            className="flex shrink-0 flex-col items-center justify-center rounded-[10px] border border-dashed border-sand-600 px-1 text-center narrow-name"
+            style={{ width: leaving.right - leaving.left }}
+          >
+            {leavingSeconds > 0 ? "sit, leave safely" : "leave safely"}
+            <span className="font-sans font-normal">{minutesAndSeconds(60 + leavingSeconds)}</span>
+          </li>
+        </ol>
+      </DndContext>
+      <div className={`relative ${combinations.length > 0 ? "h-7" : "h-2"}`}>
+        {combinations.map(({ left, right, name }) => (
+          <div
+            key={left}
+            className="absolute top-0.5 truncate border-x border-b border-tide-600 px-1 text-center text-tide-800"
+            style={{ left: left + 4, width: right - left - 8 }}
+          >
+            {name}
+          </div>
+        ))}
+      </div>
     </div>
   );
 }

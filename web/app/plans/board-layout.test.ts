@@ -1,17 +1,8 @@
-import type { PlanTime } from "@able-tide/core/plan/time";
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { layBoard, phaseStretches } from "./board-layout.ts";
+import { layBoard, phaseStretches, placePulledTo } from "./board-layout.ts";
 
-const timeOf = (seconds: readonly number[]): PlanTime => {
-  let clock = 0;
-  const blocks = seconds.map((total) => {
-    const from = clock;
-    clock += total;
-    return { showing: 0, rounds: total, sideChange: 0, link: 0, total, from, to: clock };
-  });
-  return { blocks, leaveSafely: 60, total: clock + 60 };
-};
+const totals = (seconds: readonly number[]) => seconds.map((total) => ({ total }));
 
 test("blocks lie side by side over the whole width, none too narrow, a longer one never narrower", () => {
   fc.assert(
@@ -19,7 +10,7 @@ test("blocks lie side by side over the whole width, none too narrow, a longer on
       fc.array(fc.integer({ min: 20, max: 400 }), { minLength: 1, maxLength: 30 }),
       fc.integer({ min: 200, max: 2000 }),
       (seconds, available) => {
-        const { blocks, leaving, width } = layBoard(timeOf(seconds), available);
+        const { blocks, leaving, width } = layBoard(totals(seconds), 60, available);
         const spans = [...blocks, leaving];
         expect(width).toBeGreaterThanOrEqual(available);
         expect(spans[0]?.left).toBe(0);
@@ -47,4 +38,16 @@ test("neighbours of one phase are one stretch; the same phase later is another",
     { left: 20, right: 30, phase: "flow" },
     { left: 30, right: 40, phase: "loosen" },
   ]);
+});
+
+test.each([
+  [0, 0, 0],
+  [0, 99, 0],
+  [0, 101, 1],
+  [0, 900, 3],
+  [3, -101, 2],
+  [3, -900, 0],
+])("block %d pulled by %d px has place %d", (from, by, place) => {
+  const spans = [0, 100, 200, 300].map((left) => ({ left, right: left + 100 }));
+  expect(placePulledTo(spans, from, by)).toBe(place);
 });

@@ -1,5 +1,4 @@
 import type { Phase } from "@able-tide/core/movement/format";
-import type { PlanTime } from "@able-tide/core/plan/time";
 
 /** A block is never narrower than a finger and its name need. Pixels. */
 const NARROWEST = 66;
@@ -17,8 +16,8 @@ export interface BoardLayout {
 }
 
 /** Lays blocks along the board: each at least the narrowest, what is left shared out by their seconds. */
-export function layBoard(time: PlanTime, available: number): BoardLayout {
-  const seconds = [...time.blocks.map((block) => block.total), time.leaveSafely];
+export function layBoard(blocks: readonly { readonly total: number }[], leaving: number, available: number): BoardLayout {
+  const seconds = [...blocks.map((block) => block.total), leaving];
   const narrowest = NARROWEST * seconds.length;
   const width = Math.max(available, narrowest);
   const all = seconds.reduce((sum, each) => sum + each, 0);
@@ -29,6 +28,20 @@ export function layBoard(time: PlanTime, available: number): BoardLayout {
     return span;
   });
   return { width, blocks: spans.slice(0, -1), leaving: spans[spans.length - 1] as Span };
+}
+
+/**
+ * The place that a block being pulled would have: behind every other whose middle it has passed.
+ *
+ * @param from its place now
+ * @param by how far it has been pulled, pixels
+ */
+export function placePulledTo(spans: readonly Span[], from: number, by: number): number {
+  const middle = ({ left, right }: Span): number => (left + right) / 2;
+  const own = spans[from];
+  if (!own) return from;
+  const at = middle(own) + by;
+  return spans.filter((span, i) => i !== from && middle(span) < at).length;
 }
 
 /** Neighbouring blocks of one phase as one stretch. */

@@ -1,8 +1,23 @@
 import type { MeasuredBody } from "@able-tide/core/body/build";
 import type { Cap } from "@able-tide/core/caps/cap";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
-import { minutesAndSeconds, planTime } from "@able-tide/core/plan/time";
-import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
+import {
+  addMovement,
+  addRounds,
+  changeBreath,
+  doubleBlock,
+  mirrorOne,
+  moveBlock,
+  type PlanEdit,
+  practiseTogether,
+  removeBlock,
+  setBlock,
+  setBlocks,
+} from "@able-tide/core/plan/edit-plan";
+import type { PlanSetting } from "@able-tide/core/plan/setting";
+import type { TeachingStyle } from "@able-tide/core/plan/style";
+import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { useCallback, useEffect, useReducer, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { dayInWords } from "../days.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
@@ -15,20 +30,27 @@ import { layBoard, phaseStretches, type Span } from "./board-layout.ts";
 import { changeDraft, type Draft } from "./draft.ts";
 import { FitGrid, type GridPlace } from "./fit-grid.tsx";
 import { MovementPalette } from "./movement-palette.tsx";
+import { PlanChoices } from "./plan-choices.tsx";
 import { SaveNote } from "./save-note.tsx";
+import { SideTotalsLine } from "./side-totals.tsx";
 import { beginTeaching, savePlan } from "./submit-plan.ts";
+import { ToMind } from "./to-mind.tsx";
 import { useAutosave } from "./use-autosave.ts";
 import { useFit } from "./use-fit.ts";
+import { usePaletteOrder } from "./use-palette-order.ts";
+import { usePlanLook, usePlanNotes } from "./use-plan-look.ts";
 import { useWidth } from "./use-width.ts";
 
 interface Props {
-  readonly plan: Draft & { readonly id: string; readonly day: string; readonly version: number };
+  readonly plan: { readonly id: string; readonly day: string; readonly version: number };
+  readonly content: Draft;
+  readonly setting: PlanSetting;
+  readonly styles: readonly TeachingStyle[];
   readonly group: {
     readonly name: string;
     readonly place: string;
     readonly minutes: number;
     readonly startsAt: string;
-    readonly seatedOnly: boolean;
   };
   readonly people: readonly {
     readonly id: string;
@@ -49,54 +71,55 @@ const KEYS = [
   ["arrows", "from cell to cell in the grid"],
   ["/", "find a movement to add"],
   ["[ and ]", "move the chosen block earlier or later"],
+  [", and .", "choose the block before or after"],
   ["+ and -", "one round more or less"],
+  ["d", "the chosen block once more"],
+  ["m", "the chosen block for the other side"],
+  ["j", "run straight on from the one before, or not"],
   ["Delete", "take the chosen block out"],
   ["Ctrl Z, Ctrl Y", "undo, redo"],
   ["?", "this sheet"],
 ] as const;
 
 /** The plan in one picture: the tide over time, the blocks under it, and everybody's form in each block. */
-export function PlanBoard({ plan, group, people, movements, taught }: Props) {
+export function PlanBoard({ plan, content, setting, styles, group, people, movements, taught }: Props) {
   const navigate = useNavigate();
-  const [history, change] = useReducer(changeDraft, {
-    past: [],
-    present: { breathSeconds: plan.breathSeconds, blocks: plan.blocks },
-    future: [],
-  });
+  const [history, change] = useReducer(changeDraft, { past: [], present: content, future: [] });
   const draft = history.present;
+  const edit = (made: PlanEdit, along = false) => change({ kind: "edit", edit: made, along });
   const [place, setPlace] = useState<GridPlace | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const search = useRef<HTMLInputElement>(null);
   const column = useRef<HTMLDivElement>(null);
   const available = useWidth(column, 900);
 
-  const blocks = useMemo(() => {
-    const byId = new Map(movements.map((movement) => [movement.id, movement]));
-    return draft.blocks.flatMap((block) => {
-      const movement = byId.get(block.movementId);
-      return movement ? [{ id: block.id, movement, rounds: block.rounds }] : [];
-    });
-  }, [draft.blocks, movements]);
-  const time = useMemo(() => planTime(blocks, draft.breathSeconds), [blocks, draft.breathSeconds]);
-  const fitPlan = useMemo(
-    () => ({ blocks, breathSeconds: draft.breathSeconds, seatedOnly: group.seatedOnly }),
-    [blocks, draft.breathSeconds, group.seatedOnly],
-  );
-  const fitted = useFit(fitPlan, people);
-  const layout = layBoard(time, Math.max(0, available - NAME_WIDTH));
+  const looked = usePlanLook(draft, setting, movements);
+  const { look, question } = looked;
+  const { reading } = look;
+  const { blocks } = reading;
+  const notes = usePlanNotes(looked, draft, group.minutes);
+  const fills = usePaletteOrder(movements, look, draft, question.circumstances, question.library);
+  const fitted = useFit(looked.fitPlan, people);
+  const layout = layBoard(blocks, reading.leavingSeconds + reading.leaveSafely, Math.max(0, available - NAME_WIDTH));
 
-  const send = useCallback((sending: Draft, version: number) => savePlan(plan.id, { version, ...sending }), [plan.id]);
+  const send = useCallback((sending: Draft, version: number) => savePlan(plan.id, sending, version), [plan.id]);
   const saving = useAutosave(draft, plan.version, send);
 
   const chosenAt = blocks.findIndex((block) => block.id === place?.blockId);
   const chosen = blocks[chosenAt] ?? blocks[0] ?? null;
+  const at = chosen ? blocks.indexOf(chosen) : -1;
   const person = people.find(({ id }) => id === place?.personId) ?? null;
-  const cell = person && chosen ? (fitted.rows.get(person.id)?.cells[blocks.indexOf(chosen)] ?? null) : null;
+  const cell = person && chosen ? (fitted.rows.get(person.id)?.cells[at] ?? null) : null;
+  /** The chosen block for the other side; one that is not sided begins with the right. */
+  function mirrorChosen() {
+    const [first] = chosen?.turns ?? [];
+    if (chosen && first) edit(mirrorOne(chosen.id, first.lead));
+  }
   const chooseBlock = (blockId: string) => setPlace({ blockId, personId: place?.personId ?? null });
 
   function add(movementId: string) {
     setProblem(null);
-    change({ kind: "add", movementId, after: null });
+    edit(addMovement(movementId, null));
   }
 
   useEffect(() => {
@@ -117,11 +140,17 @@ export function PlanBoard({ plan, group, people, movements, taught }: Props) {
       search.current?.focus();
     }
     if (!chosen) return;
-    if (event.key === "[") change({ kind: "move", id: chosen.id, by: -1 });
-    if (event.key === "]") change({ kind: "move", id: chosen.id, by: 1 });
-    if (event.key === "+" || event.key === "=") change({ kind: "rounds", id: chosen.id, by: 1 });
-    if (event.key === "-") change({ kind: "rounds", id: chosen.id, by: -1 });
-    if (event.key === "Delete") change({ kind: "remove", id: chosen.id });
+    const { id } = chosen;
+    const neighbour = event.key === "," ? blocks[at - 1] : event.key === "." ? blocks[at + 1] : undefined;
+    if (neighbour) chooseBlock(neighbour.id);
+    if (event.key === "[") edit(moveBlock(id, { by: -1 }));
+    if (event.key === "]") edit(moveBlock(id, { by: 1 }));
+    if (event.key === "+" || event.key === "=") edit(addRounds(id, 1));
+    if (event.key === "-") edit(addRounds(id, -1));
+    if (event.key === "d") edit(doubleBlock(id));
+    if (event.key === "m") mirrorChosen();
+    if (event.key === "j") edit(setBlock(id, { straight: chosen.block.straight ? undefined : true }));
+    if (event.key === "Delete") edit(removeBlock(id));
   });
 
   async function teach() {
@@ -134,8 +163,8 @@ export function PlanBoard({ plan, group, people, movements, taught }: Props) {
   }
 
   const ownCap = person?.caps.flatMap(({ limit }) => (limit.channel === "steadiness" ? [limit.limit] : [])) ?? [];
-  const tideBlocks = layout.blocks.map((span, i) => ({ ...span, height: fitted.steadiness[i] ?? 0 }));
-  const over = time.total - group.minutes * 60;
+  const tideBlocks = layout.blocks.map((span, i) => ({ ...span, height: look.steadiness[i] ?? 0 }));
+  const over = reading.total - group.minutes * 60;
   return (
     <>
       <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
@@ -147,7 +176,7 @@ export function PlanBoard({ plan, group, people, movements, taught }: Props) {
         <div className="flex flex-wrap items-center gap-3">
           <p className="mr-2 text-right" aria-live="polite">
             <span className="font-display text-3xl font-bold" data-testid="duration">
-              {minutesAndSeconds(time.total)}
+              {minutesAndSeconds(reading.total)}
             </span>{" "}
             <span className={over > 0 ? "font-semibold text-signal-700" : "text-sand-600"}>
               of {group.minutes} min{over > 0 ? `, ${minutesAndSeconds(over)} too long` : ""}
@@ -163,26 +192,31 @@ export function PlanBoard({ plan, group, people, movements, taught }: Props) {
           )}
         </div>
       </div>
-      <div className="mb-2 flex flex-wrap items-center">
-        <p className="mr-auto text-lg text-sand-600">
+      <div className="flex flex-wrap items-center gap-x-4">
+        <p className="text-lg text-sand-600">
           {people.length} people · {group.place} · {group.startsAt}
         </p>
-        <BoardControls
-          breathSeconds={draft.breathSeconds}
-          breath={(by) => change({ kind: "breath", by })}
-          undo={history.past.length > 0 ? () => change({ kind: "undo" }) : null}
-          redo={history.future.length > 0 ? () => change({ kind: "redo" }) : null}
-        />
-        <SaveNote
-          state={saving.state}
-          takeTheirs={(theirs, version) => {
-            change({ kind: "take", draft: theirs });
-            saving.goOnFrom(version, theirs);
-          }}
-          keepOurs={(version) => saving.goOnFrom(version, null)}
-        />
-        <KeysSheet keys={KEYS} className="ml-3 underline underline-offset-4" />
+        <PlanChoices draft={draft} styles={styles} question={question} change={change} />
+        <span className="ml-auto flex flex-wrap items-center">
+          <BoardControls
+            breathSeconds={draft.breathSeconds}
+            breath={(by) => edit(changeBreath(by))}
+            undo={history.past.length > 0 ? () => change({ kind: "undo" }) : null}
+            redo={history.future.length > 0 ? () => change({ kind: "redo" }) : null}
+          />
+          <SaveNote
+            state={saving.state}
+            takeTheirs={(theirs, version) => {
+              edit(() => theirs);
+              saving.goOnFrom(version, theirs);
+            }}
+            keepOurs={(version) => saving.goOnFrom(version, null)}
+          />
+          <KeysSheet keys={KEYS} className="ml-3 underline underline-offset-4" />
+        </span>
       </div>
+      <SideTotalsLine totals={look.totals} />
+      <ToMind notes={notes} choose={chooseBlock} take={(mended) => edit(setBlocks(mended))} />
       {problem && (
         <p
           role="alert"
@@ -215,21 +249,20 @@ export function PlanBoard({ plan, group, people, movements, taught }: Props) {
                       ? { height: Math.min(...ownCap), label: `${person.name} stops at ${Math.min(...ownCap)}` }
                       : null
                   }
-                  label={`Steadiness asked over the session: ${blocks.map(({ movement }, i) => `${taughtName(movement)} ${(fitted.steadiness[i] ?? 0).toFixed(1)}`).join(", ")}`}
+                  label={`Steadiness asked over the session: ${blocks.map(({ movement }, i) => `${taughtName(movement)} ${(look.steadiness[i] ?? 0).toFixed(1)}`).join(", ")}`}
                 />
               </div>
               <BlockRow
                 blocks={blocks}
-                time={time}
                 spans={layout.blocks}
                 leaving={layout.leaving}
-                stretches={phaseStretches(
-                  blocks.map(({ movement }) => movement),
-                  layout.blocks,
-                )}
+                leavingSeconds={reading.leavingSeconds}
+                stretches={phaseStretches(blocks, layout.blocks)}
                 nameWidth={NAME_WIDTH}
                 chosenId={chosen?.id ?? null}
                 choose={chooseBlock}
+                pull={(id, by, along) => edit(moveBlock(id, { by }), along)}
+                pullRounds={(id, by, along) => edit(addRounds(id, by), along)}
               />
               <FitGrid
                 people={people}
@@ -251,23 +284,24 @@ export function PlanBoard({ plan, group, people, movements, taught }: Props) {
               )}
             </div>
           )}
-          <MovementPalette movements={movements} add={add} ref={search} />
+          <MovementPalette movements={movements} fills={fills} add={add} ref={search} />
         </div>
         {chosen && (
           <aside aria-label="The chosen movement" className="rounded-soft border border-sand-300 bg-white p-4 xl:sticky xl:top-4">
             <BlockPanel
               key={chosen.movement.id}
-              movement={chosen.movement}
-              rounds={chosen.rounds}
-              seconds={time.blocks[blocks.indexOf(chosen)]?.total ?? 0}
-              breathSeconds={draft.breathSeconds}
-              seatedOnly={group.seatedOnly}
+              block={chosen}
+              following={blocks.length - 1 - at}
               person={person}
               cell={cell}
-              change={{
-                rounds: (by) => change({ kind: "rounds", id: chosen.id, by }),
-                move: (by) => change({ kind: "move", id: chosen.id, by }),
-                remove: () => change({ kind: "remove", id: chosen.id }),
+              actions={{
+                rounds: (by) => edit(addRounds(chosen.id, by)),
+                move: (by) => edit(moveBlock(chosen.id, { by })),
+                remove: () => edit(removeBlock(chosen.id)),
+                double: () => edit(doubleBlock(chosen.id)),
+                mirror: mirrorChosen,
+                set: (differs) => edit(setBlock(chosen.id, differs)),
+                practise: (parts, name) => edit(practiseTogether(chosen.id, parts, name)),
               }}
             />
             {person && (

@@ -1,9 +1,13 @@
 import { type Movement, PHASES, taughtName } from "@able-tide/core/movement/format";
+import { contentLabel } from "@able-tide/core/plan/content";
 import { Plus } from "lucide-react";
 import { type Ref, useState } from "react";
+import type { Fills } from "./use-palette-order.ts";
 
 interface Props {
   readonly movements: readonly Movement[];
+  /** What each would fill of what the plan lacks. */
+  readonly fills: ReadonlyMap<string, Fills>;
   readonly add: (movementId: string) => void;
   readonly ref?: Ref<HTMLInputElement>;
 }
@@ -18,10 +22,23 @@ const matches = (movement: Movement, words: string): boolean =>
         .includes(word),
     );
 
-/** The movements there are, by phase, each one touch away from the plan; typing narrows them and Enter takes the first. */
-export function MovementPalette({ movements, add, ref }: Props) {
+function Lacking({ movement, fills }: { movement: Movement; fills: Props["fills"] | null }) {
+  const content = fills?.get(movement.id)?.content;
+  return content ? <span className="font-normal text-tide-700">lacking: {contentLabel(content)}</span> : null;
+}
+
+/** So many that would fill most are marked. */
+const MARKED = 4;
+
+/**
+ * The movements there are, by phase, what fills most of what is lacking first, each one touch away from the plan; typing
+ * narrows them and Enter takes the first.
+ */
+export function MovementPalette({ movements, fills, add, ref }: Props) {
   const [words, setWords] = useState("");
-  const found = movements.filter((movement) => matches(movement, words));
+  const worth = ({ id }: Movement): number => fills.get(id)?.worth ?? 0;
+  const found = movements.filter((movement) => matches(movement, words)).toSorted((a, b) => worth(b) - worth(a));
+  const marked = new Set(found.slice(0, MARKED).filter((movement) => worth(movement) > 0));
   const inOrder = PHASES.flatMap((phase) => found.filter((movement) => movement.phase === phase));
   return (
     <section aria-labelledby="palette-head" className="mt-6">
@@ -62,6 +79,7 @@ export function MovementPalette({ movements, add, ref }: Props) {
                       className="flex min-h-11 items-center gap-2 rounded-[10px] border border-sand-300 bg-white px-4 font-semibold hover:bg-tide-100"
                     >
                       <Plus size={18} aria-hidden="true" /> {taughtName(movement)}
+                      <Lacking movement={movement} fills={marked.has(movement) ? fills : null} />
                     </button>
                   </li>
                 ))}

@@ -22,8 +22,8 @@ async function post<Answer>(address: string, body: unknown): Promise<Answer> {
 }
 
 /** Sends a draft. @throws when there is no answer */
-export const savePlan = (planId: string, submission: Draft & { readonly version: number }): Promise<SaveAnswer> =>
-  post(`/plans/${planId}/content`, submission);
+export const savePlan = (planId: string, content: Draft, version: number): Promise<SaveAnswer> =>
+  post(`/plans/${planId}/content`, { version, content });
 
 /** Begins the class of a saved plan. @throws when there is no answer */
 export const beginTeaching = (planId: string): Promise<TeachAnswer> => post(`/plans/${planId}/teach`, {});

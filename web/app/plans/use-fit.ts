@@ -4,8 +4,6 @@ import { useEffect, useRef, useState } from "react";
 import type { FitAnswer, FitQuestion } from "../workers/fit.worker.ts";
 
 export interface FittedGroup {
-  /** Steadiness each block asks as it is meant. */
-  readonly steadiness: readonly number[];
   readonly rows: ReadonlyMap<string, { readonly cells: readonly CellView[]; readonly standingSeconds: number }>;
   /** Whether every row belongs to the plan as it is now. */
   readonly settled: boolean;
@@ -20,7 +18,7 @@ interface Kept extends Omit<FittedGroup, "settled"> {
 export function useFit(plan: FitPlan, people: readonly FitPerson[]): FittedGroup {
   const worker = useRef<Worker | null>(null);
   const turn = useRef(0);
-  const [kept, setKept] = useState<Kept>({ steadiness: [], rows: new Map(), answered: 0, turn: 0 });
+  const [kept, setKept] = useState<Kept>({ rows: new Map(), answered: 0, turn: 0 });
 
   useEffect(() => {
     const started = new Worker(new URL("../workers/fit.worker.ts", import.meta.url), { type: "module" });
@@ -29,10 +27,9 @@ export function useFit(plan: FitPlan, people: readonly FitPerson[]): FittedGroup
       if (data.turn !== turn.current) return;
       setKept((before) => {
         const answered = before.turn === data.turn ? before.answered : 0;
-        if (data.kind === "tide") return { ...before, turn: data.turn, answered, steadiness: data.steadiness };
         const rows = new Map(before.rows);
         rows.set(data.personId, { cells: data.cells, standingSeconds: data.standingSeconds });
-        return { ...before, turn: data.turn, rows, answered: answered + 1 };
+        return { turn: data.turn, rows, answered: answered + 1 };
       });
     };
     return () => {
@@ -48,5 +45,5 @@ export function useFit(plan: FitPlan, people: readonly FitPerson[]): FittedGroup
   }, [plan, people]);
 
   const settled = kept.turn === turn.current && kept.answered >= people.length;
-  return { steadiness: kept.steadiness, rows: kept.rows, settled };
+  return { rows: kept.rows, settled };
 }

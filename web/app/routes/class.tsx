@@ -60,7 +60,7 @@ type Loaded = Route.ComponentProps["loaderData"];
 
 function Ended({ taught, events, organisation, name, role }: Loaded) {
   const state = useMemo(() => classState(events), [events]);
-  const steps = useMemo(() => classSteps(taught.script.blocks, taught.script.breathSeconds), [taught]);
+  const steps = useMemo(() => classSteps(taught.script.blocks), [taught]);
   return (
     <Shell organisation={organisation} name={name} role={role}>
       <PageHead title={`${taught.script.groupName}, ${dayInWords(taught.day)}`} note="What happened">

@@ -1,12 +1,17 @@
 import { limitInBrief } from "@able-tide/core/caps/words";
+import { fitPlanOf } from "@able-tide/core/fit/session";
 import { hasLandForm } from "@able-tide/core/movement/format";
+import { readPlan, withMovements } from "@able-tide/core/plan/read-plan";
+import { circumstancesOf } from "@able-tide/core/plan/setting";
 import { classOfPlan } from "../../server/classes/classes.ts";
 import { findGroup } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
 import { type CapInForce, capsHolding } from "../../server/people/caps.ts";
 import { listMembers } from "../../server/people/people.ts";
 import { fittedRows } from "../../server/plans/fitted-rows.ts";
-import { findPlan, withMovements } from "../../server/plans/plans.ts";
+import { contentOf, findPlan } from "../../server/plans/plans.ts";
+import { settingsOf } from "../../server/plans/setting.ts";
+import { listStyles } from "../../server/plans/styles.ts";
 import { isId } from "../ids.ts";
 import { PlanBoard } from "../plans/board.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
@@ -38,22 +43,24 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     members.map((person) => person.id),
     plan.day,
   );
-  const blocks = withMovements(plan, movements);
+  const [settingOf, styles] = await Promise.all([settingsOf(scope, [group.id]), listStyles(scope)]);
+  const setting = settingOf(plan, group, caps);
+  const blocks = withMovements(
+    plan.blocks,
+    movements.map(({ movement }) => movement),
+  );
   if (taught === null && blocks.length > 0) {
     const people = members.map(({ id, stature, measured }) => ({ id, stature, measured, caps: caps.get(id) ?? [] }));
     // Worked out so that it is ready when the class is, once the browser has had its turn; nobody waits for it.
-    const fitPlan = { blocks, breathSeconds: plan.breathSeconds, seatedOnly: group.seatedOnly };
+    const fitPlan = fitPlanOf(readPlan(blocks, circumstancesOf(setting, plan)));
     setTimeout(() => void fittedRows(fitPlan, people).catch(() => undefined), BROWSER_FIRST).unref();
   }
   return {
-    plan,
-    group: {
-      name: group.name,
-      place: group.place,
-      minutes: group.minutes,
-      startsAt: group.startsAt,
-      seatedOnly: group.seatedOnly,
-    },
+    plan: { id: plan.id, day: plan.day, version: plan.version },
+    content: contentOf(plan),
+    setting,
+    styles: styles.map(({ style }) => style),
+    group: { name: group.name, place: group.place, minutes: group.minutes, startsAt: group.startsAt },
     people: members.map(({ id, name, stature, measured }) => {
       const own = caps.get(id) ?? [];
       return { id, name, stature, measured, caps: own, brief: briefOf(own) };

@@ -1,7 +1,8 @@
 import { hasLandForm } from "@able-tide/core/movement/format";
+import type { PlanContent } from "@able-tide/core/plan/plan";
 import * as v from "valibot";
 import { listMovements } from "../../server/movements/movements.ts";
-import { changePlan, findPlan } from "../../server/plans/plans.ts";
+import { changePlan, contentOf, findPlan } from "../../server/plans/plans.ts";
 import type { Scope } from "../../server/scope.ts";
 import { isId } from "../ids.ts";
 import { PlanSubmission } from "../plans/plan-submission.ts";
@@ -13,7 +14,7 @@ const answer = (body: SaveAnswer, status = 200): Response => Response.json(body,
 const refused = (message: string, status = 422): Response => answer({ kind: "refused", message }, status);
 
 /** The first movement named that is not there, or not for a hall. */
-async function unknownMovement(scope: Scope, blocks: PlanSubmission["blocks"]): Promise<string | null> {
+async function unknownMovement(scope: Scope, blocks: PlanContent["blocks"]): Promise<string | null> {
   const movements = (await listMovements(scope)).map(({ movement }) => movement);
   const known = new Set(movements.filter(hasLandForm).map(({ id }) => id));
   return blocks.find((block) => !known.has(block.movementId))?.movementId ?? null;
@@ -27,14 +28,14 @@ export async function action({ request, params, context }: Route.ActionArgs): Pr
   const plan = isId(params.planId) ? await findPlan(scope, params.planId) : null;
   if (!plan) throw notFound();
   if (!submission.success) return refused(submission.issues[0].message, 400);
-  const { version, breathSeconds, blocks } = submission.output;
-  const missing = await unknownMovement(scope, blocks);
+  const { version, content } = submission.output;
+  const missing = await unknownMovement(scope, content.blocks);
   if (missing !== null) return refused(`There is no movement for a hall called "${missing}".`);
 
-  const next = await changePlan(scope, plan.id, version, { breathSeconds, blocks });
+  const next = await changePlan(scope, plan.id, version, content);
   if (next === null) {
-    const theirs = { breathSeconds: plan.breathSeconds, blocks: plan.blocks };
-    return answer({ kind: "elsewhere", theirs, version: plan.version }, 409);
+    const now = (await findPlan(scope, plan.id)) ?? plan;
+    return answer({ kind: "elsewhere", theirs: contentOf(now), version: now.version }, 409);
   }
   return answer({ kind: "saved", version: next });
 }

@@ -1,11 +1,11 @@
-import { BREATH_SECONDS } from "@able-tide/core/plan/time";
 import { getFormProps, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
 import { data, Form, Link, redirect } from "react-router";
 import { findGroup, listGroups } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
 import { outlineOf } from "../../server/plans/outline.ts";
-import { addPlan, lastPlanBefore, listPlans, type Plan } from "../../server/plans/plans.ts";
+import { addPlan, contentOf, lastPlanBefore, listPlans, type Plan } from "../../server/plans/plans.ts";
+import { settingsOf } from "../../server/plans/setting.ts";
 import { type Scope, today } from "../../server/scope.ts";
 import { nextMeeting } from "../days.ts";
 import { formDataOf } from "../form-data.server.ts";
@@ -31,10 +31,23 @@ export async function loader({ context }: Route.LoaderArgs) {
     listPlans(scope, { from: day }, MOST_AHEAD),
     listPlans(scope, { before: day }, MOST_BEHIND),
   ]);
+  const settingOf = await settingsOf(
+    scope,
+    groups.map(({ id }) => id),
+  );
   const shown = (plans: readonly Plan[]) =>
     plans.flatMap((plan) => {
       const group = groups.find(({ id }) => id === plan.groupId);
-      return group ? [{ id: plan.id, day: plan.day, group: group.name, outline: outlineOf(plan, group, movements) }] : [];
+      return group
+        ? [
+            {
+              id: plan.id,
+              day: plan.day,
+              group: group.name,
+              outline: outlineOf(plan, settingOf(plan, group, new Map()), movements),
+            },
+          ]
+        : [];
     });
   return {
     groups: groups.map((group) => {
@@ -47,8 +60,10 @@ export async function loader({ context }: Route.LoaderArgs) {
 }
 
 async function startFrom(scope: Scope, groupId: string, day: string, repeat: boolean) {
-  const last = repeat ? await lastPlanBefore(scope, groupId, day) : null;
-  return { breathSeconds: last?.breathSeconds ?? BREATH_SECONDS.usual, blocks: last?.blocks ?? [] };
+  const last = await lastPlanBefore(scope, groupId, day);
+  if (!last) return {};
+  const { style, breathSeconds, purpose } = last;
+  return repeat ? contentOf(last) : { style, breathSeconds, purpose };
 }
 
 export async function action({ request, context }: Route.ActionArgs) {

@@ -13,6 +13,7 @@ import { type KeptLimitation, meanwhileOf, openLimitations } from "../../server/
 import { listPeople, type Person } from "../../server/people/people.ts";
 import { outlineOf } from "../../server/plans/outline.ts";
 import { listPlans, type Plan } from "../../server/plans/plans.ts";
+import { type SettingOf, settingsOf } from "../../server/plans/setting.ts";
 import { type Scope, today } from "../../server/scope.ts";
 import { dayInWords, nextMeeting } from "../days.ts";
 import { ButtonLink } from "../kit/button.tsx";
@@ -28,15 +29,19 @@ interface Known {
   readonly plans: readonly Plan[];
   readonly movements: readonly LibraryMovement[];
   readonly people: readonly Person[];
+  readonly settingOf: SettingOf;
 }
 
-function nextSession(group: Group, { day, plans, movements, people }: Known) {
+/** An outline is drawn without anybody's caps. */
+const NO_CAPS = new Map();
+
+function nextSession(group: Group, { day, plans, movements, people, settingOf }: Known) {
   const members = people.filter((person) => person.groupIds.includes(group.id));
   const plan = plans.find((each) => each.groupId === group.id) ?? null;
   return {
     group: { name: group.name, place: group.place, startsAt: group.startsAt, people: members.length },
     day: plan?.day ?? nextMeeting(group.weekday, day),
-    plan: plan && { id: plan.id, outline: outlineOf(plan, group, movements) },
+    plan: plan && { id: plan.id, outline: outlineOf(plan, settingOf(plan, group, NO_CAPS), movements) },
   };
 }
 
@@ -121,6 +126,10 @@ export async function loader({ context }: Route.LoaderArgs) {
     openClasses(scope),
   ]);
   const nameOf = new Map(people.map(({ id, name }) => [id, name]));
+  const settingOf = await settingsOf(
+    scope,
+    groups.map(({ id }) => id),
+  );
   return {
     day,
     running: running.map(({ id, script }) => ({ id, group: script.groupName })),
@@ -129,7 +138,7 @@ export async function loader({ context }: Route.LoaderArgs) {
       scope.role === "clinician"
         ? []
         : groups
-            .map((group) => nextSession(group, { day, plans, movements, people }))
+            .map((group) => nextSession(group, { day, plans, movements, people, settingOf }))
             .sort((a, b) => (a.day === b.day ? (a.group.startsAt < b.group.startsAt ? -1 : 1) : a.day < b.day ? -1 : 1)),
     needs: scope.role === "helper" ? [] : needsOf(day, caps, limitations, nameOf),
     last: scope.role === "helper" || scope.role === "clinician" ? null : await lastClass(scope),

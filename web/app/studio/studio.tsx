@@ -4,7 +4,7 @@ import { changedInForm, seenInForm } from "@able-tide/core/movement/edit-form";
 import type { Movement } from "@able-tide/core/movement/format";
 import type { MovementFileProblem } from "@able-tide/core/movement/read-file";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
-import { BREATH_SECONDS } from "@able-tide/core/plan/time";
+import { BREATH_SECONDS } from "@able-tide/core/plan/style";
 import { Copy, FlipHorizontal2, Minus, Plus, Redo2, Undo2 } from "lucide-react";
 import { type ReactNode, useCallback, useDeferredValue, useMemo, useRef, useState } from "react";
 import { Form } from "react-router";

@@ -1,4 +1,4 @@
-import { type CellView, meantSteadiness, viewRow } from "@able-tide/core/fit/cell-view";
+import { type CellView, viewRow } from "@able-tide/core/fit/cell-view";
 import { createFormLibrary } from "@able-tide/core/fit/form-library";
 import { type FitPerson, type FitPlan, fitPersonInSteps } from "@able-tide/core/fit/session";
 
@@ -9,16 +9,13 @@ export interface FitQuestion {
   readonly people: readonly FitPerson[];
 }
 
-/** The tide first, then one answer a person as each is done. */
-export type FitAnswer =
-  | { readonly turn: number; readonly kind: "tide"; readonly steadiness: readonly number[] }
-  | {
-      readonly turn: number;
-      readonly kind: "person";
-      readonly personId: string;
-      readonly cells: readonly CellView[];
-      readonly standingSeconds: number;
-    };
+/** One answer a person as each is done. */
+export interface FitAnswer {
+  readonly turn: number;
+  readonly personId: string;
+  readonly cells: readonly CellView[];
+  readonly standingSeconds: number;
+}
 
 const library = createFormLibrary();
 let newest = 0;
@@ -33,8 +30,6 @@ const breathe = (): Promise<void> =>
   });
 
 async function fit({ turn, plan, people }: FitQuestion): Promise<void> {
-  const middling = people.reduce((sum, person) => sum + person.stature, 0) / Math.max(1, people.length) || 1.65;
-  answer({ turn, kind: "tide", steadiness: meantSteadiness(plan, middling, library) });
   for (const person of people) {
     const steps = fitPersonInSteps(plan, person, library);
     let step = steps.next();
@@ -43,7 +38,7 @@ async function fit({ turn, plan, people }: FitQuestion): Promise<void> {
       if (turn !== newest) return;
     }
     const row = step.value;
-    answer({ turn, kind: "person", personId: person.id, cells: viewRow(plan, row), standingSeconds: row.standingSeconds });
+    answer({ turn, personId: person.id, cells: viewRow(plan, row), standingSeconds: row.standingSeconds });
   }
 }
 

@@ -1,13 +1,17 @@
 import type { Cap } from "@able-tide/core/caps/cap";
 import { dayCaps, readCheckIn } from "@able-tide/core/caps/check-in";
 import { type CheckedIn, classState } from "@able-tide/core/class/events";
-import type { ClassScript } from "@able-tide/core/class/script";
+import { type ClassScript, scriptBlocks } from "@able-tide/core/class/script";
+import { fitPlanOf } from "@able-tide/core/fit/session";
+import { readPlan, withMovements } from "@able-tide/core/plan/read-plan";
+import { circumstancesOf } from "@able-tide/core/plan/setting";
 import { findGroup, type Group } from "../groups/groups.ts";
 import { listMovements } from "../movements/movements.ts";
 import { capsHolding } from "../people/caps.ts";
 import { listMembers } from "../people/people.ts";
 import { fittedRows } from "../plans/fitted-rows.ts";
-import { findPlan, type Plan, withMovements } from "../plans/plans.ts";
+import { findPlan, type Plan } from "../plans/plans.ts";
+import { settingsOf } from "../plans/setting.ts";
 import { findPolicy } from "../policy/policy.ts";
 import type { Scope } from "../scope.ts";
 import { beginClass, classOfPlan, findClass, listEvents, replaceScript } from "./classes.ts";
@@ -43,7 +47,8 @@ async function scriptOf(
   group: Group,
   checkIns: ReadonlyMap<string, CheckedIn> = new Map(),
 ): Promise<Scripted> {
-  const blocks = withMovements(plan, await listMovements(scope));
+  const movements = (await listMovements(scope)).map(({ movement }) => movement);
+  const blocks = withMovements(plan.blocks, movements);
   if (blocks.length === 0) return { kind: "noMovements" };
   const people = await listMembers(scope, group.id);
   if (people.length === 0) return { kind: "noPeople" };
@@ -53,19 +58,19 @@ async function scriptOf(
     plan.day,
     checkIns,
   );
-  const { breathSeconds } = plan;
-  const { seatedOnly } = group;
+  const settingOf = await settingsOf(scope, [group.id]);
+  const reading = readPlan(blocks, circumstancesOf(settingOf(plan, group, caps), plan));
   const rows = await fittedRows(
-    { blocks, breathSeconds, seatedOnly },
+    fitPlanOf(reading),
     people.map(({ id, stature, measured }) => ({ id, stature, measured, caps: caps.get(id) ?? [] })),
   );
   return {
     kind: "script",
     script: {
       groupName: group.name,
-      breathSeconds,
-      seatedOnly,
-      blocks,
+      blocks: scriptBlocks(reading),
+      total: reading.total,
+      showing: plan.style.showing,
       people: people.map(({ id, name }) => ({ id, name, cells: rows.get(id) ?? [] })),
     },
   };

@@ -7,7 +7,6 @@ import { type ClassEvent, classState } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import { classSteps } from "@able-tide/core/class/steps";
 import { NOTHING_KNOWN } from "@able-tide/core/people/about";
-import { planTime } from "@able-tide/core/plan/time";
 import { ONE_LEG_STAND } from "@able-tide/core/reference/one-leg-stand";
 import { TZDate } from "@date-fns/tz";
 import { addDays, addSeconds, format, getISODay, startOfDay } from "date-fns";
@@ -99,15 +98,14 @@ function classEvents(
   const events: ClassEvent[] = [];
   const at = (seconds: number) => addSeconds(begins, seconds).toISOString();
   const here = people.filter((person) => isHere(person, week));
-  const { total } = planTime(script.blocks, script.breathSeconds);
-  classSteps(script.blocks, script.breathSeconds).forEach((step, number) => {
+  classSteps(script.blocks).forEach((step, number) => {
     events.push({ kind: "moved", id: nextId(), at: at(step.from), step: number });
     for (const { id, demo } of here)
       for (const { sign, movementId, week: inWeek } of demo.signs ?? [])
-        if (inWeek === week && script.blocks[step.blockIndex]?.movement.id === movementId && step.side !== "left")
+        if (inWeek === week && script.blocks[step.blockIndex]?.movement.id === movementId && step.turn === 0)
           events.push({ kind: "noted", id: nextId(), at: at(step.from + 35), personId: id, step: number, sign });
   });
-  events.push({ kind: "ended", id: nextId(), at: at(total + 120), ...programme.ending(week) });
+  events.push({ kind: "ended", id: nextId(), at: at(script.total + 120), ...programme.ending(week) });
   return events;
 }
 

@@ -8,11 +8,12 @@ import {
   sidedColumn,
 } from "@able-tide/core/body/channels";
 import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
+import { leadsOf } from "@able-tide/core/fit/form-library";
 import { canBeDone, peakOfSides, type Summaries, steadinessOf } from "@able-tide/core/fit/summary";
 import type { Demand } from "@able-tide/core/movement/demand";
 import { type FormKind, FULL_SIZE, FULL_STANDING } from "@able-tide/core/movement/form";
 import type { Movement } from "@able-tide/core/movement/format";
-import { BREATH_SECONDS } from "@able-tide/core/plan/time";
+import { BREATH_SECONDS } from "@able-tide/core/plan/style";
 import { SIDES } from "@able-tide/core/side";
 import type { Knex } from "knex";
 import { solvedForms } from "../plans/solved-forms.ts";
@@ -70,7 +71,13 @@ export async function learnLeast(database: Knex, movements: readonly Movement[],
 /** Reads what a movement asks; null for one that is only done in water. */
 export function asksOf(movement: Movement): MovementAsks | null {
   for (const form of ["standing", "seated"] as const) {
-    const demands = solvedForms.demands(movement, { ...FULL_STANDING, kind: form }, MIDDLING, BREATH_SECONDS.usual);
+    const demands = solvedForms.demands(
+      movement,
+      { ...FULL_STANDING, kind: form },
+      MIDDLING,
+      BREATH_SECONDS.usual,
+      leadsOf(movement),
+    );
     if (!demands) continue;
     return {
       form,

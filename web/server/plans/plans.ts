@@ -1,28 +1,27 @@
 import { randomUUID } from "node:crypto";
-import type { FitPlan } from "@able-tide/core/fit/session";
-import type { Block } from "@able-tide/core/plan/time";
-import type { LibraryMovement } from "../movements/movements.ts";
+import { EMPTY_PLAN, type PlanContent } from "@able-tide/core/plan/plan";
 import type { Scope } from "../scope.ts";
 
-export interface Plan {
+export interface Plan extends PlanContent {
   readonly id: string;
   readonly groupId: string;
   /** ISO calendar day. */
   readonly day: string;
-  readonly breathSeconds: number;
-  readonly blocks: readonly Block[];
   /** Counts every change; a change says which one it started from. */
   readonly version: number;
 }
 
-export type PlanContent = Pick<Plan, "breathSeconds" | "blocks">;
+/** What is not said is as usual. */
+export type PlanInput = Partial<PlanContent>;
 
 interface PlanRow {
   id: string;
   group_id: string;
   day: string;
   breath_seconds: string;
-  blocks: Block[];
+  blocks: PlanContent["blocks"];
+  style: PlanContent["style"];
+  purpose: PlanContent["purpose"];
   version: number;
 }
 
@@ -32,19 +31,27 @@ const toPlan = (row: PlanRow): Plan => ({
   day: row.day,
   breathSeconds: Number(row.breath_seconds),
   blocks: row.blocks,
+  style: row.style,
+  purpose: row.purpose,
   version: row.version,
 });
 
-const plansOf = (scope: Scope) => scope.database("plans").where("plans.organisation_id", scope.organisationId);
+/** The content of a plan, without whose and when. */
+export const contentOf = ({ blocks, style, breathSeconds, purpose }: PlanContent): PlanContent => ({
+  blocks,
+  style,
+  breathSeconds,
+  purpose,
+});
 
-/** The blocks of a plan with the movements they name; a block whose movement is gone is left out. */
-export function withMovements(plan: PlanContent, library: readonly LibraryMovement[]): FitPlan["blocks"] {
-  const movements = new Map(library.map(({ movement }) => [movement.id, movement]));
-  return plan.blocks.flatMap(({ id, movementId, rounds }) => {
-    const movement = movements.get(movementId);
-    return movement ? [{ id, movement, rounds }] : [];
-  });
-}
+const columnsOf = (content: PlanContent) => ({
+  breath_seconds: content.breathSeconds,
+  blocks: JSON.stringify(content.blocks),
+  style: JSON.stringify(content.style),
+  purpose: content.purpose,
+});
+
+const plansOf = (scope: Scope) => scope.database("plans").where("plans.organisation_id", scope.organisationId);
 
 /** Plans from a day on, or before it, nearest first. */
 export async function listPlans(scope: Scope, around: { from: string } | { before: string }, most: number): Promise<Plan[]> {
@@ -72,40 +79,78 @@ export async function lastPlanBefore(scope: Scope, groupId: string, day: string)
   return row ? toPlan(row) : null;
 }
 
+/** Keeps a version as it was saved. Versions are only ever added. */
+const keepVersion = (scope: Scope, planId: string, version: number, content: PlanContent) =>
+  scope.database("plan_versions").insert({
+    organisation_id: scope.organisationId,
+    plan_id: planId,
+    version,
+    content: JSON.stringify(content),
+    saved_by: scope.accountId,
+    saved_at: scope.now(),
+  });
+
 export async function addPlan(
   scope: Scope,
-  input: PlanContent & { readonly groupId: string; readonly day: string },
+  input: PlanInput & { readonly groupId: string; readonly day: string },
 ): Promise<string> {
   const id = randomUUID();
+  const content = contentOf({ ...EMPTY_PLAN, ...input });
   await scope.database("plans").insert({
     organisation_id: scope.organisationId,
     id,
     group_id: input.groupId,
     day: input.day,
-    breath_seconds: input.breathSeconds,
-    blocks: JSON.stringify(input.blocks),
+    ...columnsOf(content),
     version: 1,
     created_by: scope.accountId,
     created_at: scope.now(),
     changed_by: scope.accountId,
     changed_at: scope.now(),
   });
+  await keepVersion(scope, id, 1, content);
   return id;
 }
 
-/** @returns the new version, or null if the plan has moved on from `version` or is not there */
-export async function changePlan(scope: Scope, id: string, version: number, content: PlanContent): Promise<number | null> {
+/**
+ * Changes what is said of a plan's content and keeps the version.
+ *
+ * @returns the new version, or null if the plan has moved on from `version` or is not there
+ */
+export async function changePlan(scope: Scope, id: string, version: number, input: PlanInput): Promise<number | null> {
+  const plan = await findPlan(scope, id);
+  if (!plan || plan.version !== version) return null;
+  const content = contentOf({ ...plan, ...input });
   const [row] = await plansOf(scope)
     .where({ id, version })
-    .update(
-      {
-        breath_seconds: content.breathSeconds,
-        blocks: JSON.stringify(content.blocks),
-        version: version + 1,
-        changed_by: scope.accountId,
-        changed_at: scope.now(),
-      },
-      ["version"],
-    );
-  return row ? row.version : null;
+    .update({ ...columnsOf(content), version: version + 1, changed_by: scope.accountId, changed_at: scope.now() }, ["version"]);
+  if (!row) return null;
+  await keepVersion(scope, id, row.version, content);
+  return row.version;
+}
+
+/** A version of a plan as it was saved. */
+export interface PlanVersion {
+  readonly version: number;
+  readonly content: PlanContent;
+  readonly savedBy: string;
+  /** ISO instant. */
+  readonly savedAt: string;
+}
+
+/** The versions of a plan, newest first. */
+export async function listVersions(scope: Scope, planId: string, most: number): Promise<PlanVersion[]> {
+  const rows = await scope
+    .database("plan_versions")
+    .join("accounts", "accounts.id", "plan_versions.saved_by")
+    .where({ "plan_versions.organisation_id": scope.organisationId, plan_id: planId })
+    .orderBy("version", "desc")
+    .limit(most)
+    .select<{ version: number; content: PlanContent; name: string; saved_at: Date }[]>("version", "content", "name", "saved_at");
+  return rows.map(({ version, content, name, saved_at }) => ({
+    version,
+    content,
+    savedBy: name,
+    savedAt: saved_at.toISOString(),
+  }));
 }

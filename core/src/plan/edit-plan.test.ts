@@ -1,0 +1,101 @@
+import fc from "fast-check";
+import * as v from "valibot";
+import { describe, expect, test } from "vitest";
+import {
+  addMovement,
+  addRounds,
+  changeBreath,
+  doubleBlock,
+  mirrorOne,
+  moveBlock,
+  type PlanEdit,
+  practiseTogether,
+  removeBlock,
+  setBlock,
+  setStyle,
+} from "./edit-plan.ts";
+import { EMPTY_PLAN, type PlanContent, PlanContentSchema } from "./plan.ts";
+import { READY_STYLES, TeachingStyleSchema } from "./style.ts";
+
+const start: PlanContent = {
+  ...EMPTY_PLAN,
+  blocks: [
+    { id: "b1", movementId: "settling-breath", rounds: 6 },
+    { id: "b2", movementId: "shift-and-press", rounds: 6, talk: 30 },
+    { id: "b3", movementId: "side-drift", rounds: 4 },
+  ],
+};
+const after = (...edits: PlanEdit[]) => edits.reduce((content, edit) => edit(content), start);
+const order = ({ blocks }: PlanContent) => blocks.map(({ id }) => id);
+
+describe("editing a plan", () => {
+  test("a movement comes after the chosen one, or at the end, with the rounds of the style", () => {
+    expect(order(after(addMovement("trunk-turn", "b1")))).toEqual(["b1", "b4", "b2", "b3"]);
+    const long = READY_STYLES[1]?.style ?? EMPTY_PLAN.style;
+    expect(after(setStyle(long), addMovement("trunk-turn", null)).blocks[3]).toEqual({
+      id: "b4",
+      movementId: "trunk-turn",
+      rounds: long.rounds,
+    });
+  });
+
+  test("a block goes some places on, or to the place of another, and never over the edge", () => {
+    expect(order(after(moveBlock("b1", { by: 1 })))).toEqual(["b2", "b1", "b3"]);
+    expect(order(after(moveBlock("b1", { placeOf: "b3" })))).toEqual(["b2", "b3", "b1"]);
+    expect(after(moveBlock("b1", { by: -1 }))).toEqual(start);
+    expect(after(moveBlock("b9", { placeOf: "b1" }))).toEqual(start);
+  });
+
+  test("rounds stop at one and at twelve, the breath at its bounds", () => {
+    expect(after(addRounds("b1", -40)).blocks[0]?.rounds).toBe(1);
+    expect(after(addRounds("b1", 40)).blocks[0]?.rounds).toBe(12);
+    expect(after(changeBreath(-40)).breathSeconds).toBe(4);
+    expect(after(changeBreath(40)).breathSeconds).toBe(14);
+  });
+
+  test("doubling puts the same behind itself; mirroring twice is as before but for what it now says", () => {
+    expect(after(doubleBlock("b2")).blocks.slice(1, 3)).toEqual([start.blocks[1], { ...start.blocks[1], id: "b4" }]);
+    expect(after(mirrorOne("b2", "right"), mirrorOne("b2", "right")).blocks[1]).toEqual({ ...start.blocks[1], first: "right" });
+  });
+
+  test("a part set to nothing is gone", () => {
+    expect(after(setBlock("b2", { talk: undefined })).blocks[1]).toEqual({ id: "b2", movementId: "shift-and-press", rounds: 6 });
+  });
+
+  test("a combination is practised in parts, joined, then quietly", () => {
+    const { blocks } = after(practiseTogether("b2", 2, "Harbour wall"));
+    expect(blocks.map(({ id, combination, straight, quiet }) => [id, combination, straight, quiet])).toEqual([
+      ["b1", undefined, undefined, undefined],
+      ["b2", "Harbour wall", undefined, undefined],
+      ["b3", "Harbour wall", undefined, undefined],
+      ["b4", "Harbour wall", undefined, undefined],
+      ["b5", "Harbour wall", true, undefined],
+      ["b6", "Harbour wall", undefined, true],
+      ["b7", "Harbour wall", true, true],
+    ]);
+    expect(after(practiseTogether("b3", 2, "Too few"))).toEqual(start);
+  });
+
+  test("whatever is done, block ids never meet and the plan can be read", () => {
+    const anyId = fc.constantFrom("b1", "b2", "b4", "b6");
+    const anyEdit: fc.Arbitrary<PlanEdit> = fc.oneof(
+      fc.constant(addMovement("trunk-turn", null)),
+      anyId.map(removeBlock),
+      anyId.map(doubleBlock),
+      anyId.map((id) => practiseTogether(id, 2, "Two")),
+      anyId.map((id) => mirrorOne(id, "left")),
+      anyId.map((id) => setBlock(id, { hold: "left", talk: 15, facing: 2 })),
+    );
+    fc.assert(
+      fc.property(fc.array(anyEdit, { maxLength: 6 }), (edits) => {
+        const content = after(...edits);
+        expect(new Set(order(content)).size).toBe(content.blocks.length);
+        if (content.blocks.length <= 60) expect(v.parse(PlanContentSchema, JSON.parse(JSON.stringify(content)))).toEqual(content);
+      }),
+    );
+  });
+});
+
+test.each(READY_STYLES.map(({ style }) => [style.name, style] as const))("the ready style %s can be read", (_, style) => {
+  expect(v.parse(TeachingStyleSchema, style)).toEqual(style);
+});

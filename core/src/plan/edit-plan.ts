@@ -1,0 +1,103 @@
+import type { Side } from "../side.ts";
+import { type Block, mirrorBlock, ROUNDS } from "./block.ts";
+import { type BlockChange, changeBlock } from "./change-block.ts";
+import type { PlanContent } from "./plan.ts";
+import { BREATH_SECONDS, type TeachingStyle } from "./style.ts";
+
+/** A change to a plan's content. What it cannot do leaves the plan as it was. */
+export type PlanEdit = (content: PlanContent) => PlanContent;
+
+const clamp = (value: number, { least, most }: { least: number; most: number }): number => Math.min(most, Math.max(least, value));
+
+/** A block id that the plan does not have yet. */
+function newBlockId(blocks: readonly Block[]): string {
+  const numbers = blocks.map((block) => Number(/^b(\d+)$/.exec(block.id)?.[1] ?? 0));
+  return `b${Math.max(0, ...numbers) + 1}`;
+}
+
+const onBlocks =
+  (edit: (blocks: readonly Block[]) => readonly Block[]): PlanEdit =>
+  (content) => ({ ...content, blocks: edit(content.blocks) });
+
+const onBlock = (id: string, edit: (block: Block) => Block): PlanEdit =>
+  onBlocks((blocks) => blocks.map((block) => (block.id === id ? edit(block) : block)));
+
+/** Adds a movement after a block, or at the end, with the rounds of the style. */
+export const addMovement =
+  (movementId: string, after: string | null): PlanEdit =>
+  (content) => {
+    const { blocks, style } = content;
+    const block: Block = { id: newBlockId(blocks), movementId, rounds: style.rounds };
+    const at = blocks.findIndex(({ id }) => id === after);
+    return { ...content, blocks: blocks.toSpliced(at < 0 ? blocks.length : at + 1, 0, block) };
+  };
+
+export const removeBlock = (id: string): PlanEdit => onBlocks((blocks) => blocks.filter((block) => block.id !== id));
+
+/** Moves a block by some places, or to the place of another. */
+export const moveBlock = (id: string, to: { readonly by: number } | { readonly placeOf: string }): PlanEdit =>
+  onBlocks((blocks) => {
+    const from = blocks.findIndex((block) => block.id === id);
+    const place = "by" in to ? from + to.by : blocks.findIndex((block) => block.id === to.placeOf);
+    const block = blocks[from];
+    if (!block || place < 0 || place >= blocks.length) return blocks;
+    return blocks.toSpliced(from, 1).toSpliced(place, 0, block);
+  });
+
+export const setBlock = (id: string, differs: BlockChange): PlanEdit => onBlock(id, (block) => changeBlock(block, differs));
+
+/** More or fewer rounds, from one to the most that anybody does. */
+export const addRounds = (id: string, by: number): PlanEdit =>
+  onBlock(id, (block) => ({ ...block, rounds: clamp(block.rounds + by, ROUNDS) }));
+
+/** Puts the same block behind itself once more. */
+export const doubleBlock = (id: string): PlanEdit =>
+  onBlocks((blocks) => {
+    const at = blocks.findIndex((block) => block.id === id);
+    const block = blocks[at];
+    return block ? blocks.toSpliced(at + 1, 0, { ...block, id: newBlockId(blocks) }) : blocks;
+  });
+
+/** The block for the other side. @param leadsFirst the side that it begins with when it does not say */
+export const mirrorOne = (id: string, leadsFirst: Side): PlanEdit => onBlock(id, (block) => mirrorBlock(block, leadsFirst));
+
+/**
+ * Practises a block and those after it as a named combination: in parts as they stand, then joined, then once more with
+ * the instructor saying less. Joined parts run straight on.
+ *
+ * @param parts how many blocks it has, two or more
+ */
+export const practiseTogether = (id: string, parts: number, name: string): PlanEdit =>
+  onBlocks((blocks) => {
+    const at = blocks.findIndex((block) => block.id === id);
+    const taken = blocks.slice(at, at + parts);
+    if (at < 0 || parts < 2 || taken.length < parts) return blocks;
+    let all: readonly Block[] = blocks.map((block) => (taken.includes(block) ? { ...block, combination: name } : block));
+    let after = at + parts;
+    for (const quiet of [false, true])
+      for (const [part, block] of taken.entries()) {
+        const copy: Block = {
+          ...changeBlock(block, { talk: undefined, straight: part > 0 ? true : undefined, quiet: quiet ? true : undefined }),
+          id: newBlockId(all),
+          combination: name,
+        };
+        all = all.toSpliced(after, 0, copy);
+        after += 1;
+      }
+    return all;
+  });
+
+export const changeBreath =
+  (by: number): PlanEdit =>
+  (content) => ({ ...content, breathSeconds: clamp(content.breathSeconds + by, BREATH_SECONDS) });
+
+export const setPurpose =
+  (purpose: PlanContent["purpose"]): PlanEdit =>
+  (content) => ({ ...content, purpose });
+
+/** Takes another style on, with its pace. */
+export const setStyle =
+  (style: TeachingStyle): PlanEdit =>
+  (content) => ({ ...content, style, breathSeconds: style.breathSeconds });
+
+export const setBlocks = (blocks: readonly Block[]): PlanEdit => onBlocks(() => blocks);

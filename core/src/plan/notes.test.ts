@@ -1,0 +1,63 @@
+import { describe, expect, test } from "vitest";
+import { createFormLibrary } from "../fit/form-library.ts";
+import { lookAtPlan } from "./look-at-plan.ts";
+import { planNotes } from "./notes.ts";
+import { circumstances, planned } from "./plan.fixture.ts";
+import type { Circumstances, PlannedBlock } from "./read-plan.ts";
+
+const library = createFormLibrary();
+
+function wordsOf(blocks: PlannedBlock[], differs: Partial<Circumstances> = {}, minutes = 30): string[] {
+  const question = { blocks, circumstances: circumstances(differs), library };
+  const look = lookAtPlan(blocks, question.circumstances, library);
+  return planNotes(question, look, { minutes, purpose: null }).map(({ words }) => words);
+}
+
+describe("what to mind in a plan", () => {
+  test("an empty plan has nothing to mind", () => expect(wordsOf([])).toEqual([]));
+
+  test.each<[string, PlannedBlock[], Partial<Circumstances>, RegExp]>([
+    [
+      "a seam that cannot be",
+      planned("settling-breath", { movementId: "shift-and-press", straight: true }),
+      {},
+      /^Shift and press\. Cannot run straight on/,
+    ],
+    ["minutes left", planned("settling-breath"), {}, /left of 30 min$/],
+    [
+      "one side alone",
+      planned({ movementId: "shift-and-press", only: "left" }),
+      {},
+      /^Left 6, right 0 rounds: Shift and press tips it$/,
+    ],
+    [
+      "loosening after the flow",
+      planned("shift-and-press", "shoulder-circles"),
+      {},
+      /^Shoulder circles: to loosen, after a later phase/,
+    ],
+    ["a settling cut short", planned("settling-breath", "quiet-feet"), {}, /^To settle: 1:/],
+    [
+      "too much that is new",
+      planned("settling-breath", "shift-and-press", "side-drift"),
+      { knows: () => "new" },
+      /^3 new to this group/,
+    ],
+    ["too few rounds", planned({ movementId: "quiet-feet", rounds: 2 }), {}, /fewer than 3 rounds/],
+    [
+      "the same strain in a row",
+      planned("draw-and-open", "shift-and-press", "waves-with-both-hands"),
+      {},
+      /^3 in a row on the shoulders$/,
+    ],
+    ["what is missing", planned("settling-breath", "shift-and-press"), {}, /^Little for spine/],
+  ])("%s", (_, blocks, differs, expected) => {
+    expect(wordsOf(blocks, differs)).toContainEqual(expect.stringMatching(expected));
+  });
+
+  test("what presses comes first", () => {
+    const words = wordsOf(planned("settling-breath", { movementId: "shift-and-press", straight: true, only: "left" }));
+    expect(words[0]).toMatch(/Cannot/);
+    expect(words[1]).toMatch(/^Left/);
+  });
+});

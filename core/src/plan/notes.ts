@@ -1,0 +1,140 @@
+import { taughtName } from "../movement/format.ts";
+import { SIDE_COUNTS } from "./balance.ts";
+import { contentLabel, readContent, type SessionPurpose, strainRuns } from "./content.ts";
+import { problemInWords } from "./join.ts";
+import type { PlanLook } from "./look-at-plan.ts";
+import { type Mend, type MendQuestion, mendSeam, mendSides, mendTime, ON_TIME, overBy } from "./mends.ts";
+import { outOfOrder, PHASE_RULES, readPhases } from "./phases.ts";
+import { type BlockReading, problemsOf } from "./read-plan.ts";
+import { minutesAndSeconds } from "./time.ts";
+
+/** Something about a plan to mind, with what would mend it. */
+export interface PlanNote {
+  readonly id: string;
+  readonly words: string;
+  /** The block it speaks of. */
+  readonly blockId: string | null;
+  /** Whether the plan cannot be taught well as it is; otherwise it is only good to know. */
+  readonly pressing: boolean;
+  /** Ways to mend it, each in one touch; where `inOrder`, each goes on from the one before. */
+  readonly mends: readonly Mend[];
+  readonly inOrder: boolean;
+}
+
+const note = (id: string, words: string, rest: Partial<PlanNote> = {}): PlanNote => ({
+  id,
+  words,
+  blockId: null,
+  pressing: false,
+  mends: [],
+  inOrder: false,
+  ...rest,
+});
+
+const nameOf = ({ movement }: BlockReading): string => taughtName(movement);
+
+const seamNotes = (question: MendQuestion, look: PlanLook): PlanNote[] =>
+  problemsOf(look.reading).flatMap(({ blockId, seam }) => {
+    const block = look.reading.blocks.find(({ id }) => id === blockId);
+    if (!block || seam.problem === null) return [];
+    const words = `${nameOf(block)}. ${problemInWords(seam.problem)}`;
+    return [note(`seam ${blockId}`, words, { blockId, pressing: true, mends: mendSeam(question, look, blockId) })];
+  });
+
+function timeNotes(question: MendQuestion, look: PlanLook, minutes: number): PlanNote[] {
+  const over = overBy(look, minutes);
+  if (over <= ON_TIME.late && over >= -ON_TIME.early) return [];
+  if (look.reading.blocks.length === 0) return [];
+  const late = over > ON_TIME.late;
+  const words = `${minutesAndSeconds(Math.abs(over))} ${late ? `too long for ${minutes} min` : `left of ${minutes} min`}`;
+  return [note("time", words, { pressing: late, mends: mendTime(question, look, minutes), inOrder: true })];
+}
+
+const sideNotes = (question: MendQuestion, look: PlanLook): PlanNote[] =>
+  look.uneven.map((uneven) => {
+    const { label, unit } = SIDE_COUNTS.find(({ name }) => name === uneven.count) as (typeof SIDE_COUNTS)[number];
+    const [left, right] = uneven.totals.map((value) => `${Math.round(value)}${unit && ` ${unit}`}`) as [string, string];
+    const tips = look.reading.blocks.find(({ id }) => id === uneven.tippedBy);
+    const words = `Left ${left}, right ${right} ${label}${tips ? `: ${nameOf(tips)} tips it` : ""}`;
+    const mends = mendSides(question, look, uneven);
+    return note(`sides ${uneven.count}`, words, { blockId: uneven.tippedBy, pressing: true, mends });
+  });
+
+function phaseNotes(look: PlanLook): PlanNote[] {
+  if (look.reading.blocks.length === 0) return [];
+  return readPhases(look.reading).flatMap(({ phase, seconds, share, shortBy, overBy: over }) => {
+    if (shortBy < 0.5 && over < 0.5) return [];
+    const { leastSeconds, leastShare, mostShare } = PHASE_RULES[phase];
+    const rule = [
+      leastSeconds > 0 && `at least ${leastSeconds / 60} min`,
+      leastShare > 0 && (mostShare < 1 ? `${100 * leastShare} to ${100 * mostShare} %` : `at least ${100 * leastShare} %`),
+    ].filter(Boolean);
+    const has = `${minutesAndSeconds(seconds)} min, ${Math.round(100 * share)} %`;
+    return [note(`phase ${phase}`, `To ${phase}: ${has}; usual is ${rule.join(" and ")}`)];
+  });
+}
+
+function orderNotes({ reading }: PlanLook): PlanNote[] {
+  return outOfOrder(reading).flatMap((id) => {
+    const block = reading.blocks.find((each) => each.id === id);
+    return block
+      ? [note(`order ${id}`, `${nameOf(block)}: to ${block.phase}, after a later phase has begun`, { blockId: id })]
+      : [];
+  });
+}
+
+const contentNotes = (look: PlanLook, purpose: SessionPurpose | null): PlanNote[] =>
+  look.reading.blocks.length === 0
+    ? []
+    : readContent(look, purpose).flatMap(({ content, missing, share, overdone }) => {
+        const label = contentLabel(content);
+        if (overdone) return [note(`much ${content}`, `Much for ${label}: ${Math.round(100 * share)} % of the moving`)];
+        if (missing < 10) return [];
+        const words = `${content === purpose ? "Short of its purpose" : "Little"} for ${label}: ${Math.round(missing)} s more`;
+        return [note(`little ${content}`, words)];
+      });
+
+const strainNotes = (look: PlanLook): PlanNote[] =>
+  strainRuns(look).map(({ strain, label, blockIds }) =>
+    note(`strain ${strain} ${blockIds[0]}`, `${blockIds.length} in a row on the ${label}`, { blockId: blockIds[2] ?? null }),
+  );
+
+/** New movements that a session takes well. */
+const MOST_NEW = 2;
+
+function learningNotes({ circumstances }: MendQuestion, { reading }: PlanLook): PlanNote[] {
+  const { style } = circumstances;
+  const fresh = reading.blocks.filter(({ knowledge }) => knowledge === "new");
+  const most = style.learning === "sameSet" ? 0 : MOST_NEW;
+  const few = reading.blocks.filter(({ block }) => block.rounds < style.leastRounds);
+  const circles = reading.blocks.filter(
+    ({ movement }) => style.neck === "halfCircles" && movement.features?.includes("fullNeckCircle"),
+  );
+  return [
+    ...(fresh.length > most ? [note("new", `${fresh.length} new to this group: ${fresh.map(nameOf).join(", ")}`)] : []),
+    ...few.map((block) =>
+      note(`few ${block.id}`, `${nameOf(block)}: fewer than ${style.leastRounds} rounds is hardly worth starting`, {
+        blockId: block.id,
+      }),
+    ),
+    ...circles.map((block) => note(`circle ${block.id}`, `${nameOf(block)} has full neck circles`, { blockId: block.id })),
+  ];
+}
+
+/** Everything about a plan to mind, the pressing first. @param minutes that the session has */
+export function planNotes(
+  question: MendQuestion,
+  look: PlanLook,
+  { minutes, purpose }: { readonly minutes: number; readonly purpose: SessionPurpose | null },
+): PlanNote[] {
+  return [
+    ...seamNotes(question, look),
+    ...timeNotes(question, look, minutes),
+    ...sideNotes(question, look),
+    ...orderNotes(look),
+    ...phaseNotes(look),
+    ...learningNotes(question, look),
+    ...strainNotes(look),
+    ...contentNotes(look, purpose),
+  ].sort((a, b) => Number(b.pressing) - Number(a.pressing));
+}

@@ -1,0 +1,50 @@
+import { daysBetween } from "../calendar.ts";
+import type { Cap } from "../caps/cap.ts";
+import type { Room } from "../places/place.ts";
+import type { Circumstances } from "./read-plan.ts";
+import type { PlanPlace } from "./state.ts";
+import type { TeachingStyle } from "./style.ts";
+import { knowledgeOf } from "./time.ts";
+
+/** What a plan is made for, as plain data: the group, its place, the week and what it has been taught. */
+export interface PlanSetting {
+  readonly seatedOnly: boolean;
+  readonly place: PlanPlace;
+  readonly week: number;
+  readonly slowestCycle: number;
+  /** Sessions before this one in which each movement was taught, by its id. */
+  readonly taught: Readonly<Record<string, number>>;
+}
+
+/** A Monday, from which weeks are counted. */
+const FIRST_MONDAY = "2024-01-01";
+
+/** Weeks from Monday to Monday, for sides that alternate. */
+export const weekOf = (day: string): number => Math.floor(daysBetween(FIRST_MONDAY, day) / 7);
+
+/** A hall whose place nobody has described: chairs, and a rail on the right. */
+const USUAL_HALL: PlanPlace = { chairs: true, rail: "right", pool: false };
+
+/** What a room offers for joining movements. @param room null where nobody has described it */
+export const placeOfRoom = (room: Pick<Room, "chairs" | "rail"> | null): PlanPlace =>
+  room === null
+    ? USUAL_HALL
+    : { chairs: room.chairs.length > 0, rail: room.rail !== null && room.rail > 0 ? "right" : null, pool: false };
+
+/** The longest of the shortest cycles that people may move at, seconds; 0 where nobody has one. */
+export const slowestCycle = (people: readonly (readonly Cap[])[]): number =>
+  Math.max(0, ...people.flatMap((caps) => caps.flatMap(({ limit }) => (limit.channel === "shortestCycle" ? [limit.limit] : []))));
+
+/** What reading a plan takes: where and for whom, and how it is taught. */
+export const circumstancesOf = (
+  setting: PlanSetting,
+  { style, breathSeconds }: { readonly style: TeachingStyle; readonly breathSeconds: number },
+): Circumstances => ({
+  style,
+  breathSeconds,
+  seatedOnly: setting.seatedOnly,
+  place: setting.place,
+  week: setting.week,
+  slowestCycle: setting.slowestCycle,
+  knows: (movementId) => knowledgeOf(setting.taught[movementId] ?? 0),
+});

@@ -1,0 +1,17 @@
+import type { ScriptLink } from "@able-tide/core/class/script";
+
+/** How everybody gets to where a movement begins, and what the helper is ready for. */
+export function WayThere({ link }: { link: ScriptLink | null }) {
+  if (!link || link.words.length === 0) return null;
+  return (
+    <p className="mt-1 text-xl text-tide-200">
+      First: {link.words.join(", ")}.
+      {link.hazards.map((hazard) => (
+        <strong key={hazard} className="text-signal-300">
+          {" "}
+          {hazard.charAt(0).toUpperCase() + hazard.slice(1)}.
+        </strong>
+      ))}
+    </p>
+  );
+}

@@ -1,0 +1,208 @@
+import { PHASES } from "@able-tide/core/movement/format";
+import { TALK } from "@able-tide/core/plan/block";
+import type { BlockChange } from "@able-tide/core/plan/change-block";
+import type { BlockReading } from "@able-tide/core/plan/read-plan";
+import { BREATH_SECONDS } from "@able-tide/core/plan/style";
+import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Minus, Plus, Trash2 } from "lucide-react";
+import { type ReactNode, useState } from "react";
+
+/** What can be done with the chosen block. */
+export interface BlockActions {
+  readonly rounds: (by: -1 | 1) => void;
+  readonly move: (by: -1 | 1) => void;
+  readonly remove: () => void;
+  readonly double: () => void;
+  readonly mirror: () => void;
+  readonly set: (differs: BlockChange) => void;
+  readonly practise: (parts: number, name: string) => void;
+}
+
+function IconButton({ label, keys, press, children }: { label: string; keys: string; press: () => void; children: ReactNode }) {
+  return (
+    <button
+      type="button"
+      onClick={press}
+      aria-label={label}
+      title={`${label} ( ${keys} )`}
+      className="flex size-11 items-center justify-center rounded-full border-[1.5px] border-tide-800 hover:bg-tide-100"
+    >
+      {children}
+    </button>
+  );
+}
+
+interface ChoiceProps {
+  readonly label: string;
+  readonly value: string;
+  readonly options: readonly (readonly [value: string, label: string])[];
+  readonly choose: (value: string) => void;
+}
+
+function Choice({ label, value, options, choose }: ChoiceProps) {
+  return (
+    <label className="grid grid-cols-[6rem_1fr] items-center gap-2">
+      <span>{label}</span>
+      <select className="field-box" value={value} onChange={({ currentTarget }) => choose(currentTarget.value)}>
+        {options.map(([name, words]) => (
+          <option key={name} value={name}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+const SIDES = [
+  ["", "both, as the style says"],
+  ["first left", "both, left first"],
+  ["first right", "both, right first"],
+  ["only left", "left only"],
+  ["only right", "right only"],
+] as const;
+
+function sidesOf({ only, first }: BlockReading["block"]): string {
+  if (only) return `only ${only}`;
+  return first ? `first ${first}` : "";
+}
+
+function sidesChange(value: string): BlockChange {
+  const side = value.endsWith("left") ? "left" : "right";
+  return { first: value.startsWith("first") ? side : undefined, only: value.startsWith("only") ? side : undefined };
+}
+
+const FORMS = [
+  ["", "as the group does"],
+  ["seated", "seated"],
+  ["hold left", "left hand on the rail"],
+  ["hold right", "right hand on the rail"],
+] as const;
+
+const formChange = (value: string): BlockChange => ({
+  as: value === "seated" ? "seated" : undefined,
+  hold: value.startsWith("hold") ? (value.endsWith("left") ? "left" : "right") : undefined,
+});
+
+const halfSeconds = Array.from(
+  { length: 2 * (BREATH_SECONDS.most - BREATH_SECONDS.least) + 1 },
+  (_, i) => BREATH_SECONDS.least + i / 2,
+);
+const talks = [0, 15, 30, 45, 60, 90, 120, 180, 300].filter((seconds) => seconds <= TALK.most);
+
+/** Blocks that a combination may be made of, from this one on. */
+function Combination({ following, practise }: { following: number; practise: BlockActions["practise"] }) {
+  const [name, setName] = useState("");
+  const [parts, setParts] = useState(2);
+  if (following < 1) return null;
+  return (
+    <fieldset className="rounded-[10px] border border-sand-300 p-3">
+      <legend className="px-1 font-semibold">Practise as a combination</legend>
+      <p className="text-sand-600">In parts, then joined, then with few words.</p>
+      <div className="mt-2 flex flex-wrap items-end gap-2">
+        <label className="min-w-0 flex-1">
+          its name
+          <input
+            className="field-box"
+            value={name}
+            maxLength={60}
+            onChange={({ currentTarget }) => setName(currentTarget.value)}
+          />
+        </label>
+        <label>
+          parts
+          <select className="field-box" value={parts} onChange={({ currentTarget }) => setParts(Number(currentTarget.value))}>
+            {[2, 3, 4]
+              .filter((count) => count <= following + 1)
+              .map((count) => (
+                <option key={count}>{count}</option>
+              ))}
+          </select>
+        </label>
+        <button
+          type="button"
+          disabled={name.trim() === ""}
+          onClick={() => practise(parts, name.trim())}
+          className="min-h-11 rounded-full border-[1.5px] border-tide-800 px-4 font-semibold hover:bg-tide-100 disabled:opacity-50"
+        >
+          Join them
+        </button>
+      </div>
+    </fieldset>
+  );
+}
+
+/** Everything of a block that can be said: rounds, place, sides, form, pace, talk, phase, how it joins. */
+export function BlockSettings({ block, following, actions }: { block: BlockReading; following: number; actions: BlockActions }) {
+  const { movement } = block;
+  const own = block.block;
+  const holds = movement.forms.supported !== false;
+  return (
+    <div className="flex flex-col gap-2">
+      <div className="flex flex-wrap gap-1.5">
+        <IconButton label="One round less" keys="-" press={() => actions.rounds(-1)}>
+          <Minus size={20} />
+        </IconButton>
+        <IconButton label="One round more" keys="+" press={() => actions.rounds(1)}>
+          <Plus size={20} />
+        </IconButton>
+        <IconButton label="Earlier" keys="[" press={() => actions.move(-1)}>
+          <ArrowLeft size={20} />
+        </IconButton>
+        <IconButton label="Later" keys="]" press={() => actions.move(1)}>
+          <ArrowRight size={20} />
+        </IconButton>
+        <IconButton label="Once more" keys="d" press={actions.double}>
+          <Copy size={20} />
+        </IconButton>
+        <IconButton label="The other side" keys="m" press={actions.mirror}>
+          <FlipHorizontal2 size={20} />
+        </IconButton>
+        <IconButton label="Take it out" keys="Delete" press={actions.remove}>
+          <Trash2 size={20} />
+        </IconButton>
+      </div>
+      <label className="flex min-h-11 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-5 accent-tide-700"
+          checked={own.straight === true}
+          onChange={({ currentTarget }) => actions.set({ straight: currentTarget.checked || undefined })}
+        />
+        runs straight on from the one before
+      </label>
+      <details>
+        <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">sides, form, pace, talk</summary>
+        <div className="flex flex-col gap-2">
+          {movement.sided && (
+            <Choice label="sides" value={sidesOf(own)} options={SIDES} choose={(value) => actions.set(sidesChange(value))} />
+          )}
+          <Choice
+            label="form"
+            value={own.hold ? `hold ${own.hold}` : (own.as ?? "")}
+            options={holds ? FORMS : FORMS.slice(0, 2)}
+            choose={(value) => actions.set(formChange(value))}
+          />
+          <Choice
+            label="one breath"
+            value={String(own.breathSeconds ?? "")}
+            options={[["", "as the plan"], ...halfSeconds.map((seconds) => [String(seconds), `${seconds} s`] as const)]}
+            choose={(value) => actions.set({ breathSeconds: value === "" ? undefined : Number(value) })}
+          />
+          <Choice
+            label="talk before"
+            value={String(own.talk ?? 0)}
+            options={talks.map((seconds) => [String(seconds), seconds === 0 ? "none" : `${seconds} s`] as const)}
+            choose={(value) => actions.set({ talk: Number(value) || undefined })}
+          />
+          <Choice
+            label="phase"
+            value={own.phase ?? ""}
+            options={[["", `${movement.phase}, its own`], ...PHASES.map((phase) => [phase, phase] as const)]}
+            choose={(value) => actions.set({ phase: PHASES.find((phase) => phase === value) })}
+          />
+        </div>
+      </details>
+      <Combination key={block.id} following={following} practise={actions.practise} />
+    </div>
+  );
+}

@@ -1,0 +1,26 @@
+import { problemInWords, type Seam } from "@able-tide/core/plan/join";
+import { HAZARD_WORDS } from "@able-tide/core/plan/links";
+import { stateInWords } from "@able-tide/core/plan/state";
+
+/** How a block is reached from the one before: its links with their seconds, and what the helper is ready for. */
+export function GettingThere({ seam, title }: { seam: Seam; title: string }) {
+  return (
+    <div>
+      <h3 className="font-sans text-base font-bold">
+        {title}
+        {seam.tenths > 0 && <span className="font-normal">, {seam.tenths / 10} s</span>}
+      </h3>
+      {seam.problem && <p className="font-semibold text-signal-700">{problemInWords(seam.problem)}.</p>}
+      {seam.links.length === 0 ? (
+        !seam.problem && <p className="text-sand-600">Nothing changes: {stateInWords(seam.to)}.</p>
+      ) : (
+        <p>{seam.links.map(({ words }) => words).join(" · ")}</p>
+      )}
+      {seam.hazards.map((hazard) => (
+        <p key={hazard} className="font-semibold">
+          Helper: {HAZARD_WORDS[hazard]}.
+        </p>
+      ))}
+    </div>
+  );
+}

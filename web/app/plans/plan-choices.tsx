@@ -1,0 +1,120 @@
+import { contentLabel, SESSION_PURPOSES } from "@able-tide/core/plan/content";
+import { roundsOnSides } from "@able-tide/core/plan/count";
+import { setPurpose, setStyle } from "@able-tide/core/plan/edit-plan";
+import type { MendQuestion } from "@able-tide/core/plan/mends";
+import { readPlan } from "@able-tide/core/plan/read-plan";
+import { styleDifferences, type TeachingStyle } from "@able-tide/core/plan/style";
+import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { Dialog } from "radix-ui";
+import { useState } from "react";
+import { Link } from "react-router";
+import { Button } from "../kit/button.tsx";
+import type { Draft, DraftChange } from "./draft.ts";
+
+/** Rounds on both sides and the minutes of a plan under a style. */
+function underStyle({ blocks, circumstances }: MendQuestion, style: TeachingStyle) {
+  const reading = readPlan(blocks, { ...circumstances, style, breathSeconds: style.breathSeconds });
+  const [left, right] = reading.blocks
+    .map(({ movement, turns }) => roundsOnSides(movement, turns))
+    .reduce((sum, each) => [sum[0] + each[0], sum[1] + each[1]], [0, 0]);
+  return { total: minutesAndSeconds(reading.total), left, right };
+}
+
+interface Props {
+  readonly draft: Draft;
+  readonly styles: readonly TeachingStyle[];
+  readonly question: MendQuestion;
+  readonly change: (change: DraftChange) => void;
+}
+
+const selectLook = "min-h-11 max-w-56 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold";
+
+/** What the session is for and how it is taught; another style first shows what it changes. */
+export function PlanChoices({ draft, styles, question, change }: Props) {
+  const [wanted, setWanted] = useState<TeachingStyle | null>(null);
+  const own = styles.some(({ name }) => name === draft.style.name) ? styles : [draft.style, ...styles];
+  const now = underStyle(question, { ...draft.style, breathSeconds: draft.breathSeconds });
+  const then = wanted && underStyle(question, wanted);
+  return (
+    <>
+      <label className="flex items-center gap-2">
+        for
+        <select
+          aria-label="What the session is for"
+          className={selectLook}
+          value={draft.purpose ?? ""}
+          onChange={({ currentTarget }) =>
+            change({
+              kind: "edit",
+              edit: setPurpose(SESSION_PURPOSES.find((purpose) => purpose === currentTarget.value) ?? null),
+            })
+          }
+        >
+          <option value="">a bit of all</option>
+          {SESSION_PURPOSES.map((purpose) => (
+            <option key={purpose} value={purpose}>
+              {contentLabel(purpose)}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="flex items-center gap-2">
+        style
+        <select
+          aria-label="Teaching style"
+          className={selectLook}
+          value={draft.style.name}
+          onChange={({ currentTarget }) => setWanted(own.find(({ name }) => name === currentTarget.value) ?? null)}
+        >
+          {own.map(({ name }) => (
+            <option key={name}>{name}</option>
+          ))}
+        </select>
+      </label>
+      <Dialog.Root open={wanted !== null} onOpenChange={(open) => !open && setWanted(null)}>
+        <Dialog.Portal>
+          <Dialog.Overlay className="fixed inset-0 z-40 bg-tide-950/60" />
+          <Dialog.Content
+            aria-describedby={undefined}
+            className="fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[min(92vw,36rem)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-soft bg-sand-50 p-6 text-tide-900 shadow-xl"
+          >
+            <Dialog.Title className="mb-3 text-2xl">What {wanted?.name} changes</Dialog.Title>
+            {wanted && then && (
+              <>
+                <p className="mb-3 text-lg">
+                  {now.total} becomes <strong>{then.total}</strong>; rounds left {now.left}, right {now.right} become{" "}
+                  <strong>
+                    left {then.left}, right {then.right}
+                  </strong>
+                  .
+                </p>
+                <ul className="mb-4 list-disc pl-5">
+                  {styleDifferences({ ...draft.style, breathSeconds: draft.breathSeconds }, wanted).map((line) => (
+                    <li key={line}>{line}</li>
+                  ))}
+                </ul>
+                <div className="flex flex-wrap items-center gap-3">
+                  <Button
+                    type="button"
+                    onClick={() => {
+                      change({ kind: "edit", edit: setStyle(wanted) });
+                      setWanted(null);
+                    }}
+                  >
+                    Take it on
+                  </Button>
+                  <Dialog.Close className="min-h-11 rounded-full border-[1.5px] border-tide-800 px-5 font-semibold">
+                    Leave it
+                  </Dialog.Close>
+                  <Link to="/styles" className="underline underline-offset-4">
+                    All styles
+                  </Link>
+                </div>
+              </>
+            )}
+          </Dialog.Content>
+        </Dialog.Portal>
+      </Dialog.Root>
+    </>
+  );
+}

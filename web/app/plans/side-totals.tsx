@@ -1,0 +1,19 @@
+import { difference, SIDE_COUNTS, SIDES_DIFFER, type SideTotals } from "@able-tide/core/plan/balance";
+
+/** Left and right of everything that is counted, always in sight; a mark where they are apart. */
+export function SideTotalsLine({ totals }: { totals: SideTotals }) {
+  return (
+    <ul className="flex flex-wrap gap-x-5" aria-label="Left and right">
+      {SIDE_COUNTS.filter(({ name }) => Math.max(...totals[name]) > 0).map(({ name, label, unit }) => {
+        const [left, right] = totals[name].map((value) => Math.round(value)) as [number, number];
+        const apart = difference(totals[name]) > SIDES_DIFFER;
+        return (
+          <li key={name} className={apart ? "font-semibold text-signal-700" : ""}>
+            <span className="text-sand-600">{label}</span> L <strong>{left}</strong> · R <strong>{right}</strong> {unit}
+            {apart && ", apart"}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

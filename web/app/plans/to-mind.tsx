@@ -1,0 +1,100 @@
+import type { Block } from "@able-tide/core/plan/block";
+import type { PlanNote } from "@able-tide/core/plan/notes";
+import { ChevronRight } from "lucide-react";
+import { Popover } from "radix-ui";
+
+interface Props {
+  readonly notes: readonly PlanNote[];
+  readonly choose: (blockId: string) => void;
+  readonly take: (blocks: readonly Block[]) => void;
+}
+
+const more = (seconds: number): string =>
+  seconds === 0 ? "" : `, ${Math.abs(Math.round(seconds))} s ${seconds < 0 ? "shorter" : "longer"}`;
+
+/** One thing to mind, with its mends: one is a button, several are steps in their order or choices. */
+function Note({ note, choose, take }: { note: PlanNote } & Omit<Props, "notes">) {
+  const { words, blockId, pressing, mends, inOrder } = note;
+  const [only] = mends;
+  return (
+    <li
+      className={`flex flex-wrap items-center gap-x-3 rounded-[10px] border px-3 ${pressing ? "border-[1.5px] border-signal-600 bg-signal-100 font-semibold text-signal-700" : "border-sand-300 bg-white"}`}
+    >
+      {blockId ? (
+        <button type="button" onClick={() => choose(blockId)} className="min-h-11 text-left hover:underline">
+          {words}
+        </button>
+      ) : (
+        <span className="flex min-h-11 items-center">{words}</span>
+      )}
+      {only && mends.length === 1 && (
+        <button
+          type="button"
+          onClick={() => take(only.blocks)}
+          className="min-h-11 font-semibold text-tide-900 underline underline-offset-4"
+        >
+          {only.words}
+        </button>
+      )}
+      {mends.length > 1 && (
+        <Popover.Root>
+          <Popover.Trigger className="flex min-h-11 items-center gap-1 font-semibold text-tide-900 underline underline-offset-4">
+            {inOrder ? "What to change, in order" : `${mends.length} ways`} <ChevronRight size={18} aria-hidden="true" />
+          </Popover.Trigger>
+          <Popover.Portal>
+            <Popover.Content
+              align="start"
+              sideOffset={6}
+              className="z-40 w-[min(92vw,26rem)] rounded-soft border border-sand-300 bg-white p-3 text-tide-900 shadow-xl"
+            >
+              <ol className={inOrder ? "list-decimal pl-6" : ""}>
+                {mends.map((mend) => (
+                  <li key={mend.words}>
+                    <Popover.Close
+                      onClick={() => take(mend.blocks)}
+                      className="min-h-11 w-full rounded-[8px] px-2 text-left hover:bg-tide-100"
+                    >
+                      {mend.words}
+                      <span className="text-sand-600">{more(mend.seconds)}</span>
+                    </Popover.Close>
+                  </li>
+                ))}
+              </ol>
+              {inOrder && (
+                <p className="mt-1 px-2 text-sand-600">Each is taken with those above it. The settling is never cut.</p>
+              )}
+            </Popover.Content>
+          </Popover.Portal>
+        </Popover.Root>
+      )}
+    </li>
+  );
+}
+
+/** What to mind in this plan: what cannot be taught as it is, then what is good to know. */
+export function ToMind({ notes, choose, take }: Props) {
+  if (notes.length === 0) return <p className="mb-2 flex min-h-11 items-center text-tide-700">Joins up, even, on time.</p>;
+  const pressing = notes.filter((note) => note.pressing);
+  const others = notes.filter((note) => !note.pressing);
+  return (
+    <section aria-label="What to mind" className="mb-2 flex flex-wrap items-start gap-2">
+      <ul className="flex flex-wrap gap-2">
+        {pressing.map((note) => (
+          <Note key={note.id} note={note} choose={choose} take={take} />
+        ))}
+      </ul>
+      {others.length > 0 && (
+        <details className="group open:basis-full">
+          <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">
+            {others.length} more to mind
+          </summary>
+          <ul className="flex flex-wrap gap-2">
+            {others.map((note) => (
+              <Note key={note.id} note={note} choose={choose} take={take} />
+            ))}
+          </ul>
+        </details>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,70 @@
+import type { FormLibrary } from "@able-tide/core/fit/form-library";
+import type { Movement } from "@able-tide/core/movement/format";
+import { CONTENTS, type Content, contentOfBlock, readContent } from "@able-tide/core/plan/content";
+import { lookAtPlan, type PlanLook } from "@able-tide/core/plan/look-at-plan";
+import type { Circumstances } from "@able-tide/core/plan/read-plan";
+import { useEffect, useMemo, useState } from "react";
+import type { Draft } from "./draft.ts";
+
+/** What each movement trains, as shares of its moving; filled in while nothing else is to be done. */
+type Trains = ReadonlyMap<string, Readonly<Record<Content, number>>>;
+
+function trainsOf(movement: Movement, circumstances: Circumstances, library: FormLibrary) {
+  const planned = [{ block: { id: "b1", movementId: movement.id, rounds: 6 }, movement }];
+  const { reading, demands } = lookAtPlan(planned, circumstances, library);
+  const [block] = reading.blocks;
+  const seconds = block ? contentOfBlock(block, demands[0] ?? []) : null;
+  const moved = block?.parts.rounds ?? 1;
+  return Object.fromEntries(CONTENTS.map(({ name }) => [name, (seconds?.[name] ?? 0) / moved])) as Record<Content, number>;
+}
+
+/** Movements measured a few at a time, so that nobody waits for the whole library. */
+const AT_A_TIME = 4;
+
+function useTrains(movements: readonly Movement[], circumstances: Circumstances, library: FormLibrary): Trains {
+  const [trains, setTrains] = useState<Trains>(new Map());
+  useEffect(() => {
+    const left = movements.filter(({ id }) => !trains.has(id)).slice(0, AT_A_TIME);
+    if (left.length === 0) return;
+    const timer = setTimeout(() => {
+      setTrains(
+        (known) => new Map([...known, ...left.map((each) => [each.id, trainsOf(each, circumstances, library)] as const)]),
+      );
+    }, 30);
+    return () => clearTimeout(timer);
+  }, [movements, circumstances, library, trains]);
+  return trains;
+}
+
+export interface Fills {
+  /** Seconds of what is missing that six rounds or so of it would fill; the palette goes by it. */
+  readonly worth: number;
+  /** What it would fill most. */
+  readonly content: Content | null;
+}
+
+/** How much of what the plan still lacks each movement would fill. */
+export function usePaletteOrder(
+  movements: readonly Movement[],
+  look: PlanLook,
+  draft: Draft,
+  circumstances: Circumstances,
+  library: FormLibrary,
+): ReadonlyMap<string, Fills> {
+  const trains = useTrains(movements, circumstances, library);
+  return useMemo(() => {
+    const missing = readContent(look, draft.purpose).filter(({ missing: seconds }) => seconds > 0);
+    return new Map(
+      movements.map(({ id }): [string, Fills] => {
+        const rates = trains.get(id);
+        const fills = missing
+          .map(({ content, missing: seconds }) => ({ content, worth: seconds * (rates?.[content] ?? 0) }))
+          .toSorted((a, b) => b.worth - a.worth);
+        return [
+          id,
+          { worth: fills.reduce((sum, { worth }) => sum + worth, 0), content: fills[0]?.worth ? fills[0].content : null },
+        ];
+      }),
+    );
+  }, [movements, look, draft.purpose, trains]);
+}

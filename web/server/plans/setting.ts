@@ -1,0 +1,26 @@
+import type { Cap } from "@able-tide/core/caps/cap";
+import { type PlanSetting, placeOfRoom, slowestCycle, weekOf } from "@able-tide/core/plan/setting";
+import { taughtMovements, timesTaught } from "../classes/taught.ts";
+import type { Group } from "../groups/groups.ts";
+import { listPlaces } from "../places/places.ts";
+import type { Scope } from "../scope.ts";
+import type { Plan } from "./plans.ts";
+
+/** What a plan of a group is made for on its day. @param caps those that hold, person by person */
+export type SettingOf = (
+  plan: Pick<Plan, "day">,
+  group: Pick<Group, "id" | "seatedOnly" | "placeId">,
+  caps: ReadonlyMap<string, readonly Cap[]>,
+) => PlanSetting;
+
+/** Reads once what the settings of many plans need. */
+export async function settingsOf(scope: Scope, groupIds: readonly string[]): Promise<SettingOf> {
+  const [taught, places] = await Promise.all([taughtMovements(scope, groupIds), listPlaces(scope)]);
+  return ({ day }, group, caps) => ({
+    seatedOnly: group.seatedOnly,
+    place: placeOfRoom(places.find(({ id }) => id === group.placeId)?.room ?? null),
+    week: weekOf(day),
+    slowestCycle: slowestCycle([...caps.values()]),
+    taught: timesTaught(taught, group.id, day),
+  });
+}

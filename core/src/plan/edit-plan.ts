@@ -1,6 +1,6 @@
 import type { Side } from "../side.ts";
 import { type Block, mirrorBlock, ROUNDS } from "./block.ts";
-import { type BlockChange, changeBlock } from "./change-block.ts";
+import { type BlockChange, changeBlock, newBlockId } from "./change-block.ts";
 import type { PlanContent } from "./plan.ts";
 import { BREATH_SECONDS, type TeachingStyle } from "./style.ts";
 
@@ -8,12 +8,6 @@ import { BREATH_SECONDS, type TeachingStyle } from "./style.ts";
 export type PlanEdit = (content: PlanContent) => PlanContent;
 
 const clamp = (value: number, { least, most }: { least: number; most: number }): number => Math.min(most, Math.max(least, value));
-
-/** A block id that the plan does not have yet. */
-function newBlockId(blocks: readonly Block[]): string {
-  const numbers = blocks.map((block) => Number(/^b(\d+)$/.exec(block.id)?.[1] ?? 0));
-  return `b${Math.max(0, ...numbers) + 1}`;
-}
 
 const onBlocks =
   (edit: (blocks: readonly Block[]) => readonly Block[]): PlanEdit =>

@@ -2,7 +2,7 @@ import type { FormLibrary } from "../fit/form-library.ts";
 import { otherSide } from "../side.ts";
 import { SIDE_COUNTS, type Uneven } from "./balance.ts";
 import type { Block } from "./block.ts";
-import { type BlockChange, changeBlock } from "./change-block.ts";
+import { type BlockChange, changeBlock, newBlockId } from "./change-block.ts";
 import { lookAtPlan, type PlanLook } from "./look-at-plan.ts";
 import { outOfOrder, readPhases } from "./phases.ts";
 import { type BlockReading, type Circumstances, type PlannedBlock, problemsOf } from "./read-plan.ts";
@@ -146,7 +146,7 @@ function cuts(question: MendQuestion, look: PlanLook): Step[] {
 function additions({ blocks }: MendQuestion, look: PlanLook): Step[] {
   const most = CALLED_ROUNDS[CALLED_ROUNDS.length - 1] as number;
   const settle = readPhases(look.reading).find(({ phase }) => phase === "settle");
-  return look.reading.blocks.flatMap((reading): Step[] => {
+  const deeper = look.reading.blocks.flatMap((reading): Step[] => {
     const rounds = more(reading.block.rounds);
     if (rounds > most || reading.phase === "arrive") return [];
     const short = reading.phase === "settle" && (settle?.shortBy ?? 0) > 0;
@@ -157,6 +157,30 @@ function additions({ blocks }: MendQuestion, look: PlanLook): Step[] {
         blocks: change(blocks, reading.id, { rounds }),
         seconds: (reading.parts.rounds * (rounds - reading.block.rounds)) / reading.block.rounds,
         weight,
+      },
+    ];
+  });
+  return [...deeper, ...repeats(blocks, look)];
+}
+
+/** What repeating a movement is worth beside deepening one. */
+const REPEAT = 2;
+
+/** Each movement of the flow that was done once, done once more at its end. */
+function repeats(blocks: readonly PlannedBlock[], { reading }: PlanLook): Step[] {
+  const flow = reading.blocks.filter(({ phase }) => phase === "flow");
+  const last = blocks.findIndex(({ block }) => block.id === flow[flow.length - 1]?.id);
+  const often = (movementId: string) => flow.filter(({ movement }) => movement.id === movementId).length;
+  return flow.flatMap((reading): Step[] => {
+    const planned = blocks.find(({ block }) => block.id === reading.id);
+    if (!planned || often(reading.movement.id) > 1 || reading.block.straight || reading.block.combination) return [];
+    const id = newBlockId(blocks.map(({ block }) => block));
+    return [
+      {
+        words: `${nameOf(reading)} once more`,
+        blocks: blocks.toSpliced(last + 1, 0, { ...planned, block: { ...planned.block, id } }),
+        seconds: reading.total,
+        weight: REPEAT,
       },
     ];
   });
@@ -178,8 +202,12 @@ function firstThat<Item, Answer>(items: readonly Item[], answer: (item: Item) =>
 /** How far a plan runs over its minutes; negative where it ends early. Seconds. */
 export const overBy = ({ reading }: PlanLook, minutes: number): number => reading.total - 60 * minutes;
 
-/** What makes a plan worse to teach: seams that cannot be, sides apart, blocks out of order. */
-const faults = (look: PlanLook): number => problemsOf(look.reading).length + look.uneven.length + outOfOrder(look.reading).length;
+/** What makes a plan worse to teach: seams that cannot be, sides apart, blocks out of order, a phase that goes on too long. */
+const faults = (look: PlanLook): number =>
+  problemsOf(look.reading).length +
+  look.uneven.length +
+  outOfOrder(look.reading).length +
+  readPhases(look.reading).filter(({ overBy: much }) => much > 0).length;
 
 /**
  * What to shorten, in order, until a plan that overruns ends in time; or what to deepen or repeat until one that falls

@@ -3,7 +3,7 @@ import type { BlockReading } from "@able-tide/core/plan/read-plan";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
 import { DndContext, MouseSensor, TouchSensor, useDraggable, useSensor, useSensors } from "@dnd-kit/core";
 import { type PointerEvent, useRef } from "react";
-import { placePulledTo, type Span } from "./board-layout.ts";
+import { placePulledTo, type Span, WIDE_ENOUGH_TO_READ } from "./board-layout.ts";
 import { SeamMark } from "./seam-mark.tsx";
 
 interface Props {
@@ -21,10 +21,10 @@ interface Props {
   readonly pullRounds: (blockId: string, by: number, along: boolean) => void;
 }
 
-/** Left and right as they are called: "6+6", or how often in all. */
+/** Left and right: "6+6", or how often in all. */
 function countInWords({ movement, rounds: [left, right], block }: BlockReading): string {
   if (!movement.sided) return `× ${block.rounds}`;
-  return `L ${left} · R ${right}`;
+  return `${left}+${right}`;
 }
 
 /** The right edge of a block: pulling it gives more rounds or fewer. */
@@ -62,9 +62,11 @@ interface TileProps extends Pick<Props, "choose" | "pullRounds"> {
   readonly block: BlockReading;
   readonly span: Span;
   readonly chosen: boolean;
+  /** Whether names stand upright, since the blocks are narrow. */
+  readonly upright: boolean;
 }
 
-function BlockTile({ block, span, chosen, choose, pullRounds }: TileProps) {
+function BlockTile({ block, span, chosen, upright, choose, pullRounds }: TileProps) {
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: block.id });
   const { movement, seam, from } = block;
   return (
@@ -75,10 +77,18 @@ function BlockTile({ block, span, chosen, choose, pullRounds }: TileProps) {
         {...listeners}
         onClick={() => choose(block.id)}
         aria-pressed={chosen}
-        className={`flex h-full min-h-24 w-full flex-col items-center justify-between rounded-[10px] px-1.5 py-1.5 text-center narrow-name ${chosen ? "bg-tide-800 text-sand-50" : "bg-sand-200 hover:bg-sand-300"} ${isDragging ? "shadow-[0_0_0_3px_var(--color-tide-500)]" : ""}`}
+        className={`flex h-full min-h-36 w-full flex-col items-center justify-between rounded-[10px] px-0.5 py-1.5 text-center narrow-name ${chosen ? "bg-tide-800 text-sand-50" : "bg-sand-200 hover:bg-sand-300"} ${isDragging ? "shadow-[0_0_0_3px_var(--color-tide-500)]" : ""}`}
       >
-        <span>{taughtName(movement)}</span>
-        <span className={`font-sans font-normal ${chosen ? "text-tide-100" : "text-tide-900"}`}>
+        <span
+          className={
+            upright
+              ? "max-h-24 max-w-full flex-1 rotate-180 overflow-hidden text-left leading-none [writing-mode:vertical-rl]"
+              : ""
+          }
+        >
+          {taughtName(movement)}
+        </span>
+        <span className={`font-normal ${upright ? "leading-tight" : "font-sans"} ${chosen ? "text-tide-100" : "text-tide-900"}`}>
           {countInWords(block)}
           <br />
           {minutesAndSeconds(from)}
@@ -114,6 +124,7 @@ export function BlockRow(props: Props) {
   // Places are judged by how the board lay when the pull began, so that a block does not jump to and fro.
   const pulling = useRef<{ readonly spans: readonly Span[]; readonly from: number; place: number } | null>(null);
   const combinations = combinationsOf(blocks, spans);
+  const upright = spans.some(({ left, right }) => right - left < WIDE_ENOUGH_TO_READ);
   return (
     <div style={{ paddingLeft: nameWidth }}>
       <div className="relative h-8" aria-hidden="true">
@@ -154,6 +165,7 @@ export function BlockRow(props: Props) {
               block={block}
               span={spans[i] as Span}
               chosen={block.id === chosenId}
+              upright={upright}
               choose={choose}
               pullRounds={pullRounds}
             />
@@ -162,7 +174,7 @@ export function BlockRow(props: Props) {
             className="flex shrink-0 flex-col items-center justify-center rounded-[10px] border border-dashed border-sand-600 px-1 text-center narrow-name"
             style={{ width: leaving.right - leaving.left }}
           >
-            {leavingSeconds > 0 ? "sit, leave safely" : "leave safely"}
+            {leavingSeconds > 0 ? "sit, leave" : "leave"}
             <span className="font-sans font-normal">{minutesAndSeconds(60 + leavingSeconds)}</span>
           </li>
         </ol>

@@ -1,7 +1,10 @@
 import type { Phase } from "@able-tide/core/movement/format";
 
-/** A block is never narrower than a finger and its name need. Pixels. */
-const NARROWEST = 66;
+/** A block is never narrower than a finger needs. Pixels. */
+const NARROWEST = 44;
+
+/** Blocks narrower than this have their names upright. Pixels. */
+export const WIDE_ENOUGH_TO_READ = 64;
 
 export interface Span {
   readonly left: number;

@@ -64,7 +64,7 @@ interface Props {
   readonly taught: { readonly id: string; readonly ended: boolean } | null;
 }
 
-const NAME_WIDTH = 168;
+const NAME_WIDTH = 150;
 const TIDE_HEIGHT = 132;
 
 const KEYS = [
@@ -197,6 +197,11 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
           {people.length} people · {group.place} · {group.startsAt}
         </p>
         <PlanChoices draft={draft} styles={styles} question={question} change={change} />
+      </div>
+      <div className="mb-1 flex flex-wrap items-center gap-x-4">
+        <SideTotalsLine totals={look.totals} />
+        {notes.length > 0 && <ToMind notes={notes} choose={chooseBlock} take={(mended) => edit(setBlocks(mended))} />}
+        {notes.length === 0 && blocks.length > 0 && <p className="text-tide-700">Joins up, even, on time.</p>}
         <span className="ml-auto flex flex-wrap items-center">
           <BoardControls
             breathSeconds={draft.breathSeconds}
@@ -215,8 +220,6 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
           <KeysSheet keys={KEYS} className="ml-3 underline underline-offset-4" />
         </span>
       </div>
-      <SideTotalsLine totals={look.totals} />
-      <ToMind notes={notes} choose={chooseBlock} take={(mended) => edit(setBlocks(mended))} />
       {problem && (
         <p
           role="alert"
@@ -226,7 +229,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
         </p>
       )}
 
-      <div className="grid items-start gap-6 xl:grid-cols-[minmax(0,1fr)_19rem]">
+      <div className="grid items-start gap-6 xl:grid-cols-[minmax(0,1fr)_18rem]">
         <div ref={column} className="min-w-0">
           {blocks.length === 0 ? (
             <p className="rounded-soft border-2 border-dashed border-sand-300 p-10 text-center text-lg">

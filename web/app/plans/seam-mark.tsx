@@ -4,7 +4,7 @@ import type { Seam } from "@able-tide/core/plan/join";
 export function SeamMark({ seam }: { seam: Seam }) {
   if (seam.links.length === 0 && seam.problem === null) return null;
   return (
-    <svg viewBox="-10 -10 20 20" className="absolute top-1/2 -left-[10px] z-10 size-5 -translate-y-1/2" aria-hidden="true">
+    <svg viewBox="-10 -10 20 20" className="absolute top-0 -left-[10px] z-10 size-5 -translate-y-1/2" aria-hidden="true">
       {seam.problem ? (
         <>
           <circle r="8.5" className="fill-signal-600" />

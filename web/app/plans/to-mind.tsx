@@ -73,22 +73,23 @@ function Note({ note, choose, take }: { note: PlanNote } & Omit<Props, "notes">)
 
 /** What to mind in this plan: what cannot be taught as it is, then what is good to know. */
 export function ToMind({ notes, choose, take }: Props) {
-  if (notes.length === 0) return <p className="mb-2 flex min-h-11 items-center text-tide-700">Joins up, even, on time.</p>;
   const pressing = notes.filter((note) => note.pressing);
   const others = notes.filter((note) => !note.pressing);
   return (
-    <section aria-label="What to mind" className="mb-2 flex flex-wrap items-start gap-2">
-      <ul className="flex flex-wrap gap-2">
-        {pressing.map((note) => (
-          <Note key={note.id} note={note} choose={choose} take={take} />
-        ))}
-      </ul>
+    <section aria-label="What to mind" className="contents">
+      {pressing.length > 0 && (
+        <ul className="order-last mb-2 flex basis-full flex-wrap gap-2">
+          {pressing.map((note) => (
+            <Note key={note.id} note={note} choose={choose} take={take} />
+          ))}
+        </ul>
+      )}
       {others.length > 0 && (
-        <details className="group open:basis-full">
+        <details className="group open:order-last open:basis-full">
           <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">
-            {others.length} more to mind
+            {others.length} {pressing.length > 0 ? "more to mind" : "to mind"}
           </summary>
-          <ul className="flex flex-wrap gap-2">
+          <ul className="mb-2 flex flex-wrap gap-2">
             {others.map((note) => (
               <Note key={note.id} note={note} choose={choose} take={take} />
             ))}

@@ -3,6 +3,7 @@ import type { CapLimit, CapSide, DateKind, Strength } from "@able-tide/core/caps
 import type { StandStage } from "@able-tide/core/caps/rungs";
 import type { Sign } from "@able-tide/core/class/events";
 import type { About } from "@able-tide/core/people/about";
+import type { SessionPurpose } from "@able-tide/core/plan/content";
 import type { Side } from "@able-tide/core/side";
 import type { MeasurementInput } from "../people/measurements.ts";
 import type { PersonInput } from "../people/people.ts";
@@ -78,7 +79,7 @@ export const person = (
   notes,
 });
 
-type DemoBlock = readonly [movementId: string, rounds: number];
+export type DemoBlock = readonly [movementId: string, rounds: number];
 
 /** A weekly group of the demo: when it meets and what it was taught. */
 export interface DemoProgramme {
@@ -92,6 +93,7 @@ export interface DemoProgramme {
   readonly minutes: number;
   readonly seatedOnly: boolean;
   readonly breathSeconds: number;
+  readonly purpose: SessionPurpose;
   /** What was taught in a week; null where the group's sessions are not on record here. */
   readonly blocks: ((week: number) => readonly DemoBlock[]) | null;
   /** Effort of a week's class, 0 to 10, and what the instructor wrote. */

@@ -78,6 +78,7 @@ export const FRIDAY_WARM_WATER: DemoProgramme = {
   minutes: 40,
   seatedOnly: false,
   breathSeconds: 9,
+  purpose: "calmBreath",
   blocks: null,
   ending: () => ({ effort: 4, note: "" }),
 };

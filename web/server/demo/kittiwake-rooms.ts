@@ -1,4 +1,5 @@
 import type { PlaceInput } from "@able-tide/core/places/place";
+import { type TeachingStyle, USUAL_STYLE } from "@able-tide/core/plan/style";
 
 /** The demo's house: a former boathouse on a made-up island. */
 export const HOUSE = { name: "Kittiwake Rooms", timeZone: "Europe/London" } as const;
@@ -31,4 +32,13 @@ export const PLACE: PlaceInput = {
     exit: "the blue door; from the pool the glass door to the slipway",
     hoist: "shallow end; Kees and Ines are trained on it",
   },
+};
+
+/** How Ines teaches. */
+export const STYLE: TeachingStyle = {
+  ...USUAL_STYLE,
+  name: "Kittiwake way",
+  counting: "together",
+  firstSide: "alternate",
+  depth: "middle",
 };

@@ -14,8 +14,9 @@ import type { Knex } from "knex";
 import { addMember, foundOrganisation } from "../accounts/accounts.ts";
 import { addEvents, findClass } from "../classes/classes.ts";
 import { fitClassAgain, teachPlan } from "../classes/teach.ts";
-import { addGroup } from "../groups/groups.ts";
+import { addGroup, findGroup } from "../groups/groups.ts";
 import { withSetUpLock } from "../migrate.ts";
+import { listMovements } from "../movements/movements.ts";
 import { addCap, capHistory, endCap, holdOn } from "../people/caps.ts";
 import { enterClearance } from "../people/clearances.ts";
 import { endLimitation } from "../people/limitations.ts";
@@ -25,12 +26,15 @@ import { addPerson, setClinician } from "../people/people.ts";
 import { proposalsFor, takeLimitation } from "../people/take-limitation.ts";
 import { addPlace } from "../places/places.ts";
 import { addPlan } from "../plans/plans.ts";
+import { settingsOf } from "../plans/setting.ts";
+import { keepStyle } from "../plans/styles.ts";
 import { recordOneLegStand } from "../results/results.ts";
 import { momentIn, type Scope, today as todayOf } from "../scope.ts";
 import { type DemoGroup, type DemoLimitation, type DemoPerson, type DemoProgramme, WEEKS } from "./demo-person.ts";
 import { FRIDAY_WARM_WATER, WATER } from "./friday-warm-water.ts";
-import { CLINICIAN, HELPER, HOUSE, INSTRUCTOR, PLACE } from "./kittiwake-rooms.ts";
+import { CLINICIAN, HELPER, HOUSE, INSTRUCTOR, PLACE, STYLE } from "./kittiwake-rooms.ts";
 import { CHAIRS, MONDAY_CHAIRS } from "./monday-chairs.ts";
+import { planWeek } from "./plan-week.ts";
 import { seeded } from "./seeded.ts";
 import { FOOTING, TEST_WEEKS, WEDNESDAY_FOOTING } from "./wednesday-footing.ts";
 
@@ -54,8 +58,16 @@ function calendar(today: Date, programme: DemoProgramme) {
   };
 }
 
-const blocksOf = (programme: DemoProgramme, week: number) =>
-  (programme.blocks?.(week) ?? []).map(([movementId, rounds], i) => ({ id: `b${i + 1}`, movementId, rounds }));
+/** Writes the plan of a week for a day, on time for what the group knows by then. @returns its id */
+async function planDay(scope: Scope, programme: DemoProgramme, week: number, groupId: string, day: string): Promise<string> {
+  const group = await findGroup(scope, groupId);
+  if (!group) throw new Error("a group that was added is there");
+  const settingOf = await settingsOf(scope, [groupId]);
+  const movements = (await listMovements(scope)).map(({ movement }) => movement);
+  const blocks = planWeek(programme, week, settingOf({ day }, group, new Map()), movements);
+  const { breathSeconds, purpose } = programme;
+  return addPlan(scope, { groupId, day, breathSeconds, blocks, style: STYLE, purpose });
+}
 
 /** A person of the demo as they are kept. */
 interface Kept {
@@ -253,6 +265,7 @@ async function load(database: Knex, today: Date): Promise<void> {
   const clinician = await addMember(instructor, CLINICIAN);
   const voices: Voices = { instructor, clinician };
   const placeId = await addPlace(instructor, PLACE);
+  await keepStyle(instructor, null, STYLE);
   const groupIds = new Map<DemoGroup, string>();
   for (const { group, name, place, weekday, hour, minute, minutes, seatedOnly } of PROGRAMMES) {
     const startsAt = `${String(hour).padStart(2, "0")}:${String(minute).padStart(2, "0")}`;
@@ -295,13 +308,10 @@ async function load(database: Knex, today: Date): Promise<void> {
     }
   }
   clock = today;
-  for (const programme of PROGRAMMES.filter(({ blocks }) => blocks !== null))
-    await addPlan(instructor, {
-      groupId: groupIds.get(programme.group) as string,
-      day: calendar(today, programme).coming,
-      breathSeconds: programme.breathSeconds,
-      blocks: blocksOf(programme, WEEKS),
-    });
+  for (const programme of PROGRAMMES.filter(({ blocks }) => blocks !== null)) {
+    const groupId = groupIds.get(programme.group) as string;
+    await planDay(instructor, programme, WEEKS, groupId, calendar(today, programme).coming);
+  }
 }
 
 const clockDay = (clock: Date, days: number): Date => addDays(new TZDate(clock, HOUSE.timeZone), days);
@@ -318,12 +328,7 @@ async function teachWeek(
   setClock: (at: Date) => void,
 ): Promise<void> {
   const day = days.dayOfWeek(week);
-  const planId = await addPlan(scope, {
-    groupId,
-    day,
-    breathSeconds: programme.breathSeconds,
-    blocks: blocksOf(programme, week),
-  });
+  const planId = await planDay(scope, programme, week, groupId, day);
   const outcome = await teachPlan(scope, planId);
   if (outcome.kind !== "begun") throw new Error(`the demo's class of week ${week} did not begin: ${outcome.kind}`);
   const begins = days.begins(week);

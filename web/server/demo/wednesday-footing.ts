@@ -1,4 +1,4 @@
-import { type DemoPerson, type DemoProgramme, person } from "./demo-person.ts";
+import { type DemoBlock, type DemoPerson, type DemoProgramme, person } from "./demo-person.ts";
 
 const groups = ["wednesday"] as const;
 const alsoFriday = ["wednesday", "friday"] as const;
@@ -312,24 +312,35 @@ export const FOOTING: readonly DemoPerson[] = [
   },
 ];
 
-type DemoBlock = readonly [movementId: string, rounds: number];
-
-const OPENING: readonly DemoBlock[] = [
+const ARRIVING: readonly DemoBlock[] = [
   ["settling-breath", 8],
-  ["shoulder-circles", 8],
-  ["trunk-turn", 10],
+  ["open-and-gather", 6],
 ];
-const CLOSING: readonly DemoBlock[] = [["gather-and-close", 10]];
+const SETTLING: readonly DemoBlock[] = [
+  ["warm-hands-warm-face", 6],
+  ["gather-and-close", 8],
+];
 
 /** What was taught in a week: something new every other week, with a recap of what came before. */
 function blocksOfWeek(week: number): readonly DemoBlock[] {
-  const middle: DemoBlock[] = [["side-weight-shift", week < 6 ? 6 : 8]];
-  if (week >= 3) middle.push(["lift-and-part", week < 8 ? 6 : 8]);
-  if (week >= 4) middle.push(["shift-and-press", week < 9 ? 5 : 8]);
-  if (week >= 6) middle.push(["one-leg-toe-near", week < 10 ? 3 : 5]);
-  if (week >= 8) middle.push(["side-weight-shift", 6]);
-  if (week >= 10) middle.push(["shoulder-circles", 6]);
-  return [...OPENING, ...middle, ...CLOSING];
+  const flow: DemoBlock[] = [
+    ["side-weight-shift", week < 6 ? 6 : 8],
+    ["heels-up", 8],
+    ["scoop-and-lift", 6],
+  ];
+  if (week < 6) flow.push(["slow-punch", 8]);
+  if (week >= 2) flow.push(["waves-with-both-hands", 6]);
+  if (week >= 3) flow.push(["lift-and-part", week < 8 ? 6 : 8]);
+  if (week >= 4) flow.push(["shift-and-press", week < 9 ? 5 : 8]);
+  if (week >= 6) flow.push(["one-leg-toe-near", week < 10 ? 3 : 5]);
+  if (week >= 10) flow.push(["step-ahead-and-home", 4]);
+  const loosening: DemoBlock[] = [
+    ["shoulder-circles", 8],
+    ["look-over-shoulder", week < 6 ? 4 : week < 10 ? 6 : 8],
+    ["trunk-turn", 6],
+  ];
+  if (week >= 2) loosening.push(["hips-draw-circle", 6]);
+  return [...ARRIVING, ...loosening, ...flow, ...SETTLING];
 }
 
 /** Effort of a week's class, 0 to 10, and what the instructor wrote. */
@@ -355,9 +366,10 @@ export const WEDNESDAY_FOOTING: DemoProgramme = {
   weekday: 3,
   hour: 10,
   minute: 30,
-  minutes: 30,
+  minutes: 40,
   seatedOnly: false,
-  breathSeconds: 8,
+  breathSeconds: 9,
+  purpose: "steadiness",
   blocks: blocksOfWeek,
   ending: endingOfWeek,
 };

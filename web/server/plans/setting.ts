@@ -15,7 +15,8 @@ export type SettingOf = (
 
 /** Reads once what the settings of many plans need. */
 export async function settingsOf(scope: Scope, groupIds: readonly string[]): Promise<SettingOf> {
-  const [taught, places] = await Promise.all([taughtMovements(scope, groupIds), listPlaces(scope)]);
+  const taught = await taughtMovements(scope, groupIds);
+  const places = await listPlaces(scope);
   return ({ day }, group, caps) => ({
     seatedOnly: group.seatedOnly,
     place: placeOfRoom(places.find(({ id }) => id === group.placeId)?.room ?? null),

@@ -1,0 +1,44 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import { createFormLibrary } from "@able-tide/core/fit/form-library";
+import type { Movement } from "@able-tide/core/movement/format";
+import { readMovement } from "@able-tide/core/movement/read-file";
+import { Room } from "@able-tide/core/places/place";
+import { lookAtPlan } from "@able-tide/core/plan/look-at-plan";
+import { ON_TIME, overBy } from "@able-tide/core/plan/mends";
+import { outOfOrder, readPhases } from "@able-tide/core/plan/phases";
+import { problemsOf, withMovements } from "@able-tide/core/plan/read-plan";
+import { circumstancesOf, placeOfRoom } from "@able-tide/core/plan/setting";
+import * as v from "valibot";
+import { describe, expect, test } from "vitest";
+import { WEEKS } from "./demo-person.ts";
+import { PLACE, STYLE } from "./kittiwake-rooms.ts";
+import { MONDAY_CHAIRS } from "./monday-chairs.ts";
+import { planWeek } from "./plan-week.ts";
+import { WEDNESDAY_FOOTING } from "./wednesday-footing.ts";
+
+const folder = join(import.meta.dirname, "../../../library");
+const movements = readdirSync(folder)
+  .filter((name) => name.endsWith(".json") && name !== "movement.schema.json")
+  .map((name) => readMovement(readFileSync(join(folder, name), "utf8")).movement as Movement);
+const library = createFormLibrary();
+
+/** Every plan of the demo joins up, is even, keeps its phases and ends on time. */
+describe.each([MONDAY_CHAIRS, WEDNESDAY_FOOTING])("$name", (programme) => {
+  const taught: Record<string, number> = {};
+  test.each(Array.from({ length: WEEKS + 1 }, (_, i) => i + 1))("week %d", (week) => {
+    const place = placeOfRoom(v.parse(Room, PLACE.room));
+    const setting = { seatedOnly: programme.seatedOnly, place, week, slowestCycle: 0, taught: { ...taught } };
+    const blocks = planWeek(programme, Math.min(week, WEEKS), setting, movements);
+    const circumstances = circumstancesOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });
+    const look = lookAtPlan(withMovements(blocks, movements), circumstances, library);
+    for (const { movementId } of blocks) taught[movementId] = (taught[movementId] ?? 0) + 1;
+    expect(problemsOf(look.reading)).toEqual([]);
+    expect(look.uneven).toEqual([]);
+    expect(outOfOrder(look.reading)).toEqual([]);
+    const over = overBy(look, programme.minutes);
+    expect(over).toBeLessThanOrEqual(ON_TIME.late);
+    expect(over).toBeGreaterThanOrEqual(-ON_TIME.early);
+    expect(readPhases(look.reading).filter(({ shortBy, overBy: much }) => shortBy + much > 1)).toEqual([]);
+  });
+});

@@ -1,0 +1,39 @@
+import { createFormLibrary } from "@able-tide/core/fit/form-library";
+import type { Movement } from "@able-tide/core/movement/format";
+import { type Block, TALK } from "@able-tide/core/plan/block";
+import { lookAtPlan } from "@able-tide/core/plan/look-at-plan";
+import { mendTime, overBy } from "@able-tide/core/plan/mends";
+import { withMovements } from "@able-tide/core/plan/read-plan";
+import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
+import type { DemoProgramme } from "./demo-person.ts";
+import { STYLE } from "./kittiwake-rooms.ts";
+
+const library = createFormLibrary();
+
+/** The blocks of one week's plan, deepened or shortened by what the product proposes until they fill the session. */
+export function planWeek(
+  programme: DemoProgramme,
+  week: number,
+  setting: PlanSetting,
+  movements: readonly Movement[],
+): readonly Block[] {
+  const circumstances = circumstancesOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });
+  let blocks: readonly Block[] = (programme.blocks?.(week) ?? []).map(([movementId, rounds], i) => ({
+    id: `b${i + 1}`,
+    movementId,
+    rounds,
+  }));
+  for (;;) {
+    const planned = withMovements(blocks, movements);
+    const look = lookAtPlan(planned, circumstances, library);
+    const last = mendTime({ blocks: planned, circumstances, library }, look, programme.minutes).at(-1);
+    if (!last) return withTalk(blocks, -overBy(look, programme.minutes));
+    blocks = last.blocks;
+  }
+}
+
+/** What is left over is spent on a word at the start. @param left seconds */
+function withTalk(blocks: readonly Block[], left: number): readonly Block[] {
+  const talk = TALK.step * Math.floor(left / TALK.step);
+  return talk < TALK.step ? blocks : blocks.map((block, i) => (i === 0 ? { ...block, talk } : block));
+}

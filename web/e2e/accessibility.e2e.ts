@@ -193,7 +193,10 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     "the end of a class",
     async () => {
       await page.keyboard.press("Escape");
-      for (let step = 0; step < 14; step += 1) await page.keyboard.press("Space");
+      for (let step = 0; step < 60; step += 1) {
+        if (await page.evaluate(() => document.body.innerText.includes("How was it?"))) break;
+        await page.keyboard.press("Space");
+      }
       await seeText(page, "How was it?");
     },
   ],

@@ -3,6 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
+import { addPlan } from "../server/plans/plans.ts";
 import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
 import { cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
@@ -97,19 +98,7 @@ test("typed values do what pulling does, and a movement in a plan is not deleted
   await click(page, "Save as our own");
   await seeText(page, "your own");
   const { scope, groupId } = organisation;
-  await scope.database("plans").insert({
-    organisation_id: scope.organisationId,
-    id: crypto.randomUUID(),
-    group_id: groupId,
-    day: "2026-10-14",
-    breath_seconds: 8,
-    blocks: JSON.stringify([{ id: "b1", movementId: "gentle-knee-bends", rounds: 4 }]),
-    version: 1,
-    created_by: scope.accountId,
-    created_at: scope.now(),
-    changed_by: scope.accountId,
-    changed_at: scope.now(),
-  });
+  await addPlan(scope, { groupId, day: "2026-10-14", blocks: [{ id: "b1", movementId: "gentle-knee-bends", rounds: 4 }] });
   await click(page, "Delete it");
   await seeText(page, "This movement is in a plan. Take it out there first.");
 });

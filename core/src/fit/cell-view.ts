@@ -55,7 +55,8 @@ function changesInWords(
   const resting = restingHand(choice);
   if (resting) words.push(`rest the ${resting} hand`);
   if (choice.toeDown) words.push("toe stays down");
-  if (choice.depth === "high" && choice.kind !== "seated") words.push("stand high, short step");
+  if (choice.depth !== meant.depth && choice.kind !== "seated")
+    words.push(choice.depth === "high" ? "stand high, short step" : "stand higher, shorter step");
   if (choice.weightBack) words.push("weight over the heels");
   if (level < FULL && resting === null) words.push("smaller");
   return words;

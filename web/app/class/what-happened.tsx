@@ -20,7 +20,12 @@ export function WhatHappened({ script, steps, state }: Props) {
           Effort {ended.effort} of 10, {EFFORT_WORDS[ended.effort]}. {ended.note}
         </p>
       )}
-      <div className="overflow-x-auto rounded-soft border border-sand-300 bg-white">
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls has to be reached by keys */}
+      <section
+        aria-label="Everybody's forms"
+        tabIndex={0}
+        className="overflow-x-auto rounded-soft border border-sand-300 bg-white"
+      >
         <table className="w-full border-collapse text-left">
           <caption className="sr-only">Each person's form in each movement, and what was noted</caption>
           <thead>
@@ -29,8 +34,10 @@ export function WhatHappened({ script, steps, state }: Props) {
                 Person
               </th>
               {script.blocks.map((block) => (
-                <th key={block.id} scope="col" className="min-w-20 p-2 text-center leading-tight font-semibold">
-                  {taughtName(block.movement)}
+                <th key={block.id} scope="col" className="min-w-11 p-1 font-semibold">
+                  <span className="inline-block max-h-40 rotate-180 text-left leading-tight [writing-mode:vertical-rl]">
+                    {taughtName(block.movement)}
+                  </span>
                 </th>
               ))}
               <th scope="col" className="p-3">
@@ -76,7 +83,7 @@ export function WhatHappened({ script, steps, state }: Props) {
             })}
           </tbody>
         </table>
-      </div>
+      </section>
     </>
   );
 }

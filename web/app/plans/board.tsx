@@ -31,6 +31,7 @@ import { changeDraft, type Draft } from "./draft.ts";
 import { FitGrid, type GridPlace } from "./fit-grid.tsx";
 import { MovementPalette } from "./movement-palette.tsx";
 import { PlanChoices } from "./plan-choices.tsx";
+import { ProposeSheet } from "./propose-sheet.tsx";
 import { SaveNote } from "./save-note.tsx";
 import { SideTotalsLine } from "./side-totals.tsx";
 import { beginTeaching, savePlan } from "./submit-plan.ts";
@@ -182,6 +183,14 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
               of {group.minutes} min{over > 0 ? `, ${minutesAndSeconds(over)} too long` : ""}
             </span>
           </p>
+          <ProposeSheet
+            draft={draft}
+            setting={setting}
+            minutes={group.minutes}
+            movements={movements}
+            people={people}
+            take={(proposed) => edit(setBlocks(proposed))}
+          />
           {taught === null && (
             <Button type="button" onClick={teach}>
               Teach

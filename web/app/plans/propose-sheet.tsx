@@ -1,0 +1,154 @@
+import type { FitPerson } from "@able-tide/core/fit/session";
+import type { Movement } from "@able-tide/core/movement/format";
+import type { Block } from "@able-tide/core/plan/block";
+import type { PlanSetting } from "@able-tide/core/plan/setting";
+import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { Dialog } from "radix-ui";
+import { useState } from "react";
+import { Button } from "../kit/button.tsx";
+import { TideLine } from "../kit/tide-line.tsx";
+import type { ProposeAnswer } from "../workers/propose.worker.ts";
+import type { Draft } from "./draft.ts";
+import { useProposals } from "./use-proposals.ts";
+
+const WIDTH = 320;
+const HOW_MANY = 3;
+
+const percent = (share: number): string => `${Math.round(100 * share)} %`;
+
+interface ProposalProps {
+  readonly proposal: ProposeAnswer;
+  readonly nameOf: (personId: string) => string;
+  readonly take: (blocks: readonly Block[]) => void;
+}
+
+function Proposal({ proposal, nameOf, take }: ProposalProps) {
+  const { shown, total, kept, leastKept, blocks, number } = proposal;
+  const scale = WIDTH / Math.max(1, shown[shown.length - 1]?.to ?? 1);
+  return (
+    <li className="flex min-w-0 flex-col gap-2 rounded-soft border border-sand-300 bg-white p-4">
+      <div className="flex items-baseline justify-between gap-2">
+        <h3 className="text-xl">Draft {number + 1}</h3>
+        <span className="font-display text-xl font-bold">{minutesAndSeconds(total)}</span>
+      </div>
+      <TideLine
+        blocks={shown.map(({ from, to, steadiness }) => ({ left: from * scale, right: to * scale, height: steadiness }))}
+        width={WIDTH}
+        height={70}
+        label={shown.map(({ name }) => name).join(", ")}
+        className="block h-auto w-full"
+      />
+      <p>
+        People keep <strong>{percent(kept)}</strong> of it
+        {leastKept && `; least ${nameOf(leastKept.personId)}, ${percent(leastKept.share)}`}.
+      </p>
+      <Button type="button" onClick={() => take(blocks)}>
+        Take this one
+      </Button>
+      <ol className="flex flex-col gap-1">
+        {shown.map(({ id, name, rounds, from, why }) => (
+          <li key={id}>
+            <details>
+              <summary className="min-h-8">
+                <span className="text-sand-600">{minutesAndSeconds(from)}</span> <strong>{name}</strong> × {rounds}
+              </summary>
+              <p className="pl-4 text-sand-600">{why.join("; ")}.</p>
+            </details>
+          </li>
+        ))}
+      </ol>
+    </li>
+  );
+}
+
+interface Props {
+  readonly draft: Draft;
+  readonly setting: PlanSetting;
+  readonly minutes: number;
+  readonly movements: readonly Movement[];
+  readonly people: readonly (FitPerson & { readonly name: string })[];
+  readonly take: (blocks: readonly Block[]) => void;
+}
+
+/** Three whole plans for this group, place, purpose and style, each fitted; taking one makes it the draft. */
+export function ProposeSheet({ draft, setting, minutes, movements, people, take }: Props) {
+  const [open, setOpen] = useState(false);
+  const [news, setNews] = useState(draft.style.learning === "sameSet" ? 0 : 2);
+  const { proposals, ask } = useProposals();
+  const begin = (fresh: number) =>
+    ask({
+      movements,
+      setting,
+      style: draft.style,
+      breathSeconds: draft.breathSeconds,
+      minutes,
+      purpose: draft.purpose,
+      news: fresh,
+      people,
+    });
+  return (
+    <Dialog.Root
+      open={open}
+      onOpenChange={(now) => {
+        setOpen(now);
+        if (now) begin(news);
+      }}
+    >
+      <Dialog.Trigger asChild>
+        <Button type="button" look="plain">
+          Propose
+        </Button>
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-tide-950/60" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-1/2 left-1/2 z-50 max-h-[94vh] w-[min(96vw,74rem)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-soft bg-sand-50 p-6 text-tide-900 shadow-xl"
+        >
+          <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-2">
+            <Dialog.Title className="text-2xl">A plan of {minutes} minutes</Dialog.Title>
+            <label className="flex items-center gap-2">
+              new movements
+              <select
+                className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
+                value={news}
+                onChange={({ currentTarget }) => {
+                  setNews(Number(currentTarget.value));
+                  begin(Number(currentTarget.value));
+                }}
+              >
+                {[0, 1, 2, 3, 4].map((count) => (
+                  <option key={count}>{count}</option>
+                ))}
+              </select>
+            </label>
+            <p role="status" className="text-sand-600">
+              {proposals.length < HOW_MANY
+                ? `${proposals.length} of ${HOW_MANY} drafts, each fitted to everybody`
+                : "Three drafts"}
+            </p>
+            <Dialog.Close className="ml-auto min-h-11 rounded-full border-[1.5px] border-tide-800 px-5 font-semibold">
+              Close
+            </Dialog.Close>
+          </div>
+          <ul className="grid gap-4 md:grid-cols-3">
+            {proposals.map((proposal) => (
+              <Proposal
+                key={proposal.number}
+                proposal={proposal}
+                nameOf={(personId) => people.find(({ id }) => id === personId)?.name ?? ""}
+                take={(blocks) => {
+                  take(blocks);
+                  setOpen(false);
+                }}
+              />
+            ))}
+          </ul>
+          <p className="mt-4 text-sand-600">
+            Drafts by the body model, the caps and the record of this group. You decide; nothing is planned until you take one.
+          </p>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -20,7 +20,6 @@ export function WhatHappened({ script, steps, state }: Props) {
           Effort {ended.effort} of 10, {EFFORT_WORDS[ended.effort]}. {ended.note}
         </p>
       )}
-      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls has to be reached by keys */}
       <section
         aria-label="Everybody's forms"
         tabIndex={0}

@@ -43,7 +43,8 @@ function feetOf(values: Float64Array): Pick<MovementState, "feet" | "foot"> {
   }
   const foot = ahead > 0 ? "lead" : "trail";
   if (width < IN_LINE) return { feet: "tandem", foot };
-  return { feet: Math.abs(ahead) < STRIDE ? "semi" : "bow", foot };
+  // A short step with the feet apart is a bow all the same.
+  return { feet: Math.abs(ahead) < STRIDE && width < CLOSE ? "semi" : "bow", foot };
 }
 
 /** Hands one over the other in front, as if round a ball: at least this much higher, shares of stature and of shoulder breadth. */

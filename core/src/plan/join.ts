@@ -55,7 +55,8 @@ interface Label {
   readonly state: BodyState;
   readonly cost: number;
   readonly ids: string;
-  readonly seam: Seam | null;
+  /** The way by which its last stop was reached from the label before; null at the start. */
+  readonly reached: { readonly way: Way; readonly problem: SeamProblem | null } | null;
   readonly before: Label | null;
 }
 
@@ -129,15 +130,15 @@ function next(labels: readonly Label[], stop: Pick<Stop, "entry" | "straight">, 
   if (linked.length === 0) {
     // Goes on as if it had been reached, so that the rest of the plan can still be looked at.
     const to = plainest(stop.entry);
-    const seam: Seam = { from: first.state, to, links: [], tenths: 0, hazards: [], problem: placeProblem(stop.entry, place) };
-    return [{ state: to, cost: first.cost, ids: first.ids, seam, before: first }];
+    const reached = { way: { to, cost: 0, links: [], ids: "" }, problem: placeProblem(stop.entry, place) };
+    return [{ state: to, cost: first.cost, ids: first.ids, reached, before: first }];
   }
   const broken = stop.straight && straightOn.length === 0;
   return linked.map(({ label, way }) => ({
     state: way.to,
     cost: label.cost + way.cost,
     ids: label.ids + way.ids,
-    seam: seamOf(label.state, way, broken ? straightProblem(label.state, stop.entry) : null),
+    reached: { way, problem: broken ? straightProblem(label.state, stop.entry) : null },
     before: label,
   }));
 }
@@ -152,7 +153,7 @@ function next(labels: readonly Label[], stop: Pick<Stop, "entry" | "straight">, 
  */
 export function joinStops(stops: readonly Stop[], home: BodyState, leave: EntryPattern, place: PlanPlace): Joined {
   if (!isPossible(home, place)) throw new RangeError("nobody can begin so in this place");
-  let labels: Label[] = [{ state: home, cost: 0, ids: "", seam: null, before: null }];
+  let labels: Label[] = [{ state: home, cost: 0, ids: "", reached: null, before: null }];
   for (const stop of stops) {
     const begun = bestOfEach(next(labels, stop, place));
     const done = begun.map((label) => ({ ...label, state: after(label.state, stop.exit) }));
@@ -160,7 +161,8 @@ export function joinStops(stops: readonly Stop[], home: BodyState, leave: EntryP
   }
   const [last] = next(labels, { entry: leave, straight: false }, place).toSorted(byCost) as [Label];
   const seams: Seam[] = [];
-  for (let label: Label | null = last; label?.seam; label = label.before) seams.unshift(label.seam);
+  for (let label = last; label.reached && label.before; label = label.before)
+    seams.unshift(seamOf(label.before.state, label.reached.way, label.reached.problem));
   return { seams: seams.slice(0, -1), leaving: seams[seams.length - 1] as Seam, cost: last.cost };
 }
 

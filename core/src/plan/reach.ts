@@ -45,9 +45,10 @@ interface Graph {
   readonly states: readonly BodyState[];
   readonly numbers: ReadonlyMap<string, number>;
   readonly edges: readonly (readonly Edge[])[];
-  readonly reaches: Map<string, Reach>;
-  /** Numbers of the states that a pattern describes, by the pattern. */
-  readonly fitting: Map<string, readonly number[]>;
+  /** What was searched, by the number of the start; straight on in the second. */
+  readonly reaches: readonly [Map<number, Reach>, Map<number, Reach>];
+  /** Numbers of the states that a pattern describes. */
+  readonly fitting: WeakMap<EntryPattern, readonly number[]>;
 }
 
 /** A letter a link, in the order of LINK_KINDS, right before left before both. */
@@ -82,24 +83,28 @@ function buildGraph(place: PlanPlace): Graph {
       return { to, cost: link.tenths + link.penalty, id: idOf(link), link };
     }),
   );
-  return { states, numbers, edges, reaches: new Map(), fitting: new Map() };
+  return { states, numbers, edges, reaches: [new Map(), new Map()], fitting: new WeakMap() };
 }
 
 const graphs = new Map<string, Graph>();
+const graphOfPlace = new WeakMap<PlanPlace, Graph>();
 
 function graphOf(place: PlanPlace): Graph {
+  const own = graphOfPlace.get(place);
+  if (own) return own;
   const key = `${place.chairs} ${place.rail} ${place.pool}`;
-  const known = graphs.get(key) ?? buildGraph(place);
-  graphs.set(key, known);
-  return known;
+  const graph = graphs.get(key) ?? buildGraph(place);
+  graphs.set(key, graph);
+  graphOfPlace.set(place, graph);
+  return graph;
 }
 
 function fittingStates({ states, fitting }: Graph, pattern: EntryPattern): readonly number[] {
-  const { support, feet, load, facing, hands } = pattern;
-  const key = `${support} ${feet?.kind} ${feet?.foot} ${load} ${facing} ${hands}`;
-  const known = fitting.get(key) ?? states.flatMap((state, number) => (fits(state, pattern) ? [number] : []));
-  fitting.set(key, known);
-  return known;
+  const known = fitting.get(pattern);
+  if (known) return known;
+  const found = states.flatMap((state, number) => (fits(state, pattern) ? [number] : []));
+  fitting.set(pattern, found);
+  return found;
 }
 
 /**
@@ -169,8 +174,8 @@ export function reachFrom(from: BodyState, place: PlanPlace, straight = false): 
   const graph = graphOf(place);
   const number = graph.numbers.get(stateKey(from));
   if (number === undefined) return NOWHERE;
-  const key = `${number} ${straight}`;
-  const reach = graph.reaches.get(key) ?? search(graph, number, straight ? onlyHands : anyLink);
-  graph.reaches.set(key, reach);
+  const kept = graph.reaches[straight ? 1 : 0];
+  const reach = kept.get(number) ?? search(graph, number, straight ? onlyHands : anyLink);
+  kept.set(number, reach);
   return reach;
 }

@@ -5,8 +5,8 @@ import { type Block, meantForm } from "./block.ts";
 import { roundsOnSides, type Turn, turnsOf } from "./count.ts";
 import { joinStops, type Seam, type Stop, seamOf } from "./join.ts";
 import { byCost, reachFrom } from "./reach.ts";
-import { after, type BodyState, type EntryPattern, type ExitChange, fits, type PlanPlace } from "./state.ts";
-import { joinsOf } from "./stops.ts";
+import { after, type BodyState, type EntryPattern, fits, type PlanPlace } from "./state.ts";
+import { type Joins, joinsOf } from "./stops.ts";
 import { firstSideOf, type TeachingStyle } from "./style.ts";
 import { breathOf, type Knowledge, LEAVE_SAFELY_SECONDS, SIDE_CHANGE_WORDS, showingSeconds } from "./time.ts";
 
@@ -115,14 +115,14 @@ interface Joining {
   readonly movement: Movement;
   readonly meant: FormChoice;
   readonly turns: readonly Turn[];
-  readonly joins: readonly { readonly entry: EntryPattern; readonly exit: ExitChange }[];
+  readonly joins: readonly Joins[];
 }
 
 /** A form that nobody can do leaves everything as it was. */
-const NO_JOIN = {
+const NO_JOIN: Joins = {
   entry: { ...ANYWHERE, support: "stand" },
   exit: { support: "stand", feet: null, load: null, hands: null },
-} as const;
+};
 
 function joiningOf({ block, movement }: PlannedBlock, { style, seatedOnly, week, place }: Circumstances): Joining {
   const meant = meantForm(movement, block, { seatedOnly, pool: place.pool, depth: style.depth });

@@ -6,23 +6,10 @@ import { otherSide, type Side } from "../side.ts";
 import type { Facing } from "./block.ts";
 import type { EntryPattern, ExitChange, HandPlace } from "./state.ts";
 
-interface States {
-  readonly entry: MovementState;
-  readonly exit: MovementState;
-}
-
-/** States of forms already solved, with the right side leading. */
-const solved = new WeakMap<Movement, Map<string, States | null>>();
-
-function statesKept(movement: Movement, choice: FormChoice): States | null {
-  let known = solved.get(movement);
-  if (!known) {
-    known = new Map();
-    solved.set(movement, known);
-  }
-  const key = choiceKey(choice);
-  if (!known.has(key)) known.set(key, statesOf(movement, choice));
-  return known.get(key) ?? null;
+/** What a form needs to begin and what it leaves behind. */
+export interface Joins {
+  readonly entry: EntryPattern;
+  readonly exit: ExitChange;
 }
 
 /** The same form for the other side leading: which hand holds and which arm moves change sides. */
@@ -77,23 +64,30 @@ function withSides(state: MovementState, lead: Side, open: ReadonlySet<string>):
 const openParts = (stated: Partial<Record<string, string>> | undefined, word: string): ReadonlySet<string> =>
   new Set(PARTS.filter((part) => stated?.[part] === word));
 
-/**
- * What a form needs to begin and what it leaves behind, from its first and last key pose; parts that its file leaves
- * open stay open. Hands that hold are never open.
- *
- * @returns null where there is no such form
- */
-export function joinsOf(
-  movement: Movement,
-  choice: FormChoice,
-  lead: Side,
-  facing: Facing | null,
-): { readonly entry: EntryPattern; readonly exit: ExitChange } | null {
-  const states = statesKept(movement, lead === "right" ? choice : mirrored(choice));
+function computeJoins(movement: Movement, choice: FormChoice, lead: Side, facing: Facing | null): Joins | null {
+  const states = statesOf(movement, lead === "right" ? choice : mirrored(choice));
   if (!states) return null;
   const holds = choice.hold !== null;
   const without = (parts: ReadonlySet<string>) => new Set([...parts].filter((part) => !(holds && part === "hands")));
   const begins = without(openParts(movement.entry, "any"));
   const ends = movement.exit === "entry" ? begins : without(openParts(movement.exit, "keep"));
   return { entry: { ...withSides(states.entry, lead, begins), facing }, exit: withSides(states.exit, lead, ends) };
+}
+
+/** Joins already worked out: solving two poses each time would be too slow while something is being pulled. */
+const known = new WeakMap<Movement, Map<string, Joins | null>>();
+
+/**
+ * What a form needs to begin and what it leaves behind, from its first and last key pose; parts that its file leaves
+ * open stay open. Hands that hold are never open.
+ *
+ * @returns null where there is no such form
+ */
+export function joinsOf(movement: Movement, choice: FormChoice, lead: Side, facing: Facing | null): Joins | null {
+  const ofMovement = known.get(movement) ?? new Map<string, Joins | null>();
+  known.set(movement, ofMovement);
+  const key = `${lead} ${facing} ${choiceKey(choice)}`;
+  const joins = ofMovement.get(key) ?? computeJoins(movement, choice, lead, facing);
+  ofMovement.set(key, joins);
+  return joins;
 }

@@ -14,6 +14,11 @@ import { useProposals } from "./use-proposals.ts";
 const WIDTH = 320;
 const HOW_MANY = 3;
 
+function statusOf(proposals: readonly ProposeAnswer[]): string {
+  if (proposals.length < HOW_MANY) return `${proposals.length} of ${HOW_MANY} drafts`;
+  return proposals.every(({ fit }) => fit !== null) ? "Three drafts, each fitted to everybody" : "Three drafts, being fitted";
+}
+
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 interface ProposalProps {
@@ -23,7 +28,7 @@ interface ProposalProps {
 }
 
 function Proposal({ proposal, nameOf, take }: ProposalProps) {
-  const { shown, total, kept, leastKept, blocks, number } = proposal;
+  const { shown, total, fit, blocks, number } = proposal;
   const scale = WIDTH / Math.max(1, shown[shown.length - 1]?.to ?? 1);
   return (
     <li className="flex min-w-0 flex-col gap-2 rounded-soft border border-sand-300 bg-white p-4">
@@ -38,10 +43,14 @@ function Proposal({ proposal, nameOf, take }: ProposalProps) {
         label={shown.map(({ name }) => name).join(", ")}
         className="block h-auto w-full"
       />
-      <p>
-        People keep <strong>{percent(kept)}</strong> of it
-        {leastKept && `; least ${nameOf(leastKept.personId)}, ${percent(leastKept.share)}`}.
-      </p>
+      {fit === null ? (
+        <p className="text-sand-600">Fitting everybody</p>
+      ) : (
+        <p>
+          People keep <strong>{percent(fit.kept)}</strong> of it
+          {fit.least && `; least ${nameOf(fit.least.personId)}, ${percent(fit.least.share)}`}.
+        </p>
+      )}
       <Button type="button" onClick={() => take(blocks)}>
         Take this one
       </Button>
@@ -123,9 +132,7 @@ export function ProposeSheet({ draft, setting, minutes, movements, people, take 
               </select>
             </label>
             <p role="status" className="text-sand-600">
-              {proposals.length < HOW_MANY
-                ? `${proposals.length} of ${HOW_MANY} drafts, each fitted to everybody`
-                : "Three drafts"}
+              {statusOf(proposals)}
             </p>
             <Dialog.Close className="ml-auto min-h-11 rounded-full border-[1.5px] border-tide-800 px-5 font-semibold">
               Close

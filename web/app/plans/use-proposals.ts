@@ -13,7 +13,8 @@ export function useProposals() {
     if (!worker.current) {
       worker.current = new Worker(new URL("../workers/propose.worker.ts", import.meta.url), { type: "module" });
       worker.current.onmessage = ({ data }: MessageEvent<ProposeAnswer>) => {
-        if (data.turn === turn.current) setProposals((before) => [...before, data]);
+        if (data.turn !== turn.current) return;
+        setProposals((before) => [...before.filter(({ number }) => number !== data.number), data]);
       };
     }
     turn.current += 1;
@@ -21,5 +22,5 @@ export function useProposals() {
     worker.current.postMessage({ ...question, turn: turn.current });
   }
 
-  return { proposals, ask };
+  return { proposals: proposals.toSorted((a, b) => a.number - b.number), ask };
 }

@@ -1,10 +1,10 @@
 import { buildOf } from "@able-tide/core/body/build";
 import { createFormLibrary } from "@able-tide/core/fit/form-library";
 import { type FitPerson, fitPersonInSteps, fitPlanOf } from "@able-tide/core/fit/session";
-import type { Movement } from "@able-tide/core/movement/format";
+import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import type { Block } from "@able-tide/core/plan/block";
 import type { SessionPurpose } from "@able-tide/core/plan/content";
-import { proposeInSteps } from "@able-tide/core/plan/propose";
+import { type Proposal, proposeInSteps } from "@able-tide/core/plan/propose";
 import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 
@@ -32,7 +32,14 @@ export interface ProposedBlock {
   readonly why: readonly string[];
 }
 
-/** One proposal, really fitted. */
+/** How much of a proposal people keep, really fitted. */
+export interface ProposalFit {
+  /** Mean share of the session over everybody, 0 to 1. */
+  readonly kept: number;
+  readonly least: { readonly personId: string; readonly share: number } | null;
+}
+
+/** One proposal: first as it was found, then again with its fit. */
 export interface ProposeAnswer {
   readonly turn: number;
   readonly number: number;
@@ -40,9 +47,8 @@ export interface ProposeAnswer {
   readonly shown: readonly ProposedBlock[];
   /** Seconds of the session. */
   readonly total: number;
-  /** Mean share of the meant session that people keep, and the least of them, 0 to 1. */
-  readonly kept: number;
-  readonly leastKept: { readonly personId: string; readonly share: number } | null;
+  /** Null until everybody has been fitted. */
+  readonly fit: ProposalFit | null;
 }
 
 /** Proposals given for one question. */
@@ -66,42 +72,56 @@ async function run<Value>(steps: Generator<undefined, Value>, turn: number): Pro
   }
 }
 
+function shown({ look, why, blocks }: Proposal, turn: number, number: number): ProposeAnswer {
+  return {
+    turn,
+    number,
+    blocks,
+    shown: look.reading.blocks.map(({ id, movement, block, from, to }, i) => ({
+      id,
+      name: taughtName(movement),
+      rounds: block.rounds,
+      from,
+      to,
+      steadiness: look.steadiness[i] ?? 0,
+      why: why[id] ?? [],
+    })),
+    total: look.reading.total,
+    fit: null,
+  };
+}
+
+/** Fits everybody to a proposal. */
+async function fitOf({ look }: Proposal, people: readonly FitPerson[], turn: number): Promise<ProposalFit | null> {
+  const plan = fitPlanOf(look.reading);
+  const shares: { personId: string; share: number }[] = [];
+  for (const person of people) {
+    const row = await run(fitPersonInSteps(plan, person, library), turn);
+    if (!row) return null;
+    const sum = row.cells.reduce((all, { fidelity }) => all + fidelity, 0);
+    shares.push({ personId: person.id, share: sum / Math.max(1, row.cells.length) });
+  }
+  const kept = shares.reduce((sum, { share }) => sum + share, 0) / Math.max(1, shares.length);
+  return { kept, least: shares.toSorted((a, b) => a.share - b.share)[0] ?? null };
+}
+
+/** Finds all proposals first, since they are what is waited for, and then fits them. */
 async function answer(question: ProposeQuestion): Promise<void> {
   const { turn, people } = question;
   const circumstances = circumstancesOf(question.setting, question);
   const doers = people.map(({ measured, stature, caps }) => ({ build: buildOf(measured, stature), caps }));
-  const unlike: string[][] = [];
-  for (let number = 0; number < HOW_MANY; number += 1) {
+  const proposals: Proposal[] = [];
+  while (proposals.length < HOW_MANY) {
+    const unlike = proposals.map(({ blocks }) => blocks.map(({ movementId }) => movementId));
     const proposal = await run(proposeInSteps({ ...question, circumstances, people: doers, library, unlike }), turn);
     if (!proposal) return;
-    const { look, why } = proposal;
-    const plan = fitPlanOf(look.reading);
-    const shares: { personId: string; share: number }[] = [];
-    for (const person of people) {
-      const row = await run(fitPersonInSteps(plan, person, library), turn);
-      if (!row) return;
-      const mean = row.cells.reduce((sum, { fidelity }) => sum + fidelity, 0) / Math.max(1, row.cells.length);
-      shares.push({ personId: person.id, share: mean });
-    }
-    const message: ProposeAnswer = {
-      turn,
-      number,
-      blocks: proposal.blocks,
-      shown: look.reading.blocks.map(({ id, movement, block, from, to }, i) => ({
-        id,
-        name: movement.name.own ?? movement.name.en,
-        rounds: block.rounds,
-        from,
-        to,
-        steadiness: look.steadiness[i] ?? 0,
-        why: why[id] ?? [],
-      })),
-      total: look.reading.total,
-      kept: shares.reduce((sum, { share }) => sum + share, 0) / Math.max(1, shares.length),
-      leastKept: shares.toSorted((a, b) => a.share - b.share)[0] ?? null,
-    };
-    self.postMessage(message);
-    unlike.push(proposal.blocks.map(({ movementId }) => movementId));
+    self.postMessage(shown(proposal, turn, proposals.length));
+    proposals.push(proposal);
+  }
+  for (const [number, proposal] of proposals.entries()) {
+    const fit = await fitOf(proposal, people, turn);
+    if (!fit) return;
+    self.postMessage({ ...shown(proposal, turn, number), fit });
   }
 }
 

@@ -30,6 +30,7 @@ export default [
         route("movements", "routes/movements.tsx"),
         route("movements/:movementId/studio", "routes/studio.tsx"),
         ...prefix("plans", [index("routes/plans.tsx"), route(":planId", "routes/plan-board.tsx")]),
+        route("styles", "routes/styles.tsx"),
         route("weeks/:personId?", "routes/weeks.tsx"),
         route("groups", "routes/groups.tsx"),
       ]),

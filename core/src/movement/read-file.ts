@@ -1,13 +1,8 @@
-import { type ParseError, parse } from "jsonc-parser";
 import * as v from "valibot";
+import { type FileProblem, problemsOf, readJson } from "../files/json.ts";
 import { Movement } from "./format.ts";
 
-/** What is wrong with a movement file, and where. */
-export interface MovementFileProblem {
-  /** Path to the place, as "keys[2].arms.elbow"; empty for the file as a whole. */
-  readonly path: string;
-  readonly message: string;
-}
+export type MovementFileProblem = FileProblem;
 
 /** A file that holds several movements. */
 export const COLLECTION = { format: "able-tide/movements", version: 1 } as const;
@@ -21,32 +16,6 @@ const Collection = v.strictObject({
     v.maxLength(500, "may have at most 500 movements"),
   ),
 });
-
-function pathOf(issue: v.BaseIssue<unknown>): string {
-  return (issue.path ?? [])
-    .map((item) => (typeof item.key === "number" ? `[${item.key}]` : `.${String(item.key)}`))
-    .join("")
-    .replace(/^\./, "");
-}
-
-const problemsOf = (issues: readonly v.BaseIssue<unknown>[]): MovementFileProblem[] =>
-  issues.map((issue) => ({ path: pathOf(issue), message: issue.message }));
-
-/** A place in a text as a line and column counted from 1. */
-function lineAndColumn(source: string, offset: number): string {
-  const before = source.slice(0, offset);
-  const line = before.split("\n").length;
-  return `line ${line}, column ${offset - before.lastIndexOf("\n")}`;
-}
-
-/** What a text says as JSON, or where it stops being JSON. */
-function readJson(source: string): { value: unknown; problem: MovementFileProblem | null } {
-  const errors: ParseError[] = [];
-  const value: unknown = parse(source, errors, { disallowComments: true, allowTrailingComma: false });
-  const broken = errors[0];
-  if (!broken) return { value, problem: null };
-  return { value: null, problem: { path: lineAndColumn(source, broken.offset), message: "this is not JSON" } };
-}
 
 /** Reads a movement file. Returns the movement, or every problem with its place; never throws. */
 export function readMovement(

@@ -1,0 +1,45 @@
+import { type Block, FACINGS } from "./block.ts";
+import type { PlanContent } from "./plan.ts";
+import { styleDifferences } from "./style.ts";
+
+const FACING_WORDS = ["to the front", "to the right", "to the back", "to the left"] as const;
+
+/** What of a block can differ, in words. */
+const PARTS: readonly (readonly [label: string, of: (block: Block) => string])[] = [
+  ["rounds", ({ rounds }) => String(rounds)],
+  ["sides", ({ only, first }) => (only ? `${only} only` : first ? `${first} first` : "as the style says")],
+  ["form", (block) => (block.hold ? `${block.hold} hand on the rail` : (block.as ?? "as the group does"))],
+  ["phase", ({ phase }) => phase ?? "its own"],
+  ["breath", ({ breathSeconds }) => (breathSeconds ? `${breathSeconds} s` : "as the plan")],
+  ["talk before", ({ talk = 0 }) => `${talk} s`],
+  ["straight on", ({ straight }) => (straight ? "yes" : "no")],
+  ["quietly", ({ quiet }) => (quiet ? "yes" : "no")],
+  ["facing", ({ facing }) => (facing === undefined ? "as before" : (FACING_WORDS[FACINGS.indexOf(facing)] as string))],
+  ["combination", ({ combination }) => combination ?? "none"],
+];
+
+/** What differs from one version of a plan to another, a line each. @param nameOf a movement's name by its id */
+export function planDifferences(from: PlanContent, to: PlanContent, nameOf: (movementId: string) => string): string[] {
+  const before = new Map(from.blocks.map((block) => [block.id, block]));
+  const after = new Map(to.blocks.map((block) => [block.id, block]));
+  const gone = from.blocks.filter((block) => after.get(block.id)?.movementId !== block.movementId);
+  const come = to.blocks.filter((block) => before.get(block.id)?.movementId !== block.movementId);
+  const stayed = to.blocks.filter((block) => before.get(block.id)?.movementId === block.movementId);
+  const orderBefore = from.blocks.filter(({ id }) => stayed.some((block) => block.id === id)).map(({ id }) => id);
+  const moved = stayed.filter(({ id }, i) => orderBefore[i] !== id);
+  return [
+    ...gone.map((block) => `Taken out: ${nameOf(block.movementId)}`),
+    ...come.map((block) => `Put in: ${nameOf(block.movementId)}, ${block.rounds} rounds`),
+    ...(moved.length > 0 ? [`In another order: ${moved.map((block) => nameOf(block.movementId)).join(", ")}`] : []),
+    ...stayed.flatMap((block) => {
+      const old = before.get(block.id) as Block;
+      return PARTS.filter(([, of]) => of(old) !== of(block)).map(
+        ([label, of]) => `${nameOf(block.movementId)}, ${label}: ${of(old)}, then ${of(block)}`,
+      );
+    }),
+    ...(from.purpose === to.purpose ? [] : ["For another purpose"]),
+    ...(from.breathSeconds === to.breathSeconds ? [] : [`One breath: ${from.breathSeconds} s, then ${to.breathSeconds} s`]),
+    ...(from.style.name === to.style.name ? [] : [`Style: ${from.style.name}, then ${to.style.name}`]),
+    ...styleDifferences({ ...from.style, breathSeconds: to.style.breathSeconds }, to.style),
+  ];
+}

@@ -1,0 +1,46 @@
+import * as v from "valibot";
+import { type FileProblem, problemsOf, readJson } from "../files/json.ts";
+import { Movement } from "../movement/format.ts";
+import { type PlanContent, PlanContentSchema } from "./plan.ts";
+
+/**
+ * The open plan format, version 1: a plan with the movements it names, so that it can be read elsewhere.
+ * docs/formats.md explains it; docs/plan.schema.json is its JSON Schema, made from this file.
+ */
+export const PlanFile = v.object({
+  format: v.literal("able-tide/plan", 'must be "able-tide/plan"'),
+  version: v.literal(1, "must be 1: this release reads version 1 of the format"),
+  /** What it is called, for people. */
+  name: v.pipe(v.string("must be text"), v.maxLength(120, "must be at most 120 characters")),
+  plan: PlanContentSchema,
+  movements: v.pipe(v.array(Movement, "must be a list of movements"), v.maxLength(100, "may have at most 100 movements")),
+});
+
+/** A plan as a file says it. */
+export interface PlanInFile {
+  readonly name: string;
+  readonly plan: PlanContent;
+  readonly movements: readonly Movement[];
+}
+
+/** The text of a plan's file. */
+export const planFile = ({ name, plan, movements }: PlanInFile): string =>
+  `${JSON.stringify({ format: "able-tide/plan", version: 1, name, plan, movements }, null, 2)}\n`;
+
+/** Blocks that name a movement which the file does not bring. */
+function unknownMovements({ plan, movements }: PlanInFile): FileProblem[] {
+  const ids = new Set(movements.map(({ id }) => id));
+  return plan.blocks.flatMap(({ movementId }, i) =>
+    ids.has(movementId) ? [] : [{ path: `plan.blocks[${i}].movementId`, message: `"${movementId}" is not among the movements` }],
+  );
+}
+
+/** Reads a plan's file. Returns the plan, or every problem with its place; never throws. */
+export function readPlanFile(source: string): { readonly file: PlanInFile | null; readonly problems: readonly FileProblem[] } {
+  const { value, problem } = readJson(source);
+  if (problem) return { file: null, problems: [problem] };
+  const result = v.safeParse(PlanFile, value);
+  if (!result.success) return { file: null, problems: problemsOf(result.issues) };
+  const problems = unknownMovements(result.output);
+  return problems.length > 0 ? { file: null, problems } : { file: result.output, problems: [] };
+}

@@ -1,0 +1,28 @@
+import type { FormChoice } from "@able-tide/core/movement/form";
+import { type Movement, taughtName } from "@able-tide/core/movement/format";
+import { sampleTrack } from "@able-tide/core/movement/samples";
+import { trackOf } from "@able-tide/core/movement/track";
+import type { Side } from "@able-tide/core/side";
+import { useMemo } from "react";
+import { bestView, FigureStrip } from "../kit/moving-figure.tsx";
+
+interface Props {
+  readonly movement: Movement;
+  readonly meant: FormChoice;
+  readonly lead: Side;
+  readonly large?: boolean;
+}
+
+/** The key poses of a form in a row, small enough for a page of many or large for a card. */
+export function KeyFigures({ movement, meant, lead, large = false }: Props) {
+  const samples = useMemo(() => {
+    const track = trackOf(movement, meant, lead);
+    return track && sampleTrack(track);
+  }, [movement, meant, lead]);
+  if (!samples || samples.problem !== null) return <span aria-hidden="true" />;
+  return (
+    <div role="img" aria-label={`${taughtName(movement)}: its key poses`}>
+      <FigureStrip samples={samples} view={bestView(movement)} className={large ? "h-64" : "h-16"} />
+    </div>
+  );
+}

@@ -1,0 +1,145 @@
+import { taughtName } from "@able-tide/core/movement/format";
+import { cuesOf, openingWords } from "@able-tide/core/plan/cues";
+import { LEAVE_SAFELY } from "@able-tide/core/plan/leave-safely";
+import { HAZARD_WORDS } from "@able-tide/core/plan/links";
+import type { BlockReading } from "@able-tide/core/plan/read-plan";
+import { readPlan, withMovements } from "@able-tide/core/plan/read-plan";
+import { circumstancesOf } from "@able-tide/core/plan/setting";
+import type { TeachingStyle } from "@able-tide/core/plan/style";
+import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { Printer } from "lucide-react";
+import { findGroup } from "../../server/groups/groups.ts";
+import { listMovements } from "../../server/movements/movements.ts";
+import { findPlan } from "../../server/plans/plans.ts";
+import { settingsOf } from "../../server/plans/setting.ts";
+import { dayInWords } from "../days.ts";
+import { isId } from "../ids.ts";
+import { Button, ButtonLink } from "../kit/button.tsx";
+import { Disclaimer } from "../kit/disclaimer.tsx";
+import { KeyFigures } from "../plans/key-figures.tsx";
+import { notFound, scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/plan-script";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.group ?? "Plan"}, script · Able Tide` }];
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const plan = isId(params.planId) ? await findPlan(scope, params.planId) : null;
+  const group = plan && (await findGroup(scope, plan.groupId));
+  if (!plan || !group) throw notFound();
+  const settingOf = await settingsOf(scope, [group.id]);
+  const movements = (await listMovements(scope)).map(({ movement }) => movement);
+  const used = new Set(plan.blocks.map(({ movementId }) => movementId));
+  return {
+    plan,
+    group: group.name,
+    place: group.place,
+    setting: settingOf(plan, group, new Map()),
+    movements: movements.filter(({ id }) => used.has(id)),
+    cards: new URL(request.url).searchParams.get("cards") === "yes",
+  };
+}
+
+/** "6 right, 6 left", or how often. */
+function countInWords({ movement, turns, block }: BlockReading): string {
+  if (!movement.sided) return `${block.rounds} times`;
+  return turns.map(({ lead, rounds }) => `${rounds} ${lead}`).join(", ");
+}
+
+function Row({ block, style }: { block: BlockReading; style: TeachingStyle }) {
+  const { opening, phrases, watch } = cuesOf(block, style);
+  const { seam, sideChange } = block;
+  const hazards = [...new Set([...seam.hazards, ...(sideChange?.hazards ?? [])])];
+  return (
+    <li className="script-row grid break-inside-avoid grid-cols-[3.5rem_9rem_1fr] gap-x-3 border-t border-sand-300 py-1.5">
+      <span className="text-right font-bold">{minutesAndSeconds(block.from)}</span>
+      <KeyFigures movement={block.movement} meant={block.meant} lead={block.turns[0]?.lead ?? "right"} />
+      <div>
+        <p>
+          <strong>{taughtName(block.movement)}</strong> · {countInWords(block)}
+          {block.knowledge === "new" && " · new today"}
+          {block.block.combination && ` · ${block.block.combination}`}
+          {block.block.straight && " · straight on"}
+        </p>
+        {seam.links.length > 0 && <p className="text-sand-600">First {seam.links.map(({ words }) => words).join(", ")}.</p>}
+        {hazards.map((hazard) => (
+          <p key={hazard} className="font-semibold">
+            Helper: {HAZARD_WORDS[hazard]}.
+          </p>
+        ))}
+        {opening.length > 0 && <p>{opening.join(" ")}</p>}
+        {phrases.length > 0 && <p className="italic">{phrases.join(" · ")}</p>}
+        {watch && <p className="text-sand-600">Watch: {watch}</p>}
+      </div>
+    </li>
+  );
+}
+
+/** One movement a card, large enough to read from a metre with wet hands. */
+function Card({ block, number, of }: { block: BlockReading; number: number; of: number }) {
+  return (
+    <li className="script-card flex break-inside-avoid flex-col gap-2 rounded-soft border-2 border-tide-800 p-6">
+      <p className="flex justify-between text-2xl text-sand-600">
+        <span>
+          {number} of {of}
+        </span>
+        <span>{minutesAndSeconds(block.from)}</span>
+      </p>
+      <p className="font-display text-5xl font-bold">{taughtName(block.movement)}</p>
+      <p className="text-4xl">{countInWords(block)}</p>
+      <p className="text-2xl">{block.movement.cues.do}</p>
+      <KeyFigures movement={block.movement} meant={block.meant} lead={block.turns[0]?.lead ?? "right"} large />
+    </li>
+  );
+}
+
+/** The plan laid out for teaching: on a page or two, or as cards for the poolside. */
+export default function PlanScript({ loaderData }: Route.ComponentProps) {
+  const { plan, group, place, setting, movements, cards } = loaderData;
+  const reading = readPlan(withMovements(plan.blocks, movements), circumstancesOf(setting, plan));
+  const standing = reading.blocks.some(({ meant }) => meant.kind !== "seated");
+  return (
+    <main className="mx-auto max-w-[210mm] px-6 py-5 print:p-0">
+      <div className="mb-4 flex flex-wrap gap-3 print:hidden">
+        <Button type="button" onClick={() => window.print()}>
+          <Printer size={18} aria-hidden="true" /> Print
+        </Button>
+        <ButtonLink look="plain" to={cards ? "?" : "?cards=yes"}>
+          {cards ? "The script" : "Large cards"}
+        </ButtonLink>
+        <ButtonLink look="plain" to={`/plans/${plan.id}`}>
+          Back to the plan
+        </ButtonLink>
+      </div>
+      <h1 className="text-2xl">
+        {group}, {dayInWords(plan.day)}
+      </h1>
+      <p className="mb-2">
+        {minutesAndSeconds(reading.total)} min · {place} · {plan.style.name}, {plan.breathSeconds} s a breath
+        {plan.style.showing === "mirror" ? " · shown as a mirror: your left for their right" : " · shown with your back turned"}
+      </p>
+      {cards ? (
+        <ol className="flex flex-col gap-4">
+          {reading.blocks.map((block, i) => (
+            <Card key={block.id} block={block} number={i + 1} of={reading.blocks.length} />
+          ))}
+        </ol>
+      ) : (
+        <>
+          <p className="mb-2">{openingWords(plan.style, standing).join(" ")}</p>
+          <ol className="text-[0.9rem] leading-snug">
+            {reading.blocks.map((block) => (
+              <Row key={block.id} block={block} style={plan.style} />
+            ))}
+          </ol>
+          <p className="mt-2 break-inside-avoid border-t-2 border-tide-800 pt-1">
+            <strong>{minutesAndSeconds(reading.total - reading.leaveSafely)} Leave safely.</strong> {LEAVE_SAFELY.join(" ")}
+          </p>
+        </>
+      )}
+      <p className="mt-3 text-sm text-sand-600">
+        <Disclaimer />
+      </p>
+    </main>
+  );
+}

@@ -1,0 +1,146 @@
+import { CALLED_ROUNDS, choiceInWords, STYLE_QUESTIONS, type TeachingStyle } from "@able-tide/core/plan/style";
+import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
+import { parseWithValibot } from "@conform-to/valibot";
+import { data, Form } from "react-router";
+import { keepStyle, listStyles, removeStyle } from "../../server/plans/styles.ts";
+import { formDataOf } from "../form-data.server.ts";
+import { isId } from "../ids.ts";
+import { Button } from "../kit/button.tsx";
+import { Problem, SelectField, TextField } from "../kit/field.tsx";
+import { PageHead } from "../kit/shell.tsx";
+import { StyleForm } from "../plans/style-form.ts";
+import { scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/styles";
+
+export const meta: Route.MetaFunction = () => [{ title: "Teaching styles · Able Tide" }];
+
+export const loader = async ({ context }: Route.LoaderArgs) => ({ styles: await listStyles(context.get(scopeContext)) });
+
+interface Answer {
+  /** Which form it was: a style's id, or "new" and the name it began from. */
+  readonly form: string;
+  readonly result: SubmissionResult<string[]>;
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  const formData = await formDataOf(request);
+  const styleId = String(formData.get("styleId") ?? "");
+  const form = String(formData.get("form") ?? "");
+  if (formData.get("intent") === "remove") {
+    if (isId(styleId)) await removeStyle(scope, styleId);
+    return null;
+  }
+  const submission = parseWithValibot(formData, { schema: StyleForm });
+  if (submission.status !== "success") return data<Answer>({ form, result: submission.reply() }, { status: 422 });
+  const kept = await keepStyle(scope, isId(styleId) ? styleId : null, submission.value);
+  if (kept === null) {
+    const taken = submission.reply({ fieldErrors: { name: ["Another style has this name."] } });
+    return data<Answer>({ form, result: taken }, { status: 422 });
+  }
+  return data<Answer>({ form, result: submission.reply() });
+}
+
+const idOf = (style: TeachingStyle, id: string | null): string => id ?? `new ${style.name}`;
+
+type Kept = Route.ComponentProps["loaderData"]["styles"][number];
+
+/** One style's choices, each with what it does; one that ships is kept as a new one of their own. */
+function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
+  const { id, style } = kept;
+  const formId = idOf(style, id);
+  const [form, fields] = useForm<Record<string, string>>({
+    id: formId.replaceAll(/[^a-zA-Z0-9]+/g, "-"),
+    lastResult: answer?.form === formId ? answer.result : null,
+    defaultValue: Object.fromEntries(
+      Object.entries({ ...style, name: id === null ? `${style.name}, ours` : style.name }).map(([name, value]) => [
+        name,
+        String(value),
+      ]),
+    ),
+    onValidate: ({ formData }) => parseWithValibot(formData, { schema: StyleForm }) as never,
+  });
+  const field = (name: string) => fields[name] as NonNullable<(typeof fields)[string]>;
+  const saved = answer?.form === formId && answer.result.status === "success";
+  return (
+    <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">
+      <input type="hidden" name="styleId" value={id ?? ""} />
+      <input type="hidden" name="form" value={formId} />
+      <Problem id={`${form.id}-problem`} errors={form.errors} />
+      <div className="grid gap-4 sm:grid-cols-4">
+        <TextField field={field("name")} label="Name" className="sm:col-span-1" />
+        <SelectField field={field("rounds")} label="Rounds called" options={CALLED_ROUNDS.map((n) => [String(n), String(n)])} />
+        <TextField field={field("leastRounds")} label="Fewest worth starting" inputMode="numeric" />
+        <TextField field={field("breathSeconds")} label="One breath" hint="s" inputMode="decimal" />
+      </div>
+      <div className="grid gap-x-6 gap-y-3 md:grid-cols-2">
+        {STYLE_QUESTIONS.map(({ name, label, choices }) => (
+          <fieldset key={name} className="rounded-[10px] border border-sand-200 px-3 pb-2">
+            <legend className="px-1 font-semibold">{label}</legend>
+            {choices.map((choice) => (
+              <label key={choice.name} className="flex items-baseline gap-2 py-1">
+                <input
+                  type="radio"
+                  name={name}
+                  value={choice.name}
+                  defaultChecked={style[name] === choice.name}
+                  className="size-4 shrink-0 translate-y-0.5 accent-tide-700"
+                />
+                <span>
+                  {choice.label}
+                  <span className="block text-sand-600">{choice.does}</span>
+                </span>
+              </label>
+            ))}
+          </fieldset>
+        ))}
+      </div>
+      <div className="flex flex-wrap items-center gap-3">
+        <Button>{id === null ? "Keep as one of ours" : "Save"}</Button>
+        {id !== null && (
+          <Button look="quiet" name="intent" value="remove" formNoValidate>
+            Take it away
+          </Button>
+        )}
+        {saved && <span role="status">Saved. Plans keep the style they were given until another is chosen.</span>}
+      </div>
+    </Form>
+  );
+}
+
+/** What sets a style apart, in a line. */
+const inBrief = (style: TeachingStyle): string =>
+  [
+    choiceInWords(style, "counting").label,
+    `${style.rounds} rounds of ${style.breathSeconds} s breaths`,
+    `first side: ${choiceInWords(style, "firstSide").label}`,
+    choiceInWords(style, "depth").label,
+  ].join(" · ");
+
+export default function Styles({ loaderData: { styles }, actionData }: Route.ComponentProps) {
+  const answer = actionData ?? null;
+  return (
+    <>
+      <PageHead
+        title="Teaching styles"
+        note="Teachers disagree, and each is right for somebody. A plan uses one; a person's caps always win over it."
+      />
+      <ul className="flex flex-col gap-4">
+        {styles.map((kept) => (
+          <li key={idOf(kept.style, kept.id)} className="rounded-soft border border-sand-300 bg-white">
+            <details open={answer?.form === idOf(kept.style, kept.id)}>
+              <summary className="flex min-h-16 flex-wrap items-baseline gap-x-4 px-5 py-3">
+                <span className="font-display text-xl font-bold">{kept.style.name}</span>
+                <span className="text-sand-600">{kept.id === null ? "ready-made" : "your own"}</span>
+                <span className="basis-full">{kept.forWhom || inBrief(kept.style)}</span>
+              </summary>
+              <div className="border-t border-sand-200 p-5">
+                <StyleFields kept={kept} answer={answer} />
+              </div>
+            </details>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

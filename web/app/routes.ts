@@ -5,6 +5,7 @@ export default [
   route("health", "routes/health.ts"),
   route("sign-in", "routes/sign-in.tsx"),
   route("invitation/:token", "routes/invitation.tsx"),
+  route("calendar/:file", "routes/calendar-address.ts"),
   layout("routes/signed-in.tsx", [
     route("sign-out", "routes/sign-out.ts"),
     layout("routes/with-shell.tsx", [
@@ -29,7 +30,13 @@ export default [
         route("people/files", "routes/people-files.tsx"),
         route("movements", "routes/movements.tsx"),
         route("movements/:movementId/studio", "routes/studio.tsx"),
-        ...prefix("plans", [index("routes/plans.tsx"), route(":planId", "routes/plan-board.tsx")]),
+        ...prefix("plans", [
+          index("routes/plans.tsx"),
+          route("take-in", "routes/plan-take-in.tsx"),
+          route(":planId", "routes/plan-board.tsx"),
+          route(":planId/versions", "routes/plan-versions.tsx"),
+        ]),
+        route("calendar", "routes/calendar.tsx"),
         route("styles", "routes/styles.tsx"),
         route("weeks/:personId?", "routes/weeks.tsx"),
         route("groups", "routes/groups.tsx"),
@@ -45,6 +52,9 @@ export default [
       route("movements/file", "routes/movements-file.ts"),
       route("movements/:movementId/file", "routes/movement-file.ts"),
       route("plans/:planId/content", "routes/plan-content.ts"),
+      route("plans/:planId/script", "routes/plan-script.tsx"),
+      route("plans/:planId/file", "routes/plan-file.ts"),
+      route("calendar/sessions.ics", "routes/calendar-file.ts"),
       route("plans/:planId/teach", "routes/plan-teach.ts"),
       route("classes/:classId/fit", "routes/class-fit.ts"),
       route("classes/:classId/walk-in", "routes/class-walk-in.ts"),

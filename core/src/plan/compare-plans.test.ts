@@ -20,10 +20,11 @@ test.each<[string, PlanEdit, string[]]>([
   ["the order", moveBlock("b1", { by: 1 }), ["In another order: press, breath"]],
   ["a side", setBlock("b2", { only: "left" }), ["press, sides: as the style says, then left only"]],
   ["the breath", changeBreath(1), ["One breath: 8 s, then 9 s"]],
-  ["the style", setStyle({ ...USUAL_STYLE, name: "Ours", counting: "together" }), [
-    "Style: Even keel, then Ours",
-    "Counting: each side counts one, then left and right together count one",
-  ]],
+  [
+    "the style",
+    setStyle({ ...USUAL_STYLE, name: "Ours", counting: "together" }),
+    ["Style: Even keel, then Ours", "Counting: each side counts one, then left and right together count one"],
+  ],
 ])("a change of %s is said", (_, edit, expected) => {
   expect(planDifferences(start, edit(start), (id) => id)).toEqual(expected);
 });

@@ -6,7 +6,8 @@ import { type TeachingStyle, USUAL_STYLE } from "./style.ts";
 import type { Knowledge } from "./time.ts";
 
 const blockOf = (knowledge: Knowledge, differs: { quiet?: boolean; as?: "seated" } = {}): BlockReading =>
-  readPlan(planned({ movementId: "shift-and-press", ...differs }), circumstances({ knows: () => knowledge })).blocks[0] as BlockReading;
+  readPlan(planned({ movementId: "shift-and-press", ...differs }), circumstances({ knows: () => knowledge }))
+    .blocks[0] as BlockReading;
 const styled = (differs: Partial<TeachingStyle>): TeachingStyle => ({ ...USUAL_STYLE, ...differs });
 
 describe("what is said of a block", () => {

@@ -22,6 +22,7 @@ export function WhatHappened({ script, steps, state }: Props) {
       )}
       <section
         aria-label="Everybody's forms"
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls has to be reached by keys
         tabIndex={0}
         className="overflow-x-auto rounded-soft border border-sand-300 bg-white"
       >

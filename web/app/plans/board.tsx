@@ -206,6 +206,24 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
           {people.length} people · {group.place} · {group.startsAt}
         </p>
         <PlanChoices draft={draft} styles={styles} question={question} change={change} />
+        <span className="ml-auto flex gap-x-4">
+          {(
+            [
+              ["script", "Script"],
+              ["versions", "Versions"],
+              ["file", "As a file"],
+            ] as const
+          ).map(([page, label]) => (
+            <Link
+              key={page}
+              to={`/plans/${plan.id}/${page}`}
+              reloadDocument={page === "file"}
+              className="flex min-h-11 items-center underline underline-offset-4"
+            >
+              {label}
+            </Link>
+          ))}
+        </span>
       </div>
       <div className="mb-1 flex flex-wrap items-center gap-x-4">
         <SideTotalsLine totals={look.totals} />

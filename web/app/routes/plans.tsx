@@ -1,15 +1,20 @@
+import { hasLandForm } from "@able-tide/core/movement/format";
+import { copyForward } from "@able-tide/core/plan/copy-forward";
+import { circumstancesOf } from "@able-tide/core/plan/setting";
 import { getFormProps, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
 import { data, Form, Link, redirect } from "react-router";
-import { findGroup, listGroups } from "../../server/groups/groups.ts";
+import type * as v from "valibot";
+import { findGroup, type Group, listGroups } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
 import { outlineOf } from "../../server/plans/outline.ts";
-import { addPlan, contentOf, lastPlanBefore, listPlans, type Plan } from "../../server/plans/plans.ts";
+import { addPlan, contentOf, lastPlanBefore, listPlans, type Plan, type PlanInput } from "../../server/plans/plans.ts";
 import { settingsOf } from "../../server/plans/setting.ts";
+import { solvedForms } from "../../server/plans/solved-forms.ts";
 import { type Scope, today } from "../../server/scope.ts";
 import { nextMeeting } from "../days.ts";
 import { formDataOf } from "../form-data.server.ts";
-import { Button } from "../kit/button.tsx";
+import { Button, ButtonLink } from "../kit/button.tsx";
 import { SelectField, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { NewPlanForm } from "../plans/new-plan-form.ts";
@@ -59,11 +64,31 @@ export async function loader({ context }: Route.LoaderArgs) {
   };
 }
 
-async function startFrom(scope: Scope, groupId: string, day: string, repeat: boolean) {
-  const last = await lastPlanBefore(scope, groupId, day);
+/** How many new movements come with a recap. */
+const NEW_WITH_RECAP = 2;
+
+/** What a plan begins with: what was done last time, that with something new, or its style alone. */
+async function startFrom(
+  scope: Scope,
+  group: Group,
+  day: string,
+  start: v.InferOutput<typeof NewPlanForm>["start"],
+): Promise<PlanInput> {
+  const last = await lastPlanBefore(scope, group.id, day);
   if (!last) return {};
   const { style, breathSeconds, purpose } = last;
-  return repeat ? contentOf(last) : { style, breathSeconds, purpose };
+  if (start === "empty") return { style, breathSeconds, purpose };
+  if (start === "last") return contentOf(last);
+  const settingOf = await settingsOf(scope, [group.id]);
+  const movements = (await listMovements(scope)).map(({ movement }) => movement).filter(hasLandForm);
+  return copyForward({
+    last: contentOf(last),
+    movements,
+    circumstances: circumstancesOf(settingOf({ day }, group, new Map()), last),
+    minutes: group.minutes,
+    news: NEW_WITH_RECAP,
+    library: solvedForms,
+  });
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
@@ -71,9 +96,9 @@ export async function action({ request, context }: Route.ActionArgs) {
   const submission = parseWithValibot(await formDataOf(request), { schema: NewPlanForm });
   if (submission.status !== "success") return data(submission.reply(), { status: 422 });
   const { groupId, day, start } = submission.value;
-  if (!(await findGroup(scope, groupId)))
-    return data(submission.reply({ fieldErrors: { groupId: ["This group is not there any more."] } }), { status: 422 });
-  const content = await startFrom(scope, groupId, day, start === "last");
+  const group = await findGroup(scope, groupId);
+  if (!group) return data(submission.reply({ fieldErrors: { groupId: ["This group is not there any more."] } }), { status: 422 });
+  const content = await startFrom(scope, group, day, start);
   return redirect(`/plans/${await addPlan(scope, { ...content, groupId, day })}`);
 }
 
@@ -82,11 +107,21 @@ export default function Plans({ loaderData: { groups, ahead, behind }, actionDat
   const [form, fields] = useForm({
     id: "new-plan",
     lastResult: actionData ?? null,
-    defaultValue: { groupId: first?.id ?? "", day: first?.next ?? "", start: "last" },
+    defaultValue: { groupId: first?.id ?? "", day: first?.next ?? "", start: "forward" },
   });
   return (
     <>
-      <PageHead title="Plans" note="Each session as its tide: how long, and how high it stands." />
+      <PageHead title="Plans" note="Each session as its tide: how long, and how high it stands.">
+        <ButtonLink look="plain" to="/calendar">
+          Calendar
+        </ButtonLink>
+        <ButtonLink look="plain" to="/styles">
+          Teaching styles
+        </ButtonLink>
+        <ButtonLink look="plain" to="/plans/take-in">
+          Take a plan in
+        </ButtonLink>
+      </PageHead>
       <Form
         method="post"
         {...getFormProps(form)}
@@ -98,6 +133,7 @@ export default function Plans({ loaderData: { groups, ahead, behind }, actionDat
           field={fields.start}
           label="Begin with"
           options={[
+            ["forward", "two new and a recap"],
             ["last", "what we did last time"],
             ["empty", "an empty plan"],
           ]}

@@ -1,0 +1,72 @@
+import type { FormLibrary } from "../fit/form-library.ts";
+import type { Movement } from "../movement/format.ts";
+import { newBlockId } from "./change-block.ts";
+import { contentOfBlock, readContent } from "./content.ts";
+import { lookAtPlan } from "./look-at-plan.ts";
+import { mendTime } from "./mends.ts";
+import type { PlanContent } from "./plan.ts";
+import { type Circumstances, type PlannedBlock, withMovements } from "./read-plan.ts";
+
+export interface ForwardQuestion {
+  readonly last: PlanContent;
+  readonly movements: readonly Movement[];
+  readonly circumstances: Circumstances;
+  readonly minutes: number;
+  /** How many new movements to bring. */
+  readonly news: number;
+  readonly library: FormLibrary;
+}
+
+/** The new movement that would fill most of what the plan lacks; the first by id where several would. */
+function mostWanted(
+  blocks: readonly PlannedBlock[],
+  { last, movements, circumstances, library }: ForwardQuestion,
+): Movement | null {
+  const missing = readContent(lookAtPlan(blocks, circumstances, library), last.purpose);
+  const worth = (movement: Movement): number => {
+    const { reading, demands } = lookAtPlan(
+      [{ block: { id: "b1", movementId: movement.id, rounds: 6 }, movement }],
+      circumstances,
+      library,
+    );
+    const [block] = reading.blocks;
+    if (!block || !demands[0]?.length) return -1;
+    const trains = contentOfBlock(block, demands[0]);
+    // What the session is for counts even where nothing of it is missing.
+    return missing.reduce(
+      (sum, { content, missing: seconds }) =>
+        sum + (seconds + (content === last.purpose ? 30 : 1)) * (trains[content] / Math.max(1, block.parts.rounds)),
+      0,
+    );
+  };
+  const used = new Set(blocks.map(({ movement }) => movement.id));
+  const [best] = movements
+    .filter(({ id, phase }) => !used.has(id) && (phase === "loosen" || phase === "flow") && circumstances.knows(id) === "new")
+    .map((movement) => ({ movement, worth: worth(movement) }))
+    .filter((each) => each.worth >= 0)
+    .toSorted((a, b) => b.worth - a.worth || (a.movement.id < b.movement.id ? -1 : 1));
+  return best?.movement ?? null;
+}
+
+/**
+ * The next session from the last: all of it again as a recap, some new movements at the end of their phase, then
+ * shortened or deepened as proposed until it fills its minutes.
+ */
+export function copyForward(question: ForwardQuestion): PlanContent {
+  const { last, movements, circumstances, minutes, news, library } = question;
+  let blocks: readonly PlannedBlock[] = withMovements(last.blocks, movements);
+  for (let added = 0; added < news; added += 1) {
+    const movement = mostWanted(blocks, question);
+    if (!movement) break;
+    const block = {
+      id: newBlockId(blocks.map((each) => each.block)),
+      movementId: movement.id,
+      rounds: circumstances.style.rounds,
+    };
+    const at = blocks.findLastIndex((each) => (each.block.phase ?? each.movement.phase) === movement.phase);
+    blocks = blocks.toSpliced(at < 0 ? blocks.length : at + 1, 0, { block, movement });
+  }
+  const ask = { blocks, circumstances, library };
+  const mended = mendTime(ask, lookAtPlan(blocks, circumstances, library), minutes).at(-1);
+  return { ...last, blocks: mended?.blocks ?? blocks.map(({ block }) => block) };
+}

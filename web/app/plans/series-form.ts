@@ -1,0 +1,32 @@
+import * as v from "valibot";
+
+const day = (message: string) => v.pipe(v.string(message), v.isoDate(message));
+const BREAK = /^(\d{4}-\d{2}-\d{2})(?:\s*(?:to|-|,)\s*(\d{4}-\d{2}-\d{2}))?$/;
+
+/** "2026-12-21 to 2027-01-03", one a line; a single day is a break of one day. */
+export const breaksIn = (text: string): { from: string; to: string }[] =>
+  text
+    .split("\n")
+    .map((line) => BREAK.exec(line.trim()))
+    .flatMap((match) => (match?.[1] ? [{ from: match[1], to: match[2] ?? match[1] }] : []));
+
+/** The form of a series of weekly sessions. */
+export const SeriesForm = v.pipe(
+  v.object({
+    groupId: v.pipe(v.string("Please choose a group."), v.uuid("Please choose a group.")),
+    firstDay: day("Please give the first day."),
+    lastDay: day("Please give the last day."),
+    breaks: v.pipe(
+      v.optional(v.string()),
+      v.check(
+        (text = "") => text.trim() === "" || text.trim().split("\n").length === breaksIn(text).length,
+        'One break a line, as "2026-12-21 to 2027-01-03".',
+      ),
+      v.check((text = "") => breaksIn(text).every(({ from, to }) => from <= to), "A break ends after it begins."),
+    ),
+  }),
+  v.forward(
+    v.check(({ firstDay, lastDay }) => firstDay <= lastDay, "The last day is before the first."),
+    ["lastDay"],
+  ),
+);

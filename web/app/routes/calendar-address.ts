@@ -1,0 +1,14 @@
+import { now } from "../../server/clock.ts";
+import { database } from "../../server/database.ts";
+import { calendarBehind } from "../../server/plans/calendar.ts";
+import type { Route } from "./+types/calendar-address";
+
+/** The calendar behind somebody's own address: whoever has it may read it, until it is revoked. */
+export async function loader({ params }: Route.LoaderArgs): Promise<Response> {
+  const token = params.file.replace(/\.ics$/, "");
+  const text = await calendarBehind(database(), token, now);
+  if (text === null) return new Response("This address is not good any more.", { status: 404 });
+  return new Response(text, {
+    headers: { "Content-Type": "text/calendar; charset=utf-8", "Cache-Control": "private, no-store" },
+  });
+}

@@ -18,7 +18,10 @@ module.exports = {
       name: "database-behind-repositories",
       comment: "Screens use repositories; Knex, pg and the connection itself stay in server/.",
       severity: "error",
-      from: { path: "^web/app", pathNot: "^web/app/(routes/(health|sign-in|sign-out|(invitation|calendar-address))|signed-in\\.server)\\.tsx?$" },
+      from: {
+        path: "^web/app",
+        pathNot: "^web/app/(routes/(health|sign-in|sign-out|(invitation|calendar-address))|signed-in\\.server)\\.tsx?$",
+      },
       to: { path: ["node_modules/(knex|pg)/", "^web/server/(database|migrate|migrations|demo)"] },
     },
     {

@@ -138,6 +138,63 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     },
   ],
   [
+    "a block's settings",
+    async () => {
+      await page.keyboard.press("Escape");
+      await page.keyboard.press("j");
+      await click(page, "sides, form, pace, talk");
+      await click(page, "2 more to mind");
+    },
+  ],
+  [
+    "what another style changes",
+    async () => {
+      await page.select('select[aria-label="Teaching style"]', "Even keel");
+      await seeText(page, "What Even keel changes");
+    },
+  ],
+  [
+    "proposals",
+    async () => {
+      await page.keyboard.press("Escape");
+      await page.keyboard.press("j");
+      await click(page, "Propose");
+      await seeText(page, "Three drafts", 90_000);
+    },
+  ],
+  [
+    "a script",
+    async () => {
+      await page.keyboard.press("Escape");
+      await click(page, "Script");
+      await seeText(page, "Leave safely.");
+    },
+  ],
+  [
+    "large cards",
+    async () => {
+      await click(page, "Large cards");
+      await seeText(page, "1 of 16");
+    },
+  ],
+  [
+    "earlier versions",
+    async () => {
+      await click(page, "Back to the plan");
+      await click(page, "Versions");
+      await seeText(page, "Earlier versions");
+    },
+  ],
+  ["the calendar", async () => void (await page.goto(`${serverUrl()}/calendar`, { waitUntil: "networkidle0" }))],
+  ["taking a plan in", async () => void (await page.goto(`${serverUrl()}/plans/take-in`, { waitUntil: "networkidle0" }))],
+  [
+    "teaching styles",
+    async () => {
+      await page.goto(`${serverUrl()}/styles`, { waitUntil: "networkidle0" });
+      await click(page, "Kittiwake way");
+    },
+  ],
+  [
     "weeks",
     async () => {
       await page.goto(`${serverUrl()}/weeks`, { waitUntil: "networkidle0" });

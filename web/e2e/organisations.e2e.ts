@@ -11,6 +11,7 @@ import { addCap, capHistory, endCap } from "../server/people/caps.ts";
 import { enterClearance } from "../server/people/clearances.ts";
 import { changePerson, findPerson, listPeople } from "../server/people/people.ts";
 import { takeLimitation } from "../server/people/take-limitation.ts";
+import { makeCalendarAddress } from "../server/plans/calendar.ts";
 import { addPlan, changePlan, findPlan } from "../server/plans/plans.ts";
 import { listOneLegStands, recordOneLegStand } from "../server/results/results.ts";
 import { addSomebody, cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
@@ -54,6 +55,7 @@ beforeAll(async () => {
     clearanceId,
     token,
     kind: "people.csv",
+    file: `${await makeCalendarAddress(mine.scope)}.ics`,
   };
   myCookie = await cookieOf(base, mine);
 });
@@ -75,7 +77,7 @@ function addresses(nodes: readonly RouteNode[], above = ""): string[] {
 }
 
 const ALL = addresses(routes as unknown as RouteNode[]);
-const OPEN = ["/health", "/sign-in", "/invitation/:token"];
+const OPEN = ["/health", "/sign-in", "/invitation/:token", "/calendar/:file"];
 
 /** The first organisation's own address; a pattern with a parameter that this test does not know fails it. */
 function filled(pattern: string): string {

@@ -137,9 +137,7 @@ export default function PlanScript({ loaderData }: Route.ComponentProps) {
           </p>
         </>
       )}
-      <p className="mt-3 text-sm text-sand-600">
-        <Disclaimer />
-      </p>
+      <Disclaimer className="mt-3 text-sand-600" />
     </main>
   );
 }

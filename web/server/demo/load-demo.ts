@@ -26,6 +26,7 @@ import { addPerson, setClinician } from "../people/people.ts";
 import { proposalsFor, takeLimitation } from "../people/take-limitation.ts";
 import { addPlace } from "../places/places.ts";
 import { addPlan } from "../plans/plans.ts";
+import { addSeries } from "../plans/series.ts";
 import { settingsOf } from "../plans/setting.ts";
 import { keepStyle } from "../plans/styles.ts";
 import { recordOneLegStand } from "../results/results.ts";
@@ -175,6 +176,9 @@ async function clearDemoLimitation(
   );
 }
 
+/** Weeks that the series go on after the demo's own. */
+const WEEKS_AHEAD = 10;
+
 /** The week in which the instructor goes through what asks again. */
 const REVIEW_WEEK = 13;
 
@@ -308,6 +312,15 @@ async function load(database: Knex, today: Date): Promise<void> {
     }
   }
   clock = today;
+  for (const programme of PROGRAMMES) {
+    const { dayOfWeek } = calendar(today, programme);
+    const groupId = groupIds.get(programme.group) as string;
+    await addSeries(instructor, groupId, {
+      firstDay: dayOfWeek(1),
+      lastDay: dayOfWeek(WEEKS + WEEKS_AHEAD),
+      breaks: [{ from: dayOfWeek(WEEKS + 5), to: dayOfWeek(WEEKS + 6) }],
+    });
+  }
   for (const programme of PROGRAMMES.filter(({ blocks }) => blocks !== null)) {
     const groupId = groupIds.get(programme.group) as string;
     await planDay(instructor, programme, WEEKS, groupId, calendar(today, programme).coming);

@@ -1,8 +1,8 @@
 import { type Phase, taughtName } from "@able-tide/core/movement/format";
 import type { BlockReading } from "@able-tide/core/plan/read-plan";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
-import { DndContext, MouseSensor, TouchSensor, useDraggable, useSensor, useSensors } from "@dnd-kit/core";
-import { type PointerEvent, useRef } from "react";
+import { DndContext, DragOverlay, MouseSensor, TouchSensor, useDraggable, useSensor, useSensors } from "@dnd-kit/core";
+import { type PointerEvent, useRef, useState } from "react";
 import { placePulledTo, type Span, WIDE_ENOUGH_TO_READ } from "./board-layout.ts";
 import { SeamMark } from "./seam-mark.tsx";
 
@@ -123,6 +123,12 @@ export function BlockRow(props: Props) {
   );
   // Places are judged by how the board lay when the pull began, so that a block does not jump to and fro.
   const pulling = useRef<{ readonly spans: readonly Span[]; readonly from: number; place: number } | null>(null);
+  const [heldId, setHeldId] = useState<string | null>(null);
+  const held = blocks.find(({ id }) => id === heldId) ?? null;
+  const letGo = () => {
+    pulling.current = null;
+    setHeldId(null);
+  };
   const combinations = combinationsOf(blocks, spans);
   const upright = spans.some(({ left, right }) => right - left < WIDE_ENOUGH_TO_READ);
   return (
@@ -141,9 +147,11 @@ export function BlockRow(props: Props) {
       <DndContext
         id="blocks"
         sensors={sensors}
+        autoScroll={{ layoutShiftCompensation: false }}
         onDragStart={({ active }) => {
           const from = blocks.findIndex(({ id }) => id === active.id);
           pulling.current = { spans, from, place: from };
+          setHeldId(String(active.id));
           choose(String(active.id));
         }}
         onDragMove={({ active, delta }) => {
@@ -154,9 +162,8 @@ export function BlockRow(props: Props) {
           pull(String(active.id), place - now.place, now.place !== now.from);
           now.place = place;
         }}
-        onDragEnd={() => {
-          pulling.current = null;
-        }}
+        onDragEnd={letGo}
+        onDragCancel={letGo}
       >
         <ol className="flex" aria-label="Movements in order">
           {blocks.map((block, i) => (
@@ -178,6 +185,14 @@ export function BlockRow(props: Props) {
             <span className="font-sans font-normal">{minutesAndSeconds(60 + leavingSeconds)}</span>
           </li>
         </ol>
+        {/* What the hand holds. Without it the library measures the block itself, which takes its new place meanwhile. */}
+        <DragOverlay dropAnimation={null}>
+          {held && (
+            <span className="inline-block rounded-[10px] bg-tide-800 px-3 py-2 text-sand-50 shadow-xl narrow-name">
+              {taughtName(held.movement)}
+            </span>
+          )}
+        </DragOverlay>
       </DndContext>
       <div className={`relative ${combinations.length > 0 ? "h-7" : "h-2"}`}>
         {combinations.map(({ left, right, name }) => (

@@ -70,7 +70,8 @@ const TIDE_HEIGHT = 132;
 
 const KEYS = [
   ["arrows", "from cell to cell in the grid"],
-  ["/", "find a movement to add"],
+  ["/", "find a movement to add; Escape goes back"],
+  ["n", "to the first thing to mind"],
   ["[ and ]", "move the chosen block earlier or later"],
   [", and .", "choose the block before or after"],
   ["+ and -", "one round more or less"],
@@ -92,6 +93,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
   const [problem, setProblem] = useState<string | null>(null);
   const search = useRef<HTMLInputElement>(null);
   const column = useRef<HTMLDivElement>(null);
+  const mind = useRef<HTMLElement>(null);
   const available = useWidth(column, 900);
 
   const looked = usePlanLook(draft, setting, movements);
@@ -140,6 +142,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
       event.preventDefault();
       search.current?.focus();
     }
+    if (event.key === "n") mind.current?.querySelector<HTMLElement>("button, summary")?.focus();
     if (!chosen) return;
     const { id } = chosen;
     const neighbour = event.key === "," ? blocks[at - 1] : event.key === "." ? blocks[at + 1] : undefined;
@@ -227,7 +230,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
       </div>
       <div className="mb-1 flex flex-wrap items-center gap-x-4">
         <SideTotalsLine totals={look.totals} />
-        {notes.length > 0 && <ToMind notes={notes} choose={chooseBlock} take={(mended) => edit(setBlocks(mended))} />}
+        {notes.length > 0 && <ToMind ref={mind} notes={notes} choose={chooseBlock} take={(mended) => edit(setBlocks(mended))} />}
         {notes.length === 0 && blocks.length > 0 && <p className="text-tide-700">Joins up, even, on time.</p>}
         <span className="ml-auto flex flex-wrap items-center">
           <BoardControls

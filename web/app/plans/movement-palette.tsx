@@ -55,6 +55,7 @@ export function MovementPalette({ movements, fills, add, ref }: Props) {
           onChange={(event) => setWords(event.currentTarget.value)}
           onKeyDown={(event) => {
             const [first] = inOrder;
+            if (event.key === "Escape") event.currentTarget.blur();
             if (event.key !== "Enter" || !first) return;
             event.preventDefault();
             add(first.id);

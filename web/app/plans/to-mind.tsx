@@ -2,18 +2,20 @@ import type { Block } from "@able-tide/core/plan/block";
 import type { PlanNote } from "@able-tide/core/plan/notes";
 import { ChevronRight } from "lucide-react";
 import { Popover } from "radix-ui";
+import type { Ref } from "react";
 
 interface Props {
   readonly notes: readonly PlanNote[];
   readonly choose: (blockId: string) => void;
   readonly take: (blocks: readonly Block[]) => void;
+  readonly ref?: Ref<HTMLElement>;
 }
 
 const more = (seconds: number): string =>
   seconds === 0 ? "" : `, ${Math.abs(Math.round(seconds))} s ${seconds < 0 ? "shorter" : "longer"}`;
 
 /** One thing to mind, with its mends: one is a button, several are steps in their order or choices. */
-function Note({ note, choose, take }: { note: PlanNote } & Omit<Props, "notes">) {
+function Note({ note, choose, take }: { note: PlanNote } & Pick<Props, "choose" | "take">) {
   const { words, blockId, pressing, mends, inOrder } = note;
   const [only] = mends;
   return (
@@ -72,11 +74,11 @@ function Note({ note, choose, take }: { note: PlanNote } & Omit<Props, "notes">)
 }
 
 /** What to mind in this plan: what cannot be taught as it is, then what is good to know. */
-export function ToMind({ notes, choose, take }: Props) {
+export function ToMind({ notes, choose, take, ref }: Props) {
   const pressing = notes.filter((note) => note.pressing);
   const others = notes.filter((note) => !note.pressing);
   return (
-    <section aria-label="What to mind" className="contents">
+    <section ref={ref} aria-label="What to mind" className="contents">
       {pressing.length > 0 && (
         <ul className="order-last mb-2 flex basis-full flex-wrap gap-2">
           {pressing.map((note) => (

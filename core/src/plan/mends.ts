@@ -88,6 +88,8 @@ export function mendSides(question: MendQuestion, before: PlanLook, { tippedBy, 
 interface Step {
   readonly words: string;
   readonly blocks: readonly PlannedBlock[];
+  /** The block whose rounds it changes, and how many there were. */
+  readonly rounds?: { readonly id: string; readonly from: number };
   /** About how many seconds it is worth. */
   readonly seconds: number;
   /** What is lost or gained; the least loss a second that is needed goes first. */
@@ -100,14 +102,20 @@ const nameOf = ({ movement }: BlockReading): string => movement.name.own ?? move
 const fewer = (called: number): number => CALLED_ROUNDS.filter((rounds) => rounds < called).at(-1) ?? called - 1;
 const more = (called: number): number => CALLED_ROUNDS.find((rounds) => rounds > called) ?? called + 1;
 
-/** What each kind of cut costs: talk least, then what was done before, then rounds, then a whole movement. */
-const LOSS = { talk: 0.2, again: 0.4, loosen: 0.7, rounds: 1, takeOut: 2.5 } as const;
+/**
+ * What each kind of cut costs: talk least, then what was done before, then what is new beyond what a session takes well,
+ * then rounds, the dearer the fewer are left, then a whole movement.
+ */
+const LOSS = { talk: 0.2, again: 0.4, loosen: 0.7, rounds: 1, tooNew: 1.1, takeOut: 2.5 } as const;
+/** New movements that a session takes well. */
+export const MOST_NEW = 2;
 
 /** Everything that may be cut once more, the settling never. */
 function cuts(question: MendQuestion, look: PlanLook): Step[] {
   const { blocks, circumstances } = question;
   const { leastRounds } = circumstances.style;
   const loosen = readPhases(look.reading).find(({ phase }) => phase === "loosen");
+  const tooNew = look.reading.blocks.filter(({ knowledge }) => knowledge === "new").length > MOST_NEW;
   return look.reading.blocks.flatMap((reading): Step[] => {
     if (reading.phase === "settle") return [];
     const { id, block, phase, knowledge } = reading;
@@ -125,9 +133,10 @@ function cuts(question: MendQuestion, look: PlanLook): Step[] {
       const spare = phase === "loosen" && (loosen?.overBy ?? 0) > 0 ? LOSS.loosen : LOSS.rounds;
       steps.push({
         words: `${nameOf(reading)}: ${rounds} rounds rather than ${block.rounds}`,
+        rounds: { id, from: block.rounds },
         blocks: change(blocks, id, { rounds }),
         seconds: (reading.parts.rounds * (block.rounds - rounds)) / block.rounds,
-        weight: Math.min(again, spare),
+        weight: (Math.min(again, spare) * circumstances.style.rounds) / rounds,
       });
     }
     const others = look.reading.blocks.filter((other) => other.phase === phase).length;
@@ -136,7 +145,7 @@ function cuts(question: MendQuestion, look: PlanLook): Step[] {
         words: `${nameOf(reading)} another time`,
         blocks: blocks.filter((each) => each.block.id !== id),
         seconds: reading.total,
-        weight: LOSS.takeOut * (knowledge === "again" ? LOSS.again : 1),
+        weight: knowledge === "new" && tooNew ? LOSS.tooNew : LOSS.takeOut * (knowledge === "again" ? LOSS.again : 1),
       });
     return steps;
   });
@@ -154,6 +163,7 @@ function additions({ blocks }: MendQuestion, look: PlanLook): Step[] {
     return [
       {
         words: `${nameOf(reading)}: ${rounds} rounds rather than ${reading.block.rounds}`,
+        rounds: { id: reading.id, from: reading.block.rounds },
         blocks: change(blocks, reading.id, { rounds }),
         seconds: (reading.parts.rounds * (rounds - reading.block.rounds)) / reading.block.rounds,
         weight,
@@ -188,7 +198,8 @@ function repeats(blocks: readonly PlannedBlock[], { reading }: PlanLook): Step[]
 
 /** A plan is on time when it ends within this many seconds before its end. */
 export const ON_TIME = { late: 0, early: 60 } as const;
-const MOST_STEPS = 12;
+/** Steps that are tried, and those that are told. */
+const MOST_STEPS = 40;
 
 /** The first answer that is not null. */
 function firstThat<Item, Answer>(items: readonly Item[], answer: (item: Item) => Answer | null): Answer | null {
@@ -215,7 +226,7 @@ const faults = (look: PlanLook): number =>
  * makes a seam impossible or the sides uneven. The last is as near as steps come.
  */
 export function mendTime(question: MendQuestion, before: PlanLook, minutes: number): Mend[] {
-  const steps: Mend[] = [];
+  const steps: { readonly mend: Mend; readonly step: Step }[] = [];
   let now: MendQuestion = question;
   let look = before;
   while (steps.length < MOST_STEPS) {
@@ -233,9 +244,26 @@ export function mendTime(question: MendQuestion, before: PlanLook, minutes: numb
       return helps && faults(after) <= faults(look) ? { mend, step, after } : null;
     });
     if (!best) break;
-    steps.push(best.mend);
+    const before = steps.at(-1);
+    if (before && best.step.rounds && before.step.rounds?.id === best.step.rounds.id)
+      steps[steps.length - 1] = goneFurther(before, best);
+    else steps.push(best);
     now = { ...now, blocks: best.step.blocks };
     look = best.after;
   }
-  return steps;
+  return steps.map(({ mend }) => mend);
+}
+
+/** Two steps on the rounds of one block as one. */
+function goneFurther<Taken extends { readonly mend: Mend; readonly step: Step }>(before: Taken, next: Taken): Taken {
+  const from = before.step.rounds?.from ?? 0;
+  return {
+    ...next,
+    step: { ...next.step, rounds: { id: next.step.rounds?.id ?? "", from } },
+    mend: {
+      ...next.mend,
+      words: next.mend.words.replace(/rather than \d+$/, `rather than ${from}`),
+      seconds: Math.round(10 * (before.mend.seconds + next.mend.seconds)) / 10,
+    },
+  };
 }

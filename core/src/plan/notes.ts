@@ -3,7 +3,7 @@ import { SIDE_COUNTS } from "./balance.ts";
 import { contentLabel, readContent, type SessionPurpose, strainRuns } from "./content.ts";
 import { problemInWords } from "./join.ts";
 import type { PlanLook } from "./look-at-plan.ts";
-import { type Mend, type MendQuestion, mendSeam, mendSides, mendTime, ON_TIME, overBy } from "./mends.ts";
+import { type Mend, type MendQuestion, MOST_NEW, mendSeam, mendSides, mendTime, ON_TIME, overBy } from "./mends.ts";
 import { outOfOrder, PHASE_RULES, readPhases } from "./phases.ts";
 import { type BlockReading, problemsOf } from "./read-plan.ts";
 import { minutesAndSeconds } from "./time.ts";
@@ -98,9 +98,6 @@ const strainNotes = (look: PlanLook): PlanNote[] =>
   strainRuns(look).map(({ strain, label, blockIds }) =>
     note(`strain ${strain} ${blockIds[0]}`, `${blockIds.length} in a row on the ${label}`, { blockId: blockIds[2] ?? null }),
   );
-
-/** New movements that a session takes well. */
-const MOST_NEW = 2;
 
 function learningNotes({ circumstances }: MendQuestion, { reading }: PlanLook): PlanNote[] {
   const { style } = circumstances;

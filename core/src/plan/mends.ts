@@ -213,12 +213,12 @@ function firstThat<Item, Answer>(items: readonly Item[], answer: (item: Item) =>
 /** How far a plan runs over its minutes; negative where it ends early. Seconds. */
 export const overBy = ({ reading }: PlanLook, minutes: number): number => reading.total - 60 * minutes;
 
-/** What makes a plan worse to teach: seams that cannot be, sides apart, blocks out of order, a phase that goes on too long. */
+/** What makes a plan worse to teach: seams that cannot be, sides apart, blocks out of order, phases too long or too short. */
 const faults = (look: PlanLook): number =>
   problemsOf(look.reading).length +
   look.uneven.length +
   outOfOrder(look.reading).length +
-  readPhases(look.reading).filter(({ overBy: much }) => much > 0).length;
+  readPhases(look.reading).filter(({ overBy: much, shortBy }) => much > 0 || shortBy > 0).length;
 
 /**
  * What to shorten, in order, until a plan that overruns ends in time; or what to deepen or repeat until one that falls

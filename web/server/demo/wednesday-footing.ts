@@ -339,7 +339,7 @@ function blocksOfWeek(week: number): readonly DemoBlock[] {
     ["look-over-shoulder", week < 6 ? 4 : week < 10 ? 6 : 8],
     ["trunk-turn", 6],
   ];
-  if (week >= 2) loosening.push(["hips-draw-circle", 6]);
+  if (week >= 2) loosening.push(["hips-draw-circle", week < 10 ? 6 : 7]);
   return [...ARRIVING, ...loosening, ...flow, ...SETTLING];
 }
 

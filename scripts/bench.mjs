@@ -1,8 +1,8 @@
-// npm run bench: timings of the core as it is shipped, bundled, and of a pull in the studio in Chromium, as JSON on
+// npm run bench: timings of the core as it is shipped, bundled, and of pulls in the studio and on the board in Chromium, as JSON on
 // standard output. "npm run bench -- core" leaves the browser out.
 import { spawnSync } from "node:child_process";
 import { join } from "node:path";
-import { benchStudio } from "./bench-studio.mjs";
+import { benchBrowser } from "./bench-browser.mjs";
 import { installPackages, LOCAL, ROOT } from "./setup.mjs";
 
 installPackages();
@@ -20,5 +20,5 @@ const core = spawnSync(process.execPath, [join(folder, "bench.js")], {
   stdio: ["ignore", "pipe", "inherit"],
   encoding: "utf8",
 });
-const studio = process.argv[2] === "core" ? {} : { studioMillisecondsAMove: await benchStudio() };
-process.stdout.write(`${JSON.stringify({ ...JSON.parse(core.stdout), ...studio }, null, 2)}\n`);
+const browser = process.argv[2] === "core" ? {} : await benchBrowser();
+process.stdout.write(`${JSON.stringify({ ...JSON.parse(core.stdout), ...browser }, null, 2)}\n`);

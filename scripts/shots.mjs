@@ -88,6 +88,9 @@ try {
   await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
   await click("Osei, One leg");
   await shot("plan-board");
+  await click("Script");
+  await shot("script");
+  await click("Back to the plan");
   await click("Teach");
   await click("Osei: lighter");
   await click("Amahle: as usual");
@@ -104,7 +107,8 @@ try {
   await shot("class-person");
   await page.keyboard.press("Escape");
   await pause(SETTLE);
-  for (let step = 0; step < 12; step += 1) {
+  for (let step = 0; step < 60; step += 1) {
+    if (await page.evaluate(() => document.body.innerText.includes("How was it?"))) break;
     await page.keyboard.press("Space");
     await pause(100);
   }

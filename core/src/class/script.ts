@@ -25,6 +25,8 @@ export interface ClassScript {
   readonly blocks: readonly ScriptBlock[];
   /** Seconds of the whole session. */
   readonly total: number;
+  /** Where whoever is lost waits to rejoin, in words. */
+  readonly home: string;
   /** How the figure is shown: as a mirror of the group, or with its back turned. */
   readonly showing: "mirror" | "sameSide";
   readonly people: readonly { readonly id: string; readonly name: string; readonly cells: readonly CellView[] }[];

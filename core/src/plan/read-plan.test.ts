@@ -47,6 +47,21 @@ describe("time of a plan", () => {
     expect(stood.total).toBe(sat.total + 6);
   });
 
+  test.each<[string, Parameters<typeof planned>, object, string]>([
+    ["standing", ["shift-and-press"], {}, "stand"],
+    [
+      "where the first block is done on chairs, seated",
+      [{ movementId: "settling-breath", as: "seated" }, "quiet-feet"],
+      {},
+      "seat",
+    ],
+    ["in a group that sits, seated", ["shift-and-press"], { seatedOnly: true }, "seat"],
+    ["where there are no chairs, standing all the same", [], { place: { chairs: false, rail: null, pool: false } }, "stand"],
+  ])("whoever is lost waits %s", (_, blocks, differs, support) => {
+    const { home } = readPlan(planned(...blocks), circumstances(differs));
+    expect(home).toEqual({ support, feet: "hip", foot: null, load: "both", facing: 0, hands: "down" });
+  });
+
   test("from chairs to standing everybody rises, and the helper is told", () => {
     const [, second] = readPlan(
       planned({ movementId: "settling-breath", as: "seated" }, "settling-breath"),

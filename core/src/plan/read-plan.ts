@@ -81,6 +81,8 @@ export interface BlockReading {
 }
 
 export interface PlanReading {
+  /** How everybody waits before the first block, and where whoever is lost waits to rejoin. */
+  readonly home: BodyState;
   readonly blocks: readonly BlockReading[];
   /** From the last block to the chairs. */
   readonly leaving: Seam;
@@ -213,7 +215,8 @@ function timeBlock(
 export function readPlan(blocks: readonly PlannedBlock[], circumstances: Circumstances): PlanReading {
   const { place, seatedOnly, knows } = circumstances;
   const joinings = blocks.map((each) => joiningOf(each, circumstances));
-  const joined = joinStops(joinings.flatMap(stopsOf), homeOf(joinings, place, seatedOnly), leaveFrom(place), place);
+  const home = homeOf(joinings, place, seatedOnly);
+  const joined = joinStops(joinings.flatMap(stopsOf), home, leaveFrom(place), place);
   const had = new Set<string>();
   let clock = 0;
   let seam = 0;
@@ -229,6 +232,7 @@ export function readPlan(blocks: readonly PlannedBlock[], circumstances: Circums
   });
   const leavingSeconds = joined.leaving.tenths / 10;
   return {
+    home,
     blocks: readings,
     leaving: joined.leaving,
     leavingSeconds,

@@ -48,7 +48,7 @@ export const STYLE_QUESTIONS = [
       {
         name: "pause",
         label: "a gentle pause at the top",
-        does: "Each breath waits a second. Barred for people who may not hold it.",
+        does: "Each breath waits a second; who may not hold it breathes on.",
       },
     ],
   },
@@ -132,7 +132,11 @@ export const STYLE_QUESTIONS = [
     choices: [
       { name: "open", label: "open", does: "Nothing is added." },
       { name: "soft", label: "soft", does: "Said at the start." },
-      { name: "closedStill", label: "closed while still", does: "Counts as a balance challenge where it is done." },
+      {
+        name: "closedStill",
+        label: "closed while still",
+        does: "Said at the start. Standing is harder with closed eyes: only near a hold.",
+      },
     ],
   },
   {

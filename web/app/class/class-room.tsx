@@ -197,7 +197,8 @@ export function ClassRoom({ classId, script: planned, kept, safety }: Props) {
         <div className="grid min-h-0 flex-1 gap-6 px-6 pb-5 lg:grid-cols-[minmax(0,1fr)_30rem]">
           <section className="flex min-h-0 flex-col">
             <p className="text-xl text-tide-200">
-              {block.movement.phase} · {minutesAndSeconds(elapsed)} of {minutesAndSeconds(script.total)} · {delayInWords(behind)}
+              {block.movement.phase} · {minutesAndSeconds(elapsed)} of {minutesAndSeconds(script.total)} · {delayInWords(behind)}{" "}
+              · lost: {script.home}
             </p>
             <h1 className="mt-1 text-5xl">{taughtName(block.movement)}</h1>
             <p className="mt-2 text-2xl text-sand-100">{block.movement.cues.do}</p>

@@ -5,6 +5,7 @@ import { HAZARD_WORDS } from "@able-tide/core/plan/links";
 import type { BlockReading } from "@able-tide/core/plan/read-plan";
 import { readPlan, withMovements } from "@able-tide/core/plan/read-plan";
 import { circumstancesOf } from "@able-tide/core/plan/setting";
+import { stateInWords } from "@able-tide/core/plan/state";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
 import { Printer } from "lucide-react";
@@ -126,7 +127,9 @@ export default function PlanScript({ loaderData }: Route.ComponentProps) {
         </ol>
       ) : (
         <>
-          <p className="mb-2">{openingWords(plan.style, standing).join(" ")}</p>
+          <p className="mb-2">
+            {openingWords(plan.style, standing).join(" ")} Whoever is lost waits {stateInWords(reading.home)}, and rejoins.
+          </p>
           <ol className="text-[0.9rem] leading-snug">
             {reading.blocks.map((block) => (
               <Row key={block.id} block={block} style={plan.style} />

@@ -5,6 +5,7 @@ import { type ClassScript, scriptBlocks } from "@able-tide/core/class/script";
 import { fitPlanOf } from "@able-tide/core/fit/session";
 import { readPlan, withMovements } from "@able-tide/core/plan/read-plan";
 import { circumstancesOf } from "@able-tide/core/plan/setting";
+import { stateInWords } from "@able-tide/core/plan/state";
 import { findGroup, type Group } from "../groups/groups.ts";
 import { listMovements } from "../movements/movements.ts";
 import { capsHolding } from "../people/caps.ts";
@@ -70,6 +71,7 @@ async function scriptOf(
       groupName: group.name,
       blocks: scriptBlocks(reading),
       total: reading.total,
+      home: stateInWords(reading.home),
       showing: plan.style.showing,
       people: people.map(({ id, name }) => ({ id, name, cells: rows.get(id) ?? [] })),
     },

@@ -2,6 +2,7 @@ import { scriptBlocks } from "@able-tide/core/class/script";
 import type { Movement } from "@able-tide/core/movement/format";
 import { readPlan } from "@able-tide/core/plan/read-plan";
 import { circumstancesOf, placeOfRoom } from "@able-tide/core/plan/setting";
+import { stateInWords } from "@able-tide/core/plan/state";
 import { type TeachingStyle, USUAL_STYLE } from "@able-tide/core/plan/style";
 import type { Knex } from "knex";
 
@@ -77,7 +78,14 @@ async function writeOutScripts(database: Knex): Promise<void> {
     const setting = { seatedOnly: script.seatedOnly, place: placeOfRoom(null), week: 0, slowestCycle: 0, taught: {} };
     const reading = readPlan(blocks, circumstancesOf(setting, { style: BEFORE, breathSeconds: script.breathSeconds }));
     const { groupName, people } = script;
-    const written = { groupName, people, blocks: scriptBlocks(reading), total: reading.total, showing: BEFORE.showing };
+    const written = {
+      groupName,
+      people,
+      blocks: scriptBlocks(reading),
+      total: reading.total,
+      home: stateInWords(reading.home),
+      showing: BEFORE.showing,
+    };
     await database("classes")
       .where({ id })
       .update({ script: JSON.stringify(written) });

@@ -1,4 +1,4 @@
-// Part of npm run bench: milliseconds from each move of a pull in the studio until figure and readouts have followed.
+// Part of npm run bench: milliseconds from each move of a pull in the studio, and on the plan board, until all has followed.
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -88,8 +88,81 @@ async function measurePull(page, base) {
   return { ...summary(moves.slice(WARM_UP)), calibrationMilliseconds: summary(calibration).median };
 }
 
-/** Runs the studio in Chromium on the demo data. @returns milliseconds a move, median and 95th percentile */
-export async function benchStudio() {
+/** Puts people into the Wednesday group until it has so many. */
+const GROUP = 16;
+
+async function fillGroup(page, base) {
+  await page.goto(`${base}/people`, { waitUntil: "networkidle0" });
+  for (let i = 0; i < GROUP - 10; i += 1) {
+    await page.goto(`${base}/people/new`, { waitUntil: "networkidle0" });
+    await page.type('[name="name"]', `Bench ${i}`);
+    for (const [field, value] of [
+      ["birthYear", "1948"],
+      ["statureCentimetres", "165"],
+      ["massKilograms", "68"],
+    ])
+      await page.type(`[name="${field}"]`, value);
+    await page.evaluate(() => {
+      const label = [...document.querySelectorAll("label")].find((each) => each.textContent.includes("Wednesday Footing"));
+      label?.click();
+    });
+    await Promise.all([page.waitForNavigation({ waitUntil: "networkidle0" }), page.click("main form button")]);
+  }
+}
+
+/** Pulls a block to and fro along the board. A move lasts from the event to the blocks being in their new places. */
+async function measureBoard(page, base) {
+  await page.goto(`${base}/plans`, { waitUntil: "networkidle0" });
+  await Promise.all([page.waitForNavigation(), page.click('main a[href^="/plans/"]:not([href$="take-in"])')]);
+  await page.waitForSelector('table[aria-busy="false"]', { timeout: 120_000 });
+  const people = await page.$$eval("tbody tr", (rows) => rows.length);
+  const tiles = await page.$$eval('ol[aria-label="Movements in order"] button', (buttons) =>
+    buttons.map((button) => {
+      const { x, y, width, height } = button.getBoundingClientRect();
+      return { x: x + width / 2, y: y + height / 2 };
+    }),
+  );
+  const held = tiles[8];
+  await page.mouse.move(held.x, held.y);
+  await page.mouse.down();
+  await page.mouse.move(held.x + 12, held.y, { steps: 3 });
+  const moves = await page.evaluate(
+    async ({ x, y, left, right }, count) => {
+      const list = document.querySelector('ol[aria-label="Movements in order"]');
+      const followed = () =>
+        new Promise((done) => {
+          const observer = new MutationObserver(() => {
+            observer.disconnect();
+            done(performance.now());
+          });
+          observer.observe(list, { attributes: true, childList: true, subtree: true, characterData: true });
+          setTimeout(() => {
+            observer.disconnect();
+            done(null);
+          }, 200);
+        });
+      const taken = [];
+      for (let i = 0; i < count; i += 1) {
+        await new Promise(requestAnimationFrame);
+        await new Promise((done) => setTimeout(done, 5));
+        const clientX = (left + right) / 2 + ((right - left) / 2) * Math.sin(i / 4);
+        const done = followed();
+        const start = performance.now();
+        document.dispatchEvent(new MouseEvent("mousemove", { clientX, clientY: y, bubbles: true }));
+        const end = await done;
+        if (end !== null) taken.push(end - start);
+      }
+      return taken;
+    },
+    { ...held, left: tiles[2].x, right: tiles[13].x },
+    MOVES,
+  );
+  await page.mouse.up();
+  return { ...summary(moves.slice(5)), moves: moves.length, people, blocks: tiles.length };
+}
+
+/** Runs studio and board in Chromium on the demo data. @returns milliseconds a move, median and 95th percentile */
+export async function benchBrowser() {
   const { default: puppeteer } = await import("puppeteer-core");
   build("build");
   const folder = mkdtempSync(join(tmpdir(), "able-tide-bench-"));
@@ -101,7 +174,9 @@ export async function benchStudio() {
     const base = `http://127.0.0.1:${server.port}`;
     const page = await signedIn(browser, base);
     await untilQuiet(page, base);
-    return await measurePull(page, base);
+    const studio = await measurePull(page, base);
+    await fillGroup(page, base);
+    return { studioMillisecondsAMove: studio, boardMillisecondsAMove: await measureBoard(page, base) };
   } finally {
     await browser.close();
     server.child.removeAllListeners("exit");

@@ -127,7 +127,7 @@ async function measureBoard(page, base) {
   await page.mouse.down();
   await page.mouse.move(held.x + 12, held.y, { steps: 3 });
   const moves = await page.evaluate(
-    async ({ x, y, left, right }, count) => {
+    async ({ y, left, right }, count) => {
       const list = document.querySelector('ol[aria-label="Movements in order"]');
       const followed = () =>
         new Promise((done) => {

@@ -1,6 +1,7 @@
 import type { MeasuredBody } from "@able-tide/core/body/build";
 import type { Cap } from "@able-tide/core/caps/cap";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
+import { readContent } from "@able-tide/core/plan/content";
 import {
   addMovement,
   addRounds,
@@ -27,6 +28,7 @@ import { BlockPanel } from "./block-panel.tsx";
 import { BlockRow } from "./block-row.tsx";
 import { BoardControls } from "./board-controls.tsx";
 import { layBoard, phaseStretches, type Span } from "./board-layout.ts";
+import { ContentBars } from "./content-bars.tsx";
 import { changeDraft, type Draft } from "./draft.ts";
 import { FitGrid, type GridPlace } from "./fit-grid.tsx";
 import { MovementPalette } from "./movement-palette.tsx";
@@ -317,6 +319,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
               )}
             </div>
           )}
+          {blocks.length > 0 && <ContentBars contents={readContent(look, draft.purpose)} purpose={draft.purpose} />}
           <MovementPalette movements={movements} fills={fills} add={add} ref={search} />
         </div>
         {chosen && (

@@ -83,7 +83,7 @@ function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
                   type="radio"
                   name={name}
                   value={choice.name}
-                  defaultChecked={style[name] === choice.name}
+                  defaultChecked={(field(name).initialValue ?? style[name]) === choice.name}
                   className="size-4 shrink-0 translate-y-0.5 accent-tide-700"
                 />
                 <span>

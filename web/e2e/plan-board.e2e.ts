@@ -94,6 +94,7 @@ test("a thirty-minute standing plan is built by keys alone, and mended to its mi
   const minutes = secondsOf(await duration()) / 60;
   expect(minutes).toBeLessThanOrEqual(30);
   expect(minutes).toBeGreaterThan(28.5);
+  await new Promise((resolve) => setTimeout(resolve, 700));
   await saved();
   await page.reload({ waitUntil: "networkidle0" });
   expect(secondsOf(await duration()) / 60).toBeCloseTo(minutes, 3);
@@ -194,8 +195,11 @@ test("another style first shows what it changes; the arithmetic follows when it 
   await seeText(page, "Counting: each side counts one, then left and right together count one");
   expect(await totals()).toBe(before);
   await click(page, "Take it on");
-  await page.waitForFunction((was) => document.querySelector('[aria-label="Left and right"]')?.textContent !== was, {}, before);
-  await saved();
+  await page.waitForFunction(
+    (was) => (document.querySelector('[aria-label="Left and right"]') as HTMLElement | null)?.innerText !== was,
+    {},
+    before,
+  );
 });
 
 test("a combination is practised in parts, joined and quietly", async () => {

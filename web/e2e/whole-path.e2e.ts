@@ -109,6 +109,8 @@ test("with the keyboard alone: a sore shoulder, a plan, a class, a result on the
   expect(cells).toHaveLength(3);
   expect(cells[0]).toBe("Lowenna, Settling breath: standing, whole");
   expect(cells[1]).toMatch(/^Lowenna, Lift and part the arms: standing, \d\d %, less on the right, right hand to shoulder$/);
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("g");
   await tabTo(page, "Lowenna, Settling breath");
   await page.keyboard.press("ArrowRight");
   await seeText(page, "Right hand stops at shoulder height: sore right shoulder, set by the clinic.");

@@ -74,6 +74,7 @@ const KEYS = [
   ["arrows", "from cell to cell in the grid"],
   ["/", "find a movement to add; Escape goes back"],
   ["n", "to the first thing to mind"],
+  ["g", "to the grid of people"],
   ["[ and ]", "move the chosen block earlier or later"],
   [", and .", "choose the block before or after"],
   ["+ and -", "one round more or less"],
@@ -145,6 +146,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
       search.current?.focus();
     }
     if (event.key === "n") mind.current?.querySelector<HTMLElement>("button, summary")?.focus();
+    if (event.key === "g") column.current?.querySelector<HTMLElement>('[data-cell][tabindex="0"]')?.focus();
     if (!chosen) return;
     const { id } = chosen;
     const neighbour = event.key === "," ? blocks[at - 1] : event.key === "." ? blocks[at + 1] : undefined;

@@ -116,7 +116,7 @@ export default function Plans({ loaderData: { groups, ahead, behind }, actionDat
           Calendar
         </ButtonLink>
         <ButtonLink look="plain" to="/styles">
-          Teaching styles
+          Styles of teaching
         </ButtonLink>
         <ButtonLink look="plain" to="/plans/take-in">
           Take a plan in

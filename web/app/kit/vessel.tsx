@@ -1,6 +1,6 @@
 import type { FormKind } from "@able-tide/core/movement/form";
 import { SIDES, type Side } from "@able-tide/core/side";
-import { useId } from "react";
+import { memo, useId } from "react";
 
 /** What a vessel tells: the form by its outline, how much by its fill, one-sidedness by a cut in the rim. */
 export interface VesselProps {
@@ -33,7 +33,7 @@ function notchAt(form: FormKind, side: Side): string {
 }
 
 /** The product's one sign: a small vessel, filled to how much of the full movement somebody does. */
-export function Vessel({ form, level, hold = null, lighterSide = null, label, size = 28 }: VesselProps) {
+export const Vessel = memo(function Vessel({ form, level, hold = null, lighterSide = null, label, size = 28 }: VesselProps) {
   const clip = useId();
   const named = label ? ({ role: "img", "aria-label": label } as const) : ({ "aria-hidden": true } as const);
   if (form === "rest")
@@ -71,7 +71,7 @@ export function Vessel({ form, level, hold = null, lighterSide = null, label, si
       )}
     </svg>
   );
-}
+});
 
 const FORM_WORDS = {
   standing: "standing",

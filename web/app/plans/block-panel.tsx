@@ -6,7 +6,7 @@ import { taughtName } from "@able-tide/core/movement/format";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import type { BlockReading } from "@able-tide/core/plan/read-plan";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
-import { useMemo, useState } from "react";
+import { memo, useMemo, useState } from "react";
 import { FloorView } from "../kit/floor-view.tsx";
 import { handLines } from "../kit/hand-lines.ts";
 import { bestView, FigureStrip, MovingFigure, rowAt, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
@@ -65,7 +65,7 @@ function TimeOfBlock({ block }: { block: BlockReading }) {
 }
 
 /** The movement under the hand: the figure of the person's own form, what it asks of them, and why it is so. */
-export function BlockPanel({ block, following, person, cell, actions }: Props) {
+export const BlockPanel = memo(function BlockPanel({ block, following, person, cell, actions }: Props) {
   const { movement, cycleSeconds: cycle } = block;
   const still = useReducedMotion();
   const [since] = useState(() => (typeof window === "undefined" ? null : Date.now()));
@@ -146,4 +146,4 @@ export function BlockPanel({ block, following, person, cell, actions }: Props) {
       </p>
     </div>
   );
-}
+});

@@ -15,19 +15,20 @@ import {
   setBlock,
   setBlocks,
 } from "@able-tide/core/plan/edit-plan";
+import type { PlanReading } from "@able-tide/core/plan/read-plan";
 import type { PlanSetting } from "@able-tide/core/plan/setting";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
-import { minutesAndSeconds } from "@able-tide/core/plan/time";
-import { useCallback, useEffect, useReducer, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { dayInWords } from "../days.ts";
-import { Button, ButtonLink } from "../kit/button.tsx";
 import { KeysSheet, useKeys } from "../kit/keys-sheet.tsx";
 import { TideLine } from "../kit/tide-line.tsx";
 import { BlockPanel } from "./block-panel.tsx";
 import { BlockRow } from "./block-row.tsx";
+import type { BlockActions } from "./block-settings.tsx";
 import { BoardControls } from "./board-controls.tsx";
-import { layBoard, phaseStretches, type Span } from "./board-layout.ts";
+import { BoardHead } from "./board-head.tsx";
+import { BOARD_KEYS } from "./board-keys.ts";
+import { layBoard, phaseStretches } from "./board-layout.ts";
 import { ContentBars } from "./content-bars.tsx";
 import { changeDraft, type Draft } from "./draft.ts";
 import { FitGrid, type GridPlace } from "./fit-grid.tsx";
@@ -41,7 +42,9 @@ import { ToMind } from "./to-mind.tsx";
 import { useAutosave } from "./use-autosave.ts";
 import { useFit } from "./use-fit.ts";
 import { usePaletteOrder } from "./use-palette-order.ts";
-import { usePlanLook, usePlanNotes } from "./use-plan-look.ts";
+import { usePlanLook } from "./use-plan-look.ts";
+import { usePlanNotes } from "./use-plan-notes.ts";
+import { useRested } from "./use-rested.ts";
 import { useWidth } from "./use-width.ts";
 
 interface Props {
@@ -67,31 +70,19 @@ interface Props {
   readonly taught: { readonly id: string; readonly ended: boolean } | null;
 }
 
+/** The blocks along the board with what comes after them. */
+const layoutOf = ({ blocks, leavingSeconds, leaveSafely }: PlanReading, width: number) =>
+  layBoard(blocks, leavingSeconds + leaveSafely, width);
+
 const NAME_WIDTH = 150;
 const TIDE_HEIGHT = 132;
-
-const KEYS = [
-  ["arrows", "from cell to cell in the grid"],
-  ["/", "find a movement to add; Escape goes back"],
-  ["n", "to the first thing to mind"],
-  ["g", "to the grid of people"],
-  ["[ and ]", "move the chosen block earlier or later"],
-  [", and .", "choose the block before or after"],
-  ["+ and -", "one round more or less"],
-  ["d", "the chosen block once more"],
-  ["m", "the chosen block for the other side"],
-  ["j", "run straight on from the one before, or not"],
-  ["Delete", "take the chosen block out"],
-  ["Ctrl Z, Ctrl Y", "undo, redo"],
-  ["?", "this sheet"],
-] as const;
 
 /** The plan in one picture: the tide over time, the blocks under it, and everybody's form in each block. */
 export function PlanBoard({ plan, content, setting, styles, group, people, movements, taught }: Props) {
   const navigate = useNavigate();
   const [history, change] = useReducer(changeDraft, { past: [], present: content, future: [] });
   const draft = history.present;
-  const edit = (made: PlanEdit, along = false) => change({ kind: "edit", edit: made, along });
+  const edit = useCallback((made: PlanEdit, along = false) => change({ kind: "edit", edit: made, along }), []);
   const [place, setPlace] = useState<GridPlace | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const search = useRef<HTMLInputElement>(null);
@@ -100,13 +91,20 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
   const available = useWidth(column, 900);
 
   const looked = usePlanLook(draft, setting, movements);
-  const { look, question } = looked;
+  const { look } = looked;
   const { reading } = look;
   const { blocks } = reading;
-  const notes = usePlanNotes(looked, draft, group.minutes);
-  const fills = usePaletteOrder(movements, look, draft, question.circumstances, question.library);
-  const fitted = useFit(looked.fitPlan, people);
-  const layout = layBoard(blocks, reading.leavingSeconds + reading.leaveSafely, Math.max(0, available - NAME_WIDTH));
+  const width = Math.max(0, available - NAME_WIDTH);
+  const layout = layoutOf(reading, width);
+  // Tide, blocks, clock and totals follow the hand at once; all else once it rests, so that it is never held up.
+  const later = useRested(looked);
+  const laterBlocks = later.look.reading.blocks;
+  const notes = usePlanNotes(later.draft, later, movements, setting, group.minutes);
+  const fills = usePaletteOrder(movements, later.look, later.draft.purpose, later.question.circumstances, later.question.library);
+  const fitted = useFit(later.fitPlan, people);
+  const laterLayout = useMemo(() => layoutOf(later.look.reading, width), [later, width]);
+  const named = useMemo(() => laterBlocks.map(({ id, movement }) => ({ id, name: taughtName(movement) })), [laterBlocks]);
+  const contents = useMemo(() => readContent(later.look, draft.purpose), [later, draft.purpose]);
 
   const send = useCallback((sending: Draft, version: number) => savePlan(plan.id, sending, version), [plan.id]);
   const saving = useAutosave(draft, plan.version, send);
@@ -114,19 +112,30 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
   const chosenAt = blocks.findIndex((block) => block.id === place?.blockId);
   const chosen = blocks[chosenAt] ?? blocks[0] ?? null;
   const at = chosen ? blocks.indexOf(chosen) : -1;
+  const shownAt = laterBlocks.findIndex(({ id }) => id === chosen?.id);
+  const shown = laterBlocks[shownAt] ?? null;
   const person = people.find(({ id }) => id === place?.personId) ?? null;
-  const cell = person && chosen ? (fitted.rows.get(person.id)?.cells[at] ?? null) : null;
-  /** The chosen block for the other side; one that is not sided begins with the right. */
-  function mirrorChosen() {
-    const [first] = chosen?.turns ?? [];
-    if (chosen && first) edit(mirrorOne(chosen.id, first.lead));
-  }
-  const chooseBlock = (blockId: string) => setPlace({ blockId, personId: place?.personId ?? null });
-
-  function add(movementId: string) {
-    setProblem(null);
-    edit(addMovement(movementId, null));
-  }
+  const cell = person && shown ? (fitted.rows.get(person.id)?.cells[shownAt] ?? null) : null;
+  const chooseBlock = useCallback(
+    (blockId: string) => setPlace((before) => ({ blockId, personId: before?.personId ?? null })),
+    [],
+  );
+  const add = useCallback((movementId: string) => edit(addMovement(movementId, null)), [edit]);
+  const take = useCallback((taken: Draft["blocks"]) => edit(setBlocks(taken)), [edit]);
+  const chosenId = chosen?.id ?? "";
+  const leadsFirst = chosen?.turns[0]?.lead ?? "right";
+  const actions = useMemo(
+    (): BlockActions => ({
+      rounds: (by) => edit(addRounds(chosenId, by)),
+      move: (by) => edit(moveBlock(chosenId, { by })),
+      remove: () => edit(removeBlock(chosenId)),
+      double: () => edit(doubleBlock(chosenId)),
+      mirror: () => edit(mirrorOne(chosenId, leadsFirst)),
+      set: (differs) => edit(setBlock(chosenId, differs)),
+      practise: (parts, name) => edit(practiseTogether(chosenId, parts, name)),
+    }),
+    [edit, chosenId, leadsFirst],
+  );
 
   useEffect(() => {
     const pressed = (event: KeyboardEvent) => {
@@ -156,7 +165,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
     if (event.key === "+" || event.key === "=") edit(addRounds(id, 1));
     if (event.key === "-") edit(addRounds(id, -1));
     if (event.key === "d") edit(doubleBlock(id));
-    if (event.key === "m") mirrorChosen();
+    if (event.key === "m") actions.mirror();
     if (event.key === "j") edit(setBlock(id, { straight: chosen.block.straight ? undefined : true }));
     if (event.key === "Delete") edit(removeBlock(id));
   });
@@ -172,69 +181,15 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
 
   const ownCap = person?.caps.flatMap(({ limit }) => (limit.channel === "steadiness" ? [limit.limit] : [])) ?? [];
   const tideBlocks = layout.blocks.map((span, i) => ({ ...span, height: look.steadiness[i] ?? 0 }));
-  const over = reading.total - group.minutes * 60;
   return (
     <>
-      <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
-        <div>
-          <h1 className="text-3xl">
-            {group.name}, {dayInWords(plan.day)}
-          </h1>
-        </div>
-        <div className="flex flex-wrap items-center gap-3">
-          <p className="mr-2 text-right" aria-live="polite">
-            <span className="font-display text-3xl font-bold" data-testid="duration">
-              {minutesAndSeconds(reading.total)}
-            </span>{" "}
-            <span className={over > 0 ? "font-semibold text-signal-700" : "text-sand-600"}>
-              of {group.minutes} min{over > 0 ? `, ${minutesAndSeconds(over)} too long` : ""}
-            </span>
-          </p>
-          <ProposeSheet
-            draft={draft}
-            setting={setting}
-            minutes={group.minutes}
-            movements={movements}
-            people={people}
-            take={(proposed) => edit(setBlocks(proposed))}
-          />
-          {taught === null && (
-            <Button type="button" onClick={teach}>
-              Teach
-            </Button>
-          )}
-          {taught !== null && (
-            <ButtonLink to={`/classes/${taught.id}`}>{taught.ended ? "What happened" : "Back to class"}</ButtonLink>
-          )}
-        </div>
-      </div>
-      <div className="flex flex-wrap items-center gap-x-4">
-        <p className="text-lg text-sand-600">
-          {people.length} people · {group.place} · {group.startsAt}
-        </p>
-        <PlanChoices draft={draft} styles={styles} question={question} change={change} />
-        <span className="ml-auto flex gap-x-4">
-          {(
-            [
-              ["script", "Script"],
-              ["versions", "Versions"],
-              ["file", "As a file"],
-            ] as const
-          ).map(([page, label]) => (
-            <Link
-              key={page}
-              to={`/plans/${plan.id}/${page}`}
-              reloadDocument={page === "file"}
-              className="flex min-h-11 items-center underline underline-offset-4"
-            >
-              {label}
-            </Link>
-          ))}
-        </span>
-      </div>
+      <BoardHead plan={plan} group={group} people={people.length} total={reading.total} taught={taught} teach={teach}>
+        <ProposeSheet draft={draft} setting={setting} minutes={group.minutes} movements={movements} people={people} take={take} />
+        <PlanChoices draft={draft} styles={styles} question={later.question} change={change} />
+      </BoardHead>
       <div className="mb-1 flex flex-wrap items-center gap-x-4">
         <SideTotalsLine totals={look.totals} />
-        {notes.length > 0 && <ToMind ref={mind} notes={notes} choose={chooseBlock} take={(mended) => edit(setBlocks(mended))} />}
+        {notes.length > 0 && <ToMind ref={mind} notes={notes} choose={chooseBlock} take={take} />}
         {notes.length === 0 && blocks.length > 0 && <p className="text-tide-700">Joins up, even, on time.</p>}
         <span className="ml-auto flex flex-wrap items-center">
           <BoardControls
@@ -251,7 +206,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
             }}
             keepOurs={(version) => saving.goOnFrom(version, null)}
           />
-          <KeysSheet keys={KEYS} className="ml-3 underline underline-offset-4" />
+          <KeysSheet keys={BOARD_KEYS} className="ml-3 underline underline-offset-4" />
         </span>
       </div>
       {problem && (
@@ -303,9 +258,9 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
               />
               <FitGrid
                 people={people}
-                blocks={blocks.map(({ id, movement }) => ({ id, name: taughtName(movement) }))}
-                spans={layout.blocks as readonly Span[]}
-                width={layout.width}
+                blocks={named}
+                spans={laterLayout.blocks}
+                width={laterLayout.width}
                 nameWidth={NAME_WIDTH}
                 fitted={fitted}
                 chosen={place}
@@ -321,26 +276,18 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
               )}
             </div>
           )}
-          {blocks.length > 0 && <ContentBars contents={readContent(look, draft.purpose)} purpose={draft.purpose} />}
+          {blocks.length > 0 && <ContentBars contents={contents} purpose={draft.purpose} />}
           <MovementPalette movements={movements} fills={fills} add={add} ref={search} />
         </div>
-        {chosen && (
+        {shown && (
           <aside aria-label="The chosen movement" className="rounded-soft border border-sand-300 bg-white p-4 xl:sticky xl:top-4">
             <BlockPanel
-              key={chosen.movement.id}
-              block={chosen}
-              following={blocks.length - 1 - at}
+              key={shown.movement.id}
+              block={shown}
+              following={laterBlocks.length - 1 - shownAt}
               person={person}
               cell={cell}
-              actions={{
-                rounds: (by) => edit(addRounds(chosen.id, by)),
-                move: (by) => edit(moveBlock(chosen.id, { by })),
-                remove: () => edit(removeBlock(chosen.id)),
-                double: () => edit(doubleBlock(chosen.id)),
-                mirror: mirrorChosen,
-                set: (differs) => edit(setBlock(chosen.id, differs)),
-                practise: (parts, name) => edit(practiseTogether(chosen.id, parts, name)),
-              }}
+              actions={actions}
             />
             {person && (
               <p className="mt-3">

@@ -1,5 +1,6 @@
 import { type ContentReading, contentLabel, PURPOSE_SHARE, type SessionPurpose } from "@able-tide/core/plan/content";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { memo } from "react";
 
 interface Props {
   readonly contents: readonly ContentReading[];
@@ -7,7 +8,7 @@ interface Props {
 }
 
 /** What the session trains, measured from what its forms ask: a bar each, with the share that its purpose should have. */
-export function ContentBars({ contents, purpose }: Props) {
+export const ContentBars = memo(function ContentBars({ contents, purpose }: Props) {
   return (
     <section aria-labelledby="content-head" className="mt-5">
       <h2 id="content-head" className="mb-2 text-xl">
@@ -36,4 +37,4 @@ export function ContentBars({ contents, purpose }: Props) {
       </dl>
     </section>
   );
-}
+});

@@ -1,5 +1,5 @@
 import type { CellView } from "@able-tide/core/fit/cell-view";
-import { type KeyboardEvent, useRef } from "react";
+import { type KeyboardEvent, memo, useRef } from "react";
 import { Vessel, vesselInWords } from "../kit/vessel.tsx";
 import type { Span } from "./board-layout.ts";
 import type { FittedGroup } from "./use-fit.ts";
@@ -40,7 +40,7 @@ const STEPS: Record<string, readonly [row: number, column: number]> = {
 };
 
 /** Who does what in which form: people down, blocks across on the time axis of the tide, a vessel in each cell. */
-export function FitGrid({ people, blocks, spans, width, nameWidth, fitted, chosen, choose }: Props) {
+export const FitGrid = memo(function FitGrid({ people, blocks, spans, width, nameWidth, fitted, chosen, choose }: Props) {
   const table = useRef<HTMLTableElement>(null);
   const blockAt = Math.max(
     0,
@@ -127,4 +127,4 @@ export function FitGrid({ people, blocks, spans, width, nameWidth, fitted, chose
       </tbody>
     </table>
   );
-}
+});

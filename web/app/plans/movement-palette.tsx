@@ -1,7 +1,7 @@
 import { type Movement, PHASES, taughtName } from "@able-tide/core/movement/format";
 import { contentLabel } from "@able-tide/core/plan/content";
 import { Plus } from "lucide-react";
-import { type Ref, useState } from "react";
+import { memo, type Ref, useState } from "react";
 import type { Fills } from "./use-palette-order.ts";
 
 interface Props {
@@ -34,7 +34,7 @@ const MARKED = 4;
  * The movements there are, by phase, what fills most of what is lacking first, each one touch away from the plan; typing
  * narrows them and Enter takes the first.
  */
-export function MovementPalette({ movements, fills, add, ref }: Props) {
+export const MovementPalette = memo(function MovementPalette({ movements, fills, add, ref }: Props) {
   const [words, setWords] = useState("");
   const worth = ({ id }: Movement): number => fills.get(id)?.worth ?? 0;
   const found = movements.filter((movement) => matches(movement, words)).toSorted((a, b) => worth(b) - worth(a));
@@ -92,4 +92,4 @@ export function MovementPalette({ movements, fills, add, ref }: Props) {
       </div>
     </section>
   );
-}
+});

@@ -6,7 +6,7 @@ import { readPlan } from "@able-tide/core/plan/read-plan";
 import { styleDifferences, type TeachingStyle } from "@able-tide/core/plan/style";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
 import { Dialog } from "radix-ui";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { Link } from "react-router";
 import { Button } from "../kit/button.tsx";
 import type { Draft, DraftChange } from "./draft.ts";
@@ -30,10 +30,10 @@ interface Props {
 const selectLook = "min-h-11 max-w-56 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold";
 
 /** What the session is for and how it is taught; another style first shows what it changes. */
-export function PlanChoices({ draft, styles, question, change }: Props) {
+export const PlanChoices = memo(function PlanChoices({ draft, styles, question, change }: Props) {
   const [wanted, setWanted] = useState<TeachingStyle | null>(null);
   const own = styles.some(({ name }) => name === draft.style.name) ? styles : [draft.style, ...styles];
-  const now = underStyle(question, { ...draft.style, breathSeconds: draft.breathSeconds });
+  const now = wanted && underStyle(question, { ...draft.style, breathSeconds: draft.breathSeconds });
   const then = wanted && underStyle(question, wanted);
   return (
     <>
@@ -79,7 +79,7 @@ export function PlanChoices({ draft, styles, question, change }: Props) {
             className="fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[min(92vw,36rem)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-soft bg-sand-50 p-6 text-tide-900 shadow-xl"
           >
             <Dialog.Title className="mb-3 text-2xl">What {wanted?.name} changes</Dialog.Title>
-            {wanted && then && (
+            {wanted && now && then && (
               <>
                 <p className="mb-3 text-lg">
                   {now.total} becomes <strong>{then.total}</strong>; rounds left {now.left}, right {now.right} become{" "}
@@ -117,4 +117,4 @@ export function PlanChoices({ draft, styles, question, change }: Props) {
       </Dialog.Root>
     </>
   );
-}
+});

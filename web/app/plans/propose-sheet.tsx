@@ -4,7 +4,7 @@ import type { Block } from "@able-tide/core/plan/block";
 import type { PlanSetting } from "@able-tide/core/plan/setting";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
 import { Dialog } from "radix-ui";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { Button } from "../kit/button.tsx";
 import { TideLine } from "../kit/tide-line.tsx";
 import type { ProposeAnswer } from "../workers/propose.worker.ts";
@@ -80,7 +80,7 @@ interface Props {
 }
 
 /** Three whole plans for this group, place, purpose and style, each fitted; taking one makes it the draft. */
-export function ProposeSheet({ draft, setting, minutes, movements, people, take }: Props) {
+export const ProposeSheet = memo(function ProposeSheet({ draft, setting, minutes, movements, people, take }: Props) {
   const [open, setOpen] = useState(false);
   const [news, setNews] = useState(draft.style.learning === "sameSet" ? 0 : 2);
   const { proposals, ask } = useProposals();
@@ -158,4 +158,4 @@ export function ProposeSheet({ draft, setting, minutes, movements, people, take 
       </Dialog.Portal>
     </Dialog.Root>
   );
-}
+});

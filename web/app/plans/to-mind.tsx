@@ -3,6 +3,7 @@ import type { PlanNote } from "@able-tide/core/plan/notes";
 import { ChevronRight } from "lucide-react";
 import { Popover } from "radix-ui";
 import type { Ref } from "react";
+import { memo } from "react";
 
 interface Props {
   readonly notes: readonly PlanNote[];
@@ -74,7 +75,7 @@ function Note({ note, choose, take }: { note: PlanNote } & Pick<Props, "choose" 
 }
 
 /** What to mind in this plan: what cannot be taught as it is, then what is good to know. */
-export function ToMind({ notes, choose, take, ref }: Props) {
+export const ToMind = memo(function ToMind({ notes, choose, take, ref }: Props) {
   const pressing = notes.filter((note) => note.pressing);
   const others = notes.filter((note) => !note.pressing);
   return (
@@ -100,4 +101,4 @@ export function ToMind({ notes, choose, take, ref }: Props) {
       )}
     </section>
   );
-}
+});

@@ -47,13 +47,13 @@ export interface Fills {
 export function usePaletteOrder(
   movements: readonly Movement[],
   look: PlanLook,
-  draft: Draft,
+  purpose: Draft["purpose"],
   circumstances: Circumstances,
   library: FormLibrary,
 ): ReadonlyMap<string, Fills> {
   const trains = useTrains(movements, circumstances, library);
   return useMemo(() => {
-    const missing = readContent(look, draft.purpose).filter(({ missing: seconds }) => seconds > 0);
+    const missing = readContent(look, purpose).filter(({ missing: seconds }) => seconds > 0);
     return new Map(
       movements.map(({ id }): [string, Fills] => {
         const rates = trains.get(id);
@@ -66,5 +66,5 @@ export function usePaletteOrder(
         ];
       }),
     );
-  }, [movements, look, draft.purpose, trains]);
+  }, [movements, look, purpose, trains]);
 }

@@ -3,13 +3,13 @@ import { type FitPlan, fitPlanOf } from "@able-tide/core/fit/session";
 import type { Movement } from "@able-tide/core/movement/format";
 import { lookAtPlan, type PlanLook } from "@able-tide/core/plan/look-at-plan";
 import type { MendQuestion } from "@able-tide/core/plan/mends";
-import { type PlanNote, planNotes } from "@able-tide/core/plan/notes";
 import { withMovements } from "@able-tide/core/plan/read-plan";
 import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
-import { useDeferredValue, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import type { Draft } from "./draft.ts";
 
 export interface LookedAt {
+  readonly draft: Draft;
   readonly look: PlanLook;
   readonly question: MendQuestion;
   readonly fitPlan: FitPlan;
@@ -22,13 +22,6 @@ export function usePlanLook(draft: Draft, setting: PlanSetting, movements: reado
     const circumstances = circumstancesOf(setting, draft);
     const blocks = withMovements(draft.blocks, movements);
     const look = lookAtPlan(blocks, circumstances, library);
-    return { look, question: { blocks, circumstances, library }, fitPlan: fitPlanOf(look.reading) };
+    return { draft, look, question: { blocks, circumstances, library }, fitPlan: fitPlanOf(look.reading) };
   }, [draft, setting, movements, library]);
-}
-
-/** What to mind, worked out behind what is drawn: its mends are tried one by one. */
-export function usePlanNotes({ look, question }: LookedAt, draft: Draft, minutes: number): readonly PlanNote[] {
-  const now = useMemo(() => ({ look, question, purpose: draft.purpose }), [look, question, draft.purpose]);
-  const later = useDeferredValue(now);
-  return useMemo(() => planNotes(later.question, later.look, { minutes, purpose: later.purpose }), [later, minutes]);
 }

@@ -1,0 +1,74 @@
+import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { Children, type ReactNode } from "react";
+import { Link } from "react-router";
+import { dayInWords } from "../days.ts";
+import { Button, ButtonLink } from "../kit/button.tsx";
+
+interface Props {
+  readonly plan: { readonly id: string; readonly day: string };
+  readonly group: { readonly name: string; readonly place: string; readonly minutes: number; readonly startsAt: string };
+  readonly people: number;
+  /** Seconds of the session. */
+  readonly total: number;
+  readonly taught: { readonly id: string; readonly ended: boolean } | null;
+  readonly teach: () => void;
+  /** What proposes a plan, then what chooses purpose and style. */
+  readonly children: readonly [ReactNode, ReactNode];
+}
+
+const PAGES = [
+  ["script", "Script"],
+  ["versions", "Versions"],
+  ["file", "As a file"],
+] as const;
+
+/** Whose session, when, how long it is against its minutes, and what can be done with it. */
+export function BoardHead({ plan, group, people, total, taught, teach, children }: Props) {
+  const [propose, choices] = Children.toArray(children);
+  const over = total - group.minutes * 60;
+  return (
+    <>
+      <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
+        <h1 className="text-3xl">
+          {group.name}, {dayInWords(plan.day)}
+        </h1>
+        <div className="flex flex-wrap items-center gap-3">
+          <p className="mr-2 text-right" aria-live="polite">
+            <span className="font-display text-3xl font-bold" data-testid="duration">
+              {minutesAndSeconds(total)}
+            </span>{" "}
+            <span className={over > 0 ? "font-semibold text-signal-700" : "text-sand-600"}>
+              of {group.minutes} min{over > 0 ? `, ${minutesAndSeconds(over)} too long` : ""}
+            </span>
+          </p>
+          {propose}
+          {taught === null ? (
+            <Button type="button" onClick={teach}>
+              Teach
+            </Button>
+          ) : (
+            <ButtonLink to={`/classes/${taught.id}`}>{taught.ended ? "What happened" : "Back to class"}</ButtonLink>
+          )}
+        </div>
+      </div>
+      <div className="flex flex-wrap items-center gap-x-4">
+        <p className="text-lg text-sand-600">
+          {people === 1 ? "1 person" : `${people} people`} · {group.place} · {group.startsAt}
+        </p>
+        {choices}
+        <span className="ml-auto flex gap-x-4">
+          {PAGES.map(([page, label]) => (
+            <Link
+              key={page}
+              to={`/plans/${plan.id}/${page}`}
+              reloadDocument={page === "file"}
+              className="flex min-h-11 items-center underline underline-offset-4"
+            >
+              {label}
+            </Link>
+          ))}
+        </span>
+      </div>
+    </>
+  );
+}

@@ -39,6 +39,54 @@ const STEPS: Record<string, readonly [row: number, column: number]> = {
   ArrowRight: [0, 1],
 };
 
+interface RowProps extends Pick<Props, "blocks" | "choose"> {
+  readonly person: GridPerson;
+  readonly row: number;
+  /** Null while they are being worked out for the first time. */
+  readonly cells: readonly CellView[] | null;
+  /** The block whose cell is chosen in this row. */
+  readonly chosenBlockId: string | null;
+  /** The place that the Tab key reaches in this row; null in all rows but one. */
+  readonly tabAt: number | null;
+}
+
+/** One person's cells. Drawn anew only when something of this row has changed: answers come a person at a time. */
+const GridRow = memo(function GridRow({ person, row, blocks, cells, chosenBlockId, tabAt, choose }: RowProps) {
+  return (
+    <tr className={chosenBlockId === null ? "" : "bg-tide-100"}>
+      <th scope="row" className="overflow-hidden pl-2 text-left leading-[1.15]">
+        {person.name}
+        <span className="block truncate font-normal text-sand-600">{person.brief}</span>
+      </th>
+      {blocks.map((block, place) => {
+        const cell = cells?.[place];
+        const here = chosenBlockId === block.id;
+        return (
+          <td key={block.id} className="p-0">
+            <button
+              type="button"
+              data-cell={`${row} ${place}`}
+              tabIndex={tabAt === place ? 0 : -1}
+              aria-pressed={here}
+              onClick={() => choose({ personId: person.id, blockId: block.id })}
+              aria-label={cell ? cellWords(person, block.name, cell) : `${person.name}, ${block.name}: being worked out`}
+              title={cell?.brief || undefined}
+              className={`flex h-11 w-full items-center justify-center rounded-[10px] hover:bg-sand-200 ${here ? "bg-white shadow-[0_0_0_2px_var(--color-tide-800)]" : ""}`}
+            >
+              {cell ? (
+                <Vessel form={cell.form} level={cell.level} hold={cell.hold} lighterSide={cell.lighterSide} size={30} />
+              ) : (
+                <span className="size-1.5 rounded-full bg-sand-300" />
+              )}
+            </button>
+          </td>
+        );
+      })}
+      <td />
+    </tr>
+  );
+});
+
 /** Who does what in which form: people down, blocks across on the time axis of the tide, a vessel in each cell. */
 export const FitGrid = memo(function FitGrid({ people, blocks, spans, width, nameWidth, fitted, chosen, choose }: Props) {
   const table = useRef<HTMLTableElement>(null);
@@ -91,39 +139,18 @@ export const FitGrid = memo(function FitGrid({ people, blocks, spans, width, nam
         </tr>
       </thead>
       <tbody>
-        {people.map((person, row) => {
-          const cells = fitted.rows.get(person.id)?.cells;
-          const lit = chosen?.personId === person.id;
-          return (
-            <tr key={person.id} className={lit ? "bg-tide-100" : ""}>
-              <th scope="row" className="overflow-hidden pl-2 text-left leading-[1.15]">
-                {person.name}
-                <span className="block truncate font-normal text-sand-600">{person.brief}</span>
-              </th>
-              {blocks.map((block, place) => {
-                const cell = cells?.[place];
-                const here = lit && chosen?.blockId === block.id;
-                return (
-                  <td key={block.id} className="p-0">
-                    <button
-                      type="button"
-                      data-cell={`${row} ${place}`}
-                      tabIndex={row === personAt && place === blockAt ? 0 : -1}
-                      aria-pressed={here}
-                      onClick={() => choose({ personId: person.id, blockId: block.id })}
-                      aria-label={cell ? cellWords(person, block.name, cell) : `${person.name}, ${block.name}: being worked out`}
-                      title={cell?.brief || undefined}
-                      className={`flex h-11 w-full items-center justify-center rounded-[10px] hover:bg-sand-200 ${here ? "bg-white shadow-[0_0_0_2px_var(--color-tide-800)]" : ""}`}
-                    >
-                      {cell ? <Vessel {...cell} size={30} /> : <span className="size-1.5 rounded-full bg-sand-300" />}
-                    </button>
-                  </td>
-                );
-              })}
-              <td />
-            </tr>
-          );
-        })}
+        {people.map((person, row) => (
+          <GridRow
+            key={person.id}
+            person={person}
+            row={row}
+            blocks={blocks}
+            cells={fitted.rows.get(person.id)?.cells ?? null}
+            chosenBlockId={chosen?.personId === person.id ? chosen.blockId : null}
+            tabAt={row === personAt ? blockAt : null}
+            choose={choose}
+          />
+        ))}
       </tbody>
     </table>
   );

@@ -332,6 +332,10 @@ test("a style of their own is kept, offered on the board, and not under a name t
   await openPlan("2026-12-04", THREE);
   await page.select('select[aria-label="Teaching style"]', "Small ripples, ours");
   await seeText(page, "What Small ripples, ours changes");
+  // A plan keeps the style it was given; when that has been changed, the board says so and shows what it would change.
+  await openPlan("2026-12-07", { ...THREE, style: { ...USUAL_STYLE, name: "Small ripples, ours", rounds: 8 } });
+  await click(page, "changed since");
+  await seeText(page, "Rounds called: 8, then 4");
   const body = new URLSearchParams({ form: "new", styleId: "", ...stylesFields(), name: "Small ripples, ours" });
   const headers = { Cookie: await cookieOf(serverUrl(), organisation) };
   const again = await fetch(`${serverUrl()}/styles`, { method: "POST", redirect: "manual", headers, body });

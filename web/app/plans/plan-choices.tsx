@@ -33,6 +33,8 @@ const selectLook = "min-h-11 max-w-56 rounded-[10px] border border-sand-300 bg-w
 export const PlanChoices = memo(function PlanChoices({ draft, styles, question, change }: Props) {
   const [wanted, setWanted] = useState<TeachingStyle | null>(null);
   const own = styles.some(({ name }) => name === draft.style.name) ? styles : [draft.style, ...styles];
+  const kept = styles.find(({ name }) => name === draft.style.name);
+  const changedSince = kept && styleDifferences(draft.style, kept).length > 0 ? kept : null;
   const now = wanted && underStyle(question, { ...draft.style, breathSeconds: draft.breathSeconds });
   const then = wanted && underStyle(question, wanted);
   return (
@@ -71,6 +73,11 @@ export const PlanChoices = memo(function PlanChoices({ draft, styles, question, 
           ))}
         </select>
       </label>
+      {changedSince && (
+        <button type="button" onClick={() => setWanted(changedSince)} className="min-h-11 underline underline-offset-4">
+          changed since
+        </button>
+      )}
       <Dialog.Root open={wanted !== null} onOpenChange={(open) => !open && setWanted(null)}>
         <Dialog.Portal>
           <Dialog.Overlay className="fixed inset-0 z-40 bg-tide-950/60" />

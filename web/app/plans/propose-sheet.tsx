@@ -7,14 +7,13 @@ import { Dialog } from "radix-ui";
 import { memo, useState } from "react";
 import { Button } from "../kit/button.tsx";
 import { TideLine } from "../kit/tide-line.tsx";
-import type { ProposeAnswer } from "../workers/propose.worker.ts";
 import type { Draft } from "./draft.ts";
-import { useProposals } from "./use-proposals.ts";
+import { type FittedProposal, useProposals } from "./use-proposals.ts";
 
 const WIDTH = 320;
 const HOW_MANY = 3;
 
-function statusOf(proposals: readonly ProposeAnswer[]): string {
+function statusOf(proposals: readonly FittedProposal[]): string {
   if (proposals.length < HOW_MANY) return `${proposals.length} of ${HOW_MANY} drafts`;
   return proposals.every(({ fit }) => fit !== null) ? "Three drafts, each fitted to everybody" : "Three drafts, being fitted";
 }
@@ -22,7 +21,7 @@ function statusOf(proposals: readonly ProposeAnswer[]): string {
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 interface ProposalProps {
-  readonly proposal: ProposeAnswer;
+  readonly proposal: FittedProposal;
   readonly nameOf: (personId: string) => string;
   readonly take: (blocks: readonly Block[]) => void;
 }

@@ -1,6 +1,6 @@
 import { buildOf } from "@able-tide/core/body/build";
 import { createFormLibrary } from "@able-tide/core/fit/form-library";
-import { type FitPerson, fitPersonInSteps, fitPlanOf } from "@able-tide/core/fit/session";
+import { type FitPerson, type FitPlan, fitPlanOf } from "@able-tide/core/fit/session";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import type { Block } from "@able-tide/core/plan/block";
 import type { SessionPurpose } from "@able-tide/core/plan/content";
@@ -32,14 +32,7 @@ export interface ProposedBlock {
   readonly why: readonly string[];
 }
 
-/** How much of a proposal people keep, really fitted. */
-export interface ProposalFit {
-  /** Mean share of the session over everybody, 0 to 1. */
-  readonly kept: number;
-  readonly least: { readonly personId: string; readonly share: number } | null;
-}
-
-/** One proposal: first as it was found, then again with its fit. */
+/** One proposal, not fitted yet. */
 export interface ProposeAnswer {
   readonly turn: number;
   readonly number: number;
@@ -47,8 +40,8 @@ export interface ProposeAnswer {
   readonly shown: readonly ProposedBlock[];
   /** Seconds of the session. */
   readonly total: number;
-  /** Null until everybody has been fitted. */
-  readonly fit: ProposalFit | null;
+  /** What everybody is to be fitted to. */
+  readonly plan: FitPlan;
 }
 
 /** Proposals given for one question. */
@@ -87,25 +80,11 @@ function shown({ look, why, blocks }: Proposal, turn: number, number: number): P
       why: why[id] ?? [],
     })),
     total: look.reading.total,
-    fit: null,
+    plan: fitPlanOf(look.reading),
   };
 }
 
-/** Fits everybody to a proposal. */
-async function fitOf({ look }: Proposal, people: readonly FitPerson[], turn: number): Promise<ProposalFit | null> {
-  const plan = fitPlanOf(look.reading);
-  const shares: { personId: string; share: number }[] = [];
-  for (const person of people) {
-    const row = await run(fitPersonInSteps(plan, person, library), turn);
-    if (!row) return null;
-    const sum = row.cells.reduce((all, { fidelity }) => all + fidelity, 0);
-    shares.push({ personId: person.id, share: sum / Math.max(1, row.cells.length) });
-  }
-  const kept = shares.reduce((sum, { share }) => sum + share, 0) / Math.max(1, shares.length);
-  return { kept, least: shares.toSorted((a, b) => a.share - b.share)[0] ?? null };
-}
-
-/** Finds all proposals first, since they are what is waited for, and then fits them. */
+/** Finds one proposal after another, each unlike those before it. */
 async function answer(question: ProposeQuestion): Promise<void> {
   const { turn, people } = question;
   const circumstances = circumstancesOf(question.setting, question);
@@ -117,11 +96,6 @@ async function answer(question: ProposeQuestion): Promise<void> {
     if (!proposal) return;
     self.postMessage(shown(proposal, turn, proposals.length));
     proposals.push(proposal);
-  }
-  for (const [number, proposal] of proposals.entries()) {
-    const fit = await fitOf(proposal, people, turn);
-    if (!fit) return;
-    self.postMessage({ ...shown(proposal, turn, number), fit });
   }
 }
 

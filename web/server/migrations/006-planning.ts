@@ -68,8 +68,10 @@ interface OldScript {
 }
 
 /** Classes of before keep what was taught, now with their times written out. */
-async function writeOutScripts(database: Knex): Promise<void> {
-  const rows = await database("classes").select<{ id: string; script: OldScript }[]>("id", "script");
+export async function writeOutScripts(database: Knex): Promise<void> {
+  const rows = await database("classes")
+    .whereRaw("script -> 'breathSeconds' is not null")
+    .select<{ id: string; script: OldScript }[]>("id", "script");
   for (const { id, script } of rows) {
     const blocks = script.blocks.map(({ id: blockId, movement, rounds }) => ({
       block: { id: blockId, movementId: movement.id, rounds },

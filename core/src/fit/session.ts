@@ -4,6 +4,7 @@ import type { Demand } from "../movement/demand.ts";
 import type { FormChoice } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import type { Turn } from "../plan/count.ts";
+import { inOneGo } from "../steps.ts";
 import { cellOnFeet, type FittedCell, fitCell, restCell } from "./cell.ts";
 import type { FormLibrary } from "./form-library.ts";
 import { type BlockOption, chooseOverSession, SESSION_CHANNELS, type SessionLimits, sessionLimits } from "./over-session.ts";
@@ -212,6 +213,5 @@ export function* fitPersonInSteps(plan: FitPlan, person: FitPerson, library: For
 
 /** Fits one person to every block of a plan in one go. */
 export function fitPerson(plan: FitPlan, person: FitPerson, library: FormLibrary): FittedRow {
-  const steps = fitPersonInSteps(plan, person, library);
-  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
+  return inOneGo(fitPersonInSteps(plan, person, library));
 }

@@ -9,6 +9,7 @@ import { sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
 import { BREATH_SECONDS } from "../plan/style.ts";
 import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
+import { inOneGo } from "../steps.ts";
 import { shapesOf } from "./candidates.ts";
 import { leadsOf } from "./form-library.ts";
 
@@ -128,8 +129,7 @@ export function* summariesInSteps(movement: Movement): Generator<undefined, Summ
 
 /** The same in one go. */
 export function summariesOf(movement: Movement): Summaries {
-  const steps = summariesInSteps(movement);
-  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
+  return inOneGo(summariesInSteps(movement));
 }
 
 /** Whether a body can do the form with this number. */

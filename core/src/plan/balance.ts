@@ -11,6 +11,10 @@ export const SIDE_COUNTS = [
 ] as const;
 export type SideCount = (typeof SIDE_COUNTS)[number]["name"];
 
+/** A count by its name. */
+export const sideCount = (name: SideCount): (typeof SIDE_COUNTS)[number] =>
+  SIDE_COUNTS.find((each) => each.name === name) as (typeof SIDE_COUNTS)[number];
+
 /** Left and right totals; one-leg and loaded seconds go by the standing leg. */
 export type SideTotals = Readonly<Record<SideCount, Pair>>;
 

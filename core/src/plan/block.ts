@@ -63,7 +63,8 @@ export function meantForm(
   return onFeet;
 }
 
-const mirroredFacing = (facing: Facing): Facing => ((4 - facing) % 4) as Facing;
+/** The same turn to the other side. */
+export const mirroredFacing = (facing: Facing): Facing => ((4 - facing) % 4) as Facing;
 
 /** The same block for the other side: who leads, which hand holds and which way it faces. Twice is the same block. */
 export function mirrorBlock(block: Block, leadsFirst: Side): Block {

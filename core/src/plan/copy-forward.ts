@@ -1,11 +1,12 @@
 import type { FormLibrary } from "../fit/form-library.ts";
 import type { Movement } from "../movement/format.ts";
 import { newBlockId } from "./change-block.ts";
-import { contentOfBlock, readContent } from "./content.ts";
+import { readContent } from "./content.ts";
 import { lookAtPlan } from "./look-at-plan.ts";
 import { mendTime } from "./mends.ts";
 import type { PlanContent } from "./plan.ts";
 import { type Circumstances, type PlannedBlock, withMovements } from "./read-plan.ts";
+import { lookAtMovement } from "./trains.ts";
 
 export interface ForwardQuestion {
   readonly last: PlanContent;
@@ -24,18 +25,11 @@ function mostWanted(
 ): Movement | null {
   const missing = readContent(lookAtPlan(blocks, circumstances, library), last.purpose);
   const worth = (movement: Movement): number => {
-    const { reading, demands } = lookAtPlan(
-      [{ block: { id: "b1", movementId: movement.id, rounds: 6 }, movement }],
-      circumstances,
-      library,
-    );
-    const [block] = reading.blocks;
-    if (!block || !demands[0]?.length) return -1;
-    const trains = contentOfBlock(block, demands[0]);
+    const { demands, trains } = lookAtMovement(movement, circumstances, library);
+    if (demands.length === 0) return -1;
     // What the session is for counts even where nothing of it is missing.
     return missing.reduce(
-      (sum, { content, missing: seconds }) =>
-        sum + (seconds + (content === last.purpose ? 30 : 1)) * (trains[content] / Math.max(1, block.parts.rounds)),
+      (sum, { content, missing: seconds }) => sum + (seconds + (content === last.purpose ? 30 : 1)) * trains[content],
       0,
     );
   };

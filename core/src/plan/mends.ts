@@ -1,6 +1,7 @@
 import type { FormLibrary } from "../fit/form-library.ts";
+import { taughtName } from "../movement/format.ts";
 import { otherSide } from "../side.ts";
-import { SIDE_COUNTS, type Uneven } from "./balance.ts";
+import { sideCount, type Uneven } from "./balance.ts";
 import type { Block } from "./block.ts";
 import { type BlockChange, changeBlock, newBlockId } from "./change-block.ts";
 import { lookAtPlan, type PlanLook } from "./look-at-plan.ts";
@@ -68,7 +69,7 @@ export function mendSides(question: MendQuestion, before: PlanLook, { tippedBy, 
   if (!block) return [];
   const { blocks } = question;
   const called = block.block.rounds;
-  const { label } = SIDE_COUNTS.find(({ name }) => name === count) as (typeof SIDE_COUNTS)[number];
+  const { label } = sideCount(count);
   const [first] = block.turns;
   const ways: Way[] = [[`${called + 1} rounds rather than ${called}`, { rounds: called + 1 }]];
   if (block.block.only) ways.unshift(["do both sides", { only: undefined }]);
@@ -96,7 +97,7 @@ interface Step {
   readonly weight: number;
 }
 
-const nameOf = ({ movement }: BlockReading): string => movement.name.own ?? movement.name.en;
+const nameOf = ({ movement }: BlockReading): string => taughtName(movement);
 
 /** Rounds of the list next below or above, or one less or more. */
 const fewer = (called: number): number => CALLED_ROUNDS.filter((rounds) => rounds < called).at(-1) ?? called - 1;
@@ -244,9 +245,9 @@ export function mendTime(question: MendQuestion, before: PlanLook, minutes: numb
       return helps && faults(after) <= faults(look) ? { mend, step, after } : null;
     });
     if (!best) break;
-    const before = steps.at(-1);
-    if (before && best.step.rounds && before.step.rounds?.id === best.step.rounds.id)
-      steps[steps.length - 1] = goneFurther(before, best);
+    const last = steps.at(-1);
+    if (last && best.step.rounds && last.step.rounds?.id === best.step.rounds.id)
+      steps[steps.length - 1] = goneFurther(last, best);
     else steps.push(best);
     now = { ...now, blocks: best.step.blocks };
     look = best.after;

@@ -1,5 +1,5 @@
 import { taughtName } from "../movement/format.ts";
-import { SIDE_COUNTS } from "./balance.ts";
+import { sideCount } from "./balance.ts";
 import { contentLabel, readContent, type SessionPurpose, strainRuns } from "./content.ts";
 import { problemInWords } from "./join.ts";
 import type { PlanLook } from "./look-at-plan.ts";
@@ -52,7 +52,7 @@ function timeNotes(question: MendQuestion, look: PlanLook, minutes: number): Pla
 
 const sideNotes = (question: MendQuestion, look: PlanLook): PlanNote[] =>
   look.uneven.map((uneven) => {
-    const { label, unit } = SIDE_COUNTS.find(({ name }) => name === uneven.count) as (typeof SIDE_COUNTS)[number];
+    const { label, unit } = sideCount(uneven.count);
     const [left, right] = uneven.totals.map((value) => `${Math.round(value)}${unit && ` ${unit}`}`) as [string, string];
     const tips = look.reading.blocks.find(({ id }) => id === uneven.tippedBy);
     const words = `Left ${left}, right ${right} ${label}${tips ? `: ${nameOf(tips)} tips it` : ""}`;

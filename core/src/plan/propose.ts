@@ -3,14 +3,16 @@ import { breaks, isOnFeet } from "../caps/broken.ts";
 import type { Cap } from "../caps/cap.ts";
 import type { FormLibrary } from "../fit/form-library.ts";
 import { type Movement, PHASES, type Phase } from "../movement/format.ts";
+import { inOneGo } from "../steps.ts";
 import type { Block } from "./block.ts";
 import { newBlockId } from "./change-block.ts";
-import { type Content, contentLabel, contentOfBlock, readContent, type SessionPurpose, strainRuns } from "./content.ts";
+import { type Content, contentLabel, readContent, type SessionPurpose, strainRuns } from "./content.ts";
 import { lookAtPlan, type PlanLook } from "./look-at-plan.ts";
 import { ON_TIME, overBy } from "./mends.ts";
 import { outOfOrder, PHASE_RULES, readPhases } from "./phases.ts";
 import { type BlockReading, type Circumstances, type PlannedBlock, problemsOf } from "./read-plan.ts";
 import { CALLED_ROUNDS } from "./style.ts";
+import { lookAtMovement, MEASURED_ROUNDS } from "./trains.ts";
 
 /** Somebody a plan is proposed for. */
 export interface ProposalPerson {
@@ -75,18 +77,11 @@ const DOABLE_SECOND = 0.4;
 const FIRST_SHARES: Readonly<Record<Phase, number>> = { arrive: 0.06, loosen: 0.24, flow: 0.54, settle: 0.13 };
 
 function candidateOf(movement: Movement, { circumstances, people, library }: ProposalQuestion): Candidate {
-  const planned = [{ block: { id: "b1", movementId: movement.id, rounds: 6 }, movement }];
-  const { reading, demands } = lookAtPlan(planned, circumstances, library);
-  const block = reading.blocks[0] as BlockReading;
-  const asked = demands[0] ?? [];
-  const seconds = contentOfBlock(block, asked);
-  const trains = Object.fromEntries(
-    Object.entries(seconds).map(([name, value]) => [name, value / Math.max(1, block.parts.rounds)]),
-  ) as Record<Content, number>;
+  const { block, demands: asked, trains } = lookAtMovement(movement, circumstances, library);
   const able = people.filter(
     ({ build, caps }) =>
       (canStand(build) || !isOnFeet(block.meant.kind)) &&
-      !caps.some((cap) => asked.some((demand) => breaks(cap, block.meant, demand, 6))),
+      !caps.some((cap) => asked.some((demand) => breaks(cap, block.meant, demand, MEASURED_ROUNDS))),
   );
   const doable = people.length === 0 ? 1 : able.length / people.length;
   return { movement, trains, doable: asked.length === 0 ? -1 : doable, isNew: circumstances.knows(movement.id) === "new" };
@@ -275,7 +270,4 @@ export function* proposeInSteps(question: ProposalQuestion): Generator<undefined
 }
 
 /** The same in one go. */
-export function propose(question: ProposalQuestion): Proposal {
-  const steps = proposeInSteps(question);
-  for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
-}
+export const propose = (question: ProposalQuestion): Proposal => inOneGo(proposeInSteps(question));

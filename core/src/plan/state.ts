@@ -1,6 +1,6 @@
 import type { FeetState } from "../movement/format.ts";
 import { otherSide, type Side } from "../side.ts";
-import type { Facing } from "./block.ts";
+import { type Facing, mirroredFacing } from "./block.ts";
 
 /** Feet that have no front and no foot of their own. */
 export const LEVEL_FEET = ["together", "hip", "wide"] as const satisfies readonly FeetState[];
@@ -46,10 +46,9 @@ export const onRailWith = (hands: HandPlace): boolean => hands === "railLeft" ||
 /** The hand that the rail is beside, both in front of it, or none with the back to it. */
 export function railAt(rail: Side | null, facing: Facing): HandPlace | null {
   if (rail === null) return null;
-  const turnsToRail = rail === "right" ? 1 : 3;
   const beside: readonly (HandPlace | null)[] =
     rail === "right" ? ["railRight", "railBoth", "railLeft", null] : ["railLeft", null, "railRight", "railBoth"];
-  return turnsToRail === facing ? "railBoth" : (beside[facing] ?? null);
+  return beside[facing] ?? null;
 }
 
 const isLevel = (feet: FeetState): boolean => (LEVEL_FEET as readonly FeetState[]).includes(feet);
@@ -79,7 +78,7 @@ export const mirrorState = (state: BodyState): BodyState => ({
   ...state,
   foot: state.foot && otherSide(state.foot),
   load: state.load === "both" ? "both" : otherSide(state.load),
-  facing: ((4 - state.facing) % 4) as Facing,
+  facing: mirroredFacing(state.facing),
   hands: swapped[state.hands] ?? state.hands,
 });
 

@@ -1,22 +1,14 @@
 import type { FormLibrary } from "@able-tide/core/fit/form-library";
 import type { Movement } from "@able-tide/core/movement/format";
-import { CONTENTS, type Content, contentOfBlock, readContent } from "@able-tide/core/plan/content";
-import { lookAtPlan, type PlanLook } from "@able-tide/core/plan/look-at-plan";
+import { type Content, readContent } from "@able-tide/core/plan/content";
+import type { PlanLook } from "@able-tide/core/plan/look-at-plan";
 import type { Circumstances } from "@able-tide/core/plan/read-plan";
+import { lookAtMovement } from "@able-tide/core/plan/trains";
 import { useEffect, useMemo, useState } from "react";
 import type { Draft } from "./draft.ts";
 
 /** What each movement trains, as shares of its moving; filled in while nothing else is to be done. */
 type Trains = ReadonlyMap<string, Readonly<Record<Content, number>>>;
-
-function trainsOf(movement: Movement, circumstances: Circumstances, library: FormLibrary) {
-  const planned = [{ block: { id: "b1", movementId: movement.id, rounds: 6 }, movement }];
-  const { reading, demands } = lookAtPlan(planned, circumstances, library);
-  const [block] = reading.blocks;
-  const seconds = block ? contentOfBlock(block, demands[0] ?? []) : null;
-  const moved = block?.parts.rounds ?? 1;
-  return Object.fromEntries(CONTENTS.map(({ name }) => [name, (seconds?.[name] ?? 0) / moved])) as Record<Content, number>;
-}
 
 /** Movements measured a few at a time, so that nobody waits for the whole library. */
 const AT_A_TIME = 4;
@@ -28,7 +20,8 @@ function useTrains(movements: readonly Movement[], circumstances: Circumstances,
     if (left.length === 0) return;
     const timer = setTimeout(() => {
       setTrains(
-        (known) => new Map([...known, ...left.map((each) => [each.id, trainsOf(each, circumstances, library)] as const)]),
+        (known) =>
+          new Map([...known, ...left.map((each) => [each.id, lookAtMovement(each, circumstances, library).trains] as const)]),
       );
     }, 30);
     return () => clearTimeout(timer);

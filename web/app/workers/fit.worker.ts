@@ -1,6 +1,7 @@
 import { type CellView, viewRow } from "@able-tide/core/fit/cell-view";
 import { createFormLibrary } from "@able-tide/core/fit/form-library";
 import { type FitPerson, type FitPlan, fitPersonInSteps } from "@able-tide/core/fit/session";
+import { breathe } from "./breathe.ts";
 
 /** Asks for the fit of a plan. A newer question makes an older one stop. */
 export interface FitQuestion {
@@ -21,13 +22,6 @@ const library = createFormLibrary();
 let newest = 0;
 
 const answer = (message: FitAnswer): void => self.postMessage(message);
-const turnstile = new MessageChannel();
-/** Lets a newer question in. A message to oneself comes round at once, where a timer would wait four milliseconds. */
-const breathe = (): Promise<void> =>
-  new Promise((resolve) => {
-    turnstile.port1.onmessage = () => resolve();
-    turnstile.port2.postMessage(null);
-  });
 
 async function fit({ turn, plan, people }: FitQuestion): Promise<void> {
   for (const person of people) {

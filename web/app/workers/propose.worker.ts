@@ -7,6 +7,7 @@ import type { SessionPurpose } from "@able-tide/core/plan/content";
 import { type Proposal, proposeInSteps } from "@able-tide/core/plan/propose";
 import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
+import { breathe } from "./breathe.ts";
 
 /** Asks for whole plans. A newer question makes an older one stop. */
 export interface ProposeQuestion {
@@ -49,13 +50,6 @@ const HOW_MANY = 3;
 
 const library = createFormLibrary();
 let newest = 0;
-const turnstile = new MessageChannel();
-const breathe = (): Promise<void> =>
-  new Promise((resolve) => {
-    turnstile.port1.onmessage = () => resolve();
-    turnstile.port2.postMessage(null);
-  });
-
 /** Runs steps with room for a newer question; null when there is one. */
 async function run<Value>(steps: Generator<undefined, Value>, turn: number): Promise<Value | null> {
   for (let step = steps.next(), i = 0; ; step = steps.next(), i += 1) {

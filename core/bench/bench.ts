@@ -8,8 +8,10 @@ import { neutralPose, sidedSlot, slot } from "../src/body/pose.ts";
 import { SHARE } from "../src/body/segments.ts";
 import { solvePose } from "../src/body/solve.ts";
 import type { Cap, CapLimit } from "../src/caps/cap.ts";
+import { fitPlanOf } from "../src/fit/fit-plan.ts";
 import { createFormLibrary } from "../src/fit/form-library.ts";
-import { fitPerson, fitPlanOf } from "../src/fit/session.ts";
+import { OPEN_HALL } from "../src/fit/place.ts";
+import { fitPerson } from "../src/fit/session.ts";
 import { summariesOf } from "../src/fit/summary.ts";
 import { readDemand } from "../src/movement/demand.ts";
 import { FULL_STANDING } from "../src/movement/form.ts";
@@ -71,7 +73,11 @@ const circumstances: Circumstances = {
 };
 const plannedOf = (list: readonly Movement[]): PlannedBlock[] =>
   list.map((movement, i) => ({ block: { id: `b${i}`, movementId: movement.id, rounds: 6 }, movement }));
-const plan = fitPlanOf(readPlan(plannedOf(movements.filter(({ id }) => SESSION.includes(id))), circumstances));
+const plan = fitPlanOf(
+  readPlan(plannedOf(movements.filter(({ id }) => SESSION.includes(id))), circumstances),
+  OPEN_HALL,
+  USUAL_STYLE,
+);
 /** Forty blocks of any movements; one of them changes its rounds or its place each time. */
 const forty = plannedOf(Array.from({ length: 40 }, (_, i) => movements[(7 * i) % movements.length] as Movement));
 const planLibrary = createFormLibrary();

@@ -5,8 +5,9 @@ import { ownNames } from "./migrations/003-own-names.ts";
 import { formSummaries } from "./migrations/004-form-summaries.ts";
 import { limitsAndRoles } from "./migrations/005-limits-and-roles.ts";
 import { planning } from "./migrations/006-planning.ts";
+import { fitting } from "./migrations/007-fitting.ts";
 
-const MIGRATIONS = [firstFloor, ownBodies, ownNames, formSummaries, limitsAndRoles, planning];
+const MIGRATIONS = [firstFloor, ownBodies, ownNames, formSummaries, limitsAndRoles, planning, fitting];
 
 /** Holds off every other process that would migrate or load the demo; released when the connection ends. */
 const SET_UP_LOCK = 7_251_904;

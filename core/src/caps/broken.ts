@@ -1,14 +1,11 @@
 import { column, handOver, LANDMARK_TOLERANCE, type SidedColumn, sidedColumn } from "../body/channels.ts";
-import type { Demand } from "../movement/demand.ts";
-import type { Feature } from "../movement/features.ts";
+import { type Hold, holdsWith, supportNamed } from "../body/supports.ts";
+import type { Demand, QuietDemand } from "../movement/demand.ts";
 import { type FormChoice, type FormKind, FULL_SIZE } from "../movement/form.ts";
-import { type Pair, sideIndex } from "../side.ts";
+import { type Pair, type Side, sideIndex } from "../side.ts";
 import { BODY_PARTS, movesPart } from "./body-parts.ts";
 import { appliesTo, CAP_TOLERANCE, type Cap, type CapLimit, sidesOf } from "./cap.ts";
 import { reachOfMotion } from "./motions.ts";
-
-/** Features that a shape has at every size or at none. */
-const HOLDS: readonly Feature[] = ["holdsWithLeft", "holdsWithRight", "unheldStepBack", "closedFist"];
 
 /** A movement that declares a pause of the breath pauses no longer than this, seconds. */
 const LONGEST_DECLARED_PAUSE = 3;
@@ -26,7 +23,7 @@ export interface Extremes {
 const PERCENT = 100;
 
 /** Whether poses go beyond a cap on range or load. @returns false for caps on anything that is not seen in a pose */
-export function breaksInPose({ limit }: Cap, extremes: Extremes): boolean {
+export function breaksInPose(limit: CapLimit, extremes: Extremes): boolean {
   const over = (name: SidedColumn, most: number): boolean =>
     sidesOf(limit).some((side) => (extremes.highest[sidedColumn(name, side)] as number) > most);
   switch (limit.channel) {
@@ -68,30 +65,32 @@ export function breaksInSize({ limit }: Cap, { sizes }: FormChoice, extremes: Ex
 const lasting = (longest: number, cycleSeconds: number, rounds: number): number =>
   longest > cycleSeconds - CAP_TOLERANCE.share ? longest * rounds : longest;
 
-const anySide = (limit: CapLimit & { readonly limit: number }, of: Pair, demand: Demand, rounds: number): boolean =>
-  sidesOf(limit).some((side) => lasting(of[sideIndex(side)], demand.cycleSeconds, rounds) > limit.limit + CAP_TOLERANCE.share);
+const anySide = (
+  limit: CapLimit & { readonly limit: number },
+  of: Pair,
+  { cycleSeconds }: Pick<Demand, "cycleSeconds">,
+  rounds: number,
+): boolean =>
+  sidesOf(limit).some((side) => lasting(of[sideIndex(side)], cycleSeconds, rounds) > limit.limit + CAP_TOLERANCE.share);
 
-/** Whether a cap forbids every size of a form that shows this demand: what it breaks does not depend on size. */
-export function forbidsAtAnySize(cap: Cap, shape: FormChoice, demand: Demand, rounds: number): boolean {
+/** Whether a cap forbids every size of a form that asks this in quiet: what it breaks does not depend on size. */
+export function forbidsAtAnySize(cap: Cap, shape: FormChoice, demand: QuietDemand, rounds: number): boolean {
   if (!appliesTo(cap, shape.kind)) return false;
   const { limit } = cap;
   switch (limit.channel) {
-    case "noStanding":
-    case "heldStanding":
-    case "barredForm":
-      return barsForm(cap, shape);
     case "oneLegSeconds":
       return anySide(limit, demand.longestOneLeg, demand, rounds);
-    case "barredFeature":
-      return HOLDS.includes(limit.limit) && demand.features.has(limit.limit);
     case "steadiness":
-      return demand.quietSteadiness > limit.limit + CAP_TOLERANCE.degrees;
+      return demand.steadiness > limit.limit + CAP_TOLERANCE.degrees;
     case "shortestCycle":
       return demand.cycleSeconds < limit.limit - CAP_TOLERANCE.share;
     default:
       return false;
   }
 }
+
+const gripsWith = (hold: Hold | null, side: Side): boolean =>
+  hold !== null && holdsWith(hold, side) && supportNamed(hold.by).grips;
 
 /** Whether a cap bars a form whatever is done in it: nothing of it needs to be computed to know. */
 export function barsForm({ limit, forms }: Cap, { kind, hold }: FormChoice): boolean {
@@ -103,6 +102,10 @@ export function barsForm({ limit, forms }: Cap, { kind, hold }: FormChoice): boo
       return isOnFeet(kind) && hold === null;
     case "barredForm":
       return kind === limit.limit;
+    case "barredFeature":
+      return limit.limit === "holdsWithLeft"
+        ? gripsWith(hold, "left")
+        : limit.limit === "holdsWithRight" && gripsWith(hold, "right");
     default:
       return false;
   }
@@ -139,7 +142,7 @@ export function breaks(cap: Cap, choice: FormChoice, demand: Demand, rounds: num
     case "sizeShare":
       return breaksInSize(cap, choice, demand);
     default:
-      return breaksInPose(cap, demand);
+      return breaksInPose(limit, demand);
   }
 }
 

@@ -1,16 +1,8 @@
-import { type Hold, onRail } from "../body/supports.ts";
-import {
-  armMoves,
-  DEPTHS,
-  type Depth,
-  type FormChoice,
-  type FormKind,
-  FULL_SIZE,
-  LAND_KINDS,
-  type Sizes,
-} from "../movement/form.ts";
+import type { Hold } from "../body/supports.ts";
+import { armMoves, DEPTHS, type Depth, type FormChoice, type FormKind, FULL_SIZE, type Sizes } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import type { Side } from "../side.ts";
+import { HALL_OFFERS, type Offers } from "./place.ts";
 
 /** A way of doing a movement before its sizes are chosen, written at full size. */
 export type Shape = FormChoice;
@@ -22,9 +14,8 @@ const ARM_SIZES = [8, 7, 6, 5, 4, 3, 2, 1] as const;
 const BODY_SIZES = [8, 6, 4, 2] as const;
 const WHOLE: Sizes = { armLeft: FULL_SIZE, armRight: FULL_SIZE, body: FULL_SIZE };
 
-function* shapesOfKind(movement: Movement, kind: FormKind, meantDepth: Depth): Generator<Shape> {
+function* shapesOfKind(movement: Movement, kind: FormKind, meantDepth: Depth, holds: readonly (Hold | null)[]): Generator<Shape> {
   const seated = kind === "seated";
-  const holds: readonly (Hold | null)[] = kind === "supported" ? [onRail("right"), onRail("left")] : [null];
   const depths = movement.vary.depth && !seated ? fitDepths(meantDepth) : (["middle"] as const);
   const toes = movement.vary.toeDown && !seated ? [false, true] : [false];
   for (const hold of holds)
@@ -38,16 +29,23 @@ function* shapesOfKind(movement: Movement, kind: FormKind, meantDepth: Depth): G
           }
 }
 
+/** What may be held in a kind of form: nothing on a chair or standing free, something when supported, either in water. */
+function holdsOf(kind: FormKind, holds: readonly Hold[]): readonly (Hold | null)[] {
+  if (kind === "supported") return holds;
+  return kind === "water" ? [null, ...holds] : [null];
+}
+
 /**
  * Every shape of a movement that exists, whoever does it, least supported and fullest first. Candidates do not
  * depend on caps: a cap only filters what they demand.
  *
  * @param meantDepth the deepest stance there may be
+ * @param offers what there is to sit on and to hold
  */
-export function shapesOf(movement: Movement, meantDepth: Depth = "middle"): Shape[] {
-  return LAND_KINDS.filter((kind) => movement.forms[kind] !== false).flatMap((kind) => [
-    ...shapesOfKind(movement, kind, meantDepth),
-  ]);
+export function shapesOf(movement: Movement, meantDepth: Depth = "middle", { kinds, holds }: Offers = HALL_OFFERS): Shape[] {
+  return kinds
+    .filter((kind) => movement.forms[kind] !== undefined && movement.forms[kind] !== false)
+    .flatMap((kind) => [...shapesOfKind(movement, kind, meantDepth, holdsOf(kind, holds))]);
 }
 
 /** A shape at every size, largest first. An arm that does not move has no size of its own and is written as full. */

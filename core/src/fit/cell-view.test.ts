@@ -7,9 +7,12 @@ import { load } from "../movement/library.fixture.ts";
 import { fitCell } from "./cell.ts";
 import { viewCell } from "./cell-view.ts";
 import { createFormLibrary, leadsOf } from "./form-library.ts";
+import { OPEN_HALL, scarceFor } from "./place.ts";
 
 const library = createFormLibrary();
 const ROUNDS = 6;
+/** In a hall with enough of everything. */
+const ALONE = { depth: null, aids: [], place: OPEN_HALL, scarce: scarceFor(OPEN_HALL, 1), workingShare: 1 };
 const cap = (limit: CapLimit): Cap => capOf(limit, { reason: "sore", source: "the clinic" });
 function view(id: string, ...limits: CapLimit[]) {
   const movement = load(id);
@@ -22,6 +25,7 @@ function view(id: string, ...limits: CapLimit[]) {
     caps: limits.map(cap),
     leads: leadsOf(movement),
     meant: FULL_STANDING,
+    ...ALONE,
   };
   return viewCell(fitCell(question, library), FULL_STANDING, ROUNDS);
 }
@@ -47,7 +51,7 @@ describe("a cell as people read it", () => {
     [
       "tap-down-the-legs",
       [{ channel: "barredFeature", limit: "percussion" }],
-      { form: "rest", level: 0, brief: "rest and rejoin" },
+      { form: "rest", level: 0, brief: "sit and breathe along" },
     ],
     [
       "one-leg-arms-rise",
@@ -73,6 +77,7 @@ describe("a cell as people read it", () => {
       caps: [],
       leads: leadsOf(movement),
       meant: FULL_STANDING,
+      ...ALONE,
     };
     const cell = viewCell(fitCell(question, library), FULL_STANDING, ROUNDS);
     expect(cell).toMatchObject({ form: "seated", level: 1, whole: false, brief: "seated", why: [] });

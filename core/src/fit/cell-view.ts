@@ -3,8 +3,9 @@ import type { Cap } from "../caps/cap.ts";
 import { limitInBrief, limitInWords, reasonInWords } from "../caps/words.ts";
 import type { FormChoice, FormKind } from "../movement/form.ts";
 import { otherSide, type Side } from "../side.ts";
-import type { FittedCell } from "./cell.ts";
-import { type FitBlock, type FitPlan, type FittedRow, mostRounds } from "./session.ts";
+import type { FittedCell, GaveWay } from "./cell.ts";
+import { type FitBlock, type FitPlan, mostRounds } from "./fit-plan.ts";
+import type { FittedRow } from "./session.ts";
 
 /** Why a form differs: what limits it, and the reason, which is not for everybody to read. */
 export interface Why {
@@ -35,7 +36,18 @@ export interface CellView {
   /** Greatest steadiness demand, 0 to 10. */
   readonly steadiness: number;
   readonly choice: FormChoice | null;
+  /** At rest: whether they sit and breathe along. */
+  readonly breathing: boolean;
 }
+
+/** What beside caps keeps somebody from their best form, in words. */
+const GAVE_WAY_WORDS: Readonly<Record<GaveWay, string>> = {
+  rail: "Every place at the rail is taken here",
+  helpers: "Every helper's hand is taken here",
+  chairs: "Every chair is taken here",
+  held: "You chose this form",
+  changes: "To get up and sit down less often",
+};
 
 const FULL = 1 - 1e-9;
 const NO_FORM = "There is no form of this for this body";
@@ -65,7 +77,7 @@ function changesInWords(
 /** The cap's own words say most; the form says the rest. */
 function briefOf(cell: FittedCell, meant: FormChoice, planned: number): string {
   const { choice } = cell;
-  if (choice === null) return "rest and rejoin";
+  if (choice === null) return cell.breathing ? "sit and breathe along" : "rest and rejoin";
   // A hand that rests or holds on is spoken of already.
   const spoken: readonly (string | null)[] = [restingHand(choice), choice.hold?.hand ?? null];
   const hands = cell.because.flatMap(({ limit }) =>
@@ -73,6 +85,17 @@ function briefOf(cell: FittedCell, meant: FormChoice, planned: number): string {
   );
   const changes = changesInWords({ ...cell, choice }, meant, planned).filter((word) => word !== "smaller" || hands.length === 0);
   return [...new Set([...changes, ...hands])].slice(0, 3).join(", ");
+}
+
+/** Caps as reasons, one each. */
+export const whyOfCaps = (caps: readonly Cap[]): Why[] =>
+  caps.map((cap) => ({ limit: limitInWords(cap.limit), reason: reasonInWords(cap) }));
+
+/** Why a form differs, one a cap, and what else stands in the way. */
+function whyOf({ choice, because, gaveWay }: FittedCell): Why[] {
+  const why = whyOfCaps(because);
+  if (gaveWay !== null) why.push({ limit: GAVE_WAY_WORDS[gaveWay], reason: null });
+  return choice === null && why.length === 0 ? [{ limit: NO_FORM, reason: null }] : why;
 }
 
 /** @param planned rounds planned */
@@ -88,10 +111,8 @@ export function viewCell(cell: FittedCell, meant: FormChoice, planned: number): 
     lighterSide: cell.lighterSide,
     whole,
     brief: whole ? "" : briefOf(cell, meant, planned),
-    why:
-      cell.choice === null && cell.because.length === 0
-        ? [{ limit: NO_FORM, reason: null }]
-        : cell.because.map((cap: Cap) => ({ limit: limitInWords(cap.limit), reason: reasonInWords(cap) })),
+    why: whyOf(cell),
+    breathing: cell.breathing,
     rounds: cell.rounds,
     steadiness,
     choice: cell.choice,

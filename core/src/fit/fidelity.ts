@@ -1,14 +1,14 @@
 import { column, MIDLINE_RANGES, SIDED_RANGES, sidedColumn, sidedColumns } from "../body/channels.ts";
 import type { Demand } from "../movement/demand.ts";
 import { armMoves, type FormChoice, FULL_SIZE } from "../movement/form.ts";
+import type { Movement } from "../movement/format.ts";
 import { SIDES, type Side } from "../side.ts";
+import { type Weights, weightsOf } from "./fidelity-weights.ts";
 
 /**
- * How much of the meant movement a form keeps, 0 to 1:
- * r R + s S + b C + l K + p P, with R range kept, S sides kept, C steadiness asked over meant, K depth kept,
- * P breath and timing kept. The weights are our own. Every form here keeps both sides, its rounds and the breath.
+ * How much of the meant movement a form keeps in a round, 0 to 1: r R + s S + b C + l K + p P, with R range kept, S sides
+ * kept, C steadiness asked over meant, K depth kept, P breath and timing kept. The weights follow from the purpose.
  */
-const WEIGHTS = { range: 0.4, sides: 0.2, steadiness: 0.2, depth: 0.1, breath: 0.1 } as const;
 
 /** A channel counts when the meant form moves it by more than this many degrees. */
 const MOVING = 10;
@@ -17,17 +17,28 @@ const STEADINESS_THAT_COUNTS = 1.5;
 const DEPTH_THAT_COUNTS = 10;
 /** Weight held back over the heels loads the knees another way than meant: half the depth counts as kept. */
 const DEPTH_KEPT_WITH_WEIGHT_BACK = 0.5;
+/** A side is kept when it does at least this share of its range. */
+const SIDE_KEPT = 0.1;
+/** What is left of a block for whoever only sits and breathes along. */
+const LEAST_OF_BREATHING = 0.1;
 
 /** The part of the body whose size scales a range. */
 export type Part = Side | "body";
 
 const ARM_RANGES: readonly string[] = ["shoulderElevation", "shoulderPlane", "shoulderAxial", "elbow", "forearm", "wrist"];
-const RANGES: readonly { readonly column: number; readonly part: Part }[] = [
-  ...MIDLINE_RANGES.map((range) => ({ column: column(range.name), part: "body" as const })),
+interface RangeOfPart {
+  readonly column: number;
+  readonly part: Part;
+  /** The side of the body it belongs to; null in the midline. */
+  readonly side: Side | null;
+}
+const RANGES: readonly RangeOfPart[] = [
+  ...MIDLINE_RANGES.map((range) => ({ column: column(range.name), part: "body" as const, side: null })),
   ...SIDED_RANGES.flatMap((range) =>
     SIDES.map((side) => ({
       column: sidedColumn(range.name, side),
       part: ARM_RANGES.includes(range.name) ? side : ("body" as const),
+      side,
     })),
   ),
 ];
@@ -44,12 +55,14 @@ const deepest = (demands: readonly Demand[]): number =>
 
 /** What of the meant form there is to keep. */
 export interface Meant {
-  readonly moving: readonly { readonly column: number; readonly part: Part; readonly span: number }[];
+  readonly weights: Weights;
+  readonly moving: readonly (RangeOfPart & { readonly span: number })[];
   readonly steadiness: number;
   readonly depth: number;
 }
 
-export const readMeant = (demands: readonly Demand[]): Meant => ({
+export const readMeant = (movement: Pick<Movement, "purpose">, demands: readonly Demand[]): Meant => ({
+  weights: weightsOf(movement),
   moving: RANGES.map((range) => ({ ...range, span: span(demands, range.column) })).filter((range) => range.span > MOVING),
   steadiness: steadiest(demands),
   depth: deepest(demands),
@@ -83,30 +96,62 @@ function sizeOf(choice: FormChoice, part: Part): number {
   return (part === "left" ? choice.sizes.armLeft : choice.sizes.armRight) / FULL_SIZE;
 }
 
-/** Range kept, 0 to 1: the mean over the moving channels of the shape's own range times the size done. */
-export function rangeKept(meant: Meant, shape: ShapeKeeps, choice: FormChoice): number {
-  if (meant.moving.length === 0) return 1;
-  let kept = 0;
-  meant.moving.forEach((range, i) => {
-    kept += (shape.ranges[i] as number) * sizeOf(choice, range.part);
-  });
-  return kept / meant.moving.length;
+/** Ranges and sides kept, 0 to 1. */
+export interface RangeKept {
+  /** The mean over the moving channels of the shape's own range times the size done. */
+  readonly range: number;
+  /** Of the sides of the body that the meant form moves, those that still move. */
+  readonly sides: number;
 }
 
-/** The most that a candidate can keep, known before it is solved: its own range, its shape's steadiness and depth. */
-export const mostFidelity = (shape: ShapeKeeps, range: number): number =>
-  WEIGHTS.range * range + WEIGHTS.sides + WEIGHTS.steadiness * shape.steadiness + WEIGHTS.depth * shape.depth + WEIGHTS.breath;
+/** What a choice keeps of the meant ranges; it does not depend on stature nor pace. */
+export function rangeKept(meant: Meant, { ranges }: Pick<ShapeKeeps, "ranges">, choice: FormChoice): RangeKept {
+  if (meant.moving.length === 0) return { range: 1, sides: 1 };
+  let kept = 0;
+  const meantSides = new Set<Side>();
+  const keptSides = new Set<Side>();
+  meant.moving.forEach(({ part, side }, i) => {
+    const done = (ranges[i] as number) * sizeOf(choice, part);
+    kept += done;
+    if (side === null) return;
+    meantSides.add(side);
+    if (done >= SIDE_KEPT) keptSides.add(side);
+  });
+  return { range: kept / meant.moving.length, sides: meantSides.size === 0 ? 1 : keptSides.size / meantSides.size };
+}
+
+/**
+ * The most that a candidate can keep, known before it is solved: its own range, its shape's steadiness and depth.
+ *
+ * @param inTime whether breath and timing are the room's
+ */
+export const mostFidelity = (
+  { weights }: Meant,
+  shape: Pick<ShapeKeeps, "steadiness" | "depth">,
+  { range, sides }: RangeKept,
+  inTime: boolean,
+): number =>
+  weights.range * range +
+  weights.sides * sides +
+  weights.steadiness * shape.steadiness +
+  weights.depth * shape.depth +
+  (inTime ? weights.breath : 0);
 
 /** Fidelity of a solved candidate; a smaller size is never credited with more than the whole of its shape. */
-export const fidelity = (meant: Meant, shape: ShapeKeeps, range: number, done: readonly Demand[]): number =>
+export const fidelity = (meant: Meant, shape: ShapeKeeps, kept: RangeKept, done: readonly Demand[], inTime: boolean): number =>
   mostFidelity(
+    meant,
     {
-      ranges: shape.ranges,
       steadiness: Math.min(shape.steadiness, share(steadiest(done), meant.steadiness, STEADINESS_THAT_COUNTS)),
       depth: Math.min(shape.depth, share(deepest(done), meant.depth, DEPTH_THAT_COUNTS)),
     },
-    range,
+    kept,
+    inTime,
   );
+
+/** What is kept by whoever only sits and breathes along. */
+export const breathingFidelity = ({ breath }: Weights, inTime: boolean): number =>
+  inTime ? Math.max(LEAST_OF_BREATHING, breath) : LEAST_OF_BREATHING;
 
 /** The share of full size that a choice does over the parts of the body that the movement uses: what the vessel shows. */
 export function levelOf(meant: Meant, choice: FormChoice): number {

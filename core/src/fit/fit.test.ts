@@ -12,9 +12,12 @@ import { hasLandForm, type Movement } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";
 import { circumstances } from "../plan/plan.fixture.ts";
 import { readPlan } from "../plan/read-plan.ts";
-import { type CellQuestion, cellOnFeet, fitCell } from "./cell.ts";
+import { cellOnFeet, fitCell } from "./cell.ts";
+import type { CellQuestion } from "./cell-search.ts";
+import { fitPlanOf } from "./fit-plan.ts";
 import { createFormLibrary, leadsOf } from "./form-library.ts";
-import { fitPerson, fitPlanOf } from "./session.ts";
+import { OPEN_HALL, scarceFor } from "./place.ts";
+import { fitPerson } from "./session.ts";
 
 const movements = loadAll().filter(hasLandForm);
 const named = (id: string) => movements.find((movement) => movement.id === id) as Movement;
@@ -34,6 +37,11 @@ const question = (movement: Movement, caps: readonly Cap[]): CellQuestion => ({
   caps,
   leads: leadsOf(movement),
   meant: FULL_STANDING,
+  depth: null,
+  aids: [],
+  place: OPEN_HALL,
+  scarce: scarceFor(OPEN_HALL, 1),
+  workingShare: 1,
 });
 const fit = (movement: Movement, caps: readonly Cap[]) => fitCell(question(movement, caps), library);
 const fitBody = (movement: Movement, measured: Partial<MeasuredBody>) =>
@@ -164,7 +172,7 @@ describe("over a session", () => {
     movements.map((movement, i) => ({ block: { id: `b${i}`, movementId: movement.id, rounds: 4 }, movement })),
     circumstances(),
   );
-  const plan = fitPlanOf(reading);
+  const plan = fitPlanOf(reading, OPEN_HALL, { size: "comfortable" });
   const row = (minutes: number) =>
     fitPerson(
       plan,
@@ -174,8 +182,8 @@ describe("over a session", () => {
 
   test("standing stays within the minutes, and the blocks that lose least are the ones sat down for", () => {
     const fitted = row(6);
-    expect(fitted.standingSeconds).toBeLessThanOrEqual(360);
-    expect(fitted.standingSeconds).toBeGreaterThan(0);
+    expect(fitted.sums.standing).toBeLessThanOrEqual(360);
+    expect(fitted.sums.standing).toBeGreaterThan(0);
     const seated = fitted.cells.filter((cell) => cell.choice?.kind === "seated");
     expect(seated.length).toBeGreaterThan(0);
     for (const cell of seated) expect(cell.because.map((each) => each.limit.channel)).toContain("standingMinutes");

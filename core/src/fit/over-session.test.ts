@@ -1,63 +1,73 @@
 import fc from "fast-check";
-import { expect, test } from "vitest";
-import { type BlockOption, chooseOverSession, type SessionLimits } from "./over-session.ts";
+import loadHighs from "highs";
+import { describe, expect, test } from "vitest";
+import { chooseOverSession, type SessionBlock } from "./over-session.ts";
+import { chosenBy, sessionProgram } from "./program.ts";
+import { anySession, worthByRules } from "./session-case.fixture.ts";
 
-const REST: BlockOption = { standing: 0, oneLeg: [0, 0], handsUp: [0, 0], worth: 0 };
-const seconds = fc.integer({ min: 0, max: 40 });
-const option: fc.Arbitrary<BlockOption> = fc.record({
-  standing: seconds,
-  oneLeg: fc.tuple(seconds, seconds),
-  handsUp: fc.tuple(seconds, seconds),
-  worth: fc.double({ min: 0.01, max: 1, noNaN: true }),
-});
-const blocks = fc.array(
-  fc.array(option, { minLength: 1, maxLength: 2 }).map((options) => [...options, REST]),
-  { maxLength: 5 },
-);
-const limit = fc.oneof(fc.constant(Number.POSITIVE_INFINITY), fc.integer({ min: 0, max: 90 }));
-const limits: fc.Arbitrary<SessionLimits> = fc.record({
-  standing: limit,
-  standingAtATime: limit,
-  oneLeg: fc.tuple(limit, limit),
-  handsUp: fc.tuple(limit, limit),
-});
-
-function allowed(chosen: readonly BlockOption[], most: SessionLimits): boolean {
-  const sum = (of: (each: BlockOption) => number) => chosen.reduce((all, each) => all + of(each), 0);
-  let run = 0;
-  for (const { standing } of chosen) {
-    run = standing > 0 ? run + standing : 0;
-    if (run > most.standingAtATime) return false;
-  }
-  return (
-    sum(({ standing }) => standing) <= most.standing &&
-    ([0, 1] as const).every(
-      (i) => sum(({ oneLeg }) => oneLeg[i]) <= most.oneLeg[i] && sum(({ handsUp }) => handsUp[i]) <= most.handsUp[i],
-    )
-  );
-}
-
-const worth = (chosen: readonly BlockOption[]) => chosen.reduce((sum, each) => sum + each.worth, 0);
+/** Ways that differ by less than a billionth a block count as equal. */
+const SAME = 1e-7;
 
 /** Every way through some blocks. */
-function* everyWay(of: readonly (readonly BlockOption[])[]): Generator<BlockOption[]> {
-  const [first, ...rest] = of;
+function* everyWay(blocks: readonly SessionBlock[]): Generator<number[]> {
+  const [first, ...rest] = blocks;
   if (!first) {
     yield [];
     return;
   }
-  for (const each of first) for (const way of everyWay(rest)) yield [each, ...way];
+  for (const i of first.options.keys()) for (const way of everyWay(rest)) yield [i, ...way];
 }
 
-test("the choice stays within every limit and equals trying every one", () => {
-  fc.assert(
-    fc.property(blocks, limits, (of, most) => {
-      const chosen = chooseOverSession(of, most).map((number, i) => of[i]?.[number] as BlockOption);
-      expect(chosen).toHaveLength(of.length);
-      expect(allowed(chosen, most)).toBe(true);
-      const best = Math.max(...[...everyWay(of)].filter((way) => allowed(way, most)).map(worth));
-      expect(worth(chosen)).toBeCloseTo(best, 9);
-    }),
-    { numRuns: 300 },
-  );
+const SMALL = anySession({ minLength: 1, maxLength: 6 }, { minLength: 0, maxLength: 2 });
+
+describe("the choice over a session", () => {
+  test("equals trying every one, in 200 small cases", () => {
+    fc.assert(
+      fc.property(SMALL, (session) => {
+        const { chosen, worth, bound } = chooseOverSession(session.blocks, session.limits);
+        const best = Math.max(...[...everyWay(session.blocks)].flatMap((way) => worthByRules(session, way) ?? []));
+        expect(worthByRules(session, chosen)).toBeCloseTo(worth, 9);
+        expect(worth).toBeCloseTo(best, 9);
+        expect(bound).toBeGreaterThanOrEqual(best - 1e-9);
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  test("equals an integer program in 50 cases of 12 blocks with 6 ways each", async () => {
+    const highs = await loadHighs();
+    const cases = fc.sample(anySession({ minLength: 12, maxLength: 12 }, { minLength: 5, maxLength: 5 }), 50);
+    for (const session of cases) {
+      const { chosen, worth, bound } = chooseOverSession(session.blocks, session.limits);
+      const solution = highs.solve(sessionProgram(session.blocks, session.limits), { mip_rel_gap: 0, mip_abs_gap: 1e-9 });
+      const proven = chosenBy(session.blocks, (name) => (solution.Columns[name] as { Primal: number }).Primal);
+      expect(solution.Status).toBe("Optimal");
+      expect(worthByRules(session, proven)).toBeCloseTo(solution.ObjectiveValue, 5);
+      expect(worthByRules(session, chosen)).toBeCloseTo(worth, 9);
+      expect(worth).toBeCloseTo(solution.ObjectiveValue, 5);
+      expect(bound).toBeGreaterThanOrEqual(worth - 1e-9);
+    }
+  }, 300_000);
+
+  test("a long session stays within its limits and says how much could be lost", () => {
+    fc.assert(
+      fc.property(anySession({ minLength: 20, maxLength: 20 }, { minLength: 11, maxLength: 11 }), (session) => {
+        const { chosen, worth, bound } = chooseOverSession(session.blocks, session.limits);
+        expect(worthByRules(session, chosen)).toBeCloseTo(worth, 9);
+        expect(bound).toBeGreaterThanOrEqual(worth - 1e-9);
+      }),
+      { numRuns: 20 },
+    );
+  });
+
+  test("a lower limit never leaves more, beyond what the bound admits", () => {
+    const LONGER = anySession({ minLength: 4, maxLength: 14 }, { minLength: 2, maxLength: 6 });
+    fc.assert(
+      fc.property(LONGER, fc.double({ min: 0.1, max: 0.95, noNaN: true }), ({ blocks, limits }, share) => {
+        const tighter = { sums: limits.sums.map((limit) => share * limit), run: share * limits.run };
+        expect(chooseOverSession(blocks, tighter).worth).toBeLessThanOrEqual(chooseOverSession(blocks, limits).bound + SAME);
+      }),
+      { numRuns: 60 },
+    );
+  });
 });

@@ -1,217 +1,330 @@
 import { buildOf, type MeasuredBody } from "../body/build.ts";
+import { isOnFeet } from "../caps/broken.ts";
 import type { Cap } from "../caps/cap.ts";
-import type { Demand } from "../movement/demand.ts";
-import type { FormChoice } from "../movement/form.ts";
-import type { Movement } from "../movement/format.ts";
-import type { Turn } from "../plan/count.ts";
+import { type Pair, pairOf, sideIndex } from "../side.ts";
 import { inOneGo } from "../steps.ts";
-import { cellOnFeet, type FittedCell, fitCell, restCell } from "./cell.ts";
+import { cellOnFeet, type FittedCell, formCell, type GaveWay, restCell } from "./cell.ts";
+import { CellSearch } from "./cell-search.ts";
+import { type FitBlock, type FitHold, type FitPlan, mostRounds } from "./fit-plan.ts";
 import type { FormLibrary } from "./form-library.ts";
-import { type BlockOption, chooseOverSession, SESSION_CHANNELS, type SessionLimits, sessionLimits } from "./over-session.ts";
+import { type CellOption, optionOf, optionsOf, REST_OPTION, TAKEN } from "./options.ts";
+import { chooseOverSession, type SessionBlock, type SessionLimits } from "./over-session.ts";
+import { type OwnAid, type Scarce, scarceFor } from "./place.ts";
+import { countedSums, isOverSession, MINUTES_CHANNELS, sessionLimits, spendsOf } from "./session-limits.ts";
 
 /** A person as the fit needs them. */
 export interface FitPerson {
   readonly id: string;
   readonly stature: number;
   readonly measured: MeasuredBody;
+  /** What they bring to hold on to. */
+  readonly aids?: readonly OwnAid[];
+  /** Metres of water where they stand; only in a pool. */
+  readonly depth?: number | null;
   /** Caps that hold on the day. */
   readonly caps: readonly Cap[];
 }
 
-/** A block as the fit needs it: what the room does, on which sides, at what pace and for how long. */
-export interface FitBlock {
-  readonly id: string;
-  readonly movement: Movement;
-  readonly meant: FormChoice;
-  readonly turns: readonly Turn[];
-  readonly breathSeconds: number;
-  /** Seconds of the whole block, and when it ends. */
-  readonly total: number;
-  readonly to: number;
+/** What one person's cells add up to. */
+export interface RowSums {
+  /** Seconds on the feet over the whole session, and the longest of it at a time. */
+  readonly standing: number;
+  readonly longestStanding: number;
+  /** Seconds on each leg, and with each hand above its shoulder. */
+  readonly oneLeg: Pair;
+  readonly handsUp: Pair;
+  /** Changes between chair and feet that the room does not make. */
+  readonly changes: number;
 }
-
-export interface FitPlan {
-  readonly blocks: readonly FitBlock[];
-}
-
-/** What the fit takes of a plan that was read. */
-export const fitPlanOf = ({ blocks }: { readonly blocks: readonly FitBlock[] }): FitPlan => ({
-  blocks: blocks.map(({ id, movement, meant, turns, breathSeconds, total, to }) => ({
-    id,
-    movement,
-    meant,
-    turns: turns.map(({ lead, rounds }) => ({ lead, rounds })),
-    breathSeconds,
-    total,
-    to,
-  })),
-});
-
-/** The most rounds that one side of a block has. */
-export const mostRounds = ({ turns }: Pick<FitBlock, "turns">): number => Math.max(0, ...turns.map(({ rounds }) => rounds));
 
 /** One person's cells, block by block, and what they add up to. */
 export interface FittedRow {
   readonly personId: string;
   readonly cells: readonly FittedCell[];
-  /** Seconds on the feet over the whole session. */
-  readonly standingSeconds: number;
+  readonly sums: RowSums;
+  /** How much of the session is kept, 0 to 1: the mean over its blocks, changes taken off. */
+  readonly kept: number;
+  /** Nothing that this person's caps leave keeps more. */
+  readonly bound: number;
 }
 
-/** What spends a sum over the session, and a cap that stops a block from spending any of it. */
-const SPENDERS = [
-  { name: "standing", channels: ["standingMinutes", "standingMinutesAtATime"], without: null },
-  {
-    name: "oneLeg",
-    channels: ["oneLegSecondsInAll"],
-    without: { channel: "oneLegSeconds", side: "both", limit: 0 },
-  },
-  {
-    name: "handsUp",
-    channels: ["handsUpSecondsInAll"],
-    without: { channel: "handHeight", side: "both", limit: "shoulder" },
-  },
-] as const;
-type Spender = (typeof SPENDERS)[number];
+/** One person's ways through a plan. */
+export interface PersonOptions {
+  readonly person: FitPerson;
+  readonly limits: SessionLimits;
+  readonly blocks: readonly {
+    readonly block: FitBlock;
+    readonly roomChanges: boolean;
+    readonly search: CellSearch;
+    /** All that caps on the block leave, and those that the minutes and the instructor's word leave of them; rest last. */
+    readonly all: readonly CellOption[];
+    readonly options: readonly CellOption[];
+    /** Caps on minutes that are spent before the block ends. */
+    readonly spent: readonly Cap[];
+  }[];
+}
 
-/** A cap of the session's own making: this block is to spend nothing of a sum. */
-const sparing = (limit: Cap["limit"]): Cap => ({
-  id: "over-session",
-  limit,
-  forms: null,
-  reason: "spent over the session",
-  source: "the session",
-  strength: "comfort",
-  from: "0001-01-01",
-  until: null,
-  dateKind: "review",
-});
+/** Blocks of people looked at before, by what they depend on. */
+export interface FitMemory {
+  options(key: string, make: () => Looked): Looked;
+}
+interface Looked {
+  readonly search: CellSearch;
+  readonly options: readonly CellOption[];
+}
 
-/** Every choice of some of the spenders, the empty one first. */
-const subsets = (spenders: readonly Spender[]): Spender[][] =>
-  Array.from({ length: 2 ** spenders.length }, (_, bits) => spenders.filter((_, i) => (bits >> i) % 2 === 1));
+/** Blocks kept; a large group's plan of any length fits in. */
+const MOST_LOOKED = 6000;
 
-/** What a cell spends over its block. */
-function optionOf(cell: FittedCell, { turns, total: seconds }: FitBlock): BlockOption {
-  const total = (of: (demand: Demand) => readonly [number, number]): [number, number] =>
-    cell.demands.reduce<[number, number]>(
-      (sum, demand, turn) => {
-        const rounds = Math.min(cell.rounds, turns[turn]?.rounds ?? 0);
-        return [sum[0] + rounds * of(demand)[0], sum[1] + rounds * of(demand)[1]];
-      },
-      [0, 0],
-    );
+export function createFitMemory(): FitMemory {
+  const known = new Map<string, Looked>();
   return {
-    standing: cellOnFeet(cell) ? Math.ceil(seconds) : 0,
-    oneLeg: total((demand) => demand.oneLegSeconds),
-    handsUp: total((demand) => demand.handAboveShoulderSeconds),
-    worth: cell.fidelity,
+    options(key, make) {
+      const before = known.get(key);
+      if (before) return before;
+      const looked = make();
+      if (known.size >= MOST_LOOKED) known.clear();
+      known.set(key, looked);
+      return looked;
+    },
   };
 }
 
-/** The spenders that the cells as they are would spend more of than a limit leaves. */
-function overspent(options: readonly BlockOption[], limits: SessionLimits): Spender[] {
-  const sum = (of: (option: BlockOption) => number): number => options.reduce((all, option) => all + of(option), 0);
-  let run = 0;
-  let longestRun = 0;
-  for (const { standing } of options) {
-    run = standing > 0 ? run + standing : 0;
-    longestRun = Math.max(longestRun, run);
-  }
-  const over = {
-    standing: sum((option) => option.standing) > limits.standing || longestRun > limits.standingAtATime,
-    oneLeg: ([0, 1] as const).some((i) => sum((option) => option.oneLeg[i]) > limits.oneLeg[i]),
-    handsUp: ([0, 1] as const).some((i) => sum((option) => option.handsUp[i]) > limits.handsUp[i]),
-  };
-  return SPENDERS.filter(({ name }) => over[name]);
-}
-
-/** Fits one block while sparing some sums. */
-type FitSparing = (block: number, spared: readonly Spender[]) => FittedCell;
-
-/** Chooses again where the cells spend more than caps on sums and runs leave; a block that gave way says why. */
-function withinTheSession(
-  cells: readonly FittedCell[],
-  blocks: readonly FitBlock[],
-  person: FitPerson,
-  fit: FitSparing,
-): readonly FittedCell[] {
-  const limits = sessionLimits(person.caps);
-  const spenders = overspent(
-    cells.map((cell, i) => optionOf(cell, blocks[i] as FitBlock)),
-    limits,
-  );
-  if (spenders.length === 0) return cells;
-  const because = person.caps.filter(({ limit }) =>
-    spenders.some(({ channels }) => (channels as readonly string[]).includes(limit.channel)),
-  );
-  const ways = cells.map((cell, i) => [
-    ...subsets(spenders).map((spared) => (spared.length === 0 ? cell : fit(i, spared))),
-    restCell(cell.because),
+/** All that a person's blocks depend on beside the block. */
+const personKey = (
+  { stature, measured, aids, depth, caps }: FitPerson,
+  { place, workingShare }: FitPlan,
+  scarce: Scarce,
+): string =>
+  JSON.stringify([
+    stature,
+    measured,
+    aids ?? [],
+    depth ?? null,
+    caps.map(({ id, limit, forms }) => [id, limit, forms]),
+    place.chairs > 0,
+    place.rail > 0,
+    place.helpers > 0,
+    place.pool,
+    scarce,
+    workingShare,
   ]);
-  const chosen = chooseOverSession(
-    ways.map((options, i) => options.map((cell) => optionOf(cell, blocks[i] as FitBlock))),
-    limits,
-  );
-  return cells.map((cell, i) => {
-    const number = chosen[i] as number;
-    const way = (ways[i] as FittedCell[])[number] as FittedCell;
-    return number === 0 ? cell : { ...way, because: [...new Set([...cell.because, ...because])] };
+
+/** Whether the room goes from chair to feet or back before each block. */
+const roomChanges = (blocks: readonly FitBlock[]): boolean[] =>
+  blocks.map(({ meant }, i) => {
+    const before = blocks[i - 1];
+    return before !== undefined && isOnFeet(before.meant.kind) !== isOnFeet(meant.kind);
   });
+
+/** The options that the instructor's word leaves; all of them where caps leave none of what they asked for. */
+function heldTo(
+  way: FitHold["way"],
+  search: CellSearch,
+  all: readonly CellOption[],
+  turns: readonly number[],
+): readonly CellOption[] {
+  if (way === "rest") return [REST_OPTION];
+  const form = search.best([way]);
+  return form === null ? all : [optionOf(form, turns, { oneLeg: true, handsUp: true }), REST_OPTION];
 }
 
-/** Blocks that begin or go on beyond the minutes a person has in the session are spent at rest. */
-function withinTheMinutes(cells: readonly FittedCell[], ends: readonly number[], caps: readonly Cap[]): readonly FittedCell[] {
-  const limits = caps.flatMap((cap) => (cap.limit.channel === "sessionMinutes" ? [{ cap, seconds: 60 * cap.limit.limit }] : []));
-  return cells.map((cell, i) => {
-    const spent = limits.filter(({ seconds }) => (ends[i] as number) > seconds).map(({ cap }) => cap);
-    return spent.length > 0 ? restCell([...cell.because, ...spent]) : cell;
-  });
-}
-
-/** Caps that one block can be held against. */
-const blockCaps = (caps: readonly Cap[]): Cap[] => caps.filter(({ limit }) => !SESSION_CHANNELS.includes(limit.channel));
-
-/**
- * Fits one person to every block of a plan, within what they may do over the whole session, a block at a time: whoever
- * runs it may let other work in between.
- */
-export function* fitPersonInSteps(plan: FitPlan, person: FitPerson, library: FormLibrary): Generator<undefined, FittedRow> {
-  const { blocks } = plan;
+/** Finds every way that a person's caps leave of every block, a block at a time: whoever runs it may let other work in. */
+export function* personOptionsInSteps(
+  plan: FitPlan,
+  person: FitPerson,
+  scarce: Scarce,
+  library: FormLibrary,
+  memory: FitMemory,
+): Generator<undefined, PersonOptions> {
   const build = buildOf(person.measured, person.stature);
-  const caps = blockCaps(person.caps);
-  const fit: FitSparing = (number, spared) => {
-    const block = blocks[number] as FitBlock;
-    const question = {
-      movement: block.movement,
-      rounds: mostRounds(block),
-      leads: block.turns.map(({ lead }) => lead),
-      meant: block.meant,
-      breathSeconds: block.breathSeconds,
-      stature: person.stature,
-      build,
-      caps: [...caps, ...spared.flatMap(({ without }) => (without === null ? [] : [sparing(without)]))],
-    };
-    return fitCell(question, library, !spared.some(({ name }) => name === "standing"));
-  };
-  const fitted: FittedCell[] = [];
-  for (const number of blocks.keys()) {
-    fitted.push(fit(number, []));
+  const caps = person.caps.filter((cap) => !isOverSession(cap));
+  const counted = countedSums(person.caps);
+  const key = personKey(person, plan, scarce);
+  const changes = roomChanges(plan.blocks);
+  const minutes = person.caps.flatMap((cap) =>
+    MINUTES_CHANNELS.includes(cap.limit.channel) && (cap.limit.channel !== "waterMinutes" || plan.place.pool !== null)
+      ? [{ cap, seconds: 60 * (cap.limit as { limit: number }).limit }]
+      : [],
+  );
+  const blocks: PersonOptions["blocks"][number][] = [];
+  for (const [i, block] of plan.blocks.entries()) {
+    const { movement, meant, turns, breathSeconds } = block;
+    const blockKey = `${library.numberOf(movement)} ${JSON.stringify([meant, turns, breathSeconds])} ${key}`;
+    const { search, options: all } = memory.options(blockKey, () => {
+      const made = new CellSearch(
+        {
+          movement,
+          rounds: mostRounds(block),
+          leads: turns.map(({ lead }) => lead),
+          meant,
+          breathSeconds,
+          stature: person.stature,
+          build,
+          depth: person.depth ?? null,
+          aids: person.aids ?? [],
+          place: plan.place,
+          scarce,
+          workingShare: plan.workingShare,
+          caps,
+        },
+        library,
+      );
+      return {
+        search: made,
+        options: optionsOf(
+          made,
+          turns.map(({ rounds }) => rounds),
+          counted,
+        ),
+      };
+    });
+    const spent = minutes.filter(({ seconds }) => block.to > seconds).map(({ cap }) => cap);
+    const hold = plan.holds.find(({ personId, blockId }) => personId === person.id && blockId === block.id);
+    const options =
+      spent.length > 0
+        ? [REST_OPTION]
+        : hold
+          ? heldTo(
+              hold.way,
+              search,
+              all,
+              turns.map(({ rounds }) => rounds),
+            )
+          : all;
+    blocks.push({ block, roomChanges: changes[i] as boolean, search, all, options, spent });
     yield;
   }
-  const present = withinTheMinutes(
-    fitted,
-    blocks.map(({ to }) => to),
-    person.caps,
+  return { person, limits: sessionLimits(person.caps), blocks };
+}
+
+/** What a person does in each block: the chosen options and what is said of them. */
+export interface ChosenWays {
+  readonly chosen: readonly CellOption[];
+  /** Summed over the blocks, changes taken off. */
+  readonly worth: number;
+  readonly bound: number;
+}
+
+/** What a way is worth here, or null where the room has no place for it. */
+export type Worth = (block: number, option: CellOption) => number | null;
+export const OWN_WORTH: Worth = (_, { worth }) => worth;
+
+/**
+ * Chooses over the session for one person.
+ *
+ * @param worth what each way is worth; rest is always there
+ */
+export function chooseWays({ blocks, limits }: PersonOptions, worth: Worth = OWN_WORTH): ChosenWays {
+  const open = blocks.map(({ options }, b) => options.filter((option) => option.way === "rest" || worth(b, option) !== null));
+  const session = blocks.map(
+    ({ block, roomChanges: changes }, b): SessionBlock => ({
+      seconds: block.total,
+      roomChanges: changes,
+      options: (open[b] as CellOption[]).map((option) => ({
+        worth: worth(b, option) ?? 0,
+        onFeet: option.onFeet,
+        rests: option.way === "rest",
+        spends: spendsOf(option, block.total),
+      })),
+    }),
   );
-  const cells = withinTheSession(present, blocks, person, (number, spared) =>
-    present[number] === fitted[number] ? fit(number, spared) : (present[number] as FittedCell),
-  );
-  const standingSeconds = cells.reduce((sum, cell, i) => sum + optionOf(cell, blocks[i] as FitBlock).standing, 0);
-  return { personId: person.id, cells, standingSeconds };
+  const choice = chooseOverSession(session, limits);
+  return {
+    chosen: choice.chosen.map((number, b) => (open[b] as CellOption[])[number] as CellOption),
+    worth: choice.worth,
+    bound: choice.bound,
+  };
+}
+
+const LESS = 1e-9;
+
+/** What the chosen cells add up to. */
+function sumsOf(cells: readonly FittedCell[], { blocks }: PersonOptions): RowSums {
+  let standing = 0;
+  let run = 0;
+  let longestStanding = 0;
+  let changes = 0;
+  let onFeet = false;
+  cells.forEach((cell, i) => {
+    const { block, roomChanges: roomDoes } = blocks[i] as PersonOptions["blocks"][number];
+    const stands = cellOnFeet(cell);
+    run = stands ? run + block.total : 0;
+    standing += stands ? block.total : 0;
+    longestStanding = Math.max(longestStanding, run);
+    if (i > 0 && stands !== onFeet && !roomDoes) changes += 1;
+    onFeet = stands;
+  });
+  const sum = (of: (demand: FittedCell["demands"][number], i: 0 | 1) => number): Pair =>
+    pairOf((side) =>
+      cells.reduce((all, cell, b) => {
+        const { turns } = (blocks[b] as PersonOptions["blocks"][number]).block;
+        return cell.demands.reduce(
+          (each, demand, turn) => each + Math.min(cell.rounds, turns[turn]?.rounds ?? 0) * of(demand, sideIndex(side)),
+          all,
+        );
+      }, 0),
+    );
+  return {
+    standing,
+    longestStanding,
+    oneLeg: sum(({ oneLegSeconds }, i) => oneLegSeconds[i]),
+    handsUp: sum(({ handAboveShoulderSeconds }, i) => handAboveShoulderSeconds[i]),
+    changes,
+  };
+}
+
+/** What stands between a block and its best way, where no cap on the block does. */
+function gaveWayIn(
+  { all, options }: PersonOptions["blocks"][number],
+  chosen: CellOption,
+  isOpen: (option: CellOption) => boolean,
+): GaveWay | null {
+  const better = all.filter(({ worth }) => worth > chosen.worth + LESS);
+  if (better.length === 0) return null;
+  const offered = better.filter((option) => options.includes(option));
+  if (offered.length === 0) return "held";
+  if (offered.some(isOpen)) return "changes";
+  return TAKEN.find((what) => offered.every(({ takes }) => takes[what] > chosen.takes[what])) ?? "rail";
+}
+
+/** A person's row from the ways that were chosen. @param isOpen whether the room had a place for a way of a block */
+export function rowOf(
+  options: PersonOptions,
+  { chosen, worth, bound }: ChosenWays,
+  isOpen: (block: number, option: CellOption) => boolean = () => true,
+): FittedRow {
+  const { person, blocks } = options;
+  const build = buildOf(person.measured, person.stature);
+  const overSession = person.caps.filter(isOverSession);
+  const cells = blocks.map((each, b): FittedCell => {
+    const option = chosen[b] as CellOption;
+    const broken = each.search.broken();
+    if (each.spent.length > 0) return restCell([...broken, ...each.spent]);
+    const gaveWay = gaveWayIn(each, option, (way) => isOpen(b, way));
+    // What gave way over the session did so for a sum or a run where there is one, else for fewer changes.
+    const forSession = gaveWay === "changes" && overSession.length > 0;
+    const because = forSession ? [...broken, ...overSession] : broken;
+    const what = forSession ? null : gaveWay;
+    if (option.form === null || each.search.meant === null) return restCell(because, what, option.worth);
+    return formCell(option.form, each.search.meant, build, because, what);
+  });
+  const count = Math.max(1, blocks.length);
+  return { personId: person.id, cells, sums: sumsOf(cells, options), kept: worth / count, bound: bound / count };
+}
+
+/** Fits one person to every block of a plan, with the room to themselves, a block at a time. */
+export function* fitPersonInSteps(
+  plan: FitPlan,
+  person: FitPerson,
+  library: FormLibrary,
+  memory: FitMemory = createFitMemory(),
+): Generator<undefined, FittedRow> {
+  const options = yield* personOptionsInSteps(plan, person, scarceFor(plan.place, 1), library, memory);
+  return rowOf(options, chooseWays(options));
 }
 
 /** Fits one person to every block of a plan in one go. */
-export function fitPerson(plan: FitPlan, person: FitPerson, library: FormLibrary): FittedRow {
-  return inOneGo(fitPersonInSteps(plan, person, library));
+export function fitPerson(plan: FitPlan, person: FitPerson, library: FormLibrary, memory?: FitMemory): FittedRow {
+  return inOneGo(fitPersonInSteps(plan, person, library, memory));
 }

@@ -1,6 +1,6 @@
 import { marginOfStability, type Point } from "../body/base-of-support.ts";
 import { GRIP_SHARE, isOutOfDepth, RAIL_SHARE, waterRelief, weightInWater } from "../body/buoyancy.ts";
-import { column, ROW_WIDTH } from "../body/channels.ts";
+import { ROW_WIDTH } from "../body/channels.ts";
 import { type FootContact, isOff, sidedSlots } from "../body/pose.ts";
 import { GRAVITY } from "../body/segments.ts";
 import {
@@ -17,10 +17,10 @@ import {
 } from "../body/steadiness.ts";
 import { type Pair, SIDES, sideIndex } from "../side.ts";
 import { type DragMoments, dragMoments } from "./drag.ts";
-import { type FormReading, otherFoot } from "./reading.ts";
+import { type FormReading, oneLegSpells, otherFoot, supportOf, toeDownSpells } from "./reading.ts";
 import type { FormSamples } from "./samples.ts";
 import { INTERVALS } from "./solved-samples.ts";
-import type { TrackSegment } from "./track.ts";
+import type { Track, TrackSegment } from "./track.ts";
 
 /** What one round of a form asks of a person, read alike wherever it is used. */
 export interface Demand extends Pick<FormReading, "highest" | "lowest" | "mean" | "features" | "steps"> {
@@ -77,24 +77,25 @@ export interface WaterDemand {
 
 /** Drag hardly hangs on mass; a middling one serves where it is not known. Kilograms. */
 const USUAL_MASS = 70;
-const COM_X = column("comX");
-const COM_Y = column("comY");
-const COM_Z = column("comZ");
-const QUIET_MARGIN = column("quietMargin");
+/** Numbers a sample in a form's balance, and where each stands. */
+const BALANCE = { width: 4, x: 0, y: 1, z: 2, quietMargin: 3 } as const;
 const FOOT_X = sidedSlots("footX");
 const FOOT_Z = sidedSlots("footZ");
 
+/** What demands on land are read from: all but the solved poses themselves, which only water asks for. */
+export type DemandSamples = Omit<FormSamples, "rows">;
+
 /** Signed distance of the extrapolated centre of mass to the edge, share of H. */
-function dynamicMargin(samples: FormSamples, sample: number, stature: number, cycleSeconds: number): number {
+function dynamicMargin(samples: DemandSamples, sample: number, stature: number, cycleSeconds: number): number {
   const base = samples.bases[sample] as readonly Point[];
   if (base.length < 3) return -1;
-  const start = sample * ROW_WIDTH;
-  const height = (samples.rows[start + COM_Y] as number) * stature;
+  const start = sample * BALANCE.width;
+  const height = (samples.balance[start + BALANCE.y] as number) * stature;
   const lead = Math.sqrt(height / GRAVITY) / cycleSeconds;
   return marginOfStability(
     [
-      (samples.rows[start + COM_X] as number) + lead * (samples.comRate[2 * sample] as number),
-      (samples.rows[start + COM_Z] as number) + lead * (samples.comRate[2 * sample + 1] as number),
+      (samples.balance[start + BALANCE.x] as number) + lead * (samples.comRate[2 * sample] as number),
+      (samples.balance[start + BALANCE.z] as number) + lead * (samples.comRate[2 * sample + 1] as number),
     ],
     base,
   );
@@ -161,17 +162,47 @@ function baseDemand({ frame, start }: TrackSegment, longest: { oneLeg: Pair; toe
 
 const times = ([left, right]: Pair, seconds: number): Pair => [left * seconds, right * seconds];
 
+/** What a form asks whatever its size, read from its track alone: nothing is solved. */
+export interface QuietDemand {
+  /** What the bases and the support alone ask. */
+  readonly steadiness: number;
+  /** The longest spell on each leg, seconds. */
+  readonly longestOneLeg: Pair;
+  readonly cycleSeconds: number;
+}
+
+const quietSteadiness = (bases: readonly number[], supports: ArrayLike<number>): number =>
+  Math.max(0, ...bases.map((base, number) => base - (supports[number] as number)));
+
+/** Reads it. @param cycleSeconds seconds of one round */
+export function readQuietDemand({ segments }: Track, cycleSeconds: number): QuietDemand {
+  const longest = {
+    oneLeg: times(oneLegSpells({ segments }).longest, cycleSeconds),
+    toeDown: times(toeDownSpells({ segments }).longest, cycleSeconds),
+  };
+  return {
+    steadiness: quietSteadiness(
+      segments.map((segment) => baseDemand(segment, longest)),
+      segments.map(({ frame }) => supportOf(frame)),
+    ),
+    longestOneLeg: longest.oneLeg,
+    cycleSeconds,
+  };
+}
+
 /**
  * Reads the demands of a form from its samples, for a person's stature and a pace.
  *
- * @param samples a form without a problem
+ * @param samples a form without a problem; with its poses for a form in water
  * @param person stature in metres; in water also the depth, and mass for the drag
  * @param cycleSeconds seconds of one round, positive
- * @throws {RangeError} if the cycle takes no time
+ * @throws {RangeError} if the cycle takes no time, or the poses are missing for a form in water
  */
-export function readDemand(samples: FormSamples, person: Doer, cycleSeconds: number): Demand {
+export function readDemand(samples: DemandSamples | FormSamples, person: Doer, cycleSeconds: number): Demand {
   if (!(cycleSeconds > 0)) throw new RangeError("a round takes time");
-  const { reading, rows, phases, count, segments } = samples;
+  const wet = "rows" in samples ? samples : null;
+  if (person.depth !== undefined && wet === null) throw new RangeError("demands in water are read from the poses");
+  const { reading, phases, count, segments } = samples;
   const longest = {
     oneLeg: times(reading.oneLeg.longest, cycleSeconds),
     toeDown: times(reading.toeDown.longest, cycleSeconds),
@@ -187,15 +218,15 @@ export function readDemand(samples: FormSamples, person: Doer, cycleSeconds: num
   const balance: Balance = { margin: 0, relief: 0, weight: 1 };
   const weights = new Float64Array(waterline === null ? 0 : count);
   const readBalance = (sample: number): void => {
-    if (waterline === null) balance.margin = dynamicMargin(samples, sample, person.stature, cycleSeconds);
+    if (waterline === null || wet === null) balance.margin = dynamicMargin(samples, sample, person.stature, cycleSeconds);
     else {
-      readBalanceInWater(samples, sample, waterline, balance);
+      readBalanceInWater(wet, sample, waterline, balance);
       weights[sample] = balance.weight;
     }
   };
   const isSeated = (number: number): boolean => segments[number]?.frame.seating.kind === "seated";
   const movementAt = (sample: number): number =>
-    movementDemand(balance.margin, rows[sample * ROW_WIDTH + QUIET_MARGIN] as number);
+    movementDemand(balance.margin, samples.balance[sample * BALANCE.width + BALANCE.quietMargin] as number);
   const addedAt = (sample: number, number: number): number =>
     (reading.added[sample] as number) + circumstanceDemand(circumstances, isSeated(number));
   const supportAt = (number: number): number => Math.max(balance.relief, reading.support[number] as number);
@@ -244,9 +275,9 @@ export function readDemand(samples: FormSamples, person: Doer, cycleSeconds: num
     handOutOfSightSeconds: times(reading.handOutOfSight, cycleSeconds),
     heldOutSeconds: times(reading.heldOut, cycleSeconds),
     steadiness: { ...worst, phase: phases[highestAt] as number },
-    quietSteadiness: Math.max(0, ...bases.map((base, number) => base - (reading.support[number] as number))),
+    quietSteadiness: quietSteadiness(bases, reading.support),
     features: reading.features,
     steps: reading.steps,
-    water: waterline === null ? null : readWater(samples, person, weights, cycleSeconds),
+    water: waterline === null || wet === null ? null : readWater(wet, person, weights, cycleSeconds),
   };
 }

@@ -265,6 +265,9 @@ export type Movement = v.InferOutput<typeof Movement>;
 /** The name it is taught by. */
 export const taughtName = ({ name }: Pick<Movement, "name">): string => name.own ?? name.en;
 
+/** Whether there is a form of it for a pool. */
+export const hasWaterForm = ({ forms }: Movement): boolean => forms.water !== undefined && forms.water !== false;
+
 /** Whether there is a form of it for a hall. */
 export const hasLandForm = ({ forms }: Movement): boolean =>
   [forms.standing, forms.supported, forms.seated].some((form) => form !== false);

@@ -87,8 +87,11 @@ function sampleWeights({ segments, count }: SolvedSamples): Float64Array {
   return weights;
 }
 
+/** A form as its segments tell it, solved or not. */
+type Segmented = Pick<SolvedSamples, "segments">;
+
 /** Total and longest run of the segments in which a condition holds, shares of the round. */
-function spells({ segments }: SolvedSamples, holds: (frame: PoseFrame) => boolean): { total: number; longest: number } {
+function spells({ segments }: Segmented, holds: (frame: PoseFrame) => boolean): { total: number; longest: number } {
   let total = 0;
   let run = 0;
   let longest = 0;
@@ -102,7 +105,7 @@ function spells({ segments }: SolvedSamples, holds: (frame: PoseFrame) => boolea
   return { total, longest };
 }
 
-function spellsOfSides(samples: SolvedSamples, holds: (frame: PoseFrame, side: Side) => boolean) {
+function spellsOfSides(samples: Segmented, holds: (frame: PoseFrame, side: Side) => boolean) {
   const left = spells(samples, (frame) => holds(frame, "left"));
   const right = spells(samples, (frame) => holds(frame, "right"));
   return { total: [left.total, right.total] as const, longest: [left.longest, right.longest] as const };
@@ -146,8 +149,15 @@ function holdsStill({ rows, count }: SolvedSamples, sample: number): boolean {
 /** The foot that is not the standing one. */
 export const otherFoot = (frame: PoseFrame, standing: Side) => frame.feet[standing === "left" ? 1 : 0];
 
+/** Share of a round on one leg, by the standing leg. */
+export const oneLegSpells = (form: Segmented) =>
+  spellsOfSides(form, (frame, side) => isOff(otherFoot(frame, side)) && frame.seating.kind === "standing");
+
+/** The same with the other toe resting. */
+export const toeDownSpells = (form: Segmented) => spellsOfSides(form, (frame, side) => otherFoot(frame, side) === "restingToe");
+
 /** What the hands on something take off the steadiness demand. */
-function supportOf({ hands, support }: PoseFrame): number {
+export function supportOf({ hands, support }: PoseFrame): number {
   const holding = hands.filter(holdsOn).length;
   return holding === 0 ? 0 : supportNamed(support).relief[holding === 2 ? 1 : 0];
 }
@@ -199,8 +209,8 @@ export function readForm(samples: SolvedSamples, declared: readonly (typeof DECL
     heldOut: held,
     handOutOfSight: unseen,
     steps,
-    oneLeg: spellsOfSides(samples, (frame, side) => isOff(otherFoot(frame, side)) && frame.seating.kind === "standing"),
-    toeDown: spellsOfSides(samples, (frame, side) => otherFoot(frame, side) === "restingToe"),
+    oneLeg: oneLegSpells(samples),
+    toeDown: toeDownSpells(samples),
     added,
     support: Float64Array.from(segments, ({ frame }) => supportOf(frame)),
     features,

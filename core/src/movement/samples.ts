@@ -11,6 +11,8 @@ import type { Track, TrackSegment } from "./track.ts";
 /** Solved samples with what they show. */
 export interface FormSamples extends SolvedSamples {
   readonly reading: FormReading;
+  /** What steadiness on land hangs on: X, Y and Z of the centre of mass and the quiet margin, four numbers a sample. */
+  readonly balance: Float64Array;
 }
 
 const secant = (segment: TrackSegment, index: number): number =>
@@ -109,14 +111,29 @@ function smoothSwings(track: Track): { track: Track; heights: ([number, number] 
 
 /** Centre of mass over the floor: X and Z. */
 const COM = [column("comX"), column("comZ")] as const;
+const BALANCE = [column("comX"), column("comY"), column("comZ"), column("quietMargin")] as const;
 
-/** Solves a track for the unit body, 8 intervals a segment. */
-export function sampleTrack(authored: Track): FormSamples {
+/** What steadiness on land hangs on, a sample after the other. */
+function balanceOf(rows: Float64Array, count: number): Float64Array {
+  const balance = new Float64Array(count * BALANCE.length);
+  for (let sample = 0; sample < count; sample += 1)
+    for (let i = 0; i < BALANCE.length; i += 1)
+      balance[sample * BALANCE.length + i] = rows[sample * ROW_WIDTH + (BALANCE[i] as number)] as number;
+  return balance;
+}
+
+/**
+ * Solves a track for the unit body, 8 intervals a segment.
+ *
+ * @param scratch room for the rows, where they are not wanted beyond the reading; longer than the longest movement needs
+ */
+export function sampleTrack(authored: Track, scratch?: Float64Array): FormSamples {
   const { track, heights } = smoothSwings(authored);
   const each = INTERVALS + 1;
   const count = track.segments.length * each;
   const phases = new Float64Array(count);
-  const rows = new Float64Array(count * ROW_WIDTH);
+  const width = count * ROW_WIDTH;
+  const rows = scratch !== undefined && scratch.length >= width ? scratch.subarray(0, width) : new Float64Array(width);
   const comRate = new Float64Array(count * 2);
   const bases: (readonly Point[])[] = [];
   const along = new Float64Array(each);
@@ -158,7 +175,7 @@ export function sampleTrack(authored: Track): FormSamples {
     segments: track.segments,
     problem,
   };
-  return { ...solved, reading: readForm(solved, track.features) };
+  return { ...solved, reading: readForm(solved, track.features), balance: balanceOf(rows, count) };
 }
 
 /** Highest and lowest value of every column over the key poses of some tracks; the poses are among those of sampleTrack. */

@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { OWN_AIDS } from "../fit/place.ts";
 
 /** Facts that everybody in class may need at once; only those a person has agreed to are written down. */
 export const EMERGENCY_FACTS = [
@@ -50,6 +51,8 @@ export const About = v.object({
     {},
   ),
   equipment: text(200),
+  /** What they bring to hold on to while standing. */
+  aids: v.optional(v.array(v.picklist(OWN_AIDS)), []),
 });
 export type About = v.InferOutput<typeof About>;
 

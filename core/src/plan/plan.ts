@@ -1,4 +1,6 @@
 import * as v from "valibot";
+import type { FitHold } from "../fit/fit-plan.ts";
+import { WAYS } from "../fit/place.ts";
 import { PHASES } from "../movement/format.ts";
 import { SIDES } from "../side.ts";
 import { type Block, FACINGS, ROUNDS, TALK } from "./block.ts";
@@ -13,6 +15,8 @@ export interface PlanContent {
   readonly breathSeconds: number;
   /** Null where nobody has said. */
   readonly purpose: SessionPurpose | null;
+  /** Who does which block in which way, by the instructor's word and within their caps. */
+  readonly holds: readonly FitHold[];
 }
 
 /** Blocks that one plan may have. */
@@ -23,6 +27,7 @@ export const EMPTY_PLAN: PlanContent = {
   style: USUAL_STYLE,
   breathSeconds: USUAL_STYLE.breathSeconds,
   purpose: null,
+  holds: [],
 };
 
 const breath = v.pipe(
@@ -62,6 +67,15 @@ const BlockSchema = v.strictObject({
   ),
 });
 
+/** Forms held in one plan. */
+const MOST_HOLDS = 400;
+
+const HoldSchema = v.strictObject({
+  personId: v.pipe(v.string(), v.maxLength(60)),
+  blockId: v.pipe(v.string(), v.maxLength(40)),
+  way: v.picklist([...WAYS, "rest"], "This is no way of doing a block."),
+});
+
 /** Reads the content of a plan from a file or a board. */
 export const PlanContentSchema = v.object({
   blocks: v.pipe(
@@ -72,4 +86,5 @@ export const PlanContentSchema = v.object({
   style: TeachingStyleSchema,
   breathSeconds: breath,
   purpose: v.nullable(v.picklist(SESSION_PURPOSES, "Please choose one of the purposes offered.")),
+  holds: v.optional(v.pipe(v.array(HoldSchema), v.maxLength(MOST_HOLDS, `At most ${MOST_HOLDS} forms are held.`)), []),
 }) as v.GenericSchema<PlanContent>;

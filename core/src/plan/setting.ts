@@ -1,6 +1,8 @@
 import { daysBetween } from "../calendar.ts";
 import type { Cap } from "../caps/cap.ts";
+import type { FitPlace } from "../fit/place.ts";
 import type { Room } from "../places/place.ts";
+import type { PoolFloor } from "../setup/pool-depth.ts";
 import type { Circumstances } from "./read-plan.ts";
 import type { PlanPlace } from "./state.ts";
 import type { TeachingStyle } from "./style.ts";
@@ -10,6 +12,9 @@ import { knowledgeOf } from "./time.ts";
 export interface PlanSetting {
   readonly seatedOnly: boolean;
   readonly place: PlanPlace;
+  /** What there is of chairs, rail and helpers. */
+  readonly fitPlace: FitPlace;
+  readonly poolFloor: PoolFloor;
   readonly week: number;
   readonly slowestCycle: number;
   /** Sessions before this one in which each movement was taught, by its id. */
@@ -25,11 +30,15 @@ export const weekOf = (day: string): number => Math.floor(daysBetween(FIRST_MOND
 /** A hall whose place nobody has described: chairs, and a rail on the right. */
 const USUAL_HALL: PlanPlace = { chairs: true, rail: "right", pool: false };
 
+/** In the water there are no chairs, and the wall may be held. */
+const POOL: PlanPlace = { chairs: false, rail: "right", pool: true };
+
 /** What a room offers for joining movements. @param room null where nobody has described it */
-export const placeOfRoom = (room: Pick<Room, "chairs" | "rail"> | null): PlanPlace =>
-  room === null
-    ? USUAL_HALL
-    : { chairs: room.chairs.length > 0, rail: room.rail !== null && room.rail > 0 ? "right" : null, pool: false };
+export function placeOfRoom(room: Pick<Room, "chairs" | "rail"> | null, inWater = false): PlanPlace {
+  if (inWater) return POOL;
+  if (room === null) return USUAL_HALL;
+  return { chairs: room.chairs.length > 0, rail: room.rail !== null && room.rail > 0 ? "right" : null, pool: false };
+}
 
 /** The longest of the shortest cycles that people may move at, seconds; 0 where nobody has one. */
 export const slowestCycle = (people: readonly (readonly Cap[])[]): number =>
@@ -37,7 +46,7 @@ export const slowestCycle = (people: readonly (readonly Cap[])[]): number =>
 
 /** What reading a plan takes: where and for whom, and how it is taught. */
 export const circumstancesOf = (
-  setting: PlanSetting,
+  setting: Omit<PlanSetting, "fitPlace" | "poolFloor">,
   { style, breathSeconds }: { readonly style: TeachingStyle; readonly breathSeconds: number },
 ): Circumstances => ({
   style,

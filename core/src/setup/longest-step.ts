@@ -31,7 +31,7 @@ function canStep(
     const { problem, reading } = sampleTrack(track);
     return (
       problem === null &&
-      !caps.some((cap) => breaksInPose(cap, reading)) &&
+      !caps.some((cap) => breaksInPose(cap.limit, reading)) &&
       SIDES.every(
         (side) =>
           (reading.highest[sidedColumn("heelDownDorsiflexion", side)] as number) <=

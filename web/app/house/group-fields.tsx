@@ -32,8 +32,9 @@ export function GroupFields({ id, group, places, lastResult }: Props) {
           weekday: group.weekday,
           startsAt: group.startsAt,
           minutes: group.minutes,
+          helpers: group.helpers,
         }
-      : { weekday: 1, minutes: 45 },
+      : { weekday: 1, minutes: 45, helpers: 0 },
     onValidate: ({ formData }) => parseWithValibot(formData, { schema: GroupForm }),
   });
   return (
@@ -55,6 +56,16 @@ export function GroupFields({ id, group, places, lastResult }: Props) {
         <input type="checkbox" name="seatedOnly" defaultChecked={group?.seatedOnly ?? false} className="size-5 accent-tide-700" />
         Everybody sits throughout
       </label>
+      <label className="flex min-h-11 items-center gap-2">
+        <input type="checkbox" name="inWater" defaultChecked={group?.inWater ?? false} className="size-5 accent-tide-700" />
+        Everybody is in the pool
+      </label>
+      <TextField
+        field={fields.helpers}
+        label="Helpers who come"
+        hint="each has a hand for one person at a time"
+        inputMode="numeric"
+      />
       <fieldset className="sm:col-span-2">
         <legend className="sr-only">What the check-in asks</legend>
         <label className="flex min-h-11 items-center gap-2 font-semibold">

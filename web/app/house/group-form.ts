@@ -22,6 +22,16 @@ const Fields = v.object({
     v.maxValue(180, "At most 180 minutes."),
   ),
   seatedOnly: v.optional(v.boolean(), false),
+  inWater: v.optional(v.boolean(), false),
+  helpers: v.optional(
+    v.pipe(
+      v.number("Helpers are a whole number."),
+      v.integer("Helpers are a whole number."),
+      v.minValue(0, "Helpers are a whole number."),
+      v.maxValue(20, "At most 20 helpers."),
+    ),
+    0,
+  ),
   /** Whether the group asks other questions than the organisation's policy. */
   ownQuestions: v.optional(v.boolean(), false),
   questions: v.optional(v.array(v.picklist(QUESTION_NAMES)), []),

@@ -7,6 +7,10 @@ import { Button } from "../kit/button.tsx";
 import { CheckBoxes, Problem, SelectField, TextArea, TextField } from "../kit/field.tsx";
 import { AboutForm, type AboutFormInput, factField } from "./about-form.ts";
 
+const AID_OPTIONS = [
+  ["frame", "a walking frame, braked"],
+  ["stick", "a stick"],
+] as const;
 const MEDICINE_OPTIONS = MEDICINES.map(({ name, label }) => [name, label] as const);
 const TOUCH = [
   ["ask", "ask each time"],
@@ -22,6 +26,7 @@ const WRITE = [
 const typedOf = ({ facts, ...about }: About) => ({
   ...about,
   medicines: [...about.medicines],
+  aids: [...about.aids],
   ...Object.fromEntries(EMERGENCY_FACTS.map(({ name }) => [factField(name), facts[name] ?? ""])),
 });
 
@@ -53,6 +58,10 @@ export function AboutFields({ lastResult, about, version }: Props) {
         <TextField field={fields.kinPhone} label="Their phone" />
         <TextField field={fields.clinicianName} label="Clinician" />
         <TextField field={fields.clinicianPhone} label="Their phone" />
+        <fieldset>
+          <legend className="font-semibold">Brings to hold on to, standing</legend>
+          <CheckBoxes name={fields.aids.name} options={AID_OPTIONS} checked={(name) => about.aids.some((aid) => aid === name)} />
+        </fieldset>
         <SelectField field={fields.mayTouch} label="May be touched to guide or steady" options={TOUCH} />
         <SelectField field={fields.mayWrite} label="May be written about" options={WRITE} />
       </section>

@@ -24,6 +24,7 @@ const Fields = v.object({
   mayTouch: About.entries.mayTouch,
   mayWrite: About.entries.mayWrite,
   equipment: text(200),
+  aids: About.entries.aids,
   ...FACT_FIELDS,
   version: v.pipe(v.number(), v.integer()),
 });

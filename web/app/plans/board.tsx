@@ -291,7 +291,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
             />
             {person && (
               <p className="mt-3">
-                On the feet in all: <strong>{Math.round((fitted.rows.get(person.id)?.standingSeconds ?? 0) / 60)} min</strong> ·{" "}
+                On the feet in all: <strong>{Math.round((fitted.rows.get(person.id)?.sums.standing ?? 0) / 60)} min</strong> ·{" "}
                 <Link to={`/people/${person.id}`} className="underline underline-offset-4">
                   {person.name}'s caps
                 </Link>

@@ -2,7 +2,7 @@ import type { CellView } from "@able-tide/core/fit/cell-view";
 import { type KeyboardEvent, memo, useRef } from "react";
 import { Vessel, vesselInWords } from "../kit/vessel.tsx";
 import type { Span } from "./board-layout.ts";
-import type { FittedGroup } from "./use-fit.ts";
+import type { FittedRows } from "./use-fit.ts";
 
 interface GridPerson {
   readonly id: string;
@@ -22,7 +22,7 @@ interface Props {
   readonly spans: readonly Span[];
   readonly width: number;
   readonly nameWidth: number;
-  readonly fitted: FittedGroup;
+  readonly fitted: FittedRows;
   readonly chosen: GridPlace | null;
   readonly choose: (place: GridPlace) => void;
 }

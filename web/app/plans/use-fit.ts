@@ -1,36 +1,62 @@
 import type { CellView } from "@able-tide/core/fit/cell-view";
-import type { FitPerson, FitPlan } from "@able-tide/core/fit/session";
-import { useEffect, useRef, useState } from "react";
-import type { FitAnswer, FitQuestion } from "../workers/fit.worker.ts";
+import type { FitPlan } from "@able-tide/core/fit/fit-plan";
+import type { FitPerson, RowSums } from "@able-tide/core/fit/session";
+import { useCallback, useEffect, useRef, useState } from "react";
+import type { ExplainAnswer, FitAnswer, FitAsk, FitQuestion, WithoutAnswer } from "../workers/fit.worker.ts";
 
-export interface FittedGroup {
-  readonly rows: ReadonlyMap<string, { readonly cells: readonly CellView[]; readonly standingSeconds: number }>;
-  /** Whether every row belongs to the plan as it is now. */
-  readonly settled: boolean;
+export interface FittedPerson {
+  readonly cells: readonly CellView[];
+  readonly sums: RowSums;
+  /** How much of the session is kept, 0 to 1. */
+  readonly kept: number;
 }
 
-interface Kept extends Omit<FittedGroup, "settled"> {
-  readonly answered: number;
+export interface FittedRows {
+  readonly rows: ReadonlyMap<string, FittedPerson>;
+  /** Whether every row belongs to the plan as it is now. */
+  readonly settled: boolean;
+  /** How far the fit may be from the best there could be, 0 to 1; null until everybody is fitted. */
+  readonly gap: number | null;
+  /** Why the cell last asked about is as it is. */
+  readonly explained: ExplainAnswer | null;
+  /** What would be without the cap last asked about. */
+  readonly without: WithoutAnswer | null;
+}
+
+interface Kept extends Omit<FittedRows, "settled"> {
   readonly turn: number;
 }
 
-/** Fits a plan in a worker; rows of the plan before stay until their new ones arrive. */
-export function useFit(plan: FitPlan, people: readonly FitPerson[]): FittedGroup {
+const NOTHING: Kept = { rows: new Map(), gap: null, explained: null, without: null, turn: 0 };
+
+/** What is kept after an answer; rows of the plan before stay until their new ones arrive. */
+function after(before: Kept, data: FitAnswer): Kept {
+  const kept = before.turn === data.turn ? before : { ...NOTHING, rows: before.rows, turn: data.turn };
+  switch (data.kind) {
+    case "row":
+      return { ...kept, rows: new Map(kept.rows).set(data.personId, { cells: data.cells, sums: data.sums, kept: data.kept }) };
+    case "group":
+      return { ...kept, gap: data.gap };
+    case "explain":
+      return { ...kept, explained: data };
+    case "without":
+      return { ...kept, without: data };
+  }
+}
+
+type Ask = FitAsk extends infer One ? (One extends FitAsk ? Omit<One, "turn"> : never) : never;
+
+/** Fits a plan in a worker, and asks it why and what if. */
+export function useFit(plan: FitPlan, people: readonly FitPerson[]): FittedRows & { readonly ask: (what: Ask) => void } {
   const worker = useRef<Worker | null>(null);
   const turn = useRef(0);
-  const [kept, setKept] = useState<Kept>({ rows: new Map(), answered: 0, turn: 0 });
+  const [kept, setKept] = useState<Kept>(NOTHING);
 
   useEffect(() => {
     const started = new Worker(new URL("../workers/fit.worker.ts", import.meta.url), { type: "module" });
     worker.current = started;
     started.onmessage = ({ data }: MessageEvent<FitAnswer>) => {
-      if (data.turn !== turn.current) return;
-      setKept((before) => {
-        const answered = before.turn === data.turn ? before.answered : 0;
-        const rows = new Map(before.rows);
-        rows.set(data.personId, { cells: data.cells, standingSeconds: data.standingSeconds });
-        return { turn: data.turn, rows, answered: answered + 1 };
-      });
+      if (data.turn === turn.current) setKept((before) => after(before, data));
     };
     return () => {
       started.terminate();
@@ -40,10 +66,11 @@ export function useFit(plan: FitPlan, people: readonly FitPerson[]): FittedGroup
 
   useEffect(() => {
     turn.current += 1;
-    const question: FitQuestion = { turn: turn.current, plan, people };
+    const question: FitQuestion = { kind: "fit", turn: turn.current, plan, people };
     worker.current?.postMessage(question);
   }, [plan, people]);
 
-  const settled = kept.turn === turn.current && kept.answered >= people.length;
-  return { rows: kept.rows, settled };
+  const ask = useCallback((what: Ask) => worker.current?.postMessage({ ...what, turn: turn.current }), []);
+  const settled = kept.turn === turn.current && kept.gap !== null;
+  return { ...kept, settled, ask };
 }

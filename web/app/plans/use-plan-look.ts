@@ -1,5 +1,5 @@
+import { type FitPlan, fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import { createFormLibrary } from "@able-tide/core/fit/form-library";
-import { type FitPlan, fitPlanOf } from "@able-tide/core/fit/session";
 import type { Movement } from "@able-tide/core/movement/format";
 import { lookAtPlan, type PlanLook } from "@able-tide/core/plan/look-at-plan";
 import type { MendQuestion } from "@able-tide/core/plan/mends";
@@ -22,6 +22,11 @@ export function usePlanLook(draft: Draft, setting: PlanSetting, movements: reado
     const circumstances = circumstancesOf(setting, draft);
     const blocks = withMovements(draft.blocks, movements);
     const look = lookAtPlan(blocks, circumstances, library);
-    return { draft, look, question: { blocks, circumstances, library }, fitPlan: fitPlanOf(look.reading) };
+    return {
+      draft,
+      look,
+      question: { blocks, circumstances, library },
+      fitPlan: fitPlanOf(look.reading, setting.fitPlace, draft.style, draft.holds),
+    };
   }, [draft, setting, movements, library]);
 }

@@ -18,16 +18,16 @@ export interface FittedProposal extends ProposeAnswer {
 /** Fits everybody to a plan in a worker. @returns null when there was nobody to fit */
 function fitIn(worker: Worker, turn: number, { plan }: ProposeAnswer, people: readonly FitPerson[]): Promise<ProposalFit | null> {
   return new Promise((resolve) => {
-    const shares: { personId: string; share: number }[] = [];
+    const shares = new Map<string, number>();
     worker.onmessage = ({ data }: MessageEvent<FitAnswer>) => {
       if (data.turn !== turn) return;
-      const sum = data.cells.reduce((all, { fidelity }) => all + fidelity, 0);
-      shares.push({ personId: data.personId, share: sum / Math.max(1, data.cells.length) });
-      if (shares.length < people.length) return;
-      const kept = shares.reduce((all, { share }) => all + share, 0) / shares.length;
-      resolve({ kept, least: shares.toSorted((a, b) => a.share - b.share)[0] ?? null });
+      if (data.kind === "row") shares.set(data.personId, data.kept);
+      if (data.kind !== "group") return;
+      const all = [...shares].map(([personId, share]) => ({ personId, share }));
+      const kept = all.reduce((sum, { share }) => sum + share, 0) / all.length;
+      resolve({ kept, least: all.toSorted((a, b) => a.share - b.share)[0] ?? null });
     };
-    const question: FitQuestion = { turn, plan, people };
+    const question: FitQuestion = { kind: "fit", turn, plan, people };
     if (people.length === 0) resolve(null);
     else worker.postMessage(question);
   });

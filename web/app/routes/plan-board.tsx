@@ -1,6 +1,6 @@
 import { limitInBrief } from "@able-tide/core/caps/words";
-import { fitPlanOf } from "@able-tide/core/fit/session";
-import { hasLandForm } from "@able-tide/core/movement/format";
+import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
+import { hasLandForm, hasWaterForm } from "@able-tide/core/movement/format";
 import { readPlan, withMovements } from "@able-tide/core/plan/read-plan";
 import { circumstancesOf } from "@able-tide/core/plan/setting";
 import { classOfPlan } from "../../server/classes/classes.ts";
@@ -8,6 +8,7 @@ import { findGroup } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
 import { type CapInForce, capsHolding } from "../../server/people/caps.ts";
 import { listMembers } from "../../server/people/people.ts";
+import { fitPersonOf } from "../../server/plans/fit-people.ts";
 import { fittedRows } from "../../server/plans/fitted-rows.ts";
 import { contentOf, findPlan } from "../../server/plans/plans.ts";
 import { settingsOf } from "../../server/plans/setting.ts";
@@ -50,9 +51,9 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     movements.map(({ movement }) => movement),
   );
   if (taught === null && blocks.length > 0) {
-    const people = members.map(({ id, stature, measured }) => ({ id, stature, measured, caps: caps.get(id) ?? [] }));
+    const people = members.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], setting));
     // Worked out so that it is ready when the class is, once the browser has had its turn; nobody waits for it.
-    const fitPlan = fitPlanOf(readPlan(blocks, circumstancesOf(setting, plan)));
+    const fitPlan = fitPlanOf(readPlan(blocks, circumstancesOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
     setTimeout(() => void fittedRows(fitPlan, people).catch(() => undefined), BROWSER_FIRST).unref();
   }
   return {
@@ -61,12 +62,12 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     setting,
     styles: styles.map(({ style }) => style),
     group: { name: group.name, place: group.place, minutes: group.minutes, startsAt: group.startsAt },
-    people: members.map(({ id, name, stature, measured }) => {
-      const own = caps.get(id) ?? [];
-      return { id, name, stature, measured, caps: own, brief: briefOf(own) };
+    people: members.map((person) => {
+      const own = caps.get(person.id) ?? [];
+      return { ...fitPersonOf(person, own, setting), caps: own, name: person.name, brief: briefOf(own) };
     }),
-    // A plan is for a hall as yet: what is only done in water cannot be put in.
-    movements: movements.map(({ movement }) => movement).filter(hasLandForm),
+    // What a hall has no form of cannot be put into a plan for it, nor what a pool has none of.
+    movements: movements.map(({ movement }) => movement).filter(group.inWater ? hasWaterForm : hasLandForm),
     taught: taught && { id: taught.id, ended: taught.endedAt !== null },
   };
 }

@@ -1,42 +1,133 @@
-import { type CellView, viewRow } from "@able-tide/core/fit/cell-view";
+import { type CellView, viewRow, type Why, whyOfCaps } from "@able-tide/core/fit/cell-view";
+import { explainInSteps } from "@able-tide/core/fit/explain";
+import type { FitPlan } from "@able-tide/core/fit/fit-plan";
 import { createFormLibrary } from "@able-tide/core/fit/form-library";
-import { type FitPerson, type FitPlan, fitPersonInSteps } from "@able-tide/core/fit/session";
+import { type FittedGroup, fitGroupInSteps, gapOf } from "@able-tide/core/fit/group";
+import { scarceFor } from "@able-tide/core/fit/place";
+import { createFitMemory, type FitPerson, type FittedRow, type RowSums } from "@able-tide/core/fit/session";
+import { type CellChange, changedCells, withoutCapInSteps } from "@able-tide/core/fit/without-cap";
 import { breathe } from "./breathe.ts";
 
-/** Asks for the fit of a plan. A newer question makes an older one stop. */
+/** Asks for the fit of a plan. A newer one makes an older one stop. */
 export interface FitQuestion {
+  readonly kind: "fit";
   readonly turn: number;
   readonly plan: FitPlan;
   readonly people: readonly FitPerson[];
 }
 
-/** One answer a person as each is done. */
-export interface FitAnswer {
+/** Asks something about the fit of a turn, once it is there; what is asked of an older turn is not answered. */
+export type FitAsk = { readonly turn: number } & (
+  | { readonly kind: "explain"; readonly personId: string; readonly blockId: string }
+  | { readonly kind: "without"; readonly personId: string; readonly capId: string }
+);
+
+/** One person's row, as soon as it is known; it comes again where what the room has changes it. */
+export interface RowAnswer {
+  readonly kind: "row";
   readonly turn: number;
   readonly personId: string;
   readonly cells: readonly CellView[];
-  readonly standingSeconds: number;
+  readonly sums: RowSums;
+  /** How much of the session is kept, 0 to 1. */
+  readonly kept: number;
 }
 
+/** Everybody has been fitted. */
+export interface GroupAnswer {
+  readonly kind: "group";
+  readonly turn: number;
+  /** How far it may be from the best there could be, 0 to 1. */
+  readonly gap: number;
+}
+
+export interface ExplainAnswer {
+  readonly kind: "explain";
+  readonly turn: number;
+  readonly personId: string;
+  readonly blockId: string;
+  readonly caps: readonly { readonly id: string; readonly why: Why }[];
+  /** How much of the movement would be kept without them, 0 to 1. */
+  readonly without: number;
+}
+
+export interface WithoutAnswer {
+  readonly kind: "without";
+  readonly turn: number;
+  readonly personId: string;
+  readonly capId: string;
+  readonly changes: readonly CellChange[];
+  /** How much of the session this person would keep, 0 to 1. */
+  readonly kept: number;
+}
+
+export type FitAnswer = RowAnswer | GroupAnswer | ExplainAnswer | WithoutAnswer;
+
 const library = createFormLibrary();
-let newest = 0;
+const memory = createFitMemory();
+let newest: FitQuestion | null = null;
+let fitted: { readonly question: FitQuestion; readonly group: FittedGroup } | null = null;
+let waiting: FitAsk[] = [];
 
 const answer = (message: FitAnswer): void => self.postMessage(message);
 
-async function fit({ turn, plan, people }: FitQuestion): Promise<void> {
-  for (const person of people) {
-    const steps = fitPersonInSteps(plan, person, library);
-    let step = steps.next();
-    for (; !step.done; step = steps.next()) {
-      await breathe();
-      if (turn !== newest) return;
-    }
-    const row = step.value;
-    answer({ turn, personId: person.id, cells: viewRow(plan, row), standingSeconds: row.standingSeconds });
+/** Runs steps with room for a newer question; null when there is one. */
+async function run<Value>(steps: Generator<undefined, Value>, turn: number): Promise<Value | null> {
+  for (let step = steps.next(); ; step = steps.next()) {
+    if (step.done) return step.value;
+    await breathe();
+    if (turn !== newest?.turn) return null;
   }
 }
 
-self.onmessage = (message: MessageEvent<FitQuestion>) => {
-  newest = message.data.turn;
-  void fit(message.data);
+const sendRow = ({ turn, plan }: FitQuestion, row: FittedRow): void =>
+  answer({ kind: "row", turn, personId: row.personId, cells: viewRow(plan, row), sums: row.sums, kept: row.kept });
+
+async function fit(question: FitQuestion): Promise<void> {
+  const { turn, plan, people } = question;
+  const sent = new Map<string, FittedRow>();
+  const known = (row: FittedRow) => {
+    sent.set(row.personId, row);
+    sendRow(question, row);
+  };
+  const group = await run(fitGroupInSteps(plan, people, library, memory, known), turn);
+  if (!group) return;
+  fitted = { question, group };
+  for (const row of group.rows)
+    if (JSON.stringify(sent.get(row.personId)?.cells) !== JSON.stringify(row.cells)) sendRow(question, row);
+  answer({ kind: "group", turn, gap: gapOf(group) });
+  const asks = waiting;
+  waiting = [];
+  for (const ask of asks) await respond(ask);
+}
+
+async function respond(ask: FitAsk): Promise<void> {
+  if (fitted === null || fitted.question.turn !== ask.turn) {
+    waiting = [...waiting.filter(({ turn }) => turn === newest?.turn), ask];
+    return;
+  }
+  const { question, group } = fitted;
+  const { turn, plan, people } = question;
+  const person = people.find(({ id }) => id === ask.personId);
+  const row = group.rows.find(({ personId }) => personId === ask.personId);
+  if (!person || !row) return;
+  if (ask.kind === "without") {
+    const after = await run(withoutCapInSteps(plan, people, ask, library, memory), turn);
+    if (!after) return;
+    const kept = after.rows.find(({ personId }) => personId === ask.personId)?.kept ?? 0;
+    answer({ ...ask, changes: changedCells(plan, group, after), kept });
+    return;
+  }
+  if (!plan.blocks.some(({ id }) => id === ask.blockId)) return;
+  const scarce = scarceFor(plan.place, people.length);
+  const found = await run(explainInSteps(plan, person, row, ask.blockId, scarce, library, memory), turn);
+  if (found)
+    answer({ ...ask, caps: found.caps.map((cap) => ({ id: cap.id, why: whyOfCaps([cap])[0] as Why })), without: found.without });
+}
+
+self.onmessage = ({ data }: MessageEvent<FitQuestion | FitAsk>) => {
+  if (data.kind === "fit") {
+    newest = data;
+    void fit(data);
+  } else void respond(data);
 };

@@ -1,6 +1,7 @@
 import { buildOf } from "@able-tide/core/body/build";
+import { type FitPlan, fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import { createFormLibrary } from "@able-tide/core/fit/form-library";
-import { type FitPerson, type FitPlan, fitPlanOf } from "@able-tide/core/fit/session";
+import type { FitPerson } from "@able-tide/core/fit/session";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import type { Block } from "@able-tide/core/plan/block";
 import type { SessionPurpose } from "@able-tide/core/plan/content";
@@ -59,7 +60,7 @@ async function run<Value>(steps: Generator<undefined, Value>, turn: number): Pro
   }
 }
 
-function shown({ look, why, blocks }: Proposal, turn: number, number: number): ProposeAnswer {
+function shown({ look, why, blocks }: Proposal, { turn, setting, style }: ProposeQuestion, number: number): ProposeAnswer {
   return {
     turn,
     number,
@@ -74,7 +75,7 @@ function shown({ look, why, blocks }: Proposal, turn: number, number: number): P
       why: why[id] ?? [],
     })),
     total: look.reading.total,
-    plan: fitPlanOf(look.reading),
+    plan: fitPlanOf(look.reading, setting.fitPlace, style),
   };
 }
 
@@ -88,7 +89,7 @@ async function answer(question: ProposeQuestion): Promise<void> {
     const unlike = proposals.map(({ blocks }) => blocks.map(({ movementId }) => movementId));
     const proposal = await run(proposeInSteps({ ...question, circumstances, people: doers, library, unlike }), turn);
     if (!proposal) return;
-    self.postMessage(shown(proposal, turn, proposals.length));
+    self.postMessage(shown(proposal, question, proposals.length));
     proposals.push(proposal);
   }
 }

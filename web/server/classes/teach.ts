@@ -2,7 +2,7 @@ import type { Cap } from "@able-tide/core/caps/cap";
 import { dayCaps, readCheckIn } from "@able-tide/core/caps/check-in";
 import { type CheckedIn, classState } from "@able-tide/core/class/events";
 import { type ClassScript, scriptBlocks } from "@able-tide/core/class/script";
-import { fitPlanOf } from "@able-tide/core/fit/session";
+import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import { readPlan, withMovements } from "@able-tide/core/plan/read-plan";
 import { circumstancesOf } from "@able-tide/core/plan/setting";
 import { stateInWords } from "@able-tide/core/plan/state";
@@ -10,6 +10,7 @@ import { findGroup, type Group } from "../groups/groups.ts";
 import { listMovements } from "../movements/movements.ts";
 import { capsHolding } from "../people/caps.ts";
 import { listMembers } from "../people/people.ts";
+import { fitPersonOf } from "../plans/fit-people.ts";
 import { fittedRows } from "../plans/fitted-rows.ts";
 import { findPlan, type Plan } from "../plans/plans.ts";
 import { settingsOf } from "../plans/setting.ts";
@@ -60,10 +61,11 @@ async function scriptOf(
     checkIns,
   );
   const settingOf = await settingsOf(scope, [group.id]);
-  const reading = readPlan(blocks, circumstancesOf(settingOf(plan, group, caps), plan));
+  const setting = settingOf(plan, group, caps);
+  const reading = readPlan(blocks, circumstancesOf(setting, plan));
   const rows = await fittedRows(
-    fitPlanOf(reading),
-    people.map(({ id, stature, measured }) => ({ id, stature, measured, caps: caps.get(id) ?? [] })),
+    fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds),
+    people.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], setting)),
   );
   return {
     kind: "script",

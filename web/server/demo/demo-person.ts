@@ -92,6 +92,8 @@ export interface DemoProgramme {
   readonly minute: number;
   readonly minutes: number;
   readonly seatedOnly: boolean;
+  readonly inWater: boolean;
+  readonly helpers: number;
   readonly breathSeconds: number;
   readonly purpose: SessionPurpose;
   /** What was taught in a week; null where the group's sessions are not on record here. */

@@ -77,6 +77,8 @@ export const FRIDAY_WARM_WATER: DemoProgramme = {
   minute: 0,
   minutes: 40,
   seatedOnly: false,
+  inWater: true,
+  helpers: 2,
   breathSeconds: 9,
   purpose: "calmBreath",
   blocks: null,

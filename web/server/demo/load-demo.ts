@@ -271,9 +271,10 @@ async function load(database: Knex, today: Date): Promise<void> {
   const placeId = await addPlace(instructor, PLACE);
   await keepStyle(instructor, null, STYLE);
   const groupIds = new Map<DemoGroup, string>();
-  for (const { group, name, place, weekday, hour, minute, minutes, seatedOnly } of PROGRAMMES) {
+  for (const { group, name, place, weekday, hour, minute, minutes, seatedOnly, inWater, helpers } of PROGRAMMES) {
     const startsAt = `${String(hour).padStart(2, "0")}:${String(minute).padStart(2, "0")}`;
-    groupIds.set(group, await addGroup(instructor, { name, place, placeId, weekday, startsAt, minutes, seatedOnly }));
+    const input = { name, place, placeId, weekday, startsAt, minutes, seatedOnly, inWater, helpers };
+    groupIds.set(group, await addGroup(instructor, input));
   }
   const people = await takePeopleIn(instructor, clinician.accountId, groupIds);
   for (const person of people) await liveThroughWeek(voices, person, 0, wednesdays.dayOfWeek);

@@ -9,6 +9,7 @@ export const CHAIRS: readonly DemoPerson[] = [
     person: person("Aune", 1934, 149, 52, "frame, hearing aid", "Sharp as a tack; likes to be asked last."),
     groups,
     about: {
+      aids: ["frame"],
       hopes: "To reach the tea caddy again.",
       mayTouch: "yes",
       mayWrite: "yes",
@@ -46,7 +47,13 @@ export const CHAIRS: readonly DemoPerson[] = [
   {
     person: person("Ilse", 1936, 156, 81, "stick", "Never complains; look at her face."),
     groups,
-    about: { hopes: "The stairs to her bedroom.", mayWrite: "yes", kinName: "Her son Piet", kinPhone: "555 0163" },
+    about: {
+      aids: ["stick"],
+      hopes: "The stairs to her bedroom.",
+      mayWrite: "yes",
+      kinName: "Her son Piet",
+      kinPhone: "555 0163",
+    },
     limitations: [
       { rule: "hipArthritis", side: "both", set: 11 },
       { rule: "frailty", set: 1 },
@@ -60,6 +67,7 @@ export const CHAIRS: readonly DemoPerson[] = [
     person: person("Jory", 1943, 173, 70, "stick", "Freezes at the door sill; a count of three helps."),
     groups,
     about: {
+      aids: ["stick"],
       hopes: "To sign his own name so that it can be read.",
       mayTouch: "yes",
       mayWrite: "yes",
@@ -196,6 +204,8 @@ export const MONDAY_CHAIRS: DemoProgramme = {
   minute: 0,
   minutes: 35,
   seatedOnly: true,
+  inWater: false,
+  helpers: 1,
   breathSeconds: 8,
   purpose: "neckAndShoulders",
   blocks: (week) => [

@@ -28,6 +28,7 @@ export const FOOTING: readonly DemoPerson[] = [
     stand: "semiTandem",
     released: 0,
     about: {
+      aids: ["stick"],
       hopes: "To stand at the bar with his friends.",
       mayTouch: "yes",
       mayWrite: "yes",
@@ -263,6 +264,7 @@ export const FOOTING: readonly DemoPerson[] = [
     stand: "sideBySide",
     released: 0,
     about: {
+      aids: ["frame"],
       hopes: "Not to be a burden.",
       mayTouch: "yes",
       mayWrite: "yes",
@@ -368,6 +370,8 @@ export const WEDNESDAY_FOOTING: DemoProgramme = {
   minute: 30,
   minutes: 40,
   seatedOnly: false,
+  inWater: false,
+  helpers: 1,
   breathSeconds: 9,
   purpose: "steadiness",
   blocks: blocksOfWeek,

@@ -13,14 +13,19 @@ export interface Group {
   readonly startsAt: string;
   readonly minutes: number;
   readonly seatedOnly: boolean;
+  /** Whether everybody is in the pool. */
+  readonly inWater: boolean;
+  /** Helpers who usually come, each with a hand for one person at a time. */
+  readonly helpers: number;
   /** Where it meets; null where nobody has said. */
   readonly placeId: string | null;
   /** What its check-in asks; null for what the organisation's policy asks. */
   readonly questions: readonly Question[] | null;
 }
 
-/** A group as it is written down; place and questions may be said later. */
-export type GroupInput = Omit<Group, "id" | "placeId" | "questions"> & Partial<Pick<Group, "placeId" | "questions">>;
+/** A group as it is written down; place, water, helpers and questions may be said later. */
+export type GroupInput = Omit<Group, "id" | LaterSaid> & Partial<Pick<Group, LaterSaid>>;
+type LaterSaid = "placeId" | "questions" | "inWater" | "helpers";
 
 interface GroupRow {
   id: string;
@@ -30,6 +35,8 @@ interface GroupRow {
   starts_at: string;
   minutes: number;
   seated_only: boolean;
+  in_water: boolean;
+  helpers: number;
   place_id: string | null;
   questions: Question[] | null;
 }
@@ -42,6 +49,8 @@ const toGroup = (row: GroupRow): Group => ({
   startsAt: row.starts_at,
   minutes: row.minutes,
   seatedOnly: row.seated_only,
+  inWater: row.in_water,
+  helpers: row.helpers,
   placeId: row.place_id,
   questions: row.questions,
 });
@@ -53,6 +62,8 @@ const columnsOf = (input: GroupInput) => ({
   starts_at: input.startsAt,
   minutes: input.minutes,
   seated_only: input.seatedOnly,
+  in_water: input.inWater ?? false,
+  helpers: input.helpers ?? 0,
   place_id: input.placeId ?? null,
   questions: input.questions ? JSON.stringify(input.questions) : null,
 });

@@ -1,6 +1,8 @@
 import { setImmediate } from "node:timers/promises";
 import { type CellView, viewRow } from "@able-tide/core/fit/cell-view";
-import { type FitPerson, type FitPlan, fitPersonInSteps } from "@able-tide/core/fit/session";
+import type { FitPlan } from "@able-tide/core/fit/fit-plan";
+import { fitGroupInSteps } from "@able-tide/core/fit/group";
+import { createFitMemory, type FitPerson } from "@able-tide/core/fit/session";
 import { solvedForms } from "./solved-forms.ts";
 
 /** Fits kept in this process; a group has one or two that matter at a time. */
@@ -8,16 +10,14 @@ const MOST_KEPT = 16;
 
 const kept = new Map<string, Promise<ReadonlyMap<string, readonly CellView[]>>>();
 
+const memory = createFitMemory();
+
 async function fitAll(plan: FitPlan, people: readonly FitPerson[]): Promise<ReadonlyMap<string, readonly CellView[]>> {
-  const rows = new Map<string, readonly CellView[]>();
-  for (const person of people) {
-    const steps = fitPersonInSteps(plan, person, solvedForms);
-    let step = steps.next();
-    // Other requests are let in between one block and the next.
-    for (; !step.done; step = steps.next()) await setImmediate();
-    rows.set(person.id, viewRow(plan, step.value));
-  }
-  return rows;
+  const steps = fitGroupInSteps(plan, people, solvedForms, memory);
+  let step = steps.next();
+  // Other requests are let in between one block and the next.
+  for (; !step.done; step = steps.next()) await setImmediate();
+  return new Map(step.value.rows.map((row) => [row.personId, viewRow(plan, row)]));
 }
 
 /** Everybody's row, by person. The same question asked again, or while it is being worked out, costs nothing. */

@@ -22,6 +22,7 @@ interface PlanRow {
   blocks: PlanContent["blocks"];
   style: PlanContent["style"];
   purpose: PlanContent["purpose"];
+  holds: PlanContent["holds"];
   version: number;
 }
 
@@ -33,15 +34,17 @@ const toPlan = (row: PlanRow): Plan => ({
   blocks: row.blocks,
   style: row.style,
   purpose: row.purpose,
+  holds: row.holds,
   version: row.version,
 });
 
 /** The content of a plan, without whose and when. */
-export const contentOf = ({ blocks, style, breathSeconds, purpose }: PlanContent): PlanContent => ({
+export const contentOf = ({ blocks, style, breathSeconds, purpose, holds }: PlanContent): PlanContent => ({
   blocks,
   style,
   breathSeconds,
   purpose,
+  holds,
 });
 
 const columnsOf = (content: PlanContent) => ({
@@ -49,6 +52,7 @@ const columnsOf = (content: PlanContent) => ({
   blocks: JSON.stringify(content.blocks),
   style: JSON.stringify(content.style),
   purpose: content.purpose,
+  holds: JSON.stringify(content.holds),
 });
 
 const plansOf = (scope: Scope) => scope.database("plans").where("plans.organisation_id", scope.organisationId);
@@ -149,7 +153,8 @@ export async function listVersions(scope: Scope, planId: string, most: number): 
     .select<{ version: number; content: PlanContent; name: string; saved_at: Date }[]>("version", "content", "name", "saved_at");
   return rows.map(({ version, content, name, saved_at }) => ({
     version,
-    content,
+    // Versions from before forms could be held say nothing of them.
+    content: { ...EMPTY_PLAN, ...content },
     savedBy: name,
     savedAt: saved_at.toISOString(),
   }));

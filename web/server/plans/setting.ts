@@ -1,4 +1,5 @@
 import type { Cap } from "@able-tide/core/caps/cap";
+import { fitPlaceOf } from "@able-tide/core/fit/place";
 import { type PlanSetting, placeOfRoom, slowestCycle, weekOf } from "@able-tide/core/plan/setting";
 import { taughtMovements, timesTaught } from "../classes/taught.ts";
 import type { Group } from "../groups/groups.ts";
@@ -9,7 +10,7 @@ import type { Plan } from "./plans.ts";
 /** What a plan of a group is made for on its day. @param caps those that hold, person by person */
 export type SettingOf = (
   plan: Pick<Plan, "day">,
-  group: Pick<Group, "id" | "seatedOnly" | "placeId">,
+  group: Pick<Group, "id" | "seatedOnly" | "placeId" | "inWater" | "helpers">,
   caps: ReadonlyMap<string, readonly Cap[]>,
 ) => PlanSetting;
 
@@ -17,11 +18,16 @@ export type SettingOf = (
 export async function settingsOf(scope: Scope, groupIds: readonly string[]): Promise<SettingOf> {
   const taught = await taughtMovements(scope, groupIds);
   const places = await listPlaces(scope);
-  return ({ day }, group, caps) => ({
-    seatedOnly: group.seatedOnly,
-    place: placeOfRoom(places.find(({ id }) => id === group.placeId)?.room ?? null),
-    week: weekOf(day),
-    slowestCycle: slowestCycle([...caps.values()]),
-    taught: timesTaught(taught, group.id, day),
-  });
+  return ({ day }, group, caps) => {
+    const room = places.find(({ id }) => id === group.placeId)?.room ?? null;
+    return {
+      seatedOnly: group.seatedOnly,
+      place: placeOfRoom(room, group.inWater),
+      fitPlace: fitPlaceOf(room, group),
+      poolFloor: { shallow: room?.shallow ?? null, deep: room?.deep ?? null },
+      week: weekOf(day),
+      slowestCycle: slowestCycle([...caps.values()]),
+      taught: timesTaught(taught, group.id, day),
+    };
+  };
 }

@@ -1,0 +1,57 @@
+import type { FormChoice } from "../movement/form.ts";
+import type { Movement } from "../movement/format.ts";
+import type { Turn } from "../plan/count.ts";
+import type { TeachingStyle } from "../plan/style.ts";
+import type { FitPlace, Way } from "./place.ts";
+import { WORKING_SHARES } from "./working-share.ts";
+
+/** A block as the fit needs it: what the room does, on which sides, at what pace and for how long. */
+export interface FitBlock {
+  readonly id: string;
+  readonly movement: Movement;
+  readonly meant: FormChoice;
+  readonly turns: readonly Turn[];
+  readonly breathSeconds: number;
+  /** Seconds of the whole block, and when it ends. */
+  readonly total: number;
+  readonly to: number;
+}
+
+/** The instructor's word that somebody does a block in one way, within their caps. */
+export interface FitHold {
+  readonly personId: string;
+  readonly blockId: string;
+  readonly way: Way | "rest";
+}
+
+export interface FitPlan {
+  readonly blocks: readonly FitBlock[];
+  readonly place: FitPlace;
+  /** Share of a cap on range or load that forms are worked up to, 0 to 1. */
+  readonly workingShare: number;
+  readonly holds: readonly FitHold[];
+}
+
+/** What the fit takes of a plan that was read, of the place and of the instructor's word. */
+export const fitPlanOf = (
+  { blocks }: { readonly blocks: readonly FitBlock[] },
+  place: FitPlace,
+  { size }: Pick<TeachingStyle, "size">,
+  holds: readonly FitHold[] = [],
+): FitPlan => ({
+  blocks: blocks.map(({ id, movement, meant, turns, breathSeconds, total, to }) => ({
+    id,
+    movement,
+    meant,
+    turns: turns.map(({ lead, rounds }) => ({ lead, rounds })),
+    breathSeconds,
+    total,
+    to,
+  })),
+  place,
+  workingShare: WORKING_SHARES[size],
+  holds,
+});
+
+/** The most rounds that one side of a block has. */
+export const mostRounds = ({ turns }: Pick<FitBlock, "turns">): number => Math.max(0, ...turns.map(({ rounds }) => rounds));

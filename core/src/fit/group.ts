@@ -1,0 +1,274 @@
+import { inOneGo } from "../steps.ts";
+import type { FitPlan } from "./fit-plan.ts";
+import type { FormLibrary } from "./form-library.ts";
+import { type CellOption, TAKEN, type Takes } from "./options.ts";
+import { scarceFor } from "./place.ts";
+import {
+  type ChosenWays,
+  chooseWays,
+  createFitMemory,
+  type FitMemory,
+  type FitPerson,
+  type FittedRow,
+  type PersonOptions,
+  personOptionsInSteps,
+  rowOf,
+} from "./session.ts";
+
+/** Everybody's rows and how good they are together. */
+export interface FittedGroup {
+  /** In the order that the people were given in. */
+  readonly rows: readonly FittedRow[];
+  /** The good of the group, and what no fit of it can pass. */
+  readonly good: number;
+  readonly bound: number;
+}
+
+/** Nobody is to keep less of a session than this where it can be helped. */
+const WORST_OFF = 0.4;
+/** Good that a person loses for each share below it: more than anybody else could gain. */
+const LIFT = 10;
+
+/**
+ * What a group gains from one person keeping a share of the session: the square root, so that a little more for somebody
+ * who keeps little counts for more than for somebody who keeps much, and those worst off are lifted first.
+ *
+ * @param kept 0 to 1
+ */
+export const goodOf = (kept: number): number => Math.sqrt(Math.max(0, kept)) + LIFT * Math.min(0, kept - WORST_OFF);
+
+/** What a group gains from the next little more of a session, at a share kept. */
+const slopeOf = (kept: number): number => 1 / (2 * Math.sqrt(Math.max(0.01, kept))) + (kept < WORST_OFF ? LIFT : 0);
+
+/** How far the fit may be from the best there could be, 0 to 1. */
+export const gapOf = ({ good, bound }: Pick<FittedGroup, "good" | "bound">): number =>
+  bound <= 0 ? 0 : Math.max(0, (bound - good) / bound);
+
+/** Steps in which places are priced; a count and not the clock, so that the answer is always the same. */
+const PRICE_STEPS = 12;
+const EPSILON = 1e-9;
+
+/** Who takes what of the room in each block. */
+class Room {
+  private readonly places: Takes;
+  private readonly taken: { rail: number; helpers: number; chairs: number }[];
+
+  constructor({ place, blocks }: FitPlan) {
+    this.places = { rail: place.rail, helpers: place.helpers, chairs: place.chairs };
+    this.taken = blocks.map(() => ({ rail: 0, helpers: 0, chairs: 0 }));
+  }
+
+  hasFor(block: number, { takes }: CellOption): boolean {
+    const taken = this.taken[block] as Takes;
+    return TAKEN.every((what) => takes[what] === 0 || taken[what] + takes[what] <= this.places[what]);
+  }
+
+  private add({ chosen }: ChosenWays, times: 1 | -1): void {
+    chosen.forEach(({ takes }, block) => {
+      const taken = this.taken[block] as { rail: number; helpers: number; chairs: number };
+      for (const what of TAKEN) taken[what] += times * takes[what];
+    });
+  }
+
+  enter(ways: ChosenWays): void {
+    this.add(ways, 1);
+  }
+
+  leave(ways: ChosenWays): void {
+    this.add(ways, -1);
+  }
+
+  /** How many more are taken than there are, by block. */
+  over(block: number, what: (typeof TAKEN)[number]): number {
+    return (this.taken[block] as Takes)[what] - this.places[what];
+  }
+
+  isOver(): boolean {
+    return this.taken.some((_, block) => TAKEN.some((what) => this.over(block, what) > 0));
+  }
+
+  get capacity(): Takes {
+    return this.places;
+  }
+}
+
+const keptOf = ({ worth, chosen }: Pick<ChosenWays, "worth" | "chosen">): number => worth / Math.max(1, chosen.length);
+
+/** People in the order of their ids: the answer does not hang on how they are listed. */
+const byId = (a: PersonOptions, b: PersonOptions): number => (a.person.id < b.person.id ? -1 : 1);
+
+interface Shared {
+  readonly ways: Map<PersonOptions, ChosenWays>;
+  readonly good: number;
+}
+
+/** Good of everybody's ways. */
+const goodTogether = (ways: Iterable<ChosenWays>): number => [...ways].reduce((sum, each) => sum + goodOf(keptOf(each)), 0);
+
+/** Fits people one after another with what the room has left. */
+function inTurn(plan: FitPlan, order: readonly PersonOptions[]): Shared {
+  const room = new Room(plan);
+  const ways = new Map<PersonOptions, ChosenWays>();
+  for (const options of order) {
+    const chosen = chooseWays(options, (block, option) => (room.hasFor(block, option) ? option.worth : null));
+    room.enter(chosen);
+    ways.set(options, chosen);
+  }
+  return { ways, good: goodTogether(ways.values()) };
+}
+
+/** Lets everybody choose again with what the others leave, and pairs in both orders, as long as the group gains. */
+function* exchange(plan: FitPlan, shared: Shared, contested: readonly PersonOptions[]): Generator<undefined, Shared> {
+  const ways = new Map(shared.ways);
+  const room = new Room(plan);
+  for (const each of ways.values()) room.enter(each);
+  const choose = (options: PersonOptions): ChosenWays => {
+    const chosen = chooseWays(options, (block, option) => (room.hasFor(block, option) ? option.worth : null));
+    room.enter(chosen);
+    return chosen;
+  };
+  const good = (options: PersonOptions) => goodOf(keptOf(ways.get(options) as ChosenWays));
+  for (const first of contested)
+    for (const second of contested) {
+      if (first === second) continue;
+      const before = [ways.get(first) as ChosenWays, ways.get(second) as ChosenWays] as const;
+      for (const each of before) room.leave(each);
+      const after = [choose(first), choose(second)] as const;
+      const gains = goodOf(keptOf(after[0])) + goodOf(keptOf(after[1])) > good(first) + good(second) + EPSILON;
+      if (gains) {
+        ways.set(first, after[0]);
+        ways.set(second, after[1]);
+      } else {
+        for (const each of after) room.leave(each);
+        for (const each of before) room.enter(each);
+      }
+      yield;
+    }
+  return { ways, good: goodTogether(ways.values()) };
+}
+
+/**
+ * Shares out what there is not enough of: places are priced block by block, people chosen for at the prices (which gives
+ * a bound) and then in turn with what is left, the worst-off and those who lose most first.
+ */
+function* shareOut(
+  plan: FitPlan,
+  people: readonly PersonOptions[],
+  alone: ReadonlyMap<PersonOptions, ChosenWays>,
+): Generator<undefined, Shared & { bound: number }> {
+  const count = Math.max(1, plan.blocks.length);
+  const { capacity } = new Room(plan);
+  const prices = plan.blocks.map(() => ({ rail: 0, helpers: 0, chairs: 0 }));
+  const ownKept = (options: PersonOptions) => keptOf(alone.get(options) as ChosenWays);
+  let bound = [...alone.values()].reduce((sum, { bound: most, chosen }) => sum + goodOf(most / Math.max(1, chosen.length)), 0);
+  const contested = people.filter((options) =>
+    options.blocks.some(({ options: ways }) =>
+      ways.some(({ takes }) => TAKEN.some((what) => takes[what] > 0 && capacity[what] < people.length)),
+    ),
+  );
+  const without = new Map(
+    contested.map((options) => [
+      options,
+      keptOf(
+        chooseWays(options, (_, { takes, worth }) =>
+          TAKEN.some((what) => takes[what] > 0 && capacity[what] < people.length) ? null : worth,
+        ),
+      ),
+    ]),
+  );
+  yield;
+  const loses = (options: PersonOptions) => goodOf(ownKept(options)) - goodOf(without.get(options) ?? ownKept(options));
+  const orders = [
+    people.toSorted((a, b) => loses(b) - loses(a) || byId(a, b)),
+    people.toSorted((a, b) => ownKept(a) - ownKept(b) || byId(a, b)),
+  ];
+  let best = orders.map((order) => inTurn(plan, order)).reduce((a, b) => (b.good > a.good + EPSILON ? b : a));
+  yield;
+  for (let step = 0; step < PRICE_STEPS; step += 1) {
+    const room = new Room(plan);
+    let value = 0;
+    const gains = new Map<PersonOptions, number>();
+    for (const options of people) {
+      const kept = ownKept(options);
+      const slope = slopeOf(kept) / count;
+      const priceOf = (block: number, { takes }: CellOption) =>
+        TAKEN.reduce((sum, what) => sum + takes[what] * (prices[block] as Takes)[what], 0);
+      const chosen = chooseWays(options, (block, option) => option.worth - priceOf(block, option) / slope);
+      room.enter(chosen);
+      // The good is concave, so that it lies below its tangent wherever that is laid.
+      value += goodOf(kept) - slope * count * kept + slope * chosen.bound;
+      gains.set(options, slope * chosen.worth);
+      yield;
+    }
+    value += prices.reduce((sum, price) => sum + TAKEN.reduce((all, what) => all + price[what] * capacity[what], 0), 0);
+    bound = Math.min(bound, value);
+    const over = plan.blocks.map((_, block) => TAKEN.map((what) => room.over(block, what)));
+    const order = people.toSorted((a, b) => (gains.get(b) as number) - (gains.get(a) as number) || byId(a, b));
+    const shared = inTurn(plan, order);
+    if (shared.good > best.good + EPSILON) best = shared;
+    const length = over.flat().reduce((sum, each, i) => {
+      const what = TAKEN[i % TAKEN.length] as (typeof TAKEN)[number];
+      const price = (prices[Math.floor(i / TAKEN.length)] as Takes)[what];
+      return sum + (each > 0 || price > 0 ? each * each : 0);
+    }, 0);
+    if (length === 0) break;
+    const stride = Math.max(EPSILON, value - best.good) / length / (1 + step / 4);
+    over.forEach((each, block) => {
+      TAKEN.forEach((what, i) => {
+        const price = prices[block] as { rail: number; helpers: number; chairs: number };
+        price[what] = Math.max(0, price[what] + stride * (each[i] as number));
+      });
+    });
+    yield;
+  }
+  const exchanged = yield* exchange(plan, best, contested);
+  return { ...exchanged, bound: Math.max(exchanged.good, bound) };
+}
+
+/**
+ * Fits a group to a plan: for every person and block the form that does the group most good within everybody's caps and
+ * what there is of rail, helpers and chairs. Whoever runs it may let other work in between.
+ *
+ * @param known told of each row when it is known, where nothing in the room can run short
+ */
+export function* fitGroupInSteps(
+  plan: FitPlan,
+  people: readonly FitPerson[],
+  library: FormLibrary,
+  memory: FitMemory = createFitMemory(),
+  known: (row: FittedRow) => void = () => {},
+): Generator<undefined, FittedGroup> {
+  const scarce = scarceFor(plan.place, people.length);
+  const everybody: PersonOptions[] = [];
+  const alone = new Map<PersonOptions, ChosenWays>();
+  const room = new Room(plan);
+  for (const person of people) {
+    const options = yield* personOptionsInSteps(plan, person, scarce, library, memory);
+    const ways = chooseWays(options);
+    everybody.push(options);
+    alone.set(options, ways);
+    room.enter(ways);
+    known(rowOf(options, ways));
+    yield;
+  }
+  if (!room.isOver()) {
+    const rows = everybody.map((options) => rowOf(options, alone.get(options) as ChosenWays));
+    const good = rows.reduce((sum, { kept }) => sum + goodOf(kept), 0);
+    return { rows, good, bound: rows.reduce((sum, { bound }) => sum + goodOf(bound), 0) };
+  }
+  const shared = yield* shareOut(plan, everybody.toSorted(byId), alone);
+  const left = new Room(plan);
+  for (const ways of shared.ways.values()) left.enter(ways);
+  const rows = everybody.map((options) => {
+    const ways = shared.ways.get(options) as ChosenWays;
+    left.leave(ways);
+    const row = rowOf(options, ways, (block, option) => left.hasFor(block, option));
+    left.enter(ways);
+    return { ...row, bound: Math.max(row.kept, (alone.get(options) as ChosenWays).bound / Math.max(1, row.cells.length)) };
+  });
+  return { rows, good: shared.good, bound: shared.bound };
+}
+
+/** The same in one go. */
+export const fitGroup = (plan: FitPlan, people: readonly FitPerson[], library: FormLibrary, memory?: FitMemory): FittedGroup =>
+  inOneGo(fitGroupInSteps(plan, people, library, memory));

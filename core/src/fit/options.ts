@@ -1,0 +1,133 @@
+import { isOnFeet } from "../caps/broken.ts";
+import { type Pair, pairOf, SIDES, sideIndex } from "../side.ts";
+import { ANY_SPENDING, type CellSearch, type FoundForm, type Spending } from "./cell-search.ts";
+import { type Way, wayOf } from "./place.ts";
+
+/** What of the room one way of doing a block takes. */
+export interface Takes {
+  readonly rail: number;
+  readonly helpers: number;
+  readonly chairs: number;
+}
+export const TAKEN = ["rail", "helpers", "chairs"] as const satisfies readonly (keyof Takes)[];
+
+/** One way of doing a block that a person's caps leave. */
+export interface CellOption {
+  /** Rest and breathing along are ways of their own. */
+  readonly way: Way | "breathing" | "rest";
+  /** Null at rest. */
+  readonly form: FoundForm | null;
+  /** How much of the meant movement is kept, 0 to 1. */
+  readonly worth: number;
+  readonly onFeet: boolean;
+  /** Seconds on one leg, and with a hand above its shoulder, over the block; left and right. */
+  readonly oneLeg: Pair;
+  readonly handsUp: Pair;
+  readonly takes: Takes;
+}
+
+/** Which sums over a session a person's caps limit: only then are there ways that spend less of them. */
+export interface Counted {
+  readonly oneLeg: boolean;
+  readonly handsUp: boolean;
+}
+
+const NOTHING: Pair = [0, 0];
+const NO_PLACE: Takes = { rail: 0, helpers: 0, chairs: 0 };
+const takesOf = (way: Way): Takes => ({
+  rail: way === "rail" || way === "wall" ? 1 : 0,
+  helpers: way === "helper" ? 1 : 0,
+  chairs: way === "seated" || way === "chairBack" ? 1 : 0,
+});
+export const REST_OPTION: CellOption = {
+  way: "rest",
+  form: null,
+  worth: 0,
+  onFeet: false,
+  oneLeg: NOTHING,
+  handsUp: NOTHING,
+  takes: NO_PLACE,
+};
+
+/** Shares of a round with a hand above the shoulder that there are ways for: what is spent is counted at the share. */
+const HANDS_UP = [1, 0.5, 0] as const;
+/** Shares of the rounds that there are ways for where a sum is counted; the others are spent at rest. */
+const ROUNDS = [1, 0.75, 0.5, 0.25] as const;
+
+function spendings({ oneLeg, handsUp }: Counted): Spending[] {
+  return (handsUp ? HANDS_UP : [1]).flatMap((share) =>
+    (oneLeg ? [true, false] : [true]).map((may): Spending => ({ oneLeg: may, handsUp: share })),
+  );
+}
+
+/** What a number of rounds of a form spends, counted at the most that its spending allows. */
+function spentBy(form: FoundForm, spending: Spending, turns: readonly number[], rounds: number, { oneLeg, handsUp }: Counted) {
+  const times = (turn: number) => Math.min(rounds, turns[turn] ?? 0);
+  const sum = (of: (demand: FoundForm["demands"][number], side: 0 | 1) => number): Pair =>
+    pairOf((side) => form.demands.reduce((all, demand, turn) => all + times(turn) * of(demand, sideIndex(side)), 0));
+  return {
+    oneLeg: oneLeg ? sum(({ oneLegSeconds }, side) => oneLegSeconds[side]) : NOTHING,
+    handsUp: handsUp ? sum(({ cycleSeconds }) => spending.handsUp * cycleSeconds) : NOTHING,
+  };
+}
+
+/** A form as one way of doing a block, at some of its rounds. */
+export function optionOf(
+  form: FoundForm,
+  turns: readonly number[],
+  counted: Counted,
+  spending: Spending = ANY_SPENDING,
+  rounds = form.rounds,
+): CellOption {
+  const some = rounds / form.rounds;
+  const way = wayOf(form.choice);
+  return {
+    way,
+    form: some === 1 ? form : { ...form, rounds, fidelity: some * form.fidelity },
+    worth: some * form.fidelity,
+    onFeet: isOnFeet(form.choice.kind),
+    ...spentBy(form, spending, turns, rounds, counted),
+    takes: takesOf(way),
+  };
+}
+
+const SAME = 1e-9;
+const total = ({ oneLeg, handsUp }: CellOption): number => oneLeg[0] + oneLeg[1] + handsUp[0] + handsUp[1];
+
+/** Whether an option is at least as good as another in everything. */
+const covers = (a: CellOption, b: CellOption): boolean =>
+  a.onFeet === b.onFeet &&
+  a.worth >= b.worth - SAME &&
+  SIDES.every((side) => {
+    const i = sideIndex(side);
+    return a.oneLeg[i] <= b.oneLeg[i] + SAME && a.handsUp[i] <= b.handsUp[i] + SAME;
+  }) &&
+  a.takes.rail <= b.takes.rail &&
+  a.takes.helpers <= b.takes.helpers &&
+  a.takes.chairs <= b.takes.chairs;
+
+/**
+ * The ways of doing a block among which a session chooses: the best form of every way to stand, hold and sit, for each
+ * share of a sum it may spend and each share of the rounds, then breathing along, then rest. Those that another beats in
+ * everything are left out.
+ *
+ * @param turns rounds of each side that leads
+ */
+export function optionsOf(search: CellSearch, turns: readonly number[], counted: Counted): CellOption[] {
+  const found: CellOption[] = [];
+  for (const ways of search.ways())
+    for (const spending of spendings(counted)) {
+      const form = search.best(ways, spending);
+      if (form === null) continue;
+      const shares = counted.oneLeg || counted.handsUp ? ROUNDS : [1];
+      for (const rounds of new Set(shares.map((share) => Math.max(1, Math.floor(share * form.rounds)))))
+        found.push(optionOf(form, turns, counted, spending, rounds));
+    }
+  const breathing = search.meant === null ? null : search.breathing();
+  if (breathing !== null) found.push({ ...REST_OPTION, way: "breathing", worth: breathing, takes: takesOf("seated") });
+  const kept: CellOption[] = [];
+  for (const option of found.toSorted((a, b) => b.worth - a.worth || total(a) - total(b)))
+    if (!kept.some((better) => covers(better, option))) kept.push(option);
+  // The order in which ways are listed decides between equals.
+  return [...found.filter((option) => kept.includes(option)), REST_OPTION];
+}

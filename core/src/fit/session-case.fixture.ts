@@ -1,0 +1,67 @@
+import fc from "fast-check";
+import { CHANGE_COST, type SessionBlock, type SessionLimits, type SessionOption, THIRD_REST_COST } from "./over-session.ts";
+
+/** Sums in a case made up for a test. */
+const SUMS = 3;
+
+const REST: SessionOption = { worth: 0, onFeet: false, rests: true, spends: Array(SUMS).fill(0) };
+
+/** Any way of doing a block. */
+const option: fc.Arbitrary<SessionOption> = fc.record({
+  worth: fc.double({ min: 0.01, max: 1, noNaN: true }),
+  onFeet: fc.boolean(),
+  rests: fc.constant(false),
+  spends: fc.array(fc.integer({ min: 0, max: 40 }), { minLength: SUMS, maxLength: SUMS }),
+});
+
+/** Any block of a session. @param options at most so many beside rest */
+const block = (options: { minLength: number; maxLength: number }): fc.Arbitrary<SessionBlock> =>
+  fc.record({
+    seconds: fc.integer({ min: 20, max: 120 }),
+    roomChanges: fc.boolean(),
+    options: fc.array(option, options).map((each) => [...each, REST]),
+  });
+
+export interface SessionCase {
+  readonly blocks: readonly SessionBlock[];
+  readonly limits: SessionLimits;
+}
+
+/** Any session of so many blocks with so many ways each, beside rest. */
+export function anySession(
+  blocks: { minLength: number; maxLength: number },
+  options: { minLength: number; maxLength: number },
+): fc.Arbitrary<SessionCase> {
+  const most = blocks.maxLength;
+  const limit = fc.oneof(fc.constant(Number.POSITIVE_INFINITY), fc.integer({ min: 0, max: 20 * most }));
+  return fc.record({
+    blocks: fc.array(block(options), blocks),
+    limits: fc.record({
+      sums: fc.array(limit, { minLength: SUMS, maxLength: SUMS }),
+      run: fc.oneof(fc.constant(Number.POSITIVE_INFINITY), fc.integer({ min: 0, max: 60 * most })),
+    }),
+  });
+}
+
+/** What a choice is worth, told by the rules alone; null where it passes a limit. */
+export function worthByRules({ blocks, limits }: SessionCase, chosen: readonly number[]): number | null {
+  const options = chosen.map((number, b) => blocks[b]?.options[number] as SessionOption);
+  const within = limits.sums.every((limit, sum) => options.reduce((all, each) => all + (each.spends[sum] as number), 0) <= limit);
+  if (!within) return null;
+  const mayDoMore = ({ options: all }: SessionBlock): boolean =>
+    all.some(({ rests, spends }) => !rests && spends.every((spent, sum) => spent <= (limits.sums[sum] as number)));
+  let run = 0;
+  let rests = 0;
+  let worth = 0;
+  for (const [b, each] of options.entries()) {
+    const of = blocks[b] as SessionBlock;
+    run = each.onFeet ? run + of.seconds : 0;
+    if (run > limits.run) return null;
+    const before = options[b - 1];
+    if (before && !of.roomChanges && before.onFeet !== each.onFeet) worth -= CHANGE_COST;
+    if (each.rests && rests >= 2 && mayDoMore(of)) worth -= THIRD_REST_COST;
+    rests = each.rests ? rests + 1 : 0;
+    worth += each.worth;
+  }
+  return worth;
+}

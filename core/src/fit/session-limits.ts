@@ -1,0 +1,46 @@
+import type { Cap } from "../caps/cap.ts";
+import { strictestNumber } from "../caps/effective.ts";
+import { sideIndex } from "../side.ts";
+import type { CellOption, Counted } from "./options.ts";
+import type { SessionLimits } from "./over-session.ts";
+
+/** What is summed over a session, and the channel that caps it. Seconds. */
+export const SESSION_SUMS = [
+  { name: "standing", channel: "standingMinutes", side: null, unit: 60 },
+  { name: "oneLeg", channel: "oneLegSecondsInAll", side: "left", unit: 1 },
+  { name: "oneLeg", channel: "oneLegSecondsInAll", side: "right", unit: 1 },
+  { name: "handsUp", channel: "handsUpSecondsInAll", side: "left", unit: 1 },
+  { name: "handsUp", channel: "handsUpSecondsInAll", side: "right", unit: 1 },
+] as const;
+
+const RUN = { channel: "standingMinutesAtATime", unit: 60 } as const;
+
+/** Caps on a sum or a run over the session: no block can be held against one alone. */
+const SESSION_CHANNELS: readonly string[] = [...SESSION_SUMS.map(({ channel }) => channel), RUN.channel];
+export const isOverSession = ({ limit }: Cap): boolean => SESSION_CHANNELS.includes(limit.channel);
+
+/** Caps on how long somebody takes part: what ends later is spent at rest. */
+export const MINUTES_CHANNELS: readonly string[] = ["sessionMinutes", "waterMinutes"];
+
+/** What the caps on sums and runs leave, seconds; infinite without a cap. */
+export function sessionLimits(caps: readonly Cap[]): SessionLimits {
+  const least = (channel: Cap["limit"]["channel"], unit: number, side?: "left" | "right"): number =>
+    unit * (strictestNumber(caps, channel, side) ?? Number.POSITIVE_INFINITY);
+  return {
+    sums: SESSION_SUMS.map(({ channel, side, unit }) => least(channel, unit, side ?? undefined)),
+    run: least(RUN.channel, RUN.unit),
+  };
+}
+
+/** The sums that a person's caps limit. */
+export const countedSums = (caps: readonly Cap[]): Counted => ({
+  oneLeg: caps.some(({ limit }) => limit.channel === "oneLegSecondsInAll"),
+  handsUp: caps.some(({ limit }) => limit.channel === "handsUpSecondsInAll"),
+});
+
+/** What one option adds to each sum. @param seconds of the block */
+export const spendsOf = (option: CellOption, seconds: number): number[] =>
+  SESSION_SUMS.map(({ name, side }) => {
+    if (name === "standing") return option.onFeet ? seconds : 0;
+    return option[name][sideIndex(side)];
+  });

@@ -1,0 +1,41 @@
+import type { FitPlan } from "./fit-plan.ts";
+import type { FormLibrary } from "./form-library.ts";
+import { type FittedGroup, fitGroupInSteps } from "./group.ts";
+import type { FitMemory, FitPerson } from "./session.ts";
+
+/** What changes for one person in one block. */
+export interface CellChange {
+  readonly personId: string;
+  readonly blockId: string;
+  /** How much of the movement was kept and would be, 0 to 1. */
+  readonly before: number;
+  readonly after: number;
+}
+
+const LESS_TO_SEE = 0.005;
+
+/** The cells that keep more or less in one fit of a group than in another, of the same people and plan. */
+export const changedCells = (plan: FitPlan, before: FittedGroup, after: FittedGroup): CellChange[] =>
+  before.rows.flatMap((row, i) =>
+    row.cells.flatMap(({ fidelity }, b): CellChange[] => {
+      const then = after.rows[i]?.cells[b]?.fidelity ?? 0;
+      if (Math.abs(then - fidelity) < LESS_TO_SEE) return [];
+      return [{ personId: row.personId, blockId: plan.blocks[b]?.id ?? "", before: fidelity, after: then }];
+    }),
+  );
+
+/**
+ * What a fit would be without one cap of one person: for the talk with whoever set it, and nothing that anybody can switch.
+ */
+export function* withoutCapInSteps(
+  plan: FitPlan,
+  people: readonly FitPerson[],
+  { personId, capId }: { readonly personId: string; readonly capId: string },
+  library: FormLibrary,
+  memory: FitMemory,
+): Generator<undefined, FittedGroup> {
+  const freed = people.map((person) =>
+    person.id === personId ? { ...person, caps: person.caps.filter(({ id }) => id !== capId) } : person,
+  );
+  return yield* fitGroupInSteps(plan, freed, library, memory);
+}

@@ -1,0 +1,28 @@
+import type { Build } from "../body/build.ts";
+import type { Cap } from "../caps/cap.ts";
+import { strictestNumber } from "../caps/effective.ts";
+import { deepestWater } from "./standing-depth.ts";
+
+/** Water to the lower breastbone, share of stature: a third of the weight is left on the feet, and the mouth is far. */
+const LOWER_BREASTBONE = 0.7;
+
+/** A pool's floor from the shallow end to the deep, metres; null where nobody has measured. */
+export interface PoolFloor {
+  readonly shallow: number | null;
+  readonly deep: number | null;
+}
+
+/**
+ * How deep somebody stands in a pool, metres: to the lower breastbone where the floor goes so deep, never out of depth nor
+ * beyond a cap on depth, and no shallower than the shallow end.
+ */
+export function poolDepth(stature: number, build: Build, caps: readonly Cap[], { shallow, deep }: PoolFloor): number {
+  const cap = strictestNumber(caps, "waterDepth");
+  const most = Math.min(
+    LOWER_BREASTBONE * stature,
+    deepestWater(stature, build),
+    cap === null ? Number.POSITIVE_INFINITY : (cap / 100) * stature,
+    deep ?? Number.POSITIVE_INFINITY,
+  );
+  return Math.max(shallow ?? 0, Math.floor(100 * most + 1e-9) / 100);
+}

@@ -1,0 +1,16 @@
+import { buildOf } from "@able-tide/core/body/build";
+import type { Cap } from "@able-tide/core/caps/cap";
+import type { FitPerson } from "@able-tide/core/fit/session";
+import type { PlanSetting } from "@able-tide/core/plan/setting";
+import { poolDepth } from "@able-tide/core/setup/pool-depth";
+import type { Person } from "../people/people.ts";
+
+/** A person as the fit needs them on a day, standing where they stand in that place. */
+export function fitPersonOf(
+  { id, stature, measured, about }: Pick<Person, "id" | "stature" | "measured" | "about">,
+  caps: readonly Cap[],
+  { fitPlace, poolFloor }: Pick<PlanSetting, "fitPlace" | "poolFloor">,
+): FitPerson {
+  const depth = fitPlace.pool === null ? null : poolDepth(stature, buildOf(measured, stature), caps, poolFloor);
+  return { id, stature, measured, aids: about.aids, depth, caps };
+}

@@ -14,7 +14,7 @@ const library = createFormLibrary();
 export function planWeek(
   programme: DemoProgramme,
   week: number,
-  setting: PlanSetting,
+  setting: Omit<PlanSetting, "fitPlace" | "poolFloor">,
   movements: readonly Movement[],
 ): readonly Block[] {
   const circumstances = circumstancesOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });

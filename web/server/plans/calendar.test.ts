@@ -12,6 +12,8 @@ const group: Group = {
   startsAt: "10:30",
   minutes: 45,
   seatedOnly: false,
+  inWater: false,
+  helpers: 0,
   placeId: null,
   questions: null,
 };

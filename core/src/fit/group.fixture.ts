@@ -1,0 +1,44 @@
+import fc from "fast-check";
+import { USUAL_BODY, WHOLE } from "../body/build.ts";
+import { anyLimit } from "../caps/any-limit.fixture.ts";
+import { capOf } from "../caps/cap.fixture.ts";
+import type { CapLimit } from "../caps/cap.ts";
+import type { Movement } from "../movement/format.ts";
+import { circumstances } from "../plan/plan.fixture.ts";
+import { readPlan } from "../plan/read-plan.ts";
+import { type FitPlan, fitPlanOf } from "./fit-plan.ts";
+import type { FitPlace } from "./place.ts";
+import type { FitPerson } from "./session.ts";
+
+/** Caps of these limits, named by their place. */
+export const capsOf = (limits: readonly CapLimit[]) => limits.map((limit, i) => ({ ...capOf(limit), id: `c${i}` }));
+
+/** Any person with a few caps of any kind: most whole, some with a still arm or in a wheelchair. */
+export const anyPerson = (mostCaps: number): fc.Arbitrary<Omit<FitPerson, "id">> =>
+  fc.record({
+    stature: fc.constantFrom(1.48, 1.6, 1.72, 1.85),
+    measured: fc.constantFrom(
+      USUAL_BODY,
+      USUAL_BODY,
+      USUAL_BODY,
+      { ...USUAL_BODY, arms: [WHOLE, { kind: "still" as const }] as const },
+      { ...USUAL_BODY, wheelchair: true },
+    ),
+    aids: fc.constantFrom([], [], ["stick" as const], ["frame" as const]),
+    caps: fc.array(anyLimit, { maxLength: mostCaps }).map(capsOf),
+  });
+
+/** People with ids of their own. */
+export const named = (people: readonly Omit<FitPerson, "id">[]): FitPerson[] =>
+  people.map((person, i) => ({ ...person, id: `p${String(i).padStart(2, "0")}` }));
+
+/** A plan of some movements, four rounds each, in a place. */
+export const planOf = (movements: readonly Movement[], place: FitPlace): FitPlan =>
+  fitPlanOf(
+    readPlan(
+      movements.map((movement, i) => ({ block: { id: `b${i}`, movementId: movement.id, rounds: 4 }, movement })),
+      circumstances(),
+    ),
+    place,
+    { size: "comfortable" },
+  );

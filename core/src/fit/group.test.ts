@@ -1,0 +1,178 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { buildOf, USUAL_BODY } from "../body/build.ts";
+import { anyLimit, tightened } from "../caps/any-limit.fixture.ts";
+import { breaks } from "../caps/broken.ts";
+import type { CapLimit } from "../caps/cap.ts";
+import { readDemand } from "../movement/demand.ts";
+import { load } from "../movement/library.fixture.ts";
+import { sampleTrack } from "../movement/samples.ts";
+import { trackOf } from "../movement/track.ts";
+import { sideIndex } from "../side.ts";
+import { cellOnFeet } from "./cell.ts";
+import type { FitPlan } from "./fit-plan.ts";
+import { createFormLibrary } from "./form-library.ts";
+import { anyPerson, capsOf, named, planOf } from "./group.fixture.ts";
+import { fitGroup, gapOf, goodOf } from "./group.ts";
+import { type FitPlace, OPEN_HALL, wayOf } from "./place.ts";
+import { createFitMemory, type FitPerson, type FittedRow } from "./session.ts";
+
+const SESSION = [
+  "settling-breath",
+  "trunk-turn",
+  "side-weight-shift",
+  "lift-and-part",
+  "one-leg-toe-near",
+  "shift-and-press",
+  "one-up-one-down",
+].map(load);
+const NARROW: FitPlace = { chairs: 12, rail: 2, helpers: 1, pool: null };
+const library = createFormLibrary();
+const memory = createFitMemory();
+const fit = (plan: FitPlan, people: readonly FitPerson[]) => fitGroup(plan, people, library, memory);
+const hall = planOf(SESSION, OPEN_HALL);
+const narrow = planOf(SESSION, NARROW);
+
+/** How much of a cell's worth may be a matter of rounding. */
+const SAME = 1e-7;
+
+/** Solves every chosen form again, away from the solver's own bookkeeping, and holds each sample against every cap. */
+function expectNoCapBroken(plan: FitPlan, person: FitPerson, row: FittedRow): void {
+  const build = buildOf(person.measured, person.stature);
+  const sums = { standing: 0, oneLeg: [0, 0], handsUp: [0, 0] } as {
+    standing: number;
+    oneLeg: [number, number];
+    handsUp: [number, number];
+  };
+  let run = 0;
+  let longest = 0;
+  plan.blocks.forEach((block, b) => {
+    const { choice, rounds } = row.cells[b] as FittedRow["cells"][number];
+    if (choice === null) {
+      run = 0;
+      return;
+    }
+    const stands = cellOnFeet({ choice });
+    run = stands ? run + block.total : 0;
+    longest = Math.max(longest, run);
+    if (stands) sums.standing += block.total;
+    for (const { lead, rounds: planned } of block.turns) {
+      const track = trackOf(block.movement, choice, lead, build);
+      if (track === null) throw new Error("a chosen form exists");
+      const samples = sampleTrack(track);
+      expect(samples.problem).toBeNull();
+      const demand = readDemand(samples, { stature: person.stature }, block.breathSeconds * block.movement.breaths);
+      for (const cap of person.caps) expect(breaks(cap, choice, demand, rounds), JSON.stringify(cap.limit)).toBe(false);
+      for (const side of ["left", "right"] as const) {
+        const i = sideIndex(side);
+        sums.oneLeg[i] += Math.min(planned, rounds) * demand.oneLegSeconds[i];
+        sums.handsUp[i] += Math.min(planned, rounds) * demand.handAboveShoulderSeconds[i];
+      }
+    }
+  });
+  const most = (channel: CapLimit["channel"], side?: "left" | "right") =>
+    Math.min(
+      Number.POSITIVE_INFINITY,
+      ...person.caps.flatMap(({ limit }) =>
+        limit.channel === channel && !("side" in limit && side && limit.side !== "both" && limit.side !== side)
+          ? [(limit as { limit: number }).limit]
+          : [],
+      ),
+    );
+  expect(sums.standing).toBeLessThanOrEqual(60 * most("standingMinutes") + 0.01);
+  expect(longest).toBeLessThanOrEqual(60 * most("standingMinutesAtATime") + 0.01);
+  for (const side of ["left", "right"] as const) {
+    expect(sums.oneLeg[sideIndex(side)]).toBeLessThanOrEqual(most("oneLegSecondsInAll", side) + 0.01);
+    expect(sums.handsUp[sideIndex(side)]).toBeLessThanOrEqual(most("handsUpSecondsInAll", side) + 0.01);
+  }
+}
+
+describe("a group and what the room has", () => {
+  test("no cap is ever broken, at any sample of any chosen form, and nothing is taken twice", () => {
+    fc.assert(
+      fc.property(fc.array(anyPerson(4), { minLength: 3, maxLength: 5 }), (some) => {
+        const people = named(some);
+        const { rows } = fit(narrow, people);
+        for (const [i, person] of people.entries()) expectNoCapBroken(narrow, person, rows[i] as FittedRow);
+        narrow.blocks.forEach((_, b) => {
+          const ways = rows.flatMap(({ cells }) => {
+            const choice = cells[b]?.choice;
+            return choice ? [wayOf(choice)] : [];
+          });
+          expect(ways.filter((way) => way === "rail").length).toBeLessThanOrEqual(NARROW.rail);
+          expect(ways.filter((way) => way === "helper").length).toBeLessThanOrEqual(NARROW.helpers);
+        });
+      }),
+      { numRuns: 12 },
+    );
+  }, 300_000);
+
+  test("tightening a cap never raises the session, beyond the stated gap", () => {
+    fc.assert(
+      fc.property(anyPerson(2), anyLimit, (some, limit) => {
+        const person = { ...some, id: "p" };
+        const before = fit(hall, [{ ...person, caps: [...person.caps, ...capsOf([limit])] }]);
+        const after = fit(hall, [{ ...person, caps: [...person.caps, ...capsOf([tightened(limit)])] }]);
+        expect(after.rows[0]?.kept).toBeLessThanOrEqual((before.rows[0]?.bound ?? 0) + SAME);
+      }),
+      { numRuns: 20 },
+    );
+  }, 300_000);
+
+  test("another helper never lowers the good of the group, beyond the stated gap", () => {
+    const more = planOf(SESSION, { ...NARROW, helpers: 2 });
+    fc.assert(
+      fc.property(fc.array(anyPerson(3), { minLength: 3, maxLength: 4 }), (some) => {
+        const people = named(some);
+        expect(fit(more, people).bound).toBeGreaterThanOrEqual(fit(narrow, people).good - SAME);
+      }),
+      { numRuns: 8 },
+    );
+  }, 300_000);
+
+  test("the order in which people are listed changes nothing", () => {
+    fc.assert(
+      fc.property(fc.array(anyPerson(3), { minLength: 4, maxLength: 5 }), fc.nat(), (some, seed) => {
+        const people = named(some);
+        const turned = people.toSorted(
+          (a, b) => ((a.id.charCodeAt(2) * 7919 + seed) % 5) - ((b.id.charCodeAt(2) * 7919 + seed) % 5),
+        );
+        const one = fit(narrow, people);
+        const other = fit(narrow, turned);
+        for (const row of one.rows)
+          expect(other.rows.find(({ personId }) => personId === row.personId)?.cells.map(({ choice }) => choice)).toEqual(
+            row.cells.map(({ choice }) => choice),
+          );
+        expect(other.good).toBeCloseTo(one.good, 9);
+      }),
+      { numRuns: 8 },
+    );
+  }, 300_000);
+
+  test("without caps everybody does everything whole, and the fit is proven best", () => {
+    const people = named(Array.from({ length: 6 }, () => ({ stature: 1.65, measured: USUAL_BODY, caps: [] })));
+    const group = fit(narrow, people);
+    for (const { cells } of group.rows) for (const { fidelity } of cells) expect(fidelity).toBeCloseTo(1, 9);
+    expect(gapOf(group)).toBeCloseTo(0, 9);
+  });
+
+  test("where the rail is short, somebody gives way, says so, and nobody is left far behind", () => {
+    const shaky = named(
+      Array.from({ length: 5 }, () => ({
+        stature: 1.65,
+        measured: USUAL_BODY,
+        caps: capsOf([{ channel: "heldStanding" }]),
+      })),
+    );
+    const { rows, good, bound } = fit(narrow, shaky);
+    expect(good).toBeLessThanOrEqual(bound + SAME);
+    expect(rows.some(({ cells }) => cells.some(({ gaveWay }) => gaveWay === "rail" || gaveWay === "helpers"))).toBe(true);
+    const kept = rows.map((row) => row.kept);
+    expect(Math.min(...kept)).toBeGreaterThan(0.4);
+  });
+
+  test("lifting the worst-off counts for more than anything the others could gain", () => {
+    expect(goodOf(0.4) - goodOf(0.3)).toBeGreaterThan(goodOf(1) - goodOf(0.4));
+    expect(goodOf(0.9) - goodOf(0.8)).toBeLessThan(goodOf(0.6) - goodOf(0.5));
+  });
+});

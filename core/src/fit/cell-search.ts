@@ -13,7 +13,8 @@ import { appliesTo, CAP_TOLERANCE, type Cap } from "../caps/cap.ts";
 import type { Demand } from "../movement/demand.ts";
 import { armMoves, choiceKey, type FormChoice, FULL_SEATED, FULL_SIZE } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
-import { SIDES, type Side, sideIndex } from "../side.ts";
+import type { Turn } from "../plan/count.ts";
+import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
 import { type Shape, shapesOf } from "./candidates.ts";
 import { breathingFidelity, fidelity, type Meant, mostFidelity, readMeant, readShape, type ShapeKeeps } from "./fidelity.ts";
 import { weightsOf } from "./fidelity-weights.ts";
@@ -25,10 +26,8 @@ import { workedCap } from "./working-share.ts";
 export interface CellQuestion {
   readonly movement: Movement;
   readonly breathSeconds: number;
-  /** Rounds planned: the most that one side has. */
-  readonly rounds: number;
-  /** Sides that lead, in their order. */
-  readonly leads: readonly Side[];
+  /** Sides that lead, in their order, with the rounds planned of each. */
+  readonly turns: readonly Turn[];
   /** The form that the room is shown. */
   readonly meant: FormChoice;
   /** Metres. */
@@ -50,7 +49,7 @@ export interface CellQuestion {
 export interface Spending {
   /** Whether it may be on one leg at all. */
   readonly oneLeg: boolean;
-  /** Share of a round with a hand above its shoulder. */
+  /** Share of the block's rounds with a hand above its shoulder. */
   readonly handsUp: number;
 }
 export const ANY_SPENDING: Spending = { oneLeg: true, handsUp: 1 };
@@ -120,13 +119,15 @@ interface Searched {
 
 const EPSILON = 1e-9;
 
-/** Whether a form spends no more of the sums than it may. */
-function isWithin(spending: Spending, demands: readonly Demand[]): boolean {
-  return demands.every(
-    ({ oneLegSeconds, handAboveShoulderSeconds, cycleSeconds }) =>
-      (spending.oneLeg || Math.max(...oneLegSeconds) < CAP_TOLERANCE.share) &&
-      Math.max(...handAboveShoulderSeconds) <= spending.handsUp * cycleSeconds + CAP_TOLERANCE.share,
-  );
+/**
+ * Share of a block's rounds with a hand above its shoulder, of the hand that is there longer.
+ *
+ * @param shares by leading side, left and right, shares of a round
+ */
+export function handsUpShare(shares: readonly Pair[], turns: readonly Turn[]): number {
+  const rounds = turns.reduce((sum, turn) => sum + turn.rounds, 0);
+  const of = (i: 0 | 1) => shares.reduce((sum, share, turn) => sum + share[i] * (turns[turn]?.rounds ?? 0), 0) / rounds;
+  return Math.max(of(0), of(1));
 }
 
 /**
@@ -146,18 +147,22 @@ export class CellSearch {
   private readonly library: FormLibrary;
   /** Caps as forms are worked up to them, in the order of the question's. */
   private readonly worked: readonly Cap[];
+  private readonly leads: readonly Side[];
+  private readonly rounds: number;
   private readonly inTime: boolean;
   private shapes: ReadonlyMap<Way, readonly Shape[]> | null = null;
   private readonly steadiness: readonly Cap[];
   private readonly atKeys = new Map<string, boolean>();
   private readonly steady = new Map<string, boolean>();
-  private readonly handsUp = new Map<string, number | null>();
+  private readonly handsUp = new Map<string, readonly number[] | null>();
   private readonly read = new Map<string, readonly Demand[] | null>();
   private readonly found = new Map<string, FoundForm | null>();
 
   constructor(question: CellQuestion, library: FormLibrary) {
     this.question = question;
     this.library = library;
+    this.leads = question.turns.map(({ lead }) => lead);
+    this.rounds = Math.max(0, ...question.turns.map(({ rounds }) => rounds));
     this.worked = question.caps.map((cap) => workedCap(cap, question.workingShare));
     this.steadiness = this.worked.filter(({ limit }) => limit.channel === "steadiness");
     this.inTime = !question.caps.some(
@@ -169,16 +174,16 @@ export class CellSearch {
   }
 
   private demandsOf(choice: FormChoice): readonly Demand[] | null {
-    const { movement, breathSeconds, leads } = this.question;
-    return this.library.demands(movement, choice, this.question, breathSeconds, leads);
+    const { movement, breathSeconds } = this.question;
+    return this.library.demands(movement, choice, this.question, breathSeconds, this.leads);
   }
 
   private breaksWorked(cap: Cap, choice: FormChoice, demands: readonly Demand[]): boolean {
-    return demands.some((demand) => breaks(cap, choice, demand, this.question.rounds));
+    return demands.some((demand) => breaks(cap, choice, demand, this.rounds));
   }
 
   private roundsOf(kind: FormChoice["kind"], demands: readonly Demand[], by: readonly Cap[]): number {
-    const { rounds } = this.question;
+    const { rounds } = this;
     return Math.min(
       roundsOfHolding(by, kind, demands, this.meantDemands ?? demands, rounds),
       ...demands.map((demand) => roundsLeft(by, kind, demand, rounds)),
@@ -187,14 +192,14 @@ export class CellSearch {
 
   /** Caps that the meant form goes beyond, that leave fewer rounds of it, or that break its time; in the order given. */
   broken(): Cap[] {
-    const { caps, rounds, breathSeconds } = this.question;
+    const { caps, breathSeconds } = this.question;
     const demands = this.meantDemands;
     if (demands === null) return [];
     return caps.filter((cap, i) => {
       const worked = this.worked[i] as Cap;
       return (
         this.breaksWorked(worked, this.full, demands) ||
-        this.roundsOf(this.full.kind, demands, [worked]) < rounds ||
+        this.roundsOf(this.full.kind, demands, [worked]) < this.rounds ||
         (this.full.kind === "water" && this.barsWater(cap)) ||
         (cap.limit.channel === "longestBreath" && cap.limit.limit < breathSeconds - CAP_TOLERANCE.share)
       );
@@ -253,18 +258,18 @@ export class CellSearch {
 
   /** Whether caps, or what may be spent, forbid a shape at every size. */
   private isForbidden(shape: Shape, spending: Spending): boolean {
-    const { movement, rounds, build, breathSeconds, leads } = this.question;
-    const quiet = this.library.quiet(movement, shape, build, breathSeconds, leads);
+    const { movement, build, breathSeconds } = this.question;
+    const quiet = this.library.quiet(movement, shape, build, breathSeconds, this.leads);
     if (quiet === null) return true;
     if (!spending.oneLeg && quiet.some(({ longestOneLeg }) => Math.max(...longestOneLeg) > CAP_TOLERANCE.share)) return true;
-    return this.worked.some((cap) => quiet.some((demand) => forbidsAtAnySize(cap, shape, demand, rounds)));
+    return this.worked.some((cap) => quiet.some((demand) => forbidsAtAnySize(cap, shape, demand, this.rounds)));
   }
 
   /** Whether a form breaks no cap in its key poses, which are quickly had and enough to turn most forms down. */
   private passesAtKeys(choice: FormChoice): boolean {
     return remember(this.atKeys, choiceKey(choice), () => {
-      const { movement, build, leads } = this.question;
-      const extremes = this.library.extremesAtKeys(movement, choice, build, leads);
+      const { movement, build } = this.question;
+      const extremes = this.library.extremesAtKeys(movement, choice, build, this.leads);
       const beyond = (cap: Cap): boolean =>
         extremes !== null &&
         appliesTo(cap, choice.kind) &&
@@ -283,23 +288,25 @@ export class CellSearch {
   }
 
   /**
-   * Share of a round that one arm's hand is above its shoulder. It hangs on the trunk and that arm alone, so it is read once
-   * for every form that shares both; null where no such form can be solved.
+   * Share of a round that one arm's hand is above its shoulder, by leading side. Where an arm goes over its own body hangs on
+   * the trunk and that arm alone, so it is read once for every form that shares both; null where no such form can be solved.
    */
-  private handUp(choice: FormChoice, side: Side): number | null {
-    const { movement, build, leads } = this.question;
+  private handUp(choice: FormChoice, side: Side): readonly number[] | null {
+    const { movement, build } = this.question;
     const size = side === "left" ? choice.sizes.armLeft : choice.sizes.armRight;
     return remember(this.handsUp, `${choice.kind === "seated"} ${choice.sizes.body} ${side} ${size}`, () => {
       const [left, right] = partsOf(choice).arms;
       const [alone] = (side === "left" ? left : right) as Part;
-      return this.library.handsUp(movement, alone, build, leads)?.[sideIndex(side)] ?? null;
+      return this.library.handsUp(movement, alone, build, this.leads)?.map((pair) => pair[sideIndex(side)]) ?? null;
     });
   }
 
-  /** Whether the hands of a form are above the shoulder for no more of a round than they may. */
+  /** Whether the hands of a form are above the shoulder for no more of the block than they may. */
   private handsAreWithin(choice: FormChoice, { handsUp }: Spending): boolean {
     if (handsUp >= 1) return true;
-    return SIDES.every((side) => !armMoves(choice, side) || (this.handUp(choice, side) ?? 0) <= handsUp + CAP_TOLERANCE.share);
+    const [left, right] = SIDES.map((side) => (armMoves(choice, side) ? this.handUp(choice, side) : null));
+    const shares = this.question.turns.map((_, turn): Pair => [left?.[turn] ?? 0, right?.[turn] ?? 0]);
+    return handsUpShare(shares, this.question.turns) <= handsUp + CAP_TOLERANCE.share;
   }
 
   /** Demands of a form that breaks no cap; null where it does. */
@@ -344,7 +351,7 @@ export class CellSearch {
   private search(shapes: readonly Shape[], spending: Spending): FoundForm | null {
     const { meant } = this;
     if (meant === null) return null;
-    const { movement, build, rounds, depth } = this.question;
+    const { movement, build, depth } = this.question;
     const most = this.inTime ? 1 : 1 - meant.weights.breath;
     const searched = shapes.map((shape): Searched => ({ shape, ranked: null, keeps: null, next: 0, most }));
     let best: FoundForm | null = null;
@@ -372,10 +379,10 @@ export class CellSearch {
       const { choice } = size;
       if (!this.handsAreWithin(choice, spending)) continue;
       const demands = this.allowed(choice);
-      if (demands === null || !isWithin(spending, demands)) continue;
+      if (demands === null) continue;
       const done = this.roundsOf(choice.kind, demands, this.worked);
       if (done === 0) continue;
-      const kept = (done / rounds) * fidelity(meant, keeps, size, demands, this.inTime);
+      const kept = (done / this.rounds) * fidelity(meant, keeps, size, demands, this.inTime);
       if (best === null || kept > best.fidelity + EPSILON) best = { choice, fidelity: kept, rounds: done, demands };
     }
     return best;

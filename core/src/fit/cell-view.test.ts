@@ -19,11 +19,10 @@ function view(id: string, ...limits: CapLimit[]) {
   const question = {
     movement,
     breathSeconds: 8,
-    rounds: ROUNDS,
     stature: 1.65,
     build: USUAL_BUILD,
     caps: limits.map(cap),
-    leads: leadsOf(movement),
+    turns: leadsOf(movement).map((lead) => ({ lead, rounds: ROUNDS })),
     meant: FULL_STANDING,
     ...ALONE,
   };
@@ -71,11 +70,10 @@ describe("a cell as people read it", () => {
     const question = {
       movement,
       breathSeconds: 8,
-      rounds: ROUNDS,
       stature: 1.65,
       build,
       caps: [],
-      leads: leadsOf(movement),
+      turns: leadsOf(movement).map((lead) => ({ lead, rounds: ROUNDS })),
       meant: FULL_STANDING,
       ...ALONE,
     };

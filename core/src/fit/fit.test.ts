@@ -31,11 +31,10 @@ const cap = (limit: CapLimit): Cap =>
 const question = (movement: Movement, caps: readonly Cap[]): CellQuestion => ({
   movement,
   breathSeconds: 8,
-  rounds: ROUNDS,
+  turns: leadsOf(movement).map((lead) => ({ lead, rounds: ROUNDS })),
   stature: 1.62,
   build: USUAL_BUILD,
   caps,
-  leads: leadsOf(movement),
   meant: FULL_STANDING,
   depth: null,
   aids: [],

@@ -9,7 +9,7 @@ import { extremesAtKeys, type FormSamples, sampleTrack } from "../movement/sampl
 import { INTERVALS } from "../movement/solved-samples.ts";
 import { trackOf } from "../movement/track.ts";
 import { BREATH_SECONDS } from "../plan/style.ts";
-import { type Pair, pairOf, SIDES, type Side, sideIndex } from "../side.ts";
+import { type Pair, SIDES, type Side } from "../side.ts";
 import { type Shape, sizesOf } from "./candidates.ts";
 import { type RangeKept, rangeKept, readMeant, readShape } from "./fidelity.ts";
 
@@ -41,11 +41,8 @@ export interface FormLibrary {
    * the demand's own, and far quicker to have: enough to turn a form down. Null where there is no such form.
    */
   extremesAtKeys(movement: Movement, choice: FormChoice, build: Build, leads: readonly Side[]): Extremes | null;
-  /**
-   * Share of a round with a hand above its shoulder, both hands, all given sides leading, the most of each. Where an arm
-   * goes over its own body hangs on the trunk and that arm alone, so it is the same in every form that shares both.
-   */
-  handsUp(movement: Movement, choice: FormChoice, build: Build, leads: readonly Side[]): Pair | null;
+  /** Share of a round with each hand above its shoulder, one pair per leading side; null where there is no such form. */
+  handsUp(movement: Movement, choice: FormChoice, build: Build, leads: readonly Side[]): readonly Pair[] | null;
   /** What a shape asks at any size, all given sides leading; null where there is no such form. Nothing is solved for it. */
   quiet(
     movement: Movement,
@@ -146,10 +143,8 @@ export function createFormLibrary(): FormLibrary {
         const sides = leads.flatMap((lead) => trackOf(movement, choice, lead, build) ?? []);
         return sides.length > 0 ? extremesAtKeys(sides) : null;
       }),
-    handsUp: (movement, choice, build, leads) => {
-      const forms = all(leads.map((lead) => samplesLed(movement, choice, build, lead)));
-      return forms && pairOf((side) => Math.max(...forms.map(({ reading }) => reading.handAboveShoulder[sideIndex(side)])));
-    },
+    handsUp: (movement, choice, build, leads) =>
+      all(leads.map((lead) => samplesLed(movement, choice, build, lead)?.reading.handAboveShoulder ?? null)),
     quiet: (movement, shape, build, breathSeconds, leads) =>
       all(
         leads.map((lead) =>

@@ -1,6 +1,8 @@
 import { isOnFeet } from "../caps/broken.ts";
+import { CAP_TOLERANCE } from "../caps/cap.ts";
+import type { Turn } from "../plan/count.ts";
 import { type Pair, pairOf, SIDES, sideIndex } from "../side.ts";
-import { ANY_SPENDING, type CellSearch, type FoundForm, type Spending } from "./cell-search.ts";
+import { type CellSearch, type FoundForm, handsUpShare } from "./cell-search.ts";
 import { type Way, wayOf } from "./place.ts";
 
 /** What of the room one way of doing a block takes. */
@@ -49,34 +51,60 @@ export const REST_OPTION: CellOption = {
   takes: NO_PLACE,
 };
 
-/** Shares of a round with a hand above the shoulder that there are ways for: what is spent is counted at the share. */
-const HANDS_UP = [1, 0.5, 0] as const;
+/** Time with a hand above the shoulder is counted in these parts of a block's rounds, rounded up. */
+const HANDS_UP_PARTS = 8;
 /** Shares of the rounds that there are ways for where a sum is counted; the others are spent at rest. */
 const ROUNDS = [1, 0.75, 0.5, 0.25] as const;
 
-function spendings({ oneLeg, handsUp }: Counted): Spending[] {
-  return (handsUp ? HANDS_UP : [1]).flatMap((share) =>
-    (oneLeg ? [true, false] : [true]).map((may): Spending => ({ oneLeg: may, handsUp: share })),
+/** The part of a block's rounds that a form has a hand above the shoulder, rounded up. */
+function handsUpOf({ demands }: FoundForm, turns: readonly Turn[]): number {
+  const share = handsUpShare(
+    demands.map(({ handAboveShoulderSeconds: [left, right], cycleSeconds }) => [left / cycleSeconds, right / cycleSeconds]),
+    turns,
   );
+  return Math.min(1, Math.ceil(HANDS_UP_PARTS * share - CAP_TOLERANCE.share) / HANDS_UP_PARTS);
 }
 
-/** What a number of rounds of a form spends, counted at the most that its spending allows. */
-function spentBy(form: FoundForm, spending: Spending, turns: readonly number[], rounds: number, { oneLeg, handsUp }: Counted) {
-  const times = (turn: number) => Math.min(rounds, turns[turn] ?? 0);
+/** The best forms for what they may spend, each with what it is counted at: from any spending down to none. */
+function* bestBySpending(
+  search: CellSearch,
+  ways: readonly Way[],
+  turns: readonly Turn[],
+  counted: Counted,
+): Generator<{ form: FoundForm; handsUp: number }> {
+  for (const oneLeg of counted.oneLeg ? [true, false] : [true])
+    for (let handsUp = 1; handsUp >= 0; handsUp -= 1 / HANDS_UP_PARTS) {
+      const form = search.best(ways, { oneLeg, handsUp });
+      if (form === null) break;
+      if (!counted.handsUp) {
+        yield { form, handsUp };
+        break;
+      }
+      // Down to what it spends it is the best there is.
+      handsUp = Math.min(handsUp, handsUpOf(form, turns));
+      yield { form, handsUp };
+    }
+}
+
+/** What a number of rounds of a form spends; hands are counted at no less than the part of the rounds they may be up. */
+function spentBy(form: FoundForm, handsUpPart: number, turns: readonly Turn[], rounds: number, { oneLeg, handsUp }: Counted) {
+  const times = (turn: number) => Math.min(rounds, turns[turn]?.rounds ?? 0);
   const sum = (of: (demand: FoundForm["demands"][number], side: 0 | 1) => number): Pair =>
     pairOf((side) => form.demands.reduce((all, demand, turn) => all + times(turn) * of(demand, sideIndex(side)), 0));
+  const least = sum(({ cycleSeconds }) => handsUpPart * cycleSeconds);
+  const up = sum(({ handAboveShoulderSeconds }, side) => handAboveShoulderSeconds[side]);
   return {
     oneLeg: oneLeg ? sum(({ oneLegSeconds }, side) => oneLegSeconds[side]) : NOTHING,
-    handsUp: handsUp ? sum(({ cycleSeconds }) => spending.handsUp * cycleSeconds) : NOTHING,
+    handsUp: handsUp ? pairOf((side) => Math.max(least[sideIndex(side)], up[sideIndex(side)])) : NOTHING,
   };
 }
 
 /** A form as one way of doing a block, at some of its rounds. */
 export function optionOf(
   form: FoundForm,
-  turns: readonly number[],
+  turns: readonly Turn[],
   counted: Counted,
-  spending: Spending = ANY_SPENDING,
+  handsUp = 0,
   rounds = form.rounds,
 ): CellOption {
   const some = rounds / form.rounds;
@@ -86,7 +114,7 @@ export function optionOf(
     form: some === 1 ? form : { ...form, rounds, fidelity: some * form.fidelity },
     worth: some * form.fidelity,
     onFeet: isOnFeet(form.choice.kind),
-    ...spentBy(form, spending, turns, rounds, counted),
+    ...spentBy(form, handsUp, turns, rounds, counted),
     takes: takesOf(way),
   };
 }
@@ -110,19 +138,14 @@ const covers = (a: CellOption, b: CellOption): boolean =>
  * The ways of doing a block among which a session chooses: the best form of every way to stand, hold and sit, for each
  * share of a sum it may spend and each share of the rounds, then breathing along, then rest. Those that another beats in
  * everything are left out.
- *
- * @param turns rounds of each side that leads
  */
-export function optionsOf(search: CellSearch, turns: readonly number[], counted: Counted): CellOption[] {
+export function optionsOf(search: CellSearch, turns: readonly Turn[], counted: Counted): CellOption[] {
   const found: CellOption[] = [];
+  const shares = counted.oneLeg || counted.handsUp ? ROUNDS : [1];
   for (const ways of search.ways())
-    for (const spending of spendings(counted)) {
-      const form = search.best(ways, spending);
-      if (form === null) continue;
-      const shares = counted.oneLeg || counted.handsUp ? ROUNDS : [1];
+    for (const { form, handsUp } of bestBySpending(search, ways, turns, counted))
       for (const rounds of new Set(shares.map((share) => Math.max(1, Math.floor(share * form.rounds)))))
-        found.push(optionOf(form, turns, counted, spending, rounds));
-    }
+        found.push(optionOf(form, turns, counted, handsUp, rounds));
   const breathing = search.meant === null ? null : search.breathing();
   if (breathing !== null) found.push({ ...REST_OPTION, way: "breathing", worth: breathing, takes: takesOf("seated") });
   const kept: CellOption[] = [];

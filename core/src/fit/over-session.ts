@@ -39,8 +39,11 @@ export interface SessionChoice {
 
 /** What a change between chair and feet costs where the room does not change: it takes time and is a hazard. */
 export const CHANGE_COST = 0.06;
-/** A third rest in a row costs more than any block is worth, so it is only taken where nothing else is left. */
-export const THIRD_REST_COST = 10;
+/**
+ * A third rest in a row costs as much as a whole block is worth, so it is only taken where nothing else is left. It costs the
+ * same whatever the limits, so that a stricter one never looks like a gain; a block that has nothing but rest is free.
+ */
+export const THIRD_REST_COST = 1;
 const MOST_RESTS = 2;
 /** Ways kept from one block to the next, and price steps; counts and not the clock, so that the answer is always the same. */
 const BEAM = 160;
@@ -134,10 +137,10 @@ class Walk {
 
   /** What going from a state into a class of option costs. */
   cost(block: number, state: number, kind: number): number {
-    const { of, classes } = this.blocks[block] as Scaled;
+    const { of } = this.blocks[block] as Scaled;
     const onFeet = state >= RESTS;
     const changes = block > 0 && !of.roomChanges && onFeet !== (kind === 0);
-    const third = kind === 2 && state % RESTS === MOST_RESTS && classes.some((each) => each !== 2);
+    const third = kind === 2 && state % RESTS === MOST_RESTS && of.options.length > 1;
     return (changes ? CHANGE_COST : 0) + (third ? THIRD_REST_COST : 0);
   }
 }

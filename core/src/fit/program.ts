@@ -61,9 +61,7 @@ export function sessionProgram(blocks: readonly SessionBlock[], limits: SessionL
       goal.push(term(-CHANGE_COST, `y${b}`));
       bounded.push(`0 <= y${b} <= 1`);
     }
-    const fits = ({ spends }: SessionBlock["options"][number]) =>
-      spends.every((spent, sum) => spent <= (limits.sums[sum] as number) + 0.001);
-    if (b < 2 || options.every((option) => option.rests || !fits(option))) return;
+    if (b < 2 || options.length === 1) return;
     rows.push(`${sumOf(blocks, [b - 2, b - 1, b], ({ rests }) => (rests ? 1 : 0)).join(" ")} - z${b} <= 2`);
     goal.push(term(-THIRD_REST_COST, `z${b}`));
     bounded.push(`0 <= z${b} <= 1`);

@@ -48,8 +48,6 @@ export function worthByRules({ blocks, limits }: SessionCase, chosen: readonly n
   const options = chosen.map((number, b) => blocks[b]?.options[number] as SessionOption);
   const within = limits.sums.every((limit, sum) => options.reduce((all, each) => all + (each.spends[sum] as number), 0) <= limit);
   if (!within) return null;
-  const mayDoMore = ({ options: all }: SessionBlock): boolean =>
-    all.some(({ rests, spends }) => !rests && spends.every((spent, sum) => spent <= (limits.sums[sum] as number)));
   let run = 0;
   let rests = 0;
   let worth = 0;
@@ -59,7 +57,7 @@ export function worthByRules({ blocks, limits }: SessionCase, chosen: readonly n
     if (run > limits.run) return null;
     const before = options[b - 1];
     if (before && !of.roomChanges && before.onFeet !== each.onFeet) worth -= CHANGE_COST;
-    if (each.rests && rests >= 2 && mayDoMore(of)) worth -= THIRD_REST_COST;
+    if (each.rests && rests >= 2 && of.options.length > 1) worth -= THIRD_REST_COST;
     rests = each.rests ? rests + 1 : 0;
     worth += each.worth;
   }

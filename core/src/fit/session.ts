@@ -1,11 +1,12 @@
 import { buildOf, type MeasuredBody } from "../body/build.ts";
 import { isOnFeet } from "../caps/broken.ts";
 import type { Cap } from "../caps/cap.ts";
+import type { Turn } from "../plan/count.ts";
 import { type Pair, pairOf, sideIndex } from "../side.ts";
 import { inOneGo } from "../steps.ts";
 import { cellOnFeet, type FittedCell, formCell, type GaveWay, restCell } from "./cell.ts";
 import { CellSearch } from "./cell-search.ts";
-import { type FitBlock, type FitHold, type FitPlan, mostRounds } from "./fit-plan.ts";
+import type { FitBlock, FitHold, FitPlan } from "./fit-plan.ts";
 import type { FormLibrary } from "./form-library.ts";
 import { type CellOption, optionOf, optionsOf, REST_OPTION, TAKEN } from "./options.ts";
 import { chooseOverSession, type SessionBlock, type SessionLimits } from "./over-session.ts";
@@ -122,7 +123,7 @@ function heldTo(
   way: FitHold["way"],
   search: CellSearch,
   all: readonly CellOption[],
-  turns: readonly number[],
+  turns: readonly Turn[],
 ): readonly CellOption[] {
   if (way === "rest") return [REST_OPTION];
   const form = search.best([way]);
@@ -155,8 +156,7 @@ export function* personOptionsInSteps(
       const made = new CellSearch(
         {
           movement,
-          rounds: mostRounds(block),
-          leads: turns.map(({ lead }) => lead),
+          turns,
           meant,
           breathSeconds,
           stature: person.stature,
@@ -172,26 +172,12 @@ export function* personOptionsInSteps(
       );
       return {
         search: made,
-        options: optionsOf(
-          made,
-          turns.map(({ rounds }) => rounds),
-          counted,
-        ),
+        options: optionsOf(made, turns, counted),
       };
     });
     const spent = minutes.filter(({ seconds }) => block.to > seconds).map(({ cap }) => cap);
     const hold = plan.holds.find(({ personId, blockId }) => personId === person.id && blockId === block.id);
-    const options =
-      spent.length > 0
-        ? [REST_OPTION]
-        : hold
-          ? heldTo(
-              hold.way,
-              search,
-              all,
-              turns.map(({ rounds }) => rounds),
-            )
-          : all;
+    const options = spent.length > 0 ? [REST_OPTION] : hold ? heldTo(hold.way, search, all, turns) : all;
     blocks.push({ block, roomChanges: changes[i] as boolean, search, all, options, spent });
     yield;
   }
@@ -288,6 +274,24 @@ function gaveWayIn(
   return TAKEN.find((what) => offered.every(({ takes }) => takes[what] > chosen.takes[what])) ?? "rail";
 }
 
+/** Caps on sums and runs that doing every block at its best would go beyond; all of them where none does alone. */
+function pressing({ person, blocks }: PersonOptions): readonly Cap[] {
+  const overSession = person.caps.filter(isOverSession);
+  const best = blocks.map(({ all }) => all.reduce((a, b) => (b.worth > a.worth + LESS ? b : a)));
+  const spent = best.map((option, b) => spendsOf(option, (blocks[b] as PersonOptions["blocks"][number]).block.total));
+  let run = 0;
+  let longest = 0;
+  best.forEach((option, b) => {
+    run = option.onFeet ? run + (blocks[b] as PersonOptions["blocks"][number]).block.total : 0;
+    longest = Math.max(longest, run);
+  });
+  const passed = overSession.filter((cap) => {
+    const { sums, run: mostRun } = sessionLimits([cap]);
+    return longest > mostRun || sums.some((limit, sum) => spent.reduce((all, each) => all + (each[sum] as number), 0) > limit);
+  });
+  return passed.length > 0 ? passed : overSession;
+}
+
 /** A person's row from the ways that were chosen. @param isOpen whether the room had a place for a way of a block */
 export function rowOf(
   options: PersonOptions,
@@ -296,7 +300,7 @@ export function rowOf(
 ): FittedRow {
   const { person, blocks } = options;
   const build = buildOf(person.measured, person.stature);
-  const overSession = person.caps.filter(isOverSession);
+  const overSession = pressing(options);
   const cells = blocks.map((each, b): FittedCell => {
     const option = chosen[b] as CellOption;
     const broken = each.search.broken();

@@ -3,7 +3,7 @@ import { type Hold, holdsWith, supportNamed } from "../body/supports.ts";
 import type { Demand, QuietDemand } from "../movement/demand.ts";
 import { type FormChoice, type FormKind, FULL_SIZE } from "../movement/form.ts";
 import { type Pair, type Side, sideIndex } from "../side.ts";
-import { BODY_PARTS, movesPart } from "./body-parts.ts";
+import { BODY_PARTS, movesPart, type WholeOrPart } from "./body-parts.ts";
 import { appliesTo, CAP_TOLERANCE, type Cap, type CapLimit, sidesOf } from "./cap.ts";
 import { reachOfMotion } from "./motions.ts";
 
@@ -180,17 +180,24 @@ export function roundsOfHolding(
   }, planned);
 }
 
+/** Rounds that a cap leaves of those planned, where it speaks of rounds. @param moves whether the form moves a part */
+function roundsLeftBy({ limit }: Cap, planned: number, moves: (part: WholeOrPart) => boolean): number {
+  if (limit.channel === "rounds") return Math.min(planned, Math.floor(limit.limit));
+  if (limit.channel !== "roundsShare" || !moves(limit.part)) return planned;
+  return Math.min(planned, Math.floor((limit.limit / PERCENT) * planned + 1e-9));
+}
+
 /**
  * Rounds that caps leave of those planned; a cap on a part counts for the forms that move it.
  *
  * @param planned whole rounds
  */
-export function roundsLeft(caps: readonly Cap[], kind: FormKind, extremes: Extremes, planned: number): number {
-  return caps.reduce((most, cap) => {
-    const { limit } = cap;
-    if (!appliesTo(cap, kind)) return most;
-    if (limit.channel === "rounds") return Math.min(most, Math.floor(limit.limit));
-    if (limit.channel !== "roundsShare" || !movesPart(limit.part, extremes)) return most;
-    return Math.min(most, Math.floor((limit.limit / PERCENT) * planned + 1e-9));
-  }, planned);
-}
+export const roundsLeft = (caps: readonly Cap[], kind: FormKind, extremes: Extremes, planned: number): number =>
+  Math.min(
+    planned,
+    ...caps.flatMap((cap) => (appliesTo(cap, kind) ? [roundsLeftBy(cap, planned, (part) => movesPart(part, extremes))] : [])),
+  );
+
+/** Rounds that caps leave of those planned in every form alike. @param planned whole rounds */
+export const roundsLeftOfAll = (caps: readonly Cap[], planned: number): number =>
+  Math.min(planned, ...caps.flatMap((cap) => (cap.forms === null ? [roundsLeftBy(cap, planned, (part) => part === "all")] : [])));

@@ -7,17 +7,27 @@ import {
   forbidsAtAnySize,
   isOnFeet,
   roundsLeft,
+  roundsLeftOfAll,
   roundsOfHolding,
 } from "../caps/broken.ts";
-import { appliesTo, CAP_TOLERANCE, type Cap } from "../caps/cap.ts";
+import { appliesTo, CAP_TOLERANCE, type Cap, sidesOf } from "../caps/cap.ts";
+import { motionNamed } from "../caps/motions.ts";
 import type { Demand } from "../movement/demand.ts";
-import { armMoves, choiceKey, type FormChoice, FULL_SEATED, FULL_SIZE } from "../movement/form.ts";
+import { armMoves, FORM_KINDS, type FormChoice, FULL_SEATED, FULL_SIZE, type Sizes } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import type { Turn } from "../plan/count.ts";
 import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
 import { type Shape, shapesOf } from "./candidates.ts";
-import { breathingFidelity, fidelity, type Meant, mostFidelity, readMeant, readShape, type ShapeKeeps } from "./fidelity.ts";
-import { weightsOf } from "./fidelity-weights.ts";
+import {
+  ARM_RANGES,
+  BREATHING_FIDELITY,
+  fidelity,
+  type Meant,
+  mostFidelity,
+  readMeant,
+  readShape,
+  type ShapeKeeps,
+} from "./fidelity.ts";
 import type { FormLibrary, RankedShape, RankedSize } from "./form-library.ts";
 import { type FitPlace, type OwnAid, offersOf, type Scarce, type Way, wayGroups, wayOf } from "./place.ts";
 import { workedCap } from "./working-share.ts";
@@ -78,43 +88,90 @@ export function lighterSideOf(choice: FormChoice, build: Build): Side | null {
   return left < right ? "left" : "right";
 }
 
-/** A part of a form, as two forms in which the arms that do not belong to it are at their smallest and at their fullest. */
-type Part = readonly [FormChoice, FormChoice];
+/** Sizes of a form as one number; the same for no other sizes. */
+const sizesCode = ({ armLeft, armRight, body }: Sizes): number => (armLeft * 16 + armRight) * 16 + body;
 
-/** The parts of a form: trunk and legs, and either arm. Where neither form of a part is allowed the part is not. */
-function partsOf(choice: FormChoice): { readonly body: Part; readonly arms: readonly Part[] } {
-  const { armLeft, armRight, body } = choice.sizes;
-  const others = (side: Side, own: number, size: number): number => (armMoves(choice, side) ? size : own);
-  const sized = (left: number, right: number): FormChoice => ({ ...choice, sizes: { armLeft: left, armRight: right, body } });
-  const part = (of: (size: number) => FormChoice): Part => [of(1), of(FULL_SIZE)];
+/** A part of a form, as two sizes in which the arms that do not belong to it are at their fullest and at their smallest. */
+type Part = readonly [Sizes, Sizes];
+
+/** The parts of a form: trunk and legs, and either arm. Where neither of a part's sizes is allowed the part is not. */
+function partsOf(
+  shape: Shape,
+  { armLeft, armRight, body }: Sizes,
+): { readonly body: Part; readonly arms: readonly [Part, Part] } {
+  const others = (side: Side, own: number, size: number): number => (armMoves(shape, side) ? size : own);
+  const part = (of: (size: number) => Sizes): Part => [of(FULL_SIZE), of(1)];
   return {
-    body: part((size) => sized(others("left", armLeft, size), others("right", armRight, size))),
+    body: part((size) => ({ armLeft: others("left", armLeft, size), armRight: others("right", armRight, size), body })),
     arms: [
-      part((size) => sized(armLeft, others("right", armRight, size))),
-      part((size) => sized(others("left", armLeft, size), armRight)),
+      part((size) => ({ armLeft, armRight: others("right", armRight, size), body })),
+      part((size) => ({ armLeft: others("left", armLeft, size), armRight, body })),
     ],
   };
 }
 
+/** What is known of a shape in a search, so far as it has been asked. */
+interface Look {
+  readonly shape: Shape;
+  /** Whether caps forbid it at every size, and whether it is ever on one leg; null until it is looked at. */
+  quiet: { readonly forbidden: boolean; readonly oneLeg: boolean } | null;
+  /** What it keeps whoever does it. */
+  ranked: RankedShape | null;
+  /** What it keeps at full size for this person and pace. */
+  keeps: ShapeKeeps | null;
+  /** By sizes: whether a form passes in its key poses, whether its trunk and legs do throughout, its demands where it is allowed. */
+  readonly atKeys: Map<number, boolean>;
+  readonly bodies: Map<number, boolean>;
+  readonly allowed: Map<number, readonly Demand[] | null>;
+}
+
+/** What one arm does: the share of a round that its hand is above its shoulder, by leading side, and whether caps allow it. */
+interface ArmRead {
+  readonly up: readonly number[];
+  readonly passes: boolean;
+}
+
+const BODY_CHANNELS: readonly Cap["limit"]["channel"][] = [
+  "steadiness",
+  "loadedKnee",
+  "dorsiflexion",
+  "straightKneeDorsiflexion",
+  "kneeLoad",
+  "lowBackLoad",
+  "legShare",
+];
+const ARM_CHANNELS: readonly Cap["limit"]["channel"][] = ["handHeight", "shoulderLoad", "handsUpSeconds"];
+const isArmMotion = ({ limit }: Cap): boolean =>
+  limit.channel === "motion" && ARM_RANGES.includes(motionNamed(limit.motion).range);
+
+const isOnBody = (cap: Cap): boolean =>
+  BODY_CHANNELS.includes(cap.limit.channel) || (cap.limit.channel === "motion" && !isArmMotion(cap));
+
+/** Caps on one arm, each kept to that side; what holds in some forms only says nothing of an arm elsewhere. */
+const capsOnArm = (caps: readonly Cap[], side: Side): Cap[] =>
+  caps.flatMap((cap) => {
+    const onArm = ARM_CHANNELS.includes(cap.limit.channel) || isArmMotion(cap);
+    if (!onArm || cap.forms !== null || !sidesOf(cap.limit).includes(side)) return [];
+    return [{ ...cap, limit: { ...cap.limit, side } as Cap["limit"] }];
+  });
+
+/** A shape on its way through one search. */
+interface Searched {
+  readonly look: Look;
+  /** Whether what it asks in quiet has been held against caps and spending. */
+  entered: boolean;
+  next: number;
+  /** The most that what is left of it can keep. */
+  most: number;
+}
+
 /** A value computed once per key. */
-function remember<Value>(known: Map<string, Value>, key: string, compute: () => Value): Value {
+function remember<Key, Value>(known: Map<Key, Value>, key: Key, compute: () => Value): Value {
   const before = known.get(key);
   if (before !== undefined) return before;
   const value = compute();
   known.set(key, value);
   return value;
-}
-
-/** A shape in a search: more is known of it the nearer it comes to being chosen. */
-interface Searched {
-  readonly shape: Shape;
-  /** What it keeps whoever does it; null until it is looked at. */
-  ranked: RankedShape | null;
-  /** What it keeps at full size for this person and pace; null until it is read. */
-  keeps: ShapeKeeps | null;
-  next: number;
-  /** The most that what is left of it can keep. */
-  most: number;
 }
 
 const EPSILON = 1e-9;
@@ -134,8 +191,8 @@ export function handsUpShare(shares: readonly Pair[], turns: readonly Turn[]): n
  * Looks for the best form of one block for one person, way by way.
  *
  * Candidates are the same for everybody and caps only filter them, so tightening a cap never makes a cell richer: a form is
- * in when it breaks none and each of its parts passes in the key poses and is steady enough, which spares most of the
- * looking. Candidates are looked at in the order of the most they could keep and a search stops when nothing left can do
+ * in when it breaks none, each of its parts passes in the key poses and its trunk and legs carry it, which spares most of
+ * the looking. Candidates are looked at in the order of the most they could keep and a search stops when nothing left can do
  * better, so each answer is the best of them all. Ties go to the form listed first.
  */
 export class CellSearch {
@@ -149,13 +206,14 @@ export class CellSearch {
   private readonly worked: readonly Cap[];
   private readonly leads: readonly Side[];
   private readonly rounds: number;
+  /** Share of the rounds that caps leave whatever is done. */
+  private readonly mostOfRounds: number;
   private readonly inTime: boolean;
-  private shapes: ReadonlyMap<Way, readonly Shape[]> | null = null;
-  private readonly steadiness: readonly Cap[];
-  private readonly atKeys = new Map<string, boolean>();
-  private readonly steady = new Map<string, boolean>();
-  private readonly handsUp = new Map<string, readonly number[] | null>();
-  private readonly read = new Map<string, readonly Demand[] | null>();
+  private looks: ReadonlyMap<Way, readonly Look[]> | null = null;
+  /** Caps on trunk and legs, and on either arm: what breaks them hangs on these parts, or nearly. */
+  private readonly bodyCaps: readonly Cap[];
+  private readonly armCaps: readonly [readonly Cap[], readonly Cap[]];
+  private readonly arms = new Map<number, ArmRead | null>();
   private readonly found = new Map<string, FoundForm | null>();
 
   constructor(question: CellQuestion, library: FormLibrary) {
@@ -164,7 +222,9 @@ export class CellSearch {
     this.leads = question.turns.map(({ lead }) => lead);
     this.rounds = Math.max(0, ...question.turns.map(({ rounds }) => rounds));
     this.worked = question.caps.map((cap) => workedCap(cap, question.workingShare));
-    this.steadiness = this.worked.filter(({ limit }) => limit.channel === "steadiness");
+    this.mostOfRounds = roundsLeftOfAll(this.worked, this.rounds) / Math.max(1, this.rounds);
+    this.bodyCaps = this.worked.filter(isOnBody);
+    this.armCaps = [capsOnArm(this.worked, "left"), capsOnArm(this.worked, "right")];
     this.inTime = !question.caps.some(
       ({ limit }) => limit.channel === "longestBreath" && limit.limit < question.breathSeconds - CAP_TOLERANCE.share,
     );
@@ -208,16 +268,16 @@ export class CellSearch {
 
   /** What sitting and breathing along keeps; null where there is nowhere to sit. */
   breathing(): number | null {
-    const { movement, place, caps } = this.question;
+    const { place, caps } = this.question;
     const sits = place.chairs > 0 && place.pool === null;
     if (!sits || caps.some(({ limit }) => limit.channel === "barredForm" && limit.limit === "seated")) return null;
-    return breathingFidelity(weightsOf(movement), this.inTime);
+    return BREATHING_FIDELITY;
   }
 
-  private shapesByWay(): ReadonlyMap<Way, readonly Shape[]> {
-    if (this.shapes) return this.shapes;
+  private looksByWay(): ReadonlyMap<Way, readonly Look[]> {
+    if (this.looks) return this.looks;
     const { movement, place, aids, scarce } = this.question;
-    const byWay = new Map<Way, Shape[]>();
+    const byWay = new Map<Way, Look[]>();
     const declaredBarred = this.worked.some(
       ({ limit }) => limit.channel === "barredFeature" && movement.features?.some((feature) => feature === limit.limit),
     );
@@ -226,9 +286,18 @@ export class CellSearch {
         if (isOnFeet(shape.kind) && !isOnFeet(this.full.kind)) continue;
         if (this.worked.some((cap) => barsForm(cap, shape) || (shape.kind === "water" && this.barsWater(cap)))) continue;
         const way = wayOf(shape);
-        byWay.set(way, [...(byWay.get(way) ?? []), shape]);
+        const look: Look = {
+          shape,
+          quiet: null,
+          ranked: null,
+          keeps: null,
+          atKeys: new Map(),
+          bodies: new Map(),
+          allowed: new Map(),
+        };
+        byWay.set(way, [...(byWay.get(way) ?? []), look]);
       }
-    this.shapes = byWay;
+    this.looks = byWay;
     return byWay;
   }
 
@@ -250,25 +319,31 @@ export class CellSearch {
 
   /** The ways in which there is any form that no cap bars outright, grouped by what they take of the room. */
   ways(): (readonly Way[])[] {
-    const there = this.shapesByWay();
+    const there = this.looksByWay();
     return wayGroups(this.question.scarce)
       .map((group) => group.filter((way) => there.has(way)))
       .filter((group) => group.length > 0);
   }
 
-  /** Whether caps, or what may be spent, forbid a shape at every size. */
-  private isForbidden(shape: Shape, spending: Spending): boolean {
+  /** What a shape asks in quiet, held against the caps. */
+  private quietOf(look: Look): NonNullable<Look["quiet"]> {
+    if (look.quiet) return look.quiet;
     const { movement, build, breathSeconds } = this.question;
+    const { shape } = look;
     const quiet = this.library.quiet(movement, shape, build, breathSeconds, this.leads);
-    if (quiet === null) return true;
-    if (!spending.oneLeg && quiet.some(({ longestOneLeg }) => Math.max(...longestOneLeg) > CAP_TOLERANCE.share)) return true;
-    return this.worked.some((cap) => quiet.some((demand) => forbidsAtAnySize(cap, shape, demand, this.rounds)));
+    look.quiet = {
+      forbidden:
+        quiet === null || this.worked.some((cap) => quiet.some((demand) => forbidsAtAnySize(cap, shape, demand, this.rounds))),
+      oneLeg: quiet?.some(({ longestOneLeg }) => Math.max(...longestOneLeg) > CAP_TOLERANCE.share) ?? false,
+    };
+    return look.quiet;
   }
 
   /** Whether a form breaks no cap in its key poses, which are quickly had and enough to turn most forms down. */
-  private passesAtKeys(choice: FormChoice): boolean {
-    return remember(this.atKeys, choiceKey(choice), () => {
+  private passesAtKeys({ shape, atKeys }: Look, sizes: Sizes): boolean {
+    return remember(atKeys, sizesCode(sizes), () => {
       const { movement, build } = this.question;
+      const choice = { ...shape, sizes };
       const extremes = this.library.extremesAtKeys(movement, choice, build, this.leads);
       const beyond = (cap: Cap): boolean =>
         extremes !== null &&
@@ -278,46 +353,56 @@ export class CellSearch {
     });
   }
 
-  /** Whether a form asks no more steadiness than caps allow. */
-  private isSteady(choice: FormChoice): boolean {
-    if (this.steadiness.length === 0) return true;
-    return remember(this.steady, choiceKey(choice), () => {
+  /** Whether the trunk and legs of a form break no cap on them. */
+  private bodyPasses({ shape, bodies }: Look, sizes: Sizes): boolean {
+    if (this.bodyCaps.length === 0) return true;
+    return remember(bodies, sizesCode(sizes), () => {
+      const choice = { ...shape, sizes };
       const demands = this.demandsOf(choice);
-      return demands !== null && !this.steadiness.some((cap) => this.breaksWorked(cap, choice, demands));
+      return demands !== null && !this.bodyCaps.some((cap) => this.breaksWorked(cap, choice, demands));
     });
   }
 
   /**
-   * Share of a round that one arm's hand is above its shoulder, by leading side. Where an arm goes over its own body hangs on
-   * the trunk and that arm alone, so it is read once for every form that shares both; null where no such form can be solved.
+   * What one arm of a form does. Where an arm goes over its own body hangs on the trunk and that arm alone, so it is read once
+   * for every form that shares both; null where no such form can be solved.
    */
-  private handUp(choice: FormChoice, side: Side): readonly number[] | null {
-    const { movement, build } = this.question;
-    const size = side === "left" ? choice.sizes.armLeft : choice.sizes.armRight;
-    return remember(this.handsUp, `${choice.kind === "seated"} ${choice.sizes.body} ${side} ${size}`, () => {
-      const [left, right] = partsOf(choice).arms;
-      const [alone] = (side === "left" ? left : right) as Part;
-      return this.library.handsUp(movement, alone, build, this.leads)?.map((pair) => pair[sideIndex(side)]) ?? null;
+  private armOf({ shape }: Look, sizes: Sizes, side: Side): ArmRead | null {
+    const size = side === "left" ? sizes.armLeft : sizes.armRight;
+    const i = sideIndex(side);
+    const key = 2 * (16 * (16 * FORM_KINDS.indexOf(shape.kind) + sizes.body) + size) + i;
+    return remember(this.arms, key, () => {
+      const choice = { ...shape, sizes: partsOf(shape, sizes).arms[i][1] };
+      const demands = this.demandsOf(choice);
+      return (
+        demands && {
+          up: demands.map(({ handAboveShoulderSeconds, cycleSeconds }) => handAboveShoulderSeconds[i] / cycleSeconds),
+          passes: !this.armCaps[i].some((cap) => this.breaksWorked(cap, choice, demands)),
+        }
+      );
     });
   }
 
-  /** Whether the hands of a form are above the shoulder for no more of the block than they may. */
-  private handsAreWithin(choice: FormChoice, { handsUp }: Spending): boolean {
+  /** Whether the arms of a form each break no cap on them, and are above the shoulder for no more of the block than they may. */
+  private armsPass(look: Look, sizes: Sizes, { handsUp }: Spending): boolean {
+    const capped = this.armCaps.some((caps) => caps.length > 0);
+    if (handsUp >= 1 && !capped) return true;
+    const read = SIDES.map((side) => (armMoves(look.shape, side) ? this.armOf(look, sizes, side) : null));
+    if (read.some((arm) => arm?.passes === false)) return false;
     if (handsUp >= 1) return true;
-    const [left, right] = SIDES.map((side) => (armMoves(choice, side) ? this.handUp(choice, side) : null));
-    const shares = this.question.turns.map((_, turn): Pair => [left?.[turn] ?? 0, right?.[turn] ?? 0]);
+    const shares = this.question.turns.map((_, turn): Pair => [read[0]?.up[turn] ?? 0, read[1]?.up[turn] ?? 0]);
     return handsUpShare(shares, this.question.turns) <= handsUp + CAP_TOLERANCE.share;
   }
 
   /** Demands of a form that breaks no cap; null where it does. */
-  private allowed(choice: FormChoice): readonly Demand[] | null {
-    return remember(this.read, choiceKey(choice), () => {
-      const { body, arms } = partsOf(choice);
-      const inKeys = (part: Part) => part.some((form) => this.passesAtKeys(form));
-      const isSteady = (part: Part) => part.some((form) => this.passesAtKeys(form) && this.isSteady(form));
+  private allowed(look: Look, choice: FormChoice): readonly Demand[] | null {
+    return remember(look.allowed, sizesCode(choice.sizes), () => {
+      const { body, arms } = partsOf(look.shape, choice.sizes);
+      const inKeys = (part: Part) => part.some((sizes) => this.passesAtKeys(look, sizes));
+      const carries = (part: Part) => part.some((sizes) => this.passesAtKeys(look, sizes) && this.bodyPasses(look, sizes));
       // In the order of what is cheap and turns most down.
-      if (!inKeys(body) || !isSteady(body) || !arms.every(inKeys) || !this.passesAtKeys(choice) || !arms.every(isSteady))
-        return null;
+      if (!inKeys(body) || !arms.every(inKeys) || !carries(body)) return null;
+      if (!this.passesAtKeys(look, choice.sizes)) return null;
       const demands = this.demandsOf(choice);
       if (!demands || this.worked.some((cap) => this.breaksWorked(cap, choice, demands))) return null;
       const drowns = demands.some(({ water }) => water?.outOfDepth || (water?.needsRail && choice.hold === null));
@@ -326,64 +411,71 @@ export class CellSearch {
   }
 
   /** The most that what is left of a shape can keep, by what is known of it so far. */
-  private promise({ ranked, keeps, next }: Searched, meant: Meant): number {
+  private promise({ look: { ranked, keeps }, next }: Searched, meant: Meant): number {
     const head = ranked?.sizes[next];
     if (!ranked || !head) return Number.NEGATIVE_INFINITY;
-    return mostFidelity(meant, keeps ?? { steadiness: 1, depth: ranked.depth }, head, this.inTime);
+    return this.mostOfRounds * mostFidelity(meant, keeps ?? { steadiness: 1, depth: ranked.depth }, head, this.inTime);
   }
 
   /**
    * The best form in some ways that spends no more than it may.
    *
+   * @param above what it has to keep more than to be of use
    * @returns null where caps leave none
    */
-  best(ways: readonly Way[], spending: Spending = ANY_SPENDING): FoundForm | null {
-    const key = `${ways.join()} ${spending.oneLeg} ${spending.handsUp}`;
-    return remember(this.found, key, () => {
-      const byWay = this.shapesByWay();
+  best(ways: readonly Way[], spending: Spending = ANY_SPENDING, above = 0): FoundForm | null {
+    return remember(this.found, `${ways.join()} ${spending.oneLeg} ${spending.handsUp} ${above}`, () => {
+      const byWay = this.looksByWay();
       return this.search(
         ways.flatMap((way) => byWay.get(way) ?? []),
         spending,
+        above,
       );
     });
   }
 
-  private search(shapes: readonly Shape[], spending: Spending): FoundForm | null {
+  /** Learns the next thing of a shape that is not known yet. @returns false where all is known */
+  private learn(head: Searched, meant: Meant, spending: Spending): boolean {
+    const { movement, build, depth } = this.question;
+    const { look } = head;
+    if (!head.entered) {
+      head.entered = true;
+      const { forbidden, oneLeg } = this.quietOf(look);
+      if (forbidden || (oneLeg && !spending.oneLeg)) {
+        head.most = Number.NEGATIVE_INFINITY;
+        return true;
+      }
+      look.ranked ??= this.library.rankedSizes(movement, this.full, look.shape, build, depth);
+    } else if (look.keeps === null) look.keeps = readShape(meant, look.shape, this.demandsOf(look.shape));
+    else return false;
+    head.most = this.promise(head, meant);
+    return true;
+  }
+
+  private search(looks: readonly Look[], spending: Spending, above: number): FoundForm | null {
     const { meant } = this;
     if (meant === null) return null;
-    const { movement, build, depth } = this.question;
-    const most = this.inTime ? 1 : 1 - meant.weights.breath;
-    const searched = shapes.map((shape): Searched => ({ shape, ranked: null, keeps: null, next: 0, most }));
+    const most = this.mostOfRounds * (this.inTime ? 1 : 1 - meant.weights.breath);
+    const searched = looks.map((look): Searched => ({ look, entered: false, next: 0, most }));
     let best: FoundForm | null = null;
     for (;;) {
       let head: Searched | null = null;
       for (const each of searched) if (head === null || each.most > head.most + EPSILON) head = each;
       if (head === null || head.most === Number.NEGATIVE_INFINITY) break;
-      if (best !== null && head.most <= best.fidelity + EPSILON) break;
-      if (head.ranked === null) {
-        if (!this.isForbidden(head.shape, spending))
-          head.ranked = this.library.rankedSizes(movement, this.full, head.shape, build, depth);
-        head.most = this.promise(head, meant);
-        continue;
-      }
-      if (head.keeps === null) {
-        head.keeps = readShape(meant, head.shape, this.demandsOf(head.shape));
-        head.most = this.promise(head, meant);
-        continue;
-      }
-      const { keeps } = head;
-      const { sizes } = head.ranked;
-      const size = sizes[head.next] as RankedSize;
+      if (head.most <= Math.max(above, best?.fidelity ?? 0) + EPSILON) break;
+      if (this.learn(head, meant, spending)) continue;
+      const { look } = head;
+      const size = (look.ranked as RankedShape).sizes[head.next] as RankedSize;
       head.next += 1;
       head.most = this.promise(head, meant);
       const { choice } = size;
-      if (!this.handsAreWithin(choice, spending)) continue;
-      const demands = this.allowed(choice);
+      if (!this.armsPass(look, choice.sizes, spending)) continue;
+      const demands = this.allowed(look, choice);
       if (demands === null) continue;
       const done = this.roundsOf(choice.kind, demands, this.worked);
       if (done === 0) continue;
-      const kept = (done / this.rounds) * fidelity(meant, keeps, size, demands, this.inTime);
-      if (best === null || kept > best.fidelity + EPSILON) best = { choice, fidelity: kept, rounds: done, demands };
+      const kept = (done / this.rounds) * fidelity(meant, look.keeps as ShapeKeeps, size, demands, this.inTime);
+      if (kept > Math.max(above, best?.fidelity ?? 0) + EPSILON) best = { choice, fidelity: kept, rounds: done, demands };
     }
     return best;
   }

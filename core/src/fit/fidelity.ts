@@ -19,13 +19,14 @@ const DEPTH_THAT_COUNTS = 10;
 const DEPTH_KEPT_WITH_WEIGHT_BACK = 0.5;
 /** A side is kept when it does at least this share of its range. */
 const SIDE_KEPT = 0.1;
-/** What is left of a block for whoever only sits and breathes along. */
-const LEAST_OF_BREATHING = 0.1;
+/** What is kept by whoever only sits and breathes along: little, so that any movement goes before it. */
+export const BREATHING_FIDELITY = 0.1;
 
 /** The part of the body whose size scales a range. */
 export type Part = Side | "body";
 
-const ARM_RANGES: readonly string[] = ["shoulderElevation", "shoulderPlane", "shoulderAxial", "elbow", "forearm", "wrist"];
+/** Ranges that one arm has to itself. */
+export const ARM_RANGES: readonly string[] = ["shoulderElevation", "shoulderPlane", "shoulderAxial", "elbow", "forearm", "wrist"];
 interface RangeOfPart {
   readonly column: number;
   readonly part: Part;
@@ -148,10 +149,6 @@ export const fidelity = (meant: Meant, shape: ShapeKeeps, kept: RangeKept, done:
     kept,
     inTime,
   );
-
-/** What is kept by whoever only sits and breathes along. */
-export const breathingFidelity = ({ breath }: Weights, inTime: boolean): number =>
-  inTime ? Math.max(LEAST_OF_BREATHING, breath) : LEAST_OF_BREATHING;
 
 /** The share of full size that a choice does over the parts of the body that the movement uses: what the vessel shows. */
 export function levelOf(meant: Meant, choice: FormChoice): number {

@@ -9,7 +9,7 @@ import { extremesAtKeys, type FormSamples, sampleTrack } from "../movement/sampl
 import { INTERVALS } from "../movement/solved-samples.ts";
 import { trackOf } from "../movement/track.ts";
 import { BREATH_SECONDS } from "../plan/style.ts";
-import { type Pair, SIDES, type Side } from "../side.ts";
+import { SIDES, type Side } from "../side.ts";
 import { type Shape, sizesOf } from "./candidates.ts";
 import { type RangeKept, rangeKept, readMeant, readShape } from "./fidelity.ts";
 
@@ -41,8 +41,6 @@ export interface FormLibrary {
    * the demand's own, and far quicker to have: enough to turn a form down. Null where there is no such form.
    */
   extremesAtKeys(movement: Movement, choice: FormChoice, build: Build, leads: readonly Side[]): Extremes | null;
-  /** Share of a round with each hand above its shoulder, one pair per leading side; null where there is no such form. */
-  handsUp(movement: Movement, choice: FormChoice, build: Build, leads: readonly Side[]): readonly Pair[] | null;
   /** What a shape asks at any size, all given sides leading; null where there is no such form. Nothing is solved for it. */
   quiet(
     movement: Movement,
@@ -143,8 +141,6 @@ export function createFormLibrary(): FormLibrary {
         const sides = leads.flatMap((lead) => trackOf(movement, choice, lead, build) ?? []);
         return sides.length > 0 ? extremesAtKeys(sides) : null;
       }),
-    handsUp: (movement, choice, build, leads) =>
-      all(leads.map((lead) => samplesLed(movement, choice, build, lead)?.reading.handAboveShoulder ?? null)),
     quiet: (movement, shape, build, breathSeconds, leads) =>
       all(
         leads.map((lead) =>

@@ -117,25 +117,34 @@ function inTurn(plan: FitPlan, order: readonly PersonOptions[]): Shared {
   return { ways, good: goodTogether(ways.values()) };
 }
 
-/** Lets everybody choose again with what the others leave, and pairs in both orders, as long as the group gains. */
-function* exchange(plan: FitPlan, shared: Shared, contested: readonly PersonOptions[]): Generator<undefined, Shared> {
+/** Whether one person has in some block what another would take at their best and does not have. */
+const standsInTheWay = (holds: ChosenWays, wants: ChosenWays, has: ChosenWays): boolean =>
+  holds.chosen.some(({ takes }, block) =>
+    TAKEN.some((what) => {
+      const wanted = (wants.chosen[block] as CellOption).takes[what] > (has.chosen[block] as CellOption).takes[what];
+      return takes[what] > 0 && wanted;
+    }),
+  );
+
+/** Lets whoever gave way choose before somebody who stands in their way, pair by pair, as long as the group gains. */
+function* exchange(plan: FitPlan, shared: Shared, alone: ReadonlyMap<PersonOptions, ChosenWays>): Generator<undefined, Shared> {
   const ways = new Map(shared.ways);
   const room = new Room(plan);
   for (const each of ways.values()) room.enter(each);
+  const of = (options: PersonOptions) => ways.get(options) as ChosenWays;
   const choose = (options: PersonOptions): ChosenWays => {
     const chosen = chooseWays(options, (block, option) => (room.hasFor(block, option) ? option.worth : null));
     room.enter(chosen);
     return chosen;
   };
-  const good = (options: PersonOptions) => goodOf(keptOf(ways.get(options) as ChosenWays));
-  for (const first of contested)
-    for (const second of contested) {
-      if (first === second) continue;
-      const before = [ways.get(first) as ChosenWays, ways.get(second) as ChosenWays] as const;
+  const people = [...ways.keys()].sort(byId);
+  for (const first of people)
+    for (const second of people) {
+      if (first === second || !standsInTheWay(of(second), alone.get(first) as ChosenWays, of(first))) continue;
+      const before = [of(first), of(second)] as const;
       for (const each of before) room.leave(each);
       const after = [choose(first), choose(second)] as const;
-      const gains = goodOf(keptOf(after[0])) + goodOf(keptOf(after[1])) > good(first) + good(second) + EPSILON;
-      if (gains) {
+      if (goodTogether(after) > goodTogether(before) + EPSILON) {
         ways.set(first, after[0]);
         ways.set(second, after[1]);
       } else {
@@ -161,20 +170,11 @@ function* shareOut(
   const prices = plan.blocks.map(() => ({ rail: 0, helpers: 0, chairs: 0 }));
   const ownKept = (options: PersonOptions) => keptOf(alone.get(options) as ChosenWays);
   let bound = [...alone.values()].reduce((sum, { bound: most, chosen }) => sum + goodOf(most / Math.max(1, chosen.length)), 0);
-  const contested = people.filter((options) =>
-    options.blocks.some(({ options: ways }) =>
-      ways.some(({ takes }) => TAKEN.some((what) => takes[what] > 0 && capacity[what] < people.length)),
-    ),
-  );
+  const isScarce = ({ takes }: CellOption) => TAKEN.some((what) => takes[what] > 0 && capacity[what] < people.length);
   const without = new Map(
-    contested.map((options) => [
-      options,
-      keptOf(
-        chooseWays(options, (_, { takes, worth }) =>
-          TAKEN.some((what) => takes[what] > 0 && capacity[what] < people.length) ? null : worth,
-        ),
-      ),
-    ]),
+    people
+      .filter((options) => (alone.get(options) as ChosenWays).chosen.some(isScarce))
+      .map((options) => [options, keptOf(chooseWays(options, (_, option) => (isScarce(option) ? null : option.worth)))]),
   );
   yield;
   const loses = (options: PersonOptions) => goodOf(ownKept(options)) - goodOf(without.get(options) ?? ownKept(options));
@@ -221,7 +221,7 @@ function* shareOut(
     });
     yield;
   }
-  const exchanged = yield* exchange(plan, best, contested);
+  const exchanged = yield* exchange(plan, best, alone);
   return { ...exchanged, bound: Math.max(exchanged.good, bound) };
 }
 

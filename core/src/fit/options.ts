@@ -28,7 +28,7 @@ export interface CellOption {
   readonly takes: Takes;
 }
 
-/** Which sums over a session a person's caps limit: only then are there ways that spend less of them. */
+/** Which sums over a session can run short: only then are there ways that spend less of them. */
 export interface Counted {
   readonly oneLeg: boolean;
   readonly handsUp: boolean;
@@ -65,19 +65,25 @@ function handsUpOf({ demands }: FoundForm, turns: readonly Turn[]): number {
   return Math.min(1, Math.ceil(HANDS_UP_PARTS * share - CAP_TOLERANCE.share) / HANDS_UP_PARTS);
 }
 
-/** The best forms for what they may spend, each with what it is counted at: from any spending down to none. */
+/**
+ * The best forms for what they may spend, each with what it is counted at: from any spending down to none.
+ *
+ * @param free ways that take nothing of the room and serve as well: others are of use where they keep more
+ */
 function* bestBySpending(
   search: CellSearch,
   ways: readonly Way[],
+  free: readonly Way[] | null,
   turns: readonly Turn[],
   counted: Counted,
 ): Generator<{ form: FoundForm; handsUp: number }> {
   for (const oneLeg of counted.oneLeg ? [true, false] : [true])
     for (let handsUp = 1; handsUp >= 0; handsUp -= 1 / HANDS_UP_PARTS) {
-      const form = search.best(ways, { oneLeg, handsUp });
+      const spending = { oneLeg, handsUp };
+      const form = search.best(ways, spending, free === null ? 0 : (search.best(free, spending)?.fidelity ?? 0));
       if (form === null) break;
       if (!counted.handsUp) {
-        yield { form, handsUp };
+        yield { form, handsUp: 0 };
         break;
       }
       // Down to what it spends it is the best there is.
@@ -87,26 +93,20 @@ function* bestBySpending(
 }
 
 /** What a number of rounds of a form spends; hands are counted at no less than the part of the rounds they may be up. */
-function spentBy(form: FoundForm, handsUpPart: number, turns: readonly Turn[], rounds: number, { oneLeg, handsUp }: Counted) {
+function spentBy(form: FoundForm, handsUpPart: number, turns: readonly Turn[], rounds: number) {
   const times = (turn: number) => Math.min(rounds, turns[turn]?.rounds ?? 0);
   const sum = (of: (demand: FoundForm["demands"][number], side: 0 | 1) => number): Pair =>
     pairOf((side) => form.demands.reduce((all, demand, turn) => all + times(turn) * of(demand, sideIndex(side)), 0));
   const least = sum(({ cycleSeconds }) => handsUpPart * cycleSeconds);
   const up = sum(({ handAboveShoulderSeconds }, side) => handAboveShoulderSeconds[side]);
   return {
-    oneLeg: oneLeg ? sum(({ oneLegSeconds }, side) => oneLegSeconds[side]) : NOTHING,
-    handsUp: handsUp ? pairOf((side) => Math.max(least[sideIndex(side)], up[sideIndex(side)])) : NOTHING,
+    oneLeg: sum(({ oneLegSeconds }, side) => oneLegSeconds[side]),
+    handsUp: pairOf((side) => Math.max(least[sideIndex(side)], up[sideIndex(side)])),
   };
 }
 
 /** A form as one way of doing a block, at some of its rounds. */
-export function optionOf(
-  form: FoundForm,
-  turns: readonly Turn[],
-  counted: Counted,
-  handsUp = 0,
-  rounds = form.rounds,
-): CellOption {
+export function optionOf(form: FoundForm, turns: readonly Turn[], handsUp = 0, rounds = form.rounds): CellOption {
   const some = rounds / form.rounds;
   const way = wayOf(form.choice);
   return {
@@ -114,7 +114,7 @@ export function optionOf(
     form: some === 1 ? form : { ...form, rounds, fidelity: some * form.fidelity },
     worth: some * form.fidelity,
     onFeet: isOnFeet(form.choice.kind),
-    ...spentBy(form, handsUp, turns, rounds, counted),
+    ...spentBy(form, handsUp, turns, rounds),
     takes: takesOf(way),
   };
 }
@@ -122,13 +122,13 @@ export function optionOf(
 const SAME = 1e-9;
 const total = ({ oneLeg, handsUp }: CellOption): number => oneLeg[0] + oneLeg[1] + handsUp[0] + handsUp[1];
 
-/** Whether an option is at least as good as another in everything. */
-const covers = (a: CellOption, b: CellOption): boolean =>
+/** Whether an option is at least as good as another in everything that can run short. */
+const covers = (a: CellOption, b: CellOption, { oneLeg, handsUp }: Counted): boolean =>
   a.onFeet === b.onFeet &&
   a.worth >= b.worth - SAME &&
   SIDES.every((side) => {
     const i = sideIndex(side);
-    return a.oneLeg[i] <= b.oneLeg[i] + SAME && a.handsUp[i] <= b.handsUp[i] + SAME;
+    return (!oneLeg || a.oneLeg[i] <= b.oneLeg[i] + SAME) && (!handsUp || a.handsUp[i] <= b.handsUp[i] + SAME);
   }) &&
   a.takes.rail <= b.takes.rail &&
   a.takes.helpers <= b.takes.helpers &&
@@ -142,15 +142,23 @@ const covers = (a: CellOption, b: CellOption): boolean =>
 export function optionsOf(search: CellSearch, turns: readonly Turn[], counted: Counted): CellOption[] {
   const found: CellOption[] = [];
   const shares = counted.oneLeg || counted.handsUp ? ROUNDS : [1];
-  for (const ways of search.ways())
-    for (const { form, handsUp } of bestBySpending(search, ways, turns, counted))
+  const groups = search.ways();
+  const free = groups.find((ways) => ways.includes("standing") || ways.includes("water")) ?? null;
+  for (const ways of groups)
+    for (const { form, handsUp } of bestBySpending(
+      search,
+      ways,
+      ways === free || ways.includes("seated") ? null : free,
+      turns,
+      counted,
+    ))
       for (const rounds of new Set(shares.map((share) => Math.max(1, Math.floor(share * form.rounds)))))
-        found.push(optionOf(form, turns, counted, handsUp, rounds));
+        found.push(optionOf(form, turns, handsUp, rounds));
   const breathing = search.meant === null ? null : search.breathing();
   if (breathing !== null) found.push({ ...REST_OPTION, way: "breathing", worth: breathing, takes: takesOf("seated") });
   const kept: CellOption[] = [];
   for (const option of found.toSorted((a, b) => b.worth - a.worth || total(a) - total(b)))
-    if (!kept.some((better) => covers(better, option))) kept.push(option);
+    if (!kept.some((better) => covers(better, option, counted))) kept.push(option);
   // The order in which ways are listed decides between equals.
   return [...found.filter((option) => kept.includes(option)), REST_OPTION];
 }

@@ -1,7 +1,7 @@
 import type { Cap } from "../caps/cap.ts";
 import { strictestNumber } from "../caps/effective.ts";
 import { sideIndex } from "../side.ts";
-import type { CellOption, Counted } from "./options.ts";
+import type { CellOption } from "./options.ts";
 import type { SessionLimits } from "./over-session.ts";
 
 /** What is summed over a session, and the channel that caps it. Seconds. */
@@ -31,12 +31,6 @@ export function sessionLimits(caps: readonly Cap[]): SessionLimits {
     run: least(RUN.channel, RUN.unit),
   };
 }
-
-/** The sums that a person's caps limit. */
-export const countedSums = (caps: readonly Cap[]): Counted => ({
-  oneLeg: caps.some(({ limit }) => limit.channel === "oneLegSecondsInAll"),
-  handsUp: caps.some(({ limit }) => limit.channel === "handsUpSecondsInAll"),
-});
 
 /** What one option adds to each sum. @param seconds of the block */
 export const spendsOf = (option: CellOption, seconds: number): number[] =>

@@ -2,16 +2,16 @@ import { buildOf, type MeasuredBody } from "../body/build.ts";
 import { isOnFeet } from "../caps/broken.ts";
 import type { Cap } from "../caps/cap.ts";
 import type { Turn } from "../plan/count.ts";
-import { type Pair, pairOf, sideIndex } from "../side.ts";
+import { type Pair, pairOf, type Side, sideIndex } from "../side.ts";
 import { inOneGo } from "../steps.ts";
 import { cellOnFeet, type FittedCell, formCell, type GaveWay, restCell } from "./cell.ts";
 import { CellSearch } from "./cell-search.ts";
 import type { FitBlock, FitHold, FitPlan } from "./fit-plan.ts";
 import type { FormLibrary } from "./form-library.ts";
-import { type CellOption, optionOf, optionsOf, REST_OPTION, TAKEN } from "./options.ts";
+import { type CellOption, type Counted, optionOf, optionsOf, REST_OPTION, TAKEN } from "./options.ts";
 import { chooseOverSession, type SessionBlock, type SessionLimits } from "./over-session.ts";
 import { type OwnAid, type Scarce, scarceFor } from "./place.ts";
-import { countedSums, isOverSession, MINUTES_CHANNELS, sessionLimits, spendsOf } from "./session-limits.ts";
+import { isOverSession, MINUTES_CHANNELS, SESSION_SUMS, sessionLimits, spendsOf } from "./session-limits.ts";
 
 /** A person as the fit needs them. */
 export interface FitPerson {
@@ -68,6 +68,7 @@ export interface PersonOptions {
 /** Blocks of people looked at before, by what they depend on. */
 export interface FitMemory {
   options(key: string, make: () => Looked): Looked;
+  search(key: string, make: () => CellSearch): CellSearch;
 }
 interface Looked {
   readonly search: CellSearch;
@@ -78,17 +79,18 @@ interface Looked {
 const MOST_LOOKED = 6000;
 
 export function createFitMemory(): FitMemory {
-  const known = new Map<string, Looked>();
-  return {
-    options(key, make) {
+  const remembering = <Value>() => {
+    const known = new Map<string, Value>();
+    return (key: string, make: () => Value): Value => {
       const before = known.get(key);
-      if (before) return before;
-      const looked = make();
+      if (before !== undefined) return before;
+      const made = make();
       if (known.size >= MOST_LOOKED) known.clear();
-      known.set(key, looked);
-      return looked;
-    },
+      known.set(key, made);
+      return made;
+    };
   };
+  return { options: remembering<Looked>(), search: remembering<CellSearch>() };
 }
 
 /** All that a person's blocks depend on beside the block. */
@@ -118,6 +120,14 @@ const roomChanges = (blocks: readonly FitBlock[]): boolean[] =>
     return before !== undefined && isOnFeet(before.meant.kind) !== isOnFeet(meant.kind);
   });
 
+/** Caps on how long somebody takes part, seconds. */
+const minutesOf = ({ caps }: FitPerson, { place }: FitPlan): { readonly cap: Cap; readonly seconds: number }[] =>
+  caps.flatMap((cap) =>
+    MINUTES_CHANNELS.includes(cap.limit.channel) && (cap.limit.channel !== "waterMinutes" || place.pool !== null)
+      ? [{ cap, seconds: 60 * (cap.limit as { limit: number }).limit }]
+      : [],
+  );
+
 /** The options that the instructor's word leaves; all of them where caps leave none of what they asked for. */
 function heldTo(
   way: FitHold["way"],
@@ -127,10 +137,24 @@ function heldTo(
 ): readonly CellOption[] {
   if (way === "rest") return [REST_OPTION];
   const form = search.best([way]);
-  return form === null ? all : [optionOf(form, turns, { oneLeg: true, handsUp: true }), REST_OPTION];
+  return form === null ? all : [optionOf(form, turns), REST_OPTION];
 }
 
-/** Finds every way that a person's caps leave of every block, a block at a time: whoever runs it may let other work in. */
+/** Which sums the ways of some blocks could pass: the most that each block may spend, added up. */
+function canRunShort(blocks: readonly (readonly CellOption[])[], { sums }: SessionLimits): Counted {
+  const short = (name: keyof Counted): boolean =>
+    SESSION_SUMS.some((sum, i) => {
+      if (sum.name !== name) return false;
+      const most = blocks.map((options) => Math.max(...options.map((option) => option[name][sideIndex(sum.side as Side)])));
+      return most.reduce((all, each) => all + each, 0) > (sums[i] as number);
+    });
+  return { oneLeg: short("oneLeg"), handsUp: short("handsUp") };
+}
+
+/**
+ * Finds every way that a person's caps leave of every block, a block at a time: whoever runs it may let other work in. Ways
+ * that spend less of a sum are only looked for where the sum can run short.
+ */
 export function* personOptionsInSteps(
   plan: FitPlan,
   person: FitPerson,
@@ -140,48 +164,60 @@ export function* personOptionsInSteps(
 ): Generator<undefined, PersonOptions> {
   const build = buildOf(person.measured, person.stature);
   const caps = person.caps.filter((cap) => !isOverSession(cap));
-  const counted = countedSums(person.caps);
+  const limits = sessionLimits(person.caps);
   const key = personKey(person, plan, scarce);
-  const changes = roomChanges(plan.blocks);
-  const minutes = person.caps.flatMap((cap) =>
-    MINUTES_CHANNELS.includes(cap.limit.channel) && (cap.limit.channel !== "waterMinutes" || plan.place.pool !== null)
-      ? [{ cap, seconds: 60 * (cap.limit as { limit: number }).limit }]
-      : [],
-  );
-  const blocks: PersonOptions["blocks"][number][] = [];
-  for (const [i, block] of plan.blocks.entries()) {
+  const question = {
+    stature: person.stature,
+    build,
+    depth: person.depth ?? null,
+    aids: person.aids ?? [],
+    place: plan.place,
+    scarce,
+    workingShare: plan.workingShare,
+    caps,
+  };
+  const look = (block: FitBlock, counted: Counted): Looked => {
     const { movement, meant, turns, breathSeconds } = block;
     const blockKey = `${library.numberOf(movement)} ${JSON.stringify([meant, turns, breathSeconds])} ${key}`;
-    const { search, options: all } = memory.options(blockKey, () => {
-      const made = new CellSearch(
-        {
-          movement,
-          turns,
-          meant,
-          breathSeconds,
-          stature: person.stature,
-          build,
-          depth: person.depth ?? null,
-          aids: person.aids ?? [],
-          place: plan.place,
-          scarce,
-          workingShare: plan.workingShare,
-          caps,
-        },
-        library,
+    return memory.options(`${counted.oneLeg} ${counted.handsUp} ${blockKey}`, () => {
+      const search = memory.search(
+        blockKey,
+        () => new CellSearch({ ...question, movement, meant, turns, breathSeconds }, library),
       );
-      return {
-        search: made,
-        options: optionsOf(made, turns, counted),
-      };
+      return { search, options: optionsOf(search, turns, counted) };
     });
-    const spent = minutes.filter(({ seconds }) => block.to > seconds).map(({ cap }) => cap);
-    const hold = plan.holds.find(({ personId, blockId }) => personId === person.id && blockId === block.id);
-    const options = spent.length > 0 ? [REST_OPTION] : hold ? heldTo(hold.way, search, all, turns) : all;
-    blocks.push({ block, roomChanges: changes[i] as boolean, search, all, options, spent });
+  };
+  const looked: Looked[] = [];
+  for (const block of plan.blocks) {
+    looked.push(look(block, { oneLeg: false, handsUp: false }));
     yield;
   }
-  return { person, limits: sessionLimits(person.caps), blocks };
+  const counted = canRunShort(
+    looked.map(({ options }) => options),
+    limits,
+  );
+  if (counted.oneLeg || counted.handsUp)
+    for (const [i, block] of plan.blocks.entries()) {
+      looked[i] = look(block, counted);
+      yield;
+    }
+  const changes = roomChanges(plan.blocks);
+  const minutes = minutesOf(person, plan);
+  const blocks = plan.blocks.map((block, i) => {
+    const { search, options: all } = looked[i] as Looked;
+    const spent = minutes.filter(({ seconds }) => block.to > seconds).map(({ cap }) => cap);
+    const hold = plan.holds.find(({ personId, blockId }) => personId === person.id && blockId === block.id);
+    const open = hold ? heldTo(hold.way, search, all, block.turns) : all;
+    return {
+      block,
+      roomChanges: changes[i] as boolean,
+      search,
+      all,
+      options: spent.length > 0 ? [REST_OPTION] : open,
+      spent,
+    };
+  });
+  return { person, limits, blocks };
 }
 
 /** What a person does in each block: the chosen options and what is said of them. */

@@ -13,7 +13,7 @@ import {
 import { appliesTo, CAP_TOLERANCE, type Cap, sidesOf } from "../caps/cap.ts";
 import { motionNamed } from "../caps/motions.ts";
 import type { Demand } from "../movement/demand.ts";
-import { armMoves, FORM_KINDS, type FormChoice, FULL_SEATED, FULL_SIZE, type Sizes } from "../movement/form.ts";
+import { armMoves, FORM_KINDS, type FormChoice, FULL_SEATED, FULL_SIZE, FULL_STANDING, type Sizes } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import type { Turn } from "../plan/count.ts";
 import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
@@ -155,6 +155,15 @@ const capsOnArm = (caps: readonly Cap[], side: Side): Cap[] =>
     return [{ ...cap, limit: { ...cap.limit, side } as Cap["limit"] }];
   });
 
+/** The plainest shape in which arms do the same as in another. */
+function armShape({ forms }: Movement, shape: Shape): Shape {
+  const patch = forms[shape.kind];
+  const ownKeys = patch !== undefined && patch !== false && patch.keys !== undefined;
+  if (shape.kind !== "supported" || ownKeys || forms.standing === false)
+    return { ...shape, toeDown: false, weightBack: false, arms: shape.hold === null ? "both" : shape.arms };
+  return FULL_STANDING;
+}
+
 /** A shape on its way through one search. */
 interface Searched {
   readonly look: Look;
@@ -224,13 +233,15 @@ export class CellSearch {
     this.worked = question.caps.map((cap) => workedCap(cap, question.workingShare));
     this.mostOfRounds = roundsLeftOfAll(this.worked, this.rounds) / Math.max(1, this.rounds);
     this.bodyCaps = this.worked.filter(isOnBody);
-    this.armCaps = [capsOnArm(this.worked, "left"), capsOnArm(this.worked, "right")];
     this.inTime = !question.caps.some(
       ({ limit }) => limit.channel === "longestBreath" && limit.limit < question.breathSeconds - CAP_TOLERANCE.share,
     );
     this.full = meantFor(question.build, question.meant);
     this.meantDemands = this.demandsOf(this.full);
     this.meant = this.meantDemands && readMeant(question.movement, this.meantDemands);
+    // Arms are only read for themselves where the whole movement goes beyond a cap on them.
+    const pressing = this.worked.filter((cap) => this.meantDemands && this.breaksWorked(cap, this.full, this.meantDemands));
+    this.armCaps = [capsOnArm(pressing, "left"), capsOnArm(pressing, "right")];
   }
 
   private demandsOf(choice: FormChoice): readonly Demand[] | null {
@@ -367,7 +378,8 @@ export class CellSearch {
    * What one arm of a form does. Where an arm goes over its own body hangs on the trunk and that arm alone, so it is read once
    * for every form that shares both; null where no such form can be solved.
    */
-  private armOf({ shape }: Look, sizes: Sizes, side: Side): ArmRead | null {
+  private armOf(look: Look, sizes: Sizes, side: Side): ArmRead | null {
+    const shape = armShape(this.question.movement, look.shape);
     const size = side === "left" ? sizes.armLeft : sizes.armRight;
     const i = sideIndex(side);
     const key = 2 * (16 * (16 * FORM_KINDS.indexOf(shape.kind) + sizes.body) + size) + i;

@@ -7,6 +7,7 @@ import type { Side } from "../side.ts";
 import { type CellQuestion, CellSearch, type FoundForm, lighterSideOf } from "./cell-search.ts";
 import { levelOf, type Meant } from "./fidelity.ts";
 import type { FormLibrary } from "./form-library.ts";
+import { wayCost, wayOf } from "./place.ts";
 
 /** What beside caps keeps somebody from their best form: the room, the instructor's word, or getting up and down too often. */
 export const GAVE_WAY = ["rail", "helpers", "chairs", "held", "changes"] as const;
@@ -74,12 +75,20 @@ export const formCell = (
 /** Whether a cell is done on the feet. */
 export const cellOnFeet = (cell: Pick<FittedCell, "choice">): boolean => cell.choice !== null && isOnFeet(cell.choice.kind);
 
+/** What a form is worth: what it keeps, less what its way costs. */
+export const formWorth = ({ choice, fidelity }: Pick<FoundForm, "choice" | "fidelity">): number =>
+  fidelity - wayCost(wayOf(choice));
+
+/** What a cell is worth. */
+export const cellWorth = ({ choice, fidelity }: Pick<FittedCell, "choice" | "fidelity">): number =>
+  choice === null ? fidelity : formWorth({ choice, fidelity });
+
 /** The best form that breaks no cap, whatever the session; null where there is none. */
 export function bestForm(search: CellSearch): FoundForm | null {
   let best: FoundForm | null = null;
   for (const ways of search.ways()) {
     const found = search.best(ways);
-    if (found && (best === null || found.fidelity > best.fidelity + 1e-9)) best = found;
+    if (found && (best === null || formWorth(found) > formWorth(best) + 1e-9)) best = found;
   }
   return best;
 }

@@ -1,8 +1,9 @@
 import type { Cap } from "../caps/cap.ts";
-import { bestForm, type FittedCell, type GaveWay } from "./cell.ts";
+import { bestForm, cellWorth, type FittedCell, formWorth, type GaveWay } from "./cell.ts";
 import { CellSearch } from "./cell-search.ts";
-import type { FitPlan } from "./fit-plan.ts";
+import type { FitHold, FitPlan } from "./fit-plan.ts";
 import type { FormLibrary } from "./form-library.ts";
+import type { Scarce } from "./place.ts";
 import {
   chooseWays,
   type FitMemory,
@@ -22,8 +23,36 @@ export interface Explanation {
   readonly caps: readonly Cap[];
   /** What else stands in the way. */
   readonly gaveWay: GaveWay | null;
-  /** How much of the movement the cell would keep without those caps, 0 to 1. */
+  /** What the cell would be worth without those caps, 0 to 1. */
   readonly without: number;
+}
+
+/** A way that caps leave open in a cell, and how much of the movement is kept in it. */
+export interface OpenWay {
+  readonly way: FitHold["way"];
+  readonly kept: number;
+}
+
+/** The ways that a person's caps leave open in one block: what the instructor may hold them to. */
+export function* openWaysInSteps(
+  plan: FitPlan,
+  person: FitPerson,
+  blockId: string,
+  scarce: Scarce,
+  library: FormLibrary,
+  memory: FitMemory,
+): Generator<undefined, OpenWay[]> {
+  const options = yield* personOptionsInSteps(plan, person, scarce, library, memory);
+  const each = options.blocks.find(({ block }) => block.id === blockId);
+  if (!each) return [];
+  const open = each.search
+    .ways()
+    .flat()
+    .flatMap((way): OpenWay[] => {
+      const form = each.search.best([way]);
+      return form ? [{ way, kept: form.fidelity }] : [];
+    });
+  return [...open, { way: "rest", kept: 0 }];
 }
 
 /** Sets of caps larger than this are not looked for: nobody could say in words what they do together. */
@@ -63,7 +92,8 @@ const keptInBlock = ({ search }: PersonOptions["blocks"][number], library: FormL
     yield;
     const { question } = search;
     const without = new CellSearch({ ...question, caps: question.caps.filter((cap) => !gone.includes(cap)) }, library);
-    return bestForm(without)?.fidelity ?? without.breathing() ?? 0;
+    const best = bestForm(without);
+    return best === null ? (without.breathing() ?? 0) : formWorth(best);
   };
 
 /**
@@ -76,27 +106,28 @@ export function* explainInSteps(
   person: FitPerson,
   row: FittedRow,
   blockId: string,
-  scarce: Parameters<typeof personOptionsInSteps>[2],
+  scarce: Scarce,
   library: FormLibrary,
   memory: FitMemory,
 ): Generator<undefined, Explanation> {
   const at = plan.blocks.findIndex(({ id }) => id === blockId);
   const cell = row.cells[at] as FittedCell;
+  const worth = cellWorth(cell);
   const nothing: Explanation = { caps: [], gaveWay: cell.gaveWay, without: cell.fidelity };
   if (cell.fidelity >= 1 - MORE) return { ...nothing, gaveWay: null };
   if (cell.gaveWay !== null) return nothing;
   const options = yield* personOptionsInSteps(plan, person, scarce, library, memory);
   const each = options.blocks[at] as PersonOptions["blocks"][number];
   const best = Math.max(...each.all.map(({ worth }) => worth));
-  if (cell.fidelity < best - MORE) {
+  if (worth < best - MORE) {
     const overSession = person.caps.filter((cap) => isOverSession(cap) || MINUTES_CHANNELS.includes(cap.limit.channel));
-    const found = yield* smallest(overSession, cell.fidelity, function* (gone) {
+    const found = yield* smallest(overSession, worth, function* (gone) {
       const caps = person.caps.filter((cap) => !gone.includes(cap));
       const without = yield* personOptionsInSteps(plan, { ...person, caps }, scarce, library, memory);
       return (chooseWays(without).chosen[at] as { worth: number }).worth;
     });
     return found ? { ...found, gaveWay: null } : { ...nothing, gaveWay: "changes" };
   }
-  const found = yield* smallest(each.search.broken(), cell.fidelity, keptInBlock(each, library));
+  const found = yield* smallest(each.search.broken(), worth, keptInBlock(each, library));
   return found ? { ...found, gaveWay: null } : nothing;
 }

@@ -3,7 +3,7 @@ import { CAP_TOLERANCE } from "../caps/cap.ts";
 import type { Turn } from "../plan/count.ts";
 import { type Pair, pairOf, SIDES, sideIndex } from "../side.ts";
 import { type CellSearch, type FoundForm, handsUpShare } from "./cell-search.ts";
-import { type Way, wayOf } from "./place.ts";
+import { type Way, wayCost, wayOf } from "./place.ts";
 
 /** What of the room one way of doing a block takes. */
 export interface Takes {
@@ -19,7 +19,7 @@ export interface CellOption {
   readonly way: Way | "breathing" | "rest";
   /** Null at rest. */
   readonly form: FoundForm | null;
-  /** How much of the meant movement is kept, 0 to 1. */
+  /** How much of the meant movement is kept, 0 to 1, less what the way costs. */
   readonly worth: number;
   readonly onFeet: boolean;
   /** Seconds on one leg, and with a hand above its shoulder, over the block; left and right. */
@@ -112,7 +112,7 @@ export function optionOf(form: FoundForm, turns: readonly Turn[], handsUp = 0, r
   return {
     way,
     form: some === 1 ? form : { ...form, rounds, fidelity: some * form.fidelity },
-    worth: some * form.fidelity,
+    worth: some * form.fidelity - wayCost(way),
     onFeet: isOnFeet(form.choice.kind),
     ...spentBy(form, handsUp, turns, rounds),
     takes: takesOf(way),

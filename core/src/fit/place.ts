@@ -63,6 +63,10 @@ const WAY_LABELS: Readonly<Record<Way, string>> = {
 };
 export const wayLabel = (way: Way): string => WAY_LABELS[way];
 
+/** What a way costs beside what is kept of a movement: a chair back can tip, and a helper's hand is soon wanted elsewhere. */
+const COSTS: Readonly<Partial<Record<Way, number>>> = { chairBack: 0.02, helper: 0.03 };
+export const wayCost = (way: Way): number => COSTS[way] ?? 0;
+
 /** The way that a form is done in. */
 export function wayOf({ kind, hold }: Pick<FormChoice, "kind" | "hold">): Way {
   if (kind === "seated") return "seated";
@@ -138,7 +142,7 @@ export function wayGroups(scarce: Scarce): readonly (readonly Way[])[] {
   const takes = (way: Way): string => {
     if (way === "rail" || way === "wall") return scarce.rail ? "rail" : "";
     if (way === "helper") return scarce.helpers ? "helper" : "";
-    return way === "chairBack" && scarce.chairs ? "chair" : "";
+    return way === "chairBack" ? "chair" : "";
   };
   const groups = new Map<string, Way[]>();
   for (const way of WAYS) {

@@ -1,3 +1,4 @@
+import type { FitHold } from "../fit/fit-plan.ts";
 import type { Side } from "../side.ts";
 import { type Block, mirrorBlock, ROUNDS } from "./block.ts";
 import { type BlockChange, changeBlock, newBlockId } from "./change-block.ts";
@@ -51,6 +52,14 @@ export const doubleBlock = (id: string): PlanEdit =>
     const block = blocks[at];
     return block ? blocks.toSpliced(at + 1, 0, { ...block, id: newBlockId(blocks) }) : blocks;
   });
+
+/** Holds a person to one way of doing a block, or lets the fit choose again. @param way null for the fit's choice */
+export const holdTo =
+  (personId: string, blockId: string, way: FitHold["way"] | null): PlanEdit =>
+  (content) => {
+    const others = content.holds.filter((hold) => hold.personId !== personId || hold.blockId !== blockId);
+    return { ...content, holds: way === null ? others : [...others, { personId, blockId, way }] };
+  };
 
 /** The block for the other side. @param leadsFirst the side that it begins with when it does not say */
 export const mirrorOne = (id: string, leadsFirst: Side): PlanEdit => onBlock(id, (block) => mirrorBlock(block, leadsFirst));

@@ -28,7 +28,7 @@ export const planFile = ({ name, plan, movements }: PlanInFile): string =>
   `${JSON.stringify({ format: "able-tide/plan", version: 1, name, plan: { ...plan, holds: [] }, movements }, null, 2)}\n`;
 
 /** Blocks that name a movement which the file does not bring. */
-function unknownMovements({ plan, movements }: PlanInFile): FileProblem[] {
+export function unknownMovements({ plan, movements }: PlanInFile): FileProblem[] {
   const ids = new Set(movements.map(({ id }) => id));
   return plan.blocks.flatMap(({ movementId }, i) =>
     ids.has(movementId) ? [] : [{ path: `plan.blocks[${i}].movementId`, message: `"${movementId}" is not among the movements` }],

@@ -18,6 +18,8 @@ interface Props {
   readonly height: number;
   /** A height nobody should pass, with its words; the water above it is hatched. */
   readonly cap?: { readonly height: number; readonly label: string } | null;
+  /** One person's own heights, block by block, as a line over the water. */
+  readonly own?: readonly number[] | null;
   /** Whether to draw the scale at the left. */
   readonly scale?: boolean;
   readonly label: string;
@@ -27,36 +29,35 @@ interface Props {
 type Point = readonly [x: number, y: number];
 
 /** The session as a tide: it rises through loosening, stands high in the flow and ebbs in settling. */
-export function TideLine({ blocks, width, height, cap = null, scale = false, label, className }: Props) {
+export function TideLine({ blocks, width, height, cap = null, own = null, scale = false, label, className }: Props) {
   const id = useId();
   const y = (demand: number) => height - 2 - (demand / HIGHEST) * (height - 12);
-  const first = blocks[0];
-  const last = blocks[blocks.length - 1];
-  const points: Point[] =
-    first && last
-      ? [
-          [first.left, y(0.2)],
-          ...blocks.flatMap(({ left, right, height: demand }): Point[] => {
-            const shoulder = 0.3 * (right - left);
-            return [
-              [left + shoulder, y(demand)],
-              [right - shoulder, y(demand)],
-            ];
-          }),
-          [last.right, y(0.2)],
-        ]
-      : [];
+  const along = (heightOf: (block: number) => number): Point[] => {
+    const first = blocks[0];
+    const last = blocks[blocks.length - 1];
+    if (!first || !last) return [];
+    const shoulders = blocks.flatMap(({ left, right }, block): Point[] => {
+      const shoulder = 0.3 * (right - left);
+      return [
+        [left + shoulder, y(heightOf(block))],
+        [right - shoulder, y(heightOf(block))],
+      ];
+    });
+    return [[first.left, y(0.2)], ...shoulders, [last.right, y(0.2)]];
+  };
+  const points = along((block) => (blocks[block] as TideBlock).height);
+  const drawn = line<Point>()
+    .x((point) => point[0])
+    .y((point) => point[1])
+    .curve(curveMonotoneX);
   const water =
     area<Point>()
       .x((point) => point[0])
       .y0(height)
       .y1((point) => point[1])
       .curve(curveMonotoneX)([...points]) ?? "";
-  const surface =
-    line<Point>()
-      .x((point) => point[0])
-      .y((point) => point[1])
-      .curve(curveMonotoneX)([...points]) ?? "";
+  const surface = drawn([...points]) ?? "";
+  const ownSurface = own && (drawn(along((block) => own[block] ?? 0)) ?? "");
   const over = cap !== null && blocks.some((block) => block.height > cap.height + 0.05);
   return (
     <svg viewBox={`0 0 ${width} ${height}`} width={width} height={height} role="img" aria-label={label} className={className}>
@@ -87,6 +88,12 @@ export function TideLine({ blocks, width, height, cap = null, scale = false, lab
       <path d={water} fill={`url(#${id}-sea)`} />
       <path d={surface} fill="none" stroke="var(--color-tide-700)" strokeWidth="2" />
       {cap && over && <path d={water} fill={`url(#${id}-hatch)`} clipPath={`url(#${id}-above)`} />}
+      {ownSurface && (
+        <>
+          <path d={ownSurface} fill="none" stroke="var(--color-sand-50)" strokeWidth="6" />
+          <path d={ownSurface} fill="none" stroke="var(--color-tide-950)" strokeWidth="3" strokeDasharray="7 4" />
+        </>
+      )}
       {cap && (
         <>
           <path d={`M0 ${y(cap.height)} H${width}`} stroke="var(--color-signal-600)" strokeWidth="2" />

@@ -1,12 +1,12 @@
 import { type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
 import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
 import type { Cap } from "@able-tide/core/caps/cap";
-import { type CellView, whyInWords } from "@able-tide/core/fit/cell-view";
+import type { CellView } from "@able-tide/core/fit/cell-view";
 import { taughtName } from "@able-tide/core/movement/format";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import type { BlockReading } from "@able-tide/core/plan/read-plan";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
-import { memo, useMemo, useState } from "react";
+import { memo, type ReactNode, useMemo, useState } from "react";
 import { FloorView } from "../kit/floor-view.tsx";
 import { handLines } from "../kit/hand-lines.ts";
 import { bestView, FigureStrip, MovingFigure, rowAt, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
@@ -30,6 +30,8 @@ interface Props {
   /** The person looked at with their cell; null shows the movement as it is meant. */
   readonly person: PanelPerson | null;
   readonly cell: CellView | null;
+  /** What is said of that person here, or of everybody. */
+  readonly children: ReactNode;
   readonly actions: BlockActions;
 }
 
@@ -65,7 +67,7 @@ function TimeOfBlock({ block }: { block: BlockReading }) {
 }
 
 /** The movement under the hand: the figure of the person's own form, what it asks of them, and why it is so. */
-export const BlockPanel = memo(function BlockPanel({ block, following, person, cell, actions }: Props) {
+export const BlockPanel = memo(function BlockPanel({ block, following, person, cell, children, actions }: Props) {
   const { movement, cycleSeconds: cycle } = block;
   const still = useReducedMotion();
   const [since] = useState(() => (typeof window === "undefined" ? null : Date.now()));
@@ -122,15 +124,7 @@ export const BlockPanel = memo(function BlockPanel({ block, following, person, c
           <DemandBars demands={form.demands} caps={caps} rounds={rounds} />
         </>
       )}
-      {cell && cell.choice === null && <p className="text-lg">Rest and rejoin: breathe along, seated.</p>}
-      {cell && cell.why.length > 0 && (
-        <div>
-          {cell.brief && <p className="font-bold">{cell.brief.charAt(0).toUpperCase() + cell.brief.slice(1)}.</p>}
-          {cell.why.map((why) => (
-            <p key={why.limit}>{whyInWords(why)}.</p>
-          ))}
-        </div>
-      )}
+      {children}
       <p className="text-sand-600">Computed from a body model. It ranks forms; it does not measure risk.</p>
       <div className="flex flex-col gap-2 border-t border-sand-300 pt-3">
         <p>

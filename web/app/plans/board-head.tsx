@@ -18,6 +18,7 @@ interface Props {
 
 const PAGES = [
   ["script", "Script"],
+  ["sheets", "Sheets"],
   ["versions", "Versions"],
   ["file", "As a file"],
 ] as const;

@@ -7,6 +7,7 @@ import {
   addRounds,
   changeBreath,
   doubleBlock,
+  holdTo,
   mirrorOne,
   moveBlock,
   type PlanEdit,
@@ -32,7 +33,12 @@ import { layBoard, phaseStretches } from "./board-layout.ts";
 import { ContentBars } from "./content-bars.tsx";
 import { changeDraft, type Draft } from "./draft.ts";
 import { FitGrid, type GridPlace } from "./fit-grid.tsx";
+import { gapInWords, offersInWords } from "./fit-words.ts";
+import { handsInWords, handsNeeded } from "./hands-needed.ts";
+import { HelpfulChanges } from "./helpful-changes.tsx";
 import { MovementPalette } from "./movement-palette.tsx";
+import { PersonCell } from "./person-cell.tsx";
+import { PersonSession } from "./person-session.tsx";
 import { PlanChoices } from "./plan-choices.tsx";
 import { ProposeSheet } from "./propose-sheet.tsx";
 import { SaveNote } from "./save-note.tsx";
@@ -40,7 +46,7 @@ import { SideTotalsLine } from "./side-totals.tsx";
 import { beginTeaching, savePlan } from "./submit-plan.ts";
 import { ToMind } from "./to-mind.tsx";
 import { useAutosave } from "./use-autosave.ts";
-import { useFit } from "./use-fit.ts";
+import { type FittedRows, useFit } from "./use-fit.ts";
 import { usePaletteOrder } from "./use-palette-order.ts";
 import { usePlanLook } from "./use-plan-look.ts";
 import { usePlanNotes } from "./use-plan-notes.ts";
@@ -74,6 +80,11 @@ interface Props {
 const layoutOf = ({ blocks, leavingSeconds, leaveSafely }: PlanReading, width: number) =>
   layBoard(blocks, leavingSeconds + leaveSafely, width);
 
+/** How people are listed in the grid. */
+type GridOrder = "name" | "limited";
+
+const keptOf = (rows: FittedRows["rows"], personId: string): number => rows.get(personId)?.kept ?? 1;
+
 const NAME_WIDTH = 150;
 const TIDE_HEIGHT = 132;
 
@@ -84,6 +95,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
   const draft = history.present;
   const edit = useCallback((made: PlanEdit, along = false) => change({ kind: "edit", edit: made, along }), []);
   const [place, setPlace] = useState<GridPlace | null>(null);
+  const [order, setOrder] = useState<GridOrder>("name");
   const [problem, setProblem] = useState<string | null>(null);
   const search = useRef<HTMLInputElement>(null);
   const column = useRef<HTMLDivElement>(null);
@@ -115,7 +127,25 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
   const shownAt = laterBlocks.findIndex(({ id }) => id === chosen?.id);
   const shown = laterBlocks[shownAt] ?? null;
   const person = people.find(({ id }) => id === place?.personId) ?? null;
-  const cell = person && shown ? (fitted.rows.get(person.id)?.cells[shownAt] ?? null) : null;
+  const row = person ? (fitted.rows.get(person.id) ?? null) : null;
+  const cell = row && shown ? (row.cells[shownAt] ?? null) : null;
+  const hands = useMemo(
+    () => laterBlocks.map((_, i) => handsNeeded(people.map(({ id, name }) => ({ name, cell: fitted.rows.get(id)?.cells[i] })))),
+    [laterBlocks, people, fitted.rows],
+  );
+  const listed = useMemo(
+    () => (order === "name" ? people : people.toSorted((a, b) => keptOf(fitted.rows, a.id) - keptOf(fitted.rows, b.id))),
+    [order, people, fitted.rows],
+  );
+  const { ask, settled } = fitted;
+  const askedPerson = person?.id ?? null;
+  const askedBlock = shown?.id ?? null;
+  useEffect(() => {
+    if (settled && askedPerson !== null && askedBlock !== null)
+      ask({ kind: "explain", personId: askedPerson, blockId: askedBlock });
+  }, [ask, settled, askedPerson, askedBlock]);
+  const explained =
+    fitted.explained?.personId === askedPerson && fitted.explained?.blockId === askedBlock ? fitted.explained : null;
   const chooseBlock = useCallback(
     (blockId: string) => setPlace((before) => ({ blockId, personId: before?.personId ?? null })),
     [],
@@ -230,12 +260,14 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
                 <div className="shrink-0 pt-3" style={{ width: NAME_WIDTH }}>
                   <p className="font-bold">Tide line</p>
                   <p className="text-sand-600">steadiness asked, 0 to 10</p>
+                  {person && <p className="text-sand-600">dashed: {person.name}</p>}
                 </div>
                 <TideLine
                   blocks={tideBlocks}
                   width={layout.width}
                   height={TIDE_HEIGHT}
                   scale
+                  own={row?.cells.map(({ steadiness }) => steadiness) ?? null}
                   cap={
                     person && ownCap.length > 0
                       ? { height: Math.min(...ownCap), label: `${person.name} stops at ${Math.min(...ownCap)}` }
@@ -257,7 +289,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
                 pullRounds={(id, by, along) => edit(addRounds(id, by), along)}
               />
               <FitGrid
-                people={people}
+                people={listed}
                 blocks={named}
                 spans={laterLayout.blocks}
                 width={laterLayout.width}
@@ -265,6 +297,8 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
                 fitted={fitted}
                 chosen={place}
                 choose={setPlace}
+                hands={hands}
+                offers={offersInWords(setting.fitPlace)}
               />
               {people.length === 0 && (
                 <p className="p-4">
@@ -274,6 +308,23 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
                   </Link>
                 </p>
               )}
+            </div>
+          )}
+          {blocks.length > 0 && people.length > 0 && (
+            <div className="flex flex-wrap items-center gap-x-6 gap-y-1">
+              <label className="flex items-center gap-2">
+                People
+                <select
+                  value={order}
+                  onChange={({ currentTarget }) => setOrder(currentTarget.value === "limited" ? "limited" : "name")}
+                  className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
+                >
+                  <option value="name">by name</option>
+                  <option value="limited">most limited first</option>
+                </select>
+              </label>
+              <HelpfulChanges draft={draft} setting={setting} movements={movements} people={people} take={take} />
+              <p className="text-sand-600">{gapInWords(fitted.gap)}</p>
             </div>
           )}
           {blocks.length > 0 && <ContentBars contents={contents} purpose={draft.purpose} />}
@@ -288,15 +339,27 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
               person={person}
               cell={cell}
               actions={actions}
-            />
-            {person && (
-              <p className="mt-3">
-                On the feet in all: <strong>{Math.round((fitted.rows.get(person.id)?.sums.standing ?? 0) / 60)} min</strong> ·{" "}
-                <Link to={`/people/${person.id}`} className="underline underline-offset-4">
-                  {person.name}'s caps
-                </Link>
-              </p>
-            )}
+            >
+              {person && row && cell ? (
+                <>
+                  <PersonCell
+                    name={person.name}
+                    cell={cell}
+                    explained={explained}
+                    without={fitted.without?.personId === person.id ? fitted.without : null}
+                    held={
+                      draft.holds.find(({ personId, blockId }) => personId === person.id && blockId === shown.id)?.way ?? null
+                    }
+                    hold={(way) => edit(holdTo(person.id, shown.id, way))}
+                    askWithout={(capId) => ask({ kind: "without", personId: person.id, capId })}
+                    blockName={(blockId) => named.find(({ id }) => id === blockId)?.name ?? ""}
+                  />
+                  <PersonSession person={person} row={row} people={people} blocks={laterBlocks} rows={fitted.rows} />
+                </>
+              ) : (
+                people.length > 0 && <p>Here {handsInWords(hands[shownAt] ?? { rail: [], helper: [], other: [] })}.</p>
+              )}
+            </BlockPanel>
           </aside>
         )}
       </div>

@@ -2,6 +2,7 @@ import type { CellView } from "@able-tide/core/fit/cell-view";
 import { type KeyboardEvent, memo, useRef } from "react";
 import { Vessel, vesselInWords } from "../kit/vessel.tsx";
 import type { Span } from "./board-layout.ts";
+import { type HandsNeeded, handsInWords } from "./hands-needed.ts";
 import type { FittedRows } from "./use-fit.ts";
 
 interface GridPerson {
@@ -25,6 +26,10 @@ interface Props {
   readonly fitted: FittedRows;
   readonly chosen: GridPlace | null;
   readonly choose: (place: GridPlace) => void;
+  /** Who holds on in each block. */
+  readonly hands: readonly HandsNeeded[];
+  /** What there is of rail and helpers. */
+  readonly offers: string;
 }
 
 const cellWords = (person: GridPerson, block: string, cell: CellView): string =>
@@ -87,8 +92,39 @@ const GridRow = memo(function GridRow({ person, row, blocks, cells, chosenBlockI
   );
 });
 
+/** How many hold on in one block; who does is read out and shown under the pointer. */
+function HandsCell({ needed }: { needed: HandsNeeded }) {
+  const { rail, helper, other } = needed;
+  const count = rail.length + helper.length + other.length;
+  if (count === 0) return null;
+  return (
+    <span title={handsInWords(needed)}>
+      <span aria-hidden="true" className="font-bold">
+        {count}
+      </span>
+      {helper.length > 0 && (
+        <span aria-hidden="true" className="block text-[12px] text-signal-700">
+          helper
+        </span>
+      )}
+      <span className="sr-only">{handsInWords(needed)}</span>
+    </span>
+  );
+}
+
 /** Who does what in which form: people down, blocks across on the time axis of the tide, a vessel in each cell. */
-export const FitGrid = memo(function FitGrid({ people, blocks, spans, width, nameWidth, fitted, chosen, choose }: Props) {
+export const FitGrid = memo(function FitGrid({
+  people,
+  blocks,
+  spans,
+  width,
+  nameWidth,
+  fitted,
+  chosen,
+  choose,
+  hands,
+  offers,
+}: Props) {
   const table = useRef<HTMLTableElement>(null);
   const blockAt = Math.max(
     0,
@@ -152,6 +188,20 @@ export const FitGrid = memo(function FitGrid({ people, blocks, spans, width, nam
           />
         ))}
       </tbody>
+      <tfoot>
+        <tr className="border-t border-sand-300">
+          <th scope="row" className="py-1 pl-2 text-left leading-[1.15]">
+            Holding on
+            <span className="block truncate font-normal text-sand-600">{offers}</span>
+          </th>
+          {hands.map((needed, place) => (
+            <td key={blocks[place]?.id} className="text-center align-top">
+              <HandsCell needed={needed} />
+            </td>
+          ))}
+          <td />
+        </tr>
+      </tfoot>
     </table>
   );
 });

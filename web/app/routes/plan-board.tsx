@@ -19,7 +19,7 @@ import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-board";
 
 /** Milliseconds that the fit in the browser is given before the server begins its own. */
-const BROWSER_FIRST = 5000;
+const BROWSER_FIRST = 15_000;
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.group.name ?? "Plan"} · Able Tide` }];
 

@@ -1,6 +1,7 @@
-import { hasLandForm } from "@able-tide/core/movement/format";
+import { hasLandForm, hasWaterForm } from "@able-tide/core/movement/format";
 import type { PlanContent } from "@able-tide/core/plan/plan";
 import * as v from "valibot";
+import { findGroup } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
 import { changePlan, contentOf, findPlan } from "../../server/plans/plans.ts";
 import type { Scope } from "../../server/scope.ts";
@@ -13,10 +14,10 @@ import type { Route } from "./+types/plan-content";
 const answer = (body: SaveAnswer, status = 200): Response => Response.json(body, { status });
 const refused = (message: string, status = 422): Response => answer({ kind: "refused", message }, status);
 
-/** The first movement named that is not there, or not for a hall. */
-async function unknownMovement(scope: Scope, blocks: PlanContent["blocks"]): Promise<string | null> {
+/** The first movement named that is not there, or has no form where the group meets. */
+async function unknownMovement(scope: Scope, blocks: PlanContent["blocks"], inWater: boolean): Promise<string | null> {
   const movements = (await listMovements(scope)).map(({ movement }) => movement);
-  const known = new Set(movements.filter(hasLandForm).map(({ id }) => id));
+  const known = new Set(movements.filter(inWater ? hasWaterForm : hasLandForm).map(({ id }) => id));
   return blocks.find((block) => !known.has(block.movementId))?.movementId ?? null;
 }
 
@@ -29,8 +30,9 @@ export async function action({ request, params, context }: Route.ActionArgs): Pr
   if (!plan) throw notFound();
   if (!submission.success) return refused(submission.issues[0].message, 400);
   const { version, content } = submission.output;
-  const missing = await unknownMovement(scope, content.blocks);
-  if (missing !== null) return refused(`There is no movement for a hall called "${missing}".`);
+  const inWater = (await findGroup(scope, plan.groupId))?.inWater ?? false;
+  const missing = await unknownMovement(scope, content.blocks, inWater);
+  if (missing !== null) return refused(`There is no movement for a ${inWater ? "pool" : "hall"} called "${missing}".`);
 
   const next = await changePlan(scope, plan.id, version, content);
   if (next === null) {

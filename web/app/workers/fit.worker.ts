@@ -1,5 +1,5 @@
 import { type CellView, viewRow, type Why, whyOfCaps } from "@able-tide/core/fit/cell-view";
-import { explainInSteps } from "@able-tide/core/fit/explain";
+import { explainInSteps, type OpenWay, openWaysInSteps } from "@able-tide/core/fit/explain";
 import type { FitPlan } from "@able-tide/core/fit/fit-plan";
 import { createFormLibrary } from "@able-tide/core/fit/form-library";
 import { type FittedGroup, fitGroupInSteps, gapOf } from "@able-tide/core/fit/group";
@@ -49,6 +49,8 @@ export interface ExplainAnswer {
   readonly caps: readonly { readonly id: string; readonly why: Why }[];
   /** How much of the movement would be kept without them, 0 to 1. */
   readonly without: number;
+  /** Ways that caps leave open, for the instructor to choose from. */
+  readonly ways: readonly OpenWay[];
 }
 
 export interface WithoutAnswer {
@@ -121,8 +123,10 @@ async function respond(ask: FitAsk): Promise<void> {
   if (!plan.blocks.some(({ id }) => id === ask.blockId)) return;
   const scarce = scarceFor(plan.place, people.length);
   const found = await run(explainInSteps(plan, person, row, ask.blockId, scarce, library, memory), turn);
-  if (found)
-    answer({ ...ask, caps: found.caps.map((cap) => ({ id: cap.id, why: whyOfCaps([cap])[0] as Why })), without: found.without });
+  const ways = found && (await run(openWaysInSteps(plan, person, ask.blockId, scarce, library, memory), turn));
+  if (!found || !ways) return;
+  const caps = found.caps.map((cap) => ({ id: cap.id, why: whyOfCaps([cap])[0] as Why }));
+  answer({ ...ask, caps, without: found.without, ways });
 }
 
 self.onmessage = ({ data }: MessageEvent<FitQuestion | FitAsk>) => {

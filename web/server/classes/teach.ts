@@ -2,18 +2,12 @@ import type { Cap } from "@able-tide/core/caps/cap";
 import { dayCaps, readCheckIn } from "@able-tide/core/caps/check-in";
 import { type CheckedIn, classState } from "@able-tide/core/class/events";
 import { type ClassScript, scriptBlocks } from "@able-tide/core/class/script";
-import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
-import { readPlan, withMovements } from "@able-tide/core/plan/read-plan";
-import { circumstancesOf } from "@able-tide/core/plan/setting";
 import { stateInWords } from "@able-tide/core/plan/state";
 import { findGroup, type Group } from "../groups/groups.ts";
-import { listMovements } from "../movements/movements.ts";
 import { capsHolding } from "../people/caps.ts";
 import { listMembers } from "../people/people.ts";
-import { fitPersonOf } from "../plans/fit-people.ts";
-import { fittedRows } from "../plans/fitted-rows.ts";
+import { fitGroupOf } from "../plans/fitted-plan.ts";
 import { findPlan, type Plan } from "../plans/plans.ts";
-import { settingsOf } from "../plans/setting.ts";
 import { findPolicy } from "../policy/policy.ts";
 import type { Scope } from "../scope.ts";
 import { beginClass, classOfPlan, findClass, listEvents, replaceScript } from "./classes.ts";
@@ -49,9 +43,6 @@ async function scriptOf(
   group: Group,
   checkIns: ReadonlyMap<string, CheckedIn> = new Map(),
 ): Promise<Scripted> {
-  const movements = (await listMovements(scope)).map(({ movement }) => movement);
-  const blocks = withMovements(plan.blocks, movements);
-  if (blocks.length === 0) return { kind: "noMovements" };
   const people = await listMembers(scope, group.id);
   if (people.length === 0) return { kind: "noPeople" };
   const caps = await capsOfDay(
@@ -60,13 +51,8 @@ async function scriptOf(
     plan.day,
     checkIns,
   );
-  const settingOf = await settingsOf(scope, [group.id]);
-  const setting = settingOf(plan, group, caps);
-  const reading = readPlan(blocks, circumstancesOf(setting, plan));
-  const rows = await fittedRows(
-    fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds),
-    people.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], setting)),
-  );
+  const { reading, rows } = await fitGroupOf(scope, plan, group, people, caps);
+  if (reading.blocks.length === 0) return { kind: "noMovements" };
   return {
     kind: "script",
     script: {

@@ -1,7 +1,7 @@
 import { setImmediate } from "node:timers/promises";
 import { type CellView, viewRow } from "@able-tide/core/fit/cell-view";
 import type { FitPlan } from "@able-tide/core/fit/fit-plan";
-import { fitGroupInSteps } from "@able-tide/core/fit/group";
+import { type FittedGroup, fitGroupInSteps } from "@able-tide/core/fit/group";
 import { createFitMemory, type FitPerson } from "@able-tide/core/fit/session";
 import { solvedForms } from "./solved-forms.ts";
 
@@ -12,12 +12,17 @@ const kept = new Map<string, Promise<ReadonlyMap<string, readonly CellView[]>>>(
 
 const memory = createFitMemory();
 
-async function fitAll(plan: FitPlan, people: readonly FitPerson[]): Promise<ReadonlyMap<string, readonly CellView[]>> {
+/** Fits a group, with other requests let in between one block and the next. */
+export async function fittedGroup(plan: FitPlan, people: readonly FitPerson[]): Promise<FittedGroup> {
   const steps = fitGroupInSteps(plan, people, solvedForms, memory);
   let step = steps.next();
-  // Other requests are let in between one block and the next.
   for (; !step.done; step = steps.next()) await setImmediate();
-  return new Map(step.value.rows.map((row) => [row.personId, viewRow(plan, row)]));
+  return step.value;
+}
+
+async function fitAll(plan: FitPlan, people: readonly FitPerson[]): Promise<ReadonlyMap<string, readonly CellView[]>> {
+  const { rows } = await fittedGroup(plan, people);
+  return new Map(rows.map((row) => [row.personId, viewRow(plan, row)]));
 }
 
 /** Everybody's row, by person. The same question asked again, or while it is being worked out, costs nothing. */

@@ -1,0 +1,69 @@
+import { limitInWords } from "../caps/words.ts";
+import type { FormChoice } from "../movement/form.ts";
+import type { GaveWay } from "./cell.ts";
+import type { FitPlan } from "./fit-plan.ts";
+import { type FittedGroup, gapOf } from "./group.ts";
+import { type Way, wayOf } from "./place.ts";
+import type { RowSums } from "./session.ts";
+
+/** One person in one block, as the open format says it. Shares are 0 to 1. */
+export interface AnsweredCell {
+  readonly blockId: string;
+  readonly way: Way | "breathing" | "rest";
+  /** The exact form; null at rest. */
+  readonly form: FormChoice | null;
+  /** How much of the meant movement is kept. */
+  readonly fidelity: number;
+  /** Share of full size. */
+  readonly level: number;
+  readonly rounds: number;
+  /** Greatest steadiness asked, 0 to 10. */
+  readonly steadiness: number;
+  /** Ids of caps that the meant form goes beyond, with their words. */
+  readonly because: readonly { readonly id: string; readonly words: string }[];
+  readonly gaveWay: GaveWay | null;
+}
+
+/** The open format of the fit's answer, version 1; docs/formats.md explains it. */
+export interface FitAnswerFile {
+  readonly format: "able-tide/fit";
+  readonly version: 1;
+  /** The good of the group, what no fit of it can pass, and how far it may be from the best, 0 to 1. */
+  readonly good: number;
+  readonly bound: number;
+  readonly gap: number;
+  readonly people: readonly {
+    readonly id: string;
+    /** Mean share of the session kept. */
+    readonly kept: number;
+    readonly sums: RowSums;
+    readonly cells: readonly AnsweredCell[];
+  }[];
+}
+
+/** Writes a fit out. */
+export const fitAnswer = (plan: FitPlan, group: FittedGroup): FitAnswerFile => ({
+  format: "able-tide/fit",
+  version: 1,
+  good: group.good,
+  bound: group.bound,
+  gap: gapOf(group),
+  people: group.rows.map(({ personId, kept, sums, cells }) => ({
+    id: personId,
+    kept,
+    sums,
+    cells: cells.map(
+      ({ choice, breathing, fidelity, level, rounds, demands, because, gaveWay }, i): AnsweredCell => ({
+        blockId: plan.blocks[i]?.id ?? "",
+        way: choice ? wayOf(choice) : breathing ? "breathing" : "rest",
+        form: choice,
+        fidelity,
+        level,
+        rounds,
+        steadiness: Math.max(0, ...demands.map(({ steadiness }) => steadiness.total)),
+        because: because.map(({ id, limit }) => ({ id, words: limitInWords(limit) })),
+        gaveWay,
+      }),
+    ),
+  })),
+});

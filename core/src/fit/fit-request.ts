@@ -1,0 +1,144 @@
+import * as v from "valibot";
+import { ABSENT_FROM, type Limb, USUAL_BODY, WHOLE } from "../body/build.ts";
+import { type Cap, CapLimit } from "../caps/cap.ts";
+import { type FileProblem, problemsOf, readJson } from "../files/json.ts";
+import { FORM_KINDS } from "../movement/form.ts";
+import { PlanFile, type PlanInFile, unknownMovements } from "../plan/plan-file.ts";
+import { readPlan, withMovements } from "../plan/read-plan.ts";
+import { circumstancesOf } from "../plan/setting.ts";
+import { type FitPlan, fitPlanOf } from "./fit-plan.ts";
+import { type FitPlace, OPEN_HALL, OWN_AIDS } from "./place.ts";
+import type { FitPerson } from "./session.ts";
+
+/**
+ * The open format of a question to the fit, version 1: a plan in the plan format, people with bodies and caps, and what
+ * there is of chairs, rail and helpers. docs/formats.md explains it.
+ */
+
+const id = v.pipe(
+  v.string("must be text"),
+  v.minLength(1, "must not be empty"),
+  v.maxLength(60, "must be at most 60 characters"),
+);
+const count = (most: number) =>
+  v.pipe(
+    v.number("must be a number"),
+    v.integer("must be a whole number"),
+    v.minValue(0, "must not be negative"),
+    v.maxValue(most, `must be at most ${most}`),
+  );
+const metres = (least: number, most: number) =>
+  v.pipe(
+    v.number("must be a number"),
+    v.minValue(least, `must be at least ${least} m`),
+    v.maxValue(most, `must be at most ${most} m`),
+  );
+
+const LimbSchema: v.GenericSchema<Limb> = v.variant("kind", [
+  v.strictObject({ kind: v.literal("whole") }),
+  v.strictObject({ kind: v.literal("still") }),
+  v.strictObject({ kind: v.literal("absent"), from: v.picklist(ABSENT_FROM), prosthesis: v.boolean() }),
+]);
+const limbs = v.optional(v.tuple([LimbSchema, LimbSchema]), [WHOLE, WHOLE]);
+const length = v.nullable(metres(0.2, 1.5));
+const lengths = v.optional(v.tuple([length, length]), [null, null]);
+
+const Body = v.strictObject({
+  legLength: lengths,
+  armLength: lengths,
+  arms: limbs,
+  legs: limbs,
+  floats: v.optional(v.pipe(v.number(), v.minValue(-0.2), v.maxValue(0.2)), 0),
+  wheelchair: v.optional(v.boolean(), false),
+});
+
+const RequestedCap = v.strictObject({
+  id,
+  limit: CapLimit,
+  forms: v.optional(v.nullable(v.array(v.picklist(FORM_KINDS))), null),
+});
+
+/** People in one question, and caps of one person. */
+const MOST = { people: 60, caps: 80 } as const;
+
+const Person = v.strictObject({
+  id,
+  stature: metres(1, 2.3),
+  body: v.optional(Body, USUAL_BODY as v.InferInput<typeof Body>),
+  aids: v.optional(v.array(v.picklist(OWN_AIDS)), []),
+  /** Metres of water where they stand; only in a pool. */
+  depth: v.optional(v.nullable(metres(0.3, 2)), null),
+  caps: v.optional(v.pipe(v.array(RequestedCap), v.maxLength(MOST.caps, `may have at most ${MOST.caps} caps`)), []),
+});
+
+const Place = v.strictObject({
+  chairs: v.optional(count(200), OPEN_HALL.chairs),
+  rail: v.optional(count(200), OPEN_HALL.rail),
+  helpers: v.optional(count(20), 0),
+  pool: v.optional(v.nullable(v.strictObject({ temperature: v.nullable(v.number()) })), null),
+});
+
+export const FitRequest = v.strictObject({
+  format: v.literal("able-tide/fit-request", 'must be "able-tide/fit-request"'),
+  version: v.literal(1, "must be 1: this release reads version 1 of the format"),
+  plan: PlanFile,
+  people: v.pipe(
+    v.array(Person),
+    v.minLength(1, "needs at least one person"),
+    v.maxLength(MOST.people, `may have at most ${MOST.people} people`),
+    v.check((people) => new Set(people.map((person) => person.id)).size === people.length, "no two people may have the same id"),
+  ),
+  place: v.optional(Place, {}),
+  /** Whether everybody sits throughout. */
+  seatedOnly: v.optional(v.boolean(), false),
+});
+
+export interface FitQuestionInFile {
+  readonly plan: FitPlan;
+  readonly people: readonly FitPerson[];
+}
+
+/** A cap that says no more than what it limits. */
+const capOf = ({ id: capId, limit, forms }: v.InferOutput<typeof RequestedCap>): Cap => ({
+  id: capId,
+  limit,
+  forms,
+  reason: "",
+  source: "",
+  strength: "firm",
+  from: "0001-01-01",
+  until: null,
+  dateKind: "review",
+});
+
+function questionOf({ plan: file, people, place, seatedOnly }: v.InferOutput<typeof FitRequest>): FitQuestionInFile {
+  const fitPlace: FitPlace = place;
+  const inWater = place.pool !== null;
+  const setting = {
+    seatedOnly,
+    place: { chairs: place.chairs > 0 && !inWater, rail: place.rail > 0 ? ("right" as const) : null, pool: inWater },
+    week: 0,
+    slowestCycle: 0,
+    taught: {},
+  };
+  const { plan, movements } = file as PlanInFile;
+  const reading = readPlan(withMovements(plan.blocks, movements), circumstancesOf(setting, plan));
+  return {
+    plan: fitPlanOf(reading, fitPlace, plan.style, plan.holds),
+    people: people.map(({ body, caps, ...person }) => ({ ...person, measured: body, caps: caps.map(capOf) })),
+  };
+}
+
+/** Reads a question to the fit. Returns it, or every problem with its place; never throws. */
+export function readFitRequest(source: string): {
+  readonly question: FitQuestionInFile | null;
+  readonly problems: readonly FileProblem[];
+} {
+  const { value, problem } = readJson(source);
+  if (problem) return { question: null, problems: [problem] };
+  const result = v.safeParse(FitRequest, value);
+  if (!result.success) return { question: null, problems: problemsOf(result.issues) };
+  const unknown = unknownMovements(result.output.plan as PlanInFile);
+  if (unknown.length > 0) return { question: null, problems: unknown.map((each) => ({ ...each, path: `plan.${each.path}` })) };
+  return { question: questionOf(result.output), problems: [] };
+}

@@ -1,0 +1,74 @@
+import { holdInWords } from "../body/supports.ts";
+import { isOnFeet } from "../caps/broken.ts";
+import type { Cap } from "../caps/cap.ts";
+import { strictestNumber } from "../caps/effective.ts";
+import type { FormKind } from "../movement/form.ts";
+import type { CellView } from "./cell-view.ts";
+import { wayOf } from "./place.ts";
+
+/** What somebody needs of a helper in one block, most urgent first. */
+export const HELP_KINDS = ["hand", "near", "rises", "sits", "hold"] as const;
+export type HelpKind = (typeof HELP_KINDS)[number];
+
+export interface HelpNeeded {
+  readonly kind: HelpKind;
+  readonly personId: string;
+  readonly name: string;
+  /** What to do or to know, in words. */
+  readonly words: string;
+}
+
+/** One block of the sheet; times are seconds into the session. */
+export interface HelpBlock {
+  readonly blockId: string;
+  readonly from: number;
+  readonly needed: readonly HelpNeeded[];
+}
+
+interface HelpedPerson {
+  readonly id: string;
+  readonly name: string;
+  readonly cells: readonly CellView[];
+  readonly caps: readonly Cap[];
+}
+
+/** Within this of what they may be asked, somebody is kept within arm's reach. */
+const NEAR_THE_CAP = 0.5;
+
+const onFeet = (form: CellView["form"] | FormKind): boolean => form !== "rest" && isOnFeet(form);
+
+/** What one person needs in one block. @param before their cell of the block before; null at the start */
+function neededIn({ id, name, caps }: HelpedPerson, cell: CellView, before: CellView | null): HelpNeeded[] {
+  const needed: HelpNeeded[] = [];
+  const need = (kind: HelpKind, words: string) => needed.push({ kind, personId: id, name, words });
+  const stands = onFeet(cell.form);
+  if (before !== null && stands !== onFeet(before.form))
+    need(stands ? "rises" : "sits", stands ? "stands up first" : "sits down first");
+  if (cell.choice?.hold) {
+    const byHelper = wayOf(cell.choice) === "helper";
+    need(byHelper ? "hand" : "hold", holdInWords(cell.choice.hold));
+  }
+  const cap = strictestNumber(caps, "steadiness");
+  if (stands && cell.hold === null && cap !== null && cell.steadiness > cap - NEAR_THE_CAP)
+    need("near", `asked ${cell.steadiness.toFixed(1)} of ${cap}`);
+  return needed;
+}
+
+const inOrder = (a: HelpNeeded, b: HelpNeeded): number =>
+  HELP_KINDS.indexOf(a.kind) - HELP_KINDS.indexOf(b.kind) || (a.name < b.name ? -1 : 1);
+
+/** Who needs what and when: every block in order of time with what its people need, read from the fit as the grid shows it. */
+export const helperSheet = (
+  blocks: readonly { readonly id: string; readonly from: number }[],
+  people: readonly HelpedPerson[],
+): HelpBlock[] =>
+  blocks.map(({ id, from }, i) => ({
+    blockId: id,
+    from,
+    needed: people
+      .flatMap((person) => {
+        const cell = person.cells[i];
+        return cell ? neededIn(person, cell, person.cells[i - 1] ?? null) : [];
+      })
+      .sort(inOrder),
+  }));

@@ -1,0 +1,101 @@
+import type { FitPerson } from "@able-tide/core/fit/session";
+import type { Movement } from "@able-tide/core/movement/format";
+import type { HelpfulChange } from "@able-tide/core/plan/best-change";
+import type { PlanSetting } from "@able-tide/core/plan/setting";
+import { Dialog } from "radix-ui";
+import { memo, useEffect, useRef, useState } from "react";
+import { Button } from "../kit/button.tsx";
+import type { ChangeAnswer, ChangeQuestion } from "../workers/change.worker.ts";
+import type { Draft } from "./draft.ts";
+
+interface Props {
+  readonly draft: Draft;
+  readonly setting: PlanSetting;
+  readonly movements: readonly Movement[];
+  readonly people: readonly FitPerson[];
+  readonly take: (blocks: Draft["blocks"]) => void;
+}
+
+const percent = (share: number): string => `${Math.round(1000 * share) / 10} %`;
+
+function effectOf({ more, less }: HelpfulChange): string {
+  const people = (count: number) => `${count} ${count === 1 ? "person keeps" : "people keep"}`;
+  return less === 0 ? `${people(more)} more.` : `${people(more)} more, ${people(less)} less.`;
+}
+
+/** Which one change to the plan would help the group most, each tried with everybody and made in one touch. */
+export const HelpfulChanges = memo(function HelpfulChanges({ draft, setting, movements, people, take }: Props) {
+  const [open, setOpen] = useState(false);
+  const [changes, setChanges] = useState<readonly HelpfulChange[] | null>(null);
+  const worker = useRef<Worker | null>(null);
+  const turn = useRef(0);
+
+  useEffect(
+    () => () => {
+      worker.current?.terminate();
+      worker.current = null;
+    },
+    [],
+  );
+
+  function ask() {
+    worker.current ??= new Worker(new URL("../workers/change.worker.ts", import.meta.url), { type: "module" });
+    turn.current += 1;
+    setChanges(null);
+    worker.current.onmessage = ({ data }: MessageEvent<ChangeAnswer>) => {
+      if (data.turn === turn.current) setChanges(data.changes);
+    };
+    const { blocks, style, breathSeconds } = draft;
+    const question: ChangeQuestion = { turn: turn.current, blocks, movements, setting, style, breathSeconds, people };
+    worker.current.postMessage(question);
+  }
+
+  return (
+    <Dialog.Root
+      open={open}
+      onOpenChange={(opens) => {
+        setOpen(opens);
+        if (opens) ask();
+      }}
+    >
+      <Dialog.Trigger className="min-h-11 underline underline-offset-4">Which one change would help most?</Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 bg-tide-900/50" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed inset-x-3 top-10 mx-auto max-h-[85vh] max-w-xl overflow-y-auto rounded-soft bg-sand-50 p-6 shadow-xl"
+        >
+          <div className="flex items-start justify-between gap-4">
+            <Dialog.Title className="text-2xl">One change for the group</Dialog.Title>
+            <Dialog.Close className="min-h-11 px-2 underline underline-offset-4">Close</Dialog.Close>
+          </div>
+          <div role="status" className="mt-2">
+            {changes === null && <p>Trying changes with all {people.length} people. This takes some seconds.</p>}
+            {changes?.length === 0 && <p>No single change tried here would help the group more than it costs somebody.</p>}
+          </div>
+          <ul className="mt-2 flex flex-col gap-3">
+            {changes?.map((change) => (
+              <li key={change.words} className="rounded-soft border border-sand-300 bg-white p-4">
+                <h3 className="text-lg">{change.words}</h3>
+                <p>
+                  The group keeps <strong>{percent(change.after)}</strong> of the session instead of {percent(change.before)}.{" "}
+                  {effectOf(change)}
+                </p>
+                <Button
+                  type="button"
+                  className="mt-2"
+                  onClick={() => {
+                    take(change.blocks);
+                    setOpen(false);
+                  }}
+                >
+                  Make this change
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+});

@@ -1,0 +1,95 @@
+import { type CellView, whyInWords } from "@able-tide/core/fit/cell-view";
+import type { FitHold } from "@able-tide/core/fit/fit-plan";
+import { wayLabel } from "@able-tide/core/fit/place";
+import { memo } from "react";
+import type { ExplainAnswer, WithoutAnswer } from "../workers/fit.worker.ts";
+
+interface Props {
+  readonly name: string;
+  readonly cell: CellView;
+  /** Null while it is being found. */
+  readonly explained: ExplainAnswer | null;
+  readonly without: WithoutAnswer | null;
+  /** The way the instructor chose; null for the fit's choice. */
+  readonly held: FitHold["way"] | null;
+  readonly hold: (way: FitHold["way"] | null) => void;
+  readonly askWithout: (capId: string) => void;
+  readonly blockName: (blockId: string) => string;
+}
+
+const percent = (share: number): string => `${Math.round(100 * share)} %`;
+const optionLabel = (way: FitHold["way"]): string => (way === "rest" ? "rest" : wayLabel(way));
+
+/** What would be without a cap, for the talk with whoever set it. */
+function IfItWereGone({ without, blockName }: { without: WithoutAnswer; blockName: (blockId: string) => string }) {
+  const more = without.changes.filter(({ personId, before, after }) => personId === without.personId && after > before);
+  return (
+    <div role="status" className="mt-1 rounded-[10px] bg-sand-100 p-2">
+      {more.length === 0 ? (
+        <p>Without it nothing here would change: other caps hold as well.</p>
+      ) : (
+        <>
+          <p>
+            Without it they would keep <strong>{percent(without.kept)}</strong> of the session. For the talk with whoever set it:
+          </p>
+          <ul className="list-disc pl-5">
+            {more.slice(0, 6).map(({ blockId, before, after }) => (
+              <li key={blockId}>
+                {blockName(blockId)}: {percent(after)} instead of {percent(before)}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </div>
+  );
+}
+
+/** One person in one block: why it is so, what would be without a cap, and the instructor's own word. */
+export const PersonCell = memo(function PersonCell(props: Props) {
+  const { name, cell, explained, without, held, hold, askWithout, blockName } = props;
+  return (
+    <section aria-label={`${name} in this movement`} className="flex flex-col gap-2 border-t border-sand-300 pt-3">
+      {cell.whole ? (
+        <p>The whole movement.</p>
+      ) : (
+        <div>
+          {cell.brief && <p className="font-bold">{cell.brief.charAt(0).toUpperCase() + cell.brief.slice(1)}.</p>}
+          {explained === null && <p className="text-sand-600">Finding what binds</p>}
+          {explained && explained.caps.length === 0 && cell.why.map((why) => <p key={why.limit}>{whyInWords(why)}.</p>)}
+          {explained && explained.caps.length > 1 && <p>These {explained.caps.length} together:</p>}
+          {explained?.caps.map(({ id, why }) => (
+            <div key={id}>
+              <p>
+                {whyInWords(why)}.{" "}
+                <button type="button" onClick={() => askWithout(id)} className="min-h-6 underline underline-offset-4">
+                  If this were gone
+                </button>
+              </p>
+              {without?.capId === id && <IfItWereGone without={without} blockName={blockName} />}
+            </div>
+          ))}
+        </div>
+      )}
+      {explained && explained.ways.length > 1 && (
+        <label className="flex flex-col gap-1">
+          <span>
+            Your word for {name}, within the caps{held !== null && " (held)"}
+          </span>
+          <select
+            value={held ?? ""}
+            onChange={({ currentTarget }) => hold(explained.ways.find(({ way }) => way === currentTarget.value)?.way ?? null)}
+            className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
+          >
+            <option value="">as the fit has it</option>
+            {explained.ways.map(({ way, kept }) => (
+              <option key={way} value={way}>
+                {optionLabel(way)}, keeps {percent(kept)}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+    </section>
+  );
+});

@@ -1,0 +1,45 @@
+import { Printer } from "lucide-react";
+import type { ReactNode } from "react";
+import { dayInWords } from "../days.ts";
+import { Button, ButtonLink } from "../kit/button.tsx";
+import { Disclaimer } from "../kit/disclaimer.tsx";
+
+interface Props {
+  readonly planId: string;
+  readonly title: string;
+  readonly day: string;
+  /** Whether it is laid out in large type. */
+  readonly large: boolean;
+  readonly children: ReactNode;
+}
+
+/** Whether an address asks for large type. */
+export const asksForLarge = (request: Request): boolean => new URL(request.url).searchParams.get("type") === "large";
+
+/** One sheet of a plan for print, in plain or large type. */
+export function SheetPage({ planId, title, day, large, children }: Props) {
+  return (
+    <main className={`mx-auto max-w-[210mm] px-6 py-5 print:p-0 ${large ? "text-2xl" : ""}`}>
+      <div className="mb-4 flex flex-wrap gap-3 text-base print:hidden">
+        <Button type="button" onClick={() => window.print()}>
+          <Printer size={18} aria-hidden="true" /> Print
+        </Button>
+        <ButtonLink look="plain" to={large ? "?" : "?type=large"}>
+          {large ? "Plain type" : "Large type"}
+        </ButtonLink>
+        <ButtonLink look="plain" to={`/plans/${planId}/sheets`}>
+          All sheets
+        </ButtonLink>
+        <ButtonLink look="plain" to={`/plans/${planId}`}>
+          Back to the plan
+        </ButtonLink>
+      </div>
+      <header className="mb-3 flex flex-wrap items-baseline justify-between gap-x-4 border-b-2 border-tide-800 pb-1">
+        <h1 className={large ? "text-4xl" : "text-2xl"}>{title}</h1>
+        <p>{dayInWords(day)}</p>
+      </header>
+      {children}
+      <Disclaimer className="mt-3 text-sand-600" />
+    </main>
+  );
+}

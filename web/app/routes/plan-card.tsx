@@ -1,0 +1,104 @@
+import { effectiveCaps } from "@able-tide/core/caps/effective";
+import { limitInWords } from "@able-tide/core/caps/words";
+import { taughtName } from "@able-tide/core/movement/format";
+import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
+import { isId } from "../ids.ts";
+import { bestView, FigureStrip } from "../kit/moving-figure.tsx";
+import { Vessel, vesselInWords } from "../kit/vessel.tsx";
+import { readChosenForm } from "../plans/chosen-form.ts";
+import { asksForLarge, SheetPage } from "../plans/sheet-page.tsx";
+import { notFound, scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/plan-card";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.name ?? "A person"}, card · Able Tide` }];
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const fitted = isId(params.planId) && isId(params.personId) ? await findFittedPlan(scope, params.planId) : null;
+  const found = fitted?.people.find(({ person }) => person.id === params.personId);
+  if (!fitted || !found) throw notFound();
+  const { plan, group, reading } = fitted;
+  const { person, fit, caps, cells } = found;
+  const own = [...new Set(effectiveCaps(caps).map(({ decides }) => decides))].filter(({ usual }) => !usual);
+  return {
+    planId: plan.id,
+    day: plan.day,
+    group: group.name,
+    name: person.name,
+    body: { stature: person.stature, measured: person.measured },
+    depth: fit.depth ?? null,
+    large: asksForLarge(request),
+    // A card may lie about: it says what, and no reason why.
+    limits: own.map(({ limit }) => limitInWords(limit)),
+    blocks: reading.blocks.flatMap(({ id, movement, cycleSeconds, turns }, i) => {
+      const cell = cells[i];
+      if (!cell) return [];
+      const { form, level, hold, lighterSide, brief, choice, rounds } = cell;
+      const sides = turns.map(({ lead }) => (movement.sided ? lead : null)).filter((lead) => lead !== null);
+      return [{ id, movement, cycleSeconds, sides, form, level, hold, lighterSide, brief, choice, rounds }];
+    }),
+  };
+}
+
+type CardBlock = Route.ComponentProps["loaderData"]["blocks"][number];
+
+function CardRow({
+  block,
+  body,
+  depth,
+  large,
+}: {
+  block: CardBlock;
+  body: Parameters<typeof readChosenForm>[2];
+  depth: number | null;
+  large: boolean;
+}) {
+  const { movement, choice, cycleSeconds } = block;
+  const form = choice && readChosenForm(movement, choice, body, cycleSeconds, depth ?? undefined);
+  return (
+    <li className="flex break-inside-avoid items-center gap-3 border-t border-sand-300 py-1">
+      <Vessel form={block.form} level={block.level} hold={block.hold} lighterSide={block.lighterSide} size={large ? 52 : 34} />
+      <div className="min-w-0 flex-1">
+        <h2 className="text-[1.05em]">{taughtName(movement)}</h2>
+        <p>
+          {block.brief
+            ? `${block.brief.charAt(0).toUpperCase()}${block.brief.slice(1)}`
+            : `Whole, ${vesselInWords(block).split(",")[0]}`}
+          {choice && ` · ${block.rounds} times${block.sides.length > 1 ? " each side" : ""}`}
+        </p>
+      </div>
+      {form && (
+        <FigureStrip
+          samples={form.samples}
+          view={bestView(movement)}
+          className={`shrink-0 ${large ? "h-28 w-64" : "h-14 w-44"}`}
+        />
+      )}
+    </li>
+  );
+}
+
+/** One person's own card: what they do in each movement, in figures and plain words, and their limits. */
+export default function PlanCard({ loaderData }: Route.ComponentProps) {
+  const { planId, day, group, name, body, depth, large, limits, blocks } = loaderData;
+  return (
+    <SheetPage planId={planId} title={`${name}: ${group}`} day={day} large={large}>
+      {limits.length > 0 && (
+        <section className="mb-2 rounded-soft border-2 border-tide-800 p-3">
+          <h2 className="text-[1.1em]">Mind, each time</h2>
+          <ul className="list-disc pl-5">
+            {limits.map((limit) => (
+              <li key={limit}>{limit}</li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <ol className={large ? "" : "text-[0.95rem] leading-snug"}>
+        {blocks.map((block) => (
+          <CardRow key={block.id} block={block} body={body} depth={depth} large={large} />
+        ))}
+      </ol>
+      <p className="mt-2">Stop and sit if anything hurts, if you are short of breath or dizzy, and say so.</p>
+    </SheetPage>
+  );
+}

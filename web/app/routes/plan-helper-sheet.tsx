@@ -1,0 +1,98 @@
+import { type HelpKind, helperSheet } from "@able-tide/core/fit/helper-sheet";
+import { taughtName } from "@able-tide/core/movement/format";
+import { HAZARD_WORDS } from "@able-tide/core/plan/links";
+import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
+import { isId } from "../ids.ts";
+import { asksForLarge, SheetPage } from "../plans/sheet-page.tsx";
+import { notFound, scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/plan-helper-sheet";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [
+  { title: `${loaderData?.group ?? "Plan"}, helper's sheet · Able Tide` },
+];
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const fitted = isId(params.planId) ? await findFittedPlan(scope, params.planId) : null;
+  if (!fitted) throw notFound();
+  const { plan, group, reading, people } = fitted;
+  const sheet = helperSheet(
+    reading.blocks,
+    people.map(({ person, cells, caps }) => ({ id: person.id, name: person.name, cells, caps })),
+  );
+  return {
+    planId: plan.id,
+    day: plan.day,
+    group: group.name,
+    helpers: group.helpers,
+    large: asksForLarge(request),
+    // A helper is told what to do, and no reason why.
+    blocks: reading.blocks.map(({ id, movement, seam, sideChange }, i) => ({
+      id,
+      name: taughtName(movement),
+      from: sheet[i]?.from ?? 0,
+      hazards: [...new Set([...seam.hazards, ...(sideChange?.hazards ?? [])])].map((hazard) => HAZARD_WORDS[hazard]),
+      needed: sheet[i]?.needed ?? [],
+    })),
+  };
+}
+
+const KIND_WORDS: Readonly<Record<HelpKind, string>> = {
+  hand: "Give a hand",
+  near: "Stay within arm's reach",
+  rises: "Getting up",
+  sits: "Sitting down",
+  hold: "Holding on",
+};
+
+type Needed = Route.ComponentProps["loaderData"]["blocks"][number]["needed"][number];
+
+/** One kind of help in a block, everybody who needs it. */
+function Help({ kind, needed }: { kind: HelpKind; needed: readonly Needed[] }) {
+  const these = needed.filter((each) => each.kind === kind);
+  if (these.length === 0) return null;
+  const urgent = kind === "hand" || kind === "near";
+  return (
+    <p className={urgent ? "font-semibold" : ""}>
+      {KIND_WORDS[kind]}:{" "}
+      {kind === "rises" || kind === "sits"
+        ? these.map(({ name }) => name).join(", ")
+        : these.map(({ name, words }) => `${name} (${words})`).join(", ")}
+      .
+    </p>
+  );
+}
+
+/** Who needs what and when, in order of time: what the grid shows, for the person behind the chairs. */
+export default function PlanHelperSheet({ loaderData }: Route.ComponentProps) {
+  const { planId, day, group, helpers, large, blocks } = loaderData;
+  return (
+    <SheetPage planId={planId} title={`${group}: for the helper`} day={day} large={large}>
+      <p className="mb-2">
+        {helpers === 0
+          ? "No helper is counted on."
+          : `${helpers === 1 ? "One helper is" : `${helpers} helpers are`} counted on; each has a hand for one person at a time.`}
+      </p>
+      <ol className={large ? "" : "text-[0.9rem] leading-snug"}>
+        {blocks.map(({ id, name, from, needed, hazards }) => (
+          <li key={id} className="grid break-inside-avoid grid-cols-[4.5rem_1fr] gap-x-3 border-t border-sand-300 py-1">
+            <span className="text-right font-bold">{minutesAndSeconds(from)}</span>
+            <div>
+              <h2 className="text-[1.05em]">{name}</h2>
+              {hazards.map((hazard) => (
+                <p key={hazard} className="font-semibold">
+                  Everybody: {hazard}.
+                </p>
+              ))}
+              {(["hand", "near", "rises", "sits", "hold"] as const).map((kind) => (
+                <Help key={kind} kind={kind} needed={needed} />
+              ))}
+              {needed.length === 0 && hazards.length === 0 && <p className="text-sand-600">Nobody needs a hand.</p>}
+            </div>
+          </li>
+        ))}
+      </ol>
+    </SheetPage>
+  );
+}

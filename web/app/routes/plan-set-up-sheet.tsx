@@ -1,0 +1,99 @@
+import { wayOf } from "@able-tide/core/fit/place";
+import { setUpNumbers } from "../../server/people/set-up-numbers.ts";
+import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
+import { isId } from "../ids.ts";
+import { asksForLarge, SheetPage } from "../plans/sheet-page.tsx";
+import { notFound, scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/plan-set-up-sheet";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.group ?? "Plan"}, setting up · Able Tide` }];
+
+export async function loader({ request, params, context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const fitted = isId(params.planId) ? await findFittedPlan(scope, params.planId) : null;
+  if (!fitted) throw notFound();
+  const { plan, group, setting, people } = fitted;
+  return {
+    planId: plan.id,
+    day: plan.day,
+    group: group.name,
+    inWater: group.inWater,
+    place: setting.fitPlace,
+    large: asksForLarge(request),
+    people: people.map(({ person, fit, caps, cells }) => {
+      const numbers = setUpNumbers(person, caps);
+      const ways = cells.flatMap(({ choice }) => (choice ? [wayOf(choice)] : []));
+      return {
+        id: person.id,
+        name: person.name,
+        seat: numbers.seat,
+        cushion: numbers.cushion,
+        feetApart: numbers.standing?.feetApart ?? null,
+        longestStep: numbers.standing?.longestStep ?? null,
+        depth: fit.depth ?? null,
+        rail: ways.filter((way) => way === "rail" || way === "wall").length,
+        sits: cells.filter(({ form }) => form === "seated" || form === "rest").length,
+        brings: [person.uses, person.about.equipment].filter(Boolean).join(", "),
+      };
+    }),
+  };
+}
+
+/** Chairs, cushions, marks on the floor, depths and what people bring: what to put out before anybody comes. */
+export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
+  const { planId, day, group, inWater, place, large, people } = loaderData;
+  const cushions = people.filter(({ cushion }) => cushion > 0).length;
+  const atRail = people.filter(({ rail }) => rail > 0).length;
+  return (
+    <SheetPage planId={planId} title={`${group}: setting up`} day={day} large={large}>
+      <p className="mb-2">
+        {inWater
+          ? `${people.length} people in the pool. ${place.pool?.temperature ? `Water ${place.pool.temperature} °C. ` : ""}${atRail} hold the wall at times.`
+          : `${people.length} chairs, each with room for the arms. ${cushions} cushions under feet, taken away before anybody rises. ${atRail} stand at the rail at times: chairs within two steps of it.`}
+      </p>
+      <table className={`w-full border-collapse text-left ${large ? "" : "text-[0.95rem]"}`}>
+        <thead>
+          <tr className="border-b-2 border-tide-800">
+            <th scope="col">Person</th>
+            {inWater ? (
+              <th scope="col">Stands in</th>
+            ) : (
+              <>
+                <th scope="col">Seat</th>
+                <th scope="col">Cushion</th>
+                <th scope="col">Feet apart</th>
+                <th scope="col">Longest step</th>
+              </>
+            )}
+            <th scope="col">Place</th>
+            <th scope="col">Brings</th>
+          </tr>
+        </thead>
+        <tbody>
+          {people.map((person) => (
+            <tr key={person.id} className="break-inside-avoid border-b border-sand-300">
+              <th scope="row" className="py-1">
+                {person.name}
+              </th>
+              {inWater ? (
+                <td>{person.depth === null ? "not known" : `${person.depth.toFixed(2)} m`}</td>
+              ) : (
+                <>
+                  <td>{person.seat} cm</td>
+                  <td>{person.cushion > 0 ? `${person.cushion} cm` : ""}</td>
+                  <td>{person.feetApart === null ? "sits" : `${person.feetApart} cm`}</td>
+                  <td>{person.longestStep === null ? "" : `${person.longestStep} cm`}</td>
+                </>
+              )}
+              <td>{person.rail > 0 ? (inWater ? "at the wall" : "at the rail") : ""}</td>
+              <td>{person.brings}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-3">
+        Ticked each time: chairs level and still, brakes on, floor dry and clear, heat, a seat and a drink in reach.
+      </p>
+    </SheetPage>
+  );
+}

@@ -1,0 +1,57 @@
+import { findGroup } from "../../server/groups/groups.ts";
+import { listMembers } from "../../server/people/people.ts";
+import { findPlan } from "../../server/plans/plans.ts";
+import { dayInWords } from "../days.ts";
+import { isId } from "../ids.ts";
+import { ButtonLink } from "../kit/button.tsx";
+import { notFound, scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/plan-sheets";
+
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.group ?? "Plan"}, sheets · Able Tide` }];
+
+export async function loader({ params, context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const plan = isId(params.planId) ? await findPlan(scope, params.planId) : null;
+  const group = plan && (await findGroup(scope, plan.groupId));
+  if (!plan || !group) throw notFound();
+  const members = await listMembers(scope, group.id);
+  return {
+    planId: plan.id,
+    day: plan.day,
+    group: group.name,
+    people: members.map(({ id, name }) => ({ id, name })),
+  };
+}
+
+/** The sheets of a plan: for the helper, for setting up, and a card for each person. */
+export default function PlanSheets({ loaderData }: Route.ComponentProps) {
+  const { planId, day, group, people } = loaderData;
+  const at = `/plans/${planId}`;
+  return (
+    <>
+      <h1 className="text-4xl">Sheets for {group}</h1>
+      <p className="mt-1 text-lg text-sand-600">{dayInWords(day)}. Each on a page, ready to print, in plain or large type.</p>
+      <div className="mt-6 flex flex-wrap gap-3">
+        <ButtonLink to={`${at}/sheets/helper`}>For the helper</ButtonLink>
+        <ButtonLink to={`${at}/sheets/set-up`}>Setting up</ButtonLink>
+        <ButtonLink look="plain" to={`${at}/script`}>
+          The script
+        </ButtonLink>
+        <ButtonLink look="plain" to={at}>
+          Back to the plan
+        </ButtonLink>
+      </div>
+      <h2 className="mt-8 text-2xl">A card for each person</h2>
+      {people.length === 0 && <p>Nobody is in this group yet.</p>}
+      <ul className="mt-2 flex flex-wrap gap-2">
+        {people.map(({ id, name }) => (
+          <li key={id}>
+            <ButtonLink look="plain" to={`${at}/sheets/people/${id}`}>
+              {name}
+            </ButtonLink>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}

@@ -1,0 +1,55 @@
+import { createFormLibrary } from "@able-tide/core/fit/form-library";
+import { createFitMemory, type FitPerson } from "@able-tide/core/fit/session";
+import type { Movement } from "@able-tide/core/movement/format";
+import { bestChangesInSteps, type HelpfulChange } from "@able-tide/core/plan/best-change";
+import type { Block } from "@able-tide/core/plan/block";
+import { withMovements } from "@able-tide/core/plan/read-plan";
+import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
+import type { TeachingStyle } from "@able-tide/core/plan/style";
+import { breathe } from "./breathe.ts";
+
+/** Asks which one change to a plan helps the group most. A newer question makes an older one stop. */
+export interface ChangeQuestion {
+  readonly turn: number;
+  readonly blocks: readonly Block[];
+  readonly movements: readonly Movement[];
+  readonly setting: PlanSetting;
+  readonly style: TeachingStyle;
+  readonly breathSeconds: number;
+  readonly people: readonly FitPerson[];
+}
+
+export interface ChangeAnswer {
+  readonly turn: number;
+  readonly changes: readonly HelpfulChange[];
+}
+
+const library = createFormLibrary();
+const memory = createFitMemory();
+let newest = 0;
+
+async function answer(question: ChangeQuestion): Promise<void> {
+  const { turn, setting, movements, people } = question;
+  const steps = bestChangesInSteps({
+    blocks: withMovements(question.blocks, movements),
+    circumstances: circumstancesOf(setting, question),
+    place: setting.fitPlace,
+    people,
+    movements,
+    library,
+    memory,
+  });
+  for (let step = steps.next(), i = 0; ; step = steps.next(), i += 1) {
+    if (i % 8 === 0) await breathe();
+    if (turn !== newest) return;
+    if (!step.done) continue;
+    const found: ChangeAnswer = { turn, changes: step.value };
+    self.postMessage(found);
+    return;
+  }
+}
+
+self.onmessage = ({ data }: MessageEvent<ChangeQuestion>) => {
+  newest = data.turn;
+  void answer(data);
+};

@@ -1,0 +1,77 @@
+import type { Cap } from "@able-tide/core/caps/cap";
+import type { CellView } from "@able-tide/core/fit/cell-view";
+import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
+import type { FitPerson } from "@able-tide/core/fit/session";
+import { type PlanReading, readPlan, withMovements } from "@able-tide/core/plan/read-plan";
+import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
+import { findGroup, type Group } from "../groups/groups.ts";
+import { listMovements } from "../movements/movements.ts";
+import { type CapInForce, capsHolding } from "../people/caps.ts";
+import { listMembers, type Person } from "../people/people.ts";
+import type { Scope } from "../scope.ts";
+import { fitPersonOf } from "./fit-people.ts";
+import { fittedRows } from "./fitted-rows.ts";
+import { findPlan, type Plan } from "./plans.ts";
+import { settingsOf } from "./setting.ts";
+
+/** A plan with everybody fitted to it by the caps of its day. */
+export interface FittedPlan {
+  readonly plan: Plan;
+  readonly group: Group;
+  readonly setting: PlanSetting;
+  readonly reading: PlanReading;
+  readonly people: readonly {
+    readonly person: Person;
+    readonly fit: FitPerson;
+    readonly caps: readonly CapInForce[];
+    readonly cells: readonly CellView[];
+  }[];
+}
+
+/** Fits a group to a plan with given caps: the plan's movements joined up, and everybody's cells block by block. */
+export async function fitGroupOf(
+  scope: Scope,
+  plan: Plan,
+  group: Group,
+  people: readonly Person[],
+  caps: ReadonlyMap<string, readonly Cap[]>,
+): Promise<{
+  setting: PlanSetting;
+  reading: PlanReading;
+  fits: readonly FitPerson[];
+  rows: ReadonlyMap<string, readonly CellView[]>;
+}> {
+  const movements = (await listMovements(scope)).map(({ movement }) => movement);
+  const settingOf = await settingsOf(scope, [group.id]);
+  const setting = settingOf(plan, group, caps);
+  const reading = readPlan(withMovements(plan.blocks, movements), circumstancesOf(setting, plan));
+  const fits = people.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], setting));
+  const rows = await fittedRows(fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds), fits);
+  return { setting, reading, fits, rows };
+}
+
+/** The plan, fitted; null where the organisation has none with this id. */
+export async function findFittedPlan(scope: Scope, planId: string): Promise<FittedPlan | null> {
+  const plan = await findPlan(scope, planId);
+  const group = plan && (await findGroup(scope, plan.groupId));
+  if (!plan || !group) return null;
+  const members = await listMembers(scope, group.id);
+  const caps = await capsHolding(
+    scope,
+    members.map(({ id }) => id),
+    plan.day,
+  );
+  const { setting, reading, fits, rows } = await fitGroupOf(scope, plan, group, members, caps);
+  return {
+    plan,
+    group,
+    setting,
+    reading,
+    people: members.map((person, i) => ({
+      person,
+      fit: fits[i] as FitPerson,
+      caps: caps.get(person.id) ?? [],
+      cells: rows.get(person.id) ?? [],
+    })),
+  };
+}

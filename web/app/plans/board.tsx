@@ -46,7 +46,7 @@ import { SideTotalsLine } from "./side-totals.tsx";
 import { beginTeaching, savePlan } from "./submit-plan.ts";
 import { ToMind } from "./to-mind.tsx";
 import { useAutosave } from "./use-autosave.ts";
-import { type FittedRows, useFit } from "./use-fit.ts";
+import { type FittedRows, type ServedRows, useFit } from "./use-fit.ts";
 import { usePaletteOrder } from "./use-palette-order.ts";
 import { usePlanLook } from "./use-plan-look.ts";
 import { usePlanNotes } from "./use-plan-notes.ts";
@@ -74,6 +74,7 @@ interface Props {
   }[];
   readonly movements: readonly Movement[];
   readonly taught: { readonly id: string; readonly ended: boolean } | null;
+  readonly fitted: ServedRows;
 }
 
 /** The blocks along the board with what comes after them. */
@@ -89,7 +90,7 @@ const NAME_WIDTH = 150;
 const TIDE_HEIGHT = 132;
 
 /** The plan in one picture: the tide over time, the blocks under it, and everybody's form in each block. */
-export function PlanBoard({ plan, content, setting, styles, group, people, movements, taught }: Props) {
+export function PlanBoard({ plan, content, setting, styles, group, people, movements, taught, fitted: served }: Props) {
   const navigate = useNavigate();
   const [history, change] = useReducer(changeDraft, { past: [], present: content, future: [] });
   const draft = history.present;
@@ -113,7 +114,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
   const laterBlocks = later.look.reading.blocks;
   const notes = usePlanNotes(later.draft, later, movements, setting, group.minutes);
   const fills = usePaletteOrder(movements, later.look, later.draft.purpose, later.question.circumstances, later.question.library);
-  const fitted = useFit(later.fitPlan, people);
+  const fitted = useFit(later.fitPlan, people, served);
   const laterLayout = useMemo(() => layoutOf(later.look.reading, width), [later, width]);
   const named = useMemo(() => laterBlocks.map(({ id, movement }) => ({ id, name: taughtName(movement) })), [laterBlocks]);
   const contents = useMemo(() => readContent(later.look, draft.purpose), [later, draft.purpose]);

@@ -46,31 +46,62 @@ function after(before: Kept, data: FitAnswer): Kept {
 
 type Ask = FitAsk extends infer One ? (One extends FitAsk ? Omit<One, "turn"> : never) : never;
 
-/** Fits a plan in a worker, and asks it why and what if. */
-export function useFit(plan: FitPlan, people: readonly FitPerson[]): FittedRows & { readonly ask: (what: Ask) => void } {
-  const worker = useRef<Worker | null>(null);
+/** One worker for as long as the page lives: what it has solved serves every board opened after. */
+let worker: Worker | null = null;
+let turns = 0;
+
+function theWorker(): Worker {
+  worker ??= new Worker(new URL("../workers/fit.worker.ts", import.meta.url), { type: "module" });
+  return worker;
+}
+
+/** Rows that the server had, shown until the worker has its own. */
+export type ServedRows = Promise<{ readonly rows: ReadonlyMap<string, FittedPerson>; readonly gap: number } | null>;
+
+/**
+ * Fits a plan in a worker, and asks it why and what if.
+ *
+ * @param served the fit of the plan as it was opened
+ */
+export function useFit(
+  plan: FitPlan,
+  people: readonly FitPerson[],
+  served: ServedRows,
+): FittedRows & { readonly ask: (what: Ask) => void } {
   const turn = useRef(0);
   const [kept, setKept] = useState<Kept>(NOTHING);
 
   useEffect(() => {
-    const started = new Worker(new URL("../workers/fit.worker.ts", import.meta.url), { type: "module" });
-    worker.current = started;
-    started.onmessage = ({ data }: MessageEvent<FitAnswer>) => {
+    const heard = ({ data }: MessageEvent<FitAnswer>) => {
       if (data.turn === turn.current) setKept((before) => after(before, data));
     };
-    return () => {
-      started.terminate();
-      worker.current = null;
-    };
+    const listening = theWorker();
+    listening.addEventListener("message", heard);
+    return () => listening.removeEventListener("message", heard);
   }, []);
 
   useEffect(() => {
-    turn.current += 1;
-    const question: FitQuestion = { kind: "fit", turn: turn.current, plan, people };
-    worker.current?.postMessage(question);
+    turns += 1;
+    turn.current = turns;
+    const question: FitQuestion = { kind: "fit", turn: turns, plan, people };
+    theWorker().postMessage(question);
   }, [plan, people]);
 
-  const ask = useCallback((what: Ask) => worker.current?.postMessage({ ...what, turn: turn.current }), []);
+  useEffect(() => {
+    const asked = turn.current;
+    void served.then((rows) => {
+      if (rows === null || turn.current !== asked) return;
+      // What the worker has found meanwhile is the same.
+      setKept((before) => ({
+        ...before,
+        rows: new Map([...rows.rows, ...before.rows]),
+        gap: before.gap ?? rows.gap,
+        turn: asked,
+      }));
+    });
+  }, [served]);
+
+  const ask = useCallback((what: Ask) => theWorker().postMessage({ ...what, turn: turn.current }), []);
   const settled = kept.turn === turn.current && kept.gap !== null;
   return { ...kept, settled, ask };
 }

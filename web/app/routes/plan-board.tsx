@@ -1,5 +1,7 @@
+import { setTimeout } from "node:timers/promises";
 import { limitInBrief } from "@able-tide/core/caps/words";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
+import type { FitPerson } from "@able-tide/core/fit/session";
 import { hasLandForm, hasWaterForm } from "@able-tide/core/movement/format";
 import { readPlan, withMovements } from "@able-tide/core/plan/read-plan";
 import { circumstancesOf } from "@able-tide/core/plan/setting";
@@ -18,8 +20,8 @@ import { PlanBoard } from "../plans/board.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-board";
 
-/** Milliseconds that the fit in the browser is given before the server begins its own. */
-const BROWSER_FIRST = 15_000;
+/** Milliseconds in which the server's fit is of use: by then the browser has begun to show its own. */
+const AT_HAND = 3000;
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.group.name ?? "Plan"} · Able Tide` }];
 
@@ -50,22 +52,20 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     plan.blocks,
     movements.map(({ movement }) => movement),
   );
-  if (taught === null && blocks.length > 0) {
-    const people = members.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], setting));
-    // Worked out so that it is ready when the class is, once the browser has had its turn; nobody waits for it.
-    const fitPlan = fitPlanOf(readPlan(blocks, circumstancesOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
-    setTimeout(() => void fittedRows(fitPlan, people).catch(() => undefined), BROWSER_FIRST).unref();
-  }
+  const people = members.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], setting));
+  const fitPlan = fitPlanOf(readPlan(blocks, circumstancesOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
   return {
     plan: { id: plan.id, day: plan.day, version: plan.version },
     content: contentOf(plan),
     setting,
     styles: styles.map(({ style }) => style),
     group: { name: group.name, place: group.place, minutes: group.minutes, startsAt: group.startsAt },
-    people: members.map((person) => {
-      const own = caps.get(person.id) ?? [];
-      return { ...fitPersonOf(person, own, setting), caps: own, name: person.name, brief: briefOf(own) };
+    people: members.map(({ name }, i) => {
+      const person = people[i] as FitPerson;
+      return { ...person, name, brief: briefOf(caps.get(person.id) ?? []) };
     }),
+    // Nobody waits for it: the server often has it at hand before the browser could work it out, and else never mind.
+    fitted: Promise.race([fittedRows(fitPlan, people).catch(() => null), setTimeout(AT_HAND, null, { ref: false })]),
     // What a hall has no form of cannot be put into a plan for it, nor what a pool has none of.
     movements: movements.map(({ movement }) => movement).filter(group.inWater ? hasWaterForm : hasLandForm),
     taught: taught && { id: taught.id, ended: taught.endedAt !== null },

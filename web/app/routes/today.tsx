@@ -11,6 +11,7 @@ import { type LibraryMovement, listMovements } from "../../server/movements/move
 import { type KeptCap, openCaps } from "../../server/people/caps.ts";
 import { type KeptLimitation, meanwhileOf, openLimitations } from "../../server/people/limitations.ts";
 import { listPeople, type Person } from "../../server/people/people.ts";
+import { fitAhead } from "../../server/plans/fitted-plan.ts";
 import { outlineOf } from "../../server/plans/outline.ts";
 import { listPlans, type Plan } from "../../server/plans/plans.ts";
 import { type SettingOf, settingsOf } from "../../server/plans/setting.ts";
@@ -130,16 +131,19 @@ export async function loader({ context }: Route.LoaderArgs) {
     scope,
     groups.map(({ id }) => id),
   );
+  const sessions =
+    scope.role === "clinician"
+      ? []
+      : groups
+          .map((group) => nextSession(group, { day, plans, movements, people, settingOf }))
+          .sort((a, b) => (a.day === b.day ? (a.group.startsAt < b.group.startsAt ? -1 : 1) : a.day < b.day ? -1 : 1));
+  const next = sessions.find(({ plan }) => plan !== null)?.plan;
+  if (next) fitAhead(scope, next.id);
   return {
     day,
     running: running.map(({ id, script }) => ({ id, group: script.groupName })),
     role: scope.role,
-    sessions:
-      scope.role === "clinician"
-        ? []
-        : groups
-            .map((group) => nextSession(group, { day, plans, movements, people, settingOf }))
-            .sort((a, b) => (a.day === b.day ? (a.group.startsAt < b.group.startsAt ? -1 : 1) : a.day < b.day ? -1 : 1)),
+    sessions,
     needs: scope.role === "helper" ? [] : needsOf(day, caps, limitations, nameOf),
     last: scope.role === "helper" || scope.role === "clinician" ? null : await lastClass(scope),
   };

@@ -61,7 +61,7 @@ async function scriptOf(
       total: reading.total,
       home: stateInWords(reading.home),
       showing: plan.style.showing,
-      people: people.map(({ id, name }) => ({ id, name, cells: rows.get(id) ?? [] })),
+      people: people.map(({ id, name }) => ({ id, name, cells: rows.get(id)?.cells ?? [] })),
     },
   };
 }

@@ -10,7 +10,7 @@ import { type CapInForce, capsHolding } from "../people/caps.ts";
 import { listMembers, type Person } from "../people/people.ts";
 import type { Scope } from "../scope.ts";
 import { fitPersonOf } from "./fit-people.ts";
-import { fittedRows } from "./fitted-rows.ts";
+import { fittedRows, type ShownRow } from "./fitted-rows.ts";
 import { findPlan, type Plan } from "./plans.ts";
 import { settingsOf } from "./setting.ts";
 
@@ -39,14 +39,14 @@ export async function fitGroupOf(
   setting: PlanSetting;
   reading: PlanReading;
   fits: readonly FitPerson[];
-  rows: ReadonlyMap<string, readonly CellView[]>;
+  rows: ReadonlyMap<string, ShownRow>;
 }> {
   const movements = (await listMovements(scope)).map(({ movement }) => movement);
   const settingOf = await settingsOf(scope, [group.id]);
   const setting = settingOf(plan, group, caps);
   const reading = readPlan(withMovements(plan.blocks, movements), circumstancesOf(setting, plan));
   const fits = people.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], setting));
-  const rows = await fittedRows(fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds), fits);
+  const { rows } = await fittedRows(fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds), fits);
   return { setting, reading, fits, rows };
 }
 
@@ -71,7 +71,15 @@ export async function findFittedPlan(scope: Scope, planId: string): Promise<Fitt
       person,
       fit: fits[i] as FitPerson,
       caps: caps.get(person.id) ?? [],
-      cells: rows.get(person.id) ?? [],
+      cells: rows.get(person.id)?.cells ?? [],
     })),
   };
+}
+
+/** Milliseconds before a plan is fitted ahead, so that the page it is fitted for goes first. */
+const PAGE_FIRST = 1000;
+
+/** Fits a plan so that it is at hand when it is opened or taught; nobody waits for it. */
+export function fitAhead(scope: Scope, planId: string): void {
+  setTimeout(() => void findFittedPlan(scope, planId).catch(() => undefined), PAGE_FIRST).unref();
 }

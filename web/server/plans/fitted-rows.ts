@@ -1,14 +1,28 @@
 import { setImmediate } from "node:timers/promises";
 import { type CellView, viewRow } from "@able-tide/core/fit/cell-view";
 import type { FitPlan } from "@able-tide/core/fit/fit-plan";
-import { type FittedGroup, fitGroupInSteps } from "@able-tide/core/fit/group";
-import { createFitMemory, type FitPerson } from "@able-tide/core/fit/session";
+import { type FittedGroup, fitGroupInSteps, gapOf } from "@able-tide/core/fit/group";
+import { createFitMemory, type FitPerson, type RowSums } from "@able-tide/core/fit/session";
 import { solvedForms } from "./solved-forms.ts";
 
 /** Fits kept in this process; a group has one or two that matter at a time. */
 const MOST_KEPT = 16;
 
-const kept = new Map<string, Promise<ReadonlyMap<string, readonly CellView[]>>>();
+/** One person's row as it is shown. Plain data, fit to be sent. */
+export interface ShownRow {
+  readonly cells: readonly CellView[];
+  readonly sums: RowSums;
+  /** How much of the session is kept, 0 to 1. */
+  readonly kept: number;
+}
+
+/** Everybody's rows by person, and how far they may be from the best there could be, 0 to 1. */
+export interface ShownRows {
+  readonly rows: ReadonlyMap<string, ShownRow>;
+  readonly gap: number;
+}
+
+const kept = new Map<string, Promise<ShownRows>>();
 
 const memory = createFitMemory();
 
@@ -20,13 +34,14 @@ export async function fittedGroup(plan: FitPlan, people: readonly FitPerson[]): 
   return step.value;
 }
 
-async function fitAll(plan: FitPlan, people: readonly FitPerson[]): Promise<ReadonlyMap<string, readonly CellView[]>> {
-  const { rows } = await fittedGroup(plan, people);
-  return new Map(rows.map((row) => [row.personId, viewRow(plan, row)]));
+async function fitAll(plan: FitPlan, people: readonly FitPerson[]): Promise<ShownRows> {
+  const group = await fittedGroup(plan, people);
+  const rows = group.rows.map((row) => [row.personId, { cells: viewRow(plan, row), sums: row.sums, kept: row.kept }] as const);
+  return { rows: new Map(rows), gap: gapOf(group) };
 }
 
 /** Everybody's row, by person. The same question asked again, or while it is being worked out, costs nothing. */
-export function fittedRows(plan: FitPlan, people: readonly FitPerson[]): Promise<ReadonlyMap<string, readonly CellView[]>> {
+export function fittedRows(plan: FitPlan, people: readonly FitPerson[]): Promise<ShownRows> {
   const question = JSON.stringify([plan, people]);
   const known = kept.get(question);
   if (known) return known;

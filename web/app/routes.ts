@@ -36,6 +36,7 @@ export default [
           route(":planId", "routes/plan-board.tsx"),
           route(":planId/versions", "routes/plan-versions.tsx"),
           route(":planId/sheets", "routes/plan-sheets.tsx"),
+          route(":planId/places", "routes/plan-places.tsx"),
         ]),
         route("calendar", "routes/calendar.tsx"),
         route("styles", "routes/styles.tsx"),

@@ -62,5 +62,6 @@ export function copyForward(question: ForwardQuestion): PlanContent {
   }
   const ask = { blocks, circumstances, library };
   const mended = mendTime(ask, lookAtPlan(blocks, circumstances, library), minutes).at(-1);
-  return { ...last, blocks: mended?.blocks ?? blocks.map(({ block }) => block) };
+  // A form was held for that day and that block; where people stand is the same next week.
+  return { ...last, holds: [], blocks: mended?.blocks ?? blocks.map(({ block }) => block) };
 }

@@ -23,9 +23,9 @@ export interface PlanInFile {
   readonly movements: readonly Movement[];
 }
 
-/** The text of a plan's file. Forms held for people stay at home: a file says nothing of anybody. */
+/** The text of a plan's file. Forms held for people and their places stay at home: a file says nothing of anybody. */
 export const planFile = ({ name, plan, movements }: PlanInFile): string =>
-  `${JSON.stringify({ format: "able-tide/plan", version: 1, name, plan: { ...plan, holds: [] }, movements }, null, 2)}\n`;
+  `${JSON.stringify({ format: "able-tide/plan", version: 1, name, plan: { ...plan, holds: [], places: [] }, movements }, null, 2)}\n`;
 
 /** Blocks that name a movement which the file does not bring. */
 export function unknownMovements({ plan, movements }: PlanInFile): FileProblem[] {

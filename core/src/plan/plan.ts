@@ -2,6 +2,7 @@ import * as v from "valibot";
 import type { FitHold } from "../fit/fit-plan.ts";
 import { WAYS } from "../fit/place.ts";
 import { PHASES } from "../movement/format.ts";
+import type { FloorPlace } from "../setup/standing-places.ts";
 import { SIDES } from "../side.ts";
 import { type Block, FACINGS, ROUNDS, TALK } from "./block.ts";
 import { SESSION_PURPOSES, type SessionPurpose } from "./content.ts";
@@ -17,6 +18,13 @@ export interface PlanContent {
   readonly purpose: SessionPurpose | null;
   /** Who does which block in which way, by the instructor's word and within their caps. */
   readonly holds: readonly FitHold[];
+  /** Where the instructor moved people to; everybody else stands by need. */
+  readonly places: readonly PersonPlace[];
+}
+
+/** A person's place on the floor, metres from the instructor's wall and from its left. */
+export interface PersonPlace extends FloorPlace {
+  readonly personId: string;
 }
 
 /** Blocks that one plan may have. */
@@ -28,6 +36,7 @@ export const EMPTY_PLAN: PlanContent = {
   breathSeconds: USUAL_STYLE.breathSeconds,
   purpose: null,
   holds: [],
+  places: [],
 };
 
 const breath = v.pipe(
@@ -76,6 +85,9 @@ const HoldSchema = v.strictObject({
   way: v.picklist([...WAYS, "rest"], "This is no way of doing a block."),
 });
 
+const along = v.pipe(v.number("A place is in metres."), v.minValue(0), v.maxValue(60));
+const PlaceSchema = v.strictObject({ personId: v.pipe(v.string(), v.maxLength(60)), x: along, z: along });
+
 /** Reads the content of a plan from a file or a board. */
 export const PlanContentSchema = v.object({
   blocks: v.pipe(
@@ -87,4 +99,5 @@ export const PlanContentSchema = v.object({
   breathSeconds: breath,
   purpose: v.nullable(v.picklist(SESSION_PURPOSES, "Please choose one of the purposes offered.")),
   holds: v.optional(v.pipe(v.array(HoldSchema), v.maxLength(MOST_HOLDS, `At most ${MOST_HOLDS} forms are held.`)), []),
+  places: v.optional(v.pipe(v.array(PlaceSchema), v.maxLength(200, "At most 200 people are placed.")), []),
 }) as v.GenericSchema<PlanContent>;

@@ -3,6 +3,7 @@ import type { Cap } from "../caps/cap.ts";
 import type { FitPlace } from "../fit/place.ts";
 import type { Room } from "../places/place.ts";
 import type { PoolFloor } from "../setup/pool-depth.ts";
+import type { Floor } from "../setup/standing-places.ts";
 import type { Circumstances } from "./read-plan.ts";
 import type { PlanPlace } from "./state.ts";
 import type { TeachingStyle } from "./style.ts";
@@ -15,6 +16,8 @@ export interface PlanSetting {
   /** What there is of chairs, rail and helpers. */
   readonly fitPlace: FitPlace;
   readonly poolFloor: PoolFloor;
+  /** The floor that people stand on; null where nobody has measured it. */
+  readonly floor: Floor | null;
   readonly week: number;
   readonly slowestCycle: number;
   /** Sessions before this one in which each movement was taught, by its id. */
@@ -46,7 +49,7 @@ export const slowestCycle = (people: readonly (readonly Cap[])[]): number =>
 
 /** What reading a plan takes: where and for whom, and how it is taught. */
 export const circumstancesOf = (
-  setting: Omit<PlanSetting, "fitPlace" | "poolFloor">,
+  setting: Omit<PlanSetting, "fitPlace" | "poolFloor" | "floor">,
   { style, breathSeconds }: { readonly style: TeachingStyle; readonly breathSeconds: number },
 ): Circumstances => ({
   style,

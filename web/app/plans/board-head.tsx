@@ -19,6 +19,7 @@ interface Props {
 const PAGES = [
   ["script", "Script"],
   ["sheets", "Sheets"],
+  ["places", "Places"],
   ["versions", "Versions"],
   ["file", "As a file"],
 ] as const;

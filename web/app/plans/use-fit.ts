@@ -89,16 +89,19 @@ export function useFit(
 
   useEffect(() => {
     const asked = turn.current;
-    void served.then((rows) => {
-      if (rows === null || turn.current !== asked) return;
-      // What the worker has found meanwhile is the same.
-      setKept((before) => ({
-        ...before,
-        rows: new Map([...rows.rows, ...before.rows]),
-        gap: before.gap ?? rows.gap,
-        turn: asked,
-      }));
-    });
+    served
+      .then((rows) => {
+        if (rows === null || turn.current !== asked) return;
+        // What the worker has found meanwhile is the same.
+        setKept((before) => ({
+          ...before,
+          rows: new Map([...rows.rows, ...before.rows]),
+          gap: before.gap ?? rows.gap,
+          turn: asked,
+        }));
+      })
+      // Without an answer the worker's own rows come all the same.
+      .catch(() => undefined);
   }, [served]);
 
   const ask = useCallback((what: Ask) => theWorker().postMessage({ ...what, turn: turn.current }), []);

@@ -52,7 +52,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     plan.blocks,
     movements.map(({ movement }) => movement),
   );
-  const people = members.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], setting));
+  const people = members.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], setting, plan.places));
   const fitPlan = fitPlanOf(readPlan(blocks, circumstancesOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
   return {
     plan: { id: plan.id, day: plan.day, version: plan.version },

@@ -12,6 +12,7 @@ import { circumstancesOf, placeOfRoom } from "@able-tide/core/plan/setting";
 import * as v from "valibot";
 import { describe, expect, test } from "vitest";
 import { WEEKS } from "./demo-person.ts";
+import { FRIDAY_WARM_WATER } from "./friday-warm-water.ts";
 import { PLACE, STYLE } from "./kittiwake-rooms.ts";
 import { MONDAY_CHAIRS } from "./monday-chairs.ts";
 import { planWeek } from "./plan-week.ts";
@@ -24,10 +25,10 @@ const movements = readdirSync(folder)
 const library = createFormLibrary();
 
 /** Every plan of the demo joins up, is even, keeps its phases and ends on time. */
-describe.each([MONDAY_CHAIRS, WEDNESDAY_FOOTING])("$name", (programme) => {
+describe.each([MONDAY_CHAIRS, WEDNESDAY_FOOTING, FRIDAY_WARM_WATER])("$name", (programme) => {
   const taught: Record<string, number> = {};
   test.each(Array.from({ length: WEEKS + 1 }, (_, i) => i + 1))("week %d", (week) => {
-    const place = placeOfRoom(v.parse(Room, PLACE.room));
+    const place = placeOfRoom(v.parse(Room, PLACE.room), programme.inWater);
     const setting = { seatedOnly: programme.seatedOnly, place, week, slowestCycle: 0, taught: { ...taught } };
     const blocks = planWeek(programme, Math.min(week, WEEKS), setting, movements);
     const circumstances = circumstancesOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });

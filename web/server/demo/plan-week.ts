@@ -14,7 +14,7 @@ const library = createFormLibrary();
 export function planWeek(
   programme: DemoProgramme,
   week: number,
-  setting: Omit<PlanSetting, "fitPlace" | "poolFloor">,
+  setting: Omit<PlanSetting, "fitPlace" | "poolFloor" | "floor">,
   movements: readonly Movement[],
 ): readonly Block[] {
   const circumstances = circumstancesOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });

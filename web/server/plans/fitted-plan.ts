@@ -45,7 +45,7 @@ export async function fitGroupOf(
   const settingOf = await settingsOf(scope, [group.id]);
   const setting = settingOf(plan, group, caps);
   const reading = readPlan(withMovements(plan.blocks, movements), circumstancesOf(setting, plan));
-  const fits = people.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], setting));
+  const fits = people.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], setting, plan.places));
   const { rows } = await fittedRows(fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds), fits);
   return { setting, reading, fits, rows };
 }

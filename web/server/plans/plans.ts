@@ -23,6 +23,7 @@ interface PlanRow {
   style: PlanContent["style"];
   purpose: PlanContent["purpose"];
   holds: PlanContent["holds"];
+  places: PlanContent["places"];
   version: number;
 }
 
@@ -35,16 +36,18 @@ const toPlan = (row: PlanRow): Plan => ({
   style: row.style,
   purpose: row.purpose,
   holds: row.holds,
+  places: row.places,
   version: row.version,
 });
 
 /** The content of a plan, without whose and when. */
-export const contentOf = ({ blocks, style, breathSeconds, purpose, holds }: PlanContent): PlanContent => ({
+export const contentOf = ({ blocks, style, breathSeconds, purpose, holds, places }: PlanContent): PlanContent => ({
   blocks,
   style,
   breathSeconds,
   purpose,
   holds,
+  places,
 });
 
 const columnsOf = (content: PlanContent) => ({
@@ -53,6 +56,7 @@ const columnsOf = (content: PlanContent) => ({
   style: JSON.stringify(content.style),
   purpose: content.purpose,
   holds: JSON.stringify(content.holds),
+  places: JSON.stringify(content.places),
 });
 
 const plansOf = (scope: Scope) => scope.database("plans").where("plans.organisation_id", scope.organisationId);
@@ -153,7 +157,7 @@ export async function listVersions(scope: Scope, planId: string, most: number): 
     .select<{ version: number; content: PlanContent; name: string; saved_at: Date }[]>("version", "content", "name", "saved_at");
   return rows.map(({ version, content, name, saved_at }) => ({
     version,
-    // Versions from before forms could be held say nothing of them.
+    // Versions from before forms could be held and people placed say nothing of it.
     content: { ...EMPTY_PLAN, ...content },
     savedBy: name,
     savedAt: saved_at.toISOString(),

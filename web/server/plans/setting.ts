@@ -1,6 +1,7 @@
 import type { Cap } from "@able-tide/core/caps/cap";
 import { fitPlaceOf } from "@able-tide/core/fit/place";
 import { type PlanSetting, placeOfRoom, slowestCycle, weekOf } from "@able-tide/core/plan/setting";
+import { floorOf } from "@able-tide/core/setup/standing-places";
 import { taughtMovements, timesTaught } from "../classes/taught.ts";
 import type { Group } from "../groups/groups.ts";
 import { listPlaces } from "../places/places.ts";
@@ -25,6 +26,7 @@ export async function settingsOf(scope: Scope, groupIds: readonly string[]): Pro
       place: placeOfRoom(room, group.inWater),
       fitPlace: fitPlaceOf(room, group),
       poolFloor: { shallow: room?.shallow ?? null, deep: room?.deep ?? null },
+      floor: floorOf(room, group.inWater),
       week: weekOf(day),
       slowestCycle: slowestCycle([...caps.values()]),
       taught: timesTaught(taught, group.id, day),

@@ -1,0 +1,171 @@
+import type { Room } from "../places/place.ts";
+
+/** A place on the floor, metres: `x` from the instructor's wall into the room, `z` from its left as the instructor sees it. */
+export interface FloorPlace {
+  readonly x: number;
+  readonly z: number;
+}
+
+/** A hall or pool as far as places are concerned, metres. The rail is on the right of whoever faces the instructor. */
+export interface Floor {
+  /** From the instructor's wall to the far one, and across. */
+  readonly length: number;
+  readonly width: number;
+  /** Length of the rail along the right-hand wall, from the instructor's end; 0 without one. */
+  readonly rail: number;
+  /** Depth at the instructor's end and at the far one; null on land. */
+  readonly pool: { readonly shallow: number; readonly deep: number } | null;
+}
+
+/** A pool whose width nobody has given is drawn so wide, metres. */
+const USUAL_POOL_WIDTH = 4;
+
+/** The floor of a room or of its pool; null where nobody has measured it. */
+export function floorOf(
+  room: Pick<Room, "floorLength" | "floorWidth" | "rail" | "poolLength" | "shallow" | "deep"> | null,
+  inWater: boolean,
+): Floor | null {
+  if (room === null) return null;
+  const { floorLength, floorWidth, rail, poolLength, shallow, deep } = room;
+  if (inWater)
+    return poolLength && shallow !== null && deep !== null
+      ? { length: poolLength, width: USUAL_POOL_WIDTH, rail: poolLength, pool: { shallow, deep } }
+      : null;
+  return floorLength && floorWidth ? { length: floorLength, width: floorWidth, rail: rail ?? 0, pool: null } : null;
+}
+
+/** Somebody who needs a place. */
+export interface PlacedPerson {
+  readonly id: string;
+  /** Room for the arms and for the longest step, metres from the middle. */
+  readonly reach: number;
+  /** Blocks in which they hold the rail, and in which a helper has their hand. */
+  readonly atRail: number;
+  readonly helped: number;
+  /** Whether they see or hear little. */
+  readonly near: boolean;
+  /** Depth to stand in; null on land. */
+  readonly depth: number | null;
+}
+
+export interface StandingPlace extends FloorPlace {
+  readonly personId: string;
+  /** Why it is there, in a word or two. */
+  readonly why: "rail" | "near" | "helper" | "depth" | "row" | "moved";
+}
+
+/** What is too near what, or out of reach. */
+export interface PlaceProblem {
+  readonly personId: string;
+  readonly words: string;
+}
+
+/** From the wall to the middle of somebody who holds the rail; from the instructor to the first row. Metres. */
+const FROM_RAIL = 0.45;
+const FIRST_ROW = 2;
+const RAIL_STEP = 0.8;
+/** What still counts as within reach of the rail. */
+const RAIL_REACH = 0.75;
+/** Further than this from the front is hard to see and to hear. */
+const NEAR_ROW = 3.5;
+
+const clamp = (value: number, least: number, most: number): number => Math.min(Math.max(least, value), Math.max(least, most));
+
+/** How deep the water is at a place; null on land. */
+export const depthAt = ({ pool, length }: Pick<Floor, "pool" | "length">, { x }: Pick<FloorPlace, "x">): number | null =>
+  pool === null ? null : pool.shallow + (clamp(x, 0, length) / length) * (pool.deep - pool.shallow);
+
+/** Where on a sloping floor the water is so deep. */
+function whereDeep({ pool, length }: Floor, depth: number): number {
+  if (pool === null || pool.deep === pool.shallow) return length / 2;
+  return clamp((length * (depth - pool.shallow)) / (pool.deep - pool.shallow), 0.5, length - 0.5);
+}
+
+const distance = (a: FloorPlace, b: FloorPlace): number => Math.hypot(a.x - b.x, a.z - b.z);
+
+/** Room that two people need between their middles: arms may overlap a little, since not everybody reaches at once. */
+const apart = (a: PlacedPerson, b: PlacedPerson): number => 0.75 * (a.reach + b.reach);
+
+/** Free places in rows from the front, each with room for the widest. */
+function* rows({ length, width }: Floor, spacing: number): Generator<FloorPlace> {
+  const across = Math.max(1, Math.floor((width - spacing) / spacing));
+  const left = (width - (across - 1) * spacing) / 2;
+  for (let x = FIRST_ROW; x <= length - spacing / 2; x += spacing)
+    for (let i = 0; i < across; i += 1) {
+      // From the middle outward: the middle of a row sees best.
+      const out = Math.ceil(i / 2) * (i % 2 === 0 ? 1 : -1);
+      yield { x, z: left + (Math.floor((across - 1) / 2) + out) * spacing };
+    }
+}
+
+/**
+ * Gives everybody a place by need: the rail first, then who must see and hear, who needs a helper at the end of a row, the
+ * rest in rows; in a pool by depth. Places that somebody was moved to stay.
+ *
+ * @param moved places by person, as the instructor dragged them
+ */
+export function standingPlaces(
+  floor: Floor,
+  people: readonly PlacedPerson[],
+  moved: ReadonlyMap<string, FloorPlace>,
+): StandingPlace[] {
+  const placed: (StandingPlace & { readonly person: PlacedPerson })[] = [];
+  const put = (person: PlacedPerson, place: FloorPlace, why: StandingPlace["why"]) => {
+    placed.push({ personId: person.id, ...place, why, person });
+  };
+  const isFree = (person: PlacedPerson, place: FloorPlace): boolean =>
+    placed.every((other) => distance(other, place) >= apart(person, other.person) - 1e-9);
+  for (const person of people) {
+    const to = moved.get(person.id);
+    if (to) put(person, { x: clamp(to.x, 0, floor.length), z: clamp(to.z, 0, floor.width) }, "moved");
+  }
+  const left = people.filter(({ id }) => !moved.has(id));
+  const spacing = 1.5 * Math.max(0.5, ...people.map(({ reach }) => reach));
+  const inOrder = left.toSorted(
+    (a, b) => b.atRail - a.atRail || Number(b.near) - Number(a.near) || b.helped - a.helped || (a.id < b.id ? -1 : 1),
+  );
+  for (const person of inOrder) {
+    const alongRail = Array.from({ length: Math.floor(floor.rail / RAIL_STEP) }, (_, i) => ({
+      x: FIRST_ROW / 2 + (i + 0.5) * RAIL_STEP,
+      z: floor.width - FROM_RAIL,
+    })).filter(({ x }) => x < floor.length);
+    const deep = person.depth === null ? null : whereDeep(floor, person.depth);
+    const byDepth = (a: FloorPlace, b: FloorPlace): number => (deep === null ? 0 : Math.abs(a.x - deep) - Math.abs(b.x - deep));
+    const atRail = person.atRail > 0 ? alongRail.toSorted(byDepth).find((place) => isFree(person, place)) : undefined;
+    if (atRail) {
+      put(person, atRail, "rail");
+      continue;
+    }
+    const inRows = [...rows(floor, spacing)];
+    const free = (deep === null ? inRows : inRows.toSorted(byDepth)).filter((place) => isFree(person, place));
+    const outer = free.filter(({ z }) => z < spacing || z > floor.width - spacing);
+    const wanted = person.helped > 0 && !person.near ? [...outer, ...free] : free;
+    const why = person.near ? "near" : person.helped > 0 ? "helper" : deep === null ? "row" : "depth";
+    put(person, wanted[0] ?? { x: floor.length - 0.5, z: floor.width / 2 }, why);
+  }
+  return people.flatMap(({ id }) => placed.filter(({ personId }) => personId === id).map(({ person: _, ...place }) => place));
+}
+
+/** What is wrong with some places: too near each other, too near a wall, away from the rail, too far to see, too deep. */
+export function placeProblems(floor: Floor, people: readonly PlacedPerson[], places: readonly StandingPlace[]): PlaceProblem[] {
+  const of = (id: string) => places.find(({ personId }) => personId === id);
+  return people.flatMap((person, i): PlaceProblem[] => {
+    const place = of(person.id);
+    if (!place) return [];
+    const problems: string[] = [];
+    for (const other of people.slice(i + 1)) {
+      const there = of(other.id);
+      if (there && distance(place, there) < apart(person, other) - 0.01)
+        problems.push(`${(apart(person, other) - distance(place, there)).toFixed(1)} m too near another`);
+    }
+    const room = Math.min(place.x, floor.length - place.x, place.z, floor.width - place.z);
+    if (person.atRail === 0 && room < person.reach / 2) problems.push("too near a wall for the longest step");
+    if (person.atRail > 0 && floor.rail > 0 && (floor.width - place.z > RAIL_REACH || place.x > FIRST_ROW / 2 + floor.rail))
+      problems.push("the rail is out of reach");
+    if (person.near && place.x > NEAR_ROW) problems.push("far from the instructor for somebody who sees or hears little");
+    const depth = depthAt(floor, place);
+    if (depth !== null && person.depth !== null && depth > person.depth + 0.1)
+      problems.push(`${(depth - person.depth).toFixed(2)} m deeper than meant`);
+    return problems.map((words) => ({ personId: person.id, words }));
+  });
+}

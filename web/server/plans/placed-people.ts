@@ -1,0 +1,38 @@
+import { wayOf } from "@able-tide/core/fit/place";
+import type { Movement } from "@able-tide/core/movement/format";
+import { stanceShares } from "@able-tide/core/movement/track";
+import type { PlacedPerson } from "@able-tide/core/setup/standing-places";
+import { openLimitations } from "../people/limitations.ts";
+import type { Scope } from "../scope.ts";
+import type { FittedPlan } from "./fitted-plan.ts";
+
+/** Half the span of the arms, and half of somebody standing still; shares of stature. */
+const ARMS = 0.48;
+const STILL = 0.15;
+/** Limitations with which somebody has to be near to see or to hear. */
+const NEAR: readonly string[] = ["lowVision", "hearingLoss"];
+
+/** The furthest that a foot goes from the middle of the stance in a movement, share of stature. */
+function travelOf(movement: Movement): number {
+  const { length, width } = stanceShares(movement.stance);
+  const feet = movement.keys.flatMap(({ feet: both, leadFoot, trailFoot }) => [both, leadFoot, trailFoot]);
+  const stepped = feet.map((foot) => Math.hypot(foot?.ahead ?? 0, foot?.outward ?? 0));
+  return Math.max(length, width / 2, ...stepped);
+}
+
+/** What each person of a plan needs of their place. */
+export async function placedPeople(scope: Scope, { people, reading }: FittedPlan): Promise<PlacedPerson[]> {
+  const limitations = await openLimitations(scope);
+  return people.map(({ person, fit, cells }) => {
+    const ways = cells.map(({ choice }) => (choice === null ? null : wayOf(choice)));
+    const travel = reading.blocks.map(({ movement }, i) => (ways[i] === null || ways[i] === "seated" ? 0 : travelOf(movement)));
+    return {
+      id: person.id,
+      reach: person.stature * Math.max(ARMS, STILL + Math.max(0, ...travel)),
+      atRail: ways.filter((way) => way === "rail" || way === "wall").length,
+      helped: ways.filter((way) => way === "helper").length,
+      near: limitations.some(({ personId, rule }) => personId === person.id && NEAR.includes(rule)),
+      depth: fit.depth ?? null,
+    };
+  });
+}

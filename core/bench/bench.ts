@@ -23,7 +23,8 @@ import { lookAtPlan } from "../src/plan/look-at-plan.ts";
 import { type Circumstances, type PlannedBlock, readPlan } from "../src/plan/read-plan.ts";
 import { USUAL_STYLE } from "../src/plan/style.ts";
 import { SIDES, sideSign } from "../src/side.ts";
-import { report } from "./measure.ts";
+import { benchFit } from "./fit.ts";
+import { measureAll } from "./measure.ts";
 import { skeletonUpdater } from "./skeleton.ts";
 
 const FOLDER = process.env["LIBRARY_FOLDER"] ?? "library";
@@ -111,7 +112,7 @@ const WATERLINE = 0.7;
 const tracks = movements.map((movement) => trackOf(movement, FULL_STANDING, "right") as Track);
 const wet = library.flatMap((movement) => trackOf(movement, { ...FULL_STANDING, kind: "water" }, "right") ?? []);
 let warm = createFormLibrary();
-report({
+const report = measureAll({
   "1000 poses solved and read": {
     runs: 60,
     warmUp: 20,
@@ -177,3 +178,5 @@ report({
   },
   "one person of that group again": { runs: 50, warmUp: 5, run: (run) => void fitPerson(plan, person(run % 12), warm) },
 });
+const fit = await benchFit(movements, circumstances);
+process.stdout.write(`${JSON.stringify({ ...report, ...fit }, null, 2)}\n`);

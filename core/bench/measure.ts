@@ -31,10 +31,10 @@ function calibrate(): number {
   return at(times(20, loop), 0.5);
 }
 
-/** Measures named pieces of work after a warm-up, and prints them as JSON. */
-export function report(
+/** Measures named pieces of work after a warm-up. */
+export function measureAll(
   work: Readonly<Record<string, { readonly runs: number; readonly warmUp: number; readonly run: (run: number) => void }>>,
-): void {
+): { readonly calibrationMilliseconds: number; readonly measured: readonly Measured[] } {
   const calibration = calibrate();
   const measured = Object.entries(work).map(([name, { runs, warmUp, run }]): Measured => {
     times(warmUp, run);
@@ -42,5 +42,5 @@ export function report(
     const median = at(taken, 0.5);
     return { name, runs, median, percentile95: at(taken, 0.95), ratio: median / calibration };
   });
-  process.stdout.write(`${JSON.stringify({ calibrationMilliseconds: calibration, measured }, null, 2)}\n`);
+  return { calibrationMilliseconds: calibration, measured };
 }

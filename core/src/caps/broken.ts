@@ -13,6 +13,9 @@ const LONGEST_DECLARED_PAUSE = 3;
 /** Whether a form is done on the feet. */
 export const isOnFeet = (kind: FormKind): boolean => kind !== "seated";
 
+/** Whether a form is stood on land: what minutes of standing count. Water carries, and has minutes of its own. */
+export const isStanding = (kind: FormKind): boolean => kind === "standing" || kind === "supported";
+
 /** Highest and lowest of every column over some poses. */
 export interface Extremes {
   readonly highest: Float64Array;

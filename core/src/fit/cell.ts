@@ -1,5 +1,5 @@
 import type { Build } from "../body/build.ts";
-import { isOnFeet } from "../caps/broken.ts";
+import { isStanding } from "../caps/broken.ts";
 import type { Cap } from "../caps/cap.ts";
 import type { Demand } from "../movement/demand.ts";
 import type { FormChoice } from "../movement/form.ts";
@@ -72,8 +72,8 @@ export const formCell = (
   demands,
 });
 
-/** Whether a cell is done on the feet. */
-export const cellOnFeet = (cell: Pick<FittedCell, "choice">): boolean => cell.choice !== null && isOnFeet(cell.choice.kind);
+/** Whether a cell is stood on land; water carries. */
+export const cellOnFeet = (cell: Pick<FittedCell, "choice">): boolean => cell.choice !== null && isStanding(cell.choice.kind);
 
 /** What a form is worth: what it keeps, less what its way costs. */
 export const formWorth = ({ choice, fidelity }: Pick<FoundForm, "choice" | "fidelity">): number =>

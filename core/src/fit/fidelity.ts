@@ -132,11 +132,15 @@ export const mostFidelity = (
   { range, sides }: RangeKept,
   inTime: boolean,
 ): number =>
-  weights.range * range +
-  weights.sides * sides +
-  weights.steadiness * shape.steadiness +
-  weights.depth * shape.depth +
-  (inTime ? weights.breath : 0);
+  // Weights add up to 1 but for the last digit.
+  Math.min(
+    1,
+    weights.range * range +
+      weights.sides * sides +
+      weights.steadiness * shape.steadiness +
+      weights.depth * shape.depth +
+      (inTime ? weights.breath : 0),
+  );
 
 /** Fidelity of a solved candidate; a smaller size is never credited with more than the whole of its shape. */
 export const fidelity = (meant: Meant, shape: ShapeKeeps, kept: RangeKept, done: readonly Demand[], inTime: boolean): number =>

@@ -68,7 +68,7 @@ export interface RankedSize extends RangeKept {
 const MOST_SAMPLES = 24 * (INTERVALS + 1);
 
 /** Where nobody has said how deep it is: water to the lower breastbone, share of stature. */
-const USUAL_DEPTH = 0.7;
+export const USUAL_DEPTH = 0.7;
 
 /** Sides that lead in turn where nothing else is said: an unsided movement is authored whole and done once. */
 export const leadsOf = (movement: Movement): readonly Side[] => (movement.sided ? SIDES : ["right"]);

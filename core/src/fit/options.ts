@@ -1,4 +1,4 @@
-import { isOnFeet } from "../caps/broken.ts";
+import { isStanding } from "../caps/broken.ts";
 import { CAP_TOLERANCE } from "../caps/cap.ts";
 import type { Turn } from "../plan/count.ts";
 import { type Pair, pairOf, SIDES, sideIndex } from "../side.ts";
@@ -113,7 +113,7 @@ export function optionOf(form: FoundForm, turns: readonly Turn[], handsUp = 0, r
     way,
     form: some === 1 ? form : { ...form, rounds, fidelity: some * form.fidelity },
     worth: some * form.fidelity - wayCost(way),
-    onFeet: isOnFeet(form.choice.kind),
+    onFeet: isStanding(form.choice.kind),
     ...spentBy(form, handsUp, turns, rounds),
     takes: takesOf(way),
   };

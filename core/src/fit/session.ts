@@ -1,5 +1,5 @@
 import { buildOf, type MeasuredBody } from "../body/build.ts";
-import { isOnFeet } from "../caps/broken.ts";
+import { isStanding } from "../caps/broken.ts";
 import type { Cap } from "../caps/cap.ts";
 import type { Turn } from "../plan/count.ts";
 import { type Pair, pairOf, type Side, sideIndex } from "../side.ts";
@@ -117,7 +117,7 @@ const personKey = (
 const roomChanges = (blocks: readonly FitBlock[]): boolean[] =>
   blocks.map(({ meant }, i) => {
     const before = blocks[i - 1];
-    return before !== undefined && isOnFeet(before.meant.kind) !== isOnFeet(meant.kind);
+    return before !== undefined && isStanding(before.meant.kind) !== isStanding(meant.kind);
   });
 
 /** Caps on how long somebody takes part, seconds. */

@@ -64,6 +64,8 @@ export interface PlaceProblem {
 const FROM_RAIL = 0.45;
 const FIRST_ROW = 2;
 const RAIL_STEP = 0.8;
+/** What those at the rail and behind them need of the width. */
+const RAIL_WAY = 1.4;
 /** What still counts as within reach of the rail. */
 const RAIL_REACH = 0.75;
 /** Further than this from the front is hard to see and to hear. */
@@ -86,16 +88,27 @@ const distance = (a: FloorPlace, b: FloorPlace): number => Math.hypot(a.x - b.x,
 /** Room that two people need between their middles: arms may overlap a little, since not everybody reaches at once. */
 const apart = (a: PlacedPerson, b: PlacedPerson): number => 0.75 * (a.reach + b.reach);
 
-/** Free places in rows from the front, each with room for the widest. */
-function* rows({ length, width }: Floor, spacing: number): Generator<FloorPlace> {
-  const across = Math.max(1, Math.floor((width - spacing) / spacing));
-  const left = (width - (across - 1) * spacing) / 2;
-  for (let x = FIRST_ROW; x <= length - spacing / 2; x += spacing)
-    for (let i = 0; i < across; i += 1) {
-      // From the middle outward: the middle of a row sees best.
-      const out = Math.ceil(i / 2) * (i % 2 === 0 ? 1 : -1);
-      yield { x, z: left + (Math.floor((across - 1) / 2) + out) * spacing };
-    }
+/** Places in rows from the front, so far apart; in each row from the middle outward, where it is seen best. */
+function rows({ length, width, rail }: Floor, spacing: number): FloorPlace[] {
+  // The way along the rail is left to those who hold it.
+  const free = rail > 0 ? width - RAIL_WAY : width;
+  const across = Math.max(1, Math.floor(free / spacing));
+  const left = (free - (across - 1) * spacing) / 2;
+  const inRow = Array.from({ length: across }, (_, i) => i).sort(
+    (a, b) => Math.abs(a - (across - 1) / 2) - Math.abs(b - (across - 1) / 2) || a - b,
+  );
+  const down = Math.max(1, Math.floor((length - FIRST_ROW) / spacing) + 1);
+  return Array.from({ length: down }, (_, row) =>
+    inRow.map((i) => ({ x: FIRST_ROW + row * spacing, z: left + i * spacing })),
+  ).flat();
+}
+
+/** Rows as wide apart as the floor lets so many people stand, never nearer than they need. @param reach the widest of them */
+function roomyRows(floor: Floor, people: number, reach: number): FloorPlace[] {
+  const widest = [2.4, 2.1, 1.8].find(
+    (times) => rows(floor, times * reach).filter(({ x }) => x <= floor.length - reach).length >= people,
+  );
+  return rows(floor, (widest ?? 1.5) * reach);
 }
 
 /**
@@ -120,7 +133,8 @@ export function standingPlaces(
     if (to) put(person, { x: clamp(to.x, 0, floor.length), z: clamp(to.z, 0, floor.width) }, "moved");
   }
   const left = people.filter(({ id }) => !moved.has(id));
-  const spacing = 1.5 * Math.max(0.5, ...people.map(({ reach }) => reach));
+  const reach = Math.max(0.5, ...people.map((person) => person.reach));
+  const inRows = roomyRows(floor, left.length, reach);
   const inOrder = left.toSorted(
     (a, b) => b.atRail - a.atRail || Number(b.near) - Number(a.near) || b.helped - a.helped || (a.id < b.id ? -1 : 1),
   );
@@ -136,9 +150,8 @@ export function standingPlaces(
       put(person, atRail, "rail");
       continue;
     }
-    const inRows = [...rows(floor, spacing)];
     const free = (deep === null ? inRows : inRows.toSorted(byDepth)).filter((place) => isFree(person, place));
-    const outer = free.filter(({ z }) => z < spacing || z > floor.width - spacing);
+    const outer = free.filter(({ z }) => z < 2 * reach || z > floor.width - 2 * reach);
     const wanted = person.helped > 0 && !person.near ? [...outer, ...free] : free;
     const why = person.near ? "near" : person.helped > 0 ? "helper" : deep === null ? "row" : "depth";
     put(person, wanted[0] ?? { x: floor.length - 0.5, z: floor.width / 2 }, why);

@@ -2,6 +2,7 @@ import { type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
 import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
 import type { Cap } from "@able-tide/core/caps/cap";
 import type { CellView } from "@able-tide/core/fit/cell-view";
+import { USUAL_DEPTH } from "@able-tide/core/fit/form-library";
 import { taughtName } from "@able-tide/core/movement/format";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import type { BlockReading } from "@able-tide/core/plan/read-plan";
@@ -20,6 +21,8 @@ interface PanelPerson {
   readonly name: string;
   readonly stature: number;
   readonly measured: MeasuredBody;
+  /** Metres of water where they stand; only in a pool. */
+  readonly depth?: number | null;
   readonly caps: readonly Cap[];
 }
 
@@ -75,10 +78,12 @@ export const BlockPanel = memo(function BlockPanel({ block, following, person, c
   const choice = cell ? cell.choice : block.meant;
   const rounds = Math.max(...block.rounds);
   const { stature, measured } = person ?? MIDDLING;
+  const depth = choice?.kind === "water" ? (person?.depth ?? USUAL_DEPTH * stature) : undefined;
   const form = useMemo(
-    () => (choice ? readChosenForm(movement, choice, { stature, measured }, cycle) : null),
-    [movement, choice, stature, measured, cycle],
+    () => (choice ? readChosenForm(movement, choice, { stature, measured }, cycle, depth) : null),
+    [movement, choice, stature, measured, cycle, depth],
   );
+  const waterline = depth === undefined ? undefined : depth / stature;
   const now = form && rowAt(form.samples, phase);
   const caps = person?.caps ?? [];
   const lines = now ? handLines(caps, now.row) : [];
@@ -94,12 +99,13 @@ export const BlockPanel = memo(function BlockPanel({ block, following, person, c
       {form && now && (
         <>
           {still ? (
-            <FigureStrip samples={form.samples} view={bestView(movement)} className="h-40" />
+            <FigureStrip samples={form.samples} view={bestView(movement)} waterline={waterline} className="h-40" />
           ) : (
             <div className="grid grid-cols-2">
               <MovingFigure
                 samples={form.samples}
                 phase={phase}
+                waterline={waterline}
                 view="front"
                 lines={lines}
                 label={`${taughtName(movement)} from the front`}
@@ -108,6 +114,7 @@ export const BlockPanel = memo(function BlockPanel({ block, following, person, c
               <MovingFigure
                 samples={form.samples}
                 phase={phase}
+                waterline={waterline}
                 view="side"
                 label={`${taughtName(movement)} from the right side`}
                 className="h-44"

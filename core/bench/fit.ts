@@ -1,0 +1,192 @@
+import loadHighs from "highs";
+import { USUAL_BODY } from "../src/body/build.ts";
+import type { Cap, CapLimit } from "../src/caps/cap.ts";
+import { fitPlanOf } from "../src/fit/fit-plan.ts";
+import { createFormLibrary } from "../src/fit/form-library.ts";
+import { fitGroup, gapOf } from "../src/fit/group.ts";
+import { chooseOverSession, type SessionBlock, type SessionLimits } from "../src/fit/over-session.ts";
+import type { FitPlace } from "../src/fit/place.ts";
+import { sessionProgram } from "../src/fit/program.ts";
+import { createFitMemory, type FitPerson } from "../src/fit/session.ts";
+import type { Movement } from "../src/movement/format.ts";
+import { type Circumstances, readPlan } from "../src/plan/read-plan.ts";
+import { USUAL_STYLE } from "../src/plan/style.ts";
+
+/** Milliseconds and how near the best, over some cases made up afresh each run. */
+export interface FitMeasured {
+  readonly name: string;
+  readonly cases: number;
+  readonly median: number;
+  readonly percentile95: number;
+  /** Loss against what is proven best, or the gap to the bound; shares. */
+  readonly closeness: { readonly what: "loss" | "gap"; readonly median: number; readonly percentile95: number };
+}
+
+const at = (values: readonly number[], share: number): number =>
+  values.toSorted((a, b) => a - b)[Math.min(values.length - 1, Math.floor(share * values.length))] ?? 0;
+
+const measured = (name: string, times: readonly number[], what: "loss" | "gap", closeness: readonly number[]): FitMeasured => ({
+  name,
+  cases: times.length,
+  median: at(times, 0.5),
+  percentile95: at(times, 0.95),
+  closeness: { what, median: at(closeness, 0.5), percentile95: at(closeness, 0.95) },
+});
+
+const chance = (share: number): boolean => Math.random() < share;
+const between = (least: number, most: number): number => least + Math.random() * (most - least);
+
+/** A session of so many blocks with so many ways each, half of them on the feet, and limits on some of its sums. */
+function anySession(blocks: number, ways: number): { blocks: SessionBlock[]; limits: SessionLimits } {
+  const made = Array.from({ length: blocks }, (): SessionBlock => {
+    const seconds = Math.round(between(60, 150));
+    const options = Array.from({ length: ways - 1 }, () => {
+      const onFeet = chance(0.55);
+      const worth = Math.min(1, (onFeet ? 0.5 : 0.3) + between(0, 0.5));
+      const leg = () => (onFeet && chance(0.3) ? between(0, 12) : 0);
+      return {
+        worth,
+        onFeet,
+        rests: false,
+        spends: [onFeet ? seconds : 0, leg(), leg(), worth * between(0, 40), worth * between(0, 40)],
+      };
+    });
+    return {
+      seconds,
+      roomChanges: chance(0.1),
+      options: [...options, { worth: 0, onFeet: false, rests: true, spends: [0, 0, 0, 0, 0] }],
+    };
+  });
+  const total = made.reduce((sum, { seconds }) => sum + seconds, 0);
+  const some = (share: number, limit: number) => (chance(share) ? limit : Number.POSITIVE_INFINITY);
+  return {
+    blocks: made,
+    limits: {
+      sums: [
+        some(0.6, total * between(0.2, 0.7)),
+        some(0.5, blocks * between(0.5, 2.5)),
+        some(0.5, blocks * between(0.5, 2.5)),
+        some(0.5, blocks * between(3, 11)),
+        some(0.5, blocks * between(3, 11)),
+      ],
+      run: some(0.5, between(300, 900)),
+    },
+  };
+}
+
+/** Seconds that the referee is given for one case; what it then has is the best known. */
+const REFEREE_SECONDS = 10;
+
+async function onePerson(blocks: number, ways: number, cases: number): Promise<FitMeasured> {
+  const highs = await loadHighs();
+  for (let i = 0; i < 3; i += 1) {
+    const { blocks: warm, limits } = anySession(blocks, ways);
+    chooseOverSession(warm, limits);
+  }
+  const times: number[] = [];
+  const losses: number[] = [];
+  for (let i = 0; i < cases; i += 1) {
+    const session = anySession(blocks, ways);
+    const start = performance.now();
+    const { worth } = chooseOverSession(session.blocks, session.limits);
+    times.push(performance.now() - start);
+    const { Status, ObjectiveValue } = highs.solve(sessionProgram(session.blocks, session.limits), {
+      mip_rel_gap: 0,
+      time_limit: REFEREE_SECONDS,
+    });
+    if (Status === "Optimal") losses.push(Math.max(0, (ObjectiveValue - worth) / ObjectiveValue));
+  }
+  return measured(`one person, ${blocks} blocks with ${ways} ways, after one change`, times, "loss", losses);
+}
+
+const LIMITS: readonly (() => CapLimit)[] = [
+  () => ({ channel: "handHeight", side: chance(0.5) ? "left" : "right", limit: "shoulder" }),
+  () => ({ channel: "steadiness", limit: between(2.5, 7) }),
+  () => ({ channel: "loadedKnee", side: "both", limit: between(25, 60) }),
+  () => ({ channel: "dorsiflexion", side: "left", limit: between(6, 14) }),
+  () => ({ channel: "standingMinutes", limit: between(5, 20) }),
+  () => ({ channel: "standingMinutesAtATime", limit: between(5, 12) }),
+  () => ({ channel: "oneLegSeconds", side: "both", limit: between(0, 5) }),
+  () => ({ channel: "handsUpSecondsInAll", side: "both", limit: between(60, 300) }),
+  () => ({ channel: "heldStanding" }),
+];
+const anyCaps = (): Cap[] =>
+  LIMITS.flatMap((limit, i) =>
+    chance(0.3)
+      ? [
+          {
+            id: `c${i}`,
+            limit: limit(),
+            forms: null,
+            reason: "",
+            source: "",
+            strength: "firm" as const,
+            from: "2026-01-01",
+            until: null,
+            dateKind: "review" as const,
+          },
+        ]
+      : [],
+  );
+const anyone = (i: number): FitPerson => ({
+  id: `p${String(i).padStart(2, "0")}`,
+  stature: Math.round(100 * between(1.45, 1.85)) / 100,
+  measured: USUAL_BODY,
+  caps: anyCaps(),
+});
+
+/** A hall in which the rail is short. */
+const hallFor = (people: number): FitPlace => ({ chairs: people, rail: Math.floor(people / 2), helpers: 2, pool: null });
+
+function groupCases(
+  movements: readonly Movement[],
+  circumstances: Circumstances,
+  people: number,
+  blocks: number,
+  cases: number,
+): FitMeasured[] {
+  const name = `group of ${people}, ${blocks} blocks`;
+  const pick = () => movements[Math.floor(Math.random() * movements.length)] as Movement;
+  const planOf = (list: readonly Movement[]) =>
+    fitPlanOf(
+      readPlan(
+        list.map((movement, i) => ({ block: { id: `b${i}`, movementId: movement.id, rounds: 4 }, movement })),
+        circumstances,
+      ),
+      hallFor(people),
+      USUAL_STYLE,
+    );
+  const kinds = ["cold", "one person's caps changed", "one block changed"] as const;
+  const times = kinds.map((): number[] => []);
+  const gaps = kinds.map((): number[] => []);
+  for (let i = 0; i < cases; i += 1) {
+    const library = createFormLibrary();
+    const memory = createFitMemory();
+    const list = Array.from({ length: blocks }, pick);
+    const group = Array.from({ length: people }, (_, person) => anyone(person));
+    const changedGroup = group.map((person, p) => (p === 3 ? { ...person, caps: anyCaps() } : person));
+    const questions = [
+      [planOf(list), group],
+      [planOf(list), changedGroup],
+      [planOf(list.toSpliced(Math.floor(blocks / 2), 1, pick())), changedGroup],
+    ] as const;
+    questions.forEach(([plan, everybody], kind) => {
+      const start = performance.now();
+      const fitted = fitGroup(plan, everybody, library, memory);
+      times[kind]?.push(performance.now() - start);
+      gaps[kind]?.push(gapOf(fitted));
+    });
+  }
+  return kinds.map((kind, i) => measured(`${name}, ${kind}`, times[i] ?? [], "gap", gaps[i] ?? []));
+}
+
+/** Speed and closeness of the fit, with fresh chance each run. */
+export async function benchFit(movements: readonly Movement[], circumstances: Circumstances) {
+  const measuredCases = [
+    await onePerson(20, 12, 60),
+    await onePerson(40, 24, 20),
+    ...groupCases(movements, circumstances, 16, 20, 4),
+    ...groupCases(movements, circumstances, 40, 40, 1),
+  ];
+  return { fit: measuredCases, megabytes: Math.round(process.memoryUsage().rss / 1e6) };
+}

@@ -1,0 +1,61 @@
+import { expect, test } from "vitest";
+import { load } from "../movement/library.fixture.ts";
+import { EMPTY_PLAN } from "../plan/plan.ts";
+import { fitAnswer } from "./fit-answer.ts";
+import { readFitRequest } from "./fit-request.ts";
+import { createFormLibrary } from "./form-library.ts";
+import { fitGroup } from "./group.ts";
+
+const movements = ["settling-breath", "lift-and-part"].map(load);
+const blocks = movements.map(({ id }, i) => ({ id: `b${i}`, movementId: id, rounds: 4 }));
+const request = (more: object = {}) => ({
+  format: "able-tide/fit-request",
+  version: 1,
+  plan: { format: "able-tide/plan", version: 1, name: "Two", plan: { ...EMPTY_PLAN, blocks }, movements },
+  people: [
+    { id: "sore", stature: 1.6, caps: [{ id: "c1", limit: { channel: "handHeight", side: "right", limit: "shoulder" } }] },
+    { id: "well", stature: 1.7 },
+  ],
+  ...more,
+});
+const problemsOf = (value: unknown) => readFitRequest(JSON.stringify(value)).problems;
+
+test("a question in the open formats is read and answered with every cell and why", () => {
+  const { question, problems } = readFitRequest(JSON.stringify(request()));
+  expect(problems).toEqual([]);
+  if (!question) throw new Error("it was read");
+  const answer = fitAnswer(question.plan, fitGroup(question.plan, question.people, createFormLibrary()));
+  expect(answer).toMatchObject({ format: "able-tide/fit", version: 1 });
+  const [sore, well] = answer.people;
+  expect(well?.cells.map(({ fidelity }) => fidelity)).toEqual([1, 1]);
+  expect(sore?.cells.map(({ blockId }) => blockId)).toEqual(["b0", "b1"]);
+  expect(sore?.cells[1]).toMatchObject({
+    way: "standing",
+    because: [{ id: "c1", words: "Right hand stops at shoulder height" }],
+  });
+  expect(sore?.cells[1]?.fidelity).toBeLessThan(1);
+  expect(answer.bound).toBeGreaterThanOrEqual(answer.good - 1e-9);
+});
+
+test("what is wrong is named with its place", () => {
+  expect(readFitRequest("{").problems[0]?.message).toBe("this is not JSON");
+  expect(problemsOf(request({ people: [] }))).toEqual([{ path: "people", message: "needs at least one person" }]);
+  expect(problemsOf(request({ people: [{ id: "a", stature: 9 }] }))[0]).toMatchObject({ path: "people[0].stature" });
+  expect(
+    problemsOf(
+      request({
+        people: [
+          { id: "a", stature: 1.6 },
+          { id: "a", stature: 1.6 },
+        ],
+      }),
+    )[0]?.message,
+  ).toBe("no two people may have the same id");
+  const plan = { ...request().plan, movements: movements.slice(0, 1) };
+  expect(problemsOf(request({ plan }))[0]).toMatchObject({ path: "plan.plan.blocks[1].movementId" });
+});
+
+test("in a pool everybody is in the water", () => {
+  const { question } = readFitRequest(JSON.stringify(request({ place: { pool: { temperature: 32 } } })));
+  expect(question?.plan.blocks[0]?.meant.kind).toBe("water");
+});

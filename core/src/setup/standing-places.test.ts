@@ -1,0 +1,94 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { depthAt, type Floor, floorOf, type PlacedPerson, placeProblems, standingPlaces } from "./standing-places.ts";
+
+const HALL: Floor = { length: 11, width: 8, rail: 7, pool: null };
+const POOL: Floor = { length: 9, width: 4, rail: 9, pool: { shallow: 0.9, deep: 1.4 } };
+const person = (id: string, more: Partial<PlacedPerson> = {}): PlacedPerson => ({
+  id,
+  reach: 0.8,
+  atRail: 0,
+  helped: 0,
+  near: false,
+  depth: null,
+  ...more,
+});
+const NOBODY_MOVED = new Map();
+const of = (id: string, places: ReturnType<typeof standingPlaces>) => {
+  const place = places.find(({ personId }) => personId === id);
+  if (!place) throw new Error(`${id} has a place`);
+  return place;
+};
+
+describe("who stands where", () => {
+  test("whoever holds on stands at the rail, whoever sees little in the first row", () => {
+    const people = [person("a"), person("b", { atRail: 3 }), person("c", { near: true }), person("d")];
+    const places = standingPlaces(HALL, people, NOBODY_MOVED);
+    expect(of("b", places)).toMatchObject({ why: "rail" });
+    expect(HALL.width - of("b", places).z).toBeLessThan(0.5);
+    expect(of("c", places).x).toBeLessThanOrEqual(Math.min(of("a", places).x, of("d", places).x));
+    expect(placeProblems(HALL, people, places)).toEqual([]);
+  });
+
+  test("ten people in a hall have room, whoever they are", () => {
+    const needs = fc.record({
+      reach: fc.double({ min: 0.7, max: 0.9, noNaN: true }),
+      atRail: fc.constantFrom(0, 0, 4),
+      helped: fc.constantFrom(0, 0, 2),
+      near: fc.boolean(),
+    });
+    fc.assert(
+      fc.property(fc.array(needs, { minLength: 1, maxLength: 10 }), (all) => {
+        const people = all.map((each, i) => person(`p${i}`, { ...each, near: each.near && i < 3 }));
+        const places = standingPlaces(HALL, people, NOBODY_MOVED);
+        expect(places.map(({ personId }) => personId)).toEqual(people.map(({ id }) => id));
+        for (const { x, z } of places) {
+          expect(x).toBeGreaterThanOrEqual(0);
+          expect(x).toBeLessThanOrEqual(HALL.length);
+          expect(z).toBeGreaterThanOrEqual(0);
+          expect(z).toBeLessThanOrEqual(HALL.width);
+        }
+        expect(placeProblems(HALL, people, places).filter(({ words }) => words.includes("too near another"))).toEqual([]);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test("somebody who was moved stays there, and is told when it is too near", () => {
+    const people = [person("a"), person("b")];
+    const places = standingPlaces(
+      HALL,
+      people,
+      new Map([
+        ["a", { x: 3, z: 3 }],
+        ["b", { x: 3.2, z: 3 }],
+      ]),
+    );
+    expect(of("a", places)).toMatchObject({ x: 3, z: 3, why: "moved" });
+    expect(placeProblems(HALL, people, places).map(({ words }) => words)).toEqual(["1.0 m too near another"]);
+  });
+
+  test("somebody who holds on and was moved away from the rail is told", () => {
+    const people = [person("a", { atRail: 2 })];
+    const places = standingPlaces(HALL, people, new Map([["a", { x: 3, z: 2 }]]));
+    expect(placeProblems(HALL, people, places).map(({ words }) => words)).toContain("the rail is out of reach");
+  });
+
+  test("in a pool everybody stands about where it is as deep as meant", () => {
+    const people = [person("short", { depth: 1.0, reach: 0.7 }), person("tall", { depth: 1.3, reach: 0.7 })];
+    const places = standingPlaces(POOL, people, NOBODY_MOVED);
+    expect(depthAt(POOL, of("short", places))).toBeLessThan(1.1);
+    expect(depthAt(POOL, of("tall", places))).toBeGreaterThan(1.15);
+    expect(depthAt(POOL, { x: 0 })).toBeCloseTo(0.9, 9);
+    expect(depthAt(POOL, { x: 9 })).toBeCloseTo(1.4, 9);
+    expect(depthAt(HALL, { x: 4 })).toBeNull();
+  });
+
+  test("a floor nobody has measured is no floor", () => {
+    const room = { floorLength: null, floorWidth: 7, rail: 7, poolLength: null, shallow: 0.9, deep: 1.4 };
+    expect(floorOf(null, false)).toBeNull();
+    expect(floorOf(room, false)).toBeNull();
+    expect(floorOf(room, true)).toBeNull();
+    expect(floorOf({ ...room, floorLength: 11 }, false)).toEqual({ length: 11, width: 7, rail: 7, pool: null });
+  });
+});

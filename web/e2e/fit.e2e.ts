@@ -1,0 +1,193 @@
+import { USUAL_STYLE } from "@able-tide/core/plan/style";
+import type { Browser, Page } from "puppeteer-core";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { findClass } from "../server/classes/classes.ts";
+import { changeGroup, findGroup, type GroupInput } from "../server/groups/groups.ts";
+import { addCap } from "../server/people/caps.ts";
+import { addPlace } from "../server/places/places.ts";
+import { addPlan, findPlan } from "../server/plans/plans.ts";
+import { today } from "../server/scope.ts";
+import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
+import { addSomebody, cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+
+let browser: Browser;
+let organisation: TestOrganisation;
+let page: Page;
+let senara: string;
+let tam: string;
+const problems: string[] = [];
+
+const BLOCKS = [
+  { id: "b1", movementId: "settling-breath", rounds: 4 },
+  { id: "b2", movementId: "lift-and-part", rounds: 4 },
+  { id: "b3", movementId: "side-weight-shift", rounds: 4 },
+  { id: "b4", movementId: "one-leg-toe-near", rounds: 4 },
+];
+
+beforeAll(async () => {
+  [browser, organisation] = await Promise.all([openBrowser(), ownOrganisation()]);
+  const { scope, groupId } = organisation;
+  senara = await addSomebody(organisation, "Senara");
+  tam = await addSomebody(organisation, "Tam");
+  await addCap(scope, tam, {
+    limit: { channel: "heldStanding" },
+    reason: "unsteady",
+    source: "Keeper",
+    strength: "firm",
+    dateKind: "review",
+    from: "2020-01-01",
+    until: null,
+  });
+  const placeId = await addPlace(scope, {
+    name: "The net loft",
+    room: {
+      chairs: [{ height: 0.45, count: 12 }],
+      rail: 4,
+      floorLength: 8,
+      floorWidth: 6,
+      shallow: null,
+      deep: null,
+      poolLength: null,
+      water: null,
+    },
+    emergency: { address: "", phone: "", defibrillator: "", exit: "", hoist: "" },
+  });
+  const group = await findGroup(scope, groupId);
+  await changeGroup(scope, groupId, { ...(group as GroupInput), placeId, helpers: 1 });
+  page = await openPage(browser, problems);
+  await signIn(page, serverUrl(), organisation);
+});
+afterAll(async () => {
+  await browser.close();
+  await organisation.close();
+});
+
+const newPlan = (day: string): Promise<string> =>
+  addPlan(organisation.scope, { groupId: organisation.groupId, day, blocks: BLOCKS, style: USUAL_STYLE });
+const settled = () => page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
+const cellWords = (row: number, column: number): Promise<string> =>
+  page.$eval(`[data-cell="${row} ${column}"]`, (cell) => cell.getAttribute("aria-label") ?? "");
+async function openBoard(day: string): Promise<string> {
+  const planId = await newPlan(day);
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "domcontentloaded" });
+  await settled();
+  return planId;
+}
+const pause = (milliseconds: number) => new Promise((resolve) => setTimeout(resolve, milliseconds));
+
+test("a cell is held to a form of the instructor's choice, and the fit goes round it until it is let go", async () => {
+  const planId = await openBoard("2026-11-04");
+  expect(await cellWords(0, 2)).toContain("standing, whole");
+  await page.click('[data-cell="0 2"]');
+  await page.waitForSelector("aside select option[value=seated]");
+  await page.select("aside section select", "seated");
+  await page.waitForFunction(() => document.querySelector('[data-cell="0 2"]')?.getAttribute("aria-label")?.includes("seated"));
+  expect(await cellWords(1, 2)).not.toContain("seated, whole");
+  await pause(700);
+  expect((await findPlan(organisation.scope, planId))?.holds).toEqual([{ personId: senara, blockId: "b3", way: "seated" }]);
+  await page.reload({ waitUntil: "domcontentloaded" });
+  await settled();
+  expect(await cellWords(0, 2)).toContain("seated");
+  await page.click('[data-cell="0 2"]');
+  await page.waitForSelector("aside select option[value=seated]");
+  await page.select("aside section select", "");
+  await page.waitForFunction(() => document.querySelector('[data-cell="0 2"]')?.getAttribute("aria-label")?.includes("standing"));
+});
+
+test("why a cell is as it is names the cap that binds, and what would be without it", async () => {
+  await openBoard("2026-11-11");
+  await page.click('[data-cell="1 2"]');
+  await seeText(page, "Standing only with a hold: unsteady, set by Keeper");
+  await click(page, "If this were gone");
+  await seeText(page, "For the talk with whoever set it");
+  await click(page, "Compare with another");
+  await seeText(page, "Two people, one plan");
+  await page.keyboard.press("Escape");
+});
+
+test("the helper's sheet prints what the grid says", async () => {
+  const planId = await openBoard("2026-11-18");
+  const grid = await page.$$eval("[data-cell]", (cells) => cells.map((cell) => cell.getAttribute("aria-label") ?? ""));
+  const holding = grid.filter((words) => words.includes("holding on"));
+  expect(holding.length).toBeGreaterThan(0);
+  expect(holding.every((words) => words.startsWith("Tam"))).toBe(true);
+  await page.goto(`${serverUrl()}/plans/${planId}/sheets/helper`, { waitUntil: "networkidle0" });
+  const printed = await page.$$eval("main ol > li", (rows) => rows.map((row) => (row as HTMLElement).innerText));
+  expect(printed).toHaveLength(BLOCKS.length);
+  const helped = printed.filter((text) => /(Holding on|Give a hand): Tam/.test(text));
+  expect(helped).toHaveLength(holding.length);
+  for (const words of holding) {
+    const name = words.split(", ")[1]?.split(":")[0] ?? "";
+    expect(helped.some((text) => text.includes(name))).toBe(true);
+  }
+  await page.goto(`${serverUrl()}/plans/${planId}/sheets/people/${tam}?type=large`, { waitUntil: "networkidle0" });
+  await seeText(page, "Standing only with a hold");
+  // A card may lie about: no reason stands on it.
+  expect(await page.$eval("main", (main) => (main as HTMLElement).innerText)).not.toContain("unsteady");
+  await page.goto(`${serverUrl()}/plans/${planId}/sheets/set-up`, { waitUntil: "networkidle0" });
+  await seeText(page, "2 chairs");
+});
+
+test("a place is moved with the arrow keys and kept", async () => {
+  const planId = await newPlan("2026-11-25");
+  await page.goto(`${serverUrl()}/plans/${planId}/places`, { waitUntil: "networkidle0" });
+  await page.$eval('[role="button"][aria-label^="Senara"]', (place) => (place as SVGElement).focus());
+  const before = await page.$eval('[role="button"][aria-label^="Senara"]', (place) => place.getAttribute("aria-label"));
+  for (let i = 0; i < 3; i += 1) await page.keyboard.press("ArrowDown");
+  await pause(800);
+  const [moved] = (await findPlan(organisation.scope, planId))?.places ?? [];
+  expect(moved?.personId).toBe(senara);
+  await page.reload({ waitUntil: "networkidle0" });
+  const after = await page.$eval('[role="button"][aria-label^="Senara"]', (place) => place.getAttribute("aria-label"));
+  expect(after).not.toBe(before);
+  expect(after).toContain(`${moved?.x.toFixed(1)} m from the front`);
+});
+
+test("a sore shoulder at check-in lowers that person's cells only, where the arm is used, with the reason", async () => {
+  const { scope } = organisation;
+  const planId = await newPlan(today(scope));
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "domcontentloaded" });
+  await click(page, "Teach");
+  await seeText(page, "Who is here, and how?");
+  const classId = page.url().split("/").at(-1) ?? "";
+  const cellsOf = async (personId: string) =>
+    (await findClass(scope, classId))?.script.people.find(({ id }) => id === personId)?.cells ?? [];
+  const [before, others] = [await cellsOf(senara), await cellsOf(tam)];
+  await click(page, "Senara: more");
+  await seeText(page, "Senara today");
+  await click(page, "right arm");
+  await page.select('[role="dialog"] select', "5");
+  await seeText(page, "More pain than usual, right arm");
+  const fitted = page.waitForResponse((response) => response.url().includes("/fit"));
+  await click(page, "Keep");
+  expect((await fitted).status()).toBeLessThan(400);
+  const after = await cellsOf(senara);
+  expect(await cellsOf(tam)).toEqual(others);
+  expect(after[1]?.fidelity).toBeLessThan(before[1]?.fidelity ?? 0);
+  expect(after[1]?.why.map(({ reason }) => reason).join()).toContain("right arm");
+  for (const [i, cell] of after.entries()) expect(cell.fidelity).toBeLessThanOrEqual((before[i]?.fidelity ?? 0) + 1e-9);
+});
+
+test("programs ask the fit over the network: answered in the open format, refused with the place of what is wrong", async () => {
+  const cookie = await cookieOf(serverUrl(), organisation);
+  const planId = await newPlan("2026-12-16");
+  const plan = await (await fetch(`${serverUrl()}/plans/${planId}/file`, { headers: { cookie } })).json();
+  const ask = (body: unknown, headers: Record<string, string> = { cookie }) =>
+    fetch(`${serverUrl()}/fit`, { method: "POST", headers, body: JSON.stringify(body), redirect: "manual" });
+  const question = {
+    format: "able-tide/fit-request",
+    version: 1,
+    plan,
+    people: [{ id: "a", stature: 1.65, caps: [{ id: "c", limit: { channel: "noStanding" } }] }],
+  };
+  const answer = await (await ask(question)).json();
+  expect(answer).toMatchObject({ format: "able-tide/fit", version: 1 });
+  expect(answer.people[0].cells.map(({ way }: { way: string }) => way)).toEqual(["seated", "seated", "seated", "seated"]);
+  const refused = await ask({ ...question, people: [] });
+  expect(refused.status).toBe(422);
+  expect(await refused.json()).toEqual({ problems: [{ path: "people", message: "needs at least one person" }] });
+  const stranger = await ask(question, {});
+  expect(stranger.headers.get("Content-Type") ?? "").not.toContain("json");
+});
+
+test("nothing went wrong in the browser meanwhile", () => expect(problems).toEqual([]));

@@ -13,7 +13,8 @@ await build({
   configFile: false,
   logLevel: "error",
   build: { ssr: "core/bench/bench.ts", outDir: folder, emptyOutDir: true, minify: false },
-  ssr: { noExternal: true },
+  // The referee brings a binary of its own, which stays where it is.
+  ssr: { noExternal: true, external: ["highs"] },
 });
 const core = spawnSync(process.execPath, [join(folder, "bench.js")], {
   env: { ...process.env, LIBRARY_FOLDER: join(ROOT, "library") },

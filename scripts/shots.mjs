@@ -55,7 +55,6 @@ try {
   };
 
   await open("/sign-in");
-  await shot("sign-in");
   await page.type('[name="email"]', "ines@kittiwake.example");
   await page.type('[name="password"]', "low-water-mark");
   await Promise.all([page.waitForNavigation(), page.keyboard.press("Enter")]);
@@ -80,9 +79,6 @@ try {
   await click("Osei");
   await page.waitForSelector('[aria-label^="One-leg stand"] svg');
   await shot("weeks");
-  await open("/");
-  await click("Monday Chairs, Monday 12 October");
-  await shot("what-happened");
   await open("/plans");
   await click("Wednesday 14 October");
   await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
@@ -90,6 +86,13 @@ try {
   await shot("plan-board");
   await click("Script");
   await shot("script");
+  await click("Back to the plan");
+  await click("Sheets");
+  await click("For the helper");
+  await shot("helper-sheet");
+  await click("Back to the plan");
+  await click("Places");
+  await shot("places");
   await click("Back to the plan");
   await click("Teach");
   await click("Osei: lighter");

@@ -117,7 +117,7 @@ export function createFormLibrary(): FormLibrary {
       const inWater = choice.kind === "water";
       const sampled = sampleTrack(track, inWater ? undefined : scratch);
       if (sampled.problem !== null) return null;
-      const { rows: _, ...kept } = sampled;
+      const { rows: _, segments: __, ...kept } = sampled;
       return inWater ? sampled : kept;
     });
 

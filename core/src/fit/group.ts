@@ -44,6 +44,8 @@ const slopeOf = (kept: number): number => 1 / (2 * Math.sqrt(Math.max(0.01, kept
 export const gapOf = ({ good, bound }: Pick<FittedGroup, "good" | "bound">): number =>
   bound <= 0 ? 0 : Math.max(0, (bound - good) / bound);
 
+/** A gap at which nothing is priced any further: nobody could see the difference. */
+const NEAR_ENOUGH = 0.002;
 /** Steps in which places are priced; a count and not the clock, so that the answer is always the same. */
 const PRICE_STEPS = 12;
 const EPSILON = 1e-9;
@@ -105,12 +107,20 @@ interface Shared {
 /** Good of everybody's ways. */
 const goodTogether = (ways: Iterable<ChosenWays>): number => [...ways].reduce((sum, each) => sum + goodOf(keptOf(each)), 0);
 
+/** What somebody chooses with what the room has left: their own best where there is room for all of it. */
+function chooseIn(room: Room, options: PersonOptions, alone: ChosenWays): ChosenWays {
+  if (alone.chosen.every((option, block) => room.hasFor(block, option))) return alone;
+  return chooseWays(options, (block, option) => (room.hasFor(block, option) ? option.worth : null));
+}
+
+type Alone = ReadonlyMap<PersonOptions, ChosenWays>;
+
 /** Fits people one after another with what the room has left. */
-function inTurn(plan: FitPlan, order: readonly PersonOptions[]): Shared {
+function inTurn(plan: FitPlan, order: readonly PersonOptions[], alone: Alone): Shared {
   const room = new Room(plan);
   const ways = new Map<PersonOptions, ChosenWays>();
   for (const options of order) {
-    const chosen = chooseWays(options, (block, option) => (room.hasFor(block, option) ? option.worth : null));
+    const chosen = chooseIn(room, options, alone.get(options) as ChosenWays);
     room.enter(chosen);
     ways.set(options, chosen);
   }
@@ -133,7 +143,7 @@ function* exchange(plan: FitPlan, shared: Shared, alone: ReadonlyMap<PersonOptio
   for (const each of ways.values()) room.enter(each);
   const of = (options: PersonOptions) => ways.get(options) as ChosenWays;
   const choose = (options: PersonOptions): ChosenWays => {
-    const chosen = chooseWays(options, (block, option) => (room.hasFor(block, option) ? option.worth : null));
+    const chosen = chooseIn(room, options, alone.get(options) as ChosenWays);
     room.enter(chosen);
     return chosen;
   };
@@ -163,7 +173,7 @@ function* exchange(plan: FitPlan, shared: Shared, alone: ReadonlyMap<PersonOptio
 function* shareOut(
   plan: FitPlan,
   people: readonly PersonOptions[],
-  alone: ReadonlyMap<PersonOptions, ChosenWays>,
+  alone: Alone,
 ): Generator<undefined, Shared & { bound: number }> {
   const count = Math.max(1, plan.blocks.length);
   const { capacity } = new Room(plan);
@@ -182,9 +192,10 @@ function* shareOut(
     people.toSorted((a, b) => loses(b) - loses(a) || byId(a, b)),
     people.toSorted((a, b) => ownKept(a) - ownKept(b) || byId(a, b)),
   ];
-  let best = orders.map((order) => inTurn(plan, order)).reduce((a, b) => (b.good > a.good + EPSILON ? b : a));
+  let best = orders.map((order) => inTurn(plan, order, alone)).reduce((a, b) => (b.good > a.good + EPSILON ? b : a));
   yield;
-  for (let step = 0; step < PRICE_STEPS; step += 1) {
+  const isNear = () => gapOf({ good: best.good, bound }) < NEAR_ENOUGH;
+  for (let step = 0; step < PRICE_STEPS && !isNear(); step += 1) {
     const room = new Room(plan);
     let value = 0;
     const gains = new Map<PersonOptions, number>();
@@ -204,7 +215,7 @@ function* shareOut(
     bound = Math.min(bound, value);
     const over = plan.blocks.map((_, block) => TAKEN.map((what) => room.over(block, what)));
     const order = people.toSorted((a, b) => (gains.get(b) as number) - (gains.get(a) as number) || byId(a, b));
-    const shared = inTurn(plan, order);
+    const shared = inTurn(plan, order, alone);
     if (shared.good > best.good + EPSILON) best = shared;
     const length = over.flat().reduce((sum, each, i) => {
       const what = TAKEN[i % TAKEN.length] as (typeof TAKEN)[number];

@@ -1,7 +1,7 @@
 import { marginOfStability, type Point } from "../body/base-of-support.ts";
 import { GRIP_SHARE, isOutOfDepth, RAIL_SHARE, waterRelief, weightInWater } from "../body/buoyancy.ts";
 import { ROW_WIDTH } from "../body/channels.ts";
-import { type FootContact, isOff, sidedSlots } from "../body/pose.ts";
+import { type FootContact, isOff } from "../body/pose.ts";
 import { GRAVITY } from "../body/segments.ts";
 import {
   type Circumstances,
@@ -18,9 +18,9 @@ import {
 import { type Pair, SIDES, sideIndex } from "../side.ts";
 import { type DragMoments, dragMoments } from "./drag.ts";
 import { type FormReading, oneLegSpells, otherFoot, supportOf, toeDownSpells } from "./reading.ts";
-import type { FormSamples } from "./samples.ts";
+import { type Footing, type FormSamples, footingOf } from "./samples.ts";
 import { INTERVALS } from "./solved-samples.ts";
-import type { Track, TrackSegment } from "./track.ts";
+import type { Track } from "./track.ts";
 
 /** What one round of a form asks of a person, read alike wherever it is used. */
 export interface Demand extends Pick<FormReading, "highest" | "lowest" | "mean" | "features" | "steps"> {
@@ -79,11 +79,9 @@ export interface WaterDemand {
 const USUAL_MASS = 70;
 /** Numbers a sample in a form's balance, and where each stands. */
 const BALANCE = { width: 4, x: 0, y: 1, z: 2, quietMargin: 3 } as const;
-const FOOT_X = sidedSlots("footX");
-const FOOT_Z = sidedSlots("footZ");
 
 /** What demands on land are read from: all but the solved poses themselves, which only water asks for. */
-export type DemandSamples = Omit<FormSamples, "rows">;
+export type DemandSamples = Omit<FormSamples, "rows" | "segments">;
 
 /** Signed distance of the extrapolated centre of mass to the edge, share of H. */
 function dynamicMargin(samples: DemandSamples, sample: number, stature: number, cycleSeconds: number): number {
@@ -147,7 +145,7 @@ function readBalanceInWater(samples: FormSamples, sample: number, waterline: num
 const leavesFloor = (contact: FootContact): boolean => isOff(contact) && contact !== "absent";
 
 /** What the base of one segment asks in quiet; the longest spells are in seconds. */
-function baseDemand({ frame, start }: TrackSegment, longest: { oneLeg: Pair; toeDown: Pair }): number {
+function baseDemand({ frame, width, offset }: Footing, longest: { oneLeg: Pair; toeDown: Pair }): number {
   const { seating, feet } = frame;
   if (seating.kind === "seated") return seatedBaseDemand(seating.backSupported, seating.atFront, feet.some(leavesFloor));
   for (const side of SIDES) {
@@ -156,8 +154,7 @@ function baseDemand({ frame, start }: TrackSegment, longest: { oneLeg: Pair; toe
     if (other === "restingToe" || other === "restingHeel") return toeDownDemand(longest.toeDown[sideIndex(side)]);
   }
   const heels = feet.every((foot) => foot === "forefoot") ? 1.5 : 0;
-  const apart = ([left, right]: readonly [number, number]) => Math.abs((start[right] as number) - (start[left] as number));
-  return standingBaseDemand(apart(FOOT_Z), apart(FOOT_X)) + heels;
+  return standingBaseDemand(width, offset) + heels;
 }
 
 const times = ([left, right]: Pair, seconds: number): Pair => [left * seconds, right * seconds];
@@ -182,7 +179,7 @@ export function readQuietDemand({ segments }: Track, cycleSeconds: number): Quie
   };
   return {
     steadiness: quietSteadiness(
-      segments.map((segment) => baseDemand(segment, longest)),
+      segments.map((segment) => baseDemand(footingOf(segment), longest)),
       segments.map(({ frame }) => supportOf(frame)),
     ),
     longestOneLeg: longest.oneLeg,
@@ -202,12 +199,12 @@ export function readDemand(samples: DemandSamples | FormSamples, person: Doer, c
   if (!(cycleSeconds > 0)) throw new RangeError("a round takes time");
   const wet = "rows" in samples ? samples : null;
   if (person.depth !== undefined && wet === null) throw new RangeError("demands in water are read from the poses");
-  const { reading, phases, count, segments } = samples;
+  const { reading, phases, count, footings } = samples;
   const longest = {
     oneLeg: times(reading.oneLeg.longest, cycleSeconds),
     toeDown: times(reading.toeDown.longest, cycleSeconds),
   };
-  const bases = segments.map((segment) => baseDemand(segment, longest));
+  const bases = footings.map((footing) => baseDemand(footing, longest));
 
   let leastMargin = Number.POSITIVE_INFINITY;
   let leastAt = 0;
@@ -224,7 +221,7 @@ export function readDemand(samples: DemandSamples | FormSamples, person: Doer, c
       weights[sample] = balance.weight;
     }
   };
-  const isSeated = (number: number): boolean => segments[number]?.frame.seating.kind === "seated";
+  const isSeated = (number: number): boolean => footings[number]?.frame.seating.kind === "seated";
   const movementAt = (sample: number): number =>
     movementDemand(balance.margin, samples.balance[sample * BALANCE.width + BALANCE.quietMargin] as number);
   const addedAt = (sample: number, number: number): number =>

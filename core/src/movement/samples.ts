@@ -13,6 +13,23 @@ export interface FormSamples extends SolvedSamples {
   readonly reading: FormReading;
   /** What steadiness on land hangs on: X, Y and Z of the centre of mass and the quiet margin, four numbers a sample. */
   readonly balance: Float64Array;
+  /** How the feet stand in each segment. */
+  readonly footings: readonly Footing[];
+}
+
+/** How the feet stand along a segment: the frame, and how far apart they are sideways and fore and aft, shares of H. */
+export interface Footing {
+  readonly frame: PoseFrame;
+  readonly width: number;
+  readonly offset: number;
+}
+
+const FOOT_X = sidedSlots("footX");
+const FOOT_Z = sidedSlots("footZ");
+
+export function footingOf({ frame, start }: Pick<TrackSegment, "frame" | "start">): Footing {
+  const apart = ([left, right]: readonly [number, number]) => Math.abs((start[right] as number) - (start[left] as number));
+  return { frame, width: apart(FOOT_Z), offset: apart(FOOT_X) };
 }
 
 const secant = (segment: TrackSegment, index: number): number =>
@@ -175,7 +192,12 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): FormSample
     segments: track.segments,
     problem,
   };
-  return { ...solved, reading: readForm(solved, track.features), balance: balanceOf(rows, count) };
+  return {
+    ...solved,
+    reading: readForm(solved, track.features),
+    balance: balanceOf(rows, count),
+    footings: solved.segments.map(footingOf),
+  };
 }
 
 /** Highest and lowest value of every column over the key poses of some tracks; the poses are among those of sampleTrack. */

@@ -178,9 +178,59 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     },
   ],
   [
-    "earlier versions",
+    "the sheets of a plan",
     async () => {
       await click(page, "Back to the plan");
+      await click(page, "Sheets");
+      await seeText(page, "A card for each person");
+    },
+  ],
+  [
+    "the helper's sheet",
+    async () => {
+      await click(page, "For the helper");
+      await seeText(page, "for the helper", 60_000);
+    },
+  ],
+  [
+    "setting up",
+    async () => {
+      await click(page, "All sheets");
+      await click(page, "Setting up");
+      await seeText(page, "Ticked each time");
+    },
+  ],
+  [
+    "a person's card in large type",
+    async () => {
+      await click(page, "All sheets");
+      await click(page, "Ruud");
+      await click(page, "Large type");
+      await seeText(page, "Mind, each time");
+    },
+  ],
+  [
+    "who stands where",
+    async () => {
+      await click(page, "Back to the plan");
+      await click(page, "Places");
+      await seeText(page, "Room to move");
+    },
+  ],
+  [
+    "two people compared",
+    async () => {
+      await click(page, "Back to the plan");
+      await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
+      await page.click('[data-cell="0 1"]');
+      await click(page, "Compare with another");
+      await seeText(page, "Two people, one plan");
+    },
+  ],
+  [
+    "earlier versions",
+    async () => {
+      await page.keyboard.press("Escape");
       await click(page, "Versions");
       await seeText(page, "Earlier versions");
     },

@@ -1,15 +1,14 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import type { Cap, CapLimit } from "../caps/cap.ts";
+import type { CapLimit } from "../caps/cap.ts";
 import { load } from "../movement/library.fixture.ts";
 import { inOneGo } from "../steps.ts";
-import { cellWorth, fitCell } from "./cell.ts";
+import { untrueOf } from "./explain.fixture.ts";
 import { type Explanation, explainInSteps } from "./explain.ts";
 import { createFormLibrary } from "./form-library.ts";
 import { anyPerson, capsOf, planOf } from "./group.fixture.ts";
 import { OPEN_HALL, scarceFor } from "./place.ts";
-import { createFitMemory, type FitPerson, fitPerson, type PersonOptions, personOptionsInSteps } from "./session.ts";
-import { isOverSession } from "./session-limits.ts";
+import { createFitMemory, type FitPerson, fitPerson } from "./session.ts";
 
 const library = createFormLibrary();
 const memory = createFitMemory();
@@ -22,31 +21,6 @@ const blockId = (block: number) => plan.blocks[block]?.id ?? "";
 
 const explain = (person: FitPerson, block: number): Explanation =>
   inOneGo(explainInSteps(plan, person, fitPerson(plan, person, library, memory), blockId(block), SCARCE, library, memory));
-
-/** What a block's best form is worth for a person without some caps, fitted on its own. */
-function worthAlone(person: FitPerson, block: number, gone: readonly Cap[]): number {
-  const options: PersonOptions = inOneGo(personOptionsInSteps(plan, person, SCARCE, library, memory));
-  const { question } = (options.blocks[block] as PersonOptions["blocks"][number]).search;
-  return cellWorth(fitCell({ ...question, caps: question.caps.filter((cap) => !gone.includes(cap)) }, library));
-}
-
-/** What the block is worth in the whole session without some caps. */
-const worthInSession = (person: FitPerson, block: number, gone: readonly Cap[]): number => {
-  const caps = person.caps.filter((cap) => !gone.includes(cap));
-  const cell = fitPerson(plan, { ...person, caps }, library, memory).cells[block];
-  return cell ? cellWorth(cell) : 0;
-};
-
-/** Every part of a set but the whole of it. */
-const smallerParts = (caps: readonly Cap[]): Cap[][] =>
-  Array.from({ length: 2 ** caps.length - 1 }, (_, bits) => caps.filter((_, i) => (bits >> i) % 2 === 1));
-
-function expectTrue(person: FitPerson, block: number, { caps }: Explanation): void {
-  const worth = caps.some(isOverSession) ? worthInSession : worthAlone;
-  const now = worth(person, block, []);
-  expect(worth(person, block, caps)).toBeGreaterThan(now);
-  for (const part of smallerParts(caps)) expect(worth(person, block, part)).toBeLessThanOrEqual(now + 1e-9);
-}
 
 const person = (...limits: CapLimit[]): FitPerson => ({
   id: "p",
@@ -90,7 +64,8 @@ describe("why a cell is as it is", () => {
       fc.property(anyPerson(4), fc.nat(plan.blocks.length - 1), (some, block) => {
         const someone = { ...some, id: "p" };
         const found = explain(someone, block);
-        if (found.caps.length > 0) expectTrue(someone, block, found);
+        if (found.caps.length > 0)
+          expect(untrueOf({ plan, person: someone, block, scarce: SCARCE, library, memory }, found)).toBeNull();
       }),
       { numRuns: 25 },
     );

@@ -256,7 +256,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
               An empty shore. Add the first movement below: begin with one to arrive.
             </p>
           ) : (
-            <div className="overflow-x-auto pb-2" data-testid="board">
+            <div className="relative overflow-x-auto pb-2" data-testid="board">
               <div className="flex" style={{ width: NAME_WIDTH + layout.width }}>
                 <div className="shrink-0 pt-3" style={{ width: NAME_WIDTH }}>
                   <p className="font-bold">Tide line</p>

@@ -55,8 +55,9 @@ export const PersonCell = memo(function PersonCell(props: Props) {
       ) : (
         <div>
           {cell.brief && <p className="font-bold">{cell.brief.charAt(0).toUpperCase() + cell.brief.slice(1)}.</p>}
-          {explained === null && <p className="text-sand-600">Finding what binds</p>}
-          {explained && explained.caps.length === 0 && cell.why.map((why) => <p key={why.limit}>{whyInWords(why)}.</p>)}
+          {(explained === null || explained.caps.length === 0) &&
+            cell.why.map((why) => <p key={why.limit}>{whyInWords(why)}.</p>)}
+          {explained === null && cell.why.length > 1 && <p className="text-sand-600">Finding which of these binds</p>}
           {explained && explained.caps.length > 1 && <p>These {explained.caps.length} together:</p>}
           {explained?.caps.map(({ id, why }) => (
             <div key={id}>

@@ -1,0 +1,51 @@
+import type { Cap } from "../caps/cap.ts";
+import { inOneGo } from "../steps.ts";
+import { cellWorth, fitCell } from "./cell.ts";
+import type { Explanation } from "./explain.ts";
+import type { FitPlan } from "./fit-plan.ts";
+import type { FormLibrary } from "./form-library.ts";
+import type { Scarce } from "./place.ts";
+import { chooseWays, type FitMemory, type FitPerson, type PersonOptions, personOptionsInSteps, rowOf } from "./session.ts";
+import { isOverSession, MINUTES_CHANNELS } from "./session-limits.ts";
+
+/** Where an explanation is checked. */
+export interface Checked {
+  readonly plan: FitPlan;
+  readonly person: FitPerson;
+  readonly block: number;
+  readonly scarce: Scarce;
+  readonly library: FormLibrary;
+  readonly memory: FitMemory;
+}
+
+const optionsOf = ({ plan, scarce, library, memory }: Checked, person: FitPerson): PersonOptions =>
+  inOneGo(personOptionsInSteps(plan, person, scarce, library, memory));
+
+/** What a block's best form is worth for a person without some caps, fitted on its own. */
+function worthAlone(checked: Checked, gone: readonly Cap[]): number {
+  const options = optionsOf(checked, checked.person);
+  const { question } = (options.blocks[checked.block] as PersonOptions["blocks"][number]).search;
+  return cellWorth(fitCell({ ...question, caps: question.caps.filter((cap) => !gone.includes(cap)) }, checked.library));
+}
+
+/** What the block is worth in the whole session without some caps, the room to themselves. */
+function worthInSession(checked: Checked, gone: readonly Cap[]): number {
+  const { person, block } = checked;
+  const options = optionsOf(checked, { ...person, caps: person.caps.filter((cap) => !gone.includes(cap)) });
+  const cell = rowOf(options, chooseWays(options)).cells[block];
+  return cell ? cellWorth(cell) : 0;
+}
+
+/** Every part of a set but the whole of it. */
+const smallerParts = (caps: readonly Cap[]): Cap[][] =>
+  Array.from({ length: 2 ** caps.length - 1 }, (_, bits) => caps.filter((_, i) => (bits >> i) % 2 === 1));
+
+/** What is untrue of an explanation that names caps, by fitting again without them and without each smaller part; null where it is true. */
+export function untrueOf(checked: Checked, { caps }: Explanation): string | null {
+  const overSession = caps.some((cap) => isOverSession(cap) || MINUTES_CHANNELS.includes(cap.limit.channel));
+  const worth = overSession ? worthInSession : worthAlone;
+  const now = worth(checked, []);
+  if (worth(checked, caps) <= now) return "without these caps the cell keeps no more";
+  const enough = smallerParts(caps).some((part) => worth(checked, part) > now + 1e-9);
+  return enough ? "a smaller part of these caps does the same" : null;
+}

@@ -64,7 +64,7 @@ const WAY_LABELS: Readonly<Record<Way, string>> = {
 export const wayLabel = (way: Way): string => WAY_LABELS[way];
 
 /** What a way costs beside what is kept of a movement: a chair back can tip, and a helper's hand is soon wanted elsewhere. */
-const COSTS: Readonly<Partial<Record<Way, number>>> = { chairBack: 0.02, helper: 0.03 };
+const COSTS: Readonly<Partial<Record<Way, number>>> = { chairBack: 0.05, helper: 0.05 };
 export const wayCost = (way: Way): number => COSTS[way] ?? 0;
 
 /** The way that a form is done in. */

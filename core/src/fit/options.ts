@@ -65,31 +65,42 @@ function handsUpOf({ demands }: FoundForm, turns: readonly Turn[]): number {
   return Math.min(1, Math.ceil(HANDS_UP_PARTS * share - CAP_TOLERANCE.share) / HANDS_UP_PARTS);
 }
 
-/**
- * The best forms for what they may spend, each with what it is counted at: from any spending down to none.
- *
- * @param free ways that take nothing of the room and serve as well: others are of use where they keep more
- */
-function* bestBySpending(
-  search: CellSearch,
-  ways: readonly Way[],
-  free: readonly Way[] | null,
-  turns: readonly Turn[],
-  counted: Counted,
-): Generator<{ form: FoundForm; handsUp: number }> {
+/** A form with the part of the block's rounds that its hands are counted as up. */
+interface Spent {
+  readonly form: FoundForm;
+  readonly handsUp: number;
+}
+
+/** The best forms of some ways for what they may spend: from any spending down to none. */
+function* bestBySpending(search: CellSearch, ways: readonly Way[], turns: readonly Turn[], counted: Counted): Generator<Spent> {
   for (const oneLeg of counted.oneLeg ? [true, false] : [true])
     for (let handsUp = 1; handsUp >= 0; handsUp -= 1 / HANDS_UP_PARTS) {
-      const spending = { oneLeg, handsUp };
-      const form = search.best(ways, spending, free === null ? 0 : (search.best(free, spending)?.fidelity ?? 0));
+      const form = search.best(ways, { oneLeg, handsUp });
       if (form === null) break;
-      if (!counted.handsUp) {
-        yield { form, handsUp: 0 };
-        break;
-      }
       // Down to what it spends it is the best there is.
-      handsUp = Math.min(handsUp, handsUpOf(form, turns));
+      handsUp = counted.handsUp ? Math.min(handsUp, handsUpOf(form, turns)) : 0;
       yield { form, handsUp };
     }
+}
+
+/**
+ * The best forms of ways that take something of the room: of use where they keep more than ways that take nothing. Fewer
+ * rounds of them spend less of a sum; they are not looked for again with less time of the hands up.
+ *
+ * @param free ways that take nothing
+ */
+function* bestOfTaking(
+  search: CellSearch,
+  ways: readonly Way[],
+  free: readonly Way[],
+  turns: readonly Turn[],
+  counted: Counted,
+): Generator<Spent> {
+  for (const oneLeg of counted.oneLeg ? [true, false] : [true]) {
+    const spending = { oneLeg, handsUp: 1 };
+    const form = search.best(ways, spending, search.best(free, spending)?.fidelity ?? 0);
+    if (form !== null) yield { form, handsUp: counted.handsUp ? handsUpOf(form, turns) : 0 };
+  }
 }
 
 /** What a number of rounds of a form spends; hands are counted at no less than the part of the rounds they may be up. */
@@ -143,15 +154,11 @@ export function optionsOf(search: CellSearch, turns: readonly Turn[], counted: C
   const found: CellOption[] = [];
   const shares = counted.oneLeg || counted.handsUp ? ROUNDS : [1];
   const groups = search.ways();
-  const free = groups.find((ways) => ways.includes("standing") || ways.includes("water")) ?? null;
+  const free = groups.find((ways) => ways.includes("standing") || ways.includes("water"));
   for (const ways of groups)
-    for (const { form, handsUp } of bestBySpending(
-      search,
-      ways,
-      ways === free || ways.includes("seated") ? null : free,
-      turns,
-      counted,
-    ))
+    for (const { form, handsUp } of free === undefined || ways === free || ways.includes("seated")
+      ? bestBySpending(search, ways, turns, counted)
+      : bestOfTaking(search, ways, free, turns, counted))
       for (const rounds of new Set(shares.map((share) => Math.max(1, Math.floor(share * form.rounds)))))
         found.push(optionOf(form, turns, handsUp, rounds));
   const breathing = search.meant === null ? null : search.breathing();

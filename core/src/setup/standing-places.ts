@@ -159,6 +159,12 @@ export function standingPlaces(
   return people.flatMap(({ id }) => placed.filter(({ personId }) => personId === id).map(({ person: _, ...place }) => place));
 }
 
+/** Whether somebody can hold on from a place: to the rail along the right-hand wall, or in a pool to either side of it. */
+function canHold({ width, rail, pool }: Floor, { x, z }: FloorPlace): boolean {
+  if (pool !== null) return Math.min(z, width - z) <= RAIL_REACH;
+  return width - z <= RAIL_REACH && x <= FIRST_ROW / 2 + rail;
+}
+
 /** What is wrong with some places: too near each other, too near a wall, away from the rail, too far to see, too deep. */
 export function placeProblems(floor: Floor, people: readonly PlacedPerson[], places: readonly StandingPlace[]): PlaceProblem[] {
   const of = (id: string) => places.find(({ personId }) => personId === id);
@@ -173,8 +179,8 @@ export function placeProblems(floor: Floor, people: readonly PlacedPerson[], pla
     }
     const room = Math.min(place.x, floor.length - place.x, place.z, floor.width - place.z);
     if (person.atRail === 0 && room < person.reach / 2) problems.push("too near a wall for the longest step");
-    if (person.atRail > 0 && floor.rail > 0 && (floor.width - place.z > RAIL_REACH || place.x > FIRST_ROW / 2 + floor.rail))
-      problems.push("the rail is out of reach");
+    if (person.atRail > 0 && floor.rail > 0 && !canHold(floor, place))
+      problems.push(`the ${floor.pool === null ? "rail" : "wall"} is out of reach`);
     if (person.near && place.x > NEAR_ROW) problems.push("far from the instructor for somebody who sees or hears little");
     const depth = depthAt(floor, place);
     if (depth !== null && person.depth !== null && depth > person.depth + 0.1)

@@ -139,7 +139,8 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
                 const depth = depthAt(floor, place);
                 return (
                   <li key={place.personId} className={place.personId === chosen ? "font-semibold" : ""}>
-                    {nameOf(place.personId)}: {WHY[place.why]}
+                    {nameOf(place.personId)}:{" "}
+                    {place.why === "rail" && depth !== null ? "at the wall, to hold on" : WHY[place.why]}
                     {depth !== null && `, ${depth.toFixed(2)} m deep`}
                   </li>
                 );

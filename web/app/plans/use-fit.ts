@@ -56,7 +56,7 @@ function theWorker(): Worker {
 }
 
 /** Rows that the server had, shown until the worker has its own. */
-export type ServedRows = Promise<{ readonly rows: ReadonlyMap<string, FittedPerson>; readonly gap: number } | null>;
+export type ServedRows = Promise<{ readonly rows: ReadonlyMap<string, FittedPerson>; readonly gap: number } | null> | null;
 
 /**
  * Fits a plan in a worker, and asks it why and what if.
@@ -90,7 +90,7 @@ export function useFit(
   useEffect(() => {
     const asked = turn.current;
     served
-      .then((rows) => {
+      ?.then((rows) => {
         if (rows === null || turn.current !== asked) return;
         // What the worker has found meanwhile is the same.
         setKept((before) => ({

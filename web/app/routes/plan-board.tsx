@@ -1,4 +1,4 @@
-import { setTimeout } from "node:timers/promises";
+import { setTimeout as pause } from "node:timers/promises";
 import { limitInBrief } from "@able-tide/core/caps/words";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
@@ -11,7 +11,7 @@ import { listMovements } from "../../server/movements/movements.ts";
 import { type CapInForce, capsHolding } from "../../server/people/caps.ts";
 import { listMembers } from "../../server/people/people.ts";
 import { fitPersonOf } from "../../server/plans/fit-people.ts";
-import { fittedRows } from "../../server/plans/fitted-rows.ts";
+import { fittedRows, rowsAtHand } from "../../server/plans/fitted-rows.ts";
 import { contentOf, findPlan } from "../../server/plans/plans.ts";
 import { settingsOf } from "../../server/plans/setting.ts";
 import { listStyles } from "../../server/plans/styles.ts";
@@ -22,6 +22,9 @@ import type { Route } from "./+types/plan-board";
 
 /** Milliseconds in which the server's fit is of use: by then the browser has begun to show its own. */
 const AT_HAND = 3000;
+
+/** Milliseconds that the fit in the browser is given before the server begins its own. */
+const BROWSER_FIRST = 8000;
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.group.name ?? "Plan"} · Able Tide` }];
 
@@ -54,6 +57,10 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   );
   const people = members.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], setting, plan.places));
   const fitPlan = fitPlanOf(readPlan(blocks, circumstancesOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
+  const atHand = rowsAtHand(fitPlan, people);
+  if (atHand === null && taught === null && blocks.length > 0)
+    // Worked out so that it is ready when the class is, once the browser has had its turn.
+    setTimeout(() => void fittedRows(fitPlan, people).catch(() => undefined), BROWSER_FIRST).unref();
   return {
     plan: { id: plan.id, day: plan.day, version: plan.version },
     content: contentOf(plan),
@@ -64,8 +71,8 @@ export async function loader({ params, context }: Route.LoaderArgs) {
       const person = people[i] as FitPerson;
       return { ...person, name, brief: briefOf(caps.get(person.id) ?? []) };
     }),
-    // Nobody waits for it: the server often has it at hand before the browser could work it out, and else never mind.
-    fitted: Promise.race([fittedRows(fitPlan, people).catch(() => null), setTimeout(AT_HAND, null, { ref: false })]),
+    // Nobody waits for it: where the server has it at hand it comes before the browser could work it out.
+    fitted: atHand && Promise.race([atHand.catch(() => null), pause(AT_HAND, null, { ref: false })]),
     // What a hall has no form of cannot be put into a plan for it, nor what a pool has none of.
     movements: movements.map(({ movement }) => movement).filter(group.inWater ? hasWaterForm : hasLandForm),
     taught: taught && { id: taught.id, ended: taught.endedAt !== null },

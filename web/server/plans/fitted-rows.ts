@@ -40,9 +40,15 @@ async function fitAll(plan: FitPlan, people: readonly FitPerson[]): Promise<Show
   return { rows: new Map(rows), gap: gapOf(group) };
 }
 
+const questionOf = (plan: FitPlan, people: readonly FitPerson[]): string => JSON.stringify([plan, people]);
+
+/** The rows where they are known or being worked out already; null where they would have to be begun. */
+export const rowsAtHand = (plan: FitPlan, people: readonly FitPerson[]): Promise<ShownRows> | null =>
+  kept.get(questionOf(plan, people)) ?? null;
+
 /** Everybody's row, by person. The same question asked again, or while it is being worked out, costs nothing. */
 export function fittedRows(plan: FitPlan, people: readonly FitPerson[]): Promise<ShownRows> {
-  const question = JSON.stringify([plan, people]);
+  const question = questionOf(plan, people);
   const known = kept.get(question);
   if (known) return known;
   const rows = fitAll(plan, people);

@@ -3,17 +3,18 @@ import { readFitRequest } from "@able-tide/core/fit/fit-request";
 import { fittedGroup } from "../../server/plans/fitted-rows.ts";
 import type { Route } from "./+types/fit-api";
 
-/** Bytes of the longest question that is read: some hundred movements and sixty people fit in. */
-const MOST_BYTES = 4_000_000;
+/** Letters of the longest question that is read: some hundred movements and sixty people fit in. */
+const MOST_LETTERS = 4_000_000;
 
 /**
  * The fit for programs: takes a plan, people and a place in the open formats and gives everybody's forms. Nothing of it is
  * kept.
  */
 export async function action({ request }: Route.ActionArgs): Promise<Response> {
-  if (Number(request.headers.get("content-length") ?? 0) > MOST_BYTES)
-    return Response.json({ problems: [{ path: "", message: `must be at most ${MOST_BYTES} bytes` }] }, { status: 413 });
-  const { question, problems } = readFitRequest(await request.text());
+  const text = await request.text();
+  if (text.length > MOST_LETTERS)
+    return Response.json({ problems: [{ path: "", message: `must be at most ${MOST_LETTERS} letters` }] }, { status: 413 });
+  const { question, problems } = readFitRequest(text);
   if (question === null) return Response.json({ problems }, { status: 422 });
   return Response.json(fitAnswer(question.plan, await fittedGroup(question.plan, question.people)));
 }

@@ -50,14 +50,18 @@ const NEAR_ENOUGH = 0.002;
 const PRICE_STEPS = 12;
 const EPSILON = 1e-9;
 
+/** So much of each thing that a room has. */
+type Counts = { -readonly [What in keyof Takes]: number };
+const noneTaken = (): Counts => ({ rail: 0, helpers: 0, chairs: 0 });
+
 /** Who takes what of the room in each block. */
 class Room {
   private readonly places: Takes;
-  private readonly taken: { rail: number; helpers: number; chairs: number }[];
+  private readonly taken: Counts[];
 
   constructor({ place, blocks }: FitPlan) {
     this.places = { rail: place.rail, helpers: place.helpers, chairs: place.chairs };
-    this.taken = blocks.map(() => ({ rail: 0, helpers: 0, chairs: 0 }));
+    this.taken = blocks.map(noneTaken);
   }
 
   hasFor(block: number, { takes }: CellOption): boolean {
@@ -67,7 +71,7 @@ class Room {
 
   private add({ chosen }: ChosenWays, times: 1 | -1): void {
     chosen.forEach(({ takes }, block) => {
-      const taken = this.taken[block] as { rail: number; helpers: number; chairs: number };
+      const taken = this.taken[block] as Counts;
       for (const what of TAKEN) taken[what] += times * takes[what];
     });
   }
@@ -137,7 +141,7 @@ const standsInTheWay = (holds: ChosenWays, wants: ChosenWays, has: ChosenWays): 
   );
 
 /** Lets whoever gave way choose before somebody who stands in their way, pair by pair, as long as the group gains. */
-function* exchange(plan: FitPlan, shared: Shared, alone: ReadonlyMap<PersonOptions, ChosenWays>): Generator<undefined, Shared> {
+function* exchange(plan: FitPlan, shared: Shared, alone: Alone): Generator<undefined, Shared> {
   const ways = new Map(shared.ways);
   const room = new Room(plan);
   for (const each of ways.values()) room.enter(each);
@@ -177,7 +181,7 @@ function* shareOut(
 ): Generator<undefined, Shared & { bound: number }> {
   const count = Math.max(1, plan.blocks.length);
   const { capacity } = new Room(plan);
-  const prices = plan.blocks.map(() => ({ rail: 0, helpers: 0, chairs: 0 }));
+  const prices = plan.blocks.map(noneTaken);
   const ownKept = (options: PersonOptions) => keptOf(alone.get(options) as ChosenWays);
   let bound = [...alone.values()].reduce((sum, { bound: most, chosen }) => sum + goodOf(most / Math.max(1, chosen.length)), 0);
   const isScarce = ({ takes }: CellOption) => TAKEN.some((what) => takes[what] > 0 && capacity[what] < people.length);
@@ -226,7 +230,7 @@ function* shareOut(
     const stride = Math.max(EPSILON, value - best.good) / length / (1 + step / 4);
     over.forEach((each, block) => {
       TAKEN.forEach((what, i) => {
-        const price = prices[block] as { rail: number; helpers: number; chairs: number };
+        const price = prices[block] as Counts;
         price[what] = Math.max(0, price[what] + stride * (each[i] as number));
       });
     });
@@ -240,7 +244,7 @@ function* shareOut(
  * Fits a group to a plan: for every person and block the form that does the group most good within everybody's caps and
  * what there is of rail, helpers and chairs. Whoever runs it may let other work in between.
  *
- * @param known told of each row when it is known, where nothing in the room can run short
+ * @param known told of each row as it is with the room to themselves; it is the answer where the room does not run short
  */
 export function* fitGroupInSteps(
   plan: FitPlan,
@@ -252,6 +256,7 @@ export function* fitGroupInSteps(
   const scarce = scarceFor(plan.place, people.length);
   const everybody: PersonOptions[] = [];
   const alone = new Map<PersonOptions, ChosenWays>();
+  const ownRows: FittedRow[] = [];
   const room = new Room(plan);
   for (const person of people) {
     const options = yield* personOptionsInSteps(plan, person, scarce, library, memory);
@@ -259,13 +264,14 @@ export function* fitGroupInSteps(
     everybody.push(options);
     alone.set(options, ways);
     room.enter(ways);
-    known(rowOf(options, ways));
+    const row = rowOf(options, ways);
+    ownRows.push(row);
+    known(row);
     yield;
   }
   if (!room.isOver()) {
-    const rows = everybody.map((options) => rowOf(options, alone.get(options) as ChosenWays));
-    const good = rows.reduce((sum, { kept }) => sum + goodOf(kept), 0);
-    return { rows, good, bound: rows.reduce((sum, { bound }) => sum + goodOf(bound), 0) };
+    const good = ownRows.reduce((sum, { kept }) => sum + goodOf(kept), 0);
+    return { rows: ownRows, good, bound: ownRows.reduce((sum, { bound }) => sum + goodOf(bound), 0) };
   }
   const shared = yield* shareOut(plan, everybody.toSorted(byId), alone);
   const left = new Room(plan);

@@ -17,11 +17,11 @@ export interface FitPlace {
 /** Metres of rail that one person takes. */
 export const RAIL_PLACE = 0.8;
 
-/** A hall with a chair and a place at the rail for everybody, and nobody to help. */
-export const OPEN_HALL: FitPlace = { chairs: 200, rail: 200, helpers: 0, pool: null };
-
-/** Chairs where nobody has counted them. */
+/** Chairs, or places to hold on, where nobody has counted them. */
 const UNCOUNTED = 200;
+
+/** A hall with a chair and a place at the rail for everybody, and nobody to help. */
+export const OPEN_HALL: FitPlace = { chairs: UNCOUNTED, rail: UNCOUNTED, helpers: 0, pool: null };
 
 /**
  * What a group has to hold on to and to sit on.

@@ -1,3 +1,4 @@
+import { RAIL_PLACE } from "../fit/place.ts";
 import type { Room } from "../places/place.ts";
 
 /** A place on the floor, metres: `x` from the instructor's wall into the room, `z` from its left as the instructor sees it. */
@@ -63,7 +64,6 @@ export interface PlaceProblem {
 /** From the wall to the middle of somebody who holds the rail; from the instructor to the first row. Metres. */
 const FROM_RAIL = 0.45;
 const FIRST_ROW = 2;
-const RAIL_STEP = 0.8;
 /** What those at the rail and behind them need of the width. */
 const RAIL_WAY = 1.4;
 /** What still counts as within reach of the rail. */
@@ -139,8 +139,8 @@ export function standingPlaces(
     (a, b) => b.atRail - a.atRail || Number(b.near) - Number(a.near) || b.helped - a.helped || (a.id < b.id ? -1 : 1),
   );
   for (const person of inOrder) {
-    const alongRail = Array.from({ length: Math.floor(floor.rail / RAIL_STEP) }, (_, i) => ({
-      x: FIRST_ROW / 2 + (i + 0.5) * RAIL_STEP,
+    const alongRail = Array.from({ length: Math.floor(floor.rail / RAIL_PLACE) }, (_, i) => ({
+      x: FIRST_ROW / 2 + (i + 0.5) * RAIL_PLACE,
       z: floor.width - FROM_RAIL,
     })).filter(({ x }) => x < floor.length);
     const deep = person.depth === null ? null : whereDeep(floor, person.depth);

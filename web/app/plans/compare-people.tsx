@@ -2,6 +2,7 @@ import { taughtName } from "@able-tide/core/movement/format";
 import type { BlockReading } from "@able-tide/core/plan/read-plan";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
+import { percent } from "../kit/percent.ts";
 import { Vessel, vesselInWords } from "../kit/vessel.tsx";
 import type { FittedPerson } from "./use-fit.ts";
 
@@ -16,8 +17,6 @@ interface Props {
   readonly blocks: readonly BlockReading[];
   readonly rows: ReadonlyMap<string, FittedPerson>;
 }
-
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 /** Two people's sessions side by side. */
 export function ComparePeople({ person, people, blocks, rows }: Props) {

@@ -2,6 +2,7 @@ import { type CellView, whyInWords } from "@able-tide/core/fit/cell-view";
 import type { FitHold } from "@able-tide/core/fit/fit-plan";
 import { wayLabel } from "@able-tide/core/fit/place";
 import { memo } from "react";
+import { percent } from "../kit/percent.ts";
 import type { ExplainAnswer, WithoutAnswer } from "../workers/fit.worker.ts";
 
 interface Props {
@@ -17,7 +18,6 @@ interface Props {
   readonly blockName: (blockId: string) => string;
 }
 
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
 const optionLabel = (way: FitHold["way"]): string => (way === "rest" ? "rest" : wayLabel(way));
 
 /** What would be without a cap, for the talk with whoever set it. */

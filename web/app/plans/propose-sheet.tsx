@@ -6,6 +6,7 @@ import { minutesAndSeconds } from "@able-tide/core/plan/time";
 import { Dialog } from "radix-ui";
 import { memo, useState } from "react";
 import { Button } from "../kit/button.tsx";
+import { percent } from "../kit/percent.ts";
 import { TideLine } from "../kit/tide-line.tsx";
 import type { Draft } from "./draft.ts";
 import { type FittedProposal, useProposals } from "./use-proposals.ts";
@@ -17,8 +18,6 @@ function statusOf(proposals: readonly FittedProposal[]): string {
   if (proposals.length < HOW_MANY) return `${proposals.length} of ${HOW_MANY} drafts`;
   return proposals.every(({ fit }) => fit !== null) ? "Three drafts, each fitted to everybody" : "Three drafts, being fitted";
 }
-
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 interface ProposalProps {
   readonly proposal: FittedProposal;

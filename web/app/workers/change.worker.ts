@@ -6,7 +6,7 @@ import type { Block } from "@able-tide/core/plan/block";
 import { withMovements } from "@able-tide/core/plan/read-plan";
 import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
-import { breathe } from "./breathe.ts";
+import { runWithRoom } from "./breathe.ts";
 
 /** Asks which one change to a plan helps the group most. A newer question makes an older one stop. */
 export interface ChangeQuestion {
@@ -27,6 +27,8 @@ export interface ChangeAnswer {
 const library = createFormLibrary();
 const memory = createFitMemory();
 let newest = 0;
+/** Steps to a breath. */
+const EACH = 8;
 
 async function answer(question: ChangeQuestion): Promise<void> {
   const { turn, setting, movements, people } = question;
@@ -39,14 +41,10 @@ async function answer(question: ChangeQuestion): Promise<void> {
     library,
     memory,
   });
-  for (let step = steps.next(), i = 0; ; step = steps.next(), i += 1) {
-    if (i % 8 === 0) await breathe();
-    if (turn !== newest) return;
-    if (!step.done) continue;
-    const found: ChangeAnswer = { turn, changes: step.value };
-    self.postMessage(found);
-    return;
-  }
+  const changes = await runWithRoom(steps, () => turn === newest, EACH);
+  if (changes === null) return;
+  const found: ChangeAnswer = { turn, changes };
+  self.postMessage(found);
 }
 
 self.onmessage = ({ data }: MessageEvent<ChangeQuestion>) => {

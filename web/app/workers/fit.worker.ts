@@ -6,7 +6,7 @@ import { type FittedGroup, fitGroupInSteps, gapOf } from "@able-tide/core/fit/gr
 import { scarceFor } from "@able-tide/core/fit/place";
 import { createFitMemory, type FitPerson, type FittedRow, type RowSums } from "@able-tide/core/fit/session";
 import { type CellChange, changedCells, withoutCapInSteps } from "@able-tide/core/fit/without-cap";
-import { breathe } from "./breathe.ts";
+import { runWithRoom } from "./breathe.ts";
 
 /** Asks for the fit of a plan. A newer one makes an older one stop. */
 export interface FitQuestion {
@@ -73,14 +73,8 @@ let waiting: FitAsk[] = [];
 
 const answer = (message: FitAnswer): void => self.postMessage(message);
 
-/** Runs steps with room for a newer question; null when there is one. */
-async function run<Value>(steps: Generator<undefined, Value>, turn: number): Promise<Value | null> {
-  for (let step = steps.next(); ; step = steps.next()) {
-    if (step.done) return step.value;
-    await breathe();
-    if (turn !== newest?.turn) return null;
-  }
-}
+const run = <Value>(steps: Generator<undefined, Value>, turn: number): Promise<Value | null> =>
+  runWithRoom(steps, () => turn === newest?.turn);
 
 const sendRow = ({ turn, plan }: FitQuestion, row: FittedRow): void =>
   answer({ kind: "row", turn, personId: row.personId, cells: viewRow(plan, row), sums: row.sums, kept: row.kept });
@@ -95,8 +89,8 @@ async function fit(question: FitQuestion): Promise<void> {
   const group = await run(fitGroupInSteps(plan, people, library, memory, known), turn);
   if (!group) return;
   fitted = { question, group };
-  for (const row of group.rows)
-    if (JSON.stringify(sent.get(row.personId)?.cells) !== JSON.stringify(row.cells)) sendRow(question, row);
+  // A row that what the room has did not touch is the same row.
+  for (const row of group.rows) if (sent.get(row.personId) !== row) sendRow(question, row);
   answer({ kind: "group", turn, gap: gapOf(group) });
   const asks = waiting;
   waiting = [];

@@ -8,7 +8,7 @@ import type { SessionPurpose } from "@able-tide/core/plan/content";
 import { type Proposal, proposeInSteps } from "@able-tide/core/plan/propose";
 import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
-import { breathe } from "./breathe.ts";
+import { runWithRoom } from "./breathe.ts";
 
 /** Asks for whole plans. A newer question makes an older one stop. */
 export interface ProposeQuestion {
@@ -51,14 +51,8 @@ const HOW_MANY = 3;
 
 const library = createFormLibrary();
 let newest = 0;
-/** Runs steps with room for a newer question; null when there is one. */
-async function run<Value>(steps: Generator<undefined, Value>, turn: number): Promise<Value | null> {
-  for (let step = steps.next(), i = 0; ; step = steps.next(), i += 1) {
-    if (step.done) return step.value;
-    if (i % 8 === 0) await breathe();
-    if (turn !== newest) return null;
-  }
-}
+/** Steps to a breath. */
+const EACH = 8;
 
 function shown({ look, why, blocks }: Proposal, { turn, setting, style }: ProposeQuestion, number: number): ProposeAnswer {
   return {
@@ -87,7 +81,11 @@ async function answer(question: ProposeQuestion): Promise<void> {
   const proposals: Proposal[] = [];
   while (proposals.length < HOW_MANY) {
     const unlike = proposals.map(({ blocks }) => blocks.map(({ movementId }) => movementId));
-    const proposal = await run(proposeInSteps({ ...question, circumstances, people: doers, library, unlike }), turn);
+    const proposal = await runWithRoom(
+      proposeInSteps({ ...question, circumstances, people: doers, library, unlike }),
+      () => turn === newest,
+      EACH,
+    );
     if (!proposal) return;
     self.postMessage(shown(proposal, question, proposals.length));
     proposals.push(proposal);

@@ -169,6 +169,12 @@ function bareArmMoment(masses: Float64Array, lengths: Float64Array, side: Side):
 /** The body of the tables: nothing measured, nothing missing. */
 export const USUAL_BUILD: Build = buildOf(USUAL_BODY, 1);
 
+/** Whether both sides of a body are the same, so that it does a movement the other way round as its mirror image. */
+export const isEven = ({ masses, lengths, measured: { arms, legs } }: Build): boolean =>
+  SIDED_MASSES.every((segment) => masses[massIndexes(segment)[0]] === masses[massIndexes(segment)[1]]) &&
+  SIDED_LENGTHS.every((segment) => lengths[lengthIndexes(segment)[0]] === lengths[lengthIndexes(segment)[1]]) &&
+  [arms, legs].every(([left, right]) => left.kind === right.kind);
+
 /** Whether an arm can take part in a movement: it may be a stump, but it moves. */
 export const armTakesPart = ({ measured }: Build, side: Side): boolean => measured.arms[sideIndex(side)].kind !== "still";
 /** Whether a hand can hold on to something. */

@@ -122,6 +122,26 @@ export const pointColumn = (name: MidlinePoint): number => pointNumber[name];
 /** First of the three columns of a point that each side has. */
 export const sidedPointColumn = (name: SidedPoint, side: Side): number => sidedPointNumber[name] + 3 * sideIndex(side);
 
+/** Midline values that turn to the other side in a mirror. */
+const TURNED_IN_MIRROR: readonly MidlineColumn[] = [
+  "pelvisList",
+  "pelvisRotation",
+  "spineSideBend",
+  "spineRotation",
+  "headSideBend",
+  "headRotation",
+  "comZ",
+];
+
+/** For each column of ranges and readings: the column whose value it has in a mirror, and whether with the other sign. */
+export const IN_MIRROR: readonly { readonly column: number; readonly negated: boolean }[] = [
+  ...midlineNames.map((name, i) => ({ column: i, negated: TURNED_IN_MIRROR.includes(name) })),
+  ...sidedNames.flatMap((_, i) => [
+    { column: firstSided + 2 * i + 1, negated: false },
+    { column: firstSided + 2 * i, negated: false },
+  ]),
+];
+
 /** Left and right column of a value that each side has; look up once, outside loops. */
 export const sidedColumns = (name: SidedColumn): readonly [number, number] => [
   sidedColumn(name, "left"),

@@ -112,6 +112,9 @@ export const HOLDS: readonly Hold[] = SUPPORTS.flatMap(({ name, hands }) => {
   return hands === "one" ? one : [...one, { by: name, hand: "both" }];
 });
 
+/** What holding on takes off the steadiness demand of a standing person. */
+export const reliefOf = ({ by, hand }: Hold): number => supportNamed(by).relief[hand === "both" ? 1 : 0];
+
 /** Whether a hand holds on. */
 export const holdsWith = (hold: Hold | null, side: Side): boolean =>
   hold !== null && (hold.hand === side || hold.hand === "both");

@@ -48,10 +48,21 @@ export function shapesOf(movement: Movement, meantDepth: Depth = "middle", { kin
     .flatMap((kind) => [...shapesOfKind(movement, kind, meantDepth, holdsOf(kind, holds))]);
 }
 
-/** A shape at every size, largest first. An arm that does not move has no size of its own and is written as full. */
-export function sizesOf(shape: Shape): FormChoice[] {
+/**
+ * The plainest shape in which the body goes through the same ranges: nothing held, both arms moving. What is held and what an
+ * arm at rest weighs shift the balance a little and change no range that the movement means.
+ */
+export function plainShape({ forms }: Movement, shape: Shape): Shape {
+  const patch = forms[shape.kind];
+  const ownKeys = patch !== undefined && patch !== false && patch.keys !== undefined;
+  if (shape.kind === "supported" && (ownKeys || forms.standing === false)) return shape;
+  return { ...shape, kind: shape.kind === "supported" ? "standing" : shape.kind, hold: null, arms: "both" };
+}
+
+/** Every size of a shape, largest first. An arm that does not move has no size of its own and is written as full. */
+export function sizesOf(shape: Shape): Sizes[] {
   const steps = (side: Side): readonly number[] => (armMoves(shape, side) ? ARM_SIZES : [FULL_SIZE]);
   return BODY_SIZES.flatMap((body) =>
-    steps("left").flatMap((armLeft) => steps("right").map((armRight) => ({ ...shape, sizes: { armLeft, armRight, body } }))),
+    steps("left").flatMap((armLeft) => steps("right").map((armRight) => ({ armLeft, armRight, body }))),
   );
 }

@@ -1,9 +1,11 @@
 import { armTakesPart, type Build, canStand } from "../body/build.ts";
+import { reliefOf } from "../body/supports.ts";
 import {
   barsForm,
   breaks,
   breaksInPose,
   breaksInSize,
+  type Extremes,
   forbidsAtAnySize,
   isOnFeet,
   roundsLeft,
@@ -17,16 +19,16 @@ import { armMoves, FORM_KINDS, type FormChoice, FULL_SEATED, FULL_SIZE, FULL_STA
 import type { Movement } from "../movement/format.ts";
 import type { Turn } from "../plan/count.ts";
 import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
-import { type Shape, shapesOf } from "./candidates.ts";
+import { plainShape, type Shape, shapesOf } from "./candidates.ts";
 import {
   ARM_RANGES,
   BREATHING_FIDELITY,
   fidelity,
   type Meant,
   mostFidelity,
-  readMeant,
+  rangeKept,
   readShape,
-  type ShapeKeeps,
+  steadinessKept,
 } from "./fidelity.ts";
 import type { FormLibrary, RankedShape, RankedSize } from "./form-library.ts";
 import { type FitPlace, type OwnAid, offersOf, type Scarce, type Way, wayGroups, wayOf } from "./place.ts";
@@ -117,8 +119,8 @@ interface Look {
   quiet: { readonly forbidden: boolean; readonly oneLeg: boolean } | null;
   /** What it keeps whoever does it. */
   ranked: RankedShape | null;
-  /** What it keeps at full size for this person and pace. */
-  keeps: ShapeKeeps | null;
+  /** The most of the meant steadiness that it can ask of this person and at this pace. */
+  steadiness: number | null;
   /** By sizes: whether a form passes in its key poses, whether its trunk and legs do throughout, its demands where it is allowed. */
   readonly atKeys: Map<number, boolean>;
   readonly bodies: Map<number, boolean>;
@@ -156,12 +158,10 @@ const capsOnArm = (caps: readonly Cap[], side: Side): Cap[] =>
   });
 
 /** The plainest shape in which arms do the same as in another. */
-function armShape({ forms }: Movement, shape: Shape): Shape {
-  const patch = forms[shape.kind];
-  const ownKeys = patch !== undefined && patch !== false && patch.keys !== undefined;
-  if (shape.kind !== "supported" || ownKeys || forms.standing === false)
-    return { ...shape, toeDown: false, weightBack: false, arms: shape.hold === null ? "both" : shape.arms };
-  return FULL_STANDING;
+function armShape(movement: Movement, shape: Shape): Shape {
+  const plain = plainShape(movement, shape);
+  if (plain.kind === "standing") return FULL_STANDING;
+  return { ...plain, toeDown: false, weightBack: false };
 }
 
 /** A shape on its way through one search. */
@@ -221,6 +221,8 @@ export class CellSearch {
   private looks: ReadonlyMap<Way, readonly Look[]> | null = null;
   /** Caps on trunk and legs, and on either arm: what breaks them hangs on these parts, or nearly. */
   private readonly bodyCaps: readonly Cap[];
+  /** Caps that the key poses of the meant form break. */
+  private readonly poseCaps: readonly Cap[];
   private readonly armCaps: readonly [readonly Cap[], readonly Cap[]];
   private readonly arms = new Map<number, ArmRead | null>();
   private readonly found = new Map<string, FoundForm | null>();
@@ -237,10 +239,12 @@ export class CellSearch {
       ({ limit }) => limit.channel === "longestBreath" && limit.limit < question.breathSeconds - CAP_TOLERANCE.share,
     );
     this.full = meantFor(question.build, question.meant);
-    this.meantDemands = this.demandsOf(this.full);
-    this.meant = this.meantDemands && readMeant(question.movement, this.meantDemands);
-    // Arms are only read for themselves where the whole movement goes beyond a cap on them.
+    const known = library.meant(question.movement, this.full, question, question.breathSeconds, this.leads);
+    this.meantDemands = known?.demands ?? null;
+    this.meant = known?.meant ?? null;
+    // Parts are only looked at for themselves where the whole movement goes beyond a cap on them.
     const pressing = this.worked.filter((cap) => this.meantDemands && this.breaksWorked(cap, this.full, this.meantDemands));
+    this.poseCaps = pressing.filter((cap) => this.beyondInPose(cap, this.full, this.meantDemands ?? []));
     this.armCaps = [capsOnArm(pressing, "left"), capsOnArm(pressing, "right")];
   }
 
@@ -301,7 +305,7 @@ export class CellSearch {
           shape,
           quiet: null,
           ranked: null,
-          keeps: null,
+          steadiness: null,
           atKeys: new Map(),
           bodies: new Map(),
           allowed: new Map(),
@@ -350,17 +354,19 @@ export class CellSearch {
     return look.quiet;
   }
 
+  private beyondInPose(cap: Cap, choice: FormChoice, extremes: readonly Extremes[]): boolean {
+    if (!appliesTo(cap, choice.kind)) return false;
+    return extremes.some((led) => breaksInPose(cap.limit, led) || breaksInSize(cap, choice, led));
+  }
+
   /** Whether a form breaks no cap in its key poses, which are quickly had and enough to turn most forms down. */
   private passesAtKeys({ shape, atKeys }: Look, sizes: Sizes): boolean {
+    if (this.poseCaps.length === 0) return true;
     return remember(atKeys, sizesCode(sizes), () => {
       const { movement, build } = this.question;
       const choice = { ...shape, sizes };
       const extremes = this.library.extremesAtKeys(movement, choice, build, this.leads);
-      const beyond = (cap: Cap): boolean =>
-        extremes !== null &&
-        appliesTo(cap, choice.kind) &&
-        (breaksInPose(cap.limit, extremes) || breaksInSize(cap, choice, extremes));
-      return extremes !== null && !this.worked.some(beyond);
+      return extremes !== null && !this.poseCaps.some((cap) => this.beyondInPose(cap, choice, extremes));
     });
   }
 
@@ -423,10 +429,17 @@ export class CellSearch {
   }
 
   /** The most that what is left of a shape can keep, by what is known of it so far. */
-  private promise({ look: { ranked, keeps }, next }: Searched, meant: Meant): number {
+  private promise({ look: { ranked, steadiness }, next }: Searched, meant: Meant): number {
     const head = ranked?.sizes[next];
     if (!ranked || !head) return Number.NEGATIVE_INFINITY;
-    return this.mostOfRounds * mostFidelity(meant, keeps ?? { steadiness: 1, depth: ranked.depth }, head, this.inTime);
+    return this.mostOfRounds * mostFidelity(meant, { steadiness: steadiness ?? 1, depth: ranked.depth }, head, this.inTime);
+  }
+
+  /** The most that a shape could keep of which nothing is solved yet. */
+  private mostUnsolved({ shape }: Look, meant: Meant): number {
+    const keeps = readShape(meant, shape, null);
+    const kept = rangeKept(meant, keeps, shape);
+    return this.mostOfRounds * mostFidelity(meant, { steadiness: 1, depth: keeps.depth }, kept, this.inTime);
   }
 
   /**
@@ -446,6 +459,18 @@ export class CellSearch {
     });
   }
 
+  /** The most steadiness that any size of a shape is credited with: what its plainest shape asks, less what is held. */
+  private steadinessOf(shape: Shape, meant: Meant): number {
+    const plain = plainShape(this.question.movement, shape);
+    const whole = this.demandsOf(plain);
+    if (whole === null) return 1;
+    return steadinessKept(
+      meant,
+      whole,
+      shape.hold === null || plain.hold !== null || shape.kind === "water" ? 0 : reliefOf(shape.hold),
+    );
+  }
+
   /** Learns the next thing of a shape that is not known yet. @returns false where all is known */
   private learn(head: Searched, meant: Meant, spending: Spending): boolean {
     const { movement, build, depth } = this.question;
@@ -457,8 +482,12 @@ export class CellSearch {
         head.most = Number.NEGATIVE_INFINITY;
         return true;
       }
-      look.ranked ??= this.library.rankedSizes(movement, this.full, look.shape, build, depth);
-    } else if (look.keeps === null) look.keeps = readShape(meant, look.shape, this.demandsOf(look.shape));
+      if (look.ranked === null) {
+        head.most = this.mostUnsolved(look, meant);
+        return true;
+      }
+    } else if (look.ranked === null) look.ranked = this.library.rankedSizes(movement, this.full, look.shape, build, depth);
+    else if (look.steadiness === null) look.steadiness = this.steadinessOf(look.shape, meant);
     else return false;
     head.most = this.promise(head, meant);
     return true;
@@ -480,13 +509,14 @@ export class CellSearch {
       const size = (look.ranked as RankedShape).sizes[head.next] as RankedSize;
       head.next += 1;
       head.most = this.promise(head, meant);
-      const { choice } = size;
+      const choice = { ...look.shape, sizes: size.sizes };
       if (!this.armsPass(look, choice.sizes, spending)) continue;
       const demands = this.allowed(look, choice);
       if (demands === null) continue;
       const done = this.roundsOf(choice.kind, demands, this.worked);
       if (done === 0) continue;
-      const kept = (done / this.rounds) * fidelity(meant, look.keeps as ShapeKeeps, size, demands, this.inTime);
+      const shape = { steadiness: look.steadiness as number, depth: (look.ranked as RankedShape).depth };
+      const kept = (done / this.rounds) * fidelity(meant, shape, size, demands, this.inTime);
       if (kept > Math.max(above, best?.fidelity ?? 0) + EPSILON) best = { choice, fidelity: kept, rounds: done, demands };
     }
     return best;

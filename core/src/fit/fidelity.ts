@@ -62,38 +62,57 @@ export interface Meant {
   readonly depth: number;
 }
 
-export const readMeant = (movement: Pick<Movement, "purpose">, demands: readonly Demand[]): Meant => ({
+/** Whether a part of the body does the movement in a form, rather than holding on or resting. */
+const takesPart = (choice: FormChoice, part: Part): boolean => part === "body" || armMoves(choice, part);
+
+/**
+ * Reads what there is to keep.
+ *
+ * @param choice the meant form
+ * @param demands of it
+ * @param plain of its plainest shape, which ranges are read from
+ */
+export const readMeant = (
+  movement: Pick<Movement, "purpose">,
+  choice: FormChoice,
+  demands: readonly Demand[],
+  plain: readonly Demand[],
+): Meant => ({
   weights: weightsOf(movement),
-  moving: RANGES.map((range) => ({ ...range, span: span(demands, range.column) })).filter((range) => range.span > MOVING),
+  moving: RANGES.filter(({ part }) => takesPart(choice, part))
+    .map((range) => ({ ...range, span: span(plain, range.column) }))
+    .filter((range) => range.span > MOVING),
   steadiness: steadiest(demands),
-  depth: deepest(demands),
+  depth: deepest(plain),
 });
 
-/** What a shape keeps of the meant form at its full size. */
+/** What a shape keeps of the meant ranges and depth at its full size, 0 to 1. */
 export interface ShapeKeeps {
-  /** Range kept per moving channel of the meant form, 0 to 1. */
+  /** Per moving channel of the meant form. */
   readonly ranges: readonly number[];
-  readonly steadiness: number;
   readonly depth: number;
 }
 
 const share = (done: number, meant: number, counts: number): number => (meant < counts ? 1 : Math.min(1, done / meant));
 
-/** @param whole the shape's demands at full size; null where only smaller sizes can be done, which are then taken at their best */
-export function readShape(meant: Meant, shape: FormChoice, whole: readonly Demand[] | null): ShapeKeeps {
+/** @param plain demands of its plainest shape at full size; null where only smaller sizes can be done, which are then taken at their best */
+export function readShape(meant: Meant, shape: FormChoice, plain: readonly Demand[] | null): ShapeKeeps {
   const most = shape.weightBack ? DEPTH_KEPT_WITH_WEIGHT_BACK : 1;
-  if (whole === null) return { ranges: meant.moving.map(() => 1), steadiness: 1, depth: most };
+  const done = (range: Meant["moving"][number]): number =>
+    plain === null ? 1 : Math.min(1, span(plain, range.column) / range.span);
   return {
-    ranges: meant.moving.map((range) => Math.min(1, span(whole, range.column) / range.span)),
-    steadiness: share(steadiest(whole), meant.steadiness, STEADINESS_THAT_COUNTS),
-    depth: Math.min(most, share(deepest(whole), meant.depth, DEPTH_THAT_COUNTS)),
+    ranges: meant.moving.map((range) => (takesPart(shape, range.part) ? done(range) : 0)),
+    depth: plain === null ? most : Math.min(most, share(deepest(plain), meant.depth, DEPTH_THAT_COUNTS)),
   };
 }
 
-/** Share of full size of a part of the body; an arm that holds on or rests keeps what its shape gives it. */
+/** How much of the meant steadiness a form asks for, 0 to 1. @param relief what is held takes off what was solved without */
+export const steadinessKept = (meant: Meant, done: readonly Demand[], relief = 0): number =>
+  share(relief > 0 ? Math.max(1, steadiest(done) - relief) : steadiest(done), meant.steadiness, STEADINESS_THAT_COUNTS);
+
+/** Share of full size of a part of the body. */
 function sizeOf(choice: FormChoice, part: Part): number {
   if (part === "body") return choice.sizes.body / FULL_SIZE;
-  if (!armMoves(choice, part)) return 1;
   return (part === "left" ? choice.sizes.armLeft : choice.sizes.armRight) / FULL_SIZE;
 }
 
@@ -128,7 +147,7 @@ export function rangeKept(meant: Meant, { ranges }: Pick<ShapeKeeps, "ranges">, 
  */
 export const mostFidelity = (
   { weights }: Meant,
-  shape: Pick<ShapeKeeps, "steadiness" | "depth">,
+  shape: { readonly steadiness: number; readonly depth: number },
   { range, sides }: RangeKept,
   inTime: boolean,
 ): number =>
@@ -142,12 +161,22 @@ export const mostFidelity = (
       (inTime ? weights.breath : 0),
   );
 
-/** Fidelity of a solved candidate; a smaller size is never credited with more than the whole of its shape. */
-export const fidelity = (meant: Meant, shape: ShapeKeeps, kept: RangeKept, done: readonly Demand[], inTime: boolean): number =>
+/**
+ * Fidelity of a solved candidate; a smaller size is never credited with more than the whole of its shape.
+ *
+ * @param shape what its shape keeps at full size
+ */
+export const fidelity = (
+  meant: Meant,
+  shape: { readonly steadiness: number; readonly depth: number },
+  kept: RangeKept,
+  done: readonly Demand[],
+  inTime: boolean,
+): number =>
   mostFidelity(
     meant,
     {
-      steadiness: Math.min(shape.steadiness, share(steadiest(done), meant.steadiness, STEADINESS_THAT_COUNTS)),
+      steadiness: Math.min(shape.steadiness, steadinessKept(meant, done)),
       depth: Math.min(shape.depth, share(deepest(done), meant.depth, DEPTH_THAT_COUNTS)),
     },
     kept,
@@ -157,6 +186,6 @@ export const fidelity = (meant: Meant, shape: ShapeKeeps, kept: RangeKept, done:
 /** The share of full size that a choice does over the parts of the body that the movement uses: what the vessel shows. */
 export function levelOf(meant: Meant, choice: FormChoice): number {
   if (meant.moving.length === 0) return 1;
-  const done = meant.moving.map(({ part }) => (part === "body" || armMoves(choice, part) ? sizeOf(choice, part) : 0));
+  const done = meant.moving.map(({ part }) => (takesPart(choice, part) ? sizeOf(choice, part) : 0));
   return done.reduce((sum, size) => sum + size, 0) / done.length;
 }

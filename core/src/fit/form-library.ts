@@ -1,17 +1,18 @@
-import type { Build } from "../body/build.ts";
+import { type Build, isEven } from "../body/build.ts";
 import { ROW_WIDTH } from "../body/channels.ts";
 import { MIDDLING_STATURE } from "../body/segments.ts";
 import type { Extremes } from "../caps/broken.ts";
 import { type Demand, type DemandSamples, type QuietDemand, readDemand, readQuietDemand } from "../movement/demand.ts";
-import { choiceKey, type FormChoice } from "../movement/form.ts";
+import { armMoves, choiceKey, type FormChoice, mirrorChoice, type Sizes } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
+import { mirrorDemand, mirrorExtremes, mirrorQuietDemand } from "../movement/mirror-demand.ts";
 import { extremesAtKeys, type FormSamples, sampleTrack } from "../movement/samples.ts";
 import { INTERVALS } from "../movement/solved-samples.ts";
 import { trackOf } from "../movement/track.ts";
 import { BREATH_SECONDS } from "../plan/style.ts";
 import { SIDES, type Side } from "../side.ts";
-import { type Shape, sizesOf } from "./candidates.ts";
-import { type RangeKept, rangeKept, readMeant, readShape } from "./fidelity.ts";
+import { plainShape, type Shape, sizesOf } from "./candidates.ts";
+import { type Meant, type RangeKept, rangeKept, readMeant, readShape } from "./fidelity.ts";
 
 /** Whose form it is: stature in metres and proportions. */
 export interface FormDoer {
@@ -37,10 +38,10 @@ export interface FormLibrary {
     leads: readonly Side[],
   ): readonly Demand[] | null;
   /**
-   * Highest and lowest value of every column over the standing key poses of a form, all given sides leading. Never beyond
-   * the demand's own, and far quicker to have: enough to turn a form down. Null where there is no such form.
+   * Highest and lowest value of every range and reading over the standing key poses of a form, one per leading side. Never
+   * beyond the demand's own, and far quicker to have: enough to turn a form down. Null where there is no such form.
    */
-  extremesAtKeys(movement: Movement, choice: FormChoice, build: Build, leads: readonly Side[]): Extremes | null;
+  extremesAtKeys(movement: Movement, choice: FormChoice, build: Build, leads: readonly Side[]): readonly Extremes[] | null;
   /** What a shape asks at any size, all given sides leading; null where there is no such form. Nothing is solved for it. */
   quiet(
     movement: Movement,
@@ -49,6 +50,14 @@ export interface FormLibrary {
     breathSeconds: number,
     leads: readonly Side[],
   ): readonly QuietDemand[] | null;
+  /** What there is to keep of the meant form; null where this body cannot do it. */
+  meant(
+    movement: Movement,
+    choice: FormChoice,
+    doer: FormDoer,
+    breathSeconds: number,
+    leads: readonly Side[],
+  ): { readonly demands: readonly Demand[]; readonly meant: Meant } | null;
   /** What a shape keeps of the meant ranges and depth, whoever does it and at whatever pace. */
   rankedSizes(movement: Movement, meant: FormChoice, shape: Shape, build: Build, depth: number | null): RankedShape;
 }
@@ -61,7 +70,7 @@ export interface RankedShape {
 
 /** A size of a shape and what it keeps of the meant ranges. */
 export interface RankedSize extends RangeKept {
-  readonly choice: FormChoice;
+  readonly sizes: Sizes;
 }
 
 /** Samples of a movement with as many key poses as a file may have. */
@@ -95,6 +104,7 @@ export function createFormLibrary(): FormLibrary {
   const atKeys = remembered<Extremes | null>();
   const ranked = remembered<RankedShape>();
   const inQuiet = remembered<QuietDemand | null>();
+  const even = remembered<boolean>();
 
   function numberOf(movement: Movement): number {
     const known = numbers.get(movement);
@@ -121,45 +131,74 @@ export function createFormLibrary(): FormLibrary {
       return inWater ? sampled : kept;
     });
 
-  function demandLed(movement: Movement, choice: FormChoice, doer: FormDoer, breathSeconds: number, lead: Side) {
+  /** Whether a body does a movement that the left leads as the mirror image of one that the right leads. */
+  const isMirrored = (movement: Movement, build: Build, lead: Side): boolean =>
+    lead === "left" && movement.sided && even(build.key, () => isEven(build));
+
+  function demandLed(movement: Movement, choice: FormChoice, doer: FormDoer, breathSeconds: number, lead: Side): Demand | null {
     const { stature, build } = doer;
     const depth = choice.kind === "water" ? (doer.depth ?? USUAL_DEPTH * stature) : undefined;
     return read(`${lead} ${stature} ${depth} ${breathSeconds} ${keyOf(movement, choice, build)}`, () => {
+      if (isMirrored(movement, build, lead)) {
+        const image = demandLed(movement, mirrorChoice(choice), doer, breathSeconds, "right");
+        return image && mirrorDemand(image);
+      }
       const samples = samplesLed(movement, choice, build, lead);
       return samples && readDemand(samples, { stature, depth }, breathSeconds * movement.breaths);
     });
   }
 
+  const keysLed = (movement: Movement, choice: FormChoice, build: Build, lead: Side): Extremes | null =>
+    atKeys(`${lead} ${keyOf(movement, choice, build)}`, () => {
+      if (isMirrored(movement, build, lead)) {
+        const image = keysLed(movement, mirrorChoice(choice), build, "right");
+        return image && mirrorExtremes(image);
+      }
+      const track = trackOf(movement, choice, lead, build);
+      return track && extremesAtKeys(track);
+    });
+
+  const quietLed = (movement: Movement, shape: Shape, build: Build, breathSeconds: number, lead: Side): QuietDemand | null =>
+    inQuiet(`${lead} ${breathSeconds} ${keyOf(movement, shape, build)}`, () => {
+      if (isMirrored(movement, build, lead)) {
+        const image = quietLed(movement, mirrorChoice(shape), build, breathSeconds, "right");
+        return image && mirrorQuietDemand(image);
+      }
+      const track = trackOf(movement, shape, lead, build);
+      return track && readQuietDemand(track, breathSeconds * movement.breaths);
+    });
+
   const demands: FormLibrary["demands"] = (movement, choice, doer, breathSeconds, leads) =>
     all(leads.map((lead) => demandLed(movement, choice, doer, breathSeconds, lead)));
+
+  const meant: FormLibrary["meant"] = (movement, choice, doer, breathSeconds, leads) => {
+    const own = demands(movement, choice, doer, breathSeconds, leads);
+    if (own === null) return null;
+    const plain = demands(movement, plainShape(movement, choice), doer, breathSeconds, leads) ?? own;
+    return { demands: own, meant: readMeant(movement, choice, own, plain) };
+  };
 
   return {
     numberOf,
     demands,
-    extremesAtKeys: (movement, choice, build, leads) =>
-      atKeys(`${leads.join()} ${keyOf(movement, choice, build)}`, () => {
-        const sides = leads.flatMap((lead) => trackOf(movement, choice, lead, build) ?? []);
-        return sides.length > 0 ? extremesAtKeys(sides) : null;
-      }),
+    meant,
+    extremesAtKeys: (movement, choice, build, leads) => all(leads.map((lead) => keysLed(movement, choice, build, lead))),
     quiet: (movement, shape, build, breathSeconds, leads) =>
-      all(
-        leads.map((lead) =>
-          inQuiet(`${lead} ${breathSeconds} ${keyOf(movement, shape, build)}`, () => {
-            const track = trackOf(movement, shape, lead, build);
-            return track && readQuietDemand(track, breathSeconds * movement.breaths);
-          }),
-        ),
-      ),
-    rankedSizes: (movement, meantChoice, shape, build, depth) =>
-      ranked(`${choiceKey(meantChoice)} ${keyOf(movement, shape, build)}`, () => {
+      all(leads.map((lead) => quietLed(movement, shape, build, breathSeconds, lead))),
+    rankedSizes: (movement, meantChoice, shape, build, depth) => {
+      const plain = plainShape(movement, shape);
+      const moves = SIDES.map((side) => armMoves(shape, side));
+      return ranked(`${choiceKey(meantChoice)} ${moves} ${keyOf(movement, plain, build)}`, () => {
         // Ranges are the same for every stature, depth and pace; any will do to rank by.
         const doer = { stature: MIDDLING_STATURE, build, depth };
         const leads = leadsOf(movement);
-        const meant = readMeant(movement, demands(movement, meantChoice, doer, BREATH_SECONDS.usual, leads) ?? []);
-        const keeps = readShape(meant, shape, demands(movement, shape, doer, BREATH_SECONDS.usual, leads));
-        const worth = ({ range, sides }: RangeKept): number => meant.weights.range * range + meant.weights.sides * sides;
-        const sizes = sizesOf(shape).map((choice) => ({ choice, ...rangeKept(meant, keeps, choice) }));
+        const all = meant(movement, meantChoice, doer, BREATH_SECONDS.usual, leads)?.meant;
+        if (all === undefined) return { sizes: [], depth: 0 };
+        const keeps = readShape(all, shape, demands(movement, plain, doer, BREATH_SECONDS.usual, leads));
+        const worth = ({ range, sides }: RangeKept): number => all.weights.range * range + all.weights.sides * sides;
+        const sizes = sizesOf(shape).map((each) => ({ sizes: each, ...rangeKept(all, keeps, { ...shape, sizes: each }) }));
         return { sizes: sizes.sort((a, b) => worth(b) - worth(a)), depth: keeps.depth };
-      }),
+      });
+    },
   };
 }

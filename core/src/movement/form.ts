@@ -1,5 +1,5 @@
 import { type Hold, holdsWith } from "../body/supports.ts";
-import type { Side } from "../side.ts";
+import { otherSide, type Side } from "../side.ts";
 
 export const FORM_KINDS = ["standing", "supported", "seated", "water"] as const;
 /** The ways to do a movement that differ in what carries the body. */
@@ -64,6 +64,16 @@ export const FULL_SEATED: FormChoice = { ...FULL_STANDING, kind: "seated" };
 /** Whether an arm follows the movement in this form, rather than holding on or resting. */
 export const armMoves = (choice: FormChoice, side: Side): boolean =>
   !holdsWith(choice.hold, side) && (choice.arms === "both" || choice.arms === side);
+
+const inMirror = (sided: "both" | Side): "both" | Side => (sided === "both" ? sided : otherSide(sided));
+
+/** The same form done on the other side. Mirroring twice gives back the form. */
+export const mirrorChoice = (choice: FormChoice): FormChoice => ({
+  ...choice,
+  hold: choice.hold && { ...choice.hold, hand: inMirror(choice.hold.hand) },
+  arms: inMirror(choice.arms),
+  sizes: { ...choice.sizes, armLeft: choice.sizes.armRight, armRight: choice.sizes.armLeft },
+});
 
 /** A text that is the same for the same choice and differs for any other. */
 export function choiceKey(choice: FormChoice): string {

@@ -1,5 +1,5 @@
 import type { Point } from "../body/base-of-support.ts";
-import { column, pointColumn, ROW_WIDTH, sidedColumn } from "../body/channels.ts";
+import { column, pointColumn, ROW_WIDTH, sidedColumn, VALUE_WIDTH } from "../body/channels.ts";
 import { type FootContact, POSE_WIDTH, type Pose, type PoseFrame, type SidedSlot, sidedSlot, sidedSlots } from "../body/pose.ts";
 import { solvePose } from "../body/solve.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
@@ -200,17 +200,19 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): FormSample
   };
 }
 
-/** Highest and lowest value of every column over the key poses of some tracks; the poses are among those of sampleTrack. */
-export function extremesAtKeys(tracks: readonly Track[]): { readonly highest: Float64Array; readonly lowest: Float64Array } {
-  const highest = new Float64Array(ROW_WIDTH).fill(Number.NEGATIVE_INFINITY);
-  const lowest = new Float64Array(ROW_WIDTH).fill(Number.POSITIVE_INFINITY);
-  for (const { segments, build } of tracks)
-    for (const { frame, start, swing } of segments) {
-      if (swing !== null) continue;
-      solvePose({ frame, values: start }, undefined, undefined, build).row.forEach((value, i) => {
-        if (value > (highest[i] as number)) highest[i] = value;
-        if (value < (lowest[i] as number)) lowest[i] = value;
-      });
+/** Highest and lowest value of every range and reading over the key poses of a track, which are among those of sampleTrack. */
+export function extremesAtKeys({ segments, build }: Track): { readonly highest: Float64Array; readonly lowest: Float64Array } {
+  const highest = new Float64Array(VALUE_WIDTH).fill(Number.NEGATIVE_INFINITY);
+  const lowest = new Float64Array(VALUE_WIDTH).fill(Number.POSITIVE_INFINITY);
+  const row = new Float64Array(ROW_WIDTH);
+  for (const { frame, start, swing } of segments) {
+    if (swing !== null) continue;
+    solvePose({ frame, values: start }, undefined, row, build);
+    for (let i = 0; i < VALUE_WIDTH; i += 1) {
+      const value = row[i] as number;
+      if (value > (highest[i] as number)) highest[i] = value;
+      if (value < (lowest[i] as number)) lowest[i] = value;
     }
+  }
   return { highest, lowest };
 }

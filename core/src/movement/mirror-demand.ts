@@ -1,0 +1,60 @@
+import { IN_MIRROR, VALUE_WIDTH } from "../body/channels.ts";
+import { otherSide, type Pair } from "../side.ts";
+import type { Demand, QuietDemand, WaterDemand } from "./demand.ts";
+import type { Feature } from "./features.ts";
+
+/** Highest and lowest value of every range and reading. */
+interface Extremes {
+  readonly highest: Float64Array;
+  readonly lowest: Float64Array;
+}
+
+const swap = ([left, right]: Pair): Pair => [right, left];
+
+function mirrorValues(values: Float64Array, negated: Float64Array): Float64Array {
+  const mirrored = new Float64Array(VALUE_WIDTH);
+  for (let i = 0; i < VALUE_WIDTH; i += 1) {
+    const from = IN_MIRROR[i] as (typeof IN_MIRROR)[number];
+    mirrored[i] = from.negated ? -(negated[from.column] as number) : (values[from.column] as number);
+  }
+  return mirrored;
+}
+
+/** Extremes of a mirror image. */
+export const mirrorExtremes = ({ highest, lowest }: Extremes): Extremes => ({
+  highest: mirrorValues(highest, lowest),
+  lowest: mirrorValues(lowest, highest),
+});
+
+const HELD_IN_MIRROR: Readonly<Partial<Record<Feature, Feature>>> = {
+  holdsWithLeft: "holdsWithRight",
+  holdsWithRight: "holdsWithLeft",
+};
+
+const mirrorWater = (water: WaterDemand): WaterDemand => ({
+  ...water,
+  drag: { shoulder: swap(water.drag.shoulder), hip: swap(water.drag.hip) },
+});
+
+/**
+ * What the mirror image of a form asks of a body with two sides alike: left and right change places, turns and bends go
+ * to the other side, and nothing else differs. Mirroring twice gives back the demand.
+ */
+export const mirrorDemand = (demand: Demand): Demand => ({
+  ...demand,
+  ...mirrorExtremes(demand),
+  mean: mirrorValues(demand.mean, demand.mean),
+  features: new Set([...demand.features].map((feature) => HELD_IN_MIRROR[feature] ?? feature)),
+  steps: demand.steps.map((step) => ({ ...step, side: otherSide(step.side) })),
+  oneLegSeconds: swap(demand.oneLegSeconds),
+  longestOneLeg: swap(demand.longestOneLeg),
+  toeDownSeconds: swap(demand.toeDownSeconds),
+  handAboveShoulderSeconds: swap(demand.handAboveShoulderSeconds),
+  longestHandAboveShoulder: swap(demand.longestHandAboveShoulder),
+  handOutOfSightSeconds: swap(demand.handOutOfSightSeconds),
+  heldOutSeconds: swap(demand.heldOutSeconds),
+  water: demand.water && mirrorWater(demand.water),
+});
+
+/** The same for what a form asks in quiet. */
+export const mirrorQuietDemand = (demand: QuietDemand): QuietDemand => ({ ...demand, longestOneLeg: swap(demand.longestOneLeg) });

@@ -46,6 +46,8 @@ async function teachToTheMiddle(page: Page, base: string, planId: string): Promi
   await page.keyboard.press("2");
   await seeText(page, "Not here any more");
   await page.keyboard.press("d");
+  // The sheet names every sign: what is noted stands beside the name once it is closed.
+  await page.waitForFunction(() => !document.body.innerText.includes("Not here any more"));
   await seeText(page, "Dizzy");
 }
 

@@ -1,14 +1,17 @@
 import { Dialog } from "radix-ui";
-import { useEffect, useState } from "react";
+import { useLayoutEffect, useState } from "react";
 
 export type KeyHelp = readonly (readonly [keys: string, what: string])[];
 
 const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.matches("input, textarea, select, [contenteditable]");
 
-/** Runs a handler for keys pressed anywhere on the screen, but not while somebody types. */
+/**
+ * Runs a handler for keys pressed anywhere on the screen, but not while somebody types. It listens as soon as what it belongs
+ * to can be seen: no key of a quick hand is lost.
+ */
 export function useKeys(handle: (event: KeyboardEvent) => void): void {
-  useEffect(() => {
+  useLayoutEffect(() => {
     const pressed = (event: KeyboardEvent) => {
       if (typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
       handle(event);

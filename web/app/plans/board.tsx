@@ -138,7 +138,8 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
     () => (order === "name" ? people : people.toSorted((a, b) => keptOf(fitted.rows, a.id) - keptOf(fitted.rows, b.id))),
     [order, people, fitted.rows],
   );
-  const { ask, settled } = fitted;
+  const { ask } = fitted;
+  const settled = fitted.settled && later.draft === draft;
   const askedPerson = person?.id ?? null;
   const askedBlock = shown?.id ?? null;
   useEffect(() => {
@@ -295,7 +296,8 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
                 spans={laterLayout.blocks}
                 width={laterLayout.width}
                 nameWidth={NAME_WIDTH}
-                fitted={fitted}
+                rows={fitted.rows}
+                settled={settled}
                 chosen={place}
                 choose={setPlace}
                 hands={hands}

@@ -23,7 +23,9 @@ interface Props {
   readonly spans: readonly Span[];
   readonly width: number;
   readonly nameWidth: number;
-  readonly fitted: FittedRows;
+  readonly rows: FittedRows["rows"];
+  /** Whether every row belongs to the plan as it is now. */
+  readonly settled: boolean;
   readonly chosen: GridPlace | null;
   readonly choose: (place: GridPlace) => void;
   /** Who holds on in each block. */
@@ -119,7 +121,8 @@ export const FitGrid = memo(function FitGrid({
   spans,
   width,
   nameWidth,
-  fitted,
+  rows,
+  settled,
   chosen,
   choose,
   hands,
@@ -151,7 +154,7 @@ export const FitGrid = memo(function FitGrid({
   return (
     <table
       ref={table}
-      aria-busy={!fitted.settled}
+      aria-busy={!settled}
       onKeyDown={step}
       className="table-fixed border-collapse"
       style={{ width: nameWidth + width }}
@@ -181,7 +184,7 @@ export const FitGrid = memo(function FitGrid({
             person={person}
             row={row}
             blocks={blocks}
-            cells={fitted.rows.get(person.id)?.cells ?? null}
+            cells={rows.get(person.id)?.cells ?? null}
             chosenBlockId={chosen?.personId === person.id ? chosen.blockId : null}
             tabAt={row === personAt ? blockAt : null}
             choose={choose}

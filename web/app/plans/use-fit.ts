@@ -69,6 +69,7 @@ export function useFit(
   served: ServedRows,
 ): FittedRows & { readonly ask: (what: Ask) => void } {
   const turn = useRef(0);
+  const asked = useRef<{ readonly plan: FitPlan; readonly people: readonly FitPerson[] } | null>(null);
   const [kept, setKept] = useState<Kept>(NOTHING);
 
   useEffect(() => {
@@ -83,21 +84,22 @@ export function useFit(
   useEffect(() => {
     turns += 1;
     turn.current = turns;
+    asked.current = { plan, people };
     const question: FitQuestion = { kind: "fit", turn: turns, plan, people };
     theWorker().postMessage(question);
   }, [plan, people]);
 
   useEffect(() => {
-    const asked = turn.current;
+    const opened = turn.current;
     served
       ?.then((rows) => {
-        if (rows === null || turn.current !== asked) return;
+        if (rows === null || turn.current !== opened) return;
         // What the worker has found meanwhile is the same.
         setKept((before) => ({
           ...before,
           rows: new Map([...rows.rows, ...before.rows]),
           gap: before.gap ?? rows.gap,
-          turn: asked,
+          turn: opened,
         }));
       })
       // Without an answer the worker's own rows come all the same.
@@ -105,6 +107,7 @@ export function useFit(
   }, [served]);
 
   const ask = useCallback((what: Ask) => theWorker().postMessage({ ...what, turn: turn.current }), []);
-  const settled = kept.turn === turn.current && kept.gap !== null;
+  const isAsked = asked.current?.plan === plan && asked.current.people === people;
+  const settled = isAsked && kept.turn === turn.current && kept.gap !== null;
   return { ...kept, settled, ask };
 }

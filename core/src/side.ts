@@ -12,6 +12,6 @@ export const sideSign = (side: Side): -1 | 1 => (side === "left" ? -1 : 1);
 /** A pair of values, left then right. */
 export type Pair = readonly [left: number, right: number];
 
-export const pairOf = (of: (side: Side) => number): Pair => [of("left"), of("right")];
+export const pairOf = <Value>(of: (side: Side) => Value): readonly [left: Value, right: Value] => [of("left"), of("right")];
 
 export const otherSide = (side: Side): Side => (side === "left" ? "right" : "left");

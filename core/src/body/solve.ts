@@ -40,6 +40,16 @@ export interface SolvedPose {
 /** About one micrometre on a person. */
 const TOLERANCE = 5e-7;
 const MOST_STEPS = 12;
+/**
+ * How far the pelvis of the poses before stood from where it was first looked for, shares of H. Along a movement that goes on
+ * evenly, so that the next one is found in fewer steps.
+ */
+export interface PelvisTrail {
+  readonly last: [x: number, z: number];
+  readonly before: [x: number, z: number];
+}
+export const newTrail = (): PelvisTrail => ({ last: [0, 0], before: [0, 0] });
+
 /** The pelvis carries most of the mass with it while the planted legs lag behind: this gain nearly cancels the lag. */
 const GAIN = 1.16;
 
@@ -200,7 +210,7 @@ function reachableHeight(pose: Pose): number {
   return lowest;
 }
 
-function solveStanding(pose: Pose, row: Float64Array, ceiling: number): [number, number] {
+function solveStanding(pose: Pose, row: Float64Array, ceiling: number, trail: PelvisTrail | null): [number, number] {
   const shares = standingShares(pose);
   const press = pose.values[PRESS] as number;
   let targetX = 0;
@@ -218,8 +228,10 @@ function solveStanding(pose: Pose, row: Float64Array, ceiling: number): [number,
   }
   const wanted = SHARE.ankleHeight + raised + legLength(build, pose.values[SINK] as number);
   // The upper body leans out over the pelvis by so much: begin where that is made up for.
-  pelvisAt[0] = targetX - GAIN * (upperMoments[0] as number);
-  pelvisAt[2] = targetZ - GAIN * (upperMoments[2] as number);
+  const firstX = targetX - GAIN * (upperMoments[0] as number);
+  const firstZ = targetZ - GAIN * (upperMoments[2] as number);
+  pelvisAt[0] = firstX + (trail ? 2 * trail.last[0] - trail.before[0] : 0);
+  pelvisAt[2] = firstZ + (trail ? 2 * trail.last[1] - trail.before[1] : 0);
   const holding = pose.frame.hands.some(holdsOn);
   const problemBefore = problem;
   let lastX = 0;
@@ -235,6 +247,13 @@ function solveStanding(pose: Pose, row: Float64Array, ceiling: number): [number,
     pelvisAt[2] += GAIN * missZ * speedUp(missZ, lastZ);
     lastX = missX;
     lastZ = missZ;
+  }
+  if (trail) {
+    const isFirst = trail.last[0] === 0 && trail.last[1] === 0;
+    trail.before[0] = isFirst ? pelvisAt[0] - firstX : trail.last[0];
+    trail.before[1] = isFirst ? pelvisAt[2] - firstZ : trail.last[1];
+    trail.last[0] = pelvisAt[0] - firstX;
+    trail.last[1] = pelvisAt[2] - firstZ;
   }
   // The last step may have moved the pelvis on: its height is found for where it stands, so that no leg stretches.
   problem = problemBefore;
@@ -340,6 +359,28 @@ function readSide(pose: Pose, row: Float64Array, side: Side, share: number): voi
   readLoadsAndHeights(row, side, pressure, (pose.values[TOE_OUT[i]] as number) * DEGREE * sideSign(side), build);
 }
 
+/** Places the body and reads its legs. @returns the shares of the weight on the left and the right foot */
+function placePose(
+  pose: Pose,
+  ceiling: number,
+  row: Float64Array,
+  proportions: Build,
+  trail: PelvisTrail | null,
+): [number, number] {
+  problem = null;
+  build = proportions;
+  placeUpperBody(pose);
+  placeArms(pose, upperRow, upperMoments, false);
+  setFeet(pose);
+  const { seating } = pose.frame;
+  const shares =
+    seating.kind === "standing" ? solveStanding(pose, row, ceiling, trail) : solveSeated(pose, row, seating.seatHeight);
+  for (const side of SIDES)
+    if (!hangs(pose.frame.feet[sideIndex(side)])) readPlantedLeg(row, side, axes.pelvis, feet[sideIndex(side)], build);
+  row[SEAT_SHARE] = seating.kind === "seated" ? 1 - shares[0] - shares[1] : 0;
+  return shares;
+}
+
 /**
  * Solves one pose for the unit body: pelvis, joints, centre of mass, base of support and every reading.
  *
@@ -348,6 +389,7 @@ function readSide(pose: Pose, row: Float64Array, side: Side, share: number): voi
  * pelvis rises smoothly
  * @param row where to write, ROW_WIDTH long; a new one unless given
  * @param proportions of the body that takes up the pose
+ * @param trail of the poses before on the same stretch of a movement, carried on
  * @returns row and base in shares of H; `problem` says what the body lacks. Bones never stretch and nothing is NaN.
  */
 export function solvePose(
@@ -355,18 +397,18 @@ export function solvePose(
   ceiling = Number.POSITIVE_INFINITY,
   row: Float64Array = new Float64Array(ROW_WIDTH),
   proportions: Build = USUAL_BUILD,
+  trail: PelvisTrail | null = null,
 ): SolvedPose {
-  problem = null;
-  build = proportions;
-  placeUpperBody(pose);
-  placeArms(pose, upperRow, upperMoments, false);
-  setFeet(pose);
-  const { seating } = pose.frame;
-  const shares = seating.kind === "standing" ? solveStanding(pose, row, ceiling) : solveSeated(pose, row, seating.seatHeight);
-  for (const side of SIDES)
-    if (!hangs(pose.frame.feet[sideIndex(side)])) readPlantedLeg(row, side, axes.pelvis, feet[sideIndex(side)], build);
-  row[SEAT_SHARE] = seating.kind === "seated" ? 1 - shares[0] - shares[1] : 0;
+  const shares = placePose(pose, ceiling, row, proportions, trail);
   const base = readMargins(pose, row);
   for (const side of SIDES) readSide(pose, row, side, shares[sideIndex(side)]);
   return { row, base, problem };
+}
+
+/** The same without base of support and margins, which take a good part of the time: only the row is written, but for these. */
+export function solvePoseOffBase(pose: Pose, row: Float64Array, proportions: Build): void {
+  const shares = placePose(pose, Number.POSITIVE_INFINITY, row, proportions, null);
+  row[MARGIN] = 0;
+  row[QUIET_MARGIN] = 0;
+  for (const side of SIDES) readSide(pose, row, side, shares[sideIndex(side)]);
 }

@@ -88,6 +88,8 @@ export const SUPPORTS = [
 
 export type SupportName = (typeof SUPPORTS)[number]["name"];
 
+export const SUPPORT_NAMES: readonly SupportName[] = SUPPORTS.map(({ name }) => name);
+
 /** What is held, and with which hand. */
 export interface Hold {
   readonly by: SupportName;

@@ -412,15 +412,18 @@ export class CellSearch {
     return handsUpShare(shares, this.question.turns) <= handsUp + CAP_TOLERANCE.share;
   }
 
+  /** Whether a form and each of its parts break no cap in their key poses. */
+  private partsPassAtKeys(look: Look, sizes: Sizes): boolean {
+    const { body, arms } = partsOf(look.shape, sizes);
+    const passes = (part: Part) => part.some((each) => this.passesAtKeys(look, each));
+    return passes(body) && arms.every(passes) && this.passesAtKeys(look, sizes);
+  }
+
   /** Demands of a form that breaks no cap; null where it does. */
   private allowed(look: Look, choice: FormChoice): readonly Demand[] | null {
     return remember(look.allowed, sizesCode(choice.sizes), () => {
-      const { body, arms } = partsOf(look.shape, choice.sizes);
-      const inKeys = (part: Part) => part.some((sizes) => this.passesAtKeys(look, sizes));
-      const carries = (part: Part) => part.some((sizes) => this.passesAtKeys(look, sizes) && this.bodyPasses(look, sizes));
-      // In the order of what is cheap and turns most down.
-      if (!inKeys(body) || !arms.every(inKeys) || !carries(body)) return null;
-      if (!this.passesAtKeys(look, choice.sizes)) return null;
+      const { body } = partsOf(look.shape, choice.sizes);
+      if (!body.some((sizes) => this.passesAtKeys(look, sizes) && this.bodyPasses(look, sizes))) return null;
       const demands = this.demandsOf(choice);
       if (!demands || this.worked.some((cap) => this.breaksWorked(cap, choice, demands))) return null;
       const drowns = demands.some(({ water }) => water?.outOfDepth || (water?.needsRail && choice.hold === null));
@@ -510,7 +513,8 @@ export class CellSearch {
       head.next += 1;
       head.most = this.promise(head, meant);
       const choice = { ...look.shape, sizes: size.sizes };
-      if (!this.armsPass(look, choice.sizes, spending)) continue;
+      // In the order of what is cheap and turns most down.
+      if (!this.partsPassAtKeys(look, choice.sizes) || !this.armsPass(look, choice.sizes, spending)) continue;
       const demands = this.allowed(look, choice);
       if (demands === null) continue;
       const done = this.roundsOf(choice.kind, demands, this.worked);

@@ -54,36 +54,34 @@ const steadiest = (demands: readonly Demand[]): number => Math.max(...demands.ma
 const deepest = (demands: readonly Demand[]): number =>
   Math.max(...demands.flatMap((demand) => LOADED_KNEE.map((index) => demand.highest[index] as number)));
 
-/** What of the meant form there is to keep. */
-export interface Meant {
-  readonly weights: Weights;
+/** What the ranges of the meant form are, whoever does it and at whatever pace. */
+export interface MeantRanges {
   readonly moving: readonly (RangeOfPart & { readonly span: number })[];
-  readonly steadiness: number;
   readonly depth: number;
+}
+
+/** What of the meant form there is to keep. */
+export interface Meant extends MeantRanges {
+  readonly weights: Weights;
+  readonly steadiness: number;
 }
 
 /** Whether a part of the body does the movement in a form, rather than holding on or resting. */
 const takesPart = (choice: FormChoice, part: Part): boolean => part === "body" || armMoves(choice, part);
 
-/**
- * Reads what there is to keep.
- *
- * @param choice the meant form
- * @param demands of it
- * @param plain of its plainest shape, which ranges are read from
- */
-export const readMeant = (
-  movement: Pick<Movement, "purpose">,
-  choice: FormChoice,
-  demands: readonly Demand[],
-  plain: readonly Demand[],
-): Meant => ({
-  weights: weightsOf(movement),
+/** @param plain demands of the plainest shape of the meant form */
+export const readMeantRanges = (choice: FormChoice, plain: readonly Demand[]): MeantRanges => ({
   moving: RANGES.filter(({ part }) => takesPart(choice, part))
     .map((range) => ({ ...range, span: span(plain, range.column) }))
     .filter((range) => range.span > MOVING),
-  steadiness: steadiest(demands),
   depth: deepest(plain),
+});
+
+/** @param demands of the meant form */
+export const readMeant = (movement: Pick<Movement, "purpose">, ranges: MeantRanges, demands: readonly Demand[]): Meant => ({
+  ...ranges,
+  weights: weightsOf(movement),
+  steadiness: steadiest(demands),
 });
 
 /** What a shape keeps of the meant ranges and depth at its full size, 0 to 1. */

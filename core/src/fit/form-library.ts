@@ -3,16 +3,16 @@ import { ROW_WIDTH } from "../body/channels.ts";
 import { MIDDLING_STATURE } from "../body/segments.ts";
 import type { Extremes } from "../caps/broken.ts";
 import { type Demand, type DemandSamples, type QuietDemand, readDemand, readQuietDemand } from "../movement/demand.ts";
-import { armMoves, choiceKey, type FormChoice, mirrorChoice, type Sizes } from "../movement/form.ts";
+import { armMoves, CHOICE_CODES, choiceCode, type FormChoice, mirrorChoice, type Sizes } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import { mirrorDemand, mirrorExtremes, mirrorQuietDemand } from "../movement/mirror-demand.ts";
 import { extremesAtKeys, type FormSamples, sampleTrack } from "../movement/samples.ts";
 import { INTERVALS } from "../movement/solved-samples.ts";
 import { trackOf } from "../movement/track.ts";
 import { BREATH_SECONDS } from "../plan/style.ts";
-import { SIDES, type Side } from "../side.ts";
+import { SIDES, type Side, sideIndex } from "../side.ts";
 import { plainShape, type Shape, sizesOf } from "./candidates.ts";
-import { type Meant, type RangeKept, rangeKept, readMeant, readShape } from "./fidelity.ts";
+import { type Meant, type MeantRanges, type RangeKept, rangeKept, readMeant, readMeantRanges, readShape } from "./fidelity.ts";
 
 /** Whose form it is: stature in metres and proportions. */
 export interface FormDoer {
@@ -87,41 +87,61 @@ const all = <Value>(values: readonly (Value | null)[]): readonly Value[] | null 
   values.length > 0 && values.every((value) => value !== null) ? (values as readonly Value[]) : null;
 
 /** Computes a value once per key. */
-function remembered<Value>(): (key: string, compute: () => Value) => Value {
-  const known = new Map<string, Value>();
+function remembered<Key, Value>(): (key: Key, compute: () => Value) => Value {
+  const known = new Map<Key, Value>();
   return (key, compute) => {
-    if (!known.has(key)) known.set(key, compute());
-    return known.get(key) as Value;
+    const before = known.get(key);
+    if (before !== undefined || known.has(key)) return before as Value;
+    const value = compute();
+    known.set(key, value);
+    return value;
   };
 }
 
-export function createFormLibrary(): FormLibrary {
-  const contentNumbers = new Map<string, number>();
-  const numbers = new WeakMap<Movement, number>();
-  const solved = remembered<DemandSamples | null>();
-  const scratch = new Float64Array(MOST_SAMPLES * ROW_WIDTH);
-  const read = remembered<Demand | null>();
-  const atKeys = remembered<Extremes | null>();
-  const ranked = remembered<RankedShape>();
-  const inQuiet = remembered<QuietDemand | null>();
-  const even = remembered<boolean>();
+/** A movement's content. */
+interface Content {
+  readonly number: number;
+  /** A number for each body that does it, by the key of its build; no other movement's have the same. */
+  readonly bodies: Map<string, number>;
+}
 
-  function numberOf(movement: Movement): number {
-    const known = numbers.get(movement);
-    if (known !== undefined) return known;
-    const content = JSON.stringify(movement);
-    const number = contentNumbers.get(content) ?? contentNumbers.size;
-    contentNumbers.set(content, number);
-    numbers.set(movement, number);
-    return number;
+export function createFormLibrary(): FormLibrary {
+  const contents = remembered<string, Content>();
+  const contentOf = new WeakMap<Movement, Content>();
+  let contentCount = 0;
+  let bodyCount = 0;
+  const solved = remembered<number, DemandSamples | null>();
+  const scratch = new Float64Array(MOST_SAMPLES * ROW_WIDTH);
+  const readFor = remembered<string, ReturnType<typeof remembered<number, Demand | null>>>();
+  const quietFor = remembered<number, ReturnType<typeof remembered<number, QuietDemand | null>>>();
+  const atKeys = remembered<number, Extremes | null>();
+  const ranging = remembered<string, MeantRanges>();
+  const ranked = remembered<string, RankedShape>();
+  const even = remembered<string, boolean>();
+
+  /** What is known of a movement by its content: its number, and one for each body that does it. */
+  function known(movement: Movement): Content {
+    const before = contentOf.get(movement);
+    if (before !== undefined) return before;
+    const content = contents(JSON.stringify(movement), () => ({ number: contentCount++, bodies: new Map() }));
+    contentOf.set(movement, content);
+    return content;
   }
 
-  const keyOf = (movement: Movement, choice: FormChoice, build: Build): string =>
-    `${numberOf(movement)} ${choiceKey(choice)} ${build.key}`;
+  /** A number for one form of one movement by one body, the same for no other. */
+  function codeOf(movement: Movement, choice: FormChoice, build: Build, lead: Side): number {
+    const { bodies } = known(movement);
+    let body = bodies.get(build.key);
+    if (body === undefined) {
+      body = bodyCount++;
+      bodies.set(build.key, body);
+    }
+    return (2 * body + sideIndex(lead)) * CHOICE_CODES + choiceCode(choice);
+  }
 
   /** Samples of a form; the poses themselves are only kept for water, and take by far the most room. */
   const samplesLed = (movement: Movement, choice: FormChoice, build: Build, lead: Side): DemandSamples | FormSamples | null =>
-    solved(`${lead} ${keyOf(movement, choice, build)}`, () => {
+    solved(codeOf(movement, choice, build, lead), () => {
       const track = trackOf(movement, choice, lead, build);
       if (track === null) return null;
       const inWater = choice.kind === "water";
@@ -138,7 +158,8 @@ export function createFormLibrary(): FormLibrary {
   function demandLed(movement: Movement, choice: FormChoice, doer: FormDoer, breathSeconds: number, lead: Side): Demand | null {
     const { stature, build } = doer;
     const depth = choice.kind === "water" ? (doer.depth ?? USUAL_DEPTH * stature) : undefined;
-    return read(`${lead} ${stature} ${depth} ${breathSeconds} ${keyOf(movement, choice, build)}`, () => {
+    const read = readFor(`${stature} ${depth} ${breathSeconds}`, remembered<number, Demand | null>);
+    return read(codeOf(movement, choice, build, lead), () => {
       if (isMirrored(movement, build, lead)) {
         const image = demandLed(movement, mirrorChoice(choice), doer, breathSeconds, "right");
         return image && mirrorDemand(image);
@@ -149,7 +170,7 @@ export function createFormLibrary(): FormLibrary {
   }
 
   const keysLed = (movement: Movement, choice: FormChoice, build: Build, lead: Side): Extremes | null =>
-    atKeys(`${lead} ${keyOf(movement, choice, build)}`, () => {
+    atKeys(codeOf(movement, choice, build, lead), () => {
       if (isMirrored(movement, build, lead)) {
         const image = keysLed(movement, mirrorChoice(choice), build, "right");
         return image && mirrorExtremes(image);
@@ -159,7 +180,7 @@ export function createFormLibrary(): FormLibrary {
     });
 
   const quietLed = (movement: Movement, shape: Shape, build: Build, breathSeconds: number, lead: Side): QuietDemand | null =>
-    inQuiet(`${lead} ${breathSeconds} ${keyOf(movement, shape, build)}`, () => {
+    quietFor(breathSeconds, remembered<number, QuietDemand | null>)(codeOf(movement, shape, build, lead), () => {
       if (isMirrored(movement, build, lead)) {
         const image = quietLed(movement, mirrorChoice(shape), build, breathSeconds, "right");
         return image && mirrorQuietDemand(image);
@@ -174,21 +195,26 @@ export function createFormLibrary(): FormLibrary {
   const meant: FormLibrary["meant"] = (movement, choice, doer, breathSeconds, leads) => {
     const own = demands(movement, choice, doer, breathSeconds, leads);
     if (own === null) return null;
-    const plain = demands(movement, plainShape(movement, choice), doer, breathSeconds, leads) ?? own;
-    return { demands: own, meant: readMeant(movement, choice, own, plain) };
+    const ranges = ranging(`${leads} ${codeOf(movement, choice, doer.build, "right")}`, () =>
+      readMeantRanges(choice, demands(movement, plainShape(movement, choice), doer, breathSeconds, leads) ?? own),
+    );
+    return { demands: own, meant: readMeant(movement, ranges, own) };
   };
 
   return {
-    numberOf,
+    numberOf: (movement) => known(movement).number,
     demands,
     meant,
     extremesAtKeys: (movement, choice, build, leads) => all(leads.map((lead) => keysLed(movement, choice, build, lead))),
-    quiet: (movement, shape, build, breathSeconds, leads) =>
-      all(leads.map((lead) => quietLed(movement, shape, build, breathSeconds, lead))),
+    quiet: (movement, shape, build, breathSeconds, leads) => {
+      // Arms and where the weight is kept say nothing of the bases.
+      const plain: Shape = { ...shape, arms: "both", weightBack: false };
+      return all(leads.map((lead) => quietLed(movement, plain, build, breathSeconds, lead)));
+    },
     rankedSizes: (movement, meantChoice, shape, build, depth) => {
       const plain = plainShape(movement, shape);
       const moves = SIDES.map((side) => armMoves(shape, side));
-      return ranked(`${choiceKey(meantChoice)} ${moves} ${keyOf(movement, plain, build)}`, () => {
+      return ranked(`${choiceCode(meantChoice)} ${moves} ${codeOf(movement, plain, build, "right")}`, () => {
         // Ranges are the same for every stature, depth and pace; any will do to rank by.
         const doer = { stature: MIDDLING_STATURE, build, depth };
         const leads = leadsOf(movement);

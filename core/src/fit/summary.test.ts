@@ -2,7 +2,7 @@ import { expect, test } from "vitest";
 import { USUAL_BUILD } from "../body/build.ts";
 import { sidedColumn } from "../body/channels.ts";
 import { MIDDLING_STATURE } from "../body/segments.ts";
-import { choiceKey } from "../movement/form.ts";
+import { choiceCode } from "../movement/form.ts";
 import { load } from "../movement/library.fixture.ts";
 import { BREATH_SECONDS } from "../plan/style.ts";
 import { createFormLibrary } from "./form-library.ts";
@@ -15,7 +15,7 @@ const doer = { stature: MIDDLING_STATURE, build: USUAL_BUILD };
 
 test("every form is there once a side and size, and says what the form's own reading says", () => {
   expect(summaries.values.length).toBe(summaries.forms.length * SUMMARY_WIDTH);
-  expect(new Set(summaries.forms.map(({ choice, lead }) => `${choiceKey(choice)} ${lead}`)).size).toBe(summaries.forms.length);
+  expect(new Set(summaries.forms.map(({ choice, lead }) => `${choiceCode(choice)} ${lead}`)).size).toBe(summaries.forms.length);
   // One in seventeen is enough to meet every kind, side and size.
   for (let form = 0; form < summaries.forms.length; form += 17) {
     const { choice, lead } = summaries.forms[form] as (typeof summaries.forms)[number];
@@ -31,7 +31,7 @@ test("every form is there once a side and size, and says what the form's own rea
 test("a smaller size of the same form never lifts a hand higher over its shoulder", () => {
   const highest = new Map<string, number>();
   summaries.forms.forEach(({ choice, lead }, form) => {
-    const shape = `${choiceKey({ ...choice, sizes: { armLeft: 8, armRight: 8, body: 8 } })} ${lead}`;
+    const shape = `${choiceCode({ ...choice, sizes: { armLeft: 8, armRight: 8, body: 8 } })} ${lead}`;
     const peak = peakOfSides(summaries, form, "handOverShoulder");
     expect(peak).toBeLessThanOrEqual((highest.get(shape) ?? Number.POSITIVE_INFINITY) + 1e-3);
     highest.set(shape, peak);

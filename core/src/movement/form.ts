@@ -1,4 +1,4 @@
-import { type Hold, holdsWith } from "../body/supports.ts";
+import { type Hold, holdsWith, SUPPORT_NAMES } from "../body/supports.ts";
 import { otherSide, type Side } from "../side.ts";
 
 export const FORM_KINDS = ["standing", "supported", "seated", "water"] as const;
@@ -75,8 +75,21 @@ export const mirrorChoice = (choice: FormChoice): FormChoice => ({
   sizes: { ...choice.sizes, armLeft: choice.sizes.armRight, armRight: choice.sizes.armLeft },
 });
 
-/** A text that is the same for the same choice and differs for any other. */
-export function choiceKey(choice: FormChoice): string {
-  const { kind, hold, depth, toeDown, arms, sizes, weightBack } = choice;
-  return `${kind}.${hold ? `${hold.by}-${hold.hand}` : "-"}.${depth}.${toeDown ? "toe" : "-"}.${arms}.${sizes.armLeft}${sizes.armRight}${sizes.body}.${weightBack ? "back" : "-"}`;
+const HANDS = ["left", "right", "both"] as const;
+/** Holds by number; 0 is none. */
+const HOLD_CODES = SUPPORT_NAMES.length * HANDS.length + 1;
+const SIZE_CODES = FULL_SIZE + 1;
+
+const holdCode = (hold: Hold | null): number =>
+  hold === null ? 0 : 1 + SUPPORT_NAMES.indexOf(hold.by) * HANDS.length + HANDS.indexOf(hold.hand);
+
+/** All choices have numbers below this. */
+export const CHOICE_CODES = FORM_KINDS.length * HOLD_CODES * DEPTHS.length * HANDS.length * 4 * SIZE_CODES ** 3;
+
+/** A number that is the same for the same choice and differs for any other. */
+export function choiceCode({ kind, hold, depth, toeDown, arms, sizes, weightBack }: FormChoice): number {
+  let code = FORM_KINDS.indexOf(kind) * HOLD_CODES + holdCode(hold);
+  code = (code * DEPTHS.length + DEPTHS.indexOf(depth)) * HANDS.length + HANDS.indexOf(arms);
+  code = 4 * code + (toeDown ? 2 : 0) + (weightBack ? 1 : 0);
+  return ((code * SIZE_CODES + sizes.armLeft) * SIZE_CODES + sizes.armRight) * SIZE_CODES + sizes.body;
 }

@@ -58,7 +58,8 @@ describe("the mirror image of a demand", () => {
         const there = { ...left, leastMargin: { ...left.leastMargin, phase: 0 }, steadiness: { ...left.steadiness, phase: 0 } };
         const wanted = numbers(there);
         numbers(here).forEach((value, i) => {
-          expect(value).toBeCloseTo(wanted[i] as number, 6);
+          // Degrees of a joint that is nearly straight go with the root of what the last digit rounds.
+          expect(value).toBeCloseTo(wanted[i] as number, 4);
         });
         expect(mirrored.features).toEqual(left.features);
         expect(mirrored.steps).toEqual(left.steps);

@@ -1,7 +1,7 @@
 import type { Point } from "../body/base-of-support.ts";
 import { column, pointColumn, ROW_WIDTH, sidedColumn, VALUE_WIDTH } from "../body/channels.ts";
 import { type FootContact, POSE_WIDTH, type Pose, type PoseFrame, type SidedSlot, sidedSlot, sidedSlots } from "../body/pose.ts";
-import { solvePose } from "../body/solve.ts";
+import { newTrail, solvePose, solvePoseOffBase } from "../body/solve.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { type FormReading, readForm } from "./reading.ts";
 import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
@@ -160,6 +160,7 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): FormSample
     const height = heights[number];
     const moving = movingSlots(track, number);
     const pose = { frame: segment.frame, values: segment.start.slice() };
+    const trail = newTrail();
     for (let i = 0; i <= INTERVALS; i += 1) {
       const u = i / INTERVALS;
       const sample = number * each + i;
@@ -168,7 +169,7 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): FormSample
       setValuesAt(pose.values, segment, moving, u);
       liftFeetOnTheirWay(pose, u);
       const row = rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH);
-      const solved = solvePose(pose, ceiling, row, track.build);
+      const solved = solvePose(pose, ceiling, row, track.build, trail);
       bases.push(solved.base);
       phases[sample] = phase;
       if (solved.problem && problem === null) problem = { phase, what: solved.problem };
@@ -200,14 +201,17 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): FormSample
   };
 }
 
-/** Highest and lowest value of every range and reading over the key poses of a track, which are among those of sampleTrack. */
+/**
+ * Highest and lowest value of every range and reading but the margins over the key poses of a track, which are among those
+ * of sampleTrack.
+ */
 export function extremesAtKeys({ segments, build }: Track): { readonly highest: Float64Array; readonly lowest: Float64Array } {
   const highest = new Float64Array(VALUE_WIDTH).fill(Number.NEGATIVE_INFINITY);
   const lowest = new Float64Array(VALUE_WIDTH).fill(Number.POSITIVE_INFINITY);
   const row = new Float64Array(ROW_WIDTH);
   for (const { frame, start, swing } of segments) {
     if (swing !== null) continue;
-    solvePose({ frame, values: start }, undefined, row, build);
+    solvePoseOffBase({ frame, values: start }, row, build);
     for (let i = 0; i < VALUE_WIDTH; i += 1) {
       const value = row[i] as number;
       if (value > (highest[i] as number)) highest[i] = value;

@@ -14,7 +14,7 @@ import {
 } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
 import { holdsWith, type SupportName, supportNamed } from "../body/supports.ts";
-import { otherSide, type Pair, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
+import { otherSide, type Pair, pairOf, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { restHand } from "./anchors.ts";
 import { armMoves, type Depth, type FormChoice, FULL_SIZE } from "./form.ts";
 import type { Anchor, DECLARED_FEATURES, Movement, MovementKey, MovementStance } from "./format.ts";
@@ -159,7 +159,17 @@ function anchorOf(key: MovementKey, side: Side, before: Anchor | null): Anchor |
   return said.some((arm) => ARM_ANGLES.some((name) => arm?.[name] !== undefined)) ? null : before;
 }
 
+/** Keys read before, by what they were read from. */
+const readBefore = new WeakMap<readonly MovementKey[], readonly AuthoredKey[]>();
+
+/** The keys of a movement, the values of each its own to write in. */
 function authoredKeys(keys: readonly MovementKey[]): AuthoredKey[] {
+  const known = readBefore.get(keys) ?? readKeys(keys);
+  readBefore.set(keys, known);
+  return known.map((key) => ({ ...key, values: key.values.slice() }));
+}
+
+function readKeys(keys: readonly MovementKey[]): readonly AuthoredKey[] {
   const authored: AuthoredKey[] = [];
   for (const key of keys) {
     const before = authored[key.like ?? authored.length - 1];
@@ -257,28 +267,36 @@ const stepsBetween = (a: AuthoredKey, b: AuthoredKey, side: Side): boolean =>
     (name) => Math.abs((a.values[sidedSlot(name, side)] as number) - (b.values[sidedSlot(name, side)] as number)) > 1e-9,
   );
 
+const TRUNK_INDEXES = TRUNK_SLOTS.map(slot);
+const indexesOf = (names: readonly SidedSlot[], side: Side): readonly number[] => names.map((name) => sidedSlot(name, side));
+const ARM_INDEXES = pairOf((side) => indexesOf(ARM_SLOTS, side));
+const FOOT_INDEXES = pairOf((side) => indexesOf(FOOT_SLOTS, side));
+const LEG_INDEXES = pairOf((side) => indexesOf(LEG_SLOTS, side));
+const WEIGHT = slot("weightLeft");
+
 /** key 0 + size . (key - key 0), group by group. Weight stays whole where a foot lifts: it must be all on the other. */
 function resize(keys: readonly AuthoredKey[], lead: Side, choice: FormChoice): void {
   const first = (keys[0] as AuthoredKey).values.slice();
-  const scale = (values: Float64Array, index: number, eighths: number) => {
-    const start = first[index] as number;
-    values[index] = start + (eighths / FULL_SIZE) * ((values[index] as number) - start);
+  const scale = (values: Float64Array, indexes: readonly number[], eighths: number) => {
+    if (eighths === FULL_SIZE) return;
+    for (const index of indexes) {
+      const start = first[index] as number;
+      values[index] = start + (eighths / FULL_SIZE) * ((values[index] as number) - start);
+    }
   };
+  const { body } = choice.sizes;
   const lifts = keys.some((key) => key.lift !== null);
   const steps = SIDES.some((side) => keys.some((key) => stepsBetween(keys[0] as AuthoredKey, key, side)));
+  const lifted = pairOf((side) => keys.some((key) => key.lift === side));
   for (const { values } of keys) {
-    for (const name of TRUNK_SLOTS) scale(values, slot(name), choice.sizes.body);
-    if (!lifts && !steps) scale(values, slot("weightLeft"), choice.sizes.body);
+    scale(values, TRUNK_INDEXES, body);
+    if (!lifts && !steps) scale(values, [WEIGHT], body);
     for (const side of SIDES) {
       // Sides here are lead = right; the choice speaks of the person's own sides.
-      const own = ownSide(side, lead);
-      const arm = own === "left" ? choice.sizes.armLeft : choice.sizes.armRight;
-      for (const name of ARM_SLOTS) scale(values, sidedSlot(name, side), arm);
-      for (const name of FOOT_SLOTS) scale(values, sidedSlot(name, side), choice.sizes.body);
-      for (const name of LEG_SLOTS) {
-        const index = sidedSlot(name, side);
-        if (keys.some((key) => key.lift === side)) values[index] = ((values[index] as number) * choice.sizes.body) / FULL_SIZE;
-      }
+      const i = sideIndex(side);
+      scale(values, ARM_INDEXES[i], ownSide(side, lead) === "left" ? choice.sizes.armLeft : choice.sizes.armRight);
+      scale(values, FOOT_INDEXES[i], body);
+      if (lifted[i]) for (const index of LEG_INDEXES[i]) values[index] = ((values[index] as number) * body) / FULL_SIZE;
     }
   }
 }

@@ -1,5 +1,5 @@
 import type { FormChoice } from "../movement/form.ts";
-import { choiceKey } from "../movement/form.ts";
+import { choiceCode } from "../movement/form.ts";
 import type { HandsState, LoadState, Movement } from "../movement/format.ts";
 import { type MovementState, statesOf } from "../movement/state.ts";
 import { otherSide, type Side } from "../side.ts";
@@ -86,7 +86,7 @@ const known = new WeakMap<Movement, Map<string, Joins | null>>();
 export function joinsOf(movement: Movement, choice: FormChoice, lead: Side, facing: Facing | null): Joins | null {
   const ofMovement = known.get(movement) ?? new Map<string, Joins | null>();
   known.set(movement, ofMovement);
-  const key = `${lead} ${facing} ${choiceKey(choice)}`;
+  const key = `${lead} ${facing} ${choiceCode(choice)}`;
   const joins = ofMovement.get(key) ?? computeJoins(movement, choice, lead, facing);
   ofMovement.set(key, joins);
   return joins;

@@ -58,8 +58,8 @@ describe("the mirror image of a demand", () => {
         const there = { ...left, leastMargin: { ...left.leastMargin, phase: 0 }, steadiness: { ...left.steadiness, phase: 0 } };
         const wanted = numbers(there);
         numbers(here).forEach((value, i) => {
-          // Degrees of a joint that is nearly straight go with the root of what the last digit rounds.
-          expect(value).toBeCloseTo(wanted[i] as number, 4);
+          // A pose is found to a micrometre, which is up to some ten thousandths of a degree at a knee nearly straight.
+          expect(value).toBeCloseTo(wanted[i] as number, 3);
         });
         expect(mirrored.features).toEqual(left.features);
         expect(mirrored.steps).toEqual(left.steps);

@@ -48,6 +48,7 @@ beforeAll(async () => {
       shallow: null,
       deep: null,
       poolLength: null,
+      poolChairs: 0,
       water: null,
     },
     emergency: { address: "", phone: "", defibrillator: "", exit: "", hoist: "" },

@@ -1,7 +1,8 @@
-import type { Hold } from "../body/supports.ts";
+import { type Hold, holdsWith } from "../body/supports.ts";
 import { armMoves, DEPTHS, type Depth, type FormChoice, type FormKind, FULL_SIZE, type Sizes } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
-import type { Side } from "../side.ts";
+import { hasForm } from "../movement/track.ts";
+import { SIDES, type Side } from "../side.ts";
 import { HALL_OFFERS, type Offers } from "./place.ts";
 
 /** A way of doing a movement before its sizes are chosen, written at full size. */
@@ -13,6 +14,16 @@ const ARMS = ["both", "right", "left"] as const;
 const ARM_SIZES = [8, 7, 6, 5, 4, 3, 2, 1] as const;
 const BODY_SIZES = [8, 6, 4, 2] as const;
 const WHOLE: Sizes = { armLeft: FULL_SIZE, armRight: FULL_SIZE, body: FULL_SIZE };
+/** The arms alone, over legs that stand still. */
+const ARMS_ALONE: Sizes = { ...WHOLE, body: 0 };
+
+/** Whether a movement's arms go anywhere. */
+const movesArms = ({ keys }: Movement): boolean =>
+  keys.slice(1).some(({ arms, leadArm, trailArm }) => (arms ?? leadArm ?? trailArm) !== undefined);
+
+/** A hand that holds is not free: with one hand on the rail the other does what it can, or rests. */
+const mayMove = (movement: Movement, arms: Shape["arms"], hold: Hold | null): boolean =>
+  arms === "both" || (movement.vary.oneArm === true && (hold === null || arms === hold.hand));
 
 function* shapesOfKind(movement: Movement, kind: FormKind, meantDepth: Depth, holds: readonly (Hold | null)[]): Generator<Shape> {
   const seated = kind === "seated";
@@ -23,10 +34,15 @@ function* shapesOfKind(movement: Movement, kind: FormKind, meantDepth: Depth, ho
       for (const toeDown of toes)
         for (const weightBack of seated ? [false] : [false, true])
           for (const arms of ARMS) {
-            // A hand that holds is not free: with one hand on the rail the other does what it can, or rests.
-            if (arms !== "both" && (movement.vary.oneArm !== true || (hold !== null && arms !== hold.hand))) continue;
+            if (!mayMove(movement, arms, hold)) continue;
             yield { kind, hold, depth, toeDown, arms, weightBack, sizes: WHOLE };
           }
+  if (seated || !movesArms(movement)) return;
+  const highest = depths.at(-1) as Depth;
+  for (const hold of holds)
+    for (const arms of ARMS)
+      if (mayMove(movement, arms, hold) && SIDES.some((side) => (arms === "both" || arms === side) && !holdsWith(hold, side)))
+        yield { kind, hold, depth: highest, toeDown: false, arms, weightBack: false, sizes: ARMS_ALONE };
 }
 
 /** What may be held in a kind of form: nothing on a chair or standing free, something when supported, either in water. */
@@ -42,9 +58,13 @@ function holdsOf(kind: FormKind, holds: readonly Hold[]): readonly (Hold | null)
  * @param meantDepth the deepest stance there may be
  * @param offers what there is to sit on and to hold
  */
-export function shapesOf(movement: Movement, meantDepth: Depth = "middle", { kinds, holds }: Offers = HALL_OFFERS): Shape[] {
+export function shapesOf(
+  movement: Movement,
+  meantDepth: Depth = "middle",
+  { kinds, holds, inWater }: Offers = HALL_OFFERS,
+): Shape[] {
   return kinds
-    .filter((kind) => movement.forms[kind] !== undefined && movement.forms[kind] !== false)
+    .filter((kind) => hasForm(movement, kind, inWater))
     .flatMap((kind) => [...shapesOfKind(movement, kind, meantDepth, holdsOf(kind, holds))]);
 }
 
@@ -62,7 +82,7 @@ export function plainShape({ forms }: Movement, shape: Shape): Shape {
 /** Every size of a shape, largest first. An arm that does not move has no size of its own and is written as full. */
 export function sizesOf(shape: Shape): Sizes[] {
   const steps = (side: Side): readonly number[] => (armMoves(shape, side) ? ARM_SIZES : [FULL_SIZE]);
-  return BODY_SIZES.flatMap((body) =>
+  return (shape.sizes.body === 0 ? [0] : BODY_SIZES).flatMap((body) =>
     steps("left").flatMap((armLeft) => steps("right").map((armRight) => ({ armLeft, armRight, body }))),
   );
 }

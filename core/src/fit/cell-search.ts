@@ -76,9 +76,9 @@ export interface FoundForm {
   readonly demands: readonly Demand[];
 }
 
-/** The form a body is to do: the room's, or on a chair where it cannot stand. */
+/** The form a body is to do: the room's, or on a chair where it cannot stand; in a pool that chair stands in the water. */
 export const meantFor = (build: Build, meant: FormChoice): FormChoice =>
-  canStand(build) || !isOnFeet(meant.kind) || meant.kind === "water" ? meant : FULL_SEATED;
+  canStand(build) || meant.kind === "seated" ? meant : FULL_SEATED;
 
 /** One arm that does less than the other, or rests. */
 export function lighterSideOf(choice: FormChoice, build: Build): Side | null {
@@ -275,7 +275,7 @@ export class CellSearch {
       return (
         this.breaksWorked(worked, this.full, demands) ||
         this.roundsOf(this.full.kind, demands, [worked]) < this.rounds ||
-        (this.full.kind === "water" && this.barsWater(cap)) ||
+        this.barsWater(cap) ||
         (cap.limit.channel === "longestBreath" && cap.limit.limit < breathSeconds - CAP_TOLERANCE.share)
       );
     });
@@ -283,23 +283,25 @@ export class CellSearch {
 
   /** What sitting and breathing along keeps; null where there is nowhere to sit. */
   breathing(): number | null {
-    const { place, caps } = this.question;
-    const sits = place.chairs > 0 && place.pool === null;
-    if (!sits || caps.some(({ limit }) => limit.channel === "barredForm" && limit.limit === "seated")) return null;
+    const { place, caps, build } = this.question;
+    const sits = place.chairs > 0 && (place.pool === null || !canStand(build));
+    if (!sits || caps.some((cap) => this.barsWater(cap))) return null;
+    if (caps.some(({ limit }) => limit.channel === "barredForm" && limit.limit === "seated")) return null;
     return BREATHING_FIDELITY;
   }
 
   private looksByWay(): ReadonlyMap<Way, readonly Look[]> {
     if (this.looks) return this.looks;
-    const { movement, place, aids, scarce } = this.question;
+    const { movement, place, aids, scarce, build } = this.question;
     const byWay = new Map<Way, Look[]>();
     const declaredBarred = this.worked.some(
       ({ limit }) => limit.channel === "barredFeature" && movement.features?.some((feature) => feature === limit.limit),
     );
-    if (this.meant !== null && !declaredBarred)
-      for (const shape of shapesOf(movement, this.full.depth, offersOf(place, aids, scarce))) {
+    const barred = declaredBarred || this.worked.some((cap) => this.barsWater(cap));
+    if (this.meant !== null && !barred)
+      for (const shape of shapesOf(movement, this.full.depth, offersOf(place, aids, scarce, build))) {
         if (isOnFeet(shape.kind) && !isOnFeet(this.full.kind)) continue;
-        if (this.worked.some((cap) => barsForm(cap, shape) || (shape.kind === "water" && this.barsWater(cap)))) continue;
+        if (this.worked.some((cap) => barsForm(cap, shape))) continue;
         const way = wayOf(shape);
         const look: Look = {
           shape,
@@ -316,7 +318,7 @@ export class CellSearch {
     return byWay;
   }
 
-  /** Whether the water where the person stands is too deep, too warm or too cool for them. */
+  /** Whether the water where the person stands or sits is too deep, too warm or too cool for them. */
   private barsWater({ limit }: Cap): boolean {
     const { depth, stature, place } = this.question;
     const temperature = place.pool?.temperature ?? null;
@@ -343,9 +345,9 @@ export class CellSearch {
   /** What a shape asks in quiet, held against the caps. */
   private quietOf(look: Look): NonNullable<Look["quiet"]> {
     if (look.quiet) return look.quiet;
-    const { movement, build, breathSeconds } = this.question;
+    const { movement, breathSeconds } = this.question;
     const { shape } = look;
-    const quiet = this.library.quiet(movement, shape, build, breathSeconds, this.leads);
+    const quiet = this.library.quiet(movement, shape, this.question, breathSeconds, this.leads);
     look.quiet = {
       forbidden:
         quiet === null || this.worked.some((cap) => quiet.some((demand) => forbidsAtAnySize(cap, shape, demand, this.rounds))),
@@ -363,9 +365,9 @@ export class CellSearch {
   private passesAtKeys({ shape, atKeys }: Look, sizes: Sizes): boolean {
     if (this.poseCaps.length === 0) return true;
     return remember(atKeys, sizesCode(sizes), () => {
-      const { movement, build } = this.question;
+      const { movement } = this.question;
       const choice = { ...shape, sizes };
-      const extremes = this.library.extremesAtKeys(movement, choice, build, this.leads);
+      const extremes = this.library.extremesAtKeys(movement, choice, this.question, this.leads);
       return extremes !== null && !this.poseCaps.some((cap) => this.beyondInPose(cap, choice, extremes));
     });
   }
@@ -476,7 +478,7 @@ export class CellSearch {
 
   /** Learns the next thing of a shape that is not known yet. @returns false where all is known */
   private learn(head: Searched, meant: Meant, spending: Spending): boolean {
-    const { movement, build, depth } = this.question;
+    const { movement } = this.question;
     const { look } = head;
     if (!head.entered) {
       head.entered = true;
@@ -489,7 +491,7 @@ export class CellSearch {
         head.most = this.mostUnsolved(look, meant);
         return true;
       }
-    } else if (look.ranked === null) look.ranked = this.library.rankedSizes(movement, this.full, look.shape, build, depth);
+    } else if (look.ranked === null) look.ranked = this.library.rankedSizes(movement, this.full, look.shape, this.question);
     else if (look.steadiness === null) look.steadiness = this.steadinessOf(look.shape, meant);
     else return false;
     head.most = this.promise(head, meant);

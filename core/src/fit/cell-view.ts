@@ -62,15 +62,16 @@ function changesInWords(
 ): string[] {
   const words: string[] = [];
   if (rounds < planned) words.push(`${rounds} of ${planned} rounds`);
-  if (choice.kind === "seated" && meant.kind !== "seated") words.push("seated");
+  if (choice.kind === "seated" && meant.kind !== "seated") words.push(meant.kind === "water" ? "in the pool chair" : "seated");
   if (choice.hold) words.push(holdInWords(choice.hold));
   const resting = restingHand(choice);
   if (resting) words.push(`rest the ${resting} hand`);
+  if (choice.sizes.body === 0) words.push("arms alone");
   if (choice.toeDown) words.push("toe stays down");
   if (choice.depth !== meant.depth && choice.kind !== "seated")
     words.push(choice.depth === "high" ? "stand high, short step" : "stand higher, shorter step");
   if (choice.weightBack) words.push("weight over the heels");
-  if (level < FULL && resting === null) words.push("smaller");
+  if (level < FULL && resting === null && choice.sizes.body > 0) words.push("smaller");
   return words;
 }
 

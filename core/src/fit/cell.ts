@@ -98,7 +98,6 @@ export function fitCell(question: CellQuestion, library: FormLibrary): FittedCel
   const search = new CellSearch(question, library);
   const because = search.broken();
   const best = bestForm(search);
-  if (best === null || search.meant === null)
-    return restCell(because, null, search.meant === null ? 0 : (search.breathing() ?? 0));
+  if (best === null || search.meant === null) return restCell(because, null, search.breathing() ?? 0);
   return formCell(best, search.meant, question.build, because);
 }

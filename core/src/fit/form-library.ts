@@ -18,7 +18,7 @@ import { type Meant, type MeantRanges, type RangeKept, rangeKept, readMeant, rea
 export interface FormDoer {
   readonly stature: number;
   readonly build: Build;
-  /** Metres of water where they stand; none on land. */
+  /** Metres of water where they stand or sit; none on land. */
   readonly depth?: number | null;
 }
 
@@ -41,12 +41,12 @@ export interface FormLibrary {
    * Highest and lowest value of every range and reading over the standing key poses of a form, one per leading side. Never
    * beyond the demand's own, and far quicker to have: enough to turn a form down. Null where there is no such form.
    */
-  extremesAtKeys(movement: Movement, choice: FormChoice, build: Build, leads: readonly Side[]): readonly Extremes[] | null;
+  extremesAtKeys(movement: Movement, choice: FormChoice, doer: FormDoer, leads: readonly Side[]): readonly Extremes[] | null;
   /** What a shape asks at any size, all given sides leading; null where there is no such form. Nothing is solved for it. */
   quiet(
     movement: Movement,
     shape: Shape,
-    build: Build,
+    doer: FormDoer,
     breathSeconds: number,
     leads: readonly Side[],
   ): readonly QuietDemand[] | null;
@@ -59,7 +59,7 @@ export interface FormLibrary {
     leads: readonly Side[],
   ): { readonly demands: readonly Demand[]; readonly meant: Meant } | null;
   /** What a shape keeps of the meant ranges and depth, whoever does it and at whatever pace. */
-  rankedSizes(movement: Movement, meant: FormChoice, shape: Shape, build: Build, depth: number | null): RankedShape;
+  rankedSizes(movement: Movement, meant: FormChoice, shape: Shape, doer: FormDoer): RankedShape;
 }
 
 /** The sizes of a shape, most first by the weights of the movement's purpose, and the depth it keeps, 0 to 1. */
@@ -78,6 +78,10 @@ const MOST_SAMPLES = 24 * (INTERVALS + 1);
 
 /** Where nobody has said how deep it is: water to the lower breastbone, share of stature. */
 export const USUAL_DEPTH = 0.7;
+
+/** Whether a form is done in water: there, or on a chair that stands in it. */
+const isWet = ({ kind }: FormChoice, { depth }: FormDoer): boolean =>
+  kind === "water" || (kind === "seated" && depth !== null && depth !== undefined);
 
 /** Sides that lead in turn where nothing else is said: an unsided movement is authored whole and done once. */
 export const leadsOf = (movement: Movement): readonly Side[] => (movement.sided ? SIDES : ["right"]);
@@ -129,22 +133,23 @@ export function createFormLibrary(): FormLibrary {
   }
 
   /** A number for one form of one movement by one body, the same for no other. */
-  function codeOf(movement: Movement, choice: FormChoice, build: Build, lead: Side): number {
+  function codeOf(movement: Movement, choice: FormChoice, doer: FormDoer, lead: Side): number {
+    const { build } = doer;
     const { bodies } = known(movement);
     let body = bodies.get(build.key);
     if (body === undefined) {
       body = bodyCount++;
       bodies.set(build.key, body);
     }
-    return (2 * body + sideIndex(lead)) * CHOICE_CODES + choiceCode(choice);
+    return (4 * body + 2 * sideIndex(lead) + (isWet(choice, doer) ? 1 : 0)) * CHOICE_CODES + choiceCode(choice);
   }
 
   /** Samples of a form; the poses themselves are only kept for water, and take by far the most room. */
-  const samplesLed = (movement: Movement, choice: FormChoice, build: Build, lead: Side): DemandSamples | FormSamples | null =>
-    solved(codeOf(movement, choice, build, lead), () => {
-      const track = trackOf(movement, choice, lead, build);
+  const samplesLed = (movement: Movement, choice: FormChoice, doer: FormDoer, lead: Side): DemandSamples | FormSamples | null =>
+    solved(codeOf(movement, choice, doer, lead), () => {
+      const inWater = isWet(choice, doer);
+      const track = trackOf(movement, choice, lead, doer.build, inWater);
       if (track === null) return null;
-      const inWater = choice.kind === "water";
       const sampled = sampleTrack(track, inWater ? undefined : scratch);
       if (sampled.problem !== null) return null;
       const { rows: _, segments: __, ...kept } = sampled;
@@ -157,35 +162,35 @@ export function createFormLibrary(): FormLibrary {
 
   function demandLed(movement: Movement, choice: FormChoice, doer: FormDoer, breathSeconds: number, lead: Side): Demand | null {
     const { stature, build } = doer;
-    const depth = choice.kind === "water" ? (doer.depth ?? USUAL_DEPTH * stature) : undefined;
+    const depth = isWet(choice, doer) ? (doer.depth ?? USUAL_DEPTH * stature) : undefined;
     const read = readFor(`${stature} ${depth} ${breathSeconds}`, remembered<number, Demand | null>);
-    return read(codeOf(movement, choice, build, lead), () => {
+    return read(codeOf(movement, choice, doer, lead), () => {
       if (isMirrored(movement, build, lead)) {
         const image = demandLed(movement, mirrorChoice(choice), doer, breathSeconds, "right");
         return image && mirrorDemand(image);
       }
-      const samples = samplesLed(movement, choice, build, lead);
+      const samples = samplesLed(movement, choice, doer, lead);
       return samples && readDemand(samples, { stature, depth }, breathSeconds * movement.breaths);
     });
   }
 
-  const keysLed = (movement: Movement, choice: FormChoice, build: Build, lead: Side): Extremes | null =>
-    atKeys(codeOf(movement, choice, build, lead), () => {
-      if (isMirrored(movement, build, lead)) {
-        const image = keysLed(movement, mirrorChoice(choice), build, "right");
+  const keysLed = (movement: Movement, choice: FormChoice, doer: FormDoer, lead: Side): Extremes | null =>
+    atKeys(codeOf(movement, choice, doer, lead), () => {
+      if (isMirrored(movement, doer.build, lead)) {
+        const image = keysLed(movement, mirrorChoice(choice), doer, "right");
         return image && mirrorExtremes(image);
       }
-      const track = trackOf(movement, choice, lead, build);
+      const track = trackOf(movement, choice, lead, doer.build, isWet(choice, doer));
       return track && extremesAtKeys(track);
     });
 
-  const quietLed = (movement: Movement, shape: Shape, build: Build, breathSeconds: number, lead: Side): QuietDemand | null =>
-    quietFor(breathSeconds, remembered<number, QuietDemand | null>)(codeOf(movement, shape, build, lead), () => {
-      if (isMirrored(movement, build, lead)) {
-        const image = quietLed(movement, mirrorChoice(shape), build, breathSeconds, "right");
+  const quietLed = (movement: Movement, shape: Shape, doer: FormDoer, breathSeconds: number, lead: Side): QuietDemand | null =>
+    quietFor(breathSeconds, remembered<number, QuietDemand | null>)(codeOf(movement, shape, doer, lead), () => {
+      if (isMirrored(movement, doer.build, lead)) {
+        const image = quietLed(movement, mirrorChoice(shape), doer, breathSeconds, "right");
         return image && mirrorQuietDemand(image);
       }
-      const track = trackOf(movement, shape, lead, build);
+      const track = trackOf(movement, shape, lead, doer.build, isWet(shape, doer));
       return track && readQuietDemand(track, breathSeconds * movement.breaths);
     });
 
@@ -195,7 +200,7 @@ export function createFormLibrary(): FormLibrary {
   const meant: FormLibrary["meant"] = (movement, choice, doer, breathSeconds, leads) => {
     const own = demands(movement, choice, doer, breathSeconds, leads);
     if (own === null) return null;
-    const ranges = ranging(`${leads} ${codeOf(movement, choice, doer.build, "right")}`, () =>
+    const ranges = ranging(`${leads} ${codeOf(movement, choice, doer, "right")}`, () =>
       readMeantRanges(choice, demands(movement, plainShape(movement, choice), doer, breathSeconds, leads) ?? own),
     );
     return { demands: own, meant: readMeant(movement, ranges, own) };
@@ -205,18 +210,18 @@ export function createFormLibrary(): FormLibrary {
     numberOf: (movement) => known(movement).number,
     demands,
     meant,
-    extremesAtKeys: (movement, choice, build, leads) => all(leads.map((lead) => keysLed(movement, choice, build, lead))),
-    quiet: (movement, shape, build, breathSeconds, leads) => {
+    extremesAtKeys: (movement, choice, doer, leads) => all(leads.map((lead) => keysLed(movement, choice, doer, lead))),
+    quiet: (movement, shape, doer, breathSeconds, leads) => {
       // Arms and where the weight is kept say nothing of the bases.
       const plain: Shape = { ...shape, arms: "both", weightBack: false };
-      return all(leads.map((lead) => quietLed(movement, plain, build, breathSeconds, lead)));
+      return all(leads.map((lead) => quietLed(movement, plain, doer, breathSeconds, lead)));
     },
-    rankedSizes: (movement, meantChoice, shape, build, depth) => {
+    rankedSizes: (movement, meantChoice, shape, { build, depth }) => {
+      // Ranges are the same for every stature, depth and pace; any will do to rank by.
+      const doer: FormDoer = { stature: MIDDLING_STATURE, build, depth: depth ?? null };
       const plain = plainShape(movement, shape);
       const moves = SIDES.map((side) => armMoves(shape, side));
-      return ranked(`${choiceCode(meantChoice)} ${moves} ${codeOf(movement, plain, build, "right")}`, () => {
-        // Ranges are the same for every stature, depth and pace; any will do to rank by.
-        const doer = { stature: MIDDLING_STATURE, build, depth };
+      return ranked(`${choiceCode(meantChoice)} ${moves} ${codeOf(movement, plain, doer, "right")}`, () => {
         const leads = leadsOf(movement);
         const all = meant(movement, meantChoice, doer, BREATH_SECONDS.usual, leads)?.meant;
         if (all === undefined) return { sizes: [], depth: 0 };

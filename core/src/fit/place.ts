@@ -1,10 +1,11 @@
+import { type Build, canStand } from "../body/build.ts";
 import { HOLDS, type Hold } from "../body/supports.ts";
 import { type FormChoice, type FormKind, LAND_KINDS } from "../movement/form.ts";
 import type { Room } from "../places/place.ts";
 
 /** What there is to hold on to and to sit on where a group moves. */
 export interface FitPlace {
-  /** Chairs to sit on. */
+  /** Chairs to sit on; in a pool the chairs for the water, which only those sit on who cannot stand. */
   readonly chairs: number;
   /** People who can stand at the rail, or at the wall of a pool, at a time. */
   readonly rail: number;
@@ -29,15 +30,15 @@ export const OPEN_HALL: FitPlace = { chairs: UNCOUNTED, rail: UNCOUNTED, helpers
  * @param room null where nobody has described it: chairs and a rail for everybody
  */
 export function fitPlaceOf(
-  room: Pick<Room, "chairs" | "rail" | "poolLength" | "water"> | null,
+  room: Pick<Room, "chairs" | "rail" | "poolLength" | "poolChairs" | "water"> | null,
   { inWater, helpers }: { readonly inWater: boolean; readonly helpers: number },
 ): FitPlace {
   const pool = inWater ? { temperature: room?.water ?? null } : null;
-  if (room === null) return { ...OPEN_HALL, helpers, pool };
+  if (room === null) return { ...OPEN_HALL, chairs: inWater ? 0 : OPEN_HALL.chairs, helpers, pool };
   // The wall of a pool can be held all along its length, on both sides.
   const rail = Math.floor((inWater ? 2 * (room.poolLength ?? 0) : (room.rail ?? 0)) / RAIL_PLACE + 1e-9);
-  const chairs = room.chairs.reduce((sum, { count }) => sum + count, 0);
-  return { chairs: inWater ? 0 : chairs, rail: inWater && room.poolLength === null ? UNCOUNTED : rail, helpers, pool };
+  const chairs = inWater ? room.poolChairs : room.chairs.reduce((sum, { count }) => sum + count, 0);
+  return { chairs, rail: inWater && room.poolLength === null ? UNCOUNTED : rail, helpers, pool };
 }
 
 /** What a person brings to hold on to. */
@@ -87,12 +88,15 @@ export function wayOf({ kind, hold }: Pick<FormChoice, "kind" | "hold">): Way {
 export interface Offers {
   readonly kinds: readonly FormKind[];
   readonly holds: readonly Hold[];
+  /** Whether chairs stand in the water. */
+  readonly inWater: boolean;
 }
 
 /** A hall with a rail for one hand. */
 export const HALL_OFFERS: Offers = {
   kinds: LAND_KINDS,
   holds: HOLDS.filter(({ by, hand }) => by === "rail" && hand !== "both"),
+  inWater: false,
 };
 
 /** What of a place there may not be enough of for everybody. */
@@ -111,9 +115,9 @@ export const scarceFor = (place: FitPlace, people: number): Scarce => ({
 
 /**
  * What a place and a person's own aids offer. A chair back can tip: it is only offered where there is no place at the
- * rail for everybody.
+ * rail for everybody. In a pool those who cannot stand are belted to a chair, and nobody else is.
  */
-export function offersOf(place: FitPlace, aids: readonly OwnAid[], scarce: Scarce): Offers {
+export function offersOf(place: FitPlace, aids: readonly OwnAid[], scarce: Scarce, build: Build): Offers {
   const onLand = place.pool === null;
   const there = ({ by }: Hold): boolean => {
     switch (by) {
@@ -130,8 +134,13 @@ export function offersOf(place: FitPlace, aids: readonly OwnAid[], scarce: Scarc
         return onLand && aids.includes(by);
     }
   };
-  const kinds = onLand ? LAND_KINDS.filter((kind) => kind !== "seated" || place.chairs > 0) : (["water"] as const);
-  return { kinds, holds: HOLDS.filter(there) };
+  const seats = place.chairs > 0 ? (["seated"] as const) : [];
+  const kinds = onLand
+    ? LAND_KINDS.filter((kind) => kind !== "seated" || place.chairs > 0)
+    : canStand(build)
+      ? (["water"] as const)
+      : seats;
+  return { kinds, holds: HOLDS.filter(there), inWater: !onLand };
 }
 
 /**

@@ -62,11 +62,13 @@ export interface Summaries {
 
 /** Every form of a movement for a hall, at eight sizes, each side leading: the same for everybody, in a fixed order. */
 export const summarisedForms = (movement: Movement): readonly SummarisedForm[] =>
-  shapesOf(movement).flatMap((shape) =>
-    Array.from({ length: FULL_SIZE }, (_, i) => FULL_SIZE - i).flatMap((size) =>
-      leadsOf(movement).map((lead) => ({ choice: { ...shape, sizes: { armLeft: size, armRight: size, body: size } }, lead })),
-    ),
-  );
+  shapesOf(movement)
+    .filter(({ sizes }) => sizes.body > 0)
+    .flatMap((shape) =>
+      Array.from({ length: FULL_SIZE }, (_, i) => FULL_SIZE - i).flatMap((size) =>
+        leadsOf(movement).map((lead) => ({ choice: { ...shape, sizes: { armLeft: size, armRight: size, body: size } }, lead })),
+      ),
+    );
 
 function writeSummary(movement: Movement, { choice, lead }: SummarisedForm, into: Float32Array): void {
   const track = trackOf(movement, choice, lead, USUAL_BUILD);

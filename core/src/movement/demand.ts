@@ -57,7 +57,7 @@ export interface Doer {
   readonly stature: number;
   /** Kilograms; only drag in water needs it. */
   readonly mass?: number;
-  /** Metres of water where they stand; none on land. */
+  /** Metres of water where they stand, or where their chair stands; none on land. */
   readonly depth?: number | undefined;
   /** What else makes it harder to stay steady. */
   readonly circumstances?: Circumstances;
@@ -65,7 +65,7 @@ export interface Doer {
 
 /** What water does to a form: how much is left on the feet, whether the mouth stays clear, what the limbs meet. */
 export interface WaterDemand {
-  /** Least and greatest share of the weight on the feet over the round. */
+  /** Least and greatest share of the weight on the feet, or on the seat and the feet, over the round. */
   readonly leastWeight: number;
   readonly mostWeight: number;
   /** Barred at once: the water is too deep for this person in this form. */
@@ -75,6 +75,9 @@ export interface WaterDemand {
   readonly drag: DragMoments;
 }
 
+/** How high the feet of somebody in a pool chair are over the floor, metres: its foot rest. */
+const FOOT_REST = 0.1;
+
 /** Drag hardly hangs on mass; a middling one serves where it is not known. Kilograms. */
 const USUAL_MASS = 70;
 /** Numbers a sample in a form's balance, and where each stands. */
@@ -82,6 +85,17 @@ const BALANCE = { width: 4, x: 0, y: 1, z: 2, quietMargin: 3 } as const;
 
 /** What demands on land are read from: all but the solved poses themselves, which only water asks for. */
 export type DemandSamples = Omit<FormSamples, "rows" | "segments">;
+
+/** Whether it is done on a chair: no form changes its seat on the way. */
+const isSeatedThroughout = ({ footings }: DemandSamples): boolean => footings[0]?.frame.seating.kind === "seated";
+
+/**
+ * Height of the water over what the feet are on: the floor, or the foot rest of a chair. Share of H.
+ *
+ * @param depth metres of water
+ */
+export const waterlineAt = (depth: number, stature: number, seated: boolean): number =>
+  Math.max(0, depth - (seated ? FOOT_REST : 0)) / stature;
 
 /** Signed distance of the extrapolated centre of mass to the edge, share of H. */
 function dynamicMargin(samples: DemandSamples, sample: number, stature: number, cycleSeconds: number): number {
@@ -99,14 +113,14 @@ function dynamicMargin(samples: DemandSamples, sample: number, stature: number, 
   );
 }
 
-/** Weight, depth and drag of a form in water. @param weights share of the weight on the feet, a value a sample */
+/** Weight, depth and drag of a form in water. @param weights share of the weight on feet and seat, a value a sample */
 function readWater(
   samples: FormSamples,
   { stature, mass = USUAL_MASS, depth = 0 }: Doer,
   weights: Float64Array,
   cycleSeconds: number,
 ): WaterDemand {
-  const waterline = depth / stature;
+  const waterline = waterlineAt(depth, stature, isSeatedThroughout(samples));
   let outOfDepth = false;
   for (let sample = 0; sample < samples.count && !outOfDepth; sample += 1)
     outOfDepth = isOutOfDepth(samples.rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH), waterline, stature);
@@ -115,7 +129,8 @@ function readWater(
     leastWeight,
     mostWeight: Math.max(...weights),
     outOfDepth,
-    needsRail: leastWeight < RAIL_SHARE,
+    // A lap belt keeps who sits in the water on the chair.
+    needsRail: !isSeatedThroughout(samples) && leastWeight < RAIL_SHARE,
     drag: dragMoments(samples, { stature, mass }, waterline, cycleSeconds),
   };
 }
@@ -135,10 +150,16 @@ interface Balance {
 function readBalanceInWater(samples: FormSamples, sample: number, waterline: number, into: Balance): void {
   const row = samples.rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH);
   const { share, centre } = weightInWater(row, waterline, samples.build);
+  into.weight = share;
+  if (isSeatedThroughout(samples)) {
+    // Belted to a chair that stands: the water neither helps nor moves them off it.
+    into.margin = samples.balance[sample * BALANCE.width + BALANCE.quietMargin] as number;
+    into.relief = 0;
+    return;
+  }
   const base = samples.bases[sample] as readonly Point[];
   into.margin = share < GRIP_SHARE || base.length < 3 ? 0 : marginOfStability(centre, base);
   into.relief = waterRelief(share);
-  into.weight = share;
 }
 
 /** A stump is no foot that leaves the floor. */
@@ -210,7 +231,7 @@ export function readDemand(samples: DemandSamples | FormSamples, person: Doer, c
   let leastAt = 0;
   let highest = Number.NEGATIVE_INFINITY;
   let highestAt = 0;
-  const waterline = person.depth === undefined ? null : person.depth / person.stature;
+  const waterline = person.depth === undefined ? null : waterlineAt(person.depth, person.stature, isSeatedThroughout(samples));
   const circumstances = person.circumstances ?? {};
   const balance: Balance = { margin: 0, relief: 0, weight: 1 };
   const weights = new Float64Array(waterline === null ? 0 : count);

@@ -24,7 +24,7 @@ export type Depth = (typeof DEPTHS)[number];
 /** Sizes run in eighths of the full movement. */
 export const FULL_SIZE = 8;
 
-/** Size of each group of joints in eighths, 1 to 8. */
+/** Size of each group of joints in eighths, 1 to 8; trunk and legs may also stay still, 0, while the arms go along. */
 export interface Sizes {
   readonly armLeft: number;
   readonly armRight: number;

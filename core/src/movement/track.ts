@@ -301,6 +301,16 @@ function resize(keys: readonly AuthoredKey[], lead: Side, choice: FormChoice): v
   }
 }
 
+/** Legs that stand still under the arms: even, upright and with both feet where the stance has them. */
+function standStill(keys: readonly AuthoredKey[]): AuthoredKey[] {
+  for (const { values } of keys) {
+    values[WEIGHT] = 0.5;
+    values[slot("sink")] = 0;
+    values[slot("press")] = 0;
+  }
+  return keys.map((key) => ({ ...key, lift: null }));
+}
+
 /**
  * Seated, a lifted thigh starts from level: flexion counts from there.
  *
@@ -428,23 +438,56 @@ function setHolds(
   }
 }
 
+/** What legs do in a key. */
+const LEG_PARTS = ["weight", "press", "sink", "lift", "feet", "leadFoot", "trailFoot"] as const;
+
+const withoutLegs = (key: MovementKey): MovementKey =>
+  Object.fromEntries(Object.entries(key).filter(([part]) => !LEG_PARTS.some((leg) => leg === part))) as MovementKey;
+
+/** The keys of a form and what it changes of the movement. */
+interface FormKeys {
+  readonly keys: readonly MovementKey[];
+  /** Whether they are the form's own. */
+  readonly own: boolean;
+  readonly weightBecomes: { readonly pelvisTilt?: number | undefined; readonly pelvisList?: number | undefined };
+}
+
+/** Whether a movement has a form. @param inWater whether a chair stands in the water */
+export const hasForm = (movement: Movement, kind: FormChoice["kind"], inWater: boolean): boolean =>
+  formKeys(movement, kind, inWater) !== null;
+
+/** The keys of a form; null where there is none. Whoever sits in the water does the arms of what has no form for a chair. */
+function formKeys({ keys, forms }: Movement, kind: FormChoice["kind"], inWater: boolean): FormKeys | null {
+  const patch = forms[kind];
+  if (patch) return { keys: patch.keys ?? keys, own: patch.keys !== undefined, weightBecomes: patch.weightBecomes ?? {} };
+  if (kind !== "seated" || !inWater || !forms.water) return null;
+  return { keys: (forms.water.keys ?? keys).map(withoutLegs), own: true, weightBecomes: {} };
+}
+
 /**
  * Builds the track of one form of a movement by the operators base, depth, foot, arms, size and mirror, in this order.
  *
  * @param lead the person's side that leads
  * @param build whose body does it
+ * @param inWater whether a chair stands in the water
  * @returns the track, or null if the movement has no such form, or this body no limb for it
  */
-export function trackOf(movement: Movement, choice: FormChoice, lead: Side, build: Build = USUAL_BUILD): Track | null {
-  const patch = movement.forms[choice.kind];
-  if (patch === undefined || patch === false) return null;
+export function trackOf(
+  movement: Movement,
+  choice: FormChoice,
+  lead: Side,
+  build: Build = USUAL_BUILD,
+  inWater = false,
+): Track | null {
+  const form = formKeys(movement, choice.kind, inWater);
+  if (form === null) return null;
   const seated = choice.kind === "seated";
   if (!seated && !canStand(build)) return null;
   if (SIDES.some((side) => holdsWith(choice.hold, side) && !canHold(build, side))) return null;
   const footless = SIDES.filter((side) => !hasFoot(build, ownSide(side, lead)));
-  const authored = authoredKeys(patch.keys ?? movement.keys);
-  const keys = authored.map((key) => withoutStillLegs(key, authored[0] as AuthoredKey, lead, build));
-  if (seated) seat(keys, patch.weightBecomes ?? {}, lead, build);
+  const authored = authoredKeys(form.keys);
+  let keys = authored.map((key) => withoutStillLegs(key, authored[0] as AuthoredKey, lead, build));
+  if (seated) seat(keys, form.weightBecomes, lead, build);
   else
     for (const { values } of keys) {
       setStandingFeet(values, movement.stance, choice.depth);
@@ -452,8 +495,9 @@ export function trackOf(movement: Movement, choice: FormChoice, lead: Side, buil
       if (choice.weightBack) values[slot("press")] = WEIGHT_BACK_PRESS;
     }
   resize(keys, lead, choice);
+  if (choice.sizes.body === 0 && !seated) keys = standStill(keys);
   if (seated) {
-    seatedLift(keys, patch.keys === undefined);
+    seatedLift(keys, !form.own);
     restStumps(keys, footless);
   }
   const toeDown = choice.toeDown && !seated;

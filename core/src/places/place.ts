@@ -24,6 +24,8 @@ export const Room = v.object({
   shallow: metres(3),
   deep: metres(3),
   poolLength: metres(60),
+  /** Chairs for the water, with a lap belt, for those who cannot stand. */
+  poolChairs: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(20)), 0),
   /** Degrees Celsius. */
   water: v.optional(v.nullable(v.pipe(v.number(), v.minValue(15), v.maxValue(42))), null),
 });

@@ -1,5 +1,4 @@
-import type { FormChoice } from "../movement/form.ts";
-import { choiceCode } from "../movement/form.ts";
+import { choiceCode, type FormChoice, mirrorChoice } from "../movement/form.ts";
 import type { HandsState, LoadState, Movement } from "../movement/format.ts";
 import { type MovementState, statesOf } from "../movement/state.ts";
 import { otherSide, type Side } from "../side.ts";
@@ -10,17 +9,6 @@ import type { EntryPattern, ExitChange, HandPlace } from "./state.ts";
 export interface Joins {
   readonly entry: EntryPattern;
   readonly exit: ExitChange;
-}
-
-/** The same form for the other side leading: which hand holds and which arm moves change sides. */
-function mirrored(choice: FormChoice): FormChoice {
-  const { hold, arms, sizes } = choice;
-  return {
-    ...choice,
-    hold: hold && { ...hold, hand: hold.hand === "both" ? "both" : otherSide(hold.hand) },
-    arms: arms === "both" ? "both" : otherSide(arms),
-    sizes: { ...sizes, armLeft: sizes.armRight, armRight: sizes.armLeft },
-  };
 }
 
 const sideOf = (role: "lead" | "trail", lead: Side): Side => (role === "lead" ? lead : otherSide(lead));
@@ -65,7 +53,7 @@ const openParts = (stated: Partial<Record<string, string>> | undefined, word: st
   new Set(PARTS.filter((part) => stated?.[part] === word));
 
 function computeJoins(movement: Movement, choice: FormChoice, lead: Side, facing: Facing | null): Joins | null {
-  const states = statesOf(movement, lead === "right" ? choice : mirrored(choice));
+  const states = statesOf(movement, lead === "right" ? choice : mirrorChoice(choice));
   if (!states) return null;
   const holds = choice.hold !== null;
   const without = (parts: ReadonlySet<string>) => new Set([...parts].filter((part) => !(holds && part === "hands")));

@@ -1,4 +1,4 @@
-import type { Build } from "../body/build.ts";
+import { type Build, canStand } from "../body/build.ts";
 import type { Cap } from "../caps/cap.ts";
 import { strictestNumber } from "../caps/effective.ts";
 import { deepestWater } from "./standing-depth.ts";
@@ -14,9 +14,11 @@ export interface PoolFloor {
 
 /**
  * How deep somebody stands in a pool, metres: to the lower breastbone where the floor goes so deep, never out of depth nor
- * beyond a cap on depth, and no shallower than the shallow end.
+ * beyond a cap on depth, and no shallower than the shallow end. The chair of those who cannot stand is set down at the
+ * shallow end, by the hoist.
  */
 export function poolDepth(stature: number, build: Build, caps: readonly Cap[], { shallow, deep }: PoolFloor): number {
+  if (!canStand(build) && shallow !== null) return shallow;
   const cap = strictestNumber(caps, "waterDepth");
   const most = Math.min(
     LOWER_BREASTBONE * stature,

@@ -23,6 +23,7 @@ function typedOf({ name, room, emergency }: Place) {
     shallow: typed(room.shallow),
     deep: typed(room.deep),
     poolLength: typed(room.poolLength),
+    poolChairs: room.poolChairs > 0 ? String(room.poolChairs) : "",
     water: typed(room.water),
     ...emergency,
   };
@@ -39,6 +40,7 @@ const NUMBERS = [
   ["shallow", "Pool, shallow end", "m deep"],
   ["deep", "Pool, deep end", "m deep"],
   ["poolLength", "From one to the other", "m"],
+  ["poolChairs", "Pool chairs", "with a lap belt, for those who cannot stand"],
   ["water", "Water", "°C"],
 ] as const;
 

@@ -30,6 +30,9 @@ const Fields = v.object({
   shallow: metres(3),
   deep: metres(3),
   poolLength: metres(60),
+  poolChairs: v.optional(
+    v.pipe(v.number("This should be a number."), v.integer("A whole number."), v.maxValue(20, "At most 20.")),
+  ),
   water: v.optional(
     v.pipe(v.number("This should be degrees Celsius."), v.minValue(15, "At least 15 °C."), v.maxValue(42, "At most 42 °C.")),
   ),
@@ -64,6 +67,7 @@ export const PlaceForm = v.pipe(
         shallow: fields.shallow ?? null,
         deep: fields.deep ?? null,
         poolLength: fields.poolLength ?? null,
+        poolChairs: fields.poolChairs ?? 0,
         water: fields.water ?? null,
       },
       emergency: v.parse(EmergencyCard, fields),

@@ -3,6 +3,7 @@ import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
 import type { Cap } from "@able-tide/core/caps/cap";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { USUAL_DEPTH } from "@able-tide/core/fit/form-library";
+import { waterlineAt } from "@able-tide/core/movement/demand";
 import { taughtName } from "@able-tide/core/movement/format";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import type { BlockReading } from "@able-tide/core/plan/read-plan";
@@ -78,12 +79,13 @@ export const BlockPanel = memo(function BlockPanel({ block, following, person, c
   const choice = cell ? cell.choice : block.meant;
   const rounds = Math.max(...block.rounds);
   const { stature, measured } = person ?? MIDDLING;
-  const depth = choice?.kind === "water" ? (person?.depth ?? USUAL_DEPTH * stature) : undefined;
+  const usual = choice?.kind === "water" ? USUAL_DEPTH * stature : undefined;
+  const depth = person?.depth ?? usual;
   const form = useMemo(
     () => (choice ? readChosenForm(movement, choice, { stature, measured }, cycle, depth) : null),
     [movement, choice, stature, measured, cycle, depth],
   );
-  const waterline = depth === undefined ? undefined : depth / stature;
+  const waterline = depth === undefined ? undefined : waterlineAt(depth, stature, choice?.kind === "seated");
   const now = form && rowAt(form.samples, phase);
   const caps = person?.caps ?? [];
   const lines = now ? handLines(caps, now.row) : [];

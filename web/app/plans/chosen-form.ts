@@ -25,7 +25,7 @@ export interface ChosenForm {
 /**
  * Solves one form for a picture and its readings: a few milliseconds.
  *
- * @param depth metres of water, for a form in water
+ * @param depth metres of water, for a form in water or on a chair that stands in it
  * @returns null where the movement has no such form, or this body none
  */
 export function readChosenForm(
@@ -38,7 +38,7 @@ export function readChosenForm(
   const build = buildOf(measured, body.stature);
   const sides = movement.sided ? SIDES.toReversed() : (["right"] as const);
   const solved = sides.flatMap((lead) => {
-    const track = trackOf(movement, choice, lead, build);
+    const track = trackOf(movement, choice, lead, build, depth !== undefined);
     return track ? [sampleTrack(track)] : [];
   });
   const [samples] = solved;

@@ -26,6 +26,9 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     day: plan.day,
     group: group.name,
     helpers: group.helpers,
+    inPoolChair: people
+      .filter(({ cells }) => group.inWater && cells.some(({ form }) => form === "seated"))
+      .map(({ person }) => person.name),
     large: asksForLarge(request),
     // A helper is told what to do, and no reason why.
     blocks: reading.blocks.map(({ id, movement, seam, sideChange }, i) => ({
@@ -66,7 +69,7 @@ function Help({ kind, needed }: { kind: HelpKind; needed: readonly Needed[] }) {
 
 /** Who needs what and when, in order of time: what the grid shows, for the person behind the chairs. */
 export default function PlanHelperSheet({ loaderData }: Route.ComponentProps) {
-  const { planId, day, group, helpers, large, blocks } = loaderData;
+  const { planId, day, group, helpers, inPoolChair, large, blocks } = loaderData;
   return (
     <SheetPage planId={planId} title={`${group}: for the helper`} day={day} large={large}>
       <p className="mb-2">
@@ -74,6 +77,11 @@ export default function PlanHelperSheet({ loaderData }: Route.ComponentProps) {
           ? "No helper is counted on."
           : `${helpers === 1 ? "One helper is" : `${helpers} helpers are`} counted on; each has a hand for one person at a time.`}
       </p>
+      {inPoolChair.length > 0 && (
+        <p className="mb-2 font-semibold">
+          In by the hoist and belted to a pool chair, somebody within arm's reach throughout: {inPoolChair.join(", ")}.
+        </p>
+      )}
       <ol className={large ? "" : "text-[0.9rem] leading-snug"}>
         {blocks.map(({ id, name, from, needed, hazards }) => (
           <li key={id} className="grid break-inside-avoid grid-cols-[4.5rem_1fr] gap-x-3 border-t border-sand-300 py-1">

@@ -32,7 +32,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
         longestStep: numbers.standing?.longestStep ?? null,
         depth: fit.depth ?? null,
         rail: ways.filter((way) => way === "rail" || way === "wall").length,
-        sits: cells.filter(({ form }) => form === "seated" || form === "rest").length,
+        sits: cells.some(({ form }) => form === "seated"),
         brings: [person.uses, person.about.equipment].filter(Boolean).join(", "),
       };
     }),
@@ -43,12 +43,13 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
   const { planId, day, group, inWater, place, large, people } = loaderData;
   const cushions = people.filter(({ cushion }) => cushion > 0).length;
+  const chairs = inWater ? people.filter(({ sits }) => sits).length : 0;
   const atRail = people.filter(({ rail }) => rail > 0).length;
   return (
     <SheetPage planId={planId} title={`${group}: setting up`} day={day} large={large}>
       <p className="mb-2">
         {inWater
-          ? `${people.length} people in the pool. ${place.pool?.temperature ? `Water ${place.pool.temperature} °C. ` : ""}${atRail} hold the wall at times.`
+          ? `${people.length} people in the pool. ${place.pool?.temperature ? `Water ${place.pool.temperature} °C. ` : ""}${atRail} hold the wall at times.${chairs > 0 ? ` ${chairs} pool ${chairs === 1 ? "chair" : "chairs"} by the hoist, belt and brakes tried.` : ""}`
           : `${people.length} chairs, each with room for the arms. ${cushions} cushions under feet, taken away before anybody rises. ${atRail} stand at the rail at times: chairs within two steps of it.`}
       </p>
       <table className={`w-full border-collapse text-left ${large ? "" : "text-[0.95rem]"}`}>
@@ -56,7 +57,7 @@ export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
           <tr className="border-b-2 border-tide-800">
             <th scope="col">Person</th>
             {inWater ? (
-              <th scope="col">Stands in</th>
+              <th scope="col">Depth</th>
             ) : (
               <>
                 <th scope="col">Seat</th>
@@ -76,7 +77,10 @@ export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
                 {person.name}
               </th>
               {inWater ? (
-                <td>{person.depth === null ? "not known" : `${person.depth.toFixed(2)} m`}</td>
+                <td>
+                  {person.depth === null ? "not known" : `${person.depth.toFixed(2)} m`}
+                  {person.sits && ", in the pool chair"}
+                </td>
               ) : (
                 <>
                   <td>{person.seat} cm</td>

@@ -23,6 +23,7 @@ export const PLACE: PlaceInput = {
     shallow: 0.9,
     deep: 1.4,
     poolLength: 9,
+    poolChairs: 2,
     water: 32.5,
   },
   emergency: {

@@ -1,4 +1,4 @@
-import { USUAL_BODY, WHOLE } from "@able-tide/core/body/build";
+import { buildOf, USUAL_BODY, WHOLE } from "@able-tide/core/body/build";
 import type { Cap, CapLimit } from "@able-tide/core/caps/cap";
 import { classState } from "@able-tide/core/class/events";
 import { explainInSteps } from "@able-tide/core/fit/explain";
@@ -7,7 +7,8 @@ import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import { createFormLibrary } from "@able-tide/core/fit/form-library";
 import { fitGroup } from "@able-tide/core/fit/group";
 import { scarceFor } from "@able-tide/core/fit/place";
-import { createFitMemory } from "@able-tide/core/fit/session";
+import { createFitMemory, type FitPerson } from "@able-tide/core/fit/session";
+import { poolDepth } from "@able-tide/core/setup/pool-depth";
 import { inOneGo } from "@able-tide/core/steps";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { now, serverUrl } from "../../e2e/organisation.ts";
@@ -171,21 +172,24 @@ test("what binds is told truly in every cell of the coming plans", async () => {
   expect(told).toBeGreaterThan(50);
 }, 400_000);
 
-test("one arm in a wheelchair, or ninety-three with eleven caps: each plan of a hall is worth coming for", async () => {
+test("one arm in a wheelchair, or ninety-three with eleven caps: each plan is worth coming for, in the pool too", async () => {
   const library = createFormLibrary();
-  const plans = (await comingPlans()).filter(({ group }) => !group.inWater);
-  expect(plans).toHaveLength(2);
+  const plans = await comingPlans();
+  expect(plans).toHaveLength(3);
   const oneArm = { ...USUAL_BODY, wheelchair: true, arms: [WHOLE, { kind: "still" }] } as const;
   for (const { plan, reading, setting } of plans) {
     const fitPlan = fitPlanOf(reading, setting.fitPlace, plan.style);
-    const { rows } = fitGroup(
-      fitPlan,
-      [
-        { id: "one-arm", stature: 1.72, measured: oneArm, caps: [] },
-        { id: "old", stature: 1.58, measured: USUAL_BODY, aids: ["frame"], caps: OLD.map(cap) },
-      ],
-      library,
-    );
+    const people: FitPerson[] = [
+      { id: "one-arm", stature: 1.72, measured: oneArm, caps: [] },
+      { id: "old", stature: 1.58, measured: USUAL_BODY, aids: ["frame"], caps: OLD.map(cap) },
+    ];
+    const inPlace = people.map((person) => ({
+      ...person,
+      depth:
+        setting.fitPlace.pool &&
+        poolDepth(person.stature, buildOf(person.measured, person.stature), person.caps, setting.poolFloor),
+    }));
+    const { rows } = fitGroup(fitPlan, inPlace, library);
     for (const { personId, kept, cells } of rows) {
       // Six rounds of eight are three quarters at best; what counts is to move in all of it, or nearly.
       expect(kept, `${plan.day} ${personId}`).toBeGreaterThan(0.5);

@@ -180,7 +180,7 @@ export const CHAIRS: readonly DemoPerson[] = [
   },
   {
     person: person("Tamsin", 1949, 167, 61, "wheelchair", "Rowed before; wants it hard, gets it steady.", { wheelchair: true }),
-    groups,
+    groups: ["monday", "friday"],
     about: {
       hopes: "To lift herself onto the quay.",
       mayTouch: "ask",

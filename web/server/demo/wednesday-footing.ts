@@ -7,7 +7,7 @@ const alsoFriday = ["wednesday", "friday"] as const;
 export const FOOTING: readonly DemoPerson[] = [
   {
     person: person("Amahle", 1961, 168, 74, "", "Wants to walk the cliff path again."),
-    groups: alsoFriday,
+    groups,
     stand: "oneLeg",
     released: 0,
     about: { hopes: "The cliff path, all of it.", mayTouch: "yes", mayWrite: "yes" },

@@ -27,7 +27,8 @@ describe("the arms alone", () => {
       const { steps, oneLegSeconds, toeDownSeconds, highest } = readDemand(samples, { stature: 1.6 }, 8);
       expect(steps, movement.id).toEqual([]);
       expect([...oneLegSeconds, ...toeDownSeconds], movement.id).toEqual([0, 0, 0, 0]);
-      for (const side of SIDES) expect(highest[sidedColumn("loadedKnee", side)], movement.id).toBeLessThan(15);
+      // A bow keeps the front knee a little bent however quietly it is stood.
+      for (const side of SIDES) expect(highest[sidedColumn("loadedKnee", side)], movement.id).toBeLessThan(20);
     }
   });
 

@@ -21,14 +21,15 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     reading.blocks,
     people.map(({ person, cells, caps }) => ({ id: person.id, name: person.name, cells, caps })),
   );
+  const inPool = (is: (cells: (typeof people)[number]["cells"]) => boolean): string[] =>
+    group.inWater ? people.filter(({ cells }) => is(cells)).map(({ person }) => person.name) : [];
   return {
     planId: plan.id,
     day: plan.day,
     group: group.name,
     helpers: group.helpers,
-    inPoolChair: people
-      .filter(({ cells }) => group.inWater && cells.some(({ form }) => form === "seated"))
-      .map(({ person }) => person.name),
+    inPoolChair: inPool((cells) => cells.some(({ form }) => form === "seated")),
+    notInWater: inPool((cells) => cells.every(({ choice }) => choice === null)),
     large: asksForLarge(request),
     // A helper is told what to do, and no reason why.
     blocks: reading.blocks.map(({ id, movement, seam, sideChange }, i) => ({
@@ -69,7 +70,7 @@ function Help({ kind, needed }: { kind: HelpKind; needed: readonly Needed[] }) {
 
 /** Who needs what and when, in order of time: what the grid shows, for the person behind the chairs. */
 export default function PlanHelperSheet({ loaderData }: Route.ComponentProps) {
-  const { planId, day, group, helpers, inPoolChair, large, blocks } = loaderData;
+  const { planId, day, group, helpers, inPoolChair, notInWater, large, blocks } = loaderData;
   return (
     <SheetPage planId={planId} title={`${group}: for the helper`} day={day} large={large}>
       <p className="mb-2">
@@ -82,6 +83,7 @@ export default function PlanHelperSheet({ loaderData }: Route.ComponentProps) {
           In by the hoist and belted to a pool chair, somebody within arm's reach throughout: {inPoolChair.join(", ")}.
         </p>
       )}
+      {notInWater.length > 0 && <p className="mb-2">Not in the water: {notInWater.join(", ")}.</p>}
       <ol className={large ? "" : "text-[0.9rem] leading-snug"}>
         {blocks.map(({ id, name, from, needed, hazards }) => (
           <li key={id} className="grid break-inside-avoid grid-cols-[4.5rem_1fr] gap-x-3 border-t border-sand-300 py-1">

@@ -32,11 +32,19 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
         longestStep: numbers.standing?.longestStep ?? null,
         depth: fit.depth ?? null,
         rail: ways.filter((way) => way === "rail" || way === "wall").length,
+        takesPart: cells.some(({ choice }) => choice !== null),
         sits: cells.some(({ form }) => form === "seated"),
         brings: [person.uses, person.about.equipment].filter(Boolean).join(", "),
       };
     }),
   };
+}
+
+/** How deep somebody is in the pool, and on what. */
+function depthInWords({ takesPart, sits, depth }: Route.ComponentProps["loaderData"]["people"][number]): string {
+  if (!takesPart) return "not in the water";
+  const metres = depth === null ? "not known" : `${depth.toFixed(2)} m`;
+  return sits ? `${metres}, in the pool chair` : metres;
 }
 
 /** Chairs, cushions, marks on the floor, depths and what people bring: what to put out before anybody comes. */
@@ -49,7 +57,7 @@ export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
     <SheetPage planId={planId} title={`${group}: setting up`} day={day} large={large}>
       <p className="mb-2">
         {inWater
-          ? `${people.length} people in the pool. ${place.pool?.temperature ? `Water ${place.pool.temperature} °C. ` : ""}${atRail} hold the wall at times.${chairs > 0 ? ` ${chairs} pool ${chairs === 1 ? "chair" : "chairs"} by the hoist, belt and brakes tried.` : ""}`
+          ? `${people.filter(({ takesPart }) => takesPart).length} people in the pool. ${place.pool?.temperature ? `Water ${place.pool.temperature} °C. ` : ""}${atRail} hold the wall at times.${chairs > 0 ? ` ${chairs} pool ${chairs === 1 ? "chair" : "chairs"} by the hoist, belt and brakes tried.` : ""}`
           : `${people.length} chairs, each with room for the arms. ${cushions} cushions under feet, taken away before anybody rises. ${atRail} stand at the rail at times: chairs within two steps of it.`}
       </p>
       <table className={`w-full border-collapse text-left ${large ? "" : "text-[0.95rem]"}`}>
@@ -77,10 +85,7 @@ export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
                 {person.name}
               </th>
               {inWater ? (
-                <td>
-                  {person.depth === null ? "not known" : `${person.depth.toFixed(2)} m`}
-                  {person.sits && ", in the pool chair"}
-                </td>
+                <td>{depthInWords(person)}</td>
               ) : (
                 <>
                   <td>{person.seat} cm</td>

@@ -24,6 +24,8 @@ export function openBrowser(): Promise<Browser> {
 export async function openPage(browser: Browser, problems: string[]): Promise<Page> {
   const page = await (await browser.createBrowserContext()).newPage();
   await page.setViewport({ width: 1280, height: 800 });
+  // Two cores are shared with everything else that is tested.
+  page.setDefaultNavigationTimeout(60_000);
   page.on("pageerror", (error) => problems.push(String(error)));
   page.on("console", (message) => {
     const text = message.text();

@@ -10,12 +10,12 @@ const sided = (names: readonly SidedRange[], side: Side): readonly number[] => n
 
 /** Parts of the body that hurt or tire for themselves, with the columns of their ranges and the size that scales them. */
 export const BODY_PARTS = [
-  { name: "neck", label: "neck", columns: NECK.map(column), size: "body" },
-  { name: "back", label: "back", columns: BACK.map(column), size: "body" },
+  { name: "neck", label: "neck", columns: NECK.map(column), size: "trunk" },
+  { name: "back", label: "back", columns: BACK.map(column), size: "trunk" },
   { name: "leftArm", label: "left arm", columns: sided(ARM, "left"), size: "armLeft" },
   { name: "rightArm", label: "right arm", columns: sided(ARM, "right"), size: "armRight" },
-  { name: "leftLeg", label: "left leg", columns: sided(LEG, "left"), size: "body" },
-  { name: "rightLeg", label: "right leg", columns: sided(LEG, "right"), size: "body" },
+  { name: "leftLeg", label: "left leg", columns: sided(LEG, "left"), size: "legs" },
+  { name: "rightLeg", label: "right leg", columns: sided(LEG, "right"), size: "legs" },
 ] as const;
 export type BodyPart = (typeof BODY_PARTS)[number]["name"];
 

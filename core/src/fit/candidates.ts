@@ -1,8 +1,17 @@
-import { type Hold, holdsWith } from "../body/supports.ts";
-import { armMoves, DEPTHS, type Depth, type FormChoice, type FormKind, FULL_SIZE, type Sizes } from "../movement/form.ts";
+import type { Hold } from "../body/supports.ts";
+import {
+  armMoves,
+  DEPTHS,
+  type Depth,
+  evenSizes,
+  type FormChoice,
+  type FormKind,
+  FULL_SIZE,
+  type Sizes,
+} from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import { hasForm } from "../movement/track.ts";
-import { SIDES, type Side } from "../side.ts";
+import type { Side } from "../side.ts";
 import { HALL_OFFERS, type Offers } from "./place.ts";
 
 /** A way of doing a movement before its sizes are chosen, written at full size. */
@@ -13,13 +22,13 @@ const fitDepths = (meant: Depth): readonly Depth[] => DEPTHS.slice(0, DEPTHS.ind
 const ARMS = ["both", "right", "left"] as const;
 const ARM_SIZES = [8, 7, 6, 5, 4, 3, 2, 1] as const;
 const BODY_SIZES = [8, 6, 4, 2] as const;
-const WHOLE: Sizes = { armLeft: FULL_SIZE, armRight: FULL_SIZE, body: FULL_SIZE };
-/** The arms alone, over legs that stand still. */
-const ARMS_ALONE: Sizes = { ...WHOLE, body: 0 };
+const WHOLE = evenSizes(FULL_SIZE);
+/** All but the legs, which stand still. */
+const STILL_LEGS: Sizes = { ...WHOLE, legs: 0 };
 
-/** Whether a movement's arms go anywhere. */
-const movesArms = ({ keys }: Movement): boolean =>
-  keys.slice(1).some(({ arms, leadArm, trailArm }) => (arms ?? leadArm ?? trailArm) !== undefined);
+/** Whether there is anything to a movement without its legs. */
+const movesAbove = ({ keys }: Movement): boolean =>
+  keys.slice(1).some(({ arms, leadArm, trailArm, spine, head }) => (arms ?? leadArm ?? trailArm ?? spine ?? head) !== undefined);
 
 /** A hand that holds is not free: with one hand on the rail the other does what it can, or rests. */
 const mayMove = (movement: Movement, arms: Shape["arms"], hold: Hold | null): boolean =>
@@ -37,12 +46,12 @@ function* shapesOfKind(movement: Movement, kind: FormKind, meantDepth: Depth, ho
             if (!mayMove(movement, arms, hold)) continue;
             yield { kind, hold, depth, toeDown, arms, weightBack, sizes: WHOLE };
           }
-  if (seated || !movesArms(movement)) return;
+  if (seated || !movesAbove(movement)) return;
   const highest = depths.at(-1) as Depth;
   for (const hold of holds)
     for (const arms of ARMS)
-      if (mayMove(movement, arms, hold) && SIDES.some((side) => (arms === "both" || arms === side) && !holdsWith(hold, side)))
-        yield { kind, hold, depth: highest, toeDown: false, arms, weightBack: false, sizes: ARMS_ALONE };
+      if (mayMove(movement, arms, hold))
+        yield { kind, hold, depth: highest, toeDown: false, arms, weightBack: false, sizes: STILL_LEGS };
 }
 
 /** What may be held in a kind of form: nothing on a chair or standing free, something when supported, either in water. */
@@ -79,10 +88,17 @@ export function plainShape({ forms }: Movement, shape: Shape): Shape {
   return { ...shape, kind: shape.kind === "supported" ? "standing" : shape.kind, hold: null, arms: "both" };
 }
 
-/** Every size of a shape, largest first. An arm that does not move has no size of its own and is written as full. */
-export function sizesOf(shape: Shape): Sizes[] {
+/**
+ * Every size of a shape, largest first. What does not move has no size of its own and is written as full.
+ *
+ * @param moves whether the movement moves trunk and legs at all
+ */
+export function sizesOf(shape: Shape, moves: { readonly trunk: boolean; readonly legs: boolean }): Sizes[] {
   const steps = (side: Side): readonly number[] => (armMoves(shape, side) ? ARM_SIZES : [FULL_SIZE]);
-  return (shape.sizes.body === 0 ? [0] : BODY_SIZES).flatMap((body) =>
-    steps("left").flatMap((armLeft) => steps("right").map((armRight) => ({ armLeft, armRight, body }))),
+  const legSizes = moves.legs ? BODY_SIZES : [FULL_SIZE];
+  return (shape.sizes.legs === 0 ? [0] : legSizes).flatMap((legs) =>
+    (moves.trunk ? BODY_SIZES : [FULL_SIZE]).flatMap((trunk) =>
+      steps("left").flatMap((armLeft) => steps("right").map((armRight) => ({ armLeft, armRight, trunk, legs }))),
+    ),
   );
 }

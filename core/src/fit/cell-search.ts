@@ -22,7 +22,9 @@ import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
 import { plainShape, type Shape, shapesOf } from "./candidates.ts";
 import {
   ARM_RANGES,
+  type BodyKeeps,
   BREATHING_FIDELITY,
+  depthKept,
   fidelity,
   type Meant,
   mostFidelity,
@@ -91,26 +93,29 @@ export function lighterSideOf(choice: FormChoice, build: Build): Side | null {
 }
 
 /** Sizes of a form as one number; the same for no other sizes. */
-const sizesCode = ({ armLeft, armRight, body }: Sizes): number => (armLeft * 16 + armRight) * 16 + body;
+const sizesCode = ({ armLeft, armRight, trunk, legs }: Sizes): number => ((armLeft * 16 + armRight) * 16 + trunk) * 16 + legs;
 
-/** A part of a form, as two sizes in which the arms that do not belong to it are at their fullest and at their smallest. */
+/** A part of a form, as two sizes in which what does not belong to it is at its fullest and at its smallest. */
 type Part = readonly [Sizes, Sizes];
 
-/** The parts of a form: trunk and legs, and either arm. Where neither of a part's sizes is allowed the part is not. */
-function partsOf(
-  shape: Shape,
-  { armLeft, armRight, body }: Sizes,
-): { readonly body: Part; readonly arms: readonly [Part, Part] } {
-  const others = (side: Side, own: number, size: number): number => (armMoves(shape, side) ? size : own);
-  const part = (of: (size: number) => Sizes): Part => [of(FULL_SIZE), of(1)];
-  return {
-    body: part((size) => ({ armLeft: others("left", armLeft, size), armRight: others("right", armRight, size), body })),
-    arms: [
-      part((size) => ({ armLeft, armRight: others("right", armRight, size), body })),
-      part((size) => ({ armLeft: others("left", armLeft, size), armRight, body })),
-    ],
-  };
+/** A part of a form by the sizes that belong to it. Where neither of its sizes is allowed the part is not. */
+function partOf(shape: Shape, own: Partial<Sizes>): Part {
+  const arm = (side: Side, size: number): number => (armMoves(shape, side) ? size : FULL_SIZE);
+  const of = (size: number): Sizes => ({
+    armLeft: own.armLeft ?? arm("left", size),
+    armRight: own.armRight ?? arm("right", size),
+    trunk: own.trunk ?? size,
+    legs: own.legs ?? (shape.sizes.legs === 0 ? 0 : size),
+  });
+  return [of(FULL_SIZE), of(1)];
 }
+
+/** Trunk and legs of a form together. */
+const bodyOf = (shape: Shape, { trunk, legs }: Sizes): Part => partOf(shape, { trunk, legs });
+
+/** An arm of a form, over the trunk and legs that it goes with. */
+const armOnBody = (shape: Shape, { armLeft, armRight, trunk, legs }: Sizes, side: Side): Part =>
+  partOf(shape, { trunk, legs, ...(side === "left" ? { armLeft } : { armRight }) });
 
 /** What is known of a shape in a search, so far as it has been asked. */
 interface Look {
@@ -119,8 +124,8 @@ interface Look {
   quiet: { readonly forbidden: boolean; readonly oneLeg: boolean } | null;
   /** What it keeps whoever does it. */
   ranked: RankedShape | null;
-  /** The most of the meant steadiness that it can ask of this person and at this pace. */
-  steadiness: number | null;
+  /** By sizes of trunk and legs: the most that forms of it keep of the meant steadiness and depth. */
+  readonly keeps: Map<number, BodyKeeps>;
   /** By sizes: whether a form passes in its key poses, whether its trunk and legs do throughout, its demands where it is allowed. */
   readonly atKeys: Map<number, boolean>;
   readonly bodies: Map<number, boolean>;
@@ -164,11 +169,16 @@ function armShape(movement: Movement, shape: Shape): Shape {
   return { ...plain, toeDown: false, weightBack: false };
 }
 
+/** Legs at a size that nearly every body can do: an arm's way over its own body does not hang on them. */
+const SMALL_LEGS = 2;
+
 /** A shape on its way through one search. */
 interface Searched {
   readonly look: Look;
   /** Whether what it asks in quiet has been held against caps and spending. */
   entered: boolean;
+  /** What its trunk and legs keep at full size. */
+  whole: BodyKeeps | null;
   next: number;
   /** The most that what is left of it can keep. */
   most: number;
@@ -307,7 +317,7 @@ export class CellSearch {
           shape,
           quiet: null,
           ranked: null,
-          steadiness: null,
+          keeps: new Map(),
           atKeys: new Map(),
           bodies: new Map(),
           allowed: new Map(),
@@ -390,9 +400,9 @@ export class CellSearch {
     const shape = armShape(this.question.movement, look.shape);
     const size = side === "left" ? sizes.armLeft : sizes.armRight;
     const i = sideIndex(side);
-    const key = 2 * (16 * (16 * FORM_KINDS.indexOf(shape.kind) + sizes.body) + size) + i;
+    const key = 2 * (16 * (16 * FORM_KINDS.indexOf(shape.kind) + sizes.trunk) + size) + i;
     return remember(this.arms, key, () => {
-      const choice = { ...shape, sizes: partsOf(shape, sizes).arms[i][1] };
+      const choice = { ...shape, sizes: armOnBody(shape, { ...sizes, legs: SMALL_LEGS }, side)[1] };
       const demands = this.demandsOf(choice);
       return (
         demands && {
@@ -416,15 +426,23 @@ export class CellSearch {
 
   /** Whether a form and each of its parts break no cap in their key poses. */
   private partsPassAtKeys(look: Look, sizes: Sizes): boolean {
-    const { body, arms } = partsOf(look.shape, sizes);
+    if (this.poseCaps.length === 0) return true;
+    const { shape } = look;
+    const { trunk, legs } = sizes;
     const passes = (part: Part) => part.some((each) => this.passesAtKeys(look, each));
-    return passes(body) && arms.every(passes) && this.passesAtKeys(look, sizes);
+    return (
+      passes(partOf(shape, { legs })) &&
+      passes(partOf(shape, { trunk })) &&
+      passes(bodyOf(shape, sizes)) &&
+      SIDES.every((side) => passes(armOnBody(shape, sizes, side))) &&
+      this.passesAtKeys(look, sizes)
+    );
   }
 
   /** Demands of a form that breaks no cap; null where it does. */
   private allowed(look: Look, choice: FormChoice): readonly Demand[] | null {
     return remember(look.allowed, sizesCode(choice.sizes), () => {
-      const { body } = partsOf(look.shape, choice.sizes);
+      const body = bodyOf(look.shape, choice.sizes);
       if (!body.some((sizes) => this.passesAtKeys(look, sizes) && this.bodyPasses(look, sizes))) return null;
       const demands = this.demandsOf(choice);
       if (!demands || this.worked.some((cap) => this.breaksWorked(cap, choice, demands))) return null;
@@ -434,10 +452,11 @@ export class CellSearch {
   }
 
   /** The most that what is left of a shape can keep, by what is known of it so far. */
-  private promise({ look: { ranked, steadiness }, next }: Searched, meant: Meant): number {
-    const head = ranked?.sizes[next];
-    if (!ranked || !head) return Number.NEGATIVE_INFINITY;
-    return this.mostOfRounds * mostFidelity(meant, { steadiness: steadiness ?? 1, depth: ranked.depth }, head, this.inTime);
+  private promise({ look, whole, next }: Searched, meant: Meant): number {
+    const head = look.ranked?.sizes[next];
+    if (!look.ranked || !head) return Number.NEGATIVE_INFINITY;
+    const body = whole ?? { steadiness: 1, depth: look.ranked.depth };
+    return this.mostOfRounds * mostFidelity(meant, body, head, this.inTime);
   }
 
   /** The most that a shape could keep of which nothing is solved yet. */
@@ -464,16 +483,16 @@ export class CellSearch {
     });
   }
 
-  /** The most steadiness that any size of a shape is credited with: what its plainest shape asks, less what is held. */
-  private steadinessOf(shape: Shape, meant: Meant): number {
-    const plain = plainShape(this.question.movement, shape);
-    const whole = this.demandsOf(plain);
-    if (whole === null) return 1;
-    return steadinessKept(
-      meant,
-      whole,
-      shape.hold === null || plain.hold !== null || shape.kind === "water" ? 0 : reliefOf(shape.hold),
-    );
+  /** The most that a form of a shape is credited with at some size of trunk and legs: what the plainest one asks, less what is held. */
+  private bodyKeeps({ shape, ranked, keeps }: Look, { trunk, legs }: Sizes, meant: Meant): BodyKeeps {
+    return remember(keeps, 16 * trunk + legs, () => {
+      const plain = plainShape(this.question.movement, shape);
+      const done = this.demandsOf({ ...plain, sizes: { ...plain.sizes, trunk, legs } });
+      const depth = ranked?.depth ?? 1;
+      if (done === null) return { steadiness: 1, depth };
+      const relief = shape.hold === null || plain.hold !== null || shape.kind === "water" ? 0 : reliefOf(shape.hold);
+      return { steadiness: steadinessKept(meant, done, relief), depth: Math.min(depth, depthKept(meant, done)) };
+    });
   }
 
   /** Learns the next thing of a shape that is not known yet. @returns false where all is known */
@@ -492,7 +511,7 @@ export class CellSearch {
         return true;
       }
     } else if (look.ranked === null) look.ranked = this.library.rankedSizes(movement, this.full, look.shape, this.question);
-    else if (look.steadiness === null) look.steadiness = this.steadinessOf(look.shape, meant);
+    else if (head.whole === null) head.whole = this.bodyKeeps(look, look.shape.sizes, meant);
     else return false;
     head.most = this.promise(head, meant);
     return true;
@@ -502,7 +521,7 @@ export class CellSearch {
     const { meant } = this;
     if (meant === null) return null;
     const most = this.mostOfRounds * (this.inTime ? 1 : 1 - meant.weights.breath);
-    const searched = looks.map((look): Searched => ({ look, entered: false, next: 0, most }));
+    const searched = looks.map((look): Searched => ({ look, entered: false, whole: null, next: 0, most }));
     let best: FoundForm | null = null;
     for (;;) {
       let head: Searched | null = null;
@@ -514,6 +533,9 @@ export class CellSearch {
       const size = (look.ranked as RankedShape).sizes[head.next] as RankedSize;
       head.next += 1;
       head.most = this.promise(head, meant);
+      const body = this.bodyKeeps(look, size.sizes, meant);
+      const better = Math.max(above, best?.fidelity ?? 0) + EPSILON;
+      if (this.mostOfRounds * mostFidelity(meant, body, size, this.inTime) <= better) continue;
       const choice = { ...look.shape, sizes: size.sizes };
       // In the order of what is cheap and turns most down.
       if (!this.partsPassAtKeys(look, choice.sizes) || !this.armsPass(look, choice.sizes, spending)) continue;
@@ -521,9 +543,8 @@ export class CellSearch {
       if (demands === null) continue;
       const done = this.roundsOf(choice.kind, demands, this.worked);
       if (done === 0) continue;
-      const shape = { steadiness: look.steadiness as number, depth: (look.ranked as RankedShape).depth };
-      const kept = (done / this.rounds) * fidelity(meant, shape, size, demands, this.inTime);
-      if (kept > Math.max(above, best?.fidelity ?? 0) + EPSILON) best = { choice, fidelity: kept, rounds: done, demands };
+      const kept = (done / this.rounds) * fidelity(meant, body, size, demands, this.inTime);
+      if (kept > better) best = { choice, fidelity: kept, rounds: done, demands };
     }
     return best;
   }

@@ -66,12 +66,12 @@ function changesInWords(
   if (choice.hold) words.push(holdInWords(choice.hold));
   const resting = restingHand(choice);
   if (resting) words.push(`rest the ${resting} hand`);
-  if (choice.sizes.body === 0) words.push("arms alone");
+  if (choice.sizes.legs === 0) words.push("legs stand still");
   if (choice.toeDown) words.push("toe stays down");
   if (choice.depth !== meant.depth && choice.kind !== "seated")
     words.push(choice.depth === "high" ? "stand high, short step" : "stand higher, shorter step");
   if (choice.weightBack) words.push("weight over the heels");
-  if (level < FULL && resting === null && choice.sizes.body > 0) words.push("smaller");
+  if (level < FULL && resting === null && choice.sizes.legs > 0) words.push("smaller");
   return words;
 }
 

@@ -23,7 +23,7 @@ const SIDE_KEPT = 0.1;
 export const BREATHING_FIDELITY = 0.1;
 
 /** The part of the body whose size scales a range. */
-export type Part = Side | "body";
+export type Part = Side | "trunk" | "legs";
 
 /** Ranges that one arm has to itself. */
 export const ARM_RANGES: readonly string[] = ["shoulderElevation", "shoulderPlane", "shoulderAxial", "elbow", "forearm", "wrist"];
@@ -34,11 +34,11 @@ interface RangeOfPart {
   readonly side: Side | null;
 }
 const RANGES: readonly RangeOfPart[] = [
-  ...MIDLINE_RANGES.map((range) => ({ column: column(range.name), part: "body" as const, side: null })),
+  ...MIDLINE_RANGES.map((range) => ({ column: column(range.name), part: "trunk" as const, side: null })),
   ...SIDED_RANGES.flatMap((range) =>
     SIDES.map((side) => ({
       column: sidedColumn(range.name, side),
-      part: ARM_RANGES.includes(range.name) ? side : ("body" as const),
+      part: ARM_RANGES.includes(range.name) ? side : ("legs" as const),
       side,
     })),
   ),
@@ -67,7 +67,7 @@ export interface Meant extends MeantRanges {
 }
 
 /** Whether a part of the body does the movement in a form, rather than holding on or resting. */
-const takesPart = (choice: FormChoice, part: Part): boolean => part === "body" || armMoves(choice, part);
+const takesPart = (choice: FormChoice, part: Part): boolean => part === "trunk" || part === "legs" || armMoves(choice, part);
 
 /** @param plain demands of the plainest shape of the meant form */
 export const readMeantRanges = (choice: FormChoice, plain: readonly Demand[]): MeantRanges => ({
@@ -100,18 +100,27 @@ export function readShape(meant: Meant, shape: FormChoice, plain: readonly Deman
     plain === null ? 1 : Math.min(1, span(plain, range.column) / range.span);
   return {
     ranges: meant.moving.map((range) => (takesPart(shape, range.part) ? done(range) : 0)),
-    depth: plain === null ? most : Math.min(most, share(deepest(plain), meant.depth, DEPTH_THAT_COUNTS)),
+    depth: plain === null ? most : Math.min(most, depthKept(meant, plain)),
   };
 }
+
+/** What trunk and legs keep of the meant steadiness and depth, 0 to 1. */
+export interface BodyKeeps {
+  readonly steadiness: number;
+  readonly depth: number;
+}
+
+/** How much of the meant depth a form goes to, 0 to 1. */
+export const depthKept = (meant: Meant, done: readonly Demand[]): number => share(deepest(done), meant.depth, DEPTH_THAT_COUNTS);
 
 /** How much of the meant steadiness a form asks for, 0 to 1. @param relief what is held takes off what was solved without */
 export const steadinessKept = (meant: Meant, done: readonly Demand[], relief = 0): number =>
   share(relief > 0 ? Math.max(1, steadiest(done) - relief) : steadiest(done), meant.steadiness, STEADINESS_THAT_COUNTS);
 
 /** Share of full size of a part of the body. */
-function sizeOf(choice: FormChoice, part: Part): number {
-  if (part === "body") return choice.sizes.body / FULL_SIZE;
-  return (part === "left" ? choice.sizes.armLeft : choice.sizes.armRight) / FULL_SIZE;
+function sizeOf({ sizes }: FormChoice, part: Part): number {
+  const { armLeft, armRight, trunk, legs } = sizes;
+  return { left: armLeft, right: armRight, trunk, legs }[part] / FULL_SIZE;
 }
 
 /** Ranges and sides kept, 0 to 1. */
@@ -135,47 +144,38 @@ export function rangeKept(meant: Meant, { ranges }: Pick<ShapeKeeps, "ranges">, 
     meantSides.add(side);
     if (done >= SIDE_KEPT) keptSides.add(side);
   });
-  return { range: kept / meant.moving.length, sides: meantSides.size === 0 ? 1 : keptSides.size / meantSides.size };
+  // Legs that stand still count as one more channel that is not kept, however little they were meant to move.
+  const lost = choice.sizes.legs === 0 ? 1 : 0;
+  return { range: kept / (meant.moving.length + lost), sides: meantSides.size === 0 ? 1 : keptSides.size / meantSides.size };
 }
 
 /**
- * The most that a candidate can keep, known before it is solved: its own range, its shape's steadiness and depth.
+ * The most that a candidate can keep, known before it is solved: its own range, and steadiness and depth of its trunk and legs.
  *
  * @param inTime whether breath and timing are the room's
  */
-export const mostFidelity = (
-  { weights }: Meant,
-  shape: { readonly steadiness: number; readonly depth: number },
-  { range, sides }: RangeKept,
-  inTime: boolean,
-): number =>
+export const mostFidelity = ({ weights }: Meant, body: BodyKeeps, { range, sides }: RangeKept, inTime: boolean): number =>
   // Weights add up to 1 but for the last digit.
   Math.min(
     1,
     weights.range * range +
       weights.sides * sides +
-      weights.steadiness * shape.steadiness +
-      weights.depth * shape.depth +
+      weights.steadiness * body.steadiness +
+      weights.depth * body.depth +
       (inTime ? weights.breath : 0),
   );
 
 /**
- * Fidelity of a solved candidate; a smaller size is never credited with more than the whole of its shape.
+ * Fidelity of a solved candidate; it is never credited with more than the plainest form of the same trunk and legs.
  *
- * @param shape what its shape keeps at full size
+ * @param plain what that one keeps
  */
-export const fidelity = (
-  meant: Meant,
-  shape: { readonly steadiness: number; readonly depth: number },
-  kept: RangeKept,
-  done: readonly Demand[],
-  inTime: boolean,
-): number =>
+export const fidelity = (meant: Meant, plain: BodyKeeps, kept: RangeKept, done: readonly Demand[], inTime: boolean): number =>
   mostFidelity(
     meant,
     {
-      steadiness: Math.min(shape.steadiness, steadinessKept(meant, done)),
-      depth: Math.min(shape.depth, share(deepest(done), meant.depth, DEPTH_THAT_COUNTS)),
+      steadiness: Math.min(plain.steadiness, steadinessKept(meant, done)),
+      depth: Math.min(plain.depth, depthKept(meant, done)),
     },
     kept,
     inTime,

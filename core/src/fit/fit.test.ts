@@ -51,7 +51,11 @@ describe("one person in one block", () => {
     "%s: without caps everybody does it whole, standing",
     (_, movement) => {
       const cell = fit(movement, []);
-      expect(cell.choice).toMatchObject({ kind: "standing", arms: "both", sizes: { armLeft: 8, armRight: 8, body: 8 } });
+      expect(cell.choice).toMatchObject({
+        kind: "standing",
+        arms: "both",
+        sizes: { armLeft: 8, armRight: 8, trunk: 8, legs: 8 },
+      });
       expect(cell.fidelity).toBeCloseTo(1, 9);
       expect(cell.level).toBe(1);
     },

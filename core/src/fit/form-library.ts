@@ -8,7 +8,7 @@ import type { Movement } from "../movement/format.ts";
 import { mirrorDemand, mirrorExtremes, mirrorQuietDemand } from "../movement/mirror-demand.ts";
 import { extremesAtKeys, type FormSamples, sampleTrack } from "../movement/samples.ts";
 import { INTERVALS } from "../movement/solved-samples.ts";
-import { trackOf } from "../movement/track.ts";
+import { movedBy, trackOf } from "../movement/track.ts";
 import { BREATH_SECONDS } from "../plan/style.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { plainShape, type Shape, sizesOf } from "./candidates.ts";
@@ -227,7 +227,11 @@ export function createFormLibrary(): FormLibrary {
         if (all === undefined) return { sizes: [], depth: 0 };
         const keeps = readShape(all, shape, demands(movement, plain, doer, BREATH_SECONDS.usual, leads));
         const worth = ({ range, sides }: RangeKept): number => all.weights.range * range + all.weights.sides * sides;
-        const sizes = sizesOf(shape).map((each) => ({ sizes: each, ...rangeKept(all, keeps, { ...shape, sizes: each }) }));
+        const track = trackOf(movement, plain, "right", build, isWet(plain, doer));
+        const sizes = sizesOf(shape, track ? movedBy(track) : { trunk: true, legs: true })
+          .map((each) => ({ sizes: each, ...rangeKept(all, keeps, { ...shape, sizes: each }) }))
+          // To stand still and do nothing else is no form.
+          .filter(({ range, sizes: { legs } }) => legs > 0 || range > 0);
         return { sizes: sizes.sort((a, b) => worth(b) - worth(a)), depth: keeps.depth };
       });
     },

@@ -45,8 +45,13 @@ export const CHANGE_COST = 0.06;
  */
 export const THIRD_REST_COST = 1;
 const MOST_RESTS = 2;
-/** Ways kept from one block to the next, and price steps; counts and not the clock, so that the answer is always the same. */
+/**
+ * Ways kept from one block to the next, and price steps; counts and not the clock, so that the answer is always the same.
+ * Short sessions are looked through again with more ways kept until nothing better can have been dropped.
+ */
 const BEAM = 160;
+const WIDER_BEAMS = [1_000, 6_000, 36_000] as const;
+const SHORT = 12;
 const PRICE_STEPS = 60;
 const EPSILON = 1e-9;
 /** Sums may pass a limit by this much, in their own unit. */
@@ -290,7 +295,7 @@ class Ways {
  *
  * @returns their numbers, and the most that anything dropped for want of room could come to
  */
-function keepBest(ways: Ways, spare: Float64Array): { kept: number[]; dropped: number } {
+function keepBest(ways: Ways, spare: Float64Array, beam: number): { kept: number[]; dropped: number } {
   const order = Array.from({ length: ways.count }, (_, i) => i).sort(
     (a, b) =>
       (ways.bound[b] as number) - (ways.bound[a] as number) || (ways.worth[b] as number) - (ways.worth[a] as number) || a - b,
@@ -301,7 +306,7 @@ function keepBest(ways: Ways, spare: Float64Array): { kept: number[]; dropped: n
     const state = ways.state[way] as number;
     const rivals = byState.get(state) ?? [];
     if (rivals.some((rival) => ways.dominates(rival, way, spare))) continue;
-    if (kept.length >= BEAM) return { kept, dropped: ways.bound[way] as number };
+    if (kept.length >= beam) return { kept, dropped: ways.bound[way] as number };
     kept.push(way);
     byState.set(state, rivals);
     rivals.push(way);
@@ -357,7 +362,9 @@ export function chooseOverSession(blocks: readonly SessionBlock[], limits: Sessi
     for (let r = 0; r < width; r += 1) prices[r] = Math.max(0, (prices[r] as number) + stride * (over[r] as number));
   }
   priced.price(bestPrices);
-  const found = build(scaled, walk, priced, bestPrices, best);
+  let found = build(scaled, walk, priced, bestPrices, best, BEAM);
+  for (const beam of blocks.length <= SHORT ? WIDER_BEAMS : [])
+    if (Math.min(bound, found.bound) > found.worth + EPSILON) found = build(scaled, walk, priced, bestPrices, found, beam);
   const chosen = scaled.map(({ numbers }, b) => numbers[found.chosen[b] as number] as number);
   return { chosen, worth: found.worth, bound: Math.max(found.worth, Math.min(bound, found.bound)) };
 }
@@ -382,13 +389,14 @@ function stillToUse(blocks: readonly Scaled[], width: number): Float64Array {
   return still;
 }
 
-/** Builds ways block by block within the beam. @returns the best, and the most that anything dropped could have come to */
+/** Builds ways block by block, so many kept at a time. @returns the best, and the most that anything dropped could have come to */
 function build(
   blocks: readonly Scaled[],
   walk: Walk,
   priced: Priced,
   prices: Float64Array,
   known: { readonly chosen: ArrayLike<number>; readonly worth: number },
+  beam: number,
 ): Built {
   const width = prices.length;
   const total = prices.reduce((sum, price) => sum + price, 0);
@@ -423,7 +431,7 @@ function build(
         if (!passes && bound > known.worth + EPSILON) next.add(state, worth, bound, i, way, used);
       }
     const spare = Float64Array.from({ length: width }, (_, r) => 1 - (still[(b + 1) * width + r] as number));
-    const best = keepBest(next, spare);
+    const best = keepBest(next, spare, beam);
     kept = best.kept;
     dropped = Math.max(dropped, best.dropped);
     layers.push(next);

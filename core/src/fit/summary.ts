@@ -3,7 +3,7 @@ import { column, MIDLINE_RANGES, type MidlineColumn, SIDED_RANGES, type SidedCol
 import { MIDDLING_STATURE } from "../body/segments.ts";
 import { readDemand } from "../movement/demand.ts";
 import { FEATURE_NAMES } from "../movement/features.ts";
-import { type FormChoice, FULL_SIZE } from "../movement/form.ts";
+import { evenSizes, type FormChoice, FULL_SIZE } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
@@ -63,10 +63,10 @@ export interface Summaries {
 /** Every form of a movement for a hall, at eight sizes, each side leading: the same for everybody, in a fixed order. */
 export const summarisedForms = (movement: Movement): readonly SummarisedForm[] =>
   shapesOf(movement)
-    .filter(({ sizes }) => sizes.body > 0)
+    .filter(({ sizes }) => sizes.legs > 0)
     .flatMap((shape) =>
       Array.from({ length: FULL_SIZE }, (_, i) => FULL_SIZE - i).flatMap((size) =>
-        leadsOf(movement).map((lead) => ({ choice: { ...shape, sizes: { armLeft: size, armRight: size, body: size } }, lead })),
+        leadsOf(movement).map((lead) => ({ choice: { ...shape, sizes: evenSizes(size) }, lead })),
       ),
     );
 

@@ -59,7 +59,7 @@ test("a smaller size goes part of the way there, and a key that moves the arm le
       sidedColumn("elbow", "right"),
     );
   const whole = elbow(resting("belly"), FULL_STANDING, 0);
-  const half = elbow(resting("belly"), { ...FULL_STANDING, sizes: { armLeft: 8, armRight: 4, body: 8 } }, 0);
+  const half = elbow(resting("belly"), { ...FULL_STANDING, sizes: { armLeft: 8, armRight: 4, trunk: 8, legs: 8 } }, 0);
   expect(half).toBeCloseTo(whole / 2, 6);
   const letGo: Movement = {
     ...breath,

@@ -24,13 +24,17 @@ export type Depth = (typeof DEPTHS)[number];
 /** Sizes run in eighths of the full movement. */
 export const FULL_SIZE = 8;
 
-/** Size of each group of joints in eighths, 1 to 8; trunk and legs may also stay still, 0, while the arms go along. */
+/** Size of each group of joints in eighths, 1 to 8; legs may also stand still, 0, while arms and trunk go along. */
 export interface Sizes {
   readonly armLeft: number;
   readonly armRight: number;
-  /** Trunk, head and legs. */
-  readonly body: number;
+  /** Trunk and head. */
+  readonly trunk: number;
+  readonly legs: number;
 }
+
+/** Everything at one size. */
+export const evenSizes = (size: number): Sizes => ({ armLeft: size, armRight: size, trunk: size, legs: size });
 
 /** One exact way to do a movement. Sides are the person's own. */
 export interface FormChoice {
@@ -54,7 +58,7 @@ export const FULL_STANDING: FormChoice = {
   depth: "middle",
   toeDown: false,
   arms: "both",
-  sizes: { armLeft: FULL_SIZE, armRight: FULL_SIZE, body: FULL_SIZE },
+  sizes: evenSizes(FULL_SIZE),
   weightBack: false,
 };
 
@@ -84,12 +88,13 @@ const holdCode = (hold: Hold | null): number =>
   hold === null ? 0 : 1 + SUPPORT_NAMES.indexOf(hold.by) * HANDS.length + HANDS.indexOf(hold.hand);
 
 /** All choices have numbers below this. */
-export const CHOICE_CODES = FORM_KINDS.length * HOLD_CODES * DEPTHS.length * HANDS.length * 4 * SIZE_CODES ** 3;
+export const CHOICE_CODES = FORM_KINDS.length * HOLD_CODES * DEPTHS.length * HANDS.length * 4 * SIZE_CODES ** 4;
 
 /** A number that is the same for the same choice and differs for any other. */
 export function choiceCode({ kind, hold, depth, toeDown, arms, sizes, weightBack }: FormChoice): number {
   let code = FORM_KINDS.indexOf(kind) * HOLD_CODES + holdCode(hold);
   code = (code * DEPTHS.length + DEPTHS.indexOf(depth)) * HANDS.length + HANDS.indexOf(arms);
   code = 4 * code + (toeDown ? 2 : 0) + (weightBack ? 1 : 0);
-  return ((code * SIZE_CODES + sizes.armLeft) * SIZE_CODES + sizes.armRight) * SIZE_CODES + sizes.body;
+  code = (code * SIZE_CODES + sizes.armLeft) * SIZE_CODES + sizes.armRight;
+  return (code * SIZE_CODES + sizes.trunk) * SIZE_CODES + sizes.legs;
 }

@@ -18,7 +18,7 @@ const anyChoice: fc.Arbitrary<FormChoice> = fc
     depth: fc.constantFrom(...DEPTHS),
     toeDown: fc.boolean(),
     arms: fc.constantFrom("both", "left", "right"),
-    sizes: fc.record({ armLeft: size, armRight: size, body: size }),
+    sizes: fc.record({ armLeft: size, armRight: size, trunk: size, legs: size }),
     weightBack: fc.boolean(),
   })
   .map((choice) => ({ ...choice, hold: choice.kind === "supported" || choice.kind === "water" ? choice.hold : null }));

@@ -32,10 +32,10 @@ describe("leading with the other side", () => {
 describe("the operators that derive a form", () => {
   test("a smaller size goes a share of the way from the first key pose, each arm for itself", () => {
     const elevation = (size: number) =>
-      peak(track(press, { sizes: { armLeft: 8, armRight: size, body: 8 } }), sidedSlot("elevation", "right"));
+      peak(track(press, { sizes: { armLeft: 8, armRight: size, trunk: 8, legs: 8 } }), sidedSlot("elevation", "right"));
     const start = first(track(press), sidedSlot("elevation", "right"));
     expect(elevation(4)).toBeCloseTo(start + 0.5 * (elevation(8) - start), 9);
-    const left = peak(track(press, { sizes: { armLeft: 8, armRight: 1, body: 8 } }), sidedSlot("elevation", "left"));
+    const left = peak(track(press, { sizes: { armLeft: 8, armRight: 1, trunk: 8, legs: 8 } }), sidedSlot("elevation", "left"));
     expect(left).toBe(82);
   });
 

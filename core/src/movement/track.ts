@@ -247,8 +247,6 @@ function seat(
 }
 
 const TRUNK_SLOTS = [
-  "sink",
-  "press",
   "pelvisTilt",
   "pelvisList",
   "pelvisRotation",
@@ -267,7 +265,9 @@ const stepsBetween = (a: AuthoredKey, b: AuthoredKey, side: Side): boolean =>
     (name) => Math.abs((a.values[sidedSlot(name, side)] as number) - (b.values[sidedSlot(name, side)] as number)) > 1e-9,
   );
 
+const STANCE_SLOTS = ["sink", "press"] as const;
 const TRUNK_INDEXES = TRUNK_SLOTS.map(slot);
+const STANCE_INDEXES = STANCE_SLOTS.map(slot);
 const indexesOf = (names: readonly SidedSlot[], side: Side): readonly number[] => names.map((name) => sidedSlot(name, side));
 const ARM_INDEXES = pairOf((side) => indexesOf(ARM_SLOTS, side));
 const FOOT_INDEXES = pairOf((side) => indexesOf(FOOT_SLOTS, side));
@@ -284,24 +284,25 @@ function resize(keys: readonly AuthoredKey[], lead: Side, choice: FormChoice): v
       values[index] = start + (eighths / FULL_SIZE) * ((values[index] as number) - start);
     }
   };
-  const { body } = choice.sizes;
+  const { trunk, legs } = choice.sizes;
   const lifts = keys.some((key) => key.lift !== null);
   const steps = SIDES.some((side) => keys.some((key) => stepsBetween(keys[0] as AuthoredKey, key, side)));
   const lifted = pairOf((side) => keys.some((key) => key.lift === side));
   for (const { values } of keys) {
-    scale(values, TRUNK_INDEXES, body);
-    if (!lifts && !steps) scale(values, [WEIGHT], body);
+    scale(values, TRUNK_INDEXES, trunk);
+    scale(values, STANCE_INDEXES, legs);
+    if (!lifts && !steps) scale(values, [WEIGHT], legs);
     for (const side of SIDES) {
       // Sides here are lead = right; the choice speaks of the person's own sides.
       const i = sideIndex(side);
       scale(values, ARM_INDEXES[i], ownSide(side, lead) === "left" ? choice.sizes.armLeft : choice.sizes.armRight);
-      scale(values, FOOT_INDEXES[i], body);
-      if (lifted[i]) for (const index of LEG_INDEXES[i]) values[index] = ((values[index] as number) * body) / FULL_SIZE;
+      scale(values, FOOT_INDEXES[i], legs);
+      if (lifted[i]) for (const index of LEG_INDEXES[i]) values[index] = ((values[index] as number) * legs) / FULL_SIZE;
     }
   }
 }
 
-/** Legs that stand still under the arms: even, upright and with both feet where the stance has them. */
+/** Legs that stand still under the rest: even, upright and with both feet where the stance has them. */
 function standStill(keys: readonly AuthoredKey[]): AuthoredKey[] {
   for (const { values } of keys) {
     values[WEIGHT] = 0.5;
@@ -495,7 +496,7 @@ export function trackOf(
       if (choice.weightBack) values[slot("press")] = WEIGHT_BACK_PRESS;
     }
   resize(keys, lead, choice);
-  if (choice.sizes.body === 0 && !seated) keys = standStill(keys);
+  if (choice.sizes.legs === 0 && !seated) keys = standStill(keys);
   if (seated) {
     seatedLift(keys, !form.own);
     restStumps(keys, footless);
@@ -515,7 +516,7 @@ export function trackOf(
     if (toeDown && lifting !== null) {
       const onLeft = values[slot("weightLeft")] as number;
       values[slot("weightLeft")] = Math.min(WEIGHT_WITH_TOE_DOWN, Math.max(1 - WEIGHT_WITH_TOE_DOWN, onLeft));
-      if (lift !== null) values[sidedSlot("heelLift", lift)] = (TOE_DOWN_HEEL_LIFT * choice.sizes.body) / FULL_SIZE;
+      if (lift !== null) values[sidedSlot("heelLift", lift)] = (TOE_DOWN_HEEL_LIFT * choice.sizes.legs) / FULL_SIZE;
     }
   }
 
@@ -543,3 +544,12 @@ export function trackOf(
   }
   return { breaths: movement.breaths, features: movement.features ?? [], segments, build };
 }
+
+const LEG_GROUP = [...STANCE_INDEXES, WEIGHT, ...FOOT_INDEXES.flat(), ...LEG_INDEXES.flat()];
+
+/** Which of trunk and legs a movement moves at all: what it does not move has no size. */
+export const movedBy = ({ segments }: Track): { readonly trunk: boolean; readonly legs: boolean } => {
+  const moves = (indexes: readonly number[]): boolean =>
+    segments.some(({ start, end }) => indexes.some((index) => start[index] !== end[index]));
+  return { trunk: moves(TRUNK_INDEXES), legs: moves(LEG_GROUP) || segments.some(({ swing }) => swing !== null) };
+};

@@ -47,7 +47,7 @@ const handsOver = (peakOver: (landmark: Landmark) => number): Landmark | null =>
 
 function leastOf(summaries: Summaries): Asking | null {
   const forms = summaries.forms.flatMap(({ choice }, form) =>
-    choice.sizes.body >= HALF && canBeDone(summaries, form) ? [form] : [],
+    choice.sizes.legs >= HALF && canBeDone(summaries, form) ? [form] : [],
   );
   if (forms.length === 0) return null;
   const least = (of: (form: number) => number) => Math.min(...forms.map(of));

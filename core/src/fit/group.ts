@@ -10,6 +10,7 @@ import {
   type FitMemory,
   type FitPerson,
   type FittedRow,
+  OWN_WORTH,
   type PersonOptions,
   personOptionsInSteps,
   rowOf,
@@ -40,14 +41,29 @@ export const goodOf = (kept: number): number => Math.sqrt(Math.max(0, kept)) + L
 /** What a group gains from the next little more of a session, at a share kept. */
 const slopeOf = (kept: number): number => 1 / (2 * Math.sqrt(Math.max(0.01, kept))) + (kept < WORST_OFF ? LIFT : 0);
 
-/** How far the fit may be from the best there could be, 0 to 1. */
-export const gapOf = ({ good, bound }: Pick<FittedGroup, "good" | "bound">): number =>
-  bound <= 0 ? 0 : Math.max(0, (bound - good) / bound);
+/** What a group gains when everybody keeps all of a session. */
+const mostGood = (people: number): number => Math.max(1, people) * goodOf(1);
 
-/** A gap at which nothing is priced any further: nobody could see the difference. */
-const NEAR_ENOUGH = 0.002;
-/** Steps in which places are priced; a count and not the clock, so that the answer is always the same. */
-const PRICE_STEPS = 12;
+/** How much more good another fit could do, a share of what there is to gain. */
+export const gapOf = ({
+  good,
+  bound,
+  rows,
+}: Pick<FittedGroup, "good" | "bound"> & { readonly rows: readonly unknown[] }): number =>
+  Math.max(0, bound - good) / mostGood(rows.length);
+
+/** How much trouble is taken over a fit. */
+interface Effort {
+  readonly patient: boolean;
+  /** A gap at which nothing is priced any further. */
+  readonly nearEnough: number;
+  /** Steps in which places are priced; a count and not the clock, so that the answer is always the same. */
+  readonly priceSteps: number;
+}
+/** While somebody waits; a gap so small that nobody could see the difference. */
+export const USUAL_EFFORT: Effort = { patient: false, nearEnough: 0.002, priceSteps: 12 };
+/** When nobody does. */
+export const PATIENT_EFFORT: Effort = { patient: true, nearEnough: 0.0001, priceSteps: 150 };
 const EPSILON = 1e-9;
 
 /** So much of each thing that a room has. */
@@ -112,19 +128,19 @@ interface Shared {
 const goodTogether = (ways: Iterable<ChosenWays>): number => [...ways].reduce((sum, each) => sum + goodOf(keptOf(each)), 0);
 
 /** What somebody chooses with what the room has left: their own best where there is room for all of it. */
-function chooseIn(room: Room, options: PersonOptions, alone: ChosenWays): ChosenWays {
+function chooseIn(room: Room, options: PersonOptions, alone: ChosenWays, { patient }: Effort): ChosenWays {
   if (alone.chosen.every((option, block) => room.hasFor(block, option))) return alone;
-  return chooseWays(options, (block, option) => (room.hasFor(block, option) ? option.worth : null));
+  return chooseWays(options, (block, option) => (room.hasFor(block, option) ? option.worth : null), patient);
 }
 
 type Alone = ReadonlyMap<PersonOptions, ChosenWays>;
 
 /** Fits people one after another with what the room has left. */
-function inTurn(plan: FitPlan, order: readonly PersonOptions[], alone: Alone): Shared {
+function inTurn(plan: FitPlan, order: readonly PersonOptions[], alone: Alone, effort: Effort): Shared {
   const room = new Room(plan);
   const ways = new Map<PersonOptions, ChosenWays>();
   for (const options of order) {
-    const chosen = chooseIn(room, options, alone.get(options) as ChosenWays);
+    const chosen = chooseIn(room, options, alone.get(options) as ChosenWays, effort);
     room.enter(chosen);
     ways.set(options, chosen);
   }
@@ -141,13 +157,13 @@ const standsInTheWay = (holds: ChosenWays, wants: ChosenWays, has: ChosenWays): 
   );
 
 /** Lets whoever gave way choose before somebody who stands in their way, pair by pair, as long as the group gains. */
-function* exchange(plan: FitPlan, shared: Shared, alone: Alone): Generator<undefined, Shared> {
+function* exchange(plan: FitPlan, shared: Shared, alone: Alone, effort: Effort): Generator<undefined, Shared> {
   const ways = new Map(shared.ways);
   const room = new Room(plan);
   for (const each of ways.values()) room.enter(each);
   const of = (options: PersonOptions) => ways.get(options) as ChosenWays;
   const choose = (options: PersonOptions): ChosenWays => {
-    const chosen = chooseIn(room, options, alone.get(options) as ChosenWays);
+    const chosen = chooseIn(room, options, alone.get(options) as ChosenWays, effort);
     room.enter(chosen);
     return chosen;
   };
@@ -178,6 +194,7 @@ function* shareOut(
   plan: FitPlan,
   people: readonly PersonOptions[],
   alone: Alone,
+  effort: Effort,
 ): Generator<undefined, Shared & { bound: number }> {
   const count = Math.max(1, plan.blocks.length);
   const { capacity } = new Room(plan);
@@ -196,10 +213,10 @@ function* shareOut(
     people.toSorted((a, b) => loses(b) - loses(a) || byId(a, b)),
     people.toSorted((a, b) => ownKept(a) - ownKept(b) || byId(a, b)),
   ];
-  let best = orders.map((order) => inTurn(plan, order, alone)).reduce((a, b) => (b.good > a.good + EPSILON ? b : a));
+  let best = orders.map((order) => inTurn(plan, order, alone, effort)).reduce((a, b) => (b.good > a.good + EPSILON ? b : a));
   yield;
-  const isNear = () => gapOf({ good: best.good, bound }) < NEAR_ENOUGH;
-  for (let step = 0; step < PRICE_STEPS && !isNear(); step += 1) {
+  const isNear = () => gapOf({ good: best.good, bound, rows: people }) < effort.nearEnough;
+  for (let step = 0; step < effort.priceSteps && !isNear(); step += 1) {
     const room = new Room(plan);
     let value = 0;
     const gains = new Map<PersonOptions, number>();
@@ -208,7 +225,7 @@ function* shareOut(
       const slope = slopeOf(kept) / count;
       const priceOf = (block: number, { takes }: CellOption) =>
         TAKEN.reduce((sum, what) => sum + takes[what] * (prices[block] as Takes)[what], 0);
-      const chosen = chooseWays(options, (block, option) => option.worth - priceOf(block, option) / slope);
+      const chosen = chooseWays(options, (block, option) => option.worth - priceOf(block, option) / slope, effort.patient);
       room.enter(chosen);
       // The good is concave, so that it lies below its tangent wherever that is laid.
       value += goodOf(kept) - slope * count * kept + slope * chosen.bound;
@@ -219,7 +236,7 @@ function* shareOut(
     bound = Math.min(bound, value);
     const over = plan.blocks.map((_, block) => TAKEN.map((what) => room.over(block, what)));
     const order = people.toSorted((a, b) => (gains.get(b) as number) - (gains.get(a) as number) || byId(a, b));
-    const shared = inTurn(plan, order, alone);
+    const shared = inTurn(plan, order, alone, effort);
     if (shared.good > best.good + EPSILON) best = shared;
     const length = over.flat().reduce((sum, each, i) => {
       const what = TAKEN[i % TAKEN.length] as (typeof TAKEN)[number];
@@ -236,7 +253,7 @@ function* shareOut(
     });
     yield;
   }
-  const exchanged = yield* exchange(plan, best, alone);
+  const exchanged = yield* exchange(plan, best, alone, effort);
   return { ...exchanged, bound: Math.max(exchanged.good, bound) };
 }
 
@@ -252,6 +269,7 @@ export function* fitGroupInSteps(
   library: FormLibrary,
   memory: FitMemory = createFitMemory(),
   known: (row: FittedRow) => void = () => {},
+  effort: Effort = USUAL_EFFORT,
 ): Generator<undefined, FittedGroup> {
   const scarce = scarceFor(plan.place, people.length);
   const everybody: PersonOptions[] = [];
@@ -260,7 +278,7 @@ export function* fitGroupInSteps(
   const room = new Room(plan);
   for (const person of people) {
     const options = yield* personOptionsInSteps(plan, person, scarce, library, memory);
-    const ways = chooseWays(options);
+    const ways = chooseWays(options, OWN_WORTH, effort.patient);
     everybody.push(options);
     alone.set(options, ways);
     room.enter(ways);
@@ -273,7 +291,7 @@ export function* fitGroupInSteps(
     const good = ownRows.reduce((sum, { kept }) => sum + goodOf(kept), 0);
     return { rows: ownRows, good, bound: ownRows.reduce((sum, { bound }) => sum + goodOf(bound), 0) };
   }
-  const shared = yield* shareOut(plan, everybody.toSorted(byId), alone);
+  const shared = yield* shareOut(plan, everybody.toSorted(byId), alone, effort);
   const left = new Room(plan);
   for (const ways of shared.ways.values()) left.enter(ways);
   const rows = everybody.map((options) => {

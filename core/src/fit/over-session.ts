@@ -47,10 +47,11 @@ export const THIRD_REST_COST = 1;
 const MOST_RESTS = 2;
 /**
  * Ways kept from one block to the next, and price steps; counts and not the clock, so that the answer is always the same.
- * Short sessions are looked through again with more ways kept until nothing better can have been dropped.
+ * Short sessions, and others where there is time for it, are looked through again with more ways kept until nothing better
+ * can have been dropped.
  */
 const BEAM = 160;
-const WIDER_BEAMS = [1_000, 6_000, 36_000] as const;
+const WIDER_BEAMS = { short: [1_000, 6_000, 36_000], patient: [1_000, 6_000], usual: [] } as const;
 const SHORT = 12;
 const PRICE_STEPS = 60;
 const EPSILON = 1e-9;
@@ -322,8 +323,9 @@ function keepBest(ways: Ways, spare: Float64Array, beam: number): { kept: number
  * more are left than are kept, the bound says how much could be lost.
  *
  * @param blocks the last option of each is rest; the first of equal worth wins
+ * @param patient whether nobody waits for it
  */
-export function chooseOverSession(blocks: readonly SessionBlock[], limits: SessionLimits): SessionChoice {
+export function chooseOverSession(blocks: readonly SessionBlock[], limits: SessionLimits, patient = false): SessionChoice {
   const { scaled, width } = scale(blocks, limits);
   const walk = new Walk(scaled, limits.run);
   const priced = new Priced(scaled, walk, width);
@@ -363,7 +365,7 @@ export function chooseOverSession(blocks: readonly SessionBlock[], limits: Sessi
   }
   priced.price(bestPrices);
   let found = build(scaled, walk, priced, bestPrices, best, BEAM);
-  for (const beam of blocks.length <= SHORT ? WIDER_BEAMS : [])
+  for (const beam of WIDER_BEAMS[blocks.length <= SHORT ? "short" : patient ? "patient" : "usual"])
     if (Math.min(bound, found.bound) > found.worth + EPSILON) found = build(scaled, walk, priced, bestPrices, found, beam);
   const chosen = scaled.map(({ numbers }, b) => numbers[found.chosen[b] as number] as number);
   return { chosen, worth: found.worth, bound: Math.max(found.worth, Math.min(bound, found.bound)) };

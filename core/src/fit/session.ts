@@ -236,8 +236,9 @@ export const OWN_WORTH: Worth = (_, { worth }) => worth;
  * Chooses over the session for one person.
  *
  * @param worth what each way is worth; rest is always there
+ * @param patient whether nobody waits for it
  */
-export function chooseWays({ blocks, limits }: PersonOptions, worth: Worth = OWN_WORTH): ChosenWays {
+export function chooseWays({ blocks, limits }: PersonOptions, worth: Worth = OWN_WORTH, patient = false): ChosenWays {
   const open = blocks.map(({ options }, b) => options.filter((option) => option.way === "rest" || worth(b, option) !== null));
   const session = blocks.map(
     ({ block, roomChanges: changes }, b): SessionBlock => ({
@@ -251,7 +252,7 @@ export function chooseWays({ blocks, limits }: PersonOptions, worth: Worth = OWN
       })),
     }),
   );
-  const choice = chooseOverSession(session, limits);
+  const choice = chooseOverSession(session, limits, patient);
   return {
     chosen: choice.chosen.map((number, b) => (open[b] as CellOption[])[number] as CellOption),
     worth: choice.worth,

@@ -61,6 +61,12 @@ export const holdTo =
     return { ...content, holds: way === null ? others : [...others, { personId, blockId, way }] };
   };
 
+/** Holds several people to a way of doing several blocks. */
+export const holdAllTo =
+  (holds: readonly FitHold[]): PlanEdit =>
+  (content) =>
+    holds.reduce((held, { personId, blockId, way }) => holdTo(personId, blockId, way)(held), content);
+
 /** The block for the other side. @param leadsFirst the side that it begins with when it does not say */
 export const mirrorOne = (id: string, leadsFirst: Side): PlanEdit => onBlock(id, (block) => mirrorBlock(block, leadsFirst));
 

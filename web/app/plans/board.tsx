@@ -7,6 +7,7 @@ import {
   addRounds,
   changeBreath,
   doubleBlock,
+  holdAllTo,
   holdTo,
   mirrorOne,
   moveBlock,
@@ -33,7 +34,7 @@ import { layBoard, phaseStretches } from "./board-layout.ts";
 import { ContentBars } from "./content-bars.tsx";
 import { changeDraft, type Draft } from "./draft.ts";
 import { FitGrid, type GridPlace } from "./fit-grid.tsx";
-import { gapInWords, offersInWords } from "./fit-words.ts";
+import { betterInWords, gapInWords, offersInWords } from "./fit-words.ts";
 import { handsInWords, handsNeeded } from "./hands-needed.ts";
 import { HelpfulChanges } from "./helpful-changes.tsx";
 import { MovementPalette } from "./movement-palette.tsx";
@@ -140,6 +141,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
   );
   const { ask } = fitted;
   const settled = fitted.settled && later.draft === draft;
+  const better = settled ? fitted.better : null;
   const askedPerson = person?.id ?? null;
   const askedBlock = shown?.id ?? null;
   useEffect(() => {
@@ -328,6 +330,15 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
               </label>
               <HelpfulChanges draft={draft} setting={setting} movements={movements} people={people} take={take} />
               <p className="text-sand-600">{gapInWords(fitted.gap)}</p>
+              {better && (
+                <button
+                  type="button"
+                  onClick={() => edit(holdAllTo(better.holds))}
+                  className="min-h-11 underline underline-offset-4"
+                >
+                  {betterInWords(better)}
+                </button>
+              )}
             </div>
           )}
           {blocks.length > 0 && <ContentBars contents={contents} purpose={draft.purpose} />}

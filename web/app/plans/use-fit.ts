@@ -1,5 +1,6 @@
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import type { FitPlan } from "@able-tide/core/fit/fit-plan";
+import type { BetterFit } from "@able-tide/core/fit/prove";
 import type { FitPerson, RowSums } from "@able-tide/core/fit/session";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { ExplainAnswer, FitAnswer, FitAsk, FitQuestion, WithoutAnswer } from "../workers/fit.worker.ts";
@@ -17,6 +18,8 @@ export interface FittedRows {
   readonly settled: boolean;
   /** How far the fit may be from the best there could be, 0 to 1; null until everybody is fitted. */
   readonly gap: number | null;
+  /** A fit that a longer look found better; null while there is none. */
+  readonly better: BetterFit | null;
   /** Why the cell last asked about is as it is. */
   readonly explained: ExplainAnswer | null;
   /** What would be without the cap last asked about. */
@@ -27,7 +30,7 @@ interface Kept extends Omit<FittedRows, "settled"> {
   readonly turn: number;
 }
 
-const NOTHING: Kept = { rows: new Map(), gap: null, explained: null, without: null, turn: 0 };
+const NOTHING: Kept = { rows: new Map(), gap: null, better: null, explained: null, without: null, turn: 0 };
 
 /** What is kept after an answer; rows of the plan before stay until their new ones arrive. */
 function after(before: Kept, data: FitAnswer): Kept {
@@ -37,6 +40,8 @@ function after(before: Kept, data: FitAnswer): Kept {
       return { ...kept, rows: new Map(kept.rows).set(data.personId, { cells: data.cells, sums: data.sums, kept: data.kept }) };
     case "group":
       return { ...kept, gap: data.gap };
+    case "proof":
+      return { ...kept, gap: data.gap, better: data.better };
     case "explain":
       return { ...kept, explained: data };
     case "without":

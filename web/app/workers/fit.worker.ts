@@ -4,6 +4,7 @@ import type { FitPlan } from "@able-tide/core/fit/fit-plan";
 import { createFormLibrary } from "@able-tide/core/fit/form-library";
 import { type FittedGroup, fitGroupInSteps, gapOf } from "@able-tide/core/fit/group";
 import { scarceFor } from "@able-tide/core/fit/place";
+import { type BetterFit, proveInSteps } from "@able-tide/core/fit/prove";
 import { createFitMemory, type FitPerson, type FittedRow, type RowSums } from "@able-tide/core/fit/session";
 import { type CellChange, changedCells, withoutCapInSteps } from "@able-tide/core/fit/without-cap";
 import { runWithRoom } from "./breathe.ts";
@@ -41,6 +42,14 @@ export interface GroupAnswer {
   readonly gap: number;
 }
 
+/** What a longer look says, once nobody waits for anything else. */
+export interface ProofAnswer {
+  readonly kind: "proof";
+  readonly turn: number;
+  readonly gap: number;
+  readonly better: BetterFit | null;
+}
+
 export interface ExplainAnswer {
   readonly kind: "explain";
   readonly turn: number;
@@ -63,7 +72,10 @@ export interface WithoutAnswer {
   readonly kept: number;
 }
 
-export type FitAnswer = RowAnswer | GroupAnswer | ExplainAnswer | WithoutAnswer;
+export type FitAnswer = RowAnswer | GroupAnswer | ProofAnswer | ExplainAnswer | WithoutAnswer;
+
+/** Milliseconds after an answer before a longer look begins: whoever goes on planning asks again before. */
+const QUIET = 1500;
 
 const library = createFormLibrary();
 const memory = createFitMemory();
@@ -95,6 +107,14 @@ async function fit(question: FitQuestion): Promise<void> {
   const asks = waiting;
   waiting = [];
   for (const ask of asks) await respond(ask);
+  if (group.bound > group.good) setTimeout(() => void prove(question, group), QUIET);
+}
+
+/** Looks longer at a fit that may not be the best. */
+async function prove({ turn, plan, people }: FitQuestion, group: FittedGroup): Promise<void> {
+  if (turn !== newest?.turn) return;
+  const proof = await run(proveInSteps(plan, people, group, library, memory), turn);
+  if (proof) answer({ kind: "proof", turn, ...proof });
 }
 
 async function respond(ask: FitAsk): Promise<void> {

@@ -1,0 +1,37 @@
+import fc from "fast-check";
+import { expect, test } from "vitest";
+import { load } from "../movement/library.fixture.ts";
+import { inOneGo } from "../steps.ts";
+import { createFormLibrary } from "./form-library.ts";
+import { anyPerson, named, planOf } from "./group.fixture.ts";
+import { fitGroup, gapOf } from "./group.ts";
+import { proveInSteps } from "./prove.ts";
+import { createFitMemory } from "./session.ts";
+
+const MOVEMENTS = [
+  "settling-breath",
+  "side-weight-shift",
+  "lift-and-part",
+  "one-leg-toe-near",
+  "shift-and-press",
+  "one-up-one-down",
+  "heels-up",
+].map(load);
+/** Two places at the rail, one helper and half the chairs: much to share out. */
+const plan = planOf([...MOVEMENTS, ...MOVEMENTS], { chairs: 4, rail: 2, helpers: 1, pool: null });
+const library = createFormLibrary();
+const memory = createFitMemory();
+
+test("a longer look never widens the gap, and what it offers is better once it is held to", () => {
+  fc.assert(
+    fc.property(fc.array(anyPerson(3), { minLength: 5, maxLength: 8 }).map(named), (people) => {
+      const fitted = fitGroup(plan, people, library, memory);
+      const { gap, better } = inOneGo(proveInSteps(plan, people, fitted, library, memory));
+      expect(gap).toBeLessThanOrEqual(gapOf(fitted) + 1e-9);
+      if (better === null) return;
+      const held = fitGroup({ ...plan, holds: better.holds }, people, library, memory);
+      expect(held.good).toBeGreaterThan(fitted.good);
+    }),
+    { numRuns: 8 },
+  );
+}, 240_000);

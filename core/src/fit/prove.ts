@@ -1,0 +1,58 @@
+import type { FittedCell } from "./cell.ts";
+import type { FitHold, FitPlan } from "./fit-plan.ts";
+import type { FormLibrary } from "./form-library.ts";
+import { type FittedGroup, fitGroupInSteps, gapOf, PATIENT_EFFORT } from "./group.ts";
+import { wayOf } from "./place.ts";
+import type { FitMemory, FitPerson } from "./session.ts";
+
+/** A fit that does the group more good, as what the instructor would have to hold people to. */
+export interface BetterFit {
+  readonly holds: readonly FitHold[];
+  /** How much more good it does, a share of what there is to gain. */
+  readonly gain: number;
+}
+
+/** What a longer look at a fit says of it. */
+export interface Proof {
+  /** How much more good another fit could do, a share of what there is to gain. */
+  readonly gap: number;
+  /** Null where nothing better was found. */
+  readonly better: BetterFit | null;
+}
+
+/** A gain that is worth somebody's attention, a share of the group's good. */
+const WORTH_A_WORD = 0.001;
+
+const wayOfCell = ({ choice }: FittedCell): FitHold["way"] => (choice === null ? "rest" : wayOf(choice));
+
+/** Where one fit does a block in another way than another fit, as holds. */
+const differences = (plan: FitPlan, before: FittedGroup, after: FittedGroup): FitHold[] =>
+  after.rows.flatMap(({ personId, cells }, i) =>
+    cells.flatMap((cell, b): FitHold[] => {
+      const was = before.rows[i]?.cells[b];
+      const way = wayOfCell(cell);
+      return was === undefined || wayOfCell(was) === way ? [] : [{ personId, blockId: plan.blocks[b]?.id ?? "", way }];
+    }),
+  );
+
+/**
+ * Looks longer at a fit than anybody would wait for: more ways kept, more price steps. What is found better is fitted as
+ * what it would be held to, and only told where it still is.
+ *
+ * @param fitted the fit of the same plan and people
+ */
+export function* proveInSteps(
+  plan: FitPlan,
+  people: readonly FitPerson[],
+  fitted: FittedGroup,
+  library: FormLibrary,
+  memory: FitMemory,
+): Generator<undefined, Proof> {
+  const patient = yield* fitGroupInSteps(plan, people, library, memory, undefined, PATIENT_EFFORT);
+  const gap = gapOf({ ...fitted, bound: Math.min(fitted.bound, patient.bound) });
+  const gainOf = ({ good }: FittedGroup): number => gapOf({ ...fitted, bound: good });
+  if (gainOf(patient) < WORTH_A_WORD) return { gap, better: null };
+  const holds = differences(plan, fitted, patient);
+  const held = yield* fitGroupInSteps({ ...plan, holds: [...plan.holds, ...holds] }, people, library, memory);
+  return { gap, better: gainOf(held) < WORTH_A_WORD ? null : { holds, gain: gainOf(held) } };
+}

@@ -26,7 +26,7 @@ export type WholeOrPart = (typeof WHOLE_OR_PART)[number];
 export const partLabel = (name: WholeOrPart): string => BODY_PARTS.find((part) => part.name === name)?.label ?? "everything";
 
 /** A part takes part in a form when one of its joints moves by more than this, degrees. */
-const TAKES_PART = 10;
+export const TAKES_PART = 10;
 
 /** Whether a form whose highest and lowest values are known moves a part of the body. */
 export function movesPart(

@@ -190,16 +190,21 @@ function roundsLeftBy({ limit }: Cap, planned: number, moves: (part: WholeOrPart
   return Math.min(planned, Math.floor((limit.limit / PERCENT) * planned + 1e-9));
 }
 
+/** Rounds that caps leave of those planned. @param moves whether the form moves a part of the body */
+export const roundsLeftMoving = (
+  caps: readonly Cap[],
+  kind: FormKind,
+  moves: (part: WholeOrPart) => boolean,
+  planned: number,
+): number => Math.min(planned, ...caps.flatMap((cap) => (appliesTo(cap, kind) ? [roundsLeftBy(cap, planned, moves)] : [])));
+
 /**
  * Rounds that caps leave of those planned; a cap on a part counts for the forms that move it.
  *
  * @param planned whole rounds
  */
 export const roundsLeft = (caps: readonly Cap[], kind: FormKind, extremes: Extremes, planned: number): number =>
-  Math.min(
-    planned,
-    ...caps.flatMap((cap) => (appliesTo(cap, kind) ? [roundsLeftBy(cap, planned, (part) => movesPart(part, extremes))] : [])),
-  );
+  roundsLeftMoving(caps, kind, (part) => movesPart(part, extremes), planned);
 
 /** Rounds that caps leave of those planned in every form alike. @param planned whole rounds */
 export const roundsLeftOfAll = (caps: readonly Cap[], planned: number): number =>

@@ -1,5 +1,6 @@
 import { armTakesPart, type Build, canStand } from "../body/build.ts";
 import { reliefOf } from "../body/supports.ts";
+import { movesPart, TAKES_PART, type WholeOrPart } from "../caps/body-parts.ts";
 import {
   barsForm,
   breaks,
@@ -9,6 +10,7 @@ import {
   forbidsAtAnySize,
   isOnFeet,
   roundsLeft,
+  roundsLeftMoving,
   roundsLeftOfAll,
   roundsOfHolding,
 } from "../caps/broken.ts";
@@ -117,6 +119,12 @@ const bodyOf = (shape: Shape, { trunk, legs }: Sizes): Part => partOf(shape, { t
 const armOnBody = (shape: Shape, { armLeft, armRight, trunk, legs }: Sizes, side: Side): Part =>
   partOf(shape, { trunk, legs, ...(side === "left" ? { armLeft } : { armRight }) });
 
+/** What the plainest form with some trunk and legs asks, and what it keeps. */
+interface BodyRead extends BodyKeeps {
+  /** Null where it cannot be done. */
+  readonly plain: readonly Demand[] | null;
+}
+
 /** What is known of a shape in a search, so far as it has been asked. */
 interface Look {
   readonly shape: Shape;
@@ -125,7 +133,7 @@ interface Look {
   /** What it keeps whoever does it. */
   ranked: RankedShape | null;
   /** By sizes of trunk and legs: the most that forms of it keep of the meant steadiness and depth. */
-  readonly keeps: Map<number, BodyKeeps>;
+  readonly keeps: Map<number, BodyRead>;
   /** By sizes: whether a form passes in its key poses, whether its trunk and legs do throughout, its demands where it is allowed. */
   readonly atKeys: Map<number, boolean>;
   readonly bodies: Map<number, boolean>;
@@ -231,6 +239,8 @@ export class CellSearch {
   private looks: ReadonlyMap<Way, readonly Look[]> | null = null;
   /** Caps on trunk and legs, and on either arm: what breaks them hangs on these parts, or nearly. */
   private readonly bodyCaps: readonly Cap[];
+  /** Caps on the rounds of forms that move a part of the body. */
+  private readonly partRounds: readonly Cap[];
   /** Caps that the key poses of the meant form break. */
   private readonly poseCaps: readonly Cap[];
   private readonly armCaps: readonly [readonly Cap[], readonly Cap[]];
@@ -245,6 +255,7 @@ export class CellSearch {
     this.worked = question.caps.map((cap) => workedCap(cap, question.workingShare));
     this.mostOfRounds = roundsLeftOfAll(this.worked, this.rounds) / Math.max(1, this.rounds);
     this.bodyCaps = this.worked.filter(isOnBody);
+    this.partRounds = this.worked.filter(({ limit }) => limit.channel === "roundsShare" && limit.part !== "all");
     this.inTime = !question.caps.some(
       ({ limit }) => limit.channel === "longestBreath" && limit.limit < question.breathSeconds - CAP_TOLERANCE.share,
     );
@@ -483,15 +494,33 @@ export class CellSearch {
     });
   }
 
+  /**
+   * The rounds that a form is credited with at most: an arm counts as moved when its part of the meant ranges at that size is,
+   * trunk and legs when they are in the plainest form of the same trunk and legs.
+   */
+  private mostRounds({ shape }: Look, sizes: Sizes, { plain }: BodyRead, meant: Meant): number {
+    if (this.partRounds.length === 0 || plain === null) return this.rounds;
+    const armSpan = (side: Side): number =>
+      armMoves(shape, side)
+        ? (Math.max(0, ...meant.moving.filter(({ part }) => part === side).map(({ span }) => span)) / FULL_SIZE) *
+          (side === "left" ? sizes.armLeft : sizes.armRight)
+        : 0;
+    const moves = (part: WholeOrPart): boolean => {
+      if (part === "leftArm" || part === "rightArm") return armSpan(part === "leftArm" ? "left" : "right") > TAKES_PART;
+      return plain.some((demand) => movesPart(part, demand));
+    };
+    return roundsLeftMoving(this.partRounds, shape.kind, moves, this.rounds);
+  }
+
   /** The most that a form of a shape is credited with at some size of trunk and legs: what the plainest one asks, less what is held. */
-  private bodyKeeps({ shape, ranked, keeps }: Look, { trunk, legs }: Sizes, meant: Meant): BodyKeeps {
+  private readBody({ shape, ranked, keeps }: Look, { trunk, legs }: Sizes, meant: Meant): BodyRead {
     return remember(keeps, 16 * trunk + legs, () => {
       const plain = plainShape(this.question.movement, shape);
       const done = this.demandsOf({ ...plain, sizes: { ...plain.sizes, trunk, legs } });
       const depth = ranked?.depth ?? 1;
-      if (done === null) return { steadiness: 1, depth };
+      if (done === null) return { plain: null, steadiness: 1, depth };
       const relief = shape.hold === null || plain.hold !== null || shape.kind === "water" ? 0 : reliefOf(shape.hold);
-      return { steadiness: steadinessKept(meant, done, relief), depth: Math.min(depth, depthKept(meant, done)) };
+      return { plain: done, steadiness: steadinessKept(meant, done, relief), depth: Math.min(depth, depthKept(meant, done)) };
     });
   }
 
@@ -511,7 +540,7 @@ export class CellSearch {
         return true;
       }
     } else if (look.ranked === null) look.ranked = this.library.rankedSizes(movement, this.full, look.shape, this.question);
-    else if (head.whole === null) head.whole = this.bodyKeeps(look, look.shape.sizes, meant);
+    else if (head.whole === null) head.whole = this.readBody(look, look.shape.sizes, meant);
     else return false;
     head.most = this.promise(head, meant);
     return true;
@@ -533,15 +562,16 @@ export class CellSearch {
       const size = (look.ranked as RankedShape).sizes[head.next] as RankedSize;
       head.next += 1;
       head.most = this.promise(head, meant);
-      const body = this.bodyKeeps(look, size.sizes, meant);
+      const body = this.readBody(look, size.sizes, meant);
+      const rounds = this.mostRounds(look, size.sizes, body, meant);
       const better = Math.max(above, best?.fidelity ?? 0) + EPSILON;
-      if (this.mostOfRounds * mostFidelity(meant, body, size, this.inTime) <= better) continue;
+      if ((rounds / this.rounds) * mostFidelity(meant, body, size, this.inTime) <= better) continue;
       const choice = { ...look.shape, sizes: size.sizes };
       // In the order of what is cheap and turns most down.
       if (!this.partsPassAtKeys(look, choice.sizes) || !this.armsPass(look, choice.sizes, spending)) continue;
       const demands = this.allowed(look, choice);
       if (demands === null) continue;
-      const done = this.roundsOf(choice.kind, demands, this.worked);
+      const done = Math.min(rounds, this.roundsOf(choice.kind, demands, this.worked));
       if (done === 0) continue;
       const kept = (done / this.rounds) * fidelity(meant, body, size, demands, this.inTime);
       if (kept > better) best = { choice, fidelity: kept, rounds: done, demands };

@@ -31,7 +31,12 @@ const Fields = v.object({
   deep: metres(3),
   poolLength: metres(60),
   poolChairs: v.optional(
-    v.pipe(v.number("This should be a number."), v.integer("A whole number."), v.maxValue(20, "At most 20.")),
+    v.pipe(
+      v.number("This should be a number."),
+      v.integer("A whole number."),
+      v.minValue(0, "None, or some."),
+      v.maxValue(20, "At most 20."),
+    ),
   ),
   water: v.optional(
     v.pipe(v.number("This should be degrees Celsius."), v.minValue(15, "At least 15 °C."), v.maxValue(42, "At most 42 °C.")),

@@ -76,6 +76,8 @@ export type FitAnswer = RowAnswer | GroupAnswer | ProofAnswer | ExplainAnswer | 
 
 /** Milliseconds after an answer before a longer look begins: whoever goes on planning asks again before. */
 const QUIET = 1500;
+/** A gap below this is told as none. */
+const WORTH_PROVING = 0.0005;
 
 const library = createFormLibrary();
 const memory = createFitMemory();
@@ -107,7 +109,7 @@ async function fit(question: FitQuestion): Promise<void> {
   const asks = waiting;
   waiting = [];
   for (const ask of asks) await respond(ask);
-  if (group.bound > group.good) setTimeout(() => void prove(question, group), QUIET);
+  if (gapOf(group) > WORTH_PROVING) setTimeout(() => void prove(question, group), QUIET);
 }
 
 /** Looks longer at a fit that may not be the best. */

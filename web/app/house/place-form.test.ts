@@ -1,0 +1,42 @@
+import * as v from "valibot";
+import { describe, expect, test } from "vitest";
+import { PlaceForm, type PlaceFormInput } from "./place-form.ts";
+
+const typed = (fields: Partial<PlaceFormInput>) => v.safeParse(PlaceForm, { name: "The boathouse", ...fields });
+const messages = (fields: Partial<PlaceFormInput>): string[] => (typed(fields).issues ?? []).map(({ message }) => message);
+
+describe("a place as it is typed", () => {
+  test("needs no more than a name: what is left open is not there", () => {
+    const { output } = typed({}) as { output: v.InferOutput<typeof PlaceForm> };
+    expect(output.place.room).toEqual({
+      chairs: [],
+      rail: null,
+      floorLength: null,
+      floorWidth: null,
+      shallow: null,
+      deep: null,
+      poolLength: null,
+      poolChairs: 0,
+      water: null,
+    });
+  });
+
+  test("chairs of two heights are metres, and one is meant where nobody counted", () => {
+    const { output } = typed({ chairHeight: 43, chairCount: 10, otherHeight: 48 }) as { output: v.InferOutput<typeof PlaceForm> };
+    expect(output.place.room.chairs).toEqual([
+      { height: 0.43, count: 10 },
+      { height: 0.48, count: 1 },
+    ]);
+  });
+
+  test.each<[Partial<PlaceFormInput>, string]>([
+    [{ name: " " }, "Please give the place a name."],
+    [{ poolChairs: -1 }, "None, or some."],
+    [{ poolChairs: 1.5 }, "A whole number."],
+    [{ shallow: 1.4, deep: 0.9 }, "The shallow end is deeper than the deep end."],
+    [{ water: 50 }, "At most 42 °C."],
+    [{ rail: 80 }, "At most 60 m."],
+  ])("%j is told: %s", (fields, message) => {
+    expect(messages(fields)).toContain(message);
+  });
+});

@@ -95,10 +95,11 @@ export function plainShape({ forms }: Movement, shape: Shape): Shape {
  */
 export function sizesOf(shape: Shape, moves: { readonly trunk: boolean; readonly legs: boolean }): Sizes[] {
   const steps = (side: Side): readonly number[] => (armMoves(shape, side) ? ARM_SIZES : [FULL_SIZE]);
-  const legSizes = moves.legs ? BODY_SIZES : [FULL_SIZE];
-  return (shape.sizes.legs === 0 ? [0] : legSizes).flatMap((legs) =>
-    (moves.trunk ? BODY_SIZES : [FULL_SIZE]).flatMap((trunk) =>
-      steps("left").flatMap((armLeft) => steps("right").map((armRight) => ({ armLeft, armRight, trunk, legs }))),
-    ),
+  const legSizes = shape.sizes.legs === 0 ? [0] : moves.legs ? BODY_SIZES : [FULL_SIZE];
+  const bodies = legSizes.flatMap((legs) => (moves.trunk ? BODY_SIZES : [FULL_SIZE]).map((trunk) => ({ trunk, legs })));
+  // One of the two is whole, or both are alike: what else there is between them nobody could tell from these.
+  const told = bodies.filter(({ trunk, legs }) => trunk === legs || trunk === FULL_SIZE || legs === FULL_SIZE || legs === 0);
+  return told.flatMap((body) =>
+    steps("left").flatMap((armLeft) => steps("right").map((armRight) => ({ armLeft, armRight, ...body }))),
   );
 }

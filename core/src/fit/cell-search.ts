@@ -241,6 +241,8 @@ export class CellSearch {
   private readonly bodyCaps: readonly Cap[];
   /** Caps on the rounds of forms that move a part of the body. */
   private readonly partRounds: readonly Cap[];
+  /** Whether the meant form asks more steadiness than it may. */
+  private readonly steadinessPresses: boolean;
   /** Caps that the key poses of the meant form break. */
   private readonly poseCaps: readonly Cap[];
   private readonly armCaps: readonly [readonly Cap[], readonly Cap[]];
@@ -265,6 +267,7 @@ export class CellSearch {
     this.meant = known?.meant ?? null;
     // Parts are only looked at for themselves where the whole movement goes beyond a cap on them.
     const pressing = this.worked.filter((cap) => this.meantDemands && this.breaksWorked(cap, this.full, this.meantDemands));
+    this.steadinessPresses = pressing.some(({ limit }) => limit.channel === "steadiness");
     this.poseCaps = pressing.filter((cap) => this.beyondInPose(cap, this.full, this.meantDemands ?? []));
     this.armCaps = [capsOnArm(pressing, "left"), capsOnArm(pressing, "right")];
   }
@@ -455,6 +458,9 @@ export class CellSearch {
     return remember(look.allowed, sizesCode(choice.sizes), () => {
       const body = bodyOf(look.shape, choice.sizes);
       if (!body.some((sizes) => this.passesAtKeys(look, sizes) && this.bodyPasses(look, sizes))) return null;
+      // Either arm has to be steady enough with the other at its smallest.
+      const alone = (side: Side): Sizes => armOnBody(look.shape, choice.sizes, side)[1];
+      if (this.steadinessPresses && !SIDES.every((side) => this.bodyPasses(look, alone(side)))) return null;
       const demands = this.demandsOf(choice);
       if (!demands || this.worked.some((cap) => this.breaksWorked(cap, choice, demands))) return null;
       const drowns = demands.some(({ water }) => water?.outOfDepth || (water?.needsRail && choice.hold === null));

@@ -68,7 +68,7 @@ function changesInWords(
   if (resting) words.push(`rest the ${resting} hand`);
   if (choice.sizes.legs === 0) words.push("legs stand still");
   if (choice.toeDown) words.push("toe stays down");
-  if (choice.depth !== meant.depth && choice.kind !== "seated")
+  if (choice.depth !== meant.depth && choice.kind !== "seated" && choice.sizes.legs > 0)
     words.push(choice.depth === "high" ? "stand high, short step" : "stand higher, shorter step");
   if (choice.weightBack) words.push("weight over the heels");
   if (level < FULL && resting === null && choice.sizes.legs > 0) words.push("smaller");

@@ -14,16 +14,14 @@ import {
   roundsLeftOfAll,
   roundsOfHolding,
 } from "../caps/broken.ts";
-import { appliesTo, CAP_TOLERANCE, type Cap, sidesOf } from "../caps/cap.ts";
-import { motionNamed } from "../caps/motions.ts";
+import { appliesTo, CAP_TOLERANCE, type Cap } from "../caps/cap.ts";
 import type { Demand } from "../movement/demand.ts";
-import { armMoves, FORM_KINDS, type FormChoice, FULL_SEATED, FULL_SIZE, FULL_STANDING, type Sizes } from "../movement/form.ts";
+import { armMoves, FORM_KINDS, type FormChoice, FULL_SEATED, FULL_SIZE, type Sizes } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import type { Turn } from "../plan/count.ts";
 import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
 import { plainShape, type Shape, shapesOf } from "./candidates.ts";
 import {
-  ARM_RANGES,
   type BodyKeeps,
   BREATHING_FIDELITY,
   depthKept,
@@ -35,6 +33,8 @@ import {
   steadinessKept,
 } from "./fidelity.ts";
 import type { FormLibrary, RankedShape, RankedSize } from "./form-library.ts";
+import { armOnBody, armShape, bodyOf, type Part, partOf, SMALL_LEGS, sizesCode } from "./form-parts.ts";
+import { capsOnArm, isOnBody } from "./part-caps.ts";
 import { type FitPlace, type OwnAid, offersOf, type Scarce, type Way, wayGroups, wayOf } from "./place.ts";
 import { workedCap } from "./working-share.ts";
 
@@ -94,31 +94,6 @@ export function lighterSideOf(choice: FormChoice, build: Build): Side | null {
   return left < right ? "left" : "right";
 }
 
-/** Sizes of a form as one number; the same for no other sizes. */
-const sizesCode = ({ armLeft, armRight, trunk, legs }: Sizes): number => ((armLeft * 16 + armRight) * 16 + trunk) * 16 + legs;
-
-/** A part of a form, as two sizes in which what does not belong to it is at its fullest and at its smallest. */
-type Part = readonly [Sizes, Sizes];
-
-/** A part of a form by the sizes that belong to it. Where neither of its sizes is allowed the part is not. */
-function partOf(shape: Shape, own: Partial<Sizes>): Part {
-  const arm = (side: Side, size: number): number => (armMoves(shape, side) ? size : FULL_SIZE);
-  const of = (size: number): Sizes => ({
-    armLeft: own.armLeft ?? arm("left", size),
-    armRight: own.armRight ?? arm("right", size),
-    trunk: own.trunk ?? size,
-    legs: own.legs ?? (shape.sizes.legs === 0 ? 0 : size),
-  });
-  return [of(FULL_SIZE), of(1)];
-}
-
-/** Trunk and legs of a form together. */
-const bodyOf = (shape: Shape, { trunk, legs }: Sizes): Part => partOf(shape, { trunk, legs });
-
-/** An arm of a form, over the trunk and legs that it goes with. */
-const armOnBody = (shape: Shape, { armLeft, armRight, trunk, legs }: Sizes, side: Side): Part =>
-  partOf(shape, { trunk, legs, ...(side === "left" ? { armLeft } : { armRight }) });
-
 /** What the plainest form with some trunk and legs asks, and what it keeps. */
 interface BodyRead extends BodyKeeps {
   /** Null where it cannot be done. */
@@ -145,40 +120,6 @@ interface ArmRead {
   readonly up: readonly number[];
   readonly passes: boolean;
 }
-
-const BODY_CHANNELS: readonly Cap["limit"]["channel"][] = [
-  "steadiness",
-  "loadedKnee",
-  "dorsiflexion",
-  "straightKneeDorsiflexion",
-  "kneeLoad",
-  "lowBackLoad",
-  "legShare",
-];
-const ARM_CHANNELS: readonly Cap["limit"]["channel"][] = ["handHeight", "shoulderLoad", "handsUpSeconds"];
-const isArmMotion = ({ limit }: Cap): boolean =>
-  limit.channel === "motion" && ARM_RANGES.includes(motionNamed(limit.motion).range);
-
-const isOnBody = (cap: Cap): boolean =>
-  BODY_CHANNELS.includes(cap.limit.channel) || (cap.limit.channel === "motion" && !isArmMotion(cap));
-
-/** Caps on one arm, each kept to that side; what holds in some forms only says nothing of an arm elsewhere. */
-const capsOnArm = (caps: readonly Cap[], side: Side): Cap[] =>
-  caps.flatMap((cap) => {
-    const onArm = ARM_CHANNELS.includes(cap.limit.channel) || isArmMotion(cap);
-    if (!onArm || cap.forms !== null || !sidesOf(cap.limit).includes(side)) return [];
-    return [{ ...cap, limit: { ...cap.limit, side } as Cap["limit"] }];
-  });
-
-/** The plainest shape in which arms do the same as in another. */
-function armShape(movement: Movement, shape: Shape): Shape {
-  const plain = plainShape(movement, shape);
-  if (plain.kind === "standing") return FULL_STANDING;
-  return { ...plain, toeDown: false, weightBack: false };
-}
-
-/** Legs at a size that nearly every body can do: an arm's way over its own body does not hang on them. */
-const SMALL_LEGS = 2;
 
 /** A shape on its way through one search. */
 interface Searched {

@@ -74,7 +74,6 @@ async function openBoard(day: string): Promise<string> {
   await settled();
   return planId;
 }
-const pause = (milliseconds: number) => new Promise((resolve) => setTimeout(resolve, milliseconds));
 
 test("a cell is held to a form of the instructor's choice, and the fit goes round it until it is let go", async () => {
   const planId = await openBoard("2026-11-04");
@@ -84,8 +83,9 @@ test("a cell is held to a form of the instructor's choice, and the fit goes roun
   await page.select("aside section select", "seated");
   await page.waitForFunction(() => document.querySelector('[data-cell="0 2"]')?.getAttribute("aria-label")?.includes("seated"));
   expect(await cellWords(1, 2)).not.toContain("seated, whole");
-  await pause(700);
-  expect((await findPlan(organisation.scope, planId))?.holds).toEqual([{ personId: senara, blockId: "b3", way: "seated" }]);
+  await expect
+    .poll(async () => (await findPlan(organisation.scope, planId))?.holds, { timeout: 20_000 })
+    .toEqual([{ personId: senara, blockId: "b3", way: "seated" }]);
   await page.reload({ waitUntil: "domcontentloaded" });
   await settled();
   expect(await cellWords(0, 2)).toContain("seated");
@@ -135,8 +135,12 @@ test("a place is moved with the arrow keys and kept", async () => {
   await page.$eval('[role="button"][aria-label^="Senara"]', (place) => (place as SVGElement).focus());
   const before = await page.$eval('[role="button"][aria-label^="Senara"]', (place) => place.getAttribute("aria-label"));
   for (let i = 0; i < 3; i += 1) await page.keyboard.press("ArrowDown");
-  await pause(800);
-  const [moved] = (await findPlan(organisation.scope, planId))?.places ?? [];
+  const shown = await page.$eval('[role="button"][aria-label^="Senara"]', (place) => place.getAttribute("aria-label"));
+  const kept = async () => (await findPlan(organisation.scope, planId))?.places ?? [];
+  await expect
+    .poll(async () => (await kept()).some(({ x }) => shown?.includes(`${x.toFixed(1)} m from the front`)), { timeout: 20_000 })
+    .toBe(true);
+  const [moved] = await kept();
   expect(moved?.personId).toBe(senara);
   await page.reload({ waitUntil: "networkidle0" });
   const after = await page.$eval('[role="button"][aria-label^="Senara"]', (place) => place.getAttribute("aria-label"));

@@ -12,7 +12,7 @@ export const betterInWords = ({ gain, holds }: BetterFit): string =>
   `A longer look found ${(100 * gain).toFixed(1)} % more good for the group. Hold ${holds.length} ${holds.length === 1 ? "cell" : "cells"} to it`;
 
 /** Gaps smaller than this are not worth a word. */
-const NO_GAP = 0.0005;
+export const NO_GAP = 0.0005;
 
 /** How near the fit is to the best there could be. @param gap 0 to 1; null while everybody is being fitted */
 export function gapInWords(gap: number | null): string {

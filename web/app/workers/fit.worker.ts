@@ -7,6 +7,7 @@ import { scarceFor } from "@able-tide/core/fit/place";
 import { type BetterFit, proveInSteps } from "@able-tide/core/fit/prove";
 import { createFitMemory, type FitPerson, type FittedRow, type RowSums } from "@able-tide/core/fit/session";
 import { type CellChange, changedCells, withoutCapInSteps } from "@able-tide/core/fit/without-cap";
+import { NO_GAP } from "../plans/fit-words.ts";
 import { runWithRoom } from "./breathe.ts";
 
 /** Asks for the fit of a plan. A newer one makes an older one stop. */
@@ -76,8 +77,6 @@ export type FitAnswer = RowAnswer | GroupAnswer | ProofAnswer | ExplainAnswer | 
 
 /** Milliseconds after an answer before a longer look begins: whoever goes on planning asks again before. */
 const QUIET = 1500;
-/** A gap below this is told as none. */
-const WORTH_PROVING = 0.0005;
 
 const library = createFormLibrary();
 const memory = createFitMemory();
@@ -109,7 +108,7 @@ async function fit(question: FitQuestion): Promise<void> {
   const asks = waiting;
   waiting = [];
   for (const ask of asks) await respond(ask);
-  if (gapOf(group) > WORTH_PROVING) setTimeout(() => void prove(question, group), QUIET);
+  if (gapOf(group) >= NO_GAP) setTimeout(() => void prove(question, group), QUIET);
 }
 
 /** Looks longer at a fit that may not be the best. */

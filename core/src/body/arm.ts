@@ -3,6 +3,7 @@ import { type Build, lengthIndexes, massIndexes } from "./build.ts";
 import { sidedColumns, sidedPointColumns } from "./channels.ts";
 import { DEGREE, type Rotation } from "./rotation.ts";
 import { MASS } from "./segments.ts";
+import { outwardTurn, turnBeyond } from "./shoulder-turn.ts";
 
 /** The angles of one arm relative to the thorax, degrees. */
 export interface ArmAngles {
@@ -21,7 +22,7 @@ const HAND = sidedPointColumns("handCentre");
 const FINGERTIP = sidedPointColumns("fingertip");
 const ELEVATION_RANGE = sidedColumns("shoulderElevation");
 const PLANE_RANGE = sidedColumns("shoulderPlane");
-const AXIAL_RANGE = sidedColumns("shoulderAxial");
+const TURN_RANGE = sidedColumns("shoulderTurn");
 const ELBOW_RANGE = sidedColumns("elbow");
 const FOREARM_RANGE = sidedColumns("forearm");
 const WRIST_RANGE = sidedColumns("wrist");
@@ -130,7 +131,7 @@ export function placeArm(
 
   row[ELEVATION_RANGE[i]] = angles.elevation;
   row[PLANE_RANGE[i]] = angles.plane;
-  row[AXIAL_RANGE[i]] = angles.axial;
+  row[TURN_RANGE[i]] = outwardTurn(angles.plane, angles.axial);
   row[ELBOW_RANGE[i]] = angles.elbow;
   row[FOREARM_RANGE[i]] = angles.forearm;
   row[WRIST_RANGE[i]] = angles.wrist;
@@ -140,8 +141,103 @@ export function placeArm(
   addSegment(moments, masses[HAND_MASS[i]] as number, row, wrist, hand, 1);
 }
 
+/** The angles of one arm of a solved pose. */
+export function armAngles(row: ArrayLike<number>, side: Side): ArmAngles {
+  const i = sideIndex(side);
+  const plane = row[PLANE_RANGE[i]] as number;
+  return {
+    elevation: row[ELEVATION_RANGE[i]] as number,
+    plane,
+    axial: 90 - plane - (row[TURN_RANGE[i]] as number),
+    elbow: row[ELBOW_RANGE[i]] as number,
+    forearm: row[FOREARM_RANGE[i]] as number,
+    wrist: row[WRIST_RANGE[i]] as number,
+  };
+}
+
+/** Working space of one reach: the line to the target, and the two directions square to it that the elbow may lean in. */
+const line = new Float64Array(3);
+const lean = new Float64Array(3);
+const across = new Float64Array(3);
+
 /**
- * The arm angles that bring the hand's centre to a target, wrist straight, elbow hanging down and out.
+ * Writes elevation, plane and turn of an upper arm whose elbow leans out of the line from shoulder to hand.
+ *
+ * @param along share of the upper arm that goes along the line
+ * @param aside share of it that leans out
+ * @param swivel how far the elbow goes round the line from where it would hang, radians
+ */
+function leanElbow(along: number, aside: number, swivel: number, out: ArmAngles): void {
+  const c = Math.cos(swivel);
+  const s = Math.sin(swivel);
+  const ux = line[0] as number;
+  const uy = line[1] as number;
+  const uz = line[2] as number;
+  const dx = along * ux + aside * (c * (lean[0] as number) + s * (across[0] as number));
+  const dy = along * uy + aside * (c * (lean[1] as number) + s * (across[1] as number));
+  const dz = along * uz + aside * (c * (lean[2] as number) + s * (across[2] as number));
+  out.elevation = Math.acos(Math.min(1, Math.max(-1, -dy))) / DEGREE;
+  const se = Math.sqrt(dx * dx + dz * dz);
+  out.plane = se < 1e-9 ? 0 : Math.atan2(dx, dz) / DEGREE;
+  if (out.elbow < 1e-6) {
+    // A straight arm shows no turn: none is taken.
+    out.axial = 90 - out.plane;
+    return;
+  }
+  // The fold lies towards the target, square to the upper arm.
+  const dot = ux * dx + uy * dy + uz * dz;
+  const fx = ux - dot * dx;
+  const fy = uy - dot * dy;
+  const fz = uz - dot * dz;
+  const ce = -dy;
+  const cp = se < 1e-9 ? 1 : dz / se;
+  const sp = se < 1e-9 ? 0 : dx / se;
+  const bx = ce * sp;
+  const by = se;
+  const bz = ce * cp;
+  const gx = by * dz - bz * dy;
+  const gy = bz * dx - bx * dz;
+  const gz = bx * dy - by * dx;
+  out.axial = Math.atan2(fx * gx + fy * gy + fz * gz, fx * bx + fy * by + fz * bz) / DEGREE;
+}
+
+const beyondTurn = ({ elevation, plane, axial }: ArmAngles): number => turnBeyond(elevation, plane, outwardTurn(plane, axial));
+
+/** Steps in which an elbow is swung round, and how far at most, radians. */
+const SWIVEL = { step: 6 * DEGREE, most: 150 * DEGREE, halvings: 14 } as const;
+
+/**
+ * Swings the elbow round the line from shoulder to hand, no further than it takes for the shoulder to turn as far as a
+ * shoulder does; where no place does, to the one that is least beyond.
+ */
+function swivelWithinTurn(along: number, aside: number, out: ArmAngles): void {
+  let least = beyondTurn(out);
+  if (least <= 0 || aside < 1e-6) return;
+  let best = 0;
+  for (let swivel = SWIVEL.step; swivel <= SWIVEL.most && least > 0; swivel += SWIVEL.step)
+    for (const signed of [swivel, -swivel]) {
+      leanElbow(along, aside, signed, out);
+      const beyond = beyondTurn(out);
+      if (beyond >= least) continue;
+      least = beyond;
+      best = signed;
+    }
+  let within = best;
+  if (least === 0) {
+    let without = best - Math.sign(best) * SWIVEL.step;
+    for (let i = 0; i < SWIVEL.halvings; i += 1) {
+      const middle = (within + without) / 2;
+      leanElbow(along, aside, middle, out);
+      if (beyondTurn(out) > 0) without = middle;
+      else within = middle;
+    }
+  }
+  leanElbow(along, aside, within, out);
+}
+
+/**
+ * The arm angles that bring the hand's centre to a target, wrist straight. The elbow hangs down and out, unless the shoulder
+ * would turn further than a shoulder does: then it goes as far round as it must.
  *
  * @param target in thorax axes, from the shoulder joint, shares of H
  * @returns how far the arm is too short, share of H; 0 when the hand arrives. The angles are then in `out`;
@@ -171,34 +267,23 @@ export function reachWithArm(target: readonly [number, number, number], side: Si
   qx /= poleLength;
   qy /= poleLength;
   qz /= poleLength;
+  line[0] = ux;
+  line[1] = uy;
+  line[2] = uz;
+  lean[0] = qx;
+  lean[1] = qy;
+  lean[2] = qz;
+  across[0] = uy * qz - uz * qy;
+  across[1] = uz * qx - ux * qz;
+  across[2] = ux * qy - uy * qx;
 
   const cosShoulder = (upperArm ** 2 + reach ** 2 - grip ** 2) / (2 * upperArm * reach);
   const c = Math.min(1, Math.max(-1, cosShoulder));
   const sine = Math.sqrt(1 - c * c);
-  const dx = c * ux + sine * qx;
-  const dy = c * uy + sine * qy;
-  const dz = c * uz + sine * qz;
   const cosElbow = (reach ** 2 - upperArm ** 2 - grip ** 2) / (2 * upperArm * grip);
-
-  out.elevation = Math.acos(Math.min(1, Math.max(-1, -dy))) / DEGREE;
-  out.plane = Math.sqrt(dx * dx + dz * dz) < 1e-9 ? 0 : Math.atan2(dx, dz) / DEGREE;
   out.elbow = Math.acos(Math.min(1, Math.max(-1, cosElbow))) / DEGREE;
   out.wrist = 0;
-  // The fold lies towards the target, square to the upper arm.
-  const dot = ux * dx + uy * dy + uz * dz;
-  const fxx = ux - dot * dx;
-  const fyy = uy - dot * dy;
-  const fzz = uz - dot * dz;
-  const ce = -dy;
-  const se = Math.sqrt(dx * dx + dz * dz);
-  const cp = se < 1e-9 ? 1 : dz / se;
-  const sp = se < 1e-9 ? 0 : dx / se;
-  const bx = ce * sp;
-  const by = se;
-  const bz = ce * cp;
-  const gx = by * dz - bz * dy;
-  const gy = bz * dx - bx * dz;
-  const gz = bx * dy - by * dx;
-  out.axial = out.elbow < 1e-6 ? 0 : Math.atan2(fxx * gx + fyy * gy + fzz * gz, fxx * bx + fyy * by + fzz * bz) / DEGREE;
+  leanElbow(c, sine, 0, out);
+  swivelWithinTurn(c, sine, out);
   return shortBy;
 }

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { baseOfSupport, type Contact, convexHull, marginOfStability, type Point } from "./base-of-support.ts";
+import { baseOfSupport, type Contact, convexHull, marginOfStability, nearestEdge, type Point } from "./base-of-support.ts";
 
 const square = (x: number, z: number, side: number): Point[] => [
   [x, z],
@@ -116,4 +116,21 @@ describe("the margin", () => {
       ),
     ).toThrow(RangeError);
   });
+});
+
+test.each([
+  [[0.9, 0.5], "ahead"],
+  [[0.1, 0.5], "back"],
+  [[0.5, 0.9], "right"],
+  [[0.5, 0.1], "left"],
+  [[1.4, 0.6], "ahead"],
+  [[0.5, -0.3], "left"],
+] as const)("of a square metre the edge nearest to %j is %s", (place, direction) => {
+  const square: Point[] = convexHull([
+    [0, 0],
+    [1, 0],
+    [1, 1],
+    [0, 1],
+  ]);
+  expect(nearestEdge(place, square)).toBe(direction);
 });

@@ -92,3 +92,33 @@ export function marginOfStability(place: Point, base: readonly Point[]): number 
   }
   return inside >= 0 ? inside : -Math.sqrt(outside);
 }
+
+/** Where a body would go over the edge of its base. */
+export const DIRECTIONS = ["ahead", "back", "left", "right"] as const;
+export type Direction = (typeof DIRECTIONS)[number];
+
+/**
+ * The side of the base of support that a place is nearest to, or furthest beyond: where the margin is least.
+ *
+ * @param place X forward, Z to the person's right
+ * @param base convex polygon, counter-clockwise seen from above; at least three corners
+ */
+export function nearestEdge(place: Point, base: readonly Point[]): Direction {
+  let least = Number.POSITIVE_INFINITY;
+  let outX = 0;
+  let outZ = 0;
+  let a = base[base.length - 1] as Point;
+  for (const b of base) {
+    const edgeX = b[0] - a[0];
+    const edgeZ = b[1] - a[1];
+    const inside = (edgeZ * (place[0] - a[0]) - edgeX * (place[1] - a[1])) / Math.hypot(edgeX, edgeZ);
+    if (inside < least) {
+      least = inside;
+      outX = -edgeZ;
+      outZ = edgeX;
+    }
+    a = b;
+  }
+  if (Math.abs(outX) >= Math.abs(outZ)) return outX > 0 ? "ahead" : "back";
+  return outZ > 0 ? "right" : "left";
+}

@@ -1,7 +1,8 @@
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import type { Point } from "./base-of-support.ts";
 import { type Build, massIndex, massIndexes, type SidedSegment, USUAL_BUILD } from "./build.ts";
-import { pointColumn, sidedPointColumn } from "./channels.ts";
+import { pointColumn, sidedPointColumn, sidedPointColumns } from "./channels.ts";
+import { TOE_PATCH } from "./contacts.ts";
 import { MASS, SHARE, SPINE_HINGE } from "./segments.ts";
 
 /**
@@ -54,8 +55,8 @@ function limb(side: Side): readonly Axis[] {
     to,
     centre,
   });
-  // Half a foot length ahead of the ankle: three quarters of the way from heel to toe.
-  const sole = between(at("heel"), at("toe"), SHARE.heelBehindAnkle + 0.5);
+  // Half a foot length ahead of the ankle, along the line from heel to ball, which the toes do not bend.
+  const sole = between(at("heel"), at("ball"), (SHARE.heelBehindAnkle + 0.5) / (SHARE.heelBehindAnkle + TOE_PATCH.from));
   return [
     axis("upperArm", at("shoulder"), on(at("elbowJoint")), MASS.upperArm.at),
     axis("forearm", at("elbowJoint"), on(at("wristJoint")), MASS.forearm.at),
@@ -108,6 +109,8 @@ export interface WeightInWater {
   readonly centre: Point;
 }
 
+const HANDS = sidedPointColumns("handCentre");
+
 /** Below this share the feet lose their grip and a margin over them means nothing. */
 export const GRIP_SHARE = 0.2;
 
@@ -120,8 +123,9 @@ export const GRIP_SHARE = 0.2;
  * @param row one solved sample, shares of H
  * @param waterline height of the surface over the floor the feet stand on, share of H
  * @param build whose masses they are, and how much more than usual they float
+ * @param lift what a float in each hand pulls up while it is under water, share of body weight
  */
-export function weightInWater(row: ArrayLike<number>, waterline: number, build: Build = USUAL_BUILD): WeightInWater {
+export function weightInWater(row: ArrayLike<number>, waterline: number, build: Build = USUAL_BUILD, lift = 0): WeightInWater {
   const volume = 1 + build.measured.floats;
   let force = 0;
   let x = 0;
@@ -144,6 +148,13 @@ export function weightInWater(row: ArrayLike<number>, waterline: number, build: 
     x += share * at(0, centre) - buoyancy * at(0, middle);
     z += share * at(2, centre) - buoyancy * at(2, middle);
   }
+  if (lift > 0)
+    for (const hand of HANDS) {
+      if ((row[hand + 1] as number) > waterline) continue;
+      force -= lift;
+      x -= lift * (row[hand] as number);
+      z -= lift * (row[hand + 2] as number);
+    }
   return { share: force, centre: Math.abs(force) < 1e-9 ? [0, 0] : [x / force, z / force] };
 }
 

@@ -18,9 +18,11 @@ export const MIDLINE_RANGES = [
 ] as const;
 
 export const SIDED_RANGES = [
-  { name: "shoulderElevation", label: "shoulder elevation", lowest: 0, highest: 180 },
+  /** From hanging; negative goes the other way in its plane: with the plane ahead the elbow goes behind the body. */
+  { name: "shoulderElevation", label: "shoulder elevation", lowest: -50, highest: 180 },
   { name: "shoulderPlane", label: "plane of elevation", lowest: -30, highest: 130 },
-  { name: "shoulderAxial", label: "shoulder rotation", lowest: -90, highest: 90 },
+  /** Outward positive, as a clinician measures it: see shoulder-turn.ts. */
+  { name: "shoulderTurn", label: "shoulder turn", lowest: -120, highest: 90 },
   { name: "elbow", label: "elbow flexion", lowest: 0, highest: 150 },
   { name: "forearm", label: "forearm turn", lowest: -85, highest: 85 },
   { name: "wrist", label: "wrist flexion", lowest: -70, highest: 80 },
@@ -85,6 +87,8 @@ const SIDED_POINTS = [
   "kneeJoint",
   "ankle",
   "heel",
+  /** Ball of the foot: where the toes bend. */
+  "ball",
   "toe",
   "shoulder",
   "elbowJoint",

@@ -1,7 +1,7 @@
 import { type Side, sideIndex, sideSign } from "../side.ts";
 import type { Moments } from "./arm.ts";
 import { type Build, hasFoot, lengthIndexes, massIndexes } from "./build.ts";
-import { sidedColumns, sidedPointColumns } from "./channels.ts";
+import { SIDED_RANGES, sidedColumns, sidedPointColumns } from "./channels.ts";
 import { TOE_PATCH } from "./contacts.ts";
 import { DEGREE, type Rotation } from "./rotation.ts";
 import { MASS, SHARE } from "./segments.ts";
@@ -10,6 +10,7 @@ const HIP = sidedPointColumns("hip");
 const KNEE = sidedPointColumns("kneeJoint");
 const ANKLE = sidedPointColumns("ankle");
 const HEEL = sidedPointColumns("heel");
+const BALL = sidedPointColumns("ball");
 const TOE = sidedPointColumns("toe");
 const HIP_FLEXION = sidedColumns("hipFlexion");
 const HIP_ABDUCTION = sidedColumns("hipAbduction");
@@ -217,7 +218,23 @@ export function placePlantedLeg(row: Float64Array, side: Side, foot: PlantedFoot
   addLegMass(row, side, build, moments, foot.middle[0], foot.middle[1], foot.middle[2]);
 }
 
-/** Writes the angles of a placed planted leg, and its heel and toe. */
+/** From the ankle's foot point to heel, ball and toe, shares of H. */
+const TO_HEEL = -SHARE.heelBehindAnkle * SHARE.footLength;
+const TO_BALL = TOE_PATCH.from * SHARE.footLength;
+const TO_TOE = (1 - SHARE.heelBehindAnkle) * SHARE.footLength;
+const TOES = TO_TOE - TO_BALL;
+
+/** Bends the toes at the ball of the foot where they would pass under the floor: they lie on it. */
+function layToesOnFloor(row: Float64Array, ball: number, toe: number, axisX: number, axisZ: number): void {
+  if ((row[toe + 1] as number) >= 0) return;
+  const drop = Math.min(TOES, Math.max(0, row[ball + 1] as number));
+  const ahead = Math.sqrt(TOES * TOES - drop * drop);
+  row[toe] = (row[ball] as number) + ahead * axisX;
+  row[toe + 1] = (row[ball + 1] as number) - drop;
+  row[toe + 2] = (row[ball + 2] as number) + ahead * axisZ;
+}
+
+/** Writes the angles of a placed planted leg, and its heel, ball and toe. */
 export function readPlantedLeg(row: Float64Array, side: Side, pelvis: Rotation, foot: PlantedFoot, build: Build): void {
   const thigh = thighOf(build, side);
   const shank = shankOf(build, side);
@@ -225,6 +242,7 @@ export function readPlantedLeg(row: Float64Array, side: Side, pelvis: Rotation, 
   const hip = HIP[i];
   const knee = KNEE[i];
   const heel = HEEL[i];
+  const ball = BALL[i];
   const toe = TOE[i];
   const ankleAt = [foot.x, foot.y, foot.z] as const;
   let reachSquare = 0;
@@ -237,9 +255,11 @@ export function readPlantedLeg(row: Float64Array, side: Side, pelvis: Rotation, 
     alongAxis += alongShank * foot.axis[axis];
     alongNormal += alongShank * foot.normal[axis];
     const sole = ankleAt[axis] - SHARE.ankleHeight * foot.normal[axis];
-    row[heel + axis] = sole - SHARE.heelBehindAnkle * SHARE.footLength * foot.axis[axis];
-    row[toe + axis] = sole + (1 - SHARE.heelBehindAnkle) * SHARE.footLength * foot.axis[axis];
+    row[heel + axis] = sole + TO_HEEL * foot.axis[axis];
+    row[ball + axis] = sole + TO_BALL * foot.axis[axis];
+    row[toe + axis] = sole + TO_TOE * foot.axis[axis];
   }
+  layToesOnFloor(row, ball, toe, foot.axisX, foot.axisZ);
   const reach = Math.min(Math.sqrt(reachSquare), thigh + shank);
   const cosKnee = (reach * reach - thigh * thigh - shank * shank) / (2 * thigh * shank);
   row[KNEE_RANGE[i]] = Math.acos(Math.min(1, Math.max(-1, cosKnee))) / DEGREE;
@@ -270,7 +290,110 @@ export interface FreeLegAngles {
   ankle: number;
 }
 
-/** Places a leg by its angles, its foot square to the shank but for `ankle`. Writes joints and angles, adds mass. */
+/** How far a foot may bend to keep off the floor, degrees: the ordinary range of an ankle. */
+const ANKLE_BOUNDS = SIDED_RANGES.find(({ name }) => name === "dorsiflexion") as { lowest: number; highest: number };
+
+/**
+ * The ankle angle nearest to the one wanted at which a point of the sole is on the floor, degrees; the wanted one where the
+ * point is over the floor already, or no angle brings it there.
+ *
+ * @param along from the ankle's foot point along the foot, share of H
+ * @param ankleY height of the ankle over the floor
+ * @param squareY rise of the foot's own axis at 0 degrees, `shankY` of the shank towards the foot
+ */
+function clearOfFloor(
+  wanted: number,
+  along: number,
+  ankleHeight: number,
+  ankleY: number,
+  squareY: number,
+  shankY: number,
+): number {
+  // Height of the point at an ankle angle d: ankleY + a cos d + b sin d.
+  const a = along * squareY + ankleHeight * shankY;
+  const b = -along * shankY + ankleHeight * squareY;
+  const d = wanted * DEGREE;
+  if (ankleY + a * Math.cos(d) + b * Math.sin(d) >= 0) return wanted;
+  const reach = Math.sqrt(a * a + b * b);
+  if (reach <= Math.abs(ankleY)) return wanted;
+  const middle = Math.atan2(b, a);
+  const half = Math.acos(-ankleY / reach);
+  const apart = (angle: number) => Math.abs(Math.atan2(Math.sin(angle - d), Math.cos(angle - d)));
+  const nearest = apart(middle + half) < apart(middle - half) ? middle + half : middle - half;
+  const degrees = Math.atan2(Math.sin(nearest), Math.cos(nearest)) / DEGREE;
+  return Math.min(ANKLE_BOUNDS.highest, Math.max(ANKLE_BOUNDS.lowest, degrees));
+}
+
+/** The directions of a free leg in space, and how high its ankle comes over the floor. */
+interface FreeLeg {
+  flexion: number;
+  knee: number;
+  readonly thigh: [number, number, number];
+  readonly fold: [number, number, number];
+  shankY: number;
+  squareY: number;
+  ankleY: number;
+}
+const freeLeg: FreeLeg = {
+  flexion: 0,
+  knee: 0,
+  thigh: [0, 0, 0],
+  fold: [0, 0, 0],
+  shankY: 0,
+  squareY: 0,
+  ankleY: 0,
+};
+
+/** Sets the directions of a free leg from its flexion and knee. */
+function aimFreeLeg({ abduction, rotation }: FreeLegAngles, side: Side, pelvis: Rotation, hipY: number, build: Build): void {
+  const { thigh, fold, flexion, knee } = freeLeg;
+  const s = sideSign(side);
+  const cf = Math.cos(flexion * DEGREE);
+  const sf = Math.sin(flexion * DEGREE);
+  const ca = Math.cos(abduction * DEGREE);
+  const sa = Math.sin(abduction * DEGREE);
+  const cr = Math.cos(rotation * DEGREE);
+  const sr = Math.sin(rotation * DEGREE);
+  thigh[0] = sf * ca;
+  thigh[1] = -cf * ca;
+  thigh[2] = sa;
+  fold[0] = cr * cf - sr * sf * sa;
+  fold[1] = cr * sf + sr * cf * sa;
+  fold[2] = sr * ca;
+  const up = (v: readonly [number, number, number]) =>
+    (pelvis[3] as number) * v[0] + (pelvis[4] as number) * v[1] + (pelvis[5] as number) * v[2] * s;
+  const ck = Math.cos(knee * DEGREE);
+  const sk = Math.sin(knee * DEGREE);
+  freeLeg.shankY = ck * up(thigh) - sk * up(fold);
+  freeLeg.squareY = ck * up(fold) + sk * up(thigh);
+  freeLeg.ankleY = hipY + thighOf(build, side) * up(thigh) + shankOf(build, side) * freeLeg.shankY;
+}
+
+/** How often a leg is folded anew until its ankle is as high as it has to be: a turned hip takes more than one try. */
+const FOLDS = 4;
+
+/** Folds a free leg at hip and knee, its ankle along the line to the hip, until a flat foot would be clear of the floor. */
+function foldClearOfFloor(angles: FreeLegAngles, side: Side, pelvis: Rotation, hipY: number, build: Build): void {
+  const thigh = thighOf(build, side);
+  const shank = shankOf(build, side);
+  const least = SHARE.ankleHeight;
+  const slant = (knee: number): number =>
+    Math.atan2(shank * Math.sin(knee * DEGREE), thigh + shank * Math.cos(knee * DEGREE)) / DEGREE;
+  for (let fold = 0; fold < FOLDS && freeLeg.ankleY < least - 1e-9; fold += 1) {
+    const reach = Math.sqrt(thigh ** 2 + shank ** 2 + 2 * thigh * shank * Math.cos(freeLeg.knee * DEGREE));
+    const shorter = (reach * (hipY - least)) / Math.max(1e-9, hipY - freeLeg.ankleY);
+    const cosine = (shorter ** 2 - thigh ** 2 - shank ** 2) / (2 * thigh * shank);
+    const before = slant(freeLeg.knee);
+    freeLeg.knee = Math.acos(Math.min(1, Math.max(-1, cosine))) / DEGREE;
+    freeLeg.flexion += slant(freeLeg.knee) - before;
+    aimFreeLeg(angles, side, pelvis, hipY, build);
+  }
+}
+
+/**
+ * Places a leg by its angles, its foot square to the shank but for `ankle`. A foot that would pass under the floor is lifted
+ * clear of it: the leg folds until a flat foot fits under it, and the ankle bends. Writes joints and angles, adds mass.
+ */
 export function placeFreeLeg(
   row: Float64Array,
   side: Side,
@@ -280,36 +403,38 @@ export function placeFreeLeg(
   moments: Moments,
 ): void {
   const s = sideSign(side);
-  const cf = Math.cos(angles.flexion * DEGREE);
-  const sf = Math.sin(angles.flexion * DEGREE);
-  const ca = Math.cos(angles.abduction * DEGREE);
-  const sa = Math.sin(angles.abduction * DEGREE);
-  const cr = Math.cos(angles.rotation * DEGREE);
-  const sr = Math.sin(angles.rotation * DEGREE);
-  const ck = Math.cos(angles.knee * DEGREE);
-  const sk = Math.sin(angles.knee * DEGREE);
-  const cd = Math.cos(angles.ankle * DEGREE);
-  const sd = Math.sin(angles.ankle * DEGREE);
-
-  const thigh = [sf * ca, -cf * ca, sa] as const;
-  const fold = [cr * cf - sr * sf * sa, cr * sf + sr * cf * sa, sr * ca] as const;
   const hip = HIP[sideIndex(side)];
   const knee = KNEE[sideIndex(side)];
   const ankle = ANKLE[sideIndex(side)];
   const heel = HEEL[sideIndex(side)];
+  const ball = BALL[sideIndex(side)];
   const toe = TOE[sideIndex(side)];
   const middle: [number, number, number] = [0, 0, 0];
   const thighLength = thighOf(build, side);
   const shankLength = shankOf(build, side);
   // A stump has no foot: heel and toe are where it ends.
   const foot = hasFoot(build, side) ? 1 : 0;
-  const footLength = foot * SHARE.footLength;
   const ankleHeight = foot * SHARE.ankleHeight;
+  const hipY = row[hip + 1] as number;
+  freeLeg.flexion = angles.flexion;
+  freeLeg.knee = angles.knee;
+  aimFreeLeg(angles, side, pelvis, hipY, build);
+  let ankleAngle = angles.ankle;
+  if (foot === 1) {
+    foldClearOfFloor(angles, side, pelvis, hipY, build);
+    const { ankleY, squareY, shankY } = freeLeg;
+    for (const along of [TO_TOE, TO_HEEL]) ankleAngle = clearOfFloor(ankleAngle, along, ankleHeight, ankleY, squareY, shankY);
+  }
+  const { thigh, fold } = freeLeg;
+  const ck = Math.cos(freeLeg.knee * DEGREE);
+  const sk = Math.sin(freeLeg.knee * DEGREE);
+  const inSpace = (axis: number, v: readonly [number, number, number]) =>
+    (pelvis[3 * axis] as number) * v[0] + (pelvis[3 * axis + 1] as number) * v[1] + (pelvis[3 * axis + 2] as number) * v[2] * s;
+  const cd = Math.cos(ankleAngle * DEGREE);
+  const sd = Math.sin(ankleAngle * DEGREE);
   for (let axis = 0; axis < 3; axis += 1) {
-    const inSpace = (i: 0 | 1 | 2, v: readonly [number, number, number]) =>
-      (pelvis[3 * axis + i] as number) * v[i] * (i === 2 ? s : 1);
-    const t = inSpace(0, thigh) + inSpace(1, thigh) + inSpace(2, thigh);
-    const q = inSpace(0, fold) + inSpace(1, fold) + inSpace(2, fold);
+    const t = inSpace(axis, thigh);
+    const q = inSpace(axis, fold);
     const shank = ck * t - sk * q;
     const square = ck * q + sk * t;
     const footAxis = cd * square - sd * shank;
@@ -318,14 +443,16 @@ export function placeFreeLeg(
     const ankleAt = kneeAt + shankLength * shank;
     row[knee + axis] = kneeAt;
     row[ankle + axis] = ankleAt;
-    row[heel + axis] = ankleAt - SHARE.heelBehindAnkle * footLength * footAxis - ankleHeight * sole;
-    row[toe + axis] = ankleAt + (1 - SHARE.heelBehindAnkle) * footLength * footAxis - ankleHeight * sole;
-    middle[axis] = ankleAt + 0.5 * footLength * footAxis - ankleHeight * sole;
+    const under = ankleAt - ankleHeight * sole;
+    row[heel + axis] = under + foot * TO_HEEL * footAxis;
+    row[ball + axis] = under + foot * TO_BALL * footAxis;
+    row[toe + axis] = under + foot * TO_TOE * footAxis;
+    middle[axis] = under + foot * 0.5 * SHARE.footLength * footAxis;
   }
-  row[HIP_FLEXION[sideIndex(side)]] = angles.flexion;
+  row[HIP_FLEXION[sideIndex(side)]] = freeLeg.flexion;
   row[HIP_ABDUCTION[sideIndex(side)]] = angles.abduction;
   row[HIP_ROTATION[sideIndex(side)]] = angles.rotation;
-  row[KNEE_RANGE[sideIndex(side)]] = angles.knee;
-  row[DORSIFLEXION[sideIndex(side)]] = angles.ankle;
+  row[KNEE_RANGE[sideIndex(side)]] = freeLeg.knee;
+  row[DORSIFLEXION[sideIndex(side)]] = ankleAngle;
   addLegMass(row, side, build, moments, middle[0], middle[1], middle[2]);
 }

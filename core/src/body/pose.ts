@@ -102,7 +102,15 @@ export type HandHold =
   | "firm";
 
 export type Seating =
-  | { readonly kind: "standing" }
+  | {
+      readonly kind: "standing";
+      /** On the way up from a chair or down to it, from where the seat is left to where it carries again. */
+      readonly rising?: {
+        /** Share of H. */
+        readonly seatHeight: number;
+        readonly withArms: boolean;
+      };
+    }
   | {
       readonly kind: "seated";
       /** Seat height over the floor, share of H. */
@@ -124,6 +132,9 @@ export interface PoseFrame {
   /** What the hands that hold on to something fixed hold; says nothing where none does. */
   readonly support: SupportName;
 }
+
+/** Whether a body is on its way up from a chair or down to it. */
+export const isRising = ({ seating }: PoseFrame): boolean => seating.kind === "standing" && seating.rising !== undefined;
 
 export interface Pose {
   readonly frame: PoseFrame;

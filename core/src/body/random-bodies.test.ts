@@ -182,3 +182,16 @@ describe("a hinge at the hips and a rounded back are different things", () => {
     );
   });
 });
+
+test("a pose that puts a foot on the floor which a body does not have is a problem that says so, and no number is lost", () => {
+  fc.assert(
+    fc.property(anyPose, anyBody, ({ frame, values }, { build }) => {
+      const { row, problem } = solvePose({ frame: { ...frame, hands: ["free", "free"] }, values }, undefined, undefined, build);
+      expect(row.every(Number.isFinite)).toBe(true);
+      const missing = SIDES.find((side) => !hasFoot(build, side) && !hangs(frame.feet[sideIndex(side)]));
+      if (missing) expect(problem).toEqual({ kind: "noFoot", side: missing });
+      else expect(problem?.kind).not.toBe("noFoot");
+    }),
+    { numRuns: 2000 },
+  );
+});

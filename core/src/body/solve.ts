@@ -1,6 +1,6 @@
-import { SIDES, type Side, sideIndex, sideSign } from "../side.ts";
+import { pairOf, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { baseOfSupport, marginOfStability, type Point, RESTING_SHARE, RESTING_SHARE_USED } from "./base-of-support.ts";
-import { type Build, USUAL_BUILD } from "./build.ts";
+import { type Build, hasFoot, USUAL_BUILD } from "./build.ts";
 import { column, pointColumn, ROW_WIDTH, sidedColumns, sidedPointColumns } from "./channels.ts";
 import { bearsWeight, contactsOf, onlyRests, pressurePoint, quietPlace } from "./contacts.ts";
 import {
@@ -16,7 +16,7 @@ import {
   setPlantedFoot,
   straightLeg,
 } from "./leg.ts";
-import { hangs, holdsOn, isOff, type Pose, type PoseFrame, sidedSlots, slot } from "./pose.ts";
+import { hangs, holdsOn, isOff, isRising, type Pose, type PoseFrame, sidedSlots, slot } from "./pose.ts";
 import { readLoadsAndHeights } from "./readings.ts";
 import { DEGREE } from "./rotation.ts";
 import { SHARE } from "./segments.ts";
@@ -27,7 +27,9 @@ export type PoseProblem =
   | { readonly kind: "legTooShort"; readonly side: Side; readonly shortBy: number }
   | { readonly kind: "armTooShort"; readonly side: Side; readonly shortBy: number }
   | { readonly kind: "kneeTooDeep"; readonly side: Side; readonly beyond: number }
-  | { readonly kind: "offBase"; readonly beyond: number };
+  | { readonly kind: "offBase"; readonly beyond: number }
+  /** The pose puts a foot on the floor that this body does not have. */
+  | { readonly kind: "noFoot"; readonly side: Side };
 
 export interface SolvedPose {
   /** One row of columns (see channels.ts), lengths as shares of H, moments as shares of M g H. */
@@ -289,7 +291,7 @@ function seatedShares(pose: Pose, row: Float64Array): [number, number] {
   let overX = 0;
   let overZ = 0;
   for (const side of down) {
-    const pressure = pressurePoint(pose.values, side, pose.frame.feet[sideIndex(side)], 0);
+    const pressure = pressurePoint(pose.values, side, pose.frame.feet[sideIndex(side)], pose.values[PRESS] as number);
     overX += (pressure[0] - (row[PELVIS] as number)) / down.length;
     overZ += (pressure[1] - (row[PELVIS + 2] as number)) / down.length;
   }
@@ -350,13 +352,26 @@ function readSide(pose: Pose, row: Float64Array, side: Side, share: number): voi
   const loaded = standing && share > RESTING_SHARE_USED + 1e-9;
   const knee = row[KNEE[i]] as number;
   row[FOOT_SHARE[i]] = share;
-  row[LOADED_KNEE[i]] = loaded ? knee : 0;
+  // How deep a stance is says nothing of rising from a chair, whose load on the knee is read for itself.
+  row[LOADED_KNEE[i]] = loaded && !isRising(pose.frame) ? knee : 0;
   const heelDown = standing && contact === "flat" ? (row[DORSIFLEXION[i]] as number) : 0;
   row[HEEL_DOWN_DORSIFLEXION[i]] = heelDown;
   row[STRAIGHT_KNEE_DORSIFLEXION[i]] = knee < STRAIGHT_KNEE ? heelDown : 0;
   if (loaded && knee > LOADED_KNEE_LIMIT) problem ??= { kind: "kneeTooDeep", side, beyond: knee - LOADED_KNEE_LIMIT };
   const pressure = pressurePoint(pose.values, side, contact, pose.values[PRESS] as number);
   readLoadsAndHeights(row, side, pressure, (pose.values[TOE_OUT[i]] as number) * DEGREE * sideSign(side), build);
+}
+
+/** The side of a foot that a pose puts on the floor and a body does not have; undefined where there is none. */
+const missingFoot = ({ frame }: Pose, proportions: Build): Side | undefined =>
+  SIDES.find((side) => !hasFoot(proportions, side) && !hangs(frame.feet[sideIndex(side)]));
+
+/** A pose without the feet that a body does not have. */
+function onOwnFeet(pose: Pose, proportions: Build): Pose {
+  if (missingFoot(pose, proportions) === undefined) return pose;
+  const { frame, values } = pose;
+  const feet = pairOf((side) => (hasFoot(proportions, side) ? frame.feet[sideIndex(side)] : "absent"));
+  return { frame: { ...frame, feet }, values };
 }
 
 /** Places the body and reads its legs. @returns the shares of the weight on the left and the right foot */
@@ -384,7 +399,7 @@ function placePose(
 /**
  * Solves one pose for the unit body: pelvis, joints, centre of mass, base of support and every reading.
  *
- * @param pose in a teacher's terms
+ * @param asked the pose, in a teacher's terms
  * @param ceiling greatest pelvis height allowed, share of H; used while a foot leaves the floor, so that the
  * pelvis rises smoothly
  * @param row where to write, ROW_WIDTH long; a new one unless given
@@ -393,21 +408,24 @@ function placePose(
  * @returns row and base in shares of H; `problem` says what the body lacks. Bones never stretch and nothing is NaN.
  */
 export function solvePose(
-  pose: Pose,
+  asked: Pose,
   ceiling = Number.POSITIVE_INFINITY,
   row: Float64Array = new Float64Array(ROW_WIDTH),
   proportions: Build = USUAL_BUILD,
   trail: PelvisTrail | null = null,
 ): SolvedPose {
+  const pose = onOwnFeet(asked, proportions);
   const shares = placePose(pose, ceiling, row, proportions, trail);
+  if (pose !== asked) problem = { kind: "noFoot", side: missingFoot(asked, proportions) as Side };
   const base = readMargins(pose, row);
   for (const side of SIDES) readSide(pose, row, side, shares[sideIndex(side)]);
   return { row, base, problem };
 }
 
 /** The same without base of support and margins, which take a good part of the time: only the row is written, but for these. */
-export function solvePoseOffBase(pose: Pose, row: Float64Array, proportions: Build): void {
-  const shares = placePose(pose, Number.POSITIVE_INFINITY, row, proportions, null);
+export function solvePoseOffBase(asked: Pose, row: Float64Array, proportions: Build, ceiling = Number.POSITIVE_INFINITY): void {
+  const pose = onOwnFeet(asked, proportions);
+  const shares = placePose(pose, ceiling, row, proportions, null);
   row[MARGIN] = 0;
   row[QUIET_MARGIN] = 0;
   for (const side of SIDES) readSide(pose, row, side, shares[sideIndex(side)]);

@@ -60,6 +60,9 @@ export function seatedBaseDemand(backSupported: boolean, atFront: boolean, footL
   return seat + (footLifted ? 0.5 : 0);
 }
 
+/** Demand of rising from a chair, or sitting down on it: 3 with the hands on its arms, 4.5 without. */
+export const risingDemand = (withArms: boolean): number => (withArms ? 3 : 4.5);
+
 /** What moving adds: 2 when the extrapolated centre of mass reaches the edge, 0 at the quiet margin. */
 export const movementDemand = (margin: number, quietMargin: number): number =>
   quietMargin <= 0 ? 2 : 2 * clamp01(1 - margin / quietMargin);

@@ -74,6 +74,18 @@ export const SUPPORTS = [
     ahead: 0.1,
     aside: 0.25,
   },
+  {
+    // Only on the way up from a chair and down to it. What they spare is in the demand of rising itself.
+    name: "armrests",
+    label: "arms of the chair",
+    hands: "both",
+    relief: [0, 0],
+    carries: true,
+    grips: true,
+    height: 0.42,
+    ahead: 0.12,
+    aside: 0.16,
+  },
 ] as const satisfies readonly {
   name: string;
   label: string;
@@ -102,8 +114,11 @@ export const supportNamed = (name: SupportName): (typeof SUPPORTS)[number] =>
 /** One hand on the rail: what a place for standing always has. */
 export const onRail = (hand: Side): Hold => ({ by: "rail", hand });
 
-/** Every way to hold on that makes sense: a frame with both hands, a stick or a helper with one. */
-export const HOLDS: readonly Hold[] = SUPPORTS.flatMap(({ name, hands }) => {
+/** Both hands on the arms of the chair, to rise and to sit down. */
+export const ON_ARMRESTS: Hold = { by: "armrests", hand: "both" };
+
+/** Every way to hold on that makes sense on the feet: a frame with both hands, a stick or a helper with one. */
+export const HOLDS: readonly Hold[] = SUPPORTS.filter(({ name }) => name !== "armrests").flatMap(({ name, hands }) => {
   const one: Hold[] =
     hands === "both"
       ? []
@@ -135,6 +150,8 @@ export function holdInWords({ by, hand }: Hold): string {
       return `stick in the ${hand} hand`;
     case "helper":
       return `${hand} hand in the helper's`;
+    case "armrests":
+      return `${hands} on the arms of the chair`;
     case "fingertips":
       return `${hand === "both" ? "fingertips of both hands" : `${hand} fingertips`} on the rail`;
   }

@@ -18,6 +18,7 @@ export const anyLimit: fc.Arbitrary<CapLimit> = fc.oneof(
     side: of,
     limit: Math.round(share * mostOfMotion(motion)),
   })),
+  fc.record({ channel: fc.constant("legShare" as const), side, limit: percent, poolAllowed: fc.boolean() }),
   fc.constant({ channel: "noStanding" as const }),
   fc.constant({ channel: "heldStanding" as const }),
   fc.record({ channel: fc.constant("barredForm" as const), limit: fc.constantFrom(...FORM_KINDS) }),

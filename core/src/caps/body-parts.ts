@@ -1,7 +1,7 @@
 import { column, type MidlineRange, SIDED_RANGES, type SidedRange, sidedColumn } from "../body/channels.ts";
 import type { Side } from "../side.ts";
 
-const ARM: readonly SidedRange[] = ["shoulderElevation", "shoulderPlane", "shoulderAxial", "elbow", "forearm", "wrist"];
+const ARM: readonly SidedRange[] = ["shoulderElevation", "shoulderPlane", "shoulderTurn", "elbow", "forearm", "wrist"];
 const LEG = SIDED_RANGES.map(({ name }) => name).filter((name) => !ARM.includes(name));
 const NECK: readonly MidlineRange[] = ["headFlexion", "headSideBend", "headRotation"];
 const BACK: readonly MidlineRange[] = ["pelvisTilt", "spineFlexion", "spineSideBend", "spineRotation"];

@@ -1,10 +1,11 @@
 import { column, handOver, LANDMARK_TOLERANCE, type SidedColumn, sidedColumn } from "../body/channels.ts";
+import { ELEVATION_WITH_OUTWARD_CAP } from "../body/shoulder-turn.ts";
 import { type Hold, holdsWith, supportNamed } from "../body/supports.ts";
-import type { Demand, QuietDemand } from "../movement/demand.ts";
+import type { Demand, QuietDemand, WaterDemand } from "../movement/demand.ts";
 import { type FormChoice, type FormKind, FULL_SIZE } from "../movement/form.ts";
 import { type Pair, type Side, sideIndex } from "../side.ts";
 import { BODY_PARTS, movesPart, type WholeOrPart } from "./body-parts.ts";
-import { appliesTo, CAP_TOLERANCE, type Cap, type CapLimit, sidesOf } from "./cap.ts";
+import { appliesTo, CAP_TOLERANCE, type Cap, type CapLimit, countsWater, sidesOf } from "./cap.ts";
 import { reachOfMotion } from "./motions.ts";
 
 /** A movement that declares a pause of the breath pauses no longer than this, seconds. */
@@ -33,7 +34,10 @@ export function breaksInPose(limit: CapLimit, extremes: Extremes): boolean {
     case "handHeight":
       return over(handOver(limit.limit), LANDMARK_TOLERANCE + CAP_TOLERANCE.share);
     case "motion":
-      return sidesOf(limit).some((side) => reachOfMotion(limit.motion, side, extremes) > limit.limit + CAP_TOLERANCE.degrees);
+      return (
+        sidesOf(limit).some((side) => reachOfMotion(limit.motion, side, extremes) > limit.limit + CAP_TOLERANCE.degrees) ||
+        (limit.motion === "shoulderOutwardTurn" && over("shoulderElevation", ELEVATION_WITH_OUTWARD_CAP + CAP_TOLERANCE.degrees))
+      );
     case "handSeparation":
       return (extremes.highest[column("handSeparation")] as number) > limit.limit + CAP_TOLERANCE.share;
     case "loadedKnee":
@@ -50,6 +54,24 @@ export function breaksInPose(limit: CapLimit, extremes: Extremes): boolean {
       return over("footShare", limit.limit / PERCENT + CAP_TOLERANCE.share);
     case "lowBackLoad":
       return (extremes.highest[column("lowBackLoad")] as number) > limit.limit / PERCENT + CAP_TOLERANCE.share;
+    default:
+      return false;
+  }
+}
+
+/** Whether a cap on the weight on a leg is held against what water leaves of it in this form. */
+export const isReadInWater = ({ limit }: Pick<Cap, "limit">, kind: FormKind): boolean => kind === "water" && countsWater(limit);
+
+/** Whether the weight on a leg, or what limbs meet, goes beyond a cap in water. */
+function breaksInWater(limit: CapLimit, { dragShare, legShare }: WaterDemand): boolean {
+  const over = (of: Pair, most: number): boolean => sidesOf(limit).some((side) => of[sideIndex(side)] > most);
+  switch (limit.channel) {
+    case "legShare":
+      return over(legShare, limit.limit / PERCENT + CAP_TOLERANCE.share);
+    case "shoulderDrag":
+      return over(dragShare.shoulder, limit.limit / PERCENT + CAP_TOLERANCE.drag);
+    case "hipDrag":
+      return over(dragShare.hip, limit.limit / PERCENT + CAP_TOLERANCE.drag);
     default:
       return false;
   }
@@ -144,6 +166,13 @@ export function breaks(cap: Cap, choice: FormChoice, demand: Demand, rounds: num
       return demand.cycleSeconds < limit.limit - CAP_TOLERANCE.share;
     case "sizeShare":
       return breaksInSize(cap, choice, demand);
+    case "shoulderDrag":
+    case "hipDrag":
+      return demand.water !== null && breaksInWater(limit, demand.water);
+    case "legShare":
+      return demand.water !== null && !demand.water.fastSteps && isReadInWater(cap, choice.kind)
+        ? breaksInWater(limit, demand.water)
+        : breaksInPose(limit, demand);
     default:
       return breaksInPose(limit, demand);
   }

@@ -8,8 +8,8 @@ import { WHOLE_OR_PART } from "./body-parts.ts";
 import { CAP_CHANNELS, type CapChannel, capChannel, type NumberChannel, type SidedNumberChannel } from "./channels.ts";
 import { MOTION_NAMES, mostOfMotion } from "./motions.ts";
 
-/** Differences below these are not a broken cap: degrees, shares of H. */
-export const CAP_TOLERANCE = { degrees: 0.05, share: 0.001 } as const;
+/** Differences below these are not a broken cap: degrees, shares, and shares of weight times stature in drag. */
+export const CAP_TOLERANCE = { degrees: 0.05, share: 0.001, drag: 0.00001 } as const;
 
 /** Who may change a cap: absolute only a clinician, firm the instructor, comfort lapses by itself. */
 export const STRENGTHS = ["absolute", "firm", "comfort"] as const;
@@ -64,7 +64,15 @@ export const CapLimit = v.variant("channel", [
   ofSide("straightKneeDorsiflexion"),
   ofSide("kneeLoad"),
   ofSide("shoulderLoad"),
-  ofSide("legShare"),
+  v.object({
+    channel: v.literal("legShare"),
+    side,
+    limit: numberLimit("legShare"),
+    /** Whether the clinician allows the pool, where water takes weight off the leg. */
+    poolAllowed: v.exactOptional(v.boolean()),
+  }),
+  ofSide("shoulderDrag"),
+  ofSide("hipDrag"),
   ofSide("handWeight"),
   ofSide("heldOutShare"),
   ofSide("oneLegSeconds"),
@@ -161,6 +169,16 @@ function weight(limit: CapLimit): number {
 
 /** Whether a limit is stricter than another on the same thing. */
 export const isStricter = (limit: CapLimit, than: CapLimit): boolean => weight(limit) < weight(than);
+
+/** Up to this share a leg may only touch the floor: percent. Usual practice. */
+const TOUCH_ONLY = 20;
+
+/**
+ * Whether the water's lift counts towards a cap on the weight on a leg: only where the clinician allows the pool, and never
+ * where the leg may carry nothing or only touch.
+ */
+export const countsWater = (limit: CapLimit): boolean =>
+  limit.channel === "legShare" && limit.poolAllowed === true && limit.limit > TOUCH_ONLY;
 
 /** Every channel whose limit a number says: which direction is stricter is part of the channel. */
 export const NUMBER_CHANNELS = CAP_CHANNELS.flatMap((channel) => (channel.kind === "number" ? [channel] : []));

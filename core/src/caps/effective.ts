@@ -11,6 +11,9 @@ function thingsOf(limit: CapLimit): string[] {
       case "roundsShare":
       case "sizeShare":
         return `${limit.channel} ${limit.part}`;
+      case "legShare":
+        // A cap that counts the water and one that does not are held against different numbers.
+        return `legShare ${limit.poolAllowed === true ? "counting water " : ""}${side}`;
       case "barredForm":
       case "barredFeature":
         return `${limit.channel} ${limit.limit}`;

@@ -32,6 +32,7 @@ export function groupOf(limit: CapLimit): CapGroup {
     case "shoulderLoad":
     case "heldOutShare":
     case "handWeight":
+    case "shoulderDrag":
     case "handsUpSeconds":
     case "handsUpSecondsInAll":
       return "Hands and arms";
@@ -45,6 +46,7 @@ export function groupOf(limit: CapLimit): CapGroup {
     case "straightKneeDorsiflexion":
     case "kneeLoad":
     case "legShare":
+    case "hipDrag":
       return "Hips, knees and feet";
     case "heldStanding":
     case "steadiness":

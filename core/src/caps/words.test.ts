@@ -23,6 +23,16 @@ const SPOKEN: readonly (readonly [CapLimit, string])[] = [
   [{ channel: "shoulderLoad", side: "both", limit: 60 }, "Shoulders carry 60 % of the arm straight out at most"],
   [{ channel: "lowBackLoad", limit: 5 }, "Low back loaded to 5 % of weight × stature at most"],
   [{ channel: "legShare", side: "right", limit: 0 }, "No weight on the right leg"],
+  [
+    { channel: "legShare", side: "left", limit: 50, poolAllowed: true },
+    "Left leg takes 50 % of body weight at most, in the pool with the water counted",
+  ],
+  [{ channel: "shoulderDrag", side: "left", limit: 0.4 }, "Left shoulder meets 0.4 % of weight × height of water drag at most"],
+  [{ channel: "hipDrag", side: "both", limit: 1 }, "Hips meet 1 % of weight × height of water drag at most"],
+  [
+    { channel: "motion", motion: "shoulderOutwardTurn", side: "right", limit: 30 },
+    "Right upper arm turns out 30° at most, and lifts to 90°",
+  ],
   [{ channel: "handWeight", side: "both", limit: 0 }, "Nothing heavy in the hands"],
   [{ channel: "heldOutShare", side: "left", limit: 50 }, "Left arm is held out for half the time at most"],
   [{ channel: "noStanding" }, "No standing"],

@@ -1,7 +1,8 @@
+import { ELEVATION_WITH_OUTWARD_CAP } from "../body/shoulder-turn.ts";
 import { featureLabel } from "../movement/features.ts";
 import { formLabel } from "../movement/form.ts";
 import { partLabel } from "./body-parts.ts";
-import type { Cap, CapLimit, CapSide } from "./cap.ts";
+import { type Cap, type CapLimit, type CapSide, countsWater } from "./cap.ts";
 import { type MotionName, motionNamed } from "./motions.ts";
 
 const MONTHS = [
@@ -59,6 +60,10 @@ function motionWithSide(name: MotionName, side: CapSide): string {
   return side === "both" ? `each ${label}` : `${side} ${label}`;
 }
 
+/** What a cap on a motion keeps besides: with the outward turn of a shoulder capped the arm stays low. */
+const withElevation = (name: MotionName): string =>
+  name === "shoulderOutwardTurn" ? `, and lifts to ${ELEVATION_WITH_OUTWARD_CAP}°` : "";
+
 const seconds = (of: number): string => (of >= 120 && of % 60 === 0 ? `${of / 60} min` : `${of} s`);
 
 /** A cap's limit in plain words, as "Right hand stops at shoulder height". */
@@ -71,9 +76,9 @@ export function limitInWords(limit: CapLimit): string {
     case "motion":
       return limit.limit <= 0
         ? capital(
-            `${motionWithSide(limit.motion, limit.side)} not at all${limit.limit < 0 ? `, ${-limit.limit}° short of straight` : ""}`,
+            `${motionWithSide(limit.motion, limit.side)} not at all${limit.limit < 0 ? `, ${-limit.limit}° short of straight` : ""}${withElevation(limit.motion)}`,
           )
-        : capital(`${motionWithSide(limit.motion, limit.side)} ${limit.limit}° at most`);
+        : capital(`${motionWithSide(limit.motion, limit.side)} ${limit.limit}° at most${withElevation(limit.motion)}`);
     case "handSeparation":
       return limit.limit === 1
         ? "Hands no wider apart than the shoulders"
@@ -97,7 +102,15 @@ export function limitInWords(limit: CapLimit): string {
     case "legShare":
       return limit.limit === 0
         ? capital(`no weight on ${limit.side === "both" ? "either leg" : `the ${limit.side} leg`}`)
-        : capital(`${bothOr(limit.side, "leg takes", "legs take")} ${limit.limit} % of body weight at most`);
+        : capital(
+            `${bothOr(limit.side, "leg takes", "legs take")} ${limit.limit} % of body weight at most${countsWater(limit) ? ", in the pool with the water counted" : ""}`,
+          );
+    case "shoulderDrag":
+      return capital(
+        `${bothOr(limit.side, "shoulder meets", "shoulders meet")} ${limit.limit} % of weight × height of water drag at most`,
+      );
+    case "hipDrag":
+      return capital(`${bothOr(limit.side, "hip meets", "hips meet")} ${limit.limit} % of weight × height of water drag at most`);
     case "handWeight":
       return limit.limit === 0
         ? `Nothing heavy in ${limit.side === "both" ? "the hands" : `the ${limit.side} hand`}`

@@ -1,4 +1,4 @@
-import type { Hold } from "../body/supports.ts";
+import { type Hold, ON_ARMRESTS } from "../body/supports.ts";
 import {
   armMoves,
   DEPTHS,
@@ -6,10 +6,12 @@ import {
   evenSizes,
   type FormChoice,
   type FormKind,
+  FULL_SEATED,
   FULL_SIZE,
+  FULL_STANDING,
   type Sizes,
 } from "../movement/form.ts";
-import type { Movement } from "../movement/format.ts";
+import { type Movement, rises } from "../movement/format.ts";
 import { hasForm } from "../movement/track.ts";
 import type { Side } from "../side.ts";
 import { HALL_OFFERS, type Offers } from "./place.ts";
@@ -60,6 +62,12 @@ function holdsOf(kind: FormKind, holds: readonly Hold[]): readonly (Hold | null)
   return kind === "water" ? [null, ...holds] : [null];
 }
 
+/** Rising from a chair is done whole or not at all: without hands, with both on the arms of the chair, or what there is of it seated. */
+const risingShapes = (movement: Movement, kinds: readonly FormKind[], armrests: boolean): Shape[] =>
+  [FULL_STANDING, ...(armrests ? [{ ...FULL_STANDING, kind: "supported" as const, hold: ON_ARMRESTS }] : []), FULL_SEATED].filter(
+    ({ kind }) => kinds.includes(kind) && hasForm(movement, kind, false),
+  );
+
 /**
  * Every shape of a movement that exists, whoever does it, least supported and fullest first. Candidates do not
  * depend on caps: a cap only filters what they demand.
@@ -70,8 +78,9 @@ function holdsOf(kind: FormKind, holds: readonly Hold[]): readonly (Hold | null)
 export function shapesOf(
   movement: Movement,
   meantDepth: Depth = "middle",
-  { kinds, holds, inWater }: Offers = HALL_OFFERS,
+  { kinds, holds, armrests, inWater }: Offers = HALL_OFFERS,
 ): Shape[] {
+  if (rises(movement)) return risingShapes(movement, kinds, armrests);
   return kinds
     .filter((kind) => hasForm(movement, kind, inWater))
     .flatMap((kind) => [...shapesOfKind(movement, kind, meantDepth, holdsOf(kind, holds))]);

@@ -1,5 +1,6 @@
 import { armTakesPart, type Build, canStand } from "../body/build.ts";
 import { reliefOf } from "../body/supports.ts";
+import type { WaterEquipment } from "../body/water-equipment.ts";
 import { movesPart, TAKES_PART, type WholeOrPart } from "../caps/body-parts.ts";
 import {
   barsForm,
@@ -9,6 +10,7 @@ import {
   type Extremes,
   forbidsAtAnySize,
   isOnFeet,
+  isReadInWater,
   roundsLeft,
   roundsLeftMoving,
   roundsLeftOfAll,
@@ -51,6 +53,11 @@ export interface CellQuestion {
   readonly build: Build;
   /** Metres of water where they stand; null on land. */
   readonly depth: number | null;
+  readonly shallowest?: number | null;
+  /** Kilograms. */
+  readonly mass?: number | null;
+  /** What they have in their hands in water. */
+  readonly equipment?: WaterEquipment;
   readonly aids: readonly OwnAid[];
   readonly place: FitPlace;
   /** What of the place there may not be enough of. */
@@ -76,9 +83,15 @@ export interface FoundForm {
   /** How much of the meant movement is kept, 0 to 1, the rounds left out counted. */
   readonly fidelity: number;
   readonly rounds: number;
+  /** How many rounds of the room one of theirs takes: 1, or 2 or 3 for who moves slower in water. */
+  readonly pace: Pace;
   /** One reading per leading side. */
   readonly demands: readonly Demand[];
 }
+
+/** How much slower than the room somebody may move in water, so that the drag stays within their caps. */
+const PACES = [1, 2, 3] as const;
+export type Pace = (typeof PACES)[number];
 
 /** The form a body is to do: the room's, or on a chair where it cannot stand; in a pool that chair stands in the water. */
 export const meantFor = (build: Build, meant: FormChoice): FormChoice =>
@@ -103,6 +116,7 @@ interface BodyRead extends BodyKeeps {
 /** What is known of a shape in a search, so far as it has been asked. */
 interface Look {
   readonly shape: Shape;
+  readonly pace: Pace;
   /** Whether caps forbid it at every size, and whether it is ever on one leg; null until it is looked at. */
   quiet: { readonly forbidden: boolean; readonly oneLeg: boolean } | null;
   /** What it keeps whoever does it. */
@@ -177,6 +191,8 @@ export class CellSearch {
   /** Share of the rounds that caps leave whatever is done. */
   private readonly mostOfRounds: number;
   private readonly inTime: boolean;
+  /** A slower pace is only looked at where a cap on drag could need it: it keeps less of everything else. */
+  private readonly paces: readonly Pace[];
   private looks: ReadonlyMap<Way, readonly Look[]> | null = null;
   /** Caps on trunk and legs, and on either arm: what breaks them hangs on these parts, or nearly. */
   private readonly bodyCaps: readonly Cap[];
@@ -202,24 +218,31 @@ export class CellSearch {
     this.inTime = !question.caps.some(
       ({ limit }) => limit.channel === "longestBreath" && limit.limit < question.breathSeconds - CAP_TOLERANCE.share,
     );
+    const dragCapped = this.worked.some(({ limit }) => limit.channel === "shoulderDrag" || limit.channel === "hipDrag");
+    this.paces = question.place.pool !== null && dragCapped ? PACES : [1];
     this.full = meantFor(question.build, question.meant);
     const known = library.meant(question.movement, this.full, question, question.breathSeconds, this.leads);
     this.meantDemands = known?.demands ?? null;
     this.meant = known?.meant ?? null;
     // Parts are only looked at for themselves where the whole movement goes beyond a cap on them.
-    const pressing = this.worked.filter((cap) => this.meantDemands && this.breaksWorked(cap, this.full, this.meantDemands));
+    const pressing = this.worked.filter((cap) => this.meantDemands && this.breaksWorked(cap, this.full, this.meantDemands, 1));
     this.steadinessPresses = pressing.some(({ limit }) => limit.channel === "steadiness");
     this.poseCaps = pressing.filter((cap) => this.beyondInPose(cap, this.full, this.meantDemands ?? []));
     this.armCaps = [capsOnArm(pressing, "left"), capsOnArm(pressing, "right")];
   }
 
-  private demandsOf(choice: FormChoice): readonly Demand[] | null {
+  private demandsOf(choice: FormChoice, pace: Pace): readonly Demand[] | null {
     const { movement, breathSeconds } = this.question;
-    return this.library.demands(movement, choice, this.question, breathSeconds, this.leads);
+    return this.library.demands(movement, choice, this.question, pace * breathSeconds, this.leads);
   }
 
-  private breaksWorked(cap: Cap, choice: FormChoice, demands: readonly Demand[]): boolean {
-    return demands.some((demand) => breaks(cap, choice, demand, this.rounds));
+  /** Rounds that there is time for at a pace. */
+  private roundsAt(pace: Pace): number {
+    return Math.floor(this.rounds / pace);
+  }
+
+  private breaksWorked(cap: Cap, choice: FormChoice, demands: readonly Demand[], pace: Pace): boolean {
+    return demands.some((demand) => breaks(cap, choice, demand, this.roundsAt(pace)));
   }
 
   private roundsOf(kind: FormChoice["kind"], demands: readonly Demand[], by: readonly Cap[]): number {
@@ -238,7 +261,7 @@ export class CellSearch {
     return caps.filter((cap, i) => {
       const worked = this.worked[i] as Cap;
       return (
-        this.breaksWorked(worked, this.full, demands) ||
+        this.breaksWorked(worked, this.full, demands, 1) ||
         this.roundsOf(this.full.kind, demands, [worked]) < this.rounds ||
         this.barsWater(cap) ||
         (cap.limit.channel === "longestBreath" && cap.limit.limit < breathSeconds - CAP_TOLERANCE.share)
@@ -268,16 +291,19 @@ export class CellSearch {
         if (isOnFeet(shape.kind) && !isOnFeet(this.full.kind)) continue;
         if (this.worked.some((cap) => barsForm(cap, shape))) continue;
         const way = wayOf(shape);
-        const look: Look = {
-          shape,
-          quiet: null,
-          ranked: null,
-          keeps: new Map(),
-          atKeys: new Map(),
-          bodies: new Map(),
-          allowed: new Map(),
-        };
-        byWay.set(way, [...(byWay.get(way) ?? []), look]);
+        const looks = this.paces.map(
+          (pace): Look => ({
+            shape,
+            pace,
+            quiet: null,
+            ranked: null,
+            keeps: new Map(),
+            atKeys: new Map(),
+            bodies: new Map(),
+            allowed: new Map(),
+          }),
+        );
+        byWay.set(way, [...(byWay.get(way) ?? []), ...looks]);
       }
     this.looks = byWay;
     return byWay;
@@ -311,18 +337,19 @@ export class CellSearch {
   private quietOf(look: Look): NonNullable<Look["quiet"]> {
     if (look.quiet) return look.quiet;
     const { movement, breathSeconds } = this.question;
-    const { shape } = look;
-    const quiet = this.library.quiet(movement, shape, this.question, breathSeconds, this.leads);
+    const { shape, pace } = look;
+    const quiet = this.library.quiet(movement, shape, this.question, pace * breathSeconds, this.leads);
     look.quiet = {
       forbidden:
-        quiet === null || this.worked.some((cap) => quiet.some((demand) => forbidsAtAnySize(cap, shape, demand, this.rounds))),
+        quiet === null ||
+        this.worked.some((cap) => quiet.some((demand) => forbidsAtAnySize(cap, shape, demand, this.roundsAt(pace)))),
       oneLeg: quiet?.some(({ longestOneLeg }) => Math.max(...longestOneLeg) > CAP_TOLERANCE.share) ?? false,
     };
     return look.quiet;
   }
 
   private beyondInPose(cap: Cap, choice: FormChoice, extremes: readonly Extremes[]): boolean {
-    if (!appliesTo(cap, choice.kind)) return false;
+    if (!appliesTo(cap, choice.kind) || isReadInWater(cap, choice.kind)) return false;
     return extremes.some((led) => breaksInPose(cap.limit, led) || breaksInSize(cap, choice, led));
   }
 
@@ -338,12 +365,12 @@ export class CellSearch {
   }
 
   /** Whether the trunk and legs of a form break no cap on them. */
-  private bodyPasses({ shape, bodies }: Look, sizes: Sizes): boolean {
+  private bodyPasses({ shape, pace, bodies }: Look, sizes: Sizes): boolean {
     if (this.bodyCaps.length === 0) return true;
     return remember(bodies, sizesCode(sizes), () => {
       const choice = { ...shape, sizes };
-      const demands = this.demandsOf(choice);
-      return demands !== null && !this.bodyCaps.some((cap) => this.breaksWorked(cap, choice, demands));
+      const demands = this.demandsOf(choice, pace);
+      return demands !== null && !this.bodyCaps.some((cap) => this.breaksWorked(cap, choice, demands, pace));
     });
   }
 
@@ -355,14 +382,15 @@ export class CellSearch {
     const shape = armShape(this.question.movement, look.shape);
     const size = side === "left" ? sizes.armLeft : sizes.armRight;
     const i = sideIndex(side);
-    const key = 2 * (16 * (16 * FORM_KINDS.indexOf(shape.kind) + sizes.trunk) + size) + i;
+    const { pace } = look;
+    const key = 2 * (16 * (16 * (FORM_KINDS.indexOf(shape.kind) * PACES.length + pace) + sizes.trunk) + size) + i;
     return remember(this.arms, key, () => {
       const choice = { ...shape, sizes: armOnBody(shape, { ...sizes, legs: SMALL_LEGS }, side)[1] };
-      const demands = this.demandsOf(choice);
+      const demands = this.demandsOf(choice, pace);
       return (
         demands && {
           up: demands.map(({ handAboveShoulderSeconds, cycleSeconds }) => handAboveShoulderSeconds[i] / cycleSeconds),
-          passes: !this.armCaps[i].some((cap) => this.breaksWorked(cap, choice, demands)),
+          passes: !this.armCaps[i].some((cap) => this.breaksWorked(cap, choice, demands, pace)),
         }
       );
     });
@@ -402,8 +430,8 @@ export class CellSearch {
       // Either arm has to be steady enough with the other at its smallest.
       const alone = (side: Side): Sizes => armOnBody(look.shape, choice.sizes, side)[1];
       if (this.steadinessPresses && !SIDES.every((side) => this.bodyPasses(look, alone(side)))) return null;
-      const demands = this.demandsOf(choice);
-      if (!demands || this.worked.some((cap) => this.breaksWorked(cap, choice, demands))) return null;
+      const demands = this.demandsOf(choice, look.pace);
+      if (!demands || this.worked.some((cap) => this.breaksWorked(cap, choice, demands, look.pace))) return null;
       const drowns = demands.some(({ water }) => water?.outOfDepth || (water?.needsRail && choice.hold === null));
       return drowns ? null : demands;
     });
@@ -414,14 +442,24 @@ export class CellSearch {
     const head = look.ranked?.sizes[next];
     if (!look.ranked || !head) return Number.NEGATIVE_INFINITY;
     const body = whole ?? { steadiness: 1, depth: look.ranked.depth };
-    return this.mostOfRounds * mostFidelity(meant, body, head, this.inTime);
+    return this.mostShare(look) * mostFidelity(meant, body, head, this.isInTime(look));
   }
 
   /** The most that a shape could keep of which nothing is solved yet. */
-  private mostUnsolved({ shape }: Look, meant: Meant): number {
-    const keeps = readShape(meant, shape, null);
-    const kept = rangeKept(meant, keeps, shape);
-    return this.mostOfRounds * mostFidelity(meant, { steadiness: 1, depth: keeps.depth }, kept, this.inTime);
+  private mostUnsolved(look: Look, meant: Meant): number {
+    const keeps = readShape(meant, look.shape, null);
+    const kept = rangeKept(meant, keeps, look.shape);
+    return this.mostShare(look) * mostFidelity(meant, { steadiness: 1, depth: keeps.depth }, kept, this.isInTime(look));
+  }
+
+  /** The most of the rounds that there is time for, caps on rounds counted. */
+  private mostShare({ pace }: Look): number {
+    return Math.min(this.mostOfRounds, this.roundsAt(pace) / Math.max(1, this.rounds));
+  }
+
+  /** Whether breath and timing are the room's. */
+  private isInTime({ pace }: Look): boolean {
+    return this.inTime && pace === 1;
   }
 
   /**
@@ -445,8 +483,8 @@ export class CellSearch {
    * The rounds that a form is credited with at most: an arm counts as moved when its part of the meant ranges at that size is,
    * trunk and legs when they are in the plainest form of the same trunk and legs.
    */
-  private mostRounds({ shape }: Look, sizes: Sizes, { plain }: BodyRead, meant: Meant): number {
-    if (this.partRounds.length === 0 || plain === null) return this.rounds;
+  private mostRounds({ shape, pace }: Look, sizes: Sizes, { plain }: BodyRead, meant: Meant): number {
+    if (this.partRounds.length === 0 || plain === null) return this.roundsAt(pace);
     const armSpan = (side: Side): number =>
       armMoves(shape, side)
         ? (Math.max(0, ...meant.moving.filter(({ part }) => part === side).map(({ span }) => span)) / FULL_SIZE) *
@@ -456,14 +494,14 @@ export class CellSearch {
       if (part === "leftArm" || part === "rightArm") return armSpan(part === "leftArm" ? "left" : "right") > TAKES_PART;
       return plain.some((demand) => movesPart(part, demand));
     };
-    return roundsLeftMoving(this.partRounds, shape.kind, moves, this.rounds);
+    return Math.min(this.roundsAt(pace), roundsLeftMoving(this.partRounds, shape.kind, moves, this.rounds));
   }
 
   /** The most that a form of a shape is credited with at some size of trunk and legs: what the plainest one asks, less what is held. */
-  private readBody({ shape, ranked, keeps }: Look, { trunk, legs }: Sizes, meant: Meant): BodyRead {
+  private readBody({ shape, pace, ranked, keeps }: Look, { trunk, legs }: Sizes, meant: Meant): BodyRead {
     return remember(keeps, 16 * trunk + legs, () => {
       const plain = plainShape(this.question.movement, shape);
-      const done = this.demandsOf({ ...plain, sizes: { ...plain.sizes, trunk, legs } });
+      const done = this.demandsOf({ ...plain, sizes: { ...plain.sizes, trunk, legs } }, pace);
       const depth = ranked?.depth ?? 1;
       if (done === null) return { plain: null, steadiness: 1, depth };
       const relief = shape.hold === null || plain.hold !== null || shape.kind === "water" ? 0 : reliefOf(shape.hold);
@@ -496,8 +534,8 @@ export class CellSearch {
   private search(looks: readonly Look[], spending: Spending, above: number): FoundForm | null {
     const { meant } = this;
     if (meant === null) return null;
-    const most = this.mostOfRounds * (this.inTime ? 1 : 1 - meant.weights.breath);
-    const searched = looks.map((look): Searched => ({ look, entered: false, whole: null, next: 0, most }));
+    const mostOf = (look: Look) => this.mostShare(look) * (this.isInTime(look) ? 1 : 1 - meant.weights.breath);
+    const searched = looks.map((look): Searched => ({ look, entered: false, whole: null, next: 0, most: mostOf(look) }));
     let best: FoundForm | null = null;
     for (;;) {
       let head: Searched | null = null;
@@ -512,7 +550,7 @@ export class CellSearch {
       const body = this.readBody(look, size.sizes, meant);
       const rounds = this.mostRounds(look, size.sizes, body, meant);
       const better = Math.max(above, best?.fidelity ?? 0) + EPSILON;
-      if ((rounds / this.rounds) * mostFidelity(meant, body, size, this.inTime) <= better) continue;
+      if ((rounds / this.rounds) * mostFidelity(meant, body, size, this.isInTime(look)) <= better) continue;
       const choice = { ...look.shape, sizes: size.sizes };
       // In the order of what is cheap and turns most down.
       if (!this.partsPassAtKeys(look, choice.sizes) || !this.armsPass(look, choice.sizes, spending)) continue;
@@ -520,8 +558,8 @@ export class CellSearch {
       if (demands === null) continue;
       const done = Math.min(rounds, this.roundsOf(choice.kind, demands, this.worked));
       if (done === 0) continue;
-      const kept = (done / this.rounds) * fidelity(meant, body, size, demands, this.inTime);
-      if (kept > better) best = { choice, fidelity: kept, rounds: done, demands };
+      const kept = (done / this.rounds) * fidelity(meant, body, size, demands, this.isInTime(look));
+      if (kept > better) best = { choice, fidelity: kept, rounds: done, pace: look.pace, demands };
     }
     return best;
   }

@@ -56,12 +56,13 @@ const NO_FORM = "There is no form of this for this body";
 const restingHand = ({ arms }: FormChoice): Side | null => (arms === "both" ? null : otherSide(arms));
 
 function changesInWords(
-  { choice, level, rounds }: FittedCell & { choice: FormChoice },
+  { choice, level, rounds, pace }: FittedCell & { choice: FormChoice },
   meant: FormChoice,
   planned: number,
 ): string[] {
   const words: string[] = [];
-  if (rounds < planned) words.push(`${rounds} of ${planned} rounds`);
+  if (pace > 1) words.push(pace === 2 ? "half the pace" : "a third of the pace");
+  else if (rounds < planned) words.push(`${rounds} of ${planned} rounds`);
   if (choice.kind === "seated" && meant.kind !== "seated") words.push(meant.kind === "water" ? "in the pool chair" : "seated");
   if (choice.hold) words.push(holdInWords(choice.hold));
   const resting = restingHand(choice);

@@ -4,7 +4,7 @@ import type { Cap } from "../caps/cap.ts";
 import type { Demand } from "../movement/demand.ts";
 import type { FormChoice } from "../movement/form.ts";
 import type { Side } from "../side.ts";
-import { type CellQuestion, CellSearch, type FoundForm, lighterSideOf } from "./cell-search.ts";
+import { type CellQuestion, CellSearch, type FoundForm, lighterSideOf, type Pace } from "./cell-search.ts";
 import { levelOf, type Meant } from "./fidelity.ts";
 import type { FormLibrary } from "./form-library.ts";
 import { wayCost, wayOf } from "./place.ts";
@@ -23,6 +23,8 @@ export interface FittedCell {
   readonly fidelity: number;
   /** Rounds done, on each side of a sided movement; the rest of those planned is spent at rest. */
   readonly rounds: number;
+  /** How many rounds of the room one of theirs takes. */
+  readonly pace: Pace;
   /** Share of the full size that is done, 0 to 1: what the vessel shows. */
   readonly level: number;
   /** One arm that does less than the other, or rests. */
@@ -39,6 +41,7 @@ const REST: Omit<FittedCell, "because" | "gaveWay"> = {
   breathing: false,
   fidelity: 0,
   rounds: 0,
+  pace: 1,
   level: 0,
   lighterSide: null,
   demands: [],
@@ -55,7 +58,7 @@ export const restCell = (because: readonly Cap[], gaveWay: GaveWay | null = null
 
 /** A cell done in a form. */
 export const formCell = (
-  { choice, fidelity, rounds, demands }: FoundForm,
+  { choice, fidelity, rounds, pace, demands }: FoundForm,
   meant: Meant,
   build: Build,
   because: readonly Cap[],
@@ -65,6 +68,7 @@ export const formCell = (
   breathing: false,
   fidelity,
   rounds,
+  pace,
   level: levelOf(meant, choice),
   lighterSide: lighterSideOf(choice, build),
   because,

@@ -26,7 +26,7 @@ export const BREATHING_FIDELITY = 0.1;
 export type Part = Side | "trunk" | "legs";
 
 /** Ranges that one arm has to itself. */
-export const ARM_RANGES: readonly string[] = ["shoulderElevation", "shoulderPlane", "shoulderAxial", "elbow", "forearm", "wrist"];
+export const ARM_RANGES: readonly string[] = ["shoulderElevation", "shoulderPlane", "shoulderTurn", "elbow", "forearm", "wrist"];
 interface RangeOfPart {
   readonly column: number;
   readonly part: Part;

@@ -17,6 +17,8 @@ export interface AnsweredCell {
   /** Share of full size. */
   readonly level: number;
   readonly rounds: number;
+  /** How many rounds of the room one of theirs takes: more than 1 for who moves slower in water. */
+  readonly pace: number;
   /** Greatest steadiness asked, 0 to 10. */
   readonly steadiness: number;
   /** Ids of caps that the meant form goes beyond, with their words. */
@@ -53,13 +55,14 @@ export const fitAnswer = (plan: FitPlan, group: FittedGroup): FitAnswerFile => (
     kept,
     sums,
     cells: cells.map(
-      ({ choice, breathing, fidelity, level, rounds, demands, because, gaveWay }, i): AnsweredCell => ({
+      ({ choice, breathing, fidelity, level, rounds, pace, demands, because, gaveWay }, i): AnsweredCell => ({
         blockId: plan.blocks[i]?.id ?? "",
         way: choice ? wayOf(choice) : breathing ? "breathing" : "rest",
         form: choice,
         fidelity,
         level,
         rounds,
+        pace,
         steadiness: Math.max(0, ...demands.map(({ steadiness }) => steadiness.total)),
         because: because.map(({ id, limit }) => ({ id, words: limitInWords(limit) })),
         gaveWay,

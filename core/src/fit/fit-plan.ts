@@ -1,5 +1,7 @@
+import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { FormChoice } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
+import type { Block } from "../plan/block.ts";
 import type { Turn } from "../plan/count.ts";
 import type { TeachingStyle } from "../plan/style.ts";
 import type { FitPlace, Way } from "./place.ts";
@@ -12,6 +14,8 @@ export interface FitBlock {
   readonly meant: FormChoice;
   readonly turns: readonly Turn[];
   readonly breathSeconds: number;
+  /** What everybody has in their hands in water. */
+  readonly equipment?: WaterEquipment;
   /** Seconds of the whole block, and when it ends. */
   readonly total: number;
   readonly to: number;
@@ -32,19 +36,23 @@ export interface FitPlan {
   readonly holds: readonly FitHold[];
 }
 
+/** A block as a plan reads it. */
+type FitBlockOfPlan = FitBlock & { readonly block?: Pick<Block, "equipment"> };
+
 /** What the fit takes of a plan that was read, of the place and of the instructor's word. */
 export const fitPlanOf = (
-  { blocks }: { readonly blocks: readonly FitBlock[] },
+  { blocks }: { readonly blocks: readonly FitBlockOfPlan[] },
   place: FitPlace,
   { size }: Pick<TeachingStyle, "size">,
   holds: readonly FitHold[] = [],
 ): FitPlan => ({
-  blocks: blocks.map(({ id, movement, meant, turns, breathSeconds, total, to }) => ({
+  blocks: blocks.map(({ id, movement, meant, turns, breathSeconds, total, to, block }) => ({
     id,
     movement,
     meant,
     turns: turns.map(({ lead, rounds }) => ({ lead, rounds })),
     breathSeconds,
+    ...(block?.equipment && { equipment: block.equipment }),
     total,
     to,
   })),

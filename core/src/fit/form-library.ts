@@ -1,10 +1,11 @@
 import { type Build, isEven } from "../body/build.ts";
 import { ROW_WIDTH } from "../body/channels.ts";
 import { MIDDLING_STATURE } from "../body/segments.ts";
+import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { Extremes } from "../caps/broken.ts";
 import { type Demand, type DemandSamples, type QuietDemand, readDemand, readQuietDemand } from "../movement/demand.ts";
 import { armMoves, CHOICE_CODES, choiceCode, type FormChoice, mirrorChoice, type Sizes } from "../movement/form.ts";
-import type { Movement } from "../movement/format.ts";
+import { type Movement, rises } from "../movement/format.ts";
 import { mirrorDemand, mirrorExtremes, mirrorQuietDemand } from "../movement/mirror-demand.ts";
 import { extremesAtKeys, type FormSamples, sampleTrack } from "../movement/samples.ts";
 import { INTERVALS } from "../movement/solved-samples.ts";
@@ -20,6 +21,12 @@ export interface FormDoer {
   readonly build: Build;
   /** Metres of water where they stand or sit; none on land. */
   readonly depth?: number | null;
+  /** Metres of water at the shallowest place they come to. */
+  readonly shallowest?: number | null;
+  /** Kilograms; a usual one where it is not known. */
+  readonly mass?: number | null;
+  /** What is in their hands in water. */
+  readonly equipment?: WaterEquipment;
 }
 
 /** Solved forms, each solved once whoever asks and at whatever pace. Keys hold the movement's content. */
@@ -82,6 +89,14 @@ export const USUAL_DEPTH = 0.7;
 /** Whether a form is done in water: there, or on a chair that stands in it. */
 const isWet = ({ kind }: FormChoice, { depth }: FormDoer): boolean =>
   kind === "water" || (kind === "seated" && depth !== null && depth !== undefined);
+
+/** All that demands in water hang on beside the form and the stature. */
+const inWater = ({ mass, shallowest, equipment }: FormDoer, depth: number) => ({
+  depth,
+  shallowest: shallowest ?? depth,
+  equipment: equipment ?? "bare",
+  ...(mass ? { mass } : {}),
+});
 
 /** Sides that lead in turn where nothing else is said: an unsided movement is authored whole and done once. */
 export const leadsOf = (movement: Movement): readonly Side[] => (movement.sided ? SIDES : ["right"]);
@@ -147,13 +162,13 @@ export function createFormLibrary(): FormLibrary {
   /** Samples of a form; the poses themselves are only kept for water, and take by far the most room. */
   const samplesLed = (movement: Movement, choice: FormChoice, doer: FormDoer, lead: Side): DemandSamples | FormSamples | null =>
     solved(codeOf(movement, choice, doer, lead), () => {
-      const inWater = isWet(choice, doer);
-      const track = trackOf(movement, choice, lead, doer.build, inWater);
+      const wet = isWet(choice, doer);
+      const track = trackOf(movement, choice, lead, doer.build, wet);
       if (track === null) return null;
-      const sampled = sampleTrack(track, inWater ? undefined : scratch);
+      const sampled = sampleTrack(track, wet ? undefined : scratch);
       if (sampled.problem !== null) return null;
       const { rows: _, segments: __, ...kept } = sampled;
-      return inWater ? sampled : kept;
+      return wet ? sampled : kept;
     });
 
   /** Whether a body does a movement that the left leads as the mirror image of one that the right leads. */
@@ -163,14 +178,15 @@ export function createFormLibrary(): FormLibrary {
   function demandLed(movement: Movement, choice: FormChoice, doer: FormDoer, breathSeconds: number, lead: Side): Demand | null {
     const { stature, build } = doer;
     const depth = isWet(choice, doer) ? (doer.depth ?? USUAL_DEPTH * stature) : undefined;
-    const read = readFor(`${stature} ${depth} ${breathSeconds}`, remembered<number, Demand | null>);
+    const wet = depth === undefined ? {} : inWater(doer, depth);
+    const read = readFor(`${stature} ${breathSeconds} ${JSON.stringify(wet)}`, remembered<number, Demand | null>);
     return read(codeOf(movement, choice, doer, lead), () => {
       if (isMirrored(movement, build, lead)) {
         const image = demandLed(movement, mirrorChoice(choice), doer, breathSeconds, "right");
         return image && mirrorDemand(image);
       }
       const samples = samplesLed(movement, choice, doer, lead);
-      return samples && readDemand(samples, { stature, depth }, breathSeconds * movement.breaths);
+      return samples && readDemand(samples, { stature, ...wet }, breathSeconds * movement.breaths);
     });
   }
 
@@ -228,7 +244,9 @@ export function createFormLibrary(): FormLibrary {
         const keeps = readShape(all, shape, demands(movement, plain, doer, BREATH_SECONDS.usual, leads));
         const worth = ({ range, sides }: RangeKept): number => all.weights.range * range + all.weights.sides * sides;
         const track = trackOf(movement, plain, "right", build, isWet(plain, doer));
-        const sizes = sizesOf(shape, track ? movedBy(track) : { trunk: true, legs: true })
+        // Rising from a chair is done whole or not at all.
+        const whole = rises(movement) && shape.kind !== "seated";
+        const sizes = (whole ? [shape.sizes] : sizesOf(shape, track ? movedBy(track) : { trunk: true, legs: true }))
           .map((each) => ({ sizes: each, ...rangeKept(all, keeps, { ...shape, sizes: each }) }))
           // To stand still and do nothing else is no form.
           .filter(({ range, sizes: { legs } }) => legs > 0 || range > 0);

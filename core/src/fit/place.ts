@@ -7,6 +7,8 @@ import type { Room } from "../places/place.ts";
 export interface FitPlace {
   /** Chairs to sit on; in a pool the chairs for the water, which only those sit on who cannot stand. */
   readonly chairs: number;
+  /** How many of them have arms to push up from. */
+  readonly armchairs?: number;
   /** People who can stand at the rail, or at the wall of a pool, at a time. */
   readonly rail: number;
   /** Helpers, each with a hand for one person at a time. */
@@ -22,7 +24,7 @@ export const RAIL_PLACE = 0.8;
 const UNCOUNTED = 200;
 
 /** A hall with a chair and a place at the rail for everybody, and nobody to help. */
-export const OPEN_HALL: FitPlace = { chairs: UNCOUNTED, rail: UNCOUNTED, helpers: 0, pool: null };
+export const OPEN_HALL: FitPlace = { chairs: UNCOUNTED, armchairs: UNCOUNTED, rail: UNCOUNTED, helpers: 0, pool: null };
 
 /**
  * What a group has to hold on to and to sit on.
@@ -38,7 +40,8 @@ export function fitPlaceOf(
   // The wall of a pool can be held all along its length, on both sides.
   const rail = Math.floor((inWater ? 2 * (room.poolLength ?? 0) : (room.rail ?? 0)) / RAIL_PLACE + 1e-9);
   const chairs = inWater ? room.poolChairs : room.chairs.reduce((sum, { count }) => sum + count, 0);
-  return { chairs, rail: inWater && room.poolLength === null ? UNCOUNTED : rail, helpers, pool };
+  const armchairs = inWater ? 0 : room.chairs.reduce((sum, { count, arms }) => sum + (arms === true ? count : 0), 0);
+  return { chairs, armchairs, rail: inWater && room.poolLength === null ? UNCOUNTED : rail, helpers, pool };
 }
 
 /** What a person brings to hold on to. */
@@ -79,6 +82,9 @@ export function wayOf({ kind, hold }: Pick<FormChoice, "kind" | "hold">): Way {
       return "aid";
     case "fingertips":
       return "rail";
+    case "armrests":
+      // They stand on their own feet; the chair is there anyhow.
+      return "standing";
     default:
       return hold.by;
   }
@@ -88,6 +94,8 @@ export function wayOf({ kind, hold }: Pick<FormChoice, "kind" | "hold">): Way {
 export interface Offers {
   readonly kinds: readonly FormKind[];
   readonly holds: readonly Hold[];
+  /** Whether there are chairs with arms. */
+  readonly armrests: boolean;
   /** Whether chairs stand in the water. */
   readonly inWater: boolean;
 }
@@ -96,6 +104,7 @@ export interface Offers {
 export const HALL_OFFERS: Offers = {
   kinds: LAND_KINDS,
   holds: HOLDS.filter(({ by, hand }) => by === "rail" && hand !== "both"),
+  armrests: true,
   inWater: false,
 };
 
@@ -130,6 +139,9 @@ export function offersOf(place: FitPlace, aids: readonly OwnAid[], scarce: Scarc
         return onLand && place.chairs > 0 && scarce.rail;
       case "helper":
         return onLand && place.helpers > 0;
+      case "armrests":
+        // Only for rising from a chair, which has shapes of its own.
+        return false;
       default:
         return onLand && aids.includes(by);
     }
@@ -140,7 +152,7 @@ export function offersOf(place: FitPlace, aids: readonly OwnAid[], scarce: Scarc
     : canStand(build)
       ? (["water"] as const)
       : seats;
-  return { kinds, holds: HOLDS.filter(there), inWater: !onLand };
+  return { kinds, holds: HOLDS.filter(there), armrests: onLand && (place.armchairs ?? 0) > 0, inWater: !onLand };
 }
 
 /**

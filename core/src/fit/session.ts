@@ -1,4 +1,5 @@
 import { buildOf, type MeasuredBody } from "../body/build.ts";
+import type { WaterEquipment } from "../body/water-equipment.ts";
 import { isStanding } from "../caps/broken.ts";
 import type { Cap } from "../caps/cap.ts";
 import type { Turn } from "../plan/count.ts";
@@ -20,8 +21,14 @@ export interface FitPerson {
   readonly measured: MeasuredBody;
   /** What they bring to hold on to. */
   readonly aids?: readonly OwnAid[];
+  /** Kilograms; a usual one where nobody has weighed them. */
+  readonly mass?: number | null;
   /** Metres of water where they stand; only in a pool. */
   readonly depth?: number | null;
+  /** Metres of water at the shallowest place they come to; only in a pool. */
+  readonly shallowest?: number | null;
+  /** What they have in their hands in water, whatever the block says; the block's where it is left out. */
+  readonly equipment?: WaterEquipment;
   /** Caps that hold on the day. */
   readonly caps: readonly Cap[];
 }
@@ -95,7 +102,7 @@ export function createFitMemory(): FitMemory {
 
 /** All that a person's blocks depend on beside the block. */
 const personKey = (
-  { stature, measured, aids, depth, caps }: FitPerson,
+  { stature, measured, aids, mass, depth, shallowest, equipment, caps }: FitPerson,
   { place, workingShare }: FitPlan,
   scarce: Scarce,
 ): string =>
@@ -104,8 +111,12 @@ const personKey = (
     measured,
     aids ?? [],
     depth ?? null,
+    shallowest ?? null,
+    (depth ?? null) === null ? null : (mass ?? null),
+    equipment ?? null,
     caps.map(({ id, limit, forms }) => [id, limit, forms]),
     place.chairs > 0,
+    (place.armchairs ?? 0) > 0,
     place.rail > 0,
     place.helpers > 0,
     place.pool,
@@ -170,6 +181,8 @@ export function* personOptionsInSteps(
     stature: person.stature,
     build,
     depth: person.depth ?? null,
+    shallowest: person.shallowest ?? null,
+    mass: person.mass ?? null,
     aids: person.aids ?? [],
     place: plan.place,
     scarce,
@@ -178,11 +191,12 @@ export function* personOptionsInSteps(
   };
   const look = (block: FitBlock, counted: Counted): Looked => {
     const { movement, meant, turns, breathSeconds } = block;
-    const blockKey = `${library.numberOf(movement)} ${JSON.stringify([meant, turns, breathSeconds])} ${key}`;
+    const equipment = person.equipment ?? block.equipment ?? "bare";
+    const blockKey = `${library.numberOf(movement)} ${JSON.stringify([meant, turns, breathSeconds, equipment])} ${key}`;
     return memory.options(`${counted.oneLeg} ${counted.handsUp} ${blockKey}`, () => {
       const search = memory.search(
         blockKey,
-        () => new CellSearch({ ...question, movement, meant, turns, breathSeconds }, library),
+        () => new CellSearch({ ...question, movement, meant, turns, breathSeconds, equipment }, library),
       );
       return { search, options: optionsOf(search, turns, counted) };
     });

@@ -17,6 +17,8 @@ const WORKED: readonly CapLimit["channel"][] = [
   "kneeLoad",
   "shoulderLoad",
   "lowBackLoad",
+  "shoulderDrag",
+  "hipDrag",
 ];
 
 /**

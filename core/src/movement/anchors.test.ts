@@ -71,3 +71,26 @@ test("a smaller size goes part of the way there, and a key that moves the arm le
   };
   expect(elbow(letGo, FULL_STANDING, 0)).toBeCloseTo(20, 6);
 });
+
+/** Distance of the middle of a hand from the line between hip and knee of its side, at every sample, shares of H. */
+function fromThigh(choice: FormChoice, lead: Side): number[] {
+  const samples = sampleTrack(trackOf(load("tap-down-the-legs"), choice, lead) as Track);
+  return Array.from({ length: samples.count }, (_, sample) => {
+    const at = (name: Parameters<typeof sidedPointColumn>[0]) =>
+      [0, 1, 2].map((axis) => valueAt(samples, sample, sidedPointColumn(name, lead) + axis));
+    const [hip, knee, hand] = [at("hip"), at("kneeJoint"), at("handCentre")] as [number[], number[], number[]];
+    const along = knee.map((value, i) => value - (hip[i] as number));
+    const to = hand.map((value, i) => value - (hip[i] as number));
+    const square = along.reduce((sum, value) => sum + value * value, 0);
+    const share = Math.min(1, Math.max(0, to.reduce((sum, value, i) => sum + value * (along[i] as number), 0) / square));
+    return Math.hypot(...to.map((value, i) => value - share * (along[i] as number)));
+  });
+}
+
+test.each([
+  ["standing", FULL_STANDING, 0.075],
+  ["on a chair", FULL_SEATED, 0.04],
+  ["standing, at half size", { ...FULL_STANDING, sizes: { armLeft: 4, armRight: 4, trunk: 8, legs: 8 } }, 0.075],
+] as const)("a hand that goes from one rest to the next stays on the leg all the way, %s", (_, choice, most) => {
+  for (const lead of SIDES) expect(Math.max(...fromThigh(choice, lead))).toBeLessThan(most);
+});

@@ -1,10 +1,10 @@
 import { armForHand } from "../body/arm-for-hand.ts";
 import type { Build } from "../body/build.ts";
 import { pointColumn, sidedPointColumn } from "../body/channels.ts";
-import { mirrorPose, type Pose, sidedSlot } from "../body/pose.ts";
-import { solvePose } from "../body/solve.ts";
+import { type Pose, sidedSlot } from "../body/pose.ts";
+import { solvePoseOffBase } from "../body/solve.ts";
 import { cross, dot, minus, mix, unit, type Vector } from "../body/vector.ts";
-import { otherSide, type Side, sideSign } from "../side.ts";
+import { otherSide, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import type { Anchor } from "./format.ts";
 
 /** How far the middle of a hand lies over what it rests on, share of H. */
@@ -50,6 +50,8 @@ function placeOf(row: ArrayLike<number>, anchor: Anchor, side: Side): Vector {
       const { right } = pelvisAxes(row);
       return plus(at(row, sidedPointColumn("hip", side)), right, sideSign(side) * 2 * OVER);
     }
+    case "upperThigh":
+      return onThigh(row, side, 0.25);
     case "thigh":
       return onThigh(row, side, 0.55);
     case "knee":
@@ -61,17 +63,54 @@ function placeOf(row: ArrayLike<number>, anchor: Anchor, side: Side): Vector {
   }
 }
 
+/** Where a hand rests: on a part of the body, or at a smaller size so far on the way there from where it rests first. */
+export interface Rest {
+  readonly first: Anchor;
+  readonly anchor: Anchor;
+  /** Share of the way, 0 to 1. */
+  readonly size: number;
+}
+
+const placeOfRest = (row: ArrayLike<number>, { first, anchor, size }: Rest, side: Side): Vector =>
+  size === 1 ? placeOf(row, anchor, side) : mix(placeOf(row, first, side), placeOf(row, anchor, side), size);
+
+/** A hand that stays on the body from one rest to the next. */
+export interface RestingHand {
+  readonly start: Rest;
+  readonly end: Rest;
+}
+
 /**
- * Bends an arm so that its hand rests on a part of the body in a pose; what is out of reach is reached for.
- * Writes the arm's angles into the pose.
- *
- * @param pose in which the right side leads
- * @param mirrored whether the left will lead: the body then does it the other way round
+ * How often body and arm are found in turn. Standing, the arm's own weight shifts what it rests on by less than a millimetre;
+ * on a chair it shifts nothing.
  */
-export function restHand(pose: Pose, side: Side, anchor: Anchor, build: Build, mirrored: boolean): void {
-  const done = mirrored ? mirrorPose(pose) : pose;
-  const own = mirrored ? otherSide(side) : side;
-  const { row } = solvePose(done, undefined, undefined, build);
-  const found = armForHand(row, own, placeOf(row, anchor, own), build);
-  for (const name of ANGLES) pose.values[sidedSlot(name, side)] = found[name];
+const PASSES = { standing: 2, seated: 1 } as const;
+
+/**
+ * Bends the arms of a pose so that hands rest where they should, so far along from one rest to the next: on the body all the
+ * way. What is out of reach is reached for. Writes the arms' angles into the pose.
+ *
+ * @param hands what the left and the right hand rest on; null for one that does not
+ * @param along how far from the start to the end, 0 to 1
+ * @param ceiling greatest height of the pelvis, share of H
+ * @param row room to solve in
+ */
+export function restHandsOn(
+  pose: Pose,
+  hands: readonly [RestingHand | null, RestingHand | null],
+  along: number,
+  ceiling: number,
+  row: Float64Array,
+  build: Build,
+): void {
+  for (let pass = 0; pass < PASSES[pose.frame.seating.kind]; pass += 1) {
+    solvePoseOffBase(pose, row, build, ceiling);
+    for (const side of SIDES) {
+      const hand = hands[sideIndex(side)];
+      if (hand === null) continue;
+      const place = mix(placeOfRest(row, hand.start, side), placeOfRest(row, hand.end, side), along);
+      const found = armForHand(row, side, place, build);
+      for (const name of ANGLES) pose.values[sidedSlot(name, side)] = found[name];
+    }
+  }
 }

@@ -1,13 +1,15 @@
 import { MIDDLING_STATURE } from "../body/segments.ts";
 import type { PoseProblem } from "../body/solve.ts";
-import { onRail } from "../body/supports.ts";
-import { FORM_KINDS, type FormChoice, FULL_STANDING } from "./form.ts";
-import type { Movement } from "./format.ts";
+import { ON_ARMRESTS, onRail } from "../body/supports.ts";
+import { type AnatomyProblem, anatomyProblems } from "./anatomy.ts";
+import { FORM_KINDS, type FormChoice, FULL_SEATED, FULL_STANDING } from "./form.ts";
+import { type Movement, rises } from "./format.ts";
 import { greatestJump, NO_JUMP } from "./jump.ts";
 import type { MovementFileProblem } from "./read-file.ts";
 import { sampleTrack } from "./samples.ts";
 import { stateProblems } from "./state.ts";
 import { trackOf } from "./track.ts";
+import { misfittingWords } from "./variant-words.ts";
 
 /** What a body lacks, as the end of a sentence that begins with "the body". Lengths for a middling stature. */
 export function problemInWords(problem: PoseProblem): string {
@@ -19,15 +21,34 @@ export function problemInWords(problem: PoseProblem): string {
       return `cannot hold on: the ${problem.side} arm is ${centimetres(problem.shortBy)} cm short`;
     case "kneeTooDeep":
       return `would sink too deep: the loaded ${problem.side} knee goes ${Math.round(problem.beyond)}° past its limit`;
+    case "noFoot":
+      return `has no ${problem.side} foot to put on the floor`;
     case "offBase":
       return `would fall: its weight is ${centimetres(problem.beyond)} cm outside what it stands on`;
+  }
+}
+
+/** What a form does that no body does, as the end of a sentence that begins with "the body". */
+function anatomyInWords(problem: AnatomyProblem): string {
+  const { side } = problem;
+  const centimetres = (share: number) => (100 * share * MIDDLING_STATURE).toFixed(1);
+  switch (problem.kind) {
+    case "shoulderTurn":
+      return `turns the ${side} upper arm ${Math.round(problem.beyond)}° further than a shoulder turns`;
+    case "extension":
+      return `takes the ${side} arm ${Math.round(problem.beyond)}° further back than a shoulder goes`;
+    case "underFloor":
+      return `has the ${side} foot ${centimetres(problem.by)} cm under the floor`;
+    case "lowSwing":
+      return `steps with the ${side} foot only ${centimetres(problem.clearance)} cm over the floor`;
   }
 }
 
 /** Forms that a body cannot do, each with when in the round. */
 function formProblems(movement: Movement): MovementFileProblem[] {
   return FORM_KINDS.flatMap((kind): MovementFileProblem[] => {
-    const choice: FormChoice = { ...FULL_STANDING, kind, hold: kind === "supported" ? onRail("right") : null };
+    const hold = rises(movement) ? ON_ARMRESTS : onRail("right");
+    const choice: FormChoice = { ...FULL_STANDING, kind, hold: kind === "supported" ? hold : null };
     const track = trackOf(movement, choice, "right");
     if (!track) return [];
     const samples = sampleTrack(track);
@@ -36,13 +57,29 @@ function formProblems(movement: Movement): MovementFileProblem[] {
     ];
     if (samples.problem) return problem(samples.problem.phase, problemInWords(samples.problem.what));
     const jump = greatestJump(samples);
-    if (jump.by < NO_JUMP) return [];
-    return problem(jump.phase, "would jump: put the weight on the other foot before this one leaves the floor");
+    if (jump.by >= NO_JUMP)
+      return problem(jump.phase, "would jump: put the weight on the other foot before this one leaves the floor");
+    const [beyond] = anatomyProblems(samples);
+    return beyond ? problem(beyond.phase, anatomyInWords(beyond)) : [];
   });
+}
+
+/** Words that do not fit how a variant is done. */
+function wordProblems(movement: Movement): MovementFileProblem[] {
+  const seated = movement.forms.seated === false ? [] : [FULL_SEATED];
+  const oneHand: FormChoice[] = movement.vary.oneArm
+    ? [{ ...FULL_STANDING, arms: "right" }, ...seated.map((choice): FormChoice => ({ ...choice, arms: "right" }))]
+    : [];
+  return [...seated, ...oneHand].flatMap((choice) =>
+    misfittingWords(movement, choice).map(({ where, words }) => ({
+      path: choice.arms === "both" ? `forms.${choice.kind}` : "oneHand",
+      message: `"${words}" (${where}) does not fit this variant: give it words of its own`,
+    })),
+  );
 }
 
 /** What is wrong with a movement that reads well: forms that no body can do, entry and exit that contradict the key poses. */
 export function movementProblems(movement: Movement): MovementFileProblem[] {
   const forms = formProblems(movement);
-  return forms.length > 0 ? forms : stateProblems(movement);
+  return forms.length > 0 ? forms : [...stateProblems(movement), ...wordProblems(movement)];
 }

@@ -59,6 +59,33 @@ describe("steadiness", () => {
   });
 });
 
+describe("the least margin", () => {
+  test("says towards which side it is: over the leg that carries, and the other way in a mirror", () => {
+    const tall = load("one-leg-toe-near");
+    const led = (lead: "left" | "right") =>
+      readDemand(sampleTrack(trackOf(tall, FULL_STANDING, lead) as Track), { stature: H }, CYCLE).leastMargin.towards;
+    expect([led("left"), led("right")].toSorted()).toEqual(["left", "right"]);
+    expect(demandOf("heels-up").leastMargin.towards).toMatch(/ahead|back/);
+  });
+});
+
+test("hands are overhead from a hundredth of the stature over the crown, as everywhere else", () => {
+  const lift = load("lift-and-part");
+  const raised = (elevation: number): Movement => ({
+    ...lift,
+    keys: lift.keys.map((key) => ({ ...key, arms: { elevation, plane: 85, elbow: 0, axial: 5 } })),
+  });
+  const over = (elevation: number) => {
+    const { highest, features } = readDemand(samplesOf(raised(elevation)), { stature: H }, CYCLE);
+    return { by: highest[sidedColumn("handOverCrown", "left")] as number, overhead: features.has("bothHandsOverhead") };
+  };
+  const steps = Array.from({ length: 361 }, (_, i) => over(90 + i / 4));
+  const between = steps.filter(({ by }) => by > 0 && by <= 0.01);
+  expect(between.length).toBeGreaterThan(2);
+  expect(between.every(({ overhead }) => !overhead)).toBe(true);
+  expect(steps.filter(({ by }) => by > 0.011).every(({ overhead }) => overhead)).toBe(true);
+});
+
 test("a channel's mean lies between its lowest and highest", () => {
   const { highest, lowest, mean } = demandOf("lift-and-part");
   mean.forEach((value, i) => {

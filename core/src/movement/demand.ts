@@ -1,13 +1,14 @@
-import { marginOfStability, type Point } from "../body/base-of-support.ts";
+import { type Direction, marginOfStability, nearestEdge, type Point } from "../body/base-of-support.ts";
 import { GRIP_SHARE, isOutOfDepth, RAIL_SHARE, waterRelief, weightInWater } from "../body/buoyancy.ts";
-import { ROW_WIDTH } from "../body/channels.ts";
-import { type FootContact, isOff } from "../body/pose.ts";
+import { ROW_WIDTH, sidedColumns } from "../body/channels.ts";
+import { type FootContact, isOff, isRising } from "../body/pose.ts";
 import { GRAVITY } from "../body/segments.ts";
 import {
   type Circumstances,
   circumstanceDemand,
   movementDemand,
   oneLegDemand,
+  risingDemand,
   type SteadinessTerms,
   seatedBaseDemand,
   standingBaseDemand,
@@ -15,6 +16,8 @@ import {
   steadinessTotal,
   toeDownDemand,
 } from "../body/steadiness.ts";
+import { uprightRow } from "../body/upright.ts";
+import { type WaterEquipment, waterEquipmentNamed } from "../body/water-equipment.ts";
 import { type Pair, SIDES, sideIndex } from "../side.ts";
 import { type DragMoments, dragMoments } from "./drag.ts";
 import { type FormReading, oneLegSpells, otherFoot, supportOf, toeDownSpells } from "./reading.ts";
@@ -26,8 +29,11 @@ import type { Track } from "./track.ts";
 export interface Demand extends Pick<FormReading, "highest" | "lowest" | "mean" | "features" | "steps"> {
   /** Seconds of one round. */
   readonly cycleSeconds: number;
-  /** Least margin of stability with velocity counted, metres, and when. Negative: a step is needed. */
-  readonly leastMargin: { readonly metres: number; readonly phase: number };
+  /**
+   * Least margin of stability with velocity counted, metres, when, and towards which side; null where there is no base to speak
+   * of. Negative: a step is needed.
+   */
+  readonly leastMargin: { readonly metres: number; readonly phase: number; readonly towards: Direction | null };
   /** Seconds on one leg in a round, and the longest spell; by the standing leg. */
   readonly oneLegSeconds: Pair;
   readonly longestOneLeg: Pair;
@@ -59,6 +65,10 @@ export interface Doer {
   readonly mass?: number;
   /** Metres of water where they stand, or where their chair stands; none on land. */
   readonly depth?: number | undefined;
+  /** Metres of water at the shallowest place they come to; the depth where they stand unless it is said. */
+  readonly shallowest?: number | undefined;
+  /** What is in their hands in water. */
+  readonly equipment?: WaterEquipment | undefined;
   /** What else makes it harder to stay steady. */
   readonly circumstances?: Circumstances;
 }
@@ -73,6 +83,15 @@ export interface WaterDemand {
   /** Under a quarter of the weight on the feet: wall or rail in the hand. */
   readonly needsRail: boolean;
   readonly drag: DragMoments;
+  /** The same as shares of body weight times stature. */
+  readonly dragShare: DragMoments;
+  /**
+   * Greatest share of the body's weight on the left and the right leg, water counted, at the shallowest place: half as much
+   * again wherever weight shifts or a foot moves.
+   */
+  readonly legShare: Pair;
+  /** Whether weight shifts or a foot moves in less than two seconds: then the water does not count towards a leg's share. */
+  readonly fastSteps: boolean;
 }
 
 /** How high the feet of somebody in a pool chair are over the floor, metres: its foot rest. */
@@ -97,30 +116,65 @@ const isSeatedThroughout = ({ footings }: DemandSamples): boolean => footings[0]
 export const waterlineAt = (depth: number, stature: number, seated: boolean): number =>
   Math.max(0, depth - (seated ? FOOT_REST : 0)) / stature;
 
-/** Signed distance of the extrapolated centre of mass to the edge, share of H. */
-function dynamicMargin(samples: DemandSamples, sample: number, stature: number, cycleSeconds: number): number {
-  const base = samples.bases[sample] as readonly Point[];
-  if (base.length < 3) return -1;
+const times = ([left, right]: Pair, seconds: number): Pair => [left * seconds, right * seconds];
+
+/** Where the extrapolated centre of mass is over the floor, shares of H. */
+function extrapolatedCentre(samples: DemandSamples, sample: number, stature: number, cycleSeconds: number): Point {
   const start = sample * BALANCE.width;
   const height = (samples.balance[start + BALANCE.y] as number) * stature;
   const lead = Math.sqrt(height / GRAVITY) / cycleSeconds;
-  return marginOfStability(
-    [
-      (samples.balance[start + BALANCE.x] as number) + lead * (samples.comRate[2 * sample] as number),
-      (samples.balance[start + BALANCE.z] as number) + lead * (samples.comRate[2 * sample + 1] as number),
-    ],
-    base,
-  );
+  return [
+    (samples.balance[start + BALANCE.x] as number) + lead * (samples.comRate[2 * sample] as number),
+    (samples.balance[start + BALANCE.z] as number) + lead * (samples.comRate[2 * sample + 1] as number),
+  ];
+}
+
+/** Slow steps in water load a leg by so much more than standing still there (after the static share; usual practice). */
+const SLOW_STEP = 1.5;
+/** A shift of weight or a step that takes less time is fast, seconds. Our own convention. */
+const SLOW_STEP_SECONDS = 2;
+/** A stretch in which the share on a foot changes by less is a still hold. */
+const STILL_SHARE = 0.01;
+const FOOT_SHARE = sidedColumns("footShare");
+
+/** Share of the body's weight on each leg in water, and whether it comes onto it fast. */
+function legShareInWater(
+  samples: FormSamples,
+  waterline: number,
+  cycleSeconds: number,
+): Pick<WaterDemand, "legShare" | "fastSteps"> {
+  const most: [number, number] = [0, 0];
+  let fastSteps = false;
+  // Between one bent stance and the next a body comes upright: it is never taken for lighter than that.
+  const upright = isSeatedThroughout(samples) ? 0 : weightInWater(uprightRow(samples.build), waterline, samples.build).share;
+  samples.segments.forEach(({ from, to, frame, swing }, segment) => {
+    const first = segment * (INTERVALS + 1);
+    const rows = Array.from({ length: INTERVALS + 1 }, (_, i) =>
+      samples.rows.subarray((first + i) * ROW_WIDTH, (first + i + 1) * ROW_WIDTH),
+    );
+    const shares = (side: 0 | 1) => rows.map((row) => row[FOOT_SHARE[side]] as number);
+    const shifts = ([0, 1] as const).some((side) => Math.max(...shares(side)) - Math.min(...shares(side)) > STILL_SHARE);
+    const moves = shifts || swing !== null || frame.feet.includes("onItsWay");
+    if (moves && (to - from) * cycleSeconds < SLOW_STEP_SECONDS - 1e-9) fastSteps = true;
+    for (const row of rows) {
+      const weight = Math.max(0, upright, weightInWater(row, waterline, samples.build).share) * (moves ? SLOW_STEP : 1);
+      for (const side of [0, 1] as const) most[side] = Math.max(most[side], (row[FOOT_SHARE[side]] as number) * weight);
+    }
+  });
+  return { legShare: most, fastSteps };
 }
 
 /** Weight, depth and drag of a form in water. @param weights share of the weight on feet and seat, a value a sample */
 function readWater(
   samples: FormSamples,
-  { stature, mass = USUAL_MASS, depth = 0 }: Doer,
+  { stature, mass = USUAL_MASS, depth = 0, shallowest = depth, equipment = "bare" }: Doer,
   weights: Float64Array,
   cycleSeconds: number,
 ): WaterDemand {
-  const waterline = waterlineAt(depth, stature, isSeatedThroughout(samples));
+  const seated = isSeatedThroughout(samples);
+  const waterline = waterlineAt(depth, stature, seated);
+  const drag = dragMoments(samples, { stature, mass }, waterline, cycleSeconds, equipment);
+  const whole = 1 / (mass * GRAVITY * stature);
   let outOfDepth = false;
   for (let sample = 0; sample < samples.count && !outOfDepth; sample += 1)
     outOfDepth = isOutOfDepth(samples.rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH), waterline, stature);
@@ -131,12 +185,15 @@ function readWater(
     outOfDepth,
     // A lap belt keeps who sits in the water on the chair.
     needsRail: !isSeatedThroughout(samples) && leastWeight < RAIL_SHARE,
-    drag: dragMoments(samples, { stature, mass }, waterline, cycleSeconds),
+    drag,
+    dragShare: { shoulder: times(drag.shoulder, whole), hip: times(drag.hip, whole) },
+    ...legShareInWater(samples, waterlineAt(Math.min(depth, shallowest), stature, seated), cycleSeconds),
   };
 }
 
-/** How steady one sample is: distance to the edge, share of H, and what the water takes off the demand. */
+/** How steady one sample is: where the body is over its base, the distance to the edge, share of H, and what water takes off. */
 interface Balance {
+  place: Point;
   margin: number;
   relief: number;
   /** Share of the weight on the feet. */
@@ -147,10 +204,11 @@ interface Balance {
  * Distance from the net force to the edge of the base in water: no velocity, since water holds a body back.
  * Where the feet lose their grip there is none.
  */
-function readBalanceInWater(samples: FormSamples, sample: number, waterline: number, into: Balance): void {
+function readBalanceInWater(samples: FormSamples, sample: number, waterline: number, lift: number, into: Balance): void {
   const row = samples.rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH);
-  const { share, centre } = weightInWater(row, waterline, samples.build);
+  const { share, centre } = weightInWater(row, waterline, samples.build, lift);
   into.weight = share;
+  into.place = centre;
   if (isSeatedThroughout(samples)) {
     // Belted to a chair that stands: the water neither helps nor moves them off it.
     into.margin = samples.balance[sample * BALANCE.width + BALANCE.quietMargin] as number;
@@ -169,6 +227,7 @@ const leavesFloor = (contact: FootContact): boolean => isOff(contact) && contact
 function baseDemand({ frame, width, offset }: Footing, longest: { oneLeg: Pair; toeDown: Pair }): number {
   const { seating, feet } = frame;
   if (seating.kind === "seated") return seatedBaseDemand(seating.backSupported, seating.atFront, feet.some(leavesFloor));
+  if (seating.rising) return risingDemand(seating.rising.withArms);
   for (const side of SIDES) {
     const other = otherFoot(frame, side);
     if (isOff(other)) return oneLegDemand(longest.oneLeg[sideIndex(side)]);
@@ -177,8 +236,6 @@ function baseDemand({ frame, width, offset }: Footing, longest: { oneLeg: Pair; 
   const heels = feet.every((foot) => foot === "forefoot") ? 1.5 : 0;
   return standingBaseDemand(width, offset) + heels;
 }
-
-const times = ([left, right]: Pair, seconds: number): Pair => [left * seconds, right * seconds];
 
 /** What a form asks whatever its size, read from its track alone: nothing is solved. */
 export interface QuietDemand {
@@ -233,18 +290,26 @@ export function readDemand(samples: DemandSamples | FormSamples, person: Doer, c
   let highestAt = 0;
   const waterline = person.depth === undefined ? null : waterlineAt(person.depth, person.stature, isSeatedThroughout(samples));
   const circumstances = person.circumstances ?? {};
-  const balance: Balance = { margin: 0, relief: 0, weight: 1 };
+  const balance: Balance = { place: [0, 0], margin: 0, relief: 0, weight: 1 };
+  const lift = waterEquipmentNamed(person.equipment ?? "bare").lift / ((person.mass ?? USUAL_MASS) * GRAVITY);
   const weights = new Float64Array(waterline === null ? 0 : count);
   const readBalance = (sample: number): void => {
-    if (waterline === null || wet === null) balance.margin = dynamicMargin(samples, sample, person.stature, cycleSeconds);
-    else {
-      readBalanceInWater(wet, sample, waterline, balance);
+    if (waterline !== null && wet !== null) {
+      readBalanceInWater(wet, sample, waterline, lift, balance);
       weights[sample] = balance.weight;
+      return;
     }
+    const base = samples.bases[sample] as readonly Point[];
+    balance.place = extrapolatedCentre(samples, sample, person.stature, cycleSeconds);
+    balance.margin = base.length < 3 ? -1 : marginOfStability(balance.place, base);
   };
+  const isRisingAt = (number: number): boolean => isRising((footings[number] as Footing).frame);
   const isSeated = (number: number): boolean => footings[number]?.frame.seating.kind === "seated";
-  const movementAt = (sample: number): number =>
-    movementDemand(balance.margin, samples.balance[sample * BALANCE.width + BALANCE.quietMargin] as number);
+  // What rising asks is known as a whole: moving from the seat over the feet is part of it.
+  const movementAt = (sample: number, number: number): number =>
+    isRisingAt(number)
+      ? 0
+      : movementDemand(balance.margin, samples.balance[sample * BALANCE.width + BALANCE.quietMargin] as number);
   const addedAt = (sample: number, number: number): number =>
     (reading.added[sample] as number) + circumstanceDemand(circumstances, isSeated(number));
   const supportAt = (number: number): number => Math.max(balance.relief, reading.support[number] as number);
@@ -257,7 +322,7 @@ export function readDemand(samples: DemandSamples | FormSamples, person: Doer, c
     }
     const total = steadinessTotal(
       bases[number] as number,
-      movementAt(sample),
+      movementAt(sample, number),
       addedAt(sample, number),
       supportAt(number),
       isSeated(number),
@@ -267,12 +332,15 @@ export function readDemand(samples: DemandSamples | FormSamples, person: Doer, c
       highestAt = sample;
     }
   }
+  readBalance(leastAt);
+  const under = samples.bases[leastAt] as readonly Point[];
+  const towards = under.length < 3 ? null : nearestEdge(balance.place, under);
   readBalance(highestAt);
   const number = Math.floor(highestAt / (INTERVALS + 1));
   const worst = steadinessDemand(
     {
       base: bases[number] as number,
-      movement: movementAt(highestAt),
+      movement: movementAt(highestAt, number),
       added: addedAt(highestAt, number),
       support: supportAt(number),
     },
@@ -283,7 +351,7 @@ export function readDemand(samples: DemandSamples | FormSamples, person: Doer, c
     highest: reading.highest,
     lowest: reading.lowest,
     mean: reading.mean,
-    leastMargin: { metres: leastMargin * person.stature, phase: phases[leastAt] as number },
+    leastMargin: { metres: leastMargin * person.stature, phase: phases[leastAt] as number, towards },
     oneLegSeconds: times(reading.oneLeg.total, cycleSeconds),
     longestOneLeg: longest.oneLeg,
     toeDownSeconds: times(reading.toeDown.total, cycleSeconds),

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { buildOf, USUAL_BODY, WHOLE } from "../body/build.ts";
 import { dragMoments, shortestCycle } from "./drag.ts";
 import { FULL_STANDING } from "./form.ts";
 import { load } from "./library.fixture.ts";
@@ -8,6 +9,8 @@ import { type Track, trackOf } from "./track.ts";
 
 const samplesOf = (id: string) => sampleTrack(trackOf(load(id), FULL_STANDING, "right") as Track);
 const lift = samplesOf("lift-and-part");
+/** The same legs with nothing at their ends. */
+const footless = buildOf({ ...USUAL_BODY, legs: [WHOLE, { kind: "absent", from: "lower", prosthesis: false }] }, 1.65);
 const body = { stature: 1.65, mass: 70 };
 const number = (least: number, most: number) => fc.double({ min: least, max: most, noNaN: true });
 
@@ -29,7 +32,7 @@ describe("drag in water", () => {
 
   test("a paddle never takes off, and both sides of an even movement meet the same", () => {
     const bare = dragMoments(lift, body, 0.85, 8).shoulder;
-    const paddled = dragMoments(lift, body, 0.85, 8, 2).shoulder;
+    const paddled = dragMoments(lift, body, 0.85, 8, "paddles").shoulder;
     expect(paddled[0]).toBeGreaterThan(bare[0]);
     expect(bare[0]).toBeCloseTo(bare[1], 9);
   });
@@ -45,6 +48,13 @@ describe("drag in water", () => {
     const { hip } = dragMoments(samplesOf("one-leg-toe-near"), body, 0.7, 6);
     expect(hip[1]).toBeGreaterThan(3 * hip[0]);
   });
+});
+
+test("a foot that kicks meets the water too", () => {
+  const kick = samplesOf("slow-kick");
+  const { hip } = dragMoments(kick, body, 0.7, 6);
+  // The sole of a heel that reaches forward at half a metre a second: .5 x 1000 x .5 x .0229 x .25 x .8 is 1.1 N m of itself.
+  expect(hip[1]).toBeGreaterThan(dragMoments({ ...kick, build: footless }, body, 0.7, 6).hip[1]);
 });
 
 test("the shortest round for a cap meets just that cap", () => {

@@ -1,20 +1,26 @@
-import { type Build, lengthIndexes, massIndexes } from "../body/build.ts";
+import { type Build, hasFoot, lengthIndexes, massIndexes } from "../body/build.ts";
 import { DENSITY } from "../body/buoyancy.ts";
 import { ROW_WIDTH, type SidedPoint, sidedPointColumn } from "../body/channels.ts";
+import { TOE_PATCH } from "../body/contacts.ts";
 import { type Body, MASS, SHARE } from "../body/segments.ts";
 import { cross, dot, length, minus, mix, unit, type Vector } from "../body/vector.ts";
+import { type WaterEquipment, waterEquipmentNamed } from "../body/water-equipment.ts";
 import { type Pair, pairOf, type Side, sideIndex } from "../side.ts";
 import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
 import { splineDerivatives } from "./timing.ts";
 
 /** Kilograms in a cubic metre of water. */
 const WATER = 1000;
-/** Drag coefficient of a limb across the flow, and of the flat hand by its angle: .5 edge on, 1.2 flat on. */
+/** Drag coefficient of a limb across the flow, and of the flat hand or foot by its angle: .5 edge on, 1.2 flat on. */
 const LIMB_DRAG = 1.1;
-const HAND_DRAG = { edge: 0.5, flat: 0.7 } as const;
+const PLATE_DRAG = { edge: 0.5, flat: 0.7 } as const;
 /** The hand as a plate, share of H. */
 const HAND_PLATE = { length: SHARE.hand, breadth: 0.05 } as const;
+/** The foot as a plate, share of H. */
+const FOOT_PLATE = { length: SHARE.footLength, breadth: SHARE.footBreadth } as const;
 const STRIPS = 4;
+/** The middle of the sole, as a share of the way from heel to ball. */
+const FOOT_MIDDLE = 0.5 / (SHARE.heelBehindAnkle + TOE_PATCH.from);
 
 /** One piece of a limb: from where to where, and how thick it is. */
 interface Piece {
@@ -71,11 +77,23 @@ function dragForce(velocity: Vector, axis: Vector, area: number, coefficient: nu
   return [factor * across[0], factor * across[1], factor * across[2]];
 }
 
+/** The hand or the foot at the end of a limb: a flat plate between two points, its middle so far along. */
+interface Plate {
+  readonly from: SidedPoint;
+  readonly to: SidedPoint;
+  readonly at: number;
+  /** Shares of H. */
+  readonly length: number;
+  readonly breadth: number;
+  /** How many times its own area meets the water. */
+  readonly area: number;
+}
+
 /** Greatest moment of drag about the joint that carries a limb, newton metres. */
 function peakMoment(
   samples: SolvedSamples,
   pieces: readonly Piece[],
-  hand: { readonly from: SidedPoint; readonly to: SidedPoint; readonly paddle: number } | null,
+  end: Plate | null,
   side: Side,
   body: Body,
   waterline: number,
@@ -87,7 +105,7 @@ function peakMoment(
     to: motion(piece.to),
     ...sizeOf(piece, side, samples.build, body),
   }));
-  const plate = hand && { from: motion(hand.from), to: motion(hand.to) };
+  const plate = end && { ...end, from: motion(end.from), to: motion(end.to) };
   const pivot = ends[0]?.from.places ?? [];
   const surface = waterline * body.stature;
   let peak = 0;
@@ -111,18 +129,11 @@ function peakMoment(
       }
     }
     if (plate) {
-      const place = mix(plate.from.places[sample] as Vector, plate.to.places[sample] as Vector, MASS.hand.at);
+      const place = mix(plate.from.places[sample] as Vector, plate.to.places[sample] as Vector, plate.at);
       if (place[1] <= surface) {
-        const velocity = mix(plate.from.velocities[sample] as Vector, plate.to.velocities[sample] as Vector, MASS.hand.at);
-        addForce(
-          place,
-          handForce(
-            velocity,
-            minus(plate.to.places[sample] as Vector, plate.from.places[sample] as Vector),
-            body,
-            hand?.paddle ?? 1,
-          ),
-        );
+        const velocity = mix(plate.from.velocities[sample] as Vector, plate.to.velocities[sample] as Vector, plate.at);
+        const axis = minus(plate.to.places[sample] as Vector, plate.from.places[sample] as Vector);
+        addForce(place, plateForce(velocity, axis, plate.length * plate.breadth * plate.area * body.stature ** 2));
       }
     }
     peak = Math.max(peak, length(total));
@@ -130,13 +141,12 @@ function peakMoment(
   return peak;
 }
 
-/** Drag on the hand as a flat plate: more the straighter it meets the water. */
-function handForce(velocity: Vector, axis: Vector, body: Body, paddle: number): Vector {
+/** Drag on a hand or a foot as a flat plate: more the straighter it meets the water. @param area square metres */
+function plateForce(velocity: Vector, axis: Vector, area: number): Vector {
   const along = unit(axis);
   const speed = Math.max(1e-9, length(velocity));
   const sine = Math.sqrt(Math.max(0, 1 - (dot(velocity, along) / speed) ** 2));
-  const area = HAND_PLATE.length * HAND_PLATE.breadth * body.stature ** 2 * paddle;
-  return dragForce(velocity, along, area, HAND_DRAG.edge + HAND_DRAG.flat * sine);
+  return dragForce(velocity, along, area, PLATE_DRAG.edge + PLATE_DRAG.flat * sine);
 }
 
 /** Greatest moments of drag in a round, newton metres, left and right. */
@@ -146,25 +156,28 @@ export interface DragMoments {
 }
 
 /**
- * Drag on arms and legs in water, by strips, with the flat hand as a plate. Quasi-steady: no added mass, still water.
+ * Drag on arms and legs in water, by strips, with hand and foot as flat plates. Quasi-steady: no added mass, still water.
  *
  * @param samples a form done in water
  * @param waterline height of the surface over the floor, share of H
  * @param cycleSeconds seconds of one round; half of it means four times the moment
- * @param paddle how many times the hand's area is held: 1 the bare hand
+ * @param equipment what is held in the hands
  */
 export function dragMoments(
   samples: SolvedSamples,
   body: Body,
   waterline: number,
   cycleSeconds: number,
-  paddle = 1,
+  equipment: WaterEquipment = "bare",
 ): DragMoments {
-  const hand = { from: "wristJoint", to: "fingertip", paddle } as const;
+  const { area } = waterEquipmentNamed(equipment);
+  const hand: Plate = { from: "wristJoint", to: "fingertip", at: MASS.hand.at, ...HAND_PLATE, area };
+  const foot: Plate = { from: "heel", to: "ball", at: FOOT_MIDDLE, ...FOOT_PLATE, area: 1 };
   const handOf = (side: Side) => (samples.build.measured.arms[sideIndex(side)].kind === "absent" ? null : hand);
+  const footOf = (side: Side) => (hasFoot(samples.build, side) ? foot : null);
   return {
     shoulder: pairOf((side) => peakMoment(samples, ARM, handOf(side), side, body, waterline, cycleSeconds)),
-    hip: pairOf((side) => peakMoment(samples, LEG, null, side, body, waterline, cycleSeconds)),
+    hip: pairOf((side) => peakMoment(samples, LEG, footOf(side), side, body, waterline, cycleSeconds)),
   };
 }
 

@@ -1,5 +1,6 @@
 import { MIDLINE_RANGES, SIDED_RANGES } from "../body/channels.ts";
 import { sidedSlot, slot } from "../body/pose.ts";
+import { AXIAL_BOUNDS } from "../body/shoulder-turn.ts";
 import type { Side } from "../side.ts";
 import type { Anchor, Movement, MovementKey } from "./format.ts";
 import { keyAnchors, keyPoses } from "./track.ts";
@@ -24,7 +25,7 @@ const GROUP_RANGES = {
 const ARM_RANGES = {
   elevation: "shoulderElevation",
   plane: "shoulderPlane",
-  axial: "shoulderAxial",
+  axial: "axial",
   elbow: "elbow",
   forearm: "forearm",
   wrist: "wrist",
@@ -41,7 +42,10 @@ export interface EditableAngle {
 }
 
 const RANGES = new Map<string, { readonly label: string; readonly lowest: number; readonly highest: number }>(
-  [...MIDLINE_RANGES, ...SIDED_RANGES].map((range) => [range.name, range]),
+  [...MIDLINE_RANGES, ...SIDED_RANGES, { name: "axial", label: "upper arm's own turn, inward", ...AXIAL_BOUNDS }].map((range) => [
+    range.name,
+    range,
+  ]),
 );
 
 function midlineAngles(group: keyof typeof GROUP_RANGES): EditableAngle[] {

@@ -1,4 +1,4 @@
-import { column, pointColumn, sidedColumn } from "../body/channels.ts";
+import { column, LANDMARK_TOLERANCE, pointColumn, sidedColumn } from "../body/channels.ts";
 import { holdsOn, sidedSlots } from "../body/pose.ts";
 import { supportNamed } from "../body/supports.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
@@ -52,7 +52,7 @@ function happensAt(samples: SolvedSamples, sample: number, feature: Feature): bo
     case "lookingUpWithTurn":
       return value(column("headFlexion")) < LOOKING_UP && Math.abs(value(column("headRotation"))) > TURNED;
     case "bothHandsOverhead":
-      return SIDES.every((side) => value(sidedColumn("handOverCrown", side)) > 0);
+      return SIDES.every((side) => value(sidedColumn("handOverCrown", side)) > LANDMARK_TOLERANCE);
     case "holdsWithLeft":
       return grips(samples, sample, "left");
     case "holdsWithRight":

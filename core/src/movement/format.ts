@@ -1,5 +1,6 @@
 import * as v from "valibot";
 import { MIDLINE_RANGES, SIDED_RANGES } from "../body/channels.ts";
+import { AXIAL_BOUNDS } from "../body/shoulder-turn.ts";
 
 /**
  * The open movement format, version 1: a movement authored once in lead and trail, never left and right.
@@ -14,7 +15,10 @@ const ranges = new Map<string, { lowest: number; highest: number }>(
 
 /** An angle inside the ordinary active range of adults; what lies outside is refused as impossible. */
 function angle(range: (typeof MIDLINE_RANGES | typeof SIDED_RANGES)[number]["name"]) {
-  const { lowest, highest } = ranges.get(range) as { lowest: number; highest: number };
+  return degrees(ranges.get(range) as { lowest: number; highest: number });
+}
+
+function degrees({ lowest, highest }: { readonly lowest: number; readonly highest: number }) {
   const message = `must be between ${lowest} and ${highest} degrees`;
   return v.optional(v.pipe(v.number("must be a number"), v.minValue(lowest, message), v.maxValue(highest, message)));
 }
@@ -28,13 +32,13 @@ const text = (longest: number) => v.pipe(v.string("must be text"), v.maxLength(l
 const someText = (longest: number) => v.pipe(text(longest), v.minLength(1, "must not be empty"));
 
 /** Parts of the own body that a hand may rest on. */
-export const ANCHORS = ["belly", "hip", "thigh", "knee", "otherKnee", "otherHand"] as const;
+export const ANCHORS = ["belly", "hip", "upperThigh", "thigh", "knee", "otherKnee", "otherHand"] as const;
 export type Anchor = (typeof ANCHORS)[number];
 
 const ArmKey = v.strictObject({
   elevation: angle("shoulderElevation"),
   plane: angle("shoulderPlane"),
-  axial: angle("shoulderAxial"),
+  axial: degrees(AXIAL_BOUNDS),
   elbow: angle("elbow"),
   forearm: angle("forearm"),
   wrist: angle("wrist"),
@@ -75,6 +79,8 @@ const Key = v.strictObject({
   like: v.optional(v.pipe(v.number("must be a number"), v.integer("must be a whole number"), v.minValue(0))),
   /** The body passes through without stopping. */
   flow: v.optional(v.boolean("must be true or false")),
+  /** The body is on the chair here; it rises between a key pose on it and one off it, and sits down the other way. */
+  seat: v.optional(v.boolean("must be true or false")),
   weight: v.optional(between(0, 1)),
   press: v.optional(between(-1, 1)),
   sink: v.optional(between(0, 90)),
@@ -164,12 +170,18 @@ const CueSet = v.strictObject({
   mistake: v.optional(text(200)),
 });
 
+/** Words of one variant, where they differ from the movement's. */
+const words = {
+  name: v.optional(v.strictObject({ en: someText(60), own: v.optional(someText(60)) })),
+  cues: v.optional(CueSet),
+};
+
 const FormPatch = v.strictObject({
   /** Key poses of this form's own, in place of the movement's. */
   keys: v.optional(Keys),
   /** Seated: what the shift of weight turns into, degrees at the largest shift. */
   weightBecomes: v.optional(v.strictObject({ pelvisTilt: angle("pelvisTilt"), pelvisList: angle("pelvisList") })),
-  cues: v.optional(CueSet),
+  ...words,
 });
 const Form = v.union([v.literal(false), FormPatch], "must be false or a form");
 
@@ -257,6 +269,8 @@ export const Movement = v.strictObject({
     /** Whether it has a higher stance. */
     depth: v.optional(v.boolean("must be true or false")),
   }),
+  /** Words for whoever moves one arm, the other hand resting or holding on; `say` one a key pose, in their order. */
+  oneHand: v.optional(v.strictObject({ ...words, say: v.optional(v.array(text(80))) })),
   features: v.optional(v.array(v.picklist(DECLARED_FEATURES, `must be one of ${DECLARED_FEATURES.join(", ")}`))),
   cues: CueSet,
 });
@@ -264,6 +278,9 @@ export type Movement = v.InferOutput<typeof Movement>;
 
 /** The name it is taught by. */
 export const taughtName = ({ name }: Pick<Movement, "name">): string => name.own ?? name.en;
+
+/** Whether it goes from a chair to the feet or back. */
+export const rises = ({ keys }: Pick<Movement, "keys">): boolean => keys.some(({ seat }) => seat === true);
 
 /** Whether there is a form of it for a pool. */
 export const hasWaterForm = ({ forms }: Movement): boolean => forms.water !== undefined && forms.water !== false;

@@ -1,3 +1,4 @@
+import type { Direction } from "../body/base-of-support.ts";
 import { IN_MIRROR, VALUE_WIDTH } from "../body/channels.ts";
 import { otherSide, type Pair } from "../side.ts";
 import type { Demand, QuietDemand, WaterDemand } from "./demand.ts";
@@ -26,6 +27,9 @@ export const mirrorExtremes = ({ highest, lowest }: Extremes): Extremes => ({
   lowest: mirrorValues(lowest, highest),
 });
 
+const mirrorDirection = (towards: Direction | null): Direction | null =>
+  towards === "left" || towards === "right" ? otherSide(towards) : towards;
+
 const HELD_IN_MIRROR: Readonly<Partial<Record<Feature, Feature>>> = {
   holdsWithLeft: "holdsWithRight",
   holdsWithRight: "holdsWithLeft",
@@ -34,6 +38,8 @@ const HELD_IN_MIRROR: Readonly<Partial<Record<Feature, Feature>>> = {
 const mirrorWater = (water: WaterDemand): WaterDemand => ({
   ...water,
   drag: { shoulder: swap(water.drag.shoulder), hip: swap(water.drag.hip) },
+  dragShare: { shoulder: swap(water.dragShare.shoulder), hip: swap(water.dragShare.hip) },
+  legShare: swap(water.legShare),
 });
 
 /**
@@ -44,6 +50,7 @@ export const mirrorDemand = (demand: Demand): Demand => ({
   ...demand,
   ...mirrorExtremes(demand),
   mean: mirrorValues(demand.mean, demand.mean),
+  leastMargin: { ...demand.leastMargin, towards: mirrorDirection(demand.leastMargin.towards) },
   features: new Set([...demand.features].map((feature) => HELD_IN_MIRROR[feature] ?? feature)),
   steps: demand.steps.map((step) => ({ ...step, side: otherSide(step.side) })),
   oneLegSeconds: swap(demand.oneLegSeconds),

@@ -11,10 +11,12 @@ import { holdsOn, isOff, type PoseFrame } from "../body/pose.ts";
 import { addedDemand } from "../body/steadiness.ts";
 import { supportNamed } from "../body/supports.ts";
 import { type Pair, pairOf, SIDES, type Side, sideIndex } from "../side.ts";
+import { closeExtremes, isTurnRead, noExtremes, widen } from "./extremes.ts";
 import { type Feature, featuresOf } from "./features.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
 import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
 import { STEP_DEMAND, type Step, stepsOf } from "./steps.ts";
+import { timeAbove, timeOfIntervals, timeOfSegments } from "./time-above.ts";
 
 /** What a form shows whoever does it and at whatever pace; read once from its samples. Times are shares of a round. */
 export interface FormReading {
@@ -45,6 +47,7 @@ export interface FormReading {
   readonly features: ReadonlySet<Feature>;
 }
 
+const TURN = sidedColumns("shoulderTurn");
 const OVER_SHOULDER = sidedColumns("handOverShoulder");
 const OVER_CROWN = sidedColumns("handOverCrown");
 const SHOULDER_LOAD = sidedColumns("shoulderLoad");
@@ -59,21 +62,26 @@ const RANGE_COLUMNS = [
 const HEAD_TURN = column("headRotation");
 const HEAD_FLEXION = column("headFlexion");
 
-function extremes({ rows, count }: SolvedSamples, weights: Float64Array) {
-  const highest = new Float64Array(VALUE_WIDTH).fill(Number.NEGATIVE_INFINITY);
-  const lowest = new Float64Array(VALUE_WIDTH).fill(Number.POSITIVE_INFINITY);
+/** Highest, lowest and mean of every column; a shoulder's turn over the samples in which it is read. */
+function extremesAndMean({ rows, count }: SolvedSamples, weights: Float64Array) {
+  const extremes = noExtremes();
   const mean = new Float64Array(VALUE_WIDTH);
+  const turn: [number, number] = [0, 0];
+  const read: [number, number] = [0, 0];
   for (let sample = 0; sample < count; sample += 1) {
     const weight = weights[sample] as number;
     const start = sample * ROW_WIDTH;
-    for (let i = 0; i < VALUE_WIDTH; i += 1) {
-      const value = rows[start + i] as number;
-      if (value > (highest[i] as number)) highest[i] = value;
-      if (value < (lowest[i] as number)) lowest[i] = value;
-      mean[i] = (mean[i] as number) + weight * value;
+    widen(extremes, rows, sample);
+    for (let i = 0; i < VALUE_WIDTH; i += 1) mean[i] = (mean[i] as number) + weight * (rows[start + i] as number);
+    for (const side of [0, 1] as const) {
+      if (!isTurnRead(rows, start, side)) continue;
+      turn[side] += weight * (rows[start + TURN[side]] as number);
+      read[side] += weight;
     }
   }
-  return { highest, lowest, mean };
+  for (const side of [0, 1] as const) mean[TURN[side]] = read[side] > 0 ? turn[side] / read[side] : 0;
+  closeExtremes(extremes);
+  return { ...extremes, mean };
 }
 
 /** Share of the round that each sample stands for: half of each neighbouring interval within its segment. */
@@ -90,59 +98,20 @@ function sampleWeights({ segments, count }: SolvedSamples): Float64Array {
 /** A form as its segments tell it, solved or not. */
 type Segmented = Pick<SolvedSamples, "segments">;
 
-/** Total and longest run of the segments in which a condition holds, shares of the round. */
-function spells({ segments }: Segmented, holds: (frame: PoseFrame) => boolean): { total: number; longest: number } {
-  let total = 0;
-  let run = 0;
-  let longest = 0;
-  for (const { from, to, frame } of segments) {
-    if (holds(frame)) {
-      total += to - from;
-      run += to - from;
-      longest = Math.max(longest, run);
-    } else run = 0;
-  }
-  return { total, longest };
-}
-
-function spellsOfSides(samples: Segmented, holds: (frame: PoseFrame, side: Side) => boolean) {
-  const left = spells(samples, (frame) => holds(frame, "left"));
-  const right = spells(samples, (frame) => holds(frame, "right"));
+function spellsOfSides(form: Segmented, holds: (frame: PoseFrame, side: Side) => boolean) {
+  const [left, right] = pairOf((side) => timeOfSegments(form, ({ frame }) => holds(frame, side)));
   return { total: [left.total, right.total] as const, longest: [left.longest, right.longest] as const };
-}
-
-/**
- * The longest run of samples in which a condition holds, as a share of the round. A run at the end goes on at the
- * beginning, since rounds follow one another.
- */
-function longestRun({ phases, count }: SolvedSamples, holds: (sample: number) => boolean): number {
-  let longest = 0;
-  let begun: number | null = null;
-  let first: number | null = null;
-  for (let sample = 0; sample < count; sample += 1) {
-    if (!holds(sample)) {
-      begun = null;
-      continue;
-    }
-    begun ??= phases[sample] as number;
-    const run = (phases[sample] as number) - begun;
-    if (begun === phases[0]) first = run;
-    longest = Math.max(longest, run);
-  }
-  if (begun !== null && begun !== phases[0] && first !== null)
-    longest = Math.max(longest, (phases[count - 1] as number) - begun + first);
-  return longest;
 }
 
 /** What makes stillness a hold: a loaded knee bent by more degrees, or an arm heavier than this share of straight out. */
 const HOLD = { knee: 20, shoulderLoad: 0.5, still: 1 } as const;
 
 /** Whether nothing but breath moves from one sample to the next while a knee or a shoulder carries. */
-function holdsStill({ rows, count }: SolvedSamples, sample: number): boolean {
+function holdsStill({ rows }: SolvedSamples, sample: number): boolean {
   const start = sample * ROW_WIDTH;
   const over = (columns: readonly number[], least: number) => columns.some((i) => (rows[start + i] as number) > least);
   if (!over(LOADED_KNEE, HOLD.knee) && !over(SHOULDER_LOAD, HOLD.shoulderLoad)) return false;
-  const after = Math.min(count - 1, sample + 1) * ROW_WIDTH;
+  const after = start + ROW_WIDTH;
   return RANGE_COLUMNS.every((i) => Math.abs((rows[after + i] as number) - (rows[start + i] as number)) < HOLD.still);
 }
 
@@ -169,9 +138,11 @@ export function readForm(samples: SolvedSamples, declared: readonly (typeof DECL
   const features = featuresOf(samples, declared);
   const eyesClosed = features.has("eyesClosed");
   const added = new Float64Array(count);
-  const above: [number, number] = [0, 0];
   const held: [number, number] = [0, 0];
-  const unseen: [number, number] = [0, 0];
+  const overLimit = (columns: Pair, limit: number) =>
+    pairOf((side) => timeAbove(samples, (sample) => rows[sample * ROW_WIDTH + columns[sideIndex(side)]] as number, limit));
+  const above = overLimit(OVER_SHOULDER, LANDMARK_TOLERANCE);
+  const unseen = overLimit(FROM_SIGHT, IN_SIGHT);
   const steps = stepsOf(segments);
   const stepDemand = segments.map((_, number) =>
     Math.max(0, ...steps.filter(({ segment }) => segment === number).map(({ direction }) => STEP_DEMAND[direction])),
@@ -183,15 +154,12 @@ export function readForm(samples: SolvedSamples, declared: readonly (typeof DECL
     for (const side of SIDES) {
       const i = sideIndex(side);
       held[i] += (weights[sample] as number) * at(SHOULDER_LOAD[i]);
-      if (at(FROM_SIGHT[i]) > IN_SIGHT) unseen[i] += weights[sample] as number;
-      if (at(OVER_SHOULDER[i]) <= LANDMARK_TOLERANCE) continue;
-      handsAboveShoulder += 1;
-      above[i] += weights[sample] as number;
+      if (at(OVER_SHOULDER[i]) > LANDMARK_TOLERANCE) handsAboveShoulder += 1;
     }
     const number = Math.floor(sample / (INTERVALS + 1));
     added[sample] = addedDemand({
       handsAboveShoulder,
-      overhead: at(OVER_CROWN[0]) > 0 && at(OVER_CROWN[1]) > 0,
+      overhead: OVER_CROWN.every((columnNumber) => at(columnNumber) > LANDMARK_TOLERANCE),
       headTurn: Math.abs(at(HEAD_TURN)),
       headFlexion: at(HEAD_FLEXION),
       eyesClosed,
@@ -200,14 +168,12 @@ export function readForm(samples: SolvedSamples, declared: readonly (typeof DECL
     });
   }
   return {
-    ...extremes(samples, weights),
-    handAboveShoulder: above,
-    longestHandAboveShoulder: pairOf((side) =>
-      longestRun(samples, (sample) => (rows[sample * ROW_WIDTH + OVER_SHOULDER[sideIndex(side)]] as number) > LANDMARK_TOLERANCE),
-    ),
-    longestHold: longestRun(samples, (sample) => holdsStill(samples, sample)),
+    ...extremesAndMean(samples, weights),
+    handAboveShoulder: [above[0].total, above[1].total],
+    longestHandAboveShoulder: [above[0].longest, above[1].longest],
+    longestHold: timeOfIntervals(samples, (sample) => holdsStill(samples, sample)).longest,
     heldOut: held,
-    handOutOfSight: unseen,
+    handOutOfSight: [unseen[0].total, unseen[1].total],
     steps,
     oneLeg: oneLegSpells(samples),
     toeDown: toeDownSpells(samples),

@@ -1,8 +1,21 @@
 import type { Point } from "../body/base-of-support.ts";
-import { column, pointColumn, ROW_WIDTH, sidedColumn, VALUE_WIDTH } from "../body/channels.ts";
-import { type FootContact, POSE_WIDTH, type Pose, type PoseFrame, type SidedSlot, sidedSlot, sidedSlots } from "../body/pose.ts";
+import type { Build } from "../body/build.ts";
+import { column, pointColumn, ROW_WIDTH, sidedColumn } from "../body/channels.ts";
+import {
+  type FootContact,
+  isRising,
+  POSE_WIDTH,
+  type Pose,
+  type PoseFrame,
+  type SidedSlot,
+  sidedSlot,
+  sidedSlots,
+} from "../body/pose.ts";
+import { SHARE } from "../body/segments.ts";
 import { newTrail, solvePose, solvePoseOffBase } from "../body/solve.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
+import { restHandsOn } from "./anchors.ts";
+import { type Extremes, noExtremes, widen } from "./extremes.ts";
 import { type FormReading, readForm } from "./reading.ts";
 import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
 import { flowSlope, minimumJerk, quinticBetween, splineDerivatives } from "./timing.ts";
@@ -101,13 +114,46 @@ function takeLegAngles(planted: Float64Array, values: Float64Array, side: Side):
   return taken;
 }
 
-/** Fills in the leg angles and pelvis heights between which a foot leaves or returns to the floor. */
-function smoothSwings(track: Track): { track: Track; heights: ([number, number] | null)[] } {
-  const heights: ([number, number] | null)[] = [];
+/** How high the pelvis may be along a segment: from one height to another, with its slopes per segment at both ends. */
+interface HeightPath {
+  readonly from: number;
+  readonly to: number;
+  slopeFrom: number;
+  slopeTo: number;
+}
+
+const PELVIS_HEIGHT = pointColumn("pelvis") + 1;
+const heightOf = (pose: Pose, build: Build): number => solvePose(pose, undefined, undefined, build).row[PELVIS_HEIGHT] as number;
+const evenly = (from: number, to: number): HeightPath => ({ from, to, slopeFrom: 0, slopeTo: 0 });
+
+/** Height of the pelvis on the way up from a chair or down to it; null elsewhere. */
+function risingPath({ frame, start, end, leavesSeat }: TrackSegment, build: Build): HeightPath | null {
+  if (frame.seating.kind !== "standing" || frame.seating.rising === undefined) return null;
+  const onSeat = frame.seating.rising.seatHeight + SHARE.hipAboveSeat;
+  const at = (values: Float64Array, seat: boolean) => (seat ? onSeat : heightOf({ frame, values }, build));
+  return evenly(at(start, leavesSeat === "start"), at(end, leavesSeat === "end"));
+}
+
+/** Lets the pelvis pass through the key poses that the body flows through on its way up or down. */
+function flowThrough(segments: readonly TrackSegment[], paths: readonly (HeightPath | null)[]): void {
+  for (let i = 1; i < segments.length; i += 1) {
+    const [before, after] = [segments[i - 1], segments[i]] as [TrackSegment, TrackSegment];
+    const [low, high] = [paths[i - 1], paths[i]];
+    if (!low || !high || !before.flowEnd || !after.flowStart) continue;
+    const [length, next] = [before.to - before.from, after.to - after.from];
+    const slope = flowSlope((low.to - low.from) / length, (high.to - high.from) / next, length, next);
+    low.slopeTo = slope * length;
+    high.slopeFrom = slope * next;
+  }
+}
+
+/** Fills in the leg angles and pelvis heights between which a foot leaves or returns to the floor, or the body a chair. */
+function smoothSwings(track: Track): { track: Track; heights: (HeightPath | null)[] } {
+  const heights: (HeightPath | null)[] = [];
   const segments = track.segments.map((segment) => {
     const lifted = SIDES.find((side) => segment.frame.feet[sideIndex(side)] === "lifted");
     if (segment.swing === null || lifted === undefined) {
-      heights.push(null);
+      heights.push(risingPath(segment, track.build));
       return segment;
     }
     const planted: Pose = {
@@ -115,14 +161,14 @@ function smoothSwings(track: Track): { track: Track; heights: ([number, number] 
       values: segment.swing === "lifting" ? segment.start : segment.end,
     };
     const aloft: Pose = { frame: segment.frame, values: segment.swing === "lifting" ? segment.end : segment.start };
-    const down = solvePose(planted, undefined, undefined, track.build).row;
-    const up = solvePose(aloft, undefined, undefined, track.build).row;
-    const heightDown = down[pointColumn("pelvis") + 1] as number;
-    const heightUp = up[pointColumn("pelvis") + 1] as number;
-    heights.push(segment.swing === "lifting" ? [heightDown, heightUp] : [heightUp, heightDown]);
+    const { row: down } = solvePose(planted, undefined, undefined, track.build);
+    const heightDown = down[PELVIS_HEIGHT] as number;
+    const heightUp = heightOf(aloft, track.build);
+    heights.push(segment.swing === "lifting" ? evenly(heightDown, heightUp) : evenly(heightUp, heightDown));
     const taken = takeLegAngles(down, planted.values, lifted);
     return segment.swing === "lifting" ? { ...segment, start: taken } : { ...segment, end: taken };
   });
+  flowThrough(segments, heights);
   return { track: { ...track, segments }, heights };
 }
 
@@ -161,14 +207,18 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): FormSample
     const moving = movingSlots(track, number);
     const pose = { frame: segment.frame, values: segment.start.slice() };
     const trail = newTrail();
+    const rests = segment.resting.some((hand) => hand !== null);
     for (let i = 0; i <= INTERVALS; i += 1) {
       const u = i / INTERVALS;
       const sample = number * each + i;
       const phase = segment.from + u * length;
-      const ceiling = height ? height[0] + (height[1] - height[0]) * minimumJerk(u) : Number.POSITIVE_INFINITY;
+      const ceiling = height
+        ? quinticBetween(height.from, height.to, height.slopeFrom, height.slopeTo, u)
+        : Number.POSITIVE_INFINITY;
       setValuesAt(pose.values, segment, moving, u);
       liftFeetOnTheirWay(pose, u);
       const row = rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH);
+      if (rests) restHandsOn(pose, segment.resting, minimumJerk(u), ceiling, row, track.build);
       const solved = solvePose(pose, ceiling, row, track.build, trail);
       bases.push(solved.base);
       phases[sample] = phase;
@@ -205,18 +255,13 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): FormSample
  * Highest and lowest value of every range and reading but the margins over the key poses of a track, which are among those
  * of sampleTrack.
  */
-export function extremesAtKeys({ segments, build }: Track): { readonly highest: Float64Array; readonly lowest: Float64Array } {
-  const highest = new Float64Array(VALUE_WIDTH).fill(Number.NEGATIVE_INFINITY);
-  const lowest = new Float64Array(VALUE_WIDTH).fill(Number.POSITIVE_INFINITY);
+export function extremesAtKeys({ segments, build }: Track): Extremes {
+  const extremes = noExtremes();
   const row = new Float64Array(ROW_WIDTH);
   for (const { frame, start, swing } of segments) {
-    if (swing !== null) continue;
+    if (swing !== null || isRising(frame)) continue;
     solvePoseOffBase({ frame, values: start }, row, build);
-    for (let i = 0; i < VALUE_WIDTH; i += 1) {
-      const value = row[i] as number;
-      if (value > (highest[i] as number)) highest[i] = value;
-      if (value < (lowest[i] as number)) lowest[i] = value;
-    }
+    widen(extremes, row, 0);
   }
-  return { highest, lowest };
+  return extremes;
 }

@@ -61,7 +61,12 @@ function upperHandOfBall(row: Float64Array): Side | null {
   return left > right ? "left" : "right";
 }
 
-function handsOf({ hands }: PoseFrame, row: Float64Array): HandsState {
+/** A hand no higher over the lap rests on it, share of H. */
+const ON_LAP = 0.05;
+
+function handsOf({ seating, hands, support }: PoseFrame, row: Float64Array): HandsState {
+  // Hands on the arms of a chair are free to go anywhere: nothing has to be let go of first.
+  if (support === "armrests") return "down";
   const [held, other] = SIDES.filter((side) => holdsOn(hands[sideIndex(side)]));
   if (held) return other ? "holdBoth" : role(held) === "lead" ? "holdLead" : "holdTrail";
   const over = (landmark: "navel" | "shoulder") =>
@@ -71,6 +76,9 @@ function handsOf({ hands }: PoseFrame, row: Float64Array): HandsState {
   if (over("shoulder").some(Boolean)) return "up";
   if (over("navel").some(Boolean)) return "front";
   const apart = row[column("handSeparation")] as number;
+  // Hands on the thighs of a body that sits are as far down as they go.
+  const onLap = seating.kind === "seated" && SIDES.every((side) => (row[sidedColumn("handOverLap", side)] as number) < ON_LAP);
+  if (onLap) return "down";
   const low = SIDES.every((side) => (row[sidedColumn("elbow", side)] as number) < 60);
   return low || apart > 1 ? "down" : "belly";
 }
@@ -86,10 +94,11 @@ function stateAt({ segments, build }: Track, choice: FormChoice, end: "start" | 
   const toe = SIDES.find((side) => [here, beyond].every(({ frame }) => frame.feet[sideIndex(side)] === "restingToe"));
   const left = values[WEIGHT_LEFT] as number;
   const one = off ?? toe;
+  const seated = here.frame.seating.kind === "seated";
   return {
-    support: choice.kind === "seated" ? "seat" : choice.kind === "water" ? "pool" : "stand",
+    support: seated ? "seat" : choice.kind === "water" ? "pool" : "stand",
     ...(one ? { feet: off ? ("lift" as const) : ("toe" as const), foot: role(one) } : feetOf(values)),
-    load: choice.kind === "seated" ? "both" : left > LOADED ? "trail" : left < 1 - LOADED ? "lead" : "both",
+    load: seated ? "both" : left > LOADED ? "trail" : left < 1 - LOADED ? "lead" : "both",
     hands: handsOf(here.frame, row),
   };
 }

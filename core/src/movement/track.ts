@@ -1,21 +1,26 @@
+import { armAngles } from "../body/arm.ts";
 import { armTakesPart, type Build, canHold, canStand, hasFoot, legTakesPart, lengthIndexes, USUAL_BUILD } from "../body/build.ts";
+import { pointColumn, ROW_WIDTH, sidedColumn, sidedPointColumn } from "../body/channels.ts";
 import {
   type FootContact,
   type HandHold,
   holdsOn,
   mirrorFrame,
+  mirrorPose,
   mirrorValues,
   neutralPose,
   type PoseFrame,
   type Seating,
   type SidedSlot,
+  STANDING_FRAME,
   sidedSlot,
   slot,
 } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
+import { solvePose, solvePoseOffBase } from "../body/solve.ts";
 import { holdsWith, type SupportName, supportNamed } from "../body/supports.ts";
 import { otherSide, type Pair, pairOf, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
-import { restHand } from "./anchors.ts";
+import { type Rest, type RestingHand, restHandsOn } from "./anchors.ts";
 import { armMoves, type Depth, type FormChoice, FULL_SIZE } from "./form.ts";
 import type { Anchor, DECLARED_FEATURES, Movement, MovementKey, MovementStance } from "./format.ts";
 
@@ -26,9 +31,13 @@ export interface TrackSegment {
   readonly start: Float64Array;
   readonly end: Float64Array;
   readonly frame: PoseFrame;
+  /** What the left and the right hand rest on all the way; null for a hand that does not. */
+  readonly resting: readonly [left: RestingHand | null, right: RestingHand | null];
   /** Slope of every slot per unit of phase at the start and the end; zeros when at rest there. */
   readonly flowStart: boolean;
   readonly flowEnd: boolean;
+  /** On the way up from a chair or down to it: which of its ends is on the chair. */
+  readonly leavesSeat: "start" | "end" | null;
   /** Whether the feet differ from the segment before: the pelvis then rises or settles smoothly. */
   readonly swing: "lifting" | "lowering" | null;
   readonly breath: "in" | "out";
@@ -80,6 +89,8 @@ const TOE_DOWN_HEEL_LIFT = 35;
 const WEIGHT_WITH_TOE_DOWN = 0.95;
 const WEIGHT_BACK_PRESS = -1;
 
+const PELVIS_X = pointColumn("pelvis");
+
 const LEAD: Side = "right";
 const TRAIL: Side = "left";
 const bodySide = (role: "lead" | "trail"): Side => (role === "lead" ? LEAD : TRAIL);
@@ -97,6 +108,8 @@ interface AuthoredKey {
   /** In the foot slots: how far each foot stands from its place in the stance. */
   readonly values: Float64Array;
   readonly lift: Side | null;
+  /** Whether the body is on the chair. */
+  readonly seat: boolean;
   /** What the left and the right hand rest on. */
   readonly anchors: readonly [left: Anchor | null, right: Anchor | null];
 }
@@ -177,7 +190,8 @@ function readKeys(keys: readonly MovementKey[]): readonly AuthoredKey[] {
     applyKey(values, key);
     const lift = key.lift === undefined ? (before?.lift ?? null) : key.lift && bodySide(key.lift.foot);
     const anchors = SIDES.map((side) => anchorOf(key, side, before?.anchors[sideIndex(side)] ?? null));
-    authored.push({ key, values, lift, anchors: anchors as [Anchor | null, Anchor | null] });
+    const seat = key.seat ?? before?.seat ?? false;
+    authored.push({ key, values, lift, seat, anchors: anchors as [Anchor | null, Anchor | null] });
   }
   return authored;
 }
@@ -336,6 +350,30 @@ function withoutStillLegs(key: AuthoredKey, first: AuthoredKey, lead: Side, buil
   return { ...key, values, lift: key.lift !== null && still.includes(key.lift) ? null : key.lift };
 }
 
+const LAP = pairOf((side) => sidedColumn("handOverLap", side));
+const HAND_X = pairOf((side) => sidedPointColumn("handCentre", side));
+/** A hand further ahead of the hips than this hangs in front of the knees, share of H. */
+const PAST_THE_KNEES = SHARE.thigh;
+
+/**
+ * On a chair a hand that would hang beside the hips goes through the seat, or the arms of the chair: it rests on the thigh. One
+ * that would lie on the hip lies on the thigh next to it.
+ */
+function handsOffTheSeat(key: AuthoredKey, seating: Seating, footless: readonly Side[], build: Build): AuthoredKey {
+  const feet = pairOf((side): FootContact => (footless.includes(side) ? "absent" : key.lift === side ? "lifted" : "flat"));
+  const frame: PoseFrame = { ...STANDING_FRAME, seating, feet };
+  const row = new Float64Array(ROW_WIDTH);
+  solvePoseOffBase({ frame, values: key.values }, row, build);
+  const anchors = pairOf((side): Anchor | null => {
+    const i = sideIndex(side);
+    const said = key.anchors[i];
+    if (said !== null) return said === "hip" ? "upperThigh" : said;
+    const ahead = (row[HAND_X[i]] as number) - (row[PELVIS_X] as number);
+    return (row[LAP[i]] as number) < 0 && ahead < PAST_THE_KNEES ? "thigh" : null;
+  });
+  return { ...key, anchors };
+}
+
 /** The thigh of a leg without a foot lies on the seat, unless the movement lifts it. */
 function restStumps(keys: readonly AuthoredKey[], footless: readonly Side[]): void {
   for (const { values, lift } of keys)
@@ -346,15 +384,29 @@ function restStumps(keys: readonly AuthoredKey[], footless: readonly Side[]): vo
     }
 }
 
-/** A chair whose seat is where the thighs are level and the feet flat, or a wheelchair, which supports the back. */
-function seatFor(build: Build): Seating {
+/** Height of a seat on which the thighs are level and the feet flat, share of H. */
+function seatHeightFor(build: Build): number {
   const shanks = SIDES.filter((side) => hasFoot(build, side)).map((side) => ownLength(build, SHANK_LENGTH, side));
-  const longer = shanks.length > 0 ? Math.max(...shanks) - SHARE.shank : 0;
-  const { wheelchair } = build.measured;
-  return { kind: "seated", seatHeight: SEAT_HEIGHT + longer, atFront: false, backSupported: wheelchair, wheelchair };
+  return SEAT_HEIGHT + (shanks.length > 0 ? Math.max(...shanks) - SHARE.shank : 0);
 }
 
-/** Lays the hands that rest on the body where they rest, each as far on its way as its size says. */
+/** A chair with such a seat, or a wheelchair, which supports the back. */
+function seatFor(build: Build): Extract<Seating, { kind: "seated" }> {
+  const { wheelchair } = build.measured;
+  return {
+    kind: "seated",
+    seatHeight: seatHeightFor(build),
+    atFront: false,
+    backSupported: wheelchair,
+    wheelchair,
+  };
+}
+
+/**
+ * Lays the hands that rest on the body where they rest, each as far on its way as its size says.
+ *
+ * @returns for each key what the left and the right hand rest on; null for a hand that is free, or only part of the way there
+ */
 function restHands(
   keys: readonly AuthoredKey[],
   lead: Side,
@@ -362,24 +414,110 @@ function restHands(
   build: Build,
   frame: PoseFrame,
   footless: readonly Side[],
-): void {
-  const first = keys[0]?.values.slice();
+): readonly (readonly [Rest | null, Rest | null])[] {
+  if (keys.every(({ anchors }) => anchors.every((anchor) => anchor === null))) return keys.map(() => [null, null]);
+  const first = (keys[0] as AuthoredKey).values.slice();
+  const row = new Float64Array(ROW_WIDTH);
+  const rests = keys.map(() => [null, null] as [Rest | null, Rest | null]);
+  const sizeOf = (side: Side) => (ownSide(side, lead) === "left" ? choice.sizes.armLeft : choice.sizes.armRight) / FULL_SIZE;
+  const moves = SIDES.filter((side) => armMoves(choice, ownSide(side, lead)));
   keys.forEach((key, i) => {
-    for (const side of SIDES) {
+    const feet = footContacts(key, key, choice, footless);
+    const restOf = (side: Side): Rest | null => {
       const anchor = key.anchors[sideIndex(side)];
-      const own = ownSide(side, lead);
-      if (anchor === null || anchor === undefined || !armMoves(choice, own)) continue;
-      const feet = footContacts(key, key, choice, footless);
-      restHand({ frame: { ...frame, feet }, values: key.values }, side, anchor, build, lead !== LEAD);
-      const size = (own === "left" ? choice.sizes.armLeft : choice.sizes.armRight) / FULL_SIZE;
-      if (i === 0 || size === 1) continue;
+      if (anchor === null || !moves.includes(side)) return null;
+      const from = (keys[0] as AuthoredKey).anchors[sideIndex(side)];
+      return i === 0 || from === null ? { first: anchor, anchor, size: 1 } : { first: from, anchor, size: sizeOf(side) };
+    };
+    const here = pairOf(restOf);
+    const pose = { frame: { ...frame, feet }, values: key.values };
+    const seen = lead === LEAD ? pose : mirrorPose(pose);
+    const seenRests = lead === LEAD ? here : ([here[1], here[0]] as const);
+    if (here.some((rest) => rest !== null)) {
+      const hands = seenRests.map((rest) => rest && { start: rest, end: rest });
+      restHandsOn(seen, hands as [RestingHand | null, RestingHand | null], 0, Number.POSITIVE_INFINITY, row, build);
+      key.values.set(lead === LEAD ? seen.values : mirrorValues(seen.values));
+    }
+    for (const side of moves) {
+      const size = sizeOf(side);
+      const restsFirst = keys[0]?.anchors[sideIndex(side)] !== null;
+      const rest = here[sideIndex(side)];
+      if (rest !== null && (restsFirst || size === 1)) (rests[i] as [Rest | null, Rest | null])[sideIndex(side)] = rest;
+      if (i === 0 || size === 1 || (rest === null) !== restsFirst) continue;
+      // A free hand that has to go a part of the way to a rest, or from one.
       for (const name of ARM_ANGLES) {
         const index = sidedSlot(name, side);
-        const start = (keys[0]?.anchors[sideIndex(side)] ? keys[0].values[index] : first?.[index]) as number;
-        key.values[index] = start + size * ((key.values[index] as number) - start);
+        const value = key.values[index] as number;
+        const from = first[index] as number;
+        key.values[index] =
+          rest === null ? value + (1 - size) * ((keys[0]?.values[index] as number) - from) : from + size * (value - from);
       }
     }
   });
+  return rests;
+}
+
+/** A chair to rise from is so much higher than one to sit on, share of H: about 8 cm. */
+const HIGHER_TO_RISE = 0.05;
+const risingSeat = (build: Build): number => seatHeightFor(build) + HIGHER_TO_RISE;
+
+/** How often hands on the arms of a chair and the place of the feet are found in turn; each time a tenth of the miss is left. */
+const FEET_PASSES = 6;
+
+/**
+ * Sets the feet of a movement that leaves the chair: where the weight comes onto them just as the seat lets go. The hips are
+ * then over the seat at both ends of that stretch.
+ *
+ * @param hands what they hold on to then
+ */
+function setRisingFeet(keys: readonly AuthoredKey[], hands: readonly [HandHold, HandHold], build: Build): void {
+  const seatOff = keys.find((key, i) => key.seat && (keys[i + 1]?.seat === false || keys[i - 1]?.seat === false));
+  if (!seatOff) return;
+  const seating: Seating = { kind: "standing", rising: { seatHeight: risingSeat(build), withArms: false } };
+  const pose = { frame: { ...STANDING_FRAME, seating, hands, support: "armrests" as const }, values: seatOff.values.slice() };
+  pose.values[slot("sink")] = 0;
+  let hips = 0;
+  for (let pass = 0; pass < FEET_PASSES; pass += 1) {
+    setHolds(pose.values, hands, RESTING_HAND.seated, "armrests", hips);
+    hips = solvePose(pose, risingSeat(build) + SHARE.hipAboveSeat, undefined, build).row[PELVIS_X] as number;
+  }
+  for (const { values, seat } of keys) {
+    for (const side of SIDES) add(values, sidedSlot("footX", side), -hips);
+    if (seat) values[slot("sink")] = 0;
+  }
+}
+
+/** Knee bend in stance up to which hands on the arms of a chair still press, degrees. */
+const PRESSES_FROM = 40;
+
+/** Whether hands on the arms of a chair are still on them in a key. */
+const reachesArmrests = ({ seat, values }: AuthoredKey): boolean => seat || (values[slot("sink")] as number) > PRESSES_FROM;
+
+/** Where hands leave the arms of a chair, or come to them, the arms of that key pose are those that hold them. */
+function bendToArmrests(keys: readonly AuthoredKey[], hands: readonly [HandHold, HandHold], build: Build): void {
+  for (const [i, { values, seat }] of keys.entries()) {
+    const next = [keys[i - 1], keys[i + 1]].some((key) => key && !reachesArmrests(key));
+    if (!next || !reachesArmrests(keys[i] as AuthoredKey)) continue;
+    const seating: Seating = { kind: "standing", rising: { seatHeight: risingSeat(build), withArms: true } };
+    const frame: PoseFrame = { ...STANDING_FRAME, seating, hands, support: "armrests" };
+    const ceiling = seat ? risingSeat(build) + SHARE.hipAboveSeat : Number.POSITIVE_INFINITY;
+    const { row } = solvePose({ frame, values }, ceiling, undefined, build);
+    for (const side of SIDES) {
+      const { elevation, plane, axial, elbow, wrist } = armAngles(row, side);
+      for (const [name, value] of Object.entries({ elevation, plane, axial, elbow, wrist }))
+        values[sidedSlot(name as SidedSlot, side)] = value;
+    }
+  }
+}
+
+/** How a movement that leaves the chair is carried between two key poses. */
+function risingSeating(start: AuthoredKey, end: AuthoredKey, choice: FormChoice, build: Build): Seating {
+  if (start.seat && end.seat) return { ...seatFor(build), seatHeight: risingSeat(build) };
+  if (!reachesArmrests(start) && !reachesArmrests(end)) return { kind: "standing" };
+  return {
+    kind: "standing",
+    rising: { seatHeight: risingSeat(build), withArms: choice.hold?.by === "armrests" },
+  };
 }
 
 /** How each foot meets the floor between two key poses: the less of what the two say. */
@@ -495,7 +633,10 @@ export function trackOf(
       values[slot("sink")] = (values[slot("sink")] as number) * DEPTH_SCALE[choice.depth].sink;
       if (choice.weightBack) values[slot("press")] = WEIGHT_BACK_PRESS;
     }
-  resize(keys, lead, choice);
+  const rising = !seated && keys.some(({ seat }) => seat);
+  const hands = handHolds(lead, choice, build);
+  if (rising) setRisingFeet(keys, hands, build);
+  else resize(keys, lead, choice);
   if (choice.sizes.legs === 0 && !seated) keys = standStill(keys);
   if (seated) {
     seatedLift(keys, !form.own);
@@ -503,13 +644,14 @@ export function trackOf(
   }
   const toeDown = choice.toeDown && !seated;
   const seating: Seating = seated ? seatFor(build) : { kind: "standing" };
-  restHands(keys, lead, choice, build, { seating, feet: ["flat", "flat"], hands: ["free", "free"], support: "rail" }, footless);
-  const hands = handHolds(lead, choice, build);
+  if (seated) keys = keys.map((key) => handsOffTheSeat(key, seating, footless, build));
+  const freeFrame: PoseFrame = { seating, feet: ["flat", "flat"], hands: ["free", "free"], support: "rail" };
+  const rests = restHands(keys, lead, choice, build, freeFrame, footless);
   const support = choice.hold?.by ?? "rail";
-  const heldFrom = SIDES.reduce(
-    (sum, side) => sum + ((keys[0] as AuthoredKey).values[sidedSlot("footX", side)] as number) / 2,
-    0,
-  );
+  // What is held is told from the middle of the feet, the arms of a chair from the hips on it.
+  const heldFrom = rising
+    ? 0
+    : SIDES.reduce((sum, side) => sum + ((keys[0] as AuthoredKey).values[sidedSlot("footX", side)] as number) / 2, 0);
   const lifting = keys.find((key) => key.lift !== null)?.lift ?? null;
   for (const { values, lift } of keys) {
     setHolds(values, hands, RESTING_HAND[seated ? "seated" : "standing"], support, heldFrom);
@@ -520,6 +662,8 @@ export function trackOf(
     }
   }
 
+  if (rising && support === "armrests") bendToArmrests(keys, hands, build);
+
   const cycles = keys.length - 1;
   const segments: TrackSegment[] = [];
   for (let i = 0; i < cycles; i += 1) {
@@ -527,7 +671,17 @@ export function trackOf(
     const end = keys[i + 1] as AuthoredKey;
     let swing: TrackSegment["swing"] = null;
     if (start.lift !== end.lift && !toeDown) swing = end.lift === null ? "lowering" : "lifting";
-    const frame: PoseFrame = { seating, feet: footContacts(start, end, choice, footless), hands, support };
+    const lets = rising && support === "armrests" && !(reachesArmrests(start) && reachesArmrests(end));
+    const frame: PoseFrame = {
+      seating: rising ? risingSeating(start, end, choice, build) : seating,
+      feet: footContacts(start, end, choice, footless),
+      hands: lets ? ["free", "free"] : hands,
+      support,
+    };
+    const resting = (side: Side): RestingHand | null => {
+      const [from, to] = [rests[i], rests[i + 1]].map((rest) => rest?.[sideIndex(ownSide(side, lead))] ?? null);
+      return from && to ? { start: from, end: to } : null;
+    };
     const cyclicFlow = keys[0]?.key.flow === true && (keys[cycles] as AuthoredKey).key.flow === true;
     segments.push({
       from: start.key.at,
@@ -535,6 +689,8 @@ export function trackOf(
       start: lead === LEAD ? start.values : mirrorValues(start.values),
       end: lead === LEAD ? end.values : mirrorValues(end.values),
       frame: lead === LEAD ? frame : mirrorFrame(frame),
+      resting: pairOf(resting),
+      leavesSeat: !rising || start.seat === end.seat ? null : start.seat ? "start" : "end",
       flowStart: i === 0 ? cyclicFlow : start.key.flow === true,
       flowEnd: i === cycles - 1 ? cyclicFlow : end.key.flow === true,
       swing,

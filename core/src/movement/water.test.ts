@@ -6,7 +6,11 @@ import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
 import { type Track, trackOf } from "./track.ts";
 
-const samplesOf = (id: string) => sampleTrack(trackOf(load(id), FULL_STANDING, "right") as Track);
+const samplesOf = (id: string) => {
+  const movement = load(id);
+  const kind = movement.forms.standing === false ? "water" : "standing";
+  return sampleTrack(trackOf(movement, { ...FULL_STANDING, kind }, "right") as Track);
+};
 const shift = samplesOf("side-weight-shift");
 const number = (least: number, most: number) => fc.double({ min: least, max: most, noNaN: true });
 
@@ -45,5 +49,28 @@ describe("a form in water", () => {
     const quick = readDemand(shift, { stature: 1.65, depth: 1.1 }, 4);
     expect(quick.leastMargin.metres).toBeCloseTo(slow.leastMargin.metres, 12);
     expect(quick.water?.drag.hip[0]).toBeCloseTo(4 * (slow.water?.drag.hip[0] ?? 0), 9);
+  });
+
+  test("a slow side shift at the lower breastbone puts 41 % of the body's weight on a leg: .80 x .34 x 1.5", () => {
+    const { water } = readDemand(shift, { stature: 1.65, depth: 0.7 * 1.65 }, 8);
+    expect(water?.legShare[0]).toBeCloseTo(0.8 * 0.343 * 1.5, 2);
+    expect(water?.legShare[1]).toBeCloseTo(0.8 * 0.343 * 1.5, 2);
+    expect(water?.fastSteps).toBe(false);
+    expect(readDemand(shift, { stature: 1.65, depth: 0.7 * 1.65 }, 4).water?.fastSteps).toBe(true);
+  });
+
+  test("standing still it is the share without the half more, and shallower water leaves more", () => {
+    const still = samplesOf("settling-breath");
+    const { water } = readDemand(still, { stature: 1.65, depth: 0.7 * 1.65 }, 8);
+    expect(water?.legShare[0]).toBeCloseTo(0.5 * Math.max(0.343, water?.mostWeight ?? 0), 3);
+    const shallow = readDemand(still, { stature: 1.65, depth: 0.7 * 1.65, shallowest: 0.9 }, 8).water;
+    expect(shallow?.legShare[0]).toBeGreaterThan(1.5 * (water?.legShare[0] ?? 1));
+    expect(shallow?.mostWeight).toBeCloseTo(water?.mostWeight ?? 0, 12);
+  });
+
+  test("floats under water take as much off the feet as they lift", () => {
+    const under = samplesOf("open-and-close-under");
+    const at = (equipment: "bare" | "floats") => readDemand(under, { stature: 1.65, mass: 70, depth: 1.15, equipment }, 8).water;
+    expect((at("bare")?.mostWeight ?? 0) - (at("floats")?.mostWeight ?? 0)).toBeCloseTo((2 * 15) / (70 * 9.81), 9);
   });
 });

@@ -14,6 +14,8 @@ export const Room = v.object({
       v.object({
         height: v.pipe(v.number(), v.minValue(0.25), v.maxValue(0.7)),
         count: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(200)),
+        /** Whether they have arms to push up from. */
+        arms: v.exactOptional(v.boolean()),
       }),
     ),
     [],

@@ -1,4 +1,5 @@
 import { onRail } from "../body/supports.ts";
+import type { WaterEquipment } from "../body/water-equipment.ts";
 import { type FormChoice, FULL_SEATED, FULL_STANDING } from "../movement/form.ts";
 import type { Movement, Phase } from "../movement/format.ts";
 import { otherSide, type Side } from "../side.ts";
@@ -33,6 +34,8 @@ export interface Block {
   /** Done with few words: names and counts. */
   readonly quiet?: boolean;
   readonly facing?: Facing;
+  /** In a pool: what everybody has in their hands. */
+  readonly equipment?: WaterEquipment;
   /** The named combination it is practised in. */
   readonly combination?: string;
 }

@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 import type { FitHold } from "../fit/fit-plan.ts";
 import { WAYS } from "../fit/place.ts";
 import { PHASES } from "../movement/format.ts";
@@ -71,6 +72,7 @@ const BlockSchema = v.strictObject({
   straight: v.exactOptional(v.boolean()),
   quiet: v.exactOptional(v.boolean()),
   facing: v.exactOptional(v.picklist(FACINGS)),
+  equipment: v.exactOptional(v.picklist(WATER_EQUIPMENT_NAMES, "Choose bare hands, paddles or hand floats.")),
   combination: v.exactOptional(
     v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(60, "Please keep the name under 60 letters.")),
   ),

@@ -1,21 +1,12 @@
 import { type Build, USUAL_BUILD } from "../body/build.ts";
 import { isOutOfDepth, weightInWater } from "../body/buoyancy.ts";
-import { neutralPose, STANDING_FRAME, sidedSlot } from "../body/pose.ts";
-import { SHARE } from "../body/segments.ts";
-import { solvePose } from "../body/solve.ts";
-import { SIDES, sideSign } from "../side.ts";
-
-function standingRow(build: Build): Float64Array {
-  const pose = neutralPose(STANDING_FRAME);
-  for (const side of SIDES) pose.values[sidedSlot("footZ", side)] = sideSign(side) * SHARE.hipHalfSeparation;
-  return solvePose(pose, undefined, undefined, build).row;
-}
+import { uprightRow } from "../body/upright.ts";
 
 const STEPS = 40;
 
 /** Deepest water somebody may stand in, metres: never out of depth. */
 export function deepestWater(stature: number, build: Build = USUAL_BUILD): number {
-  const row = standingRow(build);
+  const row = uprightRow(build);
   let low = 0;
   let high = stature;
   for (let step = 0; step < STEPS; step += 1) {
@@ -34,7 +25,7 @@ export function deepestWater(stature: number, build: Build = USUAL_BUILD): numbe
  */
 export function depthForShare(share: number, stature: number, build: Build = USUAL_BUILD): number | null {
   const deepest = deepestWater(stature, build);
-  const row = standingRow(build);
+  const row = uprightRow(build);
   const shareAt = (depth: number) => weightInWater(row, depth / stature, build).share;
   if (shareAt(deepest) > share) return null;
   let low = 0;

@@ -58,7 +58,7 @@ const CASES: readonly Case[] = [
     side: "right",
     kind: "anatomic",
     weeks: 8,
-    proposes: ["Right upper arm turns out 30° at most"],
+    proposes: ["Right upper arm turns out 30° at most, and lifts to 90°"],
     waits: ["Right arm rests", "No holding on with the right hand"],
   },
   {

@@ -1,0 +1,108 @@
+import fc from "fast-check";
+import { expect, test } from "vitest";
+import { USUAL_BUILD } from "../body/build.ts";
+import { ROW_WIDTH, sidedColumn } from "../body/channels.ts";
+import { turnFromJoints } from "../body/turn-from-joints.fixture.ts";
+import { capOf } from "../caps/cap.fixture.ts";
+import { FULL_STANDING } from "../movement/form.ts";
+import { hasLandForm, type MovementKey } from "../movement/format.ts";
+import { loadAll } from "../movement/library.fixture.ts";
+import { sampleTrack } from "../movement/samples.ts";
+import { type Track, trackOf } from "../movement/track.ts";
+import { SIDES } from "../side.ts";
+import { fitCell } from "./cell.ts";
+import { createFormLibrary, leadsOf } from "./form-library.ts";
+import { OPEN_HALL, scarceFor } from "./place.ts";
+
+/** Without what the shoulder girdle does: the trunk's direction is told from the line of the shoulders. */
+const withoutGirdle = (key: MovementKey): MovementKey => {
+  const still = (arm: MovementKey["arms"]) => arm && { ...arm, girdleUp: 0, girdleForward: 0 };
+  const { arms, leadArm, trailArm, ...rest } = key;
+  return {
+    ...rest,
+    ...(arms && { arms: still(arms) }),
+    ...(leadArm && { leadArm: still(leadArm) }),
+    ...(trailArm && { trailArm: still(trailArm) }),
+  };
+};
+const movements = loadAll()
+  .filter(hasLandForm)
+  .map((movement) => ({ ...movement, keys: movement.keys.map(withoutGirdle) }));
+const library = createFormLibrary();
+const fit = (movement: (typeof movements)[number], caps: readonly ReturnType<typeof capOf>[], chairs = OPEN_HALL.chairs) =>
+  fitCell(
+    {
+      movement,
+      breathSeconds: 8,
+      turns: leadsOf(movement).map((lead) => ({ lead, rounds: 4 })),
+      meant: FULL_STANDING,
+      stature: 1.62,
+      build: USUAL_BUILD,
+      depth: null,
+      aids: [],
+      place: { ...OPEN_HALL, chairs },
+      scarce: scarceFor(OPEN_HALL, 1),
+      workingShare: 1,
+      caps,
+    },
+    library,
+  );
+
+/** A straight arm shows no turn. */
+const BENT = 5;
+
+test("no cap on the turn of a shoulder is passed at any sample of any chosen form, told from the joints alone", () => {
+  const degrees = (most: number) => fc.integer({ min: 0, max: most });
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...movements),
+      fc.constantFrom(...SIDES),
+      fc.option(degrees(60), { nil: null }),
+      fc.option(degrees(90), { nil: null }),
+      fc.integer({ min: 30, max: 80 }).map((tenths) => tenths / 10),
+      (movement, side, outward, inward, steadiness) => {
+        const caps = [
+          capOf({ channel: "steadiness", limit: steadiness }),
+          ...(outward === null ? [] : [capOf({ channel: "motion", motion: "shoulderOutwardTurn", side, limit: outward })]),
+          ...(inward === null ? [] : [capOf({ channel: "motion", motion: "shoulderInwardTurn", side, limit: inward })]),
+        ];
+        const { choice } = fit(movement, caps);
+        if (choice === null) return;
+        for (const lead of leadsOf(movement)) {
+          const { rows, count } = sampleTrack(trackOf(movement, choice, lead) as Track);
+          for (let sample = 0; sample < count; sample += 1) {
+            const row = rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH);
+            const elevation = row[sidedColumn("shoulderElevation", side)] as number;
+            if (outward !== null) expect(elevation).toBeLessThanOrEqual(90.06);
+            if (elevation > 120 || (row[sidedColumn("elbow", side)] as number) < BENT) continue;
+            const turn = turnFromJoints(row, side);
+            if (outward !== null) expect(turn).toBeLessThanOrEqual(outward + 0.06);
+            if (inward !== null) expect(-turn).toBeLessThanOrEqual(inward + 0.06);
+          }
+        }
+      },
+    ),
+    { numRuns: 120 },
+  );
+});
+
+test.each(["round-and-open", "shoulder-circles", "slow-punch", "row-the-boat", "row-lift-and-settle"])(
+  "%s is within thirty degrees of outward turn, or made so, and an inward cap of sixty bars no rail",
+  (id) => {
+    const movement = movements.find((each) => each.id === id) as (typeof movements)[number];
+    const out = fit(movement, [capOf({ channel: "motion", motion: "shoulderOutwardTurn", side: "right", limit: 30 })]);
+    expect(out.choice).not.toBeNull();
+    for (const { highest } of out.demands)
+      expect(highest[sidedColumn("shoulderTurn", "right")] as number).toBeLessThanOrEqual(30.05);
+    const held = fit(
+      movement,
+      [
+        capOf({ channel: "motion", motion: "shoulderInwardTurn", side: "right", limit: 60 }),
+        capOf({ channel: "barredFeature", limit: "holdsWithLeft" }),
+        capOf({ channel: "heldStanding" }),
+      ],
+      0,
+    );
+    expect(held.choice).toMatchObject({ kind: "supported", hold: { by: "rail", hand: "right" } });
+  },
+);

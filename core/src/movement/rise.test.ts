@@ -1,0 +1,74 @@
+import { describe, expect, test } from "vitest";
+import { column, pointColumn, sidedColumn } from "../body/channels.ts";
+import { ON_ARMRESTS } from "../body/supports.ts";
+import { SIDES } from "../side.ts";
+import { readDemand } from "./demand.ts";
+import { type FormChoice, FULL_STANDING } from "./form.ts";
+import { greatestJump, NO_JUMP } from "./jump.ts";
+import { load } from "./library.fixture.ts";
+import { sampleTrack } from "./samples.ts";
+import { segmentOfSample, valueAt } from "./solved-samples.ts";
+import { statesOf } from "./state.ts";
+import { type Track, trackOf } from "./track.ts";
+
+const rise = load("rise-and-sit");
+const WITH_ARMS: FormChoice = { ...FULL_STANDING, kind: "supported", hold: ON_ARMRESTS };
+const samplesOf = (choice: FormChoice) => sampleTrack(trackOf(rise, choice, "right") as Track);
+const demandOf = (choice: FormChoice) => readDemand(samplesOf(choice), { stature: 1.65 }, 16);
+
+describe("rising from a chair and sitting down again", () => {
+  test.each([
+    ["without hands", FULL_STANDING, 4.5],
+    ["with the hands on the arms of the chair", WITH_ARMS, 3],
+  ] as const)("asks of steadiness, %s, what the scale says", (_, choice, steadiness) => {
+    expect(demandOf(choice).steadiness.total).toBeCloseTo(steadiness, 9);
+  });
+
+  test("neither the pace nor the body makes it harder: nothing of it is added twice", () => {
+    const samples = samplesOf(FULL_STANDING);
+    for (const [stature, cycle] of [
+      [1.4, 8],
+      [1.95, 30],
+    ] as const)
+      expect(readDemand(samples, { stature }, cycle).steadiness.total).toBeCloseTo(4.5, 9);
+  });
+
+  test.each([FULL_STANDING, WITH_ARMS])(
+    "nothing jumps where the seat lets go, and the weight is over the feet by then",
+    (choice) => {
+      const samples = samplesOf(choice);
+      expect(samples.problem).toBeNull();
+      expect(greatestJump(samples).by).toBeLessThan(NO_JUMP);
+      for (let sample = 0; sample < samples.count; sample += 1) {
+        const { seating } = segmentOfSample(samples, sample).frame;
+        const onFeet = SIDES.reduce((sum, side) => sum + valueAt(samples, sample, sidedColumn("footShare", side)), 0);
+        if (seating.kind === "standing") expect(onFeet).toBeCloseTo(1, 9);
+        else expect(onFeet + valueAt(samples, sample, column("seatShare"))).toBeCloseTo(1, 9);
+        expect(valueAt(samples, sample, column("margin"))).toBeGreaterThan(0);
+      }
+    },
+  );
+
+  test("the hips go up from the seat to where they stand and come down again, without a stop on the way", () => {
+    const samples = samplesOf(FULL_STANDING);
+    const heights = Array.from({ length: samples.count }, (_, i) => valueAt(samples, i, pointColumn("pelvis") + 1));
+    const top = heights.indexOf(Math.max(...heights));
+    expect(heights.slice(0, top + 1).toSorted((a, b) => a - b)).toEqual(heights.slice(0, top + 1));
+    expect(Math.max(...heights)).toBeCloseTo(0.528, 2);
+    expect(heights[0]).toBeCloseTo(heights.at(-1) ?? 0, 9);
+  });
+
+  test("its knees are no low stance, but carry a load of their own", () => {
+    const { highest } = demandOf(FULL_STANDING);
+    expect(highest[sidedColumn("loadedKnee", "left")]).toBe(0);
+    expect(highest[sidedColumn("knee", "left")]).toBeGreaterThan(90);
+    expect(highest[sidedColumn("kneeLoad", "left")]).toBeGreaterThan(0.04);
+  });
+
+  test("begins and ends on the chair, and hands on its arms hold nothing there", () => {
+    for (const choice of [FULL_STANDING, WITH_ARMS])
+      expect(statesOf(rise, choice)).toMatchObject({ entry: { support: "seat" }, exit: { support: "seat" } });
+    expect(statesOf(rise, WITH_ARMS)?.entry.hands).toBe("down");
+    expect([...demandOf(WITH_ARMS).features]).toEqual(expect.arrayContaining(["holdsWithLeft", "holdsWithRight"]));
+  });
+});

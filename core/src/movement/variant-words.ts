@@ -1,0 +1,58 @@
+import { SIDES } from "../side.ts";
+import { armMoves, type FormChoice } from "./form.ts";
+import type { Movement, MovementKey } from "./format.ts";
+
+type Cues = Movement["cues"];
+
+/** The words of one variant: what it is called, its cues, and what is said on the way to each key pose. */
+export interface VariantWords {
+  readonly name: string;
+  readonly cues: Cues;
+  readonly says: readonly string[];
+}
+
+/** What whoever holds on with both hands is told, where the arms are part of the movement. */
+const BOTH_HANDS_HELD = "Hold on with both hands and let the rest of the body move.";
+
+const stated = (cues: Cues | undefined): Cues =>
+  Object.fromEntries(Object.entries(cues ?? {}).filter(([, words]) => words !== undefined && words !== ""));
+
+/** Words of a movement in a variant: those of the variant's own where it has them, else the movement's. */
+export function variantWords(movement: Movement, { kind, hold, arms }: Pick<FormChoice, "kind" | "hold" | "arms">): VariantWords {
+  const form = movement.forms[kind];
+  const own = form === undefined || form === false ? {} : form;
+  const choice = { hold, arms } as FormChoice;
+  const moving = SIDES.filter((side) => armMoves(choice, side)).length;
+  const oneHand = moving === 2 ? undefined : movement.oneHand;
+  const name = own.name ?? movement.name;
+  const keys: readonly MovementKey[] = own.keys ?? movement.keys;
+  const named = moving === 1 ? (oneHand?.name ?? name) : name;
+  return {
+    name: named.own ?? named.en,
+    cues: {
+      ...movement.cues,
+      ...stated(own.cues),
+      ...stated(oneHand?.cues),
+      ...(moving === 0 && oneHand ? { do: BOTH_HANDS_HELD } : {}),
+    },
+    says: keys.map(({ say }, i) => (moving === 1 ? (oneHand?.say?.[i] ?? say) : say) ?? ""),
+  };
+}
+
+/** Words that only make sense on the feet. */
+const ON_FEET =
+  /\b(stand|stands|standing|balls of the feet|both legs|one leg|front (foot|knee)|(back|rear) (foot|leg)|weight)\b/i;
+/** Words for two hands. */
+const TWO_HANDS = /\b(both hands|both arms|hands|arms|palms|fists|elbows|wrists)\b/i;
+
+/** Words of a variant that do not fit how it is done, each with where it stands. */
+export function misfittingWords(
+  movement: Movement,
+  choice: Pick<FormChoice, "kind" | "hold" | "arms">,
+): readonly { readonly where: string; readonly words: string }[] {
+  const { name, cues, says } = variantWords(movement, choice);
+  const moving = SIDES.filter((side) => armMoves(choice as FormChoice, side)).length;
+  const wrong = [...(choice.kind === "seated" ? [ON_FEET] : []), ...(moving === 1 ? [TWO_HANDS] : [])];
+  const said = [["name", name], ...Object.entries(cues), ...says.map((words) => ["say", words])] as [string, string][];
+  return said.filter(([, words]) => wrong.some((pattern) => pattern.test(words))).map(([where, words]) => ({ where, words }));
+}

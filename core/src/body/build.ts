@@ -29,6 +29,8 @@ export interface MeasuredBody {
   readonly floats: number;
   /** Sits in a wheelchair throughout. */
   readonly wheelchair: boolean;
+  /** How much higher than usual they sit, metres: nothing unless it is said. */
+  readonly seatRaise?: number;
 }
 
 export const USUAL_BODY: MeasuredBody = {
@@ -70,6 +72,8 @@ export interface Build {
   readonly lengths: Float64Array;
   /** Moment at the shoulder of the bare arm held straight out, share of M g H. */
   readonly bareArmMoment: Pair;
+  /** How much higher than usual they sit, share of H. */
+  readonly seatRaise: number;
   readonly measured: MeasuredBody;
 }
 
@@ -146,10 +150,11 @@ export function buildOf(measured: MeasuredBody, stature: number): Build {
   const whole = masses.reduce((sum, share) => sum + share, 0);
   for (let i = 0; i < masses.length; i += 1) masses[i] = (masses[i] as number) / whole;
   return {
-    key: `${[...lengths].map((length) => length.toFixed(5)).join()};${JSON.stringify([measured.arms, measured.legs])};${measured.floats};${measured.wheelchair}`,
+    key: `${[...lengths].map((length) => length.toFixed(5)).join()};${JSON.stringify([measured.arms, measured.legs])};${measured.floats};${measured.wheelchair};${((measured.seatRaise ?? 0) / stature).toFixed(5)}`,
     masses,
     lengths,
     bareArmMoment: pairOf((side) => bareArmMoment(masses, lengths, side)),
+    seatRaise: (measured.seatRaise ?? 0) / stature,
     measured,
   };
 }

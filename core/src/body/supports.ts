@@ -3,7 +3,7 @@ import type { Side } from "../side.ts";
 /**
  * What a standing person may hold on to. `relief` is what it takes off the steadiness demand with one hand and with both;
  * our own scale, see docs/model.md. `carries` is whether a hand on it may take some of the weight: a chair back can tip,
- * and nobody may lean on a helper or on fingertips. `grips` is whether the hand has to close around it.
+ * and nobody may lean on a helper or on fingertips. `fixed` is whether it stays where it is when a body falls against it. `grips` is whether the hand has to close around it.
  *
  * Places are shares of stature: how high the hand is, how far ahead of the middle of the feet and how far aside.
  */
@@ -14,6 +14,7 @@ export const SUPPORTS = [
     hands: "either",
     relief: [2.5, 4],
     carries: true,
+    fixed: true,
     grips: true,
     height: 0.53,
     ahead: 0.1,
@@ -25,6 +26,7 @@ export const SUPPORTS = [
     hands: "either",
     relief: [2, 3],
     carries: false,
+    fixed: false,
     grips: true,
     height: 0.52,
     ahead: 0.2,
@@ -36,6 +38,7 @@ export const SUPPORTS = [
     hands: "both",
     relief: [3, 3],
     carries: true,
+    fixed: true,
     grips: true,
     height: 0.49,
     ahead: 0.12,
@@ -47,6 +50,7 @@ export const SUPPORTS = [
     hands: "one",
     relief: [1, 1],
     carries: true,
+    fixed: false,
     grips: true,
     height: 0.49,
     ahead: 0.06,
@@ -58,6 +62,7 @@ export const SUPPORTS = [
     hands: "one",
     relief: [1.5, 1.5],
     carries: false,
+    fixed: false,
     grips: true,
     height: 0.55,
     ahead: 0.12,
@@ -69,6 +74,7 @@ export const SUPPORTS = [
     hands: "either",
     relief: [1, 1],
     carries: false,
+    fixed: false,
     grips: false,
     height: 0.53,
     ahead: 0.1,
@@ -81,6 +87,7 @@ export const SUPPORTS = [
     hands: "both",
     relief: [0, 0],
     carries: true,
+    fixed: true,
     grips: true,
     height: 0.42,
     ahead: 0.12,
@@ -92,6 +99,7 @@ export const SUPPORTS = [
   hands: "one" | "both" | "either";
   relief: readonly [oneHand: number, bothHands: number];
   carries: boolean;
+  fixed: boolean;
   grips: boolean;
   height: number;
   ahead: number;

@@ -1,5 +1,6 @@
 import * as v from "valibot";
 import { BODY_PARTS } from "./body-parts.ts";
+import { PAIN_PLACE_NAMES } from "./pain-map.ts";
 
 const PART_NAMES = BODY_PARTS.map(({ name }) => name);
 const tenth = v.pipe(v.number(), v.minValue(0), v.maxValue(10));
@@ -11,15 +12,20 @@ export const CheckIn = v.object({
   pains: v.optional(
     v.array(
       v.object({
-        part: v.picklist(PART_NAMES),
+        /** A place on the body; answers kept from before the map name a part. */
+        part: v.picklist([...PAIN_PLACE_NAMES, ...PART_NAMES]),
         now: tenth,
-        /** Their own usual there. */
+        /** Their own usual there; 0 where nobody knows it. */
         usual: v.optional(tenth, 0),
         fresh: v.optional(v.picklist(["no", "new", "night"]), "no"),
+        /** In a place where pain may be a sign to stop: whether any of its questions was answered with yes. */
+        alarm: v.exactOptional(v.picklist(["yes", "no"])),
       }),
     ),
     [],
   ),
+  /** Whether they can lean on a hand today; left out where nobody asked. */
+  leans: v.exactOptional(v.object({ left: v.exactOptional(v.boolean()), right: v.exactOptional(v.boolean()) })),
   dizziness: v.optional(v.picklist(["none", "settled", "now"]), "none"),
   breath: v.optional(v.picklist(["asUsual", "more", "noSentence"]), "asUsual"),
   sleep: v.optional(v.picklist(["fine", "badNight", "twoBadNights"]), "fine"),
@@ -38,7 +44,15 @@ export const CheckIn = v.object({
     [],
   ),
   /** How far the pressure fell within three minutes of standing, and whether it was felt. */
-  drop: v.optional(v.object({ systolic: reading(150), diastolic: reading(100), felt: v.boolean() })),
+  drop: v.optional(
+    v.object({
+      systolic: reading(150),
+      diastolic: reading(100),
+      felt: v.boolean(),
+      /** Systolic pressure lying down. */
+      lying: v.exactOptional(reading(300)),
+    }),
+  ),
   saturation: v.optional(reading(100)),
   /** mmol/l, of people on treatment. */
   glucose: v.optional(reading(40)),
@@ -49,6 +63,22 @@ export type CheckIn = v.InferOutput<typeof CheckIn>;
 export type CheckInInput = v.InferInput<typeof CheckIn>;
 
 export const AS_USUAL: CheckIn = v.parse(CheckIn, { overall: "asUsual" });
+
+/** The most that a reading can be, in its unit: what is beyond was read or typed wrong, or is in another unit. */
+export const MOST_READ = {
+  systolic: { most: 300, unit: "mmHg" },
+  diastolic: { most: 200, unit: "mmHg" },
+  heartRate: { most: 250, unit: "beats a minute" },
+  saturation: { most: 100, unit: "%" },
+  glucose: { most: 40, unit: "mmol/l" },
+} as const;
+export type Reading = keyof typeof MOST_READ;
+
+/** Milligrams of glucose in a decilitre for one mmol in a litre. */
+const GLUCOSE_MG_PER_DL = 18.02;
+
+/** Glucose in mmol/l of a reading in mg/dl, to a tenth. @example glucoseFromMgPerDl(142) // 7.9 */
+export const glucoseFromMgPerDl = (reading: number): number => Math.round((10 * reading) / GLUCOSE_MG_PER_DL) / 10;
 
 /** What the day's answers propose, gravest last. */
 export const OUTCOMES = ["class", "seated", "takeAgain", "askFirst", "hold", "sitOut"] as const;

@@ -114,6 +114,10 @@ export function forbidsAtAnySize(cap: Cap, shape: FormChoice, demand: QuietDeman
   }
 }
 
+/** A hand that may carry less than this is not leaned on either, kilograms. */
+const LEANS_FROM = 1;
+
+/** A hand holds on that closes around what it holds, and may be leaned on. */
 const gripsWith = (hold: Hold | null, side: Side): boolean =>
   hold !== null && holdsWith(hold, side) && supportNamed(hold.by).grips;
 
@@ -125,12 +129,18 @@ export function barsForm({ limit, forms }: Cap, { kind, hold }: FormChoice): boo
       return kind === "standing" || kind === "supported";
     case "heldStanding":
       return isOnFeet(kind) && hold === null;
+    case "bothHandsStanding":
+      return isOnFeet(kind) && !(hold?.hand === "both" && supportNamed(hold.by).fixed);
     case "barredForm":
       return kind === limit.limit;
     case "barredFeature":
       return limit.limit === "holdsWithLeft"
         ? gripsWith(hold, "left")
         : limit.limit === "holdsWithRight" && gripsWith(hold, "right");
+    case "shoulderLoad":
+      return sidesOf(limit).some((side) => gripsWith(hold, side));
+    case "handWeight":
+      return limit.limit < LEANS_FROM && sidesOf(limit).some((side) => gripsWith(hold, side));
     default:
       return false;
   }
@@ -148,8 +158,12 @@ export function breaks(cap: Cap, choice: FormChoice, demand: Demand, rounds: num
   switch (limit.channel) {
     case "noStanding":
     case "heldStanding":
+    case "bothHandsStanding":
     case "barredForm":
+    case "handWeight":
       return barsForm(cap, choice);
+    case "shoulderLoad":
+      return barsForm(cap, choice) || breaksInPose(limit, demand);
     case "oneLegSeconds":
       return anySide(limit, demand.longestOneLeg, demand, rounds);
     case "handsUpSeconds":

@@ -55,6 +55,8 @@ export const CapLimit = v.variant("channel", [
   ),
   v.object({ channel: v.literal("noStanding") }),
   v.object({ channel: v.literal("heldStanding") }),
+  v.object({ channel: v.literal("bothHandsStanding") }),
+  v.object({ channel: v.literal("chairWithArms") }),
   v.object({ channel: v.literal("barredForm"), limit: v.picklist(FORM_KINDS) }),
   v.object({ channel: v.literal("barredFeature"), limit: v.picklist(FEATURE_NAMES) }),
   ofPart("roundsShare"),
@@ -83,6 +85,7 @@ export const CapLimit = v.variant("channel", [
   ofAll("lowBackLoad"),
   ofAll("steadiness"),
   ofAll("holdSeconds"),
+  ofAll("higherSeat"),
   ofAll("standingMinutesAtATime"),
   ofAll("standingMinutes"),
   ofAll("sessionMinutes"),
@@ -157,6 +160,8 @@ function weight(limit: CapLimit): number {
       return LANDMARKS.indexOf(limit.limit);
     case "noStanding":
     case "heldStanding":
+    case "bothHandsStanding":
+    case "chairWithArms":
     case "barredForm":
     case "barredFeature":
       return 0;

@@ -127,6 +127,18 @@ export const CAP_CHANNELS = [
   },
   { name: "noStanding", label: "No standing", sided: false, kind: "none" },
   { name: "heldStanding", label: "Standing only with a hold", sided: false, kind: "none" },
+  { name: "bothHandsStanding", label: "Standing only with both hands on fixed support", sided: false, kind: "none" },
+  { name: "chairWithArms", label: "A chair with arms", sided: false, kind: "none" },
+  {
+    name: "higherSeat",
+    label: "Seat higher by at least",
+    sided: false,
+    kind: "number",
+    unit: "cm",
+    lowest: 0,
+    highest: 15,
+    stricter: "more",
+  },
   { name: "barredForm", label: "Not in this form", sided: false, kind: "form" },
   { name: "barredFeature", label: "Not at all", sided: false, kind: "feature" },
   {

@@ -8,6 +8,7 @@ import { capOf } from "./cap.fixture.ts";
 import { isStricter } from "./cap.ts";
 import { dayCaps, readCheckIn } from "./check-in.ts";
 import { effectiveCaps } from "./effective.ts";
+import { PAIN_PLACES } from "./pain-map.ts";
 import { USUAL_POLICY } from "./policy.ts";
 import { limitInWords } from "./words.ts";
 
@@ -61,6 +62,35 @@ describe("pain", () => {
     expect([knee(7).amounts.leftLeg, knee(7).amounts.all, knee(7).outcome]).toEqual([0, 0.5, "seated"]);
     expect(knee(4, { fresh: "night" }).outcome).toBe("hold");
   });
+  test("seven is strong only where it is above their usual", () => {
+    expect(read({ pains: [{ part: "leftKnee", now: 7, usual: 7 }] }).findings).toEqual([]);
+    expect(read({ pains: [{ part: "leftKnee", now: 8, usual: 7 }] }).outcome).toBe("seated");
+    expect(read({ pains: [{ part: "leftKnee", now: 7, usual: 7, fresh: "night" }] }).outcome).toBe("hold");
+  });
+  test("every place on the body has a part whose factors it takes", () => {
+    for (const { name, part, alarm } of PAIN_PLACES) {
+      const day = read({ pains: [{ part: name, now: 6, fresh: "new", ...(alarm && { alarm: "no" as const }) }] });
+      expect(day.amounts[part], name).toBe(0.5);
+    }
+  });
+  test.each(["chest", "jaw", "head", "belly", "leftCalf", "rightCalf"] as const)(
+    "in %s its questions decide, never its number alone",
+    (part) => {
+      expect(read({ pains: [{ part, now: 1 }] }).outcome).toBe("hold");
+      expect(read({ pains: [{ part, now: 1, alarm: "no" }] }).outcome).toBe("askFirst");
+      expect(read({ pains: [{ part, now: 1, alarm: "yes" }] }).outcome).toBe("sitOut");
+    },
+  );
+  const holding = (more: Partial<CheckInInput>) =>
+    read(more).limits.flatMap((limit) => (limit.channel === "barredFeature" ? [limit.limit] : []));
+  test("a sore arm holds on to nothing, nor does a hand that they cannot lean on", () => {
+    expect(holding({ pains: [{ part: "rightShoulder", now: 4, usual: 4 }] })).toEqual(["holdsWithRight"]);
+    expect(holding({ pains: [{ part: "leftHand", now: 3, usual: 1 }] })).toEqual(["holdsWithLeft"]);
+    expect(holding({ pains: [{ part: "leftHand", now: 3, usual: 2 }] })).toEqual([]);
+    expect(holding({ pains: [{ part: "leftKnee", now: 6 }] })).toEqual([]);
+    expect(holding({ leans: { right: false } })).toEqual(["holdsWithRight"]);
+    expect(holding({ leans: { right: true, left: true } })).toEqual([]);
+  });
   test("an arm asks nothing less of steadiness", () => {
     expect(read({ pains: [{ part: "rightArm", now: 6 }] }).steadinessDown).toBe(0);
   });
@@ -76,6 +106,13 @@ test.each<[string, Partial<CheckInInput>, Outcome]>([
   ["pulse over 120", { pressures: [pressure(130, 80, 121)] }, "takeAgain"],
   ["systolic under 90", { pressures: [pressure(89)] }, "sitOut"],
   ["systolic 95 and dizzy", { pressures: [pressure(95)], dizziness: "now" }, "sitOut"],
+  ["systolic 95 and dizzy earlier", { pressures: [pressure(95)], dizziness: "settled" }, "sitOut"],
+  ["systolic 95 and more breathless", { pressures: [pressure(95)], breath: "more" }, "sitOut"],
+  ["systolic 95 and tired", { pressures: [pressure(95)], fatigue: 4 }, "sitOut"],
+  ["systolic 95 and nothing felt", { pressures: [pressure(95)] }, "class"],
+  ["systolic 100 and dizzy earlier", { pressures: [pressure(100)], dizziness: "settled" }, "class"],
+  ["a drop of 25 from 165 lying", { drop: { systolic: 25, diastolic: 4, felt: true, lying: 165 } }, "class"],
+  ["a drop of 30 from 165 lying", { drop: { systolic: 30, diastolic: 4, felt: true, lying: 165 } }, "seated"],
   ["pulse under 40", { pressures: [pressure(120, 70, 39)] }, "sitOut"],
   ["a warning sign", { warning: true }, "sitOut"],
   ["a felt drop of 20", { drop: { systolic: 20, diastolic: 4, felt: true } }, "seated"],
@@ -90,6 +127,41 @@ test.each<[string, Partial<CheckInInput>, Outcome]>([
   ["diarrhoea keeps out of the pool only", { illness: "bowels" }, "class"],
 ])("%s", (_, more, outcome) => {
   expect(read(more).outcome).toBe(outcome);
+});
+
+test("atrial fibrillation and an own floor of saturation make a reading high or low sooner", () => {
+  const fibrillates = { atrialFibrillation: true, saturationLeast: 92 };
+  const outcome = (more: Partial<CheckInInput>) => readCheckIn(answers(more), USUAL_POLICY, fibrillates).outcome;
+  expect(outcome({ pressures: [pressure(130, 80, 111)] })).toBe("takeAgain");
+  expect(outcome({ pressures: [pressure(130, 80, 112), pressure(130, 80, 113)] })).toBe("sitOut");
+  expect(outcome({ pressures: [pressure(130, 80, 110)] })).toBe("class");
+  expect(read({ pressures: [pressure(130, 80, 111)] }).outcome).toBe("class");
+  expect(outcome({ saturation: 91 })).toBe("sitOut");
+  expect(read({ saturation: 91 }).outcome).toBe("class");
+});
+
+test("arms up half the time is half of what holds, or of the usual", () => {
+  const up = (caps: readonly Parameters<typeof capOf>[0][]) =>
+    effectiveCaps([
+      ...caps.map((limit) => capOf(limit)),
+      ...dayCaps(
+        read({ breath: "more" }),
+        caps.map((limit) => capOf(limit)),
+        DAY,
+        false,
+      ),
+    ])
+      .filter(({ thing }) => thing.startsWith("handsUpSeconds "))
+      .map(({ decides }) => limitInWords(decides.limit));
+  expect(up([])).toEqual(["Hands above the shoulder 22 s at most at a time", "Hands above the shoulder 22 s at most at a time"]);
+  expect(up([{ channel: "handsUpSeconds", side: "both", limit: 20 }])).toEqual([
+    "Left hand above the shoulder 10 s at most at a time",
+    "Right hand above the shoulder 10 s at most at a time",
+  ]);
+});
+
+test("dizzy earlier: no hand over the head, not one", () => {
+  expect(read({ dizziness: "settled" }).limits).toContainEqual({ channel: "handHeight", side: "both", limit: "crown" });
 });
 
 test("three things out of the ordinary at once are asked about", () => {

@@ -5,7 +5,8 @@ import { DAY_ANSWERS, type DayAnswer } from "./day-answers.ts";
 import { effectiveCaps, strictestNumber } from "./effective.ts";
 import { SITS_OUT } from "./limitations/rule.ts";
 import type { Policy } from "./policy.ts";
-import { SCREENING, type ScreeningFinding } from "./screening.ts";
+import { NOTHING_SPECIAL, SCREENING, type ScreenedPerson, type ScreeningFinding } from "./screening.ts";
+import { USUAL_HANDS_UP } from "./usual-amounts.ts";
 
 const PART_NAMES = BODY_PARTS.map(({ name }) => name);
 const graver = (a: Outcome, b: Outcome): Outcome => (OUTCOMES.indexOf(a) >= OUTCOMES.indexOf(b) ? a : b);
@@ -27,6 +28,8 @@ export interface DayReading {
   readonly range: Readonly<Record<BodyPart | "all", number>>;
   /** How much less steadiness is asked. */
   readonly steadinessDown: number;
+  /** Share of the time with the hands up that is left, 0 to 1. */
+  readonly handsUp: number;
   /** Limits that the answers name outright. */
   readonly limits: readonly CapLimit[];
 }
@@ -54,9 +57,9 @@ function stepsDown(reductions: readonly number[]): number {
  * Reads the day's answers by the table of answers and the rules of screening. On each channel the smallest factor wins;
  * they are not multiplied.
  */
-export function readCheckIn(answers: CheckIn, policy: Policy): DayReading {
+export function readCheckIn(answers: CheckIn, policy: Policy, person: ScreenedPerson = NOTHING_SPECIAL): DayReading {
   const said: readonly DayAnswer[] = DAY_ANSWERS.flatMap((row) => row.read(answers));
-  const screened: readonly ScreeningFinding[] = SCREENING.flatMap((row) => row.read(answers, policy.thresholds));
+  const screened: readonly ScreeningFinding[] = SCREENING.flatMap((row) => row.read(answers, policy.thresholds, person));
   const amounts = whole();
   const range = whole();
   for (const answer of said) {
@@ -77,6 +80,7 @@ export function readCheckIn(answers: CheckIn, policy: Policy): DayReading {
     amounts,
     range,
     steadinessDown: stepsDown(said.map(({ steadiness }) => steadiness)),
+    handsUp: Math.min(1, ...said.map(({ handsUp }) => handsUp)),
     limits: [...said, ...screened].flatMap(({ limits }) => limits),
   };
 }
@@ -102,13 +106,22 @@ const AMOUNTS: Readonly<Partial<Record<CapLimit["channel"], (side: "left" | "rig
 /** Rounds down to whole units, or to tenths where a whole unit is much. */
 const down = (value: number): number => (value < 10 ? Math.floor(10 * value + 1e-9) / 10 : Math.floor(value + 1e-9));
 
+const HANDS_UP: readonly CapLimit["channel"][] = ["handsUpSeconds", "handsUpSecondsInAll"];
+
+/** Half of the usual time with the hands up, where nothing says how long that is. */
+const usualHandsUp = (caps: readonly Cap[], share: number): CapLimit[] =>
+  share < 1 && strictestNumber(caps, "handsUpSeconds") === null
+    ? [{ channel: "handsUpSeconds", side: "both", limit: down(share * USUAL_HANDS_UP.atATime) }]
+    : [];
+
 /** The caps in force, scaled by the day's amounts. */
-function scaledAmounts(caps: readonly Cap[], amounts: DayReading["amounts"]): CapLimit[] {
+function scaledAmounts(caps: readonly Cap[], { amounts, handsUp }: Pick<DayReading, "amounts" | "handsUp">): CapLimit[] {
   return effectiveCaps(caps).flatMap(({ decides: { limit } }) => {
     const partOf = AMOUNTS[limit.channel];
     if (!partOf || !("limit" in limit) || typeof limit.limit !== "number") return [];
     const number = limit.limit;
-    const scaled = (side: "left" | "right") => down(number * Math.min(amounts.all, amounts[partOf(side)]));
+    const held = HANDS_UP.includes(limit.channel) ? handsUp : 1;
+    const scaled = (side: "left" | "right") => down(number * Math.min(amounts.all, amounts[partOf(side)], held));
     if (!("side" in limit)) return scaled("left") < number ? [{ ...limit, limit: scaled("left") } as CapLimit] : [];
     return sidesOf(limit).flatMap((side) => (scaled(side) < number ? [{ ...limit, side, limit: scaled(side) } as CapLimit] : []));
   });
@@ -151,7 +164,8 @@ export function dayCaps(reading: DayReading, caps: readonly Cap[], day: string, 
     ...reading.limits,
     ...partLimits("roundsShare", reading.amounts),
     ...partLimits("sizeShare", reading.range),
-    ...scaledAmounts(caps, reading.amounts),
+    ...scaledAmounts(caps, reading),
+    ...usualHandsUp(caps, reading.handsUp),
     ...steadinessLimits(caps, reading.steadinessDown),
   ];
   const reason = reading.findings.map(({ words }) => words).join(", ");

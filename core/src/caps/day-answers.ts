@@ -1,6 +1,7 @@
 import type { CheckIn, Outcome } from "./answers.ts";
 import { type BodyPart, partLabel } from "./body-parts.ts";
 import type { CapLimit } from "./cap.ts";
+import { PAIN_PLACES } from "./pain-map.ts";
 
 /** What one answer does to the day. Factors 0 to 1; steadiness is how much less is asked. */
 export interface DayAnswer {
@@ -10,6 +11,8 @@ export interface DayAnswer {
   /** Where something hurts: the part has factors of its own. */
   readonly there?: { readonly part: BodyPart; readonly amounts: number; readonly range: number };
   readonly steadiness: number;
+  /** Share of the time with the hands up that is left. */
+  readonly handsUp: number;
   readonly outcome: Outcome;
   readonly limits: readonly CapLimit[];
   readonly also: string;
@@ -28,6 +31,7 @@ const USUAL: Omit<DayAnswer, "words"> = {
   amounts: 1,
   range: 1,
   steadiness: 0,
+  handsUp: 1,
   outcome: "class",
   limits: [],
   also: "",
@@ -43,15 +47,63 @@ const CARRIES: readonly BodyPart[] = ["back", "leftLeg", "rightLeg"];
 const HEAD_QUIET: readonly CapLimit[] = [
   { channel: "barredFeature", limit: "lookingUpWithTurn" },
   { channel: "barredFeature", limit: "headBelowHeart" },
-  { channel: "barredFeature", limit: "bothHandsOverhead" },
+  { channel: "handHeight", side: "both", limit: "crown" },
   { channel: "motion", motion: "neckExtension", side: "both", limit: 10 },
   { channel: "heldStanding" },
 ];
 
+/** The part of the body that a pain is in, and where on it. */
+function placeOf(name: CheckIn["pains"][number]["part"]): {
+  readonly part: BodyPart;
+  readonly where: string;
+  readonly alarm: boolean;
+} {
+  const place = PAIN_PLACES.find((each) => each.name === name);
+  if (place) return { part: place.part, where: place.label, alarm: place.alarm };
+  return { part: name as BodyPart, where: partLabel(name as BodyPart), alarm: false };
+}
+
+/** Pain from which a hand holds on to nothing. */
+const NO_HOLD_FROM = 4;
+/** So much above the own usual, a pain is worse than usual. */
+const WORSE = 2;
+
+const handOf = { leftArm: "left", rightArm: "right" } as const;
+const HOLDS_WITH = { left: "holdsWithLeft", right: "holdsWithRight" } as const;
+const noHolding = (side: "left" | "right"): CapLimit => ({ channel: "barredFeature", limit: HOLDS_WITH[side] });
+
+/** A sore arm never holds on, nor does a hand that they cannot lean on today. */
+function holdingRow({ pains, leans }: CheckIn): readonly DayAnswer[] {
+  const sides = (["left", "right"] as const).filter((side) => {
+    const sore = pains.some(({ part, now, usual }) => {
+      const arm = placeOf(part).part;
+      return (arm === "leftArm" || arm === "rightArm") && handOf[arm] === side && (now >= NO_HOLD_FROM || now >= usual + WORSE);
+    });
+    return sore || leans?.[side] === false;
+  });
+  return sides.map((side) =>
+    answer(`no leaning on the ${side} hand`, { limits: [noHolding(side)], also: `the ${side} hand holds on to nothing` }),
+  );
+}
+
+/** Pain where it may be a sign to stop: its questions decide, not its number. */
+function alarmRow({ pains }: CheckIn): readonly DayAnswer[] {
+  return pains.flatMap(({ part, alarm }) => {
+    const { where, alarm: asks } = placeOf(part);
+    if (!asks) return [];
+    if (alarm === "yes")
+      return [
+        answer(`pain, ${where}, with a sign to stop`, { outcome: "sitOut", also: "stop; call for help by the emergency card" }),
+      ];
+    if (alarm === "no") return [answer(`pain, ${where}`, { outcome: "askFirst", also: "the signs to stop were asked about" })];
+    return [answer(`pain, ${where}`, { outcome: "hold", also: "ask about the signs to stop before anything" })];
+  });
+}
+
 function painRow({ pains }: CheckIn): readonly DayAnswer[] {
-  return pains.flatMap(({ part, now, usual, fresh }) => {
-    const where = partLabel(part);
-    if (now >= 7 || fresh === "night")
+  return pains.flatMap(({ part: place, now, usual, fresh }) => {
+    const { part, where } = placeOf(place);
+    if ((now >= 7 && now > usual) || fresh === "night")
       return [
         answer(`strong pain, ${where}`, {
           amounts: 0.5,
@@ -61,7 +113,7 @@ function painRow({ pains }: CheckIn): readonly DayAnswer[] {
           also: fresh === "no" ? "seated, and that part rests" : "new: not today before it is looked at",
         }),
       ];
-    if (now >= usual + 2 || (fresh === "new" && now >= 4))
+    if (now >= usual + WORSE || (fresh === "new" && now >= 4))
       return [
         answer(`more pain than usual, ${where}`, {
           amounts: 0.8,
@@ -93,13 +145,23 @@ export const DAY_ANSWERS: readonly Row[] = [
     read: (answers) => painRow(answers).filter(({ amounts }) => amounts === 0.8),
   },
   {
-    about: "Pain 7 or more, or new at night",
+    about: "Pain 7 or more and above their usual, or new at night",
     proposes: "that part rests, amounts .5 else, steadiness 2 less, seated; new: not today",
     read: (answers) => painRow(answers).filter(({ amounts }) => amounts === 0.5),
   },
   {
+    about: "Pain of 4 or more, or 2 above the usual, in an arm; or they cannot lean on that hand today",
+    proposes: "that hand holds on to nothing",
+    read: holdingRow,
+  },
+  {
+    about: "Pain in the chest, jaw, head, belly or a calf",
+    proposes: "the signs to stop are asked about first; any of them: stop, sit out; none: ask before anything",
+    read: alarmRow,
+  },
+  {
     about: "Dizzy earlier, settled",
-    proposes: "amounts .7, neck range .5, steadiness 1.5 less, no looking up, head-down or overhead, with a hold",
+    proposes: "amounts .7, neck range .5, steadiness 1.5 less, no looking up, no head-down, no hand overhead, with a hold",
     read: ({ dizziness }) =>
       when(dizziness === "settled", "dizzy earlier, settled", {
         amounts: 0.7,
@@ -126,10 +188,8 @@ export const DAY_ANSWERS: readonly Row[] = [
       when(breath === "more", "more breathless than usual", {
         amounts: 0.6,
         steadiness: 1,
-        limits: [
-          { channel: "effort", limit: 3 },
-          { channel: "handsUpSeconds", side: "both", limit: 22 },
-        ],
+        handsUp: 0.5,
+        limits: [{ channel: "effort", limit: 3 }],
       }),
   },
   {

@@ -8,6 +8,7 @@ export const CAP_GROUPS = [
   "Neck and back",
   "Hips, knees and feet",
   "Standing and steadiness",
+  "Chair",
   "Time, size and effort",
   "In the water",
   "Not at all",
@@ -48,7 +49,11 @@ export function groupOf(limit: CapLimit): CapGroup {
     case "legShare":
     case "hipDrag":
       return "Hips, knees and feet";
+    case "chairWithArms":
+    case "higherSeat":
+      return "Chair";
     case "heldStanding":
+    case "bothHandsStanding":
     case "steadiness":
     case "oneLegSeconds":
     case "oneLegSecondsInAll":

@@ -1,6 +1,7 @@
 import type { CapLimit } from "./cap.ts";
 import { USUAL_PRACTICE } from "./limitations/rule.ts";
 import { type StandStage, steadinessShown } from "./rungs.ts";
+import { FIRST_AMOUNTS, USUAL_HANDS_UP } from "./usual-amounts.ts";
 
 /** Sessions without a catch, a wobble or a complaint after which a newcomer may be released. */
 export const CLEAN_SESSIONS = 3;
@@ -10,22 +11,30 @@ export const NEWCOMER_REASON = "newcomer: not yet known to be safe";
 export const SETTLED_REASON = "nothing flagged, usual limits";
 export const EVERYBODY_REASON = "for everybody until a person decides otherwise";
 
+/** Steadiness of somebody who has not been tested, with a hand on something. */
+const UNTESTED = 3;
+
+/**
+ * What the four-stage stand leaves standing: the level that was held. Who held none of it has shown nothing about standing:
+ * only with both hands on fixed support and a helper in reach.
+ *
+ * @param stage furthest stage that was held; null where nobody has tested it
+ */
+const standingLimits = (stage: StandStage | null): readonly CapLimit[] => {
+  if (stage === null) return [{ channel: "steadiness", limit: UNTESTED }, { channel: "heldStanding" }];
+  const tested: CapLimit = { channel: "steadiness", limit: steadinessShown(stage) };
+  return stage === "none" ? [tested, { channel: "bothHandsStanding" }] : [tested];
+};
+
 /**
  * What a newcomer may do in the first sessions: no limitation written down does not mean known to be safe. There are no
  * caps by decade of age: the spread within a decade exceeds the step between two.
+ *
+ * @param stage of the four-stage stand, from the day it is tested
  */
-export const NEWCOMER_LIMITS: readonly CapLimit[] = [
-  { channel: "standingMinutesAtATime", limit: 8 },
-  { channel: "standingMinutes", limit: 20 },
-  { channel: "handsUpSeconds", side: "both", limit: 20 },
-  { channel: "handsUpSecondsInAll", side: "both", limit: 120 },
-  { channel: "oneLegSeconds", side: "both", limit: 5 },
-  { channel: "oneLegSecondsInAll", side: "both", limit: 30 },
-  { channel: "loadedKnee", side: "both", limit: 35 },
-  { channel: "steadiness", limit: 3 },
-  { channel: "heldStanding" },
-  { channel: "effort", limit: 4 },
-  { channel: "sessionMinutes", limit: 45 },
+export const newcomerLimits = (stage: StandStage | null): readonly CapLimit[] => [
+  ...FIRST_AMOUNTS,
+  ...standingLimits(stage),
   { channel: "waterMinutes", limit: 20 },
   { channel: "barredFeature", limit: "headBelowHeart" },
 ];
@@ -34,12 +43,12 @@ export const NEWCOMER_LIMITS: readonly CapLimit[] = [
 export const limitsAfterRelease = (stage: StandStage): readonly CapLimit[] => [
   { channel: "standingMinutesAtATime", limit: 15 },
   { channel: "standingMinutes", limit: 40 },
-  { channel: "handsUpSeconds", side: "both", limit: 45 },
-  { channel: "handsUpSecondsInAll", side: "both", limit: 300 },
+  { channel: "handsUpSeconds", side: "both", limit: USUAL_HANDS_UP.atATime },
+  { channel: "handsUpSecondsInAll", side: "both", limit: USUAL_HANDS_UP.inAll },
   { channel: "oneLegSeconds", side: "both", limit: 20 },
   { channel: "oneLegSecondsInAll", side: "both", limit: 120 },
   { channel: "loadedKnee", side: "both", limit: 60 },
-  { channel: "steadiness", limit: steadinessShown(stage) },
+  ...standingLimits(stage),
   { channel: "effort", limit: 6 },
   { channel: "sessionMinutes", limit: 60 },
   { channel: "waterMinutes", limit: 40 },

@@ -30,6 +30,15 @@ export const THRESHOLDS = [
     source: "as for the six-minute walk, ATS 2002",
   },
   {
+    name: "fibrillatingHeartRateMost",
+    label: "Resting heart rate with atrial fibrillation, sits out over",
+    unit: "a minute",
+    usual: 110,
+    stricter: "less",
+    furthest: 80,
+    source: "usual practice",
+  },
+  {
     name: "systolicLeast",
     label: "Systolic pressure, sits out under",
     unit: "mmHg",

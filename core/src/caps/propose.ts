@@ -3,7 +3,14 @@ import { addDays, daysBetween } from "../calendar.ts";
 import { otherSide, type Side } from "../side.ts";
 import type { WholeOrPart } from "./body-parts.ts";
 import { type Cap, CapLimit, type CapSide } from "./cap.ts";
-import type { LimitationRule, LimitTemplate, Phase, Proposal } from "./limitations/rule.ts";
+import {
+  AFFECTED_FEATURES,
+  type AffectedFeature,
+  type LimitationRule,
+  type LimitTemplate,
+  type Phase,
+  type Proposal,
+} from "./limitations/rule.ts";
 import type { MeasuredRange } from "./measured.ts";
 import { rungUnder } from "./rungs.ts";
 import { limitInWords } from "./words.ts";
@@ -49,16 +56,23 @@ export function limitationInWords(rule: LimitationRule, { side, kind }: Pick<Lim
 const ARM_OF = { left: "leftArm", right: "rightArm" } as const;
 const LEG_OF = { left: "leftLeg", right: "rightLeg" } as const;
 
+const AFFECTED_WORDS: Readonly<Record<AffectedFeature, string>> = {
+  holdsWithAffected: "No holding on with that hand",
+  fistAffected: "No closing that hand to a fist",
+  liftsAffectedLegOut: "No lifting that leg out by its own strength",
+  affectedHipBackTurnedOut: "Not that leg back and turned out at once",
+};
+const isOfAffected = (limit: string): limit is AffectedFeature => limit in AFFECTED_FEATURES;
+
 const sidesOfAffected = (side: CapSide | null): readonly Side[] =>
   side === null ? [] : side === "both" ? ["left", "right"] : [side];
 
 /** The caps a template means for a limitation's side; one for each side where a channel has none of its own. */
 function limitsFrom(template: LimitTemplate, side: CapSide | null): CapLimit[] {
-  if (template.channel === "barredFeature" && template.limit === "holdsWithAffected")
-    return sidesOfAffected(side).map((affected) => ({
-      channel: "barredFeature",
-      limit: affected === "left" ? "holdsWithLeft" : "holdsWithRight",
-    }));
+  if (template.channel === "barredFeature" && isOfAffected(template.limit)) {
+    const [left, right] = AFFECTED_FEATURES[template.limit];
+    return sidesOfAffected(side).map((affected) => ({ channel: "barredFeature", limit: affected === "left" ? left : right }));
+  }
   if ("part" in template && (template.part === "affectedArm" || template.part === "affectedLeg")) {
     const of = template.part === "affectedArm" ? ARM_OF : LEG_OF;
     return sidesOfAffected(side).map((affected) => ({ ...template, part: of[affected] as WholeOrPart }));
@@ -76,12 +90,21 @@ export interface ProposalContext {
   readonly measured: (range: MeasuredRange, side: Side) => number | null;
   /** The steadiness that is capped now, null without a cap. */
   readonly steadiness: number | null;
+  /** The strictest number that holds on a channel now; null without one. */
+  readonly strictest: (channel: CapLimit["channel"]) => number | null;
+  /** Seconds of the longest breath that is comfortable, in and out; null where nobody has measured it. */
+  readonly longestBreath: number | null;
 }
 
 /** A cap as it is proposed: not yet anybody's word. */
 export type ProposedCap = Omit<Cap, "id"> & { readonly follows: MeasuredRange | null };
 
-function withNumbers(limit: CapLimit, { follows, rungDown }: Proposal, { measured, steadiness }: ProposalContext): CapLimit[] {
+function withNumbers(limit: CapLimit, proposal: Proposal, context: ProposalContext): CapLimit[] {
+  const { follows, rungDown, halves } = proposal;
+  const { measured, steadiness, strictest, longestBreath } = context;
+  if (halves && "limit" in limit && typeof limit.limit === "number")
+    return [{ ...limit, limit: Math.floor(Math.min(limit.limit, strictest(limit.channel) ?? limit.limit) / 2) } as CapLimit];
+  if (limit.channel === "longestBreath") return [{ ...limit, limit: longestBreath ?? limit.limit }];
   if (rungDown && limit.channel === "steadiness")
     return [{ ...limit, limit: steadiness === null ? limit.limit : rungUnder(steadiness) }];
   if (follows === undefined || !("limit" in limit) || typeof limit.limit !== "number") return [limit];
@@ -153,7 +176,7 @@ export function waitingCaps(rule: LimitationRule, limitation: Limitation, day: s
 
 /** A template in words for a table, the affected side named as such. */
 export function templateInWords(template: LimitTemplate): string {
-  if (template.channel === "barredFeature" && template.limit === "holdsWithAffected") return "No holding on with that hand";
+  if (template.channel === "barredFeature" && isOfAffected(template.limit)) return AFFECTED_WORDS[template.limit];
   if ("part" in template && template.part === "affectedArm")
     return template.limit === 0 ? "That arm rests" : `That arm ${template.limit} %`;
   if ("part" in template && template.part === "affectedLeg")

@@ -27,7 +27,8 @@ export const FOUR_STAGE_STAND = {
   label: "Four-stage stand",
   source: "CDC, older-adult fall prevention",
   stages: [
-    { name: "none", label: "none of them", rung: "hipWidth" },
+    { name: "none", label: "none of them", rung: "seated" },
+    { name: "hipWidth", label: "none of them, but feet hip-width apart for 10 seconds", rung: "hipWidth" },
     { name: "sideBySide", label: "side by side", rung: "together" },
     { name: "semiTandem", label: "instep to toe", rung: "semiTandem" },
     { name: "tandem", label: "heel to toe", rung: "tandem" },
@@ -36,8 +37,8 @@ export const FOUR_STAGE_STAND = {
 } as const;
 export type StandStage = (typeof FOUR_STAGE_STAND.stages)[number]["name"];
 
-/** The steadiness shown safe by the furthest stage held. */
+/** The steadiness shown safe by the furthest stage held: none of them shows nothing about standing. */
 export function steadinessShown(stage: StandStage): number {
   const rung = FOUR_STAGE_STAND.stages.find(({ name }) => name === stage)?.rung;
-  return RUNGS.find(({ name }) => name === rung)?.steadiness ?? RUNGS[1].steadiness;
+  return RUNGS.find(({ name }) => name === rung)?.steadiness ?? RUNGS[0].steadiness;
 }

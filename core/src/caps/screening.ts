@@ -6,11 +6,20 @@ import type { Thresholds } from "./policy.ts";
 /** A finding of the day's screening; it scales nothing, it decides. */
 export type ScreeningFinding = Pick<DayAnswer, "words" | "outcome" | "limits" | "also" | "source">;
 
+/** What is known of a person that their readings are held against. */
+export interface ScreenedPerson {
+  /** Whether they have atrial fibrillation. */
+  readonly atrialFibrillation: boolean;
+  /** Their own lowest oxygen saturation at rest, percent; null where nobody has said. */
+  readonly saturationLeast: number | null;
+}
+export const NOTHING_SPECIAL: ScreenedPerson = { atrialFibrillation: false, saturationLeast: null };
+
 type Row = {
   readonly about: string;
   readonly proposes: string;
   readonly source: string;
-  readonly read: (answers: CheckIn, thresholds: Thresholds) => readonly ScreeningFinding[];
+  readonly read: (answers: CheckIn, thresholds: Thresholds, person: ScreenedPerson) => readonly ScreeningFinding[];
 };
 
 const found = (
@@ -28,19 +37,37 @@ const CONSENSUS = "consensus 2011";
 const ADA = "ADA 2016";
 
 /** A first high reading is taken again after five minutes of sitting before anybody is sent home. */
-function highReading({ pressures }: CheckIn, limits: Thresholds): readonly ScreeningFinding[] {
+function highReading({ pressures }: CheckIn, limits: Thresholds, person: ScreenedPerson): readonly ScreeningFinding[] {
+  const mostBeats = person.atrialFibrillation ? limits.fibrillatingHeartRateMost : limits.restingHeartRateMost;
   const high = pressures.map(
     ({ systolic, diastolic, heartRate = 0 }) =>
-      systolic > limits.systolicMost || diastolic > limits.diastolicMost || heartRate > limits.restingHeartRateMost,
+      systolic > limits.systolicMost || diastolic > limits.diastolicMost || heartRate > mostBeats,
   );
   if (high.length === 1)
     return found(high[0] === true, "a high reading", "takeAgain", ATS, "sit for 5 minutes and take it again");
   return found(high[1] === true, "high twice, five minutes apart", "sitOut", ATS, "tell the clinician");
 }
 
-const DROP = { systolic: 20, diastolic: 10 } as const;
-const dropped = ({ drop }: CheckIn): boolean =>
-  drop !== undefined && (drop.systolic >= DROP.systolic || drop.diastolic >= DROP.diastolic);
+/** A fall of pressure on standing that counts; from a high pressure lying down it has to be greater. */
+const DROP = { systolic: 20, systolicFromHigh: 30, diastolic: 10, highLying: 160 } as const;
+const dropped = ({ drop }: CheckIn): boolean => {
+  if (drop === undefined) return false;
+  const systolic = (drop.lying ?? 0) >= DROP.highLying ? DROP.systolicFromHigh : DROP.systolic;
+  return drop.systolic >= systolic || drop.diastolic >= DROP.diastolic;
+};
+
+/** Tiredness from which it is a symptom of a low pressure. */
+const TIRED = 4;
+/** Anything that a low pressure may make somebody feel. */
+const hasSymptom = ({ dizziness, breath, fatigue = 0, illness, warning, drop }: CheckIn): boolean =>
+  dizziness !== "none" ||
+  breath !== "asUsual" ||
+  fatigue >= TIRED ||
+  illness === "feverOrWound" ||
+  warning ||
+  drop?.felt === true;
+/** With symptoms a pressure is low from so much further up, mmHg. */
+const WITH_SYMPTOMS = 10;
 
 /** The last reading of blood pressure and pulse. */
 const last = ({ pressures }: CheckIn) => pressures.at(-1);
@@ -48,7 +75,7 @@ const last = ({ pressures }: CheckIn) => pressures.at(-1);
 /** The rules of the day's screening, each with its source. Thresholds are the organisation's. */
 export const SCREENING: readonly Row[] = [
   {
-    about: "High blood pressure or pulse at rest",
+    about: "High blood pressure or pulse at rest; with atrial fibrillation a pulse over 110",
     proposes: "taken again after 5 minutes of sitting; high again: sit out, tell the clinician",
     source: ATS,
     read: highReading,
@@ -73,7 +100,7 @@ export const SCREENING: readonly Row[] = [
     },
   },
   {
-    about: "Low blood pressure or pulse at rest",
+    about: "Low blood pressure or pulse at rest; with any symptom, systolic under 100",
     proposes: "sit out, tell the clinician",
     source: USUAL,
     read: (answers, limits) => {
@@ -82,7 +109,7 @@ export const SCREENING: readonly Row[] = [
         reading !== undefined &&
         (reading.systolic < limits.systolicLeast ||
           (reading.heartRate !== undefined && reading.heartRate < limits.restingHeartRateLeast) ||
-          (reading.systolic < limits.systolicLeast + 10 && answers.dizziness === "now"));
+          (reading.systolic < limits.systolicLeast + WITH_SYMPTOMS && hasSymptom(answers)));
       return found(low, "a low reading", "sitOut", USUAL, "tell the clinician");
     },
   },
@@ -93,7 +120,7 @@ export const SCREENING: readonly Row[] = [
     read: ({ warning }) => found(warning, "a warning sign", "sitOut", USUAL, "tell the clinician"),
   },
   {
-    about: "Pressure falls on standing by 20 systolic or 10 diastolic, and it is felt",
+    about: "Pressure falls on standing by 20 systolic (30 from 160 or more lying) or 10 diastolic, and it is felt",
     proposes: "seated forms, no head-down, rise in stages",
     source: CONSENSUS,
     read: (answers) =>
@@ -121,12 +148,12 @@ export const SCREENING: readonly Row[] = [
       ),
   },
   {
-    about: "Low oxygen saturation at rest",
+    about: "Low oxygen saturation at rest, under the policy's or the person's own floor",
     proposes: "sit out",
     source: USUAL,
-    read: ({ saturation }, limits) =>
+    read: ({ saturation }, limits, { saturationLeast }) =>
       found(
-        saturation !== undefined && saturation < limits.saturationLeast,
+        saturation !== undefined && saturation < Math.max(limits.saturationLeast, saturationLeast ?? 0),
         "low saturation",
         "sitOut",
         USUAL,

@@ -123,6 +123,12 @@ export function limitInWords(limit: CapLimit): string {
       return "No standing";
     case "heldStanding":
       return "Standing only with a hold";
+    case "bothHandsStanding":
+      return "Standing only with both hands on fixed support, a helper in reach";
+    case "chairWithArms":
+      return "A chair with arms";
+    case "higherSeat":
+      return `A seat ${limit.limit} cm higher at least`;
     case "barredForm":
       return limit.limit === "water" ? "Not in the pool" : `No ${formLabel(limit.limit)} forms`;
     case "oneLegSeconds":
@@ -200,6 +206,8 @@ export function limitInBrief(limit: CapLimit): string {
       return "seated";
     case "heldStanding":
       return "holds on";
+    case "bothHandsStanding":
+      return "holds on with both hands";
     case "oneLegSeconds":
       if (limit.limit === 0) return limit.side === "both" ? "no one-leg stand" : `not on ${limit.side} leg`;
       return `${limit.side === "both" ? "one leg" : `${limit.side} leg`} ${limit.limit} s`;

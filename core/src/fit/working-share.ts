@@ -1,5 +1,6 @@
 import type { Cap, CapLimit } from "../caps/cap.ts";
 import type { TeachingStyle } from "../plan/style.ts";
+import { HIP_ROOM } from "../setup/seat.ts";
 
 /** The share of a cap on range or load that forms are worked up to, by how large a style works. Bigger is not better. */
 export const WORKING_SHARES: Readonly<Record<TeachingStyle["size"], number>> = {
@@ -30,5 +31,7 @@ const WORKED: readonly CapLimit["channel"][] = [
 export function workedCap(cap: Cap, share: number): Cap {
   const { limit } = cap;
   if (!WORKED.includes(limit.channel) || !("limit" in limit) || typeof limit.limit !== "number" || limit.limit <= 0) return cap;
-  return { ...cap, limit: { ...limit, limit: share * limit.limit } as CapLimit };
+  // A seat leaves a hip so much room and no more: a share of its cap would leave nothing to sit on.
+  const least = limit.channel === "motion" && limit.motion === "hipFlexion" ? limit.limit - HIP_ROOM : 0;
+  return { ...cap, limit: { ...limit, limit: Math.max(least, share * limit.limit) } as CapLimit };
 }

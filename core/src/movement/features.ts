@@ -1,9 +1,10 @@
-import { column, LANDMARK_TOLERANCE, pointColumn, sidedColumn } from "../body/channels.ts";
+import { column, LANDMARK_TOLERANCE, pointColumn, sidedColumn, sidedPointColumn } from "../body/channels.ts";
 import { holdsOn, sidedSlots } from "../body/pose.ts";
 import { supportNamed } from "../body/supports.ts";
+import { dot, length, minus, mix } from "../body/vector.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
-import { type SolvedSamples, segmentOfSample, valueAt } from "./solved-samples.ts";
+import { INTERVALS, type SolvedSamples, segmentOfSample, valueAt } from "./solved-samples.ts";
 import { stepsOf } from "./steps.ts";
 
 /** What a movement does that some people must not do at any size; a cap can bar each. */
@@ -17,9 +18,16 @@ export const FEATURES = [
   { name: "breathPause", label: "a pause of the breath" },
   { name: "eyesClosed", label: "eyes closed" },
   { name: "percussion", label: "tapping and percussion" },
+  { name: "trunkPercussion", label: "tapping on the trunk" },
   { name: "bounce", label: "bouncing" },
   { name: "closedFist", label: "closing the hand to a fist" },
+  { name: "leftFist", label: "closing the left hand to a fist" },
+  { name: "rightFist", label: "closing the right hand to a fist" },
   { name: "unheldStepBack", label: "stepping back without a hold" },
+  { name: "liftsLeftLegOut", label: "lifting the left leg out by its own strength" },
+  { name: "liftsRightLegOut", label: "lifting the right leg out by its own strength" },
+  { name: "leftHipBackTurnedOut", label: "taking the left leg back and turned out at once" },
+  { name: "rightHipBackTurnedOut", label: "taking the right leg back and turned out at once" },
 ] as const;
 export type Feature = (typeof FEATURES)[number]["name"];
 
@@ -57,6 +65,10 @@ function happensAt(samples: SolvedSamples, sample: number, feature: Feature): bo
       return grips(samples, sample, "left");
     case "holdsWithRight":
       return grips(samples, sample, "right");
+    case "leftHipBackTurnedOut":
+      return isBackAndOut(samples, sample, "left");
+    case "rightHipBackTurnedOut":
+      return isBackAndOut(samples, sample, "right");
     default:
       return false;
   }
@@ -117,9 +129,56 @@ const FIST = sidedSlots("fist");
 /** A hand closed further than this, 0 open to 1, is a fist. */
 const FIST_FROM = 0.5;
 
-/** Whether either hand closes to a fist at some key. */
-const closesAFist = ({ segments }: SolvedSamples): boolean =>
-  segments.some(({ end }) => FIST.some((slot) => (end[slot] as number) > FIST_FROM));
+/** Whether a hand closes to a fist at some key. */
+const closesAFist = ({ segments }: SolvedSamples, side: Side): boolean =>
+  segments.some(({ end }) => (end[FIST[sideIndex(side)]] as number) > FIST_FROM);
+
+/** A leg further back than this while turned out further than that strains the front of a hip, degrees. Our own numbers. */
+const BACK_AND_OUT = { extension: 5, outwardTurn: 20 } as const;
+
+function isBackAndOut(samples: SolvedSamples, sample: number, side: Side): boolean {
+  const extension = -valueAt(samples, sample, sidedColumn("hipFlexion", side));
+  return (
+    extension > BACK_AND_OUT.extension && valueAt(samples, sample, sidedColumn("hipRotation", side)) > BACK_AND_OUT.outwardTurn
+  );
+}
+
+/** A leg in the air that goes out by more than this is lifted out by its own strength, degrees. */
+const LIFTED_OUT = 3;
+
+/** Whether a leg that carries nothing goes outwards, however far. */
+function liftsOut(samples: SolvedSamples, side: Side): boolean {
+  const abduction = sidedColumn("hipAbduction", side);
+  return samples.segments.some(({ frame }, segment) => {
+    const contact = frame.feet[sideIndex(side)];
+    if (contact !== "lifted" && contact !== "onItsWay") return false;
+    const first = segment * (INTERVALS + 1);
+    const most = Math.max(...Array.from({ length: INTERVALS + 1 }, (_, i) => valueAt(samples, first + i, abduction)));
+    return most - valueAt(samples, first, abduction) > LIFTED_OUT;
+  });
+}
+
+/** A hand nearer than this to the line from the waist to the shoulders is on the trunk, share of H. */
+const ON_TRUNK = 0.13;
+const LUMBAR = pointColumn("lumbar");
+const SHOULDER_LINE = pointColumn("shoulderLine");
+
+/** Whether a hand comes to the trunk at some sample. */
+function touchesTrunk(samples: SolvedSamples): boolean {
+  const point = (sample: number, first: number) =>
+    [0, 1, 2].map((axis) => valueAt(samples, sample, first + axis)) as [number, number, number];
+  for (let sample = 0; sample < samples.count; sample += 1) {
+    const low = point(sample, LUMBAR);
+    const high = point(sample, SHOULDER_LINE);
+    for (const side of SIDES) {
+      const hand = point(sample, sidedPointColumn("handCentre", side));
+      const trunk = minus(high, low);
+      const along = Math.min(1, Math.max(0, dot(minus(hand, low), trunk) / dot(trunk, trunk)));
+      if (length(minus(hand, mix(low, high, along))) < ON_TRUNK) return true;
+    }
+  }
+  return false;
+}
 
 /** Whether a foot steps back while no hand is on anything. */
 const stepsBackUnheld = ({ segments }: SolvedSamples): boolean =>
@@ -135,7 +194,11 @@ export function featuresOf(
   const found = new Set<Feature>(declared);
   if (circlesNeck(samples)) found.add("fullNeckCircle");
   if (bounces(samples)) found.add("bounce");
-  if (closesAFist(samples)) found.add("closedFist");
+  for (const side of SIDES) {
+    if (closesAFist(samples, side)) found.add("closedFist").add(side === "left" ? "leftFist" : "rightFist");
+    if (liftsOut(samples, side)) found.add(side === "left" ? "liftsLeftLegOut" : "liftsRightLegOut");
+  }
+  if (found.has("percussion") && touchesTrunk(samples)) found.add("trunkPercussion");
   if (stepsBackUnheld(samples)) found.add("unheldStepBack");
   for (const feature of FEATURE_NAMES) {
     let sample = 0;

@@ -30,9 +30,15 @@ export const mirrorExtremes = ({ highest, lowest }: Extremes): Extremes => ({
 const mirrorDirection = (towards: Direction | null): Direction | null =>
   towards === "left" || towards === "right" ? otherSide(towards) : towards;
 
-const HELD_IN_MIRROR: Readonly<Partial<Record<Feature, Feature>>> = {
+const SIDED_IN_MIRROR: Readonly<Partial<Record<Feature, Feature>>> = {
   holdsWithLeft: "holdsWithRight",
   holdsWithRight: "holdsWithLeft",
+  leftFist: "rightFist",
+  rightFist: "leftFist",
+  liftsLeftLegOut: "liftsRightLegOut",
+  liftsRightLegOut: "liftsLeftLegOut",
+  leftHipBackTurnedOut: "rightHipBackTurnedOut",
+  rightHipBackTurnedOut: "leftHipBackTurnedOut",
 };
 
 const mirrorWater = (water: WaterDemand): WaterDemand => ({
@@ -51,7 +57,7 @@ export const mirrorDemand = (demand: Demand): Demand => ({
   ...mirrorExtremes(demand),
   mean: mirrorValues(demand.mean, demand.mean),
   leastMargin: { ...demand.leastMargin, towards: mirrorDirection(demand.leastMargin.towards) },
-  features: new Set([...demand.features].map((feature) => HELD_IN_MIRROR[feature] ?? feature)),
+  features: new Set([...demand.features].map((feature) => SIDED_IN_MIRROR[feature] ?? feature)),
   steps: demand.steps.map((step) => ({ ...step, side: otherSide(step.side) })),
   oneLegSeconds: swap(demand.oneLegSeconds),
   longestOneLeg: swap(demand.longestOneLeg),

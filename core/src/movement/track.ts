@@ -384,10 +384,12 @@ function restStumps(keys: readonly AuthoredKey[], footless: readonly Side[]): vo
     }
 }
 
-/** Height of a seat on which the thighs are level and the feet flat, share of H. */
+/** Height of a seat on which the thighs are level and the feet flat, or higher for who needs it, share of H. */
 function seatHeightFor(build: Build): number {
   const shanks = SIDES.filter((side) => hasFoot(build, side)).map((side) => ownLength(build, SHANK_LENGTH, side));
-  return SEAT_HEIGHT + (shanks.length > 0 ? Math.max(...shanks) - SHARE.shank : 0);
+  return (
+    SEAT_HEIGHT + (shanks.length > 0 ? Math.max(...shanks) - SHARE.shank : 0) + (build.measured.wheelchair ? 0 : build.seatRaise)
+  );
 }
 
 /** A chair with such a seat, or a wheelchair, which supports the back. */
@@ -459,7 +461,7 @@ function restHands(
 
 /** A chair to rise from is so much higher than one to sit on, share of H: about 8 cm. */
 const HIGHER_TO_RISE = 0.05;
-const risingSeat = (build: Build): number => seatHeightFor(build) + HIGHER_TO_RISE;
+const risingSeat = (build: Build): number => seatHeightFor(build) + Math.max(0, HIGHER_TO_RISE - build.seatRaise);
 
 /** How often hands on the arms of a chair and the place of the feet are found in turn; each time a tenth of the miss is left. */
 const FEET_PASSES = 6;
@@ -635,6 +637,9 @@ export function trackOf(
     }
   const rising = !seated && keys.some(({ seat }) => seat);
   const hands = handHolds(lead, choice, build);
+  // A hand that rests or holds on closes no fist of the movement's.
+  for (const { values } of keys)
+    for (const side of SIDES) if (!armMoves(choice, ownSide(side, lead))) values[sidedSlot("fist", side)] = 0;
   if (rising) setRisingFeet(keys, hands, build);
   else resize(keys, lead, choice);
   if (choice.sizes.legs === 0 && !seated) keys = standStill(keys);

@@ -3,6 +3,7 @@
  * the venue's emergency card, local rules and the emergency service come before this list.
  */
 export const STOP_SIGNS = [
+  "Not responding and not breathing normally: call, start CPR, fetch the defibrillator",
   "Chest pain or pressure, palpitations, a defibrillator shock",
   "Fainting, a seizure, new confusion",
   "Face droops, speech slurs, an arm or leg is weak",
@@ -14,11 +15,13 @@ export const STOP_SIGNS = [
   "Sudden pain in a replaced joint, or a calf that swells",
   "Numb saddle, new bladder or bowel trouble",
   "Signs of low glucose",
+  "Head under water, or water breathed in, with cough or breathlessness: out of the pool, not left alone, medical help",
+  "High spinal injury with a pounding headache and a flushed face: sit up, loosen what is tight, call",
 ] as const;
 
 export const STOP_FIRST = [
-  "Everybody sits. The helper stays with the group.",
-  "Go to the person. Do not lift or pull anybody up.",
+  "Everyone sits. The helper stays with the group.",
+  "Go to the person. Do not lift or pull them up.",
   "Call the emergency number if any sign below is there, or you are unsure.",
   "Bring the venue's emergency card and the defibrillator.",
 ] as const;

@@ -35,7 +35,7 @@ export function seatHeights(stature: number, build: Build = USUAL_BUILD, shoe: n
 /** A hip that bends less than this sits higher, degrees; sitting upright bends it by a right angle. */
 const HIP_SITTING = 90;
 /** Room left to lean forward by before the cap is reached, degrees. Usual practice. */
-const HIP_ROOM = 10;
+export const HIP_ROOM = 10;
 
 /**
  * The least seat for hips that may not bend far: high enough for the thighs to slope down, with room to lean.

@@ -4,7 +4,8 @@ import { strictestNumber } from "@able-tide/core/caps/effective";
 import type { Movement } from "@able-tide/core/movement/format";
 import { floorMarks } from "@able-tide/core/setup/floor-marks";
 import { longestStep, ORDINARY_DORSIFLEXION } from "@able-tide/core/setup/longest-step";
-import { cushionUnderFeet, seatForHips, seatHeights } from "@able-tide/core/setup/seat";
+import { cushionUnderFeet, seatHeights } from "@able-tide/core/setup/seat";
+import { seatRaise, strictestHip } from "@able-tide/core/setup/seat-raise";
 import { deepestWater, depthForShare } from "@able-tide/core/setup/standing-depth";
 import type { Pair } from "@able-tide/core/side";
 import { SHIPPED } from "../movements/shipped.ts";
@@ -18,6 +19,8 @@ const HIP = "settling-breath";
 /** Numbers for setting up the place for one person. Whole centimetres. */
 export interface SetUpNumbers {
   readonly seat: number;
+  /** Whether the chair has to have arms. */
+  readonly withArms: boolean;
   readonly seatForRising: { readonly least: number; readonly most: number };
   /** What the hip may bend that the seat is raised for, degrees; null where nothing says. */
   readonly hip: number | null;
@@ -67,13 +70,9 @@ const POSING: ReadonlySet<string> = new Set([
   "kneeLoad",
   "legShare",
   "noStanding",
+  "higherSeat",
+  "chairWithArms",
 ]);
-
-/** What the stiffer hip may bend, degrees; null without a cap. */
-function strictestHip(caps: readonly Cap[]): number | null {
-  const hips = caps.flatMap(({ limit }) => (limit.channel === "motion" && limit.motion === "hipFlexion" ? [limit.limit] : []));
-  return hips.length > 0 ? Math.min(...hips) : null;
-}
 
 /**
  * Chair, cushion, floor marks, longest step and pool depth for a body and today's caps.
@@ -92,14 +91,14 @@ export function setUpNumbers(
   const [left, right] = [strictestNumber(caps, "dorsiflexion", "left"), strictestNumber(caps, "dorsiflexion", "right")];
   const ankles: Pair = [left ?? ORDINARY_DORSIFLEXION, right ?? ORDINARY_DORSIFLEXION];
   const hip = strictestHip(caps);
-  const hipSeat = hip === null ? sitting : seatForHips(stature, hip, build);
-  const higher = hipSeat - sitting;
+  const higher = seatRaise(measured, stature, caps);
   const numbers: SetUpNumbers = {
-    seat: centimetres(hipSeat),
+    seat: centimetres(sitting + higher),
+    withArms: caps.some(({ limit }) => limit.channel === "chairWithArms"),
     seatForRising: { least: centimetres(rising.least + higher), most: centimetres(rising.most + higher) },
     hip,
     chair: centimetres(USUAL_CHAIR),
-    cushion: hip === null ? centimetres(cushionUnderFeet(stature, USUAL_CHAIR, build)) : 0,
+    cushion: higher === 0 ? centimetres(cushionUnderFeet(stature, USUAL_CHAIR, build)) : 0,
     standing:
       canStand(build) && !posing.some(({ limit }) => limit.channel === "noStanding")
         ? standingNumbers(stature, build, ankles, posing)

@@ -34,7 +34,7 @@ const CASES: readonly Case[] = [
     rule: "rotatorCuffRepair",
     side: "left",
     weeks: 3,
-    proposes: ["Left hand stops at shoulder height", "Nothing heavy in the left hand"],
+    proposes: ["Left hand stops at shoulder height", "Nothing heavy in the left hand", "No holding on with the left hand"],
     waits: ["Left arm rests", "No holding on with the left hand"],
   },
   { rule: "rotatorCuffRepair", side: "left", weeks: 30, proposes: [] },
@@ -58,14 +58,14 @@ const CASES: readonly Case[] = [
     side: "right",
     kind: "anatomic",
     weeks: 8,
-    proposes: ["Right upper arm turns out 30° at most, and lifts to 90°"],
+    proposes: ["No holding on with the right hand", "Right upper arm turns out 30° at most, and lifts to 90°"],
     waits: ["Right arm rests", "No holding on with the right hand"],
   },
   {
     rule: "pacemaker",
     side: "left",
     weeks: 2,
-    proposes: ["Left hand stops at shoulder height"],
+    proposes: ["Left hand stops at shoulder height", "No holding on with the left hand"],
     waits: ["Left arm rests", "No holding on with the left hand"],
   },
   { rule: "pacemaker", side: "left", weeks: 7, proposes: [] },
@@ -79,13 +79,18 @@ const CASES: readonly Case[] = [
   {
     rule: "handArthritis",
     side: "both",
-    proposes: ["No holding on with the left hand", "No holding on with the right hand", "No closing the hand to a fist"],
+    proposes: [
+      "No holding on with the left hand",
+      "No holding on with the right hand",
+      "No closing the left hand to a fist",
+      "No closing the right hand to a fist",
+    ],
   },
   {
     rule: "wristFracture",
     side: "left",
     weeks: 4,
-    proposes: ["No holding on with the left hand", "No closing the hand to a fist"],
+    proposes: ["No holding on with the left hand", "No closing the left hand to a fist"],
   },
   {
     rule: "neckPain",
@@ -102,6 +107,7 @@ const CASES: readonly Case[] = [
       "Spine rounds forward 30° at most",
       "Spine bends to the side either way 20° at most",
       "Spine turns either way 30° at most",
+      "No tapping on the trunk",
     ],
   },
   { rule: "spinalFracture", weeks: 5, proposes: ["Spine rounds forward 25° at most"], waits: OUT },
@@ -122,7 +128,12 @@ const CASES: readonly Case[] = [
     side: "left",
     kind: "posterior",
     weeks: 4,
-    proposes: ["Left hip bends 90° at most", "Left leg goes in past the middle 5° at most", "Left hip turns in 5° at most"],
+    proposes: [
+      "Left hip bends 90° at most",
+      "Left leg goes in past the middle 5° at most",
+      "Left hip turns in 5° at most",
+      "A seat 5 cm higher at least",
+    ],
     waits: OUT,
   },
   {
@@ -130,7 +141,7 @@ const CASES: readonly Case[] = [
     side: "right",
     kind: "anterior",
     weeks: 9,
-    proposes: ["Right hip stretches back 5° at most", "Right hip turns out 20° at most"],
+    proposes: ["No taking the right leg back and turned out at once"],
     waits: OUT,
   },
   {
@@ -138,11 +149,12 @@ const CASES: readonly Case[] = [
     side: "right",
     kind: "lateral",
     weeks: 9,
-    proposes: ["Right leg goes out to the side 15° at most"],
+    proposes: ["No lifting the right leg out by its own strength"],
     waits: OUT,
   },
   { rule: "hipReplacement", side: "right", kind: "posterior", weeks: 13, proposes: [] },
-  { rule: "hipReplacement", side: "right", kind: "none", weeks: 2, proposes: [] },
+  { rule: "hipReplacement", side: "right", kind: "none", weeks: 2, proposes: [], waits: OUT },
+  { rule: "hipReplacement", side: "right", kind: "none", weeks: 40, proposes: [] },
   {
     rule: "hipArthritis",
     side: "left",
@@ -258,7 +270,12 @@ const CASES: readonly Case[] = [
   {
     rule: "protectedArm",
     side: "left",
-    proposes: ["No holding on with the left hand", "No tapping and percussion", "Water no warmer than 33 °C"],
+    proposes: [
+      "No holding on with the left hand",
+      "No closing the left hand to a fist",
+      "No tapping and percussion",
+      "Water no warmer than 33 °C",
+    ],
   },
   { rule: "openSkin", proposes: ["Not in the pool"] },
   { rule: "epilepsy", kind: "settled", proposes: [] },
@@ -266,10 +283,29 @@ const CASES: readonly Case[] = [
   { rule: "fatigueAfterExertion", proposes: ["Half the rounds at most"] },
   { rule: "wheelchair", kind: "other", proposes: ["No standing"] },
   { rule: "wheelchair", kind: "cordHigh", proposes: ["No standing"] },
-  { rule: "frailty", proposes: [] },
+  { rule: "frailty", kind: "obesity", proposes: ["A chair with arms", "A seat 5 cm higher at least"] },
+  {
+    rule: "frailty",
+    kind: "frail",
+    proposes: [
+      "A chair with arms",
+      "A seat 5 cm higher at least",
+      "Standing only with a hold",
+      "Standing 8 min at most at a time",
+      "Standing 20 min at most in all",
+      "Hands above the shoulder 20 s at most at a time",
+      "Hands above the shoulder 2 min at most in all",
+      "Either leg alone 5 s at most",
+      "Either leg alone 30 s at most in all",
+      "Knees bend to 35° at most under load",
+      "Holds last 10 s at most",
+      "Effort 4 of 10 at most",
+      "The first 45 min of the session at most",
+    ],
+  },
 ];
 
-const context = { day: DAY, measured: () => null, steadiness: 5 };
+const context = { day: DAY, measured: () => null, steadiness: 5, strictest: () => null, longestBreath: null };
 
 test.each(CASES)("$rule $kind $side, $weeks weeks ago", ({ rule: name, side, kind, weeks, proposes, waits }) => {
   const rule = limitationRule(name);
@@ -324,6 +360,32 @@ describe("numbers that follow what was measured", () => {
   });
 });
 
+describe("numbers that hang on what holds", () => {
+  const lung = limitationRule("lungDisease");
+  if (!lung) throw new Error("no lung disease");
+  const words = (more: object) =>
+    proposedCaps(lung, { side: null, kind: "moderate", eventDay: null }, { ...context, ...more }).map(({ limit }) =>
+      limitInWords(limit),
+    );
+
+  test("halved is half of what would hold otherwise: a newcomer's twenty seconds come to ten", () => {
+    const strictest = (channel: string) => (channel === "handsUpSeconds" ? 20 : channel === "handsUpSecondsInAll" ? 120 : null);
+    expect(words({ strictest })).toContain("Hands above the shoulder 10 s at most at a time");
+    expect(words({ strictest })).toContain("Hands above the shoulder 60 s at most in all");
+    expect(words({})).toContain("Hands above the shoulder 22 s at most at a time");
+  });
+
+  test("the longest breath is the one that was measured, and six seconds until it is", () => {
+    expect(words({ longestBreath: 4.5 })).toContain("One breath lasts 4.5 s at most");
+    expect(words({})).toContain("One breath lasts 6 s at most");
+  });
+});
+
+test("vertigo of position keeps its caps until a person ends them", () => {
+  const rule = limitationRule("positionalVertigo");
+  expect(rule?.proposals.map(({ strength }) => strength)).toEqual(Array(5).fill("firm"));
+});
+
 describe("dates", () => {
   const dated = (name: string, weeks: number | null) => {
     const rule = limitationRule(name);
@@ -336,9 +398,12 @@ describe("dates", () => {
     expect(dated("ataxia", null)[0]).toEqual([addDays(DAY, 84), "review"]);
   });
   test("a pacemaker's cap ends six weeks after it was put in", () => {
-    expect(dated("pacemaker", 2)).toEqual([[addDays(DAY, 28), "ends"]]);
+    expect(dated("pacemaker", 2)).toEqual([
+      [addDays(DAY, 28), "ends"],
+      [addDays(DAY, 28), "ends"],
+    ]);
   });
   test("an event that nobody can date is taken as new", () => {
-    expect(dated("pacemaker", null)).toHaveLength(1);
+    expect(dated("pacemaker", null)).toHaveLength(2);
   });
 });

@@ -1,3 +1,4 @@
+import { USUAL_HANDS_UP } from "../usual-amounts.ts";
 import { firm, type LimitationRule, SITS_OUT, USUAL_PRACTICE } from "./rule.ts";
 
 const area = "heart and breath";
@@ -102,8 +103,8 @@ export const HEART_AND_BREATH: readonly LimitationRule[] = [
     proposals: [
       firm({ channel: "breathPause", limit: 0 }),
       firm({ channel: "longestBreath", limit: 6 }),
-      firm({ channel: "handsUpSeconds", side: "both", limit: 22 }),
-      firm({ channel: "handsUpSecondsInAll", side: "both", limit: 150 }),
+      firm({ channel: "handsUpSeconds", side: "both", limit: USUAL_HANDS_UP.atATime }, { halves: true }),
+      firm({ channel: "handsUpSecondsInAll", side: "both", limit: USUAL_HANDS_UP.inAll }, { halves: true }),
       firm({ channel: "waterDepth", limit: 70 }, { kinds: ["severe", "oxygen"] }),
     ],
     cautions: ["Two breaths to the room's one, as needed", { words: "A tube is kept off the floor path", kinds: ["oxygen"] }],

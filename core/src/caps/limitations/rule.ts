@@ -22,9 +22,18 @@ export const AREAS = [
 ] as const;
 export type Area = (typeof AREAS)[number];
 
+/** Features of the affected side, as those of the left and the right. */
+export const AFFECTED_FEATURES = {
+  holdsWithAffected: ["holdsWithLeft", "holdsWithRight"],
+  fistAffected: ["leftFist", "rightFist"],
+  liftsAffectedLegOut: ["liftsLeftLegOut", "liftsRightLegOut"],
+  affectedHipBackTurnedOut: ["leftHipBackTurnedOut", "rightHipBackTurnedOut"],
+} as const satisfies Record<string, readonly [left: Feature, right: Feature]>;
+export type AffectedFeature = keyof typeof AFFECTED_FEATURES;
+
 /** A limit whose side is told by the limitation: the affected one, or the other. */
 type Templated<Limit> = Limit extends { readonly channel: "barredFeature" }
-  ? { readonly channel: "barredFeature"; readonly limit: Feature | "holdsWithAffected" }
+  ? { readonly channel: "barredFeature"; readonly limit: Feature | AffectedFeature }
   : Limit extends { readonly channel: "sizeShare" | "roundsShare" }
     ? Omit<Limit, "part"> & { readonly part: WholeOrPart | "affectedArm" | "affectedLeg" }
     : Limit extends { readonly side: CapSide }
@@ -44,6 +53,8 @@ export interface Proposal {
   readonly follows?: MeasuredRange;
   /** One rung under the steadiness that holds now. */
   readonly rungDown?: boolean;
+  /** Half of what would hold otherwise: of the strictest number that holds now, or of the limit's own. */
+  readonly halves?: boolean;
   /** When to ask again, or when it ends: weeks from the day it is set, or from the event. */
   readonly date: { readonly weeks: number; readonly after: "setting" | "event"; readonly kind: DateKind };
 }

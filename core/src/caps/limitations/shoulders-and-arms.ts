@@ -29,6 +29,7 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
     proposals: [
       firm({ channel: "handHeight", side: "affected", limit: "shoulder" }, { phases: ["acute", "healing"] }),
       firm({ channel: "handWeight", side: "affected", limit: 0 }, { phases: ["acute", "healing"] }),
+      firm({ channel: "barredFeature", limit: "holdsWithAffected" }, { phases: ["acute", "healing"] }),
     ],
     cautions: ["Nobody lifts or pulls on the arm"],
     source: USUAL_PRACTICE,
@@ -75,7 +76,7 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
     ],
     waits: { phases: ["acute", "healing"], meanwhile: ARM_RESTS },
     proposals: [
-      firm({ channel: "barredFeature", limit: "holdsWithAffected" }, { kinds: ["reverse"], phases: ["acute", "healing"] }),
+      firm({ channel: "barredFeature", limit: "holdsWithAffected" }, { phases: ["acute", "healing"] }),
       firm(
         { channel: "motion", motion: "shoulderOutwardTurn", side: "affected", limit: 30 },
         { kinds: ["anatomic"], phases: ["acute", "healing"] },
@@ -97,6 +98,7 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
     waits: { phases: ["acute"], meanwhile: ARM_RESTS },
     proposals: [
       firm({ channel: "handHeight", side: "affected", limit: "shoulder" }, { phases: ["acute"], date: UNTIL_SIX_WEEKS }),
+      firm({ channel: "barredFeature", limit: "holdsWithAffected" }, { phases: ["acute"], date: UNTIL_SIX_WEEKS }),
     ],
     cautions: ["Effort in words, not heart rate"],
     source: USUAL_PRACTICE,
@@ -132,7 +134,7 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
     timed: false,
     proposals: [
       firm({ channel: "barredFeature", limit: "holdsWithAffected" }),
-      comfort({ channel: "barredFeature", limit: "closedFist" }),
+      comfort({ channel: "barredFeature", limit: "fistAffected" }),
     ],
     cautions: ["Cannot grip a rail on that side"],
     source: USUAL_PRACTICE,
@@ -146,7 +148,7 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
     timed: true,
     proposals: [
       firm({ channel: "barredFeature", limit: "holdsWithAffected" }, { phases: ["acute", "healing"] }),
-      comfort({ channel: "barredFeature", limit: "closedFist" }, { phases: ["acute", "healing"] }),
+      comfort({ channel: "barredFeature", limit: "fistAffected" }, { phases: ["acute", "healing"] }),
     ],
     cautions: ["Cannot grip a rail on that side"],
     source: USUAL_PRACTICE,

@@ -64,6 +64,7 @@ export const SKIN_BLOOD_AND_ORGANS: readonly LimitationRule[] = [
     timed: false,
     proposals: [
       firm({ channel: "barredFeature", limit: "holdsWithAffected" }),
+      firm({ channel: "barredFeature", limit: "fistAffected" }),
       firm({ channel: "barredFeature", limit: "percussion" }),
       firm({ channel: "waterWarmest", limit: 33 }),
     ],

@@ -1,3 +1,4 @@
+import { FIRST_AMOUNTS } from "../usual-amounts.ts";
 import { firm, type LimitationRule, USUAL_PRACTICE } from "./rule.ts";
 
 const area = "the whole person";
@@ -40,8 +41,17 @@ export const WHOLE_PERSON: readonly LimitationRule[] = [
     area,
     sided: false,
     timed: false,
-    proposals: [],
-    cautions: ["A chair with arms that is rated for the weight", "A higher seat"],
+    kinds: [
+      { name: "frail", label: "frailty" },
+      { name: "obesity", label: "obesity" },
+    ],
+    proposals: [
+      firm({ channel: "chairWithArms" }),
+      firm({ channel: "higherSeat", limit: 5 }),
+      firm({ channel: "heldStanding" }, { kinds: ["frail"] }),
+      ...FIRST_AMOUNTS.map((limit) => firm(limit, { kinds: ["frail"] })),
+    ],
+    cautions: ["The chair is rated for the weight"],
     source: USUAL_PRACTICE,
     decides: "instructor",
   },

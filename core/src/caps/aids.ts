@@ -1,0 +1,33 @@
+import type { OwnAid } from "../fit/place.ts";
+import type { Cap, CapLimit } from "./cap.ts";
+import { USUAL_PRACTICE } from "./limitations/rule.ts";
+import { type StandStage, steadinessShown } from "./rungs.ts";
+
+const USES: Readonly<Record<OwnAid, string>> = { frame: "walks with a frame", stick: "walks with a stick" };
+/** From feet together on, a frame is company rather than what carries. */
+const STANDS_WITHOUT_FRAME = 4;
+
+/** What somebody who walks with an aid needs while standing: the aid, or something as firm. */
+function limitOf(aid: OwnAid, stage: StandStage | null): CapLimit {
+  const shown = stage === null ? 0 : steadinessShown(stage);
+  return aid === "frame" && shown < STANDS_WITHOUT_FRAME ? { channel: "bothHandsStanding" } : { channel: "heldStanding" };
+}
+
+/**
+ * Caps of those who walk with an aid, from the first day and for as long as they do: computed, so that nobody has to
+ * remember to set them.
+ *
+ * @param stage furthest stage of the four-stage stand that was held; null where nobody has tested it
+ */
+export const capsOfAids = (personId: string, aids: readonly OwnAid[], stage: StandStage | null, day: string): Cap[] =>
+  aids.map((aid) => ({
+    id: `aid-${aid}-${personId}`,
+    limit: limitOf(aid, stage),
+    forms: null,
+    reason: USES[aid],
+    source: USUAL_PRACTICE,
+    strength: "firm",
+    from: day,
+    until: null,
+    dateKind: "review",
+  }));

@@ -7,8 +7,19 @@ import { limitsAndRoles } from "./migrations/005-limits-and-roles.ts";
 import { planning } from "./migrations/006-planning.ts";
 import { fitting } from "./migrations/007-fitting.ts";
 import { trunkAndLegs } from "./migrations/008-trunk-and-legs.ts";
+import { clinicalReadings } from "./migrations/009-clinical-readings.ts";
 
-const MIGRATIONS = [firstFloor, ownBodies, ownNames, formSummaries, limitsAndRoles, planning, fitting, trunkAndLegs];
+const MIGRATIONS = [
+  firstFloor,
+  ownBodies,
+  ownNames,
+  formSummaries,
+  limitsAndRoles,
+  planning,
+  fitting,
+  trunkAndLegs,
+  clinicalReadings,
+];
 
 /** Holds off every other process that would migrate or load the demo; released when the connection ends. */
 const SET_UP_LOCK = 7_251_904;

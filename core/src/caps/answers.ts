@@ -71,6 +71,9 @@ export const MOST_READ = {
   heartRate: { most: 250, unit: "beats a minute" },
   saturation: { most: 100, unit: "%" },
   glucose: { most: 40, unit: "mmol/l" },
+  fatigue: { most: 10, unit: "a scale of 0 to 10" },
+  systolicDrop: { most: 150, unit: "mmHg" },
+  diastolicDrop: { most: 100, unit: "mmHg" },
 } as const;
 export type Reading = keyof typeof MOST_READ;
 

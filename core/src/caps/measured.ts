@@ -14,6 +14,21 @@ export const MEASURED_RANGE_NAMES: readonly MeasuredRange[] = [
   ...STANDING_ANKLE.map(({ name }) => name),
 ];
 
+/** Where the arm is while the turn of a shoulder is measured: it turns further in some positions than in others. */
+export const ARM_POSITIONS = [
+  { name: "hanging", label: "arm hanging, elbow bent" },
+  { name: "atTheSide", label: "arm raised to the side, elbow bent" },
+  { name: "ahead", label: "arm raised straight ahead, elbow bent" },
+] as const;
+export type ArmPosition = (typeof ARM_POSITIONS)[number]["name"];
+export const ARM_POSITION_NAMES = ARM_POSITIONS.map(({ name }) => name);
+export const armPositionLabel = (name: ArmPosition): string =>
+  ARM_POSITIONS.find((position) => position.name === name)?.label ?? name;
+
+/** Whether a measured range has to say where the arm was. */
+export const hasArmPosition = (name: MeasuredRange | "handHeight"): boolean =>
+  name === "shoulderInwardTurn" || name === "shoulderOutwardTurn";
+
 /** How a range was measured. */
 export const MEASURED_HOW = ["active", "passive", "painFree"] as const;
 export type MeasuredHow = (typeof MEASURED_HOW)[number];

@@ -4,12 +4,17 @@ import { CheckIn } from "../caps/answers.ts";
 /** What a person shows in class. */
 export const SIGNS = [
   { name: "rested", label: "Rested" },
-  { name: "wobbled", label: "Wobbled" },
+  { name: "wobbled", label: "Lost balance" },
+  { name: "caught", label: "Caught" },
   { name: "pain", label: "Pain" },
   { name: "dizzy", label: "Dizzy" },
 ] as const;
 export type Sign = (typeof SIGNS)[number]["name"];
 const SIGN_NAMES = SIGNS.map((sign) => sign.name);
+
+/** Signs that are taken back with a word only, and not by the helper. */
+const GRAVE: readonly Sign[] = ["caught", "pain", "dizzy"];
+export const isGrave = (sign: Sign): boolean => GRAVE.includes(sign);
 
 /** What a sign is called. */
 export const signLabel = (name: Sign): string => SIGNS.find((sign) => sign.name === name)?.label ?? name;
@@ -28,6 +33,10 @@ export const EFFORT_WORDS = [
   "very hard",
   "all there is",
 ] as const;
+
+/** Pain on the day after: none, or as usual; more, settled within the day; more, and it lasted. */
+export const NEXT_DAY_PAINS = ["none", "settled", "lasted"] as const;
+export type NextDayPain = (typeof NEXT_DAY_PAINS)[number];
 
 const id = v.pipe(v.string(), v.uuid());
 const instant = v.pipe(v.string(), v.isoTimestamp());
@@ -50,8 +59,24 @@ export const ClassEvent = v.variant("kind", [
     answers: CheckIn,
     overriddenBecause: v.nullable(v.pipe(v.string(), v.minLength(1), v.maxLength(200))),
   }),
-  /** Takes a note back that was made by mistake; the note stays on record. */
-  v.object({ kind: v.literal("withdrawn"), id, at: instant, noteId: id }),
+  /** Takes a note back that was made by mistake, a grave one with a word; the note stays on record. */
+  v.object({
+    kind: v.literal("withdrawn"),
+    id,
+    at: instant,
+    noteId: id,
+    because: v.exactOptional(v.pipe(v.string(), v.trim(), v.maxLength(200))),
+  }),
+  /** What was found out about a grave note after class. */
+  v.object({
+    kind: v.literal("followedUp"),
+    id,
+    at: instant,
+    noteId: id,
+    because: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(200)),
+  }),
+  /** How somebody was on the day after the class. */
+  v.object({ kind: v.literal("nextDay"), id, at: instant, personId: id, pain: v.picklist(NEXT_DAY_PAINS) }),
   v.object({
     kind: v.literal("ended"),
     id,
@@ -86,6 +111,14 @@ export interface ClassState {
   readonly begunAt: string | null;
   readonly here: ReadonlySet<string>;
   readonly notes: readonly NotedSign[];
+  /** When each person came and went, in order. */
+  readonly comings: ReadonlyMap<string, readonly { readonly at: string; readonly here: boolean }[]>;
+  /** When each step began, in order. */
+  readonly moves: readonly { readonly at: string; readonly step: number }[];
+  /** What was found out about notes after class, by note. */
+  readonly followedUp: ReadonlyMap<string, string>;
+  /** Pain on the day after, by person. */
+  readonly nextDay: ReadonlyMap<string, NextDayPain>;
   /** The last check-in of each person. */
   readonly checkIns: ReadonlyMap<string, CheckedIn>;
   readonly ended: { readonly effort: number; readonly note: string; readonly at: string } | null;
@@ -104,6 +137,10 @@ export function classState(events: readonly ClassEvent[]): ClassState {
     begunAt: null as string | null,
     here: new Set<string>(),
     notes: [] as NotedSign[],
+    comings: new Map<string, { at: string; here: boolean }[]>(),
+    moves: [] as { at: string; step: number }[],
+    followedUp: new Map<string, string>(),
+    nextDay: new Map<string, NextDayPain>(),
     checkIns: new Map<string, CheckedIn>(),
     ended: null as ClassState["ended"],
   };
@@ -114,10 +151,12 @@ export function classState(events: readonly ClassEvent[]): ClassState {
         state.step = event.step;
         state.stepSince = event.at;
         state.begunAt ??= event.at;
+        state.moves.push({ at: event.at, step: event.step });
         break;
       case "attended":
         if (event.here) state.here.add(event.personId);
         else state.here.delete(event.personId);
+        state.comings.set(event.personId, [...(state.comings.get(event.personId) ?? []), { at: event.at, here: event.here }]);
         break;
       case "noted":
         state.notes.push({ id: event.id, personId: event.personId, step: event.step, sign: event.sign, at: event.at });
@@ -131,6 +170,12 @@ export function classState(events: readonly ClassEvent[]): ClassState {
         break;
       case "withdrawn":
         withdrawn.add(event.noteId);
+        break;
+      case "followedUp":
+        state.followedUp.set(event.noteId, event.because);
+        break;
+      case "nextDay":
+        state.nextDay.set(event.personId, event.pain);
         break;
       case "ended":
         state.ended = { effort: event.effort, note: event.note, at: event.at };

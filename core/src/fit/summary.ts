@@ -14,7 +14,7 @@ import { shapesOf } from "./candidates.ts";
 import { leadsOf } from "./form-library.ts";
 
 /** Bumped whenever the body model changes what a summary says, so that kept ones are made anew. */
-export const SUMMARY_VERSION = 2;
+export const SUMMARY_VERSION = 3;
 
 const MIDLINE_PEAKS = ["lowBackLoad", "handSeparation"] as const satisfies readonly MidlineColumn[];
 const SIDED_PEAKS = [

@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 import { OWN_AIDS } from "../fit/place.ts";
 
 /** Facts that everybody in class may need at once; only those a person has agreed to are written down. */
@@ -51,6 +52,22 @@ export const About = v.object({
     {},
   ),
   equipment: text(200),
+  /** Seconds of the longest breath that is comfortable, in and out; null where nobody has measured it. */
+  longestBreath: v.optional(
+    v.nullable(
+      v.pipe(v.number("Enter a number of seconds."), v.minValue(2, "Enter 2 to 20 s."), v.maxValue(20, "Enter 2 to 20 s.")),
+    ),
+    null,
+  ),
+  /** Their own lowest oxygen saturation at rest, percent; null where nobody has said. */
+  saturationLeast: v.optional(
+    v.nullable(
+      v.pipe(v.number("Enter a number in %."), v.minValue(70, "Enter 70 to 100 %."), v.maxValue(100, "Enter 70 to 100 %.")),
+    ),
+    null,
+  ),
+  /** What they have in their hands in water, whatever the plan says. */
+  waterEquipment: v.optional(v.nullable(v.picklist(WATER_EQUIPMENT_NAMES)), null),
   /** What they bring to hold on to while standing. */
   aids: v.optional(v.array(v.picklist(OWN_AIDS)), []),
 });

@@ -1,4 +1,4 @@
-import type { Movement } from "../movement/format.ts";
+import { variantWords } from "../movement/variant-words.ts";
 import type { BlockReading } from "./read-plan.ts";
 import type { TeachingStyle } from "./style.ts";
 
@@ -23,21 +23,14 @@ function speechOf({ block, knowledge }: BlockReading, { speech }: TeachingStyle)
   return knowledge === "known" ? "start" : "names";
 }
 
-/** The key poses and cues of the form that is shown. */
-function shownForm({ movement, meant }: BlockReading): Pick<Movement, "keys" | "cues"> {
-  const form = movement.forms[meant.kind];
-  const own = form === undefined || form === false ? {} : form;
-  return { keys: own.keys ?? movement.keys, cues: { ...movement.cues, ...own.cues } };
-}
-
 /** Cue text of a block as it is taught in a style: it fades, and pictures come first where the style wants them. */
 export function cuesOf(block: BlockReading, style: TeachingStyle): BlockCues {
-  const { keys, cues } = shownForm(block);
+  const { says, cues } = variantWords(block.movement, block.meant);
   const speech = speechOf(block, style);
   const { image = "", feel = "", watch = "" } = cues;
   const does = cues.do ?? "";
   const lines = style.imagery === "pictures" ? [image, does, feel] : [does, feel, speech === "phrases" ? image : ""];
-  const said = keys.flatMap(({ say }) => (say ? [say] : []));
+  const said = says.filter((say) => say !== "");
   return {
     speech,
     opening: speech === "names" ? [] : lines.filter((line) => line !== ""),

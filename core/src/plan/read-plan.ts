@@ -3,6 +3,7 @@ import type { Movement, Phase } from "../movement/format.ts";
 import type { Side } from "../side.ts";
 import { type Block, meantForm } from "./block.ts";
 import { roundsOnSides, type Turn, turnsOf } from "./count.ts";
+import type { DragCycles } from "./drag-cycles.ts";
 import { joinStops, type Seam, type Stop, seamOf } from "./join.ts";
 import { byCost, reachFrom } from "./reach.ts";
 import { after, type BodyState, type EntryPattern, fits, type PlanPlace } from "./state.ts";
@@ -37,6 +38,8 @@ export interface Circumstances {
   readonly week: number;
   /** The longest of the group's shortest movement cycles, seconds; 0 where nobody has one. */
   readonly slowestCycle: number;
+  /** What caps on drag ask of movements in the pool, where the style slows everybody for them. */
+  readonly dragCycles?: DragCycles;
   /** How well the group knows a movement, by its id. */
   readonly knows: (movementId: string) => Knowledge;
 }
@@ -160,7 +163,9 @@ function timeBlock(
   const { block, movement, meant, turns } = joining;
   const [seam, sideChange = null] = seams as [Seam, Seam?];
   const { style, place } = circumstances;
-  const breathSeconds = breathOf(movement, block, style, circumstances.breathSeconds, circumstances.slowestCycle);
+  const drag = style.drag === "room" && meant.kind === "water" ? circumstances.dragCycles?.[movement.id] : undefined;
+  const slowest = Math.max(circumstances.slowestCycle, drag?.[block.equipment ?? "bare"] ?? 0);
+  const breathSeconds = breathOf(movement, block, style, circumstances.breathSeconds, slowest);
   const cycle = tenths(breathSeconds * movement.breaths);
   const between = betweenRounds(joining, seam.to, place);
   const straight = block.straight === true && seam.problem === null;

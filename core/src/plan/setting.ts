@@ -4,6 +4,7 @@ import type { FitPlace } from "../fit/place.ts";
 import type { Room } from "../places/place.ts";
 import type { PoolFloor } from "../setup/pool-depth.ts";
 import type { Floor } from "../setup/standing-places.ts";
+import type { DragCycles } from "./drag-cycles.ts";
 import type { Circumstances } from "./read-plan.ts";
 import type { PlanPlace } from "./state.ts";
 import type { TeachingStyle } from "./style.ts";
@@ -20,6 +21,8 @@ export interface PlanSetting {
   readonly floor: Floor | null;
   readonly week: number;
   readonly slowestCycle: number;
+  /** What caps on drag ask of movements in the pool; left out where nobody has one. */
+  readonly dragCycles?: DragCycles;
   /** Sessions before this one in which each movement was taught, by its id. */
   readonly taught: Readonly<Record<string, number>>;
 }
@@ -58,5 +61,6 @@ export const circumstancesOf = (
   place: setting.place,
   week: setting.week,
   slowestCycle: setting.slowestCycle,
+  ...(setting.dragCycles && { dragCycles: setting.dragCycles }),
   knows: (movementId) => knowledgeOf(setting.taught[movementId] ?? 0),
 });

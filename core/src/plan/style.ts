@@ -111,6 +111,22 @@ export const STYLE_QUESTIONS = [
     ],
   },
   {
+    name: "drag",
+    label: "Drag of the water",
+    choices: [
+      {
+        name: "person",
+        label: "the person slows down",
+        does: "Who meets more drag than their cap allows moves at half the pace; the others go on.",
+      },
+      {
+        name: "room",
+        label: "everyone slows down",
+        does: "A movement in the pool is as slow as the cap on drag of any participant asks.",
+      },
+    ],
+  },
+  {
     name: "pelvis",
     label: "Pelvis and back",
     choices: [

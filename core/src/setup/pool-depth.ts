@@ -10,6 +10,17 @@ const LOWER_BREASTBONE = 0.7;
 export interface PoolFloor {
   readonly shallow: number | null;
   readonly deep: number | null;
+  /** From the shallow end to the deep. */
+  readonly length?: number | null;
+}
+
+/** How far somebody moves from where they stand, metres. Usual practice. */
+const MOVES_ABOUT = 1;
+
+/** The shallowest water that somebody comes to who stands in so much, metres: a step or two up a sloping floor. */
+export function shallowestNear(depth: number, { shallow, deep, length }: PoolFloor): number {
+  if (shallow === null || deep === null || !length) return Math.min(depth, shallow ?? depth);
+  return Math.max(Math.min(shallow, depth), depth - (MOVES_ABOUT * (deep - shallow)) / length);
 }
 
 /**

@@ -6,7 +6,7 @@ import { Check } from "lucide-react";
 import { useState } from "react";
 import { Form, Link } from "react-router";
 import { useKeys } from "../kit/keys-sheet.tsx";
-import { CheckInSheet } from "./check-in-sheet.tsx";
+import { CheckInSheet, type KnownAtCheckIn, NOTHING_KNOWN } from "./check-in-sheet.tsx";
 import { outcomeInWords } from "./outcome.ts";
 import type { Fitting } from "./use-script.ts";
 import { WalkIn } from "./walk-in.tsx";
@@ -23,6 +23,8 @@ interface Props {
   readonly here: ReadonlySet<string>;
   readonly checkIns: ReadonlyMap<string, CheckedIn>;
   readonly policy: Policy;
+  /** What each person's answers are read with. */
+  readonly known: Readonly<Record<string, KnownAtCheckIn>>;
   /** Whether who is signed in asks people how they are; the helper ticks names only. */
   readonly asks: boolean;
   /** Where today's fit stands. */
@@ -48,7 +50,7 @@ const OVERALL = [
 
 function PersonRow({
   person: { id, name, digit },
-  props: { here, checkIns, policy, tick, asks },
+  props: { here, checkIns, policy, known, tick, asks },
   answer,
   more,
 }: {
@@ -59,7 +61,7 @@ function PersonRow({
 }) {
   const present = here.has(id);
   const checked = checkIns.get(id);
-  const reading = checked && readCheckIn(checked.answers, policy);
+  const reading = checked && readCheckIn(checked.answers, policy, (known[id] ?? NOTHING_KNOWN).screened);
   const simple = reading && reading.findings.length <= 1;
   return (
     <li className={`rounded-[14px] border-2 ${present ? "border-tide-300 bg-tide-800" : "border-tide-600 bg-tide-900"}`}>
@@ -116,7 +118,7 @@ function PersonRow({
 
 /** Who is here and how they are: one touch a person, more only where it is needed, then the class begins. */
 export function Arrivals(props: Props) {
-  const { classId, people, here, checkIns, policy, tick, checkIn, begin, fitting, beginning, taken, asks } = props;
+  const { classId, people, here, checkIns, policy, known, tick, checkIn, begin, fitting, beginning, taken, asks } = props;
   const [asked, setAsked] = useState<Arriving | null>(null);
   const [lastId, setLastId] = useState<string | null>(null);
   /** Whoever answers is here. */
@@ -195,6 +197,7 @@ export function Arrivals(props: Props) {
         person={asked}
         checkedIn={asked ? (checkIns.get(asked.id) ?? null) : null}
         policy={policy}
+        known={(asked && known[asked.id]) ?? NOTHING_KNOWN}
         keep={(personId, answers, because) => {
           answer(personId, answers, because);
           setAsked(null);

@@ -1,186 +1,60 @@
 import { AS_USUAL, type CheckIn } from "@able-tide/core/caps/answers";
-import { BODY_PARTS, type BodyPart } from "@able-tide/core/caps/body-parts";
 import { readCheckIn } from "@able-tide/core/caps/check-in";
 import type { Policy, Question } from "@able-tide/core/caps/policy";
+import { NOTHING_SPECIAL, type ScreenedPerson } from "@able-tide/core/caps/screening";
 import type { CheckedIn } from "@able-tide/core/class/events";
 import { Dialog } from "radix-ui";
-import { type ReactNode, useState } from "react";
+import { type ReactNode, useCallback, useState } from "react";
+import { Ask, Measure, type Unanswered } from "./ask.tsx";
+import { AskPain } from "./ask-pain.tsx";
+import { AskDrop, AskPressure } from "./ask-pressure.tsx";
 import { outcomeInWords } from "./outcome.ts";
+
+/** What is known of a person that their answers are read with. */
+export interface KnownAtCheckIn {
+  readonly screened: ScreenedPerson;
+  /** Their usual pain where it was told before, by place. */
+  readonly usualPains: Readonly<Record<string, number>>;
+}
+export const NOTHING_KNOWN: KnownAtCheckIn = { screened: NOTHING_SPECIAL, usualPains: {} };
 
 interface Props {
   readonly person: { readonly id: string; readonly name: string } | null;
   readonly checkedIn: CheckedIn | null;
   readonly policy: Policy;
+  readonly known: KnownAtCheckIn;
   readonly keep: (personId: string, answers: CheckIn, overriddenBecause: string | null) => void;
   readonly close: () => void;
 }
 
-/** One question whose answers are buttons. */
-function Ask<Value extends string>({
-  label,
-  value,
-  options,
-  choose,
-}: {
-  label: string;
-  value: Value;
-  options: readonly (readonly [Value, string])[];
-  choose: (value: Value) => void;
-}) {
-  return (
-    <fieldset>
-      <legend className="mb-1 text-tide-200">{label}</legend>
-      <div className="flex flex-wrap gap-2">
-        {options.map(([name, words]) => (
-          <button
-            key={name}
-            type="button"
-            aria-pressed={value === name}
-            onClick={() => choose(name)}
-            className={`min-h-16 rounded-[12px] border-2 px-4 font-semibold ${value === name ? "border-sand-50 bg-sand-50 text-tide-950" : "border-tide-600 hover:bg-tide-800"}`}
-          >
-            {words}
-          </button>
-        ))}
-      </div>
-    </fieldset>
-  );
-}
-
-const PAINS = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10] as const;
-
-function AskPain({ pains, set }: { pains: CheckIn["pains"]; set: (pains: CheckIn["pains"]) => void }) {
-  const [first] = pains;
-  const part = first?.part ?? null;
-  const put = (change: Partial<CheckIn["pains"][number]> & { part: BodyPart }) =>
-    set([{ now: first?.now ?? 4, usual: first?.usual ?? 0, fresh: first?.fresh ?? "no", ...change }]);
-  return (
-    <div className="flex flex-col gap-2">
-      <Ask
-        label="Pain, and where"
-        value={part ?? "none"}
-        options={[["none", "none"], ...BODY_PARTS.map(({ name, label }) => [name, label] as const)]}
-        choose={(where) => (where === "none" ? set([]) : put({ part: where }))}
-      />
-      {part && first && (
-        <div className="flex flex-wrap items-end gap-4">
-          {(["now", "usual"] as const).map((when) => (
-            <label key={when} className="flex flex-col text-tide-200">
-              {when === "now" ? "now, 0 to 10" : "their usual there"}
-              <select
-                value={first[when]}
-                onChange={(event) => put({ part, [when]: Number(event.currentTarget.value) })}
-                className="min-h-16 rounded-[12px] border-2 border-tide-600 bg-tide-900 px-4 text-2xl font-bold text-sand-50"
-              >
-                {PAINS.map((value) => (
-                  <option key={value} value={value}>
-                    {value}
-                  </option>
-                ))}
-              </select>
-            </label>
-          ))}
-          <Ask
-            label="New?"
-            value={first.fresh}
-            options={[
-              ["no", "no"],
-              ["new", "new"],
-              ["night", "new, at night"],
-            ]}
-            choose={(fresh) => put({ part, fresh })}
-          />
-        </div>
-      )}
-    </div>
-  );
-}
-
-/** A number that is measured; empty stays unasked. */
-function Measure({ label, value, set }: { label: string; value: number | undefined; set: (value: number | undefined) => void }) {
-  return (
-    <label className="flex flex-col text-tide-200">
-      {label}
-      <input
-        inputMode="decimal"
-        defaultValue={value ?? ""}
-        onChange={(event) => {
-          const number = Number(event.currentTarget.value.replace(",", "."));
-          set(event.currentTarget.value.trim() === "" || !(number >= 0 && number <= 300) ? undefined : number);
-        }}
-        className="min-h-16 w-32 rounded-[12px] border-2 border-tide-600 bg-tide-900 px-4 text-2xl font-bold text-sand-50"
-      />
-    </label>
-  );
-}
-
-type Pressure = Partial<CheckIn["pressures"][number]>;
-
-function AskPressure({ pressures, set }: { pressures: CheckIn["pressures"]; set: (pressures: CheckIn["pressures"]) => void }) {
-  const [typed, setTyped] = useState<readonly Pressure[]>(pressures.length > 0 ? pressures : [{}]);
-  const put = (i: number, change: Pressure) => {
-    const next = typed.map((pressure, at) => (at === i ? { ...pressure, ...change } : pressure));
-    setTyped(next);
-    set(
-      next.flatMap(({ systolic, diastolic, heartRate }) =>
-        systolic === undefined || diastolic === undefined
-          ? []
-          : [{ systolic, diastolic, ...(heartRate === undefined ? {} : { heartRate }) }],
-      ),
-    );
-  };
-  return (
-    <div className="flex flex-col gap-2">
-      {typed.map((pressure, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: the first and the second reading
-        <div key={i} className="flex flex-wrap gap-3">
-          <Measure
-            label={i === 0 ? "systolic" : "again: systolic"}
-            value={pressure.systolic}
-            set={(systolic) => put(i, { systolic } as Pressure)}
-          />
-          <Measure label="diastolic" value={pressure.diastolic} set={(diastolic) => put(i, { diastolic } as Pressure)} />
-          <Measure label="pulse" value={pressure.heartRate} set={(heartRate) => put(i, { heartRate } as Pressure)} />
-        </div>
-      ))}
-      {typed.length === 1 && (
-        <button
-          type="button"
-          onClick={() => setTyped([...typed, {}])}
-          className="min-h-16 w-fit px-2 underline underline-offset-4"
-        >
-          taken again after 5 minutes of sitting
-        </button>
-      )}
-    </div>
-  );
-}
-
-/** How far the pressure falls within three minutes of standing, where it is taken. */
-function AskDrop({ drop, set }: { drop: CheckIn["drop"]; set: (drop: CheckIn["drop"]) => void }) {
-  const put = (change: Partial<NonNullable<CheckIn["drop"]>>) =>
-    set({ systolic: 0, diastolic: 0, felt: false, ...drop, ...change });
-  return (
-    <div className="flex flex-wrap items-end gap-3">
-      <Measure label="on standing, falls by: systolic" value={drop?.systolic} set={(systolic = 0) => put({ systolic })} />
-      <Measure label="diastolic" value={drop?.diastolic} set={(diastolic = 0) => put({ diastolic })} />
-      <Ask
-        label="Felt?"
-        value={drop?.felt ? "yes" : "no"}
-        options={[
-          ["no", "no"],
-          ["yes", "yes"],
-        ]}
-        choose={(felt) => put({ felt: felt === "yes" })}
-      />
-    </div>
-  );
-}
-
 /** The questions that a group asks, each with its answers. */
-function questionsOf(answers: CheckIn, set: (change: Partial<CheckIn>) => void): Readonly<Record<Question, ReactNode>> {
+function questionsOf(
+  name: string,
+  answers: CheckIn,
+  usualPains: KnownAtCheckIn["usualPains"],
+  set: (change: Partial<CheckIn>) => void,
+  unanswered: Unanswered,
+): Readonly<Record<Question, ReactNode>> {
   return {
-    pain: <AskPain pains={answers.pains} set={(pains) => set({ pains })} />,
+    pain: (
+      <div className="flex flex-col gap-4">
+        <AskPain name={name} pains={answers.pains} usual={usualPains} set={(pains) => set({ pains })} unanswered={unanswered} />
+        <div className="flex flex-wrap gap-6">
+          {(["right", "left"] as const).map((side) => (
+            <Ask
+              key={side}
+              label={`Can you lean on your ${side} hand today?`}
+              value={answers.leans?.[side] === undefined ? null : answers.leans[side] ? "yes" : "no"}
+              options={[
+                ["yes", "yes"],
+                ["no", "no"],
+              ]}
+              choose={(leans) => set({ leans: { ...answers.leans, [side]: leans === "yes" } })}
+            />
+          ))}
+        </div>
+      </div>
+    ),
     dizziness: (
       <Ask
         label="Dizziness"
@@ -220,8 +94,10 @@ function questionsOf(answers: CheckIn, set: (change: Partial<CheckIn>) => void):
     fatigue: (
       <Measure
         label="Fatigue, 0 to 10"
+        reading="fatigue"
         value={answers.fatigue}
-        set={(fatigue) => set({ fatigue: fatigue !== undefined && fatigue <= 10 ? fatigue : undefined } as Partial<CheckIn>)}
+        set={(fatigue) => set({ fatigue } as Partial<CheckIn>)}
+        unanswered={unanswered}
       />
     ),
     fall: (
@@ -265,25 +141,27 @@ function questionsOf(answers: CheckIn, set: (change: Partial<CheckIn>) => void):
     ),
     pressure: (
       <div className="flex flex-col gap-3">
-        <AskPressure pressures={answers.pressures} set={(pressures) => set({ pressures })} />
-        <AskDrop drop={answers.drop} set={(drop) => set({ drop } as Partial<CheckIn>)} />
+        <AskPressure pressures={answers.pressures} set={(pressures) => set({ pressures })} unanswered={unanswered} />
+        <AskDrop drop={answers.drop} set={(drop) => set({ drop } as Partial<CheckIn>)} unanswered={unanswered} />
       </div>
     ),
     saturation: (
       <Measure
         label="Oxygen saturation, %"
+        reading="saturation"
         value={answers.saturation}
-        set={(saturation) =>
-          set({ saturation: saturation !== undefined && saturation <= 100 ? saturation : undefined } as Partial<CheckIn>)
-        }
+        set={(saturation) => set({ saturation } as Partial<CheckIn>)}
+        unanswered={unanswered}
       />
     ),
     glucose: (
       <div className="flex flex-wrap items-end gap-3">
         <Measure
           label="Glucose, mmol/l"
+          reading="glucose"
           value={answers.glucose}
-          set={(glucose) => set({ glucose: glucose !== undefined && glucose <= 40 ? glucose : undefined } as Partial<CheckIn>)}
+          set={(glucose) => set({ glucose } as Partial<CheckIn>)}
+          unanswered={unanswered}
         />
         <Ask
           label="Ketones, or unwell with it"
@@ -303,12 +181,31 @@ function questionsOf(answers: CheckIn, set: (change: Partial<CheckIn>) => void):
 const withoutNothing = (answers: CheckIn): CheckIn =>
   Object.fromEntries(Object.entries(answers).filter(([, value]) => value !== undefined)) as CheckIn;
 
-function Sheet({ person, checkedIn, policy, keep }: Props & { person: NonNullable<Props["person"]> }) {
+/** What still has to be answered, by the question's name. */
+function useUnanswered() {
+  const [open, setOpen] = useState<ReadonlyMap<string, string>>(new Map());
+  const unanswered = useCallback<Unanswered>(
+    (name, words) =>
+      setOpen((before) => {
+        if ((before.get(name) ?? null) === words) return before;
+        const next = new Map(before);
+        if (words === null) next.delete(name);
+        else next.set(name, words);
+        return next;
+      }),
+    [],
+  );
+  return { open: [...open.values()], unanswered };
+}
+
+function Sheet({ person, checkedIn, policy, known, keep }: Props & { person: NonNullable<Props["person"]> }) {
   const [answers, setAnswers] = useState<CheckIn>(checkedIn?.answers ?? AS_USUAL);
   const [because, setBecause] = useState(checkedIn?.overriddenBecause ?? "");
+  const [tried, setTried] = useState(false);
+  const { open, unanswered } = useUnanswered();
   const set = (change: Partial<CheckIn>) => setAnswers((before) => withoutNothing({ ...before, ...change }));
-  const questions = questionsOf(answers, set);
-  const reading = readCheckIn(answers, policy);
+  const questions = questionsOf(person.name, answers, known.usualPains, set, unanswered);
+  const reading = readCheckIn(answers, policy, known.screened);
   const barred = reading.outcome !== "class" && reading.outcome !== "askFirst";
   return (
     <>
@@ -358,10 +255,20 @@ function Sheet({ person, checkedIn, policy, keep }: Props & { person: NonNullabl
           </label>
         )}
       </div>
+      {tried && open.length > 0 && (
+        <ul role="alert" className="mt-4 font-semibold text-signal-300">
+          {open.map((words) => (
+            <li key={words}>{words}</li>
+          ))}
+        </ul>
+      )}
       <div className="mt-5 flex flex-wrap gap-3">
         <button
           type="button"
-          onClick={() => keep(person.id, answers, barred && because.trim() !== "" ? because.trim() : null)}
+          onClick={() => {
+            setTried(true);
+            if (open.length === 0) keep(person.id, answers, barred && because.trim() !== "" ? because.trim() : null);
+          }}
           className="min-h-16 flex-1 rounded-full bg-sand-50 px-8 text-2xl font-bold text-tide-950"
         >
           Keep

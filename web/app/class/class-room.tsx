@@ -3,7 +3,7 @@ import type { Policy } from "@able-tide/core/caps/policy";
 import { type ClassEvent, classState, signLabel } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import { classSteps, roundAt } from "@able-tide/core/class/steps";
-import { taughtName } from "@able-tide/core/movement/format";
+import { variantWords } from "@able-tide/core/movement/variant-words";
 import type { EmergencyCard } from "@able-tide/core/places/place";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
 import { otherSide } from "@able-tide/core/side";
@@ -11,6 +11,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useRevalidator } from "react-router";
 import { KeysSheet, useKeys } from "../kit/keys-sheet.tsx";
 import { Arrivals } from "./arrivals.tsx";
+import type { KnownAtCheckIn } from "./check-in-sheet.tsx";
 import { Ending } from "./ending.tsx";
 import { PeopleNow, type PersonNow } from "./people-now.tsx";
 import { PersonSheet } from "./person-sheet.tsx";
@@ -26,7 +27,7 @@ const KEYS = [
   ["backspace", "back"],
   ["1 to 9, 0", "pick a person; while they arrive, tick them"],
   ["l, o, m", "while they arrive, for the one ticked last: lighter today, sits out, more"],
-  ["r, w, p, d", "with a person picked: rested, wobbled, pain, dizzy"],
+  ["r, w, c, p, d", "with a person picked: rested, lost balance, caught, pain, dizzy"],
   ["s", "stop"],
   ["?", "this sheet"],
 ] as const;
@@ -42,6 +43,8 @@ export interface Safety {
   readonly facts: Readonly<Record<string, readonly { readonly label: string; readonly words: string }[]>>;
   /** Whether who is signed in asks people how they are. */
   readonly asks: boolean;
+  /** What each person's answers are read with; nothing for those who do not ask. */
+  readonly known: Readonly<Record<string, KnownAtCheckIn>>;
 }
 
 interface Props {
@@ -63,9 +66,11 @@ const inDialog = ({ target }: KeyboardEvent): boolean =>
 
 /** The class as it is taught: arrivals, each step, the end. Everything shown is told from the events. */
 export function ClassRoom({ classId, script: planned, kept, safety }: Props) {
-  const { events, add, unsent } = useClassEvents(classId, kept);
+  const fitted = useRef<(script: ClassScript) => void>(() => undefined);
+  const { events, add, unsent } = useClassEvents(classId, kept, (anew) => fitted.current(anew));
   const state = useMemo(() => classState(events), [events]);
-  const { script, fitting, fitAgain } = useScript(classId, planned, state.step !== null);
+  const { script, fitting, fitAgain, setScript } = useScript(classId, planned, state.step !== null);
+  fitted.current = setScript;
   const steps = useMemo(() => classSteps(script.blocks), [script]);
   const now = useNow();
   const [pickedId, setPickedId] = useState<string | null>(null);
@@ -80,6 +85,7 @@ export function ClassRoom({ classId, script: planned, kept, safety }: Props) {
   const at = state.step;
   const step = at === null ? undefined : steps[at];
   const block = step && script.blocks[step.blockIndex];
+  const words = block && variantWords(block.movement, block.meant);
   const next = at === null ? undefined : steps[at + 1];
   const nextBlock = next && script.blocks[next.blockIndex];
   const ending = at !== null && at >= steps.length;
@@ -90,6 +96,7 @@ export function ClassRoom({ classId, script: planned, kept, safety }: Props) {
     digit: DIGITS[i] ?? "",
     cell: (step && cells[step.blockIndex]) ?? null,
     noted: state.notes.filter((note) => note.personId === id).map((note) => signLabel(note.sign)),
+    sits: state.notes.some((note) => note.personId === id && note.sign === "dizzy"),
   }));
   const picked = people.find(({ id }) => id === pickedId) ?? null;
 
@@ -174,6 +181,7 @@ export function ClassRoom({ classId, script: planned, kept, safety }: Props) {
           here={state.here}
           checkIns={state.checkIns}
           policy={safety.policy}
+          known={safety.known}
           asks={safety.asks}
           fitting={fitting}
           beginning={beginning}
@@ -200,8 +208,8 @@ export function ClassRoom({ classId, script: planned, kept, safety }: Props) {
               {block.movement.phase} · {minutesAndSeconds(elapsed)} of {minutesAndSeconds(script.total)} · {delayInWords(behind)}{" "}
               · lost: {script.home}
             </p>
-            <h1 className="mt-1 text-5xl">{taughtName(block.movement)}</h1>
-            <p className="mt-2 text-2xl text-sand-100">{block.movement.cues.do}</p>
+            <h1 className="mt-1 text-5xl">{words?.name}</h1>
+            <p className="mt-2 text-2xl text-sand-100">{words?.cues.do}</p>
             {round === 0 && <WayThere link={step.turn === 0 ? block.link : block.sideChange} />}
             <div className="grid min-h-0 flex-1 grid-cols-[9.5rem_minmax(0,1fr)]">
               <dl className="flex flex-col justify-center gap-6" aria-live="polite">
@@ -257,7 +265,7 @@ export function ClassRoom({ classId, script: planned, kept, safety }: Props) {
                   {nextBlock
                     ? next.blockIndex === step.blockIndex
                       ? "The same"
-                      : taughtName(nextBlock.movement)
+                      : variantWords(nextBlock.movement, nextBlock.meant).name
                     : "Leave safely"}
                   {next?.side && <span className="text-signal-300">, {next.side} side</span>}
                 </p>
@@ -275,7 +283,8 @@ export function ClassRoom({ classId, script: planned, kept, safety }: Props) {
           if (picked && at !== null) void add({ kind: "noted", personId: picked.id, step: at, sign });
           setPickedId(null);
         }}
-        withdraw={(noteId) => void add({ kind: "withdrawn", noteId })}
+        withdraw={(noteId, because) => void add({ kind: "withdrawn", noteId, ...(because === "" ? {} : { because }) })}
+        mayWithdrawGrave={safety.asks}
         leave={() => {
           if (picked) tick(picked.id, false);
           setPickedId(null);

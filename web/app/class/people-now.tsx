@@ -9,6 +9,8 @@ export interface PersonNow {
   readonly cell: CellView | null;
   /** Signs noted today, newest last. */
   readonly noted: readonly string[];
+  /** Whether they were dizzy: they sit and are asked before anything else. */
+  readonly sits: boolean;
 }
 
 function PersonRow({ person, pick }: { person: PersonNow; pick: (id: string) => void }) {
@@ -23,7 +25,7 @@ function PersonRow({ person, pick }: { person: PersonNow; pick: (id: string) => 
         {cell && <Vessel {...cell} size={40} label={vesselInWords(cell)} />}
         <span className="text-2xl font-bold">{person.name}</span>
         <span className="ml-auto text-right text-lg leading-tight text-sand-200">
-          {cell?.brief}
+          {person.sits ? <strong className="block text-signal-300">Sit. Ask first.</strong> : cell?.brief}
           {person.noted.length > 0 && <span className="block font-semibold text-signal-300">{person.noted.join(", ")}</span>}
         </span>
         <span aria-hidden="true" className="w-5 text-right text-lg text-tide-200">
@@ -36,8 +38,8 @@ function PersonRow({ person, pick }: { person: PersonNow; pick: (id: string) => 
 
 /** Everybody here: first those who do it differently just now, then the rest. */
 export function PeopleNow({ people, pick }: { people: readonly PersonNow[]; pick: (id: string) => void }) {
-  const different = people.filter(({ cell }) => cell !== null && !cell.whole);
-  const whole = people.filter(({ cell }) => cell === null || cell.whole);
+  const different = people.filter(({ cell, sits }) => sits || (cell !== null && !cell.whole));
+  const whole = people.filter((person) => !different.includes(person));
   return (
     <div className="min-h-0 flex-1 overflow-y-auto rounded-[20px] bg-tide-900 p-3">
       <h2 className="px-3 pt-1 font-sans text-lg font-normal text-tide-200">

@@ -1,6 +1,7 @@
-import { type NotedSign, SIGNS, type Sign, signLabel } from "@able-tide/core/class/events";
+import { isGrave, type NotedSign, SIGNS, type Sign, signLabel } from "@able-tide/core/class/events";
 import { whyInWords } from "@able-tide/core/fit/cell-view";
 import { Dialog } from "radix-ui";
+import { type FormEvent, useState } from "react";
 import { useKeys } from "../kit/keys-sheet.tsx";
 import { Vessel, vesselInWords } from "../kit/vessel.tsx";
 import type { PersonNow } from "./people-now.tsx";
@@ -11,15 +12,72 @@ interface Props {
   readonly facts: readonly { readonly label: string; readonly words: string }[];
   readonly notes: readonly NotedSign[];
   readonly note: (sign: Sign) => void;
-  readonly withdraw: (noteId: string) => void;
+  readonly withdraw: (noteId: string, because: string) => void;
+  /** Whether who is signed in takes back a note of dizziness, a catch or pain. */
+  readonly mayWithdrawGrave: boolean;
   readonly leave: () => void;
   readonly close: () => void;
   /** Where the focus goes afterwards. */
   readonly closed: (event: Event) => void;
 }
 
+/** One note of today and taking it back: a grave one needs a word, which stays on record, and is not the helper's. */
+function Note({
+  note: { id, sign, at },
+  withdraw,
+  mayWithdrawGrave,
+}: {
+  note: NotedSign;
+  withdraw: Props["withdraw"];
+  mayWithdrawGrave: boolean;
+}) {
+  const [asked, setAsked] = useState(false);
+  const grave = isGrave(sign);
+  const takeBack = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const because = String(new FormData(event.currentTarget).get("because") ?? "").trim();
+    if (because !== "") withdraw(id, because);
+  };
+  return (
+    <li className="flex flex-wrap items-center gap-x-4">
+      <span>
+        {signLabel(sign)} at {new Date(at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}
+      </span>
+      {grave && !mayWithdrawGrave ? (
+        <span className="text-tide-200">the instructor can take this back</span>
+      ) : (
+        !asked && (
+          <button
+            type="button"
+            onClick={() => (grave ? setAsked(true) : withdraw(id, ""))}
+            className="min-h-16 px-3 underline underline-offset-4"
+          >
+            take it back
+          </button>
+        )
+      )}
+      {asked && (
+        <form onSubmit={takeBack} className="flex basis-full flex-wrap items-end gap-3">
+          <label className="flex flex-1 flex-col text-tide-200">
+            Why? A word stays on record.
+            <input
+              name="because"
+              required
+              maxLength={200}
+              className="min-h-16 rounded-[12px] border-2 border-tide-600 bg-tide-950 px-4 text-xl text-sand-50"
+            />
+          </label>
+          <button type="submit" className="min-h-16 rounded-full border-2 border-sand-100 px-6 font-semibold">
+            Take it back
+          </button>
+        </form>
+      )}
+    </li>
+  );
+}
+
 /** One person in class: their form and why, what they show, and whether they are still here. */
-export function PersonSheet({ person, facts, notes, note, withdraw, leave, close, closed }: Props) {
+export function PersonSheet({ person, facts, notes, note, withdraw, mayWithdrawGrave, leave, close, closed }: Props) {
   useKeys((event) => {
     const sign = person && SIGNS.find(({ name }) => name[0] === event.key);
     if (sign) note(sign.name);
@@ -71,15 +129,8 @@ export function PersonSheet({ person, facts, notes, note, withdraw, leave, close
               </div>
               {notes.length > 0 && (
                 <ul className="mt-5 flex flex-col gap-1">
-                  {notes.map(({ id, sign, at }) => (
-                    <li key={id} className="flex items-center gap-4">
-                      <span>
-                        {signLabel(sign)} at {new Date(at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}
-                      </span>
-                      <button type="button" onClick={() => withdraw(id)} className="min-h-16 px-3 underline underline-offset-4">
-                        take it back
-                      </button>
-                    </li>
+                  {notes.map((each) => (
+                    <Note key={each.id} note={each} withdraw={withdraw} mayWithdrawGrave={mayWithdrawGrave} />
                   ))}
                 </ul>
               )}

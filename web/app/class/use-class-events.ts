@@ -1,7 +1,10 @@
 import type { ClassEvent } from "@able-tide/core/class/events";
+import type { ClassScript } from "@able-tide/core/class/script";
 import { useCallback, useEffect, useRef, useState } from "react";
 
 const RETRY = 3000;
+/** The server's answer to an event that this account may not record. */
+const REFUSED = 403;
 
 type NewEvent = ClassEvent extends infer Event ? (Event extends ClassEvent ? Omit<Event, "id" | "at"> : never) : never;
 
@@ -25,8 +28,11 @@ function writeShelf(classId: string, events: readonly ClassEvent[]): void {
  * server has it, so neither a reload nor a lost connection loses it; the server keeps one that comes twice once.
  *
  * @param kept what the server had when the page was loaded
+ * @param onFitted what is done with the script that the server answers after a note
  */
-export function useClassEvents(classId: string, kept: readonly ClassEvent[]) {
+export function useClassEvents(classId: string, kept: readonly ClassEvent[], onFitted: (script: ClassScript) => void) {
+  const fitted = useRef(onFitted);
+  fitted.current = onFitted;
   const [events, setEvents] = useState(kept);
   const [unsent, setUnsent] = useState(0);
   const sending = useRef<Promise<void> | null>(null);
@@ -39,7 +45,20 @@ export function useClassEvents(classId: string, kept: readonly ClassEvent[]) {
           headers: { "Content-Type": "application/json" },
           body: JSON.stringify(batch),
         });
+        if (response.status === REFUSED) {
+          // What this account may not record is not tried for ever; what else was recorded goes on.
+          const refused = new Set(((await response.json()) as { refused?: string[] }).refused ?? batch.map(({ id }) => id));
+          writeShelf(
+            classId,
+            readShelf(classId).filter(({ id }) => !refused.has(id)),
+          );
+          setEvents((known) => known.filter(({ id }) => !refused.has(id)));
+          setUnsent(readShelf(classId).length);
+          continue;
+        }
         if (!response.ok) break;
+        const { script }: { script?: ClassScript } = await response.json();
+        if (script) fitted.current(script);
         const sent = new Set(batch.map(({ id }) => id));
         writeShelf(
           classId,

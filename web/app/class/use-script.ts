@@ -46,5 +46,5 @@ export function useScript(classId: string, planned: ClassScript, moving: boolean
     return () => clearTimeout(timer);
   }, [fitting, moving, fitAgain]);
 
-  return { script, fitting, fitAgain };
+  return { script, fitting, fitAgain, setScript };
 }

@@ -1,5 +1,13 @@
 import { LANDMARKS } from "@able-tide/core/body/channels";
-import { hasSides, MEASURED_HOW, MEASURED_RANGE_NAMES, measuredLabel, mostMeasured } from "@able-tide/core/caps/measured";
+import {
+  ARM_POSITION_NAMES,
+  hasArmPosition,
+  hasSides,
+  MEASURED_HOW,
+  MEASURED_RANGE_NAMES,
+  measuredLabel,
+  mostMeasured,
+} from "@able-tide/core/caps/measured";
 import * as v from "valibot";
 import type { MeasurementInput } from "../../server/people/measurements.ts";
 
@@ -20,6 +28,7 @@ const Fields = (today: string) =>
     right: degrees,
     leftHeight: landmark,
     rightHeight: landmark,
+    armPosition: v.optional(v.picklist(ARM_POSITION_NAMES)),
     day: v.pipe(
       v.string("Please give the day."),
       v.isoDate("Please give the day."),
@@ -36,6 +45,8 @@ function problemsOf(fields: Fields): { key: keyof Fields; message: string }[] {
     return fields.leftHeight === undefined && fields.rightHeight === undefined
       ? [{ key: "rightHeight", message: "Please give a height for at least one hand." }]
       : [];
+  if (hasArmPosition(range) && fields.armPosition === undefined)
+    return [{ key: "armPosition", message: "Choose where the arm was: a shoulder turns further in some positions." }];
   const most = mostMeasured(range);
   const wrong = (["left", "right"] as const).flatMap((key) => {
     const value = fields[key];
@@ -58,12 +69,13 @@ export const measuredRangeForm = (today: string) =>
       for (const { key, message } of problemsOf(fields))
         addIssue({ message, path: [{ type: "object", origin: "value", input: fields, key, value: fields[key] }] });
     }),
-    v.transform(({ range, how, left, right, leftHeight, rightHeight, day }): MeasurementInput[] => {
+    v.transform(({ range, how, left, right, leftHeight, rightHeight, armPosition, day }): MeasurementInput[] => {
+      const position = hasArmPosition(range) ? (armPosition ?? null) : null;
       const values = range === "handHeight" ? [leftHeight, rightHeight] : [left, right];
       const sides = range !== "handHeight" && !hasSides(range) ? (["none", "none"] as const) : (["left", "right"] as const);
       return sides.flatMap((side, i) => {
         const value = values[i];
-        return value === undefined ? [] : [{ range, side, how, value, day }];
+        return value === undefined ? [] : [{ range, side, how, value, day, armPosition: position }];
       });
     }),
   );

@@ -1,10 +1,27 @@
 import { CLEAN_SESSIONS } from "@able-tide/core/caps/newcomers";
 import { FOUR_STAGE_STAND } from "@able-tide/core/caps/rungs";
+import { dayAndMonth } from "@able-tide/core/caps/words";
 import { Form } from "react-router";
 import { Button } from "../kit/button.tsx";
 
+const NEXT_DAY = [
+  ["none", "No more pain than usual"],
+  ["settled", "More, settled within the day"],
+  ["lasted", "More, and it lasted"],
+] as const;
+
+interface Props {
+  /** Clean sessions, and the class whose next day has to be asked about before it counts. */
+  readonly clean: {
+    readonly count: number;
+    readonly ask: { readonly classId: string; readonly day: string } | null;
+  };
+  readonly today: string;
+  readonly problem: string | null;
+}
+
 /** A newcomer's first sessions: how far they are, and releasing them. */
-export function Release({ clean, today, problem }: { clean: number; today: string; problem: string | null }) {
+export function Release({ clean: { count: clean, ask }, today, problem }: Props) {
   const enough = clean >= CLEAN_SESSIONS;
   return (
     <details className="mb-4 rounded-soft border border-sand-300 bg-white p-4" open={problem !== null || undefined}>
@@ -29,8 +46,23 @@ export function Release({ clean, today, problem }: { clean: number; today: strin
             : "newcomers' limits hold until three clean sessions and a four-stage stand"}
         </span>
       </summary>
+      {ask && (
+        <Form method="post" className="mb-4 rounded-soft bg-sand-100 p-3">
+          <input type="hidden" name="intent" value="next-day" />
+          <input type="hidden" name="classId" value={ask.classId} />
+          <p className="mb-2 font-semibold">
+            How were they on the day after {dayAndMonth(ask.day)}? The session counts once this is known.
+          </p>
+          <div className="flex flex-wrap gap-2">
+            {NEXT_DAY.map(([pain, words]) => (
+              <Button key={pain} look="plain" name="pain" value={pain}>
+                {words}
+              </Button>
+            ))}
+          </div>
+        </Form>
+      )}
       <Form method="post" className="mt-2 grid gap-4 sm:grid-cols-[1fr_12rem]">
-        <input type="hidden" name="intent" value="release" />
         <div>
           <label htmlFor="release-stage" className="mb-1 block font-semibold">
             Four-stage stand: the furthest held for 10 seconds
@@ -62,9 +94,18 @@ export function Release({ clean, today, problem }: { clean: number; today: strin
           </div>
         )}
         {problem && <p className="font-semibold text-signal-700 sm:col-span-2">{problem}</p>}
-        <div className="sm:col-span-2">
-          <Button>Release from newcomers' limits</Button>
+        <div className="flex flex-wrap gap-3 sm:col-span-2">
+          <Button name="intent" value="release">
+            Release from newcomers' limits
+          </Button>
+          <Button look="plain" name="intent" value="test">
+            Keep the test only
+          </Button>
         </div>
+        <p className="text-sand-600 sm:col-span-2">
+          The level they held counts from today, also before they are released. Who held none of the stages stands only with both
+          hands on fixed support and a helper within arm's reach.
+        </p>
       </Form>
     </details>
   );

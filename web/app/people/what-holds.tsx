@@ -39,7 +39,17 @@ function news(cap: Cap, today: string): string | null {
     : `Asks again after ${dayAndMonth(cap.until)}.`;
 }
 
-function HowIsItNow({ cap, problem, mayEnd }: { cap: HoldingCap; problem: AnswerProblem | null; mayEnd: boolean }) {
+function HowIsItNow({
+  cap,
+  problem,
+  mayEnd,
+  mayDate,
+}: {
+  cap: HoldingCap;
+  problem: AnswerProblem | null;
+  mayEnd: boolean;
+  mayDate: boolean;
+}) {
   const field = `because-${cap.id}`;
   return (
     <Form method="post" className="mt-1 flex flex-wrap items-end gap-3">
@@ -68,15 +78,19 @@ function HowIsItNow({ cap, problem, mayEnd }: { cap: HoldingCap; problem: Answer
           End it
         </Button>
       )}
-      <div>
-        <label htmlFor={`${field}-until`} className="mb-1 block font-semibold">
-          Ask again after
-        </label>
-        <input id={`${field}-until`} name="until" type="date" className="field-box" />
-      </div>
-      <Button look="plain" name="what" value="hold">
-        It holds on
-      </Button>
+      {mayDate && (
+        <>
+          <div>
+            <label htmlFor={`${field}-until`} className="mb-1 block font-semibold">
+              Ask again after
+            </label>
+            <input id={`${field}-until`} name="until" type="date" className="field-box" />
+          </div>
+          <Button look="plain" name="what" value="hold">
+            It holds on
+          </Button>
+        </>
+      )}
     </Form>
   );
 }
@@ -85,6 +99,7 @@ function HoldingRow({ cap, covered, today, problem, clinician }: Props & { cap: 
   const said = news(cap, today);
   const asks = asksOn(cap, today);
   const mayEnd = clinician || instructorMayEnd(cap, today);
+  const mayDate = clinician || cap.strength !== "absolute";
   const wrong = problem?.capId === cap.id ? problem : null;
   return (
     <li className={`py-2 ${asks ? "-mx-3 rounded-[10px] bg-signal-100/60 px-3" : ""}`}>
@@ -104,8 +119,11 @@ function HoldingRow({ cap, covered, today, problem, clinician }: Props & { cap: 
           <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
             {cap.strength}, since {dayAndMonth(cap.from)}, written down by {cap.setBy}
           </summary>
-          {!mayEnd && <p>Only the clinician ends this one; you may say that it holds on.</p>}
-          <HowIsItNow cap={cap} problem={wrong} mayEnd={mayEnd} />
+          {mayEnd || mayDate ? (
+            <HowIsItNow cap={cap} problem={wrong} mayEnd={mayEnd} mayDate={mayDate} />
+          ) : (
+            <p>Only a clinician ends this one or gives it another date.</p>
+          )}
         </details>
       )}
     </li>

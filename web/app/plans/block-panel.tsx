@@ -4,8 +4,8 @@ import type { Cap } from "@able-tide/core/caps/cap";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { USUAL_DEPTH } from "@able-tide/core/fit/form-library";
 import { waterlineAt } from "@able-tide/core/movement/demand";
-import { taughtName } from "@able-tide/core/movement/format";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
+import { variantWords } from "@able-tide/core/movement/variant-words";
 import type { BlockReading } from "@able-tide/core/plan/read-plan";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
 import { memo, type ReactNode, useMemo, useState } from "react";
@@ -77,6 +77,7 @@ export const BlockPanel = memo(function BlockPanel({ block, following, person, c
   const [since] = useState(() => (typeof window === "undefined" ? null : Date.now()));
   const phase = usePhase(since, cycle, still);
   const choice = cell ? cell.choice : block.meant;
+  const words = variantWords(movement, choice ?? block.meant);
   const rounds = Math.max(...block.rounds);
   const { stature, measured } = person ?? MIDDLING;
   const usual = choice?.kind === "water" ? USUAL_DEPTH * stature : undefined;
@@ -93,7 +94,7 @@ export const BlockPanel = memo(function BlockPanel({ block, following, person, c
   return (
     <div className="flex flex-col gap-3">
       <div>
-        <h2 className="text-2xl">{taughtName(movement)}</h2>
+        <h2 className="text-2xl">{words.name}</h2>
         <p className="text-sand-600">
           {person ? `${person.name} · ${cell ? vesselInWords(cell) : "being worked out"}` : "as it is meant, for everybody"}
         </p>
@@ -110,7 +111,7 @@ export const BlockPanel = memo(function BlockPanel({ block, following, person, c
                 waterline={waterline}
                 view="front"
                 lines={lines}
-                label={`${taughtName(movement)} from the front`}
+                label={`${words.name} from the front`}
                 className="h-44"
               />
               <MovingFigure
@@ -118,7 +119,7 @@ export const BlockPanel = memo(function BlockPanel({ block, following, person, c
                 phase={phase}
                 waterline={waterline}
                 view="side"
-                label={`${taughtName(movement)} from the right side`}
+                label={`${words.name} from the right side`}
                 className="h-44"
               />
             </div>
@@ -145,7 +146,7 @@ export const BlockPanel = memo(function BlockPanel({ block, following, person, c
         {block.sideChange && <GettingThere title="To the other side" seam={block.sideChange} />}
       </div>
       <p>
-        {movement.cues.do} <span className="text-sand-600">Watch: {movement.cues.watch}</span>
+        {words.cues.do} <span className="text-sand-600">Watch: {words.cues.watch}</span>
       </p>
     </div>
   );

@@ -1,11 +1,14 @@
+import { NOTHING_SPECIAL } from "@able-tide/core/caps/screening";
 import { classState } from "@able-tide/core/class/events";
 import { classSteps } from "@able-tide/core/class/steps";
 import { agreedFacts } from "@able-tide/core/people/about";
 import { useMemo } from "react";
 import { findClass, listEvents } from "../../server/classes/classes.ts";
 import { eventsForHelper, scriptForHelper } from "../../server/classes/for-helpers.ts";
+import { usualPains } from "../../server/classes/usual-pains.ts";
 import { findGroup } from "../../server/groups/groups.ts";
-import { listPeople } from "../../server/people/people.ts";
+import { listMembers, listPeople } from "../../server/people/people.ts";
+import { screenedPeople } from "../../server/people/screened.ts";
 import { placeOfGroup } from "../../server/places/places.ts";
 import { findPolicy } from "../../server/policy/policy.ts";
 import type { Scope } from "../../server/scope.ts";
@@ -22,6 +25,21 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.taught.script.groupName ?? "Class"} · Able Tide` },
 ];
 
+/** What the answers of a group's people are read with. */
+async function knownOf(scope: Scope, groupId: string): Promise<Safety["known"]> {
+  const members = await listMembers(scope, groupId);
+  const [screened, pains] = await Promise.all([
+    screenedPeople(
+      scope,
+      members.map(({ id }) => id),
+    ),
+    usualPains(scope, groupId),
+  ]);
+  return Object.fromEntries(
+    members.map(({ id }) => [id, { screened: screened.get(id) ?? NOTHING_SPECIAL, usualPains: pains.get(id) ?? {} }]),
+  );
+}
+
 /** What the class needs beside its script: whom to call, what people share for an emergency, what is asked. */
 async function safetyOf(scope: Scope, groupId: string): Promise<Safety> {
   const [policy, group, place, people] = await Promise.all([
@@ -37,6 +55,7 @@ async function safetyOf(scope: Scope, groupId: string): Promise<Safety> {
       people.filter(({ about }) => agreedFacts(about).length > 0).map(({ id, about }) => [id, agreedFacts(about)]),
     ),
     asks: scope.role !== "helper",
+    known: scope.role === "helper" ? {} : await knownOf(scope, groupId),
   };
 }
 

@@ -7,7 +7,7 @@ import {
   type LimitTemplate,
   type Proposal,
 } from "@able-tide/core/caps/limitations/rule";
-import { EVERYBODY_LIMITS, limitsAfterRelease, NEWCOMER_LIMITS, NEWCOMER_SOURCE } from "@able-tide/core/caps/newcomers";
+import { EVERYBODY_LIMITS, limitsAfterRelease, NEWCOMER_SOURCE, newcomerLimits } from "@able-tide/core/caps/newcomers";
 import { templateInWords } from "@able-tide/core/caps/propose";
 import { SCREENING } from "@able-tide/core/caps/screening";
 import { limitInWords } from "@able-tide/core/caps/words";
@@ -61,7 +61,7 @@ function RuleRow({ rule }: { rule: LimitationRule }) {
           </ul>
         )}
         {rule.cautions.length > 0 && (
-          <p className="text-sand-600">To mind: {rule.cautions.map((caution) => cautionInWords(caution, rule)).join(". ")}.</p>
+          <p className="text-sand-600">Take care: {rule.cautions.map((caution) => cautionInWords(caution, rule)).join(". ")}.</p>
         )}
       </td>
       <td className="py-2 text-sand-600">
@@ -110,7 +110,8 @@ export default function LimitationTable() {
         <p>{EVERYBODY_LIMITS.map(limitInWords).join(". ")}.</p>
         <h2 className="mt-4 text-xl">Newcomers</h2>
         <p>
-          The first three sessions: {NEWCOMER_LIMITS.map(limitInWords).join("; ")}. Source: {NEWCOMER_SOURCE}.
+          The first three sessions: {newcomerLimits(null).map(limitInWords).join("; ")}; once the four-stage stand is done, the
+          level that was held. Source: {NEWCOMER_SOURCE}.
         </p>
         <p className="mt-1">
           Afterwards, nothing flagged:{" "}

@@ -1,15 +1,19 @@
+import { addDays } from "@able-tide/core/calendar";
 import { holdsOn } from "@able-tide/core/caps/cap";
 import { changesOf } from "@able-tide/core/caps/history";
 import type { SubmissionResult } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
 import { Pencil, Plus } from "lucide-react";
 import { data } from "react-router";
+import * as v from "valibot";
 import { classesWithEvents } from "../../server/classes/classes.ts";
+import { notedSince, tellAfterClass } from "../../server/classes/follow-ups.ts";
 import { listGroups } from "../../server/groups/groups.ts";
-import { addCap, capHistory, type EndOutcome, endCap, holdOn } from "../../server/people/caps.ts";
+import { capNotices, confirmCap } from "../../server/people/cap-notices.ts";
+import { addCap, aidCapsOf, capHistory, type EndOutcome, endCap, holdOn } from "../../server/people/caps.ts";
 import { clearancesOf } from "../../server/people/clearances.ts";
 import { endLimitation, limitationHistory, meanwhileOf } from "../../server/people/limitations.ts";
-import { cleanSessions, releaseNewcomer } from "../../server/people/newcomers.ts";
+import { cleanSessions, releaseNewcomer, testNewcomer } from "../../server/people/newcomers.ts";
 import { changePerson, findPerson } from "../../server/people/people.ts";
 import { setUpNumbers } from "../../server/people/set-up-numbers.ts";
 import { type Scope, today } from "../../server/scope.ts";
@@ -18,8 +22,10 @@ import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { AboutLines } from "../people/about-line.tsx";
+import { FollowUpForm, NextDayForm } from "../people/after-class-form.ts";
 import { CapFields } from "../people/cap-fields.tsx";
 import { CapForm } from "../people/cap-form.ts";
+import { CapNotices } from "../people/cap-notices.tsx";
 import { differences } from "../people/differences.ts";
 import { EndCapForm } from "../people/end-cap-form.ts";
 import { EndedCaps } from "../people/ended-caps.tsx";
@@ -28,6 +34,7 @@ import { LimitationList, Waiting } from "../people/limitation-list.tsx";
 import { LimitsFigure } from "../people/limits-figure.tsx";
 import { LimitsOverWeeks } from "../people/limits-over-weeks.tsx";
 import { MovedOn, type MovedOnNews } from "../people/moved-on.tsx";
+import { NotedInClasses } from "../people/noted-in-classes.tsx";
 import { PersonFields, typedOf } from "../people/person-fields.tsx";
 import { PERSON_LABELS, PersonForm } from "../people/person-form.ts";
 import { Release } from "../people/release.tsx";
@@ -40,23 +47,28 @@ import type { Route } from "./+types/person";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.person.name ?? "Person"} · Able Tide` }];
 
+/** Days for which what was noted in class stands on the person's page. */
+const NOTED_DAYS = 84;
+
 export async function loader({ params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
   if (!person) throw notFound();
-  const [groups, caps, limitations, clearances, [last], clean] = await Promise.all([
+  const day = today(scope);
+  const [groups, caps, limitations, clearances, [last], clean, noted, notices, [aid]] = await Promise.all([
     listGroups(scope),
     capHistory(scope, person.id),
     limitationHistory(scope, person.id),
     clearancesOf(scope, person.id),
     classesWithEvents(scope, person.id, 1),
     cleanSessions(scope, person.id),
+    notedSince(scope, addDays(day, -NOTED_DAYS)),
+    capNotices(scope),
+    aidCapsOf(scope, [person.id], day),
   ]);
-  const day = today(scope);
   const holding = caps.filter((cap) => cap.ended === null && holdsOn(cap, day));
-  const meanwhile = limitations.flatMap((limitation) =>
-    meanwhileOf(limitation, day).map((cap) => ({ ...cap, setBy: null, usual: false })),
-  );
+  const computed = [...limitations.flatMap((limitation) => meanwhileOf(limitation, day)), ...(aid?.caps ?? [])];
+  const meanwhile = computed.map((cap) => ({ ...cap, setBy: null, usual: false }));
   const since = last?.taught.endedAt ?? null;
   return {
     person,
@@ -68,6 +80,8 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     changes: since === null ? [] : changesOf(caps).filter((change) => change.at > since),
     since: last?.taught.day ?? null,
     clean,
+    noted: noted.filter(({ personId }) => personId === person.id),
+    notices: notices.filter(({ cap }) => cap.personId === person.id).map(({ cap: { id, limit } }) => ({ id, limit })),
     today: day,
     clinician: scope.role === "clinician" ? scope.accountName : null,
     setUp: setUpNumbers(person, [...holding, ...meanwhile]),
@@ -80,6 +94,8 @@ type Answer = {
   movedOn?: MovedOnNews;
   ending?: AnswerProblem;
   release?: string;
+  followUp?: { readonly noteId: string; readonly message: string };
+  limitation?: string;
   saved?: boolean;
 };
 
@@ -149,7 +165,10 @@ async function finishLimitation(scope: Scope, personId: string, formData: FormDa
   const limitationId = String(formData.get("limitationId") ?? "");
   const because = String(formData.get("because") ?? "").trim();
   if (because === "" || because.length > 200) throw data("Please say in a few words how it is now.", { status: 422 });
-  if (!isId(limitationId) || !(await endLimitation(scope, personId, limitationId, because))) throw notFound();
+  const outcome = isId(limitationId) ? await endLimitation(scope, personId, limitationId, because) : "unknown";
+  if (outcome === "unknown") throw notFound();
+  if (outcome === "waits")
+    return data<Answer>({ limitation: "This waits for a clinician's caps: only a clinician ends it." }, { status: 403 });
   return data<Answer>({});
 }
 
@@ -168,6 +187,42 @@ async function release(scope: Scope, personId: string, formData: FormData) {
   return data<Answer>({});
 }
 
+async function test(scope: Scope, personId: string, formData: FormData) {
+  const submission = parseWithValibot(formData, { schema: releaseForm(today(scope)) });
+  if (submission.status !== "success") {
+    const [problem = "Please look at this again."] = Object.values(submission.error ?? {}).flatMap((errors) => errors ?? []);
+    return data<Answer>({ release: problem }, { status: 422 });
+  }
+  const { stage, day } = submission.value;
+  if (!(await testNewcomer(scope, personId, stage, day))) throw notFound();
+  return data<Answer>({});
+}
+
+async function nextDay(scope: Scope, personId: string, formData: FormData) {
+  const said = v.safeParse(NextDayForm, Object.fromEntries(formData));
+  if (!said.success) return data<Answer>({ release: "Please choose how they were on the day after." }, { status: 422 });
+  const { classId, pain } = said.output;
+  if (!(await tellAfterClass(scope, classId, { kind: "nextDay", personId, pain }))) throw notFound();
+  return data<Answer>({});
+}
+
+async function followUp(scope: Scope, _personId: string, formData: FormData) {
+  const said = v.safeParse(FollowUpForm, Object.fromEntries(formData));
+  if (!said.success) {
+    const noteId = String(formData.get("noteId") ?? "");
+    return data<Answer>({ followUp: { noteId, message: "Please say in a few words what you found out." } }, { status: 422 });
+  }
+  const { classId, noteId, because } = said.output;
+  if (!(await tellAfterClass(scope, classId, { kind: "followedUp", noteId, because }))) throw notFound();
+  return data<Answer>({});
+}
+
+async function confirmNumber(scope: Scope, personId: string, formData: FormData) {
+  const capId = String(formData.get("capId") ?? "");
+  if (!isId(capId) || !(await confirmCap(scope, personId, capId, "the number is right as it is read now"))) throw notFound();
+  return data<Answer>({});
+}
+
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   if (!isId(params.personId) || !(await findPerson(scope, params.personId))) throw notFound();
@@ -178,6 +233,10 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     person: savePerson,
     "end-limitation": finishLimitation,
     release,
+    test,
+    "next-day": nextDay,
+    "follow-up": followUp,
+    "confirm-number": confirmNumber,
   } as const;
   const intent = String(formData.get("intent"));
   if (!(intent in handlers)) throw data("This form is not known.", { status: 400 });
@@ -218,6 +277,13 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
           </ButtonLink>
         </div>
         <div>
+          <NotedInClasses noted={loaderData.noted} problem={answer.followUp ?? null} />
+          <CapNotices notices={loaderData.notices} />
+          {answer.limitation && (
+            <p role="alert" className="mb-3 font-semibold text-signal-700">
+              {answer.limitation}
+            </p>
+          )}
           <Waiting personId={person.id} limitations={limitations} today={today} />
           {!person.released && <Release clean={loaderData.clean} today={today} problem={answer.release ?? null} />}
           <section aria-labelledby="caps-head">

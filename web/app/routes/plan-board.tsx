@@ -10,6 +10,7 @@ import { findGroup } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
 import { type CapInForce, capsHolding } from "../../server/people/caps.ts";
 import { listMembers } from "../../server/people/people.ts";
+import { withDrag } from "../../server/plans/drag.ts";
 import { fitPersonOf } from "../../server/plans/fit-people.ts";
 import { fittedRows, rowsAtHand } from "../../server/plans/fitted-rows.ts";
 import { contentOf, findPlan } from "../../server/plans/plans.ts";
@@ -50,12 +51,18 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     plan.day,
   );
   const [settingOf, styles] = await Promise.all([settingsOf(scope, [group.id]), listStyles(scope)]);
-  const setting = settingOf(plan, group, caps);
+  const plain = settingOf(plan, group, caps);
   const blocks = withMovements(
     plan.blocks,
     movements.map(({ movement }) => movement),
   );
-  const people = members.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], setting, plan.places));
+  const people = members.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], plain, plan.places));
+  const setting = withDrag(
+    plain,
+    people,
+    movements.map(({ movement }) => movement),
+    plan.style,
+  );
   const fitPlan = fitPlanOf(readPlan(blocks, circumstancesOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
   const atHand = rowsAtHand(fitPlan, people);
   if (atHand === null && taught === null && blocks.length > 0)

@@ -1,4 +1,4 @@
-import { taughtName } from "@able-tide/core/movement/format";
+import { variantWords } from "@able-tide/core/movement/variant-words";
 import { cuesOf, openingWords } from "@able-tide/core/plan/cues";
 import { LEAVE_SAFELY } from "@able-tide/core/plan/leave-safely";
 import { HAZARD_WORDS } from "@able-tide/core/plan/links";
@@ -57,7 +57,7 @@ function Row({ block, style }: { block: BlockReading; style: TeachingStyle }) {
       <KeyFigures movement={block.movement} meant={block.meant} lead={block.turns[0]?.lead ?? "right"} />
       <div>
         <p>
-          <strong>{taughtName(block.movement)}</strong> · {countInWords(block)}
+          <strong>{variantWords(block.movement, block.meant).name}</strong> · {countInWords(block)}
           {block.knowledge === "new" && " · new today"}
           {block.block.combination && ` · ${block.block.combination}`}
           {block.block.straight && " · straight on"}
@@ -86,9 +86,9 @@ function Card({ block, number, of }: { block: BlockReading; number: number; of: 
         </span>
         <span>{minutesAndSeconds(block.from)}</span>
       </p>
-      <p className="font-display text-5xl font-bold">{taughtName(block.movement)}</p>
+      <p className="font-display text-5xl font-bold">{variantWords(block.movement, block.meant).name}</p>
       <p className="text-4xl">{countInWords(block)}</p>
-      <p className="text-2xl">{block.movement.cues.do}</p>
+      <p className="text-2xl">{variantWords(block.movement, block.meant).cues.do}</p>
       <KeyFigures movement={block.movement} meant={block.meant} lead={block.turns[0]?.lead ?? "right"} large />
     </li>
   );

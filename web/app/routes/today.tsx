@@ -1,15 +1,19 @@
+import { addDays } from "@able-tide/core/calendar";
 import { asksOn, holdsOn, isDueSoon } from "@able-tide/core/caps/cap";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import { limitationInWords } from "@able-tide/core/caps/propose";
-import { capInWords } from "@able-tide/core/caps/words";
+import { capInWords, dayAndMonth } from "@able-tide/core/caps/words";
 import { classState, EFFORT_WORDS, signLabel } from "@able-tide/core/class/events";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
 import { Link } from "react-router";
 import { endedClasses, listEvents, openClasses } from "../../server/classes/classes.ts";
+import { type NotedInClass, notedSince } from "../../server/classes/follow-ups.ts";
 import { type Group, listGroups } from "../../server/groups/groups.ts";
 import { type LibraryMovement, listMovements } from "../../server/movements/movements.ts";
+import { type CapNotice, capNotices } from "../../server/people/cap-notices.ts";
 import { type KeptCap, openCaps } from "../../server/people/caps.ts";
 import { type KeptLimitation, meanwhileOf, openLimitations } from "../../server/people/limitations.ts";
+import { nextDaysAsked } from "../../server/people/newcomers.ts";
 import { listPeople, type Person } from "../../server/people/people.ts";
 import { fitAhead } from "../../server/plans/fitted-plan.ts";
 import { outlineOf } from "../../server/plans/outline.ts";
@@ -75,10 +79,18 @@ interface Need {
   readonly pressing: boolean;
 }
 
+/** What is on record of everybody that may want an answer. */
+interface OnRecord {
+  readonly caps: readonly KeptCap[];
+  readonly limitations: readonly KeptLimitation[];
+  readonly noted: readonly NotedInClass[];
+  readonly notices: readonly CapNotice[];
+  readonly nextDays: readonly { readonly personId: string; readonly classId: string; readonly day: string }[];
+}
+
 function needsOf(
   day: string,
-  caps: readonly KeptCap[],
-  limitations: readonly KeptLimitation[],
+  { caps, limitations, noted, notices, nextDays }: OnRecord,
   nameOf: ReadonlyMap<string, string>,
 ): Need[] {
   const mine = <Of extends { personId: string }>(each: Of) => nameOf.has(each.personId);
@@ -111,8 +123,40 @@ function needsOf(
           : "Its date comes within two weeks.",
       pressing: asksOn(cap, day),
     }));
-  return [...waiting, ...dated].sort((a, b) => Number(b.pressing) - Number(a.pressing));
+  const shown = noted
+    .filter(mine)
+    .filter(({ asks }) => asks)
+    .map(({ noteId, personId, sign, day: on, movement }) => ({
+      id: noteId,
+      personId,
+      name: nameOf.get(personId) ?? "",
+      words: `${signLabel(sign)} in class on ${dayAndMonth(on)}${movement === "" ? "" : `, in ${movement}`}`,
+      news: "Ask how it went on, and write it down.",
+      pressing: true,
+    }));
+  const read = notices
+    .filter(({ cap }) => nameOf.has(cap.personId))
+    .map(({ cap }) => ({
+      id: `notice ${cap.id}`,
+      personId: cap.personId,
+      name: nameOf.get(cap.personId) ?? "",
+      words: capInWords(cap),
+      news: "Turning is now measured as a clinician measures it. Is the number still right?",
+      pressing: true,
+    }));
+  const asked = nextDays.filter(mine).map(({ personId, classId, day: on }) => ({
+    id: `next day ${classId} ${personId}`,
+    personId,
+    name: nameOf.get(personId) ?? "",
+    words: `How were they on the day after ${dayAndMonth(on)}`,
+    news: "Their third clean session counts once this is known.",
+    pressing: false,
+  }));
+  return [...shown, ...waiting, ...read, ...dated, ...asked].sort((a, b) => Number(b.pressing) - Number(a.pressing));
 }
+
+/** Days for which something noted in class asks to be followed up here; the person's page keeps it for longer. */
+const FOLLOW_UP_DAYS = 28;
 
 export async function loader({ context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
@@ -126,6 +170,10 @@ export async function loader({ context }: Route.LoaderArgs) {
     openLimitations(scope),
     openClasses(scope),
   ]);
+  const [noted, notices, nextDays] =
+    scope.role === "helper"
+      ? [[], [], []]
+      : await Promise.all([notedSince(scope, addDays(day, -FOLLOW_UP_DAYS)), capNotices(scope), nextDaysAsked(scope)]);
   const nameOf = new Map(people.map(({ id, name }) => [id, name]));
   const settingOf = await settingsOf(
     scope,
@@ -144,7 +192,7 @@ export async function loader({ context }: Route.LoaderArgs) {
     running: running.map(({ id, script }) => ({ id, group: script.groupName })),
     role: scope.role,
     sessions,
-    needs: scope.role === "helper" ? [] : needsOf(day, caps, limitations, nameOf),
+    needs: scope.role === "helper" ? [] : needsOf(day, { caps, limitations, noted, notices, nextDays }, nameOf),
     last: scope.role === "helper" || scope.role === "clinician" ? null : await lastClass(scope),
   };
 }

@@ -59,6 +59,7 @@ const SETTERS = new Map<string, (movement: Movement, index: number, value: numbe
 const ANCHOR_NAMES: Record<Anchor, string> = {
   belly: "belly",
   hip: "hip",
+  upperThigh: "top of the thigh",
   thigh: "thigh",
   knee: "knee",
   otherKnee: "other knee",

@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import type { ClassEvent } from "@able-tide/core/class/events";
+import { type ClassEvent, isGrave } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import type { Scope } from "../scope.ts";
 
@@ -55,6 +55,12 @@ export async function endedClasses(scope: Scope, most: number): Promise<TaughtCl
   return rows.map(toClass);
 }
 
+/** Classes of a day or later, running or ended, newest first. */
+export async function classesSince(scope: Scope, day: string): Promise<TaughtClass[]> {
+  const rows = await classesOf(scope).where("day", ">=", day).orderBy("day", "desc").select<ClassRow[]>("*");
+  return rows.map(toClass);
+}
+
 /**
  * Begins a class with what was planned and fitted, which it keeps whatever changes later.
  *
@@ -91,6 +97,28 @@ export async function replaceScript(scope: Scope, classId: string, script: Class
 }
 
 /**
+ * Changes a class's script under the lock of its row, so that two changes at once both count.
+ *
+ * @returns the script as it is now, or null if the organisation has no such class
+ */
+export async function changeScript(
+  scope: Scope,
+  classId: string,
+  change: (script: ClassScript) => ClassScript,
+): Promise<ClassScript | null> {
+  return scope.database.transaction(async (transaction) => {
+    const own = { organisation_id: scope.organisationId, id: classId };
+    const row = await transaction("classes").where(own).forUpdate().first<{ script: ClassScript }>("script");
+    if (!row) return null;
+    const script = change(row.script);
+    await transaction("classes")
+      .where(own)
+      .update({ script: JSON.stringify(script) });
+    return script;
+  });
+}
+
+/**
  * Adds events to a class. Each gets the next number of this class under the class row's lock, so that numbers become
  * visible in order; an event that is already there is left as it is.
  *
@@ -123,6 +151,24 @@ export async function addEvents(scope: Scope, classId: string, events: readonly 
       .where(own)
       .update({ last_sequence: sequence, ...(ended ? { ended_at: ended.at } : {}) });
     return true;
+  });
+}
+
+const AFTER_CLASS: readonly ClassEvent["kind"][] = ["followedUp", "nextDay"];
+
+/**
+ * Events that this account may not add: what is found out afterwards is the instructor's, and so is taking back a note of
+ * dizziness, a catch or pain, which needs a word.
+ */
+export async function refusedEvents(scope: Scope, classId: string, events: readonly ClassEvent[]): Promise<ClassEvent[]> {
+  const withdrawn = events.some(({ kind }) => kind === "withdrawn");
+  if (!withdrawn && !events.some(({ kind }) => AFTER_CLASS.includes(kind))) return [];
+  const told = [...(withdrawn ? await listEvents(scope, classId) : []), ...events];
+  const grave = new Set(told.flatMap((event) => (event.kind === "noted" && isGrave(event.sign) ? [event.id] : [])));
+  return events.filter((event) => {
+    if (AFTER_CLASS.includes(event.kind)) return scope.role === "helper";
+    if (event.kind !== "withdrawn" || !grave.has(event.noteId)) return false;
+    return scope.role === "helper" || !event.because;
   });
 }
 

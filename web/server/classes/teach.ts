@@ -1,16 +1,19 @@
 import type { Cap } from "@able-tide/core/caps/cap";
 import { dayCaps, readCheckIn } from "@able-tide/core/caps/check-in";
-import { type CheckedIn, classState } from "@able-tide/core/class/events";
+import { type ClassEvent, type ClassState, classState } from "@able-tide/core/class/events";
+import { answersNow } from "@able-tide/core/class/notes-of-day";
 import { type ClassScript, scriptBlocks } from "@able-tide/core/class/script";
+import { classSteps } from "@able-tide/core/class/steps";
 import { stateInWords } from "@able-tide/core/plan/state";
 import { findGroup, type Group } from "../groups/groups.ts";
 import { capsHolding } from "../people/caps.ts";
 import { listMembers } from "../people/people.ts";
+import { screenedPeople } from "../people/screened.ts";
 import { fitGroupOf } from "../plans/fitted-plan.ts";
 import { findPlan, type Plan } from "../plans/plans.ts";
 import { findPolicy } from "../policy/policy.ts";
 import type { Scope } from "../scope.ts";
-import { beginClass, classOfPlan, findClass, listEvents, replaceScript } from "./classes.ts";
+import { beginClass, changeScript, classOfPlan, findClass, listEvents, replaceScript } from "./classes.ts";
 
 export type TeachOutcome =
   | { readonly kind: "begun"; readonly classId: string }
@@ -18,38 +21,35 @@ export type TeachOutcome =
 
 type Scripted = { readonly kind: "script"; readonly script: ClassScript } | { readonly kind: "noMovements" | "noPeople" };
 
-/** The caps of the day for each person: those in force, and what their check-in adds. */
-async function capsOfDay(
-  scope: Scope,
-  personIds: readonly string[],
-  day: string,
-  checkIns: ReadonlyMap<string, CheckedIn>,
-): Promise<Map<string, Cap[]>> {
+/** What of a class bears on the caps of its people. */
+type Told = Pick<ClassState, "checkIns" | "notes">;
+const NOTHING_TOLD: Told = { checkIns: new Map(), notes: [] };
+
+/** The caps of the day for each person: those in force, and what their check-in and notes in class add. */
+async function capsOfDay(scope: Scope, personIds: readonly string[], day: string, state: Told): Promise<Map<string, Cap[]>> {
   const caps = await capsHolding(scope, personIds, day);
   const policy = await findPolicy(scope);
+  const screened = await screenedPeople(scope, personIds);
   const ofDay = new Map<string, Cap[]>(caps);
-  for (const [personId, { answers, overriddenBecause }] of checkIns) {
+  for (const personId of personIds) {
     const holding = caps.get(personId);
-    if (holding)
-      ofDay.set(personId, [...holding, ...dayCaps(readCheckIn(answers, policy), holding, day, overriddenBecause !== null)]);
+    const now = answersNow(state, personId);
+    if (!holding || now === null) continue;
+    const reading = readCheckIn(now.answers, policy, screened.get(personId));
+    ofDay.set(personId, [...holding, ...dayCaps(reading, holding, day, now.overriddenBecause !== null)]);
   }
   return ofDay;
 }
 
 /** What a class of a plan begins with: its movements, who is in the group, and everybody's fit by the caps of the day. */
-async function scriptOf(
-  scope: Scope,
-  plan: Plan,
-  group: Group,
-  checkIns: ReadonlyMap<string, CheckedIn> = new Map(),
-): Promise<Scripted> {
+async function scriptOf(scope: Scope, plan: Plan, group: Group, state: Told = NOTHING_TOLD): Promise<Scripted> {
   const people = await listMembers(scope, group.id);
   if (people.length === 0) return { kind: "noPeople" };
   const caps = await capsOfDay(
     scope,
     people.map((person) => person.id),
     plan.day,
-    checkIns,
+    state,
   );
   const { reading, rows } = await fitGroupOf(scope, plan, group, people, caps);
   if (reading.blocks.length === 0) return { kind: "noMovements" };
@@ -97,10 +97,64 @@ export async function fitClassAgain(scope: Scope, classId: string): Promise<"fit
   if (!taught || !found) return "unknown";
   const state = classState(await listEvents(scope, classId));
   if (state.step !== null) return "moving";
-  const scripted = await scriptOf(scope, found.plan, found.group, state.checkIns);
+  const scripted = await scriptOf(scope, found.plan, found.group, state);
   if (scripted.kind !== "script") return "unknown";
   await replaceScript(scope, classId, scripted.script);
   return "fitted";
+}
+
+/**
+ * Fits the blocks that are still to come of one person anew, by what was noted of them in class. What they have done, and what
+ * everybody else does, stays as it is.
+ *
+ * @returns whether it was fitted, or the class or the person in it is unknown
+ */
+export async function fitPersonAgain(scope: Scope, classId: string, personId: string): Promise<"fitted" | "unknown"> {
+  const taught = await findClass(scope, classId);
+  const found = taught && (await planWithGroup(scope, taught.planId));
+  if (!taught || !found) return "unknown";
+  const state = classState(await listEvents(scope, classId));
+  const scripted = await scriptOf(scope, found.plan, found.group, state);
+  if (scripted.kind !== "script") return "unknown";
+  const { people } = scripted.script;
+  const anew = people.find(({ id }) => id === personId);
+  if (!anew) return "unknown";
+  const next =
+    state.step === null ? 0 : (classSteps(taught.script.blocks)[state.step]?.blockIndex ?? taught.script.blocks.length);
+  await changeScript(scope, classId, (script) => ({
+    ...script,
+    people: script.people.map((person) =>
+      person.id === personId
+        ? { ...person, cells: person.cells.map((cell, block) => (block < next ? cell : (anew.cells[block] ?? cell))) }
+        : person,
+    ),
+  }));
+  return "fitted";
+}
+
+/** Signs after which the rest of the day is fitted anew; a rest by choice is no reason. */
+const isTold = (event: ClassEvent): event is Extract<ClassEvent, { kind: "noted" }> =>
+  event.kind === "noted" && event.sign !== "rested";
+
+/**
+ * Fits everybody anew of whom something was noted, or a note taken back, in a class that is going on.
+ *
+ * @returns the script as it is now where it was changed, else null
+ */
+export async function fitAfterNotes(scope: Scope, classId: string, events: readonly ClassEvent[]): Promise<ClassScript | null> {
+  if (!events.some((event) => isTold(event) || event.kind === "withdrawn")) return null;
+  const told = await listEvents(scope, classId);
+  if (classState(told).ended !== null) return null;
+  const withdrawn = new Set(events.flatMap((event) => (event.kind === "withdrawn" ? [event.noteId] : [])));
+  const people = new Set([
+    ...events.filter(isTold).map(({ personId }) => personId),
+    ...told
+      .filter((event) => isTold(event) && withdrawn.has(event.id))
+      .map((event) => ("personId" in event ? event.personId : "")),
+  ]);
+  let fitted = false;
+  for (const personId of people) fitted = (await fitPersonAgain(scope, classId, personId)) === "fitted" || fitted;
+  return fitted ? ((await findClass(scope, classId))?.script ?? null) : null;
 }
 
 /**
@@ -113,10 +167,12 @@ export async function joinClass(scope: Scope, classId: string, personId: string)
   const found = taught && (await planWithGroup(scope, taught.planId));
   if (!taught || !found) return "unknown";
   const state = classState(await listEvents(scope, classId));
-  const scripted = await scriptOf(scope, found.plan, found.group, state.checkIns);
+  const scripted = await scriptOf(scope, found.plan, found.group, state);
   if (scripted.kind !== "script") return "unknown";
   const added = scripted.script.people.filter(({ id }) => id === personId);
-  const known = taught.script.people.filter(({ id }) => id !== personId);
-  await replaceScript(scope, classId, { ...taught.script, people: [...known, ...added] });
+  await changeScript(scope, classId, (now) => ({
+    ...now,
+    people: [...now.people.filter(({ id }) => id !== personId), ...added],
+  }));
   return added.length > 0 ? "joined" : "unknown";
 }

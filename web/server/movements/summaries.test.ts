@@ -1,3 +1,4 @@
+import { SUMMARY_VERSION, SUMMARY_WIDTH, summarisedForms } from "@able-tide/core/fit/summary";
 import type { Movement } from "@able-tide/core/movement/format";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
@@ -37,6 +38,20 @@ test("what is kept under a hash but cannot be right is made anew", async () => {
     .where({ content_hash: contentHash(fresh) })
     .update({ summaries: Buffer.from([1, 2, 3]) });
   expect([...(await keptSummaries(database, fresh, now)).values]).toEqual([...made.values]);
+});
+
+test("what an older version of the model has kept is not read", async () => {
+  const { database, now } = organisation.scope;
+  const other: Movement = { ...fresh, stance: { kind: "hip", width: 0.11 + Math.random() / 1000 } };
+  const stale = Buffer.alloc(4 * summarisedForms(other).length * SUMMARY_WIDTH);
+  await database("form_summaries").insert({
+    content_hash: contentHash(other, SUMMARY_VERSION - 1),
+    summaries: stale,
+    made_at: now(),
+  });
+  const made = await keptSummaries(database, other, now);
+  expect(made.values.some((value) => value !== 0)).toBe(true);
+  expect(await database("form_summaries").where({ content_hash: contentHash(other) })).toHaveLength(1);
 });
 
 test("names and cues make no difference to the hash, poses do", () => {

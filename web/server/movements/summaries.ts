@@ -8,9 +8,12 @@ import type { Knex } from "knex";
 const SLICE = 8;
 
 /** The same for movements whose forms ask the same: names and cues do not count. */
-export function contentHash({ name: _, cues: __, id: ___, ...poses }: Movement): string {
+export function contentHash(
+  { name: _, cues: __, id: ___, oneHand: ____, ...poses }: Movement,
+  version = SUMMARY_VERSION,
+): string {
   return createHash("sha256")
-    .update(JSON.stringify([SUMMARY_VERSION, SUMMARY_WIDTH, poses]))
+    .update(JSON.stringify([version, SUMMARY_WIDTH, poses]))
     .digest("hex");
 }
 

@@ -1,9 +1,13 @@
 import { randomUUID } from "node:crypto";
+import { capsOfAids } from "@able-tide/core/caps/aids";
 import { type Cap, type CapLimit, holdsOn, instructorMayEnd } from "@able-tide/core/caps/cap";
 import type { CapRecord } from "@able-tide/core/caps/history";
 import type { MeasuredRange } from "@able-tide/core/caps/measured";
+import { About } from "@able-tide/core/people/about";
+import * as v from "valibot";
 import { type Scope, today } from "../scope.ts";
 import { waitingCapsOf } from "./limitations.ts";
+import { stagesHeld } from "./stand-results.ts";
 
 /** What set a cap: somebody's word on this person, or the usual limits: of newcomers, of those released, of everybody. */
 type CapOrigin = "person" | "usual" | "newcomer" | "everybody";
@@ -118,7 +122,29 @@ export async function capsHolding(scope: Scope, personIds: readonly string[], da
   for (const cap of rows.map(toCap)) if (holdsOn(cap, day)) holding.get(cap.personId)?.push(inForce(cap));
   for (const { personId, caps: meanwhile } of waiting)
     holding.get(personId)?.push(...meanwhile.map((cap) => ({ ...cap, usual: false })));
+  for (const { personId, caps } of await aidCapsOf(scope, personIds, day))
+    holding.get(personId)?.push(...caps.map((cap) => ({ ...cap, usual: false })));
   return holding;
+}
+
+/** What those of some people who walk with an aid need while standing. */
+export async function aidCapsOf(
+  scope: Scope,
+  personIds: readonly string[],
+  day: string,
+): Promise<{ readonly personId: string; readonly caps: readonly Cap[] }[]> {
+  const people = await scope
+    .database("people")
+    .where({ organisation_id: scope.organisationId })
+    .whereIn("id", [...personIds])
+    .select<{ id: string; about: unknown }[]>("id", "about");
+  const aided = people.map(({ id, about }) => ({ id, aids: v.parse(About, about).aids })).filter(({ aids }) => aids.length > 0);
+  if (aided.length === 0) return [];
+  const stages = await stagesHeld(
+    scope,
+    aided.map(({ id }) => id),
+  );
+  return aided.map(({ id, aids }) => ({ personId: id, caps: capsOfAids(id, aids, stages.get(id) ?? null, day) }));
 }
 
 /** Adds caps to a person within a transaction of the caller's. @returns their ids, in order */
@@ -188,13 +214,17 @@ export async function endCap(scope: Scope, personId: string, id: string, because
   return "ended";
 }
 
-/** Asks again about a cap that keeps holding: the same limit, another day. An absolute one may be asked about by anybody. */
+/**
+ * Asks again about a cap that keeps holding: the same limit, another day. The date of an absolute cap is the clinician's, as its
+ * number is: nobody else gives it another.
+ */
 export async function holdOn(scope: Scope, personId: string, id: string, until: string, because: string): Promise<EndOutcome> {
   return scope.database.transaction(async (transaction) => {
     const within = { ...scope, database: transaction };
     const [row] = await capsOf(within).where({ "caps.person_id": personId, "caps.id": id }).whereNull("caps.ended_at");
     if (!row) return "unknown";
     const cap = toCap(row);
+    if (cap.strength === "absolute" && scope.role !== "clinician") return "absolute";
     await finishCaps(within, [id], because);
     await insertCaps(within, personId, [{ ...cap, from: today(scope), until }]);
     return "ended";

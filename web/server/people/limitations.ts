@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import type { Cap, CapLimit } from "@able-tide/core/caps/cap";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import { type Limitation, waitingCaps } from "@able-tide/core/caps/propose";
-import type { Scope } from "../scope.ts";
+import { type Scope, today } from "../scope.ts";
 
 /** A limitation as it is kept. */
 export interface KeptLimitation extends Limitation {
@@ -138,12 +138,22 @@ export async function insertDeclined(scope: Scope, limitationId: string, limit: 
   });
 }
 
-/** Ends a limitation, with a word how it is now. Its caps are ended for themselves. @returns whether it was there to end */
-export async function endLimitation(scope: Scope, personId: string, id: string, because: string): Promise<boolean> {
+export type EndLimitationOutcome = "ended" | "unknown" | "waits";
+
+/**
+ * Ends a limitation, with a word how it is now. Its caps are ended for themselves. While it waits for a clinician's limits what
+ * holds in the meantime is absolute, so that only a clinician ends it.
+ */
+export async function endLimitation(scope: Scope, personId: string, id: string, because: string): Promise<EndLimitationOutcome> {
+  const [row] = await limitationsOf(scope)
+    .where({ "limitations.person_id": personId, "limitations.id": id })
+    .whereNull("limitations.ended_at");
+  if (!row) return "unknown";
+  if (scope.role !== "clinician" && meanwhileOf(toLimitation(row), today(scope)).length > 0) return "waits";
   const ended = await scope
     .database("limitations")
     .where({ organisation_id: scope.organisationId, person_id: personId, id })
     .whereNull("ended_at")
     .update({ ended_by: scope.accountId, ended_at: scope.now(), ended_because: because });
-  return ended === 1;
+  return ended === 1 ? "ended" : "unknown";
 }

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { Landmark } from "@able-tide/core/body/channels";
 import { type CapLimit, isStricter } from "@able-tide/core/caps/cap";
-import type { MeasuredHow, MeasuredRange } from "@able-tide/core/caps/measured";
+import type { ArmPosition, MeasuredHow, MeasuredRange } from "@able-tide/core/caps/measured";
 import type { Side } from "@able-tide/core/side";
 import { type Scope, today } from "../scope.ts";
 import { capHistory, finishCaps, insertCaps } from "./caps.ts";
@@ -15,9 +15,11 @@ export interface Measurement {
   /** Degrees, or the height a hand reached. */
   readonly value: number | Landmark;
   readonly day: string;
+  /** In which position of the arm the turn of a shoulder was measured; null for anything else. */
+  readonly armPosition: ArmPosition | null;
   readonly recordedBy: string;
 }
-export type MeasurementInput = Omit<Measurement, "id" | "recordedBy">;
+export type MeasurementInput = Omit<Measurement, "id" | "recordedBy" | "armPosition"> & Partial<Pick<Measurement, "armPosition">>;
 
 /** A person's measurements, newest first. */
 export async function listMeasurements(scope: Scope, personId: string): Promise<Measurement[]> {
@@ -34,6 +36,7 @@ export async function listMeasurements(scope: Scope, personId: string): Promise<
     how: row.how,
     value: row.degrees === null ? row.landmark : Number(row.degrees),
     day: row.day,
+    armPosition: row.arm_position,
     recordedBy: row.recorded_by_name,
   }));
 }
@@ -50,7 +53,7 @@ export async function lastPainFree(scope: Scope, personId: string): Promise<Map<
 export async function insertMeasurements(scope: Scope, personId: string, inputs: readonly MeasurementInput[]): Promise<void> {
   if (inputs.length === 0) return;
   await scope.database("measurements").insert(
-    inputs.map(({ range, side, how, value, day }) => ({
+    inputs.map(({ range, side, how, value, day, armPosition }) => ({
       organisation_id: scope.organisationId,
       id: randomUUID(),
       person_id: personId,
@@ -59,6 +62,7 @@ export async function insertMeasurements(scope: Scope, personId: string, inputs:
       how,
       degrees: typeof value === "number" ? value : null,
       landmark: typeof value === "number" ? null : value,
+      arm_position: armPosition ?? null,
       day,
       recorded_by: scope.accountId,
       recorded_at: scope.now(),
@@ -89,6 +93,22 @@ export async function recordMeasurements(scope: Scope, personId: string, inputs:
       );
       if (!measured || !("limit" in cap.limit) || cap.limit.limit === measured.value) continue;
       const limit = { ...cap.limit, limit: measured.value } as CapLimit;
+      if (cap.strength === "absolute" && scope.role !== "clinician") {
+        // The clinician's cap stays as it is; what was measured tightens it as a cap of its own.
+        if (isStricter(limit, cap.limit))
+          await insertCaps(within, personId, [
+            {
+              ...cap,
+              limit,
+              source: `measured: ${measured.value}°`,
+              strength: "firm",
+              from: today(scope),
+              follows: null,
+              clearanceId: null,
+            },
+          ]);
+        continue;
+      }
       if (cap.strength === "absolute" && !isStricter(limit, cap.limit)) continue;
       await finishCaps(within, [cap.id], `measured anew: ${measured.value}°`);
       await insertCaps(within, personId, [{ ...cap, limit, from: today(scope) }]);

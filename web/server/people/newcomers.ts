@@ -1,22 +1,24 @@
-import { randomUUID } from "node:crypto";
 import { addDays } from "@able-tide/core/calendar";
+import type { CapLimit } from "@able-tide/core/caps/cap";
 import {
   CLEAN_SESSIONS,
   EVERYBODY_LIMITS,
   EVERYBODY_REASON,
   limitsAfterRelease,
-  NEWCOMER_LIMITS,
   NEWCOMER_REASON,
   NEWCOMER_SOURCE,
+  newcomerLimits,
   SETTLED_REASON,
 } from "@able-tide/core/caps/newcomers";
-import { FOUR_STAGE_STAND, type StandStage } from "@able-tide/core/caps/rungs";
+import type { StandStage } from "@able-tide/core/caps/rungs";
+import { notClean } from "@able-tide/core/class/clean-session";
 import { classState } from "@able-tide/core/class/events";
 import type { About } from "@able-tide/core/people/about";
 import { classesWithEvents } from "../classes/classes.ts";
 import { type Scope, today } from "../scope.ts";
 import { capHistory, finishCaps, insertCaps } from "./caps.ts";
 import { addPerson, type PersonInput } from "./people.ts";
+import { insertStandResult } from "./stand-results.ts";
 
 /** Weeks after which the usual limits are looked at again. */
 const REVIEW_WEEKS = 26;
@@ -27,7 +29,7 @@ export async function setFirstLimits(scope: Scope, personId: string): Promise<vo
   const usual = { source: NEWCOMER_SOURCE, strength: "firm", from: day, until: null } as const;
   await insertCaps(scope, personId, [
     ...EVERYBODY_LIMITS.map((limit) => ({ ...usual, limit, reason: EVERYBODY_REASON, origin: "everybody" as const })),
-    ...NEWCOMER_LIMITS.map((limit) => ({ ...usual, limit, reason: NEWCOMER_REASON, origin: "newcomer" as const })),
+    ...newcomerLimits(null).map((limit) => ({ ...usual, limit, reason: NEWCOMER_REASON, origin: "newcomer" as const })),
   ]);
 }
 
@@ -43,15 +45,91 @@ export const takeInNewcomer = (scope: Scope, input: PersonInput, about?: About):
 /** Sessions looked back at for clean ones. */
 const LOOK_BACK = 12;
 
-/** How many of the last attended sessions in a row went without a sign. */
-export async function cleanSessions(scope: Scope, personId: string): Promise<number> {
-  let clean = 0;
-  for (const { events } of await classesWithEvents(scope, personId, LOOK_BACK)) {
+/** Clean sessions of somebody, and the class whose day after has to be asked about before it counts as the third. */
+export interface CleanSessions {
+  readonly count: number;
+  readonly ask: { readonly classId: string; readonly day: string } | null;
+}
+
+/**
+ * How many of the last attended sessions in a row were clean. Sessions that somebody did not come to say nothing. The one that
+ * would be the third counts once its next day was asked about.
+ */
+export async function cleanSessions(scope: Scope, personId: string): Promise<CleanSessions> {
+  let count = 0;
+  let ask: CleanSessions["ask"] = null;
+  for (const { taught, events } of await classesWithEvents(scope, personId, LOOK_BACK)) {
     const state = classState(events);
-    if (!state.here.has(personId)) continue;
-    clean = state.notes.some((note) => note.personId === personId) ? 0 : clean + 1;
+    const why = notClean(taught.script, state, personId);
+    if (why === "notThere") continue;
+    if (why !== null) {
+      count = 0;
+      ask = null;
+    } else if (count + 1 < CLEAN_SESSIONS || state.nextDay.has(personId)) {
+      count += 1;
+      ask = null;
+    } else ask = { classId: taught.id, day: taught.day };
   }
-  return clean;
+  return { count, ask };
+}
+
+/** Newcomers whose third clean session waits for what is known of its next day, with its class. */
+export async function nextDaysAsked(
+  scope: Scope,
+): Promise<{ readonly personId: string; readonly classId: string; readonly day: string }[]> {
+  const newcomers = await scope
+    .database("people")
+    .where({ organisation_id: scope.organisationId })
+    .whereNull("released_at")
+    .select<{ id: string }[]>("id");
+  const asked: { personId: string; classId: string; day: string }[] = [];
+  for (const { id } of newcomers) {
+    const { ask } = await cleanSessions(scope, id);
+    if (ask) asked.push({ personId: id, ...ask });
+  }
+  return asked;
+}
+
+const LEVEL_CHANNELS: readonly CapLimit["channel"][] = ["steadiness", "heldStanding", "bothHandsStanding"];
+
+/**
+ * Keeps a four-stage stand of somebody in their first sessions: from then on the level that was held is theirs, before release
+ * too.
+ *
+ * @returns false if there is no such newcomer
+ */
+export async function testNewcomer(scope: Scope, personId: string, stage: StandStage, day: string): Promise<boolean> {
+  const own = { organisation_id: scope.organisationId, id: personId };
+  return scope.database.transaction(async (transaction) => {
+    const within = { ...scope, database: transaction };
+    const person = await transaction("people").where(own).forUpdate().first("id", "released_at");
+    if (!person || person.released_at !== null) return false;
+    const before = (await capHistory(within, personId)).filter(
+      ({ ended, origin, limit }) => ended === null && origin === "newcomer" && LEVEL_CHANNELS.includes(limit.channel),
+    );
+    await finishCaps(
+      within,
+      before.map(({ id }) => id),
+      "four-stage stand",
+    );
+    await insertCaps(
+      within,
+      personId,
+      newcomerLimits(stage)
+        .filter(({ channel }) => LEVEL_CHANNELS.includes(channel))
+        .map((limit) => ({
+          limit,
+          reason: NEWCOMER_REASON,
+          source: NEWCOMER_SOURCE,
+          strength: "firm",
+          from: today(scope),
+          until: null,
+          origin: "newcomer",
+        })),
+    );
+    await insertStandResult(within, personId, stage, day);
+    return true;
+  });
 }
 
 /** What an instructor says to release a newcomer. */
@@ -70,7 +148,7 @@ export type ReleaseOutcome = "released" | "unknown" | "too few sessions" | "alre
  */
 export async function releaseNewcomer(scope: Scope, personId: string, { stage, day, because }: Release): Promise<ReleaseOutcome> {
   const own = { organisation_id: scope.organisationId, id: personId };
-  const clean = await cleanSessions(scope, personId);
+  const { count: clean } = await cleanSessions(scope, personId);
   return scope.database.transaction(async (transaction) => {
     const within = { ...scope, database: transaction };
     const person = await transaction("people").where(own).forUpdate().first("id", "released_at");
@@ -97,19 +175,7 @@ export async function releaseNewcomer(scope: Scope, personId: string, { stage, d
         origin: "usual",
       })),
     );
-    await transaction("results").insert({
-      organisation_id: scope.organisationId,
-      id: randomUUID(),
-      person_id: personId,
-      test: FOUR_STAGE_STAND.id,
-      side: null,
-      day,
-      trials: JSON.stringify([]),
-      value: FOUR_STAGE_STAND.stages.findIndex(({ name }) => name === stage),
-      note: "",
-      recorded_by: scope.accountId,
-      recorded_at: scope.now(),
-    });
+    await insertStandResult(within, personId, stage, day);
     await transaction("people")
       .where(own)
       .update({ released_at: scope.now(), released_by: scope.accountId, released_because: word });

@@ -6,6 +6,7 @@ import { type Scope, today } from "../scope.ts";
 import { capsHolding, insertCaps } from "./caps.ts";
 import { insertDeclined, insertLimitation, type KeptLimitation, type LimitationInput } from "./limitations.ts";
 import { lastPainFree } from "./measurements.ts";
+import { findPerson } from "./people.ts";
 
 /** What the instructor says to each proposed cap, in the order they were proposed. */
 export type Decision =
@@ -27,6 +28,8 @@ export async function proposalsFor(
     day,
     measured: (range, side) => measured.get(`${range} ${side}`) ?? measured.get(`${range} none`) ?? null,
     steadiness: strictestNumber(holding.get(personId) ?? [], "steadiness"),
+    strictest: (channel) => strictestNumber(holding.get(personId) ?? [], channel),
+    longestBreath: (await findPerson(scope, personId))?.about.longestBreath ?? null,
   });
 }
 

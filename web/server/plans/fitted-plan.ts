@@ -9,6 +9,7 @@ import { listMovements } from "../movements/movements.ts";
 import { type CapInForce, capsHolding } from "../people/caps.ts";
 import { listMembers, type Person } from "../people/people.ts";
 import type { Scope } from "../scope.ts";
+import { withDrag } from "./drag.ts";
 import { fitPersonOf } from "./fit-people.ts";
 import { fittedRows, type ShownRow } from "./fitted-rows.ts";
 import { findPlan, type Plan } from "./plans.ts";
@@ -43,9 +44,10 @@ export async function fitGroupOf(
 }> {
   const movements = (await listMovements(scope)).map(({ movement }) => movement);
   const settingOf = await settingsOf(scope, [group.id]);
-  const setting = settingOf(plan, group, caps);
+  const plain = settingOf(plan, group, caps);
+  const fits = people.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], plain, plan.places));
+  const setting = withDrag(plain, fits, movements, plan.style);
   const reading = readPlan(withMovements(plan.blocks, movements), circumstancesOf(setting, plan));
-  const fits = people.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], setting, plan.places));
   const { rows } = await fittedRows(fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds), fits);
   return { setting, reading, fits, rows };
 }

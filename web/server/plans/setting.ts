@@ -25,7 +25,7 @@ export async function settingsOf(scope: Scope, groupIds: readonly string[]): Pro
       seatedOnly: group.seatedOnly,
       place: placeOfRoom(room, group.inWater),
       fitPlace: fitPlaceOf(room, group),
-      poolFloor: { shallow: room?.shallow ?? null, deep: room?.deep ?? null },
+      poolFloor: { shallow: room?.shallow ?? null, deep: room?.deep ?? null, length: room?.poolLength ?? null },
       floor: floorOf(room, group.inWater),
       week: weekOf(day),
       slowestCycle: slowestCycle([...caps.values()]),

@@ -1,0 +1,127 @@
+import type { CheckIn } from "@able-tide/core/caps/answers";
+import { useState } from "react";
+import { Ask, Measure, type Unanswered } from "./ask.tsx";
+
+type Pressure = Partial<CheckIn["pressures"][number]>;
+
+/** Blood pressure and pulse, and again after five minutes of sitting where the first was high. */
+export function AskPressure({
+  pressures,
+  set,
+  unanswered,
+}: {
+  pressures: CheckIn["pressures"];
+  set: (pressures: CheckIn["pressures"]) => void;
+  unanswered: Unanswered;
+}) {
+  const [typed, setTyped] = useState<readonly Pressure[]>(pressures.length > 0 ? pressures : [{}]);
+  const put = (i: number, change: { readonly [Field in keyof Pressure]: Pressure[Field] | undefined }) => {
+    const next = typed.map((pressure, at) => (at === i ? ({ ...pressure, ...change } as Pressure) : pressure));
+    setTyped(next);
+    const half = next.some(
+      ({ systolic, diastolic, heartRate }) =>
+        (systolic === undefined) !== (diastolic === undefined) || (heartRate !== undefined && systolic === undefined),
+    );
+    unanswered("pressure", half ? "Blood pressure has two numbers: please type both." : null);
+    set(
+      next.flatMap(({ systolic, diastolic, heartRate }) =>
+        systolic === undefined || diastolic === undefined
+          ? []
+          : [{ systolic, diastolic, ...(heartRate === undefined ? {} : { heartRate }) }],
+      ),
+    );
+  };
+  return (
+    <div className="flex flex-col gap-2">
+      {typed.map((pressure, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: the first and the second reading
+        <div key={i} className="flex flex-wrap gap-3">
+          <Measure
+            label={i === 0 ? "systolic" : "again: systolic"}
+            reading="systolic"
+            name={`systolic ${i}`}
+            value={pressure.systolic}
+            set={(systolic) => put(i, { systolic })}
+            unanswered={unanswered}
+          />
+          <Measure
+            label="diastolic"
+            reading="diastolic"
+            name={`diastolic ${i}`}
+            value={pressure.diastolic}
+            set={(diastolic) => put(i, { diastolic })}
+            unanswered={unanswered}
+          />
+          <Measure
+            label="pulse"
+            reading="heartRate"
+            name={`pulse ${i}`}
+            value={pressure.heartRate}
+            set={(heartRate) => put(i, { heartRate })}
+            unanswered={unanswered}
+          />
+        </div>
+      ))}
+      {typed.length === 1 && (
+        <button
+          type="button"
+          onClick={() => setTyped([...typed, {}])}
+          className="min-h-16 w-fit px-2 underline underline-offset-4"
+        >
+          taken again after 5 minutes of sitting
+        </button>
+      )}
+    </div>
+  );
+}
+
+/** How far the pressure falls within three minutes of standing, where it is taken. */
+export function AskDrop({
+  drop,
+  set,
+  unanswered,
+}: {
+  drop: CheckIn["drop"];
+  set: (drop: CheckIn["drop"]) => void;
+  unanswered: Unanswered;
+}) {
+  const put = (change: { readonly [Field in keyof NonNullable<CheckIn["drop"]>]?: number | boolean | undefined }) => {
+    const { lying, ...next } = { systolic: 0, diastolic: 0, felt: false, ...drop, ...change } as NonNullable<CheckIn["drop"]>;
+    set(lying === undefined ? next : { ...next, lying });
+  };
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <Measure
+        label="lying down: systolic"
+        reading="systolic"
+        name="lying"
+        value={drop?.lying}
+        set={(lying) => put({ lying })}
+        unanswered={unanswered}
+      />
+      <Measure
+        label="on standing, falls by: systolic"
+        reading="systolicDrop"
+        value={drop?.systolic}
+        set={(systolic = 0) => put({ systolic })}
+        unanswered={unanswered}
+      />
+      <Measure
+        label="diastolic"
+        reading="diastolicDrop"
+        value={drop?.diastolic}
+        set={(diastolic = 0) => put({ diastolic })}
+        unanswered={unanswered}
+      />
+      <Ask
+        label="Felt?"
+        value={drop?.felt ? "yes" : "no"}
+        options={[
+          ["no", "no"],
+          ["yes", "yes"],
+        ]}
+        choose={(felt) => put({ felt: felt === "yes" })}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,33 @@
+import type { CapLimit } from "@able-tide/core/caps/cap";
+import { limitInWords } from "@able-tide/core/caps/words";
+import { Form } from "react-router";
+import { Button } from "../kit/button.tsx";
+
+/** Caps whose number is read in another way than when they were set: somebody looks at each once. */
+export function CapNotices({ notices }: { notices: readonly { readonly id: string; readonly limit: CapLimit }[] }) {
+  if (notices.length === 0) return null;
+  return (
+    <section className="mb-4 rounded-soft border border-signal-600 bg-signal-100/50 p-4" aria-labelledby="notices-head">
+      <h2 id="notices-head" className="text-xl">
+        Is this number still right?
+      </h2>
+      <p>
+        Turning of the upper arm is now measured from the arm hanging with the forearm ahead, as a clinician measures it. A cap
+        set before keeps its number, and may be stricter or looser than it was.
+      </p>
+      <ul className="mt-2 flex flex-col gap-2">
+        {notices.map(({ id, limit }) => (
+          <li key={id}>
+            <Form method="post" className="flex flex-wrap items-center gap-x-4">
+              <input type="hidden" name="intent" value="confirm-number" />
+              <input type="hidden" name="capId" value={id} />
+              <strong>{limitInWords(limit)}</strong>
+              <Button look="plain">The number is right</Button>
+            </Form>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-2 text-sand-600">If it is not, end the cap below and set it anew.</p>
+    </section>
+  );
+}

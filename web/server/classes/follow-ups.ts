@@ -1,0 +1,63 @@
+import { randomUUID } from "node:crypto";
+import { type ClassEvent, classState, isGrave, type NextDayPain, type Sign } from "@able-tide/core/class/events";
+import { classSteps } from "@able-tide/core/class/steps";
+import { variantWords } from "@able-tide/core/movement/variant-words";
+import type { Scope } from "../scope.ts";
+import { addEvents, classesSince, findClass, listEvents, type TaughtClass } from "./classes.ts";
+
+/** Something that was noted of a person in class, and what was found out about it afterwards. */
+export interface NotedInClass {
+  readonly noteId: string;
+  readonly classId: string;
+  readonly day: string;
+  readonly group: string;
+  readonly personId: string;
+  readonly name: string;
+  readonly sign: Sign;
+  /** The movement that was being done. */
+  readonly movement: string;
+  /** Whether somebody has to find out how it went on. */
+  readonly asks: boolean;
+  /** What was found out; null where nobody has yet. */
+  readonly because: string | null;
+}
+
+function notesOf({ id: classId, day, script }: TaughtClass, events: readonly ClassEvent[]): NotedInClass[] {
+  const state = classState(events);
+  const nameOf = new Map(script.people.map(({ id, name }) => [id, name]));
+  const steps = classSteps(script.blocks);
+  return state.notes.map(({ id, personId, step, sign }) => {
+    const block = script.blocks[steps[step]?.blockIndex ?? -1];
+    const because = state.followedUp.get(id) ?? null;
+    return {
+      noteId: id,
+      classId,
+      day,
+      group: script.groupName,
+      personId,
+      name: nameOf.get(personId) ?? "",
+      sign,
+      movement: block ? variantWords(block.movement, block.meant).name : "",
+      asks: isGrave(sign) && because === null,
+      because,
+    };
+  });
+}
+
+/** What was noted of people in the classes since a day, newest class first. */
+export async function notedSince(scope: Scope, day: string): Promise<NotedInClass[]> {
+  const noted: NotedInClass[] = [];
+  for (const taught of await classesSince(scope, day)) noted.push(...notesOf(taught, await listEvents(scope, taught.id)));
+  return noted;
+}
+
+type AfterClass =
+  | { readonly kind: "followedUp"; readonly noteId: string; readonly because: string }
+  | { readonly kind: "nextDay"; readonly personId: string; readonly pain: NextDayPain };
+
+/** Adds what was found out after a class. @returns false if the organisation has no such class, or it is not this role's */
+export async function tellAfterClass(scope: Scope, classId: string, told: AfterClass): Promise<boolean> {
+  if (scope.role === "helper" || !(await findClass(scope, classId))) return false;
+  const event: ClassEvent = { ...told, id: randomUUID(), at: scope.now().toISOString() };
+  return addEvents(scope, classId, [event]);
+}

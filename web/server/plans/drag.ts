@@ -1,0 +1,22 @@
+import { createFormLibrary } from "@able-tide/core/fit/form-library";
+import type { FitPerson } from "@able-tide/core/fit/session";
+import { WORKING_SHARES } from "@able-tide/core/fit/working-share";
+import type { Movement } from "@able-tide/core/movement/format";
+import { dragCycles } from "@able-tide/core/plan/drag-cycles";
+import type { PlanSetting } from "@able-tide/core/plan/setting";
+import type { TeachingStyle } from "@able-tide/core/plan/style";
+
+/** Forms solved for it; few movements have one for the water, and few people a cap on drag. */
+const library = createFormLibrary();
+
+/** A setting with what caps on drag ask of the movements of a pool; as it is where nobody has such a cap. */
+export function withDrag(
+  setting: PlanSetting,
+  people: readonly FitPerson[],
+  movements: readonly Movement[],
+  { size }: Pick<TeachingStyle, "size">,
+): PlanSetting {
+  if (setting.fitPlace.pool === null) return setting;
+  const cycles = dragCycles(movements, people, library, WORKING_SHARES[size]);
+  return Object.keys(cycles).length > 0 ? { ...setting, dragCycles: cycles } : setting;
+}

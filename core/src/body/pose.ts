@@ -104,6 +104,8 @@ export type HandHold =
 export type Seating =
   | {
       readonly kind: "standing";
+      /** In the pool, beside its wall; a word to whoever draws it. */
+      readonly atWall?: true;
       /** On the way up from a chair or down to it, from where the seat is left to where it carries again. */
       readonly rising?: {
         /** Share of H. */

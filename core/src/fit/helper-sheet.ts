@@ -1,3 +1,4 @@
+import { risingDemand } from "../body/steadiness.ts";
 import { holdInWords } from "../body/supports.ts";
 import { isStanding } from "../caps/broken.ts";
 import type { Cap } from "../caps/cap.ts";
@@ -42,13 +43,19 @@ function neededIn({ id, name, caps }: HelpedPerson, cell: CellView, before: Cell
   const needed: HelpNeeded[] = [];
   const need = (kind: HelpKind, words: string) => needed.push({ kind, personId: id, name, words });
   const stands = onFeet(cell.form);
-  if (before !== null && stands !== onFeet(before.form))
+  const cap = strictestNumber(caps, "steadiness");
+  const asked = risingDemand(caps.some(({ limit }) => limit.channel === "chairWithArms"));
+  if (before !== null && stands !== onFeet(before.form)) {
     need(stands ? "rises" : "sits", stands ? "stands up first" : "sits down first");
+    if (cap !== null && asked > cap - NEAR_THE_CAP)
+      need("near", `${stands ? "getting up" : "sitting down"} asks ${asked.toFixed(1)} of ${cap}`);
+  }
+  if (stands && caps.some(({ limit }) => limit.channel === "bothHandsStanding"))
+    need("near", "both hands on fixed support while standing");
   if (cell.choice?.hold) {
     const byHelper = wayOf(cell.choice) === "helper";
     need(byHelper ? "hand" : "hold", holdInWords(cell.choice.hold));
   }
-  const cap = strictestNumber(caps, "steadiness");
   if (stands && cell.hold === null && cap !== null && cell.steadiness > cap - NEAR_THE_CAP)
     need("near", `asked ${cell.steadiness.toFixed(1)} of ${cap}`);
   return needed;

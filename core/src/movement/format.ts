@@ -269,6 +269,8 @@ export const Movement = v.strictObject({
     /** Whether it has a higher stance. */
     depth: v.optional(v.boolean("must be true or false")),
   }),
+  /** Whether it is done beside the wall of the pool. */
+  atWall: v.optional(v.literal(true, "must be true, or left out")),
   /** Words for whoever moves one arm, the other hand resting or holding on; `say` one a key pose, in their order. */
   oneHand: v.optional(v.strictObject({ ...words, say: v.optional(v.array(text(80))) })),
   features: v.optional(v.array(v.picklist(DECLARED_FEATURES, `must be one of ${DECLARED_FEATURES.join(", ")}`))),

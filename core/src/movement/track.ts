@@ -648,7 +648,8 @@ export function trackOf(
     restStumps(keys, footless);
   }
   const toeDown = choice.toeDown && !seated;
-  const seating: Seating = seated ? seatFor(build) : { kind: "standing" };
+  const standing: Seating = { kind: "standing", ...(movement.atWall && choice.kind === "water" ? { atWall: true } : {}) };
+  const seating: Seating = seated ? seatFor(build) : standing;
   if (seated) keys = keys.map((key) => handsOffTheSeat(key, seating, footless, build));
   const freeFrame: PoseFrame = { seating, feet: ["flat", "flat"], hands: ["free", "free"], support: "rail" };
   const rests = restHands(keys, lead, choice, build, freeFrame, footless);

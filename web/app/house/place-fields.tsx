@@ -17,6 +17,8 @@ function typedOf({ name, room, emergency }: Place) {
     chairCount: typed(first?.count),
     otherHeight: second ? String(Math.round(100 * second.height)) : "",
     otherCount: typed(second?.count),
+    chairArms: first?.arms === true,
+    otherArms: second?.arms === true,
     rail: typed(room.rail),
     floorLength: typed(room.floorLength),
     floorWidth: typed(room.floorWidth),
@@ -42,6 +44,11 @@ const NUMBERS = [
   ["poolLength", "From one to the other", "m"],
   ["poolChairs", "Pool chairs", "with a lap belt, for those who cannot stand"],
   ["water", "Water", "°C"],
+] as const;
+
+const ARMS = [
+  ["chairArms", "the chairs"],
+  ["otherArms", "the other chairs"],
 ] as const;
 
 const CARD = [
@@ -79,6 +86,24 @@ export function PlaceFields({ id, place, version, lastResult }: Props) {
           <TextField key={name} field={fields[name]} label={label} hint={hint} inputMode="decimal" />
         ))}
       </div>
+      <fieldset>
+        <legend className="font-semibold">
+          Chairs with arms <span className="font-normal text-sand-600">to push up from</span>
+        </legend>
+        <div className="flex flex-wrap gap-x-6">
+          {ARMS.map(([name, label]) => (
+            <label key={name} className="flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                name={fields[name].name}
+                defaultChecked={fields[name].initialValue === "on"}
+                className="size-5 accent-tide-700"
+              />
+              {label}
+            </label>
+          ))}
+        </div>
+      </fieldset>
       <fieldset className="rounded-soft border-2 border-signal-600 p-4">
         <legend className="px-2 font-display text-lg font-bold">Emergency card</legend>
         <div className="grid gap-4 sm:grid-cols-2">

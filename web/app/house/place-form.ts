@@ -22,8 +22,10 @@ const Fields = v.object({
   ),
   chairHeight: centimetres,
   chairCount: count,
+  chairArms: v.optional(v.boolean(), false),
   otherHeight: centimetres,
   otherCount: count,
+  otherArms: v.optional(v.boolean(), false),
   rail: metres(60),
   floorLength: metres(60),
   floorWidth: metres(60),
@@ -50,8 +52,8 @@ const Fields = v.object({
 });
 export type PlaceFormInput = v.InferInput<typeof Fields>;
 
-const chairs = (height: number | undefined, of: number | undefined) =>
-  height === undefined ? [] : [{ height: height / 100, count: of ?? 1 }];
+const chairs = (height: number | undefined, of: number | undefined, arms: boolean) =>
+  height === undefined ? [] : [{ height: height / 100, count: of ?? 1, ...(arms ? { arms } : {}) }];
 
 /** A place from its form: chairs of two heights, rail, floor, pool floor from shallow to deep, and the emergency card. */
 export const PlaceForm = v.pipe(
@@ -65,7 +67,10 @@ export const PlaceForm = v.pipe(
     place: {
       name: fields.name,
       room: {
-        chairs: [...chairs(fields.chairHeight, fields.chairCount), ...chairs(fields.otherHeight, fields.otherCount)],
+        chairs: [
+          ...chairs(fields.chairHeight, fields.chairCount, fields.chairArms),
+          ...chairs(fields.otherHeight, fields.otherCount, fields.otherArms),
+        ],
         rail: fields.rail ?? null,
         floorLength: fields.floorLength ?? null,
         floorWidth: fields.floorWidth ?? null,

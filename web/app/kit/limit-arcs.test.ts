@@ -36,6 +36,17 @@ describe("the arcs of a person's caps", () => {
     expect([left?.turn, right?.turn]).toEqual([-1, 1]);
   });
 
+  test("a shoulder's turn is seen from above, from the forearm ahead: outward clockwise on the right, the left mirrors it", () => {
+    const turn = { channel: "motion", motion: "shoulderOutwardTurn", side: "both", limit: 30 } as const;
+    const [left, right] = arcs(turn, "above");
+    expect([left, right]).toMatchObject([
+      { turn: -1, zero: 0, allowed: 30 },
+      { turn: 1, zero: 0, allowed: 30 },
+    ]);
+    expect(arcs({ ...turn, motion: "shoulderInwardTurn" }, "above").map((arc) => arc.turn)).toEqual([1, -1]);
+    expect(arcs(turn, "front")).toEqual([]);
+  });
+
   test("of two caps on one joint the stricter is drawn", () => {
     const knees = [40, 25].map((limit, i) => ({ ...cap({ channel: "loadedKnee", side: "left", limit }), id: `k${i}` }));
     expect(arcsOf(knees, atEase().row, "side").map(({ allowed }) => allowed)).toEqual([25]);

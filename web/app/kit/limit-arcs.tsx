@@ -69,6 +69,8 @@ const DRAWINGS: ReadonlyMap<string, Drawing> = new Map<string, Drawing>([
   motion("spineSideBend", { view: "front", point: midline("lumbar"), radius: 22, zero: 0, turn: -1, mirrored: true }),
   motion("neckRotation", { view: "above", point: midline("crown"), radius: 17, zero: 0, turn: 1, mirrored: true }),
   motion("spineRotation", { view: "above", point: midline("shoulderLine"), radius: 25, zero: 0, turn: 1, mirrored: true }),
+  motion("shoulderOutwardTurn", { view: "above", point: joint("shoulder"), radius: 13, zero: 0, turn: 1, mirrored: true }),
+  motion("shoulderInwardTurn", { view: "above", point: joint("shoulder"), radius: 13, zero: 0, turn: -1, mirrored: true }),
   motion("hipOutwardTurn", { view: "above", point: joint("ankle"), radius: 17, zero: 0, turn: 1, mirrored: true }),
   motion("hipInwardTurn", { view: "above", point: joint("ankle"), radius: 17, zero: 0, turn: -1, mirrored: true }),
 ]);

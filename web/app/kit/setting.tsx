@@ -9,6 +9,7 @@ interface Props {
   readonly row: ArrayLike<number>;
   readonly view: View;
 }
+type Rising = NonNullable<Extract<PoseFrame["seating"], { kind: "standing" }>["rising"]>;
 type Project = (x: number, y: number, z: number) => Place;
 
 const FURNITURE = { stroke: "var(--figure-ground)", strokeLinecap: "round", strokeLinejoin: "round", fill: "none" } as const;
@@ -49,6 +50,32 @@ function wheelchair(project: Project, seatHeight: number): string {
   const footplates =
     line(project(0.2, 0.005, -0.1), project(0.3, 0.005, -0.1)) + line(project(0.2, 0.005, 0.1), project(0.3, 0.005, 0.1));
   return sides.join("") + footplates;
+}
+
+/** Where a chair stands from the hips of whoever has risen from it, share of stature. */
+const RISEN_FROM = 0.16;
+
+/** The arms of a chair. */
+function armrests(project: Project, from: number, seatHeight: number): string {
+  const height = seatHeight + 0.13;
+  return bothSides(0.15)
+    .map((z) => line(project(from - 0.1, height, z), project(from + 0.12, height, z), project(from + 0.12, seatHeight - 0.02, z)))
+    .join("");
+}
+
+/** The chair that somebody rises from, behind them. */
+function chairBehind(project: Project, { seatHeight, withArms }: Rising): string {
+  const behind: Project = (x, y, z) => project(x - RISEN_FROM, y, z);
+  return chair(behind, seatHeight) + (withArms ? armrests(behind, 0, seatHeight) : "");
+}
+
+const WALL = { z: 0.3, height: 0.74, half: 0.42 } as const;
+
+/** The wall of a pool, on the side of the hand that holds it. */
+function wall(project: Project, side: Side): string {
+  const z = WALL.z * sideSign(side);
+  const { half, height } = WALL;
+  return `${line(project(-half, 0, z), project(-half, height, z), project(half, height, z), project(half, 0, z))} Z`;
 }
 
 /** A chair in front, its back towards the person. */
@@ -92,7 +119,8 @@ export function Setting({ frame, row, view }: Props) {
   let held = "";
   if (first && support === "chairBack") held = heldChair(project, first.x, height);
   else if (first && support === "frame") held = walkingFrame(project, first.x, Math.abs(first.z), height);
-  else held = places.map(({ side, x, z }) => heldByHand(project, support, side, x, z, height)).join("");
+  else if (support !== "armrests" && !(seating.kind === "standing" && seating.atWall))
+    held = places.map(({ side, x, z }) => heldByHand(project, support, side, x, z, height)).join("");
   return (
     <>
       {seating.kind === "seated" && (
@@ -101,6 +129,12 @@ export function Setting({ frame, row, view }: Props) {
           strokeWidth={seating.wheelchair ? 2.2 : 3.4}
           d={(seating.wheelchair ? wheelchair : chair)(project, seating.seatHeight)}
         />
+      )}
+      {seating.kind === "standing" && seating.rising && (
+        <path {...FURNITURE} strokeWidth={3.4} d={chairBehind(project, seating.rising)} />
+      )}
+      {seating.kind === "standing" && seating.atWall && (
+        <path {...FURNITURE} strokeWidth={2.6} d={wall(project, first?.side ?? "right")} />
       )}
       {held && <path {...FURNITURE} strokeWidth={support === "helper" ? 4.2 : 2.6} d={held} />}
     </>

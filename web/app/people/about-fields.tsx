@@ -1,3 +1,4 @@
+import { WATER_EQUIPMENT } from "@able-tide/core/body/water-equipment";
 import { type About, EMERGENCY_FACTS, MEDICINES } from "@able-tide/core/people/about";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
@@ -12,6 +13,7 @@ const AID_OPTIONS = [
   ["stick", "a stick"],
 ] as const;
 const MEDICINE_OPTIONS = MEDICINES.map(({ name, label }) => [name, label] as const);
+const WATER_OPTIONS = [["", "as the plan says"], ...WATER_EQUIPMENT.map(({ name, label }) => [name, label] as const)] as const;
 const TOUCH = [
   ["ask", "ask each time"],
   ["yes", "yes"],
@@ -23,8 +25,11 @@ const WRITE = [
 ] as const;
 
 /** An about as the fields hold it. */
-const typedOf = ({ facts, ...about }: About) => ({
+const typedOf = ({ facts, longestBreath, saturationLeast, waterEquipment, ...about }: About) => ({
   ...about,
+  longestBreath: longestBreath === null ? "" : String(longestBreath),
+  saturationLeast: saturationLeast === null ? "" : String(saturationLeast),
+  waterEquipment: waterEquipment ?? "",
   medicines: [...about.medicines],
   aids: [...about.aids],
   ...Object.fromEntries(EMERGENCY_FACTS.map(({ name }) => [factField(name), facts[name] ?? ""])),
@@ -62,6 +67,19 @@ export function AboutFields({ lastResult, about, version }: Props) {
           <legend className="font-semibold">Brings to hold on to, standing</legend>
           <CheckBoxes name={fields.aids.name} options={AID_OPTIONS} checked={(name) => about.aids.some((aid) => aid === name)} />
         </fieldset>
+        <SelectField field={fields.waterEquipment} label="In the hands, in the pool" options={WATER_OPTIONS} />
+        <TextField
+          field={fields.longestBreath}
+          label="Longest easy breath"
+          hint="seconds, in and out, as measured"
+          inputMode="decimal"
+        />
+        <TextField
+          field={fields.saturationLeast}
+          label="Own lowest oxygen saturation"
+          hint="%, at rest, from the clinician"
+          inputMode="decimal"
+        />
         <SelectField field={fields.mayTouch} label="May be touched to guide or steady" options={TOUCH} />
         <SelectField field={fields.mayWrite} label="May be written about" options={WRITE} />
       </section>

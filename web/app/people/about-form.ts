@@ -1,3 +1,4 @@
+import { WATER_EQUIPMENT_NAMES } from "@able-tide/core/body/water-equipment";
 import { About, EMERGENCY_FACTS, type EmergencyFact } from "@able-tide/core/people/about";
 import * as v from "valibot";
 
@@ -24,6 +25,9 @@ const Fields = v.object({
   mayTouch: About.entries.mayTouch,
   mayWrite: About.entries.mayWrite,
   equipment: text(200),
+  longestBreath: About.entries.longestBreath,
+  saturationLeast: About.entries.saturationLeast,
+  waterEquipment: v.optional(v.nullable(v.picklist(WATER_EQUIPMENT_NAMES)), null),
   aids: About.entries.aids,
   ...FACT_FIELDS,
   version: v.pipe(v.number(), v.integer()),

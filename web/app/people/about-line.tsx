@@ -1,3 +1,4 @@
+import { waterEquipmentNamed } from "@able-tide/core/body/water-equipment";
 import { type About, agreedFacts, MEDICINES } from "@able-tide/core/people/about";
 
 const TOUCH = { yes: "may be touched", ask: "ask before touching", no: "is not touched" } as const;
@@ -6,11 +7,14 @@ const TOUCH = { yes: "may be touched", ask: "ask before touching", no: "is not t
 export function AboutLines({ about }: { about: About }) {
   const facts = agreedFacts(about);
   const medicines = MEDICINES.filter(({ name }) => about.medicines.includes(name)).map(({ label }) => label);
+  const inWater = about.waterEquipment === null ? "" : `in the pool ${waterEquipmentNamed(about.waterEquipment).label}`;
   const rows: readonly (readonly [string, string])[] = [
     ["Hopes", about.hopes],
     ["Medicines", [medicines.join(", "), about.medicineTimes && `taken ${about.medicineTimes}`].filter(Boolean).join("; ")],
     ["Consent", `${TOUCH[about.mayTouch]}${about.mayWrite === "yes" ? "" : ", has not agreed to be written about"}`],
-    ["Equipment", about.equipment],
+    ["Equipment", [about.equipment, inWater].filter(Boolean).join("; ")],
+    ["Longest easy breath", about.longestBreath === null ? "" : `${about.longestBreath} s`],
+    ["Own lowest oxygen saturation", about.saturationLeast === null ? "" : `${about.saturationLeast} %`],
     ["Reach", about.contact],
     ["Next of kin", [about.kinName, about.kinPhone].filter(Boolean).join(", ")],
     ["Clinician", [about.clinicianName, about.clinicianPhone].filter(Boolean).join(", ")],

@@ -91,6 +91,12 @@ export function CapFields({ lastResult, today, clinician }: Props) {
       {asks.kind === "form" && <SelectField field={fields.form} label="Form" options={FORM_OPTIONS} />}
       {asks.kind === "feature" && <SelectField field={fields.feature} label="Left out" options={FEATURE_OPTIONS} />}
       {asks.unit !== null && <TextField field={fields.amount} label="Number" hint={asks.unit} inputMode="decimal" />}
+      {channel === "legShare" && (
+        <label className="flex min-h-11 items-center gap-2 sm:col-span-2">
+          <input type="checkbox" name={fields.poolAllowed.name} className="size-5 accent-tide-700" />
+          The clinician allows the pool: the share is of the weight in the water
+        </label>
+      )}
       {followed(channel, motion) !== null && (
         <label className="flex min-h-11 items-center gap-2 sm:col-span-2">
           <input type="checkbox" name={fields.follow.name} className="size-5 accent-tide-700" />

@@ -19,6 +19,8 @@ const Fields = v.object({
   form: v.optional(v.picklist(FORM_KINDS, "Please choose a form."), "water"),
   feature: v.optional(v.picklist(FEATURE_NAMES, "Please choose what is left out."), "lookingUpWithTurn"),
   amount: v.optional(v.number("This should be a number.")),
+  /** Whether a share of body weight may be worked up to in the pool, where the water carries part. */
+  poolAllowed: v.optional(v.boolean(), false),
   /** Whether the number follows the last measured pain-free range. */
   follow: v.optional(v.boolean(), false),
   onlyIn: v.optional(v.array(v.picklist(FORM_KINDS)), []),
@@ -88,6 +90,7 @@ function limitFrom(fields: Fields): CapLimit {
     motion: fields.motion,
     part: fields.part,
     limit: limits[about.kind],
+    ...(fields.channel === "legShare" && fields.poolAllowed ? { poolAllowed: true } : {}),
   });
 }
 

@@ -5,10 +5,10 @@ const cm = (centimetres: number): string => `${centimetres} cm`;
 type Row = readonly [what: string, number: string, note: string];
 
 function rowsOf(numbers: SetUpNumbers): readonly Row[] {
-  const { seat, seatForRising, hip, chair, cushion, standing, ankles } = numbers;
+  const { seat, withArms, seatForRising, hip, chair, cushion, standing, ankles } = numbers;
   return [
     ["Seat, sitting still", cm(seat), hip === null ? "feet flat" : `raised: the hip bends ${hip}° at most`],
-    ["Seat, for rising", `${seatForRising.least} to ${seatForRising.most} cm`, ""],
+    ["Seat, for rising", `${seatForRising.least} to ${seatForRising.most} cm`, withArms ? "a chair with arms" : ""],
     [
       `Cushion under the feet on a ${chair} cm chair`,
       cushion > 0 ? cm(cushion) : "none",

@@ -1,3 +1,4 @@
+import { WATER_EQUIPMENT, WATER_EQUIPMENT_NAMES } from "@able-tide/core/body/water-equipment";
 import { PHASES } from "@able-tide/core/movement/format";
 import { TALK } from "@able-tide/core/plan/block";
 import type { BlockChange } from "@able-tide/core/plan/change-block";
@@ -83,6 +84,8 @@ const formChange = (value: string): BlockChange => ({
   hold: value.startsWith("hold") ? (value.endsWith("left") ? "left" : "right") : undefined,
 });
 
+const EQUIPMENT = WATER_EQUIPMENT.map(({ name, label }) => [name, label] as const);
+
 const halfSeconds = Array.from(
   { length: 2 * (BREATH_SECONDS.most - BREATH_SECONDS.least) + 1 },
   (_, i) => BREATH_SECONDS.least + i / 2,
@@ -136,6 +139,7 @@ export function BlockSettings({ block, following, actions }: { block: BlockReadi
   const { movement } = block;
   const own = block.block;
   const holds = movement.forms.supported !== false;
+  const inWater = block.meant.kind === "water";
   return (
     <div className="flex flex-col gap-2">
       <div className="flex flex-wrap gap-1.5">
@@ -194,6 +198,16 @@ export function BlockSettings({ block, following, actions }: { block: BlockReadi
             options={talks.map((seconds) => [String(seconds), seconds === 0 ? "none" : `${seconds} s`] as const)}
             choose={(value) => actions.set({ talk: Number(value) || undefined })}
           />
+          {inWater && (
+            <Choice
+              label="in the hands"
+              value={own.equipment ?? "bare"}
+              options={EQUIPMENT}
+              choose={(value) =>
+                actions.set({ equipment: WATER_EQUIPMENT_NAMES.find((name) => name === value && name !== "bare") })
+              }
+            />
+          )}
           <Choice
             label="phase"
             value={own.phase ?? ""}

@@ -83,7 +83,9 @@ type Place = Route.ComponentProps["loaderData"]["places"][number];
 function roomInWords({ room }: Place): string {
   const { chairs, rail, floorLength, floorWidth, shallow, deep, water } = room;
   return [
-    chairs.map(({ height, count }) => `${count} chairs of ${Math.round(100 * height)} cm`).join(", "),
+    chairs
+      .map(({ height, count, arms }) => `${count} chairs${arms ? " with arms" : ""} of ${Math.round(100 * height)} cm`)
+      .join(", "),
     rail && `rail ${rail} m`,
     floorLength && floorWidth && `clear floor ${floorLength} × ${floorWidth} m`,
     shallow && deep && `pool ${shallow.toFixed(2)} to ${deep.toFixed(2)} m deep`,

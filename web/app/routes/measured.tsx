@@ -1,4 +1,12 @@
-import { hasSides, type MeasuredRange, measuredHowLabel, measuredLabel } from "@able-tide/core/caps/measured";
+import {
+  ARM_POSITIONS,
+  armPositionLabel,
+  hasArmPosition,
+  hasSides,
+  type MeasuredRange,
+  measuredHowLabel,
+  measuredLabel,
+} from "@able-tide/core/caps/measured";
 import { dayMonthAndYear } from "@able-tide/core/caps/words";
 import { getFormProps, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
@@ -53,6 +61,8 @@ const HOW = [
   ["passive", "passive"],
 ] as const;
 
+const POSITION_OPTIONS = [["", "choose"], ...ARM_POSITIONS.map(({ name, label }) => [name, label] as const)] as const;
+
 const labelOf = (range: Measurement["range"]): string => (range === "handHeight" ? "hand height" : measuredLabel(range));
 const valueInWords = ({ value }: Measurement): string => (typeof value === "number" ? `${value}°` : value);
 
@@ -60,7 +70,7 @@ const valueInWords = ({ value }: Measurement): string => (typeof value === "numb
 function rowsOf(measurements: readonly Measurement[]) {
   const rows = new Map<string, { first: Measurement; left?: Measurement; right?: Measurement; none?: Measurement }>();
   for (const measurement of measurements) {
-    const key = `${measurement.day} ${measurement.range} ${measurement.how}`;
+    const key = `${measurement.day} ${measurement.range} ${measurement.how} ${measurement.armPosition ?? ""}`;
     const row = rows.get(key) ?? { first: measurement };
     row[measurement.side] ??= measurement;
     rows.set(key, row);
@@ -95,6 +105,14 @@ export default function Measured({ loaderData: { person, measurements, today }, 
         >
           <SelectField field={fields.range} label="What was measured" options={MEASURABLE_OPTIONS} onChange={setRange} />
           <SelectField field={fields.how} label="How" options={HOW} />
+          {hasArmPosition(range as MeasuredRange) && (
+            <>
+              <SelectField field={fields.armPosition} label="Where the arm was" options={POSITION_OPTIONS} />
+              <p className="text-sand-600">
+                Measured from the forearm straight ahead, the elbow bent. A cap that follows this counts in every position.
+              </p>
+            </>
+          )}
           <div className="grid grid-cols-2 gap-4">
             {sided && heights && (
               <>
@@ -130,7 +148,10 @@ export default function Measured({ loaderData: { person, measurements, today }, 
                 {rowsOf(measurements).map(({ key, first, left, right, none }) => (
                   <tr key={key} className="border-t border-sand-200">
                     <td className="py-1 pr-5 whitespace-nowrap">{dayMonthAndYear(first.day)}</td>
-                    <td className="pr-5">{labelOf(first.range)}</td>
+                    <td className="pr-5">
+                      {labelOf(first.range)}
+                      {first.armPosition && <span className="text-sand-600">, {armPositionLabel(first.armPosition)}</span>}
+                    </td>
                     <td className="pr-5">{measuredHowLabel(first.how)}</td>
                     <td className="pr-5 font-bold">{left ? valueInWords(left) : none ? valueInWords(none) : ""}</td>
                     <td className="pr-5 font-bold">{right ? valueInWords(right) : ""}</td>

@@ -28,6 +28,8 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
         name: person.name,
         seat: numbers.seat,
         cushion: numbers.cushion,
+        withArms: numbers.withArms,
+        entry: caps.some(({ limit }) => limit.channel === "legShare") ? ("hoist or seated entry" as const) : null,
         feetApart: numbers.standing?.feetApart ?? null,
         longestStep: numbers.standing?.longestStep ?? null,
         depth: fit.depth ?? null,
@@ -41,10 +43,10 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 }
 
 /** How deep somebody is in the pool, and on what. */
-function depthInWords({ takesPart, sits, depth }: Route.ComponentProps["loaderData"]["people"][number]): string {
+function depthInWords({ takesPart, sits, depth, entry }: Route.ComponentProps["loaderData"]["people"][number]): string {
   if (!takesPart) return "not in the water";
   const metres = depth === null ? "not known" : `${depth.toFixed(2)} m`;
-  return sits ? `${metres}, in the pool chair` : metres;
+  return [metres, sits && "in the pool chair", entry].filter(Boolean).join(", ");
 }
 
 /** Chairs, cushions, marks on the floor, depths and what people bring: what to put out before anybody comes. */
@@ -88,7 +90,9 @@ export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
                 <td>{depthInWords(person)}</td>
               ) : (
                 <>
-                  <td>{person.seat} cm</td>
+                  <td>
+                    {person.seat} cm{person.withArms && ", with arms"}
+                  </td>
                   <td>{person.cushion > 0 ? `${person.cushion} cm` : ""}</td>
                   <td>{person.feetApart === null ? "sits" : `${person.feetApart} cm`}</td>
                   <td>{person.longestStep === null ? "" : `${person.longestStep} cm`}</td>

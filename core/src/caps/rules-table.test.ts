@@ -1,0 +1,30 @@
+import { readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { expect, test } from "vitest";
+import { LIMITATION_RULES } from "./limitations/all.ts";
+import { rulesTable } from "./rules-table.ts";
+
+const page = join(import.meta.dirname, "../../../docs/limits.md");
+const BEGIN = "<!-- rules: written by npm run limits:table -->\n";
+const END = "\n<!-- rules: end -->";
+
+test("the table in docs/limits.md is the one made from the rules", () => {
+  const text = readFileSync(page, "utf8");
+  const [from, to] = [text.indexOf(BEGIN) + BEGIN.length, text.indexOf(END)];
+  expect(from).toBeGreaterThan(BEGIN.length);
+  expect(to).toBeGreaterThanOrEqual(from);
+  if (process.env["WRITE_LIMITS"] === "yes") writeFileSync(page, text.slice(0, from) + rulesTable() + text.slice(to));
+  const now = readFileSync(page, "utf8");
+  expect(now.slice(now.indexOf(BEGIN) + BEGIN.length, now.indexOf(END))).toBe(rulesTable());
+});
+
+test("every rule has a row for each thing it proposes, with a channel and a source", () => {
+  const rows = rulesTable()
+    .split("\n")
+    .filter((row) => row.startsWith("| "));
+  for (const { label, proposals, waits, cautions } of LIMITATION_RULES) {
+    const mine = rows.map((row) => row.split(" | ")).filter(([first]) => first === `| ${label}`);
+    expect(mine.length, label).toBe(proposals.length + (waits?.meanwhile.length ?? 0) + cautions.length);
+    for (const cells of mine) expect(cells.slice(4).filter((cell) => cell.trim() !== "").length, label).toBeGreaterThan(1);
+  }
+});

@@ -14,6 +14,7 @@ import { takeLimitation } from "../server/people/take-limitation.ts";
 import { makeCalendarAddress } from "../server/plans/calendar.ts";
 import { addPlan, changePlan, findPlan } from "../server/plans/plans.ts";
 import { listOneLegStands, recordOneLegStand } from "../server/results/results.ts";
+import { addressesOf } from "./addresses.ts";
 import { addSomebody, cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 const base = serverUrl();
@@ -61,22 +62,7 @@ beforeAll(async () => {
 });
 afterAll(() => Promise.all([mine.close(), theirs.close()]));
 
-interface RouteNode {
-  readonly path?: string | undefined;
-  readonly file: string;
-  readonly index?: boolean | undefined;
-  readonly children?: readonly RouteNode[] | undefined;
-}
-
-/** Every address of the application, as patterns. */
-function addresses(nodes: readonly RouteNode[], above = ""): string[] {
-  return nodes.flatMap((node) => {
-    const path = node.path ? `${above}/${node.path}` : above;
-    return node.children ? addresses(node.children, path) : [path || "/"];
-  });
-}
-
-const ALL = addresses(routes as unknown as RouteNode[]);
+const ALL = addressesOf(routes);
 const OPEN = ["/health", "/sign-in", "/invitation/:token", "/calendar/:file"];
 
 /** The first organisation's own address; a pattern with a parameter that this test does not know fails it. */
@@ -195,7 +181,7 @@ describe("caps", () => {
       until: null,
     } as const;
     const firm = await addCap(scope, personId, { ...cap, strength: "firm" });
-    const absolute = await addCap(scope, personId, { ...cap, strength: "absolute" });
+    const absolute = await addCap({ ...scope, role: "clinician" }, personId, { ...cap, strength: "absolute" });
     if (!firm || !absolute) throw new Error("not added");
     expect(await endCap(scope, personId, firm, "walks well again")).toBe("ended");
     expect(await endCap(scope, personId, firm, "twice")).toBe("unknown");

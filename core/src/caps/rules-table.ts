@@ -1,7 +1,14 @@
 import { capChannel } from "./channels.ts";
 import { DAY_ANSWERS } from "./day-answers.ts";
 import { LIMITATION_RULES } from "./limitations/all.ts";
-import { cautionInWords, type LimitationRule, type LimitTemplate, PHASES, type Proposal } from "./limitations/rule.ts";
+import {
+  AFFECTED_FEATURES,
+  cautionInWords,
+  type LimitationRule,
+  type LimitTemplate,
+  PHASES,
+  type Proposal,
+} from "./limitations/rule.ts";
 import { motionNamed } from "./motions.ts";
 import { EVERYBODY_LIMITS, limitsAfterRelease, NEWCOMER_SOURCE, newcomerLimits } from "./newcomers.ts";
 import { templateInWords } from "./propose.ts";
@@ -15,6 +22,7 @@ const table = (head: Row, rows: readonly Row[]): string =>
 
 function sideOf(limit: LimitTemplate): string {
   if ("side" in limit) return limit.side;
+  if (limit.channel === "barredFeature" && limit.limit in AFFECTED_FEATURES) return "affected";
   if ("part" in limit && (limit.part === "affectedArm" || limit.part === "affectedLeg")) return "affected";
   return "";
 }
@@ -29,9 +37,9 @@ function unitOf(limit: LimitTemplate): string {
   return channel.kind === "part" ? " %" : "";
 }
 
-function valueOf(limit: LimitTemplate, { rungDown, halves, follows }: Partial<Proposal>): string {
+function amountOf(limit: LimitTemplate, { rungDown, halves, follows }: Partial<Proposal>): string {
   if (rungDown) return "one rung under the steadiness that holds";
-  if (!("limit" in limit)) return "yes";
+  if (!("limit" in limit) || limit.channel === "barredFeature") return "yes";
   const value = `${limit.limit}${unitOf(limit)}`;
   if (halves) return `half of what holds otherwise, of ${value} where nothing does`;
   return follows ? `as measured pain-free, else ${value}` : value;
@@ -73,7 +81,7 @@ function rowsOf(rule: LimitationRule): Row[] {
       rule,
       [kindsOf(waits?.kinds, rule), phasesOf(waits?.phases, rule)],
       limit,
-      valueOf(limit, {}),
+      amountOf(limit, {}),
       "absolute, until a clinician's limits are entered",
     ),
   );
@@ -82,7 +90,7 @@ function rowsOf(rule: LimitationRule): Row[] {
       rule,
       [kindsOf(proposal.kinds, rule), phasesOf(proposal.phases, rule)],
       proposal.limit,
-      valueOf(proposal.limit, proposal),
+      amountOf(proposal.limit, proposal),
       dateOf(proposal),
     ),
   );
@@ -103,7 +111,7 @@ function rowsOf(rule: LimitationRule): Row[] {
 }
 
 const plainRows = (limits: readonly LimitTemplate[]): Row[] =>
-  limits.map((limit) => [sideOf(limit), channelOf(limit), valueOf(limit, {}), templateInWords(limit)]);
+  limits.map((limit) => [sideOf(limit), channelOf(limit), amountOf(limit, {}), templateInWords(limit)]);
 const PLAIN_HEAD: Row = ["Side", "Channel", "Value", "In words"];
 
 /** Every rule by which the product proposes limits, as Markdown for a clinician to read: phase, side, channel, value, source. */

@@ -109,7 +109,7 @@ export async function fitClassAgain(scope: Scope, classId: string): Promise<"fit
  *
  * @returns whether it was fitted, or the class or the person in it is unknown
  */
-export async function fitPersonAgain(scope: Scope, classId: string, personId: string): Promise<"fitted" | "unknown"> {
+async function fitPersonAgain(scope: Scope, classId: string, personId: string): Promise<"fitted" | "unknown"> {
   const taught = await findClass(scope, classId);
   const found = taught && (await planWithGroup(scope, taught.planId));
   if (!taught || !found) return "unknown";

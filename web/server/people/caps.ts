@@ -185,6 +185,7 @@ export async function finishCaps(scope: Scope, ids: readonly string[], because: 
 
 /** @returns the new cap's id, or null if the organisation has no such person, or it is absolute and not a clinician's */
 export async function addCap(scope: Scope, personId: string, input: CapInput): Promise<string | null> {
+  if (input.strength === "absolute" && scope.role !== "clinician") return null;
   const person = await scope.database("people").where({ organisation_id: scope.organisationId, id: personId }).first("id");
   if (!person) return null;
   const [id] = await insertCaps(scope, personId, [input]);

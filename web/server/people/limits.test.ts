@@ -131,9 +131,9 @@ describe("a limitation", () => {
 });
 
 describe("caps over time", () => {
-  test("holding on asks another day, for an absolute cap too, and both stay on record", async () => {
+  test("holding on asks another day, of an absolute cap for a clinician only, and both stay on record", async () => {
     const personId = await addSomebody(organisation, "Wella");
-    const { scope } = organisation;
+    const scope: Scope = { ...organisation.scope, role: "clinician" };
     const id = await addCap(scope, personId, {
       limit: { channel: "steadiness", limit: 4 },
       reason: "r",
@@ -142,6 +142,7 @@ describe("caps over time", () => {
       from: "2026-09-01",
       until: "2026-10-01",
     });
+    expect(await holdOn(organisation.scope, personId, id ?? "", "2027-01-10", "as before")).toBe("absolute");
     expect(await holdOn(scope, personId, id ?? "", "2027-01-10", "as before")).toBe("ended");
     expect(await open(personId)).toMatchObject([{ strength: "absolute", until: "2027-01-10", limit: { limit: 4 } }]);
     expect(await capHistory(scope, personId)).toHaveLength(2);
@@ -157,7 +158,8 @@ describe("caps over time", () => {
       dateKind: "ends",
     } as const;
     const scope = at("2026-10-13");
-    const id = (await addCap(scope, personId, { ...cap, from: "2026-09-01", until: "2026-10-13" })) ?? "";
+    const id =
+      (await addCap({ ...scope, role: "clinician" }, personId, { ...cap, from: "2026-09-01", until: "2026-10-13" })) ?? "";
     expect(await endCap(scope, personId, id, "walks again")).toBe("absolute");
     expect(await endCap(at("2026-10-14"), personId, id, "walks again")).toBe("ended");
   });
@@ -189,7 +191,7 @@ describe("caps over time", () => {
     expect((await open(personId)).map(({ limit }) => limitInWords(limit))).toContain("Left ankle bends forward 7° at most");
     await measure(14, "passive");
     expect((await open(personId)).map(({ limit }) => limitInWords(limit))).toContain("Left ankle bends forward 7° at most");
-    const absolute = await addCap(scope, personId, {
+    const absolute = await addCap({ ...scope, role: "clinician" }, personId, {
       limit: { channel: "straightKneeDorsiflexion", side: "left", limit: 4 },
       reason: "r",
       source: "the clinic",

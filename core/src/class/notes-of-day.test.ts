@@ -1,0 +1,55 @@
+import { describe, expect, test } from "vitest";
+import { AS_USUAL } from "../caps/answers.ts";
+import { dayCaps, readCheckIn } from "../caps/check-in.ts";
+import { USUAL_POLICY } from "../caps/policy.ts";
+import type { CheckedIn, NotedSign, Sign } from "./events.ts";
+import { answersNow } from "./notes-of-day.ts";
+
+const note = (sign: Sign, at = "2026-10-14T09:10:00Z"): NotedSign => ({ id: sign, personId: "p", step: 1, sign, at });
+const now = (notes: readonly NotedSign[], checked?: CheckedIn) =>
+  answersNow({ notes, checkIns: new Map(checked ? [["p", checked]] : []) }, "p");
+const arrived = (answers: Partial<CheckedIn["answers"]>, at = "2026-10-14T08:55:00Z"): CheckedIn => ({
+  answers: { ...AS_USUAL, ...answers },
+  overriddenBecause: "knows her own body",
+  at,
+});
+
+describe("what a note says of the rest of the day", () => {
+  test.each<[Sign, string, number, number]>([
+    ["wobbled", "a near-fall since last time", 0.9, 0.5],
+    ["caught", "a fall since last time, unhurt", 0.9, 1],
+    ["pain", "lighter today", 0.7, 1],
+  ])("%s reads as %s", (sign, words, amounts, steadinessDown) => {
+    const answers = now([note(sign)])?.answers ?? AS_USUAL;
+    const reading = readCheckIn(answers, USUAL_POLICY);
+    expect(reading.findings.map((finding) => finding.words)).toEqual([words]);
+    expect(reading).toMatchObject({ outcome: "class", steadinessDown, amounts: { all: amounts } });
+  });
+
+  test("dizzy is dizzy now: nothing is done before somebody has asked", () => {
+    const reading = readCheckIn(now([note("dizzy")])?.answers ?? AS_USUAL, USUAL_POLICY);
+    expect(reading.outcome).toBe("hold");
+    const channels = dayCaps(reading, [], "2026-10-14", false).map(({ limit }) => limit.channel);
+    expect(channels.filter((channel) => channel === "noStanding" || channel === "barredForm").length).toBeGreaterThan(1);
+  });
+
+  test("resting by choice says nothing", () => {
+    expect(now([note("rested")])).toBeNull();
+  });
+
+  test("what another person showed says nothing", () => {
+    expect(answersNow({ notes: [note("dizzy")], checkIns: new Map() }, "somebody else")).toBeNull();
+  });
+});
+
+test("a note never takes the place of a graver answer, and ends a word that let them in", () => {
+  const checked = arrived({ overall: "sitOut", fall: "worse" });
+  const after = now([note("pain"), note("wobbled")], checked);
+  expect(after?.answers).toMatchObject({ overall: "sitOut", fall: "worse" });
+  expect(after?.overriddenBecause).toBeNull();
+});
+
+test("an answer that is given after the note is what counts", () => {
+  const later = arrived({ dizziness: "settled" }, "2026-10-14T09:20:00Z");
+  expect(now([note("dizzy")], later)).toEqual(later);
+});

@@ -1,0 +1,209 @@
+import { randomUUID } from "node:crypto";
+import type { ClassEvent, Sign } from "@able-tide/core/class/events";
+import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import { addSomebody, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
+import { cleanSessions, nextDaysAsked } from "../people/newcomers.ts";
+import { addPlan } from "../plans/plans.ts";
+import type { Scope } from "../scope.ts";
+import { addEvents, changeScript, findClass, refusedEvents } from "./classes.ts";
+import { notedSince, tellAfterClass } from "./follow-ups.ts";
+import { fitAfterNotes, teachPlan } from "./teach.ts";
+import { usualPains } from "./usual-pains.ts";
+
+let organisation: TestOrganisation;
+let ann: string;
+let bo: string;
+beforeAll(async () => {
+  organisation = await ownOrganisation("Note Harbour");
+  ann = await addSomebody(organisation, "Ann");
+  bo = await addSomebody(organisation, "Bo");
+});
+afterAll(() => organisation.close());
+
+const BLOCKS = ["shift-and-press", "lift-and-part", "one-leg-arms-rise"].map((movementId, i) => ({
+  id: `b${i + 1}`,
+  movementId,
+  rounds: 4,
+}));
+
+async function begun(day = "2026-10-14"): Promise<string> {
+  const planId = await addPlan(organisation.scope, { groupId: organisation.groupId, day, breathSeconds: 8, blocks: BLOCKS });
+  const outcome = await teachPlan(organisation.scope, planId);
+  if (outcome.kind !== "begun") throw new Error(outcome.kind);
+  return outcome.classId;
+}
+
+const at = (minute: number) => `2026-10-14T09:${String(minute).padStart(2, "0")}:00.000Z`;
+const moved = (minute: number, step: number): ClassEvent => ({ kind: "moved", id: randomUUID(), at: at(minute), step });
+const noted = (personId: string, sign: Sign, step = 2): ClassEvent => ({
+  kind: "noted",
+  id: randomUUID(),
+  at: at(5),
+  personId,
+  step,
+  sign,
+});
+const withdrawn = (noteId: string, because?: string): ClassEvent => ({
+  kind: "withdrawn",
+  id: randomUUID(),
+  at: at(6),
+  noteId,
+  ...(because === undefined ? {} : { because }),
+});
+const helper = (): Scope => ({ ...organisation.scope, role: "helper" });
+
+async function told(classId: string, events: readonly ClassEvent[]) {
+  await addEvents(organisation.scope, classId, events);
+  return fitAfterNotes(organisation.scope, classId, events);
+}
+const cellsOf = async (classId: string, personId: string) =>
+  (await findClass(organisation.scope, classId))?.script.people.find(({ id }) => id === personId)?.cells;
+
+describe("a note in class", () => {
+  test("fits what is still to come of that person again, and nothing else", async () => {
+    const classId = await begun();
+    const before = await cellsOf(classId, ann);
+    const others = await cellsOf(classId, bo);
+    // The second block, lift-and-part, is being done: steps 0 and 1 are the two sides of the first.
+    await told(classId, [moved(1, 0), moved(3, 2)]);
+    expect(await told(classId, [noted(ann, "dizzy")])).not.toBeNull();
+    const after = await cellsOf(classId, ann);
+    expect(after?.[0]).toEqual(before?.[0]);
+    expect(after?.map(({ form }) => form)).toEqual([before?.[0]?.form, "rest", "rest"]);
+    expect(await cellsOf(classId, bo)).toEqual(others);
+  });
+
+  test("of pain makes the rest of the day lighter; a rest by choice changes nothing", async () => {
+    const classId = await begun("2026-10-15");
+    await told(classId, [moved(1, 0)]);
+    const before = await cellsOf(classId, ann);
+    expect(await told(classId, [noted(ann, "rested", 0)])).toBeNull();
+    expect(await cellsOf(classId, ann)).toEqual(before);
+    await told(classId, [noted(ann, "pain", 0)]);
+    const after = await cellsOf(classId, ann);
+    expect(after?.some(({ level, rounds }, i) => level < (before?.[i]?.level ?? 0) || rounds < (before?.[i]?.rounds ?? 0))).toBe(
+      true,
+    );
+    for (const [i, { steadiness }] of (after ?? []).entries())
+      expect(steadiness).toBeLessThanOrEqual((before?.[i]?.steadiness ?? 0) + 1e-9);
+  });
+
+  test("taken back gives back what it took", async () => {
+    const classId = await begun("2026-10-16");
+    await told(classId, [moved(1, 0)]);
+    const before = await cellsOf(classId, ann);
+    const note = noted(ann, "dizzy", 0);
+    await told(classId, [note]);
+    expect(await cellsOf(classId, ann)).not.toEqual(before);
+    await told(classId, [withdrawn(note.id, "it was Bo")]);
+    expect(await cellsOf(classId, ann)).toEqual(before);
+  });
+
+  test("two changes of a script at once both count", async () => {
+    const classId = await begun("2026-10-17");
+    const rename = (personId: string, name: string) =>
+      changeScript(organisation.scope, classId, (script) => ({
+        ...script,
+        people: script.people.map((person) => (person.id === personId ? { ...person, name } : person)),
+      }));
+    await Promise.all([rename(ann, "One"), rename(bo, "Two")]);
+    expect((await findClass(organisation.scope, classId))?.script.people.map(({ name }) => name).sort()).toEqual(["One", "Two"]);
+  });
+});
+
+describe("who may add what", () => {
+  test("a note of dizziness, a catch or pain is taken back with a word, and not by the helper", async () => {
+    const classId = await begun("2026-10-18");
+    for (const sign of ["dizzy", "caught", "pain"] as const) {
+      const note = noted(ann, sign);
+      await addEvents(organisation.scope, classId, [note]);
+      const ids = async (scope: Scope, event: ClassEvent) => (await refusedEvents(scope, classId, [event])).map(({ id }) => id);
+      const [bare, word] = [withdrawn(note.id), withdrawn(note.id, "the wrong Ann")];
+      expect(await ids(organisation.scope, bare)).toEqual([bare.id]);
+      expect(await ids(organisation.scope, word)).toEqual([]);
+      expect(await ids(helper(), word)).toEqual([word.id]);
+    }
+    const light = noted(ann, "wobbled");
+    await addEvents(organisation.scope, classId, [light]);
+    expect(await refusedEvents(helper(), classId, [withdrawn(light.id)])).toEqual([]);
+  });
+
+  test("a note and its taking back in one batch are no way around it", async () => {
+    const classId = await begun("2026-10-19");
+    const note = noted(ann, "dizzy");
+    const back = withdrawn(note.id);
+    expect(await refusedEvents(helper(), classId, [note, back])).toEqual([back]);
+  });
+
+  test("what is found out afterwards is not the helper's to say", async () => {
+    const classId = await begun("2026-10-20");
+    const note = noted(ann, "caught");
+    await addEvents(organisation.scope, classId, [note]);
+    expect(await tellAfterClass(helper(), classId, { kind: "followedUp", noteId: note.id, because: "fine" })).toBe(false);
+    const asks = async () => (await notedSince(organisation.scope, "2026-10-20")).filter(({ noteId }) => noteId === note.id);
+    expect(await asks()).toMatchObject([{ personId: ann, sign: "caught", movement: "Lift and part", asks: true }]);
+    await tellAfterClass(organisation.scope, classId, { kind: "followedUp", noteId: note.id, because: "slipped on a wet mat" });
+    expect(await asks()).toMatchObject([{ asks: false, because: "slipped on a wet mat" }]);
+  });
+});
+
+test("the usual pain that was told last is known at the next check-in", async () => {
+  const classId = await begun("2026-10-21");
+  const checkedIn = (usual: number, minute: number): ClassEvent => ({
+    kind: "checkedIn",
+    id: randomUUID(),
+    at: at(minute),
+    personId: bo,
+    overriddenBecause: null,
+    answers: {
+      overall: "asUsual",
+      pains: [{ part: "leftKnee", now: 5, usual, fresh: "no" }],
+      dizziness: "none",
+      breath: "asUsual",
+      sleep: "fine",
+      fall: "none",
+      medicine: "asUsual",
+      illness: "none",
+      warning: false,
+      pressures: [],
+      glucoseIll: false,
+    },
+  });
+  await addEvents(organisation.scope, classId, [checkedIn(2, 1), checkedIn(3, 2)]);
+  expect((await usualPains(organisation.scope, organisation.groupId)).get(bo)).toEqual({ leftKnee: 3 });
+  expect((await usualPains(organisation.scope, randomUUID())).size).toBe(0);
+});
+
+test("two classes that are skipped through count for no newcomer; the third clean one waits for its next day", async () => {
+  const { scope } = organisation;
+  const one = await addSomebody(organisation, "Cy");
+  const teach = async (day: string, scale: number) => {
+    const classId = await begun(day);
+    const total = (await findClass(scope, classId))?.script.total ?? 0;
+    const start = Date.parse(`${day}T09:00:00Z`);
+    const on = (seconds: number) => new Date(start + 1000 * seconds).toISOString();
+    const steps = [0, 1, 2, 3, 4];
+    await addEvents(scope, classId, [
+      { kind: "attended", id: randomUUID(), at: on(-60), personId: one, here: true },
+      ...steps.map((step) => ({
+        kind: "moved" as const,
+        id: randomUUID(),
+        at: on((scale * total * step) / steps.length),
+        step,
+      })),
+      { kind: "moved", id: randomUUID(), at: on(scale * total), step: 5 },
+      { kind: "ended", id: randomUUID(), at: on(scale * total), effort: 3, note: "" },
+    ]);
+    return classId;
+  };
+  await teach("2026-11-02", 0.05);
+  await teach("2026-11-03", 0.05);
+  expect(await cleanSessions(scope, one)).toEqual({ count: 0, ask: null });
+  await teach("2026-11-04", 1);
+  await teach("2026-11-05", 1);
+  const third = await teach("2026-11-06", 1);
+  expect(await cleanSessions(scope, one)).toEqual({ count: 2, ask: { classId: third, day: "2026-11-06" } });
+  expect(await nextDaysAsked(scope)).toContainEqual({ personId: one, classId: third, day: "2026-11-06" });
+  await tellAfterClass(scope, third, { kind: "nextDay", personId: one, pain: "none" });
+  expect(await cleanSessions(scope, one)).toEqual({ count: 3, ask: null });
+});

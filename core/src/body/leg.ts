@@ -372,11 +372,14 @@ function aimFreeLeg({ abduction, rotation }: FreeLegAngles, side: Side, pelvis: 
 /** How often a leg is folded anew until its ankle is as high as it has to be: a turned hip takes more than one try. */
 const FOLDS = 4;
 
-/** Folds a free leg at hip and knee, its ankle along the line to the hip, until a flat foot would be clear of the floor. */
-function foldClearOfFloor(angles: FreeLegAngles, side: Side, pelvis: Rotation, hipY: number, build: Build): void {
+/**
+ * Folds a free leg at hip and knee, its ankle along the line to the hip, until the ankle is as high as it has to be.
+ *
+ * @param least height of the ankle over the floor, share of H
+ */
+function foldClearOfFloor(angles: FreeLegAngles, side: Side, pelvis: Rotation, hipY: number, build: Build, least: number): void {
   const thigh = thighOf(build, side);
   const shank = shankOf(build, side);
-  const least = SHARE.ankleHeight;
   const slant = (knee: number): number =>
     Math.atan2(shank * Math.sin(knee * DEGREE), thigh + shank * Math.cos(knee * DEGREE)) / DEGREE;
   for (let fold = 0; fold < FOLDS && freeLeg.ankleY < least - 1e-9; fold += 1) {
@@ -388,6 +391,20 @@ function foldClearOfFloor(angles: FreeLegAngles, side: Side, pelvis: Rotation, h
     freeLeg.flexion += slant(freeLeg.knee) - before;
     aimFreeLeg(angles, side, pelvis, hipY, build);
   }
+}
+
+/** How often a leg is lifted further, and what under the floor is nothing, share of H. */
+const LIFTS = 6;
+const NOTHING_UNDER = 0.0005;
+
+/** Height of the lowest end of the foot of the free leg over the floor, share of H. */
+function lowestOfFoot(ankleAngle: number, ankleHeight: number): number {
+  const { ankleY, squareY, shankY } = freeLeg;
+  const cd = Math.cos(ankleAngle * DEGREE);
+  const sd = Math.sin(ankleAngle * DEGREE);
+  const under = ankleY + ankleHeight * (sd * squareY + cd * shankY);
+  const axis = cd * squareY - sd * shankY;
+  return under + Math.min(TO_TOE * axis, TO_HEEL * axis);
 }
 
 /**
@@ -421,9 +438,17 @@ export function placeFreeLeg(
   aimFreeLeg(angles, side, pelvis, hipY, build);
   let ankleAngle = angles.ankle;
   if (foot === 1) {
-    foldClearOfFloor(angles, side, pelvis, hipY, build);
-    const { ankleY, squareY, shankY } = freeLeg;
-    for (const along of [TO_TOE, TO_HEEL]) ankleAngle = clearOfFloor(ankleAngle, along, ankleHeight, ankleY, squareY, shankY);
+    // A foot that the ankle cannot bring flat needs the leg folded further.
+    let least: number = ankleHeight;
+    for (let lift = 0; lift < LIFTS; lift += 1) {
+      foldClearOfFloor(angles, side, pelvis, hipY, build, least);
+      const { ankleY, squareY, shankY } = freeLeg;
+      ankleAngle = angles.ankle;
+      for (const along of [TO_TOE, TO_HEEL]) ankleAngle = clearOfFloor(ankleAngle, along, ankleHeight, ankleY, squareY, shankY);
+      const lowest = lowestOfFoot(ankleAngle, ankleHeight);
+      if (lowest > -NOTHING_UNDER) break;
+      least = ankleY - lowest;
+    }
   }
   const { thigh, fold } = freeLeg;
   const ck = Math.cos(freeLeg.knee * DEGREE);

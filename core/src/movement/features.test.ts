@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
+import { onRail } from "../body/supports.ts";
 import type { Feature } from "./features.ts";
-import { FULL_STANDING } from "./form.ts";
+import { type FormChoice, FULL_STANDING } from "./form.ts";
 import type { Movement, MovementKey } from "./format.ts";
 import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
@@ -55,4 +56,56 @@ test("looking up with a turn needs both", () => {
   expect(featuresOf(looking(-30, 30))).toContain("lookingUpWithTurn");
   expect(featuresOf(looking(-30, 0))).not.toContain("lookingUpWithTurn");
   expect(featuresOf(looking(0, 30))).not.toContain("lookingUpWithTurn");
+});
+
+describe("features of one side", () => {
+  const ofLibrary = (id: string, lead: "left" | "right" = "right", differs: Partial<FormChoice> = {}): readonly Feature[] => [
+    ...sampleTrack(trackOf(load(id), { ...FULL_STANDING, ...differs }, lead) as Track).reading.features,
+  ];
+
+  test("a fist is the hand's that closes, and none of a hand that holds on", () => {
+    const fists = ofLibrary("slow-punch");
+    expect(fists).toEqual(expect.arrayContaining(["closedFist", "leftFist", "rightFist"]));
+    const held = ofLibrary("slow-punch", "right", { kind: "supported", hold: onRail("left") });
+    expect(held).toContain("rightFist");
+    expect(held).not.toContain("leftFist");
+    expect(ofLibrary("settling-breath")).not.toContain("closedFist");
+  });
+
+  const lifted = (hipFlexion: number, hipAbduction: number, hipRotation: number, lead: "left" | "right" = "right") => {
+    const keys = [
+      { at: 0, weight: 0.5 },
+      { at: 0.3, weight: 0 },
+      { at: 0.6, weight: 0, lift: { foot: "lead", hipFlexion, hipAbduction, hipRotation, knee: 30, ankle: 0 } },
+      { at: 1, like: 0, lift: null },
+    ] as MovementKey[];
+    const samples = sampleTrack(trackOf({ ...breath, sided: true, keys }, FULL_STANDING, lead) as Track);
+    expect(samples.problem).toBeNull();
+    return samples.reading.features;
+  };
+
+  test("a leg in the air that goes out is lifted out; ahead it is not, and it is the side that leads", () => {
+    expect(lifted(10, 20, 0)).toContain("liftsRightLegOut");
+    expect(lifted(10, 20, 0)).not.toContain("liftsLeftLegOut");
+    expect(lifted(10, 20, 0, "left")).toContain("liftsLeftLegOut");
+    expect(lifted(40, 0, 0)).not.toContain("liftsRightLegOut");
+    expect(ofLibrary("settling-breath")).not.toContain("liftsRightLegOut");
+  });
+
+  test("back and turned out at once needs both", () => {
+    expect(lifted(-15, 0, 30)).toContain("rightHipBackTurnedOut");
+    expect(lifted(-15, 0, 10)).not.toContain("rightHipBackTurnedOut");
+    expect(lifted(10, 0, 30)).not.toContain("rightHipBackTurnedOut");
+    expect(lifted(-15, 0, 30, "left")).toContain("leftHipBackTurnedOut");
+  });
+
+  test("tapping is on the trunk where a hand comes to it, not on a thigh", () => {
+    const tapped = ofLibrary("tap-down-the-legs");
+    expect(tapped).toContain("percussion");
+    expect(tapped).not.toContain("trunkPercussion");
+    const onBelly = { ...load("tap-down-the-legs") };
+    const keys = onBelly.keys.map((key) => ({ ...key, arms: { anchor: "belly" } }) as unknown as MovementKey);
+    const samples = sampleTrack(trackOf({ ...onBelly, keys }, FULL_STANDING, "right") as Track);
+    expect([...samples.reading.features]).toContain("trunkPercussion");
+  });
 });

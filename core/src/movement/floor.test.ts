@@ -1,0 +1,56 @@
+import fc from "fast-check";
+import { expect, test } from "vitest";
+import { anyBody } from "../body/any-build.fixture.ts";
+import { hasFoot } from "../body/build.ts";
+import { ROW_WIDTH, sidedPointColumn } from "../body/channels.ts";
+import { onRail } from "../body/supports.ts";
+import { SIDES } from "../side.ts";
+import { FORM_KINDS, FULL_STANDING } from "./form.ts";
+import { loadAll } from "./library.fixture.ts";
+import { sampleTrack } from "./samples.ts";
+import { trackOf } from "./track.ts";
+
+/** What nobody sees, metres. */
+const TOLERANCE = 0.003;
+const POINTS = ["heel", "ball", "toe"] as const;
+const LIBRARY = loadAll();
+
+const form = fc.record({
+  movement: fc.constantFrom(...LIBRARY),
+  kind: fc.constantFrom(...FORM_KINDS),
+  lead: fc.constantFrom(...SIDES),
+  depth: fc.constantFrom("middle" as const, "high" as const, "low" as const),
+  toeDown: fc.boolean(),
+  legs: fc.constantFrom(0, 4, 8),
+});
+
+test("no foot goes under the floor in any form of the library, whatever the body", () => {
+  let looked = 0;
+  fc.assert(
+    fc.property(form, anyBody, ({ movement, kind, lead, depth, toeDown, legs }, { stature, build }) => {
+      const choice = {
+        ...FULL_STANDING,
+        kind,
+        hold: kind === "supported" ? onRail("left") : null,
+        depth,
+        toeDown,
+        sizes: { ...FULL_STANDING.sizes, legs },
+      } as typeof FULL_STANDING;
+      const track = trackOf(movement, choice, lead, build);
+      if (!track) return;
+      const { rows, count, problem } = sampleTrack(track);
+      // A body that cannot do a form is told so, and is given another.
+      if (problem !== null) return;
+      looked += 1;
+      for (const side of SIDES.filter((each) => hasFoot(build, each)))
+        for (let sample = 0; sample < count; sample += 1)
+          for (const point of POINTS)
+            expect(
+              stature * (rows[sample * ROW_WIDTH + sidedPointColumn(point, side) + 1] as number),
+              `${movement.id} ${kind}, ${side} ${point}, sample ${sample}`,
+            ).toBeGreaterThan(-TOLERANCE);
+    }),
+    { numRuns: 1000 },
+  );
+  expect(looked).toBeGreaterThan(250);
+});

@@ -160,16 +160,17 @@ test("a sore shoulder at check-in lowers that person's cells only, where the arm
   const [before, others] = [await cellsOf(senara), await cellsOf(tam)];
   await click(page, "Senara: more");
   await seeText(page, "Senara today");
-  await click(page, "right arm");
-  await page.select('[role="dialog"] select', "5");
-  await seeText(page, "More pain than usual, right arm");
+  await click(page, "Pain: right shoulder");
+  await click(page, "right shoulder, usual 0");
+  await click(page, "right shoulder, now 5");
+  await seeText(page, "More pain than usual, right shoulder");
   const fitted = page.waitForResponse((response) => response.url().includes("/fit"));
   await click(page, "Keep");
   expect((await fitted).status()).toBeLessThan(400);
   const after = await cellsOf(senara);
   expect(await cellsOf(tam)).toEqual(others);
   expect(after[1]?.fidelity).toBeLessThan(before[1]?.fidelity ?? 0);
-  expect(after[1]?.why.map(({ reason }) => reason).join()).toContain("right arm");
+  expect(after[1]?.why.map(({ reason }) => reason).join()).toContain("right shoulder");
   for (const [i, cell] of after.entries()) expect(cell.fidelity).toBeLessThanOrEqual((before[i]?.fidelity ?? 0) + 1e-9);
 });
 

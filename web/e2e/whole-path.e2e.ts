@@ -74,7 +74,7 @@ async function teach(page: Page) {
   await page.keyboard.press("1");
   await seeText(page, "Not here any more");
   await page.keyboard.press("w");
-  await seeText(page, "Wobbled");
+  await seeText(page, "Lost balance");
   await page.keyboard.press("Space");
   await page.keyboard.press("Space");
   await seeText(page, "Leave safely");
@@ -84,7 +84,7 @@ async function teach(page: Page) {
   await pressOn(page, "End the class");
   await seeText(page, "What happened");
   await seeText(page, "Quiet and kind.");
-  await seeText(page, "Wobbled, Lift and part the arms");
+  await seeText(page, "Lost balance, Lift and part the arms");
 }
 
 async function recordResult(page: Page) {

@@ -11,12 +11,15 @@ export function Ask<Value extends string>({
   value,
   options,
   choose,
+  spoken,
 }: {
   label: string;
   /** Null where nobody has answered yet. */
   value: Value | null;
   options: readonly (readonly [Value, string])[];
   choose: (value: Value) => void;
+  /** Said before each answer where the answers alone would be told twice on a page. */
+  spoken?: string;
 }) {
   return (
     <fieldset>
@@ -26,6 +29,7 @@ export function Ask<Value extends string>({
           <button
             key={name}
             type="button"
+            aria-label={spoken === undefined ? undefined : `${spoken} ${words}`}
             aria-pressed={value === name}
             onClick={() => choose(name)}
             className={`min-h-16 min-w-14 rounded-[12px] border-2 px-4 font-semibold ${value === name ? "border-sand-50 bg-sand-50 text-tide-950" : "border-tide-600 hover:bg-tide-800"}`}

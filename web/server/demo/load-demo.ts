@@ -13,6 +13,7 @@ import { addDays, addSeconds, format, getISODay, startOfDay } from "date-fns";
 import type { Knex } from "knex";
 import { addMember, foundOrganisation } from "../accounts/accounts.ts";
 import { addEvents, findClass } from "../classes/classes.ts";
+import { tellAfterClass } from "../classes/follow-ups.ts";
 import { fitClassAgain, teachPlan } from "../classes/teach.ts";
 import { addGroup, findGroup } from "../groups/groups.ts";
 import { withSetUpLock } from "../migrate.ts";
@@ -21,7 +22,7 @@ import { addCap, capHistory, endCap, holdOn } from "../people/caps.ts";
 import { enterClearance } from "../people/clearances.ts";
 import { endLimitation } from "../people/limitations.ts";
 import { recordMeasurements } from "../people/measurements.ts";
-import { releaseNewcomer, setFirstLimits } from "../people/newcomers.ts";
+import { cleanSessions, releaseNewcomer, setFirstLimits } from "../people/newcomers.ts";
 import { addPerson, setClinician } from "../people/people.ts";
 import { proposalsFor, takeLimitation } from "../people/take-limitation.ts";
 import { addPlace } from "../places/places.ts";
@@ -225,12 +226,14 @@ async function liveThroughWeek(
     if (cap.ended?.week === week && kept) await endCap(instructor, id, kept, cap.ended.because);
   }
   if (week === REVIEW_WEEK) await answerReviews(instructor, id);
-  if (demo.released === week)
-    await releaseNewcomer(instructor, id, {
-      stage: demo.stand,
-      day: dayOfWeek(week),
-      because: week === 0 || !demo.groups.includes("wednesday") ? KNOWN_BEFORE : "",
-    });
+  if (demo.released !== week) return;
+  const { ask } = await cleanSessions(instructor, id);
+  if (ask) await tellAfterClass(instructor, ask.classId, { kind: "nextDay", personId: id, pain: "none" });
+  await releaseNewcomer(instructor, id, {
+    stage: demo.stand,
+    day: dayOfWeek(week),
+    because: week === 0 || !demo.groups.includes("wednesday") ? KNOWN_BEFORE : "",
+  });
 }
 
 function ids(random: () => number): () => string {

@@ -69,9 +69,10 @@ function breaksInWater(limit: CapLimit, { dragShare, legShare }: WaterDemand): b
     case "legShare":
       return over(legShare, limit.limit / PERCENT + CAP_TOLERANCE.share);
     case "shoulderDrag":
-      return over(dragShare.shoulder, limit.limit / PERCENT + CAP_TOLERANCE.drag);
+      // What was not read is not known to be within a cap.
+      return dragShare === null || over(dragShare.shoulder, limit.limit / PERCENT + CAP_TOLERANCE.drag);
     case "hipDrag":
-      return over(dragShare.hip, limit.limit / PERCENT + CAP_TOLERANCE.drag);
+      return dragShare === null || over(dragShare.hip, limit.limit / PERCENT + CAP_TOLERANCE.drag);
     default:
       return false;
   }

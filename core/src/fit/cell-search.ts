@@ -58,6 +58,8 @@ export interface CellQuestion {
   readonly mass?: number | null;
   /** What they have in their hands in water. */
   readonly equipment?: WaterEquipment;
+  /** Whether what they meet in water is read: where a cap speaks of it. */
+  readonly readsDrag?: boolean;
   readonly aids: readonly OwnAid[];
   readonly place: FitPlace;
   /** What of the place there may not be enough of. */

@@ -45,7 +45,7 @@ const fit = (id: string, { limits = [], breathSeconds = 6, equipment = "bare", d
     library,
   );
 };
-const dragOf = (cell: ReturnType<typeof fit>) => Math.max(...cell.demands.map(({ water }) => water?.dragShare.shoulder[1] ?? 0));
+const dragOf = (cell: ReturnType<typeof fit>) => Math.max(...cell.demands.map(({ water }) => water?.dragShare?.shoulder[1] ?? 0));
 
 describe("a cap on what a shoulder meets in water", () => {
   const free = dragOf(fit("open-and-close-under", {}));

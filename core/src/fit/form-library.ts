@@ -27,6 +27,8 @@ export interface FormDoer {
   readonly mass?: number | null;
   /** What is in their hands in water. */
   readonly equipment?: WaterEquipment;
+  /** Whether drag is read; only caps on it need it. */
+  readonly readsDrag?: boolean;
 }
 
 /** Solved forms, each solved once whoever asks and at whatever pace. Keys hold the movement's content. */
@@ -90,12 +92,13 @@ export const USUAL_DEPTH = 0.7;
 const isWet = ({ kind }: FormChoice, { depth }: FormDoer): boolean =>
   kind === "water" || (kind === "seated" && depth !== null && depth !== undefined);
 
-/** All that demands in water hang on beside the form and the stature. */
-const inWater = ({ mass, shallowest, equipment }: FormDoer, depth: number) => ({
+/** All that demands in water hang on beside the form and the stature. Mass says nothing where only the water is met. */
+const inWater = ({ mass, shallowest, equipment, readsDrag }: FormDoer, depth: number) => ({
   depth,
   shallowest: shallowest ?? depth,
   equipment: equipment ?? "bare",
-  ...(mass ? { mass } : {}),
+  ...(mass && (readsDrag !== false || equipment === "floats") ? { mass } : {}),
+  ...(readsDrag === false ? { readsDrag } : {}),
 });
 
 /** Sides that lead in turn where nothing else is said: an unsided movement is authored whole and done once. */

@@ -187,6 +187,7 @@ export function* personOptionsInSteps(
     place: plan.place,
     scarce,
     workingShare: plan.workingShare,
+    readsDrag: caps.some(({ limit }) => limit.channel === "shoulderDrag" || limit.channel === "hipDrag"),
     caps,
   };
   const look = (block: FitBlock, counted: Counted): Looked => {

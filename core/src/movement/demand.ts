@@ -69,6 +69,8 @@ export interface Doer {
   readonly shallowest?: number | undefined;
   /** What is in their hands in water. */
   readonly equipment?: WaterEquipment | undefined;
+  /** Whether what the limbs meet in water is read, which takes the longest; read unless it says false. */
+  readonly readsDrag?: boolean | undefined;
   /** What else makes it harder to stay steady. */
   readonly circumstances?: Circumstances;
 }
@@ -82,9 +84,10 @@ export interface WaterDemand {
   readonly outOfDepth: boolean;
   /** Under a quarter of the weight on the feet: wall or rail in the hand. */
   readonly needsRail: boolean;
-  readonly drag: DragMoments;
+  /** What the limbs meet, newton metres; null where it was not read. */
+  readonly drag: DragMoments | null;
   /** The same as shares of body weight times stature. */
-  readonly dragShare: DragMoments;
+  readonly dragShare: DragMoments | null;
   /**
    * Greatest share of the body's weight on the left and the right leg, water counted, at the shallowest place: half as much
    * again wherever weight shifts or a foot moves.
@@ -167,13 +170,13 @@ function legShareInWater(
 /** Weight, depth and drag of a form in water. @param weights share of the weight on feet and seat, a value a sample */
 function readWater(
   samples: FormSamples,
-  { stature, mass = USUAL_MASS, depth = 0, shallowest = depth, equipment = "bare" }: Doer,
+  { stature, mass = USUAL_MASS, depth = 0, shallowest = depth, equipment = "bare", readsDrag = true }: Doer,
   weights: Float64Array,
   cycleSeconds: number,
 ): WaterDemand {
   const seated = isSeatedThroughout(samples);
   const waterline = waterlineAt(depth, stature, seated);
-  const drag = dragMoments(samples, { stature, mass }, waterline, cycleSeconds, equipment);
+  const drag = readsDrag ? dragMoments(samples, { stature, mass }, waterline, cycleSeconds, equipment) : null;
   const whole = 1 / (mass * GRAVITY * stature);
   let outOfDepth = false;
   for (let sample = 0; sample < samples.count && !outOfDepth; sample += 1)
@@ -186,7 +189,7 @@ function readWater(
     // A lap belt keeps who sits in the water on the chair.
     needsRail: !isSeatedThroughout(samples) && leastWeight < RAIL_SHARE,
     drag,
-    dragShare: { shoulder: times(drag.shoulder, whole), hip: times(drag.hip, whole) },
+    dragShare: drag && { shoulder: times(drag.shoulder, whole), hip: times(drag.hip, whole) },
     ...legShareInWater(samples, waterlineAt(Math.min(depth, shallowest), stature, seated), cycleSeconds),
   };
 }

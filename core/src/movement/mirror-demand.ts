@@ -41,10 +41,13 @@ const SIDED_IN_MIRROR: Readonly<Partial<Record<Feature, Feature>>> = {
   rightHipBackTurnedOut: "leftHipBackTurnedOut",
 };
 
+const mirrorDrag = (drag: WaterDemand["drag"]): WaterDemand["drag"] =>
+  drag && { shoulder: swap(drag.shoulder), hip: swap(drag.hip) };
+
 const mirrorWater = (water: WaterDemand): WaterDemand => ({
   ...water,
-  drag: { shoulder: swap(water.drag.shoulder), hip: swap(water.drag.hip) },
-  dragShare: { shoulder: swap(water.dragShare.shoulder), hip: swap(water.dragShare.hip) },
+  drag: mirrorDrag(water.drag),
+  dragShare: mirrorDrag(water.dragShare),
   legShare: swap(water.legShare),
 });
 

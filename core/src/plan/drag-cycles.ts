@@ -53,7 +53,9 @@ export function dragCycles(
         BREATH_SECONDS.usual,
         leadsOf(movement),
       );
-      return (demands ?? []).flatMap(({ water }) => caps.map((cap) => (water ? cycleFor(cap, water.dragShare, seconds) : 0)));
+      return (demands ?? []).flatMap(({ water }) =>
+        caps.map((cap) => (water?.dragShare ? cycleFor(cap, water.dragShare, seconds) : 0)),
+      );
     });
     return Math.max(0, ...cycles.filter(Number.isFinite));
   };

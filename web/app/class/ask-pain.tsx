@@ -115,14 +115,14 @@ function OnePain({ told, put, remove }: { told: Told; put: (change: Partial<Told
       ) : (
         <>
           <Ask
-            label={`${label}: pain now, 0 to 10`}
+            label="Pain now, 0 to 10"
             value={told.now === undefined ? null : String(told.now)}
             options={SCALE}
             spoken={`${label}, now`}
             choose={(now) => put({ now: Number(now) })}
           />
           <Ask
-            label={`${label}: their usual pain there`}
+            label="Their usual pain there"
             value={told.usual === undefined ? null : String(told.usual)}
             options={SCALE}
             spoken={`${label}, usual`}

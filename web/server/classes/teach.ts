@@ -25,6 +25,10 @@ type Scripted = { readonly kind: "script"; readonly script: ClassScript } | { re
 type Told = Pick<ClassState, "checkIns" | "notes">;
 const NOTHING_TOLD: Told = { checkIns: new Map(), notes: [] };
 
+/** Where a cap of the day comes from, as its words say. */
+const CHECK_IN = "today's check-in";
+const NOTED = "what was noted in class";
+
 /** The caps of the day for each person: those in force, and what their check-in and notes in class add. */
 async function capsOfDay(scope: Scope, personIds: readonly string[], day: string, state: Told): Promise<Map<string, Cap[]>> {
   const caps = await capsHolding(scope, personIds, day);
@@ -36,7 +40,9 @@ async function capsOfDay(scope: Scope, personIds: readonly string[], day: string
     const now = answersNow(state, personId);
     if (!holding || now === null) continue;
     const reading = readCheckIn(now.answers, policy, screened.get(personId));
-    ofDay.set(personId, [...holding, ...dayCaps(reading, holding, day, now.overriddenBecause !== null)]);
+    const today = dayCaps(reading, holding, day, now.overriddenBecause !== null);
+    const source = now === state.checkIns.get(personId) ? CHECK_IN : NOTED;
+    ofDay.set(personId, [...holding, ...today.map((cap) => ({ ...cap, source }))]);
   }
   return ofDay;
 }

@@ -184,16 +184,22 @@ const WEEKS_AHEAD = 10;
 const REVIEW_WEEK = 13;
 
 /** Everything that follows from a limitation and asks by now, or will within two weeks, holds on for a quarter of a year. */
-async function answerReviews(scope: Scope, personId: string): Promise<void> {
-  const day = todayOf(scope);
-  for (const cap of await capHistory(scope, personId))
+async function answerReviews({ instructor, clinician }: Voices, personId: string): Promise<void> {
+  const day = todayOf(instructor);
+  for (const cap of await capHistory(instructor, personId))
     if (
       cap.ended === null &&
       cap.limitationId !== null &&
       cap.strength !== "comfort" &&
       (asksOn(cap, day) || isDueSoon(cap, day))
     )
-      await holdOn(scope, personId, cap.id, addToDay(day, 84), "Asked: as before.");
+      await holdOn(
+        cap.strength === "absolute" ? clinician : instructor,
+        personId,
+        cap.id,
+        addToDay(day, 84),
+        "Asked: as before.",
+      );
 }
 
 /** What changes in a week for one person: limitations, clearances, caps, a release. */
@@ -225,7 +231,7 @@ async function liveThroughWeek(
     const kept = caps[i];
     if (cap.ended?.week === week && kept) await endCap(instructor, id, kept, cap.ended.because);
   }
-  if (week === REVIEW_WEEK) await answerReviews(instructor, id);
+  if (week === REVIEW_WEEK) await answerReviews(voices, id);
   if (demo.released !== week) return;
   const { ask } = await cleanSessions(instructor, id);
   if (ask) await tellAfterClass(instructor, ask.classId, { kind: "nextDay", personId: id, pain: "none" });

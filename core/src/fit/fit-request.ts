@@ -1,5 +1,6 @@
 import * as v from "valibot";
 import { ABSENT_FROM, type Limb, USUAL_BODY, WHOLE } from "../body/build.ts";
+import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 import { type Cap, CapLimit } from "../caps/cap.ts";
 import { type FileProblem, problemsOf, readJson } from "../files/json.ts";
 import { FORM_KINDS } from "../movement/form.ts";
@@ -68,11 +69,19 @@ const Person = v.strictObject({
   aids: v.optional(v.array(v.picklist(OWN_AIDS)), []),
   /** Metres of water where they stand; only in a pool. */
   depth: v.optional(v.nullable(metres(0.3, 2)), null),
+  /** Metres of water at the shallowest place they come to. */
+  shallowest: v.optional(v.nullable(metres(0.3, 2)), null),
+  /** Kilograms. */
+  mass: v.optional(v.nullable(v.pipe(v.number("must be a number"), v.minValue(25), v.maxValue(300))), null),
+  /** What they have in their hands in water, whatever the block says. */
+  equipment: v.exactOptional(v.picklist(WATER_EQUIPMENT_NAMES)),
   caps: v.optional(v.pipe(v.array(RequestedCap), v.maxLength(MOST.caps, `may have at most ${MOST.caps} caps`)), []),
 });
 
 const Place = v.strictObject({
   chairs: v.optional(count(200), OPEN_HALL.chairs),
+  /** How many of the chairs have arms. */
+  armchairs: v.optional(count(200), OPEN_HALL.chairs),
   rail: v.optional(count(200), OPEN_HALL.rail),
   helpers: v.optional(count(20), 0),
   pool: v.optional(v.nullable(v.strictObject({ temperature: v.nullable(v.number()) })), null),

@@ -64,8 +64,8 @@ function formProblems(movement: Movement): MovementFileProblem[] {
   });
 }
 
-/** Words that do not fit how a variant is done. */
-function wordProblems(movement: Movement): MovementFileProblem[] {
+/** Words that do not fit how a variant is done: advice, since only whoever teaches it knows what they mean. */
+export function wordProblems(movement: Movement): MovementFileProblem[] {
   const seated = movement.forms.seated === false ? [] : [FULL_SEATED];
   const oneHand: FormChoice[] = movement.vary.oneArm
     ? [{ ...FULL_STANDING, arms: "right" }, ...seated.map((choice): FormChoice => ({ ...choice, arms: "right" }))]
@@ -81,5 +81,5 @@ function wordProblems(movement: Movement): MovementFileProblem[] {
 /** What is wrong with a movement that reads well: forms that no body can do, entry and exit that contradict the key poses. */
 export function movementProblems(movement: Movement): MovementFileProblem[] {
   const forms = formProblems(movement);
-  return forms.length > 0 ? forms : [...stateProblems(movement), ...wordProblems(movement)];
+  return forms.length > 0 ? forms : stateProblems(movement);
 }

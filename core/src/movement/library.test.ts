@@ -4,7 +4,7 @@ import { isRising } from "../body/pose.ts";
 import { HOLDS, type Hold, holdInWords, ON_ARMRESTS } from "../body/supports.ts";
 import { SIDES, type Side } from "../side.ts";
 import { anatomyProblems } from "./anatomy.ts";
-import { movementProblems } from "./check.ts";
+import { movementProblems, wordProblems } from "./check.ts";
 import { readDemand } from "./demand.ts";
 import { FORM_KINDS, type FormChoice, FULL_STANDING } from "./form.ts";
 import { hasLandForm, type Movement, PURPOSES, rises } from "./format.ts";
@@ -118,7 +118,7 @@ describe.each(LIBRARY_FILES)("%s", (file) => {
   });
 
   test("is said in words that fit a chair, and one hand", () => {
-    expect(movementProblems(movement)).toEqual([]);
+    expect([...movementProblems(movement), ...wordProblems(movement)]).toEqual([]);
   });
 
   test.each(everyForm(movement))("$name can be done on both sides by every body", ({ choice }) => {

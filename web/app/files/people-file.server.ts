@@ -46,6 +46,7 @@ export const FILE_COLUMNS: Readonly<Record<FileKind, readonly Column[]>> = {
     column("left", "Left", false),
     column("right", "Right", false),
     column("day", "Day", true, "date"),
+    column("position", "Where the arm was", false, "arm position"),
   ],
 };
 
@@ -155,10 +156,11 @@ function readMeasured(cells: Cells, known: Known): Read {
   const heights = key(cells["range"] ?? "") === "handheight";
   const left = cells["left"] ?? "";
   const right = cells["right"] ?? "";
-  const read = readAs(measuredRangeForm(today(known.scope)), {
+  const read = readAs(measuredRangeForm(today(known.scope), { positionKnown: false }), {
     range: cells["range"] ?? "",
     how: cells["how"] || "painFree",
     day: cells["day"] ?? "",
+    ...(cells["position"] ? { armPosition: cells["position"] } : {}),
     ...(heights ? { leftHeight: left, rightHeight: right } : { left: left.replace(",", "."), right: right.replace(",", ".") }),
   });
   if (read.value === null) return wrong(read.problem);
@@ -230,7 +232,7 @@ export async function rowsToWrite(scope: Scope, kind: FileKind): Promise<Record<
         if (ended === null)
           rows.push({ person: name, limitation: rule, side: side ?? "", kind: which ?? "", since: eventDay ?? "", note });
     if (kind === "measured")
-      for (const { range, side, how, value, day } of await listMeasurements(scope, id))
+      for (const { range, side, how, value, day, armPosition } of await listMeasurements(scope, id))
         rows.push({
           person: name,
           range,
@@ -238,6 +240,7 @@ export async function rowsToWrite(scope: Scope, kind: FileKind): Promise<Record<
           left: side === "left" ? String(value) : "",
           right: side === "left" ? "" : String(value),
           day,
+          position: armPosition ?? "",
         });
   }
   return rows;

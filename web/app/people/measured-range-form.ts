@@ -39,13 +39,13 @@ type Fields = v.InferOutput<ReturnType<typeof Fields>>;
 /** What the form holds before it is read. */
 export type MeasuredRangeInput = v.InferInput<ReturnType<typeof Fields>>;
 
-function problemsOf(fields: Fields): { key: keyof Fields; message: string }[] {
+function problemsOf(fields: Fields, positionKnown: boolean): { key: keyof Fields; message: string }[] {
   const { range } = fields;
   if (range === "handHeight")
     return fields.leftHeight === undefined && fields.rightHeight === undefined
       ? [{ key: "rightHeight", message: "Please give a height for at least one hand." }]
       : [];
-  if (hasArmPosition(range) && fields.armPosition === undefined)
+  if (positionKnown && hasArmPosition(range) && fields.armPosition === undefined)
     return [{ key: "armPosition", message: "Choose where the arm was: a shoulder turns further in some positions." }];
   const most = mostMeasured(range);
   const wrong = (["left", "right"] as const).flatMap((key) => {
@@ -59,14 +59,22 @@ function problemsOf(fields: Fields): { key: keyof Fields; message: string }[] {
   return wrong;
 }
 
-/** What was measured, turned into one measurement a side. @param today nothing was measured in days to come */
-export const measuredRangeForm = (today: string) =>
+/**
+ * What was measured, turned into one measurement a side.
+ *
+ * @param today nothing was measured in days to come
+ * @param positionKnown whether who fills it in knows where the arm was; in a file of before it is not said
+ */
+export const measuredRangeForm = (
+  today: string,
+  { positionKnown }: { readonly positionKnown: boolean } = { positionKnown: true },
+) =>
   v.pipe(
     Fields(today),
     v.rawCheck(({ dataset, addIssue }) => {
       if (!dataset.typed) return;
       const fields = dataset.value;
-      for (const { key, message } of problemsOf(fields))
+      for (const { key, message } of problemsOf(fields, positionKnown))
         addIssue({ message, path: [{ type: "object", origin: "value", input: fields, key, value: fields[key] }] });
     }),
     v.transform(({ range, how, left, right, leftHeight, rightHeight, armPosition, day }): MeasurementInput[] => {

@@ -72,7 +72,7 @@ function waterBars(demands: readonly Demand[]): Bar[] {
   const waters = demands.flatMap(({ water }) => water ?? []);
   if (waters.length === 0) return [];
   const least = Math.min(...waters.map(({ leastWeight }) => leastWeight));
-  const arms = Math.max(...waters.flatMap(({ drag }) => drag.shoulder));
+  const arms = Math.max(0, ...waters.flatMap(({ drag }) => drag?.shoulder ?? []));
   const note = waters.some(({ outOfDepth }) => outOfDepth) ? "out of depth" : `${Math.round(100 * least)} %`;
   return [scaled("on the feet", note, least, 1, null), scaled("drag on arms", `${arms.toFixed(1)} N m`, arms, 30, null)];
 }

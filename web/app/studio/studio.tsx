@@ -25,6 +25,7 @@ import { PoseValues } from "./pose-values.tsx";
 import { type Handle, type Pulled, type PulledKey, type PullView, pull } from "./pull.ts";
 import { PullFigure } from "./pull-figure.tsx";
 import { WholeRound } from "./whole-round.tsx";
+import { WordAdvice } from "./word-advice.tsx";
 
 interface Props {
   readonly movement: Movement;
@@ -180,6 +181,7 @@ export function Studio({ movement, shipped, people, problems }: Props) {
         <Form id={SAVE_FORM} method="post" className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-5">
           <input type="hidden" name="document" value={JSON.stringify(present)} />
           <CueFields name={present.name} cues={present.cues} edit={edit} />
+          <WordAdvice movement={present} />
           <div className="flex flex-wrap items-center gap-3">
             {!shipped && (
               <Button look="quiet" name="intent" value="delete">

@@ -1,6 +1,6 @@
-import { onRail } from "@able-tide/core/body/supports";
+import { ON_ARMRESTS, onRail } from "@able-tide/core/body/supports";
 import { type FormKind, FULL_STANDING } from "@able-tide/core/movement/form";
-import type { Movement } from "@able-tide/core/movement/format";
+import { type Movement, rises } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
 import { renderToStaticMarkup } from "react-dom/server";
@@ -16,7 +16,11 @@ const COLOURS = `
   .row { display: flex; } .row svg { flex: 1; min-width: 0; } .front svg, .side svg { height: 74px; } .above svg { height: 46px; }`;
 
 function Tile({ movement, kind }: { movement: Movement; kind: FormKind }) {
-  const track = trackOf(movement, { ...FULL_STANDING, kind, hold: kind === "supported" ? onRail("left") : null }, "right");
+  const track = trackOf(
+    movement,
+    { ...FULL_STANDING, kind, hold: kind === "supported" ? (rises(movement) ? ON_ARMRESTS : onRail("left")) : null },
+    "right",
+  );
   const samples = track && sampleTrack(track);
   return (
     <figure>

@@ -99,6 +99,7 @@ try {
   await click("Amahle: as usual");
   await shot("class-arrivals");
   await click("Ruud: more");
+  await click("Pain: left shoulder");
   await shot("check-in");
   await page.keyboard.press("Escape");
   await click("Everybody is here");

@@ -110,32 +110,30 @@ export async function fitClassAgain(scope: Scope, classId: string): Promise<"fit
 }
 
 /**
- * Fits the blocks that are still to come of one person anew, by what was noted of them in class. What they have done, and what
+ * Fits the blocks that are still to come of some people anew, by what was noted of them in class. What they have done, and what
  * everybody else does, stays as it is.
  *
- * @returns whether it was fitted, or the class or the person in it is unknown
+ * @returns the script as it is now, or null if the class or its plan is unknown
  */
-async function fitPersonAgain(scope: Scope, classId: string, personId: string): Promise<"fitted" | "unknown"> {
+async function fitPeopleAgain(scope: Scope, classId: string, personIds: ReadonlySet<string>): Promise<ClassScript | null> {
   const taught = await findClass(scope, classId);
   const found = taught && (await planWithGroup(scope, taught.planId));
-  if (!taught || !found) return "unknown";
+  if (!taught || !found) return null;
   const state = classState(await listEvents(scope, classId));
   const scripted = await scriptOf(scope, found.plan, found.group, state);
-  if (scripted.kind !== "script") return "unknown";
-  const { people } = scripted.script;
-  const anew = people.find(({ id }) => id === personId);
-  if (!anew) return "unknown";
+  if (scripted.kind !== "script") return null;
+  const anew = new Map(scripted.script.people.map(({ id, cells }) => [id, cells]));
   const next =
     state.step === null ? 0 : (classSteps(taught.script.blocks)[state.step]?.blockIndex ?? taught.script.blocks.length);
-  await changeScript(scope, classId, (script) => ({
+  return changeScript(scope, classId, (script) => ({
     ...script,
-    people: script.people.map((person) =>
-      person.id === personId
-        ? { ...person, cells: person.cells.map((cell, block) => (block < next ? cell : (anew.cells[block] ?? cell))) }
-        : person,
-    ),
+    people: script.people.map((person) => {
+      const cells = personIds.has(person.id) ? anew.get(person.id) : undefined;
+      return cells
+        ? { ...person, cells: person.cells.map((cell, block) => (block < next ? cell : (cells[block] ?? cell))) }
+        : person;
+    }),
   }));
-  return "fitted";
 }
 
 /** Signs after which the rest of the day is fitted anew; a rest by choice is no reason. */
@@ -158,9 +156,7 @@ export async function fitAfterNotes(scope: Scope, classId: string, events: reado
       .filter((event) => isTold(event) && withdrawn.has(event.id))
       .map((event) => ("personId" in event ? event.personId : "")),
   ]);
-  let fitted = false;
-  for (const personId of people) fitted = (await fitPersonAgain(scope, classId, personId)) === "fitted" || fitted;
-  return fitted ? ((await findClass(scope, classId))?.script ?? null) : null;
+  return people.size > 0 ? fitPeopleAgain(scope, classId, people) : null;
 }
 
 /**

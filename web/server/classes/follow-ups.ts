@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { type ClassEvent, classState, isGrave, type NextDayPain, type Sign } from "@able-tide/core/class/events";
+import { type ClassEvent, classState, type NextDayPain, type Sign } from "@able-tide/core/class/events";
 import { classSteps } from "@able-tide/core/class/steps";
 import { variantWords } from "@able-tide/core/movement/variant-words";
 import type { Scope } from "../scope.ts";
@@ -38,7 +38,8 @@ function notesOf({ id: classId, day, script }: TaughtClass, events: readonly Cla
       name: nameOf.get(personId) ?? "",
       sign,
       movement: block ? variantWords(block.movement, block.meant).name : "",
-      asks: isGrave(sign) && because === null,
+      // A rest by choice says nothing.
+      asks: sign !== "rested" && because === null,
       because,
     };
   });

@@ -172,5 +172,5 @@ test("more pain than usual at check-in gives that person smaller and fewer, for 
   await click(page, "Next");
   await seeText(page, "rounds");
   await page.keyboard.press("1");
-  await seeText(page, "more pain than usual, right shoulder, set by today's check-in");
+  await seeText(page, "more pain than usual, right shoulder, no leaning on the right hand, set by today's check-in");
 });

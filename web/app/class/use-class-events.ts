@@ -23,6 +23,16 @@ function writeShelf(classId: string, events: readonly ClassEvent[]): void {
   else window.localStorage.setItem(shelf(classId), JSON.stringify(events));
 }
 
+/** The script after a note, once everybody it speaks of is fitted anew; null without an answer, when the forms stay. */
+async function fetchScript(classId: string): Promise<ClassScript | null> {
+  try {
+    const response = await fetch(`/classes/${classId}/events`, { headers: { Accept: "application/json" } });
+    return response.ok ? ((await response.json()) as { script: ClassScript }).script : null;
+  } catch {
+    return null;
+  }
+}
+
 /**
  * The events of a class. A new one is put on the browser's shelf before anything else and stays there until the
  * server has it, so neither a reload nor a lost connection loses it; the server keeps one that comes twice once.
@@ -57,8 +67,8 @@ export function useClassEvents(classId: string, kept: readonly ClassEvent[], onF
           continue;
         }
         if (!response.ok) break;
-        const { script }: { script?: ClassScript } = await response.json();
-        if (script) fitted.current(script);
+        const { refits }: { refits?: boolean } = await response.json();
+        if (refits) void fetchScript(classId).then((script) => script && fitted.current(script));
         const sent = new Set(batch.map(({ id }) => id));
         writeShelf(
           classId,

@@ -140,23 +140,46 @@ async function fitPeopleAgain(scope: Scope, classId: string, personIds: Readonly
 const isTold = (event: ClassEvent): event is Extract<ClassEvent, { kind: "noted" }> =>
   event.kind === "noted" && event.sign !== "rested";
 
-/**
- * Fits everybody anew of whom something was noted, or a note taken back, in a class that is going on.
- *
- * @returns the script as it is now where it was changed, else null
- */
-export async function fitAfterNotes(scope: Scope, classId: string, events: readonly ClassEvent[]): Promise<ClassScript | null> {
-  if (!events.some((event) => isTold(event) || event.kind === "withdrawn")) return null;
+/** Fits that notes have asked for and that are not finished, by class. */
+const underWay = new Map<string, Promise<void>>();
+
+/** Fits everybody anew of whom something was noted, or a note taken back. */
+async function fitAfter(scope: Scope, classId: string, events: readonly ClassEvent[]): Promise<void> {
   const told = await listEvents(scope, classId);
-  if (classState(told).ended !== null) return null;
+  if (classState(told).ended !== null) return;
   const withdrawn = new Set(events.flatMap((event) => (event.kind === "withdrawn" ? [event.noteId] : [])));
   const people = new Set([
     ...events.filter(isTold).map(({ personId }) => personId),
-    ...told
-      .filter((event) => isTold(event) && withdrawn.has(event.id))
-      .map((event) => ("personId" in event ? event.personId : "")),
+    ...told.filter(isTold).flatMap(({ id, personId }) => (withdrawn.has(id) ? [personId] : [])),
   ]);
-  return people.size > 0 ? fitPeopleAgain(scope, classId, people) : null;
+  if (people.size > 0) await fitPeopleAgain(scope, classId, people);
+}
+
+/**
+ * Begins to fit everybody anew of whom something was noted, or a note taken back, in a class that is going on. What happened is
+ * kept already: nobody waits for the fit but whoever asks for it (`scriptAfterNotes`). One class is fitted once at a time.
+ *
+ * @returns whether there is anything to fit
+ */
+export function fitAfterNotes(scope: Scope, classId: string, events: readonly ClassEvent[]): boolean {
+  if (!events.some((event) => isTold(event) || event.kind === "withdrawn")) return false;
+  const before = underWay.get(classId) ?? Promise.resolve();
+  const fit = before
+    .then(() => fitAfter(scope, classId, events))
+    // The forms stay those from before.
+    .catch((problem: unknown) => console.error("the fit after a note failed", problem))
+    .finally(() => {
+      if (underWay.get(classId) === fit) underWay.delete(classId);
+    });
+  underWay.set(classId, fit);
+  return true;
+}
+
+/** The script of a class once the fits that notes have asked for are finished; null where it is unknown. */
+export async function scriptAfterNotes(scope: Scope, classId: string): Promise<ClassScript | null> {
+  if (!(await findClass(scope, classId))) return null;
+  await underWay.get(classId);
+  return (await findClass(scope, classId))?.script ?? null;
 }
 
 /**

@@ -46,7 +46,7 @@ const focusedName = (page: Page): Promise<string> =>
     return words.replace(/\s+/g, " ").trim();
   });
 
-const MOST_TABS = 80;
+const MOST_TABS = 160;
 
 /** Presses Tab until something is focused whose name begins with the words. */
 export async function tabTo(page: Page, words: string): Promise<void> {

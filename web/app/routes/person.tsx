@@ -125,6 +125,8 @@ async function finishCap(scope: Scope, personId: string, formData: FormData) {
     return data<Answer>({ ending: { capId, message, typed } }, { status: 422 });
   }
   const { what, until, because } = submission.value;
+  if (what === "hold" && until !== undefined && until < today(scope))
+    return data<Answer>({ ending: { capId, message: "This day has passed.", typed } }, { status: 422 });
   const outcome: EndOutcome =
     what === "hold" && until !== undefined
       ? await holdOn(scope, personId, submission.value.capId, until, because)

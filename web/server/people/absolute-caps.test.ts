@@ -37,7 +37,7 @@ async function somebody(scope: Scope): Promise<{ personId: string; limitationId:
   const clinician: Scope = { ...scope, role: "clinician" };
   const inputs = [
     cap({ channel: "steadiness", limit: 4 }, { until: "2026-10-01" }),
-    cap({ channel: "dorsiflexion", side: "left", limit: 4 }, { follows: "dorsiflexion" }),
+    cap({ channel: "dorsiflexion", side: "left", limit: 4 }, { follows: "dorsiflexion", until: "2026-10-01" }),
     cap({ channel: "motion", motion: "hipFlexion", side: "left", limit: 85 }, { limitationId }),
     cap({ channel: "noStanding" }, { until: "2026-12-24", dateKind: "ends" }),
   ];

@@ -70,6 +70,9 @@ export async function insertMeasurements(scope: Scope, personId: string, inputs:
   );
 }
 
+/** A date that has passed asks from today on. */
+const notPast = (until: string | null, day: string): string | null => (until !== null && until < day ? day : until);
+
 /**
  * Writes down what was measured and lets the caps that follow a range take its pain-free value. An absolute cap is only
  * ever tightened by it.
@@ -82,6 +85,7 @@ export async function recordMeasurements(scope: Scope, personId: string, inputs:
     const person = await transaction("people").where({ organisation_id: scope.organisationId, id: personId }).first("id");
     if (!person) return false;
     await insertMeasurements(within, personId, inputs);
+    const day = today(scope);
     const open = (await capHistory(within, personId)).filter(({ ended, follows }) => ended === null && follows !== null);
     for (const cap of open) {
       const measured = inputs.find(
@@ -102,7 +106,8 @@ export async function recordMeasurements(scope: Scope, personId: string, inputs:
               limit,
               source: `measured: ${measured.value}°`,
               strength: "firm",
-              from: today(scope),
+              from: day,
+              until: notPast(cap.until, day),
               follows: null,
               clearanceId: null,
             },
@@ -111,7 +116,7 @@ export async function recordMeasurements(scope: Scope, personId: string, inputs:
       }
       if (cap.strength === "absolute" && !isStricter(limit, cap.limit)) continue;
       await finishCaps(within, [cap.id], `measured anew: ${measured.value}°`);
-      await insertCaps(within, personId, [{ ...cap, limit, from: today(scope) }]);
+      await insertCaps(within, personId, [{ ...cap, limit, from: day, until: notPast(cap.until, day) }]);
     }
     return true;
   });

@@ -295,7 +295,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     async () => {
       await page.keyboard.press("Escape");
       await click(page, "Stop");
-      await seeText(page, "Everybody sits.");
+      await seeText(page, "Everyone sits.");
     },
   ],
   [

@@ -62,7 +62,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     clearancesOf(scope, person.id),
     classesWithEvents(scope, person.id, 1),
     cleanSessions(scope, person.id),
-    notedSince(scope, addDays(day, -NOTED_DAYS)),
+    notedSince(scope, addDays(day, -NOTED_DAYS), person.id),
     capNotices(scope),
     aidCapsOf(scope, [person.id], day),
   ]);
@@ -80,7 +80,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     changes: since === null ? [] : changesOf(caps).filter((change) => change.at > since),
     since: last?.taught.day ?? null,
     clean,
-    noted: noted.filter(({ personId }) => personId === person.id),
+    noted,
     notices: notices.filter(({ cap }) => cap.personId === person.id).map(({ cap: { id, limit } }) => ({ id, limit })),
     today: day,
     clinician: scope.role === "clinician" ? scope.accountName : null,

@@ -55,9 +55,19 @@ export async function endedClasses(scope: Scope, most: number): Promise<TaughtCl
   return rows.map(toClass);
 }
 
-/** Classes of a day or later, running or ended, newest first. */
-export async function classesSince(scope: Scope, day: string): Promise<TaughtClass[]> {
-  const rows = await classesOf(scope).where("day", ">=", day).orderBy("day", "desc").select<ClassRow[]>("*");
+/**
+ * Classes of a day or later, running or ended, in which something was noted of anybody, newest first.
+ *
+ * @param personId of this person alone, where it is given
+ */
+export async function classesWithNotes(scope: Scope, day: string, personId?: string): Promise<TaughtClass[]> {
+  const noted = scope
+    .database("class_events")
+    .where({ organisation_id: scope.organisationId })
+    .whereRaw("event->>'kind' = 'noted'")
+    .select("class_id");
+  if (personId !== undefined) void noted.whereRaw("event->>'personId' = ?", [personId]);
+  const rows = await classesOf(scope).where("day", ">=", day).whereIn("id", noted).orderBy("day", "desc").select<ClassRow[]>("*");
   return rows.map(toClass);
 }
 

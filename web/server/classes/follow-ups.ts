@@ -3,7 +3,7 @@ import { type ClassEvent, classState, type NextDayPain, type Sign } from "@able-
 import { classSteps } from "@able-tide/core/class/steps";
 import { variantWords } from "@able-tide/core/movement/variant-words";
 import type { Scope } from "../scope.ts";
-import { addEvents, classesSince, findClass, listEvents, type TaughtClass } from "./classes.ts";
+import { addEvents, classesWithNotes, findClass, listEvents, type TaughtClass } from "./classes.ts";
 
 /** Something that was noted of a person in class, and what was found out about it afterwards. */
 export interface NotedInClass {
@@ -45,11 +45,12 @@ function notesOf({ id: classId, day, script }: TaughtClass, events: readonly Cla
   });
 }
 
-/** What was noted of people in the classes since a day, newest class first. */
-export async function notedSince(scope: Scope, day: string): Promise<NotedInClass[]> {
+/** What was noted of people, or of one of them, in the classes since a day, newest class first. */
+export async function notedSince(scope: Scope, day: string, personId?: string): Promise<NotedInClass[]> {
   const noted: NotedInClass[] = [];
-  for (const taught of await classesSince(scope, day)) noted.push(...notesOf(taught, await listEvents(scope, taught.id)));
-  return noted;
+  for (const taught of await classesWithNotes(scope, day, personId))
+    noted.push(...notesOf(taught, await listEvents(scope, taught.id)));
+  return personId === undefined ? noted : noted.filter((note) => note.personId === personId);
 }
 
 type AfterClass =

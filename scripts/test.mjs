@@ -3,7 +3,7 @@
 import { spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { join, relative } from "node:path";
 import { chromium } from "./debian.mjs";
 import { startCluster } from "./postgres.mjs";
 import { startServer } from "./server.mjs";
@@ -32,6 +32,18 @@ function check(name, [program, ...args]) {
   if (!good) process.stdout.write(`${result.stdout}${result.stderr}\n`);
 }
 
+const SLOWEST = 12;
+
+/** What took longest, so that a test that has grown slow is seen. */
+function tellSlowest({ testResults }) {
+  const tests = testResults.flatMap(({ name, assertionResults }) =>
+    assertionResults.map(({ title, duration }) => ({ file: relative(ROOT, name), title, seconds: (duration ?? 0) / 1000 })),
+  );
+  tests.sort((a, b) => b.seconds - a.seconds);
+  for (const { file, title, seconds } of tests.slice(0, SLOWEST))
+    process.stdout.write(`${seconds.toFixed(0).padStart(5)} s  ${file}: ${title}\n`);
+}
+
 /** Runs Vitest and adds its counts; a run that breaks off counts as one failure. */
 function runTests(env, folder) {
   const report = join(folder, "report.json");
@@ -45,7 +57,9 @@ function runTests(env, folder) {
     },
   );
   try {
-    const { numPassedTests, numFailedTests } = JSON.parse(readFileSync(report, "utf8"));
+    const told = JSON.parse(readFileSync(report, "utf8"));
+    const { numPassedTests, numFailedTests } = told;
+    tellSlowest(told);
     passed += numPassedTests;
     failed += numFailedTests;
     if (result.status !== 0 && numFailedTests === 0) failed += 1;

@@ -70,6 +70,7 @@ export default [
     layout("routes/for-class.ts", { id: "class-bare" }, [
       route("classes/:classId", "routes/class.tsx"),
       route("classes/:classId/events", "routes/class-events.ts"),
+      route("classes/:classId/script", "routes/class-script.ts"),
     ]),
   ]),
 ] satisfies RouteConfig;

@@ -69,10 +69,17 @@ export async function typeInto(page: Page, label: string, text: string): Promise
   await page.keyboard.type(text);
 }
 
+/** How often a page is looked at while something is waited for; each frame would leave no time for the page. Milliseconds. */
+const POLLING = 100;
+
 /** Waits until the page shows some words. */
 export async function seeText(page: Page, words: string, timeout = 20_000): Promise<void> {
   await page
-    .waitForFunction((wanted) => document.body.innerText.replace(/\s+/g, " ").includes(wanted), { timeout }, words)
+    .waitForFunction(
+      (wanted) => document.body.innerText.replace(/\s+/g, " ").includes(wanted),
+      { timeout, polling: POLLING },
+      words,
+    )
     .catch(async () => {
       const text = await page.evaluate(() => document.body.innerText);
       throw new Error(`"${words}" is not to be seen at ${page.url()}:\n${text.slice(0, 3000)}`);
@@ -89,7 +96,7 @@ export async function click(page: Page, words: string): Promise<void> {
       return element.offsetParent !== null && name.replace(/\s+/g, " ").trim().startsWith(wanted);
     });
   for (let attempt = 1; ; attempt += 1) {
-    const handle = await page.waitForFunction(find, { timeout: 20_000 }, words);
+    const handle = await page.waitForFunction(find, { timeout: 20_000, polling: POLLING }, words);
     try {
       await (handle.asElement() as Awaited<ReturnType<Page["$"]>>)?.click();
       return;

@@ -8,6 +8,7 @@ import { planning } from "./migrations/006-planning.ts";
 import { fitting } from "./migrations/007-fitting.ts";
 import { trunkAndLegs } from "./migrations/008-trunk-and-legs.ts";
 import { clinicalReadings } from "./migrations/009-clinical-readings.ts";
+import { scriptRevision } from "./migrations/010-script-revision.ts";
 
 const MIGRATIONS = [
   firstFloor,
@@ -19,6 +20,7 @@ const MIGRATIONS = [
   fitting,
   trunkAndLegs,
   clinicalReadings,
+  scriptRevision,
 ];
 
 /** Holds off every other process that would migrate or load the demo; released when the connection ends. */

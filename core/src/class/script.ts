@@ -19,6 +19,16 @@ export interface ScriptBlock
   readonly sideChange: ScriptLink | null;
 }
 
+/** A person as they were fitted for the class. */
+export interface ScriptPerson {
+  readonly id: string;
+  readonly name: string;
+  /** One a block. */
+  readonly cells: readonly CellView[];
+  /** Ids of the notes in class that the cells follow from, sorted; absent before the first. */
+  readonly fittedAfter?: readonly string[];
+}
+
 /** What a class was begun with: the plan and everybody's fit, kept as they were whatever changes later. */
 export interface ClassScript {
   readonly groupName: string;
@@ -29,7 +39,7 @@ export interface ClassScript {
   readonly home: string;
   /** How the figure is shown: as a mirror of the group, or with its back turned. */
   readonly showing: "mirror" | "sameSide";
-  readonly people: readonly { readonly id: string; readonly name: string; readonly cells: readonly CellView[] }[];
+  readonly people: readonly ScriptPerson[];
 }
 
 const linkInWords = ({ links, hazards }: Seam): ScriptLink => ({

@@ -3,6 +3,7 @@ import { MIDDLING_STATURE } from "../body/segments.ts";
 import type { FormLibrary } from "../fit/form-library.ts";
 import { type SideTotals, sidesOfBlock, sumSides, type TurnDemands, type Uneven, unevenSides } from "./balance.ts";
 import { type BlockReading, type Circumstances, leadsOf, type PlannedBlock, type PlanReading, readPlan } from "./read-plan.ts";
+import { risingBetween } from "./rising.ts";
 
 /** A plan read with what its forms ask of a middling body. */
 export interface PlanLook {
@@ -14,6 +15,8 @@ export interface PlanLook {
   readonly uneven: readonly Uneven[];
   /** Greatest steadiness asked in each block, 0 to 10: the tide. */
   readonly steadiness: readonly number[];
+  /** Steadiness asked by standing up or sitting down on the way to each block, and last on the way out; null without either. */
+  readonly rising: readonly (number | null)[];
 }
 
 /** Whose body the tide and the totals are read for: neither hangs on stature by much. */
@@ -34,5 +37,6 @@ export function lookAtPlan(blocks: readonly PlannedBlock[], circumstances: Circu
     totals: sumSides(sides),
     uneven: unevenSides(reading.blocks.map(({ id }, i) => ({ id, sides: sides[i] as SideTotals }))),
     steadiness: demands.map((each) => Math.max(0, ...each.map(({ steadiness }) => steadiness.total))),
+    rising: risingBetween(reading),
   };
 }

@@ -179,6 +179,15 @@ describe("sides", () => {
   });
 });
 
+test("the tide rises where everybody stands up or sits down: 4.5 without arms on the chair", () => {
+  const seated = (movementId: string) => ({ movementId, as: "seated" as const });
+  const blocks = planned(seated("settling-breath"), "one-leg-toe-near", "side-drift", seated("trunk-turn"));
+  expect(lookAtPlan(blocks, circumstances(), library).rising).toEqual([null, 4.5, null, 4.5, null]);
+  // Everybody sits before leaving.
+  expect(lookAtPlan(planned("one-leg-toe-near"), circumstances(), library).rising).toEqual([null, 4.5]);
+  expect(lookAtPlan(blocks, circumstances({ seatedOnly: true }), library).rising).toEqual([null, null, null, null, null]);
+});
+
 test("the tide is the steadiness of each block as it is meant", () => {
   const blocks = planned("settling-breath", "one-leg-toe-near");
   const [calm = 0, high = 0] = lookAtPlan(blocks, circumstances(), library).steadiness;

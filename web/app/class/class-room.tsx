@@ -1,7 +1,7 @@
 import type { CheckIn } from "@able-tide/core/caps/answers";
 import type { Policy } from "@able-tide/core/caps/policy";
 import { type ClassEvent, classState, signLabel } from "@able-tide/core/class/events";
-import type { ClassScript } from "@able-tide/core/class/script";
+import { fitsDue } from "@able-tide/core/class/refit";
 import { classSteps, roundAt } from "@able-tide/core/class/steps";
 import { variantWords } from "@able-tide/core/movement/variant-words";
 import type { EmergencyCard } from "@able-tide/core/places/place";
@@ -19,7 +19,7 @@ import { Stage } from "./stage.tsx";
 import { Stop } from "./stop.tsx";
 import { useClassEvents } from "./use-class-events.ts";
 import { useNow } from "./use-now.ts";
-import { useScript } from "./use-script.ts";
+import { type RevisedScript, useLatestScript, useScript } from "./use-script.ts";
 import { WayThere } from "./way-there.tsx";
 
 const KEYS = [
@@ -49,7 +49,7 @@ export interface Safety {
 
 interface Props {
   readonly classId: string;
-  readonly script: ClassScript;
+  readonly planned: RevisedScript;
   readonly kept: readonly ClassEvent[];
   readonly safety: Safety;
 }
@@ -65,12 +65,13 @@ const inDialog = ({ target }: KeyboardEvent): boolean =>
   target instanceof HTMLElement && target.closest('[role="dialog"]') !== null;
 
 /** The class as it is taught: arrivals, each step, the end. Everything shown is told from the events. */
-export function ClassRoom({ classId, script: planned, kept, safety }: Props) {
-  const fitted = useRef<(script: ClassScript) => void>(() => undefined);
-  const { events, add, unsent } = useClassEvents(classId, kept, (anew) => fitted.current(anew));
+export function ClassRoom({ classId, planned, kept, safety }: Props) {
+  const { events, add, unsent, scriptRevision: latest } = useClassEvents(classId, kept);
   const state = useMemo(() => classState(events), [events]);
-  const { script, fitting, fitAgain, setScript } = useScript(classId, planned, state.step !== null);
-  fitted.current = setScript;
+  const { script, scriptRevision, fitting, fitAgain, take } = useScript(classId, planned, state.step !== null);
+  const due = useMemo(() => fitsDue(script.people, state), [script, state]);
+  const missing = [...due, ...(latest > scriptRevision ? [latest] : [])].join(" ");
+  useLatestScript(classId, unsent > 0 || fitting === "working" ? "" : missing, take);
   const steps = useMemo(() => classSteps(script.blocks), [script]);
   const now = useNow();
   const [pickedId, setPickedId] = useState<string | null>(null);
@@ -97,6 +98,7 @@ export function ClassRoom({ classId, script: planned, kept, safety }: Props) {
     cell: (step && cells[step.blockIndex]) ?? null,
     noted: state.notes.filter((note) => note.personId === id).map((note) => signLabel(note.sign)),
     sits: state.notes.some((note) => note.personId === id && note.sign === "dizzy"),
+    due: due.has(id),
   }));
   const picked = people.find(({ id }) => id === pickedId) ?? null;
 

@@ -11,6 +11,8 @@ export interface PersonNow {
   readonly noted: readonly string[];
   /** Whether they were dizzy: they sit and are asked before anything else. */
   readonly sits: boolean;
+  /** Whether what is noted of them is still to be fitted. */
+  readonly due: boolean;
 }
 
 function PersonRow({ person, pick }: { person: PersonNow; pick: (id: string) => void }) {
@@ -27,6 +29,7 @@ function PersonRow({ person, pick }: { person: PersonNow; pick: (id: string) => 
         <span className="ml-auto text-right text-lg leading-tight text-sand-200">
           {person.sits ? <strong className="block text-signal-300">Sit. Ask first.</strong> : cell?.brief}
           {person.noted.length > 0 && <span className="block font-semibold text-signal-300">{person.noted.join(", ")}</span>}
+          {person.due && <span className="block text-tide-200">Fitting what comes next…</span>}
         </span>
         <span aria-hidden="true" className="w-5 text-right text-lg text-tide-200">
           {person.digit}

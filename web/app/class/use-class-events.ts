@@ -1,8 +1,10 @@
 import type { ClassEvent } from "@able-tide/core/class/events";
-import type { ClassScript } from "@able-tide/core/class/script";
 import { useCallback, useEffect, useRef, useState } from "react";
+import type { Progress } from "../../server/classes/classes.ts";
 
 const RETRY = 3000;
+/** How often what other devices recorded is asked for, in milliseconds. */
+const LOOK = 5000;
 /** The server's answer to an event that this account may not record. */
 const REFUSED = 403;
 
@@ -23,11 +25,11 @@ function writeShelf(classId: string, events: readonly ClassEvent[]): void {
   else window.localStorage.setItem(shelf(classId), JSON.stringify(events));
 }
 
-/** The script after a note, once everybody it speaks of is fitted anew; null without an answer, when the forms stay. */
-async function fetchScript(classId: string): Promise<ClassScript | null> {
+/** What has happened in a class after a numbered event; null without an answer. */
+async function fetchProgress(classId: string, after: number): Promise<Progress | null> {
   try {
-    const response = await fetch(`/classes/${classId}/events`, { headers: { Accept: "application/json" } });
-    return response.ok ? ((await response.json()) as { script: ClassScript }).script : null;
+    const response = await fetch(`/classes/${classId}/events?after=${after}`, { headers: { Accept: "application/json" } });
+    return response.ok ? await response.json() : null;
   } catch {
     return null;
   }
@@ -35,14 +37,12 @@ async function fetchScript(classId: string): Promise<ClassScript | null> {
 
 /**
  * The events of a class. A new one is put on the browser's shelf before anything else and stays there until the
- * server has it, so neither a reload nor a lost connection loses it; the server keeps one that comes twice once.
+ * server has it, so neither a reload nor a lost connection loses it; the server keeps one that comes twice once. What another
+ * device in the class records is asked for every few seconds.
  *
  * @param kept what the server had when the page was loaded
- * @param onFitted what is done with the script that the server answers after a note
  */
-export function useClassEvents(classId: string, kept: readonly ClassEvent[], onFitted: (script: ClassScript) => void) {
-  const fitted = useRef(onFitted);
-  fitted.current = onFitted;
+export function useClassEvents(classId: string, kept: readonly ClassEvent[]) {
   const [events, setEvents] = useState(kept);
   const [unsent, setUnsent] = useState(0);
   const sending = useRef<Promise<void> | null>(null);
@@ -67,8 +67,6 @@ export function useClassEvents(classId: string, kept: readonly ClassEvent[], onF
           continue;
         }
         if (!response.ok) break;
-        const { refits }: { refits?: boolean } = await response.json();
-        if (refits) void fetchScript(classId).then((script) => script && fitted.current(script));
         const sent = new Set(batch.map(({ id }) => id));
         writeShelf(
           classId,
@@ -98,6 +96,27 @@ export function useClassEvents(classId: string, kept: readonly ClassEvent[], onF
     return () => clearInterval(timer);
   }, [classId, send]);
 
+  const [scriptRevision, setScriptRevision] = useState(0);
+  useEffect(() => {
+    let last = 0;
+    let asking = false;
+    const timer = setInterval(async () => {
+      if (asking || document.hidden) return;
+      asking = true;
+      const progress = await fetchProgress(classId, last);
+      asking = false;
+      if (!progress) return;
+      last = progress.last;
+      setScriptRevision(progress.scriptRevision);
+      setEvents((known) => {
+        const ids = new Set(known.map(({ id }) => id));
+        const others = progress.events.filter(({ id }) => !ids.has(id));
+        return others.length > 0 ? [...known, ...others] : known;
+      });
+    }, LOOK);
+    return () => clearInterval(timer);
+  }, [classId]);
+
   const add = useCallback(
     (event: NewEvent) => {
       const added = { ...event, id: crypto.randomUUID(), at: new Date().toISOString() } as ClassEvent;
@@ -109,5 +128,5 @@ export function useClassEvents(classId: string, kept: readonly ClassEvent[], onF
     [classId, send],
   );
 
-  return { events, add, unsent };
+  return { events, add, unsent, scriptRevision };
 }

@@ -4,7 +4,20 @@ import { useCallback, useEffect, useRef, useState } from "react";
 /** Where today's fit stands: as it should be, being worked out, or waiting for the network. */
 export type Fitting = "done" | "working" | "noConnection";
 
+/** A script, and how often it had been changed. */
+export interface RevisedScript {
+  readonly script: ClassScript;
+  readonly scriptRevision: number;
+}
+
 const RETRY = 5000;
+const JSON_PLEASE = { Accept: "application/json" };
+
+async function ask(path: string, method: "GET" | "POST"): Promise<RevisedScript> {
+  const response = await fetch(path, { method, headers: JSON_PLEASE });
+  if (!response.ok) throw new Error(`${path} was answered ${response.status}`);
+  return response.json();
+}
 
 /**
  * The script of a class, fitted anew when somebody's day changes it. Without a connection the class goes on with the
@@ -13,10 +26,10 @@ const RETRY = 5000;
  * @param planned as the page was loaded
  * @param moving whether the class has begun moving, when it keeps what it has
  */
-export function useScript(classId: string, planned: ClassScript, moving: boolean) {
-  const [script, setScript] = useState(planned);
+export function useScript(classId: string, planned: RevisedScript, moving: boolean) {
+  const [revised, setRevised] = useState(planned);
   const [fitting, setFitting] = useState<Fitting>("done");
-  useEffect(() => setScript(planned), [planned]);
+  useEffect(() => setRevised((now) => newer(now, planned)), [planned]);
 
   const turn = useRef(0);
   /** Fits anew once what was answered has been sent; only the newest asking says how it went. */
@@ -27,11 +40,9 @@ export function useScript(classId: string, planned: ClassScript, moving: boolean
       setFitting("working");
       try {
         await sent;
-        const response = await fetch(`/classes/${classId}/fit`, { method: "POST", headers: { Accept: "application/json" } });
-        if (!response.ok) throw new Error(`fitting was answered ${response.status}`);
-        const answer: { script: ClassScript } = await response.json();
+        const answer = await ask(`/classes/${classId}/fit`, "POST");
         if (mine !== turn.current) return;
-        setScript(answer.script);
+        setRevised((now) => newer(now, answer));
         setFitting("done");
       } catch {
         if (mine === turn.current) setFitting("noConnection");
@@ -46,5 +57,34 @@ export function useScript(classId: string, planned: ClassScript, moving: boolean
     return () => clearTimeout(timer);
   }, [fitting, moving, fitAgain]);
 
-  return { script, fitting, fitAgain, setScript };
+  const take = useCallback((answer: RevisedScript) => setRevised((now) => newer(now, answer)), []);
+  return { ...revised, fitting, fitAgain, take };
+}
+
+/** Answers may come in another order than they were asked for. */
+const newer = (a: RevisedScript, b: RevisedScript): RevisedScript => (b.scriptRevision > a.scriptRevision ? b : a);
+
+/**
+ * Asks for the script of a class as long as the one that is shown is behind: fits are due after notes, or another device has
+ * changed it. Without an answer the class goes on with the script it has, and asks again.
+ *
+ * @param missing what the script does not show yet, as a text; "" when it shows everything
+ */
+export function useLatestScript(classId: string, missing: string, take: (script: RevisedScript) => void): void {
+  useEffect(() => {
+    if (missing === "") return;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    let gone = false;
+    const look = async () => {
+      const answer = await ask(`/classes/${classId}/script`, "GET").catch(() => null);
+      if (gone) return;
+      if (answer) take(answer);
+      timer = setTimeout(look, RETRY);
+    };
+    void look();
+    return () => {
+      gone = true;
+      clearTimeout(timer);
+    };
+  }, [classId, missing, take]);
 }

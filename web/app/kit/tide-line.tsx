@@ -10,10 +10,14 @@ interface TideBlock {
   readonly right: number;
   /** Steadiness demand, 0 to 10. */
   readonly height: number;
+  /** Demand of standing up or sitting down on the way to it; null without either. */
+  readonly rising: number | null;
 }
 
 interface Props {
   readonly blocks: readonly TideBlock[];
+  /** Demand of standing up or sitting down on the way out; null without either. */
+  readonly leaving?: number | null;
   readonly width: number;
   readonly height: number;
   /** A height nobody should pass, with its words; the water above it is hatched. */
@@ -29,23 +33,32 @@ interface Props {
 type Point = readonly [x: number, y: number];
 
 /** The session as a tide: it rises through loosening, stands high in the flow and ebbs in settling. */
-export function TideLine({ blocks, width, height, cap = null, own = null, scale = false, label, className }: Props) {
+export function TideLine({
+  blocks,
+  leaving = null,
+  width,
+  height,
+  cap = null,
+  own = null,
+  scale = false,
+  label,
+  className,
+}: Props) {
   const id = useId();
   const y = (demand: number) => height - 2 - (demand / HIGHEST) * (height - 12);
-  const along = (heightOf: (block: number) => number): Point[] => {
+  const along = (heightOf: (block: number) => number, risings: boolean): Point[] => {
     const first = blocks[0];
     const last = blocks[blocks.length - 1];
     if (!first || !last) return [];
-    const shoulders = blocks.flatMap(({ left, right }, block): Point[] => {
+    const shoulders = blocks.flatMap(({ left, right, rising }, block): Point[] => {
       const shoulder = 0.3 * (right - left);
-      return [
-        [left + shoulder, y(heightOf(block))],
-        [right - shoulder, y(heightOf(block))],
-      ];
+      const between: Point[] = rising !== null && block > 0 && risings ? [[left, y(rising)]] : [];
+      return [...between, [left + shoulder, y(heightOf(block))], [right - shoulder, y(heightOf(block))]];
     });
-    return [[first.left, y(0.2)], ...shoulders, [last.right, y(0.2)]];
+    const out = leaving !== null && risings ? leaving : 0.2;
+    return [[first.left, y(0.2)], ...shoulders, [last.right, y(out)]];
   };
-  const points = along((block) => (blocks[block] as TideBlock).height);
+  const points = along((block) => (blocks[block] as TideBlock).height, true);
   const drawn = line<Point>()
     .x((point) => point[0])
     .y((point) => point[1])
@@ -57,8 +70,10 @@ export function TideLine({ blocks, width, height, cap = null, own = null, scale 
       .y1((point) => point[1])
       .curve(curveMonotoneX)([...points]) ?? "";
   const surface = drawn([...points]) ?? "";
-  const ownSurface = own && (drawn(along((block) => own[block] ?? 0)) ?? "");
-  const over = cap !== null && blocks.some((block) => block.height > cap.height + 0.05);
+  const ownSurface = own && (drawn(along((block) => own[block] ?? 0, false)) ?? "");
+  const over =
+    cap !== null &&
+    [...blocks.flatMap(({ height, rising }) => [height, rising ?? 0]), leaving ?? 0].some((demand) => demand > cap.height + 0.05);
   return (
     <svg viewBox={`0 0 ${width} ${height}`} width={width} height={height} role="img" aria-label={label} className={className}>
       <defs>

@@ -45,6 +45,7 @@ import { ProposeSheet } from "./propose-sheet.tsx";
 import { SaveNote } from "./save-note.tsx";
 import { SideTotalsLine } from "./side-totals.tsx";
 import { beginTeaching, savePlan } from "./submit-plan.ts";
+import { tideInWords } from "./tide-words.ts";
 import { ToMind } from "./to-mind.tsx";
 import { useAutosave } from "./use-autosave.ts";
 import { type FittedRows, type ServedRows, useFit } from "./use-fit.ts";
@@ -214,7 +215,11 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
   }
 
   const ownCap = person?.caps.flatMap(({ limit }) => (limit.channel === "steadiness" ? [limit.limit] : [])) ?? [];
-  const tideBlocks = layout.blocks.map((span, i) => ({ ...span, height: look.steadiness[i] ?? 0 }));
+  const tideBlocks = layout.blocks.map((span, i) => ({
+    ...span,
+    height: look.steadiness[i] ?? 0,
+    rising: look.rising[i] ?? null,
+  }));
   return (
     <>
       <BoardHead plan={plan} group={group} people={people.length} total={reading.total} taught={taught} teach={teach}>
@@ -270,6 +275,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
                   blocks={tideBlocks}
                   width={layout.width}
                   height={TIDE_HEIGHT}
+                  leaving={look.rising.at(-1) ?? null}
                   scale
                   own={row?.cells.map(({ steadiness }) => steadiness) ?? null}
                   cap={
@@ -277,7 +283,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
                       ? { height: Math.min(...ownCap), label: `${person.name} stops at ${Math.min(...ownCap)}` }
                       : null
                   }
-                  label={`Steadiness asked over the session: ${blocks.map(({ movement }, i) => `${taughtName(movement)} ${(look.steadiness[i] ?? 0).toFixed(1)}`).join(", ")}`}
+                  label={`Steadiness asked over the session: ${tideInWords(blocks, look)}`}
                 />
               </div>
               <BlockRow

@@ -20,7 +20,13 @@ export function OutlineTide({ outline, height }: { outline: PlanOutline; height:
   const scale = WIDTH / Math.max(1, outline.blocks[outline.blocks.length - 1]?.to ?? 1);
   return (
     <TideLine
-      blocks={outline.blocks.map(({ from, to, steadiness }) => ({ left: from * scale, right: to * scale, height: steadiness }))}
+      blocks={outline.blocks.map(({ from, to, steadiness, rising }) => ({
+        left: from * scale,
+        right: to * scale,
+        height: steadiness,
+        rising,
+      }))}
+      leaving={outline.leavingRising}
       width={WIDTH}
       height={height}
       label={outline.blocks.map(({ name }) => name).join(", ")}

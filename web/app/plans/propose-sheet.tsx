@@ -35,7 +35,12 @@ function Proposal({ proposal, nameOf, take }: ProposalProps) {
         <span className="font-display text-xl font-bold">{minutesAndSeconds(total)}</span>
       </div>
       <TideLine
-        blocks={shown.map(({ from, to, steadiness }) => ({ left: from * scale, right: to * scale, height: steadiness }))}
+        blocks={shown.map(({ from, to, steadiness, rising }) => ({
+          left: from * scale,
+          right: to * scale,
+          height: steadiness,
+          rising,
+        }))}
         width={WIDTH}
         height={70}
         label={shown.map(({ name }) => name).join(", ")}

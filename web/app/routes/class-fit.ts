@@ -15,5 +15,5 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (!request.headers.get("Accept")?.includes("application/json")) return redirect(`/classes/${params.classId}`);
   const taught = await findClass(scope, params.classId);
   if (!taught) throw notFound();
-  return Response.json({ script: taught.script });
+  return Response.json({ script: taught.script, scriptRevision: taught.scriptRevision });
 }

@@ -97,5 +97,5 @@ function Ended({ taught, events, organisation, name, role }: Loaded) {
 export default function ClassPage({ loaderData }: Route.ComponentProps) {
   const { taught, events, safety } = loaderData;
   if (taught.endedAt !== null) return <Ended {...loaderData} />;
-  return <ClassRoom key={taught.id} classId={taught.id} script={taught.script} kept={events} safety={safety} />;
+  return <ClassRoom key={taught.id} classId={taught.id} planned={taught} kept={events} safety={safety} />;
 }

@@ -31,6 +31,7 @@ export interface ProposedBlock {
   readonly from: number;
   readonly to: number;
   readonly steadiness: number;
+  readonly rising: number | null;
   readonly why: readonly string[];
 }
 
@@ -66,6 +67,7 @@ function shown({ look, why, blocks }: Proposal, { turn, setting, style }: Propos
       from,
       to,
       steadiness: look.steadiness[i] ?? 0,
+      rising: look.rising[i] ?? null,
       why: why[id] ?? [],
     })),
     total: look.reading.total,

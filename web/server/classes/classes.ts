@@ -9,6 +9,8 @@ export interface TaughtClass {
   readonly groupId: string;
   readonly day: string;
   readonly script: ClassScript;
+  /** How often the script was changed since the class began. */
+  readonly scriptRevision: number;
   readonly endedAt: string | null;
 }
 
@@ -18,6 +20,7 @@ interface ClassRow {
   group_id: string;
   day: string;
   script: ClassScript;
+  script_revision: number;
   ended_at: Date | null;
 }
 
@@ -27,6 +30,7 @@ const toClass = (row: ClassRow): TaughtClass => ({
   groupId: row.group_id,
   day: row.day,
   script: row.script,
+  scriptRevision: row.script_revision,
   endedAt: row.ended_at?.toISOString() ?? null,
 });
 
@@ -99,11 +103,9 @@ export async function beginClass(
   return row.id;
 }
 
-/** Gives a class another script: before its first movement, or with somebody more in it. */
+/** Gives a class another script before its first movement. */
 export async function replaceScript(scope: Scope, classId: string, script: ClassScript): Promise<void> {
-  await classesOf(scope)
-    .where({ id: classId })
-    .update({ script: JSON.stringify(script) });
+  await changeScript(scope, classId, () => script);
 }
 
 /**
@@ -123,6 +125,7 @@ export async function changeScript(
     const script = change(row.script);
     await transaction("classes")
       .where(own)
+      .increment("script_revision", 1)
       .update({ script: JSON.stringify(script) });
     return script;
   });
@@ -190,6 +193,34 @@ export async function listEvents(scope: Scope, classId: string): Promise<ClassEv
     .orderBy("sequence")
     .select<{ event: ClassEvent }[]>("event");
   return rows.map((row) => row.event);
+}
+
+/** What has happened in a class after the events that a device has already. */
+export interface Progress {
+  readonly events: readonly ClassEvent[];
+  /** The number of the last event, to ask on from. */
+  readonly last: number;
+  readonly scriptRevision: number;
+}
+
+/**
+ * @param after the number of the last event that whoever asks has; 0 for none
+ * @returns null if the organisation has no such class
+ */
+export async function progressOf(scope: Scope, classId: string, after: number): Promise<Progress | null> {
+  const taught = await classesOf(scope).where({ id: classId }).first<{ script_revision: number }>("script_revision");
+  if (!taught) return null;
+  const rows = await scope
+    .database("class_events")
+    .where({ organisation_id: scope.organisationId, class_id: classId })
+    .where("sequence", ">", after)
+    .orderBy("sequence")
+    .select<{ event: ClassEvent; sequence: number }[]>("event", "sequence");
+  return {
+    events: rows.map(({ event }) => event),
+    last: rows.at(-1)?.sequence ?? after,
+    scriptRevision: taught.script_revision,
+  };
 }
 
 /** Ended classes that a person was planned into, oldest first, with what happened in each. */

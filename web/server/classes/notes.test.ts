@@ -7,7 +7,7 @@ import { addPlan } from "../plans/plans.ts";
 import type { Scope } from "../scope.ts";
 import { addEvents, changeScript, findClass, refusedEvents } from "./classes.ts";
 import { notedSince, tellAfterClass } from "./follow-ups.ts";
-import { fitAfterNotes, scriptAfterNotes, teachPlan } from "./teach.ts";
+import { classAfterNotes, fitAfterNotes, teachPlan } from "./teach.ts";
 import { usualPains } from "./usual-pains.ts";
 
 let organisation: TestOrganisation;
@@ -53,10 +53,11 @@ const withdrawn = (noteId: string, because?: string): ClassEvent => ({
 const helper = (): Scope => ({ ...organisation.scope, role: "helper" });
 
 async function told(classId: string, events: readonly ClassEvent[]) {
+  const revision = async () => (await findClass(organisation.scope, classId))?.scriptRevision;
+  const before = await revision();
   await addEvents(organisation.scope, classId, events);
-  const refits = fitAfterNotes(organisation.scope, classId, events);
-  await scriptAfterNotes(organisation.scope, classId);
-  return refits;
+  await fitAfterNotes(organisation.scope, classId);
+  return (await revision()) !== before;
 }
 const cellsOf = async (classId: string, personId: string) =>
   (await findClass(organisation.scope, classId))?.script.people.find(({ id }) => id === personId)?.cells;
@@ -99,6 +100,31 @@ describe("a note in class", () => {
     expect(await cellsOf(classId, ann)).not.toEqual(before);
     await told(classId, [withdrawn(note.id, "it was Bo")]);
     expect(await cellsOf(classId, ann)).toEqual(before);
+  });
+
+  test("whose fit was cut short is fitted by whoever asks for the script next", async () => {
+    const classId = await begun("2026-10-22");
+    await told(classId, [moved(1, 0)]);
+    const before = await cellsOf(classId, ann);
+    // Kept, and then the server was killed.
+    await addEvents(organisation.scope, classId, [noted(ann, "dizzy", 0)]);
+    expect(await cellsOf(classId, ann)).toEqual(before);
+    const taught = await classAfterNotes(organisation.scope, classId);
+    const cells = taught?.script.people.find(({ id }) => id === ann)?.cells;
+    expect(cells?.slice(1).map(({ form }) => form)).toEqual(["rest", "rest"]);
+    // Nothing is due any more: asking again changes nothing.
+    expect((await classAfterNotes(organisation.scope, classId))?.scriptRevision).toBe(taught?.scriptRevision);
+  });
+
+  test("that comes while another is being fitted is fitted too", async () => {
+    const classId = await begun("2026-10-23");
+    await told(classId, [moved(1, 0)]);
+    await addEvents(organisation.scope, classId, [noted(ann, "dizzy", 0)]);
+    const first = fitAfterNotes(organisation.scope, classId);
+    await addEvents(organisation.scope, classId, [noted(bo, "dizzy", 0)]);
+    await Promise.all([first, fitAfterNotes(organisation.scope, classId)]);
+    for (const personId of [ann, bo])
+      expect((await cellsOf(classId, personId))?.slice(1).map(({ form }) => form)).toEqual(["rest", "rest"]);
   });
 
   test("two changes of a script at once both count", async () => {

@@ -1,7 +1,8 @@
 import type { Cap } from "@able-tide/core/caps/cap";
 import { dayCaps, readCheckIn } from "@able-tide/core/caps/check-in";
-import { type ClassEvent, type ClassState, classState } from "@able-tide/core/class/events";
+import { type ClassState, classState } from "@able-tide/core/class/events";
 import { answersNow } from "@able-tide/core/class/notes-of-day";
+import { fitsDue, notesToFit } from "@able-tide/core/class/refit";
 import { type ClassScript, scriptBlocks } from "@able-tide/core/class/script";
 import { classSteps } from "@able-tide/core/class/steps";
 import { stateInWords } from "@able-tide/core/plan/state";
@@ -13,7 +14,7 @@ import { fitGroupOf } from "../plans/fitted-plan.ts";
 import { findPlan, type Plan } from "../plans/plans.ts";
 import { findPolicy } from "../policy/policy.ts";
 import type { Scope } from "../scope.ts";
-import { beginClass, changeScript, classOfPlan, findClass, listEvents, replaceScript } from "./classes.ts";
+import { beginClass, changeScript, classOfPlan, findClass, listEvents, replaceScript, type TaughtClass } from "./classes.ts";
 
 export type TeachOutcome =
   | { readonly kind: "begun"; readonly classId: string }
@@ -67,7 +68,10 @@ async function scriptOf(scope: Scope, plan: Plan, group: Group, state: Told = NO
       total: reading.total,
       home: stateInWords(reading.home),
       showing: plan.style.showing,
-      people: people.map(({ id, name }) => ({ id, name, cells: rows.get(id)?.cells ?? [] })),
+      people: people.map(({ id, name }) => {
+        const fittedAfter = notesToFit(state, id);
+        return { id, name, cells: rows.get(id)?.cells ?? [], ...(fittedAfter.length > 0 ? { fittedAfter } : {}) };
+      }),
     },
   };
 }
@@ -110,76 +114,72 @@ export async function fitClassAgain(scope: Scope, classId: string): Promise<"fit
 }
 
 /**
- * Fits the blocks that are still to come of some people anew, by what was noted of them in class. What they have done, and what
+ * Fits the blocks that are still to come of everybody whose fit is due after notes in class. What they have done, and what
  * everybody else does, stays as it is.
  *
- * @returns the script as it is now, or null if the class or its plan is unknown
+ * @returns whether anybody was fitted
  */
-async function fitPeopleAgain(scope: Scope, classId: string, personIds: ReadonlySet<string>): Promise<ClassScript | null> {
+async function fitDue(scope: Scope, classId: string): Promise<boolean> {
   const taught = await findClass(scope, classId);
-  const found = taught && (await planWithGroup(scope, taught.planId));
-  if (!taught || !found) return null;
+  if (!taught) return false;
   const state = classState(await listEvents(scope, classId));
+  const due = fitsDue(taught.script.people, state);
+  const found = due.size > 0 ? await planWithGroup(scope, taught.planId) : null;
+  if (!found) return false;
   const scripted = await scriptOf(scope, found.plan, found.group, state);
-  if (scripted.kind !== "script") return null;
+  if (scripted.kind !== "script") return false;
   const anew = new Map(scripted.script.people.map(({ id, cells }) => [id, cells]));
   const next =
     state.step === null ? 0 : (classSteps(taught.script.blocks)[state.step]?.blockIndex ?? taught.script.blocks.length);
-  return changeScript(scope, classId, (script) => ({
+  await changeScript(scope, classId, (script) => ({
     ...script,
     people: script.people.map((person) => {
-      const cells = personIds.has(person.id) ? anew.get(person.id) : undefined;
-      return cells
-        ? { ...person, cells: person.cells.map((cell, block) => (block < next ? cell : (cells[block] ?? cell))) }
-        : person;
+      if (!due.has(person.id)) return person;
+      // Who has left the group since keeps their cells; their notes are done with all the same.
+      const cells = anew.get(person.id) ?? [];
+      return {
+        ...person,
+        cells: person.cells.map((cell, block) => (block < next ? cell : (cells[block] ?? cell))),
+        fittedAfter: notesToFit(state, person.id),
+      };
     }),
   }));
+  return true;
 }
-
-/** Signs after which the rest of the day is fitted anew; a rest by choice is no reason. */
-const isTold = (event: ClassEvent): event is Extract<ClassEvent, { kind: "noted" }> =>
-  event.kind === "noted" && event.sign !== "rested";
 
 /** Fits that notes have asked for and that are not finished, by class. */
 const underWay = new Map<string, Promise<void>>();
 
-/** Fits everybody anew of whom something was noted, or a note taken back. */
-async function fitAfter(scope: Scope, classId: string, events: readonly ClassEvent[]): Promise<void> {
-  const told = await listEvents(scope, classId);
-  if (classState(told).ended !== null) return;
-  const withdrawn = new Set(events.flatMap((event) => (event.kind === "withdrawn" ? [event.noteId] : [])));
-  const people = new Set([
-    ...events.filter(isTold).map(({ personId }) => personId),
-    ...told.filter(isTold).flatMap(({ id, personId }) => (withdrawn.has(id) ? [personId] : [])),
-  ]);
-  if (people.size > 0) await fitPeopleAgain(scope, classId, people);
+/** Fits until nothing is due: what is noted meanwhile is fitted too. */
+async function fitAllDue(scope: Scope, classId: string): Promise<void> {
+  while (await fitDue(scope, classId));
 }
 
 /**
- * Begins to fit everybody anew of whom something was noted, or a note taken back, in a class that is going on. What happened is
- * kept already: nobody waits for the fit but whoever asks for it (`scriptAfterNotes`). One class is fitted once at a time.
- *
- * @returns whether there is anything to fit
+ * Begins to fit everybody whose fit is due after notes in class. The notes are kept already: nobody waits for the fit but whoever
+ * asks for the script (`classAfterNotes`). One class is fitted once at a time.
  */
-export function fitAfterNotes(scope: Scope, classId: string, events: readonly ClassEvent[]): boolean {
-  if (!events.some((event) => isTold(event) || event.kind === "withdrawn")) return false;
+export function fitAfterNotes(scope: Scope, classId: string): Promise<void> {
   const before = underWay.get(classId) ?? Promise.resolve();
   const fit = before
-    .then(() => fitAfter(scope, classId, events))
-    // The forms stay those from before.
+    .then(() => fitAllDue(scope, classId))
+    // The forms stay those from before, and the fit stays due.
     .catch((problem: unknown) => console.error("the fit after a note failed", problem))
     .finally(() => {
       if (underWay.get(classId) === fit) underWay.delete(classId);
     });
   underWay.set(classId, fit);
-  return true;
+  return fit;
 }
 
-/** The script of a class once the fits that notes have asked for are finished; null where it is unknown. */
-export async function scriptAfterNotes(scope: Scope, classId: string): Promise<ClassScript | null> {
-  if (!(await findClass(scope, classId))) return null;
-  await underWay.get(classId);
-  return (await findClass(scope, classId))?.script ?? null;
+/**
+ * A class with everything fitted that notes have asked for, also where a fit was cut short before.
+ *
+ * @returns null where the class is unknown
+ */
+export async function classAfterNotes(scope: Scope, classId: string): Promise<TaughtClass | null> {
+  await fitAfterNotes(scope, classId);
+  return findClass(scope, classId);
 }
 
 /**

@@ -10,7 +10,16 @@ import { solvedForms } from "./solved-forms.ts";
 export interface PlanOutline {
   /** Seconds. */
   readonly total: number;
-  readonly blocks: readonly { readonly name: string; readonly from: number; readonly to: number; readonly steadiness: number }[];
+  readonly blocks: readonly {
+    readonly name: string;
+    readonly from: number;
+    readonly to: number;
+    readonly steadiness: number;
+    /** What standing up or sitting down before it asks; null without either. */
+    readonly rising: number | null;
+  }[];
+  /** The same on the way out. */
+  readonly leavingRising: number | null;
 }
 
 export function outlineOf(plan: Plan, setting: PlanSetting, library: readonly LibraryMovement[]): PlanOutline {
@@ -18,7 +27,7 @@ export function outlineOf(plan: Plan, setting: PlanSetting, library: readonly Li
     plan.blocks,
     library.map(({ movement }) => movement),
   );
-  const { reading, steadiness } = lookAtPlan(blocks, circumstancesOf(setting, plan), solvedForms);
+  const { reading, steadiness, rising } = lookAtPlan(blocks, circumstancesOf(setting, plan), solvedForms);
   return {
     total: reading.total,
     blocks: reading.blocks.map(({ movement, from, to }, i) => ({
@@ -26,6 +35,8 @@ export function outlineOf(plan: Plan, setting: PlanSetting, library: readonly Li
       from,
       to,
       steadiness: steadiness[i] ?? 0,
+      rising: rising[i] ?? null,
     })),
+    leavingRising: rising.at(-1) ?? null,
   };
 }

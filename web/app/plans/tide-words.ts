@@ -1,0 +1,14 @@
+import { type Movement, taughtName } from "@able-tide/core/movement/format";
+import type { PlanLook } from "@able-tide/core/plan/look-at-plan";
+
+/** The tide of a plan as words: each movement's demand, and what standing up and sitting down between them asks. */
+export const tideInWords = (blocks: readonly { readonly movement: Movement }[], { steadiness, rising }: PlanLook): string =>
+  blocks
+    .flatMap(({ movement }, i) => {
+      const between = rising[i];
+      return [
+        ...(between ? [`standing up or sitting down ${between.toFixed(1)}`] : []),
+        `${taughtName(movement)} ${(steadiness[i] ?? 0).toFixed(1)}`,
+      ];
+    })
+    .join(", ");

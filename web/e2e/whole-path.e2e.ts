@@ -1,6 +1,6 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { openBrowser, openPage, pressOn, seeText, signIn, tabTo, typeInto } from "./browser.ts";
+import { openBrowser, openPage, pressOn, seeText, signInByKeys, tabTo, typeInto } from "./browser.ts";
 import { ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 let browser: Browser;
@@ -101,7 +101,7 @@ async function recordResult(page: Page) {
 test("with the keyboard alone: a sore shoulder, a plan, a class, a result on the chart", async () => {
   const problems: string[] = [];
   const page = await openPage(browser, problems);
-  await signIn(page, serverUrl(), organisation);
+  await signInByKeys(page, serverUrl(), organisation);
   await addSoreShoulder(page);
   await planThree(page);
 

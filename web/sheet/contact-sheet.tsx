@@ -3,6 +3,7 @@ import { type FormKind, FULL_STANDING } from "@able-tide/core/movement/form";
 import { type Movement, rises } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
+import { variantWords } from "@able-tide/core/movement/variant-words";
 import { renderToStaticMarkup } from "react-dom/server";
 import { FigureStrip } from "../app/kit/moving-figure.tsx";
 
@@ -13,21 +14,22 @@ const COLOURS = `
   :root { --figure-near: #26707d; --figure-far: #8cc2c4; --figure-trunk: #1d5563; --figure-ground: #d5c8ac; --figure-mark: #b8451d; --figure-water: #3f8d96; }
   body { margin: 12px; font: 14px sans-serif; color: #10303a; background: #fff; display: grid; grid-template-columns: repeat(4, 1fr); gap: 8px; }
   figure { margin: 0; border: 1px solid #d5c8ac; border-radius: 6px; padding: 4px 6px; overflow: hidden; }
+  p { margin: 2px 0 4px; min-height: 2.4em; font-size: 12px; }
   .row { display: flex; } .row svg { flex: 1; min-width: 0; } .front svg, .side svg { height: 74px; } .above svg { height: 46px; }`;
 
 function Tile({ movement, kind }: { movement: Movement; kind: FormKind }) {
-  const track = trackOf(
-    movement,
-    { ...FULL_STANDING, kind, hold: kind === "supported" ? (rises(movement) ? ON_ARMRESTS : onRail("left")) : null },
-    "right",
-  );
+  const hold = kind === "supported" ? (rises(movement) ? ON_ARMRESTS : onRail("left")) : null;
+  const choice = { ...FULL_STANDING, kind, hold };
+  const words = variantWords(movement, choice);
+  const track = trackOf(movement, choice, "right");
   const samples = track && sampleTrack(track);
   return (
     <figure>
       <figcaption>
-        <strong>{movement.name.en}</strong> · {kind}
+        <strong>{words.name}</strong> · {kind}
         {samples?.problem && ` · ${samples.problem.what.kind} at ${samples.problem.phase.toFixed(2)}`}
       </figcaption>
+      <p>{words.cues.do}</p>
       {samples &&
         VIEWS.map((view) => (
           <div key={view} className={view}>

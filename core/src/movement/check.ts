@@ -70,9 +70,11 @@ export function wordProblems(movement: Movement): MovementFileProblem[] {
   const oneHand: FormChoice[] = movement.vary.oneArm
     ? [{ ...FULL_STANDING, arms: "right" }, ...seated.map((choice): FormChoice => ({ ...choice, arms: "right" }))]
     : [];
-  return [...seated, ...oneHand].flatMap((choice) =>
+  const supported: FormChoice[] =
+    movement.forms.supported === false || rises(movement) ? [] : [{ ...FULL_STANDING, kind: "supported", hold: onRail("left") }];
+  return [...seated, ...supported, ...oneHand].flatMap((choice) =>
     misfittingWords(movement, choice).map(({ where, words }) => ({
-      path: choice.arms === "both" ? `forms.${choice.kind}` : "oneHand",
+      path: choice.kind === "seated" && choice.arms === "both" ? "forms.seated" : "oneHand",
       message: `"${words}" (${where}) does not fit this variant: give it words of its own`,
     })),
   );

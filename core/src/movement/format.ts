@@ -174,7 +174,11 @@ const CueSet = v.strictObject({
 const words = {
   name: v.optional(v.strictObject({ en: someText(60), own: v.optional(someText(60)) })),
   cues: v.optional(CueSet),
+  /** What is said on the way to each key pose, in their order. */
+  say: v.optional(v.array(text(80))),
 };
+/** Words for whoever moves one arm, the other hand resting or holding on. */
+const OneHand = v.optional(v.strictObject(words));
 
 const FormPatch = v.strictObject({
   /** Key poses of this form's own, in place of the movement's. */
@@ -182,6 +186,8 @@ const FormPatch = v.strictObject({
   /** Seated: what the shift of weight turns into, degrees at the largest shift. */
   weightBecomes: v.optional(v.strictObject({ pelvisTilt: angle("pelvisTilt"), pelvisList: angle("pelvisList") })),
   ...words,
+  /** Where the movement's own words for one hand do not fit this form. */
+  oneHand: OneHand,
 });
 const Form = v.union([v.literal(false), FormPatch], "must be false or a form");
 
@@ -271,8 +277,7 @@ export const Movement = v.strictObject({
   }),
   /** Whether it is done beside the wall of the pool. */
   atWall: v.optional(v.literal(true, "must be true, or left out")),
-  /** Words for whoever moves one arm, the other hand resting or holding on; `say` one a key pose, in their order. */
-  oneHand: v.optional(v.strictObject({ ...words, say: v.optional(v.array(text(80))) })),
+  oneHand: OneHand,
   features: v.optional(v.array(v.picklist(DECLARED_FEATURES, `must be one of ${DECLARED_FEATURES.join(", ")}`))),
   cues: CueSet,
 });

@@ -17,33 +17,40 @@ const BOTH_HANDS_HELD = "Hold on with both hands and let the rest of the body mo
 const stated = (cues: Cues | undefined): Cues =>
   Object.fromEntries(Object.entries(cues ?? {}).filter(([, words]) => words !== undefined && words !== ""));
 
-/** Words of a movement in a variant: those of the variant's own where it has them, else the movement's. */
+/**
+ * Words of a movement in a variant, the most particular first: those for one hand in this form, for one hand, of this form, of the
+ * movement.
+ */
 export function variantWords(movement: Movement, { kind, hold, arms }: Pick<FormChoice, "kind" | "hold" | "arms">): VariantWords {
   const form = movement.forms[kind];
   const own = form === undefined || form === false ? {} : form;
   const choice = { hold, arms } as FormChoice;
   const moving = SIDES.filter((side) => armMoves(choice, side)).length;
-  const oneHand = moving === 2 ? undefined : movement.oneHand;
-  const name = own.name ?? movement.name;
+  const oneHand = moving === 2 ? [] : [movement.oneHand, own.oneHand];
+  const oneMoves = moving === 1 ? oneHand : [];
+  const name = oneMoves.reduce((named, each) => each?.name ?? named, own.name ?? movement.name);
   const keys: readonly MovementKey[] = own.keys ?? movement.keys;
-  const named = moving === 1 ? (oneHand?.name ?? name) : name;
+  // A form with key poses of its own says nothing on the way to the movement's.
+  const says = [own.say, own.keys ? undefined : oneMoves[0]?.say, oneMoves[1]?.say];
   return {
-    name: named.own ?? named.en,
+    name: name.own ?? name.en,
     cues: {
       ...movement.cues,
       ...stated(own.cues),
-      ...stated(oneHand?.cues),
-      ...(moving === 0 && oneHand ? { do: BOTH_HANDS_HELD } : {}),
+      ...stated(oneHand[0]?.cues),
+      ...stated(oneHand[1]?.cues),
+      ...(moving === 0 && movement.oneHand ? { do: BOTH_HANDS_HELD } : {}),
     },
-    says: keys.map(({ say }, i) => (moving === 1 ? (oneHand?.say?.[i] ?? say) : say) ?? ""),
+    says: keys.map(({ say }, i) => says.reduce((said, each) => each?.[i] ?? said, say) ?? ""),
   };
 }
 
 /** Words that only make sense on the feet. */
 const ON_FEET =
-  /\b(stand|stands|standing|balls of the feet|both legs|one leg|front (foot|knee)|(back|rear) (foot|leg)|weight)\b/i;
+  /\b(stand|stands|standing|steps?|balls of the feet|both legs|the legs (do|carry|have)|one leg|front (foot|knee)|(back|rear) (foot|leg)|over the (left|right) foot|weight|whole body|sink (a little|and)|settle low|then rise|and rise)\b/i;
 /** Words for two hands. */
-const TWO_HANDS = /\b(both hands|both arms|hands|arms|palms|fists|elbows|wrists)\b/i;
+const TWO_HANDS =
+  /\b(both hands|both arms|hands|arms|palms|fists|elbows|wrists|other (arm|hand|palm)|(left|right|opposite) hand)\b/i;
 
 /** Words of a variant that do not fit how it is done, each with where it stands. */
 export function misfittingWords(

@@ -1,4 +1,5 @@
 import { type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
+import type { WaterEquipment } from "@able-tide/core/body/water-equipment";
 import type { CapLimit, CapSide, DateKind, Strength } from "@able-tide/core/caps/cap";
 import type { StandStage } from "@able-tide/core/caps/rungs";
 import type { Sign } from "@able-tide/core/class/events";
@@ -21,6 +22,17 @@ interface DemoCap {
   readonly set: number;
   readonly until?: number;
   readonly ended?: { readonly week: number; readonly because: string };
+  /** Its number was written down before the turn of a shoulder was read as clinicians do: it asks to be looked at. */
+  readonly oldReading?: boolean;
+}
+
+/** Something that a person showed in class. */
+interface DemoSign {
+  readonly week: number;
+  readonly movementId: string;
+  readonly sign: Sign;
+  /** What the instructor found out afterwards; nobody has asked yet where it is missing. */
+  readonly found?: string;
 }
 
 /** A limitation by week: taken in as its rule proposes, cleared by the clinician, over. */
@@ -53,7 +65,7 @@ export interface DemoPerson {
   /** Seconds on each leg at the first and the last test; what lies between follows, with each day's own luck. */
   readonly oneLeg?: Readonly<Record<Side, { readonly first: number; readonly last: number }>>;
   readonly missed?: readonly number[];
-  readonly signs?: readonly { readonly week: number; readonly movementId: string; readonly sign: Sign }[];
+  readonly signs?: readonly DemoSign[];
   /** Weeks in which they answered "lighter today". */
   readonly lighter?: readonly number[];
 }
@@ -79,7 +91,7 @@ export const person = (
   notes,
 });
 
-export type DemoBlock = readonly [movementId: string, rounds: number];
+export type DemoBlock = readonly [movementId: string, rounds: number, equipment?: WaterEquipment];
 
 /** A weekly group of the demo: when it meets and what it was taught. */
 export interface DemoProgramme {

@@ -44,6 +44,7 @@ export const WATER: readonly DemoPerson[] = [
     groups,
     about: {
       hopes: "To float without holding on.",
+      waterEquipment: "floats",
       mayTouch: "yes",
       mayWrite: "yes",
       facts: { seizures: "last one 2024; lie on the side, time it, ring after 5 minutes" },
@@ -85,7 +86,7 @@ export const FRIDAY_WARM_WATER: DemoProgramme = {
     ["settling-breath", 8],
     ["open-and-gather", 8],
     ["small-knee-bends", 10],
-    ["open-and-close-under", 12],
+    ["open-and-close-under", 12, "paddles"],
     ["hips-draw-circle", 10],
     ["fist-and-open", 10],
     ["side-weight-shift", 8],

@@ -15,7 +15,8 @@ export const PLACE: PlaceInput = {
   room: {
     chairs: [
       { height: 0.43, count: 10 },
-      { height: 0.48, count: 6 },
+      { height: 0.48, count: 2 },
+      { height: 0.48, count: 4, arms: true },
     ],
     rail: 7,
     floorLength: 11,

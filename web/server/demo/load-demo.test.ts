@@ -14,8 +14,10 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { now, serverUrl } from "../../e2e/organisation.ts";
 import { scopeOfToken, signIn } from "../accounts/sign-in.ts";
 import { classesWithEvents, endedClasses } from "../classes/classes.ts";
+import { notedSince } from "../classes/follow-ups.ts";
 import { connect } from "../database.ts";
 import { listGroups } from "../groups/groups.ts";
+import { capNotices } from "../people/cap-notices.ts";
 import { capHistory, openCaps } from "../people/caps.ts";
 import { clearancesOf } from "../people/clearances.ts";
 import { meanwhileOf, openLimitations } from "../people/limitations.ts";
@@ -147,6 +149,16 @@ test("who was away has no form that week, and what was noted is there", async ()
   expect(here.filter((present) => !present)).toHaveLength(1);
   expect(here[7]).toBe(false);
   expect(classes.flatMap(({ events }) => classState(events).notes).filter((note) => note.personId === tomasz)).toHaveLength(2);
+});
+
+test("what people showed was asked about, but for the newest; one cap from before the clinical reading asks", async () => {
+  const noted = await notedSince(scope, "2026-07-01");
+  expect(new Set(noted.map(({ noteId }) => noteId)).size).toBe(noted.length);
+  const once = new Set(noted.map(({ classId, personId, sign }) => `${classId} ${personId} ${sign}`));
+  expect(once.size).toBe(noted.length);
+  const asks = noted.filter((note) => note.asks);
+  expect(asks.map(({ name, sign }) => `${name} ${sign}`).sort()).toEqual(["Bela wobbled", "Ruud wobbled"]);
+  expect((await capNotices(scope)).map(({ cap }) => cap.personId)).toEqual([await named("Marit")]);
 });
 
 test("what binds is told truly in every cell of the coming plans", async () => {

@@ -18,6 +18,7 @@ import { fitClassAgain, teachPlan } from "../classes/teach.ts";
 import { addGroup, findGroup } from "../groups/groups.ts";
 import { withSetUpLock } from "../migrate.ts";
 import { listMovements } from "../movements/movements.ts";
+import { askAboutTurn } from "../people/cap-notices.ts";
 import { addCap, capHistory, endCap, holdOn } from "../people/caps.ts";
 import { enterClearance } from "../people/clearances.ts";
 import { endLimitation } from "../people/limitations.ts";
@@ -111,12 +112,17 @@ function classEvents(
 ): ClassEvent[] {
   const events: ClassEvent[] = [];
   const at = (seconds: number) => addSeconds(begins, seconds).toISOString();
+  /** A movement may come twice in a session: what was shown was shown the first time. */
+  const firstStep = new Map<string, number>();
   const here = people.filter((person) => isHere(person, week));
   classSteps(script.blocks).forEach((step, number) => {
     events.push({ kind: "moved", id: nextId(), at: at(step.from), step: number });
+    const movementOfStep = script.blocks[step.blockIndex]?.movement.id ?? "";
+    if (firstStep.has(movementOfStep)) return;
+    firstStep.set(movementOfStep, number);
     for (const { id, demo } of here)
       for (const { sign, movementId, week: inWeek } of demo.signs ?? [])
-        if (inWeek === week && script.blocks[step.blockIndex]?.movement.id === movementId && step.turn === 0)
+        if (inWeek === week && movementOfStep === movementId)
           events.push({ kind: "noted", id: nextId(), at: at(step.from + 35), personId: id, step: number, sign });
   });
   events.push({ kind: "ended", id: nextId(), at: at(script.total + 120), ...programme.ending(week) });
@@ -229,6 +235,7 @@ async function liveThroughWeek(
         until: cap.until === undefined ? null : dayOfWeek(cap.until),
       });
     const kept = caps[i];
+    if (cap.set === week && cap.oldReading && kept) await askAboutTurn(instructor, kept);
     if (cap.ended?.week === week && kept) await endCap(instructor, id, kept, cap.ended.because);
   }
   if (week === REVIEW_WEEK) await answerReviews(voices, id);
@@ -362,7 +369,25 @@ async function teachWeek(
   const taught = await findClass(scope, outcome.classId);
   if (!taught) throw new Error("a class that was begun is there");
   setClock(addSeconds(begins, 3600));
-  await addEvents(scope, outcome.classId, classEvents(taught.script, programme, week, members, begins, nextId));
+  const happened = classEvents(taught.script, programme, week, members, begins, nextId);
+  await addEvents(scope, outcome.classId, happened);
+  await askAfterClass(scope, outcome.classId, week, members, happened);
+}
+
+/** The instructor asks people about what they showed, as far as the demo has an answer. */
+async function askAfterClass(
+  scope: Scope,
+  classId: string,
+  week: number,
+  members: readonly Kept[],
+  happened: readonly ClassEvent[],
+): Promise<void> {
+  for (const event of happened) {
+    if (event.kind !== "noted") continue;
+    const signs = members.find(({ id }) => id === event.personId)?.demo.signs ?? [];
+    const because = signs.find((each) => each.week === week && each.sign === event.sign)?.found;
+    if (because) await tellAfterClass(scope, classId, { kind: "followedUp", noteId: event.id, because });
+  }
 }
 
 /**

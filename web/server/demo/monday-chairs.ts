@@ -61,7 +61,7 @@ export const CHAIRS: readonly DemoPerson[] = [
     stand: "sideBySide",
     released: 0,
     missed: [2, 3],
-    signs: [{ week: 5, movementId: "march-opposite-hand", sign: "pain" }],
+    signs: [{ week: 5, movementId: "march-opposite-hand", sign: "pain", found: "Both hips, as on most mornings." }],
   },
   {
     person: person("Jory", 1943, 173, 70, "stick", "Freezes at the door sill; a count of three helps."),

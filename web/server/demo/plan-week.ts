@@ -18,10 +18,11 @@ export function planWeek(
   movements: readonly Movement[],
 ): readonly Block[] {
   const circumstances = circumstancesOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });
-  let blocks: readonly Block[] = (programme.blocks?.(week) ?? []).map(([movementId, rounds], i) => ({
+  let blocks: readonly Block[] = (programme.blocks?.(week) ?? []).map(([movementId, rounds, equipment], i) => ({
     id: `b${i + 1}`,
     movementId,
     rounds,
+    ...(equipment ? { equipment } : {}),
   }));
   for (;;) {
     const planned = withMovements(blocks, movements);

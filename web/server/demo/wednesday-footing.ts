@@ -52,7 +52,12 @@ export const FOOTING: readonly DemoPerson[] = [
     oneLeg: { left: { first: 3.1, last: 4 }, right: { first: 2.8, last: 3.4 } },
     missed: [4, 9],
     signs: [
-      { week: 3, movementId: "side-weight-shift", sign: "wobbled" },
+      {
+        week: 3,
+        movementId: "side-weight-shift",
+        sign: "wobbled",
+        found: "Looked round at the door. Fine with his stick at hand.",
+      },
       { week: 8, movementId: "shift-and-press", sign: "rested" },
       { week: 13, movementId: "one-leg-toe-near", sign: "wobbled" },
     ],
@@ -87,8 +92,18 @@ export const FOOTING: readonly DemoPerson[] = [
     oneLeg: { left: { first: 15, last: 16.5 }, right: { first: 17, last: 17.5 } },
     missed: [],
     signs: [
-      { week: 8, movementId: "trunk-turn", sign: "pain" },
-      { week: 9, movementId: "trunk-turn", sign: "pain" },
+      {
+        week: 8,
+        movementId: "trunk-turn",
+        sign: "pain",
+        found: "Low back, gone by the evening. He lifted crab pots on Tuesday.",
+      },
+      {
+        week: 9,
+        movementId: "trunk-turn",
+        sign: "pain",
+        found: "The same place. A month of small knee bends, then asked again.",
+      },
     ],
   },
   {
@@ -158,10 +173,20 @@ export const FOOTING: readonly DemoPerson[] = [
         set: 6,
         until: 13,
       },
+      {
+        limit: { channel: "motion", motion: "shoulderOutwardTurn", side: "right", limit: 60 },
+        reason: "sore right shoulder",
+        source: "Ines, from what Marit showed",
+        strength: "firm",
+        set: 6,
+        oldReading: true,
+      },
     ],
     oneLeg: { left: { first: 18, last: 21 }, right: { first: 17, last: 20 } },
     missed: [7],
-    signs: [{ week: 5, movementId: "lift-and-part", sign: "pain" }],
+    signs: [
+      { week: 5, movementId: "lift-and-part", sign: "pain", found: "Right shoulder, at the top. Sees the clinic on Monday." },
+    ],
   },
   {
     person: person("Osei", 1953, 181, 88, "", "Came after a fall on the quay; would like to dance at a wedding in spring."),
@@ -181,7 +206,7 @@ export const FOOTING: readonly DemoPerson[] = [
     ],
     oneLeg: { left: { first: 9, last: 24 }, right: { first: 8, last: 22 } },
     missed: [],
-    signs: [{ week: 10, movementId: "one-leg-toe-near", sign: "wobbled" }],
+    signs: [{ week: 10, movementId: "one-leg-toe-near", sign: "wobbled", found: "His first time without the rail. Pleased." }],
   },
   {
     person: person("Pilar", 1946, 153, 59, "glasses", "Reads lips: face her."),
@@ -201,7 +226,14 @@ export const FOOTING: readonly DemoPerson[] = [
     ],
     oneLeg: { left: { first: 7, last: 18 }, right: { first: 9, last: 19 } },
     missed: [3],
-    signs: [{ week: 1, movementId: "lift-and-part", sign: "dizzy" }],
+    signs: [
+      {
+        week: 1,
+        movementId: "lift-and-part",
+        sign: "dizzy",
+        found: "Over in a minute, sitting. Happens with the arms overhead.",
+      },
+    ],
   },
   {
     person: person("Ruud", 1942, 174, 90, "left arm in a sling when walking", "Stroke in 2021. Support on the right."),
@@ -254,7 +286,7 @@ export const FOOTING: readonly DemoPerson[] = [
     missed: [5, 10, 12],
     signs: [
       { week: 6, movementId: "shift-and-press", sign: "rested" },
-      { week: 11, movementId: "side-weight-shift", sign: "wobbled" },
+      { week: 11, movementId: "side-weight-shift", sign: "wobbled", found: "Tired that day, slept badly." },
       { week: 13, movementId: "shift-and-press", sign: "wobbled" },
     ],
   },

@@ -21,6 +21,13 @@ export async function capNotices(scope: Scope): Promise<CapNotice[]> {
   });
 }
 
+/** Asks for a cap on the turn of a shoulder to be looked at, as caps from before the clinical reading do. */
+export async function askAboutTurn(scope: Scope, capId: string): Promise<void> {
+  await scope
+    .database("cap_notices")
+    .insert({ organisation_id: scope.organisationId, cap_id: capId, kind: "clinicalTurn", made_at: scope.now() });
+}
+
 /**
  * Keeps that somebody has looked at a cap's number and that it is right as it is now read. The cap itself stays as it is.
  *

@@ -71,8 +71,8 @@ export function LimitsFigure({ caps, person, title }: Props) {
           </Figure>
         )}
       </div>
-      <p className="flex justify-around text-sand-600" aria-hidden="true">
-        <span>front, their right on the left</span>
+      <p className="flex justify-around gap-x-4 text-sand-600" aria-hidden="true">
+        <span>front, right side on the left</span>
         <span>side</span>
         {above.length > 0 && <span>above</span>}
       </p>

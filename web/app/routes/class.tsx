@@ -42,11 +42,13 @@ async function knownOf(scope: Scope, groupId: string): Promise<Safety["known"]> 
 
 /** What the class needs beside its script: whom to call, what people share for an emergency, what is asked. */
 async function safetyOf(scope: Scope, groupId: string): Promise<Safety> {
-  const [policy, group, place, people] = await Promise.all([
+  const asks = scope.role !== "helper";
+  const [policy, group, place, people, known] = await Promise.all([
     findPolicy(scope),
     findGroup(scope, groupId),
     placeOfGroup(scope, groupId),
     listPeople(scope),
+    asks ? knownOf(scope, groupId) : {},
   ]);
   return {
     policy: { thresholds: policy.thresholds, questions: group?.questions ?? policy.questions },
@@ -54,8 +56,8 @@ async function safetyOf(scope: Scope, groupId: string): Promise<Safety> {
     facts: Object.fromEntries(
       people.filter(({ about }) => agreedFacts(about).length > 0).map(({ id, about }) => [id, agreedFacts(about)]),
     ),
-    asks: scope.role !== "helper",
-    known: scope.role === "helper" ? {} : await knownOf(scope, groupId),
+    asks,
+    known,
   };
 }
 

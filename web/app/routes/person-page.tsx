@@ -4,6 +4,7 @@ import { cautionsOfNamed } from "@able-tide/core/caps/limitations/all";
 import { dayMonthAndYear, limitInWords, reasonInWords } from "@able-tide/core/caps/words";
 import { agreedFacts } from "@able-tide/core/people/about";
 import { Printer } from "lucide-react";
+import { capNotices } from "../../server/people/cap-notices.ts";
 import { capsHolding } from "../../server/people/caps.ts";
 import { limitationHistory } from "../../server/people/limitations.ts";
 import { findPerson } from "../../server/people/people.ts";
@@ -26,7 +27,12 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
   if (!person) throw notFound();
   const day = today(scope);
-  const [caps, limitations] = await Promise.all([capsHolding(scope, [person.id], day), limitationHistory(scope, person.id)]);
+  const [caps, limitations, notices] = await Promise.all([
+    capsHolding(scope, [person.id], day),
+    limitationHistory(scope, person.id),
+    capNotices(scope),
+  ]);
+  const oldReading = new Set(notices.map(({ cap }) => cap.id));
   const holding = caps.get(person.id) ?? [];
   const reasons = new URL(request.url).searchParams.get("reasons") !== "no";
   const open = limitations.filter(({ ended }) => ended === null);
@@ -52,6 +58,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
         group: groupOf(limit),
         words: limitInWords(limit),
         why: reasons ? reasonInWords({ id, limit, ...cap }) : null,
+        oldReading: oldReading.has(id),
       })),
     usual: [...new Set(deciding.filter(({ usual }) => usual).map(({ limit }) => limitInWords(limit)))],
     figureCaps: holding.map((cap) => (reasons ? cap : { ...cap, reason: "", source: "" })),
@@ -119,6 +126,11 @@ export default function PersonOnAPage({ loaderData }: Route.ComponentProps) {
                     <li key={line.id} className="leading-snug">
                       <strong>{line.words}</strong>
                       {line.why !== null && <span className="text-sand-600"> {line.why}</span>}
+                      {line.oldReading && (
+                        <span className="block font-semibold text-signal-700">
+                          This number was set before turning was measured as clinicians do. Check it.
+                        </span>
+                      )}
                     </li>
                   ))}
               </ul>

@@ -23,8 +23,11 @@ const MIGRATIONS = [
   scriptRevision,
 ];
 
-/** Holds off every other process that would migrate or load the demo; released when the connection ends. */
-const SET_UP_LOCK = 7_251_904;
+/**
+ * Locks of PostgreSQL that keep processes that start at once from doing the same work twice. Loading the demo takes minutes: a
+ * server that only has to migrate does not wait for that. A lock ends with its connection.
+ */
+const LOCKS = { migrate: 7_251_904, demo: 7_251_905 } as const;
 
 type Migration = (typeof MIGRATIONS)[number];
 
@@ -40,20 +43,20 @@ const migrationSource: Knex.MigrationSource<Migration> = {
 };
 
 /** Runs work under a PostgreSQL session lock, so that two processes starting at once take turns. */
-export async function withSetUpLock<Value>(database: Knex, work: () => Promise<Value>): Promise<Value> {
+export async function withLock<Value>(database: Knex, lock: keyof typeof LOCKS, work: () => Promise<Value>): Promise<Value> {
   const connection = await database.client.acquireConnection();
   try {
-    await connection.query("select pg_advisory_lock($1)", [SET_UP_LOCK]);
+    await connection.query("select pg_advisory_lock($1)", [LOCKS[lock]]);
     return await work();
   } finally {
-    await connection.query("select pg_advisory_unlock($1)", [SET_UP_LOCK]);
+    await connection.query("select pg_advisory_unlock($1)", [LOCKS[lock]]);
     await database.client.releaseConnection(connection);
   }
 }
 
 /** Brings the database to the present shape. A lock row that a killed process left behind is freed first. */
 export const migrate = (database: Knex): Promise<void> =>
-  withSetUpLock(database, async () => {
+  withLock(database, "migrate", async () => {
     const options = { migrationSource };
     await database.migrate.forceFreeMigrationsLock(options);
     await database.migrate.latest(options);

@@ -16,7 +16,7 @@ import { addEvents, findClass } from "../classes/classes.ts";
 import { tellAfterClass } from "../classes/follow-ups.ts";
 import { fitClassAgain, teachPlan } from "../classes/teach.ts";
 import { addGroup, findGroup } from "../groups/groups.ts";
-import { withSetUpLock } from "../migrate.ts";
+import { withLock } from "../migrate.ts";
 import { listMovements } from "../movements/movements.ts";
 import { askAboutTurn } from "../people/cap-notices.ts";
 import { addCap, capHistory, endCap, holdOn } from "../people/caps.ts";
@@ -396,7 +396,7 @@ async function askAfterClass(
  * @param today the demo's fourteen weeks end before this day
  */
 export const loadDemo = (database: Knex, today: Date): Promise<void> =>
-  withSetUpLock(database, async () => {
+  withLock(database, "demo", async () => {
     if (await database("accounts").where({ email: INSTRUCTOR.email }).first("id")) return;
     await database.transaction((transaction) => load(transaction, today));
   });

@@ -6,6 +6,7 @@ import { scopeContext } from "./signed-in.server.ts";
 export const only =
   (...roles: readonly Role[]): MiddlewareFunction<Response> =>
   ({ context }, next) => {
-    if (!roles.includes(context.get(scopeContext).role)) throw data("This page is not for your role.", { status: 403 });
+    if (!roles.includes(context.get(scopeContext).role))
+      throw data("Your role does not have access to this page. Ask the owner if you need it.", { status: 403 });
     return next();
   };

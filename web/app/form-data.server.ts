@@ -5,6 +5,6 @@ export async function formDataOf(request: Request): Promise<FormData> {
   try {
     return await request.formData();
   } catch {
-    throw data("This was not sent by one of the forms here.", { status: 400 });
+    throw data("The form was incomplete. Reload the page and try again.", { status: 400 });
   }
 }

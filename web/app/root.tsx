@@ -9,7 +9,7 @@ const sameOrigin: Route.MiddlewareFunction = ({ request }, next) => {
   const origin = request.headers.get("Origin");
   const safe = request.method === "GET" || request.method === "HEAD";
   if (!safe && origin !== null && new URL(origin).host !== request.headers.get("Host"))
-    throw data("This form was not sent from this site.", { status: 403 });
+    throw data("This form could not be checked. Reload the page and send it again.", { status: 403 });
   return next();
 };
 
@@ -46,13 +46,13 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
   const answer = isRouteErrorResponse(error) ? error : null;
   return (
     <main className="mx-auto max-w-2xl p-10">
-      <h1 className="text-3xl">{answer?.status === 404 ? "There is nothing here" : "That did not work"}</h1>
+      <h1 className="text-3xl">{answer?.status === 404 ? "Page not found" : "Something went wrong"}</h1>
       <p className="mt-3 text-lg">
         {typeof answer?.data === "string" && answer.data !== ""
           ? answer.data
           : answer?.status === 404
-            ? "The page may have been moved, or belongs to somebody else."
-            : "Nothing that was saved is lost. Go back and try again."}
+            ? "The page may have moved, or your account may not have access to it."
+            : "Saved work is safe. Go back and try again."}
       </p>
       <p className="mt-6">
         <a className="font-semibold underline underline-offset-4" href="/">

@@ -28,7 +28,7 @@ afterAll(() => organisation.close());
 const forms = (): readonly Record<string, string>[] => [
   { intent: "end-cap", capId, what: "end", because: "well again" },
   { intent: "end-cap", capId, what: "hold", until: "2026-10-13", because: "holds until today" },
-  { intent: "end-cap", capId, what: "hold", until: "2027-10-13", because: "holds on" },
+  { intent: "end-cap", capId, what: "hold", until: "2027-10-13", because: "with support" },
   { intent: "end-cap", capId, what: "anything", until: "2026-10-13", because: "x", strength: "firm" },
   { intent: "confirm-number", capId },
   { intent: "release", stage: "tandem", day: "2026-10-12", because: "known for years" },

@@ -49,20 +49,20 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     "a person, with the form of a cap",
     async () => {
       await click(page, "Marit");
-      await seeText(page, "What holds today, and why");
+      await seeText(page, "Active caps today");
       await click(page, "Set a cap");
       await click(page, "firm, since");
-      await click(page, "One by one, with the reasons");
+      await click(page, "Show each cap with its reason");
     },
   ],
   [
     "a limitation with its proposals",
     async () => {
-      await click(page, "A limitation");
-      await seeText(page, "What is the matter?");
+      await click(page, "Add limitation");
+      await seeText(page, "Choose a limitation");
       await page.select('[name="rule"]', "neckPain");
-      await click(page, "Show what it means");
-      await seeText(page, "Neck turns either way 45° at most");
+      await click(page, "Show suggested caps");
+      await seeText(page, "Neck turn to either side: up to 45°");
     },
   ],
   [
@@ -70,8 +70,8 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     async () => {
       await page.goto(`${serverUrl()}/people`, { waitUntil: "networkidle0" });
       await click(page, "Brannoc");
-      await click(page, "Enter a clearance");
-      await seeText(page, "Limits it sets");
+      await click(page, "Add clearance");
+      await seeText(page, "Caps in this clearance");
     },
   ],
   [
@@ -87,7 +87,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     "the caps of another day",
     async () => {
       await click(page, "Back to Henrike");
-      await click(page, "What were the caps on another day?");
+      await click(page, "Cap history");
       await seeText(page, "Every change");
     },
   ],
@@ -95,16 +95,16 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     "what is known of a person",
     async () => {
       await click(page, "Back to Henrike");
-      await click(page, "Change what is known");
-      await seeText(page, "Emergency facts the person agrees to share");
+      await click(page, "Edit details");
+      await seeText(page, "Emergency facts (shared with consent)");
     },
   ],
   [
     "a person on one page",
     async () => {
       await click(page, "Back to Henrike");
-      await click(page, "One page to print");
-      await seeText(page, "Without the reasons");
+      await click(page, "Print summary");
+      await seeText(page, "Hide reasons");
     },
   ],
   ["groups and places", async () => void (await page.goto(`${serverUrl()}/groups`, { waitUntil: "networkidle0" }))],
@@ -117,7 +117,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     "the studio",
     async () => {
       await page.goto(`${serverUrl()}/movements/shift-and-press/studio`, { waitUntil: "networkidle0" });
-      await seeText(page, "Save as our own");
+      await seeText(page, "Save as a copy");
     },
   ],
   ["plans", async () => void (await page.goto(`${serverUrl()}/plans`, { waitUntil: "networkidle0" }))],
@@ -127,14 +127,14 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
       await click(page, "Wednesday 14 October");
       await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
       await click(page, "Osei, One leg");
-      await seeText(page, "Steadiness stops at");
+      await seeText(page, "Balance demand: up to");
     },
   ],
   [
     "the keys of the board",
     async () => {
       await page.keyboard.press("?");
-      await seeText(page, "Keys of this screen");
+      await seeText(page, "Keyboard shortcuts");
     },
   ],
   [
@@ -142,17 +142,17 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     async () => {
       await page.keyboard.press("Escape");
       await page.keyboard.press("j");
-      await click(page, "sides, form, pace, talk");
+      await click(page, "Sides, variant, pace, explanation");
       // What to mind is worked out beside the first fit of everybody, on a machine that runs many tests.
-      await seeText(page, "2 more to mind", 90_000);
-      await click(page, "2 more to mind");
+      await seeText(page, "2 checks", 90_000);
+      await click(page, "2 checks");
     },
   ],
   [
     "what another style changes",
     async () => {
       await page.select('select[aria-label="Teaching style"]', "Even keel");
-      await seeText(page, "What Even keel changes");
+      await seeText(page, "Changes if you use Even keel");
     },
   ],
   [
@@ -183,8 +183,8 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     "the sheets of a plan",
     async () => {
       await click(page, "Back to the plan");
-      await click(page, "Sheets");
-      await seeText(page, "A card for each person");
+      await click(page, "Printouts");
+      await seeText(page, "Participant cards");
     },
   ],
   [
@@ -197,25 +197,25 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
   [
     "setting up",
     async () => {
-      await click(page, "All sheets");
+      await click(page, "All printouts");
       await click(page, "Setting up");
-      await seeText(page, "Ticked each time");
+      await seeText(page, "Check before every class");
     },
   ],
   [
     "a person's card in large type",
     async () => {
-      await click(page, "All sheets");
+      await click(page, "All printouts");
       await click(page, "Ruud");
       await click(page, "Large type");
-      await seeText(page, "Mind, each time");
+      await seeText(page, "Remember each time");
     },
   ],
   [
     "who stands where",
     async () => {
       await click(page, "Back to the plan");
-      await click(page, "Places");
+      await click(page, "Floor plan");
       await seeText(page, "Room to move");
     },
   ],
@@ -225,15 +225,15 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
       await click(page, "Back to the plan");
       await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
       await page.click('[data-cell="0 1"]');
-      await click(page, "Compare with another");
-      await seeText(page, "Two people, one plan");
+      await click(page, "Compare with another participant");
+      await seeText(page, "Compare two participants");
     },
   ],
   [
     "earlier versions",
     async () => {
       await page.keyboard.press("Escape");
-      await click(page, "Versions");
+      await click(page, "Version history");
       await seeText(page, "Earlier versions");
     },
   ],
@@ -251,7 +251,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     async () => {
       await page.goto(`${serverUrl()}/weeks`, { waitUntil: "networkidle0" });
       await click(page, "Osei");
-      await seeText(page, "The forms Osei was on");
+      await seeText(page, "Variants used by Osei");
       await page.waitForSelector('[aria-label^="One-leg stand"] svg');
     },
   ],
@@ -261,7 +261,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
       await page.goto(`${serverUrl()}/plans`, { waitUntil: "networkidle0" });
       await click(page, "Wednesday 14 October");
       await click(page, "Teach");
-      await seeText(page, "Who is here, and how?");
+      await seeText(page, "Who is here, and how are they?");
     },
   ],
   [
@@ -275,18 +275,18 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     "somebody new",
     async () => {
       await page.keyboard.press("Escape");
-      await click(page, "Somebody new");
-      await seeText(page, "Take them in");
+      await click(page, "Add someone new");
+      await seeText(page, "Add to class");
     },
   ],
   [
     "a movement in class",
     async () => {
       await page.keyboard.press("Escape");
-      await click(page, "Everybody is here");
-      await click(page, "Begin");
+      await click(page, "Mark everyone as here");
+      await click(page, "Start class");
       await click(page, "Next");
-      await seeText(page, "differently just now");
+      await seeText(page, "Adapted for this movement");
     },
   ],
   ["a person in class", async () => void (await click(page, "Marit"))],
@@ -303,10 +303,10 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     async () => {
       await page.keyboard.press("Escape");
       for (let step = 0; step < 60; step += 1) {
-        if (await page.evaluate(() => document.body.innerText.includes("How was it?"))) break;
+        if (await page.evaluate(() => document.body.innerText.includes("How was the class?"))) break;
         await page.keyboard.press("Space");
       }
-      await seeText(page, "How was it?");
+      await seeText(page, "How was the class?");
     },
   ],
   [
@@ -314,7 +314,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     async () => {
       await page.goto(`${serverUrl()}/`, { waitUntil: "networkidle0" });
       await click(page, "Monday Chairs, Monday 12 October");
-      await seeText(page, "What happened");
+      await seeText(page, "Class record");
     },
   ],
   [

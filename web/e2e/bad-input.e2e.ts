@@ -32,8 +32,8 @@ const typedIn = (name: string): Promise<string> => page.$eval(`[name="${name}"]`
 
 describe("in the browser a sentence stands at the field and nothing typed is lost", () => {
   test.each([
-    ["letters for stature", "tall", "Stature is a number of centimetres, such as 164."],
-    ["400 cm", "400", "Stature should be 220 cm or less. Is it in centimetres?"],
+    ["letters for stature", "tall", "Enter the height in centimetres, such as 164."],
+    ["400 cm", "400", "Enter a height of 220 cm or less. Is it in centimetres?"],
   ])("%s", async (_, typed, sentence) => {
     await page.goto(`${serverUrl()}/people/new`, { waitUntil: "networkidle0" });
     await page.type('[name="name"]', "Kerensa");
@@ -41,7 +41,7 @@ describe("in the browser a sentence stands at the field and nothing typed is los
     await page.type('[name="statureCentimetres"]', typed);
     await page.type('[name="massKilograms"]', "70");
     await page.type('[name="notes"]', "Comes by ferry.");
-    await click(page, "Add the person");
+    await click(page, "Add participant");
     await seeText(page, sentence);
     expect(await sentenceAt("statureCentimetres")).toBe(sentence);
     expect(await typedIn("name")).toBe("Kerensa");
@@ -57,9 +57,9 @@ describe("in the browser a sentence stands at the field and nothing typed is los
     await page.$eval('[name="until"]', (field) => {
       (field as HTMLInputElement).value = "2026-10-01";
     });
-    await click(page, "Set this cap");
-    await seeText(page, "The until-date lies before the from-date.");
-    expect(await sentenceAt("until")).toBe("The until-date lies before the from-date.");
+    await click(page, "Set cap");
+    await seeText(page, "The end date is before the start date. Change one of them.");
+    expect(await sentenceAt("until")).toBe("The end date is before the start date. Change one of them.");
     expect(await typedIn("reason")).toBe("sore knee");
     expect(await typedIn("until")).toBe("2026-10-01");
   });
@@ -75,7 +75,7 @@ describe("in the browser a sentence stands at the field and nothing typed is los
     const answered = page.waitForResponse((response) => response.url().endsWith("/teach"));
     await click(page, "Teach");
     expect((await answered).status()).toBe(422);
-    await seeText(page, "There is no movement in this plan yet. Add one and it can be taught.");
+    await seeText(page, "This plan has no movements yet. Add one before you teach.");
   });
 
   test("a broken movement file", async () => {
@@ -85,9 +85,9 @@ describe("in the browser a sentence stands at the field and nothing typed is los
     const input = await page.$('input[type="file"]');
     if (!input) throw new Error("no place for a file");
     await (input as typeof input & { uploadFile: (path: string) => Promise<void> }).uploadFile(file);
-    await click(page, "Bring it in");
+    await click(page, "Import");
     await seeText(page, "line 3, column 14");
-    await seeText(page, "Nothing was brought in.");
+    await seeText(page, "Nothing was imported.");
   });
 });
 
@@ -121,26 +121,20 @@ describe("without a script the same is said, with a status of 4xx", () => {
   const cap = { intent: "cap", channel: "loadedKnee", side: "left", reason: "sore knee", source: "own word", strength: "firm" };
 
   test.each<[string, string, Record<string, string>, string, string]>([
-    [
-      "letters for stature",
-      "/people/new",
-      { ...person, statureCentimetres: "tall" },
-      "Stature is a number of centimetres",
-      "tall",
-    ],
-    ["400 cm", "/people/new", { ...person, statureCentimetres: "400" }, "Stature should be 220 cm or less", "Comes by ferry."],
+    ["letters for stature", "/people/new", { ...person, statureCentimetres: "tall" }, "Enter the height in centimetres", "tall"],
+    ["400 cm", "/people/new", { ...person, statureCentimetres: "400" }, "Enter a height of 220 cm or less", "Comes by ferry."],
     [
       "a knee of 300 degrees",
       "/people/ID",
       { ...cap, amount: "300", from: "2026-10-01" },
-      "This should be between 0 and 120",
+      "Enter a number from 0 to 120",
       "sore knee",
     ],
     [
       "an until-date before the from-date",
       "/people/ID",
       { ...cap, amount: "30", from: "2026-10-10", until: "2026-10-01" },
-      "The until-date lies before the from-date.",
+      "The end date is before the start date. Change one of them.",
       "2026-10-01",
     ],
     [
@@ -151,8 +145,8 @@ describe("without a script the same is said, with a status of 4xx", () => {
       "new shoes",
     ],
     ["a result without a trial", "/weeks/ID", { day: "2026-10-12", note: "new shoes" }, "at least one trial", "new shoes"],
-    ["a result from tomorrow", "/weeks/ID", { day: "2027-01-01", left1: "9" }, "This day is still to come.", "2027-01-01"],
-    ["a plan for no day", "/plans", { groupId: "", day: "soon", start: "last" }, "Please give the day.", "Begin with"],
+    ["a result from tomorrow", "/weeks/ID", { day: "2027-01-01", left1: "9" }, "The date is in the future.", "2027-01-01"],
+    ["a plan for no day", "/plans", { groupId: "", day: "soon", start: "last" }, "Enter the date.", "Start from"],
   ])("%s", async (_, path, fields, sentence, kept) => {
     const { status, text } = await post(path.replace("ID", personId), fields);
     expect(status).toBe(422);

@@ -51,9 +51,9 @@ describe("what is wrong with a row is said with its line", () => {
       "limitations",
       "person,limitation,side\nNobody,Sore shoulder,left\nElestren,Old age,left\nElestren,Sore shoulder,\nElestren,hipReplacement,left\n",
       [
-        [2, "Nobody is called Nobody."],
+        [2, "No participant called Nobody. Check the spelling."],
         [3, '"Old age" is not in the table of limitations.'],
-        [4, "Please choose a side."],
+        [4, "Choose a side."],
         [5, "Which: posterior approach, anterior approach, lateral approach, no precautions given?"],
       ],
     ],
@@ -61,9 +61,9 @@ describe("what is wrong with a row is said with its line", () => {
       "measured",
       "person,range,left,day\nElestren,hipFlexion,far,2026-10-01\nElestren,hipFlexion,95,2027-01-01\nElestren,neckRotation,170,2026-10-01\n",
       [
-        [2, "This should be a number of degrees."],
-        [3, "This day is still to come."],
-        [4, "neck turns: between -30 and 100°."],
+        [2, "Enter a number of degrees."],
+        [3, "The date is in the future. Enter today's date or earlier."],
+        [4, "neck turn: between -30 and 100°."],
       ],
     ],
   ])("%s", async (kind, text, problems) => {

@@ -77,12 +77,12 @@ async function openBoard(day: string): Promise<string> {
 
 test("a cell is held to a form of the instructor's choice, and the fit goes round it until it is let go", async () => {
   const planId = await openBoard("2026-11-04");
-  expect(await cellWords(0, 2)).toContain("standing, whole");
+  expect(await cellWords(0, 2)).toContain("standing variant, full range");
   await page.click('[data-cell="0 2"]');
   await page.waitForSelector("aside select option[value=seated]");
   await page.select("aside section select", "seated");
   await page.waitForFunction(() => document.querySelector('[data-cell="0 2"]')?.getAttribute("aria-label")?.includes("seated"));
-  expect(await cellWords(1, 2)).not.toContain("seated, whole");
+  expect(await cellWords(1, 2)).not.toContain("seated variant, full range");
   await expect
     .poll(async () => (await findPlan(organisation.scope, planId))?.holds, { timeout: 20_000 })
     .toEqual([{ personId: senara, blockId: "b3", way: "seated" }]);
@@ -98,31 +98,31 @@ test("a cell is held to a form of the instructor's choice, and the fit goes roun
 test("why a cell is as it is names the cap that binds, and what would be without it", async () => {
   await openBoard("2026-11-11");
   await page.click('[data-cell="1 2"]');
-  await seeText(page, "Standing only with a hold: unsteady, set by Keeper");
-  await click(page, "If this were gone");
-  await seeText(page, "For the talk with whoever set it");
-  await click(page, "Compare with another");
-  await seeText(page, "Two people, one plan");
+  await seeText(page, "Standing only with hand support (unsteady; source: Keeper");
+  await click(page, "What if this cap ended?");
+  await seeText(page, "For your talk with the person who set it");
+  await click(page, "Compare with another participant");
+  await seeText(page, "Compare two participants");
   await page.keyboard.press("Escape");
 });
 
 test("the helper's sheet prints what the grid says", async () => {
   const planId = await openBoard("2026-11-18");
   const grid = await page.$$eval("[data-cell]", (cells) => cells.map((cell) => cell.getAttribute("aria-label") ?? ""));
-  const holding = grid.filter((words) => words.includes("holding on"));
+  const holding = grid.filter((words) => words.includes("with support"));
   expect(holding.length).toBeGreaterThan(0);
   expect(holding.every((words) => words.startsWith("Tam"))).toBe(true);
   await page.goto(`${serverUrl()}/plans/${planId}/sheets/helper`, { waitUntil: "networkidle0" });
   const printed = await page.$$eval("main ol > li", (rows) => rows.map((row) => (row as HTMLElement).innerText));
   expect(printed).toHaveLength(BLOCKS.length);
-  const helped = printed.filter((text) => /(Holding on|Give a hand): Tam/.test(text));
+  const helped = printed.filter((text) => /(With support|Offer a hand): Tam/.test(text));
   expect(helped).toHaveLength(holding.length);
   for (const words of holding) {
     const name = words.split(", ")[1]?.split(":")[0] ?? "";
     expect(helped.some((text) => text.includes(name))).toBe(true);
   }
   await page.goto(`${serverUrl()}/plans/${planId}/sheets/people/${tam}?type=large`, { waitUntil: "networkidle0" });
-  await seeText(page, "Standing only with a hold");
+  await seeText(page, "Standing only with hand support");
   // A card may lie about: no reason stands on it.
   expect(await page.$eval("main", (main) => (main as HTMLElement).innerText)).not.toContain("unsteady");
   await page.goto(`${serverUrl()}/plans/${planId}/sheets/set-up`, { waitUntil: "networkidle0" });
@@ -153,7 +153,7 @@ test("a sore shoulder at check-in lowers that person's cells only, where the arm
   const planId = await newPlan(today(scope));
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "domcontentloaded" });
   await click(page, "Teach");
-  await seeText(page, "Who is here, and how?");
+  await seeText(page, "Who is here, and how are they?");
   const classId = page.url().split("/").at(-1) ?? "";
   const cellsOf = async (personId: string) =>
     (await findClass(scope, classId))?.script.people.find(({ id }) => id === personId)?.cells ?? [];

@@ -36,18 +36,18 @@ const planFor = (day: string) =>
 async function teachToTheMiddle(page: Page, base: string, planId: string): Promise<void> {
   await page.goto(`${base}/plans/${planId}`, { waitUntil: "networkidle0" });
   await click(page, "Teach");
-  await seeText(page, "Who is here, and how?");
+  await seeText(page, "Who is here, and how are they?");
   await click(page, "Tegen");
   await seeText(page, "1 of 2");
-  await click(page, "Begin");
+  await click(page, "Start class");
   await seeText(page, "Settling breath");
   await page.keyboard.press("Space");
   await seeText(page, "Shift and press");
   await page.keyboard.press("2");
-  await seeText(page, "Not here any more");
+  await seeText(page, "Left the class");
   await page.keyboard.press("d");
   // The sheet names every sign: what is noted stands beside the name once it is closed.
-  await page.waitForFunction(() => !document.body.innerText.includes("Not here any more"));
+  await page.waitForFunction(() => !document.body.innerText.includes("Left the class"));
   await seeText(page, "Dizzy");
 }
 
@@ -70,16 +70,16 @@ test("what is noted while the network is dead arrives when it is back, also afte
   const page = await openPage(browser, []);
   await signIn(page, serverUrl(), organisation);
   await teachToTheMiddle(page, serverUrl(), await planFor("2026-10-21"));
-  await seeText(page, "all kept");
+  await seeText(page, "All saved");
   await page.setOfflineMode(true);
   await page.keyboard.press("2");
-  await seeText(page, "Not here any more");
+  await seeText(page, "Left the class");
   await page.keyboard.press("r");
   await seeText(page, "1 kept here, not sent yet");
   await page.setOfflineMode(false);
   await page.reload();
   await seeText(page, "Rested");
-  await seeText(page, "all kept");
+  await seeText(page, "All saved");
 });
 
 test("a check-in while the network is dead is kept, the class begins all the same, and it arrives", async () => {
@@ -88,16 +88,16 @@ test("a check-in while the network is dead is kept, the class begins all the sam
   const planId = await planFor("2026-11-04");
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
   await click(page, "Teach");
-  await seeText(page, "Who is here, and how?");
+  await seeText(page, "Who is here, and how are they?");
   await page.setOfflineMode(true);
   await page.keyboard.press("2");
   await page.keyboard.press("l");
-  await seeText(page, "In class: lighter today");
-  await seeText(page, "No connection: answers are kept, forms are still those from before");
-  await click(page, "Begin");
+  await seeText(page, "Takes part: lighter today");
+  await seeText(page, "No connection. Answers are saved on this device. Variants have not been updated yet.");
+  await click(page, "Start class");
   await seeText(page, "Settling breath");
   await page.setOfflineMode(false);
-  await seeText(page, "all kept");
+  await seeText(page, "All saved");
   const taught = await classOfPlan(organisation.scope, planId);
   const { checkIns, step } = classState(await listEvents(organisation.scope, taught?.id ?? ""));
   expect([...checkIns.values()].map(({ answers }) => answers.overall)).toEqual(["lighter"]);
@@ -109,12 +109,12 @@ test("a class begun while today's forms are being worked out begins with them", 
   await signIn(page, serverUrl(), organisation);
   await page.goto(`${serverUrl()}/plans/${await planFor("2026-11-11")}`, { waitUntil: "networkidle0" });
   await click(page, "Teach");
-  await seeText(page, "Who is here, and how?");
+  await seeText(page, "Who is here, and how are they?");
   await page.keyboard.press("2");
   await page.keyboard.press("l");
   await page.keyboard.press("Space");
-  await seeText(page, "2 of 4 rounds");
-  expect(await page.evaluate(() => document.body.innerText)).not.toContain("That did not work");
+  await seeText(page, "2 of 4 repetitions");
+  expect(await page.evaluate(() => document.body.innerText)).not.toContain("Something went wrong");
 });
 
 async function startOwnServer(port: number): Promise<{ child: ChildProcess; port: number }> {
@@ -137,19 +137,19 @@ test("a server killed in the middle of a class shows it where it was when it is 
   const page = await openPage(browser, []);
   await signIn(page, base, organisation);
   await teachToTheMiddle(page, base, await planFor("2026-10-28"));
-  await seeText(page, "all kept");
+  await seeText(page, "All saved");
   first.child.removeAllListeners("exit");
   const gone = new Promise((resolve) => first.child.once("exit", resolve));
   first.child.kill("SIGKILL");
   await gone;
   // Noted while the server is dead.
   await page.keyboard.press("2");
-  await seeText(page, "Not here any more");
+  await seeText(page, "Left the class");
   await page.keyboard.press("p");
   await seeText(page, "1 kept here, not sent yet");
 
   const second = await startOwnServer(first.port);
-  await seeText(page, "all kept");
+  await seeText(page, "All saved");
   await page.reload();
   await seeTheMiddle(page);
   await seeText(page, "Pain");

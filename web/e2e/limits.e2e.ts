@@ -54,28 +54,28 @@ test("a new hip waits for limits, gets a clearance, and step, seat and hip arcs 
     massKilograms: "80",
   }))
     await page.type(`[name="${name}"]`, value);
-  await click(page, "Add the person");
-  await seeText(page, "What holds today, and why");
-  const before = { seat: await setUp("Seat, sitting still"), step: await setUp("Longest step") };
+  await click(page, "Add participant");
+  await seeText(page, "Active caps today");
+  const before = { seat: await setUp("Seat height for sitting"), step: await setUp("Longest step") };
   expect(before.step).toMatch(/^\d+ cm$/);
 
-  await click(page, "A limitation");
-  await seeText(page, "What is the matter?");
+  await click(page, "Add limitation");
+  await seeText(page, "Choose a limitation");
   await page.select('[name="rule"]', "hipReplacement");
   await page.waitForSelector('[name="kind"]');
   await page.select('[name="side"]', "left");
   await page.select('[name="kind"]', "posterior");
   await setDay(page, '[name="eventDay"]', "2026-09-20");
-  await click(page, "Show what it means");
-  await seeText(page, "This waits for a clinician");
-  await click(page, "Write it down");
-  await seeText(page, "Awaiting limits");
-  await seeText(page, "No seated forms");
+  await click(page, "Show suggested caps");
+  await seeText(page, "Clinician's advice needed");
+  await click(page, "Save limitation");
+  await seeText(page, "Waiting for the clinician's caps");
+  await seeText(page, "No seated variants");
   expect(await setUp("Longest step")).toBe("none");
   expect((await figure()).join()).not.toContain("left hip bends");
 
-  await click(page, "Enter a clearance");
-  await seeText(page, "Limits it sets");
+  await click(page, "Add clearance");
+  await seeText(page, "Caps in this clearance");
   await page.type('[name="clinician"]', "Dr Vellan");
   await page.type('[name="says"]', "Standing with a stick from today. Hip to 85.");
   await page.$$eval('[name="decision-0"]', (radios) => (radios[1] as HTMLInputElement).click());
@@ -90,14 +90,16 @@ test("a new hip waits for limits, gets a clearance, and step, seat and hip arcs 
     },
     letter as NonNullable<typeof letter>,
   );
-  await click(page, "Enter the clearance");
-  await seeText(page, "Left hip bends 85° at most");
+  await click(page, "Save clearance");
+  await seeText(page, "Left hip bend (flexion): up to 85°");
   await seeText(page, "Dr Vellan");
   await seeText(page, "letter.pdf");
-  expect(await page.evaluate(() => document.body.innerText)).not.toContain("Awaiting limits");
-  expect((await figure()).join()).toContain("left hip bends 85°");
-  expect((await figure()).join()).toContain("left hip turns in 5°");
-  expect(Number.parseInt((await setUp("Seat, sitting still")) ?? "", 10)).toBeGreaterThan(Number.parseInt(before.seat ?? "", 10));
+  expect(await page.evaluate(() => document.body.innerText)).not.toContain("Waiting for the clinician's caps");
+  expect((await figure()).join()).toContain("left hip bend 85°");
+  expect((await figure()).join()).toContain("left hip turn in 5°");
+  expect(Number.parseInt((await setUp("Seat height for sitting")) ?? "", 10)).toBeGreaterThan(
+    Number.parseInt(before.seat ?? "", 10),
+  );
   expect(await setUp("Longest step")).toMatch(/^\d+ cm$/);
 
   const [person] = await listPeople(organisation.scope);
@@ -115,24 +117,24 @@ test("two instructors change the same person at once: the second is told what ch
   await signIn(second, serverUrl(), organisation);
   for (const each of [page, second]) {
     await each.goto(`${serverUrl()}/people/${id}`, { waitUntil: "networkidle0" });
-    await click(each, "Change name, size, groups or notes");
+    await click(each, "Edit name, height, weight, groups or notes");
   }
   const retype = async (of: Page, field: string, value: string) => {
     await of.click(`[name="${field}"]`, { clickCount: 3 });
     await of.type(`[name="${field}"]`, value);
   };
   await retype(page, "statureCentimetres", "166");
-  await click(page, "Save the person");
+  await click(page, "Save participant");
   await seeText(page, "Saved.");
   await retype(second, "notes", "Sings alto.");
   await retype(second, "statureCentimetres", "164");
-  await click(second, "Save the person");
-  await seeText(second, "Keeper changed this meanwhile. Nothing you typed is lost.");
+  await click(second, "Save participant");
+  await seeText(second, "Keeper changed this while you were editing. Your entries are kept.");
   const told = await second.$$eval('[role="alert"] tbody tr', (rows) => rows.map((row) => row.innerText.replace(/\s+/g, " ")));
-  expect(told).toContain("Stature 166 164");
+  expect(told).toContain("Height 166 164");
   expect(await second.$eval('[name="notes"]', (field) => (field as HTMLTextAreaElement).value)).toBe("Sings alto.");
   expect((await findPerson(organisation.scope, id))?.stature).toBe(1.66);
-  await click(second, "Save the person");
+  await click(second, "Save participant");
   await seeText(second, "Saved.");
   expect(await findPerson(organisation.scope, id)).toMatchObject({ stature: 1.64, notes: "Sings alto." });
 });
@@ -147,8 +149,8 @@ test("a walk-in is taken in at the door and gets newcomers' limits", async () =>
   });
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
   await click(page, "Teach");
-  await seeText(page, "Who is here, and how?");
-  await click(page, "Somebody new");
+  await seeText(page, "Who is here, and how are they?");
+  await click(page, "Add someone new");
   await page.waitForSelector('[role="dialog"] [name="name"]');
   for (const [name, value] of Object.entries({
     name: "Zennor",
@@ -157,11 +159,11 @@ test("a walk-in is taken in at the door and gets newcomers' limits", async () =>
     massKilograms: "61",
   }))
     await page.type(`[role="dialog"] [name="${name}"]`, value);
-  await click(page, "Take them in");
+  await click(page, "Add to class");
   await page.waitForSelector('button[aria-label="Zennor: more"]');
-  await click(page, "Begin");
+  await click(page, "Start class");
   await seeText(page, "Settling breath");
-  await seeText(page, "differently just now Zennor");
+  await seeText(page, "Adapted for this movement Zennor");
   const zennor = (await listPeople(organisation.scope)).find(({ name }) => name === "Zennor");
   const caps = await capHistory(organisation.scope, zennor?.id ?? "");
   expect(caps.filter(({ origin }) => origin === "newcomer").map(({ limit }) => limit)).toContainEqual({
@@ -199,20 +201,20 @@ test("of a file with 200 people the seven broken rows are shown, mended and take
     },
     text,
   );
-  await click(page, "See what is in it");
-  await seeText(page, "193 of 200 rows are good, 7 need mending");
+  await click(page, "Check file");
+  await seeText(page, "193 of 200 rows are ready, 7 need correcting");
   const shown = await page.$$eval("table tbody tr", (rows) =>
     rows.map((row) => [...row.querySelectorAll("td")].map((cell) => cell.innerText)),
   );
   expect(shown.map(([line]) => Number(line))).toEqual(lines);
   expect(shown.map(([, reason]) => reason)).toEqual([
-    "Stature is a number of centimetres, such as 164.",
-    "Please give the name to call them by.",
+    "Enter the height in centimetres, such as 164.",
+    "Enter the name to use.",
     "Birth year should be 1905 or later.",
     "Mass should be 250 kg or less.",
     "There is no group called No Such Group.",
     "Nobody 1 is in this file twice.",
-    "Stature should be 100 cm or more. Is it in centimetres?",
+    "Enter a height of 100 cm or more. Is it in centimetres?",
   ]);
   expect((await listPeople(organisation.scope)).length).toBe(before);
 
@@ -232,9 +234,9 @@ test("of a file with 200 people the seven broken rows are shown, mended and take
     mended,
   );
   await click(page, "Check again");
-  await seeText(page, "200 of 200 rows are good");
-  await click(page, "Take in all 200 rows");
-  await seeText(page, "200 rows taken in");
+  await seeText(page, "200 of 200 rows are ready");
+  await click(page, "Import all 200 rows");
+  await seeText(page, "200 rows imported");
   expect((await listPeople(organisation.scope)).length).toBe(before + 200);
   expect(problems).toEqual([]);
 });

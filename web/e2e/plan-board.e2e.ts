@@ -36,12 +36,12 @@ async function openPlan(day: string, input: PlanInput): Promise<string> {
 }
 
 const orderShown = (): Promise<string[]> =>
-  page.$$eval('ol[aria-label="Movements in order"] button > span:first-child', (names) =>
+  page.$$eval('ol[aria-label="Session timeline"] button > span:first-child', (names) =>
     names.map((name) => name.textContent ?? ""),
   );
 const clockOf = (name: string): Promise<string> =>
   page.$$eval(
-    'ol[aria-label="Movements in order"] button',
+    'ol[aria-label="Session timeline"] button',
     (buttons, wanted) =>
       buttons
         .find((button) => button.textContent?.startsWith(wanted))
@@ -83,9 +83,9 @@ test("a thirty-minute standing plan is built by keys alone, and mended to its mi
   }
   expect(await orderShown()).toHaveLength(names.length);
   await page.keyboard.press("Escape");
-  await page.waitForFunction(() => document.body.innerText.includes("too long for 30 min"));
+  await page.waitForFunction(() => document.body.innerText.includes("over 30 min"));
   await page.keyboard.press("n");
-  await pressOn(page, "What to change, in order");
+  await pressOn(page, "Suggested fixes, in order");
   await page.waitForSelector("[data-radix-popper-content-wrapper] li");
   const steps = await page.$$eval("[data-radix-popper-content-wrapper] li", (items) => items.length);
   // The last step takes all that are above it.
@@ -132,16 +132,15 @@ describe("while something is being pulled everything follows", () => {
     await openPlan("2026-11-11", THREE);
     await click(page, "Small knee bends");
     const before = { order: await orderShown(), clock: await clockOf("Shift and press"), seam: await panel() };
-    const from = await middleOf('ol[aria-label="Movements in order"] button', "Small knee bends");
-    const to = await middleOf('ol[aria-label="Movements in order"] button', "Settling breath");
+    const from = await middleOf('ol[aria-label="Session timeline"] button', "Small knee bends");
+    const to = await middleOf('ol[aria-label="Session timeline"] button', "Settling breath");
     await page.mouse.move(from.x, from.y);
     await page.mouse.down();
     await page.mouse.move(from.x - 20, from.y, { steps: 4 });
     await page.mouse.move(to.x - 10, to.y, { steps: 12 });
     await page.waitForFunction(
       () =>
-        document.querySelector('ol[aria-label="Movements in order"] button')?.textContent?.startsWith("Small knee bends") ??
-        false,
+        document.querySelector('ol[aria-label="Session timeline"] button')?.textContent?.startsWith("Small knee bends") ?? false,
     );
     // The hand still holds it.
     expect(await orderShown()).not.toEqual(before.order);
@@ -157,7 +156,7 @@ describe("while something is being pulled everything follows", () => {
   test("the edge of a block: rounds, totals and the clock change", async () => {
     await openPlan("2026-11-12", THREE);
     const before = { duration: await duration(), totals: await totals() };
-    const box = await middleOf('ol[aria-label="Movements in order"] button', "Shift and press");
+    const box = await middleOf('ol[aria-label="Session timeline"] button', "Shift and press");
     await page.mouse.move(box.right - 5, box.y);
     await page.mouse.down();
     await page.mouse.move(box.right + 75, box.y, { steps: 8 });
@@ -171,8 +170,8 @@ test("a seam that cannot be says why, and is mended in one touch", async () => {
   await openPlan("2026-11-13", THREE);
   await click(page, "Shift and press");
   await page.keyboard.press("j");
-  await seeText(page, "Cannot run straight on: feet hip wide, and it begins with");
-  await click(page, "put links in");
+  await seeText(page, "Needs a pause: participants stand with feet hip-width apart, but this movement starts with");
+  await click(page, "Add a transition");
   await page.waitForFunction(() => !document.body.innerText.includes("Cannot run straight on"));
   expect(await panel()).toContain("foot ahead");
 });
@@ -182,8 +181,8 @@ test("one side alone is asked about and evened out in one touch", async () => {
     style: { ...USUAL_STYLE, counting: "together" },
     blocks: [{ id: "b1", movementId: "shift-and-press", rounds: 6, only: "left" }],
   });
-  await seeText(page, "Left 6, right 0 rounds: Shift and press tips it");
-  await click(page, "do both sides");
+  await seeText(page, "Left 6, right 0 repetitions, mainly because of Shift and press");
+  await click(page, "Do both sides");
   await seeText(page, "L 6 · R 6");
 });
 
@@ -191,10 +190,10 @@ test("another style first shows what it changes; the arithmetic follows when it 
   await openPlan("2026-11-17", THREE);
   const before = await totals();
   await page.select('select[aria-label="Teaching style"]', "Long swell");
-  await seeText(page, "What Long swell changes");
-  await seeText(page, "Counting: each side counts one, then left and right together count one");
+  await seeText(page, "Changes if you use Long swell");
+  await seeText(page, "Counting: each side counts one → left and right together count one");
   expect(await totals()).toBe(before);
-  await click(page, "Take it on");
+  await click(page, "Use this style");
   await page.waitForFunction(
     (was) => (document.querySelector('[aria-label="Left and right"]') as HTMLElement | null)?.innerText !== was,
     {},
@@ -206,7 +205,7 @@ test("a combination is practised in parts, joined and quietly", async () => {
   await openPlan("2026-11-18", THREE);
   await click(page, "Shift and press");
   await page.type("aside fieldset input", "Harbour wall");
-  await click(page, "Join them");
+  await click(page, "Combine");
   const order = await orderShown();
   expect(order.filter((name) => name === "Shift and press")).toHaveLength(3);
   expect(order.filter((name) => name.startsWith("Small knee bends"))).toHaveLength(3);
@@ -218,8 +217,8 @@ test("a proposal is taken, changed, and printed with every cue on it", async () 
   const planId = await openPlan("2026-11-25", { style: { ...USUAL_STYLE, speech: "everyPhrase" }, purpose: "steadiness" });
   await click(page, "Propose");
   await page.waitForFunction(() => document.body.innerText.includes("Draft 1"), { timeout: 90_000 });
-  await click(page, "Take this one");
-  await page.waitForFunction(() => document.querySelectorAll('ol[aria-label="Movements in order"] button').length > 5);
+  await click(page, "Use this draft");
+  await page.waitForFunction(() => document.querySelectorAll('ol[aria-label="Session timeline"] button').length > 5);
   const [first = ""] = await orderShown();
   await click(page, first);
   await page.keyboard.press("+");
@@ -251,9 +250,9 @@ test("an earlier version says what going back changes, and comes back", async ()
   const planId = await addPlan(before, { groupId, day: "2026-11-26", ...THREE });
   await changePlan(scope, planId, 1, { blocks: (THREE.blocks ?? []).slice(0, 2) });
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
-  await click(page, "Versions");
-  await seeText(page, "Put in: Small knee bends, 6 rounds");
-  await click(page, "Go back to it");
+  await click(page, "Version history");
+  await seeText(page, "Added: Small knee bends, 6 repetitions");
+  await click(page, "Restore this version");
   await page.waitForSelector('[data-testid="duration"]');
   expect(await orderShown()).toHaveLength(4);
   expect((await findPlan(scope, planId))?.version).toBe(3);
@@ -312,14 +311,14 @@ test("a series fills the calendar; its address is read by others with the right 
   expect(begins).toContain("21/10/2026, 10:00");
   expect(begins).toContain("28/10/2026, 10:00");
   expect(begins).not.toContain("23/12/2026, 10:00");
-  await click(page, "Revoke it");
-  await page.waitForFunction(() => !document.body.innerText.includes("Revoke it"));
+  await click(page, "Revoke address");
+  await page.waitForFunction(() => !document.body.innerText.includes("Revoke address"));
   expect((await fetch(address)).status).toBe(404);
 });
 
 test("a session not planned yet is planned from the calendar: two new and a recap", async () => {
   await page.goto(`${serverUrl()}/calendar`, { waitUntil: "networkidle0" });
-  await click(page, "two new and a recap");
+  await click(page, "Two new movements and a recap");
   await page.waitForSelector('[data-testid="duration"]');
   expect(page.url()).toMatch(/\/plans\/[0-9a-f-]{36}$/);
 });
@@ -327,15 +326,15 @@ test("a session not planned yet is planned from the calendar: two new and a reca
 test("a style of their own is kept, offered on the board, and not under a name that is taken", async () => {
   await page.goto(`${serverUrl()}/styles`, { waitUntil: "networkidle0" });
   await click(page, "Small ripples");
-  await click(page, "Keep as one of ours");
+  await click(page, "Save as our style");
   await seeText(page, "Small ripples, ours");
   await openPlan("2026-12-04", THREE);
   await page.select('select[aria-label="Teaching style"]', "Small ripples, ours");
-  await seeText(page, "What Small ripples, ours changes");
+  await seeText(page, "Changes if you use Small ripples, ours");
   // A plan keeps the style it was given; when that has been changed, the board says so and shows what it would change.
   await openPlan("2026-12-07", { ...THREE, style: { ...USUAL_STYLE, name: "Small ripples, ours", rounds: 8 } });
-  await click(page, "changed since");
-  await seeText(page, "Rounds called: 8, then 4");
+  await click(page, "Updated since this plan was made");
+  await seeText(page, "Counted repetitions: 8 → 4");
   const body = new URLSearchParams({ form: "new", styleId: "", ...stylesFields(), name: "Small ripples, ours" });
   const headers = { Cookie: await cookieOf(serverUrl(), organisation) };
   const again = await fetch(`${serverUrl()}/styles`, { method: "POST", redirect: "manual", headers, body });

@@ -33,7 +33,7 @@ async function openPlan(day: string): Promise<string> {
 }
 
 const orderShown = (): Promise<string[]> =>
-  page.$$eval('ol[aria-label="Movements in order"] button span:first-child', (names) =>
+  page.$$eval('ol[aria-label="Session timeline"] button span:first-child', (names) =>
     names.map((name) => name.textContent ?? ""),
   );
 const duration = (): Promise<string> => page.$eval('[data-testid="duration"]', (element) => element.textContent ?? "");
@@ -46,21 +46,21 @@ const saved = () =>
 test("somebody in a wheelchair with one arm that moves is written down, and has everything seated", async () => {
   const personId = await addSomebody(organisation, "Loveday");
   await page.goto(`${serverUrl()}/people/${personId}`, { waitUntil: "networkidle0" });
-  await click(page, "Change name");
+  await click(page, "Edit name");
   await click(page, "Wheelchair, limbs");
   await page.click('input[name="wheelchair"]');
   await page.select('select[name="armLeft"]', "still");
   await page.type('input[name="legLengthLeft"]', "60");
-  await click(page, "Save the person");
-  await seeText(page, "With 168 cm of stature a leg is near 89 cm. Please measure again.");
+  await click(page, "Save participant");
+  await seeText(page, "For a height of 168 cm a leg is usually about 89 cm. Check the measurement.");
   expect(await page.$eval('select[name="armLeft"]', (element) => (element as HTMLSelectElement).value)).toBe("still");
   const leg = await page.$('input[name="legLengthLeft"]');
   await leg?.click({ count: 3 });
   await page.keyboard.type("88");
-  await click(page, "Save the person");
+  await click(page, "Save participant");
   await seeText(page, "Saved.");
   // Who does not stand has no floor marks.
-  await seeText(page, "does not stand, or may not now");
+  await seeText(page, "does not stand, or standing is capped");
 
   await openPlan("2026-12-02");
   const cells = await page.$$eval("table tbody tr", (rows) =>
@@ -112,17 +112,17 @@ test("a plan changed somewhere else is not written over: the instructor keeps th
   const keep = await openPlan("2026-11-11");
   await changedElsewhere(keep);
   await page.keyboard.press("]");
-  await seeText(page, "This plan was changed somewhere else meanwhile.");
+  await seeText(page, "Someone else changed this plan while you were editing. Which version do you want?");
   expect(await kept(keep)).toEqual(["settling-breath"]);
-  await click(page, "Keep this one");
+  await click(page, "Keep my version");
   await saved();
   expect(await kept(keep)).toEqual(["shift-and-press", "settling-breath", "gather-and-close"]);
 
   const take = await openPlan("2026-11-18");
   await changedElsewhere(take);
   await page.keyboard.press("]");
-  await seeText(page, "This plan was changed somewhere else meanwhile.");
-  await click(page, "Take that one");
+  await seeText(page, "Someone else changed this plan while you were editing. Which version do you want?");
+  await click(page, "Use their version");
   expect(await orderShown()).toEqual(["Settling breath"]);
   await saved();
   expect(await kept(take)).toEqual(["settling-breath"]);
@@ -131,24 +131,24 @@ test("a plan changed somewhere else is not written over: the instructor keeps th
 test("a limit set while people arrive counts in the class", async () => {
   await openPlan("2026-11-25");
   await click(page, "Teach");
-  await seeText(page, "Who is here, and how?");
+  await seeText(page, "Who is here, and how are they?");
   const classAddress = page.url();
-  await click(page, "Set a limit");
-  await seeText(page, "What each may do today.");
+  await click(page, "Set a cap");
+  await seeText(page, "Active caps for each participant.");
   await click(page, "Senara");
-  await seeText(page, "What holds today, and why");
+  await seeText(page, "Active caps today");
   await click(page, "Set a cap");
   await page.type('[name="reason"]', "sore today");
   await page.type('[name="source"]', "own word");
-  await click(page, "Set this cap");
-  await seeText(page, "Right hand stops at shoulder height sore today");
+  await click(page, "Set cap");
+  await seeText(page, "Right hand: up to shoulder height sore today");
   await page.goto(classAddress, { waitUntil: "networkidle0" });
   const fitted = page.waitForResponse((response) => response.url().includes("/fit"));
-  await click(page, "fit everybody again");
+  await click(page, "Update all variants");
   expect((await fitted).status()).toBeLessThan(400);
   await click(page, "Senara");
   await seeText(page, "1 of 1");
-  await click(page, "Begin");
+  await click(page, "Start class");
   await click(page, "Next");
   await seeText(page, "right hand to shoulder");
 });
@@ -156,7 +156,7 @@ test("a limit set while people arrive counts in the class", async () => {
 test("more pain than usual at check-in gives that person smaller and fewer, for today, with the reason", async () => {
   await openPlan("2026-12-09");
   await click(page, "Teach");
-  await seeText(page, "Who is here, and how?");
+  await seeText(page, "Who is here, and how are they?");
   await click(page, "Senara: more");
   await seeText(page, "Senara today");
   await click(page, "Pain: right shoulder");
@@ -166,9 +166,9 @@ test("more pain than usual at check-in gives that person smaller and fewer, for 
   const fitted = page.waitForResponse((response) => response.url().includes("/fit"));
   await click(page, "Keep");
   expect((await fitted).status()).toBeLessThan(400);
-  await seeText(page, "In class: more pain than usual, right shoulder");
-  await page.waitForFunction(() => !document.body.innerText.includes("Fitting today's forms"));
-  await click(page, "Begin");
+  await seeText(page, "Takes part: more pain than usual, right shoulder");
+  await page.waitForFunction(() => !document.body.innerText.includes("Updating variants for today…"));
+  await click(page, "Start class");
   await click(page, "Next");
   await seeText(page, "rounds");
   await page.keyboard.press("1");

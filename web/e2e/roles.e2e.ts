@@ -15,7 +15,7 @@ import { cookieOf, now, ownOrganisation, serverUrl, type TestOrganisation } from
 const base = serverUrl();
 const PASSWORD = "ropes-and-lanterns";
 /** Words that only those who set limits may read. */
-const DIAGNOSES = ["Neck arthritis", "Rheumatoid", "secret note", "usual practice", "Sore shoulder"];
+const DIAGNOSES = ["Neck arthritis", "Rheumatoid", "secret note", "common practice", "Sore shoulder"];
 
 let organisation: TestOrganisation;
 let personId: string;
@@ -132,7 +132,7 @@ describe("a helper", () => {
 
   test("sees what to keep to, what to mind and the agreed emergency facts, also in class", async () => {
     const source = await (await open("helper", "/helping")).text();
-    for (const words of ["Left hand stops at shoulder height", "No looking up with a turn", "left shirt pocket", "stick"])
+    for (const words of ["Left hand: up to shoulder height", "No looking up while turning", "left shirt pocket", "stick"])
       expect(source).toContain(words);
     expect(await (await open("helper", filled("/classes/CLASS"))).text()).toContain("left shirt pocket");
   });
@@ -140,7 +140,7 @@ describe("a helper", () => {
   test("gets a printed page without the reasons, when it is so chosen", async () => {
     const without = await (await open("instructor", filled("/people/PERSON/page?reasons=no"))).text();
     for (const words of DIAGNOSES) expect(without).not.toContain(words);
-    expect(without).toContain("Left hand stops at shoulder height");
+    expect(without).toContain("Left hand: up to shoulder height");
     expect(await (await open("instructor", filled("/people/PERSON/page"))).text()).toContain("Neck arthritis");
   });
 
@@ -179,7 +179,7 @@ describe("a clinician", () => {
     };
     const refused = await post("instructor", cap);
     expect(refused.status).toBe(422);
-    expect(await refused.text()).toContain("Only a clinician sets an absolute cap");
+    expect(await refused.text()).toContain("Only a clinician can set a clinical cap");
     expect((await post("clinician", cap)).status).toBe(200);
     const kept = (await capHistory(organisation.scope, personId)).find(({ strength }) => strength === "absolute");
     expect(kept?.setBy).toBe("clinician");

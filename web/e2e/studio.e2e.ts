@@ -44,7 +44,7 @@ test("a new movement is made by pulling, saved, exported, deleted, brought back,
   const page = await openPage(browser, problems);
   await signIn(page, serverUrl(), organisation);
   await page.goto(`${serverUrl()}/movements/settling-breath/studio`, { waitUntil: "networkidle0" });
-  await seeText(page, "What comes with Able Tide is copied, not changed.");
+  await seeText(page, "Built-in movements stay as they are; your changes are saved as a copy.");
   const before = await demandsOf(page);
 
   await pullHandle(page, "front rightHand", { x: -10, y: -70 });
@@ -62,7 +62,7 @@ test("a new movement is made by pulling, saved, exported, deleted, brought back,
   expect(await demandsOf(page)).toBe(pulled);
 
   await rename(page, "Harbour greeting");
-  await click(page, "Save as our own");
+  await click(page, "Save as a copy");
   await seeText(page, "your own");
   expect(page.url()).toBe(`${serverUrl()}/movements/harbour-greeting/studio`);
   expect(await demandsOf(page)).toBe(pulled);
@@ -78,8 +78,8 @@ test("a new movement is made by pulling, saved, exported, deleted, brought back,
   await seeText(page, "59 of 59");
   const input = await page.$('input[type="file"]');
   await (input as unknown as { uploadFile: (path: string) => Promise<void> }).uploadFile(path);
-  await click(page, "Bring it in");
-  await seeText(page, "Harbour greeting is one of your movements now.");
+  await click(page, "Import");
+  await seeText(page, "Harbour greeting imported.");
   await page.goto(`${serverUrl()}/movements/harbour-greeting/studio`, { waitUntil: "networkidle0" });
   expect(await demandsOf(page)).toBe(pulled);
   expect(problems).toEqual([]);
@@ -95,12 +95,12 @@ test("typed values do what pulling does, and a movement in a plan is not deleted
   await page.keyboard.type("12");
   expect(await demandsOf(page)).not.toBe(before);
   await rename(page, "Gentle knee bends");
-  await click(page, "Save as our own");
+  await click(page, "Save as a copy");
   await seeText(page, "your own");
   const { scope, groupId } = organisation;
   await addPlan(scope, { groupId, day: "2026-10-14", blocks: [{ id: "b1", movementId: "gentle-knee-bends", rounds: 4 }] });
   await click(page, "Delete it");
-  await seeText(page, "This movement is in a plan. Take it out there first.");
+  await seeText(page, "This movement is used in a plan. Remove it from the plan first.");
 });
 
 test("a movement is taught by a name of our own, found by both, and taken along with others in one file", async () => {
@@ -108,7 +108,7 @@ test("a movement is taught by a name of our own, found by both, and taken along 
   await signIn(page, serverUrl(), organisation);
   await page.goto(`${serverUrl()}/movements/turn-the-ball/studio`, { waitUntil: "networkidle0" });
   await page.type('input[name="ownName"]', "Round the lamp");
-  await click(page, "Keep the name");
+  await click(page, "Save name");
   await page.waitForFunction(() => document.querySelector("h1")?.textContent === "Round the lamp");
   for (const words of ["lamp", "ball"]) {
     await page.goto(`${serverUrl()}/movements?words=${words}`, { waitUntil: "networkidle0" });
@@ -136,9 +136,9 @@ test("a foot is pulled off the floor, the movement saved with it, and a wrong we
     {},
     before + 2,
   );
-  await seeText(page, "one leg");
+  await seeText(page, "Time on one leg");
   await rename(page, "Breath on one leg");
-  await click(page, "Save as our own");
+  await click(page, "Save as a copy");
   await seeText(page, "your own");
   expect(await poses()).toBe(before + 2);
 
@@ -147,7 +147,7 @@ test("a foot is pulled off the floor, the movement saved with it, and a wrong we
   await weight?.click({ count: 3 });
   await page.keyboard.type("0.5");
   await click(page, "Save");
-  await seeText(page, "put the weight on the other foot before this one leaves the floor");
+  await seeText(page, "Shift weight to the other foot first");
 });
 
 test("the numbers are for the body that is chosen, and for what it holds", async () => {
@@ -165,17 +165,17 @@ test("the numbers are for the body that is chosen, and for what it holds", async
     await (found as unknown as { select: (value: string) => Promise<void> }).select(option);
   };
   const free = await demandsOf(page);
-  await choose("Form", "supported");
+  await choose("Variant", "supported");
   const oneHand = await demandsOf(page);
   expect(oneHand).not.toBe(free);
-  await choose("Holding on", "2");
+  await choose("Using support", "2");
   expect(await demandsOf(page)).not.toBe(oneHand);
-  await choose("Form", "water");
-  await seeText(page, "on the feet");
-  await choose("Form", "seated");
-  await seeText(page, "This form follows the standing key poses.");
-  await click(page, "Give it poses of its own");
-  await seeText(page, "This form has key poses of its own.");
+  await choose("Variant", "water");
+  await seeText(page, "Standing");
+  await choose("Variant", "seated");
+  await seeText(page, "This variant uses the standing key poses.");
+  await click(page, "Create separate key poses");
+  await seeText(page, "This variant has its own key poses.");
   // What is changed there now leaves the standing form as it was.
   const seated = await demandsOf(page);
   await click(page, "Lead arm");
@@ -184,6 +184,6 @@ test("the numbers are for the body that is chosen, and for what it holds", async
   await elevation?.click({ count: 3 });
   await page.keyboard.type("120");
   expect(await demandsOf(page)).not.toBe(seated);
-  await choose("Form", "standing");
+  await choose("Variant", "standing");
   expect(await demandsOf(page)).toBe(free);
 });

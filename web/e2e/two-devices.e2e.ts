@@ -48,12 +48,12 @@ test("what one device records, the other shows without a reload: who is here, th
   const other = await deviceIn(classId);
   await click(leader, "Tegen");
   await seeText(other, "1 of 2");
-  await click(leader, "Begin");
+  await click(leader, "Start class");
   await seeText(other, "Settling breath");
   await leader.keyboard.press("Space");
   await seeText(other, "Shift and press");
   await leader.keyboard.press("2");
-  await seeText(leader, "Not here any more");
+  await seeText(leader, "Left the class");
   await leader.keyboard.press("d");
   await seeText(other, "Sit. Ask first.");
   // The other device leads on: the movement after the note is the one that was fitted anew, on both.
@@ -70,9 +70,9 @@ test("a note whose fit was cut short is fitted as soon as a device in class sees
   const classId = await begunClass("2026-11-05");
   const page = await deviceIn(classId);
   await click(page, "Tegen");
-  await click(page, "Begin");
+  await click(page, "Start class");
   await seeText(page, "Settling breath");
-  await seeText(page, "all kept");
+  await seeText(page, "All saved");
   expect(await formsOf(classId, tegen)).not.toContain("rest");
   // Kept in the database by a server that was killed before it fitted anybody.
   const at = new Date().toISOString();

@@ -22,39 +22,39 @@ const cellsOf = (page: Page, name: string): Promise<string[]> =>
   );
 
 async function addSoreShoulder(page: Page) {
-  await pressOn(page, "People");
-  await seeText(page, "Nobody yet");
-  await pressOn(page, "Add a person");
-  await typeInto(page, "Name to call them by", "Lowenna");
+  await pressOn(page, "Participants");
+  await seeText(page, "No participants yet");
+  await pressOn(page, "Add participant");
+  await typeInto(page, "Preferred name", "Lowenna");
   await typeInto(page, "Birth year", "1950");
-  await typeInto(page, "Stature", "162");
-  await typeInto(page, "Mass", "64");
+  await typeInto(page, "Height", "162");
+  await typeInto(page, "Weight", "64");
   await pressOn(page, "Harbour Wednesday", "Space");
-  await pressOn(page, "Add the person");
-  await seeText(page, "What holds today, and why");
+  await pressOn(page, "Add participant");
+  await seeText(page, "Active caps today");
   // She is known from before: three clean sessions elsewhere, and ten seconds on one leg.
-  await pressOn(page, "In the first sessions");
-  await tabTo(page, "Four-stage stand");
-  await page.keyboard.type("on one leg");
-  await typeInto(page, "Known from before?", "Taught her for two winters.");
-  await pressOn(page, "Release from newcomers' limits");
-  await seeText(page, "Steadiness stops at 8 of 10");
+  await pressOn(page, "New participant");
+  await tabTo(page, "Four-stage balance test");
+  await page.keyboard.type("On one leg");
+  await typeInto(page, "Already known to you?", "Taught her for two winters.");
+  await pressOn(page, "End newcomer caps");
+  await seeText(page, "Balance demand: up to 8 out of 10");
   // The form is ready for a right hand no higher than the shoulder.
   await pressOn(page, "Set a cap");
   await typeInto(page, "Why", "sore right shoulder");
   await typeInto(page, "Set by", "the clinic");
-  await pressOn(page, "Set this cap");
-  await seeText(page, "Right hand stops at shoulder height sore right shoulder, set by the clinic");
+  await pressOn(page, "Set cap");
+  await seeText(page, "Right hand: up to shoulder height sore right shoulder; source: the clinic");
 }
 
 async function planThree(page: Page) {
   await pressOn(page, "Plans");
-  await seeText(page, "Nothing planned");
-  await pressOn(page, "Plan it");
-  await seeText(page, "An empty shore");
+  await seeText(page, "No session planned");
+  await pressOn(page, "Plan this session");
+  await seeText(page, "No movements yet");
   await page.keyboard.press("/");
   for (const movement of ["Settling breath", "Lift and part the arms", "Gather and close"]) {
-    await tabTo(page, "Find a movement");
+    await tabTo(page, "Search movements");
     await page.keyboard.type(movement.slice(0, 12));
     await page.keyboard.press("Enter");
   }
@@ -64,7 +64,7 @@ async function planThree(page: Page) {
 
 async function teach(page: Page) {
   await pressOn(page, "Teach");
-  await seeText(page, "Who is here, and how?");
+  await seeText(page, "Who is here, and how are they?");
   await page.keyboard.press("1");
   await seeText(page, "1 of 1");
   await page.keyboard.press("Space");
@@ -72,7 +72,7 @@ async function teach(page: Page) {
   await page.keyboard.press("Space");
   await seeText(page, "right hand to shoulder");
   await page.keyboard.press("1");
-  await seeText(page, "Not here any more");
+  await seeText(page, "Left the class");
   await page.keyboard.press("w");
   await seeText(page, "Lost balance");
   await page.keyboard.press("Space");
@@ -81,20 +81,20 @@ async function teach(page: Page) {
   await tabTo(page, "0, sitting still");
   for (let step = 0; step < 4; step += 1) await page.keyboard.press("ArrowRight");
   await typeInto(page, "Note", "Quiet and kind.");
-  await pressOn(page, "End the class");
-  await seeText(page, "What happened");
+  await pressOn(page, "End class");
+  await seeText(page, "Class record");
   await seeText(page, "Quiet and kind.");
   await seeText(page, "Lost balance, Lift and part the arms");
 }
 
 async function recordResult(page: Page) {
-  await pressOn(page, "Weeks");
+  await pressOn(page, "Progress");
   await pressOn(page, "Lowenna");
-  await seeText(page, "Write down a one-leg stand");
+  await seeText(page, "Record a one-leg stand test");
   await typeInto(page, "Trial 1", "11.5");
   await page.keyboard.press("Tab");
   await page.keyboard.type("14.2");
-  await pressOn(page, "Write it down");
+  await pressOn(page, "Save result");
   await seeText(page, "All results (1)");
 }
 
@@ -107,13 +107,13 @@ test("with the keyboard alone: a sore shoulder, a plan, a class, a result on the
 
   const cells = await cellsOf(page, "Lowenna");
   expect(cells).toHaveLength(3);
-  expect(cells[0]).toBe("Lowenna, Settling breath: standing, whole");
+  expect(cells[0]).toBe("Lowenna, Settling breath: standing variant, full range");
   expect(cells[1]).toMatch(/^Lowenna, Lift and part the arms: standing, \d\d %, less on the right, right hand to shoulder$/);
   await page.keyboard.press("Escape");
   await page.keyboard.press("g");
   await tabTo(page, "Lowenna, Settling breath");
   await page.keyboard.press("ArrowRight");
-  await seeText(page, "Right hand stops at shoulder height: sore right shoulder, set by the clinic.");
+  await seeText(page, "Right hand: up to shoulder height: sore right shoulder, set by the clinic.");
   expect(await page.$eval('[data-testid="duration"]', (element) => element.textContent)).toMatch(/^\d+:\d\d$/);
 
   await teach(page);

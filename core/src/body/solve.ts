@@ -41,7 +41,7 @@ export interface SolvedPose {
 
 /** About one micrometre on a person. */
 const TOLERANCE = 5e-7;
-const MOST_STEPS = 12;
+const MOST_STEPS = 24;
 /**
  * How far the pelvis of the poses before stood from where it was first looked for, shares of H. Along a movement that goes on
  * evenly, so that the next one is found in fewer steps.

@@ -32,7 +32,7 @@ describe("the base in quiet", () => {
     [0.7, 3.5],
     [5, 8],
     [20, 8],
-  ])("on one leg for %d s it is %d, and at most 5.5 with the toe down", (seconds, demand) => {
+  ])("On one leg for %d s it is %d, and at most 5.5 with the toe down", (seconds, demand) => {
     expect(oneLegDemand(seconds)).toBeCloseTo(demand, 9);
     expect(toeDownDemand(seconds)).toBeCloseTo(Math.min(5.5, demand), 9);
   });
@@ -78,8 +78,8 @@ describe("what is added and taken off", () => {
     ["head turned 60", { headTurn: 60 }, 1],
     ["looking up", { headFlexion: -25 }, 1],
     ["a step across", { step: 1 }, 1],
-    ["eyes closed", { eyesClosed: true }, 2],
-    ["eyes closed, seated", { eyesClosed: true, seated: true }, 0.5],
+    ["closed eyes", { eyesClosed: true }, 2],
+    ["closed eyes, seated", { eyesClosed: true, seated: true }, 0.5],
     ["both overhead, seated", { handsAboveShoulder: 2, overhead: true, seated: true }, 0.5],
   ])("%s", (_, more, demand) => {
     expect(addedDemand({ ...still, ...more })).toBeCloseTo(demand, 9);

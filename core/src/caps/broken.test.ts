@@ -49,7 +49,7 @@ describe("a cap is broken by what goes beyond it and by nothing else", () => {
     ],
     ["hands apart", "lift-and-part", { channel: "handSeparation", limit: 5 }, { channel: "handSeparation", limit: 1.2 }],
     [
-      "loaded knee",
+      "Knee bend under load",
       "small-knee-bends",
       { channel: "loadedKnee", side: "both", limit: 60 },
       { channel: "loadedKnee", side: "left", limit: 10 },
@@ -137,7 +137,7 @@ describe("forms", () => {
     ["standing only with a hold", { channel: "heldStanding" }, true, false, false],
     ["not standing free", { channel: "barredForm", limit: "standing" }, true, false, false],
     ["not seated", { channel: "barredForm", limit: "seated" }, false, false, true],
-    ["not in the pool", { channel: "barredForm", limit: "water" }, false, false, false],
+    ["no pool", { channel: "barredForm", limit: "water" }, false, false, false],
   ])("%s", (_, limit, standing, supported, seated) => {
     expect([FULL_STANDING, held, FULL_SEATED].map((choice) => breaksIt(limit, "settling-breath", choice))).toEqual([
       standing,

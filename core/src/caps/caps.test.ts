@@ -27,22 +27,14 @@ describe("a cap's dates", () => {
 
 describe("a cap in words", () => {
   test.each<[CapLimit, string, string]>([
-    [
-      { channel: "handHeight", side: "right", limit: "shoulder" },
-      "Right hand stops at shoulder height",
-      "right hand to shoulder",
-    ],
-    [{ channel: "handHeight", side: "both", limit: "eye" }, "Hands stop at eye height", "hands to eye"],
-    [{ channel: "loadedKnee", side: "left", limit: 30 }, "Left knee bends to 30° at most under load", "left knee to 30°"],
-    [{ channel: "dorsiflexion", side: "both", limit: 10 }, "Ankles bend forward 10° at most", "ankles to 10°"],
-    [{ channel: "oneLegSeconds", side: "left", limit: 0 }, "No standing on the left leg alone", "not on left leg"],
-    [{ channel: "oneLegSeconds", side: "both", limit: 5 }, "Either leg alone 5 s at most", "one leg 5 s"],
-    [{ channel: "standingMinutes", limit: 12 }, "Standing 12 min at most in all", "stands 12 min"],
-    [
-      { channel: "barredFeature", limit: "holdsWithLeft" },
-      "No holding on with the left hand",
-      "no holding on with the left hand",
-    ],
+    [{ channel: "handHeight", side: "right", limit: "shoulder" }, "Right hand: up to shoulder height", "right hand to shoulder"],
+    [{ channel: "handHeight", side: "both", limit: "eye" }, "Both hands: up to eye height", "hands to eye"],
+    [{ channel: "loadedKnee", side: "left", limit: 30 }, "Left knee bend under load: up to 30°", "left knee to 30°"],
+    [{ channel: "dorsiflexion", side: "both", limit: 10 }, "Ankle bend, both sides: up to 10°", "ankles to 10°"],
+    [{ channel: "oneLegSeconds", side: "left", limit: 0 }, "No one-leg standing on the left leg", "not on left leg"],
+    [{ channel: "oneLegSeconds", side: "both", limit: 5 }, "One-leg standing: up to 5 s at a time", "one leg 5 s"],
+    [{ channel: "standingMinutes", limit: 12 }, "Standing: up to 12 min in total", "stands up to 12 min"],
+    [{ channel: "barredFeature", limit: "holdsWithLeft" }, "No support with the left hand", "no support with the left hand"],
     [{ channel: "noStanding" }, "No standing", "seated"],
   ])("%j", (limit, words, brief) => {
     expect(limitInWords(limit)).toBe(words);
@@ -50,9 +42,9 @@ describe("a cap in words", () => {
   });
 
   test("says why, who and until when", () => {
-    expect(capInWords(cap({ dateKind: "ends" }))).toBe("No standing: dizzy, set by the clinic until 14 March");
-    expect(capInWords(cap())).toBe("No standing: dizzy, set by the clinic, to be asked again after 14 March");
-    expect(capInWords(cap({ until: null }))).toBe("No standing: dizzy, set by the clinic");
+    expect(capInWords(cap({ dateKind: "ends" }))).toBe("No standing. Dizzy; source: the clinic, until 14 March");
+    expect(capInWords(cap())).toBe("No standing. Dizzy; source: the clinic, review by 14 March");
+    expect(capInWords(cap({ until: null }))).toBe("No standing. Dizzy; source: the clinic");
   });
 });
 

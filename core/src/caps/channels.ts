@@ -3,8 +3,8 @@
  * From this list follow the types, the form, the words, the check of a fit and the table on screen.
  */
 export const CAP_CHANNELS = [
-  { name: "handHeight", label: "Hand no higher than", sided: true, kind: "landmark" },
-  { name: "motion", label: "Range of a joint at most", sided: true, kind: "motion" },
+  { name: "handHeight", label: "Highest hand position", sided: true, kind: "landmark" },
+  { name: "motion", label: "Joint range of motion, maximum", sided: true, kind: "motion" },
   {
     name: "handSeparation",
     label: "Hands no wider apart than",
@@ -17,7 +17,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "loadedKnee",
-    label: "Loaded knee bends at most",
+    label: "Knee bend under load, maximum",
     sided: true,
     kind: "number",
     unit: "°",
@@ -27,7 +27,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "dorsiflexion",
-    label: "Ankle bends forward at most, standing",
+    label: "Ankle bend standing, maximum",
     sided: true,
     kind: "number",
     unit: "°",
@@ -37,7 +37,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "straightKneeDorsiflexion",
-    label: "Ankle bends forward at most, knee straight",
+    label: "Ankle bend with the knee straight, maximum",
     sided: true,
     kind: "number",
     unit: "°",
@@ -47,37 +47,37 @@ export const CAP_CHANNELS = [
   },
   {
     name: "kneeLoad",
-    label: "Knee load at most",
+    label: "Knee load, maximum",
     sided: true,
     kind: "number",
-    unit: "% of weight × stature",
+    unit: "% of body weight × height",
     lowest: 0,
     highest: 20,
     stricter: "less",
   },
   {
     name: "shoulderLoad",
-    label: "Shoulder load at most",
+    label: "Shoulder load, maximum",
     sided: true,
     kind: "number",
-    unit: "% of the arm straight out",
+    unit: "% of the load with the arm straight out",
     lowest: 0,
     highest: 100,
     stricter: "less",
   },
   {
     name: "lowBackLoad",
-    label: "Low-back load at most",
+    label: "Lower back load, maximum",
     sided: false,
     kind: "number",
-    unit: "% of weight × stature",
+    unit: "% of body weight × height",
     lowest: 0,
     highest: 20,
     stricter: "less",
   },
   {
     name: "legShare",
-    label: "Body weight on a leg at most",
+    label: "Weight-bearing on one leg, maximum",
     sided: true,
     kind: "number",
     unit: "% of body weight",
@@ -87,7 +87,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "shoulderDrag",
-    label: "Water drag at a shoulder at most",
+    label: "Water resistance on a shoulder, maximum",
     sided: true,
     kind: "number",
     unit: "% of weight × height",
@@ -97,7 +97,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "hipDrag",
-    label: "Water drag at a hip at most",
+    label: "Water resistance on a hip, maximum",
     sided: true,
     kind: "number",
     unit: "% of weight × height",
@@ -107,7 +107,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "handWeight",
-    label: "Weight in a hand at most",
+    label: "Weight in a hand, maximum",
     sided: true,
     kind: "number",
     unit: "kg",
@@ -117,7 +117,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "heldOutShare",
-    label: "Held-out time of an arm at most",
+    label: "Time with arm held out, maximum",
     sided: true,
     kind: "number",
     unit: "% of the whole movement's",
@@ -126,12 +126,12 @@ export const CAP_CHANNELS = [
     stricter: "less",
   },
   { name: "noStanding", label: "No standing", sided: false, kind: "none" },
-  { name: "heldStanding", label: "Standing only with a hold", sided: false, kind: "none" },
+  { name: "heldStanding", label: "Standing only with hand support", sided: false, kind: "none" },
   { name: "bothHandsStanding", label: "Standing only with both hands on fixed support", sided: false, kind: "none" },
   { name: "chairWithArms", label: "A chair with arms", sided: false, kind: "none" },
   {
     name: "higherSeat",
-    label: "Seat higher by at least",
+    label: "Higher seat, minimum",
     sided: false,
     kind: "number",
     unit: "cm",
@@ -139,11 +139,11 @@ export const CAP_CHANNELS = [
     highest: 15,
     stricter: "more",
   },
-  { name: "barredForm", label: "Not in this form", sided: false, kind: "form" },
-  { name: "barredFeature", label: "Not at all", sided: false, kind: "feature" },
+  { name: "barredForm", label: "Variant to avoid", sided: false, kind: "form" },
+  { name: "barredFeature", label: "Avoid completely", sided: false, kind: "feature" },
   {
     name: "steadiness",
-    label: "Steadiness asked at most",
+    label: "Balance demand, maximum",
     sided: false,
     kind: "number",
     unit: "of 10",
@@ -153,7 +153,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "oneLegSeconds",
-    label: "On one leg at a time at most",
+    label: "One-leg standing, longest time",
     sided: true,
     kind: "number",
     unit: "s",
@@ -163,7 +163,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "oneLegSecondsInAll",
-    label: "On one leg in all at most",
+    label: "One-leg standing, total time",
     sided: true,
     kind: "number",
     unit: "s",
@@ -173,7 +173,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "handsUpSeconds",
-    label: "Hand above the shoulder at a time at most",
+    label: "Hand above shoulder, longest time",
     sided: true,
     kind: "number",
     unit: "s",
@@ -183,7 +183,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "handsUpSecondsInAll",
-    label: "Hand above the shoulder in all at most",
+    label: "Hand above shoulder, total time",
     sided: true,
     kind: "number",
     unit: "s",
@@ -193,7 +193,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "holdSeconds",
-    label: "A hold lasts at most",
+    label: "Static hold, maximum",
     sided: false,
     kind: "number",
     unit: "s",
@@ -203,7 +203,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "standingMinutesAtATime",
-    label: "Standing at a time at most",
+    label: "Standing without a break, maximum",
     sided: false,
     kind: "number",
     unit: "min",
@@ -213,7 +213,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "standingMinutes",
-    label: "Standing in all at most",
+    label: "Standing in total, maximum",
     sided: false,
     kind: "number",
     unit: "min",
@@ -223,7 +223,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "sessionMinutes",
-    label: "Minutes in the session at most",
+    label: "Time in the session, maximum",
     sided: false,
     kind: "number",
     unit: "min",
@@ -233,7 +233,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "rounds",
-    label: "Rounds of a movement at most",
+    label: "Repetitions of a movement, maximum",
     sided: false,
     kind: "number",
     unit: "rounds",
@@ -241,11 +241,11 @@ export const CAP_CHANNELS = [
     highest: 12,
     stricter: "less",
   },
-  { name: "roundsShare", label: "Share of the rounds at most", sided: false, kind: "part" },
-  { name: "sizeShare", label: "Size at most", sided: false, kind: "part" },
+  { name: "roundsShare", label: "Share of repetitions, maximum", sided: false, kind: "part" },
+  { name: "sizeShare", label: "Range of movement, maximum", sided: false, kind: "part" },
   {
     name: "longestBreath",
-    label: "One breath lasts at most",
+    label: "Breath length, maximum",
     sided: false,
     kind: "number",
     unit: "s",
@@ -255,7 +255,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "shortestCycle",
-    label: "One movement takes at least",
+    label: "Time per repetition, minimum",
     sided: false,
     kind: "number",
     unit: "s",
@@ -265,7 +265,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "breathPause",
-    label: "A pause of the breath lasts at most",
+    label: "Breath pause, maximum",
     sided: false,
     kind: "number",
     unit: "s",
@@ -275,7 +275,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "effort",
-    label: "Effort at most",
+    label: "Effort, maximum",
     sided: false,
     kind: "number",
     unit: "of 10",
@@ -285,7 +285,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "heartRate",
-    label: "Heart rate at most",
+    label: "Heart rate, maximum",
     sided: false,
     kind: "number",
     unit: "beats a minute",
@@ -295,7 +295,7 @@ export const CAP_CHANNELS = [
   },
   {
     name: "waterMinutes",
-    label: "In the water at most",
+    label: "Time in the water, maximum",
     sided: false,
     kind: "number",
     unit: "min",
@@ -308,7 +308,7 @@ export const CAP_CHANNELS = [
     label: "Water no deeper than",
     sided: false,
     kind: "number",
-    unit: "% of stature",
+    unit: "% of height",
     lowest: 20,
     highest: 85,
     stricter: "less",

@@ -25,22 +25,22 @@ test("as usual changes nothing", () => {
 /** The table of the day's answers: amounts, range, how much less steadiness. */
 test.each<[string, Partial<CheckInInput>, number, number, number, Outcome]>([
   ["lighter today", { overall: "lighter" }, 0.7, 0.9, 1, "class"],
-  ["sits out", { overall: "sitOut" }, 1, 1, 0, "sitOut"],
-  ["dizzy earlier, settled", { dizziness: "settled" }, 0.7, 1, 1.5, "class"],
+  ["Not taking part", { overall: "sitOut" }, 1, 1, 0, "sitOut"],
+  ["dizzy Earlier, now settled", { dizziness: "settled" }, 0.7, 1, 1.5, "class"],
   ["dizzy now", { dizziness: "now" }, 0.5, 1, 0, "hold"],
   ["more breathless", { breath: "more" }, 0.6, 1, 1, "class"],
-  ["cannot finish a sentence", { breath: "noSentence" }, 1, 1, 0, "sitOut"],
+  ["Cannot finish a sentence", { breath: "noSentence" }, 1, 1, 0, "sitOut"],
   ["a bad night", { sleep: "badNight" }, 0.85, 1, 0.5, "class"],
   ["two bad nights", { sleep: "twoBadNights" }, 0.7, 1, 1, "class"],
   ["fatigue 5", { fatigue: 5 }, 0.8, 1, 0.5, "class"],
   ["fatigue 3", { fatigue: 3 }, 1, 1, 0, "class"],
   ["fatigue 7", { fatigue: 7 }, 0.5, 1, 2, "seated"],
-  ["a near-fall", { fall: "nearFall" }, 0.9, 1, 0.5, "class"],
+  ["Near-fall", { fall: "nearFall" }, 0.9, 1, 0.5, "class"],
   ["one fall, unhurt", { fall: "oneUnhurt" }, 0.9, 1, 1, "class"],
   ["a worse fall", { fall: "worse" }, 1, 1, 0, "hold"],
   ["medicine changed", { medicine: "changed" }, 0.8, 1, 1, "class"],
   ["dose wearing off", { medicine: "wearingOff" }, 0.7, 1, 2, "class"],
-  ["first class back", { illness: "firstClassBack" }, 0.6, 1, 1, "class"],
+  ["First class after illness", { illness: "firstClassBack" }, 0.6, 1, 1, "class"],
   ["second class back", { illness: "secondClassBack" }, 0.8, 1, 0.5, "class"],
 ])("%s", (_, more, amounts, range, steadiness, outcome) => {
   const day = read(more);
@@ -153,10 +153,13 @@ test("arms up half the time is half of what holds, or of the usual", () => {
     ])
       .filter(({ thing }) => thing.startsWith("handsUpSeconds "))
       .map(({ decides }) => limitInWords(decides.limit));
-  expect(up([])).toEqual(["Hands above the shoulder 22 s at most at a time", "Hands above the shoulder 22 s at most at a time"]);
+  expect(up([])).toEqual([
+    "Hand above the shoulder, both sides: up to 22 s at a time",
+    "Hand above the shoulder, both sides: up to 22 s at a time",
+  ]);
   expect(up([{ channel: "handsUpSeconds", side: "both", limit: 20 }])).toEqual([
-    "Left hand above the shoulder 10 s at most at a time",
-    "Right hand above the shoulder 10 s at most at a time",
+    "Left hand above the shoulder: up to 10 s at a time",
+    "Right hand above the shoulder: up to 10 s at a time",
   ]);
 });
 
@@ -193,10 +196,10 @@ describe("the day's caps", () => {
     expect(
       words({ overall: "lighter" }, { channel: "standingMinutes", limit: 12 }, { channel: "steadiness", limit: 5.5 }),
     ).toEqual([
-      "70 % of the rounds at most",
-      "Movements 90 % of their size at most",
-      "Standing 8.4 min at most in all",
-      "Steadiness stops at 4.5 of 10",
+      "Up to 70% of the repetitions",
+      "Range: up to 90% of the full movement",
+      "Standing: up to 8.4 min in total",
+      "Balance demand: up to 4.5 out of 10",
     ]);
   });
 

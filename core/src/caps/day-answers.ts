@@ -35,7 +35,7 @@ const USUAL: Omit<DayAnswer, "words"> = {
   outcome: "class",
   limits: [],
   also: "",
-  source: "usual practice",
+  source: "common practice",
 };
 const answer = (words: string, more: Partial<DayAnswer>): DayAnswer => ({ ...USUAL, words, ...more });
 const when = (condition: boolean, words: string, more: Partial<DayAnswer>): readonly DayAnswer[] =>
@@ -95,8 +95,8 @@ function alarmRow({ pains }: CheckIn): readonly DayAnswer[] {
       return [
         answer(`pain, ${where}, with a sign to stop`, { outcome: "sitOut", also: "stop; call for help by the emergency card" }),
       ];
-    if (alarm === "no") return [answer(`pain, ${where}`, { outcome: "askFirst", also: "the signs to stop were asked about" })];
-    return [answer(`pain, ${where}`, { outcome: "hold", also: "ask about the signs to stop before anything" })];
+    if (alarm === "no") return [answer(`pain, ${where}`, { outcome: "askFirst", also: "emergency signs were asked about" })];
+    return [answer(`pain, ${where}`, { outcome: "hold", also: "ask about emergency signs first" })];
   });
 }
 
@@ -110,7 +110,7 @@ function painRow({ pains }: CheckIn): readonly DayAnswer[] {
           there: { part, amounts: 0, range: 0 },
           steadiness: 2,
           outcome: fresh === "no" ? "seated" : "hold",
-          also: fresh === "no" ? "seated, and that part rests" : "new: not today before it is looked at",
+          also: fresh === "no" ? "seated; that part rests" : "new pain: not today until it has been assessed",
         }),
       ];
     if (now >= usual + WORSE || (fresh === "new" && now >= 4))
@@ -130,38 +130,40 @@ function painRow({ pains }: CheckIn): readonly DayAnswer[] {
 export const DAY_ANSWERS: readonly Row[] = [
   {
     about: "Lighter today",
-    proposes: "amounts .7, range .9, steadiness 1 less, a seat behind",
+    proposes: "Dose 70%, range 90%, balance demand cap 1 point lower, chair behind",
     read: ({ overall }) =>
       when(overall === "lighter", "lighter today", { amounts: 0.7, range: 0.9, steadiness: 1, also: "a seat behind" }),
   },
   {
-    about: "Sits out",
-    proposes: "no forms today",
-    read: ({ overall }) => when(overall === "sitOut", "sits out today", { outcome: "sitOut" }),
+    about: "Not taking part",
+    proposes: "no movements today",
+    read: ({ overall }) => when(overall === "sitOut", "not taking part today", { outcome: "sitOut" }),
   },
   {
-    about: "Pain 2 above their usual, or new 4 to 6",
-    proposes: "there amounts .5 and range .7, amounts .8 else, steadiness 1 less for leg and back, pain-free only",
+    about: "Pain 2 above usual, or new pain 4 to 6",
+    proposes:
+      "that area: dose 50%, range 70%; elsewhere dose 80%; balance demand cap 1 point lower for leg and back; pain-free only",
     read: (answers) => painRow(answers).filter(({ amounts }) => amounts === 0.8),
   },
   {
-    about: "Pain 7 or more and above their usual, or new at night",
-    proposes: "that part rests, amounts .5 else, steadiness 2 less, seated; new: not today",
+    about: "Pain 7 or more and above usual, or new pain at night",
+    proposes: "That part rests; dose 50% elsewhere; balance demand cap 2 points lower; seated. New pain: not taking part today",
     read: (answers) => painRow(answers).filter(({ amounts }) => amounts === 0.5),
   },
   {
-    about: "Pain of 4 or more, or 2 above the usual, in an arm; or they cannot lean on that hand today",
-    proposes: "that hand holds on to nothing",
+    about: "Pain of 4 or more, or 2 above usual, in an arm; or cannot lean on that hand today",
+    proposes: "no support with that hand",
     read: holdingRow,
   },
   {
     about: "Pain in the chest, jaw, head, belly or a calf",
-    proposes: "the signs to stop are asked about first; any of them: stop, sit out; none: ask before anything",
+    proposes: "ask about emergency signs first; any of them: stop, not taking part today; none: ask before starting",
     read: alarmRow,
   },
   {
-    about: "Dizzy earlier, settled",
-    proposes: "amounts .7, neck range .5, steadiness 1.5 less, no looking up, no head-down, no hand overhead, with a hold",
+    about: "Dizzy earlier, now settled",
+    proposes:
+      "Dose 70%, neck range 50%, balance demand cap 1.5 points lower; no looking up, head-down or overhead positions; with support",
     read: ({ dizziness }) =>
       when(dizziness === "settled", "dizzy earlier, settled", {
         amounts: 0.7,
@@ -173,17 +175,17 @@ export const DAY_ANSWERS: readonly Row[] = [
   },
   {
     about: "Dizzy now",
-    proposes: "hold; blood pressure, then seated at half or stop",
+    proposes: "Wait; take blood pressure; then seated at 50% dose, or stop",
     read: ({ dizziness }) =>
       when(dizziness === "now", "dizzy now", {
         amounts: 0.5,
         outcome: "hold",
-        also: "take the blood pressure; then seated at half, or stop",
+        also: "take blood pressure; then seated at 50% dose, or stop",
       }),
   },
   {
     about: "More breathless than usual",
-    proposes: "amounts .6, steadiness 1 less, effort at most 3, arms up half the time",
+    proposes: "Dose 60%, balance demand cap 1 point lower, effort up to 3 out of 10, arms up for half the time",
     read: ({ breath }) =>
       when(breath === "more", "more breathless than usual", {
         amounts: 0.6,
@@ -199,63 +201,63 @@ export const DAY_ANSWERS: readonly Row[] = [
       when(breath === "noSentence", "cannot finish a sentence", { outcome: "sitOut", also: "stop; tell the clinician" }),
   },
   {
-    about: "A bad night",
-    proposes: "amounts .85, steadiness .5 less",
+    about: "One bad night",
+    proposes: "Dose 85%, balance demand cap 0.5 points lower",
     read: ({ sleep }) => when(sleep === "badNight", "a bad night", { amounts: 0.85, steadiness: 0.5 }),
   },
   {
     about: "Two bad nights, or a new sedative",
-    proposes: "amounts .7, steadiness 1 less",
+    proposes: "Dose 70%, balance demand cap 1 point lower",
     read: ({ sleep }) => when(sleep === "twoBadNights", "two bad nights or a new sedative", { amounts: 0.7, steadiness: 1 }),
   },
   {
     about: "Fatigue 4 to 6",
-    proposes: "amounts .8, steadiness .5 less",
+    proposes: "Dose 80%, balance demand cap 0.5 points lower",
     read: ({ fatigue }) => when(fatigue !== undefined && fatigue >= 4 && fatigue < 7, "tired", { amounts: 0.8, steadiness: 0.5 }),
   },
   {
     about: "Fatigue 7 and over",
-    proposes: "amounts .5, steadiness 2 less, seated",
+    proposes: "Dose 50%, balance demand cap 2 points lower, seated",
     read: ({ fatigue }) =>
       when(fatigue !== undefined && fatigue >= 7, "very tired", { amounts: 0.5, steadiness: 2, outcome: "seated" }),
   },
   {
     about: "A near-fall",
-    proposes: "amounts .9, steadiness .5 less until re-tested",
+    proposes: "Dose 90%, balance demand cap 0.5 points lower until re-tested",
     read: ({ fall }) =>
-      when(fall === "nearFall", "a near-fall since last time", { amounts: 0.9, steadiness: 0.5, also: "re-test" }),
+      when(fall === "nearFall", "near-fall since last time", { amounts: 0.9, steadiness: 0.5, also: "re-test" }),
   },
   {
     about: "One explained fall, unhurt",
-    proposes: "amounts .9, steadiness 1 less until re-tested",
+    proposes: "Dose 90%, balance demand cap 1 point lower until re-tested",
     read: ({ fall }) =>
-      when(fall === "oneUnhurt", "a fall since last time, unhurt", { amounts: 0.9, steadiness: 1, also: "re-test" }),
+      when(fall === "oneUnhurt", "one fall since last time, unhurt", { amounts: 0.9, steadiness: 1, also: "re-test" }),
   },
   {
-    about: "A fall that was worse",
+    about: "A fall with injury, unknown cause or blackout, or more than one fall",
     proposes: "hold",
     read: ({ fall }) =>
-      when(fall === "worse", "a fall since last time", { outcome: "hold", also: "not before the clinician knows" }),
+      when(fall === "worse", "a fall since last time", { outcome: "hold", also: "not until the clinician has been informed" }),
   },
   {
     about: "Medicine changed within 7 days",
-    proposes: "amounts .8, steadiness 1 less, one change at a time",
+    proposes: "Dose 80%, balance demand cap 1 point lower; change one thing at a time",
     read: ({ medicine }) =>
       when(medicine === "changed", "medicine changed this week", { amounts: 0.8, steadiness: 1, also: "one change at a time" }),
   },
   {
     about: "A Parkinson's dose wearing off",
-    proposes: "amounts .7, steadiness 2 less",
+    proposes: "Dose 70%, balance demand cap 2 points lower",
     read: ({ medicine }) => when(medicine === "wearingOff", "the dose is wearing off", { amounts: 0.7, steadiness: 2 }),
   },
   {
     about: "First class back after illness",
-    proposes: "amounts .6, steadiness 1 less",
+    proposes: "Dose 60%, balance demand cap 1 point lower",
     read: ({ illness }) => when(illness === "firstClassBack", "first class back after illness", { amounts: 0.6, steadiness: 1 }),
   },
   {
     about: "Second class back after illness",
-    proposes: "amounts .8, steadiness .5 less",
+    proposes: "Dose 80%, balance demand cap 0.5 points lower",
     read: ({ illness }) =>
       when(illness === "secondClassBack", "second class back after illness", { amounts: 0.8, steadiness: 0.5 }),
   },

@@ -7,9 +7,9 @@ export const CAP_GROUPS = [
   "Hands and arms",
   "Neck and back",
   "Hips, knees and feet",
-  "Standing and steadiness",
+  "Standing and balance",
   "Chair",
-  "Time, size and effort",
+  "Duration, range and effort",
   "In the water",
   "Not at all",
 ] as const;
@@ -59,7 +59,7 @@ export function groupOf(limit: CapLimit): CapGroup {
     case "oneLegSecondsInAll":
     case "standingMinutesAtATime":
     case "standingMinutes":
-      return "Standing and steadiness";
+      return "Standing and balance";
     case "noStanding":
       return "Not now";
     case "barredForm":
@@ -72,6 +72,6 @@ export function groupOf(limit: CapLimit): CapGroup {
     case "barredFeature":
       return "Not at all";
     default:
-      return "Time, size and effort";
+      return "Duration, range and effort";
   }
 }

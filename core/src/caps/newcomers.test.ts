@@ -8,23 +8,23 @@ const STANDING = ["steadiness", "heldStanding", "bothHandsStanding"];
 const standing = (limits: ReturnType<typeof newcomerLimits>) =>
   limits.filter(({ channel }) => STANDING.includes(channel)).map(limitInWords);
 
-const BOTH_HANDS = "Standing only with both hands on fixed support, a helper in reach";
+const BOTH_HANDS = "Standing only with both hands on fixed support and a helper in reach";
 
 describe("how somebody stands, by the four-stage stand", () => {
   test.each<[StandStage, string[]]>([
-    ["none", ["Steadiness stops at 1 of 10", BOTH_HANDS]],
-    ["hipWidth", ["Steadiness stops at 3 of 10"]],
-    ["sideBySide", ["Steadiness stops at 4 of 10"]],
-    ["semiTandem", ["Steadiness stops at 5 of 10"]],
-    ["tandem", ["Steadiness stops at 6.5 of 10"]],
-    ["oneLeg", ["Steadiness stops at 8 of 10"]],
+    ["none", ["Balance demand: up to 1 out of 10", BOTH_HANDS]],
+    ["hipWidth", ["Balance demand: up to 3 out of 10"]],
+    ["sideBySide", ["Balance demand: up to 4 out of 10"]],
+    ["semiTandem", ["Balance demand: up to 5 out of 10"]],
+    ["tandem", ["Balance demand: up to 6.5 out of 10"]],
+    ["oneLeg", ["Balance demand: up to 8 out of 10"]],
   ])("%s, before release as after it", (stage, words) => {
     expect(standing(newcomerLimits(stage))).toEqual(words);
     expect(standing(limitsAfterRelease(stage))).toEqual(words);
   });
 
   test("until it is tested: three, with a hand on something", () => {
-    expect(standing(newcomerLimits(null))).toEqual(["Steadiness stops at 3 of 10", "Standing only with a hold"]);
+    expect(standing(newcomerLimits(null))).toEqual(["Balance demand: up to 3 out of 10", "Standing only with hand support"]);
   });
 });
 
@@ -35,11 +35,11 @@ describe("who walks with an aid", () => {
   test("a frame: both hands on it or on something as firm, until feet together are held", () => {
     expect(words("frame", null)).toEqual([BOTH_HANDS]);
     expect(words("frame", "hipWidth")).toEqual([BOTH_HANDS]);
-    expect(words("frame", "sideBySide")).toEqual(["Standing only with a hold"]);
+    expect(words("frame", "sideBySide")).toEqual(["Standing only with hand support"]);
   });
 
   test("a stick: with a hold, whatever was tested; without an aid nothing", () => {
-    expect(words("stick", "oneLeg")).toEqual(["Standing only with a hold"]);
+    expect(words("stick", "oneLeg")).toEqual(["Standing only with hand support"]);
     expect(capsOfAids("p", [], null, "2026-10-14")).toEqual([]);
   });
 });

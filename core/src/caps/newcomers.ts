@@ -7,9 +7,9 @@ import { FIRST_AMOUNTS, USUAL_HANDS_UP } from "./usual-amounts.ts";
 export const CLEAN_SESSIONS = 3;
 export const NEWCOMER_SOURCE = USUAL_PRACTICE;
 /** Everybody's and newcomers' caps say this as their reason. */
-export const NEWCOMER_REASON = "newcomer: not yet known to be safe";
-export const SETTLED_REASON = "nothing flagged, usual limits";
-export const EVERYBODY_REASON = "for everybody until a person decides otherwise";
+export const NEWCOMER_REASON = "new participant: caps apply until safety is confirmed";
+export const SETTLED_REASON = "no limitation recorded, standard caps";
+export const EVERYBODY_REASON = "standard caps for everyone, until changed";
 
 /** Steadiness of somebody who has not been tested, with a hand on something. */
 const UNTESTED = 3;

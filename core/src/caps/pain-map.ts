@@ -44,7 +44,7 @@ export const ALARM_QUESTIONS: Readonly<Record<"chest" | "jaw" | "head" | "belly"
     jaw: ["Did it come with effort?", "Is there pressure in the chest with it?"],
     head: [
       "Did it come suddenly, worse than any before?",
-      "Do they see double, or less than usual?",
+      "Is vision double, or worse than usual?",
       "Is it pounding, with a flushed face?",
     ],
     belly: ["Is it new and severe?", "Are they faint, or sick with it?"],

@@ -4,7 +4,7 @@ import * as v from "valibot";
 export const THRESHOLDS = [
   {
     name: "systolicMost",
-    label: "Resting systolic pressure, sits out over",
+    label: "Systolic blood pressure at rest: no class above",
     unit: "mmHg",
     usual: 180,
     stricter: "less",
@@ -13,7 +13,7 @@ export const THRESHOLDS = [
   },
   {
     name: "diastolicMost",
-    label: "Resting diastolic pressure, sits out over",
+    label: "Resting diastolic pressure: not taking part above",
     unit: "mmHg",
     usual: 100,
     stricter: "less",
@@ -22,7 +22,7 @@ export const THRESHOLDS = [
   },
   {
     name: "restingHeartRateMost",
-    label: "Resting heart rate, sits out over",
+    label: "Resting heart rate: not taking part above",
     unit: "a minute",
     usual: 120,
     stricter: "less",
@@ -31,52 +31,52 @@ export const THRESHOLDS = [
   },
   {
     name: "fibrillatingHeartRateMost",
-    label: "Resting heart rate with atrial fibrillation, sits out over",
+    label: "Resting heart rate with atrial fibrillation: not taking part above",
     unit: "a minute",
     usual: 110,
     stricter: "less",
     furthest: 80,
-    source: "usual practice",
+    source: "common practice",
   },
   {
     name: "systolicLeast",
-    label: "Systolic pressure, sits out under",
+    label: "Systolic pressure: not taking part below",
     unit: "mmHg",
     usual: 90,
     stricter: "more",
     furthest: 120,
-    source: "usual practice",
+    source: "common practice",
   },
   {
     name: "restingHeartRateLeast",
-    label: "Resting heart rate, sits out under",
+    label: "Resting heart rate: not taking part below",
     unit: "a minute",
     usual: 40,
     stricter: "more",
     furthest: 60,
-    source: "usual practice",
+    source: "common practice",
   },
   {
     name: "systolicRaised",
-    label: "Systolic pressure, lighter from",
+    label: "Systolic blood pressure: reduce dose from",
     unit: "mmHg",
     usual: 160,
     stricter: "less",
     furthest: 110,
-    source: "usual practice",
+    source: "common practice",
   },
   {
     name: "saturationLeast",
-    label: "Oxygen saturation at rest, sits out under",
+    label: "Oxygen saturation at rest: not taking part below",
     unit: "%",
     usual: 88,
     stricter: "more",
     furthest: 98,
-    source: "usual practice",
+    source: "common practice",
   },
   {
     name: "glucoseLeast",
-    label: "Glucose on treatment, treat first under",
+    label: "Glucose (on treatment): treat first below",
     unit: "mmol/l",
     usual: 4,
     stricter: "more",
@@ -94,7 +94,7 @@ export const THRESHOLDS = [
   },
   {
     name: "glucoseMost",
-    label: "Glucose with ketones or feeling ill, sits out over",
+    label: "Glucose with ketones or feeling ill: not taking part above",
     unit: "mmol/l",
     usual: 13.9,
     stricter: "less",
@@ -142,8 +142,8 @@ export const thresholdSchema = ({ usual, furthest, unit }: (typeof THRESHOLDS)[n
   const least = Math.min(usual, furthest);
   const most = Math.max(usual, furthest);
   return v.pipe(
-    v.number("This should be a number."),
-    v.minValue(least, `${least} to ${most} ${unit}: a policy is only ever stricter than the usual ${usual}.`),
-    v.maxValue(most, `${least} to ${most} ${unit}: a policy is only ever stricter than the usual ${usual}.`),
+    v.number("Enter a number."),
+    v.minValue(least, `Enter ${least} to ${most} ${unit}. Your threshold can only be stricter than the standard ${usual}.`),
+    v.maxValue(most, `Enter ${least} to ${most} ${unit}. Your threshold can only be stricter than the standard ${usual}.`),
   );
 };

@@ -57,7 +57,7 @@ const ARM_OF = { left: "leftArm", right: "rightArm" } as const;
 const LEG_OF = { left: "leftLeg", right: "rightLeg" } as const;
 
 const AFFECTED_WORDS: Readonly<Record<AffectedFeature, string>> = {
-  holdsWithAffected: "No holding on with that hand",
+  holdsWithAffected: "No hand support on that side",
   fistAffected: "No closing that hand to a fist",
   liftsAffectedLegOut: "No lifting that leg out by its own strength",
   affectedHipBackTurnedOut: "Not that leg back and turned out at once",
@@ -165,7 +165,7 @@ export function waitingCaps(rule: LimitationRule, limitation: Limitation, day: s
       id: `waits-${limitation.id}-${i}`,
       limit,
       forms: null,
-      reason: `${limitationInWords(rule, limitation)}, waits for a clinician's limits`,
+      reason: `${limitationInWords(rule, limitation)}: waiting for the clinician's caps`,
       source: rule.source,
       strength: "absolute",
       from: limitation.eventDay !== null && limitation.eventDay < day ? limitation.eventDay : day,

@@ -38,10 +38,10 @@ function unitOf(limit: LimitTemplate): string {
 }
 
 function amountOf(limit: LimitTemplate, { rungDown, halves, follows }: Partial<Proposal>): string {
-  if (rungDown) return "one rung under the steadiness that holds";
+  if (rungDown) return "one balance level below the active cap";
   if (!("limit" in limit) || limit.channel === "barredFeature") return "yes";
   const value = `${limit.limit}${unitOf(limit)}`;
-  if (halves) return `half of what holds otherwise, of ${value} where nothing does`;
+  if (halves) return `half of the active cap, or of ${value} without one`;
   return follows ? `as measured pain-free, else ${value}` : value;
 }
 
@@ -60,7 +60,7 @@ const phasesOf = (phases: readonly string[] | undefined, { timed }: LimitationRu
 
 function dateOf({ strength, date }: Proposal): string {
   const from = date.after === "event" ? " from the day it happened" : "";
-  const kind = strength === "comfort" ? "lapses after" : date.kind === "ends" ? "ends after" : "asks again after";
+  const kind = strength === "comfort" ? "ends automatically after" : date.kind === "ends" ? "ends after" : "review after";
   return `${strength}, ${kind} ${date.weeks} weeks${from}`;
 }
 
@@ -82,7 +82,7 @@ function rowsOf(rule: LimitationRule): Row[] {
       [kindsOf(waits?.kinds, rule), phasesOf(waits?.phases, rule)],
       limit,
       amountOf(limit, {}),
-      "absolute, until a clinician's limits are entered",
+      "absolute, until a clinician's caps are entered",
     ),
   );
   const proposed = proposals.map((proposal) =>
@@ -125,11 +125,11 @@ export function rulesTable(): string {
     "### The first sessions, without a four-stage stand",
     `Source: ${NEWCOMER_SOURCE}.`,
     table(PLAIN_HEAD, plainRows(newcomerLimits(null))),
-    "### The first sessions, after a four-stage stand of which no stage was held",
+    "### New participants, after a four-stage balance test with no stage held",
     table(PLAIN_HEAD, plainRows(newcomerLimits("none"))),
-    "### After release, the heel-to-toe stage held",
+    "### After the newcomer caps end, with the tandem stage held",
     table(PLAIN_HEAD, plainRows(limitsAfterRelease("tandem"))),
-    "### Everybody",
+    "### Everyone",
     table(PLAIN_HEAD, plainRows(EVERYBODY_LIMITS)),
     "### The day's screening",
     table(

@@ -6,9 +6,9 @@ export const RUNGS = [
   { name: "seated", label: "seated", steadiness: 1 },
   { name: "hipWidth", label: "standing, feet hip-width apart", steadiness: 3 },
   { name: "together", label: "feet together", steadiness: 4 },
-  { name: "semiTandem", label: "instep to toe", steadiness: 5 },
-  { name: "toeDown", label: "one foot, the other toe down", steadiness: 5.5 },
-  { name: "tandem", label: "heel to toe", steadiness: 6.5 },
+  { name: "semiTandem", label: "semi-tandem (instep to toe)", steadiness: 5 },
+  { name: "toeDown", label: "one foot, other toes touching the floor", steadiness: 5.5 },
+  { name: "tandem", label: "tandem (heel to toe)", steadiness: 6.5 },
   { name: "oneLeg", label: "one leg for 5 seconds", steadiness: 8 },
   { name: "oneLegHeadTurns", label: "one leg for 10 seconds with head turns", steadiness: 9 },
 ] as const;
@@ -24,14 +24,14 @@ export const rungUnder = (steadiness: number): number =>
  */
 export const FOUR_STAGE_STAND = {
   id: "fourStageStand",
-  label: "Four-stage stand",
+  label: "Four-stage balance test",
   source: "CDC, older-adult fall prevention",
   stages: [
-    { name: "none", label: "none of them", rung: "seated" },
-    { name: "hipWidth", label: "none of them, but feet hip-width apart for 10 seconds", rung: "hipWidth" },
+    { name: "none", label: "none", rung: "seated" },
+    { name: "hipWidth", label: "none, but feet hip-width apart for 10 seconds", rung: "hipWidth" },
     { name: "sideBySide", label: "side by side", rung: "together" },
-    { name: "semiTandem", label: "instep to toe", rung: "semiTandem" },
-    { name: "tandem", label: "heel to toe", rung: "tandem" },
+    { name: "semiTandem", label: "semi-tandem (instep to toe)", rung: "semiTandem" },
+    { name: "tandem", label: "tandem (heel to toe)", rung: "tandem" },
     { name: "oneLeg", label: "on one leg", rung: "oneLeg" },
   ],
 } as const;

@@ -32,7 +32,7 @@ const found = (
 ): readonly ScreeningFinding[] => (condition ? [{ words, outcome, source, also, limits }] : []);
 
 const ATS = "as for the six-minute walk, ATS 2002";
-const USUAL = "usual practice";
+const USUAL = "common practice";
 const CONSENSUS = "consensus 2011";
 const ADA = "ADA 2016";
 
@@ -44,8 +44,8 @@ function highReading({ pressures }: CheckIn, limits: Thresholds, person: Screene
       systolic > limits.systolicMost || diastolic > limits.diastolicMost || heartRate > mostBeats,
   );
   if (high.length === 1)
-    return found(high[0] === true, "a high reading", "takeAgain", ATS, "sit for 5 minutes and take it again");
-  return found(high[1] === true, "high twice, five minutes apart", "sitOut", ATS, "tell the clinician");
+    return found(high[0] === true, "a high reading", "takeAgain", ATS, "sit for 5 minutes, then measure again");
+  return found(high[1] === true, "high in two readings 5 minutes apart", "sitOut", ATS, "tell the clinician");
 }
 
 /** A fall of pressure on standing that counts; from a high pressure lying down it has to be greater. */
@@ -76,13 +76,13 @@ const last = ({ pressures }: CheckIn) => pressures.at(-1);
 export const SCREENING: readonly Row[] = [
   {
     about: "High blood pressure or pulse at rest; with atrial fibrillation a pulse over 110",
-    proposes: "taken again after 5 minutes of sitting; high again: sit out, tell the clinician",
+    proposes: "Measure again after 5 minutes sitting. If still high: not taking part today; inform the clinician",
     source: ATS,
     read: highReading,
   },
   {
     about: "Systolic raised, not high",
-    proposes: "amounts .8, no holds over 10 s",
+    proposes: "Dose 80%, no static holds over 10 s",
     source: USUAL,
     read: (answers, limits) => {
       const systolic = last(answers)?.systolic ?? 0;
@@ -91,7 +91,7 @@ export const SCREENING: readonly Row[] = [
         "blood pressure raised",
         "class",
         USUAL,
-        "no holds over 10 s",
+        "no static holds over 10 s",
         [
           { channel: "holdSeconds", limit: 10 },
           { channel: "roundsShare", part: "all", limit: 80 },
@@ -121,7 +121,7 @@ export const SCREENING: readonly Row[] = [
   },
   {
     about: "Pressure falls on standing by 20 systolic (30 from 160 or more lying) or 10 diastolic, and it is felt",
-    proposes: "seated forms, no head-down, rise in stages",
+    proposes: "Seated variants, no head-down positions, stand up in stages",
     source: CONSENSUS,
     read: (answers) =>
       found(
@@ -134,8 +134,8 @@ export const SCREENING: readonly Row[] = [
       ),
   },
   {
-    about: "The same without feeling it",
-    proposes: "standing with a hold, calf pumps, rise in stages",
+    about: "Same drop without symptoms",
+    proposes: "Standing with support, calf pumps, stand up in stages",
     source: CONSENSUS,
     read: (answers) =>
       found(
@@ -148,7 +148,7 @@ export const SCREENING: readonly Row[] = [
       ),
   },
   {
-    about: "Low oxygen saturation at rest, under the policy's or the person's own floor",
+    about: "Low oxygen saturation at rest, below the threshold or the participant's own minimum",
     proposes: "sit out",
     source: USUAL,
     read: ({ saturation }, limits, { saturationLeast }) =>
@@ -162,7 +162,7 @@ export const SCREENING: readonly Row[] = [
   },
   {
     about: "Low glucose, on treatment",
-    proposes: "treat first, no pool today",
+    proposes: "Treat first; no pool today",
     source: ADA,
     read: ({ glucose }, limits) =>
       found(glucose !== undefined && glucose < limits.glucoseLeast, "low glucose", "hold", ADA, "treat first", [
@@ -199,7 +199,7 @@ export const SCREENING: readonly Row[] = [
     about: "Fever, infection or a new wound",
     proposes: "usually not in the group, not in the pool",
     source: USUAL,
-    read: ({ illness }) => found(illness === "feverOrWound", "unwell today", "sitOut", USUAL, "home, and back when well"),
+    read: ({ illness }) => found(illness === "feverOrWound", "unwell today", "sitOut", USUAL, "go home; return when well"),
   },
   {
     about: "Diarrhoea",

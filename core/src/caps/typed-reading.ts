@@ -31,14 +31,14 @@ const ask = (words: string): TypedReading => ({ kind: "ask", words });
 export function readTyped(reading: Reading, text: string, unit: GlucoseUnit | null): TypedReading {
   if (text.trim() === "") return { kind: "empty" };
   const number = numberIn(text);
-  if (number === null) return ask(`“${text.trim()}” is not a number. Please type the reading again.`);
+  if (number === null) return ask(`“${text.trim()}” is not a number. Enter the reading again.`);
   if (reading === "glucose" && unit === "mg/dl") {
     if (number < MG_PER_DL.least || number > MG_PER_DL.most)
-      return ask(`${text.trim()} mg/dl cannot be right. Please look at the meter again, and at its unit.`);
+      return ask(`${text.trim()} mg/dl is not possible. Check the meter and its unit.`);
     return { kind: "value", value: glucoseFromMgPerDl(number) };
   }
   const { most, unit: own } = MOST_READ[reading];
   if (number <= most) return { kind: "value", value: number };
   if (reading === "glucose") return ask(`${text.trim()} is too much for ${own}. Which unit does the meter show?`);
-  return ask(`${text.trim()} is too much for ${own}. Please look at the reading again.`);
+  return ask(`${text.trim()} is too much for ${own}. Check the reading.`);
 }

@@ -5,29 +5,14 @@ import { partLabel } from "./body-parts.ts";
 import { type Cap, type CapLimit, type CapSide, countsWater } from "./cap.ts";
 import { type MotionName, motionNamed } from "./motions.ts";
 
-const MONTHS = [
-  "January",
-  "February",
-  "March",
-  "April",
-  "May",
-  "June",
-  "July",
-  "August",
-  "September",
-  "October",
-  "November",
-  "December",
-];
+const LONG_DAY = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", year: "numeric", timeZone: "UTC" });
+const LONG_DAY_OF_YEAR = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", timeZone: "UTC" });
 
 /** "3 March 2026" of an ISO calendar day. */
-export const dayMonthAndYear = (day: string): string => `${dayAndMonth(day)} ${day.slice(0, 4)}`;
+export const dayMonthAndYear = (day: string): string => LONG_DAY.format(new Date(`${day}T00:00:00Z`));
 
 /** "14 March" of an ISO calendar day. */
-export function dayAndMonth(day: string): string {
-  const [, month, date] = day.split("-");
-  return `${Number(date)} ${MONTHS[Number(month) - 1]}`;
-}
+export const dayAndMonth = (day: string): string => LONG_DAY_OF_YEAR.format(new Date(`${day}T00:00:00Z`));
 
 const LANDMARK_WORDS = {
   lap: "lap height",
@@ -46,140 +31,135 @@ const WATER_MARKS = [
   [76, "the armpits"],
 ] as const;
 
-const waterMark = (percent: number): string => WATER_MARKS.find(([at]) => at === percent)?.[1] ?? `${percent} % of their height`;
+const waterMark = (percent: number): string => WATER_MARKS.find(([at]) => at === percent)?.[1] ?? `${percent}% of their height`;
 
 const bothOr = (side: CapSide, one: string, many: string): string => (side === "both" ? many : `${side} ${one}`);
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-/** A motion with its side, as "left hip bends" or "neck turns to the right". */
+/** A motion with its side, as "left hip bend (flexion)" or "neck turn to the right". */
 function motionWithSide(name: MotionName, side: CapSide): string {
   const { label, sides } = motionNamed(name);
   if (sides === "none") return label;
-  if (sides === "toSide") return side === "both" ? `${label} either way` : `${label} to the ${side}`;
-  return side === "both" ? `each ${label}` : `${side} ${label}`;
+  if (sides === "toSide") return side === "both" ? `${label} to either side` : `${label} to the ${side}`;
+  return side === "both" ? `${label}, both sides` : `${side} ${label}`;
 }
 
-/** What a cap on a motion keeps besides: with the outward turn of a shoulder capped the arm stays low. */
+/** What a cap on a motion also limits: with the outward turn of a shoulder capped the arm stays low. */
 const withElevation = (name: MotionName): string =>
-  name === "shoulderOutwardTurn" ? `, and lifts to ${ELEVATION_WITH_OUTWARD_CAP}°` : "";
+  name === "shoulderOutwardTurn" ? `; arm raise up to ${ELEVATION_WITH_OUTWARD_CAP}°` : "";
 
 const seconds = (of: number): string => (of >= 120 && of % 60 === 0 ? `${of / 60} min` : `${of} s`);
 
-/** A cap's limit in plain words, as "Right hand stops at shoulder height". */
+const OF_BODY = "of body weight × height";
+
+/** A cap's limit in plain words, as "Right hand: up to shoulder height". */
 export function limitInWords(limit: CapLimit): string {
+  /** "Left knee load" or "Knee load, both sides"; without a measure "Left hand" or "Both hands". */
+  const part = (one: string, many: string, what = ""): string => {
+    const side = "side" in limit ? limit.side : "both";
+    if (side !== "both") return capital(`${side} ${one}${what && ` ${what}`}`);
+    return what === "" ? `Both ${many}` : `${capital(one)} ${what}, both sides`;
+  };
+  const oneLeg = (): string => `One-leg standing${"side" in limit && limit.side !== "both" ? ` on the ${limit.side} leg` : ""}`;
   switch (limit.channel) {
-    case "handHeight": {
-      const stops = limit.side === "both" ? "stop" : "stops";
-      return capital(`${bothOr(limit.side, "hand", "hands")} ${stops} at ${LANDMARK_WORDS[limit.limit]}`);
+    case "handHeight":
+      return `${part("hand", "hands")}: up to ${LANDMARK_WORDS[limit.limit]}`;
+    case "motion": {
+      const motion = motionWithSide(limit.motion, limit.side);
+      if (limit.limit > 0) return `${capital(motion)}: up to ${limit.limit}°${withElevation(limit.motion)}`;
+      const before = limit.limit < 0 ? `; stop ${-limit.limit}° before straight` : "";
+      return `No ${motion}${before}${withElevation(limit.motion)}`;
     }
-    case "motion":
-      return limit.limit <= 0
-        ? capital(
-            `${motionWithSide(limit.motion, limit.side)} not at all${limit.limit < 0 ? `, ${-limit.limit}° short of straight` : ""}${withElevation(limit.motion)}`,
-          )
-        : capital(`${motionWithSide(limit.motion, limit.side)} ${limit.limit}° at most${withElevation(limit.motion)}`);
     case "handSeparation":
-      return limit.limit === 1
-        ? "Hands no wider apart than the shoulders"
-        : `Hands no wider apart than ${limit.limit} shoulder breadths`;
+      return limit.limit === 1 ? "Hands no wider than shoulder width" : `Hands no wider than ${limit.limit} shoulder widths`;
     case "loadedKnee":
-      return capital(`${bothOr(limit.side, "knee bends", "knees bend")} to ${limit.limit}° at most under load`);
+      return `${part("knee", "knees", "bend under load")}: up to ${limit.limit}°`;
     case "dorsiflexion":
-      return capital(`${bothOr(limit.side, "ankle bends", "ankles bend")} forward ${limit.limit}° at most`);
+      return `${part("ankle", "ankles", "bend")}: up to ${limit.limit}°`;
     case "straightKneeDorsiflexion":
-      return capital(
-        `${bothOr(limit.side, "ankle bends", "ankles bend")} forward ${limit.limit}° at most with the knee straight`,
-      );
+      return `${part("ankle", "ankles", "bend (knee straight)")}: up to ${limit.limit}°`;
     case "kneeLoad":
-      return capital(`${bothOr(limit.side, "knee", "knees")} loaded to ${limit.limit} % of weight × stature at most`);
+      return `${part("knee", "knees", "load")}: up to ${limit.limit}% ${OF_BODY}`;
     case "shoulderLoad":
-      return capital(
-        `${bothOr(limit.side, "shoulder carries", "shoulders carry")} ${limit.limit} % of the arm straight out at most`,
-      );
+      return `${part("shoulder", "shoulders", "load")}: up to ${limit.limit}% of the load with the arm held straight out`;
     case "lowBackLoad":
-      return `Low back loaded to ${limit.limit} % of weight × stature at most`;
-    case "legShare":
-      return limit.limit === 0
-        ? capital(`no weight on ${limit.side === "both" ? "either leg" : `the ${limit.side} leg`}`)
-        : capital(
-            `${bothOr(limit.side, "leg takes", "legs take")} ${limit.limit} % of body weight at most${countsWater(limit) ? ", in the pool with the water counted" : ""}`,
-          );
+      return `Lower back load: up to ${limit.limit}% ${OF_BODY}`;
+    case "legShare": {
+      const pool = countsWater(limit) ? "; in the pool, weight in water counts" : "";
+      if (limit.limit === 0) return `No weight on ${limit.side === "both" ? "either leg" : `the ${limit.side} leg`}`;
+      return `${part("leg", "legs", "weight")}: up to ${limit.limit}% of body weight${pool}`;
+    }
     case "shoulderDrag":
-      return capital(
-        `${bothOr(limit.side, "shoulder meets", "shoulders meet")} ${limit.limit} % of weight × height of water drag at most`,
-      );
+      return `${part("shoulder", "shoulders", "water resistance")}: up to ${limit.limit}% ${OF_BODY}`;
     case "hipDrag":
-      return capital(`${bothOr(limit.side, "hip meets", "hips meet")} ${limit.limit} % of weight × height of water drag at most`);
+      return `${part("hip", "hips", "water resistance")}: up to ${limit.limit}% ${OF_BODY}`;
     case "handWeight":
       return limit.limit === 0
-        ? `Nothing heavy in ${limit.side === "both" ? "the hands" : `the ${limit.side} hand`}`
-        : capital(`${bothOr(limit.side, "hand holds", "hands hold")} ${limit.limit} kg at most`);
+        ? `No weights in ${limit.side === "both" ? "the hands" : `the ${limit.side} hand`}`
+        : `Weight in ${limit.side === "both" ? "each hand" : `the ${limit.side} hand`}: up to ${limit.limit} kg`;
     case "heldOutShare":
-      return capital(
-        `${bothOr(limit.side, "arm is", "arms are")} held out for ${limit.limit === 50 ? "half" : `${limit.limit} % of`} the time at most`,
-      );
+      return `${part("arm", "arms", "held out")}: up to ${limit.limit === 50 ? "half" : `${limit.limit}% of`} the time`;
     case "noStanding":
       return "No standing";
     case "heldStanding":
-      return "Standing only with a hold";
+      return "Standing only with hand support";
     case "bothHandsStanding":
-      return "Standing only with both hands on fixed support, a helper in reach";
+      return "Standing only with both hands on fixed support and a helper in reach";
     case "chairWithArms":
-      return "A chair with arms";
+      return "Chair with arms";
     case "higherSeat":
-      return `A seat ${limit.limit} cm higher at least`;
+      return `Seat at least ${limit.limit} cm higher`;
     case "barredForm":
-      return limit.limit === "water" ? "Not in the pool" : `No ${formLabel(limit.limit)} forms`;
+      return limit.limit === "water" ? "No pool" : `No ${formLabel(limit.limit)} variants`;
     case "oneLegSeconds":
-      if (limit.limit === 0)
-        return limit.side === "both" ? "No standing on one leg" : `No standing on the ${limit.side} leg alone`;
-      return `${limit.side === "both" ? "Either leg" : capital(`${limit.side} leg`)} alone ${limit.limit} s at most`;
+      if (limit.limit === 0) return `No ${oneLeg().toLowerCase()}`;
+      return `${oneLeg()}: up to ${limit.limit} s at a time`;
     case "oneLegSecondsInAll":
-      return `${limit.side === "both" ? "Either leg" : capital(`${limit.side} leg`)} alone ${seconds(limit.limit)} at most in all`;
+      return `${oneLeg()}: up to ${seconds(limit.limit)} in total`;
     case "handsUpSeconds":
-      return `${capital(bothOr(limit.side, "hand", "hands"))} above the shoulder ${seconds(limit.limit)} at most at a time`;
+      return `${part("hand", "hands", "above the shoulder")}: up to ${seconds(limit.limit)} at a time`;
     case "handsUpSecondsInAll":
-      return `${capital(bothOr(limit.side, "hand", "hands"))} above the shoulder ${seconds(limit.limit)} at most in all`;
+      return `${part("hand", "hands", "above the shoulder")}: up to ${seconds(limit.limit)} in total`;
     case "holdSeconds":
-      return limit.limit === 0 ? "No holding still under load" : `Holds last ${limit.limit} s at most`;
+      return limit.limit === 0 ? "No static holds under load" : `Static hold: up to ${limit.limit} s`;
     case "standingMinutesAtATime":
-      return `Standing ${limit.limit} min at most at a time`;
+      return `Standing: up to ${limit.limit} min at a time`;
     case "standingMinutes":
-      return `Standing ${limit.limit} min at most in all`;
+      return `Standing: up to ${limit.limit} min in total`;
     case "sessionMinutes":
-      return `The first ${limit.limit} min of the session at most`;
+      return `Session: up to ${limit.limit} min`;
     case "rounds":
-      return `${limit.limit} rounds at most`;
+      return `Up to ${limit.limit} repetitions`;
     case "roundsShare":
       return limit.part === "all"
-        ? `${limit.limit === 50 ? "Half" : `${limit.limit} % of`} the rounds at most`
-        : `${limit.limit === 50 ? "Half" : `${limit.limit} % of`} the rounds where the ${partLabel(limit.part)} works`;
+        ? `Up to ${limit.limit}% of the repetitions`
+        : `${capital(partLabel(limit.part))}: up to ${limit.limit}% of the repetitions`;
     case "sizeShare":
       if (limit.limit === 0) return `${capital(partLabel(limit.part))} rests`;
       return limit.part === "all"
-        ? `Movements ${limit.limit} % of their size at most`
-        : `${capital(partLabel(limit.part))} moves ${limit.limit} % of the size at most`;
+        ? `Range: up to ${limit.limit}% of the full movement`
+        : `${capital(partLabel(limit.part))}: up to ${limit.limit}% of full range`;
     case "longestBreath":
-      return `One breath lasts ${limit.limit} s at most`;
+      return `Breath length: up to ${limit.limit} s`;
     case "shortestCycle":
-      return `One movement takes ${limit.limit} s at least`;
+      return `At least ${limit.limit} s per repetition`;
     case "breathPause":
-      return limit.limit === 0 ? "No holding of the breath" : `A pause of the breath lasts ${limit.limit} s at most`;
+      return limit.limit === 0 ? "No breath-holding" : `Breath pause: up to ${limit.limit} s`;
     case "effort":
-      return `Effort ${limit.limit} of 10 at most`;
+      return `Effort: up to ${limit.limit} out of 10`;
     case "heartRate":
-      return `Heart rate ${limit.limit} a minute at most`;
+      return `Heart rate: up to ${limit.limit} beats per minute`;
     case "waterMinutes":
-      return `In the water ${limit.limit} min at most`;
+      return `In the water: up to ${limit.limit} min`;
     case "waterDepth":
-      return `Water no deeper than ${waterMark(limit.limit)}`;
+      return `Water depth: up to ${waterMark(limit.limit)}`;
     case "waterWarmest":
-      return `Water no warmer than ${limit.limit} °C`;
+      return `Water: up to ${limit.limit} °C`;
     case "waterCoolest":
-      return `Water no cooler than ${limit.limit} °C`;
+      return `Water: at least ${limit.limit} °C`;
     case "steadiness":
-      return `Steadiness stops at ${limit.limit} of 10`;
+      return `Balance demand: up to ${limit.limit} out of 10`;
     case "barredFeature":
       return `No ${featureLabel(limit.limit)}`;
   }
@@ -191,9 +171,9 @@ export function limitInBrief(limit: CapLimit): string {
     case "handHeight":
       return `${bothOr(limit.side, "hand", "hands")} to ${LANDMARK_WORDS[limit.limit].replace(" height", "")}`;
     case "motion":
-      return `${motionWithSide(limit.motion, limit.side)} ${limit.limit}°`;
+      return `${motionWithSide(limit.motion, limit.side).replace(/ \(.*?\)/, "")} ${limit.limit}°`;
     case "handSeparation":
-      return "hands near";
+      return "hands close together";
     case "loadedKnee":
       return `${bothOr(limit.side, "knee", "knees")} to ${limit.limit}°`;
     case "dorsiflexion":
@@ -201,43 +181,46 @@ export function limitInBrief(limit: CapLimit): string {
     case "straightKneeDorsiflexion":
       return `${bothOr(limit.side, "ankle", "ankles")} to ${limit.limit}°, knee straight`;
     case "legShare":
-      return `${bothOr(limit.side, "leg", "legs")} to ${limit.limit} %`;
+      return `${bothOr(limit.side, "leg", "legs")} to ${limit.limit}%`;
     case "noStanding":
       return "seated";
     case "heldStanding":
-      return "holds on";
+      return "with support";
     case "bothHandsStanding":
-      return "holds on with both hands";
+      return "both hands on support";
     case "oneLegSeconds":
-      if (limit.limit === 0) return limit.side === "both" ? "no one-leg stand" : `not on ${limit.side} leg`;
+      if (limit.limit === 0) return limit.side === "both" ? "no one-leg standing" : `not on ${limit.side} leg`;
       return `${limit.side === "both" ? "one leg" : `${limit.side} leg`} ${limit.limit} s`;
     case "handsUpSeconds":
       return `${bothOr(limit.side, "hand", "hands")} up ${seconds(limit.limit)}`;
     case "standingMinutesAtATime":
-      return `stands ${limit.limit} min at a time`;
+      return `stands up to ${limit.limit} min at a time`;
     case "standingMinutes":
-      return `stands ${limit.limit} min`;
+      return `stands up to ${limit.limit} min`;
     case "sessionMinutes":
-      return `first ${limit.limit} min`;
+      return `up to ${limit.limit} min`;
     case "steadiness":
-      return `steadiness to ${limit.limit}`;
+      return `balance demand to ${limit.limit}`;
     case "barredFeature":
       return `no ${featureLabel(limit.limit)}`;
     default: {
       const words = limitInWords(limit);
-      return words.charAt(0).toLowerCase() + words.slice(1).replace(/ at most/, "");
+      return words.charAt(0).toLowerCase() + words.slice(1).replace(/: up to/, " to");
     }
   }
 }
 
 const untilInWords = ({ until, dateKind, strength }: Cap): string => {
   if (until === null) return "";
-  if (strength === "comfort" || dateKind === "ends") return ` until ${dayAndMonth(until)}`;
-  return `, to be asked again after ${dayAndMonth(until)}`;
+  if (strength === "comfort") return `, ends automatically on ${dayAndMonth(until)}`;
+  return dateKind === "ends" ? `, until ${dayAndMonth(until)}` : `, review by ${dayAndMonth(until)}`;
 };
 
-/** Why a cap holds: its reason, who set it and until when. */
-export const reasonInWords = (cap: Cap): string => `${cap.reason}, set by ${cap.source}${untilInWords(cap)}`;
+/** Who set a cap and until when: "source: the clinic, review by 14 March". */
+export const sourceInWords = (cap: Cap): string => `source: ${cap.source}${untilInWords(cap)}`;
 
-/** The whole of it: "Right hand stops at shoulder height: sore right shoulder, set by the clinic until 14 March". */
-export const capInWords = (cap: Cap): string => `${limitInWords(cap.limit)}: ${reasonInWords(cap)}`;
+/** Why a cap is active: its reason, its source and until when. */
+export const reasonInWords = (cap: Cap): string => `${cap.reason}; ${sourceInWords(cap)}`;
+
+/** The whole cap: "Right hand: up to shoulder height. Sore right shoulder; source: the clinic, until 14 March". */
+export const capInWords = (cap: Cap): string => `${limitInWords(cap.limit)}. ${capital(reasonInWords(cap))}`;

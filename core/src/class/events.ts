@@ -31,7 +31,7 @@ export const EFFORT_WORDS = [
   "hard: a few words at a time",
   "hard: a few words at a time",
   "very hard",
-  "all there is",
+  "maximum",
 ] as const;
 
 /** Pain on the day after: none, or as usual; more, settled within the day; more, and it lasted. */

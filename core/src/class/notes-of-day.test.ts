@@ -16,8 +16,8 @@ const arrived = (answers: Partial<CheckedIn["answers"]>, at = "2026-10-14T08:55:
 
 describe("what a note says of the rest of the day", () => {
   test.each<[Sign, string, number, number]>([
-    ["wobbled", "a near-fall since last time", 0.9, 0.5],
-    ["caught", "a fall since last time, unhurt", 0.9, 1],
+    ["wobbled", "near-fall since last time", 0.9, 0.5],
+    ["caught", "one fall since last time, unhurt", 0.9, 1],
     ["pain", "lighter today", 0.7, 1],
   ])("%s reads as %s", (sign, words, amounts, steadinessDown) => {
     const answers = now([note(sign)])?.answers ?? AS_USUAL;

@@ -30,13 +30,13 @@ test("steps follow one another without a gap, as the plan's clock says", () => {
 test("the way there and the hazards are said as a script says them", () => {
   const [, press] = scriptBlocks(reading);
   expect(press?.link).toEqual({
-    words: ["hands in front", "weight to the left", "right foot ahead", "weight on both"],
+    words: ["hands in front", "weight to the left", "right foot forward", "weight on both legs"],
     hazards: [],
   });
   const [, stood] = scriptBlocks(
     readPlan(planned({ movementId: "settling-breath", as: "seated" }, "quiet-feet"), circumstances()),
   );
-  expect(stood?.link.hazards).toEqual(["everybody stands up: cushions away first, rise in stages"]);
+  expect(stood?.link.hazards).toEqual(["Everyone stands up: remove cushions first, rise in stages"]);
 });
 
 // The link takes 4.5 s, talk 20 s and showing a known movement 10 s.

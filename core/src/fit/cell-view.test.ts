@@ -41,11 +41,11 @@ describe("a cell as people read it", () => {
       { form: "standing", lighterSide: "right", brief: "right hand to shoulder" },
     ],
     ["lift-and-part", [{ channel: "noStanding" }], { form: "seated", brief: "seated", lighterSide: null }],
-    ["one-leg-toe-near", [{ channel: "oneLegSeconds", side: "both", limit: 0 }], { brief: "toe stays down" }],
+    ["one-leg-toe-near", [{ channel: "oneLegSeconds", side: "both", limit: 0 }], { brief: "keep the toes down" }],
     [
       "lift-and-part",
       [{ channel: "roundsShare", part: "all", limit: 70 }],
-      { form: "standing", rounds: 4, brief: "4 of 6 rounds" },
+      { form: "standing", rounds: 4, brief: "4 of 6 repetitions" },
     ],
     [
       "tap-down-the-legs",
@@ -87,7 +87,7 @@ describe("a cell as people read it", () => {
       { channel: "handHeight", side: "left", limit: "chest" },
       { channel: "standingMinutes", limit: 60 },
     );
-    expect(why).toEqual([{ limit: "Left hand stops at chest height", reason: "sore, set by the clinic" }]);
+    expect(why).toEqual([{ limit: "Left hand: up to chest height", reason: "sore; source: the clinic" }]);
   });
 
   test("a hand that rests is named once", () => {

@@ -14,7 +14,7 @@ export interface Why {
 }
 
 /** One why as a sentence. */
-export const whyInWords = ({ limit, reason }: Why): string => (reason === null ? limit : `${limit}: ${reason}`);
+export const whyInWords = ({ limit, reason }: Why): string => (reason === null ? limit : `${limit} (${reason})`);
 
 /** A fitted cell as people read it: what the vessel shows and the words beside it. Plain data, fit to be kept or sent. */
 export interface CellView {
@@ -42,15 +42,15 @@ export interface CellView {
 
 /** What beside caps keeps somebody from their best form, in words. */
 const GAVE_WAY_WORDS: Readonly<Record<GaveWay, string>> = {
-  rail: "Every place at the rail is taken here",
-  helpers: "Every helper's hand is taken here",
-  chairs: "Every chair is taken here",
-  held: "You chose this form",
-  changes: "To get up and sit down less often",
+  rail: "No rail space left for this movement",
+  helpers: "No helper free for this movement",
+  chairs: "No chair free for this movement",
+  held: "You pinned this variant",
+  changes: "To avoid extra sitting and standing",
 };
 
 const FULL = 1 - 1e-9;
-const NO_FORM = "There is no form of this for this body";
+const NO_FORM = "No variant of this movement suits this participant's body";
 
 /** The hand that neither moves nor holds on. */
 const restingHand = ({ arms }: FormChoice): Side | null => (arms === "both" ? null : otherSide(arms));
@@ -62,30 +62,32 @@ function changesInWords(
 ): string[] {
   const words: string[] = [];
   if (pace > 1) words.push(pace === 2 ? "half the pace" : "a third of the pace");
-  else if (rounds < planned) words.push(`${rounds} of ${planned} rounds`);
+  else if (rounds < planned) words.push(`${rounds} of ${planned} repetitions`);
   if (choice.kind === "seated" && meant.kind !== "seated") words.push(meant.kind === "water" ? "in the pool chair" : "seated");
   if (choice.hold) words.push(holdInWords(choice.hold));
   const resting = restingHand(choice);
   if (resting) words.push(`rest the ${resting} hand`);
-  if (choice.sizes.legs === 0) words.push("legs stand still");
-  if (choice.toeDown) words.push("toe stays down");
+  if (choice.sizes.legs === 0) words.push("legs stay still");
+  if (choice.toeDown) words.push("keep the toes down");
   if (choice.depth !== meant.depth && choice.kind !== "seated" && choice.sizes.legs > 0)
-    words.push(choice.depth === "high" ? "stand high, short step" : "stand higher, shorter step");
-  if (choice.weightBack) words.push("weight over the heels");
-  if (level < FULL && resting === null && choice.sizes.legs > 0) words.push("smaller");
+    words.push(choice.depth === "high" ? "stand taller, short step" : "stand higher, shorter step");
+  if (choice.weightBack) words.push("weight back on the heels");
+  if (level < FULL && resting === null && choice.sizes.legs > 0) words.push("smaller range");
   return words;
 }
 
 /** The cap's own words say most; the form says the rest. */
 function briefOf(cell: FittedCell, meant: FormChoice, planned: number): string {
   const { choice } = cell;
-  if (choice === null) return cell.breathing ? "sit and breathe along" : "rest and rejoin";
+  if (choice === null) return cell.breathing ? "sit and breathe along" : "rest, then rejoin";
   // A hand that rests or holds on is spoken of already.
   const spoken: readonly (string | null)[] = [restingHand(choice), choice.hold?.hand ?? null];
   const hands = cell.because.flatMap(({ limit }) =>
     limit.channel === "handHeight" && !spoken.includes(limit.side) ? [limitInBrief(limit)] : [],
   );
-  const changes = changesInWords({ ...cell, choice }, meant, planned).filter((word) => word !== "smaller" || hands.length === 0);
+  const changes = changesInWords({ ...cell, choice }, meant, planned).filter(
+    (word) => word !== "smaller range" || hands.length === 0,
+  );
   return [...new Set([...changes, ...hands])].slice(0, 3).join(", ");
 }
 

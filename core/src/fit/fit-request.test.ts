@@ -31,7 +31,7 @@ test("a question in the open formats is read and answered with every cell and wh
   expect(sore?.cells.map(({ blockId }) => blockId)).toEqual(["b0", "b1"]);
   expect(sore?.cells[1]).toMatchObject({
     way: "standing",
-    because: [{ id: "c1", words: "Right hand stops at shoulder height" }],
+    because: [{ id: "c1", words: "Right hand: up to shoulder height" }],
   });
   expect(sore?.cells[1]?.fidelity).toBeLessThan(1);
   expect(answer.bound).toBeGreaterThanOrEqual(answer.good - 1e-9);

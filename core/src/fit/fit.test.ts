@@ -48,7 +48,7 @@ const fitBody = (movement: Movement, measured: Partial<MeasuredBody>) =>
 
 describe("one person in one block", () => {
   test.each(movements.map((movement) => [movement.id, movement] as const))(
-    "%s: without caps everybody does it whole, standing",
+    "%s: without caps Everyone does the full movement, standing",
     (_, movement) => {
       const cell = fit(movement, []);
       expect(cell.choice).toMatchObject({
@@ -80,7 +80,7 @@ describe("one person in one block", () => {
     expect(cell.choice).toMatchObject({ kind: "standing", depth: "middle", weightBack: false, sizes: { armLeft: 8 } });
     expect(cell.choice?.sizes.armRight).toBeLessThan(8);
     expect(cell.because.map(capInWords)).toEqual([
-      "Right hand stops at shoulder height: sore right shoulder, set by the clinic until 14 March",
+      "Right hand: up to shoulder height. Sore right shoulder; source: the clinic, until 14 March",
     ]);
   });
 

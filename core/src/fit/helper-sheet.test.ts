@@ -42,8 +42,8 @@ test("hands first, then who is near their cap, who gets up or sits down, who hol
   expect(first).toEqual({ blockId: "b1", from: 0, needed: [] });
   expect(second?.needed.map(({ kind, name, words }) => [kind, name, words])).toEqual([
     ["hand", "Cy", "right hand in the helper's"],
-    ["near", "Bo", "asked 3.8 of 4"],
-    ["rises", "Ann", "stands up first"],
+    ["near", "Bo", "balance demand 3.8, cap 4"],
+    ["rises", "Ann", "stands up before the others"],
     ["sits", "Di", "sits down first"],
     ["hold", "Ann", "left hand on the rail"],
   ]);

@@ -46,9 +46,9 @@ function neededIn({ id, name, caps }: HelpedPerson, cell: CellView, before: Cell
   const cap = strictestNumber(caps, "steadiness");
   const asked = risingDemand(caps.some(({ limit }) => limit.channel === "chairWithArms"));
   if (before !== null && stands !== onFeet(before.form)) {
-    need(stands ? "rises" : "sits", stands ? "stands up first" : "sits down first");
+    need(stands ? "rises" : "sits", stands ? "stands up before the others" : "sits down first");
     if (cap !== null && asked > cap - NEAR_THE_CAP)
-      need("near", `${stands ? "getting up" : "sitting down"} asks ${asked.toFixed(1)} of ${cap}`);
+      need("near", `${stands ? "standing up" : "sitting down"}: balance demand ${asked.toFixed(1)}, cap ${cap}`);
   }
   if (stands && caps.some(({ limit }) => limit.channel === "bothHandsStanding"))
     need("near", "both hands on fixed support while standing");
@@ -57,7 +57,7 @@ function neededIn({ id, name, caps }: HelpedPerson, cell: CellView, before: Cell
     need(byHelper ? "hand" : "hold", holdInWords(cell.choice.hold));
   }
   if (stands && cell.hold === null && cap !== null && cell.steadiness > cap - NEAR_THE_CAP)
-    need("near", `asked ${cell.steadiness.toFixed(1)} of ${cap}`);
+    need("near", `balance demand ${cell.steadiness.toFixed(1)}, cap ${cap}`);
   return needed;
 }
 

@@ -56,13 +56,13 @@ export const WAYS = ["standing", "aid", "rail", "chairBack", "helper", "seated",
 export type Way = (typeof WAYS)[number];
 
 const WAY_LABELS: Readonly<Record<Way, string>> = {
-  standing: "standing free",
-  aid: "standing with the own aid",
+  standing: "standing without support",
+  aid: "standing with own aid",
   rail: "standing at the rail",
   chairBack: "standing behind the chair",
   helper: "standing with a helper's hand",
   seated: "seated",
-  water: "free in the water",
+  water: "in the water without support",
   wall: "at the wall of the pool",
 };
 export const wayLabel = (way: Way): string => WAY_LABELS[way];

@@ -18,13 +18,13 @@ export function problemInWords(problem: PoseProblem): string {
     case "legTooShort":
       return `cannot reach: the ${problem.side} leg is ${centimetres(problem.shortBy)} cm short`;
     case "armTooShort":
-      return `cannot hold on: the ${problem.side} arm is ${centimetres(problem.shortBy)} cm short`;
+      return `cannot reach the support: the ${problem.side} arm is ${centimetres(problem.shortBy)} cm too short`;
     case "kneeTooDeep":
-      return `would sink too deep: the loaded ${problem.side} knee goes ${Math.round(problem.beyond)}° past its limit`;
+      return `bends too far: the loaded ${problem.side} knee goes ${Math.round(problem.beyond)}° past its limit`;
     case "noFoot":
       return `has no ${problem.side} foot to put on the floor`;
     case "offBase":
-      return `would fall: its weight is ${centimetres(problem.beyond)} cm outside what it stands on`;
+      return `would lose balance: the centre of mass is ${centimetres(problem.beyond)} cm outside the base of support`;
   }
 }
 
@@ -58,7 +58,7 @@ function formProblems(movement: Movement): MovementFileProblem[] {
     if (samples.problem) return problem(samples.problem.phase, problemInWords(samples.problem.what));
     const jump = greatestJump(samples);
     if (jump.by >= NO_JUMP)
-      return problem(jump.phase, "would jump: put the weight on the other foot before this one leaves the floor");
+      return problem(jump.phase, "The foot leaves the floor while carrying weight. Shift weight to the other foot first.");
     const [beyond] = anatomyProblems(samples);
     return beyond ? problem(beyond.phase, anatomyInWords(beyond)) : [];
   });

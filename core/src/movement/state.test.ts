@@ -25,11 +25,11 @@ describe("where a round begins", () => {
   });
 
   test.each<[string, Partial<MovementKey>, object]>([
-    ["hands hanging, weight on both", {}, { hands: "down", load: "both" }],
+    ["hands hanging, weight on both legs", {}, { hands: "down", load: "both" }],
     ["weight on the lead foot", { weight: 0.95 }, { load: "lead" }],
     ["weight on the trailing foot", { weight: 0.05 }, { load: "trail" }],
     ["hands in front", { arms: { elevation: 60, plane: 90, elbow: 60 } }, { hands: "front" }],
-    ["hands up", { arms: { elevation: 140, plane: 90 } }, { hands: "up" }],
+    ["Time with hands above shoulders", { arms: { elevation: 140, plane: 90 } }, { hands: "up" }],
   ])("%s", (_, key, expected) => {
     expect(entryOf(startingWith(key))).toMatchObject(expected);
   });

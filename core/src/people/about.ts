@@ -24,7 +24,7 @@ export const MEDICINES = [
 ] as const;
 export type Medicine = (typeof MEDICINES)[number]["name"];
 
-const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Please keep this under ${most} letters.`)), "");
+const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Use ${most} characters or fewer.`)), "");
 
 /** What is known of a person beside body and limits. Facts and consent are what the person has agreed to. */
 export const About = v.object({

@@ -2,10 +2,10 @@ import * as v from "valibot";
 
 const metres = (most: number) =>
   v.optional(
-    v.nullable(v.pipe(v.number("This should be a number of metres."), v.minValue(0), v.maxValue(most, `At most ${most} m.`))),
+    v.nullable(v.pipe(v.number("Enter a number of metres."), v.minValue(0), v.maxValue(most, `Enter ${most} m or less.`))),
     null,
   );
-const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Please keep this under ${most} letters.`)), "");
+const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Use ${most} characters or fewer.`)), "");
 
 /** What a room or pool offers. Lengths are metres; depths from the shallow end to the deep. */
 export const Room = v.object({

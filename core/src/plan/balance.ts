@@ -5,7 +5,7 @@ import type { BlockReading } from "./read-plan.ts";
 
 /** What is counted on each side. */
 export const SIDE_COUNTS = [
-  { name: "rounds", label: "rounds", unit: "" },
+  { name: "rounds", label: "repetitions", unit: "" },
   { name: "oneLegSeconds", label: "on one leg", unit: "s" },
   { name: "loadedSeconds", label: "carrying weight", unit: "s" },
 ] as const;

@@ -72,7 +72,7 @@ function changesTo(blocks: readonly PlannedBlock[], at: number, replacements: re
   const here = blocks[at] as PlannedBlock;
   const name = taughtName(here.movement);
   const put: Change[] = replacements.map((movement) => ({
-    words: `${taughtName(movement)} in place of ${name}`,
+    words: `${taughtName(movement)} instead of ${name}`,
     blocks: blocks.toSpliced(at, 1, {
       block: { id: here.block.id, movementId: movement.id, rounds: here.block.rounds },
       movement,
@@ -84,7 +84,7 @@ function changesTo(blocks: readonly PlannedBlock[], at: number, replacements: re
       ? []
       : [
           {
-            words: `${name} with ${fewer} rounds instead of ${here.block.rounds}`,
+            words: `${name}: ${fewer} repetitions instead of ${here.block.rounds}`,
             blocks: blocks.toSpliced(at, 1, { ...here, block: { ...here.block, rounds: fewer } }),
           },
         ];

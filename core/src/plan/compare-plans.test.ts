@@ -14,16 +14,16 @@ const start: PlanContent = {
 
 test.each<[string, PlanEdit, string[]]>([
   ["nothing", (content) => content, []],
-  ["rounds", addRounds("b1", 2), ["breath, rounds: 6, then 8"]],
-  ["a block in", addMovement("drift", null), ["Put in: drift, 6 rounds"]],
-  ["a block out", removeBlock("b1"), ["Taken out: breath"]],
-  ["the order", moveBlock("b1", { by: 1 }), ["In another order: press, breath"]],
-  ["a side", setBlock("b2", { only: "left" }), ["press, sides: as the style says, then left only"]],
-  ["the breath", changeBreath(1), ["One breath: 8 s, then 9 s"]],
+  ["rounds", addRounds("b1", 2), ["breath, repetitions: 6 → 8"]],
+  ["a block in", addMovement("drift", null), ["Added: drift, 6 repetitions"]],
+  ["a block out", removeBlock("b1"), ["Removed: breath"]],
+  ["the order", moveBlock("b1", { by: 1 }), ["Reordered: press, breath"]],
+  ["a side", setBlock("b2", { only: "left" }), ["press, sides: set by style → left only"]],
+  ["the breath", changeBreath(1), ["Breath length: 8 s → 9 s"]],
   [
     "the style",
     setStyle({ ...USUAL_STYLE, name: "Ours", counting: "together" }),
-    ["Style: Even keel, then Ours", "Counting: each side counts one, then left and right together count one"],
+    ["Style: Even keel → Ours", "Counting: each side counts one → left and right together count one"],
   ],
 ])("a change of %s is said", (_, edit, expected) => {
   expect(planDifferences(start, edit(start), (id) => id)).toEqual(expected);

@@ -6,14 +6,14 @@ const FACING_WORDS = ["to the front", "to the right", "to the back", "to the lef
 
 /** What of a block can differ, in words. */
 const PARTS: readonly (readonly [label: string, of: (block: Block) => string])[] = [
-  ["rounds", ({ rounds }) => String(rounds)],
-  ["sides", ({ only, first }) => (only ? `${only} only` : first ? `${first} first` : "as the style says")],
-  ["form", (block) => (block.hold ? `${block.hold} hand on the rail` : (block.as ?? "as the group does"))],
-  ["phase", ({ phase }) => phase ?? "its own"],
-  ["breath", ({ breathSeconds }) => (breathSeconds ? `${breathSeconds} s` : "as the plan")],
-  ["talk before", ({ talk = 0 }) => `${talk} s`],
-  ["straight on", ({ straight }) => (straight ? "yes" : "no")],
-  ["quietly", ({ quiet }) => (quiet ? "yes" : "no")],
+  ["repetitions", ({ rounds }) => String(rounds)],
+  ["sides", ({ only, first }) => (only ? `${only} only` : first ? `${first} first` : "set by style")],
+  ["variant", (block) => (block.hold ? `${block.hold} hand on the rail` : (block.as ?? "same as the group"))],
+  ["phase", ({ phase }) => phase ?? "movement's default"],
+  ["breath", ({ breathSeconds }) => (breathSeconds ? `${breathSeconds} s` : "same as the plan")],
+  ["explanation before", ({ talk = 0 }) => `${talk} s`],
+  ["no pause before", ({ straight }) => (straight ? "yes" : "no")],
+  ["few words", ({ quiet }) => (quiet ? "yes" : "no")],
   ["facing", ({ facing }) => (facing === undefined ? "as before" : (FACING_WORDS[FACINGS.indexOf(facing)] as string))],
   ["combination", ({ combination }) => combination ?? "none"],
 ];
@@ -28,18 +28,18 @@ export function planDifferences(from: PlanContent, to: PlanContent, nameOf: (mov
   const orderBefore = from.blocks.filter(({ id }) => stayed.some((block) => block.id === id)).map(({ id }) => id);
   const moved = stayed.filter(({ id }, i) => orderBefore[i] !== id);
   return [
-    ...gone.map((block) => `Taken out: ${nameOf(block.movementId)}`),
-    ...come.map((block) => `Put in: ${nameOf(block.movementId)}, ${block.rounds} rounds`),
-    ...(moved.length > 0 ? [`In another order: ${moved.map((block) => nameOf(block.movementId)).join(", ")}`] : []),
+    ...gone.map((block) => `Removed: ${nameOf(block.movementId)}`),
+    ...come.map((block) => `Added: ${nameOf(block.movementId)}, ${block.rounds} repetitions`),
+    ...(moved.length > 0 ? [`Reordered: ${moved.map((block) => nameOf(block.movementId)).join(", ")}`] : []),
     ...stayed.flatMap((block) => {
       const old = before.get(block.id) as Block;
       return PARTS.filter(([, of]) => of(old) !== of(block)).map(
-        ([label, of]) => `${nameOf(block.movementId)}, ${label}: ${of(old)}, then ${of(block)}`,
+        ([label, of]) => `${nameOf(block.movementId)}, ${label}: ${of(old)} → ${of(block)}`,
       );
     }),
-    ...(from.purpose === to.purpose ? [] : ["For another purpose"]),
-    ...(from.breathSeconds === to.breathSeconds ? [] : [`One breath: ${from.breathSeconds} s, then ${to.breathSeconds} s`]),
-    ...(from.style.name === to.style.name ? [] : [`Style: ${from.style.name}, then ${to.style.name}`]),
+    ...(from.purpose === to.purpose ? [] : ["Purpose changed"]),
+    ...(from.breathSeconds === to.breathSeconds ? [] : [`Breath length: ${from.breathSeconds} s → ${to.breathSeconds} s`]),
+    ...(from.style.name === to.style.name ? [] : [`Style: ${from.style.name} → ${to.style.name}`]),
     ...styleDifferences({ ...from.style, breathSeconds: to.style.breathSeconds }, to.style),
   ];
 }

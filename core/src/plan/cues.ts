@@ -49,7 +49,7 @@ export function openingWords({ breathRoute, breath, eyes, pelvis, trunk }: Teach
     breath === "free" && "Breathe as it comes.",
     eyes === "soft" && "Soft eyes.",
     eyes === "closedStill" && "Eyes may close while we are still; open them if you feel unsure.",
-    standing && pelvis === "tucked" && "Let the tailbone sink a little.",
+    standing && pelvis === "tucked" && "Let the tailbone drop a little.",
     standing && trunk === "inclined" && "When the weight goes forward, the trunk leans with the front leg.",
     standing && trunk === "upright" && "When the weight goes, the trunk stays upright over it.",
   ];

@@ -201,16 +201,16 @@ describe("what cannot be", () => {
     ).seams[1]?.problem ?? null;
 
   test.each([
-    [weightOn("right"), needs("left"), "Cannot start: the weight is on the right leg, which has to step"],
-    [weightOn("left"), needs("right"), "Cannot start: the weight is on the left leg, which has to step"],
-    [weightOn("left"), needs("both"), "Cannot run straight on: the weight is on one leg, and it begins on both"],
+    [weightOn("right"), needs("left"), "Cannot start: weight is on the right leg, which has to step"],
+    [weightOn("left"), needs("right"), "Cannot start: weight is on the left leg, which has to step"],
+    [weightOn("left"), needs("both"), "Needs a pause: weight is on one leg, but this movement starts on both"],
     [
       { ...weightOn("left"), load: null },
       { ...anywhere, feet: { kind: "bow", foot: "right" } },
-      "Cannot run straight on: feet hip wide, and it begins with right foot ahead",
+      "Needs a pause: participants stand with feet hip-width apart, but this movement starts with right foot forward",
     ],
-    [weightOn("left"), { ...anywhere, support: "seat" }, "Cannot start: there are no chairs here"],
-    [weightOn("left"), { ...anywhere, hands: "railLeft" }, "Cannot start: the rail is not on that side of the room"],
+    [weightOn("left"), { ...anywhere, support: "seat" }, "Cannot start: there are no chairs in this venue"],
+    [weightOn("left"), { ...anywhere, hands: "railLeft" }, "Cannot start: there is no rail on that side of the room"],
   ] as const)("is said in words (%#)", (exit, entry, words) => {
     const problem = problemOf(exit, entry);
     expect(problem && problemInWords(problem)).toBe(words);
@@ -228,8 +228,8 @@ describe("what cannot be", () => {
     expect(linked.blocks[1]?.seam.links.map(({ words }) => words)).toEqual([
       "hands in front",
       "weight to the left",
-      "right foot ahead",
-      "weight on both",
+      "right foot forward",
+      "weight on both legs",
     ]);
   });
 

@@ -152,7 +152,7 @@ function next(labels: readonly Label[], stop: Pick<Stop, "entry" | "straight">, 
  * @param leave where everybody leaves from
  */
 export function joinStops(stops: readonly Stop[], home: BodyState, leave: EntryPattern, place: PlanPlace): Joined {
-  if (!isPossible(home, place)) throw new RangeError("nobody can begin so in this place");
+  if (!isPossible(home, place)) throw new RangeError("This starting position is not possible in this venue");
   let labels: Label[] = [{ state: home, cost: 0, ids: "", reached: null, before: null }];
   for (const stop of stops) {
     const begun = bestOfEach(next(labels, stop, place));
@@ -171,21 +171,21 @@ export function problemInWords(problem: SeamProblem): string {
   switch (problem.kind) {
     case "weight":
       return problem.carries === "both"
-        ? `Cannot start: the weight is on both legs, and the ${problem.steps} one has to step`
-        : `Cannot start: the weight is on the ${problem.carries} leg, which has to step`;
+        ? `Cannot start: weight is on both legs, but the ${problem.steps} leg has to step. Shift weight first.`
+        : `Cannot start: weight is on the ${problem.carries} leg, which has to step`;
     case "feet":
-      return `Cannot run straight on: ${problem.stand}, and it begins with ${problem.begins}`;
+      return `Needs a pause: participants stand with ${problem.stand}, but this movement starts with ${problem.begins}`;
     case "load":
-      return "Cannot run straight on: the weight is on one leg, and it begins on both";
+      return "Needs a pause: weight is on one leg, but this movement starts on both";
     case "support":
-      return "Cannot run straight on: people would have to sit down or stand up";
+      return "Needs a pause: participants have to sit down or stand up first";
     case "facing":
-      return "Cannot run straight on: people face another way";
+      return "Needs a pause: participants face a different direction";
     case "noChair":
-      return "Cannot start: there are no chairs here";
+      return "Cannot start: there are no chairs in this venue";
     case "noRail":
-      return "Cannot start: the rail is not on that side of the room";
+      return "Cannot start: there is no rail on that side of the room";
     case "noWater":
-      return "Cannot start: there is no water here";
+      return "Cannot start: there is no pool in this venue";
   }
 }

@@ -1,8 +1,8 @@
-/** The minute at the end of every session, in order: cushions are away before anyone rises. Usual practice. */
+/** The minute at the end of every session, in order: cushions are removed before anyone stands up. Common practice. */
 export const LEAVE_SAFELY = [
   "Sit down, feet flat, hands on the thighs.",
   "Twelve calf pumps: heels up, heels down.",
-  "Cushions away before anyone rises. Sticks and frames to hand.",
-  "Rise in stages: forward on the chair, stand, wait.",
-  "Light-headed? Then sit again. No one leaves light-headed.",
+  "Remove cushions before anyone stands up. Keep sticks and frames within reach.",
+  "Stand up in stages: move forward on the chair, stand, wait.",
+  "Light-headed? Sit down again. No one leaves while light-headed.",
 ] as const;

@@ -9,11 +9,11 @@ export type LinkHazard = (typeof LINK_HAZARDS)[number];
 
 /** Hazards in words, as the helper reads them. */
 export const HAZARD_WORDS: Readonly<Record<LinkHazard, string>> = {
-  standsUp: "everybody stands up: cushions away first, rise in stages",
-  sitsDown: "everybody sits down: the chair touches the legs first",
-  turns: "everybody turns",
-  stepsBack: "a step back",
-  oneLeg: "a foot leaves the floor",
+  standsUp: "Everyone stands up: remove cushions first, rise in stages",
+  sitsDown: "Everyone sits down: feel the chair against the legs first",
+  turns: "Everyone turns",
+  stepsBack: "A step back",
+  oneLeg: "One foot leaves the floor",
 };
 
 /**
@@ -76,7 +76,9 @@ function seatedLinks(state: BodyState): Link[] {
   const one = (kind: LinkKind, feet: FeetState, foot: Side, words: string) => link(kind, foot, words, { ...state, feet, foot });
   const links: Link[] = [];
   if (state.foot !== null) {
-    links.push(level(state.feet === "lift" || state.feet === "toe" ? "setDown" : "gather", "hip", "feet hip wide on the floor"));
+    links.push(
+      level(state.feet === "lift" || state.feet === "toe" ? "setDown" : "gather", "hip", "feet hip-width apart on the floor"),
+    );
     if (state.feet === "lift") links.push(one("toeDown", "toe", state.foot, `${state.foot} toe to the floor`));
     if (state.feet === "toe") links.push(one("lift", "lift", state.foot, `lift the ${state.foot} foot`));
     if (state.feet === "semi") links.push(one("stepIn", "tandem", state.foot, `${state.foot} heel to the toes`));
@@ -90,8 +92,8 @@ function seatedLinks(state: BodyState): Link[] {
     links.push(
       one("lift", "lift", foot, `lift the ${foot} foot`),
       one("toeDown", "toe", foot, `${foot} toe to the floor`),
-      one("stepForward", "bow", foot, `${foot} foot ahead`),
-      one("stepForward", "semi", foot, `${foot} instep to toe`),
+      one("stepForward", "bow", foot, `${foot} foot forward`),
+      one("stepForward", "semi", foot, `${foot} foot forward to semi-tandem`),
     );
   return links.map((each) => (each.hazard === "oneLeg" ? { ...each, hazard: null, penalty: 0 } : each));
 }
@@ -99,7 +101,7 @@ function seatedLinks(state: BodyState): Link[] {
 function shifts(state: BodyState): Link[] {
   const { feet, load } = state;
   if (feet === "lift" || feet === "toe") return [];
-  if (load !== "both") return [link("shift", "both", "weight on both", { ...state, load: "both" })];
+  if (load !== "both") return [link("shift", "both", "weight on both legs", { ...state, load: "both" })];
   return SIDES.map((side) => link("shift", side, `weight to the ${side}`, { ...state, load: side }));
 }
 
@@ -117,21 +119,21 @@ function footLinks(state: BodyState): Link[] {
     else if (feet === "toe" && own)
       links.push(to("setDown", "hip", null, `${foot} foot down`), to("lift", "lift", foot, `lift the ${foot} foot`));
     else if (feet === "bow" || feet === "semi" || feet === "tandem") {
-      links.push(to("gather", "hip", null, `${foot} foot in, hip wide`));
-      if (feet === "semi") links.push(to("stepIn", "tandem", state.foot, `${foot} foot in line`));
+      links.push(to("gather", "hip", null, `${foot} foot in, hip-width apart`));
+      if (feet === "semi") links.push(to("stepIn", "tandem", state.foot, `${foot} foot in line (tandem)`));
       if (feet === "tandem") links.push(to("stepOut", "semi", state.foot, `${foot} foot out a little`));
     } else if (feet === "together")
       links.push(
-        to("stepOut", "hip", null, `${foot} foot out, hip wide`),
-        to("stepForward", "semi", foot, `${foot} instep to toe`),
-        to("stepBack", "semi", otherSide(foot), `${foot} toe to the instep`),
+        to("stepOut", "hip", null, `${foot} foot out, hip-width apart`),
+        to("stepForward", "semi", foot, `${foot} foot forward to semi-tandem`),
+        to("stepBack", "semi", otherSide(foot), `${foot} foot back to semi-tandem`),
       );
-    else if (feet === "wide") links.push(to("stepIn", "hip", null, `${foot} foot in, hip wide`));
+    else if (feet === "wide") links.push(to("stepIn", "hip", null, `${foot} foot in, hip-width apart`));
     else if (feet === "hip")
       links.push(
         to("stepIn", "together", null, `${foot} foot in`),
         to("stepOut", "wide", null, `${foot} foot out`),
-        to("stepForward", "bow", foot, `${foot} foot ahead`),
+        to("stepForward", "bow", foot, `${foot} foot forward`),
         to("stepBack", "bow", otherSide(foot), `${foot} foot back`),
         to("toeDown", "toe", foot, `${foot} heel up, toe down`),
         to("lift", "lift", foot, `lift the ${foot} foot`),

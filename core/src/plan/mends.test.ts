@@ -37,7 +37,7 @@ describe("a seam that cannot be", () => {
     const question = ask(planned("settling-breath", { movementId: "shift-and-press", straight: true }));
     const before = look(question);
     const mends = mendSeam(question, before, "b2");
-    expect(mends.map(({ words }) => words)).toEqual(["put links in"]);
+    expect(mends.map(({ words }) => words)).toEqual(["Add a transition"]);
     for (const { blocks } of mends) expect(problemsOf(look(withBlocks(question, blocks)).reading)).toEqual([]);
   });
 
@@ -46,8 +46,8 @@ describe("a seam that cannot be", () => {
       planned({ movementId: "shift-and-press", only: "right" }, { movementId: "press-then-open", straight: true, first: "left" }),
     );
     expect(mendSeam(question, look(question), "b2").map(({ words }) => words)).toEqual([
-      "begin on the other side",
-      "put links in",
+      "Start on the other side",
+      "Add a transition",
     ]);
   });
 
@@ -69,8 +69,8 @@ describe("a seam that cannot be", () => {
 
 describe("sides that are apart", () => {
   test.each([
-    ["one side alone", { movementId: "shift-and-press", only: "right", rounds: 6 }, "do both sides"],
-    ["an odd number shared out", { movementId: "shift-and-press", rounds: 3 }, "4 rounds rather than 3"],
+    ["one side alone", { movementId: "shift-and-press", only: "right", rounds: 6 }, "Do both sides"],
+    ["an odd number shared out", { movementId: "shift-and-press", rounds: 3 }, "4 repetitions instead of 3"],
   ] as const)("%s", (_, block, words) => {
     const question = ask(planned(block), { style: { ...circumstances().style, counting: "eachSide" } });
     const before = look(question);
@@ -88,7 +88,7 @@ describe("minutes", () => {
   test("a plan that overruns is shortened in order, talk first and the settling never, until it ends in time", () => {
     const minutes = Math.floor(before.reading.total / 60) - 4;
     const mends = mendTime(question, before, minutes);
-    expect(mends[0]?.words).toBe("no talk before Lift and part the arms");
+    expect(mends[0]?.words).toBe("Remove the explanation before Lift and part the arms");
     const after = look(withBlocks(question, mends[mends.length - 1]?.blocks ?? []));
     expect(overBy(after, minutes)).toBeLessThanOrEqual(ON_TIME.late);
     const settling = (blocks: readonly Block[]) =>

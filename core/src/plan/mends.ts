@@ -47,12 +47,12 @@ export function mendSeam(question: MendQuestion, before: PlanLook, blockId: stri
   const { blocks } = question;
   const [first] = block.turns;
   const ways: Way[] = [
-    ["put links in", { straight: undefined }],
-    ["do it standing", { as: undefined }],
-    ["let go of the rail", { hold: undefined }],
-    ["face the front", { facing: undefined }],
+    ["Add a transition", { straight: undefined }],
+    ["Change to the standing variant", { as: undefined }],
+    ["Remove rail support", { hold: undefined }],
+    ["Face the front", { facing: undefined }],
   ];
-  if (block.movement.sided && first) ways.unshift(["begin on the other side", { first: otherSide(first.lead) }]);
+  if (block.movement.sided && first) ways.unshift(["Start on the other side", { first: otherSide(first.lead) }]);
   const broken = problemsOf(before.reading).length;
   return ways.flatMap(([words, differs]) => {
     const { look, mend } = tried(question, before, words, change(blocks, blockId, differs));
@@ -71,10 +71,10 @@ export function mendSides(question: MendQuestion, before: PlanLook, { tippedBy, 
   const called = block.block.rounds;
   const { label } = sideCount(count);
   const [first] = block.turns;
-  const ways: Way[] = [[`${called + 1} rounds rather than ${called}`, { rounds: called + 1 }]];
-  if (block.block.only) ways.unshift(["do both sides", { only: undefined }]);
-  if (called > 1) ways.push([`${called - 1} rounds rather than ${called}`, { rounds: called - 1 }]);
-  if (first) ways.push(["begin on the other side", { first: otherSide(first.lead) }]);
+  const ways: Way[] = [[`${called + 1} repetitions instead of ${called}`, { rounds: called + 1 }]];
+  if (block.block.only) ways.unshift(["Do both sides", { only: undefined }]);
+  if (called > 1) ways.push([`${called - 1} repetitions instead of ${called}`, { rounds: called - 1 }]);
+  if (first) ways.push(["Start on the other side", { first: otherSide(first.lead) }]);
   const apart = apartBy(before);
   return ways
     .flatMap(([words, differs]) => {
@@ -82,7 +82,7 @@ export function mendSides(question: MendQuestion, before: PlanLook, { tippedBy, 
       const still = look.uneven.some((each) => each.count === count);
       return !still && apartBy(look) < apart ? [mend] : [];
     })
-    .map((mend) => ({ ...mend, words: `${mend.words}: evens out ${label}` }));
+    .map((mend) => ({ ...mend, words: `${mend.words}: balances ${label}` }));
 }
 
 /** A step on the way to the minutes that a session has. */
@@ -123,7 +123,7 @@ function cuts(question: MendQuestion, look: PlanLook): Step[] {
     const steps: Step[] = [];
     if (block.talk)
       steps.push({
-        words: `no talk before ${nameOf(reading)}`,
+        words: `Remove the explanation before ${nameOf(reading)}`,
         blocks: change(blocks, id, { talk: undefined }),
         seconds: block.talk,
         weight: LOSS.talk,
@@ -133,7 +133,7 @@ function cuts(question: MendQuestion, look: PlanLook): Step[] {
       const again = knowledge === "again" ? LOSS.again : LOSS.rounds;
       const spare = phase === "loosen" && (loosen?.overBy ?? 0) > 0 ? LOSS.loosen : LOSS.rounds;
       steps.push({
-        words: `${nameOf(reading)}: ${rounds} rounds rather than ${block.rounds}`,
+        words: `${nameOf(reading)}: ${rounds} repetitions instead of ${block.rounds}`,
         rounds: { id, from: block.rounds },
         blocks: change(blocks, id, { rounds }),
         seconds: (reading.parts.rounds * (block.rounds - rounds)) / block.rounds,
@@ -143,7 +143,7 @@ function cuts(question: MendQuestion, look: PlanLook): Step[] {
     const others = look.reading.blocks.filter((other) => other.phase === phase).length;
     if (others > 1 || phase === "flow")
       steps.push({
-        words: `${nameOf(reading)} another time`,
+        words: `Leave out ${nameOf(reading)} this time`,
         blocks: blocks.filter((each) => each.block.id !== id),
         seconds: reading.total,
         weight: knowledge === "new" && tooNew ? LOSS.tooNew : LOSS.takeOut * (knowledge === "again" ? LOSS.again : 1),
@@ -163,7 +163,7 @@ function additions({ blocks }: MendQuestion, look: PlanLook): Step[] {
     const weight = short ? 0.5 : reading.phase === "flow" ? 1 : 1.5;
     return [
       {
-        words: `${nameOf(reading)}: ${rounds} rounds rather than ${reading.block.rounds}`,
+        words: `${nameOf(reading)}: ${rounds} repetitions instead of ${reading.block.rounds}`,
         rounds: { id: reading.id, from: reading.block.rounds },
         blocks: change(blocks, reading.id, { rounds }),
         seconds: (reading.parts.rounds * (rounds - reading.block.rounds)) / reading.block.rounds,
@@ -188,7 +188,7 @@ function repeats(blocks: readonly PlannedBlock[], { reading }: PlanLook): Step[]
     const id = newBlockId(blocks.map(({ block }) => block));
     return [
       {
-        words: `${nameOf(reading)} once more`,
+        words: `Repeat ${nameOf(reading)}`,
         blocks: blocks.toSpliced(last + 1, 0, { ...planned, block: { ...planned.block, id } }),
         seconds: reading.total,
         weight: REPEAT,
@@ -263,7 +263,7 @@ function goneFurther<Taken extends { readonly mend: Mend; readonly step: Step }>
     step: { ...next.step, rounds: { id: next.step.rounds?.id ?? "", from } },
     mend: {
       ...next.mend,
-      words: next.mend.words.replace(/rather than \d+$/, `rather than ${from}`),
+      words: next.mend.words.replace(/instead of \d+$/, `instead of ${from}`),
       seconds: Math.round(10 * (before.mend.seconds + next.mend.seconds)) / 10,
     },
   };

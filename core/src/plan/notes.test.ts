@@ -21,43 +21,43 @@ describe("what to mind in a plan", () => {
       "a seam that cannot be",
       planned("settling-breath", { movementId: "shift-and-press", straight: true }),
       {},
-      /^Shift and press\. Cannot run straight on/,
+      /^Shift and press\. Needs a pause/,
     ],
-    ["minutes left", planned("settling-breath"), {}, /left of 30 min$/],
+    ["minutes left", planned("settling-breath"), {}, /unused of 30 min$/],
     [
       "one side alone",
       planned({ movementId: "shift-and-press", only: "left" }),
       {},
-      /^Left 6, right 0 rounds: Shift and press tips it$/,
+      /^Left 6, right 0 repetitions, mainly because of Shift and press$/,
     ],
     [
       "loosening after the flow",
       planned("shift-and-press", "shoulder-circles"),
       {},
-      /^Shoulder circles: to loosen, after a later phase/,
+      /^Shoulder circles: a Loosen movement placed after a later phase/,
     ],
-    ["a settling cut short", planned("settling-breath", "quiet-feet"), {}, /^To settle: 1:/],
+    ["a settling cut short", planned("settling-breath", "quiet-feet"), {}, /^Settle: 1:/],
     [
       "too much that is new",
       planned("settling-breath", "shift-and-press", "side-drift"),
       { knows: () => "new" },
-      /^3 new to this group/,
+      /^3 new movements for this group/,
     ],
-    ["too few rounds", planned({ movementId: "quiet-feet", rounds: 2 }), {}, /fewer than 3 rounds/],
+    ["too few rounds", planned({ movementId: "quiet-feet", rounds: 2 }), {}, /fewer than 3 repetitions/],
     [
       "the same strain in a row",
       planned("draw-and-open", "shift-and-press", "waves-with-both-hands"),
       {},
-      /^3 in a row on the shoulders$/,
+      /^3 movements in a row load the shoulders$/,
     ],
-    ["what is missing", planned("settling-breath", "shift-and-press"), {}, /^Little for spine/],
+    ["what is missing", planned("settling-breath", "shift-and-press"), {}, /^Little spine/],
   ])("%s", (_, blocks, differs, expected) => {
     expect(wordsOf(blocks, differs)).toContainEqual(expect.stringMatching(expected));
   });
 
   test("what presses comes first", () => {
     const words = wordsOf(planned("settling-breath", { movementId: "shift-and-press", straight: true, only: "left" }));
-    expect(words[0]).toMatch(/Cannot/);
+    expect(words[0]).toMatch(/Needs a pause/);
     expect(words[1]).toMatch(/^Left/);
   });
 });

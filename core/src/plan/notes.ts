@@ -1,4 +1,4 @@
-import { taughtName } from "../movement/format.ts";
+import { type Phase, taughtName } from "../movement/format.ts";
 import { sideCount } from "./balance.ts";
 import { contentLabel, readContent, type SessionPurpose, strainRuns } from "./content.ts";
 import { problemInWords } from "./join.ts";
@@ -41,12 +41,16 @@ const seamNotes = (question: MendQuestion, look: PlanLook): PlanNote[] =>
     return [note(`seam ${blockId}`, words, { blockId, pressing: true, mends: mendSeam(question, look, blockId) })];
   });
 
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+const phaseWithArticle = (phase: Phase): string => `${phase === "arrive" ? "an" : "a"} ${capital(phase)}`;
+
 function timeNotes(question: MendQuestion, look: PlanLook, minutes: number): PlanNote[] {
   const over = overBy(look, minutes);
   if (over <= ON_TIME.late && over >= -ON_TIME.early) return [];
   if (look.reading.blocks.length === 0) return [];
   const late = over > ON_TIME.late;
-  const words = `${minutesAndSeconds(Math.abs(over))} ${late ? `too long for ${minutes} min` : `left of ${minutes} min`}`;
+  const words = `${minutesAndSeconds(Math.abs(over))} ${late ? `over ${minutes} min` : `unused of ${minutes} min`}`;
   return [note("time", words, { pressing: late, mends: mendTime(question, look, minutes), inOrder: true })];
 }
 
@@ -55,7 +59,7 @@ const sideNotes = (question: MendQuestion, look: PlanLook): PlanNote[] =>
     const { label, unit } = sideCount(uneven.count);
     const [left, right] = uneven.totals.map((value) => `${Math.round(value)}${unit && ` ${unit}`}`) as [string, string];
     const tips = look.reading.blocks.find(({ id }) => id === uneven.tippedBy);
-    const words = `Left ${left}, right ${right} ${label}${tips ? `: ${nameOf(tips)} tips it` : ""}`;
+    const words = `Left ${left}, right ${right} ${label}${tips ? `, mainly because of ${nameOf(tips)}` : ""}`;
     const mends = mendSides(question, look, uneven);
     return note(`sides ${uneven.count}`, words, { blockId: uneven.tippedBy, pressing: true, mends });
   });
@@ -67,10 +71,10 @@ function phaseNotes(look: PlanLook): PlanNote[] {
     const { leastSeconds, leastShare, mostShare } = PHASE_RULES[phase];
     const rule = [
       leastSeconds > 0 && `at least ${leastSeconds / 60} min`,
-      leastShare > 0 && (mostShare < 1 ? `${100 * leastShare} to ${100 * mostShare} %` : `at least ${100 * leastShare} %`),
+      leastShare > 0 && (mostShare < 1 ? `${100 * leastShare} to ${100 * mostShare}%` : `at least ${100 * leastShare}%`),
     ].filter(Boolean);
-    const has = `${minutesAndSeconds(seconds)} min, ${Math.round(100 * share)} %`;
-    return [note(`phase ${phase}`, `To ${phase}: ${has}; usual is ${rule.join(" and ")}`)];
+    const has = `${minutesAndSeconds(seconds)} min, ${Math.round(100 * share)}%`;
+    return [note(`phase ${phase}`, `${capital(phase)}: ${has}; usually ${rule.join(" and ")}`)];
   });
 }
 
@@ -78,7 +82,11 @@ function orderNotes({ reading }: PlanLook): PlanNote[] {
   return outOfOrder(reading).flatMap((id) => {
     const block = reading.blocks.find((each) => each.id === id);
     return block
-      ? [note(`order ${id}`, `${nameOf(block)}: to ${block.phase}, after a later phase has begun`, { blockId: id })]
+      ? [
+          note(`order ${id}`, `${nameOf(block)}: ${phaseWithArticle(block.phase)} movement placed after a later phase`, {
+            blockId: id,
+          }),
+        ]
       : [];
   });
 }
@@ -88,15 +96,20 @@ const contentNotes = (look: PlanLook, purpose: SessionPurpose | null): PlanNote[
     ? []
     : readContent(look, purpose).flatMap(({ content, missing, share, overdone }) => {
         const label = contentLabel(content);
-        if (overdone) return [note(`much ${content}`, `Much for ${label}: ${Math.round(100 * share)} % of the moving`)];
+        if (overdone) return [note(`much ${content}`, `A lot of ${label}: ${Math.round(100 * share)}% of the moving time`)];
         if (missing < 10) return [];
-        const words = `${content === purpose ? "Short of its purpose" : "Little"} for ${label}: ${Math.round(missing)} s more`;
+        const words =
+          content === purpose
+            ? `Below the session's purpose, ${label}: ${Math.round(missing)} s missing`
+            : `Little ${label}: ${Math.round(missing)} s missing`;
         return [note(`little ${content}`, words)];
       });
 
 const strainNotes = (look: PlanLook): PlanNote[] =>
   strainRuns(look).map(({ strain, label, blockIds }) =>
-    note(`strain ${strain} ${blockIds[0]}`, `${blockIds.length} in a row on the ${label}`, { blockId: blockIds[2] ?? null }),
+    note(`strain ${strain} ${blockIds[0]}`, `${blockIds.length} movements in a row load the ${label}`, {
+      blockId: blockIds[2] ?? null,
+    }),
   );
 
 function learningNotes({ circumstances }: MendQuestion, { reading }: PlanLook): PlanNote[] {
@@ -108,13 +121,23 @@ function learningNotes({ circumstances }: MendQuestion, { reading }: PlanLook): 
     ({ movement }) => style.neck === "halfCircles" && movement.features?.includes("fullNeckCircle"),
   );
   return [
-    ...(fresh.length > most ? [note("new", `${fresh.length} new to this group: ${fresh.map(nameOf).join(", ")}`)] : []),
+    ...(fresh.length > most
+      ? [note("new", `${fresh.length} new movements for this group: ${fresh.map(nameOf).join(", ")}`)]
+      : []),
     ...few.map((block) =>
-      note(`few ${block.id}`, `${nameOf(block)}: fewer than ${style.leastRounds} rounds is hardly worth starting`, {
+      note(
+        `few ${block.id}`,
+        `${nameOf(block)}: with fewer than ${style.leastRounds} repetitions it is probably not worth doing`,
+        {
+          blockId: block.id,
+        },
+      ),
+    ),
+    ...circles.map((block) =>
+      note(`circle ${block.id}`, `${nameOf(block)} includes full neck circles; this style uses half circles`, {
         blockId: block.id,
       }),
     ),
-    ...circles.map((block) => note(`circle ${block.id}`, `${nameOf(block)} has full neck circles`, { blockId: block.id })),
   ];
 }
 

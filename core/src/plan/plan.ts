@@ -41,20 +41,20 @@ export const EMPTY_PLAN: PlanContent = {
 };
 
 const breath = v.pipe(
-  v.number("The breath is a number of seconds."),
-  v.minValue(BREATH_SECONDS.least, `A breath takes at least ${BREATH_SECONDS.least} s.`),
-  v.maxValue(BREATH_SECONDS.most, `A breath takes at most ${BREATH_SECONDS.most} s.`),
+  v.number("Enter the breath length in seconds."),
+  v.minValue(BREATH_SECONDS.least, `Enter a breath length of ${BREATH_SECONDS.least} s or more.`),
+  v.maxValue(BREATH_SECONDS.most, `Enter a breath length of ${BREATH_SECONDS.most} s or less.`),
 );
-const side = v.picklist(SIDES, "A side is left or right.");
+const side = v.picklist(SIDES, "Choose left or right.");
 
 const BlockSchema = v.strictObject({
-  id: v.pipe(v.string(), v.regex(/^[a-z0-9-]{1,40}$/, "A block's id is small letters, digits and hyphens.")),
+  id: v.pipe(v.string(), v.regex(/^[a-z0-9-]{1,40}$/, "An id has lower-case letters, digits and hyphens only.")),
   movementId: v.pipe(v.string(), v.maxLength(60)),
   rounds: v.pipe(
-    v.number("Rounds are a whole number."),
-    v.integer("Rounds are a whole number."),
-    v.minValue(ROUNDS.least, "At least one round."),
-    v.maxValue(ROUNDS.most, `At most ${ROUNDS.most} rounds.`),
+    v.number("Enter a whole number of repetitions."),
+    v.integer("Enter a whole number of repetitions."),
+    v.minValue(ROUNDS.least, "Enter 1 repetition or more."),
+    v.maxValue(ROUNDS.most, `Enter ${ROUNDS.most} repetitions or fewer.`),
   ),
   first: v.exactOptional(side),
   only: v.exactOptional(side),
@@ -64,18 +64,16 @@ const BlockSchema = v.strictObject({
   breathSeconds: v.exactOptional(breath),
   talk: v.exactOptional(
     v.pipe(
-      v.number("Talk is a number of seconds."),
-      v.minValue(0, "Talk is a number of seconds."),
-      v.maxValue(TALK.most, `At most ${TALK.most / 60} minutes of talk.`),
+      v.number("Enter the explanation time in seconds."),
+      v.minValue(0, "Enter the explanation time in seconds."),
+      v.maxValue(TALK.most, `Enter ${TALK.most / 60} minutes of explanation or less.`),
     ),
   ),
   straight: v.exactOptional(v.boolean()),
   quiet: v.exactOptional(v.boolean()),
   facing: v.exactOptional(v.picklist(FACINGS)),
   equipment: v.exactOptional(v.picklist(WATER_EQUIPMENT_NAMES, "Choose bare hands, paddles or hand floats.")),
-  combination: v.exactOptional(
-    v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(60, "Please keep the name under 60 letters.")),
-  ),
+  combination: v.exactOptional(v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(60, "Use 60 characters or fewer."))),
 });
 
 /** Forms held in one plan. */
@@ -84,7 +82,7 @@ const MOST_HOLDS = 400;
 const HoldSchema = v.strictObject({
   personId: v.pipe(v.string(), v.maxLength(60)),
   blockId: v.pipe(v.string(), v.maxLength(40)),
-  way: v.picklist([...WAYS, "rest"], "This is no way of doing a block."),
+  way: v.picklist([...WAYS, "rest"], "This setting is not available for a movement. Choose another."),
 });
 
 const along = v.pipe(v.number("A place is in metres."), v.minValue(0), v.maxValue(60));
@@ -94,12 +92,12 @@ const PlaceSchema = v.strictObject({ personId: v.pipe(v.string(), v.maxLength(60
 export const PlanContentSchema = v.object({
   blocks: v.pipe(
     v.array(BlockSchema),
-    v.maxLength(MOST_BLOCKS, `A plan has at most ${MOST_BLOCKS} movements.`),
+    v.maxLength(MOST_BLOCKS, `A plan can have up to ${MOST_BLOCKS} movements.`),
     v.check((blocks) => new Set(blocks.map(({ id }) => id)).size === blocks.length, "No two blocks may have the same id."),
   ),
   style: TeachingStyleSchema,
   breathSeconds: breath,
-  purpose: v.nullable(v.picklist(SESSION_PURPOSES, "Please choose one of the purposes offered.")),
-  holds: v.optional(v.pipe(v.array(HoldSchema), v.maxLength(MOST_HOLDS, `At most ${MOST_HOLDS} forms are held.`)), []),
-  places: v.optional(v.pipe(v.array(PlaceSchema), v.maxLength(200, "At most 200 people are placed.")), []),
+  purpose: v.nullable(v.picklist(SESSION_PURPOSES, "Choose one of the purposes offered.")),
+  holds: v.optional(v.pipe(v.array(HoldSchema), v.maxLength(MOST_HOLDS, `Up to ${MOST_HOLDS} variants can be pinned.`)), []),
+  places: v.optional(v.pipe(v.array(PlaceSchema), v.maxLength(200, "Up to 200 participants can be placed.")), []),
 }) as v.GenericSchema<PlanContent>;

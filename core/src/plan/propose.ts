@@ -230,7 +230,12 @@ class Search {
   }
 }
 
-const KNOWN_WORDS = { new: "new to this group", second: "had once before", known: "known", again: "had earlier today" } as const;
+const KNOWN_WORDS = {
+  new: "new to this group",
+  second: "done once before",
+  known: "familiar to this group",
+  again: "done earlier in this session",
+} as const;
 
 /** Why a block is where it is. */
 function whyOf(block: BlockReading, candidate: Candidate | undefined, { people, purpose }: ProposalQuestion): string[] {
@@ -243,9 +248,9 @@ function whyOf(block: BlockReading, candidate: Candidate | undefined, { people, 
   const { links } = block.seam;
   return [
     ...(content && seconds > 0 ? [`${seconds} s for ${contentLabel(content)}`] : []),
-    ...(people.length > 0 ? [`${able} of ${people.length} can do it as shown`] : []),
+    ...(people.length > 0 ? [`${able} of ${people.length} participants can do it as shown`] : []),
     KNOWN_WORDS[block.knowledge],
-    links.length === 0 ? "nothing to change before it" : `${links.map(({ words }) => words).join(", ")} before it`,
+    links.length === 0 ? "no change of position needed" : `transition in: ${links.map(({ words }) => words).join(", ")}`,
   ];
 }
 

@@ -121,16 +121,16 @@ export const plainest = ({ support, feet, load, facing, hands }: EntryPattern): 
 
 const FEET_WORDS: Record<FeetState, (foot: Side | null) => string> = {
   together: () => "feet together",
-  hip: () => "feet hip wide",
-  wide: () => "feet wide",
-  semi: (foot) => `${foot} instep to toe`,
-  tandem: (foot) => `${foot} heel to toe`,
-  bow: (foot) => `${foot} foot ahead`,
+  hip: () => "feet hip-width apart",
+  wide: () => "feet wide apart",
+  semi: (foot) => `semi-tandem, ${foot} foot in front`,
+  tandem: (foot) => `tandem, ${foot} foot in front`,
+  bow: (foot) => `${foot} foot forward`,
   lift: (foot) => `${foot} foot off the floor`,
-  toe: (foot) => `${foot} toe resting`,
+  toe: (foot) => `${foot} toes touching the floor`,
 };
 export const HAND_WORDS: Readonly<Record<HandPlace, string>> = {
-  down: "hands down",
+  down: "arms at the sides",
   belly: "hands on the belly",
   front: "hands in front",
   up: "hands up",
@@ -146,6 +146,6 @@ export const feetInWords = (feet: FeetState, foot: Side | null): string => FEET_
 export function stateInWords({ support, feet, foot, load, facing, hands }: BodyState): string {
   const words = [support === "seat" ? "seated" : support === "pool" ? "in the water" : "standing", feetInWords(feet, foot)];
   if (load !== "both" && feet !== "lift" && feet !== "toe") words.push(`weight on the ${load} leg`);
-  if (facing !== 0) words.push(["", "turned right", "turned round", "turned left"][facing] as string);
+  if (facing !== 0) words.push(["", "turned right", "facing the back", "turned left"][facing] as string);
   return [...words, HAND_WORDS[hands]].join(", ");
 }

@@ -44,11 +44,11 @@ export const STYLE_QUESTIONS = [
         label: "open on the in-breath, close on the out-breath",
         does: "A movement takes as long as its breaths.",
       },
-      { name: "free", label: "free", does: "The pace is the same; nobody is told when to breathe." },
+      { name: "free", label: "free", does: "Same pace; no breathing instructions." },
       {
         name: "pause",
         label: "a gentle pause at the top",
-        does: "Each breath waits a second; who may not hold it breathes on.",
+        does: "Each breath pauses for one second; anyone who should not pause keeps breathing.",
       },
     ],
   },
@@ -66,7 +66,7 @@ export const STYLE_QUESTIONS = [
     label: "Learning",
     choices: [
       { name: "twoNew", label: "two new movements a session, with a recap", does: "More than two new ones are pointed out." },
-      { name: "sameSet", label: "the whole set repeated for weeks", does: "Anything new is pointed out." },
+      { name: "sameSet", label: "Same movements repeated for several weeks", does: "Anything new is pointed out." },
       { name: "newCombinations", label: "new combinations each time", does: "Known movements in an order they have not had." },
     ],
   },
@@ -80,7 +80,7 @@ export const STYLE_QUESTIONS = [
         does: "The script says less as a movement becomes known.",
       },
       { name: "everyPhrase", label: "cue every phrase", does: "The script has every phrase, always." },
-      { name: "startThenQuiet", label: "cue the start, then quiet", does: "The script has the first round only." },
+      { name: "startThenQuiet", label: "cue the start, then quiet", does: "The script has the first repetition only." },
       { name: "silent", label: "silent", does: "The script has names and counts." },
     ],
   },
@@ -94,35 +94,35 @@ export const STYLE_QUESTIONS = [
   },
   {
     name: "size",
-    label: "Size of movement",
+    label: "Range of movement",
     choices: [
       { name: "comfortable", label: "comfortable full", does: "As large as each body allows with ease." },
-      { name: "smallAndExact", label: "small and exact", does: "Small and controlled, where the purpose is steadiness." },
+      { name: "smallAndExact", label: "small and exact", does: "Small and controlled, where the purpose is balance." },
       { name: "longStretch", label: "long stretch", does: "Long, slow, towards the end of what is comfortable." },
     ],
   },
   {
     name: "depth",
-    label: "Depth of stance",
+    label: "Stance height",
     choices: [
-      { name: "high", label: "high stance", does: "Half the sink of the file and a shorter step." },
+      { name: "high", label: "high stance", does: "Half the planned knee bend and a shorter step." },
       { name: "middle", label: "middle", does: "As the movement was written." },
-      { name: "low", label: "low, built up by seconds", does: "Half as deep again: for groups that have built it up." },
+      { name: "low", label: "low, built up by seconds", does: "Half as much knee bend again: for groups that have built it up." },
     ],
   },
   {
     name: "drag",
-    label: "Drag of the water",
+    label: "Water resistance",
     choices: [
       {
         name: "person",
-        label: "the person slows down",
-        does: "Who meets more drag than their cap allows moves at half the pace; the others go on.",
+        label: "the participant slows down",
+        does: "A participant whose water resistance would pass their cap moves at half the pace; the others go on.",
       },
       {
         name: "room",
         label: "everyone slows down",
-        does: "A movement in the pool is as slow as the cap on drag of any participant asks.",
+        does: "A movement in the pool is as slow as the strictest cap on water resistance needs.",
       },
     ],
   },
@@ -151,7 +151,7 @@ export const STYLE_QUESTIONS = [
       {
         name: "closedStill",
         label: "closed while still",
-        does: "Said at the start. Standing is harder with closed eyes: only near a hold.",
+        does: "Said at the start. Balance is harder with eyes closed: only next to a support.",
       },
     ],
   },
@@ -160,7 +160,7 @@ export const STYLE_QUESTIONS = [
     label: "Neck",
     choices: [
       { name: "halfCircles", label: "half circles and turns", does: "Full circles are pointed out." },
-      { name: "fullCircles", label: "full circles", does: "Allowed here; caps still bar them for many people." },
+      { name: "fullCircles", label: "full circles", does: "Allowed here; caps still exclude them for many participants." },
     ],
   },
 ] as const satisfies readonly {
@@ -200,7 +200,7 @@ const choiceSchemas = Object.fromEntries(
     name,
     v.picklist(
       choices.map((choice) => choice.name),
-      `${label}: please choose one of those offered.`,
+      `${label}: choose one of the options.`,
     ),
   ]),
 );
@@ -208,24 +208,24 @@ const choiceSchemas = Object.fromEntries(
 /** Reads a style from a file or a form that has turned its texts into numbers. */
 export const TeachingStyleSchema = v.object({
   name: v.pipe(
-    v.string("Please give the style a name."),
+    v.string("Enter a name for the style."),
     v.trim(),
-    v.minLength(1, "Please give the style a name."),
-    v.maxLength(60, "Please keep the name under 60 letters."),
+    v.minLength(1, "Enter a name for the style."),
+    v.maxLength(60, "Use 60 characters or fewer."),
   ),
   ...choiceSchemas,
-  rounds: v.picklist(CALLED_ROUNDS, `Rounds are ${CALLED_ROUNDS.join(", ")}.`),
+  rounds: v.picklist(CALLED_ROUNDS, `Choose ${CALLED_ROUNDS.join(", ")}.`),
   leastRounds: v.pipe(
-    v.number("The fewest rounds are a whole number."),
-    v.integer("The fewest rounds are a whole number."),
-    v.minValue(1, "At least one round."),
-    v.maxValue(8, "At most 8 rounds."),
+    v.number("Enter a whole number for minimum repetitions."),
+    v.integer("Enter a whole number for minimum repetitions."),
+    v.minValue(1, "Enter 1 repetition or more."),
+    v.maxValue(8, "Enter 8 repetitions or fewer."),
   ),
   breathSeconds: v.pipe(
-    v.number("The breath is a number of seconds."),
-    v.minValue(BREATH_SECONDS.least, `A breath takes at least ${BREATH_SECONDS.least} s.`),
-    v.maxValue(BREATH_SECONDS.most, `A breath takes at most ${BREATH_SECONDS.most} s.`),
-    v.multipleOf(0.5, "The breath goes in half seconds."),
+    v.number("Enter the breath length in seconds."),
+    v.minValue(BREATH_SECONDS.least, `Enter a breath length of ${BREATH_SECONDS.least} s or more.`),
+    v.maxValue(BREATH_SECONDS.most, `Enter a breath length of ${BREATH_SECONDS.most} s or less.`),
+    v.multipleOf(0.5, "Enter the breath length in steps of 0.5 s."),
   ),
 }) as unknown as v.GenericSchema<TeachingStyle>;
 
@@ -244,7 +244,7 @@ export const USUAL_STYLE: TeachingStyle = {
 
 /** Ready-made combinations, each with a sentence for whom. */
 export const READY_STYLES: readonly { readonly style: TeachingStyle; readonly forWhom: string }[] = [
-  { style: USUAL_STYLE, forWhom: "The usual choices: three on each side, shown as a mirror, two new movements a week." },
+  { style: USUAL_STYLE, forWhom: "Standard choices: three on each side, shown as a mirror, two new movements a week." },
   {
     style: {
       ...USUAL_STYLE,
@@ -257,7 +257,7 @@ export const READY_STYLES: readonly { readonly style: TeachingStyle; readonly fo
       rounds: 4,
       breathSeconds: 7,
     },
-    forWhom: "For steadiness: little, exact and often, the same set until it sits, every phrase said.",
+    forWhom: "For balance: small, precise, frequent; same movements until familiar; full cues.",
   },
   {
     style: {
@@ -271,7 +271,7 @@ export const READY_STYLES: readonly { readonly style: TeachingStyle; readonly fo
       learning: "newCombinations",
       breathSeconds: 9,
     },
-    forWhom: "For people who know the movements: long breaths, six on each side, few words, new combinations.",
+    forWhom: "For participants who know the movements: long breaths, six on each side, few words, new combinations.",
   },
 ];
 
@@ -285,21 +285,21 @@ export function choiceInWords(style: TeachingStyle, name: StyleQuestion): Choice
   return choice;
 }
 
-/** What differs from one style to another, a line each: "Counting: each side counts one, then left and right together count one". */
+/** What differs from one style to another, a line each: "Counting: each side counts one, left and right together count one". */
 export function styleDifferences(from: TeachingStyle, to: TeachingStyle): string[] {
   const choices = STYLE_QUESTIONS.filter(({ name }) => !sameValues(from, to, name)).map(
-    ({ name, label }) => `${label}: ${choiceInWords(from, name).label}, then ${choiceInWords(to, name).label}`,
+    ({ name, label }) => `${label}: ${choiceInWords(from, name).label} → ${choiceInWords(to, name).label}`,
   );
   const numbers = [
-    ["rounds", "Rounds called", ""],
-    ["leastRounds", "Fewest rounds", ""],
+    ["rounds", "Counted repetitions", ""],
+    ["leastRounds", "Minimum repetitions", ""],
     ["breathSeconds", "One breath", " s"],
   ] as const;
   return [
     ...choices,
     ...numbers
       .filter(([name]) => !sameValues(from, to, name))
-      .map(([name, label, unit]) => `${label}: ${from[name]}${unit}, then ${to[name]}${unit}`),
+      .map(([name, label, unit]) => `${label}: ${from[name]}${unit} → ${to[name]}${unit}`),
   ];
 }
 

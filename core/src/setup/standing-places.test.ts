@@ -65,7 +65,7 @@ describe("who stands where", () => {
       ]),
     );
     expect(of("a", places)).toMatchObject({ x: 3, z: 3, why: "moved" });
-    expect(placeProblems(HALL, people, places).map(({ words }) => words)).toEqual(["1.0 m too near another"]);
+    expect(placeProblems(HALL, people, places).map(({ words }) => words)).toEqual(["1.0 m too close to another participant"]);
   });
 
   test("somebody who holds on and was moved away from the rail is told", () => {

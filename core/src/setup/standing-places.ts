@@ -175,16 +175,17 @@ export function placeProblems(floor: Floor, people: readonly PlacedPerson[], pla
     for (const other of people.slice(i + 1)) {
       const there = of(other.id);
       if (there && distance(place, there) < apart(person, other) - 0.01)
-        problems.push(`${(apart(person, other) - distance(place, there)).toFixed(1)} m too near another`);
+        problems.push(`${(apart(person, other) - distance(place, there)).toFixed(1)} m too close to another participant`);
     }
     const room = Math.min(place.x, floor.length - place.x, place.z, floor.width - place.z);
     if (person.atRail === 0 && room < person.reach / 2) problems.push("too near a wall for the longest step");
     if (person.atRail > 0 && floor.rail > 0 && !canHold(floor, place))
       problems.push(`the ${floor.pool === null ? "rail" : "wall"} is out of reach`);
-    if (person.near && place.x > NEAR_ROW) problems.push("far from the instructor for somebody who sees or hears little");
+    if (person.near && place.x > NEAR_ROW)
+      problems.push("far from the instructor for a participant with low vision or hearing loss");
     const depth = depthAt(floor, place);
     if (depth !== null && person.depth !== null && depth > person.depth + 0.1)
-      problems.push(`${(depth - person.depth).toFixed(2)} m deeper than meant`);
+      problems.push(`${(depth - person.depth).toFixed(2)} m deeper than planned`);
     return problems.map((words) => ({ personId: person.id, words }));
   });
 }

@@ -38,14 +38,14 @@ interface Props {
 }
 
 const FITTING_WORDS = {
-  working: "Fitting today's forms",
-  noConnection: "No connection: answers are kept, forms are still those from before",
+  working: "Updating variants for today…",
+  noConnection: "No connection. Answers are saved on this device. Variants have not been updated yet.",
 } as const;
 
 const OVERALL = [
-  ["asUsual", "as usual"],
+  ["asUsual", "As usual"],
   ["lighter", "lighter"],
-  ["sitOut", "sits out"],
+  ["sitOut", "Not taking part today"],
 ] as const;
 
 function PersonRow({
@@ -109,7 +109,7 @@ function PersonRow({
       {checked && reading && reading.findings.length > 0 && (
         <p className={`px-4 pb-2 ${reading.outcome === "class" ? "text-tide-200" : "text-signal-300"}`}>
           {outcomeInWords(reading.outcome)}: {reading.findings.map(({ words }) => words).join(", ")}
-          {checked.overriddenBecause && `. Let in: ${checked.overriddenBecause}`}
+          {checked.overriddenBecause && `. Takes part; reason given: ${checked.overriddenBecause}`}
         </p>
       )}
     </li>
@@ -140,9 +140,9 @@ export function Arrivals(props: Props) {
     <div className="mx-auto flex w-full max-w-7xl flex-1 flex-col gap-5 p-6">
       <div className="flex flex-wrap items-end justify-between gap-4">
         <div>
-          <h1 className="text-4xl">Who is here, and how?</h1>
+          <h1 className="text-4xl">Who is here, and how are they?</h1>
           <p className="mt-1 text-xl text-sand-200">
-            {here.size} of {people.length}. Check chairs, rail and floor while they arrive.
+            {here.size} of {people.length}. Check chairs, rail and floor while participants arrive.
           </p>
         </div>
         {asks && <WalkIn classId={classId} taken={taken} />}
@@ -164,7 +164,7 @@ export function Arrivals(props: Props) {
           onClick={begin}
           className="min-h-16 rounded-full bg-sand-50 px-10 text-2xl font-bold text-tide-950 hover:bg-white"
         >
-          {beginning ? "Beginning" : "Begin"}
+          {beginning ? "Starting…" : "Start class"}
         </button>
         {here.size < people.length && (
           <button
@@ -174,22 +174,22 @@ export function Arrivals(props: Props) {
             }}
             className="min-h-16 px-4 text-xl underline underline-offset-4"
           >
-            Everybody is here
+            Mark everyone as here
           </button>
         )}
         {asks && (
           <Form method="post" action={`/classes/${classId}/fit`} className="flex flex-wrap items-center gap-x-3 text-lg">
             <Link to="/people" className="flex min-h-16 items-center underline underline-offset-4">
-              Set a limit
+              Set a cap
             </Link>
             <button type="submit" className="min-h-16 underline underline-offset-4">
-              fit everybody again
+              Update all variants
             </button>
           </Form>
         )}
         <p className="text-lg text-tide-200" role="status">
           {fitting === "done"
-            ? "space begins · digits tick a person · then l lighter, o sits out, m more"
+            ? "Space starts the class · digits tick a participant · then l lighter, o not taking part, m more"
             : FITTING_WORDS[fitting]}
         </p>
       </div>

@@ -122,14 +122,14 @@ function OnePain({ told, put, remove }: { told: Told; put: (change: Partial<Told
             choose={(now) => put({ now: Number(now) })}
           />
           <Ask
-            label="Their usual pain there"
+            label="Usual pain there, 0 to 10"
             value={told.usual === undefined ? null : String(told.usual)}
             options={SCALE}
             spoken={`${label}, usual`}
             choose={(usual) => put({ usual: Number(usual) })}
           />
           <Ask
-            label="New?"
+            label="Is this pain new?"
             value={told.fresh ?? "no"}
             options={[
               ["no", "no"],
@@ -189,7 +189,7 @@ export function AskPain({ name, pains, usual, set, unanswered }: Props) {
           </div>
         </div>
         <div className="flex flex-col gap-3">
-          {told.length === 0 && <p className="text-tide-200">No pain told. Orange places ask about signs to stop.</p>}
+          {told.length === 0 && <p className="text-tide-200">No pain reported. Orange places ask about emergency signs.</p>}
           {told.map((each) => (
             <OnePain
               key={each.part}

@@ -22,7 +22,7 @@ export function AskPressure({
       ({ systolic, diastolic, heartRate }) =>
         (systolic === undefined) !== (diastolic === undefined) || (heartRate !== undefined && systolic === undefined),
     );
-    unanswered("pressure", half ? "Blood pressure has two numbers: please type both." : null);
+    unanswered("pressure", half ? "Blood pressure has two numbers. Enter both." : null);
     set(
       next.flatMap(({ systolic, diastolic, heartRate }) =>
         systolic === undefined || diastolic === undefined

@@ -61,7 +61,7 @@ function questionsOf(
         value={answers.dizziness}
         options={[
           ["none", "none"],
-          ["settled", "earlier, settled"],
+          ["settled", "Earlier, now settled"],
           ["now", "now"],
         ]}
         choose={(dizziness) => set({ dizziness })}
@@ -74,7 +74,7 @@ function questionsOf(
         options={[
           ["asUsual", "as usual"],
           ["more", "more breathless"],
-          ["noSentence", "cannot finish a sentence"],
+          ["noSentence", "Cannot finish a sentence"],
         ]}
         choose={(breath) => set({ breath })}
       />
@@ -86,7 +86,7 @@ function questionsOf(
         options={[
           ["fine", "fine"],
           ["badNight", "a bad night"],
-          ["twoBadNights", "two, or a new sedative"],
+          ["twoBadNights", "Two bad nights, or a new sedative"],
         ]}
         choose={(sleep) => set({ sleep })}
       />
@@ -105,9 +105,9 @@ function questionsOf(
         label="Since last time"
         value={answers.fall}
         options={[
-          ["none", "no fall"],
-          ["nearFall", "a near-fall"],
-          ["oneUnhurt", "one fall, explained, unhurt"],
+          ["none", "No fall"],
+          ["nearFall", "Near-fall"],
+          ["oneUnhurt", "One fall, cause known, no injury"],
           ["worse", "worse"],
         ]}
         choose={(fall) => set({ fall })}
@@ -120,7 +120,7 @@ function questionsOf(
         options={[
           ["asUsual", "as usual"],
           ["changed", "changed this week"],
-          ["wearingOff", "the dose is wearing off"],
+          ["wearingOff", "Medicine wearing off"],
         ]}
         choose={(medicine) => set({ medicine })}
       />
@@ -131,7 +131,7 @@ function questionsOf(
         value={answers.illness}
         options={[
           ["none", "none"],
-          ["firstClassBack", "first class back"],
+          ["firstClassBack", "First class after illness"],
           ["secondClassBack", "second class back"],
           ["feverOrWound", "fever, infection, new wound"],
           ["bowels", "diarrhoea"],
@@ -216,7 +216,7 @@ function Sheet({ person, checkedIn, policy, known, keep }: Props & { person: Non
           options={[
             ["asUsual", "as usual"],
             ["lighter", "lighter"],
-            ["sitOut", "sits out"],
+            ["sitOut", "Not taking part"],
           ]}
           choose={(overall) => set({ overall })}
         />
@@ -224,10 +224,10 @@ function Sheet({ person, checkedIn, policy, known, keep }: Props & { person: Non
           <div key={question}>{questions[question]}</div>
         ))}
         <Ask
-          label="Chest pain, blackout, palpitations, alcohol, 2 kg up in 3 days with heart failure, severe low glucose since yesterday"
+          label="Warning signs since yesterday: chest pain, blackout, palpitations, alcohol, severe low glucose, or 2 kg weight gain in 3 days with heart failure"
           value={answers.warning ? "yes" : "no"}
           options={[
-            ["no", "none of these"],
+            ["no", "No, none"],
             ["yes", "one of these"],
           ]}
           choose={(warning) => set({ warning: warning === "yes" })}
@@ -245,7 +245,7 @@ function Sheet({ person, checkedIn, policy, known, keep }: Props & { person: Non
         ))}
         {barred && (
           <label className="mt-3 flex flex-col gap-1">
-            Let them in all the same? A word why, it stays on record.
+            Allow to take part anyway? Give the reason. It stays on record.
             <input
               value={because}
               onChange={(event) => setBecause(event.currentTarget.value)}
@@ -271,7 +271,7 @@ function Sheet({ person, checkedIn, policy, known, keep }: Props & { person: Non
           }}
           className="min-h-16 flex-1 rounded-full bg-sand-50 px-8 text-2xl font-bold text-tide-950"
         >
-          Keep
+          Save
         </button>
         <Dialog.Close className="min-h-16 px-4 underline underline-offset-4">Close</Dialog.Close>
       </div>

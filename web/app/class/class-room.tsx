@@ -25,11 +25,11 @@ import { WayThere } from "./way-there.tsx";
 const KEYS = [
   ["space", "next"],
   ["backspace", "back"],
-  ["1 to 9, 0", "pick a person; while they arrive, tick them"],
-  ["l, o, m", "while they arrive, for the one ticked last: lighter today, sits out, more"],
-  ["r, w, c, p, d", "with a person picked: rested, lost balance, caught, pain, dizzy"],
+  ["1 to 9, 0", "Select a participant; during arrivals, mark as here"],
+  ["l, o, m", "During arrivals, for the last participant marked: lighter today, not taking part, more"],
+  ["r, w, c, p, d", "With a participant selected: rested, lost balance, caught, pain, dizzy"],
   ["s", "stop"],
-  ["?", "this sheet"],
+  ["?", "show keyboard shortcuts"],
 ] as const;
 
 const DIGITS = "1234567890";
@@ -56,7 +56,7 @@ interface Props {
 
 const delayInWords = (seconds: number): string => {
   const minutes = Math.round(Math.abs(seconds) / 60);
-  if (minutes === 0) return "on time";
+  if (minutes === 0) return "On time";
   return `${minutes} min ${seconds > 0 ? "behind" : "ahead"}`;
 };
 
@@ -146,7 +146,7 @@ export function ClassRoom({ classId, planned, kept, safety }: Props) {
 
   const sent = (
     <span role="status" className={unsent > 0 ? "font-semibold text-signal-300" : ""}>
-      {unsent > 0 ? `${unsent} kept here, not sent yet` : "all kept"}
+      {unsent > 0 ? `${unsent} saved on this device, not sent yet` : "All saved"}
     </span>
   );
   const since = state.stepSince === null || now === null ? null : new Date(state.stepSince).getTime();
@@ -194,7 +194,9 @@ export function ClassRoom({ classId, planned, kept, safety }: Props) {
         />
       )}
       {state.ended && (
-        <p className="p-8 text-2xl">The class has ended. {unsent > 0 && "It is kept here until the server answers."}</p>
+        <p className="p-8 text-2xl">
+          The class has ended. {unsent > 0 && "The record is saved on this device and will be sent when you are online."}
+        </p>
       )}
       {ending && !state.ended && (
         <Ending
@@ -254,11 +256,11 @@ export function ClassRoom({ classId, planned, kept, safety }: Props) {
                 onClick={() => go(at + 1)}
                 className="min-h-16 flex-1 rounded-full bg-sand-50 px-8 text-2xl font-bold text-tide-950 hover:bg-white"
               >
-                {next ? "Next" : "To the end"}
+                {next ? "Next" : "Finish"}
               </button>
             </div>
           </section>
-          <section className="flex min-h-0 flex-col gap-4" aria-label="People and what comes next">
+          <section className="flex min-h-0 flex-col gap-4" aria-label="Participants and next movement">
             <PeopleNow people={people.filter(({ id }) => state.here.has(id))} pick={setPickedId} />
             <div className="flex gap-4">
               <div className="flex-1 rounded-[20px] bg-tide-900 p-4">
@@ -266,7 +268,7 @@ export function ClassRoom({ classId, planned, kept, safety }: Props) {
                 <p className="font-display text-2xl font-bold">
                   {nextBlock
                     ? next.blockIndex === step.blockIndex
-                      ? "The same"
+                      ? "Other side"
                       : variantWords(nextBlock.movement, nextBlock.meant).name
                     : "Leave safely"}
                   {next?.side && <span className="text-signal-300">, {next.side} side</span>}

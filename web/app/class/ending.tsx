@@ -43,11 +43,11 @@ export function Ending({ classId, end, back }: Props) {
           ))}
         </ol>
         <button type="button" onClick={back} className="mt-8 min-h-16 px-2 text-xl underline underline-offset-4">
-          Back to the last movement
+          Back to last movement
         </button>
       </section>
       <form onSubmit={finish} className="flex flex-col gap-5">
-        <h2 className="text-3xl">How was it?</h2>
+        <h2 className="text-3xl">How was the class?</h2>
         <fieldset>
           <legend className="mb-2 text-xl font-semibold">Effort of the group, 0 to 10</legend>
           <div className="grid grid-cols-6 gap-2 sm:grid-cols-11">
@@ -72,7 +72,7 @@ export function Ending({ classId, end, back }: Props) {
           <p className="mt-2 min-h-7 text-xl text-sand-200" aria-live="polite">
             {effort === null ? "" : EFFORT_WORDS[effort]}
           </p>
-          {asked && effort === null && <p className="text-xl font-semibold text-signal-300">Please choose how hard it was.</p>}
+          {asked && effort === null && <p className="text-xl font-semibold text-signal-300">Choose how hard the class was.</p>}
         </fieldset>
         <div>
           <label htmlFor="class-note" className="mb-2 block text-xl font-semibold">
@@ -88,7 +88,7 @@ export function Ending({ classId, end, back }: Props) {
           />
         </div>
         <button type="submit" className="min-h-16 rounded-full bg-sand-50 px-10 text-2xl font-bold text-tide-950 hover:bg-white">
-          End the class
+          End class
         </button>
       </form>
     </div>

@@ -1,12 +1,12 @@
 import type { Outcome } from "@able-tide/core/caps/answers";
 
 const WORDS: Readonly<Record<Outcome, string>> = {
-  class: "In class",
+  class: "Takes part",
   seated: "Seated today",
-  takeAgain: "Sits for 5 minutes, then taken again",
-  askFirst: "Three things at once: ask before anything",
-  hold: "Hold: not yet",
-  sitOut: "Sits out today, tell the clinician",
+  takeAgain: "Sit for 5 minutes, then measure again",
+  askFirst: "Three concerns together: talk to the participant before starting",
+  hold: "Wait: do not start yet",
+  sitOut: "Not taking part today. Inform the clinician.",
 };
 
 /** What the day's answers propose, in words. */

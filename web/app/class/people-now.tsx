@@ -46,7 +46,7 @@ export function PeopleNow({ people, pick }: { people: readonly PersonNow[]; pick
   return (
     <div className="min-h-0 flex-1 overflow-y-auto rounded-[20px] bg-tide-900 p-3">
       <h2 className="px-3 pt-1 font-sans text-lg font-normal text-tide-200">
-        {different.length > 0 ? "differently just now" : "everybody does it whole"}
+        {different.length > 0 ? "Adapted for this movement" : "Everyone does the full movement"}
       </h2>
       <ul>
         {different.map((person) => (
@@ -54,7 +54,7 @@ export function PeopleNow({ people, pick }: { people: readonly PersonNow[]; pick
         ))}
       </ul>
       {different.length > 0 && whole.length > 0 && (
-        <h2 className="px-3 pt-2 font-sans text-lg font-normal text-tide-200">as shown</h2>
+        <h2 className="px-3 pt-2 font-sans text-lg font-normal text-tide-200">As demonstrated</h2>
       )}
       <ul className="grid grid-cols-2">
         {whole.map((person) => (

@@ -52,7 +52,7 @@ function Note({
             onClick={() => (grave ? setAsked(true) : withdraw(id, ""))}
             className="min-h-16 px-3 underline underline-offset-4"
           >
-            take it back
+            Undo
           </button>
         )
       )}
@@ -68,7 +68,7 @@ function Note({
             />
           </label>
           <button type="submit" className="min-h-16 rounded-full border-2 border-sand-100 px-6 font-semibold">
-            Take it back
+            Remove the note
           </button>
         </form>
       )}
@@ -136,7 +136,7 @@ export function PersonSheet({ person, facts, notes, note, withdraw, mayWithdrawG
               )}
               <div className="mt-4 flex flex-wrap justify-between gap-3">
                 <button type="button" onClick={leave} className="min-h-16 px-3 underline underline-offset-4">
-                  Not here any more
+                  Left the class
                 </button>
                 <Dialog.Close className="min-h-16 rounded-full border-2 border-sand-100 px-8 font-semibold">Close</Dialog.Close>
               </div>

@@ -13,7 +13,7 @@ interface Props {
 
 const CARD_LINES = [
   ["phone", "Call"],
-  ["address", "We are at"],
+  ["address", "Our address"],
   ["defibrillator", "Defibrillator"],
   ["exit", "Nearest exit"],
   ["hoist", "Pool hoist"],
@@ -51,24 +51,24 @@ export function Stop({ open, setOpen, closed, card }: Props) {
           onCloseAutoFocus={closed}
           className="fixed inset-4 m-auto h-fit max-h-[94vh] max-w-4xl overflow-y-auto rounded-[20px] bg-sand-50 p-8 text-xl text-tide-950"
         >
-          <Dialog.Title className="text-4xl text-signal-700">Stop. First:</Dialog.Title>
+          <Dialog.Title className="text-4xl text-signal-700">Stop the class. First:</Dialog.Title>
           <ol className="mt-4 list-decimal pl-7 text-2xl leading-snug font-semibold">
             {STOP_FIRST.map((line) => (
               <li key={line}>{line}</li>
             ))}
           </ol>
           {card && <VenueCard card={card} />}
-          <h3 className="mt-6 mb-1 text-2xl">Signs that call for help at once</h3>
+          <h3 className="mt-6 mb-1 text-2xl">Call for help at once if you see any of these</h3>
           <ul className="list-disc gap-x-10 pl-6 sm:columns-2">
             {STOP_SIGNS.map((line) => (
               <li key={line}>{line}</li>
             ))}
           </ul>
           <p className="mt-4 text-lg">
-            Usual practice. The venue's own emergency card and the emergency service come before this page.
+            Common practice. Always follow the venue's emergency card and the emergency service first.
           </p>
           <Dialog.Close className="mt-5 min-h-16 rounded-full bg-tide-800 px-8 font-semibold text-sand-50">
-            Back to the class
+            Return to class
           </Dialog.Close>
         </Dialog.Content>
       </Dialog.Portal>

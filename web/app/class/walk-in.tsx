@@ -18,7 +18,7 @@ interface Answer {
   readonly personId: string | null;
 }
 
-const NO_CONNECTION = "No connection just now. What you typed is still here; please try again in a moment.";
+const NO_CONNECTION = "No connection. Your entries are kept. Try again in a moment.";
 
 /** The one-minute intake of somebody who walks in. They begin with newcomers' limits. */
 export function WalkIn({ classId, taken }: Props) {
@@ -56,7 +56,7 @@ export function WalkIn({ classId, taken }: Props) {
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Trigger className="flex min-h-16 items-center gap-3 rounded-full border-2 border-tide-300 px-6 text-xl font-semibold hover:bg-tide-800">
-        <UserPlus size={24} aria-hidden="true" /> Somebody new
+        <UserPlus size={24} aria-hidden="true" /> Add someone new
       </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 bg-tide-950/80" />
@@ -64,19 +64,20 @@ export function WalkIn({ classId, taken }: Props) {
           aria-describedby={undefined}
           className="fixed inset-4 m-auto h-fit max-h-[94vh] max-w-2xl overflow-y-auto rounded-[20px] bg-sand-50 p-6 text-lg text-tide-950"
         >
-          <Dialog.Title className="text-3xl">Somebody new</Dialog.Title>
+          <Dialog.Title className="text-3xl">Add someone new</Dialog.Title>
           <p className="mt-1 text-sand-600">
-            They begin with newcomers' limits: a hold in standing, hands up 20 s, a light effort. The rest is asked later.
+            New participants start with newcomer caps: support when standing, hands up for 20 s at a time, light effort. Record
+            the rest later.
           </p>
           <form method="post" {...getFormProps(form)} className="mt-4 grid gap-4 sm:grid-cols-3">
             <Problem id="walk-in-problem" errors={problem === null ? form.errors : [problem]} />
-            <TextField field={fields.name} label="Name to call them by" className="sm:col-span-3" />
+            <TextField field={fields.name} label="Preferred name" className="sm:col-span-3" />
             <TextField field={fields.birthYear} label="Birth year" inputMode="numeric" />
-            <TextField field={fields.statureCentimetres} label="Stature" hint="cm" inputMode="decimal" />
-            <TextField field={fields.massKilograms} label="Mass" hint="kg" inputMode="decimal" />
+            <TextField field={fields.statureCentimetres} label="Height" hint="cm" inputMode="decimal" />
+            <TextField field={fields.massKilograms} label="Weight" hint="kg" inputMode="decimal" />
             <TextField
               field={fields.notes}
-              label="Does anything hurt, or has anybody told you not to do something?"
+              label="Does anything hurt, or has anyone told you to avoid something?"
               className="sm:col-span-3"
             />
             <div className="flex flex-wrap gap-3 sm:col-span-3">
@@ -85,7 +86,7 @@ export function WalkIn({ classId, taken }: Props) {
                 disabled={sending}
                 className="min-h-16 rounded-full bg-tide-800 px-8 text-xl font-bold text-sand-50 disabled:opacity-60"
               >
-                {sending ? "Fitting them in" : "Take them in"}
+                {sending ? "Adding…" : "Add to class"}
               </button>
               <Dialog.Close className="min-h-16 px-4 underline underline-offset-4">Not now</Dialog.Close>
             </div>

@@ -21,17 +21,17 @@ export function WhatHappened({ script, steps, state }: Props) {
         </p>
       )}
       <section
-        aria-label="Everybody's forms"
+        aria-label="Variants by participant"
         // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls has to be reached by keys
         tabIndex={0}
         className="overflow-x-auto rounded-soft border border-sand-300 bg-white"
       >
         <table className="w-full border-collapse text-left">
-          <caption className="sr-only">Each person's form in each movement, and what was noted</caption>
+          <caption className="sr-only">Variant of each participant in each movement, with observations</caption>
           <thead>
             <tr className="align-bottom">
               <th scope="col" className="p-3">
-                Person
+                Participant
               </th>
               {script.blocks.map((block) => (
                 <th key={block.id} scope="col" className="min-w-11 p-1 font-semibold">
@@ -41,7 +41,7 @@ export function WhatHappened({ script, steps, state }: Props) {
                 </th>
               ))}
               <th scope="col" className="p-3">
-                Noted
+                Observations
               </th>
             </tr>
           </thead>
@@ -53,7 +53,7 @@ export function WhatHappened({ script, steps, state }: Props) {
                 <tr key={person.id} className="border-t border-sand-200">
                   <th scope="row" className="p-3 font-bold">
                     {person.name}
-                    {!here && <span className="font-normal text-sand-600"> away</span>}
+                    {!here && <span className="font-normal text-sand-600"> absent</span>}
                   </th>
                   {script.blocks.map((block, i) => {
                     const cell = person.cells[i];

@@ -75,7 +75,9 @@ function readAs<Schema extends GenericSchema>(schema: Schema, fields: Readonly<R
     for (const each of typeof value === "string" ? [value] : value) form.append(name, each);
   const submission = parseWithValibot(form, { schema });
   if (submission.status === "success") return { value: submission.value, problem: null };
-  const [problem = "This row is not understood."] = Object.values(submission.error ?? {}).flatMap((errors) => errors ?? []);
+  const [problem = "This row cannot be read. Check its columns."] = Object.values(submission.error ?? {}).flatMap(
+    (errors) => errors ?? [],
+  );
   return { value: null, problem };
 }
 
@@ -86,7 +88,7 @@ const wrong = (problem: string): Read => ({ problem, takeIn: null });
 
 function readPerson(cells: Cells, { people, groups, met }: Known): Read {
   const name = key(cells["name"] ?? "");
-  if (name !== "" && people.has(name)) return wrong(`${cells["name"]} is written down already.`);
+  if (name !== "" && people.has(name)) return wrong(`${cells["name"]} already exists.`);
   if (name !== "" && met.has(name)) return wrong(`${cells["name"]} is in this file twice.`);
   met.add(name);
   const names = (cells["groups"] ?? "")
@@ -113,10 +115,10 @@ function readPerson(cells: Cells, { people, groups, met }: Known): Read {
 /** The person a row speaks of, by name, or why that is not clear. */
 function personOf(cells: Cells, { people }: Known): { id: string; problem: null } | { id: null; problem: string } {
   const name = cells["person"] ?? "";
-  if (name === "") return { id: null, problem: "Please say whom the row speaks of." };
+  if (name === "") return { id: null, problem: "Enter the participant's name." };
   const id = people.get(key(name));
-  if (id === undefined) return { id: null, problem: `Nobody is called ${name}.` };
-  if (id === null) return { id: null, problem: `More than one person is called ${name}.` };
+  if (id === undefined) return { id: null, problem: `No participant called ${name}. Check the spelling.` };
+  if (id === null) return { id: null, problem: `More than one participant is called ${name}.` };
   return { id, problem: null };
 }
 

@@ -49,25 +49,25 @@ export function GroupFields({ id, group, places, lastResult }: Props) {
       <SelectField
         field={fields.placeId}
         label="Place"
-        options={[["", "not said"], ...places.map((place) => [place.id, place.name] as const)]}
+        options={[["", "Not given"], ...places.map((place) => [place.id, place.name] as const)]}
       />
-      <TextField field={fields.place} label="Where in it" hint="the hall, rail along one wall" />
+      <TextField field={fields.place} label="Room or area" hint="the hall, rail along one wall" />
       <label className="flex min-h-11 items-center gap-2">
         <input type="checkbox" name="seatedOnly" defaultChecked={group?.seatedOnly ?? false} className="size-5 accent-tide-700" />
-        Everybody sits throughout
+        Seated session throughout
       </label>
       <label className="flex min-h-11 items-center gap-2">
         <input type="checkbox" name="inWater" defaultChecked={group?.inWater ?? false} className="size-5 accent-tide-700" />
-        Everybody is in the pool
+        Aquatic session throughout
       </label>
       <TextField
         field={fields.helpers}
-        label="Helpers who come"
-        hint="each has a hand for one person at a time"
+        label="Number of helpers"
+        hint="one helper can support one participant at a time"
         inputMode="numeric"
       />
       <fieldset className="sm:col-span-2">
-        <legend className="sr-only">What the check-in asks</legend>
+        <legend className="sr-only">Check-in questions</legend>
         <label className="flex min-h-11 items-center gap-2 font-semibold">
           <input
             type="checkbox"
@@ -75,7 +75,7 @@ export function GroupFields({ id, group, places, lastResult }: Props) {
             defaultChecked={group?.questions !== null && group !== null}
             className="size-5 accent-tide-700"
           />
-          This group's check-in asks its own questions
+          Use different check-in questions for this group
         </label>
         <div className="pl-7">
           <CheckBoxes

@@ -1,36 +1,36 @@
 import * as v from "valibot";
 
 export const ROLES = [
-  ["instructor", "instructor: plans, leads, keeps limits"],
-  ["helper", "helper: forms, cautions and agreed emergency facts, no diagnoses"],
-  ["clinician", "clinician: limits of the people they look after"],
-  ["owner", "owner: all of it, accounts and policy"],
+  ["instructor", "Instructor: plans and teaches classes, manages caps"],
+  ["helper", "Helper: sees variants, precautions and agreed emergency facts, no diagnoses"],
+  ["clinician", "Clinician: manages caps of participants in their care"],
+  ["owner", "Owner: full access, including team accounts and thresholds"],
 ] as const;
 
 const ROLE_NAMES = ["instructor", "helper", "clinician", "owner"] as const;
 
 export const InviteForm = v.object({
   email: v.pipe(
-    v.string("Please give an email."),
+    v.string("Enter an email address."),
     v.trim(),
     v.toLowerCase(),
-    v.email("Please give an email, such as ines@harbour.example."),
+    v.email("Enter an email address, such as ines@harbour.example."),
     v.maxLength(120),
   ),
   name: v.pipe(
-    v.string("Please give a name."),
+    v.string("Enter a name."),
     v.trim(),
-    v.minLength(1, "Please give a name."),
-    v.maxLength(60, "Please keep the name under 60 letters."),
+    v.minLength(1, "Enter a name."),
+    v.maxLength(60, "Use 60 characters or fewer."),
   ),
-  role: v.picklist(ROLE_NAMES, "Please choose what they do here."),
+  role: v.picklist(ROLE_NAMES, "Choose a role."),
 });
 
 /** The password of somebody who takes an invitation up. */
 export const TakeUpForm = v.object({
   password: v.pipe(
-    v.string("Please choose a password."),
-    v.minLength(12, "Please use 12 letters or more; a few plain words are good."),
-    v.maxLength(200, "Please keep it under 200 letters."),
+    v.string("Choose a password."),
+    v.minLength(12, "Use 12 characters or more. Several simple words work well."),
+    v.maxLength(200, "Use 200 characters or fewer."),
   ),
 });

@@ -41,7 +41,7 @@ const NUMBERS = [
   ["floorWidth", "Clear floor, width", "m"],
   ["shallow", "Pool, shallow end", "m deep"],
   ["deep", "Pool, deep end", "m deep"],
-  ["poolLength", "From one to the other", "m"],
+  ["poolLength", "Slope length, shallow to deep", "m"],
   ["poolChairs", "Pool chairs", "with a lap belt, for those who cannot stand"],
   ["water", "Water", "°C"],
 ] as const;
@@ -52,11 +52,11 @@ const ARMS = [
 ] as const;
 
 const CARD = [
-  ["address", "Address, as it is told on the phone", ""],
+  ["address", "Address to give the emergency service", ""],
   ["phone", "Phone of the emergency service", ""],
   ["defibrillator", "Defibrillator", "where"],
   ["exit", "Nearest exit", ""],
-  ["hoist", "Pool hoist", "where, and who runs it"],
+  ["hoist", "Pool hoist", "where it is, and who operates it"],
 ] as const;
 
 interface Props {
@@ -113,7 +113,7 @@ export function PlaceFields({ id, place, version, lastResult }: Props) {
         </div>
       </fieldset>
       <div>
-        <Button>{place ? "Save the place" : "Add the place"}</Button>
+        <Button>{place ? "Save venue" : "Add venue"}</Button>
       </div>
     </Form>
   );

@@ -30,12 +30,12 @@ describe("a place as it is typed", () => {
   });
 
   test.each<[Partial<PlaceFormInput>, string]>([
-    [{ name: " " }, "Please give the place a name."],
-    [{ poolChairs: -1 }, "None, or some."],
+    [{ name: " " }, "Enter a name for the venue."],
+    [{ poolChairs: -1 }, "Enter 0 or more."],
     [{ poolChairs: 1.5 }, "A whole number."],
-    [{ shallow: 1.4, deep: 0.9 }, "The shallow end is deeper than the deep end."],
-    [{ water: 50 }, "At most 42 °C."],
-    [{ rail: 80 }, "At most 60 m."],
+    [{ shallow: 1.4, deep: 0.9 }, "The shallow end is deeper than the deep end. Swap the two depths."],
+    [{ water: 50 }, "Enter 42 °C or less."],
+    [{ rail: 80 }, "Enter 60 m or less."],
   ])("%j is told: %s", (fields, message) => {
     expect(messages(fields)).toContain(message);
   });

@@ -2,23 +2,25 @@ import { EmergencyCard, type PlaceInput } from "@able-tide/core/places/place";
 import * as v from "valibot";
 
 const metres = (most: number) =>
-  v.optional(v.pipe(v.number("This should be a number of metres."), v.minValue(0.1), v.maxValue(most, `At most ${most} m.`)));
+  v.optional(v.pipe(v.number("Enter a number of metres."), v.minValue(0.1), v.maxValue(most, `Enter ${most} m or less.`)));
 const centimetres = v.optional(
-  v.pipe(v.number("This should be centimetres."), v.minValue(25, "At least 25 cm."), v.maxValue(70, "At most 70 cm.")),
+  v.pipe(
+    v.number("Enter a number of centimetres."),
+    v.minValue(25, "Enter 25 cm or more."),
+    v.maxValue(70, "Enter 70 cm or less."),
+  ),
 );
-const count = v.optional(
-  v.pipe(v.number("This should be a number."), v.integer("A whole number."), v.minValue(1), v.maxValue(200)),
-);
+const count = v.optional(v.pipe(v.number("Enter a number."), v.integer("A whole number."), v.minValue(1), v.maxValue(200)));
 
 /** An empty field reaches the form as undefined. */
-const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Please keep this under ${most} letters.`)));
+const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Use ${most} characters or fewer.`)));
 
 const Fields = v.object({
   name: v.pipe(
-    v.string("Please give the place a name."),
+    v.string("Enter a name for the venue."),
     v.trim(),
-    v.minLength(1, "Please give the place a name."),
-    v.maxLength(60, "Please keep the name under 60 letters."),
+    v.minLength(1, "Enter a name for the venue."),
+    v.maxLength(60, "Use 60 characters or fewer."),
   ),
   chairHeight: centimetres,
   chairCount: count,
@@ -34,14 +36,18 @@ const Fields = v.object({
   poolLength: metres(60),
   poolChairs: v.optional(
     v.pipe(
-      v.number("This should be a number."),
+      v.number("Enter a number."),
       v.integer("A whole number."),
-      v.minValue(0, "None, or some."),
-      v.maxValue(20, "At most 20."),
+      v.minValue(0, "Enter 0 or more."),
+      v.maxValue(20, "Enter 20 or less."),
     ),
   ),
   water: v.optional(
-    v.pipe(v.number("This should be degrees Celsius."), v.minValue(15, "At least 15 °C."), v.maxValue(42, "At most 42 °C.")),
+    v.pipe(
+      v.number("Enter a number of degrees Celsius."),
+      v.minValue(15, "Enter 15 °C or more."),
+      v.maxValue(42, "Enter 42 °C or less."),
+    ),
   ),
   address: text(200),
   phone: text(60),
@@ -60,7 +66,7 @@ export const PlaceForm = v.pipe(
   Fields,
   v.check(
     ({ shallow, deep }) => shallow === undefined || deep === undefined || shallow <= deep,
-    "The shallow end is deeper than the deep end.",
+    "The shallow end is deeper than the deep end. Swap the two depths.",
   ),
   v.transform((fields): { version: number; place: PlaceInput } => ({
     version: fields.version,

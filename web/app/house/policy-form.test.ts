@@ -19,6 +19,6 @@ test.each(THRESHOLDS.map((threshold) => [threshold.name, threshold] as const))(
     const step = stricter === "less" ? -1 : 1;
     expect(read({ [name]: String(usual + step) }).status).toBe("success");
     const looser = read({ [name]: String(usual - step) });
-    expect(looser.status === "error" && looser.error?.[name]?.[0]).toContain("only ever stricter");
+    expect(looser.status === "error" && looser.error?.[name]?.[0]).toContain("can only be stricter");
   },
 );

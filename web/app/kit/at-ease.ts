@@ -54,7 +54,7 @@ const NOBODY = { stature: MIDDLING_STATURE, measured: USUAL_BODY };
 export function atEase(person: { readonly stature: number; readonly measured: MeasuredBody } = NOBODY, sits = false): Posture {
   const build = buildOf(person.measured, person.stature);
   const track = trackOf(AT_EASE, sits || !canStand(build) ? FULL_SEATED : FULL_STANDING, "right", build);
-  if (!track) throw new RangeError("everybody can sit");
+  if (!track) throw new RangeError("everyone can sit");
   const samples = sampleTrack(track);
   return { frame: segmentOfSample(samples, 0).frame, row: samples.rows.slice(0, samples.rows.length / samples.count) };
 }

@@ -29,14 +29,14 @@ export function KeysSheet({ keys, className = "" }: { keys: KeyHelp; className?:
   });
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className={`min-h-11 rounded-full px-3 ${className}`}>? keys</Dialog.Trigger>
+      <Dialog.Trigger className={`min-h-11 rounded-full px-3 ${className}`}>Keyboard shortcuts</Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 bg-tide-950/60" />
         <Dialog.Content
           aria-describedby={undefined}
           className="fixed top-1/2 left-1/2 w-[min(92vw,30rem)] -translate-x-1/2 -translate-y-1/2 rounded-soft bg-sand-50 p-6 text-tide-900 shadow-xl"
         >
-          <Dialog.Title className="mb-4 text-2xl">Keys of this screen</Dialog.Title>
+          <Dialog.Title className="mb-4 text-2xl">Keyboard shortcuts</Dialog.Title>
           <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
             {keys.map(([key, what]) => (
               <div key={key} className="contents">

@@ -5,16 +5,16 @@ import { Disclaimer } from "./disclaimer.tsx";
 
 const LEADING = [
   ["/", "Today"],
-  ["/people", "People"],
+  ["/people", "Participants"],
   ["/groups", "Groups"],
   ["/movements", "Movements"],
   ["/plans", "Plans"],
-  ["/weeks", "Weeks"],
+  ["/weeks", "Progress"],
 ] as const;
 
 /** The pages that each role finds at the top. */
 const PAGES: Readonly<Record<Role, readonly (readonly [to: string, label: string])[]>> = {
-  owner: [...LEADING, ["/house", "House"]],
+  owner: [...LEADING, ["/house", "Organisation"]],
   instructor: LEADING,
   helper: [
     ["/", "Today"],
@@ -22,8 +22,8 @@ const PAGES: Readonly<Record<Role, readonly (readonly [to: string, label: string
   ],
   clinician: [
     ["/", "Today"],
-    ["/people", "People"],
-    ["/table", "Usual caps"],
+    ["/people", "Participants"],
+    ["/table", "Limitation guide"],
   ],
 };
 
@@ -42,7 +42,7 @@ export function Shell({
   return (
     <div className="flex min-h-screen flex-col">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-10 focus:bg-sand-50 focus:p-3">
-        Skip to the page
+        Skip to main content
       </a>
       <header className="bg-tide-800 text-sand-50 print:hidden">
         <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-x-8 px-6">

@@ -74,16 +74,16 @@ export const Vessel = memo(function Vessel({ form, level, hold = null, lighterSi
 });
 
 const FORM_WORDS = {
-  standing: "standing",
-  supported: "standing, holding on",
-  seated: "seated",
-  water: "in water",
+  standing: "standing variant",
+  supported: "standing variant with support",
+  seated: "seated variant",
+  water: "aquatic variant",
   rest: "rest",
 } as const;
 
-/** A vessel in words: "seated, three quarters, less on the right". */
+/** A vessel in words: "seated variant, 75% of full range, less on the right". */
 export function vesselInWords({ form, level, lighterSide }: VesselProps): string {
   if (form === "rest") return "rest";
-  const size = level > 0.99 ? "whole" : `${Math.round(level * 100)} %`;
+  const size = level > 0.99 ? "full range" : `${Math.round(level * 100)}% of full range`;
   return [FORM_WORDS[form], size, lighterSide && `less on the ${lighterSide}`].filter(Boolean).join(", ");
 }

@@ -33,9 +33,9 @@ export function FindForm({ finding }: { finding: Finding }) {
       />
       <SelectField
         field={field("spares")}
-        label="Spares"
-        hint="in some form"
-        options={[any("nothing in particular"), ...SPARES.map(({ name, label }) => [name, label] as const)]}
+        label="Easier on"
+        hint="in at least one variant"
+        options={[any("No preference"), ...SPARES.map(({ name, label }) => [name, label] as const)]}
       />
       <Button look="plain">Find</Button>
     </Form>

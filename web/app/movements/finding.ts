@@ -7,9 +7,9 @@ const EASY = { steadiness: 3.5, loadedKnee: 30 } as const;
 
 /** Ways to ask for movements that spare something. */
 export const SPARES = [
-  { name: "steadiness", label: `steadiness: ${EASY.steadiness} or less` },
-  { name: "shoulder", label: "a shoulder: no hand over it" },
-  { name: "knee", label: `a knee: ${EASY.loadedKnee}° or less under load` },
+  { name: "steadiness", label: `Balance: demand ${EASY.steadiness} or less` },
+  { name: "shoulder", label: "Shoulder: hands stay below shoulder height" },
+  { name: "knee", label: `Knee: ${EASY.loadedKnee}° or less under load` },
 ] as const;
 
 /** What somebody looks for; an empty field looks for nothing. */

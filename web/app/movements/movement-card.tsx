@@ -26,8 +26,8 @@ function asksInWords(asks: MovementAsks | null): string {
   const least = asks.least?.steadiness ?? asks.steadiness;
   const down = least < asks.steadiness - 0.1 ? `, down to ${least.toFixed(1)}` : "";
   return [
-    `steadiness ${asks.steadiness.toFixed(1)}${down}`,
-    asks.handsOver ? `hands over the ${asks.handsOver}` : "hands below the lap",
+    `balance demand ${asks.steadiness.toFixed(1)}${down}`,
+    asks.handsOver ? `hands above ${asks.handsOver} height` : "hands below lap height",
     knee > 0 && `knee ${knee}°`,
   ]
     .filter(Boolean)
@@ -43,7 +43,7 @@ export function MovementCard({ movement, shipped, asks }: Props) {
       <h2 className="mt-2 text-lg">{taughtName(movement)}</h2>
       <p className="text-sand-600">
         {movement.phase} · {movement.purpose.join(", ")}
-        {!shipped && " · your own"}
+        {!shipped && " · added by you"}
       </p>
       <p className="mt-1">{movement.cues.do}</p>
       <p className="mt-1 font-semibold">{asksInWords(asks)}</p>

@@ -20,7 +20,7 @@ const TOUCH = [
   ["no", "no"],
 ] as const;
 const WRITE = [
-  ["no", "not yet agreed"],
+  ["no", "Not yet agreed"],
   ["yes", "agreed"],
 ] as const;
 
@@ -64,7 +64,7 @@ export function AboutFields({ lastResult, about, version }: Props) {
         <TextField field={fields.clinicianName} label="Clinician" />
         <TextField field={fields.clinicianPhone} label="Their phone" />
         <fieldset>
-          <legend className="font-semibold">Brings to hold on to, standing</legend>
+          <legend className="font-semibold">Own walking aid used in class</legend>
           <CheckBoxes name={fields.aids.name} options={AID_OPTIONS} checked={(name) => about.aids.some((aid) => aid === name)} />
         </fieldset>
         <SelectField field={fields.waterEquipment} label="In the hands, in the pool" options={WATER_OPTIONS} />
@@ -80,8 +80,8 @@ export function AboutFields({ lastResult, about, version }: Props) {
           hint="%, at rest, from the clinician"
           inputMode="decimal"
         />
-        <SelectField field={fields.mayTouch} label="May be touched to guide or steady" options={TOUCH} />
-        <SelectField field={fields.mayWrite} label="May be written about" options={WRITE} />
+        <SelectField field={fields.mayTouch} label="May be touched for guidance or support" options={TOUCH} />
+        <SelectField field={fields.mayWrite} label="Agrees to written records" options={WRITE} />
       </section>
       <fieldset>
         <legend className="mb-1 font-semibold">Medicines that matter in class</legend>
@@ -90,17 +90,12 @@ export function AboutFields({ lastResult, about, version }: Props) {
           options={MEDICINE_OPTIONS}
           checked={(name) => (Array.isArray(taken) ? taken.includes(name) : taken === name)}
         />
-        <TextField
-          field={fields.medicineTimes}
-          label="When they are taken"
-          hint="8:00, 12:00 and 16:00"
-          className="mt-2 sm:w-1/2"
-        />
+        <TextField field={fields.medicineTimes} label="Times taken" hint="8:00, 12:00 and 16:00" className="mt-2 sm:w-1/2" />
       </fieldset>
       <fieldset>
-        <legend className="font-semibold">Emergency facts the person agrees to share</legend>
+        <legend className="font-semibold">Emergency facts (shared with consent)</legend>
         <p className="mb-2 text-sand-600">
-          In the words the helper should read. Everybody in class sees these at once; left empty means not agreed.
+          Write it as the helper should read it. Everyone running the class can see it. Leave empty if not agreed.
         </p>
         <div className="grid gap-4 sm:grid-cols-2">
           {EMERGENCY_FACTS.map(({ name, label }) => (

@@ -3,7 +3,7 @@ import { About, EMERGENCY_FACTS, type EmergencyFact } from "@able-tide/core/peop
 import * as v from "valibot";
 
 /** An empty field reaches the form as undefined and is nothing known. */
-const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Please keep this under ${most} letters.`)));
+const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Use ${most} characters or fewer.`)));
 
 /** Field of an emergency fact in the form. */
 export const factField = (name: EmergencyFact): `fact-${EmergencyFact}` => `fact-${name}`;

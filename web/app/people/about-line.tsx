@@ -1,7 +1,7 @@
 import { waterEquipmentNamed } from "@able-tide/core/body/water-equipment";
 import { type About, agreedFacts, MEDICINES } from "@able-tide/core/people/about";
 
-const TOUCH = { yes: "may be touched", ask: "ask before touching", no: "is not touched" } as const;
+const TOUCH = { yes: "may be touched", ask: "ask before touching", no: "Do not touch" } as const;
 
 /** What is known of a person, in the order it is needed: emergency facts first. */
 export function AboutLines({ about }: { about: About }) {
@@ -11,7 +11,7 @@ export function AboutLines({ about }: { about: About }) {
   const rows: readonly (readonly [string, string])[] = [
     ["Hopes", about.hopes],
     ["Medicines", [medicines.join(", "), about.medicineTimes && `taken ${about.medicineTimes}`].filter(Boolean).join("; ")],
-    ["Consent", `${TOUCH[about.mayTouch]}${about.mayWrite === "yes" ? "" : ", has not agreed to be written about"}`],
+    ["Consent", `${TOUCH[about.mayTouch]}${about.mayWrite === "yes" ? "" : ", has not agreed to written records"}`],
     ["Equipment", [about.equipment, inWater].filter(Boolean).join("; ")],
     ["Longest easy breath", about.longestBreath === null ? "" : `${about.longestBreath} s`],
     ["Own lowest oxygen saturation", about.saturationLeast === null ? "" : `${about.saturationLeast} %`],

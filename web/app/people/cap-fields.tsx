@@ -27,13 +27,13 @@ const FORM_OPTIONS = FORM_KINDS.map((kind) => [kind, formLabel(kind)] as const);
 const FEATURE_OPTIONS = FEATURES.map(({ name, label }) => [name, label] as const);
 const CHANNEL_OPTIONS = CAP_CHANNELS.map(({ name, label }) => [name, label] as const);
 const STRENGTH_OPTIONS = [
-  ["firm", "firm: holds until somebody answers"],
-  ["comfort", "comfort: lapses by itself"],
+  ["firm", "Firm: stays active until someone reviews it"],
+  ["comfort", "Temporary: ends automatically on its date"],
 ] as const;
-const ABSOLUTE_OPTION = ["absolute", "absolute: the clinician's own word"] as const;
+const ABSOLUTE_OPTION = ["absolute", "Clinical: only a clinician can change it"] as const;
 const DATE_OPTIONS = [
-  ["review", "asks again after that day, and holds"],
-  ["ends", "the one who set it said that it ends then"],
+  ["review", "Review date: the cap stays active until reviewed"],
+  ["ends", "End date: given by the person who set the cap"],
 ] as const;
 
 const isChannel = (value: unknown): value is CapChannel => CAP_CHANNELS.some((channel) => channel.name === value);
@@ -72,7 +72,7 @@ export function CapFields({ lastResult, today, clinician }: Props) {
       <Problem id={`${form.id}-problem`} errors={form.errors} />
       <SelectField
         field={fields.channel}
-        label="What is limited"
+        label="What does the cap apply to?"
         className="sm:col-span-2"
         options={CHANNEL_OPTIONS}
         onChange={(value) => isChannel(value) && setChannel(value)}
@@ -80,16 +80,18 @@ export function CapFields({ lastResult, today, clinician }: Props) {
       {asks.kind === "motion" && (
         <SelectField
           field={fields.motion}
-          label="Which way"
+          label="Joint and direction"
           options={MOTION_OPTIONS}
           onChange={(value) => isMotion(value) && setMotion(value)}
         />
       )}
-      {asks.kind === "part" && <SelectField field={fields.part} label="Of what" options={PART_OPTIONS} />}
+      {asks.kind === "part" && <SelectField field={fields.part} label="Part of the body" options={PART_OPTIONS} />}
       {asks.side && <SelectField field={fields.side} label="Side" options={SIDE_OPTIONS} />}
       {asks.kind === "landmark" && <SelectField field={fields.landmark} label="Height" options={LANDMARK_OPTIONS} />}
       {asks.kind === "form" && <SelectField field={fields.form} label="Form" options={FORM_OPTIONS} />}
-      {asks.kind === "feature" && <SelectField field={fields.feature} label="Left out" options={FEATURE_OPTIONS} />}
+      {asks.kind === "feature" && (
+        <SelectField field={fields.feature} label="Movement feature to avoid" options={FEATURE_OPTIONS} />
+      )}
       {asks.unit !== null && <TextField field={fields.amount} label="Number" hint={asks.unit} inputMode="decimal" />}
       {channel === "legShare" && (
         <label className="flex min-h-11 items-center gap-2 sm:col-span-2">
@@ -100,27 +102,27 @@ export function CapFields({ lastResult, today, clinician }: Props) {
       {followed(channel, motion) !== null && (
         <label className="flex min-h-11 items-center gap-2 sm:col-span-2">
           <input type="checkbox" name={fields.follow.name} className="size-5 accent-tide-700" />
-          Follows the range as last measured pain-free
+          Use the latest pain-free measurement
         </label>
       )}
       <TextField field={fields.reason} label="Why" hint="sore right shoulder" className="sm:col-span-2" />
-      <TextField field={fields.source} label="Set by" hint="own word, the clinic's letter" />
+      <TextField field={fields.source} label="Set by" hint="e.g. participant, clinic's letter" />
       <SelectField
         field={fields.strength}
-        label="How firm"
+        label="Type of cap"
         options={clinician === null ? STRENGTH_OPTIONS : [ABSOLUTE_OPTION, ...STRENGTH_OPTIONS]}
       />
       <TextField field={fields.from} label="From" type="date" />
-      <TextField field={fields.until} label="Date" hint="may stay empty" type="date" />
+      <TextField field={fields.until} label="Date" hint="optional" type="date" />
       <SelectField field={fields.dateKind} label="What the date means" className="sm:col-span-2" options={DATE_OPTIONS} />
       <fieldset className="sm:col-span-2">
         <legend className="mb-1 font-semibold">
-          Only in these forms <span className="font-normal text-sand-600">none ticked: in all</span>
+          Only for these variants <span className="font-normal text-sand-600">none selected: all variants</span>
         </legend>
         <CheckBoxes name={fields.onlyIn.name} options={FORM_OPTIONS} checked={() => false} />
       </fieldset>
       <div className="sm:col-span-2">
-        <Button>Set this cap</Button>
+        <Button>Set cap</Button>
       </div>
     </Form>
   );

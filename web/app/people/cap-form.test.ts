@@ -68,19 +68,19 @@ describe("the form of a cap becomes the cap it means", () => {
 
 describe("what is wrong is said at its field", () => {
   test.each<[string, Record<string, string>, string, string]>([
-    ["no number where one is needed", { channel: "loadedKnee" }, "amount", "Please give a number (°)."],
-    ["letters for a number", { channel: "loadedKnee", amount: "deep" }, "amount", "This should be a number."],
+    ["no number where one is needed", { channel: "loadedKnee" }, "amount", "Enter a number (°)."],
+    ["letters for a number", { channel: "loadedKnee", amount: "deep" }, "amount", "Enter a number."],
     [
       "more than a joint can",
       { channel: "motion", motion: "neckRotation", amount: "120" },
       "amount",
-      "This should be between 0 and 80 °.",
+      "Enter a number from 0 to 80 °.",
     ],
-    ["a number out of bounds", { channel: "dorsiflexion", amount: "60" }, "amount", "This should be between 0 and 30 °."],
-    ["no reason", { reason: " " }, "reason", "Please say why, in a few words."],
-    ["nobody who set it", { source: "" }, "source", "Please say who set it."],
-    ["dates the wrong way round", { until: "2026-09-30" }, "until", "The until-date lies before the from-date."],
-    ["a day that is none", { from: "soon" }, "from", "Please give the day it holds from."],
+    ["a number out of bounds", { channel: "dorsiflexion", amount: "60" }, "amount", "Enter a number from 0 to 30 °."],
+    ["no reason", { reason: " " }, "reason", "Give a short reason."],
+    ["nobody who set it", { source: "" }, "source", "Enter who set the cap."],
+    ["dates the wrong way round", { until: "2026-09-30" }, "until", "The end date is before the start date. Change one of them."],
+    ["a day that is none", { from: "soon" }, "from", "Enter the date it starts."],
   ])("%s", (_, fields, at, sentence) => {
     expect(problemsOf(fields)).toMatchObject({ [at]: [sentence] });
   });

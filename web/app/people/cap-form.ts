@@ -11,34 +11,34 @@ import * as v from "valibot";
 const day = (message: string) => v.pipe(v.string(message), v.isoDate(message));
 
 const Fields = v.object({
-  channel: v.picklist(CAP_CHANNEL_NAMES, "Please choose what is limited."),
-  side: v.optional(v.picklist(CAP_SIDES, "Please choose a side."), "both"),
-  landmark: v.optional(v.picklist(LANDMARKS, "Please choose a height."), "shoulder"),
-  motion: v.optional(v.picklist(MOTION_NAMES, "Please choose a joint."), "neckRotation"),
-  part: v.optional(v.picklist(WHOLE_OR_PART, "Please choose a part of the body."), "all"),
-  form: v.optional(v.picklist(FORM_KINDS, "Please choose a form."), "water"),
-  feature: v.optional(v.picklist(FEATURE_NAMES, "Please choose what is left out."), "lookingUpWithTurn"),
-  amount: v.optional(v.number("This should be a number.")),
+  channel: v.picklist(CAP_CHANNEL_NAMES, "Choose what is limited."),
+  side: v.optional(v.picklist(CAP_SIDES, "Choose a side."), "both"),
+  landmark: v.optional(v.picklist(LANDMARKS, "Choose a height."), "shoulder"),
+  motion: v.optional(v.picklist(MOTION_NAMES, "Choose a joint."), "neckRotation"),
+  part: v.optional(v.picklist(WHOLE_OR_PART, "Choose a part of the body."), "all"),
+  form: v.optional(v.picklist(FORM_KINDS, "Choose a variant."), "water"),
+  feature: v.optional(v.picklist(FEATURE_NAMES, "Choose the movement feature to avoid."), "lookingUpWithTurn"),
+  amount: v.optional(v.number("Enter a number.")),
   /** Whether a share of body weight may be worked up to in the pool, where the water carries part. */
   poolAllowed: v.optional(v.boolean(), false),
   /** Whether the number follows the last measured pain-free range. */
   follow: v.optional(v.boolean(), false),
   onlyIn: v.optional(v.array(v.picklist(FORM_KINDS)), []),
   reason: v.pipe(
-    v.string("Please say why, in a few words."),
+    v.string("Give a short reason."),
     v.trim(),
-    v.minLength(1, "Please say why, in a few words."),
-    v.maxLength(120, "Please keep the reason under 120 letters."),
+    v.minLength(1, "Give a short reason."),
+    v.maxLength(120, "Use 120 characters or fewer."),
   ),
   source: v.pipe(
-    v.string("Please say who set it."),
+    v.string("Enter who set the cap."),
     v.trim(),
-    v.minLength(1, "Please say who set it."),
-    v.maxLength(80, "Please keep this under 80 letters."),
+    v.minLength(1, "Enter who set the cap."),
+    v.maxLength(80, "Use 80 characters or fewer."),
   ),
-  strength: v.optional(v.picklist(STRENGTHS, "Please choose how firm it is."), "firm"),
-  from: day("Please give the day it holds from."),
-  until: v.optional(v.nullable(day("This should be a day.")), null),
+  strength: v.optional(v.picklist(STRENGTHS, "Choose how firm the cap is."), "firm"),
+  from: day("Enter the date it starts."),
+  until: v.optional(v.nullable(day("Enter a date.")), null),
   dateKind: v.optional(v.picklist(DATE_KINDS), "review"),
 });
 type Fields = v.InferOutput<typeof Fields>;
@@ -67,9 +67,9 @@ export function followed(channel: CapChannel, motion: Fields["motion"]): Measure
 function amountProblem({ channel, motion, amount }: Fields): string | null {
   const bounds = amountOf(channel, motion);
   if (bounds === null) return null;
-  if (amount === undefined) return `Please give a number (${bounds.unit}).`;
+  if (amount === undefined) return `Enter a number (${bounds.unit}).`;
   if (amount < bounds.lowest || amount > bounds.highest)
-    return `This should be between ${bounds.lowest} and ${bounds.highest} ${bounds.unit}.`;
+    return `Enter a number from ${bounds.lowest} to ${bounds.highest} ${bounds.unit}.`;
   return null;
 }
 
@@ -107,7 +107,7 @@ export const CapForm = v.pipe(
     const amount = amountProblem(fields);
     if (amount) addIssue({ message: amount, path: at("amount", fields) });
     if (fields.until !== null && fields.until < fields.from)
-      addIssue({ message: "The until-date lies before the from-date.", path: at("until", fields) });
+      addIssue({ message: "The end date is before the start date. Change one of them.", path: at("until", fields) });
   }),
   v.transform((fields) => ({
     limit: limitFrom(fields),

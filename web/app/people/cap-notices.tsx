@@ -13,7 +13,7 @@ export function CapNotices({ notices }: { notices: readonly { readonly id: strin
       </h2>
       <p>
         Turning of the upper arm is now measured from the arm hanging with the forearm ahead, as a clinician measures it. A cap
-        set before keeps its number, and may be stricter or looser than it was.
+        set before has the same number, and may be stricter or looser than it was.
       </p>
       <ul className="mt-2 flex flex-col gap-2">
         {notices.map(({ id, limit }) => (

@@ -7,7 +7,7 @@ const proposed = (limit: CapLimit): ProposedCap => ({
   limit,
   forms: null,
   reason: "Knee arthritis, left",
-  source: "usual practice",
+  source: "common practice",
   strength: "comfort",
   from: "2026-10-14",
   until: null,
@@ -40,9 +40,9 @@ test("a height is tightened by its name", () => {
 
 test.each<[string, Record<string, string>, RegExp]>([
   ["a looser number", { "decision-0": "tighten", "amount-0": "60", "because-0": "strong" }, /not stricter/],
-  ["no number", { "decision-0": "tighten", "because-0": "x" }, /instead/],
-  ["more than the joint can", { "decision-0": "tighten", "amount-0": "-5", "because-0": "x" }, /instead/],
-  ["declined without a word", { "decision-0": "decline" }, /word why/],
+  ["no number", { "decision-0": "tighten", "because-0": "x" }, /new value/],
+  ["more than the joint can", { "decision-0": "tighten", "amount-0": "-5", "because-0": "x" }, /new value/],
+  ["declined without a word", { "decision-0": "decline" }, /short reason/],
 ])("%s is told", (_, fields, sentence) => {
   expect(read(fields).problems[0]).toMatch(sentence);
 });

@@ -44,13 +44,13 @@ export function readDecisions(formData: FormData, proposals: readonly ProposedCa
     const kind = DECISIONS.find((name) => name === formData.get(fields.decision)) ?? "accept";
     const because = String(formData.get(fields.because) ?? "").trim();
     if (kind === "accept") return { kind, limit };
-    if (because.length > MOST_WORDS) problems[i] = `Please keep the word why under ${MOST_WORDS} letters.`;
-    if (because === "" && !clinicianSays) problems[i] = "Please say in a word why.";
+    if (because.length > MOST_WORDS) problems[i] = `Use ${MOST_WORDS} characters or fewer.`;
+    if (because === "" && !clinicianSays) problems[i] = "Give a short reason.";
     if (kind === "decline") return { kind, limit, because };
     const other = otherLimit(limit, String(formData.get(fields.amount) ?? ""));
-    if (other === null) problems[i] = "Please give what it should be instead.";
+    if (other === null) problems[i] = "Enter the new value.";
     else if (!clinicianSays && !isStricter(other, limit))
-      problems[i] = "This is not stricter than the proposal. Looser is declined, with a word why.";
+      problems[i] = "This value is not stricter than the suggestion. To allow more, decline the suggestion and give a reason.";
     return { kind, limit: other ?? limit, because };
   });
   return { decisions, problems };

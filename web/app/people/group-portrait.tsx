@@ -19,7 +19,7 @@ export interface Portrayed {
   readonly isNew: boolean;
   /** Whether they sit although their body could stand. */
   readonly sits: boolean;
-  /** Their own caps that decide; the usual limits are not told here. */
+  /** Their own caps that decide; the standard caps are not told here. */
   readonly caps: readonly (Cap & { readonly brief: string; readonly asks: boolean })[];
 }
 
@@ -54,16 +54,16 @@ function Portrait({ person }: { person: Portrayed }) {
           {person.uses && `, ${person.uses}`}
         </span>
         <span className="mt-1 flex flex-col gap-1 leading-snug">
-          {person.waits && <span className="font-bold text-signal-700">awaiting limits</span>}
-          {person.isNew && <span className="font-semibold">in the first sessions</span>}
+          {person.waits && <span className="font-bold text-signal-700">waiting for clinician</span>}
+          {person.isNew && <span className="font-semibold">new: newcomer caps</span>}
           {shown.map((cap) => (
             <span key={cap.id} className={cap.asks ? "font-bold text-signal-700" : ""}>
               {cap.brief}
-              {cap.asks && ", ask again"}
+              {cap.asks && ", review due"}
             </span>
           ))}
           {more > 0 && <span className="text-sand-600">and {more} more</span>}
-          {person.caps.length === 0 && !person.waits && <span className="text-sand-600">usual limits</span>}
+          {person.caps.length === 0 && !person.waits && <span className="text-sand-600">standard caps</span>}
         </span>
       </Link>
     </li>

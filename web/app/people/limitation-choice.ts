@@ -4,11 +4,11 @@ import type { LimitationRule } from "@able-tide/core/caps/limitations/rule";
 import * as v from "valibot";
 
 const Fields = v.object({
-  rule: v.picklist(LIMITATION_NAMES, "Please choose what is the matter."),
-  side: v.optional(v.picklist(CAP_SIDES, "Please choose a side.")),
+  rule: v.picklist(LIMITATION_NAMES, "Choose a limitation."),
+  side: v.optional(v.picklist(CAP_SIDES, "Choose a side.")),
   kind: v.optional(v.string()),
-  eventDay: v.optional(v.pipe(v.string(), v.isoDate("This should be a day."))),
-  note: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(200, "Please keep this under 200 letters."))),
+  eventDay: v.optional(v.pipe(v.string(), v.isoDate("Enter a date."))),
+  note: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(200, "Use 200 characters or fewer."))),
 });
 type Fields = v.InferOutput<typeof Fields>;
 /** What the form holds before it is read. */
@@ -31,11 +31,11 @@ export const limitationChoice = (today: string) =>
       const fields = dataset.value;
       const rule = limitationRule(fields.rule);
       if (!rule) return;
-      if (rule.sided && fields.side === undefined) addIssue({ message: "Please choose a side.", path: at("side", fields) });
+      if (rule.sided && fields.side === undefined) addIssue({ message: "Choose a side.", path: at("side", fields) });
       if (rule.kinds && !rule.kinds.some(({ name }) => name === fields.kind))
-        addIssue({ message: "Please choose which.", path: at("kind", fields) });
+        addIssue({ message: "Choose one.", path: at("kind", fields) });
       if (fields.eventDay !== undefined && fields.eventDay > today)
-        addIssue({ message: "This day is still to come.", path: at("eventDay", fields) });
+        addIssue({ message: "The date is in the future. Enter today's date or earlier.", path: at("eventDay", fields) });
     }),
     v.transform((fields) => {
       const rule = limitationRule(fields.rule) as LimitationRule;

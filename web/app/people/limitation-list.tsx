@@ -57,9 +57,9 @@ function OneLimitation({ personId, limitation, clearances, today }: Omit<Props, 
           )}
           {limitation.note && <span>. {limitation.note}</span>}
         </p>
-        {waits && <ButtonLink to={`/people/${personId}/limitations/${limitation.id}/clearance`}>Enter a clearance</ButtonLink>}
+        {waits && <ButtonLink to={`/people/${personId}/limitations/${limitation.id}/clearance`}>Add clearance</ButtonLink>}
       </div>
-      {waits && <p className="font-semibold text-signal-700">Awaiting limits.</p>}
+      {waits && <p className="font-semibold text-signal-700">Waiting for the clinician's caps.</p>}
       {clearances.map((clearance) => (
         <Said key={clearance.id} personId={personId} clearance={clearance} />
       ))}
@@ -71,8 +71,8 @@ function OneLimitation({ personId, limitation, clearances, today }: Omit<Props, 
       ))}
       <details>
         <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
-          written down {dayAndMonth(limitation.setAt.slice(0, 10))} by {limitation.setBy}
-          {limitation.ended && `, over ${dayAndMonth(limitation.ended.at.slice(0, 10))}: ${limitation.ended.because}`}
+          recorded {dayAndMonth(limitation.setAt.slice(0, 10))} by {limitation.setBy}
+          {limitation.ended && `, ended ${dayAndMonth(limitation.ended.at.slice(0, 10))}: ${limitation.ended.because}`}
         </summary>
         <p className="text-sand-600">Source: {rule.source}.</p>
         {limitation.ended === null && (
@@ -82,13 +82,13 @@ function OneLimitation({ personId, limitation, clearances, today }: Omit<Props, 
               <input type="hidden" name="limitationId" value={limitation.id} />
               <div className="min-w-60 flex-1">
                 <label htmlFor={`over-${limitation.id}`} className="mb-1 block font-semibold">
-                  Is it over? How is it now?
+                  Has this ended? How is it now?
                 </label>
                 <input id={`over-${limitation.id}`} name="because" required className="field-box" />
               </div>
-              <Button look="plain">It is over</Button>
+              <Button look="plain">Mark as ended</Button>
             </Form>
-            <p className="mt-1 text-sand-600">Its caps stay until they are ended one by one.</p>
+            <p className="mt-1 text-sand-600">Its caps stay active. End each one separately.</p>
           </>
         )}
       </details>
@@ -107,10 +107,10 @@ export function Waiting({ personId, limitations, today }: Omit<Props, "clearance
         className="mb-4 flex flex-wrap items-center justify-between gap-3 rounded-soft border-2 border-signal-600 bg-signal-100/50 px-5 py-4"
       >
         <p className="text-lg">
-          <strong className="block text-xl">Awaiting limits</strong>
-          {limitationInWords(rule, limitation)}: holds back until a clinician has spoken.
+          <strong className="block text-xl">Waiting for the clinician's caps</strong>
+          {limitationInWords(rule, limitation)}: restricted until a clinician gives advice.
         </p>
-        <ButtonLink to={`/people/${personId}/limitations/${limitation.id}/clearance`}>Enter a clearance</ButtonLink>
+        <ButtonLink to={`/people/${personId}/limitations/${limitation.id}/clearance`}>Add clearance</ButtonLink>
       </div>
     );
   });
@@ -118,7 +118,7 @@ export function Waiting({ personId, limitations, today }: Omit<Props, "clearance
 
 /** What is the matter with a person, each with where it stands. */
 export function LimitationList({ personId, limitations, clearances, today }: Props) {
-  if (limitations.length === 0) return <p className="text-lg">None written down.</p>;
+  if (limitations.length === 0) return <p className="text-lg">No limitations recorded.</p>;
   return (
     <ul className="grid gap-3 xl:grid-cols-2">
       {limitations.map((limitation) => (

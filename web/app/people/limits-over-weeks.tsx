@@ -143,7 +143,7 @@ export function LimitsOverWeeks({
         </div>
       </div>
       <figcaption className="mt-1 text-sand-600">
-        Dashed: today. Dark: what is the matter; light: the caps that followed. A warm mark is the day a cap asks again.
+        Dashed line: today. Dark bars: limitations. Light bars: caps. Orange mark: review date.
       </figcaption>
     </figure>
   );

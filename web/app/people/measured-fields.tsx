@@ -17,7 +17,7 @@ export function MeasuredFields({ fields }: { fields: Fields }) {
             defaultChecked={fields.wheelchair.initialValue === "on"}
             className="size-5 accent-tide-700"
           />
-          Sits in a wheelchair throughout
+          Uses a wheelchair throughout the session
         </label>
         <div className="grid gap-4 sm:grid-cols-2">
           <SelectField field={fields.armLeft} label="Left arm" options={ARM_STATES} />
@@ -27,7 +27,7 @@ export function MeasuredFields({ fields }: { fields: Fields }) {
         </div>
         <p className="text-sand-600">
           Legs from the hip bone's outer point to the floor, barefoot; arms from the shoulder's tip to the tip of the middle
-          finger. Left empty, they follow from stature.
+          finger. Leave empty to estimate them from height.
         </p>
         <div className="grid gap-4 sm:grid-cols-2">
           <TextField field={fields.legLengthLeft} label="Left leg's length" hint="cm" inputMode="decimal" />
@@ -35,7 +35,7 @@ export function MeasuredFields({ fields }: { fields: Fields }) {
           <TextField field={fields.armLengthLeft} label="Left arm's length" hint="cm" inputMode="decimal" />
           <TextField field={fields.armLengthRight} label="Right arm's length" hint="cm" inputMode="decimal" />
         </div>
-        <SelectField field={fields.floats} label="Floats" options={FLOATING} className="sm:w-1/2" />
+        <SelectField field={fields.floats} label="Buoyancy" options={FLOATING} className="sm:w-1/2" />
       </div>
     </details>
   );

@@ -33,6 +33,6 @@ test.each<[string, Partial<MeasuredBody>]>([
 test("a length that does not go with the stature is asked about, beside its field", () => {
   const submission = read({ legLengthRight: "60" });
   expect(submission.status === "error" && submission.error).toEqual({
-    legLengthRight: ["With 164 cm of stature a leg is near 87 cm. Please measure again."],
+    legLengthRight: ["For a height of 164 cm a leg is usually about 87 cm. Check the measurement."],
   });
 });

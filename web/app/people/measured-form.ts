@@ -3,8 +3,8 @@ import * as v from "valibot";
 
 /** What an arm can do, as it is chosen and said. */
 export const ARM_STATES = [
-  ["whole", "moves and holds"],
-  ["still", "does not move by itself"],
+  ["whole", "moves and grips"],
+  ["still", "no active movement"],
   ["absent-upper", "ends above the elbow"],
   ["absent-lower", "ends below the elbow"],
 ] as const;
@@ -12,7 +12,7 @@ export const ARM_STATES = [
 /** What a leg can do. */
 export const LEG_STATES = [
   ["whole", "moves and carries"],
-  ["still", "does not move by itself"],
+  ["still", "no active movement"],
   ["absent-upper", "ends above the knee"],
   ["absent-lower", "ends below the knee"],
   ["prosthesis-upper", "prosthesis from above the knee"],
@@ -29,7 +29,7 @@ export const FLOATING = [
 const values = <Value extends string>(states: readonly (readonly [Value, string])[]): Value[] => states.map(([value]) => value);
 type LimbState = (typeof ARM_STATES)[number][0] | (typeof LEG_STATES)[number][0];
 
-const choose = "Please choose one of these.";
+const choose = "Choose one of these.";
 const length = "This is a number of centimetres, such as 84.";
 const arm = v.optional(v.picklist(values(ARM_STATES), choose), "whole");
 const leg = v.optional(v.picklist(values(LEG_STATES), choose), "whole");
@@ -108,7 +108,7 @@ export function lengthProblems(
     return [
       {
         field,
-        message: `With ${stature} cm of stature ${limb === "leg" ? "a leg" : "an arm"} is near ${Math.round(usual[limb])} cm. Please measure again.`,
+        message: `For a height of ${stature} cm ${limb === "leg" ? "a leg" : "an arm"} is usually about ${Math.round(usual[limb])} cm. Check the measurement.`,
       },
     ];
   });

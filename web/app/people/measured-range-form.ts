@@ -17,12 +17,12 @@ const MEASURABLE = ["handHeight", ...MEASURED_RANGE_NAMES] as const;
 const RANGE_LABELS = MEASURABLE.map((name) => [name, name === "handHeight" ? "hand height" : measuredLabel(name)] as const);
 export const MEASURABLE_OPTIONS: readonly (readonly [string, string])[] = RANGE_LABELS;
 
-const degrees = v.optional(v.number("This should be a number of degrees."));
+const degrees = v.optional(v.number("Enter a number of degrees."));
 const landmark = v.optional(v.picklist(LANDMARKS));
 
 const Fields = (today: string) =>
   v.object({
-    range: v.picklist(MEASURABLE, "Please choose what was measured."),
+    range: v.picklist(MEASURABLE, "Choose what was measured."),
     how: v.optional(v.picklist(MEASURED_HOW), "painFree"),
     left: degrees,
     right: degrees,
@@ -30,9 +30,9 @@ const Fields = (today: string) =>
     rightHeight: landmark,
     armPosition: v.optional(v.picklist(ARM_POSITION_NAMES)),
     day: v.pipe(
-      v.string("Please give the day."),
-      v.isoDate("Please give the day."),
-      v.maxValue(today, "This day is still to come."),
+      v.string("Enter the date."),
+      v.isoDate("Enter the date."),
+      v.maxValue(today, "The date is in the future. Enter today's date or earlier."),
     ),
   });
 type Fields = v.InferOutput<ReturnType<typeof Fields>>;
@@ -43,7 +43,7 @@ function problemsOf(fields: Fields, positionKnown: boolean): { key: keyof Fields
   const { range } = fields;
   if (range === "handHeight")
     return fields.leftHeight === undefined && fields.rightHeight === undefined
-      ? [{ key: "rightHeight", message: "Please give a height for at least one hand." }]
+      ? [{ key: "rightHeight", message: "Enter a height for at least one hand." }]
       : [];
   if (positionKnown && hasArmPosition(range) && fields.armPosition === undefined)
     return [{ key: "armPosition", message: "Choose where the arm was: a shoulder turns further in some positions." }];
@@ -55,7 +55,7 @@ function problemsOf(fields: Fields, positionKnown: boolean): { key: keyof Fields
       : [];
   });
   if (wrong.length === 0 && fields.left === undefined && fields.right === undefined)
-    return [{ key: "right", message: "Please give a number of degrees." }];
+    return [{ key: "right", message: "Enter a number of degrees." }];
   return wrong;
 }
 

@@ -10,14 +10,14 @@ export interface MovedOnNews {
 export function MovedOn({ news }: { news: MovedOnNews }) {
   return (
     <div role="alert" className="mb-4 rounded-soft border-[1.5px] border-signal-600 bg-signal-100/50 p-4">
-      <p className="text-lg font-semibold">{news.by} changed this meanwhile. Nothing you typed is lost.</p>
+      <p className="text-lg font-semibold">{news.by} changed this while you were editing. Your entries are kept.</p>
       {news.differences.length === 0 ? (
         <p>It says the same as yours now.</p>
       ) : (
         <table className="mt-2 border-collapse text-left">
           <thead>
             <tr>
-              {["", "it says now", "you typed"].map((head) => (
+              {["", "Their version", "Your version"].map((head) => (
                 <th key={head} scope="col" className="py-1 pr-8">
                   {head}
                 </th>
@@ -37,7 +37,7 @@ export function MovedOn({ news }: { news: MovedOnNews }) {
           </tbody>
         </table>
       )}
-      <p className="mt-2">Saving again keeps yours; take theirs over by hand where it is right.</p>
+      <p className="mt-2">Save again to keep your version, or copy what you need from theirs first.</p>
     </div>
   );
 }

@@ -23,7 +23,7 @@ function WhatWasIt({ note: { noteId, classId }, problem }: { note: NotedInClass;
         <input id={field} name="because" maxLength={200} className="field-box" aria-invalid={problem !== null || undefined} />
         {problem && <p className="mt-1 font-semibold text-signal-700">{problem}</p>}
       </div>
-      <Button look="plain">Keep</Button>
+      <Button look="plain">Save answer</Button>
     </Form>
   );
 }

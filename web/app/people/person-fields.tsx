@@ -45,14 +45,14 @@ export function PersonFields({ lastResult, defaults, groups, save, version = 0 }
       <input type="hidden" name="intent" value="person" />
       <input type="hidden" name="version" value={version} />
       <Problem id={`${form.id}-problem`} errors={form.errors} />
-      <TextField field={fields.name} label="Name to call them by" />
+      <TextField field={fields.name} label="Preferred name" />
       <div className="grid gap-5 sm:grid-cols-3">
         <TextField field={fields.birthYear} label="Birth year" inputMode="numeric" />
-        <TextField field={fields.statureCentimetres} label="Stature" hint="cm" inputMode="decimal" />
-        <TextField field={fields.massKilograms} label="Mass" hint="kg" inputMode="decimal" />
+        <TextField field={fields.statureCentimetres} label="Height" hint="cm" inputMode="decimal" />
+        <TextField field={fields.massKilograms} label="Weight" hint="kg" inputMode="decimal" />
       </div>
       <MeasuredFields fields={fields} />
-      <TextField field={fields.uses} label="What they use" hint="stick, hearing aid, wheelchair" />
+      <TextField field={fields.uses} label="Aids and devices" hint="stick, hearing aid, wheelchair" />
       <TextArea field={fields.notes} label="Notes" />
       <fieldset>
         <legend className="mb-1 font-semibold">Groups</legend>

@@ -5,17 +5,17 @@ const YEAR = { earliest: 1905, latest: 2010 } as const;
 const STATURE = { least: 100, most: 220 } as const;
 const MASS = { least: 25, most: 250 } as const;
 
-const stature = "Stature is a number of centimetres, such as 164.";
+const stature = "Enter the height in centimetres, such as 164.";
 const mass = "Mass is a number of kilograms, such as 68.";
 const year = "Birth year is a year, such as 1948.";
-const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Please keep this under ${most} letters.`)));
+const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Use ${most} characters or fewer.`)));
 
 const Fields = v.object({
   name: v.pipe(
-    v.string("Please give the name to call them by."),
+    v.string("Enter the name to use."),
     v.trim(),
-    v.minLength(1, "Please give the name to call them by."),
-    v.maxLength(60, "Please keep the name under 60 letters."),
+    v.minLength(1, "Enter the name to use."),
+    v.maxLength(60, "Use 60 characters or fewer."),
   ),
   birthYear: v.pipe(
     v.number(year),
@@ -25,8 +25,8 @@ const Fields = v.object({
   ),
   statureCentimetres: v.pipe(
     v.number(stature),
-    v.minValue(STATURE.least, `Stature should be ${STATURE.least} cm or more. Is it in centimetres?`),
-    v.maxValue(STATURE.most, `Stature should be ${STATURE.most} cm or less. Is it in centimetres?`),
+    v.minValue(STATURE.least, `Enter a height of ${STATURE.least} cm or more. Is it in centimetres?`),
+    v.maxValue(STATURE.most, `Enter a height of ${STATURE.most} cm or less. Is it in centimetres?`),
   ),
   massKilograms: v.pipe(
     v.number(mass),
@@ -47,8 +47,8 @@ export type PersonFormInput = v.InferInput<typeof Fields>;
 export const PERSON_LABELS = [
   ["name", "Name"],
   ["birthYear", "Birth year"],
-  ["statureCentimetres", "Stature"],
-  ["massKilograms", "Mass"],
+  ["statureCentimetres", "Height"],
+  ["massKilograms", "Weight"],
   ["uses", "What they use"],
   ["notes", "Notes"],
   ["groupIds", "Groups"],

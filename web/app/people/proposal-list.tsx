@@ -1,12 +1,12 @@
 import type { CapLimit } from "@able-tide/core/caps/cap";
 import type { ProposedCap } from "@able-tide/core/caps/propose";
-import { capInWords, limitInWords } from "@able-tide/core/caps/words";
+import { limitInWords, sourceInWords } from "@able-tide/core/caps/words";
 import { useState } from "react";
 import { LANDMARK_OPTIONS } from "./cap-fields.tsx";
 import { DECISIONS, decisionFields } from "./decisions.ts";
 
-const LABELS = { accept: "Accept", tighten: "Tighten", decline: "Decline" } as const;
-const CLINICIAN_LABELS = { accept: "As usual", tighten: "Another number", decline: "Not this one" } as const;
+const LABELS = { accept: "Accept", tighten: "Make stricter", decline: "Decline" } as const;
+const CLINICIAN_LABELS = { accept: "As usual", tighten: "Change the number", decline: "Decline" } as const;
 
 interface Props {
   readonly proposals: readonly ProposedCap[];
@@ -34,11 +34,11 @@ function OneProposal({ proposal, i, ...props }: Omit<Props, "proposals"> & { pro
     <fieldset className="border-b border-sand-200 py-3 last:border-0">
       <legend className="float-left mb-1 w-full text-lg font-bold">{limitInWords(proposal.limit)}</legend>
       <p className="clear-both text-sand-600">
-        {proposal.strength}, {capInWords({ ...proposal, id: "" }).split(", set by ")[1] ?? proposal.source}
+        {proposal.strength}, {sourceInWords({ ...proposal, id: "" })}
       </p>
       {(props.beside[i] ?? []).map((words) => (
         <p key={words} className="text-sand-600">
-          beside: {words}
+          Already active: {words}
         </p>
       ))}
       <div className="mt-1 flex flex-wrap items-center gap-x-5">
@@ -75,7 +75,7 @@ function OneProposal({ proposal, i, ...props }: Omit<Props, "proposals"> & { pro
           ) : (
             <input
               name={fields.amount}
-              aria-label="Number instead"
+              aria-label="New number"
               inputMode="decimal"
               defaultValue={props.typed[fields.amount]}
               className="field-box w-28!"
@@ -84,7 +84,7 @@ function OneProposal({ proposal, i, ...props }: Omit<Props, "proposals"> & { pro
         {kind !== "accept" && (
           <input
             name={fields.because}
-            aria-label="A word why"
+            aria-label="Reason"
             placeholder="a word why"
             defaultValue={props.typed[fields.because]}
             aria-invalid={problem !== undefined || undefined}

@@ -26,7 +26,7 @@ export function Release({ clean: { count: clean, ask }, today, problem }: Props)
   return (
     <details className="mb-4 rounded-soft border border-sand-300 bg-white p-4" open={problem !== null || undefined}>
       <summary className="flex min-h-11 flex-wrap items-center gap-x-3 text-lg">
-        <strong>In the first sessions</strong>
+        <strong>New participant</strong>
         <span
           className="flex gap-1.5"
           role="img"
@@ -42,8 +42,8 @@ export function Release({ clean: { count: clean, ask }, today, problem }: Props)
         </span>
         <span className="text-sand-600">
           {enough
-            ? "three clean sessions: a four-stage stand releases them"
-            : "newcomers' limits hold until three clean sessions and a four-stage stand"}
+            ? "Three sessions without incident. Record a four-stage balance test to end the newcomer caps."
+            : "Newcomer caps apply until three sessions without incident and a four-stage balance test."}
         </span>
       </summary>
       {ask && (
@@ -65,7 +65,7 @@ export function Release({ clean: { count: clean, ask }, today, problem }: Props)
       <Form method="post" className="mt-2 grid gap-4 sm:grid-cols-[1fr_12rem]">
         <div>
           <label htmlFor="release-stage" className="mb-1 block font-semibold">
-            Four-stage stand: the furthest held for 10 seconds
+            Four-stage balance test: highest stage held for 10 seconds
           </label>
           <select id="release-stage" name="stage" defaultValue="" className="field-box">
             <option value="" disabled>
@@ -77,7 +77,9 @@ export function Release({ clean: { count: clean, ask }, today, problem }: Props)
               </option>
             ))}
           </select>
-          <p className="mt-1 text-sand-600">Rail in reach, stop at the first that is not held. {FOUR_STAGE_STAND.source}.</p>
+          <p className="mt-1 text-sand-600">
+            Keep the rail within reach. Stop at the first stage not held. {FOUR_STAGE_STAND.source}.
+          </p>
         </div>
         <div>
           <label htmlFor="release-day" className="mb-1 block font-semibold">
@@ -88,7 +90,7 @@ export function Release({ clean: { count: clean, ask }, today, problem }: Props)
         {!enough && (
           <div className="sm:col-span-2">
             <label htmlFor="release-because" className="mb-1 block font-semibold">
-              Known from before? <span className="font-normal text-sand-600">say where from, it stays on record</span>
+              Already known to you? <span className="font-normal text-sand-600">Say how; this stays on record</span>
             </label>
             <input id="release-because" name="because" className="field-box" />
           </div>
@@ -96,15 +98,15 @@ export function Release({ clean: { count: clean, ask }, today, problem }: Props)
         {problem && <p className="font-semibold text-signal-700 sm:col-span-2">{problem}</p>}
         <div className="flex flex-wrap gap-3 sm:col-span-2">
           <Button name="intent" value="release">
-            Release from newcomers' limits
+            End newcomer caps
           </Button>
           <Button look="plain" name="intent" value="test">
             Keep the test only
           </Button>
         </div>
         <p className="text-sand-600 sm:col-span-2">
-          The level they held counts from today, also before they are released. Who held none of the stages stands only with both
-          hands on fixed support and a helper within arm's reach.
+          The tested level counts from today, also while newcomer caps apply. If no stage was held: standing only with both hands
+          on fixed support and a helper within arm's reach.
         </p>
       </Form>
     </details>

@@ -7,14 +7,16 @@ type Row = readonly [what: string, number: string, note: string];
 function rowsOf(numbers: SetUpNumbers): readonly Row[] {
   const { seat, withArms, seatForRising, hip, chair, cushion, standing, ankles } = numbers;
   return [
-    ["Seat, sitting still", cm(seat), hip === null ? "feet flat" : `raised: the hip bends ${hip}° at most`],
+    ["Seat height for sitting", cm(seat), hip === null ? "feet flat" : `raised: hip bend cap ${hip}°`],
     ["Seat, for rising", `${seatForRising.least} to ${seatForRising.most} cm`, withArms ? "a chair with arms" : ""],
     [
       `Cushion under the feet on a ${chair} cm chair`,
       cushion > 0 ? cm(cushion) : "none",
-      cushion > 0 ? "away before anybody rises" : "",
+      cushion > 0 ? "remove before standing up" : "",
     ],
-    ...(standing ? standingRows(standing, ankles) : ([["Longest step", "none", "does not stand, or may not now"]] as const)),
+    ...(standing
+      ? standingRows(standing, ankles)
+      : ([["Longest step", "none", "does not stand, or standing is capped"]] as const)),
   ];
 }
 
@@ -27,13 +29,13 @@ function standingRows(
     [
       "Longest step standing tall, both heels down",
       longestStep > 0 ? cm(longestStep) : "none",
-      ankles ? `ankles to ${ankles.left}° left, ${ankles.right}° right` : "ankles not measured: an ordinary 25° taken",
+      ankles ? `ankles to ${ankles.left}° left, ${ankles.right}° right` : "ankles not measured; 25° assumed",
     ],
     ...water.map(
       ({ share, depth }) =>
-        [`Water for ${Math.round(100 * share)} % of the weight`, depth === null ? "out of depth" : cm(depth), ""] as const,
+        [`Water for ${Math.round(100 * share)} % of the weight`, depth === null ? "too deep to stand" : cm(depth), ""] as const,
     ),
-    ["Water at the deepest", cm(deepest), "mouth well clear"],
+    ["Water at the deepest", cm(deepest), "mouth well above water"],
   ];
 }
 
@@ -41,7 +43,7 @@ function standingRows(
 export function SetUpList({ numbers }: { numbers: SetUpNumbers }) {
   return (
     <table className="w-full max-w-3xl border-collapse text-left">
-      <caption className="sr-only">Set-up numbers, computed from stature and caps</caption>
+      <caption className="sr-only">Set-up measurements, from height and caps</caption>
       <tbody>
         {rowsOf(numbers).map(([what, number, note]) => (
           <tr key={what} className="border-b border-sand-200 last:border-0">

@@ -11,7 +11,7 @@ export function SinceLastTime({
   since: string | null;
   limitOf: (capId: string) => Parameters<typeof limitInWords>[0] | null;
 }) {
-  const title = since === null ? "Not in class yet" : `Since they were in class, ${dayAndMonth(since)}`;
+  const title = since === null ? "No classes yet" : `Since they were in class, ${dayAndMonth(since)}`;
   return (
     <section className="mt-4">
       <h2 className="text-xl">{title}</h2>

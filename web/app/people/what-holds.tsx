@@ -30,13 +30,13 @@ interface Props {
 function news(cap: Cap, today: string): string | null {
   if (asksOn(cap, today))
     return cap.dateKind === "ends"
-      ? "The end its setter named has passed; it holds until you have answered."
-      : "Its date has passed and it still holds. How is it now?";
+      ? "The planned end date has passed. The cap stays active until you confirm."
+      : "The review date has passed and the cap is still active. How is it now?";
   if (cap.until === null || !isDueSoon(cap, today)) return null;
-  if (cap.strength === "comfort") return `Lapses by itself after ${dayAndMonth(cap.until)}.`;
+  if (cap.strength === "comfort") return `Ends automatically after ${dayAndMonth(cap.until)}.`;
   return cap.dateKind === "ends"
     ? `Ends on ${dayAndMonth(cap.until)}, once you have answered.`
-    : `Asks again after ${dayAndMonth(cap.until)}.`;
+    : `Review on ${dayAndMonth(cap.until)}.`;
 }
 
 function HowIsItNow({
@@ -75,19 +75,19 @@ function HowIsItNow({
       </div>
       {mayEnd && (
         <Button look="plain" name="what" value="end">
-          End it
+          End cap
         </Button>
       )}
       {mayDate && (
         <>
           <div>
             <label htmlFor={`${field}-until`} className="mb-1 block font-semibold">
-              Ask again after
+              Next review
             </label>
             <input id={`${field}-until`} name="until" type="date" className="field-box" />
           </div>
           <Button look="plain" name="what" value="hold">
-            It holds on
+            Keep cap
           </Button>
         </>
       )}
@@ -117,7 +117,7 @@ function HoldingRow({ cap, covered, today, problem, clinician }: Props & { cap: 
       {cap.setBy !== null && (
         <details open={wrong !== null || undefined}>
           <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
-            {cap.strength}, since {dayAndMonth(cap.from)}, written down by {cap.setBy}
+            {cap.strength}, since {dayAndMonth(cap.from)}, recorded by {cap.setBy}
           </summary>
           {mayEnd || mayDate ? (
             <HowIsItNow cap={cap} problem={wrong} mayEnd={mayEnd} mayDate={mayDate} />
@@ -137,11 +137,11 @@ function UsualLimits(props: Props) {
   const wrong = caps.some(({ id }) => id === problem?.capId);
   return (
     <section className="mt-4 rounded-soft border border-sand-300 bg-white px-4 py-3">
-      <h3 className="text-lg">Usual limits</h3>
+      <h3 className="text-lg">Standard caps</h3>
       <p className="text-sand-600">{sentences.join(" · ")}</p>
       <details open={wrong || undefined}>
         <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
-          One by one, with the reasons
+          Show each cap with its reason
         </summary>
         <ul className="divide-y divide-sand-200">
           {caps.map((cap) => (
@@ -161,7 +161,7 @@ export function WhatHolds(props: Props) {
     for (const cap of covered) known.add(cap);
     rows.set(decides, known);
   }
-  if (rows.size === 0) return <p className="text-lg">No caps. Nothing written down does not mean known to be safe.</p>;
+  if (rows.size === 0) return <p className="text-lg">No caps recorded. This does not mean every movement is safe.</p>;
   // The usual limits are told in one place, where they decide.
   const usual = [...rows.keys()].filter((cap) => cap.usual);
   const groups = CAP_GROUPS.map((name) => ({
@@ -170,7 +170,7 @@ export function WhatHolds(props: Props) {
   })).filter((group) => group.rows.length > 0);
   return (
     <>
-      {groups.length === 0 && <p className="mb-3 text-lg">Nothing of their own: the usual limits hold.</p>}
+      {groups.length === 0 && <p className="mb-3 text-lg">No personal caps. Standard caps apply.</p>}
       <div className="gap-x-6 xl:columns-2">
         {groups.map(({ name, rows: inGroup }) => (
           <section key={name} className="mb-4 break-inside-avoid rounded-soft border border-sand-300 bg-white px-4 py-3">

@@ -42,10 +42,10 @@ interface Props {
 const MIDDLING = { stature: MIDDLING_STATURE, measured: USUAL_BODY };
 
 const KNOWN = {
-  new: "new to this group: shown slowly",
-  second: "had once before",
-  known: "known to this group",
-  again: "had earlier today",
+  new: "New to this group; demonstrated slowly",
+  second: "Done once before",
+  known: "Familiar to this group",
+  again: "Done earlier in this session",
 } as const;
 
 /** What takes the time of a block. */
@@ -96,7 +96,7 @@ export const BlockPanel = memo(function BlockPanel({ block, following, person, c
       <div>
         <h2 className="text-2xl">{words.name}</h2>
         <p className="text-sand-600">
-          {person ? `${person.name} · ${cell ? vesselInWords(cell) : "being worked out"}` : "as it is meant, for everybody"}
+          {person ? `${person.name} · ${cell ? vesselInWords(cell) : "Calculating…"}` : "As planned, for everyone"}
         </p>
       </div>
       {form && now && (
@@ -135,18 +135,18 @@ export const BlockPanel = memo(function BlockPanel({ block, following, person, c
         </>
       )}
       {children}
-      <p className="text-sand-600">Computed from a body model. It ranks forms; it does not measure risk.</p>
+      <p className="text-sand-600">Estimated from a body model to compare variants. It does not measure risk.</p>
       <div className="flex flex-col gap-2 border-t border-sand-300 pt-3">
         <p>
-          <strong>{block.block.rounds} rounds called</strong>: left {left}, right {right}
+          <strong>{block.block.rounds} repetitions counted</strong>: left {left}, right {right}
         </p>
         <TimeOfBlock block={block} />
         <BlockSettings block={block} following={following} actions={actions} />
-        <GettingThere title="Getting there" seam={block.seam} />
-        {block.sideChange && <GettingThere title="To the other side" seam={block.sideChange} />}
+        <GettingThere title="Transition into this movement" seam={block.seam} />
+        {block.sideChange && <GettingThere title="Changing sides" seam={block.sideChange} />}
       </div>
       <p>
-        {words.cues.do} <span className="text-sand-600">Watch: {words.cues.watch}</span>
+        {words.cues.do} <span className="text-sand-600">Watch for: {words.cues.watch}</span>
       </p>
     </div>
   );

@@ -42,7 +42,7 @@ function RoundsEdge({ block, width, pullRounds }: { block: BlockReading; width: 
   return (
     <span
       aria-hidden="true"
-      title="Pull for more rounds or fewer"
+      title="Drag to change repetitions"
       className="absolute inset-y-2 right-0.5 w-2.5 cursor-ew-resize touch-none rounded-full hover:bg-tide-300"
       onMouseDown={(event) => event.stopPropagation()}
       onTouchStart={(event) => event.stopPropagation()}
@@ -165,7 +165,7 @@ export function BlockRow(props: Props) {
         onDragEnd={letGo}
         onDragCancel={letGo}
       >
-        <ol className="flex" aria-label="Movements in order">
+        <ol className="flex" aria-label="Session timeline">
           {blocks.map((block, i) => (
             <BlockTile
               key={block.id}
@@ -181,7 +181,7 @@ export function BlockRow(props: Props) {
             className="flex shrink-0 flex-col items-center justify-center rounded-[10px] border border-dashed border-sand-600 px-1 text-center narrow-name"
             style={{ width: leaving.right - leaving.left }}
           >
-            {leavingSeconds > 0 ? "sit, leave" : "leave"}
+            {leavingSeconds > 0 ? "Leave safely" : "leave"}
             <span className="font-sans font-normal">{minutesAndSeconds(60 + leavingSeconds)}</span>
           </li>
         </ol>

@@ -55,10 +55,10 @@ function Choice({ label, value, options, choose }: ChoiceProps) {
 }
 
 const SIDES = [
-  ["", "both, as the style says"],
-  ["first left", "both, left first"],
+  ["", "Both sides (set by style)"],
+  ["first left", "Both sides, left first"],
   ["first right", "both, right first"],
-  ["only left", "left only"],
+  ["Left side only", "left only"],
   ["only right", "right only"],
 ] as const;
 
@@ -73,10 +73,10 @@ function sidesChange(value: string): BlockChange {
 }
 
 const FORMS = [
-  ["", "as the group does"],
-  ["seated", "seated"],
-  ["hold left", "left hand on the rail"],
-  ["hold right", "right hand on the rail"],
+  ["", "Same variant as the group"],
+  ["seated", "Seated"],
+  ["hold left", "Left hand on the rail"],
+  ["hold right", "Right hand on the rail"],
 ] as const;
 
 const formChange = (value: string): BlockChange => ({
@@ -99,11 +99,11 @@ function Combination({ following, practise }: { following: number; practise: Blo
   if (following < 1) return null;
   return (
     <fieldset className="rounded-[10px] border border-sand-300 p-3">
-      <legend className="px-1 font-semibold">Practise as a combination</legend>
-      <p className="text-sand-600">In parts, then joined, then with few words.</p>
+      <legend className="px-1 font-semibold">Combine movements</legend>
+      <p className="text-sand-600">Practise each part, then join them, then cue less.</p>
       <div className="mt-2 flex flex-wrap items-end gap-2">
         <label className="min-w-0 flex-1">
-          its name
+          Name
           <input
             className="field-box"
             value={name}
@@ -127,14 +127,14 @@ function Combination({ following, practise }: { following: number; practise: Blo
           onClick={() => practise(parts, name.trim())}
           className="min-h-11 rounded-full border-[1.5px] border-tide-800 px-4 font-semibold hover:bg-tide-100 disabled:opacity-50"
         >
-          Join them
+          Combine
         </button>
       </div>
     </fieldset>
   );
 }
 
-/** Everything of a block that can be said: rounds, place, sides, form, pace, talk, phase, how it joins. */
+/** Everything of a block that can be said: rounds, place, Sides, variant, pace, explanation, phase, how it joins. */
 export function BlockSettings({ block, following, actions }: { block: BlockReading; following: number; actions: BlockActions }) {
   const { movement } = block;
   const own = block.block;
@@ -143,25 +143,25 @@ export function BlockSettings({ block, following, actions }: { block: BlockReadi
   return (
     <div className="flex flex-col gap-2">
       <div className="flex flex-wrap gap-1.5">
-        <IconButton label="One round less" keys="-" press={() => actions.rounds(-1)}>
+        <IconButton label="Remove one repetition" keys="-" press={() => actions.rounds(-1)}>
           <Minus size={20} />
         </IconButton>
-        <IconButton label="One round more" keys="+" press={() => actions.rounds(1)}>
+        <IconButton label="Add one repetition" keys="+" press={() => actions.rounds(1)}>
           <Plus size={20} />
         </IconButton>
-        <IconButton label="Earlier" keys="[" press={() => actions.move(-1)}>
+        <IconButton label="Move earlier" keys="[" press={() => actions.move(-1)}>
           <ArrowLeft size={20} />
         </IconButton>
-        <IconButton label="Later" keys="]" press={() => actions.move(1)}>
+        <IconButton label="Move later" keys="]" press={() => actions.move(1)}>
           <ArrowRight size={20} />
         </IconButton>
-        <IconButton label="Once more" keys="d" press={actions.double}>
+        <IconButton label="Duplicate" keys="d" press={actions.double}>
           <Copy size={20} />
         </IconButton>
-        <IconButton label="The other side" keys="m" press={actions.mirror}>
+        <IconButton label="Switch side" keys="m" press={actions.mirror}>
           <FlipHorizontal2 size={20} />
         </IconButton>
-        <IconButton label="Take it out" keys="Delete" press={actions.remove}>
+        <IconButton label="Remove" keys="Delete" press={actions.remove}>
           <Trash2 size={20} />
         </IconButton>
       </div>
@@ -172,10 +172,12 @@ export function BlockSettings({ block, following, actions }: { block: BlockReadi
           checked={own.straight === true}
           onChange={({ currentTarget }) => actions.set({ straight: currentTarget.checked || undefined })}
         />
-        runs straight on from the one before
+        No pause after the previous movement
       </label>
       <details>
-        <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">sides, form, pace, talk</summary>
+        <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">
+          Sides, variant, pace, explanation
+        </summary>
         <div className="flex flex-col gap-2">
           {movement.sided && (
             <Choice label="sides" value={sidesOf(own)} options={SIDES} choose={(value) => actions.set(sidesChange(value))} />
@@ -189,11 +191,11 @@ export function BlockSettings({ block, following, actions }: { block: BlockReadi
           <Choice
             label="one breath"
             value={String(own.breathSeconds ?? "")}
-            options={[["", "as the plan"], ...halfSeconds.map((seconds) => [String(seconds), `${seconds} s`] as const)]}
+            options={[["", "Same as the plan"], ...halfSeconds.map((seconds) => [String(seconds), `${seconds} s`] as const)]}
             choose={(value) => actions.set({ breathSeconds: value === "" ? undefined : Number(value) })}
           />
           <Choice
-            label="talk before"
+            label="Explanation before"
             value={String(own.talk ?? 0)}
             options={talks.map((seconds) => [String(seconds), seconds === 0 ? "none" : `${seconds} s`] as const)}
             choose={(value) => actions.set({ talk: Number(value) || undefined })}
@@ -211,7 +213,7 @@ export function BlockSettings({ block, following, actions }: { block: BlockReadi
           <Choice
             label="phase"
             value={own.phase ?? ""}
-            options={[["", `${movement.phase}, its own`], ...PHASES.map((phase) => [phase, phase] as const)]}
+            options={[["", `${movement.phase} (movement's default)`], ...PHASES.map((phase) => [phase, phase] as const)]}
             choose={(value) => actions.set({ phase: PHASES.find((phase) => phase === value) })}
           />
         </div>

@@ -28,12 +28,12 @@ function RoundButton({ label, press, children }: { label: string; press: (() => 
 export function BoardControls({ breathSeconds, breath, undo, redo }: Props) {
   return (
     <>
-      <span className="font-semibold">One breath</span>
-      <RoundButton label="Shorter breath" press={() => breath(-0.5)}>
+      <span className="font-semibold">Breath length</span>
+      <RoundButton label="Shorten breath" press={() => breath(-0.5)}>
         <Minus size={20} />
       </RoundButton>
       <span className="min-w-12 text-center font-bold">{breathSeconds} s</span>
-      <RoundButton label="Longer breath" press={() => breath(0.5)}>
+      <RoundButton label="Lengthen breath" press={() => breath(0.5)}>
         <Plus size={20} />
       </RoundButton>
       <span className="mr-1 ml-2 flex">

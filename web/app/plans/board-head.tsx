@@ -18,10 +18,10 @@ interface Props {
 
 const PAGES = [
   ["script", "Script"],
-  ["sheets", "Sheets"],
-  ["places", "Places"],
-  ["versions", "Versions"],
-  ["file", "As a file"],
+  ["sheets", "Printouts"],
+  ["places", "Floor plan"],
+  ["versions", "Version history"],
+  ["file", "Export"],
 ] as const;
 
 /** Whose session, when, how long it is against its minutes, and what can be done with it. */
@@ -40,7 +40,7 @@ export function BoardHead({ plan, group, people, total, taught, teach, children 
               {minutesAndSeconds(total)}
             </span>{" "}
             <span className={over > 0 ? "font-semibold text-signal-700" : "text-sand-600"}>
-              of {group.minutes} min{over > 0 ? `, ${minutesAndSeconds(over)} too long` : ""}
+              of {group.minutes} min{over > 0 ? `, ${minutesAndSeconds(over)} over` : ""}
             </span>
           </p>
           {propose}
@@ -49,13 +49,13 @@ export function BoardHead({ plan, group, people, total, taught, teach, children 
               Teach
             </Button>
           ) : (
-            <ButtonLink to={`/classes/${taught.id}`}>{taught.ended ? "What happened" : "Back to class"}</ButtonLink>
+            <ButtonLink to={`/classes/${taught.id}`}>{taught.ended ? "Class record" : "Return to class"}</ButtonLink>
           )}
         </div>
       </div>
       <div className="flex flex-wrap items-center gap-x-4">
         <p className="text-lg text-sand-600">
-          {people === 1 ? "1 person" : `${people} people`} · {group.place} · {group.startsAt}
+          {people === 1 ? "1 participant" : `${people} participants`} · {group.place} · {group.startsAt}
         </p>
         {choices}
         <span className="ml-auto flex gap-x-4">

@@ -209,7 +209,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
     setProblem(null);
     if (!(await saving.save())) return;
     const answer = await beginTeaching(plan.id).catch(() => null);
-    if (answer === null) setProblem("The server did not answer. Nothing is lost; please try again.");
+    if (answer === null) setProblem("No connection to the server. Your work is kept on this device. Try again.");
     else if (answer.kind === "begun") navigate(`/classes/${answer.classId}`);
     else setProblem(answer.message);
   }
@@ -229,7 +229,9 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
       <div className="mb-1 flex flex-wrap items-center gap-x-4">
         <SideTotalsLine totals={look.totals} />
         {notes.length > 0 && <ToMind ref={mind} notes={notes} choose={chooseBlock} take={take} />}
-        {notes.length === 0 && blocks.length > 0 && <p className="text-tide-700">Joins up, even, on time.</p>}
+        {notes.length === 0 && blocks.length > 0 && (
+          <p className="text-tide-700">All checks passed: transitions, left–right balance and time.</p>
+        )}
         <span className="ml-auto flex flex-wrap items-center">
           <BoardControls
             breathSeconds={draft.breathSeconds}
@@ -261,15 +263,15 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
         <div ref={column} className="min-w-0">
           {blocks.length === 0 ? (
             <p className="rounded-soft border-2 border-dashed border-sand-300 p-10 text-center text-lg">
-              An empty shore. Add the first movement below: begin with one to arrive.
+              No movements yet. Add the first one below; start with an Arrive movement.
             </p>
           ) : (
             <div className="relative overflow-x-auto pb-2" data-testid="board">
               <div className="flex" style={{ width: NAME_WIDTH + layout.width }}>
                 <div className="shrink-0 pt-3" style={{ width: NAME_WIDTH }}>
                   <p className="font-bold">Tide line</p>
-                  <p className="text-sand-600">steadiness asked, 0 to 10</p>
-                  {person && <p className="text-sand-600">dashed: {person.name}</p>}
+                  <p className="text-sand-600">Balance demand, 0 to 10</p>
+                  {person && <p className="text-sand-600">Dashed line: {person.name}</p>}
                 </div>
                 <TideLine
                   blocks={tideBlocks}
@@ -280,10 +282,10 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
                   own={row?.cells.map(({ steadiness }) => steadiness) ?? null}
                   cap={
                     person && ownCap.length > 0
-                      ? { height: Math.min(...ownCap), label: `${person.name} stops at ${Math.min(...ownCap)}` }
+                      ? { height: Math.min(...ownCap), label: `${person.name}'s cap: ${Math.min(...ownCap)}` }
                       : null
                   }
-                  label={`Steadiness asked over the session: ${tideInWords(blocks, look)}`}
+                  label={`Balance demand through the session: ${tideInWords(blocks, look)}`}
                 />
               </div>
               <BlockRow
@@ -313,9 +315,9 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
               />
               {people.length === 0 && (
                 <p className="p-4">
-                  Nobody is in this group yet.{" "}
+                  No participants in this group yet.{" "}
                   <Link to="/people/new" className="font-semibold underline underline-offset-4">
-                    Add a person
+                    Add participant
                   </Link>
                 </p>
               )}
@@ -324,14 +326,14 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
           {blocks.length > 0 && people.length > 0 && (
             <div className="flex flex-wrap items-center gap-x-6 gap-y-1">
               <label className="flex items-center gap-2">
-                People
+                Participants
                 <select
                   value={order}
                   onChange={({ currentTarget }) => setOrder(currentTarget.value === "limited" ? "limited" : "name")}
                   className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
                 >
-                  <option value="name">by name</option>
-                  <option value="limited">most limited first</option>
+                  <option value="name">By name</option>
+                  <option value="limited">Most caps first</option>
                 </select>
               </label>
               <HelpfulChanges draft={draft} setting={setting} movements={movements} people={people} take={take} />
@@ -351,7 +353,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
           <MovementPalette movements={movements} fills={fills} add={add} ref={search} />
         </div>
         {shown && (
-          <aside aria-label="The chosen movement" className="rounded-soft border border-sand-300 bg-white p-4 xl:sticky xl:top-4">
+          <aside aria-label="Selected movement" className="rounded-soft border border-sand-300 bg-white p-4 xl:sticky xl:top-4">
             <BlockPanel
               key={shown.movement.id}
               block={shown}

@@ -27,7 +27,7 @@ export function ComparePeople({ person, people, blocks, rows }: Props) {
   const both = [person, other].map((each) => ({ ...each, row: rows.get(each.id) }));
   return (
     <Dialog.Root>
-      <Dialog.Trigger className="min-h-8 underline underline-offset-4">Compare with another</Dialog.Trigger>
+      <Dialog.Trigger className="min-h-8 underline underline-offset-4">Compare with another participant</Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 bg-tide-900/50" />
         <Dialog.Content
@@ -35,7 +35,7 @@ export function ComparePeople({ person, people, blocks, rows }: Props) {
           className="fixed inset-x-3 top-6 mx-auto max-h-[90vh] max-w-3xl overflow-y-auto rounded-soft bg-sand-50 p-6 shadow-xl"
         >
           <div className="flex items-start justify-between gap-4">
-            <Dialog.Title className="text-2xl">Two people, one plan</Dialog.Title>
+            <Dialog.Title className="text-2xl">Compare two participants</Dialog.Title>
             <Dialog.Close className="min-h-11 px-2 underline underline-offset-4">Close</Dialog.Close>
           </div>
           <table className="mt-3 w-full border-collapse">
@@ -49,7 +49,7 @@ export function ComparePeople({ person, people, blocks, rows }: Props) {
                 </th>
                 <th scope="col" className="pb-2">
                   <select
-                    aria-label="The other person"
+                    aria-label="Other participant"
                     value={other.id}
                     onChange={({ currentTarget }) => setOtherId(currentTarget.value)}
                     className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"

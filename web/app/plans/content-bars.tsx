@@ -12,7 +12,7 @@ export const ContentBars = memo(function ContentBars({ contents, purpose }: Prop
   return (
     <section aria-labelledby="content-head" className="mt-5">
       <h2 id="content-head" className="mb-2 text-xl">
-        What it trains
+        What this session trains
       </h2>
       <dl className="grid gap-x-8 gap-y-1.5 md:grid-cols-2">
         {contents.map(({ content, seconds, share, missing, overdone }) => (
@@ -29,8 +29,8 @@ export const ContentBars = memo(function ContentBars({ contents, purpose }: Prop
             </dd>
             <dd>
               <strong>{minutesAndSeconds(seconds)}</strong>
-              {missing >= 10 && <span className="text-sand-600">, {Math.round(missing)} s short</span>}
-              {overdone && <span className="text-signal-700">, much</span>}
+              {missing >= 10 && <span className="text-sand-600">, {Math.round(missing)} s below target</span>}
+              {overdone && <span className="text-signal-700">, above target</span>}
             </dd>
           </div>
         ))}

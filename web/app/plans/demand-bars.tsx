@@ -30,7 +30,7 @@ function handCap(caps: readonly Cap[], side: Side): number | null {
 
 const heightWords = (below: number): string => {
   const landmark = LANDMARKS[below - 1];
-  return landmark === undefined ? "below the lap" : `over ${landmark}`;
+  return landmark === undefined ? "below lap height" : `over ${landmark}`;
 };
 
 function barsOf(demands: readonly Demand[], caps: readonly Cap[], rounds: number): Bar[] {
@@ -50,12 +50,14 @@ function barsOf(demands: readonly Demand[], caps: readonly Cap[], rounds: number
       const cap = handCap(caps, side);
       return scaled(`${side} hand`, heightWords(reach), reach, LANDMARKS.length, cap);
     }),
-    scaled("loaded knee", `${Math.round(knee)}°`, knee, 90, strictestNumber(caps, "loadedKnee")),
-    scaled("ankle", `${Math.round(ankle)}°`, ankle, 30, strictestNumber(caps, "dorsiflexion")),
+    scaled("Knee bend under load", `${Math.round(knee)}°`, knee, 90, strictestNumber(caps, "loadedKnee")),
+    scaled("Ankle bend", `${Math.round(ankle)}°`, ankle, 30, strictestNumber(caps, "dorsiflexion")),
     ...waterBars(demands),
-    ...(oneLeg > 0 ? [scaled("one leg", `${oneLeg.toFixed(1)} s`, oneLeg, 15, strictestNumber(caps, "oneLegSeconds"))] : []),
+    ...(oneLeg > 0
+      ? [scaled("Time on one leg", `${oneLeg.toFixed(1)} s`, oneLeg, 15, strictestNumber(caps, "oneLegSeconds"))]
+      : []),
     ...(Math.max(...above) > 0.5
-      ? [scaled("hands up", `${Math.round(Math.max(...above))} s`, Math.max(...above), 180, null)]
+      ? [scaled("Time with hands above shoulders", `${Math.round(Math.max(...above))} s`, Math.max(...above), 180, null)]
       : []),
   ];
 }
@@ -73,8 +75,11 @@ function waterBars(demands: readonly Demand[]): Bar[] {
   if (waters.length === 0) return [];
   const least = Math.min(...waters.map(({ leastWeight }) => leastWeight));
   const arms = Math.max(0, ...waters.flatMap(({ drag }) => drag?.shoulder ?? []));
-  const note = waters.some(({ outOfDepth }) => outOfDepth) ? "out of depth" : `${Math.round(100 * least)} %`;
-  return [scaled("on the feet", note, least, 1, null), scaled("drag on arms", `${arms.toFixed(1)} N m`, arms, 30, null)];
+  const note = waters.some(({ outOfDepth }) => outOfDepth) ? "Water too deep to stand" : `${Math.round(100 * least)}%`;
+  return [
+    scaled("Weight on feet", note, least, 1, null),
+    scaled("Water resistance on arms", `${arms.toFixed(1)} N m`, arms, 30, null),
+  ];
 }
 
 /** What the form asks, beside what the person may: a bar each, the cap as a mark across it. */

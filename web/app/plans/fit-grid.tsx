@@ -49,7 +49,7 @@ const STEPS: Record<string, readonly [row: number, column: number]> = {
 interface RowProps extends Pick<Props, "blocks" | "choose"> {
   readonly person: GridPerson;
   readonly row: number;
-  /** Null while they are being worked out for the first time. */
+  /** Null while they are calculating for the first time. */
   readonly cells: readonly CellView[] | null;
   /** The block whose cell is chosen in this row. */
   readonly chosenBlockId: string | null;
@@ -76,7 +76,7 @@ const GridRow = memo(function GridRow({ person, row, blocks, cells, chosenBlockI
               tabIndex={tabAt === place ? 0 : -1}
               aria-pressed={here}
               onClick={() => choose({ personId: person.id, blockId: block.id })}
-              aria-label={cell ? cellWords(person, block.name, cell) : `${person.name}, ${block.name}: being worked out`}
+              aria-label={cell ? cellWords(person, block.name, cell) : `${person.name}, ${block.name}: calculating`}
               title={cell?.brief || undefined}
               className={`flex h-11 w-full items-center justify-center rounded-[10px] hover:bg-sand-200 ${here ? "bg-white shadow-[0_0_0_2px_var(--color-tide-800)]" : ""}`}
             >
@@ -159,7 +159,7 @@ export const FitGrid = memo(function FitGrid({
       className="table-fixed border-collapse"
       style={{ width: nameWidth + width }}
     >
-      <caption className="sr-only">Who does which form. The arrow keys go from cell to cell.</caption>
+      <caption className="sr-only">Variant for each participant and movement. Use the arrow keys to move between cells.</caption>
       <colgroup>
         <col style={{ width: nameWidth }} />
         {blocks.map((block, place) => (
@@ -169,7 +169,7 @@ export const FitGrid = memo(function FitGrid({
       </colgroup>
       <thead className="sr-only">
         <tr>
-          <th scope="col">Person</th>
+          <th scope="col">Participant</th>
           {blocks.map((block) => (
             <th key={block.id} scope="col">
               {block.name}
@@ -194,7 +194,7 @@ export const FitGrid = memo(function FitGrid({
       <tfoot>
         <tr className="border-t border-sand-300">
           <th scope="row" className="py-1 pl-2 text-left leading-[1.15]">
-            Holding on
+            Using support
             <span className="block truncate font-normal text-sand-600">{offers}</span>
           </th>
           {hands.map((needed, place) => (

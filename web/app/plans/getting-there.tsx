@@ -12,7 +12,7 @@ export function GettingThere({ seam, title }: { seam: Seam; title: string }) {
       </h3>
       {seam.problem && <p className="font-semibold text-signal-700">{problemInWords(seam.problem)}.</p>}
       {seam.links.length === 0 ? (
-        !seam.problem && <p className="text-sand-600">Nothing changes: {stateInWords(seam.to)}.</p>
+        !seam.problem && <p className="text-sand-600">No change of position: {stateInWords(seam.to)}.</p>
       ) : (
         <p>{seam.links.map(({ words }) => words).join(" · ")}</p>
       )}

@@ -21,7 +21,7 @@ export function handsInWords({ rail, helper, other }: HandsNeeded): string {
   const parts = [
     rail.length > 0 && `${rail.join(", ")} at the rail`,
     helper.length > 0 && `${helper.join(", ")} with a helper's hand`,
-    other.length > 0 && `${other.join(", ")} behind a chair or with an aid`,
+    other.length > 0 && `${other.join(", ")} behind a chair or with their own aid`,
   ].filter(Boolean);
-  return parts.length === 0 ? "nobody holds on" : parts.join("; ");
+  return parts.length === 0 ? "No one needs support" : parts.join("; ");
 }

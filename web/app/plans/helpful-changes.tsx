@@ -19,8 +19,9 @@ interface Props {
 const percent = (share: number): string => `${Math.round(1000 * share) / 10} %`;
 
 function effectOf({ more, less }: HelpfulChange): string {
-  const people = (count: number) => `${count} ${count === 1 ? "person keeps" : "people keep"}`;
-  return less === 0 ? `${people(more)} more.` : `${people(more)} more, ${people(less)} less.`;
+  const people = (count: number) => `${count} ${count === 1 ? "participant has" : "participants have"}`;
+  const closer = `${people(more)} a closer match`;
+  return less === 0 ? `${closer}.` : `${closer}, ${people(less)} a lower match.`;
 }
 
 /** Which one change to the plan would help the group most, each tried with everybody and made in one touch. */
@@ -58,7 +59,7 @@ export const HelpfulChanges = memo(function HelpfulChanges({ draft, setting, mov
         if (opens) ask();
       }}
     >
-      <Dialog.Trigger className="min-h-11 underline underline-offset-4">Which one change would help most?</Dialog.Trigger>
+      <Dialog.Trigger className="min-h-11 underline underline-offset-4">Suggest one change that helps most</Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 bg-tide-900/50" />
         <Dialog.Content
@@ -70,15 +71,15 @@ export const HelpfulChanges = memo(function HelpfulChanges({ draft, setting, mov
             <Dialog.Close className="min-h-11 px-2 underline underline-offset-4">Close</Dialog.Close>
           </div>
           <div role="status" className="mt-2">
-            {changes === null && <p>Trying changes with all {people.length} people. This takes some seconds.</p>}
-            {changes?.length === 0 && <p>No single change tried here would help the group more than it costs somebody.</p>}
+            {changes === null && <p>Testing changes for all {people.length} participants. This takes a few seconds.</p>}
+            {changes?.length === 0 && <p>No single change would help the group without making it worse for someone.</p>}
           </div>
           <ul className="mt-2 flex flex-col gap-3">
             {changes?.map((change) => (
               <li key={change.words} className="rounded-soft border border-sand-300 bg-white p-4">
                 <h3 className="text-lg">{change.words}</h3>
                 <p>
-                  The group keeps <strong>{percent(change.after)}</strong> of the session instead of {percent(change.before)}.{" "}
+                  Average match would be <strong>{percent(change.after)}</strong> instead of {percent(change.before)}.{" "}
                   {effectOf(change)}
                 </p>
                 <Button
@@ -89,7 +90,7 @@ export const HelpfulChanges = memo(function HelpfulChanges({ draft, setting, mov
                     setOpen(false);
                   }}
                 >
-                  Make this change
+                  Apply this change
                 </Button>
               </li>
             ))}

@@ -24,7 +24,7 @@ const matches = (movement: Movement, words: string): boolean =>
 
 function Lacking({ movement, fills }: { movement: Movement; fills: Props["fills"] | null }) {
   const content = fills?.get(movement.id)?.content;
-  return content ? <span className="font-normal text-tide-700">lacking: {contentLabel(content)}</span> : null;
+  return content ? <span className="font-normal text-tide-700">Suggested: more {contentLabel(content)}</span> : null;
 }
 
 /** So many that would fill most are marked. */
@@ -49,7 +49,7 @@ export const MovementPalette = memo(function MovementPalette({ movements, fills,
         <input
           ref={ref}
           type="search"
-          aria-label="Find a movement by name or purpose"
+          aria-label="Search movements by name or purpose"
           placeholder="name or purpose"
           value={words}
           onChange={(event) => setWords(event.currentTarget.value)}
@@ -88,7 +88,7 @@ export const MovementPalette = memo(function MovementPalette({ movements, fills,
             </div>
           );
         })}
-        {found.length === 0 && <p>No movement is called that.</p>}
+        {found.length === 0 && <p>No movement found. Try another name or a purpose.</p>}
       </div>
     </section>
   );

@@ -26,11 +26,12 @@ function IfItWereGone({ without, blockName }: { without: WithoutAnswer; blockNam
   return (
     <div role="status" className="mt-1 rounded-[10px] bg-sand-100 p-2">
       {more.length === 0 ? (
-        <p>Without it nothing here would change: other caps hold as well.</p>
+        <p>Ending this cap alone would change nothing here; other caps apply too.</p>
       ) : (
         <>
           <p>
-            Without it they would keep <strong>{percent(without.kept)}</strong> of the session. For the talk with whoever set it:
+            Without this cap the match would be <strong>{percent(without.kept)}</strong>. For your talk with the person who set
+            it:
           </p>
           <ul className="list-disc pl-5">
             {more.slice(0, 6).map(({ blockId, before, after }) => (
@@ -51,20 +52,20 @@ export const PersonCell = memo(function PersonCell(props: Props) {
   return (
     <section aria-label={`${name} in this movement`} className="flex flex-col gap-2 border-t border-sand-300 pt-3">
       {cell.whole ? (
-        <p>The whole movement.</p>
+        <p>Full movement, as planned.</p>
       ) : (
         <div>
           {cell.brief && <p className="font-bold">{cell.brief.charAt(0).toUpperCase() + cell.brief.slice(1)}.</p>}
           {(explained === null || explained.caps.length === 0) &&
             cell.why.map((why) => <p key={why.limit}>{whyInWords(why)}.</p>)}
-          {explained === null && cell.why.length > 1 && <p className="text-sand-600">Finding which of these binds</p>}
-          {explained && explained.caps.length > 1 && <p>These {explained.caps.length} together:</p>}
+          {explained === null && cell.why.length > 1 && <p className="text-sand-600">Finding which cap makes the difference…</p>}
+          {explained && explained.caps.length > 1 && <p>These {explained.caps.length} caps together:</p>}
           {explained?.caps.map(({ id, why }) => (
             <div key={id}>
               <p>
                 {whyInWords(why)}.{" "}
                 <button type="button" onClick={() => askWithout(id)} className="min-h-6 underline underline-offset-4">
-                  If this were gone
+                  What if this cap ended?
                 </button>
               </p>
               {without?.capId === id && <IfItWereGone without={without} blockName={blockName} />}
@@ -75,17 +76,17 @@ export const PersonCell = memo(function PersonCell(props: Props) {
       {explained && explained.ways.length > 1 && (
         <label className="flex flex-col gap-1">
           <span>
-            Your word for {name}, within the caps{held !== null && " (held)"}
+            Variant for {name} (within the caps){held !== null && " (pinned)"}
           </span>
           <select
             value={held ?? ""}
             onChange={({ currentTarget }) => hold(explained.ways.find(({ way }) => way === currentTarget.value)?.way ?? null)}
             className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
           >
-            <option value="">as the fit has it</option>
+            <option value="">Automatic (suggested)</option>
             {explained.ways.map(({ way, kept }) => (
               <option key={way} value={way}>
-                {optionLabel(way)}, keeps {percent(kept)}
+                {optionLabel(way)}, match {percent(kept)}
               </option>
             ))}
           </select>

@@ -14,13 +14,13 @@ interface Props {
   readonly rows: ReadonlyMap<string, FittedPerson>;
 }
 
-/** One person's whole session: how much is kept, what it adds up to, and the way to compare it. */
+/** One person's session: how much is kept, what it adds up to, and the way to compare it. */
 export const PersonSession = memo(function PersonSession({ person, row, people, blocks, rows }: Props) {
   return (
-    <section aria-label={`${person.name}'s whole session`} className="flex flex-col gap-2 border-t border-sand-300 pt-3">
-      <h3 className="text-lg">{person.name}'s whole session</h3>
+    <section aria-label={`${person.name}'s session`} className="flex flex-col gap-2 border-t border-sand-300 pt-3">
+      <h3 className="text-lg">{person.name}'s session</h3>
       <p>
-        Keeps <strong>{Math.round(100 * row.kept)} %</strong> of it.
+        Match with the plan: <strong>{Math.round(100 * row.kept)}%</strong>
       </p>
       <RowTotals sums={row.sums} caps={person.caps} />
       <p className="flex flex-wrap gap-x-4">

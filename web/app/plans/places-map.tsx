@@ -108,7 +108,7 @@ export function PlacesMap({ floor, people, places, move, chosen, choose, trouble
             role="button"
             tabIndex={0}
             aria-pressed={here}
-            aria-label={`${person.name}, ${place.x.toFixed(1)} m from the front, ${place.z.toFixed(1)} m from the left${bad ? ", look again" : ""}`}
+            aria-label={`${person.name}, ${place.x.toFixed(1)} m from the front, ${place.z.toFixed(1)} m from the left${bad ? ", check this position" : ""}`}
             transform={`translate(${place.z} ${place.x})`}
             className="cursor-grab focus:outline-none [&:focus-visible>circle]:stroke-[0.07]"
             onPointerDown={(event) => {

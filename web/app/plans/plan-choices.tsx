@@ -29,7 +29,7 @@ interface Props {
 
 const selectLook = "min-h-11 max-w-56 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold";
 
-/** What the session is for and how it is taught; another style first shows what it changes. */
+/** Purpose of the session and how it is taught; another style first shows what it changes. */
 export const PlanChoices = memo(function PlanChoices({ draft, styles, question, change }: Props) {
   const [wanted, setWanted] = useState<TeachingStyle | null>(null);
   const own = styles.some(({ name }) => name === draft.style.name) ? styles : [draft.style, ...styles];
@@ -42,7 +42,7 @@ export const PlanChoices = memo(function PlanChoices({ draft, styles, question, 
       <label className="flex items-center gap-2">
         for
         <select
-          aria-label="What the session is for"
+          aria-label="Purpose of the session"
           className={selectLook}
           value={draft.purpose ?? ""}
           onChange={({ currentTarget }) =>
@@ -52,7 +52,7 @@ export const PlanChoices = memo(function PlanChoices({ draft, styles, question, 
             })
           }
         >
-          <option value="">a bit of all</option>
+          <option value="">General (a bit of everything)</option>
           {SESSION_PURPOSES.map((purpose) => (
             <option key={purpose} value={purpose}>
               {contentLabel(purpose)}
@@ -75,7 +75,7 @@ export const PlanChoices = memo(function PlanChoices({ draft, styles, question, 
       </label>
       {changedSince && (
         <button type="button" onClick={() => setWanted(changedSince)} className="min-h-11 underline underline-offset-4">
-          changed since
+          Updated since this plan was made
         </button>
       )}
       <Dialog.Root open={wanted !== null} onOpenChange={(open) => !open && setWanted(null)}>
@@ -85,11 +85,11 @@ export const PlanChoices = memo(function PlanChoices({ draft, styles, question, 
             aria-describedby={undefined}
             className="fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[min(92vw,36rem)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-soft bg-sand-50 p-6 text-tide-900 shadow-xl"
           >
-            <Dialog.Title className="mb-3 text-2xl">What {wanted?.name} changes</Dialog.Title>
+            <Dialog.Title className="mb-3 text-2xl">Changes if you use {wanted?.name}</Dialog.Title>
             {wanted && now && then && (
               <>
                 <p className="mb-3 text-lg">
-                  {now.total} becomes <strong>{then.total}</strong>; rounds left {now.left}, right {now.right} become{" "}
+                  {now.total} becomes <strong>{then.total}</strong>; repetitions left {now.left}, right {now.right} become{" "}
                   <strong>
                     left {then.left}, right {then.right}
                   </strong>
@@ -108,13 +108,13 @@ export const PlanChoices = memo(function PlanChoices({ draft, styles, question, 
                       setWanted(null);
                     }}
                   >
-                    Take it on
+                    Use this style
                   </Button>
                   <Dialog.Close className="min-h-11 rounded-full border-[1.5px] border-tide-800 px-5 font-semibold">
-                    Leave it
+                    Cancel
                   </Dialog.Close>
                   <Link to="/styles" className="underline underline-offset-4">
-                    All styles
+                    Manage teaching styles
                   </Link>
                 </div>
               </>

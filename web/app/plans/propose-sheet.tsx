@@ -15,8 +15,8 @@ const WIDTH = 320;
 const HOW_MANY = 3;
 
 function statusOf(proposals: readonly FittedProposal[]): string {
-  if (proposals.length < HOW_MANY) return `${proposals.length} of ${HOW_MANY} drafts`;
-  return proposals.every(({ fit }) => fit !== null) ? "Three drafts, each fitted to everybody" : "Three drafts, being fitted";
+  if (proposals.length < HOW_MANY) return `Draft ${proposals.length} of ${HOW_MANY} ready`;
+  return proposals.every(({ fit }) => fit !== null) ? "Three drafts, fitted to all participants" : "Fitting three drafts…";
 }
 
 interface ProposalProps {
@@ -47,15 +47,15 @@ function Proposal({ proposal, nameOf, take }: ProposalProps) {
         className="block h-auto w-full"
       />
       {fit === null ? (
-        <p className="text-sand-600">Fitting everybody</p>
+        <p className="text-sand-600">Fitting all participants…</p>
       ) : (
         <p>
-          People keep <strong>{percent(fit.kept)}</strong> of it
-          {fit.least && `; least ${nameOf(fit.least.personId)}, ${percent(fit.least.share)}`}.
+          Average match: <strong>{percent(fit.kept)}</strong>
+          {fit.least && `; lowest: ${nameOf(fit.least.personId)}, ${percent(fit.least.share)}`}.
         </p>
       )}
       <Button type="button" onClick={() => take(blocks)}>
-        Take this one
+        Use this draft
       </Button>
       <ol className="flex flex-col gap-1">
         {shown.map(({ id, name, rounds, from, why }) => (
@@ -120,7 +120,7 @@ export const ProposeSheet = memo(function ProposeSheet({ draft, setting, minutes
           <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-2">
             <Dialog.Title className="text-2xl">A plan of {minutes} minutes</Dialog.Title>
             <label className="flex items-center gap-2">
-              new movements
+              New movements
               <select
                 className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
                 value={news}
@@ -155,7 +155,8 @@ export const ProposeSheet = memo(function ProposeSheet({ draft, setting, minutes
             ))}
           </ul>
           <p className="mt-4 text-sand-600">
-            Drafts by the body model, the caps and the record of this group. You decide; nothing is planned until you take one.
+            Drafts are based on the body model, the caps and what this group has done. You decide: nothing changes until you
+            choose one.
           </p>
         </Dialog.Content>
       </Dialog.Portal>

@@ -22,7 +22,7 @@ function total(label: string, value: number, limit: number, inWords: (value: num
   };
 }
 
-const LABELS = { standing: "on the feet", oneLeg: "on one leg", handsUp: "hand up" } as const;
+const LABELS = { standing: "Standing", oneLeg: "On one leg", handsUp: "Hand above shoulder" } as const;
 
 /** What a person's session adds up to, each sum with the cap it has. */
 function totalsOf(sums: RowSums, caps: readonly Cap[]): Total[] {
@@ -34,14 +34,14 @@ function totalsOf(sums: RowSums, caps: readonly Cap[]): Total[] {
     if (value < 0.5 && !Number.isFinite(limit)) return [];
     return [total(`${LABELS[name]}, ${side}`, value, limit, seconds)];
   });
-  const changes = { label: "up or down beside the room", words: `${sums.changes} times`, share: null };
-  return [total("longest at a time", sums.longestStanding, limits.run, minutes), ...totals, changes];
+  const changes = { label: "Extra sit-to-stands (not with the group)", words: `${sums.changes} times`, share: null };
+  return [total("Longest time standing without a break", sums.longestStanding, limits.run, minutes), ...totals, changes];
 }
 
 /** What a person's session adds up to, against their caps. */
 export function RowTotals({ sums, caps }: { sums: RowSums; caps: readonly Cap[] }) {
   return (
-    <dl aria-label="The whole session" className="flex flex-col gap-1">
+    <dl aria-label="Session totals" className="flex flex-col gap-1">
       {totalsOf(sums, caps).map(({ label, words, share }) => (
         <div key={label} className="flex flex-wrap justify-between gap-x-3">
           <dt>{label}</dt>

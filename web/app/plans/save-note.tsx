@@ -7,23 +7,23 @@ interface Props {
   readonly keepOurs: (version: number) => void;
 }
 
-const WORDS = { saved: "saved", saving: "saving", offline: "not saved yet: no answer from the server, trying again" } as const;
+const WORDS = { saved: "saved", saving: "saving", offline: "Not saved yet. No connection; trying again." } as const;
 
 /** How the plan stands with the server, in a word; after a change made elsewhere, the choice between the two. */
 export function SaveNote({ state, takeTheirs, keepOurs }: Props) {
   if (state.kind === "elsewhere")
     return (
       <span role="alert" className="flex flex-wrap items-center gap-3 font-semibold text-signal-700">
-        This plan was changed somewhere else meanwhile.
+        Someone else changed this plan while you were editing. Which version do you want?
         <button
           type="button"
           className="min-h-11 underline underline-offset-4"
           onClick={() => takeTheirs(state.theirs, state.version)}
         >
-          Take that one
+          Use their version
         </button>
         <button type="button" className="min-h-11 underline underline-offset-4" onClick={() => keepOurs(state.version)}>
-          Keep this one
+          Keep my version
         </button>
       </span>
     );

@@ -18,7 +18,7 @@ test.each([
   [{ breaks: "Christmas" }, 'One break a line, as "2026-12-21 to 2027-01-03".'],
   [{ breaks: "2027-01-03 to 2026-12-21" }, "A break ends after it begins."],
   [{ lastDay: "2026-11-03" }, "The last day is before the first."],
-  [{ firstDay: "" }, "Please give the first day."],
+  [{ firstDay: "" }, "Enter the first date."],
 ])("%j says %s", (differs, message) => {
   const result = v.safeParse(SeriesForm, form(differs));
   expect(result.success ? null : result.issues[0]?.message).toBe(message);

@@ -13,9 +13,9 @@ export const breaksIn = (text: string): { from: string; to: string }[] =>
 /** The form of a series of weekly sessions. */
 export const SeriesForm = v.pipe(
   v.object({
-    groupId: v.pipe(v.string("Please choose a group."), v.uuid("Please choose a group.")),
-    firstDay: day("Please give the first day."),
-    lastDay: day("Please give the last day."),
+    groupId: v.pipe(v.string("Choose a group."), v.uuid("Choose a group.")),
+    firstDay: day("Enter the first date."),
+    lastDay: day("Enter the last date."),
     breaks: v.pipe(
       v.optional(v.string()),
       v.check(

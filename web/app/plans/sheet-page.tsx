@@ -25,10 +25,10 @@ export function SheetPage({ planId, title, day, large, children }: Props) {
           <Printer size={18} aria-hidden="true" /> Print
         </Button>
         <ButtonLink look="plain" to={large ? "?" : "?type=large"}>
-          {large ? "Plain type" : "Large type"}
+          {large ? "Standard type" : "Large type"}
         </ButtonLink>
         <ButtonLink look="plain" to={`/plans/${planId}/sheets`}>
-          All sheets
+          All printouts
         </ButtonLink>
         <ButtonLink look="plain" to={`/plans/${planId}`}>
           Back to the plan

@@ -10,7 +10,7 @@ export function SideTotalsLine({ totals }: { totals: SideTotals }) {
         return (
           <li key={name} className={apart ? "font-semibold text-signal-700" : ""}>
             <span className="text-sand-600">{label}</span> L <strong>{left}</strong> · R <strong>{right}</strong> {unit}
-            {apart && ", apart"}
+            {apart && ", uneven"}
           </li>
         );
       })}

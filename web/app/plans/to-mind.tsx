@@ -42,7 +42,8 @@ function Note({ note, choose, take }: { note: PlanNote } & Pick<Props, "choose" 
       {mends.length > 1 && (
         <Popover.Root>
           <Popover.Trigger className="flex min-h-11 items-center gap-1 font-semibold text-tide-900 underline underline-offset-4">
-            {inOrder ? "What to change, in order" : `${mends.length} ways`} <ChevronRight size={18} aria-hidden="true" />
+            {inOrder ? "Suggested fixes, in order" : `${mends.length} possible fixes`}{" "}
+            <ChevronRight size={18} aria-hidden="true" />
           </Popover.Trigger>
           <Popover.Portal>
             <Popover.Content
@@ -64,7 +65,9 @@ function Note({ note, choose, take }: { note: PlanNote } & Pick<Props, "choose" 
                 ))}
               </ol>
               {inOrder && (
-                <p className="mt-1 px-2 text-sand-600">Each is taken with those above it. The settling is never cut.</p>
+                <p className="mt-1 px-2 text-sand-600">
+                  Each fix includes the ones above it. The cool-down (Settle) is never shortened.
+                </p>
               )}
             </Popover.Content>
           </Popover.Portal>
@@ -74,12 +77,12 @@ function Note({ note, choose, take }: { note: PlanNote } & Pick<Props, "choose" 
   );
 }
 
-/** What to mind in this plan: what cannot be taught as it is, then what is good to know. */
+/** Checks in this plan: what cannot be taught as it is, then what is good to know. */
 export const ToMind = memo(function ToMind({ notes, choose, take, ref }: Props) {
   const pressing = notes.filter((note) => note.pressing);
   const others = notes.filter((note) => !note.pressing);
   return (
-    <section ref={ref} aria-label="What to mind" className="contents">
+    <section ref={ref} aria-label="Checks" className="contents">
       {pressing.length > 0 && (
         <ul className="order-last mb-2 flex basis-full flex-wrap gap-2">
           {pressing.map((note) => (
@@ -90,7 +93,8 @@ export const ToMind = memo(function ToMind({ notes, choose, take, ref }: Props) 
       {others.length > 0 && (
         <details className="group open:order-last open:basis-full">
           <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">
-            {others.length} {pressing.length > 0 ? "more to mind" : "to mind"}
+            {others.length} {pressing.length > 0 ? "more " : ""}
+            {others.length === 1 ? "check" : "checks"}
           </summary>
           <ul className="mb-2 flex flex-wrap gap-2">
             {others.map((note) => (

@@ -23,7 +23,7 @@ export function FormsByWeek({ weeks, name }: { weeks: readonly WeekInClass[]; na
   return (
     <div className="overflow-x-auto rounded-soft border border-sand-300 bg-white">
       <table className="w-full border-collapse text-left">
-        <caption className="sr-only">The form {name} was on in each movement, week by week</caption>
+        <caption className="sr-only">Variant used by {name} for each movement, by week</caption>
         <thead>
           <tr>
             <th scope="col" className="p-2 pl-4">

@@ -22,8 +22,8 @@ export function ResultFields({ lastResult, today }: { lastResult: SubmissionResu
     <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">
       <Problem id={`${form.id}-problem`} errors={form.errors} />
       <p className="text-sand-600">
-        Eyes open, rail in reach, helper beside. Stop at {ONE_LEG_STAND.ceiling} s, at a touch, or when the foot comes down. The
-        best of three counts.
+        Eyes open, rail within reach, helper beside the participant. Stop at {ONE_LEG_STAND.ceiling} s, at a touch, or when the
+        foot comes down. The best of three counts.
       </p>
       {SIDES.toReversed().map((side) => (
         <fieldset key={side}>
@@ -44,7 +44,7 @@ export function ResultFields({ lastResult, today }: { lastResult: SubmissionResu
       <TextField field={fields.day} label="Day" type="date" />
       <TextField field={fields.note} label="Note" hint="shoes, support, a bad day" />
       <div>
-        <Button>Write it down</Button>
+        <Button>Save result</Button>
       </div>
     </Form>
   );

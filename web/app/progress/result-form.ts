@@ -10,20 +10,20 @@ export const trialField = <S extends Side, N extends (typeof TRIALS)[number]>(si
 const seconds = v.optional(
   v.pipe(
     v.number("This is a number of seconds, such as 12.5."),
-    v.minValue(0, "Seconds are not below nought."),
+    v.minValue(0, "Enter 0 seconds or more."),
     v.maxValue(ONE_LEG_STAND.ceiling, `A trial is stopped at ${ONE_LEG_STAND.ceiling} s.`),
   ),
 );
 
 const Fields = v.object({
-  day: v.pipe(v.string("Please give the day."), v.isoDate("Please give the day.")),
+  day: v.pipe(v.string("Enter the date."), v.isoDate("Enter the date.")),
   left1: seconds,
   left2: seconds,
   left3: seconds,
   right1: seconds,
   right2: seconds,
   right3: seconds,
-  note: v.optional(v.pipe(v.string(), v.maxLength(500, "Please keep this under 500 letters."))),
+  note: v.optional(v.pipe(v.string(), v.maxLength(500, "Use 500 characters or fewer."))),
 });
 
 /** What the form holds before it is read. */
@@ -43,8 +43,9 @@ export const resultForm = (latest: string) =>
         { type: "object", origin: "value", input: fields, key, value: fields[key] },
       ];
       if (SIDES.every((side) => trialsOf(fields, side).length === 0))
-        addIssue({ message: "Please write down at least one trial.", path: at("left1") });
-      if (fields.day > latest) addIssue({ message: "This day is still to come.", path: at("day") });
+        addIssue({ message: "Enter at least one trial.", path: at("left1") });
+      if (fields.day > latest)
+        addIssue({ message: "The date is in the future. Enter today's date or earlier.", path: at("day") });
     }),
     v.transform((fields) => ({
       day: fields.day,

@@ -8,7 +8,7 @@ const data: WeeksData = {
     { side: "left", day: "2026-09-16", value: 10 },
   ],
   norm: 21.5,
-  caps: [{ brief: "steadiness to 3", from: "2026-08-01", to: "2026-09-20", asksFrom: "2026-09-10" }],
+  caps: [{ brief: "balance demand to 3", from: "2026-08-01", to: "2026-09-20", asksFrom: "2026-09-10" }],
   firstDay: "2026-09-02",
   lastDay: "2026-09-30",
 };

@@ -7,7 +7,8 @@ import type { Route } from "./+types/calendar-address";
 export async function loader({ params }: Route.LoaderArgs): Promise<Response> {
   const token = params.file.replace(/\.ics$/, "");
   const text = await calendarBehind(database(), token, now);
-  if (text === null) return new Response("This address is not good any more.", { status: 404 });
+  if (text === null)
+    return new Response("This calendar address has been revoked. Create a new one under Calendar.", { status: 404 });
   return new Response(text, {
     headers: { "Content-Type": "text/calendar; charset=utf-8", "Cache-Control": "private, no-store" },
   });

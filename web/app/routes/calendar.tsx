@@ -69,7 +69,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (submission.status !== "success") return data<Answer>({ result: submission.reply(), address: null }, { status: 422 });
   const { groupId, firstDay, lastDay, breaks } = submission.value;
   if (!(await listGroups(scope)).some(({ id }) => id === groupId)) {
-    const gone = submission.reply({ fieldErrors: { groupId: ["This group is not there any more."] } });
+    const gone = submission.reply({ fieldErrors: { groupId: ["This group no longer exists."] } });
     return data<Answer>({ result: gone, address: null }, { status: 422 });
   }
   await addSeries(scope, groupId, { firstDay, lastDay, breaks: breaksIn(breaks ?? "") });
@@ -80,7 +80,7 @@ type Loaded = Route.ComponentProps["loaderData"];
 
 /** The days to come, month by month: those planned lead to their board, the others are planned from here. */
 function Sessions({ sessions, groups }: Pick<Loaded, "sessions" | "groups">) {
-  if (sessions.length === 0) return <p className="text-lg">Nothing is on from today. A series puts a session into every week.</p>;
+  if (sessions.length === 0) return <p className="text-lg">No upcoming sessions. Add a series to create one every week.</p>;
   return (
     <ol className="divide-y divide-sand-200 rounded-soft border border-sand-300 bg-white">
       {sessions.map(({ groupId, day, planId }) => {
@@ -131,7 +131,7 @@ function SeriesList({ series, groups }: Pick<Loaded, "series" | "groups">) {
           <Form method="post" className="ml-auto">
             <input type="hidden" name="seriesId" value={id} />
             <Button look="quiet" name="intent" value="remove">
-              Take it away
+              Delete series
             </Button>
           </Form>
         </li>
@@ -147,8 +147,8 @@ function Address({ since, address }: { since: string | null; address: string | n
         In your own calendar
       </h2>
       <p className="mb-3 max-w-2xl">
-        An address of your own that any calendar can subscribe to: group, place and time, nothing about people. Whoever has the
-        address can read it; making a new one or revoking it ends the old.
+        An address of your own that any calendar can subscribe to: group, place and time, nothing about participants. Anyone with
+        the address can read it; a new address or revoking ends the old one.
       </p>
       {address && (
         <p role="status" className="mb-3 rounded-[10px] border-[1.5px] border-tide-600 bg-tide-100 p-3">
@@ -161,7 +161,7 @@ function Address({ since, address }: { since: string | null; address: string | n
         </Button>
         {since && (
           <Button look="quiet" name="intent" value="revoke">
-            Revoke it
+            Revoke address
           </Button>
         )}
         <ButtonLink look="quiet" to="/calendar/sessions.ics" reloadDocument>

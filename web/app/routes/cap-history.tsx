@@ -42,7 +42,7 @@ export default function CapHistory({ loaderData: { person, day, wrong, held, cha
   const byId = new Map(limits);
   return (
     <>
-      <PageHead title={`Caps of ${person.name} on ${dayMonthAndYear(day)}`} note="As they stood at the end of that day.">
+      <PageHead title={`Caps: ${person.name}, ${dayMonthAndYear(day)}`} note="As active at the end of that day.">
         <ButtonLink look="plain" to={`/people/${person.id}`}>
           Back to {person.name}
         </ButtonLink>
@@ -55,7 +55,7 @@ export default function CapHistory({ loaderData: { person, day, wrong, held, cha
           <input id="on" name="on" type="date" defaultValue={day} className="field-box" aria-describedby="on-problem" />
           {wrong && (
             <p id="on-problem" className="mt-1 font-semibold text-signal-700">
-              This should be a day.
+              Enter a date.
             </p>
           )}
         </div>
@@ -66,9 +66,9 @@ export default function CapHistory({ loaderData: { person, day, wrong, held, cha
         <div>
           <section aria-labelledby="held-head">
             <h2 id="held-head" className="mb-2 text-xl">
-              What held
+              Active caps
             </h2>
-            {held.length === 0 && <p className="text-lg">No caps held that day.</p>}
+            {held.length === 0 && <p className="text-lg">No active caps on that day.</p>}
             <ul className="list-disc pl-6 text-lg">
               {held.map((cap) => (
                 <li key={cap.id}>{capInWords(cap)}</li>

@@ -87,7 +87,7 @@ function Ended({ taught, events, organisation, name, role }: Loaded) {
       <PageHead title={`${taught.script.groupName}, ${dayInWords(taught.day)}`} note="What happened">
         {role !== "helper" && (
           <ButtonLink look="plain" to={`/plans/${taught.planId}`}>
-            The plan
+            Open the plan
           </ButtonLink>
         )}
       </PageHead>

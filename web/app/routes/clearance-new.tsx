@@ -57,10 +57,10 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 async function fileFrom(formData: FormData): Promise<{ file: ClearanceInput["file"] } | { problem: string }> {
   const file = formData.get("file");
   if (!(file instanceof File) || file.size === 0) return { file: null };
-  if (file.size > MOST_BYTES) return { problem: "The file is over 5 MB. Please attach a smaller one." };
+  if (file.size > MOST_BYTES) return { problem: "The file is over 5 MB. Choose a smaller file." };
   const content = Buffer.from(await file.arrayBuffer());
   const kind = fileKind(content);
-  if (kind === null) return { problem: "This is neither a PDF nor a PNG or JPEG picture, whatever its name says." };
+  if (kind === null) return { problem: "This file type cannot be read. Attach a PDF, PNG or JPEG." };
   return { file: { name: file.name.slice(-80), kind, content } };
 }
 
@@ -106,7 +106,7 @@ export default function NewClearance({ loaderData, actionData }: Route.Component
   const after = [...holding.filter(({ id }) => !id.startsWith(loaderData.waitsId)), ...proposals.map(asCap)];
   return (
     <>
-      <PageHead title={`A clearance for ${person.name}`} note={title}>
+      <PageHead title={`Add clearance: ${person.name}`} note={title}>
         <ButtonLink look="plain" to={`/people/${person.id}`}>
           Back to {person.name}
         </ButtonLink>
@@ -138,13 +138,13 @@ export default function NewClearance({ loaderData, actionData }: Route.Component
             <Problem id="clearance-file-problem" errors={answer?.file ? [answer.file] : undefined} />
           </div>
           <div>
-            <h2 className="text-xl">Limits it sets</h2>
+            <h2 className="text-xl">Caps in this clearance</h2>
             <p className="text-sand-600">
-              The usual ones for this limitation are filled in. Give the letter's own number where it has one; what it leaves free
-              is "not this one". They become absolute: only a clinician changes them.
+              Standard caps are filled in. Use the letter's own numbers where given; decline caps it does not mention. Clinical
+              caps can then only be changed by a clinician.
             </p>
             {proposals.length === 0 && (
-              <p className="mt-2 text-lg">Nothing usual to fill in. Further limits are set on the person's page.</p>
+              <p className="mt-2 text-lg">No standard caps for this limitation. Add caps on the participant's page.</p>
             )}
             <ProposalList
               proposals={proposals}
@@ -155,7 +155,7 @@ export default function NewClearance({ loaderData, actionData }: Route.Component
             />
           </div>
           <div>
-            <Button>Enter the clearance</Button>
+            <Button>Save clearance</Button>
           </div>
         </div>
         <BeforeAndAfter person={person} before={holding} after={after} />

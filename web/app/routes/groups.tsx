@@ -16,7 +16,7 @@ import { PageHead } from "../kit/shell.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/groups";
 
-export const meta: Route.MetaFunction = () => [{ title: "Groups and places · Able Tide" }];
+export const meta: Route.MetaFunction = () => [{ title: "Groups and venues · Able Tide" }];
 
 export async function loader({ context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
@@ -71,7 +71,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   const formData = await formDataOf(request);
   if (formData.get("intent") === "group") return saveGroup(scope, formData);
   if (formData.get("intent") === "place") return savePlace(scope, formData);
-  throw data("This form is not known.", { status: 400 });
+  throw data("This form could not be read. Reload the page and try again.", { status: 400 });
 }
 
 const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"] as const;
@@ -101,10 +101,10 @@ export default function Groups({ loaderData: { groups, places }, actionData }: R
   const failed = (form: string) => of(form)?.status === "error" || undefined;
   return (
     <>
-      <PageHead title="Groups and places" note="Who meets when and where, and what the room offers." />
+      <PageHead title="Groups and venues" note="When and where each group meets, and the venue's equipment." />
       {answer?.movedOn && (
         <p role="alert" className="mb-4 text-lg font-semibold text-signal-700">
-          Somebody changed this place meanwhile. What you typed is still here; save again to keep it.
+          Someone changed this venue while you were editing. Your entries are kept. Save again to use them.
         </p>
       )}
       <section className="mb-8 flex flex-col gap-3" aria-labelledby="groups-head">
@@ -119,10 +119,12 @@ export default function Groups({ loaderData: { groups, places }, actionData }: R
                 {WEEKDAYS[group.weekday - 1]} {group.startsAt}, {group.minutes} min, {group.place}
               </span>
               <span className="text-sand-600">
-                {group.members.length} people{group.seatedOnly && ", seated"}
+                {group.members.length} participants{group.seatedOnly && ", seated"}
               </span>
             </summary>
-            <p className="mb-3 text-sand-600">{group.members.join(", ") || "Nobody yet: choose the group on a person's page."}</p>
+            <p className="mb-3 text-sand-600">
+              {group.members.join(", ") || "No participants yet. Add them under Participants."}
+            </p>
             <GroupFields
               key={JSON.stringify(group)}
               id={`group-${group.id}`}
@@ -141,7 +143,7 @@ export default function Groups({ loaderData: { groups, places }, actionData }: R
       </section>
       <section className="flex flex-col gap-3" aria-labelledby="places-head">
         <h2 id="places-head" className="text-2xl">
-          Places
+          Venues
         </h2>
         {places.map((place) => (
           <details
@@ -165,7 +167,7 @@ export default function Groups({ loaderData: { groups, places }, actionData }: R
         ))}
         <details className={box} open={failed("new-place")}>
           <summary className="flex min-h-11 items-center gap-2 font-display text-lg font-bold">
-            <Plus size={20} aria-hidden="true" /> Add a place
+            <Plus size={20} aria-hidden="true" /> Add venue
           </summary>
           <PlaceFields key={places.length} id="new-place" place={null} version={0} lastResult={of("new-place")} />
         </details>

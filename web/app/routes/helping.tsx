@@ -47,7 +47,7 @@ function Person({ person }: { person: Helped }) {
       )}
       {person.usual.length > 0 && (
         <details>
-          <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">usual limits</summary>
+          <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">standard caps</summary>
           <p className="text-sand-600">{person.usual.join(" · ")}</p>
         </details>
       )}
@@ -58,7 +58,7 @@ function Person({ person }: { person: Helped }) {
 export default function Helping({ loaderData: { people, groups } }: Route.ComponentProps) {
   return (
     <>
-      <PageHead title="Who needs what" note="What each keeps to and what to mind. Reasons stay with the instructor." />
+      <PageHead title="Who needs what" note="Caps and precautions for each participant. The instructor keeps the reasons." />
       {groups.map((group) => {
         const members = people.filter(({ groupIds }) => groupIds.includes(group.id));
         return (
@@ -74,7 +74,7 @@ export default function Helping({ loaderData: { people, groups } }: Route.Compon
           )
         );
       })}
-      {people.length === 0 && <p className="text-lg">Nobody is written down yet.</p>}
+      {people.length === 0 && <p className="text-lg">No participants yet.</p>}
     </>
   );
 }

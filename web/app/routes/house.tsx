@@ -19,7 +19,7 @@ import { PageHead } from "../kit/shell.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/house";
 
-export const meta: Route.MetaFunction = () => [{ title: "The house · Able Tide" }];
+export const meta: Route.MetaFunction = () => [{ title: "Organisation · Able Tide" }];
 
 export async function loader({ context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
@@ -73,7 +73,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     return data<Answer>({});
   }
   if (formData.get("intent") === "invite") return sendInvitation(scope, formData, new URL(request.url).origin);
-  throw data("This form is not known.", { status: 400 });
+  throw data("This form could not be read. Reload the page and try again.", { status: 400 });
 }
 
 type Loaded = Route.ComponentProps["loaderData"];
@@ -94,7 +94,8 @@ function PolicyFields({ policy, answer }: { policy: Loaded["policy"]; answer: An
       <input type="hidden" name="version" value={policy.version} />
       {answer.movedOn && (
         <p role="alert" className="font-semibold text-signal-700">
-          {policy.changedBy ?? "Somebody"} changed the policy meanwhile. What you typed is still here; save again to keep it.
+          {policy.changedBy ?? "Someone"} changed the thresholds while you were editing. Your entries are kept. Save again to use
+          them.
         </p>
       )}
       <div className="grid gap-4 sm:grid-cols-2">
@@ -103,14 +104,14 @@ function PolicyFields({ policy, answer }: { policy: Loaded["policy"]; answer: An
             key={name}
             field={fields[name]}
             label={label}
-            hint={`${unit}; usual ${usual}, ${source}`}
+            hint={`${unit}; standard ${usual}, ${source}`}
             inputMode="decimal"
           />
         ))}
       </div>
       <fieldset>
         <legend className="font-semibold">
-          What the check-in asks <span className="font-normal text-sand-600">a group may choose its own</span>
+          Check-in questions <span className="font-normal text-sand-600">a group may choose its own</span>
         </legend>
         <CheckBoxes
           name="questions"
@@ -119,7 +120,7 @@ function PolicyFields({ policy, answer }: { policy: Loaded["policy"]; answer: An
         />
       </fieldset>
       <div className="flex items-center gap-4">
-        <Button>Save the policy</Button>
+        <Button>Save thresholds</Button>
         {answer.saved && (
           <p role="status" className="font-semibold text-tide-700">
             Saved.
@@ -143,10 +144,10 @@ function Invite({ answer }: { answer: Answer }) {
       <div className="grid gap-4 sm:grid-cols-2">
         <TextField field={fields.name} label="Name" />
         <TextField field={fields.email} label="Email" type="email" />
-        <SelectField field={fields.role} label="What they do here" options={ROLES} className="sm:col-span-2" />
+        <SelectField field={fields.role} label="Role" options={ROLES} className="sm:col-span-2" />
       </div>
       <div>
-        <Button>Invite them</Button>
+        <Button>Send invitation</Button>
       </div>
       {answer.link && (
         <div role="status" className="rounded-soft border-2 border-tide-700 p-3">
@@ -163,15 +164,15 @@ export default function House({ loaderData, actionData }: Route.ComponentProps) 
   const answer: Answer = actionData ?? {};
   return (
     <>
-      <PageHead title={name} note="Who belongs to the house, and the policy that its check-ins follow." />
+      <PageHead title={name} note="Team members, and the check-in thresholds your classes use." />
       <div className="grid items-start gap-6 lg:grid-cols-[1fr_26rem]">
         <section className="rounded-soft border border-sand-300 bg-white p-6" aria-labelledby="policy-head">
           <h2 id="policy-head" className="text-2xl">
-            Policy
+            Check-in thresholds
           </h2>
           <p className="mb-3 text-sand-600">
-            {policy.changedBy === null ? "The usual thresholds." : `Last changed by ${policy.changedBy}.`} A policy is only ever
-            stricter than the usual ones.
+            {policy.changedBy === null ? "Standard thresholds." : `Last changed by ${policy.changedBy}.`} You can only make
+            thresholds stricter than the standard ones.
           </p>
           <PolicyFields key={policy.version} policy={policy} answer={answer} />
         </section>
@@ -187,13 +188,13 @@ export default function House({ loaderData, actionData }: Route.ComponentProps) 
                   {member.accountId !== loaderData.me && (
                     <details>
                       <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
-                        does not belong any more
+                        Remove access
                       </summary>
                       <Form method="post" className="flex flex-wrap items-center gap-3 pb-2">
                         <input type="hidden" name="intent" value="end-membership" />
                         <input type="hidden" name="accountId" value={member.accountId} />
-                        <p>{member.name} is signed out at once. What they wrote down stays on record.</p>
-                        <Button look="plain">{member.name} leaves the house</Button>
+                        <p>{member.name} is signed out at once. Their records are kept.</p>
+                        <Button look="plain">Remove {member.name}'s access</Button>
                       </Form>
                     </details>
                   )}
@@ -208,13 +209,13 @@ export default function House({ loaderData, actionData }: Route.ComponentProps) 
                 </li>
               ))}
             </ul>
-            <h3 className="mt-4 mb-2 text-xl">Invite somebody</h3>
+            <h3 className="mt-4 mb-2 text-xl">Invite a team member</h3>
             <Invite answer={answer} />
           </section>
           {letters.length > 0 && (
             <details className="rounded-soft border border-sand-300 bg-white p-4">
               <summary className="flex min-h-11 items-center font-semibold">
-                Outbox: {letters.length} letters, none is sent
+                Outbox: {letters.length} messages (this installation does not send email)
               </summary>
               <ul className="flex flex-col gap-2">
                 {letters.map((letter) => (

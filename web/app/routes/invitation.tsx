@@ -15,7 +15,7 @@ import type { Route } from "./+types/invitation";
 
 export const meta: Route.MetaFunction = () => [{ title: "An invitation · Able Tide" }];
 
-const GONE = "This invitation is not good any more. Please ask for a new one.";
+const GONE = "This invitation has expired or was already used. Ask for a new one.";
 
 export async function loader({ params }: Route.LoaderArgs) {
   const invitation = await openInvitation(database(), params.token, now());
@@ -34,7 +34,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (outcome === "gone") throw data(GONE, { status: 404 });
   if (outcome === "known email")
     return data(
-      submission.reply({ hideFields: ["password"], formErrors: ["This email has an account already. Please sign in with it."] }),
+      submission.reply({ hideFields: ["password"], formErrors: ["This email already has an account. Sign in with it."] }),
       { status: 409 },
     );
   const signedIn = await signIn(database(), { email: invitation.email, password, address: context.get(addressContext) }, now());
@@ -65,7 +65,7 @@ export default function InvitationPage({ loaderData, actionData }: Route.Compone
           autoComplete="new-password"
         />
         <div>
-          <Button>Come in</Button>
+          <Button>Create account</Button>
         </div>
       </Form>
       <Disclaimer className="text-sand-600" />

@@ -86,7 +86,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (!person) throw notFound();
   const formData = await formDataOf(request);
   const submission = parseWithValibot(formData, { schema: limitationChoice(today(scope)) });
-  if (submission.status !== "success") throw data("Please choose again what is the matter.", { status: 422 });
+  if (submission.status !== "success") throw data("Choose the limitation again.", { status: 422 });
   const { rule, limitation } = submission.value;
   const proposals = await proposalsFor(scope, person.id, rule, limitation);
   const { decisions, problems } = readDecisions(formData, proposals, false);
@@ -119,7 +119,7 @@ function Choose({ loaded }: { loaded: Loaded }) {
     <Form method="get" {...getFormProps(form)} className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-6">
       <div>
         <label htmlFor={fields.rule.id} className="mb-1 block text-lg font-semibold">
-          What is the matter?
+          Limitation
         </label>
         <select
           id={fields.rule.id}
@@ -156,14 +156,19 @@ function Choose({ loaded }: { loaded: Loaded }) {
               />
             )}
             {rule.timed && (
-              <TextField field={fields.eventDay} label="When it happened" hint="empty: nobody knows, taken as new" type="date" />
+              <TextField
+                field={fields.eventDay}
+                label="When it happened"
+                hint="Leave empty if unknown; it is then treated as recent"
+                type="date"
+              />
             )}
             <TextField field={fields.note} label="Note" hint="may stay empty" />
           </div>
         </>
       )}
       <div>
-        <Button look={loaded.chosen ? "plain" : "main"}>Show what it means</Button>
+        <Button look={loaded.chosen ? "plain" : "main"}>Show suggested caps</Button>
       </div>
     </Form>
   );
@@ -190,13 +195,13 @@ function Means({
         ([name, value]) => value !== null && <input key={name} type="hidden" name={name} value={value} />,
       )}
       <div className="rounded-soft border border-sand-300 bg-white p-6">
-        <h2 className="text-2xl">{waits ? "This waits for a clinician" : "What it proposes"}</h2>
+        <h2 className="text-2xl">{waits ? "Clinician's advice needed" : "Suggested caps"}</h2>
         <p className="text-sand-600">
-          {rule?.timed && `${chosen.phase}. `}Source: {rule?.source}. A starting point: the clinician's word wins.
+          {rule?.timed && `${chosen.phase}. `}Source: {rule?.source}. A starting point; the clinician's advice takes priority.
         </p>
         {waits && (
           <>
-            <p className="mt-2 text-lg font-semibold text-signal-700">Until a clearance is entered:</p>
+            <p className="mt-2 text-lg font-semibold text-signal-700">Until a clearance is recorded:</p>
             <ul className="list-disc pl-6 text-lg">
               {meanwhile.map(({ limit, id }) => (
                 <li key={id}>{limitInWords(limit)}</li>
@@ -204,7 +209,7 @@ function Means({
             </ul>
           </>
         )}
-        {!waits && proposals.length === 0 && <p className="mt-2 text-lg">A note and no cap: nothing is limited by it.</p>}
+        {!waits && proposals.length === 0 && <p className="mt-2 text-lg">For information only: no caps are set.</p>}
         {!waits && (
           <ProposalList
             proposals={proposals}
@@ -224,7 +229,7 @@ function Means({
         )}
         {chosen.cautions.length > 0 && (
           <>
-            <h3 className="mt-3 text-lg">To mind</h3>
+            <h3 className="mt-3 text-lg">Precautions</h3>
             <ul className="list-disc pl-6">
               {chosen.cautions.map((caution) => (
                 <li key={caution}>{caution}</li>
@@ -232,7 +237,7 @@ function Means({
             </ul>
           </>
         )}
-        <Button className="mt-4">Write it down</Button>
+        <Button className="mt-4">Save limitation</Button>
       </div>
       <BeforeAndAfter person={person} before={holding} after={[...holding, ...after]} />
     </Form>
@@ -243,7 +248,10 @@ export default function NewLimitation({ loaderData, actionData }: Route.Componen
   const { person, chosen } = loaderData;
   return (
     <>
-      <PageHead title={`A limitation of ${person.name}`} note="Choose what is the matter; see what it would cap; decide on each.">
+      <PageHead
+        title={`Add limitation: ${person.name}`}
+        note="Choose a limitation, see the suggested caps, then decide on each one."
+      >
         <ButtonLink look="plain" to={`/people/${person.id}`}>
           Back to {person.name}
         </ButtonLink>

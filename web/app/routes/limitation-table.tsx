@@ -16,7 +16,7 @@ import type { Route } from "./+types/limitation-table";
 
 export const meta: Route.MetaFunction = () => [{ title: "From limitations to caps · Able Tide" }];
 
-const KIND_LABELS = { review: "asked again after", ends: "ends after" } as const;
+const KIND_LABELS = { review: "review after", ends: "ends after" } as const;
 
 function whenOf({ phases, kinds, follows, date, strength }: Proposal, rule: LimitationRule): string {
   const kindLabels = kinds?.map((name) => rule.kinds?.find((kind) => kind.name === name)?.label ?? name);
@@ -24,7 +24,7 @@ function whenOf({ phases, kinds, follows, date, strength }: Proposal, rule: Limi
     phases?.join(" and "),
     kindLabels?.join(", "),
     follows && "or as measured pain-free",
-    `${strength}, ${strength === "comfort" ? "lapses after" : KIND_LABELS[date.kind]} ${date.weeks} weeks${date.after === "event" ? " from the event" : ""}`,
+    `${strength}, ${strength === "comfort" ? "ends automatically after" : KIND_LABELS[date.kind]} ${date.weeks} weeks${date.after === "event" ? " from the event" : ""}`,
   ]
     .filter(Boolean)
     .join("; ");
@@ -34,7 +34,7 @@ const waitsInWords = ({ waits, kinds: all }: LimitationRule): string => {
   if (!waits) return "";
   const kinds = waits.kinds?.map((name) => all?.find((kind) => kind.name === name)?.label ?? name).join(", ");
   const phases = waits.phases.length === 3 ? "" : ` while ${waits.phases.join(" and ")}`;
-  return `Waits for a clinician's limits${phases}${kinds ? ` (${kinds})` : ""}.`;
+  return `Clinician's caps needed${phases}${kinds ? ` (${kinds})` : ""}.`;
 };
 
 const meanwhileInWords = (meanwhile: readonly LimitTemplate[]): string => meanwhile.map(templateInWords).join("; ");
@@ -48,7 +48,7 @@ function RuleRow({ rule }: { rule: LimitationRule }) {
       <td className="py-2 pr-4">
         {rule.waits && (
           <p className="font-semibold text-signal-700">
-            {waitsInWords(rule)} Meanwhile: {meanwhileInWords(rule.waits.meanwhile).toLowerCase()}.
+            {waitsInWords(rule)} Until then: {meanwhileInWords(rule.waits.meanwhile).toLowerCase()}.
           </p>
         )}
         {rule.proposals.length > 0 && (
@@ -77,7 +77,7 @@ export default function LimitationTable() {
     <>
       <PageHead
         title="From limitations to caps"
-        note="Usual starting points, each with its source. The clinician's word, the venue's rules and local law come first."
+        note="Suggested caps for each limitation, with sources. The clinician's advice, the venue's rules and local law come first."
       />
       {AREAS.map((area) => (
         <section key={area} className="mb-6 overflow-x-auto rounded-soft border border-sand-300 bg-white p-5">
@@ -106,25 +106,25 @@ export default function LimitationTable() {
         </section>
       ))}
       <section className="mb-6 rounded-soft border border-sand-300 bg-white p-5">
-        <h2 className="text-xl">For everybody until a person decides otherwise</h2>
+        <h2 className="text-xl">Standard caps for everyone</h2>
         <p>{EVERYBODY_LIMITS.map(limitInWords).join(". ")}.</p>
-        <h2 className="mt-4 text-xl">Newcomers</h2>
+        <h2 className="mt-4 text-xl">New participants</h2>
         <p>
-          The first three sessions: {newcomerLimits(null).map(limitInWords).join("; ")}; once the four-stage stand is done, the
-          level that was held. Source: {NEWCOMER_SOURCE}.
+          First three sessions: {newcomerLimits(null).map(limitInWords).join("; ")}. After the four-stage balance test the tested
+          level applies. Source: {NEWCOMER_SOURCE}.
         </p>
         <p className="mt-1">
-          Afterwards, nothing flagged:{" "}
+          After that, without limitations:{" "}
           {limitsAfterRelease("tandem")
             .filter(({ channel }) => channel !== "steadiness")
             .map(limitInWords)
             .join("; ")}
-          ; steadiness by the stage held in the four-stage stand.
+          ; balance demand from the stage held in the four-stage balance test.
         </p>
       </section>
       {[
         { title: "The day's screening", rows: SCREENING },
-        { title: "The day's answers", rows: DAY_ANSWERS.map((row) => ({ ...row, source: "usual practice" })) },
+        { title: "The day's answers", rows: DAY_ANSWERS.map((row) => ({ ...row, source: "common practice" })) },
       ].map(({ title, rows }) => (
         <section key={title} className="mb-6 rounded-soft border border-sand-300 bg-white p-5">
           <h2 className="mb-1 text-xl">{title}</h2>

@@ -92,7 +92,7 @@ export default function Measured({ loaderData: { person, measurements, today }, 
   const heightOptions = [["", "not measured"], ...LANDMARK_OPTIONS] as const;
   return (
     <>
-      <PageHead title={`Measured ranges of ${person.name}`} note="Caps that follow a range take its last pain-free value.">
+      <PageHead title={`Range of motion: ${person.name}`} note="Linked caps use the latest pain-free measurement.">
         <ButtonLink look="plain" to={`/people/${person.id}`}>
           Back to {person.name}
         </ButtonLink>
@@ -125,14 +125,14 @@ export default function Measured({ loaderData: { person, measurements, today }, 
           </div>
           <TextField field={fields.day} label="Day" type="date" />
           <div>
-            <Button>Write it down</Button>
+            <Button>Save measurement</Button>
           </div>
         </Form>
         <section className="rounded-soft border border-sand-300 bg-white p-6" aria-labelledby="measured-head">
           <h2 id="measured-head" className="mb-2 text-xl">
             As measured
           </h2>
-          {measurements.length === 0 && <p className="text-lg">Nothing measured yet.</p>}
+          {measurements.length === 0 && <p className="text-lg">No measurements yet.</p>}
           {measurements.length > 0 && (
             <table className="w-full border-collapse text-left">
               <thead>

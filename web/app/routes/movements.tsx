@@ -27,10 +27,10 @@ const refused = (problems: readonly MovementFileProblem[]) => data({ taken: [], 
 
 export async function action({ request, context }: Route.ActionArgs) {
   const chosen = (await formDataOf(request)).getAll("file").filter((file) => file instanceof File && file.size > 0) as File[];
-  if (chosen.length === 0) return refused([{ path: "", message: "Please choose a movement file." }]);
+  if (chosen.length === 0) return refused([{ path: "", message: "Choose a movement file." }]);
   const large = chosen.filter(({ size }) => size > LARGEST_FILE);
   if (large.length > 0)
-    return refused(large.map(({ name }) => ({ path: name, message: "is larger than a movement file should be (2 MB)" })));
+    return refused(large.map(({ name }) => ({ path: name, message: "is over 2 MB. Choose a smaller file." })));
   const files = await Promise.all(chosen.map(async (file) => ({ name: file.name, source: await file.text() })));
   const { taken, problems } = await takeInMovements(context.get(scopeContext), files);
   return problems.length > 0 ? refused(problems) : data({ taken, problems: [] });
@@ -38,17 +38,15 @@ export async function action({ request, context }: Route.ActionArgs) {
 
 const takenInWords = (taken: readonly string[]): string => {
   const [first] = taken;
-  if (first === undefined) return "All of these come with Able Tide already.";
-  return taken.length === 1
-    ? `${first} is one of your movements now.`
-    : `${taken.length} movements are yours now: ${taken.join(", ")}.`;
+  if (first === undefined) return "These movements are already in Able Tide.";
+  return taken.length === 1 ? `${first} imported.` : `${taken.length} movements imported: ${taken.join(", ")}.`;
 };
 
 export default function Movements({ loaderData: { finding, all, movements }, actionData }: Route.ComponentProps) {
   const inOrder = PHASES.flatMap((phase) => movements.filter(({ movement }) => movement.phase === phase));
   return (
     <>
-      <PageHead title="Movements" note={`${movements.length} of ${all}. Every number is computed from the key poses.`} />
+      <PageHead title="Movements" note={`${movements.length} of ${all}. All figures are estimated from the key poses.`} />
       <FindForm key={JSON.stringify(finding)} finding={finding} />
       {movements.length > 0 && (
         <p className="mb-4">
@@ -61,7 +59,7 @@ export default function Movements({ loaderData: { finding, all, movements }, act
           </a>
         </p>
       )}
-      {movements.length === 0 && <p className="mb-8 text-lg">No movement is like that. Look for less.</p>}
+      {movements.length === 0 && <p className="mb-8 text-lg">No movement matches. Remove a filter.</p>}
       <ul className="mb-8 grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
         {inOrder.map((listed) => (
           <MovementCard key={listed.movement.id} {...listed} />
@@ -69,7 +67,7 @@ export default function Movements({ loaderData: { finding, all, movements }, act
       </ul>
       <section className="max-w-2xl rounded-soft border border-sand-300 bg-white p-6" aria-labelledby="import-head">
         <h2 id="import-head" className="mb-2 text-xl">
-          Bring movements from files
+          Import movements
         </h2>
         <Form method="post" encType="multipart/form-data" className="flex flex-wrap items-end gap-4">
           <div>
@@ -87,11 +85,11 @@ export default function Movements({ loaderData: { finding, all, movements }, act
               aria-invalid={actionData?.problems.length ? true : undefined}
             />
           </div>
-          <Button look="plain">Bring it in</Button>
+          <Button look="plain">Import</Button>
         </Form>
         {actionData && actionData.problems.length > 0 && (
           <div id="file-problems" className="mt-3 text-signal-700">
-            <p className="font-semibold">Nothing was brought in. Please mend what is named here and choose again.</p>
+            <p className="font-semibold">Nothing was imported. Correct the problems listed here and choose the file again.</p>
             <ul className="list-disc pl-6">
               {actionData.problems.map((problem) => (
                 <li key={`${problem.path} ${problem.message}`}>

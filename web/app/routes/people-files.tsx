@@ -35,10 +35,10 @@ export async function action({ request, context }: Route.ActionArgs) {
   const file = formData.get("file");
   const text = file instanceof File && file.size > 0 ? await file.text() : String(formData.get("text") ?? "");
   if (text.trim() === "")
-    return data({ kind, problem: "Please choose a file, or paste its text.", preview: null, taken: null }, { status: 422 });
+    return data({ kind, problem: "Choose a file, or paste its text.", preview: null, taken: null }, { status: 422 });
   if (text.length > MOST_LETTERS)
     return data(
-      { kind, problem: "The file is over 2 MB. Please take it in parts.", preview: null, taken: null },
+      { kind, problem: "The file is over 2 MB. Split it and import each part.", preview: null, taken: null },
       { status: 422 },
     );
   const { header, problems } = readCsv(text);
@@ -67,7 +67,10 @@ export async function action({ request, context }: Route.ActionArgs) {
   const what = formData.get("intent");
   if (what !== "take" && what !== "take-all") return data({ kind, problem: null, preview, taken: null });
   if (what === "take-all" && preview.broken.length > 0)
-    return data({ kind, problem: "Some rows are still broken: nothing was taken in.", preview, taken: null }, { status: 422 });
+    return data(
+      { kind, problem: "Nothing was imported. Correct the marked rows, then try again.", preview, taken: null },
+      { status: 422 },
+    );
   const taken = await takeInRows(scope, rows);
   return data({ kind, problem: null, preview: null, taken });
 }
@@ -87,7 +90,7 @@ function PreviewOf({ kind, preview, columns }: { kind: FileKind; preview: Previe
       <input type="hidden" name="kind" value={kind} />
       <div role="status">
         <p className="text-2xl font-bold">
-          {good} of {rows} rows are good{broken.length > 0 && `, ${broken.length} need mending`}
+          {good} of {rows} rows are ready{broken.length > 0 && `, ${broken.length} need correcting`}
         </p>
         {missing.length > 0 && (
           <p className="font-semibold text-signal-700">
@@ -118,7 +121,7 @@ function PreviewOf({ kind, preview, columns }: { kind: FileKind; preview: Previe
       </fieldset>
       {broken.length > 0 && (
         <table className="border-collapse text-left">
-          <caption className="mb-1 text-left font-semibold">Rows to mend</caption>
+          <caption className="mb-1 text-left font-semibold">Rows to correct</caption>
           <thead>
             <tr>
               {["Line", "What is wrong", "The row"].map((head) => (
@@ -158,12 +161,12 @@ function PreviewOf({ kind, preview, columns }: { kind: FileKind; preview: Previe
         </Button>
         {broken.length > 0 && good > 0 && (
           <Button look="plain" name="intent" value="take">
-            Take in the {good} good rows
+            Import the {good} correct rows
           </Button>
         )}
         {broken.length === 0 && (
           <Button name="intent" value="take-all">
-            Take in all {good} rows
+            Import all {good} rows
           </Button>
         )}
       </div>
@@ -175,17 +178,14 @@ export default function PeopleFiles({ loaderData: { columns }, actionData }: Rou
   const answer = actionData ?? null;
   return (
     <>
-      <PageHead
-        title="Files in and out"
-        note="Comma-separated files. Nothing is written before you have seen what each row does."
-      >
+      <PageHead title="Files in and out" note="CSV files. You can check every row before anything is saved.">
         <ButtonLink look="plain" to="/people">
-          Back to people
+          Back to participants
         </ButtonLink>
       </PageHead>
       {answer?.taken != null && (
         <p role="status" className="mb-4 text-lg font-semibold text-tide-700">
-          {answer.taken} rows taken in{answer.kind === "people" && ", each person with newcomers' limits"}.
+          {answer.taken} rows imported{answer.kind === "people" && ", each participant with newcomer caps"}.
         </p>
       )}
       {answer?.problem && (
@@ -202,7 +202,7 @@ export default function PeopleFiles({ loaderData: { columns }, actionData }: Rou
             encType="multipart/form-data"
             className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-6"
           >
-            <h2 className="text-xl">Take a file in</h2>
+            <h2 className="text-xl">Import a file</h2>
             <label className="flex flex-col gap-1 font-semibold">
               What is in it
               <select name="kind" defaultValue={answer?.kind ?? "people"} className="field-box font-normal">
@@ -223,12 +223,12 @@ export default function PeopleFiles({ loaderData: { columns }, actionData }: Rou
             </label>
             <div>
               <Button name="intent" value="check">
-                See what is in it
+                Check file
               </Button>
             </div>
           </Form>
           <section className="rounded-soft border border-sand-300 bg-white p-6">
-            <h2 className="text-xl">Write files out</h2>
+            <h2 className="text-xl">Export files</h2>
             <p className="mb-3 text-sand-600">The same columns that are read in.</p>
             <ul className="flex flex-col gap-3">
               {FILE_ORDER.map((kind) => (

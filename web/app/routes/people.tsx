@@ -13,7 +13,7 @@ import { GroupPortrait } from "../people/group-portrait.tsx";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/people";
 
-export const meta: Route.MetaFunction = () => [{ title: "People · Able Tide" }];
+export const meta: Route.MetaFunction = () => [{ title: "Participants · Able Tide" }];
 
 /** What a person's portrait says of their limits. */
 function portrayed(person: Person, day: string, caps: readonly KeptCap[], limitations: readonly KeptLimitation[]) {
@@ -55,23 +55,23 @@ export async function loader({ context }: Route.LoaderArgs) {
 export default function People({ loaderData: { people, groups, leads } }: Route.ComponentProps) {
   const sections = [
     ...groups.map((group) => ({ ...group, people: people.filter((person) => person.groupIds.includes(group.id)) })),
-    { id: "none", name: "In no group", people: people.filter((person) => person.groupIds.length === 0) },
+    { id: "none", name: "Not in a group", people: people.filter((person) => person.groupIds.length === 0) },
   ].filter((section) => section.people.length > 0);
   return (
     <>
-      <PageHead title="People" note="What each may do today. Tap a name for the reasons and the dates.">
+      <PageHead title="Participants" note="Active caps for each participant. Select a name for reasons and dates.">
         {leads && (
           <>
             <ButtonLink to="/people/new">
-              <Plus size={20} aria-hidden="true" /> Add a person
+              <Plus size={20} aria-hidden="true" /> Add participant
             </ButtonLink>
             <ButtonLink look="plain" to="/people/files">
-              Files in and out
+              Import and export
             </ButtonLink>
           </>
         )}
         <ButtonLink look="quiet" to="/table">
-          From limitations to caps
+          Limitation guide
         </ButtonLink>
       </PageHead>
       {sections.map((section) => (
@@ -82,7 +82,7 @@ export default function People({ loaderData: { people, groups, leads } }: Route.
           <GroupPortrait people={section.people} />
         </section>
       ))}
-      {people.length === 0 && <p className="text-lg">Nobody yet. Add the first person to see what each movement asks of them.</p>}
+      {people.length === 0 && <p className="text-lg">No participants yet. Add the first one to plan with their caps.</p>}
     </>
   );
 }

@@ -59,7 +59,7 @@ const LABELS = [
 type Answer = { result: SubmissionResult<string[]>; movedOn?: MovedOnNews };
 
 async function lookedAfterBy(scope: Scope, personId: string, account: string) {
-  if (scope.role === "clinician") throw data("This is for those who lead to say.", { status: 403 });
+  if (scope.role === "clinician") throw data("Only the instructor can change this.", { status: 403 });
   if (account !== "" && !isId(account)) throw notFound();
   if (!(await setClinician(scope, personId, account === "" ? null : account))) throw notFound();
   return redirect(`/people/${personId}`);
@@ -117,10 +117,10 @@ export default function PersonAbout({ loaderData: { person, clinicians }, action
           <input type="hidden" name="intent" value="clinician" />
           <div className="min-w-60 flex-1">
             <label htmlFor="clinician-account" className="mb-1 block font-semibold">
-              Looked after, with a sign-in of their own, by
+              Clinician with access
             </label>
             <select id="clinician-account" name="account" defaultValue={person.clinicianAccount ?? ""} className="field-box">
-              <option value="">nobody here</option>
+              <option value="">no clinician in your team</option>
               {clinicians.map(({ accountId, name }) => (
                 <option key={accountId} value={accountId}>
                   {name}

@@ -10,7 +10,7 @@ import { PersonForm } from "../people/person-form.ts";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/person-new";
 
-export const meta: Route.MetaFunction = () => [{ title: "Add a person · Able Tide" }];
+export const meta: Route.MetaFunction = () => [{ title: "Add participant · Able Tide" }];
 
 export async function loader({ context }: Route.LoaderArgs) {
   return { groups: await listGroups(context.get(scopeContext)) };
@@ -21,7 +21,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   const submission = parseWithValibot(await formDataOf(request), { schema: PersonForm });
   if (submission.status !== "success") return data(submission.reply(), { status: 422 });
   if (!(await knownGroups(scope, submission.value.groupIds)))
-    return data(submission.reply({ formErrors: ["One of the groups is not there any more."] }), { status: 422 });
+    return data(submission.reply({ formErrors: ["One of the groups no longer exists. Choose again."] }), { status: 422 });
   const { version: _, ...input } = submission.value;
   return redirect(`/people/${await takeInNewcomer(scope, input)}`);
 }
@@ -29,9 +29,9 @@ export async function action({ request, context }: Route.ActionArgs) {
 export default function NewPerson({ loaderData, actionData }: Route.ComponentProps) {
   return (
     <>
-      <PageHead title="Add a person" note="They begin with newcomers' limits; what is the matter comes next." />
+      <PageHead title="Add participant" note="New participants start with newcomer caps. Add limitations next." />
       <div className="max-w-2xl rounded-soft border border-sand-300 bg-white p-6">
-        <PersonFields lastResult={actionData ?? null} groups={loaderData.groups} save="Add the person" />
+        <PersonFields lastResult={actionData ?? null} groups={loaderData.groups} save="Add participant" />
       </div>
     </>
   );

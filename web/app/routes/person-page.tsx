@@ -79,7 +79,7 @@ export default function PersonOnAPage({ loaderData }: Route.ComponentProps) {
           Back to {person.name}
         </ButtonLink>
         <ButtonLink look="plain" to={reasons ? "?reasons=no" : "?"}>
-          {reasons ? "Without the reasons" : "With the reasons"}
+          {reasons ? "Hide reasons" : "Show reasons"}
         </ButtonLink>
         <Button type="button" onClick={() => window.print()}>
           <Printer size={20} aria-hidden="true" /> Print
@@ -136,10 +136,10 @@ export default function PersonOnAPage({ loaderData }: Route.ComponentProps) {
               </ul>
             </section>
           ))}
-          {lines.length === 0 && <p>Nothing of their own: the usual limits hold.</p>}
+          {lines.length === 0 && <p>No caps of their own: standard caps apply.</p>}
           {loaderData.usual.length > 0 && (
             <section className="mb-2">
-              <h2 className="text-lg">Usual limits</h2>
+              <h2 className="text-lg">Standard caps</h2>
               <p className="leading-snug text-sand-600">{loaderData.usual.join(" · ")}</p>
             </section>
           )}

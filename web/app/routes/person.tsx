@@ -106,7 +106,7 @@ async function saveCap(scope: Scope, personId: string, formData: FormData) {
     return data<Answer>(
       {
         cap: submission.reply({
-          fieldErrors: { strength: ["Only a clinician sets an absolute cap; from a letter it is entered as a clearance."] },
+          fieldErrors: { strength: ["Only a clinician can set a clinical cap. If you have a letter, record it as a clearance."] },
         }),
       },
       { status: 422 },
@@ -121,7 +121,7 @@ async function finishCap(scope: Scope, personId: string, formData: FormData) {
   const capId = String(formData.get("capId") ?? "");
   if (submission.status !== "success") {
     const { because, until } = submission.error ?? {};
-    const message = because?.[0] ?? until?.[0] ?? "This cap is not known.";
+    const message = because?.[0] ?? until?.[0] ?? "This cap no longer exists. Reload the page.";
     return data<Answer>({ ending: { capId, message, typed } }, { status: 422 });
   }
   const { what, until, because } = submission.value;
@@ -133,7 +133,7 @@ async function finishCap(scope: Scope, personId: string, formData: FormData) {
       : await endCap(scope, personId, submission.value.capId, because);
   if (outcome === "unknown") throw notFound();
   if (outcome === "absolute")
-    return data<Answer>({ ending: { capId, message: "Only the clinician ends this one.", typed } }, { status: 403 });
+    return data<Answer>({ ending: { capId, message: "Only the clinician can end this cap.", typed } }, { status: 403 });
   return data<Answer>({});
 }
 
@@ -142,7 +142,7 @@ async function savePerson(scope: Scope, personId: string, formData: FormData) {
   if (submission.status !== "success") return data<Answer>({ person: submission.reply() }, { status: 422 });
   if (!(await knownGroups(scope, submission.value.groupIds)))
     return data<Answer>(
-      { person: submission.reply({ formErrors: ["One of the groups is not there any more."] }) },
+      { person: submission.reply({ formErrors: ["One of these groups no longer exists. Choose again."] }) },
       { status: 422 },
     );
   const { version, ...input } = submission.value;
@@ -166,7 +166,7 @@ async function savePerson(scope: Scope, personId: string, formData: FormData) {
 async function finishLimitation(scope: Scope, personId: string, formData: FormData) {
   const limitationId = String(formData.get("limitationId") ?? "");
   const because = String(formData.get("because") ?? "").trim();
-  if (because === "" || because.length > 200) throw data("Please say in a few words how it is now.", { status: 422 });
+  if (because === "" || because.length > 200) throw data("Describe briefly how it is now.", { status: 422 });
   const outcome = isId(limitationId) ? await endLimitation(scope, personId, limitationId, because) : "unknown";
   if (outcome === "unknown") throw notFound();
   if (outcome === "waits")
@@ -174,12 +174,12 @@ async function finishLimitation(scope: Scope, personId: string, formData: FormDa
   return data<Answer>({});
 }
 
-const TOO_FEW = "Fewer than three clean sessions are on record. Where they are known from before, please say where from.";
+const TOO_FEW = "Fewer than three sessions without incident are on record. Enter how you know the participant from before.";
 
 async function release(scope: Scope, personId: string, formData: FormData) {
   const submission = parseWithValibot(formData, { schema: releaseForm(today(scope)) });
   if (submission.status !== "success") {
-    const [problem = "Please look at this again."] = Object.values(submission.error ?? {}).flatMap((errors) => errors ?? []);
+    const [problem = "Check this field."] = Object.values(submission.error ?? {}).flatMap((errors) => errors ?? []);
     return data<Answer>({ release: problem }, { status: 422 });
   }
   const { because = "", ...said } = submission.value;
@@ -192,7 +192,7 @@ async function release(scope: Scope, personId: string, formData: FormData) {
 async function test(scope: Scope, personId: string, formData: FormData) {
   const submission = parseWithValibot(formData, { schema: releaseForm(today(scope)) });
   if (submission.status !== "success") {
-    const [problem = "Please look at this again."] = Object.values(submission.error ?? {}).flatMap((errors) => errors ?? []);
+    const [problem = "Check this field."] = Object.values(submission.error ?? {}).flatMap((errors) => errors ?? []);
     return data<Answer>({ release: problem }, { status: 422 });
   }
   const { stage, day } = submission.value;
@@ -202,7 +202,7 @@ async function test(scope: Scope, personId: string, formData: FormData) {
 
 async function nextDay(scope: Scope, personId: string, formData: FormData) {
   const said = v.safeParse(NextDayForm, Object.fromEntries(formData));
-  if (!said.success) return data<Answer>({ release: "Please choose how they were on the day after." }, { status: 422 });
+  if (!said.success) return data<Answer>({ release: "Choose how the participant was on the next day." }, { status: 422 });
   const { classId, pain } = said.output;
   if (!(await tellAfterClass(scope, classId, { kind: "nextDay", personId, pain }))) throw notFound();
   return data<Answer>({});
@@ -212,7 +212,7 @@ async function followUp(scope: Scope, _personId: string, formData: FormData) {
   const said = v.safeParse(FollowUpForm, Object.fromEntries(formData));
   if (!said.success) {
     const noteId = String(formData.get("noteId") ?? "");
-    return data<Answer>({ followUp: { noteId, message: "Please say in a few words what you found out." } }, { status: 422 });
+    return data<Answer>({ followUp: { noteId, message: "Enter in a few words what you found out." } }, { status: 422 });
   }
   const { classId, noteId, because } = said.output;
   if (!(await tellAfterClass(scope, classId, { kind: "followedUp", noteId, because }))) throw notFound();
@@ -241,7 +241,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     "confirm-number": confirmNumber,
   } as const;
   const intent = String(formData.get("intent"));
-  if (!(intent in handlers)) throw data("This form is not known.", { status: 400 });
+  if (!(intent in handlers)) throw data("This form could not be read. Reload the page and try again.", { status: 400 });
   return handlers[intent as keyof typeof handlers](scope, params.personId, formData);
 }
 
@@ -253,14 +253,14 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
     <>
       <PageHead title={person.name} note={[`about ${age}`, person.uses].filter(Boolean).join(" · ")}>
         <ButtonLink to={`/people/${person.id}/limitation`}>
-          <Plus size={20} aria-hidden="true" /> A limitation
+          <Plus size={20} aria-hidden="true" /> Add limitation
         </ButtonLink>
         <ButtonLink look="plain" to={`/people/${person.id}/page`}>
-          One page to print
+          Print summary
         </ButtonLink>
         {clinician === null && (
           <ButtonLink look="plain" to={`/weeks/${person.id}`}>
-            Their weeks
+            Progress
           </ButtonLink>
         )}
       </PageHead>
@@ -275,7 +275,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
           {person.notes && <p className="mt-4 text-lg">{person.notes}</p>}
           <AboutLines about={person.about} />
           <ButtonLink look="quiet" className="mt-2" to={`/people/${person.id}/about`}>
-            <Pencil size={18} aria-hidden="true" /> Change what is known
+            <Pencil size={18} aria-hidden="true" /> Edit details
           </ButtonLink>
         </div>
         <div>
@@ -290,7 +290,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
           {!person.released && <Release clean={loaderData.clean} today={today} problem={answer.release ?? null} />}
           <section aria-labelledby="caps-head">
             <h2 id="caps-head" className="mb-3 text-2xl">
-              What holds today, and why
+              Active caps today
             </h2>
             <WhatHolds caps={holding} today={today} problem={answer.ending ?? null} clinician={clinician !== null} />
             <EndedCaps caps={caps} />
@@ -308,7 +308,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
           </section>
           <section className="mt-8" aria-labelledby="limitations-head">
             <h2 id="limitations-head" className="mb-3 text-2xl">
-              What is the matter
+              Limitations
             </h2>
             <LimitationList personId={person.id} limitations={limitations} clearances={clearances} today={today} />
             <div className="mt-4">
@@ -316,7 +316,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
             </div>
             <p className="mt-2 flex flex-wrap gap-x-6">
               <ButtonLink look="quiet" to={`/people/${person.id}/history`}>
-                What were the caps on another day?
+                Cap history
               </ButtonLink>
               <ButtonLink look="quiet" to={`/people/${person.id}/measured`}>
                 Measured ranges
@@ -329,7 +329,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
             </h2>
             <SetUpList numbers={setUp} />
             <p className="mt-2 text-sand-600">
-              Computed from a body model of average proportions: a starting point, the person's own comfort decides.
+              Estimated from average body proportions. Use as a starting point; the participant's comfort decides.
             </p>
           </section>
         </div>
@@ -344,13 +344,13 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
         open={answer.person?.status === "error" || answer.movedOn !== undefined || undefined}
       >
         <summary className="flex min-h-11 items-center gap-2 font-display text-xl font-bold">
-          <Pencil size={20} aria-hidden="true" /> Change name, size, groups or notes
+          <Pencil size={20} aria-hidden="true" /> Edit name, height, weight, groups or notes
         </summary>
         {answer.movedOn && <MovedOn news={answer.movedOn} />}
         <PersonFields
           lastResult={answer.person ?? null}
           groups={groups}
-          save="Save the person"
+          save="Save participant"
           version={answer.movedOn?.version ?? person.version}
           defaults={person}
         />

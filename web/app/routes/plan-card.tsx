@@ -85,7 +85,7 @@ export default function PlanCard({ loaderData }: Route.ComponentProps) {
     <SheetPage planId={planId} title={`${name}: ${group}`} day={day} large={large}>
       {limits.length > 0 && (
         <section className="mb-2 rounded-soft border-2 border-tide-800 p-3">
-          <h2 className="text-[1.1em]">Mind, each time</h2>
+          <h2 className="text-[1.1em]">Remember each time</h2>
           <ul className="list-disc pl-5">
             {limits.map((limit) => (
               <li key={limit}>{limit}</li>

@@ -32,7 +32,7 @@ export async function action({ request, params, context }: Route.ActionArgs): Pr
   const { version, content } = submission.output;
   const inWater = (await findGroup(scope, plan.groupId))?.inWater ?? false;
   const missing = await unknownMovement(scope, content.blocks, inWater);
-  if (missing !== null) return refused(`There is no movement for a ${inWater ? "pool" : "hall"} called "${missing}".`);
+  if (missing !== null) return refused(`There is no ${inWater ? "aquatic" : "land"} movement called "${missing}".`);
 
   const next = await changePlan(scope, plan.id, version, content);
   if (next === null) {

@@ -9,7 +9,7 @@ import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-helper-sheet";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: `${loaderData?.group ?? "Plan"}, helper's sheet · Able Tide` },
+  { title: `${loaderData?.group ?? "Plan"}, helper's printout · Able Tide` },
 ];
 
 export async function loader({ request, params, context }: Route.LoaderArgs) {
@@ -43,11 +43,11 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 }
 
 const KIND_WORDS: Readonly<Record<HelpKind, string>> = {
-  hand: "Give a hand",
+  hand: "Offer a hand",
   near: "Stay within arm's reach",
   rises: "Getting up",
   sits: "Sitting down",
-  hold: "Holding on",
+  hold: "With support",
 };
 
 type Needed = Route.ComponentProps["loaderData"]["blocks"][number]["needed"][number];
@@ -75,12 +75,12 @@ export default function PlanHelperSheet({ loaderData }: Route.ComponentProps) {
     <SheetPage planId={planId} title={`${group}: for the helper`} day={day} large={large}>
       <p className="mb-2">
         {helpers === 0
-          ? "No helper is counted on."
-          : `${helpers === 1 ? "One helper is" : `${helpers} helpers are`} counted on; each has a hand for one person at a time.`}
+          ? "No helper planned."
+          : `${helpers === 1 ? "1 helper" : `${helpers} helpers`} planned. A helper can support one participant at a time.`}
       </p>
       {inPoolChair.length > 0 && (
         <p className="mb-2 font-semibold">
-          In by the hoist and belted to a pool chair, somebody within arm's reach throughout: {inPoolChair.join(", ")}.
+          Enters by hoist, belted into a pool chair, someone within arm's reach throughout: {inPoolChair.join(", ")}.
         </p>
       )}
       {notInWater.length > 0 && <p className="mb-2">Not in the water: {notInWater.join(", ")}.</p>}
@@ -92,13 +92,13 @@ export default function PlanHelperSheet({ loaderData }: Route.ComponentProps) {
               <h2 className="text-[1.05em]">{name}</h2>
               {hazards.map((hazard) => (
                 <p key={hazard} className="font-semibold">
-                  Everybody: {hazard}.
+                  {hazard}.
                 </p>
               ))}
               {(["hand", "near", "rises", "sits", "hold"] as const).map((kind) => (
                 <Help key={kind} kind={kind} needed={needed} />
               ))}
-              {needed.length === 0 && hazards.length === 0 && <p className="text-sand-600">Nobody needs a hand.</p>}
+              {needed.length === 0 && hazards.length === 0 && <p className="text-sand-600">No one needs a helper's hand.</p>}
             </div>
           </li>
         ))}

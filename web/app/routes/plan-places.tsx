@@ -41,15 +41,15 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 }
 
 const WHY: Readonly<Record<StandingPlace["why"], string>> = {
-  rail: "at the rail, to hold on",
-  near: "near, to see and to hear",
+  rail: "at the rail, for support",
+  near: "near the instructor, to see and hear",
   helper: "at the end of a row, for the helper",
   depth: "where the water is as deep as meant",
   row: "in a row",
-  moved: "where you put them",
+  moved: "position set by you",
 };
 
-/** Who stands where, drawn to scale from what people need; dragging overrules it. */
+/** Floor plan, drawn to scale from what people need; dragging overrules it. */
 export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
   const { plan, content, group, floor, people } = loaderData;
   const [draft, setDraft] = useState<PlanContent>(content);
@@ -70,7 +70,7 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
     <>
       <div className="flex flex-wrap items-end justify-between gap-3">
         <div>
-          <h1 className="text-3xl">Who stands where</h1>
+          <h1 className="text-3xl">Floor plan</h1>
           <p className="text-lg text-sand-600">
             {group}, {dayInWords(plan.day)}
           </p>
@@ -91,8 +91,7 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
       </div>
       {floor === null ? (
         <p className="mt-6 rounded-soft border-2 border-dashed border-sand-300 p-8 text-lg">
-          Nobody has measured this floor yet. Give the room's length and width, or the pool's, under Groups, and everybody gets a
-          place.
+          This venue has no floor size yet. Add the length and width of the room or pool under Groups to place participants.
         </p>
       ) : (
         <div className="mt-4 grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
@@ -109,7 +108,7 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
             <section className="rounded-soft border border-sand-300 bg-white p-4">
               <h2 className="text-xl">Room to move</h2>
               {problems.length === 0 ? (
-                <p role="status">Everybody has room for arms and for the longest step of this plan.</p>
+                <p role="status">Everyone has enough room for their arms and for the longest step in this plan.</p>
               ) : (
                 <ul role="status" className="list-disc pl-5">
                   {problems.map(({ personId, words }) => (
@@ -120,8 +119,8 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
                 </ul>
               )}
               <p className="mt-2 text-sand-600">
-                A ring is the reach of the arms or the longest step, whichever is more. Drag somebody, or move them with the arrow
-                keys.
+                Each ring shows the space a participant needs (arm reach or longest step). Drag a participant, or move them with
+                the arrow keys.
               </p>
               {draft.places.length > 0 && (
                 <Button
@@ -130,7 +129,7 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
                   className="mt-2"
                   onClick={() => setDraft((before) => ({ ...before, places: [] }))}
                 >
-                  Place everybody by need again
+                  Reset positions
                 </Button>
               )}
             </section>
@@ -140,7 +139,7 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
                 return (
                   <li key={place.personId} className={place.personId === chosen ? "font-semibold" : ""}>
                     {nameOf(place.personId)}:{" "}
-                    {place.why === "rail" && depth !== null ? "at the wall, to hold on" : WHY[place.why]}
+                    {place.why === "rail" && depth !== null ? "at the wall, for support" : WHY[place.why]}
                     {depth !== null && `, ${depth.toFixed(2)} m deep`}
                   </li>
                 );

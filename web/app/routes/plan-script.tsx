@@ -106,7 +106,7 @@ export default function PlanScript({ loaderData }: Route.ComponentProps) {
           <Printer size={18} aria-hidden="true" /> Print
         </Button>
         <ButtonLink look="plain" to={cards ? "?" : "?cards=yes"}>
-          {cards ? "The script" : "Large cards"}
+          {cards ? "Session script" : "Large cards"}
         </ButtonLink>
         <ButtonLink look="plain" to={`/plans/${plan.id}`}>
           Back to the plan
@@ -117,7 +117,9 @@ export default function PlanScript({ loaderData }: Route.ComponentProps) {
       </h1>
       <p className="mb-2">
         {minutesAndSeconds(reading.total)} min · {place} · {plan.style.name}, {plan.breathSeconds} s a breath
-        {plan.style.showing === "mirror" ? " · shown as a mirror: your left for their right" : " · shown with your back turned"}
+        {plan.style.showing === "mirror"
+          ? " · shown as a mirror: your left for their right"
+          : " · demonstrated with your back to the group"}
       </p>
       {cards ? (
         <ol className="flex flex-col gap-4">
@@ -128,7 +130,8 @@ export default function PlanScript({ loaderData }: Route.ComponentProps) {
       ) : (
         <>
           <p className="mb-2">
-            {openingWords(plan.style, standing).join(" ")} Whoever is lost waits {stateInWords(reading.home)}, and rejoins.
+            {openingWords(plan.style, standing).join(" ")} If you lose your place, wait {stateInWords(reading.home)}, then
+            rejoins.
           </p>
           <ol className="text-[0.9rem] leading-snug">
             {reading.blocks.map((block) => (

@@ -45,7 +45,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 /** How deep somebody is in the pool, and on what. */
 function depthInWords({ takesPart, sits, depth, entry }: Route.ComponentProps["loaderData"]["people"][number]): string {
   if (!takesPart) return "not in the water";
-  const metres = depth === null ? "not known" : `${depth.toFixed(2)} m`;
+  const metres = depth === null ? "not recorded" : `${depth.toFixed(2)} m`;
   return [metres, sits && "in the pool chair", entry].filter(Boolean).join(", ");
 }
 
@@ -59,15 +59,15 @@ export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
     <SheetPage planId={planId} title={`${group}: setting up`} day={day} large={large}>
       <p className="mb-2">
         {inWater
-          ? `${people.filter(({ takesPart }) => takesPart).length} people in the pool. ${place.pool?.temperature ? `Water ${place.pool.temperature} °C. ` : ""}${atRail} hold the wall at times.${chairs > 0 ? ` ${chairs} pool ${chairs === 1 ? "chair" : "chairs"} by the hoist, belt and brakes tried.` : ""}`
-          : `${people.length} chairs, each with room for the arms. ${cushions} cushions under feet, taken away before anybody rises. ${atRail} stand at the rail at times: chairs within two steps of it.`}
+          ? `${people.filter(({ takesPart }) => takesPart).length} participants in the pool. ${place.pool?.temperature ? `Water ${place.pool.temperature} °C. ` : ""}${atRail} use the wall.${chairs > 0 ? ` ${chairs} pool ${chairs === 1 ? "chair" : "chairs"} by the hoist, belt and brakes tried.` : ""}`
+          : `${people.length} chairs, each with room for the arms. ${cushions} foot cushions; remove before anyone stands up. ${atRail} participants use the rail; place their chairs within two steps of it.`}
       </p>
       <table className={`w-full border-collapse text-left ${large ? "" : "text-[0.95rem]"}`}>
         <thead>
           <tr className="border-b-2 border-tide-800">
-            <th scope="col">Person</th>
+            <th scope="col">Participant</th>
             {inWater ? (
-              <th scope="col">Depth</th>
+              <th scope="col">Water depth</th>
             ) : (
               <>
                 <th scope="col">Seat</th>
@@ -105,7 +105,8 @@ export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
         </tbody>
       </table>
       <p className="mt-3">
-        Ticked each time: chairs level and still, brakes on, floor dry and clear, heat, a seat and a drink in reach.
+        Check before every class: chairs stable, brakes on, floor dry and clear, room temperature, a seat and a drink within
+        reach.
       </p>
     </SheetPage>
   );

@@ -7,7 +7,7 @@ import { ButtonLink } from "../kit/button.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-sheets";
 
-export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.group ?? "Plan"}, sheets · Able Tide` }];
+export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.group ?? "Plan"}, printouts · Able Tide` }];
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
@@ -29,8 +29,8 @@ export default function PlanSheets({ loaderData }: Route.ComponentProps) {
   const at = `/plans/${planId}`;
   return (
     <>
-      <h1 className="text-4xl">Sheets for {group}</h1>
-      <p className="mt-1 text-lg text-sand-600">{dayInWords(day)}. Each on a page, ready to print, in plain or large type.</p>
+      <h1 className="text-4xl">Printouts: {group}</h1>
+      <p className="mt-1 text-lg text-sand-600">{dayInWords(day)}. One page each, ready to print, in standard or large type.</p>
       <div className="mt-6 flex flex-wrap gap-3">
         <ButtonLink to={`${at}/sheets/helper`}>For the helper</ButtonLink>
         <ButtonLink to={`${at}/sheets/set-up`}>Setting up</ButtonLink>
@@ -41,8 +41,8 @@ export default function PlanSheets({ loaderData }: Route.ComponentProps) {
           Back to the plan
         </ButtonLink>
       </div>
-      <h2 className="mt-8 text-2xl">A card for each person</h2>
-      {people.length === 0 && <p>Nobody is in this group yet.</p>}
+      <h2 className="mt-8 text-2xl">Participant cards</h2>
+      {people.length === 0 && <p>No participants in this group yet.</p>}
       <ul className="mt-2 flex flex-wrap gap-2">
         {people.map(({ id, name }) => (
           <li key={id}>

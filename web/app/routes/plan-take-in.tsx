@@ -18,12 +18,12 @@ export const meta: Route.MetaFunction = () => [{ title: "Take a plan in · Able 
 const MOST_BYTES = 4_000_000;
 
 const TakeInForm = v.object({
-  groupId: v.pipe(v.string("Please choose a group."), v.uuid("Please choose a group.")),
-  day: v.pipe(v.string("Please give the day."), v.isoDate("Please give the day.")),
+  groupId: v.pipe(v.string("Choose a group."), v.uuid("Choose a group.")),
+  day: v.pipe(v.string("Enter the date."), v.isoDate("Enter the date.")),
   file: v.pipe(
-    v.instance(File, "Please choose a file."),
-    v.check((file) => file.size > 0, "Please choose a file."),
-    v.maxSize(MOST_BYTES, "A plan's file is at most 4 MB."),
+    v.instance(File, "Choose a file."),
+    v.check((file) => file.size > 0, "Choose a file."),
+    v.maxSize(MOST_BYTES, "The file is over 4 MB. Choose a smaller file."),
   ),
 });
 
@@ -61,7 +61,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (!form.success) return refused([{ path: "", message: form.issues[0].message }]);
   const { groupId, day, file } = form.output;
   if (!(await listGroups(scope)).some(({ id }) => id === groupId))
-    return refused([{ path: "", message: "This group is not there any more." }]);
+    return refused([{ path: "", message: "This group no longer exists. Choose another." }]);
   const outcome = await takeIn(scope, groupId, day, await file.text());
   return typeof outcome === "string" ? redirect(`/plans/${outcome}`) : refused(outcome);
 }
@@ -70,7 +70,10 @@ export default function PlanTakeIn({ loaderData: { groups, day }, actionData }: 
   const problems = actionData?.problems ?? [];
   return (
     <>
-      <PageHead title="Take a plan in" note="A plan's file brings its movements; those you have already are used as they are." />
+      <PageHead
+        title="Take a plan in"
+        note="The plan file includes its movements. Movements you already have are kept unchanged."
+      />
       <Form
         method="post"
         encType="multipart/form-data"
@@ -91,7 +94,7 @@ export default function PlanTakeIn({ loaderData: { groups, day }, actionData }: 
           <input type="date" name="day" className="field-box" defaultValue={actionData?.day ?? day} />
         </label>
         <label className="sm:col-span-2">
-          <span className="mb-1 block font-semibold">Its file</span>
+          <span className="mb-1 block font-semibold">Plan file</span>
           <input type="file" name="file" accept="application/json,.json" className="min-h-11" />
         </label>
         {problems.length > 0 && (
@@ -104,7 +107,7 @@ export default function PlanTakeIn({ loaderData: { groups, day }, actionData }: 
           </ul>
         )}
         <div>
-          <Button>Take it in</Button>
+          <Button>Import plan</Button>
         </div>
       </Form>
     </>

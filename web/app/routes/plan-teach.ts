@@ -5,8 +5,8 @@ import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-teach";
 
 const WHY_NOT = {
-  noMovements: "There is no movement in this plan yet. Add one and it can be taught.",
-  noPeople: "Nobody is in this group yet. Add people to it first.",
+  noMovements: "This plan has no movements yet. Add one before you teach.",
+  noPeople: "This group has no participants yet. Add participants first.",
 } as const;
 
 /** Begins the class of a plan, or finds the one begun before. Answers in JSON. */

@@ -63,12 +63,12 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 export default function PlanVersions({ loaderData: { planId, versions } }: Route.ComponentProps) {
   return (
     <>
-      <PageHead title="Earlier versions" note="Each says what going back to it would change. Nothing is lost by going back.">
+      <PageHead title="Earlier versions" note="Each version shows what restoring it would change. No version is ever deleted.">
         <ButtonLink look="plain" to={`/plans/${planId}`}>
           Back to the plan
         </ButtonLink>
       </PageHead>
-      {versions.length === 0 && <p className="text-lg">This plan has not been changed by anybody since it was first saved.</p>}
+      {versions.length === 0 && <p className="text-lg">No changes since this plan was first saved.</p>}
       <ol className="flex flex-col gap-3">
         {versions.map(({ version, savedBy, savedAt, movements, differences }) => (
           <li key={version} className="rounded-soft border border-sand-300 bg-white p-4">
@@ -79,7 +79,7 @@ export default function PlanVersions({ loaderData: { planId, versions } }: Route
               <span className="text-sand-600">{movements} movements</span>
               <Form method="post" className="ml-auto">
                 <Button look="plain" name="version" value={version}>
-                  Go back to it
+                  Restore this version
                 </Button>
               </Form>
             </div>

@@ -97,7 +97,10 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (submission.status !== "success") return data(submission.reply(), { status: 422 });
   const { groupId, day, start } = submission.value;
   const group = await findGroup(scope, groupId);
-  if (!group) return data(submission.reply({ fieldErrors: { groupId: ["This group is not there any more."] } }), { status: 422 });
+  if (!group)
+    return data(submission.reply({ fieldErrors: { groupId: ["This group no longer exists. Choose another."] } }), {
+      status: 422,
+    });
   const content = await startFrom(scope, group, day, start);
   return redirect(`/plans/${await addPlan(scope, { ...content, groupId, day })}`);
 }
@@ -111,15 +114,15 @@ export default function Plans({ loaderData: { groups, ahead, behind }, actionDat
   });
   return (
     <>
-      <PageHead title="Plans" note="Each session as its tide: how long, and how high it stands.">
+      <PageHead title="Plans" note="Each session shown as a tide line: its length and its balance demand.">
         <ButtonLink look="plain" to="/calendar">
           Calendar
         </ButtonLink>
         <ButtonLink look="plain" to="/styles">
-          Styles of teaching
+          Teaching styles
         </ButtonLink>
         <ButtonLink look="plain" to="/plans/take-in">
-          Take a plan in
+          Import a plan
         </ButtonLink>
       </PageHead>
       <Form
@@ -131,19 +134,19 @@ export default function Plans({ loaderData: { groups, ahead, behind }, actionDat
         <TextField field={fields.day} label="Day" type="date" />
         <SelectField
           field={fields.start}
-          label="Begin with"
+          label="Start from"
           options={[
-            ["forward", "two new and a recap"],
-            ["last", "what we did last time"],
-            ["empty", "an empty plan"],
+            ["forward", "Two new movements and a recap"],
+            ["last", "Last session's plan"],
+            ["empty", "Empty plan"],
           ]}
         />
         <div className="mt-7">
-          <Button>Plan it</Button>
+          <Button>Create plan</Button>
         </div>
       </Form>
-      <h2 className="mb-3 text-2xl">To come</h2>
-      {ahead.length === 0 && <p className="text-lg">Nothing planned from today on.</p>}
+      <h2 className="mb-3 text-2xl">Upcoming</h2>
+      {ahead.length === 0 && <p className="text-lg">No upcoming sessions.</p>}
       <ul className="grid gap-4 md:grid-cols-2">
         {ahead.map((plan) => (
           <li key={plan.id}>
@@ -151,7 +154,7 @@ export default function Plans({ loaderData: { groups, ahead, behind }, actionDat
           </li>
         ))}
       </ul>
-      <h2 className="mt-10 mb-3 text-2xl">Behind us</h2>
+      <h2 className="mt-10 mb-3 text-2xl">Past sessions</h2>
       <ul className="grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
         {behind.map((plan) => (
           <li key={plan.id}>
@@ -161,7 +164,7 @@ export default function Plans({ loaderData: { groups, ahead, behind }, actionDat
       </ul>
       {groups.length === 0 && (
         <p>
-          Plans belong to a group. <Link to="/people">People</Link> come first.
+          Plans belong to a group. <Link to="/people">Participants</Link> Plans belong to a group. Add a group first.
         </p>
       )}
     </>

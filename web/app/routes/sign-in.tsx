@@ -14,8 +14,8 @@ import { addressContext, signInCookie } from "../signed-in.server.ts";
 import type { Route } from "./+types/sign-in";
 
 const SignIn = v.object({
-  email: v.pipe(v.string("Please type your email address."), v.email("This does not look like an email address.")),
-  password: v.pipe(v.string("Please type your password."), v.minLength(1, "Please type your password.")),
+  email: v.pipe(v.string("Enter your email address."), v.email("Enter a full email address, such as name@example.org.")),
+  password: v.pipe(v.string("Enter your password."), v.minLength(1, "Enter your password.")),
 });
 
 export const meta: Route.MetaFunction = () => [{ title: "Sign in · Able Tide" }];
@@ -37,9 +37,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     submission.reply({
       hideFields: ["password"],
       formErrors: [
-        wait
-          ? "There were too many tries. Please wait a quarter of an hour."
-          : "Email and password do not go together. Please try again.",
+        wait ? "Too many attempts. Wait 15 minutes, then try again." : "Email or password is wrong. Check both and try again.",
       ],
     }),
     { status: wait ? 429 : 401 },
@@ -70,7 +68,7 @@ export default function SignInPage({ actionData }: Route.ComponentProps) {
             <Vessel form="seated" level={0.8} lighterSide="right" size={44} />
           </div>
           <p className="max-w-xl font-display text-4xl leading-tight font-bold">
-            One session, every body: each in the form that fits today.
+            One session for every body: each participant in the variant that fits today.
           </p>
         </div>
       </section>

@@ -56,13 +56,15 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     const outcome = await deleteMovement(scope, found.movement.id);
     if (outcome === "deleted") return redirect("/movements");
     const message =
-      outcome === "planned" ? "This movement is in a plan. Take it out there first." : "It comes with Able Tide and stays.";
+      outcome === "planned"
+        ? "This movement is used in a plan. Remove it from the plan first."
+        : "Built-in movements cannot be deleted. Save a copy to change it.";
     return data({ problems: [{ path: "", message }] }, { status: 409 });
   }
   if (form.get("intent") === "name") {
     const name = String(form.get("ownName") ?? "").trim();
     if (name.length > LONGEST_NAME)
-      return data({ problems: [], ownName: `Please keep the name under ${LONGEST_NAME} letters.` }, { status: 422 });
+      return data({ problems: [], ownName: `Use ${LONGEST_NAME} characters or fewer.` }, { status: 422 });
     await nameMovement(scope, found.movement.id, name);
     return data({ problems: [] });
   }
@@ -88,7 +90,7 @@ export default function StudioPage({ loaderData, actionData }: Route.ComponentPr
           File
         </ButtonLink>
         <Button form={SAVE_FORM} name="intent" value="save">
-          {shipped ? "Save as our own" : "Save"}
+          {shipped ? "Save as a copy" : "Save"}
         </Button>
       </PageHead>
       <Studio key={JSON.stringify(movement)} movement={movement} shipped={shipped} people={people} problems={answer.problems} />

@@ -35,7 +35,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (submission.status !== "success") return data<Answer>({ form, result: submission.reply() }, { status: 422 });
   const kept = await keepStyle(scope, isId(styleId) ? styleId : null, submission.value);
   if (kept === null) {
-    const taken = submission.reply({ fieldErrors: { name: ["Another style has this name."] } });
+    const taken = submission.reply({ fieldErrors: { name: ["This name is already used. Choose another."] } });
     return data<Answer>({ form, result: taken }, { status: 422 });
   }
   return data<Answer>({ form, result: submission.reply() });
@@ -69,8 +69,12 @@ function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
       <Problem id={`${form.id}-problem`} errors={form.errors} />
       <div className="grid gap-4 sm:grid-cols-4">
         <TextField field={field("name")} label="Name" className="sm:col-span-1" />
-        <SelectField field={field("rounds")} label="Rounds called" options={CALLED_ROUNDS.map((n) => [String(n), String(n)])} />
-        <TextField field={field("leastRounds")} label="Fewest worth starting" inputMode="numeric" />
+        <SelectField
+          field={field("rounds")}
+          label="Counted repetitions"
+          options={CALLED_ROUNDS.map((n) => [String(n), String(n)])}
+        />
+        <TextField field={field("leastRounds")} label="Minimum repetitions" inputMode="numeric" />
         <TextField field={field("breathSeconds")} label="One breath" hint="s" inputMode="decimal" />
       </div>
       <div className="grid gap-x-6 gap-y-3 md:grid-cols-2">
@@ -96,13 +100,13 @@ function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
         ))}
       </div>
       <div className="flex flex-wrap items-center gap-3">
-        <Button>{id === null ? "Keep as one of ours" : "Save"}</Button>
+        <Button>{id === null ? "Save as our style" : "Save"}</Button>
         {id !== null && (
           <Button look="quiet" name="intent" value="remove" formNoValidate>
-            Take it away
+            Delete
           </Button>
         )}
-        {saved && <span role="status">Saved. Plans keep the style they were given until another is chosen.</span>}
+        {saved && <span role="status">Saved. Existing plans keep their style until you choose another.</span>}
       </div>
     </Form>
   );
@@ -112,7 +116,7 @@ function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
 const inBrief = (style: TeachingStyle): string =>
   [
     choiceInWords(style, "counting").label,
-    `${style.rounds} rounds of ${style.breathSeconds} s breaths`,
+    `${style.rounds} repetitions, breath length ${style.breathSeconds} s`,
     `first side: ${choiceInWords(style, "firstSide").label}`,
     choiceInWords(style, "depth").label,
   ].join(" · ");
@@ -123,7 +127,7 @@ export default function Styles({ loaderData: { styles }, actionData }: Route.Com
     <>
       <PageHead
         title="Teaching styles"
-        note="Teachers disagree, and each is right for somebody. A plan uses one; a person's caps always win over it."
+        note="Instructors teach differently. Each plan uses one style; a participant's caps always take priority."
       />
       <ul className="flex flex-col gap-4">
         {styles.map((kept) => (

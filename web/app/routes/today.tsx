@@ -104,7 +104,7 @@ function needsOf(
         personId: limitation.personId,
         name: nameOf.get(limitation.personId) ?? "",
         words: rule ? limitationInWords(rule, limitation) : "",
-        news: "Awaits a clinician's limits.",
+        news: "Waiting for the clinician's caps.",
         pressing: true,
       };
     });
@@ -117,10 +117,10 @@ function needsOf(
       name: nameOf.get(cap.personId) ?? "",
       words: capInWords(cap),
       news: asksOn(cap, day)
-        ? "The date has passed and it still holds. How is it now?"
+        ? "The review date has passed and the cap is still active. Review it."
         : cap.strength === "comfort"
-          ? "Lapses by itself within two weeks."
-          : "Its date comes within two weeks.",
+          ? "Ends automatically within two weeks."
+          : "Review due within two weeks.",
       pressing: asksOn(cap, day),
     }));
   const shown = noted
@@ -131,7 +131,7 @@ function needsOf(
       personId,
       name: nameOf.get(personId) ?? "",
       words: `${signLabel(sign)} in class on ${dayAndMonth(on)}${movement === "" ? "" : `, in ${movement}`}`,
-      news: "Ask how it went on, and write it down.",
+      news: "Ask how the participant is now, and record the answer.",
       pressing: true,
     }));
   const read = notices
@@ -214,12 +214,14 @@ function NextSession({ session, leads, today }: { session: Session; leads: boole
             {plan && ` · ${plan.outline.blocks.length} movements, ${minutesAndSeconds(plan.outline.total)} min`}
           </p>
         </div>
-        {leads && <ButtonLink to={plan ? `/plans/${plan.id}` : "/plans"}>{plan ? "Open the plan" : "Plan it"}</ButtonLink>}
+        {leads && (
+          <ButtonLink to={plan ? `/plans/${plan.id}` : "/plans"}>{plan ? "Open the plan" : "Plan this session"}</ButtonLink>
+        )}
       </div>
       {plan ? (
         <OutlineTide outline={plan.outline} height={170} />
       ) : (
-        <p className="px-6 py-5 text-lg">Nothing is planned for this day yet.</p>
+        <p className="px-6 py-5 text-lg">No session planned for this day yet.</p>
       )}
     </section>
   );
@@ -236,10 +238,10 @@ export default function Today({ loaderData: { day, role, running, sessions, need
             className="mb-6 flex flex-wrap items-center justify-between gap-4 rounded-soft bg-tide-800 px-6 py-5 text-sand-50"
           >
             <p className="text-xl">
-              <strong>{group}</strong> is under way.
+              <strong>{group}</strong> is in progress.
             </p>
             <ButtonLink to={`/classes/${id}`} className="border-sand-50 bg-sand-50 text-tide-900! hover:bg-white">
-              Back to class
+              Return to class
             </ButtonLink>
           </section>
         ))}
@@ -248,21 +250,21 @@ export default function Today({ loaderData: { day, role, running, sessions, need
           <NextSession key={session.group.name} session={session} leads={role !== "helper"} today={day} />
         ))}
       </div>
-      {sessions.length === 0 && role !== "clinician" && <p className="mb-6 text-lg">No group yet.</p>}
+      {sessions.length === 0 && role !== "clinician" && <p className="mb-6 text-lg">No groups yet.</p>}
       <div className="grid items-start gap-6 lg:grid-cols-2">
         {role === "helper" && (
           <p className="text-lg">
             <Link to="/helping" className="font-semibold underline underline-offset-4">
               Who needs what
             </Link>{" "}
-            says what each person keeps to.
+            lists each participant's caps.
           </p>
         )}
         <section aria-labelledby="asks-head" className={role === "helper" ? "hidden" : ""}>
           <h2 id="asks-head" className="mb-2 text-xl">
-            Needs you
+            Needs your attention
           </h2>
-          {needs.length === 0 && <p className="text-lg">No date comes near and nobody is waiting for an answer.</p>}
+          {needs.length === 0 && <p className="text-lg">Nothing to review. No cap is due in the next two weeks.</p>}
           <ul className="flex flex-col gap-3">
             {needs.map((need) => (
               <li
@@ -280,7 +282,7 @@ export default function Today({ loaderData: { day, role, running, sessions, need
         {last && (
           <section aria-labelledby="last-head">
             <h2 id="last-head" className="mb-2 text-xl">
-              Last time
+              Last class
             </h2>
             <div className="rounded-soft border border-sand-300 bg-white p-4 text-lg">
               <p>

@@ -116,7 +116,7 @@ export default function Weeks({ loaderData: { people, person, record, today }, a
     <>
       <PageHead
         title={person ? `${person.name}, week by week` : "Weeks"}
-        note={person ? "One-leg stand on each leg, and the caps that held" : "Choose a person to look across their weeks."}
+        note={person ? "One-leg stand test for each leg, with the active caps" : "Choose a participant to see their progress."}
       >
         {person && (
           <ButtonLink look="plain" to={`/people/${person.id}`}>
@@ -147,14 +147,14 @@ export default function Weeks({ loaderData: { people, person, record, today }, a
             >
               <WeeksChart
                 data={record.chart}
-                label={`One-leg stand of ${person.name}: ${record.results.length === 0 ? "no result yet" : record.results.map((result) => `${result.side} ${result.value} s on ${dayInWords(result.day)}`).join("; ")}`}
+                label={`One-leg stand of ${person.name}: ${record.results.length === 0 ? "No result yet" : record.results.map((result) => `${result.side} ${result.value} s on ${dayInWords(result.day)}`).join("; ")}`}
               />
               <p className="mt-2 text-sand-600">
                 {record.chart.norm === null
                   ? "No norm for this age; compare with their own results."
                   : `Mean for the age: ${ONE_LEG_STAND.normSource}.`}{" "}
                 Under {ONE_LEG_STAND.lowThreshold} s: {ONE_LEG_STAND.thresholdSource}, a risk of injurious falls. The first result
-                is practice. A cap past its date, still holding, is shown in the warmer colour.
+                is practice. Orange bar: cap active after its review date.
               </p>
               <details className="mt-2">
                 <summary className="flex min-h-11 w-fit items-center font-semibold underline underline-offset-4">
@@ -186,7 +186,7 @@ export default function Weeks({ loaderData: { people, person, record, today }, a
             </section>
             <section className="rounded-soft border border-sand-300 bg-white p-5" aria-labelledby="result-head">
               <h2 id="result-head" className="mb-2 text-xl">
-                Write down a one-leg stand
+                Record a one-leg stand test
               </h2>
               <ResultFields key={`${person.id} ${record.results.length}`} lastResult={actionData ?? null} today={today} />
             </section>
@@ -194,12 +194,12 @@ export default function Weeks({ loaderData: { people, person, record, today }, a
           {record.weeks.length > 0 && (
             <section className="mt-8" aria-labelledby="forms-head">
               <h2 id="forms-head" className="mb-3 text-2xl">
-                The forms {person.name} was on
+                Variants used by {person.name}
               </h2>
               <FormsByWeek weeks={record.weeks} name={person.name} />
             </section>
           )}
-          {record.weeks.length === 0 && <p className="mt-6 text-lg">No class yet.</p>}
+          {record.weeks.length === 0 && <p className="mt-6 text-lg">No classes yet.</p>}
         </>
       )}
     </>

@@ -11,8 +11,8 @@ export interface StudioPerson extends FormBody {
 
 /** Bodies that nobody in particular has. */
 const SOME_BODIES: readonly StudioPerson[] = [
-  { id: "small", name: "a small body, 150 cm", stature: 1.5, mass: 52, measured: USUAL_BODY },
-  { id: "average", name: "an average body, 165 cm", stature: 1.65, mass: 70, measured: USUAL_BODY },
+  { id: "small", name: "short, 150 cm", stature: 1.5, mass: 52, measured: USUAL_BODY },
+  { id: "average", name: "average height, 165 cm", stature: 1.65, mass: 70, measured: USUAL_BODY },
   { id: "tall", name: "a tall body, 180 cm", stature: 1.8, mass: 84, measured: USUAL_BODY },
 ];
 
@@ -92,7 +92,7 @@ export function AskedOf({ asked, people, ask, hasDepths }: Props) {
         choose={(who) => ask({ ...asked, who })}
       />
       <Choice
-        label="Form"
+        label="Variant"
         value={asked.kind}
         options={FORM_KINDS.map((kind) => [kind, kind === "water" ? "in water" : kind])}
         choose={(kind) => ask({ ...asked, kind: kind as FormKind })}

@@ -27,7 +27,7 @@ const HANDS: Record<HandsState, string> = {
   ballLead: "hands round a ball, the lead hand on top",
   ballTrail: "hands round a ball, the trailing hand on top",
   holdLead: "the lead hand holding on",
-  holdTrail: "the trailing hand holding on",
+  holdTrail: "other hand on a support",
   holdBoth: "both hands holding on",
 };
 
@@ -62,9 +62,9 @@ export const BeginsAndEnds = memo(function BeginsAndEnds({ movement, edit }: Pro
   };
   return (
     <fieldset className="rounded-soft border border-sand-300 bg-white p-5">
-      <legend className="px-1 font-display text-lg font-bold">Where it begins and ends</legend>
+      <legend className="px-1 font-display text-lg font-bold">Start and end position</legend>
       <p>
-        Begins with {begins}; {begins === ends ? "ends as it began" : `ends with ${ends}`}.
+        Begins with {begins}; {begins === ends ? "ends in the start position" : `ends with ${ends}`}.
       </p>
       <div className="mt-1 flex flex-wrap items-center gap-x-6">
         <span>Left open at the beginning:</span>

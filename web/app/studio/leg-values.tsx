@@ -34,7 +34,7 @@ export function LegValues({ movement, index, change }: Props) {
       <summary className="py-2 font-display text-lg font-bold">Legs and feet</summary>
       <div className="flex flex-col gap-1">
         {end ? (
-          <p className="text-sand-600">A round begins and ends with both feet down.</p>
+          <p className="text-sand-600">Every repetition starts and ends with both feet on the floor.</p>
         ) : (
           <label className="flex items-center justify-between gap-2">
             foot off the floor

@@ -79,7 +79,7 @@ function Facts({ movement, edit }: Props) {
     change({ stance: { kind, ...(hasFront(kind) && { front: stance.front ?? "lead" }) } });
   return (
     <details className="rounded-soft border border-sand-300 bg-white p-5">
-      <summary className="min-h-11 font-display text-lg font-bold">What it is for, how it stands, which forms it has</summary>
+      <summary className="min-h-11 font-display text-lg font-bold">Purpose, stance and variants</summary>
       <div className="mt-2 flex flex-col gap-4">
         <Group label="Purpose">
           {PURPOSES.map((word) => (
@@ -101,7 +101,7 @@ function Facts({ movement, edit }: Props) {
             <Tick key={name} label={label} on={vary[name] === true} set={(on) => change({ vary: { ...vary, [name]: on } })} />
           ))}
         </Group>
-        <Group label="Some people must know of">
+        <Group label="Precautions">
           {DECLARED_FEATURES.map((feature) => (
             <Tick
               key={feature}
@@ -125,7 +125,7 @@ function Facts({ movement, edit }: Props) {
             </select>
           </label>
           <label className="font-semibold">
-            Breaths in a round
+            Breaths per repetition
             <input
               type="number"
               min={1}
@@ -168,7 +168,7 @@ function Facts({ movement, edit }: Props) {
             </label>
           )}
         </div>
-        <Tick label="Done on one side and then on the other" on={movement.sided} set={(sided) => change({ sided })} />
+        <Tick label="Repeat on each side" on={movement.sided} set={(sided) => change({ sided })} />
       </div>
     </details>
   );

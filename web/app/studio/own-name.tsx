@@ -8,7 +8,7 @@ export function OwnName({ movement, problem }: { readonly movement: Movement; re
     <Form method="post" className="mt-6 flex max-w-xl flex-wrap items-end gap-3 rounded-soft border border-sand-300 bg-white p-5">
       <input type="hidden" name="intent" value="name" />
       <label className="grow font-semibold">
-        We teach it as <span className="font-normal text-sand-600">empty for “{movement.name.en}”</span>
+        Our name for it <span className="font-normal text-sand-600">empty for “{movement.name.en}”</span>
         <input
           name="ownName"
           defaultValue={movement.name.own ?? ""}
@@ -18,7 +18,7 @@ export function OwnName({ movement, problem }: { readonly movement: Movement; re
           aria-describedby={problem ? "own-name-problem" : undefined}
         />
       </label>
-      <Button look="plain">Keep the name</Button>
+      <Button look="plain">Save name</Button>
       {problem && (
         <p id="own-name-problem" className="w-full font-semibold text-signal-700">
           {problem}

@@ -16,9 +16,9 @@ export function OwnPoses({ movement, kind, edit }: Props) {
   const own = hasOwnKeys(movement, kind);
   return (
     <div className="flex flex-col items-start gap-2">
-      <p>{own ? "This form has key poses of its own." : "This form follows the standing key poses."}</p>
+      <p>{own ? "This variant has its own key poses." : "This variant uses the standing key poses."}</p>
       <Button type="button" look="plain" onClick={() => edit((now) => (own ? takeOwnKeys(now, kind) : giveOwnKeys(now, kind)))}>
-        {own ? "Follow the standing ones" : "Give it poses of its own"}
+        {own ? "Use the standing key poses" : "Create separate key poses"}
       </Button>
     </div>
   );

@@ -34,8 +34,8 @@ const NUMBERS: Record<
   { readonly label: string; readonly least: number; readonly most: number; readonly step: number }
 > = {
   weight: { label: "weight on the lead foot, 0 to 1", least: 0, most: 1, step: 0.05 },
-  sink: { label: "sink, °", least: 0, most: 90, step: 1 },
-  press: { label: "pressure back to front, -1 to 1", least: -1, most: 1, step: 0.1 },
+  sink: { label: "knee bend of the stance, °", least: 0, most: 90, step: 1 },
+  press: { label: "weight from heel (-1) to toes (1)", least: -1, most: 1, step: 0.1 },
 };
 
 const angleId = ({ group, name }: EditableAngle): string => `value-${group}-${name}`;

@@ -120,7 +120,7 @@ export function Studio({ movement, shipped, people, problems }: Props) {
           </Tool>
           {index > 0 && (
             <label className="flex min-h-11 items-center gap-2 rounded-full border-[1.5px] border-tide-800 pl-3 font-semibold">
-              <Copy size={18} aria-hidden="true" /> Same as
+              <Copy size={18} aria-hidden="true" /> Same as key pose
               <select
                 value=""
                 onChange={({ currentTarget }) => to(copyPose(seen, Number(currentTarget.value), index))}
@@ -168,7 +168,7 @@ export function Studio({ movement, shipped, people, problems }: Props) {
               )}
             </>
           ) : (
-            <p>There is no such form of this movement.</p>
+            <p>This movement does not have that variant.</p>
           )}
         </div>
         {form?.samples.problem && (
@@ -188,14 +188,13 @@ export function Studio({ movement, shipped, people, problems }: Props) {
                 Delete it
               </Button>
             )}
-            {shipped && <span className="text-sand-600">What comes with Able Tide is copied, not changed.</span>}
+            {shipped && (
+              <span className="text-sand-600">Built-in movements stay as they are; your changes are saved as a copy.</span>
+            )}
           </div>
         </Form>
       </div>
-      <aside
-        className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-4"
-        aria-label="What it asks, and its numbers"
-      >
+      <aside className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-4" aria-label="Demands and figures">
         <AskedOf asked={asked} people={people} ask={setAsked} hasDepths={present.vary.depth === true} />
         <OwnPoses movement={present} kind={kind} edit={edit} />
         {form && shown && frame && (

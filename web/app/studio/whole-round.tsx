@@ -25,7 +25,7 @@ export const WholeRound = memo(function WholeRound({
         samples={samples}
         phase={phase}
         view={bestView(movement)}
-        label="The whole round, moving"
+        label="Full repetition, animated"
         waterline={waterline}
         className="h-56 w-full"
       />

@@ -41,5 +41,5 @@ test("a class taught before there were styles keeps its movements, rounds and pe
     ["right", 5, 8],
     ["left", 5, 8],
   ]);
-  expect(script?.home).toBe("standing, feet hip wide, hands down");
+  expect(script?.home).toBe("standing, feet hip-width apart, arms at the sides");
 });

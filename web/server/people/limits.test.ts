@@ -98,8 +98,8 @@ describe("a limitation", () => {
       { kind: "decline", limit: round, because: "bends freely" },
     ]);
     expect((await open(personId)).map(({ limit }) => limitInWords(limit)).sort()).toEqual([
-      "Spine bends to the side either way 10° at most",
-      "Spine turns either way 30° at most",
+      "Spine side bend to either side: up to 10°",
+      "Spine turn to either side: up to 30°",
     ]);
     const [kept] = await limitationHistory(scope, personId);
     expect(kept?.declined).toEqual([{ limit: round, because: "bends freely", by: "Keeper" }]);
@@ -188,9 +188,9 @@ describe("caps over time", () => {
     const measure = (value: number, how: "painFree" | "passive" = "painFree") =>
       recordMeasurements(scope, personId, [{ range: "dorsiflexion", side: "left", how, value, day: "2026-10-12" }]);
     await measure(7);
-    expect((await open(personId)).map(({ limit }) => limitInWords(limit))).toContain("Left ankle bends forward 7° at most");
+    expect((await open(personId)).map(({ limit }) => limitInWords(limit))).toContain("Left ankle bend: up to 7°");
     await measure(14, "passive");
-    expect((await open(personId)).map(({ limit }) => limitInWords(limit))).toContain("Left ankle bends forward 7° at most");
+    expect((await open(personId)).map(({ limit }) => limitInWords(limit))).toContain("Left ankle bend: up to 7°");
     const absolute = await addCap({ ...scope, role: "clinician" }, personId, {
       limit: { channel: "straightKneeDorsiflexion", side: "left", limit: 4 },
       reason: "r",

@@ -19,60 +19,64 @@ interface Case {
   readonly waits?: readonly string[];
 }
 
-const OUT = ["No standing", "No seated forms", "Not in the pool"];
-const SEATED_ON_LAND = ["No standing", "Not in the pool"];
-const QUIET_BREATH = "No holding of the breath";
+const OUT = ["No standing", "No seated variants", "No pool"];
+const SEATED_ON_LAND = ["No standing", "No pool"];
+const QUIET_BREATH = "No breath-holding";
 
 /** One line a row of the table, at least: what it proposes, in words. */
 const CASES: readonly Case[] = [
   {
     rule: "soreShoulder",
     side: "right",
-    proposes: ["Right hand stops at shoulder height", "Right arm is held out for half the time at most"],
+    proposes: ["Right hand: up to shoulder height", "Right arm held out: up to half the time"],
   },
   {
     rule: "rotatorCuffRepair",
     side: "left",
     weeks: 3,
-    proposes: ["Left hand stops at shoulder height", "Nothing heavy in the left hand", "No holding on with the left hand"],
-    waits: ["Left arm rests", "No holding on with the left hand"],
+    proposes: ["Left hand: up to shoulder height", "No weights in the left hand", "No support with the left hand"],
+    waits: ["Left arm rests", "No support with the left hand"],
   },
   { rule: "rotatorCuffRepair", side: "left", weeks: 30, proposes: [] },
-  { rule: "frozenShoulder", side: "right", proposes: ["Right upper arm lifts 90° at most", "Nothing heavy in the right hand"] },
+  {
+    rule: "frozenShoulder",
+    side: "right",
+    proposes: ["Right arm raise (shoulder elevation): up to 90°", "No weights in the right hand"],
+  },
   {
     rule: "shoulderAfterStroke",
     side: "left",
-    proposes: ["Left upper arm lifts 90° at most", "No holding on with the left hand"],
-    waits: ["Left arm rests", "No holding on with the left hand"],
+    proposes: ["Left arm raise (shoulder elevation): up to 90°", "No support with the left hand"],
+    waits: ["Left arm rests", "No support with the left hand"],
   },
   {
     rule: "shoulderReplacement",
     side: "right",
     kind: "reverse",
     weeks: 8,
-    proposes: ["No holding on with the right hand"],
-    waits: ["Right arm rests", "No holding on with the right hand"],
+    proposes: ["No support with the right hand"],
+    waits: ["Right arm rests", "No support with the right hand"],
   },
   {
     rule: "shoulderReplacement",
     side: "right",
     kind: "anatomic",
     weeks: 8,
-    proposes: ["No holding on with the right hand", "Right upper arm turns out 30° at most, and lifts to 90°"],
-    waits: ["Right arm rests", "No holding on with the right hand"],
+    proposes: ["No support with the right hand", "Right upper arm turn out (outward rotation): up to 30°; arm raise up to 90°"],
+    waits: ["Right arm rests", "No support with the right hand"],
   },
   {
     rule: "pacemaker",
     side: "left",
     weeks: 2,
-    proposes: ["Left hand stops at shoulder height", "No holding on with the left hand"],
-    waits: ["Left arm rests", "No holding on with the left hand"],
+    proposes: ["Left hand: up to shoulder height", "No support with the left hand"],
+    waits: ["Left arm rests", "No support with the left hand"],
   },
   { rule: "pacemaker", side: "left", weeks: 7, proposes: [] },
   {
     rule: "breastbone",
     weeks: 10,
-    proposes: ["Hands stop at shoulder height", "Hands no wider apart than 1.5 shoulder breadths", "Nothing heavy in the hands"],
+    proposes: ["Both hands: up to shoulder height", "Hands no wider than 1.5 shoulder widths", "No weights in the hands"],
     waits: ["Left arm rests", "Right arm rests"],
   },
   { rule: "breastbone", weeks: 12, proposes: [] },
@@ -80,8 +84,8 @@ const CASES: readonly Case[] = [
     rule: "handArthritis",
     side: "both",
     proposes: [
-      "No holding on with the left hand",
-      "No holding on with the right hand",
+      "No support with the left hand",
+      "No support with the right hand",
       "No closing the left hand to a fist",
       "No closing the right hand to a fist",
     ],
@@ -90,49 +94,49 @@ const CASES: readonly Case[] = [
     rule: "wristFracture",
     side: "left",
     weeks: 4,
-    proposes: ["No holding on with the left hand", "No closing the left hand to a fist"],
+    proposes: ["No support with the left hand", "No closing the left hand to a fist"],
   },
   {
     rule: "neckPain",
-    proposes: ["Neck turns either way 45° at most", "Neck bends back 20° at most", "No looking up with a turn"],
+    proposes: ["Neck turn to either side: up to 45°", "Neck bend back: up to 20°", "No looking up while turning"],
   },
   {
     rule: "rheumatoidNeck",
-    proposes: ["Neck bends forward 30° at most", "No full neck circles"],
-    waits: ["Neck bends forward 30° at most", "No full neck circles"],
+    proposes: ["Neck bend forward: up to 30°", "No full neck circles"],
+    waits: ["Neck bend forward: up to 30°", "No full neck circles"],
   },
   {
     rule: "osteoporosis",
     proposes: [
-      "Spine rounds forward 30° at most",
-      "Spine bends to the side either way 20° at most",
-      "Spine turns either way 30° at most",
+      "Spine bend forward (flexion): up to 30°",
+      "Spine side bend to either side: up to 20°",
+      "Spine turn to either side: up to 30°",
       "No tapping on the trunk",
     ],
   },
-  { rule: "spinalFracture", weeks: 5, proposes: ["Spine rounds forward 25° at most"], waits: OUT },
-  { rule: "spinalFracture", weeks: 40, proposes: ["Spine rounds forward 25° at most"] },
+  { rule: "spinalFracture", weeks: 5, proposes: ["Spine bend forward (flexion): up to 25°"], waits: OUT },
+  { rule: "spinalFracture", weeks: 40, proposes: ["Spine bend forward (flexion): up to 25°"] },
   {
     rule: "lowBackPain",
     proposes: [
-      "Spine turns either way 30° at most",
-      "Spine bends to the side either way 20° at most",
-      "Spine rounds forward 30° at most",
+      "Spine turn to either side: up to 30°",
+      "Spine side bend to either side: up to 20°",
+      "Spine bend forward (flexion): up to 30°",
     ],
   },
-  { rule: "disc", proposes: ["Spine rounds forward 20° at most"] },
-  { rule: "spinalStenosis", proposes: ["Spine bends back 5° at most", "Standing 8 min at most at a time"] },
-  { rule: "stiffSpine", proposes: ["Spine bends back 5° at most", "Spine rounds forward 20° at most"] },
+  { rule: "disc", proposes: ["Spine bend forward (flexion): up to 20°"] },
+  { rule: "spinalStenosis", proposes: ["Spine bend back (extension): up to 5°", "Standing: up to 8 min at a time"] },
+  { rule: "stiffSpine", proposes: ["Spine bend back (extension): up to 5°", "Spine bend forward (flexion): up to 20°"] },
   {
     rule: "hipReplacement",
     side: "left",
     kind: "posterior",
     weeks: 4,
     proposes: [
-      "Left hip bends 90° at most",
-      "Left leg goes in past the middle 5° at most",
-      "Left hip turns in 5° at most",
-      "A seat 5 cm higher at least",
+      "Left hip bend (flexion): up to 90°",
+      "Left leg across the midline (hip adduction): up to 5°",
+      "Left hip turn in (inward rotation): up to 5°",
+      "Seat at least 5 cm higher",
     ],
     waits: OUT,
   },
@@ -141,7 +145,7 @@ const CASES: readonly Case[] = [
     side: "right",
     kind: "anterior",
     weeks: 9,
-    proposes: ["No taking the right leg back and turned out at once"],
+    proposes: ["No right leg back and turned out together"],
     waits: OUT,
   },
   {
@@ -149,7 +153,7 @@ const CASES: readonly Case[] = [
     side: "right",
     kind: "lateral",
     weeks: 9,
-    proposes: ["No lifting the right leg out by its own strength"],
+    proposes: ["No active lifting of the right leg to the side"],
     waits: OUT,
   },
   { rule: "hipReplacement", side: "right", kind: "posterior", weeks: 13, proposes: [] },
@@ -158,56 +162,56 @@ const CASES: readonly Case[] = [
   {
     rule: "hipArthritis",
     side: "left",
-    proposes: ["Left knee bends to 45° at most under load", "Left knee loaded to 4 % of weight × stature at most"],
+    proposes: ["Left knee bend under load: up to 45°", "Left knee load: up to 4% of body weight × height"],
   },
   {
     rule: "kneeArthritis",
     side: "both",
-    proposes: ["Knees bend to 45° at most under load", "Knees loaded to 4 % of weight × stature at most"],
+    proposes: ["Knee bend under load, both sides: up to 45°", "Knee load, both sides: up to 4% of body weight × height"],
   },
-  { rule: "kneeReplacement", side: "right", weeks: 5, proposes: ["Right knee bends 90° at most"] },
+  { rule: "kneeReplacement", side: "right", weeks: 5, proposes: ["Right knee bend (flexion): up to 90°"] },
   {
     rule: "stiffAnkle",
     side: "left",
-    proposes: ["Left ankle bends forward 10° at most", "Left ankle bends forward 10° at most with the knee straight"],
+    proposes: ["Left ankle bend: up to 10°", "Left ankle bend (knee straight): up to 10°"],
   },
-  { rule: "neuropathyOfTheFeet", proposes: ["No eyes closed"] },
+  { rule: "neuropathyOfTheFeet", proposes: ["No closed eyes"] },
   { rule: "footUlcer", side: "right", proposes: SEATED_ON_LAND, waits: SEATED_ON_LAND },
   {
     rule: "partialWeightBearing",
     side: "right",
-    proposes: ["Right leg takes 50 % of body weight at most"],
+    proposes: ["Right leg weight: up to 50% of body weight"],
     waits: SEATED_ON_LAND,
   },
-  { rule: "oneSidedWeakness", side: "left", proposes: ["Standing only with a hold", "No holding on with the left hand"] },
+  { rule: "oneSidedWeakness", side: "left", proposes: ["Standing only with hand support", "No support with the left hand"] },
   { rule: "neglect", side: "left", proposes: [] },
   { rule: "aphasia", proposes: [] },
-  { rule: "parkinsons", proposes: ["No stepping back without a hold"] },
-  { rule: "ataxia", proposes: ["Standing only with a hold"] },
-  { rule: "multipleSclerosis", proposes: ["Water no warmer than 29 °C"] },
+  { rule: "parkinsons", proposes: ["No stepping back without support"] },
+  { rule: "ataxia", proposes: ["Standing only with hand support"] },
+  { rule: "multipleSclerosis", proposes: ["Water: up to 29 °C"] },
   {
     rule: "positionalVertigo",
     proposes: [
-      "Neck bends back 10° at most",
-      "Neck turns either way 45° at most",
-      "No looking up with a turn",
-      "No eyes closed",
+      "Neck bend back: up to 10°",
+      "Neck turn to either side: up to 45°",
+      "No looking up while turning",
+      "No closed eyes",
       "No head below the heart",
     ],
   },
   { rule: "vestibularLoss", proposes: [] },
-  { rule: "recentFall", kind: "one", weeks: 2, proposes: ["Steadiness stops at 4 of 10"] },
-  { rule: "recentFall", kind: "worse", weeks: 2, proposes: ["Steadiness stops at 4 of 10"], waits: SEATED_ON_LAND },
-  { rule: "fearOfFalling", proposes: ["Standing only with a hold"] },
-  { rule: "lowPressureOnStanding", proposes: ["Hands above the shoulder 10 s at most at a time"] },
+  { rule: "recentFall", kind: "one", weeks: 2, proposes: ["Balance demand: up to 4 out of 10"] },
+  { rule: "recentFall", kind: "worse", weeks: 2, proposes: ["Balance demand: up to 4 out of 10"], waits: SEATED_ON_LAND },
+  { rule: "fearOfFalling", proposes: ["Standing only with hand support"] },
+  { rule: "lowPressureOnStanding", proposes: ["Hand above the shoulder, both sides: up to 10 s at a time"] },
   {
     rule: "highBloodPressure",
     kind: "moderate",
     proposes: [
       QUIET_BREATH,
-      "Holds last 10 s at most",
+      "Static hold: up to 10 s",
       "No head below the heart",
-      "Hands above the shoulder 20 s at most at a time",
+      "Hand above the shoulder, both sides: up to 20 s at a time",
     ],
   },
   {
@@ -215,28 +219,28 @@ const CASES: readonly Case[] = [
     kind: "severe",
     proposes: [
       QUIET_BREATH,
-      "Holds last 10 s at most",
+      "Static hold: up to 10 s",
       "No head below the heart",
-      "Hands above the shoulder 20 s at most at a time",
+      "Hand above the shoulder, both sides: up to 20 s at a time",
     ],
     waits: OUT,
   },
   {
     rule: "heartDisease",
-    proposes: ["Effort 4 of 10 at most", QUIET_BREATH, "Holds last 10 s at most", "Water no deeper than the lower breastbone"],
+    proposes: ["Effort: up to 4 out of 10", QUIET_BREATH, "Static hold: up to 10 s", "Water depth: up to the lower breastbone"],
     waits: OUT,
   },
   { rule: "redFlag", proposes: [], waits: OUT },
-  { rule: "legArteryDisease", proposes: ["Holds last 10 s at most"] },
+  { rule: "legArteryDisease", proposes: ["Static hold: up to 10 s"] },
   { rule: "atrialFibrillation", proposes: [] },
   {
     rule: "lungDisease",
     kind: "moderate",
     proposes: [
       QUIET_BREATH,
-      "One breath lasts 6 s at most",
-      "Hands above the shoulder 22 s at most at a time",
-      "Hands above the shoulder 150 s at most in all",
+      "Breath length: up to 6 s",
+      "Hand above the shoulder, both sides: up to 22 s at a time",
+      "Hand above the shoulder, both sides: up to 150 s in total",
     ],
   },
   {
@@ -244,63 +248,58 @@ const CASES: readonly Case[] = [
     kind: "oxygen",
     proposes: [
       QUIET_BREATH,
-      "One breath lasts 6 s at most",
-      "Hands above the shoulder 22 s at most at a time",
-      "Hands above the shoulder 150 s at most in all",
-      "Water no deeper than the lower breastbone",
+      "Breath length: up to 6 s",
+      "Hand above the shoulder, both sides: up to 22 s at a time",
+      "Hand above the shoulder, both sides: up to 150 s in total",
+      "Water depth: up to the lower breastbone",
     ],
   },
   { rule: "eyePressure", kind: "glaucoma", weeks: 100, proposes: ["No head below the heart", QUIET_BREATH] },
   { rule: "eyePressure", kind: "surgery", weeks: 2, proposes: ["No head below the heart", QUIET_BREATH], waits: OUT },
   { rule: "eyePressure", kind: "surgery", weeks: 8, proposes: ["No head below the heart", QUIET_BREATH] },
   { rule: "memoryLoss", proposes: [] },
-  { rule: "lowVision", proposes: ["No eyes closed"] },
-  { rule: "hearingLoss", proposes: ["No eyes closed"] },
+  { rule: "lowVision", proposes: ["No closed eyes"] },
+  { rule: "hearingLoss", proposes: ["No closed eyes"] },
   { rule: "diabetes", proposes: [] },
   {
     rule: "abdomen",
     kind: "surgery",
     weeks: 3,
-    proposes: [QUIET_BREATH, "Hands hold 1 kg at most", "Holds last 10 s at most"],
+    proposes: [QUIET_BREATH, "Weight in each hand: up to 1 kg", "Static hold: up to 10 s"],
     waits: OUT,
   },
-  { rule: "abdomen", kind: "other", proposes: [QUIET_BREATH, "Hands hold 1 kg at most", "Holds last 10 s at most"] },
+  { rule: "abdomen", kind: "other", proposes: [QUIET_BREATH, "Weight in each hand: up to 1 kg", "Static hold: up to 10 s"] },
   { rule: "bloodThinners", proposes: [] },
-  { rule: "lowPlatelets", proposes: ["No tapping and percussion"] },
+  { rule: "lowPlatelets", proposes: ["No tapping"] },
   {
     rule: "protectedArm",
     side: "left",
-    proposes: [
-      "No holding on with the left hand",
-      "No closing the left hand to a fist",
-      "No tapping and percussion",
-      "Water no warmer than 33 °C",
-    ],
+    proposes: ["No support with the left hand", "No closing the left hand to a fist", "No tapping", "Water: up to 33 °C"],
   },
-  { rule: "openSkin", proposes: ["Not in the pool"] },
+  { rule: "openSkin", proposes: ["No pool"] },
   { rule: "epilepsy", kind: "settled", proposes: [] },
-  { rule: "epilepsy", kind: "active", proposes: [], waits: ["Not in the pool"] },
-  { rule: "fatigueAfterExertion", proposes: ["Half the rounds at most"] },
+  { rule: "epilepsy", kind: "active", proposes: [], waits: ["No pool"] },
+  { rule: "fatigueAfterExertion", proposes: ["Up to 50% of the repetitions"] },
   { rule: "wheelchair", kind: "other", proposes: ["No standing"] },
   { rule: "wheelchair", kind: "cordHigh", proposes: ["No standing"] },
-  { rule: "frailty", kind: "obesity", proposes: ["A chair with arms", "A seat 5 cm higher at least"] },
+  { rule: "frailty", kind: "obesity", proposes: ["Chair with arms", "Seat at least 5 cm higher"] },
   {
     rule: "frailty",
     kind: "frail",
     proposes: [
-      "A chair with arms",
-      "A seat 5 cm higher at least",
-      "Standing only with a hold",
-      "Standing 8 min at most at a time",
-      "Standing 20 min at most in all",
-      "Hands above the shoulder 20 s at most at a time",
-      "Hands above the shoulder 2 min at most in all",
-      "Either leg alone 5 s at most",
-      "Either leg alone 30 s at most in all",
-      "Knees bend to 35° at most under load",
-      "Holds last 10 s at most",
-      "Effort 4 of 10 at most",
-      "The first 45 min of the session at most",
+      "Chair with arms",
+      "Seat at least 5 cm higher",
+      "Standing only with hand support",
+      "Standing: up to 8 min at a time",
+      "Standing: up to 20 min in total",
+      "Hand above the shoulder, both sides: up to 20 s at a time",
+      "Hand above the shoulder, both sides: up to 2 min in total",
+      "One-leg standing: up to 5 s at a time",
+      "One-leg standing: up to 30 s in total",
+      "Knee bend under load, both sides: up to 35°",
+      "Static hold: up to 10 s",
+      "Effort: up to 4 out of 10",
+      "Session: up to 45 min",
     ],
   },
 ];
@@ -353,9 +352,9 @@ describe("numbers that follow what was measured", () => {
   test("each ankle gets its own", () => {
     const words = proposedCaps(rule, { side: "both", kind: null, eventDay: null }, { ...context, measured });
     expect(words.map(({ limit }) => limitInWords(limit))).toEqual([
-      "Left ankle bends forward 8° at most",
-      "Right ankle bends forward 14° at most",
-      "Ankles bend forward 10° at most with the knee straight",
+      "Left ankle bend: up to 8°",
+      "Right ankle bend: up to 14°",
+      "Ankle bend (knee straight), both sides: up to 10°",
     ]);
   });
 });
@@ -370,14 +369,14 @@ describe("numbers that hang on what holds", () => {
 
   test("halved is half of what would hold otherwise: a newcomer's twenty seconds come to ten", () => {
     const strictest = (channel: string) => (channel === "handsUpSeconds" ? 20 : channel === "handsUpSecondsInAll" ? 120 : null);
-    expect(words({ strictest })).toContain("Hands above the shoulder 10 s at most at a time");
-    expect(words({ strictest })).toContain("Hands above the shoulder 60 s at most in all");
-    expect(words({})).toContain("Hands above the shoulder 22 s at most at a time");
+    expect(words({ strictest })).toContain("Hand above the shoulder, both sides: up to 10 s at a time");
+    expect(words({ strictest })).toContain("Hand above the shoulder, both sides: up to 60 s in total");
+    expect(words({})).toContain("Hand above the shoulder, both sides: up to 22 s at a time");
   });
 
   test("the longest breath is the one that was measured, and six seconds until it is", () => {
-    expect(words({ longestBreath: 4.5 })).toContain("One breath lasts 4.5 s at most");
-    expect(words({})).toContain("One breath lasts 6 s at most");
+    expect(words({ longestBreath: 4.5 })).toContain("Breath length: up to 4.5 s");
+    expect(words({})).toContain("Breath length: up to 6 s");
   });
 });
 

@@ -3,7 +3,7 @@ import { firm, type LimitationRule, SITS_OUT, USUAL_PRACTICE } from "./rule.ts";
 
 const area = "heart and breath";
 const ALWAYS = ["acute", "healing", "settled"] as const;
-const ACSM = "ACSM guidelines, usual practice";
+const ACSM = "ACSM guidelines, common practice";
 
 export const HEART_AND_BREATH: readonly LimitationRule[] = [
   {
@@ -14,7 +14,7 @@ export const HEART_AND_BREATH: readonly LimitationRule[] = [
     timed: false,
     proposals: [firm({ channel: "handsUpSeconds", side: "both", limit: 10 })],
     cautions: ["Calf pumps, then rise in stages", "Leaving the pool: waist-deep 1 minute, hold the rail, sit 2 minutes"],
-    source: "consensus 2011, usual practice",
+    source: "consensus 2011, common practice",
     decides: "instructor",
   },
   {
@@ -63,7 +63,7 @@ export const HEART_AND_BREATH: readonly LimitationRule[] = [
     timed: false,
     waits: { phases: ALWAYS, meanwhile: SITS_OUT },
     proposals: [],
-    cautions: ["Not before the clinician has spoken"],
+    cautions: ["Not until the clinician has given advice"],
     source: USUAL_PRACTICE,
     decides: "clinician",
   },
@@ -74,7 +74,7 @@ export const HEART_AND_BREATH: readonly LimitationRule[] = [
     sided: false,
     timed: false,
     proposals: [firm({ channel: "holdSeconds", limit: 10 })],
-    cautions: ["Stop and start again is welcome"],
+    cautions: ["Stopping to rest and starting again is fine"],
     source: ACSM,
     decides: "instructor",
   },
@@ -107,7 +107,7 @@ export const HEART_AND_BREATH: readonly LimitationRule[] = [
       firm({ channel: "handsUpSecondsInAll", side: "both", limit: USUAL_HANDS_UP.inAll }, { halves: true }),
       firm({ channel: "waterDepth", limit: 70 }, { kinds: ["severe", "oxygen"] }),
     ],
-    cautions: ["Two breaths to the room's one, as needed", { words: "A tube is kept off the floor path", kinds: ["oxygen"] }],
+    cautions: ["Two breaths to the group's one, as needed", { words: "Keep the oxygen tube off the walkway", kinds: ["oxygen"] }],
     source: ACSM,
     decides: "instructor",
   },

@@ -45,7 +45,7 @@ export const HIPS_KNEES_AND_FEET: readonly LimitationRule[] = [
       comfort({ channel: "kneeLoad", side: "affected", limit: 4 }),
     ],
     cautions: ["Short stance", "No pivot on a loaded foot"],
-    source: "ACSM guidelines, usual practice",
+    source: "ACSM guidelines, common practice",
     decides: "instructor",
   },
   {
@@ -59,7 +59,7 @@ export const HIPS_KNEES_AND_FEET: readonly LimitationRule[] = [
       comfort({ channel: "kneeLoad", side: "affected", limit: 4 }),
     ],
     cautions: ["Short stance", "No pivot on a loaded foot"],
-    source: "ACSM guidelines, usual practice",
+    source: "ACSM guidelines, common practice",
     decides: "instructor",
   },
   {
@@ -86,7 +86,7 @@ export const HIPS_KNEES_AND_FEET: readonly LimitationRule[] = [
       firm({ channel: "straightKneeDorsiflexion", side: "affected", limit: 10 }, { follows: "straightKneeDorsiflexion" }),
     ],
     cautions: ["Shorter steps"],
-    source: "measured standing, usual practice",
+    source: "measured standing, common practice",
     decides: "instructor",
   },
   {

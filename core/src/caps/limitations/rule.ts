@@ -127,7 +127,7 @@ export const comfort = (limit: LimitTemplate, more: More = {}): Proposal => ({
   ...more,
 });
 
-export const USUAL_PRACTICE = "usual practice";
+export const USUAL_PRACTICE = "common practice";
 
 /** No form at all. */
 export const SITS_OUT = [

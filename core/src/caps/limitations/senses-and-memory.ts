@@ -30,7 +30,7 @@ export const SENSES_AND_MEMORY: readonly LimitationRule[] = [
     cautions: [
       "One change at a time, the same place",
       "The helper stays near",
-      "Never re-fitted for others' sake",
+      "Do not change this participant's variant to suit others",
       "In the pool a named companion in reach",
     ],
     source: USUAL_PRACTICE,

@@ -10,7 +10,7 @@ export const SKIN_BLOOD_AND_ORGANS: readonly LimitationRule[] = [
     sided: false,
     timed: false,
     proposals: [],
-    cautions: ["Glucose is asked before class", "Feet are looked at after class", "Shoes on"],
+    cautions: ["Ask about glucose before class", "Check feet after class", "Shoes on"],
     source: "ADA 2016",
     decides: "instructor",
   },

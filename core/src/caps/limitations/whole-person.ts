@@ -11,7 +11,7 @@ export const WHOLE_PERSON: readonly LimitationRule[] = [
     sided: false,
     timed: false,
     proposals: [firm({ channel: "roundsShare", part: "all", limit: 50 })],
-    cautions: ["Long rests", "Asked after 24, 48 and 72 hours", "Any increase is set by the person"],
+    cautions: ["Long rests", "Ask again after 24, 48 and 72 hours", "The participant decides any increase"],
     source: USUAL_PRACTICE,
     decides: "instructor",
   },

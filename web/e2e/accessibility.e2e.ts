@@ -141,11 +141,12 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     "a block's settings",
     async () => {
       await page.keyboard.press("Escape");
+      await page.waitForFunction(() => document.querySelector('[role="dialog"]') === null);
       await page.keyboard.press("j");
       await click(page, "Sides, variant, pace, explanation");
       // What to mind is worked out beside the first fit of everybody, on a machine that runs many tests.
-      await seeText(page, "2 checks", 90_000);
-      await click(page, "2 checks");
+      await seeText(page, "2 more checks", 90_000);
+      await click(page, "2 more checks");
     },
   ],
   [

@@ -165,7 +165,7 @@ test("a sore shoulder at check-in lowers that person's cells only, where the arm
   await click(page, "right shoulder, now 5");
   await seeText(page, "More pain than usual, right shoulder");
   const fitted = page.waitForResponse((response) => response.url().includes("/fit"));
-  await click(page, "Keep");
+  await click(page, "Save");
   expect((await fitted).status()).toBeLessThan(400);
   const after = await cellsOf(senara);
   expect(await cellsOf(tam)).toEqual(others);

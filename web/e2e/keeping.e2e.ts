@@ -75,7 +75,7 @@ test("what is noted while the network is dead arrives when it is back, also afte
   await page.keyboard.press("2");
   await seeText(page, "Left the class");
   await page.keyboard.press("r");
-  await seeText(page, "1 kept here, not sent yet");
+  await seeText(page, "1 saved on this device, not sent yet");
   await page.setOfflineMode(false);
   await page.reload();
   await seeText(page, "Rested");
@@ -146,7 +146,7 @@ test("a server killed in the middle of a class shows it where it was when it is 
   await page.keyboard.press("2");
   await seeText(page, "Left the class");
   await page.keyboard.press("p");
-  await seeText(page, "1 kept here, not sent yet");
+  await seeText(page, "1 saved on this device, not sent yet");
 
   const second = await startOwnServer(first.port);
   await seeText(page, "All saved");

@@ -53,7 +53,7 @@ const duration = (): Promise<string> => page.$eval('[data-testid="duration"]', (
 const totals = (): Promise<string> => page.$eval('[aria-label="Left and right"]', (list) => (list as HTMLElement).innerText);
 const panel = (): Promise<string> => page.$eval("aside", (aside) => (aside as HTMLElement).innerText);
 const saved = () =>
-  page.waitForFunction(() => [...document.querySelectorAll('[role="status"]')].some((note) => note.textContent === "saved"));
+  page.waitForFunction(() => [...document.querySelectorAll('[role="status"]')].some((note) => note.textContent === "Saved"));
 const secondsOf = (text: string): number => {
   const [minutes = 0, seconds = 0] = text.split(":").map(Number);
   return 60 * minutes + seconds;
@@ -172,8 +172,8 @@ test("a seam that cannot be says why, and is mended in one touch", async () => {
   await page.keyboard.press("j");
   await seeText(page, "Needs a pause: participants stand with feet hip-width apart, but this movement starts with");
   await click(page, "Add a transition");
-  await page.waitForFunction(() => !document.body.innerText.includes("Cannot run straight on"));
-  expect(await panel()).toContain("foot ahead");
+  await page.waitForFunction(() => !document.body.innerText.includes("Needs a pause"));
+  expect(await panel()).toContain("foot forward");
 });
 
 test("one side alone is asked about and evened out in one touch", async () => {

@@ -41,7 +41,7 @@ const kept = async (planId: string) => (await findPlan(organisation.scope, planI
 
 /** Waits until the board says that everything is saved. */
 const saved = () =>
-  page.waitForFunction(() => [...document.querySelectorAll('[role="status"]')].some((note) => note.textContent === "saved"));
+  page.waitForFunction(() => [...document.querySelectorAll('[role="status"]')].some((note) => note.textContent === "Saved"));
 
 test("somebody in a wheelchair with one arm that moves is written down, and has everything seated", async () => {
   const personId = await addSomebody(organisation, "Loveday");
@@ -164,13 +164,13 @@ test("more pain than usual at check-in gives that person smaller and fewer, for 
   await click(page, "right shoulder, now 5");
   await seeText(page, "More pain than usual, right shoulder");
   const fitted = page.waitForResponse((response) => response.url().includes("/fit"));
-  await click(page, "Keep");
+  await click(page, "Save");
   expect((await fitted).status()).toBeLessThan(400);
   await seeText(page, "Takes part: more pain than usual, right shoulder");
   await page.waitForFunction(() => !document.body.innerText.includes("Updating variants for today…"));
   await click(page, "Start class");
   await click(page, "Next");
-  await seeText(page, "rounds");
+  await seeText(page, "repetitions");
   await page.keyboard.press("1");
-  await seeText(page, "more pain than usual, right shoulder, no leaning on the right hand, set by today's check-in");
+  await seeText(page, "more pain than usual, right shoulder, no leaning on the right hand; source: today's check-in");
 });

@@ -49,7 +49,7 @@ async function addSoreShoulder(page: Page) {
 
 async function planThree(page: Page) {
   await pressOn(page, "Plans");
-  await seeText(page, "No session planned");
+  await seeText(page, "No upcoming sessions");
   await pressOn(page, "Plan this session");
   await seeText(page, "No movements yet");
   await page.keyboard.press("/");
@@ -59,7 +59,7 @@ async function planThree(page: Page) {
     await page.keyboard.press("Enter");
   }
   await page.waitForSelector('table[aria-busy="false"]');
-  await seeText(page, "saved");
+  await seeText(page, "Saved");
 }
 
 async function teach(page: Page) {

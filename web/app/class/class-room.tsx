@@ -56,7 +56,7 @@ interface Props {
 
 const delayInWords = (seconds: number): string => {
   const minutes = Math.round(Math.abs(seconds) / 60);
-  if (minutes === 0) return "On time";
+  if (minutes === 0) return "on time";
   return `${minutes} min ${seconds > 0 ? "behind" : "ahead"}`;
 };
 
@@ -209,8 +209,8 @@ export function ClassRoom({ classId, planned, kept, safety }: Props) {
         <div className="grid min-h-0 flex-1 gap-6 px-6 pb-5 lg:grid-cols-[minmax(0,1fr)_30rem]">
           <section className="flex min-h-0 flex-col">
             <p className="text-xl text-tide-200">
-              {block.movement.phase} · {minutesAndSeconds(elapsed)} of {minutesAndSeconds(script.total)} · {delayInWords(behind)}{" "}
-              · lost: {script.home}
+              <span className="capitalize">{block.movement.phase}</span> · {minutesAndSeconds(elapsed)} of{" "}
+              {minutesAndSeconds(script.total)} · {delayInWords(behind)}. Lost your place? Wait {script.home}.
             </p>
             <h1 className="mt-1 text-5xl">{words?.name}</h1>
             <p className="mt-2 text-2xl text-sand-100">{words?.cues.do}</p>
@@ -219,13 +219,13 @@ export function ClassRoom({ classId, planned, kept, safety }: Props) {
               <dl className="flex flex-col justify-center gap-6" aria-live="polite">
                 {step.side && (
                   <div>
-                    <dt className="text-xl text-tide-200">side</dt>
+                    <dt className="text-xl text-tide-200">Side</dt>
                     <dd className="font-display text-4xl font-bold">{step.side}</dd>
                     {script.showing === "mirror" && <dd className="text-tide-200">your {otherSide(step.side)}</dd>}
                   </div>
                 )}
                 <div>
-                  <dt className="text-xl text-tide-200">{round === 0 ? "showing" : "round"}</dt>
+                  <dt className="text-xl text-tide-200">{round === 0 ? "Demonstration" : "Repetition"}</dt>
                   <dd className="font-display text-4xl font-bold">
                     {round === 0 ? minutesAndSeconds(step.lead - inStep) : `${round} of ${step.rounds}`}
                   </dd>

@@ -7,7 +7,7 @@ interface Props {
   readonly keepOurs: (version: number) => void;
 }
 
-const WORDS = { saved: "saved", saving: "saving", offline: "Not saved yet. No connection; trying again." } as const;
+const WORDS = { saved: "Saved", saving: "Saving…", offline: "Not saved yet. No connection; trying again." } as const;
 
 /** How the plan stands with the server, in a word; after a change made elsewhere, the choice between the two. */
 export function SaveNote({ state, takeTheirs, keepOurs }: Props) {

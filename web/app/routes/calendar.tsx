@@ -101,7 +101,7 @@ function Sessions({ sessions, groups }: Pick<Loaded, "sessions" | "groups">) {
                 <input type="hidden" name="day" value={day} />
                 <span className="text-sand-600">not planned:</span>
                 <Button look="quiet" name="start" value="forward" className="px-2">
-                  two new and a recap
+                  Two new movements and a recap
                 </Button>
                 <Button look="quiet" name="start" value="last" className="px-2">
                   as last time

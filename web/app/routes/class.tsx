@@ -84,7 +84,7 @@ function Ended({ taught, events, organisation, name, role }: Loaded) {
   const steps = useMemo(() => classSteps(taught.script.blocks), [taught]);
   return (
     <Shell organisation={organisation} name={name} role={role}>
-      <PageHead title={`${taught.script.groupName}, ${dayInWords(taught.day)}`} note="What happened">
+      <PageHead title={`${taught.script.groupName}, ${dayInWords(taught.day)}`} note="Class record">
         {role !== "helper" && (
           <ButtonLink look="plain" to={`/plans/${taught.planId}`}>
             Open the plan

@@ -94,12 +94,12 @@ export function AskedOf({ asked, people, ask, hasDepths }: Props) {
       <Choice
         label="Variant"
         value={asked.kind}
-        options={FORM_KINDS.map((kind) => [kind, kind === "water" ? "in water" : kind])}
+        options={FORM_KINDS.map((kind) => [kind, kind === "water" ? "aquatic" : kind])}
         choose={(kind) => ask({ ...asked, kind: kind as FormKind })}
       />
       {asked.kind === "supported" && (
         <Choice
-          label="Holding on"
+          label="Using support"
           value={String(asked.hold)}
           options={HOLDS.map((hold, i) => [String(i), holdInWords(hold)])}
           choose={(hold) => ask({ ...asked, hold: Number(hold) })}

@@ -161,7 +161,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     async () => {
       await page.keyboard.press("Escape");
       await page.keyboard.press("j");
-      await click(page, "Propose");
+      await click(page, "Draft a plan");
       await seeText(page, "Three drafts", 90_000);
     },
   ],
@@ -261,6 +261,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     async () => {
       await page.goto(`${serverUrl()}/plans`, { waitUntil: "networkidle0" });
       await click(page, "Wednesday 14 October");
+      await page.waitForSelector('[data-testid="board"]');
       await click(page, "Teach");
       await seeText(page, "Who is here, and how are they?");
     },

@@ -131,33 +131,40 @@ async function startOwnServer(port: number): Promise<{ child: ChildProcess; port
   });
 }
 
-test("a server killed in the middle of a class shows it where it was when it is started again", async () => {
-  const first = await startOwnServer(0);
-  const base = `http://127.0.0.1:${first.port}`;
-  const page = await openPage(browser, []);
-  await signIn(page, base, organisation);
-  await teachToTheMiddle(page, base, await planFor("2026-10-28"));
-  await seeText(page, "All saved");
-  first.child.removeAllListeners("exit");
-  const gone = new Promise((resolve) => first.child.once("exit", resolve));
-  first.child.kill("SIGKILL");
-  await gone;
-  // Noted while the server is dead.
-  await page.keyboard.press("2");
-  await seeText(page, "Left the class");
-  await page.keyboard.press("p");
-  await seeText(page, "1 saved on this device, not sent yet");
+/** Two servers are started one after the other, beside everything else that is tested. Milliseconds. */
+const SERVERS_START_IN = 300_000;
 
-  const second = await startOwnServer(first.port);
-  await seeText(page, "All saved");
-  await page.reload();
-  await seeTheMiddle(page);
-  await seeText(page, "Pain");
-  // Another device sees it too: it is not only this browser that remembers.
-  const other = await openPage(browser, []);
-  await signIn(other, base, organisation);
-  await other.goto(page.url());
-  await seeText(other, "Pain");
-  second.child.removeAllListeners("exit");
-  second.child.kill("SIGKILL");
-});
+test(
+  "a server killed in the middle of a class shows it where it was when it is started again",
+  async () => {
+    const first = await startOwnServer(0);
+    const base = `http://127.0.0.1:${first.port}`;
+    const page = await openPage(browser, []);
+    await signIn(page, base, organisation);
+    await teachToTheMiddle(page, base, await planFor("2026-10-28"));
+    await seeText(page, "All saved");
+    first.child.removeAllListeners("exit");
+    const gone = new Promise((resolve) => first.child.once("exit", resolve));
+    first.child.kill("SIGKILL");
+    await gone;
+    // Noted while the server is dead.
+    await page.keyboard.press("2");
+    await seeText(page, "Left the class");
+    await page.keyboard.press("p");
+    await seeText(page, "1 saved on this device, not sent yet");
+
+    const second = await startOwnServer(first.port);
+    await seeText(page, "All saved");
+    await page.reload();
+    await seeTheMiddle(page);
+    await seeText(page, "Pain");
+    // Another device sees it too: it is not only this browser that remembers.
+    const other = await openPage(browser, []);
+    await signIn(other, base, organisation);
+    await other.goto(page.url());
+    await seeText(other, "Pain");
+    second.child.removeAllListeners("exit");
+    second.child.kill("SIGKILL");
+  },
+  SERVERS_START_IN,
+);

@@ -50,7 +50,7 @@ async function addSoreShoulder(page: Page) {
 async function planThree(page: Page) {
   await pressOn(page, "Plans");
   await seeText(page, "No upcoming sessions");
-  await pressOn(page, "Plan this session");
+  await pressOn(page, "Create plan");
   await seeText(page, "No movements yet");
   await page.keyboard.press("/");
   for (const movement of ["Settling breath", "Lift and part the arms", "Gather and close"]) {

@@ -180,6 +180,12 @@ export function limitInBrief(limit: CapLimit): string {
       return `${bothOr(limit.side, "ankle", "ankles")} to ${limit.limit}°`;
     case "straightKneeDorsiflexion":
       return `${bothOr(limit.side, "ankle", "ankles")} to ${limit.limit}°, knee straight`;
+    case "kneeLoad":
+      return `${bothOr(limit.side, "knee", "knees")} load to ${limit.limit}%`;
+    case "shoulderLoad":
+      return `${bothOr(limit.side, "shoulder", "shoulders")} load to ${limit.limit}%`;
+    case "handsUpSecondsInAll":
+      return `${bothOr(limit.side, "hand", "hands")} up ${seconds(limit.limit)} in total`;
     case "legShare":
       return `${bothOr(limit.side, "leg", "legs")} to ${limit.limit}%`;
     case "noStanding":

@@ -44,11 +44,11 @@ function barsOf(demands: readonly Demand[], caps: readonly Cap[], rounds: number
     (side) => rounds * demands.reduce((sum, demand) => sum + demand.handAboveShoulderSeconds[sideIndex(side)], 0),
   );
   return [
-    scaled("steadiness", steadiness.toFixed(1), steadiness, 10, strictestNumber(caps, "steadiness")),
+    scaled("Balance demand", steadiness.toFixed(1), steadiness, 10, strictestNumber(caps, "steadiness")),
     ...SIDES.map((side) => {
       const reach = handReach(demands, side);
       const cap = handCap(caps, side);
-      return scaled(`${side} hand`, heightWords(reach), reach, LANDMARKS.length, cap);
+      return scaled(side === "left" ? "Left hand" : "Right hand", heightWords(reach), reach, LANDMARKS.length, cap);
     }),
     scaled("Knee bend under load", `${Math.round(knee)}°`, knee, 90, strictestNumber(caps, "loadedKnee")),
     scaled("Ankle bend", `${Math.round(ankle)}°`, ankle, 30, strictestNumber(caps, "dorsiflexion")),
@@ -85,17 +85,17 @@ function waterBars(demands: readonly Demand[]): Bar[] {
 /** What the form asks, beside what the person may: a bar each, the cap as a mark across it. */
 export function DemandBars(props: { demands: readonly Demand[]; caps: readonly Cap[]; rounds: number }) {
   return (
-    <dl className="grid grid-cols-[auto_1fr_auto] items-center gap-x-3 gap-y-1.5">
+    <dl className="flex flex-col gap-2">
       {barsOf(props.demands, props.caps, props.rounds).map((bar) => (
-        <div key={bar.label} className="contents">
+        <div key={bar.label} className="grid grid-cols-[1fr_auto] gap-x-3">
           <dt>{bar.label}</dt>
-          <dd className="relative h-3 rounded-full bg-sand-200" aria-hidden="true">
+          <dd className="text-right font-bold">{bar.words}</dd>
+          <dd className="relative col-span-2 h-2.5 rounded-full bg-sand-200" aria-hidden="true">
             <span className="absolute inset-y-0 left-0 rounded-full bg-tide-600" style={{ width: `${100 * bar.filled}%` }} />
             {bar.cap !== null && (
               <span className="absolute -inset-y-1 w-[3px] bg-signal-600" style={{ left: `calc(${100 * bar.cap}% - 1px)` }} />
             )}
           </dd>
-          <dd className="text-right font-bold">{bar.words}</dd>
         </div>
       ))}
     </dl>

@@ -108,7 +108,7 @@ export const ProposeSheet = memo(function ProposeSheet({ draft, setting, minutes
     >
       <Dialog.Trigger asChild>
         <Button type="button" look="plain">
-          Propose
+          Draft a plan
         </Button>
       </Dialog.Trigger>
       <Dialog.Portal>

@@ -210,7 +210,7 @@ function NextSession({ session, leads, today }: { session: Session; leads: boole
             {day === today ? "Today" : dayInWords(day)}, {group.startsAt}
           </p>
           <p className="text-sand-600">
-            {group.place} · {group.people} people
+            {group.place} · {group.people} participants
             {plan && ` · ${plan.outline.blocks.length} movements, ${minutesAndSeconds(plan.outline.total)} min`}
           </p>
         </div>

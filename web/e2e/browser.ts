@@ -25,7 +25,7 @@ export async function openPage(browser: Browser, problems: string[]): Promise<Pa
   const page = await (await browser.createBrowserContext()).newPage();
   await page.setViewport({ width: 1280, height: 800 });
   // Two cores are shared with everything else that is tested.
-  page.setDefaultNavigationTimeout(60_000);
+  page.setDefaultNavigationTimeout(120_000);
   page.on("pageerror", (error) => problems.push(String(error)));
   page.on("console", (message) => {
     const text = message.text();
@@ -72,8 +72,11 @@ export async function typeInto(page: Page, label: string, text: string): Promise
 /** How often a page is looked at while something is waited for; each frame would leave no time for the page. Milliseconds. */
 const POLLING = 100;
 
+/** How long is waited for something on a page: a machine may be shared with others that take its time. Milliseconds. */
+const PATIENCE = 60_000;
+
 /** Waits until the page shows some words. */
-export async function seeText(page: Page, words: string, timeout = 20_000): Promise<void> {
+export async function seeText(page: Page, words: string, timeout = PATIENCE): Promise<void> {
   await page
     .waitForFunction(
       (wanted) => document.body.innerText.replace(/\s+/g, " ").includes(wanted),
@@ -96,7 +99,7 @@ export async function click(page: Page, words: string): Promise<void> {
       return element.offsetParent !== null && name.replace(/\s+/g, " ").trim().startsWith(wanted);
     });
   for (let attempt = 1; ; attempt += 1) {
-    const handle = await page.waitForFunction(find, { timeout: 20_000, polling: POLLING }, words);
+    const handle = await page.waitForFunction(find, { timeout: PATIENCE, polling: POLLING }, words);
     try {
       await (handle.asElement() as Awaited<ReturnType<Page["$"]>>)?.click();
       return;

@@ -179,7 +179,7 @@ describe("sides", () => {
   });
 });
 
-test("the tide rises where everybody stands up or sits down: 4.5 without arms on the chair", () => {
+test("the tide line rises where everyone stands up or sits down: 4.5 without arms on the chair", () => {
   const seated = (movementId: string) => ({ movementId, as: "seated" as const });
   const blocks = planned(seated("settling-breath"), "one-leg-toe-near", "side-drift", seated("trunk-turn"));
   expect(lookAtPlan(blocks, circumstances(), library).rising).toEqual([null, 4.5, null, 4.5, null]);

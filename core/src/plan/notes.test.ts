@@ -1,16 +1,16 @@
 import { describe, expect, test } from "vitest";
 import { createFormLibrary } from "../fit/form-library.ts";
 import { lookAtPlan } from "./look-at-plan.ts";
-import { planNotes } from "./notes.ts";
+import { fixesOf, planNotes } from "./notes.ts";
 import { circumstances, planned } from "./plan.fixture.ts";
 import type { Circumstances, PlannedBlock } from "./read-plan.ts";
 
 const library = createFormLibrary();
 
 function wordsOf(blocks: PlannedBlock[], differs: Partial<Circumstances> = {}, minutes = 30): string[] {
-  const question = { blocks, circumstances: circumstances(differs), library };
-  const look = lookAtPlan(blocks, question.circumstances, library);
-  return planNotes(question, look, { minutes, purpose: null }).map(({ words }) => words);
+  const around = circumstances(differs);
+  const look = lookAtPlan(blocks, around, library);
+  return planNotes(look, { minutes, purpose: null, style: around.style }).map(({ words }) => words);
 }
 
 describe("what to mind in a plan", () => {
@@ -59,5 +59,23 @@ describe("what to mind in a plan", () => {
     const words = wordsOf(planned("settling-breath", { movementId: "shift-and-press", straight: true, only: "left" }));
     expect(words[0]).toMatch(/Needs a pause/);
     expect(words[1]).toMatch(/^Left/);
+  });
+
+  test("each note that can be fixed has fixes, and a fix takes its note away", () => {
+    const blocks = planned("settling-breath", { movementId: "shift-and-press", straight: true });
+    const around = circumstances();
+    const look = lookAtPlan(blocks, around, library);
+    const checks = { minutes: 30, purpose: null, style: around.style };
+    const notes = planNotes(look, checks);
+    const seam = notes.find(({ toFix }) => toFix?.what === "seam");
+    if (!seam) throw new Error("the plan has no seam that cannot be");
+    const fixes = fixesOf(seam, { blocks, circumstances: around, library }, look, checks.minutes);
+    expect(fixes.map(({ words }) => words)).toContain("Add a transition");
+    for (const fix of fixes) {
+      const fixed = fix.blocks.map((block, i) => ({ block, movement: (blocks[i] as PlannedBlock).movement }));
+      expect(planNotes(lookAtPlan(fixed, around, library), checks).map(({ id }) => id)).not.toContain(seam.id);
+    }
+    for (const note of notes.filter(({ toFix }) => toFix === null))
+      expect(fixesOf(note, { blocks, circumstances: around, library }, look, checks.minutes)).toEqual([]);
   });
 });

@@ -1,23 +1,31 @@
 import { type Phase, taughtName } from "../movement/format.ts";
-import { sideCount } from "./balance.ts";
+import { sideCount, type Uneven } from "./balance.ts";
 import { contentLabel, readContent, type SessionPurpose, strainRuns } from "./content.ts";
 import { problemInWords } from "./join.ts";
 import type { PlanLook } from "./look-at-plan.ts";
 import { type Mend, type MendQuestion, MOST_NEW, mendSeam, mendSides, mendTime, ON_TIME, overBy } from "./mends.ts";
 import { outOfOrder, PHASE_RULES, readPhases } from "./phases.ts";
 import { type BlockReading, problemsOf } from "./read-plan.ts";
+import type { TeachingStyle } from "./style.ts";
 import { minutesAndSeconds } from "./time.ts";
 
-/** Something about a plan to mind, with what would mend it. */
+/** What a fix would have to change; finding fixes takes longer than finding what is wrong. */
+type ToFix =
+  | { readonly what: "seam"; readonly blockId: string }
+  | { readonly what: "time" }
+  | { readonly what: "sides"; readonly uneven: Uneven };
+
+/** A check of a plan that did not pass. */
 export interface PlanNote {
   readonly id: string;
   readonly words: string;
-  /** The block it speaks of. */
+  /** The block concerned. */
   readonly blockId: string | null;
-  /** Whether the plan cannot be taught well as it is; otherwise it is only good to know. */
+  /** Whether the plan cannot be taught well as it is; otherwise the note is only good to know. */
   readonly pressing: boolean;
-  /** Ways to mend it, each in one touch; where `inOrder`, each goes on from the one before. */
-  readonly mends: readonly Mend[];
+  /** Null where no fix is offered. */
+  readonly toFix: ToFix | null;
+  /** Whether each fix includes the ones before it. */
   readonly inOrder: boolean;
 }
 
@@ -26,42 +34,45 @@ const note = (id: string, words: string, rest: Partial<PlanNote> = {}): PlanNote
   words,
   blockId: null,
   pressing: false,
-  mends: [],
+  toFix: null,
   inOrder: false,
   ...rest,
 });
 
 const nameOf = ({ movement }: BlockReading): string => taughtName(movement);
 
-const seamNotes = (question: MendQuestion, look: PlanLook): PlanNote[] =>
+const seamNotes = (look: PlanLook): PlanNote[] =>
   problemsOf(look.reading).flatMap(({ blockId, seam }) => {
     const block = look.reading.blocks.find(({ id }) => id === blockId);
     if (!block || seam.problem === null) return [];
     const words = `${nameOf(block)}. ${problemInWords(seam.problem)}`;
-    return [note(`seam ${blockId}`, words, { blockId, pressing: true, mends: mendSeam(question, look, blockId) })];
+    return [note(`seam ${blockId}`, words, { blockId, pressing: true, toFix: { what: "seam", blockId } })];
   });
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 const phaseWithArticle = (phase: Phase): string => `${phase === "arrive" ? "an" : "a"} ${capital(phase)}`;
 
-function timeNotes(question: MendQuestion, look: PlanLook, minutes: number): PlanNote[] {
+function timeNotes(look: PlanLook, minutes: number): PlanNote[] {
   const over = overBy(look, minutes);
   if (over <= ON_TIME.late && over >= -ON_TIME.early) return [];
   if (look.reading.blocks.length === 0) return [];
   const late = over > ON_TIME.late;
   const words = `${minutesAndSeconds(Math.abs(over))} ${late ? `over ${minutes} min` : `unused of ${minutes} min`}`;
-  return [note("time", words, { pressing: late, mends: mendTime(question, look, minutes), inOrder: true })];
+  return [note("time", words, { pressing: late, toFix: { what: "time" }, inOrder: true })];
 }
 
-const sideNotes = (question: MendQuestion, look: PlanLook): PlanNote[] =>
+const sideNotes = (look: PlanLook): PlanNote[] =>
   look.uneven.map((uneven) => {
     const { label, unit } = sideCount(uneven.count);
     const [left, right] = uneven.totals.map((value) => `${Math.round(value)}${unit && ` ${unit}`}`) as [string, string];
     const tips = look.reading.blocks.find(({ id }) => id === uneven.tippedBy);
     const words = `Left ${left}, right ${right} ${label}${tips ? `, mainly because of ${nameOf(tips)}` : ""}`;
-    const mends = mendSides(question, look, uneven);
-    return note(`sides ${uneven.count}`, words, { blockId: uneven.tippedBy, pressing: true, mends });
+    return note(`sides ${uneven.count}`, words, {
+      blockId: uneven.tippedBy,
+      pressing: true,
+      toFix: { what: "sides", uneven },
+    });
   });
 
 function phaseNotes(look: PlanLook): PlanNote[] {
@@ -112,8 +123,7 @@ const strainNotes = (look: PlanLook): PlanNote[] =>
     }),
   );
 
-function learningNotes({ circumstances }: MendQuestion, { reading }: PlanLook): PlanNote[] {
-  const { style } = circumstances;
+function learningNotes({ reading }: PlanLook, style: TeachingStyle): PlanNote[] {
   const fresh = reading.blocks.filter(({ knowledge }) => knowledge === "new");
   const most = style.learning === "sameSet" ? 0 : MOST_NEW;
   const few = reading.blocks.filter(({ block }) => block.rounds < style.leastRounds);
@@ -141,20 +151,38 @@ function learningNotes({ circumstances }: MendQuestion, { reading }: PlanLook): 
   ];
 }
 
-/** Everything about a plan to mind, the pressing first. @param minutes that the session has */
-export function planNotes(
-  question: MendQuestion,
-  look: PlanLook,
-  { minutes, purpose }: { readonly minutes: number; readonly purpose: SessionPurpose | null },
-): PlanNote[] {
+/** What the checks of a plan go by. */
+export interface PlanChecks {
+  /** Minutes that the session has. */
+  readonly minutes: number;
+  readonly purpose: SessionPurpose | null;
+  readonly style: TeachingStyle;
+}
+
+/** The checks of a plan that did not pass, the pressing first. Quick: no fix is tried. */
+export function planNotes(look: PlanLook, { minutes, purpose, style }: PlanChecks): PlanNote[] {
   return [
-    ...seamNotes(question, look),
-    ...timeNotes(question, look, minutes),
-    ...sideNotes(question, look),
+    ...seamNotes(look),
+    ...timeNotes(look, minutes),
+    ...sideNotes(look),
     ...orderNotes(look),
     ...phaseNotes(look),
-    ...learningNotes(question, look),
+    ...learningNotes(look, style),
     ...strainNotes(look),
     ...contentNotes(look, purpose),
   ].sort((a, b) => Number(b.pressing) - Number(a.pressing));
+}
+
+/** Fixes of a note, each tried on the whole plan. @param minutes that the session has */
+export function fixesOf({ toFix }: PlanNote, question: MendQuestion, look: PlanLook, minutes: number): Mend[] {
+  switch (toFix?.what) {
+    case "seam":
+      return mendSeam(question, look, toFix.blockId);
+    case "time":
+      return mendTime(question, look, minutes);
+    case "sides":
+      return mendSides(question, look, toFix.uneven);
+    default:
+      return [];
+  }
 }

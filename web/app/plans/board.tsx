@@ -114,7 +114,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
   // Tide, blocks, clock and totals follow the hand at once; all else once it rests, so that it is never held up.
   const later = useRested(looked);
   const laterBlocks = later.look.reading.blocks;
-  const notes = usePlanNotes(later.draft, later, movements, setting, group.minutes);
+  const { notes, fixes } = usePlanNotes(later, movements, setting, group.minutes);
   const fills = usePaletteOrder(movements, later.look, later.draft.purpose, later.question.circumstances, later.question.library);
   const fitted = useFit(later.fitPlan, people, served);
   const laterLayout = useMemo(() => layoutOf(later.look.reading, width), [later, width]);
@@ -228,7 +228,9 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
       </BoardHead>
       <div className="mb-1 flex flex-wrap items-center gap-x-4">
         <SideTotalsLine totals={look.totals} />
-        {notes.length > 0 && <ToMind ref={mind} notes={notes} choose={chooseBlock} take={take} />}
+        {notes.length > 0 && (
+          <ToMind ref={mind} notes={notes} fixes={later.draft === draft ? fixes : null} choose={chooseBlock} take={take} />
+        )}
         {notes.length === 0 && blocks.length > 0 && (
           <p className="text-tide-700">All checks passed: transitions, left–right balance and time.</p>
         )}

@@ -1,24 +1,33 @@
 import type { Block } from "@able-tide/core/plan/block";
+import type { Mend } from "@able-tide/core/plan/mends";
 import type { PlanNote } from "@able-tide/core/plan/notes";
 import { ChevronRight } from "lucide-react";
 import { Popover } from "radix-ui";
 import type { Ref } from "react";
 import { memo } from "react";
+import type { CheckedPlan } from "./use-plan-notes.ts";
 
-interface Props {
-  readonly notes: readonly PlanNote[];
+interface Props extends CheckedPlan {
   readonly choose: (blockId: string) => void;
   readonly take: (blocks: readonly Block[]) => void;
   readonly ref?: Ref<HTMLElement>;
 }
 
+const NO_FIXES: readonly Mend[] = [];
+
 const more = (seconds: number): string =>
   seconds === 0 ? "" : `, ${Math.abs(Math.round(seconds))} s ${seconds < 0 ? "shorter" : "longer"}`;
 
-/** One thing to mind, with its mends: one is a button, several are steps in their order or choices. */
-function Note({ note, choose, take }: { note: PlanNote } & Pick<Props, "choose" | "take">) {
-  const { words, blockId, pressing, mends, inOrder } = note;
-  const [only] = mends;
+interface NoteProps extends Pick<Props, "choose" | "take"> {
+  readonly note: PlanNote;
+  /** Null while they are being found. */
+  readonly mends: readonly Mend[] | null;
+}
+
+/** A check that the plan does not pass, with its fixes: one is a button, several are steps in their order or choices. */
+function Note({ note, mends, choose, take }: NoteProps) {
+  const { words, blockId, pressing, inOrder } = note;
+  const [only] = mends ?? [];
   return (
     <li
       className={`flex flex-wrap items-center gap-x-3 rounded-[10px] border px-3 ${pressing ? "border-[1.5px] border-signal-600 bg-signal-100 font-semibold text-signal-700" : "border-sand-300 bg-white"}`}
@@ -30,7 +39,8 @@ function Note({ note, choose, take }: { note: PlanNote } & Pick<Props, "choose" 
       ) : (
         <span className="flex min-h-11 items-center">{words}</span>
       )}
-      {only && mends.length === 1 && (
+      {mends === null && <span className="font-normal text-sand-600">Finding a fix…</span>}
+      {only && mends?.length === 1 && (
         <button
           type="button"
           onClick={() => take(only.blocks)}
@@ -39,7 +49,7 @@ function Note({ note, choose, take }: { note: PlanNote } & Pick<Props, "choose" 
           {only.words}
         </button>
       )}
-      {mends.length > 1 && (
+      {mends && mends.length > 1 && (
         <Popover.Root>
           <Popover.Trigger className="flex min-h-11 items-center gap-1 font-semibold text-tide-900 underline underline-offset-4">
             {inOrder ? "Suggested fixes, in order" : `${mends.length} possible fixes`}{" "}
@@ -78,7 +88,8 @@ function Note({ note, choose, take }: { note: PlanNote } & Pick<Props, "choose" 
 }
 
 /** Checks in this plan: what cannot be taught as it is, then what is good to know. */
-export const ToMind = memo(function ToMind({ notes, choose, take, ref }: Props) {
+export const ToMind = memo(function ToMind({ notes, fixes, choose, take, ref }: Props) {
+  const fixesFor = ({ id, toFix }: PlanNote) => (toFix === null ? NO_FIXES : fixes === null ? null : (fixes.get(id) ?? NO_FIXES));
   const pressing = notes.filter((note) => note.pressing);
   const others = notes.filter((note) => !note.pressing);
   return (
@@ -86,7 +97,7 @@ export const ToMind = memo(function ToMind({ notes, choose, take, ref }: Props) 
       {pressing.length > 0 && (
         <ul className="order-last mb-2 flex basis-full flex-wrap gap-2">
           {pressing.map((note) => (
-            <Note key={note.id} note={note} choose={choose} take={take} />
+            <Note key={note.id} note={note} mends={fixesFor(note)} choose={choose} take={take} />
           ))}
         </ul>
       )}
@@ -98,7 +109,7 @@ export const ToMind = memo(function ToMind({ notes, choose, take, ref }: Props) 
           </summary>
           <ul className="mb-2 flex flex-wrap gap-2">
             {others.map((note) => (
-              <Note key={note.id} note={note} choose={choose} take={take} />
+              <Note key={note.id} note={note} mends={fixesFor(note)} choose={choose} take={take} />
             ))}
           </ul>
         </details>

@@ -1,32 +1,39 @@
 import type { Movement } from "@able-tide/core/movement/format";
+import type { Mend } from "@able-tide/core/plan/mends";
 import { type PlanNote, planNotes } from "@able-tide/core/plan/notes";
 import type { PlanSetting } from "@able-tide/core/plan/setting";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import type { NotesAnswer, NotesQuestion } from "../workers/notes.worker.ts";
-import type { Draft } from "./draft.ts";
 import type { LookedAt } from "./use-plan-look.ts";
 
-/**
- * What to mind in a plan: at first with the page, then in a worker, since mends are tried one by one. What was to mind
- * stays until the answer for the plan as it is has come.
- */
+export interface CheckedPlan {
+  /** The checks that the plan does not pass. */
+  readonly notes: readonly PlanNote[];
+  /** Fixes by the id of the check; null while they are being found for the plan as it is. */
+  readonly fixes: NotesAnswer["fixes"] | null;
+}
+
+/** Checks a plan at once, and finds fixes in a worker, since each is tried on the whole plan. */
 export function usePlanNotes(
-  draft: Draft,
-  { look, question }: LookedAt,
+  { draft, look, question }: LookedAt,
   movements: readonly Movement[],
   setting: PlanSetting,
   minutes: number,
-): readonly PlanNote[] {
-  const [notes, setNotes] = useState(() => planNotes(question, look, { minutes, purpose: draft.purpose }));
+): CheckedPlan {
+  const { style } = question.circumstances;
+  const notes = useMemo(() => planNotes(look, { minutes, purpose: draft.purpose, style }), [look, minutes, draft.purpose, style]);
+  const [found, setFound] = useState<{ readonly of: PlanNote[]; readonly fixes: ReadonlyMap<string, readonly Mend[]> } | null>(
+    null,
+  );
   const worker = useRef<Worker | null>(null);
   const turn = useRef(0);
-  const first = useRef(true);
+  const asked = useRef(notes);
 
   useEffect(() => {
     const started = new Worker(new URL("../workers/notes.worker.ts", import.meta.url), { type: "module" });
     worker.current = started;
     started.onmessage = ({ data }: MessageEvent<NotesAnswer>) => {
-      if (data.turn === turn.current) setNotes([...data.notes]);
+      if (data.turn === turn.current) setFound({ of: asked.current, fixes: data.fixes });
     };
     return () => {
       started.terminate();
@@ -35,21 +42,19 @@ export function usePlanNotes(
   }, []);
 
   useEffect(() => {
-    if (first.current) {
-      first.current = false;
-      return;
-    }
     turn.current += 1;
+    asked.current = notes;
+    if (!notes.some(({ toFix }) => toFix !== null)) return;
     const used = new Set(draft.blocks.map(({ movementId }) => movementId));
-    const asked: NotesQuestion = {
+    const question: NotesQuestion = {
       turn: turn.current,
       content: draft,
       movements: movements.filter(({ id }) => used.has(id)),
       setting,
       minutes,
     };
-    worker.current?.postMessage(asked);
-  }, [draft, movements, setting, minutes]);
+    worker.current?.postMessage(question);
+  }, [notes, draft, movements, setting, minutes]);
 
-  return notes;
+  return { notes, fixes: found?.of === notes ? found.fixes : null };
 }

@@ -84,11 +84,14 @@ describe("a note in class", () => {
     expect(await cellsOf(classId, ann)).toEqual(before);
     await told(classId, [noted(ann, "pain", 0)]);
     const after = await cellsOf(classId, ann);
-    expect(after?.some(({ level, rounds }, i) => level < (before?.[i]?.level ?? 0) || rounds < (before?.[i]?.rounds ?? 0))).toBe(
-      true,
-    );
-    for (const [i, { steadiness }] of (after ?? []).entries())
-      expect(steadiness).toBeLessThanOrEqual((before?.[i]?.steadiness ?? 0) + 1e-9);
+    const cells = (before ?? []).map((was, i) => ({ was, is: after?.[i] as NonNullable<typeof before>[number] }));
+    for (const { was, is } of cells) {
+      expect(is.level).toBeLessThanOrEqual(was.level);
+      expect(is.rounds).toBeLessThanOrEqual(was.rounds);
+      // The demand is read to a tenth; a posture is solved to about a millionth of a metre, which moves its fifth digit.
+      expect(Number(is.steadiness.toFixed(1))).toBeLessThanOrEqual(Number(was.steadiness.toFixed(1)));
+    }
+    expect(cells.some(({ was, is }) => is.level < was.level || is.rounds < was.rounds)).toBe(true);
   });
 
   test("taken back gives back what it took", async () => {

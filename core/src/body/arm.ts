@@ -204,15 +204,17 @@ function leanElbow(along: number, aside: number, swivel: number, out: ArmAngles)
 const beyondTurn = ({ elevation, plane, axial }: ArmAngles): number => turnBeyond(elevation, plane, outwardTurn(plane, axial));
 
 /** Steps in which an elbow is swung round, and how far at most, radians. */
-const SWIVEL = { step: 6 * DEGREE, most: 150 * DEGREE, halvings: 14 } as const;
+const SWIVEL = { step: 6 * DEGREE, most: 150 * DEGREE, halvings: 26 } as const;
 
 /**
  * Swings the elbow round the line from shoulder to hand, no further than it takes for the shoulder to turn as far as a
  * shoulder does; where no place does, to the one that is least beyond.
+ *
+ * @returns how far it was swung, radians
  */
-function swivelWithinTurn(along: number, aside: number, out: ArmAngles): void {
+function swivelWithinTurn(along: number, aside: number, out: ArmAngles): number {
   let least = beyondTurn(out);
-  if (least <= 0 || aside < 1e-6) return;
+  if (least <= 0 || aside < 1e-6) return 0;
   let best = 0;
   for (let swivel = SWIVEL.step; swivel <= SWIVEL.most && least > 0; swivel += SWIVEL.step)
     for (const signed of [swivel, -swivel]) {
@@ -233,6 +235,16 @@ function swivelWithinTurn(along: number, aside: number, out: ArmAngles): void {
     }
   }
   leanElbow(along, aside, within, out);
+  return within;
+}
+
+/**
+ * How far each elbow was swung round when its hand was last placed, radians. Which way an elbow is swung may change at once where
+ * its hand moves a little; while `kept`, it stays as it was, so that what goes along with the hand has no jumps.
+ */
+export interface ElbowSwivels {
+  kept: boolean;
+  readonly angles: [number, number];
 }
 
 /**
@@ -240,10 +252,17 @@ function swivelWithinTurn(along: number, aside: number, out: ArmAngles): void {
  * would turn further than a shoulder does: then it goes as far round as it must.
  *
  * @param target in thorax axes, from the shoulder joint, shares of H
+ * @param swivels of a hand that is placed again and again
  * @returns how far the arm is too short, share of H; 0 when the hand arrives. The angles are then in `out`;
  * otherwise they point the straight arm at the target.
  */
-export function reachWithArm(target: readonly [number, number, number], side: Side, { lengths }: Build, out: ArmAngles): number {
+export function reachWithArm(
+  target: readonly [number, number, number],
+  side: Side,
+  { lengths }: Build,
+  out: ArmAngles,
+  swivels?: ElbowSwivels,
+): number {
   const i = sideIndex(side);
   const upperArm = lengths[UPPER_ARM_LENGTH[i]] as number;
   const grip = (lengths[FOREARM_LENGTH[i]] as number) + MASS.hand.at * (lengths[HAND_LENGTH[i]] as number);
@@ -283,7 +302,11 @@ export function reachWithArm(target: readonly [number, number, number], side: Si
   const cosElbow = (reach ** 2 - upperArm ** 2 - grip ** 2) / (2 * upperArm * grip);
   out.elbow = Math.acos(Math.min(1, Math.max(-1, cosElbow))) / DEGREE;
   out.wrist = 0;
-  leanElbow(c, sine, 0, out);
-  swivelWithinTurn(c, sine, out);
+  if (swivels?.kept) leanElbow(c, sine, swivels.angles[i], out);
+  else {
+    leanElbow(c, sine, 0, out);
+    const swivel = swivelWithinTurn(c, sine, out);
+    if (swivels) swivels.angles[i] = swivel;
+  }
   return shortBy;
 }

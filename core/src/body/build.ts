@@ -66,6 +66,8 @@ export const lengthIndexes = (segment: LongSegment): Pair => [lengthNumber[segme
 export interface Build {
   /** The same for the same proportions and limbs; tells builds apart where solved forms are kept. */
   readonly key: string;
+  /** Whether both sides are the same, to the digits of the key: such a body does a movement the other way round as its mirror image. */
+  readonly even: boolean;
   /** Segment masses as shares of body mass, see `massIndex` and `massIndexes`; they add up to 1. */
   readonly masses: Float64Array;
   /** Segment lengths as shares of stature, see `lengthIndexes`. */
@@ -121,6 +123,13 @@ function writeLimb(
 const scaleOf = (measured: number | null, usual: number, fixed: number): number =>
   measured === null ? 1 : (measured - fixed) / (usual - fixed);
 
+/** Tells one side of a body from another: its lengths to a hundredth of a millimetre on a person, and what its limbs are. */
+function sideKey(lengths: Float64Array, { arms, legs }: MeasuredBody, side: Side): string {
+  const i = sideIndex(side);
+  const measures = SIDED_LENGTHS.map((segment) => (lengths[lengthIndexes(segment)[i]] as number).toFixed(5));
+  return `${measures.join()};${JSON.stringify([arms[i], legs[i]])}`;
+}
+
 /**
  * The proportions of one person's body.
  *
@@ -149,8 +158,10 @@ export function buildOf(measured: MeasuredBody, stature: number): Build {
   // A person is weighed as they are: what is left is the whole.
   const whole = masses.reduce((sum, share) => sum + share, 0);
   for (let i = 0; i < masses.length; i += 1) masses[i] = (masses[i] as number) / whole;
+  const [left, right] = pairOf((side) => sideKey(lengths, measured, side));
   return {
-    key: `${[...lengths].map((length) => length.toFixed(5)).join()};${JSON.stringify([measured.arms, measured.legs])};${measured.floats};${measured.wheelchair};${((measured.seatRaise ?? 0) / stature).toFixed(5)}`,
+    key: `${left};${right};${measured.floats};${measured.wheelchair};${((measured.seatRaise ?? 0) / stature).toFixed(5)}`,
+    even: left === right,
     masses,
     lengths,
     bareArmMoment: pairOf((side) => bareArmMoment(masses, lengths, side)),
@@ -173,12 +184,6 @@ function bareArmMoment(masses: Float64Array, lengths: Float64Array, side: Side):
 
 /** The body of the tables: nothing measured, nothing missing. */
 export const USUAL_BUILD: Build = buildOf(USUAL_BODY, 1);
-
-/** Whether both sides of a body are the same, so that it does a movement the other way round as its mirror image. */
-export const isEven = ({ masses, lengths, measured: { arms, legs } }: Build): boolean =>
-  SIDED_MASSES.every((segment) => masses[massIndexes(segment)[0]] === masses[massIndexes(segment)[1]]) &&
-  SIDED_LENGTHS.every((segment) => lengths[lengthIndexes(segment)[0]] === lengths[lengthIndexes(segment)[1]]) &&
-  [arms, legs].every(([left, right]) => left.kind === right.kind);
 
 /** Whether an arm can take part in a movement: it may be a stump, but it moves. */
 export const armTakesPart = ({ measured }: Build, side: Side): boolean => measured.arms[sideIndex(side)].kind !== "still";

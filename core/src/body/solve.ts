@@ -1,8 +1,10 @@
 import { pairOf, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
+import type { ElbowSwivels } from "./arm.ts";
 import { baseOfSupport, marginOfStability, type Point, RESTING_SHARE, RESTING_SHARE_USED } from "./base-of-support.ts";
 import { type Build, hasFoot, USUAL_BUILD } from "./build.ts";
 import { column, pointColumn, ROW_WIDTH, sidedColumns, sidedPointColumns } from "./channels.ts";
 import { bearsWeight, contactsOf, onlyRests, pressurePoint, quietPlace } from "./contacts.ts";
+import { findPelvis, GAIN } from "./find-pelvis.ts";
 import {
   type FreeLegAngles,
   highestHip,
@@ -39,9 +41,6 @@ export interface SolvedPose {
   readonly problem: PoseProblem | null;
 }
 
-/** About one micrometre on a person. */
-const TOLERANCE = 5e-7;
-const MOST_STEPS = 24;
 /**
  * How far the pelvis of the poses before stood from where it was first looked for, shares of H. Along a movement that goes on
  * evenly, so that the next one is found in fewer steps.
@@ -51,9 +50,6 @@ export interface PelvisTrail {
   readonly before: [x: number, z: number];
 }
 export const newTrail = (): PelvisTrail => ({ last: [0, 0], before: [0, 0] });
-
-/** The pelvis carries most of the mass with it while the planted legs lag behind: this gain nearly cancels the lag. */
-const GAIN = 1.16;
 
 const PELVIS = pointColumn("pelvis");
 const FIRST_POINT = PELVIS;
@@ -95,6 +91,7 @@ const upperRow = new Float64Array(ROW_WIDTH);
 const feet: readonly [PlantedFoot, PlantedFoot] = [plantedFoot(), plantedFoot()];
 const freeLeg: FreeLegAngles = { flexion: 0, abduction: 0, rotation: 0, knee: 0, ankle: 0 };
 const pelvisAt: [number, number, number] = [0, 0, 0];
+const swivels: ElbowSwivels = { kept: false, angles: [0, 0] };
 let problem: PoseProblem | null = null;
 let build: Build = USUAL_BUILD;
 
@@ -134,18 +131,10 @@ function placeUpperBody(pose: Pose): void {
   placeTrunk(pose.values, upperRow, axes, build, upperMoments);
 }
 
-/**
- * How much further than the plain step to go, from how the miss shrank last time (Aitken): 1 without a last time.
- */
-function speedUp(miss: number, last: number): number {
-  if (last === 0) return 1;
-  return 1 / (1 - Math.min(0.5, Math.max(-0.5, miss / last)));
-}
-
 function placeArms(pose: Pose, row: Float64Array, into: Float64Array, fixed: boolean): void {
   for (const side of SIDES) {
     if (holdsOn(pose.frame.hands[sideIndex(side)]) !== fixed) continue;
-    const shortBy = placeHandAndArm(pose.values, pose.frame, side, pelvisAt, row, axes, build, into);
+    const shortBy = placeHandAndArm(pose.values, pose.frame, side, pelvisAt, row, axes, build, into, swivels);
     if (shortBy > 1e-6) problem ??= { kind: "armTooShort", side, shortBy };
   }
 }
@@ -236,20 +225,19 @@ function solveStanding(pose: Pose, row: Float64Array, ceiling: number, trail: Pe
   pelvisAt[2] = firstZ + (trail ? 2 * trail.last[1] - trail.before[1] : 0);
   const holding = pose.frame.hands.some(holdsOn);
   const problemBefore = problem;
-  let lastX = 0;
-  let lastZ = 0;
-  for (let count = 0; count < MOST_STEPS; count += 1) {
+  const miss: [number, number] = [0, 0];
+  const place = (x: number, z: number, near: boolean): void => {
     problem = problemBefore;
+    // Which way an elbow is swung may change at once: near the place such a jump would leave no place at all.
+    swivels.kept = near;
+    pelvisAt[0] = x;
+    pelvisAt[2] = z;
     pelvisAt[1] = Math.min(wanted, ceiling, reachableHeight(pose));
     placeMass(pose, row, holding);
-    const missX = targetX - (moments[0] as number);
-    const missZ = targetZ - (moments[2] as number);
-    if (missX * missX + missZ * missZ < TOLERANCE * TOLERANCE) break;
-    pelvisAt[0] += GAIN * missX * speedUp(missX, lastX);
-    pelvisAt[2] += GAIN * missZ * speedUp(missZ, lastZ);
-    lastX = missX;
-    lastZ = missZ;
-  }
+    miss[0] = targetX - (moments[0] as number);
+    miss[1] = targetZ - (moments[2] as number);
+  };
+  findPelvis({ pelvis: pelvisAt, miss, place });
   if (trail) {
     const isFirst = trail.last[0] === 0 && trail.last[1] === 0;
     trail.before[0] = isFirst ? pelvisAt[0] - firstX : trail.last[0];
@@ -257,7 +245,7 @@ function solveStanding(pose: Pose, row: Float64Array, ceiling: number, trail: Pe
     trail.last[0] = pelvisAt[0] - firstX;
     trail.last[1] = pelvisAt[2] - firstZ;
   }
-  // The last step may have moved the pelvis on: its height is found for where it stands, so that no leg stretches.
+  // The last place that was tried may not be the found one to the last digit: its height is found anew, so that no leg stretches.
   problem = problemBefore;
   pelvisAt[1] = Math.min(wanted, ceiling, reachableHeight(pose));
   placeBody(pose, row, holding);
@@ -385,6 +373,7 @@ function placePose(
   problem = null;
   build = proportions;
   placeUpperBody(pose);
+  swivels.kept = false;
   placeArms(pose, upperRow, upperMoments, false);
   setFeet(pose);
   const { seating } = pose.frame;

@@ -1,5 +1,5 @@
 import { SIDES, type Side, sideIndex, sideSign } from "../side.ts";
-import { type ArmAngles, type Moments, placeArm, reachWithArm } from "./arm.ts";
+import { type ArmAngles, type ElbowSwivels, type Moments, placeArm, reachWithArm } from "./arm.ts";
 import { type Build, massIndex } from "./build.ts";
 import { column, MIDLINE_RANGES, pointColumn, sidedPointColumns } from "./channels.ts";
 import { type PoseFrame, sidedSlots, slot } from "./pose.ts";
@@ -125,6 +125,7 @@ const offset: [number, number, number] = [0, 0, 0];
  * to the pelvis at the origin.
  *
  * @param pelvisAt where the pelvis really is; a hand on something fixed has to reach from there
+ * @param swivels how far the elbows are swung round, kept while the pelvis finds its place
  * @returns by how much the arm is too short to hold on, share of H; 0 if it reaches or is free
  */
 export function placeHandAndArm(
@@ -136,6 +137,7 @@ export function placeHandAndArm(
   axes: TrunkAxes,
   build: Build,
   moments: Moments,
+  swivels: ElbowSwivels,
 ): number {
   const i = sideIndex(side);
   angles.elevation = values[ELEVATION[i]] as number;
@@ -164,7 +166,7 @@ export function placeHandAndArm(
         (axes.thorax[axis] as number) * offset[0] +
         (axes.thorax[3 + axis] as number) * offset[1] +
         (axes.thorax[6 + axis] as number) * offset[2];
-    shortBy = reachWithArm(target, side, build, angles);
+    shortBy = reachWithArm(target, side, build, angles, swivels);
   }
   placeArm(row, side, axes.thorax, angles, build, moments);
   return shortBy;

@@ -1,4 +1,4 @@
-import { type Build, isEven } from "../body/build.ts";
+import type { Build } from "../body/build.ts";
 import { ROW_WIDTH } from "../body/channels.ts";
 import { MIDDLING_STATURE } from "../body/segments.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
@@ -139,7 +139,6 @@ export function createFormLibrary(): FormLibrary {
   const atKeys = remembered<number, Extremes | null>();
   const ranging = remembered<string, MeantRanges>();
   const ranked = remembered<string, RankedShape>();
-  const even = remembered<string, boolean>();
 
   /** What is known of a movement by its content: its number, and one for each body that does it. */
   function known(movement: Movement): Content {
@@ -176,7 +175,7 @@ export function createFormLibrary(): FormLibrary {
 
   /** Whether a body does a movement that the left leads as the mirror image of one that the right leads. */
   const isMirrored = (movement: Movement, build: Build, lead: Side): boolean =>
-    lead === "left" && movement.sided && even(build.key, () => isEven(build));
+    lead === "left" && movement.sided && build.even;
 
   function demandLed(movement: Movement, choice: FormChoice, doer: FormDoer, breathSeconds: number, lead: Side): Demand | null {
     const { stature, build } = doer;

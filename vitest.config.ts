@@ -3,16 +3,22 @@ import { defineConfig } from "vitest/config";
 /** A fit of many drawn cases takes seconds, and minutes where the machine is shared with others that take its time. */
 const PATIENCE = 180_000;
 
+const seed = process.env["FAST_CHECK_SEED"] ?? String(Math.trunc(Math.random() * 2 ** 31));
+process.env["FAST_CHECK_SEED"] = seed;
+process.stdout.write(`property tests draw with FAST_CHECK_SEED=${seed}\n`);
+const setupFiles = [new URL("core/src/seed.setup.ts", import.meta.url).pathname];
+
 export default defineConfig({
   test: {
     maxWorkers: 2,
     projects: [
-      { test: { name: "core", include: ["core/src/**/*.test.ts"], testTimeout: PATIENCE } },
-      { test: { name: "web", include: ["web/app/**/*.test.ts"], testTimeout: PATIENCE } },
+      { test: { name: "core", include: ["core/src/**/*.test.ts"], setupFiles, testTimeout: PATIENCE, isolate: false } },
+      { test: { name: "web", include: ["web/app/**/*.test.ts"], setupFiles, testTimeout: PATIENCE } },
       {
         test: {
           name: "server",
           include: ["web/server/**/*.test.ts"],
+          setupFiles,
           testTimeout: PATIENCE,
           hookTimeout: PATIENCE,
         },

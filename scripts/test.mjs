@@ -1,5 +1,6 @@
 // npm test: types, lint, dependency rules, unused code, unit and property tests, the server and the real interface on a
-// throwaway database. Its last line is "N passed, N failed". Words after "--" choose tests by file name.
+// throwaway database. Its last line is "N passed, N failed". Words after "--" choose tests by file name. "--browser" leaves out
+// checks and unit tests, "--long" runs heavy tests at full size.
 import { spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -9,7 +10,10 @@ import { startCluster } from "./postgres.mjs";
 import { startServer } from "./server.mjs";
 import { build, installPackages, ROOT } from "./setup.mjs";
 
-const chosen = process.argv.slice(2);
+const options = process.argv.slice(2).filter((word) => word.startsWith("--"));
+const chosen = process.argv.slice(2).filter((word) => !word.startsWith("--"));
+const browserOnly = options.includes("--browser");
+const testSize = options.includes("--long") ? "full" : "small";
 /** The tests' own today, a Tuesday morning, so that they do not depend on the day they run. */
 const CLOCK_STARTS_AT = "2026-10-13T09:00:00Z";
 
@@ -32,6 +36,8 @@ function check(name, [program, ...args]) {
   if (!good) process.stdout.write(`${result.stdout}${result.stderr}\n`);
 }
 
+const PROJECTS = browserOnly ? ["--project", "server", "--project", "browser"] : [];
+
 const SLOWEST = 12;
 
 /** What took longest, so that a test that has grown slow is seen. */
@@ -49,7 +55,7 @@ function runTests(env, folder) {
   const report = join(folder, "report.json");
   const result = spawnSync(
     "npx",
-    ["vitest", "run", "--reporter=dot", "--reporter=json", `--outputFile.json=${report}`, ...chosen],
+    ["vitest", "run", "--reporter=dot", "--reporter=json", `--outputFile.json=${report}`, ...PROJECTS, ...chosen],
     {
       cwd: ROOT,
       env: { ...process.env, ...env },
@@ -74,7 +80,7 @@ const folder = mkdtempSync(join(tmpdir(), "able-tide-test-"));
 let cluster = null;
 let server = null;
 try {
-  if (chosen.length === 0) for (const [name, command] of CHECKS) check(name, command);
+  if (chosen.length === 0 && !browserOnly) for (const [name, command] of CHECKS) check(name, command);
   build("build-test");
   // The database's user has to be able to go there.
   cluster = await startCluster(`${folder}-postgres`);
@@ -85,6 +91,7 @@ try {
     TEST_DATABASE_URL: databaseUrl,
     E2E_URL: `http://127.0.0.1:${server.port}`,
     CHROMIUM: chromiumPath,
+    TEST_SIZE: testSize,
   };
   runTests(env, folder);
 } catch (error) {

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { SIDES, sideIndex } from "../side.ts";
+import { cases } from "../test-size.fixture.ts";
 import { anyBody, onBuild } from "./any-build.fixture.ts";
 import { angle, anyPose } from "./any-pose.fixture.ts";
 import { marginOfStability } from "./base-of-support.ts";
@@ -192,6 +193,6 @@ test("a pose that puts a foot on the floor which a body does not have is a probl
       if (missing) expect(problem).toEqual({ kind: "noFoot", side: missing });
       else expect(problem?.kind).not.toBe("noFoot");
     }),
-    { numRuns: 2000 },
+    { numRuns: cases(800, 20000) },
   );
 });

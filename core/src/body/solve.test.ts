@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { SIDES, sideIndex } from "../side.ts";
+import { cases } from "../test-size.fixture.ts";
 import { anyBody, onBuild } from "./any-build.fixture.ts";
 import { angle, anyPose } from "./any-pose.fixture.ts";
 import { lengthIndexes } from "./build.ts";
@@ -31,7 +32,7 @@ describe("whatever the pose", () => {
             expect(distance).toBeCloseTo(build.lengths[lengthIndexes(segment)[sideIndex(side)]] as number, 8);
           }
       }),
-      { numRuns: 300 },
+      { numRuns: cases(300, 20000) },
     );
   });
 
@@ -56,7 +57,7 @@ describe("whatever the pose", () => {
           6,
         );
       }),
-      { numRuns: 200 },
+      { numRuns: cases(200, 10000) },
     );
   });
 
@@ -76,6 +77,7 @@ describe("whatever the pose", () => {
         };
         expect(row[column("comZ")]).toBeCloseTo(weightLeft * pressure("left") + (1 - weightLeft) * pressure("right"), 5);
       }),
+      { numRuns: cases(300, 20_000) },
     );
   });
 });

@@ -6,6 +6,7 @@ import { capOf } from "../caps/cap.fixture.ts";
 import type { CapLimit } from "../caps/cap.ts";
 import { FULL_STANDING } from "../movement/form.ts";
 import { load } from "../movement/library.fixture.ts";
+import { cases } from "../test-size.fixture.ts";
 import { fitCell } from "./cell.ts";
 import { createFormLibrary, leadsOf } from "./form-library.ts";
 import { scarceFor } from "./place.ts";
@@ -65,7 +66,7 @@ describe("a cap on what a shoulder meets in water", () => {
           expect(tight.fidelity).toBeLessThanOrEqual(loose.fidelity + 1e-9);
         },
       ),
-      { numRuns: 40 },
+      { numRuns: cases(12, 200) },
     );
   });
 

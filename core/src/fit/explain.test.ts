@@ -3,6 +3,7 @@ import { describe, expect, test } from "vitest";
 import type { CapLimit } from "../caps/cap.ts";
 import { load } from "../movement/library.fixture.ts";
 import { inOneGo } from "../steps.ts";
+import { cases } from "../test-size.fixture.ts";
 import { untrueOf } from "./explain.fixture.ts";
 import { type Explanation, explainInSteps } from "./explain.ts";
 import { createFormLibrary } from "./form-library.ts";
@@ -67,7 +68,7 @@ describe("why a cell is as it is", () => {
         if (found.caps.length > 0)
           expect(untrueOf({ plan, person: someone, block, scarce: SCARCE, library, memory }, found)).toBeNull();
       }),
-      { numRuns: 25 },
+      { numRuns: cases(6, 100) },
     );
   }, 300_000);
 });

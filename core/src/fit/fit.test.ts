@@ -12,6 +12,7 @@ import { hasLandForm, type Movement } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";
 import { circumstances } from "../plan/plan.fixture.ts";
 import { readPlan } from "../plan/read-plan.ts";
+import { cases } from "../test-size.fixture.ts";
 import { cellOnFeet, fitCell } from "./cell.ts";
 import type { CellQuestion } from "./cell-search.ts";
 import { fitPlanOf } from "./fit-plan.ts";
@@ -153,7 +154,7 @@ describe("whatever the caps", () => {
           if (each.limit.channel === "rounds") expect(rounds).toBeLessThanOrEqual(each.limit.limit);
         }
       }),
-      { numRuns: 40 },
+      { numRuns: cases(12, 200) },
     );
   });
 
@@ -165,7 +166,7 @@ describe("whatever the caps", () => {
         const after = fit(movement, [cap(tightened(limit)), ...rest]);
         expect(after.fidelity).toBeLessThanOrEqual(before.fidelity + 1e-9);
       }),
-      { numRuns: 40 },
+      { numRuns: cases(12, 200) },
     );
   });
 });

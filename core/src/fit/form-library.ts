@@ -174,8 +174,7 @@ export function createFormLibrary(): FormLibrary {
     });
 
   /** Whether a body does a movement that the left leads as the mirror image of one that the right leads. */
-  const isMirrored = (movement: Movement, build: Build, lead: Side): boolean =>
-    lead === "left" && movement.sided && build.even;
+  const isMirrored = (movement: Movement, build: Build, lead: Side): boolean => lead === "left" && movement.sided && build.even;
 
   function demandLed(movement: Movement, choice: FormChoice, doer: FormDoer, breathSeconds: number, lead: Side): Demand | null {
     const { stature, build } = doer;

@@ -9,6 +9,7 @@ import { load } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
 import { sideIndex } from "../side.ts";
+import { cases } from "../test-size.fixture.ts";
 import { cellOnFeet } from "./cell.ts";
 import type { FitPlan } from "./fit-plan.ts";
 import { createFormLibrary } from "./form-library.ts";
@@ -103,7 +104,7 @@ describe("a group and what the room has", () => {
           expect(ways.filter((way) => way === "helper").length).toBeLessThanOrEqual(NARROW.helpers);
         });
       }),
-      { numRuns: 12 },
+      { numRuns: cases(2, 40) },
     );
   }, 300_000);
 
@@ -115,7 +116,7 @@ describe("a group and what the room has", () => {
         const after = fit(hall, [{ ...person, caps: [...person.caps, ...capsOf([tightened(limit)])] }]);
         expect(after.rows[0]?.kept).toBeLessThanOrEqual((before.rows[0]?.bound ?? 0) + SAME);
       }),
-      { numRuns: 20 },
+      { numRuns: cases(4, 100) },
     );
   }, 300_000);
 
@@ -126,7 +127,7 @@ describe("a group and what the room has", () => {
         const people = named(some);
         expect(fit(more, people).bound).toBeGreaterThanOrEqual(fit(narrow, people).good - SAME);
       }),
-      { numRuns: 8 },
+      { numRuns: cases(2, 40) },
     );
   }, 300_000);
 
@@ -145,7 +146,7 @@ describe("a group and what the room has", () => {
           );
         expect(other.good).toBeCloseTo(one.good, 9);
       }),
-      { numRuns: 8 },
+      { numRuns: cases(2, 40) },
     );
   }, 300_000);
 

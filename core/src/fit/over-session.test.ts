@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import loadHighs from "highs";
 import { describe, expect, test } from "vitest";
+import { cases } from "../test-size.fixture.ts";
 import { chooseOverSession, type SessionBlock } from "./over-session.ts";
 import { chosenBy, sessionProgram } from "./program.ts";
 import { anySession, worthByRules } from "./session-case.fixture.ts";
@@ -21,7 +22,7 @@ function* everyWay(blocks: readonly SessionBlock[]): Generator<number[]> {
 const SMALL = anySession({ minLength: 1, maxLength: 6 }, { minLength: 0, maxLength: 2 });
 
 describe("the choice over a session", () => {
-  test("equals trying every one, in 200 small cases", () => {
+  test("equals trying every one, in small cases", () => {
     fc.assert(
       fc.property(SMALL, (session) => {
         const { chosen, worth, bound } = chooseOverSession(session.blocks, session.limits);
@@ -30,14 +31,14 @@ describe("the choice over a session", () => {
         expect(worth).toBeCloseTo(best, 9);
         expect(bound).toBeGreaterThanOrEqual(best - 1e-9);
       }),
-      { numRuns: 200 },
+      { numRuns: cases(200, 1000) },
     );
   });
 
-  test("equals an integer program in 50 cases of 12 blocks with 6 ways each", async () => {
+  test("equals an integer program in cases of 12 blocks with 6 ways each", async () => {
     const highs = await loadHighs();
-    const cases = fc.sample(anySession({ minLength: 12, maxLength: 12 }, { minLength: 5, maxLength: 5 }), 50);
-    for (const session of cases) {
+    const sessions = fc.sample(anySession({ minLength: 12, maxLength: 12 }, { minLength: 5, maxLength: 5 }), cases(10, 200));
+    for (const session of sessions) {
       const { chosen, worth, bound } = chooseOverSession(session.blocks, session.limits);
       const solution = highs.solve(sessionProgram(session.blocks, session.limits), { mip_rel_gap: 0, mip_abs_gap: 1e-9 });
       const proven = chosenBy(session.blocks, (name) => (solution.Columns[name] as { Primal: number }).Primal);
@@ -56,7 +57,7 @@ describe("the choice over a session", () => {
         expect(worthByRules(session, chosen)).toBeCloseTo(worth, 9);
         expect(bound).toBeGreaterThanOrEqual(worth - 1e-9);
       }),
-      { numRuns: 20 },
+      { numRuns: cases(8, 100) },
     );
   });
 
@@ -67,7 +68,7 @@ describe("the choice over a session", () => {
         const tighter = { sums: limits.sums.map((limit) => share * limit), run: share * limits.run };
         expect(chooseOverSession(blocks, tighter).worth).toBeLessThanOrEqual(chooseOverSession(blocks, limits).bound + SAME);
       }),
-      { numRuns: 60 },
+      { numRuns: cases(30, 300) },
     );
   });
 });

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import { load } from "../movement/library.fixture.ts";
 import { inOneGo } from "../steps.ts";
+import { cases } from "../test-size.fixture.ts";
 import { createFormLibrary } from "./form-library.ts";
 import { anyPerson, named, planOf } from "./group.fixture.ts";
 import { fitGroup, gapOf } from "./group.ts";
@@ -32,6 +33,6 @@ test("a longer look never widens the gap, and what it offers is better once it i
       const held = fitGroup({ ...plan, holds: better.holds }, people, library, memory);
       expect(held.good).toBeGreaterThan(fitted.good);
     }),
-    { numRuns: 8 },
+    { numRuns: cases(1, 40) },
   );
 }, 240_000);

@@ -10,6 +10,7 @@ import { loadAll } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { type Track, trackOf } from "../movement/track.ts";
 import { SIDES } from "../side.ts";
+import { cases } from "../test-size.fixture.ts";
 import { fitCell } from "./cell.ts";
 import { createFormLibrary, leadsOf } from "./form-library.ts";
 import { OPEN_HALL, scarceFor } from "./place.ts";
@@ -82,7 +83,7 @@ test("no cap on the turn of a shoulder is passed at any sample of any chosen for
         }
       },
     ),
-    { numRuns: 120 },
+    { numRuns: cases(8, 600) },
   );
 });
 

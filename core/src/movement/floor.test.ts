@@ -5,6 +5,7 @@ import { hasFoot } from "../body/build.ts";
 import { ROW_WIDTH, sidedPointColumn } from "../body/channels.ts";
 import { onRail } from "../body/supports.ts";
 import { SIDES } from "../side.ts";
+import { cases } from "../test-size.fixture.ts";
 import { FORM_KINDS, FULL_STANDING } from "./form.ts";
 import { loadAll } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
@@ -50,7 +51,7 @@ test("no foot goes under the floor in any form of the library, whatever the body
               `${movement.id} ${kind}, ${side} ${point}, sample ${sample}`,
             ).toBeGreaterThan(-TOLERANCE);
     }),
-    { numRuns: 1000 },
+    { numRuns: cases(1000, 5000) },
   );
   expect(looked).toBeGreaterThan(250);
 });

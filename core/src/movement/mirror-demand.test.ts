@@ -4,6 +4,7 @@ import { anyBody } from "../body/any-build.fixture.ts";
 import { buildOf, USUAL_BODY, USUAL_BUILD } from "../body/build.ts";
 import { MIDLINE_RANGES, SIDED_RANGES, type SidedColumn, sidedColumn, VALUE_WIDTH } from "../body/channels.ts";
 import { HOLDS } from "../body/supports.ts";
+import { cases } from "../test-size.fixture.ts";
 import { type Demand, readDemand } from "./demand.ts";
 import { DEPTHS, FORM_KINDS, type FormChoice, mirrorChoice } from "./form.ts";
 import { loadAll } from "./library.fixture.ts";
@@ -58,7 +59,7 @@ const numbers = ({ highest, lowest, mean, features, steps, ...rest }: Demand): n
 
 describe("the mirror image of a demand", () => {
   test("is what the other side leading asks of a body with two sides alike", () => {
-    let cases = 0;
+    let count = 0;
     let straightLegs = 0;
     fc.assert(
       fc.property(fc.constantFrom(...sided), anyChoice, (movement, choice) => {
@@ -76,7 +77,7 @@ describe("the mirror image of a demand", () => {
         const there = { ...left, leastMargin: { ...left.leastMargin, phase: 0 }, steadiness: { ...left.steadiness, phase: 0 } };
         const wanted = numbers(there);
         const found = numbers(here);
-        cases += 1;
+        count += 1;
         let isStraight = false;
         found.forEach((value, i) => {
           const off = Math.abs(value - (wanted[i] as number));
@@ -89,9 +90,9 @@ describe("the mirror image of a demand", () => {
         expect(mirrored.steps).toEqual(left.steps);
         expect(mirrorDemand(mirrored)).toEqual(image);
       }),
-      { numRuns: 150 },
+      { numRuns: cases(60, 3000) },
     );
-    expect(straightLegs).toBeLessThanOrEqual(Math.max(1, STRAIGHT_LEGS_CASES * cases));
+    expect(straightLegs).toBeLessThanOrEqual(Math.max(1, STRAIGHT_LEGS_CASES * count));
   });
 
   test("is only taken of a body with two sides alike", () => {

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { sidedColumn } from "../body/channels.ts";
+import { cases } from "../test-size.fixture.ts";
 import { readDemand } from "./demand.ts";
 import { FULL_STANDING } from "./form.ts";
 import { load } from "./library.fixture.ts";
@@ -65,7 +66,7 @@ describe("time above a height", () => {
         expect(Math.abs(read.total - grid.total) * SECONDS).toBeLessThan(0.05);
         expect(Math.abs(read.longest - grid.longest) * SECONDS).toBeLessThan(0.05);
       }),
-      { numRuns: 400 },
+      { numRuns: cases(120, 2000) },
     );
   });
 

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { cases } from "../test-size.fixture.ts";
 import { type Joined, joinStops, problemInWords, type Stop } from "./join.ts";
 import { linksFrom } from "./links.ts";
 import { anyPlan, circumstances, HALL, planned } from "./plan.fixture.ts";
@@ -122,7 +123,7 @@ describe("joining", () => {
         const joined = joinStops(stops, home, anywhere, bare);
         expect(joined.cost).toBe(bruteForce(stops, home, anywhere, bare));
       }),
-      { numRuns: 40 },
+      { numRuns: cases(10, 200) },
     );
   });
 
@@ -157,7 +158,7 @@ describe("joining", () => {
           if (to.feet === "lift") expect(to.load).not.toBe(to.foot);
         }
       }),
-      { numRuns: 60 },
+      { numRuns: cases(60, 600) },
     );
   });
 
@@ -181,7 +182,7 @@ describe("joining", () => {
         }));
         expect(joinStops(mirrored, mirrorState(home), anywhere, bare).cost).toBe(once.cost);
       }),
-      { numRuns: 40 },
+      { numRuns: cases(40, 400) },
     );
   });
 });
@@ -239,7 +240,7 @@ describe("what cannot be", () => {
         for (const { seam, block } of readPlan(blocks, circumstances()).blocks)
           if (seam.problem !== null) expect(block.straight).toBe(true);
       }),
-      { numRuns: 60 },
+      { numRuns: cases(20, 200) },
     );
   });
 });

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { createFormLibrary } from "../fit/form-library.ts";
 import { load } from "../movement/library.fixture.ts";
+import { cases } from "../test-size.fixture.ts";
 import type { Block } from "./block.ts";
 import { lookAtPlan } from "./look-at-plan.ts";
 import { type MendQuestion, mendSeam, mendSides, mendTime, ON_TIME, overBy } from "./mends.ts";
@@ -62,7 +63,7 @@ describe("a seam that cannot be", () => {
               problemsOf(before.reading).length,
             );
       }),
-      { numRuns: 25 },
+      { numRuns: cases(10, 100) },
     );
   });
 });

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { createFormLibrary } from "../fit/form-library.ts";
 import { otherSide } from "../side.ts";
+import { cases } from "../test-size.fixture.ts";
 import { mirrorBlock } from "./block.ts";
 import { lookAtPlan } from "./look-at-plan.ts";
 import { readPhases } from "./phases.ts";
@@ -88,7 +89,7 @@ describe("time of a plan", () => {
         expect(phases).toBeCloseTo(clock, 9);
         expect(reading.total).toBeCloseTo(clock + reading.leavingSeconds + reading.leaveSafely, 9);
       }),
-      { numRuns: 40 },
+      { numRuns: cases(15, 200) },
     );
   });
 });
@@ -118,7 +119,7 @@ describe("sides", () => {
         const asTaught = ({ reading }: typeof here) => reading.blocks.map(({ turns, seam, parts }) => ({ turns, seam, parts }));
         expect(asTaught(twice)).toEqual(asTaught(here));
       }),
-      { numRuns: 25 },
+      { numRuns: cases(10, 100) },
     );
   });
 
@@ -139,7 +140,7 @@ describe("sides", () => {
         expect(look.totals.oneLegSeconds[0]).toBeCloseTo(walked.onLeft, 6);
         expect(look.totals.oneLegSeconds[1]).toBeCloseTo(walked.onRight, 6);
       }),
-      { numRuns: 30 },
+      { numRuns: cases(10, 100) },
     );
   });
 

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { load } from "../movement/library.fixture.ts";
+import { cases } from "../test-size.fixture.ts";
 import { floorMarks } from "./floor-marks.ts";
 import { longestStep } from "./longest-step.ts";
 import { cushionUnderFeet, seatHeights } from "./seat.ts";
@@ -35,7 +36,7 @@ describe("the depth to stand in", () => {
         expect(third).toBeGreaterThan(half);
         expect(third).toBeLessThanOrEqual(deepestWater(height));
       }),
-      { numRuns: 20 },
+      { numRuns: cases(8, 60) },
     );
   });
 
@@ -51,7 +52,7 @@ describe("the depth to stand in", () => {
         expect(deepestWater(height)).toBeLessThanOrEqual(0.72 * height + 1e-6);
         expect(0.9 * height - deepestWater(height)).toBeGreaterThanOrEqual(0.15 - 0.01);
       }),
-      { numRuns: 20 },
+      { numRuns: cases(8, 60) },
     );
   });
 });
@@ -73,7 +74,7 @@ describe("the longest step", () => {
         const loose = longestStep(press, 1.7, [Math.max(a, b), 25]);
         expect(longestStep(press, 1.7, [Math.min(a, b), 25])).toBeLessThanOrEqual(loose);
       }),
-      { numRuns: 8 },
+      { numRuns: cases(4, 40) },
     );
   });
 

@@ -3,6 +3,7 @@ import { ROW_WIDTH } from "../body/channels.ts";
 import { MIDDLING_STATURE } from "../body/segments.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { Extremes } from "../caps/broken.ts";
+import { createMemo, type Memo } from "../memo.ts";
 import { type Demand, type DemandSamples, type QuietDemand, readDemand, readQuietDemand } from "../movement/demand.ts";
 import { armMoves, CHOICE_CODES, choiceCode, type FormChoice, mirrorChoice, type Sizes } from "../movement/form.ts";
 import { type Movement, rises } from "../movement/format.ts";
@@ -108,18 +109,6 @@ export const leadsOf = (movement: Movement): readonly Side[] => (movement.sided 
 const all = <Value>(values: readonly (Value | null)[]): readonly Value[] | null =>
   values.length > 0 && values.every((value) => value !== null) ? (values as readonly Value[]) : null;
 
-/** Computes a value once per key. */
-function remembered<Key, Value>(): (key: Key, compute: () => Value) => Value {
-  const known = new Map<Key, Value>();
-  return (key, compute) => {
-    const before = known.get(key);
-    if (before !== undefined || known.has(key)) return before as Value;
-    const value = compute();
-    known.set(key, value);
-    return value;
-  };
-}
-
 /** A movement's content. */
 interface Content {
   readonly number: number;
@@ -127,18 +116,33 @@ interface Content {
   readonly bodies: Map<string, number>;
 }
 
-export function createFormLibrary(): FormLibrary {
-  const contents = remembered<string, Content>();
+/**
+ * How much a library keeps. A solved form takes some 29 kB and a demand 2 kB, so that all of it stays under 200 MB; a group of
+ * sixteen asks for some three thousand forms.
+ */
+export interface LibraryBounds {
+  readonly forms: number;
+  /** Demands of one stature at one pace, and how many such are kept. */
+  readonly demands: number;
+  readonly doers: number;
+}
+const USUAL_BOUNDS: LibraryBounds = { forms: 4000, demands: 2000, doers: 24 };
+/** Small numbers that everything else is found by. */
+const MOST_CONTENTS = 2000;
+const MOST_SHAPES = 20_000;
+
+export function createFormLibrary(bounds: LibraryBounds = USUAL_BOUNDS): FormLibrary {
+  const contents = createMemo<string, Content>(MOST_CONTENTS);
   const contentOf = new WeakMap<Movement, Content>();
   let contentCount = 0;
   let bodyCount = 0;
-  const solved = remembered<number, DemandSamples | null>();
+  const solved = createMemo<number, DemandSamples | null>(bounds.forms);
   const scratch = new Float64Array(MOST_SAMPLES * ROW_WIDTH);
-  const readFor = remembered<string, ReturnType<typeof remembered<number, Demand | null>>>();
-  const quietFor = remembered<number, ReturnType<typeof remembered<number, QuietDemand | null>>>();
-  const atKeys = remembered<number, Extremes | null>();
-  const ranging = remembered<string, MeantRanges>();
-  const ranked = remembered<string, RankedShape>();
+  const readFor = createMemo<string, Memo<number, Demand | null>>(bounds.doers);
+  const quietFor = createMemo<number, Memo<number, QuietDemand | null>>(bounds.doers);
+  const atKeys = createMemo<number, Extremes | null>(MOST_SHAPES);
+  const ranging = createMemo<string, MeantRanges>(MOST_SHAPES);
+  const ranked = createMemo<string, RankedShape>(MOST_SHAPES);
 
   /** What is known of a movement by its content: its number, and one for each body that does it. */
   function known(movement: Movement): Content {
@@ -180,7 +184,9 @@ export function createFormLibrary(): FormLibrary {
     const { stature, build } = doer;
     const depth = isWet(choice, doer) ? (doer.depth ?? USUAL_DEPTH * stature) : undefined;
     const wet = depth === undefined ? {} : inWater(doer, depth);
-    const read = readFor(`${stature} ${breathSeconds} ${JSON.stringify(wet)}`, remembered<number, Demand | null>);
+    const read = readFor(`${stature} ${breathSeconds} ${JSON.stringify(wet)}`, () =>
+      createMemo<number, Demand | null>(bounds.demands),
+    );
     return read(codeOf(movement, choice, doer, lead), () => {
       if (isMirrored(movement, build, lead)) {
         const image = demandLed(movement, mirrorChoice(choice), doer, breathSeconds, "right");
@@ -202,14 +208,17 @@ export function createFormLibrary(): FormLibrary {
     });
 
   const quietLed = (movement: Movement, shape: Shape, doer: FormDoer, breathSeconds: number, lead: Side): QuietDemand | null =>
-    quietFor(breathSeconds, remembered<number, QuietDemand | null>)(codeOf(movement, shape, doer, lead), () => {
-      if (isMirrored(movement, doer.build, lead)) {
-        const image = quietLed(movement, mirrorChoice(shape), doer, breathSeconds, "right");
-        return image && mirrorQuietDemand(image);
-      }
-      const track = trackOf(movement, shape, lead, doer.build, isWet(shape, doer));
-      return track && readQuietDemand(track, breathSeconds * movement.breaths);
-    });
+    quietFor(breathSeconds, () => createMemo<number, QuietDemand | null>(MOST_SHAPES))(
+      codeOf(movement, shape, doer, lead),
+      () => {
+        if (isMirrored(movement, doer.build, lead)) {
+          const image = quietLed(movement, mirrorChoice(shape), doer, breathSeconds, "right");
+          return image && mirrorQuietDemand(image);
+        }
+        const track = trackOf(movement, shape, lead, doer.build, isWet(shape, doer));
+        return track && readQuietDemand(track, breathSeconds * movement.breaths);
+      },
+    );
 
   const demands: FormLibrary["demands"] = (movement, choice, doer, breathSeconds, leads) =>
     all(leads.map((lead) => demandLed(movement, choice, doer, breathSeconds, lead)));

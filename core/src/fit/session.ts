@@ -2,6 +2,7 @@ import { buildOf, type MeasuredBody } from "../body/build.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import { isStanding } from "../caps/broken.ts";
 import type { Cap } from "../caps/cap.ts";
+import { createMemo } from "../memo.ts";
 import type { Turn } from "../plan/count.ts";
 import { type Pair, pairOf, type Side, sideIndex } from "../side.ts";
 import { inOneGo } from "../steps.ts";
@@ -86,18 +87,7 @@ interface Looked {
 const MOST_LOOKED = 6000;
 
 export function createFitMemory(): FitMemory {
-  const remembering = <Value>() => {
-    const known = new Map<string, Value>();
-    return (key: string, make: () => Value): Value => {
-      const before = known.get(key);
-      if (before !== undefined) return before;
-      const made = make();
-      if (known.size >= MOST_LOOKED) known.clear();
-      known.set(key, made);
-      return made;
-    };
-  };
-  return { options: remembering<Looked>(), search: remembering<CellSearch>() };
+  return { options: createMemo<string, Looked>(MOST_LOOKED), search: createMemo<string, CellSearch>(MOST_LOOKED) };
 }
 
 /** All that a person's blocks depend on beside the block. */

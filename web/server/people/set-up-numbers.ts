@@ -1,6 +1,7 @@
 import { type Build, buildOf, canStand, type MeasuredBody } from "@able-tide/core/body/build";
 import type { Cap } from "@able-tide/core/caps/cap";
 import { strictestNumber } from "@able-tide/core/caps/effective";
+import { createMemo } from "@able-tide/core/memo";
 import type { Movement } from "@able-tide/core/movement/format";
 import { floorMarks } from "@able-tide/core/setup/floor-marks";
 import { longestStep, ORDINARY_DORSIFLEXION } from "@able-tide/core/setup/longest-step";
@@ -40,7 +41,9 @@ interface StandingNumbers {
 }
 
 const centimetres = (metres: number): number => Math.round(metres * 100);
-const known = new Map<string, SetUpNumbers>();
+/** Numbers of so many bodies are kept: some hundred bytes each. */
+const MOST_KEPT = 1000;
+const kept = createMemo<string, SetUpNumbers>(MOST_KEPT);
 
 /** The step is found standing tall: a low stance asks more of the ankles at any length. */
 const tall = (movement: Movement): Movement => ({ ...movement, keys: movement.keys.map((key) => ({ ...key, sink: 0 })) });
@@ -85,14 +88,22 @@ export function setUpNumbers(
   const build = buildOf(measured, stature);
   const posing = caps.filter(({ limit }) => POSING.has(limit.channel));
   const key = `${stature} ${build.key} ${JSON.stringify(posing.map(({ limit, forms }) => [limit, forms]))}`;
-  const before = known.get(key);
-  if (before) return before;
+  return kept(key, () => numbersOf(stature, build, measured, caps, posing));
+}
+
+function numbersOf(
+  stature: number,
+  build: Build,
+  measured: MeasuredBody,
+  caps: readonly Cap[],
+  posing: readonly Cap[],
+): SetUpNumbers {
   const { sitting, rising } = seatHeights(stature, build);
   const [left, right] = [strictestNumber(caps, "dorsiflexion", "left"), strictestNumber(caps, "dorsiflexion", "right")];
   const ankles: Pair = [left ?? ORDINARY_DORSIFLEXION, right ?? ORDINARY_DORSIFLEXION];
   const hip = strictestHip(caps);
   const higher = seatRaise(measured, stature, caps);
-  const numbers: SetUpNumbers = {
+  return {
     seat: centimetres(sitting + higher),
     withArms: caps.some(({ limit }) => limit.channel === "chairWithArms"),
     seatForRising: { least: centimetres(rising.least + higher), most: centimetres(rising.most + higher) },
@@ -105,6 +116,4 @@ export function setUpNumbers(
         : null,
     ankles: left === null && right === null ? null : { left: ankles[0], right: ankles[1] },
   };
-  known.set(key, numbers);
-  return numbers;
 }

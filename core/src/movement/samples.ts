@@ -172,6 +172,34 @@ function smoothSwings(track: Track): { track: Track; heights: (HeightPath | null
   return { track: { ...track, segments }, heights };
 }
 
+const isSameFrame = (a: PoseFrame, b: PoseFrame): boolean => JSON.stringify(a) === JSON.stringify(b);
+const isSame = (a: Float64Array, b: Float64Array): boolean => a.every((value, i) => value === b[i]);
+
+/** Whether a segment comes to rest at both ends with nothing in it that depends on the direction. */
+const isPlain = ({ frame, flowStart, flowEnd, swing, leavesSeat, resting }: TrackSegment): boolean =>
+  !flowStart &&
+  !flowEnd &&
+  swing === null &&
+  leavesSeat === null &&
+  !isRising(frame) &&
+  resting.every((hand) => hand === null) &&
+  frame.feet.every((foot) => foot !== "onItsWay");
+
+/** The earlier segment that this one goes back along; null where there is none. */
+function wayThere(segments: readonly TrackSegment[], number: number): number | null {
+  const back = segments[number] as TrackSegment;
+  if (!isPlain(back)) return null;
+  const found = segments.findIndex(
+    (there, i) =>
+      i < number &&
+      isSameFrame(there.frame, back.frame) &&
+      isPlain(there) &&
+      isSame(there.start, back.end) &&
+      isSame(there.end, back.start),
+  );
+  return found === -1 ? null : found;
+}
+
 /** Centre of mass over the floor: X and Z. */
 const COM = [column("comX"), column("comZ")] as const;
 const BALANCE = [column("comX"), column("comY"), column("comZ"), column("quietMargin")] as const;
@@ -201,8 +229,7 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): FormSample
   const bases: (readonly Point[])[] = [];
   const along = new Float64Array(each);
   let problem: FormSamples["problem"] = null;
-  track.segments.forEach((segment, number) => {
-    const length = segment.to - segment.from;
+  const solveSegment = (segment: TrackSegment, number: number): void => {
     const height = heights[number];
     const moving = movingSlots(track, number);
     const pose = { frame: segment.frame, values: segment.start.slice() };
@@ -211,7 +238,6 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): FormSample
     for (let i = 0; i <= INTERVALS; i += 1) {
       const u = i / INTERVALS;
       const sample = number * each + i;
-      const phase = segment.from + u * length;
       const ceiling = height
         ? quinticBetween(height.from, height.to, height.slopeFrom, height.slopeTo, u)
         : Number.POSITIVE_INFINITY;
@@ -221,9 +247,23 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): FormSample
       if (rests) restHandsOn(pose, segment.resting, minimumJerk(u), ceiling, row, track.build);
       const solved = solvePose(pose, ceiling, row, track.build, trail);
       bases.push(solved.base);
-      phases[sample] = phase;
-      if (solved.problem && problem === null) problem = { phase, what: solved.problem };
+      if (solved.problem && problem === null) problem = { phase: phases[sample] as number, what: solved.problem };
     }
+  };
+  /** Takes the poses of an earlier segment the other way round. */
+  const goBack = (number: number, there: number): void => {
+    for (let i = 0; i < each; i += 1) {
+      const from = there * each + INTERVALS - i;
+      rows.copyWithin((number * each + i) * ROW_WIDTH, from * ROW_WIDTH, (from + 1) * ROW_WIDTH);
+      bases.push(bases[from] as readonly Point[]);
+    }
+  };
+  track.segments.forEach((segment, number) => {
+    const length = segment.to - segment.from;
+    for (let i = 0; i < each; i += 1) phases[number * each + i] = segment.from + (i / INTERVALS) * length;
+    const there = wayThere(track.segments, number);
+    if (there === null) solveSegment(segment, number);
+    else goBack(number, there);
     const atRest = !segment.flowStart && !segment.flowEnd;
     const first = number * each;
     for (let axis = 0; axis < 2; axis += 1) {

@@ -6,7 +6,7 @@ import { capInWords, dayAndMonth } from "@able-tide/core/caps/words";
 import { classState, EFFORT_WORDS, signLabel } from "@able-tide/core/class/events";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
 import { Link } from "react-router";
-import { endedClasses, listEvents, openClasses } from "../../server/classes/classes.ts";
+import { endedClasses, listEvents, namesInClass, openClasses } from "../../server/classes/classes.ts";
 import { type NotedInClass, notedSince } from "../../server/classes/follow-ups.ts";
 import { type Group, listGroups } from "../../server/groups/groups.ts";
 import { type LibraryMovement, listMovements } from "../../server/movements/movements.ts";
@@ -46,7 +46,7 @@ function nextSession(group: Group, { day, plans, movements, people, settingOf }:
   return {
     group: { name: group.name, place: group.place, startsAt: group.startsAt, people: members.length },
     day: plan?.day ?? nextMeeting(group.weekday, day),
-    plan: plan && { id: plan.id, outline: outlineOf(plan, settingOf(plan, group, NO_CAPS), movements) },
+    plan: plan && { id: plan.id, version: plan.version, outline: outlineOf(plan, settingOf(plan, group, NO_CAPS), movements) },
   };
 }
 
@@ -54,11 +54,11 @@ async function lastClass(scope: Scope) {
   const [taught] = await endedClasses(scope, 1);
   if (!taught) return null;
   const state = classState(await listEvents(scope, taught.id));
-  const nameOf = new Map(taught.script.people.map(({ id, name }) => [id, name]));
+  const nameOf = await namesInClass(scope, taught.id);
   return {
     id: taught.id,
     day: taught.day,
-    group: taught.script.groupName,
+    group: taught.groupName,
     here: state.here.size,
     effort: state.ended && `${state.ended.effort} of 10, ${EFFORT_WORDS[state.ended.effort]}`,
     note: state.ended?.note ?? "",
@@ -186,10 +186,10 @@ export async function loader({ context }: Route.LoaderArgs) {
           .map((group) => nextSession(group, { day, plans, movements, people, settingOf }))
           .sort((a, b) => (a.day === b.day ? (a.group.startsAt < b.group.startsAt ? -1 : 1) : a.day < b.day ? -1 : 1));
   const next = sessions.find(({ plan }) => plan !== null)?.plan;
-  if (next) fitAhead(scope, next.id);
+  if (next) fitAhead(scope, next.id, `${next.version} ${caps.map(({ id, until }) => `${id} ${until}`).join()}`);
   return {
     day,
-    running: running.map(({ id, script }) => ({ id, group: script.groupName })),
+    running: running.map(({ id, groupName }) => ({ id, group: groupName })),
     role: scope.role,
     sessions,
     needs: scope.role === "helper" ? [] : needsOf(day, { caps, limitations, noted, notices, nextDays }, nameOf),

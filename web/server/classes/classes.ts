@@ -3,26 +3,44 @@ import { type ClassEvent, isGrave } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import type { Scope } from "../scope.ts";
 
-export interface TaughtClass {
+/** A class without its script, which is some hundred kilobytes. */
+export interface ClassSummary {
   readonly id: string;
   readonly planId: string;
-  readonly groupId: string;
   readonly day: string;
-  readonly script: ClassScript;
-  /** How often the script was changed since the class began. */
-  readonly scriptRevision: number;
+  /** Name of the group when the class began. */
+  readonly groupName: string;
   readonly endedAt: string | null;
 }
 
-interface ClassRow {
+export interface TaughtClass extends Omit<ClassSummary, "groupName"> {
+  readonly groupId: string;
+  readonly script: ClassScript;
+  /** How often the script was changed since the class began. */
+  readonly scriptRevision: number;
+}
+
+interface SummaryRow {
   id: string;
   plan_id: string;
-  group_id: string;
   day: string;
-  script: ClassScript;
-  script_revision: number;
+  group_name: string;
   ended_at: Date | null;
 }
+
+interface ClassRow extends Omit<SummaryRow, "group_name"> {
+  group_id: string;
+  script: ClassScript;
+  script_revision: number;
+}
+
+const toSummary = (row: SummaryRow): ClassSummary => ({
+  id: row.id,
+  planId: row.plan_id,
+  day: row.day,
+  groupName: row.group_name,
+  endedAt: row.ended_at?.toISOString() ?? null,
+});
 
 const toClass = (row: ClassRow): TaughtClass => ({
   id: row.id,
@@ -34,6 +52,10 @@ const toClass = (row: ClassRow): TaughtClass => ({
   endedAt: row.ended_at?.toISOString() ?? null,
 });
 
+/** The columns of a summary; all that is read of the script is one name. */
+const summaryColumns = ({ database }: Scope) =>
+  ["id", "plan_id", "day", "ended_at", database.raw("script ->> 'groupName' as group_name")] as const;
+
 const classesOf = (scope: Scope) => scope.database("classes").where("organisation_id", scope.organisationId);
 
 export async function findClass(scope: Scope, id: string): Promise<TaughtClass | null> {
@@ -42,21 +64,41 @@ export async function findClass(scope: Scope, id: string): Promise<TaughtClass |
 }
 
 /** The class of a plan, running or ended: a plan is taught once. */
-export async function classOfPlan(scope: Scope, planId: string): Promise<TaughtClass | null> {
-  const row = await classesOf(scope).where({ plan_id: planId }).first<ClassRow>("*");
-  return row ? toClass(row) : null;
+export async function classOfPlan(scope: Scope, planId: string): Promise<ClassSummary | null> {
+  const row = await classesOf(scope)
+    .where({ plan_id: planId })
+    .first<SummaryRow>(...summaryColumns(scope));
+  return row ? toSummary(row) : null;
 }
 
 /** Classes begun and not ended, newest first. */
-export async function openClasses(scope: Scope): Promise<TaughtClass[]> {
-  const rows = await classesOf(scope).whereNull("ended_at").orderBy("started_at", "desc").select<ClassRow[]>("*");
-  return rows.map(toClass);
+export async function openClasses(scope: Scope): Promise<ClassSummary[]> {
+  const rows = await classesOf(scope)
+    .whereNull("ended_at")
+    .orderBy("started_at", "desc")
+    .select<SummaryRow[]>(...summaryColumns(scope));
+  return rows.map(toSummary);
 }
 
 /** Ended classes, newest first. */
-export async function endedClasses(scope: Scope, most: number): Promise<TaughtClass[]> {
-  const rows = await classesOf(scope).whereNotNull("ended_at").orderBy("day", "desc").limit(most).select<ClassRow[]>("*");
-  return rows.map(toClass);
+export async function endedClasses(scope: Scope, most: number): Promise<ClassSummary[]> {
+  const rows = await classesOf(scope)
+    .whereNotNull("ended_at")
+    .orderBy("day", "desc")
+    .limit(most)
+    .select<SummaryRow[]>(...summaryColumns(scope));
+  return rows.map(toSummary);
+}
+
+/** Names of everybody in a class, as they were when it was fitted, by id. */
+export async function namesInClass(scope: Scope, classId: string): Promise<ReadonlyMap<string, string>> {
+  const row = await classesOf(scope)
+    .where({ id: classId })
+    .first<{ ids: string[]; names: string[] }>(
+      scope.database.raw("jsonb_path_query_array(script, '$.people[*].id') as ids"),
+      scope.database.raw("jsonb_path_query_array(script, '$.people[*].name') as names"),
+    );
+  return new Map(row?.ids.map((id, i) => [id, row.names[i] ?? ""]));
 }
 
 /**
@@ -195,6 +237,19 @@ export async function listEvents(scope: Scope, classId: string): Promise<ClassEv
   return rows.map((row) => row.event);
 }
 
+/** Everything that happened in some classes, in the order it was recorded, by the class's id. */
+async function eventsByClass(scope: Scope, classIds: readonly string[]): Promise<ReadonlyMap<string, readonly ClassEvent[]>> {
+  const rows = await scope
+    .database("class_events")
+    .where({ organisation_id: scope.organisationId })
+    .whereIn("class_id", classIds)
+    .orderBy(["class_id", "sequence"])
+    .select<{ class_id: string; event: ClassEvent }[]>("class_id", "event");
+  const events = new Map(classIds.map((id): [string, ClassEvent[]] => [id, []]));
+  for (const { class_id, event } of rows) events.get(class_id)?.push(event);
+  return events;
+}
+
 /** What has happened in a class after the events that a device has already. */
 export interface Progress {
   readonly events: readonly ClassEvent[];
@@ -235,7 +290,9 @@ export async function classesWithEvents(
     .orderBy("day", "desc")
     .limit(most)
     .select<ClassRow[]>("*");
-  const told: { taught: TaughtClass; events: readonly ClassEvent[] }[] = [];
-  for (const row of rows.reverse()) told.push({ taught: toClass(row), events: await listEvents(scope, row.id) });
-  return told;
+  const eventsOf = await eventsByClass(
+    scope,
+    rows.map(({ id }) => id),
+  );
+  return rows.reverse().map((row) => ({ taught: toClass(row), events: eventsOf.get(row.id) ?? [] }));
 }

@@ -4,6 +4,7 @@ import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import { type PlanReading, readPlan, withMovements } from "@able-tide/core/plan/read-plan";
 import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
+import { LRUCache } from "lru-cache";
 import { findGroup, type Group } from "../groups/groups.ts";
 import { listMovements } from "../movements/movements.ts";
 import { type CapInForce, capsHolding } from "../people/caps.ts";
@@ -81,7 +82,16 @@ export async function findFittedPlan(scope: Scope, planId: string): Promise<Fitt
 /** Milliseconds before a plan is fitted ahead, so that the page it is fitted for goes first. */
 const PAGE_FIRST = 1000;
 
-/** Fits a plan so that it is at hand when it is opened or taught; nobody waits for it. */
-export function fitAhead(scope: Scope, planId: string): void {
-  setTimeout(() => void findFittedPlan(scope, planId).catch(() => undefined), PAGE_FIRST).unref();
+/** What each plan was last fitted ahead for; of so many plans. */
+const fittedAheadFor = new LRUCache<string, string>({ max: 200 });
+
+/**
+ * Fits a plan so that the fit is ready when the plan is opened or taught; nobody waits for it.
+ *
+ * @param basis what the fit goes by: a plan is fitted ahead once for each
+ */
+export function fitAhead(scope: Scope, planId: string, basis: string): void {
+  if (fittedAheadFor.get(planId) === basis) return;
+  fittedAheadFor.set(planId, basis);
+  setTimeout(() => void findFittedPlan(scope, planId).catch(() => fittedAheadFor.delete(planId)), PAGE_FIRST).unref();
 }

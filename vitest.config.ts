@@ -6,7 +6,7 @@ const PATIENCE = 180_000;
 const seed = process.env["FAST_CHECK_SEED"] ?? String(Math.trunc(Math.random() * 2 ** 31));
 process.env["FAST_CHECK_SEED"] = seed;
 process.stdout.write(`property tests draw with FAST_CHECK_SEED=${seed}\n`);
-const setupFiles = [new URL("core/src/seed.setup.ts", import.meta.url).pathname];
+const setupFiles = [new URL("core/src/seed.fixture.ts", import.meta.url).pathname];
 
 export default defineConfig({
   test: {

@@ -1,7 +1,5 @@
 import { createContext, createCookie, data, type MiddlewareFunction, redirect } from "react-router";
-import { scopeOfToken } from "../server/accounts/sign-in.ts";
-import { now } from "../server/clock.ts";
-import { database } from "../server/database.ts";
+import { scopeBehind } from "../server/entrance.ts";
 import type { Scope } from "../server/scope.ts";
 
 /** Carries the sign-in token; nothing else is kept in the browser. */
@@ -16,9 +14,6 @@ export const signInCookie = createCookie("able-tide", {
 /** Who is asking; set by the middleware of every page behind the sign-in. */
 export const scopeContext = createContext<Scope>();
 
-/** The network address a request came from, for limiting tries to sign in. */
-export const addressContext = createContext<string>("unknown");
-
 export async function tokenOf(request: Request): Promise<string | null> {
   const token: unknown = await signInCookie.parse(request.headers.get("Cookie"));
   return typeof token === "string" ? token : null;
@@ -26,7 +21,7 @@ export async function tokenOf(request: Request): Promise<string | null> {
 
 export const requireSignIn: MiddlewareFunction<Response> = async ({ request, context }, next) => {
   const token = await tokenOf(request);
-  const scope = token && (await scopeOfToken(database(), token, now));
+  const scope = token && (await scopeBehind(token));
   if (!scope) {
     const { pathname, search } = new URL(request.url);
     const back = pathname === "/" ? "" : `?back=${encodeURIComponent(pathname.replace(/\.data$/, "") + search)}`;

@@ -5,15 +5,18 @@ import express from "express";
 import helmet from "helmet";
 import pino from "pino";
 import { RouterContextProvider, type ServerBuild } from "react-router";
-import { addressContext } from "../app/signed-in.server.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
 import { loadDemo } from "./demo/load-demo.ts";
+import { addressContext } from "./entrance.ts";
 import { migrate } from "./migrate.ts";
 import { learnLeast } from "./movements/asks.ts";
 import { SHIPPED } from "./movements/shipped.ts";
 
 const logger = pino({ level: process.env["LOG_LEVEL"] ?? "warn" });
+
+/** Level of compression: pages are made anew for everybody, and the first level saves most of what there is to save. */
+const QUICKLY = 1;
 
 /** Brings the database up to date and, when asked for, loads the demo once. */
 export async function prepare(options: { readonly demo: boolean }): Promise<void> {
@@ -32,7 +35,7 @@ export async function serve(options: { readonly port: number; readonly clientFol
   app.disable("x-powered-by");
   // Pages set their own content security policy, with a nonce each: see app/entry.server.tsx.
   app.use(helmet({ contentSecurityPolicy: false, strictTransportSecurity: false }));
-  app.use(compression());
+  app.use(compression({ level: QUICKLY }));
   app.use("/assets", express.static(`${options.clientFolder}/assets`, { immutable: true, maxAge: "1y" }));
   app.use(express.static(options.clientFolder, { maxAge: "1h" }));
   app.use((request, response, next) => {
@@ -43,7 +46,8 @@ export async function serve(options: { readonly port: number; readonly clientFol
   });
   app.use(
     createRequestHandler({
-      build: () => import("virtual:react-router/server-build") as unknown as Promise<ServerBuild>,
+      // The build itself and not a function that gives it: the router would be made anew for every request.
+      build: (await import("virtual:react-router/server-build")) as unknown as ServerBuild,
       getLoadContext: (request) => {
         const context = new RouterContextProvider();
         context.set(addressContext, request.socket.remoteAddress ?? "unknown");

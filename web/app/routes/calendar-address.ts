@@ -1,12 +1,10 @@
-import { now } from "../../server/clock.ts";
-import { database } from "../../server/database.ts";
-import { calendarBehind } from "../../server/plans/calendar.ts";
+import { calendarFileBehind } from "../../server/entrance.ts";
 import type { Route } from "./+types/calendar-address";
 
 /** The calendar behind somebody's own address: whoever has it may read it, until it is revoked. */
 export async function loader({ params }: Route.LoaderArgs): Promise<Response> {
   const token = params.file.replace(/\.ics$/, "");
-  const text = await calendarBehind(database(), token, now);
+  const text = await calendarFileBehind(token);
   if (text === null)
     return new Response("This calendar address has been revoked. Create a new one under Calendar.", { status: 404 });
   return new Response(text, {

@@ -1,16 +1,13 @@
 import { getFormProps, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
 import { data, Form, redirect } from "react-router";
-import { openInvitation, takeUpInvitation } from "../../server/accounts/invitations.ts";
-import { signIn } from "../../server/accounts/sign-in.ts";
-import { now } from "../../server/clock.ts";
-import { database } from "../../server/database.ts";
+import { acceptInvitation, addressContext, enter, invitationBehind } from "../../server/entrance.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { TakeUpForm } from "../house/invite-form.ts";
 import { Button } from "../kit/button.tsx";
 import { Disclaimer } from "../kit/disclaimer.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
-import { addressContext, signInCookie } from "../signed-in.server.ts";
+import { signInCookie } from "../signed-in.server.ts";
 import type { Route } from "./+types/invitation";
 
 export const meta: Route.MetaFunction = () => [{ title: "An invitation · Able Tide" }];
@@ -18,26 +15,26 @@ export const meta: Route.MetaFunction = () => [{ title: "An invitation · Able T
 const GONE = "This invitation has expired or was already used. Ask for a new one.";
 
 export async function loader({ params }: Route.LoaderArgs) {
-  const invitation = await openInvitation(database(), params.token, now());
+  const invitation = await invitationBehind(params.token);
   if (!invitation) throw data(GONE, { status: 404 });
   const { organisationName, name, email, role } = invitation;
   return { organisationName, name, email, role };
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
-  const invitation = await openInvitation(database(), params.token, now());
+  const invitation = await invitationBehind(params.token);
   if (!invitation) throw data(GONE, { status: 404 });
   const submission = parseWithValibot(await formDataOf(request), { schema: TakeUpForm });
   if (submission.status !== "success") return data(submission.reply({ hideFields: ["password"] }), { status: 422 });
   const { password } = submission.value;
-  const outcome = await takeUpInvitation(database(), params.token, password, now());
+  const outcome = await acceptInvitation(params.token, password);
   if (outcome === "gone") throw data(GONE, { status: 404 });
   if (outcome === "known email")
     return data(
       submission.reply({ hideFields: ["password"], formErrors: ["This email already has an account. Sign in with it."] }),
       { status: 409 },
     );
-  const signedIn = await signIn(database(), { email: invitation.email, password, address: context.get(addressContext) }, now());
+  const signedIn = await enter({ email: invitation.email, password, address: context.get(addressContext) });
   if (signedIn.kind !== "welcome") return redirect("/sign-in");
   return redirect("/", { headers: { "Set-Cookie": await signInCookie.serialize(signedIn.token) } });
 }

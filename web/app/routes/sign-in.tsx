@@ -2,15 +2,13 @@ import { getFormProps, useForm } from "@conform-to/react";
 import { getValibotConstraint, parseWithValibot } from "@conform-to/valibot";
 import { data, Form, redirect } from "react-router";
 import * as v from "valibot";
-import { signIn } from "../../server/accounts/sign-in.ts";
-import { now } from "../../server/clock.ts";
-import { database } from "../../server/database.ts";
+import { addressContext, enter } from "../../server/entrance.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { Disclaimer } from "../kit/disclaimer.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
 import { Vessel } from "../kit/vessel.tsx";
-import { addressContext, signInCookie } from "../signed-in.server.ts";
+import { signInCookie } from "../signed-in.server.ts";
 import type { Route } from "./+types/sign-in";
 
 const SignIn = v.object({
@@ -29,7 +27,7 @@ function wayBack(request: Request): string {
 export async function action({ request, context }: Route.ActionArgs) {
   const submission = parseWithValibot(await formDataOf(request), { schema: SignIn });
   if (submission.status !== "success") return data(submission.reply({ hideFields: ["password"] }), { status: 422 });
-  const outcome = await signIn(database(), { ...submission.value, address: context.get(addressContext) }, now());
+  const outcome = await enter({ ...submission.value, address: context.get(addressContext) });
   if (outcome.kind === "welcome")
     return redirect(wayBack(request), { headers: { "Set-Cookie": await signInCookie.serialize(outcome.token) } });
   const wait = outcome.kind === "wait";

@@ -1,6 +1,5 @@
 import { redirect } from "react-router";
-import { signOut } from "../../server/accounts/sign-in.ts";
-import { database } from "../../server/database.ts";
+import { leave } from "../../server/entrance.ts";
 import { signInCookie, tokenOf } from "../signed-in.server.ts";
 import type { Route } from "./+types/sign-out";
 
@@ -8,6 +7,6 @@ export const loader = () => redirect("/");
 
 export async function action({ request }: Route.ActionArgs) {
   const token = await tokenOf(request);
-  if (token) await signOut(database(), token);
+  if (token) await leave(token);
   return redirect("/sign-in", { headers: { "Set-Cookie": await signInCookie.serialize("", { maxAge: 0 }) } });
 }

@@ -1,0 +1,34 @@
+import { createContext } from "react-router";
+import { openInvitation, takeUpInvitation } from "./accounts/invitations.ts";
+import { scopeOfToken, signIn, signOut } from "./accounts/sign-in.ts";
+import { now } from "./clock.ts";
+import { database } from "./database.ts";
+import { calendarBehind } from "./plans/calendar.ts";
+
+/*
+ * All that may be asked for by somebody who is not signed in. Each goes by something that only the right person has: a password,
+ * a sign-in token, an invitation or a calendar address. Everything else needs a scope.
+ */
+
+/** The network address a request came from, for limiting tries to sign in. */
+export const addressContext = createContext<string>("unknown");
+
+/** @throws if the database does not answer */
+export async function answers(): Promise<void> {
+  await database().raw("select 1");
+}
+
+export const enter = (credentials: Parameters<typeof signIn>[1]) => signIn(database(), credentials, now());
+
+export const leave = (token: string) => signOut(database(), token);
+
+/** Who is signed in with a token; null where nobody is. */
+export const scopeBehind = (token: string) => scopeOfToken(database(), token, now);
+
+/** The invitation behind a link; null where it has expired or was used. */
+export const invitationBehind = (token: string) => openInvitation(database(), token, now());
+
+export const acceptInvitation = (token: string, password: string) => takeUpInvitation(database(), token, password, now());
+
+/** The calendar file behind an address; null where the address was revoked. */
+export const calendarFileBehind = (token: string) => calendarBehind(database(), token, now);

@@ -6,7 +6,7 @@ import type { Block } from "@able-tide/core/plan/block";
 import { withMovements } from "@able-tide/core/plan/read-plan";
 import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
-import { runWithRoom } from "./breathe.ts";
+import { runInterruptible } from "./yield-to-events.ts";
 
 /** Asks which one change to a plan helps the group most. A newer question makes an older one stop. */
 export interface ChangeQuestion {
@@ -41,7 +41,7 @@ async function answer(question: ChangeQuestion): Promise<void> {
     library,
     memory,
   });
-  const changes = await runWithRoom(steps, () => turn === newest, EACH);
+  const changes = await runInterruptible(steps, () => turn === newest, EACH);
   if (changes === null) return;
   const found: ChangeAnswer = { turn, changes };
   self.postMessage(found);

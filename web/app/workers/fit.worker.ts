@@ -8,7 +8,7 @@ import { type BetterFit, proveInSteps } from "@able-tide/core/fit/prove";
 import { createFitMemory, type FitPerson, type FittedRow, type RowSums } from "@able-tide/core/fit/session";
 import { type CellChange, changedCells, withoutCapInSteps } from "@able-tide/core/fit/without-cap";
 import { NO_GAP } from "../plans/fit-words.ts";
-import { runWithRoom } from "./breathe.ts";
+import { runInterruptible } from "./yield-to-events.ts";
 
 /** Asks for the fit of a plan. A newer one makes an older one stop. */
 export interface FitQuestion {
@@ -87,7 +87,7 @@ let waiting: FitAsk[] = [];
 const answer = (message: FitAnswer): void => self.postMessage(message);
 
 const run = <Value>(steps: Generator<undefined, Value>, turn: number): Promise<Value | null> =>
-  runWithRoom(steps, () => turn === newest?.turn);
+  runInterruptible(steps, () => turn === newest?.turn);
 
 const sendRow = ({ turn, plan }: FitQuestion, row: FittedRow): void =>
   answer({ kind: "row", turn, personId: row.personId, cells: viewRow(plan, row), sums: row.sums, kept: row.kept });

@@ -8,7 +8,7 @@ import type { SessionPurpose } from "@able-tide/core/plan/content";
 import { type Proposal, proposeInSteps } from "@able-tide/core/plan/propose";
 import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
-import { runWithRoom } from "./breathe.ts";
+import { runInterruptible } from "./yield-to-events.ts";
 
 /** Asks for whole plans. A newer question makes an older one stop. */
 export interface ProposeQuestion {
@@ -83,7 +83,7 @@ async function answer(question: ProposeQuestion): Promise<void> {
   const proposals: Proposal[] = [];
   while (proposals.length < HOW_MANY) {
     const unlike = proposals.map(({ blocks }) => blocks.map(({ movementId }) => movementId));
-    const proposal = await runWithRoom(
+    const proposal = await runInterruptible(
       proposeInSteps({ ...question, circumstances, people: doers, library, unlike }),
       () => turn === newest,
       EACH,

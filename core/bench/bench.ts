@@ -9,16 +9,16 @@ import { SHARE } from "../src/body/segments.ts";
 import { solvePose } from "../src/body/solve.ts";
 import type { Cap, CapLimit } from "../src/caps/cap.ts";
 import { fitPlanOf } from "../src/fit/fit-plan.ts";
-import { createFormLibrary } from "../src/fit/form-library.ts";
 import { OPEN_HALL } from "../src/fit/place.ts";
 import { fitPerson } from "../src/fit/session.ts";
 import { summariesOf } from "../src/fit/summary.ts";
+import { createVariantCache } from "../src/fit/variant-cache.ts";
 import { readDemand } from "../src/movement/demand.ts";
-import { FULL_STANDING } from "../src/movement/form.ts";
-import { hasLandForm, type Movement } from "../src/movement/format.ts";
+import { hasLandVariant, type Movement } from "../src/movement/format.ts";
 import { readMovement } from "../src/movement/read-file.ts";
 import { sampleTrack } from "../src/movement/samples.ts";
 import { type Track, trackOf } from "../src/movement/track.ts";
+import { FULL_STANDING_VARIANT } from "../src/movement/variant.ts";
 import { lookAtPlan } from "../src/plan/look-at-plan.ts";
 import { type Circumstances, type PlannedBlock, readPlan } from "../src/plan/read-plan.ts";
 import { USUAL_STYLE } from "../src/plan/style.ts";
@@ -31,7 +31,7 @@ const FOLDER = process.env["LIBRARY_FOLDER"] ?? "library";
 const library = readdirSync(FOLDER)
   .filter((name) => name.endsWith(".json") && !name.endsWith(".schema.json"))
   .map((name) => readMovement(readFileSync(join(FOLDER, name), "utf8")).movement as Movement);
-const movements = library.filter(hasLandForm);
+const movements = library.filter(hasLandVariant);
 
 const cap = (limit: CapLimit, i: number): Cap => ({
   id: `c${i}`,
@@ -81,7 +81,7 @@ const plan = fitPlanOf(
 );
 /** Forty blocks of any movements; one of them changes its rounds or its place each time. */
 const forty = plannedOf(Array.from({ length: 40 }, (_, i) => movements[(7 * i) % movements.length] as Movement));
-const planLibrary = createFormLibrary();
+const planLibrary = createVariantCache();
 function changedForty(run: number): PlannedBlock[] {
   const at = (11 * run) % forty.length;
   const one = forty[at] as PlannedBlock;
@@ -109,9 +109,9 @@ function nextPose(i: number): void {
 const skeleton = skeletonUpdater();
 /** Water at the lower breastbone, share of stature. */
 const WATERLINE = 0.7;
-const tracks = movements.map((movement) => trackOf(movement, FULL_STANDING, "right") as Track);
-const wet = library.flatMap((movement) => trackOf(movement, { ...FULL_STANDING, kind: "water" }, "right") ?? []);
-let warm = createFormLibrary();
+const tracks = movements.map((movement) => trackOf(movement, FULL_STANDING_VARIANT, "right") as Track);
+const wet = library.flatMap((movement) => trackOf(movement, { ...FULL_STANDING_VARIANT, kind: "water" }, "right") ?? []);
+let warm = createVariantCache();
 const report = measureAll({
   "1000 poses solved and read": {
     runs: 60,
@@ -172,7 +172,7 @@ const report = measureAll({
     runs: 3,
     warmUp: 1,
     run: () => {
-      warm = createFormLibrary();
+      warm = createVariantCache();
       for (let i = 0; i < 12; i += 1) fitPerson(plan, person(i), warm);
     },
   },

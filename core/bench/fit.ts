@@ -2,12 +2,12 @@ import loadHighs from "highs";
 import { USUAL_BODY } from "../src/body/build.ts";
 import type { Cap, CapLimit } from "../src/caps/cap.ts";
 import { fitPlanOf } from "../src/fit/fit-plan.ts";
-import { createFormLibrary } from "../src/fit/form-library.ts";
 import { fitGroup, gapOf } from "../src/fit/group.ts";
 import { chooseOverSession, type SessionBlock, type SessionLimits } from "../src/fit/over-session.ts";
 import type { FitPlace } from "../src/fit/place.ts";
 import { sessionProgram } from "../src/fit/program.ts";
 import { createFitMemory, type FitPerson } from "../src/fit/session.ts";
+import { createVariantCache } from "../src/fit/variant-cache.ts";
 import type { Movement } from "../src/movement/format.ts";
 import { type Circumstances, readPlan } from "../src/plan/read-plan.ts";
 import { USUAL_STYLE } from "../src/plan/style.ts";
@@ -160,7 +160,7 @@ function groupCases(
   const times = kinds.map((): number[] => []);
   const gaps = kinds.map((): number[] => []);
   for (let i = 0; i < cases; i += 1) {
-    const library = createFormLibrary();
+    const library = createVariantCache();
     const memory = createFitMemory();
     const list = Array.from({ length: blocks }, pick);
     const group = Array.from({ length: people }, (_, person) => anyone(person));

@@ -1,8 +1,8 @@
 import { ON_ARMRESTS, onRail } from "@able-tide/core/body/supports";
-import { type FormKind, FULL_STANDING } from "@able-tide/core/movement/form";
 import { type Movement, rises } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
+import { FULL_STANDING_VARIANT, type VariantKind } from "@able-tide/core/movement/variant";
 import { variantWords } from "@able-tide/core/movement/variant-words";
 import { renderToStaticMarkup } from "react-dom/server";
 import { FigureStrip } from "../app/kit/moving-figure.tsx";
@@ -17,9 +17,9 @@ const COLOURS = `
   p { margin: 2px 0 4px; min-height: 2.4em; font-size: 12px; }
   .row { display: flex; } .row svg { flex: 1; min-width: 0; } .front svg, .side svg { height: 74px; } .above svg { height: 46px; }`;
 
-function Tile({ movement, kind }: { movement: Movement; kind: FormKind }) {
+function Tile({ movement, kind }: { movement: Movement; kind: VariantKind }) {
   const hold = kind === "supported" ? (rises(movement) ? ON_ARMRESTS : onRail("left")) : null;
-  const choice = { ...FULL_STANDING, kind, hold };
+  const choice = { ...FULL_STANDING_VARIANT, kind, hold };
   const words = variantWords(movement, choice);
   const track = trackOf(movement, choice, "right");
   const samples = track && sampleTrack(track);
@@ -41,7 +41,7 @@ function Tile({ movement, kind }: { movement: Movement; kind: FormKind }) {
 }
 
 /** A page of movements in one form each, their key poses from the front, the side and above. */
-export function contactSheet(movements: readonly Movement[], kind: FormKind): string {
+export function contactSheet(movements: readonly Movement[], kind: VariantKind): string {
   return `<!doctype html><meta charset="utf-8"><style>${COLOURS}</style>${renderToStaticMarkup(
     movements.map((movement) => <Tile key={movement.id} movement={movement} kind={kind} />),
   )}`;

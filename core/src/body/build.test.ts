@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { readDemand } from "../movement/demand.ts";
-import { type FormChoice, FULL_SEATED, FULL_STANDING } from "../movement/form.ts";
 import { load } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { valueAt } from "../movement/solved-samples.ts";
 import { type Track, trackOf } from "../movement/track.ts";
+import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "../movement/variant.ts";
 import { SIDES } from "../side.ts";
 import { anyBody } from "./any-build.fixture.ts";
 import { type Build, buildOf, type Limb, type MeasuredBody, USUAL_BODY, USUAL_BUILD, usualLengths, WHOLE } from "./build.ts";
@@ -21,8 +21,8 @@ const build = (differs: Partial<MeasuredBody>) => buildOf({ ...USUAL_BODY, ...di
 const GONE: Limb = { kind: "absent", from: "upper", prosthesis: false };
 const STILL: Limb = { kind: "still" };
 
-const samplesOf = (id: string, choice: FormChoice, of: Build) => sampleTrack(trackOf(load(id), choice, "right", of) as Track);
-const demandOf = (id: string, choice: FormChoice, of: Build) => {
+const samplesOf = (id: string, choice: VariantSpec, of: Build) => sampleTrack(trackOf(load(id), choice, "right", of) as Track);
+const demandOf = (id: string, choice: VariantSpec, of: Build) => {
   const samples = samplesOf(id, choice, of);
   expect(samples.problem).toBeNull();
   return readDemand(samples, { stature: STATURE }, 8);
@@ -93,20 +93,20 @@ describe("an arm that ends above the elbow", () => {
   });
 
   test("loads its shoulder as its own arm held out does, and never holds on", () => {
-    const lifted = demandOf("lift-and-part", FULL_STANDING, oneArm);
+    const lifted = demandOf("lift-and-part", FULL_STANDING_VARIANT, oneArm);
     expect(lifted.highest[sidedColumn("shoulderLoad", "left")]).toBeLessThanOrEqual(1 + 1e-9);
     expect(
-      trackOf(load("lift-and-part"), { ...FULL_STANDING, kind: "supported", hold: onRail("left") }, "right", oneArm),
+      trackOf(load("lift-and-part"), { ...FULL_STANDING_VARIANT, kind: "supported", hold: onRail("left") }, "right", oneArm),
     ).toBeNull();
     expect(
-      trackOf(load("lift-and-part"), { ...FULL_STANDING, kind: "supported", hold: onRail("right") }, "right", oneArm),
+      trackOf(load("lift-and-part"), { ...FULL_STANDING_VARIANT, kind: "supported", hold: onRail("right") }, "right", oneArm),
     ).not.toBeNull();
   });
 });
 
 test("an arm that does not move of itself rests, whichever arms the form moves and whichever side leads", () => {
   for (const lead of SIDES) {
-    const track = trackOf(load("lift-and-part"), FULL_SEATED, lead, build({ arms: [WHOLE, STILL] })) as Track;
+    const track = trackOf(load("lift-and-part"), FULL_SEATED_VARIANT, lead, build({ arms: [WHOLE, STILL] })) as Track;
     expect(track.segments.every(({ frame }) => frame.hands[1] === "onBody" && frame.hands[0] === "free")).toBe(true);
   }
 });
@@ -115,15 +115,15 @@ describe("a leg that is absent or does not move", () => {
   test("leaves no standing form, and with a prosthesis it does", () => {
     const movement = load("shift-and-press");
     const prosthesis: Limb = { kind: "absent", from: "lower", prosthesis: true };
-    expect(trackOf(movement, FULL_STANDING, "right", build({ legs: [GONE, WHOLE] }))).toBeNull();
-    expect(trackOf(movement, FULL_STANDING, "right", build({ legs: [STILL, WHOLE] }))).toBeNull();
-    expect(demandOf("shift-and-press", FULL_STANDING, build({ legs: [prosthesis, WHOLE] })).leastMargin.metres).toBeGreaterThan(
-      0,
-    );
+    expect(trackOf(movement, FULL_STANDING_VARIANT, "right", build({ legs: [GONE, WHOLE] }))).toBeNull();
+    expect(trackOf(movement, FULL_STANDING_VARIANT, "right", build({ legs: [STILL, WHOLE] }))).toBeNull();
+    expect(
+      demandOf("shift-and-press", FULL_STANDING_VARIANT, build({ legs: [prosthesis, WHOLE] })).leastMargin.metres,
+    ).toBeGreaterThan(0);
   });
 
   test("carries nothing on the seat, where its stump lies level", () => {
-    const samples = samplesOf("settling-breath", FULL_SEATED, build({ legs: [GONE, WHOLE] }));
+    const samples = samplesOf("settling-breath", FULL_SEATED_VARIANT, build({ legs: [GONE, WHOLE] }));
     expect(samples.problem).toBeNull();
     expect(valueAt(samples, 0, sidedColumn("footShare", "left"))).toBe(0);
     expect(valueAt(samples, 0, sidedColumn("footShare", "right"))).toBeGreaterThan(0.1);
@@ -132,7 +132,7 @@ describe("a leg that is absent or does not move", () => {
   });
 
   test("is not lifted when it is still; the other one is", () => {
-    const marched = samplesOf("march-opposite-hand", FULL_SEATED, build({ legs: [STILL, WHOLE] }));
+    const marched = samplesOf("march-opposite-hand", FULL_SEATED_VARIANT, build({ legs: [STILL, WHOLE] }));
     expect(marched.problem).toBeNull();
     expect(marched.segments.some(({ frame }) => frame.feet[0] === "lifted")).toBe(false);
     expect(marched.segments.some(({ frame }) => frame.feet[1] === "lifted")).toBe(true);
@@ -141,7 +141,7 @@ describe("a leg that is absent or does not move", () => {
 
 test("a wheelchair supports the back: sitting still asks nothing there, and there is no standing form", () => {
   const wheels = build({ wheelchair: true });
-  expect(demandOf("settling-breath", FULL_SEATED, wheels).quietSteadiness).toBe(0);
-  expect(demandOf("settling-breath", FULL_SEATED, USUAL_BUILD).quietSteadiness).toBe(0.5);
-  expect(trackOf(load("settling-breath"), FULL_STANDING, "right", wheels)).toBeNull();
+  expect(demandOf("settling-breath", FULL_SEATED_VARIANT, wheels).quietSteadiness).toBe(0);
+  expect(demandOf("settling-breath", FULL_SEATED_VARIANT, USUAL_BUILD).quietSteadiness).toBe(0.5);
+  expect(trackOf(load("settling-breath"), FULL_STANDING_VARIANT, "right", wheels)).toBeNull();
 });

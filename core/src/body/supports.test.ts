@@ -1,14 +1,14 @@
 import { describe, expect, test } from "vitest";
 import { readDemand } from "../movement/demand.ts";
-import { FULL_STANDING } from "../movement/form.ts";
 import { load, loadAll } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { type Track, trackOf } from "../movement/track.ts";
+import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { HOLDS, type Hold, holdInWords, holdsWith, onRail } from "./supports.ts";
 
 const quiet = load("quiet-feet");
 const samplesWith = (hold: Hold | null) =>
-  sampleTrack(trackOf(quiet, { ...FULL_STANDING, kind: hold ? "supported" : "standing", hold }, "right") as Track);
+  sampleTrack(trackOf(quiet, { ...FULL_STANDING_VARIANT, kind: hold ? "supported" : "standing", hold }, "right") as Track);
 const demandWith = (hold: Hold | null) => {
   const samples = samplesWith(hold);
   expect(samples.problem).toBeNull();
@@ -51,7 +51,7 @@ test.each(loadAll().filter(({ forms }) => forms.standing !== false && forms.supp
   "$id asks no more with something in the hand than without",
   (movement) => {
     const asked = (hold: Hold | null) => {
-      const choice = { ...FULL_STANDING, kind: hold ? ("supported" as const) : ("standing" as const), hold };
+      const choice = { ...FULL_STANDING_VARIANT, kind: hold ? ("supported" as const) : ("standing" as const), hold };
       const track = trackOf(movement, choice, "right") as Track;
       return readDemand(sampleTrack(track), { stature: 1.65 }, 8 * movement.breaths).steadiness.total;
     };

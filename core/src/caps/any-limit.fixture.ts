@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { LANDMARKS } from "../body/channels.ts";
 import { FEATURE_NAMES } from "../movement/features.ts";
-import { FORM_KINDS } from "../movement/form.ts";
+import { VARIANT_KINDS } from "../movement/variant.ts";
 import { WHOLE_OR_PART } from "./body-parts.ts";
 import { CAP_SIDES, type CapLimit, isStricter, NUMBER_CHANNELS } from "./cap.ts";
 import { MOTION_NAMES, mostOfMotion } from "./motions.ts";
@@ -21,7 +21,7 @@ export const anyLimit: fc.Arbitrary<CapLimit> = fc.oneof(
   fc.record({ channel: fc.constant("legShare" as const), side, limit: percent, poolAllowed: fc.boolean() }),
   fc.constant({ channel: "noStanding" as const }),
   fc.constant({ channel: "heldStanding" as const }),
-  fc.record({ channel: fc.constant("barredForm" as const), limit: fc.constantFrom(...FORM_KINDS) }),
+  fc.record({ channel: fc.constant("barredForm" as const), limit: fc.constantFrom(...VARIANT_KINDS) }),
   fc.record({ channel: fc.constant("barredFeature" as const), limit: fc.constantFrom(...FEATURE_NAMES) }),
   fc.record({
     channel: fc.constantFrom("roundsShare" as const, "sizeShare" as const),

@@ -2,22 +2,22 @@ import { describe, expect, test } from "vitest";
 import { USUAL_BUILD } from "../body/build.ts";
 import { MIDDLING_STATURE } from "../body/segments.ts";
 import { onRail } from "../body/supports.ts";
-import { createFormLibrary, leadsOf } from "../fit/form-library.ts";
+import { createVariantCache, leadsOf } from "../fit/variant-cache.ts";
 import type { Demand } from "../movement/demand.ts";
-import { type FormChoice, FULL_SEATED, FULL_STANDING } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import { load } from "../movement/library.fixture.ts";
+import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "../movement/variant.ts";
 import { breaks, roundsLeft, roundsOfHolding } from "./broken.ts";
 import { capOf } from "./cap.fixture.ts";
 import type { CapLimit } from "./cap.ts";
 
-const library = createFormLibrary();
+const library = createVariantCache();
 const doer = { stature: MIDDLING_STATURE, build: USUAL_BUILD };
 const BREATH = 8;
 const ROUNDS = 6;
-const demandsOf = (movement: Movement, choice: FormChoice = FULL_STANDING): readonly Demand[] =>
+const demandsOf = (movement: Movement, choice: VariantSpec = FULL_STANDING_VARIANT): readonly Demand[] =>
   library.demands(movement, choice, doer, BREATH, leadsOf(movement)) ?? [];
-const breaksIt = (limit: CapLimit, id: string, choice: FormChoice = FULL_STANDING, rounds = ROUNDS): boolean =>
+const breaksIt = (limit: CapLimit, id: string, choice: VariantSpec = FULL_STANDING_VARIANT, rounds = ROUNDS): boolean =>
   demandsOf(load(id), choice).some((demand) => breaks(capOf(limit), choice, demand, rounds));
 
 /** Each channel with a limit that a movement keeps and a tighter one that it breaks. */
@@ -131,7 +131,7 @@ describe("a cap is broken by what goes beyond it and by nothing else", () => {
 });
 
 describe("forms", () => {
-  const held: FormChoice = { ...FULL_STANDING, kind: "supported", hold: onRail("right") };
+  const held: VariantSpec = { ...FULL_STANDING_VARIANT, kind: "supported", hold: onRail("right") };
   test.each<[string, CapLimit, boolean, boolean, boolean]>([
     ["no standing", { channel: "noStanding" }, true, true, false],
     ["standing only with a hold", { channel: "heldStanding" }, true, false, false],
@@ -139,18 +139,18 @@ describe("forms", () => {
     ["not seated", { channel: "barredForm", limit: "seated" }, false, false, true],
     ["no pool", { channel: "barredForm", limit: "water" }, false, false, false],
   ])("%s", (_, limit, standing, supported, seated) => {
-    expect([FULL_STANDING, held, FULL_SEATED].map((choice) => breaksIt(limit, "settling-breath", choice))).toEqual([
-      standing,
-      supported,
-      seated,
-    ]);
+    expect(
+      [FULL_STANDING_VARIANT, held, FULL_SEATED_VARIANT].map((choice) => breaksIt(limit, "settling-breath", choice)),
+    ).toEqual([standing, supported, seated]);
   });
 
   test("a cap that holds in one form says nothing of another", () => {
     const seatedOnly = capOf({ channel: "handHeight", side: "both", limit: "lap" }, { forms: ["seated"] });
     const movement = load("lift-and-part");
-    expect(demandsOf(movement).some((demand) => breaks(seatedOnly, FULL_STANDING, demand, ROUNDS))).toBe(false);
-    expect(demandsOf(movement, FULL_SEATED).some((demand) => breaks(seatedOnly, FULL_SEATED, demand, ROUNDS))).toBe(true);
+    expect(demandsOf(movement).some((demand) => breaks(seatedOnly, FULL_STANDING_VARIANT, demand, ROUNDS))).toBe(false);
+    expect(
+      demandsOf(movement, FULL_SEATED_VARIANT).some((demand) => breaks(seatedOnly, FULL_SEATED_VARIANT, demand, ROUNDS)),
+    ).toBe(true);
   });
 
   test("stepping back with a hold is no unheld step", () => {
@@ -164,7 +164,8 @@ describe("over rounds", () => {
     const arms: Movement = structuredClone(load("settling-breath"));
     for (const key of arms.keys) key.arms = { elevation: 120, plane: 60, elbow: 10 };
     const limit: CapLimit = { channel: "handsUpSeconds", side: "both", limit: 20 };
-    const broken = (rounds: number) => demandsOf(arms).some((demand) => breaks(capOf(limit), FULL_STANDING, demand, rounds));
+    const broken = (rounds: number) =>
+      demandsOf(arms).some((demand) => breaks(capOf(limit), FULL_STANDING_VARIANT, demand, rounds));
     expect([broken(2), broken(3)]).toEqual([false, true]);
   });
 
@@ -194,7 +195,7 @@ describe("over rounds", () => {
       roundsOfHolding([capOf({ channel: "heldOutShare", side: "right", limit })], "standing", demands, meant, ROUNDS);
     expect(left(50, meant)).toBe(3);
     expect(left(100, meant)).toBe(6);
-    expect(left(50, demandsOf(movement, { ...FULL_STANDING, arms: "left" }))).toBe(6);
+    expect(left(50, demandsOf(movement, { ...FULL_STANDING_VARIANT, arms: "left" }))).toBe(6);
   });
 
   test("an arm that hangs is not held out", () => {

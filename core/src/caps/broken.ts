@@ -2,7 +2,7 @@ import { column, handOver, LANDMARK_TOLERANCE, type SidedColumn, sidedColumn } f
 import { ELEVATION_WITH_OUTWARD_CAP } from "../body/shoulder-turn.ts";
 import { type Hold, holdsWith, supportNamed } from "../body/supports.ts";
 import type { Demand, QuietDemand, WaterDemand } from "../movement/demand.ts";
-import { type FormChoice, type FormKind, FULL_SIZE } from "../movement/form.ts";
+import { FULL_SIZE, type VariantKind, type VariantSpec } from "../movement/variant.ts";
 import { type Pair, type Side, sideIndex } from "../side.ts";
 import { BODY_PARTS, movesPart, type WholeOrPart } from "./body-parts.ts";
 import { appliesTo, CAP_TOLERANCE, type Cap, type CapLimit, countsWater, sidesOf } from "./cap.ts";
@@ -12,10 +12,10 @@ import { reachOfMotion } from "./motions.ts";
 const LONGEST_DECLARED_PAUSE = 3;
 
 /** Whether a form is done on the feet. */
-export const isOnFeet = (kind: FormKind): boolean => kind !== "seated";
+export const isOnFeet = (kind: VariantKind): boolean => kind !== "seated";
 
 /** Whether a form is stood on land: what minutes of standing count. Water carries, and has minutes of its own. */
-export const isStanding = (kind: FormKind): boolean => kind === "standing" || kind === "supported";
+export const isStanding = (kind: VariantKind): boolean => kind === "standing" || kind === "supported";
 
 /** Highest and lowest of every column over some poses. */
 export interface Extremes {
@@ -60,7 +60,8 @@ export function breaksInPose(limit: CapLimit, extremes: Extremes): boolean {
 }
 
 /** Whether a cap on the weight on a leg is held against what water leaves of it in this form. */
-export const isReadInWater = ({ limit }: Pick<Cap, "limit">, kind: FormKind): boolean => kind === "water" && countsWater(limit);
+export const isReadInWater = ({ limit }: Pick<Cap, "limit">, kind: VariantKind): boolean =>
+  kind === "water" && countsWater(limit);
 
 /** Whether the weight on a leg, or what limbs meet, goes beyond a cap in water. */
 function breaksInWater(limit: CapLimit, { dragShare, legShare }: WaterDemand): boolean {
@@ -79,7 +80,7 @@ function breaksInWater(limit: CapLimit, { dragShare, legShare }: WaterDemand): b
 }
 
 /** Whether a size of a form is over a cap on size, for a part of the body that the form moves. */
-export function breaksInSize({ limit }: Cap, { sizes }: FormChoice, extremes: Extremes): boolean {
+export function breaksInSize({ limit }: Cap, { sizes }: VariantSpec, extremes: Extremes): boolean {
   if (limit.channel !== "sizeShare") return false;
   const most = Math.floor((limit.limit / PERCENT) * FULL_SIZE + 1e-9);
   return BODY_PARTS.some(
@@ -100,7 +101,7 @@ const anySide = (
   sidesOf(limit).some((side) => lasting(of[sideIndex(side)], cycleSeconds, rounds) > limit.limit + CAP_TOLERANCE.share);
 
 /** Whether a cap forbids every size of a form that asks this in quiet: what it breaks does not depend on size. */
-export function forbidsAtAnySize(cap: Cap, shape: FormChoice, demand: QuietDemand, rounds: number): boolean {
+export function forbidsAtAnySize(cap: Cap, shape: VariantSpec, demand: QuietDemand, rounds: number): boolean {
   if (!appliesTo(cap, shape.kind)) return false;
   const { limit } = cap;
   switch (limit.channel) {
@@ -123,7 +124,7 @@ const gripsWith = (hold: Hold | null, side: Side): boolean =>
   hold !== null && holdsWith(hold, side) && supportNamed(hold.by).grips;
 
 /** Whether a cap bars a form whatever is done in it: nothing of it needs to be computed to know. */
-export function barsForm({ limit, forms }: Cap, { kind, hold }: FormChoice): boolean {
+export function barsVariant({ limit, forms }: Cap, { kind, hold }: VariantSpec): boolean {
   if (!appliesTo({ forms }, kind)) return false;
   switch (limit.channel) {
     case "noStanding":
@@ -153,7 +154,7 @@ export function barsForm({ limit, forms }: Cap, { kind, hold }: FormChoice): boo
  *
  * @param rounds how often it is done in a row
  */
-export function breaks(cap: Cap, choice: FormChoice, demand: Demand, rounds: number): boolean {
+export function breaks(cap: Cap, choice: VariantSpec, demand: Demand, rounds: number): boolean {
   if (!appliesTo(cap, choice.kind)) return false;
   const { limit } = cap;
   switch (limit.channel) {
@@ -162,9 +163,9 @@ export function breaks(cap: Cap, choice: FormChoice, demand: Demand, rounds: num
     case "bothHandsStanding":
     case "barredForm":
     case "handWeight":
-      return barsForm(cap, choice);
+      return barsVariant(cap, choice);
     case "shoulderLoad":
-      return barsForm(cap, choice) || breaksInPose(limit, demand);
+      return barsVariant(cap, choice) || breaksInPose(limit, demand);
     case "oneLegSeconds":
       return anySide(limit, demand.longestOneLeg, demand, rounds);
     case "handsUpSeconds":
@@ -208,7 +209,7 @@ const heldOut = (demands: readonly Demand[], i: 0 | 1): number =>
  */
 export function roundsOfHolding(
   caps: readonly Cap[],
-  kind: FormKind,
+  kind: VariantKind,
   demands: readonly Demand[],
   meant: readonly Demand[],
   planned: number,
@@ -237,7 +238,7 @@ function roundsLeftBy({ limit }: Cap, planned: number, moves: (part: WholeOrPart
 /** Rounds that caps leave of those planned. @param moves whether the form moves a part of the body */
 export const roundsLeftMoving = (
   caps: readonly Cap[],
-  kind: FormKind,
+  kind: VariantKind,
   moves: (part: WholeOrPart) => boolean,
   planned: number,
 ): number => Math.min(planned, ...caps.flatMap((cap) => (appliesTo(cap, kind) ? [roundsLeftBy(cap, planned, moves)] : [])));
@@ -247,7 +248,7 @@ export const roundsLeftMoving = (
  *
  * @param planned whole rounds
  */
-export const roundsLeft = (caps: readonly Cap[], kind: FormKind, extremes: Extremes, planned: number): number =>
+export const roundsLeft = (caps: readonly Cap[], kind: VariantKind, extremes: Extremes, planned: number): number =>
   roundsLeftMoving(caps, kind, (part) => movesPart(part, extremes), planned);
 
 /** Rounds that caps leave of those planned in every form alike. @param planned whole rounds */

@@ -2,7 +2,7 @@ import * as v from "valibot";
 import { LANDMARKS } from "../body/channels.ts";
 import { daysBetween } from "../calendar.ts";
 import { FEATURE_NAMES } from "../movement/features.ts";
-import { FORM_KINDS, type FormKind } from "../movement/form.ts";
+import { VARIANT_KINDS, type VariantKind } from "../movement/variant.ts";
 import { SIDES, type Side } from "../side.ts";
 import { WHOLE_OR_PART } from "./body-parts.ts";
 import { CAP_CHANNELS, type CapChannel, capChannel, type NumberChannel, type SidedNumberChannel } from "./channels.ts";
@@ -57,7 +57,7 @@ export const CapLimit = v.variant("channel", [
   v.object({ channel: v.literal("heldStanding") }),
   v.object({ channel: v.literal("bothHandsStanding") }),
   v.object({ channel: v.literal("chairWithArms") }),
-  v.object({ channel: v.literal("barredForm"), limit: v.picklist(FORM_KINDS) }),
+  v.object({ channel: v.literal("barredForm"), limit: v.picklist(VARIANT_KINDS) }),
   v.object({ channel: v.literal("barredFeature"), limit: v.picklist(FEATURE_NAMES) }),
   ofPart("roundsShare"),
   ofPart("sizeShare"),
@@ -110,7 +110,7 @@ export interface Cap {
   readonly id: string;
   readonly limit: CapLimit;
   /** The forms it applies to; null for all of them. */
-  readonly forms: readonly FormKind[] | null;
+  readonly forms: readonly VariantKind[] | null;
   readonly reason: string;
   readonly source: string;
   readonly strength: Strength;
@@ -145,7 +145,7 @@ export const instructorMayEnd = (cap: Pick<Cap, "strength" | "dateKind" | "until
   cap.strength !== "absolute" || (cap.dateKind === "ends" && cap.until !== null && day > cap.until);
 
 /** Whether a cap applies to a form. */
-export const appliesTo = (cap: Pick<Cap, "forms">, kind: FormKind): boolean => cap.forms === null || cap.forms.includes(kind);
+export const appliesTo = (cap: Pick<Cap, "forms">, kind: VariantKind): boolean => cap.forms === null || cap.forms.includes(kind);
 
 /** The sides a cap speaks of; none for a cap on the whole body. */
 export function sidesOf(limit: CapLimit): readonly Side[] {

@@ -1,4 +1,4 @@
-import type { FormKind } from "../movement/form.ts";
+import type { VariantKind } from "../movement/variant.ts";
 import { type Cap, type CapLimit, isStricter, sidesOf } from "./cap.ts";
 
 /** One thing that can be capped: a channel, on a side where it has sides, of a motion, a part, a form or a feature. */
@@ -33,7 +33,7 @@ export interface EffectiveCap<Of extends Cap = Cap> {
   readonly covered: readonly Of[];
 }
 
-const formsKey = (forms: readonly FormKind[] | null): string => (forms === null ? "" : ` in ${[...forms].sort().join("+")}`);
+const formsKey = (forms: readonly VariantKind[] | null): string => (forms === null ? "" : ` in ${[...forms].sort().join("+")}`);
 
 /**
  * What holds when several caps speak of the same thing: the strictest. All stay visible, each with its why. Caps that

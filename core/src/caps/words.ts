@@ -1,6 +1,6 @@
 import { ELEVATION_WITH_OUTWARD_CAP } from "../body/shoulder-turn.ts";
 import { featureLabel } from "../movement/features.ts";
-import { formLabel } from "../movement/form.ts";
+import { variantLabel } from "../movement/variant.ts";
 import { partLabel } from "./body-parts.ts";
 import { type Cap, type CapLimit, type CapSide, countsWater } from "./cap.ts";
 import { type MotionName, motionNamed } from "./motions.ts";
@@ -111,7 +111,7 @@ export function limitInWords(limit: CapLimit): string {
     case "higherSeat":
       return `Seat at least ${limit.limit} cm higher`;
     case "barredForm":
-      return limit.limit === "water" ? "No pool" : `No ${formLabel(limit.limit)} variants`;
+      return limit.limit === "water" ? "No pool" : `No ${variantLabel(limit.limit)} variants`;
     case "oneLegSeconds":
       if (limit.limit === 0) return `No ${oneLeg().toLowerCase()}`;
       return `${oneLeg()}: up to ${limit.limit} s at a time`;

@@ -1,23 +1,23 @@
 import { type Hold, ON_ARMRESTS } from "../body/supports.ts";
+import { type Movement, rises } from "../movement/format.ts";
+import { hasVariant } from "../movement/track.ts";
 import {
   armMoves,
   DEPTHS,
   type Depth,
   evenSizes,
-  type FormChoice,
-  type FormKind,
-  FULL_SEATED,
+  FULL_SEATED_VARIANT,
   FULL_SIZE,
-  FULL_STANDING,
+  FULL_STANDING_VARIANT,
   type Sizes,
-} from "../movement/form.ts";
-import { type Movement, rises } from "../movement/format.ts";
-import { hasForm } from "../movement/track.ts";
+  type VariantKind,
+  type VariantSpec,
+} from "../movement/variant.ts";
 import type { Side } from "../side.ts";
 import { HALL_OFFERS, type Offers } from "./place.ts";
 
 /** A way of doing a movement before its sizes are chosen, written at full size. */
-export type Shape = FormChoice;
+export type Shape = VariantSpec;
 
 /** A stance lower than meant is nobody's fit: it asks more of everything. Lowest first. */
 const fitDepths = (meant: Depth): readonly Depth[] => DEPTHS.slice(0, DEPTHS.indexOf(meant) + 1).toReversed();
@@ -36,7 +36,12 @@ const movesAbove = ({ keys }: Movement): boolean =>
 const mayMove = (movement: Movement, arms: Shape["arms"], hold: Hold | null): boolean =>
   arms === "both" || (movement.vary.oneArm === true && (hold === null || arms === hold.hand));
 
-function* shapesOfKind(movement: Movement, kind: FormKind, meantDepth: Depth, holds: readonly (Hold | null)[]): Generator<Shape> {
+function* shapesOfKind(
+  movement: Movement,
+  kind: VariantKind,
+  meantDepth: Depth,
+  holds: readonly (Hold | null)[],
+): Generator<Shape> {
   const seated = kind === "seated";
   const depths = movement.vary.depth && !seated ? fitDepths(meantDepth) : (["middle"] as const);
   const toes = movement.vary.toeDown && !seated ? [false, true] : [false];
@@ -57,16 +62,18 @@ function* shapesOfKind(movement: Movement, kind: FormKind, meantDepth: Depth, ho
 }
 
 /** What may be held in a kind of form: nothing on a chair or standing free, something when supported, either in water. */
-function holdsOf(kind: FormKind, holds: readonly Hold[]): readonly (Hold | null)[] {
+function holdsOf(kind: VariantKind, holds: readonly Hold[]): readonly (Hold | null)[] {
   if (kind === "supported") return holds;
   return kind === "water" ? [null, ...holds] : [null];
 }
 
 /** Rising from a chair is done whole or not at all: without hands, with both on the arms of the chair, or what there is of it seated. */
-const risingShapes = (movement: Movement, kinds: readonly FormKind[], armrests: boolean): Shape[] =>
-  [FULL_STANDING, ...(armrests ? [{ ...FULL_STANDING, kind: "supported" as const, hold: ON_ARMRESTS }] : []), FULL_SEATED].filter(
-    ({ kind }) => kinds.includes(kind) && hasForm(movement, kind, false),
-  );
+const risingShapes = (movement: Movement, kinds: readonly VariantKind[], armrests: boolean): Shape[] =>
+  [
+    FULL_STANDING_VARIANT,
+    ...(armrests ? [{ ...FULL_STANDING_VARIANT, kind: "supported" as const, hold: ON_ARMRESTS }] : []),
+    FULL_SEATED_VARIANT,
+  ].filter(({ kind }) => kinds.includes(kind) && hasVariant(movement, kind, false));
 
 /**
  * Every shape of a movement that exists, whoever does it, least supported and fullest first. Candidates do not
@@ -82,7 +89,7 @@ export function shapesOf(
 ): Shape[] {
   if (rises(movement)) return risingShapes(movement, kinds, armrests);
   return kinds
-    .filter((kind) => hasForm(movement, kind, inWater))
+    .filter((kind) => hasVariant(movement, kind, inWater))
     .flatMap((kind) => [...shapesOfKind(movement, kind, meantDepth, holdsOf(kind, holds))]);
 }
 

@@ -3,7 +3,7 @@ import { reliefOf } from "../body/supports.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import { movesPart, TAKES_PART, type WholeOrPart } from "../caps/body-parts.ts";
 import {
-  barsForm,
+  barsVariant,
   breaks,
   breaksInPose,
   breaksInSize,
@@ -18,8 +18,8 @@ import {
 } from "../caps/broken.ts";
 import { appliesTo, CAP_TOLERANCE, type Cap } from "../caps/cap.ts";
 import type { Demand } from "../movement/demand.ts";
-import { armMoves, FORM_KINDS, type FormChoice, FULL_SEATED, FULL_SIZE, type Sizes } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
+import { armMoves, FULL_SEATED_VARIANT, FULL_SIZE, type Sizes, VARIANT_KINDS, type VariantSpec } from "../movement/variant.ts";
 import type { Turn } from "../plan/count.ts";
 import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
 import { plainShape, type Shape, shapesOf } from "./candidates.ts";
@@ -34,10 +34,10 @@ import {
   readShape,
   steadinessKept,
 } from "./fidelity.ts";
-import type { FormLibrary, RankedShape, RankedSize } from "./form-library.ts";
-import { armOnBody, armShape, bodyOf, type Part, partOf, SMALL_LEGS, sizesCode } from "./form-parts.ts";
 import { capsOnArm, isOnBody } from "./part-caps.ts";
 import { type FitPlace, type OwnAid, offersOf, type Scarce, type Way, wayGroups, wayOf } from "./place.ts";
+import type { RankedShape, RankedSize, VariantCache } from "./variant-cache.ts";
+import { armOnBody, armShape, bodyOf, type Part, partOf, SMALL_LEGS, sizesCode } from "./variant-parts.ts";
 import { workedCap } from "./working-share.ts";
 
 /** What is fitted: one movement at one pace, for one person in one place. */
@@ -47,7 +47,7 @@ export interface CellQuestion {
   /** Sides that lead, in their order, with the rounds planned of each. */
   readonly turns: readonly Turn[];
   /** The form that the room is shown. */
-  readonly meant: FormChoice;
+  readonly meant: VariantSpec;
   /** Metres. */
   readonly stature: number;
   readonly build: Build;
@@ -80,8 +80,8 @@ export interface Spending {
 export const ANY_SPENDING: Spending = { oneLeg: true, handsUp: 1 };
 
 /** A form that breaks no cap, with the rounds that caps leave of it. */
-export interface FoundForm {
-  readonly choice: FormChoice;
+export interface FoundVariant {
+  readonly choice: VariantSpec;
   /** How much of the meant movement is kept, 0 to 1, the rounds left out counted. */
   readonly fidelity: number;
   readonly rounds: number;
@@ -96,11 +96,11 @@ const PACES = [1, 2, 3] as const;
 export type Pace = (typeof PACES)[number];
 
 /** The form a body is to do: the room's, or on a chair where it cannot stand; in a pool that chair stands in the water. */
-export const meantFor = (build: Build, meant: FormChoice): FormChoice =>
-  canStand(build) || meant.kind === "seated" ? meant : FULL_SEATED;
+export const plannedVariantFor = (build: Build, meant: VariantSpec): VariantSpec =>
+  canStand(build) || meant.kind === "seated" ? meant : FULL_SEATED_VARIANT;
 
 /** One arm that does less than the other, or rests. */
-export function lighterSideOf(choice: FormChoice, build: Build): Side | null {
+export function lighterSideOf(choice: VariantSpec, build: Build): Side | null {
   if (choice.hold !== null) return null;
   const done = (side: Side, size: number) => (armMoves(choice, side) && armTakesPart(build, side) ? size : 0);
   const left = done("left", choice.sizes.armLeft);
@@ -181,11 +181,11 @@ export function handsUpShare(shares: readonly Pair[], turns: readonly Turn[]): n
  */
 export class CellSearch {
   /** The form this body is to do, and what it asks; null where this body has no form of it. */
-  readonly full: FormChoice;
+  readonly full: VariantSpec;
   readonly meantDemands: readonly Demand[] | null;
   readonly meant: Meant | null;
   readonly question: CellQuestion;
-  private readonly library: FormLibrary;
+  private readonly library: VariantCache;
   /** Caps as forms are worked up to them, in the order of the question's. */
   private readonly worked: readonly Cap[];
   private readonly leads: readonly Side[];
@@ -206,9 +206,9 @@ export class CellSearch {
   private readonly poseCaps: readonly Cap[];
   private readonly armCaps: readonly [readonly Cap[], readonly Cap[]];
   private readonly arms = new Map<number, ArmRead | null>();
-  private readonly found = new Map<string, FoundForm | null>();
+  private readonly found = new Map<string, FoundVariant | null>();
 
-  constructor(question: CellQuestion, library: FormLibrary) {
+  constructor(question: CellQuestion, library: VariantCache) {
     this.question = question;
     this.library = library;
     this.leads = question.turns.map(({ lead }) => lead);
@@ -222,7 +222,7 @@ export class CellSearch {
     );
     const dragCapped = this.worked.some(({ limit }) => limit.channel === "shoulderDrag" || limit.channel === "hipDrag");
     this.paces = question.place.pool !== null && dragCapped ? PACES : [1];
-    this.full = meantFor(question.build, question.meant);
+    this.full = plannedVariantFor(question.build, question.meant);
     const known = library.meant(question.movement, this.full, question, question.breathSeconds, this.leads);
     this.meantDemands = known?.demands ?? null;
     this.meant = known?.meant ?? null;
@@ -233,7 +233,7 @@ export class CellSearch {
     this.armCaps = [capsOnArm(pressing, "left"), capsOnArm(pressing, "right")];
   }
 
-  private demandsOf(choice: FormChoice, pace: Pace): readonly Demand[] | null {
+  private demandsOf(choice: VariantSpec, pace: Pace): readonly Demand[] | null {
     const { movement, breathSeconds } = this.question;
     return this.library.demands(movement, choice, this.question, pace * breathSeconds, this.leads);
   }
@@ -243,11 +243,11 @@ export class CellSearch {
     return Math.floor(this.rounds / pace);
   }
 
-  private breaksWorked(cap: Cap, choice: FormChoice, demands: readonly Demand[], pace: Pace): boolean {
+  private breaksWorked(cap: Cap, choice: VariantSpec, demands: readonly Demand[], pace: Pace): boolean {
     return demands.some((demand) => breaks(cap, choice, demand, this.roundsAt(pace)));
   }
 
-  private roundsOf(kind: FormChoice["kind"], demands: readonly Demand[], by: readonly Cap[]): number {
+  private roundsOf(kind: VariantSpec["kind"], demands: readonly Demand[], by: readonly Cap[]): number {
     const { rounds } = this;
     return Math.min(
       roundsOfHolding(by, kind, demands, this.meantDemands ?? demands, rounds),
@@ -291,7 +291,7 @@ export class CellSearch {
     if (this.meant !== null && !barred)
       for (const shape of shapesOf(movement, this.full.depth, offersOf(place, aids, scarce, build))) {
         if (isOnFeet(shape.kind) && !isOnFeet(this.full.kind)) continue;
-        if (this.worked.some((cap) => barsForm(cap, shape))) continue;
+        if (this.worked.some((cap) => barsVariant(cap, shape))) continue;
         const way = wayOf(shape);
         const looks = this.paces.map(
           (pace): Look => ({
@@ -350,7 +350,7 @@ export class CellSearch {
     return look.quiet;
   }
 
-  private beyondInPose(cap: Cap, choice: FormChoice, extremes: readonly Extremes[]): boolean {
+  private beyondInPose(cap: Cap, choice: VariantSpec, extremes: readonly Extremes[]): boolean {
     if (!appliesTo(cap, choice.kind) || isReadInWater(cap, choice.kind)) return false;
     return extremes.some((led) => breaksInPose(cap.limit, led) || breaksInSize(cap, choice, led));
   }
@@ -385,7 +385,7 @@ export class CellSearch {
     const size = side === "left" ? sizes.armLeft : sizes.armRight;
     const i = sideIndex(side);
     const { pace } = look;
-    const key = 2 * (16 * (16 * (FORM_KINDS.indexOf(shape.kind) * PACES.length + pace) + sizes.trunk) + size) + i;
+    const key = 2 * (16 * (16 * (VARIANT_KINDS.indexOf(shape.kind) * PACES.length + pace) + sizes.trunk) + size) + i;
     return remember(this.arms, key, () => {
       const choice = { ...shape, sizes: armOnBody(shape, { ...sizes, legs: SMALL_LEGS }, side)[1] };
       const demands = this.demandsOf(choice, pace);
@@ -425,7 +425,7 @@ export class CellSearch {
   }
 
   /** Demands of a form that breaks no cap; null where it does. */
-  private allowed(look: Look, choice: FormChoice): readonly Demand[] | null {
+  private allowed(look: Look, choice: VariantSpec): readonly Demand[] | null {
     return remember(look.allowed, sizesCode(choice.sizes), () => {
       const body = bodyOf(look.shape, choice.sizes);
       if (!body.some((sizes) => this.passesAtKeys(look, sizes) && this.bodyPasses(look, sizes))) return null;
@@ -470,7 +470,7 @@ export class CellSearch {
    * @param above what it has to keep more than to be of use
    * @returns null where caps leave none
    */
-  best(ways: readonly Way[], spending: Spending = ANY_SPENDING, above = 0): FoundForm | null {
+  best(ways: readonly Way[], spending: Spending = ANY_SPENDING, above = 0): FoundVariant | null {
     return remember(this.found, `${ways.join()} ${spending.oneLeg} ${spending.handsUp} ${above}`, () => {
       const byWay = this.looksByWay();
       return this.search(
@@ -533,12 +533,12 @@ export class CellSearch {
     return true;
   }
 
-  private search(looks: readonly Look[], spending: Spending, above: number): FoundForm | null {
+  private search(looks: readonly Look[], spending: Spending, above: number): FoundVariant | null {
     const { meant } = this;
     if (meant === null) return null;
     const mostOf = (look: Look) => this.mostShare(look) * (this.isInTime(look) ? 1 : 1 - meant.weights.breath);
     const searched = looks.map((look): Searched => ({ look, entered: false, whole: null, next: 0, most: mostOf(look) }));
-    let best: FoundForm | null = null;
+    let best: FoundVariant | null = null;
     for (;;) {
       let head: Searched | null = null;
       for (const each of searched) if (head === null || each.most > head.most + EPSILON) head = each;

@@ -2,14 +2,14 @@ import { describe, expect, test } from "vitest";
 import { buildOf, USUAL_BODY, USUAL_BUILD } from "../body/build.ts";
 import { capOf } from "../caps/cap.fixture.ts";
 import type { Cap, CapLimit } from "../caps/cap.ts";
-import { FULL_STANDING } from "../movement/form.ts";
 import { load } from "../movement/library.fixture.ts";
+import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { fitCell } from "./cell.ts";
 import { viewCell } from "./cell-view.ts";
-import { createFormLibrary, leadsOf } from "./form-library.ts";
 import { OPEN_HALL, scarceFor } from "./place.ts";
+import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
-const library = createFormLibrary();
+const library = createVariantCache();
 const ROUNDS = 6;
 /** In a hall with enough of everything. */
 const ALONE = { depth: null, aids: [], place: OPEN_HALL, scarce: scarceFor(OPEN_HALL, 1), workingShare: 1 };
@@ -23,10 +23,10 @@ function view(id: string, ...limits: CapLimit[]) {
     build: USUAL_BUILD,
     caps: limits.map(cap),
     turns: leadsOf(movement).map((lead) => ({ lead, rounds: ROUNDS })),
-    meant: FULL_STANDING,
+    meant: FULL_STANDING_VARIANT,
     ...ALONE,
   };
-  return viewCell(fitCell(question, library), FULL_STANDING, ROUNDS);
+  return viewCell(fitCell(question, library), FULL_STANDING_VARIANT, ROUNDS);
 }
 
 describe("a cell as people read it", () => {
@@ -74,10 +74,10 @@ describe("a cell as people read it", () => {
       build,
       caps: [],
       turns: leadsOf(movement).map((lead) => ({ lead, rounds: ROUNDS })),
-      meant: FULL_STANDING,
+      meant: FULL_STANDING_VARIANT,
       ...ALONE,
     };
-    const cell = viewCell(fitCell(question, library), FULL_STANDING, ROUNDS);
+    const cell = viewCell(fitCell(question, library), FULL_STANDING_VARIANT, ROUNDS);
     expect(cell).toMatchObject({ form: "seated", level: 1, whole: false, brief: "seated", why: [] });
   });
 

@@ -1,7 +1,7 @@
 import { holdInWords } from "../body/supports.ts";
 import type { Cap } from "../caps/cap.ts";
 import { limitInBrief, limitInWords, reasonInWords } from "../caps/words.ts";
-import type { FormChoice, FormKind } from "../movement/form.ts";
+import type { VariantKind, VariantSpec } from "../movement/variant.ts";
 import { otherSide, type Side } from "../side.ts";
 import type { FittedCell, GaveWay } from "./cell.ts";
 import { type FitBlock, type FitPlan, mostRounds } from "./fit-plan.ts";
@@ -18,7 +18,7 @@ export const whyInWords = ({ limit, reason }: Why): string => (reason === null ?
 
 /** A fitted cell as people read it: what the vessel shows and the words beside it. Plain data, fit to be kept or sent. */
 export interface CellView {
-  readonly form: FormKind | "rest";
+  readonly form: VariantKind | "rest";
   /** The hand that holds on. */
   readonly hold: Side | "both" | null;
   /** Share of full size, 0 to 1. */
@@ -35,7 +35,7 @@ export interface CellView {
   readonly rounds: number;
   /** Greatest steadiness demand, 0 to 10. */
   readonly steadiness: number;
-  readonly choice: FormChoice | null;
+  readonly choice: VariantSpec | null;
   /** At rest: whether they sit and breathe along. */
   readonly breathing: boolean;
 }
@@ -53,11 +53,11 @@ const FULL = 1 - 1e-9;
 const NO_FORM = "No variant of this movement suits this participant's body";
 
 /** The hand that neither moves nor holds on. */
-const restingHand = ({ arms }: FormChoice): Side | null => (arms === "both" ? null : otherSide(arms));
+const restingHand = ({ arms }: VariantSpec): Side | null => (arms === "both" ? null : otherSide(arms));
 
 function changesInWords(
-  { choice, level, rounds, pace }: FittedCell & { choice: FormChoice },
-  meant: FormChoice,
+  { choice, level, rounds, pace }: FittedCell & { choice: VariantSpec },
+  meant: VariantSpec,
   planned: number,
 ): string[] {
   const words: string[] = [];
@@ -77,7 +77,7 @@ function changesInWords(
 }
 
 /** The cap's own words say most; the form says the rest. */
-function briefOf(cell: FittedCell, meant: FormChoice, planned: number): string {
+function briefOf(cell: FittedCell, meant: VariantSpec, planned: number): string {
   const { choice } = cell;
   if (choice === null) return cell.breathing ? "sit and breathe along" : "rest, then rejoin";
   // A hand that rests or holds on is spoken of already.
@@ -103,7 +103,7 @@ function whyOf({ choice, because, gaveWay }: FittedCell): Why[] {
 }
 
 /** @param planned rounds planned */
-export function viewCell(cell: FittedCell, meant: FormChoice, planned: number): CellView {
+export function viewCell(cell: FittedCell, meant: VariantSpec, planned: number): CellView {
   const steadiness = Math.max(0, ...cell.demands.map((demand) => demand.steadiness.total));
   // All that a body that sits can do is whole for it, and still another form than the room's.
   const whole = cell.fidelity > FULL && cell.choice?.kind === meant.kind;

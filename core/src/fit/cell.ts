@@ -2,12 +2,12 @@ import type { Build } from "../body/build.ts";
 import { isStanding } from "../caps/broken.ts";
 import type { Cap } from "../caps/cap.ts";
 import type { Demand } from "../movement/demand.ts";
-import type { FormChoice } from "../movement/form.ts";
+import type { VariantSpec } from "../movement/variant.ts";
 import type { Side } from "../side.ts";
-import { type CellQuestion, CellSearch, type FoundForm, lighterSideOf, type Pace } from "./cell-search.ts";
+import { type CellQuestion, CellSearch, type FoundVariant, lighterSideOf, type Pace } from "./cell-search.ts";
 import { levelOf, type Meant } from "./fidelity.ts";
-import type { FormLibrary } from "./form-library.ts";
 import { wayCost, wayOf } from "./place.ts";
+import type { VariantCache } from "./variant-cache.ts";
 
 /** What beside caps keeps somebody from their best form: the room, the instructor's word, or getting up and down too often. */
 export const GAVE_WAY = ["rail", "helpers", "chairs", "held", "changes"] as const;
@@ -16,7 +16,7 @@ export type GaveWay = (typeof GAVE_WAY)[number];
 /** The form chosen for one person in one block, or rest. */
 export interface FittedCell {
   /** Null means rest and rejoin. */
-  readonly choice: FormChoice | null;
+  readonly choice: VariantSpec | null;
   /** At rest: whether they sit and breathe along. */
   readonly breathing: boolean;
   /** How much of the meant movement is kept, 0 to 1. */
@@ -57,8 +57,8 @@ export const restCell = (because: readonly Cap[], gaveWay: GaveWay | null = null
 });
 
 /** A cell done in a form. */
-export const formCell = (
-  { choice, fidelity, rounds, pace, demands }: FoundForm,
+export const variantCell = (
+  { choice, fidelity, rounds, pace, demands }: FoundVariant,
   meant: Meant,
   build: Build,
   because: readonly Cap[],
@@ -80,28 +80,28 @@ export const formCell = (
 export const cellOnFeet = (cell: Pick<FittedCell, "choice">): boolean => cell.choice !== null && isStanding(cell.choice.kind);
 
 /** What a form is worth: what it keeps, less what its way costs. */
-export const formWorth = ({ choice, fidelity }: Pick<FoundForm, "choice" | "fidelity">): number =>
+export const variantWorth = ({ choice, fidelity }: Pick<FoundVariant, "choice" | "fidelity">): number =>
   fidelity - wayCost(wayOf(choice));
 
 /** What a cell is worth. */
 export const cellWorth = ({ choice, fidelity }: Pick<FittedCell, "choice" | "fidelity">): number =>
-  choice === null ? fidelity : formWorth({ choice, fidelity });
+  choice === null ? fidelity : variantWorth({ choice, fidelity });
 
 /** The best form that breaks no cap, whatever the session; null where there is none. */
-export function bestForm(search: CellSearch): FoundForm | null {
-  let best: FoundForm | null = null;
+export function bestVariant(search: CellSearch): FoundVariant | null {
+  let best: FoundVariant | null = null;
   for (const ways of search.ways()) {
     const found = search.best(ways);
-    if (found && (best === null || formWorth(found) > formWorth(best) + 1e-9)) best = found;
+    if (found && (best === null || variantWorth(found) > variantWorth(best) + 1e-9)) best = found;
   }
   return best;
 }
 
 /** The richest form and size of one block whose computed demands break no cap; where there is none, breathing along, or rest. */
-export function fitCell(question: CellQuestion, library: FormLibrary): FittedCell {
+export function fitCell(question: CellQuestion, library: VariantCache): FittedCell {
   const search = new CellSearch(question, library);
   const because = search.broken();
-  const best = bestForm(search);
+  const best = bestVariant(search);
   if (best === null || search.meant === null) return restCell(because, null, search.breathing() ?? 0);
-  return formCell(best, search.meant, question.build, because);
+  return variantCell(best, search.meant, question.build, because);
 }

@@ -4,14 +4,14 @@ import { USUAL_BUILD } from "../body/build.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import { capOf } from "../caps/cap.fixture.ts";
 import type { CapLimit } from "../caps/cap.ts";
-import { FULL_STANDING } from "../movement/form.ts";
 import { load } from "../movement/library.fixture.ts";
+import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { cases } from "../test-size.fixture.ts";
 import { fitCell } from "./cell.ts";
-import { createFormLibrary, leadsOf } from "./form-library.ts";
 import { scarceFor } from "./place.ts";
+import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
-const library = createFormLibrary();
+const library = createVariantCache();
 const ROUNDS = 6;
 
 interface Asked {
@@ -30,7 +30,7 @@ const fit = (id: string, { limits = [], breathSeconds = 6, equipment = "bare", d
       movement,
       breathSeconds,
       turns: leadsOf(movement).map((lead) => ({ lead, rounds: ROUNDS })),
-      meant: { ...FULL_STANDING, kind: "water" },
+      meant: { ...FULL_STANDING_VARIANT, kind: "water" },
       stature: 1.65,
       mass: 70,
       build: USUAL_BUILD,

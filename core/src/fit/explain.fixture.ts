@@ -3,10 +3,10 @@ import { inOneGo } from "../steps.ts";
 import { cellWorth, fitCell } from "./cell.ts";
 import type { Explanation } from "./explain.ts";
 import type { FitPlan } from "./fit-plan.ts";
-import type { FormLibrary } from "./form-library.ts";
 import type { Scarce } from "./place.ts";
 import { chooseWays, type FitMemory, type FitPerson, type PersonOptions, personOptionsInSteps, rowOf } from "./session.ts";
 import { isOverSession, MINUTES_CHANNELS } from "./session-limits.ts";
+import type { VariantCache } from "./variant-cache.ts";
 
 /** Where an explanation is checked. */
 export interface Checked {
@@ -14,7 +14,7 @@ export interface Checked {
   readonly person: FitPerson;
   readonly block: number;
   readonly scarce: Scarce;
-  readonly library: FormLibrary;
+  readonly library: VariantCache;
   readonly memory: FitMemory;
 }
 

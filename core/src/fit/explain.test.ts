@@ -6,12 +6,12 @@ import { inOneGo } from "../steps.ts";
 import { cases } from "../test-size.fixture.ts";
 import { untrueOf } from "./explain.fixture.ts";
 import { type Explanation, explainInSteps } from "./explain.ts";
-import { createFormLibrary } from "./form-library.ts";
 import { anyPerson, capsOf, planOf } from "./group.fixture.ts";
 import { OPEN_HALL, scarceFor } from "./place.ts";
 import { createFitMemory, type FitPerson, fitPerson } from "./session.ts";
+import { createVariantCache } from "./variant-cache.ts";
 
-const library = createFormLibrary();
+const library = createVariantCache();
 const memory = createFitMemory();
 const SCARCE = scarceFor(OPEN_HALL, 1);
 const plan = planOf(

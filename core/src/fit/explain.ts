@@ -1,8 +1,7 @@
 import type { Cap } from "../caps/cap.ts";
-import { bestForm, cellWorth, type FittedCell, formWorth, type GaveWay } from "./cell.ts";
+import { bestVariant, cellWorth, type FittedCell, type GaveWay, variantWorth } from "./cell.ts";
 import { CellSearch } from "./cell-search.ts";
 import type { FitHold, FitPlan } from "./fit-plan.ts";
-import type { FormLibrary } from "./form-library.ts";
 import type { Scarce } from "./place.ts";
 import {
   chooseWays,
@@ -13,6 +12,7 @@ import {
   personOptionsInSteps,
 } from "./session.ts";
 import { isOverSession, MINUTES_CHANNELS } from "./session-limits.ts";
+import type { VariantCache } from "./variant-cache.ts";
 
 /** Why a cell is not the whole movement. */
 export interface Explanation {
@@ -39,7 +39,7 @@ export function* openWaysInSteps(
   person: FitPerson,
   blockId: string,
   scarce: Scarce,
-  library: FormLibrary,
+  library: VariantCache,
   memory: FitMemory,
 ): Generator<undefined, OpenWay[]> {
   const options = yield* personOptionsInSteps(plan, person, scarce, library, memory);
@@ -87,13 +87,13 @@ function* smallest(
 }
 
 /** What a block's best form keeps without some caps, the session left aside. */
-const keptInBlock = ({ search }: PersonOptions["blocks"][number], library: FormLibrary) =>
+const keptInBlock = ({ search }: PersonOptions["blocks"][number], library: VariantCache) =>
   function* (gone: readonly Cap[]): Generator<undefined, number> {
     yield;
     const { question } = search;
     const without = new CellSearch({ ...question, caps: question.caps.filter((cap) => !gone.includes(cap)) }, library);
-    const best = bestForm(without);
-    return best === null ? (without.breathing() ?? 0) : formWorth(best);
+    const best = bestVariant(without);
+    return best === null ? (without.breathing() ?? 0) : variantWorth(best);
   };
 
 /**
@@ -107,7 +107,7 @@ export function* explainInSteps(
   row: FittedRow,
   blockId: string,
   scarce: Scarce,
-  library: FormLibrary,
+  library: VariantCache,
   memory: FitMemory,
 ): Generator<undefined, Explanation> {
   const at = plan.blocks.findIndex(({ id }) => id === blockId);

@@ -1,7 +1,7 @@
 import { column, MIDLINE_RANGES, SIDED_RANGES, sidedColumn, sidedColumns } from "../body/channels.ts";
 import type { Demand } from "../movement/demand.ts";
-import { armMoves, type FormChoice, FULL_SIZE } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
+import { armMoves, FULL_SIZE, type VariantSpec } from "../movement/variant.ts";
 import { SIDES, type Side } from "../side.ts";
 import { type Weights, weightsOf } from "./fidelity-weights.ts";
 
@@ -67,10 +67,10 @@ export interface Meant extends MeantRanges {
 }
 
 /** Whether a part of the body does the movement in a form, rather than holding on or resting. */
-const takesPart = (choice: FormChoice, part: Part): boolean => part === "trunk" || part === "legs" || armMoves(choice, part);
+const takesPart = (choice: VariantSpec, part: Part): boolean => part === "trunk" || part === "legs" || armMoves(choice, part);
 
 /** @param plain demands of the plainest shape of the meant form */
-export const readMeantRanges = (choice: FormChoice, plain: readonly Demand[]): MeantRanges => ({
+export const readMeantRanges = (choice: VariantSpec, plain: readonly Demand[]): MeantRanges => ({
   moving: RANGES.filter(({ part }) => takesPart(choice, part))
     .map((range) => ({ ...range, span: span(plain, range.column) }))
     .filter((range) => range.span > MOVING),
@@ -94,7 +94,7 @@ export interface ShapeKeeps {
 const share = (done: number, meant: number, counts: number): number => (meant < counts ? 1 : Math.min(1, done / meant));
 
 /** @param plain demands of its plainest shape at full size; null where only smaller sizes can be done, which are then taken at their best */
-export function readShape(meant: Meant, shape: FormChoice, plain: readonly Demand[] | null): ShapeKeeps {
+export function readShape(meant: Meant, shape: VariantSpec, plain: readonly Demand[] | null): ShapeKeeps {
   const most = shape.weightBack ? DEPTH_KEPT_WITH_WEIGHT_BACK : 1;
   const done = (range: Meant["moving"][number]): number =>
     plain === null ? 1 : Math.min(1, span(plain, range.column) / range.span);
@@ -118,7 +118,7 @@ export const steadinessKept = (meant: Meant, done: readonly Demand[], relief = 0
   share(relief > 0 ? Math.max(1, steadiest(done) - relief) : steadiest(done), meant.steadiness, STEADINESS_THAT_COUNTS);
 
 /** Share of full size of a part of the body. */
-function sizeOf({ sizes }: FormChoice, part: Part): number {
+function sizeOf({ sizes }: VariantSpec, part: Part): number {
   const { armLeft, armRight, trunk, legs } = sizes;
   return { left: armLeft, right: armRight, trunk, legs }[part] / FULL_SIZE;
 }
@@ -132,7 +132,7 @@ export interface RangeKept {
 }
 
 /** What a choice keeps of the meant ranges; it does not depend on stature nor pace. */
-export function rangeKept(meant: Meant, { ranges }: Pick<ShapeKeeps, "ranges">, choice: FormChoice): RangeKept {
+export function rangeKept(meant: Meant, { ranges }: Pick<ShapeKeeps, "ranges">, choice: VariantSpec): RangeKept {
   if (meant.moving.length === 0) return { range: 1, sides: 1 };
   let kept = 0;
   const meantSides = new Set<Side>();
@@ -182,7 +182,7 @@ export const fidelity = (meant: Meant, plain: BodyKeeps, kept: RangeKept, done: 
   );
 
 /** The share of full size that a choice does over the parts of the body that the movement uses: what the vessel shows. */
-export function levelOf(meant: Meant, choice: FormChoice): number {
+export function levelOf(meant: Meant, choice: VariantSpec): number {
   if (meant.moving.length === 0) return 1;
   const done = meant.moving.map(({ part }) => (takesPart(choice, part) ? sizeOf(choice, part) : 0));
   return done.reduce((sum, size) => sum + size, 0) / done.length;

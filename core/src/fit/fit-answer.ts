@@ -1,5 +1,5 @@
 import { limitInWords } from "../caps/words.ts";
-import type { FormChoice } from "../movement/form.ts";
+import type { VariantSpec } from "../movement/variant.ts";
 import type { GaveWay } from "./cell.ts";
 import type { FitPlan } from "./fit-plan.ts";
 import { type FittedGroup, gapOf } from "./group.ts";
@@ -11,7 +11,7 @@ export interface AnsweredCell {
   readonly blockId: string;
   readonly way: Way | "breathing" | "rest";
   /** The exact form; null at rest. */
-  readonly form: FormChoice | null;
+  readonly form: VariantSpec | null;
   /** How much of the meant movement is kept. */
   readonly fidelity: number;
   /** Share of full size. */

@@ -1,6 +1,6 @@
 import type { WaterEquipment } from "../body/water-equipment.ts";
-import type { FormChoice } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
+import type { VariantSpec } from "../movement/variant.ts";
 import type { Block } from "../plan/block.ts";
 import type { Turn } from "../plan/count.ts";
 import type { TeachingStyle } from "../plan/style.ts";
@@ -11,7 +11,7 @@ import { WORKING_SHARES } from "./working-share.ts";
 export interface FitBlock {
   readonly id: string;
   readonly movement: Movement;
-  readonly meant: FormChoice;
+  readonly meant: VariantSpec;
   readonly turns: readonly Turn[];
   readonly breathSeconds: number;
   /** What everybody has in their hands in water. */

@@ -3,8 +3,8 @@ import { load } from "../movement/library.fixture.ts";
 import { EMPTY_PLAN } from "../plan/plan.ts";
 import { fitAnswer } from "./fit-answer.ts";
 import { readFitRequest } from "./fit-request.ts";
-import { createFormLibrary } from "./form-library.ts";
 import { fitGroup } from "./group.ts";
+import { createVariantCache } from "./variant-cache.ts";
 
 const movements = ["settling-breath", "lift-and-part"].map(load);
 const blocks = movements.map(({ id }, i) => ({ id: `b${i}`, movementId: id, rounds: 4 }));
@@ -24,7 +24,7 @@ test("a question in the open formats is read and answered with every cell and wh
   const { question, problems } = readFitRequest(JSON.stringify(request()));
   expect(problems).toEqual([]);
   if (!question) throw new Error("it was read");
-  const answer = fitAnswer(question.plan, fitGroup(question.plan, question.people, createFormLibrary()));
+  const answer = fitAnswer(question.plan, fitGroup(question.plan, question.people, createVariantCache()));
   expect(answer).toMatchObject({ format: "able-tide/fit", version: 1 });
   const [sore, well] = answer.people;
   expect(well?.cells.map(({ fidelity }) => fidelity)).toEqual([1, 1]);

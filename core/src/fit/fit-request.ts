@@ -3,7 +3,7 @@ import { ABSENT_FROM, type Limb, USUAL_BODY, WHOLE } from "../body/build.ts";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 import { type Cap, CapLimit } from "../caps/cap.ts";
 import { type FileProblem, problemsOf, readJson } from "../files/json.ts";
-import { FORM_KINDS } from "../movement/form.ts";
+import { VARIANT_KINDS } from "../movement/variant.ts";
 import { PlanFile, type PlanInFile, unknownMovements } from "../plan/plan-file.ts";
 import { readPlan, withMovements } from "../plan/read-plan.ts";
 import { circumstancesOf } from "../plan/setting.ts";
@@ -56,7 +56,7 @@ const Body = v.strictObject({
 const RequestedCap = v.strictObject({
   id,
   limit: CapLimit,
-  forms: v.optional(v.nullable(v.array(v.picklist(FORM_KINDS))), null),
+  forms: v.optional(v.nullable(v.array(v.picklist(VARIANT_KINDS))), null),
 });
 
 /** People in one question, and caps of one person. */

@@ -7,23 +7,23 @@ import { capOf } from "../caps/cap.fixture.ts";
 import type { Cap, CapLimit } from "../caps/cap.ts";
 import { capInWords } from "../caps/words.ts";
 import type { Demand } from "../movement/demand.ts";
-import { FULL_STANDING } from "../movement/form.ts";
-import { hasLandForm, type Movement } from "../movement/format.ts";
+import { hasLandVariant, type Movement } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";
+import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { circumstances } from "../plan/plan.fixture.ts";
 import { readPlan } from "../plan/read-plan.ts";
 import { cases } from "../test-size.fixture.ts";
 import { cellOnFeet, fitCell } from "./cell.ts";
 import type { CellQuestion } from "./cell-search.ts";
 import { fitPlanOf } from "./fit-plan.ts";
-import { createFormLibrary, leadsOf } from "./form-library.ts";
 import { OPEN_HALL, scarceFor } from "./place.ts";
 import { fitPerson } from "./session.ts";
+import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
-const movements = loadAll().filter(hasLandForm);
+const movements = loadAll().filter(hasLandVariant);
 const named = (id: string) => movements.find((movement) => movement.id === id) as Movement;
 
-const library = createFormLibrary();
+const library = createVariantCache();
 
 const ROUNDS = 6;
 const cap = (limit: CapLimit): Cap =>
@@ -36,7 +36,7 @@ const question = (movement: Movement, caps: readonly Cap[]): CellQuestion => ({
   stature: 1.62,
   build: USUAL_BUILD,
   caps,
-  meant: FULL_STANDING,
+  meant: FULL_STANDING_VARIANT,
   depth: null,
   aids: [],
   place: OPEN_HALL,
@@ -147,7 +147,7 @@ describe("whatever the caps", () => {
         const caps = limits.map((limit) => cap(limit));
         const { choice, demands, rounds } = fit(movement, caps);
         if (choice === null) return;
-        const meant = library.demands(movement, FULL_STANDING, question(movement, []), 8, leadsOf(movement)) ?? [];
+        const meant = library.demands(movement, FULL_STANDING_VARIANT, question(movement, []), 8, leadsOf(movement)) ?? [];
         for (const each of caps) {
           for (const demand of demands) expect(breaks(each, choice, demand, ROUNDS)).toBe(false);
           expect(rounds).toBeLessThanOrEqual(roundsOfHolding([each], choice.kind, demands, meant, ROUNDS));

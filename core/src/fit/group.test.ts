@@ -12,11 +12,11 @@ import { sideIndex } from "../side.ts";
 import { cases } from "../test-size.fixture.ts";
 import { cellOnFeet } from "./cell.ts";
 import type { FitPlan } from "./fit-plan.ts";
-import { createFormLibrary } from "./form-library.ts";
 import { anyPerson, capsOf, named, planOf } from "./group.fixture.ts";
 import { fitGroup, gapOf, goodOf } from "./group.ts";
 import { type FitPlace, OPEN_HALL, wayOf } from "./place.ts";
 import { createFitMemory, type FitPerson, type FittedRow } from "./session.ts";
+import { createVariantCache } from "./variant-cache.ts";
 
 const SESSION = [
   "settling-breath",
@@ -28,7 +28,7 @@ const SESSION = [
   "one-up-one-down",
 ].map(load);
 const NARROW: FitPlace = { chairs: 12, rail: 2, helpers: 1, pool: null };
-const library = createFormLibrary();
+const library = createVariantCache();
 const memory = createFitMemory();
 const fit = (plan: FitPlan, people: readonly FitPerson[]) => fitGroup(plan, people, library, memory);
 const hall = planOf(SESSION, OPEN_HALL);

@@ -1,6 +1,5 @@
 import { inOneGo } from "../steps.ts";
 import type { FitPlan } from "./fit-plan.ts";
-import type { FormLibrary } from "./form-library.ts";
 import { type CellOption, TAKEN, type Takes } from "./options.ts";
 import { scarceFor } from "./place.ts";
 import {
@@ -15,6 +14,7 @@ import {
   personOptionsInSteps,
   rowOf,
 } from "./session.ts";
+import type { VariantCache } from "./variant-cache.ts";
 
 /** Everybody's rows and how good they are together. */
 export interface FittedGroup {
@@ -266,7 +266,7 @@ function* shareOut(
 export function* fitGroupInSteps(
   plan: FitPlan,
   people: readonly FitPerson[],
-  library: FormLibrary,
+  library: VariantCache,
   memory: FitMemory = createFitMemory(),
   known: (row: FittedRow) => void = () => {},
   effort: Effort = USUAL_EFFORT,
@@ -305,5 +305,5 @@ export function* fitGroupInSteps(
 }
 
 /** The same in one go. */
-export const fitGroup = (plan: FitPlan, people: readonly FitPerson[], library: FormLibrary, memory?: FitMemory): FittedGroup =>
+export const fitGroup = (plan: FitPlan, people: readonly FitPerson[], library: VariantCache, memory?: FitMemory): FittedGroup =>
   inOneGo(fitGroupInSteps(plan, people, library, memory));

@@ -8,19 +8,19 @@ import type { Cap, CapLimit } from "../caps/cap.ts";
 import { dayCaps, readCheckIn } from "../caps/check-in.ts";
 import { newcomerLimits } from "../caps/newcomers.ts";
 import { USUAL_POLICY } from "../caps/policy.ts";
-import { FULL_SEATED, FULL_STANDING } from "../movement/form.ts";
-import { hasLandForm } from "../movement/format.ts";
+import { hasLandVariant } from "../movement/format.ts";
 import { load, loadAll } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { type Track, trackOf } from "../movement/track.ts";
+import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { seatedBody } from "../setup/seat-raise.ts";
 import { someOf } from "../test-size.fixture.ts";
 import { fitCell } from "./cell.ts";
-import { createFormLibrary, leadsOf } from "./form-library.ts";
 import { OPEN_HALL, type OwnAid, scarceFor } from "./place.ts";
+import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
-const library = createFormLibrary();
-const onLand = someOf(loadAll().filter(hasLandForm), 3);
+const library = createVariantCache();
+const onLand = someOf(loadAll().filter(hasLandVariant), 3);
 const DAY = "2026-10-14";
 const STATURE = 1.62;
 
@@ -31,7 +31,7 @@ function fit(id: string, caps: readonly Cap[], aids: readonly OwnAid[] = []) {
       movement,
       breathSeconds: 8,
       turns: leadsOf(movement).map((lead) => ({ lead, rounds: 4 })),
-      meant: FULL_STANDING,
+      meant: FULL_STANDING_VARIANT,
       stature: STATURE,
       build: buildOf(seatedBody(USUAL_BODY, STATURE, caps), STATURE),
       depth: null,
@@ -100,7 +100,7 @@ describe("a hip that may not bend to a right angle", () => {
   const hip = capsOf([{ channel: "motion", motion: "hipFlexion", side: "left", limit: 90 }]);
   const hipSeated = (caps: readonly Cap[]) => {
     const build = buildOf(seatedBody(USUAL_BODY, STATURE, caps), STATURE);
-    const { reading } = sampleTrack(trackOf(load("chin-glide"), FULL_SEATED, "right", build) as Track);
+    const { reading } = sampleTrack(trackOf(load("chin-glide"), FULL_SEATED_VARIANT, "right", build) as Track);
     return reading.highest[sidedColumn("hipFlexion", "left")] as number;
   };
 

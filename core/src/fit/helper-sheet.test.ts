@@ -1,11 +1,11 @@
 import { expect, test } from "vitest";
 import { onRail } from "../body/supports.ts";
-import { type FormChoice, FULL_SEATED, FULL_STANDING } from "../movement/form.ts";
+import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "../movement/variant.ts";
 import type { CellView } from "./cell-view.ts";
 import { capsOf } from "./group.fixture.ts";
 import { helperSheet } from "./helper-sheet.ts";
 
-const cell = (choice: FormChoice | null, steadiness = 1): CellView => ({
+const cell = (choice: VariantSpec | null, steadiness = 1): CellView => ({
   form: choice?.kind ?? "rest",
   hold: choice?.hold?.hand ?? null,
   level: 1,
@@ -23,20 +23,20 @@ const BLOCKS = [
   { id: "b1", from: 0 },
   { id: "b2", from: 90 },
 ];
-const held: FormChoice = { ...FULL_STANDING, kind: "supported", hold: onRail("left") };
-const helped: FormChoice = { ...held, hold: { by: "helper", hand: "right" } };
+const held: VariantSpec = { ...FULL_STANDING_VARIANT, kind: "supported", hold: onRail("left") };
+const helped: VariantSpec = { ...held, hold: { by: "helper", hand: "right" } };
 
 test("hands first, then who is near their cap, who gets up or sits down, who holds on", () => {
   const people = [
-    { id: "1", name: "Ann", cells: [cell(FULL_SEATED), cell(held)], caps: [] },
+    { id: "1", name: "Ann", cells: [cell(FULL_SEATED_VARIANT), cell(held)], caps: [] },
     {
       id: "2",
       name: "Bo",
-      cells: [cell(FULL_STANDING), cell(FULL_STANDING, 3.8)],
+      cells: [cell(FULL_STANDING_VARIANT), cell(FULL_STANDING_VARIANT, 3.8)],
       caps: capsOf([{ channel: "steadiness", limit: 4 }]),
     },
-    { id: "3", name: "Cy", cells: [cell(FULL_STANDING), cell(helped)], caps: [] },
-    { id: "4", name: "Di", cells: [cell(FULL_STANDING), cell(null)], caps: [] },
+    { id: "3", name: "Cy", cells: [cell(FULL_STANDING_VARIANT), cell(helped)], caps: [] },
+    { id: "4", name: "Di", cells: [cell(FULL_STANDING_VARIANT), cell(null)], caps: [] },
   ];
   const [first, second] = helperSheet(BLOCKS, people);
   expect(first).toEqual({ blockId: "b1", from: 0, needed: [] });

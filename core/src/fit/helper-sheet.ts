@@ -3,7 +3,7 @@ import { holdInWords } from "../body/supports.ts";
 import { isStanding } from "../caps/broken.ts";
 import type { Cap } from "../caps/cap.ts";
 import { strictestNumber } from "../caps/effective.ts";
-import type { FormKind } from "../movement/form.ts";
+import type { VariantKind } from "../movement/variant.ts";
 import type { CellView } from "./cell-view.ts";
 import { wayOf } from "./place.ts";
 
@@ -36,7 +36,7 @@ interface HelpedPerson {
 /** Within this of what they may be asked, somebody is kept within arm's reach. */
 const NEAR_THE_CAP = 0.5;
 
-const onFeet = (form: CellView["form"] | FormKind): boolean => form !== "rest" && isStanding(form);
+const onFeet = (form: CellView["form"] | VariantKind): boolean => form !== "rest" && isStanding(form);
 
 /** What one person needs in one block. @param before their cell of the block before; null at the start */
 function neededIn({ id, name, caps }: HelpedPerson, cell: CellView, before: CellView | null): HelpNeeded[] {

@@ -2,7 +2,7 @@ import { isStanding } from "../caps/broken.ts";
 import { CAP_TOLERANCE } from "../caps/cap.ts";
 import type { Turn } from "../plan/count.ts";
 import { type Pair, pairOf, SIDES, sideIndex } from "../side.ts";
-import { type CellSearch, type FoundForm, handsUpShare } from "./cell-search.ts";
+import { type CellSearch, type FoundVariant, handsUpShare } from "./cell-search.ts";
 import { type Way, wayCost, wayOf } from "./place.ts";
 
 /** What of the room one way of doing a block takes. */
@@ -18,7 +18,7 @@ export interface CellOption {
   /** Rest and breathing along are ways of their own. */
   readonly way: Way | "breathing" | "rest";
   /** Null at rest. */
-  readonly form: FoundForm | null;
+  readonly form: FoundVariant | null;
   /** How much of the meant movement is kept, 0 to 1, less what the way costs. */
   readonly worth: number;
   readonly onFeet: boolean;
@@ -57,7 +57,7 @@ const HANDS_UP_PARTS = 8;
 const ROUNDS = [1, 0.75, 0.5, 0.25] as const;
 
 /** The part of a block's rounds that a form has a hand above the shoulder, rounded up. */
-function handsUpOf({ demands }: FoundForm, turns: readonly Turn[]): number {
+function handsUpOf({ demands }: FoundVariant, turns: readonly Turn[]): number {
   const share = handsUpShare(
     demands.map(({ handAboveShoulderSeconds: [left, right], cycleSeconds }) => [left / cycleSeconds, right / cycleSeconds]),
     turns,
@@ -67,7 +67,7 @@ function handsUpOf({ demands }: FoundForm, turns: readonly Turn[]): number {
 
 /** A form with the part of the block's rounds that its hands are counted as up. */
 interface Spent {
-  readonly form: FoundForm;
+  readonly form: FoundVariant;
   readonly handsUp: number;
 }
 
@@ -104,9 +104,9 @@ function* bestOfTaking(
 }
 
 /** What a number of rounds of a form spends; hands are counted at no less than the part of the rounds they may be up. */
-function spentBy(form: FoundForm, handsUpPart: number, turns: readonly Turn[], rounds: number) {
+function spentBy(form: FoundVariant, handsUpPart: number, turns: readonly Turn[], rounds: number) {
   const times = (turn: number) => Math.min(rounds, turns[turn]?.rounds ?? 0);
-  const sum = (of: (demand: FoundForm["demands"][number], side: 0 | 1) => number): Pair =>
+  const sum = (of: (demand: FoundVariant["demands"][number], side: 0 | 1) => number): Pair =>
     pairOf((side) => form.demands.reduce((all, demand, turn) => all + times(turn) * of(demand, sideIndex(side)), 0));
   const least = sum(({ cycleSeconds }) => handsUpPart * cycleSeconds);
   const up = sum(({ handAboveShoulderSeconds }, side) => handAboveShoulderSeconds[side]);
@@ -117,7 +117,7 @@ function spentBy(form: FoundForm, handsUpPart: number, turns: readonly Turn[], r
 }
 
 /** A form as one way of doing a block, at some of its rounds. */
-export function optionOf(form: FoundForm, turns: readonly Turn[], handsUp = 0, rounds = form.rounds): CellOption {
+export function optionOf(form: FoundVariant, turns: readonly Turn[], handsUp = 0, rounds = form.rounds): CellOption {
   const some = rounds / form.rounds;
   const way = wayOf(form.choice);
   return {

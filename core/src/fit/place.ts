@@ -1,6 +1,6 @@
 import { type Build, canStand } from "../body/build.ts";
 import { HOLDS, type Hold } from "../body/supports.ts";
-import { type FormChoice, type FormKind, LAND_KINDS } from "../movement/form.ts";
+import { LAND_VARIANT_KINDS, type VariantKind, type VariantSpec } from "../movement/variant.ts";
 import type { Room } from "../places/place.ts";
 
 /** What there is to hold on to and to sit on where a group moves. */
@@ -72,7 +72,7 @@ const COSTS: Readonly<Partial<Record<Way, number>>> = { chairBack: 0.05, helper:
 export const wayCost = (way: Way): number => COSTS[way] ?? 0;
 
 /** The way that a form is done in. */
-export function wayOf({ kind, hold }: Pick<FormChoice, "kind" | "hold">): Way {
+export function wayOf({ kind, hold }: Pick<VariantSpec, "kind" | "hold">): Way {
   if (kind === "seated") return "seated";
   if (kind === "water") return hold === null ? "water" : "wall";
   if (hold === null) return "standing";
@@ -92,7 +92,7 @@ export function wayOf({ kind, hold }: Pick<FormChoice, "kind" | "hold">): Way {
 
 /** The kinds of form and the holds that there are for one person in one place. */
 export interface Offers {
-  readonly kinds: readonly FormKind[];
+  readonly kinds: readonly VariantKind[];
   readonly holds: readonly Hold[];
   /** Whether there are chairs with arms. */
   readonly armrests: boolean;
@@ -102,7 +102,7 @@ export interface Offers {
 
 /** A hall with a rail for one hand. */
 export const HALL_OFFERS: Offers = {
-  kinds: LAND_KINDS,
+  kinds: LAND_VARIANT_KINDS,
   holds: HOLDS.filter(({ by, hand }) => by === "rail" && hand !== "both"),
   armrests: true,
   inWater: false,
@@ -148,7 +148,7 @@ export function offersOf(place: FitPlace, aids: readonly OwnAid[], scarce: Scarc
   };
   const seats = place.chairs > 0 ? (["seated"] as const) : [];
   const kinds = onLand
-    ? LAND_KINDS.filter((kind) => kind !== "seated" || place.chairs > 0)
+    ? LAND_VARIANT_KINDS.filter((kind) => kind !== "seated" || place.chairs > 0)
     : canStand(build)
       ? (["water"] as const)
       : seats;

@@ -2,16 +2,16 @@ import { describe, expect, test } from "vitest";
 import { buildOf, USUAL_BODY, WHOLE } from "../body/build.ts";
 import { capOf } from "../caps/cap.fixture.ts";
 import type { CapLimit } from "../caps/cap.ts";
-import { FULL_STANDING } from "../movement/form.ts";
-import { hasWaterForm } from "../movement/format.ts";
+import { hasWaterVariant } from "../movement/format.ts";
 import { load, loadAll } from "../movement/library.fixture.ts";
+import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { fitCell } from "./cell.ts";
-import { createFormLibrary, leadsOf } from "./form-library.ts";
 import { scarceFor } from "./place.ts";
+import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
-const library = createFormLibrary();
+const library = createVariantCache();
 const WHEELCHAIR = { ...USUAL_BODY, wheelchair: true };
-const MEANT = { ...FULL_STANDING, kind: "water" } as const;
+const MEANT = { ...FULL_STANDING_VARIANT, kind: "water" } as const;
 
 interface Asked {
   readonly measured?: typeof USUAL_BODY;
@@ -45,7 +45,7 @@ const fit = (id: string, { measured = WHEELCHAIR, stature = 1.66, depth = 0.9, c
 
 describe("a chair that stands in the pool", () => {
   test("carries those who cannot stand through every movement of the pool", () => {
-    for (const { id } of loadAll().filter(hasWaterForm)) {
+    for (const { id } of loadAll().filter(hasWaterVariant)) {
       const { choice, fidelity, demands } = fit(id);
       expect(choice?.kind, id).toBe("seated");
       expect(fidelity, id).toBeGreaterThan(0.9);

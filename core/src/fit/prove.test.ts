@@ -3,11 +3,11 @@ import { expect, test } from "vitest";
 import { load } from "../movement/library.fixture.ts";
 import { inOneGo } from "../steps.ts";
 import { cases } from "../test-size.fixture.ts";
-import { createFormLibrary } from "./form-library.ts";
 import { anyPerson, named, planOf } from "./group.fixture.ts";
 import { fitGroup, gapOf } from "./group.ts";
 import { proveInSteps } from "./prove.ts";
 import { createFitMemory } from "./session.ts";
+import { createVariantCache } from "./variant-cache.ts";
 
 const MOVEMENTS = [
   "settling-breath",
@@ -20,7 +20,7 @@ const MOVEMENTS = [
 ].map(load);
 /** Two places at the rail, one helper and half the chairs: much to share out. */
 const plan = planOf([...MOVEMENTS, ...MOVEMENTS], { chairs: 4, rail: 2, helpers: 1, pool: null });
-const library = createFormLibrary();
+const library = createVariantCache();
 const memory = createFitMemory();
 
 test("a longer look never widens the gap, and what it offers is better once it is held to", () => {

@@ -1,9 +1,9 @@
 import type { FittedCell } from "./cell.ts";
 import type { FitHold, FitPlan } from "./fit-plan.ts";
-import type { FormLibrary } from "./form-library.ts";
 import { type FittedGroup, fitGroupInSteps, gapOf, PATIENT_EFFORT } from "./group.ts";
 import { wayOf } from "./place.ts";
 import type { FitMemory, FitPerson } from "./session.ts";
+import type { VariantCache } from "./variant-cache.ts";
 
 /** A fit that does the group more good, as what the instructor would have to hold people to. */
 export interface BetterFit {
@@ -45,7 +45,7 @@ export function* proveInSteps(
   plan: FitPlan,
   people: readonly FitPerson[],
   fitted: FittedGroup,
-  library: FormLibrary,
+  library: VariantCache,
   memory: FitMemory,
 ): Generator<undefined, Proof> {
   const patient = yield* fitGroupInSteps(plan, people, library, memory, undefined, PATIENT_EFFORT);

@@ -6,14 +6,14 @@ import { createMemo } from "../memo.ts";
 import type { Turn } from "../plan/count.ts";
 import { type Pair, pairOf, type Side, sideIndex } from "../side.ts";
 import { inOneGo } from "../steps.ts";
-import { cellOnFeet, type FittedCell, formCell, type GaveWay, restCell } from "./cell.ts";
+import { cellOnFeet, type FittedCell, type GaveWay, restCell, variantCell } from "./cell.ts";
 import { CellSearch } from "./cell-search.ts";
 import type { FitBlock, FitHold, FitPlan } from "./fit-plan.ts";
-import type { FormLibrary } from "./form-library.ts";
 import { type CellOption, type Counted, optionOf, optionsOf, REST_OPTION, TAKEN } from "./options.ts";
 import { chooseOverSession, type SessionBlock, type SessionLimits } from "./over-session.ts";
 import { type OwnAid, type Scarce, scarceFor } from "./place.ts";
 import { isOverSession, MINUTES_CHANNELS, SESSION_SUMS, sessionLimits, spendsOf } from "./session-limits.ts";
+import type { VariantCache } from "./variant-cache.ts";
 
 /** A person as the fit needs them. */
 export interface FitPerson {
@@ -160,7 +160,7 @@ export function* personOptionsInSteps(
   plan: FitPlan,
   person: FitPerson,
   scarce: Scarce,
-  library: FormLibrary,
+  library: VariantCache,
   memory: FitMemory,
 ): Generator<undefined, PersonOptions> {
   const build = buildOf(person.measured, person.stature);
@@ -353,7 +353,7 @@ export function rowOf(
     const because = forSession ? [...broken, ...overSession] : broken;
     const what = forSession ? null : gaveWay;
     if (option.form === null || each.search.meant === null) return restCell(because, what, option.worth);
-    return formCell(option.form, each.search.meant, build, because, what);
+    return variantCell(option.form, each.search.meant, build, because, what);
   });
   const count = Math.max(1, blocks.length);
   return { personId: person.id, cells, sums: sumsOf(cells, options), kept: worth / count, bound: bound / count };
@@ -363,7 +363,7 @@ export function rowOf(
 export function* fitPersonInSteps(
   plan: FitPlan,
   person: FitPerson,
-  library: FormLibrary,
+  library: VariantCache,
   memory: FitMemory = createFitMemory(),
 ): Generator<undefined, FittedRow> {
   const options = yield* personOptionsInSteps(plan, person, scarceFor(plan.place, 1), library, memory);
@@ -371,6 +371,6 @@ export function* fitPersonInSteps(
 }
 
 /** Fits one person to every block of a plan in one go. */
-export function fitPerson(plan: FitPlan, person: FitPerson, library: FormLibrary, memory?: FitMemory): FittedRow {
+export function fitPerson(plan: FitPlan, person: FitPerson, library: VariantCache, memory?: FitMemory): FittedRow {
   return inOneGo(fitPersonInSteps(plan, person, library, memory));
 }

@@ -4,16 +4,16 @@ import { USUAL_BUILD } from "../body/build.ts";
 import { ROW_WIDTH, sidedColumn } from "../body/channels.ts";
 import { turnFromJoints } from "../body/turn-from-joints.fixture.ts";
 import { capOf } from "../caps/cap.fixture.ts";
-import { FULL_STANDING } from "../movement/form.ts";
-import { hasLandForm, type MovementKey } from "../movement/format.ts";
+import { hasLandVariant, type MovementKey } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { type Track, trackOf } from "../movement/track.ts";
+import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { SIDES } from "../side.ts";
 import { cases } from "../test-size.fixture.ts";
 import { fitCell } from "./cell.ts";
-import { createFormLibrary, leadsOf } from "./form-library.ts";
 import { OPEN_HALL, scarceFor } from "./place.ts";
+import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
 /** Without what the shoulder girdle does: the trunk's direction is told from the line of the shoulders. */
 const withoutGirdle = (key: MovementKey): MovementKey => {
@@ -27,16 +27,16 @@ const withoutGirdle = (key: MovementKey): MovementKey => {
   };
 };
 const movements = loadAll()
-  .filter(hasLandForm)
+  .filter(hasLandVariant)
   .map((movement) => ({ ...movement, keys: movement.keys.map(withoutGirdle) }));
-const library = createFormLibrary();
+const library = createVariantCache();
 const fit = (movement: (typeof movements)[number], caps: readonly ReturnType<typeof capOf>[], chairs = OPEN_HALL.chairs) =>
   fitCell(
     {
       movement,
       breathSeconds: 8,
       turns: leadsOf(movement).map((lead) => ({ lead, rounds: 4 })),
-      meant: FULL_STANDING,
+      meant: FULL_STANDING_VARIANT,
       stature: 1.62,
       build: USUAL_BUILD,
       depth: null,

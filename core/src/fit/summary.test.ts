@@ -2,20 +2,20 @@ import { expect, test } from "vitest";
 import { USUAL_BUILD } from "../body/build.ts";
 import { sidedColumn } from "../body/channels.ts";
 import { MIDDLING_STATURE } from "../body/segments.ts";
-import { choiceCode } from "../movement/form.ts";
 import { load } from "../movement/library.fixture.ts";
+import { variantCode } from "../movement/variant.ts";
 import { BREATH_SECONDS } from "../plan/style.ts";
-import { createFormLibrary } from "./form-library.ts";
 import { canBeDone, peakOf, peakOfSides, SUMMARY_WIDTH, steadinessOf, summariesOf } from "./summary.ts";
+import { createVariantCache } from "./variant-cache.ts";
 
 const kick = load("slow-kick");
 const summaries = summariesOf(kick);
-const library = createFormLibrary();
+const library = createVariantCache();
 const doer = { stature: MIDDLING_STATURE, build: USUAL_BUILD };
 
 test("every form is there once a side and size, and says what the form's own reading says", () => {
   expect(summaries.values.length).toBe(summaries.forms.length * SUMMARY_WIDTH);
-  expect(new Set(summaries.forms.map(({ choice, lead }) => `${choiceCode(choice)} ${lead}`)).size).toBe(summaries.forms.length);
+  expect(new Set(summaries.forms.map(({ choice, lead }) => `${variantCode(choice)} ${lead}`)).size).toBe(summaries.forms.length);
   // One in seventeen is enough to meet every kind, side and size.
   for (let form = 0; form < summaries.forms.length; form += 17) {
     const { choice, lead } = summaries.forms[form] as (typeof summaries.forms)[number];
@@ -31,7 +31,7 @@ test("every form is there once a side and size, and says what the form's own rea
 test("a smaller size of the same form never lifts a hand higher over its shoulder", () => {
   const highest = new Map<string, number>();
   summaries.forms.forEach(({ choice, lead }, form) => {
-    const shape = `${choiceCode({ ...choice, sizes: { armLeft: 8, armRight: 8, trunk: 8, legs: 8 } })} ${lead}`;
+    const shape = `${variantCode({ ...choice, sizes: { armLeft: 8, armRight: 8, trunk: 8, legs: 8 } })} ${lead}`;
     const peak = peakOfSides(summaries, form, "handOverShoulder");
     expect(peak).toBeLessThanOrEqual((highest.get(shape) ?? Number.POSITIVE_INFINITY) + 1e-3);
     highest.set(shape, peak);

@@ -3,15 +3,15 @@ import { column, MIDLINE_RANGES, type MidlineColumn, SIDED_RANGES, type SidedCol
 import { MIDDLING_STATURE } from "../body/segments.ts";
 import { readDemand } from "../movement/demand.ts";
 import { FEATURE_NAMES } from "../movement/features.ts";
-import { evenSizes, type FormChoice, FULL_SIZE } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
+import { evenSizes, FULL_SIZE, type VariantSpec } from "../movement/variant.ts";
 import { BREATH_SECONDS } from "../plan/style.ts";
 import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
 import { inOneGo } from "../steps.ts";
 import { shapesOf } from "./candidates.ts";
-import { leadsOf } from "./form-library.ts";
+import { leadsOf } from "./variant-cache.ts";
 
 /** Bumped whenever the body model changes what a summary says, so that kept ones are made anew. */
 export const SUMMARY_VERSION = 3;
@@ -48,20 +48,20 @@ const FIRST_SINGLE = FIRST_PAIR + 2 * PAIRS.length;
 export const SUMMARY_WIDTH = FIRST_SINGLE + SINGLES.length;
 
 /** One form at one size, one side leading. */
-export interface SummarisedForm {
-  readonly choice: FormChoice;
+export interface SummarisedVariant {
+  readonly choice: VariantSpec;
   readonly lead: Side;
 }
 
 /** What every form of a movement asks at every size. */
 export interface Summaries {
-  readonly forms: readonly SummarisedForm[];
+  readonly forms: readonly SummarisedVariant[];
   /** SUMMARY_WIDTH numbers a form, in the order of the forms; NaN throughout for one that no body can do. */
   readonly values: Float32Array;
 }
 
 /** Every form of a movement for a hall, at eight sizes, each side leading: the same for everybody, in a fixed order. */
-export const summarisedForms = (movement: Movement): readonly SummarisedForm[] =>
+export const summarisedVariants = (movement: Movement): readonly SummarisedVariant[] =>
   shapesOf(movement)
     .filter(({ sizes }) => sizes.legs > 0)
     .flatMap((shape) =>
@@ -70,7 +70,7 @@ export const summarisedForms = (movement: Movement): readonly SummarisedForm[] =
       ),
     );
 
-function writeSummary(movement: Movement, { choice, lead }: SummarisedForm, into: Float32Array): void {
+function writeSummary(movement: Movement, { choice, lead }: SummarisedVariant, into: Float32Array): void {
   const track = trackOf(movement, choice, lead, USUAL_BUILD);
   const samples = track && sampleTrack(track);
   if (!samples || samples.problem !== null) {
@@ -120,7 +120,7 @@ function writeSummary(movement: Movement, { choice, lead }: SummarisedForm, into
  * Some hundreds of milliseconds in all, worth keeping.
  */
 export function* summariesInSteps(movement: Movement): Generator<undefined, Summaries> {
-  const forms = summarisedForms(movement);
+  const forms = summarisedVariants(movement);
   const values = new Float32Array(forms.length * SUMMARY_WIDTH);
   for (const [i, form] of forms.entries()) {
     writeSummary(movement, form, values.subarray(i * SUMMARY_WIDTH, (i + 1) * SUMMARY_WIDTH));

@@ -1,7 +1,7 @@
 import type { FitPlan } from "./fit-plan.ts";
-import type { FormLibrary } from "./form-library.ts";
 import { type FittedGroup, fitGroupInSteps } from "./group.ts";
 import type { FitMemory, FitPerson } from "./session.ts";
+import type { VariantCache } from "./variant-cache.ts";
 
 /** What changes for one person in one block. */
 export interface CellChange {
@@ -31,7 +31,7 @@ export function* withoutCapInSteps(
   plan: FitPlan,
   people: readonly FitPerson[],
   { personId, capId }: { readonly personId: string; readonly capId: string },
-  library: FormLibrary,
+  library: VariantCache,
   memory: FitMemory,
 ): Generator<undefined, FittedGroup> {
   const freed = people.map((person) =>

@@ -2,12 +2,12 @@ import { describe, expect, test } from "vitest";
 import { buildOf, USUAL_BODY, USUAL_BUILD } from "../body/build.ts";
 import { sidedColumn, sidedPointColumn } from "../body/channels.ts";
 import { SIDES, type Side } from "../side.ts";
-import { type FormChoice, FULL_SEATED, FULL_STANDING } from "./form.ts";
 import type { Anchor, Movement, MovementKey } from "./format.ts";
 import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
 import { INTERVALS, valueAt } from "./solved-samples.ts";
 import { type Track, trackOf } from "./track.ts";
+import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "./variant.ts";
 
 const breath = load("settling-breath");
 const resting = (anchor: Anchor, more: Partial<MovementKey> = {}): Movement => ({
@@ -20,7 +20,7 @@ const resting = (anchor: Anchor, more: Partial<MovementKey> = {}): Movement => (
 });
 
 /** Distance at the second key pose between the middle of a hand and a point of the body, shares of H. */
-function apart(movement: Movement, choice: FormChoice, lead: Side, build = USUAL_BUILD) {
+function apart(movement: Movement, choice: VariantSpec, lead: Side, build = USUAL_BUILD) {
   const samples = sampleTrack(trackOf(movement, choice, lead, build) as Track);
   expect(samples.problem).toBeNull();
   const point = (name: Parameters<typeof sidedPointColumn>[0], side: Side) =>
@@ -35,31 +35,31 @@ const other = (side: Side): Side => (side === "left" ? "right" : "left");
 
 describe.each(SIDES)("a hand rests, the %s side leading", (lead) => {
   test("on the knee of a chair, its own or the other one", () => {
-    expect(apart(resting("knee"), FULL_SEATED, lead)("kneeJoint", lead)).toBeLessThan(0.05);
-    expect(apart(resting("otherKnee"), FULL_SEATED, lead)("kneeJoint", other(lead))).toBeLessThan(0.05);
+    expect(apart(resting("knee"), FULL_SEATED_VARIANT, lead)("kneeJoint", lead)).toBeLessThan(0.05);
+    expect(apart(resting("otherKnee"), FULL_SEATED_VARIANT, lead)("kneeJoint", other(lead))).toBeLessThan(0.05);
   });
 
   test("on the hip while standing, and in the other hand", () => {
-    expect(apart(resting("hip"), FULL_STANDING, lead)("hip", lead)).toBeLessThan(0.08);
+    expect(apart(resting("hip"), FULL_STANDING_VARIANT, lead)("hip", lead)).toBeLessThan(0.08);
     const meeting = resting("otherHand", { trailArm: { elevation: 40, plane: 90, elbow: 90, axial: 20 } });
-    expect(apart(meeting, FULL_STANDING, lead)("handCentre", other(lead))).toBeLessThan(0.01);
+    expect(apart(meeting, FULL_STANDING_VARIANT, lead)("handCentre", other(lead))).toBeLessThan(0.01);
   });
 
   test("with a longer arm too", () => {
     const build = buildOf({ ...USUAL_BODY, armLength: lead === "left" ? [0.8, null] : [null, 0.8] }, 1.65);
-    expect(apart(resting("knee"), FULL_SEATED, lead, build)("kneeJoint", lead)).toBeLessThan(0.05);
+    expect(apart(resting("knee"), FULL_SEATED_VARIANT, lead, build)("kneeJoint", lead)).toBeLessThan(0.05);
   });
 });
 
 test("a smaller size goes part of the way there, and a key that moves the arm lets go", () => {
-  const elbow = (movement: Movement, choice: FormChoice, segment: number) =>
+  const elbow = (movement: Movement, choice: VariantSpec, segment: number) =>
     valueAt(
       sampleTrack(trackOf(movement, choice, "right") as Track),
       segment * (INTERVALS + 1) + INTERVALS,
       sidedColumn("elbow", "right"),
     );
-  const whole = elbow(resting("belly"), FULL_STANDING, 0);
-  const half = elbow(resting("belly"), { ...FULL_STANDING, sizes: { armLeft: 8, armRight: 4, trunk: 8, legs: 8 } }, 0);
+  const whole = elbow(resting("belly"), FULL_STANDING_VARIANT, 0);
+  const half = elbow(resting("belly"), { ...FULL_STANDING_VARIANT, sizes: { armLeft: 8, armRight: 4, trunk: 8, legs: 8 } }, 0);
   expect(half).toBeCloseTo(whole / 2, 6);
   const letGo: Movement = {
     ...breath,
@@ -69,11 +69,11 @@ test("a smaller size goes part of the way there, and a key that moves the arm le
       { at: 1, breath: "in", like: 0 },
     ],
   };
-  expect(elbow(letGo, FULL_STANDING, 0)).toBeCloseTo(20, 6);
+  expect(elbow(letGo, FULL_STANDING_VARIANT, 0)).toBeCloseTo(20, 6);
 });
 
 /** Distance of the middle of a hand from the line between hip and knee of its side, at every sample, shares of H. */
-function fromThigh(choice: FormChoice, lead: Side): number[] {
+function fromThigh(choice: VariantSpec, lead: Side): number[] {
   const samples = sampleTrack(trackOf(load("tap-down-the-legs"), choice, lead) as Track);
   return Array.from({ length: samples.count }, (_, sample) => {
     const at = (name: Parameters<typeof sidedPointColumn>[0]) =>
@@ -88,9 +88,9 @@ function fromThigh(choice: FormChoice, lead: Side): number[] {
 }
 
 test.each([
-  ["standing", FULL_STANDING, 0.075],
-  ["on a chair", FULL_SEATED, 0.04],
-  ["standing, at half size", { ...FULL_STANDING, sizes: { armLeft: 4, armRight: 4, trunk: 8, legs: 8 } }, 0.075],
+  ["standing", FULL_STANDING_VARIANT, 0.075],
+  ["on a chair", FULL_SEATED_VARIANT, 0.04],
+  ["standing, at half size", { ...FULL_STANDING_VARIANT, sizes: { armLeft: 4, armRight: 4, trunk: 8, legs: 8 } }, 0.075],
 ] as const)("a hand that goes from one rest to the next stays on the leg all the way, %s", (_, choice, most) => {
   for (const lead of SIDES) expect(Math.max(...fromThigh(choice, lead))).toBeLessThan(most);
 });

@@ -2,13 +2,13 @@ import { MIDDLING_STATURE } from "../body/segments.ts";
 import type { PoseProblem } from "../body/solve.ts";
 import { ON_ARMRESTS, onRail } from "../body/supports.ts";
 import { type AnatomyProblem, anatomyProblems } from "./anatomy.ts";
-import { FORM_KINDS, type FormChoice, FULL_SEATED, FULL_STANDING } from "./form.ts";
 import { type Movement, rises } from "./format.ts";
 import { greatestJump, NO_JUMP } from "./jump.ts";
 import type { MovementFileProblem } from "./read-file.ts";
 import { sampleTrack } from "./samples.ts";
 import { stateProblems } from "./state.ts";
 import { trackOf } from "./track.ts";
+import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, VARIANT_KINDS, type VariantSpec } from "./variant.ts";
 import { misfittingWords } from "./variant-words.ts";
 
 /** What a body lacks, as the end of a sentence that begins with "the body". Lengths for a middling stature. */
@@ -46,9 +46,9 @@ function anatomyInWords(problem: AnatomyProblem): string {
 
 /** Forms that a body cannot do, each with when in the round. */
 function formProblems(movement: Movement): MovementFileProblem[] {
-  return FORM_KINDS.flatMap((kind): MovementFileProblem[] => {
+  return VARIANT_KINDS.flatMap((kind): MovementFileProblem[] => {
     const hold = rises(movement) ? ON_ARMRESTS : onRail("right");
-    const choice: FormChoice = { ...FULL_STANDING, kind, hold: kind === "supported" ? hold : null };
+    const choice: VariantSpec = { ...FULL_STANDING_VARIANT, kind, hold: kind === "supported" ? hold : null };
     const track = trackOf(movement, choice, "right");
     if (!track) return [];
     const samples = sampleTrack(track);
@@ -66,12 +66,14 @@ function formProblems(movement: Movement): MovementFileProblem[] {
 
 /** Words that do not fit how a variant is done: advice, since only whoever teaches it knows what they mean. */
 export function wordProblems(movement: Movement): MovementFileProblem[] {
-  const seated = movement.forms.seated === false ? [] : [FULL_SEATED];
-  const oneHand: FormChoice[] = movement.vary.oneArm
-    ? [{ ...FULL_STANDING, arms: "right" }, ...seated.map((choice): FormChoice => ({ ...choice, arms: "right" }))]
+  const seated = movement.forms.seated === false ? [] : [FULL_SEATED_VARIANT];
+  const oneHand: VariantSpec[] = movement.vary.oneArm
+    ? [{ ...FULL_STANDING_VARIANT, arms: "right" }, ...seated.map((choice): VariantSpec => ({ ...choice, arms: "right" }))]
     : [];
-  const supported: FormChoice[] =
-    movement.forms.supported === false || rises(movement) ? [] : [{ ...FULL_STANDING, kind: "supported", hold: onRail("left") }];
+  const supported: VariantSpec[] =
+    movement.forms.supported === false || rises(movement)
+      ? []
+      : [{ ...FULL_STANDING_VARIANT, kind: "supported", hold: onRail("left") }];
   return [...seated, ...supported, ...oneHand].flatMap((choice) =>
     misfittingWords(movement, choice).map(({ where, words }) => ({
       path: choice.kind === "seated" && choice.arms === "both" ? "forms.seated" : "oneHand",

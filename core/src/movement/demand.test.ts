@@ -2,17 +2,17 @@ import { describe, expect, test } from "vitest";
 import { sidedColumn } from "../body/channels.ts";
 import { onRail } from "../body/supports.ts";
 import { readDemand } from "./demand.ts";
-import { type FormChoice, FULL_SEATED, FULL_STANDING } from "./form.ts";
 import type { Movement } from "./format.ts";
 import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
 import { type Track, trackOf } from "./track.ts";
+import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "./variant.ts";
 
-const samplesOf = (movement: Movement, choice: Partial<FormChoice> = {}) =>
-  sampleTrack(trackOf(movement, { ...FULL_STANDING, ...choice }, "right") as Track);
+const samplesOf = (movement: Movement, choice: Partial<VariantSpec> = {}) =>
+  sampleTrack(trackOf(movement, { ...FULL_STANDING_VARIANT, ...choice }, "right") as Track);
 const H = 1.65;
 const CYCLE = 8;
-const demandOf = (id: string, choice: Partial<FormChoice> = {}, cycle = CYCLE) =>
+const demandOf = (id: string, choice: Partial<VariantSpec> = {}, cycle = CYCLE) =>
   readDemand(samplesOf(load(id), choice), { stature: H }, cycle);
 
 describe("seconds go with the pace", () => {
@@ -41,7 +41,7 @@ describe("steadiness", () => {
     const standing = demandOf("one-leg-toe-near").steadiness.total;
     expect(demandOf("one-leg-toe-near", { kind: "supported", hold: onRail("left") }).steadiness.total).toBeLessThan(standing - 2);
     expect(demandOf("one-leg-toe-near", { toeDown: true }).steadiness.total).toBeLessThan(standing);
-    expect(demandOf("one-leg-toe-near", FULL_SEATED).steadiness.total).toBeLessThan(2);
+    expect(demandOf("one-leg-toe-near", FULL_SEATED_VARIANT).steadiness.total).toBeLessThan(2);
   });
 
   test("its terms add up, and moving quicker never asks less", () => {
@@ -63,7 +63,7 @@ describe("the least margin", () => {
   test("says towards which side it is: over the leg that carries, and the other way in a mirror", () => {
     const tall = load("one-leg-toe-near");
     const led = (lead: "left" | "right") =>
-      readDemand(sampleTrack(trackOf(tall, FULL_STANDING, lead) as Track), { stature: H }, CYCLE).leastMargin.towards;
+      readDemand(sampleTrack(trackOf(tall, FULL_STANDING_VARIANT, lead) as Track), { stature: H }, CYCLE).leastMargin.towards;
     expect([led("left"), led("right")].toSorted()).toEqual(["left", "right"]);
     expect(demandOf("heels-up").leastMargin.towards).toMatch(/ahead|back/);
   });

@@ -20,13 +20,13 @@ import { uprightRow } from "../body/upright.ts";
 import { type WaterEquipment, waterEquipmentNamed } from "../body/water-equipment.ts";
 import { type Pair, SIDES, sideIndex } from "../side.ts";
 import { type DragMoments, dragMoments } from "./drag.ts";
-import { type FormReading, oneLegSpells, otherFoot, supportOf, toeDownSpells } from "./reading.ts";
-import { type Footing, type FormSamples, footingOf } from "./samples.ts";
+import { oneLegSpells, otherFoot, supportOf, toeDownSpells, type VariantReading } from "./reading.ts";
+import { type Footing, footingOf, type VariantSamples } from "./samples.ts";
 import { INTERVALS } from "./solved-samples.ts";
 import type { Track } from "./track.ts";
 
 /** What one round of a form asks of a person, read alike wherever it is used. */
-export interface Demand extends Pick<FormReading, "highest" | "lowest" | "mean" | "features" | "steps"> {
+export interface Demand extends Pick<VariantReading, "highest" | "lowest" | "mean" | "features" | "steps"> {
   /** Seconds of one round. */
   readonly cycleSeconds: number;
   /**
@@ -106,7 +106,7 @@ const USUAL_MASS = 70;
 const BALANCE = { width: 4, x: 0, y: 1, z: 2, quietMargin: 3 } as const;
 
 /** What demands on land are read from: all but the solved poses themselves, which only water asks for. */
-export type DemandSamples = Omit<FormSamples, "rows" | "segments">;
+export type DemandSamples = Omit<VariantSamples, "rows" | "segments">;
 
 /** Whether it is done on a chair: no form changes its seat on the way. */
 const isSeatedThroughout = ({ footings }: DemandSamples): boolean => footings[0]?.frame.seating.kind === "seated";
@@ -142,7 +142,7 @@ const FOOT_SHARE = sidedColumns("footShare");
 
 /** Share of the body's weight on each leg in water, and whether it comes onto it fast. */
 function legShareInWater(
-  samples: FormSamples,
+  samples: VariantSamples,
   waterline: number,
   cycleSeconds: number,
 ): Pick<WaterDemand, "legShare" | "fastSteps"> {
@@ -169,7 +169,7 @@ function legShareInWater(
 
 /** Weight, depth and drag of a form in water. @param weights share of the weight on feet and seat, a value a sample */
 function readWater(
-  samples: FormSamples,
+  samples: VariantSamples,
   { stature, mass = USUAL_MASS, depth = 0, shallowest = depth, equipment = "bare", readsDrag = true }: Doer,
   weights: Float64Array,
   cycleSeconds: number,
@@ -207,7 +207,7 @@ interface Balance {
  * Distance from the net force to the edge of the base in water: no velocity, since water holds a body back.
  * Where the feet lose their grip there is none.
  */
-function readBalanceInWater(samples: FormSamples, sample: number, waterline: number, lift: number, into: Balance): void {
+function readBalanceInWater(samples: VariantSamples, sample: number, waterline: number, lift: number, into: Balance): void {
   const row = samples.rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH);
   const { share, centre } = weightInWater(row, waterline, samples.build, lift);
   into.weight = share;
@@ -276,7 +276,7 @@ export function readQuietDemand({ segments }: Track, cycleSeconds: number): Quie
  * @param cycleSeconds seconds of one round, positive
  * @throws {RangeError} if the cycle takes no time, or the poses are missing for a form in water
  */
-export function readDemand(samples: DemandSamples | FormSamples, person: Doer, cycleSeconds: number): Demand {
+export function readDemand(samples: DemandSamples | VariantSamples, person: Doer, cycleSeconds: number): Demand {
   if (!(cycleSeconds > 0)) throw new RangeError("a round takes time");
   const wet = "rows" in samples ? samples : null;
   if (person.depth !== undefined && wet === null) throw new RangeError("demands in water are read from the poses");

@@ -2,17 +2,17 @@ import { describe, expect, test } from "vitest";
 import { movementProblems } from "./check.ts";
 import { setNumber } from "./edit.ts";
 import { liftFoot, liftsOf, pitchFoot, setFeetDown } from "./edit-legs.ts";
-import { FULL_STANDING } from "./form.ts";
 import type { Movement } from "./format.ts";
 import { greatestJump, NO_JUMP } from "./jump.ts";
 import { load } from "./library.fixture.ts";
 import { readMovement } from "./read-file.ts";
 import { sampleTrack } from "./samples.ts";
 import { type Track, trackOf } from "./track.ts";
+import { FULL_STANDING_VARIANT } from "./variant.ts";
 
 const { entry: _, exit: __, ...breath } = load("settling-breath");
 const still: Movement = { ...breath, id: "still", sided: true };
-const jumpOf = (movement: Movement) => greatestJump(sampleTrack(trackOf(movement, FULL_STANDING, "right") as Track)).by;
+const jumpOf = (movement: Movement) => greatestJump(sampleTrack(trackOf(movement, FULL_STANDING_VARIANT, "right") as Track)).by;
 
 describe("lifting a foot", () => {
   test("puts the weight on the other foot before and after, so that nothing jumps", () => {

@@ -18,11 +18,11 @@ import {
   setAngles,
   setNumber,
 } from "./edit.ts";
-import { FULL_STANDING } from "./form.ts";
 import type { Movement } from "./format.ts";
 import { load } from "./library.fixture.ts";
 import { readMovement } from "./read-file.ts";
 import { trackOf } from "./track.ts";
+import { FULL_STANDING_VARIANT } from "./variant.ts";
 
 const press = load("shift-and-press");
 const swing = load("turn-in-layers");
@@ -81,7 +81,7 @@ describe("changing a key pose", () => {
   test("copied from an earlier pose it has that body", () => {
     const copied = copyPose(swing, 0, 2);
     isGood(copied);
-    const track = trackOf(copied, FULL_STANDING, "right");
+    const track = trackOf(copied, FULL_STANDING_VARIANT, "right");
     expect([...(track?.segments[1]?.end ?? [])]).toEqual([...(track?.segments[0]?.start ?? [])]);
     expect(copyPose(swing, 3, 1)).toBe(swing);
   });

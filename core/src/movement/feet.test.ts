@@ -1,11 +1,11 @@
 import { describe, expect, test } from "vitest";
 import { column, ROW_WIDTH, sidedColumn, sidedPointColumn } from "../body/channels.ts";
-import { FULL_SEATED, FULL_STANDING } from "./form.ts";
 import type { Movement } from "./format.ts";
 import { greatestJump } from "./jump.ts";
 import { sampleTrack } from "./samples.ts";
 import { INTERVALS, valueAt } from "./solved-samples.ts";
 import { type Track, trackOf } from "./track.ts";
+import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "./variant.ts";
 
 const movement = (keys: Movement["keys"], more: Partial<Movement> = {}): Movement => ({
   format: "able-tide/movement",
@@ -23,7 +23,7 @@ const movement = (keys: Movement["keys"], more: Partial<Movement> = {}): Movemen
   cues: {},
   ...more,
 });
-const samplesOf = (made: Movement, choice = FULL_STANDING) => sampleTrack(trackOf(made, choice, "right") as Track);
+const samplesOf = (made: Movement, choice = FULL_STANDING_VARIANT) => sampleTrack(trackOf(made, choice, "right") as Track);
 
 const heels = movement([
   { at: 0, weight: 0.5 },
@@ -96,7 +96,7 @@ describe("a step to the side and home", () => {
   });
 
   test("on a chair the foot slides out and home", () => {
-    const seated = samplesOf(step, FULL_SEATED);
+    const seated = samplesOf(step, FULL_SEATED_VARIANT);
     expect(seated.problem).toBeNull();
     expect(seated.rows.length).toBe(seated.count * ROW_WIDTH);
   });

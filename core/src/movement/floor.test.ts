@@ -6,10 +6,10 @@ import { ROW_WIDTH, sidedPointColumn } from "../body/channels.ts";
 import { onRail } from "../body/supports.ts";
 import { SIDES } from "../side.ts";
 import { cases } from "../test-size.fixture.ts";
-import { FORM_KINDS, FULL_STANDING } from "./form.ts";
 import { loadAll } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
 import { trackOf } from "./track.ts";
+import { FULL_STANDING_VARIANT, VARIANT_KINDS } from "./variant.ts";
 
 /** What nobody sees, metres. */
 const TOLERANCE = 0.003;
@@ -18,7 +18,7 @@ const LIBRARY = loadAll();
 
 const form = fc.record({
   movement: fc.constantFrom(...LIBRARY),
-  kind: fc.constantFrom(...FORM_KINDS),
+  kind: fc.constantFrom(...VARIANT_KINDS),
   lead: fc.constantFrom(...SIDES),
   depth: fc.constantFrom("middle" as const, "high" as const, "low" as const),
   toeDown: fc.boolean(),
@@ -30,13 +30,13 @@ test("no foot goes under the floor in any form of the library, whatever the body
   fc.assert(
     fc.property(form, anyBody, ({ movement, kind, lead, depth, toeDown, legs }, { stature, build }) => {
       const choice = {
-        ...FULL_STANDING,
+        ...FULL_STANDING_VARIANT,
         kind,
         hold: kind === "supported" ? onRail("left") : null,
         depth,
         toeDown,
-        sizes: { ...FULL_STANDING.sizes, legs },
-      } as typeof FULL_STANDING;
+        sizes: { ...FULL_STANDING_VARIANT.sizes, legs },
+      } as typeof FULL_STANDING_VARIANT;
       const track = trackOf(movement, choice, lead, build);
       if (!track) return;
       const { rows, count, problem } = sampleTrack(track);

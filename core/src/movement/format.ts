@@ -290,8 +290,8 @@ export const taughtName = ({ name }: Pick<Movement, "name">): string => name.own
 export const rises = ({ keys }: Pick<Movement, "keys">): boolean => keys.some(({ seat }) => seat === true);
 
 /** Whether there is a form of it for a pool. */
-export const hasWaterForm = ({ forms }: Movement): boolean => forms.water !== undefined && forms.water !== false;
+export const hasWaterVariant = ({ forms }: Movement): boolean => forms.water !== undefined && forms.water !== false;
 
 /** Whether there is a form of it for a hall. */
-export const hasLandForm = ({ forms }: Movement): boolean =>
+export const hasLandVariant = ({ forms }: Movement): boolean =>
   [forms.standing, forms.supported, forms.seated].some((form) => form !== false);

@@ -1,5 +1,5 @@
 import { column } from "../body/channels.ts";
-import type { FormSamples } from "./samples.ts";
+import type { VariantSamples } from "./samples.ts";
 import { INTERVALS, valueAt } from "./solved-samples.ts";
 
 const CENTRE_OF_MASS = [column("comX"), column("comY"), column("comZ")] as const;
@@ -12,7 +12,7 @@ export const NO_JUMP = 1e-4;
  *
  * @returns how far, share of H, and when in the round
  */
-export function greatestJump(samples: FormSamples): { readonly by: number; readonly phase: number } {
+export function greatestJump(samples: VariantSamples): { readonly by: number; readonly phase: number } {
   let by = 0;
   let phase = 0;
   for (let sample = INTERVALS; sample < samples.count; sample += INTERVALS + 1) {

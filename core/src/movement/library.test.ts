@@ -6,13 +6,13 @@ import { SIDES, type Side } from "../side.ts";
 import { anatomyProblems } from "./anatomy.ts";
 import { movementProblems, wordProblems } from "./check.ts";
 import { readDemand } from "./demand.ts";
-import { FORM_KINDS, type FormChoice, FULL_STANDING } from "./form.ts";
-import { hasLandForm, type Movement, PURPOSES, rises } from "./format.ts";
+import { hasLandVariant, type Movement, PURPOSES, rises } from "./format.ts";
 import { greatestJump, NO_JUMP } from "./jump.ts";
 import { LIBRARY_FILES, load, loadAll } from "./library.fixture.ts";
-import { type FormSamples, sampleTrack } from "./samples.ts";
+import { sampleTrack, type VariantSamples } from "./samples.ts";
 import { stateProblems } from "./state.ts";
 import { trackOf } from "./track.ts";
+import { FULL_STANDING_VARIANT, VARIANT_KINDS, type VariantSpec } from "./variant.ts";
 
 const BODIES = [
   { stature: 1.4, mass: 40 },
@@ -25,9 +25,9 @@ const WATERLINE = 0.6;
 /** Toe down and high stance are tried with one hand on the rail; the other ways to hold on once each. */
 const isOther = (hold: Hold | null): boolean => hold !== null && (hold.by !== "rail" || hold.hand === "both");
 
-function everyForm(movement: Movement): { choice: FormChoice; name: string }[] {
+function everyForm(movement: Movement): { choice: VariantSpec; name: string }[] {
   const { vary } = movement;
-  return FORM_KINDS.filter((kind) => (movement.forms[kind] ?? false) !== false).flatMap((kind) =>
+  return VARIANT_KINDS.filter((kind) => (movement.forms[kind] ?? false) !== false).flatMap((kind) =>
     (kind === "supported" ? (rises(movement) ? [ON_ARMRESTS] : HOLDS) : [null]).flatMap((hold) =>
       (vary.toeDown && kind !== "seated" && !isOther(hold) ? [false, true] : [false]).flatMap((toeDown) =>
         (vary.depth && kind !== "seated" && !isOther(hold)
@@ -35,7 +35,7 @@ function everyForm(movement: Movement): { choice: FormChoice; name: string }[] {
           : (["middle"] as const)
         ).flatMap((depth) =>
           (vary.oneArm && hold === null ? (["both", "right"] as const) : (["both"] as const)).map((arms) => ({
-            choice: { ...FULL_STANDING, kind, hold, toeDown, depth, arms },
+            choice: { ...FULL_STANDING_VARIANT, kind, hold, toeDown, depth, arms },
             name: [
               kind,
               hold && holdInWords(hold),
@@ -52,14 +52,14 @@ function everyForm(movement: Movement): { choice: FormChoice; name: string }[] {
   );
 }
 
-function samplesOf(movement: Movement, choice: FormChoice, lead: Side): FormSamples {
+function samplesOf(movement: Movement, choice: VariantSpec, lead: Side): VariantSamples {
   const track = trackOf(movement, choice, lead);
   if (!track) throw new Error("form missing");
   return sampleTrack(track);
 }
 
 /** Ranges that a round goes beyond, with by how much. */
-function beyondRange({ reading, segments }: FormSamples): string[] {
+function beyondRange({ reading, segments }: VariantSamples): string[] {
   const over = (name: string, index: number, lowest: number, highest: number) => {
     const above = (reading.highest[index] as number) - highest;
     const below = lowest - (reading.lowest[index] as number);
@@ -92,7 +92,7 @@ test("there are at least 56, and every purpose is served", () => {
       movements.some((movement) => movement.purpose.includes(purpose)),
       purpose,
     ).toBe(true);
-  expect(movements.filter((movement) => !hasLandForm(movement)).length).toBeGreaterThanOrEqual(7);
+  expect(movements.filter((movement) => !hasLandVariant(movement)).length).toBeGreaterThanOrEqual(7);
 });
 
 test("no two movements and no two names are alike", () => {

@@ -6,16 +6,16 @@ import { MIDLINE_RANGES, SIDED_RANGES, type SidedColumn, sidedColumn, VALUE_WIDT
 import { HOLDS } from "../body/supports.ts";
 import { cases } from "../test-size.fixture.ts";
 import { type Demand, readDemand } from "./demand.ts";
-import { DEPTHS, FORM_KINDS, type FormChoice, mirrorChoice } from "./form.ts";
 import { loadAll } from "./library.fixture.ts";
 import { mirrorDemand } from "./mirror-demand.ts";
 import { sampleTrack } from "./samples.ts";
 import { trackOf } from "./track.ts";
+import { DEPTHS, mirrorVariant, VARIANT_KINDS, type VariantSpec } from "./variant.ts";
 
 const size = fc.integer({ min: 1, max: 8 });
-const anyChoice: fc.Arbitrary<FormChoice> = fc
+const anyChoice: fc.Arbitrary<VariantSpec> = fc
   .record({
-    kind: fc.constantFrom(...FORM_KINDS),
+    kind: fc.constantFrom(...VARIANT_KINDS),
     hold: fc.constantFrom(...HOLDS),
     depth: fc.constantFrom(...DEPTHS),
     toeDown: fc.boolean(),
@@ -27,7 +27,7 @@ const anyChoice: fc.Arbitrary<FormChoice> = fc
 const sided = loadAll().filter((movement) => movement.sided);
 
 /** Solved as asked, whatever its mirror image is. */
-function solved(movement: (typeof sided)[number], choice: FormChoice, lead: "left" | "right"): Demand | null {
+function solved(movement: (typeof sided)[number], choice: VariantSpec, lead: "left" | "right"): Demand | null {
   const track = trackOf(movement, choice, lead, USUAL_BUILD);
   const samples = track && sampleTrack(track);
   if (!samples || samples.problem !== null) return null;
@@ -64,7 +64,7 @@ describe("the mirror image of a demand", () => {
     fc.assert(
       fc.property(fc.constantFrom(...sided), anyChoice, (movement, choice) => {
         const left = solved(movement, choice, "left");
-        const image = solved(movement, mirrorChoice(choice), "right");
+        const image = solved(movement, mirrorVariant(choice), "right");
         expect(image === null).toBe(left === null);
         if (image === null || left === null) return;
         const mirrored = mirrorDemand(image);

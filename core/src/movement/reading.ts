@@ -19,7 +19,7 @@ import { STEP_DEMAND, type Step, stepsOf } from "./steps.ts";
 import { timeAbove, timeOfIntervals, timeOfSegments } from "./time-above.ts";
 
 /** What a form shows whoever does it and at whatever pace; read once from its samples. Times are shares of a round. */
-export interface FormReading {
+export interface VariantReading {
   /** Highest, lowest and mean of every range and reading over the round, lengths as shares of H. */
   readonly highest: Float64Array;
   readonly lowest: Float64Array;
@@ -132,7 +132,7 @@ export function supportOf({ hands, support }: PoseFrame): number {
 }
 
 /** Reads a form from its solved samples. @param declared features that its movement names and no angle shows */
-export function readForm(samples: SolvedSamples, declared: readonly (typeof DECLARED_FEATURES)[number][]): FormReading {
+export function readVariant(samples: SolvedSamples, declared: readonly (typeof DECLARED_FEATURES)[number][]): VariantReading {
   const { rows, count, segments } = samples;
   const weights = sampleWeights(samples);
   const features = featuresOf(samples, declared);

@@ -3,29 +3,29 @@ import { column, pointColumn, sidedColumn } from "../body/channels.ts";
 import { ON_ARMRESTS } from "../body/supports.ts";
 import { SIDES } from "../side.ts";
 import { readDemand } from "./demand.ts";
-import { type FormChoice, FULL_STANDING } from "./form.ts";
 import { greatestJump, NO_JUMP } from "./jump.ts";
 import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
 import { segmentOfSample, valueAt } from "./solved-samples.ts";
 import { statesOf } from "./state.ts";
 import { type Track, trackOf } from "./track.ts";
+import { FULL_STANDING_VARIANT, type VariantSpec } from "./variant.ts";
 
 const rise = load("rise-and-sit");
-const WITH_ARMS: FormChoice = { ...FULL_STANDING, kind: "supported", hold: ON_ARMRESTS };
-const samplesOf = (choice: FormChoice) => sampleTrack(trackOf(rise, choice, "right") as Track);
-const demandOf = (choice: FormChoice) => readDemand(samplesOf(choice), { stature: 1.65 }, 16);
+const WITH_ARMS: VariantSpec = { ...FULL_STANDING_VARIANT, kind: "supported", hold: ON_ARMRESTS };
+const samplesOf = (choice: VariantSpec) => sampleTrack(trackOf(rise, choice, "right") as Track);
+const demandOf = (choice: VariantSpec) => readDemand(samplesOf(choice), { stature: 1.65 }, 16);
 
 describe("rising from a chair and sitting down again", () => {
   test.each([
-    ["without hands", FULL_STANDING, 4.5],
+    ["without hands", FULL_STANDING_VARIANT, 4.5],
     ["with the hands on the arms of the chair", WITH_ARMS, 3],
   ] as const)("asks of steadiness, %s, what the scale says", (_, choice, steadiness) => {
     expect(demandOf(choice).steadiness.total).toBeCloseTo(steadiness, 9);
   });
 
   test("neither the pace nor the body makes it harder: nothing of it is added twice", () => {
-    const samples = samplesOf(FULL_STANDING);
+    const samples = samplesOf(FULL_STANDING_VARIANT);
     for (const [stature, cycle] of [
       [1.4, 8],
       [1.95, 30],
@@ -33,7 +33,7 @@ describe("rising from a chair and sitting down again", () => {
       expect(readDemand(samples, { stature }, cycle).steadiness.total).toBeCloseTo(4.5, 9);
   });
 
-  test.each([FULL_STANDING, WITH_ARMS])(
+  test.each([FULL_STANDING_VARIANT, WITH_ARMS])(
     "nothing jumps where the seat lets go, and the weight is over the feet by then",
     (choice) => {
       const samples = samplesOf(choice);
@@ -50,7 +50,7 @@ describe("rising from a chair and sitting down again", () => {
   );
 
   test("the hips go up from the seat to where they stand and come down again, without a stop on the way", () => {
-    const samples = samplesOf(FULL_STANDING);
+    const samples = samplesOf(FULL_STANDING_VARIANT);
     const heights = Array.from({ length: samples.count }, (_, i) => valueAt(samples, i, pointColumn("pelvis") + 1));
     const top = heights.indexOf(Math.max(...heights));
     expect(heights.slice(0, top + 1).toSorted((a, b) => a - b)).toEqual(heights.slice(0, top + 1));
@@ -59,14 +59,14 @@ describe("rising from a chair and sitting down again", () => {
   });
 
   test("its knees are no low stance, but carry a load of their own", () => {
-    const { highest } = demandOf(FULL_STANDING);
+    const { highest } = demandOf(FULL_STANDING_VARIANT);
     expect(highest[sidedColumn("loadedKnee", "left")]).toBe(0);
     expect(highest[sidedColumn("knee", "left")]).toBeGreaterThan(90);
     expect(highest[sidedColumn("kneeLoad", "left")]).toBeGreaterThan(0.04);
   });
 
   test("begins and ends on the chair, and hands on its arms hold nothing there", () => {
-    for (const choice of [FULL_STANDING, WITH_ARMS])
+    for (const choice of [FULL_STANDING_VARIANT, WITH_ARMS])
       expect(statesOf(rise, choice)).toMatchObject({ entry: { support: "seat" }, exit: { support: "seat" } });
     expect(statesOf(rise, WITH_ARMS)?.entry.hands).toBe("down");
     expect([...demandOf(WITH_ARMS).features]).toEqual(expect.arrayContaining(["holdsWithLeft", "holdsWithRight"]));

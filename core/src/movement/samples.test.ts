@@ -1,16 +1,18 @@
 import { expect, test } from "vitest";
 import { ROW_WIDTH } from "../body/channels.ts";
 import { solvePose } from "../body/solve.ts";
-import { FULL_SEATED, FULL_STANDING } from "./form.ts";
-import { hasLandForm } from "./format.ts";
+import { hasLandVariant } from "./format.ts";
 import { loadAll } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
 import { INTERVALS } from "./solved-samples.ts";
 import { trackOf } from "./track.ts";
+import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "./variant.ts";
 
 const tracks = loadAll()
-  .filter(hasLandForm)
-  .flatMap((movement) => [FULL_STANDING, FULL_SEATED].flatMap((choice) => trackOf(movement, choice, "right") ?? []));
+  .filter(hasLandVariant)
+  .flatMap((movement) =>
+    [FULL_STANDING_VARIANT, FULL_SEATED_VARIANT].flatMap((choice) => trackOf(movement, choice, "right") ?? []),
+  );
 
 test("the way back goes through the poses of the way there, and each is as it is when solved alone", () => {
   let goingBack = 0;

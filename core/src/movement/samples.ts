@@ -16,14 +16,14 @@ import { newTrail, solvePose, solvePoseOffBase } from "../body/solve.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { restHandsOn } from "./anchors.ts";
 import { type Extremes, noExtremes, widen } from "./extremes.ts";
-import { type FormReading, readForm } from "./reading.ts";
+import { readVariant, type VariantReading } from "./reading.ts";
 import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
 import { flowSlope, minimumJerk, quinticBetween, splineDerivatives } from "./timing.ts";
 import type { Track, TrackSegment } from "./track.ts";
 
 /** Solved samples with what they show. */
-export interface FormSamples extends SolvedSamples {
-  readonly reading: FormReading;
+export interface VariantSamples extends SolvedSamples {
+  readonly reading: VariantReading;
   /** What steadiness on land hangs on: X, Y and Z of the centre of mass and the quiet margin, four numbers a sample. */
   readonly balance: Float64Array;
   /** How the feet stand in each segment. */
@@ -218,7 +218,7 @@ function balanceOf(rows: Float64Array, count: number): Float64Array {
  *
  * @param scratch room for the rows, where they are not wanted beyond the reading; longer than the longest movement needs
  */
-export function sampleTrack(authored: Track, scratch?: Float64Array): FormSamples {
+export function sampleTrack(authored: Track, scratch?: Float64Array): VariantSamples {
   const { track, heights } = smoothSwings(authored);
   const each = INTERVALS + 1;
   const count = track.segments.length * each;
@@ -228,7 +228,7 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): FormSample
   const comRate = new Float64Array(count * 2);
   const bases: (readonly Point[])[] = [];
   const along = new Float64Array(each);
-  let problem: FormSamples["problem"] = null;
+  let problem: VariantSamples["problem"] = null;
   const solveSegment = (segment: TrackSegment, number: number): void => {
     const height = heights[number];
     const moving = movingSlots(track, number);
@@ -285,7 +285,7 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): FormSample
   };
   return {
     ...solved,
-    reading: readForm(solved, track.features),
+    reading: readVariant(solved, track.features),
     balance: balanceOf(rows, count),
     footings: solved.segments.map(footingOf),
   };

@@ -1,12 +1,12 @@
 import { describe, expect, test } from "vitest";
 import { onRail } from "../body/supports.ts";
-import { FULL_SEATED, FULL_STANDING } from "./form.ts";
 import type { Movement, MovementKey } from "./format.ts";
 import { load } from "./library.fixture.ts";
 import { stateProblems, statesOf, withStates } from "./state.ts";
+import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "./variant.ts";
 
 const press = load("shift-and-press");
-const entryOf = (differs: Partial<Movement>, choice = FULL_STANDING) => statesOf({ ...press, ...differs }, choice)?.entry;
+const entryOf = (differs: Partial<Movement>, choice = FULL_STANDING_VARIANT) => statesOf({ ...press, ...differs }, choice)?.entry;
 const startingWith = (key: Partial<MovementKey>): Partial<Movement> => ({
   stance: { kind: "hip" },
   keys: [{ at: 0, ...key }, { at: 0.5 }, { at: 1, like: 0 }],
@@ -35,9 +35,11 @@ describe("where a round begins", () => {
   });
 
   test("follows the form: what carries the body, and which hand holds on", () => {
-    expect(entryOf({}, FULL_SEATED)).toMatchObject({ support: "seat", load: "both" });
-    expect(entryOf({}, { ...FULL_STANDING, kind: "supported", hold: onRail("right") })).toMatchObject({ hands: "holdLead" });
-    expect(entryOf({}, { ...FULL_STANDING, kind: "supported", hold: { by: "frame", hand: "both" } })).toMatchObject({
+    expect(entryOf({}, FULL_SEATED_VARIANT)).toMatchObject({ support: "seat", load: "both" });
+    expect(entryOf({}, { ...FULL_STANDING_VARIANT, kind: "supported", hold: onRail("right") })).toMatchObject({
+      hands: "holdLead",
+    });
+    expect(entryOf({}, { ...FULL_STANDING_VARIANT, kind: "supported", hold: { by: "frame", hand: "both" } })).toMatchObject({
       hands: "holdBoth",
     });
   });

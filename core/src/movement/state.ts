@@ -3,10 +3,10 @@ import { holdsOn, isOff, type PoseFrame, sidedSlots, slot } from "../body/pose.t
 import { SHARE } from "../body/segments.ts";
 import { solvePose } from "../body/solve.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
-import { type FormChoice, FULL_SEATED, FULL_STANDING } from "./form.ts";
 import type { EntryState, ExitState, FeetState, HandsState, LoadState, Movement } from "./format.ts";
 import type { MovementFileProblem } from "./read-file.ts";
 import { type Track, trackOf } from "./track.ts";
+import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "./variant.ts";
 
 /** How a body stands or sits where a round begins or ends; roles, not sides. */
 export interface MovementState {
@@ -83,7 +83,7 @@ function handsOf({ seating, hands, support }: PoseFrame, row: Float64Array): Han
   return low || apart > 1 ? "down" : "belly";
 }
 
-function stateAt({ segments, build }: Track, choice: FormChoice, end: "start" | "end"): MovementState {
+function stateAt({ segments, build }: Track, choice: VariantSpec, end: "start" | "end"): MovementState {
   const here = end === "start" ? segments[0] : segments[segments.length - 1];
   const beyond = end === "start" ? segments[segments.length - 1] : segments[0];
   if (!here || !beyond) throw new RangeError("a movement has at least two key poses");
@@ -106,16 +106,16 @@ function stateAt({ segments, build }: Track, choice: FormChoice, end: "start" | 
 /** Where a form of a movement begins and ends, from its first and last key pose; null where there is no such form. */
 export function statesOf(
   movement: Movement,
-  choice: FormChoice,
+  choice: VariantSpec,
 ): { readonly entry: MovementState; readonly exit: MovementState } | null {
   const track = trackOf(movement, choice, LEAD);
   return track && { entry: stateAt(track, choice, "start"), exit: stateAt(track, choice, "end") };
 }
 
 /** The form whose states a file states: standing, or the first it has. */
-const statedForm = (movement: Movement): FormChoice =>
-  [FULL_STANDING, FULL_SEATED].find(({ kind }) => (movement.forms[kind] ?? false) !== false) ?? {
-    ...FULL_STANDING,
+const statedForm = (movement: Movement): VariantSpec =>
+  [FULL_STANDING_VARIANT, FULL_SEATED_VARIANT].find(({ kind }) => (movement.forms[kind] ?? false) !== false) ?? {
+    ...FULL_STANDING_VARIANT,
     kind: "water",
   };
 

@@ -1,13 +1,13 @@
 import { describe, expect, test } from "vitest";
 import { column, sidedColumn } from "../body/channels.ts";
 import { readDemand } from "./demand.ts";
-import { FULL_SEATED, FULL_STANDING } from "./form.ts";
 import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
 import { secondsAbove } from "./time-above.ts";
 import { type Track, trackOf } from "./track.ts";
+import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "./variant.ts";
 
-const samplesOf = (id: string, choice = FULL_STANDING) => sampleTrack(trackOf(load(id), choice, "right") as Track);
+const samplesOf = (id: string, choice = FULL_STANDING_VARIANT) => sampleTrack(trackOf(load(id), choice, "right") as Track);
 const stepsIn = (id: string) => samplesOf(id).reading.steps.map(({ side, direction }) => `${side} ${direction}`);
 
 describe("the steps of a round", () => {
@@ -21,7 +21,7 @@ describe("the steps of a round", () => {
   });
 
   test("are none on a chair", () => {
-    expect(samplesOf("step-ahead-and-home", FULL_SEATED).reading.steps).toEqual([]);
+    expect(samplesOf("step-ahead-and-home", FULL_SEATED_VARIANT).reading.steps).toEqual([]);
   });
 
   test("back and across ask more than ahead while the foot is on its way", () => {

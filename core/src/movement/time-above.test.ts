@@ -3,13 +3,13 @@ import { describe, expect, test } from "vitest";
 import { sidedColumn } from "../body/channels.ts";
 import { cases } from "../test-size.fixture.ts";
 import { readDemand } from "./demand.ts";
-import { FULL_STANDING } from "./form.ts";
 import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
 import { INTERVALS, valueAt } from "./solved-samples.ts";
 import { timeAbove, timeOfIntervals, timeSpent } from "./time-above.ts";
 import { minimumJerk } from "./timing.ts";
 import { type Track, type TrackSegment, trackOf } from "./track.ts";
+import { FULL_STANDING_VARIANT } from "./variant.ts";
 
 const SECONDS = 8;
 
@@ -98,7 +98,7 @@ describe("time above a height", () => {
 
 describe("hands over the shoulder in the library", () => {
   const demandOf = (id: string, seconds: number) =>
-    readDemand(sampleTrack(trackOf(load(id), FULL_STANDING, "right") as Track), { stature: 1.65 }, seconds);
+    readDemand(sampleTrack(trackOf(load(id), FULL_STANDING_VARIANT, "right") as Track), { stature: 1.65 }, seconds);
 
   test("Shift and press has them there for 2.9 of eight seconds: the parts before the first and after the last sample count", () => {
     const { handAboveShoulderSeconds, longestHandAboveShoulder } = demandOf("shift-and-press", 8);
@@ -108,7 +108,7 @@ describe("hands over the shoulder in the library", () => {
 
   test("no spell is longer than all of it, and all of it is no more than the samples around it allow", () => {
     for (const id of ["lift-and-part", "warm-hands-warm-face", "arm-draws-circle", "gather-and-close", "scoop-and-lift"]) {
-      const samples = sampleTrack(trackOf(load(id), FULL_STANDING, "right") as Track);
+      const samples = sampleTrack(trackOf(load(id), FULL_STANDING_VARIANT, "right") as Track);
       const over = sidedColumn("handOverShoulder", "right");
       const { total, longest } = timeAbove(samples, (sample) => valueAt(samples, sample, over), 0.01);
       let inner = 0;

@@ -2,16 +2,16 @@ import { describe, expect, test } from "vitest";
 import { mirrorFrame, mirrorValues, sidedSlot, slot } from "../body/pose.ts";
 import { onRail } from "../body/supports.ts";
 import { SIDES } from "../side.ts";
-import { type FormChoice, FULL_SEATED, FULL_STANDING } from "./form.ts";
 import type { Movement } from "./format.ts";
 import { load } from "./library.fixture.ts";
 import { type Track, trackOf } from "./track.ts";
+import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "./variant.ts";
 
 const press = load("shift-and-press");
 const oneLeg = load("one-leg-toe-near");
 
-function track(movement: Movement, choice: Partial<FormChoice> = {}, lead: "left" | "right" = "right"): Track {
-  const built = trackOf(movement, { ...FULL_STANDING, ...choice }, lead);
+function track(movement: Movement, choice: Partial<VariantSpec> = {}, lead: "left" | "right" = "right"): Track {
+  const built = trackOf(movement, { ...FULL_STANDING_VARIANT, ...choice }, lead);
   if (!built) throw new Error("no such form");
   return built;
 }
@@ -73,13 +73,13 @@ describe("the operators that derive a form", () => {
   });
 
   test("on a chair nothing sinks, and the shift of weight becomes a lean", () => {
-    const seated = track(press, FULL_SEATED);
+    const seated = track(press, FULL_SEATED_VARIANT);
     expect(peak(seated, slot("sink"))).toBe(0);
     expect(peak(seated, slot("pelvisTilt"))).toBeCloseTo(12, 9);
   });
 
   test("a form that a movement does not have is none", () => {
-    expect(trackOf({ ...press, forms: { ...press.forms, seated: false } }, FULL_SEATED, "right")).toBeNull();
+    expect(trackOf({ ...press, forms: { ...press.forms, seated: false } }, FULL_SEATED_VARIANT, "right")).toBeNull();
   });
 });
 

@@ -21,8 +21,8 @@ import { solvePose, solvePoseOffBase } from "../body/solve.ts";
 import { holdsWith, type SupportName, supportNamed } from "../body/supports.ts";
 import { otherSide, type Pair, pairOf, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { type Rest, type RestingHand, restHandsOn } from "./anchors.ts";
-import { armMoves, type Depth, type FormChoice, FULL_SIZE } from "./form.ts";
 import type { Anchor, DECLARED_FEATURES, Movement, MovementKey, MovementStance } from "./format.ts";
+import { armMoves, type Depth, FULL_SIZE, type VariantSpec } from "./variant.ts";
 
 /** One stretch between two key poses. Its frame holds all the way; values run from one to the other. */
 export interface TrackSegment {
@@ -214,7 +214,7 @@ export const stanceShares = (stance: MovementStance): { readonly width: number; 
   length: stance.length ?? STANCE_LENGTH[stance.kind],
 });
 
-function setStandingFeet(values: Float64Array, stance: MovementStance, depth: FormChoice["depth"]): void {
+function setStandingFeet(values: Float64Array, stance: MovementStance, depth: VariantSpec["depth"]): void {
   const { width, length: whole } = stanceShares(stance);
   const length = whole * DEPTH_SCALE[depth].length;
   const front = stance.front ? bodySide(stance.front) : null;
@@ -289,7 +289,7 @@ const LEG_INDEXES = pairOf((side) => indexesOf(LEG_SLOTS, side));
 const WEIGHT = slot("weightLeft");
 
 /** key 0 + size . (key - key 0), group by group. Weight stays whole where a foot lifts: it must be all on the other. */
-function resize(keys: readonly AuthoredKey[], lead: Side, choice: FormChoice): void {
+function resize(keys: readonly AuthoredKey[], lead: Side, choice: VariantSpec): void {
   const first = (keys[0] as AuthoredKey).values.slice();
   const scale = (values: Float64Array, indexes: readonly number[], eighths: number) => {
     if (eighths === FULL_SIZE) return;
@@ -412,7 +412,7 @@ function seatFor(build: Build): Extract<Seating, { kind: "seated" }> {
 function restHands(
   keys: readonly AuthoredKey[],
   lead: Side,
-  choice: FormChoice,
+  choice: VariantSpec,
   build: Build,
   frame: PoseFrame,
   footless: readonly Side[],
@@ -513,7 +513,7 @@ function bendToArmrests(keys: readonly AuthoredKey[], hands: readonly [HandHold,
 }
 
 /** How a movement that leaves the chair is carried between two key poses. */
-function risingSeating(start: AuthoredKey, end: AuthoredKey, choice: FormChoice, build: Build): Seating {
+function risingSeating(start: AuthoredKey, end: AuthoredKey, choice: VariantSpec, build: Build): Seating {
   if (start.seat && end.seat) return { ...seatFor(build), seatHeight: risingSeat(build) };
   if (!reachesArmrests(start) && !reachesArmrests(end)) return { kind: "standing" };
   return {
@@ -526,7 +526,7 @@ function risingSeating(start: AuthoredKey, end: AuthoredKey, choice: FormChoice,
 function footContacts(
   start: AuthoredKey,
   end: AuthoredKey,
-  choice: FormChoice,
+  choice: VariantSpec,
   footless: readonly Side[],
 ): readonly [FootContact, FootContact] {
   const lift = start.lift ?? end.lift;
@@ -541,7 +541,7 @@ function footContacts(
   return [contact("left"), contact("right")];
 }
 
-function handHolds(lead: Side, choice: FormChoice, build: Build): readonly [HandHold, HandHold] {
+function handHolds(lead: Side, choice: VariantSpec, build: Build): readonly [HandHold, HandHold] {
   const hold = (side: Side): HandHold => {
     const own = ownSide(side, lead);
     if (choice.hold !== null && holdsWith(choice.hold, own)) return supportNamed(choice.hold.by).carries ? "firm" : "lightTouch";
@@ -594,11 +594,11 @@ interface FormKeys {
 }
 
 /** Whether a movement has a form. @param inWater whether a chair stands in the water */
-export const hasForm = (movement: Movement, kind: FormChoice["kind"], inWater: boolean): boolean =>
+export const hasVariant = (movement: Movement, kind: VariantSpec["kind"], inWater: boolean): boolean =>
   formKeys(movement, kind, inWater) !== null;
 
 /** The keys of a form; null where there is none. Whoever sits in the water does the arms of what has no form for a chair. */
-function formKeys({ keys, forms }: Movement, kind: FormChoice["kind"], inWater: boolean): FormKeys | null {
+function formKeys({ keys, forms }: Movement, kind: VariantSpec["kind"], inWater: boolean): FormKeys | null {
   const patch = forms[kind];
   if (patch) return { keys: patch.keys ?? keys, own: patch.keys !== undefined, weightBecomes: patch.weightBecomes ?? {} };
   if (kind !== "seated" || !inWater || !forms.water) return null;
@@ -615,7 +615,7 @@ function formKeys({ keys, forms }: Movement, kind: FormChoice["kind"], inWater: 
  */
 export function trackOf(
   movement: Movement,
-  choice: FormChoice,
+  choice: VariantSpec,
   lead: Side,
   build: Build = USUAL_BUILD,
   inWater = false,

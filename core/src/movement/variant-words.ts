@@ -1,6 +1,6 @@
 import { SIDES } from "../side.ts";
-import { armMoves, type FormChoice } from "./form.ts";
 import type { Movement, MovementKey } from "./format.ts";
+import { armMoves, type VariantSpec } from "./variant.ts";
 
 type Cues = Movement["cues"];
 
@@ -21,10 +21,13 @@ const stated = (cues: Cues | undefined): Cues =>
  * Words of a movement in a variant, the most particular first: those for one hand in this form, for one hand, of this form, of the
  * movement.
  */
-export function variantWords(movement: Movement, { kind, hold, arms }: Pick<FormChoice, "kind" | "hold" | "arms">): VariantWords {
+export function variantWords(
+  movement: Movement,
+  { kind, hold, arms }: Pick<VariantSpec, "kind" | "hold" | "arms">,
+): VariantWords {
   const form = movement.forms[kind];
   const own = form === undefined || form === false ? {} : form;
-  const choice = { hold, arms } as FormChoice;
+  const choice = { hold, arms } as VariantSpec;
   const moving = SIDES.filter((side) => armMoves(choice, side)).length;
   const oneHand = moving === 2 ? [] : [movement.oneHand, own.oneHand];
   const oneMoves = moving === 1 ? oneHand : [];
@@ -55,10 +58,10 @@ const TWO_HANDS =
 /** Words of a variant that do not fit how it is done, each with where it stands. */
 export function misfittingWords(
   movement: Movement,
-  choice: Pick<FormChoice, "kind" | "hold" | "arms">,
+  choice: Pick<VariantSpec, "kind" | "hold" | "arms">,
 ): readonly { readonly where: string; readonly words: string }[] {
   const { name, cues, says } = variantWords(movement, choice);
-  const moving = SIDES.filter((side) => armMoves(choice as FormChoice, side)).length;
+  const moving = SIDES.filter((side) => armMoves(choice as VariantSpec, side)).length;
   const wrong = [...(choice.kind === "seated" ? [ON_FEET] : []), ...(moving === 1 ? [TWO_HANDS] : [])];
   const said = [["name", name], ...Object.entries(cues), ...says.map((words) => ["say", words])] as [string, string][];
   return said.filter(([, words]) => wrong.some((pattern) => pattern.test(words))).map(([where, words]) => ({ where, words }));

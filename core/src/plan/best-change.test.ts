@@ -1,9 +1,9 @@
 import { describe, expect, test } from "vitest";
 import { USUAL_BODY } from "../body/build.ts";
-import { createFormLibrary } from "../fit/form-library.ts";
 import { capsOf, named } from "../fit/group.fixture.ts";
 import { OPEN_HALL } from "../fit/place.ts";
 import { createFitMemory } from "../fit/session.ts";
+import { createVariantCache } from "../fit/variant-cache.ts";
 import { load } from "../movement/library.fixture.ts";
 import { inOneGo } from "../steps.ts";
 import { bestChangesInSteps } from "./best-change.ts";
@@ -25,7 +25,7 @@ const ask = (people: Parameters<typeof named>[0]) =>
       place: OPEN_HALL,
       people: named(people),
       movements,
-      library: createFormLibrary(),
+      library: createVariantCache(),
       memory: createFitMemory(),
     }),
   );

@@ -1,8 +1,8 @@
 import { fitPlanOf } from "../fit/fit-plan.ts";
-import type { FormLibrary } from "../fit/form-library.ts";
 import { type FittedGroup, fitGroupInSteps, goodOf } from "../fit/group.ts";
 import type { FitPlace } from "../fit/place.ts";
 import type { FitMemory, FitPerson } from "../fit/session.ts";
+import type { VariantCache } from "../fit/variant-cache.ts";
 import { type Movement, taughtName } from "../movement/format.ts";
 import type { Block } from "./block.ts";
 import { type BlockReading, type Circumstances, type PlannedBlock, problemsOf, readPlan } from "./read-plan.ts";
@@ -15,7 +15,7 @@ export interface BestChangeQuestion {
   readonly people: readonly FitPerson[];
   /** What may be put in. */
   readonly movements: readonly Movement[];
-  readonly library: FormLibrary;
+  readonly library: VariantCache;
   readonly memory: FitMemory;
 }
 

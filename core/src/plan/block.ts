@@ -1,7 +1,7 @@
 import { onRail } from "../body/supports.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
-import { type FormChoice, FULL_SEATED, FULL_STANDING } from "../movement/form.ts";
 import type { Movement, Phase } from "../movement/format.ts";
+import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "../movement/variant.ts";
 import { otherSide, type Side } from "../side.ts";
 import type { TeachingStyle } from "./style.ts";
 
@@ -53,15 +53,15 @@ export interface Setting {
 }
 
 /** The form that a block shows to the room: whole, at the style's depth, on the feet unless the group or the block sits. */
-export function meantForm(
+export function plannedVariant(
   movement: Movement,
   block: Pick<Block, "as" | "hold">,
   { seatedOnly, pool, depth }: Setting,
-): FormChoice {
-  if (seatedOnly || block.as === "seated") return FULL_SEATED;
-  const onFeet: FormChoice = { ...FULL_STANDING, depth: movement.vary.depth ? depth : "middle" };
+): VariantSpec {
+  if (seatedOnly || block.as === "seated") return FULL_SEATED_VARIANT;
+  const onFeet: VariantSpec = { ...FULL_STANDING_VARIANT, depth: movement.vary.depth ? depth : "middle" };
   if (pool) return { ...onFeet, kind: "water" };
-  if (movement.forms.standing === false) return FULL_SEATED;
+  if (movement.forms.standing === false) return FULL_SEATED_VARIANT;
   if (block.hold && movement.forms.supported !== false) return { ...onFeet, kind: "supported", hold: onRail(block.hold) };
   return onFeet;
 }

@@ -1,10 +1,10 @@
 import { describe, expect, test } from "vitest";
-import { createFormLibrary } from "../fit/form-library.ts";
+import { createVariantCache } from "../fit/variant-cache.ts";
 import { type Content, readContent, type SessionPurpose, strainRuns } from "./content.ts";
 import { lookAtPlan } from "./look-at-plan.ts";
 import { circumstances, planned } from "./plan.fixture.ts";
 
-const library = createFormLibrary();
+const library = createVariantCache();
 type Blocks = Parameters<typeof planned>;
 const lookAt = (...blocks: Blocks) => lookAtPlan(planned(...blocks), circumstances(), library);
 const contentOf = (purpose: SessionPurpose | null, ...blocks: Blocks) =>

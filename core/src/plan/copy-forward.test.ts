@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
-import { createFormLibrary } from "../fit/form-library.ts";
-import { hasLandForm } from "../movement/format.ts";
+import { createVariantCache } from "../fit/variant-cache.ts";
+import { hasLandVariant } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";
 import { copyForward } from "./copy-forward.ts";
 import { lookAtPlan } from "./look-at-plan.ts";
@@ -9,8 +9,8 @@ import { circumstances, planned } from "./plan.fixture.ts";
 import { EMPTY_PLAN } from "./plan.ts";
 import { withMovements } from "./read-plan.ts";
 
-const library = createFormLibrary();
-const movements = loadAll().filter(hasLandForm);
+const library = createVariantCache();
+const movements = loadAll().filter(hasLandVariant);
 const last = planned(
   { movementId: "settling-breath", rounds: 8 },
   { movementId: "open-and-gather", rounds: 8 },

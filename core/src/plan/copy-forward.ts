@@ -1,4 +1,4 @@
-import type { FormLibrary } from "../fit/form-library.ts";
+import type { VariantCache } from "../fit/variant-cache.ts";
 import type { Movement } from "../movement/format.ts";
 import { newBlockId } from "./change-block.ts";
 import { readContent } from "./content.ts";
@@ -15,7 +15,7 @@ export interface ForwardQuestion {
   readonly minutes: number;
   /** How many new movements to bring. */
   readonly news: number;
-  readonly library: FormLibrary;
+  readonly library: VariantCache;
 }
 
 /** The new movement that would fill most of what the plan lacks; the first by id where several would. */

@@ -2,13 +2,13 @@ import { describe, expect, test } from "vitest";
 import { USUAL_BODY } from "../body/build.ts";
 import { capOf } from "../caps/cap.fixture.ts";
 import type { CapLimit } from "../caps/cap.ts";
-import { createFormLibrary } from "../fit/form-library.ts";
 import type { FitPerson } from "../fit/session.ts";
+import { createVariantCache } from "../fit/variant-cache.ts";
 import { readDemand } from "../movement/demand.ts";
-import { FULL_STANDING } from "../movement/form.ts";
 import { load } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
+import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { dragCycles } from "./drag-cycles.ts";
 import { circumstances, planned } from "./plan.fixture.ts";
 import { readPlan } from "./read-plan.ts";
@@ -16,7 +16,7 @@ import type { PlanPlace } from "./state.ts";
 import { USUAL_STYLE } from "./style.ts";
 
 const OPEN = load("open-and-close-under");
-const library = createFormLibrary();
+const library = createVariantCache();
 const person = (...limits: CapLimit[]): FitPerson => ({
   id: "p",
   stature: 1.65,
@@ -30,7 +30,7 @@ const cyclesOf = (...people: FitPerson[]) => dragCycles([OPEN, load("rise-and-si
 
 /** What a shoulder meets, read again at a pace, in percent of weight times stature. */
 const metAt = (seconds: number, equipment: "bare" | "paddles"): number => {
-  const track = trackOf(OPEN, { ...FULL_STANDING, kind: "water" }, "right");
+  const track = trackOf(OPEN, { ...FULL_STANDING_VARIANT, kind: "water" }, "right");
   if (!track) throw new Error("no form for the water");
   const { water } = readDemand(sampleTrack(track), { stature: 1.65, mass: 70, depth: 1.2, equipment }, seconds);
   return 100 * Math.max(...(water?.dragShare?.shoulder ?? []));

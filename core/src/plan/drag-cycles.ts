@@ -1,12 +1,12 @@
 import { buildOf } from "../body/build.ts";
 import { WATER_EQUIPMENT_NAMES, type WaterEquipment } from "../body/water-equipment.ts";
 import { type Cap, sidesOf } from "../caps/cap.ts";
-import { type FormLibrary, leadsOf } from "../fit/form-library.ts";
 import type { FitPerson } from "../fit/session.ts";
+import { leadsOf, type VariantCache } from "../fit/variant-cache.ts";
 import { workedCap } from "../fit/working-share.ts";
 import { type DragMoments, shortestCycle } from "../movement/drag.ts";
-import { FULL_STANDING } from "../movement/form.ts";
-import { hasWaterForm, type Movement } from "../movement/format.ts";
+import { hasWaterVariant, type Movement } from "../movement/format.ts";
+import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { sideIndex } from "../side.ts";
 import { BREATH_SECONDS } from "./style.ts";
 
@@ -34,7 +34,7 @@ function cycleFor(cap: Cap, drag: DragMoments, seconds: number): number {
 export function dragCycles(
   movements: readonly Movement[],
   people: readonly FitPerson[],
-  library: FormLibrary,
+  library: VariantCache,
   workingShare: number,
 ): DragCycles {
   const capped = people.flatMap((person) => {
@@ -48,7 +48,7 @@ export function dragCycles(
       const doer = { ...person, build: buildOf(person.measured, person.stature), equipment: person.equipment ?? equipment };
       const demands = library.demands(
         movement,
-        { ...FULL_STANDING, kind: "water" },
+        { ...FULL_STANDING_VARIANT, kind: "water" },
         doer,
         BREATH_SECONDS.usual,
         leadsOf(movement),
@@ -61,7 +61,7 @@ export function dragCycles(
   };
   return Object.fromEntries(
     movements
-      .filter(hasWaterForm)
+      .filter(hasWaterVariant)
       .map((movement) => [
         movement.id,
         Object.fromEntries(WATER_EQUIPMENT_NAMES.map((name) => [name, cycleOf(movement, name)])) as Record<

@@ -1,6 +1,6 @@
 import { USUAL_BUILD } from "../body/build.ts";
 import { MIDDLING_STATURE } from "../body/segments.ts";
-import type { FormLibrary } from "../fit/form-library.ts";
+import type { VariantCache } from "../fit/variant-cache.ts";
 import { type SideTotals, sidesOfBlock, sumSides, type TurnDemands, type Uneven, unevenSides } from "./balance.ts";
 import { type BlockReading, type Circumstances, leadsOf, type PlannedBlock, type PlanReading, readPlan } from "./read-plan.ts";
 import { risingBetween } from "./rising.ts";
@@ -22,11 +22,11 @@ export interface PlanLook {
 /** Whose body the tide and the totals are read for: neither hangs on stature by much. */
 const DOER = { stature: MIDDLING_STATURE, build: USUAL_BUILD };
 
-const demandsOf = (block: BlockReading, library: FormLibrary): TurnDemands =>
+const demandsOf = (block: BlockReading, library: VariantCache): TurnDemands =>
   library.demands(block.movement, block.meant, DOER, block.breathSeconds, leadsOf(block)) ?? [];
 
 /** Reads a plan and what it asks. Quick once its forms have been solved. */
-export function lookAtPlan(blocks: readonly PlannedBlock[], circumstances: Circumstances, library: FormLibrary): PlanLook {
+export function lookAtPlan(blocks: readonly PlannedBlock[], circumstances: Circumstances, library: VariantCache): PlanLook {
   const reading = readPlan(blocks, circumstances);
   const demands = reading.blocks.map((block) => demandsOf(block, library));
   const sides = reading.blocks.map((block, i) => sidesOfBlock(block, demands[i] as TurnDemands));

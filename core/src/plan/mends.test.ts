@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { createFormLibrary } from "../fit/form-library.ts";
+import { createVariantCache } from "../fit/variant-cache.ts";
 import { load } from "../movement/library.fixture.ts";
 import { cases } from "../test-size.fixture.ts";
 import type { Block } from "./block.ts";
@@ -9,7 +9,7 @@ import { type MendQuestion, mendSeam, mendSides, mendTime, ON_TIME, overBy } fro
 import { anyPlan, circumstances, planned } from "./plan.fixture.ts";
 import { type PlannedBlock, problemsOf } from "./read-plan.ts";
 
-const library = createFormLibrary();
+const library = createVariantCache();
 const ask = (blocks: PlannedBlock[], differs: Parameters<typeof circumstances>[0] = {}): MendQuestion => ({
   blocks,
   circumstances: circumstances(differs),

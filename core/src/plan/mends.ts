@@ -1,4 +1,4 @@
-import type { FormLibrary } from "../fit/form-library.ts";
+import type { VariantCache } from "../fit/variant-cache.ts";
 import { taughtName } from "../movement/format.ts";
 import { otherSide } from "../side.ts";
 import { sideCount, type Uneven } from "./balance.ts";
@@ -22,7 +22,7 @@ export interface Mend {
 export interface MendQuestion {
   readonly blocks: readonly PlannedBlock[];
   readonly circumstances: Circumstances;
-  readonly library: FormLibrary;
+  readonly library: VariantCache;
 }
 
 const change = (blocks: readonly PlannedBlock[], id: string, differs: BlockChange): PlannedBlock[] =>

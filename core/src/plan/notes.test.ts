@@ -1,11 +1,11 @@
 import { describe, expect, test } from "vitest";
-import { createFormLibrary } from "../fit/form-library.ts";
+import { createVariantCache } from "../fit/variant-cache.ts";
 import { lookAtPlan } from "./look-at-plan.ts";
 import { fixesOf, planNotes } from "./notes.ts";
 import { circumstances, planned } from "./plan.fixture.ts";
 import type { Circumstances, PlannedBlock } from "./read-plan.ts";
 
-const library = createFormLibrary();
+const library = createVariantCache();
 
 function wordsOf(blocks: PlannedBlock[], differs: Partial<Circumstances> = {}, minutes = 30): string[] {
   const around = circumstances(differs);

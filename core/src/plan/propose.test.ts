@@ -1,8 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { buildOf, USUAL_BODY, USUAL_BUILD } from "../body/build.ts";
 import { capOf } from "../caps/cap.fixture.ts";
-import { createFormLibrary } from "../fit/form-library.ts";
-import { hasLandForm } from "../movement/format.ts";
+import { createVariantCache } from "../fit/variant-cache.ts";
+import { hasLandVariant } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";
 import { readContent, type SessionPurpose } from "./content.ts";
 import { ON_TIME, overBy } from "./mends.ts";
@@ -11,8 +11,8 @@ import { circumstances } from "./plan.fixture.ts";
 import { type Proposal, type ProposalQuestion, propose } from "./propose.ts";
 import { problemsOf } from "./read-plan.ts";
 
-const library = createFormLibrary();
-const movements = loadAll().filter(hasLandForm);
+const library = createVariantCache();
+const movements = loadAll().filter(hasLandVariant);
 /** How it arrives and settles the group knows, and two in three of the others. */
 const KNOWN = new Set(
   movements.filter(({ phase }, i) => phase === "arrive" || phase === "settle" || i % 3 !== 0).map(({ id }) => id),

@@ -1,7 +1,7 @@
 import { type Build, canStand } from "../body/build.ts";
 import { breaks, isOnFeet } from "../caps/broken.ts";
 import type { Cap } from "../caps/cap.ts";
-import type { FormLibrary } from "../fit/form-library.ts";
+import type { VariantCache } from "../fit/variant-cache.ts";
 import { type Movement, PHASES, type Phase } from "../movement/format.ts";
 import { inOneGo } from "../steps.ts";
 import type { Block } from "./block.ts";
@@ -30,7 +30,7 @@ export interface ProposalQuestion {
   /** How many movements are to be new to the group. */
   readonly news: number;
   readonly people: readonly ProposalPerson[];
-  readonly library: FormLibrary;
+  readonly library: VariantCache;
   /** Movements of proposals that this one should differ from. */
   readonly unlike: readonly (readonly string[])[];
 }

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { createFormLibrary } from "../fit/form-library.ts";
+import { createVariantCache } from "../fit/variant-cache.ts";
 import { otherSide } from "../side.ts";
 import { cases } from "../test-size.fixture.ts";
 import { mirrorBlock } from "./block.ts";
@@ -10,7 +10,7 @@ import { anyPlan, circumstances, HALL, planned } from "./plan.fixture.ts";
 import { type PlannedBlock, readPlan } from "./read-plan.ts";
 import { firstSideOf, USUAL_STYLE } from "./style.ts";
 
-const library = createFormLibrary();
+const library = createVariantCache();
 
 describe("time of a plan", () => {
   test("a block is its link, talk and showing, its rounds, and the change of sides", () => {

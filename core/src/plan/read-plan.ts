@@ -1,7 +1,7 @@
-import type { FormChoice } from "../movement/form.ts";
 import type { Movement, Phase } from "../movement/format.ts";
+import type { VariantSpec } from "../movement/variant.ts";
 import type { Side } from "../side.ts";
-import { type Block, meantForm } from "./block.ts";
+import { type Block, plannedVariant } from "./block.ts";
 import { roundsOnSides, type Turn, turnsOf } from "./count.ts";
 import type { DragCycles } from "./drag-cycles.ts";
 import { joinStops, type Seam, type Stop, seamOf } from "./join.ts";
@@ -58,7 +58,7 @@ export interface BlockReading {
   readonly movement: Movement;
   readonly phase: Phase;
   /** The form the room is shown. */
-  readonly meant: FormChoice;
+  readonly meant: VariantSpec;
   readonly knowledge: Knowledge;
   readonly breathSeconds: number;
   readonly cycleSeconds: number;
@@ -118,7 +118,7 @@ const leaveFrom = (place: PlanPlace): EntryPattern => ({
 interface Joining {
   readonly block: Block;
   readonly movement: Movement;
-  readonly meant: FormChoice;
+  readonly meant: VariantSpec;
   readonly turns: readonly Turn[];
   readonly joins: readonly Joins[];
 }
@@ -130,7 +130,7 @@ const NO_JOIN: Joins = {
 };
 
 function joiningOf({ block, movement }: PlannedBlock, { style, seatedOnly, week, place }: Circumstances): Joining {
-  const meant = meantForm(movement, block, { seatedOnly, pool: place.pool, depth: style.depth });
+  const meant = plannedVariant(movement, block, { seatedOnly, pool: place.pool, depth: style.depth });
   const turns = turnsOf(movement, block, style.counting, firstSideOf(style, week));
   const joins = turns.map(({ lead }) => joinsOf(movement, meant, lead, block.facing ?? null) ?? NO_JOIN);
   return { block, movement, meant, turns, joins };

@@ -1,6 +1,6 @@
-import { choiceCode, type FormChoice, mirrorChoice } from "../movement/form.ts";
 import type { HandsState, LoadState, Movement } from "../movement/format.ts";
 import { type MovementState, statesOf } from "../movement/state.ts";
+import { mirrorVariant, type VariantSpec, variantCode } from "../movement/variant.ts";
 import { otherSide, type Side } from "../side.ts";
 import type { Facing } from "./block.ts";
 import type { EntryPattern, ExitChange, HandPlace } from "./state.ts";
@@ -52,8 +52,8 @@ function withSides(state: MovementState, lead: Side, open: ReadonlySet<string>):
 const openParts = (stated: Partial<Record<string, string>> | undefined, word: string): ReadonlySet<string> =>
   new Set(PARTS.filter((part) => stated?.[part] === word));
 
-function computeJoins(movement: Movement, choice: FormChoice, lead: Side, facing: Facing | null): Joins | null {
-  const states = statesOf(movement, lead === "right" ? choice : mirrorChoice(choice));
+function computeJoins(movement: Movement, choice: VariantSpec, lead: Side, facing: Facing | null): Joins | null {
+  const states = statesOf(movement, lead === "right" ? choice : mirrorVariant(choice));
   if (!states) return null;
   const holds = choice.hold !== null;
   const without = (parts: ReadonlySet<string>) => new Set([...parts].filter((part) => !(holds && part === "hands")));
@@ -71,10 +71,10 @@ const known = new WeakMap<Movement, Map<string, Joins | null>>();
  *
  * @returns null where there is no such form
  */
-export function joinsOf(movement: Movement, choice: FormChoice, lead: Side, facing: Facing | null): Joins | null {
+export function joinsOf(movement: Movement, choice: VariantSpec, lead: Side, facing: Facing | null): Joins | null {
   const ofMovement = known.get(movement) ?? new Map<string, Joins | null>();
   known.set(movement, ofMovement);
-  const key = `${lead} ${facing} ${choiceCode(choice)}`;
+  const key = `${lead} ${facing} ${variantCode(choice)}`;
   const joins = ofMovement.get(key) ?? computeJoins(movement, choice, lead, facing);
   ofMovement.set(key, joins);
   return joins;

@@ -1,4 +1,4 @@
-import type { FormLibrary } from "../fit/form-library.ts";
+import type { VariantCache } from "../fit/variant-cache.ts";
 import type { Movement } from "../movement/format.ts";
 import { CONTENTS, type Content, contentOfBlock } from "./content.ts";
 import { lookAtPlan, type PlanLook } from "./look-at-plan.ts";
@@ -17,7 +17,7 @@ export interface MovementAlone {
 }
 
 /** Looks at one movement alone, as a group is shown it. */
-export function lookAtMovement(movement: Movement, circumstances: Circumstances, library: FormLibrary): MovementAlone {
+export function lookAtMovement(movement: Movement, circumstances: Circumstances, library: VariantCache): MovementAlone {
   const planned = [{ block: { id: "b1", movementId: movement.id, rounds: MEASURED_ROUNDS }, movement }];
   const look = lookAtPlan(planned, circumstances, library);
   const block = look.reading.blocks[0] as BlockReading;

@@ -2,10 +2,10 @@ import { type Build, USUAL_BUILD } from "../body/build.ts";
 import { sidedColumn } from "../body/channels.ts";
 import { breaksInPose } from "../caps/broken.ts";
 import { appliesTo, CAP_TOLERANCE, type Cap } from "../caps/cap.ts";
-import { FULL_STANDING } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
+import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
 
 /** Ordinary limit of an ankle bending under load, degrees, where nobody measured another. */
@@ -26,7 +26,7 @@ function canStep(
   const stance = { ...movement.stance, length: length / stature };
   const sides: readonly Side[] = movement.sided ? SIDES : ["right"];
   return sides.every((lead) => {
-    const track = trackOf({ ...movement, stance }, FULL_STANDING, lead, build);
+    const track = trackOf({ ...movement, stance }, FULL_STANDING_VARIANT, lead, build);
     if (!track) return false;
     const { problem, reading } = sampleTrack(track);
     return (

@@ -1,7 +1,7 @@
-import type { FormChoice } from "@able-tide/core/movement/form";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
+import type { VariantSpec } from "@able-tide/core/movement/variant";
 import type { Side } from "@able-tide/core/side";
 import { useMemo } from "react";
 import { bestView, FigureStrip, MovingFigure, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
@@ -10,7 +10,7 @@ import { BreathLine } from "./breath-line.tsx";
 interface Props {
   readonly movement: Movement;
   readonly side: Side | null;
-  readonly meant: FormChoice;
+  readonly meant: VariantSpec;
   readonly roundSeconds: number;
   /** When the step began, milliseconds; null before the page knows the time. */
   readonly since: number | null;

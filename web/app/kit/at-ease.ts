@@ -1,11 +1,11 @@
 import { buildOf, canStand, type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
 import type { PoseFrame } from "@able-tide/core/body/pose";
 import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
-import { FULL_SEATED, FULL_STANDING } from "@able-tide/core/movement/form";
 import type { Movement } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { trackOf } from "@able-tide/core/movement/track";
+import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
 
 export interface Posture {
   readonly frame: PoseFrame;
@@ -53,7 +53,7 @@ const NOBODY = { stature: MIDDLING_STATURE, measured: USUAL_BODY };
  */
 export function atEase(person: { readonly stature: number; readonly measured: MeasuredBody } = NOBODY, sits = false): Posture {
   const build = buildOf(person.measured, person.stature);
-  const track = trackOf(AT_EASE, sits || !canStand(build) ? FULL_SEATED : FULL_STANDING, "right", build);
+  const track = trackOf(AT_EASE, sits || !canStand(build) ? FULL_SEATED_VARIANT : FULL_STANDING_VARIANT, "right", build);
   if (!track) throw new RangeError("everyone can sit");
   const samples = sampleTrack(track);
   return { frame: segmentOfSample(samples, 0).frame, row: samples.rows.slice(0, samples.rows.length / samples.count) };

@@ -1,16 +1,16 @@
 import { ROW_WIDTH } from "@able-tide/core/body/channels";
 import type { Movement } from "@able-tide/core/movement/format";
-import type { FormSamples } from "@able-tide/core/movement/samples";
+import type { VariantSamples } from "@able-tide/core/movement/samples";
 import { INTERVALS, segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { useEffect, useState, useSyncExternalStore } from "react";
 import { Figure, type FigureProps, type View } from "./figure.tsx";
 
 /** The sample row at a phase, mixed from its two neighbours within a segment. */
-export function rowAt(samples: FormSamples, phase: number): { row: Float64Array; sample: number } {
+export function rowAt(samples: VariantSamples, phase: number): { row: Float64Array; sample: number } {
   const each = INTERVALS + 1;
   const found = samples.segments.findIndex((segment) => phase <= segment.to);
   const number = found < 0 ? samples.segments.length - 1 : found;
-  const segment = samples.segments[number] as FormSamples["segments"][number];
+  const segment = samples.segments[number] as VariantSamples["segments"][number];
   const u = Math.min(1, Math.max(0, (phase - segment.from) / (segment.to - segment.from))) * INTERVALS;
   const before = Math.min(INTERVALS - 1, Math.floor(u));
   const mix = u - before;
@@ -68,7 +68,7 @@ export function FigureStrip({
   waterline,
   className,
 }: {
-  samples: FormSamples;
+  samples: VariantSamples;
   view: View;
   waterline?: number | undefined;
   className?: string;
@@ -97,7 +97,7 @@ export function MovingFigure({
   samples,
   phase,
   ...figure
-}: { samples: FormSamples; phase: number } & Omit<FigureProps, "row" | "frame">) {
+}: { samples: VariantSamples; phase: number } & Omit<FigureProps, "row" | "frame">) {
   const { row, sample } = rowAt(samples, phase);
   return <Figure row={row} frame={segmentOfSample(samples, sample).frame} {...figure} />;
 }

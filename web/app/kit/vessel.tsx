@@ -1,10 +1,10 @@
-import type { FormKind } from "@able-tide/core/movement/form";
+import type { VariantKind } from "@able-tide/core/movement/variant";
 import { SIDES, type Side } from "@able-tide/core/side";
 import { memo, useId } from "react";
 
 /** What a vessel tells: the form by its outline, how much by its fill, one-sidedness by a cut in the rim. */
 export interface VesselProps {
-  readonly form: FormKind | "rest";
+  readonly form: VariantKind | "rest";
   /** Share of full size, 0 to 1. */
   readonly level: number;
   readonly hold?: Side | "both" | null;
@@ -25,7 +25,7 @@ const OUTLINES = {
 /** A handle on the side of the hand that holds on. Seen from the front, the person's right is on the left. */
 const HANDLE = { right: "M7 8.5 C1.5 8.5 1.5 16 7.6 16", left: "M17 8.5 C22.5 8.5 22.5 16 16.4 16" } as const;
 
-function notchAt(form: FormKind, side: Side): string {
+function notchAt(form: VariantKind, side: Side): string {
   const { rim } = OUTLINES[form];
   const reach = form === "seated" ? 9.5 : 5.5;
   const x = side === "right" ? 12 - reach : 12 + reach;

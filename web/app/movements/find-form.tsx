@@ -1,5 +1,5 @@
-import { FORM_KINDS } from "@able-tide/core/movement/form";
 import { PURPOSES } from "@able-tide/core/movement/format";
+import { VARIANT_KINDS } from "@able-tide/core/movement/variant";
 import { Form, useSubmit } from "react-router";
 import { Button } from "../kit/button.tsx";
 import { SelectField, TextField } from "../kit/field.tsx";
@@ -29,7 +29,7 @@ export function FindForm({ finding }: { finding: Finding }) {
       <SelectField
         field={field("form")}
         label="Form"
-        options={[any("any"), ...FORM_KINDS.map((kind) => [kind, kind === "water" ? "in water" : kind] as const)]}
+        options={[any("any"), ...VARIANT_KINDS.map((kind) => [kind, kind === "water" ? "in water" : kind] as const)]}
       />
       <SelectField
         field={field("spares")}

@@ -1,6 +1,6 @@
 import { LANDMARKS, type Landmark } from "@able-tide/core/body/channels";
-import { FORM_KINDS, type FormKind } from "@able-tide/core/movement/form";
 import { type Movement, PURPOSES } from "@able-tide/core/movement/format";
+import { VARIANT_KINDS, type VariantKind } from "@able-tide/core/movement/variant";
 import * as v from "valibot";
 
 const EASY = { steadiness: 3.5, loadedKnee: 30 } as const;
@@ -16,7 +16,7 @@ export const SPARES = [
 export const Finding = v.object({
   words: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(80)), ""),
   purpose: v.optional(v.picklist(["", ...PURPOSES]), ""),
-  form: v.optional(v.picklist(["", ...FORM_KINDS]), ""),
+  form: v.optional(v.picklist(["", ...VARIANT_KINDS]), ""),
   spares: v.optional(v.picklist(["", ...SPARES.map(({ name }) => name)]), ""),
 });
 export type Finding = v.InferOutput<typeof Finding>;
@@ -51,11 +51,11 @@ export function isFound(finding: Finding, movement: Movement, asks: Asks | null)
   const text =
     `${movement.name.en} ${movement.name.own ?? ""} ${movement.purpose.join(" ")} ${movement.phase} ${movement.cues.do ?? ""}`.toLowerCase();
   const words = finding.words.toLowerCase().split(/\s+/);
-  const has = (kind: FormKind) => (movement.forms[kind] ?? false) !== false;
+  const has = (kind: VariantKind) => (movement.forms[kind] ?? false) !== false;
   return (
     words.every((word) => text.includes(word)) &&
     (finding.purpose === "" || movement.purpose.some((purpose) => purpose === finding.purpose)) &&
-    (finding.form === "" || has(finding.form as FormKind)) &&
+    (finding.form === "" || has(finding.form as VariantKind)) &&
     isSpared(finding.spares, asks)
   );
 }

@@ -1,7 +1,7 @@
-import { FORM_KINDS, FULL_STANDING } from "@able-tide/core/movement/form";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
+import { FULL_STANDING_VARIANT, VARIANT_KINDS } from "@able-tide/core/movement/variant";
 import { Download } from "lucide-react";
 import { Link } from "react-router";
 import type { MovementAsks } from "../../server/movements/asks.ts";
@@ -17,7 +17,7 @@ interface Props {
 /** The movement in the first form it has: standing, or on a chair, or in water. */
 const firstTrack = (movement: Movement) =>
   (["standing", "seated", "water"] as const)
-    .map((kind) => trackOf(movement, { ...FULL_STANDING, kind }, "right"))
+    .map((kind) => trackOf(movement, { ...FULL_STANDING_VARIANT, kind }, "right"))
     .find((track) => track !== null) ?? null;
 
 function asksInWords(asks: MovementAsks | null): string {
@@ -48,7 +48,7 @@ export function MovementCard({ movement, shipped, asks }: Props) {
       <p className="mt-1">{movement.cues.do}</p>
       <p className="mt-1 font-semibold">{asksInWords(asks)}</p>
       <div className="mt-auto flex items-center gap-2 pt-2">
-        {FORM_KINDS.filter((kind) => (movement.forms[kind] ?? false) !== false).map((kind) => (
+        {VARIANT_KINDS.filter((kind) => (movement.forms[kind] ?? false) !== false).map((kind) => (
           <Vessel key={kind} form={kind} level={1} hold={kind === "supported" ? "left" : null} label={kind} size={24} />
         ))}
         <span className="text-sand-600">{movement.sided ? "each side" : "both sides"}</span>

@@ -3,7 +3,7 @@ import { partLabel, WHOLE_OR_PART } from "@able-tide/core/caps/body-parts";
 import { CAP_CHANNELS, type CapChannel } from "@able-tide/core/caps/channels";
 import { MOTIONS, type MotionName } from "@able-tide/core/caps/motions";
 import { FEATURES } from "@able-tide/core/movement/features";
-import { FORM_KINDS, formLabel } from "@able-tide/core/movement/form";
+import { VARIANT_KINDS, variantLabel } from "@able-tide/core/movement/variant";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
 import { useState } from "react";
@@ -23,7 +23,7 @@ export const LANDMARK_OPTIONS = LANDMARKS.map(
 );
 const MOTION_OPTIONS = MOTIONS.map(({ name, label }) => [name, label] as const);
 const PART_OPTIONS = WHOLE_OR_PART.map((part) => [part, partLabel(part)] as const);
-const FORM_OPTIONS = FORM_KINDS.map((kind) => [kind, formLabel(kind)] as const);
+const FORM_OPTIONS = VARIANT_KINDS.map((kind) => [kind, variantLabel(kind)] as const);
 const FEATURE_OPTIONS = FEATURES.map(({ name, label }) => [name, label] as const);
 const CHANNEL_OPTIONS = CAP_CHANNELS.map(({ name, label }) => [name, label] as const);
 const STRENGTH_OPTIONS = [

@@ -5,7 +5,7 @@ import { CAP_CHANNEL_NAMES, type CapChannel, capChannel } from "@able-tide/core/
 import type { MeasuredRange } from "@able-tide/core/caps/measured";
 import { MOTION_NAMES, mostOfMotion, motionNamed } from "@able-tide/core/caps/motions";
 import { FEATURE_NAMES } from "@able-tide/core/movement/features";
-import { FORM_KINDS } from "@able-tide/core/movement/form";
+import { VARIANT_KINDS } from "@able-tide/core/movement/variant";
 import * as v from "valibot";
 
 const day = (message: string) => v.pipe(v.string(message), v.isoDate(message));
@@ -16,14 +16,14 @@ const Fields = v.object({
   landmark: v.optional(v.picklist(LANDMARKS, "Choose a height."), "shoulder"),
   motion: v.optional(v.picklist(MOTION_NAMES, "Choose a joint."), "neckRotation"),
   part: v.optional(v.picklist(WHOLE_OR_PART, "Choose a part of the body."), "all"),
-  form: v.optional(v.picklist(FORM_KINDS, "Choose a variant."), "water"),
+  form: v.optional(v.picklist(VARIANT_KINDS, "Choose a variant."), "water"),
   feature: v.optional(v.picklist(FEATURE_NAMES, "Choose the movement feature to avoid."), "lookingUpWithTurn"),
   amount: v.optional(v.number("Enter a number.")),
   /** Whether a share of body weight may be worked up to in the pool, where the water carries part. */
   poolAllowed: v.optional(v.boolean(), false),
   /** Whether the number follows the last measured pain-free range. */
   follow: v.optional(v.boolean(), false),
-  onlyIn: v.optional(v.array(v.picklist(FORM_KINDS)), []),
+  onlyIn: v.optional(v.array(v.picklist(VARIANT_KINDS)), []),
   reason: v.pipe(
     v.string("Give a short reason."),
     v.trim(),

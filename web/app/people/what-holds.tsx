@@ -2,7 +2,7 @@ import { asksOn, type Cap, instructorMayEnd, isDueSoon } from "@able-tide/core/c
 import { effectiveCaps } from "@able-tide/core/caps/effective";
 import { CAP_GROUPS, groupOf } from "@able-tide/core/caps/groups";
 import { dayAndMonth, limitInWords, reasonInWords } from "@able-tide/core/caps/words";
-import { formLabel } from "@able-tide/core/movement/form";
+import { variantLabel } from "@able-tide/core/movement/variant";
 import { Form } from "react-router";
 import { Button } from "../kit/button.tsx";
 
@@ -105,7 +105,7 @@ function HoldingRow({ cap, covered, today, problem, clinician }: Props & { cap: 
     <li className={`py-2 ${asks ? "-mx-3 rounded-[10px] bg-signal-100/60 px-3" : ""}`}>
       <p className="text-lg leading-snug">
         <strong>{limitInWords(cap.limit)}</strong>
-        {cap.forms && <span> ({cap.forms.map(formLabel).join(", ")})</span>}
+        {cap.forms && <span> ({cap.forms.map(variantLabel).join(", ")})</span>}
         <span className="text-sand-600"> {reasonInWords(cap)}</span>
       </p>
       {said && <p className="font-semibold text-signal-700">{said}</p>}

@@ -2,7 +2,7 @@ import { type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
 import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
 import type { Cap } from "@able-tide/core/caps/cap";
 import type { CellView } from "@able-tide/core/fit/cell-view";
-import { USUAL_DEPTH } from "@able-tide/core/fit/form-library";
+import { USUAL_DEPTH } from "@able-tide/core/fit/variant-cache";
 import { waterlineAt } from "@able-tide/core/movement/demand";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { variantWords } from "@able-tide/core/movement/variant-words";
@@ -14,7 +14,7 @@ import { handLines } from "../kit/hand-lines.ts";
 import { bestView, FigureStrip, MovingFigure, rowAt, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
 import { vesselInWords } from "../kit/vessel.tsx";
 import { type BlockActions, BlockSettings } from "./block-settings.tsx";
-import { readChosenForm } from "./chosen-form.ts";
+import { readChosenVariant } from "./chosen-variant.ts";
 import { DemandBars } from "./demand-bars.tsx";
 import { GettingThere } from "./getting-there.tsx";
 
@@ -83,7 +83,7 @@ export const BlockPanel = memo(function BlockPanel({ block, following, person, c
   const usual = choice?.kind === "water" ? USUAL_DEPTH * stature : undefined;
   const depth = person?.depth ?? usual;
   const form = useMemo(
-    () => (choice ? readChosenForm(movement, choice, { stature, measured }, cycle, depth) : null),
+    () => (choice ? readChosenVariant(movement, choice, { stature, measured }, cycle, depth) : null),
     [movement, choice, stature, measured, cycle, depth],
   );
   const waterline = depth === undefined ? undefined : waterlineAt(depth, stature, choice?.kind === "seated");

@@ -1,14 +1,14 @@
-import type { FormChoice } from "@able-tide/core/movement/form";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
+import type { VariantSpec } from "@able-tide/core/movement/variant";
 import type { Side } from "@able-tide/core/side";
 import { useMemo } from "react";
 import { bestView, FigureStrip } from "../kit/moving-figure.tsx";
 
 interface Props {
   readonly movement: Movement;
-  readonly meant: FormChoice;
+  readonly meant: VariantSpec;
   readonly lead: Side;
   readonly large?: boolean;
 }

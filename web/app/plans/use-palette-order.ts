@@ -1,4 +1,4 @@
-import type { FormLibrary } from "@able-tide/core/fit/form-library";
+import type { VariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
 import { type Content, readContent } from "@able-tide/core/plan/content";
 import type { PlanLook } from "@able-tide/core/plan/look-at-plan";
@@ -13,7 +13,7 @@ type Trains = ReadonlyMap<string, Readonly<Record<Content, number>>>;
 /** Movements measured a few at a time, so that nobody waits for the whole library. */
 const AT_A_TIME = 4;
 
-function useTrains(movements: readonly Movement[], circumstances: Circumstances, library: FormLibrary): Trains {
+function useTrains(movements: readonly Movement[], circumstances: Circumstances, library: VariantCache): Trains {
   const [trains, setTrains] = useState<Trains>(new Map());
   useEffect(() => {
     const left = movements.filter(({ id }) => !trains.has(id)).slice(0, AT_A_TIME);
@@ -42,7 +42,7 @@ export function usePaletteOrder(
   look: PlanLook,
   purpose: Draft["purpose"],
   circumstances: Circumstances,
-  library: FormLibrary,
+  library: VariantCache,
 ): ReadonlyMap<string, Fills> {
   const trains = useTrains(movements, circumstances, library);
   return useMemo(() => {

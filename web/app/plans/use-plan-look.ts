@@ -1,5 +1,5 @@
 import { type FitPlan, fitPlanOf } from "@able-tide/core/fit/fit-plan";
-import { createFormLibrary } from "@able-tide/core/fit/form-library";
+import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
 import { lookAtPlan, type PlanLook } from "@able-tide/core/plan/look-at-plan";
 import type { MendQuestion } from "@able-tide/core/plan/mends";
@@ -17,7 +17,7 @@ export interface LookedAt {
 
 /** Reads the draft at once: time, joins, sides and tide follow every change, also while something is being pulled. */
 export function usePlanLook(draft: Draft, setting: PlanSetting, movements: readonly Movement[]): LookedAt {
-  const [library] = useState(createFormLibrary);
+  const [library] = useState(createVariantCache);
   return useMemo(() => {
     const circumstances = circumstancesOf(setting, draft);
     const blocks = withMovements(draft.blocks, movements);

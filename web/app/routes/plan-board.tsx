@@ -2,7 +2,7 @@ import { setTimeout as pause } from "node:timers/promises";
 import { limitInBrief } from "@able-tide/core/caps/words";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
-import { hasLandForm, hasWaterForm } from "@able-tide/core/movement/format";
+import { hasLandVariant, hasWaterVariant } from "@able-tide/core/movement/format";
 import { readPlan, withMovements } from "@able-tide/core/plan/read-plan";
 import { circumstancesOf } from "@able-tide/core/plan/setting";
 import { classOfPlan } from "../../server/classes/classes.ts";
@@ -81,7 +81,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     // Nobody waits for it: where the server has it at hand it comes before the browser could work it out.
     fitted: atHand && Promise.race([atHand.catch(() => null), pause(AT_HAND, null, { ref: false })]),
     // What a hall has no form of cannot be put into a plan for it, nor what a pool has none of.
-    movements: movements.map(({ movement }) => movement).filter(group.inWater ? hasWaterForm : hasLandForm),
+    movements: movements.map(({ movement }) => movement).filter(group.inWater ? hasWaterVariant : hasLandVariant),
     taught: taught && { id: taught.id, ended: taught.endedAt !== null },
   };
 }

@@ -5,7 +5,7 @@ import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
 import { bestView, FigureStrip } from "../kit/moving-figure.tsx";
 import { Vessel, vesselInWords } from "../kit/vessel.tsx";
-import { readChosenForm } from "../plans/chosen-form.ts";
+import { readChosenVariant } from "../plans/chosen-variant.ts";
 import { asksForLarge, SheetPage } from "../plans/sheet-page.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-card";
@@ -49,12 +49,12 @@ function CardRow({
   large,
 }: {
   block: CardBlock;
-  body: Parameters<typeof readChosenForm>[2];
+  body: Parameters<typeof readChosenVariant>[2];
   depth: number | null;
   large: boolean;
 }) {
   const { movement, choice, cycleSeconds } = block;
-  const form = choice && readChosenForm(movement, choice, body, cycleSeconds, depth ?? undefined);
+  const form = choice && readChosenVariant(movement, choice, body, cycleSeconds, depth ?? undefined);
   return (
     <li className="flex break-inside-avoid items-center gap-3 border-t border-sand-300 py-1">
       <Vessel form={block.form} level={block.level} hold={block.hold} lighterSide={block.lighterSide} size={large ? 52 : 34} />

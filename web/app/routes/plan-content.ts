@@ -1,4 +1,4 @@
-import { hasLandForm, hasWaterForm } from "@able-tide/core/movement/format";
+import { hasLandVariant, hasWaterVariant } from "@able-tide/core/movement/format";
 import type { PlanContent } from "@able-tide/core/plan/plan";
 import * as v from "valibot";
 import { findGroup } from "../../server/groups/groups.ts";
@@ -17,7 +17,7 @@ const refused = (message: string, status = 422): Response => answer({ kind: "ref
 /** The first movement named that is not there, or has no form where the group meets. */
 async function unknownMovement(scope: Scope, blocks: PlanContent["blocks"], inWater: boolean): Promise<string | null> {
   const movements = (await listMovements(scope)).map(({ movement }) => movement);
-  const known = new Set(movements.filter(inWater ? hasWaterForm : hasLandForm).map(({ id }) => id));
+  const known = new Set(movements.filter(inWater ? hasWaterVariant : hasLandVariant).map(({ id }) => id));
   return blocks.find((block) => !known.has(block.movementId))?.movementId ?? null;
 }
 

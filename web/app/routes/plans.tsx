@@ -1,4 +1,4 @@
-import { hasLandForm } from "@able-tide/core/movement/format";
+import { hasLandVariant } from "@able-tide/core/movement/format";
 import { copyForward } from "@able-tide/core/plan/copy-forward";
 import { circumstancesOf } from "@able-tide/core/plan/setting";
 import { getFormProps, useForm } from "@conform-to/react";
@@ -10,7 +10,7 @@ import { listMovements } from "../../server/movements/movements.ts";
 import { outlineOf } from "../../server/plans/outline.ts";
 import { addPlan, contentOf, lastPlanBefore, listPlans, type Plan, type PlanInput } from "../../server/plans/plans.ts";
 import { settingsOf } from "../../server/plans/setting.ts";
-import { solvedForms } from "../../server/plans/solved-forms.ts";
+import { solvedVariants } from "../../server/plans/solved-variants.ts";
 import { type Scope, today } from "../../server/scope.ts";
 import { nextMeeting } from "../days.ts";
 import { formDataOf } from "../form-data.server.ts";
@@ -80,14 +80,14 @@ async function startFrom(
   if (start === "empty") return { style, breathSeconds, purpose };
   if (start === "last") return contentOf(last);
   const settingOf = await settingsOf(scope, [group.id]);
-  const movements = (await listMovements(scope)).map(({ movement }) => movement).filter(hasLandForm);
+  const movements = (await listMovements(scope)).map(({ movement }) => movement).filter(hasLandVariant);
   return copyForward({
     last: contentOf(last),
     movements,
     circumstances: circumstancesOf(settingOf({ day }, group, new Map()), last),
     minutes: group.minutes,
     news: NEW_WITH_RECAP,
-    library: solvedForms,
+    library: solvedVariants,
   });
 }
 

@@ -14,9 +14,9 @@ import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
-import { FormsByWeek, type WeekInClass } from "../progress/forms-by-week.tsx";
 import { ResultFields } from "../progress/result-fields.tsx";
 import { resultForm } from "../progress/result-form.ts";
+import { VariantsByWeek, type WeekInClass } from "../progress/variants-by-week.tsx";
 import { WeeksChart } from "../progress/weeks-chart.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/weeks";
@@ -196,7 +196,7 @@ export default function Weeks({ loaderData: { people, person, record, today }, a
               <h2 id="forms-head" className="mb-3 text-2xl">
                 Variants used by {person.name}
               </h2>
-              <FormsByWeek weeks={record.weeks} name={person.name} />
+              <VariantsByWeek weeks={record.weeks} name={person.name} />
             </section>
           )}
           {record.weeks.length === 0 && <p className="mt-6 text-lg">No classes yet.</p>}

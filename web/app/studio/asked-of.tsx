@@ -1,10 +1,17 @@
 import { USUAL_BODY } from "@able-tide/core/body/build";
 import { HOLDS, holdInWords } from "@able-tide/core/body/supports";
-import { DEPTHS, type Depth, FORM_KINDS, type FormChoice, type FormKind, FULL_STANDING } from "@able-tide/core/movement/form";
-import type { FormBody } from "../plans/chosen-form.ts";
+import {
+  DEPTHS,
+  type Depth,
+  FULL_STANDING_VARIANT,
+  VARIANT_KINDS,
+  type VariantKind,
+  type VariantSpec,
+} from "@able-tide/core/movement/variant";
+import type { VariantBody } from "../plans/chosen-variant.ts";
 
 /** Somebody to try a movement on. */
-export interface StudioPerson extends FormBody {
+export interface StudioPerson extends VariantBody {
   readonly id: string;
   readonly name: string;
 }
@@ -26,7 +33,7 @@ const WATERLINES = [
 /** What is looked at: whose body, which form, what is held, how deep. Held as the controls hold it. */
 export interface Asked {
   readonly who: string;
-  readonly kind: FormKind;
+  readonly kind: VariantKind;
   /** Number of the way to hold on, see HOLDS. */
   readonly hold: number;
   readonly waterline: string;
@@ -39,12 +46,12 @@ export const FIRST_ASKED: Asked = { who: "average", kind: "standing", hold: 1, w
 export function readAsked(
   asked: Asked,
   people: readonly StudioPerson[],
-): { readonly body: FormBody; readonly choice: FormChoice; readonly waterline: number | undefined } {
+): { readonly body: VariantBody; readonly choice: VariantSpec; readonly waterline: number | undefined } {
   const body = [...SOME_BODIES, ...people].find(({ id }) => id === asked.who) ?? (SOME_BODIES[1] as StudioPerson);
   const hold = asked.kind === "supported" ? (HOLDS[asked.hold] ?? null) : null;
   return {
     body: { stature: body.stature, measured: body.measured, ...(body.mass !== undefined && { mass: body.mass }) },
-    choice: { ...FULL_STANDING, kind: asked.kind, hold, depth: asked.depth },
+    choice: { ...FULL_STANDING_VARIANT, kind: asked.kind, hold, depth: asked.depth },
     waterline: asked.kind === "water" ? Number(asked.waterline) : undefined,
   };
 }
@@ -94,8 +101,8 @@ export function AskedOf({ asked, people, ask, hasDepths }: Props) {
       <Choice
         label="Variant"
         value={asked.kind}
-        options={FORM_KINDS.map((kind) => [kind, kind === "water" ? "aquatic" : kind])}
-        choose={(kind) => ask({ ...asked, kind: kind as FormKind })}
+        options={VARIANT_KINDS.map((kind) => [kind, kind === "water" ? "aquatic" : kind])}
+        choose={(kind) => ask({ ...asked, kind: kind as VariantKind })}
       />
       {asked.kind === "supported" && (
         <Choice

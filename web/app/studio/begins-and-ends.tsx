@@ -1,6 +1,6 @@
-import { FULL_SEATED, FULL_STANDING } from "@able-tide/core/movement/form";
 import type { EntryState, FeetState, HandsState, LoadState, Movement } from "@able-tide/core/movement/format";
 import { type MovementState, statesOf } from "@able-tide/core/movement/state";
+import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
 import { memo } from "react";
 import type { EditMovement } from "./edit-movement.ts";
 
@@ -47,7 +47,7 @@ interface Props {
 
 /** Where a round begins and ends, as its key poses show, and what the beginning may leave open. */
 export const BeginsAndEnds = memo(function BeginsAndEnds({ movement, edit }: Props) {
-  const states = [FULL_STANDING, FULL_SEATED, { ...FULL_STANDING, kind: "water" } as const]
+  const states = [FULL_STANDING_VARIANT, FULL_SEATED_VARIANT, { ...FULL_STANDING_VARIANT, kind: "water" } as const]
     .map((choice) => statesOf(movement, choice))
     .find((found) => found !== null);
   if (!states) return null;

@@ -1,5 +1,4 @@
 import { featureLabel } from "@able-tide/core/movement/features";
-import { FORM_KINDS, type FormKind } from "@able-tide/core/movement/form";
 import {
   DECLARED_FEATURES,
   type Movement,
@@ -9,6 +8,7 @@ import {
   PURPOSES,
   STANCES,
 } from "@able-tide/core/movement/format";
+import { VARIANT_KINDS, type VariantKind } from "@able-tide/core/movement/variant";
 import { memo, type ReactNode } from "react";
 import type { EditMovement } from "./edit-movement.ts";
 
@@ -70,7 +70,7 @@ const sameFacts = (a: Props, b: Props): boolean =>
 function Facts({ movement, edit }: Props) {
   const { stance, forms, vary } = movement;
   const change = (facts: Partial<Movement>) => edit((now) => ({ ...now, ...facts }));
-  const setForm = (kind: FormKind, on: boolean) => change({ forms: { ...forms, [kind]: on ? {} : false } });
+  const setForm = (kind: VariantKind, on: boolean) => change({ forms: { ...forms, [kind]: on ? {} : false } });
   const setPurpose = (word: (typeof PURPOSES)[number], on: boolean) => {
     const purpose = toggled(PURPOSES, movement.purpose, word, on);
     if (purpose.length > 0) change({ purpose });
@@ -87,7 +87,7 @@ function Facts({ movement, edit }: Props) {
           ))}
         </Group>
         <Group label="Forms">
-          {FORM_KINDS.map((kind) => (
+          {VARIANT_KINDS.map((kind) => (
             <Tick
               key={kind}
               label={kind === "water" ? "in water" : kind}

@@ -1,12 +1,12 @@
-import { giveOwnKeys, hasOwnKeys, takeOwnKeys } from "@able-tide/core/movement/edit-form";
-import type { FormKind } from "@able-tide/core/movement/form";
+import { addOwnKeys, dropOwnKeys, hasOwnKeys } from "@able-tide/core/movement/edit-variant";
 import type { Movement } from "@able-tide/core/movement/format";
+import type { VariantKind } from "@able-tide/core/movement/variant";
 import { Button } from "../kit/button.tsx";
 import type { EditMovement } from "./edit-movement.ts";
 
 interface Props {
   readonly movement: Movement;
-  readonly kind: FormKind;
+  readonly kind: VariantKind;
   readonly edit: EditMovement;
 }
 
@@ -17,7 +17,7 @@ export function OwnPoses({ movement, kind, edit }: Props) {
   return (
     <div className="flex flex-col items-start gap-2">
       <p>{own ? "This variant has its own key poses." : "This variant uses the standing key poses."}</p>
-      <Button type="button" look="plain" onClick={() => edit((now) => (own ? takeOwnKeys(now, kind) : giveOwnKeys(now, kind)))}>
+      <Button type="button" look="plain" onClick={() => edit((now) => (own ? dropOwnKeys(now, kind) : addOwnKeys(now, kind)))}>
         {own ? "Use the standing key poses" : "Create separate key poses"}
       </Button>
     </div>

@@ -1,11 +1,11 @@
 import { USUAL_BUILD } from "@able-tide/core/body/build";
 import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import { liftsOf } from "@able-tide/core/movement/edit-legs";
-import { FULL_SEATED, FULL_STANDING } from "@able-tide/core/movement/form";
 import type { Movement } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { valueAt } from "@able-tide/core/movement/solved-samples";
 import { type Track, trackOf } from "@able-tide/core/movement/track";
+import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
 import { describe, expect, test } from "vitest";
 import { HANDLES, handlePoint, pull } from "./pull.ts";
 
@@ -30,7 +30,7 @@ const movement: Movement = {
 };
 /** The row of a key pose, the second one unless another is asked for. */
 function rowOf(of: Movement, index = 1): Float64Array {
-  const samples = sampleTrack(trackOf(of, FULL_STANDING, "right") as Track);
+  const samples = sampleTrack(trackOf(of, FULL_STANDING_VARIANT, "right") as Track);
   const width = samples.rows.length / samples.count;
   expect(samples.problem).toBeNull();
   expect(valueAt(samples, 9, pointColumn("pelvis") + 1)).toBeGreaterThan(0);
@@ -83,7 +83,7 @@ describe("pulling on the figure", () => {
   });
 
   test("on a chair a foot is pulled from where the thigh is level", () => {
-    const samples = sampleTrack(trackOf(movement, FULL_SEATED, "right") as Track);
+    const samples = sampleTrack(trackOf(movement, FULL_SEATED_VARIANT, "right") as Track);
     const width = samples.rows.length / samples.count;
     const seated = samples.rows.slice(9 * width, 10 * width);
     const knee = sidedPointColumn("kneeJoint", "right");

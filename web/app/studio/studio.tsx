@@ -1,6 +1,6 @@
 import { problemInWords } from "@able-tide/core/movement/check";
 import { addKeyAfter, copyPose, mirrorKey, moveKey, removeKey } from "@able-tide/core/movement/edit";
-import { changedInForm, seenInForm } from "@able-tide/core/movement/edit-form";
+import { changeInVariant, seenInVariant } from "@able-tide/core/movement/edit-variant";
 import type { Movement } from "@able-tide/core/movement/format";
 import type { MovementFileProblem } from "@able-tide/core/movement/read-file";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
@@ -11,7 +11,7 @@ import { Form } from "react-router";
 import { Button } from "../kit/button.tsx";
 import { FloorView } from "../kit/floor-view.tsx";
 import { rowAt } from "../kit/moving-figure.tsx";
-import { readChosenForm } from "../plans/chosen-form.ts";
+import { readChosenVariant } from "../plans/chosen-variant.ts";
 import { DemandBars } from "../plans/demand-bars.tsx";
 import { AskedOf, FIRST_ASKED, readAsked, type StudioPerson } from "./asked-of.tsx";
 import { BeginsAndEnds } from "./begins-and-ends.tsx";
@@ -55,9 +55,9 @@ export function Studio({ movement, shipped, people, problems }: Props) {
   const [asked, setAsked] = useState(FIRST_ASKED);
   const { kind } = asked;
   // A form with key poses of its own is worked on in those.
-  const seen = useMemo(() => seenInForm(present, kind), [present, kind]);
+  const seen = useMemo(() => seenInVariant(present, kind), [present, kind]);
   const editSeen: EditMovement = useCallback(
-    (change, field) => edit((now) => changedInForm(now, kind, change), field),
+    (change, field) => edit((now) => changeInVariant(now, kind, change), field),
     [edit, kind],
   );
   const index = Math.min(wanted, seen.keys.length - 1);
@@ -76,7 +76,7 @@ export function Studio({ movement, shipped, people, problems }: Props) {
   const { body, choice, waterline } = useMemo(() => readAsked(asked, people), [asked, people]);
   const form = useMemo(
     () =>
-      readChosenForm(
+      readChosenVariant(
         present,
         choice,
         body,

@@ -1,5 +1,5 @@
 import type { Movement } from "@able-tide/core/movement/format";
-import type { FormSamples } from "@able-tide/core/movement/samples";
+import type { VariantSamples } from "@able-tide/core/movement/samples";
 import { memo, useState } from "react";
 import { bestView, FigureStrip, MovingFigure, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
 
@@ -11,7 +11,7 @@ export const WholeRound = memo(function WholeRound({
   waterline,
 }: {
   movement: Movement;
-  samples: FormSamples;
+  samples: VariantSamples;
   cycleSeconds: number;
   waterline?: number | undefined;
 }) {

@@ -1,5 +1,5 @@
-import { createFormLibrary } from "@able-tide/core/fit/form-library";
 import { createFitMemory, type FitPerson } from "@able-tide/core/fit/session";
+import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
 import { bestChangesInSteps, type HelpfulChange } from "@able-tide/core/plan/best-change";
 import type { Block } from "@able-tide/core/plan/block";
@@ -24,7 +24,7 @@ export interface ChangeAnswer {
   readonly changes: readonly HelpfulChange[];
 }
 
-const library = createFormLibrary();
+const library = createVariantCache();
 const memory = createFitMemory();
 let newest = 0;
 /** Steps to a breath. */

@@ -1,11 +1,11 @@
 import { type CellView, viewRow, type Why, whyOfCaps } from "@able-tide/core/fit/cell-view";
 import { explainInSteps, type OpenWay, openWaysInSteps } from "@able-tide/core/fit/explain";
 import type { FitPlan } from "@able-tide/core/fit/fit-plan";
-import { createFormLibrary } from "@able-tide/core/fit/form-library";
 import { type FittedGroup, fitGroupInSteps, gapOf } from "@able-tide/core/fit/group";
 import { scarceFor } from "@able-tide/core/fit/place";
 import { type BetterFit, proveInSteps } from "@able-tide/core/fit/prove";
 import { createFitMemory, type FitPerson, type FittedRow, type RowSums } from "@able-tide/core/fit/session";
+import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import { type CellChange, changedCells, withoutCapInSteps } from "@able-tide/core/fit/without-cap";
 import { NO_GAP } from "../plans/fit-words.ts";
 import { runInterruptible } from "./yield-to-events.ts";
@@ -78,7 +78,7 @@ export type FitAnswer = RowAnswer | GroupAnswer | ProofAnswer | ExplainAnswer | 
 /** Milliseconds after an answer before a longer look begins: whoever goes on planning asks again before. */
 const QUIET = 1500;
 
-const library = createFormLibrary();
+const library = createVariantCache();
 const memory = createFitMemory();
 let newest: FitQuestion | null = null;
 let fitted: { readonly question: FitQuestion; readonly group: FittedGroup } | null = null;

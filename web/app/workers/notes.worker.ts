@@ -1,4 +1,4 @@
-import { createFormLibrary } from "@able-tide/core/fit/form-library";
+import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
 import { lookAtPlan } from "@able-tide/core/plan/look-at-plan";
 import type { Mend } from "@able-tide/core/plan/mends";
@@ -22,7 +22,7 @@ export interface NotesAnswer {
   readonly fixes: ReadonlyMap<string, readonly Mend[]>;
 }
 
-const library = createFormLibrary();
+const library = createVariantCache();
 
 self.onmessage = ({ data }: MessageEvent<NotesQuestion>) => {
   const { turn, content, movements, setting, minutes } = data;

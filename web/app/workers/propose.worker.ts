@@ -1,7 +1,7 @@
 import { buildOf } from "@able-tide/core/body/build";
 import { type FitPlan, fitPlanOf } from "@able-tide/core/fit/fit-plan";
-import { createFormLibrary } from "@able-tide/core/fit/form-library";
 import type { FitPerson } from "@able-tide/core/fit/session";
+import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import type { Block } from "@able-tide/core/plan/block";
 import type { SessionPurpose } from "@able-tide/core/plan/content";
@@ -50,7 +50,7 @@ export interface ProposeAnswer {
 /** Proposals given for one question. */
 const HOW_MANY = 3;
 
-const library = createFormLibrary();
+const library = createVariantCache();
 let newest = 0;
 /** Steps to a breath. */
 const EACH = 8;

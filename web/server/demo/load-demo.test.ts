@@ -4,10 +4,10 @@ import { classState } from "@able-tide/core/class/events";
 import { explainInSteps } from "@able-tide/core/fit/explain";
 import { untrueOf } from "@able-tide/core/fit/explain.fixture";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
-import { createFormLibrary } from "@able-tide/core/fit/form-library";
 import { fitGroup } from "@able-tide/core/fit/group";
 import { scarceFor } from "@able-tide/core/fit/place";
 import { createFitMemory, type FitPerson } from "@able-tide/core/fit/session";
+import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import { poolDepth } from "@able-tide/core/setup/pool-depth";
 import { inOneGo } from "@able-tide/core/steps";
 import { afterAll, beforeAll, expect, test } from "vitest";
@@ -162,7 +162,7 @@ test("what people showed was asked about, but for the newest; one cap from befor
 });
 
 test("what binds is told truly in every cell of the coming plans", async () => {
-  const library = createFormLibrary();
+  const library = createVariantCache();
   const memory = createFitMemory();
   let told = 0;
   for (const { plan, reading, setting, people } of await comingPlans()) {
@@ -185,7 +185,7 @@ test("what binds is told truly in every cell of the coming plans", async () => {
 }, 400_000);
 
 test("one arm in a wheelchair, or ninety-three with eleven caps: each plan is worth coming for, in the pool too", async () => {
-  const library = createFormLibrary();
+  const library = createVariantCache();
   const plans = await comingPlans();
   expect(plans).toHaveLength(3);
   const oneArm = { ...USUAL_BODY, wheelchair: true, arms: [WHOLE, { kind: "still" }] } as const;

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { createFormLibrary } from "@able-tide/core/fit/form-library";
+import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
 import { readMovement } from "@able-tide/core/movement/read-file";
 import { Room } from "@able-tide/core/places/place";
@@ -22,7 +22,7 @@ const folder = join(import.meta.dirname, "../../../library");
 const movements = readdirSync(folder)
   .filter((name) => name.endsWith(".json") && name !== "movement.schema.json")
   .map((name) => readMovement(readFileSync(join(folder, name), "utf8")).movement as Movement);
-const library = createFormLibrary();
+const library = createVariantCache();
 
 /** Every plan of the demo joins up, is even, keeps its phases and ends on time. */
 describe.each([MONDAY_CHAIRS, WEDNESDAY_FOOTING, FRIDAY_WARM_WATER])("$name", (programme) => {

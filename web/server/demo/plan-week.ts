@@ -1,4 +1,4 @@
-import { createFormLibrary } from "@able-tide/core/fit/form-library";
+import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
 import { type Block, TALK } from "@able-tide/core/plan/block";
 import { lookAtPlan } from "@able-tide/core/plan/look-at-plan";
@@ -8,7 +8,7 @@ import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting"
 import type { DemoProgramme } from "./demo-person.ts";
 import { STYLE } from "./kittiwake-rooms.ts";
 
-const library = createFormLibrary();
+const library = createVariantCache();
 
 /** The blocks of one week's plan, deepened or shortened by what the product proposes until they fill the session. */
 export function planWeek(

@@ -8,15 +8,15 @@ import {
   sidedColumn,
 } from "@able-tide/core/body/channels";
 import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
-import { leadsOf } from "@able-tide/core/fit/form-library";
 import { canBeDone, peakOfSides, type Summaries, steadinessOf } from "@able-tide/core/fit/summary";
+import { leadsOf } from "@able-tide/core/fit/variant-cache";
 import type { Demand } from "@able-tide/core/movement/demand";
-import { type FormKind, FULL_SIZE, FULL_STANDING } from "@able-tide/core/movement/form";
 import type { Movement } from "@able-tide/core/movement/format";
+import { FULL_SIZE, FULL_STANDING_VARIANT, type VariantKind } from "@able-tide/core/movement/variant";
 import { BREATH_SECONDS } from "@able-tide/core/plan/style";
 import { SIDES } from "@able-tide/core/side";
 import type { Knex } from "knex";
-import { solvedForms } from "../plans/solved-forms.ts";
+import { solvedVariants } from "../plans/solved-variants.ts";
 import { contentHash, keptSummaries } from "./summaries.ts";
 
 /** What a form asks of a middling body at a usual breath, or the least that any of several asks of each. */
@@ -30,7 +30,7 @@ interface Asking {
 
 /** What a movement asks in its fullest land form, and how little it can be made to ask. */
 export interface MovementAsks extends Asking {
-  readonly form: FormKind;
+  readonly form: VariantKind;
   /** The least over all its land forms of at least half the size, each for itself; null until it is worked out. */
   readonly least: Asking | null;
 }
@@ -71,9 +71,9 @@ export async function learnLeast(database: Knex, movements: readonly Movement[],
 /** Reads what a movement asks; null for one that is only done in water. */
 export function asksOf(movement: Movement): MovementAsks | null {
   for (const form of ["standing", "seated"] as const) {
-    const demands = solvedForms.demands(
+    const demands = solvedVariants.demands(
       movement,
-      { ...FULL_STANDING, kind: form },
+      { ...FULL_STANDING_VARIANT, kind: form },
       MIDDLING,
       BREATH_SECONDS.usual,
       leadsOf(movement),

@@ -1,4 +1,4 @@
-import { SUMMARY_VERSION, SUMMARY_WIDTH, summarisedForms } from "@able-tide/core/fit/summary";
+import { SUMMARY_VERSION, SUMMARY_WIDTH, summarisedVariants } from "@able-tide/core/fit/summary";
 import type { Movement } from "@able-tide/core/movement/format";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
@@ -43,7 +43,7 @@ test("what is kept under a hash but cannot be right is made anew", async () => {
 test("what an older version of the model has kept is not read", async () => {
   const { database, now } = organisation.scope;
   const other: Movement = { ...fresh, stance: { kind: "hip", width: 0.11 + Math.random() / 1000 } };
-  const stale = Buffer.alloc(4 * summarisedForms(other).length * SUMMARY_WIDTH);
+  const stale = Buffer.alloc(4 * summarisedVariants(other).length * SUMMARY_WIDTH);
   await database("form_summaries").insert({
     content_hash: contentHash(other, SUMMARY_VERSION - 1),
     summaries: stale,

@@ -1,6 +1,12 @@
 import { createHash } from "node:crypto";
 import { setImmediate } from "node:timers/promises";
-import { SUMMARY_VERSION, SUMMARY_WIDTH, type Summaries, summariesInSteps, summarisedForms } from "@able-tide/core/fit/summary";
+import {
+  SUMMARY_VERSION,
+  SUMMARY_WIDTH,
+  type Summaries,
+  summariesInSteps,
+  summarisedVariants,
+} from "@able-tide/core/fit/summary";
 import type { Movement } from "@able-tide/core/movement/format";
 import type { Knex } from "knex";
 
@@ -29,7 +35,7 @@ async function solveAll(movement: Movement): Promise<Summaries> {
 }
 
 function fromBytes(movement: Movement, bytes: Buffer): Summaries | null {
-  const forms = summarisedForms(movement);
+  const forms = summarisedVariants(movement);
   if (bytes.byteLength !== 4 * forms.length * SUMMARY_WIDTH) return null;
   return { forms, values: new Float32Array(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength)) };
 }

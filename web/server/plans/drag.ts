@@ -1,5 +1,5 @@
-import { createFormLibrary } from "@able-tide/core/fit/form-library";
 import type { FitPerson } from "@able-tide/core/fit/session";
+import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import { WORKING_SHARES } from "@able-tide/core/fit/working-share";
 import type { Movement } from "@able-tide/core/movement/format";
 import { dragCycles } from "@able-tide/core/plan/drag-cycles";
@@ -7,7 +7,7 @@ import type { PlanSetting } from "@able-tide/core/plan/setting";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 
 /** Forms solved for it; few movements have one for the water, and few people a cap on drag. */
-const library = createFormLibrary();
+const library = createVariantCache();
 
 /** A setting with what caps on drag ask of the movements of a pool; as it is where nobody has such a cap. */
 export function withDrag(

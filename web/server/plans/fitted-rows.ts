@@ -3,7 +3,7 @@ import { type CellView, viewRow } from "@able-tide/core/fit/cell-view";
 import type { FitPlan } from "@able-tide/core/fit/fit-plan";
 import { type FittedGroup, fitGroupInSteps, gapOf } from "@able-tide/core/fit/group";
 import { createFitMemory, type FitPerson, type RowSums } from "@able-tide/core/fit/session";
-import { solvedForms } from "./solved-forms.ts";
+import { solvedVariants } from "./solved-variants.ts";
 
 /** Fits kept in this process; a group has one or two that matter at a time. */
 const MOST_KEPT = 16;
@@ -28,7 +28,7 @@ const memory = createFitMemory();
 
 /** Fits a group, with other requests let in between one block and the next. */
 export async function fittedGroup(plan: FitPlan, people: readonly FitPerson[]): Promise<FittedGroup> {
-  const steps = fitGroupInSteps(plan, people, solvedForms, memory);
+  const steps = fitGroupInSteps(plan, people, solvedVariants, memory);
   let step = steps.next();
   for (; !step.done; step = steps.next()) await setImmediate();
   return step.value;

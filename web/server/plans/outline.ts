@@ -4,7 +4,7 @@ import { withMovements } from "@able-tide/core/plan/read-plan";
 import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
 import type { LibraryMovement } from "../movements/movements.ts";
 import type { Plan } from "./plans.ts";
-import { solvedForms } from "./solved-forms.ts";
+import { solvedVariants } from "./solved-variants.ts";
 
 /** A plan at a glance: how long, and how high the tide stands in each block. */
 export interface PlanOutline {
@@ -27,7 +27,7 @@ export function outlineOf(plan: Plan, setting: PlanSetting, library: readonly Li
     plan.blocks,
     library.map(({ movement }) => movement),
   );
-  const { reading, steadiness, rising } = lookAtPlan(blocks, circumstancesOf(setting, plan), solvedForms);
+  const { reading, steadiness, rising } = lookAtPlan(blocks, circumstancesOf(setting, plan), solvedVariants);
   return {
     total: reading.total,
     blocks: reading.blocks.map(({ movement, from, to }, i) => ({

@@ -19,7 +19,7 @@ function movementsOf(weeks: readonly WeekInClass[]): { id: string; name: string 
 }
 
 /** Which form a person was on, week by week: the same vessels as in the plan. */
-export function FormsByWeek({ weeks, name }: { weeks: readonly WeekInClass[]; name: string }) {
+export function VariantsByWeek({ weeks, name }: { weeks: readonly WeekInClass[]; name: string }) {
   return (
     <div className="overflow-x-auto rounded-soft border border-sand-300 bg-white">
       <table className="w-full border-collapse text-left">

@@ -1,13 +1,13 @@
 import { buildOf, type MeasuredBody } from "@able-tide/core/body/build";
 import { type Demand, readDemand } from "@able-tide/core/movement/demand";
-import type { FormChoice } from "@able-tide/core/movement/form";
 import type { Movement } from "@able-tide/core/movement/format";
-import { type FormSamples, sampleTrack } from "@able-tide/core/movement/samples";
+import { sampleTrack, type VariantSamples } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
+import type { VariantSpec } from "@able-tide/core/movement/variant";
 import { SIDES } from "@able-tide/core/side";
 
 /** Who does it. */
-export interface FormBody {
+export interface VariantBody {
   /** Metres. */
   readonly stature: number;
   /** Kilograms; only drag in water needs it. */
@@ -15,9 +15,9 @@ export interface FormBody {
   readonly measured: MeasuredBody;
 }
 
-export interface ChosenForm {
+export interface ChosenVariant {
   /** The right side leading. */
-  readonly samples: FormSamples;
+  readonly samples: VariantSamples;
   /** One reading per leading side. */
   readonly demands: readonly Demand[];
 }
@@ -28,13 +28,13 @@ export interface ChosenForm {
  * @param depth metres of water, for a form in water or on a chair that stands in it
  * @returns null where the movement has no such form, or this body none
  */
-export function readChosenForm(
+export function readChosenVariant(
   movement: Movement,
-  choice: FormChoice,
-  { measured, ...body }: FormBody,
+  choice: VariantSpec,
+  { measured, ...body }: VariantBody,
   cycleSeconds: number,
   depth?: number,
-): ChosenForm | null {
+): ChosenVariant | null {
   const build = buildOf(measured, body.stature);
   const sides = movement.sided ? SIDES.toReversed() : (["right"] as const);
   const solved = sides.flatMap((lead) => {

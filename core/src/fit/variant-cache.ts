@@ -5,19 +5,19 @@ import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { Extremes } from "../caps/broken.ts";
 import { createMemo, type Memo } from "../memo.ts";
 import { type Demand, type DemandSamples, type QuietDemand, readDemand, readQuietDemand } from "../movement/demand.ts";
-import { armMoves, CHOICE_CODES, choiceCode, type FormChoice, mirrorChoice, type Sizes } from "../movement/form.ts";
 import { type Movement, rises } from "../movement/format.ts";
 import { mirrorDemand, mirrorExtremes, mirrorQuietDemand } from "../movement/mirror-demand.ts";
-import { extremesAtKeys, type FormSamples, sampleTrack } from "../movement/samples.ts";
+import { extremesAtKeys, sampleTrack, type VariantSamples } from "../movement/samples.ts";
 import { INTERVALS } from "../movement/solved-samples.ts";
 import { movedBy, trackOf } from "../movement/track.ts";
+import { armMoves, mirrorVariant, type Sizes, VARIANT_CODES, type VariantSpec, variantCode } from "../movement/variant.ts";
 import { BREATH_SECONDS } from "../plan/style.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { plainShape, type Shape, sizesOf } from "./candidates.ts";
 import { type Meant, type MeantRanges, type RangeKept, rangeKept, readMeant, readMeantRanges, readShape } from "./fidelity.ts";
 
 /** Whose form it is: stature in metres and proportions. */
-export interface FormDoer {
+export interface Performer {
   readonly stature: number;
   readonly build: Build;
   /** Metres of water where they stand or sit; none on land. */
@@ -33,7 +33,7 @@ export interface FormDoer {
 }
 
 /** Solved forms, each solved once whoever asks and at whatever pace. Keys hold the movement's content. */
-export interface FormLibrary {
+export interface VariantCache {
   /** A number for a movement, the same for the same content. */
   numberOf(movement: Movement): number;
   /**
@@ -42,8 +42,8 @@ export interface FormLibrary {
    */
   demands(
     movement: Movement,
-    choice: FormChoice,
-    doer: FormDoer,
+    choice: VariantSpec,
+    doer: Performer,
     breathSeconds: number,
     leads: readonly Side[],
   ): readonly Demand[] | null;
@@ -51,25 +51,25 @@ export interface FormLibrary {
    * Highest and lowest value of every range and reading over the standing key poses of a form, one per leading side. Never
    * beyond the demand's own, and far quicker to have: enough to turn a form down. Null where there is no such form.
    */
-  extremesAtKeys(movement: Movement, choice: FormChoice, doer: FormDoer, leads: readonly Side[]): readonly Extremes[] | null;
+  extremesAtKeys(movement: Movement, choice: VariantSpec, doer: Performer, leads: readonly Side[]): readonly Extremes[] | null;
   /** What a shape asks at any size, all given sides leading; null where there is no such form. Nothing is solved for it. */
   quiet(
     movement: Movement,
     shape: Shape,
-    doer: FormDoer,
+    doer: Performer,
     breathSeconds: number,
     leads: readonly Side[],
   ): readonly QuietDemand[] | null;
   /** What there is to keep of the meant form; null where this body cannot do it. */
   meant(
     movement: Movement,
-    choice: FormChoice,
-    doer: FormDoer,
+    choice: VariantSpec,
+    doer: Performer,
     breathSeconds: number,
     leads: readonly Side[],
   ): { readonly demands: readonly Demand[]; readonly meant: Meant } | null;
   /** What a shape keeps of the meant ranges and depth, whoever does it and at whatever pace. */
-  rankedSizes(movement: Movement, meant: FormChoice, shape: Shape, doer: FormDoer): RankedShape;
+  rankedSizes(movement: Movement, meant: VariantSpec, shape: Shape, doer: Performer): RankedShape;
 }
 
 /** The sizes of a shape, most first by the weights of the movement's purpose, and the depth it keeps, 0 to 1. */
@@ -90,11 +90,11 @@ const MOST_SAMPLES = 24 * (INTERVALS + 1);
 export const USUAL_DEPTH = 0.7;
 
 /** Whether a form is done in water: there, or on a chair that stands in it. */
-const isWet = ({ kind }: FormChoice, { depth }: FormDoer): boolean =>
+const isWet = ({ kind }: VariantSpec, { depth }: Performer): boolean =>
   kind === "water" || (kind === "seated" && depth !== null && depth !== undefined);
 
 /** All that demands in water hang on beside the form and the stature. Mass says nothing where only the water is met. */
-const inWater = ({ mass, shallowest, equipment, readsDrag }: FormDoer, depth: number) => ({
+const inWater = ({ mass, shallowest, equipment, readsDrag }: Performer, depth: number) => ({
   depth,
   shallowest: shallowest ?? depth,
   equipment: equipment ?? "bare",
@@ -120,18 +120,18 @@ interface Content {
  * How much a library keeps. A solved form takes some 29 kB and a demand 2 kB, so that all of it stays under 200 MB; a group of
  * sixteen asks for some three thousand forms.
  */
-export interface LibraryBounds {
+export interface CacheBounds {
   readonly forms: number;
   /** Demands of one stature at one pace, and how many such are kept. */
   readonly demands: number;
   readonly doers: number;
 }
-const USUAL_BOUNDS: LibraryBounds = { forms: 4000, demands: 2000, doers: 24 };
+const USUAL_BOUNDS: CacheBounds = { forms: 4000, demands: 2000, doers: 24 };
 /** Small numbers that everything else is found by. */
 const MOST_CONTENTS = 2000;
 const MOST_SHAPES = 20_000;
 
-export function createFormLibrary(bounds: LibraryBounds = USUAL_BOUNDS): FormLibrary {
+export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantCache {
   const contents = createMemo<string, Content>(MOST_CONTENTS);
   const contentOf = new WeakMap<Movement, Content>();
   let contentCount = 0;
@@ -154,7 +154,7 @@ export function createFormLibrary(bounds: LibraryBounds = USUAL_BOUNDS): FormLib
   }
 
   /** A number for one form of one movement by one body, the same for no other. */
-  function codeOf(movement: Movement, choice: FormChoice, doer: FormDoer, lead: Side): number {
+  function codeOf(movement: Movement, choice: VariantSpec, doer: Performer, lead: Side): number {
     const { build } = doer;
     const { bodies } = known(movement);
     let body = bodies.get(build.key);
@@ -162,11 +162,16 @@ export function createFormLibrary(bounds: LibraryBounds = USUAL_BOUNDS): FormLib
       body = bodyCount++;
       bodies.set(build.key, body);
     }
-    return (4 * body + 2 * sideIndex(lead) + (isWet(choice, doer) ? 1 : 0)) * CHOICE_CODES + choiceCode(choice);
+    return (4 * body + 2 * sideIndex(lead) + (isWet(choice, doer) ? 1 : 0)) * VARIANT_CODES + variantCode(choice);
   }
 
   /** Samples of a form; the poses themselves are only kept for water, and take by far the most room. */
-  const samplesLed = (movement: Movement, choice: FormChoice, doer: FormDoer, lead: Side): DemandSamples | FormSamples | null =>
+  const samplesLed = (
+    movement: Movement,
+    choice: VariantSpec,
+    doer: Performer,
+    lead: Side,
+  ): DemandSamples | VariantSamples | null =>
     solved(codeOf(movement, choice, doer, lead), () => {
       const wet = isWet(choice, doer);
       const track = trackOf(movement, choice, lead, doer.build, wet);
@@ -180,7 +185,7 @@ export function createFormLibrary(bounds: LibraryBounds = USUAL_BOUNDS): FormLib
   /** Whether a body does a movement that the left leads as the mirror image of one that the right leads. */
   const isMirrored = (movement: Movement, build: Build, lead: Side): boolean => lead === "left" && movement.sided && build.even;
 
-  function demandLed(movement: Movement, choice: FormChoice, doer: FormDoer, breathSeconds: number, lead: Side): Demand | null {
+  function demandLed(movement: Movement, choice: VariantSpec, doer: Performer, breathSeconds: number, lead: Side): Demand | null {
     const { stature, build } = doer;
     const depth = isWet(choice, doer) ? (doer.depth ?? USUAL_DEPTH * stature) : undefined;
     const wet = depth === undefined ? {} : inWater(doer, depth);
@@ -189,7 +194,7 @@ export function createFormLibrary(bounds: LibraryBounds = USUAL_BOUNDS): FormLib
     );
     return read(codeOf(movement, choice, doer, lead), () => {
       if (isMirrored(movement, build, lead)) {
-        const image = demandLed(movement, mirrorChoice(choice), doer, breathSeconds, "right");
+        const image = demandLed(movement, mirrorVariant(choice), doer, breathSeconds, "right");
         return image && mirrorDemand(image);
       }
       const samples = samplesLed(movement, choice, doer, lead);
@@ -197,22 +202,22 @@ export function createFormLibrary(bounds: LibraryBounds = USUAL_BOUNDS): FormLib
     });
   }
 
-  const keysLed = (movement: Movement, choice: FormChoice, doer: FormDoer, lead: Side): Extremes | null =>
+  const keysLed = (movement: Movement, choice: VariantSpec, doer: Performer, lead: Side): Extremes | null =>
     atKeys(codeOf(movement, choice, doer, lead), () => {
       if (isMirrored(movement, doer.build, lead)) {
-        const image = keysLed(movement, mirrorChoice(choice), doer, "right");
+        const image = keysLed(movement, mirrorVariant(choice), doer, "right");
         return image && mirrorExtremes(image);
       }
       const track = trackOf(movement, choice, lead, doer.build, isWet(choice, doer));
       return track && extremesAtKeys(track);
     });
 
-  const quietLed = (movement: Movement, shape: Shape, doer: FormDoer, breathSeconds: number, lead: Side): QuietDemand | null =>
+  const quietLed = (movement: Movement, shape: Shape, doer: Performer, breathSeconds: number, lead: Side): QuietDemand | null =>
     quietFor(breathSeconds, () => createMemo<number, QuietDemand | null>(MOST_SHAPES))(
       codeOf(movement, shape, doer, lead),
       () => {
         if (isMirrored(movement, doer.build, lead)) {
-          const image = quietLed(movement, mirrorChoice(shape), doer, breathSeconds, "right");
+          const image = quietLed(movement, mirrorVariant(shape), doer, breathSeconds, "right");
           return image && mirrorQuietDemand(image);
         }
         const track = trackOf(movement, shape, lead, doer.build, isWet(shape, doer));
@@ -220,10 +225,10 @@ export function createFormLibrary(bounds: LibraryBounds = USUAL_BOUNDS): FormLib
       },
     );
 
-  const demands: FormLibrary["demands"] = (movement, choice, doer, breathSeconds, leads) =>
+  const demands: VariantCache["demands"] = (movement, choice, doer, breathSeconds, leads) =>
     all(leads.map((lead) => demandLed(movement, choice, doer, breathSeconds, lead)));
 
-  const meant: FormLibrary["meant"] = (movement, choice, doer, breathSeconds, leads) => {
+  const meant: VariantCache["meant"] = (movement, choice, doer, breathSeconds, leads) => {
     const own = demands(movement, choice, doer, breathSeconds, leads);
     if (own === null) return null;
     const ranges = ranging(`${leads} ${codeOf(movement, choice, doer, "right")}`, () =>
@@ -244,10 +249,10 @@ export function createFormLibrary(bounds: LibraryBounds = USUAL_BOUNDS): FormLib
     },
     rankedSizes: (movement, meantChoice, shape, { build, depth }) => {
       // Ranges are the same for every stature, depth and pace; any will do to rank by.
-      const doer: FormDoer = { stature: MIDDLING_STATURE, build, depth: depth ?? null };
+      const doer: Performer = { stature: MIDDLING_STATURE, build, depth: depth ?? null };
       const plain = plainShape(movement, shape);
       const moves = SIDES.map((side) => armMoves(shape, side));
-      return ranked(`${choiceCode(meantChoice)} ${moves} ${codeOf(movement, plain, doer, "right")}`, () => {
+      return ranked(`${variantCode(meantChoice)} ${moves} ${codeOf(movement, plain, doer, "right")}`, () => {
         const leads = leadsOf(movement);
         const all = meant(movement, meantChoice, doer, BREATH_SECONDS.usual, leads)?.meant;
         if (all === undefined) return { sizes: [], depth: 0 };

@@ -1,21 +1,21 @@
 import { type Hold, holdsWith, SUPPORT_NAMES } from "../body/supports.ts";
 import { otherSide, type Side } from "../side.ts";
 
-export const FORM_KINDS = ["standing", "supported", "seated", "water"] as const;
+export const VARIANT_KINDS = ["standing", "supported", "seated", "water"] as const;
 /** The ways to do a movement that differ in what carries the body. */
-export type FormKind = (typeof FORM_KINDS)[number];
+export type VariantKind = (typeof VARIANT_KINDS)[number];
 
-const FORM_LABELS: Readonly<Record<FormKind, string>> = {
+const VARIANT_LABELS: Readonly<Record<VariantKind, string>> = {
   standing: "standing",
   supported: "supported",
   seated: "seated",
   water: "water",
 };
 /** What a kind of form is called. */
-export const formLabel = (kind: FormKind): string => FORM_LABELS[kind];
+export const variantLabel = (kind: VariantKind): string => VARIANT_LABELS[kind];
 
 /** The forms that a hall allows. */
-export const LAND_KINDS = ["standing", "supported", "seated"] as const satisfies readonly FormKind[];
+export const LAND_VARIANT_KINDS = ["standing", "supported", "seated"] as const satisfies readonly VariantKind[];
 
 export const DEPTHS = ["high", "middle", "low"] as const;
 /** How low the stance is: middle is as authored, high has half the sink and a shorter step, low half as much again. */
@@ -37,8 +37,8 @@ export interface Sizes {
 export const evenSizes = (size: number): Sizes => ({ armLeft: size, armRight: size, trunk: size, legs: size });
 
 /** One exact way to do a movement. Sides are the person's own. */
-export interface FormChoice {
-  readonly kind: FormKind;
+export interface VariantSpec {
+  readonly kind: VariantKind;
   /** What is held and with which hand; only when supported or in water. */
   readonly hold: Hold | null;
   readonly depth: Depth;
@@ -52,7 +52,7 @@ export interface FormChoice {
 }
 
 /** The movement as authored, standing and whole. */
-export const FULL_STANDING: FormChoice = {
+export const FULL_STANDING_VARIANT: VariantSpec = {
   kind: "standing",
   hold: null,
   depth: "middle",
@@ -63,16 +63,16 @@ export const FULL_STANDING: FormChoice = {
 };
 
 /** The whole movement on a chair. */
-export const FULL_SEATED: FormChoice = { ...FULL_STANDING, kind: "seated" };
+export const FULL_SEATED_VARIANT: VariantSpec = { ...FULL_STANDING_VARIANT, kind: "seated" };
 
 /** Whether an arm follows the movement in this form, rather than holding on or resting. */
-export const armMoves = (choice: FormChoice, side: Side): boolean =>
+export const armMoves = (choice: VariantSpec, side: Side): boolean =>
   !holdsWith(choice.hold, side) && (choice.arms === "both" || choice.arms === side);
 
 const inMirror = (sided: "both" | Side): "both" | Side => (sided === "both" ? sided : otherSide(sided));
 
 /** The same form done on the other side. Mirroring twice gives back the form. */
-export const mirrorChoice = (choice: FormChoice): FormChoice => ({
+export const mirrorVariant = (choice: VariantSpec): VariantSpec => ({
   ...choice,
   hold: choice.hold && { ...choice.hold, hand: inMirror(choice.hold.hand) },
   arms: inMirror(choice.arms),
@@ -88,11 +88,11 @@ const holdCode = (hold: Hold | null): number =>
   hold === null ? 0 : 1 + SUPPORT_NAMES.indexOf(hold.by) * HANDS.length + HANDS.indexOf(hold.hand);
 
 /** All choices have numbers below this. */
-export const CHOICE_CODES = FORM_KINDS.length * HOLD_CODES * DEPTHS.length * HANDS.length * 4 * SIZE_CODES ** 4;
+export const VARIANT_CODES = VARIANT_KINDS.length * HOLD_CODES * DEPTHS.length * HANDS.length * 4 * SIZE_CODES ** 4;
 
 /** A number that is the same for the same choice and differs for any other. */
-export function choiceCode({ kind, hold, depth, toeDown, arms, sizes, weightBack }: FormChoice): number {
-  let code = FORM_KINDS.indexOf(kind) * HOLD_CODES + holdCode(hold);
+export function variantCode({ kind, hold, depth, toeDown, arms, sizes, weightBack }: VariantSpec): number {
+  let code = VARIANT_KINDS.indexOf(kind) * HOLD_CODES + holdCode(hold);
   code = (code * DEPTHS.length + DEPTHS.indexOf(depth)) * HANDS.length + HANDS.indexOf(arms);
   code = 4 * code + (toeDown ? 2 : 0) + (weightBack ? 1 : 0);
   code = (code * SIZE_CODES + sizes.armLeft) * SIZE_CODES + sizes.armRight;

@@ -1,5 +1,5 @@
-import { armMoves, FULL_SIZE, FULL_STANDING, type Sizes } from "../movement/form.ts";
 import type { Movement } from "../movement/format.ts";
+import { armMoves, FULL_SIZE, FULL_STANDING_VARIANT, type Sizes } from "../movement/variant.ts";
 import type { Side } from "../side.ts";
 import { plainShape, type Shape } from "./candidates.ts";
 
@@ -32,7 +32,7 @@ export const armOnBody = (shape: Shape, { armLeft, armRight, trunk, legs }: Size
 /** The plainest shape in which arms do the same as in another. */
 export function armShape(movement: Movement, shape: Shape): Shape {
   const plain = plainShape(movement, shape);
-  if (plain.kind === "standing") return FULL_STANDING;
+  if (plain.kind === "standing") return FULL_STANDING_VARIANT;
   return { ...plain, toeDown: false, weightBack: false };
 }
 

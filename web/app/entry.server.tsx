@@ -1,9 +1,9 @@
 import { randomBytes } from "node:crypto";
+import { PassThrough } from "node:stream";
 import { createReadableStreamFromReadable } from "@react-router/node";
 import { isbot } from "isbot";
 import { renderToPipeableStream } from "react-dom/server";
 import { type EntryContext, isRouteErrorResponse, ServerRouter } from "react-router";
-import { gather } from "./gather.server.ts";
 import { NonceContext } from "./nonce.ts";
 
 /** Mistakes of the server are told; a question that was wrong or broken off is answered and no more. */
@@ -46,7 +46,7 @@ export default function handleRequest(
         nonce,
         [waitForAll ? "onAllReady" : "onShellReady"]() {
           shellSent = true;
-          const body = gather();
+          const body = new PassThrough();
           body.once("close", () => clearTimeout(giveUp));
           headers.set("Content-Type", "text/html; charset=utf-8");
           headers.set("Cache-Control", "no-store");

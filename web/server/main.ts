@@ -9,6 +9,7 @@ import { now } from "./clock.ts";
 import { database } from "./database.ts";
 import { loadDemo } from "./demo/load-demo.ts";
 import { addressContext } from "./entrance.ts";
+import { gatherWrites } from "./gather-writes.ts";
 import { migrate } from "./migrate.ts";
 import { learnLeast } from "./movements/asks.ts";
 import { SHIPPED } from "./movements/shipped.ts";
@@ -36,6 +37,7 @@ export async function serve(options: { readonly port: number; readonly clientFol
   // Pages set their own content security policy, with a nonce each: see app/entry.server.tsx.
   app.use(helmet({ contentSecurityPolicy: false, strictTransportSecurity: false }));
   app.use(compression({ level: QUICKLY }));
+  app.use(gatherWrites);
   app.use("/assets", express.static(`${options.clientFolder}/assets`, { immutable: true, maxAge: "1y" }));
   app.use(express.static(options.clientFolder, { maxAge: "1h" }));
   app.use((request, response, next) => {

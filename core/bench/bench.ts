@@ -19,8 +19,8 @@ import { readMovement } from "../src/movement/read-file.ts";
 import { sampleTrack } from "../src/movement/samples.ts";
 import { type Track, trackOf } from "../src/movement/track.ts";
 import { FULL_STANDING_VARIANT } from "../src/movement/variant.ts";
-import { lookAtPlan } from "../src/plan/look-at-plan.ts";
-import { type Circumstances, type PlannedBlock, readPlan } from "../src/plan/read-plan.ts";
+import { analyzePlan } from "../src/plan/analyze-plan.ts";
+import { type Circumstances, type PlanItemWithMovement, schedulePlan } from "../src/plan/schedule-plan.ts";
 import { USUAL_STYLE } from "../src/plan/style.ts";
 import { SIDES, sideSign } from "../src/side.ts";
 import { benchFit } from "./fit.ts";
@@ -72,19 +72,19 @@ const circumstances: Circumstances = {
   slowestCycle: 0,
   knows: () => "known",
 };
-const plannedOf = (list: readonly Movement[]): PlannedBlock[] =>
+const plannedOf = (list: readonly Movement[]): PlanItemWithMovement[] =>
   list.map((movement, i) => ({ block: { id: `b${i}`, movementId: movement.id, rounds: 6 }, movement }));
 const plan = fitPlanOf(
-  readPlan(plannedOf(movements.filter(({ id }) => SESSION.includes(id))), circumstances),
+  schedulePlan(plannedOf(movements.filter(({ id }) => SESSION.includes(id))), circumstances),
   OPEN_HALL,
   USUAL_STYLE,
 );
 /** Forty blocks of any movements; one of them changes its rounds or its place each time. */
 const forty = plannedOf(Array.from({ length: 40 }, (_, i) => movements[(7 * i) % movements.length] as Movement));
 const planLibrary = createVariantCache();
-function changedForty(run: number): PlannedBlock[] {
+function changedForty(run: number): PlanItemWithMovement[] {
   const at = (11 * run) % forty.length;
-  const one = forty[at] as PlannedBlock;
+  const one = forty[at] as PlanItemWithMovement;
   if (run % 2 === 0) return forty.toSpliced(at, 1, { ...one, block: { ...one.block, rounds: 3 + (run % 6) } });
   return forty.toSpliced(at, 1).toSpliced((at + 13) % 39, 0, one);
 }
@@ -166,7 +166,7 @@ const report = measureAll({
   "a plan of 40 blocks read after one change: time, count, joins, sides, tide": {
     runs: 200,
     warmUp: 5,
-    run: (run) => void lookAtPlan(changedForty(run), circumstances, planLibrary),
+    run: (run) => void analyzePlan(changedForty(run), circumstances, planLibrary),
   },
   "a group of 12, 8 blocks, nothing solved before": {
     runs: 3,

@@ -9,7 +9,7 @@ import { sessionProgram } from "../src/fit/program.ts";
 import { createFitMemory, type FitPerson } from "../src/fit/session.ts";
 import { createVariantCache } from "../src/fit/variant-cache.ts";
 import type { Movement } from "../src/movement/format.ts";
-import { type Circumstances, readPlan } from "../src/plan/read-plan.ts";
+import { type Circumstances, schedulePlan } from "../src/plan/schedule-plan.ts";
 import { USUAL_STYLE } from "../src/plan/style.ts";
 
 /** Milliseconds and how near the best, over some cases made up afresh each run. */
@@ -149,7 +149,7 @@ function groupCases(
   const pick = () => movements[Math.floor(Math.random() * movements.length)] as Movement;
   const planOf = (list: readonly Movement[]) =>
     fitPlanOf(
-      readPlan(
+      schedulePlan(
         list.map((movement, i) => ({ block: { id: `b${i}`, movementId: movement.id, rounds: 4 }, movement })),
         circumstances,
       ),

@@ -1,5 +1,5 @@
 import { cuesOf } from "@able-tide/core/plan/cues";
-import { readPlan, withMovements } from "@able-tide/core/plan/read-plan";
+import { schedulePlan, withMovements } from "@able-tide/core/plan/schedule-plan";
 import { circumstancesOf } from "@able-tide/core/plan/setting";
 import { USUAL_STYLE } from "@able-tide/core/plan/style";
 import ICAL from "ical.js";
@@ -234,7 +234,7 @@ test("a proposal is taken, changed, and printed with every cue on it", async () 
   const settingOf = await settingsOf(scope, [group.id]);
   const movements = (await listMovements(scope)).map(({ movement }) => movement);
   if (!plan) throw new Error("the plan is there");
-  const reading = readPlan(withMovements(plan.blocks, movements), circumstancesOf(settingOf(plan, group, new Map()), plan));
+  const reading = schedulePlan(withMovements(plan.blocks, movements), circumstancesOf(settingOf(plan, group, new Map()), plan));
   for (const block of reading.blocks) {
     const { opening, phrases } = cuesOf(block, plan.style);
     for (const words of [block.movement.name.en, ...opening, ...phrases]) expect(printed).toContain(words);

@@ -1,13 +1,13 @@
 import { describe, expect, test } from "vitest";
 import { circumstances, planned } from "../plan/plan.fixture.ts";
-import { readPlan } from "../plan/read-plan.ts";
+import { schedulePlan } from "../plan/schedule-plan.ts";
 import { type NotClean, notClean } from "./clean-session.ts";
 import { type ClassEvent, classState, type Sign } from "./events.ts";
 import { type ClassScript, scriptBlocks } from "./script.ts";
 import { classSteps } from "./steps.ts";
 
 const PERSON = "00000000-0000-4000-8000-000000000001";
-const reading = readPlan(planned("settling-breath", "lift-and-part", "shift-and-press", "quiet-feet"), circumstances());
+const reading = schedulePlan(planned("settling-breath", "lift-and-part", "shift-and-press", "quiet-feet"), circumstances());
 const blocks = scriptBlocks(reading);
 const cell = { form: "standing" } as ClassScript["people"][number]["cells"][number];
 const script: ClassScript = {

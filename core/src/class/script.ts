@@ -1,7 +1,7 @@
 import type { CellView } from "../fit/cell-view.ts";
 import type { Seam } from "../plan/join.ts";
 import { HAZARD_WORDS } from "../plan/links.ts";
-import type { BlockReading, PlanReading } from "../plan/read-plan.ts";
+import type { PlanSchedule, ScheduledItem } from "../plan/schedule-plan.ts";
 
 /** How one thing is reached from the one before, in words: small links in their order, and what the helper is ready for. */
 export interface ScriptLink {
@@ -12,7 +12,7 @@ export interface ScriptLink {
 /** A block as it is taught. */
 export interface ScriptBlock
   extends Pick<
-    BlockReading,
+    ScheduledItem,
     "id" | "movement" | "meant" | "turns" | "breathSeconds" | "cycleSeconds" | "parts" | "total" | "from" | "to"
   > {
   readonly link: ScriptLink;
@@ -48,7 +48,7 @@ const linkInWords = ({ links, hazards }: Seam): ScriptLink => ({
 });
 
 /** The blocks of a plan as they are taught. */
-export const scriptBlocks = ({ blocks }: PlanReading): ScriptBlock[] =>
+export const scriptBlocks = ({ blocks }: PlanSchedule): ScriptBlock[] =>
   blocks.map(({ id, movement, meant, turns, breathSeconds, cycleSeconds, parts, total, from, to, seam, sideChange }) => ({
     id,
     movement,

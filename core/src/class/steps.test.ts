@@ -1,10 +1,10 @@
 import { expect, test } from "vitest";
 import { circumstances, planned } from "../plan/plan.fixture.ts";
-import { readPlan } from "../plan/read-plan.ts";
+import { schedulePlan } from "../plan/schedule-plan.ts";
 import { scriptBlocks } from "./script.ts";
 import { classSteps, roundAt } from "./steps.ts";
 
-const reading = readPlan(
+const reading = schedulePlan(
   planned({ movementId: "settling-breath", rounds: 4 }, { movementId: "shift-and-press", rounds: 5, talk: 20 }),
   circumstances(),
 );
@@ -34,7 +34,7 @@ test("the way there and the hazards are said as a script says them", () => {
     hazards: [],
   });
   const [, stood] = scriptBlocks(
-    readPlan(planned({ movementId: "settling-breath", as: "seated" }, "quiet-feet"), circumstances()),
+    schedulePlan(planned({ movementId: "settling-breath", as: "seated" }, "quiet-feet"), circumstances()),
   );
   expect(stood?.link.hazards).toEqual(["Everyone stands up: remove cushions first, rise in stages"]);
 });

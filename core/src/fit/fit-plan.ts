@@ -1,8 +1,8 @@
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { Movement } from "../movement/format.ts";
 import type { VariantSpec } from "../movement/variant.ts";
-import type { Block } from "../plan/block.ts";
 import type { Turn } from "../plan/count.ts";
+import type { PlanItem } from "../plan/plan-item.ts";
 import type { TeachingStyle } from "../plan/style.ts";
 import type { FitPlace, Way } from "./place.ts";
 import { WORKING_SHARES } from "./working-share.ts";
@@ -37,7 +37,7 @@ export interface FitPlan {
 }
 
 /** A block as a plan reads it. */
-type FitBlockOfPlan = FitBlock & { readonly block?: Pick<Block, "equipment"> };
+type FitBlockOfPlan = FitBlock & { readonly block?: Pick<PlanItem, "equipment"> };
 
 /** What the fit takes of a plan that was read, of the place and of the instructor's word. */
 export const fitPlanOf = (

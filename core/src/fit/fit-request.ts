@@ -5,7 +5,7 @@ import { type Cap, CapLimit } from "../caps/cap.ts";
 import { type FileProblem, problemsOf, readJson } from "../files/json.ts";
 import { VARIANT_KINDS } from "../movement/variant.ts";
 import { PlanFile, type PlanInFile, unknownMovements } from "../plan/plan-file.ts";
-import { readPlan, withMovements } from "../plan/read-plan.ts";
+import { schedulePlan, withMovements } from "../plan/schedule-plan.ts";
 import { circumstancesOf } from "../plan/setting.ts";
 import { type FitPlan, fitPlanOf } from "./fit-plan.ts";
 import { type FitPlace, OPEN_HALL, OWN_AIDS } from "./place.ts";
@@ -131,7 +131,7 @@ function questionOf({ plan: file, people, place, seatedOnly }: v.InferOutput<typ
     taught: {},
   };
   const { plan, movements } = file as PlanInFile;
-  const reading = readPlan(withMovements(plan.blocks, movements), circumstancesOf(setting, plan));
+  const reading = schedulePlan(withMovements(plan.blocks, movements), circumstancesOf(setting, plan));
   return {
     plan: fitPlanOf(reading, fitPlace, plan.style, plan.holds),
     people: people.map(({ body, caps, ...person }) => ({ ...person, measured: body, caps: caps.map(capOf) })),

@@ -11,7 +11,7 @@ import { hasLandVariant, type Movement } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { circumstances } from "../plan/plan.fixture.ts";
-import { readPlan } from "../plan/read-plan.ts";
+import { schedulePlan } from "../plan/schedule-plan.ts";
 import { cases } from "../test-size.fixture.ts";
 import { cellOnFeet, fitCell } from "./cell.ts";
 import type { CellQuestion } from "./cell-search.ts";
@@ -172,7 +172,7 @@ describe("whatever the caps", () => {
 });
 
 describe("over a session", () => {
-  const reading = readPlan(
+  const reading = schedulePlan(
     movements.map((movement, i) => ({ block: { id: `b${i}`, movementId: movement.id, rounds: 4 }, movement })),
     circumstances(),
   );

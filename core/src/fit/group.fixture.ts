@@ -5,7 +5,7 @@ import { capOf } from "../caps/cap.fixture.ts";
 import type { CapLimit } from "../caps/cap.ts";
 import type { Movement } from "../movement/format.ts";
 import { circumstances } from "../plan/plan.fixture.ts";
-import { readPlan } from "../plan/read-plan.ts";
+import { schedulePlan } from "../plan/schedule-plan.ts";
 import { type FitPlan, fitPlanOf } from "./fit-plan.ts";
 import type { FitPlace } from "./place.ts";
 import type { FitPerson } from "./session.ts";
@@ -35,7 +35,7 @@ export const named = (people: readonly Omit<FitPerson, "id">[]): FitPerson[] =>
 /** A plan of some movements, four rounds each, in a place. */
 export const planOf = (movements: readonly Movement[], place: FitPlace): FitPlan =>
   fitPlanOf(
-    readPlan(
+    schedulePlan(
       movements.map((movement, i) => ({ block: { id: `b${i}`, movementId: movement.id, rounds: 4 }, movement })),
       circumstances(),
     ),

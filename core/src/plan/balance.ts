@@ -1,7 +1,7 @@
 import { sidedColumns } from "../body/channels.ts";
 import type { Demand } from "../movement/demand.ts";
 import { type Pair, SIDES, sideIndex } from "../side.ts";
-import type { BlockReading } from "./read-plan.ts";
+import type { ScheduledItem } from "./schedule-plan.ts";
 
 /** What is counted on each side. */
 export const SIDE_COUNTS = [
@@ -31,7 +31,7 @@ export type TurnDemands = readonly Demand[];
 const addPairs = (a: Pair, b: Pair): Pair => [a[0] + b[0], a[1] + b[1]];
 
 /** What one block does on each side, its rounds taken as often as they are done. */
-export function sidesOfBlock(block: BlockReading, demands: TurnDemands): SideTotals {
+export function sidesOfBlock(block: ScheduledItem, demands: TurnDemands): SideTotals {
   const sum = (of: (demand: Demand, side: 0 | 1) => number): Pair =>
     SIDES.map((side) =>
       block.turns.reduce((all, { rounds }, turn) => {

@@ -4,12 +4,12 @@ import type { FitPlace } from "../fit/place.ts";
 import type { FitMemory, FitPerson } from "../fit/session.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
 import { type Movement, taughtName } from "../movement/format.ts";
-import type { Block } from "./block.ts";
-import { type BlockReading, type Circumstances, type PlannedBlock, problemsOf, readPlan } from "./read-plan.ts";
+import type { PlanItem } from "./plan-item.ts";
+import { type Circumstances, type PlanItemWithMovement, problemsOf, type ScheduledItem, schedulePlan } from "./schedule-plan.ts";
 import { CALLED_ROUNDS } from "./style.ts";
 
 export interface BestChangeQuestion {
-  readonly blocks: readonly PlannedBlock[];
+  readonly blocks: readonly PlanItemWithMovement[];
   readonly circumstances: Circumstances;
   readonly place: FitPlace;
   readonly people: readonly FitPerson[];
@@ -23,7 +23,7 @@ export interface BestChangeQuestion {
 export interface HelpfulChange {
   /** What it does, as a button says it. */
   readonly words: string;
-  readonly blocks: readonly Block[];
+  readonly blocks: readonly PlanItem[];
   /** Mean share of the session kept, 0 to 1, before and after. */
   readonly before: number;
   readonly after: number;
@@ -57,7 +57,7 @@ function costsOf({ rows }: FittedGroup, blocks: number): number[] {
 
 interface Change {
   readonly words: string;
-  readonly blocks: readonly PlannedBlock[];
+  readonly blocks: readonly PlanItemWithMovement[];
 }
 
 /** Movements for the same part of a session and at least one of the same purposes. */
@@ -68,8 +68,8 @@ const alike = (movement: Movement, movements: readonly Movement[], used: Readonl
   );
 
 /** Changes to one block: another movement in its place, fewer rounds, its neighbour first. */
-function changesTo(blocks: readonly PlannedBlock[], at: number, replacements: readonly Movement[]): Change[] {
-  const here = blocks[at] as PlannedBlock;
+function changesTo(blocks: readonly PlanItemWithMovement[], at: number, replacements: readonly Movement[]): Change[] {
+  const here = blocks[at] as PlanItemWithMovement;
   const name = taughtName(here.movement);
   const put: Change[] = replacements.map((movement) => ({
     words: `${taughtName(movement)} instead of ${name}`,
@@ -104,8 +104,8 @@ function* costInPlace(
   base: FittedGroup,
 ): Generator<undefined, { movement: Movement; cost: number }> {
   const { blocks, circumstances, people, place, library, memory } = question;
-  const here = blocks[at] as PlannedBlock;
-  const alone = readPlan([{ block: { ...here.block, movementId: movement.id }, movement }], circumstances);
+  const here = blocks[at] as PlanItemWithMovement;
+  const alone = schedulePlan([{ block: { ...here.block, movementId: movement.id }, movement }], circumstances);
   const group = yield* fitGroupInSteps(fitPlanOf(alone, place, circumstances.style), people, library, memory);
   const rows = base.rows.map((row, i) => ({ ...row, cells: group.rows[i]?.cells ?? [] }));
   return { movement, cost: costsOf({ ...group, rows }, 1)[0] as number };
@@ -117,8 +117,8 @@ function* costInPlace(
  */
 export function* bestChangesInSteps(question: BestChangeQuestion): Generator<undefined, HelpfulChange[]> {
   const { blocks, circumstances, place, people, movements, library, memory } = question;
-  const planOf = (reading: { readonly blocks: readonly BlockReading[] }) => fitPlanOf(reading, place, circumstances.style);
-  const reading = readPlan(blocks, circumstances);
+  const planOf = (reading: { readonly blocks: readonly ScheduledItem[] }) => fitPlanOf(reading, place, circumstances.style);
+  const reading = schedulePlan(blocks, circumstances);
   const base = yield* fitGroupInSteps(planOf(reading), people, library, memory);
   const costs = costsOf(base, blocks.length);
   const costliest = [...costs.keys()].sort((a, b) => (costs[b] as number) - (costs[a] as number) || a - b).slice(0, BLOCKS);
@@ -126,7 +126,7 @@ export function* bestChangesInSteps(question: BestChangeQuestion): Generator<und
   const helpful: { change: HelpfulChange; gain: number }[] = [];
   for (const at of costliest) {
     const inPlace: { movement: Movement; cost: number }[] = [];
-    for (const movement of alike((blocks[at] as PlannedBlock).movement, movements, used))
+    for (const movement of alike((blocks[at] as PlanItemWithMovement).movement, movements, used))
       inPlace.push(yield* costInPlace(question, at, movement, base));
     const replacements = inPlace
       .filter(({ cost }) => cost < (costs[at] as number))
@@ -134,7 +134,7 @@ export function* bestChangesInSteps(question: BestChangeQuestion): Generator<und
       .slice(0, REPLACEMENTS)
       .map(({ movement }) => movement);
     for (const change of changesTo(blocks, at, replacements)) {
-      const changed = readPlan(change.blocks, circumstances);
+      const changed = schedulePlan(change.blocks, circumstances);
       if (problemsOf(changed).length > problemsOf(reading).length) continue;
       const group = yield* fitGroupInSteps(planOf(changed), people, library, memory);
       const gain = group.good - base.good;

@@ -1,6 +1,15 @@
 import { expect, test } from "vitest";
 import { planDifferences } from "./compare-plans.ts";
-import { addMovement, addRounds, changeBreath, moveBlock, type PlanEdit, removeBlock, setBlock, setStyle } from "./edit-plan.ts";
+import {
+  addMovement,
+  addRepetitions,
+  changeBreath,
+  moveItem,
+  type PlanEdit,
+  removeItem,
+  setStyle,
+  updateItem,
+} from "./edit-plan.ts";
 import { EMPTY_PLAN, type PlanContent } from "./plan.ts";
 import { USUAL_STYLE } from "./style.ts";
 
@@ -14,11 +23,11 @@ const start: PlanContent = {
 
 test.each<[string, PlanEdit, string[]]>([
   ["nothing", (content) => content, []],
-  ["rounds", addRounds("b1", 2), ["breath, repetitions: 6 → 8"]],
+  ["rounds", addRepetitions("b1", 2), ["breath, repetitions: 6 → 8"]],
   ["a block in", addMovement("drift", null), ["Added: drift, 6 repetitions"]],
-  ["a block out", removeBlock("b1"), ["Removed: breath"]],
-  ["the order", moveBlock("b1", { by: 1 }), ["Reordered: press, breath"]],
-  ["a side", setBlock("b2", { only: "left" }), ["press, sides: set by style → left only"]],
+  ["a block out", removeItem("b1"), ["Removed: breath"]],
+  ["the order", moveItem("b1", { by: 1 }), ["Reordered: press, breath"]],
+  ["a side", updateItem("b2", { only: "left" }), ["press, sides: set by style → left only"]],
   ["the breath", changeBreath(1), ["Breath length: 8 s → 9 s"]],
   [
     "the style",

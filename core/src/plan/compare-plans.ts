@@ -1,11 +1,11 @@
-import { type Block, FACINGS } from "./block.ts";
 import type { PlanContent } from "./plan.ts";
+import { FACINGS, type PlanItem } from "./plan-item.ts";
 import { styleDifferences } from "./style.ts";
 
 const FACING_WORDS = ["to the front", "to the right", "to the back", "to the left"] as const;
 
 /** What of a block can differ, in words. */
-const PARTS: readonly (readonly [label: string, of: (block: Block) => string])[] = [
+const PARTS: readonly (readonly [label: string, of: (block: PlanItem) => string])[] = [
   ["repetitions", ({ rounds }) => String(rounds)],
   ["sides", ({ only, first }) => (only ? `${only} only` : first ? `${first} first` : "set by style")],
   ["variant", (block) => (block.hold ? `${block.hold} hand on the rail` : (block.as ?? "same as the group"))],
@@ -32,7 +32,7 @@ export function planDifferences(from: PlanContent, to: PlanContent, nameOf: (mov
     ...come.map((block) => `Added: ${nameOf(block.movementId)}, ${block.rounds} repetitions`),
     ...(moved.length > 0 ? [`Reordered: ${moved.map((block) => nameOf(block.movementId)).join(", ")}`] : []),
     ...stayed.flatMap((block) => {
-      const old = before.get(block.id) as Block;
+      const old = before.get(block.id) as PlanItem;
       return PARTS.filter(([, of]) => of(old) !== of(block)).map(
         ([label, of]) => `${nameOf(block.movementId)}, ${label}: ${of(old)} → ${of(block)}`,
       );

@@ -1,12 +1,12 @@
 import { describe, expect, test } from "vitest";
 import { createVariantCache } from "../fit/variant-cache.ts";
+import { analyzePlan } from "./analyze-plan.ts";
 import { type Content, readContent, type SessionPurpose, strainRuns } from "./content.ts";
-import { lookAtPlan } from "./look-at-plan.ts";
 import { circumstances, planned } from "./plan.fixture.ts";
 
 const library = createVariantCache();
 type Blocks = Parameters<typeof planned>;
-const lookAt = (...blocks: Blocks) => lookAtPlan(planned(...blocks), circumstances(), library);
+const lookAt = (...blocks: Blocks) => analyzePlan(planned(...blocks), circumstances(), library);
 const contentOf = (purpose: SessionPurpose | null, ...blocks: Blocks) =>
   new Map(readContent(lookAt(...blocks), purpose).map((each) => [each.content, each]));
 
@@ -38,7 +38,7 @@ describe("what a session trains", () => {
   });
 
   test("nobody who sits throughout is asked for steadiness", () => {
-    const seated = lookAtPlan(planned("settling-breath", "trunk-turn"), circumstances({ seatedOnly: true }), library);
+    const seated = analyzePlan(planned("settling-breath", "trunk-turn"), circumstances({ seatedOnly: true }), library);
     expect(readContent(seated, null).find(({ content }) => content === "steadiness")?.missing).toBe(0);
   });
 });

@@ -1,8 +1,8 @@
 import { column, type MidlineRange, type SidedRange, sidedColumns } from "../body/channels.ts";
 import type { Demand } from "../movement/demand.ts";
+import type { PlanAnalysis } from "./analyze-plan.ts";
 import type { TurnDemands } from "./balance.ts";
-import type { PlanLook } from "./look-at-plan.ts";
-import type { BlockReading } from "./read-plan.ts";
+import type { ScheduledItem } from "./schedule-plan.ts";
 
 /**
  * What a session trains, measured from what its forms ask and not from what their files say they are for. Each is a rate
@@ -49,7 +49,7 @@ const midline = (demand: Demand, name: MidlineRange, from: number, full: number)
 type Rates = Readonly<Record<Content, number>>;
 
 /** How much a turn trains each, 0 to 1. */
-function ratesOf(demand: Demand, block: BlockReading): Rates {
+function ratesOf(demand: Demand, block: ScheduledItem): Rates {
   const { keys } = block.movement;
   const seated = block.meant.kind === "seated";
   const steadiness = demand.steadiness.total;
@@ -92,7 +92,7 @@ function ratesOf(demand: Demand, block: BlockReading): Rates {
 }
 
 /** Seconds of each content in one block. */
-export function contentOfBlock(block: BlockReading, demands: TurnDemands): Rates {
+export function contentOfBlock(block: ScheduledItem, demands: TurnDemands): Rates {
   const seconds = Object.fromEntries(CONTENTS.map(({ name }) => [name, 0])) as Record<Content, number>;
   block.turns.forEach(({ rounds }, turn) => {
     const demand = demands[turn];
@@ -121,7 +121,7 @@ export interface ContentReading {
 }
 
 /** What a session trains, against its purpose. @param purpose what it is for; null where nobody has said */
-export function readContent({ reading, demands }: PlanLook, purpose: SessionPurpose | null): ContentReading[] {
+export function readContent({ reading, demands }: PlanAnalysis, purpose: SessionPurpose | null): ContentReading[] {
   const moved = reading.blocks.reduce((sum, { parts }) => sum + parts.rounds, 0);
   const blocks = reading.blocks.map((block, i) => contentOfBlock(block, demands[i] ?? []));
   const seated = reading.blocks.every(({ meant }) => meant.kind === "seated");
@@ -170,7 +170,7 @@ export interface StrainRun {
 const RUN = 3;
 
 /** Three or more blocks in a row that are hard on the same shoulders, knees, back or leg. */
-export function strainRuns({ reading, demands }: PlanLook): StrainRun[] {
+export function strainRuns({ reading, demands }: PlanAnalysis): StrainRun[] {
   return STRAINS.flatMap(({ name, label, hard }) => {
     const runs: StrainRun[] = [];
     let run: string[] = [];

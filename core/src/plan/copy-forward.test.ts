@@ -2,12 +2,12 @@ import { describe, expect, test } from "vitest";
 import { createVariantCache } from "../fit/variant-cache.ts";
 import { hasLandVariant } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";
+import { analyzePlan } from "./analyze-plan.ts";
 import { copyForward } from "./copy-forward.ts";
-import { lookAtPlan } from "./look-at-plan.ts";
-import { overBy } from "./mends.ts";
+import { overBy } from "./fixes.ts";
 import { circumstances, planned } from "./plan.fixture.ts";
 import { EMPTY_PLAN } from "./plan.ts";
-import { withMovements } from "./read-plan.ts";
+import { withMovements } from "./schedule-plan.ts";
 
 const library = createVariantCache();
 const movements = loadAll().filter(hasLandVariant);
@@ -35,7 +35,7 @@ const next = (news: number, minutes: number) =>
 describe("the next session from the last", () => {
   test("has two new movements and a recap of what was there, and keeps to its minutes", () => {
     const { blocks } = next(2, 30);
-    const look = lookAtPlan(withMovements(blocks, movements), given, library);
+    const look = analyzePlan(withMovements(blocks, movements), given, library);
     expect(look.reading.blocks.filter(({ knowledge }) => knowledge === "new")).toHaveLength(2);
     for (const { block } of last) expect(blocks.map(({ movementId }) => movementId)).toContain(block.movementId);
     expect(overBy(look, 30)).toBeLessThanOrEqual(0);
@@ -45,12 +45,12 @@ describe("the next session from the last", () => {
     const { blocks } = next(1, 30);
     const fresh = blocks.findIndex(({ movementId }) => !had.has(movementId));
     expect(blocks.findIndex(({ movementId }) => movementId === "gather-and-close")).toBeGreaterThan(fresh);
-    const look = lookAtPlan(withMovements(blocks, movements), given, library);
+    const look = analyzePlan(withMovements(blocks, movements), given, library);
     expect(look.steadiness[fresh]).toBeGreaterThan(5);
   });
 
   test("without anything new it is the same again", () => {
-    const minutes = Math.ceil(lookAtPlan(last, given, library).reading.total / 60);
+    const minutes = Math.ceil(analyzePlan(last, given, library).reading.total / 60);
     expect(next(0, minutes).blocks).toEqual(last.map(({ block }) => block));
   });
 });

@@ -1,12 +1,12 @@
 import type { VariantCache } from "../fit/variant-cache.ts";
 import type { Movement } from "../movement/format.ts";
+import { analyzePlan } from "./analyze-plan.ts";
 import { newBlockId } from "./change-block.ts";
 import { readContent } from "./content.ts";
-import { lookAtPlan } from "./look-at-plan.ts";
-import { mendTime } from "./mends.ts";
+import { fixDuration } from "./fixes.ts";
 import type { PlanContent } from "./plan.ts";
-import { type Circumstances, type PlannedBlock, withMovements } from "./read-plan.ts";
-import { lookAtMovement } from "./trains.ts";
+import { type Circumstances, type PlanItemWithMovement, withMovements } from "./schedule-plan.ts";
+import { analyzeMovement } from "./trains.ts";
 
 export interface ForwardQuestion {
   readonly last: PlanContent;
@@ -20,12 +20,12 @@ export interface ForwardQuestion {
 
 /** The new movement that would fill most of what the plan lacks; the first by id where several would. */
 function mostWanted(
-  blocks: readonly PlannedBlock[],
+  blocks: readonly PlanItemWithMovement[],
   { last, movements, circumstances, library }: ForwardQuestion,
 ): Movement | null {
-  const missing = readContent(lookAtPlan(blocks, circumstances, library), last.purpose);
+  const missing = readContent(analyzePlan(blocks, circumstances, library), last.purpose);
   const worth = (movement: Movement): number => {
-    const { demands, trains } = lookAtMovement(movement, circumstances, library);
+    const { demands, trains } = analyzeMovement(movement, circumstances, library);
     if (demands.length === 0) return -1;
     // What the session is for counts even where nothing of it is missing.
     return missing.reduce(
@@ -48,7 +48,7 @@ function mostWanted(
  */
 export function copyForward(question: ForwardQuestion): PlanContent {
   const { last, movements, circumstances, minutes, news, library } = question;
-  let blocks: readonly PlannedBlock[] = withMovements(last.blocks, movements);
+  let blocks: readonly PlanItemWithMovement[] = withMovements(last.blocks, movements);
   for (let added = 0; added < news; added += 1) {
     const movement = mostWanted(blocks, question);
     if (!movement) break;
@@ -61,7 +61,7 @@ export function copyForward(question: ForwardQuestion): PlanContent {
     blocks = blocks.toSpliced(at < 0 ? blocks.length : at + 1, 0, { block, movement });
   }
   const ask = { blocks, circumstances, library };
-  const mended = mendTime(ask, lookAtPlan(blocks, circumstances, library), minutes).at(-1);
+  const fixed = fixDuration(ask, analyzePlan(blocks, circumstances, library), minutes).at(-1);
   // A form was held for that day and that block; where people stand is the same next week.
-  return { ...last, holds: [], blocks: mended?.blocks ?? blocks.map(({ block }) => block) };
+  return { ...last, holds: [], blocks: fixed?.blocks ?? blocks.map(({ block }) => block) };
 }

@@ -1,6 +1,6 @@
 import type { Movement } from "../movement/format.ts";
 import { otherSide, type Side } from "../side.ts";
-import type { Block } from "./block.ts";
+import type { PlanItem } from "./plan-item.ts";
 import type { TeachingStyle } from "./style.ts";
 
 /** Rounds done one after another with one side leading. */
@@ -21,7 +21,7 @@ export interface Turn {
  */
 export function turnsOf(
   { sided }: Pick<Movement, "sided">,
-  block: Pick<Block, "rounds" | "first" | "only">,
+  block: Pick<PlanItem, "rounds" | "first" | "only">,
   counting: TeachingStyle["counting"],
   leadsFirst: Side,
 ): Turn[] {

@@ -1,13 +1,13 @@
 import { describe, expect, test } from "vitest";
 import { cuesOf, openingWords } from "./cues.ts";
 import { circumstances, planned } from "./plan.fixture.ts";
-import { type BlockReading, readPlan } from "./read-plan.ts";
+import { type ScheduledItem, schedulePlan } from "./schedule-plan.ts";
 import { type TeachingStyle, USUAL_STYLE } from "./style.ts";
 import type { Knowledge } from "./time.ts";
 
-const blockOf = (knowledge: Knowledge, differs: { quiet?: boolean; as?: "seated" } = {}): BlockReading =>
-  readPlan(planned({ movementId: "shift-and-press", ...differs }), circumstances({ knows: () => knowledge }))
-    .blocks[0] as BlockReading;
+const blockOf = (knowledge: Knowledge, differs: { quiet?: boolean; as?: "seated" } = {}): ScheduledItem =>
+  schedulePlan(planned({ movementId: "shift-and-press", ...differs }), circumstances({ knows: () => knowledge }))
+    .blocks[0] as ScheduledItem;
 const styled = (differs: Partial<TeachingStyle>): TeachingStyle => ({ ...USUAL_STYLE, ...differs });
 
 describe("what is said of a block", () => {

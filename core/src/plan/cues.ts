@@ -1,5 +1,5 @@
 import { variantWords } from "../movement/variant-words.ts";
-import type { BlockReading } from "./read-plan.ts";
+import type { ScheduledItem } from "./schedule-plan.ts";
 import type { TeachingStyle } from "./style.ts";
 
 /** What is said about one block, in the order it is said. */
@@ -15,7 +15,7 @@ export interface BlockCues {
 }
 
 /** How much is said of a block: its style, and for a style that fades how well the group knows it. */
-function speechOf({ block, knowledge }: BlockReading, { speech }: TeachingStyle): BlockCues["speech"] {
+function speechOf({ block, knowledge }: ScheduledItem, { speech }: TeachingStyle): BlockCues["speech"] {
   if (block.quiet || speech === "silent") return "names";
   if (speech === "everyPhrase") return "phrases";
   if (speech === "startThenQuiet") return "start";
@@ -24,7 +24,7 @@ function speechOf({ block, knowledge }: BlockReading, { speech }: TeachingStyle)
 }
 
 /** Cue text of a block as it is taught in a style: it fades, and pictures come first where the style wants them. */
-export function cuesOf(block: BlockReading, style: TeachingStyle): BlockCues {
+export function cuesOf(block: ScheduledItem, style: TeachingStyle): BlockCues {
   const { says, cues } = variantWords(block.movement, block.meant);
   const speech = speechOf(block, style);
   const { image = "", feel = "", watch = "" } = cues;

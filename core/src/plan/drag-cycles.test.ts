@@ -11,7 +11,7 @@ import { trackOf } from "../movement/track.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { dragCycles } from "./drag-cycles.ts";
 import { circumstances, planned } from "./plan.fixture.ts";
-import { readPlan } from "./read-plan.ts";
+import { schedulePlan } from "./schedule-plan.ts";
 import type { PlanPlace } from "./state.ts";
 import { USUAL_STYLE } from "./style.ts";
 
@@ -63,7 +63,7 @@ describe("a block in the pool", () => {
   const POOL: PlanPlace = { chairs: false, rail: "right", pool: true };
   const cycles = { [OPEN.id]: { bare: 30, paddles: 40, floats: 45 } };
   const secondsOf = (drag: "person" | "room", equipment?: "paddles") =>
-    readPlan(
+    schedulePlan(
       planned({ movementId: OPEN.id, ...(equipment ? { equipment } : {}) }),
       circumstances({ place: POOL, style: { ...USUAL_STYLE, drag }, dragCycles: cycles }),
     ).blocks[0]?.cycleSeconds ?? 0;

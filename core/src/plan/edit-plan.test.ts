@@ -3,16 +3,16 @@ import * as v from "valibot";
 import { describe, expect, test } from "vitest";
 import {
   addMovement,
-  addRounds,
+  addRepetitions,
   changeBreath,
-  doubleBlock,
-  mirrorOne,
-  moveBlock,
+  duplicateItem,
+  moveItem,
   type PlanEdit,
   practiseTogether,
-  removeBlock,
-  setBlock,
+  removeItem,
   setStyle,
+  switchOneSide,
+  updateItem,
 } from "./edit-plan.ts";
 import { EMPTY_PLAN, type PlanContent, PlanContentSchema } from "./plan.ts";
 import { READY_STYLES, TeachingStyleSchema } from "./style.ts";
@@ -40,26 +40,33 @@ describe("editing a plan", () => {
   });
 
   test("a block goes some places on, or to the place of another, and never over the edge", () => {
-    expect(order(after(moveBlock("b1", { by: 1 })))).toEqual(["b2", "b1", "b3"]);
-    expect(order(after(moveBlock("b1", { placeOf: "b3" })))).toEqual(["b2", "b3", "b1"]);
-    expect(after(moveBlock("b1", { by: -1 }))).toEqual(start);
-    expect(after(moveBlock("b9", { placeOf: "b1" }))).toEqual(start);
+    expect(order(after(moveItem("b1", { by: 1 })))).toEqual(["b2", "b1", "b3"]);
+    expect(order(after(moveItem("b1", { placeOf: "b3" })))).toEqual(["b2", "b3", "b1"]);
+    expect(after(moveItem("b1", { by: -1 }))).toEqual(start);
+    expect(after(moveItem("b9", { placeOf: "b1" }))).toEqual(start);
   });
 
   test("rounds stop at one and at twelve, the breath at its bounds", () => {
-    expect(after(addRounds("b1", -40)).blocks[0]?.rounds).toBe(1);
-    expect(after(addRounds("b1", 40)).blocks[0]?.rounds).toBe(12);
+    expect(after(addRepetitions("b1", -40)).blocks[0]?.rounds).toBe(1);
+    expect(after(addRepetitions("b1", 40)).blocks[0]?.rounds).toBe(12);
     expect(after(changeBreath(-40)).breathSeconds).toBe(4);
     expect(after(changeBreath(40)).breathSeconds).toBe(14);
   });
 
   test("doubling puts the same behind itself; mirroring twice is as before but for what it now says", () => {
-    expect(after(doubleBlock("b2")).blocks.slice(1, 3)).toEqual([start.blocks[1], { ...start.blocks[1], id: "b4" }]);
-    expect(after(mirrorOne("b2", "right"), mirrorOne("b2", "right")).blocks[1]).toEqual({ ...start.blocks[1], first: "right" });
+    expect(after(duplicateItem("b2")).blocks.slice(1, 3)).toEqual([start.blocks[1], { ...start.blocks[1], id: "b4" }]);
+    expect(after(switchOneSide("b2", "right"), switchOneSide("b2", "right")).blocks[1]).toEqual({
+      ...start.blocks[1],
+      first: "right",
+    });
   });
 
   test("a part set to nothing is gone", () => {
-    expect(after(setBlock("b2", { talk: undefined })).blocks[1]).toEqual({ id: "b2", movementId: "shift-and-press", rounds: 6 });
+    expect(after(updateItem("b2", { talk: undefined })).blocks[1]).toEqual({
+      id: "b2",
+      movementId: "shift-and-press",
+      rounds: 6,
+    });
   });
 
   test("a combination is practised in parts, joined, then quietly", () => {
@@ -80,11 +87,11 @@ describe("editing a plan", () => {
     const anyId = fc.constantFrom("b1", "b2", "b4", "b6");
     const anyEdit: fc.Arbitrary<PlanEdit> = fc.oneof(
       fc.constant(addMovement("trunk-turn", null)),
-      anyId.map(removeBlock),
-      anyId.map(doubleBlock),
+      anyId.map(removeItem),
+      anyId.map(duplicateItem),
       anyId.map((id) => practiseTogether(id, 2, "Two")),
-      anyId.map((id) => mirrorOne(id, "left")),
-      anyId.map((id) => setBlock(id, { hold: "left", talk: 15, facing: 2 })),
+      anyId.map((id) => switchOneSide(id, "left")),
+      anyId.map((id) => updateItem(id, { hold: "left", talk: 15, facing: 2 })),
     );
     fc.assert(
       fc.property(fc.array(anyEdit, { maxLength: 6 }), (edits) => {

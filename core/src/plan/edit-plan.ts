@@ -1,8 +1,8 @@
 import type { FitHold } from "../fit/fit-plan.ts";
 import type { Side } from "../side.ts";
-import { type Block, mirrorBlock, ROUNDS } from "./block.ts";
 import { type BlockChange, changeBlock, newBlockId } from "./change-block.ts";
 import type { PlanContent } from "./plan.ts";
+import { type PlanItem, ROUNDS, switchItemSide } from "./plan-item.ts";
 import { BREATH_SECONDS, type TeachingStyle } from "./style.ts";
 
 /** A change to a plan's content. What it cannot do leaves the plan as it was. */
@@ -11,10 +11,10 @@ export type PlanEdit = (content: PlanContent) => PlanContent;
 const clamp = (value: number, { least, most }: { least: number; most: number }): number => Math.min(most, Math.max(least, value));
 
 const onBlocks =
-  (edit: (blocks: readonly Block[]) => readonly Block[]): PlanEdit =>
+  (edit: (blocks: readonly PlanItem[]) => readonly PlanItem[]): PlanEdit =>
   (content) => ({ ...content, blocks: edit(content.blocks) });
 
-const onBlock = (id: string, edit: (block: Block) => Block): PlanEdit =>
+const onBlock = (id: string, edit: (block: PlanItem) => PlanItem): PlanEdit =>
   onBlocks((blocks) => blocks.map((block) => (block.id === id ? edit(block) : block)));
 
 /** Adds a movement after a block, or at the end, with the rounds of the style. */
@@ -22,15 +22,15 @@ export const addMovement =
   (movementId: string, after: string | null): PlanEdit =>
   (content) => {
     const { blocks, style } = content;
-    const block: Block = { id: newBlockId(blocks), movementId, rounds: style.rounds };
+    const block: PlanItem = { id: newBlockId(blocks), movementId, rounds: style.rounds };
     const at = blocks.findIndex(({ id }) => id === after);
     return { ...content, blocks: blocks.toSpliced(at < 0 ? blocks.length : at + 1, 0, block) };
   };
 
-export const removeBlock = (id: string): PlanEdit => onBlocks((blocks) => blocks.filter((block) => block.id !== id));
+export const removeItem = (id: string): PlanEdit => onBlocks((blocks) => blocks.filter((block) => block.id !== id));
 
 /** Moves a block by some places, or to the place of another. */
-export const moveBlock = (id: string, to: { readonly by: number } | { readonly placeOf: string }): PlanEdit =>
+export const moveItem = (id: string, to: { readonly by: number } | { readonly placeOf: string }): PlanEdit =>
   onBlocks((blocks) => {
     const from = blocks.findIndex((block) => block.id === id);
     const place = "by" in to ? from + to.by : blocks.findIndex((block) => block.id === to.placeOf);
@@ -39,14 +39,14 @@ export const moveBlock = (id: string, to: { readonly by: number } | { readonly p
     return blocks.toSpliced(from, 1).toSpliced(place, 0, block);
   });
 
-export const setBlock = (id: string, differs: BlockChange): PlanEdit => onBlock(id, (block) => changeBlock(block, differs));
+export const updateItem = (id: string, differs: BlockChange): PlanEdit => onBlock(id, (block) => changeBlock(block, differs));
 
 /** More or fewer rounds, from one to the most that anybody does. */
-export const addRounds = (id: string, by: number): PlanEdit =>
+export const addRepetitions = (id: string, by: number): PlanEdit =>
   onBlock(id, (block) => ({ ...block, rounds: clamp(block.rounds + by, ROUNDS) }));
 
 /** Puts the same block behind itself once more. */
-export const doubleBlock = (id: string): PlanEdit =>
+export const duplicateItem = (id: string): PlanEdit =>
   onBlocks((blocks) => {
     const at = blocks.findIndex((block) => block.id === id);
     const block = blocks[at];
@@ -68,7 +68,8 @@ export const holdAllTo =
     holds.reduce((held, { personId, blockId, way }) => holdTo(personId, blockId, way)(held), content);
 
 /** The block for the other side. @param leadsFirst the side that it begins with when it does not say */
-export const mirrorOne = (id: string, leadsFirst: Side): PlanEdit => onBlock(id, (block) => mirrorBlock(block, leadsFirst));
+export const switchOneSide = (id: string, leadsFirst: Side): PlanEdit =>
+  onBlock(id, (block) => switchItemSide(block, leadsFirst));
 
 /**
  * Practises a block and those after it as a named combination: in parts as they stand, then joined, then once more with
@@ -81,11 +82,11 @@ export const practiseTogether = (id: string, parts: number, name: string): PlanE
     const at = blocks.findIndex((block) => block.id === id);
     const taken = blocks.slice(at, at + parts);
     if (at < 0 || parts < 2 || taken.length < parts) return blocks;
-    let all: readonly Block[] = blocks.map((block) => (taken.includes(block) ? { ...block, combination: name } : block));
+    let all: readonly PlanItem[] = blocks.map((block) => (taken.includes(block) ? { ...block, combination: name } : block));
     let after = at + parts;
     for (const quiet of [false, true])
       for (const [part, block] of taken.entries()) {
-        const copy: Block = {
+        const copy: PlanItem = {
           ...changeBlock(block, { talk: undefined, straight: part > 0 ? true : undefined, quiet: quiet ? true : undefined }),
           id: newBlockId(all),
           combination: name,
@@ -109,4 +110,4 @@ export const setStyle =
   (style: TeachingStyle): PlanEdit =>
   (content) => ({ ...content, style, breathSeconds: style.breathSeconds });
 
-export const setBlocks = (blocks: readonly Block[]): PlanEdit => onBlocks(() => blocks);
+export const replaceItems = (blocks: readonly PlanItem[]): PlanEdit => onBlocks(() => blocks);

@@ -5,7 +5,7 @@ import { type Joined, joinStops, problemInWords, type Stop } from "./join.ts";
 import { linksFrom } from "./links.ts";
 import { anyPlan, circumstances, HALL, planned } from "./plan.fixture.ts";
 import { reachFrom, statesOfPlace } from "./reach.ts";
-import { readPlan } from "./read-plan.ts";
+import { schedulePlan } from "./schedule-plan.ts";
 import {
   after,
   type BodyState,
@@ -222,9 +222,9 @@ describe("what cannot be", () => {
   });
 
   test("a plan's own blocks: hip wide does not run straight on into a bow, and with links it does", () => {
-    const straight = readPlan(planned("settling-breath", { movementId: "shift-and-press", straight: true }), circumstances());
+    const straight = schedulePlan(planned("settling-breath", { movementId: "shift-and-press", straight: true }), circumstances());
     expect(straight.blocks[1]?.seam.problem?.kind).toBe("feet");
-    const linked = readPlan(planned("settling-breath", "shift-and-press"), circumstances());
+    const linked = schedulePlan(planned("settling-breath", "shift-and-press"), circumstances());
     expect(linked.blocks[1]?.seam.problem).toBeNull();
     expect(linked.blocks[1]?.seam.links.map(({ words }) => words)).toEqual([
       "hands in front",
@@ -237,7 +237,7 @@ describe("what cannot be", () => {
   test("in any plan of the hall each seam has links that lead to it, or says why not", () => {
     fc.assert(
       fc.property(anyPlan, (blocks) => {
-        for (const { seam, block } of readPlan(blocks, circumstances()).blocks)
+        for (const { seam, block } of schedulePlan(blocks, circumstances()).blocks)
           if (seam.problem !== null) expect(block.straight).toBe(true);
       }),
       { numRuns: cases(20, 200) },

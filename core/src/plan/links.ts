@@ -1,6 +1,6 @@
 import type { FeetState } from "../movement/format.ts";
 import { otherSide, SIDES, type Side } from "../side.ts";
-import type { Facing } from "./block.ts";
+import type { Facing } from "./plan-item.ts";
 import { type BodyState, HAND_PLACES, HAND_WORDS, isPossible, LEVEL_FEET, onRailWith, type PlanPlace, railAt } from "./state.ts";
 
 /** What the helper has to be ready for. */

@@ -1,5 +1,5 @@
 import { PHASES, type Phase } from "../movement/format.ts";
-import type { PlanReading } from "./read-plan.ts";
+import type { PlanSchedule } from "./schedule-plan.ts";
 
 /** How much of a session each phase should have. Usual practice; see docs/planning.md. */
 export const PHASE_RULES = {
@@ -21,7 +21,7 @@ export interface PhaseReading {
 }
 
 /** Seconds and shares of the four phases, in their order. They and the leaving add up to the clock. */
-export function readPhases({ blocks, total }: PlanReading): PhaseReading[] {
+export function readPhases({ blocks, total }: PlanSchedule): PhaseReading[] {
   return PHASES.map((phase) => {
     const seconds = blocks.reduce((sum, block) => sum + (block.phase === phase ? Math.round(10 * block.total) : 0), 0) / 10;
     const { leastSeconds, leastShare, mostShare } = PHASE_RULES[phase];
@@ -37,7 +37,7 @@ export function readPhases({ blocks, total }: PlanReading): PhaseReading[] {
 }
 
 /** Blocks that come after a later phase has begun, by their ids: loosening after the flow. */
-export function outOfOrder({ blocks }: PlanReading): string[] {
+export function outOfOrder({ blocks }: PlanSchedule): string[] {
   let furthest = 0;
   return blocks.flatMap(({ id, phase }) => {
     const at = PHASES.indexOf(phase);

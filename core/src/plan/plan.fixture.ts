@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { load } from "../movement/library.fixture.ts";
-import type { Block } from "./block.ts";
-import type { Circumstances, PlannedBlock } from "./read-plan.ts";
+import type { PlanItem } from "./plan-item.ts";
+import type { Circumstances, PlanItemWithMovement } from "./schedule-plan.ts";
 import type { PlanPlace } from "./state.ts";
 import { USUAL_STYLE } from "./style.ts";
 
@@ -20,7 +20,7 @@ export const circumstances = (differs: Partial<Circumstances> = {}): Circumstanc
 });
 
 /** Blocks by the ids of their movements, six rounds each unless said otherwise. */
-export const planned = (...blocks: (string | (Partial<Block> & { readonly movementId: string }))[]): PlannedBlock[] =>
+export const planned = (...blocks: (string | (Partial<PlanItem> & { readonly movementId: string }))[]): PlanItemWithMovement[] =>
   blocks.map((each, i) => {
     const said = typeof each === "string" ? { movementId: each } : each;
     return { block: { id: `b${i + 1}`, rounds: 6, ...said }, movement: load(said.movementId) };
@@ -43,7 +43,7 @@ const maybe = <Key extends string, Value>(key: Key, value: fc.Arbitrary<Value>) 
   fc.option(value, { nil: undefined }).map((chosen) => (chosen === undefined ? {} : { [key]: chosen }));
 
 /** Any block of the hall: sided or not, on one side or both, seated, at the rail, turned, straight on. */
-const anyBlock: fc.Arbitrary<Partial<Block> & { readonly movementId: string }> = fc
+const anyBlock: fc.Arbitrary<Partial<PlanItem> & { readonly movementId: string }> = fc
   .tuple(
     fc.record({ movementId: fc.constantFrom(...MOVEMENTS), rounds: fc.integer({ min: 1, max: 8 }) }),
     maybe("first", side),
@@ -54,6 +54,6 @@ const anyBlock: fc.Arbitrary<Partial<Block> & { readonly movementId: string }> =
   )
   .map((parts) => Object.assign({}, ...parts));
 
-export const anyPlan: fc.Arbitrary<PlannedBlock[]> = fc
+export const anyPlan: fc.Arbitrary<PlanItemWithMovement[]> = fc
   .array(anyBlock, { minLength: 1, maxLength: 7 })
   .map((blocks) => planned(...blocks));

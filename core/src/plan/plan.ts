@@ -5,13 +5,13 @@ import { WAYS } from "../fit/place.ts";
 import { PHASES } from "../movement/format.ts";
 import type { FloorPlace } from "../setup/standing-places.ts";
 import { SIDES } from "../side.ts";
-import { type Block, FACINGS, ROUNDS, TALK } from "./block.ts";
 import { SESSION_PURPOSES, type SessionPurpose } from "./content.ts";
+import { FACINGS, type PlanItem, ROUNDS, TALK } from "./plan-item.ts";
 import { BREATH_SECONDS, type TeachingStyle, TeachingStyleSchema, USUAL_STYLE } from "./style.ts";
 
 /** What an instructor writes: the blocks, the style they are taught in, the pace and what the session is for. */
 export interface PlanContent {
-  readonly blocks: readonly Block[];
+  readonly blocks: readonly PlanItem[];
   readonly style: TeachingStyle;
   /** Seconds of one breath, unless a block has its own. */
   readonly breathSeconds: number;

@@ -5,11 +5,11 @@ import { createVariantCache } from "../fit/variant-cache.ts";
 import { hasLandVariant } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";
 import { readContent, type SessionPurpose } from "./content.ts";
-import { ON_TIME, overBy } from "./mends.ts";
+import { ON_TIME, overBy } from "./fixes.ts";
 import { outOfOrder, readPhases } from "./phases.ts";
 import { circumstances } from "./plan.fixture.ts";
 import { type Proposal, type ProposalQuestion, propose } from "./propose.ts";
-import { problemsOf } from "./read-plan.ts";
+import { problemsOf } from "./schedule-plan.ts";
 
 const library = createVariantCache();
 const movements = loadAll().filter(hasLandVariant);

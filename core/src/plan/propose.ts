@@ -4,15 +4,15 @@ import type { Cap } from "../caps/cap.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
 import { type Movement, PHASES, type Phase } from "../movement/format.ts";
 import { inOneGo } from "../steps.ts";
-import type { Block } from "./block.ts";
+import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
 import { newBlockId } from "./change-block.ts";
 import { type Content, contentLabel, readContent, type SessionPurpose, strainRuns } from "./content.ts";
-import { lookAtPlan, type PlanLook } from "./look-at-plan.ts";
-import { ON_TIME, overBy } from "./mends.ts";
+import { ON_TIME, overBy } from "./fixes.ts";
 import { outOfOrder, PHASE_RULES, readPhases } from "./phases.ts";
-import { type BlockReading, type Circumstances, type PlannedBlock, problemsOf } from "./read-plan.ts";
+import type { PlanItem } from "./plan-item.ts";
+import { type Circumstances, type PlanItemWithMovement, problemsOf, type ScheduledItem } from "./schedule-plan.ts";
 import { CALLED_ROUNDS } from "./style.ts";
-import { lookAtMovement, MEASURED_ROUNDS } from "./trains.ts";
+import { analyzeMovement, MEASURED_ROUNDS } from "./trains.ts";
 
 /** Somebody a plan is proposed for. */
 export interface ProposalPerson {
@@ -36,10 +36,10 @@ export interface ProposalQuestion {
 }
 
 export interface Proposal {
-  readonly blocks: readonly Block[];
+  readonly blocks: readonly PlanItem[];
   /** Why each was chosen, a line or more a block, by the block's id. */
   readonly why: Readonly<Record<string, readonly string[]>>;
-  readonly look: PlanLook;
+  readonly look: PlanAnalysis;
 }
 
 /** What is known of a movement before it is put anywhere. */
@@ -77,7 +77,7 @@ const DOABLE_SECOND = 0.4;
 const FIRST_SHARES: Readonly<Record<Phase, number>> = { arrive: 0.06, loosen: 0.24, flow: 0.54, settle: 0.13 };
 
 function candidateOf(movement: Movement, { circumstances, people, library }: ProposalQuestion): Candidate {
-  const { block, demands: asked, trains } = lookAtMovement(movement, circumstances, library);
+  const { block, demands: asked, trains } = analyzeMovement(movement, circumstances, library);
   const able = people.filter(
     ({ build, caps }) =>
       (canStand(build) || !isOnFeet(block.meant.kind)) &&
@@ -88,7 +88,7 @@ function candidateOf(movement: Movement, { circumstances, people, library }: Pro
 }
 
 /** A draft as it is searched. */
-type Draft = readonly PlannedBlock[];
+type Draft = readonly PlanItemWithMovement[];
 
 class Search {
   private readonly question: ProposalQuestion;
@@ -103,13 +103,13 @@ class Search {
     this.byId = new Map(this.candidates.map((candidate) => [candidate.movement.id, candidate]));
   }
 
-  look(draft: Draft): PlanLook {
+  look(draft: Draft): PlanAnalysis {
     this.evaluations += 1;
-    return lookAtPlan(draft, this.question.circumstances, this.question.library);
+    return analyzePlan(draft, this.question.circumstances, this.question.library);
   }
 
   /** What a draft is worth; higher is better. */
-  worth(look: PlanLook): number {
+  worth(look: PlanAnalysis): number {
     const { minutes, purpose, news, unlike } = this.question;
     const { blocks } = look.reading;
     const over = overBy(look, minutes);
@@ -155,7 +155,7 @@ class Search {
       .toSorted((a, b) => promise(b) - promise(a) || (a.movement.id < b.movement.id ? -1 : 1));
   }
 
-  private planned(candidate: Candidate, draft: Draft): PlannedBlock {
+  private planned(candidate: Candidate, draft: Draft): PlanItemWithMovement {
     const id = newBlockId(draft.map(({ block }) => block));
     const rounds = this.question.circumstances.style.rounds;
     return { block: { id, movementId: candidate.movement.id, rounds }, movement: candidate.movement };
@@ -164,7 +164,7 @@ class Search {
   /** A first draft: each phase filled to its share with what promises most, a limited number of them new. */
   begin(): Draft {
     const total = 60 * this.question.minutes;
-    let draft: PlannedBlock[] = [];
+    let draft: PlanItemWithMovement[] = [];
     let fresh = 0;
     for (const phase of PHASES) {
       const wanted = Math.max(PHASE_RULES[phase].leastSeconds, FIRST_SHARES[phase] * total);
@@ -238,7 +238,7 @@ const KNOWN_WORDS = {
 } as const;
 
 /** Why a block is where it is. */
-function whyOf(block: BlockReading, candidate: Candidate | undefined, { people, purpose }: ProposalQuestion): string[] {
+function whyOf(block: ScheduledItem, candidate: Candidate | undefined, { people, purpose }: ProposalQuestion): string[] {
   if (!candidate) return [];
   const [most] = (Object.entries(candidate.trains) as [Content, number][]).toSorted((a, b) => b[1] - a[1]);
   const forPurpose = purpose !== null && candidate.trains[purpose] >= 0.3 ? purpose : null;

@@ -1,7 +1,7 @@
 import { FEET_STATES } from "../movement/format.ts";
 import { SIDES } from "../side.ts";
-import { FACINGS } from "./block.ts";
 import { LINK_KINDS, type Link, linksFrom } from "./links.ts";
+import { FACINGS } from "./plan-item.ts";
 import {
   type BodyState,
   type EntryPattern,

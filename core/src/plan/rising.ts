@@ -1,6 +1,6 @@
 import { risingDemand } from "../body/steadiness.ts";
 import type { Seam } from "./join.ts";
-import type { PlanReading } from "./read-plan.ts";
+import type { PlanSchedule } from "./schedule-plan.ts";
 
 /** Steadiness asked by the way to something, 0 to 10: standing up and sitting down without arms on the chair; null without either. */
 const ofSeam = ({ links }: Seam): number | null =>
@@ -10,7 +10,7 @@ const ofSeam = ({ links }: Seam): number | null =>
  * What standing up or sitting down asks between the movements of a plan: on the way to each block, and last on the way to where
  * everybody leaves from. Chairs may be without arms: the greater demand is told.
  */
-export const risingBetween = ({ blocks, leaving }: Pick<PlanReading, "blocks" | "leaving">): (number | null)[] => [
+export const risingBetween = ({ blocks, leaving }: Pick<PlanSchedule, "blocks" | "leaving">): (number | null)[] => [
   ...blocks.map(({ seam }) => ofSeam(seam)),
   ofSeam(leaving),
 ];

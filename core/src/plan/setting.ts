@@ -5,7 +5,7 @@ import type { Room } from "../places/place.ts";
 import type { PoolFloor } from "../setup/pool-depth.ts";
 import type { Floor } from "../setup/standing-places.ts";
 import type { DragCycles } from "./drag-cycles.ts";
-import type { Circumstances } from "./read-plan.ts";
+import type { Circumstances } from "./schedule-plan.ts";
 import type { PlanPlace } from "./state.ts";
 import type { TeachingStyle } from "./style.ts";
 import { knowledgeOf } from "./time.ts";

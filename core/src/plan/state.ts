@@ -1,6 +1,6 @@
 import type { FeetState } from "../movement/format.ts";
 import { otherSide, type Side } from "../side.ts";
-import { type Facing, mirroredFacing } from "./block.ts";
+import { type Facing, mirroredFacing } from "./plan-item.ts";
 
 /** Feet that have no front and no foot of their own. */
 export const LEVEL_FEET = ["together", "hip", "wide"] as const satisfies readonly FeetState[];

@@ -2,7 +2,7 @@ import type { HandsState, LoadState, Movement } from "../movement/format.ts";
 import { type MovementState, statesOf } from "../movement/state.ts";
 import { mirrorVariant, type VariantSpec, variantCode } from "../movement/variant.ts";
 import { otherSide, type Side } from "../side.ts";
-import type { Facing } from "./block.ts";
+import type { Facing } from "./plan-item.ts";
 import type { EntryPattern, ExitChange, HandPlace } from "./state.ts";
 
 /** What a form needs to begin and what it leaves behind. */

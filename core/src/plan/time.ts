@@ -1,5 +1,5 @@
 import type { Movement } from "../movement/format.ts";
-import type { Block } from "./block.ts";
+import type { PlanItem } from "./plan-item.ts";
 import { breathWithPause, type TeachingStyle } from "./style.ts";
 
 /** How well a group knows a movement: from the record of what it was taught, and from the plan itself. */
@@ -40,7 +40,7 @@ export function showingSeconds(knowledge: Knowledge, cycleSeconds: number, strai
  */
 export function breathOf(
   { breaths }: Pick<Movement, "breaths">,
-  block: Pick<Block, "breathSeconds">,
+  block: Pick<PlanItem, "breathSeconds">,
   style: TeachingStyle,
   planBreath: number,
   slowestCycle: number,

@@ -1,26 +1,26 @@
 import type { VariantCache } from "../fit/variant-cache.ts";
 import type { Movement } from "../movement/format.ts";
+import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
 import { CONTENTS, type Content, contentOfBlock } from "./content.ts";
-import { lookAtPlan, type PlanLook } from "./look-at-plan.ts";
-import type { BlockReading, Circumstances } from "./read-plan.ts";
+import type { Circumstances, ScheduledItem } from "./schedule-plan.ts";
 
 /** Rounds that a movement is measured by; shares do not hang on them. */
 export const MEASURED_ROUNDS = 6;
 
 /** What one movement is when nothing is around it. */
 export interface MovementAlone {
-  readonly block: BlockReading;
+  readonly block: ScheduledItem;
   /** What it asks, one reading a turn; empty where there is no such form. */
-  readonly demands: PlanLook["demands"][number];
+  readonly demands: PlanAnalysis["demands"][number];
   /** Share of its moving that trains each content, 0 to 1. */
   readonly trains: Readonly<Record<Content, number>>;
 }
 
 /** Looks at one movement alone, as a group is shown it. */
-export function lookAtMovement(movement: Movement, circumstances: Circumstances, library: VariantCache): MovementAlone {
+export function analyzeMovement(movement: Movement, circumstances: Circumstances, library: VariantCache): MovementAlone {
   const planned = [{ block: { id: "b1", movementId: movement.id, rounds: MEASURED_ROUNDS }, movement }];
-  const look = lookAtPlan(planned, circumstances, library);
-  const block = look.reading.blocks[0] as BlockReading;
+  const look = analyzePlan(planned, circumstances, library);
+  const block = look.reading.blocks[0] as ScheduledItem;
   const demands = look.demands[0] ?? [];
   const seconds = contentOfBlock(block, demands);
   const moved = Math.max(1, block.parts.rounds);

@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
 import { circumstances, planned } from "./plan.fixture.ts";
-import { readPlan } from "./read-plan.ts";
+import { schedulePlan } from "./schedule-plan.ts";
 import { USUAL_STYLE } from "./style.ts";
 import { minutesAndSeconds } from "./time.ts";
 
@@ -22,7 +22,7 @@ const rows = doc
   );
 
 const KNOWS: Record<string, "new" | "second"> = { "draw-and-open": "new", "side-drift": "second" };
-const reading = readPlan(
+const reading = schedulePlan(
   planned(
     ...rows.map(([movementId = "", called, , , talk], i) => ({
       movementId,

@@ -1,5 +1,5 @@
 import { type Phase, taughtName } from "@able-tide/core/movement/format";
-import type { BlockReading } from "@able-tide/core/plan/read-plan";
+import type { ScheduledItem } from "@able-tide/core/plan/schedule-plan";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
 import { DndContext, DragOverlay, MouseSensor, TouchSensor, useDraggable, useSensor, useSensors } from "@dnd-kit/core";
 import { type PointerEvent, useRef, useState } from "react";
@@ -7,7 +7,7 @@ import { placePulledTo, type Span, WIDE_ENOUGH_TO_READ } from "./board-layout.ts
 import { SeamMark } from "./seam-mark.tsx";
 
 interface Props {
-  readonly blocks: readonly BlockReading[];
+  readonly blocks: readonly ScheduledItem[];
   readonly spans: readonly Span[];
   readonly leaving: Span;
   readonly leavingSeconds: number;
@@ -22,13 +22,13 @@ interface Props {
 }
 
 /** Left and right: "6+6", or how often in all. */
-function countInWords({ movement, rounds: [left, right], block }: BlockReading): string {
+function countInWords({ movement, rounds: [left, right], block }: ScheduledItem): string {
   if (!movement.sided) return `× ${block.rounds}`;
   return `${left}+${right}`;
 }
 
 /** The right edge of a block: pulling it gives more rounds or fewer. */
-function RoundsEdge({ block, width, pullRounds }: { block: BlockReading; width: number; pullRounds: Props["pullRounds"] }) {
+function RoundsEdge({ block, width, pullRounds }: { block: ScheduledItem; width: number; pullRounds: Props["pullRounds"] }) {
   const from = useRef<{ x: number; done: number } | null>(null);
   const aRound = Math.max(14, width / Math.max(1, block.block.rounds));
   const pulled = (event: PointerEvent<HTMLSpanElement>) => {
@@ -59,7 +59,7 @@ function RoundsEdge({ block, width, pullRounds }: { block: BlockReading; width: 
 }
 
 interface TileProps extends Pick<Props, "choose" | "pullRounds"> {
-  readonly block: BlockReading;
+  readonly block: ScheduledItem;
   readonly span: Span;
   readonly chosen: boolean;
   /** Whether names stand upright, since the blocks are narrow. */
@@ -100,7 +100,7 @@ function BlockTile({ block, span, chosen, upright, choose, pullRounds }: TilePro
 }
 
 /** The named stretches of neighbouring blocks that are practised together. */
-function combinationsOf(blocks: readonly BlockReading[], spans: readonly Span[]): (Span & { name: string })[] {
+function combinationsOf(blocks: readonly ScheduledItem[], spans: readonly Span[]): (Span & { name: string })[] {
   const stretches: (Span & { name: string })[] = [];
   let last: string | undefined;
   blocks.forEach(({ block }, i) => {

@@ -4,29 +4,27 @@ import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import { readContent } from "@able-tide/core/plan/content";
 import {
   addMovement,
-  addRounds,
+  addRepetitions,
   changeBreath,
-  doubleBlock,
+  duplicateItem,
   holdAllTo,
   holdTo,
-  mirrorOne,
-  moveBlock,
+  moveItem,
   type PlanEdit,
   practiseTogether,
-  removeBlock,
-  setBlock,
-  setBlocks,
+  removeItem,
+  replaceItems,
+  switchOneSide,
+  updateItem,
 } from "@able-tide/core/plan/edit-plan";
-import type { PlanReading } from "@able-tide/core/plan/read-plan";
+import type { PlanSchedule } from "@able-tide/core/plan/schedule-plan";
 import type { PlanSetting } from "@able-tide/core/plan/setting";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { KeysSheet, useKeys } from "../kit/keys-sheet.tsx";
 import { TideLine } from "../kit/tide-line.tsx";
-import { BlockPanel } from "./block-panel.tsx";
 import { BlockRow } from "./block-row.tsx";
-import type { BlockActions } from "./block-settings.tsx";
 import { BoardControls } from "./board-controls.tsx";
 import { BoardHead } from "./board-head.tsx";
 import { BOARD_KEYS } from "./board-keys.ts";
@@ -41,17 +39,19 @@ import { MovementPalette } from "./movement-palette.tsx";
 import { PersonCell } from "./person-cell.tsx";
 import { PersonSession } from "./person-session.tsx";
 import { PlanChoices } from "./plan-choices.tsx";
+import { PlanIssues } from "./plan-issues.tsx";
+import { BlockPanel } from "./plan-item-panel.tsx";
+import type { BlockActions } from "./plan-item-settings.tsx";
 import { ProposeSheet } from "./propose-sheet.tsx";
 import { SaveNote } from "./save-note.tsx";
 import { SideTotalsLine } from "./side-totals.tsx";
 import { beginTeaching, savePlan } from "./submit-plan.ts";
 import { tideInWords } from "./tide-words.ts";
-import { ToMind } from "./to-mind.tsx";
 import { useAutosave } from "./use-autosave.ts";
 import { type FittedRows, type ServedRows, useFit } from "./use-fit.ts";
 import { usePaletteOrder } from "./use-palette-order.ts";
+import { usePlanIssues } from "./use-plan-issues.ts";
 import { usePlanLook } from "./use-plan-look.ts";
-import { usePlanNotes } from "./use-plan-notes.ts";
 import { useRested } from "./use-rested.ts";
 import { useWidth } from "./use-width.ts";
 
@@ -80,7 +80,7 @@ interface Props {
 }
 
 /** The blocks along the board with what comes after them. */
-const layoutOf = ({ blocks, leavingSeconds, leaveSafely }: PlanReading, width: number) =>
+const layoutOf = ({ blocks, leavingSeconds, leaveSafely }: PlanSchedule, width: number) =>
   layBoard(blocks, leavingSeconds + leaveSafely, width);
 
 /** How people are listed in the grid. */
@@ -114,7 +114,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
   // Tide, blocks, clock and totals follow the hand at once; all else once it rests, so that it is never held up.
   const later = useRested(looked);
   const laterBlocks = later.look.reading.blocks;
-  const { notes, fixes } = usePlanNotes(later, movements, setting, group.minutes);
+  const { notes, fixes } = usePlanIssues(later, movements, setting, group.minutes);
   const fills = usePaletteOrder(movements, later.look, later.draft.purpose, later.question.circumstances, later.question.library);
   const fitted = useFit(later.fitPlan, people, served);
   const laterLayout = useMemo(() => layoutOf(later.look.reading, width), [later, width]);
@@ -156,17 +156,17 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
     [],
   );
   const add = useCallback((movementId: string) => edit(addMovement(movementId, null)), [edit]);
-  const take = useCallback((taken: Draft["blocks"]) => edit(setBlocks(taken)), [edit]);
+  const take = useCallback((taken: Draft["blocks"]) => edit(replaceItems(taken)), [edit]);
   const chosenId = chosen?.id ?? "";
   const leadsFirst = chosen?.turns[0]?.lead ?? "right";
   const actions = useMemo(
     (): BlockActions => ({
-      rounds: (by) => edit(addRounds(chosenId, by)),
-      move: (by) => edit(moveBlock(chosenId, { by })),
-      remove: () => edit(removeBlock(chosenId)),
-      double: () => edit(doubleBlock(chosenId)),
-      mirror: () => edit(mirrorOne(chosenId, leadsFirst)),
-      set: (differs) => edit(setBlock(chosenId, differs)),
+      rounds: (by) => edit(addRepetitions(chosenId, by)),
+      move: (by) => edit(moveItem(chosenId, { by })),
+      remove: () => edit(removeItem(chosenId)),
+      double: () => edit(duplicateItem(chosenId)),
+      mirror: () => edit(switchOneSide(chosenId, leadsFirst)),
+      set: (differs) => edit(updateItem(chosenId, differs)),
       practise: (parts, name) => edit(practiseTogether(chosenId, parts, name)),
     }),
     [edit, chosenId, leadsFirst],
@@ -195,14 +195,14 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
     const { id } = chosen;
     const neighbour = event.key === "," ? blocks[at - 1] : event.key === "." ? blocks[at + 1] : undefined;
     if (neighbour) chooseBlock(neighbour.id);
-    if (event.key === "[") edit(moveBlock(id, { by: -1 }));
-    if (event.key === "]") edit(moveBlock(id, { by: 1 }));
-    if (event.key === "+" || event.key === "=") edit(addRounds(id, 1));
-    if (event.key === "-") edit(addRounds(id, -1));
-    if (event.key === "d") edit(doubleBlock(id));
+    if (event.key === "[") edit(moveItem(id, { by: -1 }));
+    if (event.key === "]") edit(moveItem(id, { by: 1 }));
+    if (event.key === "+" || event.key === "=") edit(addRepetitions(id, 1));
+    if (event.key === "-") edit(addRepetitions(id, -1));
+    if (event.key === "d") edit(duplicateItem(id));
     if (event.key === "m") actions.mirror();
-    if (event.key === "j") edit(setBlock(id, { straight: chosen.block.straight ? undefined : true }));
-    if (event.key === "Delete") edit(removeBlock(id));
+    if (event.key === "j") edit(updateItem(id, { straight: chosen.block.straight ? undefined : true }));
+    if (event.key === "Delete") edit(removeItem(id));
   });
 
   async function teach() {
@@ -229,7 +229,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
       <div className="mb-1 flex flex-wrap items-center gap-x-4">
         <SideTotalsLine totals={look.totals} />
         {notes.length > 0 && (
-          <ToMind ref={mind} notes={notes} fixes={later.draft === draft ? fixes : null} choose={chooseBlock} take={take} />
+          <PlanIssues ref={mind} notes={notes} fixes={later.draft === draft ? fixes : null} choose={chooseBlock} take={take} />
         )}
         {notes.length === 0 && blocks.length > 0 && (
           <p className="text-tide-700">All checks passed: transitions, left–right balance and time.</p>
@@ -299,8 +299,8 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
                 nameWidth={NAME_WIDTH}
                 chosenId={chosen?.id ?? null}
                 choose={chooseBlock}
-                pull={(id, by, along) => edit(moveBlock(id, { by }), along)}
-                pullRounds={(id, by, along) => edit(addRounds(id, by), along)}
+                pull={(id, by, along) => edit(moveItem(id, { by }), along)}
+                pullRounds={(id, by, along) => edit(addRepetitions(id, by), along)}
               />
               <FitGrid
                 people={listed}

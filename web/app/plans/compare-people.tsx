@@ -1,5 +1,5 @@
 import { taughtName } from "@able-tide/core/movement/format";
-import type { BlockReading } from "@able-tide/core/plan/read-plan";
+import type { ScheduledItem } from "@able-tide/core/plan/schedule-plan";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { percent } from "../kit/percent.ts";
@@ -14,7 +14,7 @@ interface Compared {
 interface Props {
   readonly person: Compared;
   readonly people: readonly Compared[];
-  readonly blocks: readonly BlockReading[];
+  readonly blocks: readonly ScheduledItem[];
   readonly rows: ReadonlyMap<string, FittedPerson>;
 }
 

@@ -1,4 +1,4 @@
-import { addMovement, addRounds, moveBlock, removeBlock } from "@able-tide/core/plan/edit-plan";
+import { addMovement, addRepetitions, moveItem, removeItem } from "@able-tide/core/plan/edit-plan";
 import { EMPTY_PLAN } from "@able-tide/core/plan/plan";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
@@ -19,15 +19,15 @@ const after = (...changes: DraftChange[]) => changes.reduce(changeDraft, start);
 
 describe("a plan being drafted", () => {
   test("a change that changes nothing is not something to undo", () => {
-    expect(after({ kind: "edit", edit: moveBlock("b1", { by: -1 }) }).past).toHaveLength(0);
-    expect(after({ kind: "edit", edit: removeBlock("b9") }).past).toHaveLength(0);
+    expect(after({ kind: "edit", edit: moveItem("b1", { by: -1 }) }).past).toHaveLength(0);
+    expect(after({ kind: "edit", edit: removeItem("b9") }).past).toHaveLength(0);
   });
 
   test("what is pulled along is one thing to undo", () => {
     const pulled = after(
-      { kind: "edit", edit: addRounds("b1", 1) },
-      { kind: "edit", edit: addRounds("b1", 1), along: true },
-      { kind: "edit", edit: addRounds("b1", 1), along: true },
+      { kind: "edit", edit: addRepetitions("b1", 1) },
+      { kind: "edit", edit: addRepetitions("b1", 1), along: true },
+      { kind: "edit", edit: addRepetitions("b1", 1), along: true },
     );
     expect(pulled.present.blocks[0]?.rounds).toBe(9);
     expect(changeDraft(pulled, { kind: "undo" }).present).toEqual(start.present);
@@ -37,9 +37,9 @@ describe("a plan being drafted", () => {
   const anyChange: fc.Arbitrary<DraftChange> = fc
     .oneof(
       fc.constant(addMovement("trunk-turn", null)),
-      anyId.map(removeBlock),
-      fc.tuple(anyId, fc.constantFrom(-1, 1)).map(([id, by]) => moveBlock(id, { by })),
-      fc.tuple(anyId, fc.constantFrom(-1, 1)).map(([id, by]) => addRounds(id, by)),
+      anyId.map(removeItem),
+      fc.tuple(anyId, fc.constantFrom(-1, 1)).map(([id, by]) => moveItem(id, { by })),
+      fc.tuple(anyId, fc.constantFrom(-1, 1)).map(([id, by]) => addRepetitions(id, by)),
     )
     .map((edit) => ({ kind: "edit", edit }));
 

@@ -1,5 +1,5 @@
 import type { Cap } from "@able-tide/core/caps/cap";
-import type { BlockReading } from "@able-tide/core/plan/read-plan";
+import type { ScheduledItem } from "@able-tide/core/plan/schedule-plan";
 import { memo } from "react";
 import { Link } from "react-router";
 import { ComparePeople } from "./compare-people.tsx";
@@ -10,7 +10,7 @@ interface Props {
   readonly person: { readonly id: string; readonly name: string; readonly caps: readonly Cap[] };
   readonly row: FittedPerson;
   readonly people: readonly { readonly id: string; readonly name: string }[];
-  readonly blocks: readonly BlockReading[];
+  readonly blocks: readonly ScheduledItem[];
   readonly rows: ReadonlyMap<string, FittedPerson>;
 }
 

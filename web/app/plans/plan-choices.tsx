@@ -1,8 +1,8 @@
 import { contentLabel, SESSION_PURPOSES } from "@able-tide/core/plan/content";
 import { roundsOnSides } from "@able-tide/core/plan/count";
 import { setPurpose, setStyle } from "@able-tide/core/plan/edit-plan";
-import type { MendQuestion } from "@able-tide/core/plan/mends";
-import { readPlan } from "@able-tide/core/plan/read-plan";
+import type { FixInput } from "@able-tide/core/plan/fixes";
+import { schedulePlan } from "@able-tide/core/plan/schedule-plan";
 import { styleDifferences, type TeachingStyle } from "@able-tide/core/plan/style";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
 import { Dialog } from "radix-ui";
@@ -12,8 +12,8 @@ import { Button } from "../kit/button.tsx";
 import type { Draft, DraftChange } from "./draft.ts";
 
 /** Rounds on both sides and the minutes of a plan under a style. */
-function underStyle({ blocks, circumstances }: MendQuestion, style: TeachingStyle) {
-  const reading = readPlan(blocks, { ...circumstances, style, breathSeconds: style.breathSeconds });
+function underStyle({ blocks, circumstances }: FixInput, style: TeachingStyle) {
+  const reading = schedulePlan(blocks, { ...circumstances, style, breathSeconds: style.breathSeconds });
   const [left, right] = reading.blocks
     .map(({ movement, turns }) => roundsOnSides(movement, turns))
     .reduce((sum, each) => [sum[0] + each[0], sum[1] + each[1]], [0, 0]);
@@ -23,7 +23,7 @@ function underStyle({ blocks, circumstances }: MendQuestion, style: TeachingStyl
 interface Props {
   readonly draft: Draft;
   readonly styles: readonly TeachingStyle[];
-  readonly question: MendQuestion;
+  readonly question: FixInput;
   readonly change: (change: DraftChange) => void;
 }
 

@@ -1,6 +1,6 @@
 import type { FitPerson } from "@able-tide/core/fit/session";
 import type { Movement } from "@able-tide/core/movement/format";
-import type { Block } from "@able-tide/core/plan/block";
+import type { PlanItem } from "@able-tide/core/plan/plan-item";
 import type { PlanSetting } from "@able-tide/core/plan/setting";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
 import { Dialog } from "radix-ui";
@@ -22,7 +22,7 @@ function statusOf(proposals: readonly FittedProposal[]): string {
 interface ProposalProps {
   readonly proposal: FittedProposal;
   readonly nameOf: (personId: string) => string;
-  readonly take: (blocks: readonly Block[]) => void;
+  readonly take: (blocks: readonly PlanItem[]) => void;
 }
 
 function Proposal({ proposal, nameOf, take }: ProposalProps) {
@@ -79,7 +79,7 @@ interface Props {
   readonly minutes: number;
   readonly movements: readonly Movement[];
   readonly people: readonly (FitPerson & { readonly name: string })[];
-  readonly take: (blocks: readonly Block[]) => void;
+  readonly take: (blocks: readonly PlanItem[]) => void;
 }
 
 /** Three whole plans for this group, place, purpose and style, each fitted; taking one makes it the draft. */

@@ -1,9 +1,9 @@
 import type { VariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
+import type { PlanAnalysis } from "@able-tide/core/plan/analyze-plan";
 import { type Content, readContent } from "@able-tide/core/plan/content";
-import type { PlanLook } from "@able-tide/core/plan/look-at-plan";
-import type { Circumstances } from "@able-tide/core/plan/read-plan";
-import { lookAtMovement } from "@able-tide/core/plan/trains";
+import type { Circumstances } from "@able-tide/core/plan/schedule-plan";
+import { analyzeMovement } from "@able-tide/core/plan/trains";
 import { useEffect, useMemo, useState } from "react";
 import type { Draft } from "./draft.ts";
 
@@ -21,7 +21,7 @@ function useTrains(movements: readonly Movement[], circumstances: Circumstances,
     const timer = setTimeout(() => {
       setTrains(
         (known) =>
-          new Map([...known, ...left.map((each) => [each.id, lookAtMovement(each, circumstances, library).trains] as const)]),
+          new Map([...known, ...left.map((each) => [each.id, analyzeMovement(each, circumstances, library).trains] as const)]),
       );
     }, 30);
     return () => clearTimeout(timer);
@@ -39,7 +39,7 @@ export interface Fills {
 /** How much of what the plan still lacks each movement would fill. */
 export function usePaletteOrder(
   movements: readonly Movement[],
-  look: PlanLook,
+  look: PlanAnalysis,
   purpose: Draft["purpose"],
   circumstances: Circumstances,
   library: VariantCache,

@@ -1,17 +1,17 @@
 import { type FitPlan, fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
-import { lookAtPlan, type PlanLook } from "@able-tide/core/plan/look-at-plan";
-import type { MendQuestion } from "@able-tide/core/plan/mends";
-import { withMovements } from "@able-tide/core/plan/read-plan";
+import { analyzePlan, type PlanAnalysis } from "@able-tide/core/plan/analyze-plan";
+import type { FixInput } from "@able-tide/core/plan/fixes";
+import { withMovements } from "@able-tide/core/plan/schedule-plan";
 import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
 import { useMemo, useState } from "react";
 import type { Draft } from "./draft.ts";
 
 export interface LookedAt {
   readonly draft: Draft;
-  readonly look: PlanLook;
-  readonly question: MendQuestion;
+  readonly look: PlanAnalysis;
+  readonly question: FixInput;
   readonly fitPlan: FitPlan;
 }
 
@@ -21,7 +21,7 @@ export function usePlanLook(draft: Draft, setting: PlanSetting, movements: reado
   return useMemo(() => {
     const circumstances = circumstancesOf(setting, draft);
     const blocks = withMovements(draft.blocks, movements);
-    const look = lookAtPlan(blocks, circumstances, library);
+    const look = analyzePlan(blocks, circumstances, library);
     return {
       draft,
       look,

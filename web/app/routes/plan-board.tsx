@@ -3,7 +3,7 @@ import { limitInBrief } from "@able-tide/core/caps/words";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import { hasLandVariant, hasWaterVariant } from "@able-tide/core/movement/format";
-import { readPlan, withMovements } from "@able-tide/core/plan/read-plan";
+import { schedulePlan, withMovements } from "@able-tide/core/plan/schedule-plan";
 import { circumstancesOf } from "@able-tide/core/plan/setting";
 import { classOfPlan } from "../../server/classes/classes.ts";
 import { findGroup } from "../../server/groups/groups.ts";
@@ -63,7 +63,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     movements.map(({ movement }) => movement),
     plan.style,
   );
-  const fitPlan = fitPlanOf(readPlan(blocks, circumstancesOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
+  const fitPlan = fitPlanOf(schedulePlan(blocks, circumstancesOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
   const atHand = rowsAtHand(fitPlan, people);
   if (atHand === null && taught === null && blocks.length > 0)
     // Worked out so that it is ready when the class is, once the browser has had its turn.

@@ -2,8 +2,8 @@ import { variantWords } from "@able-tide/core/movement/variant-words";
 import { cuesOf, openingWords } from "@able-tide/core/plan/cues";
 import { LEAVE_SAFELY } from "@able-tide/core/plan/leave-safely";
 import { HAZARD_WORDS } from "@able-tide/core/plan/links";
-import type { BlockReading } from "@able-tide/core/plan/read-plan";
-import { readPlan, withMovements } from "@able-tide/core/plan/read-plan";
+import type { ScheduledItem } from "@able-tide/core/plan/schedule-plan";
+import { schedulePlan, withMovements } from "@able-tide/core/plan/schedule-plan";
 import { circumstancesOf } from "@able-tide/core/plan/setting";
 import { stateInWords } from "@able-tide/core/plan/state";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
@@ -42,12 +42,12 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 }
 
 /** "6 right, 6 left", or how often. */
-function countInWords({ movement, turns, block }: BlockReading): string {
+function countInWords({ movement, turns, block }: ScheduledItem): string {
   if (!movement.sided) return `${block.rounds} times`;
   return turns.map(({ lead, rounds }) => `${rounds} ${lead}`).join(", ");
 }
 
-function Row({ block, style }: { block: BlockReading; style: TeachingStyle }) {
+function Row({ block, style }: { block: ScheduledItem; style: TeachingStyle }) {
   const { opening, phrases, watch } = cuesOf(block, style);
   const { seam, sideChange } = block;
   const hazards = [...new Set([...seam.hazards, ...(sideChange?.hazards ?? [])])];
@@ -77,7 +77,7 @@ function Row({ block, style }: { block: BlockReading; style: TeachingStyle }) {
 }
 
 /** One movement a card, large enough to read from a metre with wet hands. */
-function Card({ block, number, of }: { block: BlockReading; number: number; of: number }) {
+function Card({ block, number, of }: { block: ScheduledItem; number: number; of: number }) {
   return (
     <li className="script-card flex break-inside-avoid flex-col gap-2 rounded-soft border-2 border-tide-800 p-6">
       <p className="flex justify-between text-2xl text-sand-600">
@@ -97,7 +97,7 @@ function Card({ block, number, of }: { block: BlockReading; number: number; of: 
 /** The plan laid out for teaching: on a page or two, or as cards for the poolside. */
 export default function PlanScript({ loaderData }: Route.ComponentProps) {
   const { plan, group, place, setting, movements, cards } = loaderData;
-  const reading = readPlan(withMovements(plan.blocks, movements), circumstancesOf(setting, plan));
+  const reading = schedulePlan(withMovements(plan.blocks, movements), circumstancesOf(setting, plan));
   const standing = reading.blocks.some(({ meant }) => meant.kind !== "seated");
   return (
     <main className="mx-auto max-w-[210mm] px-6 py-5 print:p-0">

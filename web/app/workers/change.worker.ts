@@ -2,8 +2,8 @@ import { createFitMemory, type FitPerson } from "@able-tide/core/fit/session";
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
 import { bestChangesInSteps, type HelpfulChange } from "@able-tide/core/plan/best-change";
-import type { Block } from "@able-tide/core/plan/block";
-import { withMovements } from "@able-tide/core/plan/read-plan";
+import type { PlanItem } from "@able-tide/core/plan/plan-item";
+import { withMovements } from "@able-tide/core/plan/schedule-plan";
 import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 import { runInterruptible } from "./yield-to-events.ts";
@@ -11,7 +11,7 @@ import { runInterruptible } from "./yield-to-events.ts";
 /** Asks which one change to a plan helps the group most. A newer question makes an older one stop. */
 export interface ChangeQuestion {
   readonly turn: number;
-  readonly blocks: readonly Block[];
+  readonly blocks: readonly PlanItem[];
   readonly movements: readonly Movement[];
   readonly setting: PlanSetting;
   readonly style: TeachingStyle;

@@ -3,8 +3,8 @@ import { type FitPlan, fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
-import type { Block } from "@able-tide/core/plan/block";
 import type { SessionPurpose } from "@able-tide/core/plan/content";
+import type { PlanItem } from "@able-tide/core/plan/plan-item";
 import { type Proposal, proposeInSteps } from "@able-tide/core/plan/propose";
 import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
@@ -39,7 +39,7 @@ export interface ProposedBlock {
 export interface ProposeAnswer {
   readonly turn: number;
   readonly number: number;
-  readonly blocks: readonly Block[];
+  readonly blocks: readonly PlanItem[];
   readonly shown: readonly ProposedBlock[];
   /** Seconds of the session. */
   readonly total: number;

@@ -1,9 +1,9 @@
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
-import { type Block, TALK } from "@able-tide/core/plan/block";
-import { lookAtPlan } from "@able-tide/core/plan/look-at-plan";
-import { mendTime, overBy } from "@able-tide/core/plan/mends";
-import { withMovements } from "@able-tide/core/plan/read-plan";
+import { analyzePlan } from "@able-tide/core/plan/analyze-plan";
+import { fixDuration, overBy } from "@able-tide/core/plan/fixes";
+import { type PlanItem, TALK } from "@able-tide/core/plan/plan-item";
+import { withMovements } from "@able-tide/core/plan/schedule-plan";
 import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
 import type { DemoProgramme } from "./demo-person.ts";
 import { STYLE } from "./kittiwake-rooms.ts";
@@ -16,9 +16,9 @@ export function planWeek(
   week: number,
   setting: Omit<PlanSetting, "fitPlace" | "poolFloor" | "floor">,
   movements: readonly Movement[],
-): readonly Block[] {
+): readonly PlanItem[] {
   const circumstances = circumstancesOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });
-  let blocks: readonly Block[] = (programme.blocks?.(week) ?? []).map(([movementId, rounds, equipment], i) => ({
+  let blocks: readonly PlanItem[] = (programme.blocks?.(week) ?? []).map(([movementId, rounds, equipment], i) => ({
     id: `b${i + 1}`,
     movementId,
     rounds,
@@ -26,15 +26,15 @@ export function planWeek(
   }));
   for (;;) {
     const planned = withMovements(blocks, movements);
-    const look = lookAtPlan(planned, circumstances, library);
-    const last = mendTime({ blocks: planned, circumstances, library }, look, programme.minutes).at(-1);
+    const look = analyzePlan(planned, circumstances, library);
+    const last = fixDuration({ blocks: planned, circumstances, library }, look, programme.minutes).at(-1);
     if (!last) return withTalk(blocks, -overBy(look, programme.minutes));
     blocks = last.blocks;
   }
 }
 
 /** What is left over is spent on a word at the start. @param left seconds */
-function withTalk(blocks: readonly Block[], left: number): readonly Block[] {
+function withTalk(blocks: readonly PlanItem[], left: number): readonly PlanItem[] {
   const talk = TALK.step * Math.floor(left / TALK.step);
   return talk < TALK.step ? blocks : blocks.map((block, i) => (i === 0 ? { ...block, talk } : block));
 }

@@ -1,6 +1,6 @@
 import { scriptBlocks } from "@able-tide/core/class/script";
 import type { Movement } from "@able-tide/core/movement/format";
-import { readPlan } from "@able-tide/core/plan/read-plan";
+import { schedulePlan } from "@able-tide/core/plan/schedule-plan";
 import { circumstancesOf, placeOfRoom } from "@able-tide/core/plan/setting";
 import { stateInWords } from "@able-tide/core/plan/state";
 import { type TeachingStyle, USUAL_STYLE } from "@able-tide/core/plan/style";
@@ -78,7 +78,7 @@ export async function writeOutScripts(database: Knex): Promise<void> {
       movement,
     }));
     const setting = { seatedOnly: script.seatedOnly, place: placeOfRoom(null), week: 0, slowestCycle: 0, taught: {} };
-    const reading = readPlan(blocks, circumstancesOf(setting, { style: BEFORE, breathSeconds: script.breathSeconds }));
+    const reading = schedulePlan(blocks, circumstancesOf(setting, { style: BEFORE, breathSeconds: script.breathSeconds }));
     const { groupName, people } = script;
     const written = {
       groupName,

@@ -2,7 +2,7 @@ import type { Cap } from "@able-tide/core/caps/cap";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
-import { type PlanReading, readPlan, withMovements } from "@able-tide/core/plan/read-plan";
+import { type PlanSchedule, schedulePlan, withMovements } from "@able-tide/core/plan/schedule-plan";
 import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
 import { LRUCache } from "lru-cache";
 import { findGroup, type Group } from "../groups/groups.ts";
@@ -21,7 +21,7 @@ export interface FittedPlan {
   readonly plan: Plan;
   readonly group: Group;
   readonly setting: PlanSetting;
-  readonly reading: PlanReading;
+  readonly reading: PlanSchedule;
   readonly people: readonly {
     readonly person: Person;
     readonly fit: FitPerson;
@@ -39,7 +39,7 @@ export async function fitGroupOf(
   caps: ReadonlyMap<string, readonly Cap[]>,
 ): Promise<{
   setting: PlanSetting;
-  reading: PlanReading;
+  reading: PlanSchedule;
   fits: readonly FitPerson[];
   rows: ReadonlyMap<string, ShownRow>;
 }> {
@@ -48,7 +48,7 @@ export async function fitGroupOf(
   const plain = settingOf(plan, group, caps);
   const fits = people.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], plain, plan.places));
   const setting = withDrag(plain, fits, movements, plan.style);
-  const reading = readPlan(withMovements(plan.blocks, movements), circumstancesOf(setting, plan));
+  const reading = schedulePlan(withMovements(plan.blocks, movements), circumstancesOf(setting, plan));
   const { rows } = await fittedRows(fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds), fits);
   return { setting, reading, fits, rows };
 }

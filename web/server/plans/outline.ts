@@ -1,6 +1,6 @@
 import { taughtName } from "@able-tide/core/movement/format";
-import { lookAtPlan } from "@able-tide/core/plan/look-at-plan";
-import { withMovements } from "@able-tide/core/plan/read-plan";
+import { analyzePlan } from "@able-tide/core/plan/analyze-plan";
+import { withMovements } from "@able-tide/core/plan/schedule-plan";
 import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
 import type { LibraryMovement } from "../movements/movements.ts";
 import type { Plan } from "./plans.ts";
@@ -27,7 +27,7 @@ export function outlineOf(plan: Plan, setting: PlanSetting, library: readonly Li
     plan.blocks,
     library.map(({ movement }) => movement),
   );
-  const { reading, steadiness, rising } = lookAtPlan(blocks, circumstancesOf(setting, plan), solvedVariants);
+  const { reading, steadiness, rising } = analyzePlan(blocks, circumstancesOf(setting, plan), solvedVariants);
   return {
     total: reading.total,
     blocks: reading.blocks.map(({ movement, from, to }, i) => ({

@@ -1,33 +1,33 @@
-import type { Block } from "@able-tide/core/plan/block";
-import type { Mend } from "@able-tide/core/plan/mends";
-import type { PlanNote } from "@able-tide/core/plan/notes";
+import type { Fix } from "@able-tide/core/plan/fixes";
+import type { PlanIssue } from "@able-tide/core/plan/plan-issues";
+import type { PlanItem } from "@able-tide/core/plan/plan-item";
 import { ChevronRight } from "lucide-react";
 import { Popover } from "radix-ui";
 import type { Ref } from "react";
 import { memo } from "react";
-import type { CheckedPlan } from "./use-plan-notes.ts";
+import type { CheckedPlan } from "./use-plan-issues.ts";
 
 interface Props extends CheckedPlan {
   readonly choose: (blockId: string) => void;
-  readonly take: (blocks: readonly Block[]) => void;
+  readonly take: (blocks: readonly PlanItem[]) => void;
   readonly ref?: Ref<HTMLElement>;
 }
 
-const NO_FIXES: readonly Mend[] = [];
+const NO_FIXES: readonly Fix[] = [];
 
 const more = (seconds: number): string =>
   seconds === 0 ? "" : `, ${Math.abs(Math.round(seconds))} s ${seconds < 0 ? "shorter" : "longer"}`;
 
-interface NoteProps extends Pick<Props, "choose" | "take"> {
-  readonly note: PlanNote;
+interface IssueProps extends Pick<Props, "choose" | "take"> {
+  readonly note: PlanIssue;
   /** Null while they are being found. */
-  readonly mends: readonly Mend[] | null;
+  readonly fixes: readonly Fix[] | null;
 }
 
 /** A check that the plan does not pass, with its fixes: one is a button, several are steps in their order or choices. */
-function Note({ note, mends, choose, take }: NoteProps) {
+function Issue({ note, fixes, choose, take }: IssueProps) {
   const { words, blockId, pressing, inOrder } = note;
-  const [only] = mends ?? [];
+  const [only] = fixes ?? [];
   return (
     <li
       className={`flex flex-wrap items-center gap-x-3 rounded-[10px] border px-3 ${pressing ? "border-[1.5px] border-signal-600 bg-signal-100 font-semibold text-signal-700" : "border-sand-300 bg-white"}`}
@@ -39,8 +39,8 @@ function Note({ note, mends, choose, take }: NoteProps) {
       ) : (
         <span className="flex min-h-11 items-center">{words}</span>
       )}
-      {mends === null && <span className="font-normal text-sand-600">Finding a fix…</span>}
-      {only && mends?.length === 1 && (
+      {fixes === null && <span className="font-normal text-sand-600">Finding a fix…</span>}
+      {only && fixes?.length === 1 && (
         <button
           type="button"
           onClick={() => take(only.blocks)}
@@ -49,10 +49,10 @@ function Note({ note, mends, choose, take }: NoteProps) {
           {only.words}
         </button>
       )}
-      {mends && mends.length > 1 && (
+      {fixes && fixes.length > 1 && (
         <Popover.Root>
           <Popover.Trigger className="flex min-h-11 items-center gap-1 font-semibold text-tide-900 underline underline-offset-4">
-            {inOrder ? "Suggested fixes, in order" : `${mends.length} possible fixes`}{" "}
+            {inOrder ? "Suggested fixes, in order" : `${fixes.length} possible fixes`}{" "}
             <ChevronRight size={18} aria-hidden="true" />
           </Popover.Trigger>
           <Popover.Portal>
@@ -62,14 +62,14 @@ function Note({ note, mends, choose, take }: NoteProps) {
               className="z-40 w-[min(92vw,26rem)] rounded-soft border border-sand-300 bg-white p-3 text-tide-900 shadow-xl"
             >
               <ol className={inOrder ? "list-decimal pl-6" : ""}>
-                {mends.map((mend) => (
-                  <li key={mend.words}>
+                {fixes.map((fix) => (
+                  <li key={fix.words}>
                     <Popover.Close
-                      onClick={() => take(mend.blocks)}
+                      onClick={() => take(fix.blocks)}
                       className="min-h-11 w-full rounded-[8px] px-2 text-left hover:bg-tide-100"
                     >
-                      {mend.words}
-                      <span className="text-sand-600">{more(mend.seconds)}</span>
+                      {fix.words}
+                      <span className="text-sand-600">{more(fix.seconds)}</span>
                     </Popover.Close>
                   </li>
                 ))}
@@ -88,8 +88,9 @@ function Note({ note, mends, choose, take }: NoteProps) {
 }
 
 /** Checks in this plan: what cannot be taught as it is, then what is good to know. */
-export const ToMind = memo(function ToMind({ notes, fixes, choose, take, ref }: Props) {
-  const fixesFor = ({ id, toFix }: PlanNote) => (toFix === null ? NO_FIXES : fixes === null ? null : (fixes.get(id) ?? NO_FIXES));
+export const PlanIssues = memo(function ToMind({ notes, fixes, choose, take, ref }: Props) {
+  const fixesFor = ({ id, toFix }: PlanIssue) =>
+    toFix === null ? NO_FIXES : fixes === null ? null : (fixes.get(id) ?? NO_FIXES);
   const pressing = notes.filter((note) => note.pressing);
   const others = notes.filter((note) => !note.pressing);
   return (
@@ -97,7 +98,7 @@ export const ToMind = memo(function ToMind({ notes, fixes, choose, take, ref }: 
       {pressing.length > 0 && (
         <ul className="order-last mb-2 flex basis-full flex-wrap gap-2">
           {pressing.map((note) => (
-            <Note key={note.id} note={note} mends={fixesFor(note)} choose={choose} take={take} />
+            <Issue key={note.id} note={note} fixes={fixesFor(note)} choose={choose} take={take} />
           ))}
         </ul>
       )}
@@ -109,7 +110,7 @@ export const ToMind = memo(function ToMind({ notes, fixes, choose, take, ref }: 
           </summary>
           <ul className="mb-2 flex flex-wrap gap-2">
             {others.map((note) => (
-              <Note key={note.id} note={note} mends={fixesFor(note)} choose={choose} take={take} />
+              <Issue key={note.id} note={note} fixes={fixesFor(note)} choose={choose} take={take} />
             ))}
           </ul>
         </details>

@@ -1,10 +1,10 @@
 import type { Movement, Phase } from "../movement/format.ts";
 import type { VariantSpec } from "../movement/variant.ts";
 import type { Side } from "../side.ts";
-import { type Block, plannedVariant } from "./block.ts";
 import { roundsOnSides, type Turn, turnsOf } from "./count.ts";
 import type { DragCycles } from "./drag-cycles.ts";
 import { joinStops, type Seam, type Stop, seamOf } from "./join.ts";
+import { type PlanItem, plannedVariant } from "./plan-item.ts";
 import { byCost, reachFrom } from "./reach.ts";
 import { after, type BodyState, type EntryPattern, fits, type PlanPlace } from "./state.ts";
 import { type Joins, joinsOf } from "./stops.ts";
@@ -12,7 +12,7 @@ import { firstSideOf, type TeachingStyle } from "./style.ts";
 import { breathOf, type Knowledge, LEAVE_SAFELY_SECONDS, SIDE_CHANGE_WORDS, showingSeconds } from "./time.ts";
 
 /** A plan's blocks with the movements they name; a block whose movement is gone is left out. */
-export function withMovements(blocks: readonly Block[], movements: readonly Movement[]): PlannedBlock[] {
+export function withMovements(blocks: readonly PlanItem[], movements: readonly Movement[]): PlanItemWithMovement[] {
   const known = new Map(movements.map((movement) => [movement.id, movement]));
   return blocks.flatMap((block) => {
     const movement = known.get(block.movementId);
@@ -21,8 +21,8 @@ export function withMovements(blocks: readonly Block[], movements: readonly Move
 }
 
 /** A block with the movement it names. */
-export interface PlannedBlock {
-  readonly block: Block;
+export interface PlanItemWithMovement {
+  readonly block: PlanItem;
   readonly movement: Movement;
 }
 
@@ -52,9 +52,9 @@ export interface TimedTurn extends Turn {
 }
 
 /** What one block is and takes. Seconds throughout. */
-export interface BlockReading {
+export interface ScheduledItem {
   readonly id: string;
-  readonly block: Block;
+  readonly block: PlanItem;
   readonly movement: Movement;
   readonly phase: Phase;
   /** The form the room is shown. */
@@ -83,10 +83,10 @@ export interface BlockReading {
   readonly to: number;
 }
 
-export interface PlanReading {
+export interface PlanSchedule {
   /** How everybody waits before the first block, and where whoever is lost waits to rejoin. */
   readonly home: BodyState;
-  readonly blocks: readonly BlockReading[];
+  readonly blocks: readonly ScheduledItem[];
   /** From the last block to the chairs. */
   readonly leaving: Seam;
   /** Seconds of that, and of the leave-safely minute. */
@@ -116,7 +116,7 @@ const leaveFrom = (place: PlanPlace): EntryPattern => ({
 });
 
 interface Joining {
-  readonly block: Block;
+  readonly block: PlanItem;
   readonly movement: Movement;
   readonly meant: VariantSpec;
   readonly turns: readonly Turn[];
@@ -129,7 +129,7 @@ const NO_JOIN: Joins = {
   exit: { support: "stand", feet: null, load: null, hands: null },
 };
 
-function joiningOf({ block, movement }: PlannedBlock, { style, seatedOnly, week, place }: Circumstances): Joining {
+function joiningOf({ block, movement }: PlanItemWithMovement, { style, seatedOnly, week, place }: Circumstances): Joining {
   const meant = plannedVariant(movement, block, { seatedOnly, pool: place.pool, depth: style.depth });
   const turns = turnsOf(movement, block, style.counting, firstSideOf(style, week));
   const joins = turns.map(({ lead }) => joinsOf(movement, meant, lead, block.facing ?? null) ?? NO_JOIN);
@@ -159,7 +159,7 @@ function timeBlock(
   circumstances: Circumstances,
   knowledge: Knowledge,
   clock: number,
-): BlockReading {
+): ScheduledItem {
   const { block, movement, meant, turns } = joining;
   const [seam, sideChange = null] = seams as [Seam, Seam?];
   const { style, place } = circumstances;
@@ -217,7 +217,7 @@ function timeBlock(
  * A block lasts its link, talk and showing, its rounds at the pace of the breath, and the change of sides. The session
  * ends with the link to the chairs and the leave-safely minute.
  */
-export function readPlan(blocks: readonly PlannedBlock[], circumstances: Circumstances): PlanReading {
+export function schedulePlan(blocks: readonly PlanItemWithMovement[], circumstances: Circumstances): PlanSchedule {
   const { place, seatedOnly, knows } = circumstances;
   const joinings = blocks.map((each) => joiningOf(each, circumstances));
   const home = homeOf(joinings, place, seatedOnly);
@@ -247,10 +247,10 @@ export function readPlan(blocks: readonly PlannedBlock[], circumstances: Circums
 }
 
 /** When a side of a block leads, in its order. */
-export const leadsOf = ({ turns }: Pick<BlockReading, "turns">): readonly Side[] => turns.map(({ lead }) => lead);
+export const leadsOf = ({ turns }: Pick<ScheduledItem, "turns">): readonly Side[] => turns.map(({ lead }) => lead);
 
 /** What is not as it can be taught, block by block. */
-export const problemsOf = ({ blocks }: PlanReading): readonly { readonly blockId: string; readonly seam: Seam }[] =>
+export const problemsOf = ({ blocks }: PlanSchedule): readonly { readonly blockId: string; readonly seam: Seam }[] =>
   blocks.flatMap(({ id, seam, sideChange }) =>
     [seam, sideChange].flatMap((each) => (each?.problem ? [{ blockId: id, seam: each }] : [])),
   );

@@ -1,14 +1,14 @@
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
-import { lookAtPlan } from "@able-tide/core/plan/look-at-plan";
-import type { Mend } from "@able-tide/core/plan/mends";
-import { fixesOf, planNotes } from "@able-tide/core/plan/notes";
+import { analyzePlan } from "@able-tide/core/plan/analyze-plan";
+import type { Fix } from "@able-tide/core/plan/fixes";
 import type { PlanContent } from "@able-tide/core/plan/plan";
-import { withMovements } from "@able-tide/core/plan/read-plan";
+import { findFixes, findPlanIssues } from "@able-tide/core/plan/plan-issues";
+import { withMovements } from "@able-tide/core/plan/schedule-plan";
 import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
 
 /** Asks for fixes of the checks that a plan does not pass. */
-export interface NotesQuestion {
+export interface IssuesInput {
   readonly turn: number;
   readonly content: PlanContent;
   readonly movements: readonly Movement[];
@@ -16,24 +16,24 @@ export interface NotesQuestion {
   readonly minutes: number;
 }
 
-export interface NotesAnswer {
+export interface IssuesResult {
   readonly turn: number;
   /** By the id of the check; a check without an entry has no fix. */
-  readonly fixes: ReadonlyMap<string, readonly Mend[]>;
+  readonly fixes: ReadonlyMap<string, readonly Fix[]>;
 }
 
 const library = createVariantCache();
 
-self.onmessage = ({ data }: MessageEvent<NotesQuestion>) => {
+self.onmessage = ({ data }: MessageEvent<IssuesInput>) => {
   const { turn, content, movements, setting, minutes } = data;
   const circumstances = circumstancesOf(setting, content);
   const blocks = withMovements(content.blocks, movements);
   const question = { blocks, circumstances, library };
-  const look = lookAtPlan(blocks, circumstances, library);
-  const notes = planNotes(look, { minutes, purpose: content.purpose, style: circumstances.style });
+  const look = analyzePlan(blocks, circumstances, library);
+  const notes = findPlanIssues(look, { minutes, purpose: content.purpose, style: circumstances.style });
   const fixes = new Map(
-    notes.filter(({ toFix }) => toFix !== null).map((note) => [note.id, fixesOf(note, question, look, minutes)] as const),
+    notes.filter(({ toFix }) => toFix !== null).map((note) => [note.id, findFixes(note, question, look, minutes)] as const),
   );
-  const answer: NotesAnswer = { turn, fixes };
+  const answer: IssuesResult = { turn, fixes };
   self.postMessage(answer);
 };

@@ -1,47 +1,52 @@
 import type { VariantCache } from "../fit/variant-cache.ts";
 import { taughtName } from "../movement/format.ts";
 import { otherSide } from "../side.ts";
+import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
 import { sideCount, type Uneven } from "./balance.ts";
-import type { Block } from "./block.ts";
 import { type BlockChange, changeBlock, newBlockId } from "./change-block.ts";
-import { lookAtPlan, type PlanLook } from "./look-at-plan.ts";
 import { outOfOrder, readPhases } from "./phases.ts";
-import { type BlockReading, type Circumstances, type PlannedBlock, problemsOf } from "./read-plan.ts";
+import type { PlanItem } from "./plan-item.ts";
+import { type Circumstances, type PlanItemWithMovement, problemsOf, type ScheduledItem } from "./schedule-plan.ts";
 import { CALLED_ROUNDS } from "./style.ts";
 
-/** A change that mends something, ready to be made in one touch. */
-export interface Mend {
+/** A change that fixes something, ready to be made in one touch. */
+export interface Fix {
   /** What it does, as a button says it. */
   readonly words: string;
-  readonly blocks: readonly Block[];
+  readonly blocks: readonly PlanItem[];
   /** Seconds by which the session gets longer; negative for shorter. */
   readonly seconds: number;
 }
 
-/** What mends are tried on. */
-export interface MendQuestion {
-  readonly blocks: readonly PlannedBlock[];
+/** The plan that fixes are tried on. */
+export interface FixInput {
+  readonly blocks: readonly PlanItemWithMovement[];
   readonly circumstances: Circumstances;
   readonly library: VariantCache;
 }
 
-const change = (blocks: readonly PlannedBlock[], id: string, differs: BlockChange): PlannedBlock[] =>
+const change = (blocks: readonly PlanItemWithMovement[], id: string, differs: BlockChange): PlanItemWithMovement[] =>
   blocks.map((each) => (each.block.id === id ? { ...each, block: changeBlock(each.block, differs) } : each));
 
 type Way = readonly [words: string, differs: BlockChange];
 
-const tried = ({ circumstances, library }: MendQuestion, before: PlanLook, words: string, blocks: readonly PlannedBlock[]) => {
-  const look = lookAtPlan(blocks, circumstances, library);
-  const mend: Mend = {
+const tried = (
+  { circumstances, library }: FixInput,
+  before: PlanAnalysis,
+  words: string,
+  blocks: readonly PlanItemWithMovement[],
+) => {
+  const look = analyzePlan(blocks, circumstances, library);
+  const fix: Fix = {
     words,
     blocks: blocks.map(({ block }) => block),
     seconds: Math.round(10 * (look.reading.total - before.reading.total)) / 10,
   };
-  return { look, mend };
+  return { look, fix };
 };
 
-/** Ways to mend a seam that cannot be; each has been tried, and makes no other seam impossible. */
-export function mendSeam(question: MendQuestion, before: PlanLook, blockId: string): Mend[] {
+/** Finds fixes of a transition that cannot be done; each has been tried and makes no other transition impossible. */
+export function fixTransition(question: FixInput, before: PlanAnalysis, blockId: string): Fix[] {
   const block = before.reading.blocks.find(({ id }) => id === blockId);
   if (!block) return [];
   const { blocks } = question;
@@ -55,16 +60,16 @@ export function mendSeam(question: MendQuestion, before: PlanLook, blockId: stri
   if (block.movement.sided && first) ways.unshift(["Start on the other side", { first: otherSide(first.lead) }]);
   const broken = problemsOf(before.reading).length;
   return ways.flatMap(([words, differs]) => {
-    const { look, mend } = tried(question, before, words, change(blocks, blockId, differs));
+    const { look, fix } = tried(question, before, words, change(blocks, blockId, differs));
     const left = problemsOf(look.reading);
-    return left.length < broken && !left.some((each) => each.blockId === blockId) ? [mend] : [];
+    return left.length < broken && !left.some((each) => each.blockId === blockId) ? [fix] : [];
   });
 }
 
-const apartBy = ({ uneven }: PlanLook): number => uneven.reduce((sum, { difference }) => sum + difference, 0);
+const apartBy = ({ uneven }: PlanAnalysis): number => uneven.reduce((sum, { difference }) => sum + difference, 0);
 
 /** Ways to even out two sides, the shortest first; each has been tried, and leaves no count over the difference asked about. */
-export function mendSides(question: MendQuestion, before: PlanLook, { tippedBy, count }: Uneven): Mend[] {
+export function fixSides(question: FixInput, before: PlanAnalysis, { tippedBy, count }: Uneven): Fix[] {
   const block = before.reading.blocks.find(({ id }) => id === tippedBy);
   if (!block) return [];
   const { blocks } = question;
@@ -78,17 +83,17 @@ export function mendSides(question: MendQuestion, before: PlanLook, { tippedBy, 
   const apart = apartBy(before);
   return ways
     .flatMap(([words, differs]) => {
-      const { look, mend } = tried(question, before, words, change(blocks, tippedBy, differs));
+      const { look, fix } = tried(question, before, words, change(blocks, tippedBy, differs));
       const still = look.uneven.some((each) => each.count === count);
-      return !still && apartBy(look) < apart ? [mend] : [];
+      return !still && apartBy(look) < apart ? [fix] : [];
     })
-    .map((mend) => ({ ...mend, words: `${mend.words}: balances ${label}` }));
+    .map((fix) => ({ ...fix, words: `${fix.words}: balances ${label}` }));
 }
 
 /** A step on the way to the minutes that a session has. */
 interface Step {
   readonly words: string;
-  readonly blocks: readonly PlannedBlock[];
+  readonly blocks: readonly PlanItemWithMovement[];
   /** The block whose rounds it changes, and how many there were. */
   readonly rounds?: { readonly id: string; readonly from: number };
   /** About how many seconds it is worth. */
@@ -97,7 +102,7 @@ interface Step {
   readonly weight: number;
 }
 
-const nameOf = ({ movement }: BlockReading): string => taughtName(movement);
+const nameOf = ({ movement }: ScheduledItem): string => taughtName(movement);
 
 /** Rounds of the list next below or above, or one less or more. */
 const fewer = (called: number): number => CALLED_ROUNDS.filter((rounds) => rounds < called).at(-1) ?? called - 1;
@@ -112,7 +117,7 @@ const LOSS = { talk: 0.2, again: 0.4, loosen: 0.7, rounds: 1, tooNew: 1.1, takeO
 export const MOST_NEW = 2;
 
 /** Everything that may be cut once more, the settling never. */
-function cuts(question: MendQuestion, look: PlanLook): Step[] {
+function cuts(question: FixInput, look: PlanAnalysis): Step[] {
   const { blocks, circumstances } = question;
   const { leastRounds } = circumstances.style;
   const loosen = readPhases(look.reading).find(({ phase }) => phase === "loosen");
@@ -153,7 +158,7 @@ function cuts(question: MendQuestion, look: PlanLook): Step[] {
 }
 
 /** Everything that may be deepened or repeated once more. */
-function additions({ blocks }: MendQuestion, look: PlanLook): Step[] {
+function additions({ blocks }: FixInput, look: PlanAnalysis): Step[] {
   const most = CALLED_ROUNDS[CALLED_ROUNDS.length - 1] as number;
   const settle = readPhases(look.reading).find(({ phase }) => phase === "settle");
   const deeper = look.reading.blocks.flatMap((reading): Step[] => {
@@ -178,7 +183,7 @@ function additions({ blocks }: MendQuestion, look: PlanLook): Step[] {
 const REPEAT = 2;
 
 /** Each movement of the flow that was done once, done once more at its end. */
-function repeats(blocks: readonly PlannedBlock[], { reading }: PlanLook): Step[] {
+function repeats(blocks: readonly PlanItemWithMovement[], { reading }: PlanAnalysis): Step[] {
   const flow = reading.blocks.filter(({ phase }) => phase === "flow");
   const last = blocks.findIndex(({ block }) => block.id === flow[flow.length - 1]?.id);
   const often = (movementId: string) => flow.filter(({ movement }) => movement.id === movementId).length;
@@ -212,10 +217,10 @@ function firstThat<Item, Answer>(items: readonly Item[], answer: (item: Item) =>
 }
 
 /** How far a plan runs over its minutes; negative where it ends early. Seconds. */
-export const overBy = ({ reading }: PlanLook, minutes: number): number => reading.total - 60 * minutes;
+export const overBy = ({ reading }: PlanAnalysis, minutes: number): number => reading.total - 60 * minutes;
 
 /** What makes a plan worse to teach: seams that cannot be, sides apart, blocks out of order, phases too long or too short. */
-const faults = (look: PlanLook): number =>
+const faults = (look: PlanAnalysis): number =>
   problemsOf(look.reading).length +
   look.uneven.length +
   outOfOrder(look.reading).length +
@@ -226,9 +231,9 @@ const faults = (look: PlanLook): number =>
  * short fills its minutes. Each step has been tried on top of the ones before; the settling is never cut, and no step
  * makes a seam impossible or the sides uneven. The last is as near as steps come.
  */
-export function mendTime(question: MendQuestion, before: PlanLook, minutes: number): Mend[] {
-  const steps: { readonly mend: Mend; readonly step: Step }[] = [];
-  let now: MendQuestion = question;
+export function fixDuration(question: FixInput, before: PlanAnalysis, minutes: number): Fix[] {
+  const steps: { readonly fix: Fix; readonly step: Step }[] = [];
+  let now: FixInput = question;
   let look = before;
   while (steps.length < MOST_STEPS) {
     const over = overBy(look, minutes);
@@ -240,9 +245,9 @@ export function mendTime(question: MendQuestion, before: PlanLook, minutes: numb
       (a, b) => price(a) - price(b) || b.seconds - a.seconds,
     );
     const best = firstThat(options, (step) => {
-      const { look: after, mend } = tried(now, look, step.words, step.blocks);
-      const helps = long ? mend.seconds < 0 : mend.seconds > 0 && overBy(after, minutes) <= ON_TIME.late;
-      return helps && faults(after) <= faults(look) ? { mend, step, after } : null;
+      const { look: after, fix } = tried(now, look, step.words, step.blocks);
+      const helps = long ? fix.seconds < 0 : fix.seconds > 0 && overBy(after, minutes) <= ON_TIME.late;
+      return helps && faults(after) <= faults(look) ? { fix, step, after } : null;
     });
     if (!best) break;
     const last = steps.at(-1);
@@ -252,19 +257,19 @@ export function mendTime(question: MendQuestion, before: PlanLook, minutes: numb
     now = { ...now, blocks: best.step.blocks };
     look = best.after;
   }
-  return steps.map(({ mend }) => mend);
+  return steps.map(({ fix }) => fix);
 }
 
 /** Two steps on the rounds of one block as one. */
-function goneFurther<Taken extends { readonly mend: Mend; readonly step: Step }>(before: Taken, next: Taken): Taken {
+function goneFurther<Taken extends { readonly fix: Fix; readonly step: Step }>(before: Taken, next: Taken): Taken {
   const from = before.step.rounds?.from ?? 0;
   return {
     ...next,
     step: { ...next.step, rounds: { id: next.step.rounds?.id ?? "", from } },
-    mend: {
-      ...next.mend,
-      words: next.mend.words.replace(/instead of \d+$/, `instead of ${from}`),
-      seconds: Math.round(10 * (before.mend.seconds + next.mend.seconds)) / 10,
+    fix: {
+      ...next.fix,
+      words: next.fix.words.replace(/instead of \d+$/, `instead of ${from}`),
+      seconds: Math.round(10 * (before.fix.seconds + next.fix.seconds)) / 10,
     },
   };
 }

@@ -1,11 +1,11 @@
 import { type Phase, taughtName } from "../movement/format.ts";
+import type { PlanAnalysis } from "./analyze-plan.ts";
 import { sideCount, type Uneven } from "./balance.ts";
 import { contentLabel, readContent, type SessionPurpose, strainRuns } from "./content.ts";
+import { type Fix, type FixInput, fixDuration, fixSides, fixTransition, MOST_NEW, ON_TIME, overBy } from "./fixes.ts";
 import { problemInWords } from "./join.ts";
-import type { PlanLook } from "./look-at-plan.ts";
-import { type Mend, type MendQuestion, MOST_NEW, mendSeam, mendSides, mendTime, ON_TIME, overBy } from "./mends.ts";
 import { outOfOrder, PHASE_RULES, readPhases } from "./phases.ts";
-import { type BlockReading, problemsOf } from "./read-plan.ts";
+import { problemsOf, type ScheduledItem } from "./schedule-plan.ts";
 import type { TeachingStyle } from "./style.ts";
 import { minutesAndSeconds } from "./time.ts";
 
@@ -16,7 +16,7 @@ type ToFix =
   | { readonly what: "sides"; readonly uneven: Uneven };
 
 /** A check of a plan that did not pass. */
-export interface PlanNote {
+export interface PlanIssue {
   readonly id: string;
   readonly words: string;
   /** The block concerned. */
@@ -29,7 +29,7 @@ export interface PlanNote {
   readonly inOrder: boolean;
 }
 
-const note = (id: string, words: string, rest: Partial<PlanNote> = {}): PlanNote => ({
+const note = (id: string, words: string, rest: Partial<PlanIssue> = {}): PlanIssue => ({
   id,
   words,
   blockId: null,
@@ -39,9 +39,9 @@ const note = (id: string, words: string, rest: Partial<PlanNote> = {}): PlanNote
   ...rest,
 });
 
-const nameOf = ({ movement }: BlockReading): string => taughtName(movement);
+const nameOf = ({ movement }: ScheduledItem): string => taughtName(movement);
 
-const seamNotes = (look: PlanLook): PlanNote[] =>
+const seamNotes = (look: PlanAnalysis): PlanIssue[] =>
   problemsOf(look.reading).flatMap(({ blockId, seam }) => {
     const block = look.reading.blocks.find(({ id }) => id === blockId);
     if (!block || seam.problem === null) return [];
@@ -53,7 +53,7 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 
 const phaseWithArticle = (phase: Phase): string => `${phase === "arrive" ? "an" : "a"} ${capital(phase)}`;
 
-function timeNotes(look: PlanLook, minutes: number): PlanNote[] {
+function timeNotes(look: PlanAnalysis, minutes: number): PlanIssue[] {
   const over = overBy(look, minutes);
   if (over <= ON_TIME.late && over >= -ON_TIME.early) return [];
   if (look.reading.blocks.length === 0) return [];
@@ -62,7 +62,7 @@ function timeNotes(look: PlanLook, minutes: number): PlanNote[] {
   return [note("time", words, { pressing: late, toFix: { what: "time" }, inOrder: true })];
 }
 
-const sideNotes = (look: PlanLook): PlanNote[] =>
+const sideNotes = (look: PlanAnalysis): PlanIssue[] =>
   look.uneven.map((uneven) => {
     const { label, unit } = sideCount(uneven.count);
     const [left, right] = uneven.totals.map((value) => `${Math.round(value)}${unit && ` ${unit}`}`) as [string, string];
@@ -75,7 +75,7 @@ const sideNotes = (look: PlanLook): PlanNote[] =>
     });
   });
 
-function phaseNotes(look: PlanLook): PlanNote[] {
+function phaseNotes(look: PlanAnalysis): PlanIssue[] {
   if (look.reading.blocks.length === 0) return [];
   return readPhases(look.reading).flatMap(({ phase, seconds, share, shortBy, overBy: over }) => {
     if (shortBy < 0.5 && over < 0.5) return [];
@@ -89,7 +89,7 @@ function phaseNotes(look: PlanLook): PlanNote[] {
   });
 }
 
-function orderNotes({ reading }: PlanLook): PlanNote[] {
+function orderNotes({ reading }: PlanAnalysis): PlanIssue[] {
   return outOfOrder(reading).flatMap((id) => {
     const block = reading.blocks.find((each) => each.id === id);
     return block
@@ -102,7 +102,7 @@ function orderNotes({ reading }: PlanLook): PlanNote[] {
   });
 }
 
-const contentNotes = (look: PlanLook, purpose: SessionPurpose | null): PlanNote[] =>
+const contentNotes = (look: PlanAnalysis, purpose: SessionPurpose | null): PlanIssue[] =>
   look.reading.blocks.length === 0
     ? []
     : readContent(look, purpose).flatMap(({ content, missing, share, overdone }) => {
@@ -116,14 +116,14 @@ const contentNotes = (look: PlanLook, purpose: SessionPurpose | null): PlanNote[
         return [note(`little ${content}`, words)];
       });
 
-const strainNotes = (look: PlanLook): PlanNote[] =>
+const strainNotes = (look: PlanAnalysis): PlanIssue[] =>
   strainRuns(look).map(({ strain, label, blockIds }) =>
     note(`strain ${strain} ${blockIds[0]}`, `${blockIds.length} movements in a row load the ${label}`, {
       blockId: blockIds[2] ?? null,
     }),
   );
 
-function learningNotes({ reading }: PlanLook, style: TeachingStyle): PlanNote[] {
+function learningNotes({ reading }: PlanAnalysis, style: TeachingStyle): PlanIssue[] {
   const fresh = reading.blocks.filter(({ knowledge }) => knowledge === "new");
   const most = style.learning === "sameSet" ? 0 : MOST_NEW;
   const few = reading.blocks.filter(({ block }) => block.rounds < style.leastRounds);
@@ -160,7 +160,7 @@ export interface PlanChecks {
 }
 
 /** The checks of a plan that did not pass, the pressing first. Quick: no fix is tried. */
-export function planNotes(look: PlanLook, { minutes, purpose, style }: PlanChecks): PlanNote[] {
+export function findPlanIssues(look: PlanAnalysis, { minutes, purpose, style }: PlanChecks): PlanIssue[] {
   return [
     ...seamNotes(look),
     ...timeNotes(look, minutes),
@@ -174,14 +174,14 @@ export function planNotes(look: PlanLook, { minutes, purpose, style }: PlanCheck
 }
 
 /** Fixes of a note, each tried on the whole plan. @param minutes that the session has */
-export function fixesOf({ toFix }: PlanNote, question: MendQuestion, look: PlanLook, minutes: number): Mend[] {
+export function findFixes({ toFix }: PlanIssue, question: FixInput, look: PlanAnalysis, minutes: number): Fix[] {
   switch (toFix?.what) {
     case "seam":
-      return mendSeam(question, look, toFix.blockId);
+      return fixTransition(question, look, toFix.blockId);
     case "time":
-      return mendTime(question, look, minutes);
+      return fixDuration(question, look, minutes);
     case "sides":
-      return mendSides(question, look, toFix.uneven);
+      return fixSides(question, look, toFix.uneven);
     default:
       return [];
   }

@@ -10,7 +10,7 @@ export const FACINGS = [0, 1, 2, 3] as const;
 export type Facing = (typeof FACINGS)[number];
 
 /** A movement in a plan. What is left out follows from the style, the group and the block before. */
-export interface Block {
+export interface PlanItem {
   readonly id: string;
   readonly movementId: string;
   /** Rounds as they are called; the counting of the style turns them into left and right. */
@@ -55,7 +55,7 @@ export interface Setting {
 /** The form that a block shows to the room: whole, at the style's depth, on the feet unless the group or the block sits. */
 export function plannedVariant(
   movement: Movement,
-  block: Pick<Block, "as" | "hold">,
+  block: Pick<PlanItem, "as" | "hold">,
   { seatedOnly, pool, depth }: Setting,
 ): VariantSpec {
   if (seatedOnly || block.as === "seated") return FULL_SEATED_VARIANT;
@@ -70,7 +70,7 @@ export function plannedVariant(
 export const mirroredFacing = (facing: Facing): Facing => ((4 - facing) % 4) as Facing;
 
 /** The same block for the other side: who leads, which hand holds and which way it faces. Twice is the same block. */
-export function mirrorBlock(block: Block, leadsFirst: Side): Block {
+export function switchItemSide(block: PlanItem, leadsFirst: Side): PlanItem {
   return {
     ...block,
     first: otherSide(block.first ?? leadsFirst),

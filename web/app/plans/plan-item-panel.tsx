@@ -6,17 +6,17 @@ import { USUAL_DEPTH } from "@able-tide/core/fit/variant-cache";
 import { waterlineAt } from "@able-tide/core/movement/demand";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { variantWords } from "@able-tide/core/movement/variant-words";
-import type { BlockReading } from "@able-tide/core/plan/read-plan";
+import type { ScheduledItem } from "@able-tide/core/plan/schedule-plan";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
 import { memo, type ReactNode, useMemo, useState } from "react";
 import { FloorView } from "../kit/floor-view.tsx";
 import { handLines } from "../kit/hand-lines.ts";
 import { bestView, FigureStrip, MovingFigure, rowAt, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
 import { vesselInWords } from "../kit/vessel.tsx";
-import { type BlockActions, BlockSettings } from "./block-settings.tsx";
 import { readChosenVariant } from "./chosen-variant.ts";
 import { DemandBars } from "./demand-bars.tsx";
 import { GettingThere } from "./getting-there.tsx";
+import { type BlockActions, BlockSettings } from "./plan-item-settings.tsx";
 
 interface PanelPerson {
   readonly name: string;
@@ -28,7 +28,7 @@ interface PanelPerson {
 }
 
 interface Props {
-  readonly block: BlockReading;
+  readonly block: ScheduledItem;
   /** How many blocks come after it. */
   readonly following: number;
   /** The person looked at with their cell; null shows the movement as it is meant. */
@@ -49,7 +49,7 @@ const KNOWN = {
 } as const;
 
 /** What takes the time of a block. */
-function TimeOfBlock({ block }: { block: BlockReading }) {
+function TimeOfBlock({ block }: { block: ScheduledItem }) {
   const { link, talk, showing, rounds, sideChange } = block.parts;
   const parts = [
     ["link", link],

@@ -3,20 +3,20 @@ import { describe, expect, test } from "vitest";
 import { createVariantCache } from "../fit/variant-cache.ts";
 import { load } from "../movement/library.fixture.ts";
 import { cases } from "../test-size.fixture.ts";
-import type { Block } from "./block.ts";
-import { lookAtPlan } from "./look-at-plan.ts";
-import { type MendQuestion, mendSeam, mendSides, mendTime, ON_TIME, overBy } from "./mends.ts";
+import { analyzePlan } from "./analyze-plan.ts";
+import { type FixInput, fixDuration, fixSides, fixTransition, ON_TIME, overBy } from "./fixes.ts";
 import { anyPlan, circumstances, planned } from "./plan.fixture.ts";
-import { type PlannedBlock, problemsOf } from "./read-plan.ts";
+import type { PlanItem } from "./plan-item.ts";
+import { type PlanItemWithMovement, problemsOf } from "./schedule-plan.ts";
 
 const library = createVariantCache();
-const ask = (blocks: PlannedBlock[], differs: Parameters<typeof circumstances>[0] = {}): MendQuestion => ({
+const ask = (blocks: PlanItemWithMovement[], differs: Parameters<typeof circumstances>[0] = {}): FixInput => ({
   blocks,
   circumstances: circumstances(differs),
   library,
 });
-const look = ({ blocks, circumstances: given }: MendQuestion) => lookAtPlan(blocks, given, library);
-const withBlocks = (question: MendQuestion, blocks: readonly Block[]): MendQuestion => ({
+const look = ({ blocks, circumstances: given }: FixInput) => analyzePlan(blocks, given, library);
+const withBlocks = (question: FixInput, blocks: readonly PlanItem[]): FixInput => ({
   ...question,
   blocks: blocks.map((block) => ({ block, movement: load(block.movementId) })),
 });
@@ -34,19 +34,19 @@ const A_SESSION = [
 ] as const;
 
 describe("a seam that cannot be", () => {
-  test("is mended in one touch, by ways that have been tried", () => {
+  test("is fixed in one touch, by ways that have been tried", () => {
     const question = ask(planned("settling-breath", { movementId: "shift-and-press", straight: true }));
     const before = look(question);
-    const mends = mendSeam(question, before, "b2");
-    expect(mends.map(({ words }) => words)).toEqual(["Add a transition"]);
-    for (const { blocks } of mends) expect(problemsOf(look(withBlocks(question, blocks)).reading)).toEqual([]);
+    const fixes = fixTransition(question, before, "b2");
+    expect(fixes.map(({ words }) => words)).toEqual(["Add a transition"]);
+    for (const { blocks } of fixes) expect(problemsOf(look(withBlocks(question, blocks)).reading)).toEqual([]);
   });
 
   test("begins on the other side where that is what is wrong", () => {
     const question = ask(
       planned({ movementId: "shift-and-press", only: "right" }, { movementId: "press-then-open", straight: true, first: "left" }),
     );
-    expect(mendSeam(question, look(question), "b2").map(({ words }) => words)).toEqual([
+    expect(fixTransition(question, look(question), "b2").map(({ words }) => words)).toEqual([
       "Start on the other side",
       "Add a transition",
     ]);
@@ -58,8 +58,8 @@ describe("a seam that cannot be", () => {
         const question = ask(blocks);
         const before = look(question);
         for (const { blockId } of problemsOf(before.reading))
-          for (const mend of mendSeam(question, before, blockId))
-            expect(problemsOf(look(withBlocks(question, mend.blocks)).reading).length).toBeLessThan(
+          for (const fix of fixTransition(question, before, blockId))
+            expect(problemsOf(look(withBlocks(question, fix.blocks)).reading).length).toBeLessThan(
               problemsOf(before.reading).length,
             );
       }),
@@ -76,9 +76,9 @@ describe("sides that are apart", () => {
     const question = ask(planned(block), { style: { ...circumstances().style, counting: "eachSide" } });
     const before = look(question);
     const [uneven] = before.uneven;
-    const [mend] = uneven ? mendSides(question, before, uneven) : [];
-    expect(mend?.words).toContain(words);
-    expect(look(withBlocks(question, mend?.blocks ?? [])).uneven).toEqual([]);
+    const [fix] = uneven ? fixSides(question, before, uneven) : [];
+    expect(fix?.words).toContain(words);
+    expect(look(withBlocks(question, fix?.blocks ?? [])).uneven).toEqual([]);
   });
 });
 
@@ -88,36 +88,36 @@ describe("minutes", () => {
 
   test("a plan that overruns is shortened in order, talk first and the settling never, until it ends in time", () => {
     const minutes = Math.floor(before.reading.total / 60) - 4;
-    const mends = mendTime(question, before, minutes);
-    expect(mends[0]?.words).toBe("Remove the explanation before Lift and part the arms");
-    const after = look(withBlocks(question, mends[mends.length - 1]?.blocks ?? []));
+    const fixes = fixDuration(question, before, minutes);
+    expect(fixes[0]?.words).toBe("Remove the explanation before Lift and part the arms");
+    const after = look(withBlocks(question, fixes[fixes.length - 1]?.blocks ?? []));
     expect(overBy(after, minutes)).toBeLessThanOrEqual(ON_TIME.late);
-    const settling = (blocks: readonly Block[]) =>
+    const settling = (blocks: readonly PlanItem[]) =>
       blocks.filter(({ movementId }) => ["gather-and-close", "quiet-feet"].includes(movementId));
-    for (const mend of mends) expect(settling(mend.blocks)).toEqual(settling(question.blocks.map(({ block }) => block)));
+    for (const fix of fixes) expect(settling(fix.blocks)).toEqual(settling(question.blocks.map(({ block }) => block)));
   });
 
   test("one that falls short is deepened without overrunning", () => {
     const minutes = Math.ceil(before.reading.total / 60) + 5;
-    const mends = mendTime(question, before, minutes);
-    expect(mends.length).toBeGreaterThan(0);
-    for (const mend of mends) expect(mend.seconds).toBeGreaterThan(0);
-    const after = look(withBlocks(question, mends[mends.length - 1]?.blocks ?? []));
+    const fixes = fixDuration(question, before, minutes);
+    expect(fixes.length).toBeGreaterThan(0);
+    for (const fix of fixes) expect(fix.seconds).toBeGreaterThan(0);
+    const after = look(withBlocks(question, fixes[fixes.length - 1]?.blocks ?? []));
     expect(overBy(after, minutes)).toBeLessThanOrEqual(0);
     expect(after.reading.total).toBeGreaterThan(before.reading.total);
   });
 
   test("what a step says it saves is what it saves", () => {
     let total = before.reading.total;
-    for (const mend of mendTime(question, before, 12)) {
-      const after = look(withBlocks(question, mend.blocks)).reading.total;
-      expect(after - total).toBeCloseTo(mend.seconds, 6);
+    for (const fix of fixDuration(question, before, 12)) {
+      const after = look(withBlocks(question, fix.blocks)).reading.total;
+      expect(after - total).toBeCloseTo(fix.seconds, 6);
       total = after;
     }
   });
 
   test("a plan that is on time is left alone", () => {
     const minutes = Math.ceil(before.reading.total / 60);
-    expect(mendTime(question, before, minutes)).toEqual([]);
+    expect(fixDuration(question, before, minutes)).toEqual([]);
   });
 });

@@ -1,8 +1,8 @@
 import { WATER_EQUIPMENT, WATER_EQUIPMENT_NAMES } from "@able-tide/core/body/water-equipment";
 import { PHASES } from "@able-tide/core/movement/format";
-import { TALK } from "@able-tide/core/plan/block";
 import type { BlockChange } from "@able-tide/core/plan/change-block";
-import type { BlockReading } from "@able-tide/core/plan/read-plan";
+import { TALK } from "@able-tide/core/plan/plan-item";
+import type { ScheduledItem } from "@able-tide/core/plan/schedule-plan";
 import { BREATH_SECONDS } from "@able-tide/core/plan/style";
 import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Minus, Plus, Trash2 } from "lucide-react";
 import { type ReactNode, useState } from "react";
@@ -62,7 +62,7 @@ const SIDES = [
   ["only right", "right only"],
 ] as const;
 
-function sidesOf({ only, first }: BlockReading["block"]): string {
+function sidesOf({ only, first }: ScheduledItem["block"]): string {
   if (only) return `only ${only}`;
   return first ? `first ${first}` : "";
 }
@@ -135,7 +135,7 @@ function Combination({ following, practise }: { following: number; practise: Blo
 }
 
 /** Everything of a block that can be said: rounds, place, Sides, variant, pace, explanation, phase, how it joins. */
-export function BlockSettings({ block, following, actions }: { block: BlockReading; following: number; actions: BlockActions }) {
+export function BlockSettings({ block, following, actions }: { block: ScheduledItem; following: number; actions: BlockActions }) {
   const { movement } = block;
   const own = block.block;
   const holds = movement.forms.supported !== false;

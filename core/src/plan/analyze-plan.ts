@@ -2,12 +2,19 @@ import { USUAL_BUILD } from "../body/build.ts";
 import { MIDDLING_STATURE } from "../body/segments.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
 import { type SideTotals, sidesOfBlock, sumSides, type TurnDemands, type Uneven, unevenSides } from "./balance.ts";
-import { type BlockReading, type Circumstances, leadsOf, type PlannedBlock, type PlanReading, readPlan } from "./read-plan.ts";
 import { risingBetween } from "./rising.ts";
+import {
+  type Circumstances,
+  leadsOf,
+  type PlanItemWithMovement,
+  type PlanSchedule,
+  type ScheduledItem,
+  schedulePlan,
+} from "./schedule-plan.ts";
 
 /** A plan read with what its forms ask of a middling body. */
-export interface PlanLook {
-  readonly reading: PlanReading;
+export interface PlanAnalysis {
+  readonly reading: PlanSchedule;
   /** One reading a turn, block by block; empty where there is no such form. */
   readonly demands: readonly TurnDemands[];
   readonly sides: readonly SideTotals[];
@@ -22,12 +29,16 @@ export interface PlanLook {
 /** Whose body the tide and the totals are read for: neither hangs on stature by much. */
 const DOER = { stature: MIDDLING_STATURE, build: USUAL_BUILD };
 
-const demandsOf = (block: BlockReading, library: VariantCache): TurnDemands =>
+const demandsOf = (block: ScheduledItem, library: VariantCache): TurnDemands =>
   library.demands(block.movement, block.meant, DOER, block.breathSeconds, leadsOf(block)) ?? [];
 
 /** Reads a plan and what it asks. Quick once its forms have been solved. */
-export function lookAtPlan(blocks: readonly PlannedBlock[], circumstances: Circumstances, library: VariantCache): PlanLook {
-  const reading = readPlan(blocks, circumstances);
+export function analyzePlan(
+  blocks: readonly PlanItemWithMovement[],
+  circumstances: Circumstances,
+  library: VariantCache,
+): PlanAnalysis {
+  const reading = schedulePlan(blocks, circumstances);
   const demands = reading.blocks.map((block) => demandsOf(block, library));
   const sides = reading.blocks.map((block, i) => sidesOfBlock(block, demands[i] as TurnDemands));
   return {

@@ -1,22 +1,22 @@
 import { describe, expect, test } from "vitest";
 import { createVariantCache } from "../fit/variant-cache.ts";
-import { lookAtPlan } from "./look-at-plan.ts";
-import { fixesOf, planNotes } from "./notes.ts";
+import { analyzePlan } from "./analyze-plan.ts";
 import { circumstances, planned } from "./plan.fixture.ts";
-import type { Circumstances, PlannedBlock } from "./read-plan.ts";
+import { findFixes, findPlanIssues } from "./plan-issues.ts";
+import type { Circumstances, PlanItemWithMovement } from "./schedule-plan.ts";
 
 const library = createVariantCache();
 
-function wordsOf(blocks: PlannedBlock[], differs: Partial<Circumstances> = {}, minutes = 30): string[] {
+function wordsOf(blocks: PlanItemWithMovement[], differs: Partial<Circumstances> = {}, minutes = 30): string[] {
   const around = circumstances(differs);
-  const look = lookAtPlan(blocks, around, library);
-  return planNotes(look, { minutes, purpose: null, style: around.style }).map(({ words }) => words);
+  const look = analyzePlan(blocks, around, library);
+  return findPlanIssues(look, { minutes, purpose: null, style: around.style }).map(({ words }) => words);
 }
 
 describe("what to mind in a plan", () => {
   test("an empty plan has nothing to mind", () => expect(wordsOf([])).toEqual([]));
 
-  test.each<[string, PlannedBlock[], Partial<Circumstances>, RegExp]>([
+  test.each<[string, PlanItemWithMovement[], Partial<Circumstances>, RegExp]>([
     [
       "a seam that cannot be",
       planned("settling-breath", { movementId: "shift-and-press", straight: true }),
@@ -64,18 +64,18 @@ describe("what to mind in a plan", () => {
   test("each note that can be fixed has fixes, and a fix takes its note away", () => {
     const blocks = planned("settling-breath", { movementId: "shift-and-press", straight: true });
     const around = circumstances();
-    const look = lookAtPlan(blocks, around, library);
+    const look = analyzePlan(blocks, around, library);
     const checks = { minutes: 30, purpose: null, style: around.style };
-    const notes = planNotes(look, checks);
+    const notes = findPlanIssues(look, checks);
     const seam = notes.find(({ toFix }) => toFix?.what === "seam");
     if (!seam) throw new Error("the plan has no seam that cannot be");
-    const fixes = fixesOf(seam, { blocks, circumstances: around, library }, look, checks.minutes);
+    const fixes = findFixes(seam, { blocks, circumstances: around, library }, look, checks.minutes);
     expect(fixes.map(({ words }) => words)).toContain("Add a transition");
     for (const fix of fixes) {
-      const fixed = fix.blocks.map((block, i) => ({ block, movement: (blocks[i] as PlannedBlock).movement }));
-      expect(planNotes(lookAtPlan(fixed, around, library), checks).map(({ id }) => id)).not.toContain(seam.id);
+      const fixed = fix.blocks.map((block, i) => ({ block, movement: (blocks[i] as PlanItemWithMovement).movement }));
+      expect(findPlanIssues(analyzePlan(fixed, around, library), checks).map(({ id }) => id)).not.toContain(seam.id);
     }
     for (const note of notes.filter(({ toFix }) => toFix === null))
-      expect(fixesOf(note, { blocks, circumstances: around, library }, look, checks.minutes)).toEqual([]);
+      expect(findFixes(note, { blocks, circumstances: around, library }, look, checks.minutes)).toEqual([]);
   });
 });

@@ -9,9 +9,9 @@ import { SHARE } from "../src/body/segments.ts";
 import { solvePose } from "../src/body/solve.ts";
 import type { Cap, CapLimit } from "../src/caps/cap.ts";
 import { fitPlanOf } from "../src/fit/fit-plan.ts";
-import { OPEN_HALL } from "../src/fit/place.ts";
 import { fitPerson } from "../src/fit/session.ts";
 import { summariesOf } from "../src/fit/summary.ts";
+import { OPEN_HALL } from "../src/fit/support-options.ts";
 import { createVariantCache } from "../src/fit/variant-cache.ts";
 import { readDemand } from "../src/movement/demand.ts";
 import { hasLandVariant, type Movement } from "../src/movement/format.ts";
@@ -20,7 +20,7 @@ import { sampleTrack } from "../src/movement/samples.ts";
 import { type Track, trackOf } from "../src/movement/track.ts";
 import { FULL_STANDING_VARIANT } from "../src/movement/variant.ts";
 import { analyzePlan } from "../src/plan/analyze-plan.ts";
-import { type Circumstances, type PlanItemWithMovement, schedulePlan } from "../src/plan/schedule-plan.ts";
+import { type PlanContext, type PlanItemWithMovement, schedulePlan } from "../src/plan/schedule-plan.ts";
 import { USUAL_STYLE } from "../src/plan/style.ts";
 import { SIDES, sideSign } from "../src/side.ts";
 import { benchFit } from "./fit.ts";
@@ -63,7 +63,7 @@ const SESSION = [
   "one-leg-toe-near",
   "gather-and-close",
 ];
-const circumstances: Circumstances = {
+const circumstances: PlanContext = {
   style: USUAL_STYLE,
   breathSeconds: 8,
   seatedOnly: false,

@@ -3,13 +3,13 @@ import { USUAL_BODY } from "../src/body/build.ts";
 import type { Cap, CapLimit } from "../src/caps/cap.ts";
 import { fitPlanOf } from "../src/fit/fit-plan.ts";
 import { fitGroup, gapOf } from "../src/fit/group.ts";
-import { chooseOverSession, type SessionBlock, type SessionLimits } from "../src/fit/over-session.ts";
-import type { FitPlace } from "../src/fit/place.ts";
-import { sessionProgram } from "../src/fit/program.ts";
+import { optimizeSession, type SessionBlock, type SessionLimits } from "../src/fit/optimize-session.ts";
 import { createFitMemory, type FitPerson } from "../src/fit/session.ts";
+import { buildSessionIlp } from "../src/fit/session-ilp.ts";
+import type { FitPlace } from "../src/fit/support-options.ts";
 import { createVariantCache } from "../src/fit/variant-cache.ts";
 import type { Movement } from "../src/movement/format.ts";
-import { type Circumstances, schedulePlan } from "../src/plan/schedule-plan.ts";
+import { type PlanContext, schedulePlan } from "../src/plan/schedule-plan.ts";
 import { USUAL_STYLE } from "../src/plan/style.ts";
 
 /** Milliseconds and how near the best, over some cases made up afresh each run. */
@@ -81,16 +81,16 @@ async function onePerson(blocks: number, ways: number, cases: number): Promise<F
   const highs = await loadHighs();
   for (let i = 0; i < 3; i += 1) {
     const { blocks: warm, limits } = anySession(blocks, ways);
-    chooseOverSession(warm, limits);
+    optimizeSession(warm, limits);
   }
   const times: number[] = [];
   const losses: number[] = [];
   for (let i = 0; i < cases; i += 1) {
     const session = anySession(blocks, ways);
     const start = performance.now();
-    const { worth } = chooseOverSession(session.blocks, session.limits);
+    const { worth } = optimizeSession(session.blocks, session.limits);
     times.push(performance.now() - start);
-    const { Status, ObjectiveValue } = highs.solve(sessionProgram(session.blocks, session.limits), {
+    const { Status, ObjectiveValue } = highs.solve(buildSessionIlp(session.blocks, session.limits), {
       mip_rel_gap: 0,
       time_limit: REFEREE_SECONDS,
     });
@@ -140,7 +140,7 @@ const hallFor = (people: number): FitPlace => ({ chairs: people, rail: Math.floo
 
 function groupCases(
   movements: readonly Movement[],
-  circumstances: Circumstances,
+  circumstances: PlanContext,
   people: number,
   blocks: number,
   cases: number,
@@ -181,7 +181,7 @@ function groupCases(
 }
 
 /** Speed and closeness of the fit, with fresh chance each run. */
-export async function benchFit(movements: readonly Movement[], circumstances: Circumstances) {
+export async function benchFit(movements: readonly Movement[], circumstances: PlanContext) {
   const measuredCases = [
     await onePerson(20, 12, 60),
     await onePerson(40, 24, 20),

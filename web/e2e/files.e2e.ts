@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { FILE_COLUMNS, type FileKind, readRows, rowsToWrite, takeInRows } from "../app/files/people-file.server.ts";
+import { FILE_COLUMNS, type FileKind, importRows, readRows, rowsToWrite } from "../app/files/people-file.server.ts";
 import { guessMapping, readCsv, writeCsv } from "../server/files/csv.ts";
 import { capHistory } from "../server/people/caps.ts";
 import { limitationHistory, meanwhileOf } from "../server/people/limitations.ts";
@@ -27,7 +27,7 @@ test("limitations are taken in as they propose; what waits for a clinician waits
     "person,limitation,side,kind,since\nElestren,Sore shoulder,right,,\nElestren,hipReplacement,left,posterior,2026-09-20\n";
   const rows = await read(mine.scope, "limitations", text);
   expect(rows.map(({ problem }) => problem)).toEqual([null, null]);
-  expect(await takeInRows(mine.scope, rows)).toBe(2);
+  expect(await importRows(mine.scope, rows)).toBe(2);
   const kept = await limitationHistory(mine.scope, personId);
   const [shoulder, hip] = ["soreShoulder", "hipReplacement"].map((name) => kept.find(({ rule }) => rule === name));
   expect((await capHistory(mine.scope, personId)).map(({ limitationId }) => limitationId)).toEqual([shoulder?.id, shoulder?.id]);
@@ -37,7 +37,7 @@ test("limitations are taken in as they propose; what waits for a clinician waits
 test("measured ranges are taken in side by side", async () => {
   const text =
     "Name;Joint;How;Left;Right;Date\nElestren;hipFlexion;painFree;95;110,5;2026-10-01\nElestren;handHeight;active;;eye;2026-10-01\n";
-  expect(await takeInRows(mine.scope, await read(mine.scope, "measured", text))).toBe(2);
+  expect(await importRows(mine.scope, await read(mine.scope, "measured", text))).toBe(2);
   expect((await listMeasurements(mine.scope, personId)).map(({ range, side, value }) => [range, side, value]).sort()).toEqual([
     ["handHeight", "right", "eye"],
     ["hipFlexion", "left", 95],
@@ -76,7 +76,7 @@ test("if one row cannot be written none is", async () => {
   const [first, second] = rows;
   if (!first || !second) throw new Error("two rows");
   const breaking = { ...second, problem: null, takeIn: () => Promise.reject(new Error("the sea came in")) };
-  await expect(takeInRows(mine.scope, [first, breaking])).rejects.toThrow("the sea came in");
+  await expect(importRows(mine.scope, [first, breaking])).rejects.toThrow("the sea came in");
   expect((await listPeople(mine.scope)).map(({ name }) => name)).not.toContain("Hedra");
 });
 
@@ -86,7 +86,7 @@ test("files that are written out read back the same in another house", async () 
     const text = writeCsv(FILE_COLUMNS[kind], rows).replaceAll("Harbour Wednesday", "");
     const back = await read(other.scope, kind, text);
     expect(back.map(({ problem }) => problem)).toEqual(rows.map(() => null));
-    await takeInRows(other.scope, back);
+    await importRows(other.scope, back);
     const again = await rowsToWrite(other.scope, kind);
     const sorted = (of: readonly Record<string, string>[]) => of.map((row) => JSON.stringify({ ...row, groups: "" })).sort();
     expect(sorted(again)).toEqual(sorted(rows));

@@ -10,7 +10,7 @@ import { SHIPPED } from "../server/movements/shipped.ts";
 import { addCap, capHistory, endCap } from "../server/people/caps.ts";
 import { enterClearance } from "../server/people/clearances.ts";
 import { changePerson, findPerson, listPeople } from "../server/people/people.ts";
-import { takeLimitation } from "../server/people/take-limitation.ts";
+import { recordLimitation } from "../server/people/record-limitation.ts";
 import { makeCalendarAddress } from "../server/plans/calendar.ts";
 import { addPlan, changePlan, findPlan } from "../server/plans/plans.ts";
 import { listOneLegStands, recordOneLegStand } from "../server/results/results.ts";
@@ -41,7 +41,7 @@ beforeAll(async () => {
   const rule = limitationRule("hipReplacement");
   if (!rule) throw new Error("no such rule");
   const limitation = { rule: rule.name, side: "left", kind: "posterior", eventDay: null, note: SECRET } as const;
-  const limitationId = await takeLimitation(mine.scope, personId, rule, limitation, [], []);
+  const limitationId = await recordLimitation(mine.scope, personId, rule, limitation, [], []);
   const letter = { name: "letter.pdf", kind: "application/pdf" as const, content: Buffer.from(SECRET) };
   const said = { limitationId, day: "2026-10-01", clinician: "Dr Vellan", says: SECRET, file: letter };
   const clearanceId = (await enterClearance(mine.scope, personId, said, [], [])) ?? "";

@@ -7,7 +7,7 @@ import { invite } from "../server/accounts/invitations.ts";
 import { teachPlan } from "../server/classes/teach.ts";
 import { capHistory, endCap } from "../server/people/caps.ts";
 import { addPerson, findPerson, listPeople, setClinician } from "../server/people/people.ts";
-import { proposalsFor, takeLimitation } from "../server/people/take-limitation.ts";
+import { proposalsFor, recordLimitation } from "../server/people/record-limitation.ts";
 import { addPlan } from "../server/plans/plans.ts";
 import type { Role, Scope } from "../server/scope.ts";
 import { cookieOf, now, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
@@ -30,7 +30,7 @@ async function takeIn(rule: string, side: "left" | null) {
   if (!found) throw new Error(rule);
   const input = { rule, side, kind: null, eventDay: null, note: "secret note" };
   const proposals = await proposalsFor(scope, personId, found, input);
-  await takeLimitation(
+  await recordLimitation(
     scope,
     personId,
     found,

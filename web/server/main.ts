@@ -11,7 +11,7 @@ import { loadDemo } from "./demo/load-demo.ts";
 import { addressContext } from "./entrance.ts";
 import { gatherWrites } from "./gather-writes.ts";
 import { migrate } from "./migrate.ts";
-import { learnLeast } from "./movements/asks.ts";
+import { loadMinimumDemand } from "./movements/movement-demand.ts";
 import { SHIPPED } from "./movements/shipped.ts";
 
 const logger = pino({ level: process.env["LOG_LEVEL"] ?? "warn" });
@@ -71,7 +71,7 @@ export async function serve(options: { readonly port: number; readonly clientFol
   process.once("SIGTERM", stop);
   process.once("SIGINT", stop);
   // What the library can be made to ask is worked out, or read, while nobody waits for it.
-  void learnLeast(database(), SHIPPED, now).catch((error: unknown) => logger.warn(error, "form summaries"));
+  void loadMinimumDemand(database(), SHIPPED, now).catch((error: unknown) => logger.warn(error, "form summaries"));
   const address = server.address();
   return typeof address === "object" && address !== null ? address.port : options.port;
 }

@@ -61,4 +61,4 @@ export interface Body {
 }
 
 /** A body for what nobody in particular is doing, metres. */
-export const MIDDLING_STATURE = 1.65;
+export const REFERENCE_STATURE = 1.65;

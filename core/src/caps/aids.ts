@@ -1,7 +1,7 @@
-import type { OwnAid } from "../fit/place.ts";
+import type { OwnAid } from "../fit/support-options.ts";
+import { type StandStage, steadinessShown } from "./balance-levels.ts";
 import type { Cap, CapLimit } from "./cap.ts";
 import { USUAL_PRACTICE } from "./limitations/rule.ts";
-import { type StandStage, steadinessShown } from "./rungs.ts";
 
 const USES: Readonly<Record<OwnAid, string>> = { frame: "walks with a frame", stick: "walks with a stick" };
 /** From feet together on, a frame is company rather than what carries. */

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { capOf } from "./cap.fixture.ts";
 import { asksOn, type Cap, type CapLimit, holdsOn, instructorMayEnd, sidesOf } from "./cap.ts";
-import { capInWords, limitInBrief, limitInWords } from "./words.ts";
+import { capInWords, limitInBrief, limitInWords } from "./format-cap.ts";
 
 const cap = (more: Partial<Cap> = {}): Cap =>
   capOf({ channel: "noStanding" }, { reason: "dizzy", source: "the clinic", from: "2026-03-01", until: "2026-03-14", ...more });

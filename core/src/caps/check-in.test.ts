@@ -8,9 +8,9 @@ import { capOf } from "./cap.fixture.ts";
 import { isStricter } from "./cap.ts";
 import { dayCaps, readCheckIn } from "./check-in.ts";
 import { effectiveCaps } from "./effective.ts";
+import { limitInWords } from "./format-cap.ts";
 import { PAIN_PLACES } from "./pain-map.ts";
 import { USUAL_POLICY } from "./policy.ts";
-import { limitInWords } from "./words.ts";
 
 const DAY = "2026-10-14";
 const answers = (more: Partial<CheckInInput>): CheckIn => v.parse(CheckIn, { overall: "asUsual", ...more });

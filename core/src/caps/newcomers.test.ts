@@ -1,8 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { capsOfAids } from "./aids.ts";
+import type { StandStage } from "./balance-levels.ts";
+import { limitInWords } from "./format-cap.ts";
 import { limitsAfterRelease, newcomerLimits } from "./newcomers.ts";
-import type { StandStage } from "./rungs.ts";
-import { limitInWords } from "./words.ts";
 
 const STANDING = ["steadiness", "heldStanding", "bothHandsStanding"];
 const standing = (limits: ReturnType<typeof newcomerLimits>) =>

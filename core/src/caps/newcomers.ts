@@ -1,6 +1,6 @@
+import { type StandStage, steadinessShown } from "./balance-levels.ts";
 import type { CapLimit } from "./cap.ts";
 import { USUAL_PRACTICE } from "./limitations/rule.ts";
-import { type StandStage, steadinessShown } from "./rungs.ts";
 import { FIRST_AMOUNTS, USUAL_HANDS_UP } from "./usual-amounts.ts";
 
 /** Sessions without a catch, a wobble or a complaint after which a newcomer may be released. */

@@ -1,8 +1,10 @@
 import * as v from "valibot";
 import { addDays, daysBetween } from "../calendar.ts";
 import { otherSide, type Side } from "../side.ts";
+import { levelBelow } from "./balance-levels.ts";
 import type { WholeOrPart } from "./body-parts.ts";
 import { type Cap, CapLimit, type CapSide } from "./cap.ts";
+import { limitInWords } from "./format-cap.ts";
 import {
   AFFECTED_FEATURES,
   type AffectedFeature,
@@ -12,8 +14,6 @@ import {
   type Proposal,
 } from "./limitations/rule.ts";
 import type { MeasuredRange } from "./measured.ts";
-import { rungUnder } from "./rungs.ts";
-import { limitInWords } from "./words.ts";
 
 /** A limitation that a person has. */
 export interface Limitation {
@@ -106,7 +106,7 @@ function withNumbers(limit: CapLimit, proposal: Proposal, context: ProposalConte
     return [{ ...limit, limit: Math.floor(Math.min(limit.limit, strictest(limit.channel) ?? limit.limit) / 2) } as CapLimit];
   if (limit.channel === "longestBreath") return [{ ...limit, limit: longestBreath ?? limit.limit }];
   if (rungDown && limit.channel === "steadiness")
-    return [{ ...limit, limit: steadiness === null ? limit.limit : rungUnder(steadiness) }];
+    return [{ ...limit, limit: steadiness === null ? limit.limit : levelBelow(steadiness) }];
   if (follows === undefined || !("limit" in limit) || typeof limit.limit !== "number") return [limit];
   if (!("side" in limit)) return [{ ...limit, limit: measured(follows, "right") ?? limit.limit }] as CapLimit[];
   // Each side has its own measured number.

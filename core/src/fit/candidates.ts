@@ -14,7 +14,7 @@ import {
   type VariantSpec,
 } from "../movement/variant.ts";
 import type { Side } from "../side.ts";
-import { HALL_OFFERS, type Offers } from "./place.ts";
+import { HALL_OFFERS, type SupportOptions } from "./support-options.ts";
 
 /** A way of doing a movement before its sizes are chosen, written at full size. */
 export type Shape = VariantSpec;
@@ -85,7 +85,7 @@ const risingShapes = (movement: Movement, kinds: readonly VariantKind[], armrest
 export function shapesOf(
   movement: Movement,
   meantDepth: Depth = "middle",
-  { kinds, holds, armrests, inWater }: Offers = HALL_OFFERS,
+  { kinds, holds, armrests, inWater }: SupportOptions = HALL_OFFERS,
 ): Shape[] {
   if (rises(movement)) return risingShapes(movement, kinds, armrests);
   return kinds

@@ -2,21 +2,21 @@ import { armTakesPart, type Build, canStand } from "../body/build.ts";
 import { reliefOf } from "../body/supports.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import { movesPart, TAKES_PART, type WholeOrPart } from "../caps/body-parts.ts";
+import { appliesTo, CAP_TOLERANCE, type Cap } from "../caps/cap.ts";
 import {
   barsVariant,
-  breaks,
-  breaksInPose,
-  breaksInSize,
   type Extremes,
   forbidsAtAnySize,
   isOnFeet,
   isReadInWater,
+  poseViolatesCap,
   roundsLeft,
   roundsLeftMoving,
   roundsLeftOfAll,
   roundsOfHolding,
-} from "../caps/broken.ts";
-import { appliesTo, CAP_TOLERANCE, type Cap } from "../caps/cap.ts";
+  sizeViolatesCap,
+  violatesCap,
+} from "../caps/cap-violations.ts";
 import type { Demand } from "../movement/demand.ts";
 import type { Movement } from "../movement/format.ts";
 import { armMoves, FULL_SEATED_VARIANT, FULL_SIZE, type Sizes, VARIANT_KINDS, type VariantSpec } from "../movement/variant.ts";
@@ -28,20 +28,20 @@ import {
   BREATHING_FIDELITY,
   depthKept,
   fidelity,
-  type Meant,
   mostFidelity,
+  type PlannedVariant,
   rangeKept,
   readShape,
   steadinessKept,
 } from "./fidelity.ts";
 import { capsOnArm, isOnBody } from "./part-caps.ts";
-import { type FitPlace, type OwnAid, offersOf, type Scarce, type Way, wayGroups, wayOf } from "./place.ts";
+import { type FitPlace, type LimitedResources, type OwnAid, offersOf, type Way, wayGroups, wayOf } from "./support-options.ts";
 import type { RankedShape, RankedSize, VariantCache } from "./variant-cache.ts";
 import { armOnBody, armShape, bodyOf, type Part, partOf, SMALL_LEGS, sizesCode } from "./variant-parts.ts";
-import { workedCap } from "./working-share.ts";
+import { workedCap } from "./working-range.ts";
 
 /** What is fitted: one movement at one pace, for one person in one place. */
-export interface CellQuestion {
+export interface CellInput {
   readonly movement: Movement;
   readonly breathSeconds: number;
   /** Sides that lead, in their order, with the rounds planned of each. */
@@ -63,7 +63,7 @@ export interface CellQuestion {
   readonly aids: readonly OwnAid[];
   readonly place: FitPlace;
   /** What of the place there may not be enough of. */
-  readonly scarce: Scarce;
+  readonly scarce: LimitedResources;
   /** Share of a cap on range or load that forms are worked up to, 0 to 1. */
   readonly workingShare: number;
   /** Caps that hold today. */
@@ -71,13 +71,13 @@ export interface CellQuestion {
 }
 
 /** What a form may spend of the sums over a session. */
-export interface Spending {
+export interface SessionUse {
   /** Whether it may be on one leg at all. */
   readonly oneLeg: boolean;
   /** Share of the block's rounds with a hand above its shoulder. */
   readonly handsUp: number;
 }
-export const ANY_SPENDING: Spending = { oneLeg: true, handsUp: 1 };
+export const UNLIMITED_SESSION_USE: SessionUse = { oneLeg: true, handsUp: 1 };
 
 /** A form that breaks no cap, with the rounds that caps leave of it. */
 export interface FoundVariant {
@@ -183,8 +183,8 @@ export class CellSearch {
   /** The form this body is to do, and what it asks; null where this body has no form of it. */
   readonly full: VariantSpec;
   readonly meantDemands: readonly Demand[] | null;
-  readonly meant: Meant | null;
-  readonly question: CellQuestion;
+  readonly meant: PlannedVariant | null;
+  readonly question: CellInput;
   private readonly library: VariantCache;
   /** Caps as forms are worked up to them, in the order of the question's. */
   private readonly worked: readonly Cap[];
@@ -208,7 +208,7 @@ export class CellSearch {
   private readonly arms = new Map<number, ArmRead | null>();
   private readonly found = new Map<string, FoundVariant | null>();
 
-  constructor(question: CellQuestion, library: VariantCache) {
+  constructor(question: CellInput, library: VariantCache) {
     this.question = question;
     this.library = library;
     this.leads = question.turns.map(({ lead }) => lead);
@@ -244,7 +244,7 @@ export class CellSearch {
   }
 
   private breaksWorked(cap: Cap, choice: VariantSpec, demands: readonly Demand[], pace: Pace): boolean {
-    return demands.some((demand) => breaks(cap, choice, demand, this.roundsAt(pace)));
+    return demands.some((demand) => violatesCap(cap, choice, demand, this.roundsAt(pace)));
   }
 
   private roundsOf(kind: VariantSpec["kind"], demands: readonly Demand[], by: readonly Cap[]): number {
@@ -352,7 +352,7 @@ export class CellSearch {
 
   private beyondInPose(cap: Cap, choice: VariantSpec, extremes: readonly Extremes[]): boolean {
     if (!appliesTo(cap, choice.kind) || isReadInWater(cap, choice.kind)) return false;
-    return extremes.some((led) => breaksInPose(cap.limit, led) || breaksInSize(cap, choice, led));
+    return extremes.some((led) => poseViolatesCap(cap.limit, led) || sizeViolatesCap(cap, choice, led));
   }
 
   /** Whether a form breaks no cap in its key poses, which are quickly had and enough to turn most forms down. */
@@ -399,7 +399,7 @@ export class CellSearch {
   }
 
   /** Whether the arms of a form each break no cap on them, and are above the shoulder for no more of the block than they may. */
-  private armsPass(look: Look, sizes: Sizes, { handsUp }: Spending): boolean {
+  private armsPass(look: Look, sizes: Sizes, { handsUp }: SessionUse): boolean {
     const capped = this.armCaps.some((caps) => caps.length > 0);
     if (handsUp >= 1 && !capped) return true;
     const read = SIDES.map((side) => (armMoves(look.shape, side) ? this.armOf(look, sizes, side) : null));
@@ -440,7 +440,7 @@ export class CellSearch {
   }
 
   /** The most that what is left of a shape can keep, by what is known of it so far. */
-  private promise({ look, whole, next }: Searched, meant: Meant): number {
+  private promise({ look, whole, next }: Searched, meant: PlannedVariant): number {
     const head = look.ranked?.sizes[next];
     if (!look.ranked || !head) return Number.NEGATIVE_INFINITY;
     const body = whole ?? { steadiness: 1, depth: look.ranked.depth };
@@ -448,7 +448,7 @@ export class CellSearch {
   }
 
   /** The most that a shape could keep of which nothing is solved yet. */
-  private mostUnsolved(look: Look, meant: Meant): number {
+  private mostUnsolved(look: Look, meant: PlannedVariant): number {
     const keeps = readShape(meant, look.shape, null);
     const kept = rangeKept(meant, keeps, look.shape);
     return this.mostShare(look) * mostFidelity(meant, { steadiness: 1, depth: keeps.depth }, kept, this.isInTime(look));
@@ -470,7 +470,7 @@ export class CellSearch {
    * @param above what it has to keep more than to be of use
    * @returns null where caps leave none
    */
-  best(ways: readonly Way[], spending: Spending = ANY_SPENDING, above = 0): FoundVariant | null {
+  best(ways: readonly Way[], spending: SessionUse = UNLIMITED_SESSION_USE, above = 0): FoundVariant | null {
     return remember(this.found, `${ways.join()} ${spending.oneLeg} ${spending.handsUp} ${above}`, () => {
       const byWay = this.looksByWay();
       return this.search(
@@ -485,7 +485,7 @@ export class CellSearch {
    * The rounds that a form is credited with at most: an arm counts as moved when its part of the meant ranges at that size is,
    * trunk and legs when they are in the plainest form of the same trunk and legs.
    */
-  private mostRounds({ shape, pace }: Look, sizes: Sizes, { plain }: BodyRead, meant: Meant): number {
+  private mostRounds({ shape, pace }: Look, sizes: Sizes, { plain }: BodyRead, meant: PlannedVariant): number {
     if (this.partRounds.length === 0 || plain === null) return this.roundsAt(pace);
     const armSpan = (side: Side): number =>
       armMoves(shape, side)
@@ -500,7 +500,7 @@ export class CellSearch {
   }
 
   /** The most that a form of a shape is credited with at some size of trunk and legs: what the plainest one asks, less what is held. */
-  private readBody({ shape, pace, ranked, keeps }: Look, { trunk, legs }: Sizes, meant: Meant): BodyRead {
+  private readBody({ shape, pace, ranked, keeps }: Look, { trunk, legs }: Sizes, meant: PlannedVariant): BodyRead {
     return remember(keeps, 16 * trunk + legs, () => {
       const plain = plainShape(this.question.movement, shape);
       const done = this.demandsOf({ ...plain, sizes: { ...plain.sizes, trunk, legs } }, pace);
@@ -512,7 +512,7 @@ export class CellSearch {
   }
 
   /** Learns the next thing of a shape that is not known yet. @returns false where all is known */
-  private learn(head: Searched, meant: Meant, spending: Spending): boolean {
+  private learn(head: Searched, meant: PlannedVariant, spending: SessionUse): boolean {
     const { movement } = this.question;
     const { look } = head;
     if (!head.entered) {
@@ -533,7 +533,7 @@ export class CellSearch {
     return true;
   }
 
-  private search(looks: readonly Look[], spending: Spending, above: number): FoundVariant | null {
+  private search(looks: readonly Look[], spending: SessionUse, above: number): FoundVariant | null {
     const { meant } = this;
     if (meant === null) return null;
     const mostOf = (look: Look) => this.mostShare(look) * (this.isInTime(look) ? 1 : 1 - meant.weights.breath);

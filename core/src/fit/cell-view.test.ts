@@ -6,13 +6,13 @@ import { load } from "../movement/library.fixture.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { fitCell } from "./cell.ts";
 import { viewCell } from "./cell-view.ts";
-import { OPEN_HALL, scarceFor } from "./place.ts";
+import { limitedResources, OPEN_HALL } from "./support-options.ts";
 import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
 const library = createVariantCache();
 const ROUNDS = 6;
 /** In a hall with enough of everything. */
-const ALONE = { depth: null, aids: [], place: OPEN_HALL, scarce: scarceFor(OPEN_HALL, 1), workingShare: 1 };
+const ALONE = { depth: null, aids: [], place: OPEN_HALL, scarce: limitedResources(OPEN_HALL, 1), workingShare: 1 };
 const cap = (limit: CapLimit): Cap => capOf(limit, { reason: "sore", source: "the clinic" });
 function view(id: string, ...limits: CapLimit[]) {
   const movement = load(id);

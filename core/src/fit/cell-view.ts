@@ -1,9 +1,9 @@
 import { holdInWords } from "../body/supports.ts";
 import type { Cap } from "../caps/cap.ts";
-import { limitInBrief, limitInWords, reasonInWords } from "../caps/words.ts";
+import { limitInBrief, limitInWords, reasonInWords } from "../caps/format-cap.ts";
 import type { VariantKind, VariantSpec } from "../movement/variant.ts";
 import { otherSide, type Side } from "../side.ts";
-import type { FittedCell, GaveWay } from "./cell.ts";
+import type { BlockedBy, FittedCell } from "./cell.ts";
 import { type FitBlock, type FitPlan, mostRounds } from "./fit-plan.ts";
 import type { FittedRow } from "./session.ts";
 
@@ -41,7 +41,7 @@ export interface CellView {
 }
 
 /** What beside caps keeps somebody from their best form, in words. */
-const GAVE_WAY_WORDS: Readonly<Record<GaveWay, string>> = {
+const GAVE_WAY_WORDS: Readonly<Record<BlockedBy, string>> = {
   rail: "No rail space left for this movement",
   helpers: "No helper free for this movement",
   chairs: "No chair free for this movement",

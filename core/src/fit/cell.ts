@@ -1,17 +1,17 @@
 import type { Build } from "../body/build.ts";
-import { isStanding } from "../caps/broken.ts";
 import type { Cap } from "../caps/cap.ts";
+import { isStanding } from "../caps/cap-violations.ts";
 import type { Demand } from "../movement/demand.ts";
 import type { VariantSpec } from "../movement/variant.ts";
 import type { Side } from "../side.ts";
-import { type CellQuestion, CellSearch, type FoundVariant, lighterSideOf, type Pace } from "./cell-search.ts";
-import { levelOf, type Meant } from "./fidelity.ts";
-import { wayCost, wayOf } from "./place.ts";
+import { type CellInput, CellSearch, type FoundVariant, lighterSideOf, type Pace } from "./cell-search.ts";
+import { type PlannedVariant, rangeShare } from "./fidelity.ts";
+import { wayCost, wayOf } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
 /** What beside caps keeps somebody from their best form: the room, the instructor's word, or getting up and down too often. */
-export const GAVE_WAY = ["rail", "helpers", "chairs", "held", "changes"] as const;
-export type GaveWay = (typeof GAVE_WAY)[number];
+export const BLOCKED_BY = ["rail", "helpers", "chairs", "held", "changes"] as const;
+export type BlockedBy = (typeof BLOCKED_BY)[number];
 
 /** The form chosen for one person in one block, or rest. */
 export interface FittedCell {
@@ -31,7 +31,7 @@ export interface FittedCell {
   readonly lighterSide: Side | null;
   /** Caps that the meant form would break, in the order given, and those over the session that this block gave way to. */
   readonly because: readonly Cap[];
-  readonly gaveWay: GaveWay | null;
+  readonly gaveWay: BlockedBy | null;
   /** One reading per leading side; empty at rest. */
   readonly demands: readonly Demand[];
 }
@@ -48,7 +48,7 @@ const REST: Omit<FittedCell, "because" | "gaveWay"> = {
 };
 
 /** A cell spent at rest. @param kept what breathing along keeps; 0 for rest */
-export const restCell = (because: readonly Cap[], gaveWay: GaveWay | null = null, kept = 0): FittedCell => ({
+export const restCell = (because: readonly Cap[], gaveWay: BlockedBy | null = null, kept = 0): FittedCell => ({
   ...REST,
   breathing: kept > 0,
   fidelity: kept,
@@ -59,17 +59,17 @@ export const restCell = (because: readonly Cap[], gaveWay: GaveWay | null = null
 /** A cell done in a form. */
 export const variantCell = (
   { choice, fidelity, rounds, pace, demands }: FoundVariant,
-  meant: Meant,
+  meant: PlannedVariant,
   build: Build,
   because: readonly Cap[],
-  gaveWay: GaveWay | null = null,
+  gaveWay: BlockedBy | null = null,
 ): FittedCell => ({
   choice,
   breathing: false,
   fidelity,
   rounds,
   pace,
-  level: levelOf(meant, choice),
+  level: rangeShare(meant, choice),
   lighterSide: lighterSideOf(choice, build),
   because,
   gaveWay,
@@ -98,7 +98,7 @@ export function bestVariant(search: CellSearch): FoundVariant | null {
 }
 
 /** The richest form and size of one block whose computed demands break no cap; where there is none, breathing along, or rest. */
-export function fitCell(question: CellQuestion, library: VariantCache): FittedCell {
+export function fitCell(question: CellInput, library: VariantCache): FittedCell {
   const search = new CellSearch(question, library);
   const because = search.broken();
   const best = bestVariant(search);

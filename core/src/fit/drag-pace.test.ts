@@ -8,7 +8,7 @@ import { load } from "../movement/library.fixture.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { cases } from "../test-size.fixture.ts";
 import { fitCell } from "./cell.ts";
-import { scarceFor } from "./place.ts";
+import { limitedResources } from "./support-options.ts";
 import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
 const library = createVariantCache();
@@ -39,7 +39,7 @@ const fit = (id: string, { limits = [], breathSeconds = 6, equipment = "bare", d
       equipment,
       aids: [],
       place,
-      scarce: scarceFor(place, 1),
+      scarce: limitedResources(place, 1),
       workingShare: 1,
       caps: limits.map((limit) => capOf(limit)),
     },

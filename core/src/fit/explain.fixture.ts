@@ -1,11 +1,11 @@
 import type { Cap } from "../caps/cap.ts";
-import { inOneGo } from "../steps.ts";
+import { runToCompletion } from "../run-to-completion.ts";
 import { cellWorth, fitCell } from "./cell.ts";
 import type { Explanation } from "./explain.ts";
 import type { FitPlan } from "./fit-plan.ts";
-import type { Scarce } from "./place.ts";
-import { chooseWays, type FitMemory, type FitPerson, type PersonOptions, personOptionsInSteps, rowOf } from "./session.ts";
+import { chooseWays, type FitMemory, type FitPerson, type PersonOptions, personOptionsIncrementally, rowOf } from "./session.ts";
 import { isOverSession, MINUTES_CHANNELS } from "./session-limits.ts";
+import type { LimitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
 /** Where an explanation is checked. */
@@ -13,13 +13,13 @@ export interface Checked {
   readonly plan: FitPlan;
   readonly person: FitPerson;
   readonly block: number;
-  readonly scarce: Scarce;
+  readonly scarce: LimitedResources;
   readonly library: VariantCache;
   readonly memory: FitMemory;
 }
 
 const optionsOf = ({ plan, scarce, library, memory }: Checked, person: FitPerson): PersonOptions =>
-  inOneGo(personOptionsInSteps(plan, person, scarce, library, memory));
+  runToCompletion(personOptionsIncrementally(plan, person, scarce, library, memory));
 
 /** What a block's best form is worth for a person without some caps, fitted on its own. */
 function worthAlone(checked: Checked, gone: readonly Cap[]): number {

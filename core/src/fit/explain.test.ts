@@ -2,18 +2,18 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import type { CapLimit } from "../caps/cap.ts";
 import { load } from "../movement/library.fixture.ts";
-import { inOneGo } from "../steps.ts";
+import { runToCompletion } from "../run-to-completion.ts";
 import { cases } from "../test-size.fixture.ts";
 import { untrueOf } from "./explain.fixture.ts";
-import { type Explanation, explainInSteps } from "./explain.ts";
+import { type Explanation, explainIncrementally } from "./explain.ts";
 import { anyPerson, capsOf, planOf } from "./group.fixture.ts";
-import { OPEN_HALL, scarceFor } from "./place.ts";
 import { createFitMemory, type FitPerson, fitPerson } from "./session.ts";
+import { limitedResources, OPEN_HALL } from "./support-options.ts";
 import { createVariantCache } from "./variant-cache.ts";
 
 const library = createVariantCache();
 const memory = createFitMemory();
-const SCARCE = scarceFor(OPEN_HALL, 1);
+const SCARCE = limitedResources(OPEN_HALL, 1);
 const plan = planOf(
   ["lift-and-part", "one-leg-toe-near", "side-weight-shift", "trunk-turn", "shift-and-press"].map(load),
   OPEN_HALL,
@@ -21,7 +21,9 @@ const plan = planOf(
 const blockId = (block: number) => plan.blocks[block]?.id ?? "";
 
 const explain = (person: FitPerson, block: number): Explanation =>
-  inOneGo(explainInSteps(plan, person, fitPerson(plan, person, library, memory), blockId(block), SCARCE, library, memory));
+  runToCompletion(
+    explainIncrementally(plan, person, fitPerson(plan, person, library, memory), blockId(block), SCARCE, library, memory),
+  );
 
 const person = (...limits: CapLimit[]): FitPerson => ({
   id: "p",

@@ -1,17 +1,17 @@
 import type { Cap } from "../caps/cap.ts";
-import { bestVariant, cellWorth, type FittedCell, type GaveWay, variantWorth } from "./cell.ts";
+import { type BlockedBy, bestVariant, cellWorth, type FittedCell, variantWorth } from "./cell.ts";
 import { CellSearch } from "./cell-search.ts";
 import type { FitHold, FitPlan } from "./fit-plan.ts";
-import type { Scarce } from "./place.ts";
 import {
   chooseWays,
   type FitMemory,
   type FitPerson,
   type FittedRow,
   type PersonOptions,
-  personOptionsInSteps,
+  personOptionsIncrementally,
 } from "./session.ts";
 import { isOverSession, MINUTES_CHANNELS } from "./session-limits.ts";
+import type { LimitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
 /** Why a cell is not the whole movement. */
@@ -22,7 +22,7 @@ export interface Explanation {
    */
   readonly caps: readonly Cap[];
   /** What else stands in the way. */
-  readonly gaveWay: GaveWay | null;
+  readonly gaveWay: BlockedBy | null;
   /** What the cell would be worth without those caps, 0 to 1. */
   readonly without: number;
 }
@@ -34,15 +34,15 @@ export interface OpenWay {
 }
 
 /** The ways that a person's caps leave open in one block: what the instructor may hold them to. */
-export function* openWaysInSteps(
+export function* openWaysIncrementally(
   plan: FitPlan,
   person: FitPerson,
   blockId: string,
-  scarce: Scarce,
+  scarce: LimitedResources,
   library: VariantCache,
   memory: FitMemory,
 ): Generator<undefined, OpenWay[]> {
-  const options = yield* personOptionsInSteps(plan, person, scarce, library, memory);
+  const options = yield* personOptionsIncrementally(plan, person, scarce, library, memory);
   const each = options.blocks.find(({ block }) => block.id === blockId);
   if (!each) return [];
   const open = each.search
@@ -101,12 +101,12 @@ const keptInBlock = ({ search }: PersonOptions["blocks"][number], library: Varia
  *
  * @param blockId a block of the plan
  */
-export function* explainInSteps(
+export function* explainIncrementally(
   plan: FitPlan,
   person: FitPerson,
   row: FittedRow,
   blockId: string,
-  scarce: Scarce,
+  scarce: LimitedResources,
   library: VariantCache,
   memory: FitMemory,
 ): Generator<undefined, Explanation> {
@@ -116,14 +116,14 @@ export function* explainInSteps(
   const nothing: Explanation = { caps: [], gaveWay: cell.gaveWay, without: cell.fidelity };
   if (cell.fidelity >= 1 - MORE) return { ...nothing, gaveWay: null };
   if (cell.gaveWay !== null) return nothing;
-  const options = yield* personOptionsInSteps(plan, person, scarce, library, memory);
+  const options = yield* personOptionsIncrementally(plan, person, scarce, library, memory);
   const each = options.blocks[at] as PersonOptions["blocks"][number];
   const best = Math.max(...each.all.map(({ worth }) => worth));
   if (worth < best - MORE) {
     const overSession = person.caps.filter((cap) => isOverSession(cap) || MINUTES_CHANNELS.includes(cap.limit.channel));
     const found = yield* smallest(overSession, worth, function* (gone) {
       const caps = person.caps.filter((cap) => !gone.includes(cap));
-      const without = yield* personOptionsInSteps(plan, { ...person, caps }, scarce, library, memory);
+      const without = yield* personOptionsIncrementally(plan, { ...person, caps }, scarce, library, memory);
       return (chooseWays(without).chosen[at] as { worth: number }).worth;
     });
     return found ? { ...found, gaveWay: null } : { ...nothing, gaveWay: "changes" };

@@ -61,7 +61,7 @@ export interface MeantRanges {
 }
 
 /** What of the meant form there is to keep. */
-export interface Meant extends MeantRanges {
+export interface PlannedVariant extends MeantRanges {
   readonly weights: Weights;
   readonly steadiness: number;
 }
@@ -78,7 +78,11 @@ export const readMeantRanges = (choice: VariantSpec, plain: readonly Demand[]): 
 });
 
 /** @param demands of the meant form */
-export const readMeant = (movement: Pick<Movement, "purpose">, ranges: MeantRanges, demands: readonly Demand[]): Meant => ({
+export const readMeant = (
+  movement: Pick<Movement, "purpose">,
+  ranges: MeantRanges,
+  demands: readonly Demand[],
+): PlannedVariant => ({
   ...ranges,
   weights: weightsOf(movement),
   steadiness: steadiest(demands),
@@ -94,9 +98,9 @@ export interface ShapeKeeps {
 const share = (done: number, meant: number, counts: number): number => (meant < counts ? 1 : Math.min(1, done / meant));
 
 /** @param plain demands of its plainest shape at full size; null where only smaller sizes can be done, which are then taken at their best */
-export function readShape(meant: Meant, shape: VariantSpec, plain: readonly Demand[] | null): ShapeKeeps {
+export function readShape(meant: PlannedVariant, shape: VariantSpec, plain: readonly Demand[] | null): ShapeKeeps {
   const most = shape.weightBack ? DEPTH_KEPT_WITH_WEIGHT_BACK : 1;
-  const done = (range: Meant["moving"][number]): number =>
+  const done = (range: PlannedVariant["moving"][number]): number =>
     plain === null ? 1 : Math.min(1, span(plain, range.column) / range.span);
   return {
     ranges: meant.moving.map((range) => (takesPart(shape, range.part) ? done(range) : 0)),
@@ -111,10 +115,11 @@ export interface BodyKeeps {
 }
 
 /** How much of the meant depth a form goes to, 0 to 1. */
-export const depthKept = (meant: Meant, done: readonly Demand[]): number => share(deepest(done), meant.depth, DEPTH_THAT_COUNTS);
+export const depthKept = (meant: PlannedVariant, done: readonly Demand[]): number =>
+  share(deepest(done), meant.depth, DEPTH_THAT_COUNTS);
 
 /** How much of the meant steadiness a form asks for, 0 to 1. @param relief what is held takes off what was solved without */
-export const steadinessKept = (meant: Meant, done: readonly Demand[], relief = 0): number =>
+export const steadinessKept = (meant: PlannedVariant, done: readonly Demand[], relief = 0): number =>
   share(relief > 0 ? Math.max(1, steadiest(done) - relief) : steadiest(done), meant.steadiness, STEADINESS_THAT_COUNTS);
 
 /** Share of full size of a part of the body. */
@@ -132,7 +137,7 @@ export interface RangeKept {
 }
 
 /** What a choice keeps of the meant ranges; it does not depend on stature nor pace. */
-export function rangeKept(meant: Meant, { ranges }: Pick<ShapeKeeps, "ranges">, choice: VariantSpec): RangeKept {
+export function rangeKept(meant: PlannedVariant, { ranges }: Pick<ShapeKeeps, "ranges">, choice: VariantSpec): RangeKept {
   if (meant.moving.length === 0) return { range: 1, sides: 1 };
   let kept = 0;
   const meantSides = new Set<Side>();
@@ -154,7 +159,12 @@ export function rangeKept(meant: Meant, { ranges }: Pick<ShapeKeeps, "ranges">, 
  *
  * @param inTime whether breath and timing are the room's
  */
-export const mostFidelity = ({ weights }: Meant, body: BodyKeeps, { range, sides }: RangeKept, inTime: boolean): number =>
+export const mostFidelity = (
+  { weights }: PlannedVariant,
+  body: BodyKeeps,
+  { range, sides }: RangeKept,
+  inTime: boolean,
+): number =>
   // Weights add up to 1 but for the last digit.
   Math.min(
     1,
@@ -170,7 +180,13 @@ export const mostFidelity = ({ weights }: Meant, body: BodyKeeps, { range, sides
  *
  * @param plain what that one keeps
  */
-export const fidelity = (meant: Meant, plain: BodyKeeps, kept: RangeKept, done: readonly Demand[], inTime: boolean): number =>
+export const fidelity = (
+  meant: PlannedVariant,
+  plain: BodyKeeps,
+  kept: RangeKept,
+  done: readonly Demand[],
+  inTime: boolean,
+): number =>
   mostFidelity(
     meant,
     {
@@ -182,7 +198,7 @@ export const fidelity = (meant: Meant, plain: BodyKeeps, kept: RangeKept, done: 
   );
 
 /** The share of full size that a choice does over the parts of the body that the movement uses: what the vessel shows. */
-export function levelOf(meant: Meant, choice: VariantSpec): number {
+export function rangeShare(meant: PlannedVariant, choice: VariantSpec): number {
   if (meant.moving.length === 0) return 1;
   const done = meant.moving.map(({ part }) => (takesPart(choice, part) ? sizeOf(choice, part) : 0));
   return done.reduce((sum, size) => sum + size, 0) / done.length;

@@ -1,10 +1,10 @@
-import { limitInWords } from "../caps/words.ts";
+import { limitInWords } from "../caps/format-cap.ts";
 import type { VariantSpec } from "../movement/variant.ts";
-import type { GaveWay } from "./cell.ts";
+import type { BlockedBy } from "./cell.ts";
 import type { FitPlan } from "./fit-plan.ts";
 import { type FittedGroup, gapOf } from "./group.ts";
-import { type Way, wayOf } from "./place.ts";
 import type { RowSums } from "./session.ts";
+import { type Way, wayOf } from "./support-options.ts";
 
 /** One person in one block, as the open format says it. Shares are 0 to 1. */
 export interface AnsweredCell {
@@ -23,7 +23,7 @@ export interface AnsweredCell {
   readonly steadiness: number;
   /** Ids of caps that the meant form goes beyond, with their words. */
   readonly because: readonly { readonly id: string; readonly words: string }[];
-  readonly gaveWay: GaveWay | null;
+  readonly gaveWay: BlockedBy | null;
 }
 
 /** The open format of the fit's answer, version 1; docs/formats.md explains it. */

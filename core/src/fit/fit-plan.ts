@@ -4,8 +4,8 @@ import type { VariantSpec } from "../movement/variant.ts";
 import type { Turn } from "../plan/count.ts";
 import type { PlanItem } from "../plan/plan-item.ts";
 import type { TeachingStyle } from "../plan/style.ts";
-import type { FitPlace, Way } from "./place.ts";
-import { WORKING_SHARES } from "./working-share.ts";
+import type { FitPlace, Way } from "./support-options.ts";
+import { WORKING_SHARES } from "./working-range.ts";
 
 /** A block as the fit needs it: what the room does, on which sides, at what pace and for how long. */
 export interface FitBlock {

@@ -8,8 +8,8 @@ import { PlanFile, type PlanInFile, unknownMovements } from "../plan/plan-file.t
 import { schedulePlan, withMovements } from "../plan/schedule-plan.ts";
 import { circumstancesOf } from "../plan/setting.ts";
 import { type FitPlan, fitPlanOf } from "./fit-plan.ts";
-import { type FitPlace, OPEN_HALL, OWN_AIDS } from "./place.ts";
 import type { FitPerson } from "./session.ts";
+import { type FitPlace, OPEN_HALL, OWN_AIDS } from "./support-options.ts";
 
 /**
  * The open format of a question to the fit, version 1: a plan in the plan format, people with bodies and caps, and what

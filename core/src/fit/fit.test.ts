@@ -2,10 +2,10 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { buildOf, type MeasuredBody, USUAL_BODY, USUAL_BUILD, WHOLE } from "../body/build.ts";
 import { anyLimit, tightened } from "../caps/any-limit.fixture.ts";
-import { breaks, roundsOfHolding } from "../caps/broken.ts";
 import { capOf } from "../caps/cap.fixture.ts";
 import type { Cap, CapLimit } from "../caps/cap.ts";
-import { capInWords } from "../caps/words.ts";
+import { roundsOfHolding, violatesCap } from "../caps/cap-violations.ts";
+import { capInWords } from "../caps/format-cap.ts";
 import type { Demand } from "../movement/demand.ts";
 import { hasLandVariant, type Movement } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";
@@ -14,10 +14,10 @@ import { circumstances } from "../plan/plan.fixture.ts";
 import { schedulePlan } from "../plan/schedule-plan.ts";
 import { cases } from "../test-size.fixture.ts";
 import { cellOnFeet, fitCell } from "./cell.ts";
-import type { CellQuestion } from "./cell-search.ts";
+import type { CellInput } from "./cell-search.ts";
 import { fitPlanOf } from "./fit-plan.ts";
-import { OPEN_HALL, scarceFor } from "./place.ts";
 import { fitPerson } from "./session.ts";
+import { limitedResources, OPEN_HALL } from "./support-options.ts";
 import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
 const movements = loadAll().filter(hasLandVariant);
@@ -29,7 +29,7 @@ const ROUNDS = 6;
 const cap = (limit: CapLimit): Cap =>
   capOf(limit, { reason: "sore right shoulder", source: "the clinic", until: "2026-03-14", dateKind: "ends" });
 
-const question = (movement: Movement, caps: readonly Cap[]): CellQuestion => ({
+const question = (movement: Movement, caps: readonly Cap[]): CellInput => ({
   movement,
   breathSeconds: 8,
   turns: leadsOf(movement).map((lead) => ({ lead, rounds: ROUNDS })),
@@ -40,7 +40,7 @@ const question = (movement: Movement, caps: readonly Cap[]): CellQuestion => ({
   depth: null,
   aids: [],
   place: OPEN_HALL,
-  scarce: scarceFor(OPEN_HALL, 1),
+  scarce: limitedResources(OPEN_HALL, 1),
   workingShare: 1,
 });
 const fit = (movement: Movement, caps: readonly Cap[]) => fitCell(question(movement, caps), library);
@@ -149,7 +149,7 @@ describe("whatever the caps", () => {
         if (choice === null) return;
         const meant = library.demands(movement, FULL_STANDING_VARIANT, question(movement, []), 8, leadsOf(movement)) ?? [];
         for (const each of caps) {
-          for (const demand of demands) expect(breaks(each, choice, demand, ROUNDS)).toBe(false);
+          for (const demand of demands) expect(violatesCap(each, choice, demand, ROUNDS)).toBe(false);
           expect(rounds).toBeLessThanOrEqual(roundsOfHolding([each], choice.kind, demands, meant, ROUNDS));
           if (each.limit.channel === "rounds") expect(rounds).toBeLessThanOrEqual(each.limit.limit);
         }

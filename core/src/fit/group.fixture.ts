@@ -7,8 +7,8 @@ import type { Movement } from "../movement/format.ts";
 import { circumstances } from "../plan/plan.fixture.ts";
 import { schedulePlan } from "../plan/schedule-plan.ts";
 import { type FitPlan, fitPlanOf } from "./fit-plan.ts";
-import type { FitPlace } from "./place.ts";
 import type { FitPerson } from "./session.ts";
+import type { FitPlace } from "./support-options.ts";
 
 /** Caps of these limits, named by their place. */
 export const capsOf = (limits: readonly CapLimit[]) => limits.map((limit, i) => ({ ...capOf(limit), id: `c${i}` }));

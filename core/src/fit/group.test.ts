@@ -2,8 +2,8 @@ import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { buildOf, USUAL_BODY } from "../body/build.ts";
 import { anyLimit, tightened } from "../caps/any-limit.fixture.ts";
-import { breaks } from "../caps/broken.ts";
 import type { CapLimit } from "../caps/cap.ts";
+import { violatesCap } from "../caps/cap-violations.ts";
 import { readDemand } from "../movement/demand.ts";
 import { load } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
@@ -13,9 +13,9 @@ import { cases } from "../test-size.fixture.ts";
 import { cellOnFeet } from "./cell.ts";
 import type { FitPlan } from "./fit-plan.ts";
 import { anyPerson, capsOf, named, planOf } from "./group.fixture.ts";
-import { fitGroup, gapOf, goodOf } from "./group.ts";
-import { type FitPlace, OPEN_HALL, wayOf } from "./place.ts";
+import { fitGroup, gapOf, welfare } from "./group.ts";
 import { createFitMemory, type FitPerson, type FittedRow } from "./session.ts";
+import { type FitPlace, OPEN_HALL, wayOf } from "./support-options.ts";
 import { createVariantCache } from "./variant-cache.ts";
 
 const SESSION = [
@@ -63,7 +63,7 @@ function expectNoCapBroken(plan: FitPlan, person: FitPerson, row: FittedRow): vo
       const samples = sampleTrack(track);
       expect(samples.problem).toBeNull();
       const demand = readDemand(samples, { stature: person.stature }, block.breathSeconds * block.movement.breaths);
-      for (const cap of person.caps) expect(breaks(cap, choice, demand, rounds), JSON.stringify(cap.limit)).toBe(false);
+      for (const cap of person.caps) expect(violatesCap(cap, choice, demand, rounds), JSON.stringify(cap.limit)).toBe(false);
       for (const side of ["left", "right"] as const) {
         const i = sideIndex(side);
         sums.oneLeg[i] += Math.min(planned, rounds) * demand.oneLegSeconds[i];
@@ -173,7 +173,7 @@ describe("a group and what the room has", () => {
   });
 
   test("lifting the worst-off counts for more than anything the others could gain", () => {
-    expect(goodOf(0.4) - goodOf(0.3)).toBeGreaterThan(goodOf(1) - goodOf(0.4));
-    expect(goodOf(0.9) - goodOf(0.8)).toBeLessThan(goodOf(0.6) - goodOf(0.5));
+    expect(welfare(0.4) - welfare(0.3)).toBeGreaterThan(welfare(1) - welfare(0.4));
+    expect(welfare(0.9) - welfare(0.8)).toBeLessThan(welfare(0.6) - welfare(0.5));
   });
 });

@@ -1,7 +1,6 @@
-import { inOneGo } from "../steps.ts";
+import { runToCompletion } from "../run-to-completion.ts";
 import type { FitPlan } from "./fit-plan.ts";
-import { type CellOption, TAKEN, type Takes } from "./options.ts";
-import { scarceFor } from "./place.ts";
+import { type CellOption, RESOURCES, type ResourceUse } from "./options.ts";
 import {
   type ChosenWays,
   chooseWays,
@@ -11,9 +10,10 @@ import {
   type FittedRow,
   OWN_WORTH,
   type PersonOptions,
-  personOptionsInSteps,
+  personOptionsIncrementally,
   rowOf,
 } from "./session.ts";
+import { limitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
 /** Everybody's rows and how good they are together. */
@@ -36,13 +36,13 @@ const LIFT = 10;
  *
  * @param kept 0 to 1
  */
-export const goodOf = (kept: number): number => Math.sqrt(Math.max(0, kept)) + LIFT * Math.min(0, kept - WORST_OFF);
+export const welfare = (kept: number): number => Math.sqrt(Math.max(0, kept)) + LIFT * Math.min(0, kept - WORST_OFF);
 
 /** What a group gains from the next little more of a session, at a share kept. */
-const slopeOf = (kept: number): number => 1 / (2 * Math.sqrt(Math.max(0.01, kept))) + (kept < WORST_OFF ? LIFT : 0);
+const welfareSlope = (kept: number): number => 1 / (2 * Math.sqrt(Math.max(0.01, kept))) + (kept < WORST_OFF ? LIFT : 0);
 
 /** What a group gains when everybody keeps all of a session. */
-const mostGood = (people: number): number => Math.max(1, people) * goodOf(1);
+const maxWelfare = (people: number): number => Math.max(1, people) * welfare(1);
 
 /** How much more good another fit could do, a share of what there is to gain. */
 export const gapOf = ({
@@ -50,7 +50,7 @@ export const gapOf = ({
   bound,
   rows,
 }: Pick<FittedGroup, "good" | "bound"> & { readonly rows: readonly unknown[] }): number =>
-  Math.max(0, bound - good) / mostGood(rows.length);
+  Math.max(0, bound - good) / maxWelfare(rows.length);
 
 /** How much trouble is taken over a fit. */
 interface Effort {
@@ -67,12 +67,12 @@ export const PATIENT_EFFORT: Effort = { patient: true, nearEnough: 0.0001, price
 const EPSILON = 1e-9;
 
 /** So much of each thing that a room has. */
-type Counts = { -readonly [What in keyof Takes]: number };
+type Counts = { -readonly [What in keyof ResourceUse]: number };
 const noneTaken = (): Counts => ({ rail: 0, helpers: 0, chairs: 0 });
 
 /** Who takes what of the room in each block. */
 class Room {
-  private readonly places: Takes;
+  private readonly places: ResourceUse;
   private readonly taken: Counts[];
 
   constructor({ place, blocks }: FitPlan) {
@@ -81,14 +81,14 @@ class Room {
   }
 
   hasFor(block: number, { takes }: CellOption): boolean {
-    const taken = this.taken[block] as Takes;
-    return TAKEN.every((what) => takes[what] === 0 || taken[what] + takes[what] <= this.places[what]);
+    const taken = this.taken[block] as ResourceUse;
+    return RESOURCES.every((what) => takes[what] === 0 || taken[what] + takes[what] <= this.places[what]);
   }
 
   private add({ chosen }: ChosenWays, times: 1 | -1): void {
     chosen.forEach(({ takes }, block) => {
       const taken = this.taken[block] as Counts;
-      for (const what of TAKEN) taken[what] += times * takes[what];
+      for (const what of RESOURCES) taken[what] += times * takes[what];
     });
   }
 
@@ -101,15 +101,15 @@ class Room {
   }
 
   /** How many more are taken than there are, by block. */
-  over(block: number, what: (typeof TAKEN)[number]): number {
-    return (this.taken[block] as Takes)[what] - this.places[what];
+  over(block: number, what: (typeof RESOURCES)[number]): number {
+    return (this.taken[block] as ResourceUse)[what] - this.places[what];
   }
 
   isOver(): boolean {
-    return this.taken.some((_, block) => TAKEN.some((what) => this.over(block, what) > 0));
+    return this.taken.some((_, block) => RESOURCES.some((what) => this.over(block, what) > 0));
   }
 
-  get capacity(): Takes {
+  get capacity(): ResourceUse {
     return this.places;
   }
 }
@@ -125,7 +125,7 @@ interface Shared {
 }
 
 /** Good of everybody's ways. */
-const goodTogether = (ways: Iterable<ChosenWays>): number => [...ways].reduce((sum, each) => sum + goodOf(keptOf(each)), 0);
+const goodTogether = (ways: Iterable<ChosenWays>): number => [...ways].reduce((sum, each) => sum + welfare(keptOf(each)), 0);
 
 /** What somebody chooses with what the room has left: their own best where there is room for all of it. */
 function chooseIn(room: Room, options: PersonOptions, alone: ChosenWays, { patient }: Effort): ChosenWays {
@@ -150,7 +150,7 @@ function inTurn(plan: FitPlan, order: readonly PersonOptions[], alone: Alone, ef
 /** Whether one person has in some block what another would take at their best and does not have. */
 const standsInTheWay = (holds: ChosenWays, wants: ChosenWays, has: ChosenWays): boolean =>
   holds.chosen.some(({ takes }, block) =>
-    TAKEN.some((what) => {
+    RESOURCES.some((what) => {
       const wanted = (wants.chosen[block] as CellOption).takes[what] > (has.chosen[block] as CellOption).takes[what];
       return takes[what] > 0 && wanted;
     }),
@@ -200,15 +200,15 @@ function* shareOut(
   const { capacity } = new Room(plan);
   const prices = plan.blocks.map(noneTaken);
   const ownKept = (options: PersonOptions) => keptOf(alone.get(options) as ChosenWays);
-  let bound = [...alone.values()].reduce((sum, { bound: most, chosen }) => sum + goodOf(most / Math.max(1, chosen.length)), 0);
-  const isScarce = ({ takes }: CellOption) => TAKEN.some((what) => takes[what] > 0 && capacity[what] < people.length);
+  let bound = [...alone.values()].reduce((sum, { bound: most, chosen }) => sum + welfare(most / Math.max(1, chosen.length)), 0);
+  const isScarce = ({ takes }: CellOption) => RESOURCES.some((what) => takes[what] > 0 && capacity[what] < people.length);
   const without = new Map(
     people
       .filter((options) => (alone.get(options) as ChosenWays).chosen.some(isScarce))
       .map((options) => [options, keptOf(chooseWays(options, (_, option) => (isScarce(option) ? null : option.worth)))]),
   );
   yield;
-  const loses = (options: PersonOptions) => goodOf(ownKept(options)) - goodOf(without.get(options) ?? ownKept(options));
+  const loses = (options: PersonOptions) => welfare(ownKept(options)) - welfare(without.get(options) ?? ownKept(options));
   const orders = [
     people.toSorted((a, b) => loses(b) - loses(a) || byId(a, b)),
     people.toSorted((a, b) => ownKept(a) - ownKept(b) || byId(a, b)),
@@ -222,31 +222,31 @@ function* shareOut(
     const gains = new Map<PersonOptions, number>();
     for (const options of people) {
       const kept = ownKept(options);
-      const slope = slopeOf(kept) / count;
+      const slope = welfareSlope(kept) / count;
       const priceOf = (block: number, { takes }: CellOption) =>
-        TAKEN.reduce((sum, what) => sum + takes[what] * (prices[block] as Takes)[what], 0);
+        RESOURCES.reduce((sum, what) => sum + takes[what] * (prices[block] as ResourceUse)[what], 0);
       const chosen = chooseWays(options, (block, option) => option.worth - priceOf(block, option) / slope, effort.patient);
       room.enter(chosen);
       // The good is concave, so that it lies below its tangent wherever that is laid.
-      value += goodOf(kept) - slope * count * kept + slope * chosen.bound;
+      value += welfare(kept) - slope * count * kept + slope * chosen.bound;
       gains.set(options, slope * chosen.worth);
       yield;
     }
-    value += prices.reduce((sum, price) => sum + TAKEN.reduce((all, what) => all + price[what] * capacity[what], 0), 0);
+    value += prices.reduce((sum, price) => sum + RESOURCES.reduce((all, what) => all + price[what] * capacity[what], 0), 0);
     bound = Math.min(bound, value);
-    const over = plan.blocks.map((_, block) => TAKEN.map((what) => room.over(block, what)));
+    const over = plan.blocks.map((_, block) => RESOURCES.map((what) => room.over(block, what)));
     const order = people.toSorted((a, b) => (gains.get(b) as number) - (gains.get(a) as number) || byId(a, b));
     const shared = inTurn(plan, order, alone, effort);
     if (shared.good > best.good + EPSILON) best = shared;
     const length = over.flat().reduce((sum, each, i) => {
-      const what = TAKEN[i % TAKEN.length] as (typeof TAKEN)[number];
-      const price = (prices[Math.floor(i / TAKEN.length)] as Takes)[what];
+      const what = RESOURCES[i % RESOURCES.length] as (typeof RESOURCES)[number];
+      const price = (prices[Math.floor(i / RESOURCES.length)] as ResourceUse)[what];
       return sum + (each > 0 || price > 0 ? each * each : 0);
     }, 0);
     if (length === 0) break;
     const stride = Math.max(EPSILON, value - best.good) / length / (1 + step / 4);
     over.forEach((each, block) => {
-      TAKEN.forEach((what, i) => {
+      RESOURCES.forEach((what, i) => {
         const price = prices[block] as Counts;
         price[what] = Math.max(0, price[what] + stride * (each[i] as number));
       });
@@ -263,7 +263,7 @@ function* shareOut(
  *
  * @param known told of each row as it is with the room to themselves; it is the answer where the room does not run short
  */
-export function* fitGroupInSteps(
+export function* fitGroupIncrementally(
   plan: FitPlan,
   people: readonly FitPerson[],
   library: VariantCache,
@@ -271,13 +271,13 @@ export function* fitGroupInSteps(
   known: (row: FittedRow) => void = () => {},
   effort: Effort = USUAL_EFFORT,
 ): Generator<undefined, FittedGroup> {
-  const scarce = scarceFor(plan.place, people.length);
+  const scarce = limitedResources(plan.place, people.length);
   const everybody: PersonOptions[] = [];
   const alone = new Map<PersonOptions, ChosenWays>();
   const ownRows: FittedRow[] = [];
   const room = new Room(plan);
   for (const person of people) {
-    const options = yield* personOptionsInSteps(plan, person, scarce, library, memory);
+    const options = yield* personOptionsIncrementally(plan, person, scarce, library, memory);
     const ways = chooseWays(options, OWN_WORTH, effort.patient);
     everybody.push(options);
     alone.set(options, ways);
@@ -288,8 +288,8 @@ export function* fitGroupInSteps(
     yield;
   }
   if (!room.isOver()) {
-    const good = ownRows.reduce((sum, { kept }) => sum + goodOf(kept), 0);
-    return { rows: ownRows, good, bound: ownRows.reduce((sum, { bound }) => sum + goodOf(bound), 0) };
+    const good = ownRows.reduce((sum, { kept }) => sum + welfare(kept), 0);
+    return { rows: ownRows, good, bound: ownRows.reduce((sum, { bound }) => sum + welfare(bound), 0) };
   }
   const shared = yield* shareOut(plan, everybody.toSorted(byId), alone, effort);
   const left = new Room(plan);
@@ -306,4 +306,4 @@ export function* fitGroupInSteps(
 
 /** The same in one go. */
 export const fitGroup = (plan: FitPlan, people: readonly FitPerson[], library: VariantCache, memory?: FitMemory): FittedGroup =>
-  inOneGo(fitGroupInSteps(plan, people, library, memory));
+  runToCompletion(fitGroupIncrementally(plan, people, library, memory));

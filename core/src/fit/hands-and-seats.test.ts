@@ -16,7 +16,7 @@ import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "../movement/variant.
 import { seatedBody } from "../setup/seat-raise.ts";
 import { someOf } from "../test-size.fixture.ts";
 import { fitCell } from "./cell.ts";
-import { OPEN_HALL, type OwnAid, scarceFor } from "./place.ts";
+import { limitedResources, OPEN_HALL, type OwnAid } from "./support-options.ts";
 import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
 const library = createVariantCache();
@@ -37,7 +37,7 @@ function fit(id: string, caps: readonly Cap[], aids: readonly OwnAid[] = []) {
       depth: null,
       aids,
       place: OPEN_HALL,
-      scarce: scarceFor(OPEN_HALL, 1),
+      scarce: limitedResources(OPEN_HALL, 1),
       workingShare: 0.8,
       caps,
     },

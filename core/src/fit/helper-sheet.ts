@@ -1,11 +1,11 @@
 import { risingDemand } from "../body/steadiness.ts";
 import { holdInWords } from "../body/supports.ts";
-import { isStanding } from "../caps/broken.ts";
 import type { Cap } from "../caps/cap.ts";
+import { isStanding } from "../caps/cap-violations.ts";
 import { strictestNumber } from "../caps/effective.ts";
 import type { VariantKind } from "../movement/variant.ts";
 import type { CellView } from "./cell-view.ts";
-import { wayOf } from "./place.ts";
+import { wayOf } from "./support-options.ts";
 
 /** What somebody needs of a helper in one block, most urgent first. */
 export const HELP_KINDS = ["hand", "near", "rises", "sits", "hold"] as const;

@@ -1,17 +1,17 @@
-import { isStanding } from "../caps/broken.ts";
 import { CAP_TOLERANCE } from "../caps/cap.ts";
+import { isStanding } from "../caps/cap-violations.ts";
 import type { Turn } from "../plan/count.ts";
 import { type Pair, pairOf, SIDES, sideIndex } from "../side.ts";
 import { type CellSearch, type FoundVariant, handsUpShare } from "./cell-search.ts";
-import { type Way, wayCost, wayOf } from "./place.ts";
+import { type Way, wayCost, wayOf } from "./support-options.ts";
 
 /** What of the room one way of doing a block takes. */
-export interface Takes {
+export interface ResourceUse {
   readonly rail: number;
   readonly helpers: number;
   readonly chairs: number;
 }
-export const TAKEN = ["rail", "helpers", "chairs"] as const satisfies readonly (keyof Takes)[];
+export const RESOURCES = ["rail", "helpers", "chairs"] as const satisfies readonly (keyof ResourceUse)[];
 
 /** One way of doing a block that a person's caps leave. */
 export interface CellOption {
@@ -25,7 +25,7 @@ export interface CellOption {
   /** Seconds on one leg, and with a hand above its shoulder, over the block; left and right. */
   readonly oneLeg: Pair;
   readonly handsUp: Pair;
-  readonly takes: Takes;
+  readonly takes: ResourceUse;
 }
 
 /** Which sums over a session can run short: only then are there ways that spend less of them. */
@@ -35,8 +35,8 @@ export interface Counted {
 }
 
 const NOTHING: Pair = [0, 0];
-const NO_PLACE: Takes = { rail: 0, helpers: 0, chairs: 0 };
-const takesOf = (way: Way): Takes => ({
+const NO_PLACE: ResourceUse = { rail: 0, helpers: 0, chairs: 0 };
+const takesOf = (way: Way): ResourceUse => ({
   rail: way === "rail" || way === "wall" ? 1 : 0,
   helpers: way === "helper" ? 1 : 0,
   chairs: way === "seated" || way === "chairBack" ? 1 : 0,

@@ -6,7 +6,7 @@ import { hasWaterVariant } from "../movement/format.ts";
 import { load, loadAll } from "../movement/library.fixture.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { fitCell } from "./cell.ts";
-import { scarceFor } from "./place.ts";
+import { limitedResources } from "./support-options.ts";
 import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
 const library = createVariantCache();
@@ -35,7 +35,7 @@ const fit = (id: string, { measured = WHEELCHAIR, stature = 1.66, depth = 0.9, c
       depth,
       aids: [],
       place,
-      scarce: scarceFor(place, 1),
+      scarce: limitedResources(place, 1),
       workingShare: 0.8,
       caps: limits.map((limit) => capOf(limit)),
     },

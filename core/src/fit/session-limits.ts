@@ -1,8 +1,8 @@
 import type { Cap } from "../caps/cap.ts";
 import { strictestNumber } from "../caps/effective.ts";
 import { sideIndex } from "../side.ts";
+import type { SessionLimits } from "./optimize-session.ts";
 import type { CellOption } from "./options.ts";
-import type { SessionLimits } from "./over-session.ts";
 
 /** What is summed over a session, and the channel that caps it. Seconds. */
 export const SESSION_SUMS = [
@@ -33,7 +33,7 @@ export function sessionLimits(caps: readonly Cap[]): SessionLimits {
 }
 
 /** What one option adds to each sum. @param seconds of the block */
-export const spendsOf = (option: CellOption, seconds: number): number[] =>
+export const sessionUseOf = (option: CellOption, seconds: number): number[] =>
   SESSION_SUMS.map(({ name, side }) => {
     if (name === "standing") return option.onFeet ? seconds : 0;
     return option[name][sideIndex(side)];

@@ -1,18 +1,18 @@
 import { buildOf, type MeasuredBody } from "../body/build.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
-import { isStanding } from "../caps/broken.ts";
 import type { Cap } from "../caps/cap.ts";
+import { isStanding } from "../caps/cap-violations.ts";
 import { createMemo } from "../memo.ts";
 import type { Turn } from "../plan/count.ts";
+import { runToCompletion } from "../run-to-completion.ts";
 import { type Pair, pairOf, type Side, sideIndex } from "../side.ts";
-import { inOneGo } from "../steps.ts";
-import { cellOnFeet, type FittedCell, type GaveWay, restCell, variantCell } from "./cell.ts";
+import { type BlockedBy, cellOnFeet, type FittedCell, restCell, variantCell } from "./cell.ts";
 import { CellSearch } from "./cell-search.ts";
 import type { FitBlock, FitHold, FitPlan } from "./fit-plan.ts";
-import { type CellOption, type Counted, optionOf, optionsOf, REST_OPTION, TAKEN } from "./options.ts";
-import { chooseOverSession, type SessionBlock, type SessionLimits } from "./over-session.ts";
-import { type OwnAid, type Scarce, scarceFor } from "./place.ts";
-import { isOverSession, MINUTES_CHANNELS, SESSION_SUMS, sessionLimits, spendsOf } from "./session-limits.ts";
+import { optimizeSession, type SessionBlock, type SessionLimits } from "./optimize-session.ts";
+import { type CellOption, type Counted, optionOf, optionsOf, RESOURCES, REST_OPTION } from "./options.ts";
+import { isOverSession, MINUTES_CHANNELS, SESSION_SUMS, sessionLimits, sessionUseOf } from "./session-limits.ts";
+import { type LimitedResources, limitedResources, type OwnAid } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
 /** A person as the fit needs them. */
@@ -94,7 +94,7 @@ export function createFitMemory(): FitMemory {
 const personKey = (
   { stature, measured, aids, mass, depth, shallowest, equipment, caps }: FitPerson,
   { place, workingShare }: FitPlan,
-  scarce: Scarce,
+  scarce: LimitedResources,
 ): string =>
   JSON.stringify([
     stature,
@@ -156,10 +156,10 @@ function canRunShort(blocks: readonly (readonly CellOption[])[], { sums }: Sessi
  * Finds every way that a person's caps leave of every block, a block at a time: whoever runs it may let other work in. Ways
  * that spend less of a sum are only looked for where the sum can run short.
  */
-export function* personOptionsInSteps(
+export function* personOptionsIncrementally(
   plan: FitPlan,
   person: FitPerson,
-  scarce: Scarce,
+  scarce: LimitedResources,
   library: VariantCache,
   memory: FitMemory,
 ): Generator<undefined, PersonOptions> {
@@ -253,11 +253,11 @@ export function chooseWays({ blocks, limits }: PersonOptions, worth: Worth = OWN
         worth: worth(b, option) ?? 0,
         onFeet: option.onFeet,
         rests: option.way === "rest",
-        spends: spendsOf(option, block.total),
+        spends: sessionUseOf(option, block.total),
       })),
     }),
   );
-  const choice = chooseOverSession(session, limits, patient);
+  const choice = optimizeSession(session, limits, patient);
   return {
     chosen: choice.chosen.map((number, b) => (open[b] as CellOption[])[number] as CellOption),
     worth: choice.worth,
@@ -307,20 +307,20 @@ function gaveWayIn(
   { all, options }: PersonOptions["blocks"][number],
   chosen: CellOption,
   isOpen: (option: CellOption) => boolean,
-): GaveWay | null {
+): BlockedBy | null {
   const better = all.filter(({ worth }) => worth > chosen.worth + LESS);
   if (better.length === 0) return null;
   const offered = better.filter((option) => options.includes(option));
   if (offered.length === 0) return "held";
   if (offered.some(isOpen)) return "changes";
-  return TAKEN.find((what) => offered.every(({ takes }) => takes[what] > chosen.takes[what])) ?? "rail";
+  return RESOURCES.find((what) => offered.every(({ takes }) => takes[what] > chosen.takes[what])) ?? "rail";
 }
 
 /** Caps on sums and runs that doing every block at its best would go beyond; all of them where none does alone. */
 function pressing({ person, blocks }: PersonOptions): readonly Cap[] {
   const overSession = person.caps.filter(isOverSession);
   const best = blocks.map(({ all }) => all.reduce((a, b) => (b.worth > a.worth + LESS ? b : a)));
-  const spent = best.map((option, b) => spendsOf(option, (blocks[b] as PersonOptions["blocks"][number]).block.total));
+  const spent = best.map((option, b) => sessionUseOf(option, (blocks[b] as PersonOptions["blocks"][number]).block.total));
   let run = 0;
   let longest = 0;
   best.forEach((option, b) => {
@@ -360,17 +360,17 @@ export function rowOf(
 }
 
 /** Fits one person to every block of a plan, with the room to themselves, a block at a time. */
-export function* fitPersonInSteps(
+export function* fitPersonIncrementally(
   plan: FitPlan,
   person: FitPerson,
   library: VariantCache,
   memory: FitMemory = createFitMemory(),
 ): Generator<undefined, FittedRow> {
-  const options = yield* personOptionsInSteps(plan, person, scarceFor(plan.place, 1), library, memory);
+  const options = yield* personOptionsIncrementally(plan, person, limitedResources(plan.place, 1), library, memory);
   return rowOf(options, chooseWays(options));
 }
 
 /** Fits one person to every block of a plan in one go. */
 export function fitPerson(plan: FitPlan, person: FitPerson, library: VariantCache, memory?: FitMemory): FittedRow {
-  return inOneGo(fitPersonInSteps(plan, person, library, memory));
+  return runToCompletion(fitPersonIncrementally(plan, person, library, memory));
 }

@@ -12,7 +12,7 @@ import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { SIDES } from "../side.ts";
 import { cases } from "../test-size.fixture.ts";
 import { fitCell } from "./cell.ts";
-import { OPEN_HALL, scarceFor } from "./place.ts";
+import { limitedResources, OPEN_HALL } from "./support-options.ts";
 import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
 /** Without what the shoulder girdle does: the trunk's direction is told from the line of the shoulders. */
@@ -42,7 +42,7 @@ const fit = (movement: (typeof movements)[number], caps: readonly ReturnType<typ
       depth: null,
       aids: [],
       place: { ...OPEN_HALL, chairs },
-      scarce: scarceFor(OPEN_HALL, 1),
+      scarce: limitedResources(OPEN_HALL, 1),
       workingShare: 1,
       caps,
     },

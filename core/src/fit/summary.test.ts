@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
 import { USUAL_BUILD } from "../body/build.ts";
 import { sidedColumn } from "../body/channels.ts";
-import { MIDDLING_STATURE } from "../body/segments.ts";
+import { REFERENCE_STATURE } from "../body/segments.ts";
 import { load } from "../movement/library.fixture.ts";
 import { variantCode } from "../movement/variant.ts";
 import { BREATH_SECONDS } from "../plan/style.ts";
@@ -11,7 +11,7 @@ import { createVariantCache } from "./variant-cache.ts";
 const kick = load("slow-kick");
 const summaries = summariesOf(kick);
 const library = createVariantCache();
-const doer = { stature: MIDDLING_STATURE, build: USUAL_BUILD };
+const doer = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
 
 test("every form is there once a side and size, and says what the form's own reading says", () => {
   expect(summaries.values.length).toBe(summaries.forms.length * SUMMARY_WIDTH);

@@ -1,6 +1,6 @@
 import { USUAL_BUILD } from "../body/build.ts";
 import { column, MIDLINE_RANGES, type MidlineColumn, SIDED_RANGES, type SidedColumn, sidedColumns } from "../body/channels.ts";
-import { MIDDLING_STATURE } from "../body/segments.ts";
+import { REFERENCE_STATURE } from "../body/segments.ts";
 import { readDemand } from "../movement/demand.ts";
 import { FEATURE_NAMES } from "../movement/features.ts";
 import type { Movement } from "../movement/format.ts";
@@ -8,8 +8,8 @@ import { sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
 import { evenSizes, FULL_SIZE, type VariantSpec } from "../movement/variant.ts";
 import { BREATH_SECONDS } from "../plan/style.ts";
+import { runToCompletion } from "../run-to-completion.ts";
 import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
-import { inOneGo } from "../steps.ts";
 import { shapesOf } from "./candidates.ts";
 import { leadsOf } from "./variant-cache.ts";
 
@@ -78,7 +78,7 @@ function writeSummary(movement: Movement, { choice, lead }: SummarisedVariant, i
     return;
   }
   const { reading } = samples;
-  const demand = readDemand(samples, { stature: MIDDLING_STATURE }, BREATH_SECONDS.usual * movement.breaths);
+  const demand = readDemand(samples, { stature: REFERENCE_STATURE }, BREATH_SECONDS.usual * movement.breaths);
   RANGES.forEach((index, i) => {
     into[2 * i] = reading.lowest[index] as number;
     into[2 * i + 1] = reading.highest[index] as number;
@@ -131,7 +131,7 @@ export function* summariesInSteps(movement: Movement): Generator<undefined, Summ
 
 /** The same in one go. */
 export function summariesOf(movement: Movement): Summaries {
-  return inOneGo(summariesInSteps(movement));
+  return runToCompletion(summariesInSteps(movement));
 }
 
 /** Whether a body can do the form with this number. */

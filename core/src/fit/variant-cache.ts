@@ -1,10 +1,10 @@
 import type { Build } from "../body/build.ts";
 import { ROW_WIDTH } from "../body/channels.ts";
-import { MIDDLING_STATURE } from "../body/segments.ts";
+import { REFERENCE_STATURE } from "../body/segments.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
-import type { Extremes } from "../caps/broken.ts";
+import type { Extremes } from "../caps/cap-violations.ts";
 import { createMemo, type Memo } from "../memo.ts";
-import { type Demand, type DemandSamples, type QuietDemand, readDemand, readQuietDemand } from "../movement/demand.ts";
+import { type Demand, type DemandSamples, readDemand, readStaticDemand, type StaticDemand } from "../movement/demand.ts";
 import { type Movement, rises } from "../movement/format.ts";
 import { mirrorDemand, mirrorExtremes, mirrorQuietDemand } from "../movement/mirror-demand.ts";
 import { extremesAtKeys, sampleTrack, type VariantSamples } from "../movement/samples.ts";
@@ -14,7 +14,15 @@ import { armMoves, mirrorVariant, type Sizes, VARIANT_CODES, type VariantSpec, v
 import { BREATH_SECONDS } from "../plan/style.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { plainShape, type Shape, sizesOf } from "./candidates.ts";
-import { type Meant, type MeantRanges, type RangeKept, rangeKept, readMeant, readMeantRanges, readShape } from "./fidelity.ts";
+import {
+  type MeantRanges,
+  type PlannedVariant,
+  type RangeKept,
+  rangeKept,
+  readMeant,
+  readMeantRanges,
+  readShape,
+} from "./fidelity.ts";
 
 /** Whose form it is: stature in metres and proportions. */
 export interface Performer {
@@ -59,7 +67,7 @@ export interface VariantCache {
     doer: Performer,
     breathSeconds: number,
     leads: readonly Side[],
-  ): readonly QuietDemand[] | null;
+  ): readonly StaticDemand[] | null;
   /** What there is to keep of the meant form; null where this body cannot do it. */
   meant(
     movement: Movement,
@@ -67,7 +75,7 @@ export interface VariantCache {
     doer: Performer,
     breathSeconds: number,
     leads: readonly Side[],
-  ): { readonly demands: readonly Demand[]; readonly meant: Meant } | null;
+  ): { readonly demands: readonly Demand[]; readonly meant: PlannedVariant } | null;
   /** What a shape keeps of the meant ranges and depth, whoever does it and at whatever pace. */
   rankedSizes(movement: Movement, meant: VariantSpec, shape: Shape, doer: Performer): RankedShape;
 }
@@ -139,7 +147,7 @@ export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantC
   const solved = createMemo<number, DemandSamples | null>(bounds.forms);
   const scratch = new Float64Array(MOST_SAMPLES * ROW_WIDTH);
   const readFor = createMemo<string, Memo<number, Demand | null>>(bounds.doers);
-  const quietFor = createMemo<number, Memo<number, QuietDemand | null>>(bounds.doers);
+  const quietFor = createMemo<number, Memo<number, StaticDemand | null>>(bounds.doers);
   const atKeys = createMemo<number, Extremes | null>(MOST_SHAPES);
   const ranging = createMemo<string, MeantRanges>(MOST_SHAPES);
   const ranked = createMemo<string, RankedShape>(MOST_SHAPES);
@@ -212,8 +220,8 @@ export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantC
       return track && extremesAtKeys(track);
     });
 
-  const quietLed = (movement: Movement, shape: Shape, doer: Performer, breathSeconds: number, lead: Side): QuietDemand | null =>
-    quietFor(breathSeconds, () => createMemo<number, QuietDemand | null>(MOST_SHAPES))(
+  const quietLed = (movement: Movement, shape: Shape, doer: Performer, breathSeconds: number, lead: Side): StaticDemand | null =>
+    quietFor(breathSeconds, () => createMemo<number, StaticDemand | null>(MOST_SHAPES))(
       codeOf(movement, shape, doer, lead),
       () => {
         if (isMirrored(movement, doer.build, lead)) {
@@ -221,7 +229,7 @@ export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantC
           return image && mirrorQuietDemand(image);
         }
         const track = trackOf(movement, shape, lead, doer.build, isWet(shape, doer));
-        return track && readQuietDemand(track, breathSeconds * movement.breaths);
+        return track && readStaticDemand(track, breathSeconds * movement.breaths);
       },
     );
 
@@ -249,7 +257,7 @@ export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantC
     },
     rankedSizes: (movement, meantChoice, shape, { build, depth }) => {
       // Ranges are the same for every stature, depth and pace; any will do to rank by.
-      const doer: Performer = { stature: MIDDLING_STATURE, build, depth: depth ?? null };
+      const doer: Performer = { stature: REFERENCE_STATURE, build, depth: depth ?? null };
       const plain = plainShape(movement, shape);
       const moves = SIDES.map((side) => armMoves(shape, side));
       return ranked(`${variantCode(meantChoice)} ${moves} ${codeOf(movement, plain, doer, "right")}`, () => {

@@ -1,5 +1,5 @@
 import type { FitPlan } from "./fit-plan.ts";
-import { type FittedGroup, fitGroupInSteps } from "./group.ts";
+import { type FittedGroup, fitGroupIncrementally } from "./group.ts";
 import type { FitMemory, FitPerson } from "./session.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
@@ -27,7 +27,7 @@ export const changedCells = (plan: FitPlan, before: FittedGroup, after: FittedGr
 /**
  * What a fit would be without one cap of one person: for the talk with whoever set it, and nothing that anybody can switch.
  */
-export function* withoutCapInSteps(
+export function* withoutCapIncrementally(
   plan: FitPlan,
   people: readonly FitPerson[],
   { personId, capId }: { readonly personId: string; readonly capId: string },
@@ -37,5 +37,5 @@ export function* withoutCapInSteps(
   const freed = people.map((person) =>
     person.id === personId ? { ...person, caps: person.caps.filter(({ id }) => id !== capId) } : person,
   );
-  return yield* fitGroupInSteps(plan, freed, library, memory);
+  return yield* fitGroupIncrementally(plan, freed, library, memory);
 }

@@ -1,4 +1,4 @@
-import { MIDDLING_STATURE } from "../body/segments.ts";
+import { REFERENCE_STATURE } from "../body/segments.ts";
 import type { PoseProblem } from "../body/solve.ts";
 import { ON_ARMRESTS, onRail } from "../body/supports.ts";
 import { type AnatomyProblem, anatomyProblems } from "./anatomy.ts";
@@ -13,7 +13,7 @@ import { misfittingWords } from "./variant-words.ts";
 
 /** What a body lacks, as the end of a sentence that begins with "the body". Lengths for a middling stature. */
 export function problemInWords(problem: PoseProblem): string {
-  const centimetres = (share: number) => Math.max(1, Math.round(100 * share * MIDDLING_STATURE));
+  const centimetres = (share: number) => Math.max(1, Math.round(100 * share * REFERENCE_STATURE));
   switch (problem.kind) {
     case "legTooShort":
       return `cannot reach: the ${problem.side} leg is ${centimetres(problem.shortBy)} cm short`;
@@ -31,7 +31,7 @@ export function problemInWords(problem: PoseProblem): string {
 /** What a form does that no body does, as the end of a sentence that begins with "the body". */
 function anatomyInWords(problem: AnatomyProblem): string {
   const { side } = problem;
-  const centimetres = (share: number) => (100 * share * MIDDLING_STATURE).toFixed(1);
+  const centimetres = (share: number) => (100 * share * REFERENCE_STATURE).toFixed(1);
   switch (problem.kind) {
     case "shoulderTurn":
       return `turns the ${side} upper arm ${Math.round(problem.beyond)}° further than a shoulder turns`;

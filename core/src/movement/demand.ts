@@ -20,7 +20,7 @@ import { uprightRow } from "../body/upright.ts";
 import { type WaterEquipment, waterEquipmentNamed } from "../body/water-equipment.ts";
 import { type Pair, SIDES, sideIndex } from "../side.ts";
 import { type DragMoments, dragMoments } from "./drag.ts";
-import { oneLegSpells, otherFoot, supportOf, toeDownSpells, type VariantReading } from "./reading.ts";
+import { oneLegPeriods, otherFoot, supportOf, toeDownPeriods, type VariantReading } from "./reading.ts";
 import { type Footing, footingOf, type VariantSamples } from "./samples.ts";
 import { INTERVALS } from "./solved-samples.ts";
 import type { Track } from "./track.ts";
@@ -241,7 +241,7 @@ function baseDemand({ frame, width, offset }: Footing, longest: { oneLeg: Pair; 
 }
 
 /** What a form asks whatever its size, read from its track alone: nothing is solved. */
-export interface QuietDemand {
+export interface StaticDemand {
   /** What the bases and the support alone ask. */
   readonly steadiness: number;
   /** The longest spell on each leg, seconds. */
@@ -253,10 +253,10 @@ const quietSteadiness = (bases: readonly number[], supports: ArrayLike<number>):
   Math.max(0, ...bases.map((base, number) => base - (supports[number] as number)));
 
 /** Reads it. @param cycleSeconds seconds of one round */
-export function readQuietDemand({ segments }: Track, cycleSeconds: number): QuietDemand {
+export function readStaticDemand({ segments }: Track, cycleSeconds: number): StaticDemand {
   const longest = {
-    oneLeg: times(oneLegSpells({ segments }).longest, cycleSeconds),
-    toeDown: times(toeDownSpells({ segments }).longest, cycleSeconds),
+    oneLeg: times(oneLegPeriods({ segments }).longest, cycleSeconds),
+    toeDown: times(toeDownPeriods({ segments }).longest, cycleSeconds),
   };
   return {
     steadiness: quietSteadiness(

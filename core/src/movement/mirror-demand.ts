@@ -1,7 +1,7 @@
 import type { Direction } from "../body/base-of-support.ts";
 import { IN_MIRROR, VALUE_WIDTH } from "../body/channels.ts";
 import { otherSide, type Pair } from "../side.ts";
-import type { Demand, QuietDemand, WaterDemand } from "./demand.ts";
+import type { Demand, StaticDemand, WaterDemand } from "./demand.ts";
 import type { Feature } from "./features.ts";
 
 /** Highest and lowest value of every range and reading. */
@@ -73,4 +73,7 @@ export const mirrorDemand = (demand: Demand): Demand => ({
 });
 
 /** The same for what a form asks in quiet. */
-export const mirrorQuietDemand = (demand: QuietDemand): QuietDemand => ({ ...demand, longestOneLeg: swap(demand.longestOneLeg) });
+export const mirrorQuietDemand = (demand: StaticDemand): StaticDemand => ({
+  ...demand,
+  longestOneLeg: swap(demand.longestOneLeg),
+});

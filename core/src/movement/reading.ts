@@ -119,11 +119,11 @@ function holdsStill({ rows }: SolvedSamples, sample: number): boolean {
 export const otherFoot = (frame: PoseFrame, standing: Side) => frame.feet[standing === "left" ? 1 : 0];
 
 /** Share of a round on one leg, by the standing leg. */
-export const oneLegSpells = (form: Segmented) =>
+export const oneLegPeriods = (form: Segmented) =>
   spellsOfSides(form, (frame, side) => isOff(otherFoot(frame, side)) && frame.seating.kind === "standing");
 
 /** The same with the other toe resting. */
-export const toeDownSpells = (form: Segmented) => spellsOfSides(form, (frame, side) => otherFoot(frame, side) === "restingToe");
+export const toeDownPeriods = (form: Segmented) => spellsOfSides(form, (frame, side) => otherFoot(frame, side) === "restingToe");
 
 /** What the hands on something take off the steadiness demand. */
 export function supportOf({ hands, support }: PoseFrame): number {
@@ -175,8 +175,8 @@ export function readVariant(samples: SolvedSamples, declared: readonly (typeof D
     heldOut: held,
     handOutOfSight: [unseen[0].total, unseen[1].total],
     steps,
-    oneLeg: oneLegSpells(samples),
-    toeDown: toeDownSpells(samples),
+    oneLeg: oneLegPeriods(samples),
+    toeDown: toeDownPeriods(samples),
     added,
     support: Float64Array.from(segments, ({ frame }) => supportOf(frame)),
     features,

@@ -1,11 +1,11 @@
 import { USUAL_BUILD } from "../body/build.ts";
-import { MIDDLING_STATURE } from "../body/segments.ts";
+import { REFERENCE_STATURE } from "../body/segments.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
 import { type SideTotals, sidesOfBlock, sumSides, type TurnDemands, type Uneven, unevenSides } from "./balance.ts";
 import { risingBetween } from "./rising.ts";
 import {
-  type Circumstances,
   leadsOf,
+  type PlanContext,
   type PlanItemWithMovement,
   type PlanSchedule,
   type ScheduledItem,
@@ -27,15 +27,15 @@ export interface PlanAnalysis {
 }
 
 /** Whose body the tide and the totals are read for: neither hangs on stature by much. */
-const DOER = { stature: MIDDLING_STATURE, build: USUAL_BUILD };
+const REFERENCE_BODY = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
 
 const demandsOf = (block: ScheduledItem, library: VariantCache): TurnDemands =>
-  library.demands(block.movement, block.meant, DOER, block.breathSeconds, leadsOf(block)) ?? [];
+  library.demands(block.movement, block.meant, REFERENCE_BODY, block.breathSeconds, leadsOf(block)) ?? [];
 
 /** Reads a plan and what it asks. Quick once its forms have been solved. */
 export function analyzePlan(
   blocks: readonly PlanItemWithMovement[],
-  circumstances: Circumstances,
+  circumstances: PlanContext,
   library: VariantCache,
 ): PlanAnalysis {
   const reading = schedulePlan(blocks, circumstances);

@@ -1,12 +1,12 @@
 import { describe, expect, test } from "vitest";
 import { USUAL_BODY } from "../body/build.ts";
 import { capsOf, named } from "../fit/group.fixture.ts";
-import { OPEN_HALL } from "../fit/place.ts";
 import { createFitMemory } from "../fit/session.ts";
+import { OPEN_HALL } from "../fit/support-options.ts";
 import { createVariantCache } from "../fit/variant-cache.ts";
 import { load } from "../movement/library.fixture.ts";
-import { inOneGo } from "../steps.ts";
-import { bestChangesInSteps } from "./best-change.ts";
+import { runToCompletion } from "../run-to-completion.ts";
+import { bestChangesIncrementally } from "./best-change.ts";
 import { circumstances } from "./plan.fixture.ts";
 
 const planned = ["settling-breath", "one-leg-arms-rise", "gather-and-close"].map((id, i) => ({
@@ -18,8 +18,8 @@ const movements = [
   ...["heels-up", "side-weight-shift", "one-leg-toe-near"].map(load),
 ];
 const ask = (people: Parameters<typeof named>[0]) =>
-  inOneGo(
-    bestChangesInSteps({
+  runToCompletion(
+    bestChangesIncrementally({
       blocks: planned,
       circumstances: circumstances(),
       place: OPEN_HALL,

@@ -1,16 +1,16 @@
 import { fitPlanOf } from "../fit/fit-plan.ts";
-import { type FittedGroup, fitGroupInSteps, goodOf } from "../fit/group.ts";
-import type { FitPlace } from "../fit/place.ts";
+import { type FittedGroup, fitGroupIncrementally, welfare } from "../fit/group.ts";
 import type { FitMemory, FitPerson } from "../fit/session.ts";
+import type { FitPlace } from "../fit/support-options.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
 import { type Movement, taughtName } from "../movement/format.ts";
 import type { PlanItem } from "./plan-item.ts";
-import { type Circumstances, type PlanItemWithMovement, problemsOf, type ScheduledItem, schedulePlan } from "./schedule-plan.ts";
+import { type PlanContext, type PlanItemWithMovement, problemsOf, type ScheduledItem, schedulePlan } from "./schedule-plan.ts";
 import { CALLED_ROUNDS } from "./style.ts";
 
 export interface BestChangeQuestion {
   readonly blocks: readonly PlanItemWithMovement[];
-  readonly circumstances: Circumstances;
+  readonly circumstances: PlanContext;
   readonly place: FitPlace;
   readonly people: readonly FitPerson[];
   /** What may be put in. */
@@ -49,7 +49,7 @@ function costsOf({ rows }: FittedGroup, blocks: number): number[] {
   const step = 0.01;
   return Array.from({ length: blocks }, (_, b) =>
     rows.reduce(
-      (sum, { kept, cells }) => sum + ((goodOf(kept + step) - goodOf(kept)) / step) * (1 - (cells[b]?.fidelity ?? 0)),
+      (sum, { kept, cells }) => sum + ((welfare(kept + step) - welfare(kept)) / step) * (1 - (cells[b]?.fidelity ?? 0)),
       0,
     ),
   );
@@ -106,7 +106,7 @@ function* costInPlace(
   const { blocks, circumstances, people, place, library, memory } = question;
   const here = blocks[at] as PlanItemWithMovement;
   const alone = schedulePlan([{ block: { ...here.block, movementId: movement.id }, movement }], circumstances);
-  const group = yield* fitGroupInSteps(fitPlanOf(alone, place, circumstances.style), people, library, memory);
+  const group = yield* fitGroupIncrementally(fitPlanOf(alone, place, circumstances.style), people, library, memory);
   const rows = base.rows.map((row, i) => ({ ...row, cells: group.rows[i]?.cells ?? [] }));
   return { movement, cost: costsOf({ ...group, rows }, 1)[0] as number };
 }
@@ -115,11 +115,11 @@ function* costInPlace(
  * The changes to a plan that help its group most, best first: the costliest blocks by what people lose in them, a few ways
  * to change each, and every way fitted with everybody. What cannot be joined up is left out. In steps.
  */
-export function* bestChangesInSteps(question: BestChangeQuestion): Generator<undefined, HelpfulChange[]> {
+export function* bestChangesIncrementally(question: BestChangeQuestion): Generator<undefined, HelpfulChange[]> {
   const { blocks, circumstances, place, people, movements, library, memory } = question;
   const planOf = (reading: { readonly blocks: readonly ScheduledItem[] }) => fitPlanOf(reading, place, circumstances.style);
   const reading = schedulePlan(blocks, circumstances);
-  const base = yield* fitGroupInSteps(planOf(reading), people, library, memory);
+  const base = yield* fitGroupIncrementally(planOf(reading), people, library, memory);
   const costs = costsOf(base, blocks.length);
   const costliest = [...costs.keys()].sort((a, b) => (costs[b] as number) - (costs[a] as number) || a - b).slice(0, BLOCKS);
   const used = new Set(blocks.map(({ movement }) => movement.id));
@@ -136,7 +136,7 @@ export function* bestChangesInSteps(question: BestChangeQuestion): Generator<und
     for (const change of changesTo(blocks, at, replacements)) {
       const changed = schedulePlan(change.blocks, circumstances);
       if (problemsOf(changed).length > problemsOf(reading).length) continue;
-      const group = yield* fitGroupInSteps(planOf(changed), people, library, memory);
+      const group = yield* fitGroupIncrementally(planOf(changed), people, library, memory);
       const gain = group.good - base.good;
       if (gain < LEAST_GAIN) continue;
       const moved = group.rows.map(({ kept }, i) => kept - (base.rows[i]?.kept ?? 0));

@@ -5,13 +5,13 @@ import { newBlockId } from "./change-block.ts";
 import { readContent } from "./content.ts";
 import { fixDuration } from "./fixes.ts";
 import type { PlanContent } from "./plan.ts";
-import { type Circumstances, type PlanItemWithMovement, withMovements } from "./schedule-plan.ts";
+import { type PlanContext, type PlanItemWithMovement, withMovements } from "./schedule-plan.ts";
 import { analyzeMovement } from "./trains.ts";
 
 export interface ForwardQuestion {
   readonly last: PlanContent;
   readonly movements: readonly Movement[];
-  readonly circumstances: Circumstances;
+  readonly circumstances: PlanContext;
   readonly minutes: number;
   /** How many new movements to bring. */
   readonly news: number;

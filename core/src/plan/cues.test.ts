@@ -3,15 +3,15 @@ import { cuesOf, openingWords } from "./cues.ts";
 import { circumstances, planned } from "./plan.fixture.ts";
 import { type ScheduledItem, schedulePlan } from "./schedule-plan.ts";
 import { type TeachingStyle, USUAL_STYLE } from "./style.ts";
-import type { Knowledge } from "./time.ts";
+import type { Familiarity } from "./time.ts";
 
-const blockOf = (knowledge: Knowledge, differs: { quiet?: boolean; as?: "seated" } = {}): ScheduledItem =>
+const blockOf = (knowledge: Familiarity, differs: { quiet?: boolean; as?: "seated" } = {}): ScheduledItem =>
   schedulePlan(planned({ movementId: "shift-and-press", ...differs }), circumstances({ knows: () => knowledge }))
     .blocks[0] as ScheduledItem;
 const styled = (differs: Partial<TeachingStyle>): TeachingStyle => ({ ...USUAL_STYLE, ...differs });
 
 describe("what is said of a block", () => {
-  test.each<[TeachingStyle["speech"], Knowledge, string]>([
+  test.each<[TeachingStyle["speech"], Familiarity, string]>([
     ["fade", "new", "phrases"],
     ["fade", "second", "phrases"],
     ["fade", "known", "start"],

@@ -3,7 +3,7 @@ import { WATER_EQUIPMENT_NAMES, type WaterEquipment } from "../body/water-equipm
 import { type Cap, sidesOf } from "../caps/cap.ts";
 import type { FitPerson } from "../fit/session.ts";
 import { leadsOf, type VariantCache } from "../fit/variant-cache.ts";
-import { workedCap } from "../fit/working-share.ts";
+import { workedCap } from "../fit/working-range.ts";
 import { type DragMoments, shortestCycle } from "../movement/drag.ts";
 import { hasWaterVariant, type Movement } from "../movement/format.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";

@@ -6,7 +6,7 @@ import { sideCount, type Uneven } from "./balance.ts";
 import { type BlockChange, changeBlock, newBlockId } from "./change-block.ts";
 import { outOfOrder, readPhases } from "./phases.ts";
 import type { PlanItem } from "./plan-item.ts";
-import { type Circumstances, type PlanItemWithMovement, problemsOf, type ScheduledItem } from "./schedule-plan.ts";
+import { type PlanContext, type PlanItemWithMovement, problemsOf, type ScheduledItem } from "./schedule-plan.ts";
 import { CALLED_ROUNDS } from "./style.ts";
 
 /** A change that fixes something, ready to be made in one touch. */
@@ -21,7 +21,7 @@ export interface Fix {
 /** The plan that fixes are tried on. */
 export interface FixInput {
   readonly blocks: readonly PlanItemWithMovement[];
-  readonly circumstances: Circumstances;
+  readonly circumstances: PlanContext;
   readonly library: VariantCache;
 }
 

@@ -3,11 +3,11 @@ import { createVariantCache } from "../fit/variant-cache.ts";
 import { analyzePlan } from "./analyze-plan.ts";
 import { circumstances, planned } from "./plan.fixture.ts";
 import { findFixes, findPlanIssues } from "./plan-issues.ts";
-import type { Circumstances, PlanItemWithMovement } from "./schedule-plan.ts";
+import type { PlanContext, PlanItemWithMovement } from "./schedule-plan.ts";
 
 const library = createVariantCache();
 
-function wordsOf(blocks: PlanItemWithMovement[], differs: Partial<Circumstances> = {}, minutes = 30): string[] {
+function wordsOf(blocks: PlanItemWithMovement[], differs: Partial<PlanContext> = {}, minutes = 30): string[] {
   const around = circumstances(differs);
   const look = analyzePlan(blocks, around, library);
   return findPlanIssues(look, { minutes, purpose: null, style: around.style }).map(({ words }) => words);
@@ -16,7 +16,7 @@ function wordsOf(blocks: PlanItemWithMovement[], differs: Partial<Circumstances>
 describe("what to mind in a plan", () => {
   test("an empty plan has nothing to mind", () => expect(wordsOf([])).toEqual([]));
 
-  test.each<[string, PlanItemWithMovement[], Partial<Circumstances>, RegExp]>([
+  test.each<[string, PlanItemWithMovement[], Partial<PlanContext>, RegExp]>([
     [
       "a seam that cannot be",
       planned("settling-breath", { movementId: "shift-and-press", straight: true }),

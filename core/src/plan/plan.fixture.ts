@@ -1,14 +1,14 @@
 import fc from "fast-check";
 import { load } from "../movement/library.fixture.ts";
 import type { PlanItem } from "./plan-item.ts";
-import type { Circumstances, PlanItemWithMovement } from "./schedule-plan.ts";
+import type { PlanContext, PlanItemWithMovement } from "./schedule-plan.ts";
 import type { PlanPlace } from "./state.ts";
 import { USUAL_STYLE } from "./style.ts";
 
 export const HALL: PlanPlace = { chairs: true, rail: "right", pool: false };
 
 /** Everything known, a usual hall, eight seconds a breath. */
-export const circumstances = (differs: Partial<Circumstances> = {}): Circumstances => ({
+export const circumstances = (differs: Partial<PlanContext> = {}): PlanContext => ({
   style: { ...USUAL_STYLE, counting: "together", depth: "middle" },
   breathSeconds: 8,
   seatedOnly: false,

@@ -1,7 +1,7 @@
 import * as v from "valibot";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 import type { FitHold } from "../fit/fit-plan.ts";
-import { WAYS } from "../fit/place.ts";
+import { WAYS } from "../fit/support-options.ts";
 import { PHASES } from "../movement/format.ts";
 import type { FloorPlace } from "../setup/standing-places.ts";
 import { SIDES } from "../side.ts";

@@ -1,16 +1,16 @@
 import { type Build, canStand } from "../body/build.ts";
-import { breaks, isOnFeet } from "../caps/broken.ts";
 import type { Cap } from "../caps/cap.ts";
+import { isOnFeet, violatesCap } from "../caps/cap-violations.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
 import { type Movement, PHASES, type Phase } from "../movement/format.ts";
-import { inOneGo } from "../steps.ts";
+import { runToCompletion } from "../run-to-completion.ts";
 import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
 import { newBlockId } from "./change-block.ts";
 import { type Content, contentLabel, readContent, type SessionPurpose, strainRuns } from "./content.ts";
 import { ON_TIME, overBy } from "./fixes.ts";
 import { outOfOrder, PHASE_RULES, readPhases } from "./phases.ts";
 import type { PlanItem } from "./plan-item.ts";
-import { type Circumstances, type PlanItemWithMovement, problemsOf, type ScheduledItem } from "./schedule-plan.ts";
+import { type PlanContext, type PlanItemWithMovement, problemsOf, type ScheduledItem } from "./schedule-plan.ts";
 import { CALLED_ROUNDS } from "./style.ts";
 import { analyzeMovement, MEASURED_ROUNDS } from "./trains.ts";
 
@@ -24,7 +24,7 @@ export interface ProposalPerson {
 export interface ProposalQuestion {
   /** What may be used. */
   readonly movements: readonly Movement[];
-  readonly circumstances: Circumstances;
+  readonly circumstances: PlanContext;
   readonly minutes: number;
   readonly purpose: SessionPurpose | null;
   /** How many movements are to be new to the group. */
@@ -81,7 +81,7 @@ function candidateOf(movement: Movement, { circumstances, people, library }: Pro
   const able = people.filter(
     ({ build, caps }) =>
       (canStand(build) || !isOnFeet(block.meant.kind)) &&
-      !caps.some((cap) => asked.some((demand) => breaks(cap, block.meant, demand, MEASURED_ROUNDS))),
+      !caps.some((cap) => asked.some((demand) => violatesCap(cap, block.meant, demand, MEASURED_ROUNDS))),
   );
   const doable = people.length === 0 ? 1 : able.length / people.length;
   return { movement, trains, doable: asked.length === 0 ? -1 : doable, isNew: circumstances.knows(movement.id) === "new" };
@@ -264,7 +264,7 @@ const MOST_EVALUATIONS = 700;
  *
  * @returns in steps, so that whoever runs it may let other work in between
  */
-export function* proposeInSteps(question: ProposalQuestion): Generator<undefined, Proposal> {
+export function* proposeIncrementally(question: ProposalQuestion): Generator<undefined, Proposal> {
   const search = new Search(question);
   const draft = yield* search.improve(search.begin(), MOST_EVALUATIONS);
   const look = search.look(draft);
@@ -275,4 +275,4 @@ export function* proposeInSteps(question: ProposalQuestion): Generator<undefined
 }
 
 /** The same in one go. */
-export const propose = (question: ProposalQuestion): Proposal => inOneGo(proposeInSteps(question));
+export const propose = (question: ProposalQuestion): Proposal => runToCompletion(proposeIncrementally(question));

@@ -9,7 +9,7 @@ import { byCost, reachFrom } from "./reach.ts";
 import { after, type BodyState, type EntryPattern, fits, type PlanPlace } from "./state.ts";
 import { type Joins, joinsOf } from "./stops.ts";
 import { firstSideOf, type TeachingStyle } from "./style.ts";
-import { breathOf, type Knowledge, LEAVE_SAFELY_SECONDS, SIDE_CHANGE_WORDS, showingSeconds } from "./time.ts";
+import { breathOf, type Familiarity, LEAVE_SAFELY_SECONDS, SIDE_CHANGE_WORDS, showingSeconds } from "./time.ts";
 
 /** A plan's blocks with the movements they name; a block whose movement is gone is left out. */
 export function withMovements(blocks: readonly PlanItem[], movements: readonly Movement[]): PlanItemWithMovement[] {
@@ -27,7 +27,7 @@ export interface PlanItemWithMovement {
 }
 
 /** All that a plan's time and joins depend on, beside its blocks. */
-export interface Circumstances {
+export interface PlanContext {
   readonly style: TeachingStyle;
   /** Seconds of one breath, unless a block has its own. */
   readonly breathSeconds: number;
@@ -41,7 +41,7 @@ export interface Circumstances {
   /** What caps on drag ask of movements in the pool, where the style slows everybody for them. */
   readonly dragCycles?: DragCycles;
   /** How well the group knows a movement, by its id. */
-  readonly knows: (movementId: string) => Knowledge;
+  readonly knows: (movementId: string) => Familiarity;
 }
 
 /** One side of a block in its time. */
@@ -59,7 +59,7 @@ export interface ScheduledItem {
   readonly phase: Phase;
   /** The form the room is shown. */
   readonly meant: VariantSpec;
-  readonly knowledge: Knowledge;
+  readonly knowledge: Familiarity;
   readonly breathSeconds: number;
   readonly cycleSeconds: number;
   readonly turns: readonly TimedTurn[];
@@ -129,7 +129,7 @@ const NO_JOIN: Joins = {
   exit: { support: "stand", feet: null, load: null, hands: null },
 };
 
-function joiningOf({ block, movement }: PlanItemWithMovement, { style, seatedOnly, week, place }: Circumstances): Joining {
+function joiningOf({ block, movement }: PlanItemWithMovement, { style, seatedOnly, week, place }: PlanContext): Joining {
   const meant = plannedVariant(movement, block, { seatedOnly, pool: place.pool, depth: style.depth });
   const turns = turnsOf(movement, block, style.counting, firstSideOf(style, week));
   const joins = turns.map(({ lead }) => joinsOf(movement, meant, lead, block.facing ?? null) ?? NO_JOIN);
@@ -156,8 +156,8 @@ const tenths = (seconds: number): number => Math.round(10 * seconds);
 function timeBlock(
   joining: Joining,
   seams: readonly Seam[],
-  circumstances: Circumstances,
-  knowledge: Knowledge,
+  circumstances: PlanContext,
+  knowledge: Familiarity,
   clock: number,
 ): ScheduledItem {
   const { block, movement, meant, turns } = joining;
@@ -217,7 +217,7 @@ function timeBlock(
  * A block lasts its link, talk and showing, its rounds at the pace of the breath, and the change of sides. The session
  * ends with the link to the chairs and the leave-safely minute.
  */
-export function schedulePlan(blocks: readonly PlanItemWithMovement[], circumstances: Circumstances): PlanSchedule {
+export function schedulePlan(blocks: readonly PlanItemWithMovement[], circumstances: PlanContext): PlanSchedule {
   const { place, seatedOnly, knows } = circumstances;
   const joinings = blocks.map((each) => joiningOf(each, circumstances));
   const home = homeOf(joinings, place, seatedOnly);

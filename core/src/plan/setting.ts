@@ -1,11 +1,11 @@
 import { daysBetween } from "../calendar.ts";
 import type { Cap } from "../caps/cap.ts";
-import type { FitPlace } from "../fit/place.ts";
+import type { FitPlace } from "../fit/support-options.ts";
 import type { Room } from "../places/place.ts";
 import type { PoolFloor } from "../setup/pool-depth.ts";
 import type { Floor } from "../setup/standing-places.ts";
 import type { DragCycles } from "./drag-cycles.ts";
-import type { Circumstances } from "./schedule-plan.ts";
+import type { PlanContext } from "./schedule-plan.ts";
 import type { PlanPlace } from "./state.ts";
 import type { TeachingStyle } from "./style.ts";
 import { knowledgeOf } from "./time.ts";
@@ -54,7 +54,7 @@ export const slowestCycle = (people: readonly (readonly Cap[])[]): number =>
 export const circumstancesOf = (
   setting: Omit<PlanSetting, "fitPlace" | "poolFloor" | "floor">,
   { style, breathSeconds }: { readonly style: TeachingStyle; readonly breathSeconds: number },
-): Circumstances => ({
+): PlanContext => ({
   style,
   breathSeconds,
   seatedOnly: setting.seatedOnly,

@@ -4,13 +4,13 @@ import { breathWithPause, type TeachingStyle } from "./style.ts";
 
 /** How well a group knows a movement: from the record of what it was taught, and from the plan itself. */
 export const KNOWLEDGE = ["new", "second", "known", "again"] as const;
-export type Knowledge = (typeof KNOWLEDGE)[number];
+export type Familiarity = (typeof KNOWLEDGE)[number];
 
 /**
  * Showing a movement before it is done together: seconds of words, and rounds shown at the pace they will have.
  * `again` is a movement that this session had before. Our own numbers, see docs/planning.md.
  */
-export const SHOWING: Readonly<Record<Knowledge, { readonly words: number; readonly rounds: number }>> = {
+export const SHOWING: Readonly<Record<Familiarity, { readonly words: number; readonly rounds: number }>> = {
   new: { words: 30, rounds: 2 },
   second: { words: 15, rounds: 1 },
   known: { words: 10, rounds: 0 },
@@ -23,10 +23,10 @@ export const SIDE_CHANGE_WORDS = 3;
 export const LEAVE_SAFELY_SECONDS = 60;
 
 /** @param times sessions in which the group was taught it before this one */
-export const knowledgeOf = (times: number): Knowledge => (times === 0 ? "new" : times === 1 ? "second" : "known");
+export const knowledgeOf = (times: number): Familiarity => (times === 0 ? "new" : times === 1 ? "second" : "known");
 
 /** Seconds before a movement is begun together; none where it runs straight on. */
-export function showingSeconds(knowledge: Knowledge, cycleSeconds: number, straight: boolean): number {
+export function showingSeconds(knowledge: Familiarity, cycleSeconds: number, straight: boolean): number {
   if (straight) return 0;
   const { words, rounds } = SHOWING[knowledge];
   return words + rounds * cycleSeconds;

@@ -2,7 +2,7 @@ import type { VariantCache } from "../fit/variant-cache.ts";
 import type { Movement } from "../movement/format.ts";
 import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
 import { CONTENTS, type Content, contentOfBlock } from "./content.ts";
-import type { Circumstances, ScheduledItem } from "./schedule-plan.ts";
+import type { PlanContext, ScheduledItem } from "./schedule-plan.ts";
 
 /** Rounds that a movement is measured by; shares do not hang on them. */
 export const MEASURED_ROUNDS = 6;
@@ -17,7 +17,7 @@ export interface MovementAlone {
 }
 
 /** Looks at one movement alone, as a group is shown it. */
-export function analyzeMovement(movement: Movement, circumstances: Circumstances, library: VariantCache): MovementAlone {
+export function analyzeMovement(movement: Movement, circumstances: PlanContext, library: VariantCache): MovementAlone {
   const planned = [{ block: { id: "b1", movementId: movement.id, rounds: MEASURED_ROUNDS }, movement }];
   const look = analyzePlan(planned, circumstances, library);
   const block = look.reading.blocks[0] as ScheduledItem;

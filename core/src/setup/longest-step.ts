@@ -1,7 +1,7 @@
 import { type Build, USUAL_BUILD } from "../body/build.ts";
 import { sidedColumn } from "../body/channels.ts";
-import { breaksInPose } from "../caps/broken.ts";
 import { appliesTo, CAP_TOLERANCE, type Cap } from "../caps/cap.ts";
+import { poseViolatesCap } from "../caps/cap-violations.ts";
 import type { Movement } from "../movement/format.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
@@ -31,7 +31,7 @@ function canStep(
     const { problem, reading } = sampleTrack(track);
     return (
       problem === null &&
-      !caps.some((cap) => breaksInPose(cap.limit, reading)) &&
+      !caps.some((cap) => poseViolatesCap(cap.limit, reading)) &&
       SIDES.every(
         (side) =>
           (reading.highest[sidedColumn("heelDownDorsiflexion", side)] as number) <=

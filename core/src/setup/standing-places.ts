@@ -1,4 +1,4 @@
-import { RAIL_PLACE } from "../fit/place.ts";
+import { RAIL_PLACE } from "../fit/support-options.ts";
 import type { Room } from "../places/place.ts";
 
 /** A place on the floor, metres: `x` from the instructor's wall into the room, `z` from its left as the instructor sees it. */

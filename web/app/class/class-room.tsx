@@ -12,15 +12,15 @@ import { Link, useRevalidator } from "react-router";
 import { KeysSheet, useKeys } from "../kit/keys-sheet.tsx";
 import { Arrivals } from "./arrivals.tsx";
 import type { KnownAtCheckIn } from "./check-in-sheet.tsx";
+import { ClassRoster, type PersonNow } from "./class-roster.tsx";
+import { ClassTransition } from "./class-transition.tsx";
 import { Ending } from "./ending.tsx";
-import { PeopleNow, type PersonNow } from "./people-now.tsx";
 import { PersonSheet } from "./person-sheet.tsx";
 import { Stage } from "./stage.tsx";
 import { Stop } from "./stop.tsx";
 import { useClassEvents } from "./use-class-events.ts";
 import { useNow } from "./use-now.ts";
 import { type RevisedScript, useLatestScript, useScript } from "./use-script.ts";
-import { WayThere } from "./way-there.tsx";
 
 const KEYS = [
   ["space", "next"],
@@ -214,7 +214,7 @@ export function ClassRoom({ classId, planned, kept, safety }: Props) {
             </p>
             <h1 className="mt-1 text-5xl">{words?.name}</h1>
             <p className="mt-2 text-2xl text-sand-100">{words?.cues.do}</p>
-            {round === 0 && <WayThere link={step.turn === 0 ? block.link : block.sideChange} />}
+            {round === 0 && <ClassTransition link={step.turn === 0 ? block.link : block.sideChange} />}
             <div className="grid min-h-0 flex-1 grid-cols-[9.5rem_minmax(0,1fr)]">
               <dl className="flex flex-col justify-center gap-6" aria-live="polite">
                 {step.side && (
@@ -261,7 +261,7 @@ export function ClassRoom({ classId, planned, kept, safety }: Props) {
             </div>
           </section>
           <section className="flex min-h-0 flex-col gap-4" aria-label="Participants and next movement">
-            <PeopleNow people={people.filter(({ id }) => state.here.has(id))} pick={setPickedId} />
+            <ClassRoster people={people.filter(({ id }) => state.here.has(id))} pick={setPickedId} />
             <div className="flex gap-4">
               <div className="flex-1 rounded-[20px] bg-tide-900 p-4">
                 <p className="text-tide-200">next{next ? `, in ${minutesAndSeconds(stepLength - inStep)}` : ""}</p>

@@ -3,8 +3,8 @@ import { whyInWords } from "@able-tide/core/fit/cell-view";
 import { Dialog } from "radix-ui";
 import { type FormEvent, useState } from "react";
 import { useKeys } from "../kit/keys-sheet.tsx";
-import { Vessel, vesselInWords } from "../kit/vessel.tsx";
-import type { PersonNow } from "./people-now.tsx";
+import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
+import type { PersonNow } from "./class-roster.tsx";
 
 interface Props {
   readonly person: PersonNow | null;
@@ -94,10 +94,10 @@ export function PersonSheet({ person, facts, notes, note, withdraw, mayWithdrawG
           {person && (
             <>
               <div className="flex items-center gap-4">
-                {person.cell && <Vessel {...person.cell} size={56} />}
+                {person.cell && <VariantSymbol {...person.cell} size={56} />}
                 <div>
                   <Dialog.Title className="text-3xl">{person.name}</Dialog.Title>
-                  {person.cell && <p className="text-sand-200">{vesselInWords(person.cell)}</p>}
+                  {person.cell && <p className="text-sand-200">{describeVariant(person.cell)}</p>}
                 </div>
               </div>
               {facts.length > 0 && (

@@ -8,7 +8,7 @@ import { limitationHistory } from "../../server/people/limitations.ts";
 import { insertMeasurements, listMeasurements } from "../../server/people/measurements.ts";
 import { takeInNewcomer } from "../../server/people/newcomers.ts";
 import { listPeople } from "../../server/people/people.ts";
-import { proposalsFor, takeLimitation } from "../../server/people/take-limitation.ts";
+import { proposalsFor, recordLimitation } from "../../server/people/record-limitation.ts";
 import { type Scope, today } from "../../server/scope.ts";
 import { limitationChoice } from "../people/limitation-choice.ts";
 import { measuredRangeForm } from "../people/measured-range-form.ts";
@@ -147,7 +147,7 @@ function readLimitation(cells: Cells, known: Known): Read {
       const proposals = await proposalsFor(scope, personId, rule, limitation);
       // Taken in as proposed: each can be tightened or ended on the person's page.
       const decisions = waitsOn(rule, limitation, day) ? [] : proposals.map(({ limit }) => ({ kind: "accept" as const, limit }));
-      await takeLimitation(scope, personId, rule, limitation, proposals, decisions);
+      await recordLimitation(scope, personId, rule, limitation, proposals, decisions);
     },
   };
 }
@@ -200,7 +200,7 @@ export async function readRows(
 }
 
 /** Takes the rows in that have no problem, all of them in one transaction. @returns how many */
-export const takeInRows = (scope: Scope, rows: readonly ReadRow[]): Promise<number> =>
+export const importRows = (scope: Scope, rows: readonly ReadRow[]): Promise<number> =>
   scope.database.transaction(async (transaction) => {
     const within = { ...scope, database: transaction };
     let taken = 0;

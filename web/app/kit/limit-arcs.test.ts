@@ -1,7 +1,7 @@
 import type { Cap, CapLimit } from "@able-tide/core/caps/cap";
 import { describe, expect, test } from "vitest";
-import { atEase } from "./at-ease.ts";
 import { arcsOf } from "./limit-arcs.tsx";
+import { neutralPosture } from "./neutral-posture.ts";
 
 const cap = (limit: CapLimit): Cap => ({
   id: "c",
@@ -14,7 +14,7 @@ const cap = (limit: CapLimit): Cap => ({
   until: null,
   dateKind: "review",
 });
-const arcs = (limit: CapLimit, view: "front" | "side" | "above" = "side") => arcsOf([cap(limit)], atEase().row, view);
+const arcs = (limit: CapLimit, view: "front" | "side" | "above" = "side") => arcsOf([cap(limit)], neutralPosture().row, view);
 
 describe("the arcs of a person's caps", () => {
   test("a knee and an ankle have one where the joint is, as wide as the cap leaves", () => {
@@ -49,7 +49,7 @@ describe("the arcs of a person's caps", () => {
 
   test("of two caps on one joint the stricter is drawn", () => {
     const knees = [40, 25].map((limit, i) => ({ ...cap({ channel: "loadedKnee", side: "left", limit }), id: `k${i}` }));
-    expect(arcsOf(knees, atEase().row, "side").map(({ allowed }) => allowed)).toEqual([25]);
+    expect(arcsOf(knees, neutralPosture().row, "side").map(({ allowed }) => allowed)).toEqual([25]);
   });
 
   test("caps that are no angle have none", () => {

@@ -1,8 +1,8 @@
 import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import { type Cap, sidesOf } from "@able-tide/core/caps/cap";
 import { effectiveCaps } from "@able-tide/core/caps/effective";
+import { limitInBrief } from "@able-tide/core/caps/format-cap";
 import { type MotionName, mostOfMotion } from "@able-tide/core/caps/motions";
-import { limitInBrief } from "@able-tide/core/caps/words";
 import type { Side } from "@able-tide/core/side";
 import { placer, type View } from "./figure-geometry.ts";
 

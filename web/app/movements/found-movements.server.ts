@@ -1,10 +1,10 @@
-import { asksOf, learnLeast, type MovementAsks } from "../../server/movements/asks.ts";
+import { loadMinimumDemand, type MovementDemand, movementDemandSummary } from "../../server/movements/movement-demand.ts";
 import { type LibraryMovement, listMovements } from "../../server/movements/movements.ts";
 import type { Scope } from "../../server/scope.ts";
 import { type Finding, isFound } from "./finding.ts";
 
 interface Found extends LibraryMovement {
-  readonly asks: MovementAsks | null;
+  readonly asks: MovementDemand | null;
 }
 
 /** The movements that are looked for, with what each asks, and how many there are in all. */
@@ -15,7 +15,7 @@ export async function foundMovements(
   const listed = await listMovements(scope);
   const own = listed.flatMap(({ movement, shipped }) => (shipped ? [] : [movement]));
   // Own movements are few and known by their content, so this is mostly nothing; what is not known yet shows next time.
-  void learnLeast(scope.database, own, scope.now).catch(() => undefined);
-  const all = listed.map((each) => ({ ...each, asks: asksOf(each.movement) }));
+  void loadMinimumDemand(scope.database, own, scope.now).catch(() => undefined);
+  const all = listed.map((each) => ({ ...each, asks: movementDemandSummary(each.movement) }));
   return { all: all.length, found: all.filter(({ movement, asks }) => isFound(finding, movement, asks)) };
 }

@@ -4,14 +4,14 @@ import { trackOf } from "@able-tide/core/movement/track";
 import { FULL_STANDING_VARIANT, VARIANT_KINDS } from "@able-tide/core/movement/variant";
 import { Download } from "lucide-react";
 import { Link } from "react-router";
-import type { MovementAsks } from "../../server/movements/asks.ts";
+import type { MovementDemand } from "../../server/movements/movement-demand.ts";
 import { bestView, FigureStrip } from "../kit/moving-figure.tsx";
-import { Vessel } from "../kit/vessel.tsx";
+import { VariantSymbol } from "../kit/variant-symbol.tsx";
 
 interface Props {
   readonly movement: Movement;
   readonly shipped: boolean;
-  readonly asks: MovementAsks | null;
+  readonly asks: MovementDemand | null;
 }
 
 /** The movement in the first form it has: standing, or on a chair, or in water. */
@@ -20,7 +20,7 @@ const firstTrack = (movement: Movement) =>
     .map((kind) => trackOf(movement, { ...FULL_STANDING_VARIANT, kind }, "right"))
     .find((track) => track !== null) ?? null;
 
-function asksInWords(asks: MovementAsks | null): string {
+function asksInWords(asks: MovementDemand | null): string {
   if (asks === null) return "in water only";
   const knee = Math.round(asks.loadedKnee);
   const least = asks.least?.steadiness ?? asks.steadiness;
@@ -49,7 +49,7 @@ export function MovementCard({ movement, shipped, asks }: Props) {
       <p className="mt-1 font-semibold">{asksInWords(asks)}</p>
       <div className="mt-auto flex items-center gap-2 pt-2">
         {VARIANT_KINDS.filter((kind) => (movement.forms[kind] ?? false) !== false).map((kind) => (
-          <Vessel key={kind} form={kind} level={1} hold={kind === "supported" ? "left" : null} label={kind} size={24} />
+          <VariantSymbol key={kind} form={kind} level={1} hold={kind === "supported" ? "left" : null} label={kind} size={24} />
         ))}
         <span className="text-sand-600">{movement.sided ? "each side" : "both sides"}</span>
         <Link to={`/movements/${movement.id}/studio`} className="ml-auto flex min-h-11 items-center underline underline-offset-4">

@@ -2,7 +2,7 @@ import { LANDMARKS } from "@able-tide/core/body/channels";
 import { CapLimit, isStricter } from "@able-tide/core/caps/cap";
 import type { ProposedCap } from "@able-tide/core/caps/propose";
 import * as v from "valibot";
-import type { Decision } from "../../server/people/take-limitation.ts";
+import type { Decision } from "../../server/people/record-limitation.ts";
 
 /** Fields of one decision in the form. */
 export const decisionFields = (i: number) =>

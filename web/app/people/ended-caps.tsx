@@ -1,5 +1,5 @@
+import { capInWords, dayAndMonth } from "@able-tide/core/caps/format-cap";
 import type { CapRecord } from "@able-tide/core/caps/history";
-import { capInWords, dayAndMonth } from "@able-tide/core/caps/words";
 
 /** Caps that are over, newest first, with how each ended. */
 export function EndedCaps({ caps }: { caps: readonly CapRecord[] }) {

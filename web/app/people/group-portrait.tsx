@@ -1,9 +1,9 @@
 import type { MeasuredBody } from "@able-tide/core/body/build";
 import type { Cap } from "@able-tide/core/caps/cap";
 import { Link } from "react-router";
-import { atEase } from "../kit/at-ease.ts";
 import { Figure } from "../kit/figure.tsx";
 import { handLines } from "../kit/hand-lines.ts";
+import { neutralPosture } from "../kit/neutral-posture.ts";
 
 export interface Portrayed {
   readonly id: string;
@@ -30,7 +30,7 @@ const MOST_SHOWN = 4;
 const SCALE = 104;
 
 function Portrait({ person }: { person: Portrayed }) {
-  const { row, frame } = atEase(person, person.sits);
+  const { row, frame } = neutralPosture(person, person.sits);
   const shown = [...person.caps].sort((a, b) => Number(b.asks) - Number(a.asks)).slice(0, MOST_SHOWN);
   const more = person.caps.length - shown.length;
   return (

@@ -1,7 +1,7 @@
+import { dayAndMonth, dayMonthAndYear, limitInWords } from "@able-tide/core/caps/format-cap";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import { cautionsOf, type LimitationRule } from "@able-tide/core/caps/limitations/rule";
 import { limitationInWords, phaseOn, waitsOn } from "@able-tide/core/caps/propose";
-import { dayAndMonth, dayMonthAndYear, limitInWords } from "@able-tide/core/caps/words";
 import { Form } from "react-router";
 import type { Clearance } from "../../server/people/clearances.ts";
 import type { KeptLimitation } from "../../server/people/limitations.ts";

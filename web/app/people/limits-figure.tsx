@@ -1,10 +1,10 @@
 import type { MeasuredBody } from "@able-tide/core/body/build";
 import type { Cap } from "@able-tide/core/caps/cap";
 import { useId } from "react";
-import { atEase } from "../kit/at-ease.ts";
 import { Figure } from "../kit/figure.tsx";
 import { handLines } from "../kit/hand-lines.ts";
 import { arcsOf, LimitArcs } from "../kit/limit-arcs.tsx";
+import { neutralPosture } from "../kit/neutral-posture.ts";
 
 interface LimitedPerson {
   readonly name: string;
@@ -33,7 +33,7 @@ const sitsBy = (caps: readonly Cap[]): boolean => caps.some(({ limit }) => limit
 export function LimitsFigure({ caps, person, title }: Props) {
   const { name } = person;
   const hatch = useId();
-  const { row, frame } = atEase(person, sitsBy(caps));
+  const { row, frame } = neutralPosture(person, sitsBy(caps));
   // Feet on a chair reach further forward than those under the hips.
   const room = frame.seating.kind === "seated" ? "reach" : "body";
   const lines = handLines(caps, row);

@@ -1,7 +1,7 @@
 import { addDays, daysBetween } from "@able-tide/core/calendar";
+import { limitInBrief } from "@able-tide/core/caps/format-cap";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import { limitationInWords } from "@able-tide/core/caps/propose";
-import { limitInBrief } from "@able-tide/core/caps/words";
 import type { KeptCap } from "../../server/people/caps.ts";
 import type { KeptLimitation } from "../../server/people/limitations.ts";
 import { shortDay } from "../days.ts";

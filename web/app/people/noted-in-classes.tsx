@@ -1,4 +1,4 @@
-import { dayAndMonth } from "@able-tide/core/caps/words";
+import { dayAndMonth } from "@able-tide/core/caps/format-cap";
 import { signLabel } from "@able-tide/core/class/events";
 import { Form } from "react-router";
 import type { NotedInClass } from "../../server/classes/follow-ups.ts";

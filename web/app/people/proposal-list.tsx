@@ -1,6 +1,6 @@
 import type { CapLimit } from "@able-tide/core/caps/cap";
+import { limitInWords, sourceInWords } from "@able-tide/core/caps/format-cap";
 import type { ProposedCap } from "@able-tide/core/caps/propose";
-import { limitInWords, sourceInWords } from "@able-tide/core/caps/words";
 import { useState } from "react";
 import { LANDMARK_OPTIONS } from "./cap-fields.tsx";
 import { DECISIONS, decisionFields } from "./decisions.ts";

@@ -1,4 +1,4 @@
-import { FOUR_STAGE_STAND } from "@able-tide/core/caps/rungs";
+import { FOUR_STAGE_STAND } from "@able-tide/core/caps/balance-levels";
 import * as v from "valibot";
 
 const STAGES = FOUR_STAGE_STAND.stages.map(({ name }) => name);

@@ -1,6 +1,6 @@
+import { FOUR_STAGE_STAND } from "@able-tide/core/caps/balance-levels";
+import { dayAndMonth } from "@able-tide/core/caps/format-cap";
 import { CLEAN_SESSIONS } from "@able-tide/core/caps/newcomers";
-import { FOUR_STAGE_STAND } from "@able-tide/core/caps/rungs";
-import { dayAndMonth } from "@able-tide/core/caps/words";
 import { Form } from "react-router";
 import { Button } from "../kit/button.tsx";
 

@@ -1,5 +1,5 @@
+import { dayAndMonth, limitInWords } from "@able-tide/core/caps/format-cap";
 import type { CapChange } from "@able-tide/core/caps/history";
-import { dayAndMonth, limitInWords } from "@able-tide/core/caps/words";
 
 /** What changed since the person was last in class, newest first. */
 export function SinceLastTime({

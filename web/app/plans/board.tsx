@@ -32,8 +32,7 @@ import { layBoard, phaseStretches } from "./board-layout.ts";
 import { ContentBars } from "./content-bars.tsx";
 import { changeDraft, type Draft } from "./draft.ts";
 import { FitGrid, type GridPlace } from "./fit-grid.tsx";
-import { betterInWords, gapInWords, offersInWords } from "./fit-words.ts";
-import { handsInWords, handsNeeded } from "./hands-needed.ts";
+import { betterInWords, formatGap, offersInWords } from "./fit-messages.ts";
 import { HelpfulChanges } from "./helpful-changes.tsx";
 import { MovementPalette } from "./movement-palette.tsx";
 import { PersonCell } from "./person-cell.tsx";
@@ -46,13 +45,14 @@ import { ProposeSheet } from "./propose-sheet.tsx";
 import { SaveNote } from "./save-note.tsx";
 import { SideTotalsLine } from "./side-totals.tsx";
 import { beginTeaching, savePlan } from "./submit-plan.ts";
+import { handsInWords, handsNeeded } from "./support-needs.ts";
 import { tideInWords } from "./tide-words.ts";
 import { useAutosave } from "./use-autosave.ts";
+import { useDebouncedTransition } from "./use-debounced-transition.ts";
 import { type FittedRows, type ServedRows, useFit } from "./use-fit.ts";
 import { usePaletteOrder } from "./use-palette-order.ts";
 import { usePlanIssues } from "./use-plan-issues.ts";
 import { usePlanLook } from "./use-plan-look.ts";
-import { useRested } from "./use-rested.ts";
 import { useWidth } from "./use-width.ts";
 
 interface Props {
@@ -112,7 +112,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
   const width = Math.max(0, available - NAME_WIDTH);
   const layout = layoutOf(reading, width);
   // Tide, blocks, clock and totals follow the hand at once; all else once it rests, so that it is never held up.
-  const later = useRested(looked);
+  const later = useDebouncedTransition(looked);
   const laterBlocks = later.look.reading.blocks;
   const { notes, fixes } = usePlanIssues(later, movements, setting, group.minutes);
   const fills = usePaletteOrder(movements, later.look, later.draft.purpose, later.question.circumstances, later.question.library);
@@ -339,7 +339,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
                 </select>
               </label>
               <HelpfulChanges draft={draft} setting={setting} movements={movements} people={people} take={take} />
-              <p className="text-sand-600">{gapInWords(fitted.gap)}</p>
+              <p className="text-sand-600">{formatGap(fitted.gap)}</p>
               {better && (
                 <button
                   type="button"

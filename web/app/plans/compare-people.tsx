@@ -3,7 +3,7 @@ import type { ScheduledItem } from "@able-tide/core/plan/schedule-plan";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { percent } from "../kit/percent.ts";
-import { Vessel, vesselInWords } from "../kit/vessel.tsx";
+import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
 import type { FittedPerson } from "./use-fit.ts";
 
 interface Compared {
@@ -85,14 +85,14 @@ export function ComparePeople({ person, people, blocks, rows }: Props) {
                       <td key={id} className="pr-2">
                         {cell && (
                           <span className="flex items-center gap-2">
-                            <Vessel
+                            <VariantSymbol
                               form={cell.form}
                               level={cell.level}
                               hold={cell.hold}
                               lighterSide={cell.lighterSide}
                               size={26}
                             />
-                            <span>{cell.brief || vesselInWords(cell)}</span>
+                            <span>{cell.brief || describeVariant(cell)}</span>
                           </span>
                         )}
                       </td>

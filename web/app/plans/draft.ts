@@ -1,6 +1,6 @@
 import type { PlanEdit } from "@able-tide/core/plan/edit-plan";
 import type { PlanContent } from "@able-tide/core/plan/plan";
-import { goneOn, type History, redone, undone } from "../history.ts";
+import { type History, push, redo, undo } from "../history.ts";
 
 /** What the board edits. */
 export type Draft = PlanContent;
@@ -20,8 +20,8 @@ const same = (a: Draft, b: Draft): boolean => JSON.stringify(a) === JSON.stringi
 
 /** Applies a change; one that changes nothing leaves no trace in the history. */
 export function changeDraft(history: DraftHistory, change: DraftChange): DraftHistory {
-  if (change.kind === "undo") return undone(history);
-  if (change.kind === "redo") return redone(history);
+  if (change.kind === "undo") return undo(history);
+  if (change.kind === "redo") return redo(history);
   const next = change.edit(history.present);
-  return same(next, history.present) ? history : goneOn(history, next, change.along);
+  return same(next, history.present) ? history : push(history, next, change.along);
 }

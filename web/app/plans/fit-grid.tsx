@@ -1,8 +1,8 @@
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { type KeyboardEvent, memo, useRef } from "react";
-import { Vessel, vesselInWords } from "../kit/vessel.tsx";
+import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
 import type { Span } from "./board-layout.ts";
-import { type HandsNeeded, handsInWords } from "./hands-needed.ts";
+import { handsInWords, type SupportNeeds } from "./support-needs.ts";
 import type { FittedRows } from "./use-fit.ts";
 
 interface GridPerson {
@@ -29,13 +29,13 @@ interface Props {
   readonly chosen: GridPlace | null;
   readonly choose: (place: GridPlace) => void;
   /** Who holds on in each block. */
-  readonly hands: readonly HandsNeeded[];
+  readonly hands: readonly SupportNeeds[];
   /** What there is of rail and helpers. */
   readonly offers: string;
 }
 
 const cellWords = (person: GridPerson, block: string, cell: CellView): string =>
-  `${person.name}, ${block}: ${vesselInWords(cell)}${cell.brief && `, ${cell.brief}`}`;
+  `${person.name}, ${block}: ${describeVariant(cell)}${cell.brief && `, ${cell.brief}`}`;
 
 const widthOf = (span: Span | undefined): number => (span ? span.right - span.left : 0);
 
@@ -81,7 +81,7 @@ const GridRow = memo(function GridRow({ person, row, blocks, cells, chosenBlockI
               className={`flex h-11 w-full items-center justify-center rounded-[10px] hover:bg-sand-200 ${here ? "bg-white shadow-[0_0_0_2px_var(--color-tide-800)]" : ""}`}
             >
               {cell ? (
-                <Vessel form={cell.form} level={cell.level} hold={cell.hold} lighterSide={cell.lighterSide} size={30} />
+                <VariantSymbol form={cell.form} level={cell.level} hold={cell.hold} lighterSide={cell.lighterSide} size={30} />
               ) : (
                 <span className="size-1.5 rounded-full bg-sand-300" />
               )}
@@ -95,7 +95,7 @@ const GridRow = memo(function GridRow({ person, row, blocks, cells, chosenBlockI
 });
 
 /** How many hold on in one block; who does is read out and shown under the pointer. */
-function HandsCell({ needed }: { needed: HandsNeeded }) {
+function HandsCell({ needed }: { needed: SupportNeeds }) {
   const { rail, helper, other } = needed;
   const count = rail.length + helper.length + other.length;
   if (count === 0) return null;

@@ -1,6 +1,6 @@
 import { type CellView, whyInWords } from "@able-tide/core/fit/cell-view";
 import type { FitHold } from "@able-tide/core/fit/fit-plan";
-import { wayLabel } from "@able-tide/core/fit/place";
+import { wayLabel } from "@able-tide/core/fit/support-options";
 import { memo } from "react";
 import { percent } from "../kit/percent.ts";
 import type { ExplainAnswer, WithoutAnswer } from "../workers/fit.worker.ts";

@@ -1,5 +1,5 @@
 import { type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
-import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
+import { REFERENCE_STATURE } from "@able-tide/core/body/segments";
 import type { Cap } from "@able-tide/core/caps/cap";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { USUAL_DEPTH } from "@able-tide/core/fit/variant-cache";
@@ -12,11 +12,11 @@ import { memo, type ReactNode, useMemo, useState } from "react";
 import { FloorView } from "../kit/floor-view.tsx";
 import { handLines } from "../kit/hand-lines.ts";
 import { bestView, FigureStrip, MovingFigure, rowAt, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
-import { vesselInWords } from "../kit/vessel.tsx";
+import { describeVariant } from "../kit/variant-symbol.tsx";
 import { readChosenVariant } from "./chosen-variant.ts";
 import { DemandBars } from "./demand-bars.tsx";
-import { GettingThere } from "./getting-there.tsx";
 import { type BlockActions, BlockSettings } from "./plan-item-settings.tsx";
+import { TransitionSteps } from "./transition-steps.tsx";
 
 interface PanelPerson {
   readonly name: string;
@@ -39,7 +39,7 @@ interface Props {
   readonly actions: BlockActions;
 }
 
-const MIDDLING = { stature: MIDDLING_STATURE, measured: USUAL_BODY };
+const MIDDLING = { stature: REFERENCE_STATURE, measured: USUAL_BODY };
 
 const KNOWN = {
   new: "New to this group; demonstrated slowly",
@@ -96,7 +96,7 @@ export const BlockPanel = memo(function BlockPanel({ block, following, person, c
       <div>
         <h2 className="text-2xl">{words.name}</h2>
         <p className="text-sand-600">
-          {person ? `${person.name} · ${cell ? vesselInWords(cell) : "Calculating…"}` : "As planned, for everyone"}
+          {person ? `${person.name} · ${cell ? describeVariant(cell) : "Calculating…"}` : "As planned, for everyone"}
         </p>
       </div>
       {form && now && (
@@ -142,8 +142,8 @@ export const BlockPanel = memo(function BlockPanel({ block, following, person, c
         </p>
         <TimeOfBlock block={block} />
         <BlockSettings block={block} following={following} actions={actions} />
-        <GettingThere title="Transition into this movement" seam={block.seam} />
-        {block.sideChange && <GettingThere title="Changing sides" seam={block.sideChange} />}
+        <TransitionSteps title="Transition into this movement" seam={block.seam} />
+        {block.sideChange && <TransitionSteps title="Changing sides" seam={block.sideChange} />}
       </div>
       <p>
         {words.cues.do} <span className="text-sand-600">Watch for: {words.cues.watch}</span>

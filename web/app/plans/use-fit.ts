@@ -1,6 +1,6 @@
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import type { FitPlan } from "@able-tide/core/fit/fit-plan";
-import type { BetterFit } from "@able-tide/core/fit/prove";
+import type { ImprovedFit } from "@able-tide/core/fit/refine-fit";
 import type { FitPerson, RowSums } from "@able-tide/core/fit/session";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { ExplainAnswer, FitAnswer, FitAsk, FitQuestion, WithoutAnswer } from "../workers/fit.worker.ts";
@@ -19,7 +19,7 @@ export interface FittedRows {
   /** How far the fit may be from the best there could be, 0 to 1; null until everybody is fitted. */
   readonly gap: number | null;
   /** A fit that a longer look found better; null while there is none. */
-  readonly better: BetterFit | null;
+  readonly better: ImprovedFit | null;
   /** Why the cell last asked about is as it is. */
   readonly explained: ExplainAnswer | null;
   /** What would be without the cap last asked about. */

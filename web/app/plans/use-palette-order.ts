@@ -2,7 +2,7 @@ import type { VariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
 import type { PlanAnalysis } from "@able-tide/core/plan/analyze-plan";
 import { type Content, readContent } from "@able-tide/core/plan/content";
-import type { Circumstances } from "@able-tide/core/plan/schedule-plan";
+import type { PlanContext } from "@able-tide/core/plan/schedule-plan";
 import { analyzeMovement } from "@able-tide/core/plan/trains";
 import { useEffect, useMemo, useState } from "react";
 import type { Draft } from "./draft.ts";
@@ -13,7 +13,7 @@ type Trains = ReadonlyMap<string, Readonly<Record<Content, number>>>;
 /** Movements measured a few at a time, so that nobody waits for the whole library. */
 const AT_A_TIME = 4;
 
-function useTrains(movements: readonly Movement[], circumstances: Circumstances, library: VariantCache): Trains {
+function useTrains(movements: readonly Movement[], circumstances: PlanContext, library: VariantCache): Trains {
   const [trains, setTrains] = useState<Trains>(new Map());
   useEffect(() => {
     const left = movements.filter(({ id }) => !trains.has(id)).slice(0, AT_A_TIME);
@@ -41,7 +41,7 @@ export function usePaletteOrder(
   movements: readonly Movement[],
   look: PlanAnalysis,
   purpose: Draft["purpose"],
-  circumstances: Circumstances,
+  circumstances: PlanContext,
   library: VariantCache,
 ): ReadonlyMap<string, Fills> {
   const trains = useTrains(movements, circumstances, library);

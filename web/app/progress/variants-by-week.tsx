@@ -1,7 +1,7 @@
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { Link } from "react-router";
 import { shortDay } from "../days.ts";
-import { Vessel, vesselInWords } from "../kit/vessel.tsx";
+import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
 
 export interface WeekInClass {
   readonly classId: string;
@@ -53,7 +53,7 @@ export function VariantsByWeek({ weeks, name }: { weeks: readonly WeekInClass[];
                   <td key={week.classId} className="p-1 text-center">
                     {done && (
                       <span className="inline-block align-middle" title={done.cell.brief || undefined}>
-                        <Vessel {...done.cell} size={24} label={vesselInWords(done.cell)} />
+                        <VariantSymbol {...done.cell} size={24} label={describeVariant(done.cell)} />
                       </span>
                     )}
                   </td>

@@ -1,5 +1,5 @@
+import { capInWords, dayMonthAndYear, limitInWords } from "@able-tide/core/caps/format-cap";
 import { type CapChange, capsAt, changesOf } from "@able-tide/core/caps/history";
-import { capInWords, dayMonthAndYear, limitInWords } from "@able-tide/core/caps/words";
 import { Form } from "react-router";
 import { capHistory } from "../../server/people/caps.ts";
 import { findPerson } from "../../server/people/people.ts";

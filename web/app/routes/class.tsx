@@ -12,8 +12,8 @@ import { screenedPeople } from "../../server/people/screened.ts";
 import { placeOfGroup } from "../../server/places/places.ts";
 import { findPolicy } from "../../server/policy/policy.ts";
 import type { Scope } from "../../server/scope.ts";
+import { ClassRecord } from "../class/class-record.tsx";
 import { ClassRoom, type Safety } from "../class/class-room.tsx";
-import { WhatHappened } from "../class/what-happened.tsx";
 import { dayInWords } from "../days.ts";
 import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
@@ -91,7 +91,7 @@ function Ended({ taught, events, organisation, name, role }: Loaded) {
           </ButtonLink>
         )}
       </PageHead>
-      <WhatHappened script={taught.script} steps={steps} state={state} />
+      <ClassRecord script={taught.script} steps={steps} state={state} />
     </Shell>
   );
 }

@@ -8,7 +8,7 @@ import { type ClearanceInput, enterClearance } from "../../server/people/clearan
 import { fileKind, MOST_BYTES } from "../../server/people/file-kind.ts";
 import { limitationHistory } from "../../server/people/limitations.ts";
 import { findPerson } from "../../server/people/people.ts";
-import { proposalsFor } from "../../server/people/take-limitation.ts";
+import { proposalsFor } from "../../server/people/record-limitation.ts";
 import { type Scope, today } from "../../server/scope.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
@@ -16,9 +16,9 @@ import { Button, ButtonLink } from "../kit/button.tsx";
 import { Problem, TextArea, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { BeforeAndAfter } from "../people/before-and-after.tsx";
-import { asCap, besideProposals } from "../people/beside.ts";
 import { clearanceForm } from "../people/clearance-form.ts";
 import { readDecisions, typedTexts } from "../people/decisions.ts";
+import { asCap, existingCapsFor } from "../people/existing-caps.ts";
 import { ProposalList } from "../people/proposal-list.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/clearance-new";
@@ -47,7 +47,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     waitsId: `waits-${limitation.id}`,
     holding,
     proposals,
-    beside: besideProposals(holding, proposals),
+    beside: existingCapsFor(holding, proposals),
     today: day,
     clinician: scope.role === "clinician" ? scope.accountName : null,
   };

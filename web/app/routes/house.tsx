@@ -1,5 +1,5 @@
+import { dayAndMonth } from "@able-tide/core/caps/format-cap";
 import { THRESHOLDS } from "@able-tide/core/caps/policy";
-import { dayAndMonth } from "@able-tide/core/caps/words";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
 import { data, Form } from "react-router";

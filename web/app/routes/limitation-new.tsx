@@ -1,14 +1,14 @@
+import { limitInWords } from "@able-tide/core/caps/format-cap";
 import { LIMITATION_RULES, limitationRule } from "@able-tide/core/caps/limitations/all";
 import { AREAS, cautionsOf, type LimitationRule } from "@able-tide/core/caps/limitations/rule";
 import { phaseOn, waitingCaps, waitsOn } from "@able-tide/core/caps/propose";
-import { limitInWords } from "@able-tide/core/caps/words";
 import { getFormProps, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
 import { useState } from "react";
 import { data, Form, redirect } from "react-router";
 import { capsHolding } from "../../server/people/caps.ts";
 import { findPerson } from "../../server/people/people.ts";
-import { proposalsFor, takeLimitation } from "../../server/people/take-limitation.ts";
+import { proposalsFor, recordLimitation } from "../../server/people/record-limitation.ts";
 import { today } from "../../server/scope.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
@@ -16,8 +16,8 @@ import { Button, ButtonLink } from "../kit/button.tsx";
 import { SelectField, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { BeforeAndAfter } from "../people/before-and-after.tsx";
-import { asCap, besideProposals } from "../people/beside.ts";
 import { readDecisions, typedTexts } from "../people/decisions.ts";
+import { asCap, existingCapsFor } from "../people/existing-caps.ts";
 import { type LimitationChoiceInput, limitationChoice } from "../people/limitation-choice.ts";
 import { ProposalList } from "../people/proposal-list.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
@@ -71,7 +71,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
           limitation,
           cautions: cautionsOf(rule, limitation.kind),
           proposals,
-          beside: besideProposals(holding, proposals),
+          beside: existingCapsFor(holding, proposals),
           phase: phaseOn(rule, limitation.eventDay, day),
           waits: waitsOn(rule, limitation, day),
           meanwhile: waitingCaps(rule, { ...limitation, id: "new" }, day),
@@ -94,7 +94,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     const typed = typedTexts(formData);
     return data({ problems, typed }, { status: 422 });
   }
-  await takeLimitation(scope, person.id, rule, limitation, proposals, decisions);
+  await recordLimitation(scope, person.id, rule, limitation, proposals, decisions);
   return redirect(`/people/${person.id}`);
 }
 

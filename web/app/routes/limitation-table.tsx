@@ -1,4 +1,5 @@
 import { DAY_ANSWERS } from "@able-tide/core/caps/day-answers";
+import { limitInWords } from "@able-tide/core/caps/format-cap";
 import { LIMITATION_RULES } from "@able-tide/core/caps/limitations/all";
 import {
   AREAS,
@@ -10,7 +11,6 @@ import {
 import { EVERYBODY_LIMITS, limitsAfterRelease, NEWCOMER_SOURCE, newcomerLimits } from "@able-tide/core/caps/newcomers";
 import { templateInWords } from "@able-tide/core/caps/propose";
 import { SCREENING } from "@able-tide/core/caps/screening";
-import { limitInWords } from "@able-tide/core/caps/words";
 import { PageHead } from "../kit/shell.tsx";
 import type { Route } from "./+types/limitation-table";
 

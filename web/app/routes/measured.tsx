@@ -1,3 +1,4 @@
+import { dayMonthAndYear } from "@able-tide/core/caps/format-cap";
 import {
   ARM_POSITIONS,
   armPositionLabel,
@@ -7,7 +8,6 @@ import {
   measuredHowLabel,
   measuredLabel,
 } from "@able-tide/core/caps/measured";
-import { dayMonthAndYear } from "@able-tide/core/caps/words";
 import { getFormProps, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
 import { useState } from "react";

@@ -1,6 +1,6 @@
 import { data, Form } from "react-router";
 import { guessMapping, readCsv } from "../../server/files/csv.ts";
-import { FILE_COLUMNS, FILE_KINDS, type FileKind, readRows, takeInRows } from "../files/people-file.server.ts";
+import { FILE_COLUMNS, FILE_KINDS, type FileKind, importRows, readRows } from "../files/people-file.server.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
@@ -71,7 +71,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       { kind, problem: "Nothing was imported. Correct the marked rows, then try again.", preview, taken: null },
       { status: 422 },
     );
-  const taken = await takeInRows(scope, rows);
+  const taken = await importRows(scope, rows);
   return data({ kind, problem: null, preview: null, taken });
 }
 

@@ -12,7 +12,7 @@ import { PageHead } from "../kit/shell.tsx";
 import { AboutFields } from "../people/about-fields.tsx";
 import { AboutForm } from "../people/about-form.ts";
 import { differences } from "../people/differences.ts";
-import { MovedOn, type MovedOnNews } from "../people/moved-on.tsx";
+import { EditConflict, type EditConflictInfo } from "../people/edit-conflict.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/person-about";
 
@@ -56,7 +56,7 @@ const LABELS = [
   ...EMERGENCY_FACTS.map(({ name, label }) => [name, label] as const),
 ] as const;
 
-type Answer = { result: SubmissionResult<string[]>; movedOn?: MovedOnNews };
+type Answer = { result: SubmissionResult<string[]>; movedOn?: EditConflictInfo };
 
 async function lookedAfterBy(scope: Scope, personId: string, account: string) {
   if (scope.role === "clinician") throw data("Only the instructor can change this.", { status: 403 });
@@ -102,7 +102,7 @@ export default function PersonAbout({ loaderData: { person, clinicians }, action
         </ButtonLink>
       </PageHead>
       <div className="max-w-4xl rounded-soft border border-sand-300 bg-white p-6">
-        {answer?.movedOn && <MovedOn news={answer.movedOn} />}
+        {answer?.movedOn && <EditConflict news={answer.movedOn} />}
         <AboutFields
           lastResult={answer?.result ?? null}
           about={person.about}

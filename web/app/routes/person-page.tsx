@@ -1,7 +1,7 @@
 import { effectiveCaps } from "@able-tide/core/caps/effective";
+import { dayMonthAndYear, limitInWords, reasonInWords } from "@able-tide/core/caps/format-cap";
 import { CAP_GROUPS, groupOf } from "@able-tide/core/caps/groups";
 import { cautionsOfNamed } from "@able-tide/core/caps/limitations/all";
-import { dayMonthAndYear, limitInWords, reasonInWords } from "@able-tide/core/caps/words";
 import { agreedFacts } from "@able-tide/core/people/about";
 import { Printer } from "lucide-react";
 import { capNotices } from "../../server/people/cap-notices.ts";

@@ -22,18 +22,19 @@ import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { AboutLines } from "../people/about-line.tsx";
+import { ActiveCaps, type AnswerProblem } from "../people/active-caps.tsx";
 import { FollowUpForm, NextDayForm } from "../people/after-class-form.ts";
 import { CapFields } from "../people/cap-fields.tsx";
 import { CapForm } from "../people/cap-form.ts";
 import { CapNotices } from "../people/cap-notices.tsx";
 import { differences } from "../people/differences.ts";
+import { EditConflict, type EditConflictInfo } from "../people/edit-conflict.tsx";
 import { EndCapForm } from "../people/end-cap-form.ts";
 import { EndedCaps } from "../people/ended-caps.tsx";
 import { knownGroups } from "../people/known-groups.server.ts";
 import { LimitationList, Waiting } from "../people/limitation-list.tsx";
 import { LimitsFigure } from "../people/limits-figure.tsx";
 import { LimitsOverWeeks } from "../people/limits-over-weeks.tsx";
-import { MovedOn, type MovedOnNews } from "../people/moved-on.tsx";
 import { NotedInClasses } from "../people/noted-in-classes.tsx";
 import { PersonFields, typedOf } from "../people/person-fields.tsx";
 import { PERSON_LABELS, PersonForm } from "../people/person-form.ts";
@@ -41,7 +42,6 @@ import { Release } from "../people/release.tsx";
 import { releaseForm } from "../people/release-form.ts";
 import { SetUpList } from "../people/set-up-list.tsx";
 import { SinceLastTime } from "../people/since-last-time.tsx";
-import { type AnswerProblem, WhatHolds } from "../people/what-holds.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/person";
 
@@ -91,7 +91,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 type Answer = {
   cap?: SubmissionResult<string[]>;
   person?: SubmissionResult<string[]>;
-  movedOn?: MovedOnNews;
+  movedOn?: EditConflictInfo;
   ending?: AnswerProblem;
   release?: string;
   followUp?: { readonly noteId: string; readonly message: string };
@@ -292,7 +292,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
             <h2 id="caps-head" className="mb-3 text-2xl">
               Active caps today
             </h2>
-            <WhatHolds caps={holding} today={today} problem={answer.ending ?? null} clinician={clinician !== null} />
+            <ActiveCaps caps={holding} today={today} problem={answer.ending ?? null} clinician={clinician !== null} />
             <EndedCaps caps={caps} />
             <details
               className="mt-3 rounded-soft border border-sand-300 bg-white p-4"
@@ -346,7 +346,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
         <summary className="flex min-h-11 items-center gap-2 font-display text-xl font-bold">
           <Pencil size={20} aria-hidden="true" /> Edit name, height, weight, groups or notes
         </summary>
-        {answer.movedOn && <MovedOn news={answer.movedOn} />}
+        {answer.movedOn && <EditConflict news={answer.movedOn} />}
         <PersonFields
           lastResult={answer.person ?? null}
           groups={groups}

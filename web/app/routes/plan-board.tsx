@@ -1,5 +1,5 @@
 import { setTimeout as pause } from "node:timers/promises";
-import { limitInBrief } from "@able-tide/core/caps/words";
+import { limitInBrief } from "@able-tide/core/caps/format-cap";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import { hasLandVariant, hasWaterVariant } from "@able-tide/core/movement/format";

@@ -1,10 +1,10 @@
 import { effectiveCaps } from "@able-tide/core/caps/effective";
-import { limitInWords } from "@able-tide/core/caps/words";
+import { limitInWords } from "@able-tide/core/caps/format-cap";
 import { taughtName } from "@able-tide/core/movement/format";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
 import { bestView, FigureStrip } from "../kit/moving-figure.tsx";
-import { Vessel, vesselInWords } from "../kit/vessel.tsx";
+import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
 import { readChosenVariant } from "../plans/chosen-variant.ts";
 import { asksForLarge, SheetPage } from "../plans/sheet-page.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
@@ -57,13 +57,19 @@ function CardRow({
   const form = choice && readChosenVariant(movement, choice, body, cycleSeconds, depth ?? undefined);
   return (
     <li className="flex break-inside-avoid items-center gap-3 border-t border-sand-300 py-1">
-      <Vessel form={block.form} level={block.level} hold={block.hold} lighterSide={block.lighterSide} size={large ? 52 : 34} />
+      <VariantSymbol
+        form={block.form}
+        level={block.level}
+        hold={block.hold}
+        lighterSide={block.lighterSide}
+        size={large ? 52 : 34}
+      />
       <div className="min-w-0 flex-1">
         <h2 className="text-[1.05em]">{taughtName(movement)}</h2>
         <p>
           {block.brief
             ? `${block.brief.charAt(0).toUpperCase()}${block.brief.slice(1)}`
-            : `Whole, ${vesselInWords(block).split(",")[0]}`}
+            : `Whole, ${describeVariant(block).split(",")[0]}`}
           {choice && ` · ${block.rounds} times${block.sides.length > 1 ? " each side" : ""}`}
         </p>
       </div>

@@ -1,6 +1,6 @@
 import { variantWords } from "@able-tide/core/movement/variant-words";
+import { LEAVE_SAFELY } from "@able-tide/core/plan/closing-steps";
 import { cuesOf, openingWords } from "@able-tide/core/plan/cues";
-import { LEAVE_SAFELY } from "@able-tide/core/plan/leave-safely";
 import { HAZARD_WORDS } from "@able-tide/core/plan/links";
 import type { ScheduledItem } from "@able-tide/core/plan/schedule-plan";
 import { schedulePlan, withMovements } from "@able-tide/core/plan/schedule-plan";

@@ -1,4 +1,4 @@
-import { wayOf } from "@able-tide/core/fit/place";
+import { wayOf } from "@able-tide/core/fit/support-options";
 import { setUpNumbers } from "../../server/people/set-up-numbers.ts";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";

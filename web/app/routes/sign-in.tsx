@@ -7,7 +7,7 @@ import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { Disclaimer } from "../kit/disclaimer.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
-import { Vessel } from "../kit/vessel.tsx";
+import { VariantSymbol } from "../kit/variant-symbol.tsx";
 import { signInCookie } from "../signed-in.server.ts";
 import type { Route } from "./+types/sign-in";
 
@@ -61,9 +61,9 @@ export default function SignInPage({ actionData }: Route.ComponentProps) {
         </svg>
         <div className="relative">
           <div className="mb-6 flex gap-3 class-room">
-            <Vessel form="standing" level={1} size={44} />
-            <Vessel form="supported" level={0.7} hold="left" size={44} />
-            <Vessel form="seated" level={0.8} lighterSide="right" size={44} />
+            <VariantSymbol form="standing" level={1} size={44} />
+            <VariantSymbol form="supported" level={0.7} hold="left" size={44} />
+            <VariantSymbol form="seated" level={0.8} lighterSide="right" size={44} />
           </div>
           <p className="max-w-xl font-display text-4xl leading-tight font-bold">
             One session for every body: each participant in the variant that fits today.

@@ -1,8 +1,8 @@
 import { addDays } from "@able-tide/core/calendar";
 import { asksOn, holdsOn, isDueSoon } from "@able-tide/core/caps/cap";
+import { capInWords, dayAndMonth } from "@able-tide/core/caps/format-cap";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import { limitationInWords } from "@able-tide/core/caps/propose";
-import { capInWords, dayAndMonth } from "@able-tide/core/caps/words";
 import { classState, EFFORT_WORDS, signLabel } from "@able-tide/core/class/events";
 import { minutesAndSeconds } from "@able-tide/core/plan/time";
 import { Link } from "react-router";

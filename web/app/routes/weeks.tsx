@@ -1,4 +1,4 @@
-import { limitInBrief } from "@able-tide/core/caps/words";
+import { limitInBrief } from "@able-tide/core/caps/format-cap";
 import { classState, signLabel } from "@able-tide/core/class/events";
 import { taughtName } from "@able-tide/core/movement/format";
 import { ONE_LEG_STAND, oneLegStandNorm } from "@able-tide/core/reference/one-leg-stand";

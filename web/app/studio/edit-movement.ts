@@ -1,6 +1,6 @@
 import type { Movement } from "@able-tide/core/movement/format";
 import { useCallback, useReducer } from "react";
-import { begunWith, goneOn, type History, redone, undone } from "../history.ts";
+import { createHistory, type History, push, redo, undo } from "../history.ts";
 
 /**
  * Changes the movement at hand.
@@ -21,16 +21,16 @@ interface Worked {
 }
 
 function worked({ history, field }: Worked, act: Act): Worked {
-  if (act.kind === "undo") return { history: undone(history), field: undefined };
-  if (act.kind === "redo") return { history: redone(history), field: undefined };
+  if (act.kind === "undo") return { history: undo(history), field: undefined };
+  if (act.kind === "redo") return { history: redo(history), field: undefined };
   const next = act.change(history.present);
   if (next === history.present) return { history, field };
-  return { history: goneOn(history, next, act.field !== undefined && act.field === field), field: act.field };
+  return { history: push(history, next, act.field !== undefined && act.field === field), field: act.field };
 }
 
 /** A movement being worked on, with undo and redo. The functions stay the same from one change to the next. */
 export function useMovement(movement: Movement) {
-  const [{ history }, act] = useReducer(worked, movement, (start) => ({ history: begunWith(start), field: undefined }));
+  const [{ history }, act] = useReducer(worked, movement, (start) => ({ history: createHistory(start), field: undefined }));
   const edit: EditMovement = useCallback((change, field) => act({ kind: "edit", change, field }), []);
   const undo = useCallback(() => act({ kind: "undo" }), []);
   const redo = useCallback(() => act({ kind: "redo" }), []);

@@ -13,9 +13,9 @@ import { FloorView } from "../kit/floor-view.tsx";
 import { rowAt } from "../kit/moving-figure.tsx";
 import { readChosenVariant } from "../plans/chosen-variant.ts";
 import { DemandBars } from "../plans/demand-bars.tsx";
-import { AskedOf, FIRST_ASKED, readAsked, type StudioPerson } from "./asked-of.tsx";
 import { BeginsAndEnds } from "./begins-and-ends.tsx";
 import { CueFields } from "./cue-fields.tsx";
+import { DemandPanel, FIRST_ASKED, readAsked, type StudioPerson } from "./demand-panel.tsx";
 import { type EditMovement, useMovement } from "./edit-movement.ts";
 import { KeyLine } from "./key-line.tsx";
 import { LegValues } from "./leg-values.tsx";
@@ -195,7 +195,7 @@ export function Studio({ movement, shipped, people, problems }: Props) {
         </Form>
       </div>
       <aside className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-4" aria-label="Demands and figures">
-        <AskedOf asked={asked} people={people} ask={setAsked} hasDepths={present.vary.depth === true} />
+        <DemandPanel asked={asked} people={people} ask={setAsked} hasDepths={present.vary.depth === true} />
         <OwnPoses movement={present} kind={kind} edit={edit} />
         {form && shown && frame && (
           <>

@@ -1,7 +1,7 @@
 import { createFitMemory, type FitPerson } from "@able-tide/core/fit/session";
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
-import { bestChangesInSteps, type HelpfulChange } from "@able-tide/core/plan/best-change";
+import { bestChangesIncrementally, type HelpfulChange } from "@able-tide/core/plan/best-change";
 import type { PlanItem } from "@able-tide/core/plan/plan-item";
 import { withMovements } from "@able-tide/core/plan/schedule-plan";
 import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
@@ -32,7 +32,7 @@ const EACH = 8;
 
 async function answer(question: ChangeQuestion): Promise<void> {
   const { turn, setting, movements, people } = question;
-  const steps = bestChangesInSteps({
+  const steps = bestChangesIncrementally({
     blocks: withMovements(question.blocks, movements),
     circumstances: circumstancesOf(setting, question),
     place: setting.fitPlace,

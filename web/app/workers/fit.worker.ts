@@ -1,13 +1,13 @@
 import { type CellView, viewRow, type Why, whyOfCaps } from "@able-tide/core/fit/cell-view";
-import { explainInSteps, type OpenWay, openWaysInSteps } from "@able-tide/core/fit/explain";
+import { explainIncrementally, type OpenWay, openWaysIncrementally } from "@able-tide/core/fit/explain";
 import type { FitPlan } from "@able-tide/core/fit/fit-plan";
-import { type FittedGroup, fitGroupInSteps, gapOf } from "@able-tide/core/fit/group";
-import { scarceFor } from "@able-tide/core/fit/place";
-import { type BetterFit, proveInSteps } from "@able-tide/core/fit/prove";
+import { type FittedGroup, fitGroupIncrementally, gapOf } from "@able-tide/core/fit/group";
+import { type ImprovedFit, refineFitIncrementally } from "@able-tide/core/fit/refine-fit";
 import { createFitMemory, type FitPerson, type FittedRow, type RowSums } from "@able-tide/core/fit/session";
+import { limitedResources } from "@able-tide/core/fit/support-options";
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
-import { type CellChange, changedCells, withoutCapInSteps } from "@able-tide/core/fit/without-cap";
-import { NO_GAP } from "../plans/fit-words.ts";
+import { type CellChange, changedCells, withoutCapIncrementally } from "@able-tide/core/fit/without-cap";
+import { NO_GAP } from "../plans/fit-messages.ts";
 import { runInterruptible } from "./yield-to-events.ts";
 
 /** Asks for the fit of a plan. A newer one makes an older one stop. */
@@ -48,7 +48,7 @@ export interface ProofAnswer {
   readonly kind: "proof";
   readonly turn: number;
   readonly gap: number;
-  readonly better: BetterFit | null;
+  readonly better: ImprovedFit | null;
 }
 
 export interface ExplainAnswer {
@@ -99,7 +99,7 @@ async function fit(question: FitQuestion): Promise<void> {
     sent.set(row.personId, row);
     sendRow(question, row);
   };
-  const group = await run(fitGroupInSteps(plan, people, library, memory, known), turn);
+  const group = await run(fitGroupIncrementally(plan, people, library, memory, known), turn);
   if (!group) return;
   fitted = { question, group };
   // A row that what the room has did not touch is the same row.
@@ -114,7 +114,7 @@ async function fit(question: FitQuestion): Promise<void> {
 /** Looks longer at a fit that may not be the best. */
 async function prove({ turn, plan, people }: FitQuestion, group: FittedGroup): Promise<void> {
   if (turn !== newest?.turn) return;
-  const proof = await run(proveInSteps(plan, people, group, library, memory), turn);
+  const proof = await run(refineFitIncrementally(plan, people, group, library, memory), turn);
   if (proof) answer({ kind: "proof", turn, ...proof });
 }
 
@@ -129,16 +129,16 @@ async function respond(ask: FitAsk): Promise<void> {
   const row = group.rows.find(({ personId }) => personId === ask.personId);
   if (!person || !row) return;
   if (ask.kind === "without") {
-    const after = await run(withoutCapInSteps(plan, people, ask, library, memory), turn);
+    const after = await run(withoutCapIncrementally(plan, people, ask, library, memory), turn);
     if (!after) return;
     const kept = after.rows.find(({ personId }) => personId === ask.personId)?.kept ?? 0;
     answer({ ...ask, changes: changedCells(plan, group, after), kept });
     return;
   }
   if (!plan.blocks.some(({ id }) => id === ask.blockId)) return;
-  const scarce = scarceFor(plan.place, people.length);
-  const found = await run(explainInSteps(plan, person, row, ask.blockId, scarce, library, memory), turn);
-  const ways = found && (await run(openWaysInSteps(plan, person, ask.blockId, scarce, library, memory), turn));
+  const scarce = limitedResources(plan.place, people.length);
+  const found = await run(explainIncrementally(plan, person, row, ask.blockId, scarce, library, memory), turn);
+  const ways = found && (await run(openWaysIncrementally(plan, person, ask.blockId, scarce, library, memory), turn));
   if (!found || !ways) return;
   const caps = found.caps.map((cap) => ({ id: cap.id, why: whyOfCaps([cap])[0] as Why }));
   answer({ ...ask, caps, without: found.without, ways });

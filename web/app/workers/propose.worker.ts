@@ -5,7 +5,7 @@ import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import type { SessionPurpose } from "@able-tide/core/plan/content";
 import type { PlanItem } from "@able-tide/core/plan/plan-item";
-import { type Proposal, proposeInSteps } from "@able-tide/core/plan/propose";
+import { type Proposal, proposeIncrementally } from "@able-tide/core/plan/propose";
 import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 import { runInterruptible } from "./yield-to-events.ts";
@@ -84,7 +84,7 @@ async function answer(question: ProposeQuestion): Promise<void> {
   while (proposals.length < HOW_MANY) {
     const unlike = proposals.map(({ blocks }) => blocks.map(({ movementId }) => movementId));
     const proposal = await runInterruptible(
-      proposeInSteps({ ...question, circumstances, people: doers, library, unlike }),
+      proposeIncrementally({ ...question, circumstances, people: doers, library, unlike }),
       () => turn === newest,
       EACH,
     );

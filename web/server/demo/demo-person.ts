@@ -1,7 +1,7 @@
 import { type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
 import type { WaterEquipment } from "@able-tide/core/body/water-equipment";
+import type { StandStage } from "@able-tide/core/caps/balance-levels";
 import type { CapLimit, CapSide, DateKind, Strength } from "@able-tide/core/caps/cap";
-import type { StandStage } from "@able-tide/core/caps/rungs";
 import type { Sign } from "@able-tide/core/class/events";
 import type { About } from "@able-tide/core/people/about";
 import type { SessionPurpose } from "@able-tide/core/plan/content";

@@ -1,15 +1,15 @@
 import { buildOf, USUAL_BODY, WHOLE } from "@able-tide/core/body/build";
 import type { Cap, CapLimit } from "@able-tide/core/caps/cap";
 import { classState } from "@able-tide/core/class/events";
-import { explainInSteps } from "@able-tide/core/fit/explain";
+import { explainIncrementally } from "@able-tide/core/fit/explain";
 import { untrueOf } from "@able-tide/core/fit/explain.fixture";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import { fitGroup } from "@able-tide/core/fit/group";
-import { scarceFor } from "@able-tide/core/fit/place";
 import { createFitMemory, type FitPerson } from "@able-tide/core/fit/session";
+import { limitedResources } from "@able-tide/core/fit/support-options";
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
+import { runToCompletion } from "@able-tide/core/run-to-completion";
 import { poolDepth } from "@able-tide/core/setup/pool-depth";
-import { inOneGo } from "@able-tide/core/steps";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { now, serverUrl } from "../../e2e/organisation.ts";
 import { scopeOfToken, signIn } from "../accounts/sign-in.ts";
@@ -168,13 +168,13 @@ test("what binds is told truly in every cell of the coming plans", async () => {
   for (const { plan, reading, setting, people } of await comingPlans()) {
     const fitPlan = fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds);
     const everybody = people.map(({ fit }) => fit);
-    const scarce = scarceFor(setting.fitPlace, everybody.length);
+    const scarce = limitedResources(setting.fitPlace, everybody.length);
     const { rows } = fitGroup(fitPlan, everybody, library, memory);
     for (const [i, person] of everybody.entries())
       for (const [block, { id }] of fitPlan.blocks.entries()) {
         const row = rows[i];
         if (!row || (row.cells[block]?.fidelity ?? 0) > 1 - 1e-9) continue;
-        const found = inOneGo(explainInSteps(fitPlan, person, row, id, scarce, library, memory));
+        const found = runToCompletion(explainIncrementally(fitPlan, person, row, id, scarce, library, memory));
         if (found.caps.length === 0) continue;
         told += 1;
         const untrue = untrueOf({ plan: fitPlan, person, block, scarce, library, memory }, found);

@@ -25,7 +25,7 @@ import { endLimitation } from "../people/limitations.ts";
 import { recordMeasurements } from "../people/measurements.ts";
 import { cleanSessions, releaseNewcomer, setFirstLimits } from "../people/newcomers.ts";
 import { addPerson, setClinician } from "../people/people.ts";
-import { proposalsFor, takeLimitation } from "../people/take-limitation.ts";
+import { proposalsFor, recordLimitation } from "../people/record-limitation.ts";
 import { addPlace } from "../places/places.ts";
 import { addPlan } from "../plans/plans.ts";
 import { addSeries } from "../plans/series.ts";
@@ -159,7 +159,7 @@ async function takeDemoLimitation(
   const proposals = await proposalsFor(instructor, personId, rule, input);
   const waits = waitsOn(rule, input, todayOf(instructor));
   const decisions = waits ? [] : proposals.map(({ limit }) => ({ kind: "accept" as const, limit }));
-  return takeLimitation(instructor, personId, rule, input, proposals, decisions);
+  return recordLimitation(instructor, personId, rule, input, proposals, decisions);
 }
 
 /** Enters the clinician's word on a limitation, with the usual limits for it. */

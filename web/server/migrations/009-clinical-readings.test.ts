@@ -1,4 +1,4 @@
-import { FOUR_STAGE_STAND } from "@able-tide/core/caps/rungs";
+import { FOUR_STAGE_STAND } from "@able-tide/core/caps/balance-levels";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { addSomebody, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
 import { capNotices, confirmCap } from "../people/cap-notices.ts";

@@ -2,7 +2,7 @@ import { SUMMARY_VERSION, SUMMARY_WIDTH, summarisedVariants } from "@able-tide/c
 import type { Movement } from "@able-tide/core/movement/format";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
-import { asksOf, learnLeast } from "./asks.ts";
+import { loadMinimumDemand, movementDemandSummary } from "./movement-demand.ts";
 import { SHIPPED } from "./shipped.ts";
 import { contentHash, keptSummaries } from "./summaries.ts";
 
@@ -61,8 +61,8 @@ test("names and cues make no difference to the hash, poses do", () => {
 
 test("a movement says how little it can be made to ask, once that is known", async () => {
   const { database, now } = organisation.scope;
-  expect(asksOf(fresh)?.least).toBeNull();
-  await learnLeast(database, [fresh], now);
-  const asks = asksOf(fresh);
+  expect(movementDemandSummary(fresh)?.least).toBeNull();
+  await loadMinimumDemand(database, [fresh], now);
+  const asks = movementDemandSummary(fresh);
   expect(asks?.least?.steadiness).toBeLessThan(asks?.steadiness ?? 0);
 });

@@ -8,7 +8,7 @@ import { addCap, type CapInput, capHistory, endCap, holdOn } from "./caps.ts";
 import { endLimitation } from "./limitations.ts";
 import { recordMeasurements } from "./measurements.ts";
 import { releaseNewcomer, setFirstLimits, testNewcomer } from "./newcomers.ts";
-import { takeLimitation } from "./take-limitation.ts";
+import { recordLimitation } from "./record-limitation.ts";
 
 let organisation: TestOrganisation;
 beforeAll(async () => {
@@ -33,7 +33,7 @@ async function somebody(scope: Scope): Promise<{ personId: string; limitationId:
   const rule = limitationRule("hipReplacement");
   if (!rule) throw new Error("no such rule");
   const input = { rule: rule.name, side: "left", kind: "posterior", eventDay: "2026-09-20", note: "" } as const;
-  const limitationId = await takeLimitation(scope, personId, rule, input, [], []);
+  const limitationId = await recordLimitation(scope, personId, rule, input, [], []);
   const clinician: Scope = { ...scope, role: "clinician" };
   const inputs = [
     cap({ channel: "steadiness", limit: 4 }, { until: "2026-10-01" }),

@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import type { ProposedCap } from "@able-tide/core/caps/propose";
 import type { Scope } from "../scope.ts";
 import type { FileKind } from "./file-kind.ts";
-import { type Decision, keepDecisions } from "./take-limitation.ts";
+import { type Decision, keepDecisions } from "./record-limitation.ts";
 
 /** A clinician's word on a limitation: by their own sign-in, or from a letter. */
 export interface Clearance {

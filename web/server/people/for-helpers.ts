@@ -1,6 +1,6 @@
 import { effectiveCaps } from "@able-tide/core/caps/effective";
+import { limitInWords } from "@able-tide/core/caps/format-cap";
 import { cautionsOfNamed } from "@able-tide/core/caps/limitations/all";
-import { limitInWords } from "@able-tide/core/caps/words";
 import { type About, agreedFacts } from "@able-tide/core/people/about";
 import { type Scope, today } from "../scope.ts";
 import { capsHolding } from "./caps.ts";

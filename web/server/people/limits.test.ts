@@ -1,7 +1,7 @@
+import { limitInWords } from "@able-tide/core/caps/format-cap";
 import { capsAt } from "@able-tide/core/caps/history";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import type { LimitationRule } from "@able-tide/core/caps/limitations/rule";
-import { limitInWords } from "@able-tide/core/caps/words";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { addSomebody, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
@@ -12,7 +12,7 @@ import { limitationHistory } from "./limitations.ts";
 import { recordMeasurements } from "./measurements.ts";
 import { releaseNewcomer, setFirstLimits } from "./newcomers.ts";
 import { findPerson } from "./people.ts";
-import { proposalsFor, takeLimitation } from "./take-limitation.ts";
+import { proposalsFor, recordLimitation } from "./record-limitation.ts";
 
 let organisation: TestOrganisation;
 beforeAll(async () => {
@@ -37,7 +37,7 @@ async function take(
   const input = { rule: name, side: more.side ?? null, kind: more.kind ?? null, eventDay: more.eventDay ?? null, note: "" };
   const proposals = await proposalsFor(scope, personId, rule(name), input);
   const decisions = proposals.map(({ limit }) => ({ kind: "accept" as const, limit }));
-  return takeLimitation(scope, personId, rule(name), input, proposals, decisions);
+  return recordLimitation(scope, personId, rule(name), input, proposals, decisions);
 }
 
 describe("a date passes at midnight where the people are", () => {
@@ -92,7 +92,7 @@ describe("a limitation", () => {
     const proposals = await proposalsFor(scope, personId, rule("lowBackPain"), input);
     const [turn, bend, round] = proposals.map(({ limit }) => limit);
     if (!turn || !bend || !round) throw new Error("three proposals");
-    await takeLimitation(scope, personId, rule("lowBackPain"), input, proposals, [
+    await recordLimitation(scope, personId, rule("lowBackPain"), input, proposals, [
       { kind: "accept", limit: turn },
       { kind: "tighten", limit: { ...bend, limit: 10 } as typeof bend, because: "since the move" },
       { kind: "decline", limit: round, because: "bends freely" },

@@ -1,4 +1,5 @@
 import { addDays } from "@able-tide/core/calendar";
+import type { StandStage } from "@able-tide/core/caps/balance-levels";
 import type { CapLimit } from "@able-tide/core/caps/cap";
 import {
   CLEAN_SESSIONS,
@@ -10,7 +11,6 @@ import {
   newcomerLimits,
   SETTLED_REASON,
 } from "@able-tide/core/caps/newcomers";
-import type { StandStage } from "@able-tide/core/caps/rungs";
 import { notClean } from "@able-tide/core/class/clean-session";
 import { classState } from "@able-tide/core/class/events";
 import type { About } from "@able-tide/core/people/about";

@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { FOUR_STAGE_STAND, type StandStage } from "@able-tide/core/caps/rungs";
+import { FOUR_STAGE_STAND, type StandStage } from "@able-tide/core/caps/balance-levels";
 import type { Scope } from "../scope.ts";
 
 /** Keeps the furthest stage of a four-stage stand that was held. */

@@ -1,6 +1,6 @@
 import type { FitPerson } from "@able-tide/core/fit/session";
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
-import { WORKING_SHARES } from "@able-tide/core/fit/working-share";
+import { WORKING_SHARES } from "@able-tide/core/fit/working-range";
 import type { Movement } from "@able-tide/core/movement/format";
 import { dragCycles } from "@able-tide/core/plan/drag-cycles";
 import type { PlanSetting } from "@able-tide/core/plan/setting";

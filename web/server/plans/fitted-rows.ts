@@ -1,7 +1,7 @@
 import { setImmediate } from "node:timers/promises";
 import { type CellView, viewRow } from "@able-tide/core/fit/cell-view";
 import type { FitPlan } from "@able-tide/core/fit/fit-plan";
-import { type FittedGroup, fitGroupInSteps, gapOf } from "@able-tide/core/fit/group";
+import { type FittedGroup, fitGroupIncrementally, gapOf } from "@able-tide/core/fit/group";
 import { createFitMemory, type FitPerson, type RowSums } from "@able-tide/core/fit/session";
 import { solvedVariants } from "./solved-variants.ts";
 
@@ -28,7 +28,7 @@ const memory = createFitMemory();
 
 /** Fits a group, with other requests let in between one block and the next. */
 export async function fittedGroup(plan: FitPlan, people: readonly FitPerson[]): Promise<FittedGroup> {
-  const steps = fitGroupInSteps(plan, people, solvedVariants, memory);
+  const steps = fitGroupIncrementally(plan, people, solvedVariants, memory);
   let step = steps.next();
   for (; !step.done; step = steps.next()) await setImmediate();
   return step.value;

@@ -1,4 +1,4 @@
-import { wayOf } from "@able-tide/core/fit/place";
+import { wayOf } from "@able-tide/core/fit/support-options";
 import type { Movement } from "@able-tide/core/movement/format";
 import { stanceShares } from "@able-tide/core/movement/track";
 import type { PlacedPerson } from "@able-tide/core/setup/standing-places";

@@ -1,5 +1,5 @@
 import type { Cap } from "@able-tide/core/caps/cap";
-import { fitPlaceOf } from "@able-tide/core/fit/place";
+import { fitPlaceOf } from "@able-tide/core/fit/support-options";
 import { type PlanSetting, placeOfRoom, slowestCycle, weekOf } from "@able-tide/core/plan/setting";
 import { floorOf } from "@able-tide/core/setup/standing-places";
 import { taughtMovements, timesTaught } from "../classes/taught.ts";

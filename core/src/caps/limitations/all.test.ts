@@ -1,8 +1,8 @@
 import { describe, expect, test } from "vitest";
 import { addDays } from "../../calendar.ts";
 import type { CapSide } from "../cap.ts";
+import { limitInWords } from "../format-cap.ts";
 import { proposedCaps, waitingCaps, waitsOn } from "../propose.ts";
-import { limitInWords } from "../words.ts";
 import { LIMITATION_RULES, limitationRule } from "./all.ts";
 
 const DAY = "2026-10-14";

@@ -42,7 +42,7 @@ export async function proposalsFor(
  * @returns the limitation's id
  * @throws {RangeError} if there is not one decision a proposal
  */
-export async function takeLimitation(
+export async function recordLimitation(
   scope: Scope,
   personId: string,
   rule: LimitationRule,

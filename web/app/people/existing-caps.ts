@@ -1,13 +1,13 @@
 import type { Cap } from "@able-tide/core/caps/cap";
 import { effectiveCaps } from "@able-tide/core/caps/effective";
+import { capInWords } from "@able-tide/core/caps/format-cap";
 import type { ProposedCap } from "@able-tide/core/caps/propose";
-import { capInWords } from "@able-tide/core/caps/words";
 
 /** A proposal as a cap, to be seen beside those in force. */
 export const asCap = (proposal: ProposedCap, i: number): Cap => ({ ...proposal, id: `proposed-${i}` });
 
 /** What already holds on the thing that each proposal speaks of, in words, by the proposal's number. */
-export function besideProposals(holding: readonly Cap[], proposals: readonly ProposedCap[]): Record<number, string[]> {
+export function existingCapsFor(holding: readonly Cap[], proposals: readonly ProposedCap[]): Record<number, string[]> {
   return Object.fromEntries(
     proposals.map((proposal, i) => {
       const things = new Set(effectiveCaps([asCap(proposal, i)]).map(({ thing }) => thing));

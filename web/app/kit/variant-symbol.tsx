@@ -33,7 +33,14 @@ function notchAt(form: VariantKind, side: Side): string {
 }
 
 /** The product's one sign: a small vessel, filled to how much of the full movement somebody does. */
-export const Vessel = memo(function Vessel({ form, level, hold = null, lighterSide = null, label, size = 28 }: VesselProps) {
+export const VariantSymbol = memo(function Vessel({
+  form,
+  level,
+  hold = null,
+  lighterSide = null,
+  label,
+  size = 28,
+}: VesselProps) {
   const clip = useId();
   const named = label ? ({ role: "img", "aria-label": label } as const) : ({ "aria-hidden": true } as const);
   if (form === "rest")
@@ -82,7 +89,7 @@ const FORM_WORDS = {
 } as const;
 
 /** A vessel in words: "seated variant, 75% of full range, less on the right". */
-export function vesselInWords({ form, level, lighterSide }: VesselProps): string {
+export function describeVariant({ form, level, lighterSide }: VesselProps): string {
   if (form === "rest") return "rest";
   const size = level > 0.99 ? "full range" : `${Math.round(level * 100)}% of full range`;
   return [FORM_WORDS[form], size, lighterSide && `less on the ${lighterSide}`].filter(Boolean).join(", ");

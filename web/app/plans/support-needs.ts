@@ -1,8 +1,8 @@
 import type { CellView } from "@able-tide/core/fit/cell-view";
-import { wayOf } from "@able-tide/core/fit/place";
+import { wayOf } from "@able-tide/core/fit/support-options";
 
 /** Who holds on to what in one block. */
-export interface HandsNeeded {
+export interface SupportNeeds {
   readonly rail: readonly string[];
   readonly helper: readonly string[];
   /** Behind a chair or with an aid of their own. */
@@ -10,14 +10,14 @@ export interface HandsNeeded {
 }
 
 /** @param cells each person's cell of the block, with their name */
-export function handsNeeded(cells: readonly { readonly name: string; readonly cell: CellView | undefined }[]): HandsNeeded {
+export function handsNeeded(cells: readonly { readonly name: string; readonly cell: CellView | undefined }[]): SupportNeeds {
   const doing = (...ways: string[]) =>
     cells.flatMap(({ name, cell }) => (cell?.choice && ways.includes(wayOf(cell.choice)) ? [name] : []));
   return { rail: doing("rail", "wall"), helper: doing("helper"), other: doing("chairBack", "aid") };
 }
 
 /** The same in words, nobody left out. */
-export function handsInWords({ rail, helper, other }: HandsNeeded): string {
+export function handsInWords({ rail, helper, other }: SupportNeeds): string {
   const parts = [
     rail.length > 0 && `${rail.join(", ")} at the rail`,
     helper.length > 0 && `${helper.join(", ")} with a helper's hand`,

@@ -1,4 +1,4 @@
-import { CHANGE_COST, type SessionBlock, type SessionLimits, THIRD_REST_COST } from "./over-session.ts";
+import { CHANGE_COST, type SessionBlock, type SessionLimits, THIRD_REST_COST } from "./optimize-session.ts";
 
 /** Columns of a program that stand for options: block, then option. */
 const column = (block: number, option: number): string => `x${block}_${option}`;
@@ -32,7 +32,7 @@ function* tooLong(blocks: readonly SessionBlock[], run: number): Generator<numbe
  * The choice over a session as an integer program in LP format, for a general solver: the referee of chooseOverSession,
  * and the proof behind it. Its best value is the worth of the best choice.
  */
-export function sessionProgram(blocks: readonly SessionBlock[], limits: SessionLimits): string {
+export function buildSessionIlp(blocks: readonly SessionBlock[], limits: SessionLimits): string {
   const all = blocks.map((_, b) => b);
   const goal = sumOf(blocks, all, ({ worth }) => worth);
   const rows: string[] = blocks.map(({ options }, b) => `${options.map((_, i) => `+ ${column(b, i)}`).join(" ")} = 1`);

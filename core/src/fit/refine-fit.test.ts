@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { load } from "../movement/library.fixture.ts";
-import { inOneGo } from "../steps.ts";
+import { runToCompletion } from "../run-to-completion.ts";
 import { cases } from "../test-size.fixture.ts";
 import { anyPerson, named, planOf } from "./group.fixture.ts";
 import { fitGroup, gapOf } from "./group.ts";
-import { proveInSteps } from "./prove.ts";
+import { refineFitIncrementally } from "./refine-fit.ts";
 import { createFitMemory } from "./session.ts";
 import { createVariantCache } from "./variant-cache.ts";
 
@@ -27,7 +27,7 @@ test("a longer look never widens the gap, and what it offers is better once it i
   fc.assert(
     fc.property(fc.array(anyPerson(3), { minLength: 5, maxLength: 8 }).map(named), (people) => {
       const fitted = fitGroup(plan, people, library, memory);
-      const { gap, better } = inOneGo(proveInSteps(plan, people, fitted, library, memory));
+      const { gap, better } = runToCompletion(refineFitIncrementally(plan, people, fitted, library, memory));
       expect(gap).toBeLessThanOrEqual(gapOf(fitted) + 1e-9);
       if (better === null) return;
       const held = fitGroup({ ...plan, holds: better.holds }, people, library, memory);

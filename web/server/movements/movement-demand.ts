@@ -7,7 +7,7 @@ import {
   type SidedColumn,
   sidedColumn,
 } from "@able-tide/core/body/channels";
-import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
+import { REFERENCE_STATURE } from "@able-tide/core/body/segments";
 import { canBeDone, peakOfSides, type Summaries, steadinessOf } from "@able-tide/core/fit/summary";
 import { leadsOf } from "@able-tide/core/fit/variant-cache";
 import type { Demand } from "@able-tide/core/movement/demand";
@@ -29,13 +29,13 @@ interface Asking {
 }
 
 /** What a movement asks in its fullest land form, and how little it can be made to ask. */
-export interface MovementAsks extends Asking {
+export interface MovementDemand extends Asking {
   readonly form: VariantKind;
   /** The least over all its land forms of at least half the size, each for itself; null until it is worked out. */
   readonly least: Asking | null;
 }
 
-const MIDDLING = { stature: MIDDLING_STATURE, build: USUAL_BUILD };
+const MIDDLING = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
 const HALF = FULL_SIZE / 2;
 
 const most = (demands: readonly Demand[], name: SidedColumn): number =>
@@ -61,7 +61,7 @@ function leastOf(summaries: Summaries): Asking | null {
 const leastKnown = new Map<string, Asking | null>();
 
 /** Works out, or reads where it is kept, how little each movement can be made to ask. */
-export async function learnLeast(database: Knex, movements: readonly Movement[], now: () => Date): Promise<void> {
+export async function loadMinimumDemand(database: Knex, movements: readonly Movement[], now: () => Date): Promise<void> {
   for (const movement of movements) {
     const hash = contentHash(movement);
     if (!leastKnown.has(hash)) leastKnown.set(hash, leastOf(await keptSummaries(database, movement, now)));
@@ -69,7 +69,7 @@ export async function learnLeast(database: Knex, movements: readonly Movement[],
 }
 
 /** Reads what a movement asks; null for one that is only done in water. */
-export function asksOf(movement: Movement): MovementAsks | null {
+export function movementDemandSummary(movement: Movement): MovementDemand | null {
   for (const form of ["standing", "seated"] as const) {
     const demands = solvedVariants.demands(
       movement,

@@ -2,9 +2,9 @@ import fc from "fast-check";
 import loadHighs from "highs";
 import { describe, expect, test } from "vitest";
 import { cases } from "../test-size.fixture.ts";
-import { chooseOverSession, type SessionBlock } from "./over-session.ts";
-import { chosenBy, sessionProgram } from "./program.ts";
+import { optimizeSession, type SessionBlock } from "./optimize-session.ts";
 import { anySession, worthByRules } from "./session-case.fixture.ts";
+import { buildSessionIlp, chosenBy } from "./session-ilp.ts";
 
 /** Ways that differ by less than a billionth a block count as equal. */
 const SAME = 1e-7;
@@ -25,7 +25,7 @@ describe("the choice over a session", () => {
   test("equals trying every one, in small cases", () => {
     fc.assert(
       fc.property(SMALL, (session) => {
-        const { chosen, worth, bound } = chooseOverSession(session.blocks, session.limits);
+        const { chosen, worth, bound } = optimizeSession(session.blocks, session.limits);
         const best = Math.max(...[...everyWay(session.blocks)].flatMap((way) => worthByRules(session, way) ?? []));
         expect(worthByRules(session, chosen)).toBeCloseTo(worth, 9);
         expect(worth).toBeCloseTo(best, 9);
@@ -39,8 +39,8 @@ describe("the choice over a session", () => {
     const highs = await loadHighs();
     const sessions = fc.sample(anySession({ minLength: 12, maxLength: 12 }, { minLength: 5, maxLength: 5 }), cases(10, 200));
     for (const session of sessions) {
-      const { chosen, worth, bound } = chooseOverSession(session.blocks, session.limits);
-      const solution = highs.solve(sessionProgram(session.blocks, session.limits), { mip_rel_gap: 0, mip_abs_gap: 1e-9 });
+      const { chosen, worth, bound } = optimizeSession(session.blocks, session.limits);
+      const solution = highs.solve(buildSessionIlp(session.blocks, session.limits), { mip_rel_gap: 0, mip_abs_gap: 1e-9 });
       const proven = chosenBy(session.blocks, (name) => (solution.Columns[name] as { Primal: number }).Primal);
       expect(solution.Status).toBe("Optimal");
       expect(worthByRules(session, proven)).toBeCloseTo(solution.ObjectiveValue, 5);
@@ -53,7 +53,7 @@ describe("the choice over a session", () => {
   test("a long session stays within its limits and says how much could be lost", () => {
     fc.assert(
       fc.property(anySession({ minLength: 20, maxLength: 20 }, { minLength: 11, maxLength: 11 }), (session) => {
-        const { chosen, worth, bound } = chooseOverSession(session.blocks, session.limits);
+        const { chosen, worth, bound } = optimizeSession(session.blocks, session.limits);
         expect(worthByRules(session, chosen)).toBeCloseTo(worth, 9);
         expect(bound).toBeGreaterThanOrEqual(worth - 1e-9);
       }),
@@ -66,7 +66,7 @@ describe("the choice over a session", () => {
     fc.assert(
       fc.property(LONGER, fc.double({ min: 0.1, max: 0.95, noNaN: true }), ({ blocks, limits }, share) => {
         const tighter = { sums: limits.sums.map((limit) => share * limit), run: share * limits.run };
-        expect(chooseOverSession(blocks, tighter).worth).toBeLessThanOrEqual(chooseOverSession(blocks, limits).bound + SAME);
+        expect(optimizeSession(blocks, tighter).worth).toBeLessThanOrEqual(optimizeSession(blocks, limits).bound + SAME);
       }),
       { numRuns: cases(30, 300) },
     );

@@ -1,7 +1,7 @@
 import type { ScriptLink } from "@able-tide/core/class/script";
 
 /** How everybody gets to where a movement begins, and what the helper is ready for. */
-export function WayThere({ link }: { link: ScriptLink | null }) {
+export function ClassTransition({ link }: { link: ScriptLink | null }) {
   if (!link || link.words.length === 0) return null;
   return (
     <p className="mt-1 text-xl text-tide-200">

@@ -325,7 +325,7 @@ function keepBest(ways: Ways, spare: Float64Array, beam: number): { kept: number
  * @param blocks the last option of each is rest; the first of equal worth wins
  * @param patient whether nobody waits for it
  */
-export function chooseOverSession(blocks: readonly SessionBlock[], limits: SessionLimits, patient = false): SessionChoice {
+export function optimizeSession(blocks: readonly SessionBlock[], limits: SessionLimits, patient = false): SessionChoice {
   const { scaled, width } = scale(blocks, limits);
   const walk = new Walk(scaled, limits.run);
   const priced = new Priced(scaled, walk, width);

@@ -1,4 +1,4 @@
 /** Runs work that is given in steps in one go. */
-export function inOneGo<Value>(steps: Generator<undefined, Value>): Value {
+export function runToCompletion<Value>(steps: Generator<undefined, Value>): Value {
   for (let step = steps.next(); ; step = steps.next()) if (step.done) return step.value;
 }

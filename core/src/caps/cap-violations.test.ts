@@ -1,24 +1,24 @@
 import { describe, expect, test } from "vitest";
 import { USUAL_BUILD } from "../body/build.ts";
-import { MIDDLING_STATURE } from "../body/segments.ts";
+import { REFERENCE_STATURE } from "../body/segments.ts";
 import { onRail } from "../body/supports.ts";
 import { createVariantCache, leadsOf } from "../fit/variant-cache.ts";
 import type { Demand } from "../movement/demand.ts";
 import type { Movement } from "../movement/format.ts";
 import { load } from "../movement/library.fixture.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "../movement/variant.ts";
-import { breaks, roundsLeft, roundsOfHolding } from "./broken.ts";
 import { capOf } from "./cap.fixture.ts";
 import type { CapLimit } from "./cap.ts";
+import { roundsLeft, roundsOfHolding, violatesCap } from "./cap-violations.ts";
 
 const library = createVariantCache();
-const doer = { stature: MIDDLING_STATURE, build: USUAL_BUILD };
+const doer = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
 const BREATH = 8;
 const ROUNDS = 6;
 const demandsOf = (movement: Movement, choice: VariantSpec = FULL_STANDING_VARIANT): readonly Demand[] =>
   library.demands(movement, choice, doer, BREATH, leadsOf(movement)) ?? [];
 const breaksIt = (limit: CapLimit, id: string, choice: VariantSpec = FULL_STANDING_VARIANT, rounds = ROUNDS): boolean =>
-  demandsOf(load(id), choice).some((demand) => breaks(capOf(limit), choice, demand, rounds));
+  demandsOf(load(id), choice).some((demand) => violatesCap(capOf(limit), choice, demand, rounds));
 
 /** Each channel with a limit that a movement keeps and a tighter one that it breaks. */
 describe("a cap is broken by what goes beyond it and by nothing else", () => {
@@ -147,9 +147,9 @@ describe("forms", () => {
   test("a cap that holds in one form says nothing of another", () => {
     const seatedOnly = capOf({ channel: "handHeight", side: "both", limit: "lap" }, { forms: ["seated"] });
     const movement = load("lift-and-part");
-    expect(demandsOf(movement).some((demand) => breaks(seatedOnly, FULL_STANDING_VARIANT, demand, ROUNDS))).toBe(false);
+    expect(demandsOf(movement).some((demand) => violatesCap(seatedOnly, FULL_STANDING_VARIANT, demand, ROUNDS))).toBe(false);
     expect(
-      demandsOf(movement, FULL_SEATED_VARIANT).some((demand) => breaks(seatedOnly, FULL_SEATED_VARIANT, demand, ROUNDS)),
+      demandsOf(movement, FULL_SEATED_VARIANT).some((demand) => violatesCap(seatedOnly, FULL_SEATED_VARIANT, demand, ROUNDS)),
     ).toBe(true);
   });
 
@@ -165,7 +165,7 @@ describe("over rounds", () => {
     for (const key of arms.keys) key.arms = { elevation: 120, plane: 60, elbow: 10 };
     const limit: CapLimit = { channel: "handsUpSeconds", side: "both", limit: 20 };
     const broken = (rounds: number) =>
-      demandsOf(arms).some((demand) => breaks(capOf(limit), FULL_STANDING_VARIANT, demand, rounds));
+      demandsOf(arms).some((demand) => violatesCap(capOf(limit), FULL_STANDING_VARIANT, demand, rounds));
     expect([broken(2), broken(3)]).toEqual([false, true]);
   });
 

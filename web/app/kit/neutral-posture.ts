@@ -1,6 +1,6 @@
 import { buildOf, canStand, type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
 import type { PoseFrame } from "@able-tide/core/body/pose";
-import { MIDDLING_STATURE } from "@able-tide/core/body/segments";
+import { REFERENCE_STATURE } from "@able-tide/core/body/segments";
 import type { Movement } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
@@ -44,14 +44,17 @@ const AT_EASE: Movement = {
 };
 
 /** A person as nobody in particular: average proportions, standing. */
-const NOBODY = { stature: MIDDLING_STATURE, measured: USUAL_BODY };
+const NOBODY = { stature: REFERENCE_STATURE, measured: USUAL_BODY };
 
 /**
  * A person at ease in their own body: in their wheelchair or on a chair where they do not stand.
  *
  * @param sits whether they sit although their body could stand
  */
-export function atEase(person: { readonly stature: number; readonly measured: MeasuredBody } = NOBODY, sits = false): Posture {
+export function neutralPosture(
+  person: { readonly stature: number; readonly measured: MeasuredBody } = NOBODY,
+  sits = false,
+): Posture {
   const build = buildOf(person.measured, person.stature);
   const track = trackOf(AT_EASE, sits || !canStand(build) ? FULL_SEATED_VARIANT : FULL_STANDING_VARIANT, "right", build);
   if (!track) throw new RangeError("everyone can sit");

@@ -3,7 +3,7 @@ import { HAZARD_WORDS } from "@able-tide/core/plan/links";
 import { stateInWords } from "@able-tide/core/plan/state";
 
 /** How a block is reached from the one before: its links with their seconds, and what the helper is ready for. */
-export function GettingThere({ seam, title }: { seam: Seam; title: string }) {
+export function TransitionSteps({ seam, title }: { seam: Seam; title: string }) {
   return (
     <div>
       <h3 className="font-sans text-base font-bold">

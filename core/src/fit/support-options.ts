@@ -91,7 +91,7 @@ export function wayOf({ kind, hold }: Pick<VariantSpec, "kind" | "hold">): Way {
 }
 
 /** The kinds of form and the holds that there are for one person in one place. */
-export interface Offers {
+export interface SupportOptions {
   readonly kinds: readonly VariantKind[];
   readonly holds: readonly Hold[];
   /** Whether there are chairs with arms. */
@@ -101,7 +101,7 @@ export interface Offers {
 }
 
 /** A hall with a rail for one hand. */
-export const HALL_OFFERS: Offers = {
+export const HALL_OFFERS: SupportOptions = {
   kinds: LAND_VARIANT_KINDS,
   holds: HOLDS.filter(({ by, hand }) => by === "rail" && hand !== "both"),
   armrests: true,
@@ -109,14 +109,14 @@ export const HALL_OFFERS: Offers = {
 };
 
 /** What of a place there may not be enough of for everybody. */
-export interface Scarce {
+export interface LimitedResources {
   readonly rail: boolean;
   readonly helpers: boolean;
   readonly chairs: boolean;
 }
 
 /** What so many people may run short of. */
-export const scarceFor = (place: FitPlace, people: number): Scarce => ({
+export const limitedResources = (place: FitPlace, people: number): LimitedResources => ({
   rail: place.rail < people,
   helpers: place.helpers < people,
   chairs: place.chairs < people,
@@ -126,7 +126,7 @@ export const scarceFor = (place: FitPlace, people: number): Scarce => ({
  * What a place and a person's own aids offer. A chair back can tip: it is only offered where there is no place at the
  * rail for everybody. In a pool those who cannot stand are belted to a chair, and nobody else is.
  */
-export function offersOf(place: FitPlace, aids: readonly OwnAid[], scarce: Scarce, build: Build): Offers {
+export function offersOf(place: FitPlace, aids: readonly OwnAid[], scarce: LimitedResources, build: Build): SupportOptions {
   const onLand = place.pool === null;
   const there = ({ by }: Hold): boolean => {
     switch (by) {
@@ -159,7 +159,7 @@ export function offersOf(place: FitPlace, aids: readonly OwnAid[], scarce: Scarc
  * Ways that take the same of the room, where it can run short: a session chooses between such groups, and within one the
  * best form wins.
  */
-export function wayGroups(scarce: Scarce): readonly (readonly Way[])[] {
+export function wayGroups(scarce: LimitedResources): readonly (readonly Way[])[] {
   const takes = (way: Way): string => {
     if (way === "rail" || way === "wall") return scarce.rail ? "rail" : "";
     if (way === "helper") return scarce.helpers ? "helper" : "";

@@ -3,8 +3,8 @@ import { expect, test } from "vitest";
 import { anyLimit } from "./any-limit.fixture.ts";
 import type { CapLimit } from "./cap.ts";
 import { CAP_CHANNEL_NAMES } from "./channels.ts";
+import { limitInBrief, limitInWords } from "./format-cap.ts";
 import { CAP_GROUPS, groupOf } from "./groups.ts";
-import { limitInBrief, limitInWords } from "./words.ts";
 
 /** One limit a channel, in the words that a person reads. */
 const SPOKEN: readonly (readonly [CapLimit, string])[] = [

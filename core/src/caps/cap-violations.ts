@@ -1,7 +1,7 @@
 import { column, handOver, LANDMARK_TOLERANCE, type SidedColumn, sidedColumn } from "../body/channels.ts";
 import { ELEVATION_WITH_OUTWARD_CAP } from "../body/shoulder-turn.ts";
 import { type Hold, holdsWith, supportNamed } from "../body/supports.ts";
-import type { Demand, QuietDemand, WaterDemand } from "../movement/demand.ts";
+import type { Demand, StaticDemand, WaterDemand } from "../movement/demand.ts";
 import { FULL_SIZE, type VariantKind, type VariantSpec } from "../movement/variant.ts";
 import { type Pair, type Side, sideIndex } from "../side.ts";
 import { BODY_PARTS, movesPart, type WholeOrPart } from "./body-parts.ts";
@@ -27,7 +27,7 @@ export interface Extremes {
 const PERCENT = 100;
 
 /** Whether poses go beyond a cap on range or load. @returns false for caps on anything that is not seen in a pose */
-export function breaksInPose(limit: CapLimit, extremes: Extremes): boolean {
+export function poseViolatesCap(limit: CapLimit, extremes: Extremes): boolean {
   const over = (name: SidedColumn, most: number): boolean =>
     sidesOf(limit).some((side) => (extremes.highest[sidedColumn(name, side)] as number) > most);
   switch (limit.channel) {
@@ -80,7 +80,7 @@ function breaksInWater(limit: CapLimit, { dragShare, legShare }: WaterDemand): b
 }
 
 /** Whether a size of a form is over a cap on size, for a part of the body that the form moves. */
-export function breaksInSize({ limit }: Cap, { sizes }: VariantSpec, extremes: Extremes): boolean {
+export function sizeViolatesCap({ limit }: Cap, { sizes }: VariantSpec, extremes: Extremes): boolean {
   if (limit.channel !== "sizeShare") return false;
   const most = Math.floor((limit.limit / PERCENT) * FULL_SIZE + 1e-9);
   return BODY_PARTS.some(
@@ -101,7 +101,7 @@ const anySide = (
   sidesOf(limit).some((side) => lasting(of[sideIndex(side)], cycleSeconds, rounds) > limit.limit + CAP_TOLERANCE.share);
 
 /** Whether a cap forbids every size of a form that asks this in quiet: what it breaks does not depend on size. */
-export function forbidsAtAnySize(cap: Cap, shape: VariantSpec, demand: QuietDemand, rounds: number): boolean {
+export function forbidsAtAnySize(cap: Cap, shape: VariantSpec, demand: StaticDemand, rounds: number): boolean {
   if (!appliesTo(cap, shape.kind)) return false;
   const { limit } = cap;
   switch (limit.channel) {
@@ -154,7 +154,7 @@ export function barsVariant({ limit, forms }: Cap, { kind, hold }: VariantSpec):
  *
  * @param rounds how often it is done in a row
  */
-export function breaks(cap: Cap, choice: VariantSpec, demand: Demand, rounds: number): boolean {
+export function violatesCap(cap: Cap, choice: VariantSpec, demand: Demand, rounds: number): boolean {
   if (!appliesTo(cap, choice.kind)) return false;
   const { limit } = cap;
   switch (limit.channel) {
@@ -165,7 +165,7 @@ export function breaks(cap: Cap, choice: VariantSpec, demand: Demand, rounds: nu
     case "handWeight":
       return barsVariant(cap, choice);
     case "shoulderLoad":
-      return barsVariant(cap, choice) || breaksInPose(limit, demand);
+      return barsVariant(cap, choice) || poseViolatesCap(limit, demand);
     case "oneLegSeconds":
       return anySide(limit, demand.longestOneLeg, demand, rounds);
     case "handsUpSeconds":
@@ -181,16 +181,16 @@ export function breaks(cap: Cap, choice: VariantSpec, demand: Demand, rounds: nu
     case "shortestCycle":
       return demand.cycleSeconds < limit.limit - CAP_TOLERANCE.share;
     case "sizeShare":
-      return breaksInSize(cap, choice, demand);
+      return sizeViolatesCap(cap, choice, demand);
     case "shoulderDrag":
     case "hipDrag":
       return demand.water !== null && breaksInWater(limit, demand.water);
     case "legShare":
       return demand.water !== null && !demand.water.fastSteps && isReadInWater(cap, choice.kind)
         ? breaksInWater(limit, demand.water)
-        : breaksInPose(limit, demand);
+        : poseViolatesCap(limit, demand);
     default:
-      return breaksInPose(limit, demand);
+      return poseViolatesCap(limit, demand);
   }
 }
 

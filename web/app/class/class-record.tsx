@@ -2,7 +2,7 @@ import { type ClassState, EFFORT_WORDS, signLabel } from "@able-tide/core/class/
 import type { ClassScript } from "@able-tide/core/class/script";
 import type { ClassStep } from "@able-tide/core/class/steps";
 import { taughtName } from "@able-tide/core/movement/format";
-import { Vessel } from "../kit/vessel.tsx";
+import { VariantSymbol } from "../kit/variant-symbol.tsx";
 
 interface Props {
   readonly script: ClassScript;
@@ -11,7 +11,7 @@ interface Props {
 }
 
 /** An ended class: who was there, in which forms, what they showed, how hard it was. */
-export function WhatHappened({ script, steps, state }: Props) {
+export function ClassRecord({ script, steps, state }: Props) {
   const { ended } = state;
   return (
     <>
@@ -61,7 +61,7 @@ export function WhatHappened({ script, steps, state }: Props) {
                       <td key={block.id} className="p-1 text-center">
                         {here && cell && (
                           <span className="inline-block align-middle">
-                            <Vessel {...cell} label={`${cell.form}, ${Math.round(100 * cell.level)} %`} />
+                            <VariantSymbol {...cell} label={`${cell.form}, ${Math.round(100 * cell.level)} %`} />
                           </span>
                         )}
                       </td>

@@ -1,5 +1,5 @@
-import type { FitPlace } from "@able-tide/core/fit/place";
-import type { BetterFit } from "@able-tide/core/fit/prove";
+import type { ImprovedFit } from "@able-tide/core/fit/refine-fit";
+import type { FitPlace } from "@able-tide/core/fit/support-options";
 
 /** Rail and helpers that there are, in a few words. */
 export function offersInWords({ rail, helpers, pool }: FitPlace): string {
@@ -8,14 +8,14 @@ export function offersInWords({ rail, helpers, pool }: FitPlace): string {
 }
 
 /** What a longer look found, as what to do with it. */
-export const betterInWords = ({ gain, holds }: BetterFit): string =>
+export const betterInWords = ({ gain, holds }: ImprovedFit): string =>
   `Found a mix of variants that raises the group score by ${(100 * gain).toFixed(1)}%. Pin ${holds.length} ${holds.length === 1 ? "variant" : "variants"}`;
 
 /** Gaps smaller than this are not worth a word. */
 export const NO_GAP = 0.0005;
 
 /** How near the fit is to the best there could be. @param gap 0 to 1; null while everybody is being fitted */
-export function gapInWords(gap: number | null): string {
+export function formatGap(gap: number | null): string {
   if (gap === null) return "Fitting all participants…";
   if (gap < NO_GAP) return "No better mix of variants found for this group.";
   return `A better mix of variants could raise the group score by at most ${(100 * gap).toFixed(1)}%.`;

@@ -12,10 +12,10 @@ export const RUNGS = [
   { name: "oneLeg", label: "one leg for 5 seconds", steadiness: 8 },
   { name: "oneLegHeadTurns", label: "one leg for 10 seconds with head turns", steadiness: 9 },
 ] as const;
-export type Rung = (typeof RUNGS)[number]["name"];
+export type BalanceLevel = (typeof RUNGS)[number]["name"];
 
 /** The capping value one rung under a steadiness; the lowest stays the lowest. @example rungUnder(6.5) // 5.5 */
-export const rungUnder = (steadiness: number): number =>
+export const levelBelow = (steadiness: number): number =>
   RUNGS.findLast((rung) => rung.steadiness < steadiness)?.steadiness ?? RUNGS[0].steadiness;
 
 /**

@@ -89,7 +89,7 @@ function Choice(props: {
 }
 
 /** Chooses whose body the numbers are for, and in which form. */
-export function AskedOf({ asked, people, ask, hasDepths }: Props) {
+export function DemandPanel({ asked, people, ask, hasDepths }: Props) {
   return (
     <>
       <Choice

@@ -1,7 +1,7 @@
 import { asksOn, type Cap, instructorMayEnd, isDueSoon } from "@able-tide/core/caps/cap";
 import { effectiveCaps } from "@able-tide/core/caps/effective";
+import { dayAndMonth, limitInWords, reasonInWords } from "@able-tide/core/caps/format-cap";
 import { CAP_GROUPS, groupOf } from "@able-tide/core/caps/groups";
-import { dayAndMonth, limitInWords, reasonInWords } from "@able-tide/core/caps/words";
 import { variantLabel } from "@able-tide/core/movement/variant";
 import { Form } from "react-router";
 import { Button } from "../kit/button.tsx";
@@ -154,7 +154,7 @@ function UsualLimits(props: Props) {
 }
 
 /** What a person may do today and why: of each thing the cap that decides, with what it covers. */
-export function WhatHolds(props: Props) {
+export function ActiveCaps(props: Props) {
   const rows = new Map<HoldingCap, Set<HoldingCap>>();
   for (const { decides, covered } of effectiveCaps(props.caps)) {
     const known = rows.get(decides) ?? new Set();

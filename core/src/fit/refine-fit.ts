@@ -1,23 +1,23 @@
 import type { FittedCell } from "./cell.ts";
 import type { FitHold, FitPlan } from "./fit-plan.ts";
-import { type FittedGroup, fitGroupInSteps, gapOf, PATIENT_EFFORT } from "./group.ts";
-import { wayOf } from "./place.ts";
+import { type FittedGroup, fitGroupIncrementally, gapOf, PATIENT_EFFORT } from "./group.ts";
 import type { FitMemory, FitPerson } from "./session.ts";
+import { wayOf } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
 /** A fit that does the group more good, as what the instructor would have to hold people to. */
-export interface BetterFit {
+export interface ImprovedFit {
   readonly holds: readonly FitHold[];
   /** How much more good it does, a share of what there is to gain. */
   readonly gain: number;
 }
 
 /** What a longer look at a fit says of it. */
-export interface Proof {
+export interface FitRefinement {
   /** How much more good another fit could do, a share of what there is to gain. */
   readonly gap: number;
   /** Null where nothing better was found. */
-  readonly better: BetterFit | null;
+  readonly better: ImprovedFit | null;
 }
 
 /** A gain that is worth somebody's attention, a share of the group's good. */
@@ -41,18 +41,18 @@ const differences = (plan: FitPlan, before: FittedGroup, after: FittedGroup): Fi
  *
  * @param fitted the fit of the same plan and people
  */
-export function* proveInSteps(
+export function* refineFitIncrementally(
   plan: FitPlan,
   people: readonly FitPerson[],
   fitted: FittedGroup,
   library: VariantCache,
   memory: FitMemory,
-): Generator<undefined, Proof> {
-  const patient = yield* fitGroupInSteps(plan, people, library, memory, undefined, PATIENT_EFFORT);
+): Generator<undefined, FitRefinement> {
+  const patient = yield* fitGroupIncrementally(plan, people, library, memory, undefined, PATIENT_EFFORT);
   const gap = gapOf({ ...fitted, bound: Math.min(fitted.bound, patient.bound) });
   const gainOf = ({ good }: FittedGroup): number => gapOf({ ...fitted, bound: good });
   if (gainOf(patient) < WORTH_A_WORD) return { gap, better: null };
   const holds = differences(plan, fitted, patient);
-  const held = yield* fitGroupInSteps({ ...plan, holds: [...plan.holds, ...holds] }, people, library, memory);
+  const held = yield* fitGroupIncrementally({ ...plan, holds: [...plan.holds, ...holds] }, people, library, memory);
   return { gap, better: gainOf(held) < WORTH_A_WORD ? null : { holds, gain: gainOf(held) } };
 }

@@ -1,13 +1,13 @@
 import type { Difference } from "./differences.ts";
 
 /** Told to the second of two who change the same thing at once. What they typed is still in the form. */
-export interface MovedOnNews {
+export interface EditConflictInfo {
   readonly by: string;
   readonly version: number;
   readonly differences: readonly Difference[];
 }
 
-export function MovedOn({ news }: { news: MovedOnNews }) {
+export function EditConflict({ news }: { news: EditConflictInfo }) {
   return (
     <div role="alert" className="mb-4 rounded-soft border-[1.5px] border-signal-600 bg-signal-100/50 p-4">
       <p className="text-lg font-semibold">{news.by} changed this while you were editing. Your entries are kept.</p>

@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { LEAVE_SAFELY } from "./leave-safely.ts";
+import { LEAVE_SAFELY } from "./closing-steps.ts";
 
 test("cushions are removed before anyone stands up", () => {
   const at = (words: RegExp) => LEAVE_SAFELY.findIndex((line) => words.test(line));

@@ -1,5 +1,5 @@
 import type { CellView } from "@able-tide/core/fit/cell-view";
-import { Vessel, vesselInWords } from "../kit/vessel.tsx";
+import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
 
 export interface PersonNow {
   readonly id: string;
@@ -24,7 +24,7 @@ function PersonRow({ person, pick }: { person: PersonNow; pick: (id: string) => 
         onClick={() => pick(person.id)}
         className="flex min-h-16 w-full items-center gap-3 rounded-[12px] px-3 text-left hover:bg-tide-800"
       >
-        {cell && <Vessel {...cell} size={40} label={vesselInWords(cell)} />}
+        {cell && <VariantSymbol {...cell} size={40} label={describeVariant(cell)} />}
         <span className="text-2xl font-bold">{person.name}</span>
         <span className="ml-auto text-right text-lg leading-tight text-sand-200">
           {person.sits ? <strong className="block text-signal-300">Sit. Ask first.</strong> : cell?.brief}
@@ -40,7 +40,7 @@ function PersonRow({ person, pick }: { person: PersonNow; pick: (id: string) => 
 }
 
 /** Everybody here: first those who do it differently just now, then the rest. */
-export function PeopleNow({ people, pick }: { people: readonly PersonNow[]; pick: (id: string) => void }) {
+export function ClassRoster({ people, pick }: { people: readonly PersonNow[]; pick: (id: string) => void }) {
   const different = people.filter(({ cell, sits }) => sits || (cell !== null && !cell.whole));
   const whole = people.filter((person) => !different.includes(person));
   return (

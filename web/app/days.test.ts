@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { dayInWords, nextMeeting } from "./days.ts";
+import { formatDay, nextMeeting } from "./days.ts";
 
 test.each([
   ["2026-10-14", [], "2026-10-14"],
@@ -11,5 +11,5 @@ test.each([
 });
 
 test("a day in words", () => {
-  expect(dayInWords("2026-10-14")).toBe("Wednesday 14 October");
+  expect(formatDay("2026-10-14")).toBe("Wednesday 14 October");
 });

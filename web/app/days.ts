@@ -1,7 +1,7 @@
 import { addDays, format, getISODay, parseISO } from "date-fns";
 
 /** "Wednesday 14 October" of an ISO calendar day. */
-export const dayInWords = (day: string): string => format(parseISO(day), "EEEE d MMMM");
+export const formatDay = (day: string): string => format(parseISO(day), "EEEE d MMMM");
 
 /** "14 Oct" of an ISO calendar day. */
 export const shortDay = (day: string): string => format(parseISO(day), "d MMM");

@@ -1,6 +1,6 @@
 import { cuesOf } from "@able-tide/core/plan/cues";
 import { schedulePlan, withMovements } from "@able-tide/core/plan/schedule-plan";
-import { circumstancesOf } from "@able-tide/core/plan/setting";
+import { planContextOf } from "@able-tide/core/plan/setting";
 import { USUAL_STYLE } from "@able-tide/core/plan/style";
 import ICAL from "ical.js";
 import type { Browser, Page } from "puppeteer-core";
@@ -234,7 +234,7 @@ test("a proposal is taken, changed, and printed with every cue on it", async () 
   const settingOf = await settingsOf(scope, [group.id]);
   const movements = (await listMovements(scope)).map(({ movement }) => movement);
   if (!plan) throw new Error("the plan is there");
-  const reading = schedulePlan(withMovements(plan.blocks, movements), circumstancesOf(settingOf(plan, group, new Map()), plan));
+  const reading = schedulePlan(withMovements(plan.blocks, movements), planContextOf(settingOf(plan, group, new Map()), plan));
   for (const block of reading.blocks) {
     const { opening, phrases } = cuesOf(block, plan.style);
     for (const words of [block.movement.name.en, ...opening, ...phrases]) expect(printed).toContain(words);

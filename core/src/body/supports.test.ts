@@ -4,7 +4,7 @@ import { load, loadAll } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { type Track, trackOf } from "../movement/track.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
-import { HOLDS, type Hold, holdInWords, holdsWith, onRail } from "./supports.ts";
+import { formatHold, HOLDS, type Hold, holdsWith, onRail } from "./supports.ts";
 
 const quiet = load("quiet-feet");
 const samplesWith = (hold: Hold | null) =>
@@ -26,7 +26,7 @@ describe("feet together, holding on", () => {
     ["left hand in the helper's", { by: "helper", hand: "left" }, 1.5],
     ["right fingertips on the rail", { by: "fingertips", hand: "right" }, 1],
   ])("%s takes off its relief", (words, hold, relief) => {
-    expect(holdInWords(hold)).toBe(words);
+    expect(formatHold(hold)).toBe(words);
     const free = demandWith(null).quietSteadiness;
     expect(free - demandWith(hold).quietSteadiness).toBeCloseTo(Math.min(relief, free), 9);
   });
@@ -56,14 +56,14 @@ test.each(loadAll().filter(({ forms }) => forms.standing !== false && forms.supp
       return readDemand(sampleTrack(track), { stature: 1.65 }, 8 * movement.breaths).steadiness.total;
     };
     const free = asked(null);
-    for (const hold of HOLDS) expect(asked(hold), holdInWords(hold)).toBeLessThanOrEqual(free + 1e-9);
+    for (const hold of HOLDS) expect(asked(hold), formatHold(hold)).toBeLessThanOrEqual(free + 1e-9);
   },
 );
 
 test("a frame takes both hands, a stick and a helper one, and no way to hold on is listed twice", () => {
   expect(HOLDS.filter(({ by }) => by === "frame")).toEqual([{ by: "frame", hand: "both" }]);
   expect(HOLDS.some(({ by, hand }) => (by === "stick" || by === "helper") && hand === "both")).toBe(false);
-  expect(new Set(HOLDS.map(holdInWords)).size).toBe(HOLDS.length);
+  expect(new Set(HOLDS.map(formatHold)).size).toBe(HOLDS.length);
   expect(holdsWith({ by: "frame", hand: "both" }, "left")).toBe(true);
   expect(holdsWith(onRail("right"), "left")).toBe(false);
 });

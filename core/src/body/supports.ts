@@ -145,7 +145,7 @@ export const holdsWith = (hold: Hold | null, side: Side): boolean =>
   hold !== null && (hold.hand === side || hold.hand === "both");
 
 /** A hold in words, as "left hand on the rail". */
-export function holdInWords({ by, hand }: Hold): string {
+export function formatHold({ by, hand }: Hold): string {
   const hands = hand === "both" ? "both hands" : `${hand} hand`;
   switch (by) {
     case "rail":

@@ -150,7 +150,7 @@ export function barsVariant({ limit, forms }: Cap, { kind, hold }: VariantSpec):
 
 /**
  * Whether one movement in a form goes beyond a cap. Caps on a sum over the session are the session's business: see
- * fit/over-session.ts; caps on the number of rounds make fewer of them and break nothing.
+ * fit/optimize-session.ts; caps on the number of rounds make fewer of them and break nothing.
  *
  * @param rounds how often it is done in a row
  */

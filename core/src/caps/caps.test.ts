@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { capOf } from "./cap.fixture.ts";
 import { asksOn, type Cap, type CapLimit, holdsOn, instructorMayEnd, sidesOf } from "./cap.ts";
-import { capInWords, limitInBrief, limitInWords } from "./format-cap.ts";
+import { formatCap, formatCapLimit, formatCapLimitBriefly } from "./format-cap.ts";
 
 const cap = (more: Partial<Cap> = {}): Cap =>
   capOf({ channel: "noStanding" }, { reason: "dizzy", source: "the clinic", from: "2026-03-01", until: "2026-03-14", ...more });
@@ -37,14 +37,14 @@ describe("a cap in words", () => {
     [{ channel: "barredFeature", limit: "holdsWithLeft" }, "No support with the left hand", "no support with the left hand"],
     [{ channel: "noStanding" }, "No standing", "seated"],
   ])("%j", (limit, words, brief) => {
-    expect(limitInWords(limit)).toBe(words);
-    expect(limitInBrief(limit)).toBe(brief);
+    expect(formatCapLimit(limit)).toBe(words);
+    expect(formatCapLimitBriefly(limit)).toBe(brief);
   });
 
   test("says why, who and until when", () => {
-    expect(capInWords(cap({ dateKind: "ends" }))).toBe("No standing. Dizzy; source: the clinic, until 14 March");
-    expect(capInWords(cap())).toBe("No standing. Dizzy; source: the clinic, review by 14 March");
-    expect(capInWords(cap({ until: null }))).toBe("No standing. Dizzy; source: the clinic");
+    expect(formatCap(cap({ dateKind: "ends" }))).toBe("No standing. Dizzy; source: the clinic, until 14 March");
+    expect(formatCap(cap())).toBe("No standing. Dizzy; source: the clinic, review by 14 March");
+    expect(formatCap(cap({ until: null }))).toBe("No standing. Dizzy; source: the clinic");
   });
 });
 

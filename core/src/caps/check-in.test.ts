@@ -8,7 +8,7 @@ import { capOf } from "./cap.fixture.ts";
 import { isStricter } from "./cap.ts";
 import { dayCaps, readCheckIn } from "./check-in.ts";
 import { effectiveCaps } from "./effective.ts";
-import { limitInWords } from "./format-cap.ts";
+import { formatCapLimit } from "./format-cap.ts";
 import { PAIN_PLACES } from "./pain-map.ts";
 import { USUAL_POLICY } from "./policy.ts";
 
@@ -152,7 +152,7 @@ test("arms up half the time is half of what holds, or of the usual", () => {
       ),
     ])
       .filter(({ thing }) => thing.startsWith("handsUpSeconds "))
-      .map(({ decides }) => limitInWords(decides.limit));
+      .map(({ decides }) => formatCapLimit(decides.limit));
   expect(up([])).toEqual([
     "Hand above the shoulder, both sides: up to 22 s at a time",
     "Hand above the shoulder, both sides: up to 22 s at a time",
@@ -190,7 +190,7 @@ describe("the day's caps", () => {
       limits.map((limit) => capOf(limit)),
       DAY,
       false,
-    ).map(({ limit }) => limitInWords(limit));
+    ).map(({ limit }) => formatCapLimit(limit));
 
   test("scale the amounts in force, rounded down, and the size and rounds of everything", () => {
     expect(

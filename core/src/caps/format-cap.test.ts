@@ -3,7 +3,7 @@ import { expect, test } from "vitest";
 import { anyLimit } from "./any-limit.fixture.ts";
 import type { CapLimit } from "./cap.ts";
 import { CAP_CHANNEL_NAMES } from "./channels.ts";
-import { limitInBrief, limitInWords } from "./format-cap.ts";
+import { formatCapLimit, formatCapLimitBriefly } from "./format-cap.ts";
 import { CAP_GROUPS, groupOf } from "./groups.ts";
 
 /** One limit a channel, in the words that a person reads. */
@@ -66,7 +66,7 @@ const SPOKEN: readonly (readonly [CapLimit, string])[] = [
 ];
 
 test.each(SPOKEN)("%j", (limit, words) => {
-  expect(limitInWords(limit)).toBe(words);
+  expect(formatCapLimit(limit)).toBe(words);
 });
 
 test("every channel is spoken of here", () => {
@@ -77,10 +77,10 @@ test("every channel is spoken of here", () => {
 test("any limit has whole words, brief ones no longer than them, and a group to be found in", () => {
   fc.assert(
     fc.property(anyLimit, (limit) => {
-      const words = limitInWords(limit);
+      const words = formatCapLimit(limit);
       expect(words).toMatch(/^[A-Z0-9]/);
       expect(words).not.toMatch(/undefined|NaN|null|\s{2}/);
-      expect(limitInBrief(limit).length).toBeLessThanOrEqual(words.length + 4);
+      expect(formatCapLimitBriefly(limit).length).toBeLessThanOrEqual(words.length + 4);
       expect(CAP_GROUPS).toContain(groupOf(limit));
     }),
   );

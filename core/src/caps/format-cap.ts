@@ -9,10 +9,10 @@ const LONG_DAY = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long
 const LONG_DAY_OF_YEAR = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", timeZone: "UTC" });
 
 /** "3 March 2026" of an ISO calendar day. */
-export const dayMonthAndYear = (day: string): string => LONG_DAY.format(new Date(`${day}T00:00:00Z`));
+export const formatDayMonthAndYear = (day: string): string => LONG_DAY.format(new Date(`${day}T00:00:00Z`));
 
 /** "14 March" of an ISO calendar day. */
-export const dayAndMonth = (day: string): string => LONG_DAY_OF_YEAR.format(new Date(`${day}T00:00:00Z`));
+export const formatDayAndMonth = (day: string): string => LONG_DAY_OF_YEAR.format(new Date(`${day}T00:00:00Z`));
 
 const LANDMARK_WORDS = {
   lap: "lap height",
@@ -54,7 +54,7 @@ const seconds = (of: number): string => (of >= 120 && of % 60 === 0 ? `${of / 60
 const OF_BODY = "of body weight × height";
 
 /** A cap's limit in plain words, as "Right hand: up to shoulder height". */
-export function limitInWords(limit: CapLimit): string {
+export function formatCapLimit(limit: CapLimit): string {
   /** "Left knee load" or "Knee load, both sides"; without a measure "Left hand" or "Both hands". */
   const part = (one: string, many: string, what = ""): string => {
     const side = "side" in limit ? limit.side : "both";
@@ -166,7 +166,7 @@ export function limitInWords(limit: CapLimit): string {
 }
 
 /** The limit in two or three words, for a grid or a class screen. */
-export function limitInBrief(limit: CapLimit): string {
+export function formatCapLimitBriefly(limit: CapLimit): string {
   switch (limit.channel) {
     case "handHeight":
       return `${bothOr(limit.side, "hand", "hands")} to ${LANDMARK_WORDS[limit.limit].replace(" height", "")}`;
@@ -210,7 +210,7 @@ export function limitInBrief(limit: CapLimit): string {
     case "barredFeature":
       return `no ${featureLabel(limit.limit)}`;
     default: {
-      const words = limitInWords(limit);
+      const words = formatCapLimit(limit);
       return words.charAt(0).toLowerCase() + words.slice(1).replace(/: up to/, " to");
     }
   }
@@ -218,15 +218,15 @@ export function limitInBrief(limit: CapLimit): string {
 
 const untilInWords = ({ until, dateKind, strength }: Cap): string => {
   if (until === null) return "";
-  if (strength === "comfort") return `, ends automatically on ${dayAndMonth(until)}`;
-  return dateKind === "ends" ? `, until ${dayAndMonth(until)}` : `, review by ${dayAndMonth(until)}`;
+  if (strength === "comfort") return `, ends automatically on ${formatDayAndMonth(until)}`;
+  return dateKind === "ends" ? `, until ${formatDayAndMonth(until)}` : `, review by ${formatDayAndMonth(until)}`;
 };
 
 /** Who set a cap and until when: "source: the clinic, review by 14 March". */
-export const sourceInWords = (cap: Cap): string => `source: ${cap.source}${untilInWords(cap)}`;
+export const formatSource = (cap: Cap): string => `source: ${cap.source}${untilInWords(cap)}`;
 
 /** Why a cap is active: its reason, its source and until when. */
-export const reasonInWords = (cap: Cap): string => `${cap.reason}; ${sourceInWords(cap)}`;
+export const formatReason = (cap: Cap): string => `${cap.reason}; ${formatSource(cap)}`;
 
 /** The whole cap: "Right hand: up to shoulder height. Sore right shoulder; source: the clinic, until 14 March". */
-export const capInWords = (cap: Cap): string => `${limitInWords(cap.limit)}. ${capital(reasonInWords(cap))}`;
+export const formatCap = (cap: Cap): string => `${formatCapLimit(cap.limit)}. ${capital(formatReason(cap))}`;

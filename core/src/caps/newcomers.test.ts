@@ -1,12 +1,12 @@
 import { describe, expect, test } from "vitest";
 import { capsOfAids } from "./aids.ts";
 import type { StandStage } from "./balance-levels.ts";
-import { limitInWords } from "./format-cap.ts";
+import { formatCapLimit } from "./format-cap.ts";
 import { limitsAfterRelease, newcomerLimits } from "./newcomers.ts";
 
 const STANDING = ["steadiness", "heldStanding", "bothHandsStanding"];
 const standing = (limits: ReturnType<typeof newcomerLimits>) =>
-  limits.filter(({ channel }) => STANDING.includes(channel)).map(limitInWords);
+  limits.filter(({ channel }) => STANDING.includes(channel)).map(formatCapLimit);
 
 const BOTH_HANDS = "Standing only with both hands on fixed support and a helper in reach";
 
@@ -30,7 +30,7 @@ describe("how somebody stands, by the four-stage stand", () => {
 
 describe("who walks with an aid", () => {
   const words = (aid: "frame" | "stick", stage: StandStage | null) =>
-    capsOfAids("p", [aid], stage, "2026-10-14").map(({ limit }) => limitInWords(limit));
+    capsOfAids("p", [aid], stage, "2026-10-14").map(({ limit }) => formatCapLimit(limit));
 
   test("a frame: both hands on it or on something as firm, until feet together are held", () => {
     expect(words("frame", null)).toEqual([BOTH_HANDS]);

@@ -4,7 +4,7 @@ import { otherSide, type Side } from "../side.ts";
 import { levelBelow } from "./balance-levels.ts";
 import type { WholeOrPart } from "./body-parts.ts";
 import { type Cap, CapLimit, type CapSide } from "./cap.ts";
-import { limitInWords } from "./format-cap.ts";
+import { formatCapLimit } from "./format-cap.ts";
 import {
   AFFECTED_FEATURES,
   type AffectedFeature,
@@ -47,7 +47,7 @@ const speaksOf = (list: readonly string[] | undefined, name: string | null): boo
   list === undefined || (name !== null && list.includes(name));
 
 /** What a limitation is called with its kind and side, as "Hip replacement, posterior approach, left". */
-export function limitationInWords(rule: LimitationRule, { side, kind }: Pick<Limitation, "side" | "kind">): string {
+export function formatLimitation(rule: LimitationRule, { side, kind }: Pick<Limitation, "side" | "kind">): string {
   const kindLabel = rule.kinds?.find(({ name }) => name === kind)?.label;
   const sideLabel = side === null ? undefined : side === "both" ? "both sides" : side;
   return [rule.label, kindLabel, sideLabel].filter((word) => word !== undefined).join(", ");
@@ -140,7 +140,7 @@ export function proposedCaps(
         .map((limit) => ({
           limit,
           forms: null,
-          reason: limitationInWords(rule, limitation),
+          reason: formatLimitation(rule, limitation),
           source: rule.source,
           strength: proposal.strength,
           from: context.day,
@@ -165,7 +165,7 @@ export function waitingCaps(rule: LimitationRule, limitation: Limitation, day: s
       id: `waits-${limitation.id}-${i}`,
       limit,
       forms: null,
-      reason: `${limitationInWords(rule, limitation)}: waiting for the clinician's caps`,
+      reason: `${formatLimitation(rule, limitation)}: waiting for the clinician's caps`,
       source: rule.source,
       strength: "absolute",
       from: limitation.eventDay !== null && limitation.eventDay < day ? limitation.eventDay : day,
@@ -175,7 +175,7 @@ export function waitingCaps(rule: LimitationRule, limitation: Limitation, day: s
 }
 
 /** A template in words for a table, the affected side named as such. */
-export function templateInWords(template: LimitTemplate): string {
+export function formatTemplate(template: LimitTemplate): string {
   if (template.channel === "barredFeature" && isOfAffected(template.limit)) return AFFECTED_WORDS[template.limit];
   if ("part" in template && template.part === "affectedArm")
     return template.limit === 0 ? "That arm rests" : `That arm ${template.limit} %`;
@@ -183,7 +183,7 @@ export function templateInWords(template: LimitTemplate): string {
     return template.limit === 0 ? "That leg rests" : `That leg ${template.limit} %`;
   const [limit] = limitsFrom(template, "left");
   if (!limit) return "";
-  const words = limitInWords(limit);
+  const words = formatCapLimit(limit);
   const sided = "side" in template && (template.side === "affected" || template.side === "other");
   if (!sided) return words;
   const which = template.side === "affected" ? "that" : "the other";

@@ -3,7 +3,7 @@ import { DAY_ANSWERS } from "./day-answers.ts";
 import { LIMITATION_RULES } from "./limitations/all.ts";
 import {
   AFFECTED_FEATURES,
-  cautionInWords,
+  formatCaution,
   type LimitationRule,
   type LimitTemplate,
   PHASES,
@@ -11,7 +11,7 @@ import {
 } from "./limitations/rule.ts";
 import { motionNamed } from "./motions.ts";
 import { EVERYBODY_LIMITS, limitsAfterRelease, NEWCOMER_SOURCE, newcomerLimits } from "./newcomers.ts";
-import { templateInWords } from "./propose.ts";
+import { formatTemplate } from "./propose.ts";
 import { SCREENING } from "./screening.ts";
 
 type Row = readonly string[];
@@ -72,7 +72,7 @@ const rowOf = (
   limit: LimitTemplate,
   value: string,
   until: string,
-): Row => [rule.label, ...where, sideOf(limit), channelOf(limit), value, templateInWords(limit), until, sourceOf(rule)];
+): Row => [rule.label, ...where, sideOf(limit), channelOf(limit), value, formatTemplate(limit), until, sourceOf(rule)];
 
 function rowsOf(rule: LimitationRule): Row[] {
   const { waits, proposals, cautions } = rule;
@@ -102,7 +102,7 @@ function rowsOf(rule: LimitationRule): Row[] {
       "",
       "caution",
       "",
-      cautionInWords(caution, rule),
+      formatCaution(caution, rule),
       "",
       sourceOf(rule),
     ],
@@ -111,7 +111,7 @@ function rowsOf(rule: LimitationRule): Row[] {
 }
 
 const plainRows = (limits: readonly LimitTemplate[]): Row[] =>
-  limits.map((limit) => [sideOf(limit), channelOf(limit), amountOf(limit, {}), templateInWords(limit)]);
+  limits.map((limit) => [sideOf(limit), channelOf(limit), amountOf(limit, {}), formatTemplate(limit)]);
 const PLAIN_HEAD: Row = ["Side", "Channel", "Value", "In words"];
 
 /** Every rule by which the product proposes limits, as Markdown for a clinician to read: phase, side, channel, value, source. */

@@ -1,6 +1,6 @@
-import { holdInWords } from "../body/supports.ts";
+import { formatHold } from "../body/supports.ts";
 import type { Cap } from "../caps/cap.ts";
-import { limitInBrief, limitInWords, reasonInWords } from "../caps/format-cap.ts";
+import { formatCapLimit, formatCapLimitBriefly, formatReason } from "../caps/format-cap.ts";
 import type { VariantKind, VariantSpec } from "../movement/variant.ts";
 import { otherSide, type Side } from "../side.ts";
 import type { BlockedBy, FittedCell } from "./cell.ts";
@@ -14,7 +14,7 @@ export interface Why {
 }
 
 /** One why as a sentence. */
-export const whyInWords = ({ limit, reason }: Why): string => (reason === null ? limit : `${limit} (${reason})`);
+export const formatWhy = ({ limit, reason }: Why): string => (reason === null ? limit : `${limit} (${reason})`);
 
 /** A fitted cell as people read it: what the vessel shows and the words beside it. Plain data, fit to be kept or sent. */
 export interface CellView {
@@ -64,7 +64,7 @@ function changesInWords(
   if (pace > 1) words.push(pace === 2 ? "half the pace" : "a third of the pace");
   else if (rounds < planned) words.push(`${rounds} of ${planned} repetitions`);
   if (choice.kind === "seated" && meant.kind !== "seated") words.push(meant.kind === "water" ? "in the pool chair" : "seated");
-  if (choice.hold) words.push(holdInWords(choice.hold));
+  if (choice.hold) words.push(formatHold(choice.hold));
   const resting = restingHand(choice);
   if (resting) words.push(`rest the ${resting} hand`);
   if (choice.sizes.legs === 0) words.push("legs stay still");
@@ -83,7 +83,7 @@ function briefOf(cell: FittedCell, meant: VariantSpec, planned: number): string 
   // A hand that rests or holds on is spoken of already.
   const spoken: readonly (string | null)[] = [restingHand(choice), choice.hold?.hand ?? null];
   const hands = cell.because.flatMap(({ limit }) =>
-    limit.channel === "handHeight" && !spoken.includes(limit.side) ? [limitInBrief(limit)] : [],
+    limit.channel === "handHeight" && !spoken.includes(limit.side) ? [formatCapLimitBriefly(limit)] : [],
   );
   const changes = changesInWords({ ...cell, choice }, meant, planned).filter(
     (word) => word !== "smaller range" || hands.length === 0,
@@ -93,7 +93,7 @@ function briefOf(cell: FittedCell, meant: VariantSpec, planned: number): string 
 
 /** Caps as reasons, one each. */
 export const whyOfCaps = (caps: readonly Cap[]): Why[] =>
-  caps.map((cap) => ({ limit: limitInWords(cap.limit), reason: reasonInWords(cap) }));
+  caps.map((cap) => ({ limit: formatCapLimit(cap.limit), reason: formatReason(cap) }));
 
 /** Why a form differs, one a cap, and what else stands in the way. */
 function whyOf({ choice, because, gaveWay }: FittedCell): Why[] {

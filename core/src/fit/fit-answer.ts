@@ -1,4 +1,4 @@
-import { limitInWords } from "../caps/format-cap.ts";
+import { formatCapLimit } from "../caps/format-cap.ts";
 import type { VariantSpec } from "../movement/variant.ts";
 import type { BlockedBy } from "./cell.ts";
 import type { FitPlan } from "./fit-plan.ts";
@@ -64,7 +64,7 @@ export const fitAnswer = (plan: FitPlan, group: FittedGroup): FitAnswerFile => (
         rounds,
         pace,
         steadiness: Math.max(0, ...demands.map(({ steadiness }) => steadiness.total)),
-        because: because.map(({ id, limit }) => ({ id, words: limitInWords(limit) })),
+        because: because.map(({ id, limit }) => ({ id, words: formatCapLimit(limit) })),
         gaveWay,
       }),
     ),

@@ -6,7 +6,7 @@ import { type FileProblem, problemsOf, readJson } from "../files/json.ts";
 import { VARIANT_KINDS } from "../movement/variant.ts";
 import { PlanFile, type PlanInFile, unknownMovements } from "../plan/plan-file.ts";
 import { schedulePlan, withMovements } from "../plan/schedule-plan.ts";
-import { circumstancesOf } from "../plan/setting.ts";
+import { planContextOf } from "../plan/setting.ts";
 import { type FitPlan, fitPlanOf } from "./fit-plan.ts";
 import type { FitPerson } from "./session.ts";
 import { type FitPlace, OPEN_HALL, OWN_AIDS } from "./support-options.ts";
@@ -131,7 +131,7 @@ function questionOf({ plan: file, people, place, seatedOnly }: v.InferOutput<typ
     taught: {},
   };
   const { plan, movements } = file as PlanInFile;
-  const reading = schedulePlan(withMovements(plan.blocks, movements), circumstancesOf(setting, plan));
+  const reading = schedulePlan(withMovements(plan.blocks, movements), planContextOf(setting, plan));
   return {
     plan: fitPlanOf(reading, fitPlace, plan.style, plan.holds),
     people: people.map(({ body, caps, ...person }) => ({ ...person, measured: body, caps: caps.map(capOf) })),

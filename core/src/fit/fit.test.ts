@@ -5,7 +5,7 @@ import { anyLimit, tightened } from "../caps/any-limit.fixture.ts";
 import { capOf } from "../caps/cap.fixture.ts";
 import type { Cap, CapLimit } from "../caps/cap.ts";
 import { roundsOfHolding, violatesCap } from "../caps/cap-violations.ts";
-import { capInWords } from "../caps/format-cap.ts";
+import { formatCap } from "../caps/format-cap.ts";
 import type { Demand } from "../movement/demand.ts";
 import { hasLandVariant, type Movement } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";
@@ -80,7 +80,7 @@ describe("one person in one block", () => {
     expect(cell.lighterSide).toBe("right");
     expect(cell.choice).toMatchObject({ kind: "standing", depth: "middle", weightBack: false, sizes: { armLeft: 8 } });
     expect(cell.choice?.sizes.armRight).toBeLessThan(8);
-    expect(cell.because.map(capInWords)).toEqual([
+    expect(cell.because.map(formatCap)).toEqual([
       "Right hand: up to shoulder height. Sore right shoulder; source: the clinic, until 14 March",
     ]);
   });

@@ -1,5 +1,5 @@
 import { risingDemand } from "../body/steadiness.ts";
-import { holdInWords } from "../body/supports.ts";
+import { formatHold } from "../body/supports.ts";
 import type { Cap } from "../caps/cap.ts";
 import { isStanding } from "../caps/cap-violations.ts";
 import { strictestNumber } from "../caps/effective.ts";
@@ -54,7 +54,7 @@ function neededIn({ id, name, caps }: HelpedPerson, cell: CellView, before: Cell
     need("near", "both hands on fixed support while standing");
   if (cell.choice?.hold) {
     const byHelper = wayOf(cell.choice) === "helper";
-    need(byHelper ? "hand" : "hold", holdInWords(cell.choice.hold));
+    need(byHelper ? "hand" : "hold", formatHold(cell.choice.hold));
   }
   if (stands && cell.hold === null && cap !== null && cell.steadiness > cap - NEAR_THE_CAP)
     need("near", `balance demand ${cell.steadiness.toFixed(1)}, cap ${cap}`);

@@ -119,7 +119,7 @@ function writeSummary(movement: Movement, { choice, lead }: SummarisedVariant, i
  * Solves every form of a movement at every size, a form at a time: whoever runs it may let other work in between.
  * Some hundreds of milliseconds in all, worth keeping.
  */
-export function* summariesInSteps(movement: Movement): Generator<undefined, Summaries> {
+export function* summariesIncrementally(movement: Movement): Generator<undefined, Summaries> {
   const forms = summarisedVariants(movement);
   const values = new Float32Array(forms.length * SUMMARY_WIDTH);
   for (const [i, form] of forms.entries()) {
@@ -131,7 +131,7 @@ export function* summariesInSteps(movement: Movement): Generator<undefined, Summ
 
 /** The same in one go. */
 export function summariesOf(movement: Movement): Summaries {
-  return runToCompletion(summariesInSteps(movement));
+  return runToCompletion(summariesIncrementally(movement));
 }
 
 /** Whether a body can do the form with this number. */

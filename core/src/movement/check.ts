@@ -12,7 +12,7 @@ import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, VARIANT_KINDS, type Variant
 import { misfittingWords } from "./variant-words.ts";
 
 /** What a body lacks, as the end of a sentence that begins with "the body". Lengths for a middling stature. */
-export function problemInWords(problem: PoseProblem): string {
+export function formatMovementProblem(problem: PoseProblem): string {
   const centimetres = (share: number) => Math.max(1, Math.round(100 * share * REFERENCE_STATURE));
   switch (problem.kind) {
     case "legTooShort":
@@ -55,7 +55,7 @@ function formProblems(movement: Movement): MovementFileProblem[] {
     const problem = (phase: number, what: string) => [
       { path: `forms.${kind}`, message: `at ${Math.round(100 * phase)} % of a round the body ${what}` },
     ];
-    if (samples.problem) return problem(samples.problem.phase, problemInWords(samples.problem.what));
+    if (samples.problem) return problem(samples.problem.phase, formatMovementProblem(samples.problem.what));
     const jump = greatestJump(samples);
     if (jump.by >= NO_JUMP)
       return problem(jump.phase, "The foot leaves the floor while carrying weight. Shift weight to the other foot first.");

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { column, MIDLINE_RANGES, ROW_WIDTH, SIDED_RANGES, sidedColumn } from "../body/channels.ts";
 import { isRising } from "../body/pose.ts";
-import { HOLDS, type Hold, holdInWords, ON_ARMRESTS } from "../body/supports.ts";
+import { formatHold, HOLDS, type Hold, ON_ARMRESTS } from "../body/supports.ts";
 import { SIDES, type Side } from "../side.ts";
 import { anatomyProblems } from "./anatomy.ts";
 import { movementProblems, wordProblems } from "./check.ts";
@@ -38,7 +38,7 @@ function everyForm(movement: Movement): { choice: VariantSpec; name: string }[] 
             choice: { ...FULL_STANDING_VARIANT, kind, hold, toeDown, depth, arms },
             name: [
               kind,
-              hold && holdInWords(hold),
+              hold && formatHold(hold),
               toeDown && "toe down",
               depth !== "middle" && depth,
               arms === "right" && "one arm",

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { cases } from "../test-size.fixture.ts";
-import { type Joined, joinStops, problemInWords, type Stop } from "./join.ts";
+import { formatTransitionProblem, type Joined, joinStops, type Stop } from "./join.ts";
 import { linksFrom } from "./links.ts";
 import { anyPlan, circumstances, HALL, planned } from "./plan.fixture.ts";
 import { reachFrom, statesOfPlace } from "./reach.ts";
@@ -214,7 +214,7 @@ describe("what cannot be", () => {
     [weightOn("left"), { ...anywhere, hands: "railLeft" }, "Cannot start: there is no rail on that side of the room"],
   ] as const)("is said in words (%#)", (exit, entry, words) => {
     const problem = problemOf(exit, entry);
-    expect(problem && problemInWords(problem)).toBe(words);
+    expect(problem && formatTransitionProblem(problem)).toBe(words);
   });
 
   test("running straight on is no problem where nothing but the hands has to change", () => {

@@ -6,7 +6,7 @@ import {
   type BodyState,
   type EntryPattern,
   type ExitChange,
-  feetInWords,
+  formatFeet,
   isPossible,
   onRailWith,
   type PlanPlace,
@@ -109,7 +109,7 @@ const onTo = (labels: readonly Label[], pattern: EntryPattern, place: PlanPlace,
 function straightProblem(state: BodyState, { support, feet, load }: EntryPattern): SeamProblem {
   if (state.support !== support) return { kind: "support" };
   if (feet && (state.feet !== feet.kind || state.foot !== feet.foot))
-    return { kind: "feet", stand: feetInWords(state.feet, state.foot), begins: feetInWords(feet.kind, feet.foot) };
+    return { kind: "feet", stand: formatFeet(state.feet, state.foot), begins: formatFeet(feet.kind, feet.foot) };
   if (load && load !== "both" && state.load !== load)
     return { kind: "weight", carries: state.load, steps: load === "left" ? "right" : "left" };
   return { kind: state.load === load || load === null ? "facing" : "load" };
@@ -167,7 +167,7 @@ export function joinStops(stops: readonly Stop[], home: BodyState, leave: EntryP
 }
 
 /** A seam that cannot be, in words. */
-export function problemInWords(problem: SeamProblem): string {
+export function formatTransitionProblem(problem: SeamProblem): string {
   switch (problem.kind) {
     case "weight":
       return problem.carries === "both"

@@ -3,11 +3,11 @@ import type { PlanAnalysis } from "./analyze-plan.ts";
 import { sideCount, type Uneven } from "./balance.ts";
 import { contentLabel, readContent, type SessionPurpose, strainRuns } from "./content.ts";
 import { type Fix, type FixInput, fixDuration, fixSides, fixTransition, MOST_NEW, ON_TIME, overBy } from "./fixes.ts";
-import { problemInWords } from "./join.ts";
+import { formatTransitionProblem } from "./join.ts";
 import { outOfOrder, PHASE_RULES, readPhases } from "./phases.ts";
 import { problemsOf, type ScheduledItem } from "./schedule-plan.ts";
 import type { TeachingStyle } from "./style.ts";
-import { minutesAndSeconds } from "./time.ts";
+import { formatMinutes } from "./time.ts";
 
 /** What a fix would have to change; finding fixes takes longer than finding what is wrong. */
 type ToFix =
@@ -45,7 +45,7 @@ const seamNotes = (look: PlanAnalysis): PlanIssue[] =>
   problemsOf(look.reading).flatMap(({ blockId, seam }) => {
     const block = look.reading.blocks.find(({ id }) => id === blockId);
     if (!block || seam.problem === null) return [];
-    const words = `${nameOf(block)}. ${problemInWords(seam.problem)}`;
+    const words = `${nameOf(block)}. ${formatTransitionProblem(seam.problem)}`;
     return [note(`seam ${blockId}`, words, { blockId, pressing: true, toFix: { what: "seam", blockId } })];
   });
 
@@ -58,7 +58,7 @@ function timeNotes(look: PlanAnalysis, minutes: number): PlanIssue[] {
   if (over <= ON_TIME.late && over >= -ON_TIME.early) return [];
   if (look.reading.blocks.length === 0) return [];
   const late = over > ON_TIME.late;
-  const words = `${minutesAndSeconds(Math.abs(over))} ${late ? `over ${minutes} min` : `unused of ${minutes} min`}`;
+  const words = `${formatMinutes(Math.abs(over))} ${late ? `over ${minutes} min` : `unused of ${minutes} min`}`;
   return [note("time", words, { pressing: late, toFix: { what: "time" }, inOrder: true })];
 }
 
@@ -84,7 +84,7 @@ function phaseNotes(look: PlanAnalysis): PlanIssue[] {
       leastSeconds > 0 && `at least ${leastSeconds / 60} min`,
       leastShare > 0 && (mostShare < 1 ? `${100 * leastShare} to ${100 * mostShare}%` : `at least ${100 * leastShare}%`),
     ].filter(Boolean);
-    const has = `${minutesAndSeconds(seconds)} min, ${Math.round(100 * share)}%`;
+    const has = `${formatMinutes(seconds)} min, ${Math.round(100 * share)}%`;
     return [note(`phase ${phase}`, `${capital(phase)}: ${has}; usually ${rule.join(" and ")}`)];
   });
 }

@@ -51,7 +51,7 @@ export const slowestCycle = (people: readonly (readonly Cap[])[]): number =>
   Math.max(0, ...people.flatMap((caps) => caps.flatMap(({ limit }) => (limit.channel === "shortestCycle" ? [limit.limit] : []))));
 
 /** What reading a plan takes: where and for whom, and how it is taught. */
-export const circumstancesOf = (
+export const planContextOf = (
   setting: Omit<PlanSetting, "fitPlace" | "poolFloor" | "floor">,
   { style, breathSeconds }: { readonly style: TeachingStyle; readonly breathSeconds: number },
 ): PlanContext => ({

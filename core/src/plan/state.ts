@@ -140,11 +140,11 @@ export const HAND_WORDS: Readonly<Record<HandPlace, string>> = {
   railRight: "right hand on the rail",
   railBoth: "both hands on the rail",
 };
-export const feetInWords = (feet: FeetState, foot: Side | null): string => FEET_WORDS[feet](foot);
+export const formatFeet = (feet: FeetState, foot: Side | null): string => FEET_WORDS[feet](foot);
 
 /** A state in a few words. @example "standing, right foot ahead, weight on the left leg, hands in front" */
-export function stateInWords({ support, feet, foot, load, facing, hands }: BodyState): string {
-  const words = [support === "seat" ? "seated" : support === "pool" ? "in the water" : "standing", feetInWords(feet, foot)];
+export function formatState({ support, feet, foot, load, facing, hands }: BodyState): string {
+  const words = [support === "seat" ? "seated" : support === "pool" ? "in the water" : "standing", formatFeet(feet, foot)];
   if (load !== "both" && feet !== "lift" && feet !== "toe") words.push(`weight on the ${load} leg`);
   if (facing !== 0) words.push(["", "turned right", "facing the back", "turned left"][facing] as string);
   return [...words, HAND_WORDS[hands]].join(", ");

@@ -278,7 +278,7 @@ export const READY_STYLES: readonly { readonly style: TeachingStyle; readonly fo
 const sameValues = (a: TeachingStyle, b: TeachingStyle, name: keyof TeachingStyle): boolean => a[name] === b[name];
 
 /** A choice in words. */
-export function choiceInWords(style: TeachingStyle, name: StyleQuestion): Choice {
+export function formatStyleChoice(style: TeachingStyle, name: StyleQuestion): Choice {
   const question = STYLE_QUESTIONS.find((each) => each.name === name);
   const choice = question?.choices.find((each) => each.name === style[name]);
   if (!choice) throw new RangeError(`no choice for ${name}`);
@@ -288,7 +288,7 @@ export function choiceInWords(style: TeachingStyle, name: StyleQuestion): Choice
 /** What differs from one style to another, a line each: "Counting: each side counts one, left and right together count one". */
 export function styleDifferences(from: TeachingStyle, to: TeachingStyle): string[] {
   const choices = STYLE_QUESTIONS.filter(({ name }) => !sameValues(from, to, name)).map(
-    ({ name, label }) => `${label}: ${choiceInWords(from, name).label} → ${choiceInWords(to, name).label}`,
+    ({ name, label }) => `${label}: ${formatStyleChoice(from, name).label} → ${formatStyleChoice(to, name).label}`,
   );
   const numbers = [
     ["rounds", "Counted repetitions", ""],

@@ -1,12 +1,12 @@
 import { expect, test } from "vitest";
 import { USUAL_STYLE } from "./style.ts";
-import { breathOf, knowledgeOf, minutesAndSeconds } from "./time.ts";
+import { breathOf, formatMinutes, knowledgeOf } from "./time.ts";
 
 test.each([
   [0, "0:00"],
   [65, "1:05"],
   [2670, "44:30"],
-])("%d seconds reads %s", (seconds, words) => expect(minutesAndSeconds(seconds)).toBe(words));
+])("%d seconds reads %s", (seconds, words) => expect(formatMinutes(seconds)).toBe(words));
 
 test.each([
   ["the plan's breath", 1, {}, 0, 8],

@@ -50,7 +50,7 @@ export function breathOf(
 }
 
 /** "12:05" of a number of seconds. */
-export function minutesAndSeconds(seconds: number): string {
+export function formatMinutes(seconds: number): string {
   const whole = Math.max(0, Math.round(seconds));
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
 }

@@ -4,7 +4,7 @@ import { expect, test } from "vitest";
 import { circumstances, planned } from "./plan.fixture.ts";
 import { schedulePlan } from "./schedule-plan.ts";
 import { USUAL_STYLE } from "./style.ts";
-import { minutesAndSeconds } from "./time.ts";
+import { formatMinutes } from "./time.ts";
 
 const doc = readFileSync(join(import.meta.dirname, "../../../docs/planning.md"), "utf8");
 
@@ -58,6 +58,6 @@ test.each(rows.map(([movementId = "", ...cells], i) => [`${i + 1} ${movementId}`
 );
 
 test("it ends when it says", () => {
-  expect(doc).toContain(`ends at ${reading.total} s, ${minutesAndSeconds(reading.total)}`);
+  expect(doc).toContain(`ends at ${reading.total} s, ${formatMinutes(reading.total)}`);
   expect(reading.leavingSeconds).toBe(10.5);
 });

@@ -7,7 +7,7 @@ import { useState } from "react";
 import { Form, Link } from "react-router";
 import { useKeys } from "../kit/keys-sheet.tsx";
 import { CheckInSheet, type KnownAtCheckIn, NOTHING_KNOWN } from "./check-in-sheet.tsx";
-import { outcomeInWords } from "./outcome.ts";
+import { formatOutcome } from "./outcome.ts";
 import type { Fitting } from "./use-script.ts";
 import { WalkIn } from "./walk-in.tsx";
 
@@ -108,7 +108,7 @@ function PersonRow({
       </div>
       {checked && reading && reading.findings.length > 0 && (
         <p className={`px-4 pb-2 ${reading.outcome === "class" ? "text-tide-200" : "text-signal-300"}`}>
-          {outcomeInWords(reading.outcome)}: {reading.findings.map(({ words }) => words).join(", ")}
+          {formatOutcome(reading.outcome)}: {reading.findings.map(({ words }) => words).join(", ")}
           {checked.overriddenBecause && `. Takes part; reason given: ${checked.overriddenBecause}`}
         </p>
       )}

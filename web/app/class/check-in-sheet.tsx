@@ -8,7 +8,7 @@ import { type ReactNode, useCallback, useState } from "react";
 import { Ask, Measure, type Unanswered } from "./ask.tsx";
 import { AskPain } from "./ask-pain.tsx";
 import { AskDrop, AskPressure } from "./ask-pressure.tsx";
-import { outcomeInWords } from "./outcome.ts";
+import { formatOutcome } from "./outcome.ts";
 
 /** What is known of a person that their answers are read with. */
 export interface KnownAtCheckIn {
@@ -235,7 +235,7 @@ function Sheet({ person, checkedIn, policy, known, keep }: Props & { person: Non
       </div>
       <div className="mt-5 rounded-[12px] bg-tide-950 p-4" aria-live="polite">
         <p className={`text-2xl font-bold ${reading.outcome === "class" ? "" : "text-signal-300"}`}>
-          {outcomeInWords(reading.outcome)}
+          {formatOutcome(reading.outcome)}
         </p>
         {reading.findings.map(({ words, also, source }) => (
           <p key={words}>

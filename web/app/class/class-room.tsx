@@ -5,7 +5,7 @@ import { fitsDue } from "@able-tide/core/class/refit";
 import { classSteps, roundAt } from "@able-tide/core/class/steps";
 import { variantWords } from "@able-tide/core/movement/variant-words";
 import type { EmergencyCard } from "@able-tide/core/places/place";
-import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { formatMinutes } from "@able-tide/core/plan/time";
 import { otherSide } from "@able-tide/core/side";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useRevalidator } from "react-router";
@@ -209,8 +209,8 @@ export function ClassRoom({ classId, planned, kept, safety }: Props) {
         <div className="grid min-h-0 flex-1 gap-6 px-6 pb-5 lg:grid-cols-[minmax(0,1fr)_30rem]">
           <section className="flex min-h-0 flex-col">
             <p className="text-xl text-tide-200">
-              <span className="capitalize">{block.movement.phase}</span> · {minutesAndSeconds(elapsed)} of{" "}
-              {minutesAndSeconds(script.total)} · {delayInWords(behind)}. Lost your place? Wait {script.home}.
+              <span className="capitalize">{block.movement.phase}</span> · {formatMinutes(elapsed)} of{" "}
+              {formatMinutes(script.total)} · {delayInWords(behind)}. Lost your place? Wait {script.home}.
             </p>
             <h1 className="mt-1 text-5xl">{words?.name}</h1>
             <p className="mt-2 text-2xl text-sand-100">{words?.cues.do}</p>
@@ -227,7 +227,7 @@ export function ClassRoom({ classId, planned, kept, safety }: Props) {
                 <div>
                   <dt className="text-xl text-tide-200">{round === 0 ? "Demonstration" : "Repetition"}</dt>
                   <dd className="font-display text-4xl font-bold">
-                    {round === 0 ? minutesAndSeconds(step.lead - inStep) : `${round} of ${step.rounds}`}
+                    {round === 0 ? formatMinutes(step.lead - inStep) : `${round} of ${step.rounds}`}
                   </dd>
                 </div>
               </dl>
@@ -264,7 +264,7 @@ export function ClassRoom({ classId, planned, kept, safety }: Props) {
             <ClassRoster people={people.filter(({ id }) => state.here.has(id))} pick={setPickedId} />
             <div className="flex gap-4">
               <div className="flex-1 rounded-[20px] bg-tide-900 p-4">
-                <p className="text-tide-200">next{next ? `, in ${minutesAndSeconds(stepLength - inStep)}` : ""}</p>
+                <p className="text-tide-200">next{next ? `, in ${formatMinutes(stepLength - inStep)}` : ""}</p>
                 <p className="font-display text-2xl font-bold">
                   {nextBlock
                     ? next.blockIndex === step.blockIndex

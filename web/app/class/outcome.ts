@@ -10,4 +10,4 @@ const WORDS: Readonly<Record<Outcome, string>> = {
 };
 
 /** What the day's answers propose, in words. */
-export const outcomeInWords = (outcome: Outcome): string => WORDS[outcome];
+export const formatOutcome = (outcome: Outcome): string => WORDS[outcome];

@@ -1,5 +1,5 @@
 import { isGrave, type NotedSign, SIGNS, type Sign, signLabel } from "@able-tide/core/class/events";
-import { whyInWords } from "@able-tide/core/fit/cell-view";
+import { formatWhy } from "@able-tide/core/fit/cell-view";
 import { Dialog } from "radix-ui";
 import { type FormEvent, useState } from "react";
 import { useKeys } from "../kit/keys-sheet.tsx";
@@ -112,7 +112,7 @@ export function PersonSheet({ person, facts, notes, note, withdraw, mayWithdrawG
               )}
               {person.cell?.why.map((why) => (
                 <p key={why.limit} className="mt-3">
-                  {whyInWords(why)}.
+                  {formatWhy(why)}.
                 </p>
               ))}
               <div className="mt-5 grid grid-cols-2 gap-3">

@@ -1,6 +1,6 @@
 import { handOver, sidedColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import { type Cap, sidesOf } from "@able-tide/core/caps/cap";
-import { limitInBrief } from "@able-tide/core/caps/format-cap";
+import { formatCapLimitBriefly } from "@able-tide/core/caps/format-cap";
 import type { FigureLine } from "./figure.tsx";
 
 /** Hand-height caps as lines across a figure in the given pose: height over the floor, share of stature, and words. */
@@ -11,7 +11,11 @@ export function handLines(caps: readonly Cap[], row: ArrayLike<number>): FigureL
     const side = sidesOf(limit)[0] ?? "right";
     const hand = row[sidedPointColumn("handCentre", side) + 1] as number;
     return [
-      { height: hand - (row[sidedColumn(handOver(limit.limit), side)] as number), label: limitInBrief(limit), side: limit.side },
+      {
+        height: hand - (row[sidedColumn(handOver(limit.limit), side)] as number),
+        label: formatCapLimitBriefly(limit),
+        side: limit.side,
+      },
     ];
   });
 }

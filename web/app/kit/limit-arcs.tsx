@@ -1,7 +1,7 @@
 import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import { type Cap, sidesOf } from "@able-tide/core/caps/cap";
 import { effectiveCaps } from "@able-tide/core/caps/effective";
-import { limitInBrief } from "@able-tide/core/caps/format-cap";
+import { formatCapLimitBriefly } from "@able-tide/core/caps/format-cap";
 import { type MotionName, mostOfMotion } from "@able-tide/core/caps/motions";
 import type { Side } from "@able-tide/core/side";
 import { placer, type View } from "./figure-geometry.ts";
@@ -96,7 +96,7 @@ export function arcsOf(caps: readonly Cap[], row: ArrayLike<number>, view: ArcVi
       turn: drawing.mirrored && side === "left" ? (-drawing.turn as 1 | -1) : drawing.turn,
       allowed: Math.max(0, Math.min(degrees, drawing.whole)),
       whole: drawing.whole,
-      label: limitInBrief(limit),
+      label: formatCapLimitBriefly(limit),
     }));
   });
 }

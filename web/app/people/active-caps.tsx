@@ -1,6 +1,6 @@
 import { asksOn, type Cap, instructorMayEnd, isDueSoon } from "@able-tide/core/caps/cap";
 import { effectiveCaps } from "@able-tide/core/caps/effective";
-import { dayAndMonth, limitInWords, reasonInWords } from "@able-tide/core/caps/format-cap";
+import { formatCapLimit, formatDayAndMonth, formatReason } from "@able-tide/core/caps/format-cap";
 import { CAP_GROUPS, groupOf } from "@able-tide/core/caps/groups";
 import { variantLabel } from "@able-tide/core/movement/variant";
 import { Form } from "react-router";
@@ -33,10 +33,10 @@ function news(cap: Cap, today: string): string | null {
       ? "The planned end date has passed. The cap stays active until you confirm."
       : "The review date has passed and the cap is still active. How is it now?";
   if (cap.until === null || !isDueSoon(cap, today)) return null;
-  if (cap.strength === "comfort") return `Ends automatically after ${dayAndMonth(cap.until)}.`;
+  if (cap.strength === "comfort") return `Ends automatically after ${formatDayAndMonth(cap.until)}.`;
   return cap.dateKind === "ends"
-    ? `Ends on ${dayAndMonth(cap.until)}, once you have answered.`
-    : `Review on ${dayAndMonth(cap.until)}.`;
+    ? `Ends on ${formatDayAndMonth(cap.until)}, once you have answered.`
+    : `Review on ${formatDayAndMonth(cap.until)}.`;
 }
 
 function HowIsItNow({
@@ -104,20 +104,20 @@ function HoldingRow({ cap, covered, today, problem, clinician }: Props & { cap: 
   return (
     <li className={`py-2 ${asks ? "-mx-3 rounded-[10px] bg-signal-100/60 px-3" : ""}`}>
       <p className="text-lg leading-snug">
-        <strong>{limitInWords(cap.limit)}</strong>
+        <strong>{formatCapLimit(cap.limit)}</strong>
         {cap.forms && <span> ({cap.forms.map(variantLabel).join(", ")})</span>}
-        <span className="text-sand-600"> {reasonInWords(cap)}</span>
+        <span className="text-sand-600"> {formatReason(cap)}</span>
       </p>
       {said && <p className="font-semibold text-signal-700">{said}</p>}
       {covered.map((other) => (
         <p key={other.id} className="text-sand-600">
-          also: {limitInWords(other.limit)}, {reasonInWords(other)}
+          also: {formatCapLimit(other.limit)}, {formatReason(other)}
         </p>
       ))}
       {cap.setBy !== null && (
         <details open={wrong !== null || undefined}>
           <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
-            {cap.strength}, since {dayAndMonth(cap.from)}, recorded by {cap.setBy}
+            {cap.strength}, since {formatDayAndMonth(cap.from)}, recorded by {cap.setBy}
           </summary>
           {mayEnd || mayDate ? (
             <HowIsItNow cap={cap} problem={wrong} mayEnd={mayEnd} mayDate={mayDate} />
@@ -133,7 +133,7 @@ function HoldingRow({ cap, covered, today, problem, clinician }: Props & { cap: 
 /** The usual limits in one breath; each can still be answered for itself. */
 function UsualLimits(props: Props) {
   const { caps, problem } = props;
-  const sentences = caps.map(({ limit }) => limitInWords(limit));
+  const sentences = caps.map(({ limit }) => formatCapLimit(limit));
   const wrong = caps.some(({ id }) => id === problem?.capId);
   return (
     <section className="mt-4 rounded-soft border border-sand-300 bg-white px-4 py-3">

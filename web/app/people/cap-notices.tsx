@@ -1,5 +1,5 @@
 import type { CapLimit } from "@able-tide/core/caps/cap";
-import { limitInWords } from "@able-tide/core/caps/format-cap";
+import { formatCapLimit } from "@able-tide/core/caps/format-cap";
 import { Form } from "react-router";
 import { Button } from "../kit/button.tsx";
 
@@ -21,7 +21,7 @@ export function CapNotices({ notices }: { notices: readonly { readonly id: strin
             <Form method="post" className="flex flex-wrap items-center gap-x-4">
               <input type="hidden" name="intent" value="confirm-number" />
               <input type="hidden" name="capId" value={id} />
-              <strong>{limitInWords(limit)}</strong>
+              <strong>{formatCapLimit(limit)}</strong>
               <Button look="plain">The number is right</Button>
             </Form>
           </li>

@@ -1,4 +1,4 @@
-import { capInWords, dayAndMonth } from "@able-tide/core/caps/format-cap";
+import { formatCap, formatDayAndMonth } from "@able-tide/core/caps/format-cap";
 import type { CapRecord } from "@able-tide/core/caps/history";
 
 /** Caps that are over, newest first, with how each ended. */
@@ -13,7 +13,7 @@ export function EndedCaps({ caps }: { caps: readonly CapRecord[] }) {
       <ul className="mt-1 flex flex-col gap-2 text-sand-600">
         {over.map(({ cap, ended }) => (
           <li key={cap.id}>
-            {capInWords(cap)}. Ended {dayAndMonth(ended.at.slice(0, 10))} by {ended.by}: {ended.because}
+            {formatCap(cap)}. Ended {formatDayAndMonth(ended.at.slice(0, 10))} by {ended.by}: {ended.because}
           </li>
         ))}
       </ul>

@@ -1,6 +1,6 @@
 import type { Cap } from "@able-tide/core/caps/cap";
 import { effectiveCaps } from "@able-tide/core/caps/effective";
-import { capInWords } from "@able-tide/core/caps/format-cap";
+import { formatCap } from "@able-tide/core/caps/format-cap";
 import type { ProposedCap } from "@able-tide/core/caps/propose";
 
 /** A proposal as a cap, to be seen beside those in force. */
@@ -13,7 +13,7 @@ export function existingCapsFor(holding: readonly Cap[], proposals: readonly Pro
       const things = new Set(effectiveCaps([asCap(proposal, i)]).map(({ thing }) => thing));
       const beside = effectiveCaps(holding)
         .filter(({ thing }) => things.has(thing))
-        .map(({ decides }) => capInWords(decides));
+        .map(({ decides }) => formatCap(decides));
       return [i, [...new Set(beside)]];
     }),
   );

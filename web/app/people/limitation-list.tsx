@@ -1,7 +1,7 @@
-import { dayAndMonth, dayMonthAndYear, limitInWords } from "@able-tide/core/caps/format-cap";
+import { formatCapLimit, formatDayAndMonth, formatDayMonthAndYear } from "@able-tide/core/caps/format-cap";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import { cautionsOf, type LimitationRule } from "@able-tide/core/caps/limitations/rule";
-import { limitationInWords, phaseOn, waitsOn } from "@able-tide/core/caps/propose";
+import { formatLimitation, phaseOn, waitsOn } from "@able-tide/core/caps/propose";
 import { Form } from "react-router";
 import type { Clearance } from "../../server/people/clearances.ts";
 import type { KeptLimitation } from "../../server/people/limitations.ts";
@@ -20,7 +20,7 @@ const isAwaiting = (rule: LimitationRule, limitation: KeptLimitation, today: str
 function Said({ personId, clearance }: { personId: string; clearance: Clearance }) {
   return (
     <p>
-      {clearance.clinician}, {dayMonthAndYear(clearance.day)}: {clearance.says}{" "}
+      {clearance.clinician}, {formatDayMonthAndYear(clearance.day)}: {clearance.says}{" "}
       <span className="text-sand-600">
         {clearance.ownSignIn ? "signed in themselves" : `from a letter, entered by ${clearance.enteredBy}`}
       </span>{" "}
@@ -48,11 +48,11 @@ function OneLimitation({ personId, limitation, clearances, today }: Omit<Props, 
     <li className={`rounded-soft border px-4 py-3 ${waits ? "border-signal-600 bg-signal-100/50" : "border-sand-300 bg-white"}`}>
       <div className="flex flex-wrap items-start justify-between gap-3">
         <p className="text-lg">
-          <strong>{limitationInWords(rule, limitation)}</strong>
+          <strong>{formatLimitation(rule, limitation)}</strong>
           {rule.timed && (
             <span className="text-sand-600">
               {" "}
-              {limitation.eventDay ? `since ${dayMonthAndYear(limitation.eventDay)}` : "day not known"}, {phase}
+              {limitation.eventDay ? `since ${formatDayMonthAndYear(limitation.eventDay)}` : "day not known"}, {phase}
             </span>
           )}
           {limitation.note && <span>. {limitation.note}</span>}
@@ -65,14 +65,14 @@ function OneLimitation({ personId, limitation, clearances, today }: Omit<Props, 
       ))}
       {cautions.length > 0 && <p className="mt-1">{cautions.join(". ")}.</p>}
       {limitation.declined.map(({ limit, because, by }) => (
-        <p key={limitInWords(limit)} className="text-sand-600">
-          Declined by {by}: {limitInWords(limit)}. {because}
+        <p key={formatCapLimit(limit)} className="text-sand-600">
+          Declined by {by}: {formatCapLimit(limit)}. {because}
         </p>
       ))}
       <details>
         <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
-          recorded {dayAndMonth(limitation.setAt.slice(0, 10))} by {limitation.setBy}
-          {limitation.ended && `, ended ${dayAndMonth(limitation.ended.at.slice(0, 10))}: ${limitation.ended.because}`}
+          recorded {formatDayAndMonth(limitation.setAt.slice(0, 10))} by {limitation.setBy}
+          {limitation.ended && `, ended ${formatDayAndMonth(limitation.ended.at.slice(0, 10))}: ${limitation.ended.because}`}
         </summary>
         <p className="text-sand-600">Source: {rule.source}.</p>
         {limitation.ended === null && (
@@ -108,7 +108,7 @@ export function Waiting({ personId, limitations, today }: Omit<Props, "clearance
       >
         <p className="text-lg">
           <strong className="block text-xl">Waiting for the clinician's caps</strong>
-          {limitationInWords(rule, limitation)}: restricted until a clinician gives advice.
+          {formatLimitation(rule, limitation)}: restricted until a clinician gives advice.
         </p>
         <ButtonLink to={`/people/${personId}/limitations/${limitation.id}/clearance`}>Add clearance</ButtonLink>
       </div>

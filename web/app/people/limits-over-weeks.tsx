@@ -1,7 +1,7 @@
 import { addDays, daysBetween } from "@able-tide/core/calendar";
-import { limitInBrief } from "@able-tide/core/caps/format-cap";
+import { formatCapLimitBriefly } from "@able-tide/core/caps/format-cap";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
-import { limitationInWords } from "@able-tide/core/caps/propose";
+import { formatLimitation } from "@able-tide/core/caps/propose";
 import type { KeptCap } from "../../server/people/caps.ts";
 import type { KeptLimitation } from "../../server/people/limitations.ts";
 import { shortDay } from "../days.ts";
@@ -40,7 +40,7 @@ const stretchOfCap = (cap: KeptCap): Stretch => ({
 function linesOfCaps(caps: readonly KeptCap[], under: boolean): Line[] {
   const byLabel = new Map<string, KeptCap[]>();
   for (const cap of caps) {
-    const label = limitInBrief(cap.limit);
+    const label = formatCapLimitBriefly(cap.limit);
     byLabel.set(label, [...(byLabel.get(label) ?? []), cap]);
   }
   return [...byLabel].map(([label, same]) => ({
@@ -93,7 +93,7 @@ export function LimitsOverWeeks({
     return [
       {
         key: limitation.id,
-        label: limitationInWords(rule, limitation),
+        label: formatLimitation(rule, limitation),
         look: "bg-tide-700",
         under: false,
         stretches: [itself],

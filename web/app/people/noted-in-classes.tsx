@@ -1,4 +1,4 @@
-import { dayAndMonth } from "@able-tide/core/caps/format-cap";
+import { formatDayAndMonth } from "@able-tide/core/caps/format-cap";
 import { signLabel } from "@able-tide/core/class/events";
 import { Form } from "react-router";
 import type { NotedInClass } from "../../server/classes/follow-ups.ts";
@@ -42,7 +42,7 @@ export function NotedInClasses({ noted, problem }: Props) {
         {asks.map((note) => (
           <li key={note.noteId} className="rounded-soft border-[1.5px] border-signal-600 bg-signal-100/50 px-4 py-3">
             <p className="text-lg">
-              <strong>{signLabel(note.sign)}</strong>, {dayAndMonth(note.day)}
+              <strong>{signLabel(note.sign)}</strong>, {formatDayAndMonth(note.day)}
               {note.movement && `, in ${note.movement}`}
             </p>
             <WhatWasIt note={note} problem={problem?.noteId === note.noteId ? problem.message : null} />
@@ -53,7 +53,7 @@ export function NotedInClasses({ noted, problem }: Props) {
         <ul className="mt-2">
           {rest.map(({ noteId, sign, day, movement, because }) => (
             <li key={noteId}>
-              {signLabel(sign)}, {dayAndMonth(day)}
+              {signLabel(sign)}, {formatDayAndMonth(day)}
               {movement && `, in ${movement}`}
               {because && `. ${because}`}
             </li>

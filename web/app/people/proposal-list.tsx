@@ -1,5 +1,5 @@
 import type { CapLimit } from "@able-tide/core/caps/cap";
-import { limitInWords, sourceInWords } from "@able-tide/core/caps/format-cap";
+import { formatCapLimit, formatSource } from "@able-tide/core/caps/format-cap";
 import type { ProposedCap } from "@able-tide/core/caps/propose";
 import { useState } from "react";
 import { LANDMARK_OPTIONS } from "./cap-fields.tsx";
@@ -32,9 +32,9 @@ function OneProposal({ proposal, i, ...props }: Omit<Props, "proposals"> & { pro
   const offered = DECISIONS.filter((name) => name !== "tighten" || hasAmount(proposal.limit));
   return (
     <fieldset className="border-b border-sand-200 py-3 last:border-0">
-      <legend className="float-left mb-1 w-full text-lg font-bold">{limitInWords(proposal.limit)}</legend>
+      <legend className="float-left mb-1 w-full text-lg font-bold">{formatCapLimit(proposal.limit)}</legend>
       <p className="clear-both text-sand-600">
-        {proposal.strength}, {sourceInWords({ ...proposal, id: "" })}
+        {proposal.strength}, {formatSource({ ...proposal, id: "" })}
       </p>
       {(props.beside[i] ?? []).map((words) => (
         <p key={words} className="text-sand-600">

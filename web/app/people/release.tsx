@@ -1,5 +1,5 @@
 import { FOUR_STAGE_STAND } from "@able-tide/core/caps/balance-levels";
-import { dayAndMonth } from "@able-tide/core/caps/format-cap";
+import { formatDayAndMonth } from "@able-tide/core/caps/format-cap";
 import { CLEAN_SESSIONS } from "@able-tide/core/caps/newcomers";
 import { Form } from "react-router";
 import { Button } from "../kit/button.tsx";
@@ -51,7 +51,7 @@ export function Release({ clean: { count: clean, ask }, today, problem }: Props)
           <input type="hidden" name="intent" value="next-day" />
           <input type="hidden" name="classId" value={ask.classId} />
           <p className="mb-2 font-semibold">
-            How were they on the day after {dayAndMonth(ask.day)}? The session counts once this is known.
+            How were they on the day after {formatDayAndMonth(ask.day)}? The session counts once this is known.
           </p>
           <div className="flex flex-wrap gap-2">
             {NEXT_DAY.map(([pain, words]) => (

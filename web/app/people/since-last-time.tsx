@@ -1,4 +1,4 @@
-import { dayAndMonth, limitInWords } from "@able-tide/core/caps/format-cap";
+import { formatCapLimit, formatDayAndMonth } from "@able-tide/core/caps/format-cap";
 import type { CapChange } from "@able-tide/core/caps/history";
 
 /** What changed since the person was last in class, newest first. */
@@ -9,9 +9,9 @@ export function SinceLastTime({
 }: {
   changes: readonly CapChange[];
   since: string | null;
-  limitOf: (capId: string) => Parameters<typeof limitInWords>[0] | null;
+  limitOf: (capId: string) => Parameters<typeof formatCapLimit>[0] | null;
 }) {
-  const title = since === null ? "No classes yet" : `Since they were in class, ${dayAndMonth(since)}`;
+  const title = since === null ? "No classes yet" : `Since they were in class, ${formatDayAndMonth(since)}`;
   return (
     <section className="mt-4">
       <h2 className="text-xl">{title}</h2>
@@ -21,8 +21,8 @@ export function SinceLastTime({
           const limit = change.kind === "set" ? change.cap.limit : limitOf(change.capId);
           return (
             <li key={`${change.kind} ${change.kind === "set" ? change.cap.id : change.capId}`}>
-              <strong>{change.kind === "set" ? "New" : "Ended"}</strong> {dayAndMonth(change.at.slice(0, 10))}:{" "}
-              {limit && limitInWords(limit)}
+              <strong>{change.kind === "set" ? "New" : "Ended"}</strong> {formatDayAndMonth(change.at.slice(0, 10))}:{" "}
+              {limit && formatCapLimit(limit)}
               {change.kind === "ended" && `. ${change.because}`}
             </li>
           );

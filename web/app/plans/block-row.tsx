@@ -1,6 +1,6 @@
 import { type Phase, taughtName } from "@able-tide/core/movement/format";
 import type { ScheduledItem } from "@able-tide/core/plan/schedule-plan";
-import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { formatMinutes } from "@able-tide/core/plan/time";
 import { DndContext, DragOverlay, MouseSensor, TouchSensor, useDraggable, useSensor, useSensors } from "@dnd-kit/core";
 import { type PointerEvent, useRef, useState } from "react";
 import { placePulledTo, type Span, WIDE_ENOUGH_TO_READ } from "./board-layout.ts";
@@ -91,7 +91,7 @@ function BlockTile({ block, span, chosen, upright, choose, pullRounds }: TilePro
         <span className={`font-normal ${upright ? "leading-tight" : "font-sans"} ${chosen ? "text-tide-100" : "text-tide-900"}`}>
           {countInWords(block)}
           <br />
-          {minutesAndSeconds(from)}
+          {formatMinutes(from)}
         </span>
       </button>
       <RoundsEdge block={block} width={span.right - span.left} pullRounds={pullRounds} />
@@ -182,7 +182,7 @@ export function BlockRow(props: Props) {
             style={{ width: leaving.right - leaving.left }}
           >
             {leavingSeconds > 0 ? "Leave safely" : "leave"}
-            <span className="font-sans font-normal">{minutesAndSeconds(60 + leavingSeconds)}</span>
+            <span className="font-sans font-normal">{formatMinutes(60 + leavingSeconds)}</span>
           </li>
         </ol>
         {/* What the hand holds. Without it the library measures the block itself, which takes its new place meanwhile. */}

@@ -1,7 +1,7 @@
-import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { formatMinutes } from "@able-tide/core/plan/time";
 import { Children, type ReactNode } from "react";
 import { Link } from "react-router";
-import { dayInWords } from "../days.ts";
+import { formatDay } from "../days.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 
 interface Props {
@@ -32,15 +32,15 @@ export function BoardHead({ plan, group, people, total, taught, teach, children 
     <>
       <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
         <h1 className="text-3xl">
-          {group.name}, {dayInWords(plan.day)}
+          {group.name}, {formatDay(plan.day)}
         </h1>
         <div className="flex flex-wrap items-center gap-3">
           <p className="mr-2 text-right" aria-live="polite">
             <span className="font-display text-3xl font-bold" data-testid="duration">
-              {minutesAndSeconds(total)}
+              {formatMinutes(total)}
             </span>{" "}
             <span className={over > 0 ? "font-semibold text-signal-700" : "text-sand-600"}>
-              of {group.minutes} min{over > 0 ? `, ${minutesAndSeconds(over)} over` : ""}
+              of {group.minutes} min{over > 0 ? `, ${formatMinutes(over)} over` : ""}
             </span>
           </p>
           {propose}

@@ -32,7 +32,7 @@ import { layBoard, phaseStretches } from "./board-layout.ts";
 import { ContentBars } from "./content-bars.tsx";
 import { changeDraft, type Draft } from "./draft.ts";
 import { FitGrid, type GridPlace } from "./fit-grid.tsx";
-import { betterInWords, formatGap, offersInWords } from "./fit-messages.ts";
+import { formatGap, formatImprovement, formatSupportOptions } from "./fit-messages.ts";
 import { HelpfulChanges } from "./helpful-changes.tsx";
 import { MovementPalette } from "./movement-palette.tsx";
 import { PersonCell } from "./person-cell.tsx";
@@ -45,8 +45,8 @@ import { ProposeSheet } from "./propose-sheet.tsx";
 import { SaveNote } from "./save-note.tsx";
 import { SideTotalsLine } from "./side-totals.tsx";
 import { beginTeaching, savePlan } from "./submit-plan.ts";
-import { handsInWords, handsNeeded } from "./support-needs.ts";
-import { tideInWords } from "./tide-words.ts";
+import { formatSupportNeeds, handsNeeded } from "./support-needs.ts";
+import { formatTide } from "./tide-words.ts";
 import { useAutosave } from "./use-autosave.ts";
 import { useDebouncedTransition } from "./use-debounced-transition.ts";
 import { type FittedRows, type ServedRows, useFit } from "./use-fit.ts";
@@ -287,7 +287,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
                       ? { height: Math.min(...ownCap), label: `${person.name}'s cap: ${Math.min(...ownCap)}` }
                       : null
                   }
-                  label={`Balance demand through the session: ${tideInWords(blocks, look)}`}
+                  label={`Balance demand through the session: ${formatTide(blocks, look)}`}
                 />
               </div>
               <BlockRow
@@ -313,7 +313,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
                 chosen={place}
                 choose={setPlace}
                 hands={hands}
-                offers={offersInWords(setting.fitPlace)}
+                offers={formatSupportOptions(setting.fitPlace)}
               />
               {people.length === 0 && (
                 <p className="p-4">
@@ -346,7 +346,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
                   onClick={() => edit(holdAllTo(better.holds))}
                   className="min-h-11 underline underline-offset-4"
                 >
-                  {betterInWords(better)}
+                  {formatImprovement(better)}
                 </button>
               )}
             </div>
@@ -381,7 +381,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
                   <PersonSession person={person} row={row} people={people} blocks={laterBlocks} rows={fitted.rows} />
                 </>
               ) : (
-                people.length > 0 && <p>Here {handsInWords(hands[shownAt] ?? { rail: [], helper: [], other: [] })}.</p>
+                people.length > 0 && <p>Here {formatSupportNeeds(hands[shownAt] ?? { rail: [], helper: [], other: [] })}.</p>
               )}
             </BlockPanel>
           </aside>

@@ -1,5 +1,5 @@
 import { type ContentReading, contentLabel, PURPOSE_SHARE, type SessionPurpose } from "@able-tide/core/plan/content";
-import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { formatMinutes } from "@able-tide/core/plan/time";
 import { memo } from "react";
 
 interface Props {
@@ -28,7 +28,7 @@ export const ContentBars = memo(function ContentBars({ contents, purpose }: Prop
               )}
             </dd>
             <dd>
-              <strong>{minutesAndSeconds(seconds)}</strong>
+              <strong>{formatMinutes(seconds)}</strong>
               {missing >= 10 && <span className="text-sand-600">, {Math.round(missing)} s below target</span>}
               {overdone && <span className="text-signal-700">, above target</span>}
             </dd>

@@ -2,7 +2,7 @@ import type { CellView } from "@able-tide/core/fit/cell-view";
 import { type KeyboardEvent, memo, useRef } from "react";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
 import type { Span } from "./board-layout.ts";
-import { handsInWords, type SupportNeeds } from "./support-needs.ts";
+import { formatSupportNeeds, type SupportNeeds } from "./support-needs.ts";
 import type { FittedRows } from "./use-fit.ts";
 
 interface GridPerson {
@@ -100,7 +100,7 @@ function HandsCell({ needed }: { needed: SupportNeeds }) {
   const count = rail.length + helper.length + other.length;
   if (count === 0) return null;
   return (
-    <span title={handsInWords(needed)}>
+    <span title={formatSupportNeeds(needed)}>
       <span aria-hidden="true" className="font-bold">
         {count}
       </span>
@@ -109,7 +109,7 @@ function HandsCell({ needed }: { needed: SupportNeeds }) {
           helper
         </span>
       )}
-      <span className="sr-only">{handsInWords(needed)}</span>
+      <span className="sr-only">{formatSupportNeeds(needed)}</span>
     </span>
   );
 }

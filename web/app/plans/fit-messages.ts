@@ -2,13 +2,13 @@ import type { ImprovedFit } from "@able-tide/core/fit/refine-fit";
 import type { FitPlace } from "@able-tide/core/fit/support-options";
 
 /** Rail and helpers that there are, in a few words. */
-export function offersInWords({ rail, helpers, pool }: FitPlace): string {
+export function formatSupportOptions({ rail, helpers, pool }: FitPlace): string {
   const many = rail >= 100 ? "enough for everyone" : String(rail);
   return `${pool ? "wall" : "rail"} ${many}, helpers ${helpers}`;
 }
 
 /** What a longer look found, as what to do with it. */
-export const betterInWords = ({ gain, holds }: ImprovedFit): string =>
+export const formatImprovement = ({ gain, holds }: ImprovedFit): string =>
   `Found a mix of variants that raises the group score by ${(100 * gain).toFixed(1)}%. Pin ${holds.length} ${holds.length === 1 ? "variant" : "variants"}`;
 
 /** Gaps smaller than this are not worth a word. */

@@ -1,7 +1,7 @@
-import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { formatMinutes } from "@able-tide/core/plan/time";
 import { Link } from "react-router";
 import type { PlanOutline } from "../../server/plans/outline.ts";
-import { dayInWords, shortDay } from "../days.ts";
+import { formatDay, shortDay } from "../days.ts";
 import { TideLine } from "../kit/tide-line.tsx";
 
 interface Props {
@@ -44,11 +44,11 @@ export function PlanOutlinePicture({ id, day, group, outline, small = false }: P
     >
       <span className="flex flex-wrap items-baseline justify-between gap-x-3 px-4 pt-3">
         <span className={`font-display font-bold ${small ? "text-lg" : "text-xl"}`}>
-          {small ? shortDay(day) : dayInWords(day)}
+          {small ? shortDay(day) : formatDay(day)}
         </span>
         <span className="text-sand-600">
           {!small && `${group} · `}
-          {outline.blocks.length} movements · {minutesAndSeconds(outline.total)}
+          {outline.blocks.length} movements · {formatMinutes(outline.total)}
         </span>
       </span>
       <OutlineTide outline={outline} height={small ? HEIGHT.small : HEIGHT.large} />

@@ -1,4 +1,4 @@
-import { type CellView, whyInWords } from "@able-tide/core/fit/cell-view";
+import { type CellView, formatWhy } from "@able-tide/core/fit/cell-view";
 import type { FitHold } from "@able-tide/core/fit/fit-plan";
 import { wayLabel } from "@able-tide/core/fit/support-options";
 import { memo } from "react";
@@ -56,14 +56,13 @@ export const PersonCell = memo(function PersonCell(props: Props) {
       ) : (
         <div>
           {cell.brief && <p className="font-bold">{cell.brief.charAt(0).toUpperCase() + cell.brief.slice(1)}.</p>}
-          {(explained === null || explained.caps.length === 0) &&
-            cell.why.map((why) => <p key={why.limit}>{whyInWords(why)}.</p>)}
+          {(explained === null || explained.caps.length === 0) && cell.why.map((why) => <p key={why.limit}>{formatWhy(why)}.</p>)}
           {explained === null && cell.why.length > 1 && <p className="text-sand-600">Finding which cap makes the difference…</p>}
           {explained && explained.caps.length > 1 && <p>These {explained.caps.length} caps together:</p>}
           {explained?.caps.map(({ id, why }) => (
             <div key={id}>
               <p>
-                {whyInWords(why)}.{" "}
+                {formatWhy(why)}.{" "}
                 <button type="button" onClick={() => askWithout(id)} className="min-h-6 underline underline-offset-4">
                   What if this cap ended?
                 </button>

@@ -4,7 +4,7 @@ import { setPurpose, setStyle } from "@able-tide/core/plan/edit-plan";
 import type { FixInput } from "@able-tide/core/plan/fixes";
 import { schedulePlan } from "@able-tide/core/plan/schedule-plan";
 import { styleDifferences, type TeachingStyle } from "@able-tide/core/plan/style";
-import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { formatMinutes } from "@able-tide/core/plan/time";
 import { Dialog } from "radix-ui";
 import { memo, useState } from "react";
 import { Link } from "react-router";
@@ -17,7 +17,7 @@ function underStyle({ blocks, circumstances }: FixInput, style: TeachingStyle) {
   const [left, right] = reading.blocks
     .map(({ movement, turns }) => roundsOnSides(movement, turns))
     .reduce((sum, each) => [sum[0] + each[0], sum[1] + each[1]], [0, 0]);
-  return { total: minutesAndSeconds(reading.total), left, right };
+  return { total: formatMinutes(reading.total), left, right };
 }
 
 interface Props {

@@ -7,7 +7,7 @@ import { waterlineAt } from "@able-tide/core/movement/demand";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { variantWords } from "@able-tide/core/movement/variant-words";
 import type { ScheduledItem } from "@able-tide/core/plan/schedule-plan";
-import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { formatMinutes } from "@able-tide/core/plan/time";
 import { memo, type ReactNode, useMemo, useState } from "react";
 import { FloorView } from "../kit/floor-view.tsx";
 import { handLines } from "../kit/hand-lines.ts";
@@ -60,7 +60,7 @@ function TimeOfBlock({ block }: { block: ScheduledItem }) {
   ] as const;
   return (
     <p className="text-sand-600">
-      {minutesAndSeconds(block.total)} min:{" "}
+      {formatMinutes(block.total)} min:{" "}
       {parts
         .filter(([, seconds]) => seconds > 0)
         .map(([label, seconds]) => `${label} ${Math.round(seconds)} s`)

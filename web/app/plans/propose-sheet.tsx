@@ -2,7 +2,7 @@ import type { FitPerson } from "@able-tide/core/fit/session";
 import type { Movement } from "@able-tide/core/movement/format";
 import type { PlanItem } from "@able-tide/core/plan/plan-item";
 import type { PlanSetting } from "@able-tide/core/plan/setting";
-import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { formatMinutes } from "@able-tide/core/plan/time";
 import { Dialog } from "radix-ui";
 import { memo, useState } from "react";
 import { Button } from "../kit/button.tsx";
@@ -32,7 +32,7 @@ function Proposal({ proposal, nameOf, take }: ProposalProps) {
     <li className="flex min-w-0 flex-col gap-2 rounded-soft border border-sand-300 bg-white p-4">
       <div className="flex items-baseline justify-between gap-2">
         <h3 className="text-xl">Draft {number + 1}</h3>
-        <span className="font-display text-xl font-bold">{minutesAndSeconds(total)}</span>
+        <span className="font-display text-xl font-bold">{formatMinutes(total)}</span>
       </div>
       <TideLine
         blocks={shown.map(({ from, to, steadiness, rising }) => ({
@@ -62,7 +62,7 @@ function Proposal({ proposal, nameOf, take }: ProposalProps) {
           <li key={id}>
             <details>
               <summary className="min-h-8">
-                <span className="text-sand-600">{minutesAndSeconds(from)}</span> <strong>{name}</strong> × {rounds}
+                <span className="text-sand-600">{formatMinutes(from)}</span> <strong>{name}</strong> × {rounds}
               </summary>
               <p className="pl-4 text-sand-600">{why.join("; ")}.</p>
             </details>

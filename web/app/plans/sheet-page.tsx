@@ -1,6 +1,6 @@
 import { Printer } from "lucide-react";
 import type { ReactNode } from "react";
-import { dayInWords } from "../days.ts";
+import { formatDay } from "../days.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { Disclaimer } from "../kit/disclaimer.tsx";
 
@@ -36,7 +36,7 @@ export function SheetPage({ planId, title, day, large, children }: Props) {
       </div>
       <header className="mb-3 flex flex-wrap items-baseline justify-between gap-x-4 border-b-2 border-tide-800 pb-1">
         <h1 className={large ? "text-4xl" : "text-2xl"}>{title}</h1>
-        <p>{dayInWords(day)}</p>
+        <p>{formatDay(day)}</p>
       </header>
       {children}
       <Disclaimer className="mt-3 text-sand-600" />

@@ -17,7 +17,7 @@ export function handsNeeded(cells: readonly { readonly name: string; readonly ce
 }
 
 /** The same in words, nobody left out. */
-export function handsInWords({ rail, helper, other }: SupportNeeds): string {
+export function formatSupportNeeds({ rail, helper, other }: SupportNeeds): string {
   const parts = [
     rail.length > 0 && `${rail.join(", ")} at the rail`,
     helper.length > 0 && `${helper.join(", ")} with a helper's hand`,

@@ -2,7 +2,7 @@ import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import type { PlanAnalysis } from "@able-tide/core/plan/analyze-plan";
 
 /** The tide of a plan as words: each movement's demand, and what standing up and sitting down between them asks. */
-export const tideInWords = (blocks: readonly { readonly movement: Movement }[], { steadiness, rising }: PlanAnalysis): string =>
+export const formatTide = (blocks: readonly { readonly movement: Movement }[], { steadiness, rising }: PlanAnalysis): string =>
   blocks
     .flatMap(({ movement }, i) => {
       const between = rising[i];

@@ -1,6 +1,6 @@
-import { problemInWords, type Seam } from "@able-tide/core/plan/join";
+import { formatTransitionProblem, type Seam } from "@able-tide/core/plan/join";
 import { HAZARD_WORDS } from "@able-tide/core/plan/links";
-import { stateInWords } from "@able-tide/core/plan/state";
+import { formatState } from "@able-tide/core/plan/state";
 
 /** How a block is reached from the one before: its links with their seconds, and what the helper is ready for. */
 export function TransitionSteps({ seam, title }: { seam: Seam; title: string }) {
@@ -10,9 +10,9 @@ export function TransitionSteps({ seam, title }: { seam: Seam; title: string }) 
         {title}
         {seam.tenths > 0 && <span className="font-normal">, {seam.tenths / 10} s</span>}
       </h3>
-      {seam.problem && <p className="font-semibold text-signal-700">{problemInWords(seam.problem)}.</p>}
+      {seam.problem && <p className="font-semibold text-signal-700">{formatTransitionProblem(seam.problem)}.</p>}
       {seam.links.length === 0 ? (
-        !seam.problem && <p className="text-sand-600">No change of position: {stateInWords(seam.to)}.</p>
+        !seam.problem && <p className="text-sand-600">No change of position: {formatState(seam.to)}.</p>
       ) : (
         <p>{seam.links.map(({ words }) => words).join(" · ")}</p>
       )}

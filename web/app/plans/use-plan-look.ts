@@ -4,7 +4,7 @@ import type { Movement } from "@able-tide/core/movement/format";
 import { analyzePlan, type PlanAnalysis } from "@able-tide/core/plan/analyze-plan";
 import type { FixInput } from "@able-tide/core/plan/fixes";
 import { withMovements } from "@able-tide/core/plan/schedule-plan";
-import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
+import { type PlanSetting, planContextOf } from "@able-tide/core/plan/setting";
 import { useMemo, useState } from "react";
 import type { Draft } from "./draft.ts";
 
@@ -19,7 +19,7 @@ export interface LookedAt {
 export function usePlanLook(draft: Draft, setting: PlanSetting, movements: readonly Movement[]): LookedAt {
   const [library] = useState(createVariantCache);
   return useMemo(() => {
-    const circumstances = circumstancesOf(setting, draft);
+    const circumstances = planContextOf(setting, draft);
     const blocks = withMovements(draft.blocks, movements);
     const look = analyzePlan(blocks, circumstances, library);
     return {

@@ -8,7 +8,7 @@ import { listPlans } from "../../server/plans/plans.ts";
 import { addSeries, listSeries, removeSeries } from "../../server/plans/series.ts";
 import { sessionsFrom } from "../../server/plans/sessions.ts";
 import { today } from "../../server/scope.ts";
-import { dayInWords, nextMeeting } from "../days.ts";
+import { formatDay, nextMeeting } from "../days.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
@@ -87,7 +87,7 @@ function Sessions({ sessions, groups }: Pick<Loaded, "sessions" | "groups">) {
         const group = groups.find(({ id }) => id === groupId);
         return (
           <li key={`${groupId} ${day}`} className="flex flex-wrap items-center gap-x-5 gap-y-1 px-4 py-1.5">
-            <span className="min-w-52 font-bold">{dayInWords(day)}</span>
+            <span className="min-w-52 font-bold">{formatDay(day)}</span>
             <span className="min-w-52">
               {group?.startsAt} {group?.name}
             </span>
@@ -124,8 +124,8 @@ function SeriesList({ series, groups }: Pick<Loaded, "series" | "groups">) {
       {series.map(({ id, groupId, firstDay, lastDay, breaks }) => (
         <li key={id} className="flex flex-wrap items-center gap-x-4 rounded-[10px] border border-sand-300 bg-white px-4">
           <span>
-            <strong>{groups.find((group) => group.id === groupId)?.name}</strong>, weekly from {dayInWords(firstDay)} to{" "}
-            {dayInWords(lastDay)}
+            <strong>{groups.find((group) => group.id === groupId)?.name}</strong>, weekly from {formatDay(firstDay)} to{" "}
+            {formatDay(lastDay)}
             {breaks.length > 0 && `, not ${breaks.map(({ from, to }) => (from === to ? from : `${from} to ${to}`)).join(", ")}`}
           </span>
           <Form method="post" className="ml-auto">

@@ -1,4 +1,4 @@
-import { capInWords, dayMonthAndYear, limitInWords } from "@able-tide/core/caps/format-cap";
+import { formatCap, formatCapLimit, formatDayMonthAndYear } from "@able-tide/core/caps/format-cap";
 import { type CapChange, capsAt, changesOf } from "@able-tide/core/caps/history";
 import { Form } from "react-router";
 import { capHistory } from "../../server/people/caps.ts";
@@ -32,17 +32,17 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   };
 }
 
-function inWords(change: CapChange, limits: ReadonlyMap<string, Parameters<typeof limitInWords>[0]>): string {
-  if (change.kind === "set") return `${change.cap.setBy} set: ${capInWords(change.cap)}`;
+function inWords(change: CapChange, limits: ReadonlyMap<string, Parameters<typeof formatCapLimit>[0]>): string {
+  if (change.kind === "set") return `${change.cap.setBy} set: ${formatCap(change.cap)}`;
   const limit = limits.get(change.capId);
-  return `${change.by} ended: ${limit ? limitInWords(limit) : ""}. ${change.because}`;
+  return `${change.by} ended: ${limit ? formatCapLimit(limit) : ""}. ${change.because}`;
 }
 
 export default function CapHistory({ loaderData: { person, day, wrong, held, changes, limits } }: Route.ComponentProps) {
   const byId = new Map(limits);
   return (
     <>
-      <PageHead title={`Caps: ${person.name}, ${dayMonthAndYear(day)}`} note="As active at the end of that day.">
+      <PageHead title={`Caps: ${person.name}, ${formatDayMonthAndYear(day)}`} note="As active at the end of that day.">
         <ButtonLink look="plain" to={`/people/${person.id}`}>
           Back to {person.name}
         </ButtonLink>
@@ -71,7 +71,7 @@ export default function CapHistory({ loaderData: { person, day, wrong, held, cha
             {held.length === 0 && <p className="text-lg">No active caps on that day.</p>}
             <ul className="list-disc pl-6 text-lg">
               {held.map((cap) => (
-                <li key={cap.id}>{capInWords(cap)}</li>
+                <li key={cap.id}>{formatCap(cap)}</li>
               ))}
             </ul>
           </section>
@@ -82,7 +82,7 @@ export default function CapHistory({ loaderData: { person, day, wrong, held, cha
             <ol className="flex flex-col gap-1">
               {changes.toReversed().map((change) => (
                 <li key={`${change.kind} ${change.kind === "set" ? change.cap.id : change.capId}`}>
-                  <span className="text-sand-600">{dayMonthAndYear(change.at.slice(0, 10))}</span> {inWords(change, byId)}
+                  <span className="text-sand-600">{formatDayMonthAndYear(change.at.slice(0, 10))}</span> {inWords(change, byId)}
                 </li>
               ))}
             </ol>

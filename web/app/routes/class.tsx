@@ -14,7 +14,7 @@ import { findPolicy } from "../../server/policy/policy.ts";
 import type { Scope } from "../../server/scope.ts";
 import { ClassRecord } from "../class/class-record.tsx";
 import { ClassRoom, type Safety } from "../class/class-room.tsx";
-import { dayInWords } from "../days.ts";
+import { formatDay } from "../days.ts";
 import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { PageHead, Shell } from "../kit/shell.tsx";
@@ -84,7 +84,7 @@ function Ended({ taught, events, organisation, name, role }: Loaded) {
   const steps = useMemo(() => classSteps(taught.script.blocks), [taught]);
   return (
     <Shell organisation={organisation} name={name} role={role}>
-      <PageHead title={`${taught.script.groupName}, ${dayInWords(taught.day)}`} note="Class record">
+      <PageHead title={`${taught.script.groupName}, ${formatDay(taught.day)}`} note="Class record">
         {role !== "helper" && (
           <ButtonLink look="plain" to={`/plans/${taught.planId}`}>
             Open the plan

@@ -1,5 +1,5 @@
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
-import { limitationInWords } from "@able-tide/core/caps/propose";
+import { formatLimitation } from "@able-tide/core/caps/propose";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
 import { data, Form, redirect } from "react-router";
@@ -43,7 +43,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const holding = (await capsHolding(scope, [person.id], day)).get(person.id) ?? [];
   return {
     person: { id: person.id, name: person.name, stature: person.stature, measured: person.measured },
-    title: limitationInWords(rule, limitation),
+    title: formatLimitation(rule, limitation),
     waitsId: `waits-${limitation.id}`,
     holding,
     proposals,

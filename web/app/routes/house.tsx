@@ -1,4 +1,4 @@
-import { dayAndMonth } from "@able-tide/core/caps/format-cap";
+import { formatDayAndMonth } from "@able-tide/core/caps/format-cap";
 import { THRESHOLDS } from "@able-tide/core/caps/policy";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
@@ -205,7 +205,7 @@ export default function House({ loaderData, actionData }: Route.ComponentProps) 
                   key={`${invitation.email} ${invitation.expiresAt}`}
                   className="border-b border-sand-200 py-1.5 text-sand-600 last:border-0"
                 >
-                  {invitation.name}, {invitation.role}, invited until {dayAndMonth(invitation.expiresAt.slice(0, 10))}
+                  {invitation.name}, {invitation.role}, invited until {formatDayAndMonth(invitation.expiresAt.slice(0, 10))}
                 </li>
               ))}
             </ul>

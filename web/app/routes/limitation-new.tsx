@@ -1,4 +1,4 @@
-import { limitInWords } from "@able-tide/core/caps/format-cap";
+import { formatCapLimit } from "@able-tide/core/caps/format-cap";
 import { LIMITATION_RULES, limitationRule } from "@able-tide/core/caps/limitations/all";
 import { AREAS, cautionsOf, type LimitationRule } from "@able-tide/core/caps/limitations/rule";
 import { phaseOn, waitingCaps, waitsOn } from "@able-tide/core/caps/propose";
@@ -204,7 +204,7 @@ function Means({
             <p className="mt-2 text-lg font-semibold text-signal-700">Until a clearance is recorded:</p>
             <ul className="list-disc pl-6 text-lg">
               {meanwhile.map(({ limit, id }) => (
-                <li key={id}>{limitInWords(limit)}</li>
+                <li key={id}>{formatCapLimit(limit)}</li>
               ))}
             </ul>
           </>

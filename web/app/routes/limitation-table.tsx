@@ -1,15 +1,15 @@
 import { DAY_ANSWERS } from "@able-tide/core/caps/day-answers";
-import { limitInWords } from "@able-tide/core/caps/format-cap";
+import { formatCapLimit } from "@able-tide/core/caps/format-cap";
 import { LIMITATION_RULES } from "@able-tide/core/caps/limitations/all";
 import {
   AREAS,
-  cautionInWords,
+  formatCaution,
   type LimitationRule,
   type LimitTemplate,
   type Proposal,
 } from "@able-tide/core/caps/limitations/rule";
 import { EVERYBODY_LIMITS, limitsAfterRelease, NEWCOMER_SOURCE, newcomerLimits } from "@able-tide/core/caps/newcomers";
-import { templateInWords } from "@able-tide/core/caps/propose";
+import { formatTemplate } from "@able-tide/core/caps/propose";
 import { SCREENING } from "@able-tide/core/caps/screening";
 import { PageHead } from "../kit/shell.tsx";
 import type { Route } from "./+types/limitation-table";
@@ -37,7 +37,7 @@ const waitsInWords = ({ waits, kinds: all }: LimitationRule): string => {
   return `Clinician's caps needed${phases}${kinds ? ` (${kinds})` : ""}.`;
 };
 
-const meanwhileInWords = (meanwhile: readonly LimitTemplate[]): string => meanwhile.map(templateInWords).join("; ");
+const meanwhileInWords = (meanwhile: readonly LimitTemplate[]): string => meanwhile.map(formatTemplate).join("; ");
 
 function RuleRow({ rule }: { rule: LimitationRule }) {
   return (
@@ -55,13 +55,13 @@ function RuleRow({ rule }: { rule: LimitationRule }) {
           <ul>
             {rule.proposals.map((proposal) => (
               <li key={JSON.stringify(proposal)}>
-                {templateInWords(proposal.limit)} <span className="text-sand-600">{whenOf(proposal, rule)}</span>
+                {formatTemplate(proposal.limit)} <span className="text-sand-600">{whenOf(proposal, rule)}</span>
               </li>
             ))}
           </ul>
         )}
         {rule.cautions.length > 0 && (
-          <p className="text-sand-600">Take care: {rule.cautions.map((caution) => cautionInWords(caution, rule)).join(". ")}.</p>
+          <p className="text-sand-600">Take care: {rule.cautions.map((caution) => formatCaution(caution, rule)).join(". ")}.</p>
         )}
       </td>
       <td className="py-2 text-sand-600">
@@ -107,17 +107,17 @@ export default function LimitationTable() {
       ))}
       <section className="mb-6 rounded-soft border border-sand-300 bg-white p-5">
         <h2 className="text-xl">Standard caps for everyone</h2>
-        <p>{EVERYBODY_LIMITS.map(limitInWords).join(". ")}.</p>
+        <p>{EVERYBODY_LIMITS.map(formatCapLimit).join(". ")}.</p>
         <h2 className="mt-4 text-xl">New participants</h2>
         <p>
-          First three sessions: {newcomerLimits(null).map(limitInWords).join("; ")}. After the four-stage balance test the tested
-          level applies. Source: {NEWCOMER_SOURCE}.
+          First three sessions: {newcomerLimits(null).map(formatCapLimit).join("; ")}. After the four-stage balance test the
+          tested level applies. Source: {NEWCOMER_SOURCE}.
         </p>
         <p className="mt-1">
           After that, without limitations:{" "}
           {limitsAfterRelease("tandem")
             .filter(({ channel }) => channel !== "steadiness")
-            .map(limitInWords)
+            .map(formatCapLimit)
             .join("; ")}
           ; balance demand from the stage held in the four-stage balance test.
         </p>

@@ -1,4 +1,4 @@
-import { dayMonthAndYear } from "@able-tide/core/caps/format-cap";
+import { formatDayMonthAndYear } from "@able-tide/core/caps/format-cap";
 import {
   ARM_POSITIONS,
   armPositionLabel,
@@ -147,7 +147,7 @@ export default function Measured({ loaderData: { person, measurements, today }, 
               <tbody>
                 {rowsOf(measurements).map(({ key, first, left, right, none }) => (
                   <tr key={key} className="border-t border-sand-200">
-                    <td className="py-1 pr-5 whitespace-nowrap">{dayMonthAndYear(first.day)}</td>
+                    <td className="py-1 pr-5 whitespace-nowrap">{formatDayMonthAndYear(first.day)}</td>
                     <td className="pr-5">
                       {labelOf(first.range)}
                       {first.armPosition && <span className="text-sand-600">, {armPositionLabel(first.armPosition)}</span>}

@@ -1,6 +1,6 @@
 import { asksOn, holdsOn } from "@able-tide/core/caps/cap";
 import { effectiveCaps } from "@able-tide/core/caps/effective";
-import { limitInBrief } from "@able-tide/core/caps/format-cap";
+import { formatCapLimitBriefly } from "@able-tide/core/caps/format-cap";
 import { Plus } from "lucide-react";
 import { listGroups } from "../../server/groups/groups.ts";
 import { type KeptCap, openCaps } from "../../server/people/caps.ts";
@@ -32,7 +32,7 @@ function portrayed(person: Person, day: string, caps: readonly KeptCap[], limita
     waits: meanwhile.length > 0,
     isNew: !person.released,
     sits: [...holding, ...meanwhile].some(({ limit }) => limit.channel === "noStanding"),
-    caps: deciding.map((cap) => ({ ...cap, brief: limitInBrief(cap.limit), asks: asksOn(cap, day) })),
+    caps: deciding.map((cap) => ({ ...cap, brief: formatCapLimitBriefly(cap.limit), asks: asksOn(cap, day) })),
   };
 }
 

@@ -1,5 +1,5 @@
 import { effectiveCaps } from "@able-tide/core/caps/effective";
-import { dayMonthAndYear, limitInWords, reasonInWords } from "@able-tide/core/caps/format-cap";
+import { formatCapLimit, formatDayMonthAndYear, formatReason } from "@able-tide/core/caps/format-cap";
 import { CAP_GROUPS, groupOf } from "@able-tide/core/caps/groups";
 import { cautionsOfNamed } from "@able-tide/core/caps/limitations/all";
 import { agreedFacts } from "@able-tide/core/people/about";
@@ -56,11 +56,11 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
       .map(({ id, limit, ...cap }) => ({
         id,
         group: groupOf(limit),
-        words: limitInWords(limit),
-        why: reasons ? reasonInWords({ id, limit, ...cap }) : null,
+        words: formatCapLimit(limit),
+        why: reasons ? formatReason({ id, limit, ...cap }) : null,
         oldReading: oldReading.has(id),
       })),
-    usual: [...new Set(deciding.filter(({ usual }) => usual).map(({ limit }) => limitInWords(limit)))],
+    usual: [...new Set(deciding.filter(({ usual }) => usual).map(({ limit }) => formatCapLimit(limit)))],
     figureCaps: holding.map((cap) => (reasons ? cap : { ...cap, reason: "", source: "" })),
     cautions: [...new Set(open.flatMap(({ rule, kind }) => cautionsOfNamed(rule, kind)))],
     facts: agreedFacts(person.about),
@@ -88,7 +88,7 @@ export default function PersonOnAPage({ loaderData }: Route.ComponentProps) {
       <header className="mb-3 flex items-baseline justify-between border-b-2 border-tide-800 pb-1">
         <h1 className="text-3xl">{person.name}</h1>
         <p>
-          {organisation}, {dayMonthAndYear(day)}
+          {organisation}, {formatDayMonthAndYear(day)}
         </p>
       </header>
       <div className="grid grid-cols-[18rem_1fr] gap-5">

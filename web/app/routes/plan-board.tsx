@@ -1,10 +1,10 @@
 import { setTimeout as pause } from "node:timers/promises";
-import { limitInBrief } from "@able-tide/core/caps/format-cap";
+import { formatCapLimitBriefly } from "@able-tide/core/caps/format-cap";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import { hasLandVariant, hasWaterVariant } from "@able-tide/core/movement/format";
 import { schedulePlan, withMovements } from "@able-tide/core/plan/schedule-plan";
-import { circumstancesOf } from "@able-tide/core/plan/setting";
+import { planContextOf } from "@able-tide/core/plan/setting";
 import { classOfPlan } from "../../server/classes/classes.ts";
 import { findGroup } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
@@ -32,7 +32,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderD
 /** The first of a person's own caps in two or three words; the usual limits go without saying. */
 function briefOf(caps: readonly CapInForce[]): string {
   const [first] = caps.filter(({ usual }) => !usual);
-  return first ? limitInBrief(first.limit) : "";
+  return first ? formatCapLimitBriefly(first.limit) : "";
 }
 
 export async function loader({ params, context }: Route.LoaderArgs) {
@@ -63,7 +63,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     movements.map(({ movement }) => movement),
     plan.style,
   );
-  const fitPlan = fitPlanOf(schedulePlan(blocks, circumstancesOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
+  const fitPlan = fitPlanOf(schedulePlan(blocks, planContextOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
   const atHand = rowsAtHand(fitPlan, people);
   if (atHand === null && taught === null && blocks.length > 0)
     // Worked out so that it is ready when the class is, once the browser has had its turn.

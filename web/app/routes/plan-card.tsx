@@ -1,5 +1,5 @@
 import { effectiveCaps } from "@able-tide/core/caps/effective";
-import { limitInWords } from "@able-tide/core/caps/format-cap";
+import { formatCapLimit } from "@able-tide/core/caps/format-cap";
 import { taughtName } from "@able-tide/core/movement/format";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
@@ -29,7 +29,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     depth: fit.depth ?? null,
     large: asksForLarge(request),
     // A card may lie about: it says what, and no reason why.
-    limits: own.map(({ limit }) => limitInWords(limit)),
+    limits: own.map(({ limit }) => formatCapLimit(limit)),
     blocks: reading.blocks.flatMap(({ id, movement, cycleSeconds, turns }, i) => {
       const cell = cells[i];
       if (!cell) return [];

@@ -1,7 +1,7 @@
 import { type HelpKind, helperSheet } from "@able-tide/core/fit/helper-sheet";
 import { taughtName } from "@able-tide/core/movement/format";
 import { HAZARD_WORDS } from "@able-tide/core/plan/links";
-import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { formatMinutes } from "@able-tide/core/plan/time";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
 import { asksForLarge, SheetPage } from "../plans/sheet-page.tsx";
@@ -87,7 +87,7 @@ export default function PlanHelperSheet({ loaderData }: Route.ComponentProps) {
       <ol className={large ? "" : "text-[0.9rem] leading-snug"}>
         {blocks.map(({ id, name, from, needed, hazards }) => (
           <li key={id} className="grid break-inside-avoid grid-cols-[4.5rem_1fr] gap-x-3 border-t border-sand-300 py-1">
-            <span className="text-right font-bold">{minutesAndSeconds(from)}</span>
+            <span className="text-right font-bold">{formatMinutes(from)}</span>
             <div>
               <h2 className="text-[1.05em]">{name}</h2>
               {hazards.map((hazard) => (

@@ -10,7 +10,7 @@ import { useCallback, useMemo, useState } from "react";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { placedPeople } from "../../server/plans/placed-people.ts";
 import { contentOf } from "../../server/plans/plans.ts";
-import { dayInWords } from "../days.ts";
+import { formatDay } from "../days.ts";
 import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { PlacesMap } from "../plans/places-map.tsx";
@@ -72,7 +72,7 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
         <div>
           <h1 className="text-3xl">Floor plan</h1>
           <p className="text-lg text-sand-600">
-            {group}, {dayInWords(plan.day)}
+            {group}, {formatDay(plan.day)}
           </p>
         </div>
         <div className="flex flex-wrap items-center gap-3">

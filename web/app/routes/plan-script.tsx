@@ -4,16 +4,16 @@ import { cuesOf, openingWords } from "@able-tide/core/plan/cues";
 import { HAZARD_WORDS } from "@able-tide/core/plan/links";
 import type { ScheduledItem } from "@able-tide/core/plan/schedule-plan";
 import { schedulePlan, withMovements } from "@able-tide/core/plan/schedule-plan";
-import { circumstancesOf } from "@able-tide/core/plan/setting";
-import { stateInWords } from "@able-tide/core/plan/state";
+import { planContextOf } from "@able-tide/core/plan/setting";
+import { formatState } from "@able-tide/core/plan/state";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
-import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { formatMinutes } from "@able-tide/core/plan/time";
 import { Printer } from "lucide-react";
 import { findGroup } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
 import { findPlan } from "../../server/plans/plans.ts";
 import { settingsOf } from "../../server/plans/setting.ts";
-import { dayInWords } from "../days.ts";
+import { formatDay } from "../days.ts";
 import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { Disclaimer } from "../kit/disclaimer.tsx";
@@ -53,7 +53,7 @@ function Row({ block, style }: { block: ScheduledItem; style: TeachingStyle }) {
   const hazards = [...new Set([...seam.hazards, ...(sideChange?.hazards ?? [])])];
   return (
     <li className="script-row grid break-inside-avoid grid-cols-[3.5rem_9rem_1fr] gap-x-3 border-t border-sand-300 py-1.5">
-      <span className="text-right font-bold">{minutesAndSeconds(block.from)}</span>
+      <span className="text-right font-bold">{formatMinutes(block.from)}</span>
       <KeyFigures movement={block.movement} meant={block.meant} lead={block.turns[0]?.lead ?? "right"} />
       <div>
         <p>
@@ -84,7 +84,7 @@ function Card({ block, number, of }: { block: ScheduledItem; number: number; of:
         <span>
           {number} of {of}
         </span>
-        <span>{minutesAndSeconds(block.from)}</span>
+        <span>{formatMinutes(block.from)}</span>
       </p>
       <p className="font-display text-5xl font-bold">{variantWords(block.movement, block.meant).name}</p>
       <p className="text-4xl">{countInWords(block)}</p>
@@ -97,7 +97,7 @@ function Card({ block, number, of }: { block: ScheduledItem; number: number; of:
 /** The plan laid out for teaching: on a page or two, or as cards for the poolside. */
 export default function PlanScript({ loaderData }: Route.ComponentProps) {
   const { plan, group, place, setting, movements, cards } = loaderData;
-  const reading = schedulePlan(withMovements(plan.blocks, movements), circumstancesOf(setting, plan));
+  const reading = schedulePlan(withMovements(plan.blocks, movements), planContextOf(setting, plan));
   const standing = reading.blocks.some(({ meant }) => meant.kind !== "seated");
   return (
     <main className="mx-auto max-w-[210mm] px-6 py-5 print:p-0">
@@ -113,10 +113,10 @@ export default function PlanScript({ loaderData }: Route.ComponentProps) {
         </ButtonLink>
       </div>
       <h1 className="text-2xl">
-        {group}, {dayInWords(plan.day)}
+        {group}, {formatDay(plan.day)}
       </h1>
       <p className="mb-2">
-        {minutesAndSeconds(reading.total)} min · {place} · {plan.style.name}, {plan.breathSeconds} s a breath
+        {formatMinutes(reading.total)} min · {place} · {plan.style.name}, {plan.breathSeconds} s a breath
         {plan.style.showing === "mirror"
           ? " · shown as a mirror: your left for their right"
           : " · demonstrated with your back to the group"}
@@ -130,8 +130,7 @@ export default function PlanScript({ loaderData }: Route.ComponentProps) {
       ) : (
         <>
           <p className="mb-2">
-            {openingWords(plan.style, standing).join(" ")} If you lose your place, wait {stateInWords(reading.home)}, then
-            rejoins.
+            {openingWords(plan.style, standing).join(" ")} If you lose your place, wait {formatState(reading.home)}, then rejoins.
           </p>
           <ol className="text-[0.9rem] leading-snug">
             {reading.blocks.map((block) => (
@@ -139,7 +138,7 @@ export default function PlanScript({ loaderData }: Route.ComponentProps) {
             ))}
           </ol>
           <p className="mt-2 break-inside-avoid border-t-2 border-tide-800 pt-1">
-            <strong>{minutesAndSeconds(reading.total - reading.leaveSafely)} Leave safely.</strong> {LEAVE_SAFELY.join(" ")}
+            <strong>{formatMinutes(reading.total - reading.leaveSafely)} Leave safely.</strong> {LEAVE_SAFELY.join(" ")}
           </p>
         </>
       )}

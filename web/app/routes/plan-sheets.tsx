@@ -1,7 +1,7 @@
 import { findGroup } from "../../server/groups/groups.ts";
 import { listMembers } from "../../server/people/people.ts";
 import { findPlan } from "../../server/plans/plans.ts";
-import { dayInWords } from "../days.ts";
+import { formatDay } from "../days.ts";
 import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
@@ -30,7 +30,7 @@ export default function PlanSheets({ loaderData }: Route.ComponentProps) {
   return (
     <>
       <h1 className="text-4xl">Printouts: {group}</h1>
-      <p className="mt-1 text-lg text-sand-600">{dayInWords(day)}. One page each, ready to print, in standard or large type.</p>
+      <p className="mt-1 text-lg text-sand-600">{formatDay(day)}. One page each, ready to print, in standard or large type.</p>
       <div className="mt-6 flex flex-wrap gap-3">
         <ButtonLink to={`${at}/sheets/helper`}>For the helper</ButtonLink>
         <ButtonLink to={`${at}/sheets/set-up`}>Setting up</ButtonLink>

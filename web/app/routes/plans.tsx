@@ -1,6 +1,6 @@
 import { hasLandVariant } from "@able-tide/core/movement/format";
 import { copyForward } from "@able-tide/core/plan/copy-forward";
-import { circumstancesOf } from "@able-tide/core/plan/setting";
+import { planContextOf } from "@able-tide/core/plan/setting";
 import { getFormProps, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
 import { data, Form, Link, redirect } from "react-router";
@@ -84,7 +84,7 @@ async function startFrom(
   return copyForward({
     last: contentOf(last),
     movements,
-    circumstances: circumstancesOf(settingOf({ day }, group, new Map()), last),
+    circumstances: planContextOf(settingOf({ day }, group, new Map()), last),
     minutes: group.minutes,
     news: NEW_WITH_RECAP,
     library: solvedVariants,

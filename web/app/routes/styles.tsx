@@ -1,4 +1,4 @@
-import { CALLED_ROUNDS, choiceInWords, STYLE_QUESTIONS, type TeachingStyle } from "@able-tide/core/plan/style";
+import { CALLED_ROUNDS, formatStyleChoice, STYLE_QUESTIONS, type TeachingStyle } from "@able-tide/core/plan/style";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { parseWithValibot } from "@conform-to/valibot";
 import { data, Form } from "react-router";
@@ -115,10 +115,10 @@ function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
 /** What sets a style apart, in a line. */
 const inBrief = (style: TeachingStyle): string =>
   [
-    choiceInWords(style, "counting").label,
+    formatStyleChoice(style, "counting").label,
     `${style.rounds} repetitions, breath length ${style.breathSeconds} s`,
-    `first side: ${choiceInWords(style, "firstSide").label}`,
-    choiceInWords(style, "depth").label,
+    `first side: ${formatStyleChoice(style, "firstSide").label}`,
+    formatStyleChoice(style, "depth").label,
   ].join(" · ");
 
 export default function Styles({ loaderData: { styles }, actionData }: Route.ComponentProps) {

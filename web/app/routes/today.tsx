@@ -1,10 +1,10 @@
 import { addDays } from "@able-tide/core/calendar";
 import { asksOn, holdsOn, isDueSoon } from "@able-tide/core/caps/cap";
-import { capInWords, dayAndMonth } from "@able-tide/core/caps/format-cap";
+import { formatCap, formatDayAndMonth } from "@able-tide/core/caps/format-cap";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
-import { limitationInWords } from "@able-tide/core/caps/propose";
+import { formatLimitation } from "@able-tide/core/caps/propose";
 import { classState, EFFORT_WORDS, signLabel } from "@able-tide/core/class/events";
-import { minutesAndSeconds } from "@able-tide/core/plan/time";
+import { formatMinutes } from "@able-tide/core/plan/time";
 import { Link } from "react-router";
 import { endedClasses, listEvents, namesInClass, openClasses } from "../../server/classes/classes.ts";
 import { type NotedInClass, notedSince } from "../../server/classes/follow-ups.ts";
@@ -20,7 +20,7 @@ import { outlineOf } from "../../server/plans/outline.ts";
 import { listPlans, type Plan } from "../../server/plans/plans.ts";
 import { type SettingOf, settingsOf } from "../../server/plans/setting.ts";
 import { type Scope, today } from "../../server/scope.ts";
-import { dayInWords, nextMeeting } from "../days.ts";
+import { formatDay, nextMeeting } from "../days.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { OutlineTide } from "../plans/outline-picture.tsx";
@@ -103,7 +103,7 @@ function needsOf(
         id: limitation.id,
         personId: limitation.personId,
         name: nameOf.get(limitation.personId) ?? "",
-        words: rule ? limitationInWords(rule, limitation) : "",
+        words: rule ? formatLimitation(rule, limitation) : "",
         news: "Waiting for the clinician's caps.",
         pressing: true,
       };
@@ -115,7 +115,7 @@ function needsOf(
       id: cap.id,
       personId: cap.personId,
       name: nameOf.get(cap.personId) ?? "",
-      words: capInWords(cap),
+      words: formatCap(cap),
       news: asksOn(cap, day)
         ? "The review date has passed and the cap is still active. Review it."
         : cap.strength === "comfort"
@@ -130,7 +130,7 @@ function needsOf(
       id: noteId,
       personId,
       name: nameOf.get(personId) ?? "",
-      words: `${signLabel(sign)} in class on ${dayAndMonth(on)}${movement === "" ? "" : `, in ${movement}`}`,
+      words: `${signLabel(sign)} in class on ${formatDayAndMonth(on)}${movement === "" ? "" : `, in ${movement}`}`,
       news: "Ask how the participant is now, and record the answer.",
       pressing: true,
     }));
@@ -140,7 +140,7 @@ function needsOf(
       id: `notice ${cap.id}`,
       personId: cap.personId,
       name: nameOf.get(cap.personId) ?? "",
-      words: capInWords(cap),
+      words: formatCap(cap),
       news: "Turning is now measured as a clinician measures it. Is the number still right?",
       pressing: true,
     }));
@@ -148,7 +148,7 @@ function needsOf(
     id: `next day ${classId} ${personId}`,
     personId,
     name: nameOf.get(personId) ?? "",
-    words: `How were they on the day after ${dayAndMonth(on)}`,
+    words: `How were they on the day after ${formatDayAndMonth(on)}`,
     news: "Their third clean session counts once this is known.",
     pressing: false,
   }));
@@ -207,11 +207,11 @@ function NextSession({ session, leads, today }: { session: Session; leads: boole
         <div>
           <h2 className="text-2xl">{group.name}</h2>
           <p className="text-lg">
-            {day === today ? "Today" : dayInWords(day)}, {group.startsAt}
+            {day === today ? "Today" : formatDay(day)}, {group.startsAt}
           </p>
           <p className="text-sand-600">
             {group.place} · {group.people} participants
-            {plan && ` · ${plan.outline.blocks.length} movements, ${minutesAndSeconds(plan.outline.total)} min`}
+            {plan && ` · ${plan.outline.blocks.length} movements, ${formatMinutes(plan.outline.total)} min`}
           </p>
         </div>
         {leads && (
@@ -230,7 +230,7 @@ function NextSession({ session, leads, today }: { session: Session; leads: boole
 export default function Today({ loaderData: { day, role, running, sessions, needs, last } }: Route.ComponentProps) {
   return (
     <>
-      <PageHead title={dayInWords(day)} />
+      <PageHead title={formatDay(day)} />
       {role !== "clinician" &&
         running.map(({ id, group }) => (
           <section
@@ -287,7 +287,7 @@ export default function Today({ loaderData: { day, role, running, sessions, need
             <div className="rounded-soft border border-sand-300 bg-white p-4 text-lg">
               <p>
                 <Link to={`/classes/${last.id}`} className="font-semibold underline underline-offset-4">
-                  {last.group}, {dayInWords(last.day)}
+                  {last.group}, {formatDay(last.day)}
                 </Link>
                 : {last.here} here{last.effort && `, effort ${last.effort}`}.
               </p>

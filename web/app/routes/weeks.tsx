@@ -1,4 +1,4 @@
-import { limitInBrief } from "@able-tide/core/caps/format-cap";
+import { formatCapLimitBriefly } from "@able-tide/core/caps/format-cap";
 import { classState, signLabel } from "@able-tide/core/class/events";
 import { taughtName } from "@able-tide/core/movement/format";
 import { ONE_LEG_STAND, oneLegStandNorm } from "@able-tide/core/reference/one-leg-stand";
@@ -9,7 +9,7 @@ import { capHistory, type KeptCap } from "../../server/people/caps.ts";
 import { findPerson, listPeople, type Person } from "../../server/people/people.ts";
 import { listOneLegStands, recordOneLegStand } from "../../server/results/results.ts";
 import { type Scope, today } from "../../server/scope.ts";
-import { dayInWords } from "../days.ts";
+import { formatDay } from "../days.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
@@ -32,7 +32,7 @@ function spanOf(cap: KeptCap, day: string) {
   const lapsed = cap.strength === "comfort" && cap.until !== null && cap.until < day ? cap.until : null;
   const to = cap.ended?.at.slice(0, 10) ?? lapsed ?? day;
   const asks = cap.strength !== "comfort" && cap.until !== null && cap.until < to;
-  return { brief: limitInBrief(cap.limit), from: cap.from, to, asksFrom: asks ? cap.until : null };
+  return { brief: formatCapLimitBriefly(cap.limit), from: cap.from, to, asksFrom: asks ? cap.until : null };
 }
 
 type Span = ReturnType<typeof spanOf>;
@@ -147,7 +147,7 @@ export default function Weeks({ loaderData: { people, person, record, today }, a
             >
               <WeeksChart
                 data={record.chart}
-                label={`One-leg stand of ${person.name}: ${record.results.length === 0 ? "No result yet" : record.results.map((result) => `${result.side} ${result.value} s on ${dayInWords(result.day)}`).join("; ")}`}
+                label={`One-leg stand of ${person.name}: ${record.results.length === 0 ? "No result yet" : record.results.map((result) => `${result.side} ${result.value} s on ${formatDay(result.day)}`).join("; ")}`}
               />
               <p className="mt-2 text-sand-600">
                 {record.chart.norm === null
@@ -173,7 +173,7 @@ export default function Weeks({ loaderData: { people, person, record, today }, a
                   <tbody>
                     {record.results.toReversed().map((result) => (
                       <tr key={result.id} className="border-t border-sand-200">
-                        <td className="py-1 pr-8">{dayInWords(result.day)}</td>
+                        <td className="py-1 pr-8">{formatDay(result.day)}</td>
                         <td className="pr-8">{result.side}</td>
                         <td className="pr-8 font-bold">{result.value} s</td>
                         <td className="pr-8">{result.trials.join(", ")}</td>

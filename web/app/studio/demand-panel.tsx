@@ -1,5 +1,5 @@
 import { USUAL_BODY } from "@able-tide/core/body/build";
-import { HOLDS, holdInWords } from "@able-tide/core/body/supports";
+import { formatHold, HOLDS } from "@able-tide/core/body/supports";
 import {
   DEPTHS,
   type Depth,
@@ -108,7 +108,7 @@ export function DemandPanel({ asked, people, ask, hasDepths }: Props) {
         <Choice
           label="Using support"
           value={String(asked.hold)}
-          options={HOLDS.map((hold, i) => [String(i), holdInWords(hold)])}
+          options={HOLDS.map((hold, i) => [String(i), formatHold(hold)])}
           choose={(hold) => ask({ ...asked, hold: Number(hold) })}
         />
       )}

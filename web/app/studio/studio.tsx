@@ -1,4 +1,4 @@
-import { problemInWords } from "@able-tide/core/movement/check";
+import { formatMovementProblem } from "@able-tide/core/movement/check";
 import { addKeyAfter, copyPose, mirrorKey, moveKey, removeKey } from "@able-tide/core/movement/edit";
 import { changeInVariant, seenInVariant } from "@able-tide/core/movement/edit-variant";
 import type { Movement } from "@able-tide/core/movement/format";
@@ -173,7 +173,8 @@ export function Studio({ movement, shipped, people, problems }: Props) {
         </div>
         {form?.samples.problem && (
           <p role="alert" className="font-semibold text-signal-700">
-            At {Math.round(100 * form.samples.problem.phase)} % of the round the body {problemInWords(form.samples.problem.what)}.
+            At {Math.round(100 * form.samples.problem.phase)} % of the round the body{" "}
+            {formatMovementProblem(form.samples.problem.what)}.
           </p>
         )}
         <MovementFacts movement={present} edit={edit} />

@@ -4,7 +4,7 @@ import type { Movement } from "@able-tide/core/movement/format";
 import { bestChangesIncrementally, type HelpfulChange } from "@able-tide/core/plan/best-change";
 import type { PlanItem } from "@able-tide/core/plan/plan-item";
 import { withMovements } from "@able-tide/core/plan/schedule-plan";
-import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
+import { type PlanSetting, planContextOf } from "@able-tide/core/plan/setting";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 import { runInterruptible } from "./yield-to-events.ts";
 
@@ -34,7 +34,7 @@ async function answer(question: ChangeQuestion): Promise<void> {
   const { turn, setting, movements, people } = question;
   const steps = bestChangesIncrementally({
     blocks: withMovements(question.blocks, movements),
-    circumstances: circumstancesOf(setting, question),
+    circumstances: planContextOf(setting, question),
     place: setting.fitPlace,
     people,
     movements,

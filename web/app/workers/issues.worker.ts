@@ -5,7 +5,7 @@ import type { Fix } from "@able-tide/core/plan/fixes";
 import type { PlanContent } from "@able-tide/core/plan/plan";
 import { findFixes, findPlanIssues } from "@able-tide/core/plan/plan-issues";
 import { withMovements } from "@able-tide/core/plan/schedule-plan";
-import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
+import { type PlanSetting, planContextOf } from "@able-tide/core/plan/setting";
 
 /** Asks for fixes of the checks that a plan does not pass. */
 export interface IssuesInput {
@@ -26,7 +26,7 @@ const library = createVariantCache();
 
 self.onmessage = ({ data }: MessageEvent<IssuesInput>) => {
   const { turn, content, movements, setting, minutes } = data;
-  const circumstances = circumstancesOf(setting, content);
+  const circumstances = planContextOf(setting, content);
   const blocks = withMovements(content.blocks, movements);
   const question = { blocks, circumstances, library };
   const look = analyzePlan(blocks, circumstances, library);

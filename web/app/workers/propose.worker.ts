@@ -6,7 +6,7 @@ import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import type { SessionPurpose } from "@able-tide/core/plan/content";
 import type { PlanItem } from "@able-tide/core/plan/plan-item";
 import { type Proposal, proposeIncrementally } from "@able-tide/core/plan/propose";
-import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
+import { type PlanSetting, planContextOf } from "@able-tide/core/plan/setting";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 import { runInterruptible } from "./yield-to-events.ts";
 
@@ -78,7 +78,7 @@ function shown({ look, why, blocks }: Proposal, { turn, setting, style }: Propos
 /** Finds one proposal after another, each unlike those before it. */
 async function answer(question: ProposeQuestion): Promise<void> {
   const { turn, people } = question;
-  const circumstances = circumstancesOf(question.setting, question);
+  const circumstances = planContextOf(question.setting, question);
   const doers = people.map(({ measured, stature, caps }) => ({ build: buildOf(measured, stature), caps }));
   const proposals: Proposal[] = [];
   while (proposals.length < HOW_MANY) {

@@ -5,7 +5,7 @@ import { answersNow } from "@able-tide/core/class/notes-of-day";
 import { fitsDue, notesToFit } from "@able-tide/core/class/refit";
 import { type ClassScript, scriptBlocks } from "@able-tide/core/class/script";
 import { classSteps } from "@able-tide/core/class/steps";
-import { stateInWords } from "@able-tide/core/plan/state";
+import { formatState } from "@able-tide/core/plan/state";
 import { findGroup, type Group } from "../groups/groups.ts";
 import { capsHolding } from "../people/caps.ts";
 import { listMembers } from "../people/people.ts";
@@ -66,7 +66,7 @@ async function scriptOf(scope: Scope, plan: Plan, group: Group, state: Told = NO
       groupName: group.name,
       blocks: scriptBlocks(reading),
       total: reading.total,
-      home: stateInWords(reading.home),
+      home: formatState(reading.home),
       showing: plan.style.showing,
       people: people.map(({ id, name }) => {
         const fittedAfter = notesToFit(state, id);

@@ -8,7 +8,7 @@ import { analyzePlan } from "@able-tide/core/plan/analyze-plan";
 import { ON_TIME, overBy } from "@able-tide/core/plan/fixes";
 import { outOfOrder, readPhases } from "@able-tide/core/plan/phases";
 import { problemsOf, withMovements } from "@able-tide/core/plan/schedule-plan";
-import { circumstancesOf, placeOfRoom } from "@able-tide/core/plan/setting";
+import { placeOfRoom, planContextOf } from "@able-tide/core/plan/setting";
 import * as v from "valibot";
 import { describe, expect, test } from "vitest";
 import { WEEKS } from "./demo-person.ts";
@@ -31,7 +31,7 @@ describe.each([MONDAY_CHAIRS, WEDNESDAY_FOOTING, FRIDAY_WARM_WATER])("$name", (p
     const place = placeOfRoom(v.parse(Room, PLACE.room), programme.inWater);
     const setting = { seatedOnly: programme.seatedOnly, place, week, slowestCycle: 0, taught: { ...taught } };
     const blocks = planWeek(programme, Math.min(week, WEEKS), setting, movements);
-    const circumstances = circumstancesOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });
+    const circumstances = planContextOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });
     const look = analyzePlan(withMovements(blocks, movements), circumstances, library);
     for (const { movementId } of blocks) taught[movementId] = (taught[movementId] ?? 0) + 1;
     expect(problemsOf(look.reading)).toEqual([]);

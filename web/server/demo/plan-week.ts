@@ -4,7 +4,7 @@ import { analyzePlan } from "@able-tide/core/plan/analyze-plan";
 import { fixDuration, overBy } from "@able-tide/core/plan/fixes";
 import { type PlanItem, TALK } from "@able-tide/core/plan/plan-item";
 import { withMovements } from "@able-tide/core/plan/schedule-plan";
-import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
+import { type PlanSetting, planContextOf } from "@able-tide/core/plan/setting";
 import type { DemoProgramme } from "./demo-person.ts";
 import { STYLE } from "./kittiwake-rooms.ts";
 
@@ -17,7 +17,7 @@ export function planWeek(
   setting: Omit<PlanSetting, "fitPlace" | "poolFloor" | "floor">,
   movements: readonly Movement[],
 ): readonly PlanItem[] {
-  const circumstances = circumstancesOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });
+  const circumstances = planContextOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });
   let blocks: readonly PlanItem[] = (programme.blocks?.(week) ?? []).map(([movementId, rounds, equipment], i) => ({
     id: `b${i + 1}`,
     movementId,

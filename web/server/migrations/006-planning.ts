@@ -1,8 +1,8 @@
 import { scriptBlocks } from "@able-tide/core/class/script";
 import type { Movement } from "@able-tide/core/movement/format";
 import { schedulePlan } from "@able-tide/core/plan/schedule-plan";
-import { circumstancesOf, placeOfRoom } from "@able-tide/core/plan/setting";
-import { stateInWords } from "@able-tide/core/plan/state";
+import { placeOfRoom, planContextOf } from "@able-tide/core/plan/setting";
+import { formatState } from "@able-tide/core/plan/state";
 import { type TeachingStyle, USUAL_STYLE } from "@able-tide/core/plan/style";
 import type { Knex } from "knex";
 
@@ -78,14 +78,14 @@ export async function writeOutScripts(database: Knex): Promise<void> {
       movement,
     }));
     const setting = { seatedOnly: script.seatedOnly, place: placeOfRoom(null), week: 0, slowestCycle: 0, taught: {} };
-    const reading = schedulePlan(blocks, circumstancesOf(setting, { style: BEFORE, breathSeconds: script.breathSeconds }));
+    const reading = schedulePlan(blocks, planContextOf(setting, { style: BEFORE, breathSeconds: script.breathSeconds }));
     const { groupName, people } = script;
     const written = {
       groupName,
       people,
       blocks: scriptBlocks(reading),
       total: reading.total,
-      home: stateInWords(reading.home),
+      home: formatState(reading.home),
       showing: BEFORE.showing,
     };
     await database("classes")

@@ -4,7 +4,7 @@ import {
   SUMMARY_VERSION,
   SUMMARY_WIDTH,
   type Summaries,
-  summariesInSteps,
+  summariesIncrementally,
   summarisedVariants,
 } from "@able-tide/core/fit/summary";
 import type { Movement } from "@able-tide/core/movement/format";
@@ -24,7 +24,7 @@ export function contentHash(
 }
 
 async function solveAll(movement: Movement): Promise<Summaries> {
-  const steps = summariesInSteps(movement);
+  const steps = summariesIncrementally(movement);
   let since = performance.now();
   for (let step = steps.next(); ; step = steps.next()) {
     if (step.done) return step.value;

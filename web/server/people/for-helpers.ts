@@ -1,5 +1,5 @@
 import { effectiveCaps } from "@able-tide/core/caps/effective";
-import { limitInWords } from "@able-tide/core/caps/format-cap";
+import { formatCapLimit } from "@able-tide/core/caps/format-cap";
 import { cautionsOfNamed } from "@able-tide/core/caps/limitations/all";
 import { type About, agreedFacts } from "@able-tide/core/people/about";
 import { type Scope, today } from "../scope.ts";
@@ -39,7 +39,9 @@ export async function listHelped(scope: Scope): Promise<HelpedPerson[]> {
   ]);
   const inWords = (id: string, usual: boolean): string[] => [
     ...new Set(
-      effectiveCaps(caps.get(id) ?? []).flatMap(({ decides }) => (decides.usual === usual ? [limitInWords(decides.limit)] : [])),
+      effectiveCaps(caps.get(id) ?? []).flatMap(({ decides }) =>
+        decides.usual === usual ? [formatCapLimit(decides.limit)] : [],
+      ),
     ),
   ];
   return people.map(({ id, name, uses, about, groupIds }) => ({

@@ -1,4 +1,4 @@
-import { limitInWords } from "@able-tide/core/caps/format-cap";
+import { formatCapLimit } from "@able-tide/core/caps/format-cap";
 import { capsAt } from "@able-tide/core/caps/history";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import type { LimitationRule } from "@able-tide/core/caps/limitations/rule";
@@ -97,7 +97,7 @@ describe("a limitation", () => {
       { kind: "tighten", limit: { ...bend, limit: 10 } as typeof bend, because: "since the move" },
       { kind: "decline", limit: round, because: "bends freely" },
     ]);
-    expect((await open(personId)).map(({ limit }) => limitInWords(limit)).sort()).toEqual([
+    expect((await open(personId)).map(({ limit }) => formatCapLimit(limit)).sort()).toEqual([
       "Spine side bend to either side: up to 10°",
       "Spine turn to either side: up to 30°",
     ]);
@@ -188,9 +188,9 @@ describe("caps over time", () => {
     const measure = (value: number, how: "painFree" | "passive" = "painFree") =>
       recordMeasurements(scope, personId, [{ range: "dorsiflexion", side: "left", how, value, day: "2026-10-12" }]);
     await measure(7);
-    expect((await open(personId)).map(({ limit }) => limitInWords(limit))).toContain("Left ankle bend: up to 7°");
+    expect((await open(personId)).map(({ limit }) => formatCapLimit(limit))).toContain("Left ankle bend: up to 7°");
     await measure(14, "passive");
-    expect((await open(personId)).map(({ limit }) => limitInWords(limit))).toContain("Left ankle bend: up to 7°");
+    expect((await open(personId)).map(({ limit }) => formatCapLimit(limit))).toContain("Left ankle bend: up to 7°");
     const absolute = await addCap({ ...scope, role: "clinician" }, personId, {
       limit: { channel: "straightKneeDorsiflexion", side: "left", limit: 4 },
       reason: "r",

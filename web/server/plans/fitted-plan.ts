@@ -3,7 +3,7 @@ import type { CellView } from "@able-tide/core/fit/cell-view";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import { type PlanSchedule, schedulePlan, withMovements } from "@able-tide/core/plan/schedule-plan";
-import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
+import { type PlanSetting, planContextOf } from "@able-tide/core/plan/setting";
 import { LRUCache } from "lru-cache";
 import { findGroup, type Group } from "../groups/groups.ts";
 import { listMovements } from "../movements/movements.ts";
@@ -48,7 +48,7 @@ export async function fitGroupOf(
   const plain = settingOf(plan, group, caps);
   const fits = people.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], plain, plan.places));
   const setting = withDrag(plain, fits, movements, plan.style);
-  const reading = schedulePlan(withMovements(plan.blocks, movements), circumstancesOf(setting, plan));
+  const reading = schedulePlan(withMovements(plan.blocks, movements), planContextOf(setting, plan));
   const { rows } = await fittedRows(fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds), fits);
   return { setting, reading, fits, rows };
 }

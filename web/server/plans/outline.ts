@@ -1,7 +1,7 @@
 import { taughtName } from "@able-tide/core/movement/format";
 import { analyzePlan } from "@able-tide/core/plan/analyze-plan";
 import { withMovements } from "@able-tide/core/plan/schedule-plan";
-import { circumstancesOf, type PlanSetting } from "@able-tide/core/plan/setting";
+import { type PlanSetting, planContextOf } from "@able-tide/core/plan/setting";
 import type { LibraryMovement } from "../movements/movements.ts";
 import type { Plan } from "./plans.ts";
 import { solvedVariants } from "./solved-variants.ts";
@@ -27,7 +27,7 @@ export function outlineOf(plan: Plan, setting: PlanSetting, library: readonly Li
     plan.blocks,
     library.map(({ movement }) => movement),
   );
-  const { reading, steadiness, rising } = analyzePlan(blocks, circumstancesOf(setting, plan), solvedVariants);
+  const { reading, steadiness, rising } = analyzePlan(blocks, planContextOf(setting, plan), solvedVariants);
   return {
     total: reading.total,
     blocks: reading.blocks.map(({ movement, from, to }, i) => ({

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { addDays } from "../../calendar.ts";
 import type { CapSide } from "../cap.ts";
-import { limitInWords } from "../format-cap.ts";
+import { formatCapLimit } from "../format-cap.ts";
 import { proposedCaps, waitingCaps, waitsOn } from "../propose.ts";
 import { LIMITATION_RULES, limitationRule } from "./all.ts";
 
@@ -316,9 +316,9 @@ test.each(CASES)("$rule $kind $side, $weeks weeks ago", ({ rule: name, side, kin
     kind: kind ?? null,
     eventDay: weeks === undefined ? null : weeksAgo(weeks),
   };
-  expect(proposedCaps(rule, limitation, context).map(({ limit }) => limitInWords(limit))).toEqual(proposes);
+  expect(proposedCaps(rule, limitation, context).map(({ limit }) => formatCapLimit(limit))).toEqual(proposes);
   expect(waitsOn(rule, limitation, DAY)).toBe(waits !== undefined);
-  expect(waitingCaps(rule, limitation, DAY).map(({ limit }) => limitInWords(limit))).toEqual(waits ?? []);
+  expect(waitingCaps(rule, limitation, DAY).map(({ limit }) => formatCapLimit(limit))).toEqual(waits ?? []);
 });
 
 describe("the whole table", () => {
@@ -351,7 +351,7 @@ describe("numbers that follow what was measured", () => {
 
   test("each ankle gets its own", () => {
     const words = proposedCaps(rule, { side: "both", kind: null, eventDay: null }, { ...context, measured });
-    expect(words.map(({ limit }) => limitInWords(limit))).toEqual([
+    expect(words.map(({ limit }) => formatCapLimit(limit))).toEqual([
       "Left ankle bend: up to 8°",
       "Right ankle bend: up to 14°",
       "Ankle bend (knee straight), both sides: up to 10°",
@@ -364,7 +364,7 @@ describe("numbers that hang on what holds", () => {
   if (!lung) throw new Error("no lung disease");
   const words = (more: object) =>
     proposedCaps(lung, { side: null, kind: "moderate", eventDay: null }, { ...context, ...more }).map(({ limit }) =>
-      limitInWords(limit),
+      formatCapLimit(limit),
     );
 
   test("halved is half of what would hold otherwise: a newcomer's twenty seconds come to ten", () => {

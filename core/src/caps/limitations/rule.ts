@@ -70,7 +70,7 @@ export const cautionsOf = ({ cautions }: Pick<LimitationRule, "cautions">, kind:
   });
 
 /** A caution with the kinds it is for, for a table. */
-export const cautionInWords = (caution: Caution, { kinds = [] }: Pick<LimitationRule, "kinds">): string =>
+export const formatCaution = (caution: Caution, { kinds = [] }: Pick<LimitationRule, "kinds">): string =>
   typeof caution === "string"
     ? caution
     : `${caution.words} (${kinds

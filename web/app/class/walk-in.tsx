@@ -1,9 +1,9 @@
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
-import { parseWithValibot } from "@conform-to/valibot";
 import { UserPlus } from "lucide-react";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { Problem, TextField } from "../kit/field.tsx";
+import { parseForm } from "../parse-form.ts";
 import { PersonForm } from "../people/person-form.ts";
 
 interface Props {
@@ -29,7 +29,7 @@ export function WalkIn({ classId, taken }: Props) {
   const [form, fields] = useForm({
     id: "walk-in",
     lastResult,
-    onValidate: ({ formData }) => parseWithValibot(formData, { schema: PersonForm }),
+    onValidate: ({ formData }) => parseForm(formData, { schema: PersonForm }),
     onSubmit: (event, { formData }) => {
       event.preventDefault();
       void send(formData);

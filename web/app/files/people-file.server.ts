@@ -1,6 +1,5 @@
 import { LIMITATION_RULES } from "@able-tide/core/caps/limitations/all";
 import { waitsOn } from "@able-tide/core/caps/propose";
-import { parseWithValibot } from "@conform-to/valibot";
 import type { GenericSchema } from "valibot";
 import { type Column, readCsv } from "../../server/files/csv.ts";
 import { listGroups } from "../../server/groups/groups.ts";
@@ -10,6 +9,7 @@ import { takeInNewcomer } from "../../server/people/newcomers.ts";
 import { listPeople } from "../../server/people/people.ts";
 import { proposalsFor, recordLimitation } from "../../server/people/record-limitation.ts";
 import { type Scope, today } from "../../server/scope.ts";
+import { parseForm } from "../parse-form.ts";
 import { limitationChoice } from "../people/limitation-choice.ts";
 import { measuredRangeForm } from "../people/measured-range-form.ts";
 import { PersonForm } from "../people/person-form.ts";
@@ -73,7 +73,7 @@ function readAs<Schema extends GenericSchema>(schema: Schema, fields: Readonly<R
   const form = new FormData();
   for (const [name, value] of Object.entries(fields))
     for (const each of typeof value === "string" ? [value] : value) form.append(name, each);
-  const submission = parseWithValibot(form, { schema });
+  const submission = parseForm(form, { schema });
   if (submission.status === "success") return { value: submission.value, problem: null };
   const [problem = "This row cannot be read. Check its columns."] = Object.values(submission.error ?? {}).flatMap(
     (errors) => errors ?? [],

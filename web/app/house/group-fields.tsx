@@ -1,10 +1,10 @@
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
-import { parseWithValibot } from "@conform-to/valibot";
 import { Form } from "react-router";
 import type * as v from "valibot";
 import type { Group } from "../../server/groups/groups.ts";
 import { Button } from "../kit/button.tsx";
 import { CheckBoxes, Problem, SelectField, TextField } from "../kit/field.tsx";
+import { parseForm } from "../parse-form.ts";
 import { GroupForm, type GroupFormInput } from "./group-form.ts";
 import { QUESTION_OPTIONS } from "./question-options.ts";
 
@@ -35,7 +35,7 @@ export function GroupFields({ id, group, places, lastResult }: Props) {
           helpers: group.helpers,
         }
       : { weekday: 1, minutes: 45, helpers: 0 },
-    onValidate: ({ formData }) => parseWithValibot(formData, { schema: GroupForm }),
+    onValidate: ({ formData }) => parseForm(formData, { schema: GroupForm }),
   });
   return (
     <Form method="post" {...getFormProps(form)} className="grid gap-4 sm:grid-cols-2">

@@ -1,10 +1,10 @@
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
-import { parseWithValibot } from "@conform-to/valibot";
 import { Form } from "react-router";
 import type * as v from "valibot";
 import type { Place } from "../../server/places/places.ts";
 import { Button } from "../kit/button.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
+import { parseForm } from "../parse-form.ts";
 import { PlaceForm, type PlaceFormInput } from "./place-form.ts";
 
 const typed = (value: number | null | undefined): string => (value === null || value === undefined ? "" : String(value));
@@ -72,7 +72,7 @@ export function PlaceFields({ id, place, version, lastResult }: Props) {
     id,
     lastResult,
     ...(place ? { defaultValue: typedOf(place) } : {}),
-    onValidate: ({ formData }) => parseWithValibot(formData, { schema: PlaceForm }),
+    onValidate: ({ formData }) => parseForm(formData, { schema: PlaceForm }),
   });
   return (
     <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">

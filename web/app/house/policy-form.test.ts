@@ -1,12 +1,12 @@
 import { THRESHOLDS, USUAL_THRESHOLDS } from "@able-tide/core/caps/policy";
-import { parseWithValibot } from "@conform-to/valibot";
 import { expect, test } from "vitest";
+import { parseForm } from "../parse-form.ts";
 import { PolicyForm } from "./policy-form.ts";
 
 function read(change: Record<string, string>) {
   const form = new FormData();
   for (const [name, value] of Object.entries({ ...USUAL_THRESHOLDS, version: 0, ...change })) form.set(name, String(value));
-  return parseWithValibot(form, { schema: PolicyForm });
+  return parseForm(form, { schema: PolicyForm });
 }
 
 test("the usual thresholds are a policy", () => {

@@ -1,11 +1,11 @@
 import { WATER_EQUIPMENT } from "@able-tide/core/body/water-equipment";
 import { type About, EMERGENCY_FACTS, MEDICINES } from "@able-tide/core/people/about";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
-import { parseWithValibot } from "@conform-to/valibot";
 import { Form } from "react-router";
 import type * as v from "valibot";
 import { Button } from "../kit/button.tsx";
 import { CheckBoxes, Problem, SelectField, TextArea, TextField } from "../kit/field.tsx";
+import { parseForm } from "../parse-form.ts";
 import { AboutForm, type AboutFormInput, factField } from "./about-form.ts";
 
 const AID_OPTIONS = [
@@ -48,7 +48,7 @@ export function AboutFields({ lastResult, about, version }: Props) {
     id: "about",
     lastResult,
     defaultValue: typedOf(about),
-    onValidate: ({ formData }) => parseWithValibot(formData, { schema: AboutForm }),
+    onValidate: ({ formData }) => parseForm(formData, { schema: AboutForm }),
   });
   const taken = fields.medicines.initialValue;
   return (

@@ -5,12 +5,12 @@ import { MOTIONS, type MotionName } from "@able-tide/core/caps/motions";
 import { FEATURES } from "@able-tide/core/movement/features";
 import { VARIANT_KINDS, variantLabel } from "@able-tide/core/movement/variant";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
-import { parseWithValibot } from "@conform-to/valibot";
 import { useState } from "react";
 import { Form } from "react-router";
 import type * as v from "valibot";
 import { Button } from "../kit/button.tsx";
 import { CheckBoxes, Problem, SelectField, TextField } from "../kit/field.tsx";
+import { parseForm } from "../parse-form.ts";
 import { CapForm, type CapFormInput, fieldsFor, followed } from "./cap-form.ts";
 
 const SIDE_OPTIONS = [
@@ -59,7 +59,7 @@ export function CapFields({ lastResult, today, clinician }: Props) {
       source: clinician ?? "",
       strength: clinician === null ? "firm" : "absolute",
     },
-    onValidate: ({ formData }) => parseWithValibot(formData, { schema: CapForm }),
+    onValidate: ({ formData }) => parseForm(formData, { schema: CapForm }),
   });
   const start = fields.channel.initialValue;
   const startMotion = fields.motion.initialValue;

@@ -1,5 +1,5 @@
-import { parseWithValibot } from "@conform-to/valibot";
 import { describe, expect, test } from "vitest";
+import { parseForm } from "../parse-form.ts";
 import { CapForm } from "./cap-form.ts";
 
 function read(fields: Record<string, string>) {
@@ -15,7 +15,7 @@ function read(fields: Record<string, string>) {
     ...fields,
   };
   for (const [name, value] of Object.entries(whole)) form.set(name, value);
-  return parseWithValibot(form, { schema: CapForm });
+  return parseForm(form, { schema: CapForm });
 }
 const problemsOf = (fields: Record<string, string>) => {
   const submission = read(fields);

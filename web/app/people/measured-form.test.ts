@@ -1,6 +1,6 @@
 import { type MeasuredBody, USUAL_BODY, WHOLE } from "@able-tide/core/body/build";
-import { parseWithValibot } from "@conform-to/valibot";
 import { expect, test } from "vitest";
+import { parseForm } from "../parse-form.ts";
 import { fieldsOf } from "./measured-form.ts";
 import { PersonForm } from "./person-form.ts";
 
@@ -8,7 +8,7 @@ function read(fields: Record<string, string>) {
   const form = new FormData();
   const whole = { name: "Ilse", birthYear: "1950", statureCentimetres: "164", massKilograms: "68", ...fields };
   for (const [name, value] of Object.entries(whole)) form.set(name, value);
-  return parseWithValibot(form, { schema: PersonForm });
+  return parseForm(form, { schema: PersonForm });
 }
 
 test("nothing said of the body is the usual body", () => {

@@ -1,10 +1,10 @@
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
-import { parseWithValibot } from "@conform-to/valibot";
 import { Form } from "react-router";
 import type * as v from "valibot";
 import type { Person, PersonInput } from "../../server/people/people.ts";
 import { Button } from "../kit/button.tsx";
 import { CheckBoxes, Problem, TextArea, TextField } from "../kit/field.tsx";
+import { parseForm } from "../parse-form.ts";
 import { MeasuredFields } from "./measured-fields.tsx";
 import { fieldsOf } from "./measured-form.ts";
 import { PersonForm, type PersonFormInput } from "./person-form.ts";
@@ -36,7 +36,7 @@ export function PersonFields({ lastResult, defaults, groups, save, version = 0 }
     id: "person",
     lastResult,
     ...(defaults ? { defaultValue: typedOf(defaults) } : {}),
-    onValidate: ({ formData }) => parseWithValibot(formData, { schema: PersonForm }),
+    onValidate: ({ formData }) => parseForm(formData, { schema: PersonForm }),
   });
   const chosen = fields.groupIds.initialValue;
   const checked = (id: string) => (Array.isArray(chosen) ? chosen.includes(id) : chosen === id);

@@ -1,12 +1,12 @@
 import { ONE_LEG_STAND } from "@able-tide/core/reference/one-leg-stand";
 import { SIDES } from "@able-tide/core/side";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
-import { parseWithValibot } from "@conform-to/valibot";
 import { useMemo } from "react";
 import { Form } from "react-router";
 import type * as v from "valibot";
 import { Button } from "../kit/button.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
+import { parseForm } from "../parse-form.ts";
 import { type ResultFormInput, resultForm, TRIALS, trialField } from "./result-form.ts";
 
 /** Writes down a one-leg stand: three trials a side, the best counts. */
@@ -16,7 +16,7 @@ export function ResultFields({ lastResult, today }: { lastResult: SubmissionResu
     id: "result",
     lastResult,
     defaultValue: { day: today },
-    onValidate: ({ formData }) => parseWithValibot(formData, { schema }),
+    onValidate: ({ formData }) => parseForm(formData, { schema }),
   });
   return (
     <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">

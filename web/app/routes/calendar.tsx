@@ -1,6 +1,5 @@
 import { addDays } from "@able-tide/core/calendar";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
-import { parseWithValibot } from "@conform-to/valibot";
 import { data, Form, Link } from "react-router";
 import { listGroups } from "../../server/groups/groups.ts";
 import { calendarAddressSince, makeCalendarAddress, revokeCalendarAddress } from "../../server/plans/calendar.ts";
@@ -14,6 +13,7 @@ import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { Problem, SelectField, TextArea, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
+import { parseForm } from "../parse-form.ts";
 import { breaksIn, SeriesForm } from "../plans/series-form.ts";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/calendar";
@@ -65,7 +65,7 @@ export async function action({ request, context }: Route.ActionArgs) {
       return data<Answer>({ result: null, address: null });
     }
   }
-  const submission = parseWithValibot(formData, { schema: SeriesForm });
+  const submission = parseForm(formData, { schema: SeriesForm });
   if (submission.status !== "success") return data<Answer>({ result: submission.reply(), address: null }, { status: 422 });
   const { groupId, firstDay, lastDay, breaks } = submission.value;
   if (!(await listGroups(scope)).some(({ id }) => id === groupId)) {

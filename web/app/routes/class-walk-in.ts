@@ -1,10 +1,10 @@
 import { randomUUID } from "node:crypto";
-import { parseWithValibot } from "@conform-to/valibot";
 import { addEvents, findClass } from "../../server/classes/classes.ts";
 import { joinClass } from "../../server/classes/teach.ts";
 import { takeInNewcomer } from "../../server/people/newcomers.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
+import { parseForm } from "../parse-form.ts";
 import { PersonForm } from "../people/person-form.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/class-walk-in";
@@ -14,7 +14,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   const taught = isId(params.classId) ? await findClass(scope, params.classId) : null;
   if (!taught) throw notFound();
-  const submission = parseWithValibot(await formDataOf(request), { schema: PersonForm });
+  const submission = parseForm(await formDataOf(request), { schema: PersonForm });
   if (submission.status !== "success") return Response.json({ result: submission.reply(), personId: null }, { status: 422 });
   const { version: _, ...input } = submission.value;
   const personId = await takeInNewcomer(scope, { ...input, groupIds: [taught.groupId] });

@@ -1,7 +1,6 @@
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import { formatLimitation } from "@able-tide/core/caps/propose";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
-import { parseWithValibot } from "@conform-to/valibot";
 import { data, Form, redirect } from "react-router";
 import { capsHolding } from "../../server/people/caps.ts";
 import { type ClearanceInput, enterClearance } from "../../server/people/clearances.ts";
@@ -15,6 +14,7 @@ import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { Problem, TextArea, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
+import { parseForm } from "../parse-form.ts";
 import { BeforeAndAfter } from "../people/before-and-after.tsx";
 import { clearanceForm } from "../people/clearance-form.ts";
 import { readDecisions, typedTexts } from "../people/decisions.ts";
@@ -78,7 +78,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const read = await fileFrom(formData);
   const { decisions, problems } = readDecisions(formData, proposals, true);
   formData.delete("file");
-  const submission = parseWithValibot(formData, { schema: clearanceForm(today(scope)) });
+  const submission = parseForm(formData, { schema: clearanceForm(today(scope)) });
   if (submission.status !== "success" || "problem" in read || Object.keys(problems).length > 0) {
     const typed = typedTexts(formData);
     const answer: Answer = {
@@ -101,7 +101,7 @@ export default function NewClearance({ loaderData, actionData }: Route.Component
     id: "clearance",
     lastResult: answer?.result ?? null,
     defaultValue: { day: loaderData.today, clinician: clinician ?? "" },
-    onValidate: ({ formData }) => parseWithValibot(formData, { schema: clearanceForm(loaderData.today) }),
+    onValidate: ({ formData }) => parseForm(formData, { schema: clearanceForm(loaderData.today) }),
   });
   const after = [...holding.filter(({ id }) => !id.startsWith(loaderData.waitsId)), ...proposals.map(asCap)];
   return (

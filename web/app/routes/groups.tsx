@@ -1,5 +1,4 @@
 import type { SubmissionResult } from "@conform-to/react";
-import { parseWithValibot } from "@conform-to/valibot";
 import { Plus } from "lucide-react";
 import { data } from "react-router";
 import { addGroup, changeGroup, listGroups } from "../../server/groups/groups.ts";
@@ -13,6 +12,7 @@ import { PlaceFields } from "../house/place-fields.tsx";
 import { PlaceForm } from "../house/place-form.ts";
 import { isId } from "../ids.ts";
 import { PageHead } from "../kit/shell.tsx";
+import { parseForm } from "../parse-form.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/groups";
 
@@ -40,7 +40,7 @@ interface Answer {
 async function saveGroup(scope: Scope, formData: FormData) {
   const id = String(formData.get("groupId") ?? "");
   const form = id === "" ? "new-group" : id;
-  const submission = parseWithValibot(formData, { schema: GroupForm });
+  const submission = parseForm(formData, { schema: GroupForm });
   if (submission.status !== "success") return data<Answer>({ form, result: submission.reply() }, { status: 422 });
   const places = await listPlaces(scope);
   const { placeId } = submission.value;
@@ -53,7 +53,7 @@ async function saveGroup(scope: Scope, formData: FormData) {
 async function savePlace(scope: Scope, formData: FormData) {
   const id = String(formData.get("placeId") ?? "");
   const form = id === "" ? "new-place" : id;
-  const submission = parseWithValibot(formData, { schema: PlaceForm });
+  const submission = parseForm(formData, { schema: PlaceForm });
   if (submission.status !== "success") return data<Answer>({ form, result: submission.reply() }, { status: 422 });
   const { version, place } = submission.value;
   if (id === "") {

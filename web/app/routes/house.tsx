@@ -1,7 +1,6 @@
 import { formatDayAndMonth } from "@able-tide/core/caps/format-cap";
 import { THRESHOLDS } from "@able-tide/core/caps/policy";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
-import { parseWithValibot } from "@conform-to/valibot";
 import { data, Form } from "react-router";
 import type * as v from "valibot";
 import { endMembership, listMembersOfHouse } from "../../server/accounts/accounts.ts";
@@ -16,6 +15,7 @@ import { isId } from "../ids.ts";
 import { Button } from "../kit/button.tsx";
 import { CheckBoxes, SelectField, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
+import { parseForm } from "../parse-form.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/house";
 
@@ -48,7 +48,7 @@ interface Answer {
 }
 
 async function savePolicy(scope: Scope, formData: FormData) {
-  const submission = parseWithValibot(formData, { schema: PolicyForm });
+  const submission = parseForm(formData, { schema: PolicyForm });
   if (submission.status !== "success") return data<Answer>({ policy: submission.reply() }, { status: 422 });
   const { version, policy } = submission.value;
   if ((await changePolicy(scope, version, policy)) === "moved on")
@@ -57,7 +57,7 @@ async function savePolicy(scope: Scope, formData: FormData) {
 }
 
 async function sendInvitation(scope: Scope, formData: FormData, origin: string) {
-  const submission = parseWithValibot(formData, { schema: InviteForm });
+  const submission = parseForm(formData, { schema: InviteForm });
   if (submission.status !== "success") return data<Answer>({ invite: submission.reply() }, { status: 422 });
   const link = await invite(scope, submission.value, (token) => `${origin}/invitation/${token}`);
   return data<Answer>({ invite: submission.reply({ resetForm: true }), link });
@@ -86,7 +86,7 @@ function PolicyFields({ policy, answer }: { policy: Loaded["policy"]; answer: An
       ...policy.thresholds,
       questions: [...policy.questions],
     },
-    onValidate: ({ formData }) => parseWithValibot(formData, { schema: PolicyForm }),
+    onValidate: ({ formData }) => parseForm(formData, { schema: PolicyForm }),
   });
   return (
     <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">
@@ -136,7 +136,7 @@ function Invite({ answer }: { answer: Answer }) {
     id: "invite",
     lastResult: answer.invite ?? null,
     defaultValue: { role: "helper" },
-    onValidate: ({ formData }) => parseWithValibot(formData, { schema: InviteForm }),
+    onValidate: ({ formData }) => parseForm(formData, { schema: InviteForm }),
   });
   return (
     <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">

@@ -1,5 +1,4 @@
 import { getFormProps, useForm } from "@conform-to/react";
-import { parseWithValibot } from "@conform-to/valibot";
 import { data, Form, redirect } from "react-router";
 import { acceptInvitation, addressContext, enter, invitationBehind } from "../../server/entrance.ts";
 import { formDataOf } from "../form-data.server.ts";
@@ -7,6 +6,7 @@ import { TakeUpForm } from "../house/invite-form.ts";
 import { Button } from "../kit/button.tsx";
 import { Disclaimer } from "../kit/disclaimer.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
+import { parseForm } from "../parse-form.ts";
 import { signInCookie } from "../signed-in.server.ts";
 import type { Route } from "./+types/invitation";
 
@@ -24,7 +24,7 @@ export async function loader({ params }: Route.LoaderArgs) {
 export async function action({ request, params, context }: Route.ActionArgs) {
   const invitation = await invitationBehind(params.token);
   if (!invitation) throw data(GONE, { status: 404 });
-  const submission = parseWithValibot(await formDataOf(request), { schema: TakeUpForm });
+  const submission = parseForm(await formDataOf(request), { schema: TakeUpForm });
   if (submission.status !== "success") return data(submission.reply({ hideFields: ["password"] }), { status: 422 });
   const { password } = submission.value;
   const outcome = await acceptInvitation(params.token, password);
@@ -44,7 +44,7 @@ export default function InvitationPage({ loaderData, actionData }: Route.Compone
   const [form, fields] = useForm({
     id: "take-up",
     lastResult: actionData ?? null,
-    onValidate: ({ formData }) => parseWithValibot(formData, { schema: TakeUpForm }),
+    onValidate: ({ formData }) => parseForm(formData, { schema: TakeUpForm }),
   });
   return (
     <main className="mx-auto flex min-h-screen max-w-xl flex-col justify-center gap-5 p-8">

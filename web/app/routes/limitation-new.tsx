@@ -3,7 +3,6 @@ import { LIMITATION_RULES, limitationRule } from "@able-tide/core/caps/limitatio
 import { AREAS, cautionsOf, type LimitationRule } from "@able-tide/core/caps/limitations/rule";
 import { phaseOn, waitingCaps, waitsOn } from "@able-tide/core/caps/propose";
 import { getFormProps, useForm } from "@conform-to/react";
-import { parseWithValibot } from "@conform-to/valibot";
 import { useState } from "react";
 import { data, Form, redirect } from "react-router";
 import { capsHolding } from "../../server/people/caps.ts";
@@ -15,6 +14,7 @@ import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { SelectField, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
+import { parseForm } from "../parse-form.ts";
 import { BeforeAndAfter } from "../people/before-and-after.tsx";
 import { readDecisions, typedTexts } from "../people/decisions.ts";
 import { asCap, existingCapsFor } from "../people/existing-caps.ts";
@@ -46,7 +46,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const query = new URL(request.url).searchParams;
   const holding = (await capsHolding(scope, [person.id], day)).get(person.id) ?? [];
   const named = limitationRule(query.get("rule") ?? "");
-  const submission = query.has("rule") ? parseWithValibot(query, { schema: limitationChoice(day) }) : null;
+  const submission = query.has("rule") ? parseForm(query, { schema: limitationChoice(day) }) : null;
   const base = {
     person: { id: person.id, name: person.name, stature: person.stature, measured: person.measured },
     today: day,
@@ -85,7 +85,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
   if (!person) throw notFound();
   const formData = await formDataOf(request);
-  const submission = parseWithValibot(formData, { schema: limitationChoice(today(scope)) });
+  const submission = parseForm(formData, { schema: limitationChoice(today(scope)) });
   if (submission.status !== "success") throw data("Choose the limitation again.", { status: 422 });
   const { rule, limitation } = submission.value;
   const proposals = await proposalsFor(scope, person.id, rule, limitation);

@@ -9,7 +9,6 @@ import {
   measuredLabel,
 } from "@able-tide/core/caps/measured";
 import { getFormProps, useForm } from "@conform-to/react";
-import { parseWithValibot } from "@conform-to/valibot";
 import { useState } from "react";
 import { data, Form } from "react-router";
 import {
@@ -25,6 +24,7 @@ import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { SelectField, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
+import { parseForm } from "../parse-form.ts";
 import { LANDMARK_OPTIONS } from "../people/cap-fields.tsx";
 import { MEASURABLE_OPTIONS, type MeasuredRangeInput, measuredRangeForm } from "../people/measured-range-form.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
@@ -49,7 +49,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
   if (!person) throw notFound();
-  const submission = parseWithValibot(await formDataOf(request), { schema: measuredRangeForm(today(scope)) });
+  const submission = parseForm(await formDataOf(request), { schema: measuredRangeForm(today(scope)) });
   if (submission.status !== "success") return data(submission.reply(), { status: 422 });
   await recordMeasurements(scope, person.id, submission.value);
   return data(submission.reply({ resetForm: true }));
@@ -83,7 +83,7 @@ export default function Measured({ loaderData: { person, measurements, today }, 
     id: "measured",
     lastResult: actionData ?? null,
     defaultValue: { range: "shoulderElevation", how: "painFree", day: today },
-    onValidate: ({ formData }) => parseWithValibot(formData, { schema: measuredRangeForm(today) }),
+    onValidate: ({ formData }) => parseForm(formData, { schema: measuredRangeForm(today) }),
   });
   const start = fields.range.initialValue;
   const [range, setRange] = useState(typeof start === "string" ? start : "shoulderElevation");

@@ -1,6 +1,5 @@
 import { EMERGENCY_FACTS, MEDICINES } from "@able-tide/core/people/about";
 import type { SubmissionResult } from "@conform-to/react";
-import { parseWithValibot } from "@conform-to/valibot";
 import { data, Form, redirect } from "react-router";
 import { listMembersOfHouse } from "../../server/accounts/accounts.ts";
 import { changeAbout, findPerson, setClinician } from "../../server/people/people.ts";
@@ -9,6 +8,7 @@ import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
+import { parseForm } from "../parse-form.ts";
 import { AboutFields } from "../people/about-fields.tsx";
 import { AboutForm } from "../people/about-form.ts";
 import { differences } from "../people/differences.ts";
@@ -71,7 +71,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   if (!person) throw notFound();
   const formData = await formDataOf(request);
   if (formData.get("intent") === "clinician") return lookedAfterBy(scope, person.id, String(formData.get("account") ?? ""));
-  const submission = parseWithValibot(formData, { schema: AboutForm });
+  const submission = parseForm(formData, { schema: AboutForm });
   if (submission.status !== "success") return data<Answer>({ result: submission.reply() }, { status: 422 });
   const { version, about } = submission.value;
   const outcome = await changeAbout(scope, person.id, version, about);

@@ -1,9 +1,9 @@
-import { parseWithValibot } from "@conform-to/valibot";
 import { data, redirect } from "react-router";
 import { listGroups } from "../../server/groups/groups.ts";
 import { takeInNewcomer } from "../../server/people/newcomers.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { PageHead } from "../kit/shell.tsx";
+import { parseForm } from "../parse-form.ts";
 import { knownGroups } from "../people/known-groups.server.ts";
 import { PersonFields } from "../people/person-fields.tsx";
 import { PersonForm } from "../people/person-form.ts";
@@ -18,7 +18,7 @@ export async function loader({ context }: Route.LoaderArgs) {
 
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  const submission = parseWithValibot(await formDataOf(request), { schema: PersonForm });
+  const submission = parseForm(await formDataOf(request), { schema: PersonForm });
   if (submission.status !== "success") return data(submission.reply(), { status: 422 });
   if (!(await knownGroups(scope, submission.value.groupIds)))
     return data(submission.reply({ formErrors: ["One of the groups no longer exists. Choose again."] }), { status: 422 });

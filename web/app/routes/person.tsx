@@ -2,7 +2,6 @@ import { addDays } from "@able-tide/core/calendar";
 import { holdsOn } from "@able-tide/core/caps/cap";
 import { changesOf } from "@able-tide/core/caps/history";
 import type { SubmissionResult } from "@conform-to/react";
-import { parseWithValibot } from "@conform-to/valibot";
 import { Pencil, Plus } from "lucide-react";
 import { data } from "react-router";
 import * as v from "valibot";
@@ -21,6 +20,7 @@ import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
+import { parseForm } from "../parse-form.ts";
 import { AboutLines } from "../people/about-line.tsx";
 import { ActiveCaps, type AnswerProblem } from "../people/active-caps.tsx";
 import { FollowUpForm, NextDayForm } from "../people/after-class-form.ts";
@@ -100,7 +100,7 @@ type Answer = {
 };
 
 async function saveCap(scope: Scope, personId: string, formData: FormData) {
-  const submission = parseWithValibot(formData, { schema: CapForm });
+  const submission = parseForm(formData, { schema: CapForm });
   if (submission.status !== "success") return data<Answer>({ cap: submission.reply() }, { status: 422 });
   if (submission.value.strength === "absolute" && scope.role !== "clinician")
     return data<Answer>(
@@ -116,7 +116,7 @@ async function saveCap(scope: Scope, personId: string, formData: FormData) {
 }
 
 async function finishCap(scope: Scope, personId: string, formData: FormData) {
-  const submission = parseWithValibot(formData, { schema: EndCapForm });
+  const submission = parseForm(formData, { schema: EndCapForm });
   const typed = String(formData.get("because") ?? "");
   const capId = String(formData.get("capId") ?? "");
   if (submission.status !== "success") {
@@ -138,7 +138,7 @@ async function finishCap(scope: Scope, personId: string, formData: FormData) {
 }
 
 async function savePerson(scope: Scope, personId: string, formData: FormData) {
-  const submission = parseWithValibot(formData, { schema: PersonForm });
+  const submission = parseForm(formData, { schema: PersonForm });
   if (submission.status !== "success") return data<Answer>({ person: submission.reply() }, { status: 422 });
   if (!(await knownGroups(scope, submission.value.groupIds)))
     return data<Answer>(
@@ -177,7 +177,7 @@ async function finishLimitation(scope: Scope, personId: string, formData: FormDa
 const TOO_FEW = "Fewer than three sessions without incident are on record. Enter how you know the participant from before.";
 
 async function release(scope: Scope, personId: string, formData: FormData) {
-  const submission = parseWithValibot(formData, { schema: releaseForm(today(scope)) });
+  const submission = parseForm(formData, { schema: releaseForm(today(scope)) });
   if (submission.status !== "success") {
     const [problem = "Check this field."] = Object.values(submission.error ?? {}).flatMap((errors) => errors ?? []);
     return data<Answer>({ release: problem }, { status: 422 });
@@ -190,7 +190,7 @@ async function release(scope: Scope, personId: string, formData: FormData) {
 }
 
 async function test(scope: Scope, personId: string, formData: FormData) {
-  const submission = parseWithValibot(formData, { schema: releaseForm(today(scope)) });
+  const submission = parseForm(formData, { schema: releaseForm(today(scope)) });
   if (submission.status !== "success") {
     const [problem = "Check this field."] = Object.values(submission.error ?? {}).flatMap((errors) => errors ?? []);
     return data<Answer>({ release: problem }, { status: 422 });

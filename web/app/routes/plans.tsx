@@ -2,7 +2,6 @@ import { hasLandVariant } from "@able-tide/core/movement/format";
 import { copyForward } from "@able-tide/core/plan/copy-forward";
 import { planContextOf } from "@able-tide/core/plan/setting";
 import { getFormProps, useForm } from "@conform-to/react";
-import { parseWithValibot } from "@conform-to/valibot";
 import { data, Form, Link, redirect } from "react-router";
 import type * as v from "valibot";
 import { findGroup, type Group, listGroups } from "../../server/groups/groups.ts";
@@ -17,6 +16,7 @@ import { formDataOf } from "../form-data.server.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { SelectField, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
+import { parseForm } from "../parse-form.ts";
 import { NewPlanForm } from "../plans/new-plan-form.ts";
 import { PlanOutlinePicture } from "../plans/outline-picture.tsx";
 import { scopeContext } from "../signed-in.server.ts";
@@ -93,7 +93,7 @@ async function startFrom(
 
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
-  const submission = parseWithValibot(await formDataOf(request), { schema: NewPlanForm });
+  const submission = parseForm(await formDataOf(request), { schema: NewPlanForm });
   if (submission.status !== "success") return data(submission.reply(), { status: 422 });
   const { groupId, day, start } = submission.value;
   const group = await findGroup(scope, groupId);

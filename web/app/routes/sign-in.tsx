@@ -1,5 +1,5 @@
 import { getFormProps, useForm } from "@conform-to/react";
-import { getValibotConstraint, parseWithValibot } from "@conform-to/valibot";
+import { getValibotConstraint } from "@conform-to/valibot";
 import { data, Form, redirect } from "react-router";
 import * as v from "valibot";
 import { addressContext, enter } from "../../server/entrance.ts";
@@ -8,6 +8,7 @@ import { Button } from "../kit/button.tsx";
 import { Disclaimer } from "../kit/disclaimer.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
 import { VariantSymbol } from "../kit/variant-symbol.tsx";
+import { parseForm } from "../parse-form.ts";
 import { signInCookie } from "../signed-in.server.ts";
 import type { Route } from "./+types/sign-in";
 
@@ -25,7 +26,7 @@ function wayBack(request: Request): string {
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
-  const submission = parseWithValibot(await formDataOf(request), { schema: SignIn });
+  const submission = parseForm(await formDataOf(request), { schema: SignIn });
   if (submission.status !== "success") return data(submission.reply({ hideFields: ["password"] }), { status: 422 });
   const outcome = await enter({ ...submission.value, address: context.get(addressContext) });
   if (outcome.kind === "welcome")

@@ -1,6 +1,5 @@
 import { CALLED_ROUNDS, formatStyleChoice, STYLE_QUESTIONS, type TeachingStyle } from "@able-tide/core/plan/style";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
-import { parseWithValibot } from "@conform-to/valibot";
 import { data, Form } from "react-router";
 import { keepStyle, listStyles, removeStyle } from "../../server/plans/styles.ts";
 import { formDataOf } from "../form-data.server.ts";
@@ -8,6 +7,7 @@ import { isId } from "../ids.ts";
 import { Button } from "../kit/button.tsx";
 import { Problem, SelectField, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
+import { parseForm } from "../parse-form.ts";
 import { StyleForm } from "../plans/style-form.ts";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/styles";
@@ -31,7 +31,7 @@ export async function action({ request, context }: Route.ActionArgs) {
     if (isId(styleId)) await removeStyle(scope, styleId);
     return null;
   }
-  const submission = parseWithValibot(formData, { schema: StyleForm });
+  const submission = parseForm(formData, { schema: StyleForm });
   if (submission.status !== "success") return data<Answer>({ form, result: submission.reply() }, { status: 422 });
   const kept = await keepStyle(scope, isId(styleId) ? styleId : null, submission.value);
   if (kept === null) {
@@ -58,7 +58,7 @@ function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
         String(value),
       ]),
     ),
-    onValidate: ({ formData }) => parseWithValibot(formData, { schema: StyleForm }) as never,
+    onValidate: ({ formData }) => parseForm(formData, { schema: StyleForm }) as never,
   });
   const field = (name: string) => fields[name] as NonNullable<(typeof fields)[string]>;
   const saved = answer?.form === formId && answer.result.status === "success";

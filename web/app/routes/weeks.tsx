@@ -2,7 +2,6 @@ import { formatCapLimitBriefly } from "@able-tide/core/caps/format-cap";
 import { classState, signLabel } from "@able-tide/core/class/events";
 import { taughtName } from "@able-tide/core/movement/format";
 import { ONE_LEG_STAND, oneLegStandNorm } from "@able-tide/core/reference/one-leg-stand";
-import { parseWithValibot } from "@conform-to/valibot";
 import { data, NavLink } from "react-router";
 import { classesWithEvents } from "../../server/classes/classes.ts";
 import { capHistory, type KeptCap } from "../../server/people/caps.ts";
@@ -14,6 +13,7 @@ import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
+import { parseForm } from "../parse-form.ts";
 import { ResultFields } from "../progress/result-fields.tsx";
 import { resultForm } from "../progress/result-form.ts";
 import { VariantsByWeek, type WeekInClass } from "../progress/variants-by-week.tsx";
@@ -105,7 +105,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   if (!isId(params.personId)) throw notFound();
-  const submission = parseWithValibot(await formDataOf(request), { schema: resultForm(today(scope)) });
+  const submission = parseForm(await formDataOf(request), { schema: resultForm(today(scope)) });
   if (submission.status !== "success") return data(submission.reply(), { status: 422 });
   if (!(await recordOneLegStand(scope, params.personId, submission.value))) throw notFound();
   return data(submission.reply({ resetForm: true }));

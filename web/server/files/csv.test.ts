@@ -33,6 +33,23 @@ test("lines are counted as an editor counts them, empty ones too", () => {
   ]);
 });
 
+test("a cell of several lines moves the lines after it on, and the line of a fault too", () => {
+  const { header, rows } = readCsv('name,notes\nAda,"first\nsecond\r\nthird"\nBea,b\n');
+  expect(header).toEqual(["name", "notes"]);
+  expect(rows.map(({ line, cells }) => [line, cells[0]])).toEqual([
+    [2, "Ada"],
+    [5, "Bea"],
+  ]);
+  const { problems } = readCsv('name,notes\nAda,"first\nsecond"\nBea,"never closed\n');
+  expect(problems.map(({ line }) => line)).toContain(4);
+});
+
+test("of too many rows the first are read, and the line is told from which on they are not", () => {
+  const { rows, problems } = readCsv(`name\n${"Ada\n".repeat(2001)}`);
+  expect(rows).toHaveLength(2000);
+  expect(problems).toEqual([{ line: 2002, message: "More than 2000 rows. Import the file in parts." }]);
+});
+
 test("columns are found by any of their names, in any case", () => {
   expect(guessMapping(columns, ["NOTES", "called"])).toEqual({ name: 1, notes: 0 });
   expect(guessMapping(columns, ["who"])).toEqual({ name: null, notes: null });

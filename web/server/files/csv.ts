@@ -28,18 +28,33 @@ function delimiterOf(text: string): string {
   return DELIMITERS.reduce((best, delimiter) => (times(delimiter) > times(best) ? delimiter : best), ",");
 }
 
-/** Reads a text of comma- or semicolon-separated values; the first line is the header. */
+const LINE_BREAK = /\r\n|\r|\n/g;
+const lineBreaksIn = (text: string): number => text.match(LINE_BREAK)?.length ?? 0;
+
+/** Reads a text of comma- or semicolon-separated values; the first line is the header. A cell may hold several lines. */
 export function readCsv(text: string): ReadCsv {
   const plainText = text.replace(/^\uFEFF/, "");
-  const { data, errors } = Papa.parse<string[]>(plainText, { skipEmptyLines: false, delimiter: delimiterOf(plainText) });
-  const [header = [], ...rest] = data;
+  const read: { line: number; cells: string[] }[] = [];
+  const problems: { line: number; message: string }[] = [];
+  let line = 1;
+  let from = 0;
+  Papa.parse<string[]>(plainText, {
+    skipEmptyLines: false,
+    delimiter: delimiterOf(plainText),
+    step: ({ data, errors, meta }) => {
+      read.push({ line, cells: data });
+      for (const { message } of errors) problems.push({ line, message });
+      line += lineBreaksIn(plainText.slice(from, meta.cursor));
+      from = meta.cursor;
+    },
+  });
+  const [header, ...rest] = read;
   const rows = rest
-    .map((cells, i) => ({ line: i + 2, cells: cells.map((cell) => cell.trim().replace(/^'(?=[=+@])/, "")) }))
+    .map(({ line: at, cells }) => ({ line: at, cells: cells.map((cell) => cell.trim().replace(/^'(?=[=+@])/, "")) }))
     .filter(({ cells }) => cells.some((cell) => cell !== ""));
-  const problems = errors.map(({ row = 0, message }) => ({ line: row + 1, message }));
-  if (rows.length > MOST_ROWS)
-    problems.push({ line: MOST_ROWS + 2, message: `More than ${MOST_ROWS} rows: please take them in parts.` });
-  return { header: header.map((cell) => cell.trim()), rows: rows.slice(0, MOST_ROWS), problems };
+  const next = rows[MOST_ROWS];
+  if (next) problems.push({ line: next.line, message: `More than ${MOST_ROWS} rows. Import the file in parts.` });
+  return { header: header?.cells.map((cell) => cell.trim()) ?? [], rows: rows.slice(0, MOST_ROWS), problems };
 }
 
 /** Writes rows as a file that reads back the same. Nothing in it is taken for a formula by a spreadsheet. */

@@ -63,9 +63,9 @@ try {
   await shot("people");
   await click("Marit");
   await shot("person");
-  await click("A limitation");
+  await click("Add limitation");
   await page.select('[name="rule"]', "neckPain");
-  await click("Show what it means");
+  await click("Show suggested caps");
   await shot("limitation");
   await open("/groups");
   await shot("groups");
@@ -87,23 +87,23 @@ try {
   await click("Script");
   await shot("script");
   await click("Back to the plan");
-  await click("Sheets");
+  await click("Printouts");
   await click("For the helper");
   await shot("helper-sheet");
   await click("Back to the plan");
-  await click("Places");
+  await click("Floor plan");
   await shot("places");
   await click("Back to the plan");
   await click("Teach");
-  await click("Osei: lighter");
-  await click("Amahle: as usual");
+  await click("Osei: Lighter");
+  await click("Amahle: As usual");
   await shot("class-arrivals");
   await click("Ruud: more");
   await click("Pain: left shoulder");
   await shot("check-in");
   await page.keyboard.press("Escape");
-  await click("Everybody is here");
-  await click("Begin");
+  await click("Mark everyone as here");
+  await click("Start class");
   for (let step = 0; step < 5; step += 1) await click("Next");
   await pause(21_000);
   await shot("class");
@@ -112,7 +112,7 @@ try {
   await page.keyboard.press("Escape");
   await pause(SETTLE);
   for (let step = 0; step < 60; step += 1) {
-    if (await page.evaluate(() => document.body.innerText.includes("How was it?"))) break;
+    if (await page.evaluate(() => document.body.innerText.includes("How was the class?"))) break;
     await page.keyboard.press("Space");
     await pause(100);
   }

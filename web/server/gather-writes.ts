@@ -15,25 +15,27 @@ export function gatherWrites(_: Request, response: Response, next: NextFunction)
   let size = 0;
   let soon: NodeJS.Immediate | null = null;
 
-  function pass(): boolean {
+  function pass(): void {
     if (soon !== null) clearImmediate(soon);
     soon = null;
-    if (size === 0) return true;
+    if (size === 0) return;
     const gathered = Buffer.concat(pieces, size);
     pieces = [];
     size = 0;
-    return write(gathered);
+    write(gathered);
   }
 
   const gather = (piece: string | Uint8Array): boolean => {
     const bytes = typeof piece === "string" ? Buffer.from(piece) : Buffer.from(piece.buffer, piece.byteOffset, piece.byteLength);
     pieces.push(bytes);
     size += bytes.length;
-    if (size >= ENOUGH) return pass();
-    soon ??= setImmediate(() => {
-      pass();
-      flush();
-    });
+    if (size >= ENOUGH) pass();
+    else
+      soon ??= setImmediate(() => {
+        pass();
+        flush();
+      });
+    // A page is in memory already, so nobody has to wait; listeners for "drain" would stay, since compression moves them elsewhere.
     return true;
   };
 

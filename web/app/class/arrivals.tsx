@@ -44,7 +44,7 @@ const FITTING_WORDS = {
 
 const OVERALL = [
   ["asUsual", "As usual"],
-  ["lighter", "lighter"],
+  ["lighter", "Lighter"],
   ["sitOut", "Not taking part today"],
 ] as const;
 

@@ -1,6 +1,7 @@
 import { ELEVATION_WITH_OUTWARD_CAP } from "../body/shoulder-turn.ts";
 import { featureLabel } from "../movement/features.ts";
 import { variantLabel } from "../movement/variant.ts";
+import { sentenceCase } from "../sentence-case.ts";
 import { partLabel } from "./body-parts.ts";
 import { type Cap, type CapLimit, type CapSide, countsWater } from "./cap.ts";
 import { type MotionName, motionNamed } from "./motions.ts";
@@ -35,8 +36,6 @@ const waterMark = (percent: number): string => WATER_MARKS.find(([at]) => at ===
 
 const bothOr = (side: CapSide, one: string, many: string): string => (side === "both" ? many : `${side} ${one}`);
 
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
 /** A motion with its side, as "left hip bend (flexion)" or "neck turn to the right". */
 function motionWithSide(name: MotionName, side: CapSide): string {
   const { label, sides } = motionNamed(name);
@@ -58,8 +57,8 @@ export function formatCapLimit(limit: CapLimit): string {
   /** "Left knee load" or "Knee load, both sides"; without a measure "Left hand" or "Both hands". */
   const part = (one: string, many: string, what = ""): string => {
     const side = "side" in limit ? limit.side : "both";
-    if (side !== "both") return capital(`${side} ${one}${what && ` ${what}`}`);
-    return what === "" ? `Both ${many}` : `${capital(one)} ${what}, both sides`;
+    if (side !== "both") return sentenceCase(`${side} ${one}${what && ` ${what}`}`);
+    return what === "" ? `Both ${many}` : `${sentenceCase(one)} ${what}, both sides`;
   };
   const oneLeg = (): string => `One-leg standing${"side" in limit && limit.side !== "both" ? ` on the ${limit.side} leg` : ""}`;
   switch (limit.channel) {
@@ -67,7 +66,7 @@ export function formatCapLimit(limit: CapLimit): string {
       return `${part("hand", "hands")}: up to ${LANDMARK_WORDS[limit.limit]}`;
     case "motion": {
       const motion = motionWithSide(limit.motion, limit.side);
-      if (limit.limit > 0) return `${capital(motion)}: up to ${limit.limit}°${withElevation(limit.motion)}`;
+      if (limit.limit > 0) return `${sentenceCase(motion)}: up to ${limit.limit}°${withElevation(limit.motion)}`;
       const before = limit.limit < 0 ? `; stop ${-limit.limit}° before straight` : "";
       return `No ${motion}${before}${withElevation(limit.motion)}`;
     }
@@ -134,12 +133,12 @@ export function formatCapLimit(limit: CapLimit): string {
     case "roundsShare":
       return limit.part === "all"
         ? `Up to ${limit.limit}% of the repetitions`
-        : `${capital(partLabel(limit.part))}: up to ${limit.limit}% of the repetitions`;
+        : `${sentenceCase(partLabel(limit.part))}: up to ${limit.limit}% of the repetitions`;
     case "sizeShare":
-      if (limit.limit === 0) return `${capital(partLabel(limit.part))} rests`;
+      if (limit.limit === 0) return `${sentenceCase(partLabel(limit.part))} rests`;
       return limit.part === "all"
         ? `Range: up to ${limit.limit}% of the full movement`
-        : `${capital(partLabel(limit.part))}: up to ${limit.limit}% of full range`;
+        : `${sentenceCase(partLabel(limit.part))}: up to ${limit.limit}% of full range`;
     case "longestBreath":
       return `Breath length: up to ${limit.limit} s`;
     case "shortestCycle":
@@ -229,4 +228,4 @@ export const formatSource = (cap: Cap): string => `source: ${cap.source}${untilI
 export const formatReason = (cap: Cap): string => `${cap.reason}; ${formatSource(cap)}`;
 
 /** The whole cap: "Right hand: up to shoulder height. Sore right shoulder; source: the clinic, until 14 March". */
-export const formatCap = (cap: Cap): string => `${formatCapLimit(cap.limit)}. ${capital(formatReason(cap))}`;
+export const formatCap = (cap: Cap): string => `${formatCapLimit(cap.limit)}. ${sentenceCase(formatReason(cap))}`;

@@ -1,5 +1,6 @@
 import * as v from "valibot";
 import { addDays, daysBetween } from "../calendar.ts";
+import { sentenceCase } from "../sentence-case.ts";
 import { otherSide, type Side } from "../side.ts";
 import { levelBelow } from "./balance-levels.ts";
 import type { WholeOrPart } from "./body-parts.ts";
@@ -178,9 +179,9 @@ export function waitingCaps(rule: LimitationRule, limitation: Limitation, day: s
 export function formatTemplate(template: LimitTemplate): string {
   if (template.channel === "barredFeature" && isOfAffected(template.limit)) return AFFECTED_WORDS[template.limit];
   if ("part" in template && template.part === "affectedArm")
-    return template.limit === 0 ? "That arm rests" : `That arm ${template.limit} %`;
+    return template.limit === 0 ? "That arm rests" : `That arm ${template.limit}%`;
   if ("part" in template && template.part === "affectedLeg")
-    return template.limit === 0 ? "That leg rests" : `That leg ${template.limit} %`;
+    return template.limit === 0 ? "That leg rests" : `That leg ${template.limit}%`;
   const [limit] = limitsFrom(template, "left");
   if (!limit) return "";
   const words = formatCapLimit(limit);
@@ -188,5 +189,5 @@ export function formatTemplate(template: LimitTemplate): string {
   if (!sided) return words;
   const which = template.side === "affected" ? "that" : "the other";
   const said = words.replace(/\b(the )?left\b/i, which);
-  return said.charAt(0).toUpperCase() + said.slice(1);
+  return sentenceCase(said);
 }

@@ -32,9 +32,9 @@ const channelOf = (limit: LimitTemplate): string =>
 
 function unitOf(limit: LimitTemplate): string {
   const channel = capChannel(limit.channel);
-  if (channel.kind === "number") return ` ${channel.unit}`;
+  if (channel.kind === "number") return channel.unit.startsWith("%") ? channel.unit : ` ${channel.unit}`;
   if (channel.kind === "motion") return "°";
-  return channel.kind === "part" ? " %" : "";
+  return channel.kind === "part" ? "%" : "";
 }
 
 function amountOf(limit: LimitTemplate, { rungDown, halves, follows }: Partial<Proposal>): string {

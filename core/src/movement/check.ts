@@ -53,7 +53,7 @@ function formProblems(movement: Movement): MovementFileProblem[] {
     if (!track) return [];
     const samples = sampleTrack(track);
     const problem = (phase: number, what: string) => [
-      { path: `forms.${kind}`, message: `at ${Math.round(100 * phase)} % of a round the body ${what}` },
+      { path: `forms.${kind}`, message: `at ${Math.round(100 * phase)}% of a repetition the body ${what}` },
     ];
     if (samples.problem) return problem(samples.problem.phase, formatMovementProblem(samples.problem.what));
     const jump = greatestJump(samples);

@@ -62,7 +62,7 @@ export const About = v.object({
   /** Their own lowest oxygen saturation at rest, percent; null where nobody has said. */
   saturationLeast: v.optional(
     v.nullable(
-      v.pipe(v.number("Enter a number in %."), v.minValue(70, "Enter 70 to 100 %."), v.maxValue(100, "Enter 70 to 100 %.")),
+      v.pipe(v.number("Enter a number in %."), v.minValue(70, "Enter 70% to 100%."), v.maxValue(100, "Enter 70% to 100%.")),
     ),
     null,
   ),

@@ -1,4 +1,5 @@
 import { type Phase, taughtName } from "../movement/format.ts";
+import { sentenceCase } from "../sentence-case.ts";
 import type { PlanAnalysis } from "./analyze-plan.ts";
 import { sideCount, type Uneven } from "./balance.ts";
 import { contentLabel, readContent, type SessionPurpose, strainRuns } from "./content.ts";
@@ -49,9 +50,7 @@ const seamNotes = (look: PlanAnalysis): PlanIssue[] =>
     return [note(`seam ${blockId}`, words, { blockId, pressing: true, toFix: { what: "seam", blockId } })];
   });
 
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
-const phaseWithArticle = (phase: Phase): string => `${phase === "arrive" ? "an" : "a"} ${capital(phase)}`;
+const phaseWithArticle = (phase: Phase): string => `${phase === "arrive" ? "an" : "a"} ${sentenceCase(phase)}`;
 
 function timeNotes(look: PlanAnalysis, minutes: number): PlanIssue[] {
   const over = overBy(look, minutes);
@@ -85,7 +84,7 @@ function phaseNotes(look: PlanAnalysis): PlanIssue[] {
       leastShare > 0 && (mostShare < 1 ? `${100 * leastShare} to ${100 * mostShare}%` : `at least ${100 * leastShare}%`),
     ].filter(Boolean);
     const has = `${formatMinutes(seconds)} min, ${Math.round(100 * share)}%`;
-    return [note(`phase ${phase}`, `${capital(phase)}: ${has}; usually ${rule.join(" and ")}`)];
+    return [note(`phase ${phase}`, `${sentenceCase(phase)}: ${has}; usually ${rule.join(" and ")}`)];
   });
 }
 

@@ -102,7 +102,7 @@ function PersonRow({
             onClick={more}
             className="min-h-16 min-w-16 rounded-r-[12px] border-l-2 border-tide-600 px-2 text-lg hover:bg-tide-700"
           >
-            more
+            More
           </button>
         )}
       </div>

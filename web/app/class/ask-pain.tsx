@@ -1,6 +1,7 @@
 import type { CheckIn } from "@able-tide/core/caps/answers";
 import { ALARM_QUESTIONS, PAIN_PLACES, type PainPlace, painPlace } from "@able-tide/core/caps/pain-map";
 import { STOP_FIRST } from "@able-tide/core/reference/stop-signs";
+import { sentenceCase } from "@able-tide/core/sentence-case";
 import { useEffect, useState } from "react";
 import { Ask, type Unanswered } from "./ask.tsx";
 
@@ -80,9 +81,9 @@ function OnePain({ told, put, remove }: { told: Told; put: (change: Partial<Told
   return (
     <div className="flex flex-col gap-3 rounded-[12px] border-2 border-tide-600 p-3">
       <div className="flex items-center justify-between">
-        <strong>{label.charAt(0).toUpperCase() + label.slice(1)}</strong>
+        <strong>{sentenceCase(label)}</strong>
         <button type="button" onClick={remove} className="min-h-11 px-2 underline underline-offset-4">
-          no pain there
+          No pain there
         </button>
       </div>
       {asksFirst(told.part) ? (

@@ -1,5 +1,6 @@
 import type { Reading } from "@able-tide/core/caps/answers";
 import { GLUCOSE_UNITS, type GlucoseUnit, readTyped } from "@able-tide/core/caps/typed-reading";
+import { sentenceCase } from "@able-tide/core/sentence-case";
 import { useEffect, useId, useState } from "react";
 
 /** Says what still has to be answered under a name, or that nothing has to. */
@@ -12,6 +13,7 @@ export function Ask<Value extends string>({
   options,
   choose,
   spoken,
+  verbatim = false,
 }: {
   label: string;
   /** Null where nobody has answered yet. */
@@ -20,6 +22,8 @@ export function Ask<Value extends string>({
   choose: (value: Value) => void;
   /** Said before each answer where the answers alone would be told twice on a page. */
   spoken?: string;
+  /** Whether the answers are written as they are, such as units. */
+  verbatim?: boolean;
 }) {
   return (
     <fieldset>
@@ -34,7 +38,7 @@ export function Ask<Value extends string>({
             onClick={() => choose(name)}
             className={`min-h-16 min-w-14 rounded-[12px] border-2 px-4 font-semibold ${value === name ? "border-sand-50 bg-sand-50 text-tide-950" : "border-tide-600 hover:bg-tide-800"}`}
           >
-            {words}
+            {verbatim ? words : sentenceCase(words)}
           </button>
         ))}
       </div>
@@ -88,7 +92,9 @@ export function Measure({
           className={`min-h-16 w-32 rounded-[12px] border-2 bg-tide-900 px-4 text-2xl font-bold text-sand-50 ${problem === null ? "border-tide-600" : "border-signal-300"}`}
         />
       </label>
-      {asksUnit && <Ask label="Unit of the meter" value={unit} options={UNIT_OPTIONS} choose={(chosen) => put(text, chosen)} />}
+      {asksUnit && (
+        <Ask label="Unit of the meter" verbatim value={unit} options={UNIT_OPTIONS} choose={(chosen) => put(text, chosen)} />
+      )}
       {unit === "mg/dl" && typed.kind === "value" && <p className="pb-4 text-xl">= {typed.value} mmol/l</p>}
       {problem !== null && (
         <p id={problemId} role="alert" className="basis-full font-semibold text-signal-300">

@@ -3,6 +3,7 @@ import { readCheckIn } from "@able-tide/core/caps/check-in";
 import type { Policy, Question } from "@able-tide/core/caps/policy";
 import { NOTHING_SPECIAL, type ScreenedPerson } from "@able-tide/core/caps/screening";
 import type { CheckedIn } from "@able-tide/core/class/events";
+import { sentenceCase } from "@able-tide/core/sentence-case";
 import { Dialog } from "radix-ui";
 import { type ReactNode, useCallback, useState } from "react";
 import { Ask, Measure, type Unanswered } from "./ask.tsx";
@@ -239,7 +240,7 @@ function Sheet({ person, checkedIn, policy, known, keep }: Props & { person: Non
         </p>
         {reading.findings.map(({ words, also, source }) => (
           <p key={words}>
-            {words.charAt(0).toUpperCase() + words.slice(1)}
+            {sentenceCase(words)}
             {also && `: ${also}`} <span className="text-tide-200">({source})</span>
           </p>
         ))}

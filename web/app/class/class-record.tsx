@@ -17,7 +17,7 @@ export function ClassRecord({ script, steps, state }: Props) {
     <>
       {ended && (
         <p className="mb-6 max-w-3xl text-xl">
-          Effort {ended.effort} of 10, {EFFORT_WORDS[ended.effort]}. {ended.note}
+          Effort {ended.effort} out of 10, {EFFORT_WORDS[ended.effort]}. {ended.note}
         </p>
       )}
       <section
@@ -61,7 +61,7 @@ export function ClassRecord({ script, steps, state }: Props) {
                       <td key={block.id} className="p-1 text-center">
                         {here && cell && (
                           <span className="inline-block align-middle">
-                            <VariantSymbol {...cell} label={`${cell.form}, ${Math.round(100 * cell.level)} %`} />
+                            <VariantSymbol {...cell} label={`${cell.form}, ${Math.round(100 * cell.level)}%`} />
                           </span>
                         )}
                       </td>

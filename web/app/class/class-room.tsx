@@ -264,7 +264,7 @@ export function ClassRoom({ classId, planned, kept, safety }: Props) {
             <ClassRoster people={people.filter(({ id }) => state.here.has(id))} pick={setPickedId} />
             <div className="flex gap-4">
               <div className="flex-1 rounded-[20px] bg-tide-900 p-4">
-                <p className="text-tide-200">next{next ? `, in ${formatMinutes(stepLength - inStep)}` : ""}</p>
+                <p className="text-tide-200">Next{next ? `, in ${formatMinutes(stepLength - inStep)}` : ""}</p>
                 <p className="font-display text-2xl font-bold">
                   {nextBlock
                     ? next.blockIndex === step.blockIndex

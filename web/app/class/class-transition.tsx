@@ -1,4 +1,5 @@
 import type { ScriptLink } from "@able-tide/core/class/script";
+import { sentenceCase } from "@able-tide/core/sentence-case";
 
 /** How everybody gets to where a movement begins, and what the helper is ready for. */
 export function ClassTransition({ link }: { link: ScriptLink | null }) {
@@ -9,7 +10,7 @@ export function ClassTransition({ link }: { link: ScriptLink | null }) {
       {link.hazards.map((hazard) => (
         <strong key={hazard} className="text-signal-300">
           {" "}
-          {hazard.charAt(0).toUpperCase() + hazard.slice(1)}.
+          {sentenceCase(hazard)}.
         </strong>
       ))}
     </p>

@@ -52,8 +52,8 @@ export function FloorView({ row, base, frame, stature, className }: Props) {
   const words = [
     apart > 0 && `${apart} cm apart`,
     ahead > 2 && `${ahead} cm ahead`,
-    `weight left ${shares[0]} %, right ${shares[1]} %`,
-    seat > 0 && `seat ${seat} %`,
+    `weight left ${shares[0]}%, right ${shares[1]}%`,
+    seat > 0 && `seat ${seat}%`,
   ].filter(Boolean);
   return (
     <svg
@@ -102,11 +102,11 @@ export function FloorView({ row, base, frame, stature, className }: Props) {
           fontSize="5"
           fill="var(--color-tide-900)"
         >
-          {side} {shares[i]} %
+          {side} {shares[i]}%
         </text>
       ))}
       <text x={middleX} y={middleY + below} textAnchor="middle" fontSize="5" fontWeight="700" fill="var(--color-tide-900)">
-        {[apart > 0 && `${apart} cm wide`, ahead > 2 && `${ahead} cm long`, seat > 0 && `seat ${seat} %`]
+        {[apart > 0 && `${apart} cm wide`, ahead > 2 && `${ahead} cm long`, seat > 0 && `seat ${seat}%`]
           .filter(Boolean)
           .join(" · ")}
       </text>

@@ -1,5 +1,6 @@
 import { WATER_EQUIPMENT } from "@able-tide/core/body/water-equipment";
 import { type About, EMERGENCY_FACTS, MEDICINES } from "@able-tide/core/people/about";
+import { sentenceCase } from "@able-tide/core/sentence-case";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { Form } from "react-router";
 import type * as v from "valibot";
@@ -99,7 +100,7 @@ export function AboutFields({ lastResult, about, version }: Props) {
         </p>
         <div className="grid gap-4 sm:grid-cols-2">
           {EMERGENCY_FACTS.map(({ name, label }) => (
-            <TextField key={name} field={fields[factField(name)]} label={label.charAt(0).toUpperCase() + label.slice(1)} />
+            <TextField key={name} field={fields[factField(name)]} label={sentenceCase(label)} />
           ))}
         </div>
       </fieldset>

@@ -14,7 +14,7 @@ export function AboutLines({ about }: { about: About }) {
     ["Consent", `${TOUCH[about.mayTouch]}${about.mayWrite === "yes" ? "" : ", has not agreed to written records"}`],
     ["Equipment", [about.equipment, inWater].filter(Boolean).join("; ")],
     ["Longest easy breath", about.longestBreath === null ? "" : `${about.longestBreath} s`],
-    ["Own lowest oxygen saturation", about.saturationLeast === null ? "" : `${about.saturationLeast} %`],
+    ["Own lowest oxygen saturation", about.saturationLeast === null ? "" : `${about.saturationLeast}%`],
     ["Reach", about.contact],
     ["Next of kin", [about.kinName, about.kinPhone].filter(Boolean).join(", ")],
     ["Clinician", [about.clinicianName, about.clinicianPhone].filter(Boolean).join(", ")],

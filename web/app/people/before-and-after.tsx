@@ -14,8 +14,8 @@ export function BeforeAndAfter({
 }) {
   return (
     <div className="flex flex-col gap-4">
-      <LimitsFigure person={person} caps={before} title="As it is" />
-      <LimitsFigure person={person} caps={after} title="With these" />
+      <LimitsFigure person={person} caps={before} title="Now" />
+      <LimitsFigure person={person} caps={after} title="With these caps" />
     </div>
   );
 }

@@ -27,7 +27,7 @@ export function CapNotices({ notices }: { notices: readonly { readonly id: strin
           </li>
         ))}
       </ul>
-      <p className="mt-2 text-sand-600">If it is not, end the cap below and set it anew.</p>
+      <p className="mt-2 text-sand-600">If not, end the cap below and set a new one.</p>
     </section>
   );
 }

@@ -33,7 +33,7 @@ function standingRows(
     ],
     ...water.map(
       ({ share, depth }) =>
-        [`Water for ${Math.round(100 * share)} % of the weight`, depth === null ? "too deep to stand" : cm(depth), ""] as const,
+        [`Water for ${Math.round(100 * share)}% of the weight`, depth === null ? "too deep to stand" : cm(depth), ""] as const,
     ),
     ["Water at the deepest", cm(deepest), "mouth well above water"],
   ];

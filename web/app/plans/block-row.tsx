@@ -1,6 +1,7 @@
 import { type Phase, taughtName } from "@able-tide/core/movement/format";
 import type { ScheduledItem } from "@able-tide/core/plan/schedule-plan";
 import { formatMinutes } from "@able-tide/core/plan/time";
+import { sentenceCase } from "@able-tide/core/sentence-case";
 import { DndContext, DragOverlay, MouseSensor, TouchSensor, useDraggable, useSensor, useSensors } from "@dnd-kit/core";
 import { type PointerEvent, useRef, useState } from "react";
 import { placePulledTo, type Span, WIDE_ENOUGH_TO_READ } from "./board-layout.ts";
@@ -140,7 +141,7 @@ export function BlockRow(props: Props) {
             className="absolute top-0 border-x border-t border-tide-800 pt-1 text-center font-bold"
             style={{ left: left + 2, width: right - left - 4 }}
           >
-            {phase}
+            {sentenceCase(phase)}
           </div>
         ))}
       </div>

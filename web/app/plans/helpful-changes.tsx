@@ -16,7 +16,7 @@ interface Props {
   readonly take: (blocks: Draft["blocks"]) => void;
 }
 
-const percent = (share: number): string => `${Math.round(1000 * share) / 10} %`;
+const percent = (share: number): string => `${Math.round(1000 * share) / 10}%`;
 
 function effectOf({ more, less }: HelpfulChange): string {
   const people = (count: number) => `${count} ${count === 1 ? "participant has" : "participants have"}`;

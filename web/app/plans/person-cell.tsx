@@ -1,6 +1,7 @@
 import { type CellView, formatWhy } from "@able-tide/core/fit/cell-view";
 import type { FitHold } from "@able-tide/core/fit/fit-plan";
 import { wayLabel } from "@able-tide/core/fit/support-options";
+import { sentenceCase } from "@able-tide/core/sentence-case";
 import { memo } from "react";
 import { percent } from "../kit/percent.ts";
 import type { ExplainAnswer, WithoutAnswer } from "../workers/fit.worker.ts";
@@ -55,7 +56,7 @@ export const PersonCell = memo(function PersonCell(props: Props) {
         <p>Full movement, as planned.</p>
       ) : (
         <div>
-          {cell.brief && <p className="font-bold">{cell.brief.charAt(0).toUpperCase() + cell.brief.slice(1)}.</p>}
+          {cell.brief && <p className="font-bold">{sentenceCase(cell.brief)}.</p>}
           {(explained === null || explained.caps.length === 0) && cell.why.map((why) => <p key={why.limit}>{formatWhy(why)}.</p>)}
           {explained === null && cell.why.length > 1 && <p className="text-sand-600">Finding which cap makes the difference…</p>}
           {explained && explained.caps.length > 1 && <p>These {explained.caps.length} caps together:</p>}

@@ -5,6 +5,7 @@ import type { FixInput } from "@able-tide/core/plan/fixes";
 import { schedulePlan } from "@able-tide/core/plan/schedule-plan";
 import { styleDifferences, type TeachingStyle } from "@able-tide/core/plan/style";
 import { formatMinutes } from "@able-tide/core/plan/time";
+import { sentenceCase } from "@able-tide/core/sentence-case";
 import { Dialog } from "radix-ui";
 import { memo, useState } from "react";
 import { Link } from "react-router";
@@ -40,7 +41,7 @@ export const PlanChoices = memo(function PlanChoices({ draft, styles, question, 
   return (
     <>
       <label className="flex items-center gap-2">
-        for
+        Purpose
         <select
           aria-label="Purpose of the session"
           className={selectLook}
@@ -55,13 +56,13 @@ export const PlanChoices = memo(function PlanChoices({ draft, styles, question, 
           <option value="">General (a bit of everything)</option>
           {SESSION_PURPOSES.map((purpose) => (
             <option key={purpose} value={purpose}>
-              {contentLabel(purpose)}
+              {sentenceCase(contentLabel(purpose))}
             </option>
           ))}
         </select>
       </label>
       <label className="flex items-center gap-2">
-        style
+        Style
         <select
           aria-label="Teaching style"
           className={selectLook}

@@ -1,4 +1,5 @@
 import { difference, SIDE_COUNTS, SIDES_DIFFER, type SideTotals } from "@able-tide/core/plan/balance";
+import { sentenceCase } from "@able-tide/core/sentence-case";
 
 /** Left and right of everything that is counted, always in sight; a mark where they are apart. */
 export function SideTotalsLine({ totals }: { totals: SideTotals }) {
@@ -9,7 +10,8 @@ export function SideTotalsLine({ totals }: { totals: SideTotals }) {
         const apart = difference(totals[name]) > SIDES_DIFFER;
         return (
           <li key={name} className={apart ? "font-semibold text-signal-700" : ""}>
-            <span className="text-sand-600">{label}</span> L <strong>{left}</strong> · R <strong>{right}</strong> {unit}
+            <span className="text-sand-600">{sentenceCase(label)}</span> L <strong>{left}</strong> · R <strong>{right}</strong>{" "}
+            {unit}
             {apart && ", uneven"}
           </li>
         );

@@ -125,7 +125,7 @@ export default function NewClearance({ loaderData, actionData }: Route.Component
           <TextArea field={fields.says} label="What it says" rows={2} />
           <div>
             <label htmlFor="clearance-file" className="mb-1 block font-semibold">
-              The letter <span className="font-normal text-sand-600">PDF or picture, up to 5 MB, may be left out</span>
+              The letter <span className="font-normal text-sand-600">PDF or picture, up to 5 MB, optional</span>
             </label>
             <input
               id="clearance-file"

@@ -163,7 +163,7 @@ function Choose({ loaded }: { loaded: Loaded }) {
                 type="date"
               />
             )}
-            <TextField field={fields.note} label="Note" hint="may stay empty" />
+            <TextField field={fields.note} label="Note" hint="optional" />
           </div>
         </>
       )}

@@ -11,6 +11,7 @@ import {
 import { EVERYBODY_LIMITS, limitsAfterRelease, NEWCOMER_SOURCE, newcomerLimits } from "@able-tide/core/caps/newcomers";
 import { formatTemplate } from "@able-tide/core/caps/propose";
 import { SCREENING } from "@able-tide/core/caps/screening";
+import { sentenceCase } from "@able-tide/core/sentence-case";
 import { PageHead } from "../kit/shell.tsx";
 import type { Route } from "./+types/limitation-table";
 
@@ -81,7 +82,7 @@ export default function LimitationTable() {
       />
       {AREAS.map((area) => (
         <section key={area} className="mb-6 overflow-x-auto rounded-soft border border-sand-300 bg-white p-5">
-          <h2 className="mb-1 text-xl">{area.charAt(0).toUpperCase() + area.slice(1)}</h2>
+          <h2 className="mb-1 text-xl">{sentenceCase(area)}</h2>
           <table className="w-full border-collapse text-left">
             <thead className="sr-only">
               <tr>

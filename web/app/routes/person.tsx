@@ -251,7 +251,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
   const age = Number(today.slice(0, 4)) - person.birthYear;
   return (
     <>
-      <PageHead title={person.name} note={[`about ${age}`, person.uses].filter(Boolean).join(" · ")}>
+      <PageHead title={person.name} note={[`About ${age}`, person.uses].filter(Boolean).join(" · ")}>
         <ButtonLink to={`/people/${person.id}/limitation`}>
           <Plus size={20} aria-hidden="true" /> Add limitation
         </ButtonLink>

@@ -1,6 +1,7 @@
 import { effectiveCaps } from "@able-tide/core/caps/effective";
 import { formatCapLimit } from "@able-tide/core/caps/format-cap";
 import { taughtName } from "@able-tide/core/movement/format";
+import { sentenceCase } from "@able-tide/core/sentence-case";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
 import { bestView, FigureStrip } from "../kit/moving-figure.tsx";
@@ -67,9 +68,7 @@ function CardRow({
       <div className="min-w-0 flex-1">
         <h2 className="text-[1.05em]">{taughtName(movement)}</h2>
         <p>
-          {block.brief
-            ? `${block.brief.charAt(0).toUpperCase()}${block.brief.slice(1)}`
-            : `Whole, ${describeVariant(block).split(",")[0]}`}
+          {block.brief ? sentenceCase(block.brief) : `Whole, ${describeVariant(block).split(",")[0]}`}
           {choice && ` · ${block.rounds} times${block.sides.length > 1 ? " each side" : ""}`}
         </p>
       </div>

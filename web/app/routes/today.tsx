@@ -60,7 +60,7 @@ async function lastClass(scope: Scope) {
     day: taught.day,
     group: taught.groupName,
     here: state.here.size,
-    effort: state.ended && `${state.ended.effort} of 10, ${EFFORT_WORDS[state.ended.effort]}`,
+    effort: state.ended && `${state.ended.effort} out of 10, ${EFFORT_WORDS[state.ended.effort]}`,
     note: state.ended?.note ?? "",
     signs: state.notes.map((note) => ({
       id: note.id,

@@ -26,7 +26,7 @@ export function KeyLine({ keys, chosen, choose }: Props) {
             </span>
             <span className="leading-tight">{key.breath ?? "start"}</span>
             <span className="sr-only">
-              key pose at {Math.round(100 * key.at)} % {key.say}
+              key pose at {Math.round(100 * key.at)}% {key.say}
             </span>
           </button>
         </li>

@@ -9,6 +9,7 @@ import {
   STANCES,
 } from "@able-tide/core/movement/format";
 import { VARIANT_KINDS, type VariantKind } from "@able-tide/core/movement/variant";
+import { sentenceCase } from "@able-tide/core/sentence-case";
 import { memo, type ReactNode } from "react";
 import type { EditMovement } from "./edit-movement.ts";
 
@@ -120,7 +121,9 @@ function Facts({ movement, edit }: Props) {
               className="field-box mt-1 font-normal"
             >
               {PHASES.map((phase) => (
-                <option key={phase}>{phase}</option>
+                <option key={phase} value={phase}>
+                  {sentenceCase(phase)}
+                </option>
               ))}
             </select>
           </label>

@@ -173,7 +173,7 @@ export function Studio({ movement, shipped, people, problems }: Props) {
         </div>
         {form?.samples.problem && (
           <p role="alert" className="font-semibold text-signal-700">
-            At {Math.round(100 * form.samples.problem.phase)} % of the round the body{" "}
+            At {Math.round(100 * form.samples.problem.phase)}% of the repetition the body{" "}
             {formatMovementProblem(form.samples.problem.what)}.
           </p>
         )}

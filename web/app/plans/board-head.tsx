@@ -54,7 +54,7 @@ export function BoardHead({ plan, group, people, total, taught, teach, children 
         </div>
       </div>
       <div className="flex flex-wrap items-center gap-x-4">
-        <p className="text-lg text-sand-600">
+        <p className="text-sand-600">
           {people === 1 ? "1 participant" : `${people} participants`} · {group.place} · {group.startsAt}
         </p>
         {choices}

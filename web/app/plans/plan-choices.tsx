@@ -28,7 +28,7 @@ interface Props {
   readonly change: (change: DraftChange) => void;
 }
 
-const selectLook = "min-h-11 max-w-40 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold";
+const selectLook = "min-h-11 max-w-36 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold";
 
 /** Purpose of the session and how it is taught; another style first shows what it changes. */
 export const PlanChoices = memo(function PlanChoices({ draft, styles, question, change }: Props) {

@@ -37,9 +37,10 @@ export async function serve(options: { readonly port: number; readonly clientFol
   // Pages set their own content security policy, with a nonce each: see app/entry.server.tsx.
   app.use(helmet({ contentSecurityPolicy: false, strictTransportSecurity: false }));
   app.use(compression({ level: QUICKLY }));
-  app.use(gatherWrites);
   app.use("/assets", express.static(`${options.clientFolder}/assets`, { immutable: true, maxAge: "1y" }));
   app.use(express.static(options.clientFolder, { maxAge: "1h" }));
+  // After the files, which are read no faster than they are sent.
+  app.use(gatherWrites);
   app.use((request, response, next) => {
     response.on("finish", () => {
       logger.info({ method: request.method, path: request.path, status: response.statusCode });

@@ -99,7 +99,7 @@ function findByNewton(body: Balancing): void {
  * Moves the pelvis until the centre of mass stands where it should, to about a micrometre on a person. A few plain steps are
  * enough for nearly every pose. Where an arm that holds on or a leg that reaches far is nearly straight, the mass goes far when
  * the pelvis moves a little: Newton's method takes over. Where both legs come to be straight at once there may be no such place
- * to a micrometre; the best found is then taken, which is within ten in all poses that were tried.
+ * to a micrometre; the best found is then taken, which is within ten in all poses that were tried. The body stays as it was placed last.
  */
 export function findPelvis(body: Balancing): void {
   if (!findByPlainSteps(body)) findByNewton(body);

@@ -245,9 +245,6 @@ function solveStanding(pose: Pose, row: Float64Array, ceiling: number, trail: Pe
     trail.last[0] = pelvisAt[0] - firstX;
     trail.last[1] = pelvisAt[2] - firstZ;
   }
-  // The last place that was tried may not be the found one to the last digit: its height is found anew, so that no leg stretches.
-  problem = problemBefore;
-  pelvisAt[1] = Math.min(wanted, ceiling, reachableHeight(pose));
   placeBody(pose, row, holding);
   row[LOWERED_BY] = wanted - (row[PELVIS + 1] as number);
   return shares;

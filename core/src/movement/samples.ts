@@ -192,10 +192,10 @@ function wayThere(segments: readonly TrackSegment[], number: number): number | n
   const found = segments.findIndex(
     (there, i) =>
       i < number &&
-      isSameFrame(there.frame, back.frame) &&
       isPlain(there) &&
       isSame(there.start, back.end) &&
-      isSame(there.end, back.start),
+      isSame(there.end, back.start) &&
+      isSameFrame(there.frame, back.frame),
   );
   return found === -1 ? null : found;
 }

@@ -88,7 +88,7 @@ function Issue({ note, fixes, choose, take }: IssueProps) {
 }
 
 /** Checks in this plan: what cannot be taught as it is, then what is good to know. */
-export const PlanIssues = memo(function ToMind({ notes, fixes, choose, take, ref }: Props) {
+export const PlanIssues = memo(function PlanIssues({ notes, fixes, choose, take, ref }: Props) {
   const fixesFor = ({ id, toFix }: PlanIssue) =>
     toFix === null ? NO_FIXES : fixes === null ? null : (fixes.get(id) ?? NO_FIXES);
   const pressing = notes.filter((note) => note.pressing);

@@ -38,7 +38,7 @@ const waitsInWords = ({ waits, kinds: all }: LimitationRule): string => {
   return `Clinician's caps needed${phases}${kinds ? ` (${kinds})` : ""}.`;
 };
 
-const meanwhileInWords = (meanwhile: readonly LimitTemplate[]): string => meanwhile.map(formatTemplate).join("; ");
+const formatWaitingCaps = (templates: readonly LimitTemplate[]): string => templates.map(formatTemplate).join("; ");
 
 function RuleRow({ rule }: { rule: LimitationRule }) {
   return (
@@ -49,7 +49,7 @@ function RuleRow({ rule }: { rule: LimitationRule }) {
       <td className="py-2 pr-4">
         {rule.waits && (
           <p className="font-semibold text-signal-700">
-            {waitsInWords(rule)} Until then: {meanwhileInWords(rule.waits.meanwhile).toLowerCase()}.
+            {waitsInWords(rule)} Until then: {formatWaitingCaps(rule.waits.meanwhile).toLowerCase()}.
           </p>
         )}
         {rule.proposals.length > 0 && (

@@ -1,8 +1,6 @@
 import fc from "fast-check";
-import { afterAll, expect, test } from "vitest";
-import { closeChannel, runInterruptible } from "./yield-to-events.ts";
-
-afterAll(closeChannel);
+import { expect, test } from "vitest";
+import { runInterruptible } from "./yield-to-events.ts";
 
 function* counting(to: number, seen: number[] = []): Generator<undefined, number> {
   for (let i = 0; i < to; i += 1) {
@@ -35,7 +33,7 @@ test("one that is no longer the newest stops at its next step; another goes on",
   expect(await other).toBe(50);
 });
 
-test("messages that come meanwhile are read between the steps", async () => {
+test("messages that arrive during a run are read between its steps", async () => {
   const { port1, port2 } = new MessageChannel();
   let heard = false;
   port1.onmessage = () => {

@@ -11,11 +11,6 @@ function yieldToEvents(): Promise<void> {
   });
 }
 
-/** Stops the channel from keeping a process alive; only tests end. */
-export function closeChannel(): void {
-  channel.port1.close();
-}
-
 /**
  * Runs a generator to its end and yields to the event loop between steps, so that newer messages are read. Several may run at once.
  *

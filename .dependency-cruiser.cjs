@@ -1,6 +1,26 @@
 /** Data flows one way: core knows nothing of the web, screens reach the database only through repositories. */
+
+/** Packages of the core, lowest first: each may use those before it and none after it. */
+const PACKAGES = ["body", "venues", "movement", "caps", "people", "setup", "plan", "schedule", "fit", "planner", "class"];
+
+const packageOrder = PACKAGES.map((name, number) => ({
+  name: `core-order-${name}`,
+  comment: `Packages of the core are ordered; ${name} may not use those after it.`,
+  severity: "error",
+  from: { path: `^core/src/${name}/`, pathNot: "\\.(test|fixture)\\.ts$" },
+  to: { path: `^core/src/(${PACKAGES.slice(number + 1).join("|")})/` },
+})).slice(0, -1);
+
 module.exports = {
   forbidden: [
+    ...packageOrder,
+    {
+      name: "core-ground",
+      comment: "What stands beside the packages (sides, calendar, published values, file reading) is below all of them.",
+      severity: "error",
+      from: { path: "^core/src/([a-z-]+\\.ts|files/|reference/)", pathNot: "\\.(test|fixture)\\.ts$" },
+      to: { path: `^core/src/(${PACKAGES.join("|")})/` },
+    },
     {
       name: "core-stands-alone",
       comment: "The computation knows no screen, database, Node or browser package.",

@@ -6,11 +6,11 @@ import { fitGroup, gapOf } from "../src/fit/group.ts";
 import { optimizeSession, type SessionBlock, type SessionLimits } from "../src/fit/optimize-session.ts";
 import { createFitMemory, type FitPerson } from "../src/fit/session.ts";
 import { buildSessionIlp } from "../src/fit/session-ilp.ts";
-import type { FitPlace } from "../src/fit/support-options.ts";
 import { createVariantCache } from "../src/fit/variant-cache.ts";
 import type { Movement } from "../src/movement/format.ts";
-import { type PlanContext, schedulePlan } from "../src/plan/schedule-plan.ts";
 import { USUAL_STYLE } from "../src/plan/style.ts";
+import { type PlanContext, schedulePlan } from "../src/schedule/schedule-plan.ts";
+import type { VenueResources } from "../src/venues/resources.ts";
 
 /** Milliseconds and how near the best, over some cases made up afresh each run. */
 export interface FitMeasured {
@@ -136,7 +136,7 @@ const anyone = (i: number): FitPerson => ({
 });
 
 /** A hall in which the rail is short. */
-const hallFor = (people: number): FitPlace => ({ chairs: people, rail: Math.floor(people / 2), helpers: 2, pool: null });
+const hallFor = (people: number): VenueResources => ({ chairs: people, rail: Math.floor(people / 2), helpers: 2, pool: null });
 
 function groupCases(
   movements: readonly Movement[],

@@ -4,19 +4,19 @@ import { load, loadAll } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { type Track, trackOf } from "../movement/track.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
-import { formatHold, HOLDS, type Hold, holdsWith, onRail } from "./supports.ts";
+import { formatHandSupport, HAND_SUPPORTS, type HandSupport, holdsWith, onRail } from "./supports.ts";
 
 const quiet = load("quiet-feet");
-const samplesWith = (hold: Hold | null) =>
+const samplesWith = (hold: HandSupport | null) =>
   sampleTrack(trackOf(quiet, { ...FULL_STANDING_VARIANT, kind: hold ? "supported" : "standing", hold }, "right") as Track);
-const demandWith = (hold: Hold | null) => {
+const demandWith = (hold: HandSupport | null) => {
   const samples = samplesWith(hold);
   expect(samples.problem).toBeNull();
   return readDemand(samples, { stature: 1.65 }, 8);
 };
 
 describe("feet together, holding on", () => {
-  test.each<[string, Hold, number]>([
+  test.each<[string, HandSupport, number]>([
     ["left hand on the rail", onRail("left"), 2.5],
     ["both hands on the rail", { by: "rail", hand: "both" }, 4],
     ["right hand on the chair back", { by: "chairBack", hand: "right" }, 2],
@@ -26,13 +26,13 @@ describe("feet together, holding on", () => {
     ["left hand in the helper's", { by: "helper", hand: "left" }, 1.5],
     ["right fingertips on the rail", { by: "fingertips", hand: "right" }, 1],
   ])("%s takes off its relief", (words, hold, relief) => {
-    expect(formatHold(hold)).toBe(words);
+    expect(formatHandSupport(hold)).toBe(words);
     const free = demandWith(null).quietSteadiness;
     expect(free - demandWith(hold).quietSteadiness).toBeCloseTo(Math.min(relief, free), 9);
   });
 
   test("only what cannot tip or give way widens the base", () => {
-    const edge = (hold: Hold | null) => {
+    const edge = (hold: HandSupport | null) => {
       const [base] = samplesWith(hold).bases;
       return Math.max(...(base ?? []).map(([, z]) => z));
     };
@@ -50,20 +50,20 @@ describe("feet together, holding on", () => {
 test.each(loadAll().filter(({ forms }) => forms.standing !== false && forms.supported !== false))(
   "$id asks no more with something in the hand than without",
   (movement) => {
-    const asked = (hold: Hold | null) => {
+    const asked = (hold: HandSupport | null) => {
       const choice = { ...FULL_STANDING_VARIANT, kind: hold ? ("supported" as const) : ("standing" as const), hold };
       const track = trackOf(movement, choice, "right") as Track;
       return readDemand(sampleTrack(track), { stature: 1.65 }, 8 * movement.breaths).steadiness.total;
     };
     const free = asked(null);
-    for (const hold of HOLDS) expect(asked(hold), formatHold(hold)).toBeLessThanOrEqual(free + 1e-9);
+    for (const hold of HAND_SUPPORTS) expect(asked(hold), formatHandSupport(hold)).toBeLessThanOrEqual(free + 1e-9);
   },
 );
 
 test("a frame takes both hands, a stick and a helper one, and no way to hold on is listed twice", () => {
-  expect(HOLDS.filter(({ by }) => by === "frame")).toEqual([{ by: "frame", hand: "both" }]);
-  expect(HOLDS.some(({ by, hand }) => (by === "stick" || by === "helper") && hand === "both")).toBe(false);
-  expect(new Set(HOLDS.map(formatHold)).size).toBe(HOLDS.length);
+  expect(HAND_SUPPORTS.filter(({ by }) => by === "frame")).toEqual([{ by: "frame", hand: "both" }]);
+  expect(HAND_SUPPORTS.some(({ by, hand }) => (by === "stick" || by === "helper") && hand === "both")).toBe(false);
+  expect(new Set(HAND_SUPPORTS.map(formatHandSupport)).size).toBe(HAND_SUPPORTS.length);
   expect(holdsWith({ by: "frame", hand: "both" }, "left")).toBe(true);
   expect(holdsWith(onRail("right"), "left")).toBe(false);
 });

@@ -111,7 +111,7 @@ export type SupportName = (typeof SUPPORTS)[number]["name"];
 export const SUPPORT_NAMES: readonly SupportName[] = SUPPORTS.map(({ name }) => name);
 
 /** What is held, and with which hand. */
-export interface Hold {
+export interface HandSupport {
   readonly by: SupportName;
   readonly hand: Side | "both";
 }
@@ -120,32 +120,34 @@ export const supportNamed = (name: SupportName): (typeof SUPPORTS)[number] =>
   SUPPORTS.find((support) => support.name === name) as (typeof SUPPORTS)[number];
 
 /** One hand on the rail: what a place for standing always has. */
-export const onRail = (hand: Side): Hold => ({ by: "rail", hand });
+export const onRail = (hand: Side): HandSupport => ({ by: "rail", hand });
 
 /** Both hands on the arms of the chair, to rise and to sit down. */
-export const ON_ARMRESTS: Hold = { by: "armrests", hand: "both" };
+export const ON_ARMRESTS: HandSupport = { by: "armrests", hand: "both" };
 
 /** Every way to hold on that makes sense on the feet: a frame with both hands, a stick or a helper with one. */
-export const HOLDS: readonly Hold[] = SUPPORTS.filter(({ name }) => name !== "armrests").flatMap(({ name, hands }) => {
-  const one: Hold[] =
-    hands === "both"
-      ? []
-      : [
-          { by: name, hand: "right" },
-          { by: name, hand: "left" },
-        ];
-  return hands === "one" ? one : [...one, { by: name, hand: "both" }];
-});
+export const HAND_SUPPORTS: readonly HandSupport[] = SUPPORTS.filter(({ name }) => name !== "armrests").flatMap(
+  ({ name, hands }) => {
+    const one: HandSupport[] =
+      hands === "both"
+        ? []
+        : [
+            { by: name, hand: "right" },
+            { by: name, hand: "left" },
+          ];
+    return hands === "one" ? one : [...one, { by: name, hand: "both" }];
+  },
+);
 
 /** What holding on takes off the steadiness demand of a standing person. */
-export const reliefOf = ({ by, hand }: Hold): number => supportNamed(by).relief[hand === "both" ? 1 : 0];
+export const reliefOf = ({ by, hand }: HandSupport): number => supportNamed(by).relief[hand === "both" ? 1 : 0];
 
 /** Whether a hand holds on. */
-export const holdsWith = (hold: Hold | null, side: Side): boolean =>
+export const holdsWith = (hold: HandSupport | null, side: Side): boolean =>
   hold !== null && (hold.hand === side || hold.hand === "both");
 
 /** A hold in words, as "left hand on the rail". */
-export function formatHold({ by, hand }: Hold): string {
+export function formatHandSupport({ by, hand }: HandSupport): string {
   const hands = hand === "both" ? "both hands" : `${hand} hand`;
   switch (by) {
     case "rail":
@@ -164,3 +166,7 @@ export function formatHold({ by, hand }: Hold): string {
       return `${hand === "both" ? "fingertips of both hands" : `${hand} fingertips`} on the rail`;
   }
 }
+/** What a person brings to hold on to. */
+
+export const OWN_AIDS = ["frame", "stick"] as const;
+export type OwnAid = (typeof OWN_AIDS)[number];

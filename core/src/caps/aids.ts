@@ -1,4 +1,4 @@
-import type { OwnAid } from "../fit/support-options.ts";
+import type { OwnAid } from "../body/supports.ts";
 import { type StandStage, steadinessShown } from "./balance-levels.ts";
 import type { Cap, CapLimit } from "./cap.ts";
 import { USUAL_PRACTICE } from "./limitations/rule.ts";

@@ -1,6 +1,6 @@
 import { column, handOver, LANDMARK_TOLERANCE, type SidedColumn, sidedColumn } from "../body/channels.ts";
 import { ELEVATION_WITH_OUTWARD_CAP } from "../body/shoulder-turn.ts";
-import { type Hold, holdsWith, supportNamed } from "../body/supports.ts";
+import { type HandSupport, holdsWith, supportNamed } from "../body/supports.ts";
 import type { Demand, StaticDemand, WaterDemand } from "../movement/demand.ts";
 import { FULL_SIZE, type VariantKind, type VariantSpec } from "../movement/variant.ts";
 import { type Pair, type Side, sideIndex } from "../side.ts";
@@ -120,7 +120,7 @@ export function forbidsAtAnySize(cap: Cap, shape: VariantSpec, demand: StaticDem
 const LEANS_FROM = 1;
 
 /** A hand holds on that closes around what it holds, and may be leaned on. */
-const gripsWith = (hold: Hold | null, side: Side): boolean =>
+const gripsWith = (hold: HandSupport | null, side: Side): boolean =>
   hold !== null && holdsWith(hold, side) && supportNamed(hold.by).grips;
 
 /** Whether a cap bars a form whatever is done in it: nothing of it needs to be computed to know. */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
-import { circumstances, planned } from "../plan/plan.fixture.ts";
-import { schedulePlan } from "../plan/schedule-plan.ts";
+import { circumstances, planned } from "../schedule/plan.fixture.ts";
+import { schedulePlan } from "../schedule/schedule-plan.ts";
 import { type NotClean, notClean } from "./clean-session.ts";
 import { type ClassEvent, classState, type Sign } from "./events.ts";
 import { type ClassScript, scriptBlocks } from "./script.ts";

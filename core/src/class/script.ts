@@ -1,7 +1,7 @@
 import type { CellView } from "../fit/cell-view.ts";
-import type { Seam } from "../plan/join.ts";
-import { HAZARD_WORDS } from "../plan/links.ts";
-import type { PlanSchedule, ScheduledItem } from "../plan/schedule-plan.ts";
+import type { Transition } from "../schedule/plan-transitions.ts";
+import type { PlanSchedule, ScheduledItem } from "../schedule/schedule-plan.ts";
+import { HAZARD_WORDS } from "../schedule/transition-steps.ts";
 
 /** How one thing is reached from the one before, in words: small links in their order, and what the helper is ready for. */
 export interface ScriptLink {
@@ -42,7 +42,7 @@ export interface ClassScript {
   readonly people: readonly ScriptPerson[];
 }
 
-const linkInWords = ({ links, hazards }: Seam): ScriptLink => ({
+const linkInWords = ({ links, hazards }: Transition): ScriptLink => ({
   words: links.map(({ words }) => words),
   hazards: hazards.map((hazard) => HAZARD_WORDS[hazard]),
 });

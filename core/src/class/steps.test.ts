@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
-import { circumstances, planned } from "../plan/plan.fixture.ts";
-import { schedulePlan } from "../plan/schedule-plan.ts";
+import { circumstances, planned } from "../schedule/plan.fixture.ts";
+import { schedulePlan } from "../schedule/schedule-plan.ts";
 import { scriptBlocks } from "./script.ts";
 import { classSteps, roundAt } from "./steps.ts";
 

@@ -1,4 +1,4 @@
-import { type Hold, ON_ARMRESTS } from "../body/supports.ts";
+import { type HandSupport, ON_ARMRESTS } from "../body/supports.ts";
 import { type Movement, rises } from "../movement/format.ts";
 import { hasVariant } from "../movement/track.ts";
 import {
@@ -14,7 +14,7 @@ import {
   type VariantSpec,
 } from "../movement/variant.ts";
 import type { Side } from "../side.ts";
-import { HALL_OFFERS, type SupportOptions } from "./support-options.ts";
+import { HALL_SUPPORT_OPTIONS, type SupportOptions } from "./support-options.ts";
 
 /** A way of doing a movement before its sizes are chosen, written at full size. */
 export type Shape = VariantSpec;
@@ -33,14 +33,14 @@ const movesAbove = ({ keys }: Movement): boolean =>
   keys.slice(1).some(({ arms, leadArm, trailArm, spine, head }) => (arms ?? leadArm ?? trailArm ?? spine ?? head) !== undefined);
 
 /** A hand that holds is not free: with one hand on the rail the other does what it can, or rests. */
-const mayMove = (movement: Movement, arms: Shape["arms"], hold: Hold | null): boolean =>
+const mayMove = (movement: Movement, arms: Shape["arms"], hold: HandSupport | null): boolean =>
   arms === "both" || (movement.vary.oneArm === true && (hold === null || arms === hold.hand));
 
 function* shapesOfKind(
   movement: Movement,
   kind: VariantKind,
   meantDepth: Depth,
-  holds: readonly (Hold | null)[],
+  holds: readonly (HandSupport | null)[],
 ): Generator<Shape> {
   const seated = kind === "seated";
   const depths = movement.vary.depth && !seated ? fitDepths(meantDepth) : (["middle"] as const);
@@ -62,7 +62,7 @@ function* shapesOfKind(
 }
 
 /** What may be held in a kind of form: nothing on a chair or standing free, something when supported, either in water. */
-function holdsOf(kind: VariantKind, holds: readonly Hold[]): readonly (Hold | null)[] {
+function holdsOf(kind: VariantKind, holds: readonly HandSupport[]): readonly (HandSupport | null)[] {
   if (kind === "supported") return holds;
   return kind === "water" ? [null, ...holds] : [null];
 }
@@ -85,7 +85,7 @@ const risingShapes = (movement: Movement, kinds: readonly VariantKind[], armrest
 export function shapesOf(
   movement: Movement,
   meantDepth: Depth = "middle",
-  { kinds, holds, armrests, inWater }: SupportOptions = HALL_OFFERS,
+  { kinds, holds, armrests, inWater }: SupportOptions = HALL_SUPPORT_OPTIONS,
 ): Shape[] {
   if (rises(movement)) return risingShapes(movement, kinds, armrests);
   return kinds

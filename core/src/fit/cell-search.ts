@@ -1,5 +1,5 @@
 import { armTakesPart, type Build, canStand } from "../body/build.ts";
-import { reliefOf } from "../body/supports.ts";
+import { type OwnAid, reliefOf } from "../body/supports.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import { movesPart, TAKES_PART, type WholeOrPart } from "../caps/body-parts.ts";
 import { appliesTo, CAP_TOLERANCE, type Cap } from "../caps/cap.ts";
@@ -19,9 +19,11 @@ import {
 } from "../caps/cap-violations.ts";
 import type { Demand } from "../movement/demand.ts";
 import type { Movement } from "../movement/format.ts";
+import { type SupportMode, supportModeOf } from "../movement/support-mode.ts";
 import { armMoves, FULL_SEATED_VARIANT, FULL_SIZE, type Sizes, VARIANT_KINDS, type VariantSpec } from "../movement/variant.ts";
-import type { Turn } from "../plan/count.ts";
+import type { Turn } from "../schedule/count.ts";
 import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
+import type { VenueResources } from "../venues/resources.ts";
 import { plainShape, type Shape, shapesOf } from "./candidates.ts";
 import {
   type BodyKeeps,
@@ -35,7 +37,7 @@ import {
   steadinessKept,
 } from "./fidelity.ts";
 import { capsOnArm, isOnBody } from "./part-caps.ts";
-import { type FitPlace, type LimitedResources, type OwnAid, offersOf, type Way, wayGroups, wayOf } from "./support-options.ts";
+import { type LimitedResources, supportModeGroups, supportOptions } from "./support-options.ts";
 import type { RankedShape, RankedSize, VariantCache } from "./variant-cache.ts";
 import { armOnBody, armShape, bodyOf, type Part, partOf, SMALL_LEGS, sizesCode } from "./variant-parts.ts";
 import { workedCap } from "./working-range.ts";
@@ -61,7 +63,7 @@ export interface CellInput {
   /** Whether what they meet in water is read: where a cap speaks of it. */
   readonly readsDrag?: boolean;
   readonly aids: readonly OwnAid[];
-  readonly place: FitPlace;
+  readonly place: VenueResources;
   /** What of the place there may not be enough of. */
   readonly scarce: LimitedResources;
   /** Share of a cap on range or load that forms are worked up to, 0 to 1. */
@@ -195,7 +197,7 @@ export class CellSearch {
   private readonly inTime: boolean;
   /** A slower pace is only looked at where a cap on drag could need it: it keeps less of everything else. */
   private readonly paces: readonly Pace[];
-  private looks: ReadonlyMap<Way, readonly Look[]> | null = null;
+  private looks: ReadonlyMap<SupportMode, readonly Look[]> | null = null;
   /** Caps on trunk and legs, and on either arm: what breaks them hangs on these parts, or nearly. */
   private readonly bodyCaps: readonly Cap[];
   /** Caps on the rounds of forms that move a part of the body. */
@@ -280,19 +282,19 @@ export class CellSearch {
     return BREATHING_FIDELITY;
   }
 
-  private looksByWay(): ReadonlyMap<Way, readonly Look[]> {
+  private looksByWay(): ReadonlyMap<SupportMode, readonly Look[]> {
     if (this.looks) return this.looks;
     const { movement, place, aids, scarce, build } = this.question;
-    const byWay = new Map<Way, Look[]>();
+    const byWay = new Map<SupportMode, Look[]>();
     const declaredBarred = this.worked.some(
       ({ limit }) => limit.channel === "barredFeature" && movement.features?.some((feature) => feature === limit.limit),
     );
     const barred = declaredBarred || this.worked.some((cap) => this.barsWater(cap));
     if (this.meant !== null && !barred)
-      for (const shape of shapesOf(movement, this.full.depth, offersOf(place, aids, scarce, build))) {
+      for (const shape of shapesOf(movement, this.full.depth, supportOptions(place, aids, scarce, build))) {
         if (isOnFeet(shape.kind) && !isOnFeet(this.full.kind)) continue;
         if (this.worked.some((cap) => barsVariant(cap, shape))) continue;
-        const way = wayOf(shape);
+        const way = supportModeOf(shape);
         const looks = this.paces.map(
           (pace): Look => ({
             shape,
@@ -328,9 +330,9 @@ export class CellSearch {
   }
 
   /** The ways in which there is any form that no cap bars outright, grouped by what they take of the room. */
-  ways(): (readonly Way[])[] {
+  ways(): (readonly SupportMode[])[] {
     const there = this.looksByWay();
-    return wayGroups(this.question.scarce)
+    return supportModeGroups(this.question.scarce)
       .map((group) => group.filter((way) => there.has(way)))
       .filter((group) => group.length > 0);
   }
@@ -470,7 +472,7 @@ export class CellSearch {
    * @param above what it has to keep more than to be of use
    * @returns null where caps leave none
    */
-  best(ways: readonly Way[], spending: SessionUse = UNLIMITED_SESSION_USE, above = 0): FoundVariant | null {
+  best(ways: readonly SupportMode[], spending: SessionUse = UNLIMITED_SESSION_USE, above = 0): FoundVariant | null {
     return remember(this.found, `${ways.join()} ${spending.oneLeg} ${spending.handsUp} ${above}`, () => {
       const byWay = this.looksByWay();
       return this.search(

@@ -4,9 +4,10 @@ import { capOf } from "../caps/cap.fixture.ts";
 import type { Cap, CapLimit } from "../caps/cap.ts";
 import { load } from "../movement/library.fixture.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
+import { OPEN_HALL } from "../venues/resources.ts";
 import { fitCell } from "./cell.ts";
 import { viewCell } from "./cell-view.ts";
-import { limitedResources, OPEN_HALL } from "./support-options.ts";
+import { limitedResources } from "./support-options.ts";
 import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
 const library = createVariantCache();

@@ -1,4 +1,4 @@
-import { formatHold } from "../body/supports.ts";
+import { formatHandSupport } from "../body/supports.ts";
 import type { Cap } from "../caps/cap.ts";
 import { formatCapLimit, formatCapLimitBriefly, formatReason } from "../caps/format-cap.ts";
 import type { VariantKind, VariantSpec } from "../movement/variant.ts";
@@ -64,7 +64,7 @@ function changesInWords(
   if (pace > 1) words.push(pace === 2 ? "half the pace" : "a third of the pace");
   else if (rounds < planned) words.push(`${rounds} of ${planned} repetitions`);
   if (choice.kind === "seated" && meant.kind !== "seated") words.push(meant.kind === "water" ? "in the pool chair" : "seated");
-  if (choice.hold) words.push(formatHold(choice.hold));
+  if (choice.hold) words.push(formatHandSupport(choice.hold));
   const resting = restingHand(choice);
   if (resting) words.push(`rest the ${resting} hand`);
   if (choice.sizes.legs === 0) words.push("legs stay still");

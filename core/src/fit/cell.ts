@@ -2,11 +2,12 @@ import type { Build } from "../body/build.ts";
 import type { Cap } from "../caps/cap.ts";
 import { isStanding } from "../caps/cap-violations.ts";
 import type { Demand } from "../movement/demand.ts";
+import { supportModeOf } from "../movement/support-mode.ts";
 import type { VariantSpec } from "../movement/variant.ts";
 import type { Side } from "../side.ts";
 import { type CellInput, CellSearch, type FoundVariant, lighterSideOf, type Pace } from "./cell-search.ts";
 import { type PlannedVariant, rangeShare } from "./fidelity.ts";
-import { wayCost, wayOf } from "./support-options.ts";
+import { supportModeCost } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
 /** What beside caps keeps somebody from their best form: the room, the instructor's word, or getting up and down too often. */
@@ -81,7 +82,7 @@ export const cellOnFeet = (cell: Pick<FittedCell, "choice">): boolean => cell.ch
 
 /** What a form is worth: what it keeps, less what its way costs. */
 export const variantWorth = ({ choice, fidelity }: Pick<FoundVariant, "choice" | "fidelity">): number =>
-  fidelity - wayCost(wayOf(choice));
+  fidelity - supportModeCost(supportModeOf(choice));
 
 /** What a cell is worth. */
 export const cellWorth = ({ choice, fidelity }: Pick<FittedCell, "choice" | "fidelity">): number =>

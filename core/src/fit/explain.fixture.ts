@@ -3,7 +3,14 @@ import { runToCompletion } from "../run-to-completion.ts";
 import { cellWorth, fitCell } from "./cell.ts";
 import type { Explanation } from "./explain.ts";
 import type { FitPlan } from "./fit-plan.ts";
-import { chooseWays, type FitMemory, type FitPerson, type PersonOptions, personOptionsIncrementally, rowOf } from "./session.ts";
+import {
+  type FitMemory,
+  type FitPerson,
+  type PersonOptions,
+  personOptionsIncrementally,
+  rowOf,
+  selectOptions,
+} from "./session.ts";
 import { isOverSession, MINUTES_CHANNELS } from "./session-limits.ts";
 import type { LimitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
@@ -32,7 +39,7 @@ function worthAlone(checked: Checked, gone: readonly Cap[]): number {
 function worthInSession(checked: Checked, gone: readonly Cap[]): number {
   const { person, block } = checked;
   const options = optionsOf(checked, { ...person, caps: person.caps.filter((cap) => !gone.includes(cap)) });
-  const cell = rowOf(options, chooseWays(options)).cells[block];
+  const cell = rowOf(options, selectOptions(options)).cells[block];
   return cell ? cellWorth(cell) : 0;
 }
 

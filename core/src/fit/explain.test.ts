@@ -4,11 +4,12 @@ import type { CapLimit } from "../caps/cap.ts";
 import { load } from "../movement/library.fixture.ts";
 import { runToCompletion } from "../run-to-completion.ts";
 import { cases } from "../test-size.fixture.ts";
+import { OPEN_HALL } from "../venues/resources.ts";
 import { untrueOf } from "./explain.fixture.ts";
 import { type Explanation, explainIncrementally } from "./explain.ts";
 import { anyPerson, capsOf, planOf } from "./group.fixture.ts";
 import { createFitMemory, type FitPerson, fitPerson } from "./session.ts";
-import { limitedResources, OPEN_HALL } from "./support-options.ts";
+import { limitedResources } from "./support-options.ts";
 import { createVariantCache } from "./variant-cache.ts";
 
 const library = createVariantCache();

@@ -1,14 +1,15 @@
 import type { Cap } from "../caps/cap.ts";
+import type { PinnedVariant } from "../plan/pinned-variant.ts";
 import { type BlockedBy, bestVariant, cellWorth, type FittedCell, variantWorth } from "./cell.ts";
 import { CellSearch } from "./cell-search.ts";
-import type { FitHold, FitPlan } from "./fit-plan.ts";
+import type { FitPlan } from "./fit-plan.ts";
 import {
-  chooseWays,
   type FitMemory,
   type FitPerson,
   type FittedRow,
   type PersonOptions,
   personOptionsIncrementally,
+  selectOptions,
 } from "./session.ts";
 import { isOverSession, MINUTES_CHANNELS } from "./session-limits.ts";
 import type { LimitedResources } from "./support-options.ts";
@@ -29,7 +30,7 @@ export interface Explanation {
 
 /** A way that caps leave open in a cell, and how much of the movement is kept in it. */
 export interface OpenWay {
-  readonly way: FitHold["way"];
+  readonly way: PinnedVariant["way"];
   readonly kept: number;
 }
 
@@ -124,7 +125,7 @@ export function* explainIncrementally(
     const found = yield* smallest(overSession, worth, function* (gone) {
       const caps = person.caps.filter((cap) => !gone.includes(cap));
       const without = yield* personOptionsIncrementally(plan, { ...person, caps }, scarce, library, memory);
-      return (chooseWays(without).chosen[at] as { worth: number }).worth;
+      return (selectOptions(without).chosen[at] as { worth: number }).worth;
     });
     return found ? { ...found, gaveWay: null } : { ...nothing, gaveWay: "changes" };
   }

@@ -1,15 +1,15 @@
 import { formatCapLimit } from "../caps/format-cap.ts";
+import { type SupportMode, supportModeOf } from "../movement/support-mode.ts";
 import type { VariantSpec } from "../movement/variant.ts";
 import type { BlockedBy } from "./cell.ts";
 import type { FitPlan } from "./fit-plan.ts";
 import { type FittedGroup, gapOf } from "./group.ts";
 import type { RowSums } from "./session.ts";
-import { type Way, wayOf } from "./support-options.ts";
 
 /** One person in one block, as the open format says it. Shares are 0 to 1. */
 export interface AnsweredCell {
   readonly blockId: string;
-  readonly way: Way | "breathing" | "rest";
+  readonly way: SupportMode | "breathing" | "rest";
   /** The exact form; null at rest. */
   readonly form: VariantSpec | null;
   /** How much of the meant movement is kept. */
@@ -57,7 +57,7 @@ export const fitAnswer = (plan: FitPlan, group: FittedGroup): FitAnswerFile => (
     cells: cells.map(
       ({ choice, breathing, fidelity, level, rounds, pace, demands, because, gaveWay }, i): AnsweredCell => ({
         blockId: plan.blocks[i]?.id ?? "",
-        way: choice ? wayOf(choice) : breathing ? "breathing" : "rest",
+        way: choice ? supportModeOf(choice) : breathing ? "breathing" : "rest",
         form: choice,
         fidelity,
         level,

@@ -1,10 +1,11 @@
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { Movement } from "../movement/format.ts";
 import type { VariantSpec } from "../movement/variant.ts";
-import type { Turn } from "../plan/count.ts";
+import type { PinnedVariant } from "../plan/pinned-variant.ts";
 import type { PlanItem } from "../plan/plan-item.ts";
 import type { TeachingStyle } from "../plan/style.ts";
-import type { FitPlace, Way } from "./support-options.ts";
+import type { Turn } from "../schedule/count.ts";
+import type { VenueResources } from "../venues/resources.ts";
 import { WORKING_SHARES } from "./working-range.ts";
 
 /** A block as the fit needs it: what the room does, on which sides, at what pace and for how long. */
@@ -21,19 +22,12 @@ export interface FitBlock {
   readonly to: number;
 }
 
-/** The instructor's word that somebody does a block in one way, within their caps. */
-export interface FitHold {
-  readonly personId: string;
-  readonly blockId: string;
-  readonly way: Way | "rest";
-}
-
 export interface FitPlan {
   readonly blocks: readonly FitBlock[];
-  readonly place: FitPlace;
+  readonly place: VenueResources;
   /** Share of a cap on range or load that forms are worked up to, 0 to 1. */
   readonly workingShare: number;
-  readonly holds: readonly FitHold[];
+  readonly holds: readonly PinnedVariant[];
 }
 
 /** A block as a plan reads it. */
@@ -42,9 +36,9 @@ type FitBlockOfPlan = FitBlock & { readonly block?: Pick<PlanItem, "equipment"> 
 /** What the fit takes of a plan that was read, of the place and of the instructor's word. */
 export const fitPlanOf = (
   { blocks }: { readonly blocks: readonly FitBlockOfPlan[] },
-  place: FitPlace,
+  place: VenueResources,
   { size }: Pick<TeachingStyle, "size">,
-  holds: readonly FitHold[] = [],
+  holds: readonly PinnedVariant[] = [],
 ): FitPlan => ({
   blocks: blocks.map(({ id, movement, meant, turns, breathSeconds, total, to, block }) => ({
     id,

@@ -1,15 +1,16 @@
 import * as v from "valibot";
 import { ABSENT_FROM, type Limb, USUAL_BODY, WHOLE } from "../body/build.ts";
+import { OWN_AIDS } from "../body/supports.ts";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 import { type Cap, CapLimit } from "../caps/cap.ts";
 import { type FileProblem, problemsOf, readJson } from "../files/json.ts";
 import { VARIANT_KINDS } from "../movement/variant.ts";
 import { PlanFile, type PlanInFile, unknownMovements } from "../plan/plan-file.ts";
-import { schedulePlan, withMovements } from "../plan/schedule-plan.ts";
-import { planContextOf } from "../plan/setting.ts";
+import { planContextOf } from "../schedule/plan-setting.ts";
+import { schedulePlan, withMovements } from "../schedule/schedule-plan.ts";
+import { OPEN_HALL, type VenueResources } from "../venues/resources.ts";
 import { type FitPlan, fitPlanOf } from "./fit-plan.ts";
 import type { FitPerson } from "./session.ts";
-import { type FitPlace, OPEN_HALL, OWN_AIDS } from "./support-options.ts";
 
 /**
  * The open format of a question to the fit, version 1: a plan in the plan format, people with bodies and caps, and what
@@ -121,7 +122,7 @@ const capOf = ({ id: capId, limit, forms }: v.InferOutput<typeof RequestedCap>):
 });
 
 function questionOf({ plan: file, people, place, seatedOnly }: v.InferOutput<typeof FitRequest>): FitQuestionInFile {
-  const fitPlace: FitPlace = place;
+  const fitPlace: VenueResources = place;
   const inWater = place.pool !== null;
   const setting = {
     seatedOnly,

@@ -10,14 +10,15 @@ import type { Demand } from "../movement/demand.ts";
 import { hasLandVariant, type Movement } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
-import { circumstances } from "../plan/plan.fixture.ts";
-import { schedulePlan } from "../plan/schedule-plan.ts";
+import { circumstances } from "../schedule/plan.fixture.ts";
+import { schedulePlan } from "../schedule/schedule-plan.ts";
 import { cases } from "../test-size.fixture.ts";
+import { OPEN_HALL } from "../venues/resources.ts";
 import { cellOnFeet, fitCell } from "./cell.ts";
 import type { CellInput } from "./cell-search.ts";
 import { fitPlanOf } from "./fit-plan.ts";
 import { fitPerson } from "./session.ts";
-import { limitedResources, OPEN_HALL } from "./support-options.ts";
+import { limitedResources } from "./support-options.ts";
 import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
 const movements = loadAll().filter(hasLandVariant);

@@ -4,11 +4,11 @@ import { anyLimit } from "../caps/any-limit.fixture.ts";
 import { capOf } from "../caps/cap.fixture.ts";
 import type { CapLimit } from "../caps/cap.ts";
 import type { Movement } from "../movement/format.ts";
-import { circumstances } from "../plan/plan.fixture.ts";
-import { schedulePlan } from "../plan/schedule-plan.ts";
+import { circumstances } from "../schedule/plan.fixture.ts";
+import { schedulePlan } from "../schedule/schedule-plan.ts";
+import type { VenueResources } from "../venues/resources.ts";
 import { type FitPlan, fitPlanOf } from "./fit-plan.ts";
 import type { FitPerson } from "./session.ts";
-import type { FitPlace } from "./support-options.ts";
 
 /** Caps of these limits, named by their place. */
 export const capsOf = (limits: readonly CapLimit[]) => limits.map((limit, i) => ({ ...capOf(limit), id: `c${i}` }));
@@ -33,7 +33,7 @@ export const named = (people: readonly Omit<FitPerson, "id">[]): FitPerson[] =>
   people.map((person, i) => ({ ...person, id: `p${String(i).padStart(2, "0")}` }));
 
 /** A plan of some movements, four rounds each, in a place. */
-export const planOf = (movements: readonly Movement[], place: FitPlace): FitPlan =>
+export const planOf = (movements: readonly Movement[], place: VenueResources): FitPlan =>
   fitPlanOf(
     schedulePlan(
       movements.map((movement, i) => ({ block: { id: `b${i}`, movementId: movement.id, rounds: 4 }, movement })),

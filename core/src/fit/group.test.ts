@@ -7,15 +7,16 @@ import { violatesCap } from "../caps/cap-violations.ts";
 import { readDemand } from "../movement/demand.ts";
 import { load } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
+import { supportModeOf } from "../movement/support-mode.ts";
 import { trackOf } from "../movement/track.ts";
 import { sideIndex } from "../side.ts";
 import { cases } from "../test-size.fixture.ts";
+import { OPEN_HALL, type VenueResources } from "../venues/resources.ts";
 import { cellOnFeet } from "./cell.ts";
 import type { FitPlan } from "./fit-plan.ts";
 import { anyPerson, capsOf, named, planOf } from "./group.fixture.ts";
 import { fitGroup, gapOf, welfare } from "./group.ts";
 import { createFitMemory, type FitPerson, type FittedRow } from "./session.ts";
-import { type FitPlace, OPEN_HALL, wayOf } from "./support-options.ts";
 import { createVariantCache } from "./variant-cache.ts";
 
 const SESSION = [
@@ -27,7 +28,7 @@ const SESSION = [
   "shift-and-press",
   "one-up-one-down",
 ].map(load);
-const NARROW: FitPlace = { chairs: 12, rail: 2, helpers: 1, pool: null };
+const NARROW: VenueResources = { chairs: 12, rail: 2, helpers: 1, pool: null };
 const library = createVariantCache();
 const memory = createFitMemory();
 const fit = (plan: FitPlan, people: readonly FitPerson[]) => fitGroup(plan, people, library, memory);
@@ -98,7 +99,7 @@ describe("a group and what the room has", () => {
         narrow.blocks.forEach((_, b) => {
           const ways = rows.flatMap(({ cells }) => {
             const choice = cells[b]?.choice;
-            return choice ? [wayOf(choice)] : [];
+            return choice ? [supportModeOf(choice)] : [];
           });
           expect(ways.filter((way) => way === "rail").length).toBeLessThanOrEqual(NARROW.rail);
           expect(ways.filter((way) => way === "helper").length).toBeLessThanOrEqual(NARROW.helpers);

@@ -2,8 +2,6 @@ import { runToCompletion } from "../run-to-completion.ts";
 import type { FitPlan } from "./fit-plan.ts";
 import { type CellOption, RESOURCES, type ResourceUse } from "./options.ts";
 import {
-  type ChosenWays,
-  chooseWays,
   createFitMemory,
   type FitMemory,
   type FitPerson,
@@ -12,6 +10,8 @@ import {
   type PersonOptions,
   personOptionsIncrementally,
   rowOf,
+  type SessionSelection,
+  selectOptions,
 } from "./session.ts";
 import { limitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
@@ -85,18 +85,18 @@ class Room {
     return RESOURCES.every((what) => takes[what] === 0 || taken[what] + takes[what] <= this.places[what]);
   }
 
-  private add({ chosen }: ChosenWays, times: 1 | -1): void {
+  private add({ chosen }: SessionSelection, times: 1 | -1): void {
     chosen.forEach(({ takes }, block) => {
       const taken = this.taken[block] as Counts;
       for (const what of RESOURCES) taken[what] += times * takes[what];
     });
   }
 
-  enter(ways: ChosenWays): void {
+  enter(ways: SessionSelection): void {
     this.add(ways, 1);
   }
 
-  leave(ways: ChosenWays): void {
+  leave(ways: SessionSelection): void {
     this.add(ways, -1);
   }
 
@@ -114,33 +114,34 @@ class Room {
   }
 }
 
-const keptOf = ({ worth, chosen }: Pick<ChosenWays, "worth" | "chosen">): number => worth / Math.max(1, chosen.length);
+const keptOf = ({ worth, chosen }: Pick<SessionSelection, "worth" | "chosen">): number => worth / Math.max(1, chosen.length);
 
 /** People in the order of their ids: the answer does not hang on how they are listed. */
 const byId = (a: PersonOptions, b: PersonOptions): number => (a.person.id < b.person.id ? -1 : 1);
 
 interface Shared {
-  readonly ways: Map<PersonOptions, ChosenWays>;
+  readonly ways: Map<PersonOptions, SessionSelection>;
   readonly good: number;
 }
 
 /** Good of everybody's ways. */
-const goodTogether = (ways: Iterable<ChosenWays>): number => [...ways].reduce((sum, each) => sum + welfare(keptOf(each)), 0);
+const goodTogether = (ways: Iterable<SessionSelection>): number =>
+  [...ways].reduce((sum, each) => sum + welfare(keptOf(each)), 0);
 
 /** What somebody chooses with what the room has left: their own best where there is room for all of it. */
-function chooseIn(room: Room, options: PersonOptions, alone: ChosenWays, { patient }: Effort): ChosenWays {
+function chooseIn(room: Room, options: PersonOptions, alone: SessionSelection, { patient }: Effort): SessionSelection {
   if (alone.chosen.every((option, block) => room.hasFor(block, option))) return alone;
-  return chooseWays(options, (block, option) => (room.hasFor(block, option) ? option.worth : null), patient);
+  return selectOptions(options, (block, option) => (room.hasFor(block, option) ? option.worth : null), patient);
 }
 
-type Alone = ReadonlyMap<PersonOptions, ChosenWays>;
+type Alone = ReadonlyMap<PersonOptions, SessionSelection>;
 
 /** Fits people one after another with what the room has left. */
 function inTurn(plan: FitPlan, order: readonly PersonOptions[], alone: Alone, effort: Effort): Shared {
   const room = new Room(plan);
-  const ways = new Map<PersonOptions, ChosenWays>();
+  const ways = new Map<PersonOptions, SessionSelection>();
   for (const options of order) {
-    const chosen = chooseIn(room, options, alone.get(options) as ChosenWays, effort);
+    const chosen = chooseIn(room, options, alone.get(options) as SessionSelection, effort);
     room.enter(chosen);
     ways.set(options, chosen);
   }
@@ -148,7 +149,7 @@ function inTurn(plan: FitPlan, order: readonly PersonOptions[], alone: Alone, ef
 }
 
 /** Whether one person has in some block what another would take at their best and does not have. */
-const standsInTheWay = (holds: ChosenWays, wants: ChosenWays, has: ChosenWays): boolean =>
+const standsInTheWay = (holds: SessionSelection, wants: SessionSelection, has: SessionSelection): boolean =>
   holds.chosen.some(({ takes }, block) =>
     RESOURCES.some((what) => {
       const wanted = (wants.chosen[block] as CellOption).takes[what] > (has.chosen[block] as CellOption).takes[what];
@@ -161,16 +162,16 @@ function* exchange(plan: FitPlan, shared: Shared, alone: Alone, effort: Effort):
   const ways = new Map(shared.ways);
   const room = new Room(plan);
   for (const each of ways.values()) room.enter(each);
-  const of = (options: PersonOptions) => ways.get(options) as ChosenWays;
-  const choose = (options: PersonOptions): ChosenWays => {
-    const chosen = chooseIn(room, options, alone.get(options) as ChosenWays, effort);
+  const of = (options: PersonOptions) => ways.get(options) as SessionSelection;
+  const choose = (options: PersonOptions): SessionSelection => {
+    const chosen = chooseIn(room, options, alone.get(options) as SessionSelection, effort);
     room.enter(chosen);
     return chosen;
   };
   const people = [...ways.keys()].sort(byId);
   for (const first of people)
     for (const second of people) {
-      if (first === second || !standsInTheWay(of(second), alone.get(first) as ChosenWays, of(first))) continue;
+      if (first === second || !standsInTheWay(of(second), alone.get(first) as SessionSelection, of(first))) continue;
       const before = [of(first), of(second)] as const;
       for (const each of before) room.leave(each);
       const after = [choose(first), choose(second)] as const;
@@ -199,13 +200,13 @@ function* shareOut(
   const count = Math.max(1, plan.blocks.length);
   const { capacity } = new Room(plan);
   const prices = plan.blocks.map(noneTaken);
-  const ownKept = (options: PersonOptions) => keptOf(alone.get(options) as ChosenWays);
+  const ownKept = (options: PersonOptions) => keptOf(alone.get(options) as SessionSelection);
   let bound = [...alone.values()].reduce((sum, { bound: most, chosen }) => sum + welfare(most / Math.max(1, chosen.length)), 0);
   const isScarce = ({ takes }: CellOption) => RESOURCES.some((what) => takes[what] > 0 && capacity[what] < people.length);
   const without = new Map(
     people
-      .filter((options) => (alone.get(options) as ChosenWays).chosen.some(isScarce))
-      .map((options) => [options, keptOf(chooseWays(options, (_, option) => (isScarce(option) ? null : option.worth)))]),
+      .filter((options) => (alone.get(options) as SessionSelection).chosen.some(isScarce))
+      .map((options) => [options, keptOf(selectOptions(options, (_, option) => (isScarce(option) ? null : option.worth)))]),
   );
   yield;
   const loses = (options: PersonOptions) => welfare(ownKept(options)) - welfare(without.get(options) ?? ownKept(options));
@@ -225,7 +226,7 @@ function* shareOut(
       const slope = welfareSlope(kept) / count;
       const priceOf = (block: number, { takes }: CellOption) =>
         RESOURCES.reduce((sum, what) => sum + takes[what] * (prices[block] as ResourceUse)[what], 0);
-      const chosen = chooseWays(options, (block, option) => option.worth - priceOf(block, option) / slope, effort.patient);
+      const chosen = selectOptions(options, (block, option) => option.worth - priceOf(block, option) / slope, effort.patient);
       room.enter(chosen);
       // The good is concave, so that it lies below its tangent wherever that is laid.
       value += welfare(kept) - slope * count * kept + slope * chosen.bound;
@@ -273,12 +274,12 @@ export function* fitGroupIncrementally(
 ): Generator<undefined, FittedGroup> {
   const scarce = limitedResources(plan.place, people.length);
   const everybody: PersonOptions[] = [];
-  const alone = new Map<PersonOptions, ChosenWays>();
+  const alone = new Map<PersonOptions, SessionSelection>();
   const ownRows: FittedRow[] = [];
   const room = new Room(plan);
   for (const person of people) {
     const options = yield* personOptionsIncrementally(plan, person, scarce, library, memory);
-    const ways = chooseWays(options, OWN_WORTH, effort.patient);
+    const ways = selectOptions(options, OWN_WORTH, effort.patient);
     everybody.push(options);
     alone.set(options, ways);
     room.enter(ways);
@@ -295,11 +296,11 @@ export function* fitGroupIncrementally(
   const left = new Room(plan);
   for (const ways of shared.ways.values()) left.enter(ways);
   const rows = everybody.map((options) => {
-    const ways = shared.ways.get(options) as ChosenWays;
+    const ways = shared.ways.get(options) as SessionSelection;
     left.leave(ways);
     const row = rowOf(options, ways, (block, option) => left.hasFor(block, option));
     left.enter(ways);
-    return { ...row, bound: Math.max(row.kept, (alone.get(options) as ChosenWays).bound / Math.max(1, row.cells.length)) };
+    return { ...row, bound: Math.max(row.kept, (alone.get(options) as SessionSelection).bound / Math.max(1, row.cells.length)) };
   });
   return { rows, good: shared.good, bound: shared.bound };
 }

@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { buildOf, USUAL_BODY } from "../body/build.ts";
 import { sidedColumn } from "../body/channels.ts";
+import type { OwnAid } from "../body/supports.ts";
 import { capsOfAids } from "../caps/aids.ts";
 import { AS_USUAL } from "../caps/answers.ts";
 import { capOf } from "../caps/cap.fixture.ts";
@@ -15,8 +16,9 @@ import { type Track, trackOf } from "../movement/track.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { seatedBody } from "../setup/seat-raise.ts";
 import { someOf } from "../test-size.fixture.ts";
+import { OPEN_HALL } from "../venues/resources.ts";
 import { fitCell } from "./cell.ts";
-import { limitedResources, OPEN_HALL, type OwnAid } from "./support-options.ts";
+import { limitedResources } from "./support-options.ts";
 import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
 const library = createVariantCache();

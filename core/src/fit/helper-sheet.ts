@@ -1,11 +1,11 @@
 import { risingDemand } from "../body/steadiness.ts";
-import { formatHold } from "../body/supports.ts";
+import { formatHandSupport } from "../body/supports.ts";
 import type { Cap } from "../caps/cap.ts";
 import { isStanding } from "../caps/cap-violations.ts";
 import { strictestNumber } from "../caps/effective.ts";
+import { supportModeOf } from "../movement/support-mode.ts";
 import type { VariantKind } from "../movement/variant.ts";
 import type { CellView } from "./cell-view.ts";
-import { wayOf } from "./support-options.ts";
 
 /** What somebody needs of a helper in one block, most urgent first. */
 export const HELP_KINDS = ["hand", "near", "rises", "sits", "hold"] as const;
@@ -53,8 +53,8 @@ function neededIn({ id, name, caps }: HelpedPerson, cell: CellView, before: Cell
   if (stands && caps.some(({ limit }) => limit.channel === "bothHandsStanding"))
     need("near", "both hands on fixed support while standing");
   if (cell.choice?.hold) {
-    const byHelper = wayOf(cell.choice) === "helper";
-    need(byHelper ? "hand" : "hold", formatHold(cell.choice.hold));
+    const byHelper = supportModeOf(cell.choice) === "helper";
+    need(byHelper ? "hand" : "hold", formatHandSupport(cell.choice.hold));
   }
   if (stands && cell.hold === null && cap !== null && cell.steadiness > cap - NEAR_THE_CAP)
     need("near", `balance demand ${cell.steadiness.toFixed(1)}, cap ${cap}`);

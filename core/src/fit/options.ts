@@ -1,9 +1,10 @@
 import { CAP_TOLERANCE } from "../caps/cap.ts";
 import { isStanding } from "../caps/cap-violations.ts";
-import type { Turn } from "../plan/count.ts";
+import { type SupportMode, supportModeOf } from "../movement/support-mode.ts";
+import type { Turn } from "../schedule/count.ts";
 import { type Pair, pairOf, SIDES, sideIndex } from "../side.ts";
 import { type CellSearch, type FoundVariant, handsUpShare } from "./cell-search.ts";
-import { type Way, wayCost, wayOf } from "./support-options.ts";
+import { supportModeCost } from "./support-options.ts";
 
 /** What of the room one way of doing a block takes. */
 export interface ResourceUse {
@@ -16,7 +17,7 @@ export const RESOURCES = ["rail", "helpers", "chairs"] as const satisfies readon
 /** One way of doing a block that a person's caps leave. */
 export interface CellOption {
   /** Rest and breathing along are ways of their own. */
-  readonly way: Way | "breathing" | "rest";
+  readonly way: SupportMode | "breathing" | "rest";
   /** Null at rest. */
   readonly form: FoundVariant | null;
   /** How much of the meant movement is kept, 0 to 1, less what the way costs. */
@@ -36,7 +37,7 @@ export interface Counted {
 
 const NOTHING: Pair = [0, 0];
 const NO_PLACE: ResourceUse = { rail: 0, helpers: 0, chairs: 0 };
-const takesOf = (way: Way): ResourceUse => ({
+const takesOf = (way: SupportMode): ResourceUse => ({
   rail: way === "rail" || way === "wall" ? 1 : 0,
   helpers: way === "helper" ? 1 : 0,
   chairs: way === "seated" || way === "chairBack" ? 1 : 0,
@@ -72,7 +73,12 @@ interface Spent {
 }
 
 /** The best forms of some ways for what they may spend: from any spending down to none. */
-function* bestBySpending(search: CellSearch, ways: readonly Way[], turns: readonly Turn[], counted: Counted): Generator<Spent> {
+function* bestBySpending(
+  search: CellSearch,
+  ways: readonly SupportMode[],
+  turns: readonly Turn[],
+  counted: Counted,
+): Generator<Spent> {
   for (const oneLeg of counted.oneLeg ? [true, false] : [true])
     for (let handsUp = 1; handsUp >= 0; handsUp -= 1 / HANDS_UP_PARTS) {
       const form = search.best(ways, { oneLeg, handsUp });
@@ -91,8 +97,8 @@ function* bestBySpending(search: CellSearch, ways: readonly Way[], turns: readon
  */
 function* bestOfTaking(
   search: CellSearch,
-  ways: readonly Way[],
-  free: readonly Way[],
+  ways: readonly SupportMode[],
+  free: readonly SupportMode[],
   turns: readonly Turn[],
   counted: Counted,
 ): Generator<Spent> {
@@ -119,11 +125,11 @@ function spentBy(form: FoundVariant, handsUpPart: number, turns: readonly Turn[]
 /** A form as one way of doing a block, at some of its rounds. */
 export function optionOf(form: FoundVariant, turns: readonly Turn[], handsUp = 0, rounds = form.rounds): CellOption {
   const some = rounds / form.rounds;
-  const way = wayOf(form.choice);
+  const way = supportModeOf(form.choice);
   return {
     way,
     form: some === 1 ? form : { ...form, rounds, fidelity: some * form.fidelity },
-    worth: some * form.fidelity - wayCost(way),
+    worth: some * form.fidelity - supportModeCost(way),
     onFeet: isStanding(form.choice.kind),
     ...spentBy(form, handsUp, turns, rounds),
     takes: takesOf(way),

@@ -1,13 +1,14 @@
+import { supportModeOf } from "../movement/support-mode.ts";
+import type { PinnedVariant } from "../plan/pinned-variant.ts";
 import type { FittedCell } from "./cell.ts";
-import type { FitHold, FitPlan } from "./fit-plan.ts";
+import type { FitPlan } from "./fit-plan.ts";
 import { type FittedGroup, fitGroupIncrementally, gapOf, PATIENT_EFFORT } from "./group.ts";
 import type { FitMemory, FitPerson } from "./session.ts";
-import { wayOf } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
 /** A fit that does the group more good, as what the instructor would have to hold people to. */
 export interface ImprovedFit {
-  readonly holds: readonly FitHold[];
+  readonly holds: readonly PinnedVariant[];
   /** How much more good it does, a share of what there is to gain. */
   readonly gain: number;
 }
@@ -23,12 +24,12 @@ export interface FitRefinement {
 /** A gain that is worth somebody's attention, a share of the group's good. */
 const WORTH_A_WORD = 0.001;
 
-const wayOfCell = ({ choice }: FittedCell): FitHold["way"] => (choice === null ? "rest" : wayOf(choice));
+const wayOfCell = ({ choice }: FittedCell): PinnedVariant["way"] => (choice === null ? "rest" : supportModeOf(choice));
 
 /** Where one fit does a block in another way than another fit, as holds. */
-const differences = (plan: FitPlan, before: FittedGroup, after: FittedGroup): FitHold[] =>
+const differences = (plan: FitPlan, before: FittedGroup, after: FittedGroup): PinnedVariant[] =>
   after.rows.flatMap(({ personId, cells }, i) =>
-    cells.flatMap((cell, b): FitHold[] => {
+    cells.flatMap((cell, b): PinnedVariant[] => {
       const was = before.rows[i]?.cells[b];
       const way = wayOfCell(cell);
       return was === undefined || wayOfCell(was) === way ? [] : [{ personId, blockId: plan.blocks[b]?.id ?? "", way }];

@@ -1,18 +1,20 @@
 import { buildOf, type MeasuredBody } from "../body/build.ts";
+import type { OwnAid } from "../body/supports.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { Cap } from "../caps/cap.ts";
 import { isStanding } from "../caps/cap-violations.ts";
 import { createMemo } from "../memo.ts";
-import type { Turn } from "../plan/count.ts";
+import type { PinnedVariant } from "../plan/pinned-variant.ts";
 import { runToCompletion } from "../run-to-completion.ts";
+import type { Turn } from "../schedule/count.ts";
 import { type Pair, pairOf, type Side, sideIndex } from "../side.ts";
 import { type BlockedBy, cellOnFeet, type FittedCell, restCell, variantCell } from "./cell.ts";
 import { CellSearch } from "./cell-search.ts";
-import type { FitBlock, FitHold, FitPlan } from "./fit-plan.ts";
+import type { FitBlock, FitPlan } from "./fit-plan.ts";
 import { optimizeSession, type SessionBlock, type SessionLimits } from "./optimize-session.ts";
 import { type CellOption, type Counted, optionOf, optionsOf, RESOURCES, REST_OPTION } from "./options.ts";
 import { isOverSession, MINUTES_CHANNELS, SESSION_SUMS, sessionLimits, sessionUseOf } from "./session-limits.ts";
-import { type LimitedResources, limitedResources, type OwnAid } from "./support-options.ts";
+import { type LimitedResources, limitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
 /** A person as the fit needs them. */
@@ -131,7 +133,7 @@ const minutesOf = ({ caps }: FitPerson, { place }: FitPlan): { readonly cap: Cap
 
 /** The options that the instructor's word leaves; all of them where caps leave none of what they asked for. */
 function heldTo(
-  way: FitHold["way"],
+  way: PinnedVariant["way"],
   search: CellSearch,
   all: readonly CellOption[],
   turns: readonly Turn[],
@@ -226,7 +228,7 @@ export function* personOptionsIncrementally(
 }
 
 /** What a person does in each block: the chosen options and what is said of them. */
-export interface ChosenWays {
+export interface SessionSelection {
   readonly chosen: readonly CellOption[];
   /** Summed over the blocks, changes taken off. */
   readonly worth: number;
@@ -243,7 +245,7 @@ export const OWN_WORTH: Worth = (_, { worth }) => worth;
  * @param worth what each way is worth; rest is always there
  * @param patient whether nobody waits for it
  */
-export function chooseWays({ blocks, limits }: PersonOptions, worth: Worth = OWN_WORTH, patient = false): ChosenWays {
+export function selectOptions({ blocks, limits }: PersonOptions, worth: Worth = OWN_WORTH, patient = false): SessionSelection {
   const open = blocks.map(({ options }, b) => options.filter((option) => option.way === "rest" || worth(b, option) !== null));
   const session = blocks.map(
     ({ block, roomChanges: changes }, b): SessionBlock => ({
@@ -337,7 +339,7 @@ function pressing({ person, blocks }: PersonOptions): readonly Cap[] {
 /** A person's row from the ways that were chosen. @param isOpen whether the room had a place for a way of a block */
 export function rowOf(
   options: PersonOptions,
-  { chosen, worth, bound }: ChosenWays,
+  { chosen, worth, bound }: SessionSelection,
   isOpen: (block: number, option: CellOption) => boolean = () => true,
 ): FittedRow {
   const { person, blocks } = options;
@@ -367,7 +369,7 @@ export function* fitPersonIncrementally(
   memory: FitMemory = createFitMemory(),
 ): Generator<undefined, FittedRow> {
   const options = yield* personOptionsIncrementally(plan, person, limitedResources(plan.place, 1), library, memory);
-  return rowOf(options, chooseWays(options));
+  return rowOf(options, selectOptions(options));
 }
 
 /** Fits one person to every block of a plan in one go. */

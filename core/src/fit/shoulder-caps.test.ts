@@ -11,8 +11,9 @@ import { type Track, trackOf } from "../movement/track.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { SIDES } from "../side.ts";
 import { cases } from "../test-size.fixture.ts";
+import { OPEN_HALL } from "../venues/resources.ts";
 import { fitCell } from "./cell.ts";
-import { limitedResources, OPEN_HALL } from "./support-options.ts";
+import { limitedResources } from "./support-options.ts";
 import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
 /** Without what the shoulder girdle does: the trunk's direction is told from the line of the shoulders. */

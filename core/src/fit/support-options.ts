@@ -1,99 +1,17 @@
 import { type Build, canStand } from "../body/build.ts";
-import { HOLDS, type Hold } from "../body/supports.ts";
-import { LAND_VARIANT_KINDS, type VariantKind, type VariantSpec } from "../movement/variant.ts";
-import type { Room } from "../places/place.ts";
-
-/** What there is to hold on to and to sit on where a group moves. */
-export interface FitPlace {
-  /** Chairs to sit on; in a pool the chairs for the water, which only those sit on who cannot stand. */
-  readonly chairs: number;
-  /** How many of them have arms to push up from. */
-  readonly armchairs?: number;
-  /** People who can stand at the rail, or at the wall of a pool, at a time. */
-  readonly rail: number;
-  /** Helpers, each with a hand for one person at a time. */
-  readonly helpers: number;
-  /** The pool that everybody is in; null on land. */
-  readonly pool: { readonly temperature: number | null } | null;
-}
-
-/** Metres of rail that one person takes. */
-export const RAIL_PLACE = 0.8;
-
-/** Chairs, or places to hold on, where nobody has counted them. */
-const UNCOUNTED = 200;
-
-/** A hall with a chair and a place at the rail for everybody, and nobody to help. */
-export const OPEN_HALL: FitPlace = { chairs: UNCOUNTED, armchairs: UNCOUNTED, rail: UNCOUNTED, helpers: 0, pool: null };
-
-/**
- * What a group has to hold on to and to sit on.
- *
- * @param room null where nobody has described it: chairs and a rail for everybody
- */
-export function fitPlaceOf(
-  room: Pick<Room, "chairs" | "rail" | "poolLength" | "poolChairs" | "water"> | null,
-  { inWater, helpers }: { readonly inWater: boolean; readonly helpers: number },
-): FitPlace {
-  const pool = inWater ? { temperature: room?.water ?? null } : null;
-  if (room === null) return { ...OPEN_HALL, chairs: inWater ? 0 : OPEN_HALL.chairs, helpers, pool };
-  // The wall of a pool can be held all along its length, on both sides.
-  const rail = Math.floor((inWater ? 2 * (room.poolLength ?? 0) : (room.rail ?? 0)) / RAIL_PLACE + 1e-9);
-  const chairs = inWater ? room.poolChairs : room.chairs.reduce((sum, { count }) => sum + count, 0);
-  const armchairs = inWater ? 0 : room.chairs.reduce((sum, { count, arms }) => sum + (arms === true ? count : 0), 0);
-  return { chairs, armchairs, rail: inWater && room.poolLength === null ? UNCOUNTED : rail, helpers, pool };
-}
-
-/** What a person brings to hold on to. */
-export const OWN_AIDS = ["frame", "stick"] as const;
-export type OwnAid = (typeof OWN_AIDS)[number];
-
-/**
- * Ways to do a block that differ in what they take of the room, least supported first. Of two that keep as much the one
- * listed first wins.
- */
-export const WAYS = ["standing", "aid", "rail", "chairBack", "helper", "seated", "water", "wall"] as const;
-export type Way = (typeof WAYS)[number];
-
-const WAY_LABELS: Readonly<Record<Way, string>> = {
-  standing: "standing without support",
-  aid: "standing with own aid",
-  rail: "standing at the rail",
-  chairBack: "standing behind the chair",
-  helper: "standing with a helper's hand",
-  seated: "seated",
-  water: "in the water without support",
-  wall: "at the wall of the pool",
-};
-export const wayLabel = (way: Way): string => WAY_LABELS[way];
+import { HAND_SUPPORTS, type HandSupport, type OwnAid } from "../body/supports.ts";
+import { SUPPORT_MODES, type SupportMode } from "../movement/support-mode.ts";
+import { LAND_VARIANT_KINDS, type VariantKind } from "../movement/variant.ts";
+import type { VenueResources } from "../venues/resources.ts";
 
 /** What a way costs beside what is kept of a movement: a chair back can tip, and a helper's hand is soon wanted elsewhere. */
-const COSTS: Readonly<Partial<Record<Way, number>>> = { chairBack: 0.05, helper: 0.05 };
-export const wayCost = (way: Way): number => COSTS[way] ?? 0;
-
-/** The way that a form is done in. */
-export function wayOf({ kind, hold }: Pick<VariantSpec, "kind" | "hold">): Way {
-  if (kind === "seated") return "seated";
-  if (kind === "water") return hold === null ? "water" : "wall";
-  if (hold === null) return "standing";
-  switch (hold.by) {
-    case "frame":
-    case "stick":
-      return "aid";
-    case "fingertips":
-      return "rail";
-    case "armrests":
-      // They stand on their own feet; the chair is there anyhow.
-      return "standing";
-    default:
-      return hold.by;
-  }
-}
+const COSTS: Readonly<Partial<Record<SupportMode, number>>> = { chairBack: 0.05, helper: 0.05 };
+export const supportModeCost = (way: SupportMode): number => COSTS[way] ?? 0;
 
 /** The kinds of form and the holds that there are for one person in one place. */
 export interface SupportOptions {
   readonly kinds: readonly VariantKind[];
-  readonly holds: readonly Hold[];
+  readonly holds: readonly HandSupport[];
   /** Whether there are chairs with arms. */
   readonly armrests: boolean;
   /** Whether chairs stand in the water. */
@@ -101,9 +19,9 @@ export interface SupportOptions {
 }
 
 /** A hall with a rail for one hand. */
-export const HALL_OFFERS: SupportOptions = {
+export const HALL_SUPPORT_OPTIONS: SupportOptions = {
   kinds: LAND_VARIANT_KINDS,
-  holds: HOLDS.filter(({ by, hand }) => by === "rail" && hand !== "both"),
+  holds: HAND_SUPPORTS.filter(({ by, hand }) => by === "rail" && hand !== "both"),
   armrests: true,
   inWater: false,
 };
@@ -116,7 +34,7 @@ export interface LimitedResources {
 }
 
 /** What so many people may run short of. */
-export const limitedResources = (place: FitPlace, people: number): LimitedResources => ({
+export const limitedResources = (place: VenueResources, people: number): LimitedResources => ({
   rail: place.rail < people,
   helpers: place.helpers < people,
   chairs: place.chairs < people,
@@ -126,9 +44,14 @@ export const limitedResources = (place: FitPlace, people: number): LimitedResour
  * What a place and a person's own aids offer. A chair back can tip: it is only offered where there is no place at the
  * rail for everybody. In a pool those who cannot stand are belted to a chair, and nobody else is.
  */
-export function offersOf(place: FitPlace, aids: readonly OwnAid[], scarce: LimitedResources, build: Build): SupportOptions {
+export function supportOptions(
+  place: VenueResources,
+  aids: readonly OwnAid[],
+  scarce: LimitedResources,
+  build: Build,
+): SupportOptions {
   const onLand = place.pool === null;
-  const there = ({ by }: Hold): boolean => {
+  const there = ({ by }: HandSupport): boolean => {
     switch (by) {
       case "rail":
         return place.rail > 0;
@@ -152,21 +75,21 @@ export function offersOf(place: FitPlace, aids: readonly OwnAid[], scarce: Limit
     : canStand(build)
       ? (["water"] as const)
       : seats;
-  return { kinds, holds: HOLDS.filter(there), armrests: onLand && (place.armchairs ?? 0) > 0, inWater: !onLand };
+  return { kinds, holds: HAND_SUPPORTS.filter(there), armrests: onLand && (place.armchairs ?? 0) > 0, inWater: !onLand };
 }
 
 /**
  * Ways that take the same of the room, where it can run short: a session chooses between such groups, and within one the
  * best form wins.
  */
-export function wayGroups(scarce: LimitedResources): readonly (readonly Way[])[] {
-  const takes = (way: Way): string => {
+export function supportModeGroups(scarce: LimitedResources): readonly (readonly SupportMode[])[] {
+  const takes = (way: SupportMode): string => {
     if (way === "rail" || way === "wall") return scarce.rail ? "rail" : "";
     if (way === "helper") return scarce.helpers ? "helper" : "";
     return way === "chairBack" ? "chair" : "";
   };
-  const groups = new Map<string, Way[]>();
-  for (const way of WAYS) {
+  const groups = new Map<string, SupportMode[]>();
+  for (const way of SUPPORT_MODES) {
     const key = `${way === "seated"} ${takes(way)}`;
     groups.set(key, [...(groups.get(key) ?? []), way]);
   }

@@ -2,10 +2,10 @@ import fc from "fast-check";
 import { expect, test } from "vitest";
 import { load } from "../movement/library.fixture.ts";
 import { cases } from "../test-size.fixture.ts";
+import { OPEN_HALL } from "../venues/resources.ts";
 import { anyPerson, named, planOf } from "./group.fixture.ts";
 import { fitGroup } from "./group.ts";
 import { createFitMemory } from "./session.ts";
-import { OPEN_HALL } from "./support-options.ts";
 import { createVariantCache } from "./variant-cache.ts";
 
 const plan = planOf(["side-weight-shift", "one-leg-toe-near"].map(load), OPEN_HALL);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { column, MIDLINE_RANGES, ROW_WIDTH, SIDED_RANGES, sidedColumn } from "../body/channels.ts";
 import { isRising } from "../body/pose.ts";
-import { formatHold, HOLDS, type Hold, ON_ARMRESTS } from "../body/supports.ts";
+import { formatHandSupport, HAND_SUPPORTS, type HandSupport, ON_ARMRESTS } from "../body/supports.ts";
 import { SIDES, type Side } from "../side.ts";
 import { anatomyProblems } from "./anatomy.ts";
 import { movementProblems, wordProblems } from "./check.ts";
@@ -23,12 +23,12 @@ const BODIES = [
 const WATERLINE = 0.6;
 
 /** Toe down and high stance are tried with one hand on the rail; the other ways to hold on once each. */
-const isOther = (hold: Hold | null): boolean => hold !== null && (hold.by !== "rail" || hold.hand === "both");
+const isOther = (hold: HandSupport | null): boolean => hold !== null && (hold.by !== "rail" || hold.hand === "both");
 
 function everyForm(movement: Movement): { choice: VariantSpec; name: string }[] {
   const { vary } = movement;
   return VARIANT_KINDS.filter((kind) => (movement.forms[kind] ?? false) !== false).flatMap((kind) =>
-    (kind === "supported" ? (rises(movement) ? [ON_ARMRESTS] : HOLDS) : [null]).flatMap((hold) =>
+    (kind === "supported" ? (rises(movement) ? [ON_ARMRESTS] : HAND_SUPPORTS) : [null]).flatMap((hold) =>
       (vary.toeDown && kind !== "seated" && !isOther(hold) ? [false, true] : [false]).flatMap((toeDown) =>
         (vary.depth && kind !== "seated" && !isOther(hold)
           ? (["middle", "high", "low"] as const)
@@ -38,7 +38,7 @@ function everyForm(movement: Movement): { choice: VariantSpec; name: string }[] 
             choice: { ...FULL_STANDING_VARIANT, kind, hold, toeDown, depth, arms },
             name: [
               kind,
-              hold && formatHold(hold),
+              hold && formatHandSupport(hold),
               toeDown && "toe down",
               depth !== "middle" && depth,
               arms === "right" && "one arm",

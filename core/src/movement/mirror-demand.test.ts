@@ -3,7 +3,7 @@ import { describe, expect, test } from "vitest";
 import { anyBody } from "../body/any-build.fixture.ts";
 import { buildOf, USUAL_BODY, USUAL_BUILD } from "../body/build.ts";
 import { MIDLINE_RANGES, SIDED_RANGES, type SidedColumn, sidedColumn, VALUE_WIDTH } from "../body/channels.ts";
-import { HOLDS } from "../body/supports.ts";
+import { HAND_SUPPORTS } from "../body/supports.ts";
 import { cases } from "../test-size.fixture.ts";
 import { type Demand, readDemand } from "./demand.ts";
 import { loadAll } from "./library.fixture.ts";
@@ -16,7 +16,7 @@ const size = fc.integer({ min: 1, max: 8 });
 const anyChoice: fc.Arbitrary<VariantSpec> = fc
   .record({
     kind: fc.constantFrom(...VARIANT_KINDS),
-    hold: fc.constantFrom(...HOLDS),
+    hold: fc.constantFrom(...HAND_SUPPORTS),
     depth: fc.constantFrom(...DEPTHS),
     toeDown: fc.boolean(),
     arms: fc.constantFrom("both", "left", "right"),

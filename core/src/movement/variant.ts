@@ -1,4 +1,4 @@
-import { type Hold, holdsWith, SUPPORT_NAMES } from "../body/supports.ts";
+import { type HandSupport, holdsWith, SUPPORT_NAMES } from "../body/supports.ts";
 import { otherSide, type Side } from "../side.ts";
 
 export const VARIANT_KINDS = ["standing", "supported", "seated", "water"] as const;
@@ -40,7 +40,7 @@ export const evenSizes = (size: number): Sizes => ({ armLeft: size, armRight: si
 export interface VariantSpec {
   readonly kind: VariantKind;
   /** What is held and with which hand; only when supported or in water. */
-  readonly hold: Hold | null;
+  readonly hold: HandSupport | null;
   readonly depth: Depth;
   /** Whether a foot that would lift keeps its toe on the floor. */
   readonly toeDown: boolean;
@@ -84,7 +84,7 @@ const HANDS = ["left", "right", "both"] as const;
 const HOLD_CODES = SUPPORT_NAMES.length * HANDS.length + 1;
 const SIZE_CODES = FULL_SIZE + 1;
 
-const holdCode = (hold: Hold | null): number =>
+const holdCode = (hold: HandSupport | null): number =>
   hold === null ? 0 : 1 + SUPPORT_NAMES.indexOf(hold.by) * HANDS.length + HANDS.indexOf(hold.hand);
 
 /** All choices have numbers below this. */

@@ -1,6 +1,6 @@
 import * as v from "valibot";
+import { OWN_AIDS } from "../body/supports.ts";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
-import { OWN_AIDS } from "../fit/support-options.ts";
 
 /** Facts that everybody in class may need at once; only those a person has agreed to are written down. */
 export const EMERGENCY_FACTS = [

@@ -1,6 +1,6 @@
-import type { FitHold } from "../fit/fit-plan.ts";
 import type { Side } from "../side.ts";
 import { type BlockChange, changeBlock, newBlockId } from "./change-block.ts";
+import type { PinnedVariant } from "./pinned-variant.ts";
 import type { PlanContent } from "./plan.ts";
 import { type PlanItem, ROUNDS, switchItemSide } from "./plan-item.ts";
 import { BREATH_SECONDS, type TeachingStyle } from "./style.ts";
@@ -55,7 +55,7 @@ export const duplicateItem = (id: string): PlanEdit =>
 
 /** Holds a person to one way of doing a block, or lets the fit choose again. @param way null for the fit's choice */
 export const holdTo =
-  (personId: string, blockId: string, way: FitHold["way"] | null): PlanEdit =>
+  (personId: string, blockId: string, way: PinnedVariant["way"] | null): PlanEdit =>
   (content) => {
     const others = content.holds.filter((hold) => hold.personId !== personId || hold.blockId !== blockId);
     return { ...content, holds: way === null ? others : [...others, { personId, blockId, way }] };
@@ -63,7 +63,7 @@ export const holdTo =
 
 /** Holds several people to a way of doing several blocks. */
 export const holdAllTo =
-  (holds: readonly FitHold[]): PlanEdit =>
+  (holds: readonly PinnedVariant[]): PlanEdit =>
   (content) =>
     holds.reduce((held, { personId, blockId, way }) => holdTo(personId, blockId, way)(held), content);
 

@@ -1,12 +1,12 @@
 import * as v from "valibot";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
-import type { FitHold } from "../fit/fit-plan.ts";
-import { WAYS } from "../fit/support-options.ts";
 import { PHASES } from "../movement/format.ts";
+import { SUPPORT_MODES } from "../movement/support-mode.ts";
 import type { FloorPlace } from "../setup/standing-places.ts";
 import { SIDES } from "../side.ts";
-import { SESSION_PURPOSES, type SessionPurpose } from "./content.ts";
+import type { PinnedVariant } from "./pinned-variant.ts";
 import { FACINGS, type PlanItem, ROUNDS, TALK } from "./plan-item.ts";
+import { SESSION_PURPOSES, type SessionPurpose } from "./purpose.ts";
 import { BREATH_SECONDS, type TeachingStyle, TeachingStyleSchema, USUAL_STYLE } from "./style.ts";
 
 /** What an instructor writes: the blocks, the style they are taught in, the pace and what the session is for. */
@@ -18,7 +18,7 @@ export interface PlanContent {
   /** Null where nobody has said. */
   readonly purpose: SessionPurpose | null;
   /** Who does which block in which way, by the instructor's word and within their caps. */
-  readonly holds: readonly FitHold[];
+  readonly holds: readonly PinnedVariant[];
   /** Where the instructor moved people to; everybody else stands by need. */
   readonly places: readonly PersonPlace[];
 }
@@ -82,7 +82,7 @@ const MOST_HOLDS = 400;
 const HoldSchema = v.strictObject({
   personId: v.pipe(v.string(), v.maxLength(60)),
   blockId: v.pipe(v.string(), v.maxLength(40)),
-  way: v.picklist([...WAYS, "rest"], "This setting is not available for a movement. Choose another."),
+  way: v.picklist([...SUPPORT_MODES, "rest"], "This setting is not available for a movement. Choose another."),
 });
 
 const along = v.pipe(v.number("A place is in metres."), v.minValue(0), v.maxValue(60));

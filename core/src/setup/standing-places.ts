@@ -1,5 +1,5 @@
-import { RAIL_PLACE } from "../fit/support-options.ts";
-import type { Room } from "../places/place.ts";
+import { RAIL_SPACE } from "../venues/resources.ts";
+import type { Venue } from "../venues/venue.ts";
 
 /** A place on the floor, metres: `x` from the instructor's wall into the room, `z` from its left as the instructor sees it. */
 export interface FloorPlace {
@@ -23,7 +23,7 @@ const USUAL_POOL_WIDTH = 4;
 
 /** The floor of a room or of its pool; null where nobody has measured it. */
 export function floorOf(
-  room: Pick<Room, "floorLength" | "floorWidth" | "rail" | "poolLength" | "shallow" | "deep"> | null,
+  room: Pick<Venue, "floorLength" | "floorWidth" | "rail" | "poolLength" | "shallow" | "deep"> | null,
   inWater: boolean,
 ): Floor | null {
   if (room === null) return null;
@@ -139,8 +139,8 @@ export function standingPlaces(
     (a, b) => b.atRail - a.atRail || Number(b.near) - Number(a.near) || b.helped - a.helped || (a.id < b.id ? -1 : 1),
   );
   for (const person of inOrder) {
-    const alongRail = Array.from({ length: Math.floor(floor.rail / RAIL_PLACE) }, (_, i) => ({
-      x: FIRST_ROW / 2 + (i + 0.5) * RAIL_PLACE,
+    const alongRail = Array.from({ length: Math.floor(floor.rail / RAIL_SPACE) }, (_, i) => ({
+      x: FIRST_ROW / 2 + (i + 0.5) * RAIL_SPACE,
       z: floor.width - FROM_RAIL,
     })).filter(({ x }) => x < floor.length);
     const deep = person.depth === null ? null : whereDeep(floor, person.depth);

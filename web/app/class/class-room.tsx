@@ -4,9 +4,9 @@ import { type ClassEvent, classState, signLabel } from "@able-tide/core/class/ev
 import { fitsDue } from "@able-tide/core/class/refit";
 import { classSteps, roundAt } from "@able-tide/core/class/steps";
 import { variantWords } from "@able-tide/core/movement/variant-words";
-import type { EmergencyCard } from "@able-tide/core/places/place";
-import { formatMinutes } from "@able-tide/core/plan/time";
+import { formatMinutes } from "@able-tide/core/schedule/time";
 import { otherSide } from "@able-tide/core/side";
+import type { EmergencyCard } from "@able-tide/core/venues/venue";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useRevalidator } from "react-router";
 import { KeysSheet, useKeys } from "../kit/keys-sheet.tsx";

@@ -1,5 +1,5 @@
-import type { EmergencyCard } from "@able-tide/core/places/place";
 import { STOP_FIRST, STOP_SIGNS } from "@able-tide/core/reference/stop-signs";
+import type { EmergencyCard } from "@able-tide/core/venues/venue";
 import { Dialog } from "radix-ui";
 
 interface Props {

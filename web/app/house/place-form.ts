@@ -1,4 +1,4 @@
-import { EmergencyCard, type PlaceInput } from "@able-tide/core/places/place";
+import { EmergencyCard, type VenueInput } from "@able-tide/core/venues/venue";
 import * as v from "valibot";
 
 const metres = (most: number) =>
@@ -68,7 +68,7 @@ export const PlaceForm = v.pipe(
     ({ shallow, deep }) => shallow === undefined || deep === undefined || shallow <= deep,
     "The shallow end is deeper than the deep end. Swap the two depths.",
   ),
-  v.transform((fields): { version: number; place: PlaceInput } => ({
+  v.transform((fields): { version: number; place: VenueInput } => ({
     version: fields.version,
     place: {
       name: fields.name,

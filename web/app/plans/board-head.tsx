@@ -1,4 +1,4 @@
-import { formatMinutes } from "@able-tide/core/plan/time";
+import { formatMinutes } from "@able-tide/core/schedule/time";
 import { Children, type ReactNode } from "react";
 import { Link } from "react-router";
 import { formatDay } from "../days.ts";

@@ -1,7 +1,6 @@
 import type { MeasuredBody } from "@able-tide/core/body/build";
 import type { Cap } from "@able-tide/core/caps/cap";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
-import { readContent } from "@able-tide/core/plan/content";
 import {
   addMovement,
   addRepetitions,
@@ -17,9 +16,10 @@ import {
   switchOneSide,
   updateItem,
 } from "@able-tide/core/plan/edit-plan";
-import type { PlanSchedule } from "@able-tide/core/plan/schedule-plan";
-import type { PlanSetting } from "@able-tide/core/plan/setting";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
+import { readContent } from "@able-tide/core/planner/content";
+import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
+import type { PlanSchedule } from "@able-tide/core/schedule/schedule-plan";
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { KeysSheet, useKeys } from "../kit/keys-sheet.tsx";

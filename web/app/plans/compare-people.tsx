@@ -1,5 +1,5 @@
 import { taughtName } from "@able-tide/core/movement/format";
-import type { ScheduledItem } from "@able-tide/core/plan/schedule-plan";
+import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { percent } from "../kit/percent.ts";

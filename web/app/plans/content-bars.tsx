@@ -1,5 +1,6 @@
-import { type ContentReading, contentLabel, PURPOSE_SHARE, type SessionPurpose } from "@able-tide/core/plan/content";
-import { formatMinutes } from "@able-tide/core/plan/time";
+import { contentLabel, type SessionPurpose } from "@able-tide/core/plan/purpose";
+import { type ContentReading, PURPOSE_SHARE } from "@able-tide/core/planner/content";
+import { formatMinutes } from "@able-tide/core/schedule/time";
 import { memo } from "react";
 
 interface Props {

@@ -1,8 +1,8 @@
 import type { ImprovedFit } from "@able-tide/core/fit/refine-fit";
-import type { FitPlace } from "@able-tide/core/fit/support-options";
+import type { VenueResources } from "@able-tide/core/venues/resources";
 
 /** Rail and helpers that there are, in a few words. */
-export function formatSupportOptions({ rail, helpers, pool }: FitPlace): string {
+export function formatSupportOptions({ rail, helpers, pool }: VenueResources): string {
   const many = rail >= 100 ? "enough for everyone" : String(rail);
   return `${pool ? "wall" : "rail"} ${many}, helpers ${helpers}`;
 }

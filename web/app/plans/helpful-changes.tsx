@@ -1,7 +1,7 @@
 import type { FitPerson } from "@able-tide/core/fit/session";
 import type { Movement } from "@able-tide/core/movement/format";
-import type { HelpfulChange } from "@able-tide/core/plan/best-change";
-import type { PlanSetting } from "@able-tide/core/plan/setting";
+import type { HelpfulChange } from "@able-tide/core/planner/best-change";
+import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 import { Dialog } from "radix-ui";
 import { memo, useEffect, useRef, useState } from "react";
 import { Button } from "../kit/button.tsx";

@@ -1,5 +1,5 @@
 import { type Movement, PHASES, taughtName } from "@able-tide/core/movement/format";
-import { contentLabel } from "@able-tide/core/plan/content";
+import { contentLabel } from "@able-tide/core/plan/purpose";
 import { sentenceCase } from "@able-tide/core/sentence-case";
 import { Plus } from "lucide-react";
 import { memo, type Ref, useState } from "react";

@@ -1,4 +1,4 @@
-import { formatMinutes } from "@able-tide/core/plan/time";
+import { formatMinutes } from "@able-tide/core/schedule/time";
 import { Link } from "react-router";
 import type { PlanOutline } from "../../server/plans/outline.ts";
 import { formatDay, shortDay } from "../days.ts";

@@ -1,6 +1,6 @@
 import { type CellView, formatWhy } from "@able-tide/core/fit/cell-view";
-import type { FitHold } from "@able-tide/core/fit/fit-plan";
-import { wayLabel } from "@able-tide/core/fit/support-options";
+import { supportModeLabel } from "@able-tide/core/movement/support-mode";
+import type { PinnedVariant } from "@able-tide/core/plan/pinned-variant";
 import { sentenceCase } from "@able-tide/core/sentence-case";
 import { memo } from "react";
 import { percent } from "../kit/percent.ts";
@@ -13,13 +13,13 @@ interface Props {
   readonly explained: ExplainAnswer | null;
   readonly without: WithoutAnswer | null;
   /** The way the instructor chose; null for the fit's choice. */
-  readonly held: FitHold["way"] | null;
-  readonly hold: (way: FitHold["way"] | null) => void;
+  readonly held: PinnedVariant["way"] | null;
+  readonly hold: (way: PinnedVariant["way"] | null) => void;
   readonly askWithout: (capId: string) => void;
   readonly blockName: (blockId: string) => string;
 }
 
-const optionLabel = (way: FitHold["way"]): string => (way === "rest" ? "rest" : wayLabel(way));
+const optionLabel = (way: PinnedVariant["way"]): string => (way === "rest" ? "rest" : supportModeLabel(way));
 
 /** What would be without a cap, for the talk with whoever set it. */
 function IfItWereGone({ without, blockName }: { without: WithoutAnswer; blockName: (blockId: string) => string }) {

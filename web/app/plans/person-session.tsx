@@ -1,5 +1,5 @@
 import type { Cap } from "@able-tide/core/caps/cap";
-import type { ScheduledItem } from "@able-tide/core/plan/schedule-plan";
+import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { memo } from "react";
 import { Link } from "react-router";
 import { ComparePeople } from "./compare-people.tsx";

@@ -1,10 +1,10 @@
-import { contentLabel, SESSION_PURPOSES } from "@able-tide/core/plan/content";
-import { roundsOnSides } from "@able-tide/core/plan/count";
 import { setPurpose, setStyle } from "@able-tide/core/plan/edit-plan";
-import type { FixInput } from "@able-tide/core/plan/fixes";
-import { schedulePlan } from "@able-tide/core/plan/schedule-plan";
+import { contentLabel, SESSION_PURPOSES } from "@able-tide/core/plan/purpose";
 import { styleDifferences, type TeachingStyle } from "@able-tide/core/plan/style";
-import { formatMinutes } from "@able-tide/core/plan/time";
+import type { FixInput } from "@able-tide/core/planner/fixes";
+import { roundsOnSides } from "@able-tide/core/schedule/count";
+import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
+import { formatMinutes } from "@able-tide/core/schedule/time";
 import { sentenceCase } from "@able-tide/core/sentence-case";
 import { Dialog } from "radix-ui";
 import { memo, useState } from "react";

@@ -1,6 +1,6 @@
-import type { Fix } from "@able-tide/core/plan/fixes";
-import type { PlanIssue } from "@able-tide/core/plan/plan-issues";
 import type { PlanItem } from "@able-tide/core/plan/plan-item";
+import type { Fix } from "@able-tide/core/planner/fixes";
+import type { PlanIssue } from "@able-tide/core/planner/plan-issues";
 import { ChevronRight } from "lucide-react";
 import { Popover } from "radix-ui";
 import type { Ref } from "react";

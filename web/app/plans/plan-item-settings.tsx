@@ -2,8 +2,8 @@ import { WATER_EQUIPMENT, WATER_EQUIPMENT_NAMES } from "@able-tide/core/body/wat
 import { PHASES } from "@able-tide/core/movement/format";
 import type { BlockChange } from "@able-tide/core/plan/change-block";
 import { TALK } from "@able-tide/core/plan/plan-item";
-import type { ScheduledItem } from "@able-tide/core/plan/schedule-plan";
 import { BREATH_SECONDS } from "@able-tide/core/plan/style";
+import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Minus, Plus, Trash2 } from "lucide-react";
 import { type ReactNode, useState } from "react";
 

@@ -1,4 +1,4 @@
-import { difference, SIDE_COUNTS, SIDES_DIFFER, type SideTotals } from "@able-tide/core/plan/balance";
+import { difference, SIDE_COUNTS, SIDES_DIFFER, type SideTotals } from "@able-tide/core/planner/side-balance";
 import { sentenceCase } from "@able-tide/core/sentence-case";
 
 /** Left and right of everything that is counted, always in sight; a mark where they are apart. */

@@ -1,5 +1,5 @@
 import type { CellView } from "@able-tide/core/fit/cell-view";
-import { wayOf } from "@able-tide/core/fit/support-options";
+import { supportModeOf } from "@able-tide/core/movement/support-mode";
 
 /** Who holds on to what in one block. */
 export interface SupportNeeds {
@@ -12,7 +12,7 @@ export interface SupportNeeds {
 /** @param cells each person's cell of the block, with their name */
 export function handsNeeded(cells: readonly { readonly name: string; readonly cell: CellView | undefined }[]): SupportNeeds {
   const doing = (...ways: string[]) =>
-    cells.flatMap(({ name, cell }) => (cell?.choice && ways.includes(wayOf(cell.choice)) ? [name] : []));
+    cells.flatMap(({ name, cell }) => (cell?.choice && ways.includes(supportModeOf(cell.choice)) ? [name] : []));
   return { rail: doing("rail", "wall"), helper: doing("helper"), other: doing("chairBack", "aid") };
 }
 

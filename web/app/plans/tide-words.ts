@@ -1,5 +1,5 @@
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
-import type { PlanAnalysis } from "@able-tide/core/plan/analyze-plan";
+import type { PlanAnalysis } from "@able-tide/core/planner/analyze-plan";
 
 /** The tide of a plan as words: each movement's demand, and what standing up and sitting down between them asks. */
 export const formatTide = (blocks: readonly { readonly movement: Movement }[], { steadiness, rising }: PlanAnalysis): string =>

@@ -1,9 +1,9 @@
-import { formatTransitionProblem, type Seam } from "@able-tide/core/plan/join";
-import { HAZARD_WORDS } from "@able-tide/core/plan/links";
-import { formatState } from "@able-tide/core/plan/state";
+import { formatTransitionProblem, type Transition } from "@able-tide/core/schedule/plan-transitions";
+import { formatState } from "@able-tide/core/schedule/state";
+import { HAZARD_WORDS } from "@able-tide/core/schedule/transition-steps";
 
 /** How a block is reached from the one before: its links with their seconds, and what the helper is ready for. */
-export function TransitionSteps({ seam, title }: { seam: Seam; title: string }) {
+export function TransitionSteps({ seam, title }: { seam: Transition; title: string }) {
   return (
     <div>
       <h3 className="font-sans text-base font-bold">

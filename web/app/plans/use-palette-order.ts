@@ -1,9 +1,10 @@
 import type { VariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
-import type { PlanAnalysis } from "@able-tide/core/plan/analyze-plan";
-import { type Content, readContent } from "@able-tide/core/plan/content";
-import type { PlanContext } from "@able-tide/core/plan/schedule-plan";
-import { analyzeMovement } from "@able-tide/core/plan/trains";
+import type { Content } from "@able-tide/core/plan/purpose";
+import type { PlanAnalysis } from "@able-tide/core/planner/analyze-plan";
+import { readContent } from "@able-tide/core/planner/content";
+import { analyzeMovement } from "@able-tide/core/planner/trains";
+import type { PlanContext } from "@able-tide/core/schedule/schedule-plan";
 import { useEffect, useMemo, useState } from "react";
 import type { Draft } from "./draft.ts";
 

@@ -1,7 +1,7 @@
 import type { Movement } from "@able-tide/core/movement/format";
-import type { Fix } from "@able-tide/core/plan/fixes";
-import { findPlanIssues, type PlanIssue } from "@able-tide/core/plan/plan-issues";
-import type { PlanSetting } from "@able-tide/core/plan/setting";
+import type { Fix } from "@able-tide/core/planner/fixes";
+import { findPlanIssues, type PlanIssue } from "@able-tide/core/planner/plan-issues";
+import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { IssuesInput, IssuesResult } from "../workers/issues.worker.ts";
 import type { LookedAt } from "./use-plan-look.ts";

@@ -1,10 +1,10 @@
 import { type FitPlan, fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
-import { analyzePlan, type PlanAnalysis } from "@able-tide/core/plan/analyze-plan";
-import type { FixInput } from "@able-tide/core/plan/fixes";
-import { withMovements } from "@able-tide/core/plan/schedule-plan";
-import { type PlanSetting, planContextOf } from "@able-tide/core/plan/setting";
+import { analyzePlan, type PlanAnalysis } from "@able-tide/core/planner/analyze-plan";
+import type { FixInput } from "@able-tide/core/planner/fixes";
+import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
+import { withMovements } from "@able-tide/core/schedule/schedule-plan";
 import { useMemo, useState } from "react";
 import type { Draft } from "./draft.ts";
 

@@ -1,7 +1,7 @@
 import { type HelpKind, helperSheet } from "@able-tide/core/fit/helper-sheet";
 import { taughtName } from "@able-tide/core/movement/format";
-import { HAZARD_WORDS } from "@able-tide/core/plan/links";
-import { formatMinutes } from "@able-tide/core/plan/time";
+import { formatMinutes } from "@able-tide/core/schedule/time";
+import { HAZARD_WORDS } from "@able-tide/core/schedule/transition-steps";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
 import { asksForLarge, SheetPage } from "../plans/sheet-page.tsx";

@@ -1,4 +1,4 @@
-import { wayOf } from "@able-tide/core/fit/support-options";
+import { supportModeOf } from "@able-tide/core/movement/support-mode";
 import { setUpNumbers } from "../../server/people/set-up-numbers.ts";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
@@ -22,7 +22,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     large: asksForLarge(request),
     people: people.map(({ person, fit, caps, cells }) => {
       const numbers = setUpNumbers(person, caps);
-      const ways = cells.flatMap(({ choice }) => (choice ? [wayOf(choice)] : []));
+      const ways = cells.flatMap(({ choice }) => (choice ? [supportModeOf(choice)] : []));
       return {
         id: person.id,
         name: person.name,

@@ -1,6 +1,6 @@
 import { hasLandVariant } from "@able-tide/core/movement/format";
-import { copyForward } from "@able-tide/core/plan/copy-forward";
-import { planContextOf } from "@able-tide/core/plan/setting";
+import { copyForward } from "@able-tide/core/planner/copy-forward";
+import { planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { getFormProps, useForm } from "@conform-to/react";
 import { data, Form, Link, redirect } from "react-router";
 import type * as v from "valibot";

@@ -4,7 +4,7 @@ import { formatCap, formatDayAndMonth } from "@able-tide/core/caps/format-cap";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import { formatLimitation } from "@able-tide/core/caps/propose";
 import { classState, EFFORT_WORDS, signLabel } from "@able-tide/core/class/events";
-import { formatMinutes } from "@able-tide/core/plan/time";
+import { formatMinutes } from "@able-tide/core/schedule/time";
 import { Link } from "react-router";
 import { endedClasses, listEvents, namesInClass, openClasses } from "../../server/classes/classes.ts";
 import { type NotedInClass, notedSince } from "../../server/classes/follow-ups.ts";

@@ -1,5 +1,5 @@
 import { USUAL_BODY } from "@able-tide/core/body/build";
-import { formatHold, HOLDS } from "@able-tide/core/body/supports";
+import { formatHandSupport, HAND_SUPPORTS } from "@able-tide/core/body/supports";
 import {
   DEPTHS,
   type Depth,
@@ -48,7 +48,7 @@ export function readAsked(
   people: readonly StudioPerson[],
 ): { readonly body: VariantBody; readonly choice: VariantSpec; readonly waterline: number | undefined } {
   const body = [...SOME_BODIES, ...people].find(({ id }) => id === asked.who) ?? (SOME_BODIES[1] as StudioPerson);
-  const hold = asked.kind === "supported" ? (HOLDS[asked.hold] ?? null) : null;
+  const hold = asked.kind === "supported" ? (HAND_SUPPORTS[asked.hold] ?? null) : null;
   return {
     body: { stature: body.stature, measured: body.measured, ...(body.mass !== undefined && { mass: body.mass }) },
     choice: { ...FULL_STANDING_VARIANT, kind: asked.kind, hold, depth: asked.depth },
@@ -108,7 +108,7 @@ export function DemandPanel({ asked, people, ask, hasDepths }: Props) {
         <Choice
           label="Using support"
           value={String(asked.hold)}
-          options={HOLDS.map((hold, i) => [String(i), formatHold(hold)])}
+          options={HAND_SUPPORTS.map((hold, i) => [String(i), formatHandSupport(hold)])}
           choose={(hold) => ask({ ...asked, hold: Number(hold) })}
         />
       )}

@@ -1,11 +1,11 @@
 import { createFitMemory, type FitPerson } from "@able-tide/core/fit/session";
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
-import { bestChangesIncrementally, type HelpfulChange } from "@able-tide/core/plan/best-change";
 import type { PlanItem } from "@able-tide/core/plan/plan-item";
-import { withMovements } from "@able-tide/core/plan/schedule-plan";
-import { type PlanSetting, planContextOf } from "@able-tide/core/plan/setting";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
+import { bestChangesIncrementally, type HelpfulChange } from "@able-tide/core/planner/best-change";
+import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
+import { withMovements } from "@able-tide/core/schedule/schedule-plan";
 import { runInterruptible } from "./yield-to-events.ts";
 
 /** Asks which one change to a plan helps the group most. A newer question makes an older one stop. */

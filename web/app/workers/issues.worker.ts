@@ -1,11 +1,11 @@
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
-import { analyzePlan } from "@able-tide/core/plan/analyze-plan";
-import type { Fix } from "@able-tide/core/plan/fixes";
 import type { PlanContent } from "@able-tide/core/plan/plan";
-import { findFixes, findPlanIssues } from "@able-tide/core/plan/plan-issues";
-import { withMovements } from "@able-tide/core/plan/schedule-plan";
-import { type PlanSetting, planContextOf } from "@able-tide/core/plan/setting";
+import { analyzePlan } from "@able-tide/core/planner/analyze-plan";
+import type { Fix } from "@able-tide/core/planner/fixes";
+import { findFixes, findPlanIssues } from "@able-tide/core/planner/plan-issues";
+import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
+import { withMovements } from "@able-tide/core/schedule/schedule-plan";
 
 /** Asks for fixes of the checks that a plan does not pass. */
 export interface IssuesInput {

@@ -3,11 +3,11 @@ import { type FitPlan, fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
-import type { SessionPurpose } from "@able-tide/core/plan/content";
 import type { PlanItem } from "@able-tide/core/plan/plan-item";
-import { type Proposal, proposeIncrementally } from "@able-tide/core/plan/propose";
-import { type PlanSetting, planContextOf } from "@able-tide/core/plan/setting";
+import type { SessionPurpose } from "@able-tide/core/plan/purpose";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
+import { type Proposal, proposeIncrementally } from "@able-tide/core/planner/propose";
+import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { runInterruptible } from "./yield-to-events.ts";
 
 /** Asks for whole plans. A newer question makes an older one stop. */

@@ -5,7 +5,7 @@ import { answersNow } from "@able-tide/core/class/notes-of-day";
 import { fitsDue, notesToFit } from "@able-tide/core/class/refit";
 import { type ClassScript, scriptBlocks } from "@able-tide/core/class/script";
 import { classSteps } from "@able-tide/core/class/steps";
-import { formatState } from "@able-tide/core/plan/state";
+import { formatState } from "@able-tide/core/schedule/state";
 import { findGroup, type Group } from "../groups/groups.ts";
 import { capsHolding } from "../people/caps.ts";
 import { listMembers } from "../people/people.ts";

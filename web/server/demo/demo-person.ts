@@ -4,7 +4,7 @@ import type { StandStage } from "@able-tide/core/caps/balance-levels";
 import type { CapLimit, CapSide, DateKind, Strength } from "@able-tide/core/caps/cap";
 import type { Sign } from "@able-tide/core/class/events";
 import type { About } from "@able-tide/core/people/about";
-import type { SessionPurpose } from "@able-tide/core/plan/content";
+import type { SessionPurpose } from "@able-tide/core/plan/purpose";
 import type { Side } from "@able-tide/core/side";
 import type { MeasurementInput } from "../people/measurements.ts";
 import type { PersonInput } from "../people/people.ts";

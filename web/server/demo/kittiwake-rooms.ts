@@ -1,5 +1,5 @@
-import type { PlaceInput } from "@able-tide/core/places/place";
 import { type TeachingStyle, USUAL_STYLE } from "@able-tide/core/plan/style";
+import type { VenueInput } from "@able-tide/core/venues/venue";
 
 /** The demo's house: a former boathouse on a made-up island. */
 export const HOUSE = { name: "Kittiwake Rooms", timeZone: "Europe/London" } as const;
@@ -10,7 +10,7 @@ export const INSTRUCTOR = { email: "ines@kittiwake.example", name: "Ines", passw
 export const HELPER = { email: "kees@kittiwake.example", name: "Kees", password: PASSWORD, role: "helper" } as const;
 export const CLINICIAN = { email: "sunniva@kittiwake.example", name: "Sunniva", password: PASSWORD, role: "clinician" } as const;
 
-export const PLACE: PlaceInput = {
+export const PLACE: VenueInput = {
   name: "Kittiwake Rooms, Sorrel",
   room: {
     chairs: [

@@ -3,12 +3,12 @@ import { join } from "node:path";
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
 import { readMovement } from "@able-tide/core/movement/read-file";
-import { Room } from "@able-tide/core/places/place";
-import { analyzePlan } from "@able-tide/core/plan/analyze-plan";
-import { ON_TIME, overBy } from "@able-tide/core/plan/fixes";
-import { outOfOrder, readPhases } from "@able-tide/core/plan/phases";
-import { problemsOf, withMovements } from "@able-tide/core/plan/schedule-plan";
-import { placeOfRoom, planContextOf } from "@able-tide/core/plan/setting";
+import { analyzePlan } from "@able-tide/core/planner/analyze-plan";
+import { ON_TIME, overBy } from "@able-tide/core/planner/fixes";
+import { outOfOrder, readPhases } from "@able-tide/core/schedule/phases";
+import { planContextOf, planPlaceOf } from "@able-tide/core/schedule/plan-setting";
+import { problemsOf, withMovements } from "@able-tide/core/schedule/schedule-plan";
+import { Venue } from "@able-tide/core/venues/venue";
 import * as v from "valibot";
 import { describe, expect, test } from "vitest";
 import { WEEKS } from "./demo-person.ts";
@@ -28,7 +28,7 @@ const library = createVariantCache();
 describe.each([MONDAY_CHAIRS, WEDNESDAY_FOOTING, FRIDAY_WARM_WATER])("$name", (programme) => {
   const taught: Record<string, number> = {};
   test.each(Array.from({ length: WEEKS + 1 }, (_, i) => i + 1))("week %d", (week) => {
-    const place = placeOfRoom(v.parse(Room, PLACE.room), programme.inWater);
+    const place = planPlaceOf(v.parse(Venue, PLACE.room), programme.inWater);
     const setting = { seatedOnly: programme.seatedOnly, place, week, slowestCycle: 0, taught: { ...taught } };
     const blocks = planWeek(programme, Math.min(week, WEEKS), setting, movements);
     const circumstances = planContextOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });

@@ -1,10 +1,10 @@
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
-import { analyzePlan } from "@able-tide/core/plan/analyze-plan";
-import { fixDuration, overBy } from "@able-tide/core/plan/fixes";
 import { type PlanItem, TALK } from "@able-tide/core/plan/plan-item";
-import { withMovements } from "@able-tide/core/plan/schedule-plan";
-import { type PlanSetting, planContextOf } from "@able-tide/core/plan/setting";
+import { analyzePlan } from "@able-tide/core/planner/analyze-plan";
+import { fixDuration, overBy } from "@able-tide/core/planner/fixes";
+import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
+import { withMovements } from "@able-tide/core/schedule/schedule-plan";
 import type { DemoProgramme } from "./demo-person.ts";
 import { STYLE } from "./kittiwake-rooms.ts";
 

@@ -1,9 +1,9 @@
 import { scriptBlocks } from "@able-tide/core/class/script";
 import type { Movement } from "@able-tide/core/movement/format";
-import { schedulePlan } from "@able-tide/core/plan/schedule-plan";
-import { placeOfRoom, planContextOf } from "@able-tide/core/plan/setting";
-import { formatState } from "@able-tide/core/plan/state";
 import { type TeachingStyle, USUAL_STYLE } from "@able-tide/core/plan/style";
+import { planContextOf, planPlaceOf } from "@able-tide/core/schedule/plan-setting";
+import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
+import { formatState } from "@able-tide/core/schedule/state";
 import type { Knex } from "knex";
 
 /** How every plan was taught before there were styles: as many rounds on each side as were called. */
@@ -77,7 +77,7 @@ export async function writeOutScripts(database: Knex): Promise<void> {
       block: { id: blockId, movementId: movement.id, rounds },
       movement,
     }));
-    const setting = { seatedOnly: script.seatedOnly, place: placeOfRoom(null), week: 0, slowestCycle: 0, taught: {} };
+    const setting = { seatedOnly: script.seatedOnly, place: planPlaceOf(null), week: 0, slowestCycle: 0, taught: {} };
     const reading = schedulePlan(blocks, planContextOf(setting, { style: BEFORE, breathSeconds: script.breathSeconds }));
     const { groupName, people } = script;
     const written = {

@@ -1,10 +1,10 @@
 import { randomUUID } from "node:crypto";
-import { EmergencyCard, type PlaceInput, Room } from "@able-tide/core/places/place";
+import { EmergencyCard, Venue, type VenueInput } from "@able-tide/core/venues/venue";
 import * as v from "valibot";
 import type { Scope } from "../scope.ts";
 
 /** A place as it is kept. */
-export interface Place extends PlaceInput {
+export interface Place extends VenueInput {
   readonly id: string;
   readonly version: number;
 }
@@ -20,7 +20,7 @@ interface PlaceRow {
 const toPlace = (row: PlaceRow): Place => ({
   id: row.id,
   name: row.name,
-  room: v.parse(Room, row.room),
+  room: v.parse(Venue, row.room),
   emergency: v.parse(EmergencyCard, row.emergency),
   version: row.version,
 });
@@ -42,7 +42,7 @@ export async function placeOfGroup(scope: Scope, groupId: string): Promise<Place
   return row ? toPlace(row) : null;
 }
 
-const columnsOf = (scope: Scope, { name, room, emergency }: PlaceInput) => ({
+const columnsOf = (scope: Scope, { name, room, emergency }: VenueInput) => ({
   name,
   room: JSON.stringify(room),
   emergency: JSON.stringify(emergency),
@@ -50,7 +50,7 @@ const columnsOf = (scope: Scope, { name, room, emergency }: PlaceInput) => ({
   changed_at: scope.now(),
 });
 
-export async function addPlace(scope: Scope, input: PlaceInput): Promise<string> {
+export async function addPlace(scope: Scope, input: VenueInput): Promise<string> {
   const id = randomUUID();
   await scope.database("places").insert({ organisation_id: scope.organisationId, id, version: 1, ...columnsOf(scope, input) });
   return id;
@@ -61,7 +61,7 @@ export async function changePlace(
   scope: Scope,
   id: string,
   version: number,
-  input: PlaceInput,
+  input: VenueInput,
 ): Promise<"changed" | "unknown" | "moved on"> {
   const changed = await placesOf(scope)
     .where({ id, version })

@@ -1,10 +1,10 @@
+import { dragCycles } from "@able-tide/core/fit/drag-cycles";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import { WORKING_SHARES } from "@able-tide/core/fit/working-range";
 import type { Movement } from "@able-tide/core/movement/format";
-import { dragCycles } from "@able-tide/core/plan/drag-cycles";
-import type { PlanSetting } from "@able-tide/core/plan/setting";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
+import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 
 /** Forms solved for it; few movements have one for the water, and few people a cap on drag. */
 const library = createVariantCache();

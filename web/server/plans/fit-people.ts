@@ -2,7 +2,7 @@ import { buildOf } from "@able-tide/core/body/build";
 import type { Cap } from "@able-tide/core/caps/cap";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import type { PersonPlace } from "@able-tide/core/plan/plan";
-import type { PlanSetting } from "@able-tide/core/plan/setting";
+import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 import { poolDepth, shallowestNear } from "@able-tide/core/setup/pool-depth";
 import { seatedBody } from "@able-tide/core/setup/seat-raise";
 import { depthAt } from "@able-tide/core/setup/standing-places";

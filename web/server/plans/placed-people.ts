@@ -1,5 +1,5 @@
-import { wayOf } from "@able-tide/core/fit/support-options";
 import type { Movement } from "@able-tide/core/movement/format";
+import { supportModeOf } from "@able-tide/core/movement/support-mode";
 import { stanceShares } from "@able-tide/core/movement/track";
 import type { PlacedPerson } from "@able-tide/core/setup/standing-places";
 import { openLimitations } from "../people/limitations.ts";
@@ -24,7 +24,7 @@ function travelOf(movement: Movement): number {
 export async function placedPeople(scope: Scope, { people, reading }: FittedPlan): Promise<PlacedPerson[]> {
   const limitations = await openLimitations(scope);
   return people.map(({ person, fit, cells }) => {
-    const ways = cells.map(({ choice }) => (choice === null ? null : wayOf(choice)));
+    const ways = cells.map(({ choice }) => (choice === null ? null : supportModeOf(choice)));
     const travel = reading.blocks.map(({ movement }, i) => (ways[i] === null || ways[i] === "seated" ? 0 : travelOf(movement)));
     return {
       id: person.id,

@@ -1,7 +1,7 @@
 import type { Cap } from "@able-tide/core/caps/cap";
-import { fitPlaceOf } from "@able-tide/core/fit/support-options";
-import { type PlanSetting, placeOfRoom, slowestCycle, weekOf } from "@able-tide/core/plan/setting";
+import { type PlanSetting, planPlaceOf, slowestCycle, weekOf } from "@able-tide/core/schedule/plan-setting";
 import { floorOf } from "@able-tide/core/setup/standing-places";
+import { venueResources } from "@able-tide/core/venues/resources";
 import { taughtMovements, timesTaught } from "../classes/taught.ts";
 import type { Group } from "../groups/groups.ts";
 import { listPlaces } from "../places/places.ts";
@@ -23,8 +23,8 @@ export async function settingsOf(scope: Scope, groupIds: readonly string[]): Pro
     const room = places.find(({ id }) => id === group.placeId)?.room ?? null;
     return {
       seatedOnly: group.seatedOnly,
-      place: placeOfRoom(room, group.inWater),
-      fitPlace: fitPlaceOf(room, group),
+      place: planPlaceOf(room, group.inWater),
+      fitPlace: venueResources(room, group),
       poolFloor: { shallow: room?.shallow ?? null, deep: room?.deep ?? null, length: room?.poolLength ?? null },
       floor: floorOf(room, group.inWater),
       week: weekOf(day),

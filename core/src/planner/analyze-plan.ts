@@ -1,0 +1,53 @@
+import { USUAL_BUILD } from "../body/build.ts";
+import { REFERENCE_STATURE } from "../body/segments.ts";
+import type { VariantCache } from "../fit/variant-cache.ts";
+import { risingBetween } from "../schedule/rising.ts";
+import {
+  leadsOf,
+  type PlanContext,
+  type PlanItemWithMovement,
+  type PlanSchedule,
+  type ScheduledItem,
+  schedulePlan,
+} from "../schedule/schedule-plan.ts";
+import { type SideTotals, sidesOfBlock, sumSides, type TurnDemands, type Uneven, unevenSides } from "./side-balance.ts";
+
+/** A plan read with what its forms ask of a middling body. */
+export interface PlanAnalysis {
+  readonly reading: PlanSchedule;
+  /** One reading a turn, block by block; empty where there is no such form. */
+  readonly demands: readonly TurnDemands[];
+  readonly sides: readonly SideTotals[];
+  readonly totals: SideTotals;
+  readonly uneven: readonly Uneven[];
+  /** Greatest steadiness asked in each block, 0 to 10: the tide. */
+  readonly steadiness: readonly number[];
+  /** Steadiness asked by standing up or sitting down on the way to each block, and last on the way out; null without either. */
+  readonly rising: readonly (number | null)[];
+}
+
+/** Whose body the tide and the totals are read for: neither hangs on stature by much. */
+const REFERENCE_BODY = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
+
+const demandsOf = (block: ScheduledItem, library: VariantCache): TurnDemands =>
+  library.demands(block.movement, block.meant, REFERENCE_BODY, block.breathSeconds, leadsOf(block)) ?? [];
+
+/** Reads a plan and what it asks. Quick once its forms have been solved. */
+export function analyzePlan(
+  blocks: readonly PlanItemWithMovement[],
+  circumstances: PlanContext,
+  library: VariantCache,
+): PlanAnalysis {
+  const reading = schedulePlan(blocks, circumstances);
+  const demands = reading.blocks.map((block) => demandsOf(block, library));
+  const sides = reading.blocks.map((block, i) => sidesOfBlock(block, demands[i] as TurnDemands));
+  return {
+    reading,
+    demands,
+    sides,
+    totals: sumSides(sides),
+    uneven: unevenSides(reading.blocks.map(({ id }, i) => ({ id, sides: sides[i] as SideTotals }))),
+    steadiness: demands.map((each) => Math.max(0, ...each.map(({ steadiness }) => steadiness.total))),
+    rising: risingBetween(reading),
+  };
+}

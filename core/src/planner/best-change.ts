@@ -1,0 +1,166 @@
+import { fitPlanOf } from "../fit/fit-plan.ts";
+import { type FittedGroup, fitGroupIncrementally, welfare } from "../fit/group.ts";
+import type { FitMemory, FitPerson } from "../fit/session.ts";
+import type { VariantCache } from "../fit/variant-cache.ts";
+import { type Movement, taughtName } from "../movement/format.ts";
+import type { PlanItem } from "../plan/plan-item.ts";
+import { CALLED_ROUNDS } from "../plan/style.ts";
+import {
+  type PlanContext,
+  type PlanItemWithMovement,
+  problemsOf,
+  type ScheduledItem,
+  schedulePlan,
+} from "../schedule/schedule-plan.ts";
+import type { VenueResources } from "../venues/resources.ts";
+
+export interface BestChangeQuestion {
+  readonly blocks: readonly PlanItemWithMovement[];
+  readonly circumstances: PlanContext;
+  readonly place: VenueResources;
+  readonly people: readonly FitPerson[];
+  /** What may be put in. */
+  readonly movements: readonly Movement[];
+  readonly library: VariantCache;
+  readonly memory: FitMemory;
+}
+
+/** One change to a plan that helps the group, tried with everybody. */
+export interface HelpfulChange {
+  /** What it does, as a button says it. */
+  readonly words: string;
+  readonly blocks: readonly PlanItem[];
+  /** Mean share of the session kept, 0 to 1, before and after. */
+  readonly before: number;
+  readonly after: number;
+  /** How many people keep more of the session, and how many less. */
+  readonly more: number;
+  readonly less: number;
+}
+
+/** Blocks looked at, costliest first, and movements tried in the place of each. */
+const BLOCKS = 3;
+const REPLACEMENTS = 4;
+/** Changes given. */
+const GIVEN = 3;
+/** A change is worth telling when the group gains at least this. */
+const LEAST_GAIN = 0.01;
+const SEEN = 0.005;
+
+const keptOf = (group: FittedGroup): number =>
+  group.rows.reduce((sum, { kept }) => sum + kept, 0) / Math.max(1, group.rows.length);
+
+/** What each block costs the group: what people lose in it, weighed by what a little more would do them good. */
+function costsOf({ rows }: FittedGroup, blocks: number): number[] {
+  const step = 0.01;
+  return Array.from({ length: blocks }, (_, b) =>
+    rows.reduce(
+      (sum, { kept, cells }) => sum + ((welfare(kept + step) - welfare(kept)) / step) * (1 - (cells[b]?.fidelity ?? 0)),
+      0,
+    ),
+  );
+}
+
+interface Change {
+  readonly words: string;
+  readonly blocks: readonly PlanItemWithMovement[];
+}
+
+/** Movements for the same part of a session and at least one of the same purposes. */
+const alike = (movement: Movement, movements: readonly Movement[], used: ReadonlySet<string>): Movement[] =>
+  movements.filter(
+    ({ id, phase, purpose }) =>
+      !used.has(id) && phase === movement.phase && purpose.some((each) => movement.purpose.includes(each)),
+  );
+
+/** Changes to one block: another movement in its place, fewer rounds, its neighbour first. */
+function changesTo(blocks: readonly PlanItemWithMovement[], at: number, replacements: readonly Movement[]): Change[] {
+  const here = blocks[at] as PlanItemWithMovement;
+  const name = taughtName(here.movement);
+  const put: Change[] = replacements.map((movement) => ({
+    words: `${taughtName(movement)} instead of ${name}`,
+    blocks: blocks.toSpliced(at, 1, {
+      block: { id: here.block.id, movementId: movement.id, rounds: here.block.rounds },
+      movement,
+    }),
+  }));
+  const fewer = CALLED_ROUNDS.filter((rounds) => rounds < here.block.rounds).at(-1);
+  const shorter: Change[] =
+    fewer === undefined
+      ? []
+      : [
+          {
+            words: `${name}: ${fewer} repetitions instead of ${here.block.rounds}`,
+            blocks: blocks.toSpliced(at, 1, { ...here, block: { ...here.block, rounds: fewer } }),
+          },
+        ];
+  const next = blocks[at + 1];
+  const swapped: Change[] =
+    next && next.movement.phase === here.movement.phase
+      ? [{ words: `${taughtName(next.movement)} before ${name}`, blocks: blocks.toSpliced(at, 2, next, here) }]
+      : [];
+  return [...put, ...shorter, ...swapped];
+}
+
+/** What a movement would cost the group in place of another, by what each person could do of it at best; less is better. */
+function* costInPlace(
+  question: BestChangeQuestion,
+  at: number,
+  movement: Movement,
+  base: FittedGroup,
+): Generator<undefined, { movement: Movement; cost: number }> {
+  const { blocks, circumstances, people, place, library, memory } = question;
+  const here = blocks[at] as PlanItemWithMovement;
+  const alone = schedulePlan([{ block: { ...here.block, movementId: movement.id }, movement }], circumstances);
+  const group = yield* fitGroupIncrementally(fitPlanOf(alone, place, circumstances.style), people, library, memory);
+  const rows = base.rows.map((row, i) => ({ ...row, cells: group.rows[i]?.cells ?? [] }));
+  return { movement, cost: costsOf({ ...group, rows }, 1)[0] as number };
+}
+
+/**
+ * The changes to a plan that help its group most, best first: the costliest blocks by what people lose in them, a few ways
+ * to change each, and every way fitted with everybody. What cannot be joined up is left out. In steps.
+ */
+export function* bestChangesIncrementally(question: BestChangeQuestion): Generator<undefined, HelpfulChange[]> {
+  const { blocks, circumstances, place, people, movements, library, memory } = question;
+  const planOf = (reading: { readonly blocks: readonly ScheduledItem[] }) => fitPlanOf(reading, place, circumstances.style);
+  const reading = schedulePlan(blocks, circumstances);
+  const base = yield* fitGroupIncrementally(planOf(reading), people, library, memory);
+  const costs = costsOf(base, blocks.length);
+  const costliest = [...costs.keys()].sort((a, b) => (costs[b] as number) - (costs[a] as number) || a - b).slice(0, BLOCKS);
+  const used = new Set(blocks.map(({ movement }) => movement.id));
+  const helpful: { change: HelpfulChange; gain: number }[] = [];
+  for (const at of costliest) {
+    const inPlace: { movement: Movement; cost: number }[] = [];
+    for (const movement of alike((blocks[at] as PlanItemWithMovement).movement, movements, used))
+      inPlace.push(yield* costInPlace(question, at, movement, base));
+    const replacements = inPlace
+      .filter(({ cost }) => cost < (costs[at] as number))
+      .sort((a, b) => a.cost - b.cost || (a.movement.id < b.movement.id ? -1 : 1))
+      .slice(0, REPLACEMENTS)
+      .map(({ movement }) => movement);
+    for (const change of changesTo(blocks, at, replacements)) {
+      const changed = schedulePlan(change.blocks, circumstances);
+      if (problemsOf(changed).length > problemsOf(reading).length) continue;
+      const group = yield* fitGroupIncrementally(planOf(changed), people, library, memory);
+      const gain = group.good - base.good;
+      if (gain < LEAST_GAIN) continue;
+      const moved = group.rows.map(({ kept }, i) => kept - (base.rows[i]?.kept ?? 0));
+      helpful.push({
+        gain,
+        change: {
+          words: change.words,
+          blocks: change.blocks.map(({ block }) => block),
+          before: keptOf(base),
+          after: keptOf(group),
+          more: moved.filter((by) => by > SEEN).length,
+          less: moved.filter((by) => by < -SEEN).length,
+        },
+      });
+    }
+  }
+  return helpful
+    .sort((a, b) => b.gain - a.gain)
+    .slice(0, GIVEN)
+    .map(({ change }) => change);
+}

@@ -1,0 +1,161 @@
+import { column, type MidlineRange, type SidedRange, sidedColumns } from "../body/channels.ts";
+import type { Demand } from "../movement/demand.ts";
+import { CONTENTS, type Content, type SessionPurpose } from "../plan/purpose.ts";
+import type { ScheduledItem } from "../schedule/schedule-plan.ts";
+import type { PlanAnalysis } from "./analyze-plan.ts";
+import type { TurnDemands } from "./side-balance.ts";
+
+const share = (value: number, from: number, full: number): number => Math.min(1, Math.max(0, (value - from) / (full - from)));
+
+const sidedSpan = ({ highest, lowest }: Demand, name: SidedRange): number =>
+  Math.max(...sidedColumns(name).map((index) => (highest[index] as number) - (lowest[index] as number)));
+const midlineSpan = ({ highest, lowest }: Demand, name: MidlineRange): number =>
+  (highest[column(name)] as number) - (lowest[column(name)] as number);
+const sidedPeak = ({ highest }: Demand, name: Parameters<typeof sidedColumns>[0]): number =>
+  Math.max(...sidedColumns(name).map((index) => highest[index] as number));
+
+/** Degrees from which a range counts, and at which it counts in full. */
+const sided = (demand: Demand, name: SidedRange, from: number, full: number) => share(sidedSpan(demand, name), from, full);
+const midline = (demand: Demand, name: MidlineRange, from: number, full: number) => share(midlineSpan(demand, name), from, full);
+
+type Rates = Readonly<Record<Content, number>>;
+
+/** How much a turn trains each, 0 to 1. */
+function ratesOf(demand: Demand, block: ScheduledItem): Rates {
+  const { keys } = block.movement;
+  const seated = block.meant.kind === "seated";
+  const steadiness = demand.steadiness.total;
+  const asymmetry = share(
+    Math.max(
+      ...(["shoulderElevation", "shoulderPlane", "elbow"] as const).map((name) => {
+        const [left, right] = sidedColumns(name).map((index) => demand.mean[index] as number) as [number, number];
+        return Math.abs(left - right);
+      }),
+    ),
+    5,
+    40,
+  );
+  const learning = block.knowledge === "new" ? 0.5 : block.knowledge === "second" ? 0.25 : 0;
+  return {
+    steadiness: seated ? share(steadiness, 0.5, 3) : share(steadiness, 2.5, 5.5),
+    spine: Math.max(
+      midline(demand, "spineFlexion", 8, 30),
+      midline(demand, "spineSideBend", 8, 25),
+      midline(demand, "spineRotation", 8, 40),
+    ),
+    neckAndShoulders: Math.max(
+      sided(demand, "shoulderElevation", 20, 90),
+      sided(demand, "shoulderPlane", 30, 90),
+      midline(demand, "headRotation", 15, 70),
+      midline(demand, "headSideBend", 15, 45),
+      midline(demand, "headFlexion", 8, 30),
+    ),
+    hipsAndKnees: Math.max(
+      share(sidedPeak(demand, "loadedKnee"), 10, 35),
+      sided(demand, "hipFlexion", 12, 45),
+      sided(demand, "knee", 15, 60),
+    ),
+    anklesAndFeet: sided(demand, "dorsiflexion", 8, 28),
+    handsAndWrists: Math.max(sided(demand, "forearm", 20, 70), sided(demand, "wrist", 15, 45)),
+    // Calm is what asks little, and breath what moves with each breath of it.
+    calmBreath: (1 - share(steadiness, seated ? 1 : 3.2, 4)) * (1 - share(sidedPeak(demand, "loadedKnee"), 15, 35)),
+    memory: Math.min(1, 0.6 * share(keys.length, 2, 6) + 0.3 * asymmetry + 0.3 * share(demand.steps.length, 0, 2) + learning),
+  };
+}
+
+/** Seconds of each content in one block. */
+export function itemContent(block: ScheduledItem, demands: TurnDemands): Rates {
+  const seconds = Object.fromEntries(CONTENTS.map(({ name }) => [name, 0])) as Record<Content, number>;
+  block.turns.forEach(({ rounds }, turn) => {
+    const demand = demands[turn];
+    if (!demand) return;
+    const rates = ratesOf(demand, block);
+    for (const { name } of CONTENTS) seconds[name] += rates[name] * rounds * block.cycleSeconds;
+  });
+  return seconds;
+}
+
+/** Of the time that is moved, at least this much should be what the session is for; and no other more than that. */
+export const PURPOSE_SHARE = 0.35;
+const OVERDONE_SHARE = 0.6;
+/** Seconds of everything else that a session should not be without. */
+const SOME_OF_ALL = 60;
+
+/** What one session has of one content. */
+export interface ContentReading {
+  readonly content: Content;
+  readonly seconds: number;
+  /** Of the seconds moved. */
+  readonly share: number;
+  /** Seconds that it is short of what the purpose asks. */
+  readonly missing: number;
+  readonly overdone: boolean;
+}
+
+/** What a session trains, against its purpose. @param purpose what it is for; null where nobody has said */
+export function readContent({ reading, demands }: PlanAnalysis, purpose: SessionPurpose | null): ContentReading[] {
+  const moved = reading.blocks.reduce((sum, { parts }) => sum + parts.rounds, 0);
+  const blocks = reading.blocks.map((block, i) => itemContent(block, demands[i] ?? []));
+  const seated = reading.blocks.every(({ meant }) => meant.kind === "seated");
+  return CONTENTS.map(({ name }): ContentReading => {
+    const seconds = blocks.reduce((sum, each) => sum + each[name], 0);
+    const part = moved > 0 ? seconds / moved : 0;
+    // Whoever sits throughout has little steadiness to train.
+    const some = seated && name === "steadiness" ? 0 : Math.min(SOME_OF_ALL, 0.1 * moved);
+    const wanted = name === purpose ? PURPOSE_SHARE * moved : some;
+    const overdone = name !== purpose && name !== "calmBreath" && part > OVERDONE_SHARE;
+    return { content: name, seconds, share: part, missing: Math.max(0, wanted - seconds), overdone };
+  });
+}
+
+/** The muscles that a session can wear out, with what counts as hard for one block. */
+export const STRAINS = [
+  { name: "shoulders", label: "shoulders", hard: 0.7 },
+  { name: "knees", label: "bent knees", hard: 28 },
+  { name: "back", label: "low back", hard: 0.03 },
+  { name: "oneLeg", label: "one leg", hard: 0.3 },
+] as const;
+export type Strain = (typeof STRAINS)[number]["name"];
+
+function strainOf(demand: Demand, name: Strain): number {
+  const { cycleSeconds } = demand;
+  switch (name) {
+    case "shoulders":
+      return Math.max(...demand.heldOutSeconds) / cycleSeconds;
+    case "knees":
+      return sidedPeak(demand, "loadedKnee");
+    case "back":
+      return demand.highest[column("lowBackLoad")] as number;
+    case "oneLeg":
+      return Math.max(...demand.oneLegSeconds) / cycleSeconds;
+  }
+}
+
+/** A run of blocks that are hard on the same. */
+export interface StrainRun {
+  readonly strain: Strain;
+  readonly label: string;
+  readonly blockIds: readonly string[];
+}
+
+/** From so many blocks in a row it is shown. */
+const RUN = 3;
+
+/** Three or more blocks in a row that are hard on the same shoulders, knees, back or leg. */
+export function strainRuns({ reading, demands }: PlanAnalysis): StrainRun[] {
+  return STRAINS.flatMap(({ name, label, hard }) => {
+    const runs: StrainRun[] = [];
+    let run: string[] = [];
+    const close = () => {
+      if (run.length >= RUN) runs.push({ strain: name, label, blockIds: run });
+      run = [];
+    };
+    reading.blocks.forEach(({ id }, i) => {
+      const isHard = (demands[i] ?? []).some((demand) => strainOf(demand, name) >= hard);
+      if (isHard) run.push(id);
+      else close();
+    });
+    close();
+    return runs;
+  });
+}

@@ -1,0 +1,123 @@
+import fc from "fast-check";
+import { describe, expect, test } from "vitest";
+import { createVariantCache } from "../fit/variant-cache.ts";
+import { load } from "../movement/library.fixture.ts";
+import type { PlanItem } from "../plan/plan-item.ts";
+import { anyPlan, circumstances, planned } from "../schedule/plan.fixture.ts";
+import { type PlanItemWithMovement, problemsOf } from "../schedule/schedule-plan.ts";
+import { cases } from "../test-size.fixture.ts";
+import { analyzePlan } from "./analyze-plan.ts";
+import { type FixInput, fixDuration, fixSides, fixTransition, ON_TIME, overBy } from "./fixes.ts";
+
+const library = createVariantCache();
+const ask = (blocks: PlanItemWithMovement[], differs: Parameters<typeof circumstances>[0] = {}): FixInput => ({
+  blocks,
+  circumstances: circumstances(differs),
+  library,
+});
+const look = ({ blocks, circumstances: given }: FixInput) => analyzePlan(blocks, given, library);
+const withBlocks = (question: FixInput, blocks: readonly PlanItem[]): FixInput => ({
+  ...question,
+  blocks: blocks.map((block) => ({ block, movement: load(block.movementId) })),
+});
+
+const A_SESSION = [
+  { movementId: "settling-breath", rounds: 12 },
+  { movementId: "shoulder-circles", rounds: 8 },
+  { movementId: "trunk-turn", rounds: 8 },
+  "side-weight-shift",
+  "shift-and-press",
+  { movementId: "lift-and-part", rounds: 8, talk: 60 },
+  "one-leg-toe-near",
+  { movementId: "gather-and-close", rounds: 8 },
+  { movementId: "quiet-feet", rounds: 8 },
+] as const;
+
+describe("a seam that cannot be", () => {
+  test("is fixed in one touch, by ways that have been tried", () => {
+    const question = ask(planned("settling-breath", { movementId: "shift-and-press", straight: true }));
+    const before = look(question);
+    const fixes = fixTransition(question, before, "b2");
+    expect(fixes.map(({ words }) => words)).toEqual(["Add a transition"]);
+    for (const { blocks } of fixes) expect(problemsOf(look(withBlocks(question, blocks)).reading)).toEqual([]);
+  });
+
+  test("begins on the other side where that is what is wrong", () => {
+    const question = ask(
+      planned({ movementId: "shift-and-press", only: "right" }, { movementId: "press-then-open", straight: true, first: "left" }),
+    );
+    expect(fixTransition(question, look(question), "b2").map(({ words }) => words)).toEqual([
+      "Start on the other side",
+      "Add a transition",
+    ]);
+  });
+
+  test("in any plan each way that is offered leaves one impossible seam less", () => {
+    fc.assert(
+      fc.property(anyPlan, (blocks) => {
+        const question = ask(blocks);
+        const before = look(question);
+        for (const { blockId } of problemsOf(before.reading))
+          for (const fix of fixTransition(question, before, blockId))
+            expect(problemsOf(look(withBlocks(question, fix.blocks)).reading).length).toBeLessThan(
+              problemsOf(before.reading).length,
+            );
+      }),
+      { numRuns: cases(10, 100) },
+    );
+  });
+});
+
+describe("sides that are apart", () => {
+  test.each([
+    ["one side alone", { movementId: "shift-and-press", only: "right", rounds: 6 }, "Do both sides"],
+    ["an odd number shared out", { movementId: "shift-and-press", rounds: 3 }, "4 repetitions instead of 3"],
+  ] as const)("%s", (_, block, words) => {
+    const question = ask(planned(block), { style: { ...circumstances().style, counting: "eachSide" } });
+    const before = look(question);
+    const [uneven] = before.uneven;
+    const [fix] = uneven ? fixSides(question, before, uneven) : [];
+    expect(fix?.words).toContain(words);
+    expect(look(withBlocks(question, fix?.blocks ?? [])).uneven).toEqual([]);
+  });
+});
+
+describe("minutes", () => {
+  const question = ask(planned(...A_SESSION));
+  const before = look(question);
+
+  test("a plan that overruns is shortened in order, talk first and the settling never, until it ends in time", () => {
+    const minutes = Math.floor(before.reading.total / 60) - 4;
+    const fixes = fixDuration(question, before, minutes);
+    expect(fixes[0]?.words).toBe("Remove the explanation before Lift and part the arms");
+    const after = look(withBlocks(question, fixes[fixes.length - 1]?.blocks ?? []));
+    expect(overBy(after, minutes)).toBeLessThanOrEqual(ON_TIME.late);
+    const settling = (blocks: readonly PlanItem[]) =>
+      blocks.filter(({ movementId }) => ["gather-and-close", "quiet-feet"].includes(movementId));
+    for (const fix of fixes) expect(settling(fix.blocks)).toEqual(settling(question.blocks.map(({ block }) => block)));
+  });
+
+  test("one that falls short is deepened without overrunning", () => {
+    const minutes = Math.ceil(before.reading.total / 60) + 5;
+    const fixes = fixDuration(question, before, minutes);
+    expect(fixes.length).toBeGreaterThan(0);
+    for (const fix of fixes) expect(fix.seconds).toBeGreaterThan(0);
+    const after = look(withBlocks(question, fixes[fixes.length - 1]?.blocks ?? []));
+    expect(overBy(after, minutes)).toBeLessThanOrEqual(0);
+    expect(after.reading.total).toBeGreaterThan(before.reading.total);
+  });
+
+  test("what a step says it saves is what it saves", () => {
+    let total = before.reading.total;
+    for (const fix of fixDuration(question, before, 12)) {
+      const after = look(withBlocks(question, fix.blocks)).reading.total;
+      expect(after - total).toBeCloseTo(fix.seconds, 6);
+      total = after;
+    }
+  });
+
+  test("a plan that is on time is left alone", () => {
+    const minutes = Math.ceil(before.reading.total / 60);
+    expect(fixDuration(question, before, minutes)).toEqual([]);
+  });
+});

@@ -1,0 +1,275 @@
+import type { VariantCache } from "../fit/variant-cache.ts";
+import { taughtName } from "../movement/format.ts";
+import { type BlockChange, changeBlock, newBlockId } from "../plan/change-block.ts";
+import type { PlanItem } from "../plan/plan-item.ts";
+import { CALLED_ROUNDS } from "../plan/style.ts";
+import { outOfOrder, readPhases } from "../schedule/phases.ts";
+import { type PlanContext, type PlanItemWithMovement, problemsOf, type ScheduledItem } from "../schedule/schedule-plan.ts";
+import { otherSide } from "../side.ts";
+import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
+import { sideCount, type Uneven } from "./side-balance.ts";
+
+/** A change that fixes something, ready to be made in one touch. */
+export interface Fix {
+  /** What it does, as a button says it. */
+  readonly words: string;
+  readonly blocks: readonly PlanItem[];
+  /** Seconds by which the session gets longer; negative for shorter. */
+  readonly seconds: number;
+}
+
+/** The plan that fixes are tried on. */
+export interface FixInput {
+  readonly blocks: readonly PlanItemWithMovement[];
+  readonly circumstances: PlanContext;
+  readonly library: VariantCache;
+}
+
+const change = (blocks: readonly PlanItemWithMovement[], id: string, differs: BlockChange): PlanItemWithMovement[] =>
+  blocks.map((each) => (each.block.id === id ? { ...each, block: changeBlock(each.block, differs) } : each));
+
+type Way = readonly [words: string, differs: BlockChange];
+
+const tried = (
+  { circumstances, library }: FixInput,
+  before: PlanAnalysis,
+  words: string,
+  blocks: readonly PlanItemWithMovement[],
+) => {
+  const look = analyzePlan(blocks, circumstances, library);
+  const fix: Fix = {
+    words,
+    blocks: blocks.map(({ block }) => block),
+    seconds: Math.round(10 * (look.reading.total - before.reading.total)) / 10,
+  };
+  return { look, fix };
+};
+
+/** Finds fixes of a transition that cannot be done; each has been tried and makes no other transition impossible. */
+export function fixTransition(question: FixInput, before: PlanAnalysis, blockId: string): Fix[] {
+  const block = before.reading.blocks.find(({ id }) => id === blockId);
+  if (!block) return [];
+  const { blocks } = question;
+  const [first] = block.turns;
+  const ways: Way[] = [
+    ["Add a transition", { straight: undefined }],
+    ["Change to the standing variant", { as: undefined }],
+    ["Remove rail support", { hold: undefined }],
+    ["Face the front", { facing: undefined }],
+  ];
+  if (block.movement.sided && first) ways.unshift(["Start on the other side", { first: otherSide(first.lead) }]);
+  const broken = problemsOf(before.reading).length;
+  return ways.flatMap(([words, differs]) => {
+    const { look, fix } = tried(question, before, words, change(blocks, blockId, differs));
+    const left = problemsOf(look.reading);
+    return left.length < broken && !left.some((each) => each.blockId === blockId) ? [fix] : [];
+  });
+}
+
+const apartBy = ({ uneven }: PlanAnalysis): number => uneven.reduce((sum, { difference }) => sum + difference, 0);
+
+/** Ways to even out two sides, the shortest first; each has been tried, and leaves no count over the difference asked about. */
+export function fixSides(question: FixInput, before: PlanAnalysis, { tippedBy, count }: Uneven): Fix[] {
+  const block = before.reading.blocks.find(({ id }) => id === tippedBy);
+  if (!block) return [];
+  const { blocks } = question;
+  const called = block.block.rounds;
+  const { label } = sideCount(count);
+  const [first] = block.turns;
+  const ways: Way[] = [[`${called + 1} repetitions instead of ${called}`, { rounds: called + 1 }]];
+  if (block.block.only) ways.unshift(["Do both sides", { only: undefined }]);
+  if (called > 1) ways.push([`${called - 1} repetitions instead of ${called}`, { rounds: called - 1 }]);
+  if (first) ways.push(["Start on the other side", { first: otherSide(first.lead) }]);
+  const apart = apartBy(before);
+  return ways
+    .flatMap(([words, differs]) => {
+      const { look, fix } = tried(question, before, words, change(blocks, tippedBy, differs));
+      const still = look.uneven.some((each) => each.count === count);
+      return !still && apartBy(look) < apart ? [fix] : [];
+    })
+    .map((fix) => ({ ...fix, words: `${fix.words}: balances ${label}` }));
+}
+
+/** A step on the way to the minutes that a session has. */
+interface Step {
+  readonly words: string;
+  readonly blocks: readonly PlanItemWithMovement[];
+  /** The block whose rounds it changes, and how many there were. */
+  readonly rounds?: { readonly id: string; readonly from: number };
+  /** About how many seconds it is worth. */
+  readonly seconds: number;
+  /** What is lost or gained; the least loss a second that is needed goes first. */
+  readonly weight: number;
+}
+
+const nameOf = ({ movement }: ScheduledItem): string => taughtName(movement);
+
+/** Rounds of the list next below or above, or one less or more. */
+const fewer = (called: number): number => CALLED_ROUNDS.filter((rounds) => rounds < called).at(-1) ?? called - 1;
+const more = (called: number): number => CALLED_ROUNDS.find((rounds) => rounds > called) ?? called + 1;
+
+/**
+ * What each kind of cut costs: talk least, then what was done before, then what is new beyond what a session takes well,
+ * then rounds, the dearer the fewer are left, then a whole movement.
+ */
+const LOSS = { talk: 0.2, again: 0.4, loosen: 0.7, rounds: 1, tooNew: 1.1, takeOut: 2.5 } as const;
+/** New movements that a session takes well. */
+export const MOST_NEW = 2;
+
+/** Everything that may be cut once more, the settling never. */
+function cuts(question: FixInput, look: PlanAnalysis): Step[] {
+  const { blocks, circumstances } = question;
+  const { leastRounds } = circumstances.style;
+  const loosen = readPhases(look.reading).find(({ phase }) => phase === "loosen");
+  const tooNew = look.reading.blocks.filter(({ knowledge }) => knowledge === "new").length > MOST_NEW;
+  return look.reading.blocks.flatMap((reading): Step[] => {
+    if (reading.phase === "settle") return [];
+    const { id, block, phase, knowledge } = reading;
+    const steps: Step[] = [];
+    if (block.talk)
+      steps.push({
+        words: `Remove the explanation before ${nameOf(reading)}`,
+        blocks: change(blocks, id, { talk: undefined }),
+        seconds: block.talk,
+        weight: LOSS.talk,
+      });
+    const rounds = fewer(block.rounds);
+    if (rounds >= leastRounds) {
+      const again = knowledge === "again" ? LOSS.again : LOSS.rounds;
+      const spare = phase === "loosen" && (loosen?.overBy ?? 0) > 0 ? LOSS.loosen : LOSS.rounds;
+      steps.push({
+        words: `${nameOf(reading)}: ${rounds} repetitions instead of ${block.rounds}`,
+        rounds: { id, from: block.rounds },
+        blocks: change(blocks, id, { rounds }),
+        seconds: (reading.parts.rounds * (block.rounds - rounds)) / block.rounds,
+        weight: (Math.min(again, spare) * circumstances.style.rounds) / rounds,
+      });
+    }
+    const others = look.reading.blocks.filter((other) => other.phase === phase).length;
+    if (others > 1 || phase === "flow")
+      steps.push({
+        words: `Leave out ${nameOf(reading)} this time`,
+        blocks: blocks.filter((each) => each.block.id !== id),
+        seconds: reading.total,
+        weight: knowledge === "new" && tooNew ? LOSS.tooNew : LOSS.takeOut * (knowledge === "again" ? LOSS.again : 1),
+      });
+    return steps;
+  });
+}
+
+/** Everything that may be deepened or repeated once more. */
+function additions({ blocks }: FixInput, look: PlanAnalysis): Step[] {
+  const most = CALLED_ROUNDS[CALLED_ROUNDS.length - 1] as number;
+  const settle = readPhases(look.reading).find(({ phase }) => phase === "settle");
+  const deeper = look.reading.blocks.flatMap((reading): Step[] => {
+    const rounds = more(reading.block.rounds);
+    if (rounds > most || reading.phase === "arrive") return [];
+    const short = reading.phase === "settle" && (settle?.shortBy ?? 0) > 0;
+    const weight = short ? 0.5 : reading.phase === "flow" ? 1 : 1.5;
+    return [
+      {
+        words: `${nameOf(reading)}: ${rounds} repetitions instead of ${reading.block.rounds}`,
+        rounds: { id: reading.id, from: reading.block.rounds },
+        blocks: change(blocks, reading.id, { rounds }),
+        seconds: (reading.parts.rounds * (rounds - reading.block.rounds)) / reading.block.rounds,
+        weight,
+      },
+    ];
+  });
+  return [...deeper, ...repeats(blocks, look)];
+}
+
+/** What repeating a movement is worth beside deepening one. */
+const REPEAT = 2;
+
+/** Each movement of the flow that was done once, done once more at its end. */
+function repeats(blocks: readonly PlanItemWithMovement[], { reading }: PlanAnalysis): Step[] {
+  const flow = reading.blocks.filter(({ phase }) => phase === "flow");
+  const last = blocks.findIndex(({ block }) => block.id === flow[flow.length - 1]?.id);
+  const often = (movementId: string) => flow.filter(({ movement }) => movement.id === movementId).length;
+  return flow.flatMap((reading): Step[] => {
+    const planned = blocks.find(({ block }) => block.id === reading.id);
+    if (!planned || often(reading.movement.id) > 1 || reading.block.straight || reading.block.combination) return [];
+    const id = newBlockId(blocks.map(({ block }) => block));
+    return [
+      {
+        words: `Repeat ${nameOf(reading)}`,
+        blocks: blocks.toSpliced(last + 1, 0, { ...planned, block: { ...planned.block, id } }),
+        seconds: reading.total,
+        weight: REPEAT,
+      },
+    ];
+  });
+}
+
+/** A plan is on time when it ends within this many seconds before its end. */
+export const ON_TIME = { late: 0, early: 60 } as const;
+/** Steps that are tried, and those that are told. */
+const MOST_STEPS = 40;
+
+/** The first answer that is not null. */
+function firstThat<Item, Answer>(items: readonly Item[], answer: (item: Item) => Answer | null): Answer | null {
+  for (const item of items) {
+    const found = answer(item);
+    if (found !== null) return found;
+  }
+  return null;
+}
+
+/** How far a plan runs over its minutes; negative where it ends early. Seconds. */
+export const overBy = ({ reading }: PlanAnalysis, minutes: number): number => reading.total - 60 * minutes;
+
+/** What makes a plan worse to teach: seams that cannot be, sides apart, blocks out of order, phases too long or too short. */
+const faults = (look: PlanAnalysis): number =>
+  problemsOf(look.reading).length +
+  look.uneven.length +
+  outOfOrder(look.reading).length +
+  readPhases(look.reading).filter(({ overBy: much, shortBy }) => much > 0 || shortBy > 0).length;
+
+/**
+ * What to shorten, in order, until a plan that overruns ends in time; or what to deepen or repeat until one that falls
+ * short fills its minutes. Each step has been tried on top of the ones before; the settling is never cut, and no step
+ * makes a seam impossible or the sides uneven. The last is as near as steps come.
+ */
+export function fixDuration(question: FixInput, before: PlanAnalysis, minutes: number): Fix[] {
+  const steps: { readonly fix: Fix; readonly step: Step }[] = [];
+  let now: FixInput = question;
+  let look = before;
+  while (steps.length < MOST_STEPS) {
+    const over = overBy(look, minutes);
+    const long = over > ON_TIME.late;
+    if (!long && over >= -ON_TIME.early) break;
+    // Seconds beyond what is needed are worth nothing.
+    const price = ({ weight, seconds }: Step): number => (weight * seconds) / Math.min(seconds, Math.abs(over));
+    const options = (long ? cuts(now, look) : additions(now, look)).toSorted(
+      (a, b) => price(a) - price(b) || b.seconds - a.seconds,
+    );
+    const best = firstThat(options, (step) => {
+      const { look: after, fix } = tried(now, look, step.words, step.blocks);
+      const helps = long ? fix.seconds < 0 : fix.seconds > 0 && overBy(after, minutes) <= ON_TIME.late;
+      return helps && faults(after) <= faults(look) ? { fix, step, after } : null;
+    });
+    if (!best) break;
+    const last = steps.at(-1);
+    if (last && best.step.rounds && last.step.rounds?.id === best.step.rounds.id)
+      steps[steps.length - 1] = goneFurther(last, best);
+    else steps.push(best);
+    now = { ...now, blocks: best.step.blocks };
+    look = best.after;
+  }
+  return steps.map(({ fix }) => fix);
+}
+
+/** Two steps on the rounds of one block as one. */
+function goneFurther<Taken extends { readonly fix: Fix; readonly step: Step }>(before: Taken, next: Taken): Taken {
+  const from = before.step.rounds?.from ?? 0;
+  return {
+    ...next,
+    step: { ...next.step, rounds: { id: next.step.rounds?.id ?? "", from } },
+    fix: {
+      ...next.fix,
+      words: next.fix.words.replace(/instead of \d+$/, `instead of ${from}`),
+      seconds: Math.round(10 * (before.fix.seconds + next.fix.seconds)) / 10,
+    },
+  };
+}

@@ -1,0 +1,95 @@
+import { describe, expect, test } from "vitest";
+import { buildOf, USUAL_BODY, USUAL_BUILD } from "../body/build.ts";
+import { capOf } from "../caps/cap.fixture.ts";
+import { createVariantCache } from "../fit/variant-cache.ts";
+import { hasLandVariant } from "../movement/format.ts";
+import { loadAll } from "../movement/library.fixture.ts";
+import type { SessionPurpose } from "../plan/purpose.ts";
+import { outOfOrder, readPhases } from "../schedule/phases.ts";
+import { circumstances } from "../schedule/plan.fixture.ts";
+import { problemsOf } from "../schedule/schedule-plan.ts";
+import { readContent } from "./content.ts";
+import { ON_TIME, overBy } from "./fixes.ts";
+import { type Proposal, type ProposalQuestion, propose } from "./propose.ts";
+
+const library = createVariantCache();
+const movements = loadAll().filter(hasLandVariant);
+/** How it arrives and settles the group knows, and two in three of the others. */
+const KNOWN = new Set(
+  movements.filter(({ phase }, i) => phase === "arrive" || phase === "settle" || i % 3 !== 0).map(({ id }) => id),
+);
+const ask = (differs: Partial<ProposalQuestion> = {}): ProposalQuestion => ({
+  movements,
+  circumstances: circumstances({ knows: (id) => (KNOWN.has(id) ? "known" : "new") }),
+  minutes: 45,
+  purpose: "steadiness",
+  news: 2,
+  people: [{ build: USUAL_BUILD, caps: [] }],
+  library,
+  unlike: [],
+  ...differs,
+});
+let asked: Proposal | null = null;
+/** The answer to the usual question, found once. */
+const usual = (): Proposal => {
+  asked ??= propose(ask());
+  return asked;
+};
+const idsOf = ({ blocks }: Proposal) => blocks.map(({ movementId }) => movementId);
+
+describe("a proposed plan", () => {
+  test.each<[number, SessionPurpose, boolean]>([
+    [45, "steadiness", false],
+    [30, "hipsAndKnees", false],
+    [40, "neckAndShoulders", true],
+  ])("of %d minutes for %s joins up, is even, in order, on time and for its purpose", (minutes, purpose, seatedOnly) => {
+    const { look } = propose(ask({ minutes, purpose, circumstances: circumstances({ seatedOnly }) }));
+    expect(problemsOf(look.reading)).toEqual([]);
+    expect(look.uneven).toEqual([]);
+    expect(outOfOrder(look.reading)).toEqual([]);
+    expect(overBy(look, minutes)).toBeLessThanOrEqual(ON_TIME.late);
+    expect(overBy(look, minutes)).toBeGreaterThanOrEqual(-ON_TIME.early);
+    expect(readPhases(look.reading).filter(({ shortBy, overBy: much }) => shortBy + much > 5)).toEqual([]);
+    expect(readContent(look, purpose).find(({ content }) => content === purpose)?.missing).toBeLessThan(10);
+  });
+
+  test("has as many new movements as asked for", () => {
+    const fresh = ({ look }: Proposal) => look.reading.blocks.filter(({ knowledge }) => knowledge === "new");
+    expect(fresh(propose(ask({ news: 0 })))).toHaveLength(0);
+    expect(fresh(usual())).toHaveLength(2);
+  });
+
+  test("says why of every block", () => {
+    const { blocks, why } = usual();
+    for (const { id } of blocks) expect(why[id]?.length).toBeGreaterThan(2);
+  });
+
+  test("the same question has the same answer; one that should differ does", () => {
+    const first = usual();
+    expect(idsOf(propose(ask()))).toEqual(idsOf(first));
+    const second = propose(ask({ unlike: [idsOf(first)] }));
+    // There are few ways to arrive and to settle; what lies between should not be the same again.
+    const between = ({ look }: Proposal) =>
+      look.reading.blocks.filter(({ phase }) => phase === "loosen" || phase === "flow").map(({ movement }) => movement.id);
+    const shared = between(second).filter((id) => between(first).includes(id));
+    expect(shared.length).toBeLessThanOrEqual(0.6 * between(second).length);
+  });
+
+  test("keeps to what the people can do as it is shown", () => {
+    const sore = ask({
+      purpose: null,
+      people: [{ build: USUAL_BUILD, caps: [capOf({ channel: "handHeight", side: "both", limit: "shoulder" })] }],
+    });
+    const high = (proposal: Proposal) =>
+      proposal.look.demands.filter((turns) => turns.some((demand) => Math.max(...demand.handAboveShoulderSeconds) > 0.5)).length;
+    expect(high(propose(sore))).toBeLessThan(high(propose(ask({ purpose: null }))));
+  });
+
+  test("for people who sit there is a plan on chairs", () => {
+    const build = buildOf({ ...USUAL_BODY, wheelchair: true }, 1.7);
+    const { look } = propose(
+      ask({ circumstances: circumstances({ seatedOnly: true }), people: [{ build, caps: [] }], purpose: "memory" }),
+    );
+    expect(look.reading.blocks.every(({ meant }) => meant.kind === "seated")).toBe(true);
+  });
+});

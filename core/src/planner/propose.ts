@@ -1,0 +1,279 @@
+import { type Build, canStand } from "../body/build.ts";
+import type { Cap } from "../caps/cap.ts";
+import { isOnFeet, violatesCap } from "../caps/cap-violations.ts";
+import type { VariantCache } from "../fit/variant-cache.ts";
+import { type Movement, PHASES, type Phase } from "../movement/format.ts";
+import { newBlockId } from "../plan/change-block.ts";
+import type { PlanItem } from "../plan/plan-item.ts";
+import { type Content, contentLabel, type SessionPurpose } from "../plan/purpose.ts";
+import { CALLED_ROUNDS } from "../plan/style.ts";
+import { runToCompletion } from "../run-to-completion.ts";
+import { outOfOrder, PHASE_RULES, readPhases } from "../schedule/phases.ts";
+import { type PlanContext, type PlanItemWithMovement, problemsOf, type ScheduledItem } from "../schedule/schedule-plan.ts";
+import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
+import { readContent, strainRuns } from "./content.ts";
+import { ON_TIME, overBy } from "./fixes.ts";
+import { analyzeMovement, MEASURED_ROUNDS } from "./trains.ts";
+
+/** Somebody a plan is proposed for. */
+export interface ProposalPerson {
+  readonly build: Build;
+  /** Caps that hold on the day. */
+  readonly caps: readonly Cap[];
+}
+
+export interface ProposalQuestion {
+  /** What may be used. */
+  readonly movements: readonly Movement[];
+  readonly circumstances: PlanContext;
+  readonly minutes: number;
+  readonly purpose: SessionPurpose | null;
+  /** How many movements are to be new to the group. */
+  readonly news: number;
+  readonly people: readonly ProposalPerson[];
+  readonly library: VariantCache;
+  /** Movements of proposals that this one should differ from. */
+  readonly unlike: readonly (readonly string[])[];
+}
+
+export interface Proposal {
+  readonly blocks: readonly PlanItem[];
+  /** Why each was chosen, a line or more a block, by the block's id. */
+  readonly why: Readonly<Record<string, readonly string[]>>;
+  readonly look: PlanAnalysis;
+}
+
+/** What is known of a movement before it is put anywhere. */
+interface Candidate {
+  readonly movement: Movement;
+  /** Share of the seconds moved that train each content. */
+  readonly trains: Readonly<Record<Content, number>>;
+  /** Share of the people whose caps let them do it as it is shown. */
+  readonly doable: number;
+  readonly isNew: boolean;
+}
+
+/** Points that a plan loses; seconds where nothing else is said. Ours: they rank drafts and mean nothing else. */
+const LOSES = {
+  impossible: 1000,
+  uneven: 300,
+  outOfOrder: 300,
+  lateSecond: 5,
+  earlySecond: 1,
+  phaseSecond: 6,
+  purposeSecond: 3,
+  missingSecond: 1,
+  strainRun: 60,
+  linkSecond: 1,
+  tooNew: 200,
+  notNew: 80,
+  sharedMovement: 60,
+} as const;
+/** A draft aims this many seconds before its end, so that it does not end a breath too late. */
+const MARGIN = 12;
+/** Points for a second that one more of the people can do as shown. */
+const DOABLE_SECOND = 0.4;
+
+/** Shares of a session that a draft begins with. */
+const FIRST_SHARES: Readonly<Record<Phase, number>> = { arrive: 0.06, loosen: 0.24, flow: 0.54, settle: 0.13 };
+
+function candidateOf(movement: Movement, { circumstances, people, library }: ProposalQuestion): Candidate {
+  const { block, demands: asked, trains } = analyzeMovement(movement, circumstances, library);
+  const able = people.filter(
+    ({ build, caps }) =>
+      (canStand(build) || !isOnFeet(block.meant.kind)) &&
+      !caps.some((cap) => asked.some((demand) => violatesCap(cap, block.meant, demand, MEASURED_ROUNDS))),
+  );
+  const doable = people.length === 0 ? 1 : able.length / people.length;
+  return { movement, trains, doable: asked.length === 0 ? -1 : doable, isNew: circumstances.knows(movement.id) === "new" };
+}
+
+/** A draft as it is searched. */
+type Draft = readonly PlanItemWithMovement[];
+
+class Search {
+  private readonly question: ProposalQuestion;
+  private readonly candidates: readonly Candidate[];
+  private readonly byId: ReadonlyMap<string, Candidate>;
+  private evaluations = 0;
+
+  constructor(question: ProposalQuestion) {
+    this.question = question;
+    // Forms that nobody can do are left out.
+    this.candidates = question.movements.map((each) => candidateOf(each, question)).filter(({ doable }) => doable >= 0);
+    this.byId = new Map(this.candidates.map((candidate) => [candidate.movement.id, candidate]));
+  }
+
+  look(draft: Draft): PlanAnalysis {
+    this.evaluations += 1;
+    return analyzePlan(draft, this.question.circumstances, this.question.library);
+  }
+
+  /** What a draft is worth; higher is better. */
+  worth(look: PlanAnalysis): number {
+    const { minutes, purpose, news, unlike } = this.question;
+    const { blocks } = look.reading;
+    const over = overBy(look, minutes);
+    const phases = readPhases(look.reading).reduce((sum, { shortBy, overBy: much }) => sum + shortBy + much, 0);
+    const missing = readContent(look, purpose).reduce(
+      (sum, { content, missing: seconds }) => sum + seconds * (content === purpose ? LOSES.purposeSecond : LOSES.missingSecond),
+      0,
+    );
+    const fresh = blocks.filter(({ knowledge }) => knowledge === "new").length;
+    const doable = blocks.reduce((sum, { movement, parts }) => sum + parts.rounds * (this.byId.get(movement.id)?.doable ?? 0), 0);
+    const links = blocks.reduce((sum, { parts }) => sum + parts.link, look.reading.leavingSeconds);
+    const shared = unlike.reduce(
+      (sum, others) => sum + blocks.filter(({ phase, movement }) => phase !== "arrive" && others.includes(movement.id)).length,
+      0,
+    );
+    return (
+      DOABLE_SECOND * doable -
+      LOSES.impossible * problemsOf(look.reading).length -
+      LOSES.uneven * look.uneven.length -
+      LOSES.outOfOrder * outOfOrder(look.reading).length -
+      LOSES.lateSecond * Math.max(0, over + MARGIN) -
+      LOSES.earlySecond * Math.max(0, -over - ON_TIME.early / 2) -
+      LOSES.phaseSecond * phases -
+      missing -
+      LOSES.strainRun * strainRuns(look).length -
+      LOSES.linkSecond * links -
+      LOSES.tooNew * Math.max(0, fresh - news) -
+      LOSES.notNew * Math.max(0, news - fresh) -
+      LOSES.sharedMovement * shared
+    );
+  }
+
+  /** Candidates of a phase, what promises most first, before anything is placed. */
+  private ranked(phase: Phase): Candidate[] {
+    const { purpose, unlike, news } = this.question;
+    const promise = ({ movement, trains, doable, isNew }: Candidate): number =>
+      doable +
+      (purpose === null ? 0 : trains[purpose]) -
+      (isNew && news === 0 ? 1 : isNew ? 0.3 : 0) -
+      0.3 * unlike.filter((others) => others.includes(movement.id)).length;
+    return this.candidates
+      .filter(({ movement }) => movement.phase === phase)
+      .toSorted((a, b) => promise(b) - promise(a) || (a.movement.id < b.movement.id ? -1 : 1));
+  }
+
+  private planned(candidate: Candidate, draft: Draft): PlanItemWithMovement {
+    const id = newBlockId(draft.map(({ block }) => block));
+    const rounds = this.question.circumstances.style.rounds;
+    return { block: { id, movementId: candidate.movement.id, rounds }, movement: candidate.movement };
+  }
+
+  /** A first draft: each phase filled to its share with what promises most, a limited number of them new. */
+  begin(): Draft {
+    const total = 60 * this.question.minutes;
+    let draft: PlanItemWithMovement[] = [];
+    let fresh = 0;
+    for (const phase of PHASES) {
+      const wanted = Math.max(PHASE_RULES[phase].leastSeconds, FIRST_SHARES[phase] * total);
+      let seconds = 0;
+      for (const candidate of this.ranked(phase)) {
+        if (seconds >= wanted) break;
+        if (candidate.isNew && fresh >= this.question.news && this.ranked(phase).some(({ isNew }) => !isNew)) continue;
+        const block = this.planned(candidate, draft);
+        const added = this.look([block]).reading.blocks[0]?.total ?? 0;
+        if (seconds > PHASE_RULES[phase].leastSeconds && seconds + added > 1.3 * wanted) continue;
+        draft = [...draft, block];
+        seconds += added;
+        fresh += candidate.isNew ? 1 : 0;
+      }
+    }
+    return draft;
+  }
+
+  /** Drafts one change away: another movement in a place, rounds, two places swapped, one more or one less. */
+  private *neighbours(draft: Draft): Generator<Draft> {
+    const used = new Set(draft.map(({ movement }) => movement.id));
+    for (const [i, { block, movement }] of draft.entries()) {
+      const at = CALLED_ROUNDS.findIndex((rounds) => rounds >= block.rounds);
+      for (const rounds of [CALLED_ROUNDS[at + 1], CALLED_ROUNDS[at - 1]])
+        if (rounds !== undefined && rounds >= this.question.circumstances.style.leastRounds)
+          yield draft.toSpliced(i, 1, { block: { ...block, rounds }, movement });
+      for (const candidate of this.ranked(movement.phase))
+        if (!used.has(candidate.movement.id))
+          yield draft.toSpliced(i, 1, { block: { ...block, movementId: candidate.movement.id }, movement: candidate.movement });
+      const next = draft[i + 1];
+      if (next && next.movement.phase === movement.phase) yield draft.toSpliced(i, 2, next, { block, movement });
+      if (draft.filter((each) => each.movement.phase === movement.phase).length > 1) yield draft.toSpliced(i, 1);
+    }
+    for (const phase of PHASES) {
+      const last = draft.findLastIndex(({ movement }) => movement.phase === phase);
+      for (const candidate of this.ranked(phase))
+        if (!used.has(candidate.movement.id)) yield draft.toSpliced(last + 1, 0, this.planned(candidate, draft));
+    }
+  }
+
+  /** Takes the first better neighbour until none is, or the evaluations are spent. Yields between them. */
+  *improve(draft: Draft, most: number): Generator<undefined, Draft> {
+    let now = draft;
+    let worth = this.worth(this.look(now));
+    for (let better = true; better && this.evaluations < most; ) {
+      better = false;
+      for (const next of this.neighbours(now)) {
+        if (this.evaluations >= most) break;
+        const found = this.worth(this.look(next));
+        yield;
+        if (found <= worth + 1e-6) continue;
+        now = next;
+        worth = found;
+        better = true;
+        break;
+      }
+    }
+    return now;
+  }
+
+  candidate(movementId: string): Candidate | undefined {
+    return this.byId.get(movementId);
+  }
+}
+
+const KNOWN_WORDS = {
+  new: "new to this group",
+  second: "done once before",
+  known: "familiar to this group",
+  again: "done earlier in this session",
+} as const;
+
+/** Why a block is where it is. */
+function whyOf(block: ScheduledItem, candidate: Candidate | undefined, { people, purpose }: ProposalQuestion): string[] {
+  if (!candidate) return [];
+  const [most] = (Object.entries(candidate.trains) as [Content, number][]).toSorted((a, b) => b[1] - a[1]);
+  const forPurpose = purpose !== null && candidate.trains[purpose] >= 0.3 ? purpose : null;
+  const content = forPurpose ?? most?.[0];
+  const seconds = content ? Math.round(candidate.trains[content] * block.parts.rounds) : 0;
+  const able = Math.round(candidate.doable * people.length);
+  const { links } = block.seam;
+  return [
+    ...(content && seconds > 0 ? [`${seconds} s for ${contentLabel(content)}`] : []),
+    ...(people.length > 0 ? [`${able} of ${people.length} participants can do it as shown`] : []),
+    KNOWN_WORDS[block.knowledge],
+    links.length === 0 ? "no change of position needed" : `transition in: ${links.map(({ words }) => words).join(", ")}`,
+  ];
+}
+
+/** Drafts that are looked at before a proposal is given. */
+const MOST_EVALUATIONS = 700;
+
+/**
+ * Proposes a whole plan: a first draft by what promises most, then the first better change again and again, on joins,
+ * phases, sides, minutes, content against the purpose, strain, how many are new and how many of the people can do each as
+ * it is shown. The same question has the same answer: it stops by a count of drafts, never by the clock.
+ *
+ * @returns in steps, so that whoever runs it may let other work in between
+ */
+export function* proposeIncrementally(question: ProposalQuestion): Generator<undefined, Proposal> {
+  const search = new Search(question);
+  const draft = yield* search.improve(search.begin(), MOST_EVALUATIONS);
+  const look = search.look(draft);
+  const why = Object.fromEntries(
+    look.reading.blocks.map((block) => [block.id, whyOf(block, search.candidate(block.movement.id), question)]),
+  );
+  return { blocks: draft.map(({ block }) => block), why, look };
+}
+
+/** The same in one go. */
+export const propose = (question: ProposalQuestion): Proposal => runToCompletion(proposeIncrementally(question));

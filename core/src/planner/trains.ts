@@ -1,0 +1,30 @@
+import type { VariantCache } from "../fit/variant-cache.ts";
+import type { Movement } from "../movement/format.ts";
+import { CONTENTS, type Content } from "../plan/purpose.ts";
+import type { PlanContext, ScheduledItem } from "../schedule/schedule-plan.ts";
+import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
+import { itemContent } from "./content.ts";
+
+/** Rounds that a movement is measured by; shares do not hang on them. */
+export const MEASURED_ROUNDS = 6;
+
+/** What one movement is when nothing is around it. */
+export interface MovementAlone {
+  readonly block: ScheduledItem;
+  /** What it asks, one reading a turn; empty where there is no such form. */
+  readonly demands: PlanAnalysis["demands"][number];
+  /** Share of its moving that trains each content, 0 to 1. */
+  readonly trains: Readonly<Record<Content, number>>;
+}
+
+/** Looks at one movement alone, as a group is shown it. */
+export function analyzeMovement(movement: Movement, circumstances: PlanContext, library: VariantCache): MovementAlone {
+  const planned = [{ block: { id: "b1", movementId: movement.id, rounds: MEASURED_ROUNDS }, movement }];
+  const look = analyzePlan(planned, circumstances, library);
+  const block = look.reading.blocks[0] as ScheduledItem;
+  const demands = look.demands[0] ?? [];
+  const seconds = itemContent(block, demands);
+  const moved = Math.max(1, block.parts.rounds);
+  const trains = Object.fromEntries(CONTENTS.map(({ name }) => [name, seconds[name] / moved])) as Record<Content, number>;
+  return { block, demands, trains };
+}

@@ -1,0 +1,45 @@
+import type { Movement } from "../movement/format.ts";
+import type { PlanItem } from "../plan/plan-item.ts";
+import type { TeachingStyle } from "../plan/style.ts";
+import { otherSide, type Side } from "../side.ts";
+
+/** Rounds done one after another with one side leading. */
+export interface Turn {
+  /** The side that leads; for an unsided movement the one it begins with. */
+  readonly lead: Side;
+  readonly rounds: number;
+}
+
+/**
+ * The turns of a block. Where each side counts one, the number called is shared out and an odd one gives the first side
+ * one more; where left and right together count one, each side has the whole number. An unsided movement does both sides
+ * within each round and has one turn.
+ *
+ * @param leadsFirst the side that the style begins with
+ * @example turnsOf(sided, { rounds: 6 }, "eachSide", "right") // right 3, left 3
+ * @example turnsOf(sided, { rounds: 6 }, "together", "right") // right 6, left 6
+ */
+export function turnsOf(
+  { sided }: Pick<Movement, "sided">,
+  block: Pick<PlanItem, "rounds" | "first" | "only">,
+  counting: TeachingStyle["counting"],
+  leadsFirst: Side,
+): Turn[] {
+  const { rounds, only } = block;
+  const first = only ?? block.first ?? leadsFirst;
+  // Unsided movements are authored with the right side beginning, whichever side the style begins with.
+  if (!sided) return [{ lead: block.first ?? "right", rounds }];
+  if (only) return [{ lead: only, rounds }];
+  const [one, other] = counting === "together" ? [rounds, rounds] : [Math.ceil(rounds / 2), Math.floor(rounds / 2)];
+  const turns = [
+    { lead: first, rounds: one },
+    { lead: otherSide(first), rounds: other },
+  ];
+  return turns.filter((turn) => turn.rounds > 0);
+}
+
+/** Rounds on each side, left then right: an unsided movement does both in each. */
+export function roundsOnSides({ sided }: Pick<Movement, "sided">, turns: readonly Turn[]): readonly [number, number] {
+  const on = (side: Side): number => turns.reduce((sum, turn) => sum + (sided && turn.lead !== side ? 0 : turn.rounds), 0);
+  return [on("left"), on("right")];
+}

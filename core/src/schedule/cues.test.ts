@@ -1,0 +1,50 @@
+import { describe, expect, test } from "vitest";
+import { type TeachingStyle, USUAL_STYLE } from "../plan/style.ts";
+import { cuesOf, openingWords } from "./cues.ts";
+import { circumstances, planned } from "./plan.fixture.ts";
+import { type ScheduledItem, schedulePlan } from "./schedule-plan.ts";
+import type { Familiarity } from "./time.ts";
+
+const blockOf = (knowledge: Familiarity, differs: { quiet?: boolean; as?: "seated" } = {}): ScheduledItem =>
+  schedulePlan(planned({ movementId: "shift-and-press", ...differs }), circumstances({ knows: () => knowledge }))
+    .blocks[0] as ScheduledItem;
+const styled = (differs: Partial<TeachingStyle>): TeachingStyle => ({ ...USUAL_STYLE, ...differs });
+
+describe("what is said of a block", () => {
+  test.each<[TeachingStyle["speech"], Familiarity, string]>([
+    ["fade", "new", "phrases"],
+    ["fade", "second", "phrases"],
+    ["fade", "known", "start"],
+    ["everyPhrase", "known", "phrases"],
+    ["startThenQuiet", "new", "start"],
+    ["silent", "new", "names"],
+  ])("%s, %s: %s", (speech, knowledge, expected) => {
+    expect(cuesOf(blockOf(knowledge), styled({ speech })).speech).toBe(expected);
+  });
+
+  test("every phrase is the file's own, in order", () => {
+    expect(cuesOf(blockOf("new"), USUAL_STYLE).phrases).toEqual(["out, press", "in, draw back"]);
+    expect(cuesOf(blockOf("known"), USUAL_STYLE).phrases).toEqual(["out, press"]);
+  });
+
+  test("a block done quietly has names and counts whatever the style", () => {
+    expect(cuesOf(blockOf("new", { quiet: true }), styled({ speech: "everyPhrase" })).opening).toEqual([]);
+  });
+
+  test("the picture comes first where the style wants pictures, else last and only for what is new", () => {
+    expect(cuesOf(blockOf("new"), styled({ imagery: "pictures" })).opening[0]).toBe("Sliding a heavy door.");
+    expect(cuesOf(blockOf("new"), USUAL_STYLE).opening.at(-1)).toBe("Sliding a heavy door.");
+    expect(cuesOf(blockOf("known"), USUAL_STYLE).opening).not.toContain("Sliding a heavy door.");
+  });
+
+  test("on a chair the seated form's own words are said", () => {
+    expect(cuesOf(blockOf("new", { as: "seated" }), USUAL_STYLE).opening[0]).toBe("Lean from the hips and press.");
+  });
+});
+
+test("the start says what the style says of breath, eyes, pelvis and trunk, the last two only standing", () => {
+  const style = styled({ breath: "pause", breathRoute: "nose", eyes: "soft", pelvis: "tucked" });
+  expect(openingWords(style, true)).toHaveLength(5);
+  expect(openingWords(style, false)).toHaveLength(3);
+  expect(openingWords(USUAL_STYLE, false)[1]).toMatch(/two breaths to my one/);
+});

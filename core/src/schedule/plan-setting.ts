@@ -1,0 +1,69 @@
+import type { WaterEquipment } from "../body/water-equipment.ts";
+import { daysBetween } from "../calendar.ts";
+import type { Cap } from "../caps/cap.ts";
+import type { TeachingStyle } from "../plan/style.ts";
+import type { PoolFloor } from "../setup/pool-depth.ts";
+import type { Floor } from "../setup/standing-places.ts";
+import type { VenueResources } from "../venues/resources.ts";
+import type { Venue } from "../venues/venue.ts";
+import type { PlanContext } from "./schedule-plan.ts";
+import type { PlanPlace } from "./state.ts";
+import { knowledgeOf } from "./time.ts";
+
+/** What a plan is made for, as plain data: the group, its place, the week and what it has been taught. */
+export interface PlanSetting {
+  readonly seatedOnly: boolean;
+  readonly place: PlanPlace;
+  /** What there is of chairs, rail and helpers. */
+  readonly fitPlace: VenueResources;
+  readonly poolFloor: PoolFloor;
+  /** The floor that people stand on; null where nobody has measured it. */
+  readonly floor: Floor | null;
+  readonly week: number;
+  readonly slowestCycle: number;
+  /** What caps on drag ask of movements in the pool; left out where nobody has one. */
+  readonly dragCycles?: DragCycles;
+  /** Sessions before this one in which each movement was taught, by its id. */
+  readonly taught: Readonly<Record<string, number>>;
+}
+
+/** A Monday, from which weeks are counted. */
+const FIRST_MONDAY = "2024-01-01";
+
+/** Weeks from Monday to Monday, for sides that alternate. */
+export const weekOf = (day: string): number => Math.floor(daysBetween(FIRST_MONDAY, day) / 7);
+
+/** A hall whose place nobody has described: chairs, and a rail on the right. */
+const USUAL_HALL: PlanPlace = { chairs: true, rail: "right", pool: false };
+
+/** In the water there are no chairs, and the wall may be held. */
+const POOL: PlanPlace = { chairs: false, rail: "right", pool: true };
+
+/** What a room offers for joining movements. @param room null where nobody has described it */
+export function planPlaceOf(room: Pick<Venue, "chairs" | "rail"> | null, inWater = false): PlanPlace {
+  if (inWater) return POOL;
+  if (room === null) return USUAL_HALL;
+  return { chairs: room.chairs.length > 0, rail: room.rail !== null && room.rail > 0 ? "right" : null, pool: false };
+}
+
+/** The longest of the shortest cycles that people may move at, seconds; 0 where nobody has one. */
+export const slowestCycle = (people: readonly (readonly Cap[])[]): number =>
+  Math.max(0, ...people.flatMap((caps) => caps.flatMap(({ limit }) => (limit.channel === "shortestCycle" ? [limit.limit] : []))));
+
+/** What reading a plan takes: where and for whom, and how it is taught. */
+export const planContextOf = (
+  setting: Omit<PlanSetting, "fitPlace" | "poolFloor" | "floor">,
+  { style, breathSeconds }: { readonly style: TeachingStyle; readonly breathSeconds: number },
+): PlanContext => ({
+  style,
+  breathSeconds,
+  seatedOnly: setting.seatedOnly,
+  place: setting.place,
+  week: setting.week,
+  slowestCycle: setting.slowestCycle,
+  ...(setting.dragCycles && { dragCycles: setting.dragCycles }),
+  knows: (movementId) => knowledgeOf(setting.taught[movementId] ?? 0),
+});
+/** Shortest round of each movement, seconds, by what is in the hands: what caps on drag ask of a whole group. */
+
+export type DragCycles = Readonly<Record<string, Readonly<Record<WaterEquipment, number>>>>;

@@ -1,0 +1,198 @@
+import type { Side } from "../side.ts";
+import {
+  after,
+  type BodyState,
+  type EntryPattern,
+  type ExitChange,
+  formatFeet,
+  isPossible,
+  onRailWith,
+  type PlanPlace,
+  plainest,
+  stateKey,
+} from "./state.ts";
+import { byCost, type TransitionPath, transitionPathsFrom } from "./transition-graph.ts";
+import type { TransitionHazard, TransitionStep } from "./transition-steps.ts";
+
+/** One thing to be joined to what comes before it: a block, or its other side. */
+export interface Waypoint {
+  readonly entry: EntryPattern;
+  readonly exit: ExitChange;
+  /** Runs straight on: nothing but the hands may change between. */
+  readonly straight: boolean;
+}
+
+/** Why a seam cannot be. */
+export type TransitionProblem =
+  | { readonly kind: "weight"; readonly carries: Side | "both"; readonly steps: Side }
+  | { readonly kind: "feet"; readonly stand: string; readonly begins: string }
+  | { readonly kind: "load" | "support" | "facing" }
+  | { readonly kind: "noChair" | "noRail" | "noWater" };
+
+/** How one stop is reached from what came before it. */
+export interface Transition {
+  readonly from: BodyState;
+  /** The state it begins in. */
+  readonly to: BodyState;
+  readonly links: readonly TransitionStep[];
+  readonly tenths: number;
+  readonly hazards: readonly TransitionHazard[];
+  /** Null where it can be as it is; otherwise the links are those that it would take. */
+  readonly problem: TransitionProblem | null;
+}
+
+export interface PlanTransitions {
+  /** One a stop, in order. */
+  readonly seams: readonly Transition[];
+  /** The last one: from the end of the last stop to where everybody leaves from. */
+  readonly leaving: Transition;
+  /** Tenths and penalties of all links. */
+  readonly cost: number;
+}
+
+/** A way through all stops so far. */
+interface Label {
+  readonly state: BodyState;
+  readonly cost: number;
+  readonly ids: string;
+  /** The way by which its last stop was reached from the label before; null at the start. */
+  readonly reached: { readonly way: TransitionPath; readonly problem: TransitionProblem | null } | null;
+  readonly before: Label | null;
+}
+
+/** The hazards of some links, each once. */
+const hazardsOf = (links: readonly TransitionStep[]): TransitionHazard[] => [
+  ...new Set(links.flatMap(({ hazard }) => hazard ?? [])),
+];
+
+/** The seam that a way makes. */
+export const transitionOf = (from: BodyState, way: TransitionPath, problem: TransitionProblem | null = null): Transition => ({
+  from,
+  to: way.to,
+  links: way.links,
+  tenths: way.links.reduce((sum, { tenths }) => sum + tenths, 0),
+  hazards: hazardsOf(way.links),
+  problem,
+});
+
+/** The best label of each state, best first. */
+function bestOfEach(labels: readonly Label[]): Label[] {
+  const best = new Map<string, Label>();
+  for (const label of labels) {
+    const key = stateKey(label.state);
+    const known = best.get(key);
+    if (!known || byCost(label, known) < 0) best.set(key, label);
+  }
+  return [...best.values()].toSorted(byCost);
+}
+
+/** Drops what a cheaper label could still become by links of its own: what can wait is left until it is needed. */
+function undominated(labels: readonly Label[], place: PlanPlace): Label[] {
+  const kept: Label[] = [];
+  for (const label of bestOfEach(labels)) {
+    const beaten = kept.some((better) => {
+      const way = transitionPathsFrom(better.state, place).to(label.state);
+      return way !== null && better.cost + way.cost <= label.cost;
+    });
+    if (!beaten) kept.push(label);
+  }
+  return kept;
+}
+
+/** Every way of beginning a stop from the labels before it. */
+const onTo = (labels: readonly Label[], pattern: EntryPattern, place: PlanPlace, straight: boolean) =>
+  labels.flatMap((label) =>
+    transitionPathsFrom(label.state, place, straight)
+      .toAll(pattern)
+      .map((way) => ({ label, way })),
+  );
+
+/** Why a stop cannot be run straight on to from a state. */
+function straightProblem(state: BodyState, { support, feet, load }: EntryPattern): TransitionProblem {
+  if (state.support !== support) return { kind: "support" };
+  if (feet && (state.feet !== feet.kind || state.foot !== feet.foot))
+    return { kind: "feet", stand: formatFeet(state.feet, state.foot), begins: formatFeet(feet.kind, feet.foot) };
+  if (load && load !== "both" && state.load !== load)
+    return { kind: "weight", carries: state.load, steps: load === "left" ? "right" : "left" };
+  return { kind: state.load === load || load === null ? "facing" : "load" };
+}
+
+/** Why no links lead to a stop in this place. */
+function placeProblem({ support, hands }: EntryPattern, place: PlanPlace): TransitionProblem {
+  if (support === "seat" && !place.chairs) return { kind: "noChair" };
+  if (support === "pool" && !place.pool) return { kind: "noWater" };
+  if (hands && onRailWith(hands)) return { kind: "noRail" };
+  return { kind: "support" };
+}
+
+function next(labels: readonly Label[], stop: Pick<Waypoint, "entry" | "straight">, place: PlanPlace): Label[] {
+  const straightOn = stop.straight ? onTo(labels, stop.entry, place, true) : [];
+  const linked = straightOn.length > 0 ? straightOn : onTo(labels, stop.entry, place, false);
+  const [first] = labels as [Label];
+  if (linked.length === 0) {
+    // Goes on as if it had been reached, so that the rest of the plan can still be looked at.
+    const to = plainest(stop.entry);
+    const reached = { way: { to, cost: 0, links: [], ids: "" }, problem: placeProblem(stop.entry, place) };
+    return [{ state: to, cost: first.cost, ids: first.ids, reached, before: first }];
+  }
+  const broken = stop.straight && straightOn.length === 0;
+  return linked.map(({ label, way }) => ({
+    state: way.to,
+    cost: label.cost + way.cost,
+    ids: label.ids + way.ids,
+    reached: { way, problem: broken ? straightProblem(label.state, stop.entry) : null },
+    before: label,
+  }));
+}
+
+/**
+ * Joins stops by the cheapest chain of small links over the whole of them: a layered shortest path, so that a part left
+ * open early is settled by what comes later. Cheapest is by tenths of a second and penalties; of equal ones that with
+ * fewer links, and what can wait is done later; then by the ids of the links, so the answer is unique.
+ *
+ * @param home where everybody is at the start; possible in the place
+ * @param leave where everybody leaves from
+ */
+export function findTransitions(
+  stops: readonly Waypoint[],
+  home: BodyState,
+  leave: EntryPattern,
+  place: PlanPlace,
+): PlanTransitions {
+  if (!isPossible(home, place)) throw new RangeError("This starting position is not possible in this venue");
+  let labels: Label[] = [{ state: home, cost: 0, ids: "", reached: null, before: null }];
+  for (const stop of stops) {
+    const begun = bestOfEach(next(labels, stop, place));
+    const done = begun.map((label) => ({ ...label, state: after(label.state, stop.exit) }));
+    labels = undominated(done, place);
+  }
+  const [last] = next(labels, { entry: leave, straight: false }, place).toSorted(byCost) as [Label];
+  const seams: Transition[] = [];
+  for (let label = last; label.reached && label.before; label = label.before)
+    seams.unshift(transitionOf(label.before.state, label.reached.way, label.reached.problem));
+  return { seams: seams.slice(0, -1), leaving: seams[seams.length - 1] as Transition, cost: last.cost };
+}
+
+/** A seam that cannot be, in words. */
+export function formatTransitionProblem(problem: TransitionProblem): string {
+  switch (problem.kind) {
+    case "weight":
+      return problem.carries === "both"
+        ? `Cannot start: weight is on both legs, but the ${problem.steps} leg has to step. Shift weight first.`
+        : `Cannot start: weight is on the ${problem.carries} leg, which has to step`;
+    case "feet":
+      return `Needs a pause: participants stand with ${problem.stand}, but this movement starts with ${problem.begins}`;
+    case "load":
+      return "Needs a pause: weight is on one leg, but this movement starts on both";
+    case "support":
+      return "Needs a pause: participants have to sit down or stand up first";
+    case "facing":
+      return "Needs a pause: participants face a different direction";
+    case "noChair":
+      return "Cannot start: there are no chairs in this venue";
+    case "noRail":
+      return "Cannot start: there is no rail on that side of the room";
+    case "noWater":
+      return "Cannot start: there is no pool in this venue";
+  }
+}

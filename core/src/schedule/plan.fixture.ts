@@ -1,0 +1,59 @@
+import fc from "fast-check";
+import { load } from "../movement/library.fixture.ts";
+import type { PlanItem } from "../plan/plan-item.ts";
+import { USUAL_STYLE } from "../plan/style.ts";
+import type { PlanContext, PlanItemWithMovement } from "./schedule-plan.ts";
+import type { PlanPlace } from "./state.ts";
+
+export const HALL: PlanPlace = { chairs: true, rail: "right", pool: false };
+
+/** Everything known, a usual hall, eight seconds a breath. */
+export const circumstances = (differs: Partial<PlanContext> = {}): PlanContext => ({
+  style: { ...USUAL_STYLE, counting: "together", depth: "middle" },
+  breathSeconds: 8,
+  seatedOnly: false,
+  place: HALL,
+  week: 0,
+  slowestCycle: 0,
+  knows: () => "known",
+  ...differs,
+});
+
+/** Blocks by the ids of their movements, six rounds each unless said otherwise. */
+export const planned = (...blocks: (string | (Partial<PlanItem> & { readonly movementId: string }))[]): PlanItemWithMovement[] =>
+  blocks.map((each, i) => {
+    const said = typeof each === "string" ? { movementId: each } : each;
+    return { block: { id: `b${i + 1}`, rounds: 6, ...said }, movement: load(said.movementId) };
+  });
+
+const MOVEMENTS = [
+  "settling-breath",
+  "shift-and-press",
+  "side-drift",
+  "one-leg-toe-near",
+  "march-opposite-hand",
+  "quiet-feet",
+  "turn-the-ball",
+  "hinge-and-lengthen",
+  "waves-with-both-hands",
+] as const;
+
+const side = fc.constantFrom("left" as const, "right" as const);
+const maybe = <Key extends string, Value>(key: Key, value: fc.Arbitrary<Value>) =>
+  fc.option(value, { nil: undefined }).map((chosen) => (chosen === undefined ? {} : { [key]: chosen }));
+
+/** Any block of the hall: sided or not, on one side or both, seated, at the rail, turned, straight on. */
+const anyBlock: fc.Arbitrary<Partial<PlanItem> & { readonly movementId: string }> = fc
+  .tuple(
+    fc.record({ movementId: fc.constantFrom(...MOVEMENTS), rounds: fc.integer({ min: 1, max: 8 }) }),
+    maybe("first", side),
+    maybe("only", side),
+    fc.oneof(maybe("as", fc.constant("seated" as const)), maybe("hold", side), maybe("facing", fc.constantFrom(0, 1, 2, 3))),
+    maybe("straight", fc.boolean()),
+    maybe("talk", fc.integer({ min: 0, max: 60 })),
+  )
+  .map((parts) => Object.assign({}, ...parts));
+
+export const anyPlan: fc.Arbitrary<PlanItemWithMovement[]> = fc
+  .array(anyBlock, { minLength: 1, maxLength: 7 })
+  .map((blocks) => planned(...blocks));

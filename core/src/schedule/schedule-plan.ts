@@ -1,0 +1,256 @@
+import type { Movement, Phase } from "../movement/format.ts";
+import type { VariantSpec } from "../movement/variant.ts";
+import { type PlanItem, plannedVariant } from "../plan/plan-item.ts";
+import { firstSideOf, type TeachingStyle } from "../plan/style.ts";
+import type { Side } from "../side.ts";
+import { roundsOnSides, type Turn, turnsOf } from "./count.ts";
+import type { DragCycles } from "./plan-setting.ts";
+import { findTransitions, type Transition, transitionOf, type Waypoint } from "./plan-transitions.ts";
+import { after, type BodyState, type EntryPattern, fits, type PlanPlace } from "./state.ts";
+import { breathOf, type Familiarity, LEAVE_SAFELY_SECONDS, SIDE_CHANGE_WORDS, showingSeconds } from "./time.ts";
+import { byCost, transitionPathsFrom } from "./transition-graph.ts";
+import { type EntryAndExit, entryAndExit } from "./waypoints.ts";
+
+/** A plan's blocks with the movements they name; a block whose movement is gone is left out. */
+export function withMovements(blocks: readonly PlanItem[], movements: readonly Movement[]): PlanItemWithMovement[] {
+  const known = new Map(movements.map((movement) => [movement.id, movement]));
+  return blocks.flatMap((block) => {
+    const movement = known.get(block.movementId);
+    return movement ? [{ block, movement }] : [];
+  });
+}
+
+/** A block with the movement it names. */
+export interface PlanItemWithMovement {
+  readonly block: PlanItem;
+  readonly movement: Movement;
+}
+
+/** All that a plan's time and joins depend on, beside its blocks. */
+export interface PlanContext {
+  readonly style: TeachingStyle;
+  /** Seconds of one breath, unless a block has its own. */
+  readonly breathSeconds: number;
+  /** A group that sits throughout. */
+  readonly seatedOnly: boolean;
+  readonly place: PlanPlace;
+  /** A count of weeks, for sides that alternate. */
+  readonly week: number;
+  /** The longest of the group's shortest movement cycles, seconds; 0 where nobody has one. */
+  readonly slowestCycle: number;
+  /** What caps on drag ask of movements in the pool, where the style slows everybody for them. */
+  readonly dragCycles?: DragCycles;
+  /** How well the group knows a movement, by its id. */
+  readonly knows: (movementId: string) => Familiarity;
+}
+
+/** One side of a block in its time. */
+export interface TimedTurn extends Turn {
+  /** When its first round begins, seconds. */
+  readonly from: number;
+  readonly seconds: number;
+}
+
+/** What one block is and takes. Seconds throughout. */
+export interface ScheduledItem {
+  readonly id: string;
+  readonly block: PlanItem;
+  readonly movement: Movement;
+  readonly phase: Phase;
+  /** The form the room is shown. */
+  readonly meant: VariantSpec;
+  readonly knowledge: Familiarity;
+  readonly breathSeconds: number;
+  readonly cycleSeconds: number;
+  readonly turns: readonly TimedTurn[];
+  /** Rounds on the left and on the right. */
+  readonly rounds: readonly [number, number];
+  /** How it is reached from the block before. */
+  readonly seam: Transition;
+  /** From the first side to the second; null where there is only one. */
+  readonly sideChange: Transition | null;
+  /** From one round to the next, where a round does not end as it began. */
+  readonly betweenRounds: Transition | null;
+  readonly parts: {
+    readonly link: number;
+    readonly talk: number;
+    readonly showing: number;
+    readonly rounds: number;
+    readonly sideChange: number;
+  };
+  readonly total: number;
+  readonly from: number;
+  readonly to: number;
+}
+
+export interface PlanSchedule {
+  /** How everybody waits before the first block, and where whoever is lost waits to rejoin. */
+  readonly home: BodyState;
+  readonly blocks: readonly ScheduledItem[];
+  /** From the last block to the chairs. */
+  readonly leaving: Transition;
+  /** Seconds of that, and of the leave-safely minute. */
+  readonly leavingSeconds: number;
+  readonly leaveSafely: number;
+  /** Seconds of the whole session. */
+  readonly total: number;
+}
+
+const HOME: Omit<BodyState, "support"> = { feet: "hip", foot: null, load: "both", facing: 0, hands: "down" };
+
+/** How everybody waits before the first block: as it is done, feet hip wide, hands down. */
+function homeOf(blocks: readonly Joining[], place: PlanPlace, seatedOnly: boolean): BodyState {
+  const [first] = blocks;
+  const usual = place.pool ? "pool" : seatedOnly && place.chairs ? "seat" : "stand";
+  const wanted = first?.joins[0]?.entry.support ?? usual;
+  const there = wanted === "seat" ? place.chairs : (wanted === "pool") === place.pool;
+  return { ...HOME, support: there ? wanted : usual };
+}
+
+const ANYWHERE = { feet: null, load: null, facing: null, hands: null } as const;
+
+/** Everybody leaves from a chair, or from the water where there is none. */
+const leaveFrom = (place: PlanPlace): EntryPattern => ({
+  ...ANYWHERE,
+  support: place.pool ? "pool" : place.chairs ? "seat" : "stand",
+});
+
+interface Joining {
+  readonly block: PlanItem;
+  readonly movement: Movement;
+  readonly meant: VariantSpec;
+  readonly turns: readonly Turn[];
+  readonly joins: readonly EntryAndExit[];
+}
+
+/** A form that nobody can do leaves everything as it was. */
+const NO_JOIN: EntryAndExit = {
+  entry: { ...ANYWHERE, support: "stand" },
+  exit: { support: "stand", feet: null, load: null, hands: null },
+};
+
+function joiningOf({ block, movement }: PlanItemWithMovement, { style, seatedOnly, week, place }: PlanContext): Joining {
+  const meant = plannedVariant(movement, block, { seatedOnly, pool: place.pool, depth: style.depth });
+  const turns = turnsOf(movement, block, style.counting, firstSideOf(style, week));
+  const joins = turns.map(({ lead }) => entryAndExit(movement, meant, lead, block.facing ?? null) ?? NO_JOIN);
+  return { block, movement, meant, turns, joins };
+}
+
+const stopsOf = ({ block, joins }: Joining): Waypoint[] =>
+  joins.map(({ entry, exit }, turn) => ({ entry, exit, straight: turn === 0 && block.straight === true }));
+
+/** How the second round is reached from the end of the first; null where it ends as it began. */
+function betweenRounds({ joins }: Joining, begins: BodyState, place: PlanPlace): Transition | null {
+  const [join] = joins;
+  if (!join) return null;
+  const ends = after(begins, join.exit);
+  if (fits(ends, join.entry)) return null;
+  const [way] = transitionPathsFrom(ends, place).toAll(join.entry).toSorted(byCost);
+  return way ? transitionOf(ends, way) : null;
+}
+
+/** Tenths of a second are counted whole, so that sums are exact. */
+const tenths = (seconds: number): number => Math.round(10 * seconds);
+
+/** Reads the time of one joined block, from its link on. @param clock tenths of a second when the block before ended */
+function timeBlock(
+  joining: Joining,
+  seams: readonly Transition[],
+  circumstances: PlanContext,
+  knowledge: Familiarity,
+  clock: number,
+): ScheduledItem {
+  const { block, movement, meant, turns } = joining;
+  const [seam, sideChange = null] = seams as [Transition, Transition?];
+  const { style, place } = circumstances;
+  const drag = style.drag === "room" && meant.kind === "water" ? circumstances.dragCycles?.[movement.id] : undefined;
+  const slowest = Math.max(circumstances.slowestCycle, drag?.[block.equipment ?? "bare"] ?? 0);
+  const breathSeconds = breathOf(movement, block, style, circumstances.breathSeconds, slowest);
+  const cycle = tenths(breathSeconds * movement.breaths);
+  const between = betweenRounds(joining, seam.to, place);
+  const straight = block.straight === true && seam.problem === null;
+  const parts = {
+    link: seam.tenths,
+    talk: tenths(block.talk ?? 0),
+    showing: tenths(showingSeconds(knowledge, cycle / 10, straight)),
+    sideChange: sideChange === null ? 0 : sideChange.tenths + tenths(SIDE_CHANGE_WORDS),
+  };
+  let at = clock + parts.link + parts.talk + parts.showing;
+  const timed = turns.map(({ lead, rounds }, turn): TimedTurn => {
+    if (turn > 0) at += parts.sideChange;
+    const taken = rounds * cycle + (rounds - 1) * (between?.tenths ?? 0);
+    const from = at;
+    at += taken;
+    return { lead, rounds, from: from / 10, seconds: taken / 10 };
+  });
+  const moving = timed.reduce((sum, { seconds }) => sum + tenths(seconds), 0);
+  return {
+    id: block.id,
+    block,
+    movement,
+    phase: block.phase ?? movement.phase,
+    meant,
+    knowledge,
+    breathSeconds,
+    cycleSeconds: cycle / 10,
+    turns: timed,
+    rounds: roundsOnSides(movement, turns),
+    seam,
+    sideChange,
+    betweenRounds: between,
+    parts: {
+      link: parts.link / 10,
+      talk: parts.talk / 10,
+      showing: parts.showing / 10,
+      rounds: moving / 10,
+      sideChange: parts.sideChange / 10,
+    },
+    total: (at - clock) / 10,
+    from: clock / 10,
+    to: at / 10,
+  };
+}
+
+/**
+ * Reads a plan: counts its sides, joins its blocks and lays them along the clock.
+ *
+ * A block lasts its link, talk and showing, its rounds at the pace of the breath, and the change of sides. The session
+ * ends with the link to the chairs and the leave-safely minute.
+ */
+export function schedulePlan(blocks: readonly PlanItemWithMovement[], circumstances: PlanContext): PlanSchedule {
+  const { place, seatedOnly, knows } = circumstances;
+  const joinings = blocks.map((each) => joiningOf(each, circumstances));
+  const home = homeOf(joinings, place, seatedOnly);
+  const joined = findTransitions(joinings.flatMap(stopsOf), home, leaveFrom(place), place);
+  const had = new Set<string>();
+  let clock = 0;
+  let seam = 0;
+  const readings = joinings.map((joining) => {
+    const { id } = joining.movement;
+    const knowledge = had.has(id) ? "again" : knows(id);
+    had.add(id);
+    const seams = joined.seams.slice(seam, seam + joining.turns.length);
+    seam += joining.turns.length;
+    const reading = timeBlock(joining, seams, circumstances, knowledge, clock);
+    clock = tenths(reading.to);
+    return reading;
+  });
+  const leavingSeconds = joined.leaving.tenths / 10;
+  return {
+    home,
+    blocks: readings,
+    leaving: joined.leaving,
+    leavingSeconds,
+    leaveSafely: LEAVE_SAFELY_SECONDS,
+    total: clock / 10 + leavingSeconds + LEAVE_SAFELY_SECONDS,
+  };
+}
+
+/** When a side of a block leads, in its order. */
+export const leadsOf = ({ turns }: Pick<ScheduledItem, "turns">): readonly Side[] => turns.map(({ lead }) => lead);
+
+/** What is not as it can be taught, block by block. */
+export const problemsOf = ({ blocks }: PlanSchedule): readonly { readonly blockId: string; readonly seam: Transition }[] =>
+  blocks.flatMap(({ id, seam, sideChange }) =>
+    [seam, sideChange].flatMap((each) => (each?.problem ? [{ blockId: id, seam: each }] : [])),
+  );

@@ -1,0 +1,151 @@
+import type { FeetState } from "../movement/format.ts";
+import { type Facing, mirroredFacing } from "../plan/plan-item.ts";
+import { otherSide, type Side } from "../side.ts";
+
+/** Feet that have no front and no foot of their own. */
+export const LEVEL_FEET = ["together", "hip", "wide"] as const satisfies readonly FeetState[];
+
+export const HAND_PLACES = [
+  "down",
+  "belly",
+  "front",
+  "up",
+  "ballLeft",
+  "ballRight",
+  "railLeft",
+  "railRight",
+  "railBoth",
+] as const;
+/** Where the hands are; a ball is held with the named hand on top, a rail with the named hand. */
+export type HandPlace = (typeof HAND_PLACES)[number];
+
+export const SUPPORTS_OF_STATE = ["stand", "seat", "pool"] as const;
+
+/** How a body stands or sits between two movements, in the person's own sides. */
+export interface BodyState {
+  readonly support: (typeof SUPPORTS_OF_STATE)[number];
+  readonly feet: FeetState;
+  /** The foot in front, off the floor or on its toe; null where the feet are level. */
+  readonly foot: Side | null;
+  /** The leg that carries: a side over 85 % of the weight, or both. On a chair always both. */
+  readonly load: Side | "both";
+  readonly facing: Facing;
+  readonly hands: HandPlace;
+}
+
+/** What a place offers to stand, sit and hold on to. */
+export interface PlanPlace {
+  readonly chairs: boolean;
+  /** Where the rail is for somebody who faces the instructor; null without one. */
+  readonly rail: Side | null;
+  readonly pool: boolean;
+}
+
+export const onRailWith = (hands: HandPlace): boolean => hands === "railLeft" || hands === "railRight" || hands === "railBoth";
+
+/** The hand that the rail is beside, both in front of it, or none with the back to it. */
+export function railAt(rail: Side | null, facing: Facing): HandPlace | null {
+  if (rail === null) return null;
+  const beside: readonly (HandPlace | null)[] =
+    rail === "right" ? ["railRight", "railBoth", "railLeft", null] : ["railLeft", null, "railRight", "railBoth"];
+  return beside[facing] ?? null;
+}
+
+const isLevel = (feet: FeetState): boolean => (LEVEL_FEET as readonly FeetState[]).includes(feet);
+
+/** Whether a body can be so at all: a foot that is off carries nothing, and on a chair nothing is turned or leaned. */
+export function isPossible({ support, feet, foot, load, facing, hands }: BodyState, place: PlanPlace): boolean {
+  if (isLevel(feet) !== (foot === null)) return false;
+  if (support === "seat") return place.chairs && load === "both" && facing === 0 && !onRailWith(hands);
+  if ((support === "pool") !== place.pool) return false;
+  if ((feet === "lift" || feet === "toe") && (foot === null || load !== otherSide(foot))) return false;
+  return !onRailWith(hands) || railAt(place.rail, facing) === hands;
+}
+
+/** A text that is the same for the same state and differs for any other. */
+export const stateKey = ({ support, feet, foot, load, facing, hands }: BodyState): string =>
+  `${support} ${feet} ${foot ?? "-"} ${load} ${facing} ${hands}`;
+
+const swapped: Partial<Record<HandPlace, HandPlace>> = {
+  ballLeft: "ballRight",
+  ballRight: "ballLeft",
+  railLeft: "railRight",
+  railRight: "railLeft",
+};
+
+/** The mirror image of a state. Twice is the same state. */
+export const mirrorState = (state: BodyState): BodyState => ({
+  ...state,
+  foot: state.foot && otherSide(state.foot),
+  load: state.load === "both" ? "both" : otherSide(state.load),
+  facing: mirroredFacing(state.facing),
+  hands: swapped[state.hands] ?? state.hands,
+});
+
+/** A state with parts left open: what a movement needs to begin. */
+export interface EntryPattern {
+  readonly support: BodyState["support"];
+  /** Null leaves the feet open. */
+  readonly feet: { readonly kind: FeetState; readonly foot: Side | null } | null;
+  readonly load: BodyState["load"] | null;
+  readonly facing: Facing | null;
+  readonly hands: HandPlace | null;
+}
+
+/** What a movement leaves behind: parts that are null stay as they were. */
+export type ExitChange = Omit<EntryPattern, "facing">;
+
+export const fits = (state: BodyState, pattern: EntryPattern): boolean =>
+  state.support === pattern.support &&
+  (pattern.feet === null || (state.feet === pattern.feet.kind && state.foot === pattern.feet.foot)) &&
+  (pattern.load === null || state.load === pattern.load) &&
+  (pattern.facing === null || state.facing === pattern.facing) &&
+  (pattern.hands === null || state.hands === pattern.hands);
+
+/** The state after a movement that was begun in another. */
+export const after = (state: BodyState, exit: ExitChange): BodyState => ({
+  ...state,
+  support: exit.support,
+  feet: exit.feet?.kind ?? state.feet,
+  foot: exit.feet ? exit.feet.foot : state.foot,
+  load: exit.load ?? state.load,
+  hands: exit.hands ?? state.hands,
+});
+
+/** A state that a pattern describes, its open parts filled plainly: for going on after a seam that cannot be. */
+export const plainest = ({ support, feet, load, facing, hands }: EntryPattern): BodyState => {
+  const { kind, foot } = feet ?? { kind: "hip" as const, foot: null };
+  const carries = load ?? (foot && (kind === "lift" || kind === "toe") ? otherSide(foot) : "both");
+  return { support, feet: kind, foot, load: carries, facing: facing ?? 0, hands: hands ?? "down" };
+};
+
+const FEET_WORDS: Record<FeetState, (foot: Side | null) => string> = {
+  together: () => "feet together",
+  hip: () => "feet hip-width apart",
+  wide: () => "feet wide apart",
+  semi: (foot) => `semi-tandem, ${foot} foot in front`,
+  tandem: (foot) => `tandem, ${foot} foot in front`,
+  bow: (foot) => `${foot} foot forward`,
+  lift: (foot) => `${foot} foot off the floor`,
+  toe: (foot) => `${foot} toes touching the floor`,
+};
+export const HAND_WORDS: Readonly<Record<HandPlace, string>> = {
+  down: "arms at the sides",
+  belly: "hands on the belly",
+  front: "hands in front",
+  up: "hands up",
+  ballLeft: "hands round a ball, left on top",
+  ballRight: "hands round a ball, right on top",
+  railLeft: "left hand on the rail",
+  railRight: "right hand on the rail",
+  railBoth: "both hands on the rail",
+};
+export const formatFeet = (feet: FeetState, foot: Side | null): string => FEET_WORDS[feet](foot);
+
+/** A state in a few words. @example "standing, right foot ahead, weight on the left leg, hands in front" */
+export function formatState({ support, feet, foot, load, facing, hands }: BodyState): string {
+  const words = [support === "seat" ? "seated" : support === "pool" ? "in the water" : "standing", formatFeet(feet, foot)];
+  if (load !== "both" && feet !== "lift" && feet !== "toe") words.push(`weight on the ${load} leg`);
+  if (facing !== 0) words.push(["", "turned right", "facing the back", "turned left"][facing] as string);
+  return [...words, HAND_WORDS[hands]].join(", ");
+}

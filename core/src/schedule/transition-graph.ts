@@ -1,0 +1,181 @@
+import { FEET_STATES } from "../movement/format.ts";
+import { FACINGS } from "../plan/plan-item.ts";
+import { SIDES } from "../side.ts";
+import {
+  type BodyState,
+  type EntryPattern,
+  fits,
+  HAND_PLACES,
+  isPossible,
+  type PlanPlace,
+  SUPPORTS_OF_STATE,
+  stateKey,
+} from "./state.ts";
+import { TRANSITION_STEPS, type TransitionStep, transitionStepsFrom } from "./transition-steps.ts";
+
+/** The cheapest way from one state to another. */
+export interface TransitionPath {
+  readonly to: BodyState;
+  /** Tenths of a second and penalties together: what a way is chosen by. */
+  readonly cost: number;
+  readonly links: readonly TransitionStep[];
+  /** The ids of its links, a letter each: of two ways that cost the same and have as many links, the first by these. */
+  readonly ids: string;
+}
+
+/** All states that can be reached from one. */
+export interface TransitionPaths {
+  /** The way to a state; null where none leads there. */
+  to(state: BodyState): TransitionPath | null;
+  /** The ways to all states that a pattern describes. */
+  toAll(pattern: EntryPattern): TransitionPath[];
+  /** The ways to every state that can be reached. */
+  everywhere(): TransitionPath[];
+}
+
+interface Edge {
+  readonly to: number;
+  readonly cost: number;
+  readonly id: string;
+  readonly link: TransitionStep;
+}
+
+/** The possible states of a place by their numbers, and the links between them. */
+interface Graph {
+  readonly states: readonly BodyState[];
+  readonly numbers: ReadonlyMap<string, number>;
+  readonly edges: readonly (readonly Edge[])[];
+  /** What was searched, by the number of the start; straight on in the second. */
+  readonly reaches: readonly [Map<number, TransitionPaths>, Map<number, TransitionPaths>];
+  /** Numbers of the states that a pattern describes. */
+  readonly fitting: WeakMap<EntryPattern, readonly number[]>;
+}
+
+/** A letter a link, in the order of LINK_KINDS, right before left before both. */
+function idOf({ kind, side }: TransitionStep): string {
+  const number = TRANSITION_STEPS.findIndex(({ name }) => name === kind);
+  const turn = side === "right" ? 1 : side === "left" ? 2 : side === "both" ? 3 : 0;
+  return String.fromCharCode(65 + 4 * number + turn);
+}
+
+/** Cheaper, then fewer links, then first by ids. Negative where `a` comes first. */
+export const byCost = (a: Pick<TransitionPath, "cost" | "ids">, b: Pick<TransitionPath, "cost" | "ids">): number =>
+  a.cost - b.cost || a.ids.length - b.ids.length || (a.ids < b.ids ? -1 : a.ids > b.ids ? 1 : 0);
+
+/** Every state that a body can be in here. */
+export const statesOfPlace = (place: PlanPlace): BodyState[] =>
+  SUPPORTS_OF_STATE.flatMap((support) =>
+    FEET_STATES.flatMap((feet) =>
+      [null, ...SIDES].flatMap((foot) =>
+        (["both", ...SIDES] as const).flatMap((load) =>
+          FACINGS.flatMap((facing) => HAND_PLACES.map((hands): BodyState => ({ support, feet, foot, load, facing, hands }))),
+        ),
+      ),
+    ),
+  ).filter((state) => isPossible(state, place));
+
+function buildGraph(place: PlanPlace): Graph {
+  const states = statesOfPlace(place);
+  const numbers = new Map(states.map((state, number) => [stateKey(state), number]));
+  const edges = states.map((state) =>
+    transitionStepsFrom(state, place).map((link): Edge => {
+      const to = numbers.get(stateKey(link.to)) as number;
+      return { to, cost: link.tenths + link.penalty, id: idOf(link), link };
+    }),
+  );
+  return { states, numbers, edges, reaches: [new Map(), new Map()], fitting: new WeakMap() };
+}
+
+const graphs = new Map<string, Graph>();
+const graphOfPlace = new WeakMap<PlanPlace, Graph>();
+
+function graphOf(place: PlanPlace): Graph {
+  const own = graphOfPlace.get(place);
+  if (own) return own;
+  const key = `${place.chairs} ${place.rail} ${place.pool}`;
+  const graph = graphs.get(key) ?? buildGraph(place);
+  graphs.set(key, graph);
+  graphOfPlace.set(place, graph);
+  return graph;
+}
+
+function fittingStates({ states, fitting }: Graph, pattern: EntryPattern): readonly number[] {
+  const known = fitting.get(pattern);
+  if (known) return known;
+  const found = states.flatMap((state, number) => (fits(state, pattern) ? [number] : []));
+  fitting.set(pattern, found);
+  return found;
+}
+
+/**
+ * Dijkstra's shortest paths (1959). Costs are whole and small, so a row of buckets stands in for the heap; a link always
+ * costs something, so that a state is settled once its bucket is reached. Ways are unique: see `byCost`.
+ */
+function search(graph: Graph, start: number, may: (link: TransitionStep) => boolean): TransitionPaths {
+  const { states, numbers, edges } = graph;
+  const costs = new Int32Array(states.length).fill(-1);
+  const ids: string[] = new Array(states.length).fill("");
+  const before = new Int32Array(states.length).fill(-1);
+  const by: (TransitionStep | null)[] = new Array(states.length).fill(null);
+  const settled = new Uint8Array(states.length);
+  const buckets: number[][] = [[start]];
+  costs[start] = 0;
+  for (let cost = 0; cost < buckets.length; cost += 1)
+    for (const number of buckets[cost] ?? []) {
+      if (settled[number] === 1 || costs[number] !== cost) continue;
+      settled[number] = 1;
+      for (const edge of edges[number] as readonly Edge[]) {
+        if (!may(edge.link)) continue;
+        const next = cost + edge.cost;
+        const known = costs[edge.to] as number;
+        if (known >= 0 && known < next) continue;
+        const nextIds = (ids[number] as string) + edge.id;
+        if (known === next && byCost({ cost: known, ids: ids[edge.to] as string }, { cost: next, ids: nextIds }) <= 0) continue;
+        costs[edge.to] = next;
+        ids[edge.to] = nextIds;
+        before[edge.to] = number;
+        by[edge.to] = edge.link;
+        buckets[next] ??= [];
+        (buckets[next] as number[]).push(edge.to);
+      }
+    }
+  const ways: (TransitionPath | undefined)[] = new Array(states.length);
+  const wayTo = (number: number): TransitionPath => {
+    const known = ways[number];
+    if (known) return known;
+    const links: TransitionStep[] = [];
+    for (let at = number; at !== start; at = before[at] as number) links.unshift(by[at] as TransitionStep);
+    const way = { to: states[number] as BodyState, cost: costs[number] as number, links, ids: ids[number] as string };
+    ways[number] = way;
+    return way;
+  };
+  return {
+    to: (state) => {
+      const number = numbers.get(stateKey(state));
+      return number === undefined || (costs[number] as number) < 0 ? null : wayTo(number);
+    },
+    toAll: (pattern) =>
+      fittingStates(graph, pattern).flatMap((number) => ((costs[number] as number) >= 0 ? [wayTo(number)] : [])),
+    everywhere: () => states.flatMap((_, number) => ((costs[number] as number) >= 0 ? [wayTo(number)] : [])),
+  };
+}
+
+const onlyHands = ({ kind }: TransitionStep): boolean => kind === "hands";
+const anyLink = (): boolean => true;
+const NOWHERE: TransitionPaths = { to: () => null, toAll: () => [], everywhere: () => [] };
+
+/**
+ * Every state that links lead to from one, each by its cheapest way; kept, since a plan asks for the same few again.
+ *
+ * @param straight only the hands may go elsewhere, as when one movement runs on into the next
+ * @returns nothing reached where the state is not possible in the place
+ */
+export function transitionPathsFrom(from: BodyState, place: PlanPlace, straight = false): TransitionPaths {
+  const graph = graphOf(place);
+  const number = graph.numbers.get(stateKey(from));
+  if (number === undefined) return NOWHERE;
+  const kept = graph.reaches[straight ? 1 : 0];
+  const reach = kept.get(number) ?? search(graph, number, straight ? onlyHands : anyLink);
+  kept.set(number, reach);
+  return reach;
+}

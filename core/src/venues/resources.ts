@@ -1,0 +1,42 @@
+import type { Venue } from "./venue.ts";
+
+/** Hand supports and seats of a venue, and helpers. */
+export interface VenueResources {
+  /** Chairs to sit on; in a pool the chairs for the water, which only those sit on who cannot stand. */
+  readonly chairs: number;
+  /** How many of them have arms to push up from. */
+  readonly armchairs?: number;
+  /** People who can stand at the rail, or at the wall of a pool, at a time. */
+  readonly rail: number;
+  /** Helpers, each with a hand for one person at a time. */
+  readonly helpers: number;
+  /** The pool that everybody is in; null on land. */
+  readonly pool: { readonly temperature: number | null } | null;
+}
+
+/** Rail that one participant needs, metres. */
+export const RAIL_SPACE = 0.8;
+
+/** Chairs or rail spaces of a venue where no one has counted them. */
+const UNCOUNTED = 200;
+
+/** A hall with a chair and a rail space for everyone, and no helper. */
+export const OPEN_HALL: VenueResources = { chairs: UNCOUNTED, armchairs: UNCOUNTED, rail: UNCOUNTED, helpers: 0, pool: null };
+
+/**
+ * Counts the chairs, rail spaces and helpers that a group has.
+ *
+ * @param room null where no one has described the venue: chairs and a rail space for everyone
+ */
+export function venueResources(
+  room: Pick<Venue, "chairs" | "rail" | "poolLength" | "poolChairs" | "water"> | null,
+  { inWater, helpers }: { readonly inWater: boolean; readonly helpers: number },
+): VenueResources {
+  const pool = inWater ? { temperature: room?.water ?? null } : null;
+  if (room === null) return { ...OPEN_HALL, chairs: inWater ? 0 : OPEN_HALL.chairs, helpers, pool };
+  // The wall of a pool can be held all along its length, on both sides.
+  const rail = Math.floor((inWater ? 2 * (room.poolLength ?? 0) : (room.rail ?? 0)) / RAIL_SPACE + 1e-9);
+  const chairs = inWater ? room.poolChairs : room.chairs.reduce((sum, { count }) => sum + count, 0);
+  const armchairs = inWater ? 0 : room.chairs.reduce((sum, { count, arms }) => sum + (arms === true ? count : 0), 0);
+  return { chairs, armchairs, rail: inWater && room.poolLength === null ? UNCOUNTED : rail, helpers, pool };
+}

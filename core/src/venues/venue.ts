@@ -1,0 +1,51 @@
+import * as v from "valibot";
+
+const metres = (most: number) =>
+  v.optional(
+    v.nullable(v.pipe(v.number("Enter a number of metres."), v.minValue(0), v.maxValue(most, `Enter ${most} m or less.`))),
+    null,
+  );
+const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Use ${most} characters or fewer.`)), "");
+
+/** What a room or pool offers. Lengths are metres; depths from the shallow end to the deep. */
+export const Venue = v.object({
+  chairs: v.optional(
+    v.array(
+      v.object({
+        height: v.pipe(v.number(), v.minValue(0.25), v.maxValue(0.7)),
+        count: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(200)),
+        /** Whether they have arms to push up from. */
+        arms: v.exactOptional(v.boolean()),
+      }),
+    ),
+    [],
+  ),
+  rail: metres(60),
+  floorLength: metres(60),
+  floorWidth: metres(60),
+  shallow: metres(3),
+  deep: metres(3),
+  poolLength: metres(60),
+  /** Chairs for the water, with a lap belt, for those who cannot stand. */
+  poolChairs: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(20)), 0),
+  /** Degrees Celsius. */
+  water: v.optional(v.nullable(v.pipe(v.number(), v.minValue(15), v.maxValue(42))), null),
+});
+export type Venue = v.InferOutput<typeof Venue>;
+
+/** What the class screen says when it stops. */
+export const EmergencyCard = v.object({
+  address: text(200),
+  phone: text(60),
+  defibrillator: text(120),
+  exit: text(120),
+  hoist: text(120),
+});
+export type EmergencyCard = v.InferOutput<typeof EmergencyCard>;
+
+/** A place as it is written down. */
+export interface VenueInput {
+  readonly name: string;
+  readonly room: Venue;
+  readonly emergency: EmergencyCard;
+}

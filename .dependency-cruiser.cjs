@@ -3,6 +3,9 @@
 /** Packages of the core, lowest first: each may use those before it and none after it. */
 const PACKAGES = ["body", "venues", "movement", "caps", "people", "setup", "plan", "schedule", "fit", "planner", "class"];
 
+/** What screens are made of, a folder each. */
+const AREAS = ["class", "movements", "organisation", "people", "plans", "progress", "studio"];
+
 const packageOrder = PACKAGES.map((name, number) => ({
   name: `core-order-${name}`,
   comment: `Packages of the core are ordered; ${name} may not use those after it.`,
@@ -42,6 +45,13 @@ module.exports = {
       to: { path: ["node_modules/(knex|pg)/", "^web/server/(database|migrate|migrations|demo)"] },
     },
     {
+      name: "forms-alone",
+      comment: "What people fill in is read the same in the browser and on the server; it knows the core only.",
+      severity: "error",
+      from: { path: "^web/forms", pathNot: "\\.test\\.ts$" },
+      to: { path: "^web/(app|server)" },
+    },
+    {
       name: "server-without-screens",
       severity: "error",
       from: { path: "^web/server" },
@@ -53,6 +63,13 @@ module.exports = {
       severity: "error",
       from: { path: "^web/app", pathNot: "^web/app/(routes/|.*\\.server\\.ts$)" },
       to: { path: "^web/server", dependencyTypesNot: ["type-only"] },
+    },
+    {
+      name: "areas-apart",
+      comment: "Areas of the web share through the kit and the forms; they do not reach into each other.",
+      severity: "error",
+      from: { path: `^web/app/(${AREAS.join("|")})/` },
+      to: { path: `^web/app/(${AREAS.join("|")})/`, pathNot: "^web/app/$1/" },
     },
     { name: "no-circles", severity: "error", from: {}, to: { circular: true, dependencyTypesNot: ["type-only"] } },
   ],

@@ -131,7 +131,7 @@ function piecesOfScript(trace) {
 /** Pulls a block to and fro along the board. The longest piece of script that each move brings: what a frame has to wait for. */
 async function measureBoard(page, base) {
   await page.goto(`${base}/plans`, { waitUntil: "networkidle0" });
-  await Promise.all([page.waitForNavigation(), page.click('main a[href^="/plans/"]:not([href$="take-in"])')]);
+  await Promise.all([page.waitForNavigation(), page.click('main a[href^="/plans/"]:not([href$="import"])')]);
   await page.waitForSelector('table[aria-busy="false"]', { timeout: 120_000 });
   const people = await page.$$eval("tbody tr", (rows) => rows.length);
   const tiles = await page.$$eval('ol[aria-label="Movements in order"] button', (buttons) =>

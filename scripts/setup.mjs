@@ -13,6 +13,7 @@ const SOURCES = [
   "core/package.json",
   "library",
   "web/app",
+  "web/forms",
   "web/server",
   "web/public",
   "web/package.json",

@@ -75,7 +75,7 @@ try {
   await shot("studio");
   await open("/plans");
   await shot("plans");
-  await open("/weeks");
+  await open("/progress");
   await click("Osei");
   await page.waitForSelector('[aria-label^="One-leg stand"] svg');
   await shot("weeks");

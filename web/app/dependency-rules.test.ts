@@ -45,6 +45,8 @@ const GOOD = {
   "web/server/database.ts": nothing,
   "web/server/people/people.ts": nothing,
   "web/app/b.ts": nothing,
+  "web/app/class/stage.ts": uses("./clock.ts"),
+  "web/app/class/clock.ts": nothing,
   "core/src/body/body.ts": nothing,
   "core/src/fit/fit.ts": uses("../body/body.ts"),
   "core/src/planner/planner.ts": uses("../fit/fit.ts"),
@@ -57,10 +59,12 @@ const PLANTED: readonly (readonly [rule: string, file: string, text: string])[] 
   ["core-without-node", "core/src/node.ts", uses("node:fs")],
   ["database-behind-repositories", "web/app/routes/database.ts", uses("../../server/database.ts")],
   ["browser-code-without-server", "web/app/kit/server.ts", uses("../../server/people/people.ts")],
+  ["forms-alone", "web/forms/uses-app.ts", uses("../app/b.ts")],
   ["server-without-screens", "web/server/screens.ts", uses("../app/b.ts")],
   ["core-order-schedule", "core/src/schedule/uses-fit.ts", uses("../fit/fit.ts")],
   ["core-order-fit", "core/src/fit/uses-planner.ts", uses("../planner/planner.ts")],
   ["core-ground", "core/src/ground.ts", uses("./body/body.ts")],
+  ["areas-apart", "web/app/plans/uses-class.ts", uses("../class/stage.ts")],
   ["no-circles", "core/src/circle-a.ts", uses("./circle-b.ts")],
 ];
 const OTHER_HALF = { "core/src/circle-b.ts": uses("./circle-a.ts") };

@@ -1,5 +1,8 @@
 import { index, layout, prefix, type RouteConfig, route } from "@react-router/dev/routes";
 
+/** Addresses of before: they lead to the pages that took their place. */
+const MOVED = ["weeks/*", "house", "plans/take-in", "plans/:planId/sheets/*", "plans/:planId/places"];
+
 /** Grouped by who may open them: each layout without a path lets only its roles on. */
 export default [
   route("health", "routes/health.ts"),
@@ -8,6 +11,7 @@ export default [
   route("calendar/:file", "routes/calendar-address.ts"),
   layout("routes/signed-in.tsx", [
     route("sign-out", "routes/sign-out.ts"),
+    ...MOVED.map((path) => route(path, "routes/moved.ts", { id: `moved ${path}` })),
     layout("routes/with-shell.tsx", [
       index("routes/today.tsx"),
       route("table", "routes/limitation-table.tsx"),
@@ -32,18 +36,18 @@ export default [
         route("movements/:movementId/studio", "routes/studio.tsx"),
         ...prefix("plans", [
           index("routes/plans.tsx"),
-          route("take-in", "routes/plan-take-in.tsx"),
+          route("import", "routes/plan-import.tsx"),
           route(":planId", "routes/plan-board.tsx"),
           route(":planId/versions", "routes/plan-versions.tsx"),
-          route(":planId/sheets", "routes/plan-sheets.tsx"),
-          route(":planId/places", "routes/plan-places.tsx"),
+          route(":planId/printouts", "routes/plan-printouts.tsx"),
+          route(":planId/floor", "routes/plan-floor.tsx"),
         ]),
         route("calendar", "routes/calendar.tsx"),
         route("styles", "routes/styles.tsx"),
-        route("weeks/:personId?", "routes/weeks.tsx"),
+        route("progress/:personId?", "routes/progress.tsx"),
         route("groups", "routes/groups.tsx"),
       ]),
-      layout("routes/for-owners.ts", [route("house", "routes/house.tsx")]),
+      layout("routes/for-owners.ts", [route("organisation", "routes/organisation.tsx")]),
     ]),
     layout("routes/for-limits.ts", { id: "limits-bare" }, [
       route("people/:personId/page", "routes/person-page.tsx"),
@@ -56,7 +60,7 @@ export default [
       route("plans/:planId/content", "routes/plan-content.ts"),
       route("plans/:planId/script", "routes/plan-script.tsx"),
       route("plans/:planId/file", "routes/plan-file.ts"),
-      ...prefix("plans/:planId/sheets", [
+      ...prefix("plans/:planId/printouts", [
         route("helper", "routes/plan-helper-sheet.tsx"),
         route("set-up", "routes/plan-set-up-sheet.tsx"),
         route("people/:personId", "routes/plan-card.tsx"),

@@ -108,7 +108,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     },
   ],
   ["groups and places", async () => void (await page.goto(`${serverUrl()}/groups`, { waitUntil: "networkidle0" }))],
-  ["the house", async () => void (await page.goto(`${serverUrl()}/house`, { waitUntil: "networkidle0" }))],
+  ["the house", async () => void (await page.goto(`${serverUrl()}/organisation`, { waitUntil: "networkidle0" }))],
   ["files", async () => void (await page.goto(`${serverUrl()}/people/files`, { waitUntil: "networkidle0" }))],
   ["the table", async () => void (await page.goto(`${serverUrl()}/table`, { waitUntil: "networkidle0" }))],
   ["a new person", async () => void (await page.goto(`${serverUrl()}/people/new`, { waitUntil: "networkidle0" }))],
@@ -239,7 +239,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     },
   ],
   ["the calendar", async () => void (await page.goto(`${serverUrl()}/calendar`, { waitUntil: "networkidle0" }))],
-  ["taking a plan in", async () => void (await page.goto(`${serverUrl()}/plans/take-in`, { waitUntil: "networkidle0" }))],
+  ["taking a plan in", async () => void (await page.goto(`${serverUrl()}/plans/import`, { waitUntil: "networkidle0" }))],
   [
     "teaching styles",
     async () => {
@@ -250,7 +250,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
   [
     "weeks",
     async () => {
-      await page.goto(`${serverUrl()}/weeks`, { waitUntil: "networkidle0" });
+      await page.goto(`${serverUrl()}/progress`, { waitUntil: "networkidle0" });
       await click(page, "Osei");
       await seeText(page, "Variants used by Osei");
       await page.waitForSelector('[aria-label^="One-leg stand"] svg');

@@ -139,13 +139,13 @@ describe("without a script the same is said, with a status of 4xx", () => {
     ],
     [
       "a trial of 90 s",
-      "/weeks/ID",
+      "/progress/ID",
       { day: "2026-10-12", left1: "90", note: "new shoes" },
       "A trial is stopped at 45 s.",
       "new shoes",
     ],
-    ["a result without a trial", "/weeks/ID", { day: "2026-10-12", note: "new shoes" }, "at least one trial", "new shoes"],
-    ["a result from tomorrow", "/weeks/ID", { day: "2027-01-01", left1: "9" }, "The date is in the future.", "2027-01-01"],
+    ["a result without a trial", "/progress/ID", { day: "2026-10-12", note: "new shoes" }, "at least one trial", "new shoes"],
+    ["a result from tomorrow", "/progress/ID", { day: "2027-01-01", left1: "9" }, "The date is in the future.", "2027-01-01"],
     ["a plan for no day", "/plans", { groupId: "", day: "soon", start: "last" }, "Enter the date.", "Start from"],
   ])("%s", async (_, path, fields, sentence, kept) => {
     const { status, text } = await post(path.replace("ID", personId), fields);

@@ -1,6 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { FILE_COLUMNS, type FileKind, importRows, readRows, rowsToWrite } from "../app/files/people-file.server.ts";
 import { guessMapping, readCsv, writeCsv } from "../server/files/csv.ts";
+import { exportRows } from "../server/files/export-people.ts";
+import { importRows, readRows } from "../server/files/import-people.ts";
+import { FILE_COLUMNS, type FileKind } from "../server/files/people-columns.ts";
 import { capHistory } from "../server/people/caps.ts";
 import { limitationHistory, meanwhileOf } from "../server/people/limitations.ts";
 import { listMeasurements } from "../server/people/measurements.ts";
@@ -75,19 +77,19 @@ test("if one row cannot be written none is", async () => {
   const rows = await read(mine.scope, "people", "name,birthYear,stature,mass\nHedra,1950,160,60\nIsolde,1951,161,61\n");
   const [first, second] = rows;
   if (!first || !second) throw new Error("two rows");
-  const breaking = { ...second, problem: null, takeIn: () => Promise.reject(new Error("the sea came in")) };
+  const breaking = { ...second, problem: null, save: () => Promise.reject(new Error("the sea came in")) };
   await expect(importRows(mine.scope, [first, breaking])).rejects.toThrow("the sea came in");
   expect((await listPeople(mine.scope)).map(({ name }) => name)).not.toContain("Hedra");
 });
 
 test("files that are written out read back the same in another house", async () => {
   for (const kind of ["people", "limitations", "measured"] as const) {
-    const rows = await rowsToWrite(mine.scope, kind);
+    const rows = await exportRows(mine.scope, kind);
     const text = writeCsv(FILE_COLUMNS[kind], rows).replaceAll("Harbour Wednesday", "");
     const back = await read(other.scope, kind, text);
     expect(back.map(({ problem }) => problem)).toEqual(rows.map(() => null));
     await importRows(other.scope, back);
-    const again = await rowsToWrite(other.scope, kind);
+    const again = await exportRows(other.scope, kind);
     const sorted = (of: readonly Record<string, string>[]) => of.map((row) => JSON.stringify({ ...row, groups: "" })).sort();
     expect(sorted(again)).toEqual(sorted(rows));
   }

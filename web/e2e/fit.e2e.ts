@@ -4,9 +4,9 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { findClass } from "../server/classes/classes.ts";
 import { changeGroup, findGroup, type GroupInput } from "../server/groups/groups.ts";
 import { addCap } from "../server/people/caps.ts";
-import { addPlace } from "../server/places/places.ts";
 import { addPlan, findPlan } from "../server/plans/plans.ts";
 import { today } from "../server/scope.ts";
+import { addPlace } from "../server/venues/venues.ts";
 import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
 import { addSomebody, cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
@@ -112,7 +112,7 @@ test("the helper's sheet prints what the grid says", async () => {
   const holding = grid.filter((words) => words.includes("with support"));
   expect(holding.length).toBeGreaterThan(0);
   expect(holding.every((words) => words.startsWith("Tam"))).toBe(true);
-  await page.goto(`${serverUrl()}/plans/${planId}/sheets/helper`, { waitUntil: "networkidle0" });
+  await page.goto(`${serverUrl()}/plans/${planId}/printouts/helper`, { waitUntil: "networkidle0" });
   const printed = await page.$$eval("main ol > li", (rows) => rows.map((row) => (row as HTMLElement).innerText));
   expect(printed).toHaveLength(BLOCKS.length);
   const helped = printed.filter((text) => /(With support|Offer a hand): Tam/.test(text));
@@ -121,17 +121,17 @@ test("the helper's sheet prints what the grid says", async () => {
     const name = words.split(", ")[1]?.split(":")[0] ?? "";
     expect(helped.some((text) => text.includes(name))).toBe(true);
   }
-  await page.goto(`${serverUrl()}/plans/${planId}/sheets/people/${tam}?type=large`, { waitUntil: "networkidle0" });
+  await page.goto(`${serverUrl()}/plans/${planId}/printouts/people/${tam}?type=large`, { waitUntil: "networkidle0" });
   await seeText(page, "Standing only with hand support");
   // A card may lie about: no reason stands on it.
   expect(await page.$eval("main", (main) => (main as HTMLElement).innerText)).not.toContain("unsteady");
-  await page.goto(`${serverUrl()}/plans/${planId}/sheets/set-up`, { waitUntil: "networkidle0" });
+  await page.goto(`${serverUrl()}/plans/${planId}/printouts/set-up`, { waitUntil: "networkidle0" });
   await seeText(page, "2 chairs");
 });
 
 test("a place is moved with the arrow keys and kept", async () => {
   const planId = await newPlan("2026-11-25");
-  await page.goto(`${serverUrl()}/plans/${planId}/places`, { waitUntil: "networkidle0" });
+  await page.goto(`${serverUrl()}/plans/${planId}/floor`, { waitUntil: "networkidle0" });
   await page.$eval('[role="button"][aria-label^="Senara"]', (place) => (place as SVGElement).focus());
   const before = await page.$eval('[role="button"][aria-label^="Senara"]', (place) => place.getAttribute("aria-label"));
   for (let i = 0; i < 3; i += 1) await page.keyboard.press("ArrowDown");

@@ -210,8 +210,8 @@ test("of a file with 200 people the seven broken rows are shown, mended and take
   expect(shown.map(([, reason]) => reason)).toEqual([
     "Enter the height in centimetres, such as 164.",
     "Enter the name to use.",
-    "Birth year should be 1905 or later.",
-    "Mass should be 250 kg or less.",
+    "Enter a birth year of 1905 or later.",
+    "Enter a weight of 250 kg or less. Is it in kilograms?",
     "There is no group called No Such Group.",
     "Nobody 1 is in this file twice.",
     "Enter a height of 100 cm or more. Is it in centimetres?",

@@ -124,7 +124,7 @@ describe.each(ALL)("%s", (pattern) => {
 test("its own organisation does see it", async () => {
   for (const path of [
     `/people/${ids["personId"]}`,
-    `/weeks/${ids["personId"]}`,
+    `/progress/${ids["personId"]}`,
     `/classes/${ids["classId"]}`,
     "/people",
     "/movements",

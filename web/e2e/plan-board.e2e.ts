@@ -273,7 +273,7 @@ test("a plan goes out as a file and is taken in by another house", async () => {
     body.set("day", "2026-12-02");
     body.set("file", new File([text], "plan.json", { type: "application/json" }));
     const headers = { Cookie: await cookieOf(serverUrl(), other) };
-    return fetch(`${serverUrl()}/plans/take-in`, { method: "POST", redirect: "manual", headers, body });
+    return fetch(`${serverUrl()}/plans/import`, { method: "POST", redirect: "manual", headers, body });
   };
   const taken = await takeIn(source);
   expect(taken.status).toBe(302);

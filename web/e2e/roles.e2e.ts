@@ -99,19 +99,19 @@ test.each<[string, readonly Role[]]>([
   ["/plans/PLAN", ["owner", "instructor"]],
   ["/plans/PLAN/script", ["owner", "instructor"]],
   ["/plans/PLAN/versions", ["owner", "instructor"]],
-  ["/plans/PLAN/places", ["owner", "instructor"]],
-  ["/plans/PLAN/sheets", ["owner", "instructor"]],
-  ["/plans/PLAN/sheets/helper", ["owner", "instructor"]],
-  ["/plans/PLAN/sheets/set-up", ["owner", "instructor"]],
-  ["/plans/PLAN/sheets/people/PERSON", ["owner", "instructor"]],
+  ["/plans/PLAN/floor", ["owner", "instructor"]],
+  ["/plans/PLAN/printouts", ["owner", "instructor"]],
+  ["/plans/PLAN/printouts/helper", ["owner", "instructor"]],
+  ["/plans/PLAN/printouts/set-up", ["owner", "instructor"]],
+  ["/plans/PLAN/printouts/people/PERSON", ["owner", "instructor"]],
   ["/plans/PLAN/file", ["owner", "instructor"]],
-  ["/plans/take-in", ["owner", "instructor"]],
+  ["/plans/import", ["owner", "instructor"]],
   ["/calendar", ["owner", "instructor"]],
   ["/calendar/sessions.ics", ["owner", "instructor"]],
   ["/styles", ["owner", "instructor"]],
-  ["/weeks/PERSON", ["owner", "instructor"]],
+  ["/progress/PERSON", ["owner", "instructor"]],
   ["/groups", ["owner", "instructor"]],
-  ["/house", ["owner"]],
+  ["/organisation", ["owner"]],
   ["/classes/CLASS", ["owner", "instructor", "helper"]],
 ])("%s is for %j", async (path, allowed) => {
   for (const role of ["owner", "instructor", "helper", "clinician"] as const) {
@@ -119,6 +119,20 @@ test.each<[string, readonly Role[]]>([
     if (allowed.includes(role)) expect(status, role).toBe(200);
     else expect([403, 404], role).toContain(status);
   }
+});
+
+test.each([
+  ["/weeks/PERSON", "/progress/PERSON"],
+  ["/weeks", "/progress"],
+  ["/house", "/organisation"],
+  ["/plans/take-in", "/plans/import"],
+  ["/plans/PLAN/sheets/people/PERSON?type=large", "/plans/PLAN/printouts/people/PERSON?type=large"],
+  ["/plans/PLAN/sheets", "/plans/PLAN/printouts"],
+  ["/plans/PLAN/places", "/plans/PLAN/floor"],
+])("the earlier address %s leads to %s", async (earlier, present) => {
+  const { status, headers } = await open("owner", filled(earlier));
+  expect(status).toBe(301);
+  expect(headers.get("location")).toBe(filled(present));
 });
 
 describe("a helper", () => {

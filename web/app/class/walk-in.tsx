@@ -2,9 +2,9 @@ import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react"
 import { UserPlus } from "lucide-react";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
+import { parseForm } from "../../forms/parse-form.ts";
+import { PersonForm } from "../../forms/person-form.ts";
 import { Problem, TextField } from "../kit/field.tsx";
-import { parseForm } from "../parse-form.ts";
-import { PersonForm } from "../people/person-form.ts";
 
 interface Props {
   readonly classId: string;

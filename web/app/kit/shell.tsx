@@ -9,12 +9,12 @@ const LEADING = [
   ["/groups", "Groups"],
   ["/movements", "Movements"],
   ["/plans", "Plans"],
-  ["/weeks", "Progress"],
+  ["/progress", "Progress"],
 ] as const;
 
 /** The pages that each role finds at the top. */
 const PAGES: Readonly<Record<Role, readonly (readonly [to: string, label: string])[]>> = {
-  owner: [...LEADING, ["/house", "Organisation"]],
+  owner: [...LEADING, ["/organisation", "Organisation"]],
   instructor: LEADING,
   helper: [
     ["/", "Today"],

@@ -4,10 +4,10 @@ import { sentenceCase } from "@able-tide/core/sentence-case";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { Form } from "react-router";
 import type * as v from "valibot";
+import { AboutForm, type AboutFormInput, factField } from "../../forms/about-form.ts";
+import { parseForm } from "../../forms/parse-form.ts";
 import { Button } from "../kit/button.tsx";
 import { CheckBoxes, Problem, SelectField, TextArea, TextField } from "../kit/field.tsx";
-import { parseForm } from "../parse-form.ts";
-import { AboutForm, type AboutFormInput, factField } from "./about-form.ts";
 
 const AID_OPTIONS = [
   ["frame", "a walking frame, braked"],

@@ -8,10 +8,10 @@ import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react"
 import { useState } from "react";
 import { Form } from "react-router";
 import type * as v from "valibot";
+import { CapForm, type CapFormInput, fieldsFor, followed } from "../../forms/cap-form.ts";
+import { parseForm } from "../../forms/parse-form.ts";
 import { Button } from "../kit/button.tsx";
 import { CheckBoxes, Problem, SelectField, TextField } from "../kit/field.tsx";
-import { parseForm } from "../parse-form.ts";
-import { CapForm, type CapFormInput, fieldsFor, followed } from "./cap-form.ts";
 
 const SIDE_OPTIONS = [
   ["right", "right"],

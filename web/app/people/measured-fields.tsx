@@ -1,5 +1,5 @@
+import { ARM_STATES, FLOATING, LEG_STATES, MEASURED_FIELDS } from "../../forms/measured-form.ts";
 import { type FieldState, SelectField, TextField } from "../kit/field.tsx";
-import { ARM_STATES, FLOATING, LEG_STATES, MEASURED_FIELDS } from "./measured-form.ts";
 
 type Fields = Readonly<Record<keyof typeof MEASURED_FIELDS, FieldState>>;
 

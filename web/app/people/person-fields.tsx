@@ -1,13 +1,13 @@
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { Form } from "react-router";
 import type * as v from "valibot";
+import { fieldsOf } from "../../forms/measured-form.ts";
+import { parseForm } from "../../forms/parse-form.ts";
+import { PersonForm, type PersonFormInput } from "../../forms/person-form.ts";
 import type { Person, PersonInput } from "../../server/people/people.ts";
 import { Button } from "../kit/button.tsx";
 import { CheckBoxes, Problem, TextArea, TextField } from "../kit/field.tsx";
-import { parseForm } from "../parse-form.ts";
 import { MeasuredFields } from "./measured-fields.tsx";
-import { fieldsOf } from "./measured-form.ts";
-import { PersonForm, type PersonFormInput } from "./person-form.ts";
 
 interface Props {
   readonly lastResult: SubmissionResult<string[]> | null;

@@ -2,8 +2,8 @@ import type { CapLimit } from "@able-tide/core/caps/cap";
 import { formatCapLimit, formatSource } from "@able-tide/core/caps/format-cap";
 import type { ProposedCap } from "@able-tide/core/caps/propose";
 import { useState } from "react";
+import { DECISIONS, decisionFields } from "../../forms/decisions.ts";
 import { LANDMARK_OPTIONS } from "./cap-fields.tsx";
-import { DECISIONS, decisionFields } from "./decisions.ts";
 
 const LABELS = { accept: "Accept", tighten: "Make stricter", decline: "Decline" } as const;
 const CLINICIAN_LABELS = { accept: "As usual", tighten: "Change the number", decline: "Decline" } as const;

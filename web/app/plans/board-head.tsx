@@ -18,8 +18,8 @@ interface Props {
 
 const PAGES = [
   ["script", "Script"],
-  ["sheets", "Printouts"],
-  ["places", "Floor plan"],
+  ["printouts", "Printouts"],
+  ["floor", "Floor plan"],
   ["versions", "Version history"],
   ["file", "Export"],
 ] as const;

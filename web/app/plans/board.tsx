@@ -24,7 +24,6 @@ import { useCallback, useEffect, useMemo, useReducer, useRef, useState } from "r
 import { Link, useNavigate } from "react-router";
 import { KeysSheet, useKeys } from "../kit/keys-sheet.tsx";
 import { TideLine } from "../kit/tide-line.tsx";
-import { BlockRow } from "./block-row.tsx";
 import { BoardControls } from "./board-controls.tsx";
 import { BoardHead } from "./board-head.tsx";
 import { BOARD_KEYS } from "./board-keys.ts";
@@ -41,6 +40,7 @@ import { PlanChoices } from "./plan-choices.tsx";
 import { PlanIssues } from "./plan-issues.tsx";
 import { BlockPanel } from "./plan-item-panel.tsx";
 import type { BlockActions } from "./plan-item-settings.tsx";
+import { BlockRow } from "./plan-timeline.tsx";
 import { ProposeSheet } from "./propose-sheet.tsx";
 import { SaveNote } from "./save-note.tsx";
 import { SideTotalsLine } from "./side-totals.tsx";

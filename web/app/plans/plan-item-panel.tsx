@@ -9,12 +9,12 @@ import { variantWords } from "@able-tide/core/movement/variant-words";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { formatMinutes } from "@able-tide/core/schedule/time";
 import { memo, type ReactNode, useMemo, useState } from "react";
+import { readChosenVariant } from "../kit/chosen-variant.ts";
+import { DemandBars } from "../kit/demand-bars.tsx";
 import { FloorView } from "../kit/floor-view.tsx";
 import { handLines } from "../kit/hand-lines.ts";
 import { bestView, FigureStrip, MovingFigure, rowAt, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
 import { describeVariant } from "../kit/variant-symbol.tsx";
-import { readChosenVariant } from "./chosen-variant.ts";
-import { DemandBars } from "./demand-bars.tsx";
 import { type BlockActions, BlockSettings } from "./plan-item-settings.tsx";
 import { TransitionSteps } from "./transition-steps.tsx";
 

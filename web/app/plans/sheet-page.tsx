@@ -27,7 +27,7 @@ export function SheetPage({ planId, title, day, large, children }: Props) {
         <ButtonLink look="plain" to={large ? "?" : "?type=large"}>
           {large ? "Standard type" : "Large type"}
         </ButtonLink>
-        <ButtonLink look="plain" to={`/plans/${planId}/sheets`}>
+        <ButtonLink look="plain" to={`/plans/${planId}/printouts`}>
           All printouts
         </ButtonLink>
         <ButtonLink look="plain" to={`/plans/${planId}`}>

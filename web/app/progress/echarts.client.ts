@@ -2,7 +2,7 @@ import { CustomChart, LineChart } from "echarts/charts";
 import { GridComponent, LegendComponent, TooltipComponent } from "echarts/components";
 import { init, use } from "echarts/core";
 import { SVGRenderer } from "echarts/renderers";
-import type { WeeksOption } from "./weeks-chart-option.ts";
+import type { WeeksOption } from "./progress-chart-option.ts";
 
 use([CustomChart, LineChart, GridComponent, LegendComponent, TooltipComponent, SVGRenderer]);
 

@@ -4,10 +4,10 @@ import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react"
 import { useMemo } from "react";
 import { Form } from "react-router";
 import type * as v from "valibot";
+import { parseForm } from "../../forms/parse-form.ts";
+import { type ResultFormInput, resultForm, TRIALS, trialField } from "../../forms/result-form.ts";
 import { Button } from "../kit/button.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
-import { parseForm } from "../parse-form.ts";
-import { type ResultFormInput, resultForm, TRIALS, trialField } from "./result-form.ts";
 
 /** Writes down a one-leg stand: three trials a side, the best counts. */
 export function ResultFields({ lastResult, today }: { lastResult: SubmissionResult<string[]> | null; today: string }) {

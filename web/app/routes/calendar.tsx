@@ -1,6 +1,8 @@
 import { addDays } from "@able-tide/core/calendar";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { data, Form, Link } from "react-router";
+import { parseForm } from "../../forms/parse-form.ts";
+import { breaksIn, SeriesForm } from "../../forms/series-form.ts";
 import { listGroups } from "../../server/groups/groups.ts";
 import { calendarAddressSince, makeCalendarAddress, revokeCalendarAddress } from "../../server/plans/calendar.ts";
 import { listPlans } from "../../server/plans/plans.ts";
@@ -13,8 +15,6 @@ import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { Problem, SelectField, TextArea, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
-import { parseForm } from "../parse-form.ts";
-import { breaksIn, SeriesForm } from "../plans/series-form.ts";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/calendar";
 

@@ -1,11 +1,11 @@
 import { randomUUID } from "node:crypto";
+import { parseForm } from "../../forms/parse-form.ts";
+import { PersonForm } from "../../forms/person-form.ts";
 import { addEvents, findClass } from "../../server/classes/classes.ts";
 import { joinClass } from "../../server/classes/teach.ts";
 import { takeInNewcomer } from "../../server/people/newcomers.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
-import { parseForm } from "../parse-form.ts";
-import { PersonForm } from "../people/person-form.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/class-walk-in";
 

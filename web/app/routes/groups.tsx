@@ -1,18 +1,18 @@
 import type { SubmissionResult } from "@conform-to/react";
 import { Plus } from "lucide-react";
 import { data } from "react-router";
+import { GroupForm } from "../../forms/group-form.ts";
+import { parseForm } from "../../forms/parse-form.ts";
+import { PlaceForm } from "../../forms/venue-form.ts";
 import { addGroup, changeGroup, listGroups } from "../../server/groups/groups.ts";
 import { listPeople } from "../../server/people/people.ts";
-import { addPlace, changePlace, listPlaces } from "../../server/places/places.ts";
 import type { Scope } from "../../server/scope.ts";
+import { addPlace, changePlace, listPlaces } from "../../server/venues/venues.ts";
 import { formDataOf } from "../form-data.server.ts";
-import { GroupFields } from "../house/group-fields.tsx";
-import { GroupForm } from "../house/group-form.ts";
-import { PlaceFields } from "../house/place-fields.tsx";
-import { PlaceForm } from "../house/place-form.ts";
 import { isId } from "../ids.ts";
 import { PageHead } from "../kit/shell.tsx";
-import { parseForm } from "../parse-form.ts";
+import { GroupFields } from "../organisation/group-fields.tsx";
+import { PlaceFields } from "../organisation/venue-fields.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/groups";
 

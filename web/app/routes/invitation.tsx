@@ -1,12 +1,12 @@
 import { getFormProps, useForm } from "@conform-to/react";
 import { data, Form, redirect } from "react-router";
+import { TakeUpForm } from "../../forms/invite-form.ts";
+import { parseForm } from "../../forms/parse-form.ts";
 import { acceptInvitation, addressContext, enter, invitationBehind } from "../../server/entrance.ts";
 import { formDataOf } from "../form-data.server.ts";
-import { TakeUpForm } from "../house/invite-form.ts";
 import { Button } from "../kit/button.tsx";
 import { Disclaimer } from "../kit/disclaimer.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
-import { parseForm } from "../parse-form.ts";
 import { signInCookie } from "../signed-in.server.ts";
 import type { Route } from "./+types/invitation";
 

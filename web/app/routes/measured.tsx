@@ -8,15 +8,13 @@ import {
   measuredHowLabel,
   measuredLabel,
 } from "@able-tide/core/caps/measured";
+import type { Measurement, MeasurementInput } from "@able-tide/core/caps/measurement";
 import { getFormProps, useForm } from "@conform-to/react";
 import { useState } from "react";
 import { data, Form } from "react-router";
-import {
-  listMeasurements,
-  type Measurement,
-  type MeasurementInput,
-  recordMeasurements,
-} from "../../server/people/measurements.ts";
+import { MEASURABLE_OPTIONS, type MeasuredRangeInput, measuredRangeForm } from "../../forms/measured-range-form.ts";
+import { parseForm } from "../../forms/parse-form.ts";
+import { listMeasurements, recordMeasurements } from "../../server/people/measurements.ts";
 import { findPerson } from "../../server/people/people.ts";
 import { today } from "../../server/scope.ts";
 import { formDataOf } from "../form-data.server.ts";
@@ -24,9 +22,7 @@ import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { SelectField, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
-import { parseForm } from "../parse-form.ts";
 import { LANDMARK_OPTIONS } from "../people/cap-fields.tsx";
-import { MEASURABLE_OPTIONS, type MeasuredRangeInput, measuredRangeForm } from "../people/measured-range-form.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/measured";
 

@@ -1,5 +1,6 @@
 import { writeCsv } from "../../server/files/csv.ts";
-import { FILE_COLUMNS, FILE_KINDS, rowsToWrite } from "../files/people-file.server.ts";
+import { exportRows } from "../../server/files/export-people.ts";
+import { FILE_COLUMNS, FILE_KINDS } from "../../server/files/people-columns.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/people-file";
 
@@ -7,7 +8,7 @@ import type { Route } from "./+types/people-file";
 export async function loader({ params, context }: Route.LoaderArgs) {
   const kind = FILE_KINDS.find((name) => `${name}.csv` === params.kind);
   if (!kind) throw notFound();
-  const text = writeCsv(FILE_COLUMNS[kind], await rowsToWrite(context.get(scopeContext), kind));
+  const text = writeCsv(FILE_COLUMNS[kind], await exportRows(context.get(scopeContext), kind));
   return new Response(text, {
     headers: {
       "Content-Type": "text/csv; charset=utf-8",

@@ -1,6 +1,7 @@
 import { data, Form } from "react-router";
 import { guessMapping, readCsv } from "../../server/files/csv.ts";
-import { FILE_COLUMNS, FILE_KINDS, type FileKind, importRows, readRows } from "../files/people-file.server.ts";
+import { importRows, readRows } from "../../server/files/import-people.ts";
+import { FILE_COLUMNS, FILE_KINDS, type FileKind } from "../../server/files/people-columns.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
@@ -104,14 +105,14 @@ function PreviewOf({ kind, preview, columns }: { kind: FileKind; preview: Previe
           {columns.map(({ name, label, required }) => (
             <label key={name} className="flex flex-col">
               <span>
-                {label} {required && <span className="text-sand-600">needed</span>}
+                {label} {required && <span className="text-sand-600">(required)</span>}
               </span>
               <select name={`column-${name}`} defaultValue={mapping[name] ?? ""} className="field-box">
-                <option value="">none</option>
+                <option value="">None</option>
                 {header.map((head, i) => (
                   // biome-ignore lint/suspicious/noArrayIndexKey: columns of a file have nothing but their place
                   <option key={i} value={i}>
-                    {head || `column ${i + 1}`}
+                    {head || `Column ${i + 1}`}
                   </option>
                 ))}
               </select>
@@ -124,7 +125,7 @@ function PreviewOf({ kind, preview, columns }: { kind: FileKind; preview: Previe
           <caption className="mb-1 text-left font-semibold">Rows to correct</caption>
           <thead>
             <tr>
-              {["Line", "What is wrong", "The row"].map((head) => (
+              {["Line", "Problem", "Row"].map((head) => (
                 <th key={head} scope="col" className="py-1 pr-6">
                   {head}
                 </th>
@@ -144,7 +145,7 @@ function PreviewOf({ kind, preview, columns }: { kind: FileKind; preview: Previe
       )}
       <div>
         <label htmlFor="csv-text" className="mb-1 block font-semibold">
-          The file <span className="font-normal text-sand-600">can be mended here</span>
+          The file <span className="font-normal text-sand-600">can be corrected here</span>
         </label>
         <textarea
           id="csv-text"
@@ -218,7 +219,7 @@ export default function PeopleFiles({ loaderData: { columns }, actionData }: Rou
               <input name="file" type="file" accept=".csv,text/csv,text/plain" className="field-box py-2 font-normal" />
             </label>
             <label className="flex flex-col gap-1 font-semibold">
-              or its text
+              Or paste its text
               <textarea name="text" rows={4} className="field-box font-mono text-base! font-normal" />
             </label>
             <div>

@@ -1,6 +1,8 @@
 import { EMERGENCY_FACTS, MEDICINES } from "@able-tide/core/people/about";
 import type { SubmissionResult } from "@conform-to/react";
 import { data, Form, redirect } from "react-router";
+import { AboutForm } from "../../forms/about-form.ts";
+import { parseForm } from "../../forms/parse-form.ts";
 import { listMembersOfHouse } from "../../server/accounts/accounts.ts";
 import { changeAbout, findPerson, setClinician } from "../../server/people/people.ts";
 import type { Scope } from "../../server/scope.ts";
@@ -8,9 +10,7 @@ import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
-import { parseForm } from "../parse-form.ts";
 import { AboutFields } from "../people/about-fields.tsx";
-import { AboutForm } from "../people/about-form.ts";
 import { differences } from "../people/differences.ts";
 import { EditConflict, type EditConflictInfo } from "../people/edit-conflict.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";

@@ -1,12 +1,12 @@
 import { data, redirect } from "react-router";
+import { parseForm } from "../../forms/parse-form.ts";
+import { PersonForm } from "../../forms/person-form.ts";
 import { listGroups } from "../../server/groups/groups.ts";
 import { takeInNewcomer } from "../../server/people/newcomers.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { PageHead } from "../kit/shell.tsx";
-import { parseForm } from "../parse-form.ts";
 import { knownGroups } from "../people/known-groups.server.ts";
 import { PersonFields } from "../people/person-fields.tsx";
-import { PersonForm } from "../people/person-form.ts";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/person-new";
 

@@ -5,6 +5,12 @@ import type { SubmissionResult } from "@conform-to/react";
 import { Pencil, Plus } from "lucide-react";
 import { data } from "react-router";
 import * as v from "valibot";
+import { FollowUpForm, NextDayForm } from "../../forms/after-class-form.ts";
+import { CapForm } from "../../forms/cap-form.ts";
+import { EndCapForm } from "../../forms/end-cap-form.ts";
+import { parseForm } from "../../forms/parse-form.ts";
+import { PERSON_LABELS, PersonForm } from "../../forms/person-form.ts";
+import { releaseForm } from "../../forms/release-form.ts";
 import { classesWithEvents } from "../../server/classes/classes.ts";
 import { notedSince, tellAfterClass } from "../../server/classes/follow-ups.ts";
 import { listGroups } from "../../server/groups/groups.ts";
@@ -20,16 +26,12 @@ import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
-import { parseForm } from "../parse-form.ts";
 import { AboutLines } from "../people/about-line.tsx";
 import { ActiveCaps, type AnswerProblem } from "../people/active-caps.tsx";
-import { FollowUpForm, NextDayForm } from "../people/after-class-form.ts";
 import { CapFields } from "../people/cap-fields.tsx";
-import { CapForm } from "../people/cap-form.ts";
 import { CapNotices } from "../people/cap-notices.tsx";
 import { differences } from "../people/differences.ts";
 import { EditConflict, type EditConflictInfo } from "../people/edit-conflict.tsx";
-import { EndCapForm } from "../people/end-cap-form.ts";
 import { EndedCaps } from "../people/ended-caps.tsx";
 import { knownGroups } from "../people/known-groups.server.ts";
 import { LimitationList, Waiting } from "../people/limitation-list.tsx";
@@ -37,9 +39,7 @@ import { LimitsFigure } from "../people/limits-figure.tsx";
 import { LimitsOverWeeks } from "../people/limits-over-weeks.tsx";
 import { NotedInClasses } from "../people/noted-in-classes.tsx";
 import { PersonFields, typedOf } from "../people/person-fields.tsx";
-import { PERSON_LABELS, PersonForm } from "../people/person-form.ts";
 import { Release } from "../people/release.tsx";
-import { releaseForm } from "../people/release-form.ts";
 import { SetUpList } from "../people/set-up-list.tsx";
 import { SinceLastTime } from "../people/since-last-time.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
@@ -259,7 +259,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
           Print summary
         </ButtonLink>
         {clinician === null && (
-          <ButtonLink look="plain" to={`/weeks/${person.id}`}>
+          <ButtonLink look="plain" to={`/progress/${person.id}`}>
             Progress
           </ButtonLink>
         )}

@@ -1,12 +1,12 @@
 import { hasLandVariant, hasWaterVariant } from "@able-tide/core/movement/format";
 import type { PlanContent } from "@able-tide/core/plan/plan";
 import * as v from "valibot";
+import { PlanSubmission } from "../../forms/plan-submission.ts";
 import { findGroup } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
 import { changePlan, contentOf, findPlan } from "../../server/plans/plans.ts";
 import type { Scope } from "../../server/scope.ts";
 import { isId } from "../ids.ts";
-import { PlanSubmission } from "../plans/plan-submission.ts";
 import type { SaveAnswer } from "../plans/submit-plan.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-content";

@@ -4,6 +4,8 @@ import { planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { getFormProps, useForm } from "@conform-to/react";
 import { data, Form, Link, redirect } from "react-router";
 import type * as v from "valibot";
+import { NewPlanForm } from "../../forms/new-plan-form.ts";
+import { parseForm } from "../../forms/parse-form.ts";
 import { findGroup, type Group, listGroups } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
 import { outlineOf } from "../../server/plans/outline.ts";
@@ -16,8 +18,6 @@ import { formDataOf } from "../form-data.server.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { SelectField, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
-import { parseForm } from "../parse-form.ts";
-import { NewPlanForm } from "../plans/new-plan-form.ts";
 import { PlanOutlinePicture } from "../plans/outline-picture.tsx";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plans";
@@ -121,7 +121,7 @@ export default function Plans({ loaderData: { groups, ahead, behind }, actionDat
         <ButtonLink look="plain" to="/styles">
           Teaching styles
         </ButtonLink>
-        <ButtonLink look="plain" to="/plans/take-in">
+        <ButtonLink look="plain" to="/plans/import">
           Import a plan
         </ButtonLink>
       </PageHead>

@@ -2,13 +2,13 @@ import { getFormProps, useForm } from "@conform-to/react";
 import { getValibotConstraint } from "@conform-to/valibot";
 import { data, Form, redirect } from "react-router";
 import * as v from "valibot";
+import { parseForm } from "../../forms/parse-form.ts";
 import { addressContext, enter } from "../../server/entrance.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { Disclaimer } from "../kit/disclaimer.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
 import { VariantSymbol } from "../kit/variant-symbol.tsx";
-import { parseForm } from "../parse-form.ts";
 import { signInCookie } from "../signed-in.server.ts";
 import type { Route } from "./+types/sign-in";
 

@@ -1,14 +1,14 @@
 import { CALLED_ROUNDS, formatStyleChoice, STYLE_QUESTIONS, type TeachingStyle } from "@able-tide/core/plan/style";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { data, Form } from "react-router";
+import { parseForm } from "../../forms/parse-form.ts";
+import { StyleForm } from "../../forms/style-form.ts";
 import { keepStyle, listStyles, removeStyle } from "../../server/plans/styles.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { Button } from "../kit/button.tsx";
 import { Problem, SelectField, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
-import { parseForm } from "../parse-form.ts";
-import { StyleForm } from "../plans/style-form.ts";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/styles";
 

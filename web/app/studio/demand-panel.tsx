@@ -8,7 +8,7 @@ import {
   type VariantKind,
   type VariantSpec,
 } from "@able-tide/core/movement/variant";
-import type { VariantBody } from "../plans/chosen-variant.ts";
+import type { VariantBody } from "../kit/chosen-variant.ts";
 
 /** Somebody to try a movement on. */
 export interface StudioPerson extends VariantBody {

@@ -2,11 +2,11 @@ import { type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
 import type { WaterEquipment } from "@able-tide/core/body/water-equipment";
 import type { StandStage } from "@able-tide/core/caps/balance-levels";
 import type { CapLimit, CapSide, DateKind, Strength } from "@able-tide/core/caps/cap";
+import type { MeasurementInput } from "@able-tide/core/caps/measurement";
 import type { Sign } from "@able-tide/core/class/events";
 import type { About } from "@able-tide/core/people/about";
 import type { SessionPurpose } from "@able-tide/core/plan/purpose";
 import type { Side } from "@able-tide/core/side";
-import type { MeasurementInput } from "../people/measurements.ts";
 import type { PersonInput } from "../people/people.ts";
 
 /** Weeks of sessions behind the demo's today; week 1 is the first. */

@@ -1,8 +1,9 @@
 import { randomUUID } from "node:crypto";
+import type { CapDecision } from "@able-tide/core/caps/decision";
 import type { ProposedCap } from "@able-tide/core/caps/propose";
 import type { Scope } from "../scope.ts";
 import type { FileKind } from "./file-kind.ts";
-import { type Decision, keepDecisions } from "./record-limitation.ts";
+import { keepDecisions } from "./record-limitation.ts";
 
 /** A clinician's word on a limitation: by their own sign-in, or from a letter. */
 export interface Clearance {
@@ -83,7 +84,7 @@ export async function enterClearance(
   personId: string,
   input: ClearanceInput,
   proposals: readonly ProposedCap[],
-  decisions: readonly Decision[],
+  decisions: readonly CapDecision[],
 ): Promise<string | null> {
   return scope.database.transaction(async (transaction) => {
     const within = { ...scope, database: transaction };

@@ -1,25 +1,8 @@
 import { randomUUID } from "node:crypto";
-import type { Landmark } from "@able-tide/core/body/channels";
 import { type CapLimit, isStricter } from "@able-tide/core/caps/cap";
-import type { ArmPosition, MeasuredHow, MeasuredRange } from "@able-tide/core/caps/measured";
-import type { Side } from "@able-tide/core/side";
+import type { Measurement, MeasurementInput } from "@able-tide/core/caps/measurement";
 import { type Scope, today } from "../scope.ts";
 import { capHistory, finishCaps, insertCaps } from "./caps.ts";
-
-/** A range or a hand height as it was measured. */
-export interface Measurement {
-  readonly id: string;
-  readonly range: MeasuredRange | "handHeight";
-  readonly side: Side | "none";
-  readonly how: MeasuredHow;
-  /** Degrees, or the height a hand reached. */
-  readonly value: number | Landmark;
-  readonly day: string;
-  /** In which position of the arm the turn of a shoulder was measured; null for anything else. */
-  readonly armPosition: ArmPosition | null;
-  readonly recordedBy: string;
-}
-export type MeasurementInput = Omit<Measurement, "id" | "recordedBy" | "armPosition"> & Partial<Pick<Measurement, "armPosition">>;
 
 /** A person's measurements, newest first. */
 export async function listMeasurements(scope: Scope, personId: string): Promise<Measurement[]> {

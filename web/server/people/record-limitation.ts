@@ -1,4 +1,4 @@
-import type { CapLimit } from "@able-tide/core/caps/cap";
+import type { CapDecision } from "@able-tide/core/caps/decision";
 import { strictestNumber } from "@able-tide/core/caps/effective";
 import type { LimitationRule } from "@able-tide/core/caps/limitations/rule";
 import { type ProposedCap, proposedCaps, waitsOn } from "@able-tide/core/caps/propose";
@@ -7,12 +7,6 @@ import { capsHolding, insertCaps } from "./caps.ts";
 import { insertDeclined, insertLimitation, type KeptLimitation, type LimitationInput } from "./limitations.ts";
 import { lastPainFree } from "./measurements.ts";
 import { findPerson } from "./people.ts";
-
-/** What the instructor says to each proposed cap, in the order they were proposed. */
-export type Decision =
-  | { readonly kind: "accept"; readonly limit: CapLimit }
-  | { readonly kind: "tighten"; readonly limit: CapLimit; readonly because: string }
-  | { readonly kind: "decline"; readonly limit: CapLimit; readonly because: string };
 
 /** The caps that a limitation would propose for a person today. */
 export async function proposalsFor(
@@ -48,7 +42,7 @@ export async function recordLimitation(
   rule: LimitationRule,
   input: LimitationInput,
   proposals: readonly ProposedCap[],
-  decisions: readonly Decision[],
+  decisions: readonly CapDecision[],
 ): Promise<string> {
   if (!waitsOn(rule, input, today(scope)) && decisions.length !== proposals.length)
     throw new RangeError("each proposal wants a decision");
@@ -68,7 +62,7 @@ export async function keepDecisions(
   limitationId: KeptLimitation["id"],
   clearance: { readonly id: string; readonly clinician: string } | null,
   proposals: readonly ProposedCap[],
-  decisions: readonly Decision[],
+  decisions: readonly CapDecision[],
 ): Promise<void> {
   for (const [i, decision] of decisions.entries()) {
     const proposal = proposals[i];

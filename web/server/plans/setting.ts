@@ -4,8 +4,8 @@ import { floorOf } from "@able-tide/core/setup/standing-places";
 import { venueResources } from "@able-tide/core/venues/resources";
 import { taughtMovements, timesTaught } from "../classes/taught.ts";
 import type { Group } from "../groups/groups.ts";
-import { listPlaces } from "../places/places.ts";
 import type { Scope } from "../scope.ts";
+import { listPlaces } from "../venues/venues.ts";
 import type { Plan } from "./plans.ts";
 
 /** What a plan of a group is made for on its day. @param caps those that hold, person by person */

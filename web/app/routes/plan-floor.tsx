@@ -13,12 +13,12 @@ import { contentOf } from "../../server/plans/plans.ts";
 import { formatDay } from "../days.ts";
 import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
-import { PlacesMap } from "../plans/places-map.tsx";
+import { FloorMap } from "../plans/floor-map.tsx";
 import { SaveNote } from "../plans/save-note.tsx";
 import { savePlan } from "../plans/submit-plan.ts";
 import { useAutosave } from "../plans/use-autosave.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
-import type { Route } from "./+types/plan-places";
+import type { Route } from "./+types/plan-floor";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.group ?? "Plan"}, places · Able Tide` }];
 
@@ -95,7 +95,7 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
         </p>
       ) : (
         <div className="mt-4 grid items-start gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
-          <PlacesMap
+          <FloorMap
             floor={floor}
             people={people}
             places={places}

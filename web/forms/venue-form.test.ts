@@ -1,6 +1,6 @@
 import * as v from "valibot";
 import { describe, expect, test } from "vitest";
-import { PlaceForm, type PlaceFormInput } from "./place-form.ts";
+import { PlaceForm, type PlaceFormInput } from "./venue-form.ts";
 
 const typed = (fields: Partial<PlaceFormInput>) => v.safeParse(PlaceForm, { name: "The boathouse", ...fields });
 const messages = (fields: Partial<PlaceFormInput>): string[] => (typed(fields).issues ?? []).map(({ message }) => message);

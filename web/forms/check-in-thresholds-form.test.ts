@@ -1,7 +1,7 @@
 import { THRESHOLDS, USUAL_THRESHOLDS } from "@able-tide/core/caps/policy";
 import { expect, test } from "vitest";
-import { parseForm } from "../parse-form.ts";
-import { PolicyForm } from "./policy-form.ts";
+import { PolicyForm } from "./check-in-thresholds-form.ts";
+import { parseForm } from "./parse-form.ts";
 
 function read(change: Record<string, string>) {
   const form = new FormData();

@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
-import { parseForm } from "../parse-form.ts";
 import { CapForm } from "./cap-form.ts";
+import { parseForm } from "./parse-form.ts";
 
 function read(fields: Record<string, string>) {
   const form = new FormData();

@@ -1,11 +1,11 @@
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { Form } from "react-router";
 import type * as v from "valibot";
-import type { Place } from "../../server/places/places.ts";
+import { parseForm } from "../../forms/parse-form.ts";
+import { PlaceForm, type PlaceFormInput } from "../../forms/venue-form.ts";
+import type { Place } from "../../server/venues/venues.ts";
 import { Button } from "../kit/button.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
-import { parseForm } from "../parse-form.ts";
-import { PlaceForm, type PlaceFormInput } from "./place-form.ts";
 
 const typed = (value: number | null | undefined): string => (value === null || value === undefined ? "" : String(value));
 

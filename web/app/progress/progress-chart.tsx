@@ -1,5 +1,5 @@
 import { useEffect, useRef } from "react";
-import { type WeeksData, weeksChartHeight, weeksChartOption } from "./weeks-chart-option.ts";
+import { type WeeksData, weeksChartHeight, weeksChartOption } from "./progress-chart-option.ts";
 
 /** The chart of a person's weeks. The library is fetched only when a chart is shown. */
 export function WeeksChart({ data, label }: { data: WeeksData; label: string }) {

@@ -1,11 +1,11 @@
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { Form } from "react-router";
 import type * as v from "valibot";
+import { GroupForm, type GroupFormInput } from "../../forms/group-form.ts";
+import { parseForm } from "../../forms/parse-form.ts";
 import type { Group } from "../../server/groups/groups.ts";
 import { Button } from "../kit/button.tsx";
 import { CheckBoxes, Problem, SelectField, TextField } from "../kit/field.tsx";
-import { parseForm } from "../parse-form.ts";
-import { GroupForm, type GroupFormInput } from "./group-form.ts";
 import { QUESTION_OPTIONS } from "./question-options.ts";
 
 const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"].map(

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { type WeeksData, weeksChartHeight, weeksChartOption } from "./weeks-chart-option.ts";
+import { type WeeksData, weeksChartHeight, weeksChartOption } from "./progress-chart-option.ts";
 
 const data: WeeksData = {
   results: [

@@ -8,8 +8,8 @@ import {
   measuredLabel,
   mostMeasured,
 } from "@able-tide/core/caps/measured";
+import type { MeasurementInput } from "@able-tide/core/caps/measurement";
 import * as v from "valibot";
-import type { MeasurementInput } from "../../server/people/measurements.ts";
 
 /** What can be measured: a range in degrees, or the height a hand reaches. */
 const MEASURABLE = ["handHeight", ...MEASURED_RANGE_NAMES] as const;

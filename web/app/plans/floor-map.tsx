@@ -33,7 +33,7 @@ const FEET = { apart: 0.1, long: 0.15, wide: 0.05 } as const;
 const round = (value: number): number => Math.round(20 * value) / 20;
 
 /** The floor from above, to scale, with the instructor at the top; everybody can be dragged or moved with the arrow keys. */
-export function PlacesMap({ floor, people, places, move, chosen, choose, troubled }: Props) {
+export function FloorMap({ floor, people, places, move, chosen, choose, troubled }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const [pulled, setPulled] = useState<string | null>(null);
   const at = (event: PointerEvent): FloorPlace | null => {

@@ -11,7 +11,7 @@ import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { scopeContext } from "../signed-in.server.ts";
-import type { Route } from "./+types/plan-take-in";
+import type { Route } from "./+types/plan-import";
 
 export const meta: Route.MetaFunction = () => [{ title: "Take a plan in · Able Tide" }];
 
@@ -39,7 +39,7 @@ interface Answer {
 }
 
 /** Takes the plan in, and what it brings of movements that are not here; those that are here are used as they are. */
-async function takeIn(scope: Scope, groupId: string, day: string, source: string): Promise<string | readonly FileProblem[]> {
+async function importPlan(scope: Scope, groupId: string, day: string, source: string): Promise<string | readonly FileProblem[]> {
   const { file, problems } = readPlanFile(source);
   if (!file) return problems;
   const known = new Set((await listMovements(scope)).map(({ movement }) => movement.id));
@@ -62,7 +62,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   const { groupId, day, file } = form.output;
   if (!(await listGroups(scope)).some(({ id }) => id === groupId))
     return refused([{ path: "", message: "This group no longer exists. Choose another." }]);
-  const outcome = await takeIn(scope, groupId, day, await file.text());
+  const outcome = await importPlan(scope, groupId, day, await file.text());
   return typeof outcome === "string" ? redirect(`/plans/${outcome}`) : refused(outcome);
 }
 

@@ -6,8 +6,8 @@ const STATURE = { least: 100, most: 220 } as const;
 const MASS = { least: 25, most: 250 } as const;
 
 const stature = "Enter the height in centimetres, such as 164.";
-const mass = "Mass is a number of kilograms, such as 68.";
-const year = "Birth year is a year, such as 1948.";
+const mass = "Enter the weight in kilograms, such as 68.";
+const year = "Enter the birth year, such as 1948.";
 const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Use ${most} characters or fewer.`)));
 
 const Fields = v.object({
@@ -20,8 +20,8 @@ const Fields = v.object({
   birthYear: v.pipe(
     v.number(year),
     v.integer(year),
-    v.minValue(YEAR.earliest, `Birth year should be ${YEAR.earliest} or later.`),
-    v.maxValue(YEAR.latest, `Birth year should be ${YEAR.latest} or earlier.`),
+    v.minValue(YEAR.earliest, `Enter a birth year of ${YEAR.earliest} or later.`),
+    v.maxValue(YEAR.latest, `Enter a birth year of ${YEAR.latest} or earlier.`),
   ),
   statureCentimetres: v.pipe(
     v.number(stature),
@@ -30,8 +30,8 @@ const Fields = v.object({
   ),
   massKilograms: v.pipe(
     v.number(mass),
-    v.minValue(MASS.least, `Mass should be ${MASS.least} kg or more.`),
-    v.maxValue(MASS.most, `Mass should be ${MASS.most} kg or less.`),
+    v.minValue(MASS.least, `Enter a weight of ${MASS.least} kg or more. Is it in kilograms?`),
+    v.maxValue(MASS.most, `Enter a weight of ${MASS.most} kg or less. Is it in kilograms?`),
   ),
   uses: text(200),
   notes: text(2000),

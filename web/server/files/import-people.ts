@@ -1,61 +1,25 @@
 import { LIMITATION_RULES } from "@able-tide/core/caps/limitations/all";
 import { waitsOn } from "@able-tide/core/caps/propose";
 import type { GenericSchema } from "valibot";
-import { type Column, readCsv } from "../../server/files/csv.ts";
-import { listGroups } from "../../server/groups/groups.ts";
-import { limitationHistory } from "../../server/people/limitations.ts";
-import { insertMeasurements, listMeasurements } from "../../server/people/measurements.ts";
-import { takeInNewcomer } from "../../server/people/newcomers.ts";
-import { listPeople } from "../../server/people/people.ts";
-import { proposalsFor, recordLimitation } from "../../server/people/record-limitation.ts";
-import { type Scope, today } from "../../server/scope.ts";
-import { parseForm } from "../parse-form.ts";
-import { limitationChoice } from "../people/limitation-choice.ts";
-import { measuredRangeForm } from "../people/measured-range-form.ts";
-import { PersonForm } from "../people/person-form.ts";
-
-export const FILE_KINDS = ["people", "limitations", "measured"] as const;
-export type FileKind = (typeof FILE_KINDS)[number];
-
-const column = (name: string, label: string, required: boolean, ...also: string[]): Column => ({ name, label, also, required });
-
-/** The columns of each file, in the order they are written. */
-export const FILE_COLUMNS: Readonly<Record<FileKind, readonly Column[]>> = {
-  people: [
-    column("name", "Name", true, "person", "called"),
-    column("birthYear", "Birth year", true, "born", "year of birth"),
-    column("statureCentimetres", "Stature (cm)", true, "stature", "height", "height cm"),
-    column("massKilograms", "Mass (kg)", true, "mass", "weight", "weight kg"),
-    column("uses", "What they use", false, "aids"),
-    column("notes", "Notes", false, "note"),
-    column("groups", "Groups", false, "group"),
-    column("wheelchair", "Wheelchair", false),
-  ],
-  limitations: [
-    column("person", "Person", true, "name"),
-    column("limitation", "Limitation", true, "what is the matter", "rule"),
-    column("side", "Side", false),
-    column("kind", "Which", false, "kind"),
-    column("since", "When it happened", false, "since", "event day", "date"),
-    column("note", "Note", false, "notes"),
-  ],
-  measured: [
-    column("person", "Person", true, "name"),
-    column("range", "What was measured", true, "range", "joint"),
-    column("how", "How", false),
-    column("left", "Left", false),
-    column("right", "Right", false),
-    column("day", "Day", true, "date"),
-    column("position", "Where the arm was", false, "arm position"),
-  ],
-};
+import { limitationChoice } from "../../forms/limitation-choice.ts";
+import { measuredRangeForm } from "../../forms/measured-range-form.ts";
+import { parseForm } from "../../forms/parse-form.ts";
+import { PersonForm } from "../../forms/person-form.ts";
+import { listGroups } from "../groups/groups.ts";
+import { insertMeasurements } from "../people/measurements.ts";
+import { takeInNewcomer } from "../people/newcomers.ts";
+import { listPeople } from "../people/people.ts";
+import { proposalsFor, recordLimitation } from "../people/record-limitation.ts";
+import { type Scope, today } from "../scope.ts";
+import { readCsv } from "./csv.ts";
+import { FILE_COLUMNS, type FileKind } from "./people-columns.ts";
 
 type Cells = Readonly<Record<string, string>>;
-type TakeIn = (scope: Scope) => Promise<void>;
-/** One row of a file: what taking it in does, or what is wrong with it. */
+type SaveRow = (scope: Scope) => Promise<void>;
+/** One row of a file: the function that saves it, or its first problem. */
 export type ReadRow = { readonly line: number; readonly cells: Cells } & (
-  | { readonly problem: string; readonly takeIn: null }
-  | { readonly problem: null; readonly takeIn: TakeIn }
+  | { readonly problem: string; readonly save: null }
+  | { readonly problem: null; readonly save: SaveRow }
 );
 
 interface Known {
@@ -83,8 +47,8 @@ function readAs<Schema extends GenericSchema>(schema: Schema, fields: Readonly<R
 
 const YES = ["yes", "y", "1", "true", "x"];
 
-type Read = { readonly problem: string; readonly takeIn: null } | { readonly problem: null; readonly takeIn: TakeIn };
-const wrong = (problem: string): Read => ({ problem, takeIn: null });
+type Read = { readonly problem: string; readonly save: null } | { readonly problem: null; readonly save: SaveRow };
+const wrong = (problem: string): Read => ({ problem, save: null });
 
 function readPerson(cells: Cells, { people, groups, met }: Known): Read {
   const name = key(cells["name"] ?? "");
@@ -100,8 +64,8 @@ function readPerson(cells: Cells, { people, groups, met }: Known): Read {
   const read = readAs(PersonForm, {
     name: cells["name"] ?? "",
     birthYear: cells["birthYear"] ?? "",
-    statureCentimetres: (cells["statureCentimetres"] ?? "").replace(",", "."),
-    massKilograms: (cells["massKilograms"] ?? "").replace(",", "."),
+    statureCentimetres: cells["statureCentimetres"] ?? "",
+    massKilograms: cells["massKilograms"] ?? "",
     uses: cells["uses"] ?? "",
     notes: cells["notes"] ?? "",
     groupIds: names.map((each) => groups.get(key(each)) as string),
@@ -109,7 +73,7 @@ function readPerson(cells: Cells, { people, groups, met }: Known): Read {
   });
   if (read.value === null) return wrong(read.problem);
   const { version: _, ...input } = read.value;
-  return { problem: null, takeIn: async (scope) => void (await takeInNewcomer(scope, input)) };
+  return { problem: null, save: async (scope) => void (await takeInNewcomer(scope, input)) };
 }
 
 /** The person a row speaks of, by name, or why that is not clear. */
@@ -143,9 +107,9 @@ function readLimitation(cells: Cells, known: Known): Read {
   const personId = person.id;
   return {
     problem: null,
-    takeIn: async (scope) => {
+    save: async (scope) => {
       const proposals = await proposalsFor(scope, personId, rule, limitation);
-      // Taken in as proposed: each can be tightened or ended on the person's page.
+      // Saved as suggested: each can be tightened or ended on the participant's page.
       const decisions = waitsOn(rule, limitation, day) ? [] : proposals.map(({ limit }) => ({ kind: "accept" as const, limit }));
       await recordLimitation(scope, personId, rule, limitation, proposals, decisions);
     },
@@ -163,12 +127,12 @@ function readMeasured(cells: Cells, known: Known): Read {
     how: cells["how"] || "painFree",
     day: cells["day"] ?? "",
     ...(cells["position"] ? { armPosition: cells["position"] } : {}),
-    ...(heights ? { leftHeight: left, rightHeight: right } : { left: left.replace(",", "."), right: right.replace(",", ".") }),
+    ...(heights ? { leftHeight: left, rightHeight: right } : { left, right }),
   });
   if (read.value === null) return wrong(read.problem);
   const personId = person.id;
   const measurements = read.value;
-  return { problem: null, takeIn: (scope) => insertMeasurements(scope, personId, measurements) };
+  return { problem: null, save: (scope) => insertMeasurements(scope, personId, measurements) };
 }
 
 const READERS: Readonly<Record<FileKind, (cells: Cells, known: Known) => Read>> = {
@@ -199,51 +163,15 @@ export async function readRows(
   });
 }
 
-/** Takes the rows in that have no problem, all of them in one transaction. @returns how many */
+/** Saves the rows without a problem, all in one transaction. @returns how many */
 export const importRows = (scope: Scope, rows: readonly ReadRow[]): Promise<number> =>
   scope.database.transaction(async (transaction) => {
     const within = { ...scope, database: transaction };
-    let taken = 0;
-    for (const { takeIn } of rows) {
-      if (takeIn === null) continue;
-      await takeIn(within);
-      taken += 1;
+    let saved = 0;
+    for (const { save } of rows) {
+      if (save === null) continue;
+      await save(within);
+      saved += 1;
     }
-    return taken;
+    return saved;
   });
-
-/** The rows of a file of what is written down now, to be written out. */
-export async function rowsToWrite(scope: Scope, kind: FileKind): Promise<Record<string, string>[]> {
-  const [people, groups] = await Promise.all([listPeople(scope), listGroups(scope)]);
-  const groupName = new Map(groups.map(({ id, name }) => [id, name]));
-  if (kind === "people")
-    return people.map((person) => ({
-      name: person.name,
-      birthYear: String(person.birthYear),
-      statureCentimetres: String(Math.round(1000 * person.stature) / 10),
-      massKilograms: String(person.mass),
-      uses: person.uses,
-      notes: person.notes,
-      groups: person.groupIds.map((id) => groupName.get(id) ?? "").join(";"),
-      wheelchair: person.measured.wheelchair ? "yes" : "",
-    }));
-  const rows: Record<string, string>[] = [];
-  for (const { id, name } of people) {
-    if (kind === "limitations")
-      for (const { rule, side, kind: which, eventDay, note, ended } of await limitationHistory(scope, id))
-        if (ended === null)
-          rows.push({ person: name, limitation: rule, side: side ?? "", kind: which ?? "", since: eventDay ?? "", note });
-    if (kind === "measured")
-      for (const { range, side, how, value, day, armPosition } of await listMeasurements(scope, id))
-        rows.push({
-          person: name,
-          range,
-          how,
-          left: side === "left" ? String(value) : "",
-          right: side === "left" ? "" : String(value),
-          day,
-          position: armPosition ?? "",
-        });
-  }
-  return rows;
-}

@@ -3,6 +3,8 @@ import { classState, signLabel } from "@able-tide/core/class/events";
 import { taughtName } from "@able-tide/core/movement/format";
 import { ONE_LEG_STAND, oneLegStandNorm } from "@able-tide/core/reference/one-leg-stand";
 import { data, NavLink } from "react-router";
+import { parseForm } from "../../forms/parse-form.ts";
+import { resultForm } from "../../forms/result-form.ts";
 import { classesWithEvents } from "../../server/classes/classes.ts";
 import { capHistory, type KeptCap } from "../../server/people/caps.ts";
 import { findPerson, listPeople, type Person } from "../../server/people/people.ts";
@@ -13,13 +15,11 @@ import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
-import { parseForm } from "../parse-form.ts";
+import { WeeksChart } from "../progress/progress-chart.tsx";
 import { ResultFields } from "../progress/result-fields.tsx";
-import { resultForm } from "../progress/result-form.ts";
 import { VariantsByWeek, type WeekInClass } from "../progress/variants-by-week.tsx";
-import { WeeksChart } from "../progress/weeks-chart.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
-import type { Route } from "./+types/weeks";
+import type { Route } from "./+types/progress";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData?.person ? `${loaderData.person.name}, weeks` : "Weeks"} · Able Tide` },
@@ -128,7 +128,7 @@ export default function Weeks({ loaderData: { people, person, record, today }, a
         {people.map(({ id, name }) => (
           <NavLink
             key={id}
-            to={`/weeks/${id}`}
+            to={`/progress/${id}`}
             preventScrollReset
             className={({ isActive }) =>
               `flex min-h-11 items-center rounded-full border px-4 no-underline ${isActive ? "border-tide-800 bg-tide-800 font-bold text-sand-50" : "border-sand-300 bg-white hover:bg-tide-100"}`

@@ -5,7 +5,7 @@ import { formatDay } from "../days.ts";
 import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
-import type { Route } from "./+types/plan-sheets";
+import type { Route } from "./+types/plan-printouts";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.group ?? "Plan"}, printouts · Able Tide` }];
 
@@ -32,8 +32,8 @@ export default function PlanSheets({ loaderData }: Route.ComponentProps) {
       <h1 className="text-4xl">Printouts: {group}</h1>
       <p className="mt-1 text-lg text-sand-600">{formatDay(day)}. One page each, ready to print, in standard or large type.</p>
       <div className="mt-6 flex flex-wrap gap-3">
-        <ButtonLink to={`${at}/sheets/helper`}>For the helper</ButtonLink>
-        <ButtonLink to={`${at}/sheets/set-up`}>Setting up</ButtonLink>
+        <ButtonLink to={`${at}/printouts/helper`}>For the helper</ButtonLink>
+        <ButtonLink to={`${at}/printouts/set-up`}>Setting up</ButtonLink>
         <ButtonLink look="plain" to={`${at}/script`}>
           The script
         </ButtonLink>
@@ -46,7 +46,7 @@ export default function PlanSheets({ loaderData }: Route.ComponentProps) {
       <ul className="mt-2 flex flex-wrap gap-2">
         {people.map(({ id, name }) => (
           <li key={id}>
-            <ButtonLink look="plain" to={`${at}/sheets/people/${id}`}>
+            <ButtonLink look="plain" to={`${at}/printouts/people/${id}`}>
               {name}
             </ButtonLink>
           </li>

@@ -1,7 +1,7 @@
 import { type MeasuredBody, USUAL_BODY, WHOLE } from "@able-tide/core/body/build";
 import { expect, test } from "vitest";
-import { parseForm } from "../parse-form.ts";
 import { fieldsOf } from "./measured-form.ts";
+import { parseForm } from "./parse-form.ts";
 import { PersonForm } from "./person-form.ts";
 
 function read(fields: Record<string, string>) {

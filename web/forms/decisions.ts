@@ -1,8 +1,8 @@
 import { LANDMARKS } from "@able-tide/core/body/channels";
 import { CapLimit, isStricter } from "@able-tide/core/caps/cap";
+import type { CapDecision } from "@able-tide/core/caps/decision";
 import type { ProposedCap } from "@able-tide/core/caps/propose";
 import * as v from "valibot";
-import type { Decision } from "../../server/people/record-limitation.ts";
 
 /** Fields of one decision in the form. */
 export const decisionFields = (i: number) =>
@@ -27,7 +27,7 @@ function otherLimit(limit: CapLimit, typed: string): CapLimit | null {
 }
 
 export interface ReadDecisions {
-  readonly decisions: readonly Decision[];
+  readonly decisions: readonly CapDecision[];
   /** A sentence a proposal, by its number, where something is wrong. */
   readonly problems: Readonly<Record<number, string>>;
 }
@@ -39,7 +39,7 @@ export interface ReadDecisions {
  */
 export function readDecisions(formData: FormData, proposals: readonly ProposedCap[], clinicianSays: boolean): ReadDecisions {
   const problems: Record<number, string> = {};
-  const decisions = proposals.map(({ limit }, i): Decision => {
+  const decisions = proposals.map(({ limit }, i): CapDecision => {
     const fields = decisionFields(i);
     const kind = DECISIONS.find((name) => name === formData.get(fields.decision)) ?? "accept";
     const because = String(formData.get(fields.because) ?? "").trim();

@@ -3,21 +3,21 @@ import { THRESHOLDS } from "@able-tide/core/caps/policy";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { data, Form } from "react-router";
 import type * as v from "valibot";
+import { PolicyForm, type PolicyFormInput } from "../../forms/check-in-thresholds-form.ts";
+import { InviteForm, ROLES } from "../../forms/invite-form.ts";
+import { parseForm } from "../../forms/parse-form.ts";
 import { endMembership, listMembersOfHouse } from "../../server/accounts/accounts.ts";
 import { invite, listInvitations, outbox } from "../../server/accounts/invitations.ts";
 import { changePolicy, findPolicy } from "../../server/policy/policy.ts";
 import type { Scope } from "../../server/scope.ts";
 import { formDataOf } from "../form-data.server.ts";
-import { InviteForm, ROLES } from "../house/invite-form.ts";
-import { PolicyForm, type PolicyFormInput } from "../house/policy-form.ts";
-import { QUESTION_OPTIONS } from "../house/question-options.ts";
 import { isId } from "../ids.ts";
 import { Button } from "../kit/button.tsx";
 import { CheckBoxes, SelectField, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
-import { parseForm } from "../parse-form.ts";
+import { QUESTION_OPTIONS } from "../organisation/question-options.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
-import type { Route } from "./+types/house";
+import type { Route } from "./+types/organisation";
 
 export const meta: Route.MetaFunction = () => [{ title: "Organisation · Able Tide" }];
 

@@ -60,7 +60,6 @@ export const CheckIn = v.object({
   glucoseIll: v.optional(v.boolean(), false),
 });
 export type CheckIn = v.InferOutput<typeof CheckIn>;
-export type CheckInInput = v.InferInput<typeof CheckIn>;
 
 export const AS_USUAL: CheckIn = v.parse(CheckIn, { overall: "asUsual" });
 

@@ -2,7 +2,7 @@
  * Rungs of steadiness, lowest first: what a person holds, with the steadiness demand that it caps. Our own scale, from the
  * bases of the steadiness demand.
  */
-export const RUNGS = [
+export const BALANCE_LEVELS = [
   { name: "seated", label: "seated", steadiness: 1 },
   { name: "hipWidth", label: "standing, feet hip-width apart", steadiness: 3 },
   { name: "together", label: "feet together", steadiness: 4 },
@@ -12,11 +12,10 @@ export const RUNGS = [
   { name: "oneLeg", label: "one leg for 5 seconds", steadiness: 8 },
   { name: "oneLegHeadTurns", label: "one leg for 10 seconds with head turns", steadiness: 9 },
 ] as const;
-export type BalanceLevel = (typeof RUNGS)[number]["name"];
 
 /** The capping value one rung under a steadiness; the lowest stays the lowest. @example rungUnder(6.5) // 5.5 */
 export const levelBelow = (steadiness: number): number =>
-  RUNGS.findLast((rung) => rung.steadiness < steadiness)?.steadiness ?? RUNGS[0].steadiness;
+  BALANCE_LEVELS.findLast((rung) => rung.steadiness < steadiness)?.steadiness ?? BALANCE_LEVELS[0].steadiness;
 
 /**
  * The four-stage stand: each stage is held for 10 seconds, and it stops at the first that is not held.
@@ -40,5 +39,5 @@ export type StandStage = (typeof FOUR_STAGE_STAND.stages)[number]["name"];
 /** The steadiness shown safe by the furthest stage held: none of them shows nothing about standing. */
 export function steadinessShown(stage: StandStage): number {
   const rung = FOUR_STAGE_STAND.stages.find(({ name }) => name === stage)?.rung;
-  return RUNGS.find(({ name }) => name === rung)?.steadiness ?? RUNGS[0].steadiness;
+  return BALANCE_LEVELS.find(({ name }) => name === rung)?.steadiness ?? BALANCE_LEVELS[0].steadiness;
 }

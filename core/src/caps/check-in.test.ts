@@ -1,7 +1,10 @@
 import fc from "fast-check";
 import * as v from "valibot";
 import { describe, expect, test } from "vitest";
-import { AS_USUAL, CheckIn, type CheckInInput, type Outcome } from "./answers.ts";
+import { AS_USUAL, CheckIn, type Outcome } from "./answers.ts";
+
+type CheckInInput = v.InferInput<typeof CheckIn>;
+
 import { anyLimit } from "./any-limit.fixture.ts";
 import { BODY_PARTS } from "./body-parts.ts";
 import { capOf } from "./cap.fixture.ts";

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { capOf } from "./cap.fixture.ts";
-import { type CapChange, type CapRecord, capsAt, changesOf, replayCaps } from "./history.ts";
+import { type CapChange, type CapRecord, capsAt, changesOf } from "./history.ts";
+import { replayCaps } from "./replay-caps.fixture.ts";
 
 const minute = (n: number): string => new Date(Date.UTC(2026, 2, 1) + 60_000 * n).toISOString();
 const dayOf = (at: string): string => at.slice(0, 10);

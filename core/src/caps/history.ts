@@ -12,21 +12,6 @@ export type CapChange =
   | { readonly kind: "set"; readonly at: string; readonly cap: Omit<CapRecord, "ended"> }
   | { readonly kind: "ended"; readonly at: string; readonly capId: string; readonly by: string; readonly because: string };
 
-/** Replays changes into records; each change speaks of caps set before it. */
-export function replayCaps(changes: readonly CapChange[]): CapRecord[] {
-  const records = new Map<string, CapRecord>();
-  for (const change of changes) {
-    if (change.kind === "set") {
-      records.set(change.cap.id, { ...change.cap, ended: null });
-      continue;
-    }
-    const record = records.get(change.capId);
-    if (record?.ended === null)
-      records.set(change.capId, { ...record, ended: { at: change.at, by: change.by, because: change.because } });
-  }
-  return [...records.values()];
-}
-
 /** The changes that records tell of, in the order they happened. */
 export const changesOf = (records: readonly CapRecord[]): CapChange[] =>
   records

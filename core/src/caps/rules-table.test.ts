@@ -2,7 +2,7 @@ import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { expect, test } from "vitest";
 import { LIMITATION_RULES } from "./limitations/all.ts";
-import { rulesTable } from "./rules-table.ts";
+import { rulesTable } from "./rules-table.fixture.ts";
 
 const page = join(import.meta.dirname, "../../../docs/limits.md");
 const BEGIN = "<!-- rules: written by npm run limits:table -->\n";

@@ -78,12 +78,3 @@ export function buildSessionIlp(blocks: readonly SessionBlock[], limits: Session
     "End",
   ].join("\n");
 }
-
-/** The options that a solution of the program chooses. @param value the value of a column by its name */
-export const chosenBy = (blocks: readonly SessionBlock[], value: (name: string) => number): number[] =>
-  blocks.map(({ options }, b) =>
-    Math.max(
-      0,
-      options.findIndex((_, i) => value(column(b, i)) > 0.5),
-    ),
-  );

@@ -9,7 +9,6 @@ export const LIFT_ANGLES = [
   { name: "knee", range: "knee" },
   { name: "ankle", range: "dorsiflexion" },
 ] as const;
-export type LiftAngle = (typeof LIFT_ANGLES)[number]["name"];
 
 /** A foot on its way up: the thigh a little forward, the knee bent. */
 const FIRST_LIFT = { hipFlexion: 30, hipAbduction: 0, knee: 55, ankle: 0 } as const;

@@ -3,7 +3,12 @@ import { column, sidedColumn } from "../body/channels.ts";
 import { readDemand } from "./demand.ts";
 import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
-import { secondsAbove } from "./time-above.ts";
+import { type SolvedSamples, valueAt } from "./solved-samples.ts";
+import { timeAbove } from "./time-above.ts";
+
+const secondsAbove = (samples: SolvedSamples, columnNumber: number, limit: number, cycleSeconds: number): number =>
+  timeAbove(samples, (sample) => valueAt(samples, sample, columnNumber), limit).total * cycleSeconds;
+
 import { type Track, trackOf } from "./track.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "./variant.ts";
 

@@ -1,4 +1,4 @@
-import { INTERVALS, type SolvedSamples, valueAt } from "./solved-samples.ts";
+import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
 import { splineDerivatives } from "./timing.ts";
 
 /** A movement's stretches of time, solved or not. */
@@ -79,16 +79,6 @@ export function timeAbove({ segments }: Timed, value: (sample: number) => number
   });
   return timeSpent(spans);
 }
-
-/**
- * Seconds of a round that a value of the body is above a limit.
- *
- * @param columnNumber any range or reading, see channels.ts; the limit in its unit
- * @param cycleSeconds seconds of one round
- * @example secondsAbove(samples, sidedColumn("shoulderElevation", "left"), 90, 8)
- */
-export const secondsAbove = (samples: SolvedSamples, columnNumber: number, limit: number, cycleSeconds: number): number =>
-  timeAbove(samples, (sample) => valueAt(samples, sample, columnNumber), limit).total * cycleSeconds;
 
 /** How long something is so, told interval by interval between two samples. @param isSo by the number of the first of the two */
 export function timeOfIntervals({ segments }: Timed, isSo: (sample: number) => boolean): TimeSpent {

@@ -22,7 +22,6 @@ export const MEDICINES = [
   { name: "glucoseLowering", label: "glucose-lowering" },
   { name: "parkinsons", label: "for Parkinson's" },
 ] as const;
-export type Medicine = (typeof MEDICINES)[number]["name"];
 
 const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Use ${most} characters or fewer.`)), "");
 

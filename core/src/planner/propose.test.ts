@@ -5,12 +5,15 @@ import { createVariantCache } from "../fit/variant-cache.ts";
 import { hasLandVariant } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";
 import type { SessionPurpose } from "../plan/purpose.ts";
+import { runToCompletion } from "../run-to-completion.ts";
 import { outOfOrder, readPhases } from "../schedule/phases.ts";
 import { circumstances } from "../schedule/plan.fixture.ts";
 import { problemsOf } from "../schedule/schedule-plan.ts";
 import { readContent } from "./content.ts";
 import { ON_TIME, overBy } from "./fixes.ts";
-import { type Proposal, type ProposalQuestion, propose } from "./propose.ts";
+import { type Proposal, type ProposalQuestion, proposeIncrementally } from "./propose.ts";
+
+const propose = (question: ProposalQuestion): Proposal => runToCompletion(proposeIncrementally(question));
 
 const library = createVariantCache();
 const movements = loadAll().filter(hasLandVariant);

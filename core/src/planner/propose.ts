@@ -7,7 +7,6 @@ import { newBlockId } from "../plan/change-block.ts";
 import type { PlanItem } from "../plan/plan-item.ts";
 import { type Content, contentLabel, type SessionPurpose } from "../plan/purpose.ts";
 import { CALLED_ROUNDS } from "../plan/style.ts";
-import { runToCompletion } from "../run-to-completion.ts";
 import { outOfOrder, PHASE_RULES, readPhases } from "../schedule/phases.ts";
 import { type PlanContext, type PlanItemWithMovement, problemsOf, type ScheduledItem } from "../schedule/schedule-plan.ts";
 import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
@@ -274,6 +273,3 @@ export function* proposeIncrementally(question: ProposalQuestion): Generator<und
   );
   return { blocks: draft.map(({ block }) => block), why, look };
 }
-
-/** The same in one go. */
-export const propose = (question: ProposalQuestion): Proposal => runToCompletion(proposeIncrementally(question));

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { cases } from "../test-size.fixture.ts";
-import { anyPlan, circumstances, HALL, planned } from "./plan.fixture.ts";
+import { anyPlan, circumstances, HALL, mirrorState, planned } from "./plan.fixture.ts";
 import { findTransitions, formatTransitionProblem, type PlanTransitions, type Waypoint } from "./plan-transitions.ts";
 import { schedulePlan } from "./schedule-plan.ts";
 import {
@@ -11,7 +11,6 @@ import {
   type ExitChange,
   fits,
   isPossible,
-  mirrorState,
   type PlanPlace,
   stateKey,
 } from "./state.ts";

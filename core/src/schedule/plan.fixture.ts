@@ -1,9 +1,10 @@
 import fc from "fast-check";
 import { load } from "../movement/library.fixture.ts";
-import type { PlanItem } from "../plan/plan-item.ts";
+import { mirroredFacing, type PlanItem } from "../plan/plan-item.ts";
 import { USUAL_STYLE } from "../plan/style.ts";
+import { otherSide } from "../side.ts";
 import type { PlanContext, PlanItemWithMovement } from "./schedule-plan.ts";
-import type { PlanPlace } from "./state.ts";
+import type { BodyState, HandPlace, PlanPlace } from "./state.ts";
 
 export const HALL: PlanPlace = { chairs: true, rail: "right", pool: false };
 
@@ -57,3 +58,18 @@ const anyBlock: fc.Arbitrary<Partial<PlanItem> & { readonly movementId: string }
 export const anyPlan: fc.Arbitrary<PlanItemWithMovement[]> = fc
   .array(anyBlock, { minLength: 1, maxLength: 7 })
   .map((blocks) => planned(...blocks));
+
+/** The mirror image of a state. Twice is the same state. */
+export const mirrorState = (state: BodyState): BodyState => ({
+  ...state,
+  foot: state.foot && otherSide(state.foot),
+  load: state.load === "both" ? "both" : otherSide(state.load),
+  facing: mirroredFacing(state.facing),
+  hands: swapped[state.hands] ?? state.hands,
+});
+const swapped: Partial<Record<HandPlace, HandPlace>> = {
+  ballLeft: "ballRight",
+  ballRight: "ballLeft",
+  railLeft: "railRight",
+  railRight: "railLeft",
+};

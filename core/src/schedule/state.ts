@@ -1,5 +1,5 @@
 import type { FeetState } from "../movement/format.ts";
-import { type Facing, mirroredFacing } from "../plan/plan-item.ts";
+import type { Facing } from "../plan/plan-item.ts";
 import { otherSide, type Side } from "../side.ts";
 
 /** Feet that have no front and no foot of their own. */
@@ -65,22 +65,6 @@ export function isPossible({ support, feet, foot, load, facing, hands }: BodySta
 /** A text that is the same for the same state and differs for any other. */
 export const stateKey = ({ support, feet, foot, load, facing, hands }: BodyState): string =>
   `${support} ${feet} ${foot ?? "-"} ${load} ${facing} ${hands}`;
-
-const swapped: Partial<Record<HandPlace, HandPlace>> = {
-  ballLeft: "ballRight",
-  ballRight: "ballLeft",
-  railLeft: "railRight",
-  railRight: "railLeft",
-};
-
-/** The mirror image of a state. Twice is the same state. */
-export const mirrorState = (state: BodyState): BodyState => ({
-  ...state,
-  foot: state.foot && otherSide(state.foot),
-  load: state.load === "both" ? "both" : otherSide(state.load),
-  facing: mirroredFacing(state.facing),
-  hands: swapped[state.hands] ?? state.hands,
-});
 
 /** A state with parts left open: what a movement needs to begin. */
 export interface EntryPattern {

@@ -46,9 +46,9 @@ module.exports = {
     },
     {
       name: "forms-alone",
-      comment: "What people fill in is read the same in the browser and on the server; it knows the core only.",
+      comment: "Forms and workers' jobs are the same in the browser and on the server; they know the core only.",
       severity: "error",
-      from: { path: "^web/forms", pathNot: "\\.test\\.ts$" },
+      from: { path: "^web/(forms|work)", pathNot: "\\.test\\.ts$" },
       to: { path: "^web/(app|server)" },
     },
     {

@@ -14,6 +14,7 @@ const SOURCES = [
   "library",
   "web/app",
   "web/forms",
+  "web/work",
   "web/server",
   "web/public",
   "web/package.json",

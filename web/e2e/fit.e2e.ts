@@ -99,7 +99,12 @@ test("why a cell is as it is names the cap that binds, and what would be without
   await openBoard("2026-11-11");
   await page.click('[data-cell="1 2"]');
   await seeText(page, "Standing only with hand support (unsteady; source: Keeper");
-  await click(page, "What if this cap ended?");
+  // Asked twice in one breath: both requests run side by side, and the answer comes.
+  await page.$$eval("aside button", (buttons) => {
+    const ask = buttons.find(({ textContent }) => textContent?.includes("What if this cap ended?"));
+    ask?.click();
+    ask?.click();
+  });
   await seeText(page, "For your talk with the person who set it");
   await click(page, "Compare with another participant");
   await seeText(page, "Compare two participants");

@@ -9,6 +9,7 @@ import { now } from "./clock.ts";
 import { database } from "./database.ts";
 import { loadDemo } from "./demo/load-demo.ts";
 import { addressContext } from "./entrance.ts";
+import { startFitThreads, stopFitThreads } from "./fitting/fitting.ts";
 import { gatherWrites } from "./gather-writes.ts";
 import { migrate } from "./migrate.ts";
 import { loadMinimumDemand } from "./movements/movement-demand.ts";
@@ -29,9 +30,14 @@ export async function prepare(options: { readonly demo: boolean }): Promise<void
  * Serves the built application.
  *
  * @param clientFolder the built browser files
+ * @param fitThread the built entry of the threads that compute fits
  * @returns the port it listens on, on loopback
  */
-export async function serve(options: { readonly port: number; readonly clientFolder: string }): Promise<number> {
+export async function serve(options: {
+  readonly port: number;
+  readonly clientFolder: string;
+  readonly fitThread: string;
+}): Promise<number> {
   const app = express();
   app.disable("x-powered-by");
   // Pages set their own content security policy, with a nonce each: see app/entry.server.tsx.
@@ -59,6 +65,7 @@ export async function serve(options: { readonly port: number; readonly clientFol
     }),
   );
 
+  startFitThreads(options.fitThread);
   const server = createServer(app);
   await new Promise<void>((resolve, reject) => {
     server.once("error", reject);
@@ -67,6 +74,7 @@ export async function serve(options: { readonly port: number; readonly clientFol
   const stop = () => {
     server.close();
     server.closeAllConnections();
+    stopFitThreads();
     void database().destroy();
   };
   process.once("SIGTERM", stop);

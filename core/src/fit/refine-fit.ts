@@ -21,6 +21,9 @@ export interface FitRefinement {
   readonly better: ImprovedFit | null;
 }
 
+/** A gap below this is reported as none, and no longer search starts. */
+export const NO_GAP = 0.0005;
+
 /** A gain that is worth somebody's attention, a share of the group's good. */
 const WORTH_A_WORD = 0.001;
 

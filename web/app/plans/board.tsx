@@ -140,15 +140,15 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
     () => (order === "name" ? people : people.toSorted((a, b) => keptOf(fitted.rows, a.id) - keptOf(fitted.rows, b.id))),
     [order, people, fitted.rows],
   );
-  const { ask } = fitted;
+  const { chooseCell, askWithout } = fitted;
   const settled = fitted.settled && later.draft === draft;
   const better = settled ? fitted.better : null;
   const askedPerson = person?.id ?? null;
   const askedBlock = shown?.id ?? null;
-  useEffect(() => {
-    if (settled && askedPerson !== null && askedBlock !== null)
-      ask({ kind: "explain", personId: askedPerson, blockId: askedBlock });
-  }, [ask, settled, askedPerson, askedBlock]);
+  useEffect(
+    () => chooseCell(askedPerson !== null && askedBlock !== null ? { personId: askedPerson, blockId: askedBlock } : null),
+    [chooseCell, askedPerson, askedBlock],
+  );
   const explained =
     fitted.explained?.personId === askedPerson && fitted.explained?.blockId === askedBlock ? fitted.explained : null;
   const chooseBlock = useCallback(
@@ -375,7 +375,7 @@ export function PlanBoard({ plan, content, setting, styles, group, people, movem
                       draft.holds.find(({ personId, blockId }) => personId === person.id && blockId === shown.id)?.way ?? null
                     }
                     hold={(way) => edit(holdTo(person.id, shown.id, way))}
-                    askWithout={(capId) => ask({ kind: "without", personId: person.id, capId })}
+                    askWithout={(capId) => askWithout(person.id, capId)}
                     blockName={(blockId) => named.find(({ id }) => id === blockId)?.name ?? ""}
                   />
                   <PersonSession person={person} row={row} people={people} blocks={laterBlocks} rows={fitted.rows} />

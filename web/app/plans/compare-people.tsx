@@ -1,10 +1,10 @@
+import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import { taughtName } from "@able-tide/core/movement/format";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { percent } from "../kit/percent.ts";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
-import type { FittedPerson } from "./use-fit.ts";
 
 interface Compared {
   readonly id: string;
@@ -15,7 +15,7 @@ interface Props {
   readonly person: Compared;
   readonly people: readonly Compared[];
   readonly blocks: readonly ScheduledItem[];
-  readonly rows: ReadonlyMap<string, FittedPerson>;
+  readonly rows: ReadonlyMap<string, ShownRow>;
 }
 
 /** Two people's sessions side by side. */

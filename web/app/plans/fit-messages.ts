@@ -1,4 +1,4 @@
-import type { ImprovedFit } from "@able-tide/core/fit/refine-fit";
+import { type ImprovedFit, NO_GAP } from "@able-tide/core/fit/refine-fit";
 import type { VenueResources } from "@able-tide/core/venues/resources";
 
 /** Rail and helpers that there are, in a few words. */
@@ -10,9 +10,6 @@ export function formatSupportOptions({ rail, helpers, pool }: VenueResources): s
 /** What a longer look found, as what to do with it. */
 export const formatImprovement = ({ gain, holds }: ImprovedFit): string =>
   `Found a mix of variants that raises the group score by ${(100 * gain).toFixed(1)}%. Pin ${holds.length} ${holds.length === 1 ? "variant" : "variants"}`;
-
-/** Gaps smaller than this are not worth a word. */
-export const NO_GAP = 0.0005;
 
 /** How near the fit is to the best there could be. @param gap 0 to 1; null while everybody is being fitted */
 export function formatGap(gap: number | null): string {

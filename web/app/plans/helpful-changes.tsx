@@ -3,9 +3,12 @@ import type { Movement } from "@able-tide/core/movement/format";
 import type { HelpfulChange } from "@able-tide/core/planner/best-change";
 import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 import { Dialog } from "radix-ui";
-import { memo, useEffect, useRef, useState } from "react";
+import { memo, useEffect, useState } from "react";
+import { PRIORITY } from "../../work/fit-runner.ts";
 import { Button } from "../kit/button.tsx";
-import type { ChangeAnswer, ChangeQuestion } from "../workers/change.worker.ts";
+import { useStore } from "../kit/use-store.ts";
+import { boardRunner } from "../workers/browser-runner.ts";
+import { createLatestJob } from "../workers/latest-job.ts";
 import type { Draft } from "./draft.ts";
 
 interface Props {
@@ -27,28 +30,13 @@ function effectOf({ more, less }: HelpfulChange): string {
 /** Which one change to the plan would help the group most, each tried with everybody and made in one touch. */
 export const HelpfulChanges = memo(function HelpfulChanges({ draft, setting, movements, people, take }: Props) {
   const [open, setOpen] = useState(false);
-  const [changes, setChanges] = useState<readonly HelpfulChange[] | null>(null);
-  const worker = useRef<Worker | null>(null);
-  const turn = useRef(0);
-
-  useEffect(
-    () => () => {
-      worker.current?.terminate();
-      worker.current = null;
-    },
-    [],
-  );
+  const [search] = useState(() => createLatestJob(boardRunner, "helpfulChanges", PRIORITY.draft));
+  const { result: changes, failed } = useStore(search);
+  useEffect(() => search.stop, [search]);
 
   function ask() {
-    worker.current ??= new Worker(new URL("../workers/change.worker.ts", import.meta.url), { type: "module" });
-    turn.current += 1;
-    setChanges(null);
-    worker.current.onmessage = ({ data }: MessageEvent<ChangeAnswer>) => {
-      if (data.turn === turn.current) setChanges(data.changes);
-    };
     const { blocks, style, breathSeconds } = draft;
-    const question: ChangeQuestion = { turn: turn.current, blocks, movements, setting, style, breathSeconds, people };
-    worker.current.postMessage(question);
+    search.request({ blocks, movements, setting, style, breathSeconds, people });
   }
 
   return (
@@ -57,6 +45,7 @@ export const HelpfulChanges = memo(function HelpfulChanges({ draft, setting, mov
       onOpenChange={(opens) => {
         setOpen(opens);
         if (opens) ask();
+        else search.stop();
       }}
     >
       <Dialog.Trigger className="min-h-11 underline underline-offset-4">Suggest one change that helps most</Dialog.Trigger>
@@ -71,7 +60,10 @@ export const HelpfulChanges = memo(function HelpfulChanges({ draft, setting, mov
             <Dialog.Close className="min-h-11 px-2 underline underline-offset-4">Close</Dialog.Close>
           </div>
           <div role="status" className="mt-2">
-            {changes === null && <p>Testing changes for all {people.length} participants. This takes a few seconds.</p>}
+            {failed && <p>The test stopped. Close this window and try again.</p>}
+            {changes === null && !failed && (
+              <p>Testing changes for all {people.length} participants. This takes a few seconds.</p>
+            )}
             {changes?.length === 0 && <p>No single change would help the group without making it worse for someone.</p>}
           </div>
           <ul className="mt-2 flex flex-col gap-3">

@@ -4,14 +4,14 @@ import type { PinnedVariant } from "@able-tide/core/plan/pinned-variant";
 import { sentenceCase } from "@able-tide/core/sentence-case";
 import { memo } from "react";
 import { percent } from "../kit/percent.ts";
-import type { ExplainAnswer, WithoutAnswer } from "../workers/fit.worker.ts";
+import type { BoardFitState } from "./board-fit.ts";
 
 interface Props {
   readonly name: string;
   readonly cell: CellView;
   /** Null while it is being found. */
-  readonly explained: ExplainAnswer | null;
-  readonly without: WithoutAnswer | null;
+  readonly explained: BoardFitState["explained"];
+  readonly without: BoardFitState["without"];
   /** The way the instructor chose; null for the fit's choice. */
   readonly held: PinnedVariant["way"] | null;
   readonly hold: (way: PinnedVariant["way"] | null) => void;
@@ -22,7 +22,13 @@ interface Props {
 const optionLabel = (way: PinnedVariant["way"]): string => (way === "rest" ? "rest" : supportModeLabel(way));
 
 /** What would be without a cap, for the talk with whoever set it. */
-function IfItWereGone({ without, blockName }: { without: WithoutAnswer; blockName: (blockId: string) => string }) {
+function IfItWereGone({
+  without,
+  blockName,
+}: {
+  without: NonNullable<BoardFitState["without"]>;
+  blockName: (blockId: string) => string;
+}) {
   const more = without.changes.filter(({ personId, before, after }) => personId === without.personId && after > before);
   return (
     <div role="status" className="mt-1 rounded-[10px] bg-sand-100 p-2">

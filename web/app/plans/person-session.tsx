@@ -1,17 +1,17 @@
 import type { Cap } from "@able-tide/core/caps/cap";
+import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { memo } from "react";
 import { Link } from "react-router";
 import { ComparePeople } from "./compare-people.tsx";
 import { RowTotals } from "./row-totals.tsx";
-import type { FittedPerson } from "./use-fit.ts";
 
 interface Props {
   readonly person: { readonly id: string; readonly name: string; readonly caps: readonly Cap[] };
-  readonly row: FittedPerson;
+  readonly row: ShownRow;
   readonly people: readonly { readonly id: string; readonly name: string }[];
   readonly blocks: readonly ScheduledItem[];
-  readonly rows: ReadonlyMap<string, FittedPerson>;
+  readonly rows: ReadonlyMap<string, ShownRow>;
 }
 
 /** One person's session: how much is kept, what it adds up to, and the way to compare it. */

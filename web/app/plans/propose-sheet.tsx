@@ -9,23 +9,27 @@ import { Button } from "../kit/button.tsx";
 import { percent } from "../kit/percent.ts";
 import { TideLine } from "../kit/tide-line.tsx";
 import type { Draft } from "./draft.ts";
-import { type FittedProposal, useProposals } from "./use-proposals.ts";
+import type { DraftingState, FittedDraft } from "./drafting.ts";
+import { useDrafts } from "./use-drafts.ts";
 
 const WIDTH = 320;
 const HOW_MANY = 3;
 
-function statusOf(proposals: readonly FittedProposal[]): string {
+function statusOf({ drafts: proposals, failed }: DraftingState, people: number): string {
+  if (failed) return "Drafting stopped. Close this window and try again.";
+  if (people === 0 && proposals.length === HOW_MANY) return "Three drafts";
   if (proposals.length < HOW_MANY) return `Draft ${proposals.length} of ${HOW_MANY} ready`;
   return proposals.every(({ fit }) => fit !== null) ? "Three drafts, fitted to all participants" : "Fitting three drafts…";
 }
 
 interface ProposalProps {
-  readonly proposal: FittedProposal;
+  readonly proposal: FittedDraft;
+  readonly fitting: boolean;
   readonly nameOf: (personId: string) => string;
   readonly take: (blocks: readonly PlanItem[]) => void;
 }
 
-function Proposal({ proposal, nameOf, take }: ProposalProps) {
+function Proposal({ proposal, fitting, nameOf, take }: ProposalProps) {
   const { shown, total, fit, blocks, number } = proposal;
   const scale = WIDTH / Math.max(1, shown[shown.length - 1]?.to ?? 1);
   return (
@@ -47,7 +51,7 @@ function Proposal({ proposal, nameOf, take }: ProposalProps) {
         className="block h-auto w-full"
       />
       {fit === null ? (
-        <p className="text-sand-600">Fitting all participants…</p>
+        fitting && <p className="text-sand-600">Fitting all participants…</p>
       ) : (
         <p>
           Average match: <strong>{percent(fit.kept)}</strong>
@@ -86,9 +90,9 @@ interface Props {
 export const ProposeSheet = memo(function ProposeSheet({ draft, setting, minutes, movements, people, take }: Props) {
   const [open, setOpen] = useState(false);
   const [news, setNews] = useState(draft.style.learning === "sameSet" ? 0 : 2);
-  const { proposals, ask } = useProposals();
+  const drafting = useDrafts();
   const begin = (fresh: number) =>
-    ask({
+    drafting.request({
       movements,
       setting,
       style: draft.style,
@@ -104,6 +108,7 @@ export const ProposeSheet = memo(function ProposeSheet({ draft, setting, minutes
       onOpenChange={(now) => {
         setOpen(now);
         if (now) begin(news);
+        else drafting.stop();
       }}
     >
       <Dialog.Trigger asChild>
@@ -135,17 +140,18 @@ export const ProposeSheet = memo(function ProposeSheet({ draft, setting, minutes
               </select>
             </label>
             <p role="status" className="text-sand-600">
-              {statusOf(proposals)}
+              {statusOf(drafting, people.length)}
             </p>
             <Dialog.Close className="ml-auto min-h-11 rounded-full border-[1.5px] border-tide-800 px-5 font-semibold">
               Close
             </Dialog.Close>
           </div>
           <ul className="grid gap-4 md:grid-cols-3">
-            {proposals.map((proposal) => (
+            {drafting.drafts.map((proposal) => (
               <Proposal
                 key={proposal.number}
                 proposal={proposal}
+                fitting={people.length > 0}
                 nameOf={(personId) => people.find(({ id }) => id === personId)?.name ?? ""}
                 take={(blocks) => {
                   take(blocks);

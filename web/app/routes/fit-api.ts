@@ -1,6 +1,5 @@
-import { fitAnswer } from "@able-tide/core/fit/fit-answer";
 import { readFitRequest } from "@able-tide/core/fit/fit-request";
-import { fittedGroup } from "../../server/plans/fitted-rows.ts";
+import { fitting } from "../../server/fitting/fitting.ts";
 import type { Route } from "./+types/fit-api";
 
 /** Letters of the longest question that is read: some hundred movements and sixty people fit in. */
@@ -16,5 +15,7 @@ export async function action({ request }: Route.ActionArgs): Promise<Response> {
     return Response.json({ problems: [{ path: "", message: `must be at most ${MOST_LETTERS} letters` }] }, { status: 413 });
   const { question, problems } = readFitRequest(text);
   if (question === null) return Response.json({ problems }, { status: 422 });
-  return Response.json(fitAnswer(question.plan, await fittedGroup(question.plan, question.people)));
+  const { plan, people } = question;
+  // Whoever hangs up stops the fit.
+  return Response.json(await fitting().run("answer", { plan, people, fitId: null }, { signal: request.signal }));
 }

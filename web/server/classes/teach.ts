@@ -6,6 +6,7 @@ import { fitsDue, notesToFit } from "@able-tide/core/class/refit";
 import { type ClassScript, scriptBlocks } from "@able-tide/core/class/script";
 import { classSteps } from "@able-tide/core/class/steps";
 import { formatState } from "@able-tide/core/schedule/state";
+import { PRIORITY } from "../../work/fit-runner.ts";
 import { findGroup, type Group } from "../groups/groups.ts";
 import { capsHolding } from "../people/caps.ts";
 import { listMembers } from "../people/people.ts";
@@ -58,7 +59,7 @@ async function scriptOf(scope: Scope, plan: Plan, group: Group, state: Told = NO
     plan.day,
     state,
   );
-  const { reading, rows } = await fitGroupOf(scope, plan, group, people, caps);
+  const { reading, rows } = await fitGroupOf(scope, plan, group, people, caps, PRIORITY.question);
   if (reading.blocks.length === 0) return { kind: "noMovements" };
   return {
     kind: "script",

@@ -2,9 +2,11 @@ import type { Cap } from "@able-tide/core/caps/cap";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
+import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { type PlanSchedule, schedulePlan, withMovements } from "@able-tide/core/schedule/schedule-plan";
 import { LRUCache } from "lru-cache";
+import { PRIORITY, type Priority } from "../../work/fit-runner.ts";
 import { findGroup, type Group } from "../groups/groups.ts";
 import { listMovements } from "../movements/movements.ts";
 import { type CapInForce, capsHolding } from "../people/caps.ts";
@@ -12,7 +14,7 @@ import { listMembers, type Person } from "../people/people.ts";
 import type { Scope } from "../scope.ts";
 import { withDrag } from "./drag.ts";
 import { fitPersonOf } from "./fit-people.ts";
-import { fittedRows, type ShownRow } from "./fitted-rows.ts";
+import { fittedRows } from "./fitted-rows.ts";
 import { findPlan, type Plan } from "./plans.ts";
 import { settingsOf } from "./setting.ts";
 
@@ -37,6 +39,7 @@ export async function fitGroupOf(
   group: Group,
   people: readonly Person[],
   caps: ReadonlyMap<string, readonly Cap[]>,
+  priority: Priority = PRIORITY.fit,
 ): Promise<{
   setting: PlanSetting;
   reading: PlanSchedule;
@@ -49,12 +52,16 @@ export async function fitGroupOf(
   const fits = people.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], plain, plan.places));
   const setting = withDrag(plain, fits, movements, plan.style);
   const reading = schedulePlan(withMovements(plan.blocks, movements), planContextOf(setting, plan));
-  const { rows } = await fittedRows(fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds), fits);
+  const { rows } = await fittedRows(fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds), fits, priority);
   return { setting, reading, fits, rows };
 }
 
 /** The plan, fitted; null where the organisation has none with this id. */
-export async function findFittedPlan(scope: Scope, planId: string): Promise<FittedPlan | null> {
+export async function findFittedPlan(
+  scope: Scope,
+  planId: string,
+  priority: Priority = PRIORITY.fit,
+): Promise<FittedPlan | null> {
   const plan = await findPlan(scope, planId);
   const group = plan && (await findGroup(scope, plan.groupId));
   if (!plan || !group) return null;
@@ -64,7 +71,7 @@ export async function findFittedPlan(scope: Scope, planId: string): Promise<Fitt
     members.map(({ id }) => id),
     plan.day,
   );
-  const { setting, reading, fits, rows } = await fitGroupOf(scope, plan, group, members, caps);
+  const { setting, reading, fits, rows } = await fitGroupOf(scope, plan, group, members, caps, priority);
   return {
     plan,
     group,
@@ -93,5 +100,8 @@ const fittedAheadFor = new LRUCache<string, string>({ max: 200 });
 export function fitAhead(scope: Scope, planId: string, basis: string): void {
   if (fittedAheadFor.get(planId) === basis) return;
   fittedAheadFor.set(planId, basis);
-  setTimeout(() => void findFittedPlan(scope, planId).catch(() => fittedAheadFor.delete(planId)), PAGE_FIRST).unref();
+  setTimeout(
+    () => void findFittedPlan(scope, planId, PRIORITY.background).catch(() => fittedAheadFor.delete(planId)),
+    PAGE_FIRST,
+  ).unref();
 }

@@ -1,0 +1,73 @@
+import type { ShownRows } from "../../work/fit-jobs.ts";
+import { type FitRunner, PRIORITY } from "../../work/fit-runner.ts";
+import type { DraftedPlan, DraftsInput } from "../../work/planning-jobs.ts";
+import { createStore, type Store } from "../kit/store.ts";
+import { runTwice } from "../workers/latest-job.ts";
+
+/** How well participants match a draft. */
+interface DraftMatch {
+  /** Mean over all participants, 0 to 1. */
+  readonly kept: number;
+  readonly least: { readonly personId: string; readonly share: number } | null;
+}
+
+/** A drafted plan; its fit is null until all participants have been fitted, or where there are none. */
+export interface FittedDraft extends DraftedPlan {
+  readonly fit: DraftMatch | null;
+}
+
+export interface DraftingState {
+  readonly drafts: readonly FittedDraft[];
+  readonly failed: boolean;
+}
+
+export interface Drafting extends Store<DraftingState> {
+  /** Drafts plans, in the order they come, and fits each; drafts of an earlier request are dropped. */
+  readonly request: (input: DraftsInput) => void;
+  readonly stop: () => void;
+}
+
+function matchOf({ rows }: Pick<ShownRows, "rows">): DraftMatch {
+  const all = [...rows].map(([personId, { kept }]) => ({ personId, share: kept }));
+  const kept = all.reduce((sum, { share }) => sum + share, 0) / all.length;
+  return { kept, least: all.toSorted((a, b) => a.share - b.share)[0] ?? null };
+}
+
+export function createDrafting(runner: FitRunner): Drafting {
+  const store = createStore<DraftingState>({ drafts: [], failed: false });
+  let running = new AbortController();
+
+  async function fitDraft({ number, plan }: DraftedPlan, { people }: DraftsInput, signal: AbortSignal): Promise<void> {
+    if (people.length === 0) return;
+    const fitted = await runTwice(runner, "fit", { plan, people, fitId: null }, { signal, priority: PRIORITY.draft });
+    if (signal.aborted) return;
+    const fit = matchOf(fitted);
+    store.set(({ drafts, ...rest }) => ({
+      ...rest,
+      drafts: drafts.map((draft) => (draft.number === number ? { ...draft, fit } : draft)),
+    }));
+  }
+
+  return {
+    ...store,
+    request(input) {
+      running.abort();
+      running = new AbortController();
+      const { signal } = running;
+      store.set(() => ({ drafts: [], failed: false }));
+      const failed = () => {
+        if (!signal.aborted) store.set((before) => ({ ...before, failed: true }));
+      };
+      const show = (draft: DraftedPlan) => {
+        // A draft may come as progress, with the result, or as both.
+        if (signal.aborted || store.get().drafts.some(({ number }) => number === draft.number)) return;
+        store.set(({ drafts, ...rest }) => ({ ...rest, drafts: [...drafts, { ...draft, fit: null }] }));
+        fitDraft(draft, input, signal).catch(failed);
+      };
+      runTwice(runner, "drafts", input, { signal, priority: PRIORITY.fit, onProgress: show }).then((all) => {
+        for (const draft of all) show(draft);
+      }, failed);
+    },
+    stop: () => running.abort(),
+  };
+}

@@ -1,0 +1,33 @@
+import { isMainThread, type MessagePort } from "node:worker_threads";
+import type { Priority } from "../../work/fit-runner.ts";
+import { createJobThread, stopError } from "../../work/job-thread.ts";
+import type { JobName } from "../../work/jobs.ts";
+
+/** One job as the server's pool gives it to a thread. */
+export interface ThreadTask {
+  readonly name: JobName;
+  readonly input: unknown;
+  readonly priority: Priority;
+  /** Not zero once the job is to stop; shared with the thread that asked. */
+  readonly stop: Int32Array<SharedArrayBuffer>;
+  /** Where progress goes; null where nobody listens. */
+  readonly port: MessagePort | null;
+}
+
+const compute = isMainThread ? null : createJobThread();
+
+/** The entry of a thread: the second entry of the server build. */
+export default async function runTask({ name, input, priority, stop, port }: ThreadTask): Promise<unknown> {
+  if (compute === null) throw new Error("Jobs run in threads of the pool only.");
+  try {
+    return await compute(name, input, {
+      priority,
+      progress: (message) => port?.postMessage(message),
+      throwIfStopped: () => {
+        if (Atomics.load(stop, 0) !== 0) throw stopError();
+      },
+    });
+  } finally {
+    port?.close();
+  }
+}

@@ -1,0 +1,41 @@
+import { availableParallelism } from "node:os";
+import { MessageChannel } from "node:worker_threads";
+import { Piscina } from "piscina";
+import { aborted, type FitRunner, PRIORITY } from "../../work/fit-runner.ts";
+import type { JobProgress, JobResult } from "../../work/jobs.ts";
+import type { ThreadTask } from "./fit-thread.ts";
+
+/** Threads beside the one that serves pages; each keeps what it has solved, some hundred megabytes. */
+const MAX_THREADS = 2;
+/** Jobs that share a thread, the most urgent first. */
+const JOBS_A_THREAD = 8;
+
+/** Runs jobs in worker threads of this process. @param file the built thread entry */
+export function createThreadRunner(file: string): FitRunner {
+  const pool = new Piscina<ThreadTask, unknown>({
+    filename: file,
+    minThreads: 1,
+    maxThreads: Math.min(MAX_THREADS, Math.max(1, availableParallelism() - 1)),
+    concurrentTasksPerWorker: JOBS_A_THREAD,
+    idleTimeout: Number.POSITIVE_INFINITY,
+  });
+  return {
+    async run(name, input, { signal, priority = PRIORITY.fit, onProgress } = {}) {
+      signal?.throwIfAborted();
+      const flag = new Int32Array(new SharedArrayBuffer(Int32Array.BYTES_PER_ELEMENT));
+      const stop = () => void Atomics.store(flag, 0, 1);
+      signal?.addEventListener("abort", stop, { once: true });
+      const channel = onProgress ? new MessageChannel() : null;
+      channel?.port1.on("message", (message: JobProgress<typeof name>) => onProgress?.(message));
+      const task: ThreadTask = { name, input, priority, stop: flag, port: channel?.port2 ?? null };
+      try {
+        const result = pool.run(task, { transferList: channel ? [channel.port2] : [] });
+        return (await Promise.race([result, ...(signal ? [aborted(signal)] : [])])) as JobResult<typeof name>;
+      } finally {
+        signal?.removeEventListener("abort", stop);
+        channel?.port1.close();
+      }
+    },
+    close: () => void pool.destroy(),
+  };
+}

@@ -1,0 +1,93 @@
+import { type Why, whyOfCaps } from "@able-tide/core/fit/cell-view";
+import { explainIncrementally, type OpenWay, openWaysIncrementally } from "@able-tide/core/fit/explain";
+import { type FitAnswerFile, fitAnswer } from "@able-tide/core/fit/fit-answer";
+import { gapOf } from "@able-tide/core/fit/group";
+import { type FitRefinement, refineFitIncrementally } from "@able-tide/core/fit/refine-fit";
+import type { FittedRow } from "@able-tide/core/fit/session";
+import { type ShownRow, showRow } from "@able-tide/core/fit/shown-row";
+import { limitedResources } from "@able-tide/core/fit/support-options";
+import { type CellChange, changedCells, withoutCapIncrementally } from "@able-tide/core/fit/without-cap";
+import type { Job } from "./job.ts";
+import type { FitInput } from "./workspace.ts";
+
+/** A participant's row as soon as it is known; it comes again where shared resources change it. */
+export interface RowProgress {
+  readonly personId: string;
+  readonly row: ShownRow;
+}
+
+/** The rows of all participants, and how far they may be from the best, 0 to 1. */
+export interface ShownRows {
+  readonly rows: ReadonlyMap<string, ShownRow>;
+  readonly gap: number;
+}
+
+/** Fits a group to a plan. */
+export const fit: Job<FitInput, RowProgress, ShownRows> = async (input, { run, progress, workspace }) => {
+  const { plan } = input;
+  const known = (row: FittedRow) => progress({ personId: row.personId, row: showRow(plan, row) });
+  const group = await workspace.fitted(input, run, known);
+  return { rows: new Map(group.rows.map((row) => [row.personId, showRow(plan, row)])), gap: gapOf(group) };
+};
+
+/** Fits a group and returns the answer in the open format of `POST /fit`. */
+export const answer: Job<FitInput, never, FitAnswerFile> = async (input, { run, workspace }) =>
+  fitAnswer(input.plan, await workspace.fitted(input, run));
+
+/** Searches longer for a better fit of a group. */
+export const refine: Job<FitInput, never, FitRefinement> = async (input, { run, workspace }) => {
+  const { plan, people } = input;
+  const group = await workspace.fitted(input, run);
+  return run(refineFitIncrementally(plan, people, group, workspace.variants, workspace.memory));
+};
+
+export interface ExplainInput extends FitInput {
+  readonly personId: string;
+  readonly blockId: string;
+}
+
+/** Why a cell of the fit is as it is. */
+export interface CellExplanation {
+  readonly caps: readonly { readonly id: string; readonly why: Why }[];
+  /** Match without these caps, 0 to 1. */
+  readonly without: number;
+  /** Support modes that the caps allow, for the instructor to choose from. */
+  readonly ways: readonly OpenWay[];
+}
+
+/** Explains one cell of a fit. Returns null if the fit has no such cell. */
+export const explain: Job<ExplainInput, never, CellExplanation | null> = async (input, { run, workspace }) => {
+  const { plan, people, personId, blockId } = input;
+  const { variants, memory } = workspace;
+  const person = people.find(({ id }) => id === personId);
+  if (!person || !plan.blocks.some(({ id }) => id === blockId)) return null;
+  const group = await workspace.fitted(input, run);
+  const row = group.rows.find((each) => each.personId === personId) as FittedRow;
+  const limited = limitedResources(plan.place, people.length);
+  const { caps, without } = await run(explainIncrementally(plan, person, row, blockId, limited, variants, memory));
+  const ways = await run(openWaysIncrementally(plan, person, blockId, limited, variants, memory));
+  return { caps: caps.map((cap) => ({ id: cap.id, why: whyOfCaps([cap])[0] as Why })), without, ways };
+};
+
+export interface WithoutCapInput extends FitInput {
+  readonly personId: string;
+  readonly capId: string;
+}
+
+/** The fit of a group without one cap. */
+export interface WithoutCap {
+  readonly changes: readonly CellChange[];
+  /** Match of the participant's session, 0 to 1. */
+  readonly kept: number;
+}
+
+/** Fits a group as if one participant did not have one cap. */
+export const withoutCap: Job<WithoutCapInput, never, WithoutCap> = async (input, { run, workspace }) => {
+  const { plan, people, personId, capId } = input;
+  const group = await workspace.fitted(input, run);
+  const after = await run(withoutCapIncrementally(plan, people, { personId, capId }, workspace.variants, workspace.memory));
+  return {
+    changes: changedCells(plan, group, after),
+    kept: after.rows.find((row) => row.personId === personId)?.kept ?? 0,
+  };
+};

@@ -1,0 +1,141 @@
+import { buildOf } from "@able-tide/core/body/build";
+import { type FitPlan, fitPlanOf } from "@able-tide/core/fit/fit-plan";
+import type { FitPerson } from "@able-tide/core/fit/session";
+import { type Movement, taughtName } from "@able-tide/core/movement/format";
+import type { PlanContent } from "@able-tide/core/plan/plan";
+import type { PlanItem } from "@able-tide/core/plan/plan-item";
+import type { SessionPurpose } from "@able-tide/core/plan/purpose";
+import type { TeachingStyle } from "@able-tide/core/plan/style";
+import { analyzePlan } from "@able-tide/core/planner/analyze-plan";
+import { bestChangesIncrementally, type HelpfulChange } from "@able-tide/core/planner/best-change";
+import type { Fix } from "@able-tide/core/planner/fixes";
+import { findFixes, findPlanIssues } from "@able-tide/core/planner/plan-issues";
+import { type Proposal, proposeIncrementally } from "@able-tide/core/planner/propose";
+import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
+import { withMovements } from "@able-tide/core/schedule/schedule-plan";
+import type { Job } from "./job.ts";
+
+export interface FixesInput {
+  readonly content: PlanContent;
+  readonly movements: readonly Movement[];
+  readonly setting: PlanSetting;
+  readonly minutes: number;
+}
+
+/** Fixes by the id of their check; a check without an entry has no fix. */
+export type FixesByCheck = ReadonlyMap<string, readonly Fix[]>;
+
+function* fixesIncrementally(
+  { content, movements, setting, minutes }: FixesInput,
+  library: Parameters<typeof analyzePlan>[2],
+): Generator<undefined, FixesByCheck> {
+  const circumstances = planContextOf(setting, content);
+  const blocks = withMovements(content.blocks, movements);
+  const analysis = analyzePlan(blocks, circumstances, library);
+  const checks = findPlanIssues(analysis, { minutes, purpose: content.purpose, style: circumstances.style });
+  const fixes = new Map<string, readonly Fix[]>();
+  for (const check of checks) {
+    if (check.toFix === null) continue;
+    yield;
+    fixes.set(check.id, findFixes(check, { blocks, circumstances, library }, analysis, minutes));
+  }
+  return fixes;
+}
+
+/** Finds fixes of the checks that a plan does not pass; each is tried on the whole plan. */
+export const fixes: Job<FixesInput, never, FixesByCheck> = (input, { run, workspace }) =>
+  run(fixesIncrementally(input, workspace.variants));
+
+export interface HelpfulChangesInput {
+  readonly blocks: readonly PlanItem[];
+  readonly movements: readonly Movement[];
+  readonly setting: PlanSetting;
+  readonly style: TeachingStyle;
+  readonly breathSeconds: number;
+  readonly people: readonly FitPerson[];
+}
+
+/** Finds the single changes of a plan that help the group most; each is tried with all participants. */
+export const helpfulChanges: Job<HelpfulChangesInput, never, readonly HelpfulChange[]> = (input, { run, workspace }) => {
+  const { setting, movements, people } = input;
+  return run(
+    bestChangesIncrementally({
+      blocks: withMovements(input.blocks, movements),
+      circumstances: planContextOf(setting, input),
+      place: setting.fitPlace,
+      people,
+      movements,
+      library: workspace.variants,
+      memory: workspace.memory,
+    }),
+  );
+};
+
+export interface DraftsInput {
+  readonly movements: readonly Movement[];
+  readonly setting: PlanSetting;
+  readonly style: TeachingStyle;
+  readonly breathSeconds: number;
+  readonly minutes: number;
+  readonly purpose: SessionPurpose | null;
+  readonly news: number;
+  readonly people: readonly FitPerson[];
+}
+
+/** A movement of a draft as it is shown. */
+interface DraftItem {
+  readonly id: string;
+  readonly name: string;
+  readonly rounds: number;
+  readonly from: number;
+  readonly to: number;
+  readonly steadiness: number;
+  readonly rising: number | null;
+  readonly why: readonly string[];
+}
+
+/** A drafted plan, not fitted yet. */
+export interface DraftedPlan {
+  readonly number: number;
+  readonly blocks: readonly PlanItem[];
+  readonly shown: readonly DraftItem[];
+  /** Seconds of the session. */
+  readonly total: number;
+  /** What participants are to be fitted to. */
+  readonly plan: FitPlan;
+}
+
+/** Drafts made for one request. */
+const DRAFTS = 3;
+
+const shownDraft = ({ look, why, blocks }: Proposal, { setting, style }: DraftsInput, number: number): DraftedPlan => ({
+  number,
+  blocks,
+  shown: look.reading.blocks.map(({ id, movement, block, from, to }, i) => ({
+    id,
+    name: taughtName(movement),
+    rounds: block.rounds,
+    from,
+    to,
+    steadiness: look.steadiness[i] ?? 0,
+    rising: look.rising[i] ?? null,
+    why: why[id] ?? [],
+  })),
+  total: look.reading.total,
+  plan: fitPlanOf(look.reading, setting.fitPlace, style),
+});
+
+/** Drafts whole plans, each unlike those before; each is told as progress as soon as it is ready. */
+export const drafts: Job<DraftsInput, DraftedPlan, readonly DraftedPlan[]> = async (input, { run, progress, workspace }) => {
+  const circumstances = planContextOf(input.setting, input);
+  const people = input.people.map(({ measured, stature, caps }) => ({ build: buildOf(measured, stature), caps }));
+  const drafted: DraftedPlan[] = [];
+  while (drafted.length < DRAFTS) {
+    const unlike = drafted.map(({ blocks }) => blocks.map(({ movementId }) => movementId));
+    const proposal = await run(proposeIncrementally({ ...input, circumstances, people, library: workspace.variants, unlike }));
+    const draft = shownDraft(proposal, input, drafted.length);
+    drafted.push(draft);
+    progress(draft);
+  }
+  return drafted;
+};

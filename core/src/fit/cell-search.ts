@@ -1,6 +1,5 @@
-import { armTakesPart, type Build, canStand } from "../body/build.ts";
-import { type OwnAid, reliefOf } from "../body/supports.ts";
-import type { WaterEquipment } from "../body/water-equipment.ts";
+import { canStand } from "../body/build.ts";
+import { reliefOf } from "../body/supports.ts";
 import { movesPart, TAKES_PART, type WholeOrPart } from "../caps/body-parts.ts";
 import { appliesTo, CAP_TOLERANCE, type Cap } from "../caps/cap.ts";
 import {
@@ -18,13 +17,20 @@ import {
   violatesCap,
 } from "../caps/cap-violations.ts";
 import type { Demand } from "../movement/demand.ts";
-import type { Movement } from "../movement/format.ts";
 import { type SupportMode, supportModeOf } from "../movement/support-mode.ts";
-import { armMoves, FULL_SEATED_VARIANT, FULL_SIZE, type Sizes, VARIANT_KINDS, type VariantSpec } from "../movement/variant.ts";
-import type { Turn } from "../schedule/count.ts";
+import { armMoves, FULL_SIZE, type Sizes, VARIANT_KINDS, type VariantSpec } from "../movement/variant.ts";
 import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
-import type { VenueResources } from "../venues/resources.ts";
 import { plainShape, type Shape, shapesOf } from "./candidates.ts";
+import {
+  type CellInput,
+  type FoundVariant,
+  handsUpShare,
+  PACES,
+  type Pace,
+  plannedVariantFor,
+  type SessionUse,
+  UNLIMITED_SESSION_USE,
+} from "./cell-input.ts";
 import {
   type BodyKeeps,
   BREATHING_FIDELITY,
@@ -37,79 +43,10 @@ import {
   steadinessKept,
 } from "./fidelity.ts";
 import { capsOnArm, isOnBody } from "./part-caps.ts";
-import { type LimitedResources, supportModeGroups, supportOptions } from "./support-options.ts";
+import { supportModeGroups, supportOptions } from "./support-options.ts";
 import type { RankedShape, RankedSize, VariantCache } from "./variant-cache.ts";
 import { armOnBody, armShape, bodyOf, type Part, partOf, SMALL_LEGS, sizesCode } from "./variant-parts.ts";
 import { workedCap } from "./working-range.ts";
-
-/** What is fitted: one movement at one pace, for one person in one place. */
-export interface CellInput {
-  readonly movement: Movement;
-  readonly breathSeconds: number;
-  /** Sides that lead, in their order, with the rounds planned of each. */
-  readonly turns: readonly Turn[];
-  /** The form that the room is shown. */
-  readonly meant: VariantSpec;
-  /** Metres. */
-  readonly stature: number;
-  readonly build: Build;
-  /** Metres of water where they stand; null on land. */
-  readonly depth: number | null;
-  readonly shallowest?: number | null;
-  /** Kilograms. */
-  readonly mass?: number | null;
-  /** What they have in their hands in water. */
-  readonly equipment?: WaterEquipment;
-  /** Whether what they meet in water is read: where a cap speaks of it. */
-  readonly readsDrag?: boolean;
-  readonly aids: readonly OwnAid[];
-  readonly place: VenueResources;
-  /** What of the place there may not be enough of. */
-  readonly scarce: LimitedResources;
-  /** Share of a cap on range or load that forms are worked up to, 0 to 1. */
-  readonly workingShare: number;
-  /** Caps that hold today. */
-  readonly caps: readonly Cap[];
-}
-
-/** What a form may spend of the sums over a session. */
-export interface SessionUse {
-  /** Whether it may be on one leg at all. */
-  readonly oneLeg: boolean;
-  /** Share of the block's rounds with a hand above its shoulder. */
-  readonly handsUp: number;
-}
-export const UNLIMITED_SESSION_USE: SessionUse = { oneLeg: true, handsUp: 1 };
-
-/** A form that breaks no cap, with the rounds that caps leave of it. */
-export interface FoundVariant {
-  readonly choice: VariantSpec;
-  /** How much of the meant movement is kept, 0 to 1, the rounds left out counted. */
-  readonly fidelity: number;
-  readonly rounds: number;
-  /** How many rounds of the room one of theirs takes: 1, or 2 or 3 for who moves slower in water. */
-  readonly pace: Pace;
-  /** One reading per leading side. */
-  readonly demands: readonly Demand[];
-}
-
-/** How much slower than the room somebody may move in water, so that the drag stays within their caps. */
-const PACES = [1, 2, 3] as const;
-export type Pace = (typeof PACES)[number];
-
-/** The form a body is to do: the room's, or on a chair where it cannot stand; in a pool that chair stands in the water. */
-export const plannedVariantFor = (build: Build, meant: VariantSpec): VariantSpec =>
-  canStand(build) || meant.kind === "seated" ? meant : FULL_SEATED_VARIANT;
-
-/** One arm that does less than the other, or rests. */
-export function lighterSideOf(choice: VariantSpec, build: Build): Side | null {
-  if (choice.hold !== null) return null;
-  const done = (side: Side, size: number) => (armMoves(choice, side) && armTakesPart(build, side) ? size : 0);
-  const left = done("left", choice.sizes.armLeft);
-  const right = done("right", choice.sizes.armRight);
-  if (left === right) return null;
-  return left < right ? "left" : "right";
-}
 
 /** What the plainest form with some trunk and legs asks, and what it keeps. */
 interface BodyRead extends BodyKeeps {
@@ -161,17 +98,6 @@ function remember<Key, Value>(known: Map<Key, Value>, key: Key, compute: () => V
 }
 
 const EPSILON = 1e-9;
-
-/**
- * Share of a block's rounds with a hand above its shoulder, of the hand that is there longer.
- *
- * @param shares by leading side, left and right, shares of a round
- */
-export function handsUpShare(shares: readonly Pair[], turns: readonly Turn[]): number {
-  const rounds = turns.reduce((sum, turn) => sum + turn.rounds, 0);
-  const of = (i: 0 | 1) => shares.reduce((sum, share, turn) => sum + share[i] * (turns[turn]?.rounds ?? 0), 0) / rounds;
-  return Math.max(of(0), of(1));
-}
 
 /**
  * Looks for the best form of one block for one person, way by way.

@@ -15,7 +15,7 @@ import { schedulePlan } from "../schedule/schedule-plan.ts";
 import { cases } from "../test-size.fixture.ts";
 import { OPEN_HALL } from "../venues/resources.ts";
 import { cellOnFeet, fitCell } from "./cell.ts";
-import type { CellInput } from "./cell-search.ts";
+import type { CellInput } from "./cell-input.ts";
 import { fitPlanOf } from "./fit-plan.ts";
 import { fitPerson } from "./session.ts";
 import { limitedResources } from "./support-options.ts";

@@ -2,9 +2,10 @@ import fc from "fast-check";
 import loadHighs from "highs";
 import { describe, expect, test } from "vitest";
 import { cases } from "../test-size.fixture.ts";
-import { optimizeSession, type SessionBlock } from "./optimize-session.ts";
+import { optimizeSession } from "./optimize-session.ts";
 import { anySession, worthByRules } from "./session-case.fixture.ts";
 import { buildSessionIlp } from "./session-ilp.ts";
+import type { SessionBlock } from "./session-rules.ts";
 
 /** Ways that differ by less than a billionth a block count as equal. */
 const SAME = 1e-7;

@@ -3,7 +3,8 @@ import { isStanding } from "../caps/cap-violations.ts";
 import { type SupportMode, supportModeOf } from "../movement/support-mode.ts";
 import type { Turn } from "../schedule/count.ts";
 import { type Pair, pairOf, SIDES, sideIndex } from "../side.ts";
-import { type CellSearch, type FoundVariant, handsUpShare } from "./cell-search.ts";
+import { type FoundVariant, handsUpShare } from "./cell-input.ts";
+import type { CellSearch } from "./cell-search.ts";
 import { supportModeCost } from "./support-options.ts";
 
 /** What of the room one way of doing a block takes. */

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { CHANGE_COST, type SessionBlock, type SessionLimits, type SessionOption, THIRD_REST_COST } from "./optimize-session.ts";
+import { CHANGE_COST, type SessionBlock, type SessionLimits, type SessionOption, THIRD_REST_COST } from "./session-rules.ts";
 
 /** Sums in a case made up for a test. */
 const SUMS = 3;

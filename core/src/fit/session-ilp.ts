@@ -1,4 +1,4 @@
-import { CHANGE_COST, type SessionBlock, type SessionLimits, THIRD_REST_COST } from "./optimize-session.ts";
+import { CHANGE_COST, type SessionBlock, type SessionLimits, THIRD_REST_COST } from "./session-rules.ts";
 
 /** Columns of a program that stand for options: block, then option. */
 const column = (block: number, option: number): string => `x${block}_${option}`;

@@ -1,8 +1,8 @@
 import type { Cap } from "../caps/cap.ts";
 import { strictestNumber } from "../caps/effective.ts";
 import { sideIndex } from "../side.ts";
-import type { SessionLimits } from "./optimize-session.ts";
 import type { CellOption } from "./options.ts";
+import type { SessionLimits } from "./session-rules.ts";
 
 /** What is summed over a session, and the channel that caps it. Seconds. */
 export const SESSION_SUMS = [

@@ -11,9 +11,10 @@ import { type Pair, pairOf, type Side, sideIndex } from "../side.ts";
 import { type BlockedBy, cellOnFeet, type FittedCell, restCell, variantCell } from "./cell.ts";
 import { CellSearch } from "./cell-search.ts";
 import type { FitBlock, FitPlan } from "./fit-plan.ts";
-import { optimizeSession, type SessionBlock, type SessionLimits } from "./optimize-session.ts";
+import { optimizeSession } from "./optimize-session.ts";
 import { type CellOption, type Counted, optionOf, optionsOf, RESOURCES, REST_OPTION } from "./options.ts";
 import { isOverSession, MINUTES_CHANNELS, SESSION_SUMS, sessionLimits, sessionUseOf } from "./session-limits.ts";
+import type { SessionBlock, SessionLimits } from "./session-rules.ts";
 import { type LimitedResources, limitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 

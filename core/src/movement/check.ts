@@ -1,5 +1,5 @@
 import { REFERENCE_STATURE } from "../body/segments.ts";
-import type { PoseProblem } from "../body/solve.ts";
+import type { PoseProblem } from "../body/solver-space.ts";
 import { ON_ARMRESTS, onRail } from "../body/supports.ts";
 import { type AnatomyProblem, anatomyProblems } from "./anatomy.ts";
 import { type Movement, rises } from "./format.ts";

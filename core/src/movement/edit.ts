@@ -2,8 +2,8 @@ import { MIDLINE_RANGES, SIDED_RANGES } from "../body/channels.ts";
 import { sidedSlot, slot } from "../body/pose.ts";
 import { AXIAL_BOUNDS } from "../body/shoulder-turn.ts";
 import type { Side } from "../side.ts";
+import { keyAnchors, keyPoses } from "./authored-keys.ts";
 import type { Anchor, Movement, MovementKey } from "./format.ts";
-import { keyAnchors, keyPoses } from "./track.ts";
 
 /** The angles of a key pose by the part of the body they belong to. */
 export const KEY_GROUPS = {

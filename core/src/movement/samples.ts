@@ -12,7 +12,8 @@ import {
   sidedSlots,
 } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
-import { newTrail, solvePose, solvePoseOffBase } from "../body/solve.ts";
+import { solvePose, solvePoseOffBase } from "../body/solve.ts";
+import { newTrail } from "../body/solve-standing.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { restHandsOn } from "./anchors.ts";
 import { type Extremes, noExtremes, widen } from "./extremes.ts";

@@ -1,7 +1,7 @@
 import type { Point } from "../body/base-of-support.ts";
 import type { Build } from "../body/build.ts";
 import { ROW_WIDTH } from "../body/channels.ts";
-import type { PoseProblem } from "../body/solve.ts";
+import type { PoseProblem } from "../body/solver-space.ts";
 import type { TrackSegment } from "./track.ts";
 
 /** Intervals that each stretch between two key poses is sampled in. */

@@ -1,5 +1,5 @@
+import { stanceShares } from "../movement/authored-keys.ts";
 import type { Movement } from "../movement/format.ts";
-import { stanceShares } from "../movement/track.ts";
 
 /** Where the feet stand, for tape on the floor. Centimetres between the ankles, degrees of toe-out. */
 export interface FloorMarks {

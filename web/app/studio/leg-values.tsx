@@ -1,8 +1,8 @@
 import { SIDED_RANGES } from "@able-tide/core/body/channels";
 import { sidedSlot } from "@able-tide/core/body/pose";
+import { keyPoses } from "@able-tide/core/movement/authored-keys";
 import { LIFT_ANGLES, type Lift, liftFoot, liftsOf, pitchFoot, setFeetDown } from "@able-tide/core/movement/edit-legs";
 import type { Movement } from "@able-tide/core/movement/format";
-import { keyPoses } from "@able-tide/core/movement/track";
 import { NumberBox } from "./number-box.tsx";
 import type { PulledKey } from "./pull.ts";
 

@@ -1,4 +1,5 @@
 import { slot } from "@able-tide/core/body/pose";
+import { keyPoses } from "@able-tide/core/movement/authored-keys";
 import {
   anchorAt,
   EDITABLE_ANGLES,
@@ -11,7 +12,6 @@ import {
   setNumber,
 } from "@able-tide/core/movement/edit";
 import { ANCHORS, type Anchor, type Movement } from "@able-tide/core/movement/format";
-import { keyPoses } from "@able-tide/core/movement/track";
 import { useCallback } from "react";
 import type { EditMovement } from "./edit-movement.ts";
 import { NumberBox } from "./number-box.tsx";

@@ -1,6 +1,6 @@
+import { stanceShares } from "@able-tide/core/movement/authored-keys";
 import type { Movement } from "@able-tide/core/movement/format";
 import { supportModeOf } from "@able-tide/core/movement/support-mode";
-import { stanceShares } from "@able-tide/core/movement/track";
 import type { PlacedPerson } from "@able-tide/core/setup/standing-places";
 import { openLimitations } from "../people/limitations.ts";
 import type { Scope } from "../scope.ts";

@@ -1,0 +1,118 @@
+import { SIDES, type Side, sideIndex } from "../side.ts";
+import { column, pointColumn, ROW_WIDTH, sidedPointColumns } from "./channels.ts";
+import { placeFreeLeg } from "./free-leg.ts";
+import { placePlantedLeg, setPlantedFoot } from "./planted-leg.ts";
+import { hangs, holdsOn, type Pose, sidedSlots } from "./pose.ts";
+import type { SolverSpace } from "./solver-space.ts";
+import { placeHandAndArm, placeTrunk } from "./upper-body.ts";
+
+const FIRST_POINT = pointColumn("pelvis");
+const HIP = sidedPointColumns("hip");
+const COM_X = column("comX");
+const COM_Y = column("comY");
+const COM_Z = column("comZ");
+const FOOT_X = sidedSlots("footX");
+const FOOT_Z = sidedSlots("footZ");
+const TOE_OUT = sidedSlots("toeOut");
+const HEEL_LIFT = sidedSlots("heelLift");
+const FOOT_UP = sidedSlots("footUp");
+const LEG_FLEXION = sidedSlots("legFlexion");
+const LEG_ABDUCTION = sidedSlots("legAbduction");
+const LEG_ROTATION = sidedSlots("legRotation");
+const LEG_KNEE = sidedSlots("legKnee");
+const LEG_ANKLE = sidedSlots("legAnkle");
+
+/** Sets both planted feet of a pose, once. */
+export function setFeet(space: SolverSpace, pose: Pose): void {
+  const { values, frame } = pose;
+  for (const side of SIDES) {
+    const i = sideIndex(side);
+    if (hangs(frame.feet[i])) continue;
+    setPlantedFoot(
+      space.feet[i],
+      side,
+      values[FOOT_X[i]] as number,
+      values[FOOT_Z[i]] as number,
+      values[TOE_OUT[i]] as number,
+      values[HEEL_LIFT[i]] as number,
+      values[FOOT_UP[i]] as number,
+    );
+  }
+}
+
+/** Trunk, head and the arms that hold on to nothing fixed, with the pelvis at the origin. Done once a pose. */
+export function placeUpperBody(space: SolverSpace, pose: Pose): void {
+  space.upperRow.fill(0);
+  space.upperMoments.fill(0);
+  placeTrunk(pose.values, space.upperRow, space.axes, space.build, space.upperMoments);
+}
+
+export function placeArms(space: SolverSpace, pose: Pose, row: Float64Array, into: Float64Array, fixed: boolean): void {
+  for (const side of SIDES) {
+    if (holdsOn(pose.frame.hands[sideIndex(side)]) !== fixed) continue;
+    const shortBy = placeHandAndArm(
+      pose.values,
+      pose.frame,
+      side,
+      space.pelvisAt,
+      row,
+      space.axes,
+      space.build,
+      into,
+      space.swivels,
+    );
+    if (shortBy > 1e-6) space.problem ??= { kind: "armTooShort", side, shortBy };
+  }
+}
+
+/** One leg from its hip, whose place must be in the row: joints into the row, mass into `moments`. */
+function placeLeg(space: SolverSpace, pose: Pose, row: Float64Array, side: Side): void {
+  const i = sideIndex(side);
+  if (hangs(pose.frame.feet[i])) {
+    space.freeLeg.flexion = pose.values[LEG_FLEXION[i]] as number;
+    space.freeLeg.abduction = pose.values[LEG_ABDUCTION[i]] as number;
+    space.freeLeg.rotation = pose.values[LEG_ROTATION[i]] as number;
+    space.freeLeg.knee = pose.values[LEG_KNEE[i]] as number;
+    space.freeLeg.ankle = pose.values[LEG_ANKLE[i]] as number;
+    placeFreeLeg(row, side, space.axes.pelvis, space.freeLeg, space.build, space.moments);
+  } else placePlantedLeg(row, side, space.feet[i], space.build, space.moments);
+}
+
+/**
+ * Sums of mass with the pelvis where `pelvisAt` says, into `moments`. Only what moves against the pelvis is placed again:
+ * the legs, and arms that hold on to something fixed; the upper body goes along as one sum.
+ */
+export function placeMass(space: SolverSpace, pose: Pose, row: Float64Array, holding: boolean): void {
+  space.moments.set(space.upperMoments);
+  if (holding) placeArms(space, pose, space.upperRow, space.moments, true);
+  for (let axis = 0; axis < 3; axis += 1) {
+    const pelvis = space.pelvisAt[axis] as number;
+    space.moments[axis] = (space.moments[axis] as number) + (space.moments[3] as number) * pelvis;
+    for (const hip of HIP) row[hip + axis] = (space.upperRow[hip + axis] as number) + pelvis;
+  }
+  placeLeg(space, pose, row, "left");
+  placeLeg(space, pose, row, "right");
+}
+
+/** Writes the whole body with the pelvis where `pelvisAt` says. */
+export function placeBody(space: SolverSpace, pose: Pose, row: Float64Array, holding: boolean): void {
+  if (holding) placeArms(space, pose, space.upperRow, space.moments, true);
+  row.set(space.upperRow);
+  for (let i = FIRST_POINT; i < ROW_WIDTH; i += 3) {
+    row[i] = (row[i] as number) + space.pelvisAt[0];
+    row[i + 1] = (row[i + 1] as number) + space.pelvisAt[1];
+    row[i + 2] = (row[i + 2] as number) + space.pelvisAt[2];
+  }
+  placeMass(space, pose, row, holding);
+  row[COM_X] = space.moments[0] as number;
+  row[COM_Y] = space.moments[1] as number;
+  row[COM_Z] = space.moments[2] as number;
+}
+
+/** One coordinate of the way from a hip to the ankle of its planted foot, shares of H. @param axis 0 ahead, 1 up, 2 aside */
+export function hipToAnkle({ feet, pelvisAt, upperRow }: SolverSpace, side: Side, axis: 0 | 1 | 2): number {
+  const i = sideIndex(side);
+  const foot = feet[i];
+  const ankle = axis === 0 ? foot.x : axis === 1 ? foot.y : foot.z;
+  return ankle - pelvisAt[axis] - (upperRow[HIP[i] + axis] as number);
+}

@@ -1,0 +1,73 @@
+import type { SessionOption } from "./session-rules.ts";
+import { CLASSES, type Scaled, type Walk } from "./session-rules.ts";
+
+/** Best priced worth from each block and state on, and the options it takes from the beginning. */
+export class Priced {
+  private readonly blocks: readonly Scaled[];
+  private readonly walk: Walk;
+  private readonly width: number;
+  /** Priced worth still to come, (blocks + 1) x states. */
+  readonly ahead: Float64Array;
+  private readonly bestOf: Int32Array;
+  private readonly pricedOf: Float64Array;
+
+  constructor(blocks: readonly Scaled[], walk: Walk, width: number) {
+    this.blocks = blocks;
+    this.walk = walk;
+    this.width = width;
+    this.ahead = new Float64Array((blocks.length + 1) * walk.states);
+    this.bestOf = new Int32Array(blocks.length * CLASSES.length);
+    this.pricedOf = new Float64Array(blocks.length * CLASSES.length);
+  }
+
+  price(prices: Float64Array): void {
+    const { blocks, walk, width, ahead, bestOf, pricedOf } = this;
+    bestOf.fill(-1);
+    pricedOf.fill(Number.NEGATIVE_INFINITY);
+    blocks.forEach(({ of, numbers, shares, classes }, b) => {
+      for (let i = 0; i < numbers.length; i += 1) {
+        let worth = (of.options[numbers[i] as number] as SessionOption).worth;
+        for (let r = 0; r < width; r += 1) worth -= (prices[r] as number) * (shares[i * width + r] as number);
+        const at = b * CLASSES.length + (classes[i] as number);
+        if (worth > (pricedOf[at] as number)) {
+          pricedOf[at] = worth;
+          bestOf[at] = i;
+        }
+      }
+    });
+    ahead.fill(0, blocks.length * walk.states);
+    for (let b = blocks.length - 1; b >= 0; b -= 1)
+      for (let state = 0; state < walk.states; state += 1) {
+        let best = Number.NEGATIVE_INFINITY;
+        for (let kind = 0; kind < CLASSES.length; kind += 1) {
+          const worth = this.through(b, state, kind);
+          if (worth > best) best = worth;
+        }
+        ahead[b * walk.states + state] = best;
+      }
+  }
+
+  private through(b: number, state: number, kind: number): number {
+    const worth = this.pricedOf[b * CLASSES.length + kind] as number;
+    if (worth === Number.NEGATIVE_INFINITY) return worth;
+    const next = this.walk.next(b, state, kind);
+    if (next < 0) return Number.NEGATIVE_INFINITY;
+    return worth - this.walk.cost(b, state, kind) + (this.ahead[(b + 1) * this.walk.states + next] as number);
+  }
+
+  /** The best choice at the prices, as places in the scaled lists. */
+  follow(): Int32Array {
+    const chosen = new Int32Array(this.blocks.length);
+    let state = 0;
+    for (let b = 0; b < this.blocks.length; b += 1) {
+      const target = this.ahead[b * this.walk.states + state] as number;
+      for (let kind = 0; kind < CLASSES.length; kind += 1) {
+        if (this.through(b, state, kind) < target) continue;
+        chosen[b] = this.bestOf[b * CLASSES.length + kind] as number;
+        state = this.walk.next(b, state, kind);
+        break;
+      }
+    }
+    return chosen;
+  }
+}

@@ -1,0 +1,81 @@
+import { EPSILON } from "./session-rules.ts";
+
+/** Ways through the first blocks, column by column: thousands are made for every block. */
+export class Ways {
+  readonly width: number;
+  count = 0;
+  state = new Int32Array(256);
+  worth = new Float64Array(256);
+  /** The most that it can come to. */
+  bound = new Float64Array(256);
+  choice = new Int32Array(256);
+  /** The number of the way it goes on from. */
+  before = new Int32Array(256);
+  /** Shares of the binding limits, one after the other. */
+  used: Float64Array;
+
+  constructor(width: number) {
+    this.width = width;
+    this.used = new Float64Array(256 * width);
+  }
+
+  private grow(): void {
+    const twice = <Values extends Int32Array | Float64Array>(values: Values): Values => {
+      const longer = new (values.constructor as new (length: number) => Values)(2 * values.length);
+      longer.set(values);
+      return longer;
+    };
+    this.state = twice(this.state);
+    this.worth = twice(this.worth);
+    this.bound = twice(this.bound);
+    this.choice = twice(this.choice);
+    this.before = twice(this.before);
+    this.used = twice(this.used);
+  }
+
+  add(state: number, worth: number, bound: number, choice: number, before: number, used: Float64Array): void {
+    if (this.count === this.state.length) this.grow();
+    const at = this.count;
+    this.state[at] = state;
+    this.worth[at] = worth;
+    this.bound[at] = bound;
+    this.choice[at] = choice;
+    this.before[at] = before;
+    this.used.set(used, at * this.width);
+    this.count += 1;
+  }
+
+  /** Whether one way is at least as good as another in the same state, in worth and in all that can still run short. */
+  dominates(one: number, other: number, spare: Float64Array): boolean {
+    if ((this.worth[one] as number) < (this.worth[other] as number) - EPSILON) return false;
+    for (let r = 0; r < this.width; r += 1) {
+      const mine = this.used[one * this.width + r] as number;
+      if (mine > (spare[r] as number) + EPSILON && mine > (this.used[other * this.width + r] as number) + EPSILON) return false;
+    }
+    return true;
+  }
+}
+
+/**
+ * Keeps the most promising of some ways that no other beats in everything.
+ *
+ * @returns their numbers, and the most that anything dropped for want of room could come to
+ */
+export function keepBest(ways: Ways, spare: Float64Array, beam: number): { kept: number[]; dropped: number } {
+  const order = Array.from({ length: ways.count }, (_, i) => i).sort(
+    (a, b) =>
+      (ways.bound[b] as number) - (ways.bound[a] as number) || (ways.worth[b] as number) - (ways.worth[a] as number) || a - b,
+  );
+  const kept: number[] = [];
+  const byState = new Map<number, number[]>();
+  for (const way of order) {
+    const state = ways.state[way] as number;
+    const rivals = byState.get(state) ?? [];
+    if (rivals.some((rival) => ways.dominates(rival, way, spare))) continue;
+    if (kept.length >= beam) return { kept, dropped: ways.bound[way] as number };
+    kept.push(way);
+    byState.set(state, rivals);
+    rivals.push(way);
+  }
+  return { kept, dropped: Number.NEGATIVE_INFINITY };
+}

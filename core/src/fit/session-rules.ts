@@ -1,0 +1,154 @@
+/** A block, as far as the session is concerned. Its last option is rest, which spends nothing. */
+export interface SessionBlock {
+  /** Seconds of the block, which somebody on the feet stands. */
+  readonly seconds: number;
+  /** Whether the room itself changes between chair and feet before it; going along with the room costs nothing. */
+  readonly roomChanges: boolean;
+  readonly options: readonly SessionOption[];
+}
+
+/** The most of each sum that caps leave, and of one run on the feet in seconds; infinite without a cap. */
+export interface SessionLimits {
+  readonly sums: readonly number[];
+  readonly run: number;
+}
+
+export interface SessionChoice {
+  /** The number of the option chosen for each block. */
+  readonly chosen: readonly number[];
+  /** The worth of it, changes and rests in a row taken off. */
+  readonly worth: number;
+  /** No choice is worth more than this. */
+  readonly bound: number;
+}
+
+/** What a change between chair and feet costs where the room does not change: it takes time and is a hazard. */
+export const CHANGE_COST = 0.06;
+
+/**
+ * A third rest in a row costs as much as a whole block is worth, so it is only taken where nothing else is left. It costs the
+ * same whatever the limits, so that a stricter one never looks like a gain; a block that has nothing but rest is free.
+ */
+export const THIRD_REST_COST = 1;
+export const MOST_RESTS = 2;
+export const EPSILON = 1e-9;
+
+/** Sums may pass a limit by this much, in their own unit. */
+export const SUM_TOLERANCE = 0.001;
+
+/** Options that the rules of runs, rests and changes treat alike. */
+export const CLASSES = [
+  { onFeet: true, rests: false },
+  { onFeet: false, rests: false },
+  { onFeet: false, rests: true },
+] as const;
+
+export const classOf = ({ onFeet, rests }: SessionOption): number => (onFeet ? 0 : rests ? 2 : 1);
+export const RESTS = MOST_RESTS + 1;
+
+/** A block with its options scaled to the limits that can bind; numbers refer to the block's own list. */
+export interface Scaled {
+  readonly of: SessionBlock;
+  readonly numbers: readonly number[];
+  /** Spent shares of each limit that can bind, an option after the other. */
+  readonly shares: Float64Array;
+  readonly classes: Uint8Array;
+}
+
+/** Limits that some choice could pass, and the blocks scaled to them. */
+export function scale(blocks: readonly SessionBlock[], limits: SessionLimits): { scaled: Scaled[]; width: number } {
+  const fits = ({ spends }: SessionOption): boolean =>
+    spends.every((spent, sum) => spent <= (limits.sums[sum] as number) + SUM_TOLERANCE);
+  const allowed = blocks.map(({ options }) => options.flatMap((option, number) => (fits(option) ? [number] : [])));
+  const most = (sum: number): number =>
+    blocks.reduce(
+      (all, { options }, b) =>
+        all + Math.max(0, ...(allowed[b] as number[]).map((number) => options[number]?.spends[sum] as number)),
+      0,
+    );
+  const binding = limits.sums.flatMap((limit, sum) =>
+    Number.isFinite(limit) && limit > 0 && most(sum) > limit + SUM_TOLERANCE ? [sum] : [],
+  );
+  const scaled = blocks.map((of, b): Scaled => {
+    const numbers = allowed[b] as number[];
+    const shares = new Float64Array(numbers.length * binding.length);
+    numbers.forEach((number, i) => {
+      binding.forEach((sum, r) => {
+        const limit = limits.sums[sum] as number;
+        shares[i * binding.length + r] = (of.options[number]?.spends[sum] as number) / (limit + SUM_TOLERANCE);
+      });
+    });
+    return { of, numbers, shares, classes: Uint8Array.from(numbers, (number) => classOf(of.options[number] as SessionOption)) };
+  });
+  return { scaled, width: binding.length };
+}
+
+/**
+ * The rules of runs, rests and changes as a walk from state to state. A state is how many blocks one has been on the
+ * feet, and how many rests lie behind: `stood * RESTS + rests`.
+ */
+export class Walk {
+  readonly states: number;
+  private readonly blocks: readonly Scaled[];
+  /** The most blocks one may have been on the feet when a block has ended. */
+  private readonly longest: Int32Array;
+  private readonly bounded: boolean;
+
+  constructor(blocks: readonly Scaled[], run: number) {
+    this.blocks = blocks;
+    const whole = blocks.reduce((sum, { of }) => sum + of.seconds, 0);
+    this.bounded = whole > run + SUM_TOLERANCE;
+    this.longest = Int32Array.from(blocks, (_, b) => {
+      let seconds = 0;
+      let count = 0;
+      for (let i = b; i >= 0; i -= 1) {
+        seconds += (blocks[i] as Scaled).of.seconds;
+        if (seconds > run + SUM_TOLERANCE) break;
+        count += 1;
+      }
+      return count;
+    });
+    this.states = (this.bounded ? blocks.length + 1 : 2) * RESTS;
+  }
+
+  /** The state after a class of option; -1 where the run would be too long. */
+  next(block: number, state: number, kind: number): number {
+    if (kind === 2) return Math.min(MOST_RESTS, (state % RESTS) + 1);
+    if (kind === 1) return 0;
+    const stood = Math.floor(state / RESTS) + 1;
+    if (!this.bounded) return RESTS;
+    return stood > (this.longest[block] as number) ? -1 : stood * RESTS;
+  }
+
+  /** What going from a state into a class of option costs. */
+  cost(block: number, state: number, kind: number): number {
+    const { of } = this.blocks[block] as Scaled;
+    const onFeet = state >= RESTS;
+    const changes = block > 0 && !of.roomChanges && onFeet !== (kind === 0);
+    const third = kind === 2 && state % RESTS === MOST_RESTS && of.options.length > 1;
+    return (changes ? CHANGE_COST : 0) + (third ? THIRD_REST_COST : 0);
+  }
+}
+
+/** What a choice is worth, changes and rests in a row taken off. */
+export function worthOf(blocks: readonly Scaled[], walk: Walk, chosen: ArrayLike<number>): number {
+  let state = 0;
+  let worth = 0;
+  blocks.forEach(({ of, numbers, classes }, b) => {
+    const i = chosen[b] as number;
+    const kind = classes[i] as number;
+    worth += (of.options[numbers[i] as number] as SessionOption).worth - walk.cost(b, state, kind);
+    state = walk.next(b, state, kind);
+  });
+  return worth;
+}
+
+/** One way of doing a block, as far as the session is concerned. */
+export interface SessionOption {
+  /** How much it is worth. */
+  readonly worth: number;
+  readonly onFeet: boolean;
+  readonly rests: boolean;
+  /** What it adds to each sum; not negative. */
+  readonly spends: readonly number[];
+}

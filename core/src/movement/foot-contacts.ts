@@ -1,0 +1,24 @@
+import { type FootContact, sidedSlot } from "../body/pose.ts";
+import type { Side } from "../side.ts";
+import type { AuthoredKey } from "./authored-keys.ts";
+import { stepsBetween } from "./resize-keys.ts";
+import type { VariantSpec } from "./variant.ts";
+
+/** How each foot meets the floor between two key poses: the less of what the two say. */
+export function footContacts(
+  start: AuthoredKey,
+  end: AuthoredKey,
+  choice: VariantSpec,
+  footless: readonly Side[],
+): readonly [FootContact, FootContact] {
+  const lift = start.lift ?? end.lift;
+  const contact = (side: Side): FootContact => {
+    if (footless.includes(side)) return "absent";
+    if (lift === side) return choice.toeDown && choice.kind !== "seated" ? "restingToe" : "lifted";
+    if (stepsBetween(start, end, side)) return "onItsWay";
+    const pitch = (key: AuthoredKey) => key.values[sidedSlot("heelLift", side)] as number;
+    if (pitch(start) > 0 || pitch(end) > 0) return "forefoot";
+    return pitch(start) < 0 || pitch(end) < 0 ? "heel" : "flat";
+  };
+  return [contact("left"), contact("right")];
+}

@@ -1,0 +1,105 @@
+import { armTakesPart, type Build, canHold } from "../body/build.ts";
+import { ROW_WIDTH } from "../body/channels.ts";
+import { type HandHold, holdsOn, mirrorPose, mirrorValues, type PoseFrame, type SidedSlot, sidedSlot } from "../body/pose.ts";
+import { holdsWith, type SupportName, supportNamed } from "../body/supports.ts";
+import { pairOf, SIDES, type Side, sideIndex } from "../side.ts";
+import { type Rest, type RestingHand, restHandsOn } from "./anchors.ts";
+import { ARM_ANGLES, type AuthoredKey, LEAD, ownSide } from "./authored-keys.ts";
+import { footContacts } from "./foot-contacts.ts";
+import { armMoves, FULL_SIZE, type VariantSpec } from "./variant.ts";
+
+/** Where a hand rests that does not move, from the pelvis: low on the belly, under the navel, or on the thigh. */
+export const RESTING_HAND = { standing: { x: 0.08, y: 0.06, z: 0.025 }, seated: { x: 0.13, y: 0.03, z: 0.06 } } as const;
+
+/**
+ * Lays the hands that rest on the body where they rest, each as far on its way as its size says.
+ *
+ * @returns for each key what the left and the right hand rest on; null for a hand that is free, or only part of the way there
+ */
+export function restHands(
+  keys: readonly AuthoredKey[],
+  lead: Side,
+  choice: VariantSpec,
+  build: Build,
+  frame: PoseFrame,
+  footless: readonly Side[],
+): readonly (readonly [Rest | null, Rest | null])[] {
+  if (keys.every(({ anchors }) => anchors.every((anchor) => anchor === null))) return keys.map(() => [null, null]);
+  const first = (keys[0] as AuthoredKey).values.slice();
+  const row = new Float64Array(ROW_WIDTH);
+  const rests = keys.map(() => [null, null] as [Rest | null, Rest | null]);
+  const sizeOf = (side: Side) => (ownSide(side, lead) === "left" ? choice.sizes.armLeft : choice.sizes.armRight) / FULL_SIZE;
+  const moves = SIDES.filter((side) => armMoves(choice, ownSide(side, lead)));
+  keys.forEach((key, i) => {
+    const feet = footContacts(key, key, choice, footless);
+    const restOf = (side: Side): Rest | null => {
+      const anchor = key.anchors[sideIndex(side)];
+      if (anchor === null || !moves.includes(side)) return null;
+      const from = (keys[0] as AuthoredKey).anchors[sideIndex(side)];
+      return i === 0 || from === null ? { first: anchor, anchor, size: 1 } : { first: from, anchor, size: sizeOf(side) };
+    };
+    const here = pairOf(restOf);
+    const pose = { frame: { ...frame, feet }, values: key.values };
+    const seen = lead === LEAD ? pose : mirrorPose(pose);
+    const seenRests = lead === LEAD ? here : ([here[1], here[0]] as const);
+    if (here.some((rest) => rest !== null)) {
+      const hands = seenRests.map((rest) => rest && { start: rest, end: rest });
+      restHandsOn(seen, hands as [RestingHand | null, RestingHand | null], 0, Number.POSITIVE_INFINITY, row, build);
+      key.values.set(lead === LEAD ? seen.values : mirrorValues(seen.values));
+    }
+    for (const side of moves) {
+      const size = sizeOf(side);
+      const restsFirst = keys[0]?.anchors[sideIndex(side)] !== null;
+      const rest = here[sideIndex(side)];
+      if (rest !== null && (restsFirst || size === 1)) (rests[i] as [Rest | null, Rest | null])[sideIndex(side)] = rest;
+      if (i === 0 || size === 1 || (rest === null) !== restsFirst) continue;
+      // A free hand that has to go a part of the way to a rest, or from one.
+      for (const name of ARM_ANGLES) {
+        const index = sidedSlot(name, side);
+        const value = key.values[index] as number;
+        const from = first[index] as number;
+        key.values[index] =
+          rest === null ? value + (1 - size) * ((keys[0]?.values[index] as number) - from) : from + size * (value - from);
+      }
+    }
+  });
+  return rests;
+}
+
+export function handHolds(lead: Side, choice: VariantSpec, build: Build): readonly [HandHold, HandHold] {
+  const hold = (side: Side): HandHold => {
+    const own = ownSide(side, lead);
+    if (choice.hold !== null && holdsWith(choice.hold, own)) return supportNamed(choice.hold.by).carries ? "firm" : "lightTouch";
+    // A stump rests nowhere: it follows the movement or hangs.
+    const rests = !armTakesPart(build, own) || (!armMoves(choice, own) && canHold(build, own));
+    return rests ? "onBody" : "free";
+  };
+  return [hold("left"), hold("right")];
+}
+
+/** @param from the middle of the feet at the start: what is held stays where it is when the feet step */
+export function setHolds(
+  values: Float64Array,
+  hands: readonly [HandHold, HandHold],
+  rest: { x: number; y: number; z: number },
+  support: SupportName,
+  from: number,
+): void {
+  const { ahead, height, aside } = supportNamed(support);
+  for (const side of SIDES) {
+    const s = side === "left" ? -1 : 1;
+    const set = (name: SidedSlot, value: number) => {
+      values[sidedSlot(name, side)] = value;
+    };
+    const hand = hands[sideIndex(side)];
+    if (hand === "onBody") {
+      set("holdX", rest.x);
+      set("holdY", rest.y);
+      set("holdZ", s * rest.z);
+    } else if (holdsOn(hand)) {
+      set("holdX", from + ahead);
+      set("holdY", height);
+      set("holdZ", s * aside);
+    }
+  }
+}

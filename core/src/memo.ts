@@ -18,3 +18,12 @@ export function createMemo<Key extends string | number, Value>(maxEntries: numbe
     return value;
   };
 }
+
+/** Returns the value of a key, computed on the first request. */
+export function remember<Key, Value>(known: Map<Key, Value>, key: Key, compute: () => Value): Value {
+  const before = known.get(key);
+  if (before !== undefined) return before;
+  const value = compute();
+  known.set(key, value);
+  return value;
+}

@@ -102,8 +102,8 @@ export function bestVariant(search: CellSearch): FoundVariant | null {
 /** The richest form and size of one block whose computed demands break no cap; where there is none, breathing along, or rest. */
 export function fitCell(question: CellInput, library: VariantCache): FittedCell {
   const search = new CellSearch(question, library);
-  const because = search.broken();
+  const because = search.terms.broken();
   const best = bestVariant(search);
-  if (best === null || search.meant === null) return restCell(because, null, search.breathing() ?? 0);
-  return variantCell(best, search.meant, question.build, because);
+  if (best === null || search.terms.meant === null) return restCell(because, null, search.terms.breathing() ?? 0);
+  return variantCell(best, search.terms.meant, question.build, because);
 }

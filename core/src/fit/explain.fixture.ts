@@ -31,7 +31,7 @@ const optionsOf = ({ plan, scarce, library, memory }: Checked, person: FitPerson
 /** What a block's best form is worth for a person without some caps, fitted on its own. */
 function worthAlone(checked: Checked, gone: readonly Cap[]): number {
   const options = optionsOf(checked, checked.person);
-  const { question } = (options.blocks[checked.block] as PersonOptions["blocks"][number]).search;
+  const { question } = (options.blocks[checked.block] as PersonOptions["blocks"][number]).search.terms;
   return cellWorth(fitCell({ ...question, caps: question.caps.filter((cap) => !gone.includes(cap)) }, checked.library));
 }
 

@@ -91,10 +91,10 @@ function* smallest(
 const keptInBlock = ({ search }: PersonOptions["blocks"][number], library: VariantCache) =>
   function* (gone: readonly Cap[]): Generator<undefined, number> {
     yield;
-    const { question } = search;
+    const { question } = search.terms;
     const without = new CellSearch({ ...question, caps: question.caps.filter((cap) => !gone.includes(cap)) }, library);
     const best = bestVariant(without);
-    return best === null ? (without.breathing() ?? 0) : variantWorth(best);
+    return best === null ? (without.terms.breathing() ?? 0) : variantWorth(best);
   };
 
 /**
@@ -129,6 +129,6 @@ export function* explainIncrementally(
     });
     return found ? { ...found, gaveWay: null } : { ...nothing, gaveWay: "changes" };
   }
-  const found = yield* smallest(each.search.broken(), worth, keptInBlock(each, library));
+  const found = yield* smallest(each.search.terms.broken(), worth, keptInBlock(each, library));
   return found ? { ...found, gaveWay: null } : nothing;
 }

@@ -168,7 +168,7 @@ export function optionsOf(search: CellSearch, turns: readonly Turn[], counted: C
       : bestOfTaking(search, ways, free, turns, counted))
       for (const rounds of new Set(shares.map((share) => Math.max(1, Math.floor(share * form.rounds)))))
         found.push(optionOf(form, turns, handsUp, rounds));
-  const breathing = search.breathing();
+  const breathing = search.terms.breathing();
   if (breathing !== null) found.push({ ...REST_OPTION, way: "breathing", worth: breathing, takes: takesOf("seated") });
   const kept: CellOption[] = [];
   for (const option of found.toSorted((a, b) => b.worth - a.worth || total(a) - total(b)))

@@ -348,15 +348,15 @@ export function rowOf(
   const overSession = pressing(options);
   const cells = blocks.map((each, b): FittedCell => {
     const option = chosen[b] as CellOption;
-    const broken = each.search.broken();
+    const broken = each.search.terms.broken();
     if (each.spent.length > 0) return restCell([...broken, ...each.spent]);
     const gaveWay = gaveWayIn(each, option, (way) => isOpen(b, way));
     // What gave way over the session did so for a sum or a run where there is one, else for fewer changes.
     const forSession = gaveWay === "changes" && overSession.length > 0;
     const because = forSession ? [...broken, ...overSession] : broken;
     const what = forSession ? null : gaveWay;
-    if (option.form === null || each.search.meant === null) return restCell(because, what, option.worth);
-    return variantCell(option.form, each.search.meant, build, because, what);
+    if (option.form === null || each.search.terms.meant === null) return restCell(because, what, option.worth);
+    return variantCell(option.form, each.search.terms.meant, build, because, what);
   });
   const count = Math.max(1, blocks.length);
   return { personId: person.id, cells, sums: sumsOf(cells, options), kept: worth / count, bound: bound / count };

@@ -1,0 +1,149 @@
+import { CAP_TOLERANCE } from "../caps/cap.ts";
+import { forbidsAtAnySize } from "../caps/cap-violations.ts";
+import { remember } from "../memo.ts";
+import type { Demand } from "../movement/demand.ts";
+import { armMoves, type Sizes, VARIANT_KINDS, type VariantSpec } from "../movement/variant.ts";
+import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
+import type { Shape } from "./candidates.ts";
+import { handsUpShare, PACES, type Pace, type SessionUse } from "./cell-input.ts";
+import type { CellTerms } from "./cell-terms.ts";
+import type { BodyKeeps } from "./fidelity.ts";
+import type { RankedShape } from "./variant-cache.ts";
+import { armOnBody, armShape, bodyOf, type Part, partOf, SMALL_LEGS, sizesCode } from "./variant-parts.ts";
+
+/** What the plainest form with some trunk and legs asks, and what it keeps. */
+export interface BodyRead extends BodyKeeps {
+  /** Null where it cannot be done. */
+  readonly plain: readonly Demand[] | null;
+}
+
+/** What is known of a shape in a search, so far as it has been asked. */
+export interface CandidateEvaluation {
+  readonly shape: Shape;
+  readonly pace: Pace;
+  /** Whether caps forbid it at every size, and whether it is ever on one leg; null until it is looked at. */
+  quiet: { readonly forbidden: boolean; readonly oneLeg: boolean } | null;
+  /** What it keeps whoever does it. */
+  ranked: RankedShape | null;
+  /** By sizes of trunk and legs: the most that forms of it keep of the meant steadiness and depth. */
+  readonly keeps: Map<number, BodyRead>;
+  /** By sizes: whether a form passes in its key poses, whether its trunk and legs do throughout, its demands where it is allowed. */
+  readonly atKeys: Map<number, boolean>;
+  readonly bodies: Map<number, boolean>;
+  readonly allowed: Map<number, readonly Demand[] | null>;
+}
+
+/** What one arm does: the share of a round that its hand is above its shoulder, by leading side, and whether caps allow it. */
+interface ArmRead {
+  readonly up: readonly number[];
+  readonly passes: boolean;
+}
+
+/** Checks candidates of one cell against its caps, the cheap checks first; every answer is kept. */
+export class CandidateChecks {
+  private readonly terms: CellTerms;
+  private readonly arms = new Map<number, ArmRead | null>();
+
+  constructor(terms: CellTerms) {
+    this.terms = terms;
+  }
+
+  /** What a shape asks in quiet, held against the caps. */
+  quietOf(look: CandidateEvaluation): NonNullable<CandidateEvaluation["quiet"]> {
+    if (look.quiet) return look.quiet;
+    const { movement, breathSeconds } = this.terms.question;
+    const { shape, pace } = look;
+    const quiet = this.terms.library.quiet(movement, shape, this.terms.question, pace * breathSeconds, this.terms.leads);
+    look.quiet = {
+      forbidden:
+        quiet === null ||
+        this.terms.worked.some((cap) => quiet.some((demand) => forbidsAtAnySize(cap, shape, demand, this.terms.roundsAt(pace)))),
+      oneLeg: quiet?.some(({ longestOneLeg }) => Math.max(...longestOneLeg) > CAP_TOLERANCE.share) ?? false,
+    };
+    return look.quiet;
+  }
+
+  /** Whether a form breaks no cap in its key poses, which are quickly had and enough to turn most forms down. */
+  passesAtKeys({ shape, atKeys }: CandidateEvaluation, sizes: Sizes): boolean {
+    if (this.terms.poseCaps.length === 0) return true;
+    return remember(atKeys, sizesCode(sizes), () => {
+      const { movement } = this.terms.question;
+      const choice = { ...shape, sizes };
+      const extremes = this.terms.library.extremesAtKeys(movement, choice, this.terms.question, this.terms.leads);
+      return extremes !== null && !this.terms.poseCaps.some((cap) => this.terms.beyondInPose(cap, choice, extremes));
+    });
+  }
+
+  /** Whether the trunk and legs of a form break no cap on them. */
+  bodyPasses({ shape, pace, bodies }: CandidateEvaluation, sizes: Sizes): boolean {
+    if (this.terms.bodyCaps.length === 0) return true;
+    return remember(bodies, sizesCode(sizes), () => {
+      const choice = { ...shape, sizes };
+      const demands = this.terms.demandsOf(choice, pace);
+      return demands !== null && !this.terms.bodyCaps.some((cap) => this.terms.breaksWorked(cap, choice, demands, pace));
+    });
+  }
+
+  /**
+   * What one arm of a form does. Where an arm goes over its own body hangs on the trunk and that arm alone, so it is read once
+   * for every form that shares both; null where no such form can be solved.
+   */
+  armOf(look: CandidateEvaluation, sizes: Sizes, side: Side): ArmRead | null {
+    const shape = armShape(this.terms.question.movement, look.shape);
+    const size = side === "left" ? sizes.armLeft : sizes.armRight;
+    const i = sideIndex(side);
+    const { pace } = look;
+    const key = 2 * (16 * (16 * (VARIANT_KINDS.indexOf(shape.kind) * PACES.length + pace) + sizes.trunk) + size) + i;
+    return remember(this.arms, key, () => {
+      const choice = { ...shape, sizes: armOnBody(shape, { ...sizes, legs: SMALL_LEGS }, side)[1] };
+      const demands = this.terms.demandsOf(choice, pace);
+      return (
+        demands && {
+          up: demands.map(({ handAboveShoulderSeconds, cycleSeconds }) => handAboveShoulderSeconds[i] / cycleSeconds),
+          passes: !this.terms.armCaps[i].some((cap) => this.terms.breaksWorked(cap, choice, demands, pace)),
+        }
+      );
+    });
+  }
+
+  /** Whether the arms of a form each break no cap on them, and are above the shoulder for no more of the block than they may. */
+  armsPass(look: CandidateEvaluation, sizes: Sizes, { handsUp }: SessionUse): boolean {
+    const capped = this.terms.armCaps.some((caps) => caps.length > 0);
+    if (handsUp >= 1 && !capped) return true;
+    const read = SIDES.map((side) => (armMoves(look.shape, side) ? this.armOf(look, sizes, side) : null));
+    if (read.some((arm) => arm?.passes === false)) return false;
+    if (handsUp >= 1) return true;
+    const shares = this.terms.question.turns.map((_, turn): Pair => [read[0]?.up[turn] ?? 0, read[1]?.up[turn] ?? 0]);
+    return handsUpShare(shares, this.terms.question.turns) <= handsUp + CAP_TOLERANCE.share;
+  }
+
+  /** Whether a form and each of its parts break no cap in their key poses. */
+  partsPassAtKeys(look: CandidateEvaluation, sizes: Sizes): boolean {
+    if (this.terms.poseCaps.length === 0) return true;
+    const { shape } = look;
+    const { trunk, legs } = sizes;
+    const passes = (part: Part) => part.some((each) => this.passesAtKeys(look, each));
+    return (
+      passes(partOf(shape, { legs })) &&
+      passes(partOf(shape, { trunk })) &&
+      passes(bodyOf(shape, sizes)) &&
+      SIDES.every((side) => passes(armOnBody(shape, sizes, side))) &&
+      this.passesAtKeys(look, sizes)
+    );
+  }
+
+  /** Demands of a form that breaks no cap; null where it does. */
+  allowed(look: CandidateEvaluation, choice: VariantSpec): readonly Demand[] | null {
+    return remember(look.allowed, sizesCode(choice.sizes), () => {
+      const body = bodyOf(look.shape, choice.sizes);
+      if (!body.some((sizes) => this.passesAtKeys(look, sizes) && this.bodyPasses(look, sizes))) return null;
+      // Either arm has to be steady enough with the other at its smallest.
+      const alone = (side: Side): Sizes => armOnBody(look.shape, choice.sizes, side)[1];
+      if (this.terms.steadinessPresses && !SIDES.every((side) => this.bodyPasses(look, alone(side)))) return null;
+      const demands = this.terms.demandsOf(choice, look.pace);
+      if (!demands || this.terms.worked.some((cap) => this.terms.breaksWorked(cap, choice, demands, look.pace))) return null;
+      const drowns = demands.some(({ water }) => water?.outOfDepth || (water?.needsRail && choice.hold === null));
+      return drowns ? null : demands;
+    });
+  }
+}

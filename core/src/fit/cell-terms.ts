@@ -1,0 +1,154 @@
+import { canStand } from "../body/build.ts";
+import { appliesTo, CAP_TOLERANCE, type Cap } from "../caps/cap.ts";
+import {
+  type Extremes,
+  isReadInWater,
+  poseViolatesCap,
+  roundsLeft,
+  roundsLeftOfAll,
+  roundsOfHolding,
+  sizeViolatesCap,
+  violatesCap,
+} from "../caps/cap-violations.ts";
+import type { Demand } from "../movement/demand.ts";
+import type { VariantSpec } from "../movement/variant.ts";
+import type { Side } from "../side.ts";
+import { type CellInput, PACES, type Pace, plannedVariantFor } from "./cell-input.ts";
+import { BREATHING_FIDELITY, type PlannedVariant } from "./fidelity.ts";
+import { capsOnArm, isOnBody } from "./part-caps.ts";
+import type { VariantCache } from "./variant-cache.ts";
+import { workedCap } from "./working-range.ts";
+
+/**
+ * One cell's input read once: caps as variants are worked up to them, the planned variant with its demands, and the caps that
+ * this variant breaks. Candidates are checked and searched by these terms.
+ */
+export class CellTerms {
+  readonly question: CellInput;
+  readonly library: VariantCache;
+  /** The planned variant for this body, and its demands; null where this body has no such variant. */
+  readonly full: VariantSpec;
+  readonly meantDemands: readonly Demand[] | null;
+  readonly meant: PlannedVariant | null;
+  /** Caps as variants are worked up to them, in the order of the question's. */
+  readonly worked: readonly Cap[];
+  readonly leads: readonly Side[];
+  readonly rounds: number;
+  /** Share of the repetitions that caps leave for any variant. */
+  private readonly mostOfRounds: number;
+  private readonly inTime: boolean;
+  /** A slower pace is only tried where a cap on drag could need it: the match is lower at a slower pace. */
+  readonly paces: readonly Pace[];
+  /** Caps on trunk and legs, and on either arm: what breaks them depends on these parts, or nearly. */
+  readonly bodyCaps: readonly Cap[];
+  readonly armCaps: readonly [readonly Cap[], readonly Cap[]];
+  /** Caps on the repetitions of variants that move a part of the body. */
+  readonly partRounds: readonly Cap[];
+  /** Whether the balance demand of the planned variant is over a cap. */
+  readonly steadinessPresses: boolean;
+  /** Caps that the key poses of the planned variant break. */
+  readonly poseCaps: readonly Cap[];
+
+  constructor(question: CellInput, library: VariantCache) {
+    this.question = question;
+    this.library = library;
+    this.leads = question.turns.map(({ lead }) => lead);
+    this.rounds = Math.max(0, ...question.turns.map(({ rounds }) => rounds));
+    this.worked = question.caps.map((cap) => workedCap(cap, question.workingShare));
+    this.mostOfRounds = roundsLeftOfAll(this.worked, this.rounds) / Math.max(1, this.rounds);
+    this.bodyCaps = this.worked.filter(isOnBody);
+    this.partRounds = this.worked.filter(({ limit }) => limit.channel === "roundsShare" && limit.part !== "all");
+    this.inTime = !question.caps.some(
+      ({ limit }) => limit.channel === "longestBreath" && limit.limit < question.breathSeconds - CAP_TOLERANCE.share,
+    );
+    const dragCapped = this.worked.some(({ limit }) => limit.channel === "shoulderDrag" || limit.channel === "hipDrag");
+    this.paces = question.place.pool !== null && dragCapped ? PACES : [1];
+    this.full = plannedVariantFor(question.build, question.meant);
+    const known = library.meant(question.movement, this.full, question, question.breathSeconds, this.leads);
+    this.meantDemands = known?.demands ?? null;
+    this.meant = known?.meant ?? null;
+    // Parts are only looked at for themselves where the whole movement goes beyond a cap on them.
+    const pressing = this.worked.filter((cap) => this.meantDemands && this.breaksWorked(cap, this.full, this.meantDemands, 1));
+    this.steadinessPresses = pressing.some(({ limit }) => limit.channel === "steadiness");
+    this.poseCaps = pressing.filter((cap) => this.beyondInPose(cap, this.full, this.meantDemands ?? []));
+    this.armCaps = [capsOnArm(pressing, "left"), capsOnArm(pressing, "right")];
+  }
+
+  demandsOf(choice: VariantSpec, pace: Pace): readonly Demand[] | null {
+    const { movement, breathSeconds } = this.question;
+    return this.library.demands(movement, choice, this.question, pace * breathSeconds, this.leads);
+  }
+
+  /** Rounds that there is time for at a pace. */
+  roundsAt(pace: Pace): number {
+    return Math.floor(this.rounds / pace);
+  }
+
+  breaksWorked(cap: Cap, choice: VariantSpec, demands: readonly Demand[], pace: Pace): boolean {
+    return demands.some((demand) => violatesCap(cap, choice, demand, this.roundsAt(pace)));
+  }
+
+  roundsOf(kind: VariantSpec["kind"], demands: readonly Demand[], by: readonly Cap[]): number {
+    const { rounds } = this;
+    return Math.min(
+      roundsOfHolding(by, kind, demands, this.meantDemands ?? demands, rounds),
+      ...demands.map((demand) => roundsLeft(by, kind, demand, rounds)),
+    );
+  }
+
+  beyondInPose(cap: Cap, choice: VariantSpec, extremes: readonly Extremes[]): boolean {
+    if (!appliesTo(cap, choice.kind) || isReadInWater(cap, choice.kind)) return false;
+    return extremes.some((led) => poseViolatesCap(cap.limit, led) || sizeViolatesCap(cap, choice, led));
+  }
+
+  /** Whether the water where the person stands or sits is too deep, too warm or too cool for them. */
+  barsWater({ limit }: Cap): boolean {
+    const { depth, stature, place } = this.question;
+    const temperature = place.pool?.temperature ?? null;
+    switch (limit.channel) {
+      case "waterDepth":
+        return depth !== null && (100 * depth) / stature > limit.limit + CAP_TOLERANCE.share;
+      case "waterWarmest":
+        return temperature !== null && temperature > limit.limit;
+      case "waterCoolest":
+        return temperature !== null && temperature < limit.limit;
+      default:
+        return false;
+    }
+  }
+
+  /** Caps that the meant form goes beyond, that leave fewer rounds of it, or that break its time; in the order given. */
+  broken(): Cap[] {
+    const { caps, breathSeconds } = this.question;
+    const demands = this.meantDemands;
+    if (demands === null) return [];
+    return caps.filter((cap, i) => {
+      const worked = this.worked[i] as Cap;
+      return (
+        this.breaksWorked(worked, this.full, demands, 1) ||
+        this.roundsOf(this.full.kind, demands, [worked]) < this.rounds ||
+        this.barsWater(cap) ||
+        (cap.limit.channel === "longestBreath" && cap.limit.limit < breathSeconds - CAP_TOLERANCE.share)
+      );
+    });
+  }
+
+  /** What sitting and breathing along keeps; null where there is nowhere to sit. */
+  breathing(): number | null {
+    const { place, caps, build } = this.question;
+    const sits = place.chairs > 0 && (place.pool === null || !canStand(build));
+    if (!sits || caps.some((cap) => this.barsWater(cap))) return null;
+    if (caps.some(({ limit }) => limit.channel === "barredForm" && limit.limit === "seated")) return null;
+    return BREATHING_FIDELITY;
+  }
+
+  /** The most of the rounds that there is time for, caps on rounds counted. */
+  mostShare({ pace }: { readonly pace: Pace }): number {
+    return Math.min(this.mostOfRounds, this.roundsAt(pace) / Math.max(1, this.rounds));
+  }
+
+  /** Whether breath and timing are the room's. */
+  isInTime({ pace }: { readonly pace: Pace }): boolean {
+    return this.inTime && pace === 1;
+  }
+}

@@ -1,4 +1,5 @@
-import { CALLED_ROUNDS, STYLE_QUESTIONS, TeachingStyleSchema } from "@able-tide/core/plan/style";
+import { CALLED_ROUNDS, TeachingStyleSchema } from "@able-tide/core/plan/style";
+import { STYLE_QUESTIONS } from "@able-tide/core/plan/style-questions";
 import * as v from "valibot";
 
 const number = (message: string) => v.pipe(v.string(message), v.transform(Number), v.number(message));

@@ -3,7 +3,7 @@ import { explainIncrementally, type OpenWay, openWaysIncrementally } from "@able
 import { type FitAnswerFile, fitAnswer } from "@able-tide/core/fit/fit-answer";
 import { gapOf } from "@able-tide/core/fit/group";
 import { type FitRefinement, refineFitIncrementally } from "@able-tide/core/fit/refine-fit";
-import type { FittedRow } from "@able-tide/core/fit/session";
+import type { FittedRow } from "@able-tide/core/fit/fitted-row";
 import { type ShownRow, showRow } from "@able-tide/core/fit/shown-row";
 import { limitedResources } from "@able-tide/core/fit/support-options";
 import { type CellChange, changedCells, withoutCapIncrementally } from "@able-tide/core/fit/without-cap";

@@ -1,7 +1,8 @@
 import type { Side } from "../side.ts";
-import { type ArmAngles, reachWithArm } from "./arm.ts";
+import type { ArmAngles } from "./arm.ts";
 import { type Build, USUAL_BUILD } from "./build.ts";
 import { pointColumn, sidedPointColumn } from "./channels.ts";
+import { reachWithArm } from "./reach-with-arm.ts";
 import { cross, dot, minus, unit, type Vector } from "./vector.ts";
 
 const at = (row: ArrayLike<number>, column: number): Vector => [

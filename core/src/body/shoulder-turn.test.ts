@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { reachWithArm } from "./arm.ts";
 import { USUAL_BUILD } from "./build.ts";
 import { sidedColumn } from "./channels.ts";
 import { neutralPose, type Pose, STANDING_FRAME, sidedSlot, slot } from "./pose.ts";
+import { reachWithArm } from "./reach-with-arm.ts";
 import { outwardTurn, TURN_READ_TO, turnBeyond, turnLimits } from "./shoulder-turn.ts";
 import { solvePose } from "./solve.ts";
 import { turnFromJoints } from "./turn-from-joints.fixture.ts";

@@ -1,10 +1,10 @@
 import type { Side } from "../side.ts";
-import type { ElbowSwivels } from "./arm.ts";
 import { type BaseMemory, newBaseMemory } from "./base-memory.ts";
 import { type Build, USUAL_BUILD } from "./build.ts";
 import { ROW_WIDTH } from "./channels.ts";
 import type { FreeLegAngles } from "./free-leg.ts";
 import { type PlantedFoot, plantedFoot } from "./planted-leg.ts";
+import type { ElbowSwivels } from "./reach-with-arm.ts";
 import { type TrunkAxes, trunkAxes } from "./upper-body.ts";
 
 /** Why a body cannot take up a pose. Lengths are shares of H, angles degrees. */

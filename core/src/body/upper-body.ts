@@ -1,8 +1,9 @@
 import { SIDES, type Side, sideIndex, sideSign } from "../side.ts";
-import { type ArmAngles, type ElbowSwivels, type Moments, placeArm, reachWithArm } from "./arm.ts";
+import { type ArmAngles, type Moments, placeArm } from "./arm.ts";
 import { type Build, massIndex } from "./build.ts";
 import { column, MIDLINE_RANGES, pointColumn, sidedPointColumns } from "./channels.ts";
 import { type PoseFrame, sidedSlots, slot } from "./pose.ts";
+import { type ElbowSwivels, reachWithArm } from "./reach-with-arm.ts";
 import { composeRotation, identityRotation, type Rotation } from "./rotation.ts";
 import { MASS, SHARE, SPINE_HINGE } from "./segments.ts";
 

@@ -1,8 +1,10 @@
 import { column, handOver, LANDMARK_TOLERANCE, type SidedColumn, sidedColumn } from "../body/channels.ts";
 import { ELEVATION_WITH_OUTWARD_CAP } from "../body/shoulder-turn.ts";
 import { type HandSupport, holdsWith, supportNamed } from "../body/supports.ts";
-import type { Demand, StaticDemand, WaterDemand } from "../movement/demand.ts";
+import type { Demand } from "../movement/demand.ts";
+import type { StaticDemand } from "../movement/static-demand.ts";
 import { FULL_SIZE, type VariantKind, type VariantSpec } from "../movement/variant.ts";
+import type { WaterDemand } from "../movement/water-demand.ts";
 import { type Pair, type Side, sideIndex } from "../side.ts";
 import { BODY_PARTS, movesPart, type WholeOrPart } from "./body-parts.ts";
 import { appliesTo, CAP_TOLERANCE, type Cap, type CapLimit, countsWater, sidesOf } from "./cap.ts";

@@ -5,7 +5,7 @@ import type { VariantKind, VariantSpec } from "../movement/variant.ts";
 import { otherSide, type Side } from "../side.ts";
 import type { BlockedBy, FittedCell } from "./cell.ts";
 import { type FitBlock, type FitPlan, mostRounds } from "./fit-plan.ts";
-import type { FittedRow } from "./session.ts";
+import type { FittedRow } from "./fitted-row.ts";
 
 /** Why a form differs: what limits it, and the reason, which is not for everybody to read. */
 export interface Why {

@@ -3,14 +3,8 @@ import { runToCompletion } from "../run-to-completion.ts";
 import { cellWorth, fitCell } from "./cell.ts";
 import type { Explanation } from "./explain.ts";
 import type { FitPlan } from "./fit-plan.ts";
-import {
-  type FitMemory,
-  type FitPerson,
-  type PersonOptions,
-  personOptionsIncrementally,
-  rowOf,
-  selectOptions,
-} from "./session.ts";
+import { rowOf } from "./fitted-row.ts";
+import { type FitMemory, type FitPerson, type PersonOptions, personOptionsIncrementally, selectOptions } from "./session.ts";
 import { isOverSession, MINUTES_CHANNELS } from "./session-limits.ts";
 import type { LimitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";

@@ -7,8 +7,9 @@ import { cases } from "../test-size.fixture.ts";
 import { OPEN_HALL } from "../venues/resources.ts";
 import { untrueOf } from "./explain.fixture.ts";
 import { type Explanation, explainIncrementally } from "./explain.ts";
+import { fitPerson } from "./fit-person.ts";
 import { anyPerson, capsOf, planOf } from "./group.fixture.ts";
-import { createFitMemory, type FitPerson, fitPerson } from "./session.ts";
+import { createFitMemory, type FitPerson } from "./session.ts";
 import { limitedResources } from "./support-options.ts";
 import { createVariantCache } from "./variant-cache.ts";
 

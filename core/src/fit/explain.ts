@@ -3,14 +3,8 @@ import type { PinnedVariant } from "../plan/pinned-variant.ts";
 import { type BlockedBy, bestVariant, cellWorth, type FittedCell, variantWorth } from "./cell.ts";
 import { CellSearch } from "./cell-search.ts";
 import type { FitPlan } from "./fit-plan.ts";
-import {
-  type FitMemory,
-  type FitPerson,
-  type FittedRow,
-  type PersonOptions,
-  personOptionsIncrementally,
-  selectOptions,
-} from "./session.ts";
+import type { FittedRow } from "./fitted-row.ts";
+import { type FitMemory, type FitPerson, type PersonOptions, personOptionsIncrementally, selectOptions } from "./session.ts";
 import { isOverSession, MINUTES_CHANNELS } from "./session-limits.ts";
 import type { LimitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";

@@ -16,8 +16,8 @@ import { cases } from "../test-size.fixture.ts";
 import { OPEN_HALL } from "../venues/resources.ts";
 import { cellOnFeet, fitCell } from "./cell.ts";
 import type { CellInput } from "./cell-input.ts";
+import { fitPerson } from "./fit-person.ts";
 import { fitPlanOf } from "./fit-plan.ts";
-import { fitPerson } from "./session.ts";
 import { limitedResources } from "./support-options.ts";
 import { createVariantCache, leadsOf } from "./variant-cache.ts";
 

@@ -14,10 +14,12 @@ import { cases } from "../test-size.fixture.ts";
 import { OPEN_HALL, type VenueResources } from "../venues/resources.ts";
 import { cellOnFeet } from "./cell.ts";
 import type { FitPlan } from "./fit-plan.ts";
+import type { FittedRow } from "./fitted-row.ts";
 import { anyPerson, capsOf, named, planOf } from "./group.fixture.ts";
-import { fitGroup, gapOf, welfare } from "./group.ts";
-import { createFitMemory, type FitPerson, type FittedRow } from "./session.ts";
+import { fitGroup, gapOf } from "./group.ts";
+import { createFitMemory, type FitPerson } from "./session.ts";
 import { createVariantCache } from "./variant-cache.ts";
+import { welfare } from "./welfare.ts";
 
 const SESSION = [
   "settling-breath",

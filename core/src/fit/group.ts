@@ -1,20 +1,21 @@
 import { runToCompletion } from "../run-to-completion.ts";
 import type { FitPlan } from "./fit-plan.ts";
+import { type FittedRow, rowOf } from "./fitted-row.ts";
 import { type CellOption, RESOURCES, type ResourceUse } from "./options.ts";
 import {
   createFitMemory,
   type FitMemory,
   type FitPerson,
-  type FittedRow,
   OWN_WORTH,
   type PersonOptions,
   personOptionsIncrementally,
-  rowOf,
   type SessionSelection,
   selectOptions,
 } from "./session.ts";
+import { type Counts, noneTaken, Room } from "./shared-resources.ts";
 import { limitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
+import { maxWelfare, welfare, welfareSlope } from "./welfare.ts";
 
 /** Everybody's rows and how good they are together. */
 export interface FittedGroup {
@@ -24,25 +25,6 @@ export interface FittedGroup {
   readonly good: number;
   readonly bound: number;
 }
-
-/** Nobody is to keep less of a session than this where it can be helped. */
-const WORST_OFF = 0.4;
-/** Good that a person loses for each share below it: more than anybody else could gain. */
-const LIFT = 10;
-
-/**
- * What a group gains from one person keeping a share of the session: the square root, so that a little more for somebody
- * who keeps little counts for more than for somebody who keeps much, and those worst off are lifted first.
- *
- * @param kept 0 to 1
- */
-export const welfare = (kept: number): number => Math.sqrt(Math.max(0, kept)) + LIFT * Math.min(0, kept - WORST_OFF);
-
-/** What a group gains from the next little more of a session, at a share kept. */
-const welfareSlope = (kept: number): number => 1 / (2 * Math.sqrt(Math.max(0.01, kept))) + (kept < WORST_OFF ? LIFT : 0);
-
-/** What a group gains when everybody keeps all of a session. */
-const maxWelfare = (people: number): number => Math.max(1, people) * welfare(1);
 
 /** How much more good another fit could do, a share of what there is to gain. */
 export const gapOf = ({
@@ -60,59 +42,13 @@ interface Effort {
   /** Steps in which places are priced; a count and not the clock, so that the answer is always the same. */
   readonly priceSteps: number;
 }
+
 /** While somebody waits; a gap so small that nobody could see the difference. */
 export const USUAL_EFFORT: Effort = { patient: false, nearEnough: 0.002, priceSteps: 12 };
+
 /** When nobody does. */
 export const PATIENT_EFFORT: Effort = { patient: true, nearEnough: 0.0001, priceSteps: 150 };
 const EPSILON = 1e-9;
-
-/** So much of each thing that a room has. */
-type Counts = { -readonly [What in keyof ResourceUse]: number };
-const noneTaken = (): Counts => ({ rail: 0, helpers: 0, chairs: 0 });
-
-/** Who takes what of the room in each block. */
-class Room {
-  private readonly places: ResourceUse;
-  private readonly taken: Counts[];
-
-  constructor({ place, blocks }: FitPlan) {
-    this.places = { rail: place.rail, helpers: place.helpers, chairs: place.chairs };
-    this.taken = blocks.map(noneTaken);
-  }
-
-  hasFor(block: number, { takes }: CellOption): boolean {
-    const taken = this.taken[block] as ResourceUse;
-    return RESOURCES.every((what) => takes[what] === 0 || taken[what] + takes[what] <= this.places[what]);
-  }
-
-  private add({ chosen }: SessionSelection, times: 1 | -1): void {
-    chosen.forEach(({ takes }, block) => {
-      const taken = this.taken[block] as Counts;
-      for (const what of RESOURCES) taken[what] += times * takes[what];
-    });
-  }
-
-  enter(ways: SessionSelection): void {
-    this.add(ways, 1);
-  }
-
-  leave(ways: SessionSelection): void {
-    this.add(ways, -1);
-  }
-
-  /** How many more are taken than there are, by block. */
-  over(block: number, what: (typeof RESOURCES)[number]): number {
-    return (this.taken[block] as ResourceUse)[what] - this.places[what];
-  }
-
-  isOver(): boolean {
-    return this.taken.some((_, block) => RESOURCES.some((what) => this.over(block, what) > 0));
-  }
-
-  get capacity(): ResourceUse {
-    return this.places;
-  }
-}
 
 const keptOf = ({ worth, chosen }: Pick<SessionSelection, "worth" | "chosen">): number => worth / Math.max(1, chosen.length);
 

@@ -5,17 +5,15 @@ import type { Cap } from "../caps/cap.ts";
 import { isStanding } from "../caps/cap-violations.ts";
 import { createMemo } from "../memo.ts";
 import type { PinnedVariant } from "../plan/pinned-variant.ts";
-import { runToCompletion } from "../run-to-completion.ts";
 import type { Turn } from "../schedule/count.ts";
-import { type Pair, pairOf, type Side, sideIndex } from "../side.ts";
-import { type BlockedBy, cellOnFeet, type FittedCell, restCell, variantCell } from "./cell.ts";
+import { type Side, sideIndex } from "../side.ts";
 import { CellSearch } from "./cell-search.ts";
 import type { FitBlock, FitPlan } from "./fit-plan.ts";
 import { optimizeSession } from "./optimize-session.ts";
-import { type CellOption, type Counted, optionOf, optionsOf, RESOURCES, REST_OPTION } from "./options.ts";
+import { type CellOption, type Counted, optionOf, optionsOf, REST_OPTION } from "./options.ts";
 import { isOverSession, MINUTES_CHANNELS, SESSION_SUMS, sessionLimits, sessionUseOf } from "./session-limits.ts";
 import type { SessionBlock, SessionLimits } from "./session-rules.ts";
-import { type LimitedResources, limitedResources } from "./support-options.ts";
+import type { LimitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
 /** A person as the fit needs them. */
@@ -35,29 +33,6 @@ export interface FitPerson {
   readonly equipment?: WaterEquipment;
   /** Caps that hold on the day. */
   readonly caps: readonly Cap[];
-}
-
-/** What one person's cells add up to. */
-export interface RowSums {
-  /** Seconds on the feet over the whole session, and the longest of it at a time. */
-  readonly standing: number;
-  readonly longestStanding: number;
-  /** Seconds on each leg, and with each hand above its shoulder. */
-  readonly oneLeg: Pair;
-  readonly handsUp: Pair;
-  /** Changes between chair and feet that the room does not make. */
-  readonly changes: number;
-}
-
-/** One person's cells, block by block, and what they add up to. */
-export interface FittedRow {
-  readonly personId: string;
-  readonly cells: readonly FittedCell[];
-  readonly sums: RowSums;
-  /** How much of the session is kept, 0 to 1: the mean over its blocks, changes taken off. */
-  readonly kept: number;
-  /** Nothing that this person's caps leave keeps more. */
-  readonly bound: number;
 }
 
 /** One person's ways through a plan. */
@@ -81,6 +56,7 @@ export interface FitMemory {
   options(key: string, make: () => Looked): Looked;
   search(key: string, make: () => CellSearch): CellSearch;
 }
+
 interface Looked {
   readonly search: CellSearch;
   readonly options: readonly CellOption[];
@@ -266,114 +242,4 @@ export function selectOptions({ blocks, limits }: PersonOptions, worth: Worth = 
     worth: choice.worth,
     bound: choice.bound,
   };
-}
-
-const LESS = 1e-9;
-
-/** What the chosen cells add up to. */
-function sumsOf(cells: readonly FittedCell[], { blocks }: PersonOptions): RowSums {
-  let standing = 0;
-  let run = 0;
-  let longestStanding = 0;
-  let changes = 0;
-  let onFeet = false;
-  cells.forEach((cell, i) => {
-    const { block, roomChanges: roomDoes } = blocks[i] as PersonOptions["blocks"][number];
-    const stands = cellOnFeet(cell);
-    run = stands ? run + block.total : 0;
-    standing += stands ? block.total : 0;
-    longestStanding = Math.max(longestStanding, run);
-    if (i > 0 && stands !== onFeet && !roomDoes) changes += 1;
-    onFeet = stands;
-  });
-  const sum = (of: (demand: FittedCell["demands"][number], i: 0 | 1) => number): Pair =>
-    pairOf((side) =>
-      cells.reduce((all, cell, b) => {
-        const { turns } = (blocks[b] as PersonOptions["blocks"][number]).block;
-        return cell.demands.reduce(
-          (each, demand, turn) => each + Math.min(cell.rounds, turns[turn]?.rounds ?? 0) * of(demand, sideIndex(side)),
-          all,
-        );
-      }, 0),
-    );
-  return {
-    standing,
-    longestStanding,
-    oneLeg: sum(({ oneLegSeconds }, i) => oneLegSeconds[i]),
-    handsUp: sum(({ handAboveShoulderSeconds }, i) => handAboveShoulderSeconds[i]),
-    changes,
-  };
-}
-
-/** What stands between a block and its best way, where no cap on the block does. */
-function gaveWayIn(
-  { all, options }: PersonOptions["blocks"][number],
-  chosen: CellOption,
-  isOpen: (option: CellOption) => boolean,
-): BlockedBy | null {
-  const better = all.filter(({ worth }) => worth > chosen.worth + LESS);
-  if (better.length === 0) return null;
-  const offered = better.filter((option) => options.includes(option));
-  if (offered.length === 0) return "held";
-  if (offered.some(isOpen)) return "changes";
-  return RESOURCES.find((what) => offered.every(({ takes }) => takes[what] > chosen.takes[what])) ?? "rail";
-}
-
-/** Caps on sums and runs that doing every block at its best would go beyond; all of them where none does alone. */
-function pressing({ person, blocks }: PersonOptions): readonly Cap[] {
-  const overSession = person.caps.filter(isOverSession);
-  const best = blocks.map(({ all }) => all.reduce((a, b) => (b.worth > a.worth + LESS ? b : a)));
-  const spent = best.map((option, b) => sessionUseOf(option, (blocks[b] as PersonOptions["blocks"][number]).block.total));
-  let run = 0;
-  let longest = 0;
-  best.forEach((option, b) => {
-    run = option.onFeet ? run + (blocks[b] as PersonOptions["blocks"][number]).block.total : 0;
-    longest = Math.max(longest, run);
-  });
-  const passed = overSession.filter((cap) => {
-    const { sums, run: mostRun } = sessionLimits([cap]);
-    return longest > mostRun || sums.some((limit, sum) => spent.reduce((all, each) => all + (each[sum] as number), 0) > limit);
-  });
-  return passed.length > 0 ? passed : overSession;
-}
-
-/** A person's row from the ways that were chosen. @param isOpen whether the room had a place for a way of a block */
-export function rowOf(
-  options: PersonOptions,
-  { chosen, worth, bound }: SessionSelection,
-  isOpen: (block: number, option: CellOption) => boolean = () => true,
-): FittedRow {
-  const { person, blocks } = options;
-  const build = buildOf(person.measured, person.stature);
-  const overSession = pressing(options);
-  const cells = blocks.map((each, b): FittedCell => {
-    const option = chosen[b] as CellOption;
-    const broken = each.search.terms.broken();
-    if (each.spent.length > 0) return restCell([...broken, ...each.spent]);
-    const gaveWay = gaveWayIn(each, option, (way) => isOpen(b, way));
-    // What gave way over the session did so for a sum or a run where there is one, else for fewer changes.
-    const forSession = gaveWay === "changes" && overSession.length > 0;
-    const because = forSession ? [...broken, ...overSession] : broken;
-    const what = forSession ? null : gaveWay;
-    if (option.form === null || each.search.terms.meant === null) return restCell(because, what, option.worth);
-    return variantCell(option.form, each.search.terms.meant, build, because, what);
-  });
-  const count = Math.max(1, blocks.length);
-  return { personId: person.id, cells, sums: sumsOf(cells, options), kept: worth / count, bound: bound / count };
-}
-
-/** Fits one person to every block of a plan, with the room to themselves, a block at a time. */
-export function* fitPersonIncrementally(
-  plan: FitPlan,
-  person: FitPerson,
-  library: VariantCache,
-  memory: FitMemory = createFitMemory(),
-): Generator<undefined, FittedRow> {
-  const options = yield* personOptionsIncrementally(plan, person, limitedResources(plan.place, 1), library, memory);
-  return rowOf(options, selectOptions(options));
-}
-
-/** Fits one person to every block of a plan in one go. */
-export function fitPerson(plan: FitPlan, person: FitPerson, library: VariantCache, memory?: FitMemory): FittedRow {
-  return runToCompletion(fitPersonIncrementally(plan, person, library, memory));
 }

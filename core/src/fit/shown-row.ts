@@ -1,6 +1,6 @@
 import { type CellView, viewRow } from "./cell-view.ts";
 import type { FitPlan } from "./fit-plan.ts";
-import type { FittedRow, RowSums } from "./session.ts";
+import type { FittedRow, RowSums } from "./fitted-row.ts";
 
 /** A participant's row as screens and printouts show it: plain data that can be sent between threads. */
 export interface ShownRow {

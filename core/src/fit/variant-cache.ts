@@ -1,14 +1,14 @@
 import type { Build } from "../body/build.ts";
 import { ROW_WIDTH } from "../body/channels.ts";
 import { REFERENCE_STATURE } from "../body/segments.ts";
-import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { Extremes } from "../caps/cap-violations.ts";
 import { createMemo, type Memo } from "../memo.ts";
-import { type Demand, type DemandSamples, readDemand, readStaticDemand, type StaticDemand } from "../movement/demand.ts";
+import { type Demand, readDemand } from "../movement/demand.ts";
+import type { DemandSamples } from "../movement/demand-samples.ts";
 import { type Movement, rises } from "../movement/format.ts";
 import { mirrorDemand, mirrorExtremes, mirrorQuietDemand } from "../movement/mirror-demand.ts";
 import { extremesAtKeys, sampleTrack, type VariantSamples } from "../movement/samples.ts";
-import { INTERVALS } from "../movement/solved-samples.ts";
+import { readStaticDemand, type StaticDemand } from "../movement/static-demand.ts";
 import { movedBy, trackOf } from "../movement/track.ts";
 import { armMoves, mirrorVariant, type Sizes, VARIANT_CODES, type VariantSpec, variantCode } from "../movement/variant.ts";
 import { BREATH_SECONDS } from "../plan/style.ts";
@@ -23,22 +23,7 @@ import {
   readMeantRanges,
   readShape,
 } from "./fidelity.ts";
-
-/** Whose form it is: stature in metres and proportions. */
-export interface Performer {
-  readonly stature: number;
-  readonly build: Build;
-  /** Metres of water where they stand or sit; none on land. */
-  readonly depth?: number | null;
-  /** Metres of water at the shallowest place they come to. */
-  readonly shallowest?: number | null;
-  /** Kilograms; a usual one where it is not known. */
-  readonly mass?: number | null;
-  /** What is in their hands in water. */
-  readonly equipment?: WaterEquipment;
-  /** Whether drag is read; only caps on it need it. */
-  readonly readsDrag?: boolean;
-}
+import { inWater, isWet, MOST_SAMPLES, type Performer, USUAL_DEPTH } from "./performer.ts";
 
 /** Solved forms, each solved once whoever asks and at whatever pace. Keys hold the movement's content. */
 export interface VariantCache {
@@ -91,25 +76,6 @@ export interface RankedSize extends RangeKept {
   readonly sizes: Sizes;
 }
 
-/** Samples of a movement with as many key poses as a file may have. */
-const MOST_SAMPLES = 24 * (INTERVALS + 1);
-
-/** Where nobody has said how deep it is: water to the lower breastbone, share of stature. */
-export const USUAL_DEPTH = 0.7;
-
-/** Whether a form is done in water: there, or on a chair that stands in it. */
-const isWet = ({ kind }: VariantSpec, { depth }: Performer): boolean =>
-  kind === "water" || (kind === "seated" && depth !== null && depth !== undefined);
-
-/** All that demands in water hang on beside the form and the stature. Mass says nothing where only the water is met. */
-const inWater = ({ mass, shallowest, equipment, readsDrag }: Performer, depth: number) => ({
-  depth,
-  shallowest: shallowest ?? depth,
-  equipment: equipment ?? "bare",
-  ...(mass && (readsDrag !== false || equipment === "floats") ? { mass } : {}),
-  ...(readsDrag === false ? { readsDrag } : {}),
-});
-
 /** Sides that lead in turn where nothing else is said: an unsided movement is authored whole and done once. */
 export const leadsOf = (movement: Movement): readonly Side[] => (movement.sided ? SIDES : ["right"]);
 
@@ -134,7 +100,9 @@ export interface CacheBounds {
   readonly demands: number;
   readonly doers: number;
 }
+
 const USUAL_BOUNDS: CacheBounds = { forms: 4000, demands: 2000, doers: 24 };
+
 /** Small numbers that everything else is found by. */
 const MOST_CONTENTS = 2000;
 const MOST_SHAPES = 20_000;

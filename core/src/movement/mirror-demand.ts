@@ -1,8 +1,10 @@
 import type { Direction } from "../body/base-of-support.ts";
 import { IN_MIRROR, VALUE_WIDTH } from "../body/channels.ts";
 import { otherSide, type Pair } from "../side.ts";
-import type { Demand, StaticDemand, WaterDemand } from "./demand.ts";
+import type { Demand } from "./demand.ts";
 import type { Feature } from "./features.ts";
+import type { StaticDemand } from "./static-demand.ts";
+import type { WaterDemand } from "./water-demand.ts";
 
 /** Highest and lowest value of every range and reading. */
 interface Extremes {

@@ -1,22 +1,15 @@
 import type { Point } from "../body/base-of-support.ts";
 import type { Build } from "../body/build.ts";
 import { column, pointColumn, ROW_WIDTH, sidedColumn } from "../body/channels.ts";
-import {
-  type FootContact,
-  isRising,
-  POSE_WIDTH,
-  type Pose,
-  type PoseFrame,
-  type SidedSlot,
-  sidedSlot,
-  sidedSlots,
-} from "../body/pose.ts";
+import { type FootContact, isRising, type Pose, type PoseFrame, type SidedSlot, sidedSlot, sidedSlots } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
 import { solvePose, solvePoseOffBase } from "../body/solve.ts";
 import { newTrail } from "../body/solve-standing.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { restHandsOn } from "./anchors.ts";
 import { type Extremes, noExtremes, widen } from "./extremes.ts";
+import { type Footing, footingOf } from "./footing.ts";
+import { type MovingSlot, movingSlots } from "./moving-slots.ts";
 import { readVariant, type VariantReading } from "./reading.ts";
 import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
 import { flowSlope, minimumJerk, quinticBetween, splineDerivatives } from "./timing.ts";
@@ -29,54 +22,6 @@ export interface VariantSamples extends SolvedSamples {
   readonly balance: Float64Array;
   /** How the feet stand in each segment. */
   readonly footings: readonly Footing[];
-}
-
-/** How the feet stand along a segment: the frame, and how far apart they are sideways and fore and aft, shares of H. */
-export interface Footing {
-  readonly frame: PoseFrame;
-  readonly width: number;
-  readonly offset: number;
-}
-
-const FOOT_X = sidedSlots("footX");
-const FOOT_Z = sidedSlots("footZ");
-
-export function footingOf({ frame, start }: Pick<TrackSegment, "frame" | "start">): Footing {
-  const apart = ([left, right]: readonly [number, number]) => Math.abs((start[right] as number) - (start[left] as number));
-  return { frame, width: apart(FOOT_Z), offset: apart(FOOT_X) };
-}
-
-const secant = (segment: TrackSegment, index: number): number =>
-  ((segment.end[index] as number) - (segment.start[index] as number)) / (segment.to - segment.from);
-
-/** Slope of a slot, per unit of phase, where one segment flows into the next. */
-function slopeBetween(before: TrackSegment, after: TrackSegment, index: number): number {
-  return flowSlope(secant(before, index), secant(after, index), before.to - before.from, after.to - after.from);
-}
-
-/** A slot that moves along a segment, with its slopes per segment at both ends. */
-interface MovingSlot {
-  readonly index: number;
-  readonly slopeStart: number;
-  readonly slopeEnd: number;
-}
-
-/** The slots that move along a segment. */
-function movingSlots(track: Track, number: number): MovingSlot[] {
-  const segment = track.segments[number] as TrackSegment;
-  const before = track.segments[(number + track.segments.length - 1) % track.segments.length] as TrackSegment;
-  const after = track.segments[(number + 1) % track.segments.length] as TrackSegment;
-  const length = segment.to - segment.from;
-  const moving: MovingSlot[] = [];
-  for (let index = 0; index < POSE_WIDTH; index += 1) {
-    if (segment.start[index] === segment.end[index] && !segment.flowStart && !segment.flowEnd) continue;
-    moving.push({
-      index,
-      slopeStart: segment.flowStart ? slopeBetween(before, segment, index) * length : 0,
-      slopeEnd: segment.flowEnd ? slopeBetween(segment, after, index) * length : 0,
-    });
-  }
-  return moving;
 }
 
 function setValuesAt(values: Float64Array, { start, end }: TrackSegment, moving: readonly MovingSlot[], u: number): void {

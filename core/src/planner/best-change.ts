@@ -1,7 +1,8 @@
 import { fitPlanOf } from "../fit/fit-plan.ts";
-import { type FittedGroup, fitGroupIncrementally, welfare } from "../fit/group.ts";
+import { type FittedGroup, fitGroupIncrementally } from "../fit/group.ts";
 import type { FitMemory, FitPerson } from "../fit/session.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
+import { welfare } from "../fit/welfare.ts";
 import { type Movement, taughtName } from "../movement/format.ts";
 import type { PlanItem } from "../plan/plan-item.ts";
 import { CALLED_ROUNDS } from "../plan/style.ts";

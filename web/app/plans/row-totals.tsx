@@ -1,5 +1,5 @@
 import type { Cap } from "@able-tide/core/caps/cap";
-import type { RowSums } from "@able-tide/core/fit/session";
+import type { RowSums } from "@able-tide/core/fit/fitted-row";
 import { SESSION_SUMS, sessionLimits } from "@able-tide/core/fit/session-limits";
 import { sideIndex } from "@able-tide/core/side";
 

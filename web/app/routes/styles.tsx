@@ -1,4 +1,5 @@
-import { CALLED_ROUNDS, formatStyleChoice, STYLE_QUESTIONS, type TeachingStyle } from "@able-tide/core/plan/style";
+import { CALLED_ROUNDS, formatStyleChoice, type TeachingStyle } from "@able-tide/core/plan/style";
+import { STYLE_QUESTIONS } from "@able-tide/core/plan/style-questions";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { data, Form } from "react-router";
 import { parseForm } from "../../forms/parse-form.ts";

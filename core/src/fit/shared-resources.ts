@@ -1,0 +1,54 @@
+import type { FitPlan } from "./fit-plan.ts";
+import { type CellOption, RESOURCES, type ResourceUse } from "./options.ts";
+import type { SessionSelection } from "./session.ts";
+
+/** So much of each thing that a room has. */
+export type Counts = {
+  -readonly [What in keyof ResourceUse]: number;
+};
+
+export const noneTaken = (): Counts => ({ rail: 0, helpers: 0, chairs: 0 });
+
+/** Who takes what of the room in each block. */
+export class Room {
+  private readonly places: ResourceUse;
+  private readonly taken: Counts[];
+
+  constructor({ place, blocks }: FitPlan) {
+    this.places = { rail: place.rail, helpers: place.helpers, chairs: place.chairs };
+    this.taken = blocks.map(noneTaken);
+  }
+
+  hasFor(block: number, { takes }: CellOption): boolean {
+    const taken = this.taken[block] as ResourceUse;
+    return RESOURCES.every((what) => takes[what] === 0 || taken[what] + takes[what] <= this.places[what]);
+  }
+
+  private add({ chosen }: SessionSelection, times: 1 | -1): void {
+    chosen.forEach(({ takes }, block) => {
+      const taken = this.taken[block] as Counts;
+      for (const what of RESOURCES) taken[what] += times * takes[what];
+    });
+  }
+
+  enter(ways: SessionSelection): void {
+    this.add(ways, 1);
+  }
+
+  leave(ways: SessionSelection): void {
+    this.add(ways, -1);
+  }
+
+  /** How many more are taken than there are, by block. */
+  over(block: number, what: (typeof RESOURCES)[number]): number {
+    return (this.taken[block] as ResourceUse)[what] - this.places[what];
+  }
+
+  isOver(): boolean {
+    return this.taken.some((_, block) => RESOURCES.some((what) => this.over(block, what) > 0));
+  }
+
+  get capacity(): ResourceUse {
+    return this.places;
+  }
+}

@@ -1,0 +1,52 @@
+import { type FootContact, isOff } from "../body/pose.ts";
+import { oneLegDemand, risingDemand, seatedBaseDemand, standingBaseDemand, toeDownDemand } from "../body/steadiness.ts";
+import { type Pair, SIDES, sideIndex } from "../side.ts";
+import { times } from "./demand-samples.ts";
+import { type Footing, footingOf } from "./footing.ts";
+import { oneLegPeriods, otherFoot, supportOf, toeDownPeriods } from "./reading.ts";
+import type { Track } from "./track.ts";
+
+/** A stump is no foot that leaves the floor. */
+export const leavesFloor = (contact: FootContact): boolean => isOff(contact) && contact !== "absent";
+
+/** What the base of one segment asks in quiet; the longest spells are in seconds. */
+export function baseDemand({ frame, width, offset }: Footing, longest: { oneLeg: Pair; toeDown: Pair }): number {
+  const { seating, feet } = frame;
+  if (seating.kind === "seated") return seatedBaseDemand(seating.backSupported, seating.atFront, feet.some(leavesFloor));
+  if (seating.rising) return risingDemand(seating.rising.withArms);
+  for (const side of SIDES) {
+    const other = otherFoot(frame, side);
+    if (isOff(other)) return oneLegDemand(longest.oneLeg[sideIndex(side)]);
+    if (other === "restingToe" || other === "restingHeel") return toeDownDemand(longest.toeDown[sideIndex(side)]);
+  }
+  const heels = feet.every((foot) => foot === "forefoot") ? 1.5 : 0;
+  return standingBaseDemand(width, offset) + heels;
+}
+
+/** What a form asks whatever its size, read from its track alone: nothing is solved. */
+export interface StaticDemand {
+  /** What the bases and the support alone ask. */
+  readonly steadiness: number;
+  /** The longest spell on each leg, seconds. */
+  readonly longestOneLeg: Pair;
+  readonly cycleSeconds: number;
+}
+
+export const quietSteadiness = (bases: readonly number[], supports: ArrayLike<number>): number =>
+  Math.max(0, ...bases.map((base, number) => base - (supports[number] as number)));
+
+/** Reads it. @param cycleSeconds seconds of one round */
+export function readStaticDemand({ segments }: Track, cycleSeconds: number): StaticDemand {
+  const longest = {
+    oneLeg: times(oneLegPeriods({ segments }).longest, cycleSeconds),
+    toeDown: times(toeDownPeriods({ segments }).longest, cycleSeconds),
+  };
+  return {
+    steadiness: quietSteadiness(
+      segments.map((segment) => baseDemand(footingOf(segment), longest)),
+      segments.map(({ frame }) => supportOf(frame)),
+    ),
+    longestOneLeg: longest.oneLeg,
+    cycleSeconds,
+  };
+}

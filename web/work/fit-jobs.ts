@@ -1,9 +1,9 @@
 import { type Why, whyOfCaps } from "@able-tide/core/fit/cell-view";
 import { explainIncrementally, type OpenWay, openWaysIncrementally } from "@able-tide/core/fit/explain";
 import { type FitAnswerFile, fitAnswer } from "@able-tide/core/fit/fit-answer";
+import type { FittedRow } from "@able-tide/core/fit/fitted-row";
 import { gapOf } from "@able-tide/core/fit/group";
 import { type FitRefinement, refineFitIncrementally } from "@able-tide/core/fit/refine-fit";
-import type { FittedRow } from "@able-tide/core/fit/fitted-row";
 import { type ShownRow, showRow } from "@able-tide/core/fit/shown-row";
 import { limitedResources } from "@able-tide/core/fit/support-options";
 import { type CellChange, changedCells, withoutCapIncrementally } from "@able-tide/core/fit/without-cap";

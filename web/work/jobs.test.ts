@@ -1,7 +1,7 @@
 import { explainIncrementally } from "@able-tide/core/fit/explain";
+import type { FittedRow } from "@able-tide/core/fit/fitted-row";
 import { fitGroup } from "@able-tide/core/fit/group";
 import { createFitMemory } from "@able-tide/core/fit/session";
-import { type FittedRow } from "@able-tide/core/fit/fitted-row";
 import { showRow } from "@able-tide/core/fit/shown-row";
 import { limitedResources } from "@able-tide/core/fit/support-options";
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";

@@ -1,7 +1,7 @@
 import type { FitPlan } from "@able-tide/core/fit/fit-plan";
+import type { FittedRow } from "@able-tide/core/fit/fitted-row";
 import { type FittedGroup, fitGroupIncrementally } from "@able-tide/core/fit/group";
 import { createFitMemory, type FitMemory, type FitPerson } from "@able-tide/core/fit/session";
-import { type FittedRow } from "@able-tide/core/fit/fitted-row";
 import { createVariantCache, type VariantCache } from "@able-tide/core/fit/variant-cache";
 import { LRUCache } from "lru-cache";
 

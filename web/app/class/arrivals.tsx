@@ -1,21 +1,14 @@
 import { AS_USUAL, type CheckIn } from "@able-tide/core/caps/answers";
-import { readCheckIn } from "@able-tide/core/caps/check-in";
 import type { Policy } from "@able-tide/core/caps/policy";
 import type { CheckedIn } from "@able-tide/core/class/events";
 import { Check } from "lucide-react";
 import { useState } from "react";
 import { Form, Link } from "react-router";
 import { useKeys } from "../kit/keys-sheet.tsx";
+import { type ArrivalRow, type Arriving, arrivalKey, arrivalRow } from "./arrivals-model.ts";
 import { CheckInSheet, type KnownAtCheckIn, NOTHING_KNOWN } from "./check-in-sheet.tsx";
-import { formatOutcome } from "./outcome.ts";
-import type { Fitting } from "./use-script.ts";
+import type { Fitting } from "./script-model.ts";
 import { WalkIn } from "./walk-in.tsx";
-
-interface Arriving {
-  readonly id: string;
-  readonly name: string;
-  readonly digit: string;
-}
 
 interface Props {
   readonly classId: string;
@@ -48,34 +41,29 @@ const OVERALL = [
   ["sitOut", "Not taking part today"],
 ] as const;
 
-function PersonRow({
-  person: { id, name, digit },
-  props: { here, checkIns, policy, known, tick, asks },
-  answer,
-  more,
-}: {
-  person: Arriving;
-  props: Props;
-  answer: (overall: CheckIn["overall"]) => void;
-  more: () => void;
-}) {
-  const present = here.has(id);
-  const checked = checkIns.get(id);
-  const reading = checked && readCheckIn(checked.answers, policy, (known[id] ?? NOTHING_KNOWN).screened);
-  const simple = reading && reading.findings.length <= 1;
+interface RowProps {
+  readonly row: ArrivalRow;
+  /** Whether the row offers answers. */
+  readonly asks: boolean;
+  readonly tick: (here: boolean) => void;
+  readonly answer: (overall: CheckIn["overall"]) => void;
+  readonly more: () => void;
+}
+
+function PersonRow({ row: { name, digit, here, overall: given, meaning }, asks, tick, answer, more }: RowProps) {
   return (
-    <li className={`rounded-[14px] border-2 ${present ? "border-tide-300 bg-tide-800" : "border-tide-600 bg-tide-900"}`}>
+    <li className={`rounded-[14px] border-2 ${here ? "border-tide-300 bg-tide-800" : "border-tide-600 bg-tide-900"}`}>
       <div className="flex flex-wrap items-stretch">
         <button
           type="button"
-          aria-pressed={present}
-          onClick={() => tick(id, !present)}
+          aria-pressed={here}
+          onClick={() => tick(!here)}
           className="flex min-h-16 min-w-40 flex-1 items-center gap-3 px-4 text-2xl font-bold"
         >
           <span
-            className={`flex size-8 shrink-0 items-center justify-center rounded-full border-2 ${present ? "border-tide-200 bg-tide-200 text-tide-950" : "border-tide-300"}`}
+            className={`flex size-8 shrink-0 items-center justify-center rounded-full border-2 ${here ? "border-tide-200 bg-tide-200 text-tide-950" : "border-tide-300"}`}
           >
-            {present && <Check size={22} strokeWidth={3} aria-hidden="true" />}
+            {here && <Check size={22} strokeWidth={3} aria-hidden="true" />}
           </span>
           {name}
           <span aria-hidden="true" className="text-lg font-normal text-tide-200">
@@ -88,9 +76,9 @@ function PersonRow({
               key={overall}
               type="button"
               aria-label={`${name}: ${label}`}
-              aria-pressed={checked?.answers.overall === overall && simple === true}
+              aria-pressed={given === overall}
               onClick={() => answer(overall)}
-              className={`min-h-16 min-w-20 border-l-2 border-tide-600 px-2 text-lg leading-tight ${checked?.answers.overall === overall && simple ? "bg-sand-50 font-bold text-tide-950" : "hover:bg-tide-700"}`}
+              className={`min-h-16 min-w-20 border-l-2 border-tide-600 px-2 text-lg leading-tight ${given === overall ? "bg-sand-50 font-bold text-tide-950" : "hover:bg-tide-700"}`}
             >
               {label}
             </button>
@@ -106,12 +94,7 @@ function PersonRow({
           </button>
         )}
       </div>
-      {checked && reading && reading.findings.length > 0 && (
-        <p className={`px-4 pb-2 ${reading.outcome === "class" ? "text-tide-200" : "text-signal-300"}`}>
-          {formatOutcome(reading.outcome)}: {reading.findings.map(({ words }) => words).join(", ")}
-          {checked.overriddenBecause && `. Takes part; reason given: ${checked.overriddenBecause}`}
-        </p>
-      )}
+      {meaning && <p className={`px-4 pb-2 ${meaning.takesPart ? "text-tide-200" : "text-signal-300"}`}>{meaning.words}</p>}
     </li>
   );
 }
@@ -128,13 +111,10 @@ export function Arrivals(props: Props) {
   };
   useKeys((event) => {
     if (!asks || asked !== null) return;
-    const picked = people.find(({ digit }) => digit === event.key);
-    if (picked) setLastId(picked.id);
-    const last = people.find(({ id }) => id === lastId);
-    if (!last) return;
-    if (event.key === "m") setAsked(last);
-    const overall = event.key === "l" ? "lighter" : event.key === "o" ? "sitOut" : null;
-    if (overall !== null) answer(last.id, { ...AS_USUAL, overall }, null);
+    const command = arrivalKey(event.key, people, lastId);
+    if (command?.kind === "choose") setLastId(command.personId);
+    else if (command?.kind === "more") setAsked(people.find(({ id }) => id === command.personId) ?? null);
+    else if (command?.kind === "answer") answer(command.personId, command.answers, null);
   });
   return (
     <div className="mx-auto flex w-full max-w-7xl flex-1 flex-col gap-5 p-6">
@@ -151,8 +131,9 @@ export function Arrivals(props: Props) {
         {people.map((person) => (
           <PersonRow
             key={person.id}
-            person={person}
-            props={props}
+            row={arrivalRow(person, here, checkIns.get(person.id), policy, (known[person.id] ?? NOTHING_KNOWN).screened)}
+            asks={asks}
+            tick={(isHere) => tick(person.id, isHere)}
             answer={(overall) => answer(person.id, { ...AS_USUAL, overall }, null)}
             more={() => setAsked(person)}
           />

@@ -37,7 +37,7 @@ export function AskPressure({
         // biome-ignore lint/suspicious/noArrayIndexKey: the first and the second reading
         <div key={i} className="flex flex-wrap gap-3">
           <Measure
-            label={i === 0 ? "systolic" : "again: systolic"}
+            label={i === 0 ? "Systolic, mmHg" : "Second reading: systolic, mmHg"}
             reading="systolic"
             name={`systolic ${i}`}
             value={pressure.systolic}
@@ -45,7 +45,7 @@ export function AskPressure({
             unanswered={unanswered}
           />
           <Measure
-            label="diastolic"
+            label="Diastolic, mmHg"
             reading="diastolic"
             name={`diastolic ${i}`}
             value={pressure.diastolic}
@@ -53,7 +53,7 @@ export function AskPressure({
             unanswered={unanswered}
           />
           <Measure
-            label="pulse"
+            label="Pulse, beats a minute"
             reading="heartRate"
             name={`pulse ${i}`}
             value={pressure.heartRate}
@@ -68,7 +68,7 @@ export function AskPressure({
           onClick={() => setTyped([...typed, {}])}
           className="min-h-16 w-fit px-2 underline underline-offset-4"
         >
-          taken again after 5 minutes of sitting
+          Add a reading after 5 minutes of sitting
         </button>
       )}
     </div>
@@ -92,7 +92,7 @@ export function AskDrop({
   return (
     <div className="flex flex-wrap items-end gap-3">
       <Measure
-        label="lying down: systolic"
+        label="Lying down: systolic, mmHg"
         reading="systolic"
         name="lying"
         value={drop?.lying}
@@ -100,21 +100,21 @@ export function AskDrop({
         unanswered={unanswered}
       />
       <Measure
-        label="on standing, falls by: systolic"
+        label="Systolic fall on standing, mmHg"
         reading="systolicDrop"
         value={drop?.systolic}
         set={(systolic = 0) => put({ systolic })}
         unanswered={unanswered}
       />
       <Measure
-        label="diastolic"
+        label="Diastolic fall, mmHg"
         reading="diastolicDrop"
         value={drop?.diastolic}
         set={(diastolic = 0) => put({ diastolic })}
         unanswered={unanswered}
       />
       <Ask
-        label="Felt?"
+        label="Did the participant feel the fall in pressure?"
         value={drop?.felt ? "yes" : "no"}
         options={[
           ["no", "no"],

@@ -1,14 +1,16 @@
-import { AS_USUAL, type CheckIn } from "@able-tide/core/caps/answers";
-import { readCheckIn } from "@able-tide/core/caps/check-in";
-import type { Policy, Question } from "@able-tide/core/caps/policy";
+import type { CheckIn } from "@able-tide/core/caps/answers";
+import type { Policy } from "@able-tide/core/caps/policy";
 import { NOTHING_SPECIAL, type ScreenedPerson } from "@able-tide/core/caps/screening";
 import type { CheckedIn } from "@able-tide/core/class/events";
 import { sentenceCase } from "@able-tide/core/sentence-case";
 import { Dialog } from "radix-ui";
-import { type ReactNode, useCallback, useState } from "react";
-import { Ask, Measure, type Unanswered } from "./ask.tsx";
+import { useState } from "react";
+import { useStore } from "../kit/use-store.ts";
+import { Ask, Measure } from "./ask.tsx";
 import { AskPain } from "./ask-pain.tsx";
 import { AskDrop, AskPressure } from "./ask-pressure.tsx";
+import { type CheckInModel, createCheckIn, keepsAway } from "./check-in-model.ts";
+import { CHECK_IN_QUESTIONS, type CheckInField, TODAY, WARNING_SIGNS } from "./check-in-questions.ts";
 import { formatOutcome } from "./outcome.ts";
 
 /** What is known of a person that their answers are read with. */
@@ -28,237 +30,132 @@ interface Props {
   readonly close: () => void;
 }
 
-/** The questions that a group asks, each with its answers. */
-function questionsOf(
-  name: string,
-  answers: CheckIn,
-  usualPains: KnownAtCheckIn["usualPains"],
-  set: (change: Partial<CheckIn>) => void,
-  unanswered: Unanswered,
-): Readonly<Record<Question, ReactNode>> {
-  return {
-    pain: (
-      <div className="flex flex-col gap-4">
-        <AskPain name={name} pains={answers.pains} usual={usualPains} set={(pains) => set({ pains })} unanswered={unanswered} />
-        <div className="flex flex-wrap gap-6">
-          {(["right", "left"] as const).map((side) => (
-            <Ask
-              key={side}
-              label={`Can you lean on your ${side} hand today?`}
-              value={answers.leans?.[side] === undefined ? null : answers.leans[side] ? "yes" : "no"}
-              options={[
-                ["yes", "yes"],
-                ["no", "no"],
-              ]}
-              choose={(leans) => set({ leans: { ...answers.leans, [side]: leans === "yes" } })}
-            />
-          ))}
-        </div>
-      </div>
-    ),
-    dizziness: (
-      <Ask
-        label="Dizziness"
-        value={answers.dizziness}
-        options={[
-          ["none", "none"],
-          ["settled", "Earlier, now settled"],
-          ["now", "now"],
-        ]}
-        choose={(dizziness) => set({ dizziness })}
-      />
-    ),
-    breath: (
-      <Ask
-        label="Breath"
-        value={answers.breath}
-        options={[
-          ["asUsual", "as usual"],
-          ["more", "more breathless"],
-          ["noSentence", "Cannot finish a sentence"],
-        ]}
-        choose={(breath) => set({ breath })}
-      />
-    ),
-    sleep: (
-      <Ask
-        label="Sleep"
-        value={answers.sleep}
-        options={[
-          ["fine", "fine"],
-          ["badNight", "a bad night"],
-          ["twoBadNights", "Two bad nights, or a new sedative"],
-        ]}
-        choose={(sleep) => set({ sleep })}
-      />
-    ),
-    fatigue: (
-      <Measure
-        label="Fatigue, 0 to 10"
-        reading="fatigue"
-        value={answers.fatigue}
-        set={(fatigue) => set({ fatigue } as Partial<CheckIn>)}
-        unanswered={unanswered}
-      />
-    ),
-    fall: (
-      <Ask
-        label="Since last time"
-        value={answers.fall}
-        options={[
-          ["none", "No fall"],
-          ["nearFall", "Near-fall"],
-          ["oneUnhurt", "One fall, cause known, no injury"],
-          ["worse", "worse"],
-        ]}
-        choose={(fall) => set({ fall })}
-      />
-    ),
-    medicine: (
-      <Ask
-        label="Medicines"
-        value={answers.medicine}
-        options={[
-          ["asUsual", "as usual"],
-          ["changed", "changed this week"],
-          ["wearingOff", "Medicine wearing off"],
-        ]}
-        choose={(medicine) => set({ medicine })}
-      />
-    ),
-    illness: (
-      <Ask
-        label="Illness"
-        value={answers.illness}
-        options={[
-          ["none", "none"],
-          ["firstClassBack", "First class after illness"],
-          ["secondClassBack", "second class back"],
-          ["feverOrWound", "fever, infection, new wound"],
-          ["bowels", "diarrhoea"],
-        ]}
-        choose={(illness) => set({ illness })}
-      />
-    ),
-    pressure: (
-      <div className="flex flex-col gap-3">
-        <AskPressure pressures={answers.pressures} set={(pressures) => set({ pressures })} unanswered={unanswered} />
-        <AskDrop drop={answers.drop} set={(drop) => set({ drop } as Partial<CheckIn>)} unanswered={unanswered} />
-      </div>
-    ),
-    saturation: (
-      <Measure
-        label="Oxygen saturation, %"
-        reading="saturation"
-        value={answers.saturation}
-        set={(saturation) => set({ saturation } as Partial<CheckIn>)}
-        unanswered={unanswered}
-      />
-    ),
-    glucose: (
-      <div className="flex flex-wrap items-end gap-3">
-        <Measure
-          label="Glucose, mmol/l"
-          reading="glucose"
-          value={answers.glucose}
-          set={(glucose) => set({ glucose } as Partial<CheckIn>)}
-          unanswered={unanswered}
-        />
-        <Ask
-          label="Ketones, or unwell with it"
-          value={answers.glucoseIll ? "yes" : "no"}
-          options={[
-            ["no", "no"],
-            ["yes", "yes"],
-          ]}
-          choose={(ill) => set({ glucoseIll: ill === "yes" })}
-        />
-      </div>
-    ),
-  };
+const YES_NO = [
+  ["yes", "yes"],
+  ["no", "no"],
+] as const;
+
+interface FieldProps {
+  readonly field: CheckInField;
+  readonly name: string;
+  readonly usualPains: KnownAtCheckIn["usualPains"];
+  readonly answers: CheckIn;
+  readonly model: CheckInModel;
 }
 
-/** An answer that was cleared is left out, not sent as nothing. */
-const withoutNothing = (answers: CheckIn): CheckIn =>
-  Object.fromEntries(Object.entries(answers).filter(([, value]) => value !== undefined)) as CheckIn;
+/** One thing that is asked, with its answers. */
+function Field({ field, name, usualPains, answers, model: { set, setUnanswered } }: FieldProps) {
+  switch (field.kind) {
+    case "choice":
+      return (
+        <Ask
+          label={field.label}
+          value={answers[field.key] as string}
+          options={field.options}
+          choose={(value) => set({ [field.key]: value })}
+        />
+      );
+    case "yesNo":
+      return (
+        <Ask
+          label={field.label}
+          value={answers[field.key] ? "yes" : "no"}
+          options={field.options}
+          choose={(value) => set({ [field.key]: value === "yes" })}
+        />
+      );
+    case "measure":
+      return (
+        <Measure
+          label={field.label}
+          reading={field.reading}
+          value={answers[field.key]}
+          set={(value) => set({ [field.key]: value })}
+          unanswered={setUnanswered}
+        />
+      );
+    case "pain":
+      return (
+        <AskPain
+          name={name}
+          pains={answers.pains}
+          usual={usualPains}
+          set={(pains) => set({ pains })}
+          unanswered={setUnanswered}
+        />
+      );
+    case "leans":
+      return (["right", "left"] as const).map((side) => (
+        <Ask
+          key={side}
+          label={`Can you lean on your ${side} hand today?`}
+          value={answers.leans?.[side] === undefined ? null : answers.leans[side] ? "yes" : "no"}
+          options={YES_NO}
+          choose={(leans) => set({ leans: { ...answers.leans, [side]: leans === "yes" } })}
+        />
+      ));
+    case "pressure":
+      return <AskPressure pressures={answers.pressures} set={(pressures) => set({ pressures })} unanswered={setUnanswered} />;
+    case "drop":
+      return <AskDrop drop={answers.drop} set={(drop) => set({ drop })} unanswered={setUnanswered} />;
+  }
+}
 
-/** What still has to be answered, by the question's name. */
-function useUnanswered() {
-  const [open, setOpen] = useState<ReadonlyMap<string, string>>(new Map());
-  const unanswered = useCallback<Unanswered>(
-    (name, words) =>
-      setOpen((before) => {
-        if ((before.get(name) ?? null) === words) return before;
-        const next = new Map(before);
-        if (words === null) next.delete(name);
-        else next.set(name, words);
-        return next;
-      }),
-    [],
+/** What the answers mean for today, with their reasons, and the reason to let somebody take part all the same. */
+function Meaning({ model, because }: { model: CheckInModel; because: string }) {
+  const reading = model.read();
+  return (
+    <div className="mt-5 rounded-[12px] bg-tide-950 p-4" aria-live="polite">
+      <p className={`text-2xl font-bold ${reading.outcome === "class" ? "" : "text-signal-300"}`}>
+        {formatOutcome(reading.outcome)}
+      </p>
+      {reading.findings.map(({ words, also, source }) => (
+        <p key={words}>
+          {sentenceCase(words)}
+          {also && `: ${also}`} <span className="text-tide-200">({source})</span>
+        </p>
+      ))}
+      {keepsAway(reading) && (
+        <label className="mt-3 flex flex-col gap-1">
+          Allow to take part anyway? Give the reason. It stays on record.
+          <input
+            value={because}
+            onChange={(event) => model.setBecause(event.currentTarget.value)}
+            maxLength={200}
+            className="min-h-16 rounded-[12px] border-2 border-tide-600 bg-tide-900 px-4 text-xl text-sand-50"
+          />
+        </label>
+      )}
+    </div>
   );
-  return { open: [...open.values()], unanswered };
 }
 
 function Sheet({ person, checkedIn, policy, known, keep }: Props & { person: NonNullable<Props["person"]> }) {
-  const [answers, setAnswers] = useState<CheckIn>(checkedIn?.answers ?? AS_USUAL);
-  const [because, setBecause] = useState(checkedIn?.overriddenBecause ?? "");
-  const [tried, setTried] = useState(false);
-  const { open, unanswered } = useUnanswered();
-  const set = (change: Partial<CheckIn>) => setAnswers((before) => withoutNothing({ ...before, ...change }));
-  const questions = questionsOf(person.name, answers, known.usualPains, set, unanswered);
-  const reading = readCheckIn(answers, policy, known.screened);
-  const barred = reading.outcome !== "class" && reading.outcome !== "askFirst";
+  const [model] = useState(() => createCheckIn(checkedIn, policy, known.screened));
+  const { answers, because, tried, unanswered } = useStore(model);
+  const fieldProps = { name: person.name, usualPains: known.usualPains, answers, model };
+  const save = () => {
+    const saved = model.save();
+    if (saved) keep(person.id, saved.answers, saved.because);
+  };
   return (
     <>
       <div className="flex flex-col gap-5">
-        <Ask
-          label="Today"
-          value={answers.overall}
-          options={[
-            ["asUsual", "as usual"],
-            ["lighter", "lighter"],
-            ["sitOut", "Not taking part"],
-          ]}
-          choose={(overall) => set({ overall })}
-        />
+        <Field field={TODAY} {...fieldProps} />
         {policy.questions.map((question) => (
-          <div key={question}>{questions[question]}</div>
+          <div key={question} className="flex flex-wrap items-end gap-x-6 gap-y-3">
+            {CHECK_IN_QUESTIONS[question].map((field, i) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: the fields of a question never change
+              <Field key={i} field={field} {...fieldProps} />
+            ))}
+          </div>
         ))}
-        <Ask
-          label="Warning signs since yesterday: chest pain, blackout, palpitations, alcohol, severe low glucose, or 2 kg weight gain in 3 days with heart failure"
-          value={answers.warning ? "yes" : "no"}
-          options={[
-            ["no", "No, none"],
-            ["yes", "one of these"],
-          ]}
-          choose={(warning) => set({ warning: warning === "yes" })}
-        />
+        <Field field={WARNING_SIGNS} {...fieldProps} />
       </div>
-      <div className="mt-5 rounded-[12px] bg-tide-950 p-4" aria-live="polite">
-        <p className={`text-2xl font-bold ${reading.outcome === "class" ? "" : "text-signal-300"}`}>
-          {formatOutcome(reading.outcome)}
-        </p>
-        {reading.findings.map(({ words, also, source }) => (
-          <p key={words}>
-            {sentenceCase(words)}
-            {also && `: ${also}`} <span className="text-tide-200">({source})</span>
-          </p>
-        ))}
-        {barred && (
-          <label className="mt-3 flex flex-col gap-1">
-            Allow to take part anyway? Give the reason. It stays on record.
-            <input
-              value={because}
-              onChange={(event) => setBecause(event.currentTarget.value)}
-              maxLength={200}
-              className="min-h-16 rounded-[12px] border-2 border-tide-600 bg-tide-900 px-4 text-xl text-sand-50"
-            />
-          </label>
-        )}
-      </div>
-      {tried && open.length > 0 && (
+      <Meaning model={model} because={because} />
+      {tried && unanswered.size > 0 && (
         <ul role="alert" className="mt-4 font-semibold text-signal-300">
-          {open.map((words) => (
+          {[...unanswered.values()].map((words) => (
             <li key={words}>{words}</li>
           ))}
         </ul>
@@ -266,10 +163,7 @@ function Sheet({ person, checkedIn, policy, known, keep }: Props & { person: Non
       <div className="mt-5 flex flex-wrap gap-3">
         <button
           type="button"
-          onClick={() => {
-            setTried(true);
-            if (open.length === 0) keep(person.id, answers, barred && because.trim() !== "" ? because.trim() : null);
-          }}
+          onClick={save}
           className="min-h-16 flex-1 rounded-full bg-sand-50 px-8 text-2xl font-bold text-tide-950"
         >
           Save

@@ -1,19 +1,5 @@
-import type { CellView } from "@able-tide/core/fit/cell-view";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
-
-export interface PersonNow {
-  readonly id: string;
-  readonly name: string;
-  /** The digit that picks them, or "" past the tenth. */
-  readonly digit: string;
-  readonly cell: CellView | null;
-  /** Signs noted today, newest last. */
-  readonly noted: readonly string[];
-  /** Whether they were dizzy: they sit and are asked before anything else. */
-  readonly sits: boolean;
-  /** Whether what is noted of them is still to be fitted. */
-  readonly due: boolean;
-}
+import type { PersonNow } from "./class-view.ts";
 
 function PersonRow({ person, pick }: { person: PersonNow; pick: (id: string) => void }) {
   const { cell } = person;

@@ -4,7 +4,7 @@ import { Dialog } from "radix-ui";
 import { type FormEvent, useState } from "react";
 import { useKeys } from "../kit/keys-sheet.tsx";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
-import type { PersonNow } from "./class-roster.tsx";
+import type { PersonNow } from "./class-view.ts";
 
 interface Props {
   readonly person: PersonNow | null;

@@ -1,0 +1,138 @@
+import { type ClassEvent, classState } from "@able-tide/core/class/events";
+import { type ClassScript, scriptBlocks } from "@able-tide/core/class/script";
+import type { CellView } from "@able-tide/core/fit/cell-view";
+import { circumstances, planned } from "@able-tide/core/schedule/plan.fixture";
+import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
+import { describe, expect, test } from "vitest";
+import { classKey, classView, formatDelay } from "./class-view.ts";
+
+const AT = "2026-11-04T10:00:00.000Z";
+const START = new Date(AT).getTime();
+const schedule = schedulePlan(planned("settling-breath", "one-up-one-down"), circumstances());
+const cell = (brief: string) => ({ brief }) as CellView;
+const person = (n: number) => ({ id: `p${n}`, name: `Person ${n}`, cells: [cell(`first ${n}`), cell(`second ${n}`)] });
+
+const script: ClassScript = {
+  groupName: "Footing",
+  blocks: scriptBlocks(schedule),
+  total: schedule.total,
+  home: "by the door",
+  showing: "mirror",
+  people: Array.from({ length: 11 }, (_, i) => person(i + 1)),
+};
+const NOBODY: ReadonlySet<string> = new Set();
+const moved = (step: number): ClassEvent => ({ kind: "moved", id: `m${step}`, at: AT, step });
+const view = (events: readonly ClassEvent[], secondsLater = 0, shown = script) =>
+  classView(shown, classState(events), NOBODY, START + 1000 * secondsLater);
+const STEPS = view([]).lastStep;
+
+describe("what the class screen shows", () => {
+  test("participants arrive first, with digits for the first ten", () => {
+    const { stage, people, current } = view([]);
+    expect(stage).toBe("arrivals");
+    expect(current).toBeNull();
+    expect(people.map(({ digit }) => digit).join("")).toBe("1234567890");
+    expect(people[10]?.digit).toBe("");
+  });
+
+  test("a step is demonstrated, then its repetitions are counted up to the last", () => {
+    const { step } = view([moved(0)]).current ?? {};
+    if (!step) throw new Error("no step");
+    const shown = view([moved(0)], step.lead - 1).current;
+    expect(shown?.repetition).toBe(0);
+    expect(shown?.untilRepetitions).toBeCloseTo(1, 6);
+    expect(view([moved(0)], step.lead + 1).current?.repetition).toBe(1);
+    expect(view([moved(0)], step.lead + step.roundSeconds + 1).current?.repetition).toBe(2);
+    expect(view([moved(0)], step.lead + 100 * step.roundSeconds).current?.repetition).toBe(step.rounds);
+  });
+
+  test("how a movement is reached is told until its repetitions begin", () => {
+    const { step } = view([moved(1)]).current ?? {};
+    expect(view([moved(1)]).current?.transition).toEqual(script.blocks[1]?.link);
+    expect(view([moved(1)], (step?.lead ?? 0) + 1).current?.transition).toBeNull();
+  });
+
+  test("each participant's cell is that of the movement being done", () => {
+    expect(view([moved(0)]).people[0]?.cell?.brief).toBe("first 1");
+    expect(view([moved(1)]).people[0]?.cell?.brief).toBe("second 1");
+  });
+
+  test("in a mirror the instructor's side is the other one, with the back turned it is not told", () => {
+    const sided = Array.from({ length: STEPS }, (_, i) => i).find((i) => view([moved(i)]).current?.side);
+    if (sided === undefined) throw new Error("no sided step");
+    const { side, instructorSide } = view([moved(sided)]).current ?? {};
+    expect([side, instructorSide].toSorted()).toEqual(["left", "right"]);
+    const backTurned = view([moved(sided)], 0, { ...script, showing: "sameSide" });
+    expect(backTurned.current?.instructorSide).toBeNull();
+  });
+
+  test("next is the other side, the next movement, or the end", () => {
+    const names = Array.from({ length: STEPS }, (_, i) => view([moved(i)]).current?.next?.name);
+    expect(names[0]).toBe("One hand up, one down");
+    expect(names.at(-1)).toBeUndefined();
+    if (STEPS > 2) expect(names[1]).toBe("Other side");
+  });
+
+  test("time in a step counts as behind the plan only beyond the step's own length", () => {
+    const { step, left } = view([moved(0)]).current ?? {};
+    expect(view([moved(0)], (left ?? 0) - 1).behind).toBeCloseTo(-(step?.from ?? 0), 6);
+    expect(view([moved(0)], (left ?? 0) + 90).behind).toBeCloseTo(90 - (step?.from ?? 0), 6);
+  });
+
+  test("somebody dizzy sits, and what was taken back is not shown", () => {
+    const noted: ClassEvent = { kind: "noted", id: "n1", at: AT, personId: "p1", step: 0, sign: "dizzy" };
+    expect(view([moved(0), noted]).people[0]).toMatchObject({ sits: true, noted: ["Dizzy"] });
+    const withdrawn: ClassEvent = { kind: "withdrawn", id: "w1", at: AT, noteId: "n1", because: "she only sat down" };
+    expect(view([moved(0), noted, withdrawn]).people[0]).toMatchObject({ sits: false, noted: [] });
+  });
+
+  test("after the last step the class ends, and stays ended", () => {
+    expect(view([moved(STEPS)])).toMatchObject({ stage: "ending", progress: 1 });
+    expect(view([moved(STEPS), { kind: "ended", id: "e", at: AT, effort: 4, note: "" }]).stage).toBe("ended");
+  });
+
+  test("before the page is in the browser no time has passed", () => {
+    const still = classView(script, classState([moved(0)]), NOBODY, null);
+    expect(still).toMatchObject({ elapsed: 0, since: null });
+    expect(still.current?.repetition).toBe(0);
+  });
+});
+
+describe("keys of the class screen", () => {
+  test("during arrivals a digit ticks a participant and the space bar begins", () => {
+    expect(classKey("2", view([]))).toEqual({ kind: "tick", personId: "p2" });
+    expect(classKey(" ", view([]))).toEqual({ kind: "begin" });
+    expect(classKey("Backspace", view([]))).toBeNull();
+  });
+
+  test("while moving a digit picks a participant, space goes on and backspace goes back, never before the first", () => {
+    expect(classKey("0", view([moved(0)]))).toEqual({ kind: "pick", personId: "p10" });
+    expect(classKey(" ", view([moved(0)]))).toEqual({ kind: "go", step: 1 });
+    expect(classKey("Backspace", view([moved(1)]))).toEqual({ kind: "go", step: 0 });
+    expect(classKey("Backspace", view([moved(0)]))).toBeNull();
+  });
+
+  test("at the end space does nothing, back returns to the last step", () => {
+    expect(classKey(" ", view([moved(STEPS)]))).toBeNull();
+    expect(classKey("Backspace", view([moved(STEPS)]))).toEqual({ kind: "go", step: STEPS - 1 });
+  });
+
+  test("the stop is one key away until the class has ended", () => {
+    expect(classKey("s", view([]))).toEqual({ kind: "stop" });
+    expect(classKey("s", view([moved(0)]))).toEqual({ kind: "stop" });
+    expect(classKey("s", view([{ kind: "ended", id: "e", at: AT, effort: 4, note: "" }]))).toBeNull();
+  });
+
+  test("other keys mean nothing", () => {
+    expect(classKey("x", view([moved(0)]))).toBeNull();
+  });
+});
+
+test.each([
+  [0, "on time"],
+  [29, "on time"],
+  [95, "2 min behind"],
+  [-61, "1 min ahead"],
+])("%s seconds behind is %s", (behind, words) => {
+  expect(formatDelay(behind)).toBe(words);
+});

@@ -1,0 +1,165 @@
+import { type ClassState, signLabel } from "@able-tide/core/class/events";
+import type { ClassScript, ScriptBlock, ScriptLink } from "@able-tide/core/class/script";
+import { type ClassStep, classSteps, roundAt } from "@able-tide/core/class/steps";
+import type { CellView } from "@able-tide/core/fit/cell-view";
+import { variantWords } from "@able-tide/core/movement/variant-words";
+import { otherSide, type Side } from "@able-tide/core/side";
+
+/** A participant as the class screen shows them. */
+export interface PersonNow {
+  readonly id: string;
+  readonly name: string;
+  /** The digit that picks them, or "" past the tenth. */
+  readonly digit: string;
+  readonly cell: CellView | null;
+  /** Observations of today, newest last. */
+  readonly noted: readonly string[];
+  /** Whether they were dizzy: they sit and are asked before anything else. */
+  readonly sits: boolean;
+  /** Whether what is noted of them is still to be fitted. */
+  readonly due: boolean;
+}
+
+/** The movement that is being done. */
+export interface CurrentMovement {
+  readonly step: ClassStep;
+  readonly block: ScriptBlock;
+  readonly name: string;
+  readonly cue: string;
+  /** How the movement, or its other side, is reached; null once repetitions have begun. */
+  readonly transition: ScriptLink | null;
+  /** The side the group leads with, and the instructor's where they are shown a mirror. */
+  readonly side: Side | null;
+  readonly instructorSide: Side | null;
+  /** 0 during the demonstration, then the repetition from 1. */
+  readonly repetition: number;
+  /** Seconds until repetitions begin, and until the step should end. */
+  readonly untilRepetitions: number;
+  readonly left: number;
+  /** Null where the next step is the end of the class. */
+  readonly next: { readonly name: string; readonly side: Side | null } | null;
+}
+
+/** What the class screen shows, told from the script, the events and the clock. */
+export interface ClassView {
+  readonly stage: "arrivals" | "moving" | "ending" | "ended";
+  /** The step being done; null before the first. */
+  readonly at: number | null;
+  readonly lastStep: number;
+  readonly people: readonly PersonNow[];
+  readonly current: CurrentMovement | null;
+  /** Share of the planned session that lies behind, 0 to 1. */
+  readonly progress: number;
+  /** When the step began, milliseconds; null until the page is in the browser. */
+  readonly since: number | null;
+  /** Seconds since the first movement. */
+  readonly elapsed: number;
+  /** Seconds behind the plan; negative ahead of it. */
+  readonly behind: number;
+}
+
+const DIGITS = "1234567890";
+const OTHER_SIDE = "Other side";
+
+const seconds = (now: number | null, since: string | null): number =>
+  now === null || since === null ? 0 : (now - new Date(since).getTime()) / 1000;
+
+function nameOfNext(script: ClassScript, step: ClassStep, next: ClassStep): string {
+  const block = script.blocks[next.blockIndex] as ScriptBlock;
+  return next.blockIndex === step.blockIndex ? OTHER_SIDE : variantWords(block.movement, block.meant).name;
+}
+
+function currentMovement(script: ClassScript, steps: readonly ClassStep[], at: number, inStep: number): CurrentMovement | null {
+  const step = steps[at];
+  const block = step && script.blocks[step.blockIndex];
+  if (!step || !block) return null;
+  const next = steps[at + 1];
+  const { name, cues } = variantWords(block.movement, block.meant);
+  const repetition = roundAt(step, inStep);
+  return {
+    step,
+    block,
+    name,
+    cue: cues.do ?? "",
+    transition: repetition > 0 ? null : step.turn === 0 ? block.link : block.sideChange,
+    side: step.side,
+    instructorSide: step.side && script.showing === "mirror" ? otherSide(step.side) : null,
+    repetition,
+    untilRepetitions: step.lead - inStep,
+    left: step.lead + step.rounds * step.roundSeconds - inStep,
+    next: next ? { name: nameOfNext(script, step, next), side: next.side } : null,
+  };
+}
+
+/**
+ * @param due ids of participants whose coming movements are still to be fitted
+ * @param now milliseconds; null until the page is in the browser
+ */
+export function classView(script: ClassScript, state: ClassState, due: ReadonlySet<string>, now: number | null): ClassView {
+  const steps = classSteps(script.blocks);
+  const at = state.step;
+  const inStep = seconds(now, state.stepSince);
+  const elapsed = seconds(now, state.begunAt);
+  const current = at === null ? null : currentMovement(script, steps, at, inStep);
+  const ending = at !== null && at >= steps.length;
+  const people = script.people.map(({ id, name, cells }, i): PersonNow => {
+    const notes = state.notes.filter(({ personId }) => personId === id);
+    return {
+      id,
+      name,
+      digit: DIGITS[i] ?? "",
+      cell: (current && cells[current.step.blockIndex]) ?? null,
+      noted: notes.map(({ sign }) => signLabel(sign)),
+      sits: notes.some(({ sign }) => sign === "dizzy"),
+      due: due.has(id),
+    };
+  });
+  const from = current?.step.from ?? (ending ? script.total : 0);
+  return {
+    stage: state.ended ? "ended" : at === null ? "arrivals" : ending ? "ending" : "moving",
+    at,
+    lastStep: steps.length,
+    people,
+    current,
+    progress: Math.min(1, from / script.total),
+    since: now === null || state.stepSince === null ? null : new Date(state.stepSince).getTime(),
+    elapsed,
+    behind: current ? elapsed - current.step.from - Math.min(inStep, inStep + current.left) : 0,
+  };
+}
+
+/** What a key or a touch asks of the class. */
+export type ClassCommand =
+  | { readonly kind: "tick"; readonly personId: string }
+  | { readonly kind: "pick"; readonly personId: string }
+  | { readonly kind: "begin" }
+  | { readonly kind: "go"; readonly step: number }
+  | { readonly kind: "stop" };
+
+/** The command of a key on the class screen; null where the key means nothing there. */
+export function classKey(key: string, { stage, at, people, lastStep }: ClassView): ClassCommand | null {
+  if (stage === "ended") return null;
+  const person = people.find(({ digit }) => digit === key);
+  if (person) {
+    if (stage === "arrivals") return { kind: "tick", personId: person.id };
+    return stage === "moving" ? { kind: "pick", personId: person.id } : null;
+  }
+  switch (key) {
+    case " ":
+      if (stage === "arrivals") return { kind: "begin" };
+      return stage === "moving" && at !== null ? { kind: "go", step: Math.min(lastStep, at + 1) } : null;
+    case "Backspace":
+      return at !== null && at > 0 ? { kind: "go", step: at - 1 } : null;
+    case "s":
+      return { kind: "stop" };
+    default:
+      return null;
+  }
+}
+
+/** The clock against the plan, as it is shown. @param behind seconds; negative ahead */
+export function formatDelay(behind: number): string {
+  const minutes = Math.round(Math.abs(behind) / 60);
+  if (minutes === 0) return "on time";
+  return `${minutes} min ${behind > 0 ? "behind" : "ahead"}`;
+}

@@ -1,0 +1,118 @@
+import { EMPTY_PLAN } from "@able-tide/core/plan/plan";
+import { expect, test } from "vitest";
+import { createAutosave } from "./autosave.ts";
+import type { Draft } from "./draft.ts";
+import type { SaveAnswer } from "./submit-plan.ts";
+
+const draft = (breathSeconds: number): Draft => ({ ...EMPTY_PLAN, breathSeconds });
+const settle = () => new Promise((resolve) => setTimeout(resolve, 0));
+
+/** A server whose answers a test gives by hand. */
+function byHand() {
+  const sent: {
+    readonly draft: Draft;
+    readonly version: number;
+    readonly answer: (answer: SaveAnswer) => void;
+    readonly fail: () => void;
+  }[] = [];
+  const autosave = createAutosave(
+    draft(6),
+    1,
+    (sending, version) =>
+      new Promise((answer, reject) =>
+        sent.push({ draft: sending, version, answer, fail: () => reject(new TypeError("no network")) }),
+      ),
+  );
+  return { autosave, sent };
+}
+
+test("nothing is sent where nothing has changed", async () => {
+  const { autosave, sent } = byHand();
+  expect(await autosave.save()).toBe(true);
+  expect(sent).toHaveLength(0);
+  expect(autosave.isUnsaved()).toBe(false);
+});
+
+test("a change is sent with the version it began from, the next with the version that came back", async () => {
+  const { autosave, sent } = byHand();
+  autosave.setDraft(draft(7));
+  expect(autosave.isUnsaved()).toBe(true);
+  const first = autosave.save();
+  expect(autosave.get().kind).toBe("saving");
+  sent[0]?.answer({ kind: "saved", version: 2 });
+  expect(await first).toBe(true);
+  autosave.setDraft(draft(8));
+  const second = autosave.save();
+  sent[1]?.answer({ kind: "saved", version: 3 });
+  await second;
+  expect(sent.map(({ version }) => version)).toEqual([1, 2]);
+  expect(autosave.get().kind).toBe("saved");
+});
+
+test("what changes during a saving goes after it, never beside it", async () => {
+  const { autosave, sent } = byHand();
+  autosave.setDraft(draft(7));
+  const first = autosave.save();
+  autosave.setDraft(draft(8));
+  const joined = autosave.save();
+  expect(sent).toHaveLength(1);
+  sent[0]?.answer({ kind: "saved", version: 2 });
+  await settle();
+  expect(sent[1]).toMatchObject({ version: 2, draft: { breathSeconds: 8 } });
+  sent[1]?.answer({ kind: "saved", version: 3 });
+  expect(await Promise.all([first, joined])).toEqual([true, true]);
+});
+
+test("without a connection the draft stays unsaved, and the next try sends it", async () => {
+  const { autosave, sent } = byHand();
+  autosave.setDraft(draft(7));
+  const first = autosave.save();
+  sent[0]?.fail();
+  expect(await first).toBe(false);
+  expect(autosave.get().kind).toBe("offline");
+  expect(autosave.isUnsaved()).toBe(true);
+  const second = autosave.save();
+  sent[1]?.answer({ kind: "saved", version: 2 });
+  expect(await second).toBe(true);
+});
+
+test("a refusal is told and the draft stays", async () => {
+  const { autosave, sent } = byHand();
+  autosave.setDraft(draft(7));
+  const saving = autosave.save();
+  sent[0]?.answer({ kind: "refused", message: "A plan can have up to 60 movements." });
+  expect(await saving).toBe(false);
+  expect(autosave.get()).toEqual({ kind: "refused", message: "A plan can have up to 60 movements." });
+  expect(autosave.isUnsaved()).toBe(true);
+});
+
+test("after a clash ours is saved over theirs from their version", async () => {
+  const { autosave, sent } = byHand();
+  autosave.setDraft(draft(7));
+  const saving = autosave.save();
+  sent[0]?.answer({ kind: "elsewhere", theirs: draft(9), version: 5 });
+  await saving;
+  expect(autosave.get()).toMatchObject({ kind: "elsewhere", version: 5 });
+  autosave.goOnFrom(5, null);
+  expect(sent[1]).toMatchObject({ version: 5, draft: { breathSeconds: 7 } });
+  sent[1]?.answer({ kind: "saved", version: 6 });
+  await settle();
+  expect(autosave.get().kind).toBe("saved");
+});
+
+test("after a clash theirs is taken as saved and nothing is sent", async () => {
+  const { autosave, sent } = byHand();
+  autosave.setDraft(draft(7));
+  const saving = autosave.save();
+  const theirs = draft(9);
+  sent[0]?.answer({ kind: "elsewhere", theirs, version: 5 });
+  await saving;
+  autosave.goOnFrom(5, theirs);
+  autosave.setDraft(theirs);
+  expect(autosave.isUnsaved()).toBe(false);
+  expect(await autosave.save()).toBe(true);
+  expect(sent).toHaveLength(1);
+  autosave.setDraft(draft(10));
+  void autosave.save();
+  expect(sent[1]?.version).toBe(5);
+});

@@ -74,7 +74,7 @@ test("a new movement is made by pulling, saved, exported, deleted, brought back,
   writeFileSync(path, await exported.text());
   expect(JSON.parse(readFileSync(path, "utf8"))).toMatchObject({ id: "harbour-greeting", name: { en: "Harbour greeting" } });
 
-  await click(page, "Delete it");
+  await click(page, "Delete movement");
   await seeText(page, "59 of 59");
   const input = await page.$('input[type="file"]');
   await (input as unknown as { uploadFile: (path: string) => Promise<void> }).uploadFile(path);
@@ -99,7 +99,7 @@ test("typed values do what pulling does, and a movement in a plan is not deleted
   await seeText(page, "your own");
   const { scope, groupId } = organisation;
   await addPlan(scope, { groupId, day: "2026-10-14", blocks: [{ id: "b1", movementId: "gentle-knee-bends", rounds: 4 }] });
-  await click(page, "Delete it");
+  await click(page, "Delete movement");
   await seeText(page, "This movement is used in a plan. Remove it from the plan first.");
 });
 

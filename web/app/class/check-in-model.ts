@@ -5,7 +5,7 @@ import type { ScreenedPerson } from "@able-tide/core/caps/screening";
 import type { CheckedIn } from "@able-tide/core/class/events";
 import { createStore, type Store } from "../kit/store.ts";
 
-export interface CheckInState {
+interface CheckInState {
   readonly answers: CheckIn;
   /** Why the participant may take part against what the answers say, as it is typed. */
   readonly because: string;
@@ -16,7 +16,7 @@ export interface CheckInState {
 }
 
 /** A change of answers; undefined takes an answer out. */
-export type AnswerChange = { readonly [Key in keyof CheckIn]?: CheckIn[Key] | undefined };
+type AnswerChange = { readonly [Key in keyof CheckIn]?: CheckIn[Key] | undefined };
 
 export interface CheckInModel extends Store<CheckInState> {
   readonly set: (change: AnswerChange) => void;

@@ -6,7 +6,7 @@ type ChoiceKey = "overall" | "dizziness" | "breath" | "sleep" | "fall" | "medici
 /** Answers that are yes or no. */
 type YesNoKey = "glucoseIll" | "warning";
 /** Answers that are one measured number. */
-export type MeasureKey = "fatigue" | "saturation" | "glucose";
+type MeasureKey = "fatigue" | "saturation" | "glucose";
 
 type ChoiceField<Key extends ChoiceKey> = {
   readonly kind: "choice";

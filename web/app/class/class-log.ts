@@ -3,7 +3,7 @@ import type { Progress } from "../../server/classes/classes.ts";
 import { createStore, type Store } from "../kit/store.ts";
 
 /** An event before its id and time are given. */
-export type NewEvent = ClassEvent extends infer Event ? (Event extends ClassEvent ? Omit<Event, "id" | "at"> : never) : never;
+type NewEvent = ClassEvent extends infer Event ? (Event extends ClassEvent ? Omit<Event, "id" | "at"> : never) : never;
 
 /** Where a browser keeps events until the server has them. */
 export interface Shelf {

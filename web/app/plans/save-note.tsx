@@ -1,5 +1,5 @@
+import type { SaveState } from "./autosave.ts";
 import type { Draft } from "./draft.ts";
-import type { SaveState } from "./use-autosave.ts";
 
 interface Props {
   readonly state: SaveState;

@@ -15,7 +15,6 @@ import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { FloorMap } from "../plans/floor-map.tsx";
 import { SaveNote } from "../plans/save-note.tsx";
-import { savePlan } from "../plans/submit-plan.ts";
 import { useAutosave } from "../plans/use-autosave.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-floor";
@@ -54,8 +53,7 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
   const { plan, content, group, floor, people } = loaderData;
   const [draft, setDraft] = useState<PlanContent>(content);
   const [chosen, setChosen] = useState<string | null>(null);
-  const send = useCallback((sending: PlanContent, version: number) => savePlan(plan.id, sending, version), [plan.id]);
-  const saving = useAutosave(draft, plan.version, send);
+  const saving = useAutosave(plan.id, draft, plan.version);
   const moved = useMemo(() => new Map(draft.places.map(({ personId, x, z }) => [personId, { x, z }])), [draft.places]);
   const places = useMemo(() => (floor ? standingPlaces(floor, people, moved) : []), [floor, people, moved]);
   const problems = useMemo(() => (floor ? placeProblems(floor, people, places) : []), [floor, people, places]);

@@ -1,0 +1,95 @@
+import { addRepetitions, moveItem } from "@able-tide/core/plan/edit-plan";
+import type { PlanSchedule } from "@able-tide/core/schedule/schedule-plan";
+import { useMemo } from "react";
+import { Link } from "react-router";
+import { TideLine } from "../kit/tide-line.tsx";
+import { layBoard, phaseStretches } from "./board-layout.ts";
+import { balanceCap } from "./board-model.ts";
+import { FitGrid } from "./fit-grid.tsx";
+import { formatSupportOptions } from "./fit-messages.ts";
+import { BlockRow } from "./plan-timeline.tsx";
+import { formatTide } from "./tide-words.ts";
+import type { Board, BoardProps } from "./use-board.ts";
+
+/** The movements along the board with what comes after them. */
+const layoutOf = ({ blocks, leavingSeconds, leaveSafely }: PlanSchedule, width: number) =>
+  layBoard(blocks, leavingSeconds + leaveSafely, width);
+
+const NAME_WIDTH = 150;
+const TIDE_HEIGHT = 132;
+
+interface Props extends Pick<BoardProps, "people" | "setting"> {
+  readonly board: Board;
+  /** Pixels that the board has. */
+  readonly available: number;
+}
+
+function TideRow({ board, width, spans }: { board: Board; width: number; spans: ReturnType<typeof layoutOf>["blocks"] }) {
+  const { look, person, row } = board;
+  return (
+    <div className="flex" style={{ width: NAME_WIDTH + width }}>
+      <div className="shrink-0 pt-3" style={{ width: NAME_WIDTH }}>
+        <p className="font-bold">Tide line</p>
+        <p className="text-sand-600">Balance demand, 0 to 10</p>
+        {person && <p className="text-sand-600">Dashed line: {person.name}</p>}
+      </div>
+      <TideLine
+        blocks={spans.map((span, i) => ({ ...span, height: look.steadiness[i] ?? 0, rising: look.rising[i] ?? null }))}
+        width={width}
+        height={TIDE_HEIGHT}
+        leaving={look.rising.at(-1) ?? null}
+        scale
+        own={row?.cells.map(({ steadiness }) => steadiness) ?? null}
+        cap={balanceCap(person)}
+        label={`Balance demand through the session: ${formatTide(look.reading.blocks, look)}`}
+      />
+    </div>
+  );
+}
+
+/** The session in one picture: the tide over time, the movements under it, and everyone's variant in each. */
+export function BoardPicture({ board, people, setting, available }: Props) {
+  const { look, later, edit, chosen, chooseBlock, fitted } = board;
+  const { reading } = look;
+  const width = Math.max(0, available - NAME_WIDTH);
+  const layout = layoutOf(reading, width);
+  const laterLayout = useMemo(() => layoutOf(later.look.reading, width), [later, width]);
+  return (
+    <div className="relative overflow-x-auto pb-2" data-testid="board">
+      <TideRow board={board} width={layout.width} spans={layout.blocks} />
+      <BlockRow
+        blocks={reading.blocks}
+        spans={layout.blocks}
+        leaving={layout.leaving}
+        leavingSeconds={reading.leavingSeconds}
+        stretches={phaseStretches(reading.blocks, layout.blocks)}
+        nameWidth={NAME_WIDTH}
+        chosenId={chosen?.id ?? null}
+        choose={chooseBlock}
+        pull={(id, by, along) => edit(moveItem(id, { by }), along)}
+        pullRounds={(id, by, along) => edit(addRepetitions(id, by), along)}
+      />
+      <FitGrid
+        people={board.listed}
+        blocks={board.named}
+        spans={laterLayout.blocks}
+        width={laterLayout.width}
+        nameWidth={NAME_WIDTH}
+        rows={fitted.rows}
+        settled={board.settled}
+        chosen={board.place}
+        choose={board.setPlace}
+        hands={board.hands}
+        offers={formatSupportOptions(setting.fitPlace)}
+      />
+      {people.length === 0 && (
+        <p className="p-4">
+          No participants in this group yet.{" "}
+          <Link to="/people/new" className="font-semibold underline underline-offset-4">
+            Add participant
+          </Link>
+        </p>
+      )}
+    </div>
+  );
+}

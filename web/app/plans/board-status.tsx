@@ -1,0 +1,40 @@
+import { changeBreath } from "@able-tide/core/plan/edit-plan";
+import type { Ref } from "react";
+import { KeysSheet } from "../kit/keys-sheet.tsx";
+import { BoardControls } from "./board-controls.tsx";
+import { BOARD_KEYS } from "./board-keys.ts";
+import { PlanIssues } from "./plan-issues.tsx";
+import { SaveNote } from "./save-note.tsx";
+import { SideTotalsLine } from "./side-totals.tsx";
+import type { Board } from "./use-board.ts";
+
+/** Side totals, checks, pace, undo and how the plan stands with the server, in one line. */
+export function BoardStatus({ board, checksRef }: { board: Board; checksRef: Ref<HTMLElement> }) {
+  const { look, checks, draft, edit, history, change, saving, chooseBlock, take } = board;
+  return (
+    <div className="mb-1 flex flex-wrap items-center gap-x-4">
+      <SideTotalsLine totals={look.totals} />
+      {checks.notes.length > 0 && <PlanIssues ref={checksRef} {...checks} choose={chooseBlock} take={take} />}
+      {checks.notes.length === 0 && look.reading.blocks.length > 0 && (
+        <p className="text-tide-700">All checks passed: transitions, left–right balance and time.</p>
+      )}
+      <span className="ml-auto flex flex-wrap items-center">
+        <BoardControls
+          breathSeconds={draft.breathSeconds}
+          breath={(by) => edit(changeBreath(by))}
+          undo={history.past.length > 0 ? () => change({ kind: "undo" }) : null}
+          redo={history.future.length > 0 ? () => change({ kind: "redo" }) : null}
+        />
+        <SaveNote
+          state={saving.state}
+          takeTheirs={(theirs, version) => {
+            edit(() => theirs);
+            saving.goOnFrom(version, theirs);
+          }}
+          keepOurs={(version) => saving.goOnFrom(version, null)}
+        />
+        <KeysSheet keys={BOARD_KEYS} className="ml-3 underline underline-offset-4" />
+      </span>
+    </div>
+  );
+}

@@ -1,0 +1,215 @@
+import type { MeasuredBody } from "@able-tide/core/body/build";
+import type { Cap } from "@able-tide/core/caps/cap";
+import { type Movement, taughtName } from "@able-tide/core/movement/format";
+import {
+  addMovement,
+  addRepetitions,
+  duplicateItem,
+  moveItem,
+  type PlanEdit,
+  practiseTogether,
+  removeItem,
+  replaceItems,
+  updateItem,
+} from "@able-tide/core/plan/edit-plan";
+import type { TeachingStyle } from "@able-tide/core/plan/style";
+import { readContent } from "@able-tide/core/planner/content";
+import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
+import { type RefObject, useCallback, useEffect, useMemo, useReducer, useState } from "react";
+import { useNavigate } from "react-router";
+import { useKeys } from "../kit/keys-sheet.tsx";
+import { boardKey, chosenItem, type GridOrder, historyKey, listPeople, switchSide } from "./board-model.ts";
+import { changeDraft, type Draft } from "./draft.ts";
+import type { GridPlace } from "./fit-grid.tsx";
+import type { BlockActions } from "./plan-item-settings.tsx";
+import { beginTeaching } from "./submit-plan.ts";
+import { handsNeeded } from "./support-needs.ts";
+import { useAutosave } from "./use-autosave.ts";
+import { useDebouncedTransition } from "./use-debounced-transition.ts";
+import { type ServedRows, useFit } from "./use-fit.ts";
+import { usePaletteOrder } from "./use-palette-order.ts";
+import { usePlanIssues } from "./use-plan-issues.ts";
+import { usePlanLook } from "./use-plan-look.ts";
+
+export interface BoardProps {
+  readonly plan: { readonly id: string; readonly day: string; readonly version: number };
+  readonly content: Draft;
+  readonly setting: PlanSetting;
+  readonly styles: readonly TeachingStyle[];
+  readonly group: {
+    readonly name: string;
+    readonly place: string;
+    readonly minutes: number;
+    readonly startsAt: string;
+  };
+  readonly people: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly stature: number;
+    readonly measured: MeasuredBody;
+    readonly caps: readonly Cap[];
+    readonly brief: string;
+  }[];
+  readonly movements: readonly Movement[];
+  readonly taught: { readonly id: string; readonly ended: boolean } | null;
+  readonly fitted: ServedRows;
+}
+
+/** The plan that is being edited, with what is computed from it. */
+function useEditedPlan({ plan, content, setting, group, people, movements, fitted: served }: BoardProps) {
+  const [history, change] = useReducer(changeDraft, { past: [], present: content, future: [] });
+  const draft = history.present;
+  const edit = useCallback((made: PlanEdit, along = false) => change({ kind: "edit", edit: made, along }), []);
+  const looked = usePlanLook(draft, setting, movements);
+  // Tide, movements, clock and totals follow the hand at once; all else once it rests, so that it is never held up.
+  const later = useDebouncedTransition(looked);
+  const { notes, fixes } = usePlanIssues(later, movements, setting, group.minutes);
+  const fitted = useFit(later.fitPlan, people, served);
+  const isCurrent = later.draft === draft;
+  return {
+    history,
+    change,
+    draft,
+    edit,
+    look: looked.look,
+    later,
+    checks: { notes, fixes: isCurrent ? fixes : null },
+    fitted,
+    settled: fitted.settled && isCurrent,
+    fills: usePaletteOrder(movements, later.look, later.draft.purpose, later.question.circumstances, later.question.library),
+    contents: useMemo(() => readContent(later.look, draft.purpose), [later, draft.purpose]),
+    saving: useAutosave(plan.id, draft, plan.version),
+  };
+}
+
+type EditedPlan = ReturnType<typeof useEditedPlan>;
+
+/** What is chosen on the board: a movement, and perhaps a participant in it. */
+function useSelection({ look, later, fitted }: EditedPlan, people: BoardProps["people"]) {
+  const [place, setPlace] = useState<GridPlace | null>(null);
+  const { blocks } = look.reading;
+  const laterBlocks = later.look.reading.blocks;
+  const chosen = chosenItem(blocks, place?.blockId ?? null);
+  const shownAt = laterBlocks.findIndex(({ id }) => id === chosen?.id);
+  const shown = laterBlocks[shownAt] ?? null;
+  const person = people.find(({ id }) => id === place?.personId) ?? null;
+  const row = person ? (fitted.rows.get(person.id) ?? null) : null;
+  const personId = person?.id ?? null;
+  const blockId = shown?.id ?? null;
+  const { chooseCell } = fitted;
+  useEffect(
+    () => chooseCell(personId !== null && blockId !== null ? { personId, blockId } : null),
+    [chooseCell, personId, blockId],
+  );
+  const explained = fitted.explained;
+  return {
+    place,
+    setPlace,
+    chosen,
+    shown,
+    shownAt,
+    person,
+    row,
+    cell: row && shown ? (row.cells[shownAt] ?? null) : null,
+    explained: explained?.personId === personId && explained?.blockId === blockId ? explained : null,
+    chooseBlock: useCallback((id: string) => setPlace((before) => ({ blockId: id, personId: before?.personId ?? null })), []),
+  };
+}
+
+/** Ctrl or Cmd with Z and Y take changes back and make them again, but not while somebody types. */
+function useHistoryKeys(change: EditedPlan["change"]): void {
+  useEffect(() => {
+    const pressed = (event: KeyboardEvent) => {
+      if (!(event.ctrlKey || event.metaKey) || event.target instanceof HTMLInputElement) return;
+      const kind = historyKey(event);
+      if (kind === null) return;
+      event.preventDefault();
+      change({ kind });
+    };
+    window.addEventListener("keydown", pressed);
+    return () => window.removeEventListener("keydown", pressed);
+  }, [change]);
+}
+
+/** Parts of the board that a key moves the focus to. */
+export interface BoardParts {
+  readonly search: RefObject<HTMLInputElement | null>;
+  readonly checks: RefObject<HTMLElement | null>;
+  readonly column: RefObject<HTMLDivElement | null>;
+}
+
+function focusPart(part: "search" | "checks" | "grid", { search, checks, column }: BoardParts): void {
+  if (part === "search") search.current?.focus();
+  if (part === "checks") checks.current?.querySelector<HTMLElement>("button, summary")?.focus();
+  if (part === "grid") column.current?.querySelector<HTMLElement>('[data-cell][tabindex="0"]')?.focus();
+}
+
+/** The board's state and its commands; everything that is drawn is told from it. */
+export function useBoard(props: BoardProps, parts: BoardParts) {
+  const { plan, people } = props;
+  const edited = useEditedPlan(props);
+  const { edit, change, fitted, later, look, saving } = edited;
+  const selection = useSelection(edited, people);
+  const { chosen, chooseBlock } = selection;
+  const laterBlocks = later.look.reading.blocks;
+  const [order, setOrder] = useState<GridOrder>("name");
+  const [problem, setProblem] = useState<string | null>(null);
+  const navigate = useNavigate();
+
+  useHistoryKeys(change);
+  useKeys((event) => {
+    const command = boardKey(event.key, look.reading.blocks, chosen);
+    if (command === null) return;
+    if (command.kind === "focus") {
+      event.preventDefault();
+      focusPart(command.part, parts);
+    } else if (command.kind === "choose") chooseBlock(command.blockId);
+    else edit(command.edit);
+  });
+
+  async function teach(): Promise<void> {
+    setProblem(null);
+    if (!(await saving.save())) return;
+    const answer = await beginTeaching(plan.id).catch(() => null);
+    if (answer === null) setProblem("No connection to the server. Your work is kept on this device. Try again.");
+    else if (answer.kind === "begun") navigate(`/classes/${answer.classId}`);
+    else setProblem(answer.message);
+  }
+
+  const chosenId = chosen?.id ?? "";
+  const mirror = chosen ? switchSide(chosen) : null;
+  const lead = chosen?.turns[0]?.lead;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the switch depends on the movement and its first side alone
+  const actions = useMemo(
+    (): BlockActions => ({
+      rounds: (by) => edit(addRepetitions(chosenId, by)),
+      move: (by) => edit(moveItem(chosenId, { by })),
+      remove: () => edit(removeItem(chosenId)),
+      double: () => edit(duplicateItem(chosenId)),
+      mirror: () => mirror && edit(mirror),
+      set: (differs) => edit(updateItem(chosenId, differs)),
+      practise: (parts, name) => edit(practiseTogether(chosenId, parts, name)),
+    }),
+    [edit, chosenId, lead],
+  );
+
+  return {
+    ...edited,
+    ...selection,
+    actions,
+    order,
+    setOrder,
+    problem,
+    teach,
+    named: useMemo(() => laterBlocks.map(({ id, movement }) => ({ id, name: taughtName(movement) })), [laterBlocks]),
+    listed: useMemo(() => listPeople(people, fitted.rows, order), [people, fitted.rows, order]),
+    hands: useMemo(
+      () => laterBlocks.map((_, i) => handsNeeded(people.map(({ id, name }) => ({ name, cell: fitted.rows.get(id)?.cells[i] })))),
+      [laterBlocks, people, fitted.rows],
+    ),
+    add: useCallback((movementId: string) => edit(addMovement(movementId, null)), [edit]),
+    take: useCallback((taken: Draft["blocks"]) => edit(replaceItems(taken)), [edit]),
+  };
+}
+
+export type Board = ReturnType<typeof useBoard>;

@@ -1,0 +1,50 @@
+import { USUAL_BODY } from "@able-tide/core/body/build";
+import { HAND_SUPPORTS } from "@able-tide/core/body/supports";
+import { type Depth, FULL_STANDING_VARIANT, type VariantKind, type VariantSpec } from "@able-tide/core/movement/variant";
+import type { VariantBody } from "../kit/chosen-variant.ts";
+
+/** Somebody to try a movement on. */
+export interface StudioPerson extends VariantBody {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** Bodies that nobody in particular has. */
+export const SOME_BODIES: readonly StudioPerson[] = [
+  { id: "small", name: "short, 150 cm", stature: 1.5, mass: 52, measured: USUAL_BODY },
+  { id: "average", name: "average height, 165 cm", stature: 1.65, mass: 70, measured: USUAL_BODY },
+  { id: "tall", name: "a tall body, 180 cm", stature: 1.8, mass: 84, measured: USUAL_BODY },
+];
+
+/** Depths of water, shares of stature. */
+export const WATERLINES = [
+  ["0.56", "to the hips"],
+  ["0.62", "to the waist"],
+  ["0.7", "to the breastbone"],
+] as const;
+
+/** What is looked at: whose body, which form, what is held, how deep. Held as the controls hold it. */
+export interface Asked {
+  readonly who: string;
+  readonly kind: VariantKind;
+  /** Number of the way to hold on, see HOLDS. */
+  readonly hold: number;
+  readonly waterline: string;
+  readonly depth: Depth;
+}
+
+export const FIRST_ASKED: Asked = { who: "average", kind: "standing", hold: 1, waterline: "0.62", depth: "middle" };
+
+/** The body, the form and the water that the controls mean. */
+export function readAsked(
+  asked: Asked,
+  people: readonly StudioPerson[],
+): { readonly body: VariantBody; readonly choice: VariantSpec; readonly waterline: number | undefined } {
+  const body = [...SOME_BODIES, ...people].find(({ id }) => id === asked.who) ?? (SOME_BODIES[1] as StudioPerson);
+  const hold = asked.kind === "supported" ? (HAND_SUPPORTS[asked.hold] ?? null) : null;
+  return {
+    body: { stature: body.stature, measured: body.measured, ...(body.mass !== undefined && { mass: body.mass }) },
+    choice: { ...FULL_STANDING_VARIANT, kind: asked.kind, hold, depth: asked.depth },
+    waterline: asked.kind === "water" ? Number(asked.waterline) : undefined,
+  };
+}

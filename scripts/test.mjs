@@ -22,6 +22,7 @@ const CHECKS = [
   ["lint", ["npm", "run", "-s", "check:lint"]],
   ["dependency rules", ["npm", "run", "-s", "check:dependencies"]],
   ["unused code", ["npm", "run", "-s", "check:unused"]],
+  ["reference", ["npm", "run", "-s", "check:docs"]],
 ];
 
 let passed = 0;

@@ -1,5 +1,3 @@
-import { type ChildProcess, spawn } from "node:child_process";
-import { join } from "node:path";
 import { classState } from "@able-tide/core/class/events";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
@@ -7,8 +5,7 @@ import { classOfPlan, listEvents } from "../server/classes/classes.ts";
 import { addPlan } from "../server/plans/plans.ts";
 import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
 import { addSomebody, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
-
-const WEB = join(import.meta.dirname, "..");
+import { startOwnServer } from "./own-server.ts";
 
 let browser: Browser;
 let organisation: TestOrganisation;
@@ -117,43 +114,26 @@ test("a class begun while today's forms are being worked out begins with them", 
   expect(await page.evaluate(() => document.body.innerText)).not.toContain("Something went wrong");
 });
 
-async function startOwnServer(port: number): Promise<{ child: ChildProcess; port: number }> {
-  const child = spawn(process.execPath, [join(WEB, "serve.mjs"), join(WEB, "build-test"), String(port)], {
-    env: { ...process.env, NODE_ENV: "production", DATABASE_URL: process.env["TEST_DATABASE_URL"] },
-    stdio: ["ignore", "pipe", "inherit"],
-  });
-  return new Promise((resolve, reject) => {
-    child.once("exit", (code) => reject(new Error(`the server ended (${code})`)));
-    child.stdout?.on("data", (chunk: Buffer) => {
-      const listening = /listening on (\d+)/.exec(String(chunk));
-      if (listening) resolve({ child, port: Number(listening[1]) });
-    });
-  });
-}
-
 /** Two servers are started one after the other, beside everything else that is tested. Milliseconds. */
 const SERVERS_START_IN = 300_000;
 
 test(
   "a server killed in the middle of a class shows it where it was when it is started again",
   async () => {
-    const first = await startOwnServer(0);
-    const base = `http://127.0.0.1:${first.port}`;
+    const first = await startOwnServer();
+    const { base } = first;
     const page = await openPage(browser, []);
     await signIn(page, base, organisation);
     await teachToTheMiddle(page, base, await planFor("2026-10-28"));
     await seeText(page, "All saved");
-    first.child.removeAllListeners("exit");
-    const gone = new Promise((resolve) => first.child.once("exit", resolve));
-    first.child.kill("SIGKILL");
-    await gone;
+    await first.kill();
     // Noted while the server is dead.
     await page.keyboard.press("2");
     await seeText(page, "Left the class");
     await page.keyboard.press("p");
     await seeText(page, "1 saved on this device, not sent yet");
 
-    const second = await startOwnServer(first.port);
+    const second = await startOwnServer({ port: first.port });
     await seeText(page, "All saved");
     await page.reload();
     await seeTheMiddle(page);
@@ -163,8 +143,7 @@ test(
     await signIn(other, base, organisation);
     await other.goto(page.url());
     await seeText(other, "Pain");
-    second.child.removeAllListeners("exit");
-    second.child.kill("SIGKILL");
+    await second.kill();
   },
   SERVERS_START_IN,
 );

@@ -74,8 +74,11 @@ function filled(pattern: string): string {
   });
 }
 
-const get = (path: string, cookie?: string) =>
-  fetch(`${base}${path}`, { redirect: "manual", headers: cookie ? { Cookie: cookie } : {} });
+/** What is at an address; an address of before is followed to the one that took its place. */
+async function get(path: string, cookie?: string): Promise<Response> {
+  const response = await fetch(`${base}${path}`, { redirect: "manual", headers: cookie ? { Cookie: cookie } : {} });
+  return response.status === 301 ? get(response.headers.get("Location") ?? "", cookie) : response;
+}
 const post = (path: string, cookie?: string) =>
   fetch(`${base}${path}`, {
     method: "POST",

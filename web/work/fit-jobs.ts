@@ -5,8 +5,10 @@ import type { FittedRow } from "@able-tide/core/fit/fitted-row";
 import { gapOf } from "@able-tide/core/fit/group";
 import { type FitRefinement, refineFitIncrementally } from "@able-tide/core/fit/refine-fit";
 import { type ShownRow, showRow } from "@able-tide/core/fit/shown-row";
+import { type Summaries, summariesIncrementally } from "@able-tide/core/fit/summary";
 import { limitedResources } from "@able-tide/core/fit/support-options";
 import { type CellChange, changedCells, withoutCapIncrementally } from "@able-tide/core/fit/without-cap";
+import type { Movement } from "@able-tide/core/movement/format";
 import type { Job } from "./job.ts";
 import type { FitInput } from "./workspace.ts";
 
@@ -91,3 +93,6 @@ export const withoutCap: Job<WithoutCapInput, never, WithoutCap> = async (input,
     kept: after.rows.find((row) => row.personId === personId)?.kept ?? 0,
   };
 };
+
+/** Summarises the demands of every variant of a movement. */
+export const summaries: Job<Movement, never, Summaries> = (movement, { run }) => run(summariesIncrementally(movement));

@@ -5,6 +5,7 @@ import type { CheckedIn } from "@able-tide/core/class/events";
 import { sentenceCase } from "@able-tide/core/sentence-case";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
+import { DialogFrame } from "../kit/dialog-frame.tsx";
 import { useStore } from "../kit/use-store.ts";
 import { Ask, Measure } from "./ask.tsx";
 import { AskPain } from "./ask-pain.tsx";
@@ -179,20 +180,14 @@ export function CheckInSheet(props: Props) {
   const { person, close } = props;
   return (
     <Dialog.Root open={person !== null} onOpenChange={(open) => !open && close()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-tide-950/70" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="class-room fixed top-1/2 left-1/2 max-h-[94vh] w-[min(96vw,52rem)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-[20px] bg-tide-900 p-6 text-lg text-sand-50"
-        >
-          {person && (
-            <>
-              <Dialog.Title className="mb-4 text-3xl">{person.name} today</Dialog.Title>
-              <Sheet key={person.id} {...props} person={person} />
-            </>
-          )}
-        </Dialog.Content>
-      </Dialog.Portal>
+      <DialogFrame look="class" width="large">
+        {person && (
+          <>
+            <Dialog.Title className="mb-4 text-3xl">{person.name} today</Dialog.Title>
+            <Sheet key={person.id} {...props} person={person} />
+          </>
+        )}
+      </DialogFrame>
     </Dialog.Root>
   );
 }

@@ -2,6 +2,7 @@ import { isGrave, type NotedSign, SIGNS, type Sign, signLabel } from "@able-tide
 import { formatWhy } from "@able-tide/core/fit/cell-view";
 import { Dialog } from "radix-ui";
 import { type FormEvent, useState } from "react";
+import { DialogFrame } from "../kit/dialog-frame.tsx";
 import { useKeys } from "../kit/keys-sheet.tsx";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
 import type { PersonNow } from "./class-view.ts";
@@ -84,66 +85,59 @@ export function PersonSheet({ person, facts, notes, note, withdraw, mayWithdrawG
   });
   return (
     <Dialog.Root open={person !== null} onOpenChange={(open) => !open && close()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-tide-950/70" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          onCloseAutoFocus={closed}
-          className="class-room fixed top-1/2 left-1/2 max-h-[92vh] w-[min(94vw,38rem)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-[20px] bg-tide-900 p-6 text-lg text-sand-50"
-        >
-          {person && (
-            <>
-              <div className="flex items-center gap-4">
-                {person.cell && <VariantSymbol {...person.cell} size={56} />}
-                <div>
-                  <Dialog.Title className="text-3xl">{person.name}</Dialog.Title>
-                  {person.cell && <p className="text-sand-200">{describeVariant(person.cell)}</p>}
-                </div>
+      <DialogFrame look="class" width="medium" closed={closed}>
+        {person && (
+          <>
+            <div className="flex items-center gap-4">
+              {person.cell && <VariantSymbol {...person.cell} size={56} />}
+              <div>
+                <Dialog.Title className="text-3xl">{person.name}</Dialog.Title>
+                {person.cell && <p className="text-sand-200">{describeVariant(person.cell)}</p>}
               </div>
-              {facts.length > 0 && (
-                <dl className="mt-3 rounded-[12px] border-2 border-signal-300 p-3">
-                  {facts.map(({ label, words }) => (
-                    <div key={label}>
-                      <dt className="inline font-bold">{label}: </dt>
-                      <dd className="inline">{words}</dd>
-                    </div>
-                  ))}
-                </dl>
-              )}
-              {person.cell?.why.map((why) => (
-                <p key={why.limit} className="mt-3">
-                  {formatWhy(why)}.
-                </p>
-              ))}
-              <div className="mt-5 grid grid-cols-2 gap-3">
-                {SIGNS.map(({ name, label }) => (
-                  <button
-                    key={name}
-                    type="button"
-                    onClick={() => note(name)}
-                    className="min-h-16 rounded-[12px] border-2 border-tide-300 text-2xl font-bold hover:bg-tide-800"
-                  >
-                    {label} <span className="text-lg font-normal text-tide-200">{name[0]}</span>
-                  </button>
+            </div>
+            {facts.length > 0 && (
+              <dl className="mt-3 rounded-[12px] border-2 border-signal-300 p-3">
+                {facts.map(({ label, words }) => (
+                  <div key={label}>
+                    <dt className="inline font-bold">{label}: </dt>
+                    <dd className="inline">{words}</dd>
+                  </div>
                 ))}
-              </div>
-              {notes.length > 0 && (
-                <ul className="mt-5 flex flex-col gap-1">
-                  {notes.map((each) => (
-                    <Note key={each.id} note={each} withdraw={withdraw} mayWithdrawGrave={mayWithdrawGrave} />
-                  ))}
-                </ul>
-              )}
-              <div className="mt-4 flex flex-wrap justify-between gap-3">
-                <button type="button" onClick={leave} className="min-h-16 px-3 underline underline-offset-4">
-                  Left the class
+              </dl>
+            )}
+            {person.cell?.why.map((why) => (
+              <p key={why.limit} className="mt-3">
+                {formatWhy(why)}.
+              </p>
+            ))}
+            <div className="mt-5 grid grid-cols-2 gap-3">
+              {SIGNS.map(({ name, label }) => (
+                <button
+                  key={name}
+                  type="button"
+                  onClick={() => note(name)}
+                  className="min-h-16 rounded-[12px] border-2 border-tide-300 text-2xl font-bold hover:bg-tide-800"
+                >
+                  {label} <span className="text-lg font-normal text-tide-200">{name[0]}</span>
                 </button>
-                <Dialog.Close className="min-h-16 rounded-full border-2 border-sand-100 px-8 font-semibold">Close</Dialog.Close>
-              </div>
-            </>
-          )}
-        </Dialog.Content>
-      </Dialog.Portal>
+              ))}
+            </div>
+            {notes.length > 0 && (
+              <ul className="mt-5 flex flex-col gap-1">
+                {notes.map((each) => (
+                  <Note key={each.id} note={each} withdraw={withdraw} mayWithdrawGrave={mayWithdrawGrave} />
+                ))}
+              </ul>
+            )}
+            <div className="mt-4 flex flex-wrap justify-between gap-3">
+              <button type="button" onClick={leave} className="min-h-16 px-3 underline underline-offset-4">
+                Left the class
+              </button>
+              <Dialog.Close className="min-h-16 rounded-full border-2 border-sand-100 px-8 font-semibold">Close</Dialog.Close>
+            </div>
+          </>
+        )}
+      </DialogFrame>
     </Dialog.Root>
   );
 }

@@ -1,6 +1,7 @@
 import { STOP_FIRST, STOP_SIGNS } from "@able-tide/core/reference/stop-signs";
 import type { EmergencyCard } from "@able-tide/core/venues/venue";
 import { Dialog } from "radix-ui";
+import { DialogFrame } from "../kit/dialog-frame.tsx";
 
 interface Props {
   readonly open: boolean;
@@ -44,13 +45,8 @@ export function Stop({ open, setOpen, closed, card }: Props) {
         </svg>
         Stop
       </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-tide-950/80" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          onCloseAutoFocus={closed}
-          className="fixed inset-4 m-auto h-fit max-h-[94vh] max-w-4xl overflow-y-auto rounded-[20px] bg-sand-50 p-8 text-xl text-tide-950"
-        >
+      <DialogFrame look="alert" width="large" closed={closed}>
+        <div className="p-2 text-xl">
           <Dialog.Title className="text-4xl text-signal-700">Stop the class. First:</Dialog.Title>
           <ol className="mt-4 list-decimal pl-7 text-2xl leading-snug font-semibold">
             {STOP_FIRST.map((line) => (
@@ -70,8 +66,8 @@ export function Stop({ open, setOpen, closed, card }: Props) {
           <Dialog.Close className="mt-5 min-h-16 rounded-full bg-tide-800 px-8 font-semibold text-sand-50">
             Return to class
           </Dialog.Close>
-        </Dialog.Content>
-      </Dialog.Portal>
+        </div>
+      </DialogFrame>
     </Dialog.Root>
   );
 }

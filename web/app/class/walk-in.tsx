@@ -4,6 +4,7 @@ import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { parseForm } from "../../forms/parse-form.ts";
 import { PersonForm } from "../../forms/person-form.ts";
+import { DialogFrame } from "../kit/dialog-frame.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
 
 interface Props {
@@ -58,41 +59,35 @@ export function WalkIn({ classId, taken }: Props) {
       <Dialog.Trigger className="flex min-h-16 items-center gap-3 rounded-full border-2 border-tide-300 px-6 text-xl font-semibold hover:bg-tide-800">
         <UserPlus size={24} aria-hidden="true" /> Add someone new
       </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-tide-950/80" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed inset-4 m-auto h-fit max-h-[94vh] max-w-2xl overflow-y-auto rounded-[20px] bg-sand-50 p-6 text-lg text-tide-950"
-        >
-          <Dialog.Title className="text-3xl">Add someone new</Dialog.Title>
-          <p className="mt-1 text-sand-600">
-            New participants start with newcomer caps: support when standing, hands up for 20 s at a time, light effort. Record
-            the rest later.
-          </p>
-          <form method="post" {...getFormProps(form)} className="mt-4 grid gap-4 sm:grid-cols-3">
-            <Problem id="walk-in-problem" errors={problem === null ? form.errors : [problem]} />
-            <TextField field={fields.name} label="Preferred name" className="sm:col-span-3" />
-            <TextField field={fields.birthYear} label="Birth year" inputMode="numeric" />
-            <TextField field={fields.statureCentimetres} label="Height" hint="cm" inputMode="decimal" />
-            <TextField field={fields.massKilograms} label="Weight" hint="kg" inputMode="decimal" />
-            <TextField
-              field={fields.notes}
-              label="Does anything hurt, or has anyone told you to avoid something?"
-              className="sm:col-span-3"
-            />
-            <div className="flex flex-wrap gap-3 sm:col-span-3">
-              <button
-                type="submit"
-                disabled={sending}
-                className="min-h-16 rounded-full bg-tide-800 px-8 text-xl font-bold text-sand-50 disabled:opacity-60"
-              >
-                {sending ? "Adding…" : "Add to class"}
-              </button>
-              <Dialog.Close className="min-h-16 px-4 underline underline-offset-4">Not now</Dialog.Close>
-            </div>
-          </form>
-        </Dialog.Content>
-      </Dialog.Portal>
+      <DialogFrame look="alert" width="large">
+        <Dialog.Title className="text-3xl">Add someone new</Dialog.Title>
+        <p className="mt-1 text-sand-600">
+          New participants start with newcomer caps: support when standing, hands up for 20 s at a time, light effort. Record the
+          rest later.
+        </p>
+        <form method="post" {...getFormProps(form)} className="mt-4 grid gap-4 sm:grid-cols-3">
+          <Problem id="walk-in-problem" errors={problem === null ? form.errors : [problem]} />
+          <TextField field={fields.name} label="Preferred name" className="sm:col-span-3" />
+          <TextField field={fields.birthYear} label="Birth year" inputMode="numeric" />
+          <TextField field={fields.statureCentimetres} label="Height" hint="cm" inputMode="decimal" />
+          <TextField field={fields.massKilograms} label="Weight" hint="kg" inputMode="decimal" />
+          <TextField
+            field={fields.notes}
+            label="Does anything hurt, or has anyone told you to avoid something?"
+            className="sm:col-span-3"
+          />
+          <div className="flex flex-wrap gap-3 sm:col-span-3">
+            <button
+              type="submit"
+              disabled={sending}
+              className="min-h-16 rounded-full bg-tide-800 px-8 text-xl font-bold text-sand-50 disabled:opacity-60"
+            >
+              {sending ? "Adding…" : "Add to class"}
+            </button>
+            <Dialog.Close className="min-h-16 px-4 underline underline-offset-4">Not now</Dialog.Close>
+          </div>
+        </form>
+      </DialogFrame>
     </Dialog.Root>
   );
 }

@@ -1,5 +1,6 @@
 import { Dialog } from "radix-ui";
 import { useLayoutEffect, useState } from "react";
+import { DialogFrame } from "./dialog-frame.tsx";
 
 export type KeyHelp = readonly (readonly [keys: string, what: string])[];
 
@@ -30,26 +31,20 @@ export function KeysSheet({ keys, className = "" }: { keys: KeyHelp; className?:
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
       <Dialog.Trigger className={`min-h-11 rounded-full px-3 ${className}`}>Keyboard shortcuts</Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-tide-950/60" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-1/2 left-1/2 w-[min(92vw,30rem)] -translate-x-1/2 -translate-y-1/2 rounded-soft bg-sand-50 p-6 text-tide-900 shadow-xl"
-        >
-          <Dialog.Title className="mb-4 text-2xl">Keyboard shortcuts</Dialog.Title>
-          <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
-            {keys.map(([key, what]) => (
-              <div key={key} className="contents">
-                <dt className="font-bold">{key}</dt>
-                <dd>{what}</dd>
-              </div>
-            ))}
-          </dl>
-          <Dialog.Close className="mt-6 min-h-11 rounded-full border-[1.5px] border-tide-800 px-5 font-semibold">
-            Close
-          </Dialog.Close>
-        </Dialog.Content>
-      </Dialog.Portal>
+      <DialogFrame width="small">
+        <Dialog.Title className="mb-4 text-2xl">Keyboard shortcuts</Dialog.Title>
+        <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
+          {keys.map(([key, what]) => (
+            <div key={key} className="contents">
+              <dt className="font-bold">{key}</dt>
+              <dd>{what}</dd>
+            </div>
+          ))}
+        </dl>
+        <Dialog.Close className="mt-6 min-h-11 rounded-full border-[1.5px] border-tide-800 px-5 font-semibold">
+          Close
+        </Dialog.Close>
+      </DialogFrame>
     </Dialog.Root>
   );
 }

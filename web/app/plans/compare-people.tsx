@@ -3,6 +3,7 @@ import { taughtName } from "@able-tide/core/movement/format";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
+import { DialogFrame } from "../kit/dialog-frame.tsx";
 import { percent } from "../kit/percent.ts";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
 
@@ -28,82 +29,76 @@ export function ComparePeople({ person, people, blocks, rows }: Props) {
   return (
     <Dialog.Root>
       <Dialog.Trigger className="min-h-8 underline underline-offset-4">Compare with another participant</Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-tide-900/50" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed inset-x-3 top-6 mx-auto max-h-[90vh] max-w-3xl overflow-y-auto rounded-soft bg-sand-50 p-6 shadow-xl"
-        >
-          <div className="flex items-start justify-between gap-4">
-            <Dialog.Title className="text-2xl">Compare two participants</Dialog.Title>
-            <Dialog.Close className="min-h-11 px-2 underline underline-offset-4">Close</Dialog.Close>
-          </div>
-          <table className="mt-3 w-full border-collapse">
-            <thead>
-              <tr className="text-left">
-                <th scope="col" className="pb-2">
-                  Movement
-                </th>
-                <th scope="col" className="pb-2">
-                  {person.name}
-                </th>
-                <th scope="col" className="pb-2">
-                  <select
-                    aria-label="Other participant"
-                    value={other.id}
-                    onChange={({ currentTarget }) => setOtherId(currentTarget.value)}
-                    className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
-                  >
-                    {others.map(({ id, name }) => (
-                      <option key={id} value={id}>
-                        {name}
-                      </option>
-                    ))}
-                  </select>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr className="border-t border-sand-300">
-                <th scope="row" className="py-1 text-left font-normal">
-                  of the whole session
-                </th>
-                {both.map(({ id, row }) => (
-                  <td key={id} className="font-bold">
-                    {row ? percent(row.kept) : ""}
-                  </td>
-                ))}
-              </tr>
-              {blocks.map((block, i) => (
-                <tr key={block.id} className="border-t border-sand-300">
-                  <th scope="row" className="py-1 pr-2 text-left font-normal">
-                    {taughtName(block.movement)}
-                  </th>
-                  {both.map(({ id, row }) => {
-                    const cell = row?.cells[i];
-                    return (
-                      <td key={id} className="pr-2">
-                        {cell && (
-                          <span className="flex items-center gap-2">
-                            <VariantSymbol
-                              form={cell.form}
-                              level={cell.level}
-                              hold={cell.hold}
-                              lighterSide={cell.lighterSide}
-                              size={26}
-                            />
-                            <span>{cell.brief || describeVariant(cell)}</span>
-                          </span>
-                        )}
-                      </td>
-                    );
-                  })}
-                </tr>
+      <DialogFrame width="large">
+        <div className="flex items-start justify-between gap-4">
+          <Dialog.Title className="text-2xl">Compare two participants</Dialog.Title>
+          <Dialog.Close className="min-h-11 px-2 underline underline-offset-4">Close</Dialog.Close>
+        </div>
+        <table className="mt-3 w-full border-collapse">
+          <thead>
+            <tr className="text-left">
+              <th scope="col" className="pb-2">
+                Movement
+              </th>
+              <th scope="col" className="pb-2">
+                {person.name}
+              </th>
+              <th scope="col" className="pb-2">
+                <select
+                  aria-label="Other participant"
+                  value={other.id}
+                  onChange={({ currentTarget }) => setOtherId(currentTarget.value)}
+                  className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
+                >
+                  {others.map(({ id, name }) => (
+                    <option key={id} value={id}>
+                      {name}
+                    </option>
+                  ))}
+                </select>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr className="border-t border-sand-300">
+              <th scope="row" className="py-1 text-left font-normal">
+                of the whole session
+              </th>
+              {both.map(({ id, row }) => (
+                <td key={id} className="font-bold">
+                  {row ? percent(row.kept) : ""}
+                </td>
               ))}
-            </tbody>
-          </table>
-        </Dialog.Content>
-      </Dialog.Portal>
+            </tr>
+            {blocks.map((block, i) => (
+              <tr key={block.id} className="border-t border-sand-300">
+                <th scope="row" className="py-1 pr-2 text-left font-normal">
+                  {taughtName(block.movement)}
+                </th>
+                {both.map(({ id, row }) => {
+                  const cell = row?.cells[i];
+                  return (
+                    <td key={id} className="pr-2">
+                      {cell && (
+                        <span className="flex items-center gap-2">
+                          <VariantSymbol
+                            form={cell.form}
+                            level={cell.level}
+                            hold={cell.hold}
+                            lighterSide={cell.lighterSide}
+                            size={26}
+                          />
+                          <span>{cell.brief || describeVariant(cell)}</span>
+                        </span>
+                      )}
+                    </td>
+                  );
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </DialogFrame>
     </Dialog.Root>
   );
 }

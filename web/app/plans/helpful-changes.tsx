@@ -6,6 +6,7 @@ import { Dialog } from "radix-ui";
 import { memo, useEffect, useState } from "react";
 import { PRIORITY } from "../../work/fit-runner.ts";
 import { Button } from "../kit/button.tsx";
+import { DialogFrame } from "../kit/dialog-frame.tsx";
 import { useStore } from "../kit/use-store.ts";
 import { boardRunner } from "../workers/browser-runner.ts";
 import { createLatestJob } from "../workers/latest-job.ts";
@@ -49,46 +50,38 @@ export const HelpfulChanges = memo(function HelpfulChanges({ draft, setting, mov
       }}
     >
       <Dialog.Trigger className="min-h-11 underline underline-offset-4">Suggest one change that helps most</Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 bg-tide-900/50" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed inset-x-3 top-10 mx-auto max-h-[85vh] max-w-xl overflow-y-auto rounded-soft bg-sand-50 p-6 shadow-xl"
-        >
-          <div className="flex items-start justify-between gap-4">
-            <Dialog.Title className="text-2xl">One change for the group</Dialog.Title>
-            <Dialog.Close className="min-h-11 px-2 underline underline-offset-4">Close</Dialog.Close>
-          </div>
-          <div role="status" className="mt-2">
-            {failed && <p>The test stopped. Close this window and try again.</p>}
-            {changes === null && !failed && (
-              <p>Testing changes for all {people.length} participants. This takes a few seconds.</p>
-            )}
-            {changes?.length === 0 && <p>No single change would help the group without making it worse for someone.</p>}
-          </div>
-          <ul className="mt-2 flex flex-col gap-3">
-            {changes?.map((change) => (
-              <li key={change.words} className="rounded-soft border border-sand-300 bg-white p-4">
-                <h3 className="text-lg">{change.words}</h3>
-                <p>
-                  Average match would be <strong>{percent(change.after)}</strong> instead of {percent(change.before)}.{" "}
-                  {effectOf(change)}
-                </p>
-                <Button
-                  type="button"
-                  className="mt-2"
-                  onClick={() => {
-                    take(change.blocks);
-                    setOpen(false);
-                  }}
-                >
-                  Apply this change
-                </Button>
-              </li>
-            ))}
-          </ul>
-        </Dialog.Content>
-      </Dialog.Portal>
+      <DialogFrame width="medium">
+        <div className="flex items-start justify-between gap-4">
+          <Dialog.Title className="text-2xl">One change for the group</Dialog.Title>
+          <Dialog.Close className="min-h-11 px-2 underline underline-offset-4">Close</Dialog.Close>
+        </div>
+        <div role="status" className="mt-2">
+          {failed && <p>The test stopped. Close this window and try again.</p>}
+          {changes === null && !failed && <p>Testing changes for all {people.length} participants. This takes a few seconds.</p>}
+          {changes?.length === 0 && <p>No single change would help the group without making it worse for someone.</p>}
+        </div>
+        <ul className="mt-2 flex flex-col gap-3">
+          {changes?.map((change) => (
+            <li key={change.words} className="rounded-soft border border-sand-300 bg-white p-4">
+              <h3 className="text-lg">{change.words}</h3>
+              <p>
+                Average match would be <strong>{percent(change.after)}</strong> instead of {percent(change.before)}.{" "}
+                {effectOf(change)}
+              </p>
+              <Button
+                type="button"
+                className="mt-2"
+                onClick={() => {
+                  take(change.blocks);
+                  setOpen(false);
+                }}
+              >
+                Apply this change
+              </Button>
+            </li>
+          ))}
+        </ul>
+      </DialogFrame>
     </Dialog.Root>
   );
 });

@@ -10,6 +10,7 @@ import { Dialog } from "radix-ui";
 import { memo, useState } from "react";
 import { Link } from "react-router";
 import { Button } from "../kit/button.tsx";
+import { DialogFrame } from "../kit/dialog-frame.tsx";
 import type { Draft, DraftChange } from "./draft.ts";
 
 /** Rounds on both sides and the minutes of a plan under a style. */
@@ -80,48 +81,42 @@ export const PlanChoices = memo(function PlanChoices({ draft, styles, question, 
         </button>
       )}
       <Dialog.Root open={wanted !== null} onOpenChange={(open) => !open && setWanted(null)}>
-        <Dialog.Portal>
-          <Dialog.Overlay className="fixed inset-0 z-40 bg-tide-950/60" />
-          <Dialog.Content
-            aria-describedby={undefined}
-            className="fixed top-1/2 left-1/2 z-50 max-h-[90vh] w-[min(92vw,36rem)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-soft bg-sand-50 p-6 text-tide-900 shadow-xl"
-          >
-            <Dialog.Title className="mb-3 text-2xl">Changes if you use {wanted?.name}</Dialog.Title>
-            {wanted && now && then && (
-              <>
-                <p className="mb-3 text-lg">
-                  {now.total} becomes <strong>{then.total}</strong>; repetitions left {now.left}, right {now.right} become{" "}
-                  <strong>
-                    left {then.left}, right {then.right}
-                  </strong>
-                  .
-                </p>
-                <ul className="mb-4 list-disc pl-5">
-                  {styleDifferences({ ...draft.style, breathSeconds: draft.breathSeconds }, wanted).map((line) => (
-                    <li key={line}>{line}</li>
-                  ))}
-                </ul>
-                <div className="flex flex-wrap items-center gap-3">
-                  <Button
-                    type="button"
-                    onClick={() => {
-                      change({ kind: "edit", edit: setStyle(wanted) });
-                      setWanted(null);
-                    }}
-                  >
-                    Use this style
-                  </Button>
-                  <Dialog.Close className="min-h-11 rounded-full border-[1.5px] border-tide-800 px-5 font-semibold">
-                    Cancel
-                  </Dialog.Close>
-                  <Link to="/styles" className="underline underline-offset-4">
-                    Manage teaching styles
-                  </Link>
-                </div>
-              </>
-            )}
-          </Dialog.Content>
-        </Dialog.Portal>
+        <DialogFrame width="medium">
+          <Dialog.Title className="mb-3 text-2xl">Changes if you use {wanted?.name}</Dialog.Title>
+          {wanted && now && then && (
+            <>
+              <p className="mb-3 text-lg">
+                {now.total} becomes <strong>{then.total}</strong>; repetitions left {now.left}, right {now.right} become{" "}
+                <strong>
+                  left {then.left}, right {then.right}
+                </strong>
+                .
+              </p>
+              <ul className="mb-4 list-disc pl-5">
+                {styleDifferences({ ...draft.style, breathSeconds: draft.breathSeconds }, wanted).map((line) => (
+                  <li key={line}>{line}</li>
+                ))}
+              </ul>
+              <div className="flex flex-wrap items-center gap-3">
+                <Button
+                  type="button"
+                  onClick={() => {
+                    change({ kind: "edit", edit: setStyle(wanted) });
+                    setWanted(null);
+                  }}
+                >
+                  Use this style
+                </Button>
+                <Dialog.Close className="min-h-11 rounded-full border-[1.5px] border-tide-800 px-5 font-semibold">
+                  Cancel
+                </Dialog.Close>
+                <Link to="/styles" className="underline underline-offset-4">
+                  Manage teaching styles
+                </Link>
+              </div>
+            </>
+          )}
+        </DialogFrame>
       </Dialog.Root>
     </>
   );

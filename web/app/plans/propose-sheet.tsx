@@ -6,6 +6,7 @@ import { formatMinutes } from "@able-tide/core/schedule/time";
 import { Dialog } from "radix-ui";
 import { memo, useState } from "react";
 import { Button } from "../kit/button.tsx";
+import { DialogFrame } from "../kit/dialog-frame.tsx";
 import { percent } from "../kit/percent.ts";
 import { TideLine } from "../kit/tide-line.tsx";
 import type { Draft } from "./draft.ts";
@@ -116,56 +117,50 @@ export const ProposeSheet = memo(function ProposeSheet({ draft, setting, minutes
           Draft a plan
         </Button>
       </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-tide-950/60" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-1/2 left-1/2 z-50 max-h-[94vh] w-[min(96vw,74rem)] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-soft bg-sand-50 p-6 text-tide-900 shadow-xl"
-        >
-          <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-2">
-            <Dialog.Title className="text-2xl">A plan of {minutes} minutes</Dialog.Title>
-            <label className="flex items-center gap-2">
-              New movements
-              <select
-                className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
-                value={news}
-                onChange={({ currentTarget }) => {
-                  setNews(Number(currentTarget.value));
-                  begin(Number(currentTarget.value));
-                }}
-              >
-                {[0, 1, 2, 3, 4].map((count) => (
-                  <option key={count}>{count}</option>
-                ))}
-              </select>
-            </label>
-            <p role="status" className="text-sand-600">
-              {statusOf(drafting, people.length)}
-            </p>
-            <Dialog.Close className="ml-auto min-h-11 rounded-full border-[1.5px] border-tide-800 px-5 font-semibold">
-              Close
-            </Dialog.Close>
-          </div>
-          <ul className="grid gap-4 md:grid-cols-3">
-            {drafting.drafts.map((proposal) => (
-              <Proposal
-                key={proposal.number}
-                proposal={proposal}
-                fitting={people.length > 0}
-                nameOf={(personId) => people.find(({ id }) => id === personId)?.name ?? ""}
-                take={(blocks) => {
-                  take(blocks);
-                  setOpen(false);
-                }}
-              />
-            ))}
-          </ul>
-          <p className="mt-4 text-sand-600">
-            Drafts are based on the body model, the caps and what this group has done. You decide: nothing changes until you
-            choose one.
+      <DialogFrame width="full">
+        <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-2">
+          <Dialog.Title className="text-2xl">A plan of {minutes} minutes</Dialog.Title>
+          <label className="flex items-center gap-2">
+            New movements
+            <select
+              className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
+              value={news}
+              onChange={({ currentTarget }) => {
+                setNews(Number(currentTarget.value));
+                begin(Number(currentTarget.value));
+              }}
+            >
+              {[0, 1, 2, 3, 4].map((count) => (
+                <option key={count}>{count}</option>
+              ))}
+            </select>
+          </label>
+          <p role="status" className="text-sand-600">
+            {statusOf(drafting, people.length)}
           </p>
-        </Dialog.Content>
-      </Dialog.Portal>
+          <Dialog.Close className="ml-auto min-h-11 rounded-full border-[1.5px] border-tide-800 px-5 font-semibold">
+            Close
+          </Dialog.Close>
+        </div>
+        <ul className="grid gap-4 md:grid-cols-3">
+          {drafting.drafts.map((proposal) => (
+            <Proposal
+              key={proposal.number}
+              proposal={proposal}
+              fitting={people.length > 0}
+              nameOf={(personId) => people.find(({ id }) => id === personId)?.name ?? ""}
+              take={(blocks) => {
+                take(blocks);
+                setOpen(false);
+              }}
+            />
+          ))}
+        </ul>
+        <p className="mt-4 text-sand-600">
+          Drafts are based on the body model, the caps and what this group has done. You decide: nothing changes until you choose
+          one.
+        </p>
+      </DialogFrame>
     </Dialog.Root>
   );
 });

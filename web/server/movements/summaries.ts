@@ -1,17 +1,9 @@
 import { createHash } from "node:crypto";
-import { setImmediate } from "node:timers/promises";
-import {
-  SUMMARY_VERSION,
-  SUMMARY_WIDTH,
-  type Summaries,
-  summariesIncrementally,
-  summarisedVariants,
-} from "@able-tide/core/fit/summary";
+import { SUMMARY_VERSION, SUMMARY_WIDTH, type Summaries, summarisedVariants } from "@able-tide/core/fit/summary";
 import type { Movement } from "@able-tide/core/movement/format";
 import type { Knex } from "knex";
-
-/** Milliseconds of solving before other requests are let in. */
-const SLICE = 8;
+import { PRIORITY } from "../../work/fit-runner.ts";
+import { fitting } from "../fitting/fitting.ts";
 
 /** The same for movements whose forms ask the same: names and cues do not count. */
 export function contentHash(
@@ -23,24 +15,13 @@ export function contentHash(
     .digest("hex");
 }
 
-async function solveAll(movement: Movement): Promise<Summaries> {
-  const steps = summariesIncrementally(movement);
-  let since = performance.now();
-  for (let step = steps.next(); ; step = steps.next()) {
-    if (step.done) return step.value;
-    if (performance.now() - since < SLICE) continue;
-    await setImmediate();
-    since = performance.now();
-  }
-}
-
 function fromBytes(movement: Movement, bytes: Buffer): Summaries | null {
   const forms = summarisedVariants(movement);
   if (bytes.byteLength !== 4 * forms.length * SUMMARY_WIDTH) return null;
   return { forms, values: new Float32Array(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength)) };
 }
 
-/** What every form of a movement asks: as kept, or solved now, a little at a time, and kept. */
+/** What every form of a movement asks: as kept, or solved now in a thread, and kept. */
 export async function keptSummaries(database: Knex, movement: Movement, now: () => Date): Promise<Summaries> {
   const hash = contentHash(movement);
   const row = await database("form_summaries")
@@ -48,7 +29,7 @@ export async function keptSummaries(database: Knex, movement: Movement, now: () 
     .first<{ summaries: Buffer } | undefined>("summaries");
   const kept = row && fromBytes(movement, row.summaries);
   if (kept) return kept;
-  const made = await solveAll(movement);
+  const made = await fitting().run("summaries", movement, { priority: PRIORITY.background });
   const summaries = Buffer.from(made.values.buffer, made.values.byteOffset, made.values.byteLength);
   await database("form_summaries")
     .insert({ content_hash: hash, summaries, made_at: now() })

@@ -6,6 +6,7 @@ import type { MeasuredRange } from "@able-tide/core/caps/measured";
 import { About } from "@able-tide/core/people/about";
 import * as v from "valibot";
 import { type Scope, today } from "../scope.ts";
+import { type EndingRow, readEnding } from "./ending.ts";
 import { waitingCapsOf } from "./limitations.ts";
 import { stagesHeld } from "./stand-results.ts";
 
@@ -29,7 +30,7 @@ export interface KeptCap extends CapRecord {
   readonly origin: CapOrigin;
 }
 
-interface CapRow {
+interface CapRow extends EndingRow {
   id: string;
   person_id: string;
   cap_limit: CapLimit;
@@ -46,9 +47,6 @@ interface CapRow {
   origin: CapOrigin;
   created_at: Date;
   set_by: string;
-  ended_at: Date | null;
-  ended_by_name: string | null;
-  ended_because: string | null;
 }
 
 const toCap = (row: CapRow): KeptCap => ({
@@ -68,10 +66,7 @@ const toCap = (row: CapRow): KeptCap => ({
   origin: row.origin,
   setAt: row.created_at.toISOString(),
   setBy: row.set_by,
-  ended:
-    row.ended_at === null
-      ? null
-      : { by: row.ended_by_name ?? "", at: row.ended_at.toISOString(), because: row.ended_because ?? "" },
+  ended: readEnding(row),
 });
 
 const capsOf = (scope: Scope) =>

@@ -3,6 +3,7 @@ import type { Cap, CapLimit } from "@able-tide/core/caps/cap";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import { type Limitation, waitingCaps } from "@able-tide/core/caps/propose";
 import { type Scope, today } from "../scope.ts";
+import { type Ending, type EndingRow, readEnding } from "./ending.ts";
 
 /** A limitation as it is kept. */
 export interface KeptLimitation extends Limitation {
@@ -10,7 +11,7 @@ export interface KeptLimitation extends Limitation {
   readonly note: string;
   readonly setAt: string;
   readonly setBy: string;
-  readonly ended: { readonly by: string; readonly at: string; readonly because: string } | null;
+  readonly ended: Ending;
   /** Whether a clearance was entered for it. */
   readonly cleared: boolean;
   readonly declined: readonly { readonly limit: CapLimit; readonly because: string; readonly by: string }[];
@@ -18,7 +19,7 @@ export interface KeptLimitation extends Limitation {
 
 export type LimitationInput = Omit<Limitation, "id"> & { readonly note: string };
 
-interface LimitationRow {
+interface LimitationRow extends EndingRow {
   id: string;
   person_id: string;
   rule: string;
@@ -28,9 +29,6 @@ interface LimitationRow {
   note: string;
   created_at: Date;
   set_by: string;
-  ended_at: Date | null;
-  ended_by_name: string | null;
-  ended_because: string | null;
   cleared: boolean;
   declined: { limit: CapLimit; because: string; by: string }[];
 }
@@ -45,10 +43,7 @@ const toLimitation = (row: LimitationRow): KeptLimitation => ({
   note: row.note,
   setAt: row.created_at.toISOString(),
   setBy: row.set_by,
-  ended:
-    row.ended_at === null
-      ? null
-      : { by: row.ended_by_name ?? "", at: row.ended_at.toISOString(), because: row.ended_because ?? "" },
+  ended: readEnding(row),
   cleared: row.cleared,
   declined: row.declined,
 });

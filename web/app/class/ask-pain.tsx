@@ -53,7 +53,7 @@ function Place({ place, chosen, choose }: { place: PainPlace; chosen: boolean; c
       onClick={choose}
       className={`min-h-12 rounded-full border-2 px-3 leading-tight font-semibold ${chosen ? "border-sand-50 bg-sand-50 text-tide-950" : `bg-tide-900/90 hover:bg-tide-800 ${alarm ? "border-signal-300" : "border-tide-300"}`}`}
     >
-      {label.replace(/^(left|right) /, "")}
+      {sentenceCase(label.replace(/^(left|right) /, ""))}
     </button>
   );
 }

@@ -45,7 +45,7 @@ export function Stop({ open, setOpen, closed, card }: Props) {
         </svg>
         Stop
       </Dialog.Trigger>
-      <DialogFrame look="alert" width="large" closed={closed}>
+      <DialogFrame look="alert" width="full" closed={closed}>
         <div className="p-2 text-xl">
           <Dialog.Title className="text-4xl text-signal-700">Stop the class. First:</Dialog.Title>
           <ol className="mt-4 list-decimal pl-7 text-2xl leading-snug font-semibold">

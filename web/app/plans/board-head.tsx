@@ -3,6 +3,7 @@ import { Children, type ReactNode } from "react";
 import { Link } from "react-router";
 import { formatDay } from "../days.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
+import { dotted } from "../kit/dotted.ts";
 
 interface Props {
   readonly plan: { readonly id: string; readonly day: string };
@@ -55,7 +56,7 @@ export function BoardHead({ plan, group, people, total, taught, teach, children 
       </div>
       <div className="flex flex-wrap items-center gap-x-4">
         <p className="text-sand-600">
-          {people === 1 ? "1 participant" : `${people} participants`} · {group.place} · {group.startsAt}
+          {dotted(people === 1 ? "1 participant" : `${people} participants`, group.place, group.startsAt)}
         </p>
         {choices}
         <span className="ml-auto flex gap-x-4">

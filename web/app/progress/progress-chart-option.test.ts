@@ -31,6 +31,20 @@ describe("the chart of the weeks", () => {
     expect(names({ ...data, norm: null }).some((name) => name.startsWith("mean"))).toBe(false);
   });
 
+  test("draws the norm along the whole axis, also where there is one result or none", () => {
+    for (const results of [data.results.slice(0, 1), []]) {
+      const option = weeksChartOption({ ...data, results, firstDay: "2026-09-30" });
+      const series = option.series as { name: string; data: [number, number][] }[];
+      const norm = series.find(({ name }) => name.startsWith("mean"))?.data ?? [];
+      const [{ min, max }] = option.xAxis as unknown as [{ min: number; max: number }];
+      expect(norm).toEqual([
+        [min, 21.5],
+        [max, 21.5],
+      ]);
+      expect(max - min).toBeGreaterThan(0);
+    }
+  });
+
   test("lays caps on the same days as the results, with the time they held on after their date", () => {
     const cap = seriesOf("caps")?.data[0];
     expect(cap).toEqual([

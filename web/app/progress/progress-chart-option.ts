@@ -41,7 +41,8 @@ const GAP = 52;
 /** Height of the whole picture, pixels. */
 export const weeksChartHeight = (caps: number): number => 46 + CHART_HEIGHT + GAP + Math.max(1, caps) * CAP_HEIGHT + 12;
 
-const DAY = 24 * 60 * 60 * 1000;
+/** What the axis shows before the first and after the last day, milliseconds: two days. */
+const MARGIN = 2 * 24 * 60 * 60 * 1000;
 const at = (day: string): number => Date.parse(`${day}T12:00:00Z`);
 
 function seriesOf(side: Side, results: WeeksData["results"]): LineSeriesOption {
@@ -65,9 +66,10 @@ function level(name: string, value: number, data: WeeksData, type: "dashed" | "d
     silent: true,
     lineStyle: { width: 2, type, color: COLOUR.soft },
     color: COLOUR.soft,
+    // All along the axis, which goes beyond the first and the last day: with one result these are the same.
     data: [
-      [at(data.firstDay), value],
-      [at(data.lastDay), value],
+      [at(data.firstDay) - MARGIN, value],
+      [at(data.lastDay) + MARGIN, value],
     ],
     endLabel: { show: false },
   };
@@ -124,7 +126,7 @@ const normName = (norm: number): string => `mean for the age, ${norm} s`;
 
 /** The weeks of one person: each leg's seconds with the norm for the age, and under it the caps on the same days. */
 export function weeksChartOption(data: WeeksData): WeeksOption {
-  const days = { min: at(data.firstDay) - 2 * DAY, max: at(data.lastDay) + 2 * DAY } as const;
+  const days = { min: at(data.firstDay) - MARGIN, max: at(data.lastDay) + MARGIN } as const;
   const dayLabel = (value: number) => shortDay(new Date(value).toISOString().slice(0, 10));
   const levels = [...(data.norm === null ? [] : [normName(data.norm)]), FIVE];
   const longest = Math.max(10, data.norm ?? 0, ...data.results.map(({ value }) => value));

@@ -17,6 +17,7 @@ import { formatDay } from "../days.ts";
 import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { Disclaimer } from "../kit/disclaimer.tsx";
+import { dotted } from "../kit/dotted.ts";
 import { KeyFigures } from "../plans/key-figures.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-script";
@@ -116,7 +117,7 @@ export default function PlanScript({ loaderData }: Route.ComponentProps) {
         {group}, {formatDay(plan.day)}
       </h1>
       <p className="mb-2">
-        {formatMinutes(reading.total)} min · {place} · {plan.style.name}, {plan.breathSeconds} s a breath
+        {dotted(`${formatMinutes(reading.total)} min`, place, `${plan.style.name}, ${plan.breathSeconds} s a breath`)}
         {plan.style.showing === "mirror"
           ? " · shown as a mirror: your left for their right"
           : " · demonstrated with your back to the group"}

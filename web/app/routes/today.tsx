@@ -22,6 +22,7 @@ import { type SettingOf, settingsOf } from "../../server/plans/setting.ts";
 import { type Scope, today } from "../../server/scope.ts";
 import { formatDay, nextMeeting } from "../days.ts";
 import { ButtonLink } from "../kit/button.tsx";
+import { dotted } from "../kit/dotted.ts";
 import { PageHead } from "../kit/shell.tsx";
 import { OutlineTide } from "../plans/outline-picture.tsx";
 import { scopeContext } from "../signed-in.server.ts";
@@ -210,7 +211,7 @@ function NextSession({ session, leads, today }: { session: Session; leads: boole
             {day === today ? "Today" : formatDay(day)}, {group.startsAt}
           </p>
           <p className="text-sand-600">
-            {group.place} · {group.people} participants
+            {dotted(group.place, group.people === 1 ? "1 participant" : `${group.people} participants`)}
             {plan && ` · ${plan.outline.blocks.length} movements, ${formatMinutes(plan.outline.total)} min`}
           </p>
         </div>

@@ -104,20 +104,23 @@ export async function addPlan(
 ): Promise<string> {
   const id = randomUUID();
   const content = contentOf({ ...EMPTY_PLAN, ...input });
-  await scope.database("plans").insert({
-    organisation_id: scope.organisationId,
-    id,
-    group_id: input.groupId,
-    day: input.day,
-    ...columnsOf(content),
-    version: 1,
-    created_by: scope.accountId,
-    created_at: scope.now(),
-    changed_by: scope.accountId,
-    changed_at: scope.now(),
+  return scope.database.transaction(async (database) => {
+    const within = { ...scope, database };
+    await database("plans").insert({
+      organisation_id: scope.organisationId,
+      id,
+      group_id: input.groupId,
+      day: input.day,
+      ...columnsOf(content),
+      version: 1,
+      created_by: scope.accountId,
+      created_at: scope.now(),
+      changed_by: scope.accountId,
+      changed_at: scope.now(),
+    });
+    await keepVersion(within, id, 1, content);
+    return id;
   });
-  await keepVersion(scope, id, 1, content);
-  return id;
 }
 
 /**
@@ -129,12 +132,15 @@ export async function changePlan(scope: Scope, id: string, version: number, inpu
   const plan = await findPlan(scope, id);
   if (!plan || plan.version !== version) return null;
   const content = contentOf({ ...plan, ...input });
-  const [row] = await plansOf(scope)
-    .where({ id, version })
-    .update({ ...columnsOf(content), version: version + 1, changed_by: scope.accountId, changed_at: scope.now() }, ["version"]);
-  if (!row) return null;
-  await keepVersion(scope, id, row.version, content);
-  return row.version;
+  return scope.database.transaction(async (database) => {
+    const within = { ...scope, database };
+    const [row] = await plansOf(within)
+      .where({ id, version })
+      .update({ ...columnsOf(content), version: version + 1, changed_by: scope.accountId, changed_at: scope.now() }, ["version"]);
+    if (!row) return null;
+    await keepVersion(within, id, row.version, content);
+    return row.version;
+  });
 }
 
 /** A version of a plan as it was saved. */

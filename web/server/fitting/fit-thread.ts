@@ -14,6 +14,9 @@ export interface ThreadTask {
   readonly port: MessagePort | null;
 }
 
+/** What a thread tells while a job runs. Progress and results come by different ways: the end says that all is told. */
+export type ThreadMessage = { readonly kind: "progress"; readonly progress: unknown } | { readonly kind: "end" };
+
 const compute = isMainThread ? null : createJobThread();
 
 /** The entry of a thread: the second entry of the server build. */
@@ -22,12 +25,12 @@ export default async function runTask({ name, input, priority, stop, port }: Thr
   try {
     return await compute(name, input, {
       priority,
-      progress: (message) => port?.postMessage(message),
+      progress: (progress) => port?.postMessage({ kind: "progress", progress } satisfies ThreadMessage),
       throwIfStopped: () => {
         if (Atomics.load(stop, 0) !== 0) throw stopError();
       },
     });
   } finally {
-    port?.close();
+    port?.postMessage({ kind: "end" } satisfies ThreadMessage);
   }
 }

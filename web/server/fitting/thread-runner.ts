@@ -3,7 +3,7 @@ import { MessageChannel } from "node:worker_threads";
 import { Piscina } from "piscina";
 import { aborted, type FitRunner, PRIORITY } from "../../work/fit-runner.ts";
 import type { JobProgress, JobResult } from "../../work/jobs.ts";
-import type { ThreadTask } from "./fit-thread.ts";
+import type { ThreadMessage, ThreadTask } from "./fit-thread.ts";
 
 /** Threads beside the one that serves pages; each keeps what it has solved, some hundred megabytes. */
 const MAX_THREADS = 2;
@@ -26,11 +26,19 @@ export function createThreadRunner(file: string): FitRunner {
       const stop = () => void Atomics.store(flag, 0, 1);
       signal?.addEventListener("abort", stop, { once: true });
       const channel = onProgress ? new MessageChannel() : null;
-      channel?.port1.on("message", (message: JobProgress<typeof name>) => onProgress?.(message));
+      const allTold = new Promise<void>((resolve) => {
+        channel?.port1.on("message", (message: ThreadMessage) => {
+          if (message.kind === "end") resolve();
+          else onProgress?.(message.progress as JobProgress<typeof name>);
+        });
+      });
       const task: ThreadTask = { name, input, priority, stop: flag, port: channel?.port2 ?? null };
       try {
         const result = pool.run(task, { transferList: channel ? [channel.port2] : [] });
-        return (await Promise.race([result, ...(signal ? [aborted(signal)] : [])])) as JobResult<typeof name>;
+        const ended = (await Promise.race([result, ...(signal ? [aborted(signal)] : [])])) as JobResult<typeof name>;
+        // All progress is told before the result.
+        if (channel) await allTold;
+        return ended;
       } finally {
         signal?.removeEventListener("abort", stop);
         channel?.port1.close();

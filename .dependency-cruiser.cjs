@@ -48,7 +48,7 @@ module.exports = {
       name: "forms-alone",
       comment: "Forms and workers' jobs are the same in the browser and on the server; they know the core only.",
       severity: "error",
-      from: { path: "^web/(forms|work)", pathNot: "\\.test\\.ts$" },
+      from: { path: "^web/(forms|jobs)", pathNot: "\\.test\\.ts$" },
       to: { path: "^web/(app|server)" },
     },
     {

@@ -14,7 +14,7 @@ const SOURCES = [
   "library",
   "web/app",
   "web/forms",
-  "web/work",
+  "web/jobs",
   "web/server",
   "web/public",
   "web/package.json",

@@ -31,5 +31,5 @@ export const requireSignIn: MiddlewareFunction<Response> = async ({ request, con
   return next();
 };
 
-/** The answer to a thing that is not there, or is another organisation's: nobody can tell which. */
+/** The answer to a thing that is not there, or is another organisation's: no one can tell which. */
 export const notFound = () => data(null, { status: 404, statusText: "Not found" });

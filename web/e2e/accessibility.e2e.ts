@@ -144,7 +144,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
       await page.waitForFunction(() => document.querySelector('[role="dialog"]') === null);
       await page.keyboard.press("j");
       await click(page, "Sides, variant, pace, explanation");
-      // What to mind is worked out beside the first fit of everybody, on a machine that runs many tests.
+      // What to mind is worked out beside the first fit of everyone, on a machine that runs many tests.
       await seeText(page, "2 more checks", 90_000);
       await click(page, "2 more checks");
     },

@@ -88,7 +88,7 @@ test("no plan, class, cap or result is lost", async () => {
   expect(await counts()).toEqual(before);
 });
 
-/** Addresses that answer only to a form, or that nobody signed in opens. */
+/** Addresses that answer only to a form, or that no one signed in opens. */
 const NOT_OPENED = ["/sign-out", "/sign-in", "/invitation/:token", "/calendar/:file", "/fit", "/plans/:planId/teach"];
 const POSTED = ["/classes/:classId/fit", "/classes/:classId/walk-in", "/plans/:planId/content"];
 const SCREENS = addressesOf(routes).filter((path) => ![...NOT_OPENED, ...POSTED].includes(path) && !path.includes("*"));

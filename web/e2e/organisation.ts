@@ -41,7 +41,7 @@ export async function ownOrganisation(name = "Test Harbour"): Promise<TestOrgani
   return { scope, email, password: PASSWORD, groupId, close: () => database.destroy() };
 }
 
-/** Somebody in the test's group, by a name; nothing else about them matters. @returns their id */
+/** Someone in the test's group, by a name; nothing else about them matters. @returns their id */
 export const addSomebody = ({ scope, groupId }: Pick<TestOrganisation, "scope" | "groupId">, name: string): Promise<string> =>
   addPerson(scope, {
     name,

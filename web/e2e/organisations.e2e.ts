@@ -116,7 +116,7 @@ describe.each(ALL)("%s", (pattern) => {
     const theirCookie = await cookieOf(base, theirs);
     const answers = [await get(path, theirCookie), await get(dataOf(path), theirCookie), await post(path, theirCookie)];
     for (const response of answers) expect(await response.text()).not.toContain(SECRET);
-    // Only an address that names a row is somebody's own.
+    // Only an address that names a row is someone's own.
     if (!/:\w+Id/.test(pattern)) return;
     const [page, , sent] = answers as [Response, Response, Response];
     expect(page.status).toBeGreaterThanOrEqual(400);

@@ -43,7 +43,7 @@ const kept = async (planId: string) => (await findPlan(organisation.scope, planI
 const saved = () =>
   page.waitForFunction(() => [...document.querySelectorAll('[role="status"]')].some((note) => note.textContent === "Saved"));
 
-test("somebody in a wheelchair with one arm that moves is written down, and has everything seated", async () => {
+test("someone in a wheelchair with one arm that moves is written down, and has everything seated", async () => {
   const personId = await addSomebody(organisation, "Loveday");
   await page.goto(`${serverUrl()}/people/${personId}`, { waitUntil: "networkidle0" });
   await click(page, "Edit name");
@@ -102,7 +102,7 @@ test("by keys: order, rounds, taking out, undo and redo, with the duration follo
   expect(await orderShown()).toEqual(["Settling breath", "Gather and close"]);
 });
 
-/** Somebody else changes the plan while it is open here. */
+/** Someone else changes the plan while it is open here. */
 async function changedElsewhere(planId: string): Promise<void> {
   const plan = await findPlan(organisation.scope, planId);
   await changePlan(organisation.scope, planId, plan?.version ?? 0, { breathSeconds: 9, blocks: BLOCKS.slice(0, 1) });

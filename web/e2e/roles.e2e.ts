@@ -82,7 +82,7 @@ const open = (role: Role, path: string) =>
   fetch(`${base}${path}`, { redirect: "manual", headers: { Cookie: cookies.get(role) ?? "" } });
 const filled = (path: string) => path.replace("PERSON", personId).replace("CLASS", classId).replace("PLAN", planId);
 
-/** Who may open what; everybody else is refused. */
+/** Who may open what; everyone else is refused. */
 test.each<[string, readonly Role[]]>([
   ["/", ["owner", "instructor", "helper", "clinician"]],
   ["/table", ["owner", "instructor", "helper", "clinician"]],
@@ -166,7 +166,7 @@ describe("a helper", () => {
 describe("a clinician", () => {
   const clinician = () => scopes.get("clinician") as Scope;
 
-  test("sees the people they look after and nobody else", async () => {
+  test("sees the people they look after and no one else", async () => {
     expect(await listPeople(clinician())).toEqual([]);
     expect(await findPerson(clinician(), personId)).toBeNull();
     expect(await setClinician(organisation.scope, personId, clinician().accountId)).toBe(true);
@@ -210,7 +210,7 @@ describe("an invitation", () => {
   const takeUp = (link: string, password: string) =>
     fetch(link, { method: "POST", redirect: "manual", body: new URLSearchParams({ password }) });
 
-  test("lets somebody in once, in their role, and is in the outbox without its link", async () => {
+  test("lets someone in once, in their role, and is in the outbox without its link", async () => {
     const { scope } = organisation;
     const email = `new-${organisation.email}`;
     const link = await invite(scope, { email, name: "Piran", role: "helper" }, (token) => `${base}/invitation/${token}`);
@@ -238,7 +238,7 @@ describe("an invitation", () => {
   });
 });
 
-test("who leaves the house is signed out at once; nobody ends their own belonging", async () => {
+test("who leaves the house is signed out at once; no one ends their own belonging", async () => {
   const { scope, email } = organisation;
   const leaving = { email: `leaving-${email}`, name: "Gwinear", password: PASSWORD, role: "instructor" } as const;
   const { accountId } = await addMember(scope, leaving);

@@ -74,7 +74,7 @@ test("a note whose fit was cut short is fitted as soon as a device in class sees
   await seeText(page, "Settling breath");
   await seeText(page, "All saved");
   expect(await formsOf(classId, tegen)).not.toContain("rest");
-  // Kept in the database by a server that was killed before it fitted anybody.
+  // Kept in the database by a server that was killed before it fitted anyone.
   const at = new Date().toISOString();
   await addEvents(organisation.scope, classId, [
     { kind: "noted", id: randomUUID(), at, personId: tegen, step: 0, sign: "dizzy" },

@@ -10,5 +10,5 @@ export const FollowUpForm = v.object({
   because: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(200)),
 });
 
-/** How somebody was on the day after a class. */
+/** How someone was on the day after a class. */
 export const NextDayForm = v.object({ classId: id, pain: v.picklist(NEXT_DAY_PAINS) });

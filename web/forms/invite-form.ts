@@ -26,7 +26,7 @@ export const InviteForm = v.object({
   role: v.picklist(ROLE_NAMES, "Choose a role."),
 });
 
-/** The password of somebody who takes an invitation up. */
+/** The password of someone who takes an invitation up. */
 export const TakeUpForm = v.object({
   password: v.pipe(
     v.string("Choose a password."),

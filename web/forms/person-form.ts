@@ -37,7 +37,7 @@ const Fields = v.object({
   notes: text(2000),
   ...MEASURED_FIELDS,
   groupIds: v.optional(v.array(v.pipe(v.string(), v.uuid())), []),
-  /** The version that a change starts from; none for somebody new. */
+  /** The version that a change starts from; none for someone new. */
   version: v.optional(v.pipe(v.number(), v.integer()), 0),
 });
 /** What the form holds before it is read. */

@@ -21,7 +21,7 @@ describe("a place as it is typed", () => {
     });
   });
 
-  test("chairs of two heights are metres, and one is meant where nobody counted", () => {
+  test("chairs of two heights are metres, and one is meant where no one counted", () => {
     const { output } = typed({ chairHeight: 43, chairCount: 10, otherHeight: 48 }) as { output: v.InferOutput<typeof PlaceForm> };
     expect(output.place.room.chairs).toEqual([
       { height: 0.43, count: 10 },

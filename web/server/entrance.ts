@@ -6,7 +6,7 @@ import { database } from "./database.ts";
 import { calendarBehind } from "./plans/calendar.ts";
 
 /*
- * All that may be asked for by somebody who is not signed in. Each goes by something that only the right person has: a password,
+ * All that may be asked for by someone who is not signed in. Each goes by something that only the right person has: a password,
  * a sign-in token, an invitation or a calendar address. Everything else needs a scope.
  */
 
@@ -22,7 +22,7 @@ export const enter = (credentials: Parameters<typeof signIn>[1]) => signIn(datab
 
 export const leave = (token: string) => signOut(database(), token);
 
-/** Who is signed in with a token; null where nobody is. */
+/** Who is signed in with a token; null where no one is. */
 export const scopeBehind = (token: string) => scopeOfToken(database(), token, now);
 
 /** The invitation behind a link; null where it has expired or was used. */

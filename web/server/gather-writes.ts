@@ -35,7 +35,7 @@ export function gatherWrites(_: Request, response: Response, next: NextFunction)
         pass();
         flush();
       });
-    // A page is in memory already, so nobody has to wait; listeners for "drain" would stay, since compression moves them elsewhere.
+    // A page is in memory already, so no one has to wait; listeners for "drain" would stay, since compression moves them elsewhere.
     return true;
   };
 

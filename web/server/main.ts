@@ -17,7 +17,7 @@ import { SHIPPED } from "./movements/shipped.ts";
 
 const logger = pino({ level: process.env["LOG_LEVEL"] ?? "warn" });
 
-/** Level of compression: pages are made anew for everybody, and the first level saves most of what there is to save. */
+/** Level of compression: pages are made anew for everyone, and the first level saves most of what there is to save. */
 const QUICKLY = 1;
 
 /** Brings the database up to date and, when asked for, loads the demo once. */
@@ -79,7 +79,7 @@ export async function serve(options: {
   };
   process.once("SIGTERM", stop);
   process.once("SIGINT", stop);
-  // What the library can be made to ask is worked out, or read, while nobody waits for it.
+  // What the library can be made to ask is worked out, or read, while no one waits for it.
   void loadMinimumDemand(database(), SHIPPED, now).catch((error: unknown) => logger.warn(error, "form summaries"));
   const address = server.address();
   return typeof address === "object" && address !== null ? address.port : options.port;

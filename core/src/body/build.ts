@@ -17,7 +17,7 @@ export type AbsentFrom = (typeof ABSENT_FROM)[number];
 
 export const WHOLE: Limb = { kind: "whole" };
 
-/** A person's body as far as it differs from the usual shares. Lengths are metres, null where nobody measured. */
+/** A person's body as far as it differs from the usual shares. Lengths are metres, null where no one measured. */
 export interface MeasuredBody {
   /** From the hip bone's outer point to the floor, barefoot. */
   readonly legLength: readonly [left: number | null, right: number | null];

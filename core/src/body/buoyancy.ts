@@ -158,7 +158,7 @@ export function weightInWater(row: ArrayLike<number>, waterline: number, build: 
   return { share: force, centre: Math.abs(force) < 1e-9 ? [0, 0] : [x / force, z / force] };
 }
 
-/** Highest waterline at which somebody may stand, share of H, and how far the mouth stays over the surface, metres. */
+/** Highest waterline at which someone may stand, share of H, and how far the mouth stays over the surface, metres. */
 const DEEPEST = { waterline: 0.72, mouthOverSurface: 0.15 } as const;
 /** The mouth is at .90 H standing: this far below the eyes along the head, share of H. */
 const MOUTH_BELOW_EYES = 0.035;
@@ -170,7 +170,7 @@ const NECK = pointColumn("neck");
 const CROWN = pointColumn("crown");
 
 /**
- * Whether a pose in water puts somebody out of depth: the waterline over .72 H, or the mouth less than 15 cm over the surface.
+ * Whether a pose in water puts someone out of depth: the waterline over .72 H, or the mouth less than 15 cm over the surface.
  *
  * @param waterline share of H
  * @param stature metres

@@ -27,7 +27,7 @@ function baseOf({ base: memory, build }: SolverSpace, pose: Pose, row: Float64Ar
   return memory.corners;
 }
 
-/** Margins to the edge of the base; a mass outside it is a problem, since nobody can stay there. */
+/** Margins to the edge of the base; a mass outside it is a problem, since no one can stay there. */
 export function readMargins(space: SolverSpace, pose: Pose, row: Float64Array): readonly Point[] {
   const base = baseOf(space, pose, row);
   if (base.length < 3) {

@@ -60,5 +60,5 @@ export interface Body {
   readonly mass: number;
 }
 
-/** A body for what nobody in particular is doing, metres. */
+/** A body for what no one in particular is doing, metres. */
 export const REFERENCE_STATURE = 1.65;

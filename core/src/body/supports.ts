@@ -3,7 +3,7 @@ import type { Side } from "../side.ts";
 /**
  * What a standing person may hold on to. `relief` is what it takes off the steadiness demand with one hand and with both;
  * our own scale, see docs/model.md. `carries` is whether a hand on it may take some of the weight: a chair back can tip,
- * and nobody may lean on a helper or on fingertips. `fixed` is whether it stays where it is when a body falls against it. `grips` is whether the hand has to close around it.
+ * and no one may lean on a helper or on fingertips. `fixed` is whether it stays where it is when a body falls against it. `grips` is whether the hand has to close around it.
  *
  * Places are shares of stature: how high the hand is, how far ahead of the middle of the feet and how far aside.
  */

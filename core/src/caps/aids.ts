@@ -7,17 +7,17 @@ const USES: Readonly<Record<OwnAid, string>> = { frame: "walks with a frame", st
 /** From feet together on, a frame is company rather than what carries. */
 const STANDS_WITHOUT_FRAME = 4;
 
-/** What somebody who walks with an aid needs while standing: the aid, or something as firm. */
+/** What someone who walks with an aid needs while standing: the aid, or something as firm. */
 function limitOf(aid: OwnAid, stage: StandStage | null): CapLimit {
   const shown = stage === null ? 0 : steadinessShown(stage);
   return aid === "frame" && shown < STANDS_WITHOUT_FRAME ? { channel: "bothHandsStanding" } : { channel: "heldStanding" };
 }
 
 /**
- * Caps of those who walk with an aid, from the first day and for as long as they do: computed, so that nobody has to
+ * Caps of those who walk with an aid, from the first day and for as long as they do: computed, so that no one has to
  * remember to set them.
  *
- * @param stage furthest stage of the four-stage stand that was held; null where nobody has tested it
+ * @param stage furthest stage of the four-stage stand that was held; null where no one has tested it
  */
 export const capsOfAids = (personId: string, aids: readonly OwnAid[], stage: StandStage | null, day: string): Cap[] =>
   aids.map((aid) => ({

@@ -15,7 +15,7 @@ export const CheckIn = v.object({
         /** A place on the body; answers kept from before the map name a part. */
         part: v.picklist([...PAIN_PLACE_NAMES, ...PART_NAMES]),
         now: tenth,
-        /** Their own usual there; 0 where nobody knows it. */
+        /** Their own usual there; 0 where no one knows it. */
         usual: v.optional(tenth, 0),
         fresh: v.optional(v.picklist(["no", "new", "night"]), "no"),
         /** In a place where pain may be a sign to stop: whether any of its questions was answered with yes. */
@@ -24,7 +24,7 @@ export const CheckIn = v.object({
     ),
     [],
   ),
-  /** Whether they can lean on a hand today; left out where nobody asked. */
+  /** Whether they can lean on a hand today; left out where no one asked. */
   leans: v.exactOptional(v.object({ left: v.exactOptional(v.boolean()), right: v.exactOptional(v.boolean()) })),
   dizziness: v.optional(v.picklist(["none", "settled", "now"]), "none"),
   breath: v.optional(v.picklist(["asUsual", "more", "noSentence"]), "asUsual"),

@@ -126,7 +126,7 @@ export function holdsOn(cap: Pick<Cap, "from" | "until" | "strength">, day: stri
   return cap.strength !== "comfort" || cap.until === null || day <= cap.until;
 }
 
-/** Whether a cap's date has passed and nobody has said how it is now. */
+/** Whether a cap's date has passed and no one has said how it is now. */
 export const asksOn = (cap: Pick<Cap, "until" | "strength">, day: string): boolean =>
   cap.strength !== "comfort" && cap.until !== null && day > cap.until;
 

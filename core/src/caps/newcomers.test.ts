@@ -10,7 +10,7 @@ const standing = (limits: ReturnType<typeof newcomerLimits>) =>
 
 const BOTH_HANDS = "Standing only with both hands on fixed support and a helper in reach";
 
-describe("how somebody stands, by the four-stage stand", () => {
+describe("how someone stands, by the four-stage stand", () => {
   test.each<[StandStage, string[]]>([
     ["none", ["Balance demand: up to 1 out of 10", BOTH_HANDS]],
     ["hipWidth", ["Balance demand: up to 3 out of 10"]],

@@ -6,19 +6,19 @@ import { FIRST_AMOUNTS, USUAL_HANDS_UP } from "./usual-amounts.ts";
 /** Sessions without a catch, a wobble or a complaint after which a newcomer may be released. */
 export const CLEAN_SESSIONS = 3;
 export const NEWCOMER_SOURCE = USUAL_PRACTICE;
-/** Everybody's and newcomers' caps say this as their reason. */
+/** Everyone's and newcomers' caps say this as their reason. */
 export const NEWCOMER_REASON = "new participant: caps apply until safety is confirmed";
 export const SETTLED_REASON = "no limitation recorded, standard caps";
 export const EVERYBODY_REASON = "standard caps for everyone, until changed";
 
-/** Steadiness of somebody who has not been tested, with a hand on something. */
+/** Steadiness of someone who has not been tested, with a hand on something. */
 const UNTESTED = 3;
 
 /**
  * What the four-stage stand leaves standing: the level that was held. Who held none of it has shown nothing about standing:
  * only with both hands on fixed support and a helper in reach.
  *
- * @param stage furthest stage that was held; null where nobody has tested it
+ * @param stage furthest stage that was held; null where no one has tested it
  */
 const standingLimits = (stage: StandStage | null): readonly CapLimit[] => {
   if (stage === null) return [{ channel: "steadiness", limit: UNTESTED }, { channel: "heldStanding" }];
@@ -54,7 +54,7 @@ export const limitsAfterRelease = (stage: StandStage): readonly CapLimit[] => [
   { channel: "waterMinutes", limit: 40 },
 ];
 
-/** What nobody does until a person decides otherwise for somebody. */
+/** What no one does until a person decides otherwise for someone. */
 export const EVERYBODY_LIMITS: readonly CapLimit[] = [
   { channel: "barredFeature", limit: "fullNeckCircle" },
   { channel: "barredFeature", limit: "lookingUpWithTurn" },

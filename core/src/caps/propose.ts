@@ -25,7 +25,7 @@ export interface Limitation {
   readonly side: CapSide | null;
   /** The rule's kind, where it has kinds. */
   readonly kind: string | null;
-  /** When it happened, ISO calendar day; null where it did not begin on a day or nobody knows. */
+  /** When it happened, ISO calendar day; null where it did not begin on a day or no one knows. */
   readonly eventDay: string | null;
 }
 
@@ -33,7 +33,7 @@ export interface Limitation {
 const PHASE_ENDS = { acute: 6, healing: 12 } as const;
 
 /**
- * The phase of a limitation on a day. One that began on a day that nobody knows is taken as acute; one that no day
+ * The phase of a limitation on a day. One that began on a day that no one knows is taken as acute; one that no day
  * began is settled.
  */
 export function phaseOn(rule: LimitationRule, eventDay: string | null, day: string): Phase {
@@ -87,17 +87,17 @@ function limitsFrom(template: LimitTemplate, side: CapSide | null): CapLimit[] {
 /** What is known of a person that a proposal's number may hang on. */
 export interface ProposalContext {
   readonly day: string;
-  /** Last measured pain-free range, degrees; null where nobody measured it. */
+  /** Last measured pain-free range, degrees; null where no one measured it. */
   readonly measured: (range: MeasuredRange, side: Side) => number | null;
   /** The steadiness that is capped now, null without a cap. */
   readonly steadiness: number | null;
   /** The strictest number that holds on a channel now; null without one. */
   readonly strictest: (channel: CapLimit["channel"]) => number | null;
-  /** Seconds of the longest breath that is comfortable, in and out; null where nobody has measured it. */
+  /** Seconds of the longest breath that is comfortable, in and out; null where no one has measured it. */
   readonly longestBreath: number | null;
 }
 
-/** A cap as it is proposed: not yet anybody's word. */
+/** A cap as it is proposed: not yet anyone's word. */
 export type ProposedCap = Omit<Cap, "id"> & { readonly follows: MeasuredRange | null };
 
 function withNumbers(limit: CapLimit, proposal: Proposal, context: ProposalContext): CapLimit[] {

@@ -12,7 +12,7 @@ const { systolicMost, diastolicMost, restingHeartRateMost, fibrillatingHeartRate
   USUAL_THRESHOLDS;
 const { systolicRaised, saturationLeast, glucoseLeast, glucoseSteady, glucoseMost } = USUAL_THRESHOLDS;
 
-test("somebody as usual, with ordinary readings, has no finding", () => {
+test("someone as usual, with ordinary readings, has no finding", () => {
   expect(find({})).toEqual([]);
   expect(find({ pressures: [pressure(130)], saturation: 97, glucose: 7 })).toEqual([]);
 });

@@ -10,7 +10,7 @@ export type ScreeningFinding = Pick<DayAnswer, "words" | "outcome" | "limits" | 
 export interface ScreenedPerson {
   /** Whether they have atrial fibrillation. */
   readonly atrialFibrillation: boolean;
-  /** Their own lowest oxygen saturation at rest, percent; null where nobody has said. */
+  /** Their own lowest oxygen saturation at rest, percent; null where no one has said. */
   readonly saturationLeast: number | null;
 }
 export const NOTHING_SPECIAL: ScreenedPerson = { atrialFibrillation: false, saturationLeast: null };
@@ -36,7 +36,7 @@ const USUAL = "common practice";
 const CONSENSUS = "consensus 2011";
 const ADA = "ADA 2016";
 
-/** A first high reading is taken again after five minutes of sitting before anybody is sent home. */
+/** A first high reading is taken again after five minutes of sitting before anyone is sent home. */
 function highReading({ pressures }: CheckIn, limits: Thresholds, person: ScreenedPerson): readonly ScreeningFinding[] {
   const mostBeats = person.atrialFibrillation ? limits.fibrillatingHeartRateMost : limits.restingHeartRateMost;
   const high = pressures.map(
@@ -58,7 +58,7 @@ const dropped = ({ drop }: CheckIn): boolean => {
 
 /** Tiredness from which it is a symptom of a low pressure. */
 const TIRED = 4;
-/** Anything that a low pressure may make somebody feel. */
+/** Anything that a low pressure may make someone feel. */
 const hasSymptom = ({ dizziness, breath, fatigue = 0, illness, warning, drop }: CheckIn): boolean =>
   dizziness !== "none" ||
   breath !== "asUsual" ||

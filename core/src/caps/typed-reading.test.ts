@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
 import { readTyped } from "./typed-reading.ts";
 
-test("a glucose of 142 is asked about with its unit, and is 7.9 mmol/l once somebody says mg/dl", () => {
+test("a glucose of 142 is asked about with its unit, and is 7.9 mmol/l once someone says mg/dl", () => {
   expect(readTyped("glucose", "142", null)).toEqual({
     kind: "ask",
     words: "142 is too much for mmol/l. Which unit does the meter show?",

@@ -24,7 +24,7 @@ const ask = (words: string): TypedReading => ({ kind: "ask", words });
  * Reads what was typed for a measured value. A number that cannot be is never dropped and never converted by itself: it is asked
  * about, glucose with its unit.
  *
- * @param unit of the meter, where somebody has said which; only glucose has two
+ * @param unit of the meter, where someone has said which; only glucose has two
  * @example readTyped("glucose", "142", null).kind // "ask"
  * @example readTyped("glucose", "142", "mg/dl") // { kind: "value", value: 7.9 }
  */

@@ -1,6 +1,6 @@
 import type { CapLimit } from "./cap.ts";
 
-/** What a newcomer, and somebody frail, may spend in a session. */
+/** What a newcomer, and someone frail, may spend in a session. */
 export const FIRST_AMOUNTS: readonly CapLimit[] = [
   { channel: "standingMinutesAtATime", limit: 8 },
   { channel: "standingMinutes", limit: 20 },

@@ -58,7 +58,7 @@ test("a class taught as planned, with nothing shown, is clean", () => {
   expect(why(taught())).toBeNull();
 });
 
-test("a class that is skipped through in 40 seconds counts for nobody", () => {
+test("a class that is skipped through in 40 seconds counts for no one", () => {
   const skipped = [came(-60), ...steps.map((_, i) => moved(5 * i, i)), moved(39, steps.length), ended(40)];
   expect(why(skipped)).toBe("tooShort");
 });

@@ -2,7 +2,7 @@ import type { ClassState, Sign } from "./events.ts";
 import type { ClassScript } from "./script.ts";
 import { classSteps } from "./steps.ts";
 
-/** Shares of a session, by the clock, that somebody has to be there for, and of what was fitted that they have to do. */
+/** Shares of a session, by the clock, that someone has to be there for, and of what was fitted that they have to do. */
 export const CLEAN = { there: 2 / 3, done: 1 / 2 } as const;
 
 /** Signs that a session was too much. A rest by choice counts for nothing. */
@@ -14,7 +14,7 @@ export type NotClean = (typeof NOT_CLEAN)[number];
 
 const secondsBetween = (from: string, to: string): number => Math.max(0, (Date.parse(to) - Date.parse(from)) / 1000);
 
-/** When somebody was there between two instants, from and to. */
+/** When someone was there between two instants, from and to. */
 function presence(state: ClassState, personId: string, begun: string, ended: string): [from: string, to: string][] {
   const spans: [string, string][] = [];
   let since: string | null = null;
@@ -34,7 +34,7 @@ function presence(state: ClassState, personId: string, begun: string, ended: str
 const within = (spans: readonly (readonly [string, string])[], from: string, to: string): number =>
   spans.reduce((sum, [start, end]) => sum + secondsBetween(start > from ? start : from, end < to ? end : to), 0);
 
-/** Seconds that somebody did of what was fitted to them, and seconds that were fitted. */
+/** Seconds that someone did of what was fitted to them, and seconds that were fitted. */
 function doneAndFitted(
   script: ClassScript,
   state: ClassState,
@@ -63,7 +63,7 @@ function doneAndFitted(
 }
 
 /**
- * Whether a class counts for somebody as a session without anything too much: there for two thirds of it by the clock, at least
+ * Whether a class counts for someone as a session without anything too much: there for two thirds of it by the clock, at least
  * half done of what was fitted, no lost balance, no catch, no dizziness, no pain above the usual, not gone early, and no pain
  * that lasted on the day after.
  *

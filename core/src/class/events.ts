@@ -75,7 +75,7 @@ export const ClassEvent = v.variant("kind", [
     noteId: id,
     because: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(200)),
   }),
-  /** How somebody was on the day after the class. */
+  /** How someone was on the day after the class. */
   v.object({ kind: v.literal("nextDay"), id, at: instant, personId: id, pain: v.picklist(NEXT_DAY_PAINS) }),
   v.object({
     kind: v.literal("ended"),

@@ -26,7 +26,7 @@ describe("what a note says of the rest of the day", () => {
     expect(reading).toMatchObject({ outcome: "class", steadinessDown, amounts: { all: amounts } });
   });
 
-  test("dizzy is dizzy now: nothing is done before somebody has asked", () => {
+  test("dizzy is dizzy now: nothing is done before someone has asked", () => {
     const reading = readCheckIn(now([note("dizzy")])?.answers ?? AS_USUAL, USUAL_POLICY);
     expect(reading.outcome).toBe("hold");
     const channels = dayCaps(reading, [], "2026-10-14", false).map(({ limit }) => limit.channel);

@@ -33,7 +33,7 @@ function graver<Question extends keyof typeof GRAVEST>(
 /**
  * A person's answers with what was noted of them since they gave them; an answer given after a note is what counts.
  *
- * @returns null for somebody who answered nothing and showed nothing
+ * @returns null for someone who answered nothing and showed nothing
  */
 export function answersNow(state: Pick<ClassState, "notes" | "checkIns">, personId: string): CheckedIn | null {
   const checked = state.checkIns.get(personId) ?? null;
@@ -46,6 +46,6 @@ export function answersNow(state: Pick<ClassState, "notes" | "checkIns">, person
     answers.overall = graver("overall", answers.overall, SAYS[sign].overall);
     answers.dizziness = graver("dizziness", answers.dizziness, SAYS[sign].dizziness);
   }
-  // Letting somebody in was said of the answers before.
+  // Letting someone in was said of the answers before.
   return { answers, overriddenBecause: null, at: said.at(-1)?.at ?? "" };
 }

@@ -29,7 +29,7 @@ export interface ScriptPerson {
   readonly fittedAfter?: readonly string[];
 }
 
-/** What a class was begun with: the plan and everybody's fit, kept as they were whatever changes later. */
+/** What a class was begun with: the plan and everyone's fit, kept as they were whatever changes later. */
 export interface ClassScript {
   readonly groupName: string;
   readonly blocks: readonly ScriptBlock[];

@@ -19,7 +19,7 @@ import { HALL_SUPPORT_OPTIONS, type SupportOptions } from "./support-options.ts"
 /** A way of doing a movement before its sizes are chosen, written at full size. */
 export type Shape = VariantSpec;
 
-/** A stance lower than meant is nobody's fit: it asks more of everything. Lowest first. */
+/** A stance lower than meant is no one's fit: it asks more of everything. Lowest first. */
 const fitDepths = (meant: Depth): readonly Depth[] => DEPTHS.slice(0, DEPTHS.indexOf(meant) + 1).toReversed();
 const ARMS = ["both", "right", "left"] as const;
 const ARM_SIZES = [8, 7, 6, 5, 4, 3, 2, 1] as const;
@@ -113,7 +113,7 @@ export function sizesOf(shape: Shape, moves: { readonly trunk: boolean; readonly
   const steps = (side: Side): readonly number[] => (armMoves(shape, side) ? ARM_SIZES : [FULL_SIZE]);
   const legSizes = shape.sizes.legs === 0 ? [0] : moves.legs ? BODY_SIZES : [FULL_SIZE];
   const bodies = legSizes.flatMap((legs) => (moves.trunk ? BODY_SIZES : [FULL_SIZE]).map((trunk) => ({ trunk, legs })));
-  // One of the two is whole, or both are alike: what else there is between them nobody could tell from these.
+  // One of the two is whole, or both are alike: what else there is between them no one could tell from these.
   const told = bodies.filter(({ trunk, legs }) => trunk === legs || trunk === FULL_SIZE || legs === FULL_SIZE || legs === 0);
   return told.flatMap((body) =>
     steps("left").flatMap((armLeft) => steps("right").map((armRight) => ({ armLeft, armRight, ...body }))),

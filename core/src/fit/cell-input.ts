@@ -62,7 +62,7 @@ export interface FoundVariant {
   readonly demands: readonly Demand[];
 }
 
-/** How much slower than the room somebody may move in water, so that the drag stays within their caps. */
+/** How much slower than the room someone may move in water, so that the drag stays within their caps. */
 export const PACES = [1, 2, 3] as const;
 export type Pace = (typeof PACES)[number];
 

@@ -39,7 +39,7 @@ const EPSILON = 1e-9;
 /**
  * Looks for the best form of one block for one person, way by way.
  *
- * Candidates are the same for everybody and caps only filter them, so tightening a cap never makes a cell richer: a form is
+ * Candidates are the same for everyone and caps only filter them, so tightening a cap never makes a cell richer: a form is
  * in when it breaks none, each of its parts passes in the key poses and its trunk and legs carry it, which spares most of
  * the looking. Candidates are looked at in the order of the most they could keep and a search stops when nothing left can do
  * better, so each answer is the best of them all. Ties go to the form listed first.

@@ -65,7 +65,7 @@ describe("a cell as people read it", () => {
     expect(view(id, ...limits)).toMatchObject(expected);
   });
 
-  test("somebody in a wheelchair does all of it, seated, and the room is told so", () => {
+  test("someone in a wheelchair does all of it, seated, and the room is told so", () => {
     const movement = load("lift-and-part");
     const build = buildOf({ ...USUAL_BODY, wheelchair: true }, 1.65);
     const question = {

@@ -7,7 +7,7 @@ import type { BlockedBy, FittedCell } from "./cell.ts";
 import { type FitBlock, type FitPlan, mostRounds } from "./fit-plan.ts";
 import type { FittedRow } from "./fitted-row.ts";
 
-/** Why a form differs: what limits it, and the reason, which is not for everybody to read. */
+/** Why a form differs: what limits it, and the reason, which is not for everyone to read. */
 export interface Why {
   readonly limit: string;
   readonly reason: string | null;
@@ -40,7 +40,7 @@ export interface CellView {
   readonly breathing: boolean;
 }
 
-/** What beside caps keeps somebody from their best form, in words. */
+/** What beside caps keeps someone from their best form, in words. */
 const GAVE_WAY_WORDS: Readonly<Record<BlockedBy, string>> = {
   rail: "No rail space left for this movement",
   helpers: "No helper free for this movement",

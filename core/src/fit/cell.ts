@@ -11,7 +11,7 @@ import { type PlannedVariant, rangeShare } from "./fidelity.ts";
 import { supportModeCost } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
-/** What beside caps keeps somebody from their best form: the room, the instructor's word, or getting up and down too often. */
+/** What beside caps keeps someone from their best form: the room, the instructor's word, or getting up and down too often. */
 export const BLOCKED_BY = ["rail", "helpers", "chairs", "held", "changes"] as const;
 export type BlockedBy = (typeof BLOCKED_BY)[number];
 

@@ -37,7 +37,7 @@ const metAt = (seconds: number, equipment: "bare" | "paddles"): number => {
 };
 
 describe("the shortest round that keeps a group's caps on drag", () => {
-  test("is none where nobody has such a cap, and only for movements of the pool", () => {
+  test("is none where no one has such a cap, and only for movements of the pool", () => {
     expect(cyclesOf(person())).toEqual({});
     expect(Object.keys(cyclesOf(person(CAP)))).toEqual(["open-and-close-under"]);
   });
@@ -68,7 +68,7 @@ describe("a block in the pool", () => {
       circumstances({ place: POOL, style: { ...USUAL_STYLE, drag }, dragCycles: cycles }),
     ).blocks[0]?.cycleSeconds ?? 0;
 
-  test("slows for everybody where the style says so, more with paddles, and not where the person slows", () => {
+  test("slows for everyone where the style says so, more with paddles, and not where the person slows", () => {
     expect(secondsOf("room")).toBeGreaterThanOrEqual(30);
     expect(secondsOf("room", "paddles")).toBeGreaterThanOrEqual(40);
     expect(secondsOf("person")).toBeLessThan(30);

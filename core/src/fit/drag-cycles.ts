@@ -23,11 +23,11 @@ function cycleFor(cap: Cap, drag: DragMoments, seconds: number): number {
 }
 
 /**
- * The shortest rounds that keep everybody's caps on drag, movement by movement: drag goes with the square of speed.
+ * The shortest rounds that keep everyone's caps on drag, movement by movement: drag goes with the square of speed.
  *
  * @param people in the pool, with their depth
  * @param workingShare share of a cap that is worked up to
- * @returns none where nobody has such a cap
+ * @returns none where no one has such a cap
  */
 export function dragCycles(
   movements: readonly Movement[],

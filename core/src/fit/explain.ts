@@ -50,7 +50,7 @@ export function* openWaysIncrementally(
   return [...open, { way: "rest", kept: 0 }];
 }
 
-/** Sets of caps larger than this are not looked for: nobody could say in words what they do together. */
+/** Sets of caps larger than this are not looked for: no one could say in words what they do together. */
 const MOST_TOGETHER = 4;
 const MORE = 1e-9;
 

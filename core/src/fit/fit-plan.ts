@@ -15,7 +15,7 @@ export interface FitBlock {
   readonly meant: VariantSpec;
   readonly turns: readonly Turn[];
   readonly breathSeconds: number;
-  /** What everybody has in their hands in water. */
+  /** What everyone has in their hands in water. */
   readonly equipment?: WaterEquipment;
   /** Seconds of the whole block, and when it ends. */
   readonly total: number;

@@ -55,7 +55,7 @@ test("what is wrong is named with its place", () => {
   expect(problemsOf(request({ plan }))[0]).toMatchObject({ path: "plan.plan.blocks[1].movementId" });
 });
 
-test("in a pool everybody is in the water", () => {
+test("in a pool everyone is in the water", () => {
   const { question } = readFitRequest(JSON.stringify(request({ place: { pool: { temperature: 32 } } })));
   expect(question?.plan.blocks[0]?.meant.kind).toBe("water");
 });

@@ -99,7 +99,7 @@ export const FitRequest = v.strictObject({
     v.check((people) => new Set(people.map((person) => person.id)).size === people.length, "no two people may have the same id"),
   ),
   place: v.optional(Place, {}),
-  /** Whether everybody sits throughout. */
+  /** Whether everyone sits throughout. */
   seatedOnly: v.optional(v.boolean(), false),
 });
 

@@ -90,7 +90,7 @@ describe("one person in one block", () => {
     for (const movement of movements) expect(fit(movement, [cap({ channel: "noStanding" })]).choice?.kind).toBe("seated");
   });
 
-  test("nobody on one leg: the toe stays down", () => {
+  test("no one on one leg: the toe stays down", () => {
     const cell = fit(named("one-leg-toe-near"), [cap({ channel: "oneLegSeconds", side: "both", limit: 0 })]);
     expect(cell.choice?.kind).not.toBe("seated");
     expect(cell.choice?.toeDown).toBe(true);

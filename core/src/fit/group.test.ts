@@ -153,14 +153,14 @@ describe("a group and what the room has", () => {
     );
   }, 300_000);
 
-  test("without caps everybody does everything whole, and the fit is proven best", () => {
+  test("without caps everyone does everything whole, and the fit is proven best", () => {
     const people = named(Array.from({ length: 6 }, () => ({ stature: 1.65, measured: USUAL_BODY, caps: [] })));
     const group = fit(narrow, people);
     for (const { cells } of group.rows) for (const { fidelity } of cells) expect(fidelity).toBeCloseTo(1, 9);
     expect(gapOf(group)).toBeCloseTo(0, 9);
   });
 
-  test("where the rail is short, somebody gives way, says so, and nobody is left far behind", () => {
+  test("where the rail is short, someone gives way, says so, and no one is left far behind", () => {
     const shaky = named(
       Array.from({ length: 5 }, () => ({
         stature: 1.65,

@@ -17,7 +17,7 @@ import { limitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 import { maxWelfare, welfare, welfareSlope } from "./welfare.ts";
 
-/** Everybody's rows and how good they are together. */
+/** Everyone's rows and how good they are together. */
 export interface FittedGroup {
   /** In the order that the people were given in. */
   readonly rows: readonly FittedRow[];
@@ -43,10 +43,10 @@ interface Effort {
   readonly priceSteps: number;
 }
 
-/** While somebody waits; a gap so small that nobody could see the difference. */
+/** While someone waits; a gap so small that no one could see the difference. */
 export const USUAL_EFFORT: Effort = { patient: false, nearEnough: 0.002, priceSteps: 12 };
 
-/** When nobody does. */
+/** When no one does. */
 export const PATIENT_EFFORT: Effort = { patient: true, nearEnough: 0.0001, priceSteps: 150 };
 const EPSILON = 1e-9;
 
@@ -60,11 +60,11 @@ interface Shared {
   readonly good: number;
 }
 
-/** Good of everybody's ways. */
+/** Good of everyone's ways. */
 const goodTogether = (ways: Iterable<SessionSelection>): number =>
   [...ways].reduce((sum, each) => sum + welfare(keptOf(each)), 0);
 
-/** What somebody chooses with what the room has left: their own best where there is room for all of it. */
+/** What someone chooses with what the room has left: their own best where there is room for all of it. */
 function chooseIn(room: Room, options: PersonOptions, alone: SessionSelection, { patient }: Effort): SessionSelection {
   if (alone.chosen.every((option, block) => room.hasFor(block, option))) return alone;
   return selectOptions(options, (block, option) => (room.hasFor(block, option) ? option.worth : null), patient);
@@ -93,7 +93,7 @@ const standsInTheWay = (holds: SessionSelection, wants: SessionSelection, has: S
     }),
   );
 
-/** Lets whoever gave way choose before somebody who stands in their way, pair by pair, as long as the group gains. */
+/** Lets whoever gave way choose before someone who stands in their way, pair by pair, as long as the group gains. */
 function* exchange(plan: FitPlan, shared: Shared, alone: Alone, effort: Effort): Generator<undefined, Shared> {
   const ways = new Map(shared.ways);
   const room = new Room(plan);
@@ -195,7 +195,7 @@ function* shareOut(
 }
 
 /**
- * Fits a group to a plan: for every person and block the form that does the group most good within everybody's caps and
+ * Fits a group to a plan: for every person and block the form that does the group most good within everyone's caps and
  * what there is of rail, helpers and chairs. Whoever runs it may let other work in between.
  *
  * @param known told of each row as it is with the room to themselves; it is the answer where the room does not run short

@@ -75,7 +75,7 @@ describe("a sore or weak arm never holds on", () => {
     expect(choice?.hold?.hand === "right").toBe(may);
   });
 
-  test("without a hand left nobody stands unsupported", () => {
+  test("without a hand left no one stands unsupported", () => {
     for (const { id } of onLand) {
       const { choice } = fit(id, sore([pain("rightShoulder"), pain("leftHand")]));
       expect(choice?.kind ?? "seated", id).toBe("seated");
@@ -84,7 +84,7 @@ describe("a sore or weak arm never holds on", () => {
 });
 
 describe("frailty and aids count", () => {
-  test("somebody of 93 with a frame and no tested level gets another plan than somebody of 66", () => {
+  test("someone of 93 with a frame and no tested level gets another plan than someone of 66", () => {
     const first = capsOf(newcomerLimits(null));
     const withFrame = (id: string) => fit(id, [...first, ...capsOfAids("p", ["frame"], null, DAY)], ["frame"]);
     const hale = (id: string) => fit(id, capsOf(newcomerLimits("tandem")));

@@ -7,7 +7,7 @@ import { supportModeOf } from "../movement/support-mode.ts";
 import type { VariantKind } from "../movement/variant.ts";
 import type { CellView } from "./cell-view.ts";
 
-/** What somebody needs of a helper in one block, most urgent first. */
+/** What someone needs of a helper in one block, most urgent first. */
 export const HELP_KINDS = ["hand", "near", "rises", "sits", "hold"] as const;
 export type HelpKind = (typeof HELP_KINDS)[number];
 
@@ -33,7 +33,7 @@ interface HelpedPerson {
   readonly caps: readonly Cap[];
 }
 
-/** Within this of what they may be asked, somebody is kept within arm's reach. */
+/** Within this of what they may be asked, someone is kept within arm's reach. */
 const NEAR_THE_CAP = 0.5;
 
 const onFeet = (form: CellView["form"] | VariantKind): boolean => form !== "rest" && isStanding(form);

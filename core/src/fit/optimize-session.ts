@@ -34,7 +34,7 @@ const PRICE_STEPS = 60;
  * more are left than are kept, the bound says how much could be lost.
  *
  * @param blocks the last option of each is rest; the first of equal worth wins
- * @param patient whether nobody waits for it
+ * @param patient whether no one waits for it
  */
 export function optimizeSession(blocks: readonly SessionBlock[], limits: SessionLimits, patient = false): SessionChoice {
   const { scaled, width } = scale(blocks, limits);

@@ -53,7 +53,7 @@ describe("a chair that stands in the pool", () => {
     }
   });
 
-  test("is for nobody who can stand, and there have to be any", () => {
+  test("is for no one who can stand, and there have to be any", () => {
     expect(fit("settling-breath", { measured: USUAL_BODY }).choice?.kind).toBe("water");
     expect(fit("settling-breath", { chairs: 0 }).choice).toBeNull();
   });

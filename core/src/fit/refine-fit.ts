@@ -24,7 +24,7 @@ export interface FitRefinement {
 /** A gap below this is reported as none, and no longer search starts. */
 export const NO_GAP = 0.0005;
 
-/** A gain that is worth somebody's attention, a share of the group's good. */
+/** A gain that is worth someone's attention, a share of the group's good. */
 const WORTH_A_WORD = 0.001;
 
 const wayOfCell = ({ choice }: FittedCell): PinnedVariant["way"] => (choice === null ? "rest" : supportModeOf(choice));
@@ -40,7 +40,7 @@ const differences = (plan: FitPlan, before: FittedGroup, after: FittedGroup): Pi
   );
 
 /**
- * Looks longer at a fit than anybody would wait for: more ways kept, more price steps. What is found better is fitted as
+ * Looks longer at a fit than anyone would wait for: more ways kept, more price steps. What is found better is fitted as
  * what it would be held to, and only told where it still is.
  *
  * @param fitted the fit of the same plan and people

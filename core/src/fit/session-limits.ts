@@ -19,7 +19,7 @@ const RUN = { channel: "standingMinutesAtATime", unit: 60 } as const;
 const SESSION_CHANNELS: readonly string[] = [...SESSION_SUMS.map(({ channel }) => channel), RUN.channel];
 export const isOverSession = ({ limit }: Cap): boolean => SESSION_CHANNELS.includes(limit.channel);
 
-/** Caps on how long somebody takes part: what ends later is spent at rest. */
+/** Caps on how long someone takes part: what ends later is spent at rest. */
 export const MINUTES_CHANNELS: readonly string[] = ["sessionMinutes", "waterMinutes"];
 
 /** What the caps on sums and runs leave, seconds; infinite without a cap. */

@@ -1,6 +1,6 @@
 /** A block, as far as the session is concerned. Its last option is rest, which spends nothing. */
 export interface SessionBlock {
-  /** Seconds of the block, which somebody on the feet stands. */
+  /** Seconds of the block, which someone on the feet stands. */
   readonly seconds: number;
   /** Whether the room itself changes between chair and feet before it; going along with the room costs nothing. */
   readonly roomChanges: boolean;

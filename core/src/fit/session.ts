@@ -23,7 +23,7 @@ export interface FitPerson {
   readonly measured: MeasuredBody;
   /** What they bring to hold on to. */
   readonly aids?: readonly OwnAid[];
-  /** Kilograms; a usual one where nobody has weighed them. */
+  /** Kilograms; a usual one where no one has weighed them. */
   readonly mass?: number | null;
   /** Metres of water where they stand; only in a pool. */
   readonly depth?: number | null;
@@ -100,7 +100,7 @@ const roomChanges = (blocks: readonly FitBlock[]): boolean[] =>
     return before !== undefined && isStanding(before.meant.kind) !== isStanding(meant.kind);
   });
 
-/** Caps on how long somebody takes part, seconds. */
+/** Caps on how long someone takes part, seconds. */
 const minutesOf = ({ caps }: FitPerson, { place }: FitPlan): { readonly cap: Cap; readonly seconds: number }[] =>
   caps.flatMap((cap) =>
     MINUTES_CHANNELS.includes(cap.limit.channel) && (cap.limit.channel !== "waterMinutes" || place.pool !== null)
@@ -220,7 +220,7 @@ export const OWN_WORTH: Worth = (_, { worth }) => worth;
  * Chooses over the session for one person.
  *
  * @param worth what each way is worth; rest is always there
- * @param patient whether nobody waits for it
+ * @param patient whether no one waits for it
  */
 export function selectOptions({ blocks, limits }: PersonOptions, worth: Worth = OWN_WORTH, patient = false): SessionSelection {
   const open = blocks.map(({ options }, b) => options.filter((option) => option.way === "rest" || worth(b, option) !== null));

@@ -60,7 +60,7 @@ export interface Summaries {
   readonly values: Float32Array;
 }
 
-/** Every form of a movement for a hall, at eight sizes, each side leading: the same for everybody, in a fixed order. */
+/** Every form of a movement for a hall, at eight sizes, each side leading: the same for everyone, in a fixed order. */
 export const summarisedVariants = (movement: Movement): readonly SummarisedVariant[] =>
   shapesOf(movement)
     .filter(({ sizes }) => sizes.legs > 0)

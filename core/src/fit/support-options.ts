@@ -26,7 +26,7 @@ export const HALL_SUPPORT_OPTIONS: SupportOptions = {
   inWater: false,
 };
 
-/** What of a place there may not be enough of for everybody. */
+/** What of a place there may not be enough of for everyone. */
 export interface LimitedResources {
   readonly rail: boolean;
   readonly helpers: boolean;
@@ -42,7 +42,7 @@ export const limitedResources = (place: VenueResources, people: number): Limited
 
 /**
  * What a place and a person's own aids offer. A chair back can tip: it is only offered where there is no place at the
- * rail for everybody. In a pool those who cannot stand are belted to a chair, and nobody else is.
+ * rail for everyone. In a pool those who cannot stand are belted to a chair, and no one else is.
  */
 export function supportOptions(
   place: VenueResources,

@@ -25,7 +25,7 @@ export const changedCells = (plan: FitPlan, before: FittedGroup, after: FittedGr
   );
 
 /**
- * What a fit would be without one cap of one person: for the talk with whoever set it, and nothing that anybody can switch.
+ * What a fit would be without one cap of one person: for the talk with whoever set it, and nothing that anyone can switch.
  */
 export function* withoutCapIncrementally(
   plan: FitPlan,

@@ -12,7 +12,7 @@ export type AnatomyProblem = { readonly phase: number; readonly side: Side } & (
   | { readonly kind: "lowSwing"; readonly clearance: number }
 );
 
-/** Differences that nobody sees: half a degree, and 3 mm and 2 cm of the tallest and the shortest body, shares of H. */
+/** Differences that no one sees: half a degree, and 3 mm and 2 cm of the tallest and the shortest body, shares of H. */
 const TURN_TOLERANCE = 0.5;
 const UNDER_FLOOR = 0.003 / 1.95;
 const CLEARANCE = 0.02 / 1.4;

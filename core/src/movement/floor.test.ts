@@ -11,7 +11,7 @@ import { sampleTrack } from "./samples.ts";
 import { trackOf } from "./track.ts";
 import { FULL_STANDING_VARIANT, VARIANT_KINDS } from "./variant.ts";
 
-/** What nobody sees, metres. */
+/** What no one sees, metres. */
 const TOLERANCE = 0.003;
 const POINTS = ["heel", "ball", "toe"] as const;
 const LIBRARY = loadAll();

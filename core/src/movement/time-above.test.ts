@@ -51,7 +51,7 @@ function counted({ segments, heightAt }: ReturnType<typeof drawn>, limit: number
   return { total, longest: Math.min(1, longest) };
 }
 
-/** Heights of keys are whole tenths, and limits never are: nobody counts whether a hand that stays at a height is above it. */
+/** Heights of keys are whole tenths, and limits never are: no one counts whether a hand that stays at a height is above it. */
 const height = fc.integer({ min: -10, max: 10 }).map((tenths) => tenths / 10);
 const between = fc.integer({ min: -10, max: 9 }).map((tenths) => (tenths + 0.3) / 10);
 const length = fc.integer({ min: 5, max: 20 });

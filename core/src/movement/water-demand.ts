@@ -31,7 +31,7 @@ export interface WaterDemand {
   readonly fastSteps: boolean;
 }
 
-/** How high the feet of somebody in a pool chair are over the floor, metres: its foot rest. */
+/** How high the feet of someone in a pool chair are over the floor, metres: its foot rest. */
 export const FOOT_REST = 0.1;
 
 /**

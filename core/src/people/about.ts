@@ -2,7 +2,7 @@ import * as v from "valibot";
 import { OWN_AIDS } from "../body/supports.ts";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 
-/** Facts that everybody in class may need at once; only those a person has agreed to are written down. */
+/** Facts that everyone in class may need at once; only those a person has agreed to are written down. */
 export const EMERGENCY_FACTS = [
   { name: "insulin", label: "insulin" },
   { name: "seizures", label: "seizures" },
@@ -51,14 +51,14 @@ export const About = v.object({
     {},
   ),
   equipment: text(200),
-  /** Seconds of the longest breath that is comfortable, in and out; null where nobody has measured it. */
+  /** Seconds of the longest breath that is comfortable, in and out; null where no one has measured it. */
   longestBreath: v.optional(
     v.nullable(
       v.pipe(v.number("Enter a number of seconds."), v.minValue(2, "Enter 2 to 20 s."), v.maxValue(20, "Enter 2 to 20 s.")),
     ),
     null,
   ),
-  /** Their own lowest oxygen saturation at rest, percent; null where nobody has said. */
+  /** Their own lowest oxygen saturation at rest, percent; null where no one has said. */
   saturationLeast: v.optional(
     v.nullable(
       v.pipe(v.number("Enter a number in %."), v.minValue(70, "Enter 70% to 100%."), v.maxValue(100, "Enter 70% to 100%.")),

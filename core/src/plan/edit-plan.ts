@@ -41,7 +41,7 @@ export const moveItem = (id: string, to: { readonly by: number } | { readonly pl
 
 export const updateItem = (id: string, differs: BlockChange): PlanEdit => onBlock(id, (block) => changeBlock(block, differs));
 
-/** More or fewer rounds, from one to the most that anybody does. */
+/** More or fewer rounds, from one to the most that anyone does. */
 export const addRepetitions = (id: string, by: number): PlanEdit =>
   onBlock(id, (block) => ({ ...block, rounds: clamp(block.rounds + by, ROUNDS) }));
 

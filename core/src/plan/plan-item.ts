@@ -34,7 +34,7 @@ export interface PlanItem {
   /** Done with few words: names and counts. */
   readonly quiet?: boolean;
   readonly facing?: Facing;
-  /** In a pool: what everybody has in their hands. */
+  /** In a pool: what everyone has in their hands. */
   readonly equipment?: WaterEquipment;
   /** The named combination it is practised in. */
   readonly combination?: string;

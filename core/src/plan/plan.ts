@@ -15,11 +15,11 @@ export interface PlanContent {
   readonly style: TeachingStyle;
   /** Seconds of one breath, unless a block has its own. */
   readonly breathSeconds: number;
-  /** Null where nobody has said. */
+  /** Null where no one has said. */
   readonly purpose: SessionPurpose | null;
   /** Who does which block in which way, by the instructor's word and within their caps. */
   readonly holds: readonly PinnedVariant[];
-  /** Where the instructor moved people to; everybody else stands by need. */
+  /** Where the instructor moved people to; everyone else stands by need. */
   readonly places: readonly PersonPlace[];
 }
 

@@ -42,7 +42,7 @@ describe("one change for the group", () => {
     }
   }, 60_000);
 
-  test("where everybody does everything there is nothing to change", () => {
+  test("where everyone does everything there is nothing to change", () => {
     expect(ask([{ stature: 1.65, measured: USUAL_BODY, caps: [] }])).toEqual([]);
   }, 60_000);
 });

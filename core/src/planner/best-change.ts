@@ -26,7 +26,7 @@ export interface BestChangeQuestion {
   readonly memory: FitMemory;
 }
 
-/** One change to a plan that helps the group, tried with everybody. */
+/** One change to a plan that helps the group, tried with everyone. */
 export interface HelpfulChange {
   /** What it does, as a button says it. */
   readonly words: string;
@@ -120,7 +120,7 @@ function* costInPlace(
 
 /**
  * The changes to a plan that help its group most, best first: the costliest blocks by what people lose in them, a few ways
- * to change each, and every way fitted with everybody. What cannot be joined up is left out. In steps.
+ * to change each, and every way fitted with everyone. What cannot be joined up is left out. In steps.
  */
 export function* bestChangesIncrementally(question: BestChangeQuestion): Generator<undefined, HelpfulChange[]> {
   const { blocks, circumstances, place, people, movements, library, memory } = question;

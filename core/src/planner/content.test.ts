@@ -38,7 +38,7 @@ describe("what a session trains", () => {
     expect(contentOf("neckAndShoulders", ...arms).get("neckAndShoulders")?.overdone).toBe(false);
   });
 
-  test("nobody who sits throughout is asked for steadiness", () => {
+  test("no one who sits throughout is asked for steadiness", () => {
     const seated = analyzePlan(planned("settling-breath", "trunk-turn"), circumstances({ seatedOnly: true }), library);
     expect(readContent(seated, null).find(({ content }) => content === "steadiness")?.missing).toBe(0);
   });

@@ -92,7 +92,7 @@ export interface ContentReading {
   readonly overdone: boolean;
 }
 
-/** What a session trains, against its purpose. @param purpose what it is for; null where nobody has said */
+/** What a session trains, against its purpose. @param purpose what it is for; null where no one has said */
 export function readContent({ reading, demands }: PlanAnalysis, purpose: SessionPurpose | null): ContentReading[] {
   const moved = reading.blocks.reduce((sum, { parts }) => sum + parts.rounds, 0);
   const blocks = reading.blocks.map((block, i) => itemContent(block, demands[i] ?? []));

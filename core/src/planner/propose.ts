@@ -14,7 +14,7 @@ import { readContent, strainRuns } from "./content.ts";
 import { ON_TIME, overBy } from "./fixes.ts";
 import { analyzeMovement, MEASURED_ROUNDS } from "./trains.ts";
 
-/** Somebody a plan is proposed for. */
+/** Someone a plan is proposed for. */
 export interface ProposalPerson {
   readonly build: Build;
   /** Caps that hold on the day. */
@@ -98,7 +98,7 @@ class Search {
 
   constructor(question: ProposalQuestion) {
     this.question = question;
-    // Forms that nobody can do are left out.
+    // Forms that no one can do are left out.
     this.candidates = question.movements.map((each) => candidateOf(each, question)).filter(({ doable }) => doable >= 0);
     this.byId = new Map(this.candidates.map((candidate) => [candidate.movement.id, candidate]));
   }

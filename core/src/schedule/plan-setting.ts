@@ -17,11 +17,11 @@ export interface PlanSetting {
   /** What there is of chairs, rail and helpers. */
   readonly fitPlace: VenueResources;
   readonly poolFloor: PoolFloor;
-  /** The floor that people stand on; null where nobody has measured it. */
+  /** The floor that people stand on; null where no one has measured it. */
   readonly floor: Floor | null;
   readonly week: number;
   readonly slowestCycle: number;
-  /** What caps on drag ask of movements in the pool; left out where nobody has one. */
+  /** What caps on drag ask of movements in the pool; left out where no one has one. */
   readonly dragCycles?: DragCycles;
   /** Sessions before this one in which each movement was taught, by its id. */
   readonly taught: Readonly<Record<string, number>>;
@@ -33,20 +33,20 @@ const FIRST_MONDAY = "2024-01-01";
 /** Weeks from Monday to Monday, for sides that alternate. */
 export const weekOf = (day: string): number => Math.floor(daysBetween(FIRST_MONDAY, day) / 7);
 
-/** A hall whose place nobody has described: chairs, and a rail on the right. */
+/** A hall whose place no one has described: chairs, and a rail on the right. */
 const USUAL_HALL: PlanPlace = { chairs: true, rail: "right", pool: false };
 
 /** In the water there are no chairs, and the wall may be held. */
 const POOL: PlanPlace = { chairs: false, rail: "right", pool: true };
 
-/** What a room offers for joining movements. @param room null where nobody has described it */
+/** What a room offers for joining movements. @param room null where no one has described it */
 export function planPlaceOf(room: Pick<Venue, "chairs" | "rail"> | null, inWater = false): PlanPlace {
   if (inWater) return POOL;
   if (room === null) return USUAL_HALL;
   return { chairs: room.chairs.length > 0, rail: room.rail !== null && room.rail > 0 ? "right" : null, pool: false };
 }
 
-/** The longest of the shortest cycles that people may move at, seconds; 0 where nobody has one. */
+/** The longest of the shortest cycles that people may move at, seconds; 0 where no one has one. */
 export const slowestCycle = (people: readonly (readonly Cap[])[]): number =>
   Math.max(0, ...people.flatMap((caps) => caps.flatMap(({ limit }) => (limit.channel === "shortestCycle" ? [limit.limit] : []))));
 

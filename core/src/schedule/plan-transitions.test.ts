@@ -53,7 +53,7 @@ describe("links", () => {
     }
   });
 
-  test("nobody stands up or sits down with full hands, on spread feet or turned away from the chair", () => {
+  test("no one stands up or sits down with full hands, on spread feet or turned away from the chair", () => {
     for (const state of statesOfPlace(HALL))
       for (const { kind, to } of transitionStepsFrom(state, HALL))
         if (kind === "sit" || kind === "stand")

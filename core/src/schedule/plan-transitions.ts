@@ -44,7 +44,7 @@ export interface Transition {
 export interface PlanTransitions {
   /** One a stop, in order. */
   readonly seams: readonly Transition[];
-  /** The last one: from the end of the last stop to where everybody leaves from. */
+  /** The last one: from the end of the last stop to where everyone leaves from. */
   readonly leaving: Transition;
   /** Tenths and penalties of all links. */
   readonly cost: number;
@@ -150,8 +150,8 @@ function next(labels: readonly Label[], stop: Pick<Waypoint, "entry" | "straight
  * open early is settled by what comes later. Cheapest is by tenths of a second and penalties; of equal ones that with
  * fewer links, and what can wait is done later; then by the ids of the links, so the answer is unique.
  *
- * @param home where everybody is at the start; possible in the place
- * @param leave where everybody leaves from
+ * @param home where everyone is at the start; possible in the place
+ * @param leave where everyone leaves from
  */
 export function findTransitions(
   stops: readonly Waypoint[],

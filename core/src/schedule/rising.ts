@@ -8,7 +8,7 @@ const ofSeam = ({ links }: Transition): number | null =>
 
 /**
  * What standing up or sitting down asks between the movements of a plan: on the way to each block, and last on the way to where
- * everybody leaves from. Chairs may be without arms: the greater demand is told.
+ * everyone leaves from. Chairs may be without arms: the greater demand is told.
  */
 export const risingBetween = ({ blocks, leaving }: Pick<PlanSchedule, "blocks" | "leaving">): (number | null)[] => [
   ...blocks.map(({ seam }) => ofSeam(seam)),

@@ -32,7 +32,7 @@ describe("time of a plan", () => {
     expect(reading.blocks.map(({ parts }) => parts.showing)).toEqual([seconds, 5]);
   });
 
-  test("the group's slowest sets the pace of what would be quicker, and nobody's long breath slows the room", () => {
+  test("the group's slowest sets the pace of what would be quicker, and no one's long breath slows the room", () => {
     const slow = schedulePlan(planned("shift-and-press", "side-drift"), circumstances({ slowestCycle: 11 }));
     expect(slow.blocks.map(({ breathSeconds }) => breathSeconds)).toEqual([11, 8]);
   });
@@ -42,7 +42,7 @@ describe("time of a plan", () => {
     expect(schedulePlan(planned("settling-breath"), circumstances({ style })).blocks[0]?.cycleSeconds).toBe(9);
   });
 
-  test("everybody sits before leaving, and that is in the clock", () => {
+  test("everyone sits before leaving, and that is in the clock", () => {
     const stood = schedulePlan(planned("settling-breath"), circumstances());
     expect(stood.leavingSeconds).toBe(6);
     expect(stood.leaving.hazards).toEqual(["sitsDown"]);
@@ -66,7 +66,7 @@ describe("time of a plan", () => {
     expect(home).toEqual({ support, feet: "hip", foot: null, load: "both", facing: 0, hands: "down" });
   });
 
-  test("from chairs to standing everybody rises, and the helper is told", () => {
+  test("from chairs to standing everyone rises, and the helper is told", () => {
     const [, second] = schedulePlan(
       planned({ movementId: "settling-breath", as: "seated" }, "settling-breath"),
       circumstances(),
@@ -187,7 +187,7 @@ test("the tide line rises where everyone stands up or sits down: 4.5 without arm
   const seated = (movementId: string) => ({ movementId, as: "seated" as const });
   const blocks = planned(seated("settling-breath"), "one-leg-toe-near", "side-drift", seated("trunk-turn"));
   expect(analyzePlan(blocks, circumstances(), library).rising).toEqual([null, 4.5, null, 4.5, null]);
-  // Everybody sits before leaving.
+  // Everyone sits before leaving.
   expect(analyzePlan(planned("one-leg-toe-near"), circumstances(), library).rising).toEqual([null, 4.5]);
   expect(analyzePlan(blocks, circumstances({ seatedOnly: true }), library).rising).toEqual([null, null, null, null, null]);
 });

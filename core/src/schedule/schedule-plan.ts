@@ -36,9 +36,9 @@ export interface PlanContext {
   readonly place: PlanPlace;
   /** A count of weeks, for sides that alternate. */
   readonly week: number;
-  /** The longest of the group's shortest movement cycles, seconds; 0 where nobody has one. */
+  /** The longest of the group's shortest movement cycles, seconds; 0 where no one has one. */
   readonly slowestCycle: number;
-  /** What caps on drag ask of movements in the pool, where the style slows everybody for them. */
+  /** What caps on drag ask of movements in the pool, where the style slows everyone for them. */
   readonly dragCycles?: DragCycles;
   /** How well the group knows a movement, by its id. */
   readonly knows: (movementId: string) => Familiarity;
@@ -84,7 +84,7 @@ export interface ScheduledItem {
 }
 
 export interface PlanSchedule {
-  /** How everybody waits before the first block, and where whoever is lost waits to rejoin. */
+  /** How everyone waits before the first block, and where whoever is lost waits to rejoin. */
   readonly home: BodyState;
   readonly blocks: readonly ScheduledItem[];
   /** From the last block to the chairs. */
@@ -98,7 +98,7 @@ export interface PlanSchedule {
 
 const HOME: Omit<BodyState, "support"> = { feet: "hip", foot: null, load: "both", facing: 0, hands: "down" };
 
-/** How everybody waits before the first block: as it is done, feet hip wide, hands down. */
+/** How everyone waits before the first block: as it is done, feet hip wide, hands down. */
 function homeOf(blocks: readonly Joining[], place: PlanPlace, seatedOnly: boolean): BodyState {
   const [first] = blocks;
   const usual = place.pool ? "pool" : seatedOnly && place.chairs ? "seat" : "stand";
@@ -109,7 +109,7 @@ function homeOf(blocks: readonly Joining[], place: PlanPlace, seatedOnly: boolea
 
 const ANYWHERE = { feet: null, load: null, facing: null, hands: null } as const;
 
-/** Everybody leaves from a chair, or from the water where there is none. */
+/** Everyone leaves from a chair, or from the water where there is none. */
 const leaveFrom = (place: PlanPlace): EntryPattern => ({
   ...ANYWHERE,
   support: place.pool ? "pool" : place.chairs ? "seat" : "stand",
@@ -123,7 +123,7 @@ interface Joining {
   readonly joins: readonly EntryAndExit[];
 }
 
-/** A form that nobody can do leaves everything as it was. */
+/** A form that no one can do leaves everything as it was. */
 const NO_JOIN: EntryAndExit = {
   entry: { ...ANYWHERE, support: "stand" },
   exit: { support: "stand", feet: null, load: null, hands: null },

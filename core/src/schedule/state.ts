@@ -36,7 +36,7 @@ export interface BodyState {
 /** What a place offers to stand, sit and hold on to. */
 export interface PlanPlace {
   readonly chairs: boolean;
-  /** Where the rail is for somebody who faces the instructor; null without one. */
+  /** Where the rail is for someone who faces the instructor; null without one. */
   readonly rail: Side | null;
   readonly pool: boolean;
 }

@@ -36,7 +36,7 @@ export function showingSeconds(knowledge: Familiarity, cycleSeconds: number, str
  * Seconds of one breath in a block: its own or the plan's, with the pause of the style, and never so short that a round
  * is quicker than the group's slowest may move. In half seconds, rounded up.
  *
- * @param slowestCycle the longest of the group's shortest movement cycles, seconds; 0 where nobody has one
+ * @param slowestCycle the longest of the group's shortest movement cycles, seconds; 0 where no one has one
  */
 export function breathOf(
   { breaths }: Pick<Movement, "breaths">,

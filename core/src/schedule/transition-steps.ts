@@ -151,7 +151,7 @@ function wholeBodyLinks(state: BodyState): TransitionStep[] {
   const links: TransitionStep[] = [];
   if (state.feet === "hip" && state.facing === 0 && state.hands === "down" && state.support === "stand")
     links.push(link("sit", null, "sit down", { ...state, support: "seat" }));
-  // Nobody turns with a hand on the rail.
+  // No one turns with a hand on the rail.
   if (state.feet !== "wide" && !onRailWith(state.hands))
     links.push(
       link("turn", "right", "a quarter turn right", { ...state, facing: turned(state.facing, 1) }),

@@ -8,7 +8,7 @@ import { trackOf } from "../movement/track.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
 
-/** Ordinary limit of an ankle bending under load, degrees, where nobody measured another. */
+/** Ordinary limit of an ankle bending under load, degrees, where no one measured another. */
 export const ORDINARY_DORSIFLEXION = 25;
 /** Steps are tried centimetre by centimetre up to here, metres. */
 const LONGEST_TRIED = 0.8;

@@ -5,7 +5,7 @@ import { poolDepth } from "./pool-depth.ts";
 
 const SLOPING = { shallow: 0.9, deep: 1.4 };
 
-describe("how deep somebody stands in a pool", () => {
+describe("how deep someone stands in a pool", () => {
   test("is to the lower breastbone, in whole centimetres", () => {
     expect(poolDepth(1.7, USUAL_BUILD, [], SLOPING)).toBeCloseTo(1.19, 9);
     expect(poolDepth(1.55, USUAL_BUILD, [], SLOPING)).toBeCloseTo(1.08, 9);

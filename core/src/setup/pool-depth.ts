@@ -6,7 +6,7 @@ import { deepestWater } from "./standing-depth.ts";
 /** Water to the lower breastbone, share of stature: a third of the weight is left on the feet, and the mouth is far. */
 const LOWER_BREASTBONE = 0.7;
 
-/** A pool's floor from the shallow end to the deep, metres; null where nobody has measured. */
+/** A pool's floor from the shallow end to the deep, metres; null where no one has measured. */
 export interface PoolFloor {
   readonly shallow: number | null;
   readonly deep: number | null;
@@ -14,17 +14,17 @@ export interface PoolFloor {
   readonly length?: number | null;
 }
 
-/** How far somebody moves from where they stand, metres. Usual practice. */
+/** How far someone moves from where they stand, metres. Usual practice. */
 const MOVES_ABOUT = 1;
 
-/** The shallowest water that somebody comes to who stands in so much, metres: a step or two up a sloping floor. */
+/** The shallowest water that someone comes to who stands in so much, metres: a step or two up a sloping floor. */
 export function shallowestNear(depth: number, { shallow, deep, length }: PoolFloor): number {
   if (shallow === null || deep === null || !length) return Math.min(depth, shallow ?? depth);
   return Math.max(Math.min(shallow, depth), depth - (MOVES_ABOUT * (deep - shallow)) / length);
 }
 
 /**
- * How deep somebody stands in a pool, metres: to the lower breastbone where the floor goes so deep, never out of depth nor
+ * How deep someone stands in a pool, metres: to the lower breastbone where the floor goes so deep, never out of depth nor
  * beyond a cap on depth, and no shallower than the shallow end. The chair of those who cannot stand is set down at the
  * shallow end, by the hoist.
  */

@@ -10,7 +10,7 @@ export function strictestHip(caps: readonly Cap[]): number | null {
 }
 
 /**
- * How much higher than usual somebody sits, metres: so that a hip that may not bend far has room to lean, and as much as a cap
+ * How much higher than usual someone sits, metres: so that a hip that may not bend far has room to lean, and as much as a cap
  * on the seat asks. The same in the set-up and in the fit.
  */
 export function seatRaise(measured: MeasuredBody, stature: number, caps: readonly Cap[]): number {

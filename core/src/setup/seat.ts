@@ -52,7 +52,7 @@ export function seatForHips(stature: number, hipFlexion: number, build: Build = 
 
 /**
  * Thickness of the cushion under the feet that a chair needs, metres; 0 where the feet stand flat.
- * The cushion comes away before anybody rises.
+ * The cushion comes away before anyone rises.
  *
  * @param chair height of the seat over the floor, metres
  */

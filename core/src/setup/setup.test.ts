@@ -45,7 +45,7 @@ describe("the depth to stand in", () => {
     expect((depthForShare(0.343, 1.65) ?? 0) / 1.65).toBeCloseTo(0.7, 2);
   });
 
-  test("puts nobody out of depth: where that would, there is none", () => {
+  test("puts no one out of depth: where that would, there is none", () => {
     expect(depthForShare(0.1, 1.65)).toBeNull();
     fc.assert(
       fc.property(stature, (height) => {

@@ -4,7 +4,7 @@ import { uprightRow } from "../body/upright.ts";
 
 const STEPS = 40;
 
-/** Deepest water somebody may stand in, metres: never out of depth. */
+/** Deepest water someone may stand in, metres: never out of depth. */
 export function deepestWater(stature: number, build: Build = USUAL_BUILD): number {
   const row = uprightRow(build);
   let low = 0;
@@ -18,7 +18,7 @@ export function deepestWater(stature: number, build: Build = USUAL_BUILD): numbe
 }
 
 /**
- * Depth of water that leaves a share of the weight on the feet of somebody standing still, metres.
+ * Depth of water that leaves a share of the weight on the feet of someone standing still, metres.
  *
  * @param share 0 to 1
  * @returns null where that would put them out of depth

@@ -54,7 +54,7 @@ describe("who stands where", () => {
     );
   });
 
-  test("somebody who was moved stays there, and is told when it is too near", () => {
+  test("someone who was moved stays there, and is told when it is too near", () => {
     const people = [person("a"), person("b")];
     const places = standingPlaces(
       HALL,
@@ -68,13 +68,13 @@ describe("who stands where", () => {
     expect(placeProblems(HALL, people, places).map(({ words }) => words)).toEqual(["1.0 m too close to another participant"]);
   });
 
-  test("somebody who holds on and was moved away from the rail is told", () => {
+  test("someone who holds on and was moved away from the rail is told", () => {
     const people = [person("a", { atRail: 2 })];
     const places = standingPlaces(HALL, people, new Map([["a", { x: 3, z: 2 }]]));
     expect(placeProblems(HALL, people, places).map(({ words }) => words)).toContain("the rail is out of reach");
   });
 
-  test("in a pool everybody stands about where it is as deep as meant", () => {
+  test("in a pool everyone stands about where it is as deep as meant", () => {
     const people = [person("short", { depth: 1.0, reach: 0.7 }), person("tall", { depth: 1.3, reach: 0.7 })];
     const places = standingPlaces(POOL, people, NOBODY_MOVED);
     expect(depthAt(POOL, of("short", places))).toBeLessThan(1.1);
@@ -84,7 +84,7 @@ describe("who stands where", () => {
     expect(depthAt(HALL, { x: 4 })).toBeNull();
   });
 
-  test("a floor nobody has measured is no floor", () => {
+  test("a floor no one has measured is no floor", () => {
     const room = { floorLength: null, floorWidth: 7, rail: 7, poolLength: null, shallow: 0.9, deep: 1.4 };
     expect(floorOf(null, false)).toBeNull();
     expect(floorOf(room, false)).toBeNull();

@@ -18,10 +18,10 @@ export interface Floor {
   readonly pool: { readonly shallow: number; readonly deep: number } | null;
 }
 
-/** A pool whose width nobody has given is drawn so wide, metres. */
+/** A pool whose width no one has given is drawn so wide, metres. */
 const USUAL_POOL_WIDTH = 4;
 
-/** The floor of a room or of its pool; null where nobody has measured it. */
+/** The floor of a room or of its pool; null where no one has measured it. */
 export function floorOf(
   room: Pick<Venue, "floorLength" | "floorWidth" | "rail" | "poolLength" | "shallow" | "deep"> | null,
   inWater: boolean,
@@ -35,7 +35,7 @@ export function floorOf(
   return floorLength && floorWidth ? { length: floorLength, width: floorWidth, rail: rail ?? 0, pool: null } : null;
 }
 
-/** Somebody who needs a place. */
+/** Someone who needs a place. */
 export interface PlacedPerson {
   readonly id: string;
   /** Room for the arms and for the longest step, metres from the middle. */
@@ -61,7 +61,7 @@ export interface PlaceProblem {
   readonly words: string;
 }
 
-/** From the wall to the middle of somebody who holds the rail; from the instructor to the first row. Metres. */
+/** From the wall to the middle of someone who holds the rail; from the instructor to the first row. Metres. */
 const FROM_RAIL = 0.45;
 const FIRST_ROW = 2;
 /** What those at the rail and behind them need of the width. */
@@ -85,7 +85,7 @@ function whereDeep({ pool, length }: Floor, depth: number): number {
 
 const distance = (a: FloorPlace, b: FloorPlace): number => Math.hypot(a.x - b.x, a.z - b.z);
 
-/** Room that two people need between their middles: arms may overlap a little, since not everybody reaches at once. */
+/** Room that two people need between their middles: arms may overlap a little, since not everyone reaches at once. */
 const apart = (a: PlacedPerson, b: PlacedPerson): number => 0.75 * (a.reach + b.reach);
 
 /** Places in rows from the front, so far apart; in each row from the middle outward, where it is seen best. */
@@ -112,8 +112,8 @@ function roomyRows(floor: Floor, people: number, reach: number): FloorPlace[] {
 }
 
 /**
- * Gives everybody a place by need: the rail first, then who must see and hear, who needs a helper at the end of a row, the
- * rest in rows; in a pool by depth. Places that somebody was moved to stay.
+ * Gives everyone a place by need: the rail first, then who must see and hear, who needs a helper at the end of a row, the
+ * rest in rows; in a pool by depth. Places that someone was moved to stay.
  *
  * @param moved places by person, as the instructor dragged them
  */
@@ -159,7 +159,7 @@ export function standingPlaces(
   return people.flatMap(({ id }) => placed.filter(({ personId }) => personId === id).map(({ person: _, ...place }) => place));
 }
 
-/** Whether somebody can hold on from a place: to the rail along the right-hand wall, or in a pool to either side of it. */
+/** Whether someone can hold on from a place: to the rail along the right-hand wall, or in a pool to either side of it. */
 function canHold({ width, rail, pool }: Floor, { x, z }: FloorPlace): boolean {
   if (pool !== null) return Math.min(z, width - z) <= RAIL_REACH;
   return width - z <= RAIL_REACH && x <= FIRST_ROW / 2 + rail;

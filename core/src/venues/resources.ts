@@ -10,7 +10,7 @@ export interface VenueResources {
   readonly rail: number;
   /** Helpers, each with a hand for one person at a time. */
   readonly helpers: number;
-  /** The pool that everybody is in; null on land. */
+  /** The pool that everyone is in; null on land. */
   readonly pool: { readonly temperature: number | null } | null;
 }
 

@@ -27,7 +27,7 @@ describe("a row during arrivals", () => {
     expect(row({})).toMatchObject({ overall: "asUsual", meaning: null });
   });
 
-  test("somebody who does not take part is told so, with the reason", () => {
+  test("someone who does not take part is told so, with the reason", () => {
     const { overall, meaning } = row({ overall: "sitOut" });
     expect(overall).toBe("sitOut");
     expect(meaning?.words).toContain("Not taking part today");

@@ -16,7 +16,7 @@ export function Ask<Value extends string>({
   verbatim = false,
 }: {
   label: string;
-  /** Null where nobody has answered yet. */
+  /** Null where no one has answered yet. */
   value: Value | null;
   options: readonly (readonly [Value, string])[];
   choose: (value: Value) => void;

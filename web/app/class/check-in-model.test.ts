@@ -69,7 +69,7 @@ describe("a check-in", () => {
     expect(model.get()).toBe(before);
   });
 
-  test("a reason is recorded only where the answers keep somebody away, without spaces around it", () => {
+  test("a reason is recorded only where the answers keep someone away, without spaces around it", () => {
     const model = fresh();
     model.setBecause("  her doctor rang  ");
     expect(model.save()?.because).toBeNull();
@@ -80,7 +80,7 @@ describe("a check-in", () => {
     expect(model.save()?.because).toBeNull();
   });
 
-  test("three concerns together ask the instructor first and keep nobody away", () => {
+  test("three concerns together ask the instructor first and keep no one away", () => {
     const model = fresh();
     model.set({ sleep: "badNight", medicine: "changed", illness: "secondClassBack" });
     expect(model.read().outcome).toBe("askFirst");

@@ -29,7 +29,7 @@ export interface CheckInModel extends Store<CheckInState> {
   readonly save: () => { readonly answers: CheckIn; readonly because: string | null } | null;
 }
 
-/** Whether a day's reading keeps somebody from taking part, unless a reason is given. */
+/** Whether a day's reading keeps someone from taking part, unless a reason is given. */
 export const keepsAway = ({ outcome }: DayReading): boolean => outcome !== "class" && outcome !== "askFirst";
 
 /** An answer that was cleared is left out, not sent as nothing. */

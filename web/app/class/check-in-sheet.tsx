@@ -102,7 +102,7 @@ function Field({ field, name, usualPains, answers, model: { set, setUnanswered }
   }
 }
 
-/** What the answers mean for today, with their reasons, and the reason to let somebody take part all the same. */
+/** What the answers mean for today, with their reasons, and the reason to let someone take part all the same. */
 function Meaning({ model, because }: { model: CheckInModel; because: string }) {
   const reading = model.read();
   return (

@@ -33,7 +33,7 @@ const KEYS = [
 /** What a class needs to know beside its script, so that it is there when the network is not. */
 export interface Safety {
   readonly policy: Policy;
-  /** The venue's own card; null where nobody has written it. */
+  /** The venue's own card; null where no one has written it. */
   readonly card: EmergencyCard | null;
   /** Facts that people have agreed to share, by person. */
   readonly facts: Readonly<Record<string, readonly { readonly label: string; readonly words: string }[]>>;
@@ -108,7 +108,7 @@ function useClass({ classId, planned, kept }: Pick<Props, "classId" | "planned" 
     if (over) void revalidate();
   }, [over, revalidate]);
 
-  // Beginning waits for variants that are being computed, so that nobody starts on those of another day.
+  // Beginning waits for variants that are being computed, so that no one starts on those of another day.
   const [beginning, setBeginning] = useState(false);
   useEffect(() => {
     if (!beginning || fitting === "working") return;
@@ -132,7 +132,7 @@ function useClass({ classId, planned, kept }: Pick<Props, "classId" | "planned" 
     begin: () => setBeginning(true),
     go: (step: number) => void add({ kind: "moved", step }),
     tick: (personId: string, here: boolean) => void add({ kind: "attended", personId, here }),
-    // What somebody answers changes their variants: everyone is fitted again as soon as the server has it.
+    // What someone answers changes their variants: everyone is fitted again as soon as the server has it.
     checkIn: (personId: string, answers: CheckIn, overriddenBecause: string | null) =>
       void fitAgain(add({ kind: "checkedIn", personId, answers, overriddenBecause })),
   };

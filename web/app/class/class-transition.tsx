@@ -1,7 +1,7 @@
 import type { ScriptLink } from "@able-tide/core/class/script";
 import { sentenceCase } from "@able-tide/core/sentence-case";
 
-/** How everybody gets to where a movement begins, and what the helper is ready for. */
+/** How everyone gets to where a movement begins, and what the helper is ready for. */
 export function ClassTransition({ link }: { link: ScriptLink | null }) {
   if (!link || link.words.length === 0) return null;
   return (

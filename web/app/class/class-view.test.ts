@@ -20,10 +20,10 @@ const script: ClassScript = {
   showing: "mirror",
   people: Array.from({ length: 11 }, (_, i) => person(i + 1)),
 };
-const NOBODY: ReadonlySet<string> = new Set();
+const NONE_DUE: ReadonlySet<string> = new Set();
 const moved = (step: number): ClassEvent => ({ kind: "moved", id: `m${step}`, at: AT, step });
 const view = (events: readonly ClassEvent[], secondsLater = 0, shown = script) =>
-  classView(shown, classState(events), NOBODY, START + 1000 * secondsLater);
+  classView(shown, classState(events), NONE_DUE, START + 1000 * secondsLater);
 const STEPS = view([]).lastStep;
 
 describe("what the class screen shows", () => {
@@ -79,7 +79,7 @@ describe("what the class screen shows", () => {
     expect(view([moved(0)], (left ?? 0) + 90).behind).toBeCloseTo(90 - (step?.from ?? 0), 6);
   });
 
-  test("somebody dizzy sits, and what was taken back is not shown", () => {
+  test("someone dizzy sits, and what was taken back is not shown", () => {
     const noted: ClassEvent = { kind: "noted", id: "n1", at: AT, personId: "p1", step: 0, sign: "dizzy" };
     expect(view([moved(0), noted]).people[0]).toMatchObject({ sits: true, noted: ["Dizzy"] });
     const withdrawn: ClassEvent = { kind: "withdrawn", id: "w1", at: AT, noteId: "n1", because: "she only sat down" };
@@ -92,7 +92,7 @@ describe("what the class screen shows", () => {
   });
 
   test("before the page is in the browser no time has passed", () => {
-    const still = classView(script, classState([moved(0)]), NOBODY, null);
+    const still = classView(script, classState([moved(0)]), NONE_DUE, null);
     expect(still).toMatchObject({ elapsed: 0, since: null });
     expect(still.current?.repetition).toBe(0);
   });

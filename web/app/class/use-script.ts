@@ -12,7 +12,7 @@ async function request(path: string, method: "GET" | "POST"): Promise<RevisedScr
 }
 
 /**
- * The script of a class, fitted again when somebody's day changes it; without a connection again and again until it is
+ * The script of a class, fitted again when someone's day changes it; without a connection again and again until it is
  * answered or the class moves.
  *
  * @param planned as the page was loaded

@@ -9,7 +9,7 @@ import { Problem, TextField } from "../kit/field.tsx";
 
 interface Props {
   readonly classId: string;
-  /** Told when somebody was taken in. */
+  /** Told when someone was taken in. */
   readonly taken: (personId: string) => void;
 }
 
@@ -21,7 +21,7 @@ interface Answer {
 
 const NO_CONNECTION = "No connection. Your entries are kept. Try again in a moment.";
 
-/** The one-minute intake of somebody who walks in. They begin with newcomers' limits. */
+/** The one-minute intake of someone who walks in. They begin with newcomers' limits. */
 export function WalkIn({ classId, taken }: Props) {
   const [open, setOpen] = useState(false);
   const [sending, setSending] = useState(false);

@@ -8,7 +8,7 @@ const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.matches("input, textarea, select, [contenteditable]");
 
 /**
- * Runs a handler for keys pressed anywhere on the screen, but not while somebody types. It listens as soon as what it belongs
+ * Runs a handler for keys pressed anywhere on the screen, but not while someone types. It listens as soon as what it belongs
  * to can be seen: no key of a quick hand is lost.
  */
 export function useKeys(handle: (event: KeyboardEvent) => void): void {

@@ -43,7 +43,7 @@ const AT_EASE: Movement = {
   cues: {},
 };
 
-/** A person as nobody in particular: average proportions, standing. */
+/** A person as no one in particular: average proportions, standing. */
 const NOBODY = { stature: REFERENCE_STATURE, measured: USUAL_BODY };
 
 /**

@@ -63,7 +63,7 @@ function armrests(project: Project, from: number, seatHeight: number): string {
     .join("");
 }
 
-/** The chair that somebody rises from, behind them. */
+/** The chair that someone rises from, behind them. */
 function chairBehind(project: Project, { seatHeight, withArms }: Rising): string {
   const behind: Project = (x, y, z) => project(x - RISEN_FROM, y, z);
   return chair(behind, seatHeight) + (withArms ? armrests(behind, 0, seatHeight) : "");

@@ -12,7 +12,7 @@ test("subscribers hear of a change until they end their subscription", () => {
   expect(store.get().count).toBe(2);
 });
 
-test("the same state tells nobody", () => {
+test("the same state tells no one", () => {
   const store = createStore({ count: 0 });
   let heard = 0;
   store.subscribe(() => {

@@ -6,7 +6,7 @@ export interface Store<State> {
 }
 
 export interface WritableStore<State> extends Store<State> {
-  /** Replaces the state and tells every subscriber; the same state tells nobody. */
+  /** Replaces the state and tells every subscriber; the same state tells no one. */
   readonly set: (change: (before: State) => State) => void;
 }
 

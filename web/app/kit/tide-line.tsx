@@ -20,7 +20,7 @@ interface Props {
   readonly leaving?: number | null;
   readonly width: number;
   readonly height: number;
-  /** A height nobody should pass, with its words; the water above it is hatched. */
+  /** A height no one should pass, with its words; the water above it is hatched. */
   readonly cap?: { readonly height: number; readonly label: string } | null;
   /** One person's own heights, block by block, as a line over the water. */
   readonly own?: readonly number[] | null;

@@ -32,7 +32,7 @@ function notchAt(form: VariantKind, side: Side): string {
   return `M${x - 3.2} ${rim - 4} L${x} ${rim + 0.5} L${x + 3.2} ${rim - 4}`;
 }
 
-/** The product's one sign: a small vessel, filled to how much of the full movement somebody does. */
+/** The product's one sign: a small vessel, filled to how much of the full movement someone does. */
 export const VariantSymbol = memo(function Vessel({
   form,
   level,

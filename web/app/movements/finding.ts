@@ -12,7 +12,7 @@ export const SPARES = [
   { name: "knee", label: `Knee: ${EASY.loadedKnee}° or less under load` },
 ] as const;
 
-/** What somebody looks for; an empty field looks for nothing. */
+/** What someone looks for; an empty field looks for nothing. */
 export const Finding = v.object({
   words: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(80)), ""),
   purpose: v.optional(v.picklist(["", ...PURPOSES]), ""),

@@ -9,7 +9,7 @@ import { Button } from "../kit/button.tsx";
 export interface HoldingCap extends Cap {
   /** Who wrote it down; null for what follows from a limitation that waits. */
   readonly setBy: string | null;
-  /** Whether it is one of the usual limits that nobody's word on this person set. */
+  /** Whether it is one of the usual limits that no one's word on this person set. */
   readonly usual: boolean;
 }
 

@@ -3,7 +3,7 @@ import { formatCapLimit } from "@able-tide/core/caps/format-cap";
 import { Form } from "react-router";
 import { Button } from "../kit/button.tsx";
 
-/** Caps whose number is read in another way than when they were set: somebody looks at each once. */
+/** Caps whose number is read in another way than when they were set: someone looks at each once. */
 export function CapNotices({ notices }: { notices: readonly { readonly id: string; readonly limit: CapLimit }[] }) {
   if (notices.length === 0) return null;
   return (

@@ -1,4 +1,4 @@
-/** Somebody else's change to what is being typed: what it says now, beside what was typed. */
+/** Someone else's change to what is being typed: what it says now, beside what was typed. */
 export interface Difference {
   readonly label: string;
   readonly theirs: string;

@@ -1,11 +1,11 @@
 import { EMPTY_PLAN } from "@able-tide/core/plan/plan";
 import { expect, test } from "vitest";
+import { settle } from "../../jobs/hand-runner.fixture.ts";
 import { createAutosave } from "./autosave.ts";
 import type { Draft } from "./draft.ts";
 import type { SaveAnswer } from "./submit-plan.ts";
 
 const draft = (breathSeconds: number): Draft => ({ ...EMPTY_PLAN, breathSeconds });
-const settle = () => new Promise((resolve) => setTimeout(resolve, 0));
 
 /** A server whose answers a test gives by hand. */
 function byHand() {

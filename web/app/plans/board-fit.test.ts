@@ -1,8 +1,8 @@
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import { describe, expect, test, vi } from "vitest";
-import { PRIORITY } from "../../work/fit-runner.ts";
-import { handRunner, settle } from "../../work/hand-runner.fixture.ts";
-import { smallFit } from "../../work/work.fixture.ts";
+import { PRIORITY } from "../../jobs/fit-runner.ts";
+import { handRunner, settle } from "../../jobs/hand-runner.fixture.ts";
+import { smallFit } from "../../jobs/work.fixture.ts";
 import { createBoardFit } from "./board-fit.ts";
 
 const row = (kept: number): ShownRow => ({ cells: [], sums: {} as ShownRow["sums"], kept });

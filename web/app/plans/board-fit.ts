@@ -3,8 +3,8 @@ import type { ImprovedFit } from "@able-tide/core/fit/refine-fit";
 import { NO_GAP } from "@able-tide/core/fit/refine-fit";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
-import type { CellExplanation, ShownRows, WithoutCap } from "../../work/fit-jobs.ts";
-import { type FitRunner, isAbort, PRIORITY } from "../../work/fit-runner.ts";
+import type { CellExplanation, ShownRows, WithoutCap } from "../../jobs/fit-jobs.ts";
+import { type FitRunner, isAbort, PRIORITY } from "../../jobs/fit-runner.ts";
 import { createStore, type Store } from "../kit/store.ts";
 import { runTwice } from "../workers/latest-job.ts";
 

@@ -10,6 +10,7 @@ import {
   updateItem,
 } from "@able-tide/core/plan/edit-plan";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
+import type { Side } from "@able-tide/core/side";
 
 /** What a key asks of the board. */
 export type BoardCommand =
@@ -21,9 +22,8 @@ export type BoardCommand =
 export const chosenItem = (blocks: readonly ScheduledItem[], blockId: string | null): ScheduledItem | null =>
   blocks.find(({ id }) => id === blockId) ?? blocks[0] ?? null;
 
-/** Puts a movement that is done on one side on the other. */
-export const switchSide = ({ id, turns }: Pick<ScheduledItem, "id" | "turns">): PlanEdit =>
-  switchOneSide(id, turns[0]?.lead ?? "right");
+/** The side that a movement begins on. */
+export const firstLead = (item: Pick<ScheduledItem, "turns"> | null): Side => item?.turns[0]?.lead ?? "right";
 
 function editOfKey(key: string, item: ScheduledItem): PlanEdit | null {
   const { id, block } = item;
@@ -40,7 +40,7 @@ function editOfKey(key: string, item: ScheduledItem): PlanEdit | null {
     case "d":
       return duplicateItem(id);
     case "m":
-      return switchSide(item);
+      return switchOneSide(id, firstLead(item));
     case "j":
       return updateItem(id, { straight: block.straight ? undefined : true });
     case "Delete":

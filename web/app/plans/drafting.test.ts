@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
-import { handRunner, settle } from "../../work/hand-runner.fixture.ts";
-import type { DraftedPlan, DraftsInput } from "../../work/planning-jobs.ts";
-import { smallFit } from "../../work/work.fixture.ts";
+import { handRunner, settle } from "../../jobs/hand-runner.fixture.ts";
+import type { DraftedPlan, DraftsInput } from "../../jobs/planning-jobs.ts";
+import { smallFit } from "../../jobs/work.fixture.ts";
 import { createDrafting } from "./drafting.ts";
 
 const { plan, people } = smallFit();

@@ -1,6 +1,6 @@
-import type { ShownRows } from "../../work/fit-jobs.ts";
-import { type FitRunner, PRIORITY } from "../../work/fit-runner.ts";
-import type { DraftedPlan, DraftsInput } from "../../work/planning-jobs.ts";
+import type { ShownRows } from "../../jobs/fit-jobs.ts";
+import { type FitRunner, PRIORITY } from "../../jobs/fit-runner.ts";
+import type { DraftedPlan, DraftsInput } from "../../jobs/planning-jobs.ts";
 import { createStore, type Store } from "../kit/store.ts";
 import { runTwice } from "../workers/latest-job.ts";
 

@@ -11,7 +11,7 @@ export function formatSupportOptions({ rail, helpers, pool }: VenueResources): s
 export const formatImprovement = ({ gain, holds }: ImprovedFit): string =>
   `Found a mix of variants that raises the group score by ${(100 * gain).toFixed(1)}%. Pin ${holds.length} ${holds.length === 1 ? "variant" : "variants"}`;
 
-/** How near the fit is to the best there could be. @param gap 0 to 1; null while everybody is being fitted */
+/** How near the fit is to the best there could be. @param gap 0 to 1; null while everyone is being fitted */
 export function formatGap(gap: number | null): string {
   if (gap === null) return "Fitting all participants…";
   if (gap < NO_GAP) return "No better mix of variants found for this group.";

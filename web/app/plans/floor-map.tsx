@@ -17,7 +17,7 @@ interface Props {
   readonly troubled: ReadonlySet<string>;
 }
 
-/** Metres that the arrow keys move somebody by. */
+/** Metres that the arrow keys move someone by. */
 const STEP = 0.1;
 const ARROWS: Record<string, FloorPlace> = {
   ArrowUp: { x: -STEP, z: 0 },
@@ -32,7 +32,7 @@ const FEET = { apart: 0.1, long: 0.15, wide: 0.05 } as const;
 
 const round = (value: number): number => Math.round(20 * value) / 20;
 
-/** The floor from above, to scale, with the instructor at the top; everybody can be dragged or moved with the arrow keys. */
+/** The floor from above, to scale, with the instructor at the top; everyone can be dragged or moved with the arrow keys. */
 export function FloorMap({ floor, people, places, move, chosen, choose, troubled }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const [pulled, setPulled] = useState<string | null>(null);

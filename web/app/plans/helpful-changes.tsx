@@ -4,7 +4,7 @@ import type { HelpfulChange } from "@able-tide/core/planner/best-change";
 import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 import { Dialog } from "radix-ui";
 import { memo, useEffect, useState } from "react";
-import { PRIORITY } from "../../work/fit-runner.ts";
+import { PRIORITY } from "../../jobs/fit-runner.ts";
 import { Button } from "../kit/button.tsx";
 import { DialogFrame } from "../kit/dialog-frame.tsx";
 import { useStore } from "../kit/use-store.ts";
@@ -28,7 +28,7 @@ function effectOf({ more, less }: HelpfulChange): string {
   return less === 0 ? `${closer}.` : `${closer}, ${people(less)} a lower match.`;
 }
 
-/** Which one change to the plan would help the group most, each tried with everybody and made in one touch. */
+/** Which one change to the plan would help the group most, each tried with everyone and made in one touch. */
 export const HelpfulChanges = memo(function HelpfulChanges({ draft, setting, movements, people, take }: Props) {
   const [open, setOpen] = useState(false);
   const [search] = useState(() => createLatestJob(boardRunner, "helpfulChanges", PRIORITY.draft));

@@ -35,7 +35,7 @@ interface Props {
   /** The person looked at with their cell; null shows the movement as it is meant. */
   readonly person: PanelPerson | null;
   readonly cell: CellView | null;
-  /** What is said of that person here, or of everybody. */
+  /** What is said of that person here, or of everyone. */
   readonly children: ReactNode;
   readonly actions: BlockActions;
 }

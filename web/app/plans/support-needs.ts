@@ -16,7 +16,7 @@ export function handsNeeded(cells: readonly { readonly name: string; readonly ce
   return { rail: doing("rail", "wall"), helper: doing("helper"), other: doing("chairBack", "aid") };
 }
 
-/** The same in words, nobody left out. */
+/** The same in words, no one left out. */
 export function formatSupportNeeds({ rail, helper, other }: SupportNeeds): string {
   const parts = [
     rail.length > 0 && `${rail.join(", ")} at the rail`,

@@ -10,6 +10,7 @@ import {
   practiseTogether,
   removeItem,
   replaceItems,
+  switchOneSide,
   updateItem,
 } from "@able-tide/core/plan/edit-plan";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
@@ -18,7 +19,7 @@ import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 import { type RefObject, useCallback, useEffect, useMemo, useReducer, useState } from "react";
 import { useNavigate } from "react-router";
 import { useKeys } from "../kit/keys-sheet.tsx";
-import { boardKey, chosenItem, type GridOrder, historyKey, listPeople, switchSide } from "./board-model.ts";
+import { boardKey, chosenItem, firstLead, type GridOrder, historyKey, listPeople } from "./board-model.ts";
 import { changeDraft, type Draft } from "./draft.ts";
 import type { GridPlace } from "./fit-grid.tsx";
 import type { BlockActions } from "./plan-item-settings.tsx";
@@ -116,7 +117,7 @@ function useSelection({ look, later, fitted }: EditedPlan, people: BoardProps["p
   };
 }
 
-/** Ctrl or Cmd with Z and Y take changes back and make them again, but not while somebody types. */
+/** Ctrl or Cmd with Z and Y take changes back and make them again, but not while someone types. */
 function useHistoryKeys(change: EditedPlan["change"]): void {
   useEffect(() => {
     const pressed = (event: KeyboardEvent) => {
@@ -177,16 +178,14 @@ export function useBoard(props: BoardProps, parts: BoardParts) {
   }
 
   const chosenId = chosen?.id ?? "";
-  const mirror = chosen ? switchSide(chosen) : null;
-  const lead = chosen?.turns[0]?.lead;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the switch depends on the movement and its first side alone
+  const lead = firstLead(chosen);
   const actions = useMemo(
     (): BlockActions => ({
       rounds: (by) => edit(addRepetitions(chosenId, by)),
       move: (by) => edit(moveItem(chosenId, { by })),
       remove: () => edit(removeItem(chosenId)),
       double: () => edit(duplicateItem(chosenId)),
-      mirror: () => mirror && edit(mirror),
+      mirror: () => edit(switchOneSide(chosenId, lead)),
       set: (differs) => edit(updateItem(chosenId, differs)),
       practise: (parts, name) => edit(practiseTogether(chosenId, parts, name)),
     }),

@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import type { FitRunner } from "../../work/fit-runner.ts";
+import type { FitRunner } from "../../jobs/fit-runner.ts";
 import { useStore } from "../kit/use-store.ts";
 import { createBrowserRunner } from "../workers/browser-runner.ts";
 import { createDrafting, type Drafting, type DraftingState } from "./drafting.ts";

@@ -1,7 +1,7 @@
 import type { FitPlan } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import { useEffect, useState } from "react";
-import type { ShownRows } from "../../work/fit-jobs.ts";
+import type { ShownRows } from "../../jobs/fit-jobs.ts";
 import { useStore } from "../kit/use-store.ts";
 import { boardRunner } from "../workers/browser-runner.ts";
 import { type BoardFit, type BoardFitState, createBoardFit } from "./board-fit.ts";

@@ -11,7 +11,7 @@ import type { Draft } from "./draft.ts";
 /** What each movement trains, as shares of its moving; filled in while nothing else is to be done. */
 type Trains = ReadonlyMap<string, Readonly<Record<Content, number>>>;
 
-/** Movements measured a few at a time, so that nobody waits for the whole library. */
+/** Movements measured a few at a time, so that no one waits for the whole library. */
 const AT_A_TIME = 4;
 
 function useTrains(movements: readonly Movement[], circumstances: PlanContext, library: VariantCache): Trains {

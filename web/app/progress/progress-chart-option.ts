@@ -13,7 +13,7 @@ export interface WeeksData {
   readonly results: readonly { readonly side: Side; readonly day: string; readonly value: number }[];
   /** Mean for the person's age, seconds; null where the source has none. */
   readonly norm: number | null;
-  /** Caps by the days they held; `asksFrom` is where their date had passed and nobody had answered. */
+  /** Caps by the days they held; `asksFrom` is where their date had passed and no one had answered. */
   readonly caps: readonly {
     readonly brief: string;
     readonly from: string;

@@ -4,7 +4,7 @@ import { isId } from "../ids.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/class-script";
 
-/** The script of a class, once everybody of whom something was noted is fitted anew. */
+/** The script of a class, once everyone of whom something was noted is fitted anew. */
 export async function loader({ params, context }: Route.LoaderArgs): Promise<Response> {
   const scope = context.get(scopeContext);
   const taught = isId(params.classId) ? await classAfterNotes(scope, params.classId) : null;

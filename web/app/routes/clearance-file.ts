@@ -4,7 +4,7 @@ import { isId } from "../ids.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/clearance-file";
 
-/** The letter behind a clearance, as it was attached. Shown by nobody but those who set limits, and never run as a page. */
+/** The letter behind a clearance, as it was attached. Shown by no one but those who set limits, and never run as a page. */
 export async function loader({ params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const { personId, clearanceId } = params;

@@ -78,7 +78,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
       const person = people[i] as FitPerson;
       return { ...person, name, brief: briefOf(caps.get(person.id) ?? []) };
     }),
-    // Nobody waits for it: where the server has it at hand it comes before the browser could work it out.
+    // No one waits for it: where the server has it at hand it comes before the browser could work it out.
     fitted: atHand && Promise.race([atHand.catch(() => null), pause(AT_HAND, null, { ref: false })]),
     // What a hall has no form of cannot be put into a plan for it, nor what a pool has none of.
     movements: movements.map(({ movement }) => movement).filter(group.inWater ? hasWaterVariant : hasLandVariant),

@@ -52,7 +52,7 @@ const KIND_WORDS: Readonly<Record<HelpKind, string>> = {
 
 type Needed = Route.ComponentProps["loaderData"]["blocks"][number]["needed"][number];
 
-/** One kind of help in a block, everybody who needs it. */
+/** One kind of help in a block, everyone who needs it. */
 function Help({ kind, needed }: { kind: HelpKind; needed: readonly Needed[] }) {
   const these = needed.filter((each) => each.kind === kind);
   if (these.length === 0) return null;

@@ -42,14 +42,14 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   };
 }
 
-/** How deep somebody is in the pool, and on what. */
+/** How deep someone is in the pool, and on what. */
 function depthInWords({ takesPart, sits, depth, entry }: Route.ComponentProps["loaderData"]["people"][number]): string {
   if (!takesPart) return "not in the water";
   const metres = depth === null ? "not recorded" : `${depth.toFixed(2)} m`;
   return [metres, sits && "in the pool chair", entry].filter(Boolean).join(", ");
 }
 
-/** Chairs, cushions, marks on the floor, depths and what people bring: what to put out before anybody comes. */
+/** Chairs, cushions, marks on the floor, depths and what people bring: what to put out before anyone comes. */
 export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
   const { planId, day, group, inWater, place, large, people } = loaderData;
   const cushions = people.filter(({ cushion }) => cushion > 0).length;

@@ -16,7 +16,7 @@ const MOST_VERSIONS = 400;
 /** Savings by one person within so long of one another are one version: the last of them. Milliseconds. */
 const ONE_SITTING = 5 * 60_000;
 
-/** The versions worth going back to: where somebody stopped, or somebody else went on. Newest first. */
+/** The versions worth going back to: where someone stopped, or someone else went on. Newest first. */
 function ofSittings(versions: readonly PlanVersion[]): PlanVersion[] {
   return versions.filter((version, i) => {
     const later = versions[i - 1];

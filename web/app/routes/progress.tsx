@@ -82,7 +82,7 @@ async function weeksOf(scope: Scope, person: Person) {
     chart: {
       results: results.map(({ side, day, value }) => ({ side, day, value })),
       norm,
-      // The usual limits hold for everybody and would only fill the picture.
+      // The usual limits hold for everyone and would only fill the picture.
       caps: joined(caps.filter(({ origin }) => origin === "person").map((cap) => spanOf(cap, day))).filter(
         (span) => span.to >= firstDay,
       ),

@@ -19,7 +19,7 @@ const SignIn = v.object({
 
 export const meta: Route.MetaFunction = () => [{ title: "Sign in · Able Tide" }];
 
-/** Only a path of this site, so that nobody is sent elsewhere after signing in. */
+/** Only a path of this site, so that no one is sent elsewhere after signing in. */
 function wayBack(request: Request): string {
   const back = new URL(request.url).searchParams.get("back") ?? "/";
   return /^\/(?![/\\])/.test(back) ? back : "/";

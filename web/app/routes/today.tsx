@@ -38,7 +38,7 @@ interface Known {
   readonly settingOf: SettingOf;
 }
 
-/** An outline is drawn without anybody's caps. */
+/** An outline is drawn without anyone's caps. */
 const NO_CAPS = new Map();
 
 function nextSession(group: Group, { day, plans, movements, people, settingOf }: Known) {
@@ -80,7 +80,7 @@ interface Need {
   readonly pressing: boolean;
 }
 
-/** What is on record of everybody that may want an answer. */
+/** What is on record of everyone that may want an answer. */
 interface OnRecord {
   readonly caps: readonly KeptCap[];
   readonly limitations: readonly KeptLimitation[];

@@ -3,13 +3,13 @@ import { HAND_SUPPORTS } from "@able-tide/core/body/supports";
 import { type Depth, FULL_STANDING_VARIANT, type VariantKind, type VariantSpec } from "@able-tide/core/movement/variant";
 import type { VariantBody } from "../kit/chosen-variant.ts";
 
-/** Somebody to try a movement on. */
+/** Someone to try a movement on. */
 export interface StudioPerson extends VariantBody {
   readonly id: string;
   readonly name: string;
 }
 
-/** Bodies that nobody in particular has. */
+/** Bodies that no one in particular has. */
 export const SOME_BODIES: readonly StudioPerson[] = [
   { id: "small", name: "short, 150 cm", stature: 1.5, mass: 52, measured: USUAL_BODY },
   { id: "average", name: "average height, 165 cm", stature: 1.65, mass: 70, measured: USUAL_BODY },

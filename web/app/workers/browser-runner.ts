@@ -1,5 +1,5 @@
-import type { FitRunner } from "../../work/fit-runner.ts";
-import { createWorkerRunner, type StartedWorker } from "../../work/worker-runner.ts";
+import type { FitRunner } from "../../jobs/fit-runner.ts";
+import { createWorkerRunner, type StartedWorker } from "../../jobs/worker-runner.ts";
 
 function startWorker(): StartedWorker {
   const worker = new Worker(new URL("./job.worker.ts", import.meta.url), { type: "module" });

@@ -1,4 +1,4 @@
 import { expose } from "comlink";
-import { createWorkerApi } from "../../work/worker-api.ts";
+import { createWorkerApi } from "../../jobs/worker-api.ts";
 
 expose(createWorkerApi());

@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
-import { PRIORITY } from "../../work/fit-runner.ts";
-import { handRunner, settle } from "../../work/hand-runner.fixture.ts";
-import type { FixesInput } from "../../work/planning-jobs.ts";
+import { PRIORITY } from "../../jobs/fit-runner.ts";
+import { handRunner, settle } from "../../jobs/hand-runner.fixture.ts";
+import type { FixesInput } from "../../jobs/planning-jobs.ts";
 import { createLatestJob } from "./latest-job.ts";
 
 const input = (minutes: number) => ({ minutes }) as FixesInput;

@@ -1,5 +1,5 @@
-import { type FitRunner, isAbort, type Priority, type RunOptions } from "../../work/fit-runner.ts";
-import type { JobInput, JobName, JobResult } from "../../work/jobs.ts";
+import { type FitRunner, isAbort, type Priority, type RunOptions } from "../../jobs/fit-runner.ts";
+import type { JobInput, JobName, JobResult } from "../../jobs/jobs.ts";
 import { createStore, type Store } from "../kit/store.ts";
 
 /** The latest request of one kind. */

@@ -87,10 +87,10 @@ export async function addMember(scope: Scope, account: NewOrganisation["account"
 }
 
 /**
- * Ends somebody's belonging to the organisation: they are signed out at once and cannot come in again. What they wrote
- * down stays theirs on record. People they looked after as a clinician are looked after by nobody here.
+ * Ends someone's belonging to the organisation: they are signed out at once and cannot come in again. What they wrote
+ * down stays theirs on record. People they looked after as a clinician are looked after by no one here.
  *
- * @returns false for oneself and for somebody who does not belong to it
+ * @returns false for oneself and for someone who does not belong to it
  */
 export async function endMembership(scope: Scope, accountId: string): Promise<boolean> {
   if (accountId === scope.accountId) return false;

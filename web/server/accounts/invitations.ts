@@ -17,7 +17,7 @@ export interface Invitation {
 const tokenHash = (token: string): Buffer => createHash("sha256").update(token).digest();
 
 /**
- * Invites somebody by a link that works once. No mail is sent: what would be is put into the outbox, a stand-in that
+ * Invites someone by a link that works once. No mail is sent: what would be is put into the outbox, a stand-in that
  * ships with the product, and the link is shown.
  *
  * @param linkOf the whole address of a token

@@ -90,7 +90,7 @@ export async function endedClasses(scope: Scope, most: number): Promise<ClassSum
   return rows.map(toSummary);
 }
 
-/** Names of everybody in a class, as they were when it was fitted, by id. */
+/** Names of everyone in a class, as they were when it was fitted, by id. */
 export async function namesInClass(scope: Scope, classId: string): Promise<ReadonlyMap<string, string>> {
   const row = await classesOf(scope)
     .where({ id: classId })
@@ -102,7 +102,7 @@ export async function namesInClass(scope: Scope, classId: string): Promise<Reado
 }
 
 /**
- * Classes of a day or later, running or ended, in which something was noted of anybody, newest first.
+ * Classes of a day or later, running or ended, in which something was noted of anyone, newest first.
  *
  * @param personId of this person alone, where it is given
  */
@@ -120,7 +120,7 @@ export async function classesWithNotes(scope: Scope, day: string, personId?: str
 /**
  * Begins a class with what was planned and fitted, which it keeps whatever changes later.
  *
- * @returns the new class's id, or that of the class somebody else has begun with the same plan meanwhile
+ * @returns the new class's id, or that of the class someone else has begun with the same plan meanwhile
  */
 export async function beginClass(
   scope: Scope,

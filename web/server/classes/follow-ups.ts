@@ -16,9 +16,9 @@ export interface NotedInClass {
   readonly sign: Sign;
   /** The movement that was being done. */
   readonly movement: string;
-  /** Whether somebody has to find out how it went on. */
+  /** Whether someone has to find out how it went on. */
   readonly asks: boolean;
-  /** What was found out; null where nobody has yet. */
+  /** What was found out; null where no one has yet. */
   readonly because: string | null;
 }
 

@@ -6,7 +6,7 @@ import { fitsDue, notesToFit } from "@able-tide/core/class/refit";
 import { type ClassScript, scriptBlocks } from "@able-tide/core/class/script";
 import { classSteps } from "@able-tide/core/class/steps";
 import { formatState } from "@able-tide/core/schedule/state";
-import { PRIORITY } from "../../work/fit-runner.ts";
+import { PRIORITY } from "../../jobs/fit-runner.ts";
 import { findGroup, type Group } from "../groups/groups.ts";
 import { capsHolding } from "../people/caps.ts";
 import { listMembers } from "../people/people.ts";
@@ -49,7 +49,7 @@ async function capsOfDay(scope: Scope, personIds: readonly string[], day: string
   return ofDay;
 }
 
-/** What a class of a plan begins with: its movements, who is in the group, and everybody's fit by the caps of the day. */
+/** What a class of a plan begins with: its movements, who is in the group, and everyone's fit by the caps of the day. */
 async function scriptOf(scope: Scope, plan: Plan, group: Group, state: Told = NOTHING_TOLD): Promise<Scripted> {
   const people = await listMembers(scope, group.id);
   if (people.length === 0) return { kind: "noPeople" };
@@ -83,7 +83,7 @@ async function planWithGroup(scope: Scope, planId: string): Promise<{ plan: Plan
   return plan && group ? { plan, group } : null;
 }
 
-/** Begins the class of a plan, or finds the one already begun. Everybody's fit is computed here and kept with the class. */
+/** Begins the class of a plan, or finds the one already begun. Everyone's fit is computed here and kept with the class. */
 export async function teachPlan(scope: Scope, planId: string): Promise<TeachOutcome> {
   const found = await planWithGroup(scope, planId);
   if (!found) return { kind: "unknown" };
@@ -115,10 +115,10 @@ export async function fitClassAgain(scope: Scope, classId: string): Promise<"fit
 }
 
 /**
- * Fits the blocks that are still to come of everybody whose fit is due after notes in class. What they have done, and what
- * everybody else does, stays as it is.
+ * Fits the blocks that are still to come of everyone whose fit is due after notes in class. What they have done, and what
+ * everyone else does, stays as it is.
  *
- * @returns whether anybody was fitted
+ * @returns whether anyone was fitted
  */
 async function fitDue(scope: Scope, classId: string): Promise<boolean> {
   const taught = await findClass(scope, classId);
@@ -157,7 +157,7 @@ async function fitAllDue(scope: Scope, classId: string): Promise<void> {
 }
 
 /**
- * Begins to fit everybody whose fit is due after notes in class. The notes are kept already: nobody waits for the fit but whoever
+ * Begins to fit everyone whose fit is due after notes in class. The notes are kept already: no one waits for the fit but whoever
  * asks for the script (`classAfterNotes`). One class is fitted once at a time.
  */
 export function fitAfterNotes(scope: Scope, classId: string): Promise<void> {
@@ -184,7 +184,7 @@ export async function classAfterNotes(scope: Scope, classId: string): Promise<Ta
 }
 
 /**
- * Puts somebody of the group into a class that may have begun moving: their fit is added, everybody else keeps theirs.
+ * Puts someone of the group into a class that may have begun moving: their fit is added, everyone else keeps theirs.
  *
  * @returns whether they were put in, or the class is unknown
  */

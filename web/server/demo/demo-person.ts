@@ -31,7 +31,7 @@ interface DemoSign {
   readonly week: number;
   readonly movementId: string;
   readonly sign: Sign;
-  /** What the instructor found out afterwards; nobody has asked yet where it is missing. */
+  /** What the instructor found out afterwards; no one has asked yet where it is missing. */
   readonly found?: string;
 }
 

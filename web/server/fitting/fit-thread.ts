@@ -1,7 +1,7 @@
 import { isMainThread, type MessagePort } from "node:worker_threads";
-import type { Priority } from "../../work/fit-runner.ts";
-import { createJobThread, stopError } from "../../work/job-thread.ts";
-import type { JobName } from "../../work/jobs.ts";
+import type { Priority } from "../../jobs/fit-runner.ts";
+import { createJobThread, stopError } from "../../jobs/job-thread.ts";
+import type { JobName } from "../../jobs/jobs.ts";
 
 /** One job as the server's pool gives it to a thread. */
 export interface ThreadTask {
@@ -10,7 +10,7 @@ export interface ThreadTask {
   readonly priority: Priority;
   /** Not zero once the job is to stop; shared with the thread that asked. */
   readonly stop: Int32Array<SharedArrayBuffer>;
-  /** Where progress goes; null where nobody listens. */
+  /** Where progress goes; null where no one listens. */
   readonly port: MessagePort | null;
 }
 

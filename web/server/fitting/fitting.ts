@@ -1,5 +1,5 @@
-import type { FitRunner } from "../../work/fit-runner.ts";
-import { createOwnThreadRunner } from "../../work/own-thread-runner.ts";
+import type { FitRunner } from "../../jobs/fit-runner.ts";
+import { createOwnThreadRunner } from "../../jobs/own-thread-runner.ts";
 import { createThreadRunner } from "./thread-runner.ts";
 
 let runner: FitRunner | null = null;

@@ -3,9 +3,9 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { build } from "vite";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import type { FitRunner } from "../../work/fit-runner.ts";
-import { createOwnThreadRunner } from "../../work/own-thread-runner.ts";
-import { smallFit } from "../../work/work.fixture.ts";
+import type { FitRunner } from "../../jobs/fit-runner.ts";
+import { createOwnThreadRunner } from "../../jobs/own-thread-runner.ts";
+import { smallFit } from "../../jobs/work.fixture.ts";
 import { createThreadRunner } from "./thread-runner.ts";
 
 let folder: string;

@@ -1,8 +1,8 @@
 import { availableParallelism } from "node:os";
 import { MessageChannel } from "node:worker_threads";
 import { Piscina } from "piscina";
-import { aborted, type FitRunner, PRIORITY } from "../../work/fit-runner.ts";
-import type { JobProgress, JobResult } from "../../work/jobs.ts";
+import { aborted, type FitRunner, PRIORITY } from "../../jobs/fit-runner.ts";
+import type { JobProgress, JobResult } from "../../jobs/jobs.ts";
 import type { ThreadMessage, ThreadTask } from "./fit-thread.ts";
 
 /** Threads beside the one that serves pages; each keeps what it has solved, some hundred megabytes. */

@@ -13,11 +13,11 @@ export interface Group {
   readonly startsAt: string;
   readonly minutes: number;
   readonly seatedOnly: boolean;
-  /** Whether everybody is in the pool. */
+  /** Whether everyone is in the pool. */
   readonly inWater: boolean;
   /** Helpers who usually come, each with a hand for one person at a time. */
   readonly helpers: number;
-  /** Where it meets; null where nobody has said. */
+  /** Where it meets; null where no one has said. */
   readonly placeId: string | null;
   /** What its check-in asks; null for what the organisation's policy asks. */
   readonly questions: readonly Question[] | null;

@@ -2,7 +2,7 @@ import type { Knex } from "knex";
 
 /**
  * What the forms of a movement ask, kept by a hash of the movement's poses and of the model's version. It follows from
- * them alone and holds nothing of anybody's, so it belongs to no organisation.
+ * them alone and holds nothing of anyone's, so it belongs to no organisation.
  */
 const TABLES = `
 create table form_summaries (

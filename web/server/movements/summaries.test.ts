@@ -12,7 +12,7 @@ beforeAll(async () => {
 });
 afterAll(() => organisation.close());
 
-/** Like a shipped one, but with poses of its own, so that nobody has kept it before. */
+/** Like a shipped one, but with poses of its own, so that no one has kept it before. */
 const fresh: Movement = {
   ...(SHIPPED.find(({ id }) => id === "settling-breath") as Movement),
   id: "fresh",

@@ -2,7 +2,7 @@ import { createHash } from "node:crypto";
 import { SUMMARY_VERSION, SUMMARY_WIDTH, type Summaries, summarisedVariants } from "@able-tide/core/fit/summary";
 import type { Movement } from "@able-tide/core/movement/format";
 import type { Knex } from "knex";
-import { PRIORITY } from "../../work/fit-runner.ts";
+import { PRIORITY } from "../../jobs/fit-runner.ts";
 import { fitting } from "../fitting/fitting.ts";
 
 /** The same for movements whose forms ask the same: names and cues do not count. */

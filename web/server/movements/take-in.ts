@@ -6,7 +6,7 @@ import type { Scope } from "../scope.ts";
 import { keepMovements } from "./movements.ts";
 import { SHIPPED } from "./shipped.ts";
 
-/** A file as somebody chose it. */
+/** A file as someone chose it. */
 export interface ChosenFile {
   readonly name: string;
   readonly source: string;

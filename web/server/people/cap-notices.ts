@@ -1,7 +1,7 @@
 import type { Scope } from "../scope.ts";
 import { type KeptCap, openCaps } from "./caps.ts";
 
-/** An open cap whose number means something else than when it was set, which nobody has looked at since. */
+/** An open cap whose number means something else than when it was set, which no one has looked at since. */
 export interface CapNotice {
   readonly cap: KeptCap;
   readonly kind: "clinicalTurn";
@@ -10,7 +10,7 @@ export interface CapNotice {
 const noticesOf = (scope: Scope) =>
   scope.database("cap_notices").where({ "cap_notices.organisation_id": scope.organisationId }).whereNull("cap_notices.seen_at");
 
-/** Caps of everybody that ask to be looked at because their number is read in another way now. */
+/** Caps of everyone that ask to be looked at because their number is read in another way now. */
 export async function capNotices(scope: Scope): Promise<CapNotice[]> {
   const rows = await noticesOf(scope).select<{ cap_id: string; kind: CapNotice["kind"] }[]>("cap_id", "kind");
   if (rows.length === 0) return [];
@@ -29,7 +29,7 @@ export async function askAboutTurn(scope: Scope, capId: string): Promise<void> {
 }
 
 /**
- * Keeps that somebody has looked at a cap's number and that it is right as it is now read. The cap itself stays as it is.
+ * Keeps that someone has looked at a cap's number and that it is right as it is now read. The cap itself stays as it is.
  *
  * @returns false if no such cap of this person asks
  */

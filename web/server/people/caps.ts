@@ -10,7 +10,7 @@ import { type EndingRow, readEnding } from "./ending.ts";
 import { waitingCapsOf } from "./limitations.ts";
 import { stagesHeld } from "./stand-results.ts";
 
-/** What set a cap: somebody's word on this person, or the usual limits: of newcomers, of those released, of everybody. */
+/** What set a cap: someone's word on this person, or the usual limits: of newcomers, of those released, of everyone. */
 type CapOrigin = "person" | "usual" | "newcomer" | "everybody";
 
 export interface CapInput extends Omit<Cap, "id" | "forms" | "dateKind">, Partial<Pick<Cap, "forms" | "dateKind">> {
@@ -83,12 +83,12 @@ export async function capHistory(scope: Scope, personId: string): Promise<KeptCa
   return (await capsOf(scope).where("caps.person_id", personId)).map(toCap);
 }
 
-/** Caps of everybody that nobody has ended. */
+/** Caps of everyone that no one has ended. */
 export async function openCaps(scope: Scope): Promise<KeptCap[]> {
   return (await capsOf(scope).whereNull("caps.ended_at")).map(toCap);
 }
 
-/** A cap in force, and whether it is one of the usual limits that nobody's word on this person set. */
+/** A cap in force, and whether it is one of the usual limits that no one's word on this person set. */
 export interface CapInForce extends Cap {
   readonly usual: boolean;
 }
@@ -212,7 +212,7 @@ export async function endCap(scope: Scope, personId: string, id: string, because
 
 /**
  * Asks again about a cap that keeps holding: the same limit, another day. The date of an absolute cap is the clinician's, as its
- * number is: nobody else gives it another.
+ * number is: no one else gives it another.
  */
 export async function holdOn(scope: Scope, personId: string, id: string, until: string, because: string): Promise<EndOutcome> {
   return scope.database.transaction(async (transaction) => {

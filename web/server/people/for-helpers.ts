@@ -26,7 +26,7 @@ export interface HelpedPerson {
   readonly groupIds: readonly string[];
 }
 
-/** Everybody as a helper may know them, by name. */
+/** Everyone as a helper may know them, by name. */
 export async function listHelped(scope: Scope): Promise<HelpedPerson[]> {
   const people = await listPeople(scope);
   const [caps, limitations] = await Promise.all([

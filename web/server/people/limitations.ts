@@ -76,7 +76,7 @@ export async function limitationHistory(scope: Scope, personId: string): Promise
   return (await limitationsOf(scope).where("limitations.person_id", personId)).map(toLimitation);
 }
 
-/** Limitations of everybody that nobody has ended. */
+/** Limitations of everyone that no one has ended. */
 export async function openLimitations(scope: Scope): Promise<KeptLimitation[]> {
   return (await limitationsOf(scope).whereNull("limitations.ended_at")).map(toLimitation);
 }

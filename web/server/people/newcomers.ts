@@ -23,7 +23,7 @@ import { insertStandResult } from "./stand-results.ts";
 /** Weeks after which the usual limits are looked at again. */
 const REVIEW_WEEKS = 26;
 
-/** The limits that nobody's limitation asked for: everybody's, and those of the first sessions. */
+/** The limits that no one's limitation asked for: everyone's, and those of the first sessions. */
 export async function setFirstLimits(scope: Scope, personId: string): Promise<void> {
   const day = today(scope);
   const usual = { source: NEWCOMER_SOURCE, strength: "firm", from: day, until: null } as const;
@@ -33,7 +33,7 @@ export async function setFirstLimits(scope: Scope, personId: string): Promise<vo
   ]);
 }
 
-/** Takes in somebody new: written down, with newcomers' limits, in one transaction. @returns their id */
+/** Takes in someone new: written down, with newcomers' limits, in one transaction. @returns their id */
 export const takeInNewcomer = (scope: Scope, input: PersonInput, about?: About): Promise<string> =>
   scope.database.transaction(async (transaction) => {
     const within = { ...scope, database: transaction };
@@ -45,14 +45,14 @@ export const takeInNewcomer = (scope: Scope, input: PersonInput, about?: About):
 /** Sessions looked back at for clean ones. */
 const LOOK_BACK = 12;
 
-/** Clean sessions of somebody, and the class whose day after has to be asked about before it counts as the third. */
+/** Clean sessions of someone, and the class whose day after has to be asked about before it counts as the third. */
 export interface CleanSessions {
   readonly count: number;
   readonly ask: { readonly classId: string; readonly day: string } | null;
 }
 
 /**
- * How many of the last attended sessions in a row were clean. Sessions that somebody did not come to say nothing. The one that
+ * How many of the last attended sessions in a row were clean. Sessions that someone did not come to say nothing. The one that
  * would be the third counts once its next day was asked about.
  */
 export async function cleanSessions(scope: Scope, personId: string): Promise<CleanSessions> {
@@ -93,7 +93,7 @@ export async function nextDaysAsked(
 const LEVEL_CHANNELS: readonly CapLimit["channel"][] = ["steadiness", "heldStanding", "bothHandsStanding"];
 
 /**
- * Keeps a four-stage stand of somebody in their first sessions: from then on the level that was held is theirs, before release
+ * Keeps a four-stage stand of someone in their first sessions: from then on the level that was held is theirs, before release
  * too.
  *
  * @returns false if there is no such newcomer

@@ -167,7 +167,7 @@ export async function changePerson(scope: Scope, id: string, version: number, in
 export const changeAbout = (scope: Scope, id: string, version: number, about: About): Promise<ChangeOutcome> =>
   changeRow(scope, id, version, { about: JSON.stringify(about) });
 
-/** Says which clinician of the house looks after a person, or that none does. @returns false for somebody who is not there */
+/** Says which clinician of the house looks after a person, or that none does. @returns false for someone who is not there */
 export async function setClinician(scope: Scope, personId: string, accountId: string | null): Promise<boolean> {
   if (accountId !== null) {
     const member = await scope

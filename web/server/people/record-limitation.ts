@@ -75,7 +75,7 @@ export async function keepDecisions(
           reason: decision.kind === "tighten" ? `${proposal.reason}; ${decision.because}` : proposal.reason,
           source: clearance === null ? proposal.source : clearance.clinician,
           strength: clearance === null ? proposal.strength : "absolute",
-          // A number of somebody's own does not follow what is measured.
+          // A number of someone's own does not follow what is measured.
           follows: decision.kind === "accept" ? proposal.follows : null,
           limitationId,
           clearanceId: clearance?.id ?? null,

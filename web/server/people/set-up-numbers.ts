@@ -27,9 +27,9 @@ export interface SetUpNumbers {
   readonly hip: number | null;
   readonly chair: number;
   readonly cushion: number;
-  /** Null for somebody who does not stand, or may not. */
+  /** Null for someone who does not stand, or may not. */
   readonly standing: StandingNumbers | null;
-  /** Ankle limits the step was found for, left and right, degrees; null where nobody measured one. */
+  /** Ankle limits the step was found for, left and right, degrees; null where no one measured one. */
   readonly ankles: { readonly left: number; readonly right: number } | null;
 }
 

@@ -9,7 +9,7 @@ import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 /** Forms solved for it; few movements have one for the water, and few people a cap on drag. */
 const library = createVariantCache();
 
-/** A setting with what caps on drag ask of the movements of a pool; as it is where nobody has such a cap. */
+/** A setting with what caps on drag ask of the movements of a pool; as it is where no one has such a cap. */
 export function withDrag(
   setting: PlanSetting,
   people: readonly FitPerson[],

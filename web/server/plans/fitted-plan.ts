@@ -6,7 +6,7 @@ import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { type PlanSchedule, schedulePlan, withMovements } from "@able-tide/core/schedule/schedule-plan";
 import { LRUCache } from "lru-cache";
-import { PRIORITY, type Priority } from "../../work/fit-runner.ts";
+import { PRIORITY, type Priority } from "../../jobs/fit-runner.ts";
 import { findGroup, type Group } from "../groups/groups.ts";
 import { listMovements } from "../movements/movements.ts";
 import { type CapInForce, capsHolding } from "../people/caps.ts";
@@ -18,7 +18,7 @@ import { fittedRows } from "./fitted-rows.ts";
 import { findPlan, type Plan } from "./plans.ts";
 import { settingsOf } from "./setting.ts";
 
-/** A plan with everybody fitted to it by the caps of its day. */
+/** A plan with everyone fitted to it by the caps of its day. */
 export interface FittedPlan {
   readonly plan: Plan;
   readonly group: Group;
@@ -32,7 +32,7 @@ export interface FittedPlan {
   }[];
 }
 
-/** Fits a group to a plan with given caps: the plan's movements joined up, and everybody's cells block by block. */
+/** Fits a group to a plan with given caps: the plan's movements joined up, and everyone's cells block by block. */
 export async function fitGroupOf(
   scope: Scope,
   plan: Plan,
@@ -93,7 +93,7 @@ const PAGE_FIRST = 1000;
 const fittedAheadFor = new LRUCache<string, string>({ max: 200 });
 
 /**
- * Fits a plan so that the fit is ready when the plan is opened or taught; nobody waits for it.
+ * Fits a plan so that the fit is ready when the plan is opened or taught; no one waits for it.
  *
  * @param basis what the fit goes by: a plan is fitted ahead once for each
  */

@@ -2,8 +2,8 @@ import { createHash } from "node:crypto";
 import type { FitPlan } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import { LRUCache } from "lru-cache";
-import type { ShownRows } from "../../work/fit-jobs.ts";
-import { PRIORITY, type Priority } from "../../work/fit-runner.ts";
+import type { ShownRows } from "../../jobs/fit-jobs.ts";
+import { PRIORITY, type Priority } from "../../jobs/fit-runner.ts";
 import { fitting } from "../fitting/fitting.ts";
 
 /** Fits kept in this process; a group has one or two that matter at a time. */

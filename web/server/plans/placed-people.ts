@@ -6,10 +6,10 @@ import { openLimitations } from "../people/limitations.ts";
 import type { Scope } from "../scope.ts";
 import type { FittedPlan } from "./fitted-plan.ts";
 
-/** Half the span of the arms, and half of somebody standing still; shares of stature. */
+/** Half the span of the arms, and half of someone standing still; shares of stature. */
 const ARMS = 0.48;
 const STILL = 0.15;
-/** Limitations with which somebody has to be near to see or to hear. */
+/** Limitations with which someone has to be near to see or to hear. */
 const NEAR: readonly string[] = ["lowVision", "hearingLoss"];
 
 /** The furthest that a foot goes from the middle of the stance in a movement, share of stature. */

@@ -13,7 +13,7 @@ const added = (day: string) => addPlan(organisation.scope, { groupId: organisati
 test("a plan and its revision are written together, or neither", async () => {
   const { scope } = organisation;
   const id = await added("2026-11-04");
-  // Somebody's second revision is there already: this one cannot be written.
+  // Someone's second revision is there already: this one cannot be written.
   await scope.database("plan_versions").insert({
     organisation_id: scope.organisationId,
     plan_id: id,

@@ -6,7 +6,7 @@ export interface KeptPolicy extends Policy {
   readonly changedBy: string | null;
 }
 
-/** The organisation's policy: the usual one until somebody made it stricter. */
+/** The organisation's policy: the usual one until someone made it stricter. */
 export async function findPolicy(scope: Scope): Promise<KeptPolicy> {
   const row = await scope
     .database("policies")
@@ -23,7 +23,7 @@ export async function findPolicy(scope: Scope): Promise<KeptPolicy> {
   };
 }
 
-/** @returns whether it was changed, or somebody else has changed it meanwhile */
+/** @returns whether it was changed, or someone else has changed it meanwhile */
 export async function changePolicy(scope: Scope, version: number, policy: Policy): Promise<"changed" | "moved on"> {
   const columns = {
     policy: JSON.stringify(policy),

@@ -31,7 +31,7 @@ export async function listPlaces(scope: Scope): Promise<Place[]> {
   return (await placesOf(scope).orderBy(["name", "id"]).select<PlaceRow[]>("*")).map(toPlace);
 }
 
-/** The place that a group meets at; null where nobody has said. */
+/** The place that a group meets at; null where no one has said. */
 export async function placeOfGroup(scope: Scope, groupId: string): Promise<Place | null> {
   const row = await placesOf(scope)
     .join("groups", function join() {
@@ -56,7 +56,7 @@ export async function addPlace(scope: Scope, input: VenueInput): Promise<string>
   return id;
 }
 
-/** @returns whether it was changed, is unknown, or was changed by somebody else meanwhile */
+/** @returns whether it was changed, is unknown, or was changed by someone else meanwhile */
 export async function changePlace(
   scope: Scope,
   id: string,

@@ -402,7 +402,7 @@ describe("dates", () => {
       [addDays(DAY, 28), "ends"],
     ]);
   });
-  test("an event that nobody can date is taken as new", () => {
+  test("an event that no one can date is taken as new", () => {
     expect(dated("pacemaker", null)).toHaveLength(2);
   });
 });

@@ -29,7 +29,14 @@ module.exports = {
       comment: "The computation knows no screen, database, Node or browser package.",
       severity: "error",
       from: { path: "^core/src", pathNot: "\\.(test|fixture)\\.ts$" },
-      to: { path: ["^web", "^library", "node_modules/(?!valibot/|jsonc-parser/|lru-cache/)"] },
+      to: { path: ["^web", "^words", "^library", "node_modules/(?!valibot/|jsonc-parser/|lru-cache/)"] },
+    },
+    {
+      name: "words-know-the-core",
+      comment: "Sentences are made of what the core returns; they know no screen, database, Node or browser package.",
+      severity: "error",
+      from: { path: "^words", pathNot: "\\.(test|fixture)\\.ts$" },
+      to: { path: ["^web", "^library", "node_modules/(?!valibot/)"], dependencyTypesNot: ["type-only"] },
     },
     {
       name: "core-without-node",

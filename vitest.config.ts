@@ -13,6 +13,7 @@ export default defineConfig({
     maxWorkers: 2,
     projects: [
       { test: { name: "core", include: ["core/src/**/*.test.ts"], setupFiles, testTimeout: PATIENCE, isolate: false } },
+      { test: { name: "words", include: ["words/en/**/*.test.ts"], setupFiles, testTimeout: PATIENCE, isolate: false } },
       { test: { name: "web", include: ["web/{app,forms,jobs}/**/*.test.ts"], setupFiles, testTimeout: PATIENCE } },
       {
         test: {

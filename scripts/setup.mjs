@@ -11,6 +11,8 @@ export const LOCAL = join(ROOT, ".local");
 const SOURCES = [
   "core/src",
   "core/package.json",
+  "words/en",
+  "words/package.json",
   "library",
   "web/app",
   "web/forms",

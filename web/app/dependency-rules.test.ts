@@ -56,6 +56,7 @@ const GOOD = {
 /** Files that each break one rule. */
 const PLANTED: readonly (readonly [rule: string, file: string, text: string])[] = [
   ["core-stands-alone", "core/src/alone.ts", uses("../../web/app/b.ts")],
+  ["words-know-the-core", "words/en/uses-web.ts", uses("../../web/app/b.ts")],
   ["core-without-node", "core/src/node.ts", uses("node:fs")],
   ["database-behind-repositories", "web/app/routes/database.ts", uses("../../server/database.ts")],
   ["browser-code-without-server", "web/app/kit/server.ts", uses("../../server/people/people.ts")],

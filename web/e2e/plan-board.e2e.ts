@@ -1,7 +1,7 @@
 import { USUAL_STYLE } from "@able-tide/core/plan/style";
-import { cuesOf } from "@able-tide/core/schedule/cues";
 import { planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { schedulePlan, withMovements } from "@able-tide/core/schedule/schedule-plan";
+import { cuesOf } from "@able-tide/words/cues";
 import ICAL from "ical.js";
 import type { Browser, Page } from "puppeteer-core";
 import { extractText } from "unpdf";

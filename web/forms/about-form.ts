@@ -8,7 +8,7 @@ const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `
 /** Field of an emergency fact in the form. */
 export const factField = (name: EmergencyFact): `fact-${EmergencyFact}` => `fact-${name}`;
 
-const FACT_FIELDS = Object.fromEntries(EMERGENCY_FACTS.map(({ name }) => [factField(name), text(120)])) as Record<
+const FACT_FIELDS = Object.fromEntries(EMERGENCY_FACTS.map((name) => [factField(name), text(120)])) as Record<
   ReturnType<typeof factField>,
   ReturnType<typeof text>
 >;
@@ -41,7 +41,7 @@ export const AboutForm = v.pipe(
     version,
     about: v.parse(About, {
       ...fields,
-      facts: Object.fromEntries(EMERGENCY_FACTS.map(({ name }) => [name, fields[factField(name)]?.trim() ?? ""])),
+      facts: Object.fromEntries(EMERGENCY_FACTS.map((name) => [name, fields[factField(name)]?.trim() ?? ""])),
     }),
   })),
 );

@@ -1,11 +1,13 @@
 import { LANDMARKS } from "@able-tide/core/body/channels";
 import { WHOLE_OR_PART } from "@able-tide/core/caps/body-parts";
-import { CAP_SIDES, CapLimit, DATE_KINDS, STRENGTHS } from "@able-tide/core/caps/cap";
+import { CapLimit, DATE_KINDS, STRENGTHS } from "@able-tide/core/caps/cap";
+import { CAP_SIDES } from "@able-tide/core/caps/cap-side";
 import { CAP_CHANNEL_NAMES, type CapChannel, capChannel } from "@able-tide/core/caps/channels";
 import type { MeasuredRange } from "@able-tide/core/caps/measured";
 import { MOTION_NAMES, mostOfMotion, motionNamed } from "@able-tide/core/caps/motions";
-import { FEATURE_NAMES } from "@able-tide/core/movement/features";
+import { FEATURES } from "@able-tide/core/movement/features";
 import { VARIANT_KINDS } from "@able-tide/core/movement/variant";
+import { capChannelUnit } from "@able-tide/words/caps";
 import * as v from "valibot";
 
 const day = (message: string) => v.pipe(v.string(message), v.isoDate(message));
@@ -17,7 +19,7 @@ const Fields = v.object({
   motion: v.optional(v.picklist(MOTION_NAMES, "Choose a joint."), "neckRotation"),
   part: v.optional(v.picklist(WHOLE_OR_PART, "Choose a part of the body."), "all"),
   form: v.optional(v.picklist(VARIANT_KINDS, "Choose a variant."), "water"),
-  feature: v.optional(v.picklist(FEATURE_NAMES, "Choose the movement feature to avoid."), "lookingUpWithTurn"),
+  feature: v.optional(v.picklist(FEATURES, "Choose the movement feature to avoid."), "lookingUpWithTurn"),
   amount: v.optional(v.number("Enter a number.")),
   /** Whether a share of body weight may be worked up to in the pool, where the water carries part. */
   poolAllowed: v.optional(v.boolean(), false),
@@ -51,7 +53,7 @@ function amountOf(
   motion: Fields["motion"],
 ): { readonly lowest: number; readonly highest: number; readonly unit: string } | null {
   const about = capChannel(channel);
-  if (about.kind === "number") return { lowest: about.lowest, highest: about.highest, unit: about.unit };
+  if (about.kind === "number") return { lowest: about.lowest, highest: about.highest, unit: capChannelUnit(about.name) };
   if (about.kind === "motion") return { lowest: 0, highest: mostOfMotion(motion), unit: "°" };
   if (about.kind === "part") return { lowest: 0, highest: 100, unit: "%" };
   return null;

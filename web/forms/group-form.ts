@@ -1,4 +1,4 @@
-import { QUESTION_NAMES } from "@able-tide/core/caps/policy";
+import { QUESTIONS } from "@able-tide/core/caps/policy";
 import * as v from "valibot";
 
 const Fields = v.object({
@@ -34,7 +34,7 @@ const Fields = v.object({
   ),
   /** Whether the group asks other questions than the organisation's policy. */
   ownQuestions: v.optional(v.boolean(), false),
-  questions: v.optional(v.array(v.picklist(QUESTION_NAMES)), []),
+  questions: v.optional(v.array(v.picklist(QUESTIONS)), []),
 });
 /** What the form holds before it is read. */
 export type GroupFormInput = v.InferInput<typeof Fields>;

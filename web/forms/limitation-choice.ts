@@ -1,4 +1,4 @@
-import { CAP_SIDES } from "@able-tide/core/caps/cap";
+import { CAP_SIDES } from "@able-tide/core/caps/cap-side";
 import { LIMITATION_NAMES, limitationRule } from "@able-tide/core/caps/limitations/all";
 import type { LimitationRule } from "@able-tide/core/caps/limitations/rule";
 import * as v from "valibot";
@@ -32,7 +32,7 @@ export const limitationChoice = (today: string) =>
       const rule = limitationRule(fields.rule);
       if (!rule) return;
       if (rule.sided && fields.side === undefined) addIssue({ message: "Choose a side.", path: at("side", fields) });
-      if (rule.kinds && !rule.kinds.some(({ name }) => name === fields.kind))
+      if (rule.kinds && !rule.kinds.some((kind) => kind === fields.kind))
         addIssue({ message: "Choose one.", path: at("kind", fields) });
       if (fields.eventDay !== undefined && fields.eventDay > today)
         addIssue({ message: "The date is in the future. Enter today's date or earlier.", path: at("eventDay", fields) });

@@ -1,14 +1,14 @@
 import { LANDMARKS } from "@able-tide/core/body/channels";
 import {
-  ARM_POSITION_NAMES,
+  ARM_POSITIONS,
   hasArmPosition,
   hasSides,
   MEASURED_HOW,
   MEASURED_RANGE_NAMES,
-  measuredLabel,
   mostMeasured,
 } from "@able-tide/core/caps/measured";
 import type { MeasurementInput } from "@able-tide/core/caps/measurement";
+import { measuredLabel } from "@able-tide/words/caps";
 import * as v from "valibot";
 
 /** What can be measured: a range in degrees, or the height a hand reaches. */
@@ -28,7 +28,7 @@ const Fields = (today: string) =>
     right: degrees,
     leftHeight: landmark,
     rightHeight: landmark,
-    armPosition: v.optional(v.picklist(ARM_POSITION_NAMES)),
+    armPosition: v.optional(v.picklist(ARM_POSITIONS)),
     day: v.pipe(
       v.string("Enter the date."),
       v.isoDate("Enter the date."),

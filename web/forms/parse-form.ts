@@ -1,6 +1,10 @@
+import { formatFieldIssue, LANGUAGE } from "@able-tide/words/field-problem";
 import { parseWithValibot } from "@conform-to/valibot";
 import { configureCoercion } from "@conform-to/valibot/future";
-import type { GenericSchema } from "valibot";
+import { type GenericSchema, setGlobalMessage } from "valibot";
+
+// Schemas of the core have no sentences: these are asked for where a form is read.
+setGlobalMessage(formatFieldIssue, LANGUAGE);
 
 const WITH_COMMA = /^([-+]?\d+),(\d{1,2}|\d{4,})$/;
 
@@ -17,4 +21,4 @@ const { coerceFormValue } = configureCoercion({ type: { number: parseNumber } })
 export const parseForm = <Schema extends GenericSchema>(
   formData: FormData | URLSearchParams,
   { schema }: { readonly schema: Schema },
-) => parseWithValibot(formData, { schema: coerceFormValue(schema), disableAutoCoercion: true });
+) => parseWithValibot(formData, { schema: coerceFormValue(schema), disableAutoCoercion: true, info: { lang: LANGUAGE } });

@@ -1,5 +1,6 @@
 import { CALLED_ROUNDS, TeachingStyleSchema } from "@able-tide/core/plan/style";
 import { STYLE_QUESTIONS } from "@able-tide/core/plan/style-questions";
+import { styleQuestionLabel } from "@able-tide/words/style";
 import * as v from "valibot";
 
 const number = (message: string) => v.pipe(v.string(message), v.transform(Number), v.number(message));
@@ -8,7 +9,9 @@ const number = (message: string) => v.pipe(v.string(message), v.transform(Number
 export const StyleForm = v.pipe(
   v.object({
     name: v.string("Enter a name for the style."),
-    ...Object.fromEntries(STYLE_QUESTIONS.map(({ name, label }) => [name, v.string(`${label}: choose one of the options.`)])),
+    ...Object.fromEntries(
+      STYLE_QUESTIONS.map(({ name }) => [name, v.string(`${styleQuestionLabel(name)}: choose one of the options.`)]),
+    ),
     rounds: number(`Choose ${CALLED_ROUNDS.join(", ")}.`),
     leastRounds: number("Enter a whole number for minimum repetitions."),
     breathSeconds: number("Enter the breath length in seconds."),

@@ -1,14 +1,16 @@
-import { type Why, whyOfCaps } from "@able-tide/core/fit/cell-view";
+import type { Why } from "@able-tide/core/fit/cell-view";
 import { explainIncrementally, type OpenWay, openWaysIncrementally } from "@able-tide/core/fit/explain";
 import { type FitAnswerFile, fitAnswer } from "@able-tide/core/fit/fit-answer";
 import type { FittedRow } from "@able-tide/core/fit/fitted-row";
 import { gapOf } from "@able-tide/core/fit/group";
 import { type FitRefinement, refineFitIncrementally } from "@able-tide/core/fit/refine-fit";
-import { type ShownRow, showRow } from "@able-tide/core/fit/shown-row";
+import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import { type Summaries, summariesIncrementally } from "@able-tide/core/fit/summary";
 import { limitedResources } from "@able-tide/core/fit/support-options";
 import { type CellChange, changedCells, withoutCapIncrementally } from "@able-tide/core/fit/without-cap";
 import type { Movement } from "@able-tide/core/movement/format";
+import { showRow, whyOfCaps } from "@able-tide/words/cell-view";
+import { formatCapLimit } from "@able-tide/words/format-cap";
 import type { Job } from "./job.ts";
 import type { FitInput } from "./workspace.ts";
 
@@ -34,7 +36,7 @@ export const fit: Job<FitInput, RowProgress, ShownRows> = async (input, { run, p
 
 /** Fits a group and returns the answer in the open format of `POST /fit`. */
 export const answer: Job<FitInput, never, FitAnswerFile> = async (input, { run, workspace }) =>
-  fitAnswer(input.plan, await workspace.fitted(input, run));
+  fitAnswer(input.plan, await workspace.fitted(input, run), formatCapLimit);
 
 /** Searches longer for a better fit of a group. */
 export const refine: Job<FitInput, never, FitRefinement> = async (input, { run, workspace }) => {

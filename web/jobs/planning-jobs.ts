@@ -13,6 +13,7 @@ import { findFixes, findPlanIssues } from "@able-tide/core/planner/plan-issues";
 import { type Proposal, proposeIncrementally } from "@able-tide/core/planner/propose";
 import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { withMovements } from "@able-tide/core/schedule/schedule-plan";
+import { formatPlacementReason } from "@able-tide/words/planner";
 import type { Job } from "./job.ts";
 
 export interface FixesInput {
@@ -119,7 +120,7 @@ const shownDraft = ({ look, why, blocks }: Proposal, { setting, style }: DraftsI
     to,
     steadiness: look.steadiness[i] ?? 0,
     rising: look.rising[i] ?? null,
-    why: why[id] ?? [],
+    why: (why[id] ?? []).map(formatPlacementReason),
   })),
   total: look.reading.total,
   plan: fitPlanOf(look.reading, setting.fitPlace, style),

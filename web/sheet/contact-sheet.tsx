@@ -3,7 +3,7 @@ import { type Movement, rises } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
 import { FULL_STANDING_VARIANT, type VariantKind } from "@able-tide/core/movement/variant";
-import { variantWords } from "@able-tide/core/movement/variant-words";
+import { variantWords } from "@able-tide/words/variant-words";
 import { renderToStaticMarkup } from "react-dom/server";
 import { FigureStrip } from "../app/kit/moving-figure.tsx";
 

@@ -6,31 +6,31 @@ import { numbered } from "./numbered.ts";
  * column numbers and tests all derive from these lists.
  */
 export const MIDLINE_RANGES = [
-  { name: "pelvisTilt", label: "pelvis tilt", lowest: -20, highest: 30 },
-  { name: "pelvisList", label: "pelvis list", lowest: -15, highest: 15 },
-  { name: "pelvisRotation", label: "pelvis turn", lowest: -45, highest: 45 },
-  { name: "spineFlexion", label: "spine flexion", lowest: -25, highest: 60 },
-  { name: "spineSideBend", label: "side bend", lowest: -35, highest: 35 },
-  { name: "spineRotation", label: "spine turn", lowest: -45, highest: 45 },
-  { name: "headFlexion", label: "neck flexion", lowest: -60, highest: 50 },
-  { name: "headSideBend", label: "neck side bend", lowest: -45, highest: 45 },
-  { name: "headRotation", label: "neck turn", lowest: -80, highest: 80 },
+  { name: "pelvisTilt", lowest: -20, highest: 30 },
+  { name: "pelvisList", lowest: -15, highest: 15 },
+  { name: "pelvisRotation", lowest: -45, highest: 45 },
+  { name: "spineFlexion", lowest: -25, highest: 60 },
+  { name: "spineSideBend", lowest: -35, highest: 35 },
+  { name: "spineRotation", lowest: -45, highest: 45 },
+  { name: "headFlexion", lowest: -60, highest: 50 },
+  { name: "headSideBend", lowest: -45, highest: 45 },
+  { name: "headRotation", lowest: -80, highest: 80 },
 ] as const;
 
 export const SIDED_RANGES = [
   /** From hanging; negative goes the other way in its plane: with the plane ahead the elbow goes behind the body. */
-  { name: "shoulderElevation", label: "shoulder elevation", lowest: -50, highest: 180 },
-  { name: "shoulderPlane", label: "plane of elevation", lowest: -30, highest: 130 },
+  { name: "shoulderElevation", lowest: -50, highest: 180 },
+  { name: "shoulderPlane", lowest: -30, highest: 130 },
   /** Outward positive, as a clinician measures it: see shoulder-turn.ts. */
-  { name: "shoulderTurn", label: "shoulder turn", lowest: -120, highest: 90 },
-  { name: "elbow", label: "elbow flexion", lowest: 0, highest: 150 },
-  { name: "forearm", label: "forearm turn", lowest: -85, highest: 85 },
-  { name: "wrist", label: "wrist flexion", lowest: -70, highest: 80 },
-  { name: "hipFlexion", label: "hip flexion", lowest: -20, highest: 125 },
-  { name: "hipAbduction", label: "hip abduction", lowest: -25, highest: 45 },
-  { name: "hipRotation", label: "hip rotation", lowest: -45, highest: 45 },
-  { name: "knee", label: "knee flexion", lowest: 0, highest: 140 },
-  { name: "dorsiflexion", label: "ankle dorsiflexion", lowest: -50, highest: 25 },
+  { name: "shoulderTurn", lowest: -120, highest: 90 },
+  { name: "elbow", lowest: 0, highest: 150 },
+  { name: "forearm", lowest: -85, highest: 85 },
+  { name: "wrist", lowest: -70, highest: 80 },
+  { name: "hipFlexion", lowest: -20, highest: 125 },
+  { name: "hipAbduction", lowest: -25, highest: 45 },
+  { name: "hipRotation", lowest: -45, highest: 45 },
+  { name: "knee", lowest: 0, highest: 140 },
+  { name: "dorsiflexion", lowest: -50, highest: 25 },
 ] as const;
 
 /** Heights on the person's own body, lowest first; a hand is "above" one by more than .01 H. */

@@ -1,10 +1,11 @@
+import { formatHandSupport } from "@able-tide/words/body";
 import { describe, expect, test } from "vitest";
 import { readDemand } from "../movement/demand.ts";
 import { load, loadAll } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { type Track, trackOf } from "../movement/track.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
-import { formatHandSupport, HAND_SUPPORTS, type HandSupport, holdsWith, onRail } from "./supports.ts";
+import { HAND_SUPPORTS, type HandSupport, holdsWith, onRail } from "./supports.ts";
 
 const quiet = load("quiet-feet");
 const samplesWith = (hold: HandSupport | null) =>

@@ -10,7 +10,6 @@ import type { Side } from "../side.ts";
 export const SUPPORTS = [
   {
     name: "rail",
-    label: "rail",
     hands: "either",
     relief: [2.5, 4],
     carries: true,
@@ -22,7 +21,6 @@ export const SUPPORTS = [
   },
   {
     name: "chairBack",
-    label: "chair back",
     hands: "either",
     relief: [2, 3],
     carries: false,
@@ -34,7 +32,6 @@ export const SUPPORTS = [
   },
   {
     name: "frame",
-    label: "walking frame, braked",
     hands: "both",
     relief: [3, 3],
     carries: true,
@@ -46,7 +43,6 @@ export const SUPPORTS = [
   },
   {
     name: "stick",
-    label: "stick",
     hands: "one",
     relief: [1, 1],
     carries: true,
@@ -58,7 +54,6 @@ export const SUPPORTS = [
   },
   {
     name: "helper",
-    label: "helper's hand",
     hands: "one",
     relief: [1.5, 1.5],
     carries: false,
@@ -70,7 +65,6 @@ export const SUPPORTS = [
   },
   {
     name: "fingertips",
-    label: "rail",
     hands: "either",
     relief: [1, 1],
     carries: false,
@@ -83,7 +77,6 @@ export const SUPPORTS = [
   {
     // Only on the way up from a chair and down to it. What they spare is in the demand of rising itself.
     name: "armrests",
-    label: "arms of the chair",
     hands: "both",
     relief: [0, 0],
     carries: true,
@@ -95,7 +88,6 @@ export const SUPPORTS = [
   },
 ] as const satisfies readonly {
   name: string;
-  label: string;
   hands: "one" | "both" | "either";
   relief: readonly [oneHand: number, bothHands: number];
   carries: boolean;
@@ -146,26 +138,6 @@ export const reliefOf = ({ by, hand }: HandSupport): number => supportNamed(by).
 export const holdsWith = (hold: HandSupport | null, side: Side): boolean =>
   hold !== null && (hold.hand === side || hold.hand === "both");
 
-/** A hold in words, as "left hand on the rail". */
-export function formatHandSupport({ by, hand }: HandSupport): string {
-  const hands = hand === "both" ? "both hands" : `${hand} hand`;
-  switch (by) {
-    case "rail":
-      return `${hands} on the rail`;
-    case "chairBack":
-      return `${hands} on the chair back`;
-    case "frame":
-      return `${hands} on the braked frame`;
-    case "stick":
-      return `stick in the ${hand} hand`;
-    case "helper":
-      return `${hand} hand in the helper's`;
-    case "armrests":
-      return `${hands} on the arms of the chair`;
-    case "fingertips":
-      return `${hand === "both" ? "fingertips of both hands" : `${hand} fingertips`} on the rail`;
-  }
-}
 /** What a person brings to hold on to. */
 
 export const OWN_AIDS = ["frame", "stick"] as const;

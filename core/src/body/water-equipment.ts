@@ -3,9 +3,9 @@
  * upward under the surface, newtons. Usual sizes of soft paddles and short foam bars; our own numbers.
  */
 export const WATER_EQUIPMENT = [
-  { name: "bare", label: "bare hands", area: 1, lift: 0 },
-  { name: "paddles", label: "paddles", area: 2, lift: 0 },
-  { name: "floats", label: "hand floats", area: 2.5, lift: 15 },
+  { name: "bare", area: 1, lift: 0 },
+  { name: "paddles", area: 2, lift: 0 },
+  { name: "floats", area: 2.5, lift: 15 },
 ] as const;
 export type WaterEquipment = (typeof WATER_EQUIPMENT)[number]["name"];
 export const WATER_EQUIPMENT_NAMES = WATER_EQUIPMENT.map(({ name }) => name);

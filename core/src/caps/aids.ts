@@ -3,7 +3,6 @@ import { type StandStage, steadinessShown } from "./balance-levels.ts";
 import type { Cap, CapLimit } from "./cap.ts";
 import { USUAL_PRACTICE } from "./limitations/rule.ts";
 
-const USES: Readonly<Record<OwnAid, string>> = { frame: "walks with a frame", stick: "walks with a stick" };
 /** From feet together on, a frame is company rather than what carries. */
 const STANDS_WITHOUT_FRAME = 4;
 
@@ -24,8 +23,8 @@ export const capsOfAids = (personId: string, aids: readonly OwnAid[], stage: Sta
     id: `aid-${aid}-${personId}`,
     limit: limitOf(aid, stage),
     forms: null,
-    reason: USES[aid],
-    source: USUAL_PRACTICE,
+    reason: { because: "aid", aid },
+    source: { standard: USUAL_PRACTICE },
     strength: "firm",
     from: day,
     until: null,

@@ -65,14 +65,14 @@ export const AS_USUAL: CheckIn = v.parse(CheckIn, { overall: "asUsual" });
 
 /** The most that a reading can be, in its unit: what is beyond was read or typed wrong, or is in another unit. */
 export const MOST_READ = {
-  systolic: { most: 300, unit: "mmHg" },
-  diastolic: { most: 200, unit: "mmHg" },
-  heartRate: { most: 250, unit: "beats a minute" },
-  saturation: { most: 100, unit: "%" },
-  glucose: { most: 40, unit: "mmol/l" },
-  fatigue: { most: 10, unit: "a scale of 0 to 10" },
-  systolicDrop: { most: 150, unit: "mmHg" },
-  diastolicDrop: { most: 100, unit: "mmHg" },
+  systolic: 300,
+  diastolic: 200,
+  heartRate: 250,
+  saturation: 100,
+  glucose: 40,
+  fatigue: 10,
+  systolicDrop: 150,
+  diastolicDrop: 100,
 } as const;
 export type Reading = keyof typeof MOST_READ;
 

@@ -1,9 +1,10 @@
 import fc from "fast-check";
 import { LANDMARKS } from "../body/channels.ts";
-import { FEATURE_NAMES } from "../movement/features.ts";
+import { FEATURES } from "../movement/features.ts";
 import { VARIANT_KINDS } from "../movement/variant.ts";
 import { WHOLE_OR_PART } from "./body-parts.ts";
-import { CAP_SIDES, type CapLimit, isStricter, NUMBER_CHANNELS } from "./cap.ts";
+import { type CapLimit, isStricter, NUMBER_CHANNELS } from "./cap.ts";
+import { CAP_SIDES } from "./cap-side.ts";
 import { MOTION_NAMES, mostOfMotion } from "./motions.ts";
 
 const side = fc.constantFrom(...CAP_SIDES);
@@ -22,7 +23,7 @@ export const anyLimit: fc.Arbitrary<CapLimit> = fc.oneof(
   fc.constant({ channel: "noStanding" as const }),
   fc.constant({ channel: "heldStanding" as const }),
   fc.record({ channel: fc.constant("barredForm" as const), limit: fc.constantFrom(...VARIANT_KINDS) }),
-  fc.record({ channel: fc.constant("barredFeature" as const), limit: fc.constantFrom(...FEATURE_NAMES) }),
+  fc.record({ channel: fc.constant("barredFeature" as const), limit: fc.constantFrom(...FEATURES) }),
   fc.record({
     channel: fc.constantFrom("roundsShare" as const, "sizeShare" as const),
     part: fc.constantFrom(...WHOLE_OR_PART),

@@ -3,14 +3,14 @@
  * bases of the steadiness demand.
  */
 export const BALANCE_LEVELS = [
-  { name: "seated", label: "seated", steadiness: 1 },
-  { name: "hipWidth", label: "standing, feet hip-width apart", steadiness: 3 },
-  { name: "together", label: "feet together", steadiness: 4 },
-  { name: "semiTandem", label: "semi-tandem (instep to toe)", steadiness: 5 },
-  { name: "toeDown", label: "one foot, other toes touching the floor", steadiness: 5.5 },
-  { name: "tandem", label: "tandem (heel to toe)", steadiness: 6.5 },
-  { name: "oneLeg", label: "one leg for 5 seconds", steadiness: 8 },
-  { name: "oneLegHeadTurns", label: "one leg for 10 seconds with head turns", steadiness: 9 },
+  { name: "seated", steadiness: 1 },
+  { name: "hipWidth", steadiness: 3 },
+  { name: "together", steadiness: 4 },
+  { name: "semiTandem", steadiness: 5 },
+  { name: "toeDown", steadiness: 5.5 },
+  { name: "tandem", steadiness: 6.5 },
+  { name: "oneLeg", steadiness: 8 },
+  { name: "oneLegHeadTurns", steadiness: 9 },
 ] as const;
 
 /** The capping value one rung under a steadiness; the lowest stays the lowest. @example rungUnder(6.5) // 5.5 */
@@ -23,15 +23,14 @@ export const levelBelow = (steadiness: number): number =>
  */
 export const FOUR_STAGE_STAND = {
   id: "fourStageStand",
-  label: "Four-stage balance test",
-  source: "CDC, older-adult fall prevention",
+  source: "cdc",
   stages: [
-    { name: "none", label: "none", rung: "seated" },
-    { name: "hipWidth", label: "none, but feet hip-width apart for 10 seconds", rung: "hipWidth" },
-    { name: "sideBySide", label: "side by side", rung: "together" },
-    { name: "semiTandem", label: "semi-tandem (instep to toe)", rung: "semiTandem" },
-    { name: "tandem", label: "tandem (heel to toe)", rung: "tandem" },
-    { name: "oneLeg", label: "on one leg", rung: "oneLeg" },
+    { name: "none", rung: "seated" },
+    { name: "hipWidth", rung: "hipWidth" },
+    { name: "sideBySide", rung: "together" },
+    { name: "semiTandem", rung: "semiTandem" },
+    { name: "tandem", rung: "tandem" },
+    { name: "oneLeg", rung: "oneLeg" },
   ],
 } as const;
 export type StandStage = (typeof FOUR_STAGE_STAND.stages)[number]["name"];

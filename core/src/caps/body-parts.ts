@@ -10,20 +10,18 @@ const sided = (names: readonly SidedRange[], side: Side): readonly number[] => n
 
 /** Parts of the body that hurt or tire for themselves, with the columns of their ranges and the size that scales them. */
 export const BODY_PARTS = [
-  { name: "neck", label: "neck", columns: NECK.map(column), size: "trunk" },
-  { name: "back", label: "back", columns: BACK.map(column), size: "trunk" },
-  { name: "leftArm", label: "left arm", columns: sided(ARM, "left"), size: "armLeft" },
-  { name: "rightArm", label: "right arm", columns: sided(ARM, "right"), size: "armRight" },
-  { name: "leftLeg", label: "left leg", columns: sided(LEG, "left"), size: "legs" },
-  { name: "rightLeg", label: "right leg", columns: sided(LEG, "right"), size: "legs" },
+  { name: "neck", columns: NECK.map(column), size: "trunk" },
+  { name: "back", columns: BACK.map(column), size: "trunk" },
+  { name: "leftArm", columns: sided(ARM, "left"), size: "armLeft" },
+  { name: "rightArm", columns: sided(ARM, "right"), size: "armRight" },
+  { name: "leftLeg", columns: sided(LEG, "left"), size: "legs" },
+  { name: "rightLeg", columns: sided(LEG, "right"), size: "legs" },
 ] as const;
 export type BodyPart = (typeof BODY_PARTS)[number]["name"];
 
 /** A part of the body, or all of it. */
 export const WHOLE_OR_PART = ["all", ...BODY_PARTS.map(({ name }) => name)] as const;
 export type WholeOrPart = (typeof WHOLE_OR_PART)[number];
-
-export const partLabel = (name: WholeOrPart): string => BODY_PARTS.find((part) => part.name === name)?.label ?? "everything";
 
 /** A part takes part in a form when one of its joints moves by more than this, degrees. */
 export const TAKES_PART = 10;

@@ -1,10 +1,12 @@
 import * as v from "valibot";
 import { LANDMARKS } from "../body/channels.ts";
 import { daysBetween } from "../calendar.ts";
-import { FEATURE_NAMES } from "../movement/features.ts";
+import { FEATURES } from "../movement/features.ts";
 import { VARIANT_KINDS, type VariantKind } from "../movement/variant.ts";
 import { SIDES, type Side } from "../side.ts";
 import { WHOLE_OR_PART } from "./body-parts.ts";
+import type { CapReason, CapSource } from "./cap-reason.ts";
+import { CAP_SIDES } from "./cap-side.ts";
 import { CAP_CHANNELS, type CapChannel, capChannel, type NumberChannel, type SidedNumberChannel } from "./channels.ts";
 import { MOTION_NAMES, mostOfMotion } from "./motions.ts";
 
@@ -14,8 +16,6 @@ export const CAP_TOLERANCE = { degrees: 0.05, share: 0.001, drag: 0.00001 } as c
 /** Who may change a cap: absolute only a clinician, firm the instructor, comfort lapses by itself. */
 export const STRENGTHS = ["absolute", "firm", "comfort"] as const;
 export type Strength = (typeof STRENGTHS)[number];
-export const CAP_SIDES = ["left", "right", "both"] as const;
-export type CapSide = (typeof CAP_SIDES)[number];
 
 /**
  * What a cap's date means. After *review* it keeps holding and asks. After *ends* (whoever set it said that it ends) it
@@ -51,14 +51,14 @@ export const CapLimit = v.variant("channel", [
       side,
       limit: v.pipe(v.number(), v.minValue(-30), v.maxValue(180)),
     }),
-    v.check(({ motion, limit }) => limit <= mostOfMotion(motion), "This is further than the joint goes."),
+    v.check(({ motion, limit }) => limit <= mostOfMotion(motion)),
   ),
   v.object({ channel: v.literal("noStanding") }),
   v.object({ channel: v.literal("heldStanding") }),
   v.object({ channel: v.literal("bothHandsStanding") }),
   v.object({ channel: v.literal("chairWithArms") }),
   v.object({ channel: v.literal("barredForm"), limit: v.picklist(VARIANT_KINDS) }),
-  v.object({ channel: v.literal("barredFeature"), limit: v.picklist(FEATURE_NAMES) }),
+  v.object({ channel: v.literal("barredFeature"), limit: v.picklist(FEATURES) }),
   ofPart("roundsShare"),
   ofPart("sizeShare"),
   ofSide("loadedKnee"),
@@ -111,8 +111,8 @@ export interface Cap {
   readonly limit: CapLimit;
   /** The forms it applies to; null for all of them. */
   readonly forms: readonly VariantKind[] | null;
-  readonly reason: string;
-  readonly source: string;
+  readonly reason: CapReason;
+  readonly source: CapSource;
   readonly strength: Strength;
   readonly from: string;
   /** The last day before it asks, or before a comfort cap lapses. */

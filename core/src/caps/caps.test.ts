@@ -1,7 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { capOf } from "./cap.fixture.ts";
-import { asksOn, type Cap, type CapLimit, holdsOn, instructorMayEnd, sidesOf } from "./cap.ts";
-import { formatCap, formatCapLimit, formatCapLimitBriefly } from "./format-cap.ts";
+import { asksOn, type Cap, holdsOn, instructorMayEnd, sidesOf } from "./cap.ts";
 
 const cap = (more: Partial<Cap> = {}): Cap =>
   capOf({ channel: "noStanding" }, { reason: "dizzy", source: "the clinic", from: "2026-03-01", until: "2026-03-14", ...more });
@@ -22,29 +21,6 @@ describe("a cap's dates", () => {
   test("without a date it holds for good and never asks", () => {
     expect(holdsOn(cap({ until: null, strength: "comfort" }), "2040-01-01")).toBe(true);
     expect(asksOn(cap({ until: null }), "2040-01-01")).toBe(false);
-  });
-});
-
-describe("a cap in words", () => {
-  test.each<[CapLimit, string, string]>([
-    [{ channel: "handHeight", side: "right", limit: "shoulder" }, "Right hand: up to shoulder height", "right hand to shoulder"],
-    [{ channel: "handHeight", side: "both", limit: "eye" }, "Both hands: up to eye height", "hands to eye"],
-    [{ channel: "loadedKnee", side: "left", limit: 30 }, "Left knee bend under load: up to 30°", "left knee to 30°"],
-    [{ channel: "dorsiflexion", side: "both", limit: 10 }, "Ankle bend, both sides: up to 10°", "ankles to 10°"],
-    [{ channel: "oneLegSeconds", side: "left", limit: 0 }, "No one-leg standing on the left leg", "not on left leg"],
-    [{ channel: "oneLegSeconds", side: "both", limit: 5 }, "One-leg standing: up to 5 s at a time", "one leg 5 s"],
-    [{ channel: "standingMinutes", limit: 12 }, "Standing: up to 12 min in total", "stands up to 12 min"],
-    [{ channel: "barredFeature", limit: "holdsWithLeft" }, "No support with the left hand", "no support with the left hand"],
-    [{ channel: "noStanding" }, "No standing", "seated"],
-  ])("%j", (limit, words, brief) => {
-    expect(formatCapLimit(limit)).toBe(words);
-    expect(formatCapLimitBriefly(limit)).toBe(brief);
-  });
-
-  test("says why, who and until when", () => {
-    expect(formatCap(cap({ dateKind: "ends" }))).toBe("No standing. Dizzy; source: the clinic, until 14 March");
-    expect(formatCap(cap())).toBe("No standing. Dizzy; source: the clinic, review by 14 March");
-    expect(formatCap(cap({ until: null }))).toBe("No standing. Dizzy; source: the clinic");
   });
 });
 

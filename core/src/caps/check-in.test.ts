@@ -1,3 +1,4 @@
+import { formatCapLimit } from "@able-tide/words/format-cap";
 import fc from "fast-check";
 import * as v from "valibot";
 import { describe, expect, test } from "vitest";
@@ -11,7 +12,6 @@ import { capOf } from "./cap.fixture.ts";
 import { isStricter } from "./cap.ts";
 import { dayCaps, readCheckIn } from "./check-in.ts";
 import { effectiveCaps } from "./effective.ts";
-import { formatCapLimit } from "./format-cap.ts";
 import { PAIN_PLACES } from "./pain-map.ts";
 import { USUAL_POLICY } from "./policy.ts";
 
@@ -216,8 +216,8 @@ describe("the day's caps", () => {
       from: DAY,
       until: DAY,
       strength: "comfort",
-      reason: "a bad night",
-      source: "today's check-in",
+      reason: { because: "checkIn", findings: [{ name: "badNight" }] },
+      source: { standard: "checkIn" },
     });
   });
 

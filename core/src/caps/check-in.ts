@@ -3,9 +3,11 @@ import { BODY_PARTS, type BodyPart } from "./body-parts.ts";
 import { type Cap, type CapLimit, sidesOf } from "./cap.ts";
 import { DAY_ANSWERS, type DayAnswer } from "./day-answers.ts";
 import { effectiveCaps, strictestNumber } from "./effective.ts";
+import type { Finding } from "./findings.ts";
 import { SITS_OUT } from "./limitations/rule.ts";
 import type { Policy } from "./policy.ts";
 import { NOTHING_SPECIAL, SCREENING, type ScreenedPerson, type ScreeningFinding } from "./screening.ts";
+import type { Source } from "./source.ts";
 import { USUAL_HANDS_UP } from "./usual-amounts.ts";
 
 const PART_NAMES = BODY_PARTS.map(({ name }) => name);
@@ -13,11 +15,9 @@ const graver = (a: Outcome, b: Outcome): Outcome => (OUTCOMES.indexOf(a) >= OUTC
 
 /** One thing that was out of the ordinary and what follows from it. */
 export interface DayFinding {
-  readonly words: string;
-  readonly source: string;
+  readonly finding: Finding;
+  readonly source: Source;
   readonly outcome: Outcome;
-  /** What to do beside it, in words. */
-  readonly also: string;
 }
 
 /** The day as the answers tell it. Factors are 0 to 1. */
@@ -70,9 +70,7 @@ export function readCheckIn(answers: CheckIn, policy: Policy, person: ScreenedPe
       range[answer.there.part] = Math.min(range[answer.there.part], answer.there.range);
     }
   }
-  const findings: DayFinding[] = [...said, ...screened]
-    .filter(({ words }) => words !== "")
-    .map(({ words, source, outcome, also }) => ({ words, source, outcome, also }));
+  const findings: DayFinding[] = [...said, ...screened].map(({ finding, source, outcome }) => ({ finding, source, outcome }));
   const graved = findings.reduce<Outcome>((outcome, finding) => graver(outcome, finding.outcome), "class");
   return {
     outcome: findings.length >= ASK_FROM ? graver(graved, "askFirst") : graved,
@@ -168,13 +166,13 @@ export function dayCaps(reading: DayReading, caps: readonly Cap[], day: string, 
     ...usualHandsUp(caps, reading.handsUp),
     ...steadinessLimits(caps, reading.steadinessDown),
   ];
-  const reason = reading.findings.map(({ words }) => words).join(", ");
+  const findings = reading.findings.map(({ finding }) => finding);
   return limits.map((limit, i) => ({
     id: `today-${String(i).padStart(2, "0")}`,
     limit,
     forms: null,
-    reason: reason.charAt(0).toLowerCase() + reason.slice(1),
-    source: "today's check-in",
+    reason: { because: "checkIn", findings },
+    source: { standard: "checkIn" },
     strength: "comfort",
     from: day,
     until: day,

@@ -1,11 +1,13 @@
 import type { CheckIn, Outcome } from "./answers.ts";
-import { type BodyPart, partLabel } from "./body-parts.ts";
+import type { BodyPart } from "./body-parts.ts";
 import type { CapLimit } from "./cap.ts";
+import type { Finding, FindingName } from "./findings.ts";
 import { PAIN_PLACES } from "./pain-map.ts";
+import type { Source } from "./source.ts";
 
 /** What one answer does to the day. Factors 0 to 1; steadiness is how much less is asked. */
 export interface DayAnswer {
-  readonly words: string;
+  readonly finding: Finding;
   readonly amounts: number;
   readonly range: number;
   /** Where something hurts: the part has factors of its own. */
@@ -15,31 +17,50 @@ export interface DayAnswer {
   readonly handsUp: number;
   readonly outcome: Outcome;
   readonly limits: readonly CapLimit[];
-  readonly also: string;
-  readonly source: string;
+  readonly source: Source;
 }
 
+/** Rows of the table of the day's answers. */
+export type DayAnswerRow =
+  | "lighter"
+  | "notTakingPart"
+  | "morePain"
+  | "strongPain"
+  | "soreArm"
+  | "alarmPlace"
+  | "dizzySettled"
+  | "dizzyNow"
+  | "breathless"
+  | "noSentence"
+  | "badNight"
+  | "twoBadNights"
+  | "tired"
+  | "veryTired"
+  | "nearFall"
+  | "oneFall"
+  | "worseFall"
+  | "medicineChanged"
+  | "wearingOff"
+  | "firstClassBack"
+  | "secondClassBack";
+
 type Row = {
-  /** What the row is about, as the table on screen names it. */
-  readonly about: string;
-  /** The row in words. */
-  readonly proposes: string;
+  readonly name: DayAnswerRow;
   readonly read: (answers: CheckIn) => readonly DayAnswer[];
 };
 
-const USUAL: Omit<DayAnswer, "words"> = {
+const USUAL: Omit<DayAnswer, "finding"> = {
   amounts: 1,
   range: 1,
   steadiness: 0,
   handsUp: 1,
   outcome: "class",
   limits: [],
-  also: "",
-  source: "common practice",
+  source: "commonPractice",
 };
-const answer = (words: string, more: Partial<DayAnswer>): DayAnswer => ({ ...USUAL, words, ...more });
-const when = (condition: boolean, words: string, more: Partial<DayAnswer>): readonly DayAnswer[] =>
-  condition ? [answer(words, more)] : [];
+const answer = (finding: Finding, more: Partial<DayAnswer>): DayAnswer => ({ ...USUAL, finding, ...more });
+const when = (condition: boolean, name: FindingName, more: Partial<DayAnswer>): readonly DayAnswer[] =>
+  condition ? [answer({ name }, more)] : [];
 
 /** Legs and back carry a person: pain there asks less of steadiness. */
 const CARRIES: readonly BodyPart[] = ["back", "leftLeg", "rightLeg"];
@@ -52,15 +73,10 @@ const HEAD_QUIET: readonly CapLimit[] = [
   { channel: "heldStanding" },
 ];
 
-/** The part of the body that a pain is in, and where on it. */
-function placeOf(name: CheckIn["pains"][number]["part"]): {
-  readonly part: BodyPart;
-  readonly where: string;
-  readonly alarm: boolean;
-} {
+/** The part of the body that a pain is in, and whether pain in that place may be an emergency sign. */
+function placeOf(name: CheckIn["pains"][number]["part"]): { readonly part: BodyPart; readonly alarm: boolean } {
   const place = PAIN_PLACES.find((each) => each.name === name);
-  if (place) return { part: place.part, where: place.label, alarm: place.alarm };
-  return { part: name as BodyPart, where: partLabel(name as BodyPart), alarm: false };
+  return place ? { part: place.part, alarm: place.alarm } : { part: name as BodyPart, alarm: false };
 }
 
 /** Pain from which a hand holds on to nothing. */
@@ -81,46 +97,44 @@ function holdingRow({ pains, leans }: CheckIn): readonly DayAnswer[] {
     });
     return sore || leans?.[side] === false;
   });
-  return sides.map((side) =>
-    answer(`no leaning on the ${side} hand`, { limits: [noHolding(side)], also: `the ${side} hand holds on to nothing` }),
-  );
+  return sides.map((side) => answer({ name: "noLeaning", side }, { limits: [noHolding(side)] }));
 }
 
 /** Pain where it may be a sign to stop: its questions decide, not its number. */
 function alarmRow({ pains }: CheckIn): readonly DayAnswer[] {
-  return pains.flatMap(({ part, alarm }) => {
-    const { where, alarm: asks } = placeOf(part);
-    if (!asks) return [];
-    if (alarm === "yes")
-      return [
-        answer(`pain, ${where}, with a sign to stop`, { outcome: "sitOut", also: "stop; call for help by the emergency card" }),
-      ];
-    if (alarm === "no") return [answer(`pain, ${where}`, { outcome: "askFirst", also: "emergency signs were asked about" })];
-    return [answer(`pain, ${where}`, { outcome: "hold", also: "ask about emergency signs first" })];
+  return pains.flatMap(({ part: place, alarm }) => {
+    if (!placeOf(place).alarm) return [];
+    if (alarm === "yes") return [answer({ name: "painWithSign", place }, { outcome: "sitOut" })];
+    if (alarm === "no") return [answer({ name: "painWithoutSign", place }, { outcome: "askFirst" })];
+    return [answer({ name: "painNotAsked", place }, { outcome: "hold" })];
   });
 }
 
 function painRow({ pains }: CheckIn): readonly DayAnswer[] {
   return pains.flatMap(({ part: place, now, usual, fresh }) => {
-    const { part, where } = placeOf(place);
+    const { part } = placeOf(place);
     if ((now >= 7 && now > usual) || fresh === "night")
       return [
-        answer(`strong pain, ${where}`, {
-          amounts: 0.5,
-          there: { part, amounts: 0, range: 0 },
-          steadiness: 2,
-          outcome: fresh === "no" ? "seated" : "hold",
-          also: fresh === "no" ? "seated; that part rests" : "new pain: not today until it has been assessed",
-        }),
+        answer(
+          { name: fresh === "no" ? "strongPain" : "newStrongPain", place },
+          {
+            amounts: 0.5,
+            there: { part, amounts: 0, range: 0 },
+            steadiness: 2,
+            outcome: fresh === "no" ? "seated" : "hold",
+          },
+        ),
       ];
     if (now >= usual + WORSE || (fresh === "new" && now >= 4))
       return [
-        answer(`more pain than usual, ${where}`, {
-          amounts: 0.8,
-          there: { part, amounts: 0.5, range: 0.7 },
-          steadiness: CARRIES.includes(part) ? 1 : 0,
-          also: "pain-free only",
-        }),
+        answer(
+          { name: "morePain", place },
+          {
+            amounts: 0.8,
+            there: { part, amounts: 0.5, range: 0.7 },
+            steadiness: CARRIES.includes(part) ? 1 : 0,
+          },
+        ),
       ];
     return [];
   });
@@ -129,65 +143,51 @@ function painRow({ pains }: CheckIn): readonly DayAnswer[] {
 /** The day's answers and what each does. On each channel the smallest factor wins. */
 export const DAY_ANSWERS: readonly Row[] = [
   {
-    about: "Lighter today",
-    proposes: "Dose 70%, range 90%, balance demand cap 1 point lower, chair behind",
-    read: ({ overall }) =>
-      when(overall === "lighter", "lighter today", { amounts: 0.7, range: 0.9, steadiness: 1, also: "a seat behind" }),
+    name: "lighter",
+    read: ({ overall }) => when(overall === "lighter", "lighter", { amounts: 0.7, range: 0.9, steadiness: 1 }),
   },
   {
-    about: "Not taking part",
-    proposes: "no movements today",
-    read: ({ overall }) => when(overall === "sitOut", "not taking part today", { outcome: "sitOut" }),
+    name: "notTakingPart",
+    read: ({ overall }) => when(overall === "sitOut", "notTakingPart", { outcome: "sitOut" }),
   },
   {
-    about: "Pain 2 above usual, or new pain 4 to 6",
-    proposes:
-      "that area: dose 50%, range 70%; elsewhere dose 80%; balance demand cap 1 point lower for leg and back; pain-free only",
+    name: "morePain",
     read: (answers) => painRow(answers).filter(({ amounts }) => amounts === 0.8),
   },
   {
-    about: "Pain 7 or more and above usual, or new pain at night",
-    proposes: "That part rests; dose 50% elsewhere; balance demand cap 2 points lower; seated. New pain: not taking part today",
+    name: "strongPain",
     read: (answers) => painRow(answers).filter(({ amounts }) => amounts === 0.5),
   },
   {
-    about: "Pain of 4 or more, or 2 above usual, in an arm; or cannot lean on that hand today",
-    proposes: "no support with that hand",
+    name: "soreArm",
     read: holdingRow,
   },
   {
-    about: "Pain in the chest, jaw, head, belly or a calf",
-    proposes: "ask about emergency signs first; any of them: stop, not taking part today; none: ask before starting",
+    name: "alarmPlace",
     read: alarmRow,
   },
   {
-    about: "Dizzy earlier, now settled",
-    proposes:
-      "Dose 70%, neck range 50%, balance demand cap 1.5 points lower; no looking up, head-down or overhead positions; with support",
+    name: "dizzySettled",
     read: ({ dizziness }) =>
-      when(dizziness === "settled", "dizzy earlier, settled", {
+      when(dizziness === "settled", "dizzySettled", {
         amounts: 0.7,
         there: { part: "neck", amounts: 0.7, range: 0.5 },
         steadiness: 1.5,
         limits: HEAD_QUIET,
-        also: "rail in reach",
       }),
   },
   {
-    about: "Dizzy now",
-    proposes: "Wait; take blood pressure; then seated at 50% dose, or stop",
+    name: "dizzyNow",
     read: ({ dizziness }) =>
-      when(dizziness === "now", "dizzy now", {
+      when(dizziness === "now", "dizzyNow", {
         amounts: 0.5,
         outcome: "hold",
-        also: "take blood pressure; then seated at 50% dose, or stop",
       }),
   },
   {
-    about: "More breathless than usual",
-    proposes: "Dose 60%, balance demand cap 1 point lower, effort up to 3 out of 10, arms up for half the time",
+    name: "breathless",
     read: ({ breath }) =>
-      when(breath === "more", "more breathless than usual", {
+      when(breath === "more", "breathless", {
         amounts: 0.6,
         steadiness: 1,
         handsUp: 0.5,
@@ -195,70 +195,52 @@ export const DAY_ANSWERS: readonly Row[] = [
       }),
   },
   {
-    about: "Cannot finish a sentence",
-    proposes: "stop",
-    read: ({ breath }) =>
-      when(breath === "noSentence", "cannot finish a sentence", { outcome: "sitOut", also: "stop; tell the clinician" }),
+    name: "noSentence",
+    read: ({ breath }) => when(breath === "noSentence", "noSentence", { outcome: "sitOut" }),
   },
   {
-    about: "One bad night",
-    proposes: "Dose 85%, balance demand cap 0.5 points lower",
-    read: ({ sleep }) => when(sleep === "badNight", "a bad night", { amounts: 0.85, steadiness: 0.5 }),
+    name: "badNight",
+    read: ({ sleep }) => when(sleep === "badNight", "badNight", { amounts: 0.85, steadiness: 0.5 }),
   },
   {
-    about: "Two bad nights, or a new sedative",
-    proposes: "Dose 70%, balance demand cap 1 point lower",
-    read: ({ sleep }) => when(sleep === "twoBadNights", "two bad nights or a new sedative", { amounts: 0.7, steadiness: 1 }),
+    name: "twoBadNights",
+    read: ({ sleep }) => when(sleep === "twoBadNights", "twoBadNights", { amounts: 0.7, steadiness: 1 }),
   },
   {
-    about: "Fatigue 4 to 6",
-    proposes: "Dose 80%, balance demand cap 0.5 points lower",
+    name: "tired",
     read: ({ fatigue }) => when(fatigue !== undefined && fatigue >= 4 && fatigue < 7, "tired", { amounts: 0.8, steadiness: 0.5 }),
   },
   {
-    about: "Fatigue 7 and over",
-    proposes: "Dose 50%, balance demand cap 2 points lower, seated",
+    name: "veryTired",
     read: ({ fatigue }) =>
-      when(fatigue !== undefined && fatigue >= 7, "very tired", { amounts: 0.5, steadiness: 2, outcome: "seated" }),
+      when(fatigue !== undefined && fatigue >= 7, "veryTired", { amounts: 0.5, steadiness: 2, outcome: "seated" }),
   },
   {
-    about: "A near-fall",
-    proposes: "Dose 90%, balance demand cap 0.5 points lower until re-tested",
-    read: ({ fall }) =>
-      when(fall === "nearFall", "near-fall since last time", { amounts: 0.9, steadiness: 0.5, also: "re-test" }),
+    name: "nearFall",
+    read: ({ fall }) => when(fall === "nearFall", "nearFall", { amounts: 0.9, steadiness: 0.5 }),
   },
   {
-    about: "One explained fall, unhurt",
-    proposes: "Dose 90%, balance demand cap 1 point lower until re-tested",
-    read: ({ fall }) =>
-      when(fall === "oneUnhurt", "one fall since last time, unhurt", { amounts: 0.9, steadiness: 1, also: "re-test" }),
+    name: "oneFall",
+    read: ({ fall }) => when(fall === "oneUnhurt", "oneFall", { amounts: 0.9, steadiness: 1 }),
   },
   {
-    about: "A fall with injury, unknown cause or blackout, or more than one fall",
-    proposes: "hold",
-    read: ({ fall }) =>
-      when(fall === "worse", "a fall since last time", { outcome: "hold", also: "not until the clinician has been informed" }),
+    name: "worseFall",
+    read: ({ fall }) => when(fall === "worse", "worseFall", { outcome: "hold" }),
   },
   {
-    about: "Medicine changed within 7 days",
-    proposes: "Dose 80%, balance demand cap 1 point lower; change one thing at a time",
-    read: ({ medicine }) =>
-      when(medicine === "changed", "medicine changed this week", { amounts: 0.8, steadiness: 1, also: "one change at a time" }),
+    name: "medicineChanged",
+    read: ({ medicine }) => when(medicine === "changed", "medicineChanged", { amounts: 0.8, steadiness: 1 }),
   },
   {
-    about: "A Parkinson's dose wearing off",
-    proposes: "Dose 70%, balance demand cap 2 points lower",
-    read: ({ medicine }) => when(medicine === "wearingOff", "the dose is wearing off", { amounts: 0.7, steadiness: 2 }),
+    name: "wearingOff",
+    read: ({ medicine }) => when(medicine === "wearingOff", "wearingOff", { amounts: 0.7, steadiness: 2 }),
   },
   {
-    about: "First class back after illness",
-    proposes: "Dose 60%, balance demand cap 1 point lower",
-    read: ({ illness }) => when(illness === "firstClassBack", "first class back after illness", { amounts: 0.6, steadiness: 1 }),
+    name: "firstClassBack",
+    read: ({ illness }) => when(illness === "firstClassBack", "firstClassBack", { amounts: 0.6, steadiness: 1 }),
   },
   {
-    about: "Second class back after illness",
-    proposes: "Dose 80%, balance demand cap 0.5 points lower",
-    read: ({ illness }) =>
-      when(illness === "secondClassBack", "second class back after illness", { amounts: 0.8, steadiness: 0.5 }),
+    name: "secondClassBack",
+    read: ({ illness }) => when(illness === "secondClassBack", "secondClassBack", { amounts: 0.8, steadiness: 0.5 }),
   },
 ];

@@ -3,15 +3,15 @@ import type { MotionName } from "./motions.ts";
 
 /** Where a cap is looked for on a person's page. */
 export const CAP_GROUPS = [
-  "Not now",
-  "Hands and arms",
-  "Neck and back",
-  "Hips, knees and feet",
-  "Standing and balance",
-  "Chair",
-  "Duration, range and effort",
-  "In the water",
-  "Not at all",
+  "notNow",
+  "handsAndArms",
+  "neckAndBack",
+  "hipsKneesAndFeet",
+  "standingAndBalance",
+  "chair",
+  "amounts",
+  "water",
+  "notAtAll",
 ] as const;
 export type CapGroup = (typeof CAP_GROUPS)[number];
 
@@ -36,22 +36,22 @@ export function groupOf(limit: CapLimit): CapGroup {
     case "shoulderDrag":
     case "handsUpSeconds":
     case "handsUpSecondsInAll":
-      return "Hands and arms";
+      return "handsAndArms";
     case "motion":
-      if (ARM.includes(limit.motion)) return "Hands and arms";
-      return NECK_AND_BACK.test(limit.motion) ? "Neck and back" : "Hips, knees and feet";
+      if (ARM.includes(limit.motion)) return "handsAndArms";
+      return NECK_AND_BACK.test(limit.motion) ? "neckAndBack" : "hipsKneesAndFeet";
     case "lowBackLoad":
-      return "Neck and back";
+      return "neckAndBack";
     case "loadedKnee":
     case "dorsiflexion":
     case "straightKneeDorsiflexion":
     case "kneeLoad":
     case "legShare":
     case "hipDrag":
-      return "Hips, knees and feet";
+      return "hipsKneesAndFeet";
     case "chairWithArms":
     case "higherSeat":
-      return "Chair";
+      return "chair";
     case "heldStanding":
     case "bothHandsStanding":
     case "steadiness":
@@ -59,19 +59,19 @@ export function groupOf(limit: CapLimit): CapGroup {
     case "oneLegSecondsInAll":
     case "standingMinutesAtATime":
     case "standingMinutes":
-      return "Standing and balance";
+      return "standingAndBalance";
     case "noStanding":
-      return "Not now";
+      return "notNow";
     case "barredForm":
-      return limit.limit === "water" ? "In the water" : "Not now";
+      return limit.limit === "water" ? "water" : "notNow";
     case "waterMinutes":
     case "waterDepth":
     case "waterWarmest":
     case "waterCoolest":
-      return "In the water";
+      return "water";
     case "barredFeature":
-      return "Not at all";
+      return "notAtAll";
     default:
-      return "Duration, range and effort";
+      return "amounts";
   }
 }

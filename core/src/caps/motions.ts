@@ -6,43 +6,40 @@ import type { Side } from "../side.ts";
  * `toSide` motions belong to the midline and go to the person's left or right; right is positive in the model.
  */
 export const MOTIONS = [
-  { name: "neckFlexion", label: "neck bend forward", range: "headFlexion", direction: 1, sides: "none" },
-  { name: "neckExtension", label: "neck bend back", range: "headFlexion", direction: -1, sides: "none" },
-  { name: "neckSideBend", label: "neck side bend", range: "headSideBend", direction: 1, sides: "toSide" },
-  { name: "neckRotation", label: "neck turn", range: "headRotation", direction: 1, sides: "toSide" },
-  { name: "spineFlexion", label: "spine bend forward (flexion)", range: "spineFlexion", direction: 1, sides: "none" },
-  { name: "spineExtension", label: "spine bend back (extension)", range: "spineFlexion", direction: -1, sides: "none" },
-  { name: "spineSideBend", label: "spine side bend", range: "spineSideBend", direction: 1, sides: "toSide" },
-  { name: "spineRotation", label: "spine turn", range: "spineRotation", direction: 1, sides: "toSide" },
-  { name: "shoulderElevation", label: "arm raise (shoulder elevation)", range: "shoulderElevation", direction: 1, sides: "own" },
+  { name: "neckFlexion", range: "headFlexion", direction: 1, sides: "none" },
+  { name: "neckExtension", range: "headFlexion", direction: -1, sides: "none" },
+  { name: "neckSideBend", range: "headSideBend", direction: 1, sides: "toSide" },
+  { name: "neckRotation", range: "headRotation", direction: 1, sides: "toSide" },
+  { name: "spineFlexion", range: "spineFlexion", direction: 1, sides: "none" },
+  { name: "spineExtension", range: "spineFlexion", direction: -1, sides: "none" },
+  { name: "spineSideBend", range: "spineSideBend", direction: 1, sides: "toSide" },
+  { name: "spineRotation", range: "spineRotation", direction: 1, sides: "toSide" },
+  { name: "shoulderElevation", range: "shoulderElevation", direction: 1, sides: "own" },
   {
     name: "shoulderInwardTurn",
-    label: "upper arm turn in (inward rotation)",
     range: "shoulderTurn",
     direction: -1,
     sides: "own",
   },
   {
     name: "shoulderOutwardTurn",
-    label: "upper arm turn out (outward rotation)",
     range: "shoulderTurn",
     direction: 1,
     sides: "own",
   },
-  { name: "elbowFlexion", label: "elbow bend", range: "elbow", direction: 1, sides: "own" },
-  { name: "wristFlexion", label: "wrist bend to the palm (flexion)", range: "wrist", direction: 1, sides: "own" },
-  { name: "wristExtension", label: "wrist bend back (extension)", range: "wrist", direction: -1, sides: "own" },
-  { name: "hipFlexion", label: "hip bend (flexion)", range: "hipFlexion", direction: 1, sides: "own" },
-  { name: "hipExtension", label: "leg back (hip extension)", range: "hipFlexion", direction: -1, sides: "own" },
-  { name: "hipAbduction", label: "leg out to the side (hip abduction)", range: "hipAbduction", direction: 1, sides: "own" },
-  { name: "hipAdduction", label: "leg across the midline (hip adduction)", range: "hipAbduction", direction: -1, sides: "own" },
-  { name: "hipOutwardTurn", label: "hip turn out (outward rotation)", range: "hipRotation", direction: 1, sides: "own" },
-  { name: "hipInwardTurn", label: "hip turn in (inward rotation)", range: "hipRotation", direction: -1, sides: "own" },
-  { name: "kneeFlexion", label: "knee bend (flexion)", range: "knee", direction: 1, sides: "own" },
-  { name: "plantarFlexion", label: "foot pointing down (plantar flexion)", range: "dorsiflexion", direction: -1, sides: "own" },
+  { name: "elbowFlexion", range: "elbow", direction: 1, sides: "own" },
+  { name: "wristFlexion", range: "wrist", direction: 1, sides: "own" },
+  { name: "wristExtension", range: "wrist", direction: -1, sides: "own" },
+  { name: "hipFlexion", range: "hipFlexion", direction: 1, sides: "own" },
+  { name: "hipExtension", range: "hipFlexion", direction: -1, sides: "own" },
+  { name: "hipAbduction", range: "hipAbduction", direction: 1, sides: "own" },
+  { name: "hipAdduction", range: "hipAbduction", direction: -1, sides: "own" },
+  { name: "hipOutwardTurn", range: "hipRotation", direction: 1, sides: "own" },
+  { name: "hipInwardTurn", range: "hipRotation", direction: -1, sides: "own" },
+  { name: "kneeFlexion", range: "knee", direction: 1, sides: "own" },
+  { name: "plantarFlexion", range: "dorsiflexion", direction: -1, sides: "own" },
 ] as const satisfies readonly {
   readonly name: string;
-  readonly label: string;
   readonly range: MidlineRange | SidedRange;
   readonly direction: 1 | -1;
   readonly sides: "none" | "toSide" | "own";

@@ -1,7 +1,7 @@
+import { formatCapLimit } from "@able-tide/words/format-cap";
 import { describe, expect, test } from "vitest";
 import { capsOfAids } from "./aids.ts";
 import type { StandStage } from "./balance-levels.ts";
-import { formatCapLimit } from "./format-cap.ts";
 import { limitsAfterRelease, newcomerLimits } from "./newcomers.ts";
 
 const STANDING = ["steadiness", "heldStanding", "bothHandsStanding"];

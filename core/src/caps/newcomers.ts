@@ -5,11 +5,8 @@ import { FIRST_AMOUNTS, USUAL_HANDS_UP } from "./usual-amounts.ts";
 
 /** Sessions without a catch, a wobble or a complaint after which a newcomer may be released. */
 export const CLEAN_SESSIONS = 3;
-export const NEWCOMER_SOURCE = USUAL_PRACTICE;
-/** Everyone's and newcomers' caps say this as their reason. */
-export const NEWCOMER_REASON = "new participant: caps apply until safety is confirmed";
-export const SETTLED_REASON = "no limitation recorded, standard caps";
-export const EVERYBODY_REASON = "standard caps for everyone, until changed";
+/** Source of the standard caps and of those of new participants. */
+export const STANDARD_CAPS_SOURCE = USUAL_PRACTICE;
 
 /** Steadiness of someone who has not been tested, with a hand on something. */
 const UNTESTED = 3;

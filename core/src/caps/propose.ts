@@ -1,11 +1,11 @@
 import * as v from "valibot";
 import { addDays, daysBetween } from "../calendar.ts";
-import { sentenceCase } from "../sentence-case.ts";
 import { otherSide, type Side } from "../side.ts";
 import { levelBelow } from "./balance-levels.ts";
 import type { WholeOrPart } from "./body-parts.ts";
-import { type Cap, CapLimit, type CapSide } from "./cap.ts";
-import { formatCapLimit } from "./format-cap.ts";
+import { type Cap, CapLimit } from "./cap.ts";
+import type { CapReason } from "./cap-reason.ts";
+import type { CapSide } from "./cap-side.ts";
 import {
   AFFECTED_FEATURES,
   type AffectedFeature,
@@ -47,29 +47,17 @@ export function phaseOn(rule: LimitationRule, eventDay: string | null, day: stri
 const speaksOf = (list: readonly string[] | undefined, name: string | null): boolean =>
   list === undefined || (name !== null && list.includes(name));
 
-/** What a limitation is called with its kind and side, as "Hip replacement, posterior approach, left". */
-export function formatLimitation(rule: LimitationRule, { side, kind }: Pick<Limitation, "side" | "kind">): string {
-  const kindLabel = rule.kinds?.find(({ name }) => name === kind)?.label;
-  const sideLabel = side === null ? undefined : side === "both" ? "both sides" : side;
-  return [rule.label, kindLabel, sideLabel].filter((word) => word !== undefined).join(", ");
-}
-
 const ARM_OF = { left: "leftArm", right: "rightArm" } as const;
 const LEG_OF = { left: "leftLeg", right: "rightLeg" } as const;
 
-const AFFECTED_WORDS: Readonly<Record<AffectedFeature, string>> = {
-  holdsWithAffected: "No hand support on that side",
-  fistAffected: "No closing that hand to a fist",
-  liftsAffectedLegOut: "No lifting that leg out by its own strength",
-  affectedHipBackTurnedOut: "Not that leg back and turned out at once",
-};
-const isOfAffected = (limit: string): limit is AffectedFeature => limit in AFFECTED_FEATURES;
+/** Whether a feature that a limit names is one of the affected side, still without left or right. */
+export const isOfAffected = (limit: string): limit is AffectedFeature => limit in AFFECTED_FEATURES;
 
 const sidesOfAffected = (side: CapSide | null): readonly Side[] =>
   side === null ? [] : side === "both" ? ["left", "right"] : [side];
 
 /** The caps a template means for a limitation's side; one for each side where a channel has none of its own. */
-function limitsFrom(template: LimitTemplate, side: CapSide | null): CapLimit[] {
+export function limitsFrom(template: LimitTemplate, side: CapSide | null): CapLimit[] {
   if (template.channel === "barredFeature" && isOfAffected(template.limit)) {
     const [left, right] = AFFECTED_FEATURES[template.limit];
     return sidesOfAffected(side).map((affected) => ({ channel: "barredFeature", limit: affected === "left" ? left : right }));
@@ -117,6 +105,14 @@ function withNumbers(limit: CapLimit, proposal: Proposal, context: ProposalConte
   return sides.map((side, i) => ({ ...limit, side, limit: numbers[i] }) as CapLimit);
 }
 
+const because = ({ name }: LimitationRule, { side, kind }: Pick<Limitation, "side" | "kind">, waiting: boolean): CapReason => ({
+  because: "limitation",
+  rule: name,
+  side,
+  kind,
+  waiting,
+});
+
 function dateOf({ date }: Proposal, eventDay: string | null, day: string): string {
   const end = addDays(date.after === "event" && eventDay !== null ? eventDay : day, 7 * date.weeks);
   return end < day ? day : end;
@@ -141,8 +137,8 @@ export function proposedCaps(
         .map((limit) => ({
           limit,
           forms: null,
-          reason: formatLimitation(rule, limitation),
-          source: rule.source,
+          reason: because(rule, limitation, false),
+          source: { standard: rule.source },
           strength: proposal.strength,
           from: context.day,
           until: dateOf(proposal, limitation.eventDay, context.day),
@@ -166,28 +162,11 @@ export function waitingCaps(rule: LimitationRule, limitation: Limitation, day: s
       id: `waits-${limitation.id}-${i}`,
       limit,
       forms: null,
-      reason: `${formatLimitation(rule, limitation)}: waiting for the clinician's caps`,
-      source: rule.source,
+      reason: because(rule, limitation, true),
+      source: { standard: rule.source },
       strength: "absolute",
       from: limitation.eventDay !== null && limitation.eventDay < day ? limitation.eventDay : day,
       until: null,
       dateKind: "review",
     }));
-}
-
-/** A template in words for a table, the affected side named as such. */
-export function formatTemplate(template: LimitTemplate): string {
-  if (template.channel === "barredFeature" && isOfAffected(template.limit)) return AFFECTED_WORDS[template.limit];
-  if ("part" in template && template.part === "affectedArm")
-    return template.limit === 0 ? "That arm rests" : `That arm ${template.limit}%`;
-  if ("part" in template && template.part === "affectedLeg")
-    return template.limit === 0 ? "That leg rests" : `That leg ${template.limit}%`;
-  const [limit] = limitsFrom(template, "left");
-  if (!limit) return "";
-  const words = formatCapLimit(limit);
-  const sided = "side" in template && (template.side === "affected" || template.side === "other");
-  if (!sided) return words;
-  const which = template.side === "affected" ? "that" : "the other";
-  const said = words.replace(/\b(the )?left\b/i, which);
-  return sentenceCase(said);
 }

@@ -1,10 +1,12 @@
 import type { CheckIn, Outcome } from "./answers.ts";
 import type { CapLimit } from "./cap.ts";
 import type { DayAnswer } from "./day-answers.ts";
+import type { FindingName } from "./findings.ts";
 import type { Thresholds } from "./policy.ts";
+import type { Source } from "./source.ts";
 
 /** A finding of the day's screening; it scales nothing, it decides. */
-export type ScreeningFinding = Pick<DayAnswer, "words" | "outcome" | "limits" | "also" | "source">;
+export type ScreeningFinding = Pick<DayAnswer, "finding" | "outcome" | "limits" | "source">;
 
 /** What is known of a person that their readings are held against. */
 export interface ScreenedPerson {
@@ -15,26 +17,39 @@ export interface ScreenedPerson {
 }
 export const NOTHING_SPECIAL: ScreenedPerson = { atrialFibrillation: false, saturationLeast: null };
 
+/** Rules of the screening. */
+export type ScreeningRow =
+  | "highReading"
+  | "pressureRaised"
+  | "lowReading"
+  | "warning"
+  | "dropFelt"
+  | "dropNotFelt"
+  | "lowSaturation"
+  | "lowGlucose"
+  | "glucoseNearLow"
+  | "highGlucose"
+  | "unwell"
+  | "bowels";
+
 type Row = {
-  readonly about: string;
-  readonly proposes: string;
-  readonly source: string;
+  readonly name: ScreeningRow;
+  readonly source: Source;
   readonly read: (answers: CheckIn, thresholds: Thresholds, person: ScreenedPerson) => readonly ScreeningFinding[];
 };
 
 const found = (
   condition: boolean,
-  words: string,
+  name: FindingName,
   outcome: Outcome,
-  source: string,
-  also: string,
+  source: Source,
   limits: readonly CapLimit[] = [],
-): readonly ScreeningFinding[] => (condition ? [{ words, outcome, source, also, limits }] : []);
+): readonly ScreeningFinding[] => (condition ? [{ finding: { name }, outcome, source, limits }] : []);
 
-const ATS = "as for the six-minute walk, ATS 2002";
-const USUAL = "common practice";
-const CONSENSUS = "consensus 2011";
-const ADA = "ADA 2016";
+const ATS = "ats";
+const USUAL = "commonPractice";
+const CONSENSUS = "consensus";
+const ADA = "ada";
 
 /** A first high reading is taken again after five minutes of sitting before anyone is sent home. */
 function highReading({ pressures }: CheckIn, limits: Thresholds, person: ScreenedPerson): readonly ScreeningFinding[] {
@@ -43,9 +58,8 @@ function highReading({ pressures }: CheckIn, limits: Thresholds, person: Screene
     ({ systolic, diastolic, heartRate = 0 }) =>
       systolic > limits.systolicMost || diastolic > limits.diastolicMost || heartRate > mostBeats,
   );
-  if (high.length === 1)
-    return found(high[0] === true, "a high reading", "takeAgain", ATS, "sit for 5 minutes, then measure again");
-  return found(high[1] === true, "high in two readings 5 minutes apart", "sitOut", ATS, "tell the clinician");
+  if (high.length === 1) return found(high[0] === true, "highReading", "takeAgain", ATS);
+  return found(high[1] === true, "highTwice", "sitOut", ATS);
 }
 
 /** A fall of pressure on standing that counts; from a high pressure lying down it has to be greater. */
@@ -75,33 +89,23 @@ const last = ({ pressures }: CheckIn) => pressures.at(-1);
 /** The rules of the day's screening, each with its source. Thresholds are the organisation's. */
 export const SCREENING: readonly Row[] = [
   {
-    about: "High blood pressure or pulse at rest; with atrial fibrillation a pulse over 110",
-    proposes: "Measure again after 5 minutes sitting. If still high: not taking part today; inform the clinician",
+    name: "highReading",
     source: ATS,
     read: highReading,
   },
   {
-    about: "Systolic raised, not high",
-    proposes: "Dose 80%, no static holds over 10 s",
+    name: "pressureRaised",
     source: USUAL,
     read: (answers, limits) => {
       const systolic = last(answers)?.systolic ?? 0;
-      return found(
-        systolic >= limits.systolicRaised && systolic <= limits.systolicMost,
-        "blood pressure raised",
-        "class",
-        USUAL,
-        "no static holds over 10 s",
-        [
-          { channel: "holdSeconds", limit: 10 },
-          { channel: "roundsShare", part: "all", limit: 80 },
-        ],
-      );
+      return found(systolic >= limits.systolicRaised && systolic <= limits.systolicMost, "pressureRaised", "class", USUAL, [
+        { channel: "holdSeconds", limit: 10 },
+        { channel: "roundsShare", part: "all", limit: 80 },
+      ]);
     },
   },
   {
-    about: "Low blood pressure or pulse at rest; with any symptom, systolic under 100",
-    proposes: "sit out, tell the clinician",
+    name: "lowReading",
     source: USUAL,
     read: (answers, limits) => {
       const reading = last(answers);
@@ -110,104 +114,72 @@ export const SCREENING: readonly Row[] = [
         (reading.systolic < limits.systolicLeast ||
           (reading.heartRate !== undefined && reading.heartRate < limits.restingHeartRateLeast) ||
           (reading.systolic < limits.systolicLeast + WITH_SYMPTOMS && hasSymptom(answers)));
-      return found(low, "a low reading", "sitOut", USUAL, "tell the clinician");
+      return found(low, "lowReading", "sitOut", USUAL);
     },
   },
   {
-    about: "Chest pain, a blackout, alcohol, a new irregular pulse, 2 kg up in 3 days with heart failure, severe low glucose",
-    proposes: "sit out, tell the clinician",
+    name: "warning",
     source: USUAL,
-    read: ({ warning }) => found(warning, "a warning sign", "sitOut", USUAL, "tell the clinician"),
+    read: ({ warning }) => found(warning, "warning", "sitOut", USUAL),
   },
   {
-    about: "Pressure falls on standing by 20 systolic (30 from 160 or more lying) or 10 diastolic, and it is felt",
-    proposes: "Seated variants, no head-down positions, stand up in stages",
+    name: "dropFelt",
     source: CONSENSUS,
     read: (answers) =>
-      found(
-        dropped(answers) && answers.drop?.felt === true,
-        "pressure falls on standing",
-        "seated",
-        CONSENSUS,
-        "rise in stages",
-        [{ channel: "barredFeature", limit: "headBelowHeart" }],
-      ),
+      found(dropped(answers) && answers.drop?.felt === true, "dropFelt", "seated", CONSENSUS, [
+        { channel: "barredFeature", limit: "headBelowHeart" },
+      ]),
   },
   {
-    about: "Same drop without symptoms",
-    proposes: "Standing with support, calf pumps, stand up in stages",
+    name: "dropNotFelt",
     source: CONSENSUS,
     read: (answers) =>
-      found(
-        dropped(answers) && answers.drop?.felt === false,
-        "pressure falls on standing, not felt",
-        "class",
-        CONSENSUS,
-        "calf pumps, rise in stages",
-        [{ channel: "heldStanding" }],
-      ),
+      found(dropped(answers) && answers.drop?.felt === false, "dropNotFelt", "class", CONSENSUS, [{ channel: "heldStanding" }]),
   },
   {
-    about: "Low oxygen saturation at rest, below the threshold or the participant's own minimum",
-    proposes: "sit out",
+    name: "lowSaturation",
     source: USUAL,
     read: ({ saturation }, limits, { saturationLeast }) =>
       found(
         saturation !== undefined && saturation < Math.max(limits.saturationLeast, saturationLeast ?? 0),
-        "low saturation",
+        "lowSaturation",
         "sitOut",
         USUAL,
-        "tell the clinician",
       ),
   },
   {
-    about: "Low glucose, on treatment",
-    proposes: "Treat first; no pool today",
+    name: "lowGlucose",
     source: ADA,
     read: ({ glucose }, limits) =>
-      found(glucose !== undefined && glucose < limits.glucoseLeast, "low glucose", "hold", ADA, "treat first", [
+      found(glucose !== undefined && glucose < limits.glucoseLeast, "lowGlucose", "hold", ADA, [
         { channel: "barredForm", limit: "water" },
       ]),
   },
   {
-    about: "Glucose near the low end, on treatment",
-    proposes: "carbohydrate and re-check, start seated",
+    name: "glucoseNearLow",
     source: ADA,
     read: ({ glucose }, limits) =>
       found(
         glucose !== undefined && glucose >= limits.glucoseLeast && glucose < limits.glucoseSteady,
-        "glucose on the low side",
+        "glucoseNearLow",
         "seated",
         ADA,
-        "carbohydrate and re-check",
       ),
   },
   {
-    about: "High glucose with ketones or feeling ill",
-    proposes: "sit out",
+    name: "highGlucose",
     source: ADA,
     read: ({ glucose, glucoseIll }, limits) =>
-      found(
-        glucose !== undefined && glucose > limits.glucoseMost && glucoseIll,
-        "high glucose and unwell",
-        "sitOut",
-        ADA,
-        "tell the clinician",
-      ),
+      found(glucose !== undefined && glucose > limits.glucoseMost && glucoseIll, "highGlucose", "sitOut", ADA),
   },
   {
-    about: "Fever, infection or a new wound",
-    proposes: "usually not in the group, not in the pool",
+    name: "unwell",
     source: USUAL,
-    read: ({ illness }) => found(illness === "feverOrWound", "unwell today", "sitOut", USUAL, "go home; return when well"),
+    read: ({ illness }) => found(illness === "feverOrWound", "unwell", "sitOut", USUAL),
   },
   {
-    about: "Diarrhoea",
-    proposes: "out of the pool until 48 h after the last, 14 days for cryptosporidium",
+    name: "bowels",
     source: USUAL,
-    read: ({ illness }) =>
-      found(illness === "bowels", "not in the pool today", "class", USUAL, "out of the pool until 48 h after the last", [
-        { channel: "barredForm", limit: "water" },
-      ]),
+    read: ({ illness }) => found(illness === "bowels", "bowels", "class", USUAL, [{ channel: "barredForm", limit: "water" }]),
   },
 ];

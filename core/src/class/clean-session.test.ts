@@ -5,10 +5,11 @@ import { type NotClean, notClean } from "./clean-session.ts";
 import { type ClassEvent, classState, type Sign } from "./events.ts";
 import { type ClassScript, scriptBlocks } from "./script.ts";
 import { classSteps } from "./steps.ts";
+import { CODES } from "./wording.fixture.ts";
 
 const PERSON = "00000000-0000-4000-8000-000000000001";
 const reading = schedulePlan(planned("settling-breath", "lift-and-part", "shift-and-press", "quiet-feet"), circumstances());
-const blocks = scriptBlocks(reading);
+const blocks = scriptBlocks(reading, CODES);
 const cell = { form: "standing" } as ClassScript["people"][number]["cells"][number];
 const script: ClassScript = {
   groupName: "g",

@@ -2,37 +2,12 @@ import * as v from "valibot";
 import { CheckIn } from "../caps/answers.ts";
 
 /** What a person shows in class. */
-export const SIGNS = [
-  { name: "rested", label: "Rested" },
-  { name: "wobbled", label: "Lost balance" },
-  { name: "caught", label: "Caught" },
-  { name: "pain", label: "Pain" },
-  { name: "dizzy", label: "Dizzy" },
-] as const;
-export type Sign = (typeof SIGNS)[number]["name"];
-const SIGN_NAMES = SIGNS.map((sign) => sign.name);
+export const SIGNS = ["rested", "wobbled", "caught", "pain", "dizzy"] as const;
+export type Sign = (typeof SIGNS)[number];
 
 /** Signs that are taken back with a word only, and not by the helper. */
 const GRAVE: readonly Sign[] = ["caught", "pain", "dizzy"];
 export const isGrave = (sign: Sign): boolean => GRAVE.includes(sign);
-
-/** What a sign is called. */
-export const signLabel = (name: Sign): string => SIGNS.find((sign) => sign.name === name)?.label ?? name;
-
-/** Words of the 0 to 10 scale of perceived effort. */
-export const EFFORT_WORDS = [
-  "sitting still",
-  "hardly anything",
-  "very light",
-  "light",
-  "light",
-  "moderate: breath quicker, whole sentences still easy",
-  "moderate: breath quicker, whole sentences still easy",
-  "hard: a few words at a time",
-  "hard: a few words at a time",
-  "very hard",
-  "maximum",
-] as const;
 
 /** Pain on the day after: none, or as usual; more, settled within the day; more, and it lasted. */
 export const NEXT_DAY_PAINS = ["none", "settled", "lasted"] as const;
@@ -49,7 +24,7 @@ const whole = v.pipe(v.number(), v.integer(), v.minValue(0));
 export const ClassEvent = v.variant("kind", [
   v.object({ kind: v.literal("moved"), id, at: instant, step: whole }),
   v.object({ kind: v.literal("attended"), id, at: instant, personId: id, here: v.boolean() }),
-  v.object({ kind: v.literal("noted"), id, at: instant, personId: id, step: whole, sign: v.picklist(SIGN_NAMES) }),
+  v.object({ kind: v.literal("noted"), id, at: instant, personId: id, step: whole, sign: v.picklist(SIGNS) }),
   /** What a person answered when they arrived; the last counts. A word lets them in against what it proposes. */
   v.object({
     kind: v.literal("checkedIn"),

@@ -16,13 +16,13 @@ const arrived = (answers: Partial<CheckedIn["answers"]>, at = "2026-10-14T08:55:
 
 describe("what a note says of the rest of the day", () => {
   test.each<[Sign, string, number, number]>([
-    ["wobbled", "near-fall since last time", 0.9, 0.5],
-    ["caught", "one fall since last time, unhurt", 0.9, 1],
-    ["pain", "lighter today", 0.7, 1],
-  ])("%s reads as %s", (sign, words, amounts, steadinessDown) => {
+    ["wobbled", "nearFall", 0.9, 0.5],
+    ["caught", "oneFall", 0.9, 1],
+    ["pain", "lighter", 0.7, 1],
+  ])("%s reads as %s", (sign, name, amounts, steadinessDown) => {
     const answers = now([note(sign)])?.answers ?? AS_USUAL;
     const reading = readCheckIn(answers, USUAL_POLICY);
-    expect(reading.findings.map((finding) => finding.words)).toEqual([words]);
+    expect(reading.findings.map((finding) => finding.finding.name)).toEqual([name]);
     expect(reading).toMatchObject({ outcome: "class", steadinessDown, amounts: { all: amounts } });
   });
 

@@ -1,7 +1,7 @@
 import type { CellView } from "../fit/cell-view.ts";
 import type { Transition } from "../schedule/plan-transitions.ts";
 import type { PlanSchedule, ScheduledItem } from "../schedule/schedule-plan.ts";
-import { HAZARD_WORDS } from "../schedule/transition-steps.ts";
+import type { TransitionHazard, TransitionStep } from "../schedule/transition-steps.ts";
 
 /** How one thing is reached from the one before, in words: small links in their order, and what the helper is ready for. */
 export interface ScriptLink {
@@ -42,13 +42,19 @@ export interface ClassScript {
   readonly people: readonly ScriptPerson[];
 }
 
-const linkInWords = ({ links, hazards }: Transition): ScriptLink => ({
-  words: links.map(({ words }) => words),
-  hazards: hazards.map((hazard) => HAZARD_WORDS[hazard]),
+/** How a class says its transitions; a class keeps what was said, whatever the words become later. */
+export interface ScriptWording {
+  readonly step: (step: TransitionStep) => string;
+  readonly hazard: (hazard: TransitionHazard) => string;
+}
+
+const sayTransition = ({ links, hazards }: Transition, { step, hazard }: ScriptWording): ScriptLink => ({
+  words: links.map(step),
+  hazards: hazards.map(hazard),
 });
 
-/** The blocks of a plan as they are taught. */
-export const scriptBlocks = ({ blocks }: PlanSchedule): ScriptBlock[] =>
+/** The items of a plan as they are taught. @param wording of the language that the class is taught in */
+export const scriptBlocks = ({ blocks }: PlanSchedule, wording: ScriptWording): ScriptBlock[] =>
   blocks.map(({ id, movement, meant, turns, breathSeconds, cycleSeconds, parts, total, from, to, seam, sideChange }) => ({
     id,
     movement,
@@ -60,6 +66,6 @@ export const scriptBlocks = ({ blocks }: PlanSchedule): ScriptBlock[] =>
     total,
     from,
     to,
-    link: linkInWords(seam),
-    sideChange: sideChange && linkInWords(sideChange),
+    link: sayTransition(seam, wording),
+    sideChange: sideChange && sayTransition(sideChange, wording),
   }));

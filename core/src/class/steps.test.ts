@@ -3,12 +3,13 @@ import { circumstances, planned } from "../schedule/plan.fixture.ts";
 import { schedulePlan } from "../schedule/schedule-plan.ts";
 import { scriptBlocks } from "./script.ts";
 import { classSteps, roundAt } from "./steps.ts";
+import { CODES } from "./wording.fixture.ts";
 
 const reading = schedulePlan(
   planned({ movementId: "settling-breath", rounds: 4 }, { movementId: "shift-and-press", rounds: 5, talk: 20 }),
   circumstances(),
 );
-const steps = classSteps(scriptBlocks(reading));
+const steps = classSteps(scriptBlocks(reading, CODES));
 
 test("a sided movement is a step a side, in the order of its turns, an unsided one is one step", () => {
   expect(steps.map(({ blockIndex, side, rounds }) => [blockIndex, side, rounds])).toEqual([
@@ -28,15 +29,16 @@ test("steps follow one another without a gap, as the plan's clock says", () => {
 });
 
 test("the way there and the hazards are said as a script says them", () => {
-  const [, press] = scriptBlocks(reading);
+  const [, press] = scriptBlocks(reading, CODES);
   expect(press?.link).toEqual({
-    words: ["hands in front", "weight to the left", "right foot forward", "weight on both legs"],
+    words: ["handsTo", "weightTo left", "footForward right", "weightOnBoth both"],
     hazards: [],
   });
   const [, stood] = scriptBlocks(
     schedulePlan(planned({ movementId: "settling-breath", as: "seated" }, "quiet-feet"), circumstances()),
+    CODES,
   );
-  expect(stood?.link.hazards).toEqual(["Everyone stands up: remove cushions first, rise in stages"]);
+  expect(stood?.link.hazards).toEqual(["standsUp"]);
 });
 
 // The link takes 4.5 s, talk 20 s and showing a known movement 10 s.

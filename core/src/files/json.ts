@@ -1,11 +1,51 @@
 import { type ParseError, parse } from "jsonc-parser";
 import type * as v from "valibot";
 
+/** What can be wrong with a value in a file; `words` makes a sentence of each. */
+export const FILE_PROBLEMS = [
+  "notJson",
+  "notText",
+  "notNumber",
+  "notWhole",
+  "notTrueOrFalse",
+  "notList",
+  "notObject",
+  "notExactly",
+  "notOneOf",
+  "tooSmall",
+  "tooLarge",
+  "tooLong",
+  "tooMany",
+  "empty",
+  "tooFew",
+  "wrongLetters",
+  "missing",
+  "unknown",
+  "impossible",
+  "notAForm",
+  "notAState",
+  "firstKeyPose",
+  "keyPoseOrder",
+  "laterKeyPose",
+  "lastKeyPose",
+  "sameIds",
+  "unknownMovement",
+  "bodyCannot",
+  "footLeavesUnderLoad",
+  "beyondAnatomy",
+  "wordsMisfit",
+  "contradictsKeyPose",
+] as const;
+/** Code of what is wrong with a value. */
+export type FileProblemCode = (typeof FILE_PROBLEMS)[number];
+
 /** What is wrong with a file, and where. */
 export interface FileProblem {
   /** Path to the place, as "keys[2].arms.elbow"; empty for the file as a whole. */
   readonly path: string;
-  readonly message: string;
+  readonly code: FileProblemCode;
+  /** What was required: bounds, a list of words, or what else the sentence needs. */
+  readonly requirement?: unknown;
 }
 
 function pathOf(issue: v.BaseIssue<unknown>): string {
@@ -15,9 +55,39 @@ function pathOf(issue: v.BaseIssue<unknown>): string {
     .replace(/^\./, "");
 }
 
+const OF_TYPE: Readonly<Record<string, FileProblemCode>> = {
+  string: "notText",
+  number: "notNumber",
+  integer: "notWhole",
+  boolean: "notTrueOrFalse",
+  array: "notList",
+  tuple: "notList",
+  object: "notObject",
+  literal: "notExactly",
+  picklist: "notOneOf",
+  variant: "notOneOf",
+  min_value: "tooSmall",
+  max_value: "tooLarge",
+  regex: "wrongLetters",
+};
+
+const isCode = (message: string): message is FileProblemCode => (FILE_PROBLEMS as readonly string[]).includes(message);
+
+/** The code of what a schema found: its own, where the schema says one, or that of the kind of check. */
+function codeOf({ type, message, expected, received, input }: v.BaseIssue<unknown>): FileProblemCode {
+  if (isCode(message)) return message;
+  if (type === "max_length") return typeof input === "string" ? "tooLong" : "tooMany";
+  if (type === "min_length") return typeof input === "string" ? "empty" : "tooFew";
+  if (expected === "never") return "unknown";
+  if (received === "undefined") return "missing";
+  return OF_TYPE[type.replace(/^(strict|loose)_/, "")] ?? "impossible";
+}
+
+const requirementOf = (issue: v.BaseIssue<unknown>): unknown => issue.requirement ?? issue.expected ?? undefined;
+
 /** What a schema found wrong, each with its place. */
 export const problemsOf = (issues: readonly v.BaseIssue<unknown>[]): FileProblem[] =>
-  issues.map((issue) => ({ path: pathOf(issue), message: issue.message }));
+  issues.map((issue) => ({ path: pathOf(issue), code: codeOf(issue), requirement: requirementOf(issue) }));
 
 /** A place in a text as a line and column counted from 1. */
 function lineAndColumn(source: string, offset: number): string {
@@ -32,5 +102,5 @@ export function readJson(source: string): { value: unknown; problem: FileProblem
   const value: unknown = parse(source, errors, { disallowComments: true, allowTrailingComma: false });
   const broken = errors[0];
   if (!broken) return { value, problem: null };
-  return { value: null, problem: { path: lineAndColumn(source, broken.offset), message: "this is not JSON" } };
+  return { value: null, problem: { path: lineAndColumn(source, broken.offset), code: "notJson" } };
 }

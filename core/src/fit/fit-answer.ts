@@ -1,4 +1,4 @@
-import { formatCapLimit } from "../caps/format-cap.ts";
+import type { CapLimit } from "../caps/cap.ts";
 import { type SupportMode, supportModeOf } from "../movement/support-mode.ts";
 import type { VariantSpec } from "../movement/variant.ts";
 import type { BlockedBy } from "./cell.ts";
@@ -43,8 +43,8 @@ export interface FitAnswerFile {
   }[];
 }
 
-/** Writes a fit out. */
-export const fitAnswer = (plan: FitPlan, group: FittedGroup): FitAnswerFile => ({
+/** Writes a fit in the open format. @param formatLimit words of a cap's limit, in the language of the reader */
+export const fitAnswer = (plan: FitPlan, group: FittedGroup, formatLimit: (limit: CapLimit) => string): FitAnswerFile => ({
   format: "able-tide/fit",
   version: 1,
   good: group.good,
@@ -64,7 +64,7 @@ export const fitAnswer = (plan: FitPlan, group: FittedGroup): FitAnswerFile => (
         rounds,
         pace,
         steadiness: Math.max(0, ...demands.map(({ steadiness }) => steadiness.total)),
-        because: because.map(({ id, limit }) => ({ id, words: formatCapLimit(limit) })),
+        because: because.map(({ id, limit }) => ({ id, words: formatLimit(limit) })),
         gaveWay,
       }),
     ),

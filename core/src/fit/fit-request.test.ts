@@ -24,22 +24,26 @@ test("a question in the open formats is read and answered with every cell and wh
   const { question, problems } = readFitRequest(JSON.stringify(request()));
   expect(problems).toEqual([]);
   if (!question) throw new Error("it was read");
-  const answer = fitAnswer(question.plan, fitGroup(question.plan, question.people, createVariantCache()));
+  const answer = fitAnswer(
+    question.plan,
+    fitGroup(question.plan, question.people, createVariantCache()),
+    ({ channel }) => channel,
+  );
   expect(answer).toMatchObject({ format: "able-tide/fit", version: 1 });
   const [sore, well] = answer.people;
   expect(well?.cells.map(({ fidelity }) => fidelity)).toEqual([1, 1]);
   expect(sore?.cells.map(({ blockId }) => blockId)).toEqual(["b0", "b1"]);
   expect(sore?.cells[1]).toMatchObject({
     way: "standing",
-    because: [{ id: "c1", words: "Right hand: up to shoulder height" }],
+    because: [{ id: "c1", words: "handHeight" }],
   });
   expect(sore?.cells[1]?.fidelity).toBeLessThan(1);
   expect(answer.bound).toBeGreaterThanOrEqual(answer.good - 1e-9);
 });
 
 test("what is wrong is named with its place", () => {
-  expect(readFitRequest("{").problems[0]?.message).toBe("this is not JSON");
-  expect(problemsOf(request({ people: [] }))).toEqual([{ path: "people", message: "needs at least one person" }]);
+  expect(readFitRequest("{").problems[0]?.code).toBe("notJson");
+  expect(problemsOf(request({ people: [] }))).toEqual([{ path: "people", code: "tooFew", requirement: 1 }]);
   expect(problemsOf(request({ people: [{ id: "a", stature: 9 }] }))[0]).toMatchObject({ path: "people[0].stature" });
   expect(
     problemsOf(
@@ -49,8 +53,8 @@ test("what is wrong is named with its place", () => {
           { id: "a", stature: 1.6 },
         ],
       }),
-    )[0]?.message,
-  ).toBe("no two people may have the same id");
+    )[0]?.code,
+  ).toBe("sameIds");
   const plan = { ...request().plan, movements: movements.slice(0, 1) };
   expect(problemsOf(request({ plan }))[0]).toMatchObject({ path: "plan.plan.blocks[1].movementId" });
 });

@@ -17,24 +17,9 @@ import type { FitPerson } from "./session.ts";
  * there is of chairs, rail and helpers. docs/formats.md explains it.
  */
 
-const id = v.pipe(
-  v.string("must be text"),
-  v.minLength(1, "must not be empty"),
-  v.maxLength(60, "must be at most 60 characters"),
-);
-const count = (most: number) =>
-  v.pipe(
-    v.number("must be a number"),
-    v.integer("must be a whole number"),
-    v.minValue(0, "must not be negative"),
-    v.maxValue(most, `must be at most ${most}`),
-  );
-const metres = (least: number, most: number) =>
-  v.pipe(
-    v.number("must be a number"),
-    v.minValue(least, `must be at least ${least} m`),
-    v.maxValue(most, `must be at most ${most} m`),
-  );
+const id = v.pipe(v.string(), v.minLength(1), v.maxLength(60));
+const count = (most: number) => v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(most));
+const metres = (least: number, most: number) => v.pipe(v.number(), v.minValue(least), v.maxValue(most));
 
 const LimbSchema: v.GenericSchema<Limb> = v.variant("kind", [
   v.strictObject({ kind: v.literal("whole") }),
@@ -73,10 +58,10 @@ const Person = v.strictObject({
   /** Metres of water at the shallowest place they come to. */
   shallowest: v.optional(v.nullable(metres(0.3, 2)), null),
   /** Kilograms. */
-  mass: v.optional(v.nullable(v.pipe(v.number("must be a number"), v.minValue(25), v.maxValue(300))), null),
+  mass: v.optional(v.nullable(v.pipe(v.number(), v.minValue(25), v.maxValue(300))), null),
   /** What they have in their hands in water, whatever the block says. */
   equipment: v.exactOptional(v.picklist(WATER_EQUIPMENT_NAMES)),
-  caps: v.optional(v.pipe(v.array(RequestedCap), v.maxLength(MOST.caps, `may have at most ${MOST.caps} caps`)), []),
+  caps: v.optional(v.pipe(v.array(RequestedCap), v.maxLength(MOST.caps)), []),
 });
 
 const Place = v.strictObject({
@@ -89,14 +74,14 @@ const Place = v.strictObject({
 });
 
 export const FitRequest = v.strictObject({
-  format: v.literal("able-tide/fit-request", 'must be "able-tide/fit-request"'),
-  version: v.literal(1, "must be 1: this release reads version 1 of the format"),
+  format: v.literal("able-tide/fit-request"),
+  version: v.literal(1),
   plan: PlanFile,
   people: v.pipe(
     v.array(Person),
-    v.minLength(1, "needs at least one person"),
-    v.maxLength(MOST.people, `may have at most ${MOST.people} people`),
-    v.check((people) => new Set(people.map((person) => person.id)).size === people.length, "no two people may have the same id"),
+    v.minLength(1),
+    v.maxLength(MOST.people),
+    v.check((people) => new Set(people.map((person) => person.id)).size === people.length, "sameIds"),
   ),
   place: v.optional(Place, {}),
   /** Whether everyone sits throughout. */

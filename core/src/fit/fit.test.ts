@@ -1,3 +1,4 @@
+import { formatCap } from "@able-tide/words/format-cap";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { buildOf, type MeasuredBody, USUAL_BODY, USUAL_BUILD, WHOLE } from "../body/build.ts";
@@ -5,7 +6,6 @@ import { anyLimit, tightened } from "../caps/any-limit.fixture.ts";
 import { capOf } from "../caps/cap.fixture.ts";
 import type { Cap, CapLimit } from "../caps/cap.ts";
 import { roundsOfHolding, violatesCap } from "../caps/cap-violations.ts";
-import { formatCap } from "../caps/format-cap.ts";
 import type { Demand } from "../movement/demand.ts";
 import { hasLandVariant, type Movement } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";

@@ -1,3 +1,4 @@
+import { formatHelpNote } from "@able-tide/words/helper-sheet";
 import { expect, test } from "vitest";
 import { onRail } from "../body/supports.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "../movement/variant.ts";
@@ -40,7 +41,7 @@ test("hands first, then who is near their cap, who gets up or sits down, who hol
   ];
   const [first, second] = helperSheet(BLOCKS, people);
   expect(first).toEqual({ blockId: "b1", from: 0, needed: [] });
-  expect(second?.needed.map(({ kind, name, words }) => [kind, name, words])).toEqual([
+  expect(second?.needed.map(({ kind, name, note }) => [kind, name, formatHelpNote(note)])).toEqual([
     ["hand", "Cy", "right hand in the helper's"],
     ["near", "Bo", "balance demand 3.8, cap 4"],
     ["rises", "Ann", "stands up before the others"],

@@ -1,5 +1,5 @@
 import { risingDemand } from "../body/steadiness.ts";
-import { formatHandSupport } from "../body/supports.ts";
+import type { HandSupport } from "../body/supports.ts";
 import type { Cap } from "../caps/cap.ts";
 import { isStanding } from "../caps/cap-violations.ts";
 import { strictestNumber } from "../caps/effective.ts";
@@ -11,12 +11,18 @@ import type { CellView } from "./cell-view.ts";
 export const HELP_KINDS = ["hand", "near", "rises", "sits", "hold"] as const;
 export type HelpKind = (typeof HELP_KINDS)[number];
 
+/** What to do or to know, as a code; numbers are balance demands, 0 to 10. */
+export type HelpNote =
+  | { readonly note: "standsFirst" | "sitsFirst" | "bothHandsFixed" }
+  | { readonly note: "nearCap"; readonly while: "rising" | "sitting" | "moving"; readonly demand: number; readonly cap: number }
+  | { readonly note: "support"; readonly hold: HandSupport };
+
+/** What one participant needs of a helper in one plan item. */
 export interface HelpNeeded {
   readonly kind: HelpKind;
   readonly personId: string;
   readonly name: string;
-  /** What to do or to know, in words. */
-  readonly words: string;
+  readonly note: HelpNote;
 }
 
 /** One block of the sheet; times are seconds into the session. */
@@ -41,23 +47,22 @@ const onFeet = (form: CellView["form"] | VariantKind): boolean => form !== "rest
 /** What one person needs in one block. @param before their cell of the block before; null at the start */
 function neededIn({ id, name, caps }: HelpedPerson, cell: CellView, before: CellView | null): HelpNeeded[] {
   const needed: HelpNeeded[] = [];
-  const need = (kind: HelpKind, words: string) => needed.push({ kind, personId: id, name, words });
+  const need = (kind: HelpKind, note: HelpNote) => needed.push({ kind, personId: id, name, note });
   const stands = onFeet(cell.form);
   const cap = strictestNumber(caps, "steadiness");
   const asked = risingDemand(caps.some(({ limit }) => limit.channel === "chairWithArms"));
   if (before !== null && stands !== onFeet(before.form)) {
-    need(stands ? "rises" : "sits", stands ? "stands up before the others" : "sits down first");
+    need(stands ? "rises" : "sits", { note: stands ? "standsFirst" : "sitsFirst" });
     if (cap !== null && asked > cap - NEAR_THE_CAP)
-      need("near", `${stands ? "standing up" : "sitting down"}: balance demand ${asked.toFixed(1)}, cap ${cap}`);
+      need("near", { note: "nearCap", while: stands ? "rising" : "sitting", demand: asked, cap });
   }
-  if (stands && caps.some(({ limit }) => limit.channel === "bothHandsStanding"))
-    need("near", "both hands on fixed support while standing");
+  if (stands && caps.some(({ limit }) => limit.channel === "bothHandsStanding")) need("near", { note: "bothHandsFixed" });
   if (cell.choice?.hold) {
     const byHelper = supportModeOf(cell.choice) === "helper";
-    need(byHelper ? "hand" : "hold", formatHandSupport(cell.choice.hold));
+    need(byHelper ? "hand" : "hold", { note: "support", hold: cell.choice.hold });
   }
   if (stands && cell.hold === null && cap !== null && cell.steadiness > cap - NEAR_THE_CAP)
-    need("near", `balance demand ${cell.steadiness.toFixed(1)}, cap ${cap}`);
+    need("near", { note: "nearCap", while: "moving", demand: cell.steadiness, cap });
   return needed;
 }
 

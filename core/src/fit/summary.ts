@@ -2,7 +2,7 @@ import { USUAL_BUILD } from "../body/build.ts";
 import { column, MIDLINE_RANGES, type MidlineColumn, SIDED_RANGES, type SidedColumn, sidedColumns } from "../body/channels.ts";
 import { REFERENCE_STATURE } from "../body/segments.ts";
 import { readDemand } from "../movement/demand.ts";
-import { FEATURE_NAMES } from "../movement/features.ts";
+import { FEATURES } from "../movement/features.ts";
 import type { Movement } from "../movement/format.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
@@ -107,7 +107,7 @@ function writeSummary(movement: Movement, { choice, lead }: SummarisedVariant, i
     steadiness: demand.steadiness.total,
     quietSteadiness: demand.quietSteadiness,
     leastMargin: demand.leastMargin.metres,
-    features: FEATURE_NAMES.reduce((bits, name, i) => bits + (reading.features.has(name) ? 2 ** i : 0), 0),
+    features: FEATURES.reduce((bits, name, i) => bits + (reading.features.has(name) ? 2 ** i : 0), 0),
     steps: reading.steps.length,
   };
   SINGLES.forEach((name, i) => {

@@ -45,8 +45,8 @@ test("a foot that leaves the floor with the weight on it is refused, with when a
   expect(jumpOf(hasty)).toBeGreaterThan(0.01);
   expect(movementProblems(hasty)[0]).toEqual({
     path: "forms.standing",
-    message:
-      "at 25% of a repetition the body The foot leaves the floor while carrying weight. Shift weight to the other foot first.",
+    code: "footLeavesUnderLoad",
+    requirement: 0.25,
   });
 });
 

@@ -1,4 +1,4 @@
-import { MIDLINE_RANGES, SIDED_RANGES } from "../body/channels.ts";
+import { MIDLINE_RANGES, type MidlineRange, SIDED_RANGES, type SidedRange } from "../body/channels.ts";
 import { sidedSlot, slot } from "../body/pose.ts";
 import { AXIAL_BOUNDS } from "../body/shoulder-turn.ts";
 import type { Side } from "../side.ts";
@@ -31,34 +31,36 @@ const ARM_RANGES = {
   wrist: "wrist",
 } as const;
 
-/** Where an angle of a key pose is in the flat pose, what it is called and how far it may go. */
+/** What an angle of a key pose sets: a range of the body model, or the upper arm's own turn. */
+export type EditableRange = MidlineRange | SidedRange | "axial";
+
+/** Where an angle of a key pose is in the flat pose, which range it sets and how far it may go. */
 export interface EditableAngle {
   readonly group: KeyGroup;
   readonly name: string;
-  readonly label: string;
+  /** The range of the body model that it sets, or the upper arm's own turn. */
+  readonly range: EditableRange;
   readonly slot: number;
   readonly lowest: number;
   readonly highest: number;
 }
 
-const RANGES = new Map<string, { readonly label: string; readonly lowest: number; readonly highest: number }>(
-  [...MIDLINE_RANGES, ...SIDED_RANGES, { name: "axial", label: "upper arm's own turn, inward", ...AXIAL_BOUNDS }].map((range) => [
-    range.name,
-    range,
-  ]),
+const RANGES = new Map<string, { readonly lowest: number; readonly highest: number }>(
+  [...MIDLINE_RANGES, ...SIDED_RANGES, { name: "axial", ...AXIAL_BOUNDS }].map((range) => [range.name, range]),
 );
 
 function midlineAngles(group: keyof typeof GROUP_RANGES): EditableAngle[] {
   return Object.entries(GROUP_RANGES[group]).map(([name, range]) => {
-    const { label, lowest, highest } = RANGES.get(range) as { label: string; lowest: number; highest: number };
-    return { group, name, label, slot: slot(range), lowest, highest };
+    const { lowest, highest } = RANGES.get(range) as { lowest: number; highest: number };
+    return { group, name, range, slot: slot(range), lowest, highest };
   });
 }
 
 const armAngles = (group: "leadArm" | "trailArm"): EditableAngle[] =>
   KEY_GROUPS[group].map((name) => {
-    const { label, lowest, highest } = RANGES.get(ARM_RANGES[name]) as { label: string; lowest: number; highest: number };
-    return { group, name, label, slot: sidedSlot(name, sideOfArm(group)), lowest, highest };
+    const range = ARM_RANGES[name];
+    const { lowest, highest } = RANGES.get(range) as { lowest: number; highest: number };
+    return { group, name, range, slot: sidedSlot(name, sideOfArm(group)), lowest, highest };
   });
 
 /** The role of a body side while the right leads, and the other way round. */

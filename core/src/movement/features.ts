@@ -9,31 +9,27 @@ import { stepsOf } from "./steps.ts";
 
 /** What a movement does that some people must not do at any size; a cap can bar each. */
 export const FEATURES = [
-  { name: "headBelowHeart", label: "head below the heart" },
-  { name: "lookingUpWithTurn", label: "looking up while turning" },
-  { name: "bothHandsOverhead", label: "both hands overhead" },
-  { name: "holdsWithLeft", label: "support with the left hand" },
-  { name: "holdsWithRight", label: "support with the right hand" },
-  { name: "fullNeckCircle", label: "full neck circles" },
-  { name: "breathPause", label: "a breath pause" },
-  { name: "eyesClosed", label: "closed eyes" },
-  { name: "percussion", label: "tapping" },
-  { name: "trunkPercussion", label: "tapping on the trunk" },
-  { name: "bounce", label: "bouncing" },
-  { name: "closedFist", label: "closing the hand to a fist" },
-  { name: "leftFist", label: "closing the left hand to a fist" },
-  { name: "rightFist", label: "closing the right hand to a fist" },
-  { name: "unheldStepBack", label: "stepping back without support" },
-  { name: "liftsLeftLegOut", label: "active lifting of the left leg to the side" },
-  { name: "liftsRightLegOut", label: "active lifting of the right leg to the side" },
-  { name: "leftHipBackTurnedOut", label: "left leg back and turned out together" },
-  { name: "rightHipBackTurnedOut", label: "right leg back and turned out together" },
+  "headBelowHeart",
+  "lookingUpWithTurn",
+  "bothHandsOverhead",
+  "holdsWithLeft",
+  "holdsWithRight",
+  "fullNeckCircle",
+  "breathPause",
+  "eyesClosed",
+  "percussion",
+  "trunkPercussion",
+  "bounce",
+  "closedFist",
+  "leftFist",
+  "rightFist",
+  "unheldStepBack",
+  "liftsLeftLegOut",
+  "liftsRightLegOut",
+  "leftHipBackTurnedOut",
+  "rightHipBackTurnedOut",
 ] as const;
-export type Feature = (typeof FEATURES)[number]["name"];
-
-export const FEATURE_NAMES = FEATURES.map((feature) => feature.name);
-
-export const featureLabel = (name: Feature): string => FEATURES.find((feature) => feature.name === name)?.label ?? name;
+export type Feature = (typeof FEATURES)[number];
 
 const HEAD_FLEXION = column("headFlexion");
 const HEAD_SIDE_BEND = column("headSideBend");
@@ -200,7 +196,7 @@ export function featuresOf(
   }
   if (found.has("percussion") && touchesTrunk(samples)) found.add("trunkPercussion");
   if (stepsBackUnheld(samples)) found.add("unheldStepBack");
-  for (const feature of FEATURE_NAMES) {
+  for (const feature of FEATURES) {
     let sample = 0;
     while (sample < samples.count && !happensAt(samples, sample, feature)) sample += 1;
     if (sample < samples.count) found.add(feature);

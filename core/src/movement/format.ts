@@ -1,6 +1,7 @@
 import * as v from "valibot";
 import { MIDLINE_RANGES, SIDED_RANGES } from "../body/channels.ts";
 import { AXIAL_BOUNDS } from "../body/shoulder-turn.ts";
+import type { FileProblemCode } from "../files/json.ts";
 
 /**
  * The open movement format, version 1: a movement authored once in lead and trail, never left and right.
@@ -19,17 +20,15 @@ function angle(range: (typeof MIDLINE_RANGES | typeof SIDED_RANGES)[number]["nam
 }
 
 function degrees({ lowest, highest }: { readonly lowest: number; readonly highest: number }) {
-  const message = `must be between ${lowest} and ${highest} degrees`;
-  return v.optional(v.pipe(v.number("must be a number"), v.minValue(lowest, message), v.maxValue(highest, message)));
+  return v.optional(between(lowest, highest));
 }
 
 function between(lowest: number, highest: number) {
-  const message = `must be between ${lowest} and ${highest}`;
-  return v.pipe(v.number("must be a number"), v.minValue(lowest, message), v.maxValue(highest, message));
+  return v.pipe(v.number(), v.minValue(lowest), v.maxValue(highest));
 }
 
-const text = (longest: number) => v.pipe(v.string("must be text"), v.maxLength(longest, `must be at most ${longest} characters`));
-const someText = (longest: number) => v.pipe(text(longest), v.minLength(1, "must not be empty"));
+const text = (longest: number) => v.pipe(v.string(), v.maxLength(longest));
+const someText = (longest: number) => v.pipe(text(longest), v.minLength(1));
 
 /** Parts of the own body that a hand may rest on. */
 export const ANCHORS = ["belly", "hip", "upperThigh", "thigh", "knee", "otherKnee", "otherHand"] as const;
@@ -47,7 +46,7 @@ const ArmKey = v.strictObject({
   /** How closed the hand is: 0 open, 1 a fist. */
   fist: v.optional(between(0, 1)),
   /** What the hand rests on: its arm's angles follow. It lets go where a later key states an angle of the arm. */
-  anchor: v.optional(v.picklist(ANCHORS, `must be one of ${ANCHORS.join(", ")}`)),
+  anchor: v.optional(v.picklist(ANCHORS)),
 });
 
 const FootKey = v.strictObject({
@@ -61,7 +60,7 @@ const FootKey = v.strictObject({
 });
 
 const LiftKey = v.strictObject({
-  foot: v.picklist(["lead", "trail"], 'must be "lead" or "trail"'),
+  foot: v.picklist(["lead", "trail"]),
   hipFlexion: angle("hipFlexion"),
   hipAbduction: angle("hipAbduction"),
   /** Outward positive. */
@@ -74,13 +73,13 @@ const Key = v.strictObject({
   /** When in the cycle, 0 to 1. */
   at: between(0, 1),
   /** The breath that brings the body to this key pose. */
-  breath: v.optional(v.picklist(["in", "out"], 'must be "in" or "out"')),
+  breath: v.optional(v.picklist(["in", "out"])),
   /** Same body as the key pose with this number, counted from 0. */
-  like: v.optional(v.pipe(v.number("must be a number"), v.integer("must be a whole number"), v.minValue(0))),
+  like: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0))),
   /** The body passes through without stopping. */
-  flow: v.optional(v.boolean("must be true or false")),
+  flow: v.optional(v.boolean()),
   /** The body is on the chair here; it rises between a key pose on it and one off it, and sits down the other way. */
-  seat: v.optional(v.boolean("must be true or false")),
+  seat: v.optional(v.boolean()),
   weight: v.optional(between(0, 1)),
   press: v.optional(between(-1, 1)),
   sink: v.optional(between(0, 90)),
@@ -113,17 +112,13 @@ const Key = v.strictObject({
 });
 export type MovementKey = v.InferOutput<typeof Key>;
 
-const Keys = v.pipe(
-  v.array(Key, "must be a list of key poses"),
-  v.minLength(2, "needs at least two key poses"),
-  v.maxLength(24, "may have at most 24 key poses"),
-);
+const Keys = v.pipe(v.array(Key), v.minLength(2), v.maxLength(24));
 
 export const STANCES = ["together", "hip", "shoulder", "wide", "bow", "semiTandem", "tandem"] as const;
 const Stance = v.strictObject({
-  kind: v.picklist(STANCES, `must be one of ${STANCES.join(", ")}`),
+  kind: v.picklist(STANCES),
   /** Which foot is in front, for stances that have a front. */
-  front: v.optional(v.picklist(["lead", "trail"], 'must be "lead" or "trail"')),
+  front: v.optional(v.picklist(["lead", "trail"])),
   /** How far ahead the front ankle is, share of stature. */
   length: v.optional(between(0, 0.5)),
   /** How far apart the ankles are sideways, share of stature. */
@@ -153,12 +148,11 @@ export type HandsState = (typeof HANDS_STATES)[number];
 
 /** @param open the word that leaves a part open */
 const state = <Open extends string>(open: Open) => {
-  const part = <Word extends string>(words: readonly Word[]) =>
-    v.picklist([...words, open], `must be one of ${[...words, open].join(", ")}`);
+  const part = <Word extends string>(words: readonly Word[]) => v.picklist([...words, open]);
   return v.strictObject({ feet: part(FEET_STATES), load: part(LOAD_STATES), hands: part(HANDS_STATES) });
 };
 const Entry = state("any");
-const Exit = v.union([v.literal("entry"), state("keep")], 'must be "entry" or a state');
+const Exit = v.union([v.literal("entry"), state("keep")], "notAState");
 export type EntryState = v.InferOutput<typeof Entry>;
 export type ExitState = v.InferOutput<typeof Exit>;
 
@@ -189,7 +183,7 @@ const FormPatch = v.strictObject({
   /** Where the movement's own words for one hand do not fit this form. */
   oneHand: OneHand,
 });
-const Form = v.union([v.literal(false), FormPatch], "must be false or a form");
+const Form = v.union([v.literal(false), FormPatch], "notAForm");
 
 export const PURPOSES = [
   "steadiness",
@@ -210,14 +204,14 @@ export const PHASES = ["arrive", "loosen", "flow", "settle"] as const;
 export type Phase = (typeof PHASES)[number];
 
 /** Checks the order of the key poses and what they refer to; the shape has been checked before. */
-function keyProblem(keys: readonly MovementKey[]): { index: number; field: string; message: string } | null {
-  if (keys[0]?.at !== 0) return { index: 0, field: "at", message: "the first key pose must be at 0" };
+function keyProblem(keys: readonly MovementKey[]): { index: number; field: string; code: FileProblemCode } | null {
+  if (keys[0]?.at !== 0) return { index: 0, field: "at", code: "firstKeyPose" };
   for (const [index, key] of keys.entries()) {
     const before = keys[index - 1];
-    if (before && key.at <= before.at) return { index, field: "at", message: "must be later than the key pose before it" };
-    if (key.like !== undefined && key.like >= index) return { index, field: "like", message: "must name an earlier key pose" };
+    if (before && key.at <= before.at) return { index, field: "at", code: "keyPoseOrder" };
+    if (key.like !== undefined && key.like >= index) return { index, field: "like", code: "laterKeyPose" };
   }
-  if (keys[keys.length - 1]?.at !== 1) return { index: keys.length - 1, field: "at", message: "the last key pose must be at 1" };
+  if (keys[keys.length - 1]?.at !== 1) return { index: keys.length - 1, field: "at", code: "lastKeyPose" };
   return null;
 }
 
@@ -228,7 +222,7 @@ const OrderedKeys = v.pipe(
     const problem = keyProblem(dataset.value);
     if (problem)
       addIssue({
-        message: problem.message,
+        message: problem.code,
         path: [
           { type: "array", origin: "value", input: dataset.value, key: problem.index, value: dataset.value[problem.index] },
           {
@@ -244,21 +238,17 @@ const OrderedKeys = v.pipe(
 );
 
 export const Movement = v.strictObject({
-  format: v.literal("able-tide/movement", 'must be "able-tide/movement"'),
-  version: v.literal(1, "must be 1: this release reads version 1 of the format"),
-  id: v.pipe(
-    v.string("must be text"),
-    v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, "must be small letters, digits and hyphens"),
-    v.maxLength(60, "must be at most 60 characters"),
-  ),
+  format: v.literal("able-tide/movement"),
+  version: v.literal(1),
+  id: v.pipe(v.string(), v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/), v.maxLength(60)),
   /** In English, and what an organisation teaches it by where that differs. */
   name: v.strictObject({ en: someText(60), own: v.optional(someText(60)) }),
-  purpose: v.pipe(v.array(v.picklist(PURPOSES, `must be one of ${PURPOSES.join(", ")}`)), v.minLength(1, "needs a purpose")),
-  phase: v.picklist(PHASES, `must be one of ${PHASES.join(", ")}`),
+  purpose: v.pipe(v.array(v.picklist(PURPOSES)), v.minLength(1)),
+  phase: v.picklist(PHASES),
   /** Whether it is done on one side and then on the other. */
-  sided: v.boolean("must be true or false"),
+  sided: v.boolean(),
   /** Breaths that one round takes. */
-  breaths: v.pipe(v.number("must be a number"), v.integer("must be a whole number"), v.minValue(1), v.maxValue(8)),
+  breaths: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(8)),
   stance: Stance,
   keys: OrderedKeys,
   /** Where a round begins: it follows from the first key pose, but a part may be "any". */
@@ -269,16 +259,16 @@ export const Movement = v.strictObject({
   forms: v.strictObject({ standing: Form, supported: Form, seated: Form, water: v.optional(Form) }),
   vary: v.strictObject({
     /** Whether it can be done with one arm, the other hand resting on the belly. */
-    oneArm: v.optional(v.boolean("must be true or false")),
+    oneArm: v.optional(v.boolean()),
     /** Whether the lifted foot may keep its toe down. */
-    toeDown: v.optional(v.boolean("must be true or false")),
+    toeDown: v.optional(v.boolean()),
     /** Whether it has a higher stance. */
-    depth: v.optional(v.boolean("must be true or false")),
+    depth: v.optional(v.boolean()),
   }),
   /** Whether it is done beside the wall of the pool. */
-  atWall: v.optional(v.literal(true, "must be true, or left out")),
+  atWall: v.optional(v.literal(true)),
   oneHand: OneHand,
-  features: v.optional(v.array(v.picklist(DECLARED_FEATURES, `must be one of ${DECLARED_FEATURES.join(", ")}`))),
+  features: v.optional(v.array(v.picklist(DECLARED_FEATURES))),
   cues: CueSet,
 });
 export type Movement = v.InferOutput<typeof Movement>;

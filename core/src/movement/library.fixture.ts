@@ -11,7 +11,7 @@ export const LIBRARY_FILES = readdirSync(folder).filter((name) => name.endsWith(
 /** A shipped movement by its id. @throws {Error} if there is none, or it does not read */
 export function load(id: string): Movement {
   const { movement, problems } = readMovement(readFileSync(join(folder, `${id}.json`), "utf8"));
-  if (!movement) throw new Error(`${id}: ${problems.map(({ path, message }) => `${path} ${message}`).join("; ")}`);
+  if (!movement) throw new Error(`${id}: ${problems.map(({ path, code }) => `${path} ${code}`).join("; ")}`);
   return movement;
 }
 

@@ -1,10 +1,12 @@
+import { formatHandSupport } from "@able-tide/words/body";
+import { wordProblems } from "@able-tide/words/misfitting-words";
 import { describe, expect, test } from "vitest";
 import { column, MIDLINE_RANGES, ROW_WIDTH, SIDED_RANGES, sidedColumn } from "../body/channels.ts";
 import { isRising } from "../body/pose.ts";
-import { formatHandSupport, HAND_SUPPORTS, type HandSupport, ON_ARMRESTS } from "../body/supports.ts";
+import { HAND_SUPPORTS, type HandSupport, ON_ARMRESTS } from "../body/supports.ts";
 import { SIDES, type Side } from "../side.ts";
 import { anatomyProblems } from "./anatomy.ts";
-import { movementProblems, wordProblems } from "./check.ts";
+import { movementProblems } from "./check.ts";
 import { readDemand } from "./demand.ts";
 import { hasLandVariant, type Movement, PURPOSES, rises } from "./format.ts";
 import { greatestJump, NO_JUMP } from "./jump.ts";

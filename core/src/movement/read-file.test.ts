@@ -18,7 +18,7 @@ describe("a file of several movements", () => {
     broken.movements[1].keys[0].arms = { elbow: 200 };
     const { movements, problems } = readMovements(JSON.stringify(broken));
     expect(movements).toEqual([]);
-    expect(problems).toEqual([{ path: "movements[1].keys[0].arms.elbow", message: "must be between 0 and 150 degrees" }]);
+    expect(problems).toEqual([{ path: "movements[1].keys[0].arms.elbow", code: "tooLarge", requirement: 150 }]);
   });
 
   test("cut off in the middle says where it stops being JSON", () => {
@@ -38,7 +38,7 @@ describe("a movement that reads well", () => {
   test("is asked whether its entry is what its key poses show", () => {
     const wrong: Movement = { ...press, entry: { feet: "together", load: "both", hands: "front" } };
     expect(movementProblems(wrong)).toEqual([
-      { path: "entry.feet", message: 'says "together", but the first key pose has "bow"' },
+      { path: "entry.feet", code: "contradictsKeyPose", requirement: { said: "together", key: "first", has: "bow" } },
     ]);
   });
 });

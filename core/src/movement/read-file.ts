@@ -8,13 +8,9 @@ export type MovementFileProblem = FileProblem;
 export const COLLECTION = { format: "able-tide/movements", version: 1 } as const;
 
 const Collection = v.strictObject({
-  format: v.literal(COLLECTION.format, `must be "${COLLECTION.format}"`),
-  version: v.literal(COLLECTION.version, "must be 1: this release reads version 1 of the format"),
-  movements: v.pipe(
-    v.array(Movement, "must be a list of movements"),
-    v.minLength(1, "needs at least one movement"),
-    v.maxLength(500, "may have at most 500 movements"),
-  ),
+  format: v.literal(COLLECTION.format),
+  version: v.literal(COLLECTION.version),
+  movements: v.pipe(v.array(Movement), v.minLength(1), v.maxLength(500)),
 });
 
 /** Reads a movement file. Returns the movement, or every problem with its place; never throws. */

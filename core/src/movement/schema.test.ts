@@ -1,7 +1,9 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { formatFileProblem } from "@able-tide/words/file-problem";
 import { toJsonSchema } from "@valibot/to-json-schema";
 import { describe, expect, test } from "vitest";
+import type { FileProblem } from "../files/json.ts";
 import { Movement } from "./format.ts";
 import { readMovement } from "./read-file.ts";
 
@@ -20,7 +22,7 @@ describe("a broken movement file says where and why", () => {
   const problems = (value: unknown) => readMovement(JSON.stringify(value)).problems;
 
   test("text that is not JSON names line and column", () => {
-    expect(readMovement('{\n  "format": oops }').problems).toEqual([{ path: "line 2, column 13", message: "this is not JSON" }]);
+    expect(readMovement('{\n  "format": oops }').problems).toEqual([{ path: "line 2, column 13", code: "notJson" }]);
   });
 
   test.each<[string, (movement: ReturnType<typeof good>) => void, string, RegExp]>([
@@ -30,7 +32,7 @@ describe("a broken movement file says where and why", () => {
         m.keys[0].arms.elbow = -20;
       },
       "keys[0].arms.elbow",
-      /between 0 and 150/,
+      /must be at least 0/,
     ],
     [
       "a misspelt field",
@@ -54,7 +56,7 @@ describe("a broken movement file says where and why", () => {
         m.version = 2;
       },
       "version",
-      /version 1/,
+      /must be 1/,
     ],
     [
       "keys out of order",
@@ -85,6 +87,6 @@ describe("a broken movement file says where and why", () => {
     spoil(movement);
     const found = problems(movement);
     expect(found[0]?.path).toBe(path);
-    expect(found[0]?.message).toMatch(message);
+    expect(formatFileProblem(found[0] as FileProblem)).toMatch(message);
   });
 });

@@ -56,7 +56,9 @@ describe("what a file says of it", () => {
 
   test("is refused where the key poses contradict it, with the place", () => {
     const wrong = { ...press, entry: { feet: "bow", load: "lead", hands: "front" } as const };
-    expect(stateProblems(wrong)).toEqual([{ path: "entry.load", message: 'says "lead", but the first key pose has "both"' }]);
+    expect(stateProblems(wrong)).toEqual([
+      { path: "entry.load", code: "contradictsKeyPose", requirement: { said: "lead", key: "first", has: "both" } },
+    ]);
   });
 
   test("an exit that differs from the entry is told in full", () => {

@@ -134,15 +134,28 @@ export function withStates(movement: Movement): Movement {
   return { ...movement, entry, exit: alike ? "entry" : exit };
 }
 
+/** What an entry or exit says, and what the key pose has that it speaks of. */
+export interface Contradiction {
+  readonly said: string;
+  readonly key: "first" | "last";
+  readonly has: string;
+}
+
 /** Parts of a stated entry or exit that the key poses contradict; empty where nothing is stated or all agrees. */
 export function stateProblems(movement: Movement): MovementFileProblem[] {
   const states = statesOf(movement, statedForm(movement));
   if (!states) return [];
-  const check = (name: "entry" | "exit", stated: Partial<Record<string, string>>, open: string, key: string) =>
+  const check = (name: "entry" | "exit", stated: Partial<Record<string, string>>, open: string, key: Contradiction["key"]) =>
     PARTS.flatMap((part): MovementFileProblem[] => {
       const said = stated[part];
       if (said === undefined || said === open || said === states[name][part]) return [];
-      return [{ path: `${name}.${part}`, message: `says "${said}", but the ${key} key pose has "${states[name][part]}"` }];
+      return [
+        {
+          path: `${name}.${part}`,
+          code: "contradictsKeyPose",
+          requirement: { said, key, has: states[name][part] } satisfies Contradiction,
+        },
+      ];
     });
   const exit = movement.exit === "entry" ? states.entry : movement.exit;
   return [

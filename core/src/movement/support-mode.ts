@@ -7,18 +7,6 @@ import type { VariantSpec } from "./variant.ts";
 export const SUPPORT_MODES = ["standing", "aid", "rail", "chairBack", "helper", "seated", "water", "wall"] as const;
 export type SupportMode = (typeof SUPPORT_MODES)[number];
 
-const LABELS: Readonly<Record<SupportMode, string>> = {
-  standing: "standing without support",
-  aid: "standing with own aid",
-  rail: "standing at the rail",
-  chairBack: "standing behind the chair",
-  helper: "standing with a helper's hand",
-  seated: "seated",
-  water: "in the water without support",
-  wall: "at the wall of the pool",
-};
-export const supportModeLabel = (way: SupportMode): string => LABELS[way];
-
 /** The support mode of a variant. */
 export function supportModeOf({ kind, hold }: Pick<VariantSpec, "kind" | "hold">): SupportMode {
   if (kind === "seated") return "seated";

@@ -5,15 +5,6 @@ export const VARIANT_KINDS = ["standing", "supported", "seated", "water"] as con
 /** The ways to do a movement that differ in what carries the body. */
 export type VariantKind = (typeof VARIANT_KINDS)[number];
 
-const VARIANT_LABELS: Readonly<Record<VariantKind, string>> = {
-  standing: "standing",
-  supported: "supported",
-  seated: "seated",
-  water: "water",
-};
-/** What a kind of form is called. */
-export const variantLabel = (kind: VariantKind): string => VARIANT_LABELS[kind];
-
 /** The forms that a hall allows. */
 export const LAND_VARIANT_KINDS = ["standing", "supported", "seated"] as const satisfies readonly VariantKind[];
 

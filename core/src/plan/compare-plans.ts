@@ -1,25 +1,41 @@
 import type { PlanContent } from "./plan.ts";
-import { FACINGS, type PlanItem } from "./plan-item.ts";
-import { styleDifferences } from "./style.ts";
+import type { PlanItem } from "./plan-item.ts";
+import { differingParts, type StylePart } from "./style.ts";
 
-const FACING_WORDS = ["to the front", "to the right", "to the back", "to the left"] as const;
+/** What of an item can differ: each a part or a few that are read together. */
+const ITEM_PARTS = {
+  repetitions: ["rounds"],
+  sides: ["only", "first"],
+  variant: ["hold", "as"],
+  phase: ["phase"],
+  breath: ["breathSeconds"],
+  explanation: ["talk"],
+  noPause: ["straight"],
+  fewWords: ["quiet"],
+  facing: ["facing"],
+  combination: ["combination"],
+} as const satisfies Record<string, readonly (keyof PlanItem)[]>;
+/** A part of a plan item that can differ. */
+export type ItemPart = keyof typeof ITEM_PARTS;
+const PART_NAMES = Object.keys(ITEM_PARTS) as ItemPart[];
 
-/** What of a block can differ, in words. */
-const PARTS: readonly (readonly [label: string, of: (block: PlanItem) => string])[] = [
-  ["repetitions", ({ rounds }) => String(rounds)],
-  ["sides", ({ only, first }) => (only ? `${only} only` : first ? `${first} first` : "set by style")],
-  ["variant", (block) => (block.hold ? `${block.hold} hand on the rail` : (block.as ?? "same as the group"))],
-  ["phase", ({ phase }) => phase ?? "movement's default"],
-  ["breath", ({ breathSeconds }) => (breathSeconds ? `${breathSeconds} s` : "same as the plan")],
-  ["explanation before", ({ talk = 0 }) => `${talk} s`],
-  ["no pause before", ({ straight }) => (straight ? "yes" : "no")],
-  ["few words", ({ quiet }) => (quiet ? "yes" : "no")],
-  ["facing", ({ facing }) => (facing === undefined ? "as before" : (FACING_WORDS[FACINGS.indexOf(facing)] as string))],
-  ["combination", ({ combination }) => combination ?? "none"],
-];
+/** One thing that differs from one revision of a plan to another, as a code; movements by their ids. */
+export type PlanDifference =
+  | { readonly differs: "removed"; readonly movementId: string }
+  | { readonly differs: "added"; readonly movementId: string; readonly rounds: number }
+  | { readonly differs: "reordered"; readonly movementIds: readonly string[] }
+  | { readonly differs: "item"; readonly part: ItemPart; readonly from: PlanItem; readonly to: PlanItem }
+  | { readonly differs: "purpose" | "breath" | "styleName" }
+  | { readonly differs: "style"; readonly part: StylePart };
 
-/** What differs from one version of a plan to another, a line each. @param nameOf a movement's name by its id */
-export function planDifferences(from: PlanContent, to: PlanContent, nameOf: (movementId: string) => string): string[] {
+/** A part that is left out, or switched off, is the same as one that was never set. */
+const settingOf = (item: PlanItem, key: keyof PlanItem): unknown => item[key] || (key === "facing" ? item[key] : undefined);
+
+const partDiffers = (from: PlanItem, to: PlanItem, part: ItemPart): boolean =>
+  ITEM_PARTS[part].some((key) => settingOf(from, key) !== settingOf(to, key));
+
+/** What differs from one revision of a plan to another: items, order, purpose, breath length and style. */
+export function planDifferences(from: PlanContent, to: PlanContent): PlanDifference[] {
   const before = new Map(from.blocks.map((block) => [block.id, block]));
   const after = new Map(to.blocks.map((block) => [block.id, block]));
   const gone = from.blocks.filter((block) => after.get(block.id)?.movementId !== block.movementId);
@@ -28,18 +44,21 @@ export function planDifferences(from: PlanContent, to: PlanContent, nameOf: (mov
   const orderBefore = from.blocks.filter(({ id }) => stayed.some((block) => block.id === id)).map(({ id }) => id);
   const moved = stayed.filter(({ id }, i) => orderBefore[i] !== id);
   return [
-    ...gone.map((block) => `Removed: ${nameOf(block.movementId)}`),
-    ...come.map((block) => `Added: ${nameOf(block.movementId)}, ${block.rounds} repetitions`),
-    ...(moved.length > 0 ? [`Reordered: ${moved.map((block) => nameOf(block.movementId)).join(", ")}`] : []),
+    ...gone.map(({ movementId }): PlanDifference => ({ differs: "removed", movementId })),
+    ...come.map(({ movementId, rounds }): PlanDifference => ({ differs: "added", movementId, rounds })),
+    ...(moved.length > 0 ? [{ differs: "reordered" as const, movementIds: moved.map(({ movementId }) => movementId) }] : []),
     ...stayed.flatMap((block) => {
       const old = before.get(block.id) as PlanItem;
-      return PARTS.filter(([, of]) => of(old) !== of(block)).map(
-        ([label, of]) => `${nameOf(block.movementId)}, ${label}: ${of(old)} → ${of(block)}`,
+      return PART_NAMES.filter((part) => partDiffers(old, block, part)).map(
+        (part): PlanDifference => ({ differs: "item", part, from: old, to: block }),
       );
     }),
-    ...(from.purpose === to.purpose ? [] : ["Purpose changed"]),
-    ...(from.breathSeconds === to.breathSeconds ? [] : [`Breath length: ${from.breathSeconds} s → ${to.breathSeconds} s`]),
-    ...(from.style.name === to.style.name ? [] : [`Style: ${from.style.name} → ${to.style.name}`]),
-    ...styleDifferences({ ...from.style, breathSeconds: to.style.breathSeconds }, to.style),
+    ...(from.purpose === to.purpose ? [] : [{ differs: "purpose" as const }]),
+    ...(from.breathSeconds === to.breathSeconds ? [] : [{ differs: "breath" as const }]),
+    ...(from.style.name === to.style.name ? [] : [{ differs: "styleName" as const }]),
+    // The breath length of a plan is its own; that of its style has been told above.
+    ...differingParts({ ...from.style, breathSeconds: to.style.breathSeconds }, to.style).map(
+      (part): PlanDifference => ({ differs: "style", part }),
+    ),
   ];
 }

@@ -1,7 +1,9 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { formatFileProblem } from "@able-tide/words/file-problem";
 import { toJsonSchema } from "@valibot/to-json-schema";
 import { describe, expect, test } from "vitest";
+import type { FileProblem } from "../files/json.ts";
 import { load } from "../movement/library.fixture.ts";
 import { EMPTY_PLAN } from "./plan.ts";
 import { PlanFile, type PlanInFile, planFile, readPlanFile } from "./plan-file.ts";
@@ -38,15 +40,15 @@ describe("a broken file says where and why", () => {
     ["another format", (file) => (file["format"] = "other"), "format", /able-tide\/plan/],
     ["no rounds", (file) => (file.plan.blocks[0] = { id: "b1", movementId: "settling-breath" }), "plan.blocks[0].rounds", /./],
     ["a misspelt part", (file) => ((file.plan.blocks[1] ?? {})["talks"] = 15), "plan.blocks[1].talks", /./],
-    ["a side that is none", (file) => ((file.plan.blocks[1] ?? {})["first"] = "up"), "plan.blocks[1].first", /left or right/],
-    ["a choice that is none", (file) => (file.plan.style["counting"] = "odd"), "plan.style.counting", /Counting/],
+    ["a side that is none", (file) => ((file.plan.blocks[1] ?? {})["first"] = "up"), "plan.blocks[1].first", /left.*right/],
+    ["a choice that is none", (file) => (file.plan.style["counting"] = "odd"), "plan.style.counting", /eachSide.*together/],
     ["a movement it does not bring", (file) => (file["movements"] = []), "plan.blocks[0].movementId", /settling-breath/],
   ])("%s", (_, spoil, path, message) => {
     const file = JSON.parse(planFile(inFile)) as Spoilt;
     spoil(file);
     const { problems } = readPlanFile(JSON.stringify(file));
     expect(problems[0]?.path).toBe(path);
-    expect(problems[0]?.message).toMatch(message);
+    expect(formatFileProblem(problems[0] as FileProblem)).toMatch(message);
   });
 
   test("text that is not JSON names line and column", () => {

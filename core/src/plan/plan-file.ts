@@ -8,12 +8,12 @@ import { type PlanContent, PlanContentSchema } from "./plan.ts";
  * docs/formats.md explains it; docs/plan.schema.json is its JSON Schema, made from this file.
  */
 export const PlanFile = v.object({
-  format: v.literal("able-tide/plan", 'must be "able-tide/plan"'),
-  version: v.literal(1, "must be 1: this release reads version 1 of the format"),
+  format: v.literal("able-tide/plan"),
+  version: v.literal(1),
   /** What it is called, for people. */
-  name: v.pipe(v.string("must be text"), v.maxLength(120, "must be at most 120 characters")),
+  name: v.pipe(v.string(), v.maxLength(120)),
   plan: PlanContentSchema,
-  movements: v.pipe(v.array(Movement, "must be a list of movements"), v.maxLength(100, "may have at most 100 movements")),
+  movements: v.pipe(v.array(Movement), v.maxLength(100)),
 });
 
 /** A plan as a file says it. */
@@ -31,7 +31,7 @@ export const planFile = ({ name, plan, movements }: PlanInFile): string =>
 export function unknownMovements({ plan, movements }: PlanInFile): FileProblem[] {
   const ids = new Set(movements.map(({ id }) => id));
   return plan.blocks.flatMap(({ movementId }, i) =>
-    ids.has(movementId) ? [] : [{ path: `plan.blocks[${i}].movementId`, message: `"${movementId}" is not among the movements` }],
+    ids.has(movementId) ? [] : [{ path: `plan.blocks[${i}].movementId`, code: "unknownMovement", requirement: movementId }],
   );
 }
 

@@ -40,40 +40,25 @@ export const EMPTY_PLAN: PlanContent = {
   places: [],
 };
 
-const breath = v.pipe(
-  v.number("Enter the breath length in seconds."),
-  v.minValue(BREATH_SECONDS.least, `Enter a breath length of ${BREATH_SECONDS.least} s or more.`),
-  v.maxValue(BREATH_SECONDS.most, `Enter a breath length of ${BREATH_SECONDS.most} s or less.`),
-);
-const side = v.picklist(SIDES, "Choose left or right.");
+const breath = v.pipe(v.number(), v.minValue(BREATH_SECONDS.least), v.maxValue(BREATH_SECONDS.most));
+const side = v.picklist(SIDES);
 
 const BlockSchema = v.strictObject({
-  id: v.pipe(v.string(), v.regex(/^[a-z0-9-]{1,40}$/, "An id has lower-case letters, digits and hyphens only.")),
+  id: v.pipe(v.string(), v.regex(/^[a-z0-9-]{1,40}$/)),
   movementId: v.pipe(v.string(), v.maxLength(60)),
-  rounds: v.pipe(
-    v.number("Enter a whole number of repetitions."),
-    v.integer("Enter a whole number of repetitions."),
-    v.minValue(ROUNDS.least, "Enter 1 repetition or more."),
-    v.maxValue(ROUNDS.most, `Enter ${ROUNDS.most} repetitions or fewer.`),
-  ),
+  rounds: v.pipe(v.number(), v.integer(), v.minValue(ROUNDS.least), v.maxValue(ROUNDS.most)),
   first: v.exactOptional(side),
   only: v.exactOptional(side),
   as: v.exactOptional(v.picklist(["seated", "standing"])),
   hold: v.exactOptional(side),
   phase: v.exactOptional(v.picklist(PHASES)),
   breathSeconds: v.exactOptional(breath),
-  talk: v.exactOptional(
-    v.pipe(
-      v.number("Enter the explanation time in seconds."),
-      v.minValue(0, "Enter the explanation time in seconds."),
-      v.maxValue(TALK.most, `Enter ${TALK.most / 60} minutes of explanation or less.`),
-    ),
-  ),
+  talk: v.exactOptional(v.pipe(v.number(), v.minValue(0), v.maxValue(TALK.most))),
   straight: v.exactOptional(v.boolean()),
   quiet: v.exactOptional(v.boolean()),
   facing: v.exactOptional(v.picklist(FACINGS)),
-  equipment: v.exactOptional(v.picklist(WATER_EQUIPMENT_NAMES, "Choose bare hands, paddles or hand floats.")),
-  combination: v.exactOptional(v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(60, "Use 60 characters or fewer."))),
+  equipment: v.exactOptional(v.picklist(WATER_EQUIPMENT_NAMES)),
+  combination: v.exactOptional(v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(60))),
 });
 
 /** Forms held in one plan. */
@@ -82,22 +67,22 @@ const MOST_HOLDS = 400;
 const HoldSchema = v.strictObject({
   personId: v.pipe(v.string(), v.maxLength(60)),
   blockId: v.pipe(v.string(), v.maxLength(40)),
-  way: v.picklist([...SUPPORT_MODES, "rest"], "This setting is not available for a movement. Choose another."),
+  way: v.picklist([...SUPPORT_MODES, "rest"]),
 });
 
-const along = v.pipe(v.number("A place is in metres."), v.minValue(0), v.maxValue(60));
+const along = v.pipe(v.number(), v.minValue(0), v.maxValue(60));
 const PlaceSchema = v.strictObject({ personId: v.pipe(v.string(), v.maxLength(60)), x: along, z: along });
 
 /** Reads the content of a plan from a file or a board. */
 export const PlanContentSchema = v.object({
   blocks: v.pipe(
     v.array(BlockSchema),
-    v.maxLength(MOST_BLOCKS, `A plan can have up to ${MOST_BLOCKS} movements.`),
-    v.check((blocks) => new Set(blocks.map(({ id }) => id)).size === blocks.length, "No two blocks may have the same id."),
+    v.maxLength(MOST_BLOCKS),
+    v.check((blocks) => new Set(blocks.map(({ id }) => id)).size === blocks.length, "sameIds"),
   ),
   style: TeachingStyleSchema,
   breathSeconds: breath,
-  purpose: v.nullable(v.picklist(SESSION_PURPOSES, "Choose one of the purposes offered.")),
-  holds: v.optional(v.pipe(v.array(HoldSchema), v.maxLength(MOST_HOLDS, `Up to ${MOST_HOLDS} variants can be pinned.`)), []),
-  places: v.optional(v.pipe(v.array(PlaceSchema), v.maxLength(200, "Up to 200 participants can be placed.")), []),
+  purpose: v.nullable(v.picklist(SESSION_PURPOSES)),
+  holds: v.optional(v.pipe(v.array(HoldSchema), v.maxLength(MOST_HOLDS)), []),
+  places: v.optional(v.pipe(v.array(PlaceSchema), v.maxLength(200)), []),
 }) as v.GenericSchema<PlanContent>;

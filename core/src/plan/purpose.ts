@@ -3,17 +3,16 @@
  * a rate of 0 to 1 for a plan item, times its seconds of moving. Our own scales, see docs/planning.md.
  */
 export const CONTENTS = [
-  { name: "steadiness", label: "steadiness" },
-  { name: "spine", label: "spine" },
-  { name: "neckAndShoulders", label: "neck and shoulders" },
-  { name: "hipsAndKnees", label: "hips and knees" },
-  { name: "anklesAndFeet", label: "ankles and feet" },
-  { name: "handsAndWrists", label: "hands and wrists" },
-  { name: "calmBreath", label: "calm breath" },
-  { name: "memory", label: "memory and coordination" },
+  "steadiness",
+  "spine",
+  "neckAndShoulders",
+  "hipsAndKnees",
+  "anklesAndFeet",
+  "handsAndWrists",
+  "calmBreath",
+  "memory",
 ] as const;
-export type Content = (typeof CONTENTS)[number]["name"];
-export const contentLabel = (name: Content): string => CONTENTS.find((each) => each.name === name)?.label ?? name;
+export type Content = (typeof CONTENTS)[number];
 
 /** What a session may be chosen for. */
 export const SESSION_PURPOSES = [

@@ -1,6 +1,6 @@
 import * as v from "valibot";
 import type { Side } from "../side.ts";
-import { type Choice, type ChoiceOf, STYLE_QUESTIONS, type StyleQuestion } from "./style-questions.ts";
+import { type ChoiceOf, STYLE_QUESTIONS, type StyleQuestion } from "./style-questions.ts";
 
 /** Numbers of rounds that a style may call. */
 export const CALLED_ROUNDS = [3, 4, 5, 6, 8] as const;
@@ -19,40 +19,19 @@ export type TeachingStyle = { readonly [Name in StyleQuestion]: ChoiceOf<Name> }
 };
 
 const choiceSchemas = Object.fromEntries(
-  STYLE_QUESTIONS.map(({ name, label, choices }) => [
-    name,
-    v.picklist(
-      choices.map((choice) => choice.name),
-      `${label}: choose one of the options.`,
-    ),
-  ]),
+  STYLE_QUESTIONS.map(({ name, choices }) => [name, v.picklist(choices as readonly string[])]),
 );
 
 /** Reads a style from a file or a form that has turned its texts into numbers. */
 export const TeachingStyleSchema = v.object({
-  name: v.pipe(
-    v.string("Enter a name for the style."),
-    v.trim(),
-    v.minLength(1, "Enter a name for the style."),
-    v.maxLength(60, "Use 60 characters or fewer."),
-  ),
+  name: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(60)),
   ...choiceSchemas,
-  rounds: v.picklist(CALLED_ROUNDS, `Choose ${CALLED_ROUNDS.join(", ")}.`),
-  leastRounds: v.pipe(
-    v.number("Enter a whole number for minimum repetitions."),
-    v.integer("Enter a whole number for minimum repetitions."),
-    v.minValue(1, "Enter 1 repetition or more."),
-    v.maxValue(8, "Enter 8 repetitions or fewer."),
-  ),
-  breathSeconds: v.pipe(
-    v.number("Enter the breath length in seconds."),
-    v.minValue(BREATH_SECONDS.least, `Enter a breath length of ${BREATH_SECONDS.least} s or more.`),
-    v.maxValue(BREATH_SECONDS.most, `Enter a breath length of ${BREATH_SECONDS.most} s or less.`),
-    v.multipleOf(0.5, "Enter the breath length in steps of 0.5 s."),
-  ),
+  rounds: v.picklist(CALLED_ROUNDS),
+  leastRounds: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(8)),
+  breathSeconds: v.pipe(v.number(), v.minValue(BREATH_SECONDS.least), v.maxValue(BREATH_SECONDS.most), v.multipleOf(0.5)),
 }) as unknown as v.GenericSchema<TeachingStyle>;
 
-const usualChoices = Object.fromEntries(STYLE_QUESTIONS.map(({ name, choices }) => [name, choices[0].name])) as {
+const usualChoices = Object.fromEntries(STYLE_QUESTIONS.map(({ name, choices }) => [name, choices[0]])) as {
   [Name in StyleQuestion]: ChoiceOf<Name>;
 };
 
@@ -65,9 +44,12 @@ export const USUAL_STYLE: TeachingStyle = {
   breathSeconds: BREATH_SECONDS.usual,
 };
 
-/** Ready-made combinations, each with a sentence for whom. */
-export const READY_STYLES: readonly { readonly style: TeachingStyle; readonly forWhom: string }[] = [
-  { style: USUAL_STYLE, forWhom: "Standard choices: three on each side, shown as a mirror, two new movements a week." },
+/** A style that comes with the product. */
+export type ReadyStyle = "evenKeel" | "smallRipples" | "longSwell";
+
+/** Ready-made combinations; `words` says for whom each is. */
+export const READY_STYLES: readonly { readonly ready: ReadyStyle; readonly style: TeachingStyle }[] = [
+  { style: USUAL_STYLE, ready: "evenKeel" },
   {
     style: {
       ...USUAL_STYLE,
@@ -80,7 +62,7 @@ export const READY_STYLES: readonly { readonly style: TeachingStyle; readonly fo
       rounds: 4,
       breathSeconds: 7,
     },
-    forWhom: "For balance: small, precise, frequent; same movements until familiar; full cues.",
+    ready: "smallRipples",
   },
   {
     style: {
@@ -94,37 +76,30 @@ export const READY_STYLES: readonly { readonly style: TeachingStyle; readonly fo
       learning: "newCombinations",
       breathSeconds: 9,
     },
-    forWhom: "For participants who know the movements: long breaths, six on each side, few words, new combinations.",
+    ready: "longSwell",
   },
 ];
 
+/** Everything that a style chooses, but for its name. */
+export const STYLE_PARTS = [
+  ...STYLE_QUESTIONS.map(({ name }) => name),
+  "rounds" as const,
+  "leastRounds" as const,
+  "breathSeconds" as const,
+];
+/** A question or a number of a style. */
+export type StylePart = (typeof STYLE_PARTS)[number];
+
 const sameValues = (a: TeachingStyle, b: TeachingStyle, name: keyof TeachingStyle): boolean => a[name] === b[name];
 
-/** A choice in words. */
-export function formatStyleChoice(style: TeachingStyle, name: StyleQuestion): Choice {
-  const question = STYLE_QUESTIONS.find((each) => each.name === name);
-  const choice = question?.choices.find((each) => each.name === style[name]);
-  if (!choice) throw new RangeError(`no choice for ${name}`);
-  return choice;
-}
-
-/** What differs from one style to another, a line each: "Counting: each side counts one, left and right together count one". */
-export function styleDifferences(from: TeachingStyle, to: TeachingStyle): string[] {
-  const choices = STYLE_QUESTIONS.filter(({ name }) => !sameValues(from, to, name)).map(
-    ({ name, label }) => `${label}: ${formatStyleChoice(from, name).label} → ${formatStyleChoice(to, name).label}`,
-  );
-  const numbers = [
-    ["rounds", "Counted repetitions", ""],
-    ["leastRounds", "Minimum repetitions", ""],
-    ["breathSeconds", "One breath", " s"],
-  ] as const;
-  return [
-    ...choices,
-    ...numbers
-      .filter(([name]) => !sameValues(from, to, name))
-      .map(([name, label, unit]) => `${label}: ${from[name]}${unit} → ${to[name]}${unit}`),
-  ];
-}
+/**
+ * Names of the parts in which two styles differ.
+ *
+ * @param from one style
+ * @param to the other
+ */
+export const differingParts = (from: TeachingStyle, to: TeachingStyle): StylePart[] =>
+  STYLE_PARTS.filter((name) => !sameValues(from, to, name));
 
 /**
  * The side on which a block begins.

@@ -35,7 +35,7 @@ describe("one change for the group", () => {
     const shaky = { stature: 1.65, measured: USUAL_BODY, caps: capsOf([{ channel: "steadiness", limit: 4 }]) };
     const changes = ask([shaky, shaky, { ...shaky, caps: [] }]);
     expect(changes.length).toBeGreaterThan(0);
-    expect(changes[0]?.words).toContain("One leg, arms rise");
+    expect(changes[0]?.change).toMatchObject({ movement: "One leg, arms rise" });
     for (const { before, after, more } of changes) {
       expect(after).toBeGreaterThan(before);
       expect(more).toBeGreaterThan(0);

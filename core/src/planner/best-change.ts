@@ -14,6 +14,7 @@ import {
   schedulePlan,
 } from "../schedule/schedule-plan.ts";
 import type { VenueResources } from "../venues/resources.ts";
+import type { PlanChange } from "./plan-change.ts";
 
 export interface BestChangeQuestion {
   readonly blocks: readonly PlanItemWithMovement[];
@@ -28,8 +29,8 @@ export interface BestChangeQuestion {
 
 /** One change to a plan that helps the group, tried with everyone. */
 export interface HelpfulChange {
-  /** What it does, as a button says it. */
-  readonly words: string;
+  /** What it does. */
+  readonly change: PlanChange;
   readonly blocks: readonly PlanItem[];
   /** Mean share of the session kept, 0 to 1, before and after. */
   readonly before: number;
@@ -63,7 +64,7 @@ function costsOf({ rows }: FittedGroup, blocks: number): number[] {
 }
 
 interface Change {
-  readonly words: string;
+  readonly change: PlanChange;
   readonly blocks: readonly PlanItemWithMovement[];
 }
 
@@ -79,7 +80,7 @@ function changesTo(blocks: readonly PlanItemWithMovement[], at: number, replacem
   const here = blocks[at] as PlanItemWithMovement;
   const name = taughtName(here.movement);
   const put: Change[] = replacements.map((movement) => ({
-    words: `${taughtName(movement)} instead of ${name}`,
+    change: { change: "replace", movement: name, by: taughtName(movement) },
     blocks: blocks.toSpliced(at, 1, {
       block: { id: here.block.id, movementId: movement.id, rounds: here.block.rounds },
       movement,
@@ -91,14 +92,19 @@ function changesTo(blocks: readonly PlanItemWithMovement[], at: number, replacem
       ? []
       : [
           {
-            words: `${name}: ${fewer} repetitions instead of ${here.block.rounds}`,
+            change: { change: "repetitions", movement: name, to: fewer, from: here.block.rounds },
             blocks: blocks.toSpliced(at, 1, { ...here, block: { ...here.block, rounds: fewer } }),
           },
         ];
   const next = blocks[at + 1];
   const swapped: Change[] =
     next && next.movement.phase === here.movement.phase
-      ? [{ words: `${taughtName(next.movement)} before ${name}`, blocks: blocks.toSpliced(at, 2, next, here) }]
+      ? [
+          {
+            change: { change: "before", movement: taughtName(next.movement), other: name },
+            blocks: blocks.toSpliced(at, 2, next, here),
+          },
+        ]
       : [];
   return [...put, ...shorter, ...swapped];
 }
@@ -150,7 +156,7 @@ export function* bestChangesIncrementally(question: BestChangeQuestion): Generat
       helpful.push({
         gain,
         change: {
-          words: change.words,
+          change: change.change,
           blocks: change.blocks.map(({ block }) => block),
           before: keptOf(base),
           after: keptOf(group),

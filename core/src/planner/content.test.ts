@@ -48,7 +48,6 @@ describe("the same strain in a row", () => {
   test("three blocks with the arms held out are shown, two are not", () => {
     expect(strainRuns(lookAt("draw-and-open", "shift-and-press", "waves-with-both-hands"))).toContainEqual({
       strain: "shoulders",
-      label: "shoulders",
       blockIds: ["b1", "b2", "b3"],
     });
     const broken = strainRuns(lookAt("draw-and-open", "shift-and-press", "heels-up", "waves-with-both-hands"));

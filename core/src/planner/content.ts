@@ -65,12 +65,12 @@ function ratesOf(demand: Demand, block: ScheduledItem): Rates {
 
 /** Seconds of each content in one block. */
 export function itemContent(block: ScheduledItem, demands: TurnDemands): Rates {
-  const seconds = Object.fromEntries(CONTENTS.map(({ name }) => [name, 0])) as Record<Content, number>;
+  const seconds = Object.fromEntries(CONTENTS.map((name) => [name, 0])) as Record<Content, number>;
   block.turns.forEach(({ rounds }, turn) => {
     const demand = demands[turn];
     if (!demand) return;
     const rates = ratesOf(demand, block);
-    for (const { name } of CONTENTS) seconds[name] += rates[name] * rounds * block.cycleSeconds;
+    for (const name of CONTENTS) seconds[name] += rates[name] * rounds * block.cycleSeconds;
   });
   return seconds;
 }
@@ -97,7 +97,7 @@ export function readContent({ reading, demands }: PlanAnalysis, purpose: Session
   const moved = reading.blocks.reduce((sum, { parts }) => sum + parts.rounds, 0);
   const blocks = reading.blocks.map((block, i) => itemContent(block, demands[i] ?? []));
   const seated = reading.blocks.every(({ meant }) => meant.kind === "seated");
-  return CONTENTS.map(({ name }): ContentReading => {
+  return CONTENTS.map((name): ContentReading => {
     const seconds = blocks.reduce((sum, each) => sum + each[name], 0);
     const part = moved > 0 ? seconds / moved : 0;
     // Whoever sits throughout has little steadiness to train.
@@ -110,10 +110,10 @@ export function readContent({ reading, demands }: PlanAnalysis, purpose: Session
 
 /** The muscles that a session can wear out, with what counts as hard for one block. */
 export const STRAINS = [
-  { name: "shoulders", label: "shoulders", hard: 0.7 },
-  { name: "knees", label: "bent knees", hard: 28 },
-  { name: "back", label: "low back", hard: 0.03 },
-  { name: "oneLeg", label: "one leg", hard: 0.3 },
+  { name: "shoulders", hard: 0.7 },
+  { name: "knees", hard: 28 },
+  { name: "back", hard: 0.03 },
+  { name: "oneLeg", hard: 0.3 },
 ] as const;
 export type Strain = (typeof STRAINS)[number]["name"];
 
@@ -134,7 +134,6 @@ function strainOf(demand: Demand, name: Strain): number {
 /** A run of blocks that are hard on the same. */
 export interface StrainRun {
   readonly strain: Strain;
-  readonly label: string;
   readonly blockIds: readonly string[];
 }
 
@@ -143,11 +142,11 @@ const RUN = 3;
 
 /** Three or more blocks in a row that are hard on the same shoulders, knees, back or leg. */
 export function strainRuns({ reading, demands }: PlanAnalysis): StrainRun[] {
-  return STRAINS.flatMap(({ name, label, hard }) => {
+  return STRAINS.flatMap(({ name, hard }) => {
     const runs: StrainRun[] = [];
     let run: string[] = [];
     const close = () => {
-      if (run.length >= RUN) runs.push({ strain: name, label, blockIds: run });
+      if (run.length >= RUN) runs.push({ strain: name, blockIds: run });
       run = [];
     };
     reading.blocks.forEach(({ id }, i) => {

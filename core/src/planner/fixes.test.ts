@@ -38,7 +38,7 @@ describe("a seam that cannot be", () => {
     const question = ask(planned("settling-breath", { movementId: "shift-and-press", straight: true }));
     const before = look(question);
     const fixes = fixTransition(question, before, "b2");
-    expect(fixes.map(({ words }) => words)).toEqual(["Add a transition"]);
+    expect(fixes.map(({ change }) => change.change)).toEqual(["addTransition"]);
     for (const { blocks } of fixes) expect(problemsOf(look(withBlocks(question, blocks)).reading)).toEqual([]);
   });
 
@@ -46,9 +46,9 @@ describe("a seam that cannot be", () => {
     const question = ask(
       planned({ movementId: "shift-and-press", only: "right" }, { movementId: "press-then-open", straight: true, first: "left" }),
     );
-    expect(fixTransition(question, look(question), "b2").map(({ words }) => words)).toEqual([
-      "Start on the other side",
-      "Add a transition",
+    expect(fixTransition(question, look(question), "b2").map(({ change }) => change.change)).toEqual([
+      "startOtherSide",
+      "addTransition",
     ]);
   });
 
@@ -70,14 +70,14 @@ describe("a seam that cannot be", () => {
 
 describe("sides that are apart", () => {
   test.each([
-    ["one side alone", { movementId: "shift-and-press", only: "right", rounds: 6 }, "Do both sides"],
-    ["an odd number shared out", { movementId: "shift-and-press", rounds: 3 }, "4 repetitions instead of 3"],
-  ] as const)("%s", (_, block, words) => {
+    ["one side alone", { movementId: "shift-and-press", only: "right", rounds: 6 }, { change: "doBothSides" }],
+    ["an odd number shared out", { movementId: "shift-and-press", rounds: 3 }, { change: "repetitions", to: 4, from: 3 }],
+  ] as const)("%s", (_, block, change) => {
     const question = ask(planned(block), { style: { ...circumstances().style, counting: "eachSide" } });
     const before = look(question);
     const [uneven] = before.uneven;
     const [fix] = uneven ? fixSides(question, before, uneven) : [];
-    expect(fix?.words).toContain(words);
+    expect(fix).toMatchObject({ change, balances: uneven?.count });
     expect(look(withBlocks(question, fix?.blocks ?? [])).uneven).toEqual([]);
   });
 });
@@ -89,7 +89,7 @@ describe("minutes", () => {
   test("a plan that overruns is shortened in order, talk first and the settling never, until it ends in time", () => {
     const minutes = Math.floor(before.reading.total / 60) - 4;
     const fixes = fixDuration(question, before, minutes);
-    expect(fixes[0]?.words).toBe("Remove the explanation before Lift and part the arms");
+    expect(fixes[0]?.change).toEqual({ change: "removeExplanation", movement: "Lift and part the arms" });
     const after = look(withBlocks(question, fixes[fixes.length - 1]?.blocks ?? []));
     expect(overBy(after, minutes)).toBeLessThanOrEqual(ON_TIME.late);
     const settling = (blocks: readonly PlanItem[]) =>

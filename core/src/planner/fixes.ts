@@ -7,12 +7,15 @@ import { outOfOrder, readPhases } from "../schedule/phases.ts";
 import { type PlanContext, type PlanItemWithMovement, problemsOf, type ScheduledItem } from "../schedule/schedule-plan.ts";
 import { otherSide } from "../side.ts";
 import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
-import { sideCount, type Uneven } from "./side-balance.ts";
+import type { PlanChange } from "./plan-change.ts";
+import type { SideCount, Uneven } from "./side-balance.ts";
 
 /** A change that fixes something, ready to be made in one touch. */
 export interface Fix {
-  /** What it does, as a button says it. */
-  readonly words: string;
+  /** What it does. */
+  readonly change: PlanChange;
+  /** The count of sides that it makes even; null for a fix of something else. */
+  readonly balances: SideCount | null;
   readonly blocks: readonly PlanItem[];
   /** Seconds by which the session gets longer; negative for shorter. */
   readonly seconds: number;
@@ -25,20 +28,21 @@ export interface FixInput {
   readonly library: VariantCache;
 }
 
-const change = (blocks: readonly PlanItemWithMovement[], id: string, differs: BlockChange): PlanItemWithMovement[] =>
+const changeItem = (blocks: readonly PlanItemWithMovement[], id: string, differs: BlockChange): PlanItemWithMovement[] =>
   blocks.map((each) => (each.block.id === id ? { ...each, block: changeBlock(each.block, differs) } : each));
 
-type Way = readonly [words: string, differs: BlockChange];
+type Option = readonly [change: PlanChange, differs: BlockChange];
 
 const tried = (
   { circumstances, library }: FixInput,
   before: PlanAnalysis,
-  words: string,
+  change: PlanChange,
   blocks: readonly PlanItemWithMovement[],
 ) => {
   const look = analyzePlan(blocks, circumstances, library);
   const fix: Fix = {
-    words,
+    change,
+    balances: null,
     blocks: blocks.map(({ block }) => block),
     seconds: Math.round(10 * (look.reading.total - before.reading.total)) / 10,
   };
@@ -51,16 +55,16 @@ export function fixTransition(question: FixInput, before: PlanAnalysis, blockId:
   if (!block) return [];
   const { blocks } = question;
   const [first] = block.turns;
-  const ways: Way[] = [
-    ["Add a transition", { straight: undefined }],
-    ["Change to the standing variant", { as: undefined }],
-    ["Remove rail support", { hold: undefined }],
-    ["Face the front", { facing: undefined }],
+  const ways: Option[] = [
+    [{ change: "addTransition" }, { straight: undefined }],
+    [{ change: "standingVariant" }, { as: undefined }],
+    [{ change: "removeRailSupport" }, { hold: undefined }],
+    [{ change: "faceFront" }, { facing: undefined }],
   ];
-  if (block.movement.sided && first) ways.unshift(["Start on the other side", { first: otherSide(first.lead) }]);
+  if (block.movement.sided && first) ways.unshift([{ change: "startOtherSide" }, { first: otherSide(first.lead) }]);
   const broken = problemsOf(before.reading).length;
-  return ways.flatMap(([words, differs]) => {
-    const { look, fix } = tried(question, before, words, change(blocks, blockId, differs));
+  return ways.flatMap(([change, differs]) => {
+    const { look, fix } = tried(question, before, change, changeItem(blocks, blockId, differs));
     const left = problemsOf(look.reading);
     return left.length < broken && !left.some((each) => each.blockId === blockId) ? [fix] : [];
   });
@@ -74,25 +78,24 @@ export function fixSides(question: FixInput, before: PlanAnalysis, { tippedBy, c
   if (!block) return [];
   const { blocks } = question;
   const called = block.block.rounds;
-  const { label } = sideCount(count);
   const [first] = block.turns;
-  const ways: Way[] = [[`${called + 1} repetitions instead of ${called}`, { rounds: called + 1 }]];
-  if (block.block.only) ways.unshift(["Do both sides", { only: undefined }]);
-  if (called > 1) ways.push([`${called - 1} repetitions instead of ${called}`, { rounds: called - 1 }]);
-  if (first) ways.push(["Start on the other side", { first: otherSide(first.lead) }]);
+  const ways: Option[] = [[{ change: "repetitions", movement: null, to: called + 1, from: called }, { rounds: called + 1 }]];
+  if (block.block.only) ways.unshift([{ change: "doBothSides" }, { only: undefined }]);
+  if (called > 1) ways.push([{ change: "repetitions", movement: null, to: called - 1, from: called }, { rounds: called - 1 }]);
+  if (first) ways.push([{ change: "startOtherSide" }, { first: otherSide(first.lead) }]);
   const apart = apartBy(before);
   return ways
-    .flatMap(([words, differs]) => {
-      const { look, fix } = tried(question, before, words, change(blocks, tippedBy, differs));
+    .flatMap(([change, differs]) => {
+      const { look, fix } = tried(question, before, change, changeItem(blocks, tippedBy, differs));
       const still = look.uneven.some((each) => each.count === count);
       return !still && apartBy(look) < apart ? [fix] : [];
     })
-    .map((fix) => ({ ...fix, words: `${fix.words}: balances ${label}` }));
+    .map((fix) => ({ ...fix, balances: count }));
 }
 
 /** A step on the way to the minutes that a session has. */
 interface Step {
-  readonly words: string;
+  readonly change: PlanChange;
   readonly blocks: readonly PlanItemWithMovement[];
   /** The block whose rounds it changes, and how many there were. */
   readonly rounds?: { readonly id: string; readonly from: number };
@@ -128,8 +131,8 @@ function cuts(question: FixInput, look: PlanAnalysis): Step[] {
     const steps: Step[] = [];
     if (block.talk)
       steps.push({
-        words: `Remove the explanation before ${nameOf(reading)}`,
-        blocks: change(blocks, id, { talk: undefined }),
+        change: { change: "removeExplanation", movement: nameOf(reading) },
+        blocks: changeItem(blocks, id, { talk: undefined }),
         seconds: block.talk,
         weight: LOSS.talk,
       });
@@ -138,9 +141,9 @@ function cuts(question: FixInput, look: PlanAnalysis): Step[] {
       const again = knowledge === "again" ? LOSS.again : LOSS.rounds;
       const spare = phase === "loosen" && (loosen?.overBy ?? 0) > 0 ? LOSS.loosen : LOSS.rounds;
       steps.push({
-        words: `${nameOf(reading)}: ${rounds} repetitions instead of ${block.rounds}`,
+        change: { change: "repetitions", movement: nameOf(reading), to: rounds, from: block.rounds },
         rounds: { id, from: block.rounds },
-        blocks: change(blocks, id, { rounds }),
+        blocks: changeItem(blocks, id, { rounds }),
         seconds: (reading.parts.rounds * (block.rounds - rounds)) / block.rounds,
         weight: (Math.min(again, spare) * circumstances.style.rounds) / rounds,
       });
@@ -148,7 +151,7 @@ function cuts(question: FixInput, look: PlanAnalysis): Step[] {
     const others = look.reading.blocks.filter((other) => other.phase === phase).length;
     if (others > 1 || phase === "flow")
       steps.push({
-        words: `Leave out ${nameOf(reading)} this time`,
+        change: { change: "leaveOut", movement: nameOf(reading) },
         blocks: blocks.filter((each) => each.block.id !== id),
         seconds: reading.total,
         weight: knowledge === "new" && tooNew ? LOSS.tooNew : LOSS.takeOut * (knowledge === "again" ? LOSS.again : 1),
@@ -168,9 +171,9 @@ function additions({ blocks }: FixInput, look: PlanAnalysis): Step[] {
     const weight = short ? 0.5 : reading.phase === "flow" ? 1 : 1.5;
     return [
       {
-        words: `${nameOf(reading)}: ${rounds} repetitions instead of ${reading.block.rounds}`,
+        change: { change: "repetitions", movement: nameOf(reading), to: rounds, from: reading.block.rounds },
         rounds: { id: reading.id, from: reading.block.rounds },
-        blocks: change(blocks, reading.id, { rounds }),
+        blocks: changeItem(blocks, reading.id, { rounds }),
         seconds: (reading.parts.rounds * (rounds - reading.block.rounds)) / reading.block.rounds,
         weight,
       },
@@ -193,7 +196,7 @@ function repeats(blocks: readonly PlanItemWithMovement[], { reading }: PlanAnaly
     const id = newBlockId(blocks.map(({ block }) => block));
     return [
       {
-        words: `Repeat ${nameOf(reading)}`,
+        change: { change: "repeat", movement: nameOf(reading) },
         blocks: blocks.toSpliced(last + 1, 0, { ...planned, block: { ...planned.block, id } }),
         seconds: reading.total,
         weight: REPEAT,
@@ -245,7 +248,7 @@ export function fixDuration(question: FixInput, before: PlanAnalysis, minutes: n
       (a, b) => price(a) - price(b) || b.seconds - a.seconds,
     );
     const best = firstThat(options, (step) => {
-      const { look: after, fix } = tried(now, look, step.words, step.blocks);
+      const { look: after, fix } = tried(now, look, step.change, step.blocks);
       const helps = long ? fix.seconds < 0 : fix.seconds > 0 && overBy(after, minutes) <= ON_TIME.late;
       return helps && faults(after) <= faults(look) ? { fix, step, after } : null;
     });
@@ -268,7 +271,7 @@ function goneFurther<Taken extends { readonly fix: Fix; readonly step: Step }>(b
     step: { ...next.step, rounds: { id: next.step.rounds?.id ?? "", from } },
     fix: {
       ...next.fix,
-      words: next.fix.words.replace(/instead of \d+$/, `instead of ${from}`),
+      change: next.fix.change.change === "repetitions" ? { ...next.fix.change, from } : next.fix.change,
       seconds: Math.round(10 * (before.fix.seconds + next.fix.seconds)) / 10,
     },
   };

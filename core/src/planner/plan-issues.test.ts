@@ -1,3 +1,4 @@
+import { formatChange, formatIssue } from "@able-tide/words/planner";
 import { describe, expect, test } from "vitest";
 import { createVariantCache } from "../fit/variant-cache.ts";
 import { circumstances, planned } from "../schedule/plan.fixture.ts";
@@ -10,7 +11,7 @@ const library = createVariantCache();
 function wordsOf(blocks: PlanItemWithMovement[], differs: Partial<PlanContext> = {}, minutes = 30): string[] {
   const around = circumstances(differs);
   const look = analyzePlan(blocks, around, library);
-  return findPlanIssues(look, { minutes, purpose: null, style: around.style }).map(({ words }) => words);
+  return findPlanIssues(look, { minutes, purpose: null, style: around.style }).map(({ finding }) => formatIssue(finding));
 }
 
 describe("what to mind in a plan", () => {
@@ -70,7 +71,7 @@ describe("what to mind in a plan", () => {
     const seam = notes.find(({ toFix }) => toFix?.what === "seam");
     if (!seam) throw new Error("the plan has no seam that cannot be");
     const fixes = findFixes(seam, { blocks, circumstances: around, library }, look, checks.minutes);
-    expect(fixes.map(({ words }) => words)).toContain("Add a transition");
+    expect(fixes.map(formatChange)).toContain("Add a transition");
     for (const fix of fixes) {
       const fixed = fix.blocks.map((block, i) => ({ block, movement: (blocks[i] as PlanItemWithMovement).movement }));
       expect(findPlanIssues(analyzePlan(fixed, around, library), checks).map(({ id }) => id)).not.toContain(seam.id);

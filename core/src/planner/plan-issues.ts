@@ -1,15 +1,14 @@
 import { type Phase, taughtName } from "../movement/format.ts";
-import { contentLabel, type SessionPurpose } from "../plan/purpose.ts";
+import type { Content, SessionPurpose } from "../plan/purpose.ts";
 import type { TeachingStyle } from "../plan/style.ts";
-import { outOfOrder, PHASE_RULES, readPhases } from "../schedule/phases.ts";
-import { formatTransitionProblem } from "../schedule/plan-transitions.ts";
+import { outOfOrder, readPhases } from "../schedule/phases.ts";
+import type { TransitionProblem } from "../schedule/plan-transitions.ts";
 import { problemsOf, type ScheduledItem } from "../schedule/schedule-plan.ts";
-import { formatMinutes } from "../schedule/time.ts";
-import { sentenceCase } from "../sentence-case.ts";
+import type { Pair } from "../side.ts";
 import type { PlanAnalysis } from "./analyze-plan.ts";
-import { readContent, strainRuns } from "./content.ts";
+import { readContent, type Strain, strainRuns } from "./content.ts";
 import { type Fix, type FixInput, fixDuration, fixSides, fixTransition, MOST_NEW, ON_TIME, overBy } from "./fixes.ts";
-import { sideCount, type Uneven } from "./side-balance.ts";
+import type { SideCount, Uneven } from "./side-balance.ts";
 
 /** What a fix would have to change; finding fixes takes longer than finding what is wrong. */
 type ToFix =
@@ -17,10 +16,24 @@ type ToFix =
   | { readonly what: "time" }
   | { readonly what: "sides"; readonly uneven: Uneven };
 
+/** What a check found, as a code; movements by the name they are taught under, shares 0 to 1. */
+export type IssueFinding =
+  | { readonly found: "transition"; readonly movement: string; readonly problem: TransitionProblem }
+  | { readonly found: "tooLong" | "tooShort"; readonly seconds: number; readonly minutes: number }
+  | { readonly found: "sides"; readonly count: SideCount; readonly totals: Pair; readonly mainCause: string | null }
+  | { readonly found: "phase"; readonly phase: Phase; readonly seconds: number; readonly share: number }
+  | { readonly found: "order"; readonly movement: string; readonly phase: Phase }
+  | { readonly found: "overdone"; readonly content: Content; readonly share: number }
+  | { readonly found: "missing" | "missingPurpose"; readonly content: Content; readonly seconds: number }
+  | { readonly found: "strain"; readonly strain: Strain; readonly movements: number }
+  | { readonly found: "manyNew"; readonly movements: readonly string[] }
+  | { readonly found: "fewRepetitions"; readonly movement: string; readonly least: number }
+  | { readonly found: "fullCircles"; readonly movement: string };
+
 /** A check of a plan that did not pass. */
 export interface PlanIssue {
   readonly id: string;
-  readonly words: string;
+  readonly finding: IssueFinding;
   /** The block concerned. */
   readonly blockId: string | null;
   /** Whether the plan cannot be taught well as it is; otherwise the note is only good to know. */
@@ -31,9 +44,9 @@ export interface PlanIssue {
   readonly inOrder: boolean;
 }
 
-const note = (id: string, words: string, rest: Partial<PlanIssue> = {}): PlanIssue => ({
+const note = (id: string, finding: IssueFinding, rest: Partial<PlanIssue> = {}): PlanIssue => ({
   id,
-  words,
+  finding,
   blockId: null,
   pressing: false,
   toFix: null,
@@ -47,28 +60,25 @@ const seamNotes = (look: PlanAnalysis): PlanIssue[] =>
   problemsOf(look.reading).flatMap(({ blockId, seam }) => {
     const block = look.reading.blocks.find(({ id }) => id === blockId);
     if (!block || seam.problem === null) return [];
-    const words = `${nameOf(block)}. ${formatTransitionProblem(seam.problem)}`;
-    return [note(`seam ${blockId}`, words, { blockId, pressing: true, toFix: { what: "seam", blockId } })];
+    const finding: IssueFinding = { found: "transition", movement: nameOf(block), problem: seam.problem };
+    return [note(`seam ${blockId}`, finding, { blockId, pressing: true, toFix: { what: "seam", blockId } })];
   });
-
-const phaseWithArticle = (phase: Phase): string => `${phase === "arrive" ? "an" : "a"} ${sentenceCase(phase)}`;
 
 function timeNotes(look: PlanAnalysis, minutes: number): PlanIssue[] {
   const over = overBy(look, minutes);
   if (over <= ON_TIME.late && over >= -ON_TIME.early) return [];
   if (look.reading.blocks.length === 0) return [];
   const late = over > ON_TIME.late;
-  const words = `${formatMinutes(Math.abs(over))} ${late ? `over ${minutes} min` : `unused of ${minutes} min`}`;
-  return [note("time", words, { pressing: late, toFix: { what: "time" }, inOrder: true })];
+  const finding: IssueFinding = { found: late ? "tooLong" : "tooShort", seconds: Math.abs(over), minutes };
+  return [note("time", finding, { pressing: late, toFix: { what: "time" }, inOrder: true })];
 }
 
 const sideNotes = (look: PlanAnalysis): PlanIssue[] =>
   look.uneven.map((uneven) => {
-    const { label, unit } = sideCount(uneven.count);
-    const [left, right] = uneven.totals.map((value) => `${Math.round(value)}${unit && ` ${unit}`}`) as [string, string];
     const tips = look.reading.blocks.find(({ id }) => id === uneven.tippedBy);
-    const words = `Left ${left}, right ${right} ${label}${tips ? `, mainly because of ${nameOf(tips)}` : ""}`;
-    return note(`sides ${uneven.count}`, words, {
+    const { count, totals } = uneven;
+    const finding: IssueFinding = { found: "sides", count, totals, mainCause: tips ? nameOf(tips) : null };
+    return note(`sides ${count}`, finding, {
       blockId: uneven.tippedBy,
       pressing: true,
       toFix: { what: "sides", uneven },
@@ -79,26 +89,14 @@ function phaseNotes(look: PlanAnalysis): PlanIssue[] {
   if (look.reading.blocks.length === 0) return [];
   return readPhases(look.reading).flatMap(({ phase, seconds, share, shortBy, overBy: over }) => {
     if (shortBy < 0.5 && over < 0.5) return [];
-    const { leastSeconds, leastShare, mostShare } = PHASE_RULES[phase];
-    const rule = [
-      leastSeconds > 0 && `at least ${leastSeconds / 60} min`,
-      leastShare > 0 && (mostShare < 1 ? `${100 * leastShare} to ${100 * mostShare}%` : `at least ${100 * leastShare}%`),
-    ].filter(Boolean);
-    const has = `${formatMinutes(seconds)} min, ${Math.round(100 * share)}%`;
-    return [note(`phase ${phase}`, `${sentenceCase(phase)}: ${has}; usually ${rule.join(" and ")}`)];
+    return [note(`phase ${phase}`, { found: "phase", phase, seconds, share })];
   });
 }
 
 function orderNotes({ reading }: PlanAnalysis): PlanIssue[] {
   return outOfOrder(reading).flatMap((id) => {
     const block = reading.blocks.find((each) => each.id === id);
-    return block
-      ? [
-          note(`order ${id}`, `${nameOf(block)}: ${phaseWithArticle(block.phase)} movement placed after a later phase`, {
-            blockId: id,
-          }),
-        ]
-      : [];
+    return block ? [note(`order ${id}`, { found: "order", movement: nameOf(block), phase: block.phase }, { blockId: id })] : [];
   });
 }
 
@@ -106,21 +104,19 @@ const contentNotes = (look: PlanAnalysis, purpose: SessionPurpose | null): PlanI
   look.reading.blocks.length === 0
     ? []
     : readContent(look, purpose).flatMap(({ content, missing, share, overdone }) => {
-        const label = contentLabel(content);
-        if (overdone) return [note(`much ${content}`, `A lot of ${label}: ${Math.round(100 * share)}% of the moving time`)];
+        if (overdone) return [note(`much ${content}`, { found: "overdone", content, share })];
         if (missing < 10) return [];
-        const words =
-          content === purpose
-            ? `Below the session's purpose, ${label}: ${Math.round(missing)} s missing`
-            : `Little ${label}: ${Math.round(missing)} s missing`;
-        return [note(`little ${content}`, words)];
+        const found = content === purpose ? "missingPurpose" : "missing";
+        return [note(`little ${content}`, { found, content, seconds: missing })];
       });
 
 const strainNotes = (look: PlanAnalysis): PlanIssue[] =>
-  strainRuns(look).map(({ strain, label, blockIds }) =>
-    note(`strain ${strain} ${blockIds[0]}`, `${blockIds.length} movements in a row load the ${label}`, {
-      blockId: blockIds[2] ?? null,
-    }),
+  strainRuns(look).map(({ strain, blockIds }) =>
+    note(
+      `strain ${strain} ${blockIds[0]}`,
+      { found: "strain", strain, movements: blockIds.length },
+      { blockId: blockIds[2] ?? null },
+    ),
   );
 
 function learningNotes({ reading }: PlanAnalysis, style: TeachingStyle): PlanIssue[] {
@@ -131,22 +127,16 @@ function learningNotes({ reading }: PlanAnalysis, style: TeachingStyle): PlanIss
     ({ movement }) => style.neck === "halfCircles" && movement.features?.includes("fullNeckCircle"),
   );
   return [
-    ...(fresh.length > most
-      ? [note("new", `${fresh.length} new movements for this group: ${fresh.map(nameOf).join(", ")}`)]
-      : []),
+    ...(fresh.length > most ? [note("new", { found: "manyNew", movements: fresh.map(nameOf) })] : []),
     ...few.map((block) =>
       note(
         `few ${block.id}`,
-        `${nameOf(block)}: with fewer than ${style.leastRounds} repetitions it is probably not worth doing`,
-        {
-          blockId: block.id,
-        },
+        { found: "fewRepetitions", movement: nameOf(block), least: style.leastRounds },
+        { blockId: block.id },
       ),
     ),
     ...circles.map((block) =>
-      note(`circle ${block.id}`, `${nameOf(block)} includes full neck circles; this style uses half circles`, {
-        blockId: block.id,
-      }),
+      note(`circle ${block.id}`, { found: "fullCircles", movement: nameOf(block) }, { blockId: block.id }),
     ),
   ];
 }

@@ -5,10 +5,12 @@ import type { VariantCache } from "../fit/variant-cache.ts";
 import { type Movement, PHASES, type Phase } from "../movement/format.ts";
 import { newBlockId } from "../plan/change-block.ts";
 import type { PlanItem } from "../plan/plan-item.ts";
-import { type Content, contentLabel, type SessionPurpose } from "../plan/purpose.ts";
+import type { Content, SessionPurpose } from "../plan/purpose.ts";
 import { CALLED_ROUNDS } from "../plan/style.ts";
 import { outOfOrder, PHASE_RULES, readPhases } from "../schedule/phases.ts";
 import { type PlanContext, type PlanItemWithMovement, problemsOf, type ScheduledItem } from "../schedule/schedule-plan.ts";
+import type { Familiarity } from "../schedule/time.ts";
+import type { TransitionStep } from "../schedule/transition-steps.ts";
 import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
 import { readContent, strainRuns } from "./content.ts";
 import { ON_TIME, overBy } from "./fixes.ts";
@@ -38,7 +40,7 @@ export interface ProposalQuestion {
 export interface Proposal {
   readonly blocks: readonly PlanItem[];
   /** Why each was chosen, a line or more a block, by the block's id. */
-  readonly why: Readonly<Record<string, readonly string[]>>;
+  readonly why: Readonly<Record<string, readonly PlacementReason[]>>;
   readonly look: PlanAnalysis;
 }
 
@@ -230,27 +232,26 @@ class Search {
   }
 }
 
-const KNOWN_WORDS = {
-  new: "new to this group",
-  second: "done once before",
-  known: "familiar to this group",
-  again: "done earlier in this session",
-} as const;
+/** Why an item is in a draft, as a code. */
+export type PlacementReason =
+  | { readonly reason: "trains"; readonly content: Content; readonly seconds: number }
+  | { readonly reason: "doable"; readonly able: number; readonly of: number }
+  | { readonly reason: "familiarity"; readonly familiarity: Familiarity }
+  | { readonly reason: "transition"; readonly steps: readonly TransitionStep[] };
 
 /** Why a block is where it is. */
-function whyOf(block: ScheduledItem, candidate: Candidate | undefined, { people, purpose }: ProposalQuestion): string[] {
+function whyOf(block: ScheduledItem, candidate: Candidate | undefined, { people, purpose }: ProposalQuestion): PlacementReason[] {
   if (!candidate) return [];
   const [most] = (Object.entries(candidate.trains) as [Content, number][]).toSorted((a, b) => b[1] - a[1]);
   const forPurpose = purpose !== null && candidate.trains[purpose] >= 0.3 ? purpose : null;
   const content = forPurpose ?? most?.[0];
   const seconds = content ? Math.round(candidate.trains[content] * block.parts.rounds) : 0;
   const able = Math.round(candidate.doable * people.length);
-  const { links } = block.seam;
   return [
-    ...(content && seconds > 0 ? [`${seconds} s for ${contentLabel(content)}`] : []),
-    ...(people.length > 0 ? [`${able} of ${people.length} participants can do it as shown`] : []),
-    KNOWN_WORDS[block.knowledge],
-    links.length === 0 ? "no change of position needed" : `transition in: ${links.map(({ words }) => words).join(", ")}`,
+    ...(content && seconds > 0 ? [{ reason: "trains" as const, content, seconds }] : []),
+    ...(people.length > 0 ? [{ reason: "doable" as const, able, of: people.length }] : []),
+    { reason: "familiarity", familiarity: block.knowledge },
+    { reason: "transition", steps: block.seam.links },
   ];
 }
 

@@ -4,16 +4,8 @@ import type { ScheduledItem } from "../schedule/schedule-plan.ts";
 import { type Pair, SIDES, sideIndex } from "../side.ts";
 
 /** What is counted on each side. */
-export const SIDE_COUNTS = [
-  { name: "rounds", label: "repetitions", unit: "" },
-  { name: "oneLegSeconds", label: "on one leg", unit: "s" },
-  { name: "loadedSeconds", label: "carrying weight", unit: "s" },
-] as const;
-export type SideCount = (typeof SIDE_COUNTS)[number]["name"];
-
-/** A count by its name. */
-export const sideCount = (name: SideCount): (typeof SIDE_COUNTS)[number] =>
-  SIDE_COUNTS.find((each) => each.name === name) as (typeof SIDE_COUNTS)[number];
+export const SIDE_COUNTS = ["rounds", "oneLegSeconds", "loadedSeconds"] as const;
+export type SideCount = (typeof SIDE_COUNTS)[number];
 
 /** Left and right totals; one-leg and loaded seconds go by the standing leg. */
 export type SideTotals = Readonly<Record<SideCount, Pair>>;
@@ -77,7 +69,7 @@ export interface Uneven {
 /** Counts over the difference that is asked about, each with the block that adds most to it. */
 export function unevenSides(blocks: readonly { readonly id: string; readonly sides: SideTotals }[]): Uneven[] {
   const totals = sumSides(blocks.map(({ sides }) => sides));
-  return SIDE_COUNTS.flatMap(({ name }) => {
+  return SIDE_COUNTS.flatMap((name) => {
     const apart = difference(totals[name]);
     if (apart <= SIDES_DIFFER || Math.max(...totals[name]) < TOO_LITTLE[name]) return [];
     const more = totals[name][0] > totals[name][1] ? 0 : 1;

@@ -25,6 +25,6 @@ export function analyzeMovement(movement: Movement, circumstances: PlanContext, 
   const demands = look.demands[0] ?? [];
   const seconds = itemContent(block, demands);
   const moved = Math.max(1, block.parts.rounds);
-  const trains = Object.fromEntries(CONTENTS.map(({ name }) => [name, seconds[name] / moved])) as Record<Content, number>;
+  const trains = Object.fromEntries(CONTENTS.map((name) => [name, seconds[name] / moved])) as Record<Content, number>;
   return { block, demands, trains };
 }

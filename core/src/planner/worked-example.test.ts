@@ -1,10 +1,10 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
+import { formatMinutes } from "@able-tide/words/text";
 import { expect, test } from "vitest";
 import { USUAL_STYLE } from "../plan/style.ts";
 import { circumstances, planned } from "../schedule/plan.fixture.ts";
 import { schedulePlan } from "../schedule/schedule-plan.ts";
-import { formatMinutes } from "../schedule/time.ts";
 
 const doc = readFileSync(join(import.meta.dirname, "../../../docs/planning.md"), "utf8");
 

@@ -5,8 +5,6 @@
  */
 export const ONE_LEG_STAND = {
   id: "oneLegStand",
-  label: "One-leg stand, eyes open",
-  unit: "s",
   /** A trial is stopped here. */
   ceiling: 45,
   trials: 3,

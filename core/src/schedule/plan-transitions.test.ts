@@ -1,8 +1,9 @@
+import { formatTransitionProblem } from "@able-tide/words/schedule";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { cases } from "../test-size.fixture.ts";
 import { anyPlan, circumstances, HALL, mirrorState, planned } from "./plan.fixture.ts";
-import { findTransitions, formatTransitionProblem, type PlanTransitions, type Waypoint } from "./plan-transitions.ts";
+import { findTransitions, type PlanTransitions, type Waypoint } from "./plan-transitions.ts";
 import { schedulePlan } from "./schedule-plan.ts";
 import {
   after,
@@ -230,11 +231,11 @@ describe("what cannot be", () => {
     expect(straight.blocks[1]?.seam.problem?.kind).toBe("feet");
     const linked = schedulePlan(planned("settling-breath", "shift-and-press"), circumstances());
     expect(linked.blocks[1]?.seam.problem).toBeNull();
-    expect(linked.blocks[1]?.seam.links.map(({ words }) => words)).toEqual([
-      "hands in front",
-      "weight to the left",
-      "right foot forward",
-      "weight on both legs",
+    expect(linked.blocks[1]?.seam.links.map(({ phrase, side }) => [phrase, side])).toEqual([
+      ["handsTo", null],
+      ["weightTo", "left"],
+      ["footForward", "right"],
+      ["weightOnBoth", "both"],
     ]);
   });
 

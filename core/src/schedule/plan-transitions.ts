@@ -1,10 +1,10 @@
+import type { FeetState } from "../movement/format.ts";
 import type { Side } from "../side.ts";
 import {
   after,
   type BodyState,
   type EntryPattern,
   type ExitChange,
-  formatFeet,
   isPossible,
   onRailWith,
   type PlanPlace,
@@ -22,10 +22,16 @@ export interface Waypoint {
   readonly straight: boolean;
 }
 
+/** How the feet stand. */
+export interface Stance {
+  readonly feet: FeetState;
+  readonly foot: Side | null;
+}
+
 /** Why a seam cannot be. */
 export type TransitionProblem =
   | { readonly kind: "weight"; readonly carries: Side | "both"; readonly steps: Side }
-  | { readonly kind: "feet"; readonly stand: string; readonly begins: string }
+  | { readonly kind: "feet"; readonly stand: Stance; readonly begins: Stance }
   | { readonly kind: "load" | "support" | "facing" }
   | { readonly kind: "noChair" | "noRail" | "noWater" };
 
@@ -111,7 +117,7 @@ const onTo = (labels: readonly Label[], pattern: EntryPattern, place: PlanPlace,
 function straightProblem(state: BodyState, { support, feet, load }: EntryPattern): TransitionProblem {
   if (state.support !== support) return { kind: "support" };
   if (feet && (state.feet !== feet.kind || state.foot !== feet.foot))
-    return { kind: "feet", stand: formatFeet(state.feet, state.foot), begins: formatFeet(feet.kind, feet.foot) };
+    return { kind: "feet", stand: { feet: state.feet, foot: state.foot }, begins: { feet: feet.kind, foot: feet.foot } };
   if (load && load !== "both" && state.load !== load)
     return { kind: "weight", carries: state.load, steps: load === "left" ? "right" : "left" };
   return { kind: state.load === load || load === null ? "facing" : "load" };
@@ -171,28 +177,4 @@ export function findTransitions(
   for (let label = last; label.reached && label.before; label = label.before)
     seams.unshift(transitionOf(label.before.state, label.reached.way, label.reached.problem));
   return { seams: seams.slice(0, -1), leaving: seams[seams.length - 1] as Transition, cost: last.cost };
-}
-
-/** A seam that cannot be, in words. */
-export function formatTransitionProblem(problem: TransitionProblem): string {
-  switch (problem.kind) {
-    case "weight":
-      return problem.carries === "both"
-        ? `Cannot start: weight is on both legs, but the ${problem.steps} leg has to step. Shift weight first.`
-        : `Cannot start: weight is on the ${problem.carries} leg, which has to step`;
-    case "feet":
-      return `Needs a pause: participants stand with ${problem.stand}, but this movement starts with ${problem.begins}`;
-    case "load":
-      return "Needs a pause: weight is on one leg, but this movement starts on both";
-    case "support":
-      return "Needs a pause: participants have to sit down or stand up first";
-    case "facing":
-      return "Needs a pause: participants face a different direction";
-    case "noChair":
-      return "Cannot start: there are no chairs in this venue";
-    case "noRail":
-      return "Cannot start: there is no rail on that side of the room";
-    case "noWater":
-      return "Cannot start: there is no pool in this venue";
-  }
 }

@@ -102,34 +102,3 @@ export const plainest = ({ support, feet, load, facing, hands }: EntryPattern): 
   const carries = load ?? (foot && (kind === "lift" || kind === "toe") ? otherSide(foot) : "both");
   return { support, feet: kind, foot, load: carries, facing: facing ?? 0, hands: hands ?? "down" };
 };
-
-const FEET_WORDS: Record<FeetState, (foot: Side | null) => string> = {
-  together: () => "feet together",
-  hip: () => "feet hip-width apart",
-  wide: () => "feet wide apart",
-  semi: (foot) => `semi-tandem, ${foot} foot in front`,
-  tandem: (foot) => `tandem, ${foot} foot in front`,
-  bow: (foot) => `${foot} foot forward`,
-  lift: (foot) => `${foot} foot off the floor`,
-  toe: (foot) => `${foot} toes touching the floor`,
-};
-export const HAND_WORDS: Readonly<Record<HandPlace, string>> = {
-  down: "arms at the sides",
-  belly: "hands on the belly",
-  front: "hands in front",
-  up: "hands up",
-  ballLeft: "hands round a ball, left on top",
-  ballRight: "hands round a ball, right on top",
-  railLeft: "left hand on the rail",
-  railRight: "right hand on the rail",
-  railBoth: "both hands on the rail",
-};
-export const formatFeet = (feet: FeetState, foot: Side | null): string => FEET_WORDS[feet](foot);
-
-/** A state in a few words. @example "standing, right foot ahead, weight on the left leg, hands in front" */
-export function formatState({ support, feet, foot, load, facing, hands }: BodyState): string {
-  const words = [support === "seat" ? "seated" : support === "pool" ? "in the water" : "standing", formatFeet(feet, foot)];
-  if (load !== "both" && feet !== "lift" && feet !== "toe") words.push(`weight on the ${load} leg`);
-  if (facing !== 0) words.push(["", "turned right", "facing the back", "turned left"][facing] as string);
-  return [...words, HAND_WORDS[hands]].join(", ");
-}

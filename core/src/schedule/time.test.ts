@@ -1,12 +1,6 @@
 import { expect, test } from "vitest";
 import { USUAL_STYLE } from "../plan/style.ts";
-import { breathOf, formatMinutes, knowledgeOf } from "./time.ts";
-
-test.each([
-  [0, "0:00"],
-  [65, "1:05"],
-  [2670, "44:30"],
-])("%d seconds reads %s", (seconds, words) => expect(formatMinutes(seconds)).toBe(words));
+import { breathOf, knowledgeOf } from "./time.ts";
 
 test.each([
   ["the plan's breath", 1, {}, 0, 8],

@@ -48,9 +48,3 @@ export function breathOf(
   const wanted = breathWithPause(style, block.breathSeconds ?? planBreath);
   return Math.ceil(2 * Math.max(wanted, slowestCycle / breaths)) / 2;
 }
-
-/** "12:05" of a number of seconds. */
-export function formatMinutes(seconds: number): string {
-  const whole = Math.max(0, Math.round(seconds));
-  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
-}

@@ -1,20 +1,11 @@
 import type { FeetState } from "../movement/format.ts";
 import type { Facing } from "../plan/plan-item.ts";
 import { otherSide, SIDES, type Side } from "../side.ts";
-import { type BodyState, HAND_PLACES, HAND_WORDS, isPossible, LEVEL_FEET, onRailWith, type PlanPlace, railAt } from "./state.ts";
+import { type BodyState, HAND_PLACES, isPossible, LEVEL_FEET, onRailWith, type PlanPlace, railAt } from "./state.ts";
 
 /** What the helper has to be ready for. */
 export const TRANSITION_HAZARDS = ["standsUp", "sitsDown", "turns", "stepsBack", "oneLeg"] as const;
 export type TransitionHazard = (typeof TRANSITION_HAZARDS)[number];
-
-/** Hazards in words, as the helper reads them. */
-export const HAZARD_WORDS: Readonly<Record<TransitionHazard, string>> = {
-  standsUp: "Everyone stands up: remove cushions first, rise in stages",
-  sitsDown: "Everyone sits down: feel the chair against the legs first",
-  turns: "Everyone turns",
-  stepsBack: "A step back",
-  oneLeg: "One foot leaves the floor",
-};
 
 /**
  * The small links that join two movements, in the order of their ids. Tenths of a second; the penalty counts beside
@@ -39,13 +30,41 @@ export const TRANSITION_STEPS = [
 ] as const satisfies readonly { name: string; tenths: number; penalty: number; hazard: TransitionHazard | null }[];
 export type TransitionStepKind = (typeof TRANSITION_STEPS)[number]["name"];
 
+/** What is said of a step; `words` makes the phrase of it with its side, or of the hands that it leads to. */
+export type TransitionPhrase =
+  | "handsTo"
+  | "letGoOfRail"
+  | "feetHipWidth"
+  | "feetCloser"
+  | "feetWider"
+  | "standUp"
+  | "sitDown"
+  | "weightOnBoth"
+  | "weightTo"
+  | "footDown"
+  | "toeToFloor"
+  | "heelUpToeDown"
+  | "liftFoot"
+  | "heelToToes"
+  | "footInLine"
+  | "footIn"
+  | "footInHipWidth"
+  | "footOut"
+  | "footOutHipWidth"
+  | "footOutALittle"
+  | "footForward"
+  | "footForwardSemi"
+  | "footBack"
+  | "footBackSemi"
+  | "quarterTurn";
+
 /** One link: what it is, which side moves, and the state it leads to. */
 export interface TransitionStep {
   readonly kind: TransitionStepKind;
   /** The foot that moves, the way the weight goes or the way it turns; null for hands, sitting and standing. */
   readonly side: Side | "both" | null;
-  /** What is done, as it is said. */
-  readonly words: string;
+  /** What is done, as a code: the same kind of step is said differently from different stances. */
+  readonly phrase: TransitionPhrase;
   readonly tenths: number;
   readonly penalty: number;
   readonly hazard: TransitionHazard | null;
@@ -54,48 +73,46 @@ export interface TransitionStep {
 
 const KINDS = new Map(TRANSITION_STEPS.map((kind) => [kind.name as TransitionStepKind, kind]));
 
-function link(kind: TransitionStepKind, side: TransitionStep["side"], words: string, to: BodyState): TransitionStep {
+function link(kind: TransitionStepKind, side: TransitionStep["side"], phrase: TransitionPhrase, to: BodyState): TransitionStep {
   const { tenths, penalty, hazard } = KINDS.get(kind) as { tenths: number; penalty: number; hazard: TransitionHazard | null };
-  return { kind, side, words, tenths, penalty, hazard, to };
+  return { kind, side, phrase, tenths, penalty, hazard, to };
 }
 
 const turned = (facing: Facing, by: 1 | 3): Facing => ((facing + by) % 4) as Facing;
 
 function handLinks(state: BodyState, { rail }: PlanPlace): TransitionStep[] {
-  if (onRailWith(state.hands)) return [link("leaveRail", null, "let go of the rail", { ...state, hands: "down" })];
+  if (onRailWith(state.hands)) return [link("leaveRail", null, "letGoOfRail", { ...state, hands: "down" })];
   const free = HAND_PLACES.filter((hands) => !onRailWith(hands) && hands !== state.hands).map((hands) =>
-    link("hands", null, HAND_WORDS[hands], { ...state, hands }),
+    link("hands", null, "handsTo", { ...state, hands }),
   );
   const beside = state.support === "seat" ? null : railAt(rail, state.facing);
-  return beside ? [...free, link("takeRail", null, HAND_WORDS[beside], { ...state, hands: beside })] : free;
+  return beside ? [...free, link("takeRail", null, "handsTo", { ...state, hands: beside })] : free;
 }
 
 /** Feet on a chair slide where they are wanted: nothing stands on them. */
 function seatedLinks(state: BodyState): TransitionStep[] {
-  const level = (kind: TransitionStepKind, feet: FeetState, words: string) =>
-    link(kind, "both", words, { ...state, feet, foot: null });
-  const one = (kind: TransitionStepKind, feet: FeetState, foot: Side, words: string) =>
-    link(kind, foot, words, { ...state, feet, foot });
+  const level = (kind: TransitionStepKind, feet: FeetState, phrase: TransitionPhrase) =>
+    link(kind, "both", phrase, { ...state, feet, foot: null });
+  const one = (kind: TransitionStepKind, feet: FeetState, foot: Side, phrase: TransitionPhrase) =>
+    link(kind, foot, phrase, { ...state, feet, foot });
   const links: TransitionStep[] = [];
   if (state.foot !== null) {
-    links.push(
-      level(state.feet === "lift" || state.feet === "toe" ? "setDown" : "gather", "hip", "feet hip-width apart on the floor"),
-    );
-    if (state.feet === "lift") links.push(one("toeDown", "toe", state.foot, `${state.foot} toe to the floor`));
-    if (state.feet === "toe") links.push(one("lift", "lift", state.foot, `lift the ${state.foot} foot`));
-    if (state.feet === "semi") links.push(one("stepIn", "tandem", state.foot, `${state.foot} heel to the toes`));
+    links.push(level(state.feet === "lift" || state.feet === "toe" ? "setDown" : "gather", "hip", "feetHipWidth"));
+    if (state.feet === "lift") links.push(one("toeDown", "toe", state.foot, "toeToFloor"));
+    if (state.feet === "toe") links.push(one("lift", "lift", state.foot, "liftFoot"));
+    if (state.feet === "semi") links.push(one("stepIn", "tandem", state.foot, "heelToToes"));
     return links;
   }
-  if (state.feet !== "together") links.push(level("stepIn", state.feet === "wide" ? "hip" : "together", "feet closer"));
-  if (state.feet !== "wide") links.push(level("stepOut", state.feet === "hip" ? "wide" : "hip", "feet wider"));
+  if (state.feet !== "together") links.push(level("stepIn", state.feet === "wide" ? "hip" : "together", "feetCloser"));
+  if (state.feet !== "wide") links.push(level("stepOut", state.feet === "hip" ? "wide" : "hip", "feetWider"));
   if (state.feet !== "hip") return links;
-  if (state.hands === "down") links.push(link("stand", null, "stand up in stages", { ...state, support: "stand" }));
+  if (state.hands === "down") links.push(link("stand", null, "standUp", { ...state, support: "stand" }));
   for (const foot of SIDES)
     links.push(
-      one("lift", "lift", foot, `lift the ${foot} foot`),
-      one("toeDown", "toe", foot, `${foot} toe to the floor`),
-      one("stepForward", "bow", foot, `${foot} foot forward`),
-      one("stepForward", "semi", foot, `${foot} foot forward to semi-tandem`),
+      one("lift", "lift", foot, "liftFoot"),
+      one("toeDown", "toe", foot, "toeToFloor"),
+      one("stepForward", "bow", foot, "footForward"),
+      one("stepForward", "semi", foot, "footForwardSemi"),
     );
   return links.map((each) => (each.hazard === "oneLeg" ? { ...each, hazard: null, penalty: 0 } : each));
 }
@@ -103,8 +120,8 @@ function seatedLinks(state: BodyState): TransitionStep[] {
 function shifts(state: BodyState): TransitionStep[] {
   const { feet, load } = state;
   if (feet === "lift" || feet === "toe") return [];
-  if (load !== "both") return [link("shift", "both", "weight on both legs", { ...state, load: "both" })];
-  return SIDES.map((side) => link("shift", side, `weight to the ${side}`, { ...state, load: side }));
+  if (load !== "both") return [link("shift", "both", "weightOnBoth", { ...state, load: "both" })];
+  return SIDES.map((side) => link("shift", side, "weightTo", { ...state, load: side }));
 }
 
 /** Where one foot goes while the other carries everything. */
@@ -113,32 +130,30 @@ function footLinks(state: BodyState): TransitionStep[] {
   for (const foot of SIDES) {
     if (state.load !== otherSide(foot)) continue;
     const { feet } = state;
-    const to = (kind: TransitionStepKind, next: FeetState, front: Side | null, words: string) =>
-      link(kind, foot, words, { ...state, feet: next, foot: front });
+    const to = (kind: TransitionStepKind, next: FeetState, front: Side | null, phrase: TransitionPhrase) =>
+      link(kind, foot, phrase, { ...state, feet: next, foot: front });
     const own = state.foot === foot;
-    if (feet === "lift" && own)
-      links.push(to("setDown", "hip", null, `${foot} foot down`), to("toeDown", "toe", foot, `${foot} toe to the floor`));
-    else if (feet === "toe" && own)
-      links.push(to("setDown", "hip", null, `${foot} foot down`), to("lift", "lift", foot, `lift the ${foot} foot`));
+    if (feet === "lift" && own) links.push(to("setDown", "hip", null, "footDown"), to("toeDown", "toe", foot, "toeToFloor"));
+    else if (feet === "toe" && own) links.push(to("setDown", "hip", null, "footDown"), to("lift", "lift", foot, "liftFoot"));
     else if (feet === "bow" || feet === "semi" || feet === "tandem") {
-      links.push(to("gather", "hip", null, `${foot} foot in, hip-width apart`));
-      if (feet === "semi") links.push(to("stepIn", "tandem", state.foot, `${foot} foot in line (tandem)`));
-      if (feet === "tandem") links.push(to("stepOut", "semi", state.foot, `${foot} foot out a little`));
+      links.push(to("gather", "hip", null, "footInHipWidth"));
+      if (feet === "semi") links.push(to("stepIn", "tandem", state.foot, "footInLine"));
+      if (feet === "tandem") links.push(to("stepOut", "semi", state.foot, "footOutALittle"));
     } else if (feet === "together")
       links.push(
-        to("stepOut", "hip", null, `${foot} foot out, hip-width apart`),
-        to("stepForward", "semi", foot, `${foot} foot forward to semi-tandem`),
-        to("stepBack", "semi", otherSide(foot), `${foot} foot back to semi-tandem`),
+        to("stepOut", "hip", null, "footOutHipWidth"),
+        to("stepForward", "semi", foot, "footForwardSemi"),
+        to("stepBack", "semi", otherSide(foot), "footBackSemi"),
       );
-    else if (feet === "wide") links.push(to("stepIn", "hip", null, `${foot} foot in, hip-width apart`));
+    else if (feet === "wide") links.push(to("stepIn", "hip", null, "footInHipWidth"));
     else if (feet === "hip")
       links.push(
-        to("stepIn", "together", null, `${foot} foot in`),
-        to("stepOut", "wide", null, `${foot} foot out`),
-        to("stepForward", "bow", foot, `${foot} foot forward`),
-        to("stepBack", "bow", otherSide(foot), `${foot} foot back`),
-        to("toeDown", "toe", foot, `${foot} heel up, toe down`),
-        to("lift", "lift", foot, `lift the ${foot} foot`),
+        to("stepIn", "together", null, "footIn"),
+        to("stepOut", "wide", null, "footOut"),
+        to("stepForward", "bow", foot, "footForward"),
+        to("stepBack", "bow", otherSide(foot), "footBack"),
+        to("toeDown", "toe", foot, "heelUpToeDown"),
+        to("lift", "lift", foot, "liftFoot"),
       );
   }
   return links;
@@ -150,12 +165,12 @@ function wholeBodyLinks(state: BodyState): TransitionStep[] {
   if (state.load !== "both" || !isLevel(state)) return [];
   const links: TransitionStep[] = [];
   if (state.feet === "hip" && state.facing === 0 && state.hands === "down" && state.support === "stand")
-    links.push(link("sit", null, "sit down", { ...state, support: "seat" }));
+    links.push(link("sit", null, "sitDown", { ...state, support: "seat" }));
   // No one turns with a hand on the rail.
   if (state.feet !== "wide" && !onRailWith(state.hands))
     links.push(
-      link("turn", "right", "a quarter turn right", { ...state, facing: turned(state.facing, 1) }),
-      link("turn", "left", "a quarter turn left", { ...state, facing: turned(state.facing, 3) }),
+      link("turn", "right", "quarterTurn", { ...state, facing: turned(state.facing, 1) }),
+      link("turn", "left", "quarterTurn", { ...state, facing: turned(state.facing, 3) }),
     );
   return links;
 }

@@ -48,7 +48,7 @@ describe("who stands where", () => {
           expect(z).toBeGreaterThanOrEqual(0);
           expect(z).toBeLessThanOrEqual(HALL.width);
         }
-        expect(placeProblems(HALL, people, places).filter(({ words }) => words.includes("too near another"))).toEqual([]);
+        expect(placeProblems(HALL, people, places).filter(({ finding }) => finding.found === "tooClose")).toEqual([]);
       }),
       { numRuns: 60 },
     );
@@ -65,13 +65,15 @@ describe("who stands where", () => {
       ]),
     );
     expect(of("a", places)).toMatchObject({ x: 3, z: 3, why: "moved" });
-    expect(placeProblems(HALL, people, places).map(({ words }) => words)).toEqual(["1.0 m too close to another participant"]);
+    expect(placeProblems(HALL, people, places).map(({ finding }) => finding)).toEqual([
+      { found: "tooClose", by: expect.closeTo(1, 1) },
+    ]);
   });
 
   test("someone who holds on and was moved away from the rail is told", () => {
     const people = [person("a", { atRail: 2 })];
     const places = standingPlaces(HALL, people, new Map([["a", { x: 3, z: 2 }]]));
-    expect(placeProblems(HALL, people, places).map(({ words }) => words)).toContain("the rail is out of reach");
+    expect(placeProblems(HALL, people, places).map(({ finding }) => finding.found)).toContain("railOutOfReach");
   });
 
   test("in a pool everyone stands about where it is as deep as meant", () => {

@@ -55,10 +55,15 @@ export interface StandingPlace extends FloorPlace {
   readonly why: "rail" | "near" | "helper" | "depth" | "row" | "moved";
 }
 
+/** What is wrong with a position, as a code; `by` in metres. */
+export type PositionFinding =
+  | { readonly found: "tooClose" | "tooDeep"; readonly by: number }
+  | { readonly found: "nearWall" | "railOutOfReach" | "wallOutOfReach" | "farFromInstructor" };
+
 /** What is too near what, or out of reach. */
 export interface PlaceProblem {
   readonly personId: string;
-  readonly words: string;
+  readonly finding: PositionFinding;
 }
 
 /** From the wall to the middle of someone who holds the rail; from the instructor to the first row. Metres. */
@@ -171,21 +176,20 @@ export function placeProblems(floor: Floor, people: readonly PlacedPerson[], pla
   return people.flatMap((person, i): PlaceProblem[] => {
     const place = of(person.id);
     if (!place) return [];
-    const problems: string[] = [];
+    const problems: PositionFinding[] = [];
     for (const other of people.slice(i + 1)) {
       const there = of(other.id);
       if (there && distance(place, there) < apart(person, other) - 0.01)
-        problems.push(`${(apart(person, other) - distance(place, there)).toFixed(1)} m too close to another participant`);
+        problems.push({ found: "tooClose", by: apart(person, other) - distance(place, there) });
     }
     const room = Math.min(place.x, floor.length - place.x, place.z, floor.width - place.z);
-    if (person.atRail === 0 && room < person.reach / 2) problems.push("too near a wall for the longest step");
+    if (person.atRail === 0 && room < person.reach / 2) problems.push({ found: "nearWall" });
     if (person.atRail > 0 && floor.rail > 0 && !canHold(floor, place))
-      problems.push(`the ${floor.pool === null ? "rail" : "wall"} is out of reach`);
-    if (person.near && place.x > NEAR_ROW)
-      problems.push("far from the instructor for a participant with low vision or hearing loss");
+      problems.push({ found: floor.pool === null ? "railOutOfReach" : "wallOutOfReach" });
+    if (person.near && place.x > NEAR_ROW) problems.push({ found: "farFromInstructor" });
     const depth = depthAt(floor, place);
     if (depth !== null && person.depth !== null && depth > person.depth + 0.1)
-      problems.push(`${(depth - person.depth).toFixed(2)} m deeper than planned`);
-    return problems.map((words) => ({ personId: person.id, words }));
+      problems.push({ found: "tooDeep", by: depth - person.depth });
+    return problems.map((finding) => ({ personId: person.id, finding }));
   });
 }

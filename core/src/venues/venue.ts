@@ -1,11 +1,7 @@
 import * as v from "valibot";
 
-const metres = (most: number) =>
-  v.optional(
-    v.nullable(v.pipe(v.number("Enter a number of metres."), v.minValue(0), v.maxValue(most, `Enter ${most} m or less.`))),
-    null,
-  );
-const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Use ${most} characters or fewer.`)), "");
+const metres = (most: number) => v.optional(v.nullable(v.pipe(v.number(), v.minValue(0), v.maxValue(most))), null);
+const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most)), "");
 
 /** What a room or pool offers. Lengths are metres; depths from the shallow end to the deep. */
 export const Venue = v.object({

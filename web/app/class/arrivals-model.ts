@@ -3,6 +3,7 @@ import { type DayFinding, readCheckIn } from "@able-tide/core/caps/check-in";
 import type { Policy } from "@able-tide/core/caps/policy";
 import type { ScreenedPerson } from "@able-tide/core/caps/screening";
 import type { CheckedIn } from "@able-tide/core/class/events";
+import { formatFinding } from "@able-tide/words/findings";
 import { formatOutcome } from "./outcome.ts";
 
 export interface Arriving {
@@ -25,7 +26,7 @@ const meaningOf = (
   findings: readonly DayFinding[],
   because: string | null,
 ): string =>
-  `${formatOutcome(outcome)}: ${findings.map(({ words }) => words).join(", ")}${because ? `. Takes part; reason given: ${because}` : ""}`;
+  `${formatOutcome(outcome)}: ${findings.map(({ finding }) => formatFinding(finding)).join(", ")}${because ? `. Takes part; reason given: ${because}` : ""}`;
 
 /** One participant's row. @param screened what the participant's answers are read with */
 export function arrivalRow(

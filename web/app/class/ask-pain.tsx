@@ -1,7 +1,8 @@
 import type { CheckIn } from "@able-tide/core/caps/answers";
-import { ALARM_QUESTIONS, PAIN_PLACES, type PainPlace, painPlace } from "@able-tide/core/caps/pain-map";
-import { STOP_FIRST } from "@able-tide/core/reference/stop-signs";
-import { sentenceCase } from "@able-tide/core/sentence-case";
+import { PAIN_PLACES, type PainPlace, painPlace } from "@able-tide/core/caps/pain-map";
+import { ALARM_QUESTIONS, painPlaceLabel } from "@able-tide/words/check-in";
+import { STOP_FIRST } from "@able-tide/words/emergency-signs";
+import { sentenceCase } from "@able-tide/words/text";
 import { useEffect, useState } from "react";
 import { Ask, type Unanswered } from "./ask.tsx";
 
@@ -37,14 +38,15 @@ const ROWS: readonly (readonly [right: PainPlace | null, middle: PainPlace | nul
 ];
 
 const placeNames = new Set<string>(PAIN_PLACES.map(({ name }) => name));
-const labelOf = (part: Pain["part"]): string => (placeNames.has(part) ? painPlace(part as PainPlace).label : part);
+const labelOf = (part: Pain["part"]): string => (placeNames.has(part) ? painPlaceLabel(part as PainPlace) : part);
 const asksFirst = (part: Pain["part"]): part is keyof typeof ALARM_QUESTIONS => part in ALARM_QUESTIONS;
 
 const isWhole = (told: Told): told is Pain =>
   asksFirst(told.part) ? told.alarm !== undefined : told.now !== undefined && told.usual !== undefined;
 
 function Place({ place, chosen, choose }: { place: PainPlace; chosen: boolean; choose: () => void }) {
-  const { label, alarm } = painPlace(place);
+  const { alarm } = painPlace(place);
+  const label = painPlaceLabel(place);
   return (
     <button
       type="button"

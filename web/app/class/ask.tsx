@@ -1,6 +1,7 @@
 import type { Reading } from "@able-tide/core/caps/answers";
 import { GLUCOSE_UNITS, type GlucoseUnit, readTyped } from "@able-tide/core/caps/typed-reading";
-import { sentenceCase } from "@able-tide/core/sentence-case";
+import { formatReadingDoubt } from "@able-tide/words/check-in";
+import { sentenceCase } from "@able-tide/words/text";
 import { useEffect, useId, useState } from "react";
 
 /** Says what still has to be answered under a name, or that nothing has to. */
@@ -69,13 +70,13 @@ export function Measure({
   const [text, setText] = useState(value === undefined ? "" : String(value));
   const [unit, setUnit] = useState<GlucoseUnit | null>(null);
   const typed = readTyped(reading, text, unit);
-  const problem = typed.kind === "ask" ? typed.words : null;
+  const problem = typed.kind === "ask" ? formatReadingDoubt(typed, reading) : null;
   const put = (nextText: string, nextUnit: GlucoseUnit | null) => {
     setText(nextText);
     setUnit(nextUnit);
     const next = readTyped(reading, nextText, nextUnit);
     set(next.kind === "value" ? next.value : undefined);
-    unanswered(name, next.kind === "ask" ? next.words : null);
+    unanswered(name, next.kind === "ask" ? formatReadingDoubt(next, reading) : null);
   };
   useEffect(() => () => unanswered(name, null), [name, unanswered]);
   const asksUnit = reading === "glucose" && (problem !== null || unit !== null);

@@ -2,7 +2,9 @@ import type { CheckIn } from "@able-tide/core/caps/answers";
 import type { Policy } from "@able-tide/core/caps/policy";
 import { NOTHING_SPECIAL, type ScreenedPerson } from "@able-tide/core/caps/screening";
 import type { CheckedIn } from "@able-tide/core/class/events";
-import { sentenceCase } from "@able-tide/core/sentence-case";
+import { formatFinding, formatWhatToDo } from "@able-tide/words/findings";
+import { sourceLabel } from "@able-tide/words/limitations";
+import { sentenceCase } from "@able-tide/words/text";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { DialogFrame } from "../kit/dialog-frame.tsx";
@@ -110,12 +112,16 @@ function Meaning({ model, because }: { model: CheckInModel; because: string }) {
       <p className={`text-2xl font-bold ${reading.outcome === "class" ? "" : "text-signal-300"}`}>
         {formatOutcome(reading.outcome)}
       </p>
-      {reading.findings.map(({ words, also, source }) => (
-        <p key={words}>
-          {sentenceCase(words)}
-          {also && `: ${also}`} <span className="text-tide-200">({source})</span>
-        </p>
-      ))}
+      {reading.findings.map(({ finding, source }) => {
+        const words = formatFinding(finding);
+        const todo = formatWhatToDo(finding);
+        return (
+          <p key={words}>
+            {sentenceCase(words)}
+            {todo && `: ${todo}`} <span className="text-tide-200">({sourceLabel(source)})</span>
+          </p>
+        );
+      })}
       {keepsAway(reading) && (
         <label className="mt-3 flex flex-col gap-1">
           Allow to take part anyway? Give the reason. It stays on record.

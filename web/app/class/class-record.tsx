@@ -1,7 +1,8 @@
-import { type ClassState, EFFORT_WORDS, signLabel } from "@able-tide/core/class/events";
+import type { ClassState } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import type { ClassStep } from "@able-tide/core/class/steps";
 import { taughtName } from "@able-tide/core/movement/format";
+import { EFFORT_WORDS, signLabel } from "@able-tide/words/class";
 import { VariantSymbol } from "../kit/variant-symbol.tsx";
 
 interface Props {

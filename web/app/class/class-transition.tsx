@@ -1,5 +1,5 @@
 import type { ScriptLink } from "@able-tide/core/class/script";
-import { sentenceCase } from "@able-tide/core/sentence-case";
+import { sentenceCase } from "@able-tide/words/text";
 
 /** How everyone gets to where a movement begins, and what the helper is ready for. */
 export function ClassTransition({ link }: { link: ScriptLink | null }) {

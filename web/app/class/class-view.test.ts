@@ -3,6 +3,7 @@ import { type ClassScript, scriptBlocks } from "@able-tide/core/class/script";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { circumstances, planned } from "@able-tide/core/schedule/plan.fixture";
 import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
+import { SCRIPT_WORDING } from "@able-tide/words/schedule";
 import { describe, expect, test } from "vitest";
 import { classKey, classView, formatDelay } from "./class-view.ts";
 
@@ -14,7 +15,7 @@ const person = (n: number) => ({ id: `p${n}`, name: `Person ${n}`, cells: [cell(
 
 const script: ClassScript = {
   groupName: "Footing",
-  blocks: scriptBlocks(schedule),
+  blocks: scriptBlocks(schedule, SCRIPT_WORDING),
   total: schedule.total,
   home: "by the door",
   showing: "mirror",

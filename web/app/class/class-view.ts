@@ -1,9 +1,10 @@
-import { type ClassState, signLabel } from "@able-tide/core/class/events";
+import type { ClassState } from "@able-tide/core/class/events";
 import type { ClassScript, ScriptBlock, ScriptLink } from "@able-tide/core/class/script";
 import { type ClassStep, classSteps, roundAt } from "@able-tide/core/class/steps";
 import type { CellView } from "@able-tide/core/fit/cell-view";
-import { variantWords } from "@able-tide/core/movement/variant-words";
 import { otherSide, type Side } from "@able-tide/core/side";
+import { signLabel } from "@able-tide/words/class";
+import { variantWords } from "@able-tide/words/variant-words";
 
 /** A participant as the class screen shows them. */
 export interface PersonNow {

@@ -1,5 +1,5 @@
-import { EFFORT_WORDS } from "@able-tide/core/class/events";
-import { LEAVE_SAFELY } from "@able-tide/core/schedule/closing-steps";
+import { EFFORT_WORDS } from "@able-tide/words/class";
+import { LEAVE_SAFELY } from "@able-tide/words/closing-steps";
 import { type FormEvent, useEffect, useState } from "react";
 
 interface Props {

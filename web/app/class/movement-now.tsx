@@ -1,4 +1,5 @@
-import { formatMinutes } from "@able-tide/core/schedule/time";
+import { phaseLabel } from "@able-tide/words/planner";
+import { formatMinutes } from "@able-tide/words/text";
 import { ClassTransition } from "./class-transition.tsx";
 import { type ClassView, type CurrentMovement, formatDelay } from "./class-view.ts";
 import { Stage } from "./stage.tsx";
@@ -42,8 +43,8 @@ export function MovementNow({ view, current, at, total, home, since, go }: Props
   return (
     <section className="flex min-h-0 flex-col">
       <p className="text-xl text-tide-200">
-        <span className="capitalize">{block.movement.phase}</span> · {formatMinutes(view.elapsed)} of {formatMinutes(total)} ·{" "}
-        {formatDelay(view.behind)}. Lost your place? Wait {home}.
+        {phaseLabel(block.movement.phase)} · {formatMinutes(view.elapsed)} of {formatMinutes(total)} · {formatDelay(view.behind)}.
+        Lost your place? Wait {home}.
       </p>
       <h1 className="mt-1 text-5xl">{name}</h1>
       <p className="mt-2 text-2xl text-sand-100">{cue}</p>

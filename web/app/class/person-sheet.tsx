@@ -1,5 +1,6 @@
-import { isGrave, type NotedSign, SIGNS, type Sign, signLabel } from "@able-tide/core/class/events";
-import { formatWhy } from "@able-tide/core/fit/cell-view";
+import { isGrave, type NotedSign, SIGNS, type Sign } from "@able-tide/core/class/events";
+import { formatWhy } from "@able-tide/words/cell-view";
+import { signLabel } from "@able-tide/words/class";
 import { Dialog } from "radix-ui";
 import { type FormEvent, useState } from "react";
 import { DialogFrame } from "../kit/dialog-frame.tsx";
@@ -80,8 +81,8 @@ function Note({
 /** One person in class: their form and why, what they show, and whether they are still here. */
 export function PersonSheet({ person, facts, notes, note, withdraw, mayWithdrawGrave, leave, close, closed }: Props) {
   useKeys((event) => {
-    const sign = person && SIGNS.find(({ name }) => name[0] === event.key);
-    if (sign) note(sign.name);
+    const sign = person && SIGNS.find((name) => name[0] === event.key);
+    if (sign) note(sign);
   });
   return (
     <Dialog.Root open={person !== null} onOpenChange={(open) => !open && close()}>
@@ -111,14 +112,14 @@ export function PersonSheet({ person, facts, notes, note, withdraw, mayWithdrawG
               </p>
             ))}
             <div className="mt-5 grid grid-cols-2 gap-3">
-              {SIGNS.map(({ name, label }) => (
+              {SIGNS.map((name) => (
                 <button
                   key={name}
                   type="button"
                   onClick={() => note(name)}
                   className="min-h-16 rounded-[12px] border-2 border-tide-300 text-2xl font-bold hover:bg-tide-800"
                 >
-                  {label} <span className="text-lg font-normal text-tide-200">{name[0]}</span>
+                  {signLabel(name)} <span className="text-lg font-normal text-tide-200">{name[0]}</span>
                 </button>
               ))}
             </div>

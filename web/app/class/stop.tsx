@@ -1,5 +1,5 @@
-import { STOP_FIRST, STOP_SIGNS } from "@able-tide/core/reference/stop-signs";
 import type { EmergencyCard } from "@able-tide/core/venues/venue";
+import { STOP_FIRST, STOP_SIGNS } from "@able-tide/words/emergency-signs";
 import { Dialog } from "radix-ui";
 import { DialogFrame } from "../kit/dialog-frame.tsx";
 

@@ -1,6 +1,6 @@
 import { handOver, sidedColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import { type Cap, sidesOf } from "@able-tide/core/caps/cap";
-import { formatCapLimitBriefly } from "@able-tide/core/caps/format-cap";
+import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
 import type { FigureLine } from "./figure.tsx";
 
 /** Hand-height caps as lines across a figure in the given pose: height over the floor, share of stature, and words. */

@@ -1,9 +1,9 @@
 import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import { type Cap, sidesOf } from "@able-tide/core/caps/cap";
 import { effectiveCaps } from "@able-tide/core/caps/effective";
-import { formatCapLimitBriefly } from "@able-tide/core/caps/format-cap";
 import { type MotionName, mostOfMotion } from "@able-tide/core/caps/motions";
 import type { Side } from "@able-tide/core/side";
+import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
 import { placer, type View } from "./figure-geometry.ts";
 
 /** A joint's range as an arc in one view, and how much of it a cap leaves. */

@@ -1,5 +1,6 @@
 import { PURPOSES } from "@able-tide/core/movement/format";
 import { VARIANT_KINDS } from "@able-tide/core/movement/variant";
+import { purposeLabel } from "@able-tide/words/movement";
 import { Form, useSubmit } from "react-router";
 import { Button } from "../kit/button.tsx";
 import { SelectField, TextField } from "../kit/field.tsx";
@@ -24,7 +25,7 @@ export function FindForm({ finding }: { finding: Finding }) {
       <SelectField
         field={field("purpose")}
         label="Purpose"
-        options={[any("any"), ...PURPOSES.map((purpose) => [purpose, purpose] as const)]}
+        options={[any("any"), ...PURPOSES.map((purpose) => [purpose, purposeLabel(purpose)] as const)]}
       />
       <SelectField
         field={field("form")}

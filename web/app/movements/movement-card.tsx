@@ -2,6 +2,8 @@ import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
 import { FULL_STANDING_VARIANT, VARIANT_KINDS } from "@able-tide/core/movement/variant";
+import { purposeLabel } from "@able-tide/words/movement";
+import { phaseLabel } from "@able-tide/words/planner";
 import { Download } from "lucide-react";
 import { Link } from "react-router";
 import type { MovementDemand } from "../../server/movements/movement-demand.ts";
@@ -42,7 +44,7 @@ export function MovementCard({ movement, shipped, asks }: Props) {
       {track && <FigureStrip samples={sampleTrack(track)} view={bestView(movement)} className="h-40" />}
       <h2 className="mt-2 text-lg">{taughtName(movement)}</h2>
       <p className="text-sand-600">
-        {movement.phase} · {movement.purpose.join(", ")}
+        {phaseLabel(movement.phase)} · {movement.purpose.map(purposeLabel).join(", ")}
         {!shipped && " · added by you"}
       </p>
       <p className="mt-1">{movement.cues.do}</p>

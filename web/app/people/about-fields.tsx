@@ -1,6 +1,8 @@
 import { WATER_EQUIPMENT } from "@able-tide/core/body/water-equipment";
 import { type About, EMERGENCY_FACTS, MEDICINES } from "@able-tide/core/people/about";
-import { sentenceCase } from "@able-tide/core/sentence-case";
+import { waterEquipmentLabel } from "@able-tide/words/body";
+import { factLabel, medicineLabel } from "@able-tide/words/people";
+import { sentenceCase } from "@able-tide/words/text";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { Form } from "react-router";
 import type * as v from "valibot";
@@ -13,8 +15,11 @@ const AID_OPTIONS = [
   ["frame", "a walking frame, braked"],
   ["stick", "a stick"],
 ] as const;
-const MEDICINE_OPTIONS = MEDICINES.map(({ name, label }) => [name, label] as const);
-const WATER_OPTIONS = [["", "as the plan says"], ...WATER_EQUIPMENT.map(({ name, label }) => [name, label] as const)] as const;
+const MEDICINE_OPTIONS = MEDICINES.map((name) => [name, medicineLabel(name)] as const);
+const WATER_OPTIONS = [
+  ["", "as the plan says"],
+  ...WATER_EQUIPMENT.map(({ name }) => [name, waterEquipmentLabel(name)] as const),
+] as const;
 const TOUCH = [
   ["ask", "ask each time"],
   ["yes", "yes"],
@@ -33,7 +38,7 @@ const typedOf = ({ facts, longestBreath, saturationLeast, waterEquipment, ...abo
   waterEquipment: waterEquipment ?? "",
   medicines: [...about.medicines],
   aids: [...about.aids],
-  ...Object.fromEntries(EMERGENCY_FACTS.map(({ name }) => [factField(name), facts[name] ?? ""])),
+  ...Object.fromEntries(EMERGENCY_FACTS.map((name) => [factField(name), facts[name] ?? ""])),
 });
 
 interface Props {
@@ -99,8 +104,8 @@ export function AboutFields({ lastResult, about, version }: Props) {
           Write it as the helper should read it. Everyone running the class can see it. Leave empty if not agreed.
         </p>
         <div className="grid gap-4 sm:grid-cols-2">
-          {EMERGENCY_FACTS.map(({ name, label }) => (
-            <TextField key={name} field={fields[factField(name)]} label={sentenceCase(label)} />
+          {EMERGENCY_FACTS.map((name) => (
+            <TextField key={name} field={fields[factField(name)]} label={sentenceCase(factLabel(name))} />
           ))}
         </div>
       </fieldset>

@@ -1,13 +1,14 @@
-import { waterEquipmentNamed } from "@able-tide/core/body/water-equipment";
-import { type About, agreedFacts, MEDICINES } from "@able-tide/core/people/about";
+import { type About, MEDICINES } from "@able-tide/core/people/about";
+import { waterEquipmentLabel } from "@able-tide/words/body";
+import { formatFacts, medicineLabel } from "@able-tide/words/people";
 
 const TOUCH = { yes: "may be touched", ask: "ask before touching", no: "Do not touch" } as const;
 
 /** What is known of a person, in the order it is needed: emergency facts first. */
 export function AboutLines({ about }: { about: About }) {
-  const facts = agreedFacts(about);
-  const medicines = MEDICINES.filter(({ name }) => about.medicines.includes(name)).map(({ label }) => label);
-  const inWater = about.waterEquipment === null ? "" : `in the pool ${waterEquipmentNamed(about.waterEquipment).label}`;
+  const facts = formatFacts(about);
+  const medicines = MEDICINES.filter((name) => about.medicines.includes(name)).map(medicineLabel);
+  const inWater = about.waterEquipment === null ? "" : `in the pool ${waterEquipmentLabel(about.waterEquipment)}`;
   const rows: readonly (readonly [string, string])[] = [
     ["Hopes", about.hopes],
     ["Medicines", [medicines.join(", "), about.medicineTimes && `taken ${about.medicineTimes}`].filter(Boolean).join("; ")],

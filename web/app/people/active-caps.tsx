@@ -1,8 +1,10 @@
 import { asksOn, type Cap, instructorMayEnd, isDueSoon } from "@able-tide/core/caps/cap";
 import { effectiveCaps } from "@able-tide/core/caps/effective";
-import { formatCapLimit, formatDayAndMonth, formatReason } from "@able-tide/core/caps/format-cap";
 import { CAP_GROUPS, groupOf } from "@able-tide/core/caps/groups";
-import { variantLabel } from "@able-tide/core/movement/variant";
+import { capGroupLabel, strengthLabel } from "@able-tide/words/caps";
+import { formatCapLimit, formatCapReason } from "@able-tide/words/format-cap";
+import { variantLabel } from "@able-tide/words/movement";
+import { formatDayAndMonth } from "@able-tide/words/text";
 import { Form } from "react-router";
 import { Button } from "../kit/button.tsx";
 
@@ -106,18 +108,18 @@ function HoldingRow({ cap, covered, today, problem, clinician }: Props & { cap: 
       <p className="text-lg leading-snug">
         <strong>{formatCapLimit(cap.limit)}</strong>
         {cap.forms && <span> ({cap.forms.map(variantLabel).join(", ")})</span>}
-        <span className="text-sand-600"> {formatReason(cap)}</span>
+        <span className="text-sand-600"> {formatCapReason(cap)}</span>
       </p>
       {said && <p className="font-semibold text-signal-700">{said}</p>}
       {covered.map((other) => (
         <p key={other.id} className="text-sand-600">
-          also: {formatCapLimit(other.limit)}, {formatReason(other)}
+          also: {formatCapLimit(other.limit)}, {formatCapReason(other)}
         </p>
       ))}
       {cap.setBy !== null && (
         <details open={wrong !== null || undefined}>
           <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
-            {cap.strength}, since {formatDayAndMonth(cap.from)}, recorded by {cap.setBy}
+            {strengthLabel(cap.strength)}, since {formatDayAndMonth(cap.from)}, recorded by {cap.setBy}
           </summary>
           {mayEnd || mayDate ? (
             <HowIsItNow cap={cap} problem={wrong} mayEnd={mayEnd} mayDate={mayDate} />
@@ -174,7 +176,7 @@ export function ActiveCaps(props: Props) {
       <div className="gap-x-6 xl:columns-2">
         {groups.map(({ name, rows: inGroup }) => (
           <section key={name} className="mb-4 break-inside-avoid rounded-soft border border-sand-300 bg-white px-4 py-3">
-            <h3 className="text-lg">{name}</h3>
+            <h3 className="text-lg">{capGroupLabel(name)}</h3>
             <ul className="divide-y divide-sand-200">
               {inGroup.map(([cap, covered]) => (
                 <HoldingRow

@@ -1,9 +1,11 @@
 import { LANDMARKS } from "@able-tide/core/body/channels";
-import { partLabel, WHOLE_OR_PART } from "@able-tide/core/caps/body-parts";
+import { WHOLE_OR_PART } from "@able-tide/core/caps/body-parts";
 import { CAP_CHANNELS, type CapChannel } from "@able-tide/core/caps/channels";
 import { MOTIONS, type MotionName } from "@able-tide/core/caps/motions";
 import { FEATURES } from "@able-tide/core/movement/features";
-import { VARIANT_KINDS, variantLabel } from "@able-tide/core/movement/variant";
+import { VARIANT_KINDS } from "@able-tide/core/movement/variant";
+import { capChannelLabel, motionLabel, partLabel } from "@able-tide/words/caps";
+import { featureLabel, variantLabel } from "@able-tide/words/movement";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { useState } from "react";
 import { Form } from "react-router";
@@ -21,11 +23,11 @@ const SIDE_OPTIONS = [
 export const LANDMARK_OPTIONS = LANDMARKS.map(
   (landmark) => [landmark, landmark === "crown" ? "top of the head" : landmark] as const,
 );
-const MOTION_OPTIONS = MOTIONS.map(({ name, label }) => [name, label] as const);
+const MOTION_OPTIONS = MOTIONS.map(({ name }) => [name, motionLabel(name)] as const);
 const PART_OPTIONS = WHOLE_OR_PART.map((part) => [part, partLabel(part)] as const);
 const FORM_OPTIONS = VARIANT_KINDS.map((kind) => [kind, variantLabel(kind)] as const);
-const FEATURE_OPTIONS = FEATURES.map(({ name, label }) => [name, label] as const);
-const CHANNEL_OPTIONS = CAP_CHANNELS.map(({ name, label }) => [name, label] as const);
+const FEATURE_OPTIONS = FEATURES.map((name) => [name, featureLabel(name)] as const);
+const CHANNEL_OPTIONS = CAP_CHANNELS.map(({ name }) => [name, capChannelLabel(name)] as const);
 const STRENGTH_OPTIONS = [
   ["firm", "Firm: stays active until someone reviews it"],
   ["comfort", "Temporary: ends automatically on its date"],

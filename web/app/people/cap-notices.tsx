@@ -1,5 +1,5 @@
 import type { CapLimit } from "@able-tide/core/caps/cap";
-import { formatCapLimit } from "@able-tide/core/caps/format-cap";
+import { formatCapLimit } from "@able-tide/words/format-cap";
 import { Form } from "react-router";
 import { Button } from "../kit/button.tsx";
 

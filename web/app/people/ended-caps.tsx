@@ -1,5 +1,6 @@
-import { formatCap, formatDayAndMonth } from "@able-tide/core/caps/format-cap";
 import type { CapRecord } from "@able-tide/core/caps/history";
+import { formatCap } from "@able-tide/words/format-cap";
+import { formatDayAndMonth } from "@able-tide/words/text";
 
 /** Caps that are over, newest first, with how each ended. */
 export function EndedCaps({ caps }: { caps: readonly CapRecord[] }) {

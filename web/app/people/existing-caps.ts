@@ -1,7 +1,7 @@
 import type { Cap } from "@able-tide/core/caps/cap";
 import { effectiveCaps } from "@able-tide/core/caps/effective";
-import { formatCap } from "@able-tide/core/caps/format-cap";
 import type { ProposedCap } from "@able-tide/core/caps/propose";
+import { formatCap } from "@able-tide/words/format-cap";
 
 /** A proposal as a cap, to be seen beside those in force. */
 export const asCap = (proposal: ProposedCap, i: number): Cap => ({ ...proposal, id: `proposed-${i}` });

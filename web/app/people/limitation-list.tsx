@@ -1,7 +1,9 @@
-import { formatCapLimit, formatDayAndMonth, formatDayMonthAndYear } from "@able-tide/core/caps/format-cap";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import { cautionsOf, type LimitationRule } from "@able-tide/core/caps/limitations/rule";
-import { formatLimitation, phaseOn, waitsOn } from "@able-tide/core/caps/propose";
+import { phaseOn, waitsOn } from "@able-tide/core/caps/propose";
+import { formatCapLimit } from "@able-tide/words/format-cap";
+import { formatCaution, formatLimitation, sourceLabel } from "@able-tide/words/limitations";
+import { formatDayAndMonth, formatDayMonthAndYear } from "@able-tide/words/text";
 import { Form } from "react-router";
 import type { Clearance } from "../../server/people/clearances.ts";
 import type { KeptLimitation } from "../../server/people/limitations.ts";
@@ -42,13 +44,13 @@ function OneLimitation({ personId, limitation, clearances, today }: Omit<Props, 
   const rule = limitationRule(limitation.rule);
   if (!rule) return null;
   const phase = phaseOn(rule, limitation.eventDay, today);
-  const cautions = cautionsOf(rule, limitation.kind);
+  const cautions = cautionsOf(rule, limitation.kind).map(formatCaution);
   const waits = isAwaiting(rule, limitation, today);
   return (
     <li className={`rounded-soft border px-4 py-3 ${waits ? "border-signal-600 bg-signal-100/50" : "border-sand-300 bg-white"}`}>
       <div className="flex flex-wrap items-start justify-between gap-3">
         <p className="text-lg">
-          <strong>{formatLimitation(rule, limitation)}</strong>
+          <strong>{formatLimitation(limitation)}</strong>
           {rule.timed && (
             <span className="text-sand-600">
               {" "}
@@ -74,7 +76,7 @@ function OneLimitation({ personId, limitation, clearances, today }: Omit<Props, 
           recorded {formatDayAndMonth(limitation.setAt.slice(0, 10))} by {limitation.setBy}
           {limitation.ended && `, ended ${formatDayAndMonth(limitation.ended.at.slice(0, 10))}: ${limitation.ended.because}`}
         </summary>
-        <p className="text-sand-600">Source: {rule.source}.</p>
+        <p className="text-sand-600">Source: {sourceLabel(rule.source)}.</p>
         {limitation.ended === null && (
           <>
             <Form method="post" className="flex flex-wrap items-end gap-3">
@@ -108,7 +110,7 @@ export function Waiting({ personId, limitations, today }: Omit<Props, "clearance
       >
         <p className="text-lg">
           <strong className="block text-xl">Waiting for the clinician's caps</strong>
-          {formatLimitation(rule, limitation)}: restricted until a clinician gives advice.
+          {formatLimitation(limitation)}: restricted until a clinician gives advice.
         </p>
         <ButtonLink to={`/people/${personId}/limitations/${limitation.id}/clearance`}>Add clearance</ButtonLink>
       </div>

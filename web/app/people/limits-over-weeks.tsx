@@ -1,7 +1,7 @@
 import { addDays, daysBetween } from "@able-tide/core/calendar";
-import { formatCapLimitBriefly } from "@able-tide/core/caps/format-cap";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
-import { formatLimitation } from "@able-tide/core/caps/propose";
+import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
+import { formatLimitation } from "@able-tide/words/limitations";
 import type { KeptCap } from "../../server/people/caps.ts";
 import type { KeptLimitation } from "../../server/people/limitations.ts";
 import { shortDay } from "../days.ts";
@@ -93,7 +93,7 @@ export function LimitsOverWeeks({
     return [
       {
         key: limitation.id,
-        label: formatLimitation(rule, limitation),
+        label: formatLimitation(limitation),
         look: "bg-tide-700",
         under: false,
         stretches: [itself],

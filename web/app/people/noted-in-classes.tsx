@@ -1,5 +1,5 @@
-import { formatDayAndMonth } from "@able-tide/core/caps/format-cap";
-import { signLabel } from "@able-tide/core/class/events";
+import { signLabel } from "@able-tide/words/class";
+import { formatDayAndMonth } from "@able-tide/words/text";
 import { Form } from "react-router";
 import type { NotedInClass } from "../../server/classes/follow-ups.ts";
 import { Button } from "../kit/button.tsx";

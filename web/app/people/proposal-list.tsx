@@ -1,6 +1,7 @@
 import type { CapLimit } from "@able-tide/core/caps/cap";
-import { formatCapLimit, formatSource } from "@able-tide/core/caps/format-cap";
 import type { ProposedCap } from "@able-tide/core/caps/propose";
+import { strengthLabel } from "@able-tide/words/caps";
+import { formatCapLimit, formatCapSource } from "@able-tide/words/format-cap";
 import { useState } from "react";
 import { DECISIONS, decisionFields } from "../../forms/decisions.ts";
 import { LANDMARK_OPTIONS } from "./cap-fields.tsx";
@@ -34,7 +35,7 @@ function OneProposal({ proposal, i, ...props }: Omit<Props, "proposals"> & { pro
     <fieldset className="border-b border-sand-200 py-3 last:border-0">
       <legend className="float-left mb-1 w-full text-lg font-bold">{formatCapLimit(proposal.limit)}</legend>
       <p className="clear-both text-sand-600">
-        {proposal.strength}, {formatSource({ ...proposal, id: "" })}
+        {strengthLabel(proposal.strength)}, {formatCapSource({ ...proposal, id: "" })}
       </p>
       {(props.beside[i] ?? []).map((words) => (
         <p key={words} className="text-sand-600">

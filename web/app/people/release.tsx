@@ -1,6 +1,8 @@
 import { FOUR_STAGE_STAND } from "@able-tide/core/caps/balance-levels";
-import { formatDayAndMonth } from "@able-tide/core/caps/format-cap";
 import { CLEAN_SESSIONS } from "@able-tide/core/caps/newcomers";
+import { standStageLabel } from "@able-tide/words/caps";
+import { sourceLabel } from "@able-tide/words/limitations";
+import { formatDayAndMonth } from "@able-tide/words/text";
 import { Form } from "react-router";
 import { Button } from "../kit/button.tsx";
 
@@ -71,14 +73,14 @@ export function Release({ clean: { count: clean, ask }, today, problem }: Props)
             <option value="" disabled>
               choose
             </option>
-            {FOUR_STAGE_STAND.stages.map(({ name, label }) => (
+            {FOUR_STAGE_STAND.stages.map(({ name }) => (
               <option key={name} value={name}>
-                {label}
+                {standStageLabel(name)}
               </option>
             ))}
           </select>
           <p className="mt-1 text-sand-600">
-            Keep the rail within reach. Stop at the first stage not held. {FOUR_STAGE_STAND.source}.
+            Keep the rail within reach. Stop at the first stage not held. {sourceLabel(FOUR_STAGE_STAND.source)}.
           </p>
         </div>
         <div>

@@ -1,5 +1,6 @@
-import { formatCapLimit, formatDayAndMonth } from "@able-tide/core/caps/format-cap";
 import type { CapChange } from "@able-tide/core/caps/history";
+import { formatCapLimit } from "@able-tide/words/format-cap";
+import { formatDayAndMonth } from "@able-tide/words/text";
 
 /** What changed since the person was last in class, newest first. */
 export function SinceLastTime({

@@ -1,4 +1,4 @@
-import { formatMinutes } from "@able-tide/core/schedule/time";
+import { count, formatMinutes } from "@able-tide/words/text";
 import { Children, type ReactNode } from "react";
 import { Link } from "react-router";
 import { formatDay } from "../days.ts";
@@ -55,9 +55,7 @@ export function BoardHead({ plan, group, people, total, taught, teach, children 
         </div>
       </div>
       <div className="flex flex-wrap items-center gap-x-4">
-        <p className="text-sand-600">
-          {dotted(people === 1 ? "1 participant" : `${people} participants`, group.place, group.startsAt)}
-        </p>
+        <p className="text-sand-600">{dotted(count(people, "participant", "participants"), group.place, group.startsAt)}</p>
         {choices}
         <span className="ml-auto flex gap-x-4">
           {PAGES.map(([page, label]) => (

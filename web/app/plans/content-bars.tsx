@@ -1,6 +1,7 @@
-import { contentLabel, type SessionPurpose } from "@able-tide/core/plan/purpose";
+import type { SessionPurpose } from "@able-tide/core/plan/purpose";
 import { type ContentReading, PURPOSE_SHARE } from "@able-tide/core/planner/content";
-import { formatMinutes } from "@able-tide/core/schedule/time";
+import { contentLabel } from "@able-tide/words/plan";
+import { formatMinutes } from "@able-tide/words/text";
 import { memo } from "react";
 
 interface Props {

@@ -2,6 +2,8 @@ import type { FitPerson } from "@able-tide/core/fit/session";
 import type { Movement } from "@able-tide/core/movement/format";
 import type { HelpfulChange } from "@able-tide/core/planner/best-change";
 import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
+import { formatChange } from "@able-tide/words/planner";
+import { count } from "@able-tide/words/text";
 import { Dialog } from "radix-ui";
 import { memo, useEffect, useState } from "react";
 import { PRIORITY } from "../../jobs/fit-runner.ts";
@@ -23,7 +25,7 @@ interface Props {
 const percent = (share: number): string => `${Math.round(1000 * share) / 10}%`;
 
 function effectOf({ more, less }: HelpfulChange): string {
-  const people = (count: number) => `${count} ${count === 1 ? "participant has" : "participants have"}`;
+  const people = (number: number) => count(number, "participant has", "participants have");
   const closer = `${people(more)} a closer match`;
   return less === 0 ? `${closer}.` : `${closer}, ${people(less)} a lower match.`;
 }
@@ -62,8 +64,8 @@ export const HelpfulChanges = memo(function HelpfulChanges({ draft, setting, mov
         </div>
         <ul className="mt-2 flex flex-col gap-3">
           {changes?.map((change) => (
-            <li key={change.words} className="rounded-soft border border-sand-300 bg-white p-4">
-              <h3 className="text-lg">{change.words}</h3>
+            <li key={formatChange(change)} className="rounded-soft border border-sand-300 bg-white p-4">
+              <h3 className="text-lg">{formatChange(change)}</h3>
               <p>
                 Average match would be <strong>{percent(change.after)}</strong> instead of {percent(change.before)}.{" "}
                 {effectOf(change)}

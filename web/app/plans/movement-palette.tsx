@@ -1,6 +1,6 @@
 import { type Movement, PHASES, taughtName } from "@able-tide/core/movement/format";
-import { contentLabel } from "@able-tide/core/plan/purpose";
-import { sentenceCase } from "@able-tide/core/sentence-case";
+import { contentLabel } from "@able-tide/words/plan";
+import { phaseLabel } from "@able-tide/words/planner";
 import { Plus } from "lucide-react";
 import { memo, type Ref, useState } from "react";
 import type { Fills } from "./use-palette-order.ts";
@@ -71,7 +71,7 @@ export const MovementPalette = memo(function MovementPalette({ movements, fills,
           if (here.length === 0) return null;
           return (
             <div key={phase}>
-              <h3 className="mb-1 font-sans text-base font-normal text-sand-600">{sentenceCase(phase)}</h3>
+              <h3 className="mb-1 font-sans text-base font-normal text-sand-600">{phaseLabel(phase)}</h3>
               <ul className="flex flex-wrap gap-2">
                 {here.map((movement) => (
                   <li key={movement.id}>

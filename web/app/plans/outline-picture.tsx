@@ -1,4 +1,4 @@
-import { formatMinutes } from "@able-tide/core/schedule/time";
+import { count, formatMinutes } from "@able-tide/words/text";
 import { Link } from "react-router";
 import type { PlanOutline } from "../../server/plans/outline.ts";
 import { formatDay, shortDay } from "../days.ts";
@@ -48,7 +48,7 @@ export function PlanOutlinePicture({ id, day, group, outline, small = false }: P
         </span>
         <span className="text-sand-600">
           {!small && `${group} · `}
-          {outline.blocks.length} movements · {formatMinutes(outline.total)}
+          {count(outline.blocks.length, "movement", "movements")} · {formatMinutes(outline.total)}
         </span>
       </span>
       <OutlineTide outline={outline} height={small ? HEIGHT.small : HEIGHT.large} />

@@ -1,7 +1,8 @@
-import { type CellView, formatWhy } from "@able-tide/core/fit/cell-view";
-import { supportModeLabel } from "@able-tide/core/movement/support-mode";
+import type { CellView } from "@able-tide/core/fit/cell-view";
 import type { PinnedVariant } from "@able-tide/core/plan/pinned-variant";
-import { sentenceCase } from "@able-tide/core/sentence-case";
+import { formatWhy } from "@able-tide/words/cell-view";
+import { supportModeLabel } from "@able-tide/words/movement";
+import { sentenceCase } from "@able-tide/words/text";
 import { memo } from "react";
 import { percent } from "../kit/percent.ts";
 import type { BoardFitState } from "./board-fit.ts";

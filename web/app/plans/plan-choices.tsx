@@ -1,11 +1,12 @@
 import { setPurpose, setStyle } from "@able-tide/core/plan/edit-plan";
-import { contentLabel, SESSION_PURPOSES } from "@able-tide/core/plan/purpose";
-import { styleDifferences, type TeachingStyle } from "@able-tide/core/plan/style";
+import { SESSION_PURPOSES } from "@able-tide/core/plan/purpose";
+import type { TeachingStyle } from "@able-tide/core/plan/style";
 import type { FixInput } from "@able-tide/core/planner/fixes";
 import { roundsOnSides } from "@able-tide/core/schedule/count";
 import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
-import { formatMinutes } from "@able-tide/core/schedule/time";
-import { sentenceCase } from "@able-tide/core/sentence-case";
+import { contentLabel } from "@able-tide/words/plan";
+import { styleDifferences } from "@able-tide/words/style";
+import { formatMinutes, sentenceCase } from "@able-tide/words/text";
 import { Dialog } from "radix-ui";
 import { memo, useState } from "react";
 import { Link } from "react-router";

@@ -1,6 +1,8 @@
 import type { PlanItem } from "@able-tide/core/plan/plan-item";
 import type { Fix } from "@able-tide/core/planner/fixes";
 import type { PlanIssue } from "@able-tide/core/planner/plan-issues";
+import { formatChange, formatIssue } from "@able-tide/words/planner";
+import { count } from "@able-tide/words/text";
 import { ChevronRight } from "lucide-react";
 import { Popover } from "radix-ui";
 import type { Ref } from "react";
@@ -26,7 +28,8 @@ interface IssueProps extends Pick<Props, "choose" | "take"> {
 
 /** A check that the plan does not pass, with its fixes: one is a button, several are steps in their order or choices. */
 function Issue({ note, fixes, choose, take }: IssueProps) {
-  const { words, blockId, pressing, inOrder } = note;
+  const { blockId, pressing, inOrder } = note;
+  const words = formatIssue(note.finding);
   const [only] = fixes ?? [];
   return (
     <li
@@ -46,7 +49,7 @@ function Issue({ note, fixes, choose, take }: IssueProps) {
           onClick={() => take(only.blocks)}
           className="min-h-11 font-semibold text-tide-900 underline underline-offset-4"
         >
-          {only.words}
+          {formatChange(only)}
         </button>
       )}
       {fixes && fixes.length > 1 && (
@@ -63,12 +66,12 @@ function Issue({ note, fixes, choose, take }: IssueProps) {
             >
               <ol className={inOrder ? "list-decimal pl-6" : ""}>
                 {fixes.map((fix) => (
-                  <li key={fix.words}>
+                  <li key={formatChange(fix)}>
                     <Popover.Close
                       onClick={() => take(fix.blocks)}
                       className="min-h-11 w-full rounded-[8px] px-2 text-left hover:bg-tide-100"
                     >
-                      {fix.words}
+                      {formatChange(fix)}
                       <span className="text-sand-600">{more(fix.seconds)}</span>
                     </Popover.Close>
                   </li>
@@ -105,8 +108,7 @@ export const PlanIssues = memo(function PlanIssues({ notes, fixes, choose, take,
       {others.length > 0 && (
         <details className="group open:order-last open:basis-full">
           <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">
-            {others.length} {pressing.length > 0 ? "more " : ""}
-            {others.length === 1 ? "check" : "checks"}
+            {pressing.length > 0 ? count(others.length, "more check", "more checks") : count(others.length, "check", "checks")}
           </summary>
           <ul className="mb-2 flex flex-wrap gap-2">
             {others.map((note) => (

@@ -4,6 +4,8 @@ import type { BlockChange } from "@able-tide/core/plan/change-block";
 import { TALK } from "@able-tide/core/plan/plan-item";
 import { BREATH_SECONDS } from "@able-tide/core/plan/style";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
+import { waterEquipmentLabel } from "@able-tide/words/body";
+import { phaseLabel } from "@able-tide/words/planner";
 import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Minus, Plus, Trash2 } from "lucide-react";
 import { type ReactNode, useState } from "react";
 
@@ -84,7 +86,7 @@ const formChange = (value: string): BlockChange => ({
   hold: value.startsWith("hold") ? (value.endsWith("left") ? "left" : "right") : undefined,
 });
 
-const EQUIPMENT = WATER_EQUIPMENT.map(({ name, label }) => [name, label] as const);
+const EQUIPMENT = WATER_EQUIPMENT.map(({ name }) => [name, waterEquipmentLabel(name)] as const);
 
 const halfSeconds = Array.from(
   { length: 2 * (BREATH_SECONDS.most - BREATH_SECONDS.least) + 1 },
@@ -213,7 +215,10 @@ export function BlockSettings({ block, following, actions }: { block: ScheduledI
           <Choice
             label="phase"
             value={own.phase ?? ""}
-            options={[["", `${movement.phase} (movement's default)`], ...PHASES.map((phase) => [phase, phase] as const)]}
+            options={[
+              ["", `${phaseLabel(movement.phase)} (movement's default)`],
+              ...PHASES.map((phase) => [phase, phaseLabel(phase)] as const),
+            ]}
             choose={(value) => actions.set({ phase: PHASES.find((phase) => phase === value) })}
           />
         </div>

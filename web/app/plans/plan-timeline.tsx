@@ -1,7 +1,6 @@
 import { type Phase, taughtName } from "@able-tide/core/movement/format";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
-import { formatMinutes } from "@able-tide/core/schedule/time";
-import { sentenceCase } from "@able-tide/core/sentence-case";
+import { formatMinutes, sentenceCase } from "@able-tide/words/text";
 import { DndContext, DragOverlay, MouseSensor, TouchSensor, useDraggable, useSensor, useSensors } from "@dnd-kit/core";
 import { type PointerEvent, useRef, useState } from "react";
 import { placePulledTo, type Span, WIDE_ENOUGH_TO_READ } from "./board-layout.ts";

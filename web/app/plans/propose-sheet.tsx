@@ -2,7 +2,7 @@ import type { FitPerson } from "@able-tide/core/fit/session";
 import type { Movement } from "@able-tide/core/movement/format";
 import type { PlanItem } from "@able-tide/core/plan/plan-item";
 import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
-import { formatMinutes } from "@able-tide/core/schedule/time";
+import { formatMinutes } from "@able-tide/words/text";
 import { Dialog } from "radix-ui";
 import { memo, useState } from "react";
 import { Button } from "../kit/button.tsx";

@@ -2,6 +2,7 @@ import type { Cap } from "@able-tide/core/caps/cap";
 import type { RowSums } from "@able-tide/core/fit/fitted-row";
 import { SESSION_SUMS, sessionLimits } from "@able-tide/core/fit/session-limits";
 import { sideIndex } from "@able-tide/core/side";
+import { count } from "@able-tide/words/text";
 
 interface Total {
   readonly label: string;
@@ -34,7 +35,7 @@ function totalsOf(sums: RowSums, caps: readonly Cap[]): Total[] {
     if (value < 0.5 && !Number.isFinite(limit)) return [];
     return [total(`${LABELS[name]}, ${side}`, value, limit, seconds)];
   });
-  const changes = { label: "Extra sit-to-stands (not with the group)", words: `${sums.changes} times`, share: null };
+  const changes = { label: "Extra sit-to-stands (not with the group)", words: count(sums.changes, "time", "times"), share: null };
   return [total("Longest time standing without a break", sums.longestStanding, limits.run, minutes), ...totals, changes];
 }
 

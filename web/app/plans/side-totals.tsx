@@ -1,11 +1,13 @@
 import { difference, SIDE_COUNTS, SIDES_DIFFER, type SideTotals } from "@able-tide/core/planner/side-balance";
-import { sentenceCase } from "@able-tide/core/sentence-case";
+import { sideCountWords } from "@able-tide/words/planner";
+import { sentenceCase } from "@able-tide/words/text";
 
 /** Left and right of everything that is counted, always in sight; a mark where they are apart. */
 export function SideTotalsLine({ totals }: { totals: SideTotals }) {
   return (
     <ul className="flex flex-wrap gap-x-5" aria-label="Left and right">
-      {SIDE_COUNTS.filter(({ name }) => Math.max(...totals[name]) > 0).map(({ name, label, unit }) => {
+      {SIDE_COUNTS.filter((name) => Math.max(...totals[name]) > 0).map((name) => {
+        const { label, unit } = sideCountWords(name);
         const [left, right] = totals[name].map((value) => Math.round(value)) as [number, number];
         const apart = difference(totals[name]) > SIDES_DIFFER;
         return (

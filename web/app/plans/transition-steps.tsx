@@ -1,6 +1,5 @@
-import { formatTransitionProblem, type Transition } from "@able-tide/core/schedule/plan-transitions";
-import { formatState } from "@able-tide/core/schedule/state";
-import { HAZARD_WORDS } from "@able-tide/core/schedule/transition-steps";
+import type { Transition } from "@able-tide/core/schedule/plan-transitions";
+import { formatHazard, formatState, formatTransitionProblem, formatTransitionStep } from "@able-tide/words/schedule";
 
 /** How a block is reached from the one before: its links with their seconds, and what the helper is ready for. */
 export function TransitionSteps({ seam, title }: { seam: Transition; title: string }) {
@@ -14,11 +13,11 @@ export function TransitionSteps({ seam, title }: { seam: Transition; title: stri
       {seam.links.length === 0 ? (
         !seam.problem && <p className="text-sand-600">No change of position: {formatState(seam.to)}.</p>
       ) : (
-        <p>{seam.links.map(({ words }) => words).join(" · ")}</p>
+        <p>{seam.links.map(formatTransitionStep).join(" · ")}</p>
       )}
       {seam.hazards.map((hazard) => (
         <p key={hazard} className="font-semibold">
-          Helper: {HAZARD_WORDS[hazard]}.
+          Helper: {formatHazard(hazard)}.
         </p>
       ))}
     </div>

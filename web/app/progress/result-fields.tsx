@@ -22,7 +22,7 @@ export function ResultFields({ lastResult, today }: { lastResult: SubmissionResu
     <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">
       <Problem id={`${form.id}-problem`} errors={form.errors} />
       <p className="text-sand-600">
-        Eyes open, rail within reach, helper beside the participant. Stop at {ONE_LEG_STAND.ceiling} s, at a touch, or when the
+        Eyes open, rail within reach, helper next to the participant. Stop at {ONE_LEG_STAND.ceiling} s, at a touch, or when the
         foot comes down. The best of three counts.
       </p>
       {SIDES.toReversed().map((side) => (

@@ -1,5 +1,6 @@
-import { formatCap, formatCapLimit, formatDayMonthAndYear } from "@able-tide/core/caps/format-cap";
 import { type CapChange, capsAt, changesOf } from "@able-tide/core/caps/history";
+import { formatCap, formatCapLimit } from "@able-tide/words/format-cap";
+import { formatDayMonthAndYear } from "@able-tide/words/text";
 import { Form } from "react-router";
 import { capHistory } from "../../server/people/caps.ts";
 import { findPerson } from "../../server/people/people.ts";

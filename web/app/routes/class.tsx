@@ -2,6 +2,7 @@ import { NOTHING_SPECIAL } from "@able-tide/core/caps/screening";
 import { classState } from "@able-tide/core/class/events";
 import { classSteps } from "@able-tide/core/class/steps";
 import { agreedFacts } from "@able-tide/core/people/about";
+import { formatFacts } from "@able-tide/words/people";
 import { useMemo } from "react";
 import { findClass, listEvents } from "../../server/classes/classes.ts";
 import { eventsForHelper, scriptForHelper } from "../../server/classes/for-helpers.ts";
@@ -54,7 +55,7 @@ async function safetyOf(scope: Scope, groupId: string): Promise<Safety> {
     policy: { thresholds: policy.thresholds, questions: group?.questions ?? policy.questions },
     card: place?.emergency ?? null,
     facts: Object.fromEntries(
-      people.filter(({ about }) => agreedFacts(about).length > 0).map(({ id, about }) => [id, agreedFacts(about)]),
+      people.filter(({ about }) => agreedFacts(about).length > 0).map(({ id, about }) => [id, formatFacts(about)]),
     ),
     asks,
     known,

@@ -1,5 +1,5 @@
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
-import { formatLimitation } from "@able-tide/core/caps/propose";
+import { formatLimitation } from "@able-tide/words/limitations";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { data, Form, redirect } from "react-router";
 import { clearanceForm } from "../../forms/clearance-form.ts";
@@ -38,12 +38,12 @@ async function found(scope: Scope, { personId, limitationId }: Route.LoaderArgs[
 
 export async function loader({ params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
-  const { person, limitation, rule, proposals } = await found(scope, params);
+  const { person, limitation, proposals } = await found(scope, params);
   const day = today(scope);
   const holding = (await capsHolding(scope, [person.id], day)).get(person.id) ?? [];
   return {
     person: { id: person.id, name: person.name, stature: person.stature, measured: person.measured },
-    title: formatLimitation(rule, limitation),
+    title: formatLimitation(limitation),
     waitsId: `waits-${limitation.id}`,
     holding,
     proposals,

@@ -1,3 +1,4 @@
+import { count } from "@able-tide/words/text";
 import type { SubmissionResult } from "@conform-to/react";
 import { Plus } from "lucide-react";
 import { data } from "react-router";
@@ -119,7 +120,8 @@ export default function Groups({ loaderData: { groups, places }, actionData }: R
                 {WEEKDAYS[group.weekday - 1]} {group.startsAt}, {group.minutes} min, {group.place}
               </span>
               <span className="text-sand-600">
-                {group.members.length} participants{group.seatedOnly && ", seated"}
+                {count(group.members.length, "participant", "participants")}
+                {group.seatedOnly && ", seated"}
               </span>
             </summary>
             <p className="mb-3 text-sand-600">

@@ -1,7 +1,8 @@
-import { formatCapLimit } from "@able-tide/core/caps/format-cap";
 import { LIMITATION_RULES, limitationRule } from "@able-tide/core/caps/limitations/all";
 import { AREAS, cautionsOf, type LimitationRule } from "@able-tide/core/caps/limitations/rule";
 import { phaseOn, waitingCaps, waitsOn } from "@able-tide/core/caps/propose";
+import { formatCapLimit } from "@able-tide/words/format-cap";
+import { areaLabel, formatCaution, limitationKindLabel, limitationLabel, sourceLabel } from "@able-tide/words/limitations";
 import { getFormProps, useForm } from "@conform-to/react";
 import { useState } from "react";
 import { data, Form, redirect } from "react-router";
@@ -28,13 +29,13 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 ];
 
 /** The rule as the page needs it. */
-const shown = ({ name, label, sided, timed, kinds, source, decides }: LimitationRule) => ({
+const shown = ({ name, sided, timed, kinds, source, decides }: LimitationRule) => ({
   name,
-  label,
+  label: limitationLabel(name),
   sided,
   timed,
   kinds: kinds ?? [],
-  source,
+  source: sourceLabel(source),
   decides,
 });
 
@@ -69,7 +70,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     chosen: detailed
       ? {
           limitation,
-          cautions: cautionsOf(rule, limitation.kind),
+          cautions: cautionsOf(rule, limitation.kind).map(formatCaution),
           proposals,
           beside: existingCapsFor(holding, proposals),
           phase: phaseOn(rule, limitation.eventDay, day),
@@ -132,10 +133,10 @@ function Choose({ loaded }: { loaded: Loaded }) {
             choose
           </option>
           {AREAS.map((area) => (
-            <optgroup key={area} label={area}>
+            <optgroup key={area} label={areaLabel(area)}>
               {LIMITATION_RULES.filter((each) => each.area === area).map((each) => (
                 <option key={each.name} value={each.name}>
-                  {each.label}
+                  {limitationLabel(each.name)}
                 </option>
               ))}
             </optgroup>
@@ -152,7 +153,7 @@ function Choose({ loaded }: { loaded: Loaded }) {
                 key={`${name}-kind`}
                 field={fields.kind}
                 label="Which"
-                options={[["", "choose"], ...rule.kinds.map((kind) => [kind.name, kind.label] as const)]}
+                options={[["", "choose"], ...rule.kinds.map((kind) => [kind, limitationKindLabel(rule.name, kind)] as const)]}
               />
             )}
             {rule.timed && (

@@ -1,17 +1,19 @@
 import { DAY_ANSWERS } from "@able-tide/core/caps/day-answers";
-import { formatCapLimit } from "@able-tide/core/caps/format-cap";
 import { LIMITATION_RULES } from "@able-tide/core/caps/limitations/all";
 import {
   AREAS,
-  formatCaution,
   type LimitationRule,
   type LimitTemplate,
   type Proposal,
+  USUAL_PRACTICE,
 } from "@able-tide/core/caps/limitations/rule";
-import { EVERYBODY_LIMITS, limitsAfterRelease, NEWCOMER_SOURCE, newcomerLimits } from "@able-tide/core/caps/newcomers";
-import { formatTemplate } from "@able-tide/core/caps/propose";
+import { EVERYBODY_LIMITS, limitsAfterRelease, newcomerLimits, STANDARD_CAPS_SOURCE } from "@able-tide/core/caps/newcomers";
 import { SCREENING } from "@able-tide/core/caps/screening";
-import { sentenceCase } from "@able-tide/core/sentence-case";
+import { strengthLabel } from "@able-tide/words/caps";
+import { dayAnswerWords, screeningWords } from "@able-tide/words/day-table";
+import { formatCapLimit, formatTemplate } from "@able-tide/words/format-cap";
+import { areaLabel, formatCautionOfRule, limitationKindLabel, limitationLabel, sourceLabel } from "@able-tide/words/limitations";
+import { sentenceCase } from "@able-tide/words/text";
 import { PageHead } from "../kit/shell.tsx";
 import type { Route } from "./+types/limitation-table";
 
@@ -20,20 +22,20 @@ export const meta: Route.MetaFunction = () => [{ title: "From limitations to cap
 const KIND_LABELS = { review: "review after", ends: "ends after" } as const;
 
 function whenOf({ phases, kinds, follows, date, strength }: Proposal, rule: LimitationRule): string {
-  const kindLabels = kinds?.map((name) => rule.kinds?.find((kind) => kind.name === name)?.label ?? name);
+  const kindLabels = kinds?.map((kind) => limitationKindLabel(rule.name, kind));
   return [
     phases?.join(" and "),
     kindLabels?.join(", "),
     follows && "or as measured pain-free",
-    `${strength}, ${strength === "comfort" ? "ends automatically after" : KIND_LABELS[date.kind]} ${date.weeks} weeks${date.after === "event" ? " from the event" : ""}`,
+    `${strengthLabel(strength)}, ${strength === "comfort" ? "ends automatically after" : KIND_LABELS[date.kind]} ${date.weeks} weeks${date.after === "event" ? " from the event" : ""}`,
   ]
     .filter(Boolean)
     .join("; ");
 }
 
-const waitsInWords = ({ waits, kinds: all }: LimitationRule): string => {
+const formatWaits = ({ waits, name }: LimitationRule): string => {
   if (!waits) return "";
-  const kinds = waits.kinds?.map((name) => all?.find((kind) => kind.name === name)?.label ?? name).join(", ");
+  const kinds = waits.kinds?.map((kind) => limitationKindLabel(name, kind)).join(", ");
   const phases = waits.phases.length === 3 ? "" : ` while ${waits.phases.join(" and ")}`;
   return `Clinician's caps needed${phases}${kinds ? ` (${kinds})` : ""}.`;
 };
@@ -44,12 +46,12 @@ function RuleRow({ rule }: { rule: LimitationRule }) {
   return (
     <tr className="border-t border-sand-300 align-top">
       <th scope="row" className="py-2 pr-4 font-bold">
-        {rule.label}
+        {limitationLabel(rule.name)}
       </th>
       <td className="py-2 pr-4">
         {rule.waits && (
           <p className="font-semibold text-signal-700">
-            {waitsInWords(rule)} Until then: {formatWaitingCaps(rule.waits.meanwhile).toLowerCase()}.
+            {formatWaits(rule)} Until then: {formatWaitingCaps(rule.waits.meanwhile).toLowerCase()}.
           </p>
         )}
         {rule.proposals.length > 0 && (
@@ -62,11 +64,13 @@ function RuleRow({ rule }: { rule: LimitationRule }) {
           </ul>
         )}
         {rule.cautions.length > 0 && (
-          <p className="text-sand-600">Take care: {rule.cautions.map((caution) => formatCaution(caution, rule)).join(". ")}.</p>
+          <p className="text-sand-600">
+            Take care: {rule.cautions.map((caution) => formatCautionOfRule(caution, rule)).join(". ")}.
+          </p>
         )}
       </td>
       <td className="py-2 text-sand-600">
-        {rule.source}; {rule.decides}
+        {sourceLabel(rule.source)}; {rule.decides}
       </td>
     </tr>
   );
@@ -82,7 +86,7 @@ export default function LimitationTable() {
       />
       {AREAS.map((area) => (
         <section key={area} className="mb-6 overflow-x-auto rounded-soft border border-sand-300 bg-white p-5">
-          <h2 className="mb-1 text-xl">{sentenceCase(area)}</h2>
+          <h2 className="mb-1 text-xl">{sentenceCase(areaLabel(area))}</h2>
           <table className="w-full border-collapse text-left">
             <thead className="sr-only">
               <tr>
@@ -112,7 +116,7 @@ export default function LimitationTable() {
         <h2 className="mt-4 text-xl">New participants</h2>
         <p>
           First three sessions: {newcomerLimits(null).map(formatCapLimit).join("; ")}. After the four-stage balance test the
-          tested level applies. Source: {NEWCOMER_SOURCE}.
+          tested level applies. Source: {sourceLabel(STANDARD_CAPS_SOURCE)}.
         </p>
         <p className="mt-1">
           After that, without limitations:{" "}
@@ -124,8 +128,11 @@ export default function LimitationTable() {
         </p>
       </section>
       {[
-        { title: "The day's screening", rows: SCREENING },
-        { title: "The day's answers", rows: DAY_ANSWERS.map((row) => ({ ...row, source: "common practice" })) },
+        { title: "The day's screening", rows: SCREENING.map(({ name, source }) => ({ ...screeningWords(name), source })) },
+        {
+          title: "The day's answers",
+          rows: DAY_ANSWERS.map(({ name }) => ({ ...dayAnswerWords(name), source: USUAL_PRACTICE })),
+        },
       ].map(({ title, rows }) => (
         <section key={title} className="mb-6 rounded-soft border border-sand-300 bg-white p-5">
           <h2 className="mb-1 text-xl">{title}</h2>
@@ -137,7 +144,7 @@ export default function LimitationTable() {
                     {about}
                   </th>
                   <td className="py-1.5 pr-4">{proposes}</td>
-                  <td className="w-56 py-1.5 text-sand-600">{source}</td>
+                  <td className="w-56 py-1.5 text-sand-600">{sourceLabel(source)}</td>
                 </tr>
               ))}
             </tbody>

@@ -1,14 +1,7 @@
-import { formatDayMonthAndYear } from "@able-tide/core/caps/format-cap";
-import {
-  ARM_POSITIONS,
-  armPositionLabel,
-  hasArmPosition,
-  hasSides,
-  type MeasuredRange,
-  measuredHowLabel,
-  measuredLabel,
-} from "@able-tide/core/caps/measured";
+import { ARM_POSITIONS, hasArmPosition, hasSides, type MeasuredRange } from "@able-tide/core/caps/measured";
 import type { Measurement, MeasurementInput } from "@able-tide/core/caps/measurement";
+import { armPositionLabel, measuredHowLabel, measuredLabel } from "@able-tide/words/caps";
+import { formatDayMonthAndYear } from "@able-tide/words/text";
 import { getFormProps, useForm } from "@conform-to/react";
 import { useState } from "react";
 import { data, Form } from "react-router";
@@ -57,7 +50,7 @@ const HOW = [
   ["passive", "passive"],
 ] as const;
 
-const POSITION_OPTIONS = [["", "choose"], ...ARM_POSITIONS.map(({ name, label }) => [name, label] as const)] as const;
+const POSITION_OPTIONS = [["", "choose"], ...ARM_POSITIONS.map((name) => [name, armPositionLabel(name)] as const)] as const;
 
 const labelOf = (range: Measurement["range"]): string => (range === "handHeight" ? "hand height" : measuredLabel(range));
 const valueInWords = ({ value }: Measurement): string => (typeof value === "number" ? `${value}°` : value);

@@ -1,5 +1,5 @@
 import { PHASES } from "@able-tide/core/movement/format";
-import type { MovementFileProblem } from "@able-tide/core/movement/read-file";
+import type { SaidProblem } from "@able-tide/words/file-problem";
 import { Download } from "lucide-react";
 import { data, Form } from "react-router";
 import { takeInMovements } from "../../server/movements/take-in.ts";
@@ -23,7 +23,7 @@ export async function loader({ request, context }: Route.LoaderArgs) {
   return { finding, all, movements: found };
 }
 
-const refused = (problems: readonly MovementFileProblem[]) => data({ taken: [], problems }, { status: 422 });
+const refused = (problems: readonly SaidProblem[]) => data({ taken: [], problems }, { status: 422 });
 
 export async function action({ request, context }: Route.ActionArgs) {
   const chosen = (await formDataOf(request)).getAll("file").filter((file) => file instanceof File && file.size > 0) as File[];

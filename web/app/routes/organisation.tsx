@@ -1,5 +1,7 @@
-import { formatDayAndMonth } from "@able-tide/core/caps/format-cap";
 import { THRESHOLDS } from "@able-tide/core/caps/policy";
+import { thresholdLabel, thresholdUnit } from "@able-tide/words/check-in";
+import { sourceLabel } from "@able-tide/words/limitations";
+import { formatDayAndMonth } from "@able-tide/words/text";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { data, Form } from "react-router";
 import type * as v from "valibot";
@@ -99,12 +101,12 @@ function PolicyFields({ policy, answer }: { policy: Loaded["policy"]; answer: An
         </p>
       )}
       <div className="grid gap-4 sm:grid-cols-2">
-        {THRESHOLDS.map(({ name, label, unit, usual, source }) => (
+        {THRESHOLDS.map(({ name, usual, source }) => (
           <TextField
             key={name}
             field={fields[name]}
-            label={label}
-            hint={`${unit}; standard ${usual}, ${source}`}
+            label={thresholdLabel(name)}
+            hint={`${thresholdUnit(name)}; standard ${usual}, ${sourceLabel(source)}`}
             inputMode="decimal"
           />
         ))}

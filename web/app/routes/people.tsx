@@ -1,6 +1,6 @@
 import { asksOn, holdsOn } from "@able-tide/core/caps/cap";
 import { effectiveCaps } from "@able-tide/core/caps/effective";
-import { formatCapLimitBriefly } from "@able-tide/core/caps/format-cap";
+import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
 import { Plus } from "lucide-react";
 import { listGroups } from "../../server/groups/groups.ts";
 import { type KeptCap, openCaps } from "../../server/people/caps.ts";

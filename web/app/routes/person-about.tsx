@@ -1,4 +1,5 @@
 import { EMERGENCY_FACTS, MEDICINES } from "@able-tide/core/people/about";
+import { factLabel } from "@able-tide/words/people";
 import type { SubmissionResult } from "@conform-to/react";
 import { data, Form, redirect } from "react-router";
 import { AboutForm } from "../../forms/about-form.ts";
@@ -53,7 +54,7 @@ const LABELS = [
   ["saturationLeast", "Own lowest oxygen saturation"],
   ["medicines", "Medicines"],
   ["medicineTimes", "When they are taken"],
-  ...EMERGENCY_FACTS.map(({ name, label }) => [name, label] as const),
+  ...EMERGENCY_FACTS.map((name) => [name, factLabel(name)] as const),
 ] as const;
 
 type Answer = { result: SubmissionResult<string[]>; movedOn?: EditConflictInfo };

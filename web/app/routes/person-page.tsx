@@ -1,8 +1,11 @@
 import { effectiveCaps } from "@able-tide/core/caps/effective";
-import { formatCapLimit, formatDayMonthAndYear, formatReason } from "@able-tide/core/caps/format-cap";
 import { CAP_GROUPS, groupOf } from "@able-tide/core/caps/groups";
 import { cautionsOfNamed } from "@able-tide/core/caps/limitations/all";
-import { agreedFacts } from "@able-tide/core/people/about";
+import { capGroupLabel } from "@able-tide/words/caps";
+import { formatCapLimit, formatCapReason } from "@able-tide/words/format-cap";
+import { formatCaution } from "@able-tide/words/limitations";
+import { formatFacts } from "@able-tide/words/people";
+import { formatDayMonthAndYear } from "@able-tide/words/text";
 import { Printer } from "lucide-react";
 import { capNotices } from "../../server/people/cap-notices.ts";
 import { capsHolding } from "../../server/people/caps.ts";
@@ -57,13 +60,13 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
         id,
         group: groupOf(limit),
         words: formatCapLimit(limit),
-        why: reasons ? formatReason({ id, limit, ...cap }) : null,
+        why: reasons ? formatCapReason({ id, limit, ...cap }) : null,
         oldReading: oldReading.has(id),
       })),
     usual: [...new Set(deciding.filter(({ usual }) => usual).map(({ limit }) => formatCapLimit(limit)))],
     figureCaps: holding.map((cap) => (reasons ? cap : { ...cap, reason: "", source: "" })),
-    cautions: [...new Set(open.flatMap(({ rule, kind }) => cautionsOfNamed(rule, kind)))],
-    facts: agreedFacts(person.about),
+    cautions: [...new Set(open.flatMap(({ rule, kind }) => cautionsOfNamed(rule, kind)).map(formatCaution))],
+    facts: formatFacts(person.about),
     setUp: setUpNumbers(person, holding),
   };
 }
@@ -118,7 +121,7 @@ export default function PersonOnAPage({ loaderData }: Route.ComponentProps) {
         <div>
           {CAP_GROUPS.filter((group) => lines.some((line) => line.group === group)).map((group) => (
             <section key={group} className="mb-2">
-              <h2 className="text-lg">{group}</h2>
+              <h2 className="text-lg">{capGroupLabel(group)}</h2>
               <ul>
                 {lines
                   .filter((line) => line.group === group)

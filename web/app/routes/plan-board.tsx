@@ -1,10 +1,10 @@
 import { setTimeout as pause } from "node:timers/promises";
-import { formatCapLimitBriefly } from "@able-tide/core/caps/format-cap";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import { hasLandVariant, hasWaterVariant } from "@able-tide/core/movement/format";
 import { planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { schedulePlan, withMovements } from "@able-tide/core/schedule/schedule-plan";
+import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
 import { classOfPlan } from "../../server/classes/classes.ts";
 import { findGroup } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";

@@ -1,7 +1,7 @@
 import { effectiveCaps } from "@able-tide/core/caps/effective";
-import { formatCapLimit } from "@able-tide/core/caps/format-cap";
 import { taughtName } from "@able-tide/core/movement/format";
-import { sentenceCase } from "@able-tide/core/sentence-case";
+import { formatCapLimit } from "@able-tide/words/format-cap";
+import { sentenceCase } from "@able-tide/words/text";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
 import { readChosenVariant } from "../kit/chosen-variant.ts";

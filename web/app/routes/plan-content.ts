@@ -1,5 +1,6 @@
 import { hasLandVariant, hasWaterVariant } from "@able-tide/core/movement/format";
 import type { PlanContent } from "@able-tide/core/plan/plan";
+import { formatPlanIssue } from "@able-tide/words/field-problem";
 import * as v from "valibot";
 import { PlanSubmission } from "../../forms/plan-submission.ts";
 import { findGroup } from "../../server/groups/groups.ts";
@@ -28,7 +29,7 @@ export async function action({ request, params, context }: Route.ActionArgs): Pr
   const submission = v.safeParse(PlanSubmission, body);
   const plan = isId(params.planId) ? await findPlan(scope, params.planId) : null;
   if (!plan) throw notFound();
-  if (!submission.success) return refused(submission.issues[0].message, 400);
+  if (!submission.success) return refused(formatPlanIssue(submission.issues[0]), 400);
   const { version, content } = submission.output;
   const inWater = (await findGroup(scope, plan.groupId))?.inWater ?? false;
   const missing = await unknownMovement(scope, content.blocks, inWater);

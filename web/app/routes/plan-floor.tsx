@@ -6,6 +6,7 @@ import {
   type StandingPlace,
   standingPlaces,
 } from "@able-tide/core/setup/standing-places";
+import { formatPositionFinding } from "@able-tide/words/setup";
 import { useCallback, useMemo, useState } from "react";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { placedPeople } from "../../server/plans/placed-people.ts";
@@ -109,9 +110,9 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
                 <p role="status">Everyone has enough room for their arms and for the longest step in this plan.</p>
               ) : (
                 <ul role="status" className="list-disc pl-5">
-                  {problems.map(({ personId, words }) => (
-                    <li key={`${personId} ${words}`}>
-                      <strong>{nameOf(personId)}</strong>: {words}
+                  {problems.map(({ personId, finding }) => (
+                    <li key={`${personId} ${finding.found}`}>
+                      <strong>{nameOf(personId)}</strong>: {formatPositionFinding(finding)}
                     </li>
                   ))}
                 </ul>

@@ -1,7 +1,8 @@
 import { type HelpKind, helperSheet } from "@able-tide/core/fit/helper-sheet";
 import { taughtName } from "@able-tide/core/movement/format";
-import { formatMinutes } from "@able-tide/core/schedule/time";
-import { HAZARD_WORDS } from "@able-tide/core/schedule/transition-steps";
+import { formatHelpNote } from "@able-tide/words/helper-sheet";
+import { formatHazard } from "@able-tide/words/schedule";
+import { count, formatMinutes } from "@able-tide/words/text";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
 import { asksForLarge, SheetPage } from "../plans/sheet-page.tsx";
@@ -36,7 +37,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
       id,
       name: taughtName(movement),
       from: sheet[i]?.from ?? 0,
-      hazards: [...new Set([...seam.hazards, ...(sideChange?.hazards ?? [])])].map((hazard) => HAZARD_WORDS[hazard]),
+      hazards: [...new Set([...seam.hazards, ...(sideChange?.hazards ?? [])])].map(formatHazard),
       needed: sheet[i]?.needed ?? [],
     })),
   };
@@ -62,7 +63,7 @@ function Help({ kind, needed }: { kind: HelpKind; needed: readonly Needed[] }) {
       {KIND_WORDS[kind]}:{" "}
       {kind === "rises" || kind === "sits"
         ? these.map(({ name }) => name).join(", ")
-        : these.map(({ name, words }) => `${name} (${words})`).join(", ")}
+        : these.map(({ name, note }) => `${name} (${formatHelpNote(note)})`).join(", ")}
       .
     </p>
   );
@@ -76,7 +77,7 @@ export default function PlanHelperSheet({ loaderData }: Route.ComponentProps) {
       <p className="mb-2">
         {helpers === 0
           ? "No helper planned."
-          : `${helpers === 1 ? "1 helper" : `${helpers} helpers`} planned. A helper can support one participant at a time.`}
+          : `${count(helpers, "helper", "helpers")} planned. A helper can support one participant at a time.`}
       </p>
       {inPoolChair.length > 0 && (
         <p className="mb-2 font-semibold">

@@ -1,5 +1,5 @@
-import type { FileProblem } from "@able-tide/core/files/json";
 import { readPlanFile } from "@able-tide/core/plan/plan-file";
+import { formatFileProblems, type SaidProblem } from "@able-tide/words/file-problem";
 import { data, Form, redirect } from "react-router";
 import * as v from "valibot";
 import { listGroups } from "../../server/groups/groups.ts";
@@ -33,15 +33,15 @@ export async function loader({ context }: Route.LoaderArgs) {
 }
 
 interface Answer {
-  readonly problems: readonly FileProblem[];
+  readonly problems: readonly SaidProblem[];
   readonly groupId: string;
   readonly day: string;
 }
 
 /** Takes the plan in, and what it brings of movements that are not here; those that are here are used as they are. */
-async function importPlan(scope: Scope, groupId: string, day: string, source: string): Promise<string | readonly FileProblem[]> {
+async function importPlan(scope: Scope, groupId: string, day: string, source: string): Promise<string | readonly SaidProblem[]> {
   const { file, problems } = readPlanFile(source);
-  if (!file) return problems;
+  if (!file) return formatFileProblems(problems);
   const known = new Set((await listMovements(scope)).map(({ movement }) => movement.id));
   const brought = file.movements.filter(({ id }) => !known.has(id));
   if (brought.length > 0) {
@@ -57,7 +57,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   const formData = await formDataOf(request);
   const typed = { groupId: String(formData.get("groupId") ?? ""), day: String(formData.get("day") ?? "") };
   const form = v.safeParse(TakeInForm, { ...typed, file: formData.get("file") });
-  const refused = (problems: readonly FileProblem[]) => data<Answer>({ problems, ...typed }, { status: 422 });
+  const refused = (problems: readonly SaidProblem[]) => data<Answer>({ problems, ...typed }, { status: 422 });
   if (!form.success) return refused([{ path: "", message: form.issues[0].message }]);
   const { groupId, day, file } = form.output;
   if (!(await listGroups(scope)).some(({ id }) => id === groupId))

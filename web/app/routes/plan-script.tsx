@@ -1,13 +1,12 @@
-import { variantWords } from "@able-tide/core/movement/variant-words";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
-import { LEAVE_SAFELY } from "@able-tide/core/schedule/closing-steps";
-import { cuesOf, openingWords } from "@able-tide/core/schedule/cues";
 import { planContextOf } from "@able-tide/core/schedule/plan-setting";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { schedulePlan, withMovements } from "@able-tide/core/schedule/schedule-plan";
-import { formatState } from "@able-tide/core/schedule/state";
-import { formatMinutes } from "@able-tide/core/schedule/time";
-import { HAZARD_WORDS } from "@able-tide/core/schedule/transition-steps";
+import { LEAVE_SAFELY } from "@able-tide/words/closing-steps";
+import { cuesOf } from "@able-tide/words/cues";
+import { formatHazard, formatState, formatTransitionStep, openingWords } from "@able-tide/words/schedule";
+import { formatMinutes } from "@able-tide/words/text";
+import { variantWords } from "@able-tide/words/variant-words";
 import { Printer } from "lucide-react";
 import { findGroup } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
@@ -63,10 +62,10 @@ function Row({ block, style }: { block: ScheduledItem; style: TeachingStyle }) {
           {block.block.combination && ` · ${block.block.combination}`}
           {block.block.straight && " · straight on"}
         </p>
-        {seam.links.length > 0 && <p className="text-sand-600">First {seam.links.map(({ words }) => words).join(", ")}.</p>}
+        {seam.links.length > 0 && <p className="text-sand-600">First {seam.links.map(formatTransitionStep).join(", ")}.</p>}
         {hazards.map((hazard) => (
           <p key={hazard} className="font-semibold">
-            Helper: {HAZARD_WORDS[hazard]}.
+            Helper: {formatHazard(hazard)}.
           </p>
         ))}
         {opening.length > 0 && <p>{opening.join(" ")}</p>}

@@ -1,4 +1,5 @@
 import { supportModeOf } from "@able-tide/core/movement/support-mode";
+import { count } from "@able-tide/words/text";
 import { setUpNumbers } from "../../server/people/set-up-numbers.ts";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
@@ -59,7 +60,7 @@ export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
     <SheetPage planId={planId} title={`${group}: setting up`} day={day} large={large}>
       <p className="mb-2">
         {inWater
-          ? `${people.filter(({ takesPart }) => takesPart).length} participants in the pool. ${place.pool?.temperature ? `Water ${place.pool.temperature} °C. ` : ""}${atRail} use the wall.${chairs > 0 ? ` ${chairs} pool ${chairs === 1 ? "chair" : "chairs"} by the hoist, belt and brakes tried.` : ""}`
+          ? `${people.filter(({ takesPart }) => takesPart).length} participants in the pool. ${place.pool?.temperature ? `Water ${place.pool.temperature} °C. ` : ""}${atRail} use the wall.${chairs > 0 ? ` ${count(chairs, "pool chair", "pool chairs")} by the hoist, belt and brakes tried.` : ""}`
           : `${people.length} chairs, each with room for the arms. ${cushions} foot cushions; remove before anyone stands up. ${atRail} participants use the rail; place their chairs within two steps of it.`}
       </p>
       <table className={`w-full border-collapse text-left ${large ? "" : "text-[0.95rem]"}`}>

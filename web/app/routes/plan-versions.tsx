@@ -1,5 +1,6 @@
 import { taughtName } from "@able-tide/core/movement/format";
-import { planDifferences } from "@able-tide/core/plan/compare-plans";
+import { formatPlanDifferences } from "@able-tide/words/plan";
+import { count } from "@able-tide/words/text";
 import { Form, redirect } from "react-router";
 import { listMovements } from "../../server/movements/movements.ts";
 import { changePlan, contentOf, findPlan, listVersions, type PlanVersion } from "../../server/plans/plans.ts";
@@ -43,7 +44,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
         savedBy,
         savedAt: when.format(new Date(savedAt)),
         movements: content.blocks.length,
-        differences: planDifferences(contentOf(plan), content, nameOf),
+        differences: formatPlanDifferences(contentOf(plan), content, nameOf),
       })),
   };
 }
@@ -76,7 +77,7 @@ export default function PlanVersions({ loaderData: { planId, versions } }: Route
               <strong>
                 {savedBy}, {savedAt}
               </strong>
-              <span className="text-sand-600">{movements} movements</span>
+              <span className="text-sand-600">{count(movements, "movement", "movements")}</span>
               <Form method="post" className="ml-auto">
                 <Button look="plain" name="version" value={version}>
                   Restore this version

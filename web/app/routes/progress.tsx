@@ -1,7 +1,8 @@
-import { formatCapLimitBriefly } from "@able-tide/core/caps/format-cap";
-import { classState, signLabel } from "@able-tide/core/class/events";
+import { classState } from "@able-tide/core/class/events";
 import { taughtName } from "@able-tide/core/movement/format";
 import { ONE_LEG_STAND, oneLegStandNorm } from "@able-tide/core/reference/one-leg-stand";
+import { signLabel } from "@able-tide/words/class";
+import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
 import { data, NavLink } from "react-router";
 import { parseForm } from "../../forms/parse-form.ts";
 import { resultForm } from "../../forms/result-form.ts";

@@ -1,8 +1,9 @@
 import { movementProblems } from "@able-tide/core/movement/check";
 import { idFromName } from "@able-tide/core/movement/edit";
 import { taughtName } from "@able-tide/core/movement/format";
-import { type MovementFileProblem, readMovement } from "@able-tide/core/movement/read-file";
+import { readMovement } from "@able-tide/core/movement/read-file";
 import { withStates } from "@able-tide/core/movement/state";
+import { formatFileProblems, type SaidProblem } from "@able-tide/words/file-problem";
 import { data, redirect } from "react-router";
 import { deleteMovement, keepMovements, listMovements, nameMovement } from "../../server/movements/movements.ts";
 import { listPeople } from "../../server/people/people.ts";
@@ -69,16 +70,16 @@ export async function action({ request, params, context }: Route.ActionArgs) {
     return data({ problems: [] });
   }
   const read = readMovement(String(form.get("document") ?? ""));
-  if (!read.movement) return data({ problems: read.problems }, { status: 422 });
+  if (!read.movement) return data({ problems: formatFileProblems(read.problems) }, { status: 422 });
   const movement = withStates(read.movement);
   const problems = movementProblems(movement);
-  if (problems.length > 0) return data({ problems }, { status: 422 });
+  if (problems.length > 0) return data({ problems: formatFileProblems(problems) }, { status: 422 });
   const id = found.shipped ? await freeId(scope, movement.name.en) : found.movement.id;
   await keepMovements(scope, [{ ...movement, id, name: { en: movement.name.en } }]);
   return redirect(`/movements/${id}/studio`);
 }
 
-type Answer = { readonly problems: readonly MovementFileProblem[]; readonly ownName?: string };
+type Answer = { readonly problems: readonly SaidProblem[]; readonly ownName?: string };
 
 export default function StudioPage({ loaderData, actionData }: Route.ComponentProps) {
   const { movement, shipped, people } = loaderData;

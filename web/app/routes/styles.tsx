@@ -1,5 +1,6 @@
-import { CALLED_ROUNDS, formatStyleChoice, type TeachingStyle } from "@able-tide/core/plan/style";
+import { CALLED_ROUNDS, type TeachingStyle } from "@able-tide/core/plan/style";
 import { STYLE_QUESTIONS } from "@able-tide/core/plan/style-questions";
+import { formatStyleChoice, readyStyleFor, styleChoiceWords, styleQuestionLabel } from "@able-tide/words/style";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { data, Form } from "react-router";
 import { parseForm } from "../../forms/parse-form.ts";
@@ -76,24 +77,24 @@ function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
           options={CALLED_ROUNDS.map((n) => [String(n), String(n)])}
         />
         <TextField field={field("leastRounds")} label="Minimum repetitions" inputMode="numeric" />
-        <TextField field={field("breathSeconds")} label="One breath" hint="s" inputMode="decimal" />
+        <TextField field={field("breathSeconds")} label="Breath length" hint="s" inputMode="decimal" />
       </div>
       <div className="grid gap-x-6 gap-y-3 md:grid-cols-2">
-        {STYLE_QUESTIONS.map(({ name, label, choices }) => (
+        {STYLE_QUESTIONS.map(({ name, choices }) => (
           <fieldset key={name} className="rounded-[10px] border border-sand-200 px-3 pb-2">
-            <legend className="px-1 font-semibold">{label}</legend>
+            <legend className="px-1 font-semibold">{styleQuestionLabel(name)}</legend>
             {choices.map((choice) => (
-              <label key={choice.name} className="flex items-baseline gap-2 py-1">
+              <label key={choice} className="flex items-baseline gap-2 py-1">
                 <input
                   type="radio"
                   name={name}
-                  value={choice.name}
-                  defaultChecked={(field(name).initialValue ?? style[name]) === choice.name}
+                  value={choice}
+                  defaultChecked={(field(name).initialValue ?? style[name]) === choice}
                   className="size-4 shrink-0 translate-y-0.5 accent-tide-700"
                 />
                 <span>
-                  {choice.label}
-                  <span className="block text-sand-600">{choice.does}</span>
+                  {styleChoiceWords(name, choice).label}
+                  <span className="block text-sand-600">{styleChoiceWords(name, choice).does}</span>
                 </span>
               </label>
             ))}
@@ -116,10 +117,10 @@ function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
 /** What sets a style apart, in a line. */
 const inBrief = (style: TeachingStyle): string =>
   [
-    formatStyleChoice(style, "counting").label,
+    formatStyleChoice(style, "counting"),
     `${style.rounds} repetitions, breath length ${style.breathSeconds} s`,
-    `first side: ${formatStyleChoice(style, "firstSide").label}`,
-    formatStyleChoice(style, "depth").label,
+    `first side: ${formatStyleChoice(style, "firstSide")}`,
+    formatStyleChoice(style, "depth"),
   ].join(" · ");
 
 export default function Styles({ loaderData: { styles }, actionData }: Route.ComponentProps) {
@@ -137,7 +138,7 @@ export default function Styles({ loaderData: { styles }, actionData }: Route.Com
               <summary className="flex min-h-16 flex-wrap items-baseline gap-x-4 px-5 py-3">
                 <span className="font-display text-xl font-bold">{kept.style.name}</span>
                 <span className="text-sand-600">{kept.id === null ? "ready-made" : "your own"}</span>
-                <span className="basis-full">{kept.forWhom || inBrief(kept.style)}</span>
+                <span className="basis-full">{kept.ready ? readyStyleFor(kept.ready) : inBrief(kept.style)}</span>
               </summary>
               <div className="border-t border-sand-200 p-5">
                 <StyleFields kept={kept} answer={answer} />

@@ -1,10 +1,10 @@
 import { addDays } from "@able-tide/core/calendar";
 import { asksOn, holdsOn, isDueSoon } from "@able-tide/core/caps/cap";
-import { formatCap, formatDayAndMonth } from "@able-tide/core/caps/format-cap";
-import { limitationRule } from "@able-tide/core/caps/limitations/all";
-import { formatLimitation } from "@able-tide/core/caps/propose";
-import { classState, EFFORT_WORDS, signLabel } from "@able-tide/core/class/events";
-import { formatMinutes } from "@able-tide/core/schedule/time";
+import { classState } from "@able-tide/core/class/events";
+import { EFFORT_WORDS, signLabel } from "@able-tide/words/class";
+import { formatCap } from "@able-tide/words/format-cap";
+import { formatLimitation } from "@able-tide/words/limitations";
+import { count, formatDayAndMonth, formatMinutes } from "@able-tide/words/text";
 import { Link } from "react-router";
 import { endedClasses, listEvents, namesInClass, openClasses } from "../../server/classes/classes.ts";
 import { type NotedInClass, notedSince } from "../../server/classes/follow-ups.ts";
@@ -99,12 +99,11 @@ function needsOf(
     .filter(mine)
     .filter((limitation) => meanwhileOf(limitation, day).length > 0)
     .map((limitation) => {
-      const rule = limitationRule(limitation.rule);
       return {
         id: limitation.id,
         personId: limitation.personId,
         name: nameOf.get(limitation.personId) ?? "",
-        words: rule ? formatLimitation(rule, limitation) : "",
+        words: formatLimitation(limitation),
         news: "Waiting for the clinician's caps.",
         pressing: true,
       };
@@ -211,8 +210,8 @@ function NextSession({ session, leads, today }: { session: Session; leads: boole
             {day === today ? "Today" : formatDay(day)}, {group.startsAt}
           </p>
           <p className="text-sand-600">
-            {dotted(group.place, group.people === 1 ? "1 participant" : `${group.people} participants`)}
-            {plan && ` · ${plan.outline.blocks.length} movements, ${formatMinutes(plan.outline.total)} min`}
+            {dotted(group.place, count(group.people, "participant", "participants"))}
+            {plan && ` · ${count(plan.outline.blocks.length, "movement", "movements")}, ${formatMinutes(plan.outline.total)} min`}
           </p>
         </div>
         {leads && (

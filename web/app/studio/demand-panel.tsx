@@ -1,5 +1,6 @@
-import { formatHandSupport, HAND_SUPPORTS } from "@able-tide/core/body/supports";
+import { HAND_SUPPORTS } from "@able-tide/core/body/supports";
 import { DEPTHS, type Depth, VARIANT_KINDS, type VariantKind } from "@able-tide/core/movement/variant";
+import { formatHandSupport } from "@able-tide/words/body";
 import { type Asked, SOME_BODIES, type StudioPerson, WATERLINES } from "./asked.ts";
 
 interface Props {

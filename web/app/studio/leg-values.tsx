@@ -3,6 +3,7 @@ import { sidedSlot } from "@able-tide/core/body/pose";
 import { keyPoses } from "@able-tide/core/movement/authored-keys";
 import { LIFT_ANGLES, type Lift, liftFoot, liftsOf, pitchFoot, setFeetDown } from "@able-tide/core/movement/edit-legs";
 import type { Movement } from "@able-tide/core/movement/format";
+import { rangeLabel } from "@able-tide/words/body";
 import { NumberBox } from "./number-box.tsx";
 import type { PulledKey } from "./pull.ts";
 
@@ -51,12 +52,12 @@ export function LegValues({ movement, index, change }: Props) {
         )}
         {lift &&
           LIFT_ANGLES.map(({ name, range }) => {
-            const { label, lowest, highest } = rangeOf(range);
+            const { lowest, highest } = rangeOf(range);
             return (
               <NumberBox
                 key={name}
                 id={`value-lift-${name}`}
-                label={`${label}, °`}
+                label={`${rangeLabel(range)}, °`}
                 value={lift[name] ?? 0}
                 least={lowest}
                 most={highest}

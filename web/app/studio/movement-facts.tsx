@@ -1,4 +1,3 @@
-import { featureLabel } from "@able-tide/core/movement/features";
 import {
   DECLARED_FEATURES,
   type Movement,
@@ -9,7 +8,8 @@ import {
   STANCES,
 } from "@able-tide/core/movement/format";
 import { VARIANT_KINDS, type VariantKind } from "@able-tide/core/movement/variant";
-import { sentenceCase } from "@able-tide/core/sentence-case";
+import { featureLabel, purposeLabel } from "@able-tide/words/movement";
+import { sentenceCase } from "@able-tide/words/text";
 import { memo, type ReactNode } from "react";
 import type { EditMovement } from "./edit-movement.ts";
 
@@ -84,7 +84,7 @@ function Facts({ movement, edit }: Props) {
       <div className="mt-2 flex flex-col gap-4">
         <Group label="Purpose">
           {PURPOSES.map((word) => (
-            <Tick key={word} label={word} on={movement.purpose.includes(word)} set={(on) => setPurpose(word, on)} />
+            <Tick key={word} label={purposeLabel(word)} on={movement.purpose.includes(word)} set={(on) => setPurpose(word, on)} />
           ))}
         </Group>
         <Group label="Forms">

@@ -12,6 +12,7 @@ import {
   setNumber,
 } from "@able-tide/core/movement/edit";
 import { ANCHORS, type Anchor, type Movement } from "@able-tide/core/movement/format";
+import { rangeLabel } from "@able-tide/words/body";
 import { useCallback } from "react";
 import type { EditMovement } from "./edit-movement.ts";
 import { NumberBox } from "./number-box.tsx";
@@ -121,7 +122,7 @@ export function PoseValues({ movement, index, edit }: Props) {
               <NumberBox
                 key={angle.name}
                 id={angleId(angle)}
-                label={`${angle.label}, °`}
+                label={`${rangeLabel(angle.range)}, °`}
                 value={values[angle.slot] as number}
                 least={angle.lowest}
                 most={angle.highest}

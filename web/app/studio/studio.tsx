@@ -1,8 +1,8 @@
-import { formatMovementProblem } from "@able-tide/core/movement/check";
 import type { Movement } from "@able-tide/core/movement/format";
-import type { MovementFileProblem } from "@able-tide/core/movement/read-file";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { BREATH_SECONDS } from "@able-tide/core/plan/style";
+import type { SaidProblem } from "@able-tide/words/file-problem";
+import { formatMovementProblem } from "@able-tide/words/movement";
 import { useDeferredValue, useMemo, useState } from "react";
 import { Form } from "react-router";
 import { Button } from "../kit/button.tsx";
@@ -29,7 +29,7 @@ interface Props {
   readonly movement: Movement;
   readonly shipped: boolean;
   readonly people: readonly StudioPerson[];
-  readonly problems: readonly MovementFileProblem[];
+  readonly problems: readonly SaidProblem[];
 }
 
 /** The form that keeps the movement; its button is in the head of the page, always at hand. */

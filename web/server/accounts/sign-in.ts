@@ -18,7 +18,7 @@ async function triesBy(database: Knex, subject: string, since: Date): Promise<nu
 }
 
 /** Checked when there is no such account, so that an answer takes as long either way. */
-const decoyHash = hashPassword("nobody has this password");
+const decoyHash = hashPassword("no one has this password");
 
 /**
  * Signs in with a password. Tries are limited per account name and per address.

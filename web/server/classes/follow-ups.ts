@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { type ClassEvent, classState, type NextDayPain, type Sign } from "@able-tide/core/class/events";
 import { classSteps } from "@able-tide/core/class/steps";
-import { variantWords } from "@able-tide/core/movement/variant-words";
+import { variantWords } from "@able-tide/words/variant-words";
 import type { Scope } from "../scope.ts";
 import { addEvents, classesWithNotes, findClass, listEvents, type TaughtClass } from "./classes.ts";
 

@@ -5,7 +5,7 @@ import { answersNow } from "@able-tide/core/class/notes-of-day";
 import { fitsDue, notesToFit } from "@able-tide/core/class/refit";
 import { type ClassScript, scriptBlocks } from "@able-tide/core/class/script";
 import { classSteps } from "@able-tide/core/class/steps";
-import { formatState } from "@able-tide/core/schedule/state";
+import { formatState, SCRIPT_WORDING } from "@able-tide/words/schedule";
 import { PRIORITY } from "../../jobs/fit-runner.ts";
 import { findGroup, type Group } from "../groups/groups.ts";
 import { capsHolding } from "../people/caps.ts";
@@ -27,10 +27,6 @@ type Scripted = { readonly kind: "script"; readonly script: ClassScript } | { re
 type Told = Pick<ClassState, "checkIns" | "notes">;
 const NOTHING_TOLD: Told = { checkIns: new Map(), notes: [] };
 
-/** Where a cap of the day comes from, as its words say. */
-const CHECK_IN = "today's check-in";
-const NOTED = "what was noted in class";
-
 /** The caps of the day for each person: those in force, and what their check-in and notes in class add. */
 async function capsOfDay(scope: Scope, personIds: readonly string[], day: string, state: Told): Promise<Map<string, Cap[]>> {
   const caps = await capsHolding(scope, personIds, day);
@@ -43,7 +39,7 @@ async function capsOfDay(scope: Scope, personIds: readonly string[], day: string
     if (!holding || now === null) continue;
     const reading = readCheckIn(now.answers, policy, screened.get(personId));
     const today = dayCaps(reading, holding, day, now.overriddenBecause !== null);
-    const source = now === state.checkIns.get(personId) ? CHECK_IN : NOTED;
+    const source = { standard: now === state.checkIns.get(personId) ? "checkIn" : "notedInClass" } as const;
     ofDay.set(personId, [...holding, ...today.map((cap) => ({ ...cap, source }))]);
   }
   return ofDay;
@@ -65,7 +61,7 @@ async function scriptOf(scope: Scope, plan: Plan, group: Group, state: Told = NO
     kind: "script",
     script: {
       groupName: group.name,
-      blocks: scriptBlocks(reading),
+      blocks: scriptBlocks(reading, SCRIPT_WORDING),
       total: reading.total,
       home: formatState(reading.home),
       showing: plan.style.showing,

@@ -1,7 +1,8 @@
 import { type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
 import type { WaterEquipment } from "@able-tide/core/body/water-equipment";
 import type { StandStage } from "@able-tide/core/caps/balance-levels";
-import type { CapLimit, CapSide, DateKind, Strength } from "@able-tide/core/caps/cap";
+import type { CapLimit, DateKind, Strength } from "@able-tide/core/caps/cap";
+import type { CapSide } from "@able-tide/core/caps/cap-side";
 import type { MeasurementInput } from "@able-tide/core/caps/measurement";
 import type { Sign } from "@able-tide/core/class/events";
 import type { About } from "@able-tide/core/people/about";

@@ -40,7 +40,7 @@ export const WATER: readonly DemoPerson[] = [
     released: 0,
   },
   {
-    person: person("Ottilie", 1955, 171, 68, "", "Wants somebody she knows within reach."),
+    person: person("Ottilie", 1955, 171, 68, "", "Wants someone she knows within reach."),
     groups,
     about: {
       hopes: "To float without holding on.",

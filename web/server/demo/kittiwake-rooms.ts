@@ -30,7 +30,7 @@ export const PLACE: VenueInput = {
   emergency: {
     address: "The old boathouse, Quay End, Sorrel: the blue door on the water side",
     phone: "555 0100, then the harbour office 555 0110",
-    defibrillator: "on the wall beside the changing rooms",
+    defibrillator: "on the wall next to the changing rooms",
     exit: "the blue door; from the pool the glass door to the slipway",
     hoist: "shallow end; Kees and Ines are trained on it",
   },

@@ -199,13 +199,7 @@ async function answerReviews({ instructor, clinician }: Voices, personId: string
       cap.strength !== "comfort" &&
       (asksOn(cap, day) || isDueSoon(cap, day))
     )
-      await holdOn(
-        cap.strength === "absolute" ? clinician : instructor,
-        personId,
-        cap.id,
-        addToDay(day, 84),
-        "Asked: as before.",
-      );
+      await holdOn(cap.strength === "absolute" ? clinician : instructor, personId, cap.id, addToDay(day, 84), "No change.");
 }
 
 /** What changes in a week for one person: limitations, clearances, caps, a release. */

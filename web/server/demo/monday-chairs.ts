@@ -6,7 +6,7 @@ const groups = ["monday"] as const;
 /** Eleven made-up people who sit: two in wheelchairs, one with one usable arm, one who is ninety-two and has many limits. */
 export const CHAIRS: readonly DemoPerson[] = [
   {
-    person: person("Aune", 1934, 149, 52, "frame, hearing aid", "Sharp as a tack; likes to be asked last."),
+    person: person("Aune", 1934, 149, 52, "frame, hearing aid", "Sharp as a tack; likes to go last."),
     groups,
     about: {
       aids: ["frame"],
@@ -92,7 +92,7 @@ export const CHAIRS: readonly DemoPerson[] = [
       arms: [{ kind: "still" }, WHOLE],
     }),
     groups,
-    about: { hopes: "To be in the same movement as everybody.", mayTouch: "ask", mayWrite: "yes" },
+    about: { hopes: "To be in the same movement as everyone.", mayTouch: "ask", mayWrite: "yes" },
     caps: [
       {
         limit: { channel: "barredFeature", limit: "holdsWithLeft" },
@@ -107,7 +107,7 @@ export const CHAIRS: readonly DemoPerson[] = [
     missed: [10],
   },
   {
-    person: person("Petra", 1947, 158, 63, "oxygen on a small trolley", "Two breaths to everybody's one, and proud of it."),
+    person: person("Petra", 1947, 158, 63, "oxygen on a small trolley", "Two breaths to everyone's one, and proud of it."),
     groups,
     about: {
       hopes: "To the market and back without a stop.",
@@ -123,7 +123,7 @@ export const CHAIRS: readonly DemoPerson[] = [
     lighter: [6, 12],
   },
   {
-    person: person("Quill", 1941, 170, 88, "", "Tells when he has had enough, if asked."),
+    person: person("Quill", 1941, 170, 88, "", "Tells when he has had enough, when you ask."),
     groups,
     lookedAfter: true,
     about: {

@@ -102,7 +102,7 @@ export const FOOTING: readonly DemoPerson[] = [
         week: 9,
         movementId: "trunk-turn",
         sign: "pain",
-        found: "The same place. A month of small knee bends, then asked again.",
+        found: "The same place. A month of small knee bends, then ask again.",
       },
     ],
   },
@@ -380,7 +380,7 @@ function blocksOfWeek(week: number): readonly DemoBlock[] {
 /** Effort of a week's class, 0 to 10, and what the instructor wrote. */
 function endingOfWeek(week: number): { effort: number; note: string } {
   const notes: Record<number, string> = {
-    1: "Everybody found their chair and their rail. Names learnt.",
+    1: "Everyone found their chair and their rail. Names learnt.",
     5: "Press went well on the right, less on the left. Marit's shoulder spoke up.",
     8: "Tomasz fell at home on Sunday, unhurt, and stayed away. Rang him.",
     10: "Added a second round of shoulders before the close; it was wanted.",

@@ -1,5 +1,6 @@
 import { LIMITATION_RULES } from "@able-tide/core/caps/limitations/all";
 import { waitsOn } from "@able-tide/core/caps/propose";
+import { limitationKindLabel, limitationLabel } from "@able-tide/words/limitations";
 import type { GenericSchema } from "valibot";
 import { limitationChoice } from "../../forms/limitation-choice.ts";
 import { measuredRangeForm } from "../../forms/measured-range-form.ts";
@@ -90,10 +91,13 @@ function readLimitation(cells: Cells, known: Known): Read {
   const person = personOf(cells, known);
   if (person.id === null) return wrong(person.problem);
   const named = key(cells["limitation"] ?? "");
-  const rule = LIMITATION_RULES.find(({ name, label }) => key(name) === named || key(label) === named);
+  const rule = LIMITATION_RULES.find(({ name }) => key(name) === named || key(limitationLabel(name)) === named);
   if (!rule) return wrong(`"${cells["limitation"] ?? ""}" is not in the table of limitations.`);
-  const kind = rule.kinds?.find(({ name, label }) => [key(name), key(label)].includes(key(cells["kind"] ?? "")))?.name;
-  if (rule.kinds && kind === undefined) return wrong(`Which: ${rule.kinds.map(({ label }) => label).join(", ")}?`);
+  const kind = rule.kinds?.find((name) =>
+    [key(name), key(limitationKindLabel(rule.name, name))].includes(key(cells["kind"] ?? "")),
+  );
+  if (rule.kinds && kind === undefined)
+    return wrong(`Which: ${rule.kinds.map((name) => limitationKindLabel(rule.name, name)).join(", ")}?`);
   const day = today(known.scope);
   const read = readAs(limitationChoice(day), {
     rule: rule.name,

@@ -3,7 +3,7 @@ import type { Movement } from "@able-tide/core/movement/format";
 import { type TeachingStyle, USUAL_STYLE } from "@able-tide/core/plan/style";
 import { planContextOf, planPlaceOf } from "@able-tide/core/schedule/plan-setting";
 import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
-import { formatState } from "@able-tide/core/schedule/state";
+import { formatState, SCRIPT_WORDING } from "@able-tide/words/schedule";
 import type { Knex } from "knex";
 
 /** How every plan was taught before there were styles: as many rounds on each side as were called. */
@@ -83,7 +83,7 @@ export async function writeOutScripts(database: Knex): Promise<void> {
     const written = {
       groupName,
       people,
-      blocks: scriptBlocks(reading),
+      blocks: scriptBlocks(reading, SCRIPT_WORDING),
       total: reading.total,
       home: formatState(reading.home),
       showing: BEFORE.showing,

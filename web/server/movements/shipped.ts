@@ -9,7 +9,7 @@ function readShipped(): readonly Movement[] {
     .filter(([path]) => !path.endsWith(".schema.json"))
     .map(([path, source]) => {
       const { movement, problems } = readMovement(source);
-      if (!movement) throw new Error(`${path}: ${problems[0]?.path} ${problems[0]?.message}`);
+      if (!movement) throw new Error(`${path}: ${problems[0]?.path} ${problems[0]?.code}`);
       return movement;
     });
 }

@@ -1,7 +1,8 @@
 import { movementProblems } from "@able-tide/core/movement/check";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
-import { type MovementFileProblem, readMovements } from "@able-tide/core/movement/read-file";
+import { readMovements } from "@able-tide/core/movement/read-file";
 import { withStates } from "@able-tide/core/movement/state";
+import { formatFileProblems, type SaidProblem } from "@able-tide/words/file-problem";
 import type { Scope } from "../scope.ts";
 import { keepMovements } from "./movements.ts";
 import { SHIPPED } from "./shipped.ts";
@@ -22,11 +23,11 @@ function isShippedAsItIs(movement: Movement): boolean {
 }
 
 /** What stands against taking a movement in. */
-function problemsOf(movement: Movement, seen: ReadonlySet<string>): MovementFileProblem[] {
+function problemsOf(movement: Movement, seen: ReadonlySet<string>): SaidProblem[] {
   if (seen.has(movement.id)) return [{ path: "id", message: `"${movement.id}" is there twice` }];
   if (SHIPPED.some(({ id }) => id === movement.id))
     return [{ path: "id", message: `"${movement.id}" is a movement that comes with Able Tide; give yours another id` }];
-  return movementProblems(movement);
+  return formatFileProblems(movementProblems(movement));
 }
 
 /**
@@ -38,14 +39,14 @@ function problemsOf(movement: Movement, seen: ReadonlySet<string>): MovementFile
 export async function takeInMovements(
   scope: Scope,
   files: readonly ChosenFile[],
-): Promise<{ readonly taken: readonly string[]; readonly problems: readonly MovementFileProblem[] }> {
+): Promise<{ readonly taken: readonly string[]; readonly problems: readonly SaidProblem[] }> {
   const taken: Movement[] = [];
-  const problems: MovementFileProblem[] = [];
+  const problems: SaidProblem[] = [];
   const seen = new Set<string>();
   for (const { name, source } of files) {
     const file = files.length > 1 ? name : "";
     const read = readMovements(source);
-    problems.push(...read.problems.map(({ path, message }) => ({ path: under(file, path), message })));
+    problems.push(...formatFileProblems(read.problems).map(({ path, message }) => ({ path: under(file, path), message })));
     for (const { path, movement } of read.movements) {
       if (isShippedAsItIs(movement)) continue;
       problems.push(

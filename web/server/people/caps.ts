@@ -4,6 +4,7 @@ import { type Cap, type CapLimit, holdsOn, instructorMayEnd } from "@able-tide/c
 import type { CapRecord } from "@able-tide/core/caps/history";
 import type { MeasuredRange } from "@able-tide/core/caps/measured";
 import { About } from "@able-tide/core/people/about";
+import { formatReason, formatSource } from "@able-tide/words/format-cap";
 import * as v from "valibot";
 import { type Scope, today } from "../scope.ts";
 import { type EndingRow, readEnding } from "./ending.ts";
@@ -151,8 +152,8 @@ export async function insertCaps(scope: Scope, personId: string, inputs: readonl
     person_id: personId,
     cap_limit: JSON.stringify(input.limit),
     forms: input.forms ? JSON.stringify(input.forms) : null,
-    reason: input.reason,
-    source: input.source,
+    reason: formatReason(input.reason),
+    source: formatSource(input.source),
     strength: input.strength,
     from_day: input.from,
     until_day: input.until,

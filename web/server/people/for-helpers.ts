@@ -1,7 +1,9 @@
 import { effectiveCaps } from "@able-tide/core/caps/effective";
-import { formatCapLimit } from "@able-tide/core/caps/format-cap";
 import { cautionsOfNamed } from "@able-tide/core/caps/limitations/all";
-import { type About, agreedFacts } from "@able-tide/core/people/about";
+import type { About } from "@able-tide/core/people/about";
+import { formatCapLimit } from "@able-tide/words/format-cap";
+import { formatCaution } from "@able-tide/words/limitations";
+import { formatFacts } from "@able-tide/words/people";
 import { type Scope, today } from "../scope.ts";
 import { capsHolding } from "./caps.ts";
 import { openLimitations } from "./limitations.ts";
@@ -53,9 +55,13 @@ export async function listHelped(scope: Scope): Promise<HelpedPerson[]> {
     limits: inWords(id, false),
     usual: inWords(id, true),
     cautions: [
-      ...new Set(limitations.filter(({ personId }) => personId === id).flatMap(({ rule, kind }) => cautionsOfNamed(rule, kind))),
+      ...new Set(
+        limitations
+          .filter(({ personId }) => personId === id)
+          .flatMap(({ rule, kind }) => cautionsOfNamed(rule, kind).map(formatCaution)),
+      ),
     ],
-    facts: agreedFacts(about),
+    facts: formatFacts(about),
     groupIds,
   }));
 }

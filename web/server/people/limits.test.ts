@@ -1,7 +1,7 @@
-import { formatCapLimit } from "@able-tide/core/caps/format-cap";
 import { capsAt } from "@able-tide/core/caps/history";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import type { LimitationRule } from "@able-tide/core/caps/limitations/rule";
+import { formatCapLimit } from "@able-tide/words/format-cap";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { addSomebody, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";

@@ -1,15 +1,13 @@
 import { addDays } from "@able-tide/core/calendar";
 import type { StandStage } from "@able-tide/core/caps/balance-levels";
 import type { CapLimit } from "@able-tide/core/caps/cap";
+import type { CapReason, CapSource } from "@able-tide/core/caps/cap-reason";
 import {
   CLEAN_SESSIONS,
   EVERYBODY_LIMITS,
-  EVERYBODY_REASON,
   limitsAfterRelease,
-  NEWCOMER_REASON,
-  NEWCOMER_SOURCE,
   newcomerLimits,
-  SETTLED_REASON,
+  STANDARD_CAPS_SOURCE,
 } from "@able-tide/core/caps/newcomers";
 import { notClean } from "@able-tide/core/class/clean-session";
 import { classState } from "@able-tide/core/class/events";
@@ -20,16 +18,21 @@ import { capHistory, finishCaps, insertCaps } from "./caps.ts";
 import { addPerson, type PersonInput } from "./people.ts";
 import { insertStandResult } from "./stand-results.ts";
 
+const EVERYONE: CapReason = { because: "standard", caps: "everyone" };
+const NEWCOMER: CapReason = { because: "standard", caps: "newcomer" };
+const RELEASED: CapReason = { because: "standard", caps: "released" };
+const SOURCE: CapSource = { standard: STANDARD_CAPS_SOURCE };
+
 /** Weeks after which the usual limits are looked at again. */
 const REVIEW_WEEKS = 26;
 
 /** The limits that no one's limitation asked for: everyone's, and those of the first sessions. */
 export async function setFirstLimits(scope: Scope, personId: string): Promise<void> {
   const day = today(scope);
-  const usual = { source: NEWCOMER_SOURCE, strength: "firm", from: day, until: null } as const;
+  const usual = { source: SOURCE, strength: "firm", from: day, until: null } as const;
   await insertCaps(scope, personId, [
-    ...EVERYBODY_LIMITS.map((limit) => ({ ...usual, limit, reason: EVERYBODY_REASON, origin: "everybody" as const })),
-    ...newcomerLimits(null).map((limit) => ({ ...usual, limit, reason: NEWCOMER_REASON, origin: "newcomer" as const })),
+    ...EVERYBODY_LIMITS.map((limit) => ({ ...usual, limit, reason: EVERYONE, origin: "everybody" as const })),
+    ...newcomerLimits(null).map((limit) => ({ ...usual, limit, reason: NEWCOMER, origin: "newcomer" as const })),
   ]);
 }
 
@@ -119,8 +122,8 @@ export async function testNewcomer(scope: Scope, personId: string, stage: StandS
         .filter(({ channel }) => LEVEL_CHANNELS.includes(channel))
         .map((limit) => ({
           limit,
-          reason: NEWCOMER_REASON,
-          source: NEWCOMER_SOURCE,
+          reason: NEWCOMER,
+          source: SOURCE,
           strength: "firm",
           from: today(scope),
           until: null,
@@ -167,8 +170,8 @@ export async function releaseNewcomer(scope: Scope, personId: string, { stage, d
       personId,
       limitsAfterRelease(stage).map((limit) => ({
         limit,
-        reason: SETTLED_REASON,
-        source: NEWCOMER_SOURCE,
+        reason: RELEASED,
+        source: SOURCE,
         strength: "firm",
         from: today(scope),
         until: addDays(today(scope), 7 * REVIEW_WEEKS),

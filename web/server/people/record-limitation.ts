@@ -2,6 +2,7 @@ import type { CapDecision } from "@able-tide/core/caps/decision";
 import { strictestNumber } from "@able-tide/core/caps/effective";
 import type { LimitationRule } from "@able-tide/core/caps/limitations/rule";
 import { type ProposedCap, proposedCaps, waitsOn } from "@able-tide/core/caps/propose";
+import { formatReason } from "@able-tide/words/format-cap";
 import { type Scope, today } from "../scope.ts";
 import { capsHolding, insertCaps } from "./caps.ts";
 import { insertDeclined, insertLimitation, type KeptLimitation, type LimitationInput } from "./limitations.ts";
@@ -72,7 +73,7 @@ export async function keepDecisions(
         {
           ...proposal,
           limit: decision.limit,
-          reason: decision.kind === "tighten" ? `${proposal.reason}; ${decision.because}` : proposal.reason,
+          reason: decision.kind === "tighten" ? `${formatReason(proposal.reason)}; ${decision.because}` : proposal.reason,
           source: clearance === null ? proposal.source : clearance.clinician,
           strength: clearance === null ? proposal.strength : "absolute",
           // A number of someone's own does not follow what is measured.

@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { READY_STYLES, type TeachingStyle } from "@able-tide/core/plan/style";
+import { READY_STYLES, type ReadyStyle, type TeachingStyle } from "@able-tide/core/plan/style";
 import type { Scope } from "../scope.ts";
 
 /** A style that an organisation may teach in. */
@@ -7,8 +7,8 @@ export interface KeptStyle {
   /** Null for one that ships with the product. */
   readonly id: string | null;
   readonly style: TeachingStyle;
-  /** For whom a ready one is; empty for one of their own. */
-  readonly forWhom: string;
+  /** Which of the ready ones it is; null for one of their own. */
+  readonly ready: ReadyStyle | null;
 }
 
 const stylesOf = (scope: Scope) => scope.database("styles").where("organisation_id", scope.organisationId);
@@ -17,10 +17,10 @@ const stylesOf = (scope: Scope) => scope.database("styles").where("organisation_
 export async function listStyles(scope: Scope): Promise<KeptStyle[]> {
   const rows = await stylesOf(scope).select<{ id: string; style: TeachingStyle }[]>("id", "style");
   const own = rows
-    .map(({ id, style }): KeptStyle => ({ id, style, forWhom: "" }))
+    .map(({ id, style }): KeptStyle => ({ id, style, ready: null }))
     .toSorted((a, b) => (a.style.name < b.style.name ? -1 : 1));
   const names = new Set(own.map(({ style }) => style.name));
-  return [...own, ...READY_STYLES.filter(({ style }) => !names.has(style.name)).map((ready) => ({ id: null, ...ready }))];
+  return [...own, ...READY_STYLES.filter(({ style }) => !names.has(style.name)).map((each) => ({ id: null, ...each }))];
 }
 
 /**

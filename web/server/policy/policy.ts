@@ -1,4 +1,4 @@
-import { type Policy, QUESTION_NAMES, USUAL_POLICY, USUAL_THRESHOLDS } from "@able-tide/core/caps/policy";
+import { type Policy, QUESTIONS, USUAL_POLICY, USUAL_THRESHOLDS } from "@able-tide/core/caps/policy";
 import type { Scope } from "../scope.ts";
 
 export interface KeptPolicy extends Policy {
@@ -17,7 +17,7 @@ export async function findPolicy(scope: Scope): Promise<KeptPolicy> {
   const { thresholds, questions } = row.policy as Policy;
   return {
     thresholds: { ...USUAL_THRESHOLDS, ...thresholds },
-    questions: questions.filter((question) => QUESTION_NAMES.includes(question)),
+    questions: questions.filter((question) => QUESTIONS.includes(question)),
     version: row.version,
     changedBy: row.changed_by_name,
   };

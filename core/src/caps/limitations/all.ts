@@ -1,3 +1,4 @@
+import type { CautionName } from "./cautions.ts";
 import { HEART_AND_BREATH } from "./heart-and-breath.ts";
 import { HIPS_KNEES_AND_FEET } from "./hips-knees-and-feet.ts";
 import { NECK_AND_BACK } from "./neck-and-back.ts";
@@ -27,7 +28,7 @@ export const limitationRule = (name: string): LimitationRule | null =>
   LIMITATION_RULES.find((rule) => rule.name === name) ?? null;
 
 /** What to mind with a limitation by its rule's name; nothing for a name that is not in the table. */
-export function cautionsOfNamed(name: string, kind: string | null): string[] {
+export function cautionsOfNamed(name: string, kind: string | null): CautionName[] {
   const rule = limitationRule(name);
   return rule ? cautionsOf(rule, kind) : [];
 }

@@ -1,32 +1,27 @@
 import { USUAL_HANDS_UP } from "../usual-amounts.ts";
 import { firm, type LimitationRule, SITS_OUT, USUAL_PRACTICE } from "./rule.ts";
 
-const area = "heart and breath";
+const area = "heartAndBreath";
 const ALWAYS = ["acute", "healing", "settled"] as const;
-const ACSM = "ACSM guidelines, common practice";
+const ACSM = "acsm";
 
 export const HEART_AND_BREATH: readonly LimitationRule[] = [
   {
     name: "lowPressureOnStanding",
-    label: "Low blood pressure on standing",
     area,
     sided: false,
     timed: false,
     proposals: [firm({ channel: "handsUpSeconds", side: "both", limit: 10 })],
-    cautions: ["Calf pumps, then rise in stages", "Leaving the pool: waist-deep 1 minute, hold the rail, sit 2 minutes"],
-    source: "consensus 2011, common practice",
+    cautions: ["calfPumpsRiseInStages", "leavePoolInStages"],
+    source: "consensusAndPractice",
     decides: "instructor",
   },
   {
     name: "highBloodPressure",
-    label: "High blood pressure, not controlled",
     area,
     sided: false,
     timed: false,
-    kinds: [
-      { name: "moderate", label: "not severe" },
-      { name: "severe", label: "severe" },
-    ],
+    kinds: ["moderate", "severe"],
     waits: { phases: ALWAYS, kinds: ["severe"], meanwhile: SITS_OUT },
     proposals: [
       firm({ channel: "breathPause", limit: 0 }),
@@ -40,7 +35,6 @@ export const HEART_AND_BREATH: readonly LimitationRule[] = [
   },
   {
     name: "heartDisease",
-    label: "Heart failure, recent heart event, angina, severe aortic stenosis or aneurysm",
     area,
     sided: false,
     timed: false,
@@ -51,55 +45,47 @@ export const HEART_AND_BREATH: readonly LimitationRule[] = [
       firm({ channel: "holdSeconds", limit: 10 }),
       firm({ channel: "waterDepth", limit: 70 }),
     ],
-    cautions: ["No strain", "Own spray at hand", "In the water only if cleared for it"],
+    cautions: ["noStrain", "ownSprayAtHand", "poolOnlyIfCleared"],
     source: ACSM,
     decides: "clinician",
   },
   {
     name: "redFlag",
-    label: "Clot in leg or lung, cancer in bone, unexplained weight loss or night pain",
     area,
     sided: false,
     timed: false,
     waits: { phases: ALWAYS, meanwhile: SITS_OUT },
     proposals: [],
-    cautions: ["Not until the clinician has given advice"],
+    cautions: ["notUntilClinicianAdvises"],
     source: USUAL_PRACTICE,
     decides: "clinician",
   },
   {
     name: "legArteryDisease",
-    label: "Leg artery disease",
     area,
     sided: false,
     timed: false,
     proposals: [firm({ channel: "holdSeconds", limit: 10 })],
-    cautions: ["Stopping to rest and starting again is fine"],
+    cautions: ["stopAndStartAgain"],
     source: ACSM,
     decides: "instructor",
   },
   {
     name: "atrialFibrillation",
-    label: "Atrial fibrillation, or a beta-blocker",
     area,
     sided: false,
     timed: false,
     proposals: [],
-    cautions: ["Effort in words, not heart rate"],
+    cautions: ["effortInWords"],
     source: ACSM,
     decides: "instructor",
   },
   {
     name: "lungDisease",
-    label: "Lung disease",
     area,
     sided: false,
     timed: false,
-    kinds: [
-      { name: "moderate", label: "not severe" },
-      { name: "severe", label: "severe" },
-      { name: "oxygen", label: "on home oxygen" },
-    ],
+    kinds: ["moderate", "severe", "oxygen"],
     proposals: [
       firm({ channel: "breathPause", limit: 0 }),
       firm({ channel: "longestBreath", limit: 6 }),
@@ -107,7 +93,7 @@ export const HEART_AND_BREATH: readonly LimitationRule[] = [
       firm({ channel: "handsUpSecondsInAll", side: "both", limit: USUAL_HANDS_UP.inAll }, { halves: true }),
       firm({ channel: "waterDepth", limit: 70 }, { kinds: ["severe", "oxygen"] }),
     ],
-    cautions: ["Two breaths to the group's one, as needed", { words: "Keep the oxygen tube off the walkway", kinds: ["oxygen"] }],
+    cautions: ["twoBreathsToOne", { name: "oxygenTubeOffWalkway", kinds: ["oxygen"] }],
     source: ACSM,
     decides: "instructor",
   },

@@ -1,12 +1,11 @@
 import { comfort, firm, type LimitationRule, SITS_OUT, USUAL_PRACTICE } from "./rule.ts";
 
-const area = "neck and back";
-const BONE_GUIDANCE = "Giangregorio and others 2014, Brooke-Wavell and others 2022";
+const area = "neckAndBack";
+const BONE_GUIDANCE = "boneGuidance";
 
 export const NECK_AND_BACK: readonly LimitationRule[] = [
   {
     name: "neckPain",
-    label: "Neck arthritis or neck pain",
     area,
     sided: false,
     timed: false,
@@ -21,7 +20,6 @@ export const NECK_AND_BACK: readonly LimitationRule[] = [
   },
   {
     name: "rheumatoidNeck",
-    label: "Rheumatoid arthritis of the neck",
     area,
     sided: false,
     timed: false,
@@ -36,13 +34,12 @@ export const NECK_AND_BACK: readonly LimitationRule[] = [
       firm({ channel: "motion", motion: "neckFlexion", side: "both", limit: 30 }),
       firm({ channel: "barredFeature", limit: "fullNeckCircle" }),
     ],
-    cautions: ["The head never drops to its end forward"],
+    cautions: ["headNeverDrops"],
     source: USUAL_PRACTICE,
     decides: "clinician",
   },
   {
     name: "osteoporosis",
-    label: "Osteoporosis, no fracture",
     area,
     sided: false,
     timed: false,
@@ -52,25 +49,23 @@ export const NECK_AND_BACK: readonly LimitationRule[] = [
       firm({ channel: "motion", motion: "spineRotation", side: "both", limit: 30 }),
       firm({ channel: "barredFeature", limit: "trunkPercussion" }),
     ],
-    cautions: ["A hinge at the hips and gentle bending back are welcome", "No repeated or loaded rounding or twisting"],
+    cautions: ["hipHingeAndGentleExtension", "noLoadedRounding"],
     source: BONE_GUIDANCE,
     decides: "instructor",
   },
   {
     name: "spinalFracture",
-    label: "Spinal fracture",
     area,
     sided: false,
     timed: true,
     waits: { phases: ["acute", "healing"], meanwhile: SITS_OUT },
     proposals: [firm({ channel: "motion", motion: "spineFlexion", side: "both", limit: 25 })],
-    cautions: ["A hinge at the hips is free"],
+    cautions: ["hipHingeFree"],
     source: BONE_GUIDANCE,
     decides: "clinician",
   },
   {
     name: "lowBackPain",
-    label: "Low-back pain",
     area,
     sided: false,
     timed: false,
@@ -79,24 +74,22 @@ export const NECK_AND_BACK: readonly LimitationRule[] = [
       comfort({ channel: "motion", motion: "spineSideBend", side: "both", limit: 20 }),
       comfort({ channel: "motion", motion: "spineFlexion", side: "both", limit: 30 }),
     ],
-    cautions: ["Pain up to 5 that settles within a day is acceptable"],
+    cautions: ["painUpToFive"],
     source: USUAL_PRACTICE,
     decides: "instructor",
   },
   {
     name: "disc",
-    label: "Disc trouble or sciatica",
     area,
     sided: false,
     timed: false,
     proposals: [comfort({ channel: "motion", motion: "spineFlexion", side: "both", limit: 20 }, { follows: "spineFlexion" })],
-    cautions: ["Bend forward only as symptoms allow: less if leg pain increases"],
+    cautions: ["bendAsSymptomsAllow"],
     source: USUAL_PRACTICE,
     decides: "instructor",
   },
   {
     name: "spinalStenosis",
-    label: "Spinal stenosis",
     area,
     sided: false,
     timed: false,
@@ -104,13 +97,12 @@ export const NECK_AND_BACK: readonly LimitationRule[] = [
       firm({ channel: "motion", motion: "spineExtension", side: "both", limit: 5 }),
       comfort({ channel: "standingMinutesAtATime", limit: 8 }),
     ],
-    cautions: ["Sitting breaks are offered"],
+    cautions: ["sittingBreaksOffered"],
     source: USUAL_PRACTICE,
     decides: "instructor",
   },
   {
     name: "stiffSpine",
-    label: "Spinal fusion, ankylosing spondylitis or kyphosis",
     area,
     sided: false,
     timed: false,
@@ -118,7 +110,7 @@ export const NECK_AND_BACK: readonly LimitationRule[] = [
       firm({ channel: "motion", motion: "spineExtension", side: "both", limit: 5 }, { follows: "spineExtension" }),
       firm({ channel: "motion", motion: "spineFlexion", side: "both", limit: 20 }, { follows: "spineFlexion" }),
     ],
-    cautions: ["No forced range", "Look straight ahead as far as the participant can"],
+    cautions: ["noForcedRange", "lookStraightAhead"],
     source: USUAL_PRACTICE,
     decides: "instructor",
   },

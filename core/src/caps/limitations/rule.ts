@@ -1,7 +1,10 @@
 import type { Feature } from "../../movement/features.ts";
 import type { WholeOrPart } from "../body-parts.ts";
-import type { CapLimit, CapSide, DateKind, Strength } from "../cap.ts";
+import type { CapLimit, DateKind, Strength } from "../cap.ts";
+import type { CapSide } from "../cap-side.ts";
 import type { MeasuredRange } from "../measured.ts";
+import type { Source } from "../source.ts";
+import type { CautionName } from "./cautions.ts";
 
 /**
  * How long ago what happened has happened: *acute* to 6 weeks, *healing* to 12, then *settled*.
@@ -11,14 +14,14 @@ export const PHASES = ["acute", "healing", "settled"] as const;
 export type Phase = (typeof PHASES)[number];
 
 export const AREAS = [
-  "shoulders and arms",
-  "neck and back",
-  "hips, knees and feet",
-  "nerves and balance",
-  "heart and breath",
-  "senses and memory",
-  "skin, blood and inner organs",
-  "the whole person",
+  "shouldersAndArms",
+  "neckAndBack",
+  "hipsKneesAndFeet",
+  "nervesAndBalance",
+  "heartAndBreath",
+  "sensesAndMemory",
+  "skinBloodAndOrgans",
+  "wholePerson",
 ] as const;
 export type Area = (typeof AREAS)[number];
 
@@ -59,24 +62,15 @@ export interface Proposal {
   readonly date: { readonly weeks: number; readonly after: "setting" | "event"; readonly kind: DateKind };
 }
 
-/** What to mind, for all kinds of a rule or for some of them. */
-type Caution = string | { readonly words: string; readonly kinds: readonly string[] };
+/** A precaution, for all kinds of a rule or for some of them. */
+export type Caution = CautionName | { readonly name: CautionName; readonly kinds: readonly string[] };
 
-/** What to mind with a kind of a limitation. @param kind null where the rule has no kinds */
-export const cautionsOf = ({ cautions }: Pick<LimitationRule, "cautions">, kind: string | null): string[] =>
+/** The precautions of a kind of a limitation. @param kind null where the rule has no kinds */
+export const cautionsOf = ({ cautions }: Pick<LimitationRule, "cautions">, kind: string | null): CautionName[] =>
   cautions.flatMap((caution) => {
     if (typeof caution === "string") return [caution];
-    return kind !== null && caution.kinds.includes(kind) ? [caution.words] : [];
+    return kind !== null && caution.kinds.includes(kind) ? [caution.name] : [];
   });
-
-/** A caution with the kinds it is for, for a table. */
-export const formatCaution = (caution: Caution, { kinds = [] }: Pick<LimitationRule, "kinds">): string =>
-  typeof caution === "string"
-    ? caution
-    : `${caution.words} (${kinds
-        .filter(({ name }) => caution.kinds.includes(name))
-        .map(({ label }) => label)
-        .join(", ")})`;
 
 /**
  * What a limitation means for movement: the usual starting points, each with its source. The clinician's word wins.
@@ -84,15 +78,13 @@ export const formatCaution = (caution: Caution, { kinds = [] }: Pick<LimitationR
  */
 export interface LimitationRule {
   readonly name: string;
-  /** What it is called: a diagnosis, for those who may read it. */
-  readonly label: string;
   readonly area: Area;
   /** Whether it has a side. */
   readonly sided: boolean;
   /** Whether it began on a day from which its phase is reckoned: an operation, a fracture, a fall. */
   readonly timed: boolean;
   /** Kinds of it that differ in what they mean, as an operation's approach. */
-  readonly kinds?: readonly { readonly name: string; readonly label: string }[];
+  readonly kinds?: readonly string[];
   /** When it waits for a clinician's limits, and what holds meanwhile. */
   readonly waits?: {
     readonly phases: readonly Phase[];
@@ -100,9 +92,8 @@ export interface LimitationRule {
     readonly meanwhile: readonly LimitTemplate[];
   };
   readonly proposals: readonly Proposal[];
-  /** What to mind that no number says. Free of diagnoses: the helper reads them too. */
   readonly cautions: readonly Caution[];
-  readonly source: string;
+  readonly source: Source;
   readonly decides: "instructor" | "clinician";
 }
 
@@ -127,7 +118,7 @@ export const comfort = (limit: LimitTemplate, more: More = {}): Proposal => ({
   ...more,
 });
 
-export const USUAL_PRACTICE = "common practice";
+export const USUAL_PRACTICE: Source = "commonPractice";
 
 /** No form at all. */
 export const SITS_OUT = [

@@ -1,13 +1,12 @@
 import { ARM_RESTS, comfort, firm, type LimitationRule, USUAL_PRACTICE } from "./rule.ts";
 
-const area = "shoulders and arms";
+const area = "shouldersAndArms";
 /** An implant's wires hold by then. */
 const UNTIL_SIX_WEEKS = { weeks: 6, after: "event", kind: "ends" } as const;
 
 export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
   {
     name: "soreShoulder",
-    label: "Sore shoulder",
     area,
     sided: true,
     timed: false,
@@ -21,7 +20,6 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
   },
   {
     name: "rotatorCuffRepair",
-    label: "Rotator-cuff repair",
     area,
     sided: true,
     timed: true,
@@ -31,13 +29,12 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
       firm({ channel: "handWeight", side: "affected", limit: 0 }, { phases: ["acute", "healing"] }),
       firm({ channel: "barredFeature", limit: "holdsWithAffected" }, { phases: ["acute", "healing"] }),
     ],
-    cautions: ["Do not lift or pull on the arm"],
+    cautions: ["doNotLiftArm"],
     source: USUAL_PRACTICE,
     decides: "clinician",
   },
   {
     name: "frozenShoulder",
-    label: "Frozen shoulder",
     area,
     sided: true,
     timed: false,
@@ -45,13 +42,12 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
       comfort({ channel: "motion", motion: "shoulderElevation", side: "affected", limit: 90 }, { follows: "shoulderElevation" }),
       comfort({ channel: "handWeight", side: "affected", limit: 0 }),
     ],
-    cautions: ["Stay in the comfortable range; no force"],
+    cautions: ["comfortableRange"],
     source: USUAL_PRACTICE,
     decides: "instructor",
   },
   {
     name: "shoulderAfterStroke",
-    label: "Weak or subluxed shoulder after a stroke",
     area,
     sided: true,
     timed: false,
@@ -60,20 +56,16 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
       firm({ channel: "motion", motion: "shoulderElevation", side: "affected", limit: 90 }),
       firm({ channel: "barredFeature", limit: "holdsWithAffected" }),
     ],
-    cautions: ["One-arm variants; support the other arm", "Do not pull on the arm"],
+    cautions: ["oneArmVariants", "doNotPullArm"],
     source: USUAL_PRACTICE,
     decides: "clinician",
   },
   {
     name: "shoulderReplacement",
-    label: "Shoulder replacement",
     area,
     sided: true,
     timed: true,
-    kinds: [
-      { name: "reverse", label: "reverse" },
-      { name: "anatomic", label: "anatomic" },
-    ],
+    kinds: ["reverse", "anatomic"],
     waits: { phases: ["acute", "healing"], meanwhile: ARM_RESTS },
     proposals: [
       firm({ channel: "barredFeature", limit: "holdsWithAffected" }, { phases: ["acute", "healing"] }),
@@ -83,15 +75,14 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
       ),
     ],
     cautions: [
-      { words: "That hand does not go behind the back with the arm stretched", kinds: ["reverse"] },
-      { words: "No pushing up from the chair with that arm", kinds: ["reverse"] },
+      { name: "noHandBehindBack", kinds: ["reverse"] },
+      { name: "noPushingUpWithArm", kinds: ["reverse"] },
     ],
     source: USUAL_PRACTICE,
     decides: "clinician",
   },
   {
     name: "pacemaker",
-    label: "New pacemaker or defibrillator",
     area,
     sided: true,
     timed: true,
@@ -100,13 +91,12 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
       firm({ channel: "handHeight", side: "affected", limit: "shoulder" }, { phases: ["acute"], date: UNTIL_SIX_WEEKS }),
       firm({ channel: "barredFeature", limit: "holdsWithAffected" }, { phases: ["acute"], date: UNTIL_SIX_WEEKS }),
     ],
-    cautions: ["Effort in words, not heart rate"],
+    cautions: ["effortInWords"],
     source: USUAL_PRACTICE,
     decides: "clinician",
   },
   {
     name: "breastbone",
-    label: "Breastbone opened for heart surgery",
     area,
     sided: false,
     timed: true,
@@ -122,13 +112,12 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
       firm({ channel: "handSeparation", limit: 1.5 }, { phases: ["acute", "healing"] }),
       firm({ channel: "handWeight", side: "both", limit: 0 }, { phases: ["acute", "healing"] }),
     ],
-    cautions: ["No pushing or pulling with the arms, not even out of the chair"],
+    cautions: ["noPushingOrPulling"],
     source: USUAL_PRACTICE,
     decides: "clinician",
   },
   {
     name: "handArthritis",
-    label: "Hand arthritis",
     area,
     sided: true,
     timed: false,
@@ -136,13 +125,12 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
       firm({ channel: "barredFeature", limit: "holdsWithAffected" }),
       comfort({ channel: "barredFeature", limit: "fistAffected" }),
     ],
-    cautions: ["Cannot grip a rail on that side"],
+    cautions: ["cannotGripRail"],
     source: USUAL_PRACTICE,
     decides: "instructor",
   },
   {
     name: "wristFracture",
-    label: "Wrist fracture",
     area,
     sided: true,
     timed: true,
@@ -150,7 +138,7 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
       firm({ channel: "barredFeature", limit: "holdsWithAffected" }, { phases: ["acute", "healing"] }),
       comfort({ channel: "barredFeature", limit: "fistAffected" }, { phases: ["acute", "healing"] }),
     ],
-    cautions: ["Cannot grip a rail on that side"],
+    cautions: ["cannotGripRail"],
     source: USUAL_PRACTICE,
     decides: "instructor",
   },

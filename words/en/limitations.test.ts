@@ -1,9 +1,9 @@
+import { addDays } from "@able-tide/core/calendar";
+import type { CapSide } from "@able-tide/core/caps/cap-side";
+import { LIMITATION_RULES, limitationRule } from "@able-tide/core/caps/limitations/all";
+import { proposedCaps, waitingCaps, waitsOn } from "@able-tide/core/caps/propose";
 import { describe, expect, test } from "vitest";
-import { addDays } from "../../calendar.ts";
-import type { CapSide } from "../cap.ts";
-import { formatCapLimit } from "../format-cap.ts";
-import { proposedCaps, waitingCaps, waitsOn } from "../propose.ts";
-import { LIMITATION_RULES, limitationRule } from "./all.ts";
+import { formatCapLimit } from "./format-cap.ts";
 
 const DAY = "2026-10-14";
 const weeksAgo = (weeks: number): string => addDays(DAY, -7 * weeks);
@@ -330,7 +330,7 @@ describe("the whole table", () => {
     expect(new Set(LIMITATION_RULES.map(({ name }) => name)).size).toBe(LIMITATION_RULES.length);
     for (const rule of LIMITATION_RULES) {
       expect(rule.source, rule.name).not.toBe("");
-      const kinds = (rule.kinds ?? []).map(({ name }) => name);
+      const kinds = rule.kinds ?? [];
       for (const named of [rule.waits?.kinds ?? [], ...rule.proposals.map((proposal) => proposal.kinds ?? [])])
         expect(kinds, rule.name).toEqual(expect.arrayContaining([...named]));
       if (!rule.sided) expect(JSON.stringify(rule), rule.name).not.toMatch(/affected/i);

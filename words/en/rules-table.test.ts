@@ -1,10 +1,11 @@
 import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { LIMITATION_RULES } from "@able-tide/core/caps/limitations/all";
 import { expect, test } from "vitest";
-import { LIMITATION_RULES } from "./limitations/all.ts";
+import { limitationLabel } from "./limitations.ts";
 import { rulesTable } from "./rules-table.fixture.ts";
 
-const page = join(import.meta.dirname, "../../../docs/limits.md");
+const page = join(import.meta.dirname, "../../docs/limits.md");
 const BEGIN = "<!-- rules: written by npm run limits:table -->\n";
 const END = "\n<!-- rules: end -->";
 
@@ -22,7 +23,8 @@ test("every rule has a row for each thing it proposes, with a channel and a sour
   const rows = rulesTable()
     .split("\n")
     .filter((row) => row.startsWith("| "));
-  for (const { label, proposals, waits, cautions } of LIMITATION_RULES) {
+  for (const { name, proposals, waits, cautions } of LIMITATION_RULES) {
+    const label = limitationLabel(name);
     const mine = rows.map((row) => row.split(" | ")).filter(([first]) => first === `| ${label}`);
     expect(mine.length, label).toBe(proposals.length + (waits?.meanwhile.length ?? 0) + cautions.length);
     for (const cells of mine) expect(cells.slice(4).filter((cell) => cell.trim() !== "").length, label).toBeGreaterThan(1);

@@ -1,14 +1,14 @@
+import { buildOf, USUAL_BODY, USUAL_BUILD } from "@able-tide/core/body/build";
+import type { Cap, CapLimit } from "@able-tide/core/caps/cap";
+import { capOf } from "@able-tide/core/caps/cap.fixture";
+import { fitCell } from "@able-tide/core/fit/cell";
+import { limitedResources } from "@able-tide/core/fit/support-options";
+import { createVariantCache, leadsOf } from "@able-tide/core/fit/variant-cache";
+import { load } from "@able-tide/core/movement/library.fixture";
+import { FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
+import { OPEN_HALL } from "@able-tide/core/venues/resources";
 import { describe, expect, test } from "vitest";
-import { buildOf, USUAL_BODY, USUAL_BUILD } from "../body/build.ts";
-import { capOf } from "../caps/cap.fixture.ts";
-import type { Cap, CapLimit } from "../caps/cap.ts";
-import { load } from "../movement/library.fixture.ts";
-import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
-import { OPEN_HALL } from "../venues/resources.ts";
-import { fitCell } from "./cell.ts";
 import { viewCell } from "./cell-view.ts";
-import { limitedResources } from "./support-options.ts";
-import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
 const library = createVariantCache();
 const ROUNDS = 6;

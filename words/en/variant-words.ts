@@ -1,6 +1,6 @@
-import { SIDES } from "../side.ts";
-import type { Movement, MovementKey } from "./format.ts";
-import { armMoves, type VariantSpec } from "./variant.ts";
+import type { Movement, MovementKey } from "@able-tide/core/movement/format";
+import { armMoves, type VariantSpec } from "@able-tide/core/movement/variant";
+import { SIDES } from "@able-tide/core/side";
 
 type Cues = Movement["cues"];
 
@@ -46,23 +46,4 @@ export function variantWords(
     },
     says: keys.map(({ say }, i) => says.reduce((said, each) => each?.[i] ?? said, say) ?? ""),
   };
-}
-
-/** Words that only make sense on the feet. */
-const ON_FEET =
-  /\b(stand|stands|standing|steps?|balls of the feet|both legs|the legs (do|carry|have)|one leg|front (foot|knee)|(back|rear) (foot|leg)|over the (left|right) foot|weight|whole body|sink (a little|and)|settle low|then rise|and rise)\b/i;
-/** Words for two hands. */
-const TWO_HANDS =
-  /\b(both hands|both arms|hands|arms|palms|fists|elbows|wrists|other (arm|hand|palm)|(left|right|opposite) hand)\b/i;
-
-/** Words of a variant that do not fit how it is done, each with where it stands. */
-export function misfittingWords(
-  movement: Movement,
-  choice: Pick<VariantSpec, "kind" | "hold" | "arms">,
-): readonly { readonly where: string; readonly words: string }[] {
-  const { name, cues, says } = variantWords(movement, choice);
-  const moving = SIDES.filter((side) => armMoves(choice as VariantSpec, side)).length;
-  const wrong = [...(choice.kind === "seated" ? [ON_FEET] : []), ...(moving === 1 ? [TWO_HANDS] : [])];
-  const said = [["name", name], ...Object.entries(cues), ...says.map((words) => ["say", words])] as [string, string][];
-  return said.filter(([, words]) => wrong.some((pattern) => pattern.test(words))).map(([where, words]) => ({ where, words }));
 }

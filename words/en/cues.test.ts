@@ -1,9 +1,10 @@
+import { type TeachingStyle, USUAL_STYLE } from "@able-tide/core/plan/style";
+import { circumstances, planned } from "@able-tide/core/schedule/plan.fixture";
+import { type ScheduledItem, schedulePlan } from "@able-tide/core/schedule/schedule-plan";
+import type { Familiarity } from "@able-tide/core/schedule/time";
 import { describe, expect, test } from "vitest";
-import { type TeachingStyle, USUAL_STYLE } from "../plan/style.ts";
-import { cuesOf, openingWords } from "./cues.ts";
-import { circumstances, planned } from "./plan.fixture.ts";
-import { type ScheduledItem, schedulePlan } from "./schedule-plan.ts";
-import type { Familiarity } from "./time.ts";
+import { cuesOf } from "./cues.ts";
+import { openingWords } from "./schedule.ts";
 
 const blockOf = (knowledge: Familiarity, differs: { quiet?: boolean; as?: "seated" } = {}): ScheduledItem =>
   schedulePlan(planned({ movementId: "shift-and-press", ...differs }), circumstances({ knows: () => knowledge }))

@@ -1,13 +1,13 @@
 import { readFileSync } from "node:fs";
 import { join } from "node:path";
+import { onRail } from "@able-tide/core/body/supports";
+import type { Movement } from "@able-tide/core/movement/format";
+import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
 import { expect, test } from "vitest";
-import { onRail } from "../body/supports.ts";
-import { wordProblems } from "./check.ts";
-import type { Movement } from "./format.ts";
-import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "./variant.ts";
-import { misfittingWords, variantWords } from "./variant-words.ts";
+import { misfittingWords, wordProblems } from "./misfitting-words.ts";
+import { variantWords } from "./variant-words.ts";
 
-const LIBRARY = join(import.meta.dirname, "../../../library");
+const LIBRARY = join(import.meta.dirname, "../../library");
 const movement = (id: string): Movement => JSON.parse(readFileSync(join(LIBRARY, `${id}.json`), "utf8"));
 const supported = { ...FULL_STANDING_VARIANT, kind: "supported", hold: onRail("left") } as const;
 

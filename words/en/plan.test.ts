@@ -1,5 +1,3 @@
-import { expect, test } from "vitest";
-import { planDifferences } from "./compare-plans.ts";
 import {
   addMovement,
   addRepetitions,
@@ -9,9 +7,11 @@ import {
   removeItem,
   setStyle,
   updateItem,
-} from "./edit-plan.ts";
-import { EMPTY_PLAN, type PlanContent } from "./plan.ts";
-import { USUAL_STYLE } from "./style.ts";
+} from "@able-tide/core/plan/edit-plan";
+import { EMPTY_PLAN, type PlanContent } from "@able-tide/core/plan/plan";
+import { USUAL_STYLE } from "@able-tide/core/plan/style";
+import { expect, test } from "vitest";
+import { formatPlanDifferences } from "./plan.ts";
 
 const start: PlanContent = {
   ...EMPTY_PLAN,
@@ -35,5 +35,5 @@ test.each<[string, PlanEdit, string[]]>([
     ["Style: Even keel → Ours", "Counting: each side counts one → left and right together count one"],
   ],
 ])("a change of %s is said", (_, edit, expected) => {
-  expect(planDifferences(start, edit(start), (id) => id)).toEqual(expected);
+  expect(formatPlanDifferences(start, edit(start), (id) => id)).toEqual(expected);
 });

@@ -1,10 +1,11 @@
+import { anyLimit } from "@able-tide/core/caps/any-limit.fixture";
+import type { Cap, CapLimit } from "@able-tide/core/caps/cap";
+import { capOf } from "@able-tide/core/caps/cap.fixture";
+import { CAP_CHANNEL_NAMES } from "@able-tide/core/caps/channels";
+import { CAP_GROUPS, groupOf } from "@able-tide/core/caps/groups";
 import fc from "fast-check";
-import { expect, test } from "vitest";
-import { anyLimit } from "./any-limit.fixture.ts";
-import type { CapLimit } from "./cap.ts";
-import { CAP_CHANNEL_NAMES } from "./channels.ts";
-import { formatCapLimit, formatCapLimitBriefly } from "./format-cap.ts";
-import { CAP_GROUPS, groupOf } from "./groups.ts";
+import { describe, expect, test } from "vitest";
+import { formatCap, formatCapLimit, formatCapLimitBriefly } from "./format-cap.ts";
 
 /** One limit a channel, in the words that a person reads. */
 const SPOKEN: readonly (readonly [CapLimit, string])[] = [
@@ -84,4 +85,30 @@ test("any limit has whole words, brief ones no longer than them, and a group to 
       expect(CAP_GROUPS).toContain(groupOf(limit));
     }),
   );
+});
+
+const cap = (more: Partial<Cap> = {}): Cap =>
+  capOf({ channel: "noStanding" }, { reason: "dizzy", source: "the clinic", from: "2026-03-01", until: "2026-03-14", ...more });
+
+describe("a cap in words", () => {
+  test.each<[CapLimit, string, string]>([
+    [{ channel: "handHeight", side: "right", limit: "shoulder" }, "Right hand: up to shoulder height", "right hand to shoulder"],
+    [{ channel: "handHeight", side: "both", limit: "eye" }, "Both hands: up to eye height", "hands to eye"],
+    [{ channel: "loadedKnee", side: "left", limit: 30 }, "Left knee bend under load: up to 30°", "left knee to 30°"],
+    [{ channel: "dorsiflexion", side: "both", limit: 10 }, "Ankle bend, both sides: up to 10°", "ankles to 10°"],
+    [{ channel: "oneLegSeconds", side: "left", limit: 0 }, "No one-leg standing on the left leg", "not on left leg"],
+    [{ channel: "oneLegSeconds", side: "both", limit: 5 }, "One-leg standing: up to 5 s at a time", "one leg 5 s"],
+    [{ channel: "standingMinutes", limit: 12 }, "Standing: up to 12 min in total", "stands up to 12 min"],
+    [{ channel: "barredFeature", limit: "holdsWithLeft" }, "No support with the left hand", "no support with the left hand"],
+    [{ channel: "noStanding" }, "No standing", "seated"],
+  ])("%j", (limit, words, brief) => {
+    expect(formatCapLimit(limit)).toBe(words);
+    expect(formatCapLimitBriefly(limit)).toBe(brief);
+  });
+
+  test("says why, who and until when", () => {
+    expect(formatCap(cap({ dateKind: "ends" }))).toBe("No standing. Dizzy; source: the clinic, until 14 March");
+    expect(formatCap(cap())).toBe("No standing. Dizzy; source: the clinic, review by 14 March");
+    expect(formatCap(cap({ until: null }))).toBe("No standing. Dizzy; source: the clinic");
+  });
 });

@@ -1,18 +1,19 @@
-import { capChannel } from "./channels.ts";
-import { DAY_ANSWERS } from "./day-answers.ts";
-import { LIMITATION_RULES } from "./limitations/all.ts";
+import { capChannel } from "@able-tide/core/caps/channels";
+import { DAY_ANSWERS } from "@able-tide/core/caps/day-answers";
+import { LIMITATION_RULES } from "@able-tide/core/caps/limitations/all";
 import {
   AFFECTED_FEATURES,
-  formatCaution,
   type LimitationRule,
   type LimitTemplate,
   PHASES,
   type Proposal,
-} from "./limitations/rule.ts";
-import { motionNamed } from "./motions.ts";
-import { EVERYBODY_LIMITS, limitsAfterRelease, NEWCOMER_SOURCE, newcomerLimits } from "./newcomers.ts";
-import { formatTemplate } from "./propose.ts";
-import { SCREENING } from "./screening.ts";
+} from "@able-tide/core/caps/limitations/rule";
+import { EVERYBODY_LIMITS, limitsAfterRelease, newcomerLimits, STANDARD_CAPS_SOURCE } from "@able-tide/core/caps/newcomers";
+import { SCREENING } from "@able-tide/core/caps/screening";
+import { capChannelLabel, capChannelUnit, motionLabel, strengthLabel } from "./caps.ts";
+import { dayAnswerWords, screeningWords } from "./day-table.ts";
+import { formatTemplate } from "./format-cap.ts";
+import { formatCautionOfRule, limitationKindLabel, limitationLabel, sourceLabel } from "./limitations.ts";
 
 type Row = readonly string[];
 
@@ -28,11 +29,14 @@ function sideOf(limit: LimitTemplate): string {
 }
 
 const channelOf = (limit: LimitTemplate): string =>
-  limit.channel === "motion" ? motionNamed(limit.motion).label : capChannel(limit.channel).label;
+  limit.channel === "motion" ? motionLabel(limit.motion) : capChannelLabel(limit.channel);
 
 function unitOf(limit: LimitTemplate): string {
   const channel = capChannel(limit.channel);
-  if (channel.kind === "number") return channel.unit.startsWith("%") ? channel.unit : ` ${channel.unit}`;
+  if (channel.kind === "number") {
+    const unit = capChannelUnit(channel.name);
+    return unit.startsWith("%") ? unit : ` ${unit}`;
+  }
   if (channel.kind === "motion") return "°";
   return channel.kind === "part" ? "%" : "";
 }
@@ -45,12 +49,12 @@ function amountOf(limit: LimitTemplate, { rungDown, halves, follows }: Partial<P
   return follows ? `as measured pain-free, else ${value}` : value;
 }
 
-const kindsOf = (names: readonly string[] | undefined, { kinds = [] }: LimitationRule): string =>
+const kindsOf = (names: readonly string[] | undefined, { name, kinds = [] }: LimitationRule): string =>
   names === undefined
     ? ""
     : kinds
-        .filter(({ name }) => names.includes(name))
-        .map(({ label }) => label)
+        .filter((kind) => names.includes(kind))
+        .map((kind) => limitationKindLabel(name, kind))
         .join(", ");
 
 const phasesOf = (phases: readonly string[] | undefined, { timed }: LimitationRule): string => {
@@ -61,10 +65,10 @@ const phasesOf = (phases: readonly string[] | undefined, { timed }: LimitationRu
 function dateOf({ strength, date }: Proposal): string {
   const from = date.after === "event" ? " from the day it happened" : "";
   const kind = strength === "comfort" ? "ends automatically after" : date.kind === "ends" ? "ends after" : "review after";
-  return `${strength}, ${kind} ${date.weeks} weeks${from}`;
+  return `${strengthLabel(strength)}, ${kind} ${date.weeks} weeks${from}`;
 }
 
-const sourceOf = ({ source, decides }: LimitationRule): string => `${source}; the ${decides} decides`;
+const sourceOf = ({ source, decides }: LimitationRule): string => `${sourceLabel(source)}; the ${decides} decides`;
 
 const rowOf = (
   rule: LimitationRule,
@@ -72,7 +76,16 @@ const rowOf = (
   limit: LimitTemplate,
   value: string,
   until: string,
-): Row => [rule.label, ...where, sideOf(limit), channelOf(limit), value, formatTemplate(limit), until, sourceOf(rule)];
+): Row => [
+  limitationLabel(rule.name),
+  ...where,
+  sideOf(limit),
+  channelOf(limit),
+  value,
+  formatTemplate(limit),
+  until,
+  sourceOf(rule),
+];
 
 function rowsOf(rule: LimitationRule): Row[] {
   const { waits, proposals, cautions } = rule;
@@ -82,7 +95,7 @@ function rowsOf(rule: LimitationRule): Row[] {
       [kindsOf(waits?.kinds, rule), phasesOf(waits?.phases, rule)],
       limit,
       amountOf(limit, {}),
-      "absolute, until a clinician's caps are entered",
+      "clinical, until a clinician's caps are entered",
     ),
   );
   const proposed = proposals.map((proposal) =>
@@ -96,13 +109,13 @@ function rowsOf(rule: LimitationRule): Row[] {
   );
   const cared = cautions.map(
     (caution): Row => [
-      rule.label,
+      limitationLabel(rule.name),
       "",
       phasesOf(undefined, rule),
       "",
       "caution",
       "",
-      formatCaution(caution, rule),
+      formatCautionOfRule(caution, rule),
       "",
       sourceOf(rule),
     ],
@@ -123,7 +136,7 @@ export function rulesTable(): string {
       LIMITATION_RULES.flatMap(rowsOf),
     ),
     "### The first sessions, without a four-stage stand",
-    `Source: ${NEWCOMER_SOURCE}.`,
+    `Source: ${sourceLabel(STANDARD_CAPS_SOURCE)}.`,
     table(PLAIN_HEAD, plainRows(newcomerLimits(null))),
     "### New participants, after a four-stage balance test with no stage held",
     table(PLAIN_HEAD, plainRows(newcomerLimits("none"))),
@@ -134,12 +147,12 @@ export function rulesTable(): string {
     "### The day's screening",
     table(
       ["What is found", "Proposes", "Source"],
-      SCREENING.map(({ about, proposes, source }) => [about, proposes, source]),
+      SCREENING.map(({ name, source }) => [screeningWords(name).about, screeningWords(name).proposes, sourceLabel(source)]),
     ),
     "### The day's answers",
     table(
       ["What is said", "Proposes"],
-      DAY_ANSWERS.map(({ about, proposes }) => [about, proposes]),
+      DAY_ANSWERS.map(({ name }) => [dayAnswerWords(name).about, dayAnswerWords(name).proposes]),
     ),
   ].join("\n\n");
 }

@@ -1,0 +1,97 @@
+import type { HandSupport } from "../body/supports.ts";
+import type { Cap, CapLimit } from "../caps/cap.ts";
+import type { VariantSpec } from "../movement/variant.ts";
+import { otherSide, type Side } from "../side.ts";
+import type { BlockedBy, FittedCell } from "./cell.ts";
+import type { CellView } from "./cell-view.ts";
+
+/** One thing that is done differently from the planned variant, as a code. */
+export type CellChange =
+  | { readonly change: "slower"; readonly times: number }
+  | { readonly change: "fewer"; readonly rounds: number; readonly planned: number }
+  | { readonly change: "seated" | "poolChair" | "legsStill" | "toeDown" | "taller" | "higher" | "weightBack" | "smaller" }
+  | { readonly change: "support"; readonly hold: HandSupport }
+  | { readonly change: "handRests"; readonly hand: Side }
+  | { readonly change: "handHeight"; readonly limit: CapLimit }
+  | { readonly change: "breathesAlong" | "rests" };
+
+/** A fitted cell as its figures and codes: a `CellView` before its sentences are made. */
+export interface CellReading extends Omit<CellView, "brief" | "why"> {
+  /** What is done differently, most important first, three at most; empty when whole. */
+  readonly changes: readonly CellChange[];
+  /** Caps that the planned variant would break. */
+  readonly because: readonly Cap[];
+  /** What other than caps stands in the way; "noVariant" where no variant suits the body. */
+  readonly blockedBy: BlockedBy | "noVariant" | null;
+}
+
+const FULL = 1 - 1e-9;
+/** Changes that are told of one cell. */
+const MOST_CHANGES = 3;
+
+/** The hand that neither moves nor is supported. */
+const restingHand = ({ arms }: VariantSpec): Side | null => (arms === "both" ? null : otherSide(arms));
+
+function variantChanges(
+  { choice, level, rounds, pace }: FittedCell & { choice: VariantSpec },
+  meant: VariantSpec,
+  planned: number,
+): CellChange[] {
+  const changes: CellChange[] = [];
+  if (pace > 1) changes.push({ change: "slower", times: pace });
+  else if (rounds < planned) changes.push({ change: "fewer", rounds, planned });
+  if (choice.kind === "seated" && meant.kind !== "seated")
+    changes.push({ change: meant.kind === "water" ? "poolChair" : "seated" });
+  if (choice.hold) changes.push({ change: "support", hold: choice.hold });
+  const resting = restingHand(choice);
+  if (resting) changes.push({ change: "handRests", hand: resting });
+  if (choice.sizes.legs === 0) changes.push({ change: "legsStill" });
+  if (choice.toeDown) changes.push({ change: "toeDown" });
+  if (choice.depth !== meant.depth && choice.kind !== "seated" && choice.sizes.legs > 0)
+    changes.push({ change: choice.depth === "high" ? "taller" : "higher" });
+  if (choice.weightBack) changes.push({ change: "weightBack" });
+  if (level < FULL && resting === null && choice.sizes.legs > 0) changes.push({ change: "smaller" });
+  return changes;
+}
+
+/** The cap on a hand's height says most; the variant says the rest. */
+function changesOf(cell: FittedCell, meant: VariantSpec, planned: number): CellChange[] {
+  const { choice } = cell;
+  if (choice === null) return [{ change: cell.breathing ? "breathesAlong" : "rests" }];
+  // A hand that rests or is supported is spoken of already.
+  const spoken: readonly (string | null)[] = [restingHand(choice), choice.hold?.hand ?? null];
+  const hands = cell.because.flatMap(({ limit }): CellChange[] =>
+    limit.channel === "handHeight" && !spoken.includes(limit.side) ? [{ change: "handHeight", limit }] : [],
+  );
+  const changes = variantChanges({ ...cell, choice }, meant, planned).filter(
+    ({ change }) => change !== "smaller" || hands.length === 0,
+  );
+  return [...changes, ...hands].slice(0, MOST_CHANGES);
+}
+
+/**
+ * Reads a fitted cell: its figures, what is done differently and why, as codes.
+ *
+ * @param meant the planned variant
+ * @param planned repetitions planned
+ */
+export function readCell(cell: FittedCell, meant: VariantSpec, planned: number): CellReading {
+  // All that a body that sits can do is whole for it, and still another variant than the room's.
+  const whole = cell.fidelity > FULL && cell.choice?.kind === meant.kind;
+  const lacking = cell.choice === null && cell.because.length === 0 && cell.gaveWay === null;
+  return {
+    form: cell.choice?.kind ?? "rest",
+    hold: cell.choice?.hold?.hand ?? null,
+    level: cell.level,
+    fidelity: cell.fidelity,
+    lighterSide: cell.lighterSide,
+    whole,
+    changes: whole ? [] : changesOf(cell, meant, planned),
+    because: cell.because,
+    blockedBy: lacking ? "noVariant" : cell.gaveWay,
+    breathing: cell.breathing,
+    rounds: cell.rounds,
+    steadiness: Math.max(0, ...cell.demands.map((demand) => demand.steadiness.total)),
+    choice: cell.choice,
+  };
+}

@@ -1,0 +1,32 @@
+import type { TeachingStyle } from "@able-tide/core/plan/style";
+import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
+import { type Speech, speechOf } from "@able-tide/core/schedule/speech";
+import { variantWords } from "./variant-words.ts";
+
+/** What is said about one block, in the order it is said. */
+export interface BlockCues {
+  /** How much is said: every phrase, the start of it, or names and counts. */
+  readonly speech: Speech;
+  /** What is done, in a sentence; empty where only names and counts are said. */
+  readonly opening: readonly string[];
+  /** Phrases of a round, one a key pose that has one. */
+  readonly phrases: readonly string[];
+  /** What to look out for; the instructor's own, not said. */
+  readonly watch: string;
+}
+
+/** Cue text of a block as it is taught in a style: it fades, and pictures come first where the style wants them. */
+export function cuesOf(block: ScheduledItem, style: TeachingStyle): BlockCues {
+  const { says, cues } = variantWords(block.movement, block.meant);
+  const speech = speechOf(block, style);
+  const { image = "", feel = "", watch = "" } = cues;
+  const does = cues.do ?? "";
+  const lines = style.imagery === "pictures" ? [image, does, feel] : [does, feel, speech === "phrases" ? image : ""];
+  const said = says.filter((say) => say !== "");
+  return {
+    speech,
+    opening: speech === "names" ? [] : lines.filter((line) => line !== ""),
+    phrases: speech === "names" ? [] : speech === "start" ? said.slice(0, 1) : said,
+    watch,
+  };
+}

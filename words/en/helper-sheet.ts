@@ -1,0 +1,20 @@
+import type { HelpNote } from "@able-tide/core/fit/helper-sheet";
+import { formatHandSupport } from "./body.ts";
+
+const WHILE = { rising: "standing up: ", sitting: "sitting down: ", moving: "" } as const;
+
+/** What a helper does for a participant or knows of them, in a few words. */
+export function formatHelpNote(note: HelpNote): string {
+  switch (note.note) {
+    case "standsFirst":
+      return "stands up before the others";
+    case "sitsFirst":
+      return "sits down first";
+    case "bothHandsFixed":
+      return "both hands on fixed support while standing";
+    case "nearCap":
+      return `${WHILE[note.while]}balance demand ${note.demand.toFixed(1)}, cap ${note.cap}`;
+    case "support":
+      return formatHandSupport(note.hold);
+  }
+}

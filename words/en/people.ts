@@ -1,0 +1,29 @@
+import { type About, agreedFacts, type EmergencyFact, type Medicine } from "@able-tide/core/people/about";
+
+const FACT_LABELS: Readonly<Record<EmergencyFact, string>> = {
+  insulin: "insulin",
+  seizures: "seizures",
+  spray: "spray, and where it is",
+  bloodThinner: "blood thinner",
+  defibrillator: "own defibrillator",
+  allergy: "allergy",
+  inhaler: "inhaler, and where it is",
+  resuscitation: "wishes about resuscitation",
+};
+
+const MEDICINE_LABELS: Readonly<Record<Medicine, string>> = {
+  betaBlocker: "beta-blocker",
+  anticoagulant: "anticoagulant",
+  glucoseLowering: "glucose-lowering",
+  parkinsons: "for Parkinson's",
+};
+
+/** What an emergency fact is called. */
+export const factLabel = (name: EmergencyFact): string => FACT_LABELS[name];
+
+/** What a class of medicine is called. */
+export const medicineLabel = (name: Medicine): string => MEDICINE_LABELS[name];
+
+/** The emergency facts that a participant agreed to share, each with what it is called. */
+export const formatFacts = (about: Pick<About, "facts">): { readonly label: string; readonly words: string }[] =>
+  agreedFacts(about).map(({ name, words }) => ({ label: factLabel(name), words }));

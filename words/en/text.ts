@@ -1,0 +1,23 @@
+const LANGUAGE = "en-GB";
+const LONG_DAY = new Intl.DateTimeFormat(LANGUAGE, { day: "numeric", month: "long", year: "numeric", timeZone: "UTC" });
+const LONG_DAY_OF_YEAR = new Intl.DateTimeFormat(LANGUAGE, { day: "numeric", month: "long", timeZone: "UTC" });
+const PLURAL = new Intl.PluralRules(LANGUAGE);
+
+/** "3 March 2026" of an ISO calendar day. */
+export const formatDayMonthAndYear = (day: string): string => LONG_DAY.format(new Date(`${day}T00:00:00Z`));
+
+/** "14 March" of an ISO calendar day. */
+export const formatDayAndMonth = (day: string): string => LONG_DAY_OF_YEAR.format(new Date(`${day}T00:00:00Z`));
+
+/** Gives a text a capital first letter, as labels and headings have. */
+export const sentenceCase = (text: string): string => text.charAt(0).toLocaleUpperCase(LANGUAGE) + text.slice(1);
+
+/** A number with its noun. @example count(2, "check", "checks") // "2 checks" */
+export const count = (number: number, one: string, many: string): string =>
+  `${number} ${PLURAL.select(number) === "one" ? one : many}`;
+
+/** "12:05" of a number of seconds. */
+export function formatMinutes(seconds: number): string {
+  const whole = Math.max(0, Math.round(seconds));
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
+}

@@ -63,7 +63,7 @@ const SESSION = [
   "one-leg-toe-near",
   "gather-and-close",
 ];
-const circumstances: PlanContext = {
+const context: PlanContext = {
   style: USUAL_STYLE,
   breathSeconds: 8,
   seatedOnly: false,
@@ -75,7 +75,7 @@ const circumstances: PlanContext = {
 const plannedOf = (list: readonly Movement[]): PlanItemWithMovement[] =>
   list.map((movement, i) => ({ block: { id: `b${i}`, movementId: movement.id, rounds: 6 }, movement }));
 const plan = fitPlanOf(
-  schedulePlan(plannedOf(movements.filter(({ id }) => SESSION.includes(id))), circumstances),
+  schedulePlan(plannedOf(movements.filter(({ id }) => SESSION.includes(id))), context),
   OPEN_HALL,
   USUAL_STYLE,
 );
@@ -166,7 +166,7 @@ const report = measureAll({
   "a plan of 40 blocks read after one change: time, count, joins, sides, tide": {
     runs: 200,
     warmUp: 5,
-    run: (run) => void analyzePlan(changedForty(run), circumstances, planLibrary),
+    run: (run) => void analyzePlan(changedForty(run), context, planLibrary),
   },
   "a group of 12, 8 blocks, nothing solved before": {
     runs: 3,
@@ -178,5 +178,5 @@ const report = measureAll({
   },
   "one person of that group again": { runs: 50, warmUp: 5, run: (run) => void fitPerson(plan, person(run % 12), warm) },
 });
-const fit = await benchFit(movements, circumstances);
+const fit = await benchFit(movements, context);
 process.stdout.write(`${JSON.stringify({ ...report, ...fit }, null, 2)}\n`);

@@ -141,7 +141,7 @@ const hallFor = (people: number): VenueResources => ({ chairs: people, rail: Mat
 
 function groupCases(
   movements: readonly Movement[],
-  circumstances: PlanContext,
+  context: PlanContext,
   people: number,
   blocks: number,
   cases: number,
@@ -152,7 +152,7 @@ function groupCases(
     fitPlanOf(
       schedulePlan(
         list.map((movement, i) => ({ block: { id: `b${i}`, movementId: movement.id, rounds: 4 }, movement })),
-        circumstances,
+        context,
       ),
       hallFor(people),
       USUAL_STYLE,
@@ -161,7 +161,7 @@ function groupCases(
   const times = kinds.map((): number[] => []);
   const gaps = kinds.map((): number[] => []);
   for (let i = 0; i < cases; i += 1) {
-    const library = createVariantCache();
+    const variants = createVariantCache();
     const memory = createFitMemory();
     const list = Array.from({ length: blocks }, pick);
     const group = Array.from({ length: people }, (_, person) => anyone(person));
@@ -173,7 +173,7 @@ function groupCases(
     ] as const;
     questions.forEach(([plan, everybody], kind) => {
       const start = performance.now();
-      const fitted = fitGroup(plan, everybody, library, memory);
+      const fitted = fitGroup(plan, everybody, variants, memory);
       times[kind]?.push(performance.now() - start);
       gaps[kind]?.push(gapOf(fitted));
     });
@@ -182,12 +182,12 @@ function groupCases(
 }
 
 /** Speed and closeness of the fit, with fresh chance each run. */
-export async function benchFit(movements: readonly Movement[], circumstances: PlanContext) {
+export async function benchFit(movements: readonly Movement[], context: PlanContext) {
   const measuredCases = [
     await onePerson(20, 12, 60),
     await onePerson(40, 24, 20),
-    ...groupCases(movements, circumstances, 16, 20, 4),
-    ...groupCases(movements, circumstances, 40, 40, 1),
+    ...groupCases(movements, context, 16, 20, 4),
+    ...groupCases(movements, context, 40, 40, 1),
   ];
   return { fit: measuredCases, megabytes: Math.round(process.memoryUsage().rss / 1e6) };
 }

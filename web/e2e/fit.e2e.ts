@@ -196,7 +196,7 @@ test("programs ask the fit over the network: answered in the open format, refuse
   expect(answer.people[0].cells.map(({ way }: { way: string }) => way)).toEqual(["seated", "seated", "seated", "seated"]);
   const refused = await ask({ ...question, people: [] });
   expect(refused.status).toBe(422);
-  expect(await refused.json()).toEqual({ problems: [{ path: "people", message: "needs at least one person" }] });
+  expect(await refused.json()).toEqual({ problems: [{ path: "people", message: "needs at least 1" }] });
   const stranger = await ask(question, {});
   expect(stranger.headers.get("Content-Type") ?? "").not.toContain("json");
 });

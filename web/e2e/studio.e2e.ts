@@ -147,7 +147,7 @@ test("a foot is pulled off the floor, the movement saved with it, and a wrong we
   await weight?.click({ count: 3 });
   await page.keyboard.type("0.5");
   await click(page, "Save");
-  await seeText(page, "Shift weight to the other foot first");
+  await seeText(page, "shift weight to the other foot first");
 });
 
 test("the numbers are for the body that is chosen, and for what it holds", async () => {

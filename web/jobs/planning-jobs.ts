@@ -8,9 +8,9 @@ import type { SessionPurpose } from "@able-tide/core/plan/purpose";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 import { analyzePlan } from "@able-tide/core/planner/analyze-plan";
 import { bestChangesIncrementally, type HelpfulChange } from "@able-tide/core/planner/best-change";
+import { draftPlanIncrementally, type PlanDraft } from "@able-tide/core/planner/draft-plan";
 import type { Fix } from "@able-tide/core/planner/fixes";
 import { findFixes, findPlanIssues } from "@able-tide/core/planner/plan-issues";
-import { type Proposal, proposeIncrementally } from "@able-tide/core/planner/propose";
 import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { withMovements } from "@able-tide/core/schedule/schedule-plan";
 import { formatPlacementReason } from "@able-tide/words/planner";
@@ -28,17 +28,17 @@ export type FixesByCheck = ReadonlyMap<string, readonly Fix[]>;
 
 function* fixesIncrementally(
   { content, movements, setting, minutes }: FixesInput,
-  library: Parameters<typeof analyzePlan>[2],
+  variants: Parameters<typeof analyzePlan>[2],
 ): Generator<undefined, FixesByCheck> {
-  const circumstances = planContextOf(setting, content);
+  const context = planContextOf(setting, content);
   const blocks = withMovements(content.blocks, movements);
-  const analysis = analyzePlan(blocks, circumstances, library);
-  const checks = findPlanIssues(analysis, { minutes, purpose: content.purpose, style: circumstances.style });
+  const analysis = analyzePlan(blocks, context, variants);
+  const checks = findPlanIssues(analysis, { minutes, purpose: content.purpose, style: context.style });
   const fixes = new Map<string, readonly Fix[]>();
   for (const check of checks) {
     if (check.toFix === null) continue;
     yield;
-    fixes.set(check.id, findFixes(check, { blocks, circumstances, library }, analysis, minutes));
+    fixes.set(check.id, findFixes(check, { blocks, context, variants }, analysis, minutes));
   }
   return fixes;
 }
@@ -62,11 +62,11 @@ export const helpfulChanges: Job<HelpfulChangesInput, never, readonly HelpfulCha
   return run(
     bestChangesIncrementally({
       blocks: withMovements(input.blocks, movements),
-      circumstances: planContextOf(setting, input),
+      context: planContextOf(setting, input),
       place: setting.fitPlace,
       people,
       movements,
-      library: workspace.variants,
+      variants: workspace.variants,
       memory: workspace.memory,
     }),
   );
@@ -109,31 +109,31 @@ export interface DraftedPlan {
 /** Drafts made for one request. */
 const DRAFTS = 3;
 
-const shownDraft = ({ look, why, blocks }: Proposal, { setting, style }: DraftsInput, number: number): DraftedPlan => ({
+const shownDraft = ({ analysis, why, blocks }: PlanDraft, { setting, style }: DraftsInput, number: number): DraftedPlan => ({
   number,
   blocks,
-  shown: look.reading.blocks.map(({ id, movement, block, from, to }, i) => ({
+  shown: analysis.reading.blocks.map(({ id, movement, block, from, to }, i) => ({
     id,
     name: taughtName(movement),
     rounds: block.rounds,
     from,
     to,
-    steadiness: look.steadiness[i] ?? 0,
-    rising: look.rising[i] ?? null,
+    steadiness: analysis.steadiness[i] ?? 0,
+    rising: analysis.rising[i] ?? null,
     why: (why[id] ?? []).map(formatPlacementReason),
   })),
-  total: look.reading.total,
-  plan: fitPlanOf(look.reading, setting.fitPlace, style),
+  total: analysis.reading.total,
+  plan: fitPlanOf(analysis.reading, setting.fitPlace, style),
 });
 
 /** Drafts whole plans, each unlike those before; each is told as progress as soon as it is ready. */
 export const drafts: Job<DraftsInput, DraftedPlan, readonly DraftedPlan[]> = async (input, { run, progress, workspace }) => {
-  const circumstances = planContextOf(input.setting, input);
+  const context = planContextOf(input.setting, input);
   const people = input.people.map(({ measured, stature, caps }) => ({ build: buildOf(measured, stature), caps }));
   const drafted: DraftedPlan[] = [];
   while (drafted.length < DRAFTS) {
     const unlike = drafted.map(({ blocks }) => blocks.map(({ movementId }) => movementId));
-    const proposal = await run(proposeIncrementally({ ...input, circumstances, people, library: workspace.variants, unlike }));
+    const proposal = await run(draftPlanIncrementally({ ...input, context, people, variants: workspace.variants, unlike }));
     const draft = shownDraft(proposal, input, drafted.length);
     drafted.push(draft);
     progress(draft);

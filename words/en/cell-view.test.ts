@@ -10,7 +10,7 @@ import { OPEN_HALL } from "@able-tide/core/venues/resources";
 import { describe, expect, test } from "vitest";
 import { viewCell } from "./cell-view.ts";
 
-const library = createVariantCache();
+const variants = createVariantCache();
 const ROUNDS = 6;
 /** In a hall with enough of everything. */
 const ALONE = { depth: null, aids: [], place: OPEN_HALL, scarce: limitedResources(OPEN_HALL, 1), workingShare: 1 };
@@ -27,7 +27,7 @@ function view(id: string, ...limits: CapLimit[]) {
     meant: FULL_STANDING_VARIANT,
     ...ALONE,
   };
-  return viewCell(fitCell(question, library), FULL_STANDING_VARIANT, ROUNDS);
+  return viewCell(fitCell(question, variants), FULL_STANDING_VARIANT, ROUNDS);
 }
 
 describe("a cell as people read it", () => {
@@ -78,7 +78,7 @@ describe("a cell as people read it", () => {
       meant: FULL_STANDING_VARIANT,
       ...ALONE,
     };
-    const cell = viewCell(fitCell(question, library), FULL_STANDING_VARIANT, ROUNDS);
+    const cell = viewCell(fitCell(question, variants), FULL_STANDING_VARIANT, ROUNDS);
     expect(cell).toMatchObject({ form: "seated", level: 1, whole: false, brief: "seated", why: [] });
   });
 

@@ -1,6 +1,6 @@
-import type { Sign } from "@able-tide/core/class/events";
+import type { Observation } from "@able-tide/core/class/events";
 
-const SIGN_LABELS: Readonly<Record<Sign, string>> = {
+const SIGN_LABELS: Readonly<Record<Observation, string>> = {
   rested: "Rested",
   wobbled: "Lost balance",
   caught: "Caught",
@@ -9,7 +9,7 @@ const SIGN_LABELS: Readonly<Record<Sign, string>> = {
 };
 
 /** What a sign is called. */
-export const signLabel = (name: Sign): string => SIGN_LABELS[name];
+export const observationLabel = (name: Observation): string => SIGN_LABELS[name];
 
 /** Words of the 0 to 10 scale of perceived effort. */
 export const EFFORT_WORDS = [

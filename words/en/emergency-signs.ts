@@ -2,7 +2,7 @@
  * Signs at which a class stops at once, and what is done first. Usual practice in exercise for older people;
  * the venue's emergency card, local rules and the emergency service come before this list.
  */
-export const STOP_SIGNS = [
+export const EMERGENCY_SIGNS = [
   "Not responding and not breathing normally: call, start CPR, fetch the defibrillator",
   "Chest pain or pressure, palpitations, a defibrillator shock",
   "Fainting, a seizure, new confusion",
@@ -19,7 +19,7 @@ export const STOP_SIGNS = [
   "High spinal injury with a pounding headache and a flushed face: sit up, loosen what is tight, call",
 ] as const;
 
-export const STOP_FIRST = [
+export const EMERGENCY_STEPS = [
   "Everyone sits. The helper stays with the group.",
   "Go to the participant. Do not lift or pull them up.",
   "Call the emergency number if you see any sign below or are unsure.",

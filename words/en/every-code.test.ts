@@ -18,7 +18,7 @@ import { PAIN_PLACE_NAMES } from "@able-tide/core/caps/pain-map";
 import { QUESTIONS, THRESHOLDS } from "@able-tide/core/caps/policy";
 import { SCREENING } from "@able-tide/core/caps/screening";
 import { SOURCES } from "@able-tide/core/caps/source";
-import { SIGNS } from "@able-tide/core/class/events";
+import { OBSERVATIONS } from "@able-tide/core/class/events";
 import { FILE_PROBLEMS } from "@able-tide/core/files/json";
 import { BLOCKED_BY } from "@able-tide/core/fit/cell";
 import { FEATURES } from "@able-tide/core/movement/features";
@@ -35,7 +35,7 @@ import { describe, expect, test } from "vitest";
 import * as body from "./body.ts";
 import * as caps from "./caps.ts";
 import * as checkIn from "./check-in.ts";
-import { signLabel } from "./class.ts";
+import { observationLabel } from "./class.ts";
 import { dayAnswerWords, screeningWords } from "./day-table.ts";
 import { formatFileProblem } from "./file-problem.ts";
 import { formatFinding, formatWhatToDo } from "./findings.ts";
@@ -93,7 +93,7 @@ const SAID: Readonly<Record<string, string[][]>> = {
   "what answers propose": of(DAY_ANSWERS, ({ name }) => dayAnswerWords(name).proposes),
   screening: of(SCREENING, ({ name }) => screeningWords(name).about),
   "what screening proposes": of(SCREENING, ({ name }) => screeningWords(name).proposes),
-  "notes in class": of(SIGNS, signLabel),
+  "notes in class": of(OBSERVATIONS, observationLabel),
   "emergency facts": of(EMERGENCY_FACTS, factLabel),
   medicines: of(MEDICINES, medicineLabel),
   "questions of a style": of(STYLE_QUESTIONS, ({ name }) => styleQuestionLabel(name)),

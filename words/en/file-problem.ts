@@ -23,6 +23,7 @@ const SENTENCES: Readonly<Record<FileProblemCode, (requirement: never) => string
   notList: () => "must be a list",
   notObject: () => "must be a group of named values",
   notExactly: (expected: unknown) => `must be ${listed(expected)}`,
+  wrongVersion: () => "must be 1: this release reads version 1 of the format",
   notOneOf: (expected: unknown) => `must be one of ${listed(expected)}`,
   tooSmall: (least: number) => `must be at least ${least}`,
   tooLarge: (most: number) => `must be at most ${most}`,

@@ -1,8 +1,8 @@
 import type { Phase } from "@able-tide/core/movement/format";
 import type { Strain } from "@able-tide/core/planner/content";
+import type { PlacementReason } from "@able-tide/core/planner/draft-plan";
 import type { ChangeSaid, PlanChange } from "@able-tide/core/planner/plan-change";
 import type { IssueFinding } from "@able-tide/core/planner/plan-issues";
-import type { PlacementReason } from "@able-tide/core/planner/propose";
 import type { SideCount } from "@able-tide/core/planner/side-balance";
 import { PHASE_RULES } from "@able-tide/core/schedule/phases";
 import type { Familiarity } from "@able-tide/core/schedule/time";

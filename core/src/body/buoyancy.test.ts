@@ -5,7 +5,7 @@ import { anyPose } from "./any-pose.fixture.ts";
 import { buildOf, USUAL_BODY } from "./build.ts";
 import { GRIP_SHARE, isOutOfDepth, waterRelief, weightInWater } from "./buoyancy.ts";
 import { column, pointColumn } from "./channels.ts";
-import { hangs, neutralPose, sidedSlot, slot } from "./pose.ts";
+import { footIsUnsupported, neutralPose, sidedSlot, slot } from "./pose.ts";
 import { SHARE } from "./segments.ts";
 import { solvePose } from "./solve.ts";
 
@@ -53,7 +53,7 @@ describe("whatever the pose", () => {
     fc.assert(
       fc.property(anyPose, anyBody, waterline, waterline, (asked, { build }, a, b) => {
         const pose = onBuild(asked, build);
-        fc.pre(pose.frame.feet.some((contact) => !hangs(contact)));
+        fc.pre(pose.frame.feet.some((contact) => !footIsUnsupported(contact)));
         const { row } = solvePose(pose, undefined, undefined, build);
         const shallow = weightInWater(row, Math.min(a, b), build).share;
         const deep = weightInWater(row, Math.max(a, b), build).share;

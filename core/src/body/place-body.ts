@@ -2,7 +2,7 @@ import { SIDES, type Side, sideIndex } from "../side.ts";
 import { column, pointColumn, ROW_WIDTH, sidedPointColumns } from "./channels.ts";
 import { placeFreeLeg } from "./free-leg.ts";
 import { placePlantedLeg, setPlantedFoot } from "./planted-leg.ts";
-import { hangs, holdsOn, type Pose, sidedSlots } from "./pose.ts";
+import { footIsUnsupported, holdsOn, type Pose, sidedSlots } from "./pose.ts";
 import type { SolverSpace } from "./solver-space.ts";
 import { placeHandAndArm, placeTrunk } from "./upper-body.ts";
 
@@ -27,7 +27,7 @@ export function setFeet(space: SolverSpace, pose: Pose): void {
   const { values, frame } = pose;
   for (const side of SIDES) {
     const i = sideIndex(side);
-    if (hangs(frame.feet[i])) continue;
+    if (footIsUnsupported(frame.feet[i])) continue;
     setPlantedFoot(
       space.feet[i],
       side,
@@ -68,7 +68,7 @@ export function placeArms(space: SolverSpace, pose: Pose, row: Float64Array, int
 /** One leg from its hip, whose place must be in the row: joints into the row, mass into `moments`. */
 function placeLeg(space: SolverSpace, pose: Pose, row: Float64Array, side: Side): void {
   const i = sideIndex(side);
-  if (hangs(pose.frame.feet[i])) {
+  if (footIsUnsupported(pose.frame.feet[i])) {
     space.freeLeg.flexion = pose.values[LEG_FLEXION[i]] as number;
     space.freeLeg.abduction = pose.values[LEG_ABDUCTION[i]] as number;
     space.freeLeg.rotation = pose.values[LEG_ROTATION[i]] as number;

@@ -84,11 +84,11 @@ export const sidedSlots = (name: SidedSlot): readonly [number, number] => [sided
  */
 export type FootContact = "flat" | "forefoot" | "heel" | "restingToe" | "restingHeel" | "lifted" | "onItsWay" | "absent";
 
-/** Whether a leg goes where its own angles say. */
-export const hangs = (contact: FootContact): boolean => contact === "lifted" || contact === "absent";
+/** Whether the floor does not carry a foot, so that its leg follows its own angles. @param contact of the foot with the floor */
+export const footIsUnsupported = (contact: FootContact): boolean => contact === "lifted" || contact === "absent";
 
 /** Whether a foot is off the floor. */
-export const isOff = (contact: FootContact): boolean => hangs(contact) || contact === "onItsWay";
+export const isOff = (contact: FootContact): boolean => footIsUnsupported(contact) || contact === "onItsWay";
 
 /** What a hand does: free, or held at the place in the hold slots. */
 export type HandHold =

@@ -16,7 +16,7 @@ import {
   USUAL_BUILD,
 } from "./build.ts";
 import { column, pointColumn, sidedColumn, sidedPointColumn } from "./channels.ts";
-import { hangs, mirrorPose, neutralPose, type Pose, sidedSlot, slot } from "./pose.ts";
+import { footIsUnsupported, mirrorPose, neutralPose, type Pose, sidedSlot, slot } from "./pose.ts";
 import { MASS, SHARE, SPINE_HINGE } from "./segments.ts";
 import { solvePose } from "./solve.ts";
 
@@ -68,7 +68,7 @@ function massFromJoints(row: Float64Array, { masses }: Build): { share: number; 
 /** A pose on a body of a build, where it can be taken up. */
 const taken = (asked: Pose, build = USUAL_BUILD) => {
   const pose = onBuild(asked, build);
-  fc.pre(pose.frame.seating.kind === "seated" || pose.frame.feet.some((contact) => !hangs(contact)));
+  fc.pre(pose.frame.seating.kind === "seated" || pose.frame.feet.some((contact) => !footIsUnsupported(contact)));
   const solved = solvePose(pose, undefined, undefined, build);
   fc.pre(solved.problem === null);
   return solved;
@@ -189,7 +189,7 @@ test("a pose that puts a foot on the floor which a body does not have is a probl
     fc.property(anyPose, anyBody, ({ frame, values }, { build }) => {
       const { row, problem } = solvePose({ frame: { ...frame, hands: ["free", "free"] }, values }, undefined, undefined, build);
       expect(row.every(Number.isFinite)).toBe(true);
-      const missing = SIDES.find((side) => !hasFoot(build, side) && !hangs(frame.feet[sideIndex(side)]));
+      const missing = SIDES.find((side) => !hasFoot(build, side) && !footIsUnsupported(frame.feet[sideIndex(side)]));
       if (missing) expect(problem).toEqual({ kind: "noFoot", side: missing });
       else expect(problem?.kind).not.toBe("noFoot");
     }),

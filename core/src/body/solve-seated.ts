@@ -3,7 +3,7 @@ import { column, pointColumn } from "./channels.ts";
 import { pressurePoint } from "./contacts.ts";
 import { straightLeg } from "./leg-parts.ts";
 import { hipToAnkle, placeBody } from "./place-body.ts";
-import { hangs, holdsOn, isOff, type Pose, slot } from "./pose.ts";
+import { footIsUnsupported, holdsOn, isOff, type Pose, slot } from "./pose.ts";
 import { SHARE } from "./segments.ts";
 import type { SolverSpace } from "./solver-space.ts";
 
@@ -19,7 +19,7 @@ export function solveSeated(space: SolverSpace, pose: Pose, row: Float64Array, s
   space.pelvisAt[2] = 0;
   for (const side of SIDES) {
     const i = sideIndex(side);
-    if (hangs(pose.frame.feet[i])) continue;
+    if (footIsUnsupported(pose.frame.feet[i])) continue;
     const dx = hipToAnkle(space, side, 0);
     const dy = hipToAnkle(space, side, 1);
     const dz = hipToAnkle(space, side, 2);

@@ -5,7 +5,7 @@ import { bearsWeight, onlyRests, pressurePoint } from "./contacts.ts";
 import { findPelvis, GAIN } from "./find-pelvis.ts";
 import { highestHip, legLength, straightLeg } from "./leg-parts.ts";
 import { hipToAnkle, placeBody, placeMass } from "./place-body.ts";
-import { hangs, holdsOn, isOff, type Pose, slot } from "./pose.ts";
+import { footIsUnsupported, holdsOn, isOff, type Pose, slot } from "./pose.ts";
 import { SHARE } from "./segments.ts";
 import type { SolverSpace } from "./solver-space.ts";
 
@@ -43,7 +43,7 @@ function reachableHeight(space: SolverSpace, pose: Pose): number {
   let lowest = Number.POSITIVE_INFINITY;
   for (const side of SIDES) {
     const i = sideIndex(side);
-    if (hangs(pose.frame.feet[i])) continue;
+    if (footIsUnsupported(pose.frame.feet[i])) continue;
     const foot = space.feet[i];
     const hip = HIP[i];
     const dx = hipToAnkle(space, side, 0);

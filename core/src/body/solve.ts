@@ -6,7 +6,7 @@ import { pressurePoint } from "./contacts.ts";
 import { LOADED_KNEE_LIMIT } from "./leg-parts.ts";
 import { placeArms, placeUpperBody, setFeet } from "./place-body.ts";
 import { readPlantedLeg } from "./planted-leg.ts";
-import { hangs, isRising, type Pose, sidedSlots, slot } from "./pose.ts";
+import { footIsUnsupported, isRising, type Pose, sidedSlots, slot } from "./pose.ts";
 import { readMargins } from "./pose-margins.ts";
 import { readLoadsAndHeights } from "./readings.ts";
 import { DEGREE } from "./rotation.ts";
@@ -60,7 +60,7 @@ function readSide(space: SolverSpace, pose: Pose, row: Float64Array, side: Side,
 
 /** The side of a foot that a pose puts on the floor and a body does not have; undefined where there is none. */
 const missingFoot = ({ frame }: Pose, proportions: Build): Side | undefined =>
-  SIDES.find((side) => !hasFoot(proportions, side) && !hangs(frame.feet[sideIndex(side)]));
+  SIDES.find((side) => !hasFoot(proportions, side) && !footIsUnsupported(frame.feet[sideIndex(side)]));
 
 /** A pose without the feet that a body does not have. */
 function onOwnFeet(pose: Pose, proportions: Build): Pose {
@@ -91,7 +91,7 @@ function placePose(
       ? solveStanding(space, pose, row, ceiling, trail)
       : solveSeated(space, pose, row, seating.seatHeight);
   for (const side of SIDES)
-    if (!hangs(pose.frame.feet[sideIndex(side)]))
+    if (!footIsUnsupported(pose.frame.feet[sideIndex(side)]))
       readPlantedLeg(row, side, space.axes.pelvis, space.feet[sideIndex(side)], space.build);
   row[SEAT_SHARE] = seating.kind === "seated" ? 1 - shares[0] - shares[1] : 0;
   return shares;

@@ -11,12 +11,12 @@ import { capOf } from "./cap.fixture.ts";
 import type { CapLimit } from "./cap.ts";
 import { roundsLeft, roundsOfHolding, violatesCap } from "./cap-violations.ts";
 
-const library = createVariantCache();
+const variants = createVariantCache();
 const doer = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
 const BREATH = 8;
 const ROUNDS = 6;
 const demandsOf = (movement: Movement, choice: VariantSpec = FULL_STANDING_VARIANT): readonly Demand[] =>
-  library.demands(movement, choice, doer, BREATH, leadsOf(movement)) ?? [];
+  variants.demands(movement, choice, doer, BREATH, leadsOf(movement)) ?? [];
 const breaksIt = (limit: CapLimit, id: string, choice: VariantSpec = FULL_STANDING_VARIANT, rounds = ROUNDS): boolean =>
   demandsOf(load(id), choice).some((demand) => violatesCap(capOf(limit), choice, demand, rounds));
 

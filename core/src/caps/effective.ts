@@ -42,8 +42,8 @@ const formsKey = (forms: readonly VariantKind[] | null): string => (forms === nu
 export function effectiveCaps<Of extends Cap>(caps: readonly Of[]): EffectiveCap<Of>[] {
   const byThing = new Map<string, Of[]>();
   for (const cap of caps)
-    for (const thing of thingsOf(cap.limit)) {
-      const key = thing + formsKey(cap.forms);
+    for (const capTarget of thingsOf(cap.limit)) {
+      const key = capTarget + formsKey(cap.forms);
       byThing.set(key, [...(byThing.get(key) ?? []), cap]);
     }
   return [...byThing.entries()]

@@ -2,7 +2,7 @@ import { describe, expect, test } from "vitest";
 import { circumstances, planned } from "../schedule/plan.fixture.ts";
 import { schedulePlan } from "../schedule/schedule-plan.ts";
 import { type NotClean, notClean } from "./clean-session.ts";
-import { type ClassEvent, classState, type Sign } from "./events.ts";
+import { type ClassEvent, classState, type Observation } from "./events.ts";
 import { type ClassScript, scriptBlocks } from "./script.ts";
 import { classSteps } from "./steps.ts";
 import { CODES } from "./wording.fixture.ts";
@@ -36,7 +36,7 @@ const came = (seconds: number, here = true): ClassEvent => ({
   here,
 });
 const moved = (seconds: number, step: number): ClassEvent => ({ kind: "moved", id: eventId(), at: at(seconds), step });
-const noted = (seconds: number, step: number, sign: Sign): ClassEvent => ({
+const noted = (seconds: number, step: number, sign: Observation): ClassEvent => ({
   kind: "noted",
   id: eventId(),
   at: at(seconds),
@@ -70,7 +70,7 @@ test("a class whose steps are skipped and which is ended at its planned time was
 });
 
 describe("what undoes it", () => {
-  test.each<Sign>(["wobbled", "caught", "dizzy", "pain"])("%s", (sign) => {
+  test.each<Observation>(["wobbled", "caught", "dizzy", "pain"])("%s", (sign) => {
     expect(why([...taught(), noted(30, 0, sign)])).toBe("showedSigns");
   });
 

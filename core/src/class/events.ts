@@ -2,12 +2,13 @@ import * as v from "valibot";
 import { CheckIn } from "../caps/answers.ts";
 
 /** What a person shows in class. */
-export const SIGNS = ["rested", "wobbled", "caught", "pain", "dizzy"] as const;
-export type Sign = (typeof SIGNS)[number];
+export const OBSERVATIONS = ["rested", "wobbled", "caught", "pain", "dizzy"] as const;
+/** Code of an observation: what a participant shows in class. */
+export type Observation = (typeof OBSERVATIONS)[number];
 
 /** Signs that are taken back with a word only, and not by the helper. */
-const GRAVE: readonly Sign[] = ["caught", "pain", "dizzy"];
-export const isGrave = (sign: Sign): boolean => GRAVE.includes(sign);
+const GRAVE: readonly Observation[] = ["caught", "pain", "dizzy"];
+export const isGrave = (sign: Observation): boolean => GRAVE.includes(sign);
 
 /** Pain on the day after: none, or as usual; more, settled within the day; more, and it lasted. */
 export const NEXT_DAY_PAINS = ["none", "settled", "lasted"] as const;
@@ -24,7 +25,7 @@ const whole = v.pipe(v.number(), v.integer(), v.minValue(0));
 export const ClassEvent = v.variant("kind", [
   v.object({ kind: v.literal("moved"), id, at: instant, step: whole }),
   v.object({ kind: v.literal("attended"), id, at: instant, personId: id, here: v.boolean() }),
-  v.object({ kind: v.literal("noted"), id, at: instant, personId: id, step: whole, sign: v.picklist(SIGNS) }),
+  v.object({ kind: v.literal("noted"), id, at: instant, personId: id, step: whole, sign: v.picklist(OBSERVATIONS) }),
   /** What a person answered when they arrived; the last counts. A word lets them in against what it proposes. */
   v.object({
     kind: v.literal("checkedIn"),
@@ -62,11 +63,12 @@ export const ClassEvent = v.variant("kind", [
 ]);
 export type ClassEvent = v.InferOutput<typeof ClassEvent>;
 
-export interface NotedSign {
+/** An observation as it was recorded. */
+export interface RecordedObservation {
   readonly id: string;
   readonly personId: string;
   readonly step: number;
-  readonly sign: Sign;
+  readonly sign: Observation;
   readonly at: string;
 }
 
@@ -85,7 +87,7 @@ export interface ClassState {
   /** When the first movement began, ISO instant. */
   readonly begunAt: string | null;
   readonly here: ReadonlySet<string>;
-  readonly notes: readonly NotedSign[];
+  readonly notes: readonly RecordedObservation[];
   /** When each person came and went, in order. */
   readonly comings: ReadonlyMap<string, readonly { readonly at: string; readonly here: boolean }[]>;
   /** When each step began, in order. */
@@ -111,7 +113,7 @@ export function classState(events: readonly ClassEvent[]): ClassState {
     stepSince: null as string | null,
     begunAt: null as string | null,
     here: new Set<string>(),
-    notes: [] as NotedSign[],
+    notes: [] as RecordedObservation[],
     comings: new Map<string, { at: string; here: boolean }[]>(),
     moves: [] as { at: string; step: number }[],
     followedUp: new Map<string, string>(),

@@ -2,11 +2,17 @@ import { describe, expect, test } from "vitest";
 import { AS_USUAL } from "../caps/answers.ts";
 import { dayCaps, readCheckIn } from "../caps/check-in.ts";
 import { USUAL_POLICY } from "../caps/policy.ts";
-import type { CheckedIn, NotedSign, Sign } from "./events.ts";
+import type { CheckedIn, Observation, RecordedObservation } from "./events.ts";
 import { answersNow } from "./notes-of-day.ts";
 
-const note = (sign: Sign, at = "2026-10-14T09:10:00Z"): NotedSign => ({ id: sign, personId: "p", step: 1, sign, at });
-const now = (notes: readonly NotedSign[], checked?: CheckedIn) =>
+const note = (sign: Observation, at = "2026-10-14T09:10:00Z"): RecordedObservation => ({
+  id: sign,
+  personId: "p",
+  step: 1,
+  sign,
+  at,
+});
+const now = (notes: readonly RecordedObservation[], checked?: CheckedIn) =>
   answersNow({ notes, checkIns: new Map(checked ? [["p", checked]] : []) }, "p");
 const arrived = (answers: Partial<CheckedIn["answers"]>, at = "2026-10-14T08:55:00Z"): CheckedIn => ({
   answers: { ...AS_USUAL, ...answers },
@@ -15,7 +21,7 @@ const arrived = (answers: Partial<CheckedIn["answers"]>, at = "2026-10-14T08:55:
 });
 
 describe("what a note says of the rest of the day", () => {
-  test.each<[Sign, string, number, number]>([
+  test.each<[Observation, string, number, number]>([
     ["wobbled", "nearFall", 0.9, 0.5],
     ["caught", "oneFall", 0.9, 1],
     ["pain", "lighter", 0.7, 1],

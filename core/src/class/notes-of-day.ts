@@ -1,12 +1,12 @@
 import { AS_USUAL, type CheckIn } from "../caps/answers.ts";
-import type { CheckedIn, ClassState, Sign } from "./events.ts";
+import type { CheckedIn, ClassState, Observation } from "./events.ts";
 
 /**
  * What a note in class says of the rest of the day, as an answer of the check-in: a lost balance is a near-fall, a catch counts
  * like a fall unhurt, pain makes the rest lighter, and dizzy is dizzy now, which means sit and ask first. Resting by choice
  * says nothing of what comes.
  */
-const SAYS: Readonly<Record<Sign, Partial<Pick<CheckIn, "fall" | "overall" | "dizziness">>>> = {
+const SAYS: Readonly<Record<Observation, Partial<Pick<CheckIn, "fall" | "overall" | "dizziness">>>> = {
   rested: {},
   wobbled: { fall: "nearFall" },
   caught: { fall: "oneUnhurt" },

@@ -1,10 +1,10 @@
 import { expect, test } from "vitest";
-import { type ClassEvent, classState, type Sign } from "./events.ts";
+import { type ClassEvent, classState, type Observation } from "./events.ts";
 import { fitsDue, notesToFit } from "./refit.ts";
 
 const id = (n: number) => `00000000-0000-4000-8000-00000000000${n}`;
 const [ann, bo] = [id(8), id(9)];
-const noted = (n: number, personId: string, sign: Sign): ClassEvent => ({
+const noted = (n: number, personId: string, sign: Observation): ClassEvent => ({
   kind: "noted",
   id: id(n),
   at: `2026-10-14T09:0${n}:00.000Z`,

@@ -11,6 +11,7 @@ export const FILE_PROBLEMS = [
   "notList",
   "notObject",
   "notExactly",
+  "wrongVersion",
   "notOneOf",
   "tooSmall",
   "tooLarge",
@@ -85,9 +86,12 @@ function codeOf({ type, message, expected, received, input }: v.BaseIssue<unknow
 
 const requirementOf = (issue: v.BaseIssue<unknown>): unknown => issue.requirement ?? issue.expected ?? undefined;
 
-/** What a schema found wrong, each with its place. */
-export const problemsOf = (issues: readonly v.BaseIssue<unknown>[]): FileProblem[] =>
-  issues.map((issue) => ({ path: pathOf(issue), code: codeOf(issue), requirement: requirementOf(issue) }));
+/** What a schema found wrong, each with its place; of a file in another format or version no more than that. */
+export function problemsOf(issues: readonly v.BaseIssue<unknown>[]): FileProblem[] {
+  const problems = issues.map((issue) => ({ path: pathOf(issue), code: codeOf(issue), requirement: requirementOf(issue) }));
+  const ofFormat = problems.filter(({ path }) => path === "format" || path === "version");
+  return ofFormat.length > 0 ? ofFormat : problems;
+}
 
 /** A place in a text as a line and column counted from 1. */
 function lineAndColumn(source: string, offset: number): string {

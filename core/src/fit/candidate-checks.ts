@@ -49,27 +49,27 @@ export class CandidateChecks {
   }
 
   /** What a shape asks in quiet, held against the caps. */
-  quietOf(look: CandidateEvaluation): NonNullable<CandidateEvaluation["quiet"]> {
-    if (look.quiet) return look.quiet;
-    const { movement, breathSeconds } = this.terms.question;
-    const { shape, pace } = look;
-    const quiet = this.terms.library.quiet(movement, shape, this.terms.question, pace * breathSeconds, this.terms.leads);
-    look.quiet = {
+  quietOf(evaluation: CandidateEvaluation): NonNullable<CandidateEvaluation["quiet"]> {
+    if (evaluation.quiet) return evaluation.quiet;
+    const { movement, breathSeconds } = this.terms.input;
+    const { shape, pace } = evaluation;
+    const quiet = this.terms.variants.quiet(movement, shape, this.terms.input, pace * breathSeconds, this.terms.leads);
+    evaluation.quiet = {
       forbidden:
         quiet === null ||
         this.terms.worked.some((cap) => quiet.some((demand) => forbidsAtAnySize(cap, shape, demand, this.terms.roundsAt(pace)))),
       oneLeg: quiet?.some(({ longestOneLeg }) => Math.max(...longestOneLeg) > CAP_TOLERANCE.share) ?? false,
     };
-    return look.quiet;
+    return evaluation.quiet;
   }
 
   /** Whether a form breaks no cap in its key poses, which are quickly had and enough to turn most forms down. */
   passesAtKeys({ shape, atKeys }: CandidateEvaluation, sizes: Sizes): boolean {
     if (this.terms.poseCaps.length === 0) return true;
     return remember(atKeys, sizesCode(sizes), () => {
-      const { movement } = this.terms.question;
+      const { movement } = this.terms.input;
       const choice = { ...shape, sizes };
-      const extremes = this.terms.library.extremesAtKeys(movement, choice, this.terms.question, this.terms.leads);
+      const extremes = this.terms.variants.extremesAtKeys(movement, choice, this.terms.input, this.terms.leads);
       return extremes !== null && !this.terms.poseCaps.some((cap) => this.terms.beyondInPose(cap, choice, extremes));
     });
   }
@@ -88,11 +88,11 @@ export class CandidateChecks {
    * What one arm of a form does. Where an arm goes over its own body hangs on the trunk and that arm alone, so it is read once
    * for every form that shares both; null where no such form can be solved.
    */
-  armOf(look: CandidateEvaluation, sizes: Sizes, side: Side): ArmRead | null {
-    const shape = armShape(this.terms.question.movement, look.shape);
+  armOf(evaluation: CandidateEvaluation, sizes: Sizes, side: Side): ArmRead | null {
+    const shape = armShape(this.terms.input.movement, evaluation.shape);
     const size = side === "left" ? sizes.armLeft : sizes.armRight;
     const i = sideIndex(side);
-    const { pace } = look;
+    const { pace } = evaluation;
     const key = 2 * (16 * (16 * (VARIANT_KINDS.indexOf(shape.kind) * PACES.length + pace) + sizes.trunk) + size) + i;
     return remember(this.arms, key, () => {
       const choice = { ...shape, sizes: armOnBody(shape, { ...sizes, legs: SMALL_LEGS }, side)[1] };
@@ -107,41 +107,42 @@ export class CandidateChecks {
   }
 
   /** Whether the arms of a form each break no cap on them, and are above the shoulder for no more of the block than they may. */
-  armsPass(look: CandidateEvaluation, sizes: Sizes, { handsUp }: SessionUse): boolean {
+  armsPass(evaluation: CandidateEvaluation, sizes: Sizes, { handsUp }: SessionUse): boolean {
     const capped = this.terms.armCaps.some((caps) => caps.length > 0);
     if (handsUp >= 1 && !capped) return true;
-    const read = SIDES.map((side) => (armMoves(look.shape, side) ? this.armOf(look, sizes, side) : null));
+    const read = SIDES.map((side) => (armMoves(evaluation.shape, side) ? this.armOf(evaluation, sizes, side) : null));
     if (read.some((arm) => arm?.passes === false)) return false;
     if (handsUp >= 1) return true;
-    const shares = this.terms.question.turns.map((_, turn): Pair => [read[0]?.up[turn] ?? 0, read[1]?.up[turn] ?? 0]);
-    return handsUpShare(shares, this.terms.question.turns) <= handsUp + CAP_TOLERANCE.share;
+    const shares = this.terms.input.turns.map((_, turn): Pair => [read[0]?.up[turn] ?? 0, read[1]?.up[turn] ?? 0]);
+    return handsUpShare(shares, this.terms.input.turns) <= handsUp + CAP_TOLERANCE.share;
   }
 
   /** Whether a form and each of its parts break no cap in their key poses. */
-  partsPassAtKeys(look: CandidateEvaluation, sizes: Sizes): boolean {
+  partsPassAtKeys(evaluation: CandidateEvaluation, sizes: Sizes): boolean {
     if (this.terms.poseCaps.length === 0) return true;
-    const { shape } = look;
+    const { shape } = evaluation;
     const { trunk, legs } = sizes;
-    const passes = (part: Part) => part.some((each) => this.passesAtKeys(look, each));
+    const passes = (part: Part) => part.some((each) => this.passesAtKeys(evaluation, each));
     return (
       passes(partOf(shape, { legs })) &&
       passes(partOf(shape, { trunk })) &&
       passes(bodyOf(shape, sizes)) &&
       SIDES.every((side) => passes(armOnBody(shape, sizes, side))) &&
-      this.passesAtKeys(look, sizes)
+      this.passesAtKeys(evaluation, sizes)
     );
   }
 
   /** Demands of a form that breaks no cap; null where it does. */
-  allowed(look: CandidateEvaluation, choice: VariantSpec): readonly Demand[] | null {
-    return remember(look.allowed, sizesCode(choice.sizes), () => {
-      const body = bodyOf(look.shape, choice.sizes);
-      if (!body.some((sizes) => this.passesAtKeys(look, sizes) && this.bodyPasses(look, sizes))) return null;
+  allowed(evaluation: CandidateEvaluation, choice: VariantSpec): readonly Demand[] | null {
+    return remember(evaluation.allowed, sizesCode(choice.sizes), () => {
+      const body = bodyOf(evaluation.shape, choice.sizes);
+      if (!body.some((sizes) => this.passesAtKeys(evaluation, sizes) && this.bodyPasses(evaluation, sizes))) return null;
       // Either arm has to be steady enough with the other at its smallest.
-      const alone = (side: Side): Sizes => armOnBody(look.shape, choice.sizes, side)[1];
-      if (this.terms.steadinessPresses && !SIDES.every((side) => this.bodyPasses(look, alone(side)))) return null;
-      const demands = this.terms.demandsOf(choice, look.pace);
-      if (!demands || this.terms.worked.some((cap) => this.terms.breaksWorked(cap, choice, demands, look.pace))) return null;
+      const alone = (side: Side): Sizes => armOnBody(evaluation.shape, choice.sizes, side)[1];
+      if (this.terms.steadinessPresses && !SIDES.every((side) => this.bodyPasses(evaluation, alone(side)))) return null;
+      const demands = this.terms.demandsOf(choice, evaluation.pace);
+      if (!demands || this.terms.worked.some((cap) => this.terms.breaksWorked(cap, choice, demands, evaluation.pace)))
+        return null;
       const drowns = demands.some(({ water }) => water?.outOfDepth || (water?.needsRail && choice.hold === null));
       return drowns ? null : demands;
     });

@@ -24,7 +24,7 @@ import type { RankedShape, RankedSize, VariantCache } from "./variant-cache.ts";
 
 /** A shape on its way through one search. */
 interface CandidateState {
-  readonly look: CandidateEvaluation;
+  readonly evaluation: CandidateEvaluation;
   /** Whether what it asks in quiet has been held against caps and spending. */
   entered: boolean;
   /** What its trunk and legs keep at full size. */
@@ -50,14 +50,14 @@ export class CellSearch {
   private looks: ReadonlyMap<SupportMode, readonly CandidateEvaluation[]> | null = null;
   private readonly found = new Map<string, FoundVariant | null>();
 
-  constructor(question: CellInput, library: VariantCache) {
-    this.terms = new CellTerms(question, library);
+  constructor(input: CellInput, variants: VariantCache) {
+    this.terms = new CellTerms(input, variants);
     this.checks = new CandidateChecks(this.terms);
   }
 
   private looksByWay(): ReadonlyMap<SupportMode, readonly CandidateEvaluation[]> {
     if (this.looks) return this.looks;
-    const { movement, place, aids, scarce, build } = this.terms.question;
+    const { movement, place, aids, scarce, build } = this.terms.input;
     const byWay = new Map<SupportMode, CandidateEvaluation[]>();
     const declaredBarred = this.terms.worked.some(
       ({ limit }) => limit.channel === "barredFeature" && movement.features?.some((feature) => feature === limit.limit),
@@ -89,25 +89,26 @@ export class CellSearch {
   /** The ways in which there is any form that no cap bars outright, grouped by what they take of the room. */
   ways(): (readonly SupportMode[])[] {
     const there = this.looksByWay();
-    return supportModeGroups(this.terms.question.scarce)
+    return supportModeGroups(this.terms.input.scarce)
       .map((group) => group.filter((way) => there.has(way)))
       .filter((group) => group.length > 0);
   }
 
   /** The most that what is left of a shape can keep, by what is known of it so far. */
-  private promise({ look, whole, next }: CandidateState, meant: PlannedVariant): number {
-    const head = look.ranked?.sizes[next];
-    if (!look.ranked || !head) return Number.NEGATIVE_INFINITY;
-    const body = whole ?? { steadiness: 1, depth: look.ranked.depth };
-    return this.terms.mostShare(look) * mostFidelity(meant, body, head, this.terms.isInTime(look));
+  private promise({ evaluation, whole, next }: CandidateState, meant: PlannedVariant): number {
+    const head = evaluation.ranked?.sizes[next];
+    if (!evaluation.ranked || !head) return Number.NEGATIVE_INFINITY;
+    const body = whole ?? { steadiness: 1, depth: evaluation.ranked.depth };
+    return this.terms.mostShare(evaluation) * mostFidelity(meant, body, head, this.terms.isInTime(evaluation));
   }
 
   /** The most that a shape could keep of which nothing is solved yet. */
-  private mostUnsolved(look: CandidateEvaluation, meant: PlannedVariant): number {
-    const keeps = readShape(meant, look.shape, null);
-    const kept = rangeKept(meant, keeps, look.shape);
+  private mostUnsolved(evaluation: CandidateEvaluation, meant: PlannedVariant): number {
+    const keeps = readShape(meant, evaluation.shape, null);
+    const kept = rangeKept(meant, keeps, evaluation.shape);
     return (
-      this.terms.mostShare(look) * mostFidelity(meant, { steadiness: 1, depth: keeps.depth }, kept, this.terms.isInTime(look))
+      this.terms.mostShare(evaluation) *
+      mostFidelity(meant, { steadiness: 1, depth: keeps.depth }, kept, this.terms.isInTime(evaluation))
     );
   }
 
@@ -149,7 +150,7 @@ export class CellSearch {
   /** The most that a form of a shape is credited with at some size of trunk and legs: what the plainest one asks, less what is held. */
   private readBody({ shape, pace, ranked, keeps }: CandidateEvaluation, { trunk, legs }: Sizes, meant: PlannedVariant): BodyRead {
     return remember(keeps, 16 * trunk + legs, () => {
-      const plain = plainShape(this.terms.question.movement, shape);
+      const plain = plainShape(this.terms.input.movement, shape);
       const done = this.terms.demandsOf({ ...plain, sizes: { ...plain.sizes, trunk, legs } }, pace);
       const depth = ranked?.depth ?? 1;
       if (done === null) return { plain: null, steadiness: 1, depth };
@@ -160,22 +161,22 @@ export class CellSearch {
 
   /** Learns the next thing of a shape that is not known yet. @returns false where all is known */
   private learn(head: CandidateState, meant: PlannedVariant, spending: SessionUse): boolean {
-    const { movement } = this.terms.question;
-    const { look } = head;
+    const { movement } = this.terms.input;
+    const { evaluation } = head;
     if (!head.entered) {
       head.entered = true;
-      const { forbidden, oneLeg } = this.checks.quietOf(look);
+      const { forbidden, oneLeg } = this.checks.quietOf(evaluation);
       if (forbidden || (oneLeg && !spending.oneLeg)) {
         head.most = Number.NEGATIVE_INFINITY;
         return true;
       }
-      if (look.ranked === null) {
-        head.most = this.mostUnsolved(look, meant);
+      if (evaluation.ranked === null) {
+        head.most = this.mostUnsolved(evaluation, meant);
         return true;
       }
-    } else if (look.ranked === null)
-      look.ranked = this.terms.library.rankedSizes(movement, this.terms.full, look.shape, this.terms.question);
-    else if (head.whole === null) head.whole = this.readBody(look, look.shape.sizes, meant);
+    } else if (evaluation.ranked === null)
+      evaluation.ranked = this.terms.variants.rankedSizes(movement, this.terms.full, evaluation.shape, this.terms.input);
+    else if (head.whole === null) head.whole = this.readBody(evaluation, evaluation.shape.sizes, meant);
     else return false;
     head.most = this.promise(head, meant);
     return true;
@@ -184,9 +185,11 @@ export class CellSearch {
   private search(looks: readonly CandidateEvaluation[], spending: SessionUse, above: number): FoundVariant | null {
     const { meant } = this.terms;
     if (meant === null) return null;
-    const mostOf = (look: CandidateEvaluation) =>
-      this.terms.mostShare(look) * (this.terms.isInTime(look) ? 1 : 1 - meant.weights.breath);
-    const searched = looks.map((look): CandidateState => ({ look, entered: false, whole: null, next: 0, most: mostOf(look) }));
+    const mostOf = (evaluation: CandidateEvaluation) =>
+      this.terms.mostShare(evaluation) * (this.terms.isInTime(evaluation) ? 1 : 1 - meant.weights.breath);
+    const searched = looks.map(
+      (evaluation): CandidateState => ({ evaluation, entered: false, whole: null, next: 0, most: mostOf(evaluation) }),
+    );
     let best: FoundVariant | null = null;
     for (;;) {
       let head: CandidateState | null = null;
@@ -194,23 +197,24 @@ export class CellSearch {
       if (head === null || head.most === Number.NEGATIVE_INFINITY) break;
       if (head.most <= Math.max(above, best?.fidelity ?? 0) + EPSILON) break;
       if (this.learn(head, meant, spending)) continue;
-      const { look } = head;
-      const size = (look.ranked as RankedShape).sizes[head.next] as RankedSize;
+      const { evaluation } = head;
+      const size = (evaluation.ranked as RankedShape).sizes[head.next] as RankedSize;
       head.next += 1;
       head.most = this.promise(head, meant);
-      const body = this.readBody(look, size.sizes, meant);
-      const rounds = this.mostRounds(look, size.sizes, body, meant);
+      const body = this.readBody(evaluation, size.sizes, meant);
+      const rounds = this.mostRounds(evaluation, size.sizes, body, meant);
       const better = Math.max(above, best?.fidelity ?? 0) + EPSILON;
-      if ((rounds / this.terms.rounds) * mostFidelity(meant, body, size, this.terms.isInTime(look)) <= better) continue;
-      const choice = { ...look.shape, sizes: size.sizes };
+      if ((rounds / this.terms.rounds) * mostFidelity(meant, body, size, this.terms.isInTime(evaluation)) <= better) continue;
+      const choice = { ...evaluation.shape, sizes: size.sizes };
       // In the order of what is cheap and turns most down.
-      if (!this.checks.partsPassAtKeys(look, choice.sizes) || !this.checks.armsPass(look, choice.sizes, spending)) continue;
-      const demands = this.checks.allowed(look, choice);
+      if (!this.checks.partsPassAtKeys(evaluation, choice.sizes) || !this.checks.armsPass(evaluation, choice.sizes, spending))
+        continue;
+      const demands = this.checks.allowed(evaluation, choice);
       if (demands === null) continue;
       const done = Math.min(rounds, this.terms.roundsOf(choice.kind, demands, this.terms.worked));
       if (done === 0) continue;
-      const kept = (done / this.terms.rounds) * fidelity(meant, body, size, demands, this.terms.isInTime(look));
-      if (kept > better) best = { choice, fidelity: kept, rounds: done, pace: look.pace, demands };
+      const kept = (done / this.terms.rounds) * fidelity(meant, body, size, demands, this.terms.isInTime(evaluation));
+      if (kept > better) best = { choice, fidelity: kept, rounds: done, pace: evaluation.pace, demands };
     }
     return best;
   }

@@ -24,8 +24,8 @@ import { workedCap } from "./working-range.ts";
  * this variant breaks. Candidates are checked and searched by these terms.
  */
 export class CellTerms {
-  readonly question: CellInput;
-  readonly library: VariantCache;
+  readonly input: CellInput;
+  readonly variants: VariantCache;
   /** The planned variant for this body, and its demands; null where this body has no such variant. */
   readonly full: VariantSpec;
   readonly meantDemands: readonly Demand[] | null;
@@ -49,22 +49,22 @@ export class CellTerms {
   /** Caps that the key poses of the planned variant break. */
   readonly poseCaps: readonly Cap[];
 
-  constructor(question: CellInput, library: VariantCache) {
-    this.question = question;
-    this.library = library;
-    this.leads = question.turns.map(({ lead }) => lead);
-    this.rounds = Math.max(0, ...question.turns.map(({ rounds }) => rounds));
-    this.worked = question.caps.map((cap) => workedCap(cap, question.workingShare));
+  constructor(input: CellInput, variants: VariantCache) {
+    this.input = input;
+    this.variants = variants;
+    this.leads = input.turns.map(({ lead }) => lead);
+    this.rounds = Math.max(0, ...input.turns.map(({ rounds }) => rounds));
+    this.worked = input.caps.map((cap) => workedCap(cap, input.workingShare));
     this.mostOfRounds = roundsLeftOfAll(this.worked, this.rounds) / Math.max(1, this.rounds);
     this.bodyCaps = this.worked.filter(isOnBody);
     this.partRounds = this.worked.filter(({ limit }) => limit.channel === "roundsShare" && limit.part !== "all");
-    this.inTime = !question.caps.some(
-      ({ limit }) => limit.channel === "longestBreath" && limit.limit < question.breathSeconds - CAP_TOLERANCE.share,
+    this.inTime = !input.caps.some(
+      ({ limit }) => limit.channel === "longestBreath" && limit.limit < input.breathSeconds - CAP_TOLERANCE.share,
     );
     const dragCapped = this.worked.some(({ limit }) => limit.channel === "shoulderDrag" || limit.channel === "hipDrag");
-    this.paces = question.place.pool !== null && dragCapped ? PACES : [1];
-    this.full = plannedVariantFor(question.build, question.meant);
-    const known = library.meant(question.movement, this.full, question, question.breathSeconds, this.leads);
+    this.paces = input.place.pool !== null && dragCapped ? PACES : [1];
+    this.full = plannedVariantFor(input.build, input.meant);
+    const known = variants.meant(input.movement, this.full, input, input.breathSeconds, this.leads);
     this.meantDemands = known?.demands ?? null;
     this.meant = known?.meant ?? null;
     // Parts are only looked at for themselves where the whole movement goes beyond a cap on them.
@@ -75,8 +75,8 @@ export class CellTerms {
   }
 
   demandsOf(choice: VariantSpec, pace: Pace): readonly Demand[] | null {
-    const { movement, breathSeconds } = this.question;
-    return this.library.demands(movement, choice, this.question, pace * breathSeconds, this.leads);
+    const { movement, breathSeconds } = this.input;
+    return this.variants.demands(movement, choice, this.input, pace * breathSeconds, this.leads);
   }
 
   /** Rounds that there is time for at a pace. */
@@ -103,7 +103,7 @@ export class CellTerms {
 
   /** Whether the water where the person stands or sits is too deep, too warm or too cool for them. */
   barsWater({ limit }: Cap): boolean {
-    const { depth, stature, place } = this.question;
+    const { depth, stature, place } = this.input;
     const temperature = place.pool?.temperature ?? null;
     switch (limit.channel) {
       case "waterDepth":
@@ -119,7 +119,7 @@ export class CellTerms {
 
   /** Caps that the meant form goes beyond, that leave fewer rounds of it, or that break its time; in the order given. */
   broken(): Cap[] {
-    const { caps, breathSeconds } = this.question;
+    const { caps, breathSeconds } = this.input;
     const demands = this.meantDemands;
     if (demands === null) return [];
     return caps.filter((cap, i) => {
@@ -135,7 +135,7 @@ export class CellTerms {
 
   /** What sitting and breathing along keeps; null where there is nowhere to sit. */
   breathing(): number | null {
-    const { place, caps, build } = this.question;
+    const { place, caps, build } = this.input;
     const sits = place.chairs > 0 && (place.pool === null || !canStand(build));
     if (!sits || caps.some((cap) => this.barsWater(cap))) return null;
     if (caps.some(({ limit }) => limit.channel === "barredForm" && limit.limit === "seated")) return null;

@@ -99,11 +99,17 @@ export function bestVariant(search: CellSearch): FoundVariant | null {
   return best;
 }
 
-/** The richest form and size of one block whose computed demands break no cap; where there is none, breathing along, or rest. */
-export function fitCell(question: CellInput, library: VariantCache): FittedCell {
-  const search = new CellSearch(question, library);
+/**
+ * Chooses the best variant for one participant in one plan item, within the caps: greatest match first, then least support.
+ *
+ * @param input participant, movement, turns, caps and what the venue has
+ * @param variants cache of solved variants; fills as it is used
+ * @returns breathing along or rest where no variant is within the caps
+ */
+export function fitCell(input: CellInput, variants: VariantCache): FittedCell {
+  const search = new CellSearch(input, variants);
   const because = search.terms.broken();
   const best = bestVariant(search);
   if (best === null || search.terms.meant === null) return restCell(because, null, search.terms.breathing() ?? 0);
-  return variantCell(best, search.terms.meant, question.build, because);
+  return variantCell(best, search.terms.meant, input.build, because);
 }

@@ -16,7 +16,7 @@ import type { FitPerson } from "./session.ts";
 import { createVariantCache } from "./variant-cache.ts";
 
 const OPEN = load("open-and-close-under");
-const library = createVariantCache();
+const variants = createVariantCache();
 const person = (...limits: CapLimit[]): FitPerson => ({
   id: "p",
   stature: 1.65,
@@ -26,7 +26,7 @@ const person = (...limits: CapLimit[]): FitPerson => ({
   caps: limits.map((limit) => capOf(limit)),
 });
 const CAP: CapLimit = { channel: "shoulderDrag", side: "both", limit: 0.4 };
-const cyclesOf = (...people: FitPerson[]) => dragCycles([OPEN, load("rise-and-sit")], people, library, 1);
+const cyclesOf = (...people: FitPerson[]) => dragCycles([OPEN, load("rise-and-sit")], people, variants, 1);
 
 /** What a shoulder meets, read again at a pace, in percent of weight times stature. */
 const metAt = (seconds: number, equipment: "bare" | "paddles"): number => {

@@ -23,16 +23,19 @@ function cycleFor(cap: Cap, drag: DragMoments, seconds: number): number {
 }
 
 /**
- * The shortest rounds that keep everyone's caps on drag, movement by movement: drag goes with the square of speed.
+ * Computes the shortest repetition of each movement that keeps everyone within the caps on drag: drag grows with the square of
+ * speed. Seconds by movement id.
  *
+ * @param movements of the plan
  * @param people in the pool, with their depth
- * @param workingShare share of a cap that is worked up to
- * @returns none where no one has such a cap
+ * @param variants cache of solved variants; fills as it is used
+ * @param workingShare share of a cap that is used, 0 to 1
+ * @returns an empty map where no one has such a cap
  */
 export function dragCycles(
   movements: readonly Movement[],
   people: readonly FitPerson[],
-  library: VariantCache,
+  variants: VariantCache,
   workingShare: number,
 ): DragCycles {
   const capped = people.flatMap((person) => {
@@ -44,7 +47,7 @@ export function dragCycles(
     const seconds = BREATH_SECONDS.usual * movement.breaths;
     const cycles = capped.flatMap(({ person, caps }) => {
       const doer = { ...person, build: buildOf(person.measured, person.stature), equipment: person.equipment ?? equipment };
-      const demands = library.demands(
+      const demands = variants.demands(
         movement,
         { ...FULL_STANDING_VARIANT, kind: "water" },
         doer,

@@ -11,7 +11,7 @@ import { fitCell } from "./cell.ts";
 import { limitedResources } from "./support-options.ts";
 import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
-const library = createVariantCache();
+const variants = createVariantCache();
 const ROUNDS = 6;
 
 interface Asked {
@@ -43,7 +43,7 @@ const fit = (id: string, { limits = [], breathSeconds = 6, equipment = "bare", d
       workingShare: 1,
       caps: limits.map((limit) => capOf(limit)),
     },
-    library,
+    variants,
   );
 };
 const dragOf = (cell: ReturnType<typeof fit>) => Math.max(...cell.demands.map(({ water }) => water?.dragShare?.shoulder[1] ?? 0));

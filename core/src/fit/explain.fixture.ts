@@ -15,18 +15,18 @@ export interface Checked {
   readonly person: FitPerson;
   readonly block: number;
   readonly scarce: LimitedResources;
-  readonly library: VariantCache;
+  readonly variants: VariantCache;
   readonly memory: FitMemory;
 }
 
-const optionsOf = ({ plan, scarce, library, memory }: Checked, person: FitPerson): PersonOptions =>
-  runToCompletion(personOptionsIncrementally(plan, person, scarce, library, memory));
+const optionsOf = ({ plan, scarce, variants, memory }: Checked, person: FitPerson): PersonOptions =>
+  runToCompletion(personOptionsIncrementally(plan, person, scarce, variants, memory));
 
 /** What a block's best form is worth for a person without some caps, fitted on its own. */
 function worthAlone(checked: Checked, gone: readonly Cap[]): number {
   const options = optionsOf(checked, checked.person);
-  const { question } = (options.blocks[checked.block] as PersonOptions["blocks"][number]).search.terms;
-  return cellWorth(fitCell({ ...question, caps: question.caps.filter((cap) => !gone.includes(cap)) }, checked.library));
+  const { input } = (options.blocks[checked.block] as PersonOptions["blocks"][number]).search.terms;
+  return cellWorth(fitCell({ ...input, caps: input.caps.filter((cap) => !gone.includes(cap)) }, checked.variants));
 }
 
 /** What the block is worth in the whole session without some caps, the room to themselves. */

@@ -13,7 +13,7 @@ import { createFitMemory, type FitPerson } from "./session.ts";
 import { limitedResources } from "./support-options.ts";
 import { createVariantCache } from "./variant-cache.ts";
 
-const library = createVariantCache();
+const variants = createVariantCache();
 const memory = createFitMemory();
 const SCARCE = limitedResources(OPEN_HALL, 1);
 const plan = planOf(
@@ -24,7 +24,7 @@ const blockId = (block: number) => plan.blocks[block]?.id ?? "";
 
 const explain = (person: FitPerson, block: number): Explanation =>
   runToCompletion(
-    explainIncrementally(plan, person, fitPerson(plan, person, library, memory), blockId(block), SCARCE, library, memory),
+    explainIncrementally(plan, person, fitPerson(plan, person, variants, memory), blockId(block), SCARCE, variants, memory),
   );
 
 const person = (...limits: CapLimit[]): FitPerson => ({
@@ -55,7 +55,7 @@ describe("why a cell is as it is", () => {
 
   test("a sum over the session is named where a block gave way to it", () => {
     const tired = person({ channel: "standingMinutes", limit: 3 });
-    const { cells } = fitPerson(plan, tired, library, memory);
+    const { cells } = fitPerson(plan, tired, variants, memory);
     const sat = cells.findIndex(({ choice }) => choice?.kind === "seated");
     expect(channelsOf(explain(tired, sat))).toEqual(["standingMinutes"]);
   });
@@ -70,7 +70,7 @@ describe("why a cell is as it is", () => {
         const someone = { ...some, id: "p" };
         const found = explain(someone, block);
         if (found.caps.length > 0)
-          expect(untrueOf({ plan, person: someone, block, scarce: SCARCE, library, memory }, found)).toBeNull();
+          expect(untrueOf({ plan, person: someone, block, scarce: SCARCE, variants, memory }, found)).toBeNull();
       }),
       { numRuns: cases(6, 100) },
     );

@@ -28,16 +28,25 @@ export interface OpenWay {
   readonly kept: number;
 }
 
-/** The ways that a person's caps leave open in one block: what the instructor may hold them to. */
+/**
+ * Finds the support modes that a participant's caps leave open in one item: what the instructor may pin.
+ *
+ * @param plan what is taught
+ * @param person whose caps apply
+ * @param blockId item of the plan
+ * @param scarce resources that may run short
+ * @param variants cache of solved variants; fills as it is used
+ * @param memory options of participants kept between fits
+ */
 export function* openWaysIncrementally(
   plan: FitPlan,
   person: FitPerson,
   blockId: string,
   scarce: LimitedResources,
-  library: VariantCache,
+  variants: VariantCache,
   memory: FitMemory,
 ): Generator<undefined, OpenWay[]> {
-  const options = yield* personOptionsIncrementally(plan, person, scarce, library, memory);
+  const options = yield* personOptionsIncrementally(plan, person, scarce, variants, memory);
   const each = options.blocks.find(({ block }) => block.id === blockId);
   if (!each) return [];
   const open = each.search
@@ -82,19 +91,25 @@ function* smallest(
 }
 
 /** What a block's best form keeps without some caps, the session left aside. */
-const keptInBlock = ({ search }: PersonOptions["blocks"][number], library: VariantCache) =>
+const keptInBlock = ({ search }: PersonOptions["blocks"][number], variants: VariantCache) =>
   function* (gone: readonly Cap[]): Generator<undefined, number> {
     yield;
-    const { question } = search.terms;
-    const without = new CellSearch({ ...question, caps: question.caps.filter((cap) => !gone.includes(cap)) }, library);
+    const { input } = search.terms;
+    const without = new CellSearch({ ...input, caps: input.caps.filter((cap) => !gone.includes(cap)) }, variants);
     const best = bestVariant(without);
     return best === null ? (without.terms.breathing() ?? 0) : variantWorth(best);
   };
 
 /**
- * Finds why one cell of a row is not the whole movement, in steps: some tens of cells are fitted again.
+ * Finds which caps keep one cell of a row from the planned variant, by fitting the cell without them: some tens of fits.
  *
- * @param blockId a block of the plan
+ * @param plan what is taught
+ * @param person whose row it is
+ * @param row the fitted row
+ * @param blockId item of the plan
+ * @param scarce resources that may run short
+ * @param variants cache of solved variants; fills as it is used
+ * @param memory options of participants kept between fits
  */
 export function* explainIncrementally(
   plan: FitPlan,
@@ -102,7 +117,7 @@ export function* explainIncrementally(
   row: FittedRow,
   blockId: string,
   scarce: LimitedResources,
-  library: VariantCache,
+  variants: VariantCache,
   memory: FitMemory,
 ): Generator<undefined, Explanation> {
   const at = plan.blocks.findIndex(({ id }) => id === blockId);
@@ -111,18 +126,18 @@ export function* explainIncrementally(
   const nothing: Explanation = { caps: [], gaveWay: cell.gaveWay, without: cell.fidelity };
   if (cell.fidelity >= 1 - MORE) return { ...nothing, gaveWay: null };
   if (cell.gaveWay !== null) return nothing;
-  const options = yield* personOptionsIncrementally(plan, person, scarce, library, memory);
+  const options = yield* personOptionsIncrementally(plan, person, scarce, variants, memory);
   const each = options.blocks[at] as PersonOptions["blocks"][number];
   const best = Math.max(...each.all.map(({ worth }) => worth));
   if (worth < best - MORE) {
     const overSession = person.caps.filter((cap) => isOverSession(cap) || MINUTES_CHANNELS.includes(cap.limit.channel));
     const found = yield* smallest(overSession, worth, function* (gone) {
       const caps = person.caps.filter((cap) => !gone.includes(cap));
-      const without = yield* personOptionsIncrementally(plan, { ...person, caps }, scarce, library, memory);
+      const without = yield* personOptionsIncrementally(plan, { ...person, caps }, scarce, variants, memory);
       return (selectOptions(without).chosen[at] as { worth: number }).worth;
     });
     return found ? { ...found, gaveWay: null } : { ...nothing, gaveWay: "changes" };
   }
-  const found = yield* smallest(each.search.terms.broken(), worth, keptInBlock(each, library));
+  const found = yield* smallest(each.search.terms.broken(), worth, keptInBlock(each, variants));
   return found ? { ...found, gaveWay: null } : nothing;
 }

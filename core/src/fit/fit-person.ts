@@ -5,18 +5,32 @@ import { createFitMemory, type FitMemory, type FitPerson, personOptionsIncrement
 import { limitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
-/** Fits one person to every block of a plan, with the room to themselves, a block at a time. */
+/**
+ * Fits one participant to every item of a plan, as if no one shared the venue. Yields between items.
+ *
+ * @param plan what is taught
+ * @param person whom it is fitted to
+ * @param variants cache of solved variants; fills as it is used
+ * @param memory options of participants kept between fits
+ */
 export function* fitPersonIncrementally(
   plan: FitPlan,
   person: FitPerson,
-  library: VariantCache,
+  variants: VariantCache,
   memory: FitMemory = createFitMemory(),
 ): Generator<undefined, FittedRow> {
-  const options = yield* personOptionsIncrementally(plan, person, limitedResources(plan.place, 1), library, memory);
+  const options = yield* personOptionsIncrementally(plan, person, limitedResources(plan.place, 1), variants, memory);
   return rowOf(options, selectOptions(options));
 }
 
-/** Fits one person to every block of a plan in one go. */
-export function fitPerson(plan: FitPlan, person: FitPerson, library: VariantCache, memory?: FitMemory): FittedRow {
-  return runToCompletion(fitPersonIncrementally(plan, person, library, memory));
+/**
+ * Runs `fitPersonIncrementally` to its end.
+ *
+ * @param plan what is taught
+ * @param person whom it is fitted to
+ * @param variants cache of solved variants; fills as it is used
+ * @param memory options of participants kept between fits
+ */
+export function fitPerson(plan: FitPlan, person: FitPerson, variants: VariantCache, memory?: FitMemory): FittedRow {
+  return runToCompletion(fitPersonIncrementally(plan, person, variants, memory));
 }

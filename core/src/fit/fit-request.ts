@@ -75,7 +75,7 @@ const Place = v.strictObject({
 
 export const FitRequest = v.strictObject({
   format: v.literal("able-tide/fit-request"),
-  version: v.literal(1),
+  version: v.literal(1, "wrongVersion"),
   plan: PlanFile,
   people: v.pipe(
     v.array(Person),

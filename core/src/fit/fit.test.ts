@@ -24,7 +24,7 @@ import { createVariantCache, leadsOf } from "./variant-cache.ts";
 const movements = loadAll().filter(hasLandVariant);
 const named = (id: string) => movements.find((movement) => movement.id === id) as Movement;
 
-const library = createVariantCache();
+const variants = createVariantCache();
 
 const ROUNDS = 6;
 const cap = (limit: CapLimit): Cap =>
@@ -44,9 +44,9 @@ const question = (movement: Movement, caps: readonly Cap[]): CellInput => ({
   scarce: limitedResources(OPEN_HALL, 1),
   workingShare: 1,
 });
-const fit = (movement: Movement, caps: readonly Cap[]) => fitCell(question(movement, caps), library);
+const fit = (movement: Movement, caps: readonly Cap[]) => fitCell(question(movement, caps), variants);
 const fitBody = (movement: Movement, measured: Partial<MeasuredBody>) =>
-  fitCell({ ...question(movement, []), build: buildOf({ ...USUAL_BODY, ...measured }, 1.62) }, library);
+  fitCell({ ...question(movement, []), build: buildOf({ ...USUAL_BODY, ...measured }, 1.62) }, variants);
 
 describe("one person in one block", () => {
   test.each(movements.map((movement) => [movement.id, movement] as const))(
@@ -148,7 +148,7 @@ describe("whatever the caps", () => {
         const caps = limits.map((limit) => cap(limit));
         const { choice, demands, rounds } = fit(movement, caps);
         if (choice === null) return;
-        const meant = library.demands(movement, FULL_STANDING_VARIANT, question(movement, []), 8, leadsOf(movement)) ?? [];
+        const meant = variants.demands(movement, FULL_STANDING_VARIANT, question(movement, []), 8, leadsOf(movement)) ?? [];
         for (const each of caps) {
           for (const demand of demands) expect(violatesCap(each, choice, demand, ROUNDS)).toBe(false);
           expect(rounds).toBeLessThanOrEqual(roundsOfHolding([each], choice.kind, demands, meant, ROUNDS));
@@ -182,7 +182,7 @@ describe("over a session", () => {
     fitPerson(
       plan,
       { id: "p", stature: 1.7, measured: USUAL_BODY, caps: [cap({ channel: "standingMinutes", limit: minutes })] },
-      library,
+      variants,
     );
 
   test("standing stays within the minutes, and the blocks that lose least are the ones sat down for", () => {
@@ -205,7 +205,7 @@ describe("over a session", () => {
       cap({ channel: "handsUpSecondsInAll", side: "both", limit: 20 }),
       cap({ channel: "oneLegSecondsInAll", side: "left", limit: 6 }),
     ];
-    const { cells } = fitPerson(plan, { id: "p", stature: 1.7, measured: USUAL_BODY, caps }, library);
+    const { cells } = fitPerson(plan, { id: "p", stature: 1.7, measured: USUAL_BODY, caps }, variants);
     let run = 0;
     cells.forEach((cell, i) => {
       run = cellOnFeet(cell) ? run + (reading.blocks[i]?.total ?? 0) : 0;
@@ -220,7 +220,7 @@ describe("over a session", () => {
 
   test("beyond the minutes of a session a person rests", () => {
     const caps = [cap({ channel: "sessionMinutes", limit: 5 })];
-    const { cells } = fitPerson(plan, { id: "p", stature: 1.7, measured: USUAL_BODY, caps }, library);
+    const { cells } = fitPerson(plan, { id: "p", stature: 1.7, measured: USUAL_BODY, caps }, variants);
     expect(cells.map((cell) => cell.choice === null)).toEqual(reading.blocks.map(({ to }) => to > 300));
   });
 });

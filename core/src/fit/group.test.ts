@@ -31,9 +31,9 @@ const SESSION = [
   "one-up-one-down",
 ].map(load);
 const NARROW: VenueResources = { chairs: 12, rail: 2, helpers: 1, pool: null };
-const library = createVariantCache();
+const variants = createVariantCache();
 const memory = createFitMemory();
-const fit = (plan: FitPlan, people: readonly FitPerson[]) => fitGroup(plan, people, library, memory);
+const fit = (plan: FitPlan, people: readonly FitPerson[]) => fitGroup(plan, people, variants, memory);
 const hall = planOf(SESSION, OPEN_HALL);
 const narrow = planOf(SESSION, NARROW);
 

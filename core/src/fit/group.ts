@@ -195,15 +195,20 @@ function* shareOut(
 }
 
 /**
- * Fits a group to a plan: for every person and block the form that does the group most good within everyone's caps and
- * what there is of rail, helpers and chairs. Whoever runs it may let other work in between.
+ * Fits a group to a plan: chooses for every participant and item the variant that gives the greatest group score within
+ * everyone's caps and the shared rail, helpers and chairs. Yields between participants, so that other work may run.
  *
- * @param known told of each row as it is with the room to themselves; it is the answer where the room does not run short
+ * @param plan what is taught
+ * @param people at most 60 participants
+ * @param variants cache of solved variants; fills as it is used
+ * @param memory options of participants kept between fits
+ * @param known receives each row as fitted without sharing; it is the result where nothing runs short
+ * @param effort how wide the search is
  */
 export function* fitGroupIncrementally(
   plan: FitPlan,
   people: readonly FitPerson[],
-  library: VariantCache,
+  variants: VariantCache,
   memory: FitMemory = createFitMemory(),
   known: (row: FittedRow) => void = () => {},
   effort: Effort = USUAL_EFFORT,
@@ -214,7 +219,7 @@ export function* fitGroupIncrementally(
   const ownRows: FittedRow[] = [];
   const room = new Room(plan);
   for (const person of people) {
-    const options = yield* personOptionsIncrementally(plan, person, scarce, library, memory);
+    const options = yield* personOptionsIncrementally(plan, person, scarce, variants, memory);
     const ways = selectOptions(options, OWN_WORTH, effort.patient);
     everybody.push(options);
     alone.set(options, ways);
@@ -241,6 +246,13 @@ export function* fitGroupIncrementally(
   return { rows, good: shared.good, bound: shared.bound };
 }
 
-/** The same in one go. */
-export const fitGroup = (plan: FitPlan, people: readonly FitPerson[], library: VariantCache, memory?: FitMemory): FittedGroup =>
-  runToCompletion(fitGroupIncrementally(plan, people, library, memory));
+/**
+ * Runs `fitGroupIncrementally` to its end.
+ *
+ * @param plan what is taught
+ * @param people at most 60 participants
+ * @param variants cache of solved variants; fills as it is used
+ * @param memory options of participants kept between fits
+ */
+export const fitGroup = (plan: FitPlan, people: readonly FitPerson[], variants: VariantCache, memory?: FitMemory): FittedGroup =>
+  runToCompletion(fitGroupIncrementally(plan, people, variants, memory));

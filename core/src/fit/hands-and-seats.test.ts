@@ -21,7 +21,7 @@ import { fitCell } from "./cell.ts";
 import { limitedResources } from "./support-options.ts";
 import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
-const library = createVariantCache();
+const variants = createVariantCache();
 const onLand = someOf(loadAll().filter(hasLandVariant), 3);
 const DAY = "2026-10-14";
 const STATURE = 1.62;
@@ -43,7 +43,7 @@ function fit(id: string, caps: readonly Cap[], aids: readonly OwnAid[] = []) {
       workingShare: 0.8,
       caps,
     },
-    library,
+    variants,
   );
 }
 const capsOf = (limits: readonly CapLimit[]): Cap[] => limits.map((limit) => capOf(limit));

@@ -9,7 +9,7 @@ import { fitCell } from "./cell.ts";
 import { limitedResources } from "./support-options.ts";
 import { createVariantCache, leadsOf } from "./variant-cache.ts";
 
-const library = createVariantCache();
+const variants = createVariantCache();
 const WHEELCHAIR = { ...USUAL_BODY, wheelchair: true };
 const MEANT = { ...FULL_STANDING_VARIANT, kind: "water" } as const;
 
@@ -39,7 +39,7 @@ const fit = (id: string, { measured = WHEELCHAIR, stature = 1.66, depth = 0.9, c
       workingShare: 0.8,
       caps: limits.map((limit) => capOf(limit)),
     },
-    library,
+    variants,
   );
 };
 

@@ -20,17 +20,17 @@ const MOVEMENTS = [
 ].map(load);
 /** Two places at the rail, one helper and half the chairs: much to share out. */
 const plan = planOf([...MOVEMENTS, ...MOVEMENTS], { chairs: 4, rail: 2, helpers: 1, pool: null });
-const library = createVariantCache();
+const variants = createVariantCache();
 const memory = createFitMemory();
 
 test("a longer look never widens the gap, and what it offers is better once it is held to", () => {
   fc.assert(
     fc.property(fc.array(anyPerson(3), { minLength: 5, maxLength: 8 }).map(named), (people) => {
-      const fitted = fitGroup(plan, people, library, memory);
-      const { gap, better } = runToCompletion(refineFitIncrementally(plan, people, fitted, library, memory));
+      const fitted = fitGroup(plan, people, variants, memory);
+      const { gap, better } = runToCompletion(refineFitIncrementally(plan, people, fitted, variants, memory));
       expect(gap).toBeLessThanOrEqual(gapOf(fitted) + 1e-9);
       if (better === null) return;
-      const held = fitGroup({ ...plan, holds: better.holds }, people, library, memory);
+      const held = fitGroup({ ...plan, holds: better.holds }, people, variants, memory);
       expect(held.good).toBeGreaterThan(fitted.good);
     }),
     { numRuns: cases(1, 40) },

@@ -40,23 +40,27 @@ const differences = (plan: FitPlan, before: FittedGroup, after: FittedGroup): Pi
   );
 
 /**
- * Looks longer at a fit than anyone would wait for: more ways kept, more price steps. What is found better is fitted as
- * what it would be held to, and only told where it still is.
+ * Repeats the fit with a wider beam and more price iterations. A better result is checked again with its pinned variants, and
+ * returned only if it is still better.
  *
+ * @param plan what is taught
+ * @param people the group
  * @param fitted the fit of the same plan and people
+ * @param variants cache of solved variants; fills as it is used
+ * @param memory options of participants kept between fits
  */
 export function* refineFitIncrementally(
   plan: FitPlan,
   people: readonly FitPerson[],
   fitted: FittedGroup,
-  library: VariantCache,
+  variants: VariantCache,
   memory: FitMemory,
 ): Generator<undefined, FitRefinement> {
-  const patient = yield* fitGroupIncrementally(plan, people, library, memory, undefined, PATIENT_EFFORT);
+  const patient = yield* fitGroupIncrementally(plan, people, variants, memory, undefined, PATIENT_EFFORT);
   const gap = gapOf({ ...fitted, bound: Math.min(fitted.bound, patient.bound) });
   const gainOf = ({ good }: FittedGroup): number => gapOf({ ...fitted, bound: good });
   if (gainOf(patient) < WORTH_A_WORD) return { gap, better: null };
   const holds = differences(plan, fitted, patient);
-  const held = yield* fitGroupIncrementally({ ...plan, holds: [...plan.holds, ...holds] }, people, library, memory);
+  const held = yield* fitGroupIncrementally({ ...plan, holds: [...plan.holds, ...holds] }, people, variants, memory);
   return { gap, better: gainOf(held) < WORTH_A_WORD ? null : { holds, gain: gainOf(held) } };
 }

@@ -132,14 +132,20 @@ function canRunShort(blocks: readonly (readonly CellOption[])[], { sums }: Sessi
 }
 
 /**
- * Finds every way that a person's caps leave of every block, a block at a time: whoever runs it may let other work in. Ways
- * that spend less of a sum are only looked for where the sum can run short.
+ * Finds the variants that a participant's caps leave open in every item, one item at a time. Variants that use less of a session
+ * total are only searched for where that total can run short.
+ *
+ * @param plan what is taught
+ * @param person whose caps apply
+ * @param scarce resources that may run short
+ * @param variants cache of solved variants; fills as it is used
+ * @param memory options of participants kept between fits
  */
 export function* personOptionsIncrementally(
   plan: FitPlan,
   person: FitPerson,
   scarce: LimitedResources,
-  library: VariantCache,
+  variants: VariantCache,
   memory: FitMemory,
 ): Generator<undefined, PersonOptions> {
   const build = buildOf(person.measured, person.stature);
@@ -162,11 +168,11 @@ export function* personOptionsIncrementally(
   const look = (block: FitBlock, counted: Counted): Looked => {
     const { movement, meant, turns, breathSeconds } = block;
     const equipment = person.equipment ?? block.equipment ?? "bare";
-    const blockKey = `${library.numberOf(movement)} ${JSON.stringify([meant, turns, breathSeconds, equipment])} ${key}`;
+    const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([meant, turns, breathSeconds, equipment])} ${key}`;
     return memory.options(`${counted.oneLeg} ${counted.handsUp} ${blockKey}`, () => {
       const search = memory.search(
         blockKey,
-        () => new CellSearch({ ...question, movement, meant, turns, breathSeconds, equipment }, library),
+        () => new CellSearch({ ...question, movement, meant, turns, breathSeconds, equipment }, variants),
       );
       return { search, options: optionsOf(search, turns, counted) };
     });

@@ -30,7 +30,7 @@ const withoutGirdle = (key: MovementKey): MovementKey => {
 const movements = loadAll()
   .filter(hasLandVariant)
   .map((movement) => ({ ...movement, keys: movement.keys.map(withoutGirdle) }));
-const library = createVariantCache();
+const variants = createVariantCache();
 const fit = (movement: (typeof movements)[number], caps: readonly ReturnType<typeof capOf>[], chairs = OPEN_HALL.chairs) =>
   fitCell(
     {
@@ -47,7 +47,7 @@ const fit = (movement: (typeof movements)[number], caps: readonly ReturnType<typ
       workingShare: 1,
       caps,
     },
-    library,
+    variants,
   );
 
 /** A straight arm shows no turn. */

@@ -10,7 +10,7 @@ import { createVariantCache } from "./variant-cache.ts";
 
 const kick = load("slow-kick");
 const summaries = summariesOf(kick);
-const library = createVariantCache();
+const variants = createVariantCache();
 const doer = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
 
 test("every form is there once a side and size, and says what the form's own reading says", () => {
@@ -19,7 +19,7 @@ test("every form is there once a side and size, and says what the form's own rea
   // One in seventeen is enough to meet every kind, side and size.
   for (let form = 0; form < summaries.forms.length; form += 17) {
     const { choice, lead } = summaries.forms[form] as (typeof summaries.forms)[number];
-    const demand = library.demands(kick, choice, doer, BREATH_SECONDS.usual, [lead])?.[0];
+    const demand = variants.demands(kick, choice, doer, BREATH_SECONDS.usual, [lead])?.[0];
     expect(canBeDone(summaries, form)).toBe(demand !== undefined);
     if (!demand) continue;
     expect(steadinessOf(summaries, form)).toBeCloseTo(demand.steadiness.total, 4);

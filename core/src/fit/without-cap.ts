@@ -25,17 +25,22 @@ export const changedCells = (plan: FitPlan, before: FittedGroup, after: FittedGr
   );
 
 /**
- * What a fit would be without one cap of one person: for the talk with whoever set it, and nothing that anyone can switch.
+ * Fits a group without one cap of one participant: for a talk with the person who set it. Nothing is switched off.
+ *
+ * @param plan what is taught
+ * @param people the group
+ * @param variants cache of solved variants; fills as it is used
+ * @param memory options of participants kept between fits
  */
 export function* withoutCapIncrementally(
   plan: FitPlan,
   people: readonly FitPerson[],
   { personId, capId }: { readonly personId: string; readonly capId: string },
-  library: VariantCache,
+  variants: VariantCache,
   memory: FitMemory,
 ): Generator<undefined, FittedGroup> {
   const freed = people.map((person) =>
     person.id === personId ? { ...person, caps: person.caps.filter(({ id }) => id !== capId) } : person,
   );
-  return yield* fitGroupIncrementally(plan, freed, library, memory);
+  return yield* fitGroupIncrementally(plan, freed, variants, memory);
 }

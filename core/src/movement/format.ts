@@ -239,7 +239,7 @@ const OrderedKeys = v.pipe(
 
 export const Movement = v.strictObject({
   format: v.literal("able-tide/movement"),
-  version: v.literal(1),
+  version: v.literal(1, "wrongVersion"),
   id: v.pipe(v.string(), v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/), v.maxLength(60)),
   /** In English, and what an organisation teaches it by where that differs. */
   name: v.strictObject({ en: someText(60), own: v.optional(someText(60)) }),

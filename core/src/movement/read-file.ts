@@ -9,7 +9,7 @@ export const COLLECTION = { format: "able-tide/movements", version: 1 } as const
 
 const Collection = v.strictObject({
   format: v.literal(COLLECTION.format),
-  version: v.literal(COLLECTION.version),
+  version: v.literal(COLLECTION.version, "wrongVersion"),
   movements: v.pipe(v.array(Movement), v.minLength(1), v.maxLength(500)),
 });
 

@@ -56,7 +56,7 @@ describe("a broken movement file says where and why", () => {
         m.version = 2;
       },
       "version",
-      /must be 1/,
+      /version 1/,
     ],
     [
       "keys out of order",

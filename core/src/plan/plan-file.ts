@@ -9,7 +9,7 @@ import { type PlanContent, PlanContentSchema } from "./plan.ts";
  */
 export const PlanFile = v.object({
   format: v.literal("able-tide/plan"),
-  version: v.literal(1),
+  version: v.literal(1, "wrongVersion"),
   /** What it is called, for people. */
   name: v.pipe(v.string(), v.maxLength(120)),
   plan: PlanContentSchema,

@@ -29,17 +29,19 @@ export interface PlanAnalysis {
 /** Whose body the tide and the totals are read for: neither hangs on stature by much. */
 const REFERENCE_BODY = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
 
-const demandsOf = (block: ScheduledItem, library: VariantCache): TurnDemands =>
-  library.demands(block.movement, block.meant, REFERENCE_BODY, block.breathSeconds, leadsOf(block)) ?? [];
+const demandsOf = (block: ScheduledItem, variants: VariantCache): TurnDemands =>
+  variants.demands(block.movement, block.meant, REFERENCE_BODY, block.breathSeconds, leadsOf(block)) ?? [];
 
-/** Reads a plan and what it asks. Quick once its forms have been solved. */
-export function analyzePlan(
-  blocks: readonly PlanItemWithMovement[],
-  circumstances: PlanContext,
-  library: VariantCache,
-): PlanAnalysis {
-  const reading = schedulePlan(blocks, circumstances);
-  const demands = reading.blocks.map((block) => demandsOf(block, library));
+/**
+ * Schedules a plan and reads the demands of its planned variants for the reference body. Quick once the variants are solved.
+ *
+ * @param blocks items with their movements, in order
+ * @param context venue, style, breath length and what the group knows
+ * @param variants cache of solved variants; fills as it is used
+ */
+export function analyzePlan(blocks: readonly PlanItemWithMovement[], context: PlanContext, variants: VariantCache): PlanAnalysis {
+  const reading = schedulePlan(blocks, context);
+  const demands = reading.blocks.map((block) => demandsOf(block, variants));
   const sides = reading.blocks.map((block, i) => sidesOfBlock(block, demands[i] as TurnDemands));
   return {
     reading,

@@ -21,11 +21,11 @@ const ask = (people: Parameters<typeof named>[0]) =>
   runToCompletion(
     bestChangesIncrementally({
       blocks: planned,
-      circumstances: circumstances(),
+      context: circumstances(),
       place: OPEN_HALL,
       people: named(people),
       movements,
-      library: createVariantCache(),
+      variants: createVariantCache(),
       memory: createFitMemory(),
     }),
   );

@@ -16,14 +16,15 @@ import {
 import type { VenueResources } from "../venues/resources.ts";
 import type { PlanChange } from "./plan-change.ts";
 
-export interface BestChangeQuestion {
+/** The plan, its group, and the movements that may be put in. */
+export interface BestChangeInput {
   readonly blocks: readonly PlanItemWithMovement[];
-  readonly circumstances: PlanContext;
+  readonly context: PlanContext;
   readonly place: VenueResources;
   readonly people: readonly FitPerson[];
   /** What may be put in. */
   readonly movements: readonly Movement[];
-  readonly library: VariantCache;
+  readonly variants: VariantCache;
   readonly memory: FitMemory;
 }
 
@@ -111,28 +112,30 @@ function changesTo(blocks: readonly PlanItemWithMovement[], at: number, replacem
 
 /** What a movement would cost the group in place of another, by what each person could do of it at best; less is better. */
 function* costInPlace(
-  question: BestChangeQuestion,
+  input: BestChangeInput,
   at: number,
   movement: Movement,
   base: FittedGroup,
 ): Generator<undefined, { movement: Movement; cost: number }> {
-  const { blocks, circumstances, people, place, library, memory } = question;
+  const { blocks, context, people, place, variants, memory } = input;
   const here = blocks[at] as PlanItemWithMovement;
-  const alone = schedulePlan([{ block: { ...here.block, movementId: movement.id }, movement }], circumstances);
-  const group = yield* fitGroupIncrementally(fitPlanOf(alone, place, circumstances.style), people, library, memory);
+  const alone = schedulePlan([{ block: { ...here.block, movementId: movement.id }, movement }], context);
+  const group = yield* fitGroupIncrementally(fitPlanOf(alone, place, context.style), people, variants, memory);
   const rows = base.rows.map((row, i) => ({ ...row, cells: group.rows[i]?.cells ?? [] }));
   return { movement, cost: costsOf({ ...group, rows }, 1)[0] as number };
 }
 
 /**
- * The changes to a plan that help its group most, best first: the costliest blocks by what people lose in them, a few ways
- * to change each, and every way fitted with everyone. What cannot be joined up is left out. In steps.
+ * Finds the changes to a plan that raise the group score most, best first: the items that cost most, a few changes to each, every
+ * change fitted with everyone. Changes that make a transition impossible are left out.
+ *
+ * @param input plan, group and the movements that may be put in
  */
-export function* bestChangesIncrementally(question: BestChangeQuestion): Generator<undefined, HelpfulChange[]> {
-  const { blocks, circumstances, place, people, movements, library, memory } = question;
-  const planOf = (reading: { readonly blocks: readonly ScheduledItem[] }) => fitPlanOf(reading, place, circumstances.style);
-  const reading = schedulePlan(blocks, circumstances);
-  const base = yield* fitGroupIncrementally(planOf(reading), people, library, memory);
+export function* bestChangesIncrementally(input: BestChangeInput): Generator<undefined, HelpfulChange[]> {
+  const { blocks, context, place, people, movements, variants, memory } = input;
+  const planOf = (reading: { readonly blocks: readonly ScheduledItem[] }) => fitPlanOf(reading, place, context.style);
+  const reading = schedulePlan(blocks, context);
+  const base = yield* fitGroupIncrementally(planOf(reading), people, variants, memory);
   const costs = costsOf(base, blocks.length);
   const costliest = [...costs.keys()].sort((a, b) => (costs[b] as number) - (costs[a] as number) || a - b).slice(0, BLOCKS);
   const used = new Set(blocks.map(({ movement }) => movement.id));
@@ -140,16 +143,16 @@ export function* bestChangesIncrementally(question: BestChangeQuestion): Generat
   for (const at of costliest) {
     const inPlace: { movement: Movement; cost: number }[] = [];
     for (const movement of alike((blocks[at] as PlanItemWithMovement).movement, movements, used))
-      inPlace.push(yield* costInPlace(question, at, movement, base));
+      inPlace.push(yield* costInPlace(input, at, movement, base));
     const replacements = inPlace
       .filter(({ cost }) => cost < (costs[at] as number))
       .sort((a, b) => a.cost - b.cost || (a.movement.id < b.movement.id ? -1 : 1))
       .slice(0, REPLACEMENTS)
       .map(({ movement }) => movement);
     for (const change of changesTo(blocks, at, replacements)) {
-      const changed = schedulePlan(change.blocks, circumstances);
+      const changed = schedulePlan(change.blocks, context);
       if (problemsOf(changed).length > problemsOf(reading).length) continue;
-      const group = yield* fitGroupIncrementally(planOf(changed), people, library, memory);
+      const group = yield* fitGroupIncrementally(planOf(changed), people, variants, memory);
       const gain = group.good - base.good;
       if (gain < LEAST_GAIN) continue;
       const moved = group.rows.map(({ kept }, i) => kept - (base.rows[i]?.kept ?? 0));

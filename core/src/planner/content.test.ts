@@ -5,9 +5,9 @@ import { circumstances, planned } from "../schedule/plan.fixture.ts";
 import { analyzePlan } from "./analyze-plan.ts";
 import { readContent, strainRuns } from "./content.ts";
 
-const library = createVariantCache();
+const variants = createVariantCache();
 type Blocks = Parameters<typeof planned>;
-const lookAt = (...blocks: Blocks) => analyzePlan(planned(...blocks), circumstances(), library);
+const lookAt = (...blocks: Blocks) => analyzePlan(planned(...blocks), circumstances(), variants);
 const contentOf = (purpose: SessionPurpose | null, ...blocks: Blocks) =>
   new Map(readContent(lookAt(...blocks), purpose).map((each) => [each.content, each]));
 
@@ -39,7 +39,7 @@ describe("what a session trains", () => {
   });
 
   test("no one who sits throughout is asked for steadiness", () => {
-    const seated = analyzePlan(planned("settling-breath", "trunk-turn"), circumstances({ seatedOnly: true }), library);
+    const seated = analyzePlan(planned("settling-breath", "trunk-turn"), circumstances({ seatedOnly: true }), variants);
     expect(readContent(seated, null).find(({ content }) => content === "steadiness")?.missing).toBe(0);
   });
 });

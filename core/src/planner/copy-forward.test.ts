@@ -9,7 +9,7 @@ import { analyzePlan } from "./analyze-plan.ts";
 import { copyForward } from "./copy-forward.ts";
 import { overBy } from "./fixes.ts";
 
-const library = createVariantCache();
+const variants = createVariantCache();
 const movements = loadAll().filter(hasLandVariant);
 const last = planned(
   { movementId: "settling-breath", rounds: 8 },
@@ -26,31 +26,31 @@ const next = (news: number, minutes: number) =>
   copyForward({
     last: { ...EMPTY_PLAN, purpose: "steadiness", blocks: last.map(({ block }) => block) },
     movements,
-    circumstances: given,
+    context: given,
     minutes,
     news,
-    library,
+    variants,
   });
 
 describe("the next session from the last", () => {
   test("has two new movements and a recap of what was there, and keeps to its minutes", () => {
     const { blocks } = next(2, 30);
-    const look = analyzePlan(withMovements(blocks, movements), given, library);
-    expect(look.reading.blocks.filter(({ knowledge }) => knowledge === "new")).toHaveLength(2);
+    const analysis = analyzePlan(withMovements(blocks, movements), given, variants);
+    expect(analysis.reading.blocks.filter(({ knowledge }) => knowledge === "new")).toHaveLength(2);
     for (const { block } of last) expect(blocks.map(({ movementId }) => movementId)).toContain(block.movementId);
-    expect(overBy(look, 30)).toBeLessThanOrEqual(0);
+    expect(overBy(analysis, 30)).toBeLessThanOrEqual(0);
   });
 
   test("brings what it is for, before the settling", () => {
     const { blocks } = next(1, 30);
     const fresh = blocks.findIndex(({ movementId }) => !had.has(movementId));
     expect(blocks.findIndex(({ movementId }) => movementId === "gather-and-close")).toBeGreaterThan(fresh);
-    const look = analyzePlan(withMovements(blocks, movements), given, library);
-    expect(look.steadiness[fresh]).toBeGreaterThan(5);
+    const analysis = analyzePlan(withMovements(blocks, movements), given, variants);
+    expect(analysis.steadiness[fresh]).toBeGreaterThan(5);
   });
 
   test("without anything new it is the same again", () => {
-    const minutes = Math.ceil(analyzePlan(last, given, library).reading.total / 60);
+    const minutes = Math.ceil(analyzePlan(last, given, variants).reading.total / 60);
     expect(next(0, minutes).blocks).toEqual(last.map(({ block }) => block));
   });
 });

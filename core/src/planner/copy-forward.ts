@@ -8,24 +8,25 @@ import { readContent } from "./content.ts";
 import { fixDuration } from "./fixes.ts";
 import { analyzeMovement } from "./trains.ts";
 
-export interface ForwardQuestion {
+/** What the next session is made from. */
+export interface CopyForwardInput {
   readonly last: PlanContent;
   readonly movements: readonly Movement[];
-  readonly circumstances: PlanContext;
+  readonly context: PlanContext;
   readonly minutes: number;
   /** How many new movements to bring. */
   readonly news: number;
-  readonly library: VariantCache;
+  readonly variants: VariantCache;
 }
 
 /** The new movement that would fill most of what the plan lacks; the first by id where several would. */
 function mostWanted(
   blocks: readonly PlanItemWithMovement[],
-  { last, movements, circumstances, library }: ForwardQuestion,
+  { last, movements, context, variants }: CopyForwardInput,
 ): Movement | null {
-  const missing = readContent(analyzePlan(blocks, circumstances, library), last.purpose);
+  const missing = readContent(analyzePlan(blocks, context, variants), last.purpose);
   const worth = (movement: Movement): number => {
-    const { demands, trains } = analyzeMovement(movement, circumstances, library);
+    const { demands, trains } = analyzeMovement(movement, context, variants);
     if (demands.length === 0) return -1;
     // What the session is for counts even where nothing of it is missing.
     return missing.reduce(
@@ -35,7 +36,7 @@ function mostWanted(
   };
   const used = new Set(blocks.map(({ movement }) => movement.id));
   const [best] = movements
-    .filter(({ id, phase }) => !used.has(id) && (phase === "loosen" || phase === "flow") && circumstances.knows(id) === "new")
+    .filter(({ id, phase }) => !used.has(id) && (phase === "loosen" || phase === "flow") && context.knows(id) === "new")
     .map((movement) => ({ movement, worth: worth(movement) }))
     .filter((each) => each.worth >= 0)
     .toSorted((a, b) => b.worth - a.worth || (a.movement.id < b.movement.id ? -1 : 1));
@@ -43,25 +44,27 @@ function mostWanted(
 }
 
 /**
- * The next session from the last: all of it again as a recap, some new movements at the end of their phase, then
- * shortened or deepened as proposed until it fills its minutes.
+ * Makes the next session from the last: the same items as a recap, some new movements at the end of their phase, then shortened or
+ * lengthened until it fills its minutes.
+ *
+ * @param input the last plan, the movements, the minutes and how many are to be new
  */
-export function copyForward(question: ForwardQuestion): PlanContent {
-  const { last, movements, circumstances, minutes, news, library } = question;
+export function copyForward(input: CopyForwardInput): PlanContent {
+  const { last, movements, context, minutes, news, variants } = input;
   let blocks: readonly PlanItemWithMovement[] = withMovements(last.blocks, movements);
   for (let added = 0; added < news; added += 1) {
-    const movement = mostWanted(blocks, question);
+    const movement = mostWanted(blocks, input);
     if (!movement) break;
     const block = {
       id: newBlockId(blocks.map((each) => each.block)),
       movementId: movement.id,
-      rounds: circumstances.style.rounds,
+      rounds: context.style.rounds,
     };
     const at = blocks.findLastIndex((each) => (each.block.phase ?? each.movement.phase) === movement.phase);
     blocks = blocks.toSpliced(at < 0 ? blocks.length : at + 1, 0, { block, movement });
   }
-  const ask = { blocks, circumstances, library };
-  const fixed = fixDuration(ask, analyzePlan(blocks, circumstances, library), minutes).at(-1);
+  const ask = { blocks, context, variants };
+  const fixed = fixDuration(ask, analyzePlan(blocks, context, variants), minutes).at(-1);
   // A form was held for that day and that block; where people stand is the same next week.
   return { ...last, holds: [], blocks: fixed?.blocks ?? blocks.map(({ block }) => block) };
 }

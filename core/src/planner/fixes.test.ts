@@ -9,15 +9,15 @@ import { cases } from "../test-size.fixture.ts";
 import { analyzePlan } from "./analyze-plan.ts";
 import { type FixInput, fixDuration, fixSides, fixTransition, ON_TIME, overBy } from "./fixes.ts";
 
-const library = createVariantCache();
+const variants = createVariantCache();
 const ask = (blocks: PlanItemWithMovement[], differs: Parameters<typeof circumstances>[0] = {}): FixInput => ({
   blocks,
-  circumstances: circumstances(differs),
-  library,
+  context: circumstances(differs),
+  variants,
 });
-const look = ({ blocks, circumstances: given }: FixInput) => analyzePlan(blocks, given, library);
-const withBlocks = (question: FixInput, blocks: readonly PlanItem[]): FixInput => ({
-  ...question,
+const analysis = ({ blocks, context: given }: FixInput) => analyzePlan(blocks, given, variants);
+const withBlocks = (input: FixInput, blocks: readonly PlanItem[]): FixInput => ({
+  ...input,
   blocks: blocks.map((block) => ({ block, movement: load(block.movementId) })),
 });
 
@@ -35,18 +35,18 @@ const A_SESSION = [
 
 describe("a seam that cannot be", () => {
   test("is fixed in one touch, by ways that have been tried", () => {
-    const question = ask(planned("settling-breath", { movementId: "shift-and-press", straight: true }));
-    const before = look(question);
-    const fixes = fixTransition(question, before, "b2");
+    const input = ask(planned("settling-breath", { movementId: "shift-and-press", straight: true }));
+    const before = analysis(input);
+    const fixes = fixTransition(input, before, "b2");
     expect(fixes.map(({ change }) => change.change)).toEqual(["addTransition"]);
-    for (const { blocks } of fixes) expect(problemsOf(look(withBlocks(question, blocks)).reading)).toEqual([]);
+    for (const { blocks } of fixes) expect(problemsOf(analysis(withBlocks(input, blocks)).reading)).toEqual([]);
   });
 
   test("begins on the other side where that is what is wrong", () => {
-    const question = ask(
+    const input = ask(
       planned({ movementId: "shift-and-press", only: "right" }, { movementId: "press-then-open", straight: true, first: "left" }),
     );
-    expect(fixTransition(question, look(question), "b2").map(({ change }) => change.change)).toEqual([
+    expect(fixTransition(input, analysis(input), "b2").map(({ change }) => change.change)).toEqual([
       "startOtherSide",
       "addTransition",
     ]);
@@ -55,11 +55,11 @@ describe("a seam that cannot be", () => {
   test("in any plan each way that is offered leaves one impossible seam less", () => {
     fc.assert(
       fc.property(anyPlan, (blocks) => {
-        const question = ask(blocks);
-        const before = look(question);
+        const input = ask(blocks);
+        const before = analysis(input);
         for (const { blockId } of problemsOf(before.reading))
-          for (const fix of fixTransition(question, before, blockId))
-            expect(problemsOf(look(withBlocks(question, fix.blocks)).reading).length).toBeLessThan(
+          for (const fix of fixTransition(input, before, blockId))
+            expect(problemsOf(analysis(withBlocks(input, fix.blocks)).reading).length).toBeLessThan(
               problemsOf(before.reading).length,
             );
       }),
@@ -73,44 +73,44 @@ describe("sides that are apart", () => {
     ["one side alone", { movementId: "shift-and-press", only: "right", rounds: 6 }, { change: "doBothSides" }],
     ["an odd number shared out", { movementId: "shift-and-press", rounds: 3 }, { change: "repetitions", to: 4, from: 3 }],
   ] as const)("%s", (_, block, change) => {
-    const question = ask(planned(block), { style: { ...circumstances().style, counting: "eachSide" } });
-    const before = look(question);
+    const input = ask(planned(block), { style: { ...circumstances().style, counting: "eachSide" } });
+    const before = analysis(input);
     const [uneven] = before.uneven;
-    const [fix] = uneven ? fixSides(question, before, uneven) : [];
+    const [fix] = uneven ? fixSides(input, before, uneven) : [];
     expect(fix).toMatchObject({ change, balances: uneven?.count });
-    expect(look(withBlocks(question, fix?.blocks ?? [])).uneven).toEqual([]);
+    expect(analysis(withBlocks(input, fix?.blocks ?? [])).uneven).toEqual([]);
   });
 });
 
 describe("minutes", () => {
-  const question = ask(planned(...A_SESSION));
-  const before = look(question);
+  const input = ask(planned(...A_SESSION));
+  const before = analysis(input);
 
   test("a plan that overruns is shortened in order, talk first and the settling never, until it ends in time", () => {
     const minutes = Math.floor(before.reading.total / 60) - 4;
-    const fixes = fixDuration(question, before, minutes);
+    const fixes = fixDuration(input, before, minutes);
     expect(fixes[0]?.change).toEqual({ change: "removeExplanation", movement: "Lift and part the arms" });
-    const after = look(withBlocks(question, fixes[fixes.length - 1]?.blocks ?? []));
+    const after = analysis(withBlocks(input, fixes[fixes.length - 1]?.blocks ?? []));
     expect(overBy(after, minutes)).toBeLessThanOrEqual(ON_TIME.late);
     const settling = (blocks: readonly PlanItem[]) =>
       blocks.filter(({ movementId }) => ["gather-and-close", "quiet-feet"].includes(movementId));
-    for (const fix of fixes) expect(settling(fix.blocks)).toEqual(settling(question.blocks.map(({ block }) => block)));
+    for (const fix of fixes) expect(settling(fix.blocks)).toEqual(settling(input.blocks.map(({ block }) => block)));
   });
 
   test("one that falls short is deepened without overrunning", () => {
     const minutes = Math.ceil(before.reading.total / 60) + 5;
-    const fixes = fixDuration(question, before, minutes);
+    const fixes = fixDuration(input, before, minutes);
     expect(fixes.length).toBeGreaterThan(0);
     for (const fix of fixes) expect(fix.seconds).toBeGreaterThan(0);
-    const after = look(withBlocks(question, fixes[fixes.length - 1]?.blocks ?? []));
+    const after = analysis(withBlocks(input, fixes[fixes.length - 1]?.blocks ?? []));
     expect(overBy(after, minutes)).toBeLessThanOrEqual(0);
     expect(after.reading.total).toBeGreaterThan(before.reading.total);
   });
 
   test("what a step says it saves is what it saves", () => {
     let total = before.reading.total;
-    for (const fix of fixDuration(question, before, 12)) {
-      const after = look(withBlocks(question, fix.blocks)).reading.total;
+    for (const fix of fixDuration(input, before, 12)) {
+      const after = analysis(withBlocks(input, fix.blocks)).reading.total;
       expect(after - total).toBeCloseTo(fix.seconds, 6);
       total = after;
     }
@@ -118,6 +118,6 @@ describe("minutes", () => {
 
   test("a plan that is on time is left alone", () => {
     const minutes = Math.ceil(before.reading.total / 60);
-    expect(fixDuration(question, before, minutes)).toEqual([]);
+    expect(fixDuration(input, before, minutes)).toEqual([]);
   });
 });

@@ -24,8 +24,8 @@ export interface Fix {
 /** The plan that fixes are tried on. */
 export interface FixInput {
   readonly blocks: readonly PlanItemWithMovement[];
-  readonly circumstances: PlanContext;
-  readonly library: VariantCache;
+  readonly context: PlanContext;
+  readonly variants: VariantCache;
 }
 
 const changeItem = (blocks: readonly PlanItemWithMovement[], id: string, differs: BlockChange): PlanItemWithMovement[] =>
@@ -34,26 +34,32 @@ const changeItem = (blocks: readonly PlanItemWithMovement[], id: string, differs
 type Option = readonly [change: PlanChange, differs: BlockChange];
 
 const tried = (
-  { circumstances, library }: FixInput,
+  { context, variants }: FixInput,
   before: PlanAnalysis,
   change: PlanChange,
   blocks: readonly PlanItemWithMovement[],
 ) => {
-  const look = analyzePlan(blocks, circumstances, library);
+  const analysis = analyzePlan(blocks, context, variants);
   const fix: Fix = {
     change,
     balances: null,
     blocks: blocks.map(({ block }) => block),
-    seconds: Math.round(10 * (look.reading.total - before.reading.total)) / 10,
+    seconds: Math.round(10 * (analysis.reading.total - before.reading.total)) / 10,
   };
-  return { look, fix };
+  return { analysis, fix };
 };
 
-/** Finds fixes of a transition that cannot be done; each has been tried and makes no other transition impossible. */
-export function fixTransition(question: FixInput, before: PlanAnalysis, blockId: string): Fix[] {
+/**
+ * Finds fixes of a transition that cannot be done; each was tried and makes no other transition impossible.
+ *
+ * @param input the plan
+ * @param before the plan's analysis
+ * @param blockId item that the transition leads to
+ */
+export function fixTransition(input: FixInput, before: PlanAnalysis, blockId: string): Fix[] {
   const block = before.reading.blocks.find(({ id }) => id === blockId);
   if (!block) return [];
-  const { blocks } = question;
+  const { blocks } = input;
   const [first] = block.turns;
   const ways: Option[] = [
     [{ change: "addTransition" }, { straight: undefined }],
@@ -64,19 +70,24 @@ export function fixTransition(question: FixInput, before: PlanAnalysis, blockId:
   if (block.movement.sided && first) ways.unshift([{ change: "startOtherSide" }, { first: otherSide(first.lead) }]);
   const broken = problemsOf(before.reading).length;
   return ways.flatMap(([change, differs]) => {
-    const { look, fix } = tried(question, before, change, changeItem(blocks, blockId, differs));
-    const left = problemsOf(look.reading);
+    const { analysis, fix } = tried(input, before, change, changeItem(blocks, blockId, differs));
+    const left = problemsOf(analysis.reading);
     return left.length < broken && !left.some((each) => each.blockId === blockId) ? [fix] : [];
   });
 }
 
 const apartBy = ({ uneven }: PlanAnalysis): number => uneven.reduce((sum, { difference }) => sum + difference, 0);
 
-/** Ways to even out two sides, the shortest first; each has been tried, and leaves no count over the difference asked about. */
-export function fixSides(question: FixInput, before: PlanAnalysis, { tippedBy, count }: Uneven): Fix[] {
+/**
+ * Finds fixes for uneven sides, the shortest first; each was tried and leaves that count even.
+ *
+ * @param input the plan
+ * @param before the plan's analysis
+ */
+export function fixSides(input: FixInput, before: PlanAnalysis, { tippedBy, count }: Uneven): Fix[] {
   const block = before.reading.blocks.find(({ id }) => id === tippedBy);
   if (!block) return [];
-  const { blocks } = question;
+  const { blocks } = input;
   const called = block.block.rounds;
   const [first] = block.turns;
   const ways: Option[] = [[{ change: "repetitions", movement: null, to: called + 1, from: called }, { rounds: called + 1 }]];
@@ -86,9 +97,9 @@ export function fixSides(question: FixInput, before: PlanAnalysis, { tippedBy, c
   const apart = apartBy(before);
   return ways
     .flatMap(([change, differs]) => {
-      const { look, fix } = tried(question, before, change, changeItem(blocks, tippedBy, differs));
-      const still = look.uneven.some((each) => each.count === count);
-      return !still && apartBy(look) < apart ? [fix] : [];
+      const { analysis, fix } = tried(input, before, change, changeItem(blocks, tippedBy, differs));
+      const still = analysis.uneven.some((each) => each.count === count);
+      return !still && apartBy(analysis) < apart ? [fix] : [];
     })
     .map((fix) => ({ ...fix, balances: count }));
 }
@@ -120,12 +131,12 @@ const LOSS = { talk: 0.2, again: 0.4, loosen: 0.7, rounds: 1, tooNew: 1.1, takeO
 export const MOST_NEW = 2;
 
 /** Everything that may be cut once more, the settling never. */
-function cuts(question: FixInput, look: PlanAnalysis): Step[] {
-  const { blocks, circumstances } = question;
-  const { leastRounds } = circumstances.style;
-  const loosen = readPhases(look.reading).find(({ phase }) => phase === "loosen");
-  const tooNew = look.reading.blocks.filter(({ knowledge }) => knowledge === "new").length > MOST_NEW;
-  return look.reading.blocks.flatMap((reading): Step[] => {
+function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
+  const { blocks, context } = input;
+  const { leastRounds } = context.style;
+  const loosen = readPhases(analysis.reading).find(({ phase }) => phase === "loosen");
+  const tooNew = analysis.reading.blocks.filter(({ knowledge }) => knowledge === "new").length > MOST_NEW;
+  return analysis.reading.blocks.flatMap((reading): Step[] => {
     if (reading.phase === "settle") return [];
     const { id, block, phase, knowledge } = reading;
     const steps: Step[] = [];
@@ -145,10 +156,10 @@ function cuts(question: FixInput, look: PlanAnalysis): Step[] {
         rounds: { id, from: block.rounds },
         blocks: changeItem(blocks, id, { rounds }),
         seconds: (reading.parts.rounds * (block.rounds - rounds)) / block.rounds,
-        weight: (Math.min(again, spare) * circumstances.style.rounds) / rounds,
+        weight: (Math.min(again, spare) * context.style.rounds) / rounds,
       });
     }
-    const others = look.reading.blocks.filter((other) => other.phase === phase).length;
+    const others = analysis.reading.blocks.filter((other) => other.phase === phase).length;
     if (others > 1 || phase === "flow")
       steps.push({
         change: { change: "leaveOut", movement: nameOf(reading) },
@@ -161,10 +172,10 @@ function cuts(question: FixInput, look: PlanAnalysis): Step[] {
 }
 
 /** Everything that may be deepened or repeated once more. */
-function additions({ blocks }: FixInput, look: PlanAnalysis): Step[] {
+function additions({ blocks }: FixInput, analysis: PlanAnalysis): Step[] {
   const most = CALLED_ROUNDS[CALLED_ROUNDS.length - 1] as number;
-  const settle = readPhases(look.reading).find(({ phase }) => phase === "settle");
-  const deeper = look.reading.blocks.flatMap((reading): Step[] => {
+  const settle = readPhases(analysis.reading).find(({ phase }) => phase === "settle");
+  const deeper = analysis.reading.blocks.flatMap((reading): Step[] => {
     const rounds = more(reading.block.rounds);
     if (rounds > most || reading.phase === "arrive") return [];
     const short = reading.phase === "settle" && (settle?.shortBy ?? 0) > 0;
@@ -179,7 +190,7 @@ function additions({ blocks }: FixInput, look: PlanAnalysis): Step[] {
       },
     ];
   });
-  return [...deeper, ...repeats(blocks, look)];
+  return [...deeper, ...repeats(blocks, analysis)];
 }
 
 /** What repeating a movement is worth beside deepening one. */
@@ -223,34 +234,37 @@ function firstThat<Item, Answer>(items: readonly Item[], answer: (item: Item) =>
 export const overBy = ({ reading }: PlanAnalysis, minutes: number): number => reading.total - 60 * minutes;
 
 /** What makes a plan worse to teach: seams that cannot be, sides apart, blocks out of order, phases too long or too short. */
-const faults = (look: PlanAnalysis): number =>
-  problemsOf(look.reading).length +
-  look.uneven.length +
-  outOfOrder(look.reading).length +
-  readPhases(look.reading).filter(({ overBy: much, shortBy }) => much > 0 || shortBy > 0).length;
+const faults = (analysis: PlanAnalysis): number =>
+  problemsOf(analysis.reading).length +
+  analysis.uneven.length +
+  outOfOrder(analysis.reading).length +
+  readPhases(analysis.reading).filter(({ overBy: much, shortBy }) => much > 0 || shortBy > 0).length;
 
 /**
- * What to shorten, in order, until a plan that overruns ends in time; or what to deepen or repeat until one that falls
- * short fills its minutes. Each step has been tried on top of the ones before; the settling is never cut, and no step
- * makes a seam impossible or the sides uneven. The last is as near as steps come.
+ * Finds what to shorten, in order, until a plan ends in time, or what to lengthen or repeat until it fills its minutes. Each fix
+ * includes the ones before it. The cool-down is never cut, and no fix makes a transition impossible or the sides uneven.
+ *
+ * @param input the plan
+ * @param before the plan's analysis
+ * @param minutes that the session has
  */
-export function fixDuration(question: FixInput, before: PlanAnalysis, minutes: number): Fix[] {
+export function fixDuration(input: FixInput, before: PlanAnalysis, minutes: number): Fix[] {
   const steps: { readonly fix: Fix; readonly step: Step }[] = [];
-  let now: FixInput = question;
-  let look = before;
+  let now: FixInput = input;
+  let analysis = before;
   while (steps.length < MOST_STEPS) {
-    const over = overBy(look, minutes);
+    const over = overBy(analysis, minutes);
     const long = over > ON_TIME.late;
     if (!long && over >= -ON_TIME.early) break;
     // Seconds beyond what is needed are worth nothing.
     const price = ({ weight, seconds }: Step): number => (weight * seconds) / Math.min(seconds, Math.abs(over));
-    const options = (long ? cuts(now, look) : additions(now, look)).toSorted(
+    const options = (long ? cuts(now, analysis) : additions(now, analysis)).toSorted(
       (a, b) => price(a) - price(b) || b.seconds - a.seconds,
     );
     const best = firstThat(options, (step) => {
-      const { look: after, fix } = tried(now, look, step.change, step.blocks);
+      const { analysis: after, fix } = tried(now, analysis, step.change, step.blocks);
       const helps = long ? fix.seconds < 0 : fix.seconds > 0 && overBy(after, minutes) <= ON_TIME.late;
-      return helps && faults(after) <= faults(look) ? { fix, step, after } : null;
+      return helps && faults(after) <= faults(analysis) ? { fix, step, after } : null;
     });
     if (!best) break;
     const last = steps.at(-1);
@@ -258,7 +272,7 @@ export function fixDuration(question: FixInput, before: PlanAnalysis, minutes: n
       steps[steps.length - 1] = goneFurther(last, best);
     else steps.push(best);
     now = { ...now, blocks: best.step.blocks };
-    look = best.after;
+    analysis = best.after;
   }
   return steps.map(({ fix }) => fix);
 }

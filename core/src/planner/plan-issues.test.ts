@@ -6,12 +6,12 @@ import type { PlanContext, PlanItemWithMovement } from "../schedule/schedule-pla
 import { analyzePlan } from "./analyze-plan.ts";
 import { findFixes, findPlanIssues } from "./plan-issues.ts";
 
-const library = createVariantCache();
+const variants = createVariantCache();
 
 function wordsOf(blocks: PlanItemWithMovement[], differs: Partial<PlanContext> = {}, minutes = 30): string[] {
   const around = circumstances(differs);
-  const look = analyzePlan(blocks, around, library);
-  return findPlanIssues(look, { minutes, purpose: null, style: around.style }).map(({ finding }) => formatIssue(finding));
+  const analysis = analyzePlan(blocks, around, variants);
+  return findPlanIssues(analysis, { minutes, purpose: null, style: around.style }).map(({ finding }) => formatIssue(finding));
 }
 
 describe("what to mind in a plan", () => {
@@ -65,18 +65,18 @@ describe("what to mind in a plan", () => {
   test("each note that can be fixed has fixes, and a fix takes its note away", () => {
     const blocks = planned("settling-breath", { movementId: "shift-and-press", straight: true });
     const around = circumstances();
-    const look = analyzePlan(blocks, around, library);
+    const analysis = analyzePlan(blocks, around, variants);
     const checks = { minutes: 30, purpose: null, style: around.style };
-    const notes = findPlanIssues(look, checks);
+    const notes = findPlanIssues(analysis, checks);
     const seam = notes.find(({ toFix }) => toFix?.what === "seam");
     if (!seam) throw new Error("the plan has no seam that cannot be");
-    const fixes = findFixes(seam, { blocks, circumstances: around, library }, look, checks.minutes);
+    const fixes = findFixes(seam, { blocks, context: around, variants }, analysis, checks.minutes);
     expect(fixes.map(formatChange)).toContain("Add a transition");
     for (const fix of fixes) {
       const fixed = fix.blocks.map((block, i) => ({ block, movement: (blocks[i] as PlanItemWithMovement).movement }));
-      expect(findPlanIssues(analyzePlan(fixed, around, library), checks).map(({ id }) => id)).not.toContain(seam.id);
+      expect(findPlanIssues(analyzePlan(fixed, around, variants), checks).map(({ id }) => id)).not.toContain(seam.id);
     }
     for (const note of notes.filter(({ toFix }) => toFix === null))
-      expect(findFixes(note, { blocks, circumstances: around, library }, look, checks.minutes)).toEqual([]);
+      expect(findFixes(note, { blocks, context: around, variants }, analysis, checks.minutes)).toEqual([]);
   });
 });

@@ -56,26 +56,26 @@ const note = (id: string, finding: IssueFinding, rest: Partial<PlanIssue> = {}):
 
 const nameOf = ({ movement }: ScheduledItem): string => taughtName(movement);
 
-const seamNotes = (look: PlanAnalysis): PlanIssue[] =>
-  problemsOf(look.reading).flatMap(({ blockId, seam }) => {
-    const block = look.reading.blocks.find(({ id }) => id === blockId);
+const seamNotes = (analysis: PlanAnalysis): PlanIssue[] =>
+  problemsOf(analysis.reading).flatMap(({ blockId, seam }) => {
+    const block = analysis.reading.blocks.find(({ id }) => id === blockId);
     if (!block || seam.problem === null) return [];
     const finding: IssueFinding = { found: "transition", movement: nameOf(block), problem: seam.problem };
     return [note(`seam ${blockId}`, finding, { blockId, pressing: true, toFix: { what: "seam", blockId } })];
   });
 
-function timeNotes(look: PlanAnalysis, minutes: number): PlanIssue[] {
-  const over = overBy(look, minutes);
+function timeNotes(analysis: PlanAnalysis, minutes: number): PlanIssue[] {
+  const over = overBy(analysis, minutes);
   if (over <= ON_TIME.late && over >= -ON_TIME.early) return [];
-  if (look.reading.blocks.length === 0) return [];
+  if (analysis.reading.blocks.length === 0) return [];
   const late = over > ON_TIME.late;
   const finding: IssueFinding = { found: late ? "tooLong" : "tooShort", seconds: Math.abs(over), minutes };
   return [note("time", finding, { pressing: late, toFix: { what: "time" }, inOrder: true })];
 }
 
-const sideNotes = (look: PlanAnalysis): PlanIssue[] =>
-  look.uneven.map((uneven) => {
-    const tips = look.reading.blocks.find(({ id }) => id === uneven.tippedBy);
+const sideNotes = (analysis: PlanAnalysis): PlanIssue[] =>
+  analysis.uneven.map((uneven) => {
+    const tips = analysis.reading.blocks.find(({ id }) => id === uneven.tippedBy);
     const { count, totals } = uneven;
     const finding: IssueFinding = { found: "sides", count, totals, mainCause: tips ? nameOf(tips) : null };
     return note(`sides ${count}`, finding, {
@@ -85,9 +85,9 @@ const sideNotes = (look: PlanAnalysis): PlanIssue[] =>
     });
   });
 
-function phaseNotes(look: PlanAnalysis): PlanIssue[] {
-  if (look.reading.blocks.length === 0) return [];
-  return readPhases(look.reading).flatMap(({ phase, seconds, share, shortBy, overBy: over }) => {
+function phaseNotes(analysis: PlanAnalysis): PlanIssue[] {
+  if (analysis.reading.blocks.length === 0) return [];
+  return readPhases(analysis.reading).flatMap(({ phase, seconds, share, shortBy, overBy: over }) => {
     if (shortBy < 0.5 && over < 0.5) return [];
     return [note(`phase ${phase}`, { found: "phase", phase, seconds, share })];
   });
@@ -100,18 +100,18 @@ function orderNotes({ reading }: PlanAnalysis): PlanIssue[] {
   });
 }
 
-const contentNotes = (look: PlanAnalysis, purpose: SessionPurpose | null): PlanIssue[] =>
-  look.reading.blocks.length === 0
+const contentNotes = (analysis: PlanAnalysis, purpose: SessionPurpose | null): PlanIssue[] =>
+  analysis.reading.blocks.length === 0
     ? []
-    : readContent(look, purpose).flatMap(({ content, missing, share, overdone }) => {
+    : readContent(analysis, purpose).flatMap(({ content, missing, share, overdone }) => {
         if (overdone) return [note(`much ${content}`, { found: "overdone", content, share })];
         if (missing < 10) return [];
         const found = content === purpose ? "missingPurpose" : "missing";
         return [note(`little ${content}`, { found, content, seconds: missing })];
       });
 
-const strainNotes = (look: PlanAnalysis): PlanIssue[] =>
-  strainRuns(look).map(({ strain, blockIds }) =>
+const strainNotes = (analysis: PlanAnalysis): PlanIssue[] =>
+  strainRuns(analysis).map(({ strain, blockIds }) =>
     note(
       `strain ${strain} ${blockIds[0]}`,
       { found: "strain", strain, movements: blockIds.length },
@@ -149,29 +149,39 @@ export interface PlanChecks {
   readonly style: TeachingStyle;
 }
 
-/** The checks of a plan that did not pass, the pressing first. Quick: no fix is tried. */
-export function findPlanIssues(look: PlanAnalysis, { minutes, purpose, style }: PlanChecks): PlanIssue[] {
+/**
+ * Finds the checks that a plan does not pass, blocking ones first. Quick: no fix is tried.
+ *
+ * @param analysis of the plan
+ */
+export function findPlanIssues(analysis: PlanAnalysis, { minutes, purpose, style }: PlanChecks): PlanIssue[] {
   return [
-    ...seamNotes(look),
-    ...timeNotes(look, minutes),
-    ...sideNotes(look),
-    ...orderNotes(look),
-    ...phaseNotes(look),
-    ...learningNotes(look, style),
-    ...strainNotes(look),
-    ...contentNotes(look, purpose),
+    ...seamNotes(analysis),
+    ...timeNotes(analysis, minutes),
+    ...sideNotes(analysis),
+    ...orderNotes(analysis),
+    ...phaseNotes(analysis),
+    ...learningNotes(analysis, style),
+    ...strainNotes(analysis),
+    ...contentNotes(analysis, purpose),
   ].sort((a, b) => Number(b.pressing) - Number(a.pressing));
 }
 
-/** Fixes of a note, each tried on the whole plan. @param minutes that the session has */
-export function findFixes({ toFix }: PlanIssue, question: FixInput, look: PlanAnalysis, minutes: number): Fix[] {
+/**
+ * Finds fixes of a check, each tried on the whole plan.
+ *
+ * @param input the plan
+ * @param analysis the plan's analysis
+ * @param minutes that the session has
+ */
+export function findFixes({ toFix }: PlanIssue, input: FixInput, analysis: PlanAnalysis, minutes: number): Fix[] {
   switch (toFix?.what) {
     case "seam":
-      return fixTransition(question, look, toFix.blockId);
+      return fixTransition(input, analysis, toFix.blockId);
     case "time":
-      return fixDuration(question, look, minutes);
+      return fixDuration(input, analysis, minutes);
     case "sides":
-      return fixSides(question, look, toFix.uneven);
+      return fixSides(input, analysis, toFix.uneven);
     default:
       return [];
   }

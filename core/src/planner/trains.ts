@@ -17,12 +17,18 @@ export interface MovementAlone {
   readonly trains: Readonly<Record<Content, number>>;
 }
 
-/** Looks at one movement alone, as a group is shown it. */
-export function analyzeMovement(movement: Movement, circumstances: PlanContext, library: VariantCache): MovementAlone {
+/**
+ * Analyses one movement alone, in the variant that the group is shown.
+ *
+ * @param movement to analyse
+ * @param context venue, style and group
+ * @param variants cache of solved variants; fills as it is used
+ */
+export function analyzeMovement(movement: Movement, context: PlanContext, variants: VariantCache): MovementAlone {
   const planned = [{ block: { id: "b1", movementId: movement.id, rounds: MEASURED_ROUNDS }, movement }];
-  const look = analyzePlan(planned, circumstances, library);
-  const block = look.reading.blocks[0] as ScheduledItem;
-  const demands = look.demands[0] ?? [];
+  const analysis = analyzePlan(planned, context, variants);
+  const block = analysis.reading.blocks[0] as ScheduledItem;
+  const demands = analysis.demands[0] ?? [];
   const seconds = itemContent(block, demands);
   const moved = Math.max(1, block.parts.rounds);
   const trains = Object.fromEntries(CONTENTS.map((name) => [name, seconds[name] / moved])) as Record<Content, number>;

@@ -10,7 +10,7 @@ import { readPhases } from "./phases.ts";
 import { anyPlan, circumstances, HALL, planned } from "./plan.fixture.ts";
 import { type PlanItemWithMovement, schedulePlan } from "./schedule-plan.ts";
 
-const library = createVariantCache();
+const variants = createVariantCache();
 
 describe("time of a plan", () => {
   test("a block is its link, talk and showing, its rounds, and the change of sides", () => {
@@ -107,9 +107,9 @@ describe("sides", () => {
   test("a plan mirrored swaps left and right and changes nothing else; twice it is the same", () => {
     fc.assert(
       fc.property(anyPlan, (blocks) => {
-        const here = analyzePlan(blocks, circumstances(), library);
+        const here = analyzePlan(blocks, circumstances(), variants);
         const mirrored = mirrorPlan(blocks);
-        const there = analyzePlan(mirrored, circumstances({ place: { ...HALL, rail: "left" } }), library);
+        const there = analyzePlan(mirrored, circumstances({ place: { ...HALL, rail: "left" } }), variants);
         expect(there.reading.total).toBe(here.reading.total);
         expect(there.reading.blocks.map(({ from, parts }) => [from, parts])).toEqual(
           here.reading.blocks.map(({ from, parts }) => [from, parts]),
@@ -118,7 +118,7 @@ describe("sides", () => {
           for (const side of [0, 1] as const)
             expect(there.totals[count][side]).toBeCloseTo(here.totals[count][1 - side] as number, 6);
         for (const [i, height] of here.steadiness.entries()) expect(there.steadiness[i]).toBeCloseTo(height, 6);
-        const twice = analyzePlan(mirrorPlan(mirrored), circumstances(), library);
+        const twice = analyzePlan(mirrorPlan(mirrored), circumstances(), variants);
         const asTaught = ({ reading }: typeof here) => reading.blocks.map(({ turns, seam, parts }) => ({ turns, seam, parts }));
         expect(asTaught(twice)).toEqual(asTaught(here));
       }),
@@ -129,19 +129,19 @@ describe("sides", () => {
   test("totals are what a run would do step by step", () => {
     fc.assert(
       fc.property(anyPlan, (blocks) => {
-        const look = analyzePlan(blocks, circumstances(), library);
+        const analysis = analyzePlan(blocks, circumstances(), variants);
         const walked = { left: 0, right: 0, onLeft: 0, onRight: 0 };
-        for (const [i, { turns, movement }] of look.reading.blocks.entries())
+        for (const [i, { turns, movement }] of analysis.reading.blocks.entries())
           for (const [turn, { lead, rounds }] of turns.entries())
             for (let round = 0; round < rounds; round += 1) {
               if (!movement.sided || lead === "left") walked.left += 1;
               if (!movement.sided || lead === "right") walked.right += 1;
-              walked.onLeft += look.demands[i]?.[turn]?.oneLegSeconds[0] ?? 0;
-              walked.onRight += look.demands[i]?.[turn]?.oneLegSeconds[1] ?? 0;
+              walked.onLeft += analysis.demands[i]?.[turn]?.oneLegSeconds[0] ?? 0;
+              walked.onRight += analysis.demands[i]?.[turn]?.oneLegSeconds[1] ?? 0;
             }
-        expect(look.totals.rounds).toEqual([walked.left, walked.right]);
-        expect(look.totals.oneLegSeconds[0]).toBeCloseTo(walked.onLeft, 6);
-        expect(look.totals.oneLegSeconds[1]).toBeCloseTo(walked.onRight, 6);
+        expect(analysis.totals.rounds).toEqual([walked.left, walked.right]);
+        expect(analysis.totals.oneLegSeconds[0]).toBeCloseTo(walked.onLeft, 6);
+        expect(analysis.totals.oneLegSeconds[1]).toBeCloseTo(walked.onRight, 6);
       }),
       { numRuns: cases(10, 100) },
     );
@@ -171,10 +171,10 @@ describe("sides", () => {
     const uneven = analyzePlan(
       planned("side-weight-shift", { movementId: "one-leg-toe-near", only: "left" }),
       circumstances(),
-      library,
+      variants,
     );
     expect(uneven.uneven.map(({ count, tippedBy }) => [count, tippedBy])).toContainEqual(["oneLegSeconds", "b2"]);
-    const even = analyzePlan(planned("side-weight-shift", "one-leg-toe-near"), circumstances(), library);
+    const even = analyzePlan(planned("side-weight-shift", "one-leg-toe-near"), circumstances(), variants);
     expect(even.uneven).toEqual([]);
   });
 
@@ -186,16 +186,16 @@ describe("sides", () => {
 test("the tide line rises where everyone stands up or sits down: 4.5 without arms on the chair", () => {
   const seated = (movementId: string) => ({ movementId, as: "seated" as const });
   const blocks = planned(seated("settling-breath"), "one-leg-toe-near", "side-drift", seated("trunk-turn"));
-  expect(analyzePlan(blocks, circumstances(), library).rising).toEqual([null, 4.5, null, 4.5, null]);
+  expect(analyzePlan(blocks, circumstances(), variants).rising).toEqual([null, 4.5, null, 4.5, null]);
   // Everyone sits before leaving.
-  expect(analyzePlan(planned("one-leg-toe-near"), circumstances(), library).rising).toEqual([null, 4.5]);
-  expect(analyzePlan(blocks, circumstances({ seatedOnly: true }), library).rising).toEqual([null, null, null, null, null]);
+  expect(analyzePlan(planned("one-leg-toe-near"), circumstances(), variants).rising).toEqual([null, 4.5]);
+  expect(analyzePlan(blocks, circumstances({ seatedOnly: true }), variants).rising).toEqual([null, null, null, null, null]);
 });
 
 test("the tide is the steadiness of each block as it is meant", () => {
   const blocks = planned("settling-breath", "one-leg-toe-near");
-  const [calm = 0, high = 0] = analyzePlan(blocks, circumstances(), library).steadiness;
+  const [calm = 0, high = 0] = analyzePlan(blocks, circumstances(), variants).steadiness;
   expect(high).toBeGreaterThan(calm + 3);
-  const [, seated = 9] = analyzePlan(blocks, circumstances({ seatedOnly: true }), library).steadiness;
+  const [, seated = 9] = analyzePlan(blocks, circumstances({ seatedOnly: true }), variants).steadiness;
   expect(seated).toBeLessThan(2);
 });

@@ -156,16 +156,16 @@ const tenths = (seconds: number): number => Math.round(10 * seconds);
 function timeBlock(
   joining: Joining,
   seams: readonly Transition[],
-  circumstances: PlanContext,
+  context: PlanContext,
   knowledge: Familiarity,
   clock: number,
 ): ScheduledItem {
   const { block, movement, meant, turns } = joining;
   const [seam, sideChange = null] = seams as [Transition, Transition?];
-  const { style, place } = circumstances;
-  const drag = style.drag === "room" && meant.kind === "water" ? circumstances.dragCycles?.[movement.id] : undefined;
-  const slowest = Math.max(circumstances.slowestCycle, drag?.[block.equipment ?? "bare"] ?? 0);
-  const breathSeconds = breathOf(movement, block, style, circumstances.breathSeconds, slowest);
+  const { style, place } = context;
+  const drag = style.drag === "room" && meant.kind === "water" ? context.dragCycles?.[movement.id] : undefined;
+  const slowest = Math.max(context.slowestCycle, drag?.[block.equipment ?? "bare"] ?? 0);
+  const breathSeconds = breathOf(movement, block, style, context.breathSeconds, slowest);
   const cycle = tenths(breathSeconds * movement.breaths);
   const between = betweenRounds(joining, seam.to, place);
   const straight = block.straight === true && seam.problem === null;
@@ -212,14 +212,17 @@ function timeBlock(
 }
 
 /**
- * Reads a plan: counts its sides, joins its blocks and lays them along the clock.
+ * Schedules a plan: counts its sides, finds its transitions and lays its items along the clock, in seconds.
  *
- * A block lasts its link, talk and showing, its rounds at the pace of the breath, and the change of sides. The session
- * ends with the link to the chairs and the leave-safely minute.
+ * An item lasts its transition, explanation, demonstration, repetitions at the breath length and change of sides. The session ends
+ * with the transition to the chairs and the closing minute.
+ *
+ * @param blocks items with their movements, in order
+ * @param context venue, style, breath length and what the group knows
  */
-export function schedulePlan(blocks: readonly PlanItemWithMovement[], circumstances: PlanContext): PlanSchedule {
-  const { place, seatedOnly, knows } = circumstances;
-  const joinings = blocks.map((each) => joiningOf(each, circumstances));
+export function schedulePlan(blocks: readonly PlanItemWithMovement[], context: PlanContext): PlanSchedule {
+  const { place, seatedOnly, knows } = context;
+  const joinings = blocks.map((each) => joiningOf(each, context));
   const home = homeOf(joinings, place, seatedOnly);
   const joined = findTransitions(joinings.flatMap(stopsOf), home, leaveFrom(place), place);
   const had = new Set<string>();
@@ -231,7 +234,7 @@ export function schedulePlan(blocks: readonly PlanItemWithMovement[], circumstan
     had.add(id);
     const seams = joined.seams.slice(seam, seam + joining.turns.length);
     seam += joining.turns.length;
-    const reading = timeBlock(joining, seams, circumstances, knowledge, clock);
+    const reading = timeBlock(joining, seams, context, knowledge, clock);
     clock = tenths(reading.to);
     return reading;
   });

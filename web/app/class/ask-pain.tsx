@@ -1,7 +1,7 @@
 import type { CheckIn } from "@able-tide/core/caps/answers";
 import { PAIN_PLACES, type PainPlace, painPlace } from "@able-tide/core/caps/pain-map";
 import { ALARM_QUESTIONS, painPlaceLabel } from "@able-tide/words/check-in";
-import { STOP_FIRST } from "@able-tide/words/emergency-signs";
+import { EMERGENCY_STEPS } from "@able-tide/words/emergency-signs";
 import { sentenceCase } from "@able-tide/words/text";
 import { useEffect, useState } from "react";
 import { Ask, type Unanswered } from "./ask.tsx";
@@ -108,7 +108,7 @@ function OnePain({ told, put, remove }: { told: Told; put: (change: Partial<Told
             <div role="alert" className="rounded-[12px] border-[3px] border-signal-300 p-3">
               <p className="text-xl font-bold text-signal-300">Stop. First:</p>
               <ol className="list-decimal pl-6 font-semibold">
-                {STOP_FIRST.map((line) => (
+                {EMERGENCY_STEPS.map((line) => (
                   <li key={line}>{line}</li>
                 ))}
               </ol>

@@ -2,7 +2,7 @@ import type { ClassState } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import type { ClassStep } from "@able-tide/core/class/steps";
 import { taughtName } from "@able-tide/core/movement/format";
-import { EFFORT_WORDS, signLabel } from "@able-tide/words/class";
+import { EFFORT_WORDS, observationLabel } from "@able-tide/words/class";
 import { VariantSymbol } from "../kit/variant-symbol.tsx";
 
 interface Props {
@@ -73,7 +73,7 @@ export function ClassRecord({ script, steps, state }: Props) {
                       const block = script.blocks[steps[note.step]?.blockIndex ?? -1];
                       return (
                         <span key={note.id} className="block font-semibold text-signal-700">
-                          {signLabel(note.sign)}
+                          {observationLabel(note.sign)}
                           {block && `, ${taughtName(block.movement)}`}
                         </span>
                       );

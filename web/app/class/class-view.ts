@@ -3,7 +3,7 @@ import type { ClassScript, ScriptBlock, ScriptLink } from "@able-tide/core/class
 import { type ClassStep, classSteps, roundAt } from "@able-tide/core/class/steps";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { otherSide, type Side } from "@able-tide/core/side";
-import { signLabel } from "@able-tide/words/class";
+import { observationLabel } from "@able-tide/words/class";
 import { variantWords } from "@able-tide/words/variant-words";
 
 /** A participant as the class screen shows them. */
@@ -110,7 +110,7 @@ export function classView(script: ClassScript, state: ClassState, due: ReadonlyS
       name,
       digit: DIGITS[i] ?? "",
       cell: (current && cells[current.step.blockIndex]) ?? null,
-      noted: notes.map(({ sign }) => signLabel(sign)),
+      noted: notes.map(({ sign }) => observationLabel(sign)),
       sits: notes.some(({ sign }) => sign === "dizzy"),
       due: due.has(id),
     };

@@ -1,6 +1,6 @@
-import { isGrave, type NotedSign, SIGNS, type Sign } from "@able-tide/core/class/events";
+import { isGrave, OBSERVATIONS, type Observation, type RecordedObservation } from "@able-tide/core/class/events";
 import { formatWhy } from "@able-tide/words/cell-view";
-import { signLabel } from "@able-tide/words/class";
+import { observationLabel } from "@able-tide/words/class";
 import { Dialog } from "radix-ui";
 import { type FormEvent, useState } from "react";
 import { DialogFrame } from "../kit/dialog-frame.tsx";
@@ -12,8 +12,8 @@ interface Props {
   readonly person: PersonNow | null;
   /** What they have agreed to share for an emergency. */
   readonly facts: readonly { readonly label: string; readonly words: string }[];
-  readonly notes: readonly NotedSign[];
-  readonly note: (sign: Sign) => void;
+  readonly notes: readonly RecordedObservation[];
+  readonly note: (sign: Observation) => void;
   readonly withdraw: (noteId: string, because: string) => void;
   /** Whether who is signed in takes back a note of dizziness, a catch or pain. */
   readonly mayWithdrawGrave: boolean;
@@ -29,7 +29,7 @@ function Note({
   withdraw,
   mayWithdrawGrave,
 }: {
-  note: NotedSign;
+  note: RecordedObservation;
   withdraw: Props["withdraw"];
   mayWithdrawGrave: boolean;
 }) {
@@ -43,7 +43,7 @@ function Note({
   return (
     <li className="flex flex-wrap items-center gap-x-4">
       <span>
-        {signLabel(sign)} at {new Date(at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}
+        {observationLabel(sign)} at {new Date(at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}
       </span>
       {grave && !mayWithdrawGrave ? (
         <span className="text-tide-200">the instructor can take this back</span>
@@ -81,7 +81,7 @@ function Note({
 /** One person in class: their form and why, what they show, and whether they are still here. */
 export function PersonSheet({ person, facts, notes, note, withdraw, mayWithdrawGrave, leave, close, closed }: Props) {
   useKeys((event) => {
-    const sign = person && SIGNS.find((name) => name[0] === event.key);
+    const sign = person && OBSERVATIONS.find((name) => name[0] === event.key);
     if (sign) note(sign);
   });
   return (
@@ -112,14 +112,14 @@ export function PersonSheet({ person, facts, notes, note, withdraw, mayWithdrawG
               </p>
             ))}
             <div className="mt-5 grid grid-cols-2 gap-3">
-              {SIGNS.map((name) => (
+              {OBSERVATIONS.map((name) => (
                 <button
                   key={name}
                   type="button"
                   onClick={() => note(name)}
                   className="min-h-16 rounded-[12px] border-2 border-tide-300 text-2xl font-bold hover:bg-tide-800"
                 >
-                  {signLabel(name)} <span className="text-lg font-normal text-tide-200">{name[0]}</span>
+                  {observationLabel(name)} <span className="text-lg font-normal text-tide-200">{name[0]}</span>
                 </button>
               ))}
             </div>

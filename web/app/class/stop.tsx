@@ -1,5 +1,5 @@
 import type { EmergencyCard } from "@able-tide/core/venues/venue";
-import { STOP_FIRST, STOP_SIGNS } from "@able-tide/words/emergency-signs";
+import { EMERGENCY_SIGNS, EMERGENCY_STEPS } from "@able-tide/words/emergency-signs";
 import { Dialog } from "radix-ui";
 import { DialogFrame } from "../kit/dialog-frame.tsx";
 
@@ -49,14 +49,14 @@ export function Stop({ open, setOpen, closed, card }: Props) {
         <div className="p-2 text-xl">
           <Dialog.Title className="text-4xl text-signal-700">Stop the class. First:</Dialog.Title>
           <ol className="mt-4 list-decimal pl-7 text-2xl leading-snug font-semibold">
-            {STOP_FIRST.map((line) => (
+            {EMERGENCY_STEPS.map((line) => (
               <li key={line}>{line}</li>
             ))}
           </ol>
           {card && <VenueCard card={card} />}
           <h3 className="mt-6 mb-1 text-2xl">Call for help at once if you see any of these</h3>
           <ul className="list-disc gap-x-10 pl-6 sm:columns-2">
-            {STOP_SIGNS.map((line) => (
+            {EMERGENCY_SIGNS.map((line) => (
               <li key={line}>{line}</li>
             ))}
           </ul>

@@ -1,4 +1,4 @@
-import { signLabel } from "@able-tide/words/class";
+import { observationLabel } from "@able-tide/words/class";
 import { formatDayAndMonth } from "@able-tide/words/text";
 import { Form } from "react-router";
 import type { NotedInClass } from "../../server/classes/follow-ups.ts";
@@ -42,7 +42,7 @@ export function NotedInClasses({ noted, problem }: Props) {
         {asks.map((note) => (
           <li key={note.noteId} className="rounded-soft border-[1.5px] border-signal-600 bg-signal-100/50 px-4 py-3">
             <p className="text-lg">
-              <strong>{signLabel(note.sign)}</strong>, {formatDayAndMonth(note.day)}
+              <strong>{observationLabel(note.sign)}</strong>, {formatDayAndMonth(note.day)}
               {note.movement && `, in ${note.movement}`}
             </p>
             <WhatWasIt note={note} problem={problem?.noteId === note.noteId ? problem.message : null} />
@@ -53,7 +53,7 @@ export function NotedInClasses({ noted, problem }: Props) {
         <ul className="mt-2">
           {rest.map(({ noteId, sign, day, movement, because }) => (
             <li key={noteId}>
-              {signLabel(sign)}, {formatDayAndMonth(day)}
+              {observationLabel(sign)}, {formatDayAndMonth(day)}
               {movement && `, in ${movement}`}
               {because && `. ${because}`}
             </li>

@@ -11,7 +11,7 @@ const NO_SUPPORT = { rail: [], helper: [], other: [] } as const;
 export function BoardAside({ board, people }: Pick<BoardProps, "people"> & { board: Board }) {
   const { shown, shownAt, person, row, cell, draft, edit, fitted, named, actions, explained } = board;
   if (shown === null) return null;
-  const laterBlocks = board.later.look.reading.blocks;
+  const laterBlocks = board.later.analysis.reading.blocks;
   const pinned = draft.holds.find(({ personId, blockId }) => personId === person?.id && blockId === shown.id);
   return (
     <aside aria-label="Selected movement" className="rounded-soft border border-sand-300 bg-white p-4 xl:sticky xl:top-4">

@@ -25,7 +25,7 @@ interface Props extends Pick<BoardProps, "people" | "setting"> {
 }
 
 function TideRow({ board, width, spans }: { board: Board; width: number; spans: ReturnType<typeof layoutOf>["blocks"] }) {
-  const { look, person, row } = board;
+  const { analysis, person, row } = board;
   return (
     <div className="flex" style={{ width: NAME_WIDTH + width }}>
       <div className="shrink-0 pt-3" style={{ width: NAME_WIDTH }}>
@@ -34,14 +34,14 @@ function TideRow({ board, width, spans }: { board: Board; width: number; spans: 
         {person && <p className="text-sand-600">Dashed line: {person.name}</p>}
       </div>
       <TideLine
-        blocks={spans.map((span, i) => ({ ...span, height: look.steadiness[i] ?? 0, rising: look.rising[i] ?? null }))}
+        blocks={spans.map((span, i) => ({ ...span, height: analysis.steadiness[i] ?? 0, rising: analysis.rising[i] ?? null }))}
         width={width}
         height={TIDE_HEIGHT}
-        leaving={look.rising.at(-1) ?? null}
+        leaving={analysis.rising.at(-1) ?? null}
         scale
         own={row?.cells.map(({ steadiness }) => steadiness) ?? null}
         cap={balanceCap(person)}
-        label={`Balance demand through the session: ${formatTide(look.reading.blocks, look)}`}
+        label={`Balance demand through the session: ${formatTide(analysis.reading.blocks, analysis)}`}
       />
     </div>
   );
@@ -49,11 +49,11 @@ function TideRow({ board, width, spans }: { board: Board; width: number; spans: 
 
 /** The session in one picture: the tide over time, the movements under it, and everyone's variant in each. */
 export function BoardPicture({ board, people, setting, available }: Props) {
-  const { look, later, edit, chosen, chooseBlock, fitted } = board;
-  const { reading } = look;
+  const { analysis, later, edit, chosen, chooseBlock, fitted } = board;
+  const { reading } = analysis;
   const width = Math.max(0, available - NAME_WIDTH);
   const layout = layoutOf(reading, width);
-  const laterLayout = useMemo(() => layoutOf(later.look.reading, width), [later, width]);
+  const laterLayout = useMemo(() => layoutOf(later.analysis.reading, width), [later, width]);
   return (
     <div className="relative overflow-x-auto pb-2" data-testid="board">
       <TideRow board={board} width={layout.width} spans={layout.blocks} />

@@ -22,13 +22,20 @@ export function PlanBoard(props: BoardProps) {
   const checks = useRef<HTMLElement>(null);
   const board = useBoard(props, { search, checks, column });
   const available = useWidth(column, USUAL_WIDTH);
-  const { draft, look, later, take, problem } = board;
-  const isEmpty = look.reading.blocks.length === 0;
+  const { draft, analysis, later, take, problem } = board;
+  const isEmpty = analysis.reading.blocks.length === 0;
   return (
     <>
-      <BoardHead plan={plan} group={group} people={people.length} total={look.reading.total} taught={taught} teach={board.teach}>
+      <BoardHead
+        plan={plan}
+        group={group}
+        people={people.length}
+        total={analysis.reading.total}
+        taught={taught}
+        teach={board.teach}
+      >
         <ProposeSheet draft={draft} setting={setting} minutes={group.minutes} movements={movements} people={people} take={take} />
-        <PlanChoices draft={draft} styles={styles} question={later.question} change={board.change} />
+        <PlanChoices draft={draft} styles={styles} input={later.input} change={board.change} />
       </BoardHead>
       <BoardStatus board={board} checksRef={checks} />
       {problem && (

@@ -15,8 +15,8 @@ import { DialogFrame } from "../kit/dialog-frame.tsx";
 import type { Draft, DraftChange } from "./draft.ts";
 
 /** Rounds on both sides and the minutes of a plan under a style. */
-function underStyle({ blocks, circumstances }: FixInput, style: TeachingStyle) {
-  const reading = schedulePlan(blocks, { ...circumstances, style, breathSeconds: style.breathSeconds });
+function underStyle({ blocks, context }: FixInput, style: TeachingStyle) {
+  const reading = schedulePlan(blocks, { ...context, style, breathSeconds: style.breathSeconds });
   const [left, right] = reading.blocks
     .map(({ movement, turns }) => roundsOnSides(movement, turns))
     .reduce((sum, each) => [sum[0] + each[0], sum[1] + each[1]], [0, 0]);
@@ -26,20 +26,20 @@ function underStyle({ blocks, circumstances }: FixInput, style: TeachingStyle) {
 interface Props {
   readonly draft: Draft;
   readonly styles: readonly TeachingStyle[];
-  readonly question: FixInput;
+  readonly input: FixInput;
   readonly change: (change: DraftChange) => void;
 }
 
 const selectLook = "min-h-11 max-w-36 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold";
 
 /** Purpose of the session and how it is taught; another style first shows what it changes. */
-export const PlanChoices = memo(function PlanChoices({ draft, styles, question, change }: Props) {
+export const PlanChoices = memo(function PlanChoices({ draft, styles, input, change }: Props) {
   const [wanted, setWanted] = useState<TeachingStyle | null>(null);
   const own = styles.some(({ name }) => name === draft.style.name) ? styles : [draft.style, ...styles];
   const kept = styles.find(({ name }) => name === draft.style.name);
   const changedSince = kept && styleDifferences(draft.style, kept).length > 0 ? kept : null;
-  const now = wanted && underStyle(question, { ...draft.style, breathSeconds: draft.breathSeconds });
-  const then = wanted && underStyle(question, wanted);
+  const now = wanted && underStyle(input, { ...draft.style, breathSeconds: draft.breathSeconds });
+  const then = wanted && underStyle(input, wanted);
   return (
     <>
       <label className="flex items-center gap-2">

@@ -72,13 +72,13 @@ function useEditedPlan({ plan, content, setting, group, people, movements, fitte
     change,
     draft,
     edit,
-    look: looked.look,
+    analysis: looked.analysis,
     later,
     checks: { notes, fixes: isCurrent ? fixes : null },
     fitted,
     settled: fitted.settled && isCurrent,
-    fills: usePaletteOrder(movements, later.look, later.draft.purpose, later.question.circumstances, later.question.library),
-    contents: useMemo(() => readContent(later.look, draft.purpose), [later, draft.purpose]),
+    fills: usePaletteOrder(movements, later.analysis, later.draft.purpose, later.input.context, later.input.variants),
+    contents: useMemo(() => readContent(later.analysis, draft.purpose), [later, draft.purpose]),
     saving: useAutosave(plan.id, draft, plan.version),
   };
 }
@@ -86,10 +86,10 @@ function useEditedPlan({ plan, content, setting, group, people, movements, fitte
 type EditedPlan = ReturnType<typeof useEditedPlan>;
 
 /** What is chosen on the board: a movement, and perhaps a participant in it. */
-function useSelection({ look, later, fitted }: EditedPlan, people: BoardProps["people"]) {
+function useSelection({ analysis, later, fitted }: EditedPlan, people: BoardProps["people"]) {
   const [place, setPlace] = useState<GridPlace | null>(null);
-  const { blocks } = look.reading;
-  const laterBlocks = later.look.reading.blocks;
+  const { blocks } = analysis.reading;
+  const laterBlocks = later.analysis.reading.blocks;
   const chosen = chosenItem(blocks, place?.blockId ?? null);
   const shownAt = laterBlocks.findIndex(({ id }) => id === chosen?.id);
   const shown = laterBlocks[shownAt] ?? null;
@@ -149,17 +149,17 @@ function focusPart(part: "search" | "checks" | "grid", { search, checks, column 
 export function useBoard(props: BoardProps, parts: BoardParts) {
   const { plan, people } = props;
   const edited = useEditedPlan(props);
-  const { edit, change, fitted, later, look, saving } = edited;
+  const { edit, change, fitted, later, analysis, saving } = edited;
   const selection = useSelection(edited, people);
   const { chosen, chooseBlock } = selection;
-  const laterBlocks = later.look.reading.blocks;
+  const laterBlocks = later.analysis.reading.blocks;
   const [order, setOrder] = useState<GridOrder>("name");
   const [problem, setProblem] = useState<string | null>(null);
   const navigate = useNavigate();
 
   useHistoryKeys(change);
   useKeys((event) => {
-    const command = boardKey(event.key, look.reading.blocks, chosen);
+    const command = boardKey(event.key, analysis.reading.blocks, chosen);
     if (command === null) return;
     if (command.kind === "focus") {
       event.preventDefault();

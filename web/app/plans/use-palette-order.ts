@@ -14,7 +14,7 @@ type Trains = ReadonlyMap<string, Readonly<Record<Content, number>>>;
 /** Movements measured a few at a time, so that no one waits for the whole library. */
 const AT_A_TIME = 4;
 
-function useTrains(movements: readonly Movement[], circumstances: PlanContext, library: VariantCache): Trains {
+function useTrains(movements: readonly Movement[], context: PlanContext, variants: VariantCache): Trains {
   const [trains, setTrains] = useState<Trains>(new Map());
   useEffect(() => {
     const left = movements.filter(({ id }) => !trains.has(id)).slice(0, AT_A_TIME);
@@ -22,11 +22,11 @@ function useTrains(movements: readonly Movement[], circumstances: PlanContext, l
     const timer = setTimeout(() => {
       setTrains(
         (known) =>
-          new Map([...known, ...left.map((each) => [each.id, analyzeMovement(each, circumstances, library).trains] as const)]),
+          new Map([...known, ...left.map((each) => [each.id, analyzeMovement(each, context, variants).trains] as const)]),
       );
     }, 30);
     return () => clearTimeout(timer);
-  }, [movements, circumstances, library, trains]);
+  }, [movements, context, variants, trains]);
   return trains;
 }
 
@@ -40,14 +40,14 @@ export interface Fills {
 /** How much of what the plan still lacks each movement would fill. */
 export function usePaletteOrder(
   movements: readonly Movement[],
-  look: PlanAnalysis,
+  analysis: PlanAnalysis,
   purpose: Draft["purpose"],
-  circumstances: PlanContext,
-  library: VariantCache,
+  context: PlanContext,
+  variants: VariantCache,
 ): ReadonlyMap<string, Fills> {
-  const trains = useTrains(movements, circumstances, library);
+  const trains = useTrains(movements, context, variants);
   return useMemo(() => {
-    const missing = readContent(look, purpose).filter(({ missing: seconds }) => seconds > 0);
+    const missing = readContent(analysis, purpose).filter(({ missing: seconds }) => seconds > 0);
     return new Map(
       movements.map(({ id }): [string, Fills] => {
         const rates = trains.get(id);
@@ -60,5 +60,5 @@ export function usePaletteOrder(
         ];
       }),
     );
-  }, [movements, look, purpose, trains]);
+  }, [movements, analysis, purpose, trains]);
 }

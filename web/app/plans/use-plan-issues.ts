@@ -18,15 +18,15 @@ export interface CheckedPlan {
 
 /** Checks a plan at once, and finds fixes in a worker, since each is tried on the whole plan. */
 export function usePlanIssues(
-  { draft, look, question }: LookedAt,
+  { draft, analysis, input: planInput }: LookedAt,
   movements: readonly Movement[],
   setting: PlanSetting,
   minutes: number,
 ): CheckedPlan {
-  const { style } = question.circumstances;
+  const { style } = planInput.context;
   const notes = useMemo(
-    () => findPlanIssues(look, { minutes, purpose: draft.purpose, style }),
-    [look, minutes, draft.purpose, style],
+    () => findPlanIssues(analysis, { minutes, purpose: draft.purpose, style }),
+    [analysis, minutes, draft.purpose, style],
   );
   const input = useMemo((): FixesInput | null => {
     if (!notes.some(({ toFix }) => toFix !== null)) return null;

@@ -10,23 +10,23 @@ import type { Draft } from "./draft.ts";
 
 export interface LookedAt {
   readonly draft: Draft;
-  readonly look: PlanAnalysis;
-  readonly question: FixInput;
+  readonly analysis: PlanAnalysis;
+  readonly input: FixInput;
   readonly fitPlan: FitPlan;
 }
 
 /** Reads the draft at once: time, joins, sides and tide follow every change, also while something is being pulled. */
 export function usePlanLook(draft: Draft, setting: PlanSetting, movements: readonly Movement[]): LookedAt {
-  const [library] = useState(createVariantCache);
+  const [variants] = useState(createVariantCache);
   return useMemo(() => {
-    const circumstances = planContextOf(setting, draft);
+    const context = planContextOf(setting, draft);
     const blocks = withMovements(draft.blocks, movements);
-    const look = analyzePlan(blocks, circumstances, library);
+    const analysis = analyzePlan(blocks, context, variants);
     return {
       draft,
-      look,
-      question: { blocks, circumstances, library },
-      fitPlan: fitPlanOf(look.reading, setting.fitPlace, draft.style, draft.holds),
+      analysis,
+      input: { blocks, context, variants },
+      fitPlan: fitPlanOf(analysis.reading, setting.fitPlace, draft.style, draft.holds),
     };
-  }, [draft, setting, movements, library]);
+  }, [draft, setting, movements, variants]);
 }

@@ -84,10 +84,10 @@ async function startFrom(
   return copyForward({
     last: contentOf(last),
     movements,
-    circumstances: planContextOf(settingOf({ day }, group, new Map()), last),
+    context: planContextOf(settingOf({ day }, group, new Map()), last),
     minutes: group.minutes,
     news: NEW_WITH_RECAP,
-    library: solvedVariants,
+    variants: solvedVariants,
   });
 }
 

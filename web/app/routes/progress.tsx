@@ -1,7 +1,7 @@
 import { classState } from "@able-tide/core/class/events";
 import { taughtName } from "@able-tide/core/movement/format";
 import { ONE_LEG_STAND, oneLegStandNorm } from "@able-tide/core/reference/one-leg-stand";
-import { signLabel } from "@able-tide/words/class";
+import { observationLabel } from "@able-tide/words/class";
 import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
 import { data, NavLink } from "react-router";
 import { parseForm } from "../../forms/parse-form.ts";
@@ -63,7 +63,7 @@ async function weeksInClass(scope: Scope, personId: string): Promise<WeekInClass
           const movement = taught.script.blocks[i]?.movement;
           return { movementId: movement?.id ?? "", name: movement ? taughtName(movement) : "", cell };
         }) ?? null,
-      signs: state.notes.filter((note) => note.personId === personId).map((note) => signLabel(note.sign).toLowerCase()),
+      signs: state.notes.filter((note) => note.personId === personId).map((note) => observationLabel(note.sign).toLowerCase()),
     };
   });
 }

@@ -1,7 +1,7 @@
 import { addDays } from "@able-tide/core/calendar";
 import { asksOn, holdsOn, isDueSoon } from "@able-tide/core/caps/cap";
 import { classState } from "@able-tide/core/class/events";
-import { EFFORT_WORDS, signLabel } from "@able-tide/words/class";
+import { EFFORT_WORDS, observationLabel } from "@able-tide/words/class";
 import { formatCap } from "@able-tide/words/format-cap";
 import { formatLimitation } from "@able-tide/words/limitations";
 import { count, formatDayAndMonth, formatMinutes } from "@able-tide/words/text";
@@ -65,7 +65,7 @@ async function lastClass(scope: Scope) {
     note: state.ended?.note ?? "",
     signs: state.notes.map((note) => ({
       id: note.id,
-      words: `${nameOf.get(note.personId) ?? ""}: ${signLabel(note.sign).toLowerCase()}`,
+      words: `${nameOf.get(note.personId) ?? ""}: ${observationLabel(note.sign).toLowerCase()}`,
     })),
   };
 }
@@ -130,7 +130,7 @@ function needsOf(
       id: noteId,
       personId,
       name: nameOf.get(personId) ?? "",
-      words: `${signLabel(sign)} in class on ${formatDayAndMonth(on)}${movement === "" ? "" : `, in ${movement}`}`,
+      words: `${observationLabel(sign)} in class on ${formatDayAndMonth(on)}${movement === "" ? "" : `, in ${movement}`}`,
       news: "Ask how the participant is now, and record the answer.",
       pressing: true,
     }));

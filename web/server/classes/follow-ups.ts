@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { type ClassEvent, classState, type NextDayPain, type Sign } from "@able-tide/core/class/events";
+import { type ClassEvent, classState, type NextDayPain, type Observation } from "@able-tide/core/class/events";
 import { classSteps } from "@able-tide/core/class/steps";
 import { variantWords } from "@able-tide/words/variant-words";
 import type { Scope } from "../scope.ts";
@@ -13,7 +13,7 @@ export interface NotedInClass {
   readonly group: string;
   readonly personId: string;
   readonly name: string;
-  readonly sign: Sign;
+  readonly sign: Observation;
   /** The movement that was being done. */
   readonly movement: string;
   /** Whether someone has to find out how it went on. */

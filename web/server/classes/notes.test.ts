@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import type { ClassEvent, Sign } from "@able-tide/core/class/events";
+import type { ClassEvent, Observation } from "@able-tide/core/class/events";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { addSomebody, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
 import { cleanSessions, nextDaysAsked } from "../people/newcomers.ts";
@@ -35,7 +35,7 @@ async function begun(day = "2026-10-14"): Promise<string> {
 
 const at = (minute: number) => `2026-10-14T09:${String(minute).padStart(2, "0")}:00.000Z`;
 const moved = (minute: number, step: number): ClassEvent => ({ kind: "moved", id: randomUUID(), at: at(minute), step });
-const noted = (personId: string, sign: Sign, step = 2): ClassEvent => ({
+const noted = (personId: string, sign: Observation, step = 2): ClassEvent => ({
   kind: "noted",
   id: randomUUID(),
   at: at(5),

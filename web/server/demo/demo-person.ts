@@ -4,7 +4,7 @@ import type { StandStage } from "@able-tide/core/caps/balance-levels";
 import type { CapLimit, DateKind, Strength } from "@able-tide/core/caps/cap";
 import type { CapSide } from "@able-tide/core/caps/cap-side";
 import type { MeasurementInput } from "@able-tide/core/caps/measurement";
-import type { Sign } from "@able-tide/core/class/events";
+import type { Observation } from "@able-tide/core/class/events";
 import type { About } from "@able-tide/core/people/about";
 import type { SessionPurpose } from "@able-tide/core/plan/purpose";
 import type { Side } from "@able-tide/core/side";
@@ -31,7 +31,7 @@ interface DemoCap {
 interface DemoSign {
   readonly week: number;
   readonly movementId: string;
-  readonly sign: Sign;
+  readonly sign: Observation;
   /** What the instructor found out afterwards; no one has asked yet where it is missing. */
   readonly found?: string;
 }

@@ -162,22 +162,22 @@ test("what people showed was asked about, but for the newest; one cap from befor
 });
 
 test("what binds is told truly in every cell of the coming plans", async () => {
-  const library = createVariantCache();
+  const variants = createVariantCache();
   const memory = createFitMemory();
   let told = 0;
   for (const { plan, reading, setting, people } of await comingPlans()) {
     const fitPlan = fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds);
     const everybody = people.map(({ fit }) => fit);
     const scarce = limitedResources(setting.fitPlace, everybody.length);
-    const { rows } = fitGroup(fitPlan, everybody, library, memory);
+    const { rows } = fitGroup(fitPlan, everybody, variants, memory);
     for (const [i, person] of everybody.entries())
       for (const [block, { id }] of fitPlan.blocks.entries()) {
         const row = rows[i];
         if (!row || (row.cells[block]?.fidelity ?? 0) > 1 - 1e-9) continue;
-        const found = runToCompletion(explainIncrementally(fitPlan, person, row, id, scarce, library, memory));
+        const found = runToCompletion(explainIncrementally(fitPlan, person, row, id, scarce, variants, memory));
         if (found.caps.length === 0) continue;
         told += 1;
-        const untrue = untrueOf({ plan: fitPlan, person, block, scarce, library, memory }, found);
+        const untrue = untrueOf({ plan: fitPlan, person, block, scarce, variants, memory }, found);
         expect(untrue, `${plan.day} ${person.id} ${id}`).toBeNull();
       }
   }
@@ -185,7 +185,7 @@ test("what binds is told truly in every cell of the coming plans", async () => {
 }, 400_000);
 
 test("one arm in a wheelchair, or ninety-three with eleven caps: each plan is worth coming for, in the pool too", async () => {
-  const library = createVariantCache();
+  const variants = createVariantCache();
   const plans = await comingPlans();
   expect(plans).toHaveLength(3);
   const oneArm = { ...USUAL_BODY, wheelchair: true, arms: [WHOLE, { kind: "still" }] } as const;
@@ -201,7 +201,7 @@ test("one arm in a wheelchair, or ninety-three with eleven caps: each plan is wo
         setting.fitPlace.pool &&
         poolDepth(person.stature, buildOf(person.measured, person.stature), person.caps, setting.poolFloor),
     }));
-    const { rows } = fitGroup(fitPlan, inPlace, library);
+    const { rows } = fitGroup(fitPlan, inPlace, variants);
     for (const { personId, kept, cells } of rows) {
       // Six rounds of eight are three quarters at best; what counts is to move in all of it, or nearly.
       expect(kept, `${plan.day} ${personId}`).toBeGreaterThan(0.5);

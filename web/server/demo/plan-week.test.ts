@@ -22,7 +22,7 @@ const folder = join(import.meta.dirname, "../../../library");
 const movements = readdirSync(folder)
   .filter((name) => name.endsWith(".json") && name !== "movement.schema.json")
   .map((name) => readMovement(readFileSync(join(folder, name), "utf8")).movement as Movement);
-const library = createVariantCache();
+const variants = createVariantCache();
 
 /** Every plan of the demo joins up, is even, keeps its phases and ends on time. */
 describe.each([MONDAY_CHAIRS, WEDNESDAY_FOOTING, FRIDAY_WARM_WATER])("$name", (programme) => {
@@ -31,15 +31,15 @@ describe.each([MONDAY_CHAIRS, WEDNESDAY_FOOTING, FRIDAY_WARM_WATER])("$name", (p
     const place = planPlaceOf(v.parse(Venue, PLACE.room), programme.inWater);
     const setting = { seatedOnly: programme.seatedOnly, place, week, slowestCycle: 0, taught: { ...taught } };
     const blocks = planWeek(programme, Math.min(week, WEEKS), setting, movements);
-    const circumstances = planContextOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });
-    const look = analyzePlan(withMovements(blocks, movements), circumstances, library);
+    const context = planContextOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });
+    const analysis = analyzePlan(withMovements(blocks, movements), context, variants);
     for (const { movementId } of blocks) taught[movementId] = (taught[movementId] ?? 0) + 1;
-    expect(problemsOf(look.reading)).toEqual([]);
-    expect(look.uneven).toEqual([]);
-    expect(outOfOrder(look.reading)).toEqual([]);
-    const over = overBy(look, programme.minutes);
+    expect(problemsOf(analysis.reading)).toEqual([]);
+    expect(analysis.uneven).toEqual([]);
+    expect(outOfOrder(analysis.reading)).toEqual([]);
+    const over = overBy(analysis, programme.minutes);
     expect(over).toBeLessThanOrEqual(ON_TIME.late);
     expect(over).toBeGreaterThanOrEqual(-ON_TIME.early);
-    expect(readPhases(look.reading).filter(({ shortBy, overBy: much }) => shortBy + much > 1)).toEqual([]);
+    expect(readPhases(analysis.reading).filter(({ shortBy, overBy: much }) => shortBy + much > 1)).toEqual([]);
   });
 });

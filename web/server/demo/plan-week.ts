@@ -8,7 +8,7 @@ import { withMovements } from "@able-tide/core/schedule/schedule-plan";
 import type { DemoProgramme } from "./demo-person.ts";
 import { STYLE } from "./kittiwake-rooms.ts";
 
-const library = createVariantCache();
+const variants = createVariantCache();
 
 /** The blocks of one week's plan, deepened or shortened by what the product proposes until they fill the session. */
 export function planWeek(
@@ -17,7 +17,7 @@ export function planWeek(
   setting: Omit<PlanSetting, "fitPlace" | "poolFloor" | "floor">,
   movements: readonly Movement[],
 ): readonly PlanItem[] {
-  const circumstances = planContextOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });
+  const context = planContextOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });
   let blocks: readonly PlanItem[] = (programme.blocks?.(week) ?? []).map(([movementId, rounds, equipment], i) => ({
     id: `b${i + 1}`,
     movementId,
@@ -26,9 +26,9 @@ export function planWeek(
   }));
   for (;;) {
     const planned = withMovements(blocks, movements);
-    const look = analyzePlan(planned, circumstances, library);
-    const last = fixDuration({ blocks: planned, circumstances, library }, look, programme.minutes).at(-1);
-    if (!last) return withTalk(blocks, -overBy(look, programme.minutes));
+    const analysis = analyzePlan(planned, context, variants);
+    const last = fixDuration({ blocks: planned, context, variants }, analysis, programme.minutes).at(-1);
+    if (!last) return withTalk(blocks, -overBy(analysis, programme.minutes));
     blocks = last.blocks;
   }
 }

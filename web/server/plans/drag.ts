@@ -7,7 +7,7 @@ import type { TeachingStyle } from "@able-tide/core/plan/style";
 import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 
 /** Forms solved for it; few movements have one for the water, and few people a cap on drag. */
-const library = createVariantCache();
+const variants = createVariantCache();
 
 /** A setting with what caps on drag ask of the movements of a pool; as it is where no one has such a cap. */
 export function withDrag(
@@ -17,6 +17,6 @@ export function withDrag(
   { size }: Pick<TeachingStyle, "size">,
 ): PlanSetting {
   if (setting.fitPlace.pool === null) return setting;
-  const cycles = dragCycles(movements, people, library, WORKING_SHARES[size]);
+  const cycles = dragCycles(movements, people, variants, WORKING_SHARES[size]);
   return Object.keys(cycles).length > 0 ? { ...setting, dragCycles: cycles } : setting;
 }

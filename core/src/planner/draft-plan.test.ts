@@ -10,35 +10,35 @@ import { outOfOrder, readPhases } from "../schedule/phases.ts";
 import { circumstances } from "../schedule/plan.fixture.ts";
 import { problemsOf } from "../schedule/schedule-plan.ts";
 import { readContent } from "./content.ts";
+import { draftPlanIncrementally, type PlanDraft, type PlanDraftInput } from "./draft-plan.ts";
 import { ON_TIME, overBy } from "./fixes.ts";
-import { type Proposal, type ProposalQuestion, proposeIncrementally } from "./propose.ts";
 
-const propose = (question: ProposalQuestion): Proposal => runToCompletion(proposeIncrementally(question));
+const propose = (input: PlanDraftInput): PlanDraft => runToCompletion(draftPlanIncrementally(input));
 
-const library = createVariantCache();
+const variants = createVariantCache();
 const movements = loadAll().filter(hasLandVariant);
 /** How it arrives and settles the group knows, and two in three of the others. */
 const KNOWN = new Set(
   movements.filter(({ phase }, i) => phase === "arrive" || phase === "settle" || i % 3 !== 0).map(({ id }) => id),
 );
-const ask = (differs: Partial<ProposalQuestion> = {}): ProposalQuestion => ({
+const ask = (differs: Partial<PlanDraftInput> = {}): PlanDraftInput => ({
   movements,
-  circumstances: circumstances({ knows: (id) => (KNOWN.has(id) ? "known" : "new") }),
+  context: circumstances({ knows: (id) => (KNOWN.has(id) ? "known" : "new") }),
   minutes: 45,
   purpose: "steadiness",
   news: 2,
   people: [{ build: USUAL_BUILD, caps: [] }],
-  library,
+  variants,
   unlike: [],
   ...differs,
 });
-let asked: Proposal | null = null;
+let asked: PlanDraft | null = null;
 /** The answer to the usual question, found once. */
-const usual = (): Proposal => {
+const usual = (): PlanDraft => {
   asked ??= propose(ask());
   return asked;
 };
-const idsOf = ({ blocks }: Proposal) => blocks.map(({ movementId }) => movementId);
+const idsOf = ({ blocks }: PlanDraft) => blocks.map(({ movementId }) => movementId);
 
 describe("a proposed plan", () => {
   test.each<[number, SessionPurpose, boolean]>([
@@ -46,18 +46,18 @@ describe("a proposed plan", () => {
     [30, "hipsAndKnees", false],
     [40, "neckAndShoulders", true],
   ])("of %d minutes for %s joins up, is even, in order, on time and for its purpose", (minutes, purpose, seatedOnly) => {
-    const { look } = propose(ask({ minutes, purpose, circumstances: circumstances({ seatedOnly }) }));
-    expect(problemsOf(look.reading)).toEqual([]);
-    expect(look.uneven).toEqual([]);
-    expect(outOfOrder(look.reading)).toEqual([]);
-    expect(overBy(look, minutes)).toBeLessThanOrEqual(ON_TIME.late);
-    expect(overBy(look, minutes)).toBeGreaterThanOrEqual(-ON_TIME.early);
-    expect(readPhases(look.reading).filter(({ shortBy, overBy: much }) => shortBy + much > 5)).toEqual([]);
-    expect(readContent(look, purpose).find(({ content }) => content === purpose)?.missing).toBeLessThan(10);
+    const { analysis } = propose(ask({ minutes, purpose, context: circumstances({ seatedOnly }) }));
+    expect(problemsOf(analysis.reading)).toEqual([]);
+    expect(analysis.uneven).toEqual([]);
+    expect(outOfOrder(analysis.reading)).toEqual([]);
+    expect(overBy(analysis, minutes)).toBeLessThanOrEqual(ON_TIME.late);
+    expect(overBy(analysis, minutes)).toBeGreaterThanOrEqual(-ON_TIME.early);
+    expect(readPhases(analysis.reading).filter(({ shortBy, overBy: much }) => shortBy + much > 5)).toEqual([]);
+    expect(readContent(analysis, purpose).find(({ content }) => content === purpose)?.missing).toBeLessThan(10);
   });
 
   test("has as many new movements as asked for", () => {
-    const fresh = ({ look }: Proposal) => look.reading.blocks.filter(({ knowledge }) => knowledge === "new");
+    const fresh = ({ analysis }: PlanDraft) => analysis.reading.blocks.filter(({ knowledge }) => knowledge === "new");
     expect(fresh(propose(ask({ news: 0 })))).toHaveLength(0);
     expect(fresh(usual())).toHaveLength(2);
   });
@@ -72,8 +72,8 @@ describe("a proposed plan", () => {
     expect(idsOf(propose(ask()))).toEqual(idsOf(first));
     const second = propose(ask({ unlike: [idsOf(first)] }));
     // There are few ways to arrive and to settle; what lies between should not be the same again.
-    const between = ({ look }: Proposal) =>
-      look.reading.blocks.filter(({ phase }) => phase === "loosen" || phase === "flow").map(({ movement }) => movement.id);
+    const between = ({ analysis }: PlanDraft) =>
+      analysis.reading.blocks.filter(({ phase }) => phase === "loosen" || phase === "flow").map(({ movement }) => movement.id);
     const shared = between(second).filter((id) => between(first).includes(id));
     expect(shared.length).toBeLessThanOrEqual(0.6 * between(second).length);
   });
@@ -83,16 +83,17 @@ describe("a proposed plan", () => {
       purpose: null,
       people: [{ build: USUAL_BUILD, caps: [capOf({ channel: "handHeight", side: "both", limit: "shoulder" })] }],
     });
-    const high = (proposal: Proposal) =>
-      proposal.look.demands.filter((turns) => turns.some((demand) => Math.max(...demand.handAboveShoulderSeconds) > 0.5)).length;
+    const high = (proposal: PlanDraft) =>
+      proposal.analysis.demands.filter((turns) => turns.some((demand) => Math.max(...demand.handAboveShoulderSeconds) > 0.5))
+        .length;
     expect(high(propose(sore))).toBeLessThan(high(propose(ask({ purpose: null }))));
   });
 
   test("for people who sit there is a plan on chairs", () => {
     const build = buildOf({ ...USUAL_BODY, wheelchair: true }, 1.7);
-    const { look } = propose(
-      ask({ circumstances: circumstances({ seatedOnly: true }), people: [{ build, caps: [] }], purpose: "memory" }),
+    const { analysis } = propose(
+      ask({ context: circumstances({ seatedOnly: true }), people: [{ build, caps: [] }], purpose: "memory" }),
     );
-    expect(look.reading.blocks.every(({ meant }) => meant.kind === "seated")).toBe(true);
+    expect(analysis.reading.blocks.every(({ meant }) => meant.kind === "seated")).toBe(true);
   });
 });

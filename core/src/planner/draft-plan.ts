@@ -23,25 +23,27 @@ export interface ProposalPerson {
   readonly caps: readonly Cap[];
 }
 
-export interface ProposalQuestion {
+/** What a plan is drafted for. */
+export interface PlanDraftInput {
   /** What may be used. */
   readonly movements: readonly Movement[];
-  readonly circumstances: PlanContext;
+  readonly context: PlanContext;
   readonly minutes: number;
   readonly purpose: SessionPurpose | null;
   /** How many movements are to be new to the group. */
   readonly news: number;
   readonly people: readonly ProposalPerson[];
-  readonly library: VariantCache;
+  readonly variants: VariantCache;
   /** Movements of proposals that this one should differ from. */
   readonly unlike: readonly (readonly string[])[];
 }
 
-export interface Proposal {
+/** A drafted plan, its analysis, and why each item is there. */
+export interface PlanDraft {
   readonly blocks: readonly PlanItem[];
   /** Why each was chosen, a line or more a block, by the block's id. */
   readonly why: Readonly<Record<string, readonly PlacementReason[]>>;
-  readonly look: PlanAnalysis;
+  readonly analysis: PlanAnalysis;
 }
 
 /** What is known of a movement before it is put anywhere. */
@@ -78,65 +80,65 @@ const DOABLE_SECOND = 0.4;
 /** Shares of a session that a draft begins with. */
 const FIRST_SHARES: Readonly<Record<Phase, number>> = { arrive: 0.06, loosen: 0.24, flow: 0.54, settle: 0.13 };
 
-function candidateOf(movement: Movement, { circumstances, people, library }: ProposalQuestion): Candidate {
-  const { block, demands: asked, trains } = analyzeMovement(movement, circumstances, library);
+function candidateOf(movement: Movement, { context, people, variants }: PlanDraftInput): Candidate {
+  const { block, demands: asked, trains } = analyzeMovement(movement, context, variants);
   const able = people.filter(
     ({ build, caps }) =>
       (canStand(build) || !isOnFeet(block.meant.kind)) &&
       !caps.some((cap) => asked.some((demand) => violatesCap(cap, block.meant, demand, MEASURED_ROUNDS))),
   );
   const doable = people.length === 0 ? 1 : able.length / people.length;
-  return { movement, trains, doable: asked.length === 0 ? -1 : doable, isNew: circumstances.knows(movement.id) === "new" };
+  return { movement, trains, doable: asked.length === 0 ? -1 : doable, isNew: context.knows(movement.id) === "new" };
 }
 
 /** A draft as it is searched. */
 type Draft = readonly PlanItemWithMovement[];
 
 class Search {
-  private readonly question: ProposalQuestion;
+  private readonly input: PlanDraftInput;
   private readonly candidates: readonly Candidate[];
   private readonly byId: ReadonlyMap<string, Candidate>;
   private evaluations = 0;
 
-  constructor(question: ProposalQuestion) {
-    this.question = question;
+  constructor(input: PlanDraftInput) {
+    this.input = input;
     // Forms that no one can do are left out.
-    this.candidates = question.movements.map((each) => candidateOf(each, question)).filter(({ doable }) => doable >= 0);
+    this.candidates = input.movements.map((each) => candidateOf(each, input)).filter(({ doable }) => doable >= 0);
     this.byId = new Map(this.candidates.map((candidate) => [candidate.movement.id, candidate]));
   }
 
   look(draft: Draft): PlanAnalysis {
     this.evaluations += 1;
-    return analyzePlan(draft, this.question.circumstances, this.question.library);
+    return analyzePlan(draft, this.input.context, this.input.variants);
   }
 
   /** What a draft is worth; higher is better. */
-  worth(look: PlanAnalysis): number {
-    const { minutes, purpose, news, unlike } = this.question;
-    const { blocks } = look.reading;
-    const over = overBy(look, minutes);
-    const phases = readPhases(look.reading).reduce((sum, { shortBy, overBy: much }) => sum + shortBy + much, 0);
-    const missing = readContent(look, purpose).reduce(
+  worth(analysis: PlanAnalysis): number {
+    const { minutes, purpose, news, unlike } = this.input;
+    const { blocks } = analysis.reading;
+    const over = overBy(analysis, minutes);
+    const phases = readPhases(analysis.reading).reduce((sum, { shortBy, overBy: much }) => sum + shortBy + much, 0);
+    const missing = readContent(analysis, purpose).reduce(
       (sum, { content, missing: seconds }) => sum + seconds * (content === purpose ? LOSES.purposeSecond : LOSES.missingSecond),
       0,
     );
     const fresh = blocks.filter(({ knowledge }) => knowledge === "new").length;
     const doable = blocks.reduce((sum, { movement, parts }) => sum + parts.rounds * (this.byId.get(movement.id)?.doable ?? 0), 0);
-    const links = blocks.reduce((sum, { parts }) => sum + parts.link, look.reading.leavingSeconds);
+    const links = blocks.reduce((sum, { parts }) => sum + parts.link, analysis.reading.leavingSeconds);
     const shared = unlike.reduce(
       (sum, others) => sum + blocks.filter(({ phase, movement }) => phase !== "arrive" && others.includes(movement.id)).length,
       0,
     );
     return (
       DOABLE_SECOND * doable -
-      LOSES.impossible * problemsOf(look.reading).length -
-      LOSES.uneven * look.uneven.length -
-      LOSES.outOfOrder * outOfOrder(look.reading).length -
+      LOSES.impossible * problemsOf(analysis.reading).length -
+      LOSES.uneven * analysis.uneven.length -
+      LOSES.outOfOrder * outOfOrder(analysis.reading).length -
       LOSES.lateSecond * Math.max(0, over + MARGIN) -
       LOSES.earlySecond * Math.max(0, -over - ON_TIME.early / 2) -
       LOSES.phaseSecond * phases -
       missing -
-      LOSES.strainRun * strainRuns(look).length -
+      LOSES.strainRun * strainRuns(analysis).length -
       LOSES.linkSecond * links -
       LOSES.tooNew * Math.max(0, fresh - news) -
       LOSES.notNew * Math.max(0, news - fresh) -
@@ -146,7 +148,7 @@ class Search {
 
   /** Candidates of a phase, what promises most first, before anything is placed. */
   private ranked(phase: Phase): Candidate[] {
-    const { purpose, unlike, news } = this.question;
+    const { purpose, unlike, news } = this.input;
     const promise = ({ movement, trains, doable, isNew }: Candidate): number =>
       doable +
       (purpose === null ? 0 : trains[purpose]) -
@@ -159,13 +161,13 @@ class Search {
 
   private planned(candidate: Candidate, draft: Draft): PlanItemWithMovement {
     const id = newBlockId(draft.map(({ block }) => block));
-    const rounds = this.question.circumstances.style.rounds;
+    const rounds = this.input.context.style.rounds;
     return { block: { id, movementId: candidate.movement.id, rounds }, movement: candidate.movement };
   }
 
   /** A first draft: each phase filled to its share with what promises most, a limited number of them new. */
   begin(): Draft {
-    const total = 60 * this.question.minutes;
+    const total = 60 * this.input.minutes;
     let draft: PlanItemWithMovement[] = [];
     let fresh = 0;
     for (const phase of PHASES) {
@@ -173,7 +175,7 @@ class Search {
       let seconds = 0;
       for (const candidate of this.ranked(phase)) {
         if (seconds >= wanted) break;
-        if (candidate.isNew && fresh >= this.question.news && this.ranked(phase).some(({ isNew }) => !isNew)) continue;
+        if (candidate.isNew && fresh >= this.input.news && this.ranked(phase).some(({ isNew }) => !isNew)) continue;
         const block = this.planned(candidate, draft);
         const added = this.look([block]).reading.blocks[0]?.total ?? 0;
         if (seconds > PHASE_RULES[phase].leastSeconds && seconds + added > 1.3 * wanted) continue;
@@ -191,7 +193,7 @@ class Search {
     for (const [i, { block, movement }] of draft.entries()) {
       const at = CALLED_ROUNDS.findIndex((rounds) => rounds >= block.rounds);
       for (const rounds of [CALLED_ROUNDS[at + 1], CALLED_ROUNDS[at - 1]])
-        if (rounds !== undefined && rounds >= this.question.circumstances.style.leastRounds)
+        if (rounds !== undefined && rounds >= this.input.context.style.leastRounds)
           yield draft.toSpliced(i, 1, { block: { ...block, rounds }, movement });
       for (const candidate of this.ranked(movement.phase))
         if (!used.has(candidate.movement.id))
@@ -240,7 +242,7 @@ export type PlacementReason =
   | { readonly reason: "transition"; readonly steps: readonly TransitionStep[] };
 
 /** Why a block is where it is. */
-function whyOf(block: ScheduledItem, candidate: Candidate | undefined, { people, purpose }: ProposalQuestion): PlacementReason[] {
+function whyOf(block: ScheduledItem, candidate: Candidate | undefined, { people, purpose }: PlanDraftInput): PlacementReason[] {
   if (!candidate) return [];
   const [most] = (Object.entries(candidate.trains) as [Content, number][]).toSorted((a, b) => b[1] - a[1]);
   const forPurpose = purpose !== null && candidate.trains[purpose] >= 0.3 ? purpose : null;
@@ -259,18 +261,19 @@ function whyOf(block: ScheduledItem, candidate: Candidate | undefined, { people,
 const MOST_EVALUATIONS = 700;
 
 /**
- * Proposes a whole plan: a first draft by what promises most, then the first better change again and again, on joins,
- * phases, sides, minutes, content against the purpose, strain, how many are new and how many of the people can do each as
- * it is shown. The same question has the same answer: it stops by a count of drafts, never by the clock.
+ * Drafts a whole plan: a first draft from the most promising movements, then the first better change, again and again. Judges
+ * transitions, phases, sides, minutes, content against the purpose, strain, new movements and how many participants can do each item.
+ * Stops by a count of drafts, never by the clock, so the same input gives the same draft.
  *
- * @returns in steps, so that whoever runs it may let other work in between
+ * @param input group, purpose, minutes and movements
+ * @returns yields between drafts
  */
-export function* proposeIncrementally(question: ProposalQuestion): Generator<undefined, Proposal> {
-  const search = new Search(question);
+export function* draftPlanIncrementally(input: PlanDraftInput): Generator<undefined, PlanDraft> {
+  const search = new Search(input);
   const draft = yield* search.improve(search.begin(), MOST_EVALUATIONS);
-  const look = search.look(draft);
+  const analysis = search.look(draft);
   const why = Object.fromEntries(
-    look.reading.blocks.map((block) => [block.id, whyOf(block, search.candidate(block.movement.id), question)]),
+    analysis.reading.blocks.map((block) => [block.id, whyOf(block, search.candidate(block.movement.id), input)]),
   );
-  return { blocks: draft.map(({ block }) => block), why, look };
+  return { blocks: draft.map(({ block }) => block), why, analysis };
 }

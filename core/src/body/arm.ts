@@ -65,6 +65,7 @@ function along(
 /**
  * Places one arm by its angles, writes its points and range columns and adds its mass.
  * The shoulder point of the row must be set. Lengths are shares of H.
+ * Long because it is one chain of vectors, each from the one before, written out without allocation: it runs for every sample.
  */
 export function placeArm(
   row: Float64Array,

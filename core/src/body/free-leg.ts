@@ -167,6 +167,7 @@ export function lowestOfFoot(ankleAngle: number, ankleHeight: number): number {
 /**
  * Places a leg by its angles, its foot square to the shank but for `ankle`. A foot that would pass under the floor is lifted
  * clear of it: the leg folds until a flat foot fits under it, and the ankle bends. Writes joints and angles, adds mass.
+ * Long because thigh, shank and foot are written axis by axis without allocation: it runs for every sample.
  */
 export function placeFreeLeg(
   row: Float64Array,

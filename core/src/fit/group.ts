@@ -123,6 +123,48 @@ function* exchange(plan: FitPlan, shared: Shared, alone: Alone, effort: Effort):
   return { ways, good: goodTogether(ways.values()) };
 }
 
+const ownMatch = (options: PersonOptions, alone: Alone): number => keptOf(alone.get(options) as SessionSelection);
+
+/** Orders in which people may choose: those who lose most without the scarce first, and those with the lowest match first. */
+function firstOrders(
+  people: readonly PersonOptions[],
+  alone: Alone,
+  isScarce: (option: CellOption) => boolean,
+): PersonOptions[][] {
+  const without = new Map(
+    people
+      .filter((options) => (alone.get(options) as SessionSelection).chosen.some(isScarce))
+      .map((options) => [options, keptOf(selectOptions(options, (_, option) => (isScarce(option) ? null : option.worth)))]),
+  );
+  const own = (options: PersonOptions) => ownMatch(options, alone);
+  const loses = (options: PersonOptions) => welfare(own(options)) - welfare(without.get(options) ?? own(options));
+  return [people.toSorted((a, b) => loses(b) - loses(a) || byId(a, b)), people.toSorted((a, b) => own(a) - own(b) || byId(a, b))];
+}
+
+/**
+ * Moves the prices along the subgradient, by what each resource is short of in each item.
+ *
+ * @param short from the bound to the best group score so far
+ * @returns false where nothing is short and every price is zero
+ */
+function movePrices(prices: readonly Counts[], room: Room, short: number, step: number): boolean {
+  const over = prices.map((_, block) => RESOURCES.map((what) => room.over(block, what)));
+  const length = over.flat().reduce((sum, each, i) => {
+    const what = RESOURCES[i % RESOURCES.length] as (typeof RESOURCES)[number];
+    const price = (prices[Math.floor(i / RESOURCES.length)] as ResourceUse)[what];
+    return sum + (each > 0 || price > 0 ? each * each : 0);
+  }, 0);
+  if (length === 0) return false;
+  const stride = Math.max(EPSILON, short) / length / (1 + step / 4);
+  over.forEach((each, block) => {
+    RESOURCES.forEach((what, i) => {
+      const price = prices[block] as Counts;
+      price[what] = Math.max(0, price[what] + stride * (each[i] as number));
+    });
+  });
+  return true;
+}
+
 /**
  * Shares out what there is not enough of: places are priced block by block, people chosen for at the prices (which gives
  * a bound) and then in turn with what is left, the worst-off and those who lose most first.
@@ -136,20 +178,10 @@ function* shareOut(
   const count = Math.max(1, plan.blocks.length);
   const { capacity } = new Room(plan);
   const prices = plan.blocks.map(noneTaken);
-  const ownKept = (options: PersonOptions) => keptOf(alone.get(options) as SessionSelection);
   let bound = [...alone.values()].reduce((sum, { bound: most, chosen }) => sum + welfare(most / Math.max(1, chosen.length)), 0);
   const isScarce = ({ takes }: CellOption) => RESOURCES.some((what) => takes[what] > 0 && capacity[what] < people.length);
-  const without = new Map(
-    people
-      .filter((options) => (alone.get(options) as SessionSelection).chosen.some(isScarce))
-      .map((options) => [options, keptOf(selectOptions(options, (_, option) => (isScarce(option) ? null : option.worth)))]),
-  );
   yield;
-  const loses = (options: PersonOptions) => welfare(ownKept(options)) - welfare(without.get(options) ?? ownKept(options));
-  const orders = [
-    people.toSorted((a, b) => loses(b) - loses(a) || byId(a, b)),
-    people.toSorted((a, b) => ownKept(a) - ownKept(b) || byId(a, b)),
-  ];
+  const orders = firstOrders(people, alone, isScarce);
   let best = orders.map((order) => inTurn(plan, order, alone, effort)).reduce((a, b) => (b.good > a.good + EPSILON ? b : a));
   yield;
   const isNear = () => gapOf({ good: best.good, bound, rows: people }) < effort.nearEnough;
@@ -158,7 +190,7 @@ function* shareOut(
     let value = 0;
     const gains = new Map<PersonOptions, number>();
     for (const options of people) {
-      const kept = ownKept(options);
+      const kept = ownMatch(options, alone);
       const slope = welfareSlope(kept) / count;
       const priceOf = (block: number, { takes }: CellOption) =>
         RESOURCES.reduce((sum, what) => sum + takes[what] * (prices[block] as ResourceUse)[what], 0);
@@ -171,23 +203,10 @@ function* shareOut(
     }
     value += prices.reduce((sum, price) => sum + RESOURCES.reduce((all, what) => all + price[what] * capacity[what], 0), 0);
     bound = Math.min(bound, value);
-    const over = plan.blocks.map((_, block) => RESOURCES.map((what) => room.over(block, what)));
     const order = people.toSorted((a, b) => (gains.get(b) as number) - (gains.get(a) as number) || byId(a, b));
     const shared = inTurn(plan, order, alone, effort);
     if (shared.good > best.good + EPSILON) best = shared;
-    const length = over.flat().reduce((sum, each, i) => {
-      const what = RESOURCES[i % RESOURCES.length] as (typeof RESOURCES)[number];
-      const price = (prices[Math.floor(i / RESOURCES.length)] as ResourceUse)[what];
-      return sum + (each > 0 || price > 0 ? each * each : 0);
-    }, 0);
-    if (length === 0) break;
-    const stride = Math.max(EPSILON, value - best.good) / length / (1 + step / 4);
-    over.forEach((each, block) => {
-      RESOURCES.forEach((what, i) => {
-        const price = prices[block] as Counts;
-        price[what] = Math.max(0, price[what] + stride * (each[i] as number));
-      });
-    });
+    if (!movePrices(prices, room, value - best.good, step)) break;
     yield;
   }
   const exchanged = yield* exchange(plan, best, alone, effort);

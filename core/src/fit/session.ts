@@ -131,6 +131,24 @@ function canRunShort(blocks: readonly (readonly CellOption[])[], { sums }: Sessi
   return { oneLeg: short("oneLeg"), handsUp: short("handsUp") };
 }
 
+/** What the cells of one participant have in common: body, caps that apply to one item, and the venue. */
+function sharedInput(plan: FitPlan, person: FitPerson, scarce: LimitedResources) {
+  const caps = person.caps.filter((cap) => !isOverSession(cap));
+  return {
+    stature: person.stature,
+    build: buildOf(person.measured, person.stature),
+    depth: person.depth ?? null,
+    shallowest: person.shallowest ?? null,
+    mass: person.mass ?? null,
+    aids: person.aids ?? [],
+    place: plan.place,
+    scarce,
+    workingShare: plan.workingShare,
+    readsDrag: caps.some(({ limit }) => limit.channel === "shoulderDrag" || limit.channel === "hipDrag"),
+    caps,
+  };
+}
+
 /**
  * Finds the variants that a participant's caps leave open in every item, one item at a time. Variants that use less of a session
  * total are only searched for where that total can run short.
@@ -148,23 +166,9 @@ export function* personOptionsIncrementally(
   variants: VariantCache,
   memory: FitMemory,
 ): Generator<undefined, PersonOptions> {
-  const build = buildOf(person.measured, person.stature);
-  const caps = person.caps.filter((cap) => !isOverSession(cap));
   const limits = sessionLimits(person.caps);
   const key = personKey(person, plan, scarce);
-  const question = {
-    stature: person.stature,
-    build,
-    depth: person.depth ?? null,
-    shallowest: person.shallowest ?? null,
-    mass: person.mass ?? null,
-    aids: person.aids ?? [],
-    place: plan.place,
-    scarce,
-    workingShare: plan.workingShare,
-    readsDrag: caps.some(({ limit }) => limit.channel === "shoulderDrag" || limit.channel === "hipDrag"),
-    caps,
-  };
+  const shared = sharedInput(plan, person, scarce);
   const look = (block: FitBlock, counted: Counted): Looked => {
     const { movement, meant, turns, breathSeconds } = block;
     const equipment = person.equipment ?? block.equipment ?? "bare";
@@ -172,7 +176,7 @@ export function* personOptionsIncrementally(
     return memory.options(`${counted.oneLeg} ${counted.handsUp} ${blockKey}`, () => {
       const search = memory.search(
         blockKey,
-        () => new CellSearch({ ...question, movement, meant, turns, breathSeconds, equipment }, variants),
+        () => new CellSearch({ ...shared, movement, meant, turns, breathSeconds, equipment }, variants),
       );
       return { search, options: optionsOf(search, turns, counted) };
     });

@@ -107,18 +107,12 @@ const USUAL_BOUNDS: CacheBounds = { forms: 4000, demands: 2000, doers: 24 };
 const MOST_CONTENTS = 2000;
 const MOST_SHAPES = 20_000;
 
-export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantCache {
+/** Numbers of movements, and of variants of movements by the bodies that do them: the keys of the cache. */
+function createCodes() {
   const contents = createMemo<string, Content>(MOST_CONTENTS);
   const contentOf = new WeakMap<Movement, Content>();
   let contentCount = 0;
   let bodyCount = 0;
-  const solved = createMemo<number, DemandSamples | null>(bounds.forms);
-  const scratch = new Float64Array(MOST_SAMPLES * ROW_WIDTH);
-  const readFor = createMemo<string, Memo<number, Demand | null>>(bounds.doers);
-  const quietFor = createMemo<number, Memo<number, StaticDemand | null>>(bounds.doers);
-  const atKeys = createMemo<number, Extremes | null>(MOST_SHAPES);
-  const ranging = createMemo<string, MeantRanges>(MOST_SHAPES);
-  const ranked = createMemo<string, RankedShape>(MOST_SHAPES);
 
   /** What is known of a movement by its content: its number, and one for each body that does it. */
   function known(movement: Movement): Content {
@@ -140,6 +134,51 @@ export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantC
     }
     return (4 * body + 2 * sideIndex(lead) + (isWet(choice, doer) ? 1 : 0)) * VARIANT_CODES + variantCode(choice);
   }
+
+  return { known, codeOf };
+}
+
+/**
+ * Ranks the sizes of a shape by what they keep of the planned ranges, most first.
+ *
+ * @param whole demands of the shape at its full size; null where no body does it
+ */
+function rankSizes(
+  movement: Movement,
+  planned: PlannedVariant,
+  shape: Shape,
+  doer: Performer,
+  whole: readonly Demand[] | null,
+): RankedShape {
+  const keeps = readShape(planned, shape, whole);
+  const worth = ({ range, sides }: RangeKept): number => planned.weights.range * range + planned.weights.sides * sides;
+  const plain = plainShape(movement, shape);
+  const track = trackOf(movement, plain, "right", doer.build, isWet(plain, doer));
+  // Rising from a chair is done whole or not at all.
+  const isWhole = rises(movement) && shape.kind !== "seated";
+  const sizes = (isWhole ? [shape.sizes] : sizesOf(shape, track ? movedBy(track) : { trunk: true, legs: true }))
+    .map((each) => ({ sizes: each, ...rangeKept(planned, keeps, { ...shape, sizes: each }) }))
+    // To stand still and do nothing else is no variant.
+    .filter(({ range, sizes: { legs } }) => legs > 0 || range > 0);
+  return { sizes: sizes.sort((a, b) => worth(b) - worth(a)), depth: keeps.depth };
+}
+
+/**
+ * Makes a cache of solved variants and their demands: solving is slow, and fits, plans and pictures ask for the same ones.
+ *
+ * Long because its parts share the memos: a demand is read from samples, both from codes, and each from its mirror image.
+ *
+ * @param bounds how much it keeps; the least recently used goes first, and gives the same when it is solved again
+ */
+export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantCache {
+  const { known, codeOf } = createCodes();
+  const solved = createMemo<number, DemandSamples | null>(bounds.forms);
+  const scratch = new Float64Array(MOST_SAMPLES * ROW_WIDTH);
+  const readFor = createMemo<string, Memo<number, Demand | null>>(bounds.doers);
+  const quietFor = createMemo<number, Memo<number, StaticDemand | null>>(bounds.doers);
+  const atKeys = createMemo<number, Extremes | null>(MOST_SHAPES);
+  const ranging = createMemo<string, MeantRanges>(MOST_SHAPES);
+  const ranked = createMemo<string, RankedShape>(MOST_SHAPES);
 
   /** Samples of a form; the poses themselves are only kept for water, and take by far the most room. */
   const samplesLed = (
@@ -230,18 +269,10 @@ export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantC
       const moves = SIDES.map((side) => armMoves(shape, side));
       return ranked(`${variantCode(meantChoice)} ${moves} ${codeOf(movement, plain, doer, "right")}`, () => {
         const leads = leadsOf(movement);
-        const all = meant(movement, meantChoice, doer, BREATH_SECONDS.usual, leads)?.meant;
-        if (all === undefined) return { sizes: [], depth: 0 };
-        const keeps = readShape(all, shape, demands(movement, plain, doer, BREATH_SECONDS.usual, leads));
-        const worth = ({ range, sides }: RangeKept): number => all.weights.range * range + all.weights.sides * sides;
-        const track = trackOf(movement, plain, "right", build, isWet(plain, doer));
-        // Rising from a chair is done whole or not at all.
-        const whole = rises(movement) && shape.kind !== "seated";
-        const sizes = (whole ? [shape.sizes] : sizesOf(shape, track ? movedBy(track) : { trunk: true, legs: true }))
-          .map((each) => ({ sizes: each, ...rangeKept(all, keeps, { ...shape, sizes: each }) }))
-          // To stand still and do nothing else is no form.
-          .filter(({ range, sizes: { legs } }) => legs > 0 || range > 0);
-        return { sizes: sizes.sort((a, b) => worth(b) - worth(a)), depth: keeps.depth };
+        const planned = meant(movement, meantChoice, doer, BREATH_SECONDS.usual, leads)?.meant;
+        return planned === undefined
+          ? { sizes: [], depth: 0 }
+          : rankSizes(movement, planned, shape, doer, demands(movement, plain, doer, BREATH_SECONDS.usual, leads));
       });
     },
   };

@@ -62,29 +62,27 @@ function extrapolatedCentre(samples: DemandSamples, sample: number, stature: num
 }
 
 /**
- * Reads the demands of a form from its samples, for a person's stature and a pace.
+ * Finds where a variant is least steady at a pace: its smallest margin of stability, and its greatest balance demand.
  *
- * @param samples a form without a problem; with its poses for a form in water
- * @param person stature in metres; in water also the depth, and mass for the drag
- * @param cycleSeconds seconds of one round, positive
- * @throws {RangeError} if the cycle takes no time, or the poses are missing for a form in water
+ * Long because both are looked for in one pass over the samples, which this does for every pace of every variant.
+ *
+ * @param bases balance demand of the base of support of each segment
+ * @param waterline height of the water, share of stature; null on land
+ * @returns also the share of body weight left at each sample in water
  */
-export function readDemand(samples: DemandSamples | VariantSamples, person: Doer, cycleSeconds: number): Demand {
-  if (!(cycleSeconds > 0)) throw new RangeError("a round takes time");
+function readSteadiness(
+  samples: DemandSamples | VariantSamples,
+  person: Doer,
+  cycleSeconds: number,
+  bases: readonly number[],
+  waterline: ReturnType<typeof waterlineAt> | null,
+): Pick<Demand, "leastMargin" | "steadiness"> & { readonly weights: Float64Array } {
   const wet = "rows" in samples ? samples : null;
-  if (person.depth !== undefined && wet === null) throw new RangeError("demands in water are read from the poses");
   const { reading, phases, count, footings } = samples;
-  const longest = {
-    oneLeg: times(reading.oneLeg.longest, cycleSeconds),
-    toeDown: times(reading.toeDown.longest, cycleSeconds),
-  };
-  const bases = footings.map((footing) => baseDemand(footing, longest));
-
   let leastMargin = Number.POSITIVE_INFINITY;
   let leastAt = 0;
   let highest = Number.NEGATIVE_INFINITY;
   let highestAt = 0;
-  const waterline = person.depth === undefined ? null : waterlineAt(person.depth, person.stature, isSeatedThroughout(samples));
   const circumstances = person.circumstances ?? {};
   const balance: Balance = { place: [0, 0], margin: 0, relief: 0, weight: 1 };
   const lift = waterEquipmentNamed(person.equipment ?? "bare").lift / ((person.mass ?? USUAL_MASS) * GRAVITY);
@@ -143,11 +141,39 @@ export function readDemand(samples: DemandSamples | VariantSamples, person: Doer
     isSeated(number),
   );
   return {
+    leastMargin: { metres: leastMargin * person.stature, phase: phases[leastAt] as number, towards },
+    steadiness: { ...worst, phase: phases[highestAt] as number },
+    weights,
+  };
+}
+
+/**
+ * Reads the demands of a form from its samples, for a person's stature and a pace.
+ *
+ * @param samples a form without a problem; with its poses for a form in water
+ * @param person stature in metres; in water also the depth, and mass for the drag
+ * @param cycleSeconds seconds of one round, positive
+ * @throws {RangeError} if the cycle takes no time, or the poses are missing for a form in water
+ */
+export function readDemand(samples: DemandSamples | VariantSamples, person: Doer, cycleSeconds: number): Demand {
+  if (!(cycleSeconds > 0)) throw new RangeError("a round takes time");
+  const wet = "rows" in samples ? samples : null;
+  if (person.depth !== undefined && wet === null) throw new RangeError("demands in water are read from the poses");
+  const { reading, footings } = samples;
+  const longest = {
+    oneLeg: times(reading.oneLeg.longest, cycleSeconds),
+    toeDown: times(reading.toeDown.longest, cycleSeconds),
+  };
+  const bases = footings.map((footing) => baseDemand(footing, longest));
+
+  const waterline = person.depth === undefined ? null : waterlineAt(person.depth, person.stature, isSeatedThroughout(samples));
+  const { leastMargin, steadiness, weights } = readSteadiness(samples, person, cycleSeconds, bases, waterline);
+  return {
     cycleSeconds,
     highest: reading.highest,
     lowest: reading.lowest,
     mean: reading.mean,
-    leastMargin: { metres: leastMargin * person.stature, phase: phases[leastAt] as number, towards },
+    leastMargin,
     oneLegSeconds: times(reading.oneLeg.total, cycleSeconds),
     longestOneLeg: longest.oneLeg,
     toeDownSeconds: times(reading.toeDown.total, cycleSeconds),
@@ -156,7 +182,7 @@ export function readDemand(samples: DemandSamples | VariantSamples, person: Doer
     longestHold: reading.longestHold * cycleSeconds,
     handOutOfSightSeconds: times(reading.handOutOfSight, cycleSeconds),
     heldOutSeconds: times(reading.heldOut, cycleSeconds),
-    steadiness: { ...worst, phase: phases[highestAt] as number },
+    steadiness,
     quietSteadiness: quietSteadiness(bases, reading.support),
     features: reading.features,
     steps: reading.steps,

@@ -161,6 +161,7 @@ function balanceOf(rows: Float64Array, count: number): Float64Array {
 
 /**
  * Solves a track for the unit body, 8 intervals a segment.
+ * Long because its three steps write the same nine arrays, sample by sample.
  *
  * @param scratch room for the rows, where they are not wanted beyond the reading; longer than the longest movement needs
  */

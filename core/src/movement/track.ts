@@ -87,6 +87,66 @@ function formKeys({ keys, forms }: Movement, kind: VariantSpec["kind"], inWater:
   return { keys: (forms.water.keys ?? keys).map(withoutLegs), own: true, weightBecomes: {} };
 }
 
+/** Keeps the toe of a lifted foot on the floor, with a little weight on it, and its heel up by the size of the legs. */
+function keepToeDown(keys: readonly AuthoredKey[], { sizes }: VariantSpec): void {
+  for (const { values, lift } of keys) {
+    const onLeft = values[slot("weightLeft")] as number;
+    values[slot("weightLeft")] = Math.min(WEIGHT_WITH_TOE_DOWN, Math.max(1 - WEIGHT_WITH_TOE_DOWN, onLeft));
+    if (lift !== null) values[sidedSlot("heelLift", lift)] = (TOE_DOWN_HEEL_LIFT * sizes.legs) / FULL_SIZE;
+  }
+}
+
+/** What all segments of a track have in common. */
+interface SegmentSetting {
+  readonly lead: Side;
+  readonly choice: VariantSpec;
+  readonly build: Build;
+  /** Whether the movement rises from a chair or sits down. */
+  readonly rising: boolean;
+  readonly support: PoseFrame["support"];
+  readonly hands: PoseFrame["hands"];
+  readonly seating: Seating;
+  readonly footless: readonly Side[];
+  /** What each hand rests on at each key pose, by leading and other side. */
+  readonly rests: ReturnType<typeof restHands>;
+  readonly toeDown: boolean;
+}
+
+/** The segment from key pose `i` to the next, for the side that leads. */
+function segmentBetween(keys: readonly AuthoredKey[], i: number, setting: SegmentSetting): TrackSegment {
+  const { lead, choice, build, rising, support, hands, seating, footless, rests, toeDown } = setting;
+  const last = keys.length - 1;
+  const start = keys[i] as AuthoredKey;
+  const end = keys[i + 1] as AuthoredKey;
+  const swings = start.lift !== end.lift && !toeDown;
+  const lets = rising && support === "armrests" && !(reachesArmrests(start) && reachesArmrests(end));
+  const frame: PoseFrame = {
+    seating: rising ? risingSeating(start, end, choice, build) : seating,
+    feet: footContacts(start, end, choice, footless),
+    hands: lets ? ["free", "free"] : hands,
+    support,
+  };
+  const resting = (side: Side): RestingHand | null => {
+    const [from, to] = [rests[i], rests[i + 1]].map((rest) => rest?.[sideIndex(ownSide(side, lead))] ?? null);
+    return from && to ? { start: from, end: to } : null;
+  };
+  const cyclicFlow = keys[0]?.key.flow === true && (keys[last] as AuthoredKey).key.flow === true;
+  return {
+    from: start.key.at,
+    to: end.key.at,
+    start: lead === LEAD ? start.values : mirrorValues(start.values),
+    end: lead === LEAD ? end.values : mirrorValues(end.values),
+    frame: lead === LEAD ? frame : mirrorFrame(frame),
+    resting: pairOf(resting),
+    leavesSeat: !rising || start.seat === end.seat ? null : start.seat ? "start" : "end",
+    flowStart: i === 0 ? cyclicFlow : start.key.flow === true,
+    flowEnd: i === last - 1 ? cyclicFlow : end.key.flow === true,
+    swing: swings ? (end.lift === null ? "lowering" : "lifting") : null,
+    breath: end.key.breath ?? "in",
+    say: end.key.say ?? "",
+  };
+}
+
 /**
  * Builds the track of one form of a movement by the operators base, depth, foot, arms, size and mirror, in this order.
  *
@@ -140,52 +200,12 @@ export function trackOf(
   const heldFrom = rising
     ? 0
     : SIDES.reduce((sum, side) => sum + ((keys[0] as AuthoredKey).values[sidedSlot("footX", side)] as number) / 2, 0);
-  const lifting = keys.find((key) => key.lift !== null)?.lift ?? null;
-  for (const { values, lift } of keys) {
-    setHolds(values, hands, RESTING_HAND[seated ? "seated" : "standing"], support, heldFrom);
-    if (toeDown && lifting !== null) {
-      const onLeft = values[slot("weightLeft")] as number;
-      values[slot("weightLeft")] = Math.min(WEIGHT_WITH_TOE_DOWN, Math.max(1 - WEIGHT_WITH_TOE_DOWN, onLeft));
-      if (lift !== null) values[sidedSlot("heelLift", lift)] = (TOE_DOWN_HEEL_LIFT * choice.sizes.legs) / FULL_SIZE;
-    }
-  }
-
+  for (const { values } of keys) setHolds(values, hands, RESTING_HAND[seated ? "seated" : "standing"], support, heldFrom);
+  if (toeDown && keys.some(({ lift }) => lift !== null)) keepToeDown(keys, choice);
   if (rising && support === "armrests") bendToArmrests(keys, hands, build);
 
-  const cycles = keys.length - 1;
-  const segments: TrackSegment[] = [];
-  for (let i = 0; i < cycles; i += 1) {
-    const start = keys[i] as AuthoredKey;
-    const end = keys[i + 1] as AuthoredKey;
-    let swing: TrackSegment["swing"] = null;
-    if (start.lift !== end.lift && !toeDown) swing = end.lift === null ? "lowering" : "lifting";
-    const lets = rising && support === "armrests" && !(reachesArmrests(start) && reachesArmrests(end));
-    const frame: PoseFrame = {
-      seating: rising ? risingSeating(start, end, choice, build) : seating,
-      feet: footContacts(start, end, choice, footless),
-      hands: lets ? ["free", "free"] : hands,
-      support,
-    };
-    const resting = (side: Side): RestingHand | null => {
-      const [from, to] = [rests[i], rests[i + 1]].map((rest) => rest?.[sideIndex(ownSide(side, lead))] ?? null);
-      return from && to ? { start: from, end: to } : null;
-    };
-    const cyclicFlow = keys[0]?.key.flow === true && (keys[cycles] as AuthoredKey).key.flow === true;
-    segments.push({
-      from: start.key.at,
-      to: end.key.at,
-      start: lead === LEAD ? start.values : mirrorValues(start.values),
-      end: lead === LEAD ? end.values : mirrorValues(end.values),
-      frame: lead === LEAD ? frame : mirrorFrame(frame),
-      resting: pairOf(resting),
-      leavesSeat: !rising || start.seat === end.seat ? null : start.seat ? "start" : "end",
-      flowStart: i === 0 ? cyclicFlow : start.key.flow === true,
-      flowEnd: i === cycles - 1 ? cyclicFlow : end.key.flow === true,
-      swing,
-      breath: end.key.breath ?? "in",
-      say: end.key.say ?? "",
-    });
-  }
+  const shared: SegmentSetting = { lead, choice, build, rising, support, hands, seating, footless, rests, toeDown };
+  const segments = keys.slice(1).map((_, i) => segmentBetween(keys, i, shared));
   return { breaths: movement.breaths, features: movement.features ?? [], segments, build };
 }
 

@@ -7,7 +7,7 @@ import { layBoard, phaseStretches } from "./board-layout.ts";
 import { balanceCap } from "./board-model.ts";
 import { FitGrid } from "./fit-grid.tsx";
 import { formatSupportOptions } from "./fit-messages.ts";
-import { BlockRow } from "./plan-timeline.tsx";
+import { PlanTimeline } from "./plan-timeline.tsx";
 import { formatTide } from "./tide-words.ts";
 import type { Board, BoardProps } from "./use-board.ts";
 
@@ -57,7 +57,7 @@ export function BoardPicture({ board, people, setting, available }: Props) {
   return (
     <div className="relative overflow-x-auto pb-2" data-testid="board">
       <TideRow board={board} width={layout.width} spans={layout.blocks} />
-      <BlockRow
+      <PlanTimeline
         blocks={reading.blocks}
         spans={layout.blocks}
         leaving={layout.leaving}

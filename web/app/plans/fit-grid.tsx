@@ -114,6 +114,52 @@ function HandsCell({ needed }: { needed: SupportNeeds }) {
   );
 }
 
+/** What the columns are, for those who cannot see them, and how wide they are on the time axis. */
+function GridHead({ blocks, spans, nameWidth }: Pick<Props, "blocks" | "spans" | "nameWidth">) {
+  return (
+    <>
+      <caption className="sr-only">Variant for each participant and movement. Use the arrow keys to move between cells.</caption>
+      <colgroup>
+        <col style={{ width: nameWidth }} />
+        {blocks.map((block, place) => (
+          <col key={block.id} style={{ width: widthOf(spans[place]) }} />
+        ))}
+        <col />
+      </colgroup>
+      <thead className="sr-only">
+        <tr>
+          <th scope="col">Participant</th>
+          {blocks.map((block) => (
+            <th key={block.id} scope="col">
+              {block.name}
+            </th>
+          ))}
+        </tr>
+      </thead>
+    </>
+  );
+}
+
+/** How many participants use support in each item, under the grid. */
+function SupportRow({ blocks, hands, offers }: Pick<Props, "blocks" | "hands" | "offers">) {
+  return (
+    <tfoot>
+      <tr className="border-t border-sand-300">
+        <th scope="row" className="py-1 pl-2 text-left leading-[1.15]">
+          Using support
+          <span className="block truncate font-normal text-sand-600">{offers}</span>
+        </th>
+        {hands.map((needed, place) => (
+          <td key={blocks[place]?.id} className="text-center align-top">
+            <HandsCell needed={needed} />
+          </td>
+        ))}
+        <td />
+      </tr>
+    </tfoot>
+  );
+}
+
 /** Who does what in which form: people down, blocks across on the time axis of the tide, a vessel in each cell. */
 export const FitGrid = memo(function FitGrid({
   people,
@@ -159,24 +205,7 @@ export const FitGrid = memo(function FitGrid({
       className="table-fixed border-collapse"
       style={{ width: nameWidth + width }}
     >
-      <caption className="sr-only">Variant for each participant and movement. Use the arrow keys to move between cells.</caption>
-      <colgroup>
-        <col style={{ width: nameWidth }} />
-        {blocks.map((block, place) => (
-          <col key={block.id} style={{ width: widthOf(spans[place]) }} />
-        ))}
-        <col />
-      </colgroup>
-      <thead className="sr-only">
-        <tr>
-          <th scope="col">Participant</th>
-          {blocks.map((block) => (
-            <th key={block.id} scope="col">
-              {block.name}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <GridHead blocks={blocks} spans={spans} nameWidth={nameWidth} />
       <tbody>
         {people.map((person, row) => (
           <GridRow
@@ -191,20 +220,7 @@ export const FitGrid = memo(function FitGrid({
           />
         ))}
       </tbody>
-      <tfoot>
-        <tr className="border-t border-sand-300">
-          <th scope="row" className="py-1 pl-2 text-left leading-[1.15]">
-            Using support
-            <span className="block truncate font-normal text-sand-600">{offers}</span>
-          </th>
-          {hands.map((needed, place) => (
-            <td key={blocks[place]?.id} className="text-center align-top">
-              <HandsCell needed={needed} />
-            </td>
-          ))}
-          <td />
-        </tr>
-      </tfoot>
+      <SupportRow blocks={blocks} hands={hands} offers={offers} />
     </table>
   );
 });

@@ -1,20 +1,14 @@
 import type { PlanContent } from "@able-tide/core/plan/plan";
-import {
-  depthAt,
-  type FloorPlace,
-  placeProblems,
-  type StandingPlace,
-  standingPlaces,
-} from "@able-tide/core/setup/standing-places";
-import { formatPositionFinding } from "@able-tide/words/setup";
+import { type FloorPlace, placeProblems, standingPlaces } from "@able-tide/core/setup/standing-places";
 import { useCallback, useMemo, useState } from "react";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { placedPeople } from "../../server/plans/placed-people.ts";
 import { contentOf } from "../../server/plans/plans.ts";
 import { formatDay } from "../days.ts";
 import { isId } from "../ids.ts";
-import { Button, ButtonLink } from "../kit/button.tsx";
+import { ButtonLink } from "../kit/button.tsx";
 import { FloorMap } from "../plans/floor-map.tsx";
+import { PositionNotes } from "../plans/position-notes.tsx";
 import { SaveNote } from "../plans/save-note.tsx";
 import { useAutosave } from "../plans/use-autosave.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
@@ -40,15 +34,6 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   };
 }
 
-const WHY: Readonly<Record<StandingPlace["why"], string>> = {
-  rail: "at the rail, for support",
-  near: "near the instructor, to see and hear",
-  helper: "at the end of a row, for the helper",
-  depth: "where the water is as deep as meant",
-  row: "in a row",
-  moved: "position set by you",
-};
-
 /** Floor plan, drawn to scale from what people need; dragging overrules it. */
 export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
   const { plan, content, group, floor, people } = loaderData;
@@ -64,7 +49,6 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
       places: [...before.places.filter((place) => place.personId !== personId), { personId, ...to }],
     }));
   }, []);
-  const nameOf = (personId: string): string => people.find(({ id }) => id === personId)?.name ?? "";
   return (
     <>
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -103,48 +87,14 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
             choose={setChosen}
             troubled={new Set(problems.map(({ personId }) => personId))}
           />
-          <div className="flex flex-col gap-4">
-            <section className="rounded-soft border border-sand-300 bg-white p-4">
-              <h2 className="text-xl">Room to move</h2>
-              {problems.length === 0 ? (
-                <p role="status">Everyone has enough room for their arms and for the longest step in this plan.</p>
-              ) : (
-                <ul role="status" className="list-disc pl-5">
-                  {problems.map(({ personId, finding }) => (
-                    <li key={`${personId} ${finding.found}`}>
-                      <strong>{nameOf(personId)}</strong>: {formatPositionFinding(finding)}
-                    </li>
-                  ))}
-                </ul>
-              )}
-              <p className="mt-2 text-sand-600">
-                Each ring shows the space a participant needs (arm reach or longest step). Drag a participant, or move them with
-                the arrow keys.
-              </p>
-              {draft.places.length > 0 && (
-                <Button
-                  type="button"
-                  look="plain"
-                  className="mt-2"
-                  onClick={() => setDraft((before) => ({ ...before, places: [] }))}
-                >
-                  Reset positions
-                </Button>
-              )}
-            </section>
-            <ul className="rounded-soft border border-sand-300 bg-white p-4">
-              {places.map((place) => {
-                const depth = depthAt(floor, place);
-                return (
-                  <li key={place.personId} className={place.personId === chosen ? "font-semibold" : ""}>
-                    {nameOf(place.personId)}:{" "}
-                    {place.why === "rail" && depth !== null ? "at the wall, for support" : WHY[place.why]}
-                    {depth !== null && `, ${depth.toFixed(2)} m deep`}
-                  </li>
-                );
-              })}
-            </ul>
-          </div>
+          <PositionNotes
+            floor={floor}
+            people={people}
+            places={places}
+            problems={problems}
+            chosen={chosen}
+            reset={draft.places.length > 0 ? () => setDraft((before) => ({ ...before, places: [] })) : null}
+          />
         </div>
       )}
     </>

@@ -1,6 +1,6 @@
 import { classState } from "@able-tide/core/class/events";
 import { taughtName } from "@able-tide/core/movement/format";
-import { ONE_LEG_STAND, oneLegStandNorm } from "@able-tide/core/reference/one-leg-stand";
+import { oneLegStandNorm } from "@able-tide/core/reference/one-leg-stand";
 import { observationLabel } from "@able-tide/words/class";
 import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
 import { data, NavLink } from "react-router";
@@ -11,13 +11,12 @@ import { capHistory, type KeptCap } from "../../server/people/caps.ts";
 import { findPerson, listPeople, type Person } from "../../server/people/people.ts";
 import { listOneLegStands, recordOneLegStand } from "../../server/results/results.ts";
 import { type Scope, today } from "../../server/scope.ts";
-import { formatDay } from "../days.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
-import { WeeksChart } from "../progress/progress-chart.tsx";
 import { ResultFields } from "../progress/result-fields.tsx";
+import { Results } from "../progress/results.tsx";
 import { VariantsByWeek, type WeekInClass } from "../progress/variants-by-week.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/progress";
@@ -142,49 +141,7 @@ export default function Weeks({ loaderData: { people, person, record, today }, a
       {person && record && (
         <>
           <div className="grid items-start gap-6 xl:grid-cols-[minmax(0,1fr)_22rem]">
-            <section
-              className="min-w-0 overflow-x-auto rounded-soft border border-sand-300 bg-white p-5"
-              aria-label="Chart of the weeks"
-            >
-              <WeeksChart
-                data={record.chart}
-                label={`One-leg stand of ${person.name}: ${record.results.length === 0 ? "No result yet" : record.results.map((result) => `${result.side} ${result.value} s on ${formatDay(result.day)}`).join("; ")}`}
-              />
-              <p className="mt-2 text-sand-600">
-                {record.chart.norm === null
-                  ? "No norm for this age; compare with their own results."
-                  : `Mean for the age: ${ONE_LEG_STAND.normSource}.`}{" "}
-                Under {ONE_LEG_STAND.lowThreshold} s: {ONE_LEG_STAND.thresholdSource}, a risk of injurious falls. The first result
-                is practice. Orange bar: cap active after its review date.
-              </p>
-              <details className="mt-2">
-                <summary className="flex min-h-11 w-fit items-center font-semibold underline underline-offset-4">
-                  All results ({record.results.length})
-                </summary>
-                <table className="mt-1 border-collapse text-left">
-                  <thead>
-                    <tr>
-                      {["Day", "Leg", "Best", "Trials", "Note"].map((head) => (
-                        <th key={head} scope="col" className="py-1 pr-8">
-                          {head}
-                        </th>
-                      ))}
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {record.results.toReversed().map((result) => (
-                      <tr key={result.id} className="border-t border-sand-200">
-                        <td className="py-1 pr-8">{formatDay(result.day)}</td>
-                        <td className="pr-8">{result.side}</td>
-                        <td className="pr-8 font-bold">{result.value} s</td>
-                        <td className="pr-8">{result.trials.join(", ")}</td>
-                        <td>{result.note}</td>
-                      </tr>
-                    ))}
-                  </tbody>
-                </table>
-              </details>
-            </section>
+            <Results name={person.name} results={record.results} chart={record.chart} />
             <section className="rounded-soft border border-sand-300 bg-white p-5" aria-labelledby="result-head">
               <h2 id="result-head" className="mb-2 text-xl">
                 Record a one-leg stand test

@@ -9,7 +9,7 @@ import {
 } from "@able-tide/core/movement/format";
 import { VARIANT_KINDS, type VariantKind } from "@able-tide/core/movement/variant";
 import { featureLabel, purposeLabel } from "@able-tide/words/movement";
-import { sentenceCase } from "@able-tide/words/text";
+import { phaseLabel } from "@able-tide/words/planner";
 import { memo, type ReactNode } from "react";
 import type { EditMovement } from "./edit-movement.ts";
 
@@ -68,16 +68,84 @@ const sameFacts = (a: Props, b: Props): boolean =>
     (fact) => a.movement[fact] === b.movement[fact],
   );
 
+interface ChangeProps {
+  readonly movement: Movement;
+  readonly change: (facts: Partial<Movement>) => void;
+}
+
+/** Phase, breaths and stance: the facts that are chosen from a list or counted. */
+function PhaseAndStance({ movement, change }: ChangeProps) {
+  const { stance } = movement;
+  const setStance = (kind: MovementStance["kind"]) =>
+    change({ stance: { kind, ...(hasFront(kind) && { front: stance.front ?? "lead" }) } });
+  return (
+    <div className="grid gap-4 sm:grid-cols-2">
+      <label className="font-semibold">
+        Phase of a session
+        <select
+          value={movement.phase}
+          onChange={({ currentTarget }) => change({ phase: currentTarget.value as Phase })}
+          className="field-box mt-1 font-normal"
+        >
+          {PHASES.map((phase) => (
+            <option key={phase} value={phase}>
+              {phaseLabel(phase)}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="font-semibold">
+        Breaths per repetition
+        <input
+          type="number"
+          min={1}
+          max={8}
+          value={movement.breaths}
+          onChange={({ currentTarget: { valueAsNumber } }) => {
+            if (Number.isInteger(valueAsNumber) && valueAsNumber >= 1 && valueAsNumber <= 8) change({ breaths: valueAsNumber });
+          }}
+          className="field-box mt-1 block font-normal"
+        />
+      </label>
+      <label className="font-semibold">
+        Stance
+        <select
+          value={stance.kind}
+          onChange={({ currentTarget }) => setStance(currentTarget.value as MovementStance["kind"])}
+          className="field-box mt-1 font-normal"
+        >
+          {STANCES.map((kind) => (
+            <option key={kind} value={kind}>
+              {STANCE_NAMES[kind]}
+            </option>
+          ))}
+        </select>
+      </label>
+      {hasFront(stance.kind) && (
+        <label className="font-semibold">
+          Foot in front
+          <select
+            value={stance.front ?? "lead"}
+            onChange={({ currentTarget }) => change({ stance: { ...stance, front: currentTarget.value as "lead" | "trail" } })}
+            className="field-box mt-1 font-normal"
+          >
+            <option value="lead">lead</option>
+            <option value="trail">trail</option>
+          </select>
+        </label>
+      )}
+    </div>
+  );
+}
+
 function Facts({ movement, edit }: Props) {
-  const { stance, forms, vary } = movement;
+  const { forms, vary } = movement;
   const change = (facts: Partial<Movement>) => edit((now) => ({ ...now, ...facts }));
   const setForm = (kind: VariantKind, on: boolean) => change({ forms: { ...forms, [kind]: on ? {} : false } });
   const setPurpose = (word: (typeof PURPOSES)[number], on: boolean) => {
     const purpose = toggled(PURPOSES, movement.purpose, word, on);
     if (purpose.length > 0) change({ purpose });
   };
-  const setStance = (kind: MovementStance["kind"]) =>
-    change({ stance: { kind, ...(hasFront(kind) && { front: stance.front ?? "lead" }) } });
   return (
     <details className="rounded-soft border border-sand-300 bg-white p-5">
       <summary className="min-h-11 font-display text-lg font-bold">Purpose, stance and variants</summary>
@@ -112,65 +180,7 @@ function Facts({ movement, edit }: Props) {
             />
           ))}
         </Group>
-        <div className="grid gap-4 sm:grid-cols-2">
-          <label className="font-semibold">
-            Phase of a session
-            <select
-              value={movement.phase}
-              onChange={({ currentTarget }) => change({ phase: currentTarget.value as Phase })}
-              className="field-box mt-1 font-normal"
-            >
-              {PHASES.map((phase) => (
-                <option key={phase} value={phase}>
-                  {sentenceCase(phase)}
-                </option>
-              ))}
-            </select>
-          </label>
-          <label className="font-semibold">
-            Breaths per repetition
-            <input
-              type="number"
-              min={1}
-              max={8}
-              value={movement.breaths}
-              onChange={({ currentTarget: { valueAsNumber } }) => {
-                if (Number.isInteger(valueAsNumber) && valueAsNumber >= 1 && valueAsNumber <= 8)
-                  change({ breaths: valueAsNumber });
-              }}
-              className="field-box mt-1 block font-normal"
-            />
-          </label>
-          <label className="font-semibold">
-            Stance
-            <select
-              value={stance.kind}
-              onChange={({ currentTarget }) => setStance(currentTarget.value as MovementStance["kind"])}
-              className="field-box mt-1 font-normal"
-            >
-              {STANCES.map((kind) => (
-                <option key={kind} value={kind}>
-                  {STANCE_NAMES[kind]}
-                </option>
-              ))}
-            </select>
-          </label>
-          {hasFront(stance.kind) && (
-            <label className="font-semibold">
-              Foot in front
-              <select
-                value={stance.front ?? "lead"}
-                onChange={({ currentTarget }) =>
-                  change({ stance: { ...stance, front: currentTarget.value as "lead" | "trail" } })
-                }
-                className="field-box mt-1 font-normal"
-              >
-                <option value="lead">lead</option>
-                <option value="trail">trail</option>
-              </select>
-            </label>
-          )}
-        </div>
+        <PhaseAndStance movement={movement} change={change} />
         <Tick label="Repeat on each side" on={movement.sided} set={(sided) => change({ sided })} />
       </div>
     </details>

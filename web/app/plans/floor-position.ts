@@ -1,0 +1,21 @@
+import type { Floor, FloorPlace } from "@able-tide/core/setup/standing-places";
+
+/** Positions are kept to the nearest 5 cm. */
+const round = (metres: number): number => Math.round(20 * metres) / 20;
+
+/** A position moved by some metres: to the nearest 5 cm, and never off the floor. */
+export const movedBy = (floor: Pick<Floor, "length" | "width">, { x, z }: FloorPlace, by: FloorPlace): FloorPlace => ({
+  x: round(Math.min(floor.length, Math.max(0, x + by.x))),
+  z: round(Math.min(floor.width, Math.max(0, z + by.z))),
+});
+
+/** Metres that an arrow key moves a participant by. */
+const STEP = 0.1;
+
+/** What each arrow key does to a position, as the floor is drawn: the instructor at the top. */
+export const ARROW_KEYS: Readonly<Record<string, FloorPlace>> = {
+  ArrowUp: { x: -STEP, z: 0 },
+  ArrowDown: { x: STEP, z: 0 },
+  ArrowLeft: { x: 0, z: -STEP },
+  ArrowRight: { x: 0, z: STEP },
+};

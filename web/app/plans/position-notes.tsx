@@ -1,0 +1,65 @@
+import { depthAt, type Floor, type PlaceProblem, type StandingPlace } from "@able-tide/core/setup/standing-places";
+import { formatPositionFinding } from "@able-tide/words/setup";
+import { Button } from "../kit/button.tsx";
+
+const WHY: Readonly<Record<StandingPlace["why"], string>> = {
+  rail: "at the rail, for support",
+  near: "near the instructor, to see and hear",
+  helper: "at the end of a row, for the helper",
+  depth: "where the water is as deep as meant",
+  row: "in a row",
+  moved: "position set by you",
+};
+
+interface Props {
+  readonly floor: Floor;
+  readonly people: readonly { readonly id: string; readonly name: string }[];
+  readonly places: readonly StandingPlace[];
+  readonly problems: readonly PlaceProblem[];
+  readonly chosen: string | null;
+  /** Takes all moved positions back; null where no one was moved. */
+  readonly reset: (() => void) | null;
+}
+
+/** What is wrong with the positions, and why everyone stands where they do. */
+export function PositionNotes({ floor, people, places, problems, chosen, reset }: Props) {
+  const nameOf = (personId: string): string => people.find(({ id }) => id === personId)?.name ?? "";
+  return (
+    <div className="flex flex-col gap-4">
+      <section className="rounded-soft border border-sand-300 bg-white p-4">
+        <h2 className="text-xl">Room to move</h2>
+        {problems.length === 0 ? (
+          <p role="status">Everyone has enough room for their arms and for the longest step in this plan.</p>
+        ) : (
+          <ul role="status" className="list-disc pl-5">
+            {problems.map(({ personId, finding }) => (
+              <li key={`${personId} ${finding.found}`}>
+                <strong>{nameOf(personId)}</strong>: {formatPositionFinding(finding)}
+              </li>
+            ))}
+          </ul>
+        )}
+        <p className="mt-2 text-sand-600">
+          Each ring shows the space a participant needs (arm reach or longest step). Drag a participant, or move them with the
+          arrow keys.
+        </p>
+        {reset && (
+          <Button type="button" look="plain" className="mt-2" onClick={reset}>
+            Reset positions
+          </Button>
+        )}
+      </section>
+      <ul className="rounded-soft border border-sand-300 bg-white p-4">
+        {places.map((place) => {
+          const depth = depthAt(floor, place);
+          return (
+            <li key={place.personId} className={place.personId === chosen ? "font-semibold" : ""}>
+              {nameOf(place.personId)}: {place.why === "rail" && depth !== null ? "at the wall, for support" : WHY[place.why]}
+              {depth !== null && `, ${depth.toFixed(2)} m deep`}
+            </li>
+          );
+        })}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,72 @@
+import { taughtName } from "@able-tide/core/movement/format";
+import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
+import { formatMinutes } from "@able-tide/words/text";
+import { useDraggable } from "@dnd-kit/core";
+import type { Span } from "./board-layout.ts";
+import { SeamMark } from "./transition-marker.tsx";
+import { type Dragged, pixelsPerRound } from "./use-timeline-drag.ts";
+
+/** Left and right: "6+6", or how often in all. */
+function formatCount({ movement, rounds: [left, right], block }: ScheduledItem): string {
+  if (!movement.sided) return `× ${block.rounds}`;
+  return `${left}+${right}`;
+}
+
+/** The right edge of an item: dragging it gives more repetitions or fewer. The keys + and - do the same. */
+function RoundsEdge({ block, width }: { block: ScheduledItem; width: number }) {
+  const dragged: Dragged = { blockId: block.id, pixelsPerRound: pixelsPerRound(width, block.block.rounds) };
+  const { setNodeRef, listeners } = useDraggable({ id: `rounds ${block.id}`, data: dragged });
+  return (
+    <span
+      ref={setNodeRef}
+      {...listeners}
+      aria-hidden="true"
+      title="Drag to change repetitions"
+      className="absolute inset-y-2 right-0.5 w-2.5 cursor-ew-resize touch-none rounded-full hover:bg-tide-300"
+    />
+  );
+}
+
+interface TileProps {
+  readonly choose: (blockId: string) => void;
+  readonly block: ScheduledItem;
+  readonly span: Span;
+  readonly chosen: boolean;
+  /** Whether names stand upright, since the blocks are narrow. */
+  readonly upright: boolean;
+}
+
+/** An item on the timeline: its name, repetitions and time, and how the one before leads to it. */
+export function TimelineTile({ block, span, chosen, upright, choose }: TileProps) {
+  const dragged: Dragged = { blockId: block.id, pixelsPerRound: null };
+  const { setNodeRef, listeners, isDragging } = useDraggable({ id: block.id, data: dragged });
+  const { movement, seam, from } = block;
+  return (
+    <li ref={setNodeRef} className="relative shrink-0 px-0.5" style={{ width: span.right - span.left }}>
+      <SeamMark seam={seam} />
+      <button
+        type="button"
+        {...listeners}
+        onClick={() => choose(block.id)}
+        aria-pressed={chosen}
+        className={`flex h-full min-h-36 w-full flex-col items-center justify-between rounded-[10px] px-0.5 py-1.5 text-center narrow-name ${chosen ? "bg-tide-800 text-sand-50" : "bg-sand-200 hover:bg-sand-300"} ${isDragging ? "shadow-[0_0_0_3px_var(--color-tide-500)]" : ""}`}
+      >
+        <span
+          className={
+            upright
+              ? "max-h-24 max-w-full flex-1 rotate-180 overflow-hidden text-left leading-none [writing-mode:vertical-rl]"
+              : ""
+          }
+        >
+          {taughtName(movement)}
+        </span>
+        <span className={`font-normal ${upright ? "leading-tight" : "font-sans"} ${chosen ? "text-tide-100" : "text-tide-900"}`}>
+          {formatCount(block)}
+          <br />
+          {formatMinutes(from)}
+        </span>
+      </button>
+      <RoundsEdge block={block} width={span.right - span.left} />
+    </li>
+  );
+}

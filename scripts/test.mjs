@@ -23,6 +23,7 @@ const CHECKS = [
   ["dependency rules", ["npm", "run", "-s", "check:dependencies"]],
   ["unused code", ["npm", "run", "-s", "check:unused"]],
   ["reference", ["npm", "run", "-s", "check:docs"]],
+  ["length", ["npm", "run", "-s", "check:length"]],
 ];
 
 let passed = 0;

@@ -1,3 +1,4 @@
+// Long because it is the list of every view, each opened, checked by axe and enlarged.
 import { AxePuppeteer } from "@axe-core/puppeteer";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";

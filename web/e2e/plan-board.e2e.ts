@@ -1,3 +1,4 @@
+// Long because its tests follow one another on one board.
 import { USUAL_STYLE } from "@able-tide/core/plan/style";
 import { planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { schedulePlan, withMovements } from "@able-tide/core/schedule/schedule-plan";

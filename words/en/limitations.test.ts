@@ -1,3 +1,4 @@
+// Long because it is one table: a case for every limitation and for each kind that differs.
 import { addDays } from "@able-tide/core/calendar";
 import type { CapSide } from "@able-tide/core/caps/cap-side";
 import { LIMITATION_RULES, limitationRule } from "@able-tide/core/caps/limitations/all";

@@ -1,6 +1,8 @@
 /**
  * What a cap can be set on. `kind` says what its limit is; `stricter` whether a smaller or a greater number limits more.
- * From this list follow the types, the form, the words, the check of a fit and the table on screen.
+ * From this list follow the types, the form, the check of a fit and the table on screen.
+ *
+ * Long because it is one table.
  */
 export const CAP_CHANNELS = [
   { name: "handHeight", sided: true, kind: "landmark" },

@@ -99,9 +99,50 @@ function PersonRow({ row: { name, digit, here, overall: given, meaning }, asks, 
   );
 }
 
+/** Starting the class, with where the variants of today stand. */
+function StartBar({ classId, people, here, asks, fitting, beginning, tick, begin }: Props) {
+  return (
+    <div className="mt-auto flex flex-wrap items-center gap-4">
+      <button
+        type="button"
+        onClick={begin}
+        className="min-h-16 rounded-full bg-sand-50 px-10 text-2xl font-bold text-tide-950 hover:bg-white"
+      >
+        {beginning ? "Starting…" : "Start class"}
+      </button>
+      {here.size < people.length && (
+        <button
+          type="button"
+          onClick={() => {
+            for (const { id } of people) if (!here.has(id)) tick(id, true);
+          }}
+          className="min-h-16 px-4 text-xl underline underline-offset-4"
+        >
+          Mark everyone as here
+        </button>
+      )}
+      {asks && (
+        <Form method="post" action={`/classes/${classId}/fit`} className="flex flex-wrap items-center gap-x-3 text-lg">
+          <Link to="/people" className="flex min-h-16 items-center underline underline-offset-4">
+            Set a cap
+          </Link>
+          <button type="submit" className="min-h-16 underline underline-offset-4">
+            Update all variants
+          </button>
+        </Form>
+      )}
+      <p className="text-lg text-tide-200" role="status">
+        {fitting === "done"
+          ? "Space starts the class · digits tick a participant · then l lighter, o not taking part, m more"
+          : FITTING_WORDS[fitting]}
+      </p>
+    </div>
+  );
+}
+
 /** Who is here and how they are: one touch a person, more only where it is needed, then the class begins. */
 export function Arrivals(props: Props) {
-  const { classId, people, here, checkIns, policy, known, tick, checkIn, begin, fitting, beginning, taken, asks } = props;
+  const { classId, people, here, checkIns, policy, known, tick, checkIn, taken, asks } = props;
   const [asked, setAsked] = useState<Arriving | null>(null);
   const [lastId, setLastId] = useState<string | null>(null);
   /** Whoever answers is here. */
@@ -139,41 +180,7 @@ export function Arrivals(props: Props) {
           />
         ))}
       </ul>
-      <div className="mt-auto flex flex-wrap items-center gap-4">
-        <button
-          type="button"
-          onClick={begin}
-          className="min-h-16 rounded-full bg-sand-50 px-10 text-2xl font-bold text-tide-950 hover:bg-white"
-        >
-          {beginning ? "Starting…" : "Start class"}
-        </button>
-        {here.size < people.length && (
-          <button
-            type="button"
-            onClick={() => {
-              for (const { id } of people) if (!here.has(id)) tick(id, true);
-            }}
-            className="min-h-16 px-4 text-xl underline underline-offset-4"
-          >
-            Mark everyone as here
-          </button>
-        )}
-        {asks && (
-          <Form method="post" action={`/classes/${classId}/fit`} className="flex flex-wrap items-center gap-x-3 text-lg">
-            <Link to="/people" className="flex min-h-16 items-center underline underline-offset-4">
-              Set a cap
-            </Link>
-            <button type="submit" className="min-h-16 underline underline-offset-4">
-              Update all variants
-            </button>
-          </Form>
-        )}
-        <p className="text-lg text-tide-200" role="status">
-          {fitting === "done"
-            ? "Space starts the class · digits tick a participant · then l lighter, o not taking part, m more"
-            : FITTING_WORDS[fitting]}
-        </p>
-      </div>
+      <StartBar {...props} />
       <CheckInSheet
         person={asked}
         checkedIn={asked ? (checkIns.get(asked.id) ?? null) : null}

@@ -77,7 +77,11 @@ function Outline() {
   );
 }
 
-/** One pain's numbers; in a place where pain may be a sign to stop, its questions come first and no number is asked. */
+/**
+ * One pain's numbers; in a place where pain may be a sign to stop, its questions come first and no number is asked.
+ *
+ * Long because each answer opens the next question of the same pain.
+ */
 function OnePain({ told, put, remove }: { told: Told; put: (change: Partial<Told>) => void; remove: () => void }) {
   const label = labelOf(told.part);
   return (

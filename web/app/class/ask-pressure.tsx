@@ -4,7 +4,11 @@ import { Ask, Measure, type Unanswered } from "./ask.tsx";
 
 type Pressure = Partial<CheckIn["pressures"][number]>;
 
-/** Blood pressure and pulse, and again after five minutes of sitting where the first was high. */
+/**
+ * Blood pressure and pulse, and again after five minutes of sitting where the first was high.
+ *
+ * Long because it is one form: two readings, and the fall on standing that follows from them.
+ */
 export function AskPressure({
   pressures,
   set,

@@ -40,6 +40,8 @@ export interface ClassLog extends Store<ClassLogState> {
  * The events of a class. A new one is put on the shelf before anything else and stays there until the server has it, so
  * neither a reload nor a lost connection loses it; the server keeps one that comes twice once.
  *
+ * Long because its commands share one outbox and one send that is under way.
+ *
  * @param kept what the server had when the page was loaded
  */
 export function createClassLog(

@@ -11,6 +11,43 @@ interface Props {
   readonly state: ClassState;
 }
 
+/** One participant: the variant of each movement, and what was observed. */
+function RecordRow({ person, script, steps, state }: Props & { person: Props["script"]["people"][number] }) {
+  const here = state.here.has(person.id);
+  const notes = state.notes.filter((note) => note.personId === person.id);
+  return (
+    <tr className="border-t border-sand-200">
+      <th scope="row" className="p-3 font-bold">
+        {person.name}
+        {!here && <span className="font-normal text-sand-600"> absent</span>}
+      </th>
+      {script.blocks.map((block, i) => {
+        const cell = person.cells[i];
+        return (
+          <td key={block.id} className="p-1 text-center">
+            {here && cell && (
+              <span className="inline-block align-middle">
+                <VariantSymbol {...cell} label={`${cell.form}, ${Math.round(100 * cell.level)}%`} />
+              </span>
+            )}
+          </td>
+        );
+      })}
+      <td className="p-3">
+        {notes.map((note) => {
+          const block = script.blocks[steps[note.step]?.blockIndex ?? -1];
+          return (
+            <span key={note.id} className="block font-semibold text-signal-700">
+              {observationLabel(note.sign)}
+              {block && `, ${taughtName(block.movement)}`}
+            </span>
+          );
+        })}
+      </td>
+    </tr>
+  );
+}
+
 /** An ended class: who was there, in which forms, what they showed, how hard it was. */
 export function ClassRecord({ script, steps, state }: Props) {
   const { ended } = state;
@@ -47,41 +84,9 @@ export function ClassRecord({ script, steps, state }: Props) {
             </tr>
           </thead>
           <tbody>
-            {script.people.map((person) => {
-              const here = state.here.has(person.id);
-              const notes = state.notes.filter((note) => note.personId === person.id);
-              return (
-                <tr key={person.id} className="border-t border-sand-200">
-                  <th scope="row" className="p-3 font-bold">
-                    {person.name}
-                    {!here && <span className="font-normal text-sand-600"> absent</span>}
-                  </th>
-                  {script.blocks.map((block, i) => {
-                    const cell = person.cells[i];
-                    return (
-                      <td key={block.id} className="p-1 text-center">
-                        {here && cell && (
-                          <span className="inline-block align-middle">
-                            <VariantSymbol {...cell} label={`${cell.form}, ${Math.round(100 * cell.level)}%`} />
-                          </span>
-                        )}
-                      </td>
-                    );
-                  })}
-                  <td className="p-3">
-                    {notes.map((note) => {
-                      const block = script.blocks[steps[note.step]?.blockIndex ?? -1];
-                      return (
-                        <span key={note.id} className="block font-semibold text-signal-700">
-                          {observationLabel(note.sign)}
-                          {block && `, ${taughtName(block.movement)}`}
-                        </span>
-                      );
-                    })}
-                  </td>
-                </tr>
-              );
-            })}
+            {script.people.map((person) => (
+              <RecordRow key={person.id} person={person} script={script} steps={steps} state={state} />
+            ))}
           </tbody>
         </table>
       </section>

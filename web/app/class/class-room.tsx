@@ -4,7 +4,7 @@ import { type ClassEvent, classState } from "@able-tide/core/class/events";
 import { fitsDue } from "@able-tide/core/class/refit";
 import type { EmergencyCard } from "@able-tide/core/venues/venue";
 import { formatMinutes } from "@able-tide/words/text";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Link, useRevalidator } from "react-router";
 import { KeysSheet, useKeys } from "../kit/keys-sheet.tsx";
 import { Arrivals } from "./arrivals.tsx";
@@ -138,7 +138,61 @@ function useClass({ classId, planned, kept }: Pick<Props, "classId" | "planned" 
   };
 }
 
-/** The class as it is taught: arrivals, each step, the end. Everything shown is told from the events. */
+/** The keys of a class. @param covered whether a sheet lies over the class */
+function useClassKeys(
+  taught: ReturnType<typeof useClass>,
+  covered: boolean,
+  { pick, stop }: { readonly pick: (personId: string) => void; readonly stop: () => void },
+): void {
+  useKeys((event) => {
+    if (covered || inDialog(event) || onFocusedControl(event)) return;
+    const command = classKey(event.key, taught.view);
+    if (command === null) return;
+    if (event.key === " " || event.key === "Backspace") event.preventDefault();
+    switch (command.kind) {
+      case "tick":
+        return taught.tick(command.personId, !taught.state.here.has(command.personId));
+      case "pick":
+        return pick(command.personId);
+      case "begin":
+        return taught.begin();
+      case "go":
+        return taught.go(command.step);
+      case "stop":
+        return stop();
+    }
+  });
+}
+
+interface MovingProps {
+  readonly taught: ReturnType<typeof useClass>;
+  readonly current: CurrentMovement;
+  readonly at: number;
+  readonly pick: (personId: string) => void;
+  readonly children: ReactNode;
+}
+
+/** A movement as it is taught, everyone's variants next to it, and what comes next. */
+function Moving({ taught: { state, script, view, go }, current, at, pick, children }: MovingProps) {
+  return (
+    <div className="grid min-h-0 flex-1 gap-6 px-6 pb-5 lg:grid-cols-[minmax(0,1fr)_30rem]">
+      <MovementNow view={view} current={current} at={at} total={script.total} home={script.home} since={view.since} go={go} />
+      <section className="flex min-h-0 flex-col gap-4" aria-label="Participants and next movement">
+        <ClassRoster people={view.people.filter(({ id }) => state.here.has(id))} pick={pick} />
+        <div className="flex gap-4">
+          <NextMovement {...current} />
+          {children}
+        </div>
+      </section>
+    </div>
+  );
+}
+
+/**
+ * The class as it is taught: arrivals, each step, the end. Everything shown is told from the events.
+ *
+ * Long because it hands the events of a class to the view of each stage.
+ */
 export function ClassRoom({ classId, planned, kept, safety }: Props) {
   const taught = useClass({ classId, planned, kept });
   const { state, script, view, unsent, add, go, tick } = taught;
@@ -153,24 +207,7 @@ export function ClassRoom({ classId, planned, kept, safety }: Props) {
     room.current?.focus();
   };
 
-  useKeys((event) => {
-    if (picked || stopping || inDialog(event) || onFocusedControl(event)) return;
-    const command = classKey(event.key, view);
-    if (command === null) return;
-    if (event.key === " " || event.key === "Backspace") event.preventDefault();
-    switch (command.kind) {
-      case "tick":
-        return tick(command.personId, !state.here.has(command.personId));
-      case "pick":
-        return setPickedId(command.personId);
-      case "begin":
-        return taught.begin();
-      case "go":
-        return go(command.step);
-      case "stop":
-        return setStopping(true);
-    }
-  });
+  useClassKeys(taught, picked !== null || stopping, { pick: setPickedId, stop: () => setStopping(true) });
 
   return (
     <main
@@ -209,16 +246,9 @@ export function ClassRoom({ classId, planned, kept, safety }: Props) {
         />
       )}
       {current && at !== null && stage === "moving" && (
-        <div className="grid min-h-0 flex-1 gap-6 px-6 pb-5 lg:grid-cols-[minmax(0,1fr)_30rem]">
-          <MovementNow view={view} current={current} at={at} total={script.total} home={script.home} since={view.since} go={go} />
-          <section className="flex min-h-0 flex-col gap-4" aria-label="Participants and next movement">
-            <ClassRoster people={people.filter(({ id }) => state.here.has(id))} pick={setPickedId} />
-            <div className="flex gap-4">
-              <NextMovement {...current} />
-              <Stop open={stopping} setOpen={setStopping} closed={backToRoom} card={safety.card} />
-            </div>
-          </section>
-        </div>
+        <Moving taught={taught} current={current} at={at} pick={setPickedId}>
+          <Stop open={stopping} setOpen={setStopping} closed={backToRoom} card={safety.card} />
+        </Moving>
       )}
       <PersonSheet
         person={picked}

@@ -10,7 +10,47 @@ interface Props {
 
 const draftShelf = (classId: string): string => `able-tide.ending.${classId}`;
 
-/** The last minute, and what is written down: effort in words and a note. What is typed survives a reload. */
+/** The effort of the group on a scale of 0 to 10, one touch. */
+function EffortScale({ effort, choose }: { effort: number | null; choose: (effort: number) => void }) {
+  return (
+    <div className="grid grid-cols-6 gap-2 sm:grid-cols-11">
+      {[...EFFORT_WORDS.keys()].map((value) => (
+        <label
+          key={value}
+          className="flex min-h-16 items-center justify-center rounded-[12px] border-2 border-tide-600 text-2xl font-bold has-checked:border-sand-50 has-checked:bg-sand-50 has-checked:text-tide-950 has-focus-visible:outline-3 has-focus-visible:outline-signal-300"
+        >
+          <input
+            type="radio"
+            name="effort"
+            value={value}
+            checked={effort === value}
+            onChange={() => choose(value)}
+            aria-label={`${value}, ${EFFORT_WORDS[value]}`}
+            className="sr-only"
+          />
+          {value}
+        </label>
+      ))}
+    </div>
+  );
+}
+
+/** The closing minute, step by step. */
+function ClosingSteps() {
+  return (
+    <ol className="mt-4 list-decimal pl-8 text-2xl leading-relaxed">
+      {LEAVE_SAFELY.map((line) => (
+        <li key={line}>{line}</li>
+      ))}
+    </ol>
+  );
+}
+
+/**
+ * The last minute, and what is written down: effort in words and a note. What is typed survives a reload.
+ *
+ * Long because it is one form, its note kept on the device while it is written.
+ */
 export function Ending({ classId, end, back }: Props) {
   const [effort, setEffort] = useState<number | null>(null);
   const [note, setNote] = useState("");
@@ -37,11 +77,7 @@ export function Ending({ classId, end, back }: Props) {
     <div className="mx-auto grid w-full max-w-6xl flex-1 content-start gap-10 p-8 lg:grid-cols-2">
       <section>
         <h1 className="text-4xl">Leave safely</h1>
-        <ol className="mt-4 list-decimal pl-8 text-2xl leading-relaxed">
-          {LEAVE_SAFELY.map((line) => (
-            <li key={line}>{line}</li>
-          ))}
-        </ol>
+        <ClosingSteps />
         <button type="button" onClick={back} className="mt-8 min-h-16 px-2 text-xl underline underline-offset-4">
           Back to last movement
         </button>
@@ -50,25 +86,7 @@ export function Ending({ classId, end, back }: Props) {
         <h2 className="text-3xl">How was the class?</h2>
         <fieldset>
           <legend className="mb-2 text-xl font-semibold">Effort of the group, 0 to 10</legend>
-          <div className="grid grid-cols-6 gap-2 sm:grid-cols-11">
-            {[...EFFORT_WORDS.keys()].map((value) => (
-              <label
-                key={value}
-                className="flex min-h-16 items-center justify-center rounded-[12px] border-2 border-tide-600 text-2xl font-bold has-checked:border-sand-50 has-checked:bg-sand-50 has-checked:text-tide-950 has-focus-visible:outline-3 has-focus-visible:outline-signal-300"
-              >
-                <input
-                  type="radio"
-                  name="effort"
-                  value={value}
-                  checked={effort === value}
-                  onChange={() => setEffort(value)}
-                  aria-label={`${value}, ${EFFORT_WORDS[value]}`}
-                  className="sr-only"
-                />
-                {value}
-              </label>
-            ))}
-          </div>
+          <EffortScale effort={effort} choose={setEffort} />
           <p className="mt-2 min-h-7 text-xl text-sand-200" aria-live="polite">
             {effort === null ? "" : EFFORT_WORDS[effort]}
           </p>

@@ -78,7 +78,11 @@ function Note({
   );
 }
 
-/** One person in class: their form and why, what they show, and whether they are still here. */
+/**
+ * One person in class: their form and why, what they show, and whether they are still here.
+ *
+ * Long because it is one sheet: facts, reasons, observations and leaving.
+ */
 export function PersonSheet({ person, facts, notes, note, withdraw, mayWithdrawGrave, leave, close, closed }: Props) {
   useKeys((event) => {
     const sign = person && OBSERVATIONS.find((name) => name[0] === event.key);

@@ -21,7 +21,11 @@ interface Answer {
 
 const NO_CONNECTION = "No connection. Your entries are kept. Try again in a moment.";
 
-/** The one-minute intake of someone who walks in. They begin with newcomers' limits. */
+/**
+ * The one-minute intake of someone who walks in. They begin with newcomers' limits.
+ *
+ * Long because it is one form, from opening it to what the server answers.
+ */
 export function WalkIn({ classId, taken }: Props) {
   const [open, setOpen] = useState(false);
   const [sending, setSending] = useState(false);

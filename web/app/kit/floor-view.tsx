@@ -26,14 +26,47 @@ function outlineOfFoot(row: ArrayLike<number>, side: Side): { place: Point; turn
   return { place, turn };
 }
 
-/** The floor from above: where the feet stand, how far apart, what they carry, and where the weight is over them. */
-export function FloorView({ row, base, frame, stature, className }: Props) {
-  const feet = SIDES.map((side) => ({
+const feetOf = (row: ArrayLike<number>, frame: PoseFrame) =>
+  SIDES.map((side) => ({
     side,
     ...outlineOfFoot(row, side),
     lifted: isOff(frame.feet[sideIndex(side)]),
     there: frame.feet[sideIndex(side)] !== "absent",
   }));
+type Foot = ReturnType<typeof feetOf>[number];
+
+/** Feet on the floor, dashed where they are lifted; an absent foot is not drawn. */
+function Feet({ feet }: { feet: readonly Foot[] }) {
+  return (
+    <>
+      {feet
+        .filter(({ there }) => there)
+        .map(({ side, place, turn, lifted }) => (
+          <rect
+            key={side}
+            x={-100 * SHARE.footBreadth * 0.5}
+            y={-100 * SHARE.footLength * 0.5}
+            width={100 * SHARE.footBreadth}
+            height={100 * SHARE.footLength}
+            rx="2.6"
+            transform={`translate(${place[0]} ${place[1]}) rotate(${turn})`}
+            fill={lifted ? "none" : "var(--color-white)"}
+            stroke="var(--color-tide-800)"
+            strokeWidth="0.7"
+            strokeDasharray={lifted ? "1.2 1.2" : undefined}
+          />
+        ))}
+    </>
+  );
+}
+
+/**
+ * The floor from above: where the feet stand, how far apart, what they carry, and where the weight is over them.
+ *
+ * Long because it is one drawing whose parts share a scale.
+ */
+export function FloorView({ row, base, frame, stature, className }: Props) {
+  const feet = feetOf(row, frame);
   const [comX, comY] = onPicture(row[column("comX")] as number, row[column("comZ")] as number);
   const ankle = (side: Side, axis: 0 | 2) => row[sidedPointColumn("ankle", side) + axis] as number;
   const centimetres = (share: number) => Math.round(Math.abs(share) * stature * 100);
@@ -75,23 +108,7 @@ export function FloorView({ row, base, frame, stature, className }: Props) {
         strokeWidth="0.5"
         strokeDasharray="1.6 1.2"
       />
-      {feet
-        .filter(({ there }) => there)
-        .map(({ side, place, turn, lifted }) => (
-          <rect
-            key={side}
-            x={-100 * SHARE.footBreadth * 0.5}
-            y={-100 * SHARE.footLength * 0.5}
-            width={100 * SHARE.footBreadth}
-            height={100 * SHARE.footLength}
-            rx="2.6"
-            transform={`translate(${place[0]} ${place[1]}) rotate(${turn})`}
-            fill={lifted ? "none" : "var(--color-white)"}
-            stroke="var(--color-tide-800)"
-            strokeWidth="0.7"
-            strokeDasharray={lifted ? "1.2 1.2" : undefined}
-          />
-        ))}
+      <Feet feet={feet} />
       <circle cx={comX} cy={comY} r="1.7" fill="var(--figure-mark)" />
       {feet.map(({ side }, i) => (
         <text

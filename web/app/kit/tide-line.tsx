@@ -32,7 +32,44 @@ interface Props {
 
 type Point = readonly [x: number, y: number];
 
-/** The session as a tide: it rises through loosening, stands high in the flow and ebbs in settling. */
+/** Paints of the water, and of the water above a cap. */
+function Paints({ id, above }: { id: string; above: { readonly width: number; readonly height: number } | null }) {
+  return (
+    <defs>
+      <linearGradient id={`${id}-sea`} x1="0" y1="0" x2="0" y2="1">
+        <stop offset="0" stopColor="var(--color-tide-600)" />
+        <stop offset="1" stopColor="var(--color-tide-200)" />
+      </linearGradient>
+      <pattern id={`${id}-hatch`} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <rect width="7" height="7" fill="var(--color-signal-100)" />
+        <path d="M0 0 V7" stroke="var(--color-signal-600)" strokeWidth="2.4" />
+      </pattern>
+      {above && (
+        <clipPath id={`${id}-above`}>
+          <rect x="0" y="0" width={above.width} height={above.height} />
+        </clipPath>
+      )}
+    </defs>
+  );
+}
+
+/** The scale at the left, every two points. */
+function Scale({ width, y }: { width: number; y: (demand: number) => number }) {
+  return [2, 4, 6, 8].map((demand) => (
+    <g key={demand}>
+      <path d={`M0 ${y(demand)} H${width}`} stroke="var(--color-sand-300)" strokeDasharray="2 6" />
+      <text x="0" y={y(demand) - 3} fontSize="13" fill="var(--color-sand-600)">
+        {demand}
+      </text>
+    </g>
+  ));
+}
+
+/**
+ * The session as a tide: it rises through loosening, stands high in the flow and ebbs in settling.
+ *
+ * Long because it is one drawing whose lines share a scale.
+ */
 export function TideLine({
   blocks,
   leaving = null,
@@ -76,30 +113,8 @@ export function TideLine({
     [...blocks.flatMap(({ height, rising }) => [height, rising ?? 0]), leaving ?? 0].some((demand) => demand > cap.height + 0.05);
   return (
     <svg viewBox={`0 0 ${width} ${height}`} width={width} height={height} role="img" aria-label={label} className={className}>
-      <defs>
-        <linearGradient id={`${id}-sea`} x1="0" y1="0" x2="0" y2="1">
-          <stop offset="0" stopColor="var(--color-tide-600)" />
-          <stop offset="1" stopColor="var(--color-tide-200)" />
-        </linearGradient>
-        <pattern id={`${id}-hatch`} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="7" height="7" fill="var(--color-signal-100)" />
-          <path d="M0 0 V7" stroke="var(--color-signal-600)" strokeWidth="2.4" />
-        </pattern>
-        {cap && (
-          <clipPath id={`${id}-above`}>
-            <rect x="0" y="0" width={width} height={y(cap.height)} />
-          </clipPath>
-        )}
-      </defs>
-      {scale &&
-        [2, 4, 6, 8].map((demand) => (
-          <g key={demand}>
-            <path d={`M0 ${y(demand)} H${width}`} stroke="var(--color-sand-300)" strokeDasharray="2 6" />
-            <text x="0" y={y(demand) - 3} fontSize="13" fill="var(--color-sand-600)">
-              {demand}
-            </text>
-          </g>
-        ))}
+      <Paints id={id} above={cap && { width, height: y(cap.height) }} />
+      {scale && <Scale width={width} y={y} />}
       <path d={water} fill={`url(#${id}-sea)`} />
       <path d={surface} fill="none" stroke="var(--color-tide-700)" strokeWidth="2" />
       {cap && over && <path d={water} fill={`url(#${id}-hatch)`} clipPath={`url(#${id}-above)`} />}

@@ -19,7 +19,11 @@ interface Props {
   readonly lastResult: SubmissionResult<string[]> | null;
 }
 
-/** A group: when and where it meets, and what its check-in asks. */
+/**
+ * A group: when and where it meets, and what its check-in asks.
+ *
+ * Long because it is one form.
+ */
 export function GroupFields({ id, group, places, lastResult }: Props) {
   const [form, fields] = useForm<GroupFormInput, v.InferOutput<typeof GroupForm>>({
     id,

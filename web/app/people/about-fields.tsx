@@ -48,7 +48,11 @@ interface Props {
   readonly version: number;
 }
 
-/** What is known of a person beside body and limits. */
+/**
+ * What is known of a person beside body and limits.
+ *
+ * Long because it is one form.
+ */
 export function AboutFields({ lastResult, about, version }: Props) {
   const [form, fields] = useForm<AboutFormInput, v.InferOutput<typeof AboutForm>>({
     id: "about",

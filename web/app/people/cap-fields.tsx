@@ -48,7 +48,11 @@ interface Props {
   readonly clinician: string | null;
 }
 
-/** The form of a cap. Without scripts every field shows; with them only those that the channel asks for. */
+/**
+ * The form of a cap. Without scripts every field shows; with them only those that the channel asks for.
+ *
+ * Long because it is one form whose fields follow from the channel.
+ */
 export function CapFields({ lastResult, today, clinician }: Props) {
   const [form, fields] = useForm<CapFormInput, v.InferOutput<typeof CapForm>>({
     id: "cap",

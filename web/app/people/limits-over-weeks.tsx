@@ -69,18 +69,8 @@ function Bar({ stretch, start, look }: { stretch: Stretch; start: string; look: 
   );
 }
 
-/** A person's limitations as stretches of weeks with the caps that followed beneath; marks show the dates that ask. */
-export function LimitsOverWeeks({
-  limitations,
-  caps,
-  today,
-}: {
-  limitations: readonly KeptLimitation[];
-  caps: readonly KeptCap[];
-  today: string;
-}) {
-  const start = addDays(today, -7 * WEEKS.behind);
-  const shown = caps.filter(({ origin, ended }) => origin === "person" && (ended === null || ended.at.slice(0, 10) >= start));
+/** A line for each limitation with its caps under it, then the caps that belong to none. */
+function linesOf(limitations: readonly KeptLimitation[], shown: readonly KeptCap[]): Line[] {
   const lines = limitations.flatMap((limitation): Line[] => {
     const rule = limitationRule(limitation.rule);
     if (!rule) return [];
@@ -110,10 +100,43 @@ export function LimitsOverWeeks({
       false,
     ),
   );
-  if (lines.length === 0) return null;
+  return lines;
+}
+
+/** Days under the lines, every few weeks. */
+function WeekMarks({ start, today }: { start: string; today: string }) {
   const marks = Array.from({ length: (WEEKS.behind + WEEKS.ahead) / MARKS }, (_, i) =>
     addDays(today, 7 * (MARKS * i - WEEKS.behind + 2)),
   );
+  return (
+    <div className="relative h-6 text-sand-600" aria-hidden="true">
+      {marks.map((day) => (
+        <span
+          key={day}
+          className="absolute -translate-x-1/2 whitespace-nowrap"
+          style={{ left: `${(100 * daysBetween(start, day)) / SPAN}%` }}
+        >
+          {shortDay(day)}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+/** A person's limitations as stretches of weeks with the caps that followed beneath; marks show the dates that ask. */
+export function LimitsOverWeeks({
+  limitations,
+  caps,
+  today,
+}: {
+  limitations: readonly KeptLimitation[];
+  caps: readonly KeptCap[];
+  today: string;
+}) {
+  const start = addDays(today, -7 * WEEKS.behind);
+  const shown = caps.filter(({ origin, ended }) => origin === "person" && (ended === null || ended.at.slice(0, 10) >= start));
+  const lines = linesOf(limitations, shown);
+  if (lines.length === 0) return null;
   const todayAt = (100 * WEEKS.behind) / (WEEKS.behind + WEEKS.ahead);
   return (
     <figure className="rounded-soft border border-sand-300 bg-white p-4">
@@ -130,17 +153,7 @@ export function LimitsOverWeeks({
           </div>
         ))}
         <span />
-        <div className="relative h-6 text-sand-600" aria-hidden="true">
-          {marks.map((day) => (
-            <span
-              key={day}
-              className="absolute -translate-x-1/2 whitespace-nowrap"
-              style={{ left: `${(100 * daysBetween(start, day)) / SPAN}%` }}
-            >
-              {shortDay(day)}
-            </span>
-          ))}
-        </div>
+        <WeekMarks start={start} today={today} />
       </div>
       <figcaption className="mt-1 text-sand-600">
         Dashed line: today. Dark bars: limitations. Light bars: caps. Orange mark: review date.

@@ -24,6 +24,21 @@ interface Props {
 const hasAmount = (limit: CapLimit): boolean =>
   "limit" in limit && limit.channel !== "barredFeature" && limit.channel !== "barredForm";
 
+/** The stricter number or height that is set in place of the suggested one. */
+function AmountInstead({ limit, name, typed }: { limit: CapLimit; name: string; typed: string | undefined }) {
+  return limit.channel === "handHeight" ? (
+    <select name={name} aria-label="Height instead" defaultValue={typed} className="field-box w-44!">
+      {LANDMARK_OPTIONS.map(([value, label]) => (
+        <option key={value} value={value}>
+          {label}
+        </option>
+      ))}
+    </select>
+  ) : (
+    <input name={name} aria-label="New number" inputMode="decimal" defaultValue={typed} className="field-box w-28!" />
+  );
+}
+
 function OneProposal({ proposal, i, ...props }: Omit<Props, "proposals"> & { proposal: ProposedCap; i: number }) {
   const fields = decisionFields(i);
   const start = DECISIONS.find((name) => name === props.typed[fields.decision]) ?? "accept";
@@ -59,29 +74,7 @@ function OneProposal({ proposal, i, ...props }: Omit<Props, "proposals"> & { pro
             {labels[name]}
           </label>
         ))}
-        {kind === "tighten" &&
-          (proposal.limit.channel === "handHeight" ? (
-            <select
-              name={fields.amount}
-              aria-label="Height instead"
-              defaultValue={props.typed[fields.amount]}
-              className="field-box w-44!"
-            >
-              {LANDMARK_OPTIONS.map(([value, label]) => (
-                <option key={value} value={value}>
-                  {label}
-                </option>
-              ))}
-            </select>
-          ) : (
-            <input
-              name={fields.amount}
-              aria-label="New number"
-              inputMode="decimal"
-              defaultValue={props.typed[fields.amount]}
-              className="field-box w-28!"
-            />
-          ))}
+        {kind === "tighten" && <AmountInstead limit={proposal.limit} name={fields.amount} typed={props.typed[fields.amount]} />}
         {kind !== "accept" && (
           <input
             name={fields.because}

@@ -22,6 +22,79 @@ interface Props {
   readonly problem: string | null;
 }
 
+/** How someone was on the day after a class, before it counts as one without incident. */
+function NextDay({ classId, day }: NonNullable<Props["clean"]["ask"]>) {
+  return (
+    <Form method="post" className="mb-4 rounded-soft bg-sand-100 p-3">
+      <input type="hidden" name="intent" value="next-day" />
+      <input type="hidden" name="classId" value={classId} />
+      <p className="mb-2 font-semibold">
+        How were they on the day after {formatDayAndMonth(day)}? The session counts once this is known.
+      </p>
+      <div className="flex flex-wrap gap-2">
+        {NEXT_DAY.map(([pain, words]) => (
+          <Button key={pain} look="plain" name="pain" value={pain}>
+            {words}
+          </Button>
+        ))}
+      </div>
+    </Form>
+  );
+}
+
+/** The four-stage balance test: kept, or kept to end the newcomer caps. */
+function BalanceTest({ enough, today, problem }: Pick<Props, "today" | "problem"> & { enough: boolean }) {
+  return (
+    <Form method="post" className="mt-2 grid gap-4 sm:grid-cols-[1fr_12rem]">
+      <div>
+        <label htmlFor="release-stage" className="mb-1 block font-semibold">
+          Four-stage balance test: highest stage held for 10 seconds
+        </label>
+        <select id="release-stage" name="stage" defaultValue="" className="field-box">
+          <option value="" disabled>
+            choose
+          </option>
+          {FOUR_STAGE_STAND.stages.map(({ name }) => (
+            <option key={name} value={name}>
+              {standStageLabel(name)}
+            </option>
+          ))}
+        </select>
+        <p className="mt-1 text-sand-600">
+          Keep the rail within reach. Stop at the first stage not held. {sourceLabel(FOUR_STAGE_STAND.source)}.
+        </p>
+      </div>
+      <div>
+        <label htmlFor="release-day" className="mb-1 block font-semibold">
+          Tested on
+        </label>
+        <input id="release-day" name="day" type="date" defaultValue={today} className="field-box" />
+      </div>
+      {!enough && (
+        <div className="sm:col-span-2">
+          <label htmlFor="release-because" className="mb-1 block font-semibold">
+            Already known to you? <span className="font-normal text-sand-600">Say how; this stays on record</span>
+          </label>
+          <input id="release-because" name="because" className="field-box" />
+        </div>
+      )}
+      {problem && <p className="font-semibold text-signal-700 sm:col-span-2">{problem}</p>}
+      <div className="flex flex-wrap gap-3 sm:col-span-2">
+        <Button name="intent" value="release">
+          End newcomer caps
+        </Button>
+        <Button look="plain" name="intent" value="test">
+          Keep the test only
+        </Button>
+      </div>
+      <p className="text-sand-600 sm:col-span-2">
+        The tested level counts from today, also while newcomer caps apply. If no stage was held: standing only with both hands on
+        fixed support and a helper within arm's reach.
+      </p>
+    </Form>
+  );
+}
+
 /** A newcomer's first sessions: how far they are, and releasing them. */
 export function Release({ clean: { count: clean, ask }, today, problem }: Props) {
   const enough = clean >= CLEAN_SESSIONS;
@@ -48,69 +121,8 @@ export function Release({ clean: { count: clean, ask }, today, problem }: Props)
             : "Newcomer caps apply until three sessions without incident and a four-stage balance test."}
         </span>
       </summary>
-      {ask && (
-        <Form method="post" className="mb-4 rounded-soft bg-sand-100 p-3">
-          <input type="hidden" name="intent" value="next-day" />
-          <input type="hidden" name="classId" value={ask.classId} />
-          <p className="mb-2 font-semibold">
-            How were they on the day after {formatDayAndMonth(ask.day)}? The session counts once this is known.
-          </p>
-          <div className="flex flex-wrap gap-2">
-            {NEXT_DAY.map(([pain, words]) => (
-              <Button key={pain} look="plain" name="pain" value={pain}>
-                {words}
-              </Button>
-            ))}
-          </div>
-        </Form>
-      )}
-      <Form method="post" className="mt-2 grid gap-4 sm:grid-cols-[1fr_12rem]">
-        <div>
-          <label htmlFor="release-stage" className="mb-1 block font-semibold">
-            Four-stage balance test: highest stage held for 10 seconds
-          </label>
-          <select id="release-stage" name="stage" defaultValue="" className="field-box">
-            <option value="" disabled>
-              choose
-            </option>
-            {FOUR_STAGE_STAND.stages.map(({ name }) => (
-              <option key={name} value={name}>
-                {standStageLabel(name)}
-              </option>
-            ))}
-          </select>
-          <p className="mt-1 text-sand-600">
-            Keep the rail within reach. Stop at the first stage not held. {sourceLabel(FOUR_STAGE_STAND.source)}.
-          </p>
-        </div>
-        <div>
-          <label htmlFor="release-day" className="mb-1 block font-semibold">
-            Tested on
-          </label>
-          <input id="release-day" name="day" type="date" defaultValue={today} className="field-box" />
-        </div>
-        {!enough && (
-          <div className="sm:col-span-2">
-            <label htmlFor="release-because" className="mb-1 block font-semibold">
-              Already known to you? <span className="font-normal text-sand-600">Say how; this stays on record</span>
-            </label>
-            <input id="release-because" name="because" className="field-box" />
-          </div>
-        )}
-        {problem && <p className="font-semibold text-signal-700 sm:col-span-2">{problem}</p>}
-        <div className="flex flex-wrap gap-3 sm:col-span-2">
-          <Button name="intent" value="release">
-            End newcomer caps
-          </Button>
-          <Button look="plain" name="intent" value="test">
-            Keep the test only
-          </Button>
-        </div>
-        <p className="text-sand-600 sm:col-span-2">
-          The tested level counts from today, also while newcomer caps apply. If no stage was held: standing only with both hands
-          on fixed support and a helper within arm's reach.
-        </p>
-      </Form>
+      {ask && <NextDay {...ask} />}
+      <BalanceTest enough={enough} today={today} problem={problem} />
     </details>
   );
 }

@@ -50,7 +50,11 @@ const NOTHING = { gap: null, better: null, explained: null, without: null, faile
 /** Milliseconds after a fit before a longer search begins: an instructor who goes on planning changes the plan before. */
 const QUIET = 1500;
 
-/** The fit of the plan on a board, with questions about it. All work is done by the runner. */
+/**
+ * The fit of the plan on a board, with questions about it. All work is done by the runner.
+ *
+ * Long because its commands share one running fit and stop each other's work.
+ */
 export function createBoardFit(runner: FitRunner, quiet = QUIET): BoardFit {
   const store = createStore<BoardFitState>({ of: null, rows: new Map(), ...NOTHING });
   let fits = 0;

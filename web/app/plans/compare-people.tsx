@@ -1,3 +1,4 @@
+import type { CellView } from "@able-tide/core/fit/cell-view";
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import { taughtName } from "@able-tide/core/movement/format";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
@@ -17,6 +18,36 @@ interface Props {
   readonly people: readonly Compared[];
   readonly blocks: readonly ScheduledItem[];
   readonly rows: ReadonlyMap<string, ShownRow>;
+}
+
+type Named = { readonly id: string; readonly name: string };
+
+/** A cell with its symbol and what is done differently. */
+function ComparedCell({ cell }: { cell: CellView }) {
+  return (
+    <span className="flex items-center gap-2">
+      <VariantSymbol form={cell.form} level={cell.level} hold={cell.hold} lighterSide={cell.lighterSide} size={26} />
+      <span>{cell.brief || describeVariant(cell)}</span>
+    </span>
+  );
+}
+
+/** Whom to compare with. */
+function OtherPerson({ others, otherId, choose }: { others: readonly Named[]; otherId: string; choose: (id: string) => void }) {
+  return (
+    <select
+      aria-label="Other participant"
+      value={otherId}
+      onChange={({ currentTarget }) => choose(currentTarget.value)}
+      className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
+    >
+      {others.map(({ id, name }) => (
+        <option key={id} value={id}>
+          {name}
+        </option>
+      ))}
+    </select>
+  );
 }
 
 /** Two people's sessions side by side. */
@@ -44,18 +75,7 @@ export function ComparePeople({ person, people, blocks, rows }: Props) {
                 {person.name}
               </th>
               <th scope="col" className="pb-2">
-                <select
-                  aria-label="Other participant"
-                  value={other.id}
-                  onChange={({ currentTarget }) => setOtherId(currentTarget.value)}
-                  className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
-                >
-                  {others.map(({ id, name }) => (
-                    <option key={id} value={id}>
-                      {name}
-                    </option>
-                  ))}
-                </select>
+                <OtherPerson others={others} otherId={other.id} choose={setOtherId} />
               </th>
             </tr>
           </thead>
@@ -79,18 +99,7 @@ export function ComparePeople({ person, people, blocks, rows }: Props) {
                   const cell = row?.cells[i];
                   return (
                     <td key={id} className="pr-2">
-                      {cell && (
-                        <span className="flex items-center gap-2">
-                          <VariantSymbol
-                            form={cell.form}
-                            level={cell.level}
-                            hold={cell.hold}
-                            lighterSide={cell.lighterSide}
-                            size={26}
-                          />
-                          <span>{cell.brief || describeVariant(cell)}</span>
-                        </span>
-                      )}
+                      {cell && <ComparedCell cell={cell} />}
                     </td>
                   );
                 })}

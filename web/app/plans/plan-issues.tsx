@@ -26,7 +26,11 @@ interface IssueProps extends Pick<Props, "choose" | "take"> {
   readonly fixes: readonly Fix[] | null;
 }
 
-/** A check that the plan does not pass, with its fixes: one is a button, several are steps in their order or choices. */
+/**
+ * A check that the plan does not pass, with its fixes: one is a button, several are steps in their order or choices.
+ *
+ * Long because one fix, several fixes and none are shown in the same line.
+ */
 function Issue({ note, fixes, choose, take }: IssueProps) {
   const { blockId, pressing, inOrder } = note;
   const words = formatIssue(note.finding);

@@ -3,6 +3,7 @@ import { REFERENCE_STATURE } from "@able-tide/core/body/segments";
 import type { Cap } from "@able-tide/core/caps/cap";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { USUAL_DEPTH } from "@able-tide/core/fit/performer";
+import type { VariantSamples } from "@able-tide/core/movement/samples";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { waterlineAt } from "@able-tide/core/movement/water-demand";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
@@ -71,7 +72,52 @@ function TimeOfBlock({ block }: { block: ScheduledItem }) {
   );
 }
 
-/** The movement under the hand: the figure of the person's own form, what it asks of them, and why it is so. */
+interface PicturesProps {
+  readonly movement: ScheduledItem["movement"];
+  readonly samples: VariantSamples;
+  readonly phase: number;
+  readonly still: boolean;
+  readonly waterline: number | undefined;
+  readonly lines: ReturnType<typeof handLines>;
+  readonly name: string;
+}
+
+/** The variant from the front and from the side, moving; or its key poses where less motion is wanted. */
+function Pictures({ movement, samples, phase, still, waterline, lines, name }: PicturesProps) {
+  return (
+    <>
+      {still ? (
+        <FigureStrip samples={samples} view={bestView(movement)} waterline={waterline} className="h-40" />
+      ) : (
+        <div className="grid grid-cols-2">
+          <MovingFigure
+            samples={samples}
+            phase={phase}
+            waterline={waterline}
+            view="front"
+            lines={lines}
+            label={`${name} from the front`}
+            className="h-44"
+          />
+          <MovingFigure
+            samples={samples}
+            phase={phase}
+            waterline={waterline}
+            view="side"
+            label={`${name} from the right side`}
+            className="h-44"
+          />
+        </div>
+      )}
+    </>
+  );
+}
+
+/**
+ * The movement under the hand: the figure of the person's own form, what it asks of them, and why it is so.
+ *
+ * Long because everything that it shows is read from one solved variant.
+ */
 export const BlockPanel = memo(function BlockPanel({ block, following, person, cell, children, actions }: Props) {
   const { movement, cycleSeconds: cycle } = block;
   const still = useReducedMotion();
@@ -102,29 +148,15 @@ export const BlockPanel = memo(function BlockPanel({ block, following, person, c
       </div>
       {form && now && (
         <>
-          {still ? (
-            <FigureStrip samples={form.samples} view={bestView(movement)} waterline={waterline} className="h-40" />
-          ) : (
-            <div className="grid grid-cols-2">
-              <MovingFigure
-                samples={form.samples}
-                phase={phase}
-                waterline={waterline}
-                view="front"
-                lines={lines}
-                label={`${words.name} from the front`}
-                className="h-44"
-              />
-              <MovingFigure
-                samples={form.samples}
-                phase={phase}
-                waterline={waterline}
-                view="side"
-                label={`${words.name} from the right side`}
-                className="h-44"
-              />
-            </div>
-          )}
+          <Pictures
+            movement={movement}
+            samples={form.samples}
+            phase={phase}
+            still={still}
+            waterline={waterline}
+            lines={lines}
+            name={words.name}
+          />
           <FloorView
             row={now.row}
             base={form.samples.bases[now.sample] ?? []}

@@ -136,37 +136,91 @@ function Combination({ following, practise }: { following: number; practise: Blo
   );
 }
 
-/** Everything of a block that can be said: rounds, place, Sides, variant, pace, explanation, phase, how it joins. */
-export function BlockSettings({ block, following, actions }: { block: ScheduledItem; following: number; actions: BlockActions }) {
+/** One touch each: repetitions, place, double, side, remove. */
+function QuickChanges({ actions }: { actions: BlockActions }) {
+  return (
+    <div className="flex flex-wrap gap-1.5">
+      <IconButton label="Remove one repetition" keys="-" press={() => actions.rounds(-1)}>
+        <Minus size={20} />
+      </IconButton>
+      <IconButton label="Add one repetition" keys="+" press={() => actions.rounds(1)}>
+        <Plus size={20} />
+      </IconButton>
+      <IconButton label="Move earlier" keys="[" press={() => actions.move(-1)}>
+        <ArrowLeft size={20} />
+      </IconButton>
+      <IconButton label="Move later" keys="]" press={() => actions.move(1)}>
+        <ArrowRight size={20} />
+      </IconButton>
+      <IconButton label="Duplicate" keys="d" press={actions.double}>
+        <Copy size={20} />
+      </IconButton>
+      <IconButton label="Switch side" keys="m" press={actions.mirror}>
+        <FlipHorizontal2 size={20} />
+      </IconButton>
+      <IconButton label="Remove" keys="Delete" press={actions.remove}>
+        <Trash2 size={20} />
+      </IconButton>
+    </div>
+  );
+}
+
+/** What is chosen from a list: sides, variant, breath length, explanation, equipment and phase. */
+function MoreSettings({ block, set }: { block: ScheduledItem; set: BlockActions["set"] }) {
   const { movement } = block;
   const own = block.block;
   const holds = movement.forms.supported !== false;
   const inWater = block.meant.kind === "water";
   return (
     <div className="flex flex-col gap-2">
-      <div className="flex flex-wrap gap-1.5">
-        <IconButton label="Remove one repetition" keys="-" press={() => actions.rounds(-1)}>
-          <Minus size={20} />
-        </IconButton>
-        <IconButton label="Add one repetition" keys="+" press={() => actions.rounds(1)}>
-          <Plus size={20} />
-        </IconButton>
-        <IconButton label="Move earlier" keys="[" press={() => actions.move(-1)}>
-          <ArrowLeft size={20} />
-        </IconButton>
-        <IconButton label="Move later" keys="]" press={() => actions.move(1)}>
-          <ArrowRight size={20} />
-        </IconButton>
-        <IconButton label="Duplicate" keys="d" press={actions.double}>
-          <Copy size={20} />
-        </IconButton>
-        <IconButton label="Switch side" keys="m" press={actions.mirror}>
-          <FlipHorizontal2 size={20} />
-        </IconButton>
-        <IconButton label="Remove" keys="Delete" press={actions.remove}>
-          <Trash2 size={20} />
-        </IconButton>
-      </div>
+      {movement.sided && (
+        <Choice label="Sides" value={sidesOf(own)} options={SIDES} choose={(value) => set(sidesChange(value))} />
+      )}
+      <Choice
+        label="Variant"
+        value={own.hold ? `hold ${own.hold}` : (own.as ?? "")}
+        options={holds ? FORMS : FORMS.slice(0, 2)}
+        choose={(value) => set(formChange(value))}
+      />
+      <Choice
+        label="Breath length"
+        value={String(own.breathSeconds ?? "")}
+        options={[["", "Same as the plan"], ...halfSeconds.map((seconds) => [String(seconds), `${seconds} s`] as const)]}
+        choose={(value) => set({ breathSeconds: value === "" ? undefined : Number(value) })}
+      />
+      <Choice
+        label="Explanation before"
+        value={String(own.talk ?? 0)}
+        options={talks.map((seconds) => [String(seconds), seconds === 0 ? "none" : `${seconds} s`] as const)}
+        choose={(value) => set({ talk: Number(value) || undefined })}
+      />
+      {inWater && (
+        <Choice
+          label="In the hands"
+          value={own.equipment ?? "bare"}
+          options={EQUIPMENT}
+          choose={(value) => set({ equipment: WATER_EQUIPMENT_NAMES.find((name) => name === value && name !== "bare") })}
+        />
+      )}
+      <Choice
+        label="Phase"
+        value={own.phase ?? ""}
+        options={[
+          ["", `${phaseLabel(movement.phase)} (movement's default)`],
+          ...PHASES.map((phase) => [phase, phaseLabel(phase)] as const),
+        ]}
+        choose={(value) => set({ phase: PHASES.find((phase) => phase === value) })}
+      />
+    </div>
+  );
+}
+
+/** Everything of a block that can be said: rounds, place, Sides, variant, pace, explanation, phase, how it joins. */
+export function BlockSettings({ block, following, actions }: { block: ScheduledItem; following: number; actions: BlockActions }) {
+  const own = block.block;
+  return (
+    <div className="flex flex-col gap-2">
+      <QuickChanges actions={actions} />
       <label className="flex min-h-11 items-center gap-2">
         <input
           type="checkbox"
@@ -180,48 +234,7 @@ export function BlockSettings({ block, following, actions }: { block: ScheduledI
         <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">
           Sides, variant, pace, explanation
         </summary>
-        <div className="flex flex-col gap-2">
-          {movement.sided && (
-            <Choice label="sides" value={sidesOf(own)} options={SIDES} choose={(value) => actions.set(sidesChange(value))} />
-          )}
-          <Choice
-            label="form"
-            value={own.hold ? `hold ${own.hold}` : (own.as ?? "")}
-            options={holds ? FORMS : FORMS.slice(0, 2)}
-            choose={(value) => actions.set(formChange(value))}
-          />
-          <Choice
-            label="one breath"
-            value={String(own.breathSeconds ?? "")}
-            options={[["", "Same as the plan"], ...halfSeconds.map((seconds) => [String(seconds), `${seconds} s`] as const)]}
-            choose={(value) => actions.set({ breathSeconds: value === "" ? undefined : Number(value) })}
-          />
-          <Choice
-            label="Explanation before"
-            value={String(own.talk ?? 0)}
-            options={talks.map((seconds) => [String(seconds), seconds === 0 ? "none" : `${seconds} s`] as const)}
-            choose={(value) => actions.set({ talk: Number(value) || undefined })}
-          />
-          {inWater && (
-            <Choice
-              label="in the hands"
-              value={own.equipment ?? "bare"}
-              options={EQUIPMENT}
-              choose={(value) =>
-                actions.set({ equipment: WATER_EQUIPMENT_NAMES.find((name) => name === value && name !== "bare") })
-              }
-            />
-          )}
-          <Choice
-            label="phase"
-            value={own.phase ?? ""}
-            options={[
-              ["", `${phaseLabel(movement.phase)} (movement's default)`],
-              ...PHASES.map((phase) => [phase, phaseLabel(phase)] as const),
-            ]}
-            choose={(value) => actions.set({ phase: PHASES.find((phase) => phase === value) })}
-          />
-        </div>
+        <MoreSettings block={block} set={actions.set} />
       </details>
       <Combination key={block.id} following={following} practise={actions.practise} />
     </div>

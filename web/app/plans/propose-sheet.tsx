@@ -87,7 +87,29 @@ interface Props {
   readonly take: (blocks: readonly PlanItem[]) => void;
 }
 
-/** Three whole plans for this group, place, purpose and style, each fitted; taking one makes it the draft. */
+/** How many movements of a draft are new to the group. */
+function NewMovements({ count, choose }: { count: number; choose: (count: number) => void }) {
+  return (
+    <label className="flex items-center gap-2">
+      New movements
+      <select
+        className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
+        value={count}
+        onChange={({ currentTarget }) => choose(Number(currentTarget.value))}
+      >
+        {[0, 1, 2, 3, 4].map((number) => (
+          <option key={number}>{number}</option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+/**
+ * Three whole plans for this group, place, purpose and style, each fitted; taking one makes it the draft.
+ *
+ * Long because opening, drafting and taking a draft share one state.
+ */
 export const ProposeSheet = memo(function ProposeSheet({ draft, setting, minutes, movements, people, take }: Props) {
   const [open, setOpen] = useState(false);
   const [news, setNews] = useState(draft.style.learning === "sameSet" ? 0 : 2);
@@ -120,21 +142,13 @@ export const ProposeSheet = memo(function ProposeSheet({ draft, setting, minutes
       <DialogFrame width="full">
         <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-2">
           <Dialog.Title className="text-2xl">A plan of {minutes} minutes</Dialog.Title>
-          <label className="flex items-center gap-2">
-            New movements
-            <select
-              className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
-              value={news}
-              onChange={({ currentTarget }) => {
-                setNews(Number(currentTarget.value));
-                begin(Number(currentTarget.value));
-              }}
-            >
-              {[0, 1, 2, 3, 4].map((count) => (
-                <option key={count}>{count}</option>
-              ))}
-            </select>
-          </label>
+          <NewMovements
+            count={news}
+            choose={(fresh) => {
+              setNews(fresh);
+              begin(fresh);
+            }}
+          />
           <p role="status" className="text-sand-600">
             {statusOf(drafting, people.length)}
           </p>

@@ -145,7 +145,11 @@ function focusPart(part: "search" | "checks" | "grid", { search, checks, column 
   if (part === "grid") column.current?.querySelector<HTMLElement>('[data-cell][tabindex="0"]')?.focus();
 }
 
-/** The board's state and its commands; everything that is drawn is told from it. */
+/**
+ * The board's state and its commands; everything that is drawn is told from it.
+ *
+ * Long because it gathers the models that all parts of the board read.
+ */
 export function useBoard(props: BoardProps, parts: BoardParts) {
   const { plan, people } = props;
   const edited = useEditedPlan(props);

@@ -18,7 +18,11 @@ function movementsOf(weeks: readonly WeekInClass[]): { id: string; name: string 
   return [...names].map(([id, name]) => ({ id, name }));
 }
 
-/** Which form a person was on, week by week: the same vessels as in the plan. */
+/**
+ * Which form a person was on, week by week: the same vessels as in the plan.
+ *
+ * Long because it is one table.
+ */
 export function VariantsByWeek({ weeks, name }: { weeks: readonly WeekInClass[]; name: string }) {
   return (
     <div className="overflow-x-auto rounded-soft border border-sand-300 bg-white">

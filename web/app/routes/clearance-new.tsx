@@ -94,6 +94,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   return redirect(`/people/${person.id}`);
 }
 
+/** Long because it is one form: the advice, the file and the caps. */
 export default function NewClearance({ loaderData, actionData }: Route.ComponentProps) {
   const { person, title, holding, proposals, clinician } = loaderData;
   const answer = actionData as Answer | undefined;

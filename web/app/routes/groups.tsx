@@ -96,10 +96,50 @@ function roomInWords({ room }: Place): string {
     .join(" · ");
 }
 
+type Loaded = Route.ComponentProps["loaderData"];
+type Result = Answer["result"] | null;
+
+/** Whether a form was refused, so that it stays open; undefined leaves that to the reader. */
+const isError = (result: Result): true | undefined => result?.status === "error" || undefined;
+
+/** A group: when it meets, who belongs to it, and the form to change it. */
+function OneGroup({ group, places, result }: { group: Loaded["groups"][number]; places: Loaded["places"]; result: Result }) {
+  return (
+    <details className={box} open={isError(result)}>
+      <summary className={head}>
+        <strong className="text-xl">{group.name}</strong>
+        <span>
+          {WEEKDAYS[group.weekday - 1]} {group.startsAt}, {group.minutes} min, {group.place}
+        </span>
+        <span className="text-sand-600">
+          {count(group.members.length, "participant", "participants")}
+          {group.seatedOnly && ", seated"}
+        </span>
+      </summary>
+      <p className="mb-3 text-sand-600">{group.members.join(", ") || "No participants yet. Add them under Participants."}</p>
+      <GroupFields key={JSON.stringify(group)} id={`group-${group.id}`} group={group} places={places} lastResult={result} />
+    </details>
+  );
+}
+
+/** A venue: its equipment, and the form to change it. */
+function OneVenue({ place, result, movedOn }: { place: Loaded["places"][number]; result: Result; movedOn: boolean }) {
+  return (
+    <details className={box} open={isError(result) ?? (movedOn || undefined)}>
+      <summary className={head}>
+        <strong className="text-xl">{place.name}</strong>
+        <span>{roomInWords(place)}</span>
+        {place.emergency.phone === "" && <span className="font-semibold text-signal-700">no emergency card yet</span>}
+      </summary>
+      <PlaceFields key={place.version} id={`place-${place.id}`} place={place} version={place.version} lastResult={result} />
+    </details>
+  );
+}
+
 export default function Groups({ loaderData: { groups, places }, actionData }: Route.ComponentProps) {
   const answer = (actionData as Answer | undefined) ?? null;
   const of = (form: string) => (answer?.form === form ? answer.result : null);
-  const failed = (form: string) => of(form)?.status === "error" || undefined;
+  const failed = (form: string) => isError(of(form));
   return (
     <>
       <PageHead title="Groups and venues" note="When and where each group meets, and the venue's equipment." />
@@ -113,28 +153,7 @@ export default function Groups({ loaderData: { groups, places }, actionData }: R
           Groups
         </h2>
         {groups.map((group) => (
-          <details key={group.id} className={box} open={failed(group.id)}>
-            <summary className={head}>
-              <strong className="text-xl">{group.name}</strong>
-              <span>
-                {WEEKDAYS[group.weekday - 1]} {group.startsAt}, {group.minutes} min, {group.place}
-              </span>
-              <span className="text-sand-600">
-                {count(group.members.length, "participant", "participants")}
-                {group.seatedOnly && ", seated"}
-              </span>
-            </summary>
-            <p className="mb-3 text-sand-600">
-              {group.members.join(", ") || "No participants yet. Add them under Participants."}
-            </p>
-            <GroupFields
-              key={JSON.stringify(group)}
-              id={`group-${group.id}`}
-              group={group}
-              places={places}
-              lastResult={of(group.id)}
-            />
-          </details>
+          <OneGroup key={group.id} group={group} places={places} result={of(group.id)} />
         ))}
         <details className={box} open={failed("new-group")}>
           <summary className="flex min-h-11 items-center gap-2 font-display text-lg font-bold">
@@ -148,24 +167,12 @@ export default function Groups({ loaderData: { groups, places }, actionData }: R
           Venues
         </h2>
         {places.map((place) => (
-          <details
+          <OneVenue
             key={place.id}
-            className={box}
-            open={failed(place.id) ?? (answer?.movedOn && answer.form === place.id ? true : undefined)}
-          >
-            <summary className={head}>
-              <strong className="text-xl">{place.name}</strong>
-              <span>{roomInWords(place)}</span>
-              {place.emergency.phone === "" && <span className="font-semibold text-signal-700">no emergency card yet</span>}
-            </summary>
-            <PlaceFields
-              key={place.version}
-              id={`place-${place.id}`}
-              place={place}
-              version={place.version}
-              lastResult={of(place.id)}
-            />
-          </details>
+            place={place}
+            result={of(place.id)}
+            movedOn={answer?.movedOn === true && answer.form === place.id}
+          />
         ))}
         <details className={box} open={failed("new-place")}>
           <summary className="flex min-h-11 items-center gap-2 font-display text-lg font-bold">

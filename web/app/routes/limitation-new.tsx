@@ -108,6 +108,7 @@ const SIDES = [
   ["both", "both"],
 ] as const;
 
+/** Long because it is one form whose fields follow from the limitation. */
 function Choose({ loaded }: { loaded: Loaded }) {
   const [form, fields] = useForm<LimitationChoiceInput>({
     id: "limitation",
@@ -177,6 +178,7 @@ function Choose({ loaded }: { loaded: Loaded }) {
 
 type Chosen = NonNullable<Loaded["chosen"]>;
 
+/** Long because it is one form: what a limitation means, and what is decided. */
 function Means({
   loaded,
   chosen,

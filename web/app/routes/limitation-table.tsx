@@ -76,7 +76,11 @@ function RuleRow({ rule }: { rule: LimitationRule }) {
   );
 }
 
-/** Everything the product proposes by itself, each row with its source. */
+/**
+ * Everything the product proposes by itself, each row with its source.
+ *
+ * Long because it is the page of every rule, table after table.
+ */
 export default function LimitationTable() {
   return (
     <>

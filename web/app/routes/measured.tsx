@@ -67,6 +67,39 @@ function rowsOf(measurements: readonly Measurement[]) {
   return [...rows.entries()].map(([key, row]) => ({ key, ...row }));
 }
 
+/** Everything that was measured, one row a range, way of measuring and day. */
+function MeasuredTable({ measurements }: { measurements: readonly Measurement[] }) {
+  return (
+    <table className="w-full border-collapse text-left">
+      <thead>
+        <tr>
+          {["Day", "What", "How", "Left", "Right", "By"].map((head) => (
+            <th key={head} scope="col" className="py-1 pr-5">
+              {head}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rowsOf(measurements).map(({ key, first, left, right, none }) => (
+          <tr key={key} className="border-t border-sand-200">
+            <td className="py-1 pr-5 whitespace-nowrap">{formatDayMonthAndYear(first.day)}</td>
+            <td className="pr-5">
+              {labelOf(first.range)}
+              {first.armPosition && <span className="text-sand-600">, {armPositionLabel(first.armPosition)}</span>}
+            </td>
+            <td className="pr-5">{measuredHowLabel(first.how)}</td>
+            <td className="pr-5 font-bold">{left ? valueInWords(left) : none ? valueInWords(none) : ""}</td>
+            <td className="pr-5 font-bold">{right ? valueInWords(right) : ""}</td>
+            <td className="text-sand-600">{first.recordedBy}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Long because it is one form whose fields follow from what was measured. */
 export default function Measured({ loaderData: { person, measurements, today }, actionData }: Route.ComponentProps) {
   const [form, fields] = useForm<MeasuredRangeInput, MeasurementInput[]>({
     id: "measured",
@@ -122,34 +155,7 @@ export default function Measured({ loaderData: { person, measurements, today }, 
             As measured
           </h2>
           {measurements.length === 0 && <p className="text-lg">No measurements yet.</p>}
-          {measurements.length > 0 && (
-            <table className="w-full border-collapse text-left">
-              <thead>
-                <tr>
-                  {["Day", "What", "How", "Left", "Right", "By"].map((head) => (
-                    <th key={head} scope="col" className="py-1 pr-5">
-                      {head}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {rowsOf(measurements).map(({ key, first, left, right, none }) => (
-                  <tr key={key} className="border-t border-sand-200">
-                    <td className="py-1 pr-5 whitespace-nowrap">{formatDayMonthAndYear(first.day)}</td>
-                    <td className="pr-5">
-                      {labelOf(first.range)}
-                      {first.armPosition && <span className="text-sand-600">, {armPositionLabel(first.armPosition)}</span>}
-                    </td>
-                    <td className="pr-5">{measuredHowLabel(first.how)}</td>
-                    <td className="pr-5 font-bold">{left ? valueInWords(left) : none ? valueInWords(none) : ""}</td>
-                    <td className="pr-5 font-bold">{right ? valueInWords(right) : ""}</td>
-                    <td className="text-sand-600">{first.recordedBy}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          )}
+          {measurements.length > 0 && <MeasuredTable measurements={measurements} />}
         </section>
       </div>
     </>

@@ -42,6 +42,7 @@ const takenInWords = (taken: readonly string[]): string => {
   return taken.length === 1 ? `${first} imported.` : `${taken.length} movements imported: ${taken.join(", ")}.`;
 };
 
+/** Long because it lists, finds and imports on one page. */
 export default function Movements({ loaderData: { finding, all, movements }, actionData }: Route.ComponentProps) {
   const inOrder = PHASES.flatMap((phase) => movements.filter(({ movement }) => movement.phase === phase));
   return (

@@ -161,6 +161,26 @@ function Invite({ answer }: { answer: Answer }) {
   );
 }
 
+/** A team member, whose access can be removed by another. */
+function TeamMember({ member, isMe }: { member: Loaded["members"][number]; isMe: boolean }) {
+  return (
+    <li className="border-b border-sand-200 py-1.5 last:border-0">
+      <strong>{member.name}</strong>, {member.role} <span className="text-sand-600">{member.email}</span>
+      {!isMe && (
+        <details>
+          <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">Remove access</summary>
+          <Form method="post" className="flex flex-wrap items-center gap-3 pb-2">
+            <input type="hidden" name="intent" value="end-membership" />
+            <input type="hidden" name="accountId" value={member.accountId} />
+            <p>{member.name} is signed out at once. Their records are kept.</p>
+            <Button look="plain">Remove {member.name}'s access</Button>
+          </Form>
+        </details>
+      )}
+    </li>
+  );
+}
+
 export default function House({ loaderData, actionData }: Route.ComponentProps) {
   const { policy, members, invitations, letters, name } = loaderData;
   const answer: Answer = actionData ?? {};
@@ -181,26 +201,11 @@ export default function House({ loaderData, actionData }: Route.ComponentProps) 
         <div className="flex flex-col gap-6">
           <section className="rounded-soft border border-sand-300 bg-white p-6" aria-labelledby="members-head">
             <h2 id="members-head" className="mb-2 text-2xl">
-              Who belongs
+              Team
             </h2>
             <ul>
               {members.map((member) => (
-                <li key={member.accountId} className="border-b border-sand-200 py-1.5 last:border-0">
-                  <strong>{member.name}</strong>, {member.role} <span className="text-sand-600">{member.email}</span>
-                  {member.accountId !== loaderData.me && (
-                    <details>
-                      <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
-                        Remove access
-                      </summary>
-                      <Form method="post" className="flex flex-wrap items-center gap-3 pb-2">
-                        <input type="hidden" name="intent" value="end-membership" />
-                        <input type="hidden" name="accountId" value={member.accountId} />
-                        <p>{member.name} is signed out at once. Their records are kept.</p>
-                        <Button look="plain">Remove {member.name}'s access</Button>
-                      </Form>
-                    </details>
-                  )}
-                </li>
+                <TeamMember key={member.accountId} member={member} isMe={member.accountId === loaderData.me} />
               ))}
               {invitations.map((invitation) => (
                 <li

@@ -84,6 +84,64 @@ const TITLES: Readonly<Record<FileKind, string>> = {
 
 type Preview = NonNullable<NonNullable<Route.ComponentProps["actionData"]>["preview"]>;
 
+/** Which column of the file is which, as found, to be put right by hand. */
+function ColumnFields({
+  header,
+  mapping,
+  columns,
+}: Pick<Preview, "header" | "mapping"> & { columns: (typeof FILE_COLUMNS)[FileKind] }) {
+  return (
+    <fieldset>
+      <legend className="mb-1 font-semibold">Which column is which</legend>
+      <div className="grid gap-x-4 gap-y-2 sm:grid-cols-2 lg:grid-cols-4">
+        {columns.map(({ name, label, required }) => (
+          <label key={name} className="flex flex-col">
+            <span>
+              {label} {required && <span className="text-sand-600">(required)</span>}
+            </span>
+            <select name={`column-${name}`} defaultValue={mapping[name] ?? ""} className="field-box">
+              <option value="">None</option>
+              {header.map((head, i) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: columns of a file have nothing but their place
+                <option key={i} value={i}>
+                  {head || `Column ${i + 1}`}
+                </option>
+              ))}
+            </select>
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+/** Rows that cannot be imported as they are, each with what is wrong. */
+function BrokenRows({ broken }: Pick<Preview, "broken">) {
+  return (
+    <table className="border-collapse text-left">
+      <caption className="mb-1 text-left font-semibold">Rows to correct</caption>
+      <thead>
+        <tr>
+          {["Line", "Problem", "Row"].map((head) => (
+            <th key={head} scope="col" className="py-1 pr-6">
+              {head}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {broken.map(({ line, words, message }) => (
+          <tr key={`${line} ${message}`} className="border-t border-sand-200 align-top">
+            <td className="py-1 pr-6 font-bold">{line}</td>
+            <td className="pr-6 text-signal-700">{message}</td>
+            <td className="text-sand-600">{words}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
 function PreviewOf({ kind, preview, columns }: { kind: FileKind; preview: Preview; columns: (typeof FILE_COLUMNS)[FileKind] }) {
   const { header, mapping, rows, good, missing, broken } = preview;
   return (
@@ -99,50 +157,8 @@ function PreviewOf({ kind, preview, columns }: { kind: FileKind; preview: Previe
           </p>
         )}
       </div>
-      <fieldset>
-        <legend className="mb-1 font-semibold">Which column is which</legend>
-        <div className="grid gap-x-4 gap-y-2 sm:grid-cols-2 lg:grid-cols-4">
-          {columns.map(({ name, label, required }) => (
-            <label key={name} className="flex flex-col">
-              <span>
-                {label} {required && <span className="text-sand-600">(required)</span>}
-              </span>
-              <select name={`column-${name}`} defaultValue={mapping[name] ?? ""} className="field-box">
-                <option value="">None</option>
-                {header.map((head, i) => (
-                  // biome-ignore lint/suspicious/noArrayIndexKey: columns of a file have nothing but their place
-                  <option key={i} value={i}>
-                    {head || `Column ${i + 1}`}
-                  </option>
-                ))}
-              </select>
-            </label>
-          ))}
-        </div>
-      </fieldset>
-      {broken.length > 0 && (
-        <table className="border-collapse text-left">
-          <caption className="mb-1 text-left font-semibold">Rows to correct</caption>
-          <thead>
-            <tr>
-              {["Line", "Problem", "Row"].map((head) => (
-                <th key={head} scope="col" className="py-1 pr-6">
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {broken.map(({ line, words, message }) => (
-              <tr key={`${line} ${message}`} className="border-t border-sand-200 align-top">
-                <td className="py-1 pr-6 font-bold">{line}</td>
-                <td className="pr-6 text-signal-700">{message}</td>
-                <td className="text-sand-600">{words}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      <ColumnFields header={header} mapping={mapping} columns={columns} />
+      {broken.length > 0 && <BrokenRows broken={broken} />}
       <div>
         <label htmlFor="csv-text" className="mb-1 block font-semibold">
           The file <span className="font-normal text-sand-600">can be corrected here</span>
@@ -172,6 +188,26 @@ function PreviewOf({ kind, preview, columns }: { kind: FileKind; preview: Previe
         )}
       </div>
     </Form>
+  );
+}
+
+/** Files to export, with the columns that each has. */
+function ExportList({ columns }: { columns: typeof FILE_COLUMNS }) {
+  return (
+    <section className="rounded-soft border border-sand-300 bg-white p-6">
+      <h2 className="text-xl">Export files</h2>
+      <p className="mb-3 text-sand-600">The same columns that are read in.</p>
+      <ul className="flex flex-col gap-3">
+        {FILE_ORDER.map((kind) => (
+          <li key={kind}>
+            <a href={`/people/files/${kind}.csv`} className="text-lg font-semibold underline underline-offset-4">
+              {TITLES[kind]}
+            </a>
+            <p className="text-sand-600">{columns[kind].map(({ name }) => name).join(", ")}</p>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 
@@ -228,20 +264,7 @@ export default function PeopleFiles({ loaderData: { columns }, actionData }: Rou
               </Button>
             </div>
           </Form>
-          <section className="rounded-soft border border-sand-300 bg-white p-6">
-            <h2 className="text-xl">Export files</h2>
-            <p className="mb-3 text-sand-600">The same columns that are read in.</p>
-            <ul className="flex flex-col gap-3">
-              {FILE_ORDER.map((kind) => (
-                <li key={kind}>
-                  <a href={`/people/files/${kind}.csv`} className="text-lg font-semibold underline underline-offset-4">
-                    {TITLES[kind]}
-                  </a>
-                  <p className="text-sand-600">{columns[kind].map(({ name }) => name).join(", ")}</p>
-                </li>
-              ))}
-            </ul>
-          </section>
+          <ExportList columns={columns} />
         </div>
       )}
     </>

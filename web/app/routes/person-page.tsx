@@ -73,6 +73,37 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 
 const TOUCH = { yes: "May be touched.", ask: "Ask before touching.", no: "Is not touched." } as const;
 
+type Loaded = Route.ComponentProps["loaderData"];
+
+/** Caps of their own, by group, each with its reason where reasons are wanted. */
+function CapLines({ lines }: { lines: Loaded["lines"] }) {
+  return (
+    <>
+      {CAP_GROUPS.filter((group) => lines.some((line) => line.group === group)).map((group) => (
+        <section key={group} className="mb-2">
+          <h2 className="text-lg">{capGroupLabel(group)}</h2>
+          <ul>
+            {lines
+              .filter((line) => line.group === group)
+              .map((line) => (
+                <li key={line.id} className="leading-snug">
+                  <strong>{line.words}</strong>
+                  {line.why !== null && <span className="text-sand-600"> {line.why}</span>}
+                  {line.oldReading && (
+                    <span className="block font-semibold text-signal-700">
+                      This number was set before turning was measured as clinicians do. Check it.
+                    </span>
+                  )}
+                </li>
+              ))}
+          </ul>
+        </section>
+      ))}
+    </>
+  );
+}
+
+/** Long because it is one printed page. */
 export default function PersonOnAPage({ loaderData }: Route.ComponentProps) {
   const { person, day, reasons, lines, cautions, facts, setUp, organisation } = loaderData;
   return (
@@ -119,26 +150,7 @@ export default function PersonOnAPage({ loaderData }: Route.ComponentProps) {
           )}
         </div>
         <div>
-          {CAP_GROUPS.filter((group) => lines.some((line) => line.group === group)).map((group) => (
-            <section key={group} className="mb-2">
-              <h2 className="text-lg">{capGroupLabel(group)}</h2>
-              <ul>
-                {lines
-                  .filter((line) => line.group === group)
-                  .map((line) => (
-                    <li key={line.id} className="leading-snug">
-                      <strong>{line.words}</strong>
-                      {line.why !== null && <span className="text-sand-600"> {line.why}</span>}
-                      {line.oldReading && (
-                        <span className="block font-semibold text-signal-700">
-                          This number was set before turning was measured as clinicians do. Check it.
-                        </span>
-                      )}
-                    </li>
-                  ))}
-              </ul>
-            </section>
-          ))}
+          <CapLines lines={lines} />
           {lines.length === 0 && <p>No caps of their own: standard caps apply.</p>}
           {loaderData.usual.length > 0 && (
             <section className="mb-2">

@@ -34,7 +34,11 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   };
 }
 
-/** Floor plan, drawn to scale from what people need; dragging overrules it. */
+/**
+ * Floor plan, drawn to scale from what people need; dragging overrules it.
+ *
+ * Long because map, notes and saving share one draft.
+ */
 export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
   const { plan, content, group, floor, people } = loaderData;
   const [draft, setDraft] = useState<PlanContent>(content);

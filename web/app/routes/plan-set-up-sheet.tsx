@@ -50,7 +50,11 @@ function depthInWords({ takesPart, sits, depth, entry }: Route.ComponentProps["l
   return [metres, sits && "in the pool chair", entry].filter(Boolean).join(", ");
 }
 
-/** Chairs, cushions, marks on the floor, depths and what people bring: what to put out before anyone comes. */
+/**
+ * Chairs, cushions, marks on the floor, depths and what people bring: what to put out before anyone comes.
+ *
+ * Long because it is one printed page.
+ */
 export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
   const { planId, day, group, inWater, place, large, people } = loaderData;
   const cushions = people.filter(({ cushion }) => cushion > 0).length;

@@ -105,6 +105,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   return redirect(`/plans/${await addPlan(scope, { ...content, groupId, day })}`);
 }
 
+/** Long because it is one page: the plans to come, and the form of a new one. */
 export default function Plans({ loaderData: { groups, ahead, behind }, actionData }: Route.ComponentProps) {
   const [first] = groups;
   const [form, fields] = useForm({

@@ -47,7 +47,11 @@ const idOf = (style: TeachingStyle, id: string | null): string => id ?? `new ${s
 
 type Kept = Route.ComponentProps["loaderData"]["styles"][number];
 
-/** One style's choices, each with what it does; one that ships is kept as a new one of their own. */
+/**
+ * One style's choices, each with what it does; one that ships is kept as a new one of their own.
+ *
+ * Long because it is one form.
+ */
 function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
   const { id, style } = kept;
   const formId = idOf(style, id);

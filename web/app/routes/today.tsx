@@ -1,18 +1,15 @@
 import { addDays } from "@able-tide/core/calendar";
-import { asksOn, holdsOn, isDueSoon } from "@able-tide/core/caps/cap";
 import { classState } from "@able-tide/core/class/events";
 import { EFFORT_WORDS, observationLabel } from "@able-tide/words/class";
-import { formatCap } from "@able-tide/words/format-cap";
-import { formatLimitation } from "@able-tide/words/limitations";
-import { count, formatDayAndMonth, formatMinutes } from "@able-tide/words/text";
+import { count, formatMinutes } from "@able-tide/words/text";
 import { Link } from "react-router";
 import { endedClasses, listEvents, namesInClass, openClasses } from "../../server/classes/classes.ts";
-import { type NotedInClass, notedSince } from "../../server/classes/follow-ups.ts";
+import { notedSince } from "../../server/classes/follow-ups.ts";
 import { type Group, listGroups } from "../../server/groups/groups.ts";
 import { type LibraryMovement, listMovements } from "../../server/movements/movements.ts";
-import { type CapNotice, capNotices } from "../../server/people/cap-notices.ts";
-import { type KeptCap, openCaps } from "../../server/people/caps.ts";
-import { type KeptLimitation, meanwhileOf, openLimitations } from "../../server/people/limitations.ts";
+import { capNotices } from "../../server/people/cap-notices.ts";
+import { openCaps } from "../../server/people/caps.ts";
+import { openLimitations } from "../../server/people/limitations.ts";
 import { nextDaysAsked } from "../../server/people/newcomers.ts";
 import { listPeople, type Person } from "../../server/people/people.ts";
 import { fitAhead } from "../../server/plans/fitted-plan.ts";
@@ -26,6 +23,7 @@ import { dotted } from "../kit/dotted.ts";
 import { PageHead } from "../kit/shell.tsx";
 import { OutlineTide } from "../plans/outline-picture.tsx";
 import { scopeContext } from "../signed-in.server.ts";
+import { needsOf } from "../today/needs.server.ts";
 import type { Route } from "./+types/today";
 
 export const meta: Route.MetaFunction = () => [{ title: "Today · Able Tide" }];
@@ -68,91 +66,6 @@ async function lastClass(scope: Scope) {
       words: `${nameOf.get(note.personId) ?? ""}: ${observationLabel(note.sign).toLowerCase()}`,
     })),
   };
-}
-
-/** Something that wants an answer, or will within two weeks. */
-interface Need {
-  readonly id: string;
-  readonly personId: string;
-  readonly name: string;
-  readonly words: string;
-  readonly news: string;
-  readonly pressing: boolean;
-}
-
-/** What is on record of everyone that may want an answer. */
-interface OnRecord {
-  readonly caps: readonly KeptCap[];
-  readonly limitations: readonly KeptLimitation[];
-  readonly noted: readonly NotedInClass[];
-  readonly notices: readonly CapNotice[];
-  readonly nextDays: readonly { readonly personId: string; readonly classId: string; readonly day: string }[];
-}
-
-function needsOf(
-  day: string,
-  { caps, limitations, noted, notices, nextDays }: OnRecord,
-  nameOf: ReadonlyMap<string, string>,
-): Need[] {
-  const mine = <Of extends { personId: string }>(each: Of) => nameOf.has(each.personId);
-  const waiting = limitations
-    .filter(mine)
-    .filter((limitation) => meanwhileOf(limitation, day).length > 0)
-    .map((limitation) => {
-      return {
-        id: limitation.id,
-        personId: limitation.personId,
-        name: nameOf.get(limitation.personId) ?? "",
-        words: formatLimitation(limitation),
-        news: "Waiting for the clinician's caps.",
-        pressing: true,
-      };
-    });
-  const dated = caps
-    .filter(mine)
-    .filter((cap) => holdsOn(cap, day) && (asksOn(cap, day) || isDueSoon(cap, day)))
-    .map((cap) => ({
-      id: cap.id,
-      personId: cap.personId,
-      name: nameOf.get(cap.personId) ?? "",
-      words: formatCap(cap),
-      news: asksOn(cap, day)
-        ? "The review date has passed and the cap is still active. Review it."
-        : cap.strength === "comfort"
-          ? "Ends automatically within two weeks."
-          : "Review due within two weeks.",
-      pressing: asksOn(cap, day),
-    }));
-  const shown = noted
-    .filter(mine)
-    .filter(({ asks }) => asks)
-    .map(({ noteId, personId, sign, day: on, movement }) => ({
-      id: noteId,
-      personId,
-      name: nameOf.get(personId) ?? "",
-      words: `${observationLabel(sign)} in class on ${formatDayAndMonth(on)}${movement === "" ? "" : `, in ${movement}`}`,
-      news: "Ask how the participant is now, and record the answer.",
-      pressing: true,
-    }));
-  const read = notices
-    .filter(({ cap }) => nameOf.has(cap.personId))
-    .map(({ cap }) => ({
-      id: `notice ${cap.id}`,
-      personId: cap.personId,
-      name: nameOf.get(cap.personId) ?? "",
-      words: formatCap(cap),
-      news: "Turning is now measured as a clinician measures it. Is the number still right?",
-      pressing: true,
-    }));
-  const asked = nextDays.filter(mine).map(({ personId, classId, day: on }) => ({
-    id: `next day ${classId} ${personId}`,
-    personId,
-    name: nameOf.get(personId) ?? "",
-    words: `How were they on the day after ${formatDayAndMonth(on)}`,
-    news: "Their third clean session counts once this is known.",
-    pressing: false,
-  }));
-  return [...shown, ...waiting, ...read, ...dated, ...asked].sort((a, b) => Number(b.pressing) - Number(a.pressing));
 }
 
 /** Days for which something noted in class asks to be followed up here; the person's page keeps it for longer. */
@@ -227,6 +140,48 @@ function NextSession({ session, leads, today }: { session: Session; leads: boole
   );
 }
 
+type Loaded = Route.ComponentProps["loaderData"];
+
+/** What waits for someone: reviews, clearances, observations and days after. */
+function NeedList({ needs }: { needs: Loaded["needs"] }) {
+  return (
+    <ul className="flex flex-col gap-3">
+      {needs.map((need) => (
+        <li
+          key={need.id}
+          className={`rounded-soft border-[1.5px] px-4 py-3 ${need.pressing ? "border-signal-600 bg-signal-100/50" : "border-sand-300 bg-white"}`}
+        >
+          <Link to={`/people/${need.personId}`} className="text-lg no-underline hover:underline">
+            <strong>{need.name}.</strong> {need.words}.
+          </Link>
+          <p className={need.pressing ? "font-semibold text-signal-700" : "text-sand-600"}>{need.news}</p>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** The last class, in a few lines. */
+function LastClass({ id, group, day, here, effort, note, signs }: NonNullable<Loaded["last"]>) {
+  return (
+    <section aria-labelledby="last-head">
+      <h2 id="last-head" className="mb-2 text-xl">
+        Last class
+      </h2>
+      <div className="rounded-soft border border-sand-300 bg-white p-4 text-lg">
+        <p>
+          <Link to={`/classes/${id}`} className="font-semibold underline underline-offset-4">
+            {group}, {formatDay(day)}
+          </Link>
+          : {here} here{effort && `, effort ${effort}`}.
+        </p>
+        {note && <p className="mt-2">{note}</p>}
+        {signs.length > 0 && <p className="mt-2 text-signal-700">{signs.map(({ words }) => words).join(" · ")}</p>}
+      </div>
+    </section>
+  );
+}
+
 export default function Today({ loaderData: { day, role, running, sessions, needs, last } }: Route.ComponentProps) {
   return (
     <>
@@ -265,39 +220,9 @@ export default function Today({ loaderData: { day, role, running, sessions, need
             Needs your attention
           </h2>
           {needs.length === 0 && <p className="text-lg">Nothing to review. No cap is due in the next two weeks.</p>}
-          <ul className="flex flex-col gap-3">
-            {needs.map((need) => (
-              <li
-                key={need.id}
-                className={`rounded-soft border-[1.5px] px-4 py-3 ${need.pressing ? "border-signal-600 bg-signal-100/50" : "border-sand-300 bg-white"}`}
-              >
-                <Link to={`/people/${need.personId}`} className="text-lg no-underline hover:underline">
-                  <strong>{need.name}.</strong> {need.words}.
-                </Link>
-                <p className={need.pressing ? "font-semibold text-signal-700" : "text-sand-600"}>{need.news}</p>
-              </li>
-            ))}
-          </ul>
+          <NeedList needs={needs} />
         </section>
-        {last && (
-          <section aria-labelledby="last-head">
-            <h2 id="last-head" className="mb-2 text-xl">
-              Last class
-            </h2>
-            <div className="rounded-soft border border-sand-300 bg-white p-4 text-lg">
-              <p>
-                <Link to={`/classes/${last.id}`} className="font-semibold underline underline-offset-4">
-                  {last.group}, {formatDay(last.day)}
-                </Link>
-                : {last.here} here{last.effort && `, effort ${last.effort}`}.
-              </p>
-              {last.note && <p className="mt-2">{last.note}</p>}
-              {last.signs.length > 0 && (
-                <p className="mt-2 text-signal-700">{last.signs.map(({ words }) => words).join(" · ")}</p>
-              )}
-            </div>
-          </section>
-        )}
+        {last && <LastClass {...last} />}
       </div>
     </>
   );

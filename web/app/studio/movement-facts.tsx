@@ -73,7 +73,11 @@ interface ChangeProps {
   readonly change: (facts: Partial<Movement>) => void;
 }
 
-/** Phase, breaths and stance: the facts that are chosen from a list or counted. */
+/**
+ * Phase, breaths and stance: the facts that are chosen from a list or counted.
+ *
+ * Long because it is one form.
+ */
 function PhaseAndStance({ movement, change }: ChangeProps) {
   const { stance } = movement;
   const setStance = (kind: MovementStance["kind"]) =>

@@ -26,7 +26,11 @@ const NAMES: Record<Handle, string> = {
   rightFoot: "right foot",
 };
 
-/** The figure of a key pose with what can be pulled on it. Typed values do the same without a pointer. */
+/**
+ * The figure of a key pose with what can be pulled on it. Typed values do the same without a pointer.
+ *
+ * Long because pressing, pulling and letting go share the same handle.
+ */
 export function PullFigure({ row, frame, view, waterline, pull }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const [held, setHeld] = useState<Handle | null>(null);

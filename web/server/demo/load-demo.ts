@@ -1,13 +1,4 @@
-import { addDays as addToDay } from "@able-tide/core/calendar";
-import { AS_USUAL } from "@able-tide/core/caps/answers";
-import { asksOn, isDueSoon } from "@able-tide/core/caps/cap";
-import { limitationRule } from "@able-tide/core/caps/limitations/all";
-import { waitsOn } from "@able-tide/core/caps/propose";
 import { type ClassEvent, classState } from "@able-tide/core/class/events";
-import type { ClassScript } from "@able-tide/core/class/script";
-import { classSteps } from "@able-tide/core/class/steps";
-import { NOTHING_KNOWN } from "@able-tide/core/people/about";
-import { ONE_LEG_STAND } from "@able-tide/core/reference/one-leg-stand";
 import { TZDate } from "@date-fns/tz";
 import { addDays, addSeconds, format, getISODay, startOfDay } from "date-fns";
 import type { Knex } from "knex";
@@ -19,21 +10,20 @@ import { addGroup, findGroup } from "../groups/groups.ts";
 import { withLock } from "../migrate.ts";
 import { listMovements } from "../movements/movements.ts";
 import { askAboutTurn } from "../people/cap-notices.ts";
-import { addCap, capHistory, endCap, holdOn } from "../people/caps.ts";
-import { enterClearance } from "../people/clearances.ts";
+import { addCap, endCap } from "../people/caps.ts";
 import { endLimitation } from "../people/limitations.ts";
-import { recordMeasurements } from "../people/measurements.ts";
-import { cleanSessions, releaseNewcomer, setFirstLimits } from "../people/newcomers.ts";
-import { addPerson, setClinician } from "../people/people.ts";
-import { proposalsFor, recordLimitation } from "../people/record-limitation.ts";
+import { cleanSessions, releaseNewcomer } from "../people/newcomers.ts";
 import { addPlan } from "../plans/plans.ts";
 import { addSeries } from "../plans/series.ts";
 import { settingsOf } from "../plans/setting.ts";
 import { keepStyle } from "../plans/styles.ts";
 import { recordOneLegStand } from "../results/results.ts";
-import { momentIn, type Scope, today as todayOf } from "../scope.ts";
+import { momentIn, type Scope } from "../scope.ts";
 import { addPlace } from "../venues/venues.ts";
-import { type DemoGroup, type DemoLimitation, type DemoPerson, type DemoProgramme, WEEKS } from "./demo-person.ts";
+import { arrivalsOf, classEvents, ids, isHere, trialsOf } from "./demo-classes.ts";
+import { type DemoGroup, type DemoPerson, type DemoProgramme, WEEKS } from "./demo-person.ts";
+import { answerReviews, clearDemoLimitation, REVIEW_WEEK, takeDemoLimitation, takePeopleIn } from "./demo-records.ts";
+import type { Kept, Voices } from "./demo-voices.ts";
 import { FRIDAY_WARM_WATER, WATER } from "./friday-warm-water.ts";
 import { CLINICIAN, HELPER, HOUSE, INSTRUCTOR, PLACE, STYLE } from "./kittiwake-rooms.ts";
 import { CHAIRS, MONDAY_CHAIRS } from "./monday-chairs.ts";
@@ -72,135 +62,8 @@ async function planDay(scope: Scope, programme: DemoProgramme, week: number, gro
   return addPlan(scope, { groupId, day, breathSeconds, blocks, style: STYLE, purpose });
 }
 
-/** A person of the demo as they are kept. */
-interface Kept {
-  readonly id: string;
-  readonly demo: DemoPerson;
-  /** Ids of their own caps, as far as set. */
-  readonly caps: (string | null)[];
-  readonly limitations: (string | null)[];
-}
-
-const isHere = ({ demo }: Kept, week: number): boolean => !(demo.missed ?? []).includes(week);
-
-/** What was noted in a class, from the ticking of names to its end. Times follow the plan's own clock. */
-function arrivalsOf(week: number, people: readonly Kept[], begins: Date, nextId: () => string): ClassEvent[] {
-  const here = people.filter((person) => isHere(person, week));
-  return here.flatMap(({ id, demo }, i) => {
-    const at = addSeconds(begins, 5 * (i - here.length)).toISOString();
-    const lighter = (demo.lighter ?? []).includes(week);
-    const attended: ClassEvent = { kind: "attended", id: nextId(), at, personId: id, here: true };
-    const checked: ClassEvent = {
-      kind: "checkedIn",
-      id: nextId(),
-      at,
-      personId: id,
-      answers: { ...AS_USUAL, overall: lighter ? "lighter" : "asUsual" },
-      overriddenBecause: null,
-    };
-    return [attended, checked];
-  });
-}
-
-function classEvents(
-  script: ClassScript,
-  programme: DemoProgramme,
-  week: number,
-  people: readonly Kept[],
-  begins: Date,
-  nextId: () => string,
-): ClassEvent[] {
-  const events: ClassEvent[] = [];
-  const at = (seconds: number) => addSeconds(begins, seconds).toISOString();
-  /** A movement may come twice in a session: what was shown was shown the first time. */
-  const firstStep = new Map<string, number>();
-  const here = people.filter((person) => isHere(person, week));
-  classSteps(script.blocks).forEach((step, number) => {
-    events.push({ kind: "moved", id: nextId(), at: at(step.from), step: number });
-    const movementOfStep = script.blocks[step.blockIndex]?.movement.id ?? "";
-    if (firstStep.has(movementOfStep)) return;
-    firstStep.set(movementOfStep, number);
-    for (const { id, demo } of here)
-      for (const { sign, movementId, week: inWeek } of demo.signs ?? [])
-        if (inWeek === week && movementOfStep === movementId)
-          events.push({ kind: "noted", id: nextId(), at: at(step.from + 35), personId: id, step: number, sign });
-  });
-  events.push({ kind: "ended", id: nextId(), at: at(script.total + 120), ...programme.ending(week) });
-  return events;
-}
-
-/** Three trials of a one-leg stand on the way from the first test to the last, in tenths of a second. */
-function trialsOf({ first, last }: { first: number; last: number }, week: number, random: () => number): number[] {
-  const expected = first + ((last - first) * (week - 1)) / (WEEKS - 2);
-  return [0.78, 0.9, 1].map((share) => {
-    const seconds = expected * share * (0.94 + 0.12 * random());
-    return Math.min(ONE_LEG_STAND.ceiling, Math.round(10 * seconds) / 10);
-  });
-}
-
-/** Who speaks in the demo, all at the same moving clock. */
-interface Voices {
-  readonly instructor: Scope;
-  readonly clinician: Scope;
-}
-
-/** Takes a limitation in as it proposes; what waits for the clinician stays waiting. @returns its id */
-async function takeDemoLimitation(
-  { instructor }: Voices,
-  personId: string,
-  limitation: DemoLimitation,
-  firstDay: string,
-): Promise<string> {
-  const rule = limitationRule(limitation.rule);
-  if (!rule) throw new Error(`the demo names a limitation that is not in the table: ${limitation.rule}`);
-  const { side, kind, weeksBefore, note } = limitation;
-  const eventDay = weeksBefore === undefined ? null : addToDay(firstDay, -7 * weeksBefore);
-  const input = { rule: rule.name, side: side ?? null, kind: kind ?? null, eventDay, note: note ?? "" };
-  const proposals = await proposalsFor(instructor, personId, rule, input);
-  const waits = waitsOn(rule, input, todayOf(instructor));
-  const decisions = waits ? [] : proposals.map(({ limit }) => ({ kind: "accept" as const, limit }));
-  return recordLimitation(instructor, personId, rule, input, proposals, decisions);
-}
-
-/** Enters the clinician's word on a limitation, with the usual limits for it. */
-async function clearDemoLimitation(
-  { clinician }: Voices,
-  personId: string,
-  limitationId: string,
-  limitation: DemoLimitation,
-  says: string,
-) {
-  const rule = limitationRule(limitation.rule);
-  if (!rule) return;
-  const input = { side: limitation.side ?? null, kind: limitation.kind ?? null, eventDay: null };
-  const proposals = await proposalsFor(clinician, personId, rule, input);
-  await enterClearance(
-    clinician,
-    personId,
-    { limitationId, day: todayOf(clinician), clinician: CLINICIAN.name, says, file: null },
-    proposals,
-    proposals.map(({ limit }) => ({ kind: "accept", limit })),
-  );
-}
-
 /** Weeks that the series go on after the demo's own. */
 const WEEKS_AHEAD = 10;
-
-/** The week in which the instructor goes through what asks again. */
-const REVIEW_WEEK = 13;
-
-/** Everything that follows from a limitation and asks by now, or will within two weeks, holds on for a quarter of a year. */
-async function answerReviews({ instructor, clinician }: Voices, personId: string): Promise<void> {
-  const day = todayOf(instructor);
-  for (const cap of await capHistory(instructor, personId))
-    if (
-      cap.ended === null &&
-      cap.limitationId !== null &&
-      cap.strength !== "comfort" &&
-      (asksOn(cap, day) || isDueSoon(cap, day))
-    )
-      await holdOn(cap.strength === "absolute" ? clinician : instructor, personId, cap.id, addToDay(day, 84), "No change.");
-}
 
 /** What changes in a week for one person: limitations, clearances, caps, a release. */
 async function liveThroughWeek(
@@ -243,32 +106,7 @@ async function liveThroughWeek(
   });
 }
 
-function ids(random: () => number): () => string {
-  const digits = () =>
-    Math.floor(random() * 0x1_0000)
-      .toString(16)
-      .padStart(4, "0");
-  return () => `${digits()}${digits()}-${digits()}-4${digits().slice(1)}-8${digits().slice(1)}-${digits()}${digits()}${digits()}`;
-}
-
-async function takePeopleIn(scope: Scope, clinicianAccount: string, groupIds: ReadonlyMap<DemoGroup, string>): Promise<Kept[]> {
-  const people: Kept[] = [];
-  for (const demo of PEOPLE) {
-    const groups = demo.groups.flatMap((group) => groupIds.get(group) ?? []);
-    const id = await addPerson(scope, { ...demo.person, groupIds: groups }, { ...NOTHING_KNOWN, ...demo.about });
-    await setFirstLimits(scope, id);
-    if (demo.measured)
-      await recordMeasurements(
-        scope,
-        id,
-        demo.measured.map((each) => ({ ...each, day: todayOf(scope) })),
-      );
-    if (demo.lookedAfter) await setClinician(scope, id, clinicianAccount);
-    people.push({ id, demo, caps: [], limitations: [] });
-  }
-  return people;
-}
-
+/** Long because it is the order in which the demo is written, step after step. */
 async function load(database: Knex, today: Date): Promise<void> {
   const random = seeded(20_261);
   const nextId = ids(random);
@@ -286,7 +124,7 @@ async function load(database: Knex, today: Date): Promise<void> {
     const input = { name, place, placeId, weekday, startsAt, minutes, seatedOnly, inWater, helpers };
     groupIds.set(group, await addGroup(instructor, input));
   }
-  const people = await takePeopleIn(instructor, clinician.accountId, groupIds);
+  const people = await takePeopleIn(PEOPLE, instructor, clinician.accountId, groupIds);
   for (const person of people) await liveThroughWeek(voices, person, 0, wednesdays.dayOfWeek);
 
   for (let week = 1; week <= WEEKS; week += 1) {

@@ -1,3 +1,4 @@
+// Long because it is data: ten made-up people and their twelve weeks.
 import { type DemoBlock, type DemoPerson, type DemoProgramme, person } from "./demo-person.ts";
 
 const groups = ["wednesday"] as const;

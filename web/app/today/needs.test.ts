@@ -34,7 +34,9 @@ describe("what needs attention today", () => {
       side: "left",
       kind: null,
       eventDay: null,
-    } as KeptLimitation;
+      ended: null,
+      cleared: false,
+    } as unknown as KeptLimitation;
     const nextDay = { personId: "ann", classId: "c", day: "2026-10-07" };
     expect(needs({ caps: [soon], limitations: [limitation], nextDays: [nextDay] }).map(({ id }) => id)).toEqual([
       "wait",

@@ -28,26 +28,26 @@ const PAIN_PLACE_LABELS: Readonly<Record<PainPlace, string>> = {
 };
 
 const THRESHOLD_LABELS: Readonly<Record<ThresholdName, string>> = {
-  systolicMost: "Systolic blood pressure at rest: no class above",
-  diastolicMost: "Resting diastolic pressure: not taking part above",
+  systolicMost: "Systolic blood pressure at rest: not taking part above",
+  diastolicMost: "Diastolic blood pressure at rest: not taking part above",
   restingHeartRateMost: "Resting heart rate: not taking part above",
   fibrillatingHeartRateMost: "Resting heart rate with atrial fibrillation: not taking part above",
-  systolicLeast: "Systolic pressure: not taking part below",
+  systolicLeast: "Systolic blood pressure at rest: not taking part below",
   restingHeartRateLeast: "Resting heart rate: not taking part below",
   systolicRaised: "Systolic blood pressure: reduce dose from",
   saturationLeast: "Oxygen saturation at rest: not taking part below",
-  glucoseLeast: "Glucose (on treatment): treat first below",
-  glucoseSteady: "Glucose on treatment, carbohydrate and re-check under",
+  glucoseLeast: "Glucose on treatment: treat first below",
+  glucoseSteady: "Glucose on treatment: carbohydrate and re-check below",
   glucoseMost: "Glucose with ketones or feeling ill: not taking part above",
 };
 
 const THRESHOLD_UNITS: Readonly<Record<ThresholdName, string>> = {
   systolicMost: "mmHg",
   diastolicMost: "mmHg",
-  restingHeartRateMost: "a minute",
-  fibrillatingHeartRateMost: "a minute",
+  restingHeartRateMost: "beats per minute",
+  fibrillatingHeartRateMost: "beats per minute",
   systolicLeast: "mmHg",
-  restingHeartRateLeast: "a minute",
+  restingHeartRateLeast: "beats per minute",
   systolicRaised: "mmHg",
   saturationLeast: "%",
   glucoseLeast: "mmol/l",

@@ -1,13 +1,21 @@
-import { WATER_EQUIPMENT, WATER_EQUIPMENT_NAMES } from "@able-tide/core/body/water-equipment";
+import { WATER_EQUIPMENT_NAMES } from "@able-tide/core/body/water-equipment";
 import { PHASES } from "@able-tide/core/movement/format";
 import type { BlockChange } from "@able-tide/core/plan/change-block";
-import { TALK } from "@able-tide/core/plan/plan-item";
-import { BREATH_SECONDS } from "@able-tide/core/plan/style";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
-import { waterEquipmentLabel } from "@able-tide/words/body";
 import { phaseLabel } from "@able-tide/words/planner";
 import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Minus, Plus, Trash2 } from "lucide-react";
 import { type ReactNode, useState } from "react";
+import {
+  EQUIPMENT,
+  EXPLANATIONS,
+  HALF_SECONDS,
+  SIDES,
+  sidesChange,
+  sidesOf,
+  VARIANTS,
+  variantChange,
+  variantOf,
+} from "./plan-item-options.ts";
 
 /** What can be done with the chosen block. */
 export interface BlockActions {
@@ -43,8 +51,8 @@ interface ChoiceProps {
 
 function Choice({ label, value, options, choose }: ChoiceProps) {
   return (
-    <label className="grid grid-cols-[6rem_1fr] items-center gap-2">
-      <span>{label}</span>
+    <label>
+      <span className="block">{label}</span>
       <select className="field-box" value={value} onChange={({ currentTarget }) => choose(currentTarget.value)}>
         {options.map(([name, words]) => (
           <option key={name} value={name}>
@@ -56,44 +64,6 @@ function Choice({ label, value, options, choose }: ChoiceProps) {
   );
 }
 
-const SIDES = [
-  ["", "Both sides (set by style)"],
-  ["first left", "Both sides, left first"],
-  ["first right", "both, right first"],
-  ["Left side only", "left only"],
-  ["only right", "right only"],
-] as const;
-
-function sidesOf({ only, first }: ScheduledItem["block"]): string {
-  if (only) return `only ${only}`;
-  return first ? `first ${first}` : "";
-}
-
-function sidesChange(value: string): BlockChange {
-  const side = value.endsWith("left") ? "left" : "right";
-  return { first: value.startsWith("first") ? side : undefined, only: value.startsWith("only") ? side : undefined };
-}
-
-const FORMS = [
-  ["", "Same variant as the group"],
-  ["seated", "Seated"],
-  ["hold left", "Left hand on the rail"],
-  ["hold right", "Right hand on the rail"],
-] as const;
-
-const formChange = (value: string): BlockChange => ({
-  as: value === "seated" ? "seated" : undefined,
-  hold: value.startsWith("hold") ? (value.endsWith("left") ? "left" : "right") : undefined,
-});
-
-const EQUIPMENT = WATER_EQUIPMENT.map(({ name }) => [name, waterEquipmentLabel(name)] as const);
-
-const halfSeconds = Array.from(
-  { length: 2 * (BREATH_SECONDS.most - BREATH_SECONDS.least) + 1 },
-  (_, i) => BREATH_SECONDS.least + i / 2,
-);
-const talks = [0, 15, 30, 45, 60, 90, 120, 180, 300].filter((seconds) => seconds <= TALK.most);
-
 /** Blocks that a combination may be made of, from this one on. */
 function Combination({ following, practise }: { following: number; practise: BlockActions["practise"] }) {
   const [name, setName] = useState("");
@@ -103,8 +73,8 @@ function Combination({ following, practise }: { following: number; practise: Blo
     <fieldset className="rounded-[10px] border border-sand-300 p-3">
       <legend className="px-1 font-semibold">Combine movements</legend>
       <p className="text-sand-600">Practise each part, then join them, then cue less.</p>
-      <div className="mt-2 flex flex-wrap items-end gap-2">
-        <label className="min-w-0 flex-1">
+      <div className="mt-2 grid grid-cols-[1fr_auto] items-end gap-2">
+        <label className="col-span-2">
           Name
           <input
             className="field-box"
@@ -114,7 +84,7 @@ function Combination({ following, practise }: { following: number; practise: Blo
           />
         </label>
         <label>
-          parts
+          Parts
           <select className="field-box" value={parts} onChange={({ currentTarget }) => setParts(Number(currentTarget.value))}>
             {[2, 3, 4]
               .filter((count) => count <= following + 1)
@@ -178,20 +148,20 @@ function MoreSettings({ block, set }: { block: ScheduledItem; set: BlockActions[
       )}
       <Choice
         label="Variant"
-        value={own.hold ? `hold ${own.hold}` : (own.as ?? "")}
-        options={holds ? FORMS : FORMS.slice(0, 2)}
-        choose={(value) => set(formChange(value))}
+        value={variantOf(own)}
+        options={holds ? VARIANTS : VARIANTS.slice(0, 2)}
+        choose={(value) => set(variantChange(value))}
       />
       <Choice
         label="Breath length"
         value={String(own.breathSeconds ?? "")}
-        options={[["", "Same as the plan"], ...halfSeconds.map((seconds) => [String(seconds), `${seconds} s`] as const)]}
+        options={[["", "Same as the plan"], ...HALF_SECONDS.map((seconds) => [String(seconds), `${seconds} s`] as const)]}
         choose={(value) => set({ breathSeconds: value === "" ? undefined : Number(value) })}
       />
       <Choice
         label="Explanation before"
         value={String(own.talk ?? 0)}
-        options={talks.map((seconds) => [String(seconds), seconds === 0 ? "none" : `${seconds} s`] as const)}
+        options={EXPLANATIONS.map((seconds) => [String(seconds), seconds === 0 ? "none" : `${seconds} s`] as const)}
         choose={(value) => set({ talk: Number(value) || undefined })}
       />
       {inWater && (

@@ -1,6 +1,7 @@
 import { CALLED_ROUNDS, type TeachingStyle } from "@able-tide/core/plan/style";
 import { STYLE_QUESTIONS } from "@able-tide/core/plan/style-questions";
 import { formatStyleChoice, readyStyleFor, styleChoiceWords, styleQuestionLabel } from "@able-tide/words/style";
+import { sentenceCase } from "@able-tide/words/text";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { data, Form } from "react-router";
 import { parseForm } from "../../forms/parse-form.ts";
@@ -97,7 +98,7 @@ function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
                   className="size-4 shrink-0 translate-y-0.5 accent-tide-700"
                 />
                 <span>
-                  {styleChoiceWords(name, choice).label}
+                  {sentenceCase(styleChoiceWords(name, choice).label)}
                   <span className="block text-sand-600">{styleChoiceWords(name, choice).does}</span>
                 </span>
               </label>
@@ -121,10 +122,10 @@ function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
 /** What sets a style apart, in a line. */
 const inBrief = (style: TeachingStyle): string =>
   [
-    formatStyleChoice(style, "counting"),
+    sentenceCase(formatStyleChoice(style, "counting")),
     `${style.rounds} repetitions, breath length ${style.breathSeconds} s`,
     `first side: ${formatStyleChoice(style, "firstSide")}`,
-    formatStyleChoice(style, "depth"),
+    `stance height: ${formatStyleChoice(style, "depth")}`,
   ].join(" · ");
 
 export default function Styles({ loaderData: { styles }, actionData }: Route.ComponentProps) {

@@ -1,4 +1,5 @@
 // npm run shots: one picture of each main view, made from the demo data on a day of its own, into docs/screenshots.
+import { once } from "node:events";
 import { mkdirSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -128,6 +129,7 @@ try {
   await browser.close();
   server.child.removeAllListeners("exit");
   server.child.kill("SIGTERM");
+  await once(server.child, "exit");
   cluster.stop();
   rmSync(temporary, { recursive: true, force: true });
   rmSync(`${temporary}-postgres`, { recursive: true, force: true });

@@ -20,6 +20,9 @@ const logger = pino({ level: process.env["LOG_LEVEL"] ?? "warn" });
 /** Level of compression: pages are made anew for everyone, and the first level saves most of what there is to save. */
 const QUICKLY = 1;
 
+/** A server asked to stop ends by itself; one that waits for a silent database this long is ended, milliseconds. */
+const STOP_DEADLINE = 5_000;
+
 /** Brings the database up to date and, when asked for, loads the demo once. */
 export async function prepare(options: { readonly demo: boolean }): Promise<void> {
   await migrate(database());
@@ -76,6 +79,10 @@ export async function serve(options: {
     server.closeAllConnections();
     stopFitThreads();
     void database().destroy();
+    setTimeout(() => {
+      logger.warn("ended with work unfinished: the database did not answer in time");
+      process.exit(1);
+    }, STOP_DEADLINE).unref();
   };
   process.once("SIGTERM", stop);
   process.once("SIGINT", stop);

@@ -38,7 +38,7 @@ describe("what is said of a block", () => {
     expect(cuesOf(blockOf("known"), USUAL_STYLE).opening).not.toContain("Sliding a heavy door.");
   });
 
-  test("on a chair the seated form's own words are said", () => {
+  test("on a chair the seated variant's own words are said", () => {
     expect(cuesOf(blockOf("new", { as: "seated" }), USUAL_STYLE).opening[0]).toBe("Lean from the hips and press.");
   });
 });

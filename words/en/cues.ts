@@ -9,7 +9,7 @@ export interface BlockCues {
   readonly speech: Speech;
   /** What is done, in a sentence; empty where only names and counts are said. */
   readonly opening: readonly string[];
-  /** Phrases of a round, one a key pose that has one. */
+  /** Phrases of a repetition, one a key pose that has one. */
   readonly phrases: readonly string[];
   /** What to look out for; the instructor's own, not said. */
   readonly watch: string;

@@ -53,7 +53,7 @@ const SUPPORT_MODE_LABELS: Readonly<Record<SupportMode, string>> = {
 /** What a support mode is called. */
 export const supportModeLabel = (mode: SupportMode): string => SUPPORT_MODE_LABELS[mode];
 
-/** What a body lacks, as the end of a sentence that begins with "the body". Lengths for a middling stature. */
+/** What a body lacks, as the end of a sentence that begins with "the body". Lengths for an average stature. */
 export function formatMovementProblem(problem: PoseProblem): string {
   const centimetres = (share: number) => Math.max(1, Math.round(100 * share * REFERENCE_STATURE));
   switch (problem.kind) {
@@ -70,7 +70,7 @@ export function formatMovementProblem(problem: PoseProblem): string {
   }
 }
 
-/** What a form does that no body does, as the end of a sentence that begins with "the body". */
+/** What a variant does that no body does, as the end of a sentence that begins with "the body". */
 export function formatAnatomyProblem(problem: AnatomyProblem): string {
   const { side } = problem;
   const centimetres = (share: number) => (100 * share * REFERENCE_STATURE).toFixed(1);

@@ -55,7 +55,7 @@ export function openingWords({ breathRoute, breath, eyes, pelvis, trunk }: Teach
   return words.filter((word): word is string => word !== false);
 }
 
-/** A seam that cannot be, in words. */
+/** A transition that cannot be, in words. */
 export function formatTransitionProblem(problem: TransitionProblem): string {
   switch (problem.kind) {
     case "weight":

@@ -18,8 +18,8 @@ const stated = (cues: Cues | undefined): Cues =>
   Object.fromEntries(Object.entries(cues ?? {}).filter(([, words]) => words !== undefined && words !== ""));
 
 /**
- * Words of a movement in a variant, the most particular first: those for one hand in this form, for one hand, of this form, of the
- * movement.
+ * Words of a movement in a variant, the most particular first: those for one hand in this variant, for one hand, of
+ * this variant, of the movement.
  */
 export function variantWords(
   movement: Movement,
@@ -33,7 +33,7 @@ export function variantWords(
   const oneMoves = moving === 1 ? oneHand : [];
   const name = oneMoves.reduce((named, each) => each?.name ?? named, own.name ?? movement.name);
   const keys: readonly MovementKey[] = own.keys ?? movement.keys;
-  // A form with key poses of its own says nothing on the way to the movement's.
+  // A variant with key poses of its own says nothing on the way to the movement's.
   const says = [own.say, own.keys ? undefined : oneMoves[0]?.say, oneMoves[1]?.say];
   return {
     name: name.own ?? name.en,

@@ -104,7 +104,7 @@ describe("an arm that ends above the elbow", () => {
   });
 });
 
-test("an arm that does not move of itself rests, whichever arms the form moves and whichever side leads", () => {
+test("an arm that does not move of itself rests, whichever arms the variant moves and whichever side leads", () => {
   for (const lead of SIDES) {
     const track = trackOf(load("lift-and-part"), FULL_SEATED_VARIANT, lead, build({ arms: [WHOLE, STILL] })) as Track;
     expect(track.segments.every(({ frame }) => frame.hands[1] === "onBody" && frame.hands[0] === "free")).toBe(true);
@@ -112,7 +112,7 @@ test("an arm that does not move of itself rests, whichever arms the form moves a
 });
 
 describe("a leg that is absent or does not move", () => {
-  test("leaves no standing form, and with a prosthesis it does", () => {
+  test("leaves no standing variant, and with a prosthesis it does", () => {
     const movement = load("shift-and-press");
     const prosthesis: Limb = { kind: "absent", from: "lower", prosthesis: true };
     expect(trackOf(movement, FULL_STANDING_VARIANT, "right", build({ legs: [GONE, WHOLE] }))).toBeNull();
@@ -139,7 +139,7 @@ describe("a leg that is absent or does not move", () => {
   });
 });
 
-test("a wheelchair supports the back: sitting still asks nothing there, and there is no standing form", () => {
+test("a wheelchair supports the back: sitting still asks nothing there, and there is no standing variant", () => {
   const wheels = build({ wheelchair: true });
   expect(demandOf("settling-breath", FULL_SEATED_VARIANT, wheels).quietSteadiness).toBe(0);
   expect(demandOf("settling-breath", FULL_SEATED_VARIANT, USUAL_BUILD).quietSteadiness).toBe(0.5);

@@ -11,7 +11,10 @@ export type Limb =
   | { readonly kind: "still" }
   | { readonly kind: "absent"; readonly from: AbsentFrom; readonly prosthesis: boolean };
 
-/** Through which bone a limb ends: the one next to the trunk (upper arm, thigh) or the one after it. Half of that bone is left. */
+/**
+ * Through which bone a limb ends: the one next to the trunk (upper arm, thigh) or the one after it. Half of that bone
+ * is left.
+ */
 export const ABSENT_FROM = ["upper", "lower"] as const;
 export type AbsentFrom = (typeof ABSENT_FROM)[number];
 
@@ -64,9 +67,12 @@ export const lengthIndexes = (segment: LongSegment): Pair => [lengthNumber[segme
 
 /** The proportions that a pose is solved with. */
 export interface Build {
-  /** The same for the same proportions and limbs; tells builds apart where solved forms are kept. */
+  /** The same for the same proportions and limbs; tells builds apart where solved variants are kept. */
   readonly key: string;
-  /** Whether both sides are the same, to the digits of the key: such a body does a movement the other way round as its mirror image. */
+  /**
+   * Whether both sides are the same, to the digits of the key: such a body does a movement the other way round as its
+   * mirror image.
+   */
   readonly even: boolean;
   /** Segment masses as shares of body mass, see `massIndex` and `massIndexes`; they add up to 1. */
   readonly masses: Float64Array;
@@ -123,7 +129,10 @@ function writeLimb(
 const scaleOf = (measured: number | null, usual: number, fixed: number): number =>
   measured === null ? 1 : (measured - fixed) / (usual - fixed);
 
-/** Tells one side of a body from another: its lengths to a hundredth of a millimetre on a person, and what its limbs are. */
+/**
+ * Tells one side of a body from another: its lengths to a hundredth of a millimetre on a person, and what its limbs
+ * are.
+ */
 function sideKey(lengths: Float64Array, { arms, legs }: MeasuredBody, side: Side): string {
   const i = sideIndex(side);
   const measures = SIDED_LENGTHS.map((segment) => (lengths[lengthIndexes(segment)[i]] as number).toFixed(5));

@@ -170,7 +170,8 @@ const NECK = pointColumn("neck");
 const CROWN = pointColumn("crown");
 
 /**
- * Whether a pose in water puts someone out of depth: the waterline over .72 H, or the mouth less than 15 cm over the surface.
+ * Whether a pose in water puts someone out of depth: the waterline over .72 H, or the mouth less than 15 cm over the
+ * surface.
  *
  * @param waterline share of H
  * @param stature metres
@@ -182,7 +183,7 @@ export function isOutOfDepth(row: ArrayLike<number>, waterline: number, stature:
   return waterline > DEEPEST.waterline + 1e-9 || (mouth - waterline) * stature < DEEPEST.mouthOverSurface - 1e-9;
 }
 
-/** What water takes off the steadiness demand, by the share of the weight on the feet. */
+/** What water takes off the balance demand, by the share of the weight on the feet. */
 export function waterRelief(share: number): number {
   if (share > 0.6) return 0.5;
   if (share > 0.35) return 1.5;

@@ -1,8 +1,8 @@
 import { SHARE } from "./segments.ts";
 
 /**
- * Steadiness demand, 0 to 10: D = min(10, max(floor, base + movement + added - support)).
- * It ranks forms against each other; it does not measure risk. The scale is our own.
+ * Balance demand, 0 to 10: D = min(10, max(floor, base + movement + added - support)).
+ * It ranks variants against each other; it does not measure risk. The scale is our own.
  */
 export interface SteadinessTerms {
   /** What the base of support asks in quiet, without hands. */
@@ -48,11 +48,11 @@ export function standingBaseDemand(width: number, offset: number): number {
   return byWidth(Math.max(0, width)) + narrow * offsetShare;
 }
 
-/** Demand of standing on one leg for a spell of so many seconds: 3.5 at a touch, 8 from 5 s. */
-export const oneLegDemand = (spell: number): number => 3.5 + 4.5 * clamp01((spell - 0.7) / 4.3);
+/** Demand of standing on one leg for so many seconds without a break: 3.5 at a touch, 8 from 5 s. */
+export const oneLegDemand = (seconds: number): number => 3.5 + 4.5 * clamp01((seconds - 0.7) / 4.3);
 
-/** The same with the toe of the other foot resting: at most 5.5. */
-export const toeDownDemand = (spell: number): number => Math.min(5.5, oneLegDemand(spell));
+/** Demand of so many seconds on one leg with the toe of the other foot resting: the same, at most 5.5. */
+export const toeDownDemand = (seconds: number): number => Math.min(5.5, oneLegDemand(seconds));
 
 /** Demand of sitting: back supported 0, free 0.5, at the front of the chair 1; a lifted foot adds 0.5. */
 export function seatedBaseDemand(backSupported: boolean, atFront: boolean, footLifted: boolean): number {
@@ -99,7 +99,7 @@ export interface Circumstances {
   readonly softFloor?: boolean;
 }
 
-/** What circumstances add to the steadiness demand. */
+/** What circumstances add to the balance demand. */
 export const circumstanceDemand = ({ secondTask, softFloor }: Circumstances, seated: boolean): number =>
   (secondTask === undefined ? 0 : secondTask === "new" ? 1 : 0.5) + (softFloor && !seated ? 1.5 : 0);
 

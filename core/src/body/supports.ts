@@ -1,9 +1,10 @@
 import type { Side } from "../side.ts";
 
 /**
- * What a standing person may hold on to. `relief` is what it takes off the steadiness demand with one hand and with both;
- * our own scale, see docs/model.md. `carries` is whether a hand on it may take some of the weight: a chair back can tip,
- * and no one may lean on a helper or on fingertips. `fixed` is whether it stays where it is when a body falls against it. `grips` is whether the hand has to close around it.
+ * What a standing person may hold on to. `relief` is what it takes off the balance demand with one hand and with both;
+ * our own scale, see docs/model.md. `carries` is whether a hand on it may take some of the weight: a chair back can
+ * tip, and no one may lean on a helper or on fingertips. `fixed` is whether it stays where it is when a body falls
+ * against it. `grips` is whether the hand has to close around it.
  *
  * Places are shares of stature: how high the hand is, how far ahead of the middle of the feet and how far aside.
  */
@@ -131,7 +132,7 @@ export const HAND_SUPPORTS: readonly HandSupport[] = SUPPORTS.filter(({ name }) 
   },
 );
 
-/** What holding on takes off the steadiness demand of a standing person. */
+/** What holding on takes off the balance demand of a standing person. */
 export const reliefOf = ({ by, hand }: HandSupport): number => supportNamed(by).relief[hand === "both" ? 1 : 0];
 
 /** Whether a hand holds on. */

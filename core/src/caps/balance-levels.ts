@@ -1,6 +1,6 @@
 /**
- * Rungs of steadiness, lowest first: what a person holds, with the steadiness demand that it caps. Our own scale, from the
- * bases of the steadiness demand.
+ * Balance levels, lowest first: what a participant can hold, with the cap on balance demand that follows. Our own
+ * scale, from the bases of the balance demand.
  */
 export const BALANCE_LEVELS = [
   { name: "seated", steadiness: 1 },
@@ -13,9 +13,9 @@ export const BALANCE_LEVELS = [
   { name: "oneLegHeadTurns", steadiness: 9 },
 ] as const;
 
-/** The capping value one rung under a steadiness; the lowest stays the lowest. @example rungUnder(6.5) // 5.5 */
-export const levelBelow = (steadiness: number): number =>
-  BALANCE_LEVELS.findLast((rung) => rung.steadiness < steadiness)?.steadiness ?? BALANCE_LEVELS[0].steadiness;
+/** The cap one balance level below a balance demand; the lowest stays the lowest. @example levelBelow(6.5) // 5.5 */
+export const levelBelow = (demand: number): number =>
+  BALANCE_LEVELS.findLast((rung) => rung.steadiness < demand)?.steadiness ?? BALANCE_LEVELS[0].steadiness;
 
 /**
  * The four-stage stand: each stage is held for 10 seconds, and it stops at the first that is not held.
@@ -35,7 +35,7 @@ export const FOUR_STAGE_STAND = {
 } as const;
 export type StandStage = (typeof FOUR_STAGE_STAND.stages)[number]["name"];
 
-/** The steadiness shown safe by the furthest stage held: none of them shows nothing about standing. */
+/** The balance demand shown safe by the furthest stage held; without a stage the test says nothing about standing. */
 export function steadinessShown(stage: StandStage): number {
   const rung = FOUR_STAGE_STAND.stages.find(({ name }) => name === stage)?.rung;
   return BALANCE_LEVELS.find(({ name }) => name === rung)?.steadiness ?? BALANCE_LEVELS[0].steadiness;

@@ -8,7 +8,9 @@ const BACK: readonly MidlineRange[] = ["pelvisTilt", "spineFlexion", "spineSideB
 
 const sided = (names: readonly SidedRange[], side: Side): readonly number[] => names.map((name) => sidedColumn(name, side));
 
-/** Parts of the body that hurt or tire for themselves, with the columns of their ranges and the size that scales them. */
+/**
+ * Parts of the body that hurt or tire for themselves, with the columns of their ranges and the size that scales them.
+ */
 export const BODY_PARTS = [
   { name: "neck", columns: NECK.map(column), size: "trunk" },
   { name: "back", columns: BACK.map(column), size: "trunk" },
@@ -23,10 +25,10 @@ export type BodyPart = (typeof BODY_PARTS)[number]["name"];
 export const WHOLE_OR_PART = ["all", ...BODY_PARTS.map(({ name }) => name)] as const;
 export type WholeOrPart = (typeof WHOLE_OR_PART)[number];
 
-/** A part takes part in a form when one of its joints moves by more than this, degrees. */
+/** A part takes part in a variant when one of its joints moves by more than this, degrees. */
 export const TAKES_PART = 10;
 
-/** Whether a form whose highest and lowest values are known moves a part of the body. */
+/** Whether a variant whose highest and lowest values are known moves a part of the body. */
 export function movesPart(
   part: WholeOrPart,
   { highest, lowest }: { readonly highest: Float64Array; readonly lowest: Float64Array },

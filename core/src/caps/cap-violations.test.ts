@@ -130,7 +130,7 @@ describe("a cap is broken by what goes beyond it and by nothing else", () => {
   });
 });
 
-describe("forms", () => {
+describe("variants", () => {
   const held: VariantSpec = { ...FULL_STANDING_VARIANT, kind: "supported", hold: onRail("right") };
   test.each<[string, CapLimit, boolean, boolean, boolean]>([
     ["no standing", { channel: "noStanding" }, true, true, false],
@@ -144,7 +144,7 @@ describe("forms", () => {
     ).toEqual([standing, supported, seated]);
   });
 
-  test("a cap that holds in one form says nothing of another", () => {
+  test("a cap that holds in one variant says nothing of another", () => {
     const seatedOnly = capOf({ channel: "handHeight", side: "both", limit: "lap" }, { forms: ["seated"] });
     const movement = load("lift-and-part");
     expect(demandsOf(movement).some((demand) => violatesCap(seatedOnly, FULL_STANDING_VARIANT, demand, ROUNDS))).toBe(false);
@@ -158,9 +158,9 @@ describe("forms", () => {
   });
 });
 
-describe("over rounds", () => {
-  test("what lasts the whole round goes on through all of them", () => {
-    // The arms stay out from the first round to the last.
+describe("over repetitions", () => {
+  test("what lasts the whole repetition goes on through all of them", () => {
+    // The arms stay out from the first repetition to the last.
     const arms: Movement = structuredClone(load("settling-breath"));
     for (const key of arms.keys) key.arms = { elevation: 120, plane: 60, elbow: 10 };
     const limit: CapLimit = { channel: "handsUpSeconds", side: "both", limit: 20 };
@@ -169,7 +169,7 @@ describe("over rounds", () => {
     expect([broken(2), broken(3)]).toEqual([false, true]);
   });
 
-  test("a cap on rounds leaves fewer, and breaks nothing", () => {
+  test("a cap on repetitions leaves fewer, and breaks nothing", () => {
     const [demand] = demandsOf(load("lift-and-part"));
     if (!demand) throw new Error("it has a standing form");
     const left = (...limits: CapLimit[]) =>
@@ -188,7 +188,7 @@ describe("over rounds", () => {
     expect(left({ channel: "rounds", limit: 5 }, { channel: "roundsShare", part: "all", limit: 30 })).toBe(2);
   });
 
-  test("half the held-out time is half the rounds, or all of them with the arm at rest", () => {
+  test("half the held-out time is half the repetitions, or all of them with the arm at rest", () => {
     const movement = load("lift-and-part");
     const meant = demandsOf(movement);
     const left = (limit: number, demands: readonly Demand[]) =>

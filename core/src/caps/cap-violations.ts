@@ -13,10 +13,10 @@ import { reachOfMotion } from "./motions.ts";
 /** A movement that declares a pause of the breath pauses no longer than this, seconds. */
 const LONGEST_DECLARED_PAUSE = 3;
 
-/** Whether a form is done on the feet. */
+/** Whether a variant is done on the feet. */
 export const isOnFeet = (kind: VariantKind): boolean => kind !== "seated";
 
-/** Whether a form is stood on land: what minutes of standing count. Water carries, and has minutes of its own. */
+/** Whether a variant is stood on land: what minutes of standing count. Water carries, and has minutes of its own. */
 export const isStanding = (kind: VariantKind): boolean => kind === "standing" || kind === "supported";
 
 /** Highest and lowest of every column over some poses. */
@@ -61,7 +61,7 @@ export function poseViolatesCap(limit: CapLimit, extremes: Extremes): boolean {
   }
 }
 
-/** Whether a cap on the weight on a leg is held against what water leaves of it in this form. */
+/** Whether a cap on the weight on a leg is held against what water leaves of it in this variant. */
 export const isReadInWater = ({ limit }: Pick<Cap, "limit">, kind: VariantKind): boolean =>
   kind === "water" && countsWater(limit);
 
@@ -81,7 +81,7 @@ function breaksInWater(limit: CapLimit, { dragShare, legShare }: WaterDemand): b
   }
 }
 
-/** Whether a size of a form is over a cap on size, for a part of the body that the form moves. */
+/** Whether a size of a variant is over a cap on size, for a part of the body that the variant moves. */
 export function sizeViolatesCap({ limit }: Cap, { sizes }: VariantSpec, extremes: Extremes): boolean {
   if (limit.channel !== "sizeShare") return false;
   const most = Math.floor((limit.limit / PERCENT) * FULL_SIZE + 1e-9);
@@ -90,7 +90,7 @@ export function sizeViolatesCap({ limit }: Cap, { sizes }: VariantSpec, extremes
   );
 }
 
-/** What a cap on a spell is held against: one that lasts the whole round goes on through all of them. */
+/** What a cap on a stretch is held against: one that lasts the whole repetition goes on through all of them. */
 const lasting = (longest: number, cycleSeconds: number, rounds: number): number =>
   longest > cycleSeconds - CAP_TOLERANCE.share ? longest * rounds : longest;
 
@@ -102,7 +102,7 @@ const anySide = (
 ): boolean =>
   sidesOf(limit).some((side) => lasting(of[sideIndex(side)], cycleSeconds, rounds) > limit.limit + CAP_TOLERANCE.share);
 
-/** Whether a cap forbids every size of a form that asks this in quiet: what it breaks does not depend on size. */
+/** Whether a cap forbids every size of a variant that asks this in quiet: what it breaks does not depend on size. */
 export function forbidsAtAnySize(cap: Cap, shape: VariantSpec, demand: StaticDemand, rounds: number): boolean {
   if (!appliesTo(cap, shape.kind)) return false;
   const { limit } = cap;
@@ -125,7 +125,7 @@ const LEANS_FROM = 1;
 const gripsWith = (hold: HandSupport | null, side: Side): boolean =>
   hold !== null && holdsWith(hold, side) && supportNamed(hold.by).grips;
 
-/** Whether a cap bars a form whatever is done in it: nothing of it needs to be computed to know. */
+/** Whether a cap bars a variant whatever is done in it: nothing of it needs to be computed to know. */
 export function barsVariant({ limit, forms }: Cap, { kind, hold }: VariantSpec): boolean {
   if (!appliesTo({ forms }, kind)) return false;
   switch (limit.channel) {
@@ -151,8 +151,8 @@ export function barsVariant({ limit, forms }: Cap, { kind, hold }: VariantSpec):
 }
 
 /**
- * Whether one movement in a form goes beyond a cap. Caps on a sum over the session are the session's business: see
- * fit/optimize-session.ts; caps on the number of rounds make fewer of them and break nothing.
+ * Whether one movement in a variant goes beyond a cap. Caps on a sum over the session are the session's business: see
+ * fit/optimize-session.ts; caps on the number of repetitions make fewer of them and break nothing.
  *
  * @param rounds how often it is done in a row
  */
@@ -199,15 +199,15 @@ export function violatesCap(cap: Cap, choice: VariantSpec, demand: Demand, round
 /** A movement holds an arm out when it does so for more than this share of its time; a hanging arm is no holding. */
 const HOLDS_OUT = 0.2;
 
-/** Seconds an arm is held out over a round, both sides leading. */
+/** Seconds an arm is held out over a repetition, both sides leading. */
 const heldOut = (demands: readonly Demand[], i: 0 | 1): number =>
   demands.reduce((sum, demand) => sum + demand.heldOutSeconds[i], 0);
 
 /**
- * Rounds of a form in which no arm is held out longer, over all of them, than caps allow of what the whole movement means
- * over the rounds planned.
+ * Repetitions of a variant in which no arm is held out longer, over all of them, than caps allow of what the whole
+ * movement means over the repetitions planned.
  *
- * @param planned whole rounds
+ * @param planned whole repetitions
  */
 export function roundsOfHolding(
   caps: readonly Cap[],
@@ -230,14 +230,18 @@ export function roundsOfHolding(
   }, planned);
 }
 
-/** Rounds that a cap leaves of those planned, where it speaks of rounds. @param moves whether the form moves a part */
+/**
+ * Repetitions that a cap leaves of those planned, where it speaks of repetitions.
+ *
+ * @param moves whether the variant moves a part
+ */
 function roundsLeftBy({ limit }: Cap, planned: number, moves: (part: WholeOrPart) => boolean): number {
   if (limit.channel === "rounds") return Math.min(planned, Math.floor(limit.limit));
   if (limit.channel !== "roundsShare" || !moves(limit.part)) return planned;
   return Math.min(planned, Math.floor((limit.limit / PERCENT) * planned + 1e-9));
 }
 
-/** Rounds that caps leave of those planned. @param moves whether the form moves a part of the body */
+/** Repetitions that caps leave of those planned. @param moves whether the variant moves a part of the body */
 export const roundsLeftMoving = (
   caps: readonly Cap[],
   kind: VariantKind,
@@ -246,13 +250,13 @@ export const roundsLeftMoving = (
 ): number => Math.min(planned, ...caps.flatMap((cap) => (appliesTo(cap, kind) ? [roundsLeftBy(cap, planned, moves)] : [])));
 
 /**
- * Rounds that caps leave of those planned; a cap on a part counts for the forms that move it.
+ * Repetitions that caps leave of those planned; a cap on a part counts for the variants that move it.
  *
- * @param planned whole rounds
+ * @param planned whole repetitions
  */
 export const roundsLeft = (caps: readonly Cap[], kind: VariantKind, extremes: Extremes, planned: number): number =>
   roundsLeftMoving(caps, kind, (part) => movesPart(part, extremes), planned);
 
-/** Rounds that caps leave of those planned in every form alike. @param planned whole rounds */
+/** Repetitions that caps leave of those planned in every variant alike. @param planned whole repetitions */
 export const roundsLeftOfAll = (caps: readonly Cap[], planned: number): number =>
   Math.min(planned, ...caps.flatMap((cap) => (cap.forms === null ? [roundsLeftBy(cap, planned, (part) => part === "all")] : [])));

@@ -104,12 +104,13 @@ export type CapLimit = v.InferOutput<typeof CapLimit>;
 
 /**
  * A cap is the number that follows from a limitation: what a person must not go beyond, with why, who said so and until
- * when. It only ever filters computed demands, so tightening one never makes more possible. Dates are ISO calendar days.
+ * when. It only ever filters computed demands, so tightening one never makes more possible. Dates are ISO calendar
+ * days.
  */
 export interface Cap {
   readonly id: string;
   readonly limit: CapLimit;
-  /** The forms it applies to; null for all of them. */
+  /** The variants it applies to; null for all of them. */
   readonly forms: readonly VariantKind[] | null;
   readonly reason: CapReason;
   readonly source: CapSource;
@@ -144,7 +145,7 @@ export function isDueSoon({ until }: Pick<Cap, "until">, day: string): boolean {
 export const instructorMayEnd = (cap: Pick<Cap, "strength" | "dateKind" | "until">, day: string): boolean =>
   cap.strength !== "absolute" || (cap.dateKind === "ends" && cap.until !== null && day > cap.until);
 
-/** Whether a cap applies to a form. */
+/** Whether a cap applies to a variant. */
 export const appliesTo = (cap: Pick<Cap, "forms">, kind: VariantKind): boolean => cap.forms === null || cap.forms.includes(kind);
 
 /** The sides a cap speaks of; none for a cap on the whole body. */
@@ -179,8 +180,8 @@ export const isStricter = (limit: CapLimit, than: CapLimit): boolean => weight(l
 const TOUCH_ONLY = 20;
 
 /**
- * Whether the water's lift counts towards a cap on the weight on a leg: only where the clinician allows the pool, and never
- * where the leg may carry nothing or only touch.
+ * Whether the water's lift counts towards a cap on the weight on a leg: only where the clinician allows the pool, and
+ * never where the leg may carry nothing or only touch.
  */
 export const countsWater = (limit: CapLimit): boolean =>
   limit.channel === "legShare" && limit.poolAllowed === true && limit.limit > TOUCH_ONLY;

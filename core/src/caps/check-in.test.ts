@@ -25,7 +25,7 @@ test("as usual changes nothing", () => {
   expect(dayCaps(readCheckIn(AS_USUAL, USUAL_POLICY), [capOf({ channel: "steadiness", limit: 4 })], DAY, false)).toEqual([]);
 });
 
-/** The table of the day's answers: amounts, range, how much less steadiness. */
+/** The table of the day's answers: dose, range, how much lower the balance demand. */
 test.each<[string, Partial<CheckInInput>, number, number, number, Outcome]>([
   ["lighter today", { overall: "lighter" }, 0.7, 0.9, 1, "class"],
   ["Not taking part", { overall: "sitOut" }, 1, 1, 0, "sitOut"],
@@ -195,7 +195,7 @@ describe("the day's caps", () => {
       false,
     ).map(({ limit }) => formatCapLimit(limit));
 
-  test("scale the amounts in force, rounded down, and the size and rounds of everything", () => {
+  test("scale the amounts in force, rounded down, and the size and repetitions of everything", () => {
     expect(
       words({ overall: "lighter" }, { channel: "standingMinutes", limit: 12 }, { channel: "steadiness", limit: 5.5 }),
     ).toEqual([

@@ -26,7 +26,7 @@ export interface DayReading {
   readonly findings: readonly DayFinding[];
   readonly amounts: Readonly<Record<BodyPart | "all", number>>;
   readonly range: Readonly<Record<BodyPart | "all", number>>;
-  /** How much less steadiness is asked. */
+  /** How much lower the balance demand has to be. */
   readonly steadinessDown: number;
   /** Share of the time with the hands up that is left, 0 to 1. */
   readonly handsUp: number;

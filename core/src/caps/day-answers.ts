@@ -5,7 +5,7 @@ import type { Finding, FindingName } from "./findings.ts";
 import { PAIN_PLACES } from "./pain-map.ts";
 import type { Source } from "./source.ts";
 
-/** What one answer does to the day. Factors 0 to 1; steadiness is how much less is asked. */
+/** What one answer does to the day. Factors 0 to 1; steadiness is how much lower the balance demand has to be. */
 export interface DayAnswer {
   readonly finding: Finding;
   readonly amounts: number;
@@ -62,7 +62,7 @@ const answer = (finding: Finding, more: Partial<DayAnswer>): DayAnswer => ({ ...
 const when = (condition: boolean, name: FindingName, more: Partial<DayAnswer>): readonly DayAnswer[] =>
   condition ? [answer({ name }, more)] : [];
 
-/** Legs and back carry a person: pain there asks less of steadiness. */
+/** Legs and back carry a person: pain there lowers the balance demand. */
 const CARRIES: readonly BodyPart[] = ["back", "leftLeg", "rightLeg"];
 
 const HEAD_QUIET: readonly CapLimit[] = [

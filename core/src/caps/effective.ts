@@ -1,7 +1,9 @@
 import type { VariantKind } from "../movement/variant.ts";
 import { type Cap, type CapLimit, isStricter, sidesOf } from "./cap.ts";
 
-/** One thing that can be capped: a channel, on a side where it has sides, of a motion, a part, a form or a feature. */
+/**
+ * One thing that can be capped: a channel, on a side where it has sides, of a motion, a part, a variant or a feature.
+ */
 function thingsOf(limit: CapLimit): string[] {
   const sides = sidesOf(limit);
   const of = (side: string): string => {
@@ -26,7 +28,7 @@ function thingsOf(limit: CapLimit): string[] {
 
 /** The cap that decides about one thing, and the looser ones that it covers. */
 export interface EffectiveCap<Of extends Cap = Cap> {
-  /** Names the thing: channel, side, motion or part, and the forms where it does not hold in all. */
+  /** Names the thing: channel, side, motion or part, and the variants where it does not hold in all. */
   readonly thing: string;
   readonly decides: Of;
   /** Caps on the same thing that are as strict or looser, strictest first. */
@@ -37,7 +39,8 @@ const formsKey = (forms: readonly VariantKind[] | null): string => (forms === nu
 
 /**
  * What holds when several caps speak of the same thing: the strictest. All stay visible, each with its why. Caps that
- * hold only in some forms decide for themselves. The order of the list does not matter; among equals the lower id decides.
+ * hold only in some variants decide for themselves. The order of the list does not matter; among equals the lower id
+ * decides.
  */
 export function effectiveCaps<Of extends Cap>(caps: readonly Of[]): EffectiveCap<Of>[] {
   const byThing = new Map<string, Of[]>();

@@ -8,12 +8,12 @@ export const CLEAN_SESSIONS = 3;
 /** Source of the standard caps and of those of new participants. */
 export const STANDARD_CAPS_SOURCE = USUAL_PRACTICE;
 
-/** Steadiness of someone who has not been tested, with a hand on something. */
+/** Balance demand for a participant without a test, with a hand on a support. */
 const UNTESTED = 3;
 
 /**
- * What the four-stage stand leaves standing: the level that was held. Who held none of it has shown nothing about standing:
- * only with both hands on fixed support and a helper in reach.
+ * What the four-stage stand leaves standing: the level that was held. Who held none of it has shown nothing about
+ * standing: only with both hands on fixed support and a helper in reach.
  *
  * @param stage furthest stage that was held; null where no one has tested it
  */

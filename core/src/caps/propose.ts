@@ -72,12 +72,12 @@ export function limitsFrom(template: LimitTemplate, side: CapSide | null): CapLi
   return [template as CapLimit];
 }
 
-/** What is known of a person that a proposal's number may hang on. */
+/** Facts about a participant that a proposed number may depend on. */
 export interface ProposalContext {
   readonly day: string;
   /** Last measured pain-free range, degrees; null where no one measured it. */
   readonly measured: (range: MeasuredRange, side: Side) => number | null;
-  /** The steadiness that is capped now, null without a cap. */
+  /** The cap on balance demand now; null without one. */
   readonly steadiness: number | null;
   /** The strictest number that holds on a channel now; null without one. */
   readonly strictest: (channel: CapLimit["channel"]) => number | null;

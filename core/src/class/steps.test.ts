@@ -48,7 +48,7 @@ test.each([
   [34.5, 1],
   [42.5, 2],
   [500, 5],
-])("%d s into a step of five rounds of 8 s it is round %d", (seconds, round) => {
+])("%d s into a step of five repetitions of 8 s it is repetition %d", (seconds, round) => {
   const step = steps[1];
   expect(step && roundAt(step, seconds)).toBe(round);
 });

@@ -6,12 +6,12 @@ export interface ClassStep {
   readonly blockIndex: number;
   /** Which turn of the block it is, from 0. */
   readonly turn: number;
-  /** The side that leads; null where both are done in turn within a round. */
+  /** The side that leads; null where both are done in turn within a repetition. */
   readonly side: Side | null;
   readonly rounds: number;
-  /** Seconds of one round. */
+  /** Seconds of one repetition. */
   readonly roundSeconds: number;
-  /** Seconds before its rounds: getting there, talk and showing it, or changing sides. */
+  /** Seconds before its repetitions: getting there, talk and showing it, or changing sides. */
   readonly lead: number;
   /** When it should begin, seconds from the start of the class. */
   readonly from: number;
@@ -35,10 +35,10 @@ export const classSteps = (blocks: readonly ScriptBlock[]): ClassStep[] =>
   );
 
 /**
- * Where the rounds of a step stand.
+ * Where the repetitions of a step stand.
  *
  * @param seconds since the step began
- * @returns 0 while it is being shown, then the round from 1; after the last round it stays there
+ * @returns 0 while it is being shown, then the repetition from 1; after the last repetition it stays there
  */
 export const roundAt = (step: ClassStep, seconds: number): number =>
   seconds < step.lead ? 0 : Math.min(step.rounds, Math.floor((seconds - step.lead) / step.roundSeconds) + 1);

@@ -11,7 +11,7 @@ import type { BodyKeeps } from "./fidelity.ts";
 import type { RankedShape } from "./variant-cache.ts";
 import { armOnBody, armShape, bodyOf, type Part, partOf, SMALL_LEGS, sizesCode } from "./variant-parts.ts";
 
-/** What the plainest form with some trunk and legs asks, and what it keeps. */
+/** What the plainest variant with some trunk and legs asks, and what it keeps. */
 export interface BodyRead extends BodyKeeps {
   /** Null where it cannot be done. */
   readonly plain: readonly Demand[] | null;
@@ -25,15 +25,21 @@ export interface CandidateEvaluation {
   quiet: { readonly forbidden: boolean; readonly oneLeg: boolean } | null;
   /** What it keeps whoever does it. */
   ranked: RankedShape | null;
-  /** By sizes of trunk and legs: the most that forms of it keep of the meant steadiness and depth. */
+  /** By sizes of trunk and legs: the most that variants of it keep of the planned balance demand and depth. */
   readonly keeps: Map<number, BodyRead>;
-  /** By sizes: whether a form passes in its key poses, whether its trunk and legs do throughout, its demands where it is allowed. */
+  /**
+   * By sizes: whether a variant passes in its key poses, whether its trunk and legs do throughout, its demands where it
+   * is allowed.
+   */
   readonly atKeys: Map<number, boolean>;
   readonly bodies: Map<number, boolean>;
   readonly allowed: Map<number, readonly Demand[] | null>;
 }
 
-/** What one arm does: the share of a round that its hand is above its shoulder, by leading side, and whether caps allow it. */
+/**
+ * What one arm does: the share of a repetition that its hand is above its shoulder, by leading side, and whether caps
+ * allow it.
+ */
 interface ArmRead {
   readonly up: readonly number[];
   readonly passes: boolean;
@@ -63,7 +69,7 @@ export class CandidateChecks {
     return evaluation.quiet;
   }
 
-  /** Whether a form breaks no cap in its key poses, which are quickly had and enough to turn most forms down. */
+  /** Whether a variant breaks no cap in its key poses, which are quickly had and enough to turn most variants down. */
   passesAtKeys({ shape, atKeys }: CandidateEvaluation, sizes: Sizes): boolean {
     if (this.terms.poseCaps.length === 0) return true;
     return remember(atKeys, sizesCode(sizes), () => {
@@ -74,7 +80,7 @@ export class CandidateChecks {
     });
   }
 
-  /** Whether the trunk and legs of a form break no cap on them. */
+  /** Whether the trunk and legs of a variant break no cap on them. */
   bodyPasses({ shape, pace, bodies }: CandidateEvaluation, sizes: Sizes): boolean {
     if (this.terms.bodyCaps.length === 0) return true;
     return remember(bodies, sizesCode(sizes), () => {
@@ -85,8 +91,8 @@ export class CandidateChecks {
   }
 
   /**
-   * What one arm of a form does. Where an arm goes over its own body hangs on the trunk and that arm alone, so it is read once
-   * for every form that shares both; null where no such form can be solved.
+   * What one arm of a variant does. Where an arm goes over its own body depends on the trunk and that arm alone, so it
+   * is read once for every variant that shares both; null where no such variant can be solved.
    */
   armOf(evaluation: CandidateEvaluation, sizes: Sizes, side: Side): ArmRead | null {
     const shape = armShape(this.terms.input.movement, evaluation.shape);
@@ -106,7 +112,10 @@ export class CandidateChecks {
     });
   }
 
-  /** Whether the arms of a form each break no cap on them, and are above the shoulder for no more of the block than they may. */
+  /**
+   * Whether the arms of a variant each break no cap on them, and are above the shoulder for no more of the block than
+   * they may.
+   */
   armsPass(evaluation: CandidateEvaluation, sizes: Sizes, { handsUp }: SessionUse): boolean {
     const capped = this.terms.armCaps.some((caps) => caps.length > 0);
     if (handsUp >= 1 && !capped) return true;
@@ -117,7 +126,7 @@ export class CandidateChecks {
     return handsUpShare(shares, this.terms.input.turns) <= handsUp + CAP_TOLERANCE.share;
   }
 
-  /** Whether a form and each of its parts break no cap in their key poses. */
+  /** Whether a variant and each of its parts break no cap in their key poses. */
   partsPassAtKeys(evaluation: CandidateEvaluation, sizes: Sizes): boolean {
     if (this.terms.poseCaps.length === 0) return true;
     const { shape } = evaluation;
@@ -132,7 +141,7 @@ export class CandidateChecks {
     );
   }
 
-  /** Demands of a form that breaks no cap; null where it does. */
+  /** Demands of a variant that breaks no cap; null where it does. */
   allowed(evaluation: CandidateEvaluation, choice: VariantSpec): readonly Demand[] | null {
     return remember(evaluation.allowed, sizesCode(choice.sizes), () => {
       const body = bodyOf(evaluation.shape, choice.sizes);

@@ -19,7 +19,7 @@ import { HALL_SUPPORT_OPTIONS, type SupportOptions } from "./support-options.ts"
 /** A way of doing a movement before its sizes are chosen, written at full size. */
 export type Shape = VariantSpec;
 
-/** A stance lower than meant is no one's fit: it asks more of everything. Lowest first. */
+/** A stance lower than planned is no one's fit: it asks more of everything. Lowest first. */
 const fitDepths = (meant: Depth): readonly Depth[] => DEPTHS.slice(0, DEPTHS.indexOf(meant) + 1).toReversed();
 const ARMS = ["both", "right", "left"] as const;
 const ARM_SIZES = [8, 7, 6, 5, 4, 3, 2, 1] as const;
@@ -61,13 +61,19 @@ function* shapesOfKind(
         yield { kind, hold, depth: highest, toeDown: false, arms, weightBack: false, sizes: STILL_LEGS };
 }
 
-/** What may be held in a kind of form: nothing on a chair or standing free, something when supported, either in water. */
+/**
+ * What may be held in a kind of variant: nothing on a chair or standing free, something when supported, either in
+ * water.
+ */
 function holdsOf(kind: VariantKind, holds: readonly HandSupport[]): readonly (HandSupport | null)[] {
   if (kind === "supported") return holds;
   return kind === "water" ? [null, ...holds] : [null];
 }
 
-/** Rising from a chair is done whole or not at all: without hands, with both on the arms of the chair, or what there is of it seated. */
+/**
+ * Rising from a chair is done whole or not at all: without hands, with both on the arms of the chair, or what there is
+ * of it seated.
+ */
 const risingShapes = (movement: Movement, kinds: readonly VariantKind[], armrests: boolean): Shape[] =>
   [
     FULL_STANDING_VARIANT,
@@ -94,8 +100,8 @@ export function shapesOf(
 }
 
 /**
- * The plainest shape in which the body goes through the same ranges: nothing held, both arms moving. What is held and what an
- * arm at rest weighs shift the balance a little and change no range that the movement means.
+ * The plainest shape in which the body goes through the same ranges: nothing held, both arms moving. What is held and
+ * what an arm at rest weighs shift the balance a little and change no range that the movement means.
  */
 export function plainShape({ forms }: Movement, shape: Shape): Shape {
   const patch = forms[shape.kind];

@@ -14,9 +14,9 @@ import type { LimitedResources } from "./support-options.ts";
 export interface CellInput {
   readonly movement: Movement;
   readonly breathSeconds: number;
-  /** Sides that lead, in their order, with the rounds planned of each. */
+  /** Sides that lead, in their order, with the repetitions planned of each. */
   readonly turns: readonly Turn[];
-  /** The form that the room is shown. */
+  /** The planned variant, which the group is shown. */
   readonly meant: VariantSpec;
   /** Metres. */
   readonly stature: number;
@@ -34,39 +34,44 @@ export interface CellInput {
   readonly place: VenueResources;
   /** What of the place there may not be enough of. */
   readonly scarce: LimitedResources;
-  /** Share of a cap on range or load that forms are worked up to, 0 to 1. */
+  /** Share of a cap on range or load that variants are worked up to, 0 to 1. */
   readonly workingShare: number;
   /** Caps that hold today. */
   readonly caps: readonly Cap[];
 }
 
-/** What a form may spend of the sums over a session. */
+/** What a variant may spend of the sums over a session. */
 export interface SessionUse {
   /** Whether it may be on one leg at all. */
   readonly oneLeg: boolean;
-  /** Share of the block's rounds with a hand above its shoulder. */
+  /** Share of the block's repetitions with a hand above its shoulder. */
   readonly handsUp: number;
 }
 
 export const UNLIMITED_SESSION_USE: SessionUse = { oneLeg: true, handsUp: 1 };
 
-/** A form that breaks no cap, with the rounds that caps leave of it. */
+/** A variant that breaks no cap, with the repetitions that caps leave of it. */
 export interface FoundVariant {
   readonly choice: VariantSpec;
-  /** How much of the meant movement is kept, 0 to 1, the rounds left out counted. */
+  /** How much of the planned movement is kept, 0 to 1, the repetitions left out counted. */
   readonly fidelity: number;
   readonly rounds: number;
-  /** How many rounds of the room one of theirs takes: 1, or 2 or 3 for who moves slower in water. */
+  /**
+   * How many repetitions of the group one of theirs takes: 1, or 2 or 3 for a participant who moves slower in water.
+   */
   readonly pace: Pace;
   /** One reading per leading side. */
   readonly demands: readonly Demand[];
 }
 
-/** How much slower than the room someone may move in water, so that the drag stays within their caps. */
+/** How much slower than the group a participant may move in water, so that the drag stays within their caps. */
 export const PACES = [1, 2, 3] as const;
 export type Pace = (typeof PACES)[number];
 
-/** The form a body is to do: the room's, or on a chair where it cannot stand; in a pool that chair stands in the water. */
+/**
+ * The variant a body is to do: the group's, or on a chair where it cannot stand; in a pool that chair stands in the
+ * water.
+ */
 export const plannedVariantFor = (build: Build, meant: VariantSpec): VariantSpec =>
   canStand(build) || meant.kind === "seated" ? meant : FULL_SEATED_VARIANT;
 
@@ -81,9 +86,9 @@ export function lighterSideOf(choice: VariantSpec, build: Build): Side | null {
 }
 
 /**
- * Share of a block's rounds with a hand above its shoulder, of the hand that is there longer.
+ * Share of a block's repetitions with a hand above its shoulder, of the hand that is there longer.
  *
- * @param shares by leading side, left and right, shares of a round
+ * @param shares by leading side, left and right, shares of a repetition
  */
 export function handsUpShare(shares: readonly Pair[], turns: readonly Turn[]): number {
   const rounds = turns.reduce((sum, turn) => sum + turn.rounds, 0);

@@ -76,7 +76,7 @@ function changesOf(cell: FittedCell, meant: VariantSpec, planned: number): CellC
  * @param planned repetitions planned
  */
 export function readCell(cell: FittedCell, meant: VariantSpec, planned: number): CellReading {
-  // All that a body that sits can do is whole for it, and still another variant than the room's.
+  // A seated body may do everything it can and still do another variant than the group's.
   const whole = cell.fidelity > FULL && cell.choice?.kind === meant.kind;
   const lacking = cell.choice === null && cell.because.length === 0 && cell.gaveWay === null;
   return {

@@ -37,12 +37,12 @@ interface CandidateState {
 const EPSILON = 1e-9;
 
 /**
- * Looks for the best form of one block for one person, way by way.
+ * Looks for the best variant of one block for one person, way by way.
  *
- * Candidates are the same for everyone and caps only filter them, so tightening a cap never makes a cell richer: a form is
- * in when it breaks none, each of its parts passes in the key poses and its trunk and legs carry it, which spares most of
- * the looking. Candidates are looked at in the order of the most they could keep and a search stops when nothing left can do
- * better, so each answer is the best of them all. Ties go to the form listed first.
+ * Candidates are the same for everyone and caps only filter them, so tightening a cap never makes a cell richer: a
+ * variant is in when it breaks none, each of its parts passes in the key poses and its trunk and legs carry it, which
+ * spares most of the looking. Candidates are looked at in the order of the most they could keep and a search stops when
+ * nothing left can do better, so each answer is the best of them all. Ties go to the variant listed first.
  */
 export class CellSearch {
   readonly terms: CellTerms;
@@ -86,7 +86,7 @@ export class CellSearch {
     return byWay;
   }
 
-  /** The ways in which there is any form that no cap bars outright, grouped by what they take of the room. */
+  /** The ways in which there is any variant that no cap bars outright, grouped by the equipment and help they take. */
   ways(): (readonly SupportMode[])[] {
     const there = this.looksByWay();
     return supportModeGroups(this.terms.input.scarce)
@@ -113,7 +113,7 @@ export class CellSearch {
   }
 
   /**
-   * The best form in some ways that spends no more than it may.
+   * The best variant in some ways that spends no more than it may.
    *
    * @param above what it has to keep more than to be of use
    * @returns null where caps leave none
@@ -130,8 +130,8 @@ export class CellSearch {
   }
 
   /**
-   * The rounds that a form is credited with at most: an arm counts as moved when its part of the meant ranges at that size is,
-   * trunk and legs when they are in the plainest form of the same trunk and legs.
+   * The repetitions that a variant is credited with at most: an arm counts as moved when its part of the planned ranges
+   * at that size is, trunk and legs when they are in the plainest variant of the same trunk and legs.
    */
   private mostRounds({ shape, pace }: CandidateEvaluation, sizes: Sizes, { plain }: BodyRead, meant: PlannedVariant): number {
     if (this.terms.partRounds.length === 0 || plain === null) return this.terms.roundsAt(pace);
@@ -147,7 +147,10 @@ export class CellSearch {
     return Math.min(this.terms.roundsAt(pace), roundsLeftMoving(this.terms.partRounds, shape.kind, moves, this.terms.rounds));
   }
 
-  /** The most that a form of a shape is credited with at some size of trunk and legs: what the plainest one asks, less what is held. */
+  /**
+   * The most that a variant of a shape is credited with at some size of trunk and legs: what the plainest one asks,
+   * less what is held.
+   */
   private readBody({ shape, pace, ranked, keeps }: CandidateEvaluation, { trunk, legs }: Sizes, meant: PlannedVariant): BodyRead {
     return remember(keeps, 16 * trunk + legs, () => {
       const plain = plainShape(this.terms.input.movement, shape);

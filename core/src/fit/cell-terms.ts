@@ -20,8 +20,8 @@ import type { VariantCache } from "./variant-cache.ts";
 import { workedCap } from "./working-range.ts";
 
 /**
- * One cell's input read once: caps as variants are worked up to them, the planned variant with its demands, and the caps that
- * this variant breaks. Candidates are checked and searched by these terms.
+ * One cell's input read once: caps as variants are worked up to them, the planned variant with its demands, and the
+ * caps that this variant breaks. Candidates are checked and searched by these terms.
  */
 export class CellTerms {
   readonly input: CellInput;
@@ -79,7 +79,7 @@ export class CellTerms {
     return this.variants.demands(movement, choice, this.input, pace * breathSeconds, this.leads);
   }
 
-  /** Rounds that there is time for at a pace. */
+  /** Repetitions that there is time for at a pace. */
   roundsAt(pace: Pace): number {
     return Math.floor(this.rounds / pace);
   }
@@ -117,7 +117,10 @@ export class CellTerms {
     }
   }
 
-  /** Caps that the meant form goes beyond, that leave fewer rounds of it, or that break its time; in the order given. */
+  /**
+   * Caps that the planned variant goes beyond, that leave fewer repetitions of it, or that break its time; in the order
+   * given.
+   */
   broken(): Cap[] {
     const { caps, breathSeconds } = this.input;
     const demands = this.meantDemands;
@@ -142,12 +145,12 @@ export class CellTerms {
     return BREATHING_FIDELITY;
   }
 
-  /** The most of the rounds that there is time for, caps on rounds counted. */
+  /** The most of the repetitions that there is time for, caps on repetitions counted. */
   mostShare({ pace }: { readonly pace: Pace }): number {
     return Math.min(this.mostOfRounds, this.roundsAt(pace) / Math.max(1, this.rounds));
   }
 
-  /** Whether breath and timing are the room's. */
+  /** Whether breath and timing are the group's. */
   isInTime({ pace }: { readonly pace: Pace }): boolean {
     return this.inTime && pace === 1;
   }

@@ -11,27 +11,33 @@ import { type PlannedVariant, rangeShare } from "./fidelity.ts";
 import { supportModeCost } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
-/** What beside caps keeps someone from their best form: the room, the instructor's word, or getting up and down too often. */
+/**
+ * What beside caps keeps a participant from their best variant: equipment and help, the instructor's choice, or getting
+ * up and down too often.
+ */
 export const BLOCKED_BY = ["rail", "helpers", "chairs", "held", "changes"] as const;
 export type BlockedBy = (typeof BLOCKED_BY)[number];
 
-/** The form chosen for one person in one block, or rest. */
+/** The variant chosen for one person in one block, or rest. */
 export interface FittedCell {
   /** Null means rest and rejoin. */
   readonly choice: VariantSpec | null;
   /** At rest: whether they sit and breathe along. */
   readonly breathing: boolean;
-  /** How much of the meant movement is kept, 0 to 1. */
+  /** How much of the planned movement is kept, 0 to 1. */
   readonly fidelity: number;
-  /** Rounds done, on each side of a sided movement; the rest of those planned is spent at rest. */
+  /** Repetitions done, on each side of a sided movement; the rest of those planned is spent at rest. */
   readonly rounds: number;
-  /** How many rounds of the room one of theirs takes. */
+  /** How many repetitions of the group one of theirs takes. */
   readonly pace: Pace;
   /** Share of the full size that is done, 0 to 1: what the vessel shows. */
   readonly level: number;
   /** One arm that does less than the other, or rests. */
   readonly lighterSide: Side | null;
-  /** Caps that the meant form would break, in the order given, and those over the session that this block gave way to. */
+  /**
+   * Caps that the planned variant would break, in the order given, and those over the session that this block gave way
+   * to.
+   */
   readonly because: readonly Cap[];
   readonly gaveWay: BlockedBy | null;
   /** One reading per leading side; empty at rest. */
@@ -58,7 +64,7 @@ export const restCell = (because: readonly Cap[], gaveWay: BlockedBy | null = nu
   gaveWay,
 });
 
-/** A cell done in a form. */
+/** A cell done in a variant. */
 export const variantCell = (
   { choice, fidelity, rounds, pace, demands }: FoundVariant,
   meant: PlannedVariant,
@@ -81,7 +87,7 @@ export const variantCell = (
 /** Whether a cell is stood on land; water carries. */
 export const cellOnFeet = (cell: Pick<FittedCell, "choice">): boolean => cell.choice !== null && isStanding(cell.choice.kind);
 
-/** What a form is worth: what it keeps, less what its way costs. */
+/** What a variant is worth: what it keeps, less what its way costs. */
 export const variantWorth = ({ choice, fidelity }: Pick<FoundVariant, "choice" | "fidelity">): number =>
   fidelity - supportModeCost(supportModeOf(choice));
 
@@ -89,7 +95,7 @@ export const variantWorth = ({ choice, fidelity }: Pick<FoundVariant, "choice" |
 export const cellWorth = ({ choice, fidelity }: Pick<FittedCell, "choice" | "fidelity">): number =>
   choice === null ? fidelity : variantWorth({ choice, fidelity });
 
-/** The best form that breaks no cap, whatever the session; null where there is none. */
+/** The best variant that breaks no cap, whatever the session; null where there is none. */
 export function bestVariant(search: CellSearch): FoundVariant | null {
   let best: FoundVariant | null = null;
   for (const ways of search.ways()) {
@@ -100,7 +106,8 @@ export function bestVariant(search: CellSearch): FoundVariant | null {
 }
 
 /**
- * Chooses the best variant for one participant in one plan item, within the caps: greatest match first, then least support.
+ * Chooses the best variant for one participant in one plan item, within the caps: greatest match first, then least
+ * support.
  *
  * @param input participant, movement, turns, caps and what the venue has
  * @param variants cache of solved variants; fills as it is used

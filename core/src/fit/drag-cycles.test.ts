@@ -36,7 +36,7 @@ const metAt = (seconds: number, equipment: "bare" | "paddles"): number => {
   return 100 * Math.max(...(water?.dragShare?.shoulder ?? []));
 };
 
-describe("the shortest round that keeps a group's caps on drag", () => {
+describe("the shortest repetition that keeps a group's caps on drag", () => {
   test("is none where no one has such a cap, and only for movements of the pool", () => {
     expect(cyclesOf(person())).toEqual({});
     expect(Object.keys(cyclesOf(person(CAP)))).toEqual(["open-and-close-under"]);

@@ -14,7 +14,10 @@ import { workedCap } from "./working-range.ts";
 const jointOf = ({ limit }: Cap): keyof DragMoments | null =>
   limit.channel === "shoulderDrag" ? "shoulder" : limit.channel === "hipDrag" ? "hip" : null;
 
-/** The shortest round that keeps a cap on drag, where a round of some seconds meets so much. Shares of weight times stature. */
+/**
+ * The shortest repetition that keeps a cap on drag, where a repetition of some seconds meets so much. Shares of weight
+ * times stature.
+ */
 function cycleFor(cap: Cap, drag: DragMoments, seconds: number): number {
   const joint = jointOf(cap);
   if (joint === null || !("limit" in cap.limit)) return 0;
@@ -23,8 +26,8 @@ function cycleFor(cap: Cap, drag: DragMoments, seconds: number): number {
 }
 
 /**
- * Computes the shortest repetition of each movement that keeps everyone within the caps on drag: drag grows with the square of
- * speed. Seconds by movement id.
+ * Computes the shortest repetition of each movement that keeps everyone within the caps on drag: drag grows with the
+ * square of speed. Seconds by movement id.
  *
  * @param movements of the plan
  * @param people in the pool, with their depth

@@ -70,7 +70,7 @@ describe("a cap on what a shoulder meets in water", () => {
     );
   });
 
-  test("is met by moving slower where that keeps most: fewer rounds in the same time", () => {
+  test("is met by moving slower where that keeps most: fewer repetitions in the same time", () => {
     const paces = [0.9, 0.7, 0.5, 0.3, 0.2, 0.1].map((share) => capped(share));
     for (const { pace, rounds } of paces) expect(rounds).toBeLessThanOrEqual(Math.floor(ROUNDS / pace));
     expect(capped(1.1).pace).toBe(1);

@@ -22,14 +22,14 @@ export interface Checked {
 const optionsOf = ({ plan, scarce, variants, memory }: Checked, person: FitPerson): PersonOptions =>
   runToCompletion(personOptionsIncrementally(plan, person, scarce, variants, memory));
 
-/** What a block's best form is worth for a person without some caps, fitted on its own. */
+/** What a block's best variant is worth for a person without some caps, fitted on its own. */
 function worthAlone(checked: Checked, gone: readonly Cap[]): number {
   const options = optionsOf(checked, checked.person);
   const { input } = (options.blocks[checked.block] as PersonOptions["blocks"][number]).search.terms;
   return cellWorth(fitCell({ ...input, caps: input.caps.filter((cap) => !gone.includes(cap)) }, checked.variants));
 }
 
-/** What the block is worth in the whole session without some caps, the room to themselves. */
+/** What the block is worth in the whole session without some caps, all equipment and help to themselves. */
 function worthInSession(checked: Checked, gone: readonly Cap[]): number {
   const { person, block } = checked;
   const options = optionsOf(checked, { ...person, caps: person.caps.filter((cap) => !gone.includes(cap)) });
@@ -41,7 +41,10 @@ function worthInSession(checked: Checked, gone: readonly Cap[]): number {
 const smallerParts = (caps: readonly Cap[]): Cap[][] =>
   Array.from({ length: 2 ** caps.length - 1 }, (_, bits) => caps.filter((_, i) => (bits >> i) % 2 === 1));
 
-/** What is untrue of an explanation that names caps, by fitting again without them and without each smaller part; null where it is true. */
+/**
+ * What is untrue of an explanation that names caps, by fitting again without them and without each smaller part; null
+ * where it is true.
+ */
 export function untrueOf(checked: Checked, { caps }: Explanation): string | null {
   const overSession = caps.some((cap) => isOverSession(cap) || MINUTES_CHANNELS.includes(cap.limit.channel));
   const worth = overSession ? worthInSession : worthAlone;

@@ -12,8 +12,8 @@ import type { VariantCache } from "./variant-cache.ts";
 /** Why a cell is not the whole movement. */
 export interface Explanation {
   /**
-   * The smallest set of caps that binds: without all of them the cell keeps more, and no smaller part of the set does it.
-   * Empty where no caps do.
+   * The smallest set of caps that binds: without all of them the cell keeps more, and no smaller part of the set does
+   * it. Empty where no caps do.
    */
   readonly caps: readonly Cap[];
   /** What else stands in the way. */
@@ -73,7 +73,9 @@ function* choicesOf<Thing>(things: readonly Thing[], count: number, from = 0): G
     for (const rest of choicesOf(things, count - 1, i + 1)) yield [things[i] as Thing, ...rest];
 }
 
-/** The smallest of the sets of some caps whose absence keeps more than a cell does now, tried from single caps upward. */
+/**
+ * The smallest of the sets of some caps whose absence keeps more than a cell does now, tried from single caps upward.
+ */
 function* smallest(
   caps: readonly Cap[],
   now: number,
@@ -90,7 +92,7 @@ function* smallest(
   return null;
 }
 
-/** What a block's best form keeps without some caps, the session left aside. */
+/** What a block's best variant keeps without some caps, the session left aside. */
 const keptInBlock = ({ search }: PersonOptions["blocks"][number], variants: VariantCache) =>
   function* (gone: readonly Cap[]): Generator<undefined, number> {
     yield;
@@ -101,7 +103,8 @@ const keptInBlock = ({ search }: PersonOptions["blocks"][number], variants: Vari
   };
 
 /**
- * Finds which caps keep one cell of a row from the planned variant, by fitting the cell without them: some tens of fits.
+ * Finds which caps keep one cell of a row from the planned variant, by fitting the cell without them: some tens of
+ * fits.
  *
  * @param plan what is taught
  * @param person whose row it is

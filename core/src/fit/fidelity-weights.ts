@@ -1,6 +1,9 @@
 import type { Movement, PURPOSES } from "../movement/format.ts";
 
-/** What a form keeps of the meant movement, weighed: range, both sides, steadiness, depth or load, breath and timing. */
+/**
+ * What a variant keeps of the planned movement, weighed: range, both sides, balance demand, depth or load, breath and
+ * timing.
+ */
 export interface Weights {
   readonly range: number;
   readonly sides: number;

@@ -6,16 +6,17 @@ import { SIDES, type Side } from "../side.ts";
 import { type Weights, weightsOf } from "./fidelity-weights.ts";
 
 /**
- * How much of the meant movement a form keeps in a round, 0 to 1: r R + s S + b C + l K + p P, with R range kept, S sides
- * kept, C steadiness asked over meant, K depth kept, P breath and timing kept. The weights follow from the purpose.
+ * How much of the planned movement a variant keeps in a repetition, 0 to 1: r R + s S + b C + l K + p P, with R range
+ * kept, S sides kept, C balance demand over the planned one, K depth kept, P breath and timing kept. The weights follow
+ * from the purpose.
  */
 
-/** A channel counts when the meant form moves it by more than this many degrees. */
+/** A channel counts when the planned variant moves it by more than this many degrees. */
 const MOVING = 10;
-/** Below this the meant form asks too little steadiness for less of it to matter. */
+/** Below this the balance demand of the planned variant is too low for a lower one to matter. */
 const STEADINESS_THAT_COUNTS = 1.5;
 const DEPTH_THAT_COUNTS = 10;
-/** Weight held back over the heels loads the knees another way than meant: half the depth counts as kept. */
+/** Weight held back over the heels loads the knees another way than planned: half the depth counts as kept. */
 const DEPTH_KEPT_WITH_WEIGHT_BACK = 0.5;
 /** A side is kept when it does at least this share of its range. */
 const SIDE_KEPT = 0.1;
@@ -54,22 +55,22 @@ const steadiest = (demands: readonly Demand[]): number => Math.max(...demands.ma
 const deepest = (demands: readonly Demand[]): number =>
   Math.max(...demands.flatMap((demand) => LOADED_KNEE.map((index) => demand.highest[index] as number)));
 
-/** What the ranges of the meant form are, whoever does it and at whatever pace. */
+/** What the ranges of the planned variant are, whoever does it and at whatever pace. */
 export interface MeantRanges {
   readonly moving: readonly (RangeOfPart & { readonly span: number })[];
   readonly depth: number;
 }
 
-/** What of the meant form there is to keep. */
+/** What of the planned variant there is to keep. */
 export interface PlannedVariant extends MeantRanges {
   readonly weights: Weights;
   readonly steadiness: number;
 }
 
-/** Whether a part of the body does the movement in a form, rather than holding on or resting. */
+/** Whether a part of the body does the movement in a variant, rather than holding on or resting. */
 const takesPart = (choice: VariantSpec, part: Part): boolean => part === "trunk" || part === "legs" || armMoves(choice, part);
 
-/** @param plain demands of the plainest shape of the meant form */
+/** @param plain demands of the plainest shape of the planned variant */
 export const readMeantRanges = (choice: VariantSpec, plain: readonly Demand[]): MeantRanges => ({
   moving: RANGES.filter(({ part }) => takesPart(choice, part))
     .map((range) => ({ ...range, span: span(plain, range.column) }))
@@ -77,7 +78,7 @@ export const readMeantRanges = (choice: VariantSpec, plain: readonly Demand[]): 
   depth: deepest(plain),
 });
 
-/** @param demands of the meant form */
+/** @param demands of the planned variant */
 export const readMeant = (
   movement: Pick<Movement, "purpose">,
   ranges: MeantRanges,
@@ -88,39 +89,46 @@ export const readMeant = (
   steadiness: steadiest(demands),
 });
 
-/** What a shape keeps of the meant ranges and depth at its full size, 0 to 1. */
+/** What a shape keeps of the planned ranges and depth at its full size, 0 to 1. */
 export interface ShapeKeeps {
-  /** Per moving channel of the meant form. */
+  /** Per moving channel of the planned variant. */
   readonly ranges: readonly number[];
   readonly depth: number;
 }
 
-const share = (done: number, meant: number, counts: number): number => (meant < counts ? 1 : Math.min(1, done / meant));
+const share = (done: number, planned: number, counts: number): number => (planned < counts ? 1 : Math.min(1, done / planned));
 
-/** @param plain demands of its plainest shape at full size; null where only smaller sizes can be done, which are then taken at their best */
-export function readShape(meant: PlannedVariant, shape: VariantSpec, plain: readonly Demand[] | null): ShapeKeeps {
+/**
+ * @param plain demands of its plainest shape at full size; null where only smaller sizes can be done, which are then
+ * taken at their best
+ */
+export function readShape(planned: PlannedVariant, shape: VariantSpec, plain: readonly Demand[] | null): ShapeKeeps {
   const most = shape.weightBack ? DEPTH_KEPT_WITH_WEIGHT_BACK : 1;
   const done = (range: PlannedVariant["moving"][number]): number =>
     plain === null ? 1 : Math.min(1, span(plain, range.column) / range.span);
   return {
-    ranges: meant.moving.map((range) => (takesPart(shape, range.part) ? done(range) : 0)),
-    depth: plain === null ? most : Math.min(most, depthKept(meant, plain)),
+    ranges: planned.moving.map((range) => (takesPart(shape, range.part) ? done(range) : 0)),
+    depth: plain === null ? most : Math.min(most, depthKept(planned, plain)),
   };
 }
 
-/** What trunk and legs keep of the meant steadiness and depth, 0 to 1. */
+/** What trunk and legs keep of the planned balance demand and depth, 0 to 1. */
 export interface BodyKeeps {
   readonly steadiness: number;
   readonly depth: number;
 }
 
-/** How much of the meant depth a form goes to, 0 to 1. */
-export const depthKept = (meant: PlannedVariant, done: readonly Demand[]): number =>
-  share(deepest(done), meant.depth, DEPTH_THAT_COUNTS);
+/** How much of the planned depth a variant goes to, 0 to 1. */
+export const depthKept = (planned: PlannedVariant, done: readonly Demand[]): number =>
+  share(deepest(done), planned.depth, DEPTH_THAT_COUNTS);
 
-/** How much of the meant steadiness a form asks for, 0 to 1. @param relief what is held takes off what was solved without */
-export const steadinessKept = (meant: PlannedVariant, done: readonly Demand[], relief = 0): number =>
-  share(relief > 0 ? Math.max(1, steadiest(done) - relief) : steadiest(done), meant.steadiness, STEADINESS_THAT_COUNTS);
+/**
+ * Balance demand of a variant as a share of the planned one, 0 to 1.
+ *
+ * @param relief what is held takes off what was solved without
+ */
+export const steadinessKept = (planned: PlannedVariant, done: readonly Demand[], relief = 0): number =>
+  share(relief > 0 ? Math.max(1, steadiest(done) - relief) : steadiest(done), planned.steadiness, STEADINESS_THAT_COUNTS);
 
 /** Share of full size of a part of the body. */
 function sizeOf({ sizes }: VariantSpec, part: Part): number {
@@ -132,32 +140,36 @@ function sizeOf({ sizes }: VariantSpec, part: Part): number {
 export interface RangeKept {
   /** The mean over the moving channels of the shape's own range times the size done. */
   readonly range: number;
-  /** Of the sides of the body that the meant form moves, those that still move. */
+  /** Of the sides of the body that the planned variant moves, those that still move. */
   readonly sides: number;
 }
 
-/** What a choice keeps of the meant ranges; it does not depend on stature nor pace. */
-export function rangeKept(meant: PlannedVariant, { ranges }: Pick<ShapeKeeps, "ranges">, choice: VariantSpec): RangeKept {
-  if (meant.moving.length === 0) return { range: 1, sides: 1 };
+/** What a choice keeps of the planned ranges; it does not depend on stature nor pace. */
+export function rangeKept(planned: PlannedVariant, { ranges }: Pick<ShapeKeeps, "ranges">, choice: VariantSpec): RangeKept {
+  if (planned.moving.length === 0) return { range: 1, sides: 1 };
   let kept = 0;
-  const meantSides = new Set<Side>();
+  const plannedSides = new Set<Side>();
   const keptSides = new Set<Side>();
-  meant.moving.forEach(({ part, side }, i) => {
+  planned.moving.forEach(({ part, side }, i) => {
     const done = (ranges[i] as number) * sizeOf(choice, part);
     kept += done;
     if (side === null) return;
-    meantSides.add(side);
+    plannedSides.add(side);
     if (done >= SIDE_KEPT) keptSides.add(side);
   });
   // Legs that stand still count as one more channel that is not kept, however little they were meant to move.
   const lost = choice.sizes.legs === 0 ? 1 : 0;
-  return { range: kept / (meant.moving.length + lost), sides: meantSides.size === 0 ? 1 : keptSides.size / meantSides.size };
+  return {
+    range: kept / (planned.moving.length + lost),
+    sides: plannedSides.size === 0 ? 1 : keptSides.size / plannedSides.size,
+  };
 }
 
 /**
- * The most that a candidate can keep, known before it is solved: its own range, and steadiness and depth of its trunk and legs.
+ * The most that a candidate can keep, known before it is solved: its own range, and balance demand and depth of its
+ * trunk and legs.
  *
- * @param inTime whether breath and timing are the room's
+ * @param inTime whether breath and timing are the group's
  */
 export const mostFidelity = (
   { weights }: PlannedVariant,
@@ -176,30 +188,34 @@ export const mostFidelity = (
   );
 
 /**
- * Fidelity of a solved candidate; it is never credited with more than the plainest form of the same trunk and legs.
+ * How much of the planned variant a solved candidate keeps, 0 to 1; a candidate is never credited with more than the
+ * plainest variant of the same trunk and legs.
  *
- * @param plain what that one keeps
+ * @param plain what that plainest variant keeps
+ * @param kept ranges and sides of the candidate
+ * @param done its demands, one reading a turn
+ * @param inTime whether breath and timing are the group's
  */
 export const fidelity = (
-  meant: PlannedVariant,
+  planned: PlannedVariant,
   plain: BodyKeeps,
   kept: RangeKept,
   done: readonly Demand[],
   inTime: boolean,
 ): number =>
   mostFidelity(
-    meant,
+    planned,
     {
-      steadiness: Math.min(plain.steadiness, steadinessKept(meant, done)),
-      depth: Math.min(plain.depth, depthKept(meant, done)),
+      steadiness: Math.min(plain.steadiness, steadinessKept(planned, done)),
+      depth: Math.min(plain.depth, depthKept(planned, done)),
     },
     kept,
     inTime,
   );
 
-/** The share of full size that a choice does over the parts of the body that the movement uses: what the vessel shows. */
-export function rangeShare(meant: PlannedVariant, choice: VariantSpec): number {
-  if (meant.moving.length === 0) return 1;
-  const done = meant.moving.map(({ part }) => (takesPart(choice, part) ? sizeOf(choice, part) : 0));
+/** Share of full range that a choice does, over the parts of the body that the planned variant moves, 0 to 1. */
+export function rangeShare(planned: PlannedVariant, choice: VariantSpec): number {
+  if (planned.moving.length === 0) return 1;
+  const done = planned.moving.map(({ part }) => (takesPart(choice, part) ? sizeOf(choice, part) : 0));
   return done.reduce((sum, size) => sum + size, 0) / done.length;
 }

@@ -10,18 +10,18 @@ import { type FittedGroup, gapOf } from "./group.ts";
 export interface AnsweredCell {
   readonly blockId: string;
   readonly way: SupportMode | "breathing" | "rest";
-  /** The exact form; null at rest. */
+  /** The exact variant; null at rest. */
   readonly form: VariantSpec | null;
-  /** How much of the meant movement is kept. */
+  /** How much of the planned movement is kept. */
   readonly fidelity: number;
   /** Share of full size. */
   readonly level: number;
   readonly rounds: number;
-  /** How many rounds of the room one of theirs takes: more than 1 for who moves slower in water. */
+  /** How many repetitions of the group one of theirs takes: more than 1 for a participant who moves slower in water. */
   readonly pace: number;
-  /** Greatest steadiness asked, 0 to 10. */
+  /** Greatest balance demand, 0 to 10. */
   readonly steadiness: number;
-  /** Ids of caps that the meant form goes beyond, with their words. */
+  /** Ids of caps that the planned variant goes beyond, with their words. */
   readonly because: readonly { readonly id: string; readonly words: string }[];
   readonly gaveWay: BlockedBy | null;
 }

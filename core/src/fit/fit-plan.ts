@@ -8,7 +8,7 @@ import type { Turn } from "../schedule/count.ts";
 import type { VenueResources } from "../venues/resources.ts";
 import { WORKING_SHARES } from "./working-range.ts";
 
-/** A block as the fit needs it: what the room does, on which sides, at what pace and for how long. */
+/** A block as the fit needs it: what the group does, on which sides, at what pace and for how long. */
 export interface FitBlock {
   readonly id: string;
   readonly movement: Movement;
@@ -25,7 +25,7 @@ export interface FitBlock {
 export interface FitPlan {
   readonly blocks: readonly FitBlock[];
   readonly place: VenueResources;
-  /** Share of a cap on range or load that forms are worked up to, 0 to 1. */
+  /** Share of a cap on range or load that variants are worked up to, 0 to 1. */
   readonly workingShare: number;
   readonly holds: readonly PinnedVariant[];
 }
@@ -55,5 +55,5 @@ export const fitPlanOf = (
   holds,
 });
 
-/** The most rounds that one side of a block has. */
+/** The most repetitions that one side of a block has. */
 export const mostRounds = ({ turns }: Pick<FitBlock, "turns">): number => Math.max(0, ...turns.map(({ rounds }) => rounds));

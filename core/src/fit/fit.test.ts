@@ -70,7 +70,7 @@ describe("one person in one block", () => {
     expect(cell.lighterSide).toBe("left");
   });
 
-  test("a body that cannot stand rests where there is no seated form", () => {
+  test("a body that cannot stand rests where there is no seated variant", () => {
     const lift = named("lift-and-part");
     const standingOnly = { ...lift, forms: { ...lift.forms, seated: false as const } };
     expect(fitBody(standingOnly, { wheelchair: true })).toMatchObject({ choice: null, because: [] });
@@ -86,7 +86,7 @@ describe("one person in one block", () => {
     ]);
   });
 
-  test("no standing means a seated form", () => {
+  test("no standing means a seated variant", () => {
     for (const movement of movements) expect(fit(movement, [cap({ channel: "noStanding" })]).choice?.kind).toBe("seated");
   });
 
@@ -118,7 +118,7 @@ describe("one person in one block", () => {
     expect(cell.choice?.kind).not.toBe("seated");
   });
 
-  test("a barred feature that the movement has in every form means rest", () => {
+  test("a barred feature that the movement has in every variant means rest", () => {
     const movement: Movement = { ...named("settling-breath"), features: ["eyesClosed"] };
     const cell = fit(movement, [cap({ channel: "barredFeature", limit: "eyesClosed" })]);
     expect(cell.choice).toBeNull();

@@ -14,7 +14,7 @@ export interface RowSums {
   /** Seconds on each leg, and with each hand above its shoulder. */
   readonly oneLeg: Pair;
   readonly handsUp: Pair;
-  /** Changes between chair and feet that the room does not make. */
+  /** Changes between chair and feet that the group does not make. */
   readonly changes: number;
 }
 
@@ -98,7 +98,11 @@ export function pressing({ person, blocks }: PersonOptions): readonly Cap[] {
   return passed.length > 0 ? passed : overSession;
 }
 
-/** A person's row from the ways that were chosen. @param isOpen whether the room had a place for a way of a block */
+/**
+ * A person's row from the ways that were chosen.
+ *
+ * @param isOpen whether equipment and help were enough for a way of a block
+ */
 export function rowOf(
   options: PersonOptions,
   { chosen, worth, bound }: SessionSelection,
@@ -116,8 +120,8 @@ export function rowOf(
     const forSession = gaveWay === "changes" && overSession.length > 0;
     const because = forSession ? [...broken, ...overSession] : broken;
     const what = forSession ? null : gaveWay;
-    if (option.form === null || each.search.terms.meant === null) return restCell(because, what, option.worth);
-    return variantCell(option.form, each.search.terms.meant, build, because, what);
+    if (option.variant === null || each.search.terms.meant === null) return restCell(because, what, option.worth);
+    return variantCell(option.variant, each.search.terms.meant, build, because, what);
   });
   const count = Math.max(1, blocks.length);
   return { personId: person.id, cells, sums: sumsOf(cells, options), kept: worth / count, bound: bound / count };

@@ -32,7 +32,7 @@ export const anyPerson = (mostCaps: number): fc.Arbitrary<Omit<FitPerson, "id">>
 export const named = (people: readonly Omit<FitPerson, "id">[]): FitPerson[] =>
   people.map((person, i) => ({ ...person, id: `p${String(i).padStart(2, "0")}` }));
 
-/** A plan of some movements, four rounds each, in a place. */
+/** A plan of some movements, four repetitions each, in a place. */
 export const planOf = (movements: readonly Movement[], place: VenueResources): FitPlan =>
   fitPlanOf(
     schedulePlan(

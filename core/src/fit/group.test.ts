@@ -40,7 +40,9 @@ const narrow = planOf(SESSION, NARROW);
 /** How much of a cell's worth may be a matter of rounding. */
 const SAME = 1e-7;
 
-/** Solves every chosen form again, away from the solver's own bookkeeping, and holds each sample against every cap. */
+/**
+ * Solves every chosen variant again, away from the solver's own bookkeeping, and holds each sample against every cap.
+ */
 function expectNoCapBroken(plan: FitPlan, person: FitPerson, row: FittedRow): void {
   const build = buildOf(person.measured, person.stature);
   const sums = { standing: 0, oneLeg: [0, 0], handsUp: [0, 0] } as {
@@ -92,7 +94,7 @@ function expectNoCapBroken(plan: FitPlan, person: FitPerson, row: FittedRow): vo
 }
 
 describe("a group and what the room has", () => {
-  test("no cap is ever broken, at any sample of any chosen form, and nothing is taken twice", () => {
+  test("no cap is ever broken, at any sample of any chosen variant, and nothing is taken twice", () => {
     fc.assert(
       fc.property(fc.array(anyPerson(4), { minLength: 3, maxLength: 5 }), (some) => {
         const people = named(some);

@@ -52,7 +52,7 @@ const EPSILON = 1e-9;
 
 const keptOf = ({ worth, chosen }: Pick<SessionSelection, "worth" | "chosen">): number => worth / Math.max(1, chosen.length);
 
-/** People in the order of their ids: the answer does not hang on how they are listed. */
+/** People in the order of their ids: the answer does not depend on their order in the list. */
 const byId = (a: PersonOptions, b: PersonOptions): number => (a.person.id < b.person.id ? -1 : 1);
 
 interface Shared {
@@ -64,7 +64,7 @@ interface Shared {
 const goodTogether = (ways: Iterable<SessionSelection>): number =>
   [...ways].reduce((sum, each) => sum + welfare(keptOf(each)), 0);
 
-/** What someone chooses with what the room has left: their own best where there is room for all of it. */
+/** What a participant gets from the equipment and help that are left: their own best where that is enough. */
 function chooseIn(room: Room, options: PersonOptions, alone: SessionSelection, { patient }: Effort): SessionSelection {
   if (alone.chosen.every((option, block) => room.hasFor(block, option))) return alone;
   return selectOptions(options, (block, option) => (room.hasFor(block, option) ? option.worth : null), patient);
@@ -72,7 +72,7 @@ function chooseIn(room: Room, options: PersonOptions, alone: SessionSelection, {
 
 type Alone = ReadonlyMap<PersonOptions, SessionSelection>;
 
-/** Fits people one after another with what the room has left. */
+/** Fits participants one after another with the equipment and help that are left. */
 function inTurn(plan: FitPlan, order: readonly PersonOptions[], alone: Alone, effort: Effort): Shared {
   const room = new Room(plan);
   const ways = new Map<PersonOptions, SessionSelection>();
@@ -125,7 +125,10 @@ function* exchange(plan: FitPlan, shared: Shared, alone: Alone, effort: Effort):
 
 const ownMatch = (options: PersonOptions, alone: Alone): number => keptOf(alone.get(options) as SessionSelection);
 
-/** Orders in which people may choose: those who lose most without the scarce first, and those with the lowest match first. */
+/**
+ * Orders in which people may choose: those who lose most without the scarce first, and those with the lowest match
+ * first.
+ */
 function firstOrders(
   people: readonly PersonOptions[],
   alone: Alone,
@@ -166,8 +169,8 @@ function movePrices(prices: readonly Counts[], room: Room, short: number, step: 
 }
 
 /**
- * Shares out what there is not enough of: places are priced block by block, people chosen for at the prices (which gives
- * a bound) and then in turn with what is left, the worst-off and those who lose most first.
+ * Shares out what there is not enough of: places are priced block by block, people chosen for at the prices (which
+ * gives a bound) and then in turn with what is left, the worst-off and those who lose most first.
  */
 function* shareOut(
   plan: FitPlan,

@@ -41,9 +41,9 @@ describe("a variant as one option of a plan item", () => {
   });
 
   test("at fewer repetitions keeps and uses less, each turn cut to them", () => {
-    const { worth, oneLeg, handsUp, form } = optionOf(found(FULL_STANDING_VARIANT, 0.8), RIGHT_THEN_LEFT, 0, 3);
+    const { worth, oneLeg, handsUp, variant } = optionOf(found(FULL_STANDING_VARIANT, 0.8), RIGHT_THEN_LEFT, 0, 3);
     expect(worth).toBeCloseTo(0.4, 12);
-    expect(form).toMatchObject({ rounds: 3, fidelity: 0.4 });
+    expect(variant).toMatchObject({ rounds: 3, fidelity: 0.4 });
     expect(oneLeg).toEqual([6, 0]);
     expect(handsUp).toEqual([0, 12]);
   });
@@ -114,7 +114,7 @@ describe("the options of a plan item", () => {
   test("offer fewer repetitions only where a sum can run short, each of them using less", () => {
     const counted = optionsOf(searchWith(free, null), RIGHT_THEN_LEFT, { oneLeg: true, handsUp: false });
     const standing = counted.filter(({ way }) => way === "standing");
-    expect(standing.map(({ form }) => form?.rounds)).toEqual([6, 4, 3, 1]);
+    expect(standing.map(({ variant }) => variant?.rounds)).toEqual([6, 4, 3, 1]);
     const uses = standing.map(({ oneLeg }) => oneLeg[0]);
     expect(uses).toEqual([...uses].sort((a, b) => b - a));
   });

@@ -7,7 +7,7 @@ import { type FoundVariant, handsUpShare } from "./cell-input.ts";
 import type { CellSearch } from "./cell-search.ts";
 import { supportModeCost } from "./support-options.ts";
 
-/** What of the room one way of doing a block takes. */
+/** Equipment and help that one way of doing a block takes. */
 export interface ResourceUse {
   readonly rail: number;
   readonly helpers: number;
@@ -20,8 +20,8 @@ export interface CellOption {
   /** Rest and breathing along are ways of their own. */
   readonly way: SupportMode | "breathing" | "rest";
   /** Null at rest. */
-  readonly form: FoundVariant | null;
-  /** How much of the meant movement is kept, 0 to 1, less what the way costs. */
+  readonly variant: FoundVariant | null;
+  /** How much of the planned movement is kept, 0 to 1, less what the way costs. */
   readonly worth: number;
   readonly onFeet: boolean;
   /** Seconds on one leg, and with a hand above its shoulder, over the block; left and right. */
@@ -45,7 +45,7 @@ const takesOf = (way: SupportMode): ResourceUse => ({
 });
 export const REST_OPTION: CellOption = {
   way: "rest",
-  form: null,
+  variant: null,
   worth: 0,
   onFeet: false,
   oneLeg: NOTHING,
@@ -53,12 +53,12 @@ export const REST_OPTION: CellOption = {
   takes: NO_PLACE,
 };
 
-/** Time with a hand above the shoulder is counted in these parts of a block's rounds, rounded up. */
+/** Time with a hand above the shoulder is counted in these parts of a block's repetitions, rounded up. */
 const HANDS_UP_PARTS = 8;
-/** Shares of the rounds that there are ways for where a sum is counted; the others are spent at rest. */
+/** Shares of the repetitions that there are ways for where a sum is counted; the others are spent at rest. */
 const ROUNDS = [1, 0.75, 0.5, 0.25] as const;
 
-/** The part of a block's rounds that a form has a hand above the shoulder, rounded up. */
+/** The part of a block's repetitions that a variant has a hand above the shoulder, rounded up. */
 function handsUpOf({ demands }: FoundVariant, turns: readonly Turn[]): number {
   const share = handsUpShare(
     demands.map(({ handAboveShoulderSeconds: [left, right], cycleSeconds }) => [left / cycleSeconds, right / cycleSeconds]),
@@ -67,13 +67,13 @@ function handsUpOf({ demands }: FoundVariant, turns: readonly Turn[]): number {
   return Math.min(1, Math.ceil(HANDS_UP_PARTS * share - CAP_TOLERANCE.share) / HANDS_UP_PARTS);
 }
 
-/** A form with the part of the block's rounds that its hands are counted as up. */
+/** A variant with the part of the block's repetitions that its hands are counted as up. */
 interface Spent {
-  readonly form: FoundVariant;
+  readonly variant: FoundVariant;
   readonly handsUp: number;
 }
 
-/** The best forms of some ways for what they may spend: from any spending down to none. */
+/** The best variants of some ways for what they may spend: from any spending down to none. */
 function* bestBySpending(
   search: CellSearch,
   ways: readonly SupportMode[],
@@ -82,17 +82,17 @@ function* bestBySpending(
 ): Generator<Spent> {
   for (const oneLeg of counted.oneLeg ? [true, false] : [true])
     for (let handsUp = 1; handsUp >= 0; handsUp -= 1 / HANDS_UP_PARTS) {
-      const form = search.best(ways, { oneLeg, handsUp });
-      if (form === null) break;
+      const variant = search.best(ways, { oneLeg, handsUp });
+      if (variant === null) break;
       // Down to what it spends it is the best there is.
-      handsUp = counted.handsUp ? Math.min(handsUp, handsUpOf(form, turns)) : 0;
-      yield { form, handsUp };
+      handsUp = counted.handsUp ? Math.min(handsUp, handsUpOf(variant, turns)) : 0;
+      yield { variant, handsUp };
     }
 }
 
 /**
- * The best forms of ways that take something of the room: of use where they keep more than ways that take nothing. Fewer
- * rounds of them spend less of a sum; they are not looked for again with less time of the hands up.
+ * The best variants of ways that take equipment or help: of use where they keep more than ways that take nothing. Fewer
+ * repetitions of them spend less of a sum; they are not looked for again with less time of the hands up.
  *
  * @param free ways that take nothing
  */
@@ -105,16 +105,19 @@ function* bestOfTaking(
 ): Generator<Spent> {
   for (const oneLeg of counted.oneLeg ? [true, false] : [true]) {
     const spending = { oneLeg, handsUp: 1 };
-    const form = search.best(ways, spending, search.best(free, spending)?.fidelity ?? 0);
-    if (form !== null) yield { form, handsUp: counted.handsUp ? handsUpOf(form, turns) : 0 };
+    const variant = search.best(ways, spending, search.best(free, spending)?.fidelity ?? 0);
+    if (variant !== null) yield { variant, handsUp: counted.handsUp ? handsUpOf(variant, turns) : 0 };
   }
 }
 
-/** What a number of rounds of a form spends; hands are counted at no less than the part of the rounds they may be up. */
-function spentBy(form: FoundVariant, handsUpPart: number, turns: readonly Turn[], rounds: number) {
+/**
+ * What a number of repetitions of a variant spends; hands are counted at no less than the part of the repetitions they
+ * may be up.
+ */
+function spentBy(variant: FoundVariant, handsUpPart: number, turns: readonly Turn[], rounds: number) {
   const times = (turn: number) => Math.min(rounds, turns[turn]?.rounds ?? 0);
   const sum = (of: (demand: FoundVariant["demands"][number], side: 0 | 1) => number): Pair =>
-    pairOf((side) => form.demands.reduce((all, demand, turn) => all + times(turn) * of(demand, sideIndex(side)), 0));
+    pairOf((side) => variant.demands.reduce((all, demand, turn) => all + times(turn) * of(demand, sideIndex(side)), 0));
   const least = sum(({ cycleSeconds }) => handsUpPart * cycleSeconds);
   const up = sum(({ handAboveShoulderSeconds }, side) => handAboveShoulderSeconds[side]);
   return {
@@ -123,16 +126,16 @@ function spentBy(form: FoundVariant, handsUpPart: number, turns: readonly Turn[]
   };
 }
 
-/** A form as one way of doing a block, at some of its rounds. */
-export function optionOf(form: FoundVariant, turns: readonly Turn[], handsUp = 0, rounds = form.rounds): CellOption {
-  const some = rounds / form.rounds;
-  const way = supportModeOf(form.choice);
+/** A variant as one way of doing a block. @param rounds how many of its repetitions are done */
+export function optionOf(variant: FoundVariant, turns: readonly Turn[], handsUp = 0, rounds = variant.rounds): CellOption {
+  const some = rounds / variant.rounds;
+  const way = supportModeOf(variant.choice);
   return {
     way,
-    form: some === 1 ? form : { ...form, rounds, fidelity: some * form.fidelity },
-    worth: some * form.fidelity - supportModeCost(way),
-    onFeet: isStanding(form.choice.kind),
-    ...spentBy(form, handsUp, turns, rounds),
+    variant: some === 1 ? variant : { ...variant, rounds, fidelity: some * variant.fidelity },
+    worth: some * variant.fidelity - supportModeCost(way),
+    onFeet: isStanding(variant.choice.kind),
+    ...spentBy(variant, handsUp, turns, rounds),
     takes: takesOf(way),
   };
 }
@@ -153,9 +156,9 @@ const covers = (a: CellOption, b: CellOption, { oneLeg, handsUp }: Counted): boo
   a.takes.chairs <= b.takes.chairs;
 
 /**
- * The ways of doing a block among which a session chooses: the best form of every way to stand, hold and sit, for each
- * share of a sum it may spend and each share of the rounds, then breathing along, then rest. Those that another beats in
- * everything are left out.
+ * The ways of doing a block among which a session chooses: the best variant of every way to stand, hold and sit, for
+ * each share of a sum it may spend and each share of the repetitions, then breathing along, then rest. Those that
+ * another beats in everything are left out.
  */
 export function optionsOf(search: CellSearch, turns: readonly Turn[], counted: Counted): CellOption[] {
   const found: CellOption[] = [];
@@ -163,11 +166,11 @@ export function optionsOf(search: CellSearch, turns: readonly Turn[], counted: C
   const groups = search.ways();
   const free = groups.find((ways) => ways.includes("standing") || ways.includes("water"));
   for (const ways of groups)
-    for (const { form, handsUp } of free === undefined || ways === free || ways.includes("seated")
+    for (const { variant, handsUp } of free === undefined || ways === free || ways.includes("seated")
       ? bestBySpending(search, ways, turns, counted)
       : bestOfTaking(search, ways, free, turns, counted))
-      for (const rounds of new Set(shares.map((share) => Math.max(1, Math.floor(share * form.rounds)))))
-        found.push(optionOf(form, turns, handsUp, rounds));
+      for (const rounds of new Set(shares.map((share) => Math.max(1, Math.floor(share * variant.rounds)))))
+        found.push(optionOf(variant, turns, handsUp, rounds));
   const breathing = search.terms.breathing();
   if (breathing !== null) found.push({ ...REST_OPTION, way: "breathing", worth: breathing, takes: takesOf("seated") });
   const kept: CellOption[] = [];

@@ -16,11 +16,11 @@ const ARM_CHANNELS: readonly Cap["limit"]["channel"][] = ["handHeight", "shoulde
 const isArmMotion = ({ limit }: Cap): boolean =>
   limit.channel === "motion" && ARM_RANGES.includes(motionNamed(limit.motion).range);
 
-/** Whether a cap is on trunk and legs: what breaks it hangs on these, or nearly. */
+/** Whether a cap is on trunk and legs: what breaks it depends on these, or nearly. */
 export const isOnBody = (cap: Cap): boolean =>
   BODY_CHANNELS.includes(cap.limit.channel) || (cap.limit.channel === "motion" && !isArmMotion(cap));
 
-/** Caps on one arm, each kept to that side; what holds in some forms only says nothing of an arm elsewhere. */
+/** Caps on one arm, each kept to that side; what holds in some variants only says nothing of an arm elsewhere. */
 export const capsOnArm = (caps: readonly Cap[], side: Side): Cap[] =>
   caps.flatMap((cap) => {
     const onArm = ARM_CHANNELS.includes(cap.limit.channel) || isArmMotion(cap);

@@ -3,7 +3,7 @@ import type { WaterEquipment } from "../body/water-equipment.ts";
 import { INTERVALS } from "../movement/solved-samples.ts";
 import type { VariantSpec } from "../movement/variant.ts";
 
-/** Whose form it is: stature in metres and proportions. */
+/** Whose variant it is: stature in metres and proportions. */
 export interface Performer {
   readonly stature: number;
   readonly build: Build;
@@ -25,11 +25,14 @@ export const MOST_SAMPLES = 24 * (INTERVALS + 1);
 /** Where no one has said how deep it is: water to the lower breastbone, share of stature. */
 export const USUAL_DEPTH = 0.7;
 
-/** Whether a form is done in water: there, or on a chair that stands in it. */
+/** Whether a variant is done in water: there, or on a chair that stands in it. */
 export const isWet = ({ kind }: VariantSpec, { depth }: Performer): boolean =>
   kind === "water" || (kind === "seated" && depth !== null && depth !== undefined);
 
-/** All that demands in water hang on beside the form and the stature. Mass says nothing where only the water is met. */
+/**
+ * All that demands in water depend on beside the variant and the stature. Mass says nothing where only the water is
+ * met.
+ */
 export const inWater = ({ mass, shallowest, equipment, readsDrag }: Performer, depth: number) => ({
   depth,
   shallowest: shallowest ?? depth,

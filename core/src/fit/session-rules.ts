@@ -2,7 +2,7 @@
 export interface SessionBlock {
   /** Seconds of the block, which someone on the feet stands. */
   readonly seconds: number;
-  /** Whether the room itself changes between chair and feet before it; going along with the room costs nothing. */
+  /** Whether the group itself changes between chair and feet before it; changing with the group costs nothing. */
   readonly roomChanges: boolean;
   readonly options: readonly SessionOption[];
 }
@@ -22,12 +22,13 @@ export interface SessionChoice {
   readonly bound: number;
 }
 
-/** What a change between chair and feet costs where the room does not change: it takes time and is a hazard. */
+/** What a change between chair and feet costs where the group does not change: it takes time and is a hazard. */
 export const CHANGE_COST = 0.06;
 
 /**
- * A third rest in a row costs as much as a whole block is worth, so it is only taken where nothing else is left. It costs the
- * same whatever the limits, so that a stricter one never looks like a gain; a block that has nothing but rest is free.
+ * A third rest in a row costs as much as a whole block is worth, so it is only taken where nothing else is left. It
+ * costs the same whatever the limits, so that a stricter one never looks like a gain; a block that has nothing but rest
+ * is free.
  */
 export const THIRD_REST_COST = 1;
 export const MOST_RESTS = 2;

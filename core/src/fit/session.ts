@@ -43,7 +43,9 @@ export interface PersonOptions {
     readonly block: FitBlock;
     readonly roomChanges: boolean;
     readonly search: CellSearch;
-    /** All that caps on the block leave, and those that the minutes and the instructor's word leave of them; rest last. */
+    /**
+     * All that caps on the block leave, and those that the minutes and the instructor's word leave of them; rest last.
+     */
     readonly all: readonly CellOption[];
     readonly options: readonly CellOption[];
     /** Caps on minutes that are spent before the block ends. */
@@ -93,7 +95,7 @@ const personKey = (
     workingShare,
   ]);
 
-/** Whether the room goes from chair to feet or back before each block. */
+/** Whether the group changes between chair and feet before each block. */
 const roomChanges = (blocks: readonly FitBlock[]): boolean[] =>
   blocks.map(({ meant }, i) => {
     const before = blocks[i - 1];
@@ -150,8 +152,8 @@ function sharedInput(plan: FitPlan, person: FitPerson, scarce: LimitedResources)
 }
 
 /**
- * Finds the variants that a participant's caps leave open in every item, one item at a time. Variants that use less of a session
- * total are only searched for where that total can run short.
+ * Finds the variants that a participant's caps leave open in every item, one item at a time. Variants that use less of
+ * a session total are only searched for where that total can run short.
  *
  * @param plan what is taught
  * @param person whose caps apply
@@ -222,7 +224,7 @@ export interface SessionSelection {
   readonly bound: number;
 }
 
-/** What a way is worth here, or null where the room has no place for it. */
+/** What a way is worth here, or null where too little equipment or help is left for it. */
 export type Worth = (block: number, option: CellOption) => number | null;
 export const OWN_WORTH: Worth = (_, { worth }) => worth;
 

@@ -2,14 +2,14 @@ import type { FitPlan } from "./fit-plan.ts";
 import { type CellOption, RESOURCES, type ResourceUse } from "./options.ts";
 import type { SessionSelection } from "./session.ts";
 
-/** So much of each thing that a room has. */
+/** How much of each kind of equipment and help there is. */
 export type Counts = {
   -readonly [What in keyof ResourceUse]: number;
 };
 
 export const noneTaken = (): Counts => ({ rail: 0, helpers: 0, chairs: 0 });
 
-/** Who takes what of the room in each block. */
+/** Equipment and help in use in each block. */
 export class Room {
   private readonly places: ResourceUse;
   private readonly taken: Counts[];

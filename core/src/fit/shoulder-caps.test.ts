@@ -53,7 +53,7 @@ const fit = (movement: (typeof movements)[number], caps: readonly ReturnType<typ
 /** A straight arm shows no turn. */
 const BENT = 5;
 
-test("no cap on the turn of a shoulder is passed at any sample of any chosen form, told from the joints alone", () => {
+test("no cap on the turn of a shoulder is passed at any sample of any chosen variant, told from the joints alone", () => {
   const degrees = (most: number) => fc.integer({ min: 0, max: most });
   fc.assert(
     fc.property(

@@ -13,7 +13,7 @@ const summaries = summariesOf(kick);
 const variants = createVariantCache();
 const doer = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
 
-test("every form is there once a side and size, and says what the form's own reading says", () => {
+test("every variant is there once a side and size, and says what the variant's own reading says", () => {
   expect(summaries.values.length).toBe(summaries.forms.length * SUMMARY_WIDTH);
   expect(new Set(summaries.forms.map(({ choice, lead }) => `${variantCode(choice)} ${lead}`)).size).toBe(summaries.forms.length);
   // One in seventeen is enough to meet every kind, side and size.
@@ -28,7 +28,7 @@ test("every form is there once a side and size, and says what the form's own rea
   }
 });
 
-test("a smaller size of the same form never lifts a hand higher over its shoulder", () => {
+test("a smaller size of the same variant never lifts a hand higher over its shoulder", () => {
   const highest = new Map<string, number>();
   summaries.forms.forEach(({ choice, lead }, form) => {
     const shape = `${variantCode({ ...choice, sizes: { armLeft: 8, armRight: 8, trunk: 8, legs: 8 } })} ${lead}`;

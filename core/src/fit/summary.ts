@@ -32,9 +32,9 @@ const SIDED_PEAKS = [
 ] as const satisfies readonly SidedColumn[];
 export type SidedPeak = (typeof SIDED_PEAKS)[number];
 
-/** Shares of a round, left and right. */
+/** Shares of a repetition, left and right. */
 const PAIRS = ["oneLeg", "longestOneLeg", "toeDown", "longestToeDown", "handAboveShoulder", "heldOut", "handOutOfSight"] as const;
-/** Of a middling body at a usual breath. */
+/** Of an average body at a usual breath length. */
 const SINGLES = ["steadiness", "quietSteadiness", "leastMargin", "features", "steps"] as const;
 type SummaryPair = (typeof PAIRS)[number];
 type SummarySingle = (typeof SINGLES)[number];
@@ -47,20 +47,22 @@ const FIRST_SINGLE = FIRST_PAIR + 2 * PAIRS.length;
 /** Numbers in one summary. */
 export const SUMMARY_WIDTH = FIRST_SINGLE + SINGLES.length;
 
-/** One form at one size, one side leading. */
+/** One variant at one size, one side leading. */
 export interface SummarisedVariant {
   readonly choice: VariantSpec;
   readonly lead: Side;
 }
 
-/** What every form of a movement asks at every size. */
+/** What every variant of a movement asks at every size. */
 export interface Summaries {
   readonly forms: readonly SummarisedVariant[];
-  /** SUMMARY_WIDTH numbers a form, in the order of the forms; NaN throughout for one that no body can do. */
+  /** SUMMARY_WIDTH numbers a variant, in the order of the variants; NaN throughout for one that no body can do. */
   readonly values: Float32Array;
 }
 
-/** Every form of a movement for a hall, at eight sizes, each side leading: the same for everyone, in a fixed order. */
+/**
+ * Every variant of a movement for a hall, at eight sizes, each side leading: the same for everyone, in a fixed order.
+ */
 export const summarisedVariants = (movement: Movement): readonly SummarisedVariant[] =>
   shapesOf(movement)
     .filter(({ sizes }) => sizes.legs > 0)
@@ -116,14 +118,14 @@ function writeSummary(movement: Movement, { choice, lead }: SummarisedVariant, i
 }
 
 /**
- * Solves every form of a movement at every size, a form at a time: whoever runs it may let other work in between.
+ * Solves every variant of a movement at every size, a variant at a time: whoever runs it may let other work in between.
  * Some hundreds of milliseconds in all, worth keeping.
  */
 export function* summariesIncrementally(movement: Movement): Generator<undefined, Summaries> {
   const forms = summarisedVariants(movement);
   const values = new Float32Array(forms.length * SUMMARY_WIDTH);
-  for (const [i, form] of forms.entries()) {
-    writeSummary(movement, form, values.subarray(i * SUMMARY_WIDTH, (i + 1) * SUMMARY_WIDTH));
+  for (const [i, variant] of forms.entries()) {
+    writeSummary(movement, variant, values.subarray(i * SUMMARY_WIDTH, (i + 1) * SUMMARY_WIDTH));
     yield;
   }
   return { forms, values };
@@ -134,17 +136,17 @@ export function summariesOf(movement: Movement): Summaries {
   return runToCompletion(summariesIncrementally(movement));
 }
 
-/** Whether a body can do the form with this number. */
-export const canBeDone = ({ values }: Summaries, form: number): boolean => !Number.isNaN(values[form * SUMMARY_WIDTH]);
+/** Whether a body can do the variant with this number. */
+export const canBeDone = ({ values }: Summaries, variant: number): boolean => !Number.isNaN(values[variant * SUMMARY_WIDTH]);
 
-/** The highest value of a reading over a round of the form with this number. */
-export const peakOf = ({ values }: Summaries, form: number, name: SidedPeak, side: Side): number =>
-  values[form * SUMMARY_WIDTH + FIRST_SIDED_PEAK + 2 * SIDED_PEAKS.indexOf(name) + sideIndex(side)] as number;
+/** The highest value of a reading over a repetition of the variant with this number. */
+export const peakOf = ({ values }: Summaries, variant: number, name: SidedPeak, side: Side): number =>
+  values[variant * SUMMARY_WIDTH + FIRST_SIDED_PEAK + 2 * SIDED_PEAKS.indexOf(name) + sideIndex(side)] as number;
 
-/** The higher of both sides' peaks. */
-export const peakOfSides = (summaries: Summaries, form: number, name: SidedPeak): number =>
-  Math.max(...SIDES.map((side) => peakOf(summaries, form, name, side)));
+/** The higher of both sides' peaks of the variant with this number. */
+export const peakOfSides = (summaries: Summaries, variant: number, name: SidedPeak): number =>
+  Math.max(...SIDES.map((side) => peakOf(summaries, variant, name, side)));
 
-/** Steadiness that the form with this number asks of a middling body at a usual breath, 0 to 10. */
-export const steadinessOf = ({ values }: Summaries, form: number): number =>
-  values[form * SUMMARY_WIDTH + FIRST_SINGLE + SINGLES.indexOf("steadiness")] as number;
+/** Balance demand of the variant with this number for an average body at a usual breath length, 0 to 10. */
+export const steadinessOf = ({ values }: Summaries, variant: number): number =>
+  values[variant * SUMMARY_WIDTH + FIRST_SINGLE + SINGLES.indexOf("steadiness")] as number;

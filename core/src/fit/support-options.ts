@@ -4,11 +4,14 @@ import { SUPPORT_MODES, type SupportMode } from "../movement/support-mode.ts";
 import { LAND_VARIANT_KINDS, type VariantKind } from "../movement/variant.ts";
 import type { VenueResources } from "../venues/resources.ts";
 
-/** What a way costs beside what is kept of a movement: a chair back can tip, and a helper's hand is soon wanted elsewhere. */
+/**
+ * What a way costs beside what is kept of a movement: a chair back can tip, and a helper's hand is soon wanted
+ * elsewhere.
+ */
 const COSTS: Readonly<Partial<Record<SupportMode, number>>> = { chairBack: 0.05, helper: 0.05 };
 export const supportModeCost = (way: SupportMode): number => COSTS[way] ?? 0;
 
-/** The kinds of form and the holds that there are for one person in one place. */
+/** The kinds of variant and the holds that there are for one person in one place. */
 export interface SupportOptions {
   readonly kinds: readonly VariantKind[];
   readonly holds: readonly HandSupport[];
@@ -79,8 +82,8 @@ export function supportOptions(
 }
 
 /**
- * Ways that take the same of the room, where it can run short: a session chooses between such groups, and within one the
- * best form wins.
+ * Ways that take the same equipment and help, where these can run short: a session chooses between such groups, and
+ * within one the best variant wins.
  */
 export function supportModeGroups(scarce: LimitedResources): readonly (readonly SupportMode[])[] {
   const takes = (way: SupportMode): string => {

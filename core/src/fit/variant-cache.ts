@@ -25,13 +25,13 @@ import {
 } from "./fidelity.ts";
 import { inWater, isWet, MOST_SAMPLES, type Performer, USUAL_DEPTH } from "./performer.ts";
 
-/** Solved forms, each solved once whoever asks and at whatever pace. Keys hold the movement's content. */
+/** Solved variants, each solved once whoever asks and at whatever pace. Keys hold the movement's content. */
 export interface VariantCache {
   /** A number for a movement, the same for the same content. */
   numberOf(movement: Movement): number;
   /**
-   * Demands of a form for one body and seconds of one breath, one reading per leading side in the order asked; null where
-   * the movement has no such form or this body cannot do it.
+   * Demands of a variant for one body and seconds of one breath, one reading per leading side in the order asked; null
+   * where the movement has no such variant or this body cannot do it.
    */
   demands(
     movement: Movement,
@@ -41,11 +41,15 @@ export interface VariantCache {
     leads: readonly Side[],
   ): readonly Demand[] | null;
   /**
-   * Highest and lowest value of every range and reading over the standing key poses of a form, one per leading side. Never
-   * beyond the demand's own, and far quicker to have: enough to turn a form down. Null where there is no such form.
+   * Highest and lowest value of every range and reading over the standing key poses of a variant, one per leading side.
+   * Never beyond the demand's own, and far quicker to have: enough to turn a variant down. Null where there is no such
+   * variant.
    */
   extremesAtKeys(movement: Movement, choice: VariantSpec, doer: Performer, leads: readonly Side[]): readonly Extremes[] | null;
-  /** What a shape asks at any size, all given sides leading; null where there is no such form. Nothing is solved for it. */
+  /**
+   * What a shape asks at any size, all given sides leading; null where there is no such variant. Nothing is solved for
+   * it.
+   */
   quiet(
     movement: Movement,
     shape: Shape,
@@ -53,7 +57,7 @@ export interface VariantCache {
     breathSeconds: number,
     leads: readonly Side[],
   ): readonly StaticDemand[] | null;
-  /** What there is to keep of the meant form; null where this body cannot do it. */
+  /** What there is to keep of the planned variant; null where this body cannot do it. */
   meant(
     movement: Movement,
     choice: VariantSpec,
@@ -61,7 +65,7 @@ export interface VariantCache {
     breathSeconds: number,
     leads: readonly Side[],
   ): { readonly demands: readonly Demand[]; readonly meant: PlannedVariant } | null;
-  /** What a shape keeps of the meant ranges and depth, whoever does it and at whatever pace. */
+  /** What a shape keeps of the planned ranges and depth, whoever does it and at whatever pace. */
   rankedSizes(movement: Movement, meant: VariantSpec, shape: Shape, doer: Performer): RankedShape;
 }
 
@@ -71,7 +75,7 @@ export interface RankedShape {
   readonly depth: number;
 }
 
-/** A size of a shape and what it keeps of the meant ranges. */
+/** A size of a shape and what it keeps of the planned ranges. */
 export interface RankedSize extends RangeKept {
   readonly sizes: Sizes;
 }
@@ -91,8 +95,8 @@ interface Content {
 }
 
 /**
- * How much a library keeps. A solved form takes some 29 kB and a demand 2 kB, so that all of it stays under 200 MB; a group of
- * sixteen asks for some three thousand forms.
+ * How much a library keeps. A solved variant takes some 29 kB and a demand 2 kB, so that all of it stays under 200 MB;
+ * a group of sixteen asks for some three thousand variants.
  */
 export interface CacheBounds {
   readonly forms: number;
@@ -123,7 +127,7 @@ function createCodes() {
     return content;
   }
 
-  /** A number for one form of one movement by one body, the same for no other. */
+  /** A number for one variant of one movement by one body, the same for no other. */
   function codeOf(movement: Movement, choice: VariantSpec, doer: Performer, lead: Side): number {
     const { build } = doer;
     const { bodies } = known(movement);
@@ -164,9 +168,11 @@ function rankSizes(
 }
 
 /**
- * Makes a cache of solved variants and their demands: solving is slow, and fits, plans and pictures ask for the same ones.
+ * Makes a cache of solved variants and their demands: solving is slow, and fits, plans and pictures ask for the same
+ * ones.
  *
- * Long because its parts share the memos: a demand is read from samples, both from codes, and each from its mirror image.
+ * Long because its parts share the memos: a demand is read from samples, both from codes, and each from its mirror
+ * image.
  *
  * @param bounds how much it keeps; the least recently used goes first, and gives the same when it is solved again
  */
@@ -180,7 +186,7 @@ export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantC
   const ranging = createMemo<string, MeantRanges>(MOST_SHAPES);
   const ranked = createMemo<string, RankedShape>(MOST_SHAPES);
 
-  /** Samples of a form; the poses themselves are only kept for water, and take by far the most room. */
+  /** Samples of a variant; the poses themselves are only kept for water, and take by far the most room. */
   const samplesLed = (
     movement: Movement,
     choice: VariantSpec,

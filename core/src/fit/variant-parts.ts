@@ -3,14 +3,14 @@ import { armMoves, FULL_SIZE, FULL_STANDING_VARIANT, type Sizes } from "../movem
 import type { Side } from "../side.ts";
 import { plainShape, type Shape } from "./candidates.ts";
 
-/** Sizes of a form as one number; the same for no other sizes. */
+/** Sizes of a variant as one number; the same for no other sizes. */
 export const sizesCode = ({ armLeft, armRight, trunk, legs }: Sizes): number =>
   ((armLeft * 16 + armRight) * 16 + trunk) * 16 + legs;
 
-/** A part of a form, as two sizes in which what does not belong to it is at its fullest and at its smallest. */
+/** A part of a variant, as two sizes in which what does not belong to it is at its fullest and at its smallest. */
 export type Part = readonly [Sizes, Sizes];
 
-/** A part of a form by the sizes that belong to it. Where neither of its sizes is allowed the part is not. */
+/** A part of a variant by the sizes that belong to it. Where neither of its sizes is allowed the part is not. */
 export function partOf(shape: Shape, own: Partial<Sizes>): Part {
   const arm = (side: Side, size: number): number => (armMoves(shape, side) ? size : FULL_SIZE);
   const of = (size: number): Sizes => ({
@@ -22,10 +22,10 @@ export function partOf(shape: Shape, own: Partial<Sizes>): Part {
   return [of(FULL_SIZE), of(1)];
 }
 
-/** Trunk and legs of a form together. */
+/** Trunk and legs of a variant together. */
 export const bodyOf = (shape: Shape, { trunk, legs }: Sizes): Part => partOf(shape, { trunk, legs });
 
-/** An arm of a form, over the trunk and legs that it goes with. */
+/** An arm of a variant, over the trunk and legs that it goes with. */
 export const armOnBody = (shape: Shape, { armLeft, armRight, trunk, legs }: Sizes, side: Side): Part =>
   partOf(shape, { trunk, legs, ...(side === "left" ? { armLeft } : { armRight }) });
 
@@ -36,5 +36,5 @@ export function armShape(movement: Movement, shape: Shape): Shape {
   return { ...plain, toeDown: false, weightBack: false };
 }
 
-/** Legs at a size that nearly every body can do: an arm's way over its own body does not hang on them. */
+/** Legs at a size that nearly every body can do: an arm's way over its own body does not depend on them. */
 export const SMALL_LEGS = 2;

@@ -2,14 +2,19 @@ import type { Cap, CapLimit } from "../caps/cap.ts";
 import type { TeachingStyle } from "../plan/style.ts";
 import { HIP_ROOM } from "../setup/seat.ts";
 
-/** The share of a cap on range or load that forms are worked up to, by how large a style works. Bigger is not better. */
+/**
+ * The share of a cap on range or load that variants are worked up to, by how large a style works. Bigger is not better.
+ */
 export const WORKING_SHARES: Readonly<Record<TeachingStyle["size"], number>> = {
   smallAndExact: 0.6,
   comfortable: 0.8,
   longStretch: 0.9,
 };
 
-/** Caps on how far a joint goes and what it carries. A landmark has no share, and weight on a leg is not a matter of size. */
+/**
+ * Caps on how far a joint goes and what it carries. A landmark has no share, and weight on a leg is not a matter of
+ * size.
+ */
 const WORKED: readonly CapLimit["channel"][] = [
   "motion",
   "loadedKnee",
@@ -23,8 +28,8 @@ const WORKED: readonly CapLimit["channel"][] = [
 ];
 
 /**
- * A cap as forms are worked up to it. The cap itself is never touched. A range that stays on the other side of nought
- * (a hip that never straightens) is kept as it is: a share of it would allow more.
+ * A cap as variants are worked up to it. The cap itself is never touched. A range that stays on the other side of
+ * nought (a hip that never straightens) is kept as it is: a share of it would allow more.
  *
  * @param share 0 to 1
  */

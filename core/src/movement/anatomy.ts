@@ -4,7 +4,7 @@ import { turnBeyond } from "../body/shoulder-turn.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
 
-/** Something a form does that no body does, with when in the round. Angles are degrees, lengths shares of H. */
+/** Something a variant does that no body does, with when in the repetition. Angles are degrees, lengths shares of H. */
 export type AnatomyProblem = { readonly phase: number; readonly side: Side } & (
   | { readonly kind: "shoulderTurn"; readonly beyond: number }
   | { readonly kind: "extension"; readonly beyond: number }
@@ -21,7 +21,10 @@ const EXTENDS_TO = 50;
 
 const SOLE = ["heel", "ball", "toe"] as const;
 
-/** What a form does beyond a body's joints, or through the floor: the worst of each kind and side, in the order of the round. */
+/**
+ * What a variant does beyond a body's joints, or through the floor: the worst of each kind and side, in the order of
+ * the repetition.
+ */
 export function anatomyProblems({ rows, count, phases, segments, build }: SolvedSamples): AnatomyProblem[] {
   const problems: AnatomyProblem[] = [];
   const add = (problem: AnatomyProblem | null) => {

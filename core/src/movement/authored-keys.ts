@@ -59,7 +59,7 @@ export const ARM_SLOTS = [
 export const FOOT_SLOTS = ["heelLift", "footX", "footZ"] as const;
 export const LEG_SLOTS = ["legFlexion", "legAbduction", "legRotation", "legKnee", "legAnkle"] as const;
 
-/** A key pose before forms: flat values and the foot that is off the floor. Lead is right. */
+/** A key pose before variants: flat values and the foot that is off the floor. Lead is right. */
 export interface AuthoredKey {
   readonly key: MovementKey;
   /** In the foot slots: how far each foot stands from its place in the stance. */

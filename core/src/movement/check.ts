@@ -15,7 +15,7 @@ export interface BodyCannot {
   readonly what: PoseProblem;
 }
 
-/** Forms that a body cannot do, each with when in the round. */
+/** Variants that a body cannot do, each with when in the repetition. */
 function formProblems(movement: Movement): MovementFileProblem[] {
   return VARIANT_KINDS.flatMap((kind): MovementFileProblem[] => {
     const hold = rises(movement) ? ON_ARMRESTS : onRail("right");
@@ -32,7 +32,10 @@ function formProblems(movement: Movement): MovementFileProblem[] {
   });
 }
 
-/** What is wrong with a movement that reads well: forms that no body can do, entry and exit that contradict the key poses. */
+/**
+ * What is wrong with a movement that reads well: variants that no body can do, entry and exit that contradict the key
+ * poses.
+ */
 export function movementProblems(movement: Movement): MovementFileProblem[] {
   const forms = formProblems(movement);
   return forms.length > 0 ? forms : stateProblems(movement);

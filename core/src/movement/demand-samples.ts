@@ -25,10 +25,13 @@ export interface Doer {
 /** What demands on land are read from: all but the solved poses themselves, which only water asks for. */
 export type DemandSamples = Omit<VariantSamples, "rows" | "segments">;
 
-/** Numbers a sample in a form's balance, and where each stands. */
+/** Numbers a sample in a variant's balance, and where each stands. */
 export const BALANCE = { width: 4, x: 0, y: 1, z: 2, quietMargin: 3 } as const;
 
-/** How steady one sample is: where the body is over its base, the distance to the edge, share of H, and what water takes off. */
+/**
+ * How steady one sample is: where the body is over its base, the distance to the edge, share of H, and what water takes
+ * off.
+ */
 export interface Balance {
   place: Point;
   margin: number;
@@ -37,9 +40,9 @@ export interface Balance {
   weight: number;
 }
 
-/** Whether it is done on a chair: no form changes its seat on the way. */
+/** Whether it is done on a chair: no variant changes its seat on the way. */
 export const isSeatedThroughout = ({ footings }: DemandSamples): boolean => footings[0]?.frame.seating.kind === "seated";
 
-/** Drag hardly hangs on mass; a middling one serves where it is not known. Kilograms. */
+/** Drag hardly depends on mass; an average one serves where it is not known. Kilograms. */
 export const USUAL_MASS = 70;
 export const times = ([left, right]: Pair, seconds: number): Pair => [left * seconds, right * seconds];

@@ -18,16 +18,16 @@ import { INTERVALS } from "./solved-samples.ts";
 import { baseDemand, quietSteadiness } from "./static-demand.ts";
 import { readBalanceInWater, readWater, type WaterDemand, waterlineAt } from "./water-demand.ts";
 
-/** What one round of a form asks of a person, read alike wherever it is used. */
+/** What one repetition of a variant asks of a person, read alike wherever it is used. */
 export interface Demand extends Pick<VariantReading, "highest" | "lowest" | "mean" | "features" | "steps"> {
-  /** Seconds of one round. */
+  /** Seconds of one repetition. */
   readonly cycleSeconds: number;
   /**
-   * Least margin of stability with velocity counted, metres, when, and towards which side; null where there is no base to speak
-   * of. Negative: a step is needed.
+   * Least margin of stability with velocity counted, metres, when, and towards which side; null where there is no base
+   * to speak of. Negative: a step is needed.
    */
   readonly leastMargin: { readonly metres: number; readonly phase: number; readonly towards: Direction | null };
-  /** Seconds on one leg in a round, and the longest spell; by the standing leg. */
+  /** Seconds on one leg in a repetition, and the longest stretch; by the standing leg. */
   readonly oneLegSeconds: Pair;
   readonly longestOneLeg: Pair;
   /** Seconds with the other toe resting, by the standing leg. */
@@ -42,9 +42,9 @@ export interface Demand extends Pick<VariantReading, "highest" | "lowest" | "mea
   readonly handOutOfSightSeconds: Pair;
   /** Shoulder load over time, in seconds of the bare arm held straight out. */
   readonly heldOutSeconds: Pair;
-  /** The greatest steadiness demand, with its terms and when. */
+  /** The greatest balance demand, with its terms and when. */
   readonly steadiness: SteadinessTerms & { readonly phase: number };
-  /** What the bases and the support alone ask: steadiness demand with no movement, arms or head. */
+  /** What the bases and the support alone ask: balance demand with no movement, arms or head. */
   readonly quietSteadiness: number;
   /** Null on land. */
   readonly water: WaterDemand | null;
@@ -148,12 +148,12 @@ function readSteadiness(
 }
 
 /**
- * Reads the demands of a form from its samples, for a person's stature and a pace.
+ * Reads the demands of a variant from its samples, for a person's stature and a pace.
  *
- * @param samples a form without a problem; with its poses for a form in water
+ * @param samples a variant without a problem; with its poses for a variant in water
  * @param person stature in metres; in water also the depth, and mass for the drag
- * @param cycleSeconds seconds of one round, positive
- * @throws {RangeError} if the cycle takes no time, or the poses are missing for a form in water
+ * @param cycleSeconds seconds of one repetition, positive
+ * @throws {RangeError} if the cycle takes no time, or the poses are missing for a variant in water
  */
 export function readDemand(samples: DemandSamples | VariantSamples, person: Doer, cycleSeconds: number): Demand {
   if (!(cycleSeconds > 0)) throw new RangeError("a round takes time");

@@ -57,7 +57,7 @@ test("a foot that kicks meets the water too", () => {
   expect(hip[1]).toBeGreaterThan(dragMoments({ ...kick, build: footless }, body, 0.7, 6).hip[1]);
 });
 
-test("the shortest round for a cap meets just that cap", () => {
+test("the shortest repetition for a cap meets just that cap", () => {
   const peak = dragMoments(lift, body, 0.85, 8).shoulder[0];
   const cycle = shortestCycle(8, peak, peak / 3);
   expect(dragMoments(lift, body, 0.85, cycle).shoulder[0]).toBeCloseTo(peak / 3, 9);

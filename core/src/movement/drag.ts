@@ -38,7 +38,9 @@ const LEG: readonly Piece[] = [
   { from: "kneeJoint", to: "ankle", segment: "shank" },
 ];
 
-/** Length of a limb and its diameter as a round cylinder of its mass and density, metres; nothing where it is absent. */
+/**
+ * Length of a limb and its diameter as a round cylinder of its mass and density, metres; nothing where it is absent.
+ */
 function sizeOf({ segment }: Piece, side: Side, build: Build, body: Body): { readonly length: number; readonly thick: number } {
   const i = sideIndex(side);
   const mass = (build.masses[massIndexes(segment)[i]] as number) * body.mass;
@@ -149,18 +151,19 @@ function plateForce(velocity: Vector, axis: Vector, area: number): Vector {
   return dragForce(velocity, along, area, PLATE_DRAG.edge + PLATE_DRAG.flat * sine);
 }
 
-/** Greatest moments of drag in a round, newton metres, left and right. */
+/** Greatest moments of drag in a repetition, newton metres, left and right. */
 export interface DragMoments {
   readonly shoulder: Pair;
   readonly hip: Pair;
 }
 
 /**
- * Drag on arms and legs in water, by strips, with hand and foot as flat plates. Quasi-steady: no added mass, still water.
+ * Drag on arms and legs in water, by strips, with hand and foot as flat plates. Quasi-steady: no added mass, still
+ * water.
  *
- * @param samples a form done in water
+ * @param samples a variant done in water
  * @param waterline height of the surface over the floor, share of H
- * @param cycleSeconds seconds of one round; half of it means four times the moment
+ * @param cycleSeconds seconds of one repetition; half of it means four times the moment
  * @param equipment what is held in the hands
  */
 export function dragMoments(
@@ -181,6 +184,6 @@ export function dragMoments(
   };
 }
 
-/** The shortest round, seconds, whose drag stays within a cap: it goes with the square of speed. */
+/** The shortest repetition, seconds, whose drag stays within a cap: it goes with the square of speed. */
 export const shortestCycle = (cycleSeconds: number, peak: number, cap: number): number =>
   cap <= 0 ? Number.POSITIVE_INFINITY : cycleSeconds * Math.sqrt(peak / cap);

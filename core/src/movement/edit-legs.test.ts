@@ -33,7 +33,7 @@ describe("lifting a foot", () => {
     expect(liftsOf(setFeetDown(higher.movement, 2)).every((lift) => lift === null)).toBe(true);
   });
 
-  test("is not for the ends of a round", () => {
+  test("is not for the ends of a repetition", () => {
     expect(liftFoot(still, 0, { foot: "lead" }).movement).toBe(still);
     expect(liftFoot(still, still.keys.length - 1, { foot: "lead" }).movement).toBe(still);
   });

@@ -25,7 +25,8 @@ export function liftsOf({ keys }: Pick<Movement, "keys">): readonly (Lift | null
 
 /**
  * Lifts a foot in one key pose, or changes how it is lifted. The weight goes to the other foot one key pose before and
- * stays there one after; where those are the ends of the round, key poses are put in for it, since the ends must meet.
+ * stays there one after; where those are the ends of the repetition, key poses are put in for it, since the ends must
+ * meet.
  *
  * @returns the movement, and the number that the key pose has now
  */

@@ -7,7 +7,7 @@ import { readMovement } from "./read-file.ts";
 const kick = load("slow-kick");
 const press = load("shift-and-press");
 
-test("a form with key poses of its own is changed in those, and the movement's stay", () => {
+test("a variant with key poses of its own is changed in those, and the movement's stay", () => {
   expect(hasOwnKeys(kick, "seated")).toBe(true);
   const changed = changeInVariant(kick, "seated", (seen) => setNumber(seen, 1, "weight", 0.4));
   expect(seenInVariant(changed, "seated").keys[1]?.weight).toBe(0.4);
@@ -15,7 +15,7 @@ test("a form with key poses of its own is changed in those, and the movement's s
   expect(readMovement(JSON.stringify(changed)).problems).toEqual([]);
 });
 
-test("a form without them changes the movement", () => {
+test("a variant without them changes the movement", () => {
   expect(hasOwnKeys(press, "seated")).toBe(false);
   expect(changeInVariant(press, "seated", (seen) => setNumber(seen, 1, "sink", 3)).keys[1]?.sink).toBe(3);
 });
@@ -27,7 +27,7 @@ test("key poses of its own begin as the movement's and can be given up again", (
   expect(addOwnKeys({ ...press, forms: { ...press.forms, seated: false } }, "seated").forms.seated).toBe(false);
 });
 
-test("names, forms and a form taken away go where they belong", () => {
+test("names, variants and a variant taken away go where they belong", () => {
   const renamed = changeInVariant(kick, "seated", (seen) => ({ ...seen, name: { en: "Quiet kick" } }));
   expect(renamed.name.en).toBe("Quiet kick");
   expect(renamed.keys).toBe(kick.keys);

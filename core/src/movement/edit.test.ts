@@ -48,7 +48,7 @@ describe("changing a key pose", () => {
     expect(setNumber(press, 0, "sink", 4).keys[0]?.sink).toBe(4);
   });
 
-  test("one added keeps the round going and every repeat pointing where it did", () => {
+  test("one added keeps the repetition going and every repeat pointing where it did", () => {
     const added = addKeyAfter(press, 0);
     expect(added.keys.map(({ at }) => at)).toEqual([0, 0.25, 0.5, 1]);
     expect(added.keys[1]?.like).toBe(0);
@@ -65,7 +65,7 @@ describe("changing a key pose", () => {
     expect(removeKey(press, 2)).toBe(press);
   });
 
-  test("moved along the round it never passes its neighbours", () => {
+  test("moved along the repetition it never passes its neighbours", () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 1, max: swing.keys.length - 2 }),

@@ -116,7 +116,7 @@ export function setAnchor(movement: Movement, index: number, arm: "leadArm" | "t
 export const anchorAt = (movement: Movement, index: number, arm: "leadArm" | "trailArm"): Anchor | null =>
   keyAnchors(movement)[index]?.[sideOfArm(arm) === "left" ? 0 : 1] ?? null;
 
-/** Moves a key pose along the round; the first and the last stay where they are, and none passes another. */
+/** Moves a key pose along the repetition; the first and the last stay where they are, and none passes another. */
 export function moveKey(movement: Movement, index: number, at: number): Movement {
   const before = movement.keys[index - 1];
   const after = movement.keys[index + 1];

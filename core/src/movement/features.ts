@@ -129,7 +129,9 @@ const FIST_FROM = 0.5;
 const closesAFist = ({ segments }: SolvedSamples, side: Side): boolean =>
   segments.some(({ end }) => (end[FIST[sideIndex(side)]] as number) > FIST_FROM);
 
-/** A leg further back than this while turned out further than that strains the front of a hip, degrees. Our own numbers. */
+/**
+ * A leg further back than this while turned out further than that strains the front of a hip, degrees. Our own numbers.
+ */
 const BACK_AND_OUT = { extension: 5, outwardTurn: 20 } as const;
 
 function isBackAndOut(samples: SolvedSamples, sample: number, side: Side): boolean {
@@ -182,7 +184,7 @@ const stepsBackUnheld = ({ segments }: SolvedSamples): boolean =>
     ({ direction, segment }) => direction === "back" && segments[segment]?.frame.hands.every((hand) => !holdsOn(hand)),
   );
 
-/** The features that a form shows: those its movement declares and those seen in its samples. */
+/** The features that a variant shows: those its movement declares and those seen in its samples. */
 export function featuresOf(
   samples: SolvedSamples,
   declared: readonly (typeof DECLARED_FEATURES)[number][],

@@ -25,7 +25,7 @@ const form = fc.record({
   legs: fc.constantFrom(0, 4, 8),
 });
 
-test("no foot goes under the floor in any form of the library, whatever the body", () => {
+test("no foot goes under the floor in any variant of the library, whatever the body", () => {
   let looked = 0;
   fc.assert(
     fc.property(form, anyBody, ({ movement, kind, lead, depth, toeDown, legs }, { stature, build }) => {
@@ -40,7 +40,7 @@ test("no foot goes under the floor in any form of the library, whatever the body
       const track = trackOf(movement, choice, lead, build);
       if (!track) return;
       const { rows, count, problem } = sampleTrack(track);
-      // A body that cannot do a form is told so, and is given another.
+      // A body that cannot do a variant is told so, and is given another.
       if (problem !== null) return;
       looked += 1;
       for (const side of SIDES.filter((each) => hasFoot(build, each)))

@@ -54,7 +54,9 @@ const FootKey = v.strictObject({
   heel: v.optional(between(0, 50)),
   /** Toes lifted about the heel, degrees. */
   toes: v.optional(between(0, 30)),
-  /** Where the foot stands from its place in the stance: ahead and outward, shares of stature. Getting there is a step. */
+  /**
+   * Where the foot stands from its place in the stance: ahead and outward, shares of stature. Getting there is a step.
+   */
   ahead: v.optional(between(-0.4, 0.4)),
   outward: v.optional(between(-0.4, 0.4)),
 });
@@ -128,7 +130,9 @@ const Stance = v.strictObject({
 });
 export type MovementStance = v.InferOutput<typeof Stance>;
 
-/** How the feet stand, what carries the weight and where the hands are at a key pose; see state.ts for what each means. */
+/**
+ * How the feet stand, what carries the weight and where the hands are at a key pose; see state.ts for what each means.
+ */
 export const FEET_STATES = ["together", "hip", "wide", "semi", "tandem", "bow", "lift", "toe"] as const;
 export const LOAD_STATES = ["lead", "both", "trail"] as const;
 export const HANDS_STATES = [
@@ -175,12 +179,12 @@ const words = {
 const OneHand = v.optional(v.strictObject(words));
 
 const FormPatch = v.strictObject({
-  /** Key poses of this form's own, in place of the movement's. */
+  /** Key poses of this variant's own, in place of the movement's. */
   keys: v.optional(Keys),
   /** Seated: what the shift of weight turns into, degrees at the largest shift. */
   weightBecomes: v.optional(v.strictObject({ pelvisTilt: angle("pelvisTilt"), pelvisList: angle("pelvisList") })),
   ...words,
-  /** Where the movement's own words for one hand do not fit this form. */
+  /** Where the movement's own words for one hand do not fit this variant. */
   oneHand: OneHand,
 });
 const Form = v.union([v.literal(false), FormPatch], "notAForm");
@@ -247,15 +251,15 @@ export const Movement = v.strictObject({
   phase: v.picklist(PHASES),
   /** Whether it is done on one side and then on the other. */
   sided: v.boolean(),
-  /** Breaths that one round takes. */
+  /** Breaths that one repetition takes. */
   breaths: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(8)),
   stance: Stance,
   keys: OrderedKeys,
-  /** Where a round begins: it follows from the first key pose, but a part may be "any". */
+  /** Where a repetition begins: it follows from the first key pose, but a part may be "any". */
   entry: v.optional(Entry),
   /** Where it ends, as it began ("entry") or told like an entry; a part may be left as it was before ("keep"). */
   exit: v.optional(Exit),
-  /** Without a word about water there is no form for it. */
+  /** Without a word about water there is no variant for it. */
   forms: v.strictObject({ standing: Form, supported: Form, seated: Form, water: v.optional(Form) }),
   vary: v.strictObject({
     /** Whether it can be done with one arm, the other hand resting on the belly. */
@@ -279,9 +283,9 @@ export const taughtName = ({ name }: Pick<Movement, "name">): string => name.own
 /** Whether it goes from a chair to the feet or back. */
 export const rises = ({ keys }: Pick<Movement, "keys">): boolean => keys.some(({ seat }) => seat === true);
 
-/** Whether there is a form of it for a pool. */
+/** Whether there is a variant of it for a pool. */
 export const hasWaterVariant = ({ forms }: Movement): boolean => forms.water !== undefined && forms.water !== false;
 
-/** Whether there is a form of it for a hall. */
+/** Whether there is a variant of it for a hall. */
 export const hasLandVariant = ({ forms }: Movement): boolean =>
   [forms.standing, forms.supported, forms.seated].some((form) => form !== false);

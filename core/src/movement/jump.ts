@@ -7,10 +7,10 @@ const CENTRE_OF_MASS = [column("comX"), column("comY"), column("comZ")] as const
 export const NO_JUMP = 1e-4;
 
 /**
- * The greatest jump of the centre of mass where one stretch between key poses meets the next. A foot that leaves the floor
- * before the weight is on the other makes one.
+ * The greatest jump of the centre of mass where one stretch between key poses meets the next. A foot that leaves the
+ * floor before the weight is on the other makes one.
  *
- * @returns how far, share of H, and when in the round
+ * @returns how far, share of H, and when in the repetition
  */
 export function greatestJump(samples: VariantSamples): { readonly by: number; readonly phase: number } {
   let by = 0;

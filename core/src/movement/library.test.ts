@@ -60,7 +60,7 @@ function samplesOf(movement: Movement, choice: VariantSpec, lead: Side): Variant
   return sampleTrack(track);
 }
 
-/** Ranges that a round goes beyond, with by how much. */
+/** Ranges that a repetition goes beyond, with by how much. */
 function beyondRange({ reading, segments }: VariantSamples): string[] {
   const over = (name: string, index: number, lowest: number, highest: number) => {
     const above = (reading.highest[index] as number) - highest;
@@ -141,7 +141,7 @@ describe.each(LIBRARY_FILES)("%s", (file) => {
     }
   });
 
-  test("no two of its forms are the same, in body or in what is held", () => {
+  test("no two of its variants are the same, in body or in what is held", () => {
     const rows = everyForm(movement)
       .filter(({ choice }) => choice.kind !== "water")
       .map(({ choice }) => {

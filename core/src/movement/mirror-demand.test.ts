@@ -42,8 +42,8 @@ const ANGLES: ReadonlySet<number> = new Set([
 ]);
 const TOLERANCE = 0.0005;
 /**
- * Degrees. Where both legs come to be straight at once, the centre of mass is found to ten micrometres and the pelvis to a tenth
- * of a millimetre, which is much of an angle at a straight leg.
+ * Degrees. Where both legs come to be straight at once, the centre of mass is found to ten micrometres and the pelvis
+ * to a tenth of a millimetre, which is much of an angle at a straight leg.
  */
 const STRAIGHT_LEGS_TOLERANCE = 0.5;
 /** Share of cases in which that may be so. */
@@ -68,7 +68,8 @@ describe("the mirror image of a demand", () => {
         expect(image === null).toBe(left === null);
         if (image === null || left === null) return;
         const mirrored = mirrorDemand(image);
-        // When the same value is met twice in a round either may be named, so moments of a round are not compared.
+        // When the same value is met twice in a repetition either may be named, so moments of a repetition are not
+        // compared.
         const here = {
           ...mirrored,
           leastMargin: { ...mirrored.leastMargin, phase: 0 },

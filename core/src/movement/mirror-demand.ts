@@ -54,8 +54,8 @@ const mirrorWater = (water: WaterDemand): WaterDemand => ({
 });
 
 /**
- * What the mirror image of a form asks of a body with two sides alike: left and right change places, turns and bends go
- * to the other side, and nothing else differs. Mirroring twice gives back the demand.
+ * What the mirror image of a variant asks of a body with two sides alike: left and right change places, turns and bends
+ * go to the other side, and nothing else differs. Mirroring twice gives back the demand.
  */
 export const mirrorDemand = (demand: Demand): Demand => ({
   ...demand,
@@ -74,7 +74,7 @@ export const mirrorDemand = (demand: Demand): Demand => ({
   water: demand.water && mirrorWater(demand.water),
 });
 
-/** The same for what a form asks in quiet. */
+/** The same for what a variant asks in quiet. */
 export const mirrorQuietDemand = (demand: StaticDemand): StaticDemand => ({
   ...demand,
   longestOneLeg: swap(demand.longestOneLeg),

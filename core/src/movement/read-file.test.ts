@@ -29,7 +29,7 @@ describe("a file of several movements", () => {
 });
 
 describe("a movement that reads well", () => {
-  test("is asked whether a body can do each of its forms", () => {
+  test("is asked whether a body can do each of its variants", () => {
     const lunge: Movement = { ...press, stance: { kind: "bow", front: "lead", length: 0.5, width: 0.5 } };
     expect(movementProblems(press)).toEqual([]);
     expect(movementProblems(lunge).map(({ path }) => path)).toContain("forms.standing");

@@ -18,29 +18,35 @@ import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
 import { STEP_DEMAND, type Step, stepsOf } from "./steps.ts";
 import { timeAbove, timeOfIntervals, timeOfSegments } from "./time-above.ts";
 
-/** What a form shows whoever does it and at whatever pace; read once from its samples. Times are shares of a round. */
+/**
+ * What a variant shows whoever does it and at whatever pace; read once from its samples. Times are shares of a
+ * repetition.
+ */
 export interface VariantReading {
-  /** Highest, lowest and mean of every range and reading over the round, lengths as shares of H. */
+  /** Highest, lowest and mean of every range and reading over the repetition, lengths as shares of H. */
   readonly highest: Float64Array;
   readonly lowest: Float64Array;
   readonly mean: Float64Array;
-  /** Share of a round with a hand above its shoulder. */
+  /** Share of a repetition with a hand above its shoulder. */
   readonly handAboveShoulder: Pair;
-  /** The longest spell of it, going on from the end of a round into its beginning. */
+  /** The longest stretch of it, going on from the end of a repetition into its beginning. */
   readonly longestHandAboveShoulder: Pair;
-  /** The longest spell in which a bent loaded knee or an arm held out is kept quite still: a hold. Share of a round. */
+  /**
+   * The longest stretch in which a bent loaded knee or an arm held out is kept quite still: a hold. Share of a
+   * repetition.
+   */
   readonly longestHold: number;
-  /** Shoulder load over the round, in rounds of the bare arm held straight out. */
+  /** Shoulder load over the repetition, in repetitions of the bare arm held straight out. */
   readonly heldOut: Pair;
-  /** Share of a round on one leg, and the longest spell; by the standing leg. */
+  /** Share of a repetition on one leg, and the longest stretch; by the standing leg. */
   readonly oneLeg: { readonly total: Pair; readonly longest: Pair };
-  /** The same with the other toe resting. */
+  /** Share of a repetition of a variant on one leg with the other toe resting, by the standing leg. */
   readonly toeDown: { readonly total: Pair; readonly longest: Pair };
-  /** Share of a round with a hand out of sight: more than 70 degrees from straight ahead of the eyes. */
+  /** Share of a repetition with a hand out of sight: more than 70 degrees from straight ahead of the eyes. */
   readonly handOutOfSight: Pair;
-  /** The steps of a round, in their order. */
+  /** The steps of a repetition, in their order. */
   readonly steps: readonly Step[];
-  /** Steadiness added by arms, head, eyes and steps, a value a sample. */
+  /** Balance demand added by arms, head, eyes and steps, a value a sample. */
   readonly added: Float64Array;
   /** What the hands on something take off, a value a segment. */
   readonly support: Float64Array;
@@ -84,7 +90,7 @@ function extremesAndMean({ rows, count }: SolvedSamples, weights: Float64Array) 
   return { ...extremes, mean };
 }
 
-/** Share of the round that each sample stands for: half of each neighbouring interval within its segment. */
+/** Share of the repetition that each sample stands for: half of each neighbouring interval within its segment. */
 function sampleWeights({ segments, count }: SolvedSamples): Float64Array {
   const weights = new Float64Array(count);
   segments.forEach(({ from, to }, number) => {
@@ -95,15 +101,17 @@ function sampleWeights({ segments, count }: SolvedSamples): Float64Array {
   return weights;
 }
 
-/** A form as its segments tell it, solved or not. */
+/** A variant as its segments tell it, solved or not. */
 type Segmented = Pick<SolvedSamples, "segments">;
 
-function spellsOfSides(form: Segmented, holds: (frame: PoseFrame, side: Side) => boolean) {
-  const [left, right] = pairOf((side) => timeOfSegments(form, ({ frame }) => holds(frame, side)));
+function periodsOfSides(variant: Segmented, holds: (frame: PoseFrame, side: Side) => boolean) {
+  const [left, right] = pairOf((side) => timeOfSegments(variant, ({ frame }) => holds(frame, side)));
   return { total: [left.total, right.total] as const, longest: [left.longest, right.longest] as const };
 }
 
-/** What makes stillness a hold: a loaded knee bent by more degrees, or an arm heavier than this share of straight out. */
+/**
+ * What makes stillness a hold: a loaded knee bent by more degrees, or an arm heavier than this share of straight out.
+ */
 const HOLD = { knee: 20, shoulderLoad: 0.5, still: 1 } as const;
 
 /** Whether nothing but breath moves from one sample to the next while a knee or a shoulder carries. */
@@ -118,20 +126,21 @@ function holdsStill({ rows }: SolvedSamples, sample: number): boolean {
 /** The foot that is not the standing one. */
 export const otherFoot = (frame: PoseFrame, standing: Side) => frame.feet[standing === "left" ? 1 : 0];
 
-/** Share of a round on one leg, by the standing leg. */
-export const oneLegPeriods = (form: Segmented) =>
-  spellsOfSides(form, (frame, side) => isOff(otherFoot(frame, side)) && frame.seating.kind === "standing");
+/** Share of a repetition of a variant on one leg, by the standing leg. */
+export const oneLegPeriods = (variant: Segmented) =>
+  periodsOfSides(variant, (frame, side) => isOff(otherFoot(frame, side)) && frame.seating.kind === "standing");
 
 /** The same with the other toe resting. */
-export const toeDownPeriods = (form: Segmented) => spellsOfSides(form, (frame, side) => otherFoot(frame, side) === "restingToe");
+export const toeDownPeriods = (variant: Segmented) =>
+  periodsOfSides(variant, (frame, side) => otherFoot(frame, side) === "restingToe");
 
-/** What the hands on something take off the steadiness demand. */
+/** What the hands on something take off the balance demand. */
 export function supportOf({ hands, support }: PoseFrame): number {
   const holding = hands.filter(holdsOn).length;
   return holding === 0 ? 0 : supportNamed(support).relief[holding === 2 ? 1 : 0];
 }
 
-/** Reads a form from its solved samples. @param declared features that its movement names and no angle shows */
+/** Reads a variant from its solved samples. @param declared features that its movement names and no angle shows */
 export function readVariant(samples: SolvedSamples, declared: readonly (typeof DECLARED_FEATURES)[number][]): VariantReading {
   const { rows, count, segments } = samples;
   const weights = sampleWeights(samples);

@@ -18,7 +18,10 @@ import type { Track, TrackSegment } from "./track.ts";
 /** Solved samples with what they show. */
 export interface VariantSamples extends SolvedSamples {
   readonly reading: VariantReading;
-  /** What steadiness on land hangs on: X, Y and Z of the centre of mass and the quiet margin, four numbers a sample. */
+  /**
+   * What balance demand on land depends on: X, Y and Z of the centre of mass and the quiet margin, four numbers a
+   * sample.
+   */
   readonly balance: Float64Array;
   /** How the feet stand in each segment. */
   readonly footings: readonly Footing[];
@@ -53,7 +56,9 @@ const flatFrame = (frame: PoseFrame): PoseFrame => {
   return { ...frame, feet: [planted(frame.feet[0]), planted(frame.feet[1])] };
 };
 
-/** Copies the angles that a planted leg has into the slots of the same leg lifted, so that it leaves the floor smoothly. */
+/**
+ * Copies the angles that a planted leg has into the slots of the same leg lifted, so that it leaves the floor smoothly.
+ */
 function takeLegAngles(planted: Float64Array, values: Float64Array, side: Side): Float64Array {
   const taken = values.slice();
   for (const [to, from] of LEG_FROM_COLUMN) taken[sidedSlot(to, side)] = planted[sidedColumn(from, side)] as number;
@@ -93,7 +98,9 @@ function flowThrough(segments: readonly TrackSegment[], paths: readonly (HeightP
   }
 }
 
-/** Fills in the leg angles and pelvis heights between which a foot leaves or returns to the floor, or the body a chair. */
+/**
+ * Fills in the leg angles and pelvis heights between which a foot leaves or returns to the floor, or the body a chair.
+ */
 function smoothSwings(track: Track): { track: Track; heights: (HeightPath | null)[] } {
   const heights: (HeightPath | null)[] = [];
   const segments = track.segments.map((segment) => {
@@ -150,7 +157,7 @@ function wayThere(segments: readonly TrackSegment[], number: number): number | n
 const COM = [column("comX"), column("comZ")] as const;
 const BALANCE = [column("comX"), column("comY"), column("comZ"), column("quietMargin")] as const;
 
-/** What steadiness on land hangs on, a sample after the other. */
+/** What balance demand on land depends on, sample by sample. */
 function balanceOf(rows: Float64Array, count: number): Float64Array {
   const balance = new Float64Array(count * BALANCE.length);
   for (let sample = 0; sample < count; sample += 1)
@@ -160,10 +167,11 @@ function balanceOf(rows: Float64Array, count: number): Float64Array {
 }
 
 /**
- * Solves a track for the unit body, 8 intervals a segment.
- * Long because its three steps write the same nine arrays, sample by sample.
+ * Solves a track for the unit body, 8 intervals a segment. Long because its three steps write the same nine arrays,
+ * sample by sample.
  *
- * @param scratch room for the rows, where they are not wanted beyond the reading; longer than the longest movement needs
+ * @param scratch room for the rows, where they are not wanted beyond the reading; longer than the longest movement
+ * needs
  */
 export function sampleTrack(authored: Track, scratch?: Float64Array): VariantSamples {
   const { track, heights } = smoothSwings(authored);
@@ -239,8 +247,8 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): VariantSam
 }
 
 /**
- * Highest and lowest value of every range and reading but the margins over the key poses of a track, which are among those
- * of sampleTrack.
+ * Highest and lowest value of every range and reading but the margins over the key poses of a track, which are among
+ * those of sampleTrack.
  */
 export function extremesAtKeys({ segments, build }: Track): Extremes {
   const extremes = noExtremes();

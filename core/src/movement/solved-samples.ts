@@ -8,7 +8,7 @@ import type { TrackSegment } from "./track.ts";
 export const INTERVALS = 8;
 
 /**
- * A form solved for the unit body at fixed phases. Seconds and metres come later: velocity goes with 1/T,
+ * A variant solved for the unit body at fixed phases. Seconds and metres come later: velocity goes with 1/T,
  * so a change of pace or of person solves nothing again.
  */
 export interface SolvedSamples {

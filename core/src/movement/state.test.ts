@@ -12,7 +12,7 @@ const startingWith = (key: Partial<MovementKey>): Partial<Movement> => ({
   keys: [{ at: 0, ...key }, { at: 0.5 }, { at: 1, like: 0 }],
 });
 
-describe("where a round begins", () => {
+describe("where a repetition begins", () => {
   test.each<[string, Movement["stance"], object]>([
     ["feet together", { kind: "together" }, { feet: "together", foot: null }],
     ["hip wide", { kind: "hip" }, { feet: "hip", foot: null }],
@@ -34,7 +34,7 @@ describe("where a round begins", () => {
     expect(entryOf(startingWith(key))).toMatchObject(expected);
   });
 
-  test("follows the form: what carries the body, and which hand holds on", () => {
+  test("follows the variant: what carries the body, and which hand holds on", () => {
     expect(entryOf({}, FULL_SEATED_VARIANT)).toMatchObject({ support: "seat", load: "both" });
     expect(entryOf({}, { ...FULL_STANDING_VARIANT, kind: "supported", hold: onRail("right") })).toMatchObject({
       hands: "holdLead",

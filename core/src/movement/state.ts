@@ -8,7 +8,7 @@ import type { MovementFileProblem } from "./read-file.ts";
 import { type Track, trackOf } from "./track.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "./variant.ts";
 
-/** How a body stands or sits where a round begins or ends; roles, not sides. */
+/** How a body stands or sits where a repetition begins or ends; roles, not sides. */
 export interface MovementState {
   readonly support: "stand" | "seat" | "pool";
   readonly feet: FeetState;
@@ -47,7 +47,10 @@ function feetOf(values: Float64Array): Pick<MovementState, "feet" | "foot"> {
   return { feet: Math.abs(ahead) < STRIDE && width < CLOSE ? "semi" : "bow", foot };
 }
 
-/** Hands one over the other in front, as if round a ball: at least this much higher, shares of stature and of shoulder breadth. */
+/**
+ * Hands one over the other in front, as if round a ball: at least this much higher, shares of stature and of shoulder
+ * breadth.
+ */
 const BALL = { height: 0.08, apart: 0.6 } as const;
 
 /** The hand on top where both hold a ball between them, with nothing in it or a real one. */
@@ -103,7 +106,9 @@ function stateAt({ segments, build }: Track, choice: VariantSpec, end: "start" |
   };
 }
 
-/** Where a form of a movement begins and ends, from its first and last key pose; null where there is no such form. */
+/**
+ * Where a variant of a movement begins and ends, from its first and last key pose; null where there is no such variant.
+ */
 export function statesOf(
   movement: Movement,
   choice: VariantSpec,
@@ -112,7 +117,7 @@ export function statesOf(
   return track && { entry: stateAt(track, choice, "start"), exit: stateAt(track, choice, "end") };
 }
 
-/** The form whose states a file states: standing, or the first it has. */
+/** The variant whose states a file states: standing, or the first it has. */
 const statedForm = (movement: Movement): VariantSpec =>
   [FULL_STANDING_VARIANT, FULL_SEATED_VARIANT].find(({ kind }) => (movement.forms[kind] ?? false) !== false) ?? {
     ...FULL_STANDING_VARIANT,

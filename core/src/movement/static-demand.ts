@@ -9,7 +9,7 @@ import type { Track } from "./track.ts";
 /** A stump is no foot that leaves the floor. */
 export const leavesFloor = (contact: FootContact): boolean => isOff(contact) && contact !== "absent";
 
-/** What the base of one segment asks in quiet; the longest spells are in seconds. */
+/** What the base of one segment asks in quiet; the longest stretches are in seconds. */
 export function baseDemand({ frame, width, offset }: Footing, longest: { oneLeg: Pair; toeDown: Pair }): number {
   const { seating, feet } = frame;
   if (seating.kind === "seated") return seatedBaseDemand(seating.backSupported, seating.atFront, feet.some(leavesFloor));
@@ -23,11 +23,11 @@ export function baseDemand({ frame, width, offset }: Footing, longest: { oneLeg:
   return standingBaseDemand(width, offset) + heels;
 }
 
-/** What a form asks whatever its size, read from its track alone: nothing is solved. */
+/** What a variant asks whatever its size, read from its track alone: nothing is solved. */
 export interface StaticDemand {
   /** What the bases and the support alone ask. */
   readonly steadiness: number;
-  /** The longest spell on each leg, seconds. */
+  /** The longest stretch on each leg, seconds. */
   readonly longestOneLeg: Pair;
   readonly cycleSeconds: number;
 }
@@ -35,7 +35,7 @@ export interface StaticDemand {
 export const quietSteadiness = (bases: readonly number[], supports: ArrayLike<number>): number =>
   Math.max(0, ...bases.map((base, number) => base - (supports[number] as number)));
 
-/** Reads it. @param cycleSeconds seconds of one round */
+/** Reads it. @param cycleSeconds seconds of one repetition */
 export function readStaticDemand({ segments }: Track, cycleSeconds: number): StaticDemand {
   const longest = {
     oneLeg: times(oneLegPeriods({ segments }).longest, cycleSeconds),

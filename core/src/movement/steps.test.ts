@@ -15,7 +15,7 @@ import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "./variant.ts";
 const samplesOf = (id: string, choice = FULL_STANDING_VARIANT) => sampleTrack(trackOf(load(id), choice, "right") as Track);
 const stepsIn = (id: string) => samplesOf(id).reading.steps.map(({ side, direction }) => `${side} ${direction}`);
 
-describe("the steps of a round", () => {
+describe("the steps of a repetition", () => {
   test.each([
     ["step-ahead-and-home", ["right ahead", "right back"]],
     ["step-behind-and-home", ["right back", "right ahead"]],
@@ -43,7 +43,7 @@ describe("time above a value", () => {
   const elevation = sidedColumn("shoulderElevation", "right");
   const highest = samples.reading.highest[elevation] as number;
 
-  test("is the whole round over nothing, none over the peak, and less the higher the value", () => {
+  test("is the whole repetition over nothing, none over the peak, and less the higher the value", () => {
     expect(secondsAbove(samples, elevation, -1, 8)).toBeCloseTo(8, 9);
     expect(secondsAbove(samples, elevation, highest, 8)).toBe(0);
     const times = [20, 60, 100].map((limit) => secondsAbove(samples, elevation, limit, 8));

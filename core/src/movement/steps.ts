@@ -6,7 +6,7 @@ import type { TrackSegment } from "./track.ts";
 export const STEP_DIRECTIONS = ["ahead", "back", "aside", "across"] as const;
 export type StepDirection = (typeof STEP_DIRECTIONS)[number];
 
-/** One step of a round. */
+/** One step of a repetition. */
 export interface Step {
   /** Number of the stretch between two key poses in which the foot is on its way. */
   readonly segment: number;
@@ -14,7 +14,7 @@ export interface Step {
   readonly direction: StepDirection;
 }
 
-/** What a step adds to the steadiness demand while the foot is on its way; our own scale, see docs/model.md. */
+/** What a step adds to the balance demand while the foot is on its way; our own scale, see docs/model.md. */
 export const STEP_DEMAND: Readonly<Record<StepDirection, number>> = { ahead: 0, back: 1, aside: 0.5, across: 1 };
 
 const FOOT_X = sidedSlots("footX");
@@ -30,7 +30,7 @@ function directionOf({ start, end }: TrackSegment, side: Side): StepDirection {
   return ahead > 0 ? "ahead" : "back";
 }
 
-/** The steps of a round done standing, in their order; on a chair a foot slides and steps nowhere. */
+/** The steps of a repetition done standing, in their order; on a chair a foot slides and steps nowhere. */
 export const stepsOf = (segments: readonly TrackSegment[]): readonly Step[] =>
   segments.flatMap((segment, number) => {
     if (segment.frame.seating.kind === "seated") return [];

@@ -70,7 +70,7 @@ describe("time above a height", () => {
     );
   });
 
-  test("with one spell that goes on from the end of a round into its beginning", () => {
+  test("with one stretch that goes on from the end of a repetition into its beginning", () => {
     expect(
       timeSpent([
         [0, 0.2],
@@ -106,7 +106,7 @@ describe("hands over the shoulder in the library", () => {
     expect(longestHandAboveShoulder[0]).toBeCloseTo(2.88, 1);
   });
 
-  test("no spell is longer than all of it, and all of it is no more than the samples around it allow", () => {
+  test("no stretch is longer than all of it, and all of it is no more than the samples around it allow", () => {
     for (const id of ["lift-and-part", "warm-hands-warm-face", "arm-draws-circle", "gather-and-close", "scoop-and-lift"]) {
       const samples = sampleTrack(trackOf(load(id), FULL_STANDING_VARIANT, "right") as Track);
       const over = sidedColumn("handOverShoulder", "right");

@@ -4,19 +4,22 @@ import { splineDerivatives } from "./timing.ts";
 /** A movement's stretches of time, solved or not. */
 type Timed = Pick<SolvedSamples, "segments">;
 
-/** How long something is so within a round, shares of the round. */
+/** How long something is so within a repetition, shares of the repetition. */
 export interface TimeSpent {
   readonly total: number;
-  /** The longest spell at a time, going on from the end of a round into its beginning; 1 is all of it. */
+  /** The longest stretch at a time, going on from the end of a repetition into its beginning; 1 is all of it. */
   readonly longest: number;
 }
 
-/** From when to when in the round, shares of it, in order. */
+/** From when to when in the repetition, shares of it, in order. */
 type Span = readonly [from: number, to: number];
 
 const TOUCHING = 1e-9;
 
-/** Adds spans up. Those that touch are one spell, and the last goes on into the first, since rounds follow one another. */
+/**
+ * Adds spans up. Those that touch are one stretch, and the last goes on into the first, since repetitions follow one
+ * another.
+ */
 export function timeSpent(spans: readonly Span[]): TimeSpent {
   const spells: [number, number][] = [];
   for (const [from, to] of spans) {
@@ -43,8 +46,8 @@ function cubicBetween(from: number, to: number, slopeFrom: number, slopeTo: numb
 }
 
 /**
- * When in a round a value is above a limit. Between two samples it follows the cubic spline through those of its stretch,
- * so that a crossing is found to about a hundredth of the stretch.
+ * When in a repetition a value is above a limit. Between two samples it follows the cubic spline through those of its
+ * stretch, so that a crossing is found to about a hundredth of the stretch.
  *
  * @param value of a sample by its number, in the limit's unit
  */
@@ -61,8 +64,8 @@ export function timeAbove({ segments }: Timed, value: (sample: number) => number
     const step = (to - from) / (INTERVALS * PARTS);
     for (let i = 0; i < INTERVALS; i += 1) {
       const [a, b, slopeA, slopeB] = [over[i], over[i + 1], slopes[i], slopes[i + 1]] as [number, number, number, number];
-      // Below at both ends it is above in between only where it goes up and comes down again; next to a key pose it does not,
-      // and the slope there is an estimate where the body flows through.
+      // Below at both ends it is above in between only where it goes up and comes down again; next to a key pose it
+      // does not, and the slope there is an estimate where the body flows through.
       const mayPeak = i > 0 && i < INTERVALS - 1 && slopeA > 0 && slopeB < 0;
       if (a <= 0 && b <= 0 && !mayPeak) continue;
       let before = a;
@@ -80,7 +83,11 @@ export function timeAbove({ segments }: Timed, value: (sample: number) => number
   return timeSpent(spans);
 }
 
-/** How long something is so, told interval by interval between two samples. @param isSo by the number of the first of the two */
+/**
+ * How long something is so, told interval by interval between two samples.
+ *
+ * @param isSo by the number of the first of the two
+ */
 export function timeOfIntervals({ segments }: Timed, isSo: (sample: number) => boolean): TimeSpent {
   const spans: Span[] = [];
   segments.forEach(({ from, to }, segment) => {

@@ -29,7 +29,7 @@ describe("leading with the other side", () => {
   });
 });
 
-describe("the operators that derive a form", () => {
+describe("the operators that derive a variant", () => {
   test("a smaller size goes a share of the way from the first key pose, each arm for itself", () => {
     const elevation = (size: number) =>
       peak(track(press, { sizes: { armLeft: 8, armRight: size, trunk: 8, legs: 8 } }), sidedSlot("elevation", "right"));
@@ -78,7 +78,7 @@ describe("the operators that derive a form", () => {
     expect(peak(seated, slot("pelvisTilt"))).toBeCloseTo(12, 9);
   });
 
-  test("a form that a movement does not have is none", () => {
+  test("a variant that a movement does not have is none", () => {
     expect(trackOf({ ...press, forms: { ...press.forms, seated: false } }, FULL_SEATED_VARIANT, "right")).toBeNull();
   });
 });

@@ -51,7 +51,7 @@ export interface TrackSegment {
   readonly say: string;
 }
 
-/** A form of a movement, ready to be sampled. */
+/** A variant of a movement, ready to be sampled. */
 export interface Track {
   readonly breaths: number;
   /** Features that the movement declares. */
@@ -67,19 +67,22 @@ const LEG_PARTS = ["weight", "press", "sink", "lift", "feet", "leadFoot", "trail
 const withoutLegs = (key: MovementKey): MovementKey =>
   Object.fromEntries(Object.entries(key).filter(([part]) => !LEG_PARTS.some((leg) => leg === part))) as MovementKey;
 
-/** The keys of a form and what it changes of the movement. */
+/** The keys of a variant and what it changes of the movement. */
 interface FormKeys {
   readonly keys: readonly MovementKey[];
-  /** Whether they are the form's own. */
+  /** Whether they are the variant's own. */
   readonly own: boolean;
   readonly weightBecomes: { readonly pelvisTilt?: number | undefined; readonly pelvisList?: number | undefined };
 }
 
-/** Whether a movement has a form. @param inWater whether a chair stands in the water */
+/** Whether a movement has a variant. @param inWater whether a chair stands in the water */
 export const hasVariant = (movement: Movement, kind: VariantSpec["kind"], inWater: boolean): boolean =>
   formKeys(movement, kind, inWater) !== null;
 
-/** The keys of a form; null where there is none. Whoever sits in the water does the arms of what has no form for a chair. */
+/**
+ * The keys of a variant; null where there is none. Whoever sits in the water does the arms of what has no variant for a
+ * chair.
+ */
 function formKeys({ keys, forms }: Movement, kind: VariantSpec["kind"], inWater: boolean): FormKeys | null {
   const patch = forms[kind];
   if (patch) return { keys: patch.keys ?? keys, own: patch.keys !== undefined, weightBecomes: patch.weightBecomes ?? {} };
@@ -148,12 +151,13 @@ function segmentBetween(keys: readonly AuthoredKey[], i: number, setting: Segmen
 }
 
 /**
- * Builds the track of one form of a movement by the operators base, depth, foot, arms, size and mirror, in this order.
+ * Builds the track of one variant of a movement by the operators base, depth, foot, arms, size and mirror, in this
+ * order.
  *
  * @param lead the person's side that leads
  * @param build whose body does it
  * @param inWater whether a chair stands in the water
- * @returns the track, or null if the movement has no such form, or this body no limb for it
+ * @returns the track, or null if the movement has no such variant, or this body no limb for it
  */
 export function trackOf(
   movement: Movement,

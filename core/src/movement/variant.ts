@@ -5,7 +5,7 @@ export const VARIANT_KINDS = ["standing", "supported", "seated", "water"] as con
 /** The ways to do a movement that differ in what carries the body. */
 export type VariantKind = (typeof VARIANT_KINDS)[number];
 
-/** The forms that a hall allows. */
+/** The variants that a hall allows. */
 export const LAND_VARIANT_KINDS = ["standing", "supported", "seated"] as const satisfies readonly VariantKind[];
 
 export const DEPTHS = ["high", "middle", "low"] as const;
@@ -56,13 +56,13 @@ export const FULL_STANDING_VARIANT: VariantSpec = {
 /** The whole movement on a chair. */
 export const FULL_SEATED_VARIANT: VariantSpec = { ...FULL_STANDING_VARIANT, kind: "seated" };
 
-/** Whether an arm follows the movement in this form, rather than holding on or resting. */
+/** Whether an arm follows the movement in this variant, rather than holding on or resting. */
 export const armMoves = (choice: VariantSpec, side: Side): boolean =>
   !holdsWith(choice.hold, side) && (choice.arms === "both" || choice.arms === side);
 
 const inMirror = (sided: "both" | Side): "both" | Side => (sided === "both" ? sided : otherSide(sided));
 
-/** The same form done on the other side. Mirroring twice gives back the form. */
+/** The same variant done on the other side. Mirroring twice gives back the variant. */
 export const mirrorVariant = (choice: VariantSpec): VariantSpec => ({
   ...choice,
   hold: choice.hold && { ...choice.hold, hand: inMirror(choice.hold.hand) },

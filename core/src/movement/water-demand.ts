@@ -9,12 +9,12 @@ import { type DragMoments, dragMoments } from "./drag.ts";
 import type { VariantSamples } from "./samples.ts";
 import { INTERVALS } from "./solved-samples.ts";
 
-/** What water does to a form: how much is left on the feet, whether the mouth stays clear, what the limbs meet. */
+/** What water does to a variant: how much is left on the feet, whether the mouth stays clear, what the limbs meet. */
 export interface WaterDemand {
-  /** Least and greatest share of the weight on the feet, or on the seat and the feet, over the round. */
+  /** Least and greatest share of the weight on the feet, or on the seat and the feet, over the repetition. */
   readonly leastWeight: number;
   readonly mostWeight: number;
-  /** Barred at once: the water is too deep for this person in this form. */
+  /** Barred at once: the water is too deep for this person in this variant. */
   readonly outOfDepth: boolean;
   /** Under a quarter of the weight on the feet: wall or rail in the hand. */
   readonly needsRail: boolean;
@@ -23,11 +23,14 @@ export interface WaterDemand {
   /** The same as shares of body weight times stature. */
   readonly dragShare: DragMoments | null;
   /**
-   * Greatest share of the body's weight on the left and the right leg, water counted, at the shallowest place: half as much
-   * again wherever weight shifts or a foot moves.
+   * Greatest share of the body's weight on the left and the right leg, water counted, at the shallowest place: half as
+   * much again wherever weight shifts or a foot moves.
    */
   readonly legShare: Pair;
-  /** Whether weight shifts or a foot moves in less than two seconds: then the water does not count towards a leg's share. */
+  /**
+   * Whether weight shifts or a foot moves in less than two seconds: then the water does not count towards a leg's
+   * share.
+   */
   readonly fastSteps: boolean;
 }
 
@@ -42,7 +45,9 @@ export const FOOT_REST = 0.1;
 export const waterlineAt = (depth: number, stature: number, seated: boolean): number =>
   Math.max(0, depth - (seated ? FOOT_REST : 0)) / stature;
 
-/** Slow steps in water load a leg by so much more than standing still there (after the static share; usual practice). */
+/**
+ * Slow steps in water load a leg by so much more than standing still there (after the static share; usual practice).
+ */
 export const SLOW_STEP = 1.5;
 
 /** A shift of weight or a step that takes less time is fast, seconds. Our own convention. */
@@ -79,7 +84,11 @@ export function legShareInWater(
   return { legShare: most, fastSteps };
 }
 
-/** Weight, depth and drag of a form in water. @param weights share of the weight on feet and seat, a value a sample */
+/**
+ * Weight, depth and drag of a variant in water.
+ *
+ * @param weights share of the weight on feet and seat, a value a sample
+ */
 export function readWater(
   samples: VariantSamples,
   { stature, mass = USUAL_MASS, depth = 0, shallowest = depth, equipment = "bare", readsDrag = true }: Doer,

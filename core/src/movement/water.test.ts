@@ -14,7 +14,7 @@ const samplesOf = (id: string) => {
 const shift = samplesOf("side-weight-shift");
 const number = (least: number, most: number) => fc.double({ min: least, max: most, noNaN: true });
 
-describe("a form in water", () => {
+describe("a variant in water", () => {
   test("leaves less on the feet the deeper it is, and never puts more there", () => {
     fc.assert(
       fc.property(number(1.4, 1.95), number(0, 1.4), number(0, 1.4), (stature, a, b) => {

@@ -29,7 +29,7 @@ const after = (...edits: PlanEdit[]) => edits.reduce((content, edit) => edit(con
 const order = ({ blocks }: PlanContent) => blocks.map(({ id }) => id);
 
 describe("editing a plan", () => {
-  test("a movement comes after the chosen one, or at the end, with the rounds of the style", () => {
+  test("a movement comes after the chosen one, or at the end, with the repetitions of the style", () => {
     expect(order(after(addMovement("trunk-turn", "b1")))).toEqual(["b1", "b4", "b2", "b3"]);
     const long = READY_STYLES[1]?.style ?? EMPTY_PLAN.style;
     expect(after(setStyle(long), addMovement("trunk-turn", null)).blocks[3]).toEqual({
@@ -46,7 +46,7 @@ describe("editing a plan", () => {
     expect(after(moveItem("b9", { placeOf: "b1" }))).toEqual(start);
   });
 
-  test("rounds stop at one and at twelve, the breath at its bounds", () => {
+  test("repetitions stop at one and at twelve, the breath at its bounds", () => {
     expect(after(addRepetitions("b1", -40)).blocks[0]?.rounds).toBe(1);
     expect(after(addRepetitions("b1", 40)).blocks[0]?.rounds).toBe(12);
     expect(after(changeBreath(-40)).breathSeconds).toBe(4);

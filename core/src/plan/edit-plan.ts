@@ -17,7 +17,7 @@ const onBlocks =
 const onBlock = (id: string, edit: (block: PlanItem) => PlanItem): PlanEdit =>
   onBlocks((blocks) => blocks.map((block) => (block.id === id ? edit(block) : block)));
 
-/** Adds a movement after a block, or at the end, with the rounds of the style. */
+/** Adds a movement after a block, or at the end, with the repetitions of the style. */
 export const addMovement =
   (movementId: string, after: string | null): PlanEdit =>
   (content) => {
@@ -41,7 +41,7 @@ export const moveItem = (id: string, to: { readonly by: number } | { readonly pl
 
 export const updateItem = (id: string, differs: BlockChange): PlanEdit => onBlock(id, (block) => changeBlock(block, differs));
 
-/** More or fewer rounds, from one to the most that anyone does. */
+/** More or fewer repetitions, from one to the most that anyone does. */
 export const addRepetitions = (id: string, by: number): PlanEdit =>
   onBlock(id, (block) => ({ ...block, rounds: clamp(block.rounds + by, ROUNDS) }));
 

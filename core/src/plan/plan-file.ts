@@ -23,7 +23,7 @@ export interface PlanInFile {
   readonly movements: readonly Movement[];
 }
 
-/** The text of a plan's file. Forms held for people and their places stay at home: a file says nothing of anyone. */
+/** The text of a plan's file. Variants held for people and their places stay at home: a file says nothing of anyone. */
 export const planFile = ({ name, plan, movements }: PlanInFile): string =>
   `${JSON.stringify({ format: "able-tide/plan", version: 1, name, plan: { ...plan, holds: [], places: [] }, movements }, null, 2)}\n`;
 

@@ -13,13 +13,13 @@ export type Facing = (typeof FACINGS)[number];
 export interface PlanItem {
   readonly id: string;
   readonly movementId: string;
-  /** Rounds as they are called; the counting of the style turns them into left and right. */
+  /** Repetitions as they are called; the counting of the style turns them into left and right. */
   readonly rounds: number;
   /** The side that leads first, whatever the style says. */
   readonly first?: Side;
   /** Done with this side leading only. */
   readonly only?: Side;
-  /** How the room is shown it. */
+  /** How it is shown to the group. */
   readonly as?: "seated" | "standing";
   /** Shown holding the rail with this hand. */
   readonly hold?: Side;
@@ -52,7 +52,10 @@ export interface Setting {
   readonly depth: TeachingStyle["depth"];
 }
 
-/** The form that a block shows to the room: whole, at the style's depth, on the feet unless the group or the block sits. */
+/**
+ * The planned variant of a block, shown to the group: whole, at the style's depth, on the feet unless the group or the
+ * block sits.
+ */
 export function plannedVariant(
   movement: Movement,
   block: Pick<PlanItem, "as" | "hold">,

@@ -61,7 +61,7 @@ const BlockSchema = v.strictObject({
   combination: v.exactOptional(v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(60))),
 });
 
-/** Forms held in one plan. */
+/** Variants held in one plan. */
 const MOST_HOLDS = 400;
 
 const HoldSchema = v.strictObject({

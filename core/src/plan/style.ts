@@ -2,7 +2,7 @@ import * as v from "valibot";
 import type { Side } from "../side.ts";
 import { type ChoiceOf, STYLE_QUESTIONS, type StyleQuestion } from "./style-questions.ts";
 
-/** Numbers of rounds that a style may call. */
+/** Numbers of repetitions that a style may call. */
 export const CALLED_ROUNDS = [3, 4, 5, 6, 8] as const;
 
 /** Seconds of one breath, in and out. */
@@ -11,7 +11,7 @@ export const BREATH_SECONDS = { least: 4, most: 14, usual: 8 } as const;
 /** A saved set of choices that a plan's arithmetic obeys. */
 export type TeachingStyle = { readonly [Name in StyleQuestion]: ChoiceOf<Name> } & {
   readonly name: string;
-  /** Rounds called where nothing else is said, and the fewest worth starting. */
+  /** Repetitions called where nothing else is said, and the fewest worth starting. */
   readonly rounds: (typeof CALLED_ROUNDS)[number];
   readonly leastRounds: number;
   /** Seconds of one breath. */

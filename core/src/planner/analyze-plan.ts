@@ -12,28 +12,32 @@ import {
 } from "../schedule/schedule-plan.ts";
 import { type SideTotals, sidesOfBlock, sumSides, type TurnDemands, type Uneven, unevenSides } from "./side-balance.ts";
 
-/** A plan read with what its forms ask of a middling body. */
+/** A plan with the demands of its variants on an average body. */
 export interface PlanAnalysis {
   readonly reading: PlanSchedule;
-  /** One reading a turn, block by block; empty where there is no such form. */
+  /** One reading a turn, block by block; empty where there is no such variant. */
   readonly demands: readonly TurnDemands[];
   readonly sides: readonly SideTotals[];
   readonly totals: SideTotals;
   readonly uneven: readonly Uneven[];
-  /** Greatest steadiness asked in each block, 0 to 10: the tide. */
+  /** Greatest balance demand in each block, 0 to 10: the tide line. */
   readonly steadiness: readonly number[];
-  /** Steadiness asked by standing up or sitting down on the way to each block, and last on the way out; null without either. */
+  /**
+   * Balance demand of standing up or sitting down on the way to each block, and last on the way out; null without
+   * either.
+   */
   readonly rising: readonly (number | null)[];
 }
 
-/** Whose body the tide and the totals are read for: neither hangs on stature by much. */
+/** Whose body the tide and the totals are read for: neither depends much on stature. */
 const REFERENCE_BODY = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
 
 const demandsOf = (block: ScheduledItem, variants: VariantCache): TurnDemands =>
   variants.demands(block.movement, block.meant, REFERENCE_BODY, block.breathSeconds, leadsOf(block)) ?? [];
 
 /**
- * Schedules a plan and reads the demands of its planned variants for the reference body. Quick once the variants are solved.
+ * Schedules a plan and reads the demands of its planned variants for the reference body. Quick once the variants are
+ * solved.
  *
  * @param blocks items with their movements, in order
  * @param context venue, style, breath length and what the group knows

@@ -76,7 +76,7 @@ const alike = (movement: Movement, movements: readonly Movement[], used: Readonl
       !used.has(id) && phase === movement.phase && purpose.some((each) => movement.purpose.includes(each)),
   );
 
-/** Changes to one block: another movement in its place, fewer rounds, its neighbour first. */
+/** Changes to one block: another movement in its place, fewer repetitions, its neighbour first. */
 function changesTo(blocks: readonly PlanItemWithMovement[], at: number, replacements: readonly Movement[]): Change[] {
   const here = blocks[at] as PlanItemWithMovement;
   const name = taughtName(here.movement);
@@ -110,7 +110,9 @@ function changesTo(blocks: readonly PlanItemWithMovement[], at: number, replacem
   return [...put, ...shorter, ...swapped];
 }
 
-/** What a movement would cost the group in place of another, by what each person could do of it at best; less is better. */
+/**
+ * What a movement would cost the group in place of another, by what each person could do of it at best; less is better.
+ */
 function* costInPlace(
   input: BestChangeInput,
   at: number,
@@ -126,8 +128,8 @@ function* costInPlace(
 }
 
 /**
- * Finds the changes to a plan that raise the group score most, best first: the items that cost most, a few changes to each, every
- * change fitted with everyone. Changes that make a transition impossible are left out.
+ * Finds the changes to a plan that raise the group score most, best first: the items that cost most, a few changes to
+ * each, every change fitted with everyone. Changes that make a transition impossible are left out.
  *
  * @param input plan, group and the movements that may be put in
  */

@@ -100,7 +100,7 @@ export function readContent({ reading, demands }: PlanAnalysis, purpose: Session
   return CONTENTS.map((name): ContentReading => {
     const seconds = blocks.reduce((sum, each) => sum + each[name], 0);
     const part = moved > 0 ? seconds / moved : 0;
-    // Whoever sits throughout has little steadiness to train.
+    // A group that sits throughout has little balance to train.
     const some = seated && name === "steadiness" ? 0 : Math.min(SOME_OF_ALL, 0.1 * moved);
     const wanted = name === purpose ? PURPOSE_SHARE * moved : some;
     const overdone = name !== purpose && name !== "calmBreath" && part > OVERDONE_SHARE;

@@ -44,8 +44,8 @@ function mostWanted(
 }
 
 /**
- * Makes the next session from the last: the same items as a recap, some new movements at the end of their phase, then shortened or
- * lengthened until it fills its minutes.
+ * Makes the next session from the last: the same items as a recap, some new movements at the end of their phase, then
+ * shortened or lengthened until it fills its minutes.
  *
  * @param input the last plan, the movements, the minutes and how many are to be new
  */
@@ -65,6 +65,6 @@ export function copyForward(input: CopyForwardInput): PlanContent {
   }
   const ask = { blocks, context, variants };
   const fixed = fixDuration(ask, analyzePlan(blocks, context, variants), minutes).at(-1);
-  // A form was held for that day and that block; where people stand is the same next week.
+  // A variant was held for that day and that block; where people stand is the same next week.
   return { ...last, holds: [], blocks: fixed?.blocks ?? blocks.map(({ block }) => block) };
 }

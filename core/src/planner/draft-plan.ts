@@ -102,7 +102,7 @@ class Search {
 
   constructor(input: PlanDraftInput) {
     this.input = input;
-    // Forms that no one can do are left out.
+    // Variants that no one can do are left out.
     this.candidates = input.movements.map((each) => candidateOf(each, input)).filter(({ doable }) => doable >= 0);
     this.byId = new Map(this.candidates.map((candidate) => [candidate.movement.id, candidate]));
   }
@@ -187,7 +187,7 @@ class Search {
     return draft;
   }
 
-  /** Drafts one change away: another movement in a place, rounds, two places swapped, one more or one less. */
+  /** Drafts one change away: another movement in a place, repetitions, two places swapped, one more or one less. */
   private *neighbours(draft: Draft): Generator<Draft> {
     const used = new Set(draft.map(({ movement }) => movement.id));
     for (const [i, { block, movement }] of draft.entries()) {
@@ -261,9 +261,10 @@ function whyOf(block: ScheduledItem, candidate: Candidate | undefined, { people,
 const MOST_EVALUATIONS = 700;
 
 /**
- * Drafts a whole plan: a first draft from the most promising movements, then the first better change, again and again. Judges
- * transitions, phases, sides, minutes, content against the purpose, strain, new movements and how many participants can do each item.
- * Stops by a count of drafts, never by the clock, so the same input gives the same draft.
+ * Drafts a whole plan: a first draft from the most promising movements, then the first better change, again and again.
+ * Judges transitions, phases, sides, minutes, content against the purpose, strain, new movements and how many
+ * participants can do each item. Stops by a count of drafts, never by the clock, so the same input gives the same
+ * draft.
  *
  * @param input group, purpose, minutes and movements
  * @returns yields between drafts

@@ -33,7 +33,7 @@ const A_SESSION = [
   { movementId: "quiet-feet", rounds: 8 },
 ] as const;
 
-describe("a seam that cannot be", () => {
+describe("a transition that cannot be", () => {
   test("is fixed in one touch, by ways that have been tried", () => {
     const input = ask(planned("settling-breath", { movementId: "shift-and-press", straight: true }));
     const before = analysis(input);
@@ -52,7 +52,7 @@ describe("a seam that cannot be", () => {
     ]);
   });
 
-  test("in any plan each way that is offered leaves one impossible seam less", () => {
+  test("in any plan each way that is offered leaves one impossible transition less", () => {
     fc.assert(
       fc.property(anyPlan, (blocks) => {
         const input = ask(blocks);

@@ -108,7 +108,7 @@ export function fixSides(input: FixInput, before: PlanAnalysis, { tippedBy, coun
 interface Step {
   readonly change: PlanChange;
   readonly blocks: readonly PlanItemWithMovement[];
-  /** The block whose rounds it changes, and how many there were. */
+  /** The block whose repetitions it changes, and how many there were. */
   readonly rounds?: { readonly id: string; readonly from: number };
   /** About how many seconds it is worth. */
   readonly seconds: number;
@@ -118,13 +118,13 @@ interface Step {
 
 const nameOf = ({ movement }: ScheduledItem): string => taughtName(movement);
 
-/** Rounds of the list next below or above, or one less or more. */
+/** Repetitions of the list next below or above, or one less or more. */
 const fewer = (called: number): number => CALLED_ROUNDS.filter((rounds) => rounds < called).at(-1) ?? called - 1;
 const more = (called: number): number => CALLED_ROUNDS.find((rounds) => rounds > called) ?? called + 1;
 
 /**
- * What each kind of cut costs: talk least, then what was done before, then what is new beyond what a session takes well,
- * then rounds, the dearer the fewer are left, then a whole movement.
+ * What each kind of cut costs: talk least, then what was done before, then what is new beyond what a session takes
+ * well, then repetitions, the dearer the fewer are left, then a whole movement.
  */
 const LOSS = { talk: 0.2, again: 0.4, loosen: 0.7, rounds: 1, tooNew: 1.1, takeOut: 2.5 } as const;
 /** New movements that a session takes well. */
@@ -233,7 +233,10 @@ function firstThat<Item, Answer>(items: readonly Item[], answer: (item: Item) =>
 /** How far a plan runs over its minutes; negative where it ends early. Seconds. */
 export const overBy = ({ reading }: PlanAnalysis, minutes: number): number => reading.total - 60 * minutes;
 
-/** What makes a plan worse to teach: seams that cannot be, sides apart, blocks out of order, phases too long or too short. */
+/**
+ * What makes a plan worse to teach: transitions that cannot be, sides apart, blocks out of order, phases too long or
+ * too short.
+ */
 const faults = (analysis: PlanAnalysis): number =>
   problemsOf(analysis.reading).length +
   analysis.uneven.length +
@@ -241,8 +244,9 @@ const faults = (analysis: PlanAnalysis): number =>
   readPhases(analysis.reading).filter(({ overBy: much, shortBy }) => much > 0 || shortBy > 0).length;
 
 /**
- * Finds what to shorten, in order, until a plan ends in time, or what to lengthen or repeat until it fills its minutes. Each fix
- * includes the ones before it. The cool-down is never cut, and no fix makes a transition impossible or the sides uneven.
+ * Finds what to shorten, in order, until a plan ends in time, or what to lengthen or repeat until it fills its minutes.
+ * Each fix includes the ones before it. The cool-down is never cut, and no fix makes a transition impossible or the
+ * sides uneven.
  *
  * @param input the plan
  * @param before the plan's analysis
@@ -277,7 +281,7 @@ export function fixDuration(input: FixInput, before: PlanAnalysis, minutes: numb
   return steps.map(({ fix }) => fix);
 }
 
-/** Two steps on the rounds of one block as one. */
+/** Two steps on the repetitions of one block as one. */
 function goneFurther<Taken extends { readonly fix: Fix; readonly step: Step }>(before: Taken, next: Taken): Taken {
   const from = before.step.rounds?.from ?? 0;
   return {

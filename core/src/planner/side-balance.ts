@@ -17,12 +17,12 @@ const TOO_LITTLE: Readonly<Record<SideCount, number>> = { rounds: 1, oneLegSecon
 
 const FOOT_SHARE = sidedColumns("footShare");
 
-/** Demands of a block as it is meant, one reading per turn in the order of its turns. */
+/** Demands of a block as it is planned, one reading per turn in the order of its turns. */
 export type TurnDemands = readonly Demand[];
 
 const addPairs = (a: Pair, b: Pair): Pair => [a[0] + b[0], a[1] + b[1]];
 
-/** What one block does on each side, its rounds taken as often as they are done. */
+/** What one block does on each side, its repetitions taken as often as they are done. */
 export function sidesOfBlock(block: ScheduledItem, demands: TurnDemands): SideTotals {
   const sum = (of: (demand: Demand, side: 0 | 1) => number): Pair =>
     SIDES.map((side) =>

@@ -5,13 +5,13 @@ import type { PlanContext, ScheduledItem } from "../schedule/schedule-plan.ts";
 import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
 import { itemContent } from "./content.ts";
 
-/** Rounds that a movement is measured by; shares do not hang on them. */
+/** Repetitions that a movement is measured by; shares do not depend on them. */
 export const MEASURED_ROUNDS = 6;
 
 /** What one movement is when nothing is around it. */
 export interface MovementAlone {
   readonly block: ScheduledItem;
-  /** What it asks, one reading a turn; empty where there is no such form. */
+  /** What it asks, one reading a turn; empty where there is no such variant. */
   readonly demands: PlanAnalysis["demands"][number];
   /** Share of its moving that trains each content, 0 to 1. */
   readonly trains: Readonly<Record<Content, number>>;

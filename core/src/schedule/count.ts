@@ -3,7 +3,7 @@ import type { PlanItem } from "../plan/plan-item.ts";
 import type { TeachingStyle } from "../plan/style.ts";
 import { otherSide, type Side } from "../side.ts";
 
-/** Rounds done one after another with one side leading. */
+/** Repetitions done one after another with one side leading. */
 export interface Turn {
   /** The side that leads; for an unsided movement the one it begins with. */
   readonly lead: Side;
@@ -12,8 +12,8 @@ export interface Turn {
 
 /**
  * The turns of a block. Where each side counts one, the number called is shared out and an odd one gives the first side
- * one more; where left and right together count one, each side has the whole number. An unsided movement does both sides
- * within each round and has one turn.
+ * one more; where left and right together count one, each side has the whole number. An unsided movement does both
+ * sides within each repetition and has one turn.
  *
  * @param leadsFirst the side that the style begins with
  * @example turnsOf(sided, { rounds: 6 }, "eachSide", "right") // right 3, left 3
@@ -38,7 +38,7 @@ export function turnsOf(
   return turns.filter((turn) => turn.rounds > 0);
 }
 
-/** Rounds on each side, left then right: an unsided movement does both in each. */
+/** Repetitions on each side, left then right: an unsided movement does both in each. */
 export function roundsOnSides({ sided }: Pick<Movement, "sided">, turns: readonly Turn[]): readonly [number, number] {
   const on = (side: Side): number => turns.reduce((sum, turn) => sum + (sided && turn.lead !== side ? 0 : turn.rounds), 0);
   return [on("left"), on("right")];

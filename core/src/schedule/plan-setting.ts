@@ -39,7 +39,7 @@ const USUAL_HALL: PlanPlace = { chairs: true, rail: "right", pool: false };
 /** In the water there are no chairs, and the wall may be held. */
 const POOL: PlanPlace = { chairs: false, rail: "right", pool: true };
 
-/** What a room offers for joining movements. @param room null where no one has described it */
+/** What a room offers for joining movements. @param room null where the venue is not described */
 export function planPlaceOf(room: Pick<Venue, "chairs" | "rail"> | null, inWater = false): PlanPlace {
   if (inWater) return POOL;
   if (room === null) return USUAL_HALL;

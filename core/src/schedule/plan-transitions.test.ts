@@ -239,7 +239,7 @@ describe("what cannot be", () => {
     ]);
   });
 
-  test("in any plan of the hall each seam has links that lead to it, or says why not", () => {
+  test("in any plan of the hall each transition has links that lead to it, or says why not", () => {
     fc.assert(
       fc.property(anyPlan, (blocks) => {
         for (const { seam, block } of schedulePlan(blocks, circumstances()).blocks)

@@ -28,7 +28,7 @@ export interface Stance {
   readonly foot: Side | null;
 }
 
-/** Why a seam cannot be. */
+/** Why a transition cannot be. */
 export type TransitionProblem =
   | { readonly kind: "weight"; readonly carries: Side | "both"; readonly steps: Side }
   | { readonly kind: "feet"; readonly stand: Stance; readonly begins: Stance }
@@ -71,7 +71,7 @@ const hazardsOf = (links: readonly TransitionStep[]): TransitionHazard[] => [
   ...new Set(links.flatMap(({ hazard }) => hazard ?? [])),
 ];
 
-/** The seam that a way makes. */
+/** The transition that a way makes. */
 export const transitionOf = (from: BodyState, way: TransitionPath, problem: TransitionProblem | null = null): Transition => ({
   from,
   to: way.to,

@@ -20,7 +20,7 @@ export const circumstances = (differs: Partial<PlanContext> = {}): PlanContext =
   ...differs,
 });
 
-/** Blocks by the ids of their movements, six rounds each unless said otherwise. */
+/** Blocks by the ids of their movements, six repetitions each unless said otherwise. */
 export const planned = (...blocks: (string | (Partial<PlanItem> & { readonly movementId: string }))[]): PlanItemWithMovement[] =>
   blocks.map((each, i) => {
     const said = typeof each === "string" ? { movementId: each } : each;

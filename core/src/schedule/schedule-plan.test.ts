@@ -13,7 +13,7 @@ import { type PlanItemWithMovement, schedulePlan } from "./schedule-plan.ts";
 const variants = createVariantCache();
 
 describe("time of a plan", () => {
-  test("a block is its link, talk and showing, its rounds, and the change of sides", () => {
+  test("a block is its link, talk and showing, its repetitions, and the change of sides", () => {
     const [, press] = schedulePlan(
       planned("settling-breath", { movementId: "shift-and-press", talk: 20 }),
       circumstances(),
@@ -192,7 +192,7 @@ test("the tide line rises where everyone stands up or sits down: 4.5 without arm
   expect(analyzePlan(blocks, circumstances({ seatedOnly: true }), variants).rising).toEqual([null, null, null, null, null]);
 });
 
-test("the tide is the steadiness of each block as it is meant", () => {
+test("the tide line is the balance demand of each block as planned", () => {
   const blocks = planned("settling-breath", "one-leg-toe-near");
   const [calm = 0, high = 0] = analyzePlan(blocks, circumstances(), variants).steadiness;
   expect(high).toBeGreaterThan(calm + 3);

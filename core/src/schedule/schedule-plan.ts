@@ -46,7 +46,7 @@ export interface PlanContext {
 
 /** One side of a block in its time. */
 export interface TimedTurn extends Turn {
-  /** When its first round begins, seconds. */
+  /** When its first repetition begins, seconds. */
   readonly from: number;
   readonly seconds: number;
 }
@@ -57,19 +57,19 @@ export interface ScheduledItem {
   readonly block: PlanItem;
   readonly movement: Movement;
   readonly phase: Phase;
-  /** The form the room is shown. */
+  /** The planned variant, which the group is shown. */
   readonly meant: VariantSpec;
   readonly knowledge: Familiarity;
   readonly breathSeconds: number;
   readonly cycleSeconds: number;
   readonly turns: readonly TimedTurn[];
-  /** Rounds on the left and on the right. */
+  /** Repetitions on the left and on the right. */
   readonly rounds: readonly [number, number];
   /** How it is reached from the block before. */
   readonly seam: Transition;
   /** From the first side to the second; null where there is only one. */
   readonly sideChange: Transition | null;
-  /** From one round to the next, where a round does not end as it began. */
+  /** From one repetition to the next, where a repetition does not end as it began. */
   readonly betweenRounds: Transition | null;
   readonly parts: {
     readonly link: number;
@@ -123,7 +123,7 @@ interface Joining {
   readonly joins: readonly EntryAndExit[];
 }
 
-/** A form that no one can do leaves everything as it was. */
+/** A variant that no one can do leaves everything as it was. */
 const NO_JOIN: EntryAndExit = {
   entry: { ...ANYWHERE, support: "stand" },
   exit: { support: "stand", feet: null, load: null, hands: null },
@@ -139,7 +139,7 @@ function joiningOf({ block, movement }: PlanItemWithMovement, { style, seatedOnl
 const stopsOf = ({ block, joins }: Joining): Waypoint[] =>
   joins.map(({ entry, exit }, turn) => ({ entry, exit, straight: turn === 0 && block.straight === true }));
 
-/** How the second round is reached from the end of the first; null where it ends as it began. */
+/** How the second repetition is reached from the end of the first; null where it ends as it began. */
 function betweenRounds({ joins }: Joining, begins: BodyState, place: PlanPlace): Transition | null {
   const [join] = joins;
   if (!join) return null;
@@ -214,8 +214,8 @@ function timeBlock(
 /**
  * Schedules a plan: counts its sides, finds its transitions and lays its items along the clock, in seconds.
  *
- * An item lasts its transition, explanation, demonstration, repetitions at the breath length and change of sides. The session ends
- * with the transition to the chairs and the closing minute.
+ * An item lasts its transition, explanation, demonstration, repetitions at the breath length and change of sides. The
+ * session ends with the transition to the chairs and the closing minute.
  *
  * @param blocks items with their movements, in order
  * @param context venue, style, breath length and what the group knows

@@ -96,7 +96,7 @@ export const after = (state: BodyState, exit: ExitChange): BodyState => ({
   hands: exit.hands ?? state.hands,
 });
 
-/** A state that a pattern describes, its open parts filled plainly: for going on after a seam that cannot be. */
+/** A state that a pattern describes, its open parts filled plainly: for going on after a transition that cannot be. */
 export const plainest = ({ support, feet, load, facing, hands }: EntryPattern): BodyState => {
   const { kind, foot } = feet ?? { kind: "hip" as const, foot: null };
   const carries = load ?? (foot && (kind === "lift" || kind === "toe") ? otherSide(foot) : "both");

@@ -7,7 +7,7 @@ export const KNOWLEDGE = ["new", "second", "known", "again"] as const;
 export type Familiarity = (typeof KNOWLEDGE)[number];
 
 /**
- * Showing a movement before it is done together: seconds of words, and rounds shown at the pace they will have.
+ * Showing a movement before it is done together: seconds of words, and repetitions shown at the pace they will have.
  * `again` is a movement that this session had before. Our own numbers, see docs/planning.md.
  */
 export const SHOWING: Readonly<Record<Familiarity, { readonly words: number; readonly rounds: number }>> = {
@@ -33,8 +33,8 @@ export function showingSeconds(knowledge: Familiarity, cycleSeconds: number, str
 }
 
 /**
- * Seconds of one breath in a block: its own or the plan's, with the pause of the style, and never so short that a round
- * is quicker than the group's slowest may move. In half seconds, rounded up.
+ * Seconds of one breath in a block: its own or the plan's, with the pause of the style, and never so short that a
+ * repetition is quicker than the group's slowest may move. In half seconds, rounded up.
  *
  * @param slowestCycle the longest of the group's shortest movement cycles, seconds; 0 where no one has one
  */

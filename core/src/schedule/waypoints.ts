@@ -5,7 +5,7 @@ import type { Facing } from "../plan/plan-item.ts";
 import { otherSide, type Side } from "../side.ts";
 import type { EntryPattern, ExitChange, HandPlace } from "./state.ts";
 
-/** What a form needs to begin and what it leaves behind. */
+/** What a variant needs to begin and what it leaves behind. */
 export interface EntryAndExit {
   readonly entry: EntryPattern;
   readonly exit: ExitChange;
@@ -66,10 +66,10 @@ function computeJoins(movement: Movement, choice: VariantSpec, lead: Side, facin
 const known = new WeakMap<Movement, Map<string, EntryAndExit | null>>();
 
 /**
- * What a form needs to begin and what it leaves behind, from its first and last key pose; parts that its file leaves
+ * What a variant needs to begin and what it leaves behind, from its first and last key pose; parts that its file leaves
  * open stay open. Hands that hold are never open.
  *
- * @returns null where there is no such form
+ * @returns null where there is no such variant
  */
 export function entryAndExit(movement: Movement, choice: VariantSpec, lead: Side, facing: Facing | null): EntryAndExit | null {
   const ofMovement = known.get(movement) ?? new Map<string, EntryAndExit | null>();

@@ -14,7 +14,10 @@ export const ORDINARY_DORSIFLEXION = 25;
 const LONGEST_TRIED = 0.8;
 const CENTIMETRE = 0.01;
 
-/** Whether a step of a length, metres, keeps both heels down within the ankles' limits and all caps, whichever side leads. */
+/**
+ * Whether a step of a length, metres, keeps both heels down within the ankles' limits and all caps, whichever side
+ * leads.
+ */
 function canStep(
   movement: Movement,
   length: number,
@@ -42,10 +45,10 @@ function canStep(
 }
 
 /**
- * The longest step of a movement with one foot ahead that keeps both heels down, over its own path of weight.
- * It is not monotone in the length, so every shorter step is tried too: the answer is the last before the first that fails.
+ * The longest step of a movement with one foot ahead that keeps both heels down, over its own path of weight. It is not
+ * monotone in the length, so every shorter step is tried too: the answer is the last before the first that fails.
  *
- * @param movement one whose stance has a front foot and a standing form
+ * @param movement one whose stance has a front foot and a standing variant
  * @param stature metres
  * @param caps what else a pose must keep to, such as the hips' ranges
  * @param dorsiflexion what each ankle may bend under load, left and right, degrees

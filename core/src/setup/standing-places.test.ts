@@ -76,7 +76,7 @@ describe("who stands where", () => {
     expect(placeProblems(HALL, people, places).map(({ finding }) => finding.found)).toContain("railOutOfReach");
   });
 
-  test("in a pool everyone stands about where it is as deep as meant", () => {
+  test("in a pool everyone stands about where it is as deep as planned", () => {
     const people = [person("short", { depth: 1.0, reach: 0.7 }), person("tall", { depth: 1.3, reach: 0.7 })];
     const places = standingPlaces(POOL, people, NOBODY_MOVED);
     expect(depthAt(POOL, of("short", places))).toBeLessThan(1.1);

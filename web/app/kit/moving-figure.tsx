@@ -73,7 +73,7 @@ export function FigureStrip({
   );
 }
 
-/** The figure at a phase of its round. */
+/** The figure at a phase of its repetition. */
 export function MovingFigure({
   samples,
   phase,

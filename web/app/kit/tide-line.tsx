@@ -1,14 +1,14 @@
 import { area, curveMonotoneX, line } from "d3-shape";
 import { useId } from "react";
 
-/** Steadiness demand runs from 0 to 10; the picture leaves a little air above. */
+/** Balance demand runs from 0 to 10; the picture leaves a little air above. */
 const HIGHEST = 10;
 
 interface TideBlock {
   /** Left and right edge on the picture, pixels. */
   readonly left: number;
   readonly right: number;
-  /** Steadiness demand, 0 to 10. */
+  /** Balance demand, 0 to 10. */
   readonly height: number;
   /** Demand of standing up or sitting down on the way to it; null without either. */
   readonly rising: number | null;

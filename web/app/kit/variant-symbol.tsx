@@ -2,7 +2,7 @@ import type { VariantKind } from "@able-tide/core/movement/variant";
 import { SIDES, type Side } from "@able-tide/core/side";
 import { memo, useId } from "react";
 
-/** What a vessel tells: the form by its outline, how much by its fill, one-sidedness by a cut in the rim. */
+/** What a vessel tells: the variant by its outline, how much by its fill, one-sidedness by a cut in the rim. */
 export interface VesselProps {
   readonly form: VariantKind | "rest";
   /** Share of full size, 0 to 1. */

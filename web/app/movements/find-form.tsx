@@ -8,7 +8,10 @@ import { type Finding, SPARES } from "./finding.ts";
 
 const any = (word: string) => ["", word] as const;
 
-/** Narrows the library: by words, purpose, form, and what is to be spared. It is an address, so it can be kept and shared. */
+/**
+ * Narrows the library: by words, purpose, variant, and what is to be spared. It is an address, so it can be kept and
+ * shared.
+ */
 export function FindForm({ finding }: { finding: Finding }) {
   const submit = useSubmit();
   const field = (name: keyof Finding) => ({ id: `find-${name}`, name, initialValue: finding[name] });

@@ -32,7 +32,9 @@ interface Asking {
   readonly handsOver: Landmark | null;
   readonly loadedKnee: number;
 }
-/** What the fullest form asks, and the least that any form of half the size or more asks, once that is worked out. */
+/**
+ * What the fullest variant asks, and the least that any variant of half the size or more asks, once that is worked out.
+ */
 interface Asks extends Asking {
   readonly least: Asking | null;
 }

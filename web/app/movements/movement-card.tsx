@@ -16,7 +16,7 @@ interface Props {
   readonly asks: MovementDemand | null;
 }
 
-/** The movement in the first form it has: standing, or on a chair, or in water. */
+/** The movement in the first variant it has: standing, or on a chair, or in water. */
 const firstTrack = (movement: Movement) =>
   (["standing", "seated", "water"] as const)
     .map((kind) => trackOf(movement, { ...FULL_STANDING_VARIANT, kind }, "right"))
@@ -36,7 +36,7 @@ function asksInWords(asks: MovementDemand | null): string {
     .join(" · ");
 }
 
-/** A movement to look through: its key poses, what it is for, what it asks, which forms it has. */
+/** A movement to look through: its key poses, what it is for, what it asks, which variants it has. */
 export function MovementCard({ movement, shipped, asks }: Props) {
   const track = firstTrack(movement);
   return (

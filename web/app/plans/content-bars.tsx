@@ -9,7 +9,10 @@ interface Props {
   readonly purpose: SessionPurpose | null;
 }
 
-/** What the session trains, measured from what its forms ask: a bar each, with the share that its purpose should have. */
+/**
+ * What the session trains, measured from what its variants ask: a bar each, with the share that its purpose should
+ * have.
+ */
 export const ContentBars = memo(function ContentBars({ contents, purpose }: Props) {
   return (
     <section aria-labelledby="content-head" className="mt-5">

@@ -161,7 +161,7 @@ function SupportRow({ blocks, hands, offers }: Pick<Props, "blocks" | "hands" | 
 }
 
 /**
- * Who does what in which form: people down, blocks across on the time axis of the tide, a vessel in each cell.
+ * Who does what in which variant: people down, blocks across on the time axis of the tide, a vessel in each cell.
  *
  * Long because the arrow keys of the whole grid are in it.
  */

@@ -13,7 +13,7 @@ interface Props {
   readonly large?: boolean;
 }
 
-/** The key poses of a form in a row, small enough for a page of many or large for a card. */
+/** The key poses of a variant in a row, small enough for a page of many or large for a card. */
 export function KeyFigures({ movement, meant, lead, large = false }: Props) {
   const samples = useMemo(() => {
     const track = trackOf(movement, meant, lead);

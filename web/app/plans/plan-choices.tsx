@@ -14,7 +14,7 @@ import { Button } from "../kit/button.tsx";
 import { DialogFrame } from "../kit/dialog-frame.tsx";
 import type { Draft, DraftChange } from "./draft.ts";
 
-/** Rounds on both sides and the minutes of a plan under a style. */
+/** Repetitions on both sides and the minutes of a plan under a style. */
 function underStyle({ blocks, context }: FixInput, style: TeachingStyle) {
   const reading = schedulePlan(blocks, { ...context, style, breathSeconds: style.breathSeconds });
   const [left, right] = reading.blocks

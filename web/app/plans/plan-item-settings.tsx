@@ -185,7 +185,9 @@ function MoreSettings({ block, set }: { block: ScheduledItem; set: BlockActions[
   );
 }
 
-/** Everything of a block that can be said: rounds, place, Sides, variant, pace, explanation, phase, how it joins. */
+/**
+ * Everything of a block that can be said: repetitions, place, Sides, variant, pace, explanation, phase, how it joins.
+ */
 export function BlockSettings({ block, following, actions }: { block: ScheduledItem; following: number; actions: BlockActions }) {
   const own = block.block;
   return (

@@ -31,7 +31,7 @@ function useTrains(movements: readonly Movement[], context: PlanContext, variant
 }
 
 export interface Fills {
-  /** Seconds of what is missing that six rounds or so of it would fill; the palette goes by it. */
+  /** Seconds of what is missing that six repetitions or so of it would fill; the palette goes by it. */
   readonly worth: number;
   /** What it would fill most. */
   readonly content: Content | null;

@@ -23,7 +23,7 @@ export const WATERLINES = [
   ["0.7", "to the breastbone"],
 ] as const;
 
-/** What is looked at: whose body, which form, what is held, how deep. Held as the controls hold it. */
+/** What is looked at: whose body, which variant, what is held, how deep. Held as the controls hold it. */
 export interface Asked {
   readonly who: string;
   readonly kind: VariantKind;
@@ -35,7 +35,7 @@ export interface Asked {
 
 export const FIRST_ASKED: Asked = { who: "average", kind: "standing", hold: 1, waterline: "0.62", depth: "middle" };
 
-/** The body, the form and the water that the controls mean. */
+/** The body, the variant and the water that the controls mean. */
 export function readAsked(
   asked: Asked,
   people: readonly StudioPerson[],

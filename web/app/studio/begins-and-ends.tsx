@@ -45,7 +45,7 @@ interface Props {
   readonly edit: EditMovement;
 }
 
-/** Where a round begins and ends, as its key poses show, and what the beginning may leave open. */
+/** Where a repetition begins and ends, as its key poses show, and what the beginning may leave open. */
 export const BeginsAndEnds = memo(function BeginsAndEnds({ movement, edit }: Props) {
   const states = [FULL_STANDING_VARIANT, FULL_SEATED_VARIANT, { ...FULL_STANDING_VARIANT, kind: "water" } as const]
     .map((choice) => statesOf(movement, choice))

@@ -35,7 +35,7 @@ function Choice(props: {
   );
 }
 
-/** Chooses whose body the numbers are for, and in which form. */
+/** Chooses whose body the numbers are for, and in which variant. */
 export function DemandPanel({ asked, people, ask, hasDepths }: Props) {
   return (
     <>

@@ -6,7 +6,7 @@ interface Props {
   readonly choose: (index: number) => void;
 }
 
-/** The key poses along one round, on the breath that leads to each. */
+/** The key poses along one repetition, on the breath that leads to each. */
 export function KeyLine({ keys, chosen, choose }: Props) {
   return (
     <ol className="relative mx-6 h-24" aria-label="Key poses along the round">

@@ -10,7 +10,7 @@ interface Props {
   readonly edit: EditMovement;
 }
 
-/** Whether the form follows the standing one's key poses or has its own, and the way from one to the other. */
+/** Whether the variant follows the standing one's key poses or has its own, and the way from one to the other. */
 export function OwnPoses({ movement, kind, edit }: Props) {
   if (kind === "standing" || (movement.forms[kind] ?? false) === false) return null;
   const own = hasOwnKeys(movement, kind);

@@ -19,7 +19,9 @@ import type { Knex } from "knex";
 import { solvedVariants } from "../plans/solved-variants.ts";
 import { contentHash, keptSummaries } from "./summaries.ts";
 
-/** What a form asks of a middling body at a usual breath, or the least that any of several asks of each. */
+/**
+ * Demands of a variant on an average body at a usual breath length, or the least of several variants for each demand.
+ */
 interface Asking {
   readonly steadiness: number;
   /** The highest landmark that a hand goes over; null below the lap. */
@@ -28,10 +30,10 @@ interface Asking {
   readonly loadedKnee: number;
 }
 
-/** What a movement asks in its fullest land form, and how little it can be made to ask. */
+/** What a movement asks in its fullest land variant, and how little it can be made to ask. */
 export interface MovementDemand extends Asking {
   readonly form: VariantKind;
-  /** The least over all its land forms of at least half the size, each for itself; null until it is worked out. */
+  /** The least over all its land variants of at least half the size, each for itself; null until it is worked out. */
   readonly least: Asking | null;
 }
 

@@ -5,7 +5,7 @@ import type { Knex } from "knex";
 import { PRIORITY } from "../../jobs/fit-runner.ts";
 import { fitting } from "../fitting/fitting.ts";
 
-/** The same for movements whose forms ask the same: names and cues do not count. */
+/** The same for movements whose variants ask the same: names and cues do not count. */
 export function contentHash(
   { name: _, cues: __, id: ___, oneHand: ____, ...poses }: Movement,
   version = SUMMARY_VERSION,
@@ -21,7 +21,7 @@ function fromBytes(movement: Movement, bytes: Buffer): Summaries | null {
   return { forms, values: new Float32Array(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength)) };
 }
 
-/** What every form of a movement asks: as kept, or solved now in a thread, and kept. */
+/** What every variant of a movement asks: as kept, or solved now in a thread, and kept. */
 export async function keptSummaries(database: Knex, movement: Movement, now: () => Date): Promise<Summaries> {
   const hash = contentHash(movement);
   const row = await database("form_summaries")

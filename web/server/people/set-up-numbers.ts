@@ -64,7 +64,7 @@ const standingNumbers = (stature: number, build: Build, ankles: Pair, caps: read
   deepest: centimetres(deepestWater(stature, build)),
 });
 
-/** Channels that the numbers hang on. */
+/** Channels that the numbers depend on. */
 const POSING: ReadonlySet<string> = new Set([
   "motion",
   "loadedKnee",

@@ -6,7 +6,7 @@ import type { Movement } from "@able-tide/core/movement/format";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 
-/** Forms solved for it; few movements have one for the water, and few people a cap on drag. */
+/** Variants solved for it; few movements have one for the water, and few people a cap on drag. */
 const variants = createVariantCache();
 
 /** A setting with what caps on drag ask of the movements of a pool; as it is where no one has such a cap. */

@@ -163,7 +163,7 @@ export async function listVersions(scope: Scope, planId: string, most: number): 
     .select<{ version: number; content: PlanContent; name: string; saved_at: Date }[]>("version", "content", "name", "saved_at");
   return rows.map(({ version, content, name, saved_at }) => ({
     version,
-    // Versions from before forms could be held and people placed say nothing of it.
+    // Versions from before variants could be held and people placed say nothing of it.
     content: { ...EMPTY_PLAN, ...content },
     savedBy: name,
     savedAt: saved_at.toISOString(),

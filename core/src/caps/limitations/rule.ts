@@ -52,9 +52,11 @@ export interface Proposal {
   readonly phases?: readonly Phase[];
   /** For which of the rule's kinds; for all when left out. */
   readonly kinds?: readonly string[];
-  /** The measured range that the number follows where there is one; the limit's own number is for when there is none. */
+  /**
+   * The measured range that the number follows where there is one; the limit's own number is for when there is none.
+   */
   readonly follows?: MeasuredRange;
-  /** One rung under the steadiness that holds now. */
+  /** One balance level below the cap that is active now. */
   readonly rungDown?: boolean;
   /** Half of what would hold otherwise: of the strictest number that holds now, or of the limit's own. */
   readonly halves?: boolean;
@@ -120,7 +122,7 @@ export const comfort = (limit: LimitTemplate, more: More = {}): Proposal => ({
 
 export const USUAL_PRACTICE: Source = "commonPractice";
 
-/** No form at all. */
+/** No variant at all. */
 export const SITS_OUT = [
   { channel: "noStanding" },
   { channel: "barredForm", limit: "seated" },

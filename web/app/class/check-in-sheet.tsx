@@ -33,6 +33,8 @@ interface Props {
   readonly close: () => void;
 }
 
+type Reading = ReturnType<CheckInModel["read"]>;
+
 const YES_NO = [
   ["yes", "yes"],
   ["no", "no"],
@@ -104,14 +106,11 @@ function Field({ field, name, usualPains, answers, model: { set, setUnanswered }
   }
 }
 
-/** What the answers mean for today, with their reasons, and the reason to let someone take part all the same. */
-function Meaning({ model, because }: { model: CheckInModel; because: string }) {
-  const reading = model.read();
+/** Why the answers mean what they mean for today, and the reason to let the participant take part all the same. */
+function Reasons({ reading, model, because }: { reading: Reading; model: CheckInModel; because: string }) {
+  if (reading.findings.length === 0 && !keepsAway(reading)) return null;
   return (
     <div className="mt-5 rounded-[12px] bg-tide-950 p-4" aria-live="polite">
-      <p className={`text-2xl font-bold ${reading.outcome === "class" ? "" : "text-signal-300"}`}>
-        {formatOutcome(reading.outcome)}
-      </p>
       {reading.findings.map(({ finding, source }) => {
         const words = formatFinding(finding);
         const todo = formatWhatToDo(finding);
@@ -137,10 +136,26 @@ function Meaning({ model, because }: { model: CheckInModel; because: string }) {
   );
 }
 
+/** What the answers mean for today, beside Save: in sight however long the questions are. */
+function Ending({ reading: { outcome }, save }: { reading: Reading; save: () => void }) {
+  return (
+    <div className="sticky -bottom-6 -mx-6 mt-5 -mb-6 flex flex-wrap items-center gap-x-5 gap-y-2 border-tide-600 border-t-2 bg-tide-900 px-6 py-3">
+      <p aria-live="polite" className={`min-w-48 flex-1 text-xl font-bold ${outcome === "class" ? "" : "text-signal-300"}`}>
+        {formatOutcome(outcome)}
+      </p>
+      <button type="button" onClick={save} className="min-h-14 rounded-full bg-sand-50 px-10 text-xl font-bold text-tide-950">
+        Save
+      </button>
+      <Dialog.Close className="min-h-14 px-2 underline underline-offset-4">Close</Dialog.Close>
+    </div>
+  );
+}
+
 function Sheet({ person, checkedIn, policy, known, keep }: Props & { person: NonNullable<Props["person"]> }) {
   const [model] = useState(() => createCheckIn(checkedIn, policy, known.screened));
   const { answers, because, tried, unanswered } = useStore(model);
   const fieldProps = { name: person.name, usualPains: known.usualPains, answers, model };
+  const reading = model.read();
   const save = () => {
     const saved = model.save();
     if (saved) keep(person.id, saved.answers, saved.because);
@@ -159,7 +174,7 @@ function Sheet({ person, checkedIn, policy, known, keep }: Props & { person: Non
         ))}
         <Field field={WARNING_SIGNS} {...fieldProps} />
       </div>
-      <Meaning model={model} because={because} />
+      <Reasons reading={reading} model={model} because={because} />
       {tried && unanswered.size > 0 && (
         <ul role="alert" className="mt-4 font-semibold text-signal-300">
           {[...unanswered.values()].map((words) => (
@@ -167,16 +182,7 @@ function Sheet({ person, checkedIn, policy, known, keep }: Props & { person: Non
           ))}
         </ul>
       )}
-      <div className="mt-5 flex flex-wrap gap-3">
-        <button
-          type="button"
-          onClick={save}
-          className="min-h-16 flex-1 rounded-full bg-sand-50 px-8 text-2xl font-bold text-tide-950"
-        >
-          Save
-        </button>
-        <Dialog.Close className="min-h-16 px-4 underline underline-offset-4">Close</Dialog.Close>
-      </div>
+      <Ending reading={reading} save={save} />
     </>
   );
 }

@@ -5,7 +5,7 @@ const LOOKS = {
   /** On a page of the office. */
   page: "rounded-soft bg-sand-50 p-6 text-tide-900 shadow-xl",
   /** In class, as dark as the class. */
-  class: "class-room rounded-[20px] bg-tide-900 p-6 text-lg text-sand-50",
+  class: "class-room scroll-pb-28 rounded-[20px] bg-tide-900 p-6 text-lg text-sand-50",
   /** In class, meant to be seen at once. */
   alert: "rounded-[20px] bg-sand-50 p-6 text-lg text-tide-950",
 } as const;

@@ -109,7 +109,7 @@ export const ALARM_QUESTIONS: Readonly<Record<"chest" | "jaw" | "head" | "belly"
 const READING_UNITS: Readonly<Record<Reading, string>> = {
   systolic: "mmHg",
   diastolic: "mmHg",
-  heartRate: "beats a minute",
+  heartRate: "beats per minute",
   saturation: "%",
   glucose: "mmol/l",
   fatigue: "a scale of 0 to 10",

@@ -1,4 +1,5 @@
 import type { BaseIssue } from "valibot";
+import { lowerFirst } from "./text.ts";
 
 /** The language that these sentences are in, as schemas are asked for their messages. */
 export const LANGUAGE = "en-GB";
@@ -44,5 +45,5 @@ const PLAN_FIELDS: Readonly<Record<string, string>> = {
 export function formatPlanIssue(issue: BaseIssue<unknown>): string {
   const named = (issue.path ?? []).map(({ key }) => PLAN_FIELDS[String(key)]).findLast((name) => name !== undefined);
   const sentence = issue.message === "sameIds" ? "Two have the same id." : formatFieldIssue(issue);
-  return named === undefined ? sentence : `${named}: ${sentence.charAt(0).toLowerCase()}${sentence.slice(1)}`;
+  return named === undefined ? sentence : `${named}: ${lowerFirst(sentence)}`;
 }

@@ -10,7 +10,7 @@ import { motionLabel, partLabel } from "./caps.ts";
 import { formatFinding } from "./findings.ts";
 import { formatLimitation, sourceLabel } from "./limitations.ts";
 import { featureLabel, variantLabel } from "./movement.ts";
-import { formatDayAndMonth, sentenceCase } from "./text.ts";
+import { formatDayAndMonth, lowerFirst, sentenceCase } from "./text.ts";
 
 const LANDMARK_WORDS = {
   lap: "lap height",
@@ -179,10 +179,8 @@ export function formatCapLimitBriefly(limit: CapLimit): string {
       return `balance demand to ${limit.limit}`;
     case "barredFeature":
       return `no ${featureLabel(limit.limit)}`;
-    default: {
-      const words = formatCapLimit(limit);
-      return words.charAt(0).toLowerCase() + words.slice(1).replace(/: up to/, " to");
-    }
+    default:
+      return lowerFirst(formatCapLimit(limit).replace(/: up to/, " to"));
   }
 }
 

@@ -8,7 +8,7 @@ import {
   PHASES,
   type Proposal,
 } from "@able-tide/core/caps/limitations/rule";
-import { EVERYBODY_LIMITS, limitsAfterRelease, newcomerLimits, STANDARD_CAPS_SOURCE } from "@able-tide/core/caps/newcomers";
+import { limitsAfterRelease, newcomerLimits, STANDARD_CAPS_SOURCE, STANDARD_LIMITS } from "@able-tide/core/caps/newcomers";
 import { SCREENING } from "@able-tide/core/caps/screening";
 import { capChannelLabel, capChannelUnit, motionLabel, strengthLabel } from "./caps.ts";
 import { dayAnswerWords, screeningWords } from "./day-table.ts";
@@ -143,7 +143,7 @@ export function rulesTable(): string {
     "### After the newcomer caps end, with the tandem stage held",
     table(PLAIN_HEAD, plainRows(limitsAfterRelease("tandem"))),
     "### Everyone",
-    table(PLAIN_HEAD, plainRows(EVERYBODY_LIMITS)),
+    table(PLAIN_HEAD, plainRows(STANDARD_LIMITS)),
     "### The day's screening",
     table(
       ["What is found", "Proposes", "Source"],

@@ -60,7 +60,7 @@ const QUESTIONS: QuestionWords = {
     label: "Learning",
     choices: {
       twoNew: { label: "two new movements a session, with a recap", does: "More than two new ones are pointed out." },
-      sameSet: { label: "Same movements repeated for several weeks", does: "Anything new is pointed out." },
+      sameSet: { label: "same movements repeated for several weeks", does: "Anything new is pointed out." },
       newCombinations: { label: "new combinations each time", does: "Known movements in an order they have not had." },
     },
   },
@@ -101,7 +101,7 @@ const QUESTIONS: QuestionWords = {
     choices: {
       person: {
         label: "the participant slows down",
-        does: "A participant whose water resistance would pass their cap moves at half the pace; the others go on.",
+        does: "A participant whose water resistance would pass their cap moves at half or a third of the pace; the others go on.",
       },
       room: {
         label: "everyone slows down",

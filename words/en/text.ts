@@ -12,6 +12,9 @@ export const formatDayAndMonth = (day: string): string => LONG_DAY_OF_YEAR.forma
 /** Gives a text a capital first letter, as labels and headings have. */
 export const sentenceCase = (text: string): string => text.charAt(0).toLocaleUpperCase(LANGUAGE) + text.slice(1);
 
+/** Gives a text a small first letter, for use within a sentence. */
+export const lowerFirst = (text: string): string => text.charAt(0).toLocaleLowerCase(LANGUAGE) + text.slice(1);
+
 /** A number with its noun. @example count(2, "check", "checks") // "2 checks" */
 export const count = (number: number, one: string, many: string): string =>
   `${number} ${PLURAL.select(number) === "one" ? one : many}`;

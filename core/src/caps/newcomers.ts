@@ -51,8 +51,8 @@ export const limitsAfterRelease = (stage: StandStage): readonly CapLimit[] => [
   { channel: "waterMinutes", limit: 40 },
 ];
 
-/** What no one does until a person decides otherwise for someone. */
-export const EVERYBODY_LIMITS: readonly CapLimit[] = [
+/** Standard caps: for every participant until a team member decides otherwise for one of them. */
+export const STANDARD_LIMITS: readonly CapLimit[] = [
   { channel: "barredFeature", limit: "fullNeckCircle" },
   { channel: "barredFeature", limit: "lookingUpWithTurn" },
   { channel: "breathPause", limit: 3 },

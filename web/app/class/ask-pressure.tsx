@@ -57,7 +57,7 @@ export function AskPressure({
             unanswered={unanswered}
           />
           <Measure
-            label="Pulse, beats a minute"
+            label="Pulse, beats per minute"
             reading="heartRate"
             name={`pulse ${i}`}
             value={pressure.heartRate}

@@ -4,6 +4,7 @@ import { observationLabel } from "@able-tide/words/class";
 import { Dialog } from "radix-ui";
 import { type FormEvent, useState } from "react";
 import { DialogFrame } from "../kit/dialog-frame.tsx";
+import { FactList } from "../kit/fact-list.tsx";
 import { useKeys } from "../kit/keys-sheet.tsx";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
 import type { PersonNow } from "./class-view.ts";
@@ -100,16 +101,7 @@ export function PersonSheet({ person, facts, notes, note, withdraw, mayWithdrawG
                 {person.cell && <p className="text-sand-200">{describeVariant(person.cell)}</p>}
               </div>
             </div>
-            {facts.length > 0 && (
-              <dl className="mt-3 rounded-[12px] border-2 border-signal-300 p-3">
-                {facts.map(({ label, words }) => (
-                  <div key={label}>
-                    <dt className="inline font-bold">{label}: </dt>
-                    <dd className="inline">{words}</dd>
-                  </div>
-                ))}
-              </dl>
-            )}
+            {facts.length > 0 && <FactList facts={facts} look="mt-3 rounded-[12px] border-2 border-signal-300 p-3" />}
             {person.cell?.why.map((why) => (
               <p key={why.limit} className="mt-3">
                 {formatWhy(why)}.

@@ -1,6 +1,7 @@
 import { type About, MEDICINES } from "@able-tide/core/people/about";
 import { waterEquipmentLabel } from "@able-tide/words/body";
 import { formatFacts, medicineLabel } from "@able-tide/words/people";
+import { FactList } from "../kit/fact-list.tsx";
 
 const TOUCH = { yes: "may be touched", ask: "ask before touching", no: "Do not touch" } as const;
 
@@ -25,14 +26,7 @@ export function AboutLines({ about }: { about: About }) {
       {facts.length > 0 && (
         <section className="mt-4 rounded-soft border-2 border-signal-600 bg-white p-3" aria-label="Emergency facts">
           <h2 className="text-lg">In an emergency</h2>
-          <dl>
-            {facts.map(({ label, words }) => (
-              <div key={label}>
-                <dt className="inline font-bold">{label}: </dt>
-                <dd className="inline">{words}</dd>
-              </div>
-            ))}
-          </dl>
+          <FactList facts={facts} />
         </section>
       )}
       <dl className="mt-4 flex flex-col gap-1">

@@ -7,7 +7,7 @@ import {
   type Proposal,
   USUAL_PRACTICE,
 } from "@able-tide/core/caps/limitations/rule";
-import { EVERYBODY_LIMITS, limitsAfterRelease, newcomerLimits, STANDARD_CAPS_SOURCE } from "@able-tide/core/caps/newcomers";
+import { limitsAfterRelease, newcomerLimits, STANDARD_CAPS_SOURCE, STANDARD_LIMITS } from "@able-tide/core/caps/newcomers";
 import { SCREENING } from "@able-tide/core/caps/screening";
 import { strengthLabel } from "@able-tide/words/caps";
 import { dayAnswerWords, screeningWords } from "@able-tide/words/day-table";
@@ -116,7 +116,7 @@ export default function LimitationTable() {
       ))}
       <section className="mb-6 rounded-soft border border-sand-300 bg-white p-5">
         <h2 className="text-xl">Standard caps for everyone</h2>
-        <p>{EVERYBODY_LIMITS.map(formatCapLimit).join(". ")}.</p>
+        <p>{STANDARD_LIMITS.map(formatCapLimit).join(". ")}.</p>
         <h2 className="mt-4 text-xl">New participants</h2>
         <p>
           First three sessions: {newcomerLimits(null).map(formatCapLimit).join("; ")}. After the four-stage balance test the

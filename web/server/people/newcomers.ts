@@ -4,10 +4,10 @@ import type { CapLimit } from "@able-tide/core/caps/cap";
 import type { CapReason, CapSource } from "@able-tide/core/caps/cap-reason";
 import {
   CLEAN_SESSIONS,
-  EVERYBODY_LIMITS,
   limitsAfterRelease,
   newcomerLimits,
   STANDARD_CAPS_SOURCE,
+  STANDARD_LIMITS,
 } from "@able-tide/core/caps/newcomers";
 import { notClean } from "@able-tide/core/class/clean-session";
 import { classState } from "@able-tide/core/class/events";
@@ -31,7 +31,7 @@ export async function setFirstLimits(scope: Scope, personId: string): Promise<vo
   const day = today(scope);
   const usual = { source: SOURCE, strength: "firm", from: day, until: null } as const;
   await insertCaps(scope, personId, [
-    ...EVERYBODY_LIMITS.map((limit) => ({ ...usual, limit, reason: EVERYONE, origin: "everybody" as const })),
+    ...STANDARD_LIMITS.map((limit) => ({ ...usual, limit, reason: EVERYONE, origin: "everybody" as const })),
     ...newcomerLimits(null).map((limit) => ({ ...usual, limit, reason: NEWCOMER, origin: "newcomer" as const })),
   ]);
 }

@@ -19,8 +19,8 @@ export interface FitRunner {
    * @throws the signal's reason if the job was stopped, or an error if its worker failed
    */
   run<Name extends JobName>(name: Name, input: JobInput<Name>, options?: RunOptions<Name>): Promise<JobResult<Name>>;
-  /** Stops all jobs and frees the workers; the runner may be used again. */
-  close(): void;
+  /** Stops all jobs, frees the workers and resolves when they are gone. */
+  close(): Promise<void>;
 }
 
 /** Whether an error says no more than that a job was stopped on purpose. */

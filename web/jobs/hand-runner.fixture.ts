@@ -31,7 +31,7 @@ export function handRunner(): {
       jobs.push({ name, input, priority, signal, progress, end, fail });
     });
   return {
-    runner: { run: run as FitRunner["run"], close: () => undefined },
+    runner: { run: run as FitRunner["run"], close: async () => {} },
     jobs,
     latest: (name) => {
       const job = jobs.findLast((each) => each.name === name);

@@ -14,6 +14,6 @@ export function createOwnThreadRunner(): FitRunner {
       });
       return result as JobResult<typeof name>;
     },
-    close: () => undefined,
+    close: async () => {},
   };
 }

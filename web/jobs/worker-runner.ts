@@ -73,7 +73,7 @@ export function createWorkerRunner(start: () => StartedWorker, size = 1): FitRun
 
   return {
     run,
-    close() {
+    async close() {
       for (const { worker } of handles) worker.stop();
       handles = [];
     },

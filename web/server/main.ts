@@ -5,6 +5,7 @@ import express from "express";
 import helmet from "helmet";
 import pino from "pino";
 import { RouterContextProvider, type ServerBuild } from "react-router";
+import { isAbort } from "../jobs/fit-runner.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
 import { loadDemo } from "./demo/load-demo.ts";
@@ -20,8 +21,11 @@ const logger = pino({ level: process.env["LOG_LEVEL"] ?? "warn" });
 /** Level of compression: pages are made anew for everyone, and the first level saves most of what there is to save. */
 const QUICKLY = 1;
 
-/** A server asked to stop ends by itself; one that waits for a silent database this long is ended, milliseconds. */
-const STOP_DEADLINE = 5_000;
+/**
+ * A server asked to stop ends by itself; one that waits for a silent database this long is ended, milliseconds.
+ * Service managers usually kill what has not ended after ten seconds.
+ */
+const STOP_DEADLINE = 8_000;
 
 /** Brings the database up to date and, when asked for, loads the demo once. */
 export async function prepare(options: { readonly demo: boolean }): Promise<void> {
@@ -74,20 +78,22 @@ export async function serve(options: {
     server.once("error", reject);
     server.listen(options.port, "127.0.0.1", resolve);
   });
-  const stop = () => {
-    server.close();
-    server.closeAllConnections();
-    stopFitThreads();
-    void database().destroy();
+  const stop = async () => {
     setTimeout(() => {
       logger.warn("ended with work unfinished: the database did not answer in time");
       process.exit(1);
     }, STOP_DEADLINE).unref();
+    server.close();
+    server.closeAllConnections();
+    await Promise.all([stopFitThreads(), database().destroy()]);
+    process.exit(0);
   };
   process.once("SIGTERM", stop);
   process.once("SIGINT", stop);
   // What the library can be made to ask is worked out, or read, while no one waits for it.
-  void loadMinimumDemand(database(), SHIPPED, now).catch((error: unknown) => logger.warn(error, "form summaries"));
+  void loadMinimumDemand(database(), SHIPPED, now).catch((error: unknown) => {
+    if (!isAbort(error)) logger.warn(error, "form summaries");
+  });
   const address = server.address();
   return typeof address === "object" && address !== null ? address.port : options.port;
 }

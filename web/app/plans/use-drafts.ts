@@ -17,7 +17,7 @@ export function useDrafts(): DraftingState & Pick<Drafting, "request" | "stop"> 
   useEffect(
     () => () => {
       drafting.stop();
-      runner.close();
+      void runner.close();
     },
     [drafting, runner],
   );

@@ -44,6 +44,6 @@ export function createThreadRunner(file: string): FitRunner {
         channel?.port1.close();
       }
     },
-    close: () => void pool.destroy(),
+    close: () => pool.destroy(),
   };
 }

@@ -6,7 +6,7 @@ import { fitGroup, gapOf } from "../src/fit/group.ts";
 import { optimizeSession } from "../src/fit/optimize-session.ts";
 import { createFitMemory, type FitPerson } from "../src/fit/session.ts";
 import { buildSessionIlp } from "../src/fit/session-ilp.ts";
-import type { SessionBlock, SessionLimits } from "../src/fit/session-rules.ts";
+import type { SessionItem, SessionLimits } from "../src/fit/session-rules.ts";
 import { createVariantCache } from "../src/fit/variant-cache.ts";
 import type { Movement } from "../src/movement/format.ts";
 import { USUAL_STYLE } from "../src/plan/style.ts";
@@ -38,8 +38,8 @@ const chance = (share: number): boolean => Math.random() < share;
 const between = (least: number, most: number): number => least + Math.random() * (most - least);
 
 /** A session of so many blocks with so many ways each, half of them on the feet, and limits on some of its sums. */
-function anySession(blocks: number, ways: number): { blocks: SessionBlock[]; limits: SessionLimits } {
-  const made = Array.from({ length: blocks }, (): SessionBlock => {
+function anySession(blocks: number, ways: number): { blocks: SessionItem[]; limits: SessionLimits } {
+  const made = Array.from({ length: blocks }, (): SessionItem => {
     const seconds = Math.round(between(60, 150));
     const options = Array.from({ length: ways - 1 }, () => {
       const onFeet = chance(0.55);

@@ -20,7 +20,7 @@ export function createMemo<Key extends string | number, Value>(maxEntries: numbe
 }
 
 /** Returns the value of a key, computed on the first request. */
-export function remember<Key, Value>(known: Map<Key, Value>, key: Key, compute: () => Value): Value {
+export function getOrCompute<Key, Value>(known: Map<Key, Value>, key: Key, compute: () => Value): Value {
   const before = known.get(key);
   if (before !== undefined) return before;
   const value = compute();

@@ -3,7 +3,7 @@ import type { Role } from "../server/scope.ts";
 import { scopeContext } from "./signed-in.server.ts";
 
 /** Lets only some roles on; everyone else is told that this is not theirs. Stands before any loader or action. */
-export const only =
+export const requireRole =
   (...roles: readonly Role[]): MiddlewareFunction<Response> =>
   ({ context }, next) => {
     if (!roles.includes(context.get(scopeContext).role))

@@ -103,7 +103,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     async () => {
       await click(page, "Back to Henrike");
       await click(page, "Cap history");
-      await seeText(page, "Every change");
+      await seeText(page, "All changes");
     },
   ],
   [
@@ -214,7 +214,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     "setting up",
     async () => {
       await click(page, "All printouts");
-      await click(page, "Setting up");
+      await click(page, "Set-up");
       await seeText(page, "Check before every class");
     },
   ],

@@ -4,7 +4,7 @@ import { exportRows } from "../server/files/export-people.ts";
 import { importRows, readRows } from "../server/files/import-people.ts";
 import { FILE_COLUMNS, type FileKind } from "../server/files/people-columns.ts";
 import { capHistory } from "../server/people/caps.ts";
-import { limitationHistory, meanwhileOf } from "../server/people/limitations.ts";
+import { interimCapsOf, limitationHistory } from "../server/people/limitations.ts";
 import { listMeasurements } from "../server/people/measurements.ts";
 import { listPeople } from "../server/people/people.ts";
 import type { Scope } from "../server/scope.ts";
@@ -33,7 +33,7 @@ test("limitations are taken in as they propose; what waits for a clinician waits
   const kept = await limitationHistory(mine.scope, personId);
   const [shoulder, hip] = ["soreShoulder", "hipReplacement"].map((name) => kept.find(({ rule }) => rule === name));
   expect((await capHistory(mine.scope, personId)).map(({ limitationId }) => limitationId)).toEqual([shoulder?.id, shoulder?.id]);
-  expect(hip && meanwhileOf(hip, "2026-10-13").length).toBe(3);
+  expect(hip && interimCapsOf(hip, "2026-10-13").length).toBe(3);
 });
 
 test("measured ranges are taken in side by side", async () => {

@@ -6,7 +6,7 @@ import { changeGroup, findGroup, type GroupInput } from "../server/groups/groups
 import { addCap } from "../server/people/caps.ts";
 import { addPlan, findPlan } from "../server/plans/plans.ts";
 import { today } from "../server/scope.ts";
-import { addPlace } from "../server/venues/venues.ts";
+import { addVenue } from "../server/venues/venues.ts";
 import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
 import { addSomebody, cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
@@ -38,7 +38,7 @@ beforeAll(async () => {
     from: "2020-01-01",
     until: null,
   });
-  const placeId = await addPlace(scope, {
+  const placeId = await addVenue(scope, {
     name: "The net loft",
     room: {
       chairs: [{ height: 0.45, count: 12 }],

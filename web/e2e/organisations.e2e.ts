@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import routes from "../app/routes.ts";
 import { invite } from "../server/accounts/invitations.ts";
 import { teachPlan } from "../server/classes/teach.ts";
-import { keepMovements } from "../server/movements/movements.ts";
+import { saveMovements } from "../server/movements/movements.ts";
 import { SHIPPED } from "../server/movements/shipped.ts";
 import { addCap, capHistory, endCap } from "../server/people/caps.ts";
 import { enterClearance } from "../server/people/clearances.ts";
@@ -29,7 +29,7 @@ beforeAll(async () => {
   [mine, theirs] = await Promise.all([ownOrganisation("First Harbour"), ownOrganisation("Second Harbour")]);
   const personId = await addSomebody(mine, SECRET);
   const movement = { ...(SHIPPED[0] as (typeof SHIPPED)[number]), id: `own-${randomUUID().slice(0, 8)}`, name: { en: SECRET } };
-  await keepMovements(mine.scope, [movement]);
+  await saveMovements(mine.scope, [movement]);
   const planId = await addPlan(mine.scope, {
     groupId: mine.groupId,
     day: "2026-10-14",

@@ -299,11 +299,11 @@ test("a series fills the calendar; its address is read by others with the right 
   await set("firstDay", "2026-10-21");
   await set("lastDay", "2026-12-30");
   await page.type('[name="breaks"]', "2026-12-23 to 2026-12-30");
-  await click(page, "Add the series");
+  await click(page, "Add series");
   await seeText(page, "weekly from Wednesday 21 October to Wednesday 30 December, not 2026-12-23 to 2026-12-30");
   await seeText(page, "not planned:");
-  await click(page, "Make an address");
-  await seeText(page, "Shown this once:");
+  await click(page, "Create an address");
+  await seeText(page, "Shown only now:");
   const address = await page.$eval("code", (code) => code.textContent ?? "");
   const read = async () => new ICAL.Component(ICAL.parse(await (await fetch(address)).text()));
   const begins = (await read())

@@ -63,7 +63,7 @@ test("a new movement is made by pulling, saved, exported, deleted, brought back,
 
   await rename(page, "Harbour greeting");
   await click(page, "Save as a copy");
-  await seeText(page, "your own");
+  await seeText(page, "Added by you");
   expect(page.url()).toBe(`${serverUrl()}/movements/harbour-greeting/studio`);
   expect(await demandsOf(page)).toBe(pulled);
 
@@ -96,7 +96,7 @@ test("typed values do what pulling does, and a movement in a plan is not deleted
   expect(await demandsOf(page)).not.toBe(before);
   await rename(page, "Gentle knee bends");
   await click(page, "Save as a copy");
-  await seeText(page, "your own");
+  await seeText(page, "Added by you");
   const { scope, groupId } = organisation;
   await addPlan(scope, { groupId, day: "2026-10-14", blocks: [{ id: "b1", movementId: "gentle-knee-bends", rounds: 4 }] });
   await click(page, "Delete movement");
@@ -127,19 +127,19 @@ test("a foot is pulled off the floor, the movement saved with it, and a wrong we
   const page = await openPage(browser, []);
   await signIn(page, serverUrl(), organisation);
   await page.goto(`${serverUrl()}/movements/settling-breath/studio`, { waitUntil: "networkidle0" });
-  const poses = () => page.$$eval('ol[aria-label="Key poses along the round"] button', (buttons) => buttons.length);
+  const poses = () => page.$$eval('ol[aria-label="Key poses along the repetition"] button', (buttons) => buttons.length);
   const before = await poses();
   await pullHandle(page, "side rightFoot", { x: 30, y: -50 });
   // The weight has to go over first and to come back afterwards: two key poses more.
   await page.waitForFunction(
-    (count) => document.querySelectorAll('ol[aria-label="Key poses along the round"] button').length === count,
+    (count) => document.querySelectorAll('ol[aria-label="Key poses along the repetition"] button').length === count,
     {},
     before + 2,
   );
   await seeText(page, "Time on one leg");
   await rename(page, "Breath on one leg");
   await click(page, "Save as a copy");
-  await seeText(page, "your own");
+  await seeText(page, "Added by you");
   expect(await poses()).toBe(before + 2);
 
   await click(page, "2");
@@ -178,8 +178,8 @@ test("the numbers are for the body that is chosen, and for what it holds", async
   await seeText(page, "This variant has its own key poses.");
   // What is changed there now leaves the standing form as it was.
   const seated = await demandsOf(page);
-  await click(page, "Lead arm");
-  await click(page, "Lead arm");
+  await click(page, "Leading arm");
+  await click(page, "Leading arm");
   const elevation = await page.waitForSelector("#value-leadArm-elevation");
   await elevation?.click({ count: 3 });
   await page.keyboard.type("120");

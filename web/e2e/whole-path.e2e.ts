@@ -36,7 +36,7 @@ async function addSoreShoulder(page: Page) {
   await pressOn(page, "New participant");
   await tabTo(page, "Four-stage balance test");
   await page.keyboard.type("On one leg");
-  await typeInto(page, "Already known to you?", "Taught her for two winters.");
+  await typeInto(page, "Do you already know this participant?", "Taught her for two winters.");
   await pressOn(page, "End newcomer caps");
   await seeText(page, "Balance demand: up to 8 out of 10");
   // The form is ready for a right hand no higher than the shoulder.

@@ -38,7 +38,7 @@ const Fields = v.object({
     v.minLength(1, "Enter who set the cap."),
     v.maxLength(80, "Use 80 characters or fewer."),
   ),
-  strength: v.optional(v.picklist(STRENGTHS, "Choose how firm the cap is."), "firm"),
+  strength: v.optional(v.picklist(STRENGTHS, "Choose the type of cap."), "firm"),
   from: day("Enter the date it starts."),
   until: v.optional(v.nullable(day("Enter a date.")), null),
   dateKind: v.optional(v.picklist(DATE_KINDS), "review"),
@@ -60,7 +60,7 @@ function amountOf(
 }
 
 /** The measured range that a cap can follow; null for a channel that is not measured as a range. */
-export function followed(channel: CapChannel, motion: Fields["motion"]): MeasuredRange | null {
+export function measuredRangeFor(channel: CapChannel, motion: Fields["motion"]): MeasuredRange | null {
   if (channel === "motion") return motion;
   return channel === "dorsiflexion" || channel === "straightKneeDorsiflexion" ? channel : null;
 }
@@ -120,7 +120,7 @@ export const CapForm = v.pipe(
     from: fields.from,
     until: fields.until,
     dateKind: fields.dateKind,
-    follows: fields.follow ? followed(fields.channel, fields.motion) : null,
+    follows: fields.follow ? measuredRangeFor(fields.channel, fields.motion) : null,
   })),
 );
 

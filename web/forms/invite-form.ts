@@ -27,7 +27,7 @@ export const InviteForm = v.object({
 });
 
 /** The password of someone who takes an invitation up. */
-export const TakeUpForm = v.object({
+export const AcceptInvitationForm = v.object({
   password: v.pipe(
     v.string("Choose a password."),
     v.minLength(12, "Use 12 characters or more. Several simple words work well."),

@@ -3,20 +3,20 @@ import * as v from "valibot";
 
 /** What an arm can do, as it is chosen and said. */
 export const ARM_STATES = [
-  ["whole", "moves and grips"],
-  ["still", "no active movement"],
-  ["absent-upper", "ends above the elbow"],
-  ["absent-lower", "ends below the elbow"],
+  ["whole", "Moves and grips"],
+  ["still", "Does not move actively"],
+  ["absent-upper", "Above-elbow amputation"],
+  ["absent-lower", "Below-elbow amputation"],
 ] as const;
 
 /** What a leg can do. */
 export const LEG_STATES = [
-  ["whole", "moves and carries"],
-  ["still", "no active movement"],
-  ["absent-upper", "ends above the knee"],
-  ["absent-lower", "ends below the knee"],
-  ["prosthesis-upper", "prosthesis from above the knee"],
-  ["prosthesis-lower", "prosthesis from below the knee"],
+  ["whole", "Moves and carries weight"],
+  ["still", "Does not move actively"],
+  ["absent-upper", "Above-knee amputation"],
+  ["absent-lower", "Below-knee amputation"],
+  ["prosthesis-upper", "Above-knee prosthesis"],
+  ["prosthesis-lower", "Below-knee prosthesis"],
 ] as const;
 
 /** How much lighter in water than usual, as a share of volume. */
@@ -30,7 +30,7 @@ const values = <Value extends string>(states: readonly (readonly [Value, string]
 type LimbState = (typeof ARM_STATES)[number][0] | (typeof LEG_STATES)[number][0];
 
 const choose = "Choose one of these.";
-const length = "This is a number of centimetres, such as 84.";
+const length = "Enter a number of centimetres, such as 84.";
 const arm = v.optional(v.picklist(values(ARM_STATES), choose), "whole");
 const leg = v.optional(v.picklist(values(LEG_STATES), choose), "whole");
 const centimetres = v.optional(v.pipe(v.number(length), v.minValue(10, length), v.maxValue(150, length)));

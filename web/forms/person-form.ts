@@ -61,7 +61,7 @@ export const PERSON_LABELS = [
   ["armLengthRight", "Right arm's length"],
   ["legLengthLeft", "Left leg's length"],
   ["legLengthRight", "Right leg's length"],
-  ["floats", "Floats"],
+  ["floats", "Buoyancy"],
 ] as const;
 
 /** The form of a person, in the units people use. An empty text reaches it as undefined. */

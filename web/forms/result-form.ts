@@ -9,7 +9,7 @@ export const trialField = <S extends Side, N extends (typeof TRIALS)[number]>(si
 
 const seconds = v.optional(
   v.pipe(
-    v.number("This is a number of seconds, such as 12.5."),
+    v.number("Enter a number of seconds, such as 12.5."),
     v.minValue(0, "Enter 0 seconds or more."),
     v.maxValue(ONE_LEG_STAND.ceiling, `A trial is stopped at ${ONE_LEG_STAND.ceiling} s.`),
   ),

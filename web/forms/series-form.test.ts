@@ -15,9 +15,9 @@ test("breaks are read a line each, a day or from one to another", () => {
 test.each([
   [{}, null],
   [{ breaks: "2026-12-21 to 2027-01-03" }, null],
-  [{ breaks: "Christmas" }, 'One break a line, as "2026-12-21 to 2027-01-03".'],
-  [{ breaks: "2027-01-03 to 2026-12-21" }, "A break ends after it begins."],
-  [{ lastDay: "2026-11-03" }, "The last day is before the first."],
+  [{ breaks: "Christmas" }, 'Enter one break per line, such as "2026-12-21 to 2027-01-03".'],
+  [{ breaks: "2027-01-03 to 2026-12-21" }, "A break ends before it starts. Change one of its dates."],
+  [{ lastDay: "2026-11-03" }, "The last day is before the first day. Change one of them."],
   [{ firstDay: "" }, "Enter the first date."],
 ])("%j says %s", (differs, message) => {
   const result = v.safeParse(SeriesForm, form(differs));

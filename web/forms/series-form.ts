@@ -20,13 +20,13 @@ export const SeriesForm = v.pipe(
       v.optional(v.string()),
       v.check(
         (text = "") => text.trim() === "" || text.trim().split("\n").length === breaksIn(text).length,
-        'One break a line, as "2026-12-21 to 2027-01-03".',
+        'Enter one break per line, such as "2026-12-21 to 2027-01-03".',
       ),
-      v.check((text = "") => breaksIn(text).every(({ from, to }) => from <= to), "A break ends after it begins."),
+      v.check((text = "") => breaksIn(text).every(({ from, to }) => from <= to), "A break ends before it starts. Change one of its dates."),
     ),
   }),
   v.forward(
-    v.check(({ firstDay, lastDay }) => firstDay <= lastDay, "The last day is before the first."),
+    v.check(({ firstDay, lastDay }) => firstDay <= lastDay, "The last day is before the first day. Change one of them."),
     ["lastDay"],
   ),
 );

@@ -1,4 +1,4 @@
-import { CALLED_ROUNDS, TeachingStyleSchema } from "@able-tide/core/plan/style";
+import { COUNTED_REPETITIONS, TeachingStyleSchema } from "@able-tide/core/plan/style";
 import { STYLE_QUESTIONS } from "@able-tide/core/plan/style-questions";
 import { styleQuestionLabel } from "@able-tide/words/style";
 import * as v from "valibot";
@@ -12,7 +12,7 @@ export const StyleForm = v.pipe(
     ...Object.fromEntries(
       STYLE_QUESTIONS.map(({ name }) => [name, v.string(`${styleQuestionLabel(name)}: choose one of the options.`)]),
     ),
-    rounds: number(`Choose ${CALLED_ROUNDS.join(", ")}.`),
+    rounds: number(`Choose ${COUNTED_REPETITIONS.join(", ")}.`),
     leastRounds: number("Enter a whole number for minimum repetitions."),
     breathSeconds: number("Enter the breath length in seconds."),
   }),

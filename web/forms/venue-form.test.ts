@@ -1,13 +1,13 @@
 import * as v from "valibot";
 import { describe, expect, test } from "vitest";
-import { PlaceForm, type PlaceFormInput } from "./venue-form.ts";
+import { VenueForm, type VenueFormInput } from "./venue-form.ts";
 
-const typed = (fields: Partial<PlaceFormInput>) => v.safeParse(PlaceForm, { name: "The boathouse", ...fields });
-const messages = (fields: Partial<PlaceFormInput>): string[] => (typed(fields).issues ?? []).map(({ message }) => message);
+const typed = (fields: Partial<VenueFormInput>) => v.safeParse(VenueForm, { name: "The boathouse", ...fields });
+const messages = (fields: Partial<VenueFormInput>): string[] => (typed(fields).issues ?? []).map(({ message }) => message);
 
 describe("a place as it is typed", () => {
   test("needs no more than a name: what is left open is not there", () => {
-    const { output } = typed({}) as { output: v.InferOutput<typeof PlaceForm> };
+    const { output } = typed({}) as { output: v.InferOutput<typeof VenueForm> };
     expect(output.place.room).toEqual({
       chairs: [],
       rail: null,
@@ -22,17 +22,17 @@ describe("a place as it is typed", () => {
   });
 
   test("chairs of two heights are metres, and one is meant where no one counted", () => {
-    const { output } = typed({ chairHeight: 43, chairCount: 10, otherHeight: 48 }) as { output: v.InferOutput<typeof PlaceForm> };
+    const { output } = typed({ chairHeight: 43, chairCount: 10, otherHeight: 48 }) as { output: v.InferOutput<typeof VenueForm> };
     expect(output.place.room.chairs).toEqual([
       { height: 0.43, count: 10 },
       { height: 0.48, count: 1 },
     ]);
   });
 
-  test.each<[Partial<PlaceFormInput>, string]>([
+  test.each<[Partial<VenueFormInput>, string]>([
     [{ name: " " }, "Enter a name for the venue."],
     [{ poolChairs: -1 }, "Enter 0 or more."],
-    [{ poolChairs: 1.5 }, "A whole number."],
+    [{ poolChairs: 1.5 }, "Enter a whole number."],
     [{ shallow: 1.4, deep: 0.9 }, "The shallow end is deeper than the deep end. Swap the two depths."],
     [{ water: 50 }, "Enter 42 °C or less."],
     [{ rail: 80 }, "Enter 60 m or less."],

@@ -10,7 +10,7 @@ const centimetres = v.optional(
     v.maxValue(70, "Enter 70 cm or less."),
   ),
 );
-const count = v.optional(v.pipe(v.number("Enter a number."), v.integer("A whole number."), v.minValue(1), v.maxValue(200)));
+const count = v.optional(v.pipe(v.number("Enter a number."), v.integer("Enter a whole number."), v.minValue(1), v.maxValue(200)));
 
 /** An empty field reaches the form as undefined. */
 const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Use ${most} characters or fewer.`)));
@@ -37,7 +37,7 @@ const Fields = v.object({
   poolChairs: v.optional(
     v.pipe(
       v.number("Enter a number."),
-      v.integer("A whole number."),
+      v.integer("Enter a whole number."),
       v.minValue(0, "Enter 0 or more."),
       v.maxValue(20, "Enter 20 or less."),
     ),
@@ -56,13 +56,13 @@ const Fields = v.object({
   hoist: text(120),
   version: v.optional(v.pipe(v.number(), v.integer()), 0),
 });
-export type PlaceFormInput = v.InferInput<typeof Fields>;
+export type VenueFormInput = v.InferInput<typeof Fields>;
 
 const chairs = (height: number | undefined, of: number | undefined, arms: boolean) =>
   height === undefined ? [] : [{ height: height / 100, count: of ?? 1, ...(arms ? { arms } : {}) }];
 
 /** A place from its form: chairs of two heights, rail, floor, pool floor from shallow to deep, and the emergency card. */
-export const PlaceForm = v.pipe(
+export const VenueForm = v.pipe(
   Fields,
   v.check(
     ({ shallow, deep }) => shallow === undefined || deep === undefined || shallow <= deep,

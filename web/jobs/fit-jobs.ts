@@ -1,5 +1,5 @@
 import type { Why } from "@able-tide/core/fit/cell-view";
-import { explainIncrementally, type OpenWay, openWaysIncrementally } from "@able-tide/core/fit/explain";
+import { type AllowedMode, explainIncrementally, openWaysIncrementally } from "@able-tide/core/fit/explain";
 import { type FitAnswerFile, fitAnswer } from "@able-tide/core/fit/fit-answer";
 import type { FittedRow } from "@able-tide/core/fit/fitted-row";
 import { gapOf } from "@able-tide/core/fit/group";
@@ -56,7 +56,7 @@ export interface CellExplanation {
   /** Match without these caps, 0 to 1. */
   readonly without: number;
   /** Support modes that the caps allow, for the instructor to choose from. */
-  readonly ways: readonly OpenWay[];
+  readonly ways: readonly AllowedMode[];
 }
 
 /** Explains one cell of a fit. Returns null if the fit has no such cell. */

@@ -1,5 +1,5 @@
 import { createContext } from "react-router";
-import { openInvitation, takeUpInvitation } from "./accounts/invitations.ts";
+import { openInvitation, redeemInvitation } from "./accounts/invitations.ts";
 import { scopeOfToken, signIn, signOut } from "./accounts/sign-in.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
@@ -28,7 +28,7 @@ export const scopeBehind = (token: string) => scopeOfToken(database(), token, no
 /** The invitation behind a link; null where it has expired or was used. */
 export const invitationBehind = (token: string) => openInvitation(database(), token, now());
 
-export const acceptInvitation = (token: string, password: string) => takeUpInvitation(database(), token, password, now());
+export const acceptInvitation = (token: string, password: string) => redeemInvitation(database(), token, password, now());
 
 /** The calendar file behind an address; null where the address was revoked. */
 export const calendarFileBehind = (token: string) => calendarBehind(database(), token, now);

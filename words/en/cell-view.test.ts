@@ -3,7 +3,7 @@ import type { Cap, CapLimit } from "@able-tide/core/caps/cap";
 import { capOf } from "@able-tide/core/caps/cap.fixture";
 import { fitCell } from "@able-tide/core/fit/cell";
 import { limitedResources } from "@able-tide/core/fit/support-options";
-import { createVariantCache, leadsOf } from "@able-tide/core/fit/variant-cache";
+import { createVariantCache, leadingSides } from "@able-tide/core/fit/variant-cache";
 import { load } from "@able-tide/core/movement/library.fixture";
 import { FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
 import { OPEN_HALL } from "@able-tide/core/venues/resources";
@@ -23,7 +23,7 @@ function view(id: string, ...limits: CapLimit[]) {
     stature: 1.65,
     build: USUAL_BUILD,
     caps: limits.map(cap),
-    turns: leadsOf(movement).map((lead) => ({ lead, rounds: ROUNDS })),
+    turns: leadingSides(movement).map((lead) => ({ lead, rounds: ROUNDS })),
     meant: FULL_STANDING_VARIANT,
     ...ALONE,
   };
@@ -74,7 +74,7 @@ describe("a cell as people read it", () => {
       stature: 1.65,
       build,
       caps: [],
-      turns: leadsOf(movement).map((lead) => ({ lead, rounds: ROUNDS })),
+      turns: leadingSides(movement).map((lead) => ({ lead, rounds: ROUNDS })),
       meant: FULL_STANDING_VARIANT,
       ...ALONE,
     };

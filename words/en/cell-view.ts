@@ -2,7 +2,7 @@ import type { Cap } from "@able-tide/core/caps/cap";
 import type { FittedCell } from "@able-tide/core/fit/cell";
 import { type CellChange, type CellReading, readCell } from "@able-tide/core/fit/cell-reading";
 import type { CellView, Why } from "@able-tide/core/fit/cell-view";
-import { type FitBlock, type FitPlan, mostRounds } from "@able-tide/core/fit/fit-plan";
+import { type FitItem, type FitPlan, maxRepetitions } from "@able-tide/core/fit/fit-plan";
 import type { FittedRow } from "@able-tide/core/fit/fitted-row";
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import type { VariantSpec } from "@able-tide/core/movement/variant";
@@ -77,8 +77,8 @@ export function viewCell(cell: FittedCell, meant: VariantSpec, planned: number):
 /** A whole row, one view a plan item. */
 const viewRow = (plan: FitPlan, row: FittedRow): CellView[] =>
   row.cells.map((cell, i) => {
-    const block = plan.blocks[i] as FitBlock;
-    return viewCell(cell, block.meant, mostRounds(block));
+    const block = plan.blocks[i] as FitItem;
+    return viewCell(cell, block.meant, maxRepetitions(block));
   });
 
 /** A fitted row as it is shown. @param plan the plan that the row was fitted to */

@@ -4,7 +4,7 @@ import { type Speech, speechOf } from "@able-tide/core/schedule/speech";
 import { variantWords } from "./variant-words.ts";
 
 /** What is said about one block, in the order it is said. */
-export interface BlockCues {
+export interface ItemCues {
   /** How much is said: every phrase, the start of it, or names and counts. */
   readonly speech: Speech;
   /** What is done, in a sentence; empty where only names and counts are said. */
@@ -16,7 +16,7 @@ export interface BlockCues {
 }
 
 /** Cue text of a block as it is taught in a style: it fades, and pictures come first where the style wants them. */
-export function cuesOf(block: ScheduledItem, style: TeachingStyle): BlockCues {
+export function cuesOf(block: ScheduledItem, style: TeachingStyle): ItemCues {
   const { says, cues } = variantWords(block.movement, block.meant);
   const speech = speechOf(block, style);
   const { image = "", feel = "", watch = "" } = cues;

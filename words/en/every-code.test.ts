@@ -1,7 +1,7 @@
 import { LANDMARKS, MIDLINE_RANGES, SIDED_RANGES } from "@able-tide/core/body/channels";
 import { HAND_SUPPORTS } from "@able-tide/core/body/supports";
 import { WATER_EQUIPMENT_NAMES } from "@able-tide/core/body/water-equipment";
-import { MOST_READ, type Reading } from "@able-tide/core/caps/answers";
+import { MAX_READINGS, type Reading } from "@able-tide/core/caps/answers";
 import { FOUR_STAGE_STAND } from "@able-tide/core/caps/balance-levels";
 import { WHOLE_OR_PART } from "@able-tide/core/caps/body-parts";
 import { STRENGTHS } from "@able-tide/core/caps/cap";
@@ -85,7 +85,7 @@ const SAID: Readonly<Record<string, string[][]>> = {
   "places of pain": of(PAIN_PLACE_NAMES, checkIn.painPlaceLabel),
   "questions of the check-in": of(QUESTIONS, checkIn.questionLabel),
   thresholds: of(THRESHOLDS, ({ name }) => checkIn.thresholdLabel(name)),
-  readings: of(Object.keys(MOST_READ) as Reading[], (reading) =>
+  readings: of(Object.keys(MAX_READINGS) as Reading[], (reading) =>
     checkIn.formatReadingDoubt({ kind: "ask", doubt: "tooMuch", text: "999" }, reading),
   ),
   findings: of(FINDINGS, (name) => formatFinding({ name, place: "leftKnee", side: "left" })),

@@ -1,7 +1,7 @@
 import type { FileProblem, FileProblemCode } from "@able-tide/core/files/json";
 import type { AnatomyProblem } from "@able-tide/core/movement/anatomy";
-import type { BodyCannot } from "@able-tide/core/movement/check";
-import type { Contradiction } from "@able-tide/core/movement/state";
+import type { BodyCannot } from "@able-tide/core/movement/check-movement";
+import type { Contradiction } from "@able-tide/core/movement/start-and-end";
 import type { Misfit } from "./misfitting-words.ts";
 import { formatAnatomyProblem, formatMovementProblem } from "./movement.ts";
 

@@ -3,9 +3,9 @@ import type { OwnAid } from "@able-tide/core/body/supports";
 import { type Cap, type CapLimit, countsWater } from "@able-tide/core/caps/cap";
 import type { CapReason, CapSource, StandardCaps } from "@able-tide/core/caps/cap-reason";
 import type { CapSide } from "@able-tide/core/caps/cap-side";
-import type { AffectedFeature, LimitTemplate } from "@able-tide/core/caps/limitations/rule";
+import type { AffectedFeature, CapTemplate } from "@able-tide/core/caps/limitations/rule";
 import { type MotionName, motionNamed } from "@able-tide/core/caps/motions";
-import { isOfAffected, limitsFrom } from "@able-tide/core/caps/propose";
+import { capLimitsFrom, isOfAffected } from "@able-tide/core/caps/propose";
 import { motionLabel, partLabel } from "./caps.ts";
 import { formatFinding } from "./findings.ts";
 import { formatLimitation, sourceLabel } from "./limitations.ts";
@@ -233,13 +233,13 @@ const AFFECTED: Readonly<Record<AffectedFeature, string>> = {
 };
 
 /** A limit that a limitation proposes, for a table: the affected side is called "that". */
-export function formatTemplate(template: LimitTemplate): string {
+export function formatTemplate(template: CapTemplate): string {
   if (template.channel === "barredFeature" && isOfAffected(template.limit)) return AFFECTED[template.limit];
   if ("part" in template && template.part === "affectedArm")
     return template.limit === 0 ? "That arm rests" : `That arm ${template.limit}%`;
   if ("part" in template && template.part === "affectedLeg")
     return template.limit === 0 ? "That leg rests" : `That leg ${template.limit}%`;
-  const [limit] = limitsFrom(template, "left");
+  const [limit] = capLimitsFrom(template, "left");
   if (!limit) return "";
   const words = formatCapLimit(limit);
   const sided = "side" in template && (template.side === "affected" || template.side === "other");

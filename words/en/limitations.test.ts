@@ -2,7 +2,7 @@
 import { addDays } from "@able-tide/core/calendar";
 import type { CapSide } from "@able-tide/core/caps/cap-side";
 import { LIMITATION_RULES, limitationRule } from "@able-tide/core/caps/limitations/all";
-import { proposedCaps, waitingCaps, waitsOn } from "@able-tide/core/caps/propose";
+import { interimCaps, proposedCaps, waitsForClinician } from "@able-tide/core/caps/propose";
 import { describe, expect, test } from "vitest";
 import { formatCapLimit } from "./format-cap.ts";
 
@@ -318,8 +318,8 @@ test.each(CASES)("$rule $kind $side, $weeks weeks ago", ({ rule: name, side, kin
     eventDay: weeks === undefined ? null : weeksAgo(weeks),
   };
   expect(proposedCaps(rule, limitation, context).map(({ limit }) => formatCapLimit(limit))).toEqual(proposes);
-  expect(waitsOn(rule, limitation, DAY)).toBe(waits !== undefined);
-  expect(waitingCaps(rule, limitation, DAY).map(({ limit }) => formatCapLimit(limit))).toEqual(waits ?? []);
+  expect(waitsForClinician(rule, limitation, DAY)).toBe(waits !== undefined);
+  expect(interimCaps(rule, limitation, DAY).map(({ limit }) => formatCapLimit(limit))).toEqual(waits ?? []);
 });
 
 describe("the whole table", () => {

@@ -154,7 +154,7 @@ const CAUTION_SENTENCES: Readonly<Record<CautionName, string>> = {
   noStretchBackFootOut: "No stretch back with the foot turned out",
   noTightGrip: "No tight grip and no tapping on that arm",
   noTurningOnFoot: "No turning on that foot",
-  notUntilClinicianAdvises: "Not until the clinician has given advice",
+  notUntilClinicianAdvises: "Not taking part until the clinician has given advice",
   nothingPressesOnFoot: "Nothing presses on that foot",
   oneArmAndSupportedFirst: "Offer one-arm and supported variants first",
   oneArmVariants: "One-arm variants; support the other arm",

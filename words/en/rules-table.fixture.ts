@@ -3,12 +3,12 @@ import { DAY_ANSWERS } from "@able-tide/core/caps/day-answers";
 import { LIMITATION_RULES } from "@able-tide/core/caps/limitations/all";
 import {
   AFFECTED_FEATURES,
+  type CapTemplate,
   type LimitationRule,
-  type LimitTemplate,
   PHASES,
   type Proposal,
 } from "@able-tide/core/caps/limitations/rule";
-import { limitsAfterRelease, newcomerLimits, STANDARD_CAPS_SOURCE, STANDARD_LIMITS } from "@able-tide/core/caps/newcomers";
+import { capsAfterNewcomer, newcomerCaps, STANDARD_CAP_LIMITS, STANDARD_CAPS_SOURCE } from "@able-tide/core/caps/newcomers";
 import { SCREENING } from "@able-tide/core/caps/screening";
 import { capChannelLabel, capChannelUnit, motionLabel, strengthLabel } from "./caps.ts";
 import { dayAnswerWords, screeningWords } from "./day-table.ts";
@@ -21,17 +21,17 @@ const line = (cells: Row): string => `| ${cells.map((cell) => cell.replaceAll("|
 const table = (head: Row, rows: readonly Row[]): string =>
   [line(head), line(head.map(() => "---")), ...rows.map(line)].join("\n");
 
-function sideOf(limit: LimitTemplate): string {
+function sideOf(limit: CapTemplate): string {
   if ("side" in limit) return limit.side;
   if (limit.channel === "barredFeature" && limit.limit in AFFECTED_FEATURES) return "affected";
   if ("part" in limit && (limit.part === "affectedArm" || limit.part === "affectedLeg")) return "affected";
   return "";
 }
 
-const channelOf = (limit: LimitTemplate): string =>
+const channelOf = (limit: CapTemplate): string =>
   limit.channel === "motion" ? motionLabel(limit.motion) : capChannelLabel(limit.channel);
 
-function unitOf(limit: LimitTemplate): string {
+function unitOf(limit: CapTemplate): string {
   const channel = capChannel(limit.channel);
   if (channel.kind === "number") {
     const unit = capChannelUnit(channel.name);
@@ -41,7 +41,7 @@ function unitOf(limit: LimitTemplate): string {
   return channel.kind === "part" ? "%" : "";
 }
 
-function amountOf(limit: LimitTemplate, { rungDown, halves, follows }: Partial<Proposal>): string {
+function amountOf(limit: CapTemplate, { rungDown, halves, follows }: Partial<Proposal>): string {
   if (rungDown) return "one balance level below the active cap";
   if (!("limit" in limit) || limit.channel === "barredFeature") return "yes";
   const value = `${limit.limit}${unitOf(limit)}`;
@@ -73,7 +73,7 @@ const sourceOf = ({ source, decides }: LimitationRule): string => `${sourceLabel
 const rowOf = (
   rule: LimitationRule,
   where: readonly [kinds: string, phases: string],
-  limit: LimitTemplate,
+  limit: CapTemplate,
   value: string,
   until: string,
 ): Row => [
@@ -123,7 +123,7 @@ function rowsOf(rule: LimitationRule): Row[] {
   return [...waiting, ...proposed, ...cared];
 }
 
-const plainRows = (limits: readonly LimitTemplate[]): Row[] =>
+const plainRows = (limits: readonly CapTemplate[]): Row[] =>
   limits.map((limit) => [sideOf(limit), channelOf(limit), amountOf(limit, {}), formatTemplate(limit)]);
 const PLAIN_HEAD: Row = ["Side", "Channel", "Value", "In words"];
 
@@ -137,13 +137,13 @@ export function rulesTable(): string {
     ),
     "### The first sessions, without a four-stage stand",
     `Source: ${sourceLabel(STANDARD_CAPS_SOURCE)}.`,
-    table(PLAIN_HEAD, plainRows(newcomerLimits(null))),
+    table(PLAIN_HEAD, plainRows(newcomerCaps(null))),
     "### New participants, after a four-stage balance test with no stage held",
-    table(PLAIN_HEAD, plainRows(newcomerLimits("none"))),
+    table(PLAIN_HEAD, plainRows(newcomerCaps("none"))),
     "### After the newcomer caps end, with the tandem stage held",
-    table(PLAIN_HEAD, plainRows(limitsAfterRelease("tandem"))),
+    table(PLAIN_HEAD, plainRows(capsAfterNewcomer("tandem"))),
     "### Everyone",
-    table(PLAIN_HEAD, plainRows(STANDARD_LIMITS)),
+    table(PLAIN_HEAD, plainRows(STANDARD_CAP_LIMITS)),
     "### The day's screening",
     table(
       ["What is found", "Proposes", "Source"],

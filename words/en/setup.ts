@@ -1,4 +1,4 @@
-import type { PositionFinding } from "@able-tide/core/setup/standing-places";
+import type { PositionFinding } from "@able-tide/core/setup/standing-positions";
 
 /** What is wrong with a position on the floor or in the pool. */
 export function formatPositionFinding(finding: PositionFinding): string {

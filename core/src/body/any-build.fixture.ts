@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { SIDES, sideIndex } from "../side.ts";
 import { ABSENT_FROM, type Build, buildOf, hasFoot, type Limb, type MeasuredBody, usualLengths, WHOLE } from "./build.ts";
-import type { FootContact, HandHold, Pose } from "./pose.ts";
+import type { FootContact, HandContact, Pose } from "./pose.ts";
 
 const limb: fc.Arbitrary<Limb> = fc.oneof(
   { weight: 4, arbitrary: fc.constant(WHOLE) },
@@ -62,12 +62,12 @@ export const anyBody: fc.Arbitrary<AnyBody> = fc
 /** A pose as a body of a build can be asked for it: a leg without a foot hangs, an arm without a hand holds nothing. */
 export function onBuild({ frame, values }: Pose, build: Build): Pose {
   const feet = SIDES.map((side): FootContact => (hasFoot(build, side) ? frame.feet[sideIndex(side)] : "absent"));
-  const hands = SIDES.map((side): HandHold => {
+  const hands = SIDES.map((side): HandContact => {
     const hasHand = build.measured.arms[sideIndex(side)].kind !== "absent";
     return hasHand ? frame.hands[sideIndex(side)] : "free";
   });
   return {
-    frame: { ...frame, feet: feet as [FootContact, FootContact], hands: hands as [HandHold, HandHold] },
+    frame: { ...frame, feet: feet as [FootContact, FootContact], hands: hands as [HandContact, HandContact] },
     values,
   };
 }

@@ -197,7 +197,7 @@ export const USUAL_BUILD: Build = buildOf(USUAL_BODY, 1);
 /** Whether an arm can take part in a movement: it may be a stump, but it moves. */
 export const armTakesPart = ({ measured }: Build, side: Side): boolean => measured.arms[sideIndex(side)].kind !== "still";
 /** Whether a hand can hold on to something. */
-export const canHold = ({ measured }: Build, side: Side): boolean => measured.arms[sideIndex(side)].kind === "whole";
+export const canGrip = ({ measured }: Build, side: Side): boolean => measured.arms[sideIndex(side)].kind === "whole";
 /** Whether a leg reaches the floor with a foot. */
 export const hasFoot = ({ measured }: Build, side: Side): boolean => {
   const leg = measured.legs[sideIndex(side)];

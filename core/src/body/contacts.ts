@@ -121,7 +121,7 @@ export function contactsOf(pose: Pose, row: Float64Array): Contact[] {
 }
 
 /** Middle of the pressure points of the feet that bear weight, or of the hips when seated: where quiet weight stands. */
-export function quietPlace(pose: Pose, row: Float64Array): Point {
+export function staticPressurePoint(pose: Pose, row: Float64Array): Point {
   if (pose.frame.seating.kind === "seated") return [row[PELVIS] as number, row[PELVIS + 2] as number];
   let x = 0;
   let z = 0;

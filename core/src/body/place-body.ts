@@ -2,7 +2,7 @@ import { SIDES, type Side, sideIndex } from "../side.ts";
 import { column, pointColumn, ROW_WIDTH, sidedPointColumns } from "./channels.ts";
 import { placeFreeLeg } from "./free-leg.ts";
 import { placePlantedLeg, setPlantedFoot } from "./planted-leg.ts";
-import { footIsUnsupported, holdsOn, type Pose, sidedSlots } from "./pose.ts";
+import { footIsUnsupported, isOnSupport, type Pose, sidedSlots } from "./pose.ts";
 import type { SolverSpace } from "./solver-space.ts";
 import { placeHandAndArm, placeTrunk } from "./upper-body.ts";
 
@@ -49,7 +49,7 @@ export function placeUpperBody(space: SolverSpace, pose: Pose): void {
 
 export function placeArms(space: SolverSpace, pose: Pose, row: Float64Array, into: Float64Array, fixed: boolean): void {
   for (const side of SIDES) {
-    if (holdsOn(pose.frame.hands[sideIndex(side)]) !== fixed) continue;
+    if (isOnSupport(pose.frame.hands[sideIndex(side)]) !== fixed) continue;
     const shortBy = placeHandAndArm(
       pose.values,
       pose.frame,

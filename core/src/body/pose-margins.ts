@@ -1,7 +1,7 @@
 import { BASE_SLOTS } from "./base-memory.ts";
 import { baseOfSupport, marginOfStability, type Point } from "./base-of-support.ts";
 import { column } from "./channels.ts";
-import { contactsOf, quietPlace } from "./contacts.ts";
+import { contactsOf, staticPressurePoint } from "./contacts.ts";
 import type { Pose } from "./pose.ts";
 import type { SolverSpace } from "./solver-space.ts";
 
@@ -23,7 +23,7 @@ function baseOf({ base: memory, build }: SolverSpace, pose: Pose, row: Float64Ar
   memory.build = build;
   memory.corners = baseOfSupport(contactsOf(pose, row));
   // Where static weight stands depends on the feet alone, as the base does.
-  memory.quietMargin = memory.corners.length < 3 ? 0 : marginOfStability(quietPlace(pose, row), memory.corners);
+  memory.quietMargin = memory.corners.length < 3 ? 0 : marginOfStability(staticPressurePoint(pose, row), memory.corners);
   return memory.corners;
 }
 

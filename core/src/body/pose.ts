@@ -91,7 +91,7 @@ export const footIsUnsupported = (contact: FootContact): boolean => contact === 
 export const isOff = (contact: FootContact): boolean => footIsUnsupported(contact) || contact === "onItsWay";
 
 /** What a hand does: free, or held at the place in the hold slots. */
-export type HandHold =
+export type HandContact =
   /** Moves as the arm angles say. */
   | "free"
   /** Rests on the person's own body; the place is relative to the pelvis. */
@@ -124,13 +124,13 @@ export type Seating =
     };
 
 /** Whether a hand is on something outside the body. */
-export const holdsOn = (hand: HandHold): boolean => hand === "firm" || hand === "lightTouch";
+export const isOnSupport = (hand: HandContact): boolean => hand === "firm" || hand === "lightTouch";
 
 /** The facts of a pose that do not interpolate. Pairs are left, right. */
 export interface PoseFrame {
   readonly seating: Seating;
   readonly feet: readonly [FootContact, FootContact];
-  readonly hands: readonly [HandHold, HandHold];
+  readonly hands: readonly [HandContact, HandContact];
   /** What the hands that hold on to something fixed hold; says nothing where none does. */
   readonly support: SupportName;
 }

@@ -3,7 +3,7 @@ import { column, pointColumn } from "./channels.ts";
 import { pressurePoint } from "./contacts.ts";
 import { straightLeg } from "./leg-parts.ts";
 import { hipToAnkle, placeBody } from "./place-body.ts";
-import { footIsUnsupported, holdsOn, isOff, type Pose, slot } from "./pose.ts";
+import { footIsUnsupported, isOff, isOnSupport, type Pose, slot } from "./pose.ts";
 import { SHARE } from "./segments.ts";
 import type { SolverSpace } from "./solver-space.ts";
 
@@ -26,7 +26,7 @@ export function solveSeated(space: SolverSpace, pose: Pose, row: Float64Array, s
     const shortBy = Math.sqrt(dx * dx + dy * dy + dz * dz) - straightLeg(space.build, side);
     if (shortBy > 1e-9) space.problem ??= { kind: "legTooShort", side, shortBy };
   }
-  placeBody(space, pose, row, pose.frame.hands.some(holdsOn));
+  placeBody(space, pose, row, pose.frame.hands.some(isOnSupport));
   return seatedShares(pose, row);
 }
 

@@ -5,7 +5,7 @@ import { bearsWeight, onlyRests, pressurePoint } from "./contacts.ts";
 import { findPelvis, GAIN } from "./find-pelvis.ts";
 import { highestHip, legLength, straightLeg } from "./leg-parts.ts";
 import { hipToAnkle, placeBody, placeMass } from "./place-body.ts";
-import { footIsUnsupported, holdsOn, isOff, type Pose, slot } from "./pose.ts";
+import { footIsUnsupported, isOff, isOnSupport, type Pose, slot } from "./pose.ts";
 import { SHARE } from "./segments.ts";
 import type { SolverSpace } from "./solver-space.ts";
 
@@ -85,7 +85,7 @@ export function solveStanding(
   const firstZ = targetZ - GAIN * (space.upperMoments[2] as number);
   space.pelvisAt[0] = firstX + (trail ? 2 * trail.last[0] - trail.before[0] : 0);
   space.pelvisAt[2] = firstZ + (trail ? 2 * trail.last[1] - trail.before[1] : 0);
-  const holding = pose.frame.hands.some(holdsOn);
+  const holding = pose.frame.hands.some(isOnSupport);
   const problemBefore = space.problem;
   const miss: [number, number] = [0, 0];
   const place = (x: number, z: number, near: boolean): void => {

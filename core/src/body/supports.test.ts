@@ -5,7 +5,7 @@ import { load, loadAll } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { type Track, trackOf } from "../movement/track.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
-import { HAND_SUPPORTS, type HandSupport, holdsWith, onRail } from "./supports.ts";
+import { HAND_SUPPORTS, type HandSupport, isHandSupported, onRail } from "./supports.ts";
 
 const quiet = load("quiet-feet");
 const samplesWith = (hold: HandSupport | null) =>
@@ -65,6 +65,6 @@ test("a frame takes both hands, a stick and a helper one, and no way to hold on 
   expect(HAND_SUPPORTS.filter(({ by }) => by === "frame")).toEqual([{ by: "frame", hand: "both" }]);
   expect(HAND_SUPPORTS.some(({ by, hand }) => (by === "stick" || by === "helper") && hand === "both")).toBe(false);
   expect(new Set(HAND_SUPPORTS.map(formatHandSupport)).size).toBe(HAND_SUPPORTS.length);
-  expect(holdsWith({ by: "frame", hand: "both" }, "left")).toBe(true);
-  expect(holdsWith(onRail("right"), "left")).toBe(false);
+  expect(isHandSupported({ by: "frame", hand: "both" }, "left")).toBe(true);
+  expect(isHandSupported(onRail("right"), "left")).toBe(false);
 });

@@ -136,7 +136,7 @@ export const HAND_SUPPORTS: readonly HandSupport[] = SUPPORTS.filter(({ name }) 
 export const reliefOf = ({ by, hand }: HandSupport): number => supportNamed(by).relief[hand === "both" ? 1 : 0];
 
 /** Whether a hand holds on. */
-export const holdsWith = (hold: HandSupport | null, side: Side): boolean =>
+export const isHandSupported = (hold: HandSupport | null, side: Side): boolean =>
   hold !== null && (hold.hand === side || hold.hand === "both");
 
 /** What a person brings to hold on to. */

@@ -1,5 +1,5 @@
 import type { OwnAid } from "../body/supports.ts";
-import { type StandStage, steadinessShown } from "./balance-levels.ts";
+import { balanceDemandShown, type StandStage } from "./balance-levels.ts";
 import type { Cap, CapLimit } from "./cap.ts";
 import { USUAL_PRACTICE } from "./limitations/rule.ts";
 
@@ -8,7 +8,7 @@ const STANDS_WITHOUT_FRAME = 4;
 
 /** What someone who walks with an aid needs while standing: the aid, or something as firm. */
 function limitOf(aid: OwnAid, stage: StandStage | null): CapLimit {
-  const shown = stage === null ? 0 : steadinessShown(stage);
+  const shown = stage === null ? 0 : balanceDemandShown(stage);
   return aid === "frame" && shown < STANDS_WITHOUT_FRAME ? { channel: "bothHandsStanding" } : { channel: "heldStanding" };
 }
 

@@ -64,7 +64,7 @@ export type CheckIn = v.InferOutput<typeof CheckIn>;
 export const AS_USUAL: CheckIn = v.parse(CheckIn, { overall: "asUsual" });
 
 /** The most that a reading can be, in its unit: what is beyond was read or typed wrong, or is in another unit. */
-export const MOST_READ = {
+export const MAX_READINGS = {
   systolic: 300,
   diastolic: 200,
   heartRate: 250,
@@ -74,7 +74,7 @@ export const MOST_READ = {
   systolicDrop: 150,
   diastolicDrop: 100,
 } as const;
-export type Reading = keyof typeof MOST_READ;
+export type Reading = keyof typeof MAX_READINGS;
 
 /** Milligrams of glucose in a decilitre for one mmol in a litre. */
 const GLUCOSE_MG_PER_DL = 18.02;

@@ -36,7 +36,7 @@ export const FOUR_STAGE_STAND = {
 export type StandStage = (typeof FOUR_STAGE_STAND.stages)[number]["name"];
 
 /** The balance demand shown safe by the furthest stage held; without a stage the test says nothing about standing. */
-export function steadinessShown(stage: StandStage): number {
+export function balanceDemandShown(stage: StandStage): number {
   const rung = FOUR_STAGE_STAND.stages.find(({ name }) => name === stage)?.rung;
   return BALANCE_LEVELS.find(({ name }) => name === rung)?.steadiness ?? BALANCE_LEVELS[0].steadiness;
 }

@@ -2,21 +2,21 @@ import { describe, expect, test } from "vitest";
 import { USUAL_BUILD } from "../body/build.ts";
 import { REFERENCE_STATURE } from "../body/segments.ts";
 import { onRail } from "../body/supports.ts";
-import { createVariantCache, leadsOf } from "../fit/variant-cache.ts";
+import { createVariantCache, leadingSides } from "../fit/variant-cache.ts";
 import type { Demand } from "../movement/demand.ts";
 import type { Movement } from "../movement/format.ts";
 import { load } from "../movement/library.fixture.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "../movement/variant.ts";
 import { capOf } from "./cap.fixture.ts";
 import type { CapLimit } from "./cap.ts";
-import { roundsLeft, roundsOfHolding, violatesCap } from "./cap-violations.ts";
+import { repetitionsAllowed, repetitionsWithinHold, violatesCap } from "./cap-violations.ts";
 
 const variants = createVariantCache();
 const doer = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
 const BREATH = 8;
 const ROUNDS = 6;
 const demandsOf = (movement: Movement, choice: VariantSpec = FULL_STANDING_VARIANT): readonly Demand[] =>
-  variants.demands(movement, choice, doer, BREATH, leadsOf(movement)) ?? [];
+  variants.demands(movement, choice, doer, BREATH, leadingSides(movement)) ?? [];
 const breaksIt = (limit: CapLimit, id: string, choice: VariantSpec = FULL_STANDING_VARIANT, rounds = ROUNDS): boolean =>
   demandsOf(load(id), choice).some((demand) => violatesCap(capOf(limit), choice, demand, rounds));
 
@@ -173,7 +173,7 @@ describe("over repetitions", () => {
     const [demand] = demandsOf(load("lift-and-part"));
     if (!demand) throw new Error("it has a standing form");
     const left = (...limits: CapLimit[]) =>
-      roundsLeft(
+      repetitionsAllowed(
         limits.map((limit) => capOf(limit)),
         "standing",
         demand,
@@ -192,7 +192,7 @@ describe("over repetitions", () => {
     const movement = load("lift-and-part");
     const meant = demandsOf(movement);
     const left = (limit: number, demands: readonly Demand[]) =>
-      roundsOfHolding([capOf({ channel: "heldOutShare", side: "right", limit })], "standing", demands, meant, ROUNDS);
+      repetitionsWithinHold([capOf({ channel: "heldOutShare", side: "right", limit })], "standing", demands, meant, ROUNDS);
     expect(left(50, meant)).toBe(3);
     expect(left(100, meant)).toBe(6);
     expect(left(50, demandsOf(movement, { ...FULL_STANDING_VARIANT, arms: "left" }))).toBe(6);
@@ -203,6 +203,6 @@ describe("over repetitions", () => {
     for (const key of hanging.keys) key.arms = { elevation: 4, plane: 20, elbow: 5 };
     const meant = demandsOf(hanging);
     const cap = capOf({ channel: "heldOutShare", side: "both", limit: 10 });
-    expect(roundsOfHolding([cap], "standing", meant, meant, ROUNDS)).toBe(ROUNDS);
+    expect(repetitionsWithinHold([cap], "standing", meant, meant, ROUNDS)).toBe(ROUNDS);
   });
 });

@@ -1,6 +1,6 @@
 import { column, handOver, LANDMARK_TOLERANCE, type SidedColumn, sidedColumn } from "../body/channels.ts";
 import { ELEVATION_WITH_OUTWARD_CAP } from "../body/shoulder-turn.ts";
-import { type HandSupport, holdsWith, supportNamed } from "../body/supports.ts";
+import { type HandSupport, isHandSupported, supportNamed } from "../body/supports.ts";
 import type { Demand } from "../movement/demand.ts";
 import type { StaticDemand } from "../movement/static-demand.ts";
 import { FULL_SIZE, type VariantKind, type VariantSpec } from "../movement/variant.ts";
@@ -123,7 +123,7 @@ const LEANS_FROM = 1;
 
 /** A hand holds on that closes around what it holds, and may be leaned on. */
 const gripsWith = (hold: HandSupport | null, side: Side): boolean =>
-  hold !== null && holdsWith(hold, side) && supportNamed(hold.by).grips;
+  hold !== null && isHandSupported(hold, side) && supportNamed(hold.by).grips;
 
 /** Whether a cap bars a variant whatever is done in it: nothing of it needs to be computed to know. */
 export function barsVariant({ limit, forms }: Cap, { kind, hold }: VariantSpec): boolean {
@@ -209,7 +209,7 @@ const heldOut = (demands: readonly Demand[], i: 0 | 1): number =>
  *
  * @param planned whole repetitions
  */
-export function roundsOfHolding(
+export function repetitionsWithinHold(
   caps: readonly Cap[],
   kind: VariantKind,
   demands: readonly Demand[],
@@ -242,7 +242,7 @@ function roundsLeftBy({ limit }: Cap, planned: number, moves: (part: WholeOrPart
 }
 
 /** Repetitions that caps leave of those planned. @param moves whether the variant moves a part of the body */
-export const roundsLeftMoving = (
+export const repetitionsAllowedMoving = (
   caps: readonly Cap[],
   kind: VariantKind,
   moves: (part: WholeOrPart) => boolean,
@@ -254,9 +254,9 @@ export const roundsLeftMoving = (
  *
  * @param planned whole repetitions
  */
-export const roundsLeft = (caps: readonly Cap[], kind: VariantKind, extremes: Extremes, planned: number): number =>
-  roundsLeftMoving(caps, kind, (part) => movesPart(part, extremes), planned);
+export const repetitionsAllowed = (caps: readonly Cap[], kind: VariantKind, extremes: Extremes, planned: number): number =>
+  repetitionsAllowedMoving(caps, kind, (part) => movesPart(part, extremes), planned);
 
 /** Repetitions that caps leave of those planned in every variant alike. @param planned whole repetitions */
-export const roundsLeftOfAll = (caps: readonly Cap[], planned: number): number =>
+export const repetitionsAllowedInAllVariants = (caps: readonly Cap[], planned: number): number =>
   Math.min(planned, ...caps.flatMap((cap) => (cap.forms === null ? [roundsLeftBy(cap, planned, (part) => part === "all")] : [])));

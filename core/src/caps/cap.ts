@@ -122,13 +122,13 @@ export interface Cap {
 }
 
 /** Whether a cap holds on a day. Only a comfort cap lapses by itself after its date. */
-export function holdsOn(cap: Pick<Cap, "from" | "until" | "strength">, day: string): boolean {
+export function isActiveOn(cap: Pick<Cap, "from" | "until" | "strength">, day: string): boolean {
   if (day < cap.from) return false;
   return cap.strength !== "comfort" || cap.until === null || day <= cap.until;
 }
 
 /** Whether a cap's date has passed and no one has said how it is now. */
-export const asksOn = (cap: Pick<Cap, "until" | "strength">, day: string): boolean =>
+export const isReviewDue = (cap: Pick<Cap, "until" | "strength">, day: string): boolean =>
   cap.strength !== "comfort" && cap.until !== null && day > cap.until;
 
 /** Days before a cap's date on which it is announced. */

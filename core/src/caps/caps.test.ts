@@ -1,6 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { capOf } from "./cap.fixture.ts";
-import { asksOn, type Cap, holdsOn, instructorMayEnd, sidesOf } from "./cap.ts";
+import { type Cap, instructorMayEnd, isActiveOn, isReviewDue, sidesOf } from "./cap.ts";
 
 const cap = (more: Partial<Cap> = {}): Cap =>
   capOf({ channel: "noStanding" }, { reason: "dizzy", source: "the clinic", from: "2026-03-01", until: "2026-03-14", ...more });
@@ -14,13 +14,13 @@ describe("a cap's dates", () => {
     ["after its date an absolute one holds and asks", "absolute", "2026-09-01", true, true],
     ["after its date a comfort one has lapsed", "comfort", "2026-03-15", false, false],
   ])("%s", (_, strength, day, holds, asks) => {
-    expect(holdsOn(cap({ strength }), day)).toBe(holds);
-    expect(holdsOn(cap({ strength }), day) && asksOn(cap({ strength }), day)).toBe(asks);
+    expect(isActiveOn(cap({ strength }), day)).toBe(holds);
+    expect(isActiveOn(cap({ strength }), day) && isReviewDue(cap({ strength }), day)).toBe(asks);
   });
 
   test("without a date it holds for good and never asks", () => {
-    expect(holdsOn(cap({ until: null, strength: "comfort" }), "2040-01-01")).toBe(true);
-    expect(asksOn(cap({ until: null }), "2040-01-01")).toBe(false);
+    expect(isActiveOn(cap({ until: null, strength: "comfort" }), "2040-01-01")).toBe(true);
+    expect(isReviewDue(cap({ until: null }), "2040-01-01")).toBe(false);
   });
 });
 

@@ -4,11 +4,11 @@ import { type Cap, type CapLimit, sidesOf } from "./cap.ts";
 import { DAY_ANSWERS, type DayAnswer } from "./day-answers.ts";
 import { effectiveCaps, strictestNumber } from "./effective.ts";
 import type { Finding } from "./findings.ts";
-import { SITS_OUT } from "./limitations/rule.ts";
+import { NOT_TAKING_PART } from "./limitations/rule.ts";
 import type { Policy } from "./policy.ts";
 import { NOTHING_SPECIAL, SCREENING, type ScreenedPerson, type ScreeningFinding } from "./screening.ts";
 import type { Source } from "./source.ts";
-import { USUAL_HANDS_UP } from "./usual-amounts.ts";
+import { USUAL_HANDS_UP } from "./cautious-caps.ts";
 
 const PART_NAMES = BODY_PARTS.map(({ name }) => name);
 const graver = (a: Outcome, b: Outcome): Outcome => (OUTCOMES.indexOf(a) >= OUTCOMES.indexOf(b) ? a : b);
@@ -146,7 +146,7 @@ function steadinessLimits(caps: readonly Cap[], steadinessDown: number): CapLimi
 /** What an outcome bars; an override of it, with a word, leaves it out. */
 function outcomeLimits(outcome: Outcome): readonly CapLimit[] {
   if (outcome === "seated") return [{ channel: "noStanding" }];
-  return outcome === "class" || outcome === "askFirst" ? [] : SITS_OUT;
+  return outcome === "class" || outcome === "askFirst" ? [] : NOT_TAKING_PART;
 }
 
 /**

@@ -1,4 +1,4 @@
-import { type Cap, holdsOn } from "./cap.ts";
+import { type Cap, isActiveOn } from "./cap.ts";
 
 /** When a cap was written down, by whom, and when and why it ended. Instants are ISO, in UTC. */
 export interface CapRecord extends Cap {
@@ -29,4 +29,4 @@ export const changesOf = (records: readonly CapRecord[]): CapChange[] =>
  * @param day the calendar day of that instant where the people are
  */
 export const capsAt = (records: readonly CapRecord[], at: string, day: string): CapRecord[] =>
-  records.filter((record) => record.setAt <= at && (record.ended === null || record.ended.at > at) && holdsOn(record, day));
+  records.filter((record) => record.setAt <= at && (record.ended === null || record.ended.at > at) && isActiveOn(record, day));

@@ -2,10 +2,10 @@ import { formatCapLimit } from "@able-tide/words/format-cap";
 import { describe, expect, test } from "vitest";
 import { capsOfAids } from "./aids.ts";
 import type { StandStage } from "./balance-levels.ts";
-import { limitsAfterRelease, newcomerLimits } from "./newcomers.ts";
+import { capsAfterNewcomer, newcomerCaps } from "./newcomers.ts";
 
 const STANDING = ["steadiness", "heldStanding", "bothHandsStanding"];
-const standing = (limits: ReturnType<typeof newcomerLimits>) =>
+const standing = (limits: ReturnType<typeof newcomerCaps>) =>
   limits.filter(({ channel }) => STANDING.includes(channel)).map(formatCapLimit);
 
 const BOTH_HANDS = "Standing only with both hands on fixed support and a helper in reach";
@@ -19,12 +19,12 @@ describe("how someone stands, by the four-stage stand", () => {
     ["tandem", ["Balance demand: up to 6.5 out of 10"]],
     ["oneLeg", ["Balance demand: up to 8 out of 10"]],
   ])("%s, before release as after it", (stage, words) => {
-    expect(standing(newcomerLimits(stage))).toEqual(words);
-    expect(standing(limitsAfterRelease(stage))).toEqual(words);
+    expect(standing(newcomerCaps(stage))).toEqual(words);
+    expect(standing(capsAfterNewcomer(stage))).toEqual(words);
   });
 
   test("until it is tested: three, with a hand on something", () => {
-    expect(standing(newcomerLimits(null))).toEqual(["Balance demand: up to 3 out of 10", "Standing only with hand support"]);
+    expect(standing(newcomerCaps(null))).toEqual(["Balance demand: up to 3 out of 10", "Standing only with hand support"]);
   });
 });
 

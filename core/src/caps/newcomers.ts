@@ -1,7 +1,7 @@
-import { type StandStage, steadinessShown } from "./balance-levels.ts";
+import { balanceDemandShown, type StandStage } from "./balance-levels.ts";
 import type { CapLimit } from "./cap.ts";
 import { USUAL_PRACTICE } from "./limitations/rule.ts";
-import { FIRST_AMOUNTS, USUAL_HANDS_UP } from "./usual-amounts.ts";
+import { CAUTIOUS_CAP_LIMITS, USUAL_HANDS_UP } from "./cautious-caps.ts";
 
 /** Sessions without a catch, a wobble or a complaint after which a newcomer may be released. */
 export const CLEAN_SESSIONS = 3;
@@ -19,7 +19,7 @@ const UNTESTED = 3;
  */
 const standingLimits = (stage: StandStage | null): readonly CapLimit[] => {
   if (stage === null) return [{ channel: "steadiness", limit: UNTESTED }, { channel: "heldStanding" }];
-  const tested: CapLimit = { channel: "steadiness", limit: steadinessShown(stage) };
+  const tested: CapLimit = { channel: "steadiness", limit: balanceDemandShown(stage) };
   return stage === "none" ? [tested, { channel: "bothHandsStanding" }] : [tested];
 };
 
@@ -29,15 +29,15 @@ const standingLimits = (stage: StandStage | null): readonly CapLimit[] => {
  *
  * @param stage of the four-stage stand, from the day it is tested
  */
-export const newcomerLimits = (stage: StandStage | null): readonly CapLimit[] => [
-  ...FIRST_AMOUNTS,
+export const newcomerCaps = (stage: StandStage | null): readonly CapLimit[] => [
+  ...CAUTIOUS_CAP_LIMITS,
   ...standingLimits(stage),
   { channel: "waterMinutes", limit: 20 },
   { channel: "barredFeature", limit: "headBelowHeart" },
 ];
 
 /** What holds afterwards when nothing is flagged. @param stage furthest stage of the four-stage stand that was held */
-export const limitsAfterRelease = (stage: StandStage): readonly CapLimit[] => [
+export const capsAfterNewcomer = (stage: StandStage): readonly CapLimit[] => [
   { channel: "standingMinutesAtATime", limit: 15 },
   { channel: "standingMinutes", limit: 40 },
   { channel: "handsUpSeconds", side: "both", limit: USUAL_HANDS_UP.atATime },
@@ -52,7 +52,7 @@ export const limitsAfterRelease = (stage: StandStage): readonly CapLimit[] => [
 ];
 
 /** Standard caps: for every participant until a team member decides otherwise for one of them. */
-export const STANDARD_LIMITS: readonly CapLimit[] = [
+export const STANDARD_CAP_LIMITS: readonly CapLimit[] = [
   { channel: "barredFeature", limit: "fullNeckCircle" },
   { channel: "barredFeature", limit: "lookingUpWithTurn" },
   { channel: "breathPause", limit: 3 },

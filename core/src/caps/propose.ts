@@ -9,8 +9,8 @@ import type { CapSide } from "./cap-side.ts";
 import {
   AFFECTED_FEATURES,
   type AffectedFeature,
+  type CapTemplate,
   type LimitationRule,
-  type LimitTemplate,
   type Phase,
   type Proposal,
 } from "./limitations/rule.ts";
@@ -57,7 +57,7 @@ const sidesOfAffected = (side: CapSide | null): readonly Side[] =>
   side === null ? [] : side === "both" ? ["left", "right"] : [side];
 
 /** The caps a template means for a limitation's side; one for each side where a channel has none of its own. */
-export function limitsFrom(template: LimitTemplate, side: CapSide | null): CapLimit[] {
+export function capLimitsFrom(template: CapTemplate, side: CapSide | null): CapLimit[] {
   if (template.channel === "barredFeature" && isOfAffected(template.limit)) {
     const [left, right] = AFFECTED_FEATURES[template.limit];
     return sidesOfAffected(side).map((affected) => ({ channel: "barredFeature", limit: affected === "left" ? left : right }));
@@ -132,7 +132,7 @@ export function proposedCaps(
   return rule.proposals
     .filter(({ phases, kinds }) => speaksOf(phases, phase) && speaksOf(kinds, limitation.kind))
     .flatMap((proposal) =>
-      limitsFrom(proposal.limit, limitation.side)
+      capLimitsFrom(proposal.limit, limitation.side)
         .flatMap((limit) => withNumbers(limit, proposal, context))
         .map((limit) => ({
           limit,
@@ -149,15 +149,19 @@ export function proposedCaps(
 }
 
 /** Whether a limitation waits, on a day, for limits that only a clinician sets. */
-export function waitsOn(rule: LimitationRule, { kind, eventDay }: Pick<Limitation, "kind" | "eventDay">, day: string): boolean {
+export function waitsForClinician(
+  rule: LimitationRule,
+  { kind, eventDay }: Pick<Limitation, "kind" | "eventDay">,
+  day: string,
+): boolean {
   return rule.waits?.phases.includes(phaseOn(rule, eventDay, day)) === true && speaksOf(rule.waits.kinds, kind);
 }
 
 /** What holds while a limitation waits for a clearance. */
-export function waitingCaps(rule: LimitationRule, limitation: Limitation, day: string): Cap[] {
-  if (!rule.waits || !waitsOn(rule, limitation, day)) return [];
+export function interimCaps(rule: LimitationRule, limitation: Limitation, day: string): Cap[] {
+  if (!rule.waits || !waitsForClinician(rule, limitation, day)) return [];
   return rule.waits.meanwhile
-    .flatMap((template) => limitsFrom(template, limitation.side))
+    .flatMap((template) => capLimitsFrom(template, limitation.side))
     .map((limit, i) => ({
       id: `waits-${limitation.id}-${i}`,
       limit,

@@ -1,4 +1,4 @@
-import { glucoseFromMgPerDl, MOST_READ, type Reading } from "./answers.ts";
+import { glucoseFromMgPerDl, MAX_READINGS, type Reading } from "./answers.ts";
 
 /** Units that a glucose meter shows. */
 export const GLUCOSE_UNITS = ["mmol/l", "mg/dl"] as const;
@@ -38,7 +38,7 @@ export function readTyped(reading: Reading, text: string, unit: GlucoseUnit | nu
     if (number < MG_PER_DL.least || number > MG_PER_DL.most) return ask("notPossible");
     return { kind: "value", value: glucoseFromMgPerDl(number) };
   }
-  if (number <= MOST_READ[reading]) return { kind: "value", value: number };
+  if (number <= MAX_READINGS[reading]) return { kind: "value", value: number };
   if (reading === "glucose") return ask("whichUnit");
   return ask("tooMuch");
 }

@@ -3,13 +3,13 @@ import { circumstances, planned } from "../schedule/plan.fixture.ts";
 import { schedulePlan } from "../schedule/schedule-plan.ts";
 import { type NotClean, notClean } from "./clean-session.ts";
 import { type ClassEvent, classState, type Observation } from "./events.ts";
-import { type ClassScript, scriptBlocks } from "./script.ts";
-import { classSteps } from "./steps.ts";
+import { type ClassScript, scriptItems } from "./script.ts";
+import { classSteps } from "./class-steps.ts";
 import { CODES } from "./wording.fixture.ts";
 
 const PERSON = "00000000-0000-4000-8000-000000000001";
 const reading = schedulePlan(planned("settling-breath", "lift-and-part", "shift-and-press", "quiet-feet"), circumstances());
-const blocks = scriptBlocks(reading, CODES);
+const blocks = scriptItems(reading, CODES);
 const cell = { form: "standing" } as ClassScript["people"][number]["cells"][number];
 const script: ClassScript = {
   groupName: "g",

@@ -8,7 +8,7 @@ export type Observation = (typeof OBSERVATIONS)[number];
 
 /** Signs that are taken back with a word only, and not by the helper. */
 const GRAVE: readonly Observation[] = ["caught", "pain", "dizzy"];
-export const isGrave = (sign: Observation): boolean => GRAVE.includes(sign);
+export const isSevere = (sign: Observation): boolean => GRAVE.includes(sign);
 
 /** Pain on the day after: none, or as usual; more, settled within the day; more, and it lasted. */
 export const NEXT_DAY_PAINS = ["none", "settled", "lasted"] as const;

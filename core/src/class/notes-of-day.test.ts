@@ -3,7 +3,7 @@ import { AS_USUAL } from "../caps/answers.ts";
 import { dayCaps, readCheckIn } from "../caps/check-in.ts";
 import { USUAL_POLICY } from "../caps/policy.ts";
 import type { CheckedIn, Observation, RecordedObservation } from "./events.ts";
-import { answersNow } from "./notes-of-day.ts";
+import { currentAnswers } from "./notes-of-day.ts";
 
 const note = (sign: Observation, at = "2026-10-14T09:10:00Z"): RecordedObservation => ({
   id: sign,
@@ -13,7 +13,7 @@ const note = (sign: Observation, at = "2026-10-14T09:10:00Z"): RecordedObservati
   at,
 });
 const now = (notes: readonly RecordedObservation[], checked?: CheckedIn) =>
-  answersNow({ notes, checkIns: new Map(checked ? [["p", checked]] : []) }, "p");
+  currentAnswers({ notes, checkIns: new Map(checked ? [["p", checked]] : []) }, "p");
 const arrived = (answers: Partial<CheckedIn["answers"]>, at = "2026-10-14T08:55:00Z"): CheckedIn => ({
   answers: { ...AS_USUAL, ...answers },
   overriddenBecause: "knows her own body",
@@ -44,7 +44,7 @@ describe("what a note says of the rest of the day", () => {
   });
 
   test("what another person showed says nothing", () => {
-    expect(answersNow({ notes: [note("dizzy")], checkIns: new Map() }, "somebody else")).toBeNull();
+    expect(currentAnswers({ notes: [note("dizzy")], checkIns: new Map() }, "somebody else")).toBeNull();
   });
 });
 

@@ -35,7 +35,7 @@ function graver<Question extends keyof typeof GRAVEST>(
  *
  * @returns null for someone who answered nothing and showed nothing
  */
-export function answersNow(state: Pick<ClassState, "notes" | "checkIns">, personId: string): CheckedIn | null {
+export function currentAnswers(state: Pick<ClassState, "notes" | "checkIns">, personId: string): CheckedIn | null {
   const checked = state.checkIns.get(personId) ?? null;
   const since = state.notes.filter((note) => note.personId === personId && note.at > (checked?.at ?? ""));
   const said = since.filter(({ sign }) => sign !== "rested");

@@ -4,19 +4,19 @@ import type { PlanSchedule, ScheduledItem } from "../schedule/schedule-plan.ts";
 import type { TransitionHazard, TransitionStep } from "../schedule/transition-steps.ts";
 
 /** How one thing is reached from the one before, in words: small links in their order, and what the helper is ready for. */
-export interface ScriptLink {
+export interface ScriptTransition {
   readonly words: readonly string[];
   readonly hazards: readonly string[];
 }
 
 /** A block as it is taught. */
-export interface ScriptBlock
+export interface ScriptItem
   extends Pick<
     ScheduledItem,
     "id" | "movement" | "meant" | "turns" | "breathSeconds" | "cycleSeconds" | "parts" | "total" | "from" | "to"
   > {
-  readonly link: ScriptLink;
-  readonly sideChange: ScriptLink | null;
+  readonly link: ScriptTransition;
+  readonly sideChange: ScriptTransition | null;
 }
 
 /** A person as they were fitted for the class. */
@@ -32,7 +32,7 @@ export interface ScriptPerson {
 /** What a class was begun with: the plan and everyone's fit, kept as they were whatever changes later. */
 export interface ClassScript {
   readonly groupName: string;
-  readonly blocks: readonly ScriptBlock[];
+  readonly blocks: readonly ScriptItem[];
   /** Seconds of the whole session. */
   readonly total: number;
   /** Where whoever is lost waits to rejoin, in words. */
@@ -48,13 +48,13 @@ export interface ScriptWording {
   readonly hazard: (hazard: TransitionHazard) => string;
 }
 
-const sayTransition = ({ links, hazards }: Transition, { step, hazard }: ScriptWording): ScriptLink => ({
+const sayTransition = ({ links, hazards }: Transition, { step, hazard }: ScriptWording): ScriptTransition => ({
   words: links.map(step),
   hazards: hazards.map(hazard),
 });
 
 /** The items of a plan as they are taught. @param wording of the language that the class is taught in */
-export const scriptBlocks = ({ blocks }: PlanSchedule, wording: ScriptWording): ScriptBlock[] =>
+export const scriptItems = ({ blocks }: PlanSchedule, wording: ScriptWording): ScriptItem[] =>
   blocks.map(({ id, movement, meant, turns, breathSeconds, cycleSeconds, parts, total, from, to, seam, sideChange }) => ({
     id,
     movement,

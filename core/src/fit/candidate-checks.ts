@@ -1,18 +1,18 @@
 import { CAP_TOLERANCE } from "../caps/cap.ts";
 import { forbidsAtAnySize } from "../caps/cap-violations.ts";
-import { remember } from "../memo.ts";
+import { getOrCompute } from "../memo.ts";
 import type { Demand } from "../movement/demand.ts";
 import { armMoves, type Sizes, VARIANT_KINDS, type VariantSpec } from "../movement/variant.ts";
 import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
 import type { Shape } from "./candidates.ts";
 import { handsUpShare, PACES, type Pace, type SessionUse } from "./cell-input.ts";
 import type { CellTerms } from "./cell-terms.ts";
-import type { BodyKeeps } from "./fidelity.ts";
+import type { BodyFidelity } from "./fidelity.ts";
 import type { RankedShape } from "./variant-cache.ts";
-import { armOnBody, armShape, bodyOf, type Part, partOf, SMALL_LEGS, sizesCode } from "./variant-parts.ts";
+import { armOnBody, armShape, bodyOf, type SizePart, SMALL_LEGS, sizePart, sizesCode } from "./variant-parts.ts";
 
 /** What the plainest variant with some trunk and legs asks, and what it keeps. */
-export interface BodyRead extends BodyKeeps {
+export interface BodyRead extends BodyFidelity {
   /** Null where it cannot be done. */
   readonly plain: readonly Demand[] | null;
 }
@@ -72,7 +72,7 @@ export class CandidateChecks {
   /** Whether a variant breaks no cap in its key poses, which are quickly had and enough to turn most variants down. */
   passesAtKeys({ shape, atKeys }: CandidateEvaluation, sizes: Sizes): boolean {
     if (this.terms.poseCaps.length === 0) return true;
-    return remember(atKeys, sizesCode(sizes), () => {
+    return getOrCompute(atKeys, sizesCode(sizes), () => {
       const { movement } = this.terms.input;
       const choice = { ...shape, sizes };
       const extremes = this.terms.variants.extremesAtKeys(movement, choice, this.terms.input, this.terms.leads);
@@ -83,7 +83,7 @@ export class CandidateChecks {
   /** Whether the trunk and legs of a variant break no cap on them. */
   bodyPasses({ shape, pace, bodies }: CandidateEvaluation, sizes: Sizes): boolean {
     if (this.terms.bodyCaps.length === 0) return true;
-    return remember(bodies, sizesCode(sizes), () => {
+    return getOrCompute(bodies, sizesCode(sizes), () => {
       const choice = { ...shape, sizes };
       const demands = this.terms.demandsOf(choice, pace);
       return demands !== null && !this.terms.bodyCaps.some((cap) => this.terms.breaksWorked(cap, choice, demands, pace));
@@ -100,7 +100,7 @@ export class CandidateChecks {
     const i = sideIndex(side);
     const { pace } = evaluation;
     const key = 2 * (16 * (16 * (VARIANT_KINDS.indexOf(shape.kind) * PACES.length + pace) + sizes.trunk) + size) + i;
-    return remember(this.arms, key, () => {
+    return getOrCompute(this.arms, key, () => {
       const choice = { ...shape, sizes: armOnBody(shape, { ...sizes, legs: SMALL_LEGS }, side)[1] };
       const demands = this.terms.demandsOf(choice, pace);
       return (
@@ -131,10 +131,10 @@ export class CandidateChecks {
     if (this.terms.poseCaps.length === 0) return true;
     const { shape } = evaluation;
     const { trunk, legs } = sizes;
-    const passes = (part: Part) => part.some((each) => this.passesAtKeys(evaluation, each));
+    const passes = (part: SizePart) => part.some((each) => this.passesAtKeys(evaluation, each));
     return (
-      passes(partOf(shape, { legs })) &&
-      passes(partOf(shape, { trunk })) &&
+      passes(sizePart(shape, { legs })) &&
+      passes(sizePart(shape, { trunk })) &&
       passes(bodyOf(shape, sizes)) &&
       SIDES.every((side) => passes(armOnBody(shape, sizes, side))) &&
       this.passesAtKeys(evaluation, sizes)
@@ -143,7 +143,7 @@ export class CandidateChecks {
 
   /** Demands of a variant that breaks no cap; null where it does. */
   allowed(evaluation: CandidateEvaluation, choice: VariantSpec): readonly Demand[] | null {
-    return remember(evaluation.allowed, sizesCode(choice.sizes), () => {
+    return getOrCompute(evaluation.allowed, sizesCode(choice.sizes), () => {
       const body = bodyOf(evaluation.shape, choice.sizes);
       if (!body.some((sizes) => this.passesAtKeys(evaluation, sizes) && this.bodyPasses(evaluation, sizes))) return null;
       // Either arm has to be steady enough with the other at its smallest.

@@ -1,7 +1,7 @@
 import { reliefOf } from "../body/supports.ts";
 import { movesPart, TAKES_PART, type WholeOrPart } from "../caps/body-parts.ts";
-import { barsVariant, isOnFeet, roundsLeftMoving } from "../caps/cap-violations.ts";
-import { remember } from "../memo.ts";
+import { barsVariant, isOnFeet, repetitionsAllowedMoving } from "../caps/cap-violations.ts";
+import { getOrCompute } from "../memo.ts";
 import { type SupportMode, supportModeOf } from "../movement/support-mode.ts";
 import { armMoves, FULL_SIZE, type Sizes } from "../movement/variant.ts";
 import type { Side } from "../side.ts";
@@ -10,14 +10,14 @@ import { plainShape, shapesOf } from "./candidates.ts";
 import { type CellInput, type FoundVariant, type SessionUse, UNLIMITED_SESSION_USE } from "./cell-input.ts";
 import { CellTerms } from "./cell-terms.ts";
 import {
-  type BodyKeeps,
-  depthKept,
+  type BodyFidelity,
+  balanceFidelity,
+  depthFidelity,
   fidelity,
   mostFidelity,
   type PlannedVariant,
-  rangeKept,
+  rangeFidelity,
   readShape,
-  steadinessKept,
 } from "./fidelity.ts";
 import { supportModeGroups, supportOptions } from "./support-options.ts";
 import type { RankedShape, RankedSize, VariantCache } from "./variant-cache.ts";
@@ -28,7 +28,7 @@ interface CandidateState {
   /** Whether what it asks in quiet has been held against caps and spending. */
   entered: boolean;
   /** What its trunk and legs keep at full size. */
-  whole: BodyKeeps | null;
+  whole: BodyFidelity | null;
   next: number;
   /** The most that what is left of it can keep. */
   most: number;
@@ -105,7 +105,7 @@ export class CellSearch {
   /** The most that a shape could keep of which nothing is solved yet. */
   private mostUnsolved(evaluation: CandidateEvaluation, meant: PlannedVariant): number {
     const keeps = readShape(meant, evaluation.shape, null);
-    const kept = rangeKept(meant, keeps, evaluation.shape);
+    const kept = rangeFidelity(meant, keeps, evaluation.shape);
     return (
       this.terms.mostShare(evaluation) *
       mostFidelity(meant, { steadiness: 1, depth: keeps.depth }, kept, this.terms.isInTime(evaluation))
@@ -119,7 +119,7 @@ export class CellSearch {
    * @returns null where caps leave none
    */
   best(ways: readonly SupportMode[], spending: SessionUse = UNLIMITED_SESSION_USE, above = 0): FoundVariant | null {
-    return remember(this.found, `${ways.join()} ${spending.oneLeg} ${spending.handsUp} ${above}`, () => {
+    return getOrCompute(this.found, `${ways.join()} ${spending.oneLeg} ${spending.handsUp} ${above}`, () => {
       const byWay = this.looksByWay();
       return this.search(
         ways.flatMap((way) => byWay.get(way) ?? []),
@@ -144,7 +144,10 @@ export class CellSearch {
       if (part === "leftArm" || part === "rightArm") return armSpan(part === "leftArm" ? "left" : "right") > TAKES_PART;
       return plain.some((demand) => movesPart(part, demand));
     };
-    return Math.min(this.terms.roundsAt(pace), roundsLeftMoving(this.terms.partRounds, shape.kind, moves, this.terms.rounds));
+    return Math.min(
+      this.terms.roundsAt(pace),
+      repetitionsAllowedMoving(this.terms.partRounds, shape.kind, moves, this.terms.rounds),
+    );
   }
 
   /**
@@ -152,13 +155,17 @@ export class CellSearch {
    * less what is held.
    */
   private readBody({ shape, pace, ranked, keeps }: CandidateEvaluation, { trunk, legs }: Sizes, meant: PlannedVariant): BodyRead {
-    return remember(keeps, 16 * trunk + legs, () => {
+    return getOrCompute(keeps, 16 * trunk + legs, () => {
       const plain = plainShape(this.terms.input.movement, shape);
       const done = this.terms.demandsOf({ ...plain, sizes: { ...plain.sizes, trunk, legs } }, pace);
       const depth = ranked?.depth ?? 1;
       if (done === null) return { plain: null, steadiness: 1, depth };
       const relief = shape.hold === null || plain.hold !== null || shape.kind === "water" ? 0 : reliefOf(shape.hold);
-      return { plain: done, steadiness: steadinessKept(meant, done, relief), depth: Math.min(depth, depthKept(meant, done)) };
+      return {
+        plain: done,
+        steadiness: balanceFidelity(meant, done, relief),
+        depth: Math.min(depth, depthFidelity(meant, done)),
+      };
     });
   }
 

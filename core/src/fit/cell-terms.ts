@@ -4,9 +4,9 @@ import {
   type Extremes,
   isReadInWater,
   poseViolatesCap,
-  roundsLeft,
-  roundsLeftOfAll,
-  roundsOfHolding,
+  repetitionsAllowed,
+  repetitionsAllowedInAllVariants,
+  repetitionsWithinHold,
   sizeViolatesCap,
   violatesCap,
 } from "../caps/cap-violations.ts";
@@ -55,7 +55,7 @@ export class CellTerms {
     this.leads = input.turns.map(({ lead }) => lead);
     this.rounds = Math.max(0, ...input.turns.map(({ rounds }) => rounds));
     this.worked = input.caps.map((cap) => workedCap(cap, input.workingShare));
-    this.mostOfRounds = roundsLeftOfAll(this.worked, this.rounds) / Math.max(1, this.rounds);
+    this.mostOfRounds = repetitionsAllowedInAllVariants(this.worked, this.rounds) / Math.max(1, this.rounds);
     this.bodyCaps = this.worked.filter(isOnBody);
     this.partRounds = this.worked.filter(({ limit }) => limit.channel === "roundsShare" && limit.part !== "all");
     this.inTime = !input.caps.some(
@@ -91,8 +91,8 @@ export class CellTerms {
   roundsOf(kind: VariantSpec["kind"], demands: readonly Demand[], by: readonly Cap[]): number {
     const { rounds } = this;
     return Math.min(
-      roundsOfHolding(by, kind, demands, this.meantDemands ?? demands, rounds),
-      ...demands.map((demand) => roundsLeft(by, kind, demand, rounds)),
+      repetitionsWithinHold(by, kind, demands, this.meantDemands ?? demands, rounds),
+      ...demands.map((demand) => repetitionsAllowed(by, kind, demand, rounds)),
     );
   }
 

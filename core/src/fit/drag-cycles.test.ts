@@ -10,7 +10,7 @@ import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { USUAL_STYLE } from "../plan/style.ts";
 import { circumstances, planned } from "../schedule/plan.fixture.ts";
 import { schedulePlan } from "../schedule/schedule-plan.ts";
-import type { PlanPlace } from "../schedule/state.ts";
+import type { VenueSupports } from "../schedule/body-state.ts";
 import { dragCycles } from "./drag-cycles.ts";
 import type { FitPerson } from "./session.ts";
 import { createVariantCache } from "./variant-cache.ts";
@@ -60,7 +60,7 @@ describe("the shortest repetition that keeps a group's caps on drag", () => {
 });
 
 describe("a block in the pool", () => {
-  const POOL: PlanPlace = { chairs: false, rail: "right", pool: true };
+  const POOL: VenueSupports = { chairs: false, rail: "right", pool: true };
   const cycles = { [OPEN.id]: { bare: 30, paddles: 40, floats: 45 } };
   const secondsOf = (drag: "person" | "room", equipment?: "paddles") =>
     schedulePlan(

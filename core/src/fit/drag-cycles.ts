@@ -8,7 +8,7 @@ import { BREATH_SECONDS } from "../plan/style.ts";
 import type { DragCycles } from "../schedule/plan-setting.ts";
 import { sideIndex } from "../side.ts";
 import type { FitPerson } from "./session.ts";
-import { leadsOf, type VariantCache } from "./variant-cache.ts";
+import { leadingSides, type VariantCache } from "./variant-cache.ts";
 import { workedCap } from "./working-range.ts";
 
 const jointOf = ({ limit }: Cap): keyof DragMoments | null =>
@@ -55,7 +55,7 @@ export function dragCycles(
         { ...FULL_STANDING_VARIANT, kind: "water" },
         doer,
         BREATH_SECONDS.usual,
-        leadsOf(movement),
+        leadingSides(movement),
       );
       return (demands ?? []).flatMap(({ water }) =>
         caps.map((cap) => (water?.dragShare ? cycleFor(cap, water.dragShare, seconds) : 0)),

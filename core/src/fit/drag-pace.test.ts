@@ -9,7 +9,7 @@ import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { cases } from "../test-size.fixture.ts";
 import { fitCell } from "./cell.ts";
 import { limitedResources } from "./support-options.ts";
-import { createVariantCache, leadsOf } from "./variant-cache.ts";
+import { createVariantCache, leadingSides } from "./variant-cache.ts";
 
 const variants = createVariantCache();
 const ROUNDS = 6;
@@ -29,7 +29,7 @@ const fit = (id: string, { limits = [], breathSeconds = 6, equipment = "bare", d
     {
       movement,
       breathSeconds,
-      turns: leadsOf(movement).map((lead) => ({ lead, rounds: ROUNDS })),
+      turns: leadingSides(movement).map((lead) => ({ lead, rounds: ROUNDS })),
       meant: { ...FULL_STANDING_VARIANT, kind: "water" },
       stature: 1.65,
       mass: 70,

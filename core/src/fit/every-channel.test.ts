@@ -3,13 +3,13 @@ import { USUAL_BUILD } from "../body/build.ts";
 import { ON_ARMRESTS, onRail } from "../body/supports.ts";
 import { capOf } from "../caps/cap.fixture.ts";
 import type { CapLimit } from "../caps/cap.ts";
-import { roundsLeft, roundsOfHolding, violatesCap } from "../caps/cap-violations.ts";
+import { repetitionsAllowed, repetitionsWithinHold, violatesCap } from "../caps/cap-violations.ts";
 import { CAP_CHANNEL_NAMES } from "../caps/channels.ts";
 import type { Demand } from "../movement/demand.ts";
 import { load } from "../movement/library.fixture.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "../movement/variant.ts";
 import { MINUTES_CHANNELS, SESSION_SUMS } from "./session-limits.ts";
-import { createVariantCache, leadsOf } from "./variant-cache.ts";
+import { createVariantCache, leadingSides } from "./variant-cache.ts";
 
 type Name = (typeof CAP_CHANNEL_NAMES)[number];
 type LimitOf<Channel extends Name> = Extract<CapLimit, { channel: Channel }>;
@@ -101,7 +101,7 @@ const solved: { readonly choice: VariantSpec; readonly demands: readonly Demand[
   VARIANTS.flatMap((choice) => {
     const depth = choice.kind === "water" ? 1.1 : null;
     const performer = { stature: 1.65, build: USUAL_BUILD, depth };
-    const demands = cache.demands(movement, choice, performer, 8, leadsOf(movement));
+    const demands = cache.demands(movement, choice, performer, 8, leadingSides(movement));
     return demands ? [{ choice, demands }] : [];
   }),
 );
@@ -121,8 +121,8 @@ test.each(CAP_CHANNEL_NAMES)("a cap on %s counts where it is said to", (name) =>
     expect(
       solved.some(
         ({ choice, demands }) =>
-          roundsOfHolding([cap], choice.kind, demands, demands, ROUNDS) < ROUNDS ||
-          demands.some((demand) => roundsLeft([cap], choice.kind, demand, ROUNDS) < ROUNDS),
+          repetitionsWithinHold([cap], choice.kind, demands, demands, ROUNDS) < ROUNDS ||
+          demands.some((demand) => repetitionsAllowed([cap], choice.kind, demand, ROUNDS) < ROUNDS),
       ),
     ).toBe(true);
   }

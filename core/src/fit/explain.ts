@@ -23,7 +23,7 @@ export interface Explanation {
 }
 
 /** A way that caps leave open in a cell, and how much of the movement is kept in it. */
-export interface OpenWay {
+export interface AllowedMode {
   readonly way: PinnedVariant["way"];
   readonly kept: number;
 }
@@ -45,14 +45,14 @@ export function* openWaysIncrementally(
   scarce: LimitedResources,
   variants: VariantCache,
   memory: FitMemory,
-): Generator<undefined, OpenWay[]> {
+): Generator<undefined, AllowedMode[]> {
   const options = yield* personOptionsIncrementally(plan, person, scarce, variants, memory);
   const each = options.blocks.find(({ block }) => block.id === blockId);
   if (!each) return [];
   const open = each.search
     .ways()
     .flat()
-    .flatMap((way): OpenWay[] => {
+    .flatMap((way): AllowedMode[] => {
       const form = each.search.best([way]);
       return form ? [{ way, kept: form.fidelity }] : [];
     });

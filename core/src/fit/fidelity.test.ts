@@ -3,15 +3,15 @@ import { ROW_WIDTH, sidedColumn } from "../body/channels.ts";
 import type { Demand } from "../movement/demand.ts";
 import { FULL_SIZE, FULL_STANDING_VARIANT, type VariantSpec } from "../movement/variant.ts";
 import {
-  depthKept,
+  balanceFidelity,
+  depthFidelity,
   fidelity,
   mostFidelity,
-  rangeKept,
+  rangeFidelity,
   rangeShare,
-  readMeant,
-  readMeantRanges,
+  readPlanned,
+  readPlannedRanges,
   readShape,
-  steadinessKept,
 } from "./fidelity.ts";
 
 /** A demand in which only some columns move, from 0 to a number of degrees. */
@@ -27,8 +27,8 @@ const KNEE = sidedColumn("loadedKnee", "right");
 
 /** Both arms to 100, a hip to 50, a knee under load to 40, a wrist by too little to count. */
 const MEANT = demandOf({ [RIGHT]: 100, [LEFT]: 100, [HIP]: 50, [KNEE]: 40, [sidedColumn("wrist", "left")]: 9 });
-const ranges = readMeantRanges(FULL_STANDING_VARIANT, [MEANT]);
-const meant = readMeant({ purpose: [] as never }, ranges, [MEANT]);
+const ranges = readPlannedRanges(FULL_STANDING_VARIANT, [MEANT]);
+const meant = readPlanned({ purpose: [] as never }, ranges, [MEANT]);
 const sized = (sizes: Partial<VariantSpec["sizes"]>): VariantSpec => ({
   ...FULL_STANDING_VARIANT,
   sizes: { ...FULL_STANDING_VARIANT.sizes, ...sizes },
@@ -52,7 +52,7 @@ describe("what a variant keeps", () => {
 
   test("is all of it for the planned variant itself", () => {
     expect(whole.ranges.every((share) => share === 1)).toBe(true);
-    expect(rangeKept(meant, whole, FULL_STANDING_VARIANT)).toEqual({ range: 1, sides: 1 });
+    expect(rangeFidelity(meant, whole, FULL_STANDING_VARIANT)).toEqual({ range: 1, sides: 1 });
     const body = { steadiness: 1, depth: 1 };
     expect(fidelity(meant, body, { range: 1, sides: 1 }, [MEANT], true)).toBeCloseTo(1, 12);
   });
@@ -60,37 +60,37 @@ describe("what a variant keeps", () => {
   test("of ranges is the mean over those that move, each by the size of its part", () => {
     // Two arms, one hip: half of one arm leaves (0.5 + 1 + 1) / 3.
     const moving = ranges.moving.length;
-    const half = rangeKept(meant, whole, sized({ armRight: FULL_SIZE / 2 }));
+    const half = rangeFidelity(meant, whole, sized({ armRight: FULL_SIZE / 2 }));
     expect(half.range).toBeCloseTo((moving - 0.5) / moving, 12);
     expect(half.sides).toBe(1);
   });
 
   test("of sides is one of two where an arm does less than a tenth and that side has nothing else", () => {
-    const arms = readMeantRanges(FULL_STANDING_VARIANT, [demandOf({ [RIGHT]: 100, [LEFT]: 100 })]);
-    const own = readMeant({ purpose: [] as never }, arms, [MEANT]);
+    const arms = readPlannedRanges(FULL_STANDING_VARIANT, [demandOf({ [RIGHT]: 100, [LEFT]: 100 })]);
+    const own = readPlanned({ purpose: [] as never }, arms, [MEANT]);
     const shape = { ranges: arms.moving.map(() => 1) };
-    expect(rangeKept(own, shape, sized({ armRight: 0 })).sides).toBe(0.5);
+    expect(rangeFidelity(own, shape, sized({ armRight: 0 })).sides).toBe(0.5);
   });
 
   test("legs that stand still count as one more range that is lost", () => {
     const moving = ranges.moving.length;
-    const still = rangeKept(meant, whole, sized({ legs: 0 }));
+    const still = rangeFidelity(meant, whole, sized({ legs: 0 }));
     const legs = ranges.moving.filter(({ part }) => part === "legs").length;
     expect(still.range).toBeCloseTo((moving - legs) / (moving + 1), 12);
   });
 
   test("of depth and balance demand is a share of the planned, never over 1", () => {
-    expect(depthKept(meant, [demandOf({ [KNEE]: 20 })])).toBeCloseTo(0.5, 12);
-    expect(depthKept(meant, [demandOf({ [KNEE]: 80 })])).toBe(1);
-    expect(steadinessKept(meant, [demandOf({}, 1)])).toBeCloseTo(0.25, 12);
-    expect(steadinessKept(meant, [demandOf({}, 9)])).toBe(1);
+    expect(depthFidelity(meant, [demandOf({ [KNEE]: 20 })])).toBeCloseTo(0.5, 12);
+    expect(depthFidelity(meant, [demandOf({ [KNEE]: 80 })])).toBe(1);
+    expect(balanceFidelity(meant, [demandOf({}, 1)])).toBeCloseTo(0.25, 12);
+    expect(balanceFidelity(meant, [demandOf({}, 9)])).toBe(1);
   });
 
   test("of a movement that asks for little balance or depth nothing is lost", () => {
     const easy = demandOf({ [RIGHT]: 100, [KNEE]: 9 }, 1.4);
-    const own = readMeant({ purpose: [] as never }, readMeantRanges(FULL_STANDING_VARIANT, [easy]), [easy]);
-    expect(depthKept(own, [demandOf({})])).toBe(1);
-    expect(steadinessKept(own, [demandOf({}, 0)])).toBe(1);
+    const own = readPlanned({ purpose: [] as never }, readPlannedRanges(FULL_STANDING_VARIANT, [easy]), [easy]);
+    expect(depthFidelity(own, [demandOf({})])).toBe(1);
+    expect(balanceFidelity(own, [demandOf({}, 0)])).toBe(1);
   });
 
   test("weight held back over the heels keeps half of the depth at most", () => {

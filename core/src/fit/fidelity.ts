@@ -24,13 +24,13 @@ const SIDE_KEPT = 0.1;
 export const BREATHING_FIDELITY = 0.1;
 
 /** The part of the body whose size scales a range. */
-export type Part = Side | "trunk" | "legs";
+export type ScaledPart = Side | "trunk" | "legs";
 
 /** Ranges that one arm has to itself. */
 export const ARM_RANGES: readonly string[] = ["shoulderElevation", "shoulderPlane", "shoulderTurn", "elbow", "forearm", "wrist"];
 interface RangeOfPart {
   readonly column: number;
-  readonly part: Part;
+  readonly part: ScaledPart;
   /** The side of the body it belongs to; null in the midline. */
   readonly side: Side | null;
 }
@@ -56,22 +56,23 @@ const deepest = (demands: readonly Demand[]): number =>
   Math.max(...demands.flatMap((demand) => LOADED_KNEE.map((index) => demand.highest[index] as number)));
 
 /** What the ranges of the planned variant are, whoever does it and at whatever pace. */
-export interface MeantRanges {
+export interface PlannedRanges {
   readonly moving: readonly (RangeOfPart & { readonly span: number })[];
   readonly depth: number;
 }
 
 /** What of the planned variant there is to keep. */
-export interface PlannedVariant extends MeantRanges {
+export interface PlannedVariant extends PlannedRanges {
   readonly weights: Weights;
   readonly steadiness: number;
 }
 
 /** Whether a part of the body does the movement in a variant, rather than holding on or resting. */
-const takesPart = (choice: VariantSpec, part: Part): boolean => part === "trunk" || part === "legs" || armMoves(choice, part);
+const takesPart = (choice: VariantSpec, part: ScaledPart): boolean =>
+  part === "trunk" || part === "legs" || armMoves(choice, part);
 
 /** @param plain demands of the plainest shape of the planned variant */
-export const readMeantRanges = (choice: VariantSpec, plain: readonly Demand[]): MeantRanges => ({
+export const readPlannedRanges = (choice: VariantSpec, plain: readonly Demand[]): PlannedRanges => ({
   moving: RANGES.filter(({ part }) => takesPart(choice, part))
     .map((range) => ({ ...range, span: span(plain, range.column) }))
     .filter((range) => range.span > MOVING),
@@ -79,9 +80,9 @@ export const readMeantRanges = (choice: VariantSpec, plain: readonly Demand[]): 
 });
 
 /** @param demands of the planned variant */
-export const readMeant = (
+export const readPlanned = (
   movement: Pick<Movement, "purpose">,
-  ranges: MeantRanges,
+  ranges: PlannedRanges,
   demands: readonly Demand[],
 ): PlannedVariant => ({
   ...ranges,
@@ -90,7 +91,7 @@ export const readMeant = (
 });
 
 /** What a shape keeps of the planned ranges and depth at its full size, 0 to 1. */
-export interface ShapeKeeps {
+export interface ShapeFidelity {
   /** Per moving channel of the planned variant. */
   readonly ranges: readonly number[];
   readonly depth: number;
@@ -102,24 +103,24 @@ const share = (done: number, planned: number, counts: number): number => (planne
  * @param plain demands of its plainest shape at full size; null where only smaller sizes can be done, which are then
  * taken at their best
  */
-export function readShape(planned: PlannedVariant, shape: VariantSpec, plain: readonly Demand[] | null): ShapeKeeps {
+export function readShape(planned: PlannedVariant, shape: VariantSpec, plain: readonly Demand[] | null): ShapeFidelity {
   const most = shape.weightBack ? DEPTH_KEPT_WITH_WEIGHT_BACK : 1;
   const done = (range: PlannedVariant["moving"][number]): number =>
     plain === null ? 1 : Math.min(1, span(plain, range.column) / range.span);
   return {
     ranges: planned.moving.map((range) => (takesPart(shape, range.part) ? done(range) : 0)),
-    depth: plain === null ? most : Math.min(most, depthKept(planned, plain)),
+    depth: plain === null ? most : Math.min(most, depthFidelity(planned, plain)),
   };
 }
 
 /** What trunk and legs keep of the planned balance demand and depth, 0 to 1. */
-export interface BodyKeeps {
+export interface BodyFidelity {
   readonly steadiness: number;
   readonly depth: number;
 }
 
 /** How much of the planned depth a variant goes to, 0 to 1. */
-export const depthKept = (planned: PlannedVariant, done: readonly Demand[]): number =>
+export const depthFidelity = (planned: PlannedVariant, done: readonly Demand[]): number =>
   share(deepest(done), planned.depth, DEPTH_THAT_COUNTS);
 
 /**
@@ -127,17 +128,17 @@ export const depthKept = (planned: PlannedVariant, done: readonly Demand[]): num
  *
  * @param relief what is held takes off what was solved without
  */
-export const steadinessKept = (planned: PlannedVariant, done: readonly Demand[], relief = 0): number =>
+export const balanceFidelity = (planned: PlannedVariant, done: readonly Demand[], relief = 0): number =>
   share(relief > 0 ? Math.max(1, steadiest(done) - relief) : steadiest(done), planned.steadiness, STEADINESS_THAT_COUNTS);
 
 /** Share of full size of a part of the body. */
-function sizeOf({ sizes }: VariantSpec, part: Part): number {
+function sizeOf({ sizes }: VariantSpec, part: ScaledPart): number {
   const { armLeft, armRight, trunk, legs } = sizes;
   return { left: armLeft, right: armRight, trunk, legs }[part] / FULL_SIZE;
 }
 
 /** Ranges and sides kept, 0 to 1. */
-export interface RangeKept {
+export interface RangeFidelity {
   /** The mean over the moving channels of the shape's own range times the size done. */
   readonly range: number;
   /** Of the sides of the body that the planned variant moves, those that still move. */
@@ -145,7 +146,11 @@ export interface RangeKept {
 }
 
 /** What a choice keeps of the planned ranges; it does not depend on stature nor pace. */
-export function rangeKept(planned: PlannedVariant, { ranges }: Pick<ShapeKeeps, "ranges">, choice: VariantSpec): RangeKept {
+export function rangeFidelity(
+  planned: PlannedVariant,
+  { ranges }: Pick<ShapeFidelity, "ranges">,
+  choice: VariantSpec,
+): RangeFidelity {
   if (planned.moving.length === 0) return { range: 1, sides: 1 };
   let kept = 0;
   const plannedSides = new Set<Side>();
@@ -173,8 +178,8 @@ export function rangeKept(planned: PlannedVariant, { ranges }: Pick<ShapeKeeps, 
  */
 export const mostFidelity = (
   { weights }: PlannedVariant,
-  body: BodyKeeps,
-  { range, sides }: RangeKept,
+  body: BodyFidelity,
+  { range, sides }: RangeFidelity,
   inTime: boolean,
 ): number =>
   // Weights add up to 1 but for the last digit.
@@ -198,16 +203,16 @@ export const mostFidelity = (
  */
 export const fidelity = (
   planned: PlannedVariant,
-  plain: BodyKeeps,
-  kept: RangeKept,
+  plain: BodyFidelity,
+  kept: RangeFidelity,
   done: readonly Demand[],
   inTime: boolean,
 ): number =>
   mostFidelity(
     planned,
     {
-      steadiness: Math.min(plain.steadiness, steadinessKept(planned, done)),
-      depth: Math.min(plain.depth, depthKept(planned, done)),
+      steadiness: Math.min(plain.steadiness, balanceFidelity(planned, done)),
+      depth: Math.min(plain.depth, depthFidelity(planned, done)),
     },
     kept,
     inTime,

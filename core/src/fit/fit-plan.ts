@@ -9,7 +9,7 @@ import type { VenueResources } from "../venues/resources.ts";
 import { WORKING_SHARES } from "./working-range.ts";
 
 /** A block as the fit needs it: what the group does, on which sides, at what pace and for how long. */
-export interface FitBlock {
+export interface FitItem {
   readonly id: string;
   readonly movement: Movement;
   readonly meant: VariantSpec;
@@ -23,7 +23,7 @@ export interface FitBlock {
 }
 
 export interface FitPlan {
-  readonly blocks: readonly FitBlock[];
+  readonly blocks: readonly FitItem[];
   readonly place: VenueResources;
   /** Share of a cap on range or load that variants are worked up to, 0 to 1. */
   readonly workingShare: number;
@@ -31,7 +31,7 @@ export interface FitPlan {
 }
 
 /** A block as a plan reads it. */
-type FitBlockOfPlan = FitBlock & { readonly block?: Pick<PlanItem, "equipment"> };
+type FitBlockOfPlan = FitItem & { readonly block?: Pick<PlanItem, "equipment"> };
 
 /** What the fit takes of a plan that was read, of the place and of the instructor's word. */
 export const fitPlanOf = (
@@ -56,4 +56,4 @@ export const fitPlanOf = (
 });
 
 /** The most repetitions that one side of a block has. */
-export const mostRounds = ({ turns }: Pick<FitBlock, "turns">): number => Math.max(0, ...turns.map(({ rounds }) => rounds));
+export const maxRepetitions = ({ turns }: Pick<FitItem, "turns">): number => Math.max(0, ...turns.map(({ rounds }) => rounds));

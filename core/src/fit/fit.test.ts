@@ -5,7 +5,7 @@ import { buildOf, type MeasuredBody, USUAL_BODY, USUAL_BUILD, WHOLE } from "../b
 import { anyLimit, tightened } from "../caps/any-limit.fixture.ts";
 import { capOf } from "../caps/cap.fixture.ts";
 import type { Cap, CapLimit } from "../caps/cap.ts";
-import { roundsOfHolding, violatesCap } from "../caps/cap-violations.ts";
+import { repetitionsWithinHold, violatesCap } from "../caps/cap-violations.ts";
 import type { Demand } from "../movement/demand.ts";
 import { hasLandVariant, type Movement } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";
@@ -19,7 +19,7 @@ import type { CellInput } from "./cell-input.ts";
 import { fitPerson } from "./fit-person.ts";
 import { fitPlanOf } from "./fit-plan.ts";
 import { limitedResources } from "./support-options.ts";
-import { createVariantCache, leadsOf } from "./variant-cache.ts";
+import { createVariantCache, leadingSides } from "./variant-cache.ts";
 
 const movements = loadAll().filter(hasLandVariant);
 const named = (id: string) => movements.find((movement) => movement.id === id) as Movement;
@@ -33,7 +33,7 @@ const cap = (limit: CapLimit): Cap =>
 const question = (movement: Movement, caps: readonly Cap[]): CellInput => ({
   movement,
   breathSeconds: 8,
-  turns: leadsOf(movement).map((lead) => ({ lead, rounds: ROUNDS })),
+  turns: leadingSides(movement).map((lead) => ({ lead, rounds: ROUNDS })),
   stature: 1.62,
   build: USUAL_BUILD,
   caps,
@@ -148,10 +148,10 @@ describe("whatever the caps", () => {
         const caps = limits.map((limit) => cap(limit));
         const { choice, demands, rounds } = fit(movement, caps);
         if (choice === null) return;
-        const meant = variants.demands(movement, FULL_STANDING_VARIANT, question(movement, []), 8, leadsOf(movement)) ?? [];
+        const meant = variants.demands(movement, FULL_STANDING_VARIANT, question(movement, []), 8, leadingSides(movement)) ?? [];
         for (const each of caps) {
           for (const demand of demands) expect(violatesCap(each, choice, demand, ROUNDS)).toBe(false);
-          expect(rounds).toBeLessThanOrEqual(roundsOfHolding([each], choice.kind, demands, meant, ROUNDS));
+          expect(rounds).toBeLessThanOrEqual(repetitionsWithinHold([each], choice.kind, demands, meant, ROUNDS));
           if (each.limit.channel === "rounds") expect(rounds).toBeLessThanOrEqual(each.limit.limit);
         }
       }),

@@ -67,7 +67,7 @@ export function sumsOf(cells: readonly FittedCell[], { blocks }: PersonOptions):
 }
 
 /** What stands between a block and its best way, where no cap on the block does. */
-export function gaveWayIn(
+export function blockersOf(
   { all, options }: PersonOptions["blocks"][number],
   chosen: CellOption,
   isOpen: (option: CellOption) => boolean,
@@ -81,7 +81,7 @@ export function gaveWayIn(
 }
 
 /** Caps on sums and runs that doing every block at its best would go beyond; all of them where none does alone. */
-export function pressing({ person, blocks }: PersonOptions): readonly Cap[] {
+export function bindingSessionCaps({ person, blocks }: PersonOptions): readonly Cap[] {
   const overSession = person.caps.filter(isOverSession);
   const best = blocks.map(({ all }) => all.reduce((a, b) => (b.worth > a.worth + LESS ? b : a)));
   const spent = best.map((option, b) => sessionUseOf(option, (blocks[b] as PersonOptions["blocks"][number]).block.total));
@@ -110,12 +110,12 @@ export function rowOf(
 ): FittedRow {
   const { person, blocks } = options;
   const build = buildOf(person.measured, person.stature);
-  const overSession = pressing(options);
+  const overSession = bindingSessionCaps(options);
   const cells = blocks.map((each, b): FittedCell => {
     const option = chosen[b] as CellOption;
     const broken = each.search.terms.broken();
     if (each.spent.length > 0) return restCell([...broken, ...each.spent]);
-    const gaveWay = gaveWayIn(each, option, (way) => isOpen(b, way));
+    const gaveWay = blockersOf(each, option, (way) => isOpen(b, way));
     // What gave way over the session did so for a sum or a run where there is one, else for fewer changes.
     const forSession = gaveWay === "changes" && overSession.length > 0;
     const because = forSession ? [...broken, ...overSession] : broken;

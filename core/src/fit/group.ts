@@ -12,7 +12,7 @@ import {
   type SessionSelection,
   selectOptions,
 } from "./session.ts";
-import { type Counts, noneTaken, Room } from "./shared-resources.ts";
+import { type Counts, noResourcesUsed, Room } from "./shared-resources.ts";
 import { limitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 import { maxWelfare, welfare, welfareSlope } from "./welfare.ts";
@@ -180,7 +180,7 @@ function* shareOut(
 ): Generator<undefined, Shared & { bound: number }> {
   const count = Math.max(1, plan.blocks.length);
   const { capacity } = new Room(plan);
-  const prices = plan.blocks.map(noneTaken);
+  const prices = plan.blocks.map(noResourcesUsed);
   let bound = [...alone.values()].reduce((sum, { bound: most, chosen }) => sum + welfare(most / Math.max(1, chosen.length)), 0);
   const isScarce = ({ takes }: CellOption) => RESOURCES.some((what) => takes[what] > 0 && capacity[what] < people.length);
   yield;

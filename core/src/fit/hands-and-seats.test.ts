@@ -7,7 +7,7 @@ import { AS_USUAL } from "../caps/answers.ts";
 import { capOf } from "../caps/cap.fixture.ts";
 import type { Cap, CapLimit } from "../caps/cap.ts";
 import { dayCaps, readCheckIn } from "../caps/check-in.ts";
-import { newcomerLimits } from "../caps/newcomers.ts";
+import { newcomerCaps } from "../caps/newcomers.ts";
 import { USUAL_POLICY } from "../caps/policy.ts";
 import { hasLandVariant } from "../movement/format.ts";
 import { load, loadAll } from "../movement/library.fixture.ts";
@@ -19,7 +19,7 @@ import { someOf } from "../test-size.fixture.ts";
 import { OPEN_HALL } from "../venues/resources.ts";
 import { fitCell } from "./cell.ts";
 import { limitedResources } from "./support-options.ts";
-import { createVariantCache, leadsOf } from "./variant-cache.ts";
+import { createVariantCache, leadingSides } from "./variant-cache.ts";
 
 const variants = createVariantCache();
 const onLand = someOf(loadAll().filter(hasLandVariant), 3);
@@ -32,7 +32,7 @@ function fit(id: string, caps: readonly Cap[], aids: readonly OwnAid[] = []) {
     {
       movement,
       breathSeconds: 8,
-      turns: leadsOf(movement).map((lead) => ({ lead, rounds: 4 })),
+      turns: leadingSides(movement).map((lead) => ({ lead, rounds: 4 })),
       meant: FULL_STANDING_VARIANT,
       stature: STATURE,
       build: buildOf(seatedBody(USUAL_BODY, STATURE, caps), STATURE),
@@ -85,9 +85,9 @@ describe("a sore or weak arm never holds on", () => {
 
 describe("frailty and aids count", () => {
   test("someone of 93 with a frame and no tested level gets another plan than someone of 66", () => {
-    const first = capsOf(newcomerLimits(null));
+    const first = capsOf(newcomerCaps(null));
     const withFrame = (id: string) => fit(id, [...first, ...capsOfAids("p", ["frame"], null, DAY)], ["frame"]);
-    const hale = (id: string) => fit(id, capsOf(newcomerLimits("tandem")));
+    const hale = (id: string) => fit(id, capsOf(newcomerCaps("tandem")));
     for (const { id } of onLand) {
       const { choice } = withFrame(id);
       if (choice && choice.kind !== "seated") expect(choice.hold, id).toMatchObject({ hand: "both" });

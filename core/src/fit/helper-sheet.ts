@@ -1,4 +1,4 @@
-import { risingDemand } from "../body/steadiness.ts";
+import { risingDemand } from "../body/balance-demand.ts";
 import type { HandSupport } from "../body/supports.ts";
 import type { Cap } from "../caps/cap.ts";
 import { isStanding } from "../caps/cap-violations.ts";

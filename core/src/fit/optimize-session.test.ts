@@ -5,13 +5,13 @@ import { cases } from "../test-size.fixture.ts";
 import { optimizeSession } from "./optimize-session.ts";
 import { anySession, worthByRules } from "./session-case.fixture.ts";
 import { buildSessionIlp } from "./session-ilp.ts";
-import type { SessionBlock } from "./session-rules.ts";
+import type { SessionItem } from "./session-rules.ts";
 
 /** Ways that differ by less than a billionth a block count as equal. */
 const SAME = 1e-7;
 
 /** Every way through some blocks. */
-function* everyWay(blocks: readonly SessionBlock[]): Generator<number[]> {
+function* everyWay(blocks: readonly SessionItem[]): Generator<number[]> {
   const [first, ...rest] = blocks;
   if (!first) {
     yield [];
@@ -21,7 +21,7 @@ function* everyWay(blocks: readonly SessionBlock[]): Generator<number[]> {
 }
 
 /** The options that a solution of the program chooses. @param value the value of a column by its name */
-const optionsChosenBy = (blocks: readonly SessionBlock[], value: (name: string) => number): number[] =>
+const optionsChosenBy = (blocks: readonly SessionItem[], value: (name: string) => number): number[] =>
   blocks.map(({ options }, b) =>
     Math.max(
       0,

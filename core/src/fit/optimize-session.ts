@@ -3,12 +3,12 @@
  * between chair and feet as are worth it. See docs/fit.md for why it is solved as it is.
  */
 import { Priced } from "./priced-session.ts";
-import { keepBest, Ways } from "./session-beam.ts";
+import { keepBest, PartialSessions } from "./session-beam.ts";
 import {
   EPSILON,
   type Scaled,
-  type SessionBlock,
   type SessionChoice,
+  type SessionItem,
   type SessionLimits,
   type SessionOption,
   scale,
@@ -36,7 +36,7 @@ const PRICE_STEPS = 60;
  * @param blocks the last option of each is rest; the first of equal worth wins
  * @param patient whether no one waits for it
  */
-export function optimizeSession(blocks: readonly SessionBlock[], limits: SessionLimits, patient = false): SessionChoice {
+export function optimizeSession(blocks: readonly SessionItem[], limits: SessionLimits, patient = false): SessionChoice {
   const { scaled, width } = scale(blocks, limits);
   const walk = new Walk(scaled, limits.run);
   const priced = new Priced(scaled, walk, width);
@@ -115,15 +115,15 @@ function build(
   const total = prices.reduce((sum, price) => sum + price, 0);
   const still = stillToUse(blocks, width);
   let dropped = known.worth;
-  const first = new Ways(width);
+  const first = new PartialSessions(width);
   first.add(0, 0, 0, -1, -1, new Float64Array(width));
   const layers = [first];
   let kept = [0];
   const used = new Float64Array(width);
   for (let b = 0; b < blocks.length; b += 1) {
     const { of, numbers, shares, classes } = blocks[b] as Scaled;
-    const from = layers[b] as Ways;
-    const next = new Ways(width);
+    const from = layers[b] as PartialSessions;
+    const next = new PartialSessions(width);
     for (const way of kept)
       for (let i = 0; i < numbers.length; i += 1) {
         const kind = classes[i] as number;
@@ -149,14 +149,14 @@ function build(
     dropped = Math.max(dropped, best.dropped);
     layers.push(next);
   }
-  const last = layers[blocks.length] as Ways;
+  const last = layers[blocks.length] as PartialSessions;
   let best = -1;
   for (const way of kept) if (best < 0 || (last.worth[way] as number) > (last.worth[best] as number) + EPSILON) best = way;
   if (best < 0 || (last.worth[best] as number) <= known.worth + EPSILON) return { ...known, bound: dropped };
   const worth = last.worth[best] as number;
   const chosen: number[] = [];
   for (let b = blocks.length, way = best; b > 0; b -= 1) {
-    const layer = layers[b] as Ways;
+    const layer = layers[b] as PartialSessions;
     chosen.unshift(layer.choice[way] as number);
     way = layer.before[way] as number;
   }

@@ -20,7 +20,7 @@ export interface Performer {
 }
 
 /** Samples of a movement with as many key poses as a file may have. */
-export const MOST_SAMPLES = 24 * (INTERVALS + 1);
+export const MAX_SAMPLES = 24 * (INTERVALS + 1);
 
 /** Where no one has said how deep it is: water to the lower breastbone, share of stature. */
 export const USUAL_DEPTH = 0.7;

@@ -7,7 +7,7 @@ import { load, loadAll } from "../movement/library.fixture.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { fitCell } from "./cell.ts";
 import { limitedResources } from "./support-options.ts";
-import { createVariantCache, leadsOf } from "./variant-cache.ts";
+import { createVariantCache, leadingSides } from "./variant-cache.ts";
 
 const variants = createVariantCache();
 const WHEELCHAIR = { ...USUAL_BODY, wheelchair: true };
@@ -28,7 +28,7 @@ const fit = (id: string, { measured = WHEELCHAIR, stature = 1.66, depth = 0.9, c
     {
       movement,
       breathSeconds: 8,
-      turns: leadsOf(movement).map((lead) => ({ lead, rounds: 4 })),
+      turns: leadingSides(movement).map((lead) => ({ lead, rounds: 4 })),
       meant: MEANT,
       stature,
       build: buildOf(measured, stature),

@@ -1,7 +1,7 @@
 import { EPSILON } from "./session-rules.ts";
 
 /** Ways through the first blocks, column by column: thousands are made for every block. */
-export class Ways {
+export class PartialSessions {
   readonly width: number;
   count = 0;
   state = new Int32Array(256);
@@ -61,7 +61,7 @@ export class Ways {
  *
  * @returns their numbers, and the most that anything dropped for want of room could come to
  */
-export function keepBest(ways: Ways, spare: Float64Array, beam: number): { kept: number[]; dropped: number } {
+export function keepBest(ways: PartialSessions, spare: Float64Array, beam: number): { kept: number[]; dropped: number } {
   const order = Array.from({ length: ways.count }, (_, i) => i).sort(
     (a, b) =>
       (ways.bound[b] as number) - (ways.bound[a] as number) || (ways.worth[b] as number) - (ways.worth[a] as number) || a - b,

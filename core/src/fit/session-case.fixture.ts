@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { CHANGE_COST, type SessionBlock, type SessionLimits, type SessionOption, THIRD_REST_COST } from "./session-rules.ts";
+import { CHANGE_COST, type SessionItem, type SessionLimits, type SessionOption, THIRD_REST_COST } from "./session-rules.ts";
 
 /** Sums in a case made up for a test. */
 const SUMS = 3;
@@ -15,7 +15,7 @@ const option: fc.Arbitrary<SessionOption> = fc.record({
 });
 
 /** Any block of a session. @param options at most so many beside rest */
-const block = (options: { minLength: number; maxLength: number }): fc.Arbitrary<SessionBlock> =>
+const block = (options: { minLength: number; maxLength: number }): fc.Arbitrary<SessionItem> =>
   fc.record({
     seconds: fc.integer({ min: 20, max: 120 }),
     roomChanges: fc.boolean(),
@@ -23,7 +23,7 @@ const block = (options: { minLength: number; maxLength: number }): fc.Arbitrary<
   });
 
 export interface SessionCase {
-  readonly blocks: readonly SessionBlock[];
+  readonly blocks: readonly SessionItem[];
   readonly limits: SessionLimits;
 }
 
@@ -52,7 +52,7 @@ export function worthByRules({ blocks, limits }: SessionCase, chosen: readonly n
   let rests = 0;
   let worth = 0;
   for (const [b, each] of options.entries()) {
-    const of = blocks[b] as SessionBlock;
+    const of = blocks[b] as SessionItem;
     run = each.onFeet ? run + of.seconds : 0;
     if (run > limits.run) return null;
     const before = options[b - 1];

@@ -1,4 +1,4 @@
-import { CHANGE_COST, type SessionBlock, type SessionLimits, THIRD_REST_COST } from "./session-rules.ts";
+import { CHANGE_COST, type SessionItem, type SessionLimits, THIRD_REST_COST } from "./session-rules.ts";
 
 /** Columns of a program that stand for options: block, then option. */
 const column = (block: number, option: number): string => `x${block}_${option}`;
@@ -7,20 +7,20 @@ const term = (factor: number, name: string): string => `${factor < 0 ? "-" : "+"
 
 /** A sum of options, by what each counts. */
 const sumOf = (
-  blocks: readonly SessionBlock[],
+  blocks: readonly SessionItem[],
   within: readonly number[],
-  of: (option: SessionBlock["options"][number]) => number,
+  of: (option: SessionItem["options"][number]) => number,
 ) =>
   within.flatMap((b) =>
-    (blocks[b] as SessionBlock).options.flatMap((option, i) => (of(option) === 0 ? [] : [term(of(option), column(b, i))])),
+    (blocks[b] as SessionItem).options.flatMap((option, i) => (of(option) === 0 ? [] : [term(of(option), column(b, i))])),
   );
 
 /** The shortest stretches of blocks that last longer than a run may. */
-function* tooLong(blocks: readonly SessionBlock[], run: number): Generator<number[]> {
+function* tooLong(blocks: readonly SessionItem[], run: number): Generator<number[]> {
   for (let from = 0; from < blocks.length; from += 1) {
     let seconds = 0;
     for (let to = from; to < blocks.length; to += 1) {
-      seconds += (blocks[to] as SessionBlock).seconds;
+      seconds += (blocks[to] as SessionItem).seconds;
       if (seconds <= run + 0.001) continue;
       yield Array.from({ length: to - from + 1 }, (_, i) => from + i);
       break;
@@ -32,7 +32,7 @@ function* tooLong(blocks: readonly SessionBlock[], run: number): Generator<numbe
  * The choice over a session as an integer program in LP format, for a general solver: the referee of chooseOverSession,
  * and the proof behind it. Its best value is the worth of the best choice.
  */
-export function buildSessionIlp(blocks: readonly SessionBlock[], limits: SessionLimits): string {
+export function buildSessionIlp(blocks: readonly SessionItem[], limits: SessionLimits): string {
   const all = blocks.map((_, b) => b);
   const goal = sumOf(blocks, all, ({ worth }) => worth);
   const rows: string[] = blocks.map(({ options }, b) => `${options.map((_, i) => `+ ${column(b, i)}`).join(" ")} = 1`);

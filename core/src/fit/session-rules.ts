@@ -1,5 +1,5 @@
 /** A block, as far as the session is concerned. Its last option is rest, which spends nothing. */
-export interface SessionBlock {
+export interface SessionItem {
   /** Seconds of the block, which someone on the feet stands. */
   readonly seconds: number;
   /** Whether the group itself changes between chair and feet before it; changing with the group costs nothing. */
@@ -31,7 +31,7 @@ export const CHANGE_COST = 0.06;
  * is free.
  */
 export const THIRD_REST_COST = 1;
-export const MOST_RESTS = 2;
+export const MAX_RESTS = 2;
 export const EPSILON = 1e-9;
 
 /** Sums may pass a limit by this much, in their own unit. */
@@ -45,11 +45,11 @@ export const CLASSES = [
 ] as const;
 
 export const classOf = ({ onFeet, rests }: SessionOption): number => (onFeet ? 0 : rests ? 2 : 1);
-export const RESTS = MOST_RESTS + 1;
+export const RESTS = MAX_RESTS + 1;
 
 /** A block with its options scaled to the limits that can bind; numbers refer to the block's own list. */
 export interface Scaled {
-  readonly of: SessionBlock;
+  readonly of: SessionItem;
   readonly numbers: readonly number[];
   /** Spent shares of each limit that can bind, an option after the other. */
   readonly shares: Float64Array;
@@ -57,7 +57,7 @@ export interface Scaled {
 }
 
 /** Limits that some choice could pass, and the blocks scaled to them. */
-export function scale(blocks: readonly SessionBlock[], limits: SessionLimits): { scaled: Scaled[]; width: number } {
+export function scale(blocks: readonly SessionItem[], limits: SessionLimits): { scaled: Scaled[]; width: number } {
   const fits = ({ spends }: SessionOption): boolean =>
     spends.every((spent, sum) => spent <= (limits.sums[sum] as number) + SUM_TOLERANCE);
   const allowed = blocks.map(({ options }) => options.flatMap((option, number) => (fits(option) ? [number] : [])));
@@ -114,7 +114,7 @@ export class Walk {
 
   /** The state after a class of option; -1 where the run would be too long. */
   next(block: number, state: number, kind: number): number {
-    if (kind === 2) return Math.min(MOST_RESTS, (state % RESTS) + 1);
+    if (kind === 2) return Math.min(MAX_RESTS, (state % RESTS) + 1);
     if (kind === 1) return 0;
     const stood = Math.floor(state / RESTS) + 1;
     if (!this.bounded) return RESTS;
@@ -126,7 +126,7 @@ export class Walk {
     const { of } = this.blocks[block] as Scaled;
     const onFeet = state >= RESTS;
     const changes = block > 0 && !of.roomChanges && onFeet !== (kind === 0);
-    const third = kind === 2 && state % RESTS === MOST_RESTS && of.options.length > 1;
+    const third = kind === 2 && state % RESTS === MAX_RESTS && of.options.length > 1;
     return (changes ? CHANGE_COST : 0) + (third ? THIRD_REST_COST : 0);
   }
 }

@@ -8,11 +8,11 @@ import type { PinnedVariant } from "../plan/pinned-variant.ts";
 import type { Turn } from "../schedule/count.ts";
 import { type Side, sideIndex } from "../side.ts";
 import { CellSearch } from "./cell-search.ts";
-import type { FitBlock, FitPlan } from "./fit-plan.ts";
+import type { FitItem, FitPlan } from "./fit-plan.ts";
 import { optimizeSession } from "./optimize-session.ts";
 import { type CellOption, type Counted, optionOf, optionsOf, REST_OPTION } from "./options.ts";
 import { isOverSession, MINUTES_CHANNELS, SESSION_SUMS, sessionLimits, sessionUseOf } from "./session-limits.ts";
-import type { SessionBlock, SessionLimits } from "./session-rules.ts";
+import type { SessionItem, SessionLimits } from "./session-rules.ts";
 import type { LimitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
@@ -40,7 +40,7 @@ export interface PersonOptions {
   readonly person: FitPerson;
   readonly limits: SessionLimits;
   readonly blocks: readonly {
-    readonly block: FitBlock;
+    readonly block: FitItem;
     readonly roomChanges: boolean;
     readonly search: CellSearch;
     /**
@@ -96,7 +96,7 @@ const personKey = (
   ]);
 
 /** Whether the group changes between chair and feet before each block. */
-const roomChanges = (blocks: readonly FitBlock[]): boolean[] =>
+const roomChanges = (blocks: readonly FitItem[]): boolean[] =>
   blocks.map(({ meant }, i) => {
     const before = blocks[i - 1];
     return before !== undefined && isStanding(before.meant.kind) !== isStanding(meant.kind);
@@ -171,7 +171,7 @@ export function* personOptionsIncrementally(
   const limits = sessionLimits(person.caps);
   const key = personKey(person, plan, scarce);
   const shared = sharedInput(plan, person, scarce);
-  const look = (block: FitBlock, counted: Counted): Looked => {
+  const look = (block: FitItem, counted: Counted): Looked => {
     const { movement, meant, turns, breathSeconds } = block;
     const equipment = person.equipment ?? block.equipment ?? "bare";
     const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([meant, turns, breathSeconds, equipment])} ${key}`;
@@ -237,7 +237,7 @@ export const OWN_WORTH: Worth = (_, { worth }) => worth;
 export function selectOptions({ blocks, limits }: PersonOptions, worth: Worth = OWN_WORTH, patient = false): SessionSelection {
   const open = blocks.map(({ options }, b) => options.filter((option) => option.way === "rest" || worth(b, option) !== null));
   const session = blocks.map(
-    ({ block, roomChanges: changes }, b): SessionBlock => ({
+    ({ block, roomChanges: changes }, b): SessionItem => ({
       seconds: block.total,
       roomChanges: changes,
       options: (open[b] as CellOption[]).map((option) => ({

@@ -7,7 +7,7 @@ export type Counts = {
   -readonly [What in keyof ResourceUse]: number;
 };
 
-export const noneTaken = (): Counts => ({ rail: 0, helpers: 0, chairs: 0 });
+export const noResourcesUsed = (): Counts => ({ rail: 0, helpers: 0, chairs: 0 });
 
 /** Equipment and help in use in each block. */
 export class Room {
@@ -16,7 +16,7 @@ export class Room {
 
   constructor({ place, blocks }: FitPlan) {
     this.places = { rail: place.rail, helpers: place.helpers, chairs: place.chairs };
-    this.taken = blocks.map(noneTaken);
+    this.taken = blocks.map(noResourcesUsed);
   }
 
   hasFor(block: number, { takes }: CellOption): boolean {

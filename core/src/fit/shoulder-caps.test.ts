@@ -14,7 +14,7 @@ import { cases } from "../test-size.fixture.ts";
 import { OPEN_HALL } from "../venues/resources.ts";
 import { fitCell } from "./cell.ts";
 import { limitedResources } from "./support-options.ts";
-import { createVariantCache, leadsOf } from "./variant-cache.ts";
+import { createVariantCache, leadingSides } from "./variant-cache.ts";
 
 /** Without what the shoulder girdle does: the trunk's direction is told from the line of the shoulders. */
 const withoutGirdle = (key: MovementKey): MovementKey => {
@@ -36,7 +36,7 @@ const fit = (movement: (typeof movements)[number], caps: readonly ReturnType<typ
     {
       movement,
       breathSeconds: 8,
-      turns: leadsOf(movement).map((lead) => ({ lead, rounds: 4 })),
+      turns: leadingSides(movement).map((lead) => ({ lead, rounds: 4 })),
       meant: FULL_STANDING_VARIANT,
       stature: 1.62,
       build: USUAL_BUILD,
@@ -70,7 +70,7 @@ test("no cap on the turn of a shoulder is passed at any sample of any chosen var
         ];
         const { choice } = fit(movement, caps);
         if (choice === null) return;
-        for (const lead of leadsOf(movement)) {
+        for (const lead of leadingSides(movement)) {
           const { rows, count } = sampleTrack(trackOf(movement, choice, lead) as Track);
           for (let sample = 0; sample < count; sample += 1) {
             const row = rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH);

@@ -5,7 +5,7 @@ import { REFERENCE_STATURE } from "../body/segments.ts";
 import { load } from "../movement/library.fixture.ts";
 import { variantCode } from "../movement/variant.ts";
 import { BREATH_SECONDS } from "../plan/style.ts";
-import { canBeDone, peakOf, peakOfSides, SUMMARY_WIDTH, steadinessOf, summariesOf } from "./summary.ts";
+import { balanceDemandOf, canBeDone, peakOf, peakOfSides, SUMMARY_WIDTH, summariesOf } from "./summary.ts";
 import { createVariantCache } from "./variant-cache.ts";
 
 const kick = load("slow-kick");
@@ -22,7 +22,7 @@ test("every variant is there once a side and size, and says what the variant's o
     const demand = variants.demands(kick, choice, doer, BREATH_SECONDS.usual, [lead])?.[0];
     expect(canBeDone(summaries, form)).toBe(demand !== undefined);
     if (!demand) continue;
-    expect(steadinessOf(summaries, form)).toBeCloseTo(demand.steadiness.total, 4);
+    expect(balanceDemandOf(summaries, form)).toBeCloseTo(demand.steadiness.total, 4);
     for (const name of ["handOverShoulder", "loadedKnee", "kneeLoad"] as const)
       expect(peakOf(summaries, form, name, "left")).toBeCloseTo(demand.highest[sidedColumn(name, "left")] as number, 4);
   }

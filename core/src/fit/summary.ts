@@ -11,7 +11,7 @@ import { BREATH_SECONDS } from "../plan/style.ts";
 import { runToCompletion } from "../run-to-completion.ts";
 import { type Pair, SIDES, type Side, sideIndex } from "../side.ts";
 import { shapesOf } from "./candidates.ts";
-import { leadsOf } from "./variant-cache.ts";
+import { leadingSides } from "./variant-cache.ts";
 
 /** Bumped whenever the body model changes what a summary says, so that kept ones are made anew. */
 export const SUMMARY_VERSION = 3;
@@ -68,7 +68,7 @@ export const summarisedVariants = (movement: Movement): readonly SummarisedVaria
     .filter(({ sizes }) => sizes.legs > 0)
     .flatMap((shape) =>
       Array.from({ length: FULL_SIZE }, (_, i) => FULL_SIZE - i).flatMap((size) =>
-        leadsOf(movement).map((lead) => ({ choice: { ...shape, sizes: evenSizes(size) }, lead })),
+        leadingSides(movement).map((lead) => ({ choice: { ...shape, sizes: evenSizes(size) }, lead })),
       ),
     );
 
@@ -148,5 +148,5 @@ export const peakOfSides = (summaries: Summaries, variant: number, name: SidedPe
   Math.max(...SIDES.map((side) => peakOf(summaries, variant, name, side)));
 
 /** Balance demand of the variant with this number for an average body at a usual breath length, 0 to 10. */
-export const steadinessOf = ({ values }: Summaries, variant: number): number =>
+export const balanceDemandOf = ({ values }: Summaries, variant: number): number =>
   values[variant * SUMMARY_WIDTH + FIRST_SINGLE + SINGLES.indexOf("steadiness")] as number;

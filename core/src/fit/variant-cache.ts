@@ -6,7 +6,7 @@ import { createMemo, type Memo } from "../memo.ts";
 import { type Demand, readDemand } from "../movement/demand.ts";
 import type { DemandSamples } from "../movement/demand-samples.ts";
 import { type Movement, rises } from "../movement/format.ts";
-import { mirrorDemand, mirrorExtremes, mirrorQuietDemand } from "../movement/mirror-demand.ts";
+import { mirrorDemand, mirrorExtremes, mirrorStaticDemand } from "../movement/mirror-demand.ts";
 import { extremesAtKeys, sampleTrack, type VariantSamples } from "../movement/samples.ts";
 import { readStaticDemand, type StaticDemand } from "../movement/static-demand.ts";
 import { movedBy, trackOf } from "../movement/track.ts";
@@ -15,15 +15,15 @@ import { BREATH_SECONDS } from "../plan/style.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { plainShape, type Shape, sizesOf } from "./candidates.ts";
 import {
-  type MeantRanges,
+  type PlannedRanges,
   type PlannedVariant,
-  type RangeKept,
-  rangeKept,
-  readMeant,
-  readMeantRanges,
+  type RangeFidelity,
+  rangeFidelity,
+  readPlanned,
+  readPlannedRanges,
   readShape,
 } from "./fidelity.ts";
-import { inWater, isWet, MOST_SAMPLES, type Performer, USUAL_DEPTH } from "./performer.ts";
+import { inWater, isWet, MAX_SAMPLES, type Performer, USUAL_DEPTH } from "./performer.ts";
 
 /** Solved variants, each solved once whoever asks and at whatever pace. Keys hold the movement's content. */
 export interface VariantCache {
@@ -76,12 +76,12 @@ export interface RankedShape {
 }
 
 /** A size of a shape and what it keeps of the planned ranges. */
-export interface RankedSize extends RangeKept {
+export interface RankedSize extends RangeFidelity {
   readonly sizes: Sizes;
 }
 
 /** Sides that lead in turn where nothing else is said: an unsided movement is authored whole and done once. */
-export const leadsOf = (movement: Movement): readonly Side[] => (movement.sided ? SIDES : ["right"]);
+export const leadingSides = (movement: Movement): readonly Side[] => (movement.sided ? SIDES : ["right"]);
 
 /** All of them, or null where one is missing or there are none. */
 const all = <Value>(values: readonly (Value | null)[]): readonly Value[] | null =>
@@ -155,13 +155,13 @@ function rankSizes(
   whole: readonly Demand[] | null,
 ): RankedShape {
   const keeps = readShape(planned, shape, whole);
-  const worth = ({ range, sides }: RangeKept): number => planned.weights.range * range + planned.weights.sides * sides;
+  const worth = ({ range, sides }: RangeFidelity): number => planned.weights.range * range + planned.weights.sides * sides;
   const plain = plainShape(movement, shape);
   const track = trackOf(movement, plain, "right", doer.build, isWet(plain, doer));
   // Rising from a chair is done whole or not at all.
   const isWhole = rises(movement) && shape.kind !== "seated";
   const sizes = (isWhole ? [shape.sizes] : sizesOf(shape, track ? movedBy(track) : { trunk: true, legs: true }))
-    .map((each) => ({ sizes: each, ...rangeKept(planned, keeps, { ...shape, sizes: each }) }))
+    .map((each) => ({ sizes: each, ...rangeFidelity(planned, keeps, { ...shape, sizes: each }) }))
     // To stand still and do nothing else is no variant.
     .filter(({ range, sizes: { legs } }) => legs > 0 || range > 0);
   return { sizes: sizes.sort((a, b) => worth(b) - worth(a)), depth: keeps.depth };
@@ -179,11 +179,11 @@ function rankSizes(
 export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantCache {
   const { known, codeOf } = createCodes();
   const solved = createMemo<number, DemandSamples | null>(bounds.forms);
-  const scratch = new Float64Array(MOST_SAMPLES * ROW_WIDTH);
+  const scratch = new Float64Array(MAX_SAMPLES * ROW_WIDTH);
   const readFor = createMemo<string, Memo<number, Demand | null>>(bounds.doers);
   const quietFor = createMemo<number, Memo<number, StaticDemand | null>>(bounds.doers);
   const atKeys = createMemo<number, Extremes | null>(MOST_SHAPES);
-  const ranging = createMemo<string, MeantRanges>(MOST_SHAPES);
+  const ranging = createMemo<string, PlannedRanges>(MOST_SHAPES);
   const ranked = createMemo<string, RankedShape>(MOST_SHAPES);
 
   /** Samples of a variant; the poses themselves are only kept for water, and take by far the most room. */
@@ -239,7 +239,7 @@ export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantC
       () => {
         if (isMirrored(movement, doer.build, lead)) {
           const image = quietLed(movement, mirrorVariant(shape), doer, breathSeconds, "right");
-          return image && mirrorQuietDemand(image);
+          return image && mirrorStaticDemand(image);
         }
         const track = trackOf(movement, shape, lead, doer.build, isWet(shape, doer));
         return track && readStaticDemand(track, breathSeconds * movement.breaths);
@@ -253,9 +253,9 @@ export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantC
     const own = demands(movement, choice, doer, breathSeconds, leads);
     if (own === null) return null;
     const ranges = ranging(`${leads} ${codeOf(movement, choice, doer, "right")}`, () =>
-      readMeantRanges(choice, demands(movement, plainShape(movement, choice), doer, breathSeconds, leads) ?? own),
+      readPlannedRanges(choice, demands(movement, plainShape(movement, choice), doer, breathSeconds, leads) ?? own),
     );
-    return { demands: own, meant: readMeant(movement, ranges, own) };
+    return { demands: own, meant: readPlanned(movement, ranges, own) };
   };
 
   return {
@@ -274,7 +274,7 @@ export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantC
       const plain = plainShape(movement, shape);
       const moves = SIDES.map((side) => armMoves(shape, side));
       return ranked(`${variantCode(meantChoice)} ${moves} ${codeOf(movement, plain, doer, "right")}`, () => {
-        const leads = leadsOf(movement);
+        const leads = leadingSides(movement);
         const planned = meant(movement, meantChoice, doer, BREATH_SECONDS.usual, leads)?.meant;
         return planned === undefined
           ? { sizes: [], depth: 0 }

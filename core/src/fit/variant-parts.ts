@@ -8,10 +8,10 @@ export const sizesCode = ({ armLeft, armRight, trunk, legs }: Sizes): number =>
   ((armLeft * 16 + armRight) * 16 + trunk) * 16 + legs;
 
 /** A part of a variant, as two sizes in which what does not belong to it is at its fullest and at its smallest. */
-export type Part = readonly [Sizes, Sizes];
+export type SizePart = readonly [Sizes, Sizes];
 
 /** A part of a variant by the sizes that belong to it. Where neither of its sizes is allowed the part is not. */
-export function partOf(shape: Shape, own: Partial<Sizes>): Part {
+export function sizePart(shape: Shape, own: Partial<Sizes>): SizePart {
   const arm = (side: Side, size: number): number => (armMoves(shape, side) ? size : FULL_SIZE);
   const of = (size: number): Sizes => ({
     armLeft: own.armLeft ?? arm("left", size),
@@ -23,11 +23,11 @@ export function partOf(shape: Shape, own: Partial<Sizes>): Part {
 }
 
 /** Trunk and legs of a variant together. */
-export const bodyOf = (shape: Shape, { trunk, legs }: Sizes): Part => partOf(shape, { trunk, legs });
+export const bodyOf = (shape: Shape, { trunk, legs }: Sizes): SizePart => sizePart(shape, { trunk, legs });
 
 /** An arm of a variant, over the trunk and legs that it goes with. */
-export const armOnBody = (shape: Shape, { armLeft, armRight, trunk, legs }: Sizes, side: Side): Part =>
-  partOf(shape, { trunk, legs, ...(side === "left" ? { armLeft } : { armRight }) });
+export const armOnBody = (shape: Shape, { armLeft, armRight, trunk, legs }: Sizes, side: Side): SizePart =>
+  sizePart(shape, { trunk, legs, ...(side === "left" ? { armLeft } : { armRight }) });
 
 /** The plainest shape in which arms do the same as in another. */
 export function armShape(movement: Movement, shape: Shape): Shape {

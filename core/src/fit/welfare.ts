@@ -1,5 +1,5 @@
 /** No one is to keep less of a session than this where it can be helped. */
-export const WORST_OFF = 0.4;
+export const LOW_FIDELITY = 0.4;
 
 /** Good that a person loses for each share below it: more than anyone else could gain. */
 export const LIFT = 10;
@@ -10,10 +10,11 @@ export const LIFT = 10;
  *
  * @param kept 0 to 1
  */
-export const welfare = (kept: number): number => Math.sqrt(Math.max(0, kept)) + LIFT * Math.min(0, kept - WORST_OFF);
+export const welfare = (kept: number): number => Math.sqrt(Math.max(0, kept)) + LIFT * Math.min(0, kept - LOW_FIDELITY);
 
 /** What a group gains from the next little more of a session, at a share kept. */
-export const welfareSlope = (kept: number): number => 1 / (2 * Math.sqrt(Math.max(0.01, kept))) + (kept < WORST_OFF ? LIFT : 0);
+export const welfareSlope = (kept: number): number =>
+  1 / (2 * Math.sqrt(Math.max(0.01, kept))) + (kept < LOW_FIDELITY ? LIFT : 0);
 
 /** What a group gains when everyone keeps all of a session. */
 export const maxWelfare = (people: number): number => Math.max(1, people) * welfare(1);

@@ -2,12 +2,12 @@ import { type Direction, marginOfStability, nearestEdge, type Point } from "../b
 import { isRising } from "../body/pose.ts";
 import { GRAVITY } from "../body/segments.ts";
 import {
+  type BalanceDemandTerms,
+  balanceDemand,
+  balanceDemandTotal,
   circumstanceDemand,
   movementDemand,
-  type SteadinessTerms,
-  steadinessDemand,
-  steadinessTotal,
-} from "../body/steadiness.ts";
+} from "../body/balance-demand.ts";
 import { waterEquipmentNamed } from "../body/water-equipment.ts";
 import type { Pair } from "../side.ts";
 import { BALANCE, type Balance, type DemandSamples, type Doer, isSeatedThroughout, times, USUAL_MASS } from "./demand-samples.ts";
@@ -15,7 +15,7 @@ import type { Footing } from "./footing.ts";
 import type { VariantReading } from "./reading.ts";
 import type { VariantSamples } from "./samples.ts";
 import { INTERVALS } from "./solved-samples.ts";
-import { baseDemand, quietSteadiness } from "./static-demand.ts";
+import { baseDemand, staticBalance } from "./static-demand.ts";
 import { readBalanceInWater, readWater, type WaterDemand, waterlineAt } from "./water-demand.ts";
 
 /** What one repetition of a variant asks of a person, read alike wherever it is used. */
@@ -43,7 +43,7 @@ export interface Demand extends Pick<VariantReading, "highest" | "lowest" | "mea
   /** Shoulder load over time, in seconds of the bare arm held straight out. */
   readonly heldOutSeconds: Pair;
   /** The greatest balance demand, with its terms and when. */
-  readonly steadiness: SteadinessTerms & { readonly phase: number };
+  readonly steadiness: BalanceDemandTerms & { readonly phase: number };
   /** What the bases and the support alone ask: balance demand with no movement, arms or head. */
   readonly quietSteadiness: number;
   /** Null on land. */
@@ -114,7 +114,7 @@ function readSteadiness(
       leastMargin = balance.margin;
       leastAt = sample;
     }
-    const total = steadinessTotal(
+    const total = balanceDemandTotal(
       bases[number] as number,
       movementAt(sample, number),
       addedAt(sample, number),
@@ -131,7 +131,7 @@ function readSteadiness(
   const towards = under.length < 3 ? null : nearestEdge(balance.place, under);
   readBalance(highestAt);
   const number = Math.floor(highestAt / (INTERVALS + 1));
-  const worst = steadinessDemand(
+  const worst = balanceDemand(
     {
       base: bases[number] as number,
       movement: movementAt(highestAt, number),
@@ -183,7 +183,7 @@ export function readDemand(samples: DemandSamples | VariantSamples, person: Doer
     handOutOfSightSeconds: times(reading.handOutOfSight, cycleSeconds),
     heldOutSeconds: times(reading.heldOut, cycleSeconds),
     steadiness,
-    quietSteadiness: quietSteadiness(bases, reading.support),
+    quietSteadiness: staticBalance(bases, reading.support),
     features: reading.features,
     steps: reading.steps,
     water: waterline === null || wet === null ? null : readWater(wet, person, weights, cycleSeconds),

@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { movementProblems } from "./check.ts";
+import { movementProblems } from "./check-movement.ts";
 import { setNumber } from "./edit.ts";
 import { liftFoot, liftsOf, pitchFoot, setFeetDown } from "./edit-legs.ts";
 import type { Movement } from "./format.ts";

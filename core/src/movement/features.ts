@@ -1,11 +1,11 @@
 import { column, LANDMARK_TOLERANCE, pointColumn, sidedColumn, sidedPointColumn } from "../body/channels.ts";
-import { holdsOn, sidedSlots } from "../body/pose.ts";
+import { isOnSupport, sidedSlots } from "../body/pose.ts";
 import { supportNamed } from "../body/supports.ts";
 import { dot, length, minus, mix } from "../body/vector.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
 import { INTERVALS, type SolvedSamples, segmentOfSample, valueAt } from "./solved-samples.ts";
-import { stepsOf } from "./steps.ts";
+import { stepsOf } from "./foot-steps.ts";
 
 /** What a movement does that some people must not do at any size; a cap can bar each. */
 export const FEATURES = [
@@ -42,7 +42,7 @@ const HEART = 0.5;
 /** Whether a hand closes around what it holds. */
 function grips(samples: SolvedSamples, sample: number, side: Side): boolean {
   const { hands, support } = segmentOfSample(samples, sample).frame;
-  return holdsOn(hands[sideIndex(side)]) && supportNamed(support).grips;
+  return isOnSupport(hands[sideIndex(side)]) && supportNamed(support).grips;
 }
 
 function happensAt(samples: SolvedSamples, sample: number, feature: Feature): boolean {
@@ -181,7 +181,7 @@ function touchesTrunk(samples: SolvedSamples): boolean {
 /** Whether a foot steps back while no hand is on anything. */
 const stepsBackUnheld = ({ segments }: SolvedSamples): boolean =>
   stepsOf(segments).some(
-    ({ direction, segment }) => direction === "back" && segments[segment]?.frame.hands.every((hand) => !holdsOn(hand)),
+    ({ direction, segment }) => direction === "back" && segments[segment]?.frame.hands.every((hand) => !isOnSupport(hand)),
   );
 
 /** The features that a variant shows: those its movement declares and those seen in its samples. */

@@ -6,13 +6,13 @@ import { isRising } from "../body/pose.ts";
 import { HAND_SUPPORTS, type HandSupport, ON_ARMRESTS } from "../body/supports.ts";
 import { SIDES, type Side } from "../side.ts";
 import { anatomyProblems } from "./anatomy.ts";
-import { movementProblems } from "./check.ts";
+import { movementProblems } from "./check-movement.ts";
 import { readDemand } from "./demand.ts";
 import { hasLandVariant, type Movement, PURPOSES, rises } from "./format.ts";
 import { greatestJump, NO_JUMP } from "./jump.ts";
 import { LIBRARY_FILES, load, loadAll } from "./library.fixture.ts";
 import { sampleTrack, type VariantSamples } from "./samples.ts";
-import { stateProblems } from "./state.ts";
+import { stateProblems } from "./start-and-end.ts";
 import { trackOf } from "./track.ts";
 import { FULL_STANDING_VARIANT, VARIANT_KINDS, type VariantSpec } from "./variant.ts";
 

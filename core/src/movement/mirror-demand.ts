@@ -75,7 +75,7 @@ export const mirrorDemand = (demand: Demand): Demand => ({
 });
 
 /** The same for what a variant asks in quiet. */
-export const mirrorQuietDemand = (demand: StaticDemand): StaticDemand => ({
+export const mirrorStaticDemand = (demand: StaticDemand): StaticDemand => ({
   ...demand,
   longestOneLeg: swap(demand.longestOneLeg),
 });

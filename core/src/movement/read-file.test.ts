@@ -1,5 +1,5 @@
 import { describe, expect, test } from "vitest";
-import { movementProblems } from "./check.ts";
+import { movementProblems } from "./check-movement.ts";
 import type { Movement } from "./format.ts";
 import { load } from "./library.fixture.ts";
 import { movementFile, movementsFile, readMovements } from "./read-file.ts";

@@ -7,15 +7,15 @@ import {
   sidedColumns,
   VALUE_WIDTH,
 } from "../body/channels.ts";
-import { holdsOn, isOff, type PoseFrame } from "../body/pose.ts";
-import { addedDemand } from "../body/steadiness.ts";
+import { isOff, isOnSupport, type PoseFrame } from "../body/pose.ts";
+import { addedDemand } from "../body/balance-demand.ts";
 import { supportNamed } from "../body/supports.ts";
 import { type Pair, pairOf, SIDES, type Side, sideIndex } from "../side.ts";
 import { closeExtremes, isTurnRead, noExtremes, widen } from "./extremes.ts";
 import { type Feature, featuresOf } from "./features.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
 import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
-import { STEP_DEMAND, type Step, stepsOf } from "./steps.ts";
+import { STEP_DEMAND, type Step, stepsOf } from "./foot-steps.ts";
 import { timeAbove, timeOfIntervals, timeOfSegments } from "./time-above.ts";
 
 /**
@@ -136,7 +136,7 @@ export const toeDownPeriods = (variant: Segmented) =>
 
 /** What the hands on something take off the balance demand. */
 export function supportOf({ hands, support }: PoseFrame): number {
-  const holding = hands.filter(holdsOn).length;
+  const holding = hands.filter(isOnSupport).length;
   return holding === 0 ? 0 : supportNamed(support).relief[holding === 2 ? 1 : 0];
 }
 

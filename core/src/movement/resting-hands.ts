@@ -1,7 +1,15 @@
-import { armTakesPart, type Build, canHold } from "../body/build.ts";
+import { armTakesPart, type Build, canGrip } from "../body/build.ts";
 import { ROW_WIDTH } from "../body/channels.ts";
-import { type HandHold, holdsOn, mirrorPose, mirrorValues, type PoseFrame, type SidedSlot, sidedSlot } from "../body/pose.ts";
-import { holdsWith, type SupportName, supportNamed } from "../body/supports.ts";
+import {
+  type HandContact,
+  isOnSupport,
+  mirrorPose,
+  mirrorValues,
+  type PoseFrame,
+  type SidedSlot,
+  sidedSlot,
+} from "../body/pose.ts";
+import { isHandSupported, type SupportName, supportNamed } from "../body/supports.ts";
 import { pairOf, SIDES, type Side, sideIndex } from "../side.ts";
 import { type Rest, type RestingHand, restHandsOn } from "./anchors.ts";
 import { ARM_ANGLES, type AuthoredKey, LEAD, ownSide } from "./authored-keys.ts";
@@ -66,21 +74,22 @@ export function restHands(
   return rests;
 }
 
-export function handHolds(lead: Side, choice: VariantSpec, build: Build): readonly [HandHold, HandHold] {
-  const hold = (side: Side): HandHold => {
+export function handContacts(lead: Side, choice: VariantSpec, build: Build): readonly [HandContact, HandContact] {
+  const hold = (side: Side): HandContact => {
     const own = ownSide(side, lead);
-    if (choice.hold !== null && holdsWith(choice.hold, own)) return supportNamed(choice.hold.by).carries ? "firm" : "lightTouch";
+    if (choice.hold !== null && isHandSupported(choice.hold, own))
+      return supportNamed(choice.hold.by).carries ? "firm" : "lightTouch";
     // A stump rests nowhere: it follows the movement or hangs.
-    const rests = !armTakesPart(build, own) || (!armMoves(choice, own) && canHold(build, own));
+    const rests = !armTakesPart(build, own) || (!armMoves(choice, own) && canGrip(build, own));
     return rests ? "onBody" : "free";
   };
   return [hold("left"), hold("right")];
 }
 
 /** @param from the middle of the feet at the start: what is held stays where it is when the feet step */
-export function setHolds(
+export function setHandContacts(
   values: Float64Array,
-  hands: readonly [HandHold, HandHold],
+  hands: readonly [HandContact, HandContact],
   rest: { x: number; y: number; z: number },
   support: SupportName,
   from: number,
@@ -96,7 +105,7 @@ export function setHolds(
       set("holdX", rest.x);
       set("holdY", rest.y);
       set("holdZ", s * rest.z);
-    } else if (holdsOn(hand)) {
+    } else if (isOnSupport(hand)) {
       set("holdX", from + ahead);
       set("holdY", height);
       set("holdZ", s * aside);

@@ -7,7 +7,7 @@ import { greatestJump, NO_JUMP } from "./jump.ts";
 import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
 import { segmentOfSample, valueAt } from "./solved-samples.ts";
-import { statesOf } from "./state.ts";
+import { statesOf } from "./start-and-end.ts";
 import { type Track, trackOf } from "./track.ts";
 import { FULL_STANDING_VARIANT, type VariantSpec } from "./variant.ts";
 

@@ -1,11 +1,11 @@
 import { armAngles } from "../body/arm.ts";
 import type { Build } from "../body/build.ts";
-import { type HandHold, type PoseFrame, type Seating, type SidedSlot, STANDING_FRAME, sidedSlot, slot } from "../body/pose.ts";
+import { type HandContact, type PoseFrame, type Seating, type SidedSlot, STANDING_FRAME, sidedSlot, slot } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
 import { solvePose } from "../body/solve.ts";
 import { SIDES } from "../side.ts";
 import { type AuthoredKey, add, PELVIS_X } from "./authored-keys.ts";
-import { RESTING_HAND, setHolds } from "./resting-hands.ts";
+import { RESTING_HAND, setHandContacts } from "./resting-hands.ts";
 import { seatFor, seatHeightFor } from "./seated-keys.ts";
 import type { VariantSpec } from "./variant.ts";
 
@@ -22,7 +22,7 @@ export const FEET_PASSES = 6;
  *
  * @param hands what they hold on to then
  */
-export function setRisingFeet(keys: readonly AuthoredKey[], hands: readonly [HandHold, HandHold], build: Build): void {
+export function setRisingFeet(keys: readonly AuthoredKey[], hands: readonly [HandContact, HandContact], build: Build): void {
   const seatOff = keys.find((key, i) => key.seat && (keys[i + 1]?.seat === false || keys[i - 1]?.seat === false));
   if (!seatOff) return;
   const seating: Seating = { kind: "standing", rising: { seatHeight: risingSeat(build), withArms: false } };
@@ -30,7 +30,7 @@ export function setRisingFeet(keys: readonly AuthoredKey[], hands: readonly [Han
   pose.values[slot("sink")] = 0;
   let hips = 0;
   for (let pass = 0; pass < FEET_PASSES; pass += 1) {
-    setHolds(pose.values, hands, RESTING_HAND.seated, "armrests", hips);
+    setHandContacts(pose.values, hands, RESTING_HAND.seated, "armrests", hips);
     hips = solvePose(pose, risingSeat(build) + SHARE.hipAboveSeat, undefined, build).row[PELVIS_X] as number;
   }
   for (const { values, seat } of keys) {
@@ -47,7 +47,7 @@ export const reachesArmrests = ({ seat, values }: AuthoredKey): boolean =>
   seat || (values[slot("sink")] as number) > PRESSES_FROM;
 
 /** Where hands leave the arms of a chair, or come to them, the arms of that key pose are those that hold them. */
-export function bendToArmrests(keys: readonly AuthoredKey[], hands: readonly [HandHold, HandHold], build: Build): void {
+export function bendToArmrests(keys: readonly AuthoredKey[], hands: readonly [HandContact, HandContact], build: Build): void {
   for (const [i, { values, seat }] of keys.entries()) {
     const next = [keys[i - 1], keys[i + 1]].some((key) => key && !reachesArmrests(key));
     if (!next || !reachesArmrests(keys[i] as AuthoredKey)) continue;

@@ -1,5 +1,5 @@
 import { type FootContact, isOff } from "../body/pose.ts";
-import { oneLegDemand, risingDemand, seatedBaseDemand, standingBaseDemand, toeDownDemand } from "../body/steadiness.ts";
+import { oneLegDemand, risingDemand, seatedBaseDemand, standingBaseDemand, toeDownDemand } from "../body/balance-demand.ts";
 import { type Pair, SIDES, sideIndex } from "../side.ts";
 import { times } from "./demand-samples.ts";
 import { type Footing, footingOf } from "./footing.ts";
@@ -32,7 +32,7 @@ export interface StaticDemand {
   readonly cycleSeconds: number;
 }
 
-export const quietSteadiness = (bases: readonly number[], supports: ArrayLike<number>): number =>
+export const staticBalance = (bases: readonly number[], supports: ArrayLike<number>): number =>
   Math.max(0, ...bases.map((base, number) => base - (supports[number] as number)));
 
 /** Reads it. @param cycleSeconds seconds of one repetition */
@@ -42,7 +42,7 @@ export function readStaticDemand({ segments }: Track, cycleSeconds: number): Sta
     toeDown: times(toeDownPeriods({ segments }).longest, cycleSeconds),
   };
   return {
-    steadiness: quietSteadiness(
+    steadiness: staticBalance(
       segments.map((segment) => baseDemand(footingOf(segment), longest)),
       segments.map(({ frame }) => supportOf(frame)),
     ),

@@ -1,6 +1,6 @@
-import { type Build, canHold, canStand, hasFoot, USUAL_BUILD } from "../body/build.ts";
+import { type Build, canGrip, canStand, hasFoot, USUAL_BUILD } from "../body/build.ts";
 import { mirrorFrame, mirrorValues, type PoseFrame, type Seating, sidedSlot, slot } from "../body/pose.ts";
-import { holdsWith } from "../body/supports.ts";
+import { isHandSupported } from "../body/supports.ts";
 import { pairOf, SIDES, type Side, sideIndex } from "../side.ts";
 import type { RestingHand } from "./anchors.ts";
 import {
@@ -26,7 +26,7 @@ import {
   WEIGHT,
   withoutStillLegs,
 } from "./resize-keys.ts";
-import { handHolds, RESTING_HAND, restHands, setHolds } from "./resting-hands.ts";
+import { handContacts, RESTING_HAND, restHands, setHandContacts } from "./resting-hands.ts";
 import { bendToArmrests, reachesArmrests, risingSeating, setRisingFeet } from "./rising-keys.ts";
 import { handsOffTheSeat, restStumps, seat, seatedLift, seatFor } from "./seated-keys.ts";
 import { armMoves, FULL_SIZE, type VariantSpec } from "./variant.ts";
@@ -170,7 +170,7 @@ export function trackOf(
   if (form === null) return null;
   const seated = choice.kind === "seated";
   if (!seated && !canStand(build)) return null;
-  if (SIDES.some((side) => holdsWith(choice.hold, side) && !canHold(build, side))) return null;
+  if (SIDES.some((side) => isHandSupported(choice.hold, side) && !canGrip(build, side))) return null;
   const footless = SIDES.filter((side) => !hasFoot(build, ownSide(side, lead)));
   const authored = authoredKeys(form.keys);
   let keys = authored.map((key) => withoutStillLegs(key, authored[0] as AuthoredKey, lead, build));
@@ -182,7 +182,7 @@ export function trackOf(
       if (choice.weightBack) values[slot("press")] = WEIGHT_BACK_PRESS;
     }
   const rising = !seated && keys.some(({ seat }) => seat);
-  const hands = handHolds(lead, choice, build);
+  const hands = handContacts(lead, choice, build);
   // A hand that rests or holds on closes no fist of the movement's.
   for (const { values } of keys)
     for (const side of SIDES) if (!armMoves(choice, ownSide(side, lead))) values[sidedSlot("fist", side)] = 0;
@@ -204,7 +204,7 @@ export function trackOf(
   const heldFrom = rising
     ? 0
     : SIDES.reduce((sum, side) => sum + ((keys[0] as AuthoredKey).values[sidedSlot("footX", side)] as number) / 2, 0);
-  for (const { values } of keys) setHolds(values, hands, RESTING_HAND[seated ? "seated" : "standing"], support, heldFrom);
+  for (const { values } of keys) setHandContacts(values, hands, RESTING_HAND[seated ? "seated" : "standing"], support, heldFrom);
   if (toeDown && keys.some(({ lift }) => lift !== null)) keepToeDown(keys, choice);
   if (rising && support === "armrests") bendToArmrests(keys, hands, build);
 

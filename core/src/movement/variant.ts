@@ -1,4 +1,4 @@
-import { type HandSupport, holdsWith, SUPPORT_NAMES } from "../body/supports.ts";
+import { type HandSupport, isHandSupported, SUPPORT_NAMES } from "../body/supports.ts";
 import { otherSide, type Side } from "../side.ts";
 
 export const VARIANT_KINDS = ["standing", "supported", "seated", "water"] as const;
@@ -58,7 +58,7 @@ export const FULL_SEATED_VARIANT: VariantSpec = { ...FULL_STANDING_VARIANT, kind
 
 /** Whether an arm follows the movement in this variant, rather than holding on or resting. */
 export const armMoves = (choice: VariantSpec, side: Side): boolean =>
-  !holdsWith(choice.hold, side) && (choice.arms === "both" || choice.arms === side);
+  !isHandSupported(choice.hold, side) && (choice.arms === "both" || choice.arms === side);
 
 const inMirror = (sided: "both" | Side): "both" | Side => (sided === "both" ? sided : otherSide(sided));
 

@@ -1,8 +1,8 @@
 import type { Side } from "../side.ts";
-import { type BlockChange, changeBlock, newBlockId } from "./change-block.ts";
+import { changeItem, newItemId, type PlanItemChange } from "./change-item.ts";
 import type { PinnedVariant } from "./pinned-variant.ts";
 import type { PlanContent } from "./plan.ts";
-import { type PlanItem, ROUNDS, switchItemSide } from "./plan-item.ts";
+import { type PlanItem, REPETITIONS, switchItemSide } from "./plan-item.ts";
 import { BREATH_SECONDS, type TeachingStyle } from "./style.ts";
 
 /** A change to a plan's content. What it cannot do leaves the plan as it was. */
@@ -22,7 +22,7 @@ export const addMovement =
   (movementId: string, after: string | null): PlanEdit =>
   (content) => {
     const { blocks, style } = content;
-    const block: PlanItem = { id: newBlockId(blocks), movementId, rounds: style.rounds };
+    const block: PlanItem = { id: newItemId(blocks), movementId, rounds: style.rounds };
     const at = blocks.findIndex(({ id }) => id === after);
     return { ...content, blocks: blocks.toSpliced(at < 0 ? blocks.length : at + 1, 0, block) };
   };
@@ -39,22 +39,22 @@ export const moveItem = (id: string, to: { readonly by: number } | { readonly pl
     return blocks.toSpliced(from, 1).toSpliced(place, 0, block);
   });
 
-export const updateItem = (id: string, differs: BlockChange): PlanEdit => onBlock(id, (block) => changeBlock(block, differs));
+export const updateItem = (id: string, differs: PlanItemChange): PlanEdit => onBlock(id, (block) => changeItem(block, differs));
 
 /** More or fewer repetitions, from one to the most that anyone does. */
 export const addRepetitions = (id: string, by: number): PlanEdit =>
-  onBlock(id, (block) => ({ ...block, rounds: clamp(block.rounds + by, ROUNDS) }));
+  onBlock(id, (block) => ({ ...block, rounds: clamp(block.rounds + by, REPETITIONS) }));
 
 /** Puts the same block behind itself once more. */
 export const duplicateItem = (id: string): PlanEdit =>
   onBlocks((blocks) => {
     const at = blocks.findIndex((block) => block.id === id);
     const block = blocks[at];
-    return block ? blocks.toSpliced(at + 1, 0, { ...block, id: newBlockId(blocks) }) : blocks;
+    return block ? blocks.toSpliced(at + 1, 0, { ...block, id: newItemId(blocks) }) : blocks;
   });
 
 /** Holds a person to one way of doing a block, or lets the fit choose again. @param way null for the fit's choice */
-export const holdTo =
+export const pinVariant =
   (personId: string, blockId: string, way: PinnedVariant["way"] | null): PlanEdit =>
   (content) => {
     const others = content.holds.filter((hold) => hold.personId !== personId || hold.blockId !== blockId);
@@ -62,10 +62,10 @@ export const holdTo =
   };
 
 /** Holds several people to a way of doing several blocks. */
-export const holdAllTo =
+export const pinAll =
   (holds: readonly PinnedVariant[]): PlanEdit =>
   (content) =>
-    holds.reduce((held, { personId, blockId, way }) => holdTo(personId, blockId, way)(held), content);
+    holds.reduce((held, { personId, blockId, way }) => pinVariant(personId, blockId, way)(held), content);
 
 /** The block for the other side. @param leadsFirst the side that it begins with when it does not say */
 export const switchOneSide = (id: string, leadsFirst: Side): PlanEdit =>
@@ -87,8 +87,8 @@ export const practiseTogether = (id: string, parts: number, name: string): PlanE
     for (const quiet of [false, true])
       for (const [part, block] of taken.entries()) {
         const copy: PlanItem = {
-          ...changeBlock(block, { talk: undefined, straight: part > 0 ? true : undefined, quiet: quiet ? true : undefined }),
-          id: newBlockId(all),
+          ...changeItem(block, { talk: undefined, straight: part > 0 ? true : undefined, quiet: quiet ? true : undefined }),
+          id: newItemId(all),
           combination: name,
         };
         all = all.toSpliced(after, 0, copy);

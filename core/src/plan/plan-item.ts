@@ -40,9 +40,9 @@ export interface PlanItem {
   readonly combination?: string;
 }
 
-export const ROUNDS = { least: 1, most: 12 } as const;
+export const REPETITIONS = { least: 1, most: 12 } as const;
 /** Seconds of talk before a block. */
-export const TALK = { most: 600, step: 15 } as const;
+export const EXPLANATION_SECONDS = { most: 600, step: 15 } as const;
 
 /** Where and how a group moves. */
 export interface Setting {

@@ -2,10 +2,10 @@ import * as v from "valibot";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 import { PHASES } from "../movement/format.ts";
 import { SUPPORT_MODES } from "../movement/support-mode.ts";
-import type { FloorPlace } from "../setup/standing-places.ts";
+import type { FloorPosition } from "../setup/standing-positions.ts";
 import { SIDES } from "../side.ts";
 import type { PinnedVariant } from "./pinned-variant.ts";
-import { FACINGS, type PlanItem, ROUNDS, TALK } from "./plan-item.ts";
+import { EXPLANATION_SECONDS, FACINGS, type PlanItem, REPETITIONS } from "./plan-item.ts";
 import { SESSION_PURPOSES, type SessionPurpose } from "./purpose.ts";
 import { BREATH_SECONDS, type TeachingStyle, TeachingStyleSchema, USUAL_STYLE } from "./style.ts";
 
@@ -20,16 +20,16 @@ export interface PlanContent {
   /** Who does which block in which way, by the instructor's word and within their caps. */
   readonly holds: readonly PinnedVariant[];
   /** Where the instructor moved people to; everyone else stands by need. */
-  readonly places: readonly PersonPlace[];
+  readonly places: readonly PersonPosition[];
 }
 
 /** A person's place on the floor, metres from the instructor's wall and from its left. */
-export interface PersonPlace extends FloorPlace {
+export interface PersonPosition extends FloorPosition {
   readonly personId: string;
 }
 
 /** Blocks that one plan may have. */
-export const MOST_BLOCKS = 60;
+export const MAX_PLAN_ITEMS = 60;
 
 export const EMPTY_PLAN: PlanContent = {
   blocks: [],
@@ -46,14 +46,14 @@ const side = v.picklist(SIDES);
 const BlockSchema = v.strictObject({
   id: v.pipe(v.string(), v.regex(/^[a-z0-9-]{1,40}$/)),
   movementId: v.pipe(v.string(), v.maxLength(60)),
-  rounds: v.pipe(v.number(), v.integer(), v.minValue(ROUNDS.least), v.maxValue(ROUNDS.most)),
+  rounds: v.pipe(v.number(), v.integer(), v.minValue(REPETITIONS.least), v.maxValue(REPETITIONS.most)),
   first: v.exactOptional(side),
   only: v.exactOptional(side),
   as: v.exactOptional(v.picklist(["seated", "standing"])),
   hold: v.exactOptional(side),
   phase: v.exactOptional(v.picklist(PHASES)),
   breathSeconds: v.exactOptional(breath),
-  talk: v.exactOptional(v.pipe(v.number(), v.minValue(0), v.maxValue(TALK.most))),
+  talk: v.exactOptional(v.pipe(v.number(), v.minValue(0), v.maxValue(EXPLANATION_SECONDS.most))),
   straight: v.exactOptional(v.boolean()),
   quiet: v.exactOptional(v.boolean()),
   facing: v.exactOptional(v.picklist(FACINGS)),
@@ -77,7 +77,7 @@ const PlaceSchema = v.strictObject({ personId: v.pipe(v.string(), v.maxLength(60
 export const PlanContentSchema = v.object({
   blocks: v.pipe(
     v.array(BlockSchema),
-    v.maxLength(MOST_BLOCKS),
+    v.maxLength(MAX_PLAN_ITEMS),
     v.check((blocks) => new Set(blocks.map(({ id }) => id)).size === blocks.length, "sameIds"),
   ),
   style: TeachingStyleSchema,

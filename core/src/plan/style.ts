@@ -3,7 +3,7 @@ import type { Side } from "../side.ts";
 import { type ChoiceOf, STYLE_QUESTIONS, type StyleQuestion } from "./style-questions.ts";
 
 /** Numbers of repetitions that a style may call. */
-export const CALLED_ROUNDS = [3, 4, 5, 6, 8] as const;
+export const COUNTED_REPETITIONS = [3, 4, 5, 6, 8] as const;
 
 /** Seconds of one breath, in and out. */
 export const BREATH_SECONDS = { least: 4, most: 14, usual: 8 } as const;
@@ -12,7 +12,7 @@ export const BREATH_SECONDS = { least: 4, most: 14, usual: 8 } as const;
 export type TeachingStyle = { readonly [Name in StyleQuestion]: ChoiceOf<Name> } & {
   readonly name: string;
   /** Repetitions called where nothing else is said, and the fewest worth starting. */
-  readonly rounds: (typeof CALLED_ROUNDS)[number];
+  readonly rounds: (typeof COUNTED_REPETITIONS)[number];
   readonly leastRounds: number;
   /** Seconds of one breath. */
   readonly breathSeconds: number;
@@ -26,7 +26,7 @@ const choiceSchemas = Object.fromEntries(
 export const TeachingStyleSchema = v.object({
   name: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(60)),
   ...choiceSchemas,
-  rounds: v.picklist(CALLED_ROUNDS),
+  rounds: v.picklist(COUNTED_REPETITIONS),
   leastRounds: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(8)),
   breathSeconds: v.pipe(v.number(), v.minValue(BREATH_SECONDS.least), v.maxValue(BREATH_SECONDS.most), v.multipleOf(0.5)),
 }) as unknown as v.GenericSchema<TeachingStyle>;

@@ -3,14 +3,14 @@ import { REFERENCE_STATURE } from "../body/segments.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
 import { risingBetween } from "../schedule/rising.ts";
 import {
-  leadsOf,
+  leadingSidesInOrder,
   type PlanContext,
   type PlanItemWithMovement,
   type PlanSchedule,
   type ScheduledItem,
   schedulePlan,
 } from "../schedule/schedule-plan.ts";
-import { type SideTotals, sidesOfBlock, sumSides, type TurnDemands, type Uneven, unevenSides } from "./side-balance.ts";
+import { type SideTotals, sidesOfItem, sumSides, type TurnDemands, type Uneven, unevenSides } from "./side-balance.ts";
 
 /** A plan with the demands of its variants on an average body. */
 export interface PlanAnalysis {
@@ -33,7 +33,7 @@ export interface PlanAnalysis {
 const REFERENCE_BODY = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
 
 const demandsOf = (block: ScheduledItem, variants: VariantCache): TurnDemands =>
-  variants.demands(block.movement, block.meant, REFERENCE_BODY, block.breathSeconds, leadsOf(block)) ?? [];
+  variants.demands(block.movement, block.meant, REFERENCE_BODY, block.breathSeconds, leadingSidesInOrder(block)) ?? [];
 
 /**
  * Schedules a plan and reads the demands of its planned variants for the reference body. Quick once the variants are
@@ -46,7 +46,7 @@ const demandsOf = (block: ScheduledItem, variants: VariantCache): TurnDemands =>
 export function analyzePlan(blocks: readonly PlanItemWithMovement[], context: PlanContext, variants: VariantCache): PlanAnalysis {
   const reading = schedulePlan(blocks, context);
   const demands = reading.blocks.map((block) => demandsOf(block, variants));
-  const sides = reading.blocks.map((block, i) => sidesOfBlock(block, demands[i] as TurnDemands));
+  const sides = reading.blocks.map((block, i) => sidesOfItem(block, demands[i] as TurnDemands));
   return {
     reading,
     demands,

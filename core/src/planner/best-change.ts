@@ -5,7 +5,7 @@ import type { VariantCache } from "../fit/variant-cache.ts";
 import { welfare } from "../fit/welfare.ts";
 import { type Movement, taughtName } from "../movement/format.ts";
 import type { PlanItem } from "../plan/plan-item.ts";
-import { CALLED_ROUNDS } from "../plan/style.ts";
+import { COUNTED_REPETITIONS } from "../plan/style.ts";
 import {
   type PlanContext,
   type PlanItemWithMovement,
@@ -87,7 +87,7 @@ function changesTo(blocks: readonly PlanItemWithMovement[], at: number, replacem
       movement,
     }),
   }));
-  const fewer = CALLED_ROUNDS.filter((rounds) => rounds < here.block.rounds).at(-1);
+  const fewer = COUNTED_REPETITIONS.filter((rounds) => rounds < here.block.rounds).at(-1);
   const shorter: Change[] =
     fewer === undefined
       ? []

@@ -3,7 +3,7 @@ import { createVariantCache } from "../fit/variant-cache.ts";
 import type { Content, SessionPurpose } from "../plan/purpose.ts";
 import { circumstances, planned } from "../schedule/plan.fixture.ts";
 import { analyzePlan } from "./analyze-plan.ts";
-import { readContent, strainRuns } from "./content.ts";
+import { readContent, strainSequences } from "./content.ts";
 
 const variants = createVariantCache();
 type Blocks = Parameters<typeof planned>;
@@ -46,16 +46,16 @@ describe("what a session trains", () => {
 
 describe("the same strain in a row", () => {
   test("three blocks with the arms held out are shown, two are not", () => {
-    expect(strainRuns(lookAt("draw-and-open", "shift-and-press", "waves-with-both-hands"))).toContainEqual({
+    expect(strainSequences(lookAt("draw-and-open", "shift-and-press", "waves-with-both-hands"))).toContainEqual({
       strain: "shoulders",
       blockIds: ["b1", "b2", "b3"],
     });
-    const broken = strainRuns(lookAt("draw-and-open", "shift-and-press", "heels-up", "waves-with-both-hands"));
+    const broken = strainSequences(lookAt("draw-and-open", "shift-and-press", "heels-up", "waves-with-both-hands"));
     expect(broken.filter(({ strain }) => strain === "shoulders")).toEqual([]);
   });
 
   test("so are three on one leg", () => {
-    const runs = strainRuns(lookAt("one-leg-toe-near", "slow-kick", "one-leg-arms-rise", "settling-breath"));
+    const runs = strainSequences(lookAt("one-leg-toe-near", "slow-kick", "one-leg-arms-rise", "settling-breath"));
     expect(runs.map(({ strain }) => strain)).toContain("oneLeg");
   });
 });

@@ -132,7 +132,7 @@ function strainOf(demand: Demand, name: Strain): number {
 }
 
 /** A run of blocks that are hard on the same. */
-export interface StrainRun {
+export interface StrainSequence {
   readonly strain: Strain;
   readonly blockIds: readonly string[];
 }
@@ -141,9 +141,9 @@ export interface StrainRun {
 const RUN = 3;
 
 /** Three or more blocks in a row that are hard on the same shoulders, knees, back or leg. */
-export function strainRuns({ reading, demands }: PlanAnalysis): StrainRun[] {
+export function strainSequences({ reading, demands }: PlanAnalysis): StrainSequence[] {
   return STRAINS.flatMap(({ name, hard }) => {
-    const runs: StrainRun[] = [];
+    const runs: StrainSequence[] = [];
     let run: string[] = [];
     const close = () => {
       if (run.length >= RUN) runs.push({ strain: name, blockIds: run });

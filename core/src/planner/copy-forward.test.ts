@@ -7,7 +7,7 @@ import { circumstances, planned } from "../schedule/plan.fixture.ts";
 import { withMovements } from "../schedule/schedule-plan.ts";
 import { analyzePlan } from "./analyze-plan.ts";
 import { copyForward } from "./copy-forward.ts";
-import { overBy } from "./fixes.ts";
+import { overrunSeconds } from "./fixes.ts";
 
 const variants = createVariantCache();
 const movements = loadAll().filter(hasLandVariant);
@@ -38,7 +38,7 @@ describe("the next session from the last", () => {
     const analysis = analyzePlan(withMovements(blocks, movements), given, variants);
     expect(analysis.reading.blocks.filter(({ knowledge }) => knowledge === "new")).toHaveLength(2);
     for (const { block } of last) expect(blocks.map(({ movementId }) => movementId)).toContain(block.movementId);
-    expect(overBy(analysis, 30)).toBeLessThanOrEqual(0);
+    expect(overrunSeconds(analysis, 30)).toBeLessThanOrEqual(0);
   });
 
   test("brings what it is for, before the settling", () => {

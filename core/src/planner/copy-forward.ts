@@ -1,6 +1,6 @@
 import type { VariantCache } from "../fit/variant-cache.ts";
 import type { Movement } from "../movement/format.ts";
-import { newBlockId } from "../plan/change-block.ts";
+import { newItemId } from "../plan/change-item.ts";
 import type { PlanContent } from "../plan/plan.ts";
 import { type PlanContext, type PlanItemWithMovement, withMovements } from "../schedule/schedule-plan.ts";
 import { analyzePlan } from "./analyze-plan.ts";
@@ -56,7 +56,7 @@ export function copyForward(input: CopyForwardInput): PlanContent {
     const movement = mostWanted(blocks, input);
     if (!movement) break;
     const block = {
-      id: newBlockId(blocks.map((each) => each.block)),
+      id: newItemId(blocks.map((each) => each.block)),
       movementId: movement.id,
       rounds: context.style.rounds,
     };

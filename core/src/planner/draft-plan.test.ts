@@ -11,7 +11,7 @@ import { circumstances } from "../schedule/plan.fixture.ts";
 import { problemsOf } from "../schedule/schedule-plan.ts";
 import { readContent } from "./content.ts";
 import { draftPlanIncrementally, type PlanDraft, type PlanDraftInput } from "./draft-plan.ts";
-import { ON_TIME, overBy } from "./fixes.ts";
+import { ON_TIME, overrunSeconds } from "./fixes.ts";
 
 const propose = (input: PlanDraftInput): PlanDraft => runToCompletion(draftPlanIncrementally(input));
 
@@ -50,8 +50,8 @@ describe("a proposed plan", () => {
     expect(problemsOf(analysis.reading)).toEqual([]);
     expect(analysis.uneven).toEqual([]);
     expect(outOfOrder(analysis.reading)).toEqual([]);
-    expect(overBy(analysis, minutes)).toBeLessThanOrEqual(ON_TIME.late);
-    expect(overBy(analysis, minutes)).toBeGreaterThanOrEqual(-ON_TIME.early);
+    expect(overrunSeconds(analysis, minutes)).toBeLessThanOrEqual(ON_TIME.late);
+    expect(overrunSeconds(analysis, minutes)).toBeGreaterThanOrEqual(-ON_TIME.early);
     expect(readPhases(analysis.reading).filter(({ shortBy, overBy: much }) => shortBy + much > 5)).toEqual([]);
     expect(readContent(analysis, purpose).find(({ content }) => content === purpose)?.missing).toBeLessThan(10);
   });

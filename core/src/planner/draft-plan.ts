@@ -3,18 +3,18 @@ import type { Cap } from "../caps/cap.ts";
 import { isOnFeet, violatesCap } from "../caps/cap-violations.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
 import { type Movement, PHASES, type Phase } from "../movement/format.ts";
-import { newBlockId } from "../plan/change-block.ts";
+import { newItemId } from "../plan/change-item.ts";
 import type { PlanItem } from "../plan/plan-item.ts";
 import type { Content, SessionPurpose } from "../plan/purpose.ts";
-import { CALLED_ROUNDS } from "../plan/style.ts";
+import { COUNTED_REPETITIONS } from "../plan/style.ts";
 import { outOfOrder, PHASE_RULES, readPhases } from "../schedule/phases.ts";
 import { type PlanContext, type PlanItemWithMovement, problemsOf, type ScheduledItem } from "../schedule/schedule-plan.ts";
 import type { Familiarity } from "../schedule/time.ts";
 import type { TransitionStep } from "../schedule/transition-steps.ts";
 import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
-import { readContent, strainRuns } from "./content.ts";
-import { ON_TIME, overBy } from "./fixes.ts";
-import { analyzeMovement, MEASURED_ROUNDS } from "./trains.ts";
+import { readContent, strainSequences } from "./content.ts";
+import { ON_TIME, overrunSeconds } from "./fixes.ts";
+import { analyzeMovement, REFERENCE_REPETITIONS } from "./trains.ts";
 
 /** Someone a plan is proposed for. */
 export interface ProposalPerson {
@@ -85,7 +85,7 @@ function candidateOf(movement: Movement, { context, people, variants }: PlanDraf
   const able = people.filter(
     ({ build, caps }) =>
       (canStand(build) || !isOnFeet(block.meant.kind)) &&
-      !caps.some((cap) => asked.some((demand) => violatesCap(cap, block.meant, demand, MEASURED_ROUNDS))),
+      !caps.some((cap) => asked.some((demand) => violatesCap(cap, block.meant, demand, REFERENCE_REPETITIONS))),
   );
   const doable = people.length === 0 ? 1 : able.length / people.length;
   return { movement, trains, doable: asked.length === 0 ? -1 : doable, isNew: context.knows(movement.id) === "new" };
@@ -116,7 +116,7 @@ class Search {
   worth(analysis: PlanAnalysis): number {
     const { minutes, purpose, news, unlike } = this.input;
     const { blocks } = analysis.reading;
-    const over = overBy(analysis, minutes);
+    const over = overrunSeconds(analysis, minutes);
     const phases = readPhases(analysis.reading).reduce((sum, { shortBy, overBy: much }) => sum + shortBy + much, 0);
     const missing = readContent(analysis, purpose).reduce(
       (sum, { content, missing: seconds }) => sum + seconds * (content === purpose ? LOSES.purposeSecond : LOSES.missingSecond),
@@ -138,7 +138,7 @@ class Search {
       LOSES.earlySecond * Math.max(0, -over - ON_TIME.early / 2) -
       LOSES.phaseSecond * phases -
       missing -
-      LOSES.strainRun * strainRuns(analysis).length -
+      LOSES.strainRun * strainSequences(analysis).length -
       LOSES.linkSecond * links -
       LOSES.tooNew * Math.max(0, fresh - news) -
       LOSES.notNew * Math.max(0, news - fresh) -
@@ -160,7 +160,7 @@ class Search {
   }
 
   private planned(candidate: Candidate, draft: Draft): PlanItemWithMovement {
-    const id = newBlockId(draft.map(({ block }) => block));
+    const id = newItemId(draft.map(({ block }) => block));
     const rounds = this.input.context.style.rounds;
     return { block: { id, movementId: candidate.movement.id, rounds }, movement: candidate.movement };
   }
@@ -191,8 +191,8 @@ class Search {
   private *neighbours(draft: Draft): Generator<Draft> {
     const used = new Set(draft.map(({ movement }) => movement.id));
     for (const [i, { block, movement }] of draft.entries()) {
-      const at = CALLED_ROUNDS.findIndex((rounds) => rounds >= block.rounds);
-      for (const rounds of [CALLED_ROUNDS[at + 1], CALLED_ROUNDS[at - 1]])
+      const at = COUNTED_REPETITIONS.findIndex((rounds) => rounds >= block.rounds);
+      for (const rounds of [COUNTED_REPETITIONS[at + 1], COUNTED_REPETITIONS[at - 1]])
         if (rounds !== undefined && rounds >= this.input.context.style.leastRounds)
           yield draft.toSpliced(i, 1, { block: { ...block, rounds }, movement });
       for (const candidate of this.ranked(movement.phase))

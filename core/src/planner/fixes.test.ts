@@ -7,7 +7,7 @@ import { anyPlan, circumstances, planned } from "../schedule/plan.fixture.ts";
 import { type PlanItemWithMovement, problemsOf } from "../schedule/schedule-plan.ts";
 import { cases } from "../test-size.fixture.ts";
 import { analyzePlan } from "./analyze-plan.ts";
-import { type FixInput, fixDuration, fixSides, fixTransition, ON_TIME, overBy } from "./fixes.ts";
+import { type FixInput, fixDuration, fixSides, fixTransition, ON_TIME, overrunSeconds } from "./fixes.ts";
 
 const variants = createVariantCache();
 const ask = (blocks: PlanItemWithMovement[], differs: Parameters<typeof circumstances>[0] = {}): FixInput => ({
@@ -91,7 +91,7 @@ describe("minutes", () => {
     const fixes = fixDuration(input, before, minutes);
     expect(fixes[0]?.change).toEqual({ change: "removeExplanation", movement: "Lift and part the arms" });
     const after = analysis(withBlocks(input, fixes[fixes.length - 1]?.blocks ?? []));
-    expect(overBy(after, minutes)).toBeLessThanOrEqual(ON_TIME.late);
+    expect(overrunSeconds(after, minutes)).toBeLessThanOrEqual(ON_TIME.late);
     const settling = (blocks: readonly PlanItem[]) =>
       blocks.filter(({ movementId }) => ["gather-and-close", "quiet-feet"].includes(movementId));
     for (const fix of fixes) expect(settling(fix.blocks)).toEqual(settling(input.blocks.map(({ block }) => block)));
@@ -103,7 +103,7 @@ describe("minutes", () => {
     expect(fixes.length).toBeGreaterThan(0);
     for (const fix of fixes) expect(fix.seconds).toBeGreaterThan(0);
     const after = analysis(withBlocks(input, fixes[fixes.length - 1]?.blocks ?? []));
-    expect(overBy(after, minutes)).toBeLessThanOrEqual(0);
+    expect(overrunSeconds(after, minutes)).toBeLessThanOrEqual(0);
     expect(after.reading.total).toBeGreaterThan(before.reading.total);
   });
 

@@ -1,8 +1,8 @@
 import type { VariantCache } from "../fit/variant-cache.ts";
 import { taughtName } from "../movement/format.ts";
-import { type BlockChange, changeBlock, newBlockId } from "../plan/change-block.ts";
+import { changeItem, newItemId, type PlanItemChange } from "../plan/change-item.ts";
 import type { PlanItem } from "../plan/plan-item.ts";
-import { CALLED_ROUNDS } from "../plan/style.ts";
+import { COUNTED_REPETITIONS } from "../plan/style.ts";
 import { outOfOrder, readPhases } from "../schedule/phases.ts";
 import { type PlanContext, type PlanItemWithMovement, problemsOf, type ScheduledItem } from "../schedule/schedule-plan.ts";
 import { otherSide } from "../side.ts";
@@ -28,10 +28,10 @@ export interface FixInput {
   readonly variants: VariantCache;
 }
 
-const changeItem = (blocks: readonly PlanItemWithMovement[], id: string, differs: BlockChange): PlanItemWithMovement[] =>
-  blocks.map((each) => (each.block.id === id ? { ...each, block: changeBlock(each.block, differs) } : each));
+const withItemChanged = (blocks: readonly PlanItemWithMovement[], id: string, differs: PlanItemChange): PlanItemWithMovement[] =>
+  blocks.map((each) => (each.block.id === id ? { ...each, block: changeItem(each.block, differs) } : each));
 
-type Option = readonly [change: PlanChange, differs: BlockChange];
+type Option = readonly [change: PlanChange, differs: PlanItemChange];
 
 const tried = (
   { context, variants }: FixInput,
@@ -70,7 +70,7 @@ export function fixTransition(input: FixInput, before: PlanAnalysis, blockId: st
   if (block.movement.sided && first) ways.unshift([{ change: "startOtherSide" }, { first: otherSide(first.lead) }]);
   const broken = problemsOf(before.reading).length;
   return ways.flatMap(([change, differs]) => {
-    const { analysis, fix } = tried(input, before, change, changeItem(blocks, blockId, differs));
+    const { analysis, fix } = tried(input, before, change, withItemChanged(blocks, blockId, differs));
     const left = problemsOf(analysis.reading);
     return left.length < broken && !left.some((each) => each.blockId === blockId) ? [fix] : [];
   });
@@ -97,7 +97,7 @@ export function fixSides(input: FixInput, before: PlanAnalysis, { tippedBy, coun
   const apart = apartBy(before);
   return ways
     .flatMap(([change, differs]) => {
-      const { analysis, fix } = tried(input, before, change, changeItem(blocks, tippedBy, differs));
+      const { analysis, fix } = tried(input, before, change, withItemChanged(blocks, tippedBy, differs));
       const still = analysis.uneven.some((each) => each.count === count);
       return !still && apartBy(analysis) < apart ? [fix] : [];
     })
@@ -119,8 +119,8 @@ interface Step {
 const nameOf = ({ movement }: ScheduledItem): string => taughtName(movement);
 
 /** Repetitions of the list next below or above, or one less or more. */
-const fewer = (called: number): number => CALLED_ROUNDS.filter((rounds) => rounds < called).at(-1) ?? called - 1;
-const more = (called: number): number => CALLED_ROUNDS.find((rounds) => rounds > called) ?? called + 1;
+const fewer = (called: number): number => COUNTED_REPETITIONS.filter((rounds) => rounds < called).at(-1) ?? called - 1;
+const more = (called: number): number => COUNTED_REPETITIONS.find((rounds) => rounds > called) ?? called + 1;
 
 /**
  * What each kind of cut costs: talk least, then what was done before, then what is new beyond what a session takes
@@ -128,14 +128,14 @@ const more = (called: number): number => CALLED_ROUNDS.find((rounds) => rounds >
  */
 const LOSS = { talk: 0.2, again: 0.4, loosen: 0.7, rounds: 1, tooNew: 1.1, takeOut: 2.5 } as const;
 /** New movements that a session takes well. */
-export const MOST_NEW = 2;
+export const MAX_NEW_MOVEMENTS = 2;
 
 /** Everything that may be cut once more, the settling never. */
 function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
   const { blocks, context } = input;
   const { leastRounds } = context.style;
   const loosen = readPhases(analysis.reading).find(({ phase }) => phase === "loosen");
-  const tooNew = analysis.reading.blocks.filter(({ knowledge }) => knowledge === "new").length > MOST_NEW;
+  const tooNew = analysis.reading.blocks.filter(({ knowledge }) => knowledge === "new").length > MAX_NEW_MOVEMENTS;
   return analysis.reading.blocks.flatMap((reading): Step[] => {
     if (reading.phase === "settle") return [];
     const { id, block, phase, knowledge } = reading;
@@ -143,7 +143,7 @@ function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
     if (block.talk)
       steps.push({
         change: { change: "removeExplanation", movement: nameOf(reading) },
-        blocks: changeItem(blocks, id, { talk: undefined }),
+        blocks: withItemChanged(blocks, id, { talk: undefined }),
         seconds: block.talk,
         weight: LOSS.talk,
       });
@@ -154,7 +154,7 @@ function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
       steps.push({
         change: { change: "repetitions", movement: nameOf(reading), to: rounds, from: block.rounds },
         rounds: { id, from: block.rounds },
-        blocks: changeItem(blocks, id, { rounds }),
+        blocks: withItemChanged(blocks, id, { rounds }),
         seconds: (reading.parts.rounds * (block.rounds - rounds)) / block.rounds,
         weight: (Math.min(again, spare) * context.style.rounds) / rounds,
       });
@@ -173,7 +173,7 @@ function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
 
 /** Everything that may be deepened or repeated once more. */
 function additions({ blocks }: FixInput, analysis: PlanAnalysis): Step[] {
-  const most = CALLED_ROUNDS[CALLED_ROUNDS.length - 1] as number;
+  const most = COUNTED_REPETITIONS[COUNTED_REPETITIONS.length - 1] as number;
   const settle = readPhases(analysis.reading).find(({ phase }) => phase === "settle");
   const deeper = analysis.reading.blocks.flatMap((reading): Step[] => {
     const rounds = more(reading.block.rounds);
@@ -184,7 +184,7 @@ function additions({ blocks }: FixInput, analysis: PlanAnalysis): Step[] {
       {
         change: { change: "repetitions", movement: nameOf(reading), to: rounds, from: reading.block.rounds },
         rounds: { id: reading.id, from: reading.block.rounds },
-        blocks: changeItem(blocks, reading.id, { rounds }),
+        blocks: withItemChanged(blocks, reading.id, { rounds }),
         seconds: (reading.parts.rounds * (rounds - reading.block.rounds)) / reading.block.rounds,
         weight,
       },
@@ -204,7 +204,7 @@ function repeats(blocks: readonly PlanItemWithMovement[], { reading }: PlanAnaly
   return flow.flatMap((reading): Step[] => {
     const planned = blocks.find(({ block }) => block.id === reading.id);
     if (!planned || often(reading.movement.id) > 1 || reading.block.straight || reading.block.combination) return [];
-    const id = newBlockId(blocks.map(({ block }) => block));
+    const id = newItemId(blocks.map(({ block }) => block));
     return [
       {
         change: { change: "repeat", movement: nameOf(reading) },
@@ -231,7 +231,7 @@ function firstThat<Item, Answer>(items: readonly Item[], answer: (item: Item) =>
 }
 
 /** How far a plan runs over its minutes; negative where it ends early. Seconds. */
-export const overBy = ({ reading }: PlanAnalysis, minutes: number): number => reading.total - 60 * minutes;
+export const overrunSeconds = ({ reading }: PlanAnalysis, minutes: number): number => reading.total - 60 * minutes;
 
 /**
  * What makes a plan worse to teach: transitions that cannot be, sides apart, blocks out of order, phases too long or
@@ -257,7 +257,7 @@ export function fixDuration(input: FixInput, before: PlanAnalysis, minutes: numb
   let now: FixInput = input;
   let analysis = before;
   while (steps.length < MOST_STEPS) {
-    const over = overBy(analysis, minutes);
+    const over = overrunSeconds(analysis, minutes);
     const long = over > ON_TIME.late;
     if (!long && over >= -ON_TIME.early) break;
     // Seconds beyond what is needed are worth nothing.
@@ -267,7 +267,7 @@ export function fixDuration(input: FixInput, before: PlanAnalysis, minutes: numb
     );
     const best = firstThat(options, (step) => {
       const { analysis: after, fix } = tried(now, analysis, step.change, step.blocks);
-      const helps = long ? fix.seconds < 0 : fix.seconds > 0 && overBy(after, minutes) <= ON_TIME.late;
+      const helps = long ? fix.seconds < 0 : fix.seconds > 0 && overrunSeconds(after, minutes) <= ON_TIME.late;
       return helps && faults(after) <= faults(analysis) ? { fix, step, after } : null;
     });
     if (!best) break;

@@ -6,8 +6,17 @@ import type { TransitionProblem } from "../schedule/plan-transitions.ts";
 import { problemsOf, type ScheduledItem } from "../schedule/schedule-plan.ts";
 import type { Pair } from "../side.ts";
 import type { PlanAnalysis } from "./analyze-plan.ts";
-import { readContent, type Strain, strainRuns } from "./content.ts";
-import { type Fix, type FixInput, fixDuration, fixSides, fixTransition, MOST_NEW, ON_TIME, overBy } from "./fixes.ts";
+import { readContent, type Strain, strainSequences } from "./content.ts";
+import {
+  type Fix,
+  type FixInput,
+  fixDuration,
+  fixSides,
+  fixTransition,
+  MAX_NEW_MOVEMENTS,
+  ON_TIME,
+  overrunSeconds,
+} from "./fixes.ts";
 import type { SideCount, Uneven } from "./side-balance.ts";
 
 /** What a fix would have to change; finding fixes takes longer than finding what is wrong. */
@@ -65,7 +74,7 @@ const seamNotes = (analysis: PlanAnalysis): PlanIssue[] =>
   });
 
 function timeNotes(analysis: PlanAnalysis, minutes: number): PlanIssue[] {
-  const over = overBy(analysis, minutes);
+  const over = overrunSeconds(analysis, minutes);
   if (over <= ON_TIME.late && over >= -ON_TIME.early) return [];
   if (analysis.reading.blocks.length === 0) return [];
   const late = over > ON_TIME.late;
@@ -111,7 +120,7 @@ const contentNotes = (analysis: PlanAnalysis, purpose: SessionPurpose | null): P
       });
 
 const strainNotes = (analysis: PlanAnalysis): PlanIssue[] =>
-  strainRuns(analysis).map(({ strain, blockIds }) =>
+  strainSequences(analysis).map(({ strain, blockIds }) =>
     note(
       `strain ${strain} ${blockIds[0]}`,
       { found: "strain", strain, movements: blockIds.length },
@@ -121,7 +130,7 @@ const strainNotes = (analysis: PlanAnalysis): PlanIssue[] =>
 
 function learningNotes({ reading }: PlanAnalysis, style: TeachingStyle): PlanIssue[] {
   const fresh = reading.blocks.filter(({ knowledge }) => knowledge === "new");
-  const most = style.learning === "sameSet" ? 0 : MOST_NEW;
+  const most = style.learning === "sameSet" ? 0 : MAX_NEW_MOVEMENTS;
   const few = reading.blocks.filter(({ block }) => block.rounds < style.leastRounds);
   const circles = reading.blocks.filter(
     ({ movement }) => style.neck === "halfCircles" && movement.features?.includes("fullNeckCircle"),

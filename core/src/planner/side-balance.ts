@@ -23,7 +23,7 @@ export type TurnDemands = readonly Demand[];
 const addPairs = (a: Pair, b: Pair): Pair => [a[0] + b[0], a[1] + b[1]];
 
 /** What one block does on each side, its repetitions taken as often as they are done. */
-export function sidesOfBlock(block: ScheduledItem, demands: TurnDemands): SideTotals {
+export function sidesOfItem(block: ScheduledItem, demands: TurnDemands): SideTotals {
   const sum = (of: (demand: Demand, side: 0 | 1) => number): Pair =>
     SIDES.map((side) =>
       block.turns.reduce((all, { rounds }, turn) => {

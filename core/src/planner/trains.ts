@@ -6,7 +6,7 @@ import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
 import { itemContent } from "./content.ts";
 
 /** Repetitions that a movement is measured by; shares do not depend on them. */
-export const MEASURED_ROUNDS = 6;
+export const REFERENCE_REPETITIONS = 6;
 
 /** What one movement is when nothing is around it. */
 export interface MovementAlone {
@@ -25,7 +25,7 @@ export interface MovementAlone {
  * @param variants cache of solved variants; fills as it is used
  */
 export function analyzeMovement(movement: Movement, context: PlanContext, variants: VariantCache): MovementAlone {
-  const planned = [{ block: { id: "b1", movementId: movement.id, rounds: MEASURED_ROUNDS }, movement }];
+  const planned = [{ block: { id: "b1", movementId: movement.id, rounds: REFERENCE_REPETITIONS }, movement }];
   const analysis = analyzePlan(planned, context, variants);
   const block = analysis.reading.blocks[0] as ScheduledItem;
   const demands = analysis.demands[0] ?? [];

@@ -39,7 +39,7 @@ export function turnsOf(
 }
 
 /** Repetitions on each side, left then right: an unsided movement does both in each. */
-export function roundsOnSides({ sided }: Pick<Movement, "sided">, turns: readonly Turn[]): readonly [number, number] {
+export function repetitionsPerSide({ sided }: Pick<Movement, "sided">, turns: readonly Turn[]): readonly [number, number] {
   const on = (side: Side): number => turns.reduce((sum, turn) => sum + (sided && turn.lead !== side ? 0 : turn.rounds), 0);
   return [on("left"), on("right")];
 }

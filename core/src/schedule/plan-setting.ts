@@ -3,17 +3,17 @@ import { daysBetween } from "../calendar.ts";
 import type { Cap } from "../caps/cap.ts";
 import type { TeachingStyle } from "../plan/style.ts";
 import type { PoolFloor } from "../setup/pool-depth.ts";
-import type { Floor } from "../setup/standing-places.ts";
+import type { Floor } from "../setup/standing-positions.ts";
 import type { VenueResources } from "../venues/resources.ts";
 import type { Venue } from "../venues/venue.ts";
 import type { PlanContext } from "./schedule-plan.ts";
-import type { PlanPlace } from "./state.ts";
-import { knowledgeOf } from "./time.ts";
+import type { VenueSupports } from "./body-state.ts";
+import { familiarityOf } from "./time.ts";
 
 /** What a plan is made for, as plain data: the group, its place, the week and what it has been taught. */
 export interface PlanSetting {
   readonly seatedOnly: boolean;
-  readonly place: PlanPlace;
+  readonly place: VenueSupports;
   /** What there is of chairs, rail and helpers. */
   readonly fitPlace: VenueResources;
   readonly poolFloor: PoolFloor;
@@ -34,13 +34,13 @@ const FIRST_MONDAY = "2024-01-01";
 export const weekOf = (day: string): number => Math.floor(daysBetween(FIRST_MONDAY, day) / 7);
 
 /** A hall whose place no one has described: chairs, and a rail on the right. */
-const USUAL_HALL: PlanPlace = { chairs: true, rail: "right", pool: false };
+const USUAL_HALL: VenueSupports = { chairs: true, rail: "right", pool: false };
 
 /** In the water there are no chairs, and the wall may be held. */
-const POOL: PlanPlace = { chairs: false, rail: "right", pool: true };
+const POOL: VenueSupports = { chairs: false, rail: "right", pool: true };
 
 /** What a room offers for joining movements. @param room null where the venue is not described */
-export function planPlaceOf(room: Pick<Venue, "chairs" | "rail"> | null, inWater = false): PlanPlace {
+export function venueSupportsOf(room: Pick<Venue, "chairs" | "rail"> | null, inWater = false): VenueSupports {
   if (inWater) return POOL;
   if (room === null) return USUAL_HALL;
   return { chairs: room.chairs.length > 0, rail: room.rail !== null && room.rail > 0 ? "right" : null, pool: false };
@@ -62,7 +62,7 @@ export const planContextOf = (
   week: setting.week,
   slowestCycle: setting.slowestCycle,
   ...(setting.dragCycles && { dragCycles: setting.dragCycles }),
-  knows: (movementId) => knowledgeOf(setting.taught[movementId] ?? 0),
+  knows: (movementId) => familiarityOf(setting.taught[movementId] ?? 0),
 });
 /** Shortest round of each movement, seconds, by what is in the hands: what caps on drag ask of a whole group. */
 

@@ -6,21 +6,21 @@ import { anyPlan, circumstances, HALL, mirrorState, planned } from "./plan.fixtu
 import { findTransitions, type PlanTransitions, type Waypoint } from "./plan-transitions.ts";
 import { schedulePlan } from "./schedule-plan.ts";
 import {
-  after,
   type BodyState,
   type EntryPattern,
   type ExitChange,
   fits,
   isPossible,
-  type PlanPlace,
+  stateAfter,
   stateKey,
-} from "./state.ts";
+  type VenueSupports,
+} from "./body-state.ts";
 import { statesOfPlace, transitionPathsFrom } from "./transition-graph.ts";
 import { transitionStepsFrom } from "./transition-steps.ts";
 
 const STANDING: BodyState = { support: "stand", feet: "hip", foot: null, load: "both", facing: 0, hands: "down" };
 const anywhere: EntryPattern = { support: "stand", feet: null, load: null, facing: null, hands: null };
-const POOL: PlanPlace = { chairs: false, rail: "left", pool: true };
+const POOL: VenueSupports = { chairs: false, rail: "left", pool: true };
 
 describe("links", () => {
   test.each([
@@ -68,7 +68,7 @@ describe("links", () => {
   });
 
   test("a mirrored state has mirrored links", () => {
-    const mirrored: PlanPlace = { ...HALL, rail: "left" };
+    const mirrored: VenueSupports = { ...HALL, rail: "left" };
     for (const state of statesOfPlace(HALL)) {
       const there = transitionStepsFrom(state, HALL).map(({ to }) => stateKey(mirrorState(to)));
       const here = transitionStepsFrom(mirrorState(state), mirrored).map(({ to }) => stateKey(to));
@@ -104,18 +104,18 @@ const anyStop: fc.Arbitrary<Waypoint> = fc
   });
 
 /** The cheapest chain by trying every way of every stop. */
-function bruteForce(stops: readonly Waypoint[], from: BodyState, leave: EntryPattern, place: PlanPlace): number {
+function bruteForce(stops: readonly Waypoint[], from: BodyState, leave: EntryPattern, place: VenueSupports): number {
   const [stop, ...rest] = stops;
   const ways = transitionPathsFrom(from, place).everywhere();
   if (!stop) return Math.min(...ways.filter(({ to }) => fits(to, leave)).map(({ cost }) => cost));
   return Math.min(
     ...ways
       .filter(({ to, cost }) => fits(to, stop.entry) && cost <= 90)
-      .map(({ to, cost }) => cost + bruteForce(rest, after(to, stop.exit), leave, place)),
+      .map(({ to, cost }) => cost + bruteForce(rest, stateAfter(to, stop.exit), leave, place)),
   );
 }
 
-const bare: PlanPlace = { chairs: false, rail: null, pool: false };
+const bare: VenueSupports = { chairs: false, rail: null, pool: false };
 
 describe("joining", () => {
   test("the chain over the whole plan is a shortest one, tried against every way", () => {

@@ -1,16 +1,16 @@
 import type { FeetState } from "../movement/format.ts";
 import type { Side } from "../side.ts";
 import {
-  after,
   type BodyState,
   type EntryPattern,
   type ExitChange,
   isPossible,
   onRailWith,
-  type PlanPlace,
-  plainest,
+  plainState,
+  stateAfter,
   stateKey,
-} from "./state.ts";
+  type VenueSupports,
+} from "./body-state.ts";
 import { byCost, type TransitionPath, transitionPathsFrom } from "./transition-graph.ts";
 import type { TransitionHazard, TransitionStep } from "./transition-steps.ts";
 
@@ -93,7 +93,7 @@ function bestOfEach(labels: readonly Label[]): Label[] {
 }
 
 /** Drops what a cheaper label could still become by links of its own: what can wait is left until it is needed. */
-function undominated(labels: readonly Label[], place: PlanPlace): Label[] {
+function undominated(labels: readonly Label[], place: VenueSupports): Label[] {
   const kept: Label[] = [];
   for (const label of bestOfEach(labels)) {
     const beaten = kept.some((better) => {
@@ -106,7 +106,7 @@ function undominated(labels: readonly Label[], place: PlanPlace): Label[] {
 }
 
 /** Every way of beginning a stop from the labels before it. */
-const onTo = (labels: readonly Label[], pattern: EntryPattern, place: PlanPlace, straight: boolean) =>
+const onTo = (labels: readonly Label[], pattern: EntryPattern, place: VenueSupports, straight: boolean) =>
   labels.flatMap((label) =>
     transitionPathsFrom(label.state, place, straight)
       .toAll(pattern)
@@ -124,20 +124,20 @@ function straightProblem(state: BodyState, { support, feet, load }: EntryPattern
 }
 
 /** Why no links lead to a stop in this place. */
-function placeProblem({ support, hands }: EntryPattern, place: PlanPlace): TransitionProblem {
+function placeProblem({ support, hands }: EntryPattern, place: VenueSupports): TransitionProblem {
   if (support === "seat" && !place.chairs) return { kind: "noChair" };
   if (support === "pool" && !place.pool) return { kind: "noWater" };
   if (hands && onRailWith(hands)) return { kind: "noRail" };
   return { kind: "support" };
 }
 
-function next(labels: readonly Label[], stop: Pick<Waypoint, "entry" | "straight">, place: PlanPlace): Label[] {
+function next(labels: readonly Label[], stop: Pick<Waypoint, "entry" | "straight">, place: VenueSupports): Label[] {
   const straightOn = stop.straight ? onTo(labels, stop.entry, place, true) : [];
   const linked = straightOn.length > 0 ? straightOn : onTo(labels, stop.entry, place, false);
   const [first] = labels as [Label];
   if (linked.length === 0) {
     // Goes on as if it had been reached, so that the rest of the plan can still be looked at.
-    const to = plainest(stop.entry);
+    const to = plainState(stop.entry);
     const reached = { way: { to, cost: 0, links: [], ids: "" }, problem: placeProblem(stop.entry, place) };
     return [{ state: to, cost: first.cost, ids: first.ids, reached, before: first }];
   }
@@ -163,13 +163,13 @@ export function findTransitions(
   stops: readonly Waypoint[],
   home: BodyState,
   leave: EntryPattern,
-  place: PlanPlace,
+  place: VenueSupports,
 ): PlanTransitions {
   if (!isPossible(home, place)) throw new RangeError("This starting position is not possible in this venue");
   let labels: Label[] = [{ state: home, cost: 0, ids: "", reached: null, before: null }];
   for (const stop of stops) {
     const begun = bestOfEach(next(labels, stop, place));
-    const done = begun.map((label) => ({ ...label, state: after(label.state, stop.exit) }));
+    const done = begun.map((label) => ({ ...label, state: stateAfter(label.state, stop.exit) }));
     labels = undominated(done, place);
   }
   const [last] = next(labels, { entry: leave, straight: false }, place).toSorted(byCost) as [Label];

@@ -4,9 +4,9 @@ import { mirroredFacing, type PlanItem } from "../plan/plan-item.ts";
 import { USUAL_STYLE } from "../plan/style.ts";
 import { otherSide } from "../side.ts";
 import type { PlanContext, PlanItemWithMovement } from "./schedule-plan.ts";
-import type { BodyState, HandPlace, PlanPlace } from "./state.ts";
+import type { BodyState, HandPlace, VenueSupports } from "./body-state.ts";
 
-export const HALL: PlanPlace = { chairs: true, rail: "right", pool: false };
+export const HALL: VenueSupports = { chairs: true, rail: "right", pool: false };
 
 /** Everything known, a usual hall, eight seconds a breath. */
 export const circumstances = (differs: Partial<PlanContext> = {}): PlanContext => ({

@@ -1,4 +1,4 @@
-import { risingDemand } from "../body/steadiness.ts";
+import { risingDemand } from "../body/balance-demand.ts";
 import type { Transition } from "./plan-transitions.ts";
 import type { PlanSchedule } from "./schedule-plan.ts";
 

@@ -3,11 +3,11 @@ import type { VariantSpec } from "../movement/variant.ts";
 import { type PlanItem, plannedVariant } from "../plan/plan-item.ts";
 import { firstSideOf, type TeachingStyle } from "../plan/style.ts";
 import type { Side } from "../side.ts";
-import { roundsOnSides, type Turn, turnsOf } from "./count.ts";
+import { repetitionsPerSide, type Turn, turnsOf } from "./count.ts";
 import type { DragCycles } from "./plan-setting.ts";
 import { findTransitions, type Transition, transitionOf, type Waypoint } from "./plan-transitions.ts";
-import { after, type BodyState, type EntryPattern, fits, type PlanPlace } from "./state.ts";
-import { breathOf, type Familiarity, LEAVE_SAFELY_SECONDS, SIDE_CHANGE_WORDS, showingSeconds } from "./time.ts";
+import { type BodyState, type EntryPattern, fits, stateAfter, type VenueSupports } from "./body-state.ts";
+import { breathOf, demonstrationSeconds, type Familiarity, LEAVE_SAFELY_SECONDS, SIDE_CHANGE_WORDS } from "./time.ts";
 import { byCost, transitionPathsFrom } from "./transition-graph.ts";
 import { type EntryAndExit, entryAndExit } from "./waypoints.ts";
 
@@ -33,7 +33,7 @@ export interface PlanContext {
   readonly breathSeconds: number;
   /** A group that sits throughout. */
   readonly seatedOnly: boolean;
-  readonly place: PlanPlace;
+  readonly place: VenueSupports;
   /** A count of weeks, for sides that alternate. */
   readonly week: number;
   /** The longest of the group's shortest movement cycles, seconds; 0 where no one has one. */
@@ -99,7 +99,7 @@ export interface PlanSchedule {
 const HOME: Omit<BodyState, "support"> = { feet: "hip", foot: null, load: "both", facing: 0, hands: "down" };
 
 /** How everyone waits before the first block: as it is done, feet hip wide, hands down. */
-function homeOf(blocks: readonly Joining[], place: PlanPlace, seatedOnly: boolean): BodyState {
+function homeOf(blocks: readonly Joining[], place: VenueSupports, seatedOnly: boolean): BodyState {
   const [first] = blocks;
   const usual = place.pool ? "pool" : seatedOnly && place.chairs ? "seat" : "stand";
   const wanted = first?.joins[0]?.entry.support ?? usual;
@@ -110,7 +110,7 @@ function homeOf(blocks: readonly Joining[], place: PlanPlace, seatedOnly: boolea
 const ANYWHERE = { feet: null, load: null, facing: null, hands: null } as const;
 
 /** Everyone leaves from a chair, or from the water where there is none. */
-const leaveFrom = (place: PlanPlace): EntryPattern => ({
+const leaveFrom = (place: VenueSupports): EntryPattern => ({
   ...ANYWHERE,
   support: place.pool ? "pool" : place.chairs ? "seat" : "stand",
 });
@@ -140,10 +140,10 @@ const stopsOf = ({ block, joins }: Joining): Waypoint[] =>
   joins.map(({ entry, exit }, turn) => ({ entry, exit, straight: turn === 0 && block.straight === true }));
 
 /** How the second repetition is reached from the end of the first; null where it ends as it began. */
-function betweenRounds({ joins }: Joining, begins: BodyState, place: PlanPlace): Transition | null {
+function betweenRounds({ joins }: Joining, begins: BodyState, place: VenueSupports): Transition | null {
   const [join] = joins;
   if (!join) return null;
-  const ends = after(begins, join.exit);
+  const ends = stateAfter(begins, join.exit);
   if (fits(ends, join.entry)) return null;
   const [way] = transitionPathsFrom(ends, place).toAll(join.entry).toSorted(byCost);
   return way ? transitionOf(ends, way) : null;
@@ -172,7 +172,7 @@ function timeBlock(
   const parts = {
     link: seam.tenths,
     talk: tenths(block.talk ?? 0),
-    showing: tenths(showingSeconds(knowledge, cycle / 10, straight)),
+    showing: tenths(demonstrationSeconds(knowledge, cycle / 10, straight)),
     sideChange: sideChange === null ? 0 : sideChange.tenths + tenths(SIDE_CHANGE_WORDS),
   };
   let at = clock + parts.link + parts.talk + parts.showing;
@@ -194,7 +194,7 @@ function timeBlock(
     breathSeconds,
     cycleSeconds: cycle / 10,
     turns: timed,
-    rounds: roundsOnSides(movement, turns),
+    rounds: repetitionsPerSide(movement, turns),
     seam,
     sideChange,
     betweenRounds: between,
@@ -250,7 +250,7 @@ export function schedulePlan(blocks: readonly PlanItemWithMovement[], context: P
 }
 
 /** When a side of a block leads, in its order. */
-export const leadsOf = ({ turns }: Pick<ScheduledItem, "turns">): readonly Side[] => turns.map(({ lead }) => lead);
+export const leadingSidesInOrder = ({ turns }: Pick<ScheduledItem, "turns">): readonly Side[] => turns.map(({ lead }) => lead);
 
 /** What is not as it can be taught, block by block. */
 export const problemsOf = ({ blocks }: PlanSchedule): readonly { readonly blockId: string; readonly seam: Transition }[] =>

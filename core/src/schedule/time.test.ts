@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
 import { USUAL_STYLE } from "../plan/style.ts";
-import { breathOf, knowledgeOf } from "./time.ts";
+import { breathOf, familiarityOf } from "./time.ts";
 
 test.each([
   ["the plan's breath", 1, {}, 0, 8],
@@ -13,5 +13,5 @@ test.each([
 });
 
 test("a group knows a movement from its third time on", () => {
-  expect([0, 1, 2, 9].map(knowledgeOf)).toEqual(["new", "second", "known", "known"]);
+  expect([0, 1, 2, 9].map(familiarityOf)).toEqual(["new", "second", "known", "known"]);
 });

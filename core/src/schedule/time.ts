@@ -3,14 +3,14 @@ import type { PlanItem } from "../plan/plan-item.ts";
 import { breathWithPause, type TeachingStyle } from "../plan/style.ts";
 
 /** How well a group knows a movement: from the record of what it was taught, and from the plan itself. */
-export const KNOWLEDGE = ["new", "second", "known", "again"] as const;
-export type Familiarity = (typeof KNOWLEDGE)[number];
+export const FAMILIARITY = ["new", "second", "known", "again"] as const;
+export type Familiarity = (typeof FAMILIARITY)[number];
 
 /**
  * Showing a movement before it is done together: seconds of words, and repetitions shown at the pace they will have.
  * `again` is a movement that this session had before. Our own numbers, see docs/planning.md.
  */
-export const SHOWING: Readonly<Record<Familiarity, { readonly words: number; readonly rounds: number }>> = {
+export const DEMONSTRATION: Readonly<Record<Familiarity, { readonly words: number; readonly rounds: number }>> = {
   new: { words: 30, rounds: 2 },
   second: { words: 15, rounds: 1 },
   known: { words: 10, rounds: 0 },
@@ -23,12 +23,12 @@ export const SIDE_CHANGE_WORDS = 3;
 export const LEAVE_SAFELY_SECONDS = 60;
 
 /** @param times sessions in which the group was taught it before this one */
-export const knowledgeOf = (times: number): Familiarity => (times === 0 ? "new" : times === 1 ? "second" : "known");
+export const familiarityOf = (times: number): Familiarity => (times === 0 ? "new" : times === 1 ? "second" : "known");
 
 /** Seconds before a movement is begun together; none where it runs straight on. */
-export function showingSeconds(knowledge: Familiarity, cycleSeconds: number, straight: boolean): number {
+export function demonstrationSeconds(knowledge: Familiarity, cycleSeconds: number, straight: boolean): number {
   if (straight) return 0;
-  const { words, rounds } = SHOWING[knowledge];
+  const { words, rounds } = DEMONSTRATION[knowledge];
   return words + rounds * cycleSeconds;
 }
 

@@ -7,10 +7,10 @@ import {
   fits,
   HAND_PLACES,
   isPossible,
-  type PlanPlace,
   SUPPORTS_OF_STATE,
   stateKey,
-} from "./state.ts";
+  type VenueSupports,
+} from "./body-state.ts";
 import { TRANSITION_STEPS, type TransitionStep, transitionStepsFrom } from "./transition-steps.ts";
 
 /** The cheapest way from one state to another. */
@@ -63,7 +63,7 @@ export const byCost = (a: Pick<TransitionPath, "cost" | "ids">, b: Pick<Transiti
   a.cost - b.cost || a.ids.length - b.ids.length || (a.ids < b.ids ? -1 : a.ids > b.ids ? 1 : 0);
 
 /** Every state that a body can be in here. */
-export const statesOfPlace = (place: PlanPlace): BodyState[] =>
+export const statesOfPlace = (place: VenueSupports): BodyState[] =>
   SUPPORTS_OF_STATE.flatMap((support) =>
     FEET_STATES.flatMap((feet) =>
       [null, ...SIDES].flatMap((foot) =>
@@ -74,7 +74,7 @@ export const statesOfPlace = (place: PlanPlace): BodyState[] =>
     ),
   ).filter((state) => isPossible(state, place));
 
-function buildGraph(place: PlanPlace): Graph {
+function buildGraph(place: VenueSupports): Graph {
   const states = statesOfPlace(place);
   const numbers = new Map(states.map((state, number) => [stateKey(state), number]));
   const edges = states.map((state) =>
@@ -87,9 +87,9 @@ function buildGraph(place: PlanPlace): Graph {
 }
 
 const graphs = new Map<string, Graph>();
-const graphOfPlace = new WeakMap<PlanPlace, Graph>();
+const graphOfPlace = new WeakMap<VenueSupports, Graph>();
 
-function graphOf(place: PlanPlace): Graph {
+function graphOf(place: VenueSupports): Graph {
   const own = graphOfPlace.get(place);
   if (own) return own;
   const key = `${place.chairs} ${place.rail} ${place.pool}`;
@@ -170,7 +170,7 @@ const NOWHERE: TransitionPaths = { to: () => null, toAll: () => [], everywhere: 
  * @param straight only the hands may go elsewhere, as when one movement runs on into the next
  * @returns nothing reached where the state is not possible in the place
  */
-export function transitionPathsFrom(from: BodyState, place: PlanPlace, straight = false): TransitionPaths {
+export function transitionPathsFrom(from: BodyState, place: VenueSupports, straight = false): TransitionPaths {
   const graph = graphOf(place);
   const number = graph.numbers.get(stateKey(from));
   if (number === undefined) return NOWHERE;

@@ -1,7 +1,7 @@
 import type { FeetState } from "../movement/format.ts";
 import type { Facing } from "../plan/plan-item.ts";
 import { otherSide, SIDES, type Side } from "../side.ts";
-import { type BodyState, HAND_PLACES, isPossible, LEVEL_FEET, onRailWith, type PlanPlace, railAt } from "./state.ts";
+import { type BodyState, HAND_PLACES, isPossible, LEVEL_FEET, onRailWith, railAt, type VenueSupports } from "./body-state.ts";
 
 /** What the helper has to be ready for. */
 export const TRANSITION_HAZARDS = ["standsUp", "sitsDown", "turns", "stepsBack", "oneLeg"] as const;
@@ -80,7 +80,7 @@ function link(kind: TransitionStepKind, side: TransitionStep["side"], phrase: Tr
 
 const turned = (facing: Facing, by: 1 | 3): Facing => ((facing + by) % 4) as Facing;
 
-function handLinks(state: BodyState, { rail }: PlanPlace): TransitionStep[] {
+function handLinks(state: BodyState, { rail }: VenueSupports): TransitionStep[] {
   if (onRailWith(state.hands)) return [link("leaveRail", null, "letGoOfRail", { ...state, hands: "down" })];
   const free = HAND_PLACES.filter((hands) => !onRailWith(hands) && hands !== state.hands).map((hands) =>
     link("hands", null, "handsTo", { ...state, hands }),
@@ -176,7 +176,7 @@ function wholeBodyLinks(state: BodyState): TransitionStep[] {
 }
 
 /** Every link that may follow from a state in a place. Every foot that moves standing has the weight on the other. */
-export function transitionStepsFrom(state: BodyState, place: PlanPlace): TransitionStep[] {
+export function transitionStepsFrom(state: BodyState, place: VenueSupports): TransitionStep[] {
   const body = state.support === "seat" ? seatedLinks(state) : [...shifts(state), ...footLinks(state), ...wholeBodyLinks(state)];
   return [...handLinks(state, place), ...body].filter(({ to }) => isPossible(to, place));
 }

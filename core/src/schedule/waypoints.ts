@@ -1,9 +1,9 @@
 import type { HandsState, LoadState, Movement } from "../movement/format.ts";
-import { type MovementState, statesOf } from "../movement/state.ts";
+import { type MovementState, statesOf } from "../movement/start-and-end.ts";
 import { mirrorVariant, type VariantSpec, variantCode } from "../movement/variant.ts";
 import type { Facing } from "../plan/plan-item.ts";
 import { otherSide, type Side } from "../side.ts";
-import type { EntryPattern, ExitChange, HandPlace } from "./state.ts";
+import type { EntryPattern, ExitChange, HandPlace } from "./body-state.ts";
 
 /** What a variant needs to begin and what it leaves behind. */
 export interface EntryAndExit {

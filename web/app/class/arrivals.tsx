@@ -133,7 +133,7 @@ function StartBar({ classId, people, here, asks, fitting, beginning, tick, begin
       )}
       <p className="text-lg text-tide-200" role="status">
         {fitting === "done"
-          ? "Space starts the class · digits tick a participant · then l lighter, o not taking part, m more"
+          ? "Space: start the class · Digit: mark a participant as here, then L lighter, O not taking part, M more"
           : FITTING_WORDS[fitting]}
       </p>
     </div>

@@ -100,11 +100,11 @@ function OnePain({ told, put, remove }: { told: Told; put: (change: Partial<Told
             ))}
           </ul>
           <Ask
-            label="Any of these, or anything of the stop list?"
+            label="Any of these, or an emergency sign?"
             value={told.alarm ?? null}
             options={[
-              ["yes", "yes: stop"],
-              ["no", "none of these"],
+              ["yes", "Yes: stop"],
+              ["no", "None of these"],
             ]}
             choose={(alarm) => put({ alarm, now: told.now ?? 0, usual: told.usual ?? 0, fresh: told.fresh ?? "no" })}
           />
@@ -164,7 +164,7 @@ export function AskPain({ name, pains, usual, set, unanswered }: Props) {
         ? null
         : asksFirst(open.part)
           ? `Pain, ${labelOf(open.part)}: answer its questions first.`
-          : `Pain, ${labelOf(open.part)}: say how much it is now and how much it usually is.`,
+          : `Pain, ${labelOf(open.part)}: enter the pain now and the usual pain.`,
     );
   };
   useEffect(() => () => unanswered("pain", null), [unanswered]);
@@ -177,7 +177,7 @@ export function AskPain({ name, pains, usual, set, unanswered }: Props) {
     place && <Place place={place} chosen={told.some(({ part }) => part === place)} choose={() => choose(place)} />;
   return (
     <fieldset>
-      <legend className="mb-1 text-tide-200">Pain: touch where</legend>
+      <legend className="mb-1 text-tide-200">Pain: touch the place</legend>
       <div className="grid gap-4 md:grid-cols-[20rem_1fr]">
         <div className="relative h-fit">
           <Outline />

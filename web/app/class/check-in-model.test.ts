@@ -1,4 +1,4 @@
-import { AS_USUAL, CheckIn, MOST_READ } from "@able-tide/core/caps/answers";
+import { AS_USUAL, CheckIn, MAX_READINGS } from "@able-tide/core/caps/answers";
 import { QUESTIONS, USUAL_POLICY } from "@able-tide/core/caps/policy";
 import { NOTHING_SPECIAL } from "@able-tide/core/caps/screening";
 import * as v from "valibot";
@@ -30,7 +30,7 @@ describe("the questions of the check-in", () => {
   });
 
   test("every measured number has bounds", () => {
-    for (const field of FIELDS) if (field.kind === "measure") expect(MOST_READ[field.reading]).toBeGreaterThan(0);
+    for (const field of FIELDS) if (field.kind === "measure") expect(MAX_READINGS[field.reading]).toBeGreaterThan(0);
   });
 });
 

@@ -33,7 +33,7 @@ export const TODAY: CheckInField = {
   key: "overall",
   label: "Today",
   options: [
-    ["asUsual", "as usual"],
+    ["asUsual", "As usual"],
     ["lighter", "lighter"],
     ["sitOut", "Not taking part"],
   ],
@@ -47,7 +47,7 @@ export const WARNING_SIGNS: CheckInField = {
     "Warning signs since yesterday: chest pain, blackout, palpitations, alcohol, severe low glucose, or 2 kg weight gain in 3 days with heart failure",
   options: [
     ["no", "No, none"],
-    ["yes", "one of these"],
+    ["yes", "One of these"],
   ],
 };
 
@@ -72,8 +72,8 @@ export const CHECK_IN_QUESTIONS: Readonly<Record<Question, readonly CheckInField
       key: "breath",
       label: "Breath",
       options: [
-        ["asUsual", "as usual"],
-        ["more", "more breathless"],
+        ["asUsual", "As usual"],
+        ["more", "More breathless"],
         ["noSentence", "Cannot finish a sentence"],
       ],
     },
@@ -85,7 +85,7 @@ export const CHECK_IN_QUESTIONS: Readonly<Record<Question, readonly CheckInField
       label: "Sleep",
       options: [
         ["fine", "fine"],
-        ["badNight", "a bad night"],
+        ["badNight", "A bad night"],
         ["twoBadNights", "Two bad nights, or a new sedative"],
       ],
     },
@@ -110,8 +110,8 @@ export const CHECK_IN_QUESTIONS: Readonly<Record<Question, readonly CheckInField
       key: "medicine",
       label: "Medicines",
       options: [
-        ["asUsual", "as usual"],
-        ["changed", "changed this week"],
+        ["asUsual", "As usual"],
+        ["changed", "Changed this week"],
         ["wearingOff", "Medicine wearing off"],
       ],
     },
@@ -124,8 +124,8 @@ export const CHECK_IN_QUESTIONS: Readonly<Record<Question, readonly CheckInField
       options: [
         ["none", "none"],
         ["firstClassBack", "First class after illness"],
-        ["secondClassBack", "second class back"],
-        ["feverOrWound", "fever, infection, new wound"],
+        ["secondClassBack", "Second class back"],
+        ["feverOrWound", "Fever, infection or new wound"],
         ["bowels", "diarrhoea"],
       ],
     },

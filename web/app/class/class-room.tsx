@@ -27,7 +27,7 @@ const KEYS = [
   ["l, o, m", "During arrivals, for the last participant marked: lighter today, not taking part, more"],
   ["r, w, c, p, d", "With a participant selected: rested, lost balance, caught, pain, dizzy"],
   ["s", "stop"],
-  ["?", "show keyboard shortcuts"],
+  ["?", "Show keyboard shortcuts"],
 ] as const;
 
 /** What a class needs to know beside its script, so that it is there when the network is not. */

@@ -1,8 +1,8 @@
-import type { ScriptLink } from "@able-tide/core/class/script";
+import type { ScriptTransition } from "@able-tide/core/class/script";
 import { sentenceCase } from "@able-tide/words/text";
 
 /** How everyone gets to where a movement begins, and what the helper is ready for. */
-export function ClassTransition({ link }: { link: ScriptLink | null }) {
+export function ClassTransition({ link }: { link: ScriptTransition | null }) {
   if (!link || link.words.length === 0) return null;
   return (
     <p className="mt-1 text-xl text-tide-200">

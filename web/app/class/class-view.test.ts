@@ -1,5 +1,5 @@
 import { type ClassEvent, classState } from "@able-tide/core/class/events";
-import { type ClassScript, scriptBlocks } from "@able-tide/core/class/script";
+import { type ClassScript, scriptItems } from "@able-tide/core/class/script";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { circumstances, planned } from "@able-tide/core/schedule/plan.fixture";
 import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
@@ -15,7 +15,7 @@ const person = (n: number) => ({ id: `p${n}`, name: `Person ${n}`, cells: [cell(
 
 const script: ClassScript = {
   groupName: "Footing",
-  blocks: scriptBlocks(schedule, SCRIPT_WORDING),
+  blocks: scriptItems(schedule, SCRIPT_WORDING),
   total: schedule.total,
   home: "by the door",
   showing: "mirror",

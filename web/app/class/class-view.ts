@@ -1,6 +1,6 @@
 import type { ClassState } from "@able-tide/core/class/events";
-import type { ClassScript, ScriptBlock, ScriptLink } from "@able-tide/core/class/script";
-import { type ClassStep, classSteps, roundAt } from "@able-tide/core/class/steps";
+import type { ClassScript, ScriptItem, ScriptTransition } from "@able-tide/core/class/script";
+import { type ClassStep, classSteps, repetitionAt } from "@able-tide/core/class/class-steps";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { otherSide, type Side } from "@able-tide/core/side";
 import { observationLabel } from "@able-tide/words/class";
@@ -24,11 +24,11 @@ export interface PersonNow {
 /** The movement that is being done. */
 export interface CurrentMovement {
   readonly step: ClassStep;
-  readonly block: ScriptBlock;
+  readonly block: ScriptItem;
   readonly name: string;
   readonly cue: string;
   /** How the movement, or its other side, is reached; null once repetitions have begun. */
-  readonly transition: ScriptLink | null;
+  readonly transition: ScriptTransition | null;
   /** The side the group leads with, and the instructor's where they are shown a mirror. */
   readonly side: Side | null;
   readonly instructorSide: Side | null;
@@ -66,7 +66,7 @@ const seconds = (now: number | null, since: string | null): number =>
   now === null || since === null ? 0 : (now - new Date(since).getTime()) / 1000;
 
 function nameOfNext(script: ClassScript, step: ClassStep, next: ClassStep): string {
-  const block = script.blocks[next.blockIndex] as ScriptBlock;
+  const block = script.blocks[next.blockIndex] as ScriptItem;
   return next.blockIndex === step.blockIndex ? OTHER_SIDE : variantWords(block.movement, block.meant).name;
 }
 
@@ -76,7 +76,7 @@ function currentMovement(script: ClassScript, steps: readonly ClassStep[], at: n
   if (!step || !block) return null;
   const next = steps[at + 1];
   const { name, cues } = variantWords(block.movement, block.meant);
-  const repetition = roundAt(step, inStep);
+  const repetition = repetitionAt(step, inStep);
   return {
     step,
     block,

@@ -1,4 +1,4 @@
-import { isGrave, OBSERVATIONS, type Observation, type RecordedObservation } from "@able-tide/core/class/events";
+import { isSevere, OBSERVATIONS, type Observation, type RecordedObservation } from "@able-tide/core/class/events";
 import { formatWhy } from "@able-tide/words/cell-view";
 import { observationLabel } from "@able-tide/words/class";
 import { Dialog } from "radix-ui";
@@ -35,7 +35,7 @@ function Note({
   mayWithdrawGrave: boolean;
 }) {
   const [asked, setAsked] = useState(false);
-  const grave = isGrave(sign);
+  const grave = isSevere(sign);
   const takeBack = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
     const because = String(new FormData(event.currentTarget).get("because") ?? "").trim();
@@ -47,7 +47,7 @@ function Note({
         {observationLabel(sign)} at {new Date(at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}
       </span>
       {grave && !mayWithdrawGrave ? (
-        <span className="text-tide-200">the instructor can take this back</span>
+        <span className="text-tide-200">the instructor can undo this</span>
       ) : (
         !asked && (
           <button
@@ -62,7 +62,7 @@ function Note({
       {asked && (
         <form onSubmit={takeBack} className="flex basis-full flex-wrap items-end gap-3">
           <label className="flex flex-1 flex-col text-tide-200">
-            Why? A word stays on record.
+            Reason (stays on record)
             <input
               name="because"
               required
@@ -71,7 +71,7 @@ function Note({
             />
           </label>
           <button type="submit" className="min-h-16 rounded-full border-2 border-sand-100 px-6 font-semibold">
-            Remove the note
+            Remove observation
           </button>
         </form>
       )}

@@ -3,7 +3,7 @@ import type { PoseFrame } from "@able-tide/core/body/pose";
 import { otherSide, SIDES, type Side } from "@able-tide/core/side";
 import type { ReactNode } from "react";
 import { asideOf, line, type Place, placer, type Room, type View, viewBoxOf } from "./figure-geometry.ts";
-import { Setting, Water } from "./setting.tsx";
+import { Setting, Water } from "./furniture.tsx";
 
 export type { View } from "./figure-geometry.ts";
 

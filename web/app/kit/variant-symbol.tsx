@@ -3,7 +3,7 @@ import { SIDES, type Side } from "@able-tide/core/side";
 import { memo, useId } from "react";
 
 /** What a vessel tells: the variant by its outline, how much by its fill, one-sidedness by a cut in the rim. */
-export interface VesselProps {
+export interface VariantSymbolProps {
   readonly form: VariantKind | "rest";
   /** Share of full size, 0 to 1. */
   readonly level: number;
@@ -40,7 +40,7 @@ export const VariantSymbol = memo(function Vessel({
   lighterSide = null,
   label,
   size = 28,
-}: VesselProps) {
+}: VariantSymbolProps) {
   const clip = useId();
   const named = label ? ({ role: "img", "aria-label": label } as const) : ({ "aria-hidden": true } as const);
   if (form === "rest")
@@ -89,7 +89,7 @@ const FORM_WORDS = {
 } as const;
 
 /** A vessel in words: "seated variant, 75% of full range, less on the right". */
-export function describeVariant({ form, level, lighterSide }: VesselProps): string {
+export function describeVariant({ form, level, lighterSide }: VariantSymbolProps): string {
   if (form === "rest") return "rest";
   const size = level > 0.99 ? "full range" : `${Math.round(level * 100)}% of full range`;
   return [FORM_WORDS[form], size, lighterSide && `less on the ${lighterSide}`].filter(Boolean).join(", ");

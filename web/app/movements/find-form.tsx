@@ -24,7 +24,7 @@ export function FindForm({ finding }: { finding: Finding }) {
         if (event.target instanceof HTMLSelectElement) submit(event.currentTarget, { preventScrollReset: true });
       }}
     >
-      <TextField field={field("words")} label="Find" hint="name, purpose or cue" />
+      <TextField field={field("words")} label="Find" hint="Name, purpose or cue" />
       <SelectField
         field={field("purpose")}
         label="Purpose"
@@ -32,13 +32,13 @@ export function FindForm({ finding }: { finding: Finding }) {
       />
       <SelectField
         field={field("form")}
-        label="Form"
-        options={[any("any"), ...VARIANT_KINDS.map((kind) => [kind, kind === "water" ? "in water" : kind] as const)]}
+        label="Variant"
+        options={[any("any"), ...VARIANT_KINDS.map((kind) => [kind, kind === "water" ? "In water" : kind] as const)]}
       />
       <SelectField
         field={field("spares")}
         label="Easier on"
-        hint="in at least one variant"
+        hint="In at least one variant"
         options={[any("No preference"), ...SPARES.map(({ name, label }) => [name, label] as const)]}
       />
       <Button look="plain">Find</Button>

@@ -55,7 +55,7 @@ export function MovementCard({ movement, shipped, asks }: Props) {
         ))}
         <span className="text-sand-600">{movement.sided ? "each side" : "both sides"}</span>
         <Link to={`/movements/${movement.id}/studio`} className="ml-auto flex min-h-11 items-center underline underline-offset-4">
-          Studio<span className="sr-only"> for {taughtName(movement)}</span>
+          Edit<span className="sr-only"> for {taughtName(movement)}</span>
         </Link>
         <a
           href={`/movements/${movement.id}/file`}

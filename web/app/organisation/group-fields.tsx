@@ -52,10 +52,10 @@ export function GroupFields({ id, group, places, lastResult }: Props) {
       <TextField field={fields.minutes} label="Minutes" inputMode="numeric" />
       <SelectField
         field={fields.placeId}
-        label="Place"
+        label="Venue"
         options={[["", "Not given"], ...places.map((place) => [place.id, place.name] as const)]}
       />
-      <TextField field={fields.place} label="Room or area" hint="the hall, rail along one wall" />
+      <TextField field={fields.place} label="Room or area" hint="The hall, rail along one wall" />
       <label className="flex min-h-11 items-center gap-2">
         <input type="checkbox" name="seatedOnly" defaultChecked={group?.seatedOnly ?? false} className="size-5 accent-tide-700" />
         Seated session throughout
@@ -67,7 +67,7 @@ export function GroupFields({ id, group, places, lastResult }: Props) {
       <TextField
         field={fields.helpers}
         label="Number of helpers"
-        hint="one helper can support one participant at a time"
+        hint="One helper can support one participant at a time"
         inputMode="numeric"
       />
       <fieldset className="sm:col-span-2">
@@ -90,7 +90,7 @@ export function GroupFields({ id, group, places, lastResult }: Props) {
         </div>
       </fieldset>
       <div className="sm:col-span-2">
-        <Button>{group ? "Save the group" : "Add the group"}</Button>
+        <Button>{group ? "Save group" : "Add group"}</Button>
       </div>
     </Form>
   );

@@ -2,14 +2,14 @@ import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react"
 import { Form } from "react-router";
 import type * as v from "valibot";
 import { parseForm } from "../../forms/parse-form.ts";
-import { PlaceForm, type PlaceFormInput } from "../../forms/venue-form.ts";
-import type { Place } from "../../server/venues/venues.ts";
+import { VenueForm, type VenueFormInput } from "../../forms/venue-form.ts";
+import type { StoredVenue } from "../../server/venues/venues.ts";
 import { Button } from "../kit/button.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
 
 const typed = (value: number | null | undefined): string => (value === null || value === undefined ? "" : String(value));
 
-function typedOf({ name, room, emergency }: Place) {
+function typedOf({ name, room, emergency }: StoredVenue) {
   const [first, second] = room.chairs;
   return {
     name,
@@ -42,13 +42,13 @@ const NUMBERS = [
   ["shallow", "Pool, shallow end", "m deep"],
   ["deep", "Pool, deep end", "m deep"],
   ["poolLength", "Slope length, shallow to deep", "m"],
-  ["poolChairs", "Pool chairs", "with a lap belt, for those who cannot stand"],
+  ["poolChairs", "Pool chairs", "With a lap belt, for participants who cannot stand"],
   ["water", "Water", "°C"],
 ] as const;
 
 const ARMS = [
-  ["chairArms", "the chairs"],
-  ["otherArms", "the other chairs"],
+  ["chairArms", "The chairs"],
+  ["otherArms", "The other chairs"],
 ] as const;
 
 const CARD = [
@@ -56,23 +56,23 @@ const CARD = [
   ["phone", "Phone of the emergency service", ""],
   ["defibrillator", "Defibrillator", "where"],
   ["exit", "Nearest exit", ""],
-  ["hoist", "Pool hoist", "where it is, and who operates it"],
+  ["hoist", "Pool hoist", "Where it is, and who operates it"],
 ] as const;
 
 interface Props {
   readonly id: string;
-  readonly place: Place | null;
+  readonly place: StoredVenue | null;
   readonly version: number;
   readonly lastResult: SubmissionResult<string[]> | null;
 }
 
 /** A place: what the room and the pool offer, and the card for when something happens. */
-export function PlaceFields({ id, place, version, lastResult }: Props) {
-  const [form, fields] = useForm<PlaceFormInput, v.InferOutput<typeof PlaceForm>>({
+export function VenueFields({ id, place, version, lastResult }: Props) {
+  const [form, fields] = useForm<VenueFormInput, v.InferOutput<typeof VenueForm>>({
     id,
     lastResult,
     ...(place ? { defaultValue: typedOf(place) } : {}),
-    onValidate: ({ formData }) => parseForm(formData, { schema: PlaceForm }),
+    onValidate: ({ formData }) => parseForm(formData, { schema: VenueForm }),
   });
   return (
     <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">
@@ -88,7 +88,7 @@ export function PlaceFields({ id, place, version, lastResult }: Props) {
       </div>
       <fieldset>
         <legend className="font-semibold">
-          Chairs with arms <span className="font-normal text-sand-600">to push up from</span>
+          Chairs with arms <span className="font-normal text-sand-600">To push up from</span>
         </legend>
         <div className="flex flex-wrap gap-x-6">
           {ARMS.map(([name, label]) => (

@@ -12,16 +12,16 @@ import { Button } from "../kit/button.tsx";
 import { CheckBoxes, Problem, SelectField, TextArea, TextField } from "../kit/field.tsx";
 
 const AID_OPTIONS = [
-  ["frame", "a walking frame, braked"],
+  ["frame", "Walking frame, brakes on"],
   ["stick", "a stick"],
 ] as const;
 const MEDICINE_OPTIONS = MEDICINES.map((name) => [name, medicineLabel(name)] as const);
 const WATER_OPTIONS = [
-  ["", "as the plan says"],
+  ["", "As planned"],
   ...WATER_EQUIPMENT.map(({ name }) => [name, waterEquipmentLabel(name)] as const),
 ] as const;
 const TOUCH = [
-  ["ask", "ask each time"],
+  ["ask", "Ask each time"],
   ["yes", "yes"],
   ["no", "no"],
 ] as const;
@@ -66,18 +66,18 @@ export function AboutFields({ lastResult, about, version }: Props) {
       <input type="hidden" name="version" value={version} />
       <Problem id={`${form.id}-problem`} errors={form.errors} />
       <section className="grid gap-4 sm:grid-cols-2">
-        <TextArea field={fields.hopes} label="What they hope for" rows={2} className="sm:col-span-2" />
-        <TextField field={fields.contact} label="How to reach them" hint="phone, by whom" />
+        <TextArea field={fields.hopes} label="Hopes" rows={2} className="sm:col-span-2" />
+        <TextField field={fields.contact} label="Contact" hint="phone, by whom" />
         <TextField field={fields.equipment} label="Own equipment" hint="ball, stick, splint, shoes" />
         <TextField field={fields.kinName} label="Next of kin" />
-        <TextField field={fields.kinPhone} label="Their phone" />
+        <TextField field={fields.kinPhone} label="Next of kin's phone" />
         <TextField field={fields.clinicianName} label="Clinician" />
-        <TextField field={fields.clinicianPhone} label="Their phone" />
+        <TextField field={fields.clinicianPhone} label="Clinician's phone" />
         <fieldset>
           <legend className="font-semibold">Own walking aid used in class</legend>
           <CheckBoxes name={fields.aids.name} options={AID_OPTIONS} checked={(name) => about.aids.some((aid) => aid === name)} />
         </fieldset>
-        <SelectField field={fields.waterEquipment} label="In the hands, in the pool" options={WATER_OPTIONS} />
+        <SelectField field={fields.waterEquipment} label="Equipment in the pool" options={WATER_OPTIONS} />
         <TextField
           field={fields.longestBreath}
           label="Longest easy breath"
@@ -105,7 +105,7 @@ export function AboutFields({ lastResult, about, version }: Props) {
       <fieldset>
         <legend className="font-semibold">Emergency facts (shared with consent)</legend>
         <p className="mb-2 text-sand-600">
-          Write it as the helper should read it. Everyone running the class can see it. Leave empty if not agreed.
+          Write what the helper needs to read. Everyone running the class can see these facts. Leave them empty without consent.
         </p>
         <div className="grid gap-4 sm:grid-cols-2">
           {EMERGENCY_FACTS.map((name) => (

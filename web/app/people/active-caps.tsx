@@ -1,4 +1,4 @@
-import { asksOn, type Cap, instructorMayEnd, isDueSoon } from "@able-tide/core/caps/cap";
+import { type Cap, instructorMayEnd, isDueSoon, isReviewDue } from "@able-tide/core/caps/cap";
 import { effectiveCaps } from "@able-tide/core/caps/effective";
 import { CAP_GROUPS, groupOf } from "@able-tide/core/caps/groups";
 import { capGroupLabel, strengthLabel } from "@able-tide/words/caps";
@@ -8,7 +8,7 @@ import { formatDayAndMonth } from "@able-tide/words/text";
 import { Form } from "react-router";
 import { Button } from "../kit/button.tsx";
 
-export interface HoldingCap extends Cap {
+export interface ListedCap extends Cap {
   /** Who wrote it down; null for what follows from a limitation that waits. */
   readonly setBy: string | null;
   /** Whether it is one of the usual limits that no one's word on this person set. */
@@ -23,21 +23,21 @@ export interface AnswerProblem {
 }
 
 interface Props {
-  readonly caps: readonly HoldingCap[];
+  readonly caps: readonly ListedCap[];
   readonly today: string;
   readonly problem: AnswerProblem | null;
   readonly clinician: boolean;
 }
 
 function news(cap: Cap, today: string): string | null {
-  if (asksOn(cap, today))
+  if (isReviewDue(cap, today))
     return cap.dateKind === "ends"
       ? "The planned end date has passed. The cap stays active until you confirm."
       : "The review date has passed and the cap is still active. How is it now?";
   if (cap.until === null || !isDueSoon(cap, today)) return null;
   if (cap.strength === "comfort") return `Ends automatically after ${formatDayAndMonth(cap.until)}.`;
   return cap.dateKind === "ends"
-    ? `Ends on ${formatDayAndMonth(cap.until)}, once you have answered.`
+    ? `Ends on ${formatDayAndMonth(cap.until)}, after your review.`
     : `Review on ${formatDayAndMonth(cap.until)}.`;
 }
 
@@ -47,7 +47,7 @@ function HowIsItNow({
   mayEnd,
   mayDate,
 }: {
-  cap: HoldingCap;
+  cap: ListedCap;
   problem: AnswerProblem | null;
   mayEnd: boolean;
   mayDate: boolean;
@@ -97,9 +97,9 @@ function HowIsItNow({
   );
 }
 
-function HoldingRow({ cap, covered, today, problem, clinician }: Props & { cap: HoldingCap; covered: readonly HoldingCap[] }) {
+function HoldingRow({ cap, covered, today, problem, clinician }: Props & { cap: ListedCap; covered: readonly ListedCap[] }) {
   const said = news(cap, today);
-  const asks = asksOn(cap, today);
+  const asks = isReviewDue(cap, today);
   const mayEnd = clinician || instructorMayEnd(cap, today);
   const mayDate = clinician || cap.strength !== "absolute";
   const wrong = problem?.capId === cap.id ? problem : null;
@@ -124,7 +124,7 @@ function HoldingRow({ cap, covered, today, problem, clinician }: Props & { cap: 
           {mayEnd || mayDate ? (
             <HowIsItNow cap={cap} problem={wrong} mayEnd={mayEnd} mayDate={mayDate} />
           ) : (
-            <p>Only a clinician ends this one or gives it another date.</p>
+            <p>Only a clinician can end this cap or change its date.</p>
           )}
         </details>
       )}
@@ -157,7 +157,7 @@ function UsualLimits(props: Props) {
 
 /** What a person may do today and why: of each thing the cap that decides, with what it covers. */
 export function ActiveCaps(props: Props) {
-  const rows = new Map<HoldingCap, Set<HoldingCap>>();
+  const rows = new Map<ListedCap, Set<ListedCap>>();
   for (const { decides, covered } of effectiveCaps(props.caps)) {
     const known = rows.get(decides) ?? new Set();
     for (const cap of covered) known.add(cap);

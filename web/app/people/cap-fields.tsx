@@ -10,7 +10,7 @@ import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react"
 import { useState } from "react";
 import { Form } from "react-router";
 import type * as v from "valibot";
-import { CapForm, type CapFormInput, fieldsFor, followed } from "../../forms/cap-form.ts";
+import { CapForm, type CapFormInput, fieldsFor, measuredRangeFor } from "../../forms/cap-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
 import { Button } from "../kit/button.tsx";
 import { CheckBoxes, Problem, SelectField, TextField } from "../kit/field.tsx";
@@ -18,10 +18,10 @@ import { CheckBoxes, Problem, SelectField, TextField } from "../kit/field.tsx";
 const SIDE_OPTIONS = [
   ["right", "right"],
   ["left", "left"],
-  ["both", "both sides"],
+  ["both", "Both sides"],
 ] as const;
 export const LANDMARK_OPTIONS = LANDMARKS.map(
-  (landmark) => [landmark, landmark === "crown" ? "top of the head" : landmark] as const,
+  (landmark) => [landmark, landmark === "crown" ? "Top of the head" : landmark] as const,
 );
 const MOTION_OPTIONS = MOTIONS.map(({ name }) => [name, motionLabel(name)] as const);
 const PART_OPTIONS = WHOLE_OR_PART.map((part) => [part, partLabel(part)] as const);
@@ -94,7 +94,7 @@ export function CapFields({ lastResult, today, clinician }: Props) {
       {asks.kind === "part" && <SelectField field={fields.part} label="Part of the body" options={PART_OPTIONS} />}
       {asks.side && <SelectField field={fields.side} label="Side" options={SIDE_OPTIONS} />}
       {asks.kind === "landmark" && <SelectField field={fields.landmark} label="Height" options={LANDMARK_OPTIONS} />}
-      {asks.kind === "form" && <SelectField field={fields.form} label="Form" options={FORM_OPTIONS} />}
+      {asks.kind === "form" && <SelectField field={fields.form} label="Variant" options={FORM_OPTIONS} />}
       {asks.kind === "feature" && (
         <SelectField field={fields.feature} label="Movement feature to avoid" options={FEATURE_OPTIONS} />
       )}
@@ -102,17 +102,17 @@ export function CapFields({ lastResult, today, clinician }: Props) {
       {channel === "legShare" && (
         <label className="flex min-h-11 items-center gap-2 sm:col-span-2">
           <input type="checkbox" name={fields.poolAllowed.name} className="size-5 accent-tide-700" />
-          The clinician allows the pool: the share is of the weight in the water
+          The clinician allows the pool: the cap counts weight in water
         </label>
       )}
-      {followed(channel, motion) !== null && (
+      {measuredRangeFor(channel, motion) !== null && (
         <label className="flex min-h-11 items-center gap-2 sm:col-span-2">
           <input type="checkbox" name={fields.follow.name} className="size-5 accent-tide-700" />
           Use the latest pain-free measurement
         </label>
       )}
-      <TextField field={fields.reason} label="Why" hint="sore right shoulder" className="sm:col-span-2" />
-      <TextField field={fields.source} label="Set by" hint="e.g. participant, clinic's letter" />
+      <TextField field={fields.reason} label="Why" hint="Sore right shoulder" className="sm:col-span-2" />
+      <TextField field={fields.source} label="Set by" hint="Participant, or clinic's letter" />
       <SelectField
         field={fields.strength}
         label="Type of cap"
@@ -123,7 +123,7 @@ export function CapFields({ lastResult, today, clinician }: Props) {
       <SelectField field={fields.dateKind} label="What the date means" className="sm:col-span-2" options={DATE_OPTIONS} />
       <fieldset className="sm:col-span-2">
         <legend className="mb-1 font-semibold">
-          Only for these variants <span className="font-normal text-sand-600">none selected: all variants</span>
+          Only for these variants <span className="font-normal text-sand-600">None selected: all variants</span>
         </legend>
         <CheckBoxes name={fields.onlyIn.name} options={FORM_OPTIONS} checked={() => false} />
       </fieldset>

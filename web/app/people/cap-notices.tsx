@@ -9,7 +9,7 @@ export function CapNotices({ notices }: { notices: readonly { readonly id: strin
   return (
     <section className="mb-4 rounded-soft border border-signal-600 bg-signal-100/50 p-4" aria-labelledby="notices-head">
       <h2 id="notices-head" className="text-xl">
-        Is this number still right?
+        Is this number still correct?
       </h2>
       <p>
         Turning of the upper arm is now measured from the arm hanging with the forearm ahead, as a clinician measures it. A cap
@@ -22,7 +22,7 @@ export function CapNotices({ notices }: { notices: readonly { readonly id: strin
               <input type="hidden" name="intent" value="confirm-number" />
               <input type="hidden" name="capId" value={id} />
               <strong>{formatCapLimit(limit)}</strong>
-              <Button look="plain">The number is right</Button>
+              <Button look="plain">The number is correct</Button>
             </Form>
           </li>
         ))}

@@ -12,7 +12,7 @@ export function EditConflict({ news }: { news: EditConflictInfo }) {
     <div role="alert" className="mb-4 rounded-soft border-[1.5px] border-signal-600 bg-signal-100/50 p-4">
       <p className="text-lg font-semibold">{news.by} changed this while you were editing. Your entries are kept.</p>
       {news.differences.length === 0 ? (
-        <p>It says the same as yours now.</p>
+        <p>Their version is now the same as yours.</p>
       ) : (
         <table className="mt-2 border-collapse text-left">
           <thead>

@@ -1,23 +1,23 @@
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import { cautionsOf, type LimitationRule } from "@able-tide/core/caps/limitations/rule";
-import { phaseOn, waitsOn } from "@able-tide/core/caps/propose";
+import { phaseOn, waitsForClinician } from "@able-tide/core/caps/propose";
 import { formatCapLimit } from "@able-tide/words/format-cap";
 import { formatCaution, formatLimitation, sourceLabel } from "@able-tide/words/limitations";
 import { formatDayAndMonth, formatDayMonthAndYear } from "@able-tide/words/text";
 import { Form } from "react-router";
 import type { Clearance } from "../../server/people/clearances.ts";
-import type { KeptLimitation } from "../../server/people/limitations.ts";
+import type { StoredLimitation } from "../../server/people/limitations.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 
 interface Props {
   readonly personId: string;
-  readonly limitations: readonly KeptLimitation[];
+  readonly limitations: readonly StoredLimitation[];
   readonly clearances: readonly Clearance[];
   readonly today: string;
 }
 
-const isAwaiting = (rule: LimitationRule, limitation: KeptLimitation, today: string): boolean =>
-  !limitation.cleared && limitation.ended === null && waitsOn(rule, limitation, today);
+const isAwaiting = (rule: LimitationRule, limitation: StoredLimitation, today: string): boolean =>
+  !limitation.cleared && limitation.ended === null && waitsForClinician(rule, limitation, today);
 
 function Said({ personId, clearance }: { personId: string; clearance: Clearance }) {
   return (
@@ -40,7 +40,12 @@ function Said({ personId, clearance }: { personId: string; clearance: Clearance 
   );
 }
 
-function OneLimitation({ personId, limitation, clearances, today }: Omit<Props, "limitations"> & { limitation: KeptLimitation }) {
+function OneLimitation({
+  personId,
+  limitation,
+  clearances,
+  today,
+}: Omit<Props, "limitations"> & { limitation: StoredLimitation }) {
   const rule = limitationRule(limitation.rule);
   if (!rule) return null;
   const phase = phaseOn(rule, limitation.eventDay, today);

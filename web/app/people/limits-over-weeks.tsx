@@ -2,8 +2,8 @@ import { addDays, daysBetween } from "@able-tide/core/calendar";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
 import { formatLimitation } from "@able-tide/words/limitations";
-import type { KeptCap } from "../../server/people/caps.ts";
-import type { KeptLimitation } from "../../server/people/limitations.ts";
+import type { StoredCap } from "../../server/people/caps.ts";
+import type { StoredLimitation } from "../../server/people/limitations.ts";
 import { shortDay } from "../days.ts";
 
 /** Weeks behind and ahead of today that the picture shows. */
@@ -29,7 +29,7 @@ interface Line {
   readonly stretches: readonly Stretch[];
 }
 
-const stretchOfCap = (cap: KeptCap): Stretch => ({
+const stretchOfCap = (cap: StoredCap): Stretch => ({
   key: cap.id,
   from: cap.from,
   to: cap.ended?.at.slice(0, 10) ?? (cap.strength === "comfort" ? cap.until : null),
@@ -37,8 +37,8 @@ const stretchOfCap = (cap: KeptCap): Stretch => ({
 });
 
 /** Caps that say the same, one after the other, share a line. */
-function linesOfCaps(caps: readonly KeptCap[], under: boolean): Line[] {
-  const byLabel = new Map<string, KeptCap[]>();
+function linesOfCaps(caps: readonly StoredCap[], under: boolean): Line[] {
+  const byLabel = new Map<string, StoredCap[]>();
   for (const cap of caps) {
     const label = formatCapLimitBriefly(cap.limit);
     byLabel.set(label, [...(byLabel.get(label) ?? []), cap]);
@@ -70,7 +70,7 @@ function Bar({ stretch, start, look }: { stretch: Stretch; start: string; look: 
 }
 
 /** A line for each limitation with its caps under it, then the caps that belong to none. */
-function linesOf(limitations: readonly KeptLimitation[], shown: readonly KeptCap[]): Line[] {
+function linesOf(limitations: readonly StoredLimitation[], shown: readonly StoredCap[]): Line[] {
   const lines = limitations.flatMap((limitation): Line[] => {
     const rule = limitationRule(limitation.rule);
     if (!rule) return [];
@@ -129,8 +129,8 @@ export function LimitsOverWeeks({
   caps,
   today,
 }: {
-  limitations: readonly KeptLimitation[];
-  caps: readonly KeptCap[];
+  limitations: readonly StoredLimitation[];
+  caps: readonly StoredCap[];
   today: string;
 }) {
   const start = addDays(today, -7 * WEEKS.behind);

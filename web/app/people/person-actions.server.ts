@@ -7,12 +7,12 @@ import { EndCapForm } from "../../forms/end-cap-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
 import { PERSON_LABELS, PersonForm } from "../../forms/person-form.ts";
 import { releaseForm } from "../../forms/release-form.ts";
-import { tellAfterClass } from "../../server/classes/follow-ups.ts";
+import { recordAfterClass } from "../../server/classes/follow-ups.ts";
 import { listGroups } from "../../server/groups/groups.ts";
 import { confirmCap } from "../../server/people/cap-notices.ts";
 import { addCap, type EndOutcome, endCap, holdOn } from "../../server/people/caps.ts";
 import { endLimitation } from "../../server/people/limitations.ts";
-import { releaseNewcomer, testNewcomer } from "../../server/people/newcomers.ts";
+import { endNewcomerCaps, testNewcomer } from "../../server/people/newcomers.ts";
 import { changePerson, findPerson } from "../../server/people/people.ts";
 import { type Scope, today } from "../../server/scope.ts";
 import { isId } from "../ids.ts";
@@ -123,7 +123,7 @@ function readTest(scope: Scope, formData: FormData) {
 async function release(scope: Scope, personId: string, formData: FormData) {
   const { said, refused } = readTest(scope, formData);
   if (said === null) return refused;
-  const outcome = await releaseNewcomer(scope, personId, { ...said, because: said.because ?? "" });
+  const outcome = await endNewcomerCaps(scope, personId, { ...said, because: said.because ?? "" });
   if (outcome === "unknown") throw notFound();
   if (outcome === "too few sessions") return data<Answer>({ release: TOO_FEW }, { status: 422 });
   return data<Answer>({});
@@ -140,7 +140,7 @@ async function nextDay(scope: Scope, personId: string, formData: FormData) {
   const said = v.safeParse(NextDayForm, Object.fromEntries(formData));
   if (!said.success) return data<Answer>({ release: "Choose how the participant was on the next day." }, { status: 422 });
   const { classId, pain } = said.output;
-  if (!(await tellAfterClass(scope, classId, { kind: "nextDay", personId, pain }))) throw notFound();
+  if (!(await recordAfterClass(scope, classId, { kind: "nextDay", personId, pain }))) throw notFound();
   return data<Answer>({});
 }
 
@@ -151,7 +151,7 @@ async function followUp(scope: Scope, _personId: string, formData: FormData) {
     return data<Answer>({ followUp: { noteId, message: "Enter in a few words what you found out." } }, { status: 422 });
   }
   const { classId, noteId, because } = said.output;
-  if (!(await tellAfterClass(scope, classId, { kind: "followedUp", noteId, because }))) throw notFound();
+  if (!(await recordAfterClass(scope, classId, { kind: "followedUp", noteId, because }))) throw notFound();
   return data<Answer>({});
 }
 

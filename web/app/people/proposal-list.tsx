@@ -79,7 +79,7 @@ function OneProposal({ proposal, i, ...props }: Omit<Props, "proposals"> & { pro
           <input
             name={fields.because}
             aria-label="Reason"
-            placeholder="a word why"
+            placeholder="Short reason"
             defaultValue={props.typed[fields.because]}
             aria-invalid={problem !== undefined || undefined}
             aria-describedby={problem ? `${fields.because}-problem` : undefined}
@@ -96,7 +96,7 @@ function OneProposal({ proposal, i, ...props }: Omit<Props, "proposals"> & { pro
   );
 }
 
-/** The caps a limitation proposes, each to be accepted, tightened or declined with a word why. */
+/** The caps a limitation proposes, each to be accepted, tightened or declined with Short reason. */
 export function ProposalList({ proposals, ...props }: Props) {
   return (
     <div>

@@ -7,12 +7,12 @@ type Row = readonly [what: string, number: string, note: string];
 function rowsOf(numbers: SetUpNumbers): readonly Row[] {
   const { seat, withArms, seatForRising, hip, chair, cushion, standing, ankles } = numbers;
   return [
-    ["Seat height for sitting", cm(seat), hip === null ? "feet flat" : `raised: hip bend cap ${hip}°`],
-    ["Seat, for rising", `${seatForRising.least} to ${seatForRising.most} cm`, withArms ? "a chair with arms" : ""],
+    ["Seat height for sitting", cm(seat), hip === null ? "Feet flat" : `raised: hip bend cap ${hip}°`],
+    ["Seat, for rising", `${seatForRising.least} to ${seatForRising.most} cm`, withArms ? "A chair with arms" : ""],
     [
       `Cushion under the feet on a ${chair} cm chair`,
       cushion > 0 ? cm(cushion) : "none",
-      cushion > 0 ? "remove before standing up" : "",
+      cushion > 0 ? "Remove before standing up" : "",
     ],
     ...(standing
       ? standingRows(standing, ankles)
@@ -25,7 +25,7 @@ function standingRows(
   ankles: SetUpNumbers["ankles"],
 ): readonly Row[] {
   return [
-    ["Feet apart, hip width", cm(feetApart), "between the ankles"],
+    ["Feet apart, hip width", cm(feetApart), "Between the ankles"],
     [
       "Longest step standing tall, both heels down",
       longestStep > 0 ? cm(longestStep) : "none",
@@ -33,9 +33,9 @@ function standingRows(
     ],
     ...water.map(
       ({ share, depth }) =>
-        [`Water for ${Math.round(100 * share)}% of the weight`, depth === null ? "too deep to stand" : cm(depth), ""] as const,
+        [`Water for ${Math.round(100 * share)}% of the weight`, depth === null ? "Too deep to stand" : cm(depth), ""] as const,
     ),
-    ["Water at the deepest", cm(deepest), "mouth well above water"],
+    ["Water at the deepest", cm(deepest), "Mouth well above water"],
   ];
 }
 

@@ -1,7 +1,7 @@
-import { holdTo } from "@able-tide/core/plan/edit-plan";
+import { pinVariant } from "@able-tide/core/plan/edit-plan";
 import { PersonCell } from "./person-cell.tsx";
 import { PersonSession } from "./person-session.tsx";
-import { BlockPanel } from "./plan-item-panel.tsx";
+import { PlanItemPanel } from "./plan-item-panel.tsx";
 import { formatSupportNeeds } from "./support-needs.ts";
 import type { Board, BoardProps } from "./use-board.ts";
 
@@ -15,7 +15,7 @@ export function BoardAside({ board, people }: Pick<BoardProps, "people"> & { boa
   const pinned = draft.holds.find(({ personId, blockId }) => personId === person?.id && blockId === shown.id);
   return (
     <aside aria-label="Selected movement" className="rounded-soft border border-sand-300 bg-white p-4 xl:sticky xl:top-4">
-      <BlockPanel
+      <PlanItemPanel
         key={shown.movement.id}
         block={shown}
         following={laterBlocks.length - 1 - shownAt}
@@ -31,7 +31,7 @@ export function BoardAside({ board, people }: Pick<BoardProps, "people"> & { boa
               explained={explained}
               without={fitted.without?.personId === person.id ? fitted.without : null}
               held={pinned?.way ?? null}
-              hold={(way) => edit(holdTo(person.id, shown.id, way))}
+              hold={(way) => edit(pinVariant(person.id, shown.id, way))}
               askWithout={(capId) => fitted.askWithout(person.id, capId)}
               blockName={(blockId) => named.find(({ id }) => id === blockId)?.name ?? ""}
             />
@@ -40,7 +40,7 @@ export function BoardAside({ board, people }: Pick<BoardProps, "people"> & { boa
         ) : (
           people.length > 0 && <p>Here {formatSupportNeeds(board.hands[shownAt] ?? NO_SUPPORT)}.</p>
         )}
-      </BlockPanel>
+      </PlanItemPanel>
     </aside>
   );
 }

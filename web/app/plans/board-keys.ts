@@ -1,6 +1,6 @@
 /** The keys of the plan board, as its sheet tells them. */
 export const BOARD_KEYS = [
-  ["arrows", "from cell to cell in the grid"],
+  ["arrows", "Move between cells of the grid"],
   ["/", "Find a movement to add (Escape to close)"],
   ["n", "Go to the first check"],
   ["g", "Go to the participants"],
@@ -11,6 +11,6 @@ export const BOARD_KEYS = [
   ["m", "Switch the selected movement to the other side"],
   ["j", 'Turn "no pause before" on or off'],
   ["Delete", "Remove the selected movement"],
-  ["Ctrl Z, Ctrl Y", "undo, redo"],
+  ["Ctrl Z, Ctrl Y", "Undo, redo"],
   ["?", "Show keyboard shortcuts"],
 ] as const;

@@ -1,4 +1,4 @@
-import { depthAt, type Floor } from "@able-tide/core/setup/standing-places";
+import { depthAt, type Floor } from "@able-tide/core/setup/standing-positions";
 
 /** Floor or pool from above, in metres: walls, a line a metre, the rail, and where the instructor stands. */
 export function FloorDrawing({ floor }: { floor: Floor }) {

@@ -1,4 +1,4 @@
-import type { Floor, FloorPlace, PlacedPerson, StandingPlace } from "@able-tide/core/setup/standing-places";
+import type { Floor, FloorPosition, PlacedPerson, StandingPosition } from "@able-tide/core/setup/standing-positions";
 import { DndContext, type DragMoveEvent, MouseSensor, TouchSensor, useDraggable, useSensor, useSensors } from "@dnd-kit/core";
 import { type KeyboardEvent, useRef } from "react";
 import { FloorDrawing } from "./floor-drawing.tsx";
@@ -7,8 +7,8 @@ import { ARROW_KEYS, movedBy } from "./floor-position.ts";
 interface Props {
   readonly floor: Floor;
   readonly people: readonly (PlacedPerson & { readonly name: string; readonly stature: number })[];
-  readonly places: readonly StandingPlace[];
-  readonly move: (personId: string, to: FloorPlace) => void;
+  readonly places: readonly StandingPosition[];
+  readonly move: (personId: string, to: FloorPosition) => void;
   readonly chosen: string | null;
   readonly choose: (personId: string) => void;
   readonly troubled: ReadonlySet<string>;
@@ -21,7 +21,7 @@ const FEET = { apart: 0.1, long: 0.15, wide: 0.05 } as const;
 
 interface MarkProps {
   readonly person: Props["people"][number];
-  readonly place: StandingPlace;
+  readonly place: StandingPosition;
   readonly chosen: boolean;
   readonly troubled: boolean;
   readonly choose: Props["choose"];
@@ -75,7 +75,7 @@ function PersonMark({ person, place, chosen, troubled, choose, step }: MarkProps
 /** The floor from above, to scale, with the instructor at the top; everyone can be dragged or moved with the arrow keys. */
 export function FloorMap({ floor, people, places, move, chosen, choose, troubled }: Props) {
   const svg = useRef<SVGSVGElement>(null);
-  const from = useRef<FloorPlace | null>(null);
+  const from = useRef<FloorPosition | null>(null);
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 2 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 100, tolerance: 8 } }),

@@ -1,10 +1,10 @@
-import type { Floor, FloorPlace } from "@able-tide/core/setup/standing-places";
+import type { Floor, FloorPosition } from "@able-tide/core/setup/standing-positions";
 
 /** Positions are kept to the nearest 5 cm. */
 const round = (metres: number): number => Math.round(20 * metres) / 20;
 
 /** A position moved by some metres: to the nearest 5 cm, and never off the floor. */
-export const movedBy = (floor: Pick<Floor, "length" | "width">, { x, z }: FloorPlace, by: FloorPlace): FloorPlace => ({
+export const movedBy = (floor: Pick<Floor, "length" | "width">, { x, z }: FloorPosition, by: FloorPosition): FloorPosition => ({
   x: round(Math.min(floor.length, Math.max(0, x + by.x))),
   z: round(Math.min(floor.width, Math.max(0, z + by.z))),
 });
@@ -13,7 +13,7 @@ export const movedBy = (floor: Pick<Floor, "length" | "width">, { x, z }: FloorP
 const STEP = 0.1;
 
 /** What each arrow key does to a position, as the floor is drawn: the instructor at the top. */
-export const ARROW_KEYS: Readonly<Record<string, FloorPlace>> = {
+export const ARROW_KEYS: Readonly<Record<string, FloorPosition>> = {
   ArrowUp: { x: -STEP, z: 0 },
   ArrowDown: { x: STEP, z: 0 },
   ArrowLeft: { x: 0, z: -STEP },

@@ -1,4 +1,4 @@
-import { holdAllTo } from "@able-tide/core/plan/edit-plan";
+import { pinAll } from "@able-tide/core/plan/edit-plan";
 import { formatGap, formatImprovement } from "./fit-messages.ts";
 import { HelpfulChanges } from "./helpful-changes.tsx";
 import type { Board, BoardProps } from "./use-board.ts";
@@ -30,7 +30,7 @@ export function GridFooter({
         {fitted.failed ? "The fit stopped. Change the plan, or reload this page." : formatGap(fitted.gap)}
       </p>
       {better && (
-        <button type="button" onClick={() => edit(holdAllTo(better.holds))} className="min-h-11 underline underline-offset-4">
+        <button type="button" onClick={() => edit(pinAll(better.holds))} className="min-h-11 underline underline-offset-4">
           {formatImprovement(better)}
         </button>
       )}

@@ -2,7 +2,7 @@ import { setPurpose, setStyle } from "@able-tide/core/plan/edit-plan";
 import { SESSION_PURPOSES, type SessionPurpose } from "@able-tide/core/plan/purpose";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 import type { FixInput } from "@able-tide/core/planner/fixes";
-import { roundsOnSides } from "@able-tide/core/schedule/count";
+import { repetitionsPerSide } from "@able-tide/core/schedule/count";
 import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
 import { contentLabel } from "@able-tide/words/plan";
 import { styleDifferences } from "@able-tide/words/style";
@@ -18,7 +18,7 @@ import type { Draft, DraftChange } from "./draft.ts";
 function underStyle({ blocks, context }: FixInput, style: TeachingStyle) {
   const reading = schedulePlan(blocks, { ...context, style, breathSeconds: style.breathSeconds });
   const [left, right] = reading.blocks
-    .map(({ movement, turns }) => roundsOnSides(movement, turns))
+    .map(({ movement, turns }) => repetitionsPerSide(movement, turns))
     .reduce((sum, each) => [sum[0] + each[0], sum[1] + each[1]], [0, 0]);
   return { total: formatMinutes(reading.total), left, right };
 }

@@ -1,4 +1,4 @@
-import { changeBlock } from "@able-tide/core/plan/change-block";
+import { changeItem } from "@able-tide/core/plan/change-item";
 import type { PlanItem } from "@able-tide/core/plan/plan-item";
 import { expect, test } from "vitest";
 import { SIDES, sidesChange, sidesOf, VARIANTS, variantChange, variantOf } from "./plan-item-options.ts";
@@ -6,14 +6,14 @@ import { SIDES, sidesChange, sidesOf, VARIANTS, variantChange, variantOf } from 
 const ITEM: PlanItem = { id: "b1", movementId: "shift-and-press", rounds: 4, first: "right", hold: "left" };
 
 test.each(SIDES)("sides: choosing %j is kept and shown again", (value) => {
-  expect(sidesOf(changeBlock(ITEM, sidesChange(value)))).toBe(value);
+  expect(sidesOf(changeItem(ITEM, sidesChange(value)))).toBe(value);
 });
 
 test.each(VARIANTS)("variant: choosing %j is kept and shown again", (value) => {
-  expect(variantOf(changeBlock(ITEM, variantChange(value)))).toBe(value);
+  expect(variantOf(changeItem(ITEM, variantChange(value)))).toBe(value);
 });
 
 test("one side only leaves out the other, whichever came first before", () => {
-  expect(changeBlock(ITEM, sidesChange("only left"))).toMatchObject({ only: "left" });
-  expect(changeBlock(ITEM, sidesChange("only left"))).not.toHaveProperty("first");
+  expect(changeItem(ITEM, sidesChange("only left"))).toMatchObject({ only: "left" });
+  expect(changeItem(ITEM, sidesChange("only left"))).not.toHaveProperty("first");
 });

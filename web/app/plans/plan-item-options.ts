@@ -1,6 +1,6 @@
 import { WATER_EQUIPMENT } from "@able-tide/core/body/water-equipment";
-import type { BlockChange } from "@able-tide/core/plan/change-block";
-import { type PlanItem, TALK } from "@able-tide/core/plan/plan-item";
+import type { PlanItemChange } from "@able-tide/core/plan/change-item";
+import { EXPLANATION_SECONDS, type PlanItem } from "@able-tide/core/plan/plan-item";
 import { BREATH_SECONDS } from "@able-tide/core/plan/style";
 import { waterEquipmentLabel } from "@able-tide/words/body";
 
@@ -23,7 +23,7 @@ export function sidesOf({ only, first }: Pick<PlanItem, "only" | "first">): stri
 }
 
 /** What an option of `SIDES` changes. */
-export function sidesChange(value: string): BlockChange {
+export function sidesChange(value: string): PlanItemChange {
   const side = value.endsWith("left") ? "left" : "right";
   return { first: value.startsWith("first") ? side : undefined, only: value.startsWith("only") ? side : undefined };
 }
@@ -40,7 +40,7 @@ export const VARIANTS = [
 export const variantOf = ({ hold, as }: Pick<PlanItem, "hold" | "as">): string => (hold ? `hold ${hold}` : (as ?? ""));
 
 /** What an option of `VARIANTS` changes. */
-export const variantChange = (value: string): BlockChange => ({
+export const variantChange = (value: string): PlanItemChange => ({
   as: value === "seated" ? "seated" : undefined,
   hold: value.startsWith("hold") ? (value.endsWith("left") ? "left" : "right") : undefined,
 });
@@ -55,4 +55,6 @@ export const HALF_SECONDS: readonly number[] = Array.from(
 );
 
 /** Seconds of explanation that can be chosen. */
-export const EXPLANATIONS: readonly number[] = [0, 15, 30, 45, 60, 90, 120, 180, 300].filter((seconds) => seconds <= TALK.most);
+export const EXPLANATIONS: readonly number[] = [0, 15, 30, 45, 60, 90, 120, 180, 300].filter(
+  (seconds) => seconds <= EXPLANATION_SECONDS.most,
+);

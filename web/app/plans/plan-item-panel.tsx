@@ -17,7 +17,7 @@ import { handLines } from "../kit/hand-lines.ts";
 import { bestView, FigureStrip, MovingFigure, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
 import { rowAt } from "../kit/row-at.ts";
 import { describeVariant } from "../kit/variant-symbol.tsx";
-import { type BlockActions, BlockSettings } from "./plan-item-settings.tsx";
+import { type PlanItemActions, PlanItemSettings } from "./plan-item-settings.tsx";
 import { TransitionSteps } from "./transition-steps.tsx";
 
 interface PanelPerson {
@@ -38,7 +38,7 @@ interface Props {
   readonly cell: CellView | null;
   /** What is said of that person here, or of everyone. */
   readonly children: ReactNode;
-  readonly actions: BlockActions;
+  readonly actions: PlanItemActions;
 }
 
 const MIDDLING = { stature: REFERENCE_STATURE, measured: USUAL_BODY };
@@ -118,7 +118,7 @@ function Pictures({ movement, samples, phase, still, waterline, lines, name }: P
  *
  * Long because everything that it shows is read from one solved variant.
  */
-export const BlockPanel = memo(function BlockPanel({ block, following, person, cell, children, actions }: Props) {
+export const PlanItemPanel = memo(function BlockPanel({ block, following, person, cell, children, actions }: Props) {
   const { movement, cycleSeconds: cycle } = block;
   const still = useReducedMotion();
   const [since] = useState(() => (typeof window === "undefined" ? null : Date.now()));
@@ -174,7 +174,7 @@ export const BlockPanel = memo(function BlockPanel({ block, following, person, c
           <strong>{block.block.rounds} repetitions counted</strong>: left {left}, right {right}
         </p>
         <TimeOfBlock block={block} />
-        <BlockSettings block={block} following={following} actions={actions} />
+        <PlanItemSettings block={block} following={following} actions={actions} />
         <TransitionSteps title="Transition into this movement" seam={block.seam} />
         {block.sideChange && <TransitionSteps title="Changing sides" seam={block.sideChange} />}
       </div>

@@ -1,6 +1,6 @@
 import { WATER_EQUIPMENT_NAMES } from "@able-tide/core/body/water-equipment";
 import { PHASES } from "@able-tide/core/movement/format";
-import type { BlockChange } from "@able-tide/core/plan/change-block";
+import type { PlanItemChange } from "@able-tide/core/plan/change-item";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { phaseLabel } from "@able-tide/words/planner";
 import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Minus, Plus, Trash2 } from "lucide-react";
@@ -18,13 +18,13 @@ import {
 } from "./plan-item-options.ts";
 
 /** What can be done with the chosen block. */
-export interface BlockActions {
+export interface PlanItemActions {
   readonly rounds: (by: -1 | 1) => void;
   readonly move: (by: -1 | 1) => void;
   readonly remove: () => void;
   readonly double: () => void;
   readonly mirror: () => void;
-  readonly set: (differs: BlockChange) => void;
+  readonly set: (differs: PlanItemChange) => void;
   readonly practise: (parts: number, name: string) => void;
 }
 
@@ -65,7 +65,7 @@ function Choice({ label, value, options, choose }: ChoiceProps) {
 }
 
 /** Blocks that a combination may be made of, from this one on. */
-function Combination({ following, practise }: { following: number; practise: BlockActions["practise"] }) {
+function Combination({ following, practise }: { following: number; practise: PlanItemActions["practise"] }) {
   const [name, setName] = useState("");
   const [parts, setParts] = useState(2);
   if (following < 1) return null;
@@ -107,7 +107,7 @@ function Combination({ following, practise }: { following: number; practise: Blo
 }
 
 /** One touch each: repetitions, place, double, side, remove. */
-function QuickChanges({ actions }: { actions: BlockActions }) {
+function QuickChanges({ actions }: { actions: PlanItemActions }) {
   return (
     <div className="flex flex-wrap gap-1.5">
       <IconButton label="Remove one repetition" keys="-" press={() => actions.rounds(-1)}>
@@ -136,7 +136,7 @@ function QuickChanges({ actions }: { actions: BlockActions }) {
 }
 
 /** What is chosen from a list: sides, variant, breath length, explanation, equipment and phase. */
-function MoreSettings({ block, set }: { block: ScheduledItem; set: BlockActions["set"] }) {
+function MoreSettings({ block, set }: { block: ScheduledItem; set: PlanItemActions["set"] }) {
   const { movement } = block;
   const own = block.block;
   const holds = movement.forms.supported !== false;
@@ -188,7 +188,15 @@ function MoreSettings({ block, set }: { block: ScheduledItem; set: BlockActions[
 /**
  * Everything of a block that can be said: repetitions, place, Sides, variant, pace, explanation, phase, how it joins.
  */
-export function BlockSettings({ block, following, actions }: { block: ScheduledItem; following: number; actions: BlockActions }) {
+export function PlanItemSettings({
+  block,
+  following,
+  actions,
+}: {
+  block: ScheduledItem;
+  following: number;
+  actions: PlanItemActions;
+}) {
   const own = block.block;
   return (
     <div className="flex flex-col gap-2">

@@ -1,12 +1,12 @@
-import { depthAt, type Floor, type PlaceProblem, type StandingPlace } from "@able-tide/core/setup/standing-places";
+import { depthAt, type Floor, type PositionProblem, type StandingPosition } from "@able-tide/core/setup/standing-positions";
 import { formatPositionFinding } from "@able-tide/words/setup";
 import { Button } from "../kit/button.tsx";
 
-const WHY: Readonly<Record<StandingPlace["why"], string>> = {
+const WHY: Readonly<Record<StandingPosition["why"], string>> = {
   rail: "at the rail, for support",
   near: "near the instructor, to see and hear",
   helper: "at the end of a row, for the helper",
-  depth: "where the water is as deep as meant",
+  depth: "where the water has the planned depth",
   row: "in a row",
   moved: "position set by you",
 };
@@ -14,8 +14,8 @@ const WHY: Readonly<Record<StandingPlace["why"], string>> = {
 interface Props {
   readonly floor: Floor;
   readonly people: readonly { readonly id: string; readonly name: string }[];
-  readonly places: readonly StandingPlace[];
-  readonly problems: readonly PlaceProblem[];
+  readonly places: readonly StandingPosition[];
+  readonly problems: readonly PositionProblem[];
   readonly chosen: string | null;
   /** Takes all moved positions back; null where no one was moved. */
   readonly reset: (() => void) | null;

@@ -14,7 +14,7 @@ interface Props {
 }
 
 /** Whether an address asks for large type. */
-export const asksForLarge = (request: Request): boolean => new URL(request.url).searchParams.get("type") === "large";
+export const isLargeType = (request: Request): boolean => new URL(request.url).searchParams.get("type") === "large";
 
 /** One sheet of a plan for print, in plain or large type. */
 export function SheetPage({ planId, title, day, large, children }: Props) {

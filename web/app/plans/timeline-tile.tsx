@@ -3,8 +3,8 @@ import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { formatMinutes } from "@able-tide/words/text";
 import { useDraggable } from "@dnd-kit/core";
 import type { Span } from "./board-layout.ts";
-import { SeamMark } from "./transition-marker.tsx";
-import { type Dragged, pixelsPerRound } from "./use-timeline-drag.ts";
+import { TransitionMark } from "./transition-marker.tsx";
+import { type Dragged, pixelsPerRepetition } from "./use-timeline-drag.ts";
 
 /** Left and right: "6+6", or how often in all. */
 function formatCount({ movement, rounds: [left, right], block }: ScheduledItem): string {
@@ -14,7 +14,7 @@ function formatCount({ movement, rounds: [left, right], block }: ScheduledItem):
 
 /** The right edge of an item: dragging it gives more repetitions or fewer. The keys + and - do the same. */
 function RoundsEdge({ block, width }: { block: ScheduledItem; width: number }) {
-  const dragged: Dragged = { blockId: block.id, pixelsPerRound: pixelsPerRound(width, block.block.rounds) };
+  const dragged: Dragged = { blockId: block.id, pixelsPerRound: pixelsPerRepetition(width, block.block.rounds) };
   const { setNodeRef, listeners } = useDraggable({ id: `rounds ${block.id}`, data: dragged });
   return (
     <span
@@ -43,7 +43,7 @@ export function TimelineTile({ block, span, chosen, upright, choose }: TileProps
   const { movement, seam, from } = block;
   return (
     <li ref={setNodeRef} className="relative shrink-0 px-0.5" style={{ width: span.right - span.left }}>
-      <SeamMark seam={seam} />
+      <TransitionMark seam={seam} />
       <button
         type="button"
         {...listeners}

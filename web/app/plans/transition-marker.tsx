@@ -1,7 +1,7 @@
 import type { Transition } from "@able-tide/core/schedule/plan-transitions";
 
 /** What joins two blocks, as a small mark between them: a dot for easy links, a ring for the helper, a bar for "cannot". */
-export function SeamMark({ seam }: { seam: Transition }) {
+export function TransitionMark({ seam }: { seam: Transition }) {
   if (seam.links.length === 0 && seam.problem === null) return null;
   return (
     <svg viewBox="-10 -10 20 20" className="absolute top-0 -left-[10px] z-10 size-5 -translate-y-1/2" aria-hidden="true">

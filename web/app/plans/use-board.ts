@@ -22,7 +22,7 @@ import { useKeys } from "../kit/keys-sheet.tsx";
 import { boardKey, chosenItem, firstLead, type GridOrder, historyKey, listPeople } from "./board-model.ts";
 import { changeDraft, type Draft } from "./draft.ts";
 import type { GridPlace } from "./fit-grid.tsx";
-import type { BlockActions } from "./plan-item-settings.tsx";
+import type { PlanItemActions } from "./plan-item-settings.tsx";
 import { beginTeaching } from "./submit-plan.ts";
 import { handsNeeded } from "./support-needs.ts";
 import { useAutosave } from "./use-autosave.ts";
@@ -184,7 +184,7 @@ export function useBoard(props: BoardProps, parts: BoardParts) {
   const chosenId = chosen?.id ?? "";
   const lead = firstLead(chosen);
   const actions = useMemo(
-    (): BlockActions => ({
+    (): PlanItemActions => ({
       rounds: (by) => edit(addRepetitions(chosenId, by)),
       move: (by) => edit(moveItem(chosenId, { by })),
       remove: () => edit(removeItem(chosenId)),

@@ -24,7 +24,7 @@ export interface Dragged {
 const LEAST_PIXELS = 14;
 
 /** Pixels that an edge is dragged by for one repetition more. */
-export const pixelsPerRound = (width: number, rounds: number): number => Math.max(LEAST_PIXELS, width / Math.max(1, rounds));
+export const pixelsPerRepetition = (width: number, rounds: number): number => Math.max(LEAST_PIXELS, width / Math.max(1, rounds));
 
 /** Dragging on the timeline: sensors and handlers for the context, and the item that is held. */
 export function useTimelineDrag({ blocks, spans, choose, pull, pullRounds }: TimelineDrag) {

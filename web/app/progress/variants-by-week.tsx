@@ -72,7 +72,7 @@ export function VariantsByWeek({ weeks, name }: { weeks: readonly WeekInClass[];
             {weeks.map((week) => (
               <td key={week.classId} className="p-1 text-center">
                 {week.cells === null ? (
-                  <span className="text-sand-600">away</span>
+                  <span className="text-sand-600">absent</span>
                 ) : (
                   <span className="font-semibold text-signal-700">{week.signs.join(", ")}</span>
                 )}

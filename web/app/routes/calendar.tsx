@@ -147,17 +147,16 @@ function Address({ since, address }: { since: string | null; address: string | n
         In your own calendar
       </h2>
       <p className="mb-3 max-w-2xl">
-        An address of your own that any calendar can subscribe to: group, place and time, nothing about participants. Anyone with
-        the address can read it; a new address or revoking ends the old one.
+        Any calendar can subscribe to this address. It shows group, venue and time, and nothing about participants. Anyone with the address can read it. A new address replaces the old one.
       </p>
       {address && (
         <p role="status" className="mb-3 rounded-[10px] border-[1.5px] border-tide-600 bg-tide-100 p-3">
-          Shown this once: <code className="break-all">{address}</code>
+          Shown only now: <code className="break-all">{address}</code>
         </p>
       )}
       <Form method="post" className="flex flex-wrap gap-3">
         <Button look="plain" name="intent" value="address">
-          {since ? "Make a new address" : "Make an address"}
+          {since ? "Create a new address" : "Create an address"}
         </Button>
         {since && (
           <Button look="quiet" name="intent" value="revoke">
@@ -165,7 +164,7 @@ function Address({ since, address }: { since: string | null; address: string | n
           </Button>
         )}
         <ButtonLink look="quiet" to="/calendar/sessions.ics" reloadDocument>
-          Download as a file
+          Download calendar file
         </ButtonLink>
       </Form>
     </section>
@@ -187,7 +186,7 @@ export default function Calendar({ loaderData, actionData }: Route.ComponentProp
   });
   return (
     <>
-      <PageHead title="Calendar" note="Who meets when, and what is planned." />
+      <PageHead title="Calendar" note="Every group's sessions, and which are planned." />
       <Sessions sessions={sessions} groups={groups} />
       <h2 className="mt-8 mb-2 text-2xl">Series</h2>
       <SeriesList series={series} groups={groups} />
@@ -200,9 +199,9 @@ export default function Calendar({ loaderData, actionData }: Route.ComponentProp
         <SelectField field={fields.groupId} label="Group" options={groups.map(({ id, name }) => [id, name] as const)} />
         <TextField field={fields.firstDay} label="First day" type="date" />
         <TextField field={fields.lastDay} label="Last day" type="date" />
-        <TextArea field={fields.breaks} label="Breaks" hint="one a line" rows={2} />
+        <TextArea field={fields.breaks} label="Breaks" hint="One per line" rows={2} />
         <div>
-          <Button>Add the series</Button>
+          <Button>Add series</Button>
         </div>
       </Form>
       <Address since={since} address={actionData?.address ?? null} />

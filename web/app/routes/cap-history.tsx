@@ -60,7 +60,7 @@ export default function CapHistory({ loaderData: { person, day, wrong, held, cha
             </p>
           )}
         </div>
-        <Button look="plain">Show that day</Button>
+        <Button look="plain">Show day</Button>
       </Form>
       <div className="grid items-start gap-8 lg:grid-cols-[24rem_1fr]">
         <LimitsFigure caps={held} person={person} />
@@ -78,7 +78,7 @@ export default function CapHistory({ loaderData: { person, day, wrong, held, cha
           </section>
           <section className="mt-6" aria-labelledby="changes-head">
             <h2 id="changes-head" className="mb-2 text-xl">
-              Every change
+              All changes
             </h2>
             <ol className="flex flex-col gap-1">
               {changes.toReversed().map((change) => (

@@ -3,7 +3,7 @@ import { parseForm } from "../../forms/parse-form.ts";
 import { PersonForm } from "../../forms/person-form.ts";
 import { addEvents, findClass } from "../../server/classes/classes.ts";
 import { joinClass } from "../../server/classes/teach.ts";
-import { takeInNewcomer } from "../../server/people/newcomers.ts";
+import { addNewcomer } from "../../server/people/newcomers.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
@@ -17,7 +17,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const submission = parseForm(await formDataOf(request), { schema: PersonForm });
   if (submission.status !== "success") return Response.json({ result: submission.reply(), personId: null }, { status: 422 });
   const { version: _, ...input } = submission.value;
-  const personId = await takeInNewcomer(scope, { ...input, groupIds: [taught.groupId] });
+  const personId = await addNewcomer(scope, { ...input, groupIds: [taught.groupId] });
   await joinClass(scope, taught.id, personId);
   await addEvents(scope, taught.id, [
     { kind: "attended", id: randomUUID(), at: scope.now().toISOString(), personId, here: true },

@@ -1,6 +1,6 @@
 import { NOTHING_SPECIAL } from "@able-tide/core/caps/screening";
 import { classState } from "@able-tide/core/class/events";
-import { classSteps } from "@able-tide/core/class/steps";
+import { classSteps } from "@able-tide/core/class/class-steps";
 import { agreedFacts } from "@able-tide/core/people/about";
 import { formatFacts } from "@able-tide/words/people";
 import { useMemo } from "react";
@@ -8,11 +8,11 @@ import { findClass, listEvents } from "../../server/classes/classes.ts";
 import { eventsForHelper, scriptForHelper } from "../../server/classes/for-helpers.ts";
 import { usualPains } from "../../server/classes/usual-pains.ts";
 import { findGroup } from "../../server/groups/groups.ts";
-import { listMembers, listPeople } from "../../server/people/people.ts";
+import { listPeople, listPeopleOfGroup } from "../../server/people/people.ts";
 import { screenedPeople } from "../../server/people/screened.ts";
 import { findPolicy } from "../../server/policy/policy.ts";
 import type { Scope } from "../../server/scope.ts";
-import { placeOfGroup } from "../../server/venues/venues.ts";
+import { venueOfGroup } from "../../server/venues/venues.ts";
 import { ClassRecord } from "../class/class-record.tsx";
 import { ClassRoom, type Safety } from "../class/class-room.tsx";
 import { formatDay } from "../days.ts";
@@ -28,7 +28,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 
 /** What the answers of a group's people are read with. */
 async function knownOf(scope: Scope, groupId: string): Promise<Safety["known"]> {
-  const members = await listMembers(scope, groupId);
+  const members = await listPeopleOfGroup(scope, groupId);
   const [screened, pains] = await Promise.all([
     screenedPeople(
       scope,
@@ -47,7 +47,7 @@ async function safetyOf(scope: Scope, groupId: string): Promise<Safety> {
   const [policy, group, place, people, known] = await Promise.all([
     findPolicy(scope),
     findGroup(scope, groupId),
-    placeOfGroup(scope, groupId),
+    venueOfGroup(scope, groupId),
     listPeople(scope),
     asks ? knownOf(scope, groupId) : {},
   ]);

@@ -5,9 +5,9 @@ import { data, Form, redirect } from "react-router";
 import { clearanceForm } from "../../forms/clearance-form.ts";
 import { readDecisions, typedTexts } from "../../forms/decisions.ts";
 import { parseForm } from "../../forms/parse-form.ts";
-import { capsHolding } from "../../server/people/caps.ts";
+import { activeCaps } from "../../server/people/caps.ts";
 import { type ClearanceInput, enterClearance } from "../../server/people/clearances.ts";
-import { fileKind, MOST_BYTES } from "../../server/people/file-kind.ts";
+import { fileKind, MAX_FILE_BYTES } from "../../server/people/file-kind.ts";
 import { limitationHistory } from "../../server/people/limitations.ts";
 import { findPerson } from "../../server/people/people.ts";
 import { proposalsFor } from "../../server/people/record-limitation.ts";
@@ -24,7 +24,7 @@ import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/clearance-new";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: `A clearance for ${loaderData?.person.name ?? "a person"} · Able Tide` },
+  { title: `Add clearance: ${loaderData?.person.name ?? "a person"} · Able Tide` },
 ];
 
 async function found(scope: Scope, { personId, limitationId }: Route.LoaderArgs["params"]) {
@@ -40,7 +40,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const { person, limitation, proposals } = await found(scope, params);
   const day = today(scope);
-  const holding = (await capsHolding(scope, [person.id], day)).get(person.id) ?? [];
+  const holding = (await activeCaps(scope, [person.id], day)).get(person.id) ?? [];
   return {
     person: { id: person.id, name: person.name, stature: person.stature, measured: person.measured },
     title: formatLimitation(limitation),
@@ -57,7 +57,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 async function fileFrom(formData: FormData): Promise<{ file: ClearanceInput["file"] } | { problem: string }> {
   const file = formData.get("file");
   if (!(file instanceof File) || file.size === 0) return { file: null };
-  if (file.size > MOST_BYTES) return { problem: "The file is over 5 MB. Choose a smaller file." };
+  if (file.size > MAX_FILE_BYTES) return { problem: "The file is over 5 MB. Choose a smaller file." };
   const content = Buffer.from(await file.arrayBuffer());
   const kind = fileKind(content);
   if (kind === null) return { problem: "This file type cannot be read. Attach a PDF, PNG or JPEG." };
@@ -120,13 +120,13 @@ export default function NewClearance({ loaderData, actionData }: Route.Component
       >
         <div className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-6">
           <div className="grid gap-4 sm:grid-cols-2">
-            <TextField field={fields.clinician} label="Clinician" hint="who signed" />
-            <TextField field={fields.day} label="Letter of" type="date" />
+            <TextField field={fields.clinician} label="Clinician" hint="Who signed the letter" />
+            <TextField field={fields.day} label="Date of the letter" type="date" />
           </div>
-          <TextArea field={fields.says} label="What it says" rows={2} />
+          <TextArea field={fields.says} label="What the letter says" rows={2} />
           <div>
             <label htmlFor="clearance-file" className="mb-1 block font-semibold">
-              The letter <span className="font-normal text-sand-600">PDF or picture, up to 5 MB, optional</span>
+              The letter <span className="font-normal text-sand-600">PDF or picture, up to 5 MB (optional)</span>
             </label>
             <input
               id="clearance-file"

@@ -1,4 +1,4 @@
-import { only } from "../access.server.ts";
+import { requireRole } from "../access.server.ts";
 
 /** Pages of those who are in class. */
-export const middleware = [only("owner", "instructor", "helper")];
+export const middleware = [requireRole("owner", "instructor", "helper")];

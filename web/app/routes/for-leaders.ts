@@ -1,4 +1,4 @@
-import { only } from "../access.server.ts";
+import { requireRole } from "../access.server.ts";
 
 /** Pages of those who plan and lead. */
-export const middleware = [only("owner", "instructor")];
+export const middleware = [requireRole("owner", "instructor")];

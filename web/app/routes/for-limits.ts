@@ -1,4 +1,4 @@
-import { only } from "../access.server.ts";
+import { requireRole } from "../access.server.ts";
 
 /** Pages of those who set limits; a clinician sees the people they look after. */
-export const middleware = [only("owner", "instructor", "clinician")];
+export const middleware = [requireRole("owner", "instructor", "clinician")];

@@ -1,4 +1,4 @@
-import { only } from "../access.server.ts";
+import { requireRole } from "../access.server.ts";
 
 /** Pages of those who answer for the organisation. */
-export const middleware = [only("owner")];
+export const middleware = [requireRole("owner")];

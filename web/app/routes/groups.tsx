@@ -4,16 +4,16 @@ import { Plus } from "lucide-react";
 import { data } from "react-router";
 import { GroupForm } from "../../forms/group-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
-import { PlaceForm } from "../../forms/venue-form.ts";
+import { VenueForm } from "../../forms/venue-form.ts";
 import { addGroup, changeGroup, listGroups } from "../../server/groups/groups.ts";
 import { listPeople } from "../../server/people/people.ts";
 import type { Scope } from "../../server/scope.ts";
-import { addPlace, changePlace, listPlaces } from "../../server/venues/venues.ts";
+import { addVenue, changeVenue, listVenues } from "../../server/venues/venues.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { PageHead } from "../kit/shell.tsx";
 import { GroupFields } from "../organisation/group-fields.tsx";
-import { PlaceFields } from "../organisation/venue-fields.tsx";
+import { VenueFields } from "../organisation/venue-fields.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/groups";
 
@@ -21,7 +21,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Groups and venues · Ab
 
 export async function loader({ context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
-  const [groups, places, people] = await Promise.all([listGroups(scope), listPlaces(scope), listPeople(scope)]);
+  const [groups, places, people] = await Promise.all([listGroups(scope), listVenues(scope), listPeople(scope)]);
   return {
     groups: groups.map((group) => ({
       ...group,
@@ -43,7 +43,7 @@ async function saveGroup(scope: Scope, formData: FormData) {
   const form = id === "" ? "new-group" : id;
   const submission = parseForm(formData, { schema: GroupForm });
   if (submission.status !== "success") return data<Answer>({ form, result: submission.reply() }, { status: 422 });
-  const places = await listPlaces(scope);
+  const places = await listVenues(scope);
   const { placeId } = submission.value;
   if (placeId !== null && !places.some((place) => place.id === placeId)) throw notFound();
   if (id === "") await addGroup(scope, submission.value);
@@ -54,14 +54,14 @@ async function saveGroup(scope: Scope, formData: FormData) {
 async function savePlace(scope: Scope, formData: FormData) {
   const id = String(formData.get("placeId") ?? "");
   const form = id === "" ? "new-place" : id;
-  const submission = parseForm(formData, { schema: PlaceForm });
+  const submission = parseForm(formData, { schema: VenueForm });
   if (submission.status !== "success") return data<Answer>({ form, result: submission.reply() }, { status: 422 });
   const { version, place } = submission.value;
   if (id === "") {
-    await addPlace(scope, place);
+    await addVenue(scope, place);
     return data<Answer>({ form, result: submission.reply({ resetForm: true }) });
   }
-  const outcome = isId(id) ? await changePlace(scope, id, version, place) : "unknown";
+  const outcome = isId(id) ? await changeVenue(scope, id, version, place) : "unknown";
   if (outcome === "unknown") throw notFound();
   if (outcome === "moved on") return data<Answer>({ form, result: submission.reply(), movedOn: true }, { status: 409 });
   return data<Answer>({ form, result: submission.reply() });
@@ -131,7 +131,7 @@ function OneVenue({ place, result, movedOn }: { place: Loaded["places"][number];
         <span>{roomInWords(place)}</span>
         {place.emergency.phone === "" && <span className="font-semibold text-signal-700">no emergency card yet</span>}
       </summary>
-      <PlaceFields key={place.version} id={`place-${place.id}`} place={place} version={place.version} lastResult={result} />
+      <VenueFields key={place.version} id={`place-${place.id}`} place={place} version={place.version} lastResult={result} />
     </details>
   );
 }
@@ -178,7 +178,7 @@ export default function Groups({ loaderData: { groups, places }, actionData }: R
           <summary className="flex min-h-11 items-center gap-2 font-display text-lg font-bold">
             <Plus size={20} aria-hidden="true" /> Add venue
           </summary>
-          <PlaceFields key={places.length} id="new-place" place={null} version={0} lastResult={of("new-place")} />
+          <VenueFields key={places.length} id="new-place" place={null} version={0} lastResult={of("new-place")} />
         </details>
       </section>
     </>

@@ -1,6 +1,6 @@
 import { getFormProps, useForm } from "@conform-to/react";
 import { data, Form, redirect } from "react-router";
-import { TakeUpForm } from "../../forms/invite-form.ts";
+import { AcceptInvitationForm } from "../../forms/invite-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
 import { acceptInvitation, addressContext, enter, invitationBehind } from "../../server/entrance.ts";
 import { formDataOf } from "../form-data.server.ts";
@@ -24,7 +24,7 @@ export async function loader({ params }: Route.LoaderArgs) {
 export async function action({ request, params, context }: Route.ActionArgs) {
   const invitation = await invitationBehind(params.token);
   if (!invitation) throw data(GONE, { status: 404 });
-  const submission = parseForm(await formDataOf(request), { schema: TakeUpForm });
+  const submission = parseForm(await formDataOf(request), { schema: AcceptInvitationForm });
   if (submission.status !== "success") return data(submission.reply({ hideFields: ["password"] }), { status: 422 });
   const { password } = submission.value;
   const outcome = await acceptInvitation(params.token, password);
@@ -44,7 +44,7 @@ export default function InvitationPage({ loaderData, actionData }: Route.Compone
   const [form, fields] = useForm({
     id: "take-up",
     lastResult: actionData ?? null,
-    onValidate: ({ formData }) => parseForm(formData, { schema: TakeUpForm }),
+    onValidate: ({ formData }) => parseForm(formData, { schema: AcceptInvitationForm }),
   });
   return (
     <main className="mx-auto flex min-h-screen max-w-xl flex-col justify-center gap-5 p-8">

@@ -1,6 +1,6 @@
 import { LIMITATION_RULES, limitationRule } from "@able-tide/core/caps/limitations/all";
 import { AREAS, cautionsOf, type LimitationRule } from "@able-tide/core/caps/limitations/rule";
-import { phaseOn, waitingCaps, waitsOn } from "@able-tide/core/caps/propose";
+import { interimCaps, phaseOn, waitsForClinician } from "@able-tide/core/caps/propose";
 import { formatCapLimit } from "@able-tide/words/format-cap";
 import { areaLabel, formatCaution, limitationKindLabel, limitationLabel, sourceLabel } from "@able-tide/words/limitations";
 import { getFormProps, useForm } from "@conform-to/react";
@@ -9,7 +9,7 @@ import { data, Form, redirect } from "react-router";
 import { readDecisions, typedTexts } from "../../forms/decisions.ts";
 import { type LimitationChoiceInput, limitationChoice } from "../../forms/limitation-choice.ts";
 import { parseForm } from "../../forms/parse-form.ts";
-import { capsHolding } from "../../server/people/caps.ts";
+import { activeCaps } from "../../server/people/caps.ts";
 import { findPerson } from "../../server/people/people.ts";
 import { proposalsFor, recordLimitation } from "../../server/people/record-limitation.ts";
 import { today } from "../../server/scope.ts";
@@ -25,7 +25,7 @@ import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/limitation-new";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: `A limitation of ${loaderData?.person.name ?? "a person"} · Able Tide` },
+  { title: `Add limitation: ${loaderData?.person.name ?? "a person"} · Able Tide` },
 ];
 
 /** The rule as the page needs it. */
@@ -45,7 +45,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   if (!person) throw notFound();
   const day = today(scope);
   const query = new URL(request.url).searchParams;
-  const holding = (await capsHolding(scope, [person.id], day)).get(person.id) ?? [];
+  const holding = (await activeCaps(scope, [person.id], day)).get(person.id) ?? [];
   const named = limitationRule(query.get("rule") ?? "");
   const submission = query.has("rule") ? parseForm(query, { schema: limitationChoice(day) }) : null;
   const base = {
@@ -74,8 +74,8 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
           proposals,
           beside: existingCapsFor(holding, proposals),
           phase: phaseOn(rule, limitation.eventDay, day),
-          waits: waitsOn(rule, limitation, day),
-          meanwhile: waitingCaps(rule, { ...limitation, id: "new" }, day),
+          waits: waitsForClinician(rule, limitation, day),
+          meanwhile: interimCaps(rule, { ...limitation, id: "new" }, day),
         }
       : null,
   };
@@ -160,8 +160,8 @@ function Choose({ loaded }: { loaded: Loaded }) {
             {rule.timed && (
               <TextField
                 field={fields.eventDay}
-                label="When it happened"
-                hint="Leave empty if unknown; it is then treated as recent"
+                label="Date it happened"
+                hint="Leave empty if unknown. The limitation is then treated as recent."
                 type="date"
               />
             )}

@@ -2,12 +2,12 @@ import { DAY_ANSWERS } from "@able-tide/core/caps/day-answers";
 import { LIMITATION_RULES } from "@able-tide/core/caps/limitations/all";
 import {
   AREAS,
+  type CapTemplate,
   type LimitationRule,
-  type LimitTemplate,
   type Proposal,
   USUAL_PRACTICE,
 } from "@able-tide/core/caps/limitations/rule";
-import { limitsAfterRelease, newcomerLimits, STANDARD_CAPS_SOURCE, STANDARD_LIMITS } from "@able-tide/core/caps/newcomers";
+import { capsAfterNewcomer, newcomerCaps, STANDARD_CAP_LIMITS, STANDARD_CAPS_SOURCE } from "@able-tide/core/caps/newcomers";
 import { SCREENING } from "@able-tide/core/caps/screening";
 import { strengthLabel } from "@able-tide/words/caps";
 import { dayAnswerWords, screeningWords } from "@able-tide/words/day-table";
@@ -17,7 +17,7 @@ import { sentenceCase } from "@able-tide/words/text";
 import { PageHead } from "../kit/shell.tsx";
 import type { Route } from "./+types/limitation-table";
 
-export const meta: Route.MetaFunction = () => [{ title: "From limitations to caps · Able Tide" }];
+export const meta: Route.MetaFunction = () => [{ title: "Limitation guide · Able Tide" }];
 
 const KIND_LABELS = { review: "review after", ends: "ends after" } as const;
 
@@ -40,7 +40,7 @@ const formatWaits = ({ waits, name }: LimitationRule): string => {
   return `Clinician's caps needed${phases}${kinds ? ` (${kinds})` : ""}.`;
 };
 
-const formatWaitingCaps = (templates: readonly LimitTemplate[]): string => templates.map(formatTemplate).join("; ");
+const formatWaitingCaps = (templates: readonly CapTemplate[]): string => templates.map(formatTemplate).join("; ");
 
 function RuleRow({ rule }: { rule: LimitationRule }) {
   return (
@@ -65,7 +65,7 @@ function RuleRow({ rule }: { rule: LimitationRule }) {
         )}
         {rule.cautions.length > 0 && (
           <p className="text-sand-600">
-            Take care: {rule.cautions.map((caution) => formatCautionOfRule(caution, rule)).join(". ")}.
+            Precautions: {rule.cautions.map((caution) => formatCautionOfRule(caution, rule)).join(". ")}.
           </p>
         )}
       </td>
@@ -85,7 +85,7 @@ export default function LimitationTable() {
   return (
     <>
       <PageHead
-        title="From limitations to caps"
+        title="Limitation guide"
         note="Suggested caps for each limitation, with sources. The clinician's advice, the venue's rules and local law come first."
       />
       {AREAS.map((area) => (
@@ -94,7 +94,7 @@ export default function LimitationTable() {
           <table className="w-full border-collapse text-left">
             <thead className="sr-only">
               <tr>
-                {["Limitation", "Proposes", "Source, who decides"].map((head) => (
+                {["Limitation", "Suggested caps", "Source, who decides"].map((head) => (
                   <th key={head} scope="col">
                     {head}
                   </th>
@@ -116,15 +116,15 @@ export default function LimitationTable() {
       ))}
       <section className="mb-6 rounded-soft border border-sand-300 bg-white p-5">
         <h2 className="text-xl">Standard caps for everyone</h2>
-        <p>{STANDARD_LIMITS.map(formatCapLimit).join(". ")}.</p>
+        <p>{STANDARD_CAP_LIMITS.map(formatCapLimit).join(". ")}.</p>
         <h2 className="mt-4 text-xl">New participants</h2>
         <p>
-          First three sessions: {newcomerLimits(null).map(formatCapLimit).join("; ")}. After the four-stage balance test the
-          tested level applies. Source: {sourceLabel(STANDARD_CAPS_SOURCE)}.
+          First three sessions: {newcomerCaps(null).map(formatCapLimit).join("; ")}. After the four-stage balance test the tested
+          level applies. Source: {sourceLabel(STANDARD_CAPS_SOURCE)}.
         </p>
         <p className="mt-1">
           After that, without limitations:{" "}
-          {limitsAfterRelease("tandem")
+          {capsAfterNewcomer("tandem")
             .filter(({ channel }) => channel !== "steadiness")
             .map(formatCapLimit)
             .join("; ")}
@@ -132,9 +132,9 @@ export default function LimitationTable() {
         </p>
       </section>
       {[
-        { title: "The day's screening", rows: SCREENING.map(({ name, source }) => ({ ...screeningWords(name), source })) },
+        { title: "Check-in thresholds", rows: SCREENING.map(({ name, source }) => ({ ...screeningWords(name), source })) },
         {
-          title: "The day's answers",
+          title: "Check-in answers",
           rows: DAY_ANSWERS.map(({ name }) => ({ ...dayAnswerWords(name), source: USUAL_PRACTICE })),
         },
       ].map(({ title, rows }) => (

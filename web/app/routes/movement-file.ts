@@ -5,7 +5,7 @@ import type { Route } from "./+types/movement-file";
 
 export async function loader({ params, context }: Route.LoaderArgs): Promise<Response> {
   const movement = await findMovement(context.get(scopeContext), params.movementId);
-  if (!movement) return new Response("There is no such movement.", { status: 404 });
+  if (!movement) return new Response("This movement does not exist or was deleted.", { status: 404 });
   return new Response(movementFile(movement), {
     headers: {
       "Content-Type": "application/json; charset=utf-8",

@@ -8,7 +8,7 @@ import type { Route } from "./+types/movements-file";
 export async function loader({ request, context }: Route.LoaderArgs): Promise<Response> {
   const finding = readFinding(new URL(request.url).searchParams);
   const { found } = await foundMovements(context.get(scopeContext), finding);
-  if (found.length === 0) return new Response("No movement is like that.", { status: 404 });
+  if (found.length === 0) return new Response("No movement matches. Remove a filter.", { status: 404 });
   return new Response(movementsFile(found.map(({ movement }) => movement)), {
     headers: {
       "Content-Type": "application/json; charset=utf-8",

@@ -2,7 +2,7 @@ import { PHASES } from "@able-tide/core/movement/format";
 import type { SaidProblem } from "@able-tide/words/file-problem";
 import { Download } from "lucide-react";
 import { data, Form } from "react-router";
-import { takeInMovements } from "../../server/movements/take-in.ts";
+import { importMovements } from "../../server/movements/import-movements.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
@@ -32,7 +32,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (large.length > 0)
     return refused(large.map(({ name }) => ({ path: name, message: "is over 2 MB. Choose a smaller file." })));
   const files = await Promise.all(chosen.map(async (file) => ({ name: file.name, source: await file.text() })));
-  const { taken, problems } = await takeInMovements(context.get(scopeContext), files);
+  const { taken, problems } = await importMovements(context.get(scopeContext), files);
   return problems.length > 0 ? refused(problems) : data({ taken, problems: [] });
 }
 

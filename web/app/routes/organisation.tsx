@@ -8,7 +8,7 @@ import type * as v from "valibot";
 import { PolicyForm, type PolicyFormInput } from "../../forms/check-in-thresholds-form.ts";
 import { InviteForm, ROLES } from "../../forms/invite-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
-import { endMembership, listMembersOfHouse } from "../../server/accounts/accounts.ts";
+import { endMembership, listTeamMembers } from "../../server/accounts/accounts.ts";
 import { invite, listInvitations, outbox } from "../../server/accounts/invitations.ts";
 import { changePolicy, findPolicy } from "../../server/policy/policy.ts";
 import type { Scope } from "../../server/scope.ts";
@@ -27,7 +27,7 @@ export async function loader({ context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const [policy, members, invitations, letters] = await Promise.all([
     findPolicy(scope),
-    listMembersOfHouse(scope),
+    listTeamMembers(scope),
     listInvitations(scope),
     outbox(scope),
   ]);
@@ -113,7 +113,7 @@ function PolicyFields({ policy, answer }: { policy: Loaded["policy"]; answer: An
       </div>
       <fieldset>
         <legend className="font-semibold">
-          Check-in questions <span className="font-normal text-sand-600">a group may choose its own</span>
+          Check-in questions <span className="font-normal text-sand-600">A group may choose its own</span>
         </legend>
         <CheckBoxes
           name="questions"

@@ -8,7 +8,7 @@ import { PageHead } from "../kit/shell.tsx";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/people-files";
 
-export const meta: Route.MetaFunction = () => [{ title: "Files in and out · Able Tide" }];
+export const meta: Route.MetaFunction = () => [{ title: "Import and export · Able Tide" }];
 
 export function loader() {
   return { columns: FILE_COLUMNS };
@@ -92,7 +92,7 @@ function ColumnFields({
 }: Pick<Preview, "header" | "mapping"> & { columns: (typeof FILE_COLUMNS)[FileKind] }) {
   return (
     <fieldset>
-      <legend className="mb-1 font-semibold">Which column is which</legend>
+      <legend className="mb-1 font-semibold">Match the columns</legend>
       <div className="grid gap-x-4 gap-y-2 sm:grid-cols-2 lg:grid-cols-4">
         {columns.map(({ name, label, required }) => (
           <label key={name} className="flex flex-col">
@@ -196,7 +196,7 @@ function ExportList({ columns }: { columns: typeof FILE_COLUMNS }) {
   return (
     <section className="rounded-soft border border-sand-300 bg-white p-6">
       <h2 className="text-xl">Export files</h2>
-      <p className="mb-3 text-sand-600">The same columns that are read in.</p>
+      <p className="mb-3 text-sand-600">An exported file has the same columns as an import.</p>
       <ul className="flex flex-col gap-3">
         {FILE_ORDER.map((kind) => (
           <li key={kind}>
@@ -215,7 +215,7 @@ export default function PeopleFiles({ loaderData: { columns }, actionData }: Rou
   const answer = actionData ?? null;
   return (
     <>
-      <PageHead title="Files in and out" note="CSV files. You can check every row before anything is saved.">
+      <PageHead title="Import and export" note="CSV files. You can check every row before anything is saved.">
         <ButtonLink look="plain" to="/people">
           Back to participants
         </ButtonLink>
@@ -241,7 +241,7 @@ export default function PeopleFiles({ loaderData: { columns }, actionData }: Rou
           >
             <h2 className="text-xl">Import a file</h2>
             <label className="flex flex-col gap-1 font-semibold">
-              What is in it
+              What the file contains
               <select name="kind" defaultValue={answer?.kind ?? "people"} className="field-box font-normal">
                 {FILE_ORDER.map((kind) => (
                   <option key={kind} value={kind}>

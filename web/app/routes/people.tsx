@@ -1,10 +1,10 @@
-import { asksOn, holdsOn } from "@able-tide/core/caps/cap";
+import { isActiveOn, isReviewDue } from "@able-tide/core/caps/cap";
 import { effectiveCaps } from "@able-tide/core/caps/effective";
 import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
 import { Plus } from "lucide-react";
 import { listGroups } from "../../server/groups/groups.ts";
-import { type KeptCap, openCaps } from "../../server/people/caps.ts";
-import { type KeptLimitation, meanwhileOf, openLimitations } from "../../server/people/limitations.ts";
+import { openCaps, type StoredCap } from "../../server/people/caps.ts";
+import { interimCapsOf, openLimitations, type StoredLimitation } from "../../server/people/limitations.ts";
 import { listPeople, type Person } from "../../server/people/people.ts";
 import { today } from "../../server/scope.ts";
 import { ButtonLink } from "../kit/button.tsx";
@@ -16,9 +16,9 @@ import type { Route } from "./+types/people";
 export const meta: Route.MetaFunction = () => [{ title: "Participants · Able Tide" }];
 
 /** What a person's portrait says of their limits. */
-function portrayed(person: Person, day: string, caps: readonly KeptCap[], limitations: readonly KeptLimitation[]) {
-  const holding = caps.filter((cap) => cap.personId === person.id && holdsOn(cap, day));
-  const meanwhile = limitations.filter(({ personId }) => personId === person.id).flatMap((each) => meanwhileOf(each, day));
+function portrayed(person: Person, day: string, caps: readonly StoredCap[], limitations: readonly StoredLimitation[]) {
+  const holding = caps.filter((cap) => cap.personId === person.id && isActiveOn(cap, day));
+  const meanwhile = limitations.filter(({ personId }) => personId === person.id).flatMap((each) => interimCapsOf(each, day));
   const own = new Set(holding.filter(({ origin }) => origin === "person"));
   const deciding = [...new Set(effectiveCaps(holding).map(({ decides }) => decides))].filter((cap) => own.has(cap));
   return {
@@ -32,7 +32,7 @@ function portrayed(person: Person, day: string, caps: readonly KeptCap[], limita
     waits: meanwhile.length > 0,
     isNew: !person.released,
     sits: [...holding, ...meanwhile].some(({ limit }) => limit.channel === "noStanding"),
-    caps: deciding.map((cap) => ({ ...cap, brief: formatCapLimitBriefly(cap.limit), asks: asksOn(cap, day) })),
+    caps: deciding.map((cap) => ({ ...cap, brief: formatCapLimitBriefly(cap.limit), asks: isReviewDue(cap, day) })),
   };
 }
 

@@ -4,7 +4,7 @@ import type { SubmissionResult } from "@conform-to/react";
 import { data, Form, redirect } from "react-router";
 import { AboutForm } from "../../forms/about-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
-import { listMembersOfHouse } from "../../server/accounts/accounts.ts";
+import { listTeamMembers } from "../../server/accounts/accounts.ts";
 import { changeAbout, findPerson, setClinician } from "../../server/people/people.ts";
 import type { Scope } from "../../server/scope.ts";
 import { formDataOf } from "../form-data.server.ts";
@@ -25,7 +25,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
   if (!person) throw notFound();
-  const members = await listMembersOfHouse(scope);
+  const members = await listTeamMembers(scope);
   return {
     person: {
       id: person.id,
@@ -40,20 +40,20 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 }
 
 const LABELS = [
-  ["hopes", "What they hope for"],
-  ["contact", "How to reach them"],
+  ["hopes", "Hopes"],
+  ["contact", "Contact"],
   ["equipment", "Own equipment"],
   ["kinName", "Next of kin"],
   ["kinPhone", "Next of kin's phone"],
   ["clinicianName", "Clinician"],
   ["clinicianPhone", "Clinician's phone"],
   ["mayTouch", "May be touched"],
-  ["mayWrite", "May be written about"],
-  ["waterEquipment", "In the hands, in the pool"],
+  ["mayWrite", "Agrees to written records"],
+  ["waterEquipment", "Equipment in the pool"],
   ["longestBreath", "Longest easy breath"],
   ["saturationLeast", "Own lowest oxygen saturation"],
   ["medicines", "Medicines"],
-  ["medicineTimes", "When they are taken"],
+  ["medicineTimes", "Times taken"],
   ...EMERGENCY_FACTS.map((name) => [name, factLabel(name)] as const),
 ] as const;
 
@@ -121,7 +121,7 @@ export default function PersonAbout({ loaderData: { person, clinicians }, action
               Clinician with access
             </label>
             <select id="clinician-account" name="account" defaultValue={person.clinicianAccount ?? ""} className="field-box">
-              <option value="">no clinician in your team</option>
+              <option value="">No clinician in your team</option>
               {clinicians.map(({ accountId, name }) => (
                 <option key={accountId} value={accountId}>
                   {name}

@@ -2,7 +2,7 @@ import { data, redirect } from "react-router";
 import { parseForm } from "../../forms/parse-form.ts";
 import { PersonForm } from "../../forms/person-form.ts";
 import { listGroups } from "../../server/groups/groups.ts";
-import { takeInNewcomer } from "../../server/people/newcomers.ts";
+import { addNewcomer } from "../../server/people/newcomers.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { PageHead } from "../kit/shell.tsx";
 import { knownGroups } from "../people/known-groups.server.ts";
@@ -23,7 +23,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   if (!(await knownGroups(scope, submission.value.groupIds)))
     return data(submission.reply({ formErrors: ["One of the groups no longer exists. Choose again."] }), { status: 422 });
   const { version: _, ...input } = submission.value;
-  return redirect(`/people/${await takeInNewcomer(scope, input)}`);
+  return redirect(`/people/${await addNewcomer(scope, input)}`);
 }
 
 export default function NewPerson({ loaderData, actionData }: Route.ComponentProps) {

@@ -8,7 +8,7 @@ import { formatFacts } from "@able-tide/words/people";
 import { formatDayMonthAndYear } from "@able-tide/words/text";
 import { Printer } from "lucide-react";
 import { capNotices } from "../../server/people/cap-notices.ts";
-import { capsHolding } from "../../server/people/caps.ts";
+import { activeCaps } from "../../server/people/caps.ts";
 import { limitationHistory } from "../../server/people/limitations.ts";
 import { findPerson } from "../../server/people/people.ts";
 import { setUpNumbers } from "../../server/people/set-up-numbers.ts";
@@ -31,7 +31,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   if (!person) throw notFound();
   const day = today(scope);
   const [caps, limitations, notices] = await Promise.all([
-    capsHolding(scope, [person.id], day),
+    activeCaps(scope, [person.id], day),
     limitationHistory(scope, person.id),
     capNotices(scope),
   ]);
@@ -71,7 +71,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   };
 }
 
-const TOUCH = { yes: "May be touched.", ask: "Ask before touching.", no: "Is not touched." } as const;
+const TOUCH = { yes: "May be touched.", ask: "Ask before touching.", no: "Do not touch." } as const;
 
 type Loaded = Route.ComponentProps["loaderData"];
 
@@ -91,7 +91,7 @@ function CapLines({ lines }: { lines: Loaded["lines"] }) {
                   {line.why !== null && <span className="text-sand-600"> {line.why}</span>}
                   {line.oldReading && (
                     <span className="block font-semibold text-signal-700">
-                      This number was set before turning was measured as clinicians do. Check it.
+                      This number was set before turning was measured the way clinicians measure it. Check the number.
                     </span>
                   )}
                 </li>
@@ -151,7 +151,7 @@ export default function PersonOnAPage({ loaderData }: Route.ComponentProps) {
         </div>
         <div>
           <CapLines lines={lines} />
-          {lines.length === 0 && <p>No caps of their own: standard caps apply.</p>}
+          {lines.length === 0 && <p>No personal caps. Standard caps apply.</p>}
           {loaderData.usual.length > 0 && (
             <section className="mb-2">
               <h2 className="text-lg">Standard caps</h2>

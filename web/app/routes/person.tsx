@@ -1,5 +1,5 @@
 import { addDays } from "@able-tide/core/calendar";
-import { holdsOn } from "@able-tide/core/caps/cap";
+import { isActiveOn } from "@able-tide/core/caps/cap";
 import { changesOf } from "@able-tide/core/caps/history";
 import { Pencil, Plus } from "lucide-react";
 import { classesWithEvents } from "../../server/classes/classes.ts";
@@ -8,7 +8,7 @@ import { listGroups } from "../../server/groups/groups.ts";
 import { capNotices } from "../../server/people/cap-notices.ts";
 import { aidCapsOf, capHistory } from "../../server/people/caps.ts";
 import { clearancesOf } from "../../server/people/clearances.ts";
-import { limitationHistory, meanwhileOf } from "../../server/people/limitations.ts";
+import { interimCapsOf, limitationHistory } from "../../server/people/limitations.ts";
 import { cleanSessions } from "../../server/people/newcomers.ts";
 import { findPerson } from "../../server/people/people.ts";
 import { setUpNumbers } from "../../server/people/set-up-numbers.ts";
@@ -24,7 +24,7 @@ import { LimitsFigure } from "../people/limits-figure.tsx";
 import { NotedInClasses } from "../people/noted-in-classes.tsx";
 import { type Answer, answerForm } from "../people/person-actions.server.ts";
 import { CapsSection, EditPerson, LimitationsSection, SetUpSection } from "../people/person-sections.tsx";
-import { Release } from "../people/release.tsx";
+import { EndNewcomerCaps } from "../people/end-newcomer-caps.tsx";
 import { SinceLastTime } from "../people/since-last-time.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/person";
@@ -50,8 +50,8 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     capNotices(scope),
     aidCapsOf(scope, [person.id], day),
   ]);
-  const holding = caps.filter((cap) => cap.ended === null && holdsOn(cap, day));
-  const computed = [...limitations.flatMap((limitation) => meanwhileOf(limitation, day)), ...(aid?.caps ?? [])];
+  const holding = caps.filter((cap) => cap.ended === null && isActiveOn(cap, day));
+  const computed = [...limitations.flatMap((limitation) => interimCapsOf(limitation, day)), ...(aid?.caps ?? [])];
   const meanwhile = computed.map((cap) => ({ ...cap, setBy: null, usual: false }));
   const since = last?.taught.endedAt ?? null;
   return {
@@ -125,7 +125,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
             </p>
           )}
           <Waiting personId={person.id} limitations={limitations} today={today} />
-          {!person.released && <Release clean={loaderData.clean} today={today} problem={answer.release ?? null} />}
+          {!person.released && <EndNewcomerCaps clean={loaderData.clean} today={today} problem={answer.release ?? null} />}
           <CapsSection
             caps={holding}
             all={caps}

@@ -8,8 +8,8 @@ import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
 import { classOfPlan } from "../../server/classes/classes.ts";
 import { findGroup } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
-import { type CapInForce, capsHolding } from "../../server/people/caps.ts";
-import { listMembers } from "../../server/people/people.ts";
+import { type ActiveCap, activeCaps } from "../../server/people/caps.ts";
+import { listPeopleOfGroup } from "../../server/people/people.ts";
 import { withDrag } from "../../server/plans/drag.ts";
 import { fitPersonOf } from "../../server/plans/fit-people.ts";
 import { fittedRows, rowsAtHand } from "../../server/plans/fitted-rows.ts";
@@ -30,7 +30,7 @@ const BROWSER_FIRST = 8000;
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.group.name ?? "Plan"} · Able Tide` }];
 
 /** The first of a person's own caps in two or three words; the usual limits go without saying. */
-function briefOf(caps: readonly CapInForce[]): string {
+function briefOf(caps: readonly ActiveCap[]): string {
   const [first] = caps.filter(({ usual }) => !usual);
   return first ? formatCapLimitBriefly(first.limit) : "";
 }
@@ -41,11 +41,11 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const group = plan && (await findGroup(scope, plan.groupId));
   if (!plan || !group) throw notFound();
   const [members, movements, taught] = await Promise.all([
-    listMembers(scope, group.id),
+    listPeopleOfGroup(scope, group.id),
     listMovements(scope),
     classOfPlan(scope, plan.id),
   ]);
-  const caps = await capsHolding(
+  const caps = await activeCaps(
     scope,
     members.map((person) => person.id),
     plan.day,

@@ -7,7 +7,7 @@ import { isId } from "../ids.ts";
 import { readChosenVariant } from "../kit/chosen-variant.ts";
 import { bestView, FigureStrip } from "../kit/moving-figure.tsx";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
-import { asksForLarge, SheetPage } from "../plans/sheet-page.tsx";
+import { isLargeType, SheetPage } from "../plans/sheet-page.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-card";
 
@@ -28,7 +28,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     name: person.name,
     body: { stature: person.stature, measured: person.measured },
     depth: fit.depth ?? null,
-    large: asksForLarge(request),
+    large: isLargeType(request),
     // A card may lie about: it says what, and no reason why.
     limits: own.map(({ limit }) => formatCapLimit(limit)),
     blocks: reading.blocks.flatMap(({ id, movement, cycleSeconds, turns }, i) => {

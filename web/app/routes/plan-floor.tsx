@@ -1,5 +1,5 @@
 import type { PlanContent } from "@able-tide/core/plan/plan";
-import { type FloorPlace, placeProblems, standingPlaces } from "@able-tide/core/setup/standing-places";
+import { type FloorPosition, positionProblems, standingPositions } from "@able-tide/core/setup/standing-positions";
 import { useCallback, useMemo, useState } from "react";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { placedPeople } from "../../server/plans/placed-people.ts";
@@ -45,9 +45,9 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
   const [chosen, setChosen] = useState<string | null>(null);
   const saving = useAutosave(plan.id, draft, plan.version);
   const moved = useMemo(() => new Map(draft.places.map(({ personId, x, z }) => [personId, { x, z }])), [draft.places]);
-  const places = useMemo(() => (floor ? standingPlaces(floor, people, moved) : []), [floor, people, moved]);
-  const problems = useMemo(() => (floor ? placeProblems(floor, people, places) : []), [floor, people, places]);
-  const move = useCallback((personId: string, to: FloorPlace) => {
+  const places = useMemo(() => (floor ? standingPositions(floor, people, moved) : []), [floor, people, moved]);
+  const problems = useMemo(() => (floor ? positionProblems(floor, people, places) : []), [floor, people, places]);
+  const move = useCallback((personId: string, to: FloorPosition) => {
     setDraft((before) => ({
       ...before,
       places: [...before.places.filter((place) => place.personId !== personId), { personId, ...to }],

@@ -5,7 +5,7 @@ import { formatHazard } from "@able-tide/words/schedule";
 import { count, formatMinutes } from "@able-tide/words/text";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
-import { asksForLarge, SheetPage } from "../plans/sheet-page.tsx";
+import { isLargeType, SheetPage } from "../plans/sheet-page.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-helper-sheet";
 
@@ -31,7 +31,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     helpers: group.helpers,
     inPoolChair: inPool((cells) => cells.some(({ form }) => form === "seated")),
     notInWater: inPool((cells) => cells.every(({ choice }) => choice === null)),
-    large: asksForLarge(request),
+    large: isLargeType(request),
     // A helper is told what to do, and no reason why.
     blocks: reading.blocks.map(({ id, movement, seam, sideChange }, i) => ({
       id,

@@ -4,7 +4,7 @@ import { data, Form, redirect } from "react-router";
 import * as v from "valibot";
 import { listGroups } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
-import { takeInMovements } from "../../server/movements/take-in.ts";
+import { importMovements } from "../../server/movements/import-movements.ts";
 import { addPlan } from "../../server/plans/plans.ts";
 import { type Scope, today } from "../../server/scope.ts";
 import { formDataOf } from "../form-data.server.ts";
@@ -13,7 +13,7 @@ import { PageHead } from "../kit/shell.tsx";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-import";
 
-export const meta: Route.MetaFunction = () => [{ title: "Take a plan in · Able Tide" }];
+export const meta: Route.MetaFunction = () => [{ title: "Import a plan · Able Tide" }];
 
 const MOST_BYTES = 4_000_000;
 
@@ -46,7 +46,7 @@ async function importPlan(scope: Scope, groupId: string, day: string, source: st
   const brought = file.movements.filter(({ id }) => !known.has(id));
   if (brought.length > 0) {
     const files = brought.map((movement) => ({ name: movement.id, source: JSON.stringify(movement) }));
-    const taken = await takeInMovements(scope, files);
+    const taken = await importMovements(scope, files);
     if (taken.problems.length > 0) return taken.problems;
   }
   return addPlan(scope, { ...file.plan, groupId, day });
@@ -71,7 +71,7 @@ export default function PlanTakeIn({ loaderData: { groups, day }, actionData }: 
   return (
     <>
       <PageHead
-        title="Take a plan in"
+        title="Import a plan"
         note="The plan file includes its movements. Movements you already have are kept unchanged."
       />
       <Form

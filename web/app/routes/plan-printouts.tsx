@@ -1,5 +1,5 @@
 import { findGroup } from "../../server/groups/groups.ts";
-import { listMembers } from "../../server/people/people.ts";
+import { listPeopleOfGroup } from "../../server/people/people.ts";
 import { findPlan } from "../../server/plans/plans.ts";
 import { formatDay } from "../days.ts";
 import { isId } from "../ids.ts";
@@ -14,7 +14,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const plan = isId(params.planId) ? await findPlan(scope, params.planId) : null;
   const group = plan && (await findGroup(scope, plan.groupId));
   if (!plan || !group) throw notFound();
-  const members = await listMembers(scope, group.id);
+  const members = await listPeopleOfGroup(scope, group.id);
   return {
     planId: plan.id,
     day: plan.day,
@@ -33,9 +33,9 @@ export default function PlanSheets({ loaderData }: Route.ComponentProps) {
       <p className="mt-1 text-lg text-sand-600">{formatDay(day)}. One page each, ready to print, in standard or large type.</p>
       <div className="mt-6 flex flex-wrap gap-3">
         <ButtonLink to={`${at}/printouts/helper`}>For the helper</ButtonLink>
-        <ButtonLink to={`${at}/printouts/set-up`}>Setting up</ButtonLink>
+        <ButtonLink to={`${at}/printouts/set-up`}>Set-up</ButtonLink>
         <ButtonLink look="plain" to={`${at}/script`}>
-          The script
+          Session script
         </ButtonLink>
         <ButtonLink look="plain" to={at}>
           Back to the plan

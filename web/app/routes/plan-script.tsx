@@ -60,7 +60,7 @@ function Row({ block, style }: { block: ScheduledItem; style: TeachingStyle }) {
           <strong>{variantWords(block.movement, block.meant).name}</strong> · {countInWords(block)}
           {block.knowledge === "new" && " · new today"}
           {block.block.combination && ` · ${block.block.combination}`}
-          {block.block.straight && " · straight on"}
+          {block.block.straight && " · no pause"}
         </p>
         {seam.links.length > 0 && <p className="text-sand-600">First {seam.links.map(formatTransitionStep).join(", ")}.</p>}
         {hazards.map((hazard) => (
@@ -118,7 +118,7 @@ export default function PlanScript({ loaderData }: Route.ComponentProps) {
       <p className="mb-2">
         {dotted(`${formatMinutes(reading.total)} min`, place, `${plan.style.name}, ${plan.breathSeconds} s a breath`)}
         {plan.style.showing === "mirror"
-          ? " · shown as a mirror: your left for their right"
+          ? " · demonstrated as a mirror: use your left for the group's right"
           : " · demonstrated with your back to the group"}
       </p>
       {cards ? (

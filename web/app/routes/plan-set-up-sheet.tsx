@@ -3,7 +3,7 @@ import { count } from "@able-tide/words/text";
 import { setUpNumbers } from "../../server/people/set-up-numbers.ts";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
-import { asksForLarge, SheetPage } from "../plans/sheet-page.tsx";
+import { isLargeType, SheetPage } from "../plans/sheet-page.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-set-up-sheet";
 
@@ -20,7 +20,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     group: group.name,
     inWater: group.inWater,
     place: setting.fitPlace,
-    large: asksForLarge(request),
+    large: isLargeType(request),
     people: people.map(({ person, fit, caps, cells }) => {
       const numbers = setUpNumbers(person, caps);
       const ways = cells.flatMap(({ choice }) => (choice ? [supportModeOf(choice)] : []));
@@ -64,7 +64,7 @@ export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
     <SheetPage planId={planId} title={`${group}: setting up`} day={day} large={large}>
       <p className="mb-2">
         {inWater
-          ? `${people.filter(({ takesPart }) => takesPart).length} participants in the pool. ${place.pool?.temperature ? `Water ${place.pool.temperature} °C. ` : ""}${atRail} use the wall.${chairs > 0 ? ` ${count(chairs, "pool chair", "pool chairs")} by the hoist, belt and brakes tried.` : ""}`
+          ? `${people.filter(({ takesPart }) => takesPart).length} participants in the pool. ${place.pool?.temperature ? `Water ${place.pool.temperature} °C. ` : ""}${atRail} use the wall.${chairs > 0 ? ` ${count(chairs, "pool chair", "pool chairs")} by the hoist, belt and brakes checked.` : ""}`
           : `${people.length} chairs, each with room for the arms. ${cushions} foot cushions; remove before anyone stands up. ${atRail} participants use the rail; place their chairs within two steps of it.`}
       </p>
       <table className={`w-full border-collapse text-left ${large ? "" : "text-[0.95rem]"}`}>

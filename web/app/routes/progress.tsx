@@ -7,7 +7,7 @@ import { data, NavLink } from "react-router";
 import { parseForm } from "../../forms/parse-form.ts";
 import { resultForm } from "../../forms/result-form.ts";
 import { classesWithEvents } from "../../server/classes/classes.ts";
-import { capHistory, type KeptCap } from "../../server/people/caps.ts";
+import { capHistory, type StoredCap } from "../../server/people/caps.ts";
 import { findPerson, listPeople, type Person } from "../../server/people/people.ts";
 import { listOneLegStands, recordOneLegStand } from "../../server/results/results.ts";
 import { type Scope, today } from "../../server/scope.ts";
@@ -28,7 +28,7 @@ export const meta: Route.MetaFunction = ({ loaderData }) => [
 const MOST_WEEKS = 14;
 
 /** The days a cap held, for the timeline. */
-function spanOf(cap: KeptCap, day: string) {
+function spanOf(cap: StoredCap, day: string) {
   const lapsed = cap.strength === "comfort" && cap.until !== null && cap.until < day ? cap.until : null;
   const to = cap.ended?.at.slice(0, 10) ?? lapsed ?? day;
   const asks = cap.strength !== "comfort" && cap.until !== null && cap.until < to;
@@ -120,7 +120,7 @@ export default function Weeks({ loaderData: { people, person, record, today }, a
       >
         {person && (
           <ButtonLink look="plain" to={`/people/${person.id}`}>
-            Caps and why
+            Caps with reasons
           </ButtonLink>
         )}
       </PageHead>

@@ -1,11 +1,11 @@
-import { movementProblems } from "@able-tide/core/movement/check";
+import { movementProblems } from "@able-tide/core/movement/check-movement";
 import { idFromName } from "@able-tide/core/movement/edit";
 import { taughtName } from "@able-tide/core/movement/format";
 import { readMovement } from "@able-tide/core/movement/read-file";
-import { withStates } from "@able-tide/core/movement/state";
+import { withStates } from "@able-tide/core/movement/start-and-end";
 import { formatFileProblems, type SaidProblem } from "@able-tide/words/file-problem";
 import { data, redirect } from "react-router";
-import { deleteMovement, keepMovements, listMovements, nameMovement } from "../../server/movements/movements.ts";
+import { deleteMovement, listMovements, nameMovement, saveMovements } from "../../server/movements/movements.ts";
 import { listPeople } from "../../server/people/people.ts";
 import type { Scope } from "../../server/scope.ts";
 import { formDataOf } from "../form-data.server.ts";
@@ -17,7 +17,7 @@ import { SAVE_FORM, Studio } from "../studio/studio.tsx";
 import type { Route } from "./+types/studio";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: `${loaderData ? taughtName(loaderData.movement) : "Studio"} · Able Tide` },
+  { title: `${loaderData ? taughtName(loaderData.movement) : "Movement editor"} · Able Tide` },
 ];
 
 const LONGEST_NAME = 60;
@@ -75,7 +75,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const problems = movementProblems(movement);
   if (problems.length > 0) return data({ problems: formatFileProblems(problems) }, { status: 422 });
   const id = found.shipped ? await freeId(scope, movement.name.en) : found.movement.id;
-  await keepMovements(scope, [{ ...movement, id, name: { en: movement.name.en } }]);
+  await saveMovements(scope, [{ ...movement, id, name: { en: movement.name.en } }]);
   return redirect(`/movements/${id}/studio`);
 }
 
@@ -86,7 +86,7 @@ export default function StudioPage({ loaderData, actionData }: Route.ComponentPr
   const answer: Answer = actionData ?? { problems: [] };
   return (
     <>
-      <PageHead title={taughtName(movement)} note={shipped ? "comes with Able Tide" : "your own"}>
+      <PageHead title={taughtName(movement)} note={shipped ? "Built in" : "Added by you"}>
         <ButtonLink look="plain" to={`/movements/${movement.id}/file`} reloadDocument>
           File
         </ButtonLink>

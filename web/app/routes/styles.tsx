@@ -1,4 +1,4 @@
-import { CALLED_ROUNDS, type TeachingStyle } from "@able-tide/core/plan/style";
+import { COUNTED_REPETITIONS, type TeachingStyle } from "@able-tide/core/plan/style";
 import { STYLE_QUESTIONS } from "@able-tide/core/plan/style-questions";
 import { formatStyleChoice, readyStyleFor, styleChoiceWords, styleQuestionLabel } from "@able-tide/words/style";
 import { sentenceCase } from "@able-tide/words/text";
@@ -6,7 +6,7 @@ import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react"
 import { data, Form } from "react-router";
 import { parseForm } from "../../forms/parse-form.ts";
 import { StyleForm } from "../../forms/style-form.ts";
-import { keepStyle, listStyles, removeStyle } from "../../server/plans/styles.ts";
+import { listStyles, removeStyle, saveStyle } from "../../server/plans/styles.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { Button } from "../kit/button.tsx";
@@ -36,7 +36,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   }
   const submission = parseForm(formData, { schema: StyleForm });
   if (submission.status !== "success") return data<Answer>({ form, result: submission.reply() }, { status: 422 });
-  const kept = await keepStyle(scope, isId(styleId) ? styleId : null, submission.value);
+  const kept = await saveStyle(scope, isId(styleId) ? styleId : null, submission.value);
   if (kept === null) {
     const taken = submission.reply({ fieldErrors: { name: ["This name is already used. Choose another."] } });
     return data<Answer>({ form, result: taken }, { status: 422 });
@@ -79,7 +79,7 @@ function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
         <SelectField
           field={field("rounds")}
           label="Counted repetitions"
-          options={CALLED_ROUNDS.map((n) => [String(n), String(n)])}
+          options={COUNTED_REPETITIONS.map((n) => [String(n), String(n)])}
         />
         <TextField field={field("leastRounds")} label="Minimum repetitions" inputMode="numeric" />
         <TextField field={field("breathSeconds")} label="Breath length" hint="s" inputMode="decimal" />
@@ -142,7 +142,7 @@ export default function Styles({ loaderData: { styles }, actionData }: Route.Com
             <details open={answer?.form === idOf(kept.style, kept.id)}>
               <summary className="flex min-h-16 flex-wrap items-baseline gap-x-4 px-5 py-3">
                 <span className="font-display text-xl font-bold">{kept.style.name}</span>
-                <span className="text-sand-600">{kept.id === null ? "ready-made" : "your own"}</span>
+                <span className="text-sand-600">{kept.id === null ? "Built in" : "Added by you"}</span>
                 <span className="basis-full">{kept.ready ? readyStyleFor(kept.ready) : inBrief(kept.style)}</span>
               </summary>
               <div className="border-t border-sand-200 p-5">

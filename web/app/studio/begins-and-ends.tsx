@@ -1,34 +1,34 @@
 import type { EntryState, FeetState, HandsState, LoadState, Movement } from "@able-tide/core/movement/format";
-import { type MovementState, statesOf } from "@able-tide/core/movement/state";
+import { type MovementState, statesOf } from "@able-tide/core/movement/start-and-end";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
 import { memo } from "react";
 import type { EditMovement } from "./edit-movement.ts";
 
 const FEET: Record<FeetState, string> = {
   together: "feet together",
-  hip: "feet hip wide",
-  wide: "feet wide",
-  semi: "instep to toe",
-  tandem: "heel to toe",
-  bow: "one foot ahead",
+  hip: "feet hip-width apart",
+  wide: "feet wide apart",
+  semi: "semi-tandem (instep to toe)",
+  tandem: "tandem (heel to toe)",
+  bow: "one foot forward",
   lift: "one foot off the floor",
-  toe: "one toe resting",
+  toe: "one foot's toes on the floor",
 };
 const LOAD: Record<LoadState, string> = {
-  lead: "weight on the lead foot",
+  lead: "weight on the leading foot",
   both: "weight on both",
-  trail: "weight on the trailing foot",
+  trail: "weight on the other foot",
 };
 const HANDS: Record<HandsState, string> = {
-  down: "hands hanging",
+  down: "arms at the sides",
   belly: "hands on the belly",
   front: "hands in front",
   up: "hands up",
-  ballLead: "hands round a ball, the lead hand on top",
-  ballTrail: "hands round a ball, the trailing hand on top",
-  holdLead: "the lead hand holding on",
+  ballLead: "hands round a ball, leading hand on top",
+  ballTrail: "hands round a ball, other hand on top",
+  holdLead: "leading hand on a support",
   holdTrail: "other hand on a support",
-  holdBoth: "both hands holding on",
+  holdBoth: "both hands on a support",
 };
 
 const inWords = ({ feet, load, hands, support }: MovementState): string =>
@@ -67,7 +67,7 @@ export const BeginsAndEnds = memo(function BeginsAndEnds({ movement, edit }: Pro
         Begins with {begins}; {begins === ends ? "ends in the start position" : `ends with ${ends}`}.
       </p>
       <div className="mt-1 flex flex-wrap items-center gap-x-6">
-        <span>Left open at the beginning:</span>
+        <span>Any at the start:</span>
         {OPEN.map(([part, label]) => (
           <label key={part} className="flex min-h-11 items-center gap-2">
             <input

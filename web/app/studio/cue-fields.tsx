@@ -6,7 +6,7 @@ const CUES = [
   ["do", "What to do"],
   ["feel", "What to feel"],
   ["watch", "What to watch"],
-  ["image", "A picture in words"],
+  ["image", "Image"],
   ["mistake", "A common mistake"],
 ] as const;
 

@@ -1,12 +1,12 @@
 import { HAND_SUPPORTS } from "@able-tide/core/body/supports";
 import { DEPTHS, type Depth, VARIANT_KINDS, type VariantKind } from "@able-tide/core/movement/variant";
 import { formatHandSupport } from "@able-tide/words/body";
-import { type Asked, SOME_BODIES, type StudioPerson, WATERLINES } from "./asked.ts";
+import { SOME_BODIES, type StudioPerson, type StudioPreview, WATERLINES } from "./studio-preview.ts";
 
 interface Props {
-  readonly asked: Asked;
+  readonly asked: StudioPreview;
   readonly people: readonly StudioPerson[];
-  readonly ask: (asked: Asked) => void;
+  readonly ask: (asked: StudioPreview) => void;
   /** Whether the movement has stances of other depths. */
   readonly hasDepths: boolean;
 }

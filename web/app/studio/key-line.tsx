@@ -9,7 +9,7 @@ interface Props {
 /** The key poses along one repetition, on the breath that leads to each. */
 export function KeyLine({ keys, chosen, choose }: Props) {
   return (
-    <ol className="relative mx-6 h-24" aria-label="Key poses along the round">
+    <ol className="relative mx-6 h-24" aria-label="Key poses along the repetition">
       <li aria-hidden="true" className="absolute inset-x-0 top-7 h-1 rounded-full bg-tide-300" />
       {keys.map((key, index) => (
         <li key={key.at} className="absolute top-1 -translate-x-1/2" style={{ left: `${100 * key.at}%` }}>

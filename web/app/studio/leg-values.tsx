@@ -8,8 +8,8 @@ import { NumberBox } from "./number-box.tsx";
 import type { PulledKey } from "./pull.ts";
 
 const FEET = [
-  ["leadFoot", "lead heel up, toes up negative, °", "right"],
-  ["trailFoot", "trail heel up, toes up negative, °", "left"],
+  ["leadFoot", "leading heel up (negative: toes up), °", "right"],
+  ["trailFoot", "other heel up (negative: toes up), °", "left"],
 ] as const;
 const PITCH = { least: -30, most: 50 } as const;
 
@@ -38,7 +38,7 @@ export function LegValues({ movement, index, change }: Props) {
           <p className="text-sand-600">Every repetition starts and ends with both feet on the floor.</p>
         ) : (
           <label className="flex items-center justify-between gap-2">
-            foot off the floor
+            Foot off the floor
             <select
               value={lift?.foot ?? ""}
               onChange={({ currentTarget }) => setFoot(currentTarget.value)}

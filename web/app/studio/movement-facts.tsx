@@ -19,18 +19,18 @@ interface Props {
 }
 
 const STANCE_NAMES: Record<MovementStance["kind"], string> = {
-  together: "feet together",
-  hip: "hip wide",
-  shoulder: "shoulder wide",
+  together: "Feet together",
+  hip: "Hip-width apart",
+  shoulder: "Shoulder-width apart",
   wide: "wide",
-  bow: "bow, one foot ahead",
-  semiTandem: "instep to toe",
-  tandem: "heel to toe",
+  bow: "One foot forward",
+  semiTandem: "Semi-tandem (instep to toe)",
+  tandem: "Tandem (heel to toe)",
 };
 const VARIANTS = [
-  ["oneArm", "one arm alone"],
-  ["toeDown", "the lifted foot's toe down"],
-  ["depth", "a higher stance"],
+  ["oneArm", "One arm alone"],
+  ["toeDown", "Toes of the lifted foot down"],
+  ["depth", "Higher stance"],
 ] as const;
 const hasFront = (kind: MovementStance["kind"]): boolean => ["bow", "semiTandem", "tandem"].includes(kind);
 
@@ -159,17 +159,17 @@ function Facts({ movement, edit }: Props) {
             <Tick key={word} label={purposeLabel(word)} on={movement.purpose.includes(word)} set={(on) => setPurpose(word, on)} />
           ))}
         </Group>
-        <Group label="Forms">
+        <Group label="Variants">
           {VARIANT_KINDS.map((kind) => (
             <Tick
               key={kind}
-              label={kind === "water" ? "in water" : kind}
+              label={kind === "water" ? "In water" : kind}
               on={(forms[kind] ?? false) !== false}
               set={(on) => setForm(kind, on)}
             />
           ))}
         </Group>
-        <Group label="Can be made easier by">
+        <Group label="Easier options">
           {VARIANTS.map(([name, label]) => (
             <Tick key={name} label={label} on={vary[name] === true} set={(on) => change({ vary: { ...vary, [name]: on } })} />
           ))}

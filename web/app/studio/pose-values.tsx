@@ -24,8 +24,8 @@ interface Props {
 }
 
 const GROUPS: readonly (readonly [group: KeyGroup, label: string])[] = [
-  ["leadArm", "Lead arm"],
-  ["trailArm", "Trail arm"],
+  ["leadArm", "Leading arm"],
+  ["trailArm", "Other arm"],
   ["head", "Head"],
   ["spine", "Spine"],
   ["pelvis", "Pelvis"],
@@ -34,7 +34,7 @@ const NUMBERS: Record<
   KeyNumber,
   { readonly label: string; readonly least: number; readonly most: number; readonly step: number }
 > = {
-  weight: { label: "weight on the lead foot, 0 to 1", least: 0, most: 1, step: 0.05 },
+  weight: { label: "weight on the leading foot, 0 to 1", least: 0, most: 1, step: 0.05 },
   sink: { label: "knee bend of the stance, °", least: 0, most: 90, step: 1 },
   press: { label: "weight from heel (-1) to toes (1)", least: -1, most: 1, step: 0.1 },
 };
@@ -60,23 +60,23 @@ const SETTERS = new Map<string, (movement: Movement, index: number, value: numbe
 const ANCHOR_NAMES: Record<Anchor, string> = {
   belly: "belly",
   hip: "hip",
-  upperThigh: "top of the thigh",
+  upperThigh: "Top of the thigh",
   thigh: "thigh",
   knee: "knee",
-  otherKnee: "other knee",
-  otherHand: "other hand",
+  otherKnee: "Other knee",
+  otherHand: "Other hand",
 };
 
 function RestsOn({ anchor, rest }: { readonly anchor: Anchor | null; readonly rest: (anchor: Anchor | null) => void }) {
   return (
     <label className="mb-1 flex items-center justify-between gap-2">
-      hand rests on
+      Hand rests on
       <select
         value={anchor ?? ""}
         onChange={({ currentTarget: { value } }) => rest(value === "" ? null : (value as Anchor))}
         className="field-box w-36!"
       >
-        <option value="">nothing</option>
+        <option value="">Nothing</option>
         {ANCHORS.map((each) => (
           <option key={each} value={each}>
             {ANCHOR_NAMES[each]}

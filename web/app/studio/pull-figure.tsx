@@ -93,7 +93,7 @@ export function PullFigure({ row, frame, view, waterline, pull }: Props) {
         })}
       </svg>
       <p className="text-center text-sand-600">
-        {view === "front" ? "from the front: their right is on the left" : "from their right side"}
+        {view === "front" ? "from the front: the figure's right is on the left" : "from the figure's right side"}
       </p>
     </div>
   );

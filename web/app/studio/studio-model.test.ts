@@ -1,14 +1,14 @@
 import { load } from "@able-tide/core/movement/library.fixture";
 import { describe, expect, test } from "vitest";
-import { FIRST_ASKED } from "./asked.ts";
-import { createStudio, figureAt, type StudioFigure, seenKey, solveAsked } from "./studio-model.ts";
+import { FIRST_PREVIEW } from "./studio-preview.ts";
+import { createStudio, figureAt, type StudioFigure, seenKey, solvePreview } from "./studio-model.ts";
 
 const movement = load("one-up-one-down");
 const begun = () => createStudio(movement);
 const keys = (studio: ReturnType<typeof begun>) => studio.get().history.present.keys;
 function figureOf(studio: ReturnType<typeof begun>): StudioFigure {
   const state = studio.get();
-  const figure = figureAt(solveAsked(state.history.present, state.asked, []), seenKey(state).key);
+  const figure = figureAt(solvePreview(state.history.present, state.asked, []), seenKey(state).key);
   if (!figure) throw new Error("no figure");
   return figure;
 }
@@ -16,7 +16,7 @@ function figureOf(studio: ReturnType<typeof begun>): StudioFigure {
 describe("the movement editor", () => {
   test("begins with the movement, its second key pose and nothing to undo", () => {
     const studio = begun();
-    expect(studio.get()).toMatchObject({ wanted: 1, asked: FIRST_ASKED });
+    expect(studio.get()).toMatchObject({ wanted: 1, asked: FIRST_PREVIEW });
     studio.undo();
     expect(studio.get().history.present).toBe(movement);
   });
@@ -90,7 +90,7 @@ describe("the movement editor", () => {
 
   test("a variant that the movement does not have has no figure", () => {
     const floating = load("sideways-drift-walk");
-    expect(solveAsked(floating, { ...FIRST_ASKED, kind: "seated" }, [])).toBeNull();
+    expect(solvePreview(floating, { ...FIRST_PREVIEW, kind: "seated" }, [])).toBeNull();
     expect(figureAt(null, floating.keys[0])).toBeNull();
   });
 });

@@ -6,7 +6,7 @@ import { createHistory, type History, push, redo, undo } from "../history.ts";
 import { type ChosenVariant, readChosenVariant } from "../kit/chosen-variant.ts";
 import { rowAt } from "../kit/row-at.ts";
 import { createStore, type Store } from "../kit/store.ts";
-import { type Asked, FIRST_ASKED, readAsked, type StudioPerson } from "./asked.ts";
+import { FIRST_PREVIEW, readAsked, type StudioPerson, type StudioPreview } from "./studio-preview.ts";
 import type { EditMovement } from "./edit-movement.ts";
 import { type Handle, type Pulled, type PulledKey, type PullView, pull } from "./pull.ts";
 
@@ -17,7 +17,7 @@ interface StudioState {
   /** The chosen key pose, as it was asked for; the movement may have fewer. */
   readonly wanted: number;
   /** Whose body, which variant, what support and how deep in water. */
-  readonly asked: Asked;
+  readonly asked: StudioPreview;
 }
 
 /** What a button does to the chosen key pose. */
@@ -33,7 +33,7 @@ export interface StudioModel extends Store<StudioState> {
   readonly undo: () => void;
   readonly redo: () => void;
   readonly choose: (index: number) => void;
-  readonly ask: (asked: Asked) => void;
+  readonly ask: (asked: StudioPreview) => void;
   readonly command: (command: KeyCommand) => void;
   /** Takes a changed movement with the key pose that was changed. */
   readonly takeKey: (changed: PulledKey) => void;
@@ -61,7 +61,7 @@ export function seenKey({ history, wanted, asked }: StudioState): {
 }
 
 /** Solves what was asked; null where the movement has no such variant. */
-export function solveAsked(movement: Movement, asked: Asked, people: readonly StudioPerson[]): ChosenVariant | null {
+export function solvePreview(movement: Movement, asked: StudioPreview, people: readonly StudioPerson[]): ChosenVariant | null {
   const { body, choice, waterline } = readAsked(asked, people);
   const depth = waterline === undefined ? undefined : waterline * body.stature;
   return readChosenVariant(movement, choice, body, BREATH_SECONDS.usual * movement.breaths, depth);
@@ -93,7 +93,7 @@ export function createStudio(movement: Movement): StudioModel {
     history: createHistory(movement),
     field: undefined,
     wanted: 1,
-    asked: FIRST_ASKED,
+    asked: FIRST_PREVIEW,
   });
   let pulls = 0;
 

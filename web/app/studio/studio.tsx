@@ -9,7 +9,7 @@ import { Button } from "../kit/button.tsx";
 import { DemandBars } from "../kit/demand-bars.tsx";
 import { FloorView } from "../kit/floor-view.tsx";
 import { useStore } from "../kit/use-store.ts";
-import { readAsked, type StudioPerson } from "./asked.ts";
+import { readAsked, type StudioPerson } from "./studio-preview.ts";
 import { BeginsAndEnds } from "./begins-and-ends.tsx";
 import { CueFields } from "./cue-fields.tsx";
 import { DemandPanel } from "./demand-panel.tsx";
@@ -21,8 +21,8 @@ import { OwnPoses } from "./own-poses.tsx";
 import { PoseValues } from "./pose-values.tsx";
 import type { Handle, Pulled, PullView } from "./pull.ts";
 import { PullFigure } from "./pull-figure.tsx";
-import { createStudio, figureAt, type StudioFigure, type StudioModel, seenKey, solveAsked } from "./studio-model.ts";
-import { WholeRound } from "./whole-round.tsx";
+import { createStudio, figureAt, type StudioFigure, type StudioModel, seenKey, solvePreview } from "./studio-model.ts";
+import { WholeRepetition } from "./whole-repetition.tsx";
 import { WordAdvice } from "./word-advice.tsx";
 
 interface Props {
@@ -53,7 +53,7 @@ function Figures({ figure, later, laterFigure, waterline, studio }: FiguresProps
       <PullFigure row={figure.row} frame={frame} view="front" waterline={waterline} pull={pulled("front")} />
       <PullFigure row={figure.row} frame={frame} view="side" waterline={waterline} pull={pulled("side")} />
       {laterFigure && (
-        <WholeRound
+        <WholeRepetition
           movement={later}
           samples={laterFigure.variant.samples}
           waterline={waterline}
@@ -101,7 +101,7 @@ function FigureReadings({ figure, stature, inWater }: { figure: StudioFigure; st
       />
       <p className="text-sand-600">
         Computed from a body model of rigid segments and average shares. It ranks variants; it does not measure risk.
-        {inWater && " With the water at the hips it reads 6 to 13 points heavier than people were measured."}
+        {inWater && " With water at the hips, the model gives 6 to 13 points more weight than was measured on people."}
       </p>
     </>
   );
@@ -130,7 +130,7 @@ export function Studio({ movement, shipped, people, problems }: Props) {
   // What depends on the poses but need not follow a pull at once.
   const later = useDeferredValue(present);
   const { body, waterline } = readAsked(asked, people);
-  const variant = useMemo(() => solveAsked(present, asked, people), [present, asked, people]);
+  const variant = useMemo(() => solvePreview(present, asked, people), [present, asked, people]);
   const figure = figureAt(variant, key);
   const laterFigure = useDeferredValue(figure);
   const problem = variant?.samples.problem;

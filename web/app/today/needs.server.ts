@@ -1,12 +1,13 @@
-import { asksOn, holdsOn, isDueSoon } from "@able-tide/core/caps/cap";
+import { isActiveOn, isDueSoon, isReviewDue } from "@able-tide/core/caps/cap";
+import { getOrCompute } from "@able-tide/core/memo";
 import { observationLabel } from "@able-tide/words/class";
-import { formatCap } from "@able-tide/words/format-cap";
+import { formatCap, formatCapLimit } from "@able-tide/words/format-cap";
 import { formatLimitation } from "@able-tide/words/limitations";
-import { formatDayAndMonth } from "@able-tide/words/text";
+import { formatDayAndMonth, lowerFirst } from "@able-tide/words/text";
 import type { NotedInClass } from "../../server/classes/follow-ups.ts";
 import type { CapNotice } from "../../server/people/cap-notices.ts";
-import type { KeptCap } from "../../server/people/caps.ts";
-import { type KeptLimitation, meanwhileOf } from "../../server/people/limitations.ts";
+import type { StoredCap } from "../../server/people/caps.ts";
+import { interimCapsOf, type StoredLimitation } from "../../server/people/limitations.ts";
 
 /** Something that needs an answer now, or within two weeks. */
 interface Need {
@@ -20,8 +21,8 @@ interface Need {
 
 /** What is on record of everyone that may need an answer. */
 interface OnRecord {
-  readonly caps: readonly KeptCap[];
-  readonly limitations: readonly KeptLimitation[];
+  readonly caps: readonly StoredCap[];
+  readonly limitations: readonly StoredLimitation[];
   readonly noted: readonly NotedInClass[];
   readonly notices: readonly CapNotice[];
   readonly nextDays: readonly { readonly personId: string; readonly classId: string; readonly day: string }[];
@@ -35,8 +36,8 @@ const need = (names: Names, personId: string, rest: Omit<Need, "personId" | "nam
   return name === undefined ? [] : [{ ...rest, personId, name }];
 };
 
-const waiting = (limitation: KeptLimitation, day: string, names: Names): Need[] =>
-  meanwhileOf(limitation, day).length === 0
+const waiting = (limitation: StoredLimitation, day: string, names: Names): Need[] =>
+  interimCapsOf(limitation, day).length === 0
     ? []
     : need(names, limitation.personId, {
         id: limitation.id,
@@ -45,12 +46,32 @@ const waiting = (limitation: KeptLimitation, day: string, names: Names): Need[] 
         pressing: true,
       });
 
-function dated(cap: KeptCap, day: string, names: Names): Need[] {
-  const asks = asksOn(cap, day);
-  if (!holdsOn(cap, day) || !(asks || isDueSoon(cap, day))) return [];
+/** What a cap's date calls for; null where there is nothing to do within two weeks. */
+function newsOf(cap: StoredCap, day: string): Pick<Need, "news" | "pressing"> | null {
+  const due = isReviewDue(cap, day);
+  if (!isActiveOn(cap, day) || !(due || isDueSoon(cap, day))) return null;
   const soon = cap.strength === "comfort" ? "Ends automatically within two weeks." : "Review due within two weeks.";
-  const news = asks ? "The review date has passed and the cap is still active. Review it." : soon;
-  return need(names, cap.personId, { id: cap.id, words: formatCap(cap), news, pressing: asks });
+  return { news: due ? "The review date has passed and the cap is still active. Review it." : soon, pressing: due };
+}
+
+/** A cap with its reason; several caps without, so that the list stays short. */
+const wordsOf = (caps: readonly StoredCap[]): string =>
+  caps.length === 1
+    ? caps.map(formatCap).join()
+    : caps.map(({ limit }, i) => (i === 0 ? formatCapLimit(limit) : lowerFirst(formatCapLimit(limit)))).join("; ");
+
+/** Caps with a date that has come or is near: one need for all of a participant's caps that call for the same. */
+function dated(caps: readonly StoredCap[], day: string, names: Names): Need[] {
+  const groups = new Map<string, { readonly about: Pick<Need, "news" | "pressing">; readonly caps: StoredCap[] }>();
+  for (const cap of caps) {
+    const about = newsOf(cap, day);
+    if (about) getOrCompute(groups, `${cap.personId} ${about.news}`, () => ({ about, caps: [] })).caps.push(cap);
+  }
+  return [...groups.values()].flatMap((group) =>
+    group.caps
+      .slice(0, 1)
+      .flatMap(({ id, personId }) => need(names, personId, { ...group.about, id, words: wordsOf(group.caps) })),
+  );
 }
 
 const observed = ({ noteId, personId, sign, day, movement, asks }: NotedInClass, names: Names): Need[] =>
@@ -74,8 +95,8 @@ const oldReading = ({ cap }: CapNotice, names: Names): Need[] =>
 const nextDay = ({ personId, classId, day }: OnRecord["nextDays"][number], names: Names): Need[] =>
   need(names, personId, {
     id: `next day ${classId} ${personId}`,
-    words: `How were they on the day after ${formatDayAndMonth(day)}`,
-    news: "Their third session without incident counts once this is known.",
+    words: `The day after class on ${formatDayAndMonth(day)}`,
+    news: "Record how the participant was. The third session without incident counts once this is known.",
     pressing: false,
   });
 
@@ -90,7 +111,7 @@ export function needsOf(day: string, { caps, limitations, noted, notices, nextDa
     ...noted.flatMap((each) => observed(each, names)),
     ...limitations.flatMap((each) => waiting(each, day, names)),
     ...notices.flatMap((each) => oldReading(each, names)),
-    ...caps.flatMap((each) => dated(each, day, names)),
+    ...dated(caps, day, names),
     ...nextDays.flatMap((each) => nextDay(each, names)),
   ].sort((a, b) => Number(b.pressing) - Number(a.pressing));
 }

@@ -1,14 +1,14 @@
 import type { Cap } from "@able-tide/core/caps/cap";
 import { capOf } from "@able-tide/core/caps/cap.fixture";
 import { describe, expect, test } from "vitest";
-import type { KeptCap } from "../../server/people/caps.ts";
-import type { KeptLimitation } from "../../server/people/limitations.ts";
+import type { StoredCap } from "../../server/people/caps.ts";
+import type { StoredLimitation } from "../../server/people/limitations.ts";
 import { needsOf } from "./needs.server.ts";
 
 const DAY = "2026-10-14";
 const NAMES = new Map([["ann", "Ann"]]);
 const NOTHING = { caps: [], limitations: [], noted: [], notices: [], nextDays: [] };
-const cap = (more: Partial<Cap>, personId = "ann") => ({ ...capOf({ channel: "noStanding" }, more), personId }) as KeptCap;
+const cap = (more: Partial<Cap>, personId = "ann") => ({ ...capOf({ channel: "noStanding" }, more), personId }) as StoredCap;
 const needs = (record: Partial<Parameters<typeof needsOf>[1]>) => needsOf(DAY, { ...NOTHING, ...record }, NAMES);
 
 describe("what needs attention today", () => {
@@ -36,12 +36,23 @@ describe("what needs attention today", () => {
       eventDay: null,
       ended: null,
       cleared: false,
-    } as unknown as KeptLimitation;
+    } as unknown as StoredLimitation;
     const nextDay = { personId: "ann", classId: "c", day: "2026-10-07" };
     expect(needs({ caps: [soon], limitations: [limitation], nextDays: [nextDay] }).map(({ id }) => id)).toEqual([
       "wait",
       "soon",
       "next day c ann",
+    ]);
+  });
+
+  test("caps of one participant that call for the same are one need", () => {
+    const due = { from: "2026-09-01", until: "2026-10-13" };
+    const found = needs({
+      caps: [cap({ id: "a", ...due }), cap({ id: "b", ...due }), cap({ id: "c", from: "2026-09-01", until: "2026-10-20" })],
+    });
+    expect(found.map(({ id, words }) => [id, words])).toEqual([
+      ["a", "No standing; no standing"],
+      ["c", "No standing. A reason; source: somebody, review by 20 October"],
     ]);
   });
 

@@ -56,7 +56,7 @@ export interface Member {
   readonly role: Role;
 }
 
-export async function listMembersOfHouse(scope: Scope): Promise<Member[]> {
+export async function listTeamMembers(scope: Scope): Promise<Member[]> {
   const rows = await scope
     .database("memberships")
     .join("accounts", "accounts.id", "memberships.account_id")

@@ -102,7 +102,7 @@ export async function openInvitation(database: Knex, token: string, now: Date): 
  *
  * @returns whether it was taken up, can be no longer, or the email has an account already
  */
-export async function takeUpInvitation(
+export async function redeemInvitation(
   database: Knex,
   token: string,
   password: string,

@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { type ClassEvent, isGrave } from "@able-tide/core/class/events";
+import { type ClassEvent, isSevere } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import type { Scope } from "../scope.ts";
 
@@ -219,7 +219,7 @@ export async function refusedEvents(scope: Scope, classId: string, events: reado
   const withdrawn = events.some(({ kind }) => kind === "withdrawn");
   if (!withdrawn && !events.some(({ kind }) => AFTER_CLASS.includes(kind))) return [];
   const told = [...(withdrawn ? await listEvents(scope, classId) : []), ...events];
-  const grave = new Set(told.flatMap((event) => (event.kind === "noted" && isGrave(event.sign) ? [event.id] : [])));
+  const grave = new Set(told.flatMap((event) => (event.kind === "noted" && isSevere(event.sign) ? [event.id] : [])));
   return events.filter((event) => {
     if (AFTER_CLASS.includes(event.kind)) return scope.role === "helper";
     if (event.kind !== "withdrawn" || !grave.has(event.noteId)) return false;

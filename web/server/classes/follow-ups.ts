@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { type ClassEvent, classState, type NextDayPain, type Observation } from "@able-tide/core/class/events";
-import { classSteps } from "@able-tide/core/class/steps";
+import { classSteps } from "@able-tide/core/class/class-steps";
 import { variantWords } from "@able-tide/words/variant-words";
 import type { Scope } from "../scope.ts";
 import { addEvents, classesWithNotes, findClass, listEvents, type TaughtClass } from "./classes.ts";
@@ -58,7 +58,7 @@ type AfterClass =
   | { readonly kind: "nextDay"; readonly personId: string; readonly pain: NextDayPain };
 
 /** Adds what was found out after a class. @returns false if the organisation has no such class, or it is not this role's */
-export async function tellAfterClass(scope: Scope, classId: string, told: AfterClass): Promise<boolean> {
+export async function recordAfterClass(scope: Scope, classId: string, told: AfterClass): Promise<boolean> {
   if (scope.role === "helper" || !(await findClass(scope, classId))) return false;
   const event: ClassEvent = { ...told, id: randomUUID(), at: scope.now().toISOString() };
   return addEvents(scope, classId, [event]);

@@ -6,7 +6,7 @@ import { cleanSessions, nextDaysAsked } from "../people/newcomers.ts";
 import { addPlan } from "../plans/plans.ts";
 import type { Scope } from "../scope.ts";
 import { addEvents, changeScript, findClass, refusedEvents } from "./classes.ts";
-import { notedSince, tellAfterClass } from "./follow-ups.ts";
+import { notedSince, recordAfterClass } from "./follow-ups.ts";
 import { classAfterNotes, fitAfterNotes, teachPlan } from "./teach.ts";
 import { usualPains } from "./usual-pains.ts";
 
@@ -170,10 +170,10 @@ describe("who may add what", () => {
     const classId = await begun("2026-10-20");
     const note = noted(ann, "caught");
     await addEvents(organisation.scope, classId, [note]);
-    expect(await tellAfterClass(helper(), classId, { kind: "followedUp", noteId: note.id, because: "fine" })).toBe(false);
+    expect(await recordAfterClass(helper(), classId, { kind: "followedUp", noteId: note.id, because: "fine" })).toBe(false);
     const asks = async () => (await notedSince(organisation.scope, "2026-10-20")).filter(({ noteId }) => noteId === note.id);
     expect(await asks()).toMatchObject([{ personId: ann, sign: "caught", movement: "Lift and part the arms", asks: true }]);
-    await tellAfterClass(organisation.scope, classId, { kind: "followedUp", noteId: note.id, because: "slipped on a wet mat" });
+    await recordAfterClass(organisation.scope, classId, { kind: "followedUp", noteId: note.id, because: "slipped on a wet mat" });
     expect(await asks()).toMatchObject([{ asks: false, because: "slipped on a wet mat" }]);
   });
 });
@@ -235,6 +235,6 @@ test("two classes that are skipped through count for no newcomer; the third clea
   const third = await teach("2026-11-06", 1);
   expect(await cleanSessions(scope, one)).toEqual({ count: 2, ask: { classId: third, day: "2026-11-06" } });
   expect(await nextDaysAsked(scope)).toContainEqual({ personId: one, classId: third, day: "2026-11-06" });
-  await tellAfterClass(scope, third, { kind: "nextDay", personId: one, pain: "none" });
+  await recordAfterClass(scope, third, { kind: "nextDay", personId: one, pain: "none" });
   expect(await cleanSessions(scope, one)).toEqual({ count: 3, ask: null });
 });

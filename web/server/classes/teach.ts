@@ -1,15 +1,15 @@
 import type { Cap } from "@able-tide/core/caps/cap";
 import { dayCaps, readCheckIn } from "@able-tide/core/caps/check-in";
 import { type ClassState, classState } from "@able-tide/core/class/events";
-import { answersNow } from "@able-tide/core/class/notes-of-day";
+import { currentAnswers } from "@able-tide/core/class/notes-of-day";
 import { fitsDue, notesToFit } from "@able-tide/core/class/refit";
-import { type ClassScript, scriptBlocks } from "@able-tide/core/class/script";
-import { classSteps } from "@able-tide/core/class/steps";
+import { type ClassScript, scriptItems } from "@able-tide/core/class/script";
+import { classSteps } from "@able-tide/core/class/class-steps";
 import { formatState, SCRIPT_WORDING } from "@able-tide/words/schedule";
 import { PRIORITY } from "../../jobs/fit-runner.ts";
 import { findGroup, type Group } from "../groups/groups.ts";
-import { capsHolding } from "../people/caps.ts";
-import { listMembers } from "../people/people.ts";
+import { activeCaps } from "../people/caps.ts";
+import { listPeopleOfGroup } from "../people/people.ts";
 import { screenedPeople } from "../people/screened.ts";
 import { fitGroupOf } from "../plans/fitted-plan.ts";
 import { findPlan, type Plan } from "../plans/plans.ts";
@@ -29,13 +29,13 @@ const NOTHING_TOLD: Told = { checkIns: new Map(), notes: [] };
 
 /** The caps of the day for each person: those in force, and what their check-in and notes in class add. */
 async function capsOfDay(scope: Scope, personIds: readonly string[], day: string, state: Told): Promise<Map<string, Cap[]>> {
-  const caps = await capsHolding(scope, personIds, day);
+  const caps = await activeCaps(scope, personIds, day);
   const policy = await findPolicy(scope);
   const screened = await screenedPeople(scope, personIds);
   const ofDay = new Map<string, Cap[]>(caps);
   for (const personId of personIds) {
     const holding = caps.get(personId);
-    const now = answersNow(state, personId);
+    const now = currentAnswers(state, personId);
     if (!holding || now === null) continue;
     const reading = readCheckIn(now.answers, policy, screened.get(personId));
     const today = dayCaps(reading, holding, day, now.overriddenBecause !== null);
@@ -47,7 +47,7 @@ async function capsOfDay(scope: Scope, personIds: readonly string[], day: string
 
 /** What a class of a plan begins with: its movements, who is in the group, and everyone's fit by the caps of the day. */
 async function scriptOf(scope: Scope, plan: Plan, group: Group, state: Told = NOTHING_TOLD): Promise<Scripted> {
-  const people = await listMembers(scope, group.id);
+  const people = await listPeopleOfGroup(scope, group.id);
   if (people.length === 0) return { kind: "noPeople" };
   const caps = await capsOfDay(
     scope,
@@ -61,7 +61,7 @@ async function scriptOf(scope: Scope, plan: Plan, group: Group, state: Told = NO
     kind: "script",
     script: {
       groupName: group.name,
-      blocks: scriptBlocks(reading, SCRIPT_WORDING),
+      blocks: scriptItems(reading, SCRIPT_WORDING),
       total: reading.total,
       home: formatState(reading.home),
       showing: plan.style.showing,

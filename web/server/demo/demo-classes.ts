@@ -1,17 +1,17 @@
 import { AS_USUAL } from "@able-tide/core/caps/answers";
 import type { ClassEvent } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
-import { classSteps } from "@able-tide/core/class/steps";
+import { classSteps } from "@able-tide/core/class/class-steps";
 import { ONE_LEG_STAND } from "@able-tide/core/reference/one-leg-stand";
 import { addSeconds } from "date-fns";
 import { type DemoProgramme, WEEKS } from "./demo-person.ts";
-import type { Kept } from "./demo-voices.ts";
+import type { StoredDemoPerson } from "./demo-voices.ts";
 
 /** Whether someone of the demo came in a week. */
-export const isHere = ({ demo }: Kept, week: number): boolean => !(demo.missed ?? []).includes(week);
+export const isHere = ({ demo }: StoredDemoPerson, week: number): boolean => !(demo.missed ?? []).includes(week);
 
 /** What was noted in a class, from the ticking of names to its end. Times follow the plan's own clock. */
-export function arrivalsOf(week: number, people: readonly Kept[], begins: Date, nextId: () => string): ClassEvent[] {
+export function arrivalsOf(week: number, people: readonly StoredDemoPerson[], begins: Date, nextId: () => string): ClassEvent[] {
   const here = people.filter((person) => isHere(person, week));
   return here.flatMap(({ id, demo }, i) => {
     const at = addSeconds(begins, 5 * (i - here.length)).toISOString();
@@ -32,7 +32,7 @@ export function classEvents(
   script: ClassScript,
   programme: DemoProgramme,
   week: number,
-  people: readonly Kept[],
+  people: readonly StoredDemoPerson[],
   begins: Date,
   nextId: () => string,
 ): ClassEvent[] {

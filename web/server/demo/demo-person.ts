@@ -92,7 +92,7 @@ export const person = (
   notes,
 });
 
-export type DemoBlock = readonly [movementId: string, rounds: number, equipment?: WaterEquipment];
+export type DemoPlanItem = readonly [movementId: string, rounds: number, equipment?: WaterEquipment];
 
 /** A weekly group of the demo: when it meets and what it was taught. */
 export interface DemoProgramme {
@@ -110,7 +110,7 @@ export interface DemoProgramme {
   readonly breathSeconds: number;
   readonly purpose: SessionPurpose;
   /** What was taught in a week; null where the group's sessions are not on record here. */
-  readonly blocks: ((week: number) => readonly DemoBlock[]) | null;
+  readonly blocks: ((week: number) => readonly DemoPlanItem[]) | null;
   /** Effort of a week's class, 0 to 10, and what the instructor wrote. */
   readonly ending: (week: number) => { readonly effort: number; readonly note: string };
 }

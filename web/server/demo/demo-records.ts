@@ -1,21 +1,21 @@
 import { addDays as addToDay } from "@able-tide/core/calendar";
-import { asksOn, isDueSoon } from "@able-tide/core/caps/cap";
+import { isDueSoon, isReviewDue } from "@able-tide/core/caps/cap";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
-import { waitsOn } from "@able-tide/core/caps/propose";
+import { waitsForClinician } from "@able-tide/core/caps/propose";
 import { NOTHING_KNOWN } from "@able-tide/core/people/about";
 import { capHistory, holdOn } from "../people/caps.ts";
 import { enterClearance } from "../people/clearances.ts";
 import { recordMeasurements } from "../people/measurements.ts";
-import { setFirstLimits } from "../people/newcomers.ts";
+import { setFirstCaps } from "../people/newcomers.ts";
 import { addPerson, setClinician } from "../people/people.ts";
 import { proposalsFor, recordLimitation } from "../people/record-limitation.ts";
 import { type Scope, today as todayOf } from "../scope.ts";
 import type { DemoGroup, DemoLimitation, DemoPerson } from "./demo-person.ts";
-import type { Kept, Voices } from "./demo-voices.ts";
+import type { StoredDemoPerson, Voices } from "./demo-voices.ts";
 import { CLINICIAN } from "./kittiwake-rooms.ts";
 
 /** Takes a limitation in as it proposes; what waits for the clinician stays waiting. @returns its id */
-export async function takeDemoLimitation(
+export async function addDemoLimitation(
   { instructor }: Voices,
   personId: string,
   limitation: DemoLimitation,
@@ -27,7 +27,7 @@ export async function takeDemoLimitation(
   const eventDay = weeksBefore === undefined ? null : addToDay(firstDay, -7 * weeksBefore);
   const input = { rule: rule.name, side: side ?? null, kind: kind ?? null, eventDay, note: note ?? "" };
   const proposals = await proposalsFor(instructor, personId, rule, input);
-  const waits = waitsOn(rule, input, todayOf(instructor));
+  const waits = waitsForClinician(rule, input, todayOf(instructor));
   const decisions = waits ? [] : proposals.map(({ limit }) => ({ kind: "accept" as const, limit }));
   return recordLimitation(instructor, personId, rule, input, proposals, decisions);
 }
@@ -64,23 +64,23 @@ export async function answerReviews({ instructor, clinician }: Voices, personId:
       cap.ended === null &&
       cap.limitationId !== null &&
       cap.strength !== "comfort" &&
-      (asksOn(cap, day) || isDueSoon(cap, day))
+      (isReviewDue(cap, day) || isDueSoon(cap, day))
     )
       await holdOn(cap.strength === "absolute" ? clinician : instructor, personId, cap.id, addToDay(day, 84), "No change.");
 }
 
 /** Adds people with newcomer caps, as on the first day of their group. */
-export async function takePeopleIn(
+export async function addDemoPeople(
   all: readonly DemoPerson[],
   scope: Scope,
   clinicianAccount: string,
   groupIds: ReadonlyMap<DemoGroup, string>,
-): Promise<Kept[]> {
-  const people: Kept[] = [];
+): Promise<StoredDemoPerson[]> {
+  const people: StoredDemoPerson[] = [];
   for (const demo of all) {
     const groups = demo.groups.flatMap((group) => groupIds.get(group) ?? []);
     const id = await addPerson(scope, { ...demo.person, groupIds: groups }, { ...NOTHING_KNOWN, ...demo.about });
-    await setFirstLimits(scope, id);
+    await setFirstCaps(scope, id);
     if (demo.measured)
       await recordMeasurements(
         scope,

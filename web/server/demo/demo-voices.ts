@@ -2,7 +2,7 @@ import type { Scope } from "../scope.ts";
 import type { DemoPerson } from "./demo-person.ts";
 
 /** A person of the demo as they are kept. */
-export interface Kept {
+export interface StoredDemoPerson {
   readonly id: string;
   readonly demo: DemoPerson;
   /** Ids of their own caps, as far as set. */

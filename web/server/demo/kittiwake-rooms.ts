@@ -2,7 +2,7 @@ import { type TeachingStyle, USUAL_STYLE } from "@able-tide/core/plan/style";
 import type { VenueInput } from "@able-tide/core/venues/venue";
 
 /** The demo's house: a former boathouse on a made-up island. */
-export const HOUSE = { name: "Kittiwake Rooms", timeZone: "Europe/London" } as const;
+export const ORGANISATION = { name: "Kittiwake Rooms", timeZone: "Europe/London" } as const;
 
 /** Who signs in; the password is the demo's own and is shown in the README. */
 const PASSWORD = "low-water-mark";

@@ -20,7 +20,7 @@ import { listGroups } from "../groups/groups.ts";
 import { capNotices } from "../people/cap-notices.ts";
 import { capHistory, openCaps } from "../people/caps.ts";
 import { clearancesOf } from "../people/clearances.ts";
-import { meanwhileOf, openLimitations } from "../people/limitations.ts";
+import { interimCapsOf, openLimitations } from "../people/limitations.ts";
 import { listPeople } from "../people/people.ts";
 import { findFittedPlan } from "../plans/fitted-plan.ts";
 import { listPlans } from "../plans/plans.ts";
@@ -130,7 +130,7 @@ test("one limit's date has passed and it still holds; a flare has lapsed by itse
 });
 
 test("one person waits for a clinician's limits and is new; for another the clinician has spoken", async () => {
-  const waiting = (await openLimitations(scope)).filter((limitation) => meanwhileOf(limitation, "2026-10-13").length > 0);
+  const waiting = (await openLimitations(scope)).filter((limitation) => interimCapsOf(limitation, "2026-10-13").length > 0);
   expect(waiting.map(({ personId }) => personId)).toEqual([await named("Brannoc")]);
   expect((await listPeople(scope)).filter(({ released }) => !released).map(({ name }) => name)).toEqual(["Brannoc"]);
   const [said] = await clearancesOf(scope, await named("Quill"));

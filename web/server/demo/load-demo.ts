@@ -4,7 +4,7 @@ import { addDays, addSeconds, format, getISODay, startOfDay } from "date-fns";
 import type { Knex } from "knex";
 import { addMember, foundOrganisation } from "../accounts/accounts.ts";
 import { addEvents, findClass } from "../classes/classes.ts";
-import { tellAfterClass } from "../classes/follow-ups.ts";
+import { recordAfterClass } from "../classes/follow-ups.ts";
 import { fitClassAgain, teachPlan } from "../classes/teach.ts";
 import { addGroup, findGroup } from "../groups/groups.ts";
 import { withLock } from "../migrate.ts";
@@ -12,20 +12,20 @@ import { listMovements } from "../movements/movements.ts";
 import { askAboutTurn } from "../people/cap-notices.ts";
 import { addCap, endCap } from "../people/caps.ts";
 import { endLimitation } from "../people/limitations.ts";
-import { cleanSessions, releaseNewcomer } from "../people/newcomers.ts";
+import { cleanSessions, endNewcomerCaps } from "../people/newcomers.ts";
 import { addPlan } from "../plans/plans.ts";
 import { addSeries } from "../plans/series.ts";
 import { settingsOf } from "../plans/setting.ts";
-import { keepStyle } from "../plans/styles.ts";
+import { saveStyle } from "../plans/styles.ts";
 import { recordOneLegStand } from "../results/results.ts";
 import { momentIn, type Scope } from "../scope.ts";
-import { addPlace } from "../venues/venues.ts";
+import { addVenue } from "../venues/venues.ts";
 import { arrivalsOf, classEvents, ids, isHere, trialsOf } from "./demo-classes.ts";
 import { type DemoGroup, type DemoPerson, type DemoProgramme, WEEKS } from "./demo-person.ts";
-import { answerReviews, clearDemoLimitation, REVIEW_WEEK, takeDemoLimitation, takePeopleIn } from "./demo-records.ts";
-import type { Kept, Voices } from "./demo-voices.ts";
+import { addDemoLimitation, addDemoPeople, answerReviews, clearDemoLimitation, REVIEW_WEEK } from "./demo-records.ts";
+import type { StoredDemoPerson, Voices } from "./demo-voices.ts";
 import { FRIDAY_WARM_WATER, WATER } from "./friday-warm-water.ts";
-import { CLINICIAN, HELPER, HOUSE, INSTRUCTOR, PLACE, STYLE } from "./kittiwake-rooms.ts";
+import { CLINICIAN, HELPER, INSTRUCTOR, ORGANISATION, PLACE, STYLE } from "./kittiwake-rooms.ts";
 import { CHAIRS, MONDAY_CHAIRS } from "./monday-chairs.ts";
 import { planWeek } from "./plan-week.ts";
 import { seeded } from "./seeded.ts";
@@ -37,12 +37,12 @@ const KNOWN_BEFORE = "Known from the two winters before this record began.";
 
 /** Days and instants of a programme, counted back from the demo's today. */
 function calendar(today: Date, programme: DemoProgramme) {
-  const day = startOfDay(new TZDate(today, HOUSE.timeZone));
+  const day = startOfDay(new TZDate(today, ORGANISATION.timeZone));
   const ahead = (programme.weekday - getISODay(day) + 7) % 7;
   const coming = addDays(day, ahead);
   const dayOfWeek = (week: number): string => format(addDays(coming, 7 * (week - WEEKS - 1)), "yyyy-MM-dd");
   const begins = (week: number): Date =>
-    new Date(momentIn(HOUSE.timeZone, dayOfWeek(week), programme.hour, programme.minute).getTime());
+    new Date(momentIn(ORGANISATION.timeZone, dayOfWeek(week), programme.hour, programme.minute).getTime());
   return {
     dayOfWeek,
     begins,
@@ -68,13 +68,13 @@ const WEEKS_AHEAD = 10;
 /** What changes in a week for one person: limitations, clearances, caps, a release. */
 async function liveThroughWeek(
   voices: Voices,
-  { id, demo, caps, limitations }: Kept,
+  { id, demo, caps, limitations }: StoredDemoPerson,
   week: number,
   dayOfWeek: (week: number) => string,
 ) {
   const { instructor } = voices;
   for (const [i, limitation] of (demo.limitations ?? []).entries()) {
-    if (limitation.set === week) limitations[i] = await takeDemoLimitation(voices, id, limitation, dayOfWeek(1));
+    if (limitation.set === week) limitations[i] = await addDemoLimitation(voices, id, limitation, dayOfWeek(1));
     const kept = limitations[i];
     if (!kept) continue;
     if (limitation.cleared?.week === week) await clearDemoLimitation(voices, id, kept, limitation, limitation.cleared.says);
@@ -98,8 +98,8 @@ async function liveThroughWeek(
   if (week === REVIEW_WEEK) await answerReviews(voices, id);
   if (demo.released !== week) return;
   const { ask } = await cleanSessions(instructor, id);
-  if (ask) await tellAfterClass(instructor, ask.classId, { kind: "nextDay", personId: id, pain: "none" });
-  await releaseNewcomer(instructor, id, {
+  if (ask) await recordAfterClass(instructor, ask.classId, { kind: "nextDay", personId: id, pain: "none" });
+  await endNewcomerCaps(instructor, id, {
     stage: demo.stand,
     day: dayOfWeek(week),
     because: week === 0 || !demo.groups.includes("wednesday") ? KNOWN_BEFORE : "",
@@ -112,19 +112,19 @@ async function load(database: Knex, today: Date): Promise<void> {
   const nextId = ids(random);
   const wednesdays = calendar(today, WEDNESDAY_FOOTING);
   let clock = addDays(wednesdays.morningOf(1), -7);
-  const instructor = await foundOrganisation(database, { ...HOUSE, account: INSTRUCTOR }, () => clock);
+  const instructor = await foundOrganisation(database, { ...ORGANISATION, account: INSTRUCTOR }, () => clock);
   await addMember(instructor, HELPER);
   const clinician = await addMember(instructor, CLINICIAN);
   const voices: Voices = { instructor, clinician };
-  const placeId = await addPlace(instructor, PLACE);
-  await keepStyle(instructor, null, STYLE);
+  const placeId = await addVenue(instructor, PLACE);
+  await saveStyle(instructor, null, STYLE);
   const groupIds = new Map<DemoGroup, string>();
   for (const { group, name, place, weekday, hour, minute, minutes, seatedOnly, inWater, helpers } of PROGRAMMES) {
     const startsAt = `${String(hour).padStart(2, "0")}:${String(minute).padStart(2, "0")}`;
     const input = { name, place, placeId, weekday, startsAt, minutes, seatedOnly, inWater, helpers };
     groupIds.set(group, await addGroup(instructor, input));
   }
-  const people = await takePeopleIn(PEOPLE, instructor, clinician.accountId, groupIds);
+  const people = await addDemoPeople(PEOPLE, instructor, clinician.accountId, groupIds);
   for (const person of people) await liveThroughWeek(voices, person, 0, wednesdays.dayOfWeek);
 
   for (let week = 1; week <= WEEKS; week += 1) {
@@ -176,7 +176,7 @@ async function load(database: Knex, today: Date): Promise<void> {
   }
 }
 
-const clockDay = (clock: Date, days: number): Date => addDays(new TZDate(clock, HOUSE.timeZone), days);
+const clockDay = (clock: Date, days: number): Date => addDays(new TZDate(clock, ORGANISATION.timeZone), days);
 
 /** Teaches one week's class of a programme: people arrive, are fitted for the day, move, and it ends. */
 async function teachWeek(
@@ -184,7 +184,7 @@ async function teachWeek(
   programme: DemoProgramme,
   week: number,
   groupId: string,
-  members: readonly Kept[],
+  members: readonly StoredDemoPerson[],
   days: ReturnType<typeof calendar>,
   nextId: () => string,
   setClock: (at: Date) => void,
@@ -211,14 +211,14 @@ async function askAfterClass(
   scope: Scope,
   classId: string,
   week: number,
-  members: readonly Kept[],
+  members: readonly StoredDemoPerson[],
   happened: readonly ClassEvent[],
 ): Promise<void> {
   for (const event of happened) {
     if (event.kind !== "noted") continue;
     const signs = members.find(({ id }) => id === event.personId)?.demo.signs ?? [];
     const because = signs.find((each) => each.week === week && each.sign === event.sign)?.found;
-    if (because) await tellAfterClass(scope, classId, { kind: "followedUp", noteId: event.id, because });
+    if (because) await recordAfterClass(scope, classId, { kind: "followedUp", noteId: event.id, because });
   }
 }
 

@@ -4,9 +4,9 @@ import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
 import { readMovement } from "@able-tide/core/movement/read-file";
 import { analyzePlan } from "@able-tide/core/planner/analyze-plan";
-import { ON_TIME, overBy } from "@able-tide/core/planner/fixes";
+import { ON_TIME, overrunSeconds } from "@able-tide/core/planner/fixes";
 import { outOfOrder, readPhases } from "@able-tide/core/schedule/phases";
-import { planContextOf, planPlaceOf } from "@able-tide/core/schedule/plan-setting";
+import { planContextOf, venueSupportsOf } from "@able-tide/core/schedule/plan-setting";
 import { problemsOf, withMovements } from "@able-tide/core/schedule/schedule-plan";
 import { Venue } from "@able-tide/core/venues/venue";
 import * as v from "valibot";
@@ -28,7 +28,7 @@ const variants = createVariantCache();
 describe.each([MONDAY_CHAIRS, WEDNESDAY_FOOTING, FRIDAY_WARM_WATER])("$name", (programme) => {
   const taught: Record<string, number> = {};
   test.each(Array.from({ length: WEEKS + 1 }, (_, i) => i + 1))("week %d", (week) => {
-    const place = planPlaceOf(v.parse(Venue, PLACE.room), programme.inWater);
+    const place = venueSupportsOf(v.parse(Venue, PLACE.room), programme.inWater);
     const setting = { seatedOnly: programme.seatedOnly, place, week, slowestCycle: 0, taught: { ...taught } };
     const blocks = planWeek(programme, Math.min(week, WEEKS), setting, movements);
     const context = planContextOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });
@@ -37,7 +37,7 @@ describe.each([MONDAY_CHAIRS, WEDNESDAY_FOOTING, FRIDAY_WARM_WATER])("$name", (p
     expect(problemsOf(analysis.reading)).toEqual([]);
     expect(analysis.uneven).toEqual([]);
     expect(outOfOrder(analysis.reading)).toEqual([]);
-    const over = overBy(analysis, programme.minutes);
+    const over = overrunSeconds(analysis, programme.minutes);
     expect(over).toBeLessThanOrEqual(ON_TIME.late);
     expect(over).toBeGreaterThanOrEqual(-ON_TIME.early);
     expect(readPhases(analysis.reading).filter(({ shortBy, overBy: much }) => shortBy + much > 1)).toEqual([]);

@@ -1,8 +1,8 @@
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
-import { type PlanItem, TALK } from "@able-tide/core/plan/plan-item";
+import { EXPLANATION_SECONDS, type PlanItem } from "@able-tide/core/plan/plan-item";
 import { analyzePlan } from "@able-tide/core/planner/analyze-plan";
-import { fixDuration, overBy } from "@able-tide/core/planner/fixes";
+import { fixDuration, overrunSeconds } from "@able-tide/core/planner/fixes";
 import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { withMovements } from "@able-tide/core/schedule/schedule-plan";
 import type { DemoProgramme } from "./demo-person.ts";
@@ -28,13 +28,13 @@ export function planWeek(
     const planned = withMovements(blocks, movements);
     const analysis = analyzePlan(planned, context, variants);
     const last = fixDuration({ blocks: planned, context, variants }, analysis, programme.minutes).at(-1);
-    if (!last) return withTalk(blocks, -overBy(analysis, programme.minutes));
+    if (!last) return withTalk(blocks, -overrunSeconds(analysis, programme.minutes));
     blocks = last.blocks;
   }
 }
 
 /** What is left over is spent on a word at the start. @param left seconds */
 function withTalk(blocks: readonly PlanItem[], left: number): readonly PlanItem[] {
-  const talk = TALK.step * Math.floor(left / TALK.step);
-  return talk < TALK.step ? blocks : blocks.map((block, i) => (i === 0 ? { ...block, talk } : block));
+  const talk = EXPLANATION_SECONDS.step * Math.floor(left / EXPLANATION_SECONDS.step);
+  return talk < EXPLANATION_SECONDS.step ? blocks : blocks.map((block, i) => (i === 0 ? { ...block, talk } : block));
 }

@@ -1,5 +1,5 @@
 // Long because it is data: ten made-up people and their twelve weeks.
-import { type DemoBlock, type DemoPerson, type DemoProgramme, person } from "./demo-person.ts";
+import { type DemoPerson, type DemoPlanItem, type DemoProgramme, person } from "./demo-person.ts";
 
 const groups = ["wednesday"] as const;
 const alsoFriday = ["wednesday", "friday"] as const;
@@ -347,18 +347,18 @@ export const FOOTING: readonly DemoPerson[] = [
   },
 ];
 
-const ARRIVING: readonly DemoBlock[] = [
+const ARRIVING: readonly DemoPlanItem[] = [
   ["settling-breath", 8],
   ["open-and-gather", 6],
 ];
-const SETTLING: readonly DemoBlock[] = [
+const SETTLING: readonly DemoPlanItem[] = [
   ["warm-hands-warm-face", 6],
   ["gather-and-close", 8],
 ];
 
 /** What was taught in a week: something new every other week, with a recap of what came before. */
-function blocksOfWeek(week: number): readonly DemoBlock[] {
-  const flow: DemoBlock[] = [
+function blocksOfWeek(week: number): readonly DemoPlanItem[] {
+  const flow: DemoPlanItem[] = [
     ["side-weight-shift", week < 6 ? 6 : 8],
     ["heels-up", 8],
     ["scoop-and-lift", 6],
@@ -369,7 +369,7 @@ function blocksOfWeek(week: number): readonly DemoBlock[] {
   if (week >= 4) flow.push(["shift-and-press", week < 9 ? 5 : 8]);
   if (week >= 6) flow.push(["one-leg-toe-near", week < 10 ? 3 : 5]);
   if (week >= 10) flow.push(["step-ahead-and-home", 4]);
-  const loosening: DemoBlock[] = [
+  const loosening: DemoPlanItem[] = [
     ["shoulder-circles", 8],
     ["look-over-shoulder", week < 6 ? 4 : week < 10 ? 6 : 8],
     ["trunk-turn", 6],

@@ -1,5 +1,5 @@
 import { LIMITATION_RULES } from "@able-tide/core/caps/limitations/all";
-import { waitsOn } from "@able-tide/core/caps/propose";
+import { waitsForClinician } from "@able-tide/core/caps/propose";
 import { limitationKindLabel, limitationLabel } from "@able-tide/words/limitations";
 import type { GenericSchema } from "valibot";
 import { limitationChoice } from "../../forms/limitation-choice.ts";
@@ -8,7 +8,7 @@ import { parseForm } from "../../forms/parse-form.ts";
 import { PersonForm } from "../../forms/person-form.ts";
 import { listGroups } from "../groups/groups.ts";
 import { insertMeasurements } from "../people/measurements.ts";
-import { takeInNewcomer } from "../people/newcomers.ts";
+import { addNewcomer } from "../people/newcomers.ts";
 import { listPeople } from "../people/people.ts";
 import { proposalsFor, recordLimitation } from "../people/record-limitation.ts";
 import { type Scope, today } from "../scope.ts";
@@ -74,7 +74,7 @@ function readPerson(cells: Cells, { people, groups, met }: Known): Read {
   });
   if (read.value === null) return wrong(read.problem);
   const { version: _, ...input } = read.value;
-  return { problem: null, save: async (scope) => void (await takeInNewcomer(scope, input)) };
+  return { problem: null, save: async (scope) => void (await addNewcomer(scope, input)) };
 }
 
 /** The person a row speaks of, by name, or why that is not clear. */
@@ -114,7 +114,9 @@ function readLimitation(cells: Cells, known: Known): Read {
     save: async (scope) => {
       const proposals = await proposalsFor(scope, personId, rule, limitation);
       // Saved as suggested: each can be tightened or ended on the participant's page.
-      const decisions = waitsOn(rule, limitation, day) ? [] : proposals.map(({ limit }) => ({ kind: "accept" as const, limit }));
+      const decisions = waitsForClinician(rule, limitation, day)
+        ? []
+        : proposals.map(({ limit }) => ({ kind: "accept" as const, limit }));
       await recordLimitation(scope, personId, rule, limitation, proposals, decisions);
     },
   };

@@ -1,4 +1,4 @@
-import { classSteps } from "@able-tide/core/class/steps";
+import { classSteps } from "@able-tide/core/class/class-steps";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { addSomebody, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
 import { findClass } from "../classes/classes.ts";

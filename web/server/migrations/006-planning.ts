@@ -1,7 +1,7 @@
-import { scriptBlocks } from "@able-tide/core/class/script";
+import { scriptItems } from "@able-tide/core/class/script";
 import type { Movement } from "@able-tide/core/movement/format";
 import { type TeachingStyle, USUAL_STYLE } from "@able-tide/core/plan/style";
-import { planContextOf, planPlaceOf } from "@able-tide/core/schedule/plan-setting";
+import { planContextOf, venueSupportsOf } from "@able-tide/core/schedule/plan-setting";
 import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
 import { formatState, SCRIPT_WORDING } from "@able-tide/words/schedule";
 import type { Knex } from "knex";
@@ -77,13 +77,13 @@ export async function writeOutScripts(database: Knex): Promise<void> {
       block: { id: blockId, movementId: movement.id, rounds },
       movement,
     }));
-    const setting = { seatedOnly: script.seatedOnly, place: planPlaceOf(null), week: 0, slowestCycle: 0, taught: {} };
+    const setting = { seatedOnly: script.seatedOnly, place: venueSupportsOf(null), week: 0, slowestCycle: 0, taught: {} };
     const reading = schedulePlan(blocks, planContextOf(setting, { style: BEFORE, breathSeconds: script.breathSeconds }));
     const { groupName, people } = script;
     const written = {
       groupName,
       people,
-      blocks: scriptBlocks(reading, SCRIPT_WORDING),
+      blocks: scriptItems(reading, SCRIPT_WORDING),
       total: reading.total,
       home: formatState(reading.home),
       showing: BEFORE.showing,

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { addSomebody, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
 import { capNotices, confirmCap } from "../people/cap-notices.ts";
 import { addCap, capHistory } from "../people/caps.ts";
-import { insertStandResult, stagesHeld } from "../people/stand-results.ts";
+import { furthestStages, insertStandResult } from "../people/stand-results.ts";
 import { addPlan, findPlan } from "../plans/plans.ts";
 import { addDragChoice, noticeTurnCaps, shiftStages } from "./009-clinical-readings.ts";
 
@@ -52,7 +52,7 @@ test("a stage that was held before there was one more is the same stage afterwar
     await transaction.raw("create temporary table results (like public.results) on commit drop");
     await transaction.raw("insert into results select * from public.results where person_id = any(?)", [people]);
     await shiftStages(transaction);
-    const held = await stagesHeld({ ...scope, database: transaction }, people);
+    const held = await furthestStages({ ...scope, database: transaction }, people);
     expect(people.map((id) => held.get(id))).toEqual([...before]);
   });
   expect(FOUR_STAGE_STAND.stages.map(({ name }) => name)).toEqual(["none", "hipWidth", ...before.slice(1)]);

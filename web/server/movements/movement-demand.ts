@@ -8,8 +8,8 @@ import {
   sidedColumn,
 } from "@able-tide/core/body/channels";
 import { REFERENCE_STATURE } from "@able-tide/core/body/segments";
-import { canBeDone, peakOfSides, type Summaries, steadinessOf } from "@able-tide/core/fit/summary";
-import { leadsOf } from "@able-tide/core/fit/variant-cache";
+import { balanceDemandOf, canBeDone, peakOfSides, type Summaries } from "@able-tide/core/fit/summary";
+import { leadingSides } from "@able-tide/core/fit/variant-cache";
 import type { Demand } from "@able-tide/core/movement/demand";
 import type { Movement } from "@able-tide/core/movement/format";
 import { FULL_SIZE, FULL_STANDING_VARIANT, type VariantKind } from "@able-tide/core/movement/variant";
@@ -17,7 +17,7 @@ import { BREATH_SECONDS } from "@able-tide/core/plan/style";
 import { SIDES } from "@able-tide/core/side";
 import type { Knex } from "knex";
 import { solvedVariants } from "../plans/solved-variants.ts";
-import { contentHash, keptSummaries } from "./summaries.ts";
+import { contentHash, loadSummaries } from "./summaries.ts";
 
 /**
  * Demands of a variant on an average body at a usual breath length, or the least of several variants for each demand.
@@ -54,7 +54,7 @@ function leastOf(summaries: Summaries): Asking | null {
   if (forms.length === 0) return null;
   const least = (of: (form: number) => number) => Math.min(...forms.map(of));
   return {
-    steadiness: least((form) => steadinessOf(summaries, form)),
+    steadiness: least((form) => balanceDemandOf(summaries, form)),
     handsOver: handsOver((landmark) => least((form) => peakOfSides(summaries, form, handOver(landmark)))),
     loadedKnee: least((form) => peakOfSides(summaries, form, "loadedKnee")),
   };
@@ -66,7 +66,7 @@ const leastKnown = new Map<string, Asking | null>();
 export async function loadMinimumDemand(database: Knex, movements: readonly Movement[], now: () => Date): Promise<void> {
   for (const movement of movements) {
     const hash = contentHash(movement);
-    if (!leastKnown.has(hash)) leastKnown.set(hash, leastOf(await keptSummaries(database, movement, now)));
+    if (!leastKnown.has(hash)) leastKnown.set(hash, leastOf(await loadSummaries(database, movement, now)));
   }
 }
 
@@ -78,7 +78,7 @@ export function movementDemandSummary(movement: Movement): MovementDemand | null
       { ...FULL_STANDING_VARIANT, kind: form },
       MIDDLING,
       BREATH_SECONDS.usual,
-      leadsOf(movement),
+      leadingSides(movement),
     );
     if (!demands) continue;
     return {

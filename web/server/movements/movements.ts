@@ -37,7 +37,7 @@ export async function findMovement(scope: Scope, id: string): Promise<Movement |
  *
  * @throws {RangeError} for an id that belongs to the product's library
  */
-export async function keepMovements(scope: Scope, movements: readonly Movement[]): Promise<void> {
+export async function saveMovements(scope: Scope, movements: readonly Movement[]): Promise<void> {
   const foreign = movements.find(({ id }) => SHIPPED.some((shipped) => shipped.id === id));
   if (foreign) throw new RangeError(`${foreign.id} comes with the product`);
   const stamp = { changed_by: scope.accountId, changed_at: scope.now() };

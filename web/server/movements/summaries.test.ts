@@ -4,7 +4,7 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
 import { loadMinimumDemand, movementDemandSummary } from "./movement-demand.ts";
 import { SHIPPED } from "./shipped.ts";
-import { contentHash, keptSummaries } from "./summaries.ts";
+import { contentHash, loadSummaries } from "./summaries.ts";
 
 let organisation: TestOrganisation;
 beforeAll(async () => {
@@ -21,11 +21,11 @@ const fresh: Movement = {
 
 test("are solved once, kept, and read back the same", async () => {
   const { database, now } = organisation.scope;
-  const made = await keptSummaries(database, fresh, now);
+  const made = await loadSummaries(database, fresh, now);
   const rows = () => database("form_summaries").where({ content_hash: contentHash(fresh) });
   expect(await rows()).toHaveLength(1);
   const [before] = await rows();
-  const read = await keptSummaries(database, fresh, () => new Date("2040-01-01"));
+  const read = await loadSummaries(database, fresh, () => new Date("2040-01-01"));
   expect(read.forms).toEqual(made.forms);
   expect([...read.values]).toEqual([...made.values]);
   expect((await rows())[0].made_at).toEqual(before.made_at);
@@ -33,11 +33,11 @@ test("are solved once, kept, and read back the same", async () => {
 
 test("what is kept under a hash but cannot be right is made anew", async () => {
   const { database, now } = organisation.scope;
-  const made = await keptSummaries(database, fresh, now);
+  const made = await loadSummaries(database, fresh, now);
   await database("form_summaries")
     .where({ content_hash: contentHash(fresh) })
     .update({ summaries: Buffer.from([1, 2, 3]) });
-  expect([...(await keptSummaries(database, fresh, now)).values]).toEqual([...made.values]);
+  expect([...(await loadSummaries(database, fresh, now)).values]).toEqual([...made.values]);
 });
 
 test("what an older version of the model has kept is not read", async () => {
@@ -49,7 +49,7 @@ test("what an older version of the model has kept is not read", async () => {
     summaries: stale,
     made_at: now(),
   });
-  const made = await keptSummaries(database, other, now);
+  const made = await loadSummaries(database, other, now);
   expect(made.values.some((value) => value !== 0)).toBe(true);
   expect(await database("form_summaries").where({ content_hash: contentHash(other) })).toHaveLength(1);
 });

@@ -22,7 +22,7 @@ function fromBytes(movement: Movement, bytes: Buffer): Summaries | null {
 }
 
 /** What every variant of a movement asks: as kept, or solved now in a thread, and kept. */
-export async function keptSummaries(database: Knex, movement: Movement, now: () => Date): Promise<Summaries> {
+export async function loadSummaries(database: Knex, movement: Movement, now: () => Date): Promise<Summaries> {
   const hash = contentHash(movement);
   const row = await database("form_summaries")
     .where({ content_hash: hash })

@@ -7,7 +7,7 @@ import type { Scope } from "../scope.ts";
 import { addCap, type CapInput, capHistory, endCap, holdOn } from "./caps.ts";
 import { endLimitation } from "./limitations.ts";
 import { recordMeasurements } from "./measurements.ts";
-import { releaseNewcomer, setFirstLimits, testNewcomer } from "./newcomers.ts";
+import { endNewcomerCaps, setFirstCaps, testNewcomer } from "./newcomers.ts";
 import { recordLimitation } from "./record-limitation.ts";
 
 let organisation: TestOrganisation;
@@ -29,7 +29,7 @@ const cap = (limit: CapLimit, more: Partial<CapInput> = {}): CapInput => ({
 /** Absolute caps of every kind that may be asked about: open, past a date of review, following a range, of a limitation. */
 async function somebody(scope: Scope): Promise<{ personId: string; limitationId: string; ids: string[] }> {
   const personId = await addSomebody(organisation, "Talwyn");
-  await setFirstLimits(scope, personId);
+  await setFirstCaps(scope, personId);
   const rule = limitationRule("hipReplacement");
   if (!rule) throw new Error("no such rule");
   const input = { rule: rule.name, side: "left", kind: "posterior", eventDay: "2026-09-20", note: "" } as const;
@@ -73,7 +73,7 @@ test("nothing an instructor asks ends, shortens or dates an absolute cap before 
         if (asked.ask === "endLimitation")
           expect(await endLimitation(instructor, personId, limitationId, "well again")).toBe("waits");
         if (asked.ask === "release")
-          await releaseNewcomer(instructor, personId, { stage: "tandem", day: "2026-10-12", because: "known for years" });
+          await endNewcomerCaps(instructor, personId, { stage: "tandem", day: "2026-10-12", because: "known for years" });
         if (asked.ask === "test") await testNewcomer(instructor, personId, asked.stage, "2026-10-12");
       }
       const now = (await capHistory(instructor, personId)).filter(({ id }) => ids.includes(id));

@@ -1,9 +1,9 @@
 import type { Scope } from "../scope.ts";
-import { type KeptCap, openCaps } from "./caps.ts";
+import { openCaps, type StoredCap } from "./caps.ts";
 
 /** An open cap whose number means something else than when it was set, which no one has looked at since. */
 export interface CapNotice {
-  readonly cap: KeptCap;
+  readonly cap: StoredCap;
   readonly kind: "clinicalTurn";
 }
 

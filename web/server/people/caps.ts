@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { capsOfAids } from "@able-tide/core/caps/aids";
-import { type Cap, type CapLimit, holdsOn, instructorMayEnd } from "@able-tide/core/caps/cap";
+import { type Cap, type CapLimit, instructorMayEnd, isActiveOn } from "@able-tide/core/caps/cap";
 import type { CapRecord } from "@able-tide/core/caps/history";
 import type { MeasuredRange } from "@able-tide/core/caps/measured";
 import { About } from "@able-tide/core/people/about";
@@ -8,8 +8,8 @@ import { formatReason, formatSource } from "@able-tide/words/format-cap";
 import * as v from "valibot";
 import { type Scope, today } from "../scope.ts";
 import { type EndingRow, readEnding } from "./ending.ts";
-import { waitingCapsOf } from "./limitations.ts";
-import { stagesHeld } from "./stand-results.ts";
+import { interimCapsOfPeople } from "./limitations.ts";
+import { furthestStages } from "./stand-results.ts";
 
 /** What set a cap: someone's word on this person, or the usual limits: of newcomers, of those released, of everyone. */
 type CapOrigin = "person" | "usual" | "newcomer" | "everybody";
@@ -23,7 +23,7 @@ export interface CapInput extends Omit<Cap, "id" | "forms" | "dateKind">, Partia
 }
 
 /** A cap as it is kept: with who set it and, once it is over, who ended it and why. */
-export interface KeptCap extends CapRecord {
+export interface StoredCap extends CapRecord {
   readonly personId: string;
   readonly limitationId: string | null;
   readonly clearanceId: string | null;
@@ -50,7 +50,7 @@ interface CapRow extends EndingRow {
   set_by: string;
 }
 
-const toCap = (row: CapRow): KeptCap => ({
+const toCap = (row: CapRow): StoredCap => ({
   id: row.id,
   personId: row.person_id,
   limit: row.cap_limit,
@@ -80,21 +80,21 @@ const capsOf = (scope: Scope) =>
     .select<CapRow[]>("caps.*", "setter.name as set_by", "ender.name as ended_by_name");
 
 /** Every cap a person has had, the ended ones too. */
-export async function capHistory(scope: Scope, personId: string): Promise<KeptCap[]> {
+export async function capHistory(scope: Scope, personId: string): Promise<StoredCap[]> {
   return (await capsOf(scope).where("caps.person_id", personId)).map(toCap);
 }
 
 /** Caps of everyone that no one has ended. */
-export async function openCaps(scope: Scope): Promise<KeptCap[]> {
+export async function openCaps(scope: Scope): Promise<StoredCap[]> {
   return (await capsOf(scope).whereNull("caps.ended_at")).map(toCap);
 }
 
 /** A cap in force, and whether it is one of the usual limits that no one's word on this person set. */
-export interface CapInForce extends Cap {
+export interface ActiveCap extends Cap {
   readonly usual: boolean;
 }
 
-const inForce = ({ origin, id, limit, forms, reason, source, strength, from, until, dateKind }: KeptCap): CapInForce => ({
+const inForce = ({ origin, id, limit, forms, reason, source, strength, from, until, dateKind }: StoredCap): ActiveCap => ({
   id,
   limit,
   forms,
@@ -108,14 +108,14 @@ const inForce = ({ origin, id, limit, forms, reason, source, strength, from, unt
 });
 
 /** The caps that hold for each of some people on a day, what waits for a clinician's limits among them. */
-export async function capsHolding(scope: Scope, personIds: readonly string[], day: string): Promise<Map<string, CapInForce[]>> {
-  const holding = new Map<string, CapInForce[]>(personIds.map((id) => [id, []]));
+export async function activeCaps(scope: Scope, personIds: readonly string[], day: string): Promise<Map<string, ActiveCap[]>> {
+  const holding = new Map<string, ActiveCap[]>(personIds.map((id) => [id, []]));
   // One after the other: within a transaction there is one connection.
   const rows = await capsOf(scope)
     .whereNull("caps.ended_at")
     .whereIn("caps.person_id", [...personIds]);
-  const waiting = await waitingCapsOf(scope, personIds, day);
-  for (const cap of rows.map(toCap)) if (holdsOn(cap, day)) holding.get(cap.personId)?.push(inForce(cap));
+  const waiting = await interimCapsOfPeople(scope, personIds, day);
+  for (const cap of rows.map(toCap)) if (isActiveOn(cap, day)) holding.get(cap.personId)?.push(inForce(cap));
   for (const { personId, caps: meanwhile } of waiting)
     holding.get(personId)?.push(...meanwhile.map((cap) => ({ ...cap, usual: false })));
   for (const { personId, caps } of await aidCapsOf(scope, personIds, day))
@@ -136,7 +136,7 @@ export async function aidCapsOf(
     .select<{ id: string; about: unknown }[]>("id", "about");
   const aided = people.map(({ id, about }) => ({ id, aids: v.parse(About, about).aids })).filter(({ aids }) => aids.length > 0);
   if (aided.length === 0) return [];
-  const stages = await stagesHeld(
+  const stages = await furthestStages(
     scope,
     aided.map(({ id }) => id),
   );
@@ -191,7 +191,7 @@ export async function addCap(scope: Scope, personId: string, input: CapInput): P
 export type EndOutcome = "ended" | "unknown" | "absolute";
 
 /** An open cap of a person that this account may end today, or why not. */
-async function endable(scope: Scope, personId: string, id: string): Promise<KeptCap | "unknown" | "absolute"> {
+async function endable(scope: Scope, personId: string, id: string): Promise<StoredCap | "unknown" | "absolute"> {
   const [row] = await capsOf(scope).where({ "caps.person_id": personId, "caps.id": id }).whereNull("caps.ended_at");
   if (!row) return "unknown";
   const cap = toCap(row);

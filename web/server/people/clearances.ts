@@ -3,7 +3,7 @@ import type { CapDecision } from "@able-tide/core/caps/decision";
 import type { ProposedCap } from "@able-tide/core/caps/propose";
 import type { Scope } from "../scope.ts";
 import type { FileKind } from "./file-kind.ts";
-import { keepDecisions } from "./record-limitation.ts";
+import { saveDecisions } from "./record-limitation.ts";
 
 /** A clinician's word on a limitation: by their own sign-in, or from a letter. */
 export interface Clearance {
@@ -114,7 +114,7 @@ export async function enterClearance(
         media_type: input.file.kind,
         content: input.file.content,
       });
-    await keepDecisions(within, personId, input.limitationId, { id, clinician: input.clinician }, proposals, decisions);
+    await saveDecisions(within, personId, input.limitationId, { id, clinician: input.clinician }, proposals, decisions);
     return id;
   });
 }

@@ -7,7 +7,7 @@ const SIGNATURES = [
 export type FileKind = (typeof SIGNATURES)[number]["kind"];
 
 /** The largest file that is kept, bytes. */
-export const MOST_BYTES = 5 * 1024 * 1024;
+export const MAX_FILE_BYTES = 5 * 1024 * 1024;
 
 /** What a file is by its content; null for anything but a PDF, a PNG or a JPEG. */
 export const fileKind = (content: Uint8Array): FileKind | null =>

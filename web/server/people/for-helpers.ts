@@ -5,7 +5,7 @@ import { formatCapLimit } from "@able-tide/words/format-cap";
 import { formatCaution } from "@able-tide/words/limitations";
 import { formatFacts } from "@able-tide/words/people";
 import { type Scope, today } from "../scope.ts";
-import { capsHolding } from "./caps.ts";
+import { activeCaps } from "./caps.ts";
 import { openLimitations } from "./limitations.ts";
 import { listPeople } from "./people.ts";
 
@@ -32,7 +32,7 @@ export interface HelpedPerson {
 export async function listHelped(scope: Scope): Promise<HelpedPerson[]> {
   const people = await listPeople(scope);
   const [caps, limitations] = await Promise.all([
-    capsHolding(
+    activeCaps(
       scope,
       people.map(({ id }) => id),
       today(scope),

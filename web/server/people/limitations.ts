@@ -1,12 +1,12 @@
 import { randomUUID } from "node:crypto";
 import type { Cap, CapLimit } from "@able-tide/core/caps/cap";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
-import { type Limitation, waitingCaps } from "@able-tide/core/caps/propose";
+import { interimCaps, type Limitation } from "@able-tide/core/caps/propose";
 import { type Scope, today } from "../scope.ts";
 import { type Ending, type EndingRow, readEnding } from "./ending.ts";
 
 /** A limitation as it is kept. */
-export interface KeptLimitation extends Limitation {
+export interface StoredLimitation extends Limitation {
   readonly personId: string;
   readonly note: string;
   readonly setAt: string;
@@ -23,7 +23,7 @@ interface LimitationRow extends EndingRow {
   id: string;
   person_id: string;
   rule: string;
-  side: KeptLimitation["side"];
+  side: StoredLimitation["side"];
   kind: string | null;
   event_day: string | null;
   note: string;
@@ -33,7 +33,7 @@ interface LimitationRow extends EndingRow {
   declined: { limit: CapLimit; because: string; by: string }[];
 }
 
-const toLimitation = (row: LimitationRow): KeptLimitation => ({
+const toLimitation = (row: LimitationRow): StoredLimitation => ({
   id: row.id,
   personId: row.person_id,
   rule: row.rule,
@@ -72,23 +72,23 @@ const limitationsOf = (scope: Scope) =>
     );
 
 /** Every limitation a person has had, the ended ones too. */
-export async function limitationHistory(scope: Scope, personId: string): Promise<KeptLimitation[]> {
+export async function limitationHistory(scope: Scope, personId: string): Promise<StoredLimitation[]> {
   return (await limitationsOf(scope).where("limitations.person_id", personId)).map(toLimitation);
 }
 
 /** Limitations of everyone that no one has ended. */
-export async function openLimitations(scope: Scope): Promise<KeptLimitation[]> {
+export async function openLimitations(scope: Scope): Promise<StoredLimitation[]> {
   return (await limitationsOf(scope).whereNull("limitations.ended_at")).map(toLimitation);
 }
 
 /** What holds while a limitation waits for a clearance; none once it is cleared or over. */
-export function meanwhileOf(limitation: KeptLimitation, day: string): Cap[] {
+export function interimCapsOf(limitation: StoredLimitation, day: string): Cap[] {
   const rule = limitationRule(limitation.rule);
-  return rule && !limitation.cleared && limitation.ended === null ? waitingCaps(rule, limitation, day) : [];
+  return rule && !limitation.cleared && limitation.ended === null ? interimCaps(rule, limitation, day) : [];
 }
 
 /** What holds on a day for those of some people who wait for a clinician's limits. */
-export async function waitingCapsOf(
+export async function interimCapsOfPeople(
   scope: Scope,
   personIds: readonly string[],
   day: string,
@@ -98,7 +98,7 @@ export async function waitingCapsOf(
     .whereIn("limitations.person_id", [...personIds]);
   return rows.map(toLimitation).map((limitation) => ({
     personId: limitation.personId,
-    caps: meanwhileOf(limitation, day),
+    caps: interimCapsOf(limitation, day),
   }));
 }
 
@@ -144,7 +144,7 @@ export async function endLimitation(scope: Scope, personId: string, id: string, 
     .where({ "limitations.person_id": personId, "limitations.id": id })
     .whereNull("limitations.ended_at");
   if (!row) return "unknown";
-  if (scope.role !== "clinician" && meanwhileOf(toLimitation(row), today(scope)).length > 0) return "waits";
+  if (scope.role !== "clinician" && interimCapsOf(toLimitation(row), today(scope)).length > 0) return "waits";
   const ended = await scope
     .database("limitations")
     .where({ organisation_id: scope.organisationId, person_id: personId, id })

@@ -6,11 +6,11 @@ import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { addSomebody, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
 import { endOfDay, type Scope, today } from "../scope.ts";
-import { addCap, capHistory, capsHolding, endCap, holdOn } from "./caps.ts";
+import { activeCaps, addCap, capHistory, endCap, holdOn } from "./caps.ts";
 import { clearanceFile, clearancesOf, enterClearance } from "./clearances.ts";
 import { limitationHistory } from "./limitations.ts";
 import { recordMeasurements } from "./measurements.ts";
-import { releaseNewcomer, setFirstLimits } from "./newcomers.ts";
+import { endNewcomerCaps, setFirstCaps } from "./newcomers.ts";
 import { findPerson } from "./people.ts";
 import { proposalsFor, recordLimitation } from "./record-limitation.ts";
 
@@ -74,7 +74,7 @@ describe("a date passes at midnight where the people are", () => {
     await addCap(organisation.scope, personId, { ...base, strength: "firm", limit: { channel: "steadiness", limit: 4 } });
     const channels = async (instant: string) => {
       const scope = { ...organisation.scope, now: () => new Date(instant) };
-      return (await capsHolding(scope, [personId], today(scope)))
+      return (await activeCaps(scope, [personId], today(scope)))
         .get(personId)
         ?.map(({ limit }) => limit.channel)
         .sort();
@@ -114,8 +114,7 @@ describe("a limitation", () => {
       kind: "anterior",
       eventDay: "2026-09-20",
     });
-    const held = async () =>
-      (await capsHolding(scope, [personId], "2026-10-14")).get(personId)?.map(({ limit }) => limit.channel);
+    const held = async () => (await activeCaps(scope, [personId], "2026-10-14")).get(personId)?.map(({ limit }) => limit.channel);
     expect(await held()).toEqual(["noStanding", "barredForm", "barredForm"]);
     const letter = { name: "letter.png", kind: "image/png" as const, content: Buffer.from([1, 2, 3]) };
     const input = { limitationId, day: "2026-10-12", clinician: "Dr Vellan", says: "May stand.", file: letter };
@@ -211,8 +210,8 @@ describe("newcomers", () => {
   test("are released by three clean sessions and a four-stage stand, or by a word; not twice", async () => {
     const { scope } = organisation;
     const personId = await addSomebody(organisation, "Morwenna");
-    await setFirstLimits(scope, personId);
-    const release = (because: string) => releaseNewcomer(scope, personId, { stage: "tandem", day: "2026-10-12", because });
+    await setFirstCaps(scope, personId);
+    const release = (because: string) => endNewcomerCaps(scope, personId, { stage: "tandem", day: "2026-10-12", because });
     expect(await release("")).toBe("too few sessions");
     expect(await release("taught her for years")).toBe("released");
     expect(await release("again")).toBe("already");

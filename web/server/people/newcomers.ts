@@ -4,10 +4,10 @@ import type { CapLimit } from "@able-tide/core/caps/cap";
 import type { CapReason, CapSource } from "@able-tide/core/caps/cap-reason";
 import {
   CLEAN_SESSIONS,
-  limitsAfterRelease,
-  newcomerLimits,
+  capsAfterNewcomer,
+  newcomerCaps,
+  STANDARD_CAP_LIMITS,
   STANDARD_CAPS_SOURCE,
-  STANDARD_LIMITS,
 } from "@able-tide/core/caps/newcomers";
 import { notClean } from "@able-tide/core/class/clean-session";
 import { classState } from "@able-tide/core/class/events";
@@ -27,21 +27,21 @@ const SOURCE: CapSource = { standard: STANDARD_CAPS_SOURCE };
 const REVIEW_WEEKS = 26;
 
 /** The limits that no one's limitation asked for: everyone's, and those of the first sessions. */
-export async function setFirstLimits(scope: Scope, personId: string): Promise<void> {
+export async function setFirstCaps(scope: Scope, personId: string): Promise<void> {
   const day = today(scope);
   const usual = { source: SOURCE, strength: "firm", from: day, until: null } as const;
   await insertCaps(scope, personId, [
-    ...STANDARD_LIMITS.map((limit) => ({ ...usual, limit, reason: EVERYONE, origin: "everybody" as const })),
-    ...newcomerLimits(null).map((limit) => ({ ...usual, limit, reason: NEWCOMER, origin: "newcomer" as const })),
+    ...STANDARD_CAP_LIMITS.map((limit) => ({ ...usual, limit, reason: EVERYONE, origin: "everybody" as const })),
+    ...newcomerCaps(null).map((limit) => ({ ...usual, limit, reason: NEWCOMER, origin: "newcomer" as const })),
   ]);
 }
 
 /** Takes in someone new: written down, with newcomers' limits, in one transaction. @returns their id */
-export const takeInNewcomer = (scope: Scope, input: PersonInput, about?: About): Promise<string> =>
+export const addNewcomer = (scope: Scope, input: PersonInput, about?: About): Promise<string> =>
   scope.database.transaction(async (transaction) => {
     const within = { ...scope, database: transaction };
     const id = await addPerson(within, input, about);
-    await setFirstLimits(within, id);
+    await setFirstCaps(within, id);
     return id;
   });
 
@@ -118,7 +118,7 @@ export async function testNewcomer(scope: Scope, personId: string, stage: StandS
     await insertCaps(
       within,
       personId,
-      newcomerLimits(stage)
+      newcomerCaps(stage)
         .filter(({ channel }) => LEVEL_CHANNELS.includes(channel))
         .map((limit) => ({
           limit,
@@ -149,7 +149,7 @@ export type ReleaseOutcome = "released" | "unknown" | "too few sessions" | "alre
  * Releases a newcomer after three clean sessions and a four-stage stand: the first sessions' caps end and the usual ones
  * take their place, the steadiness by the stage that was held. Sessions led before this record began count by a word.
  */
-export async function releaseNewcomer(scope: Scope, personId: string, { stage, day, because }: Release): Promise<ReleaseOutcome> {
+export async function endNewcomerCaps(scope: Scope, personId: string, { stage, day, because }: Release): Promise<ReleaseOutcome> {
   const own = { organisation_id: scope.organisationId, id: personId };
   const { count: clean } = await cleanSessions(scope, personId);
   return scope.database.transaction(async (transaction) => {
@@ -168,7 +168,7 @@ export async function releaseNewcomer(scope: Scope, personId: string, { stage, d
     await insertCaps(
       within,
       personId,
-      limitsAfterRelease(stage).map((limit) => ({
+      capsAfterNewcomer(stage).map((limit) => ({
         limit,
         reason: RELEASED,
         source: SOURCE,

@@ -109,7 +109,7 @@ export async function findPerson(scope: Scope, id: string): Promise<Person | nul
   return row ? toPerson(row) : null;
 }
 
-export async function listMembers(scope: Scope, groupId: string): Promise<Person[]> {
+export async function listPeopleOfGroup(scope: Scope, groupId: string): Promise<Person[]> {
   return (await listPeople(scope)).filter((person) => person.groupIds.includes(groupId));
 }
 

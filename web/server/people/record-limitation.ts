@@ -1,11 +1,11 @@
 import type { CapDecision } from "@able-tide/core/caps/decision";
 import { strictestNumber } from "@able-tide/core/caps/effective";
 import type { LimitationRule } from "@able-tide/core/caps/limitations/rule";
-import { type ProposedCap, proposedCaps, waitsOn } from "@able-tide/core/caps/propose";
+import { type ProposedCap, proposedCaps, waitsForClinician } from "@able-tide/core/caps/propose";
 import { formatReason } from "@able-tide/words/format-cap";
 import { type Scope, today } from "../scope.ts";
-import { capsHolding, insertCaps } from "./caps.ts";
-import { insertDeclined, insertLimitation, type KeptLimitation, type LimitationInput } from "./limitations.ts";
+import { activeCaps, insertCaps } from "./caps.ts";
+import { insertDeclined, insertLimitation, type LimitationInput, type StoredLimitation } from "./limitations.ts";
 import { lastPainFree } from "./measurements.ts";
 import { findPerson } from "./people.ts";
 
@@ -17,7 +17,7 @@ export async function proposalsFor(
   limitation: Pick<LimitationInput, "side" | "kind" | "eventDay">,
 ): Promise<ProposedCap[]> {
   const day = today(scope);
-  const holding = await capsHolding(scope, [personId], day);
+  const holding = await activeCaps(scope, [personId], day);
   const measured = await lastPainFree(scope, personId);
   return proposedCaps(rule, limitation, {
     day,
@@ -45,22 +45,22 @@ export async function recordLimitation(
   proposals: readonly ProposedCap[],
   decisions: readonly CapDecision[],
 ): Promise<string> {
-  if (!waitsOn(rule, input, today(scope)) && decisions.length !== proposals.length)
+  if (!waitsForClinician(rule, input, today(scope)) && decisions.length !== proposals.length)
     throw new RangeError("each proposal wants a decision");
   return scope.database.transaction(async (transaction) => {
     const within = { ...scope, database: transaction };
     const limitationId = await insertLimitation(within, personId, input);
-    if (waitsOn(rule, input, today(scope))) return limitationId;
-    await keepDecisions(within, personId, limitationId, null, proposals, decisions);
+    if (waitsForClinician(rule, input, today(scope))) return limitationId;
+    await saveDecisions(within, personId, limitationId, null, proposals, decisions);
     return limitationId;
   });
 }
 
 /** Sets what was accepted or tightened and keeps what was declined, within a transaction of the caller's. */
-export async function keepDecisions(
+export async function saveDecisions(
   scope: Scope,
   personId: string,
-  limitationId: KeptLimitation["id"],
+  limitationId: StoredLimitation["id"],
   clearance: { readonly id: string; readonly clinician: string } | null,
   proposals: readonly ProposedCap[],
   decisions: readonly CapDecision[],

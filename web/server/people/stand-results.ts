@@ -20,7 +20,7 @@ export async function insertStandResult(scope: Scope, personId: string, stage: S
 }
 
 /** The last stage of the four-stage stand that each of some people held; those who were never tested are left out. */
-export async function stagesHeld(scope: Scope, personIds: readonly string[]): Promise<Map<string, StandStage>> {
+export async function furthestStages(scope: Scope, personIds: readonly string[]): Promise<Map<string, StandStage>> {
   const rows = await scope
     .database("results")
     .where({ organisation_id: scope.organisationId, test: FOUR_STAGE_STAND.id })

@@ -9,8 +9,8 @@ import { LRUCache } from "lru-cache";
 import { PRIORITY, type Priority } from "../../jobs/fit-runner.ts";
 import { findGroup, type Group } from "../groups/groups.ts";
 import { listMovements } from "../movements/movements.ts";
-import { type CapInForce, capsHolding } from "../people/caps.ts";
-import { listMembers, type Person } from "../people/people.ts";
+import { type ActiveCap, activeCaps } from "../people/caps.ts";
+import { listPeopleOfGroup, type Person } from "../people/people.ts";
 import type { Scope } from "../scope.ts";
 import { withDrag } from "./drag.ts";
 import { fitPersonOf } from "./fit-people.ts";
@@ -27,7 +27,7 @@ export interface FittedPlan {
   readonly people: readonly {
     readonly person: Person;
     readonly fit: FitPerson;
-    readonly caps: readonly CapInForce[];
+    readonly caps: readonly ActiveCap[];
     readonly cells: readonly CellView[];
   }[];
 }
@@ -65,8 +65,8 @@ export async function findFittedPlan(
   const plan = await findPlan(scope, planId);
   const group = plan && (await findGroup(scope, plan.groupId));
   if (!plan || !group) return null;
-  const members = await listMembers(scope, group.id);
-  const caps = await capsHolding(
+  const members = await listPeopleOfGroup(scope, group.id);
+  const caps = await activeCaps(
     scope,
     members.map(({ id }) => id),
     plan.day,

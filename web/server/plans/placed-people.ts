@@ -1,7 +1,7 @@
 import { stanceShares } from "@able-tide/core/movement/authored-keys";
 import type { Movement } from "@able-tide/core/movement/format";
 import { supportModeOf } from "@able-tide/core/movement/support-mode";
-import type { PlacedPerson } from "@able-tide/core/setup/standing-places";
+import type { PlacedPerson } from "@able-tide/core/setup/standing-positions";
 import { openLimitations } from "../people/limitations.ts";
 import type { Scope } from "../scope.ts";
 import type { FittedPlan } from "./fitted-plan.ts";

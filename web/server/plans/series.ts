@@ -3,7 +3,7 @@ import type { Break, Series } from "@able-tide/core/plan/series";
 import type { Scope } from "../scope.ts";
 
 /** A series of a group as it is kept. */
-export interface KeptSeries extends Series {
+export interface StoredSeries extends Series {
   readonly id: string;
   readonly groupId: string;
 }
@@ -20,7 +20,7 @@ const seriesOf = (scope: Pick<Scope, "database" | "organisationId">) =>
   scope.database("series").where("organisation_id", scope.organisationId);
 
 /** Series of the organisation, by their first day. */
-export async function listSeries(scope: Pick<Scope, "database" | "organisationId">): Promise<KeptSeries[]> {
+export async function listSeries(scope: Pick<Scope, "database" | "organisationId">): Promise<StoredSeries[]> {
   const rows = await seriesOf(scope).orderBy(["first_day", "id"]).select<SeriesRow[]>("*");
   return rows.map(({ id, group_id, first_day, last_day, breaks }) => ({
     id,

@@ -1,7 +1,7 @@
 import { meetingDays } from "@able-tide/core/plan/series";
 import type { Group } from "../groups/groups.ts";
 import type { Plan } from "./plans.ts";
-import type { KeptSeries } from "./series.ts";
+import type { StoredSeries } from "./series.ts";
 
 /** A day on which a group meets, with its plan where there is one. */
 export interface Session {
@@ -15,7 +15,7 @@ export interface Session {
 export function sessionsFrom(
   day: string,
   groups: readonly Pick<Group, "id">[],
-  series: readonly KeptSeries[],
+  series: readonly StoredSeries[],
   plans: readonly Pick<Plan, "id" | "groupId" | "day">[],
 ): Session[] {
   const known = new Set(groups.map(({ id }) => id));

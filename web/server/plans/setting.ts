@@ -1,11 +1,11 @@
 import type { Cap } from "@able-tide/core/caps/cap";
-import { type PlanSetting, planPlaceOf, slowestCycle, weekOf } from "@able-tide/core/schedule/plan-setting";
-import { floorOf } from "@able-tide/core/setup/standing-places";
+import { type PlanSetting, slowestCycle, venueSupportsOf, weekOf } from "@able-tide/core/schedule/plan-setting";
+import { floorOf } from "@able-tide/core/setup/standing-positions";
 import { venueResources } from "@able-tide/core/venues/resources";
 import { taughtMovements, timesTaught } from "../classes/taught.ts";
 import type { Group } from "../groups/groups.ts";
 import type { Scope } from "../scope.ts";
-import { listPlaces } from "../venues/venues.ts";
+import { listVenues } from "../venues/venues.ts";
 import type { Plan } from "./plans.ts";
 
 /** What a plan of a group is made for on its day. @param caps those that hold, person by person */
@@ -18,12 +18,12 @@ export type SettingOf = (
 /** Reads once what the settings of many plans need. */
 export async function settingsOf(scope: Scope, groupIds: readonly string[]): Promise<SettingOf> {
   const taught = await taughtMovements(scope, groupIds);
-  const places = await listPlaces(scope);
+  const places = await listVenues(scope);
   return ({ day }, group, caps) => {
     const room = places.find(({ id }) => id === group.placeId)?.room ?? null;
     return {
       seatedOnly: group.seatedOnly,
-      place: planPlaceOf(room, group.inWater),
+      place: venueSupportsOf(room, group.inWater),
       fitPlace: venueResources(room, group),
       poolFloor: { shallow: room?.shallow ?? null, deep: room?.deep ?? null, length: room?.poolLength ?? null },
       floor: floorOf(room, group.inWater),

@@ -3,7 +3,7 @@ import { READY_STYLES, type ReadyStyle, type TeachingStyle } from "@able-tide/co
 import type { Scope } from "../scope.ts";
 
 /** A style that an organisation may teach in. */
-export interface KeptStyle {
+export interface StoredStyle {
   /** Null for one that ships with the product. */
   readonly id: string | null;
   readonly style: TeachingStyle;
@@ -14,10 +14,10 @@ export interface KeptStyle {
 const stylesOf = (scope: Scope) => scope.database("styles").where("organisation_id", scope.organisationId);
 
 /** The organisation's own styles by name, then the ready ones whose names are not taken. */
-export async function listStyles(scope: Scope): Promise<KeptStyle[]> {
+export async function listStyles(scope: Scope): Promise<StoredStyle[]> {
   const rows = await stylesOf(scope).select<{ id: string; style: TeachingStyle }[]>("id", "style");
   const own = rows
-    .map(({ id, style }): KeptStyle => ({ id, style, ready: null }))
+    .map(({ id, style }): StoredStyle => ({ id, style, ready: null }))
     .toSorted((a, b) => (a.style.name < b.style.name ? -1 : 1));
   const names = new Set(own.map(({ style }) => style.name));
   return [...own, ...READY_STYLES.filter(({ style }) => !names.has(style.name)).map((each) => ({ id: null, ...each }))];
@@ -28,7 +28,7 @@ export async function listStyles(scope: Scope): Promise<KeptStyle[]> {
  *
  * @returns its id, or null where another already has the name
  */
-export async function keepStyle(scope: Scope, id: string | null, style: TeachingStyle): Promise<string | null> {
+export async function saveStyle(scope: Scope, id: string | null, style: TeachingStyle): Promise<string | null> {
   const others = await stylesOf(scope).select<{ id: string; style: TeachingStyle }[]>("id", "style");
   if (others.some((other) => other.id !== id && other.style.name === style.name)) return null;
   const columns = { style: JSON.stringify(style), changed_by: scope.accountId, changed_at: scope.now() };

@@ -1,13 +1,13 @@
 import { type Policy, QUESTIONS, USUAL_POLICY, USUAL_THRESHOLDS } from "@able-tide/core/caps/policy";
 import type { Scope } from "../scope.ts";
 
-export interface KeptPolicy extends Policy {
+export interface StoredPolicy extends Policy {
   readonly version: number;
   readonly changedBy: string | null;
 }
 
 /** The organisation's policy: the usual one until someone made it stricter. */
-export async function findPolicy(scope: Scope): Promise<KeptPolicy> {
+export async function findPolicy(scope: Scope): Promise<StoredPolicy> {
   const row = await scope
     .database("policies")
     .join({ changer: "accounts" }, "changer.id", "policies.changed_by")

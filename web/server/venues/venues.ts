@@ -4,7 +4,7 @@ import * as v from "valibot";
 import type { Scope } from "../scope.ts";
 
 /** A place as it is kept. */
-export interface Place extends VenueInput {
+export interface StoredVenue extends VenueInput {
   readonly id: string;
   readonly version: number;
 }
@@ -17,7 +17,7 @@ interface PlaceRow {
   version: number;
 }
 
-const toPlace = (row: PlaceRow): Place => ({
+const toPlace = (row: PlaceRow): StoredVenue => ({
   id: row.id,
   name: row.name,
   room: v.parse(Venue, row.room),
@@ -27,12 +27,12 @@ const toPlace = (row: PlaceRow): Place => ({
 
 const placesOf = (scope: Scope) => scope.database("places").where("places.organisation_id", scope.organisationId);
 
-export async function listPlaces(scope: Scope): Promise<Place[]> {
+export async function listVenues(scope: Scope): Promise<StoredVenue[]> {
   return (await placesOf(scope).orderBy(["name", "id"]).select<PlaceRow[]>("*")).map(toPlace);
 }
 
 /** The place that a group meets at; null where no one has said. */
-export async function placeOfGroup(scope: Scope, groupId: string): Promise<Place | null> {
+export async function venueOfGroup(scope: Scope, groupId: string): Promise<StoredVenue | null> {
   const row = await placesOf(scope)
     .join("groups", function join() {
       this.on("groups.organisation_id", "places.organisation_id").andOn("groups.place_id", "places.id");
@@ -50,14 +50,14 @@ const columnsOf = (scope: Scope, { name, room, emergency }: VenueInput) => ({
   changed_at: scope.now(),
 });
 
-export async function addPlace(scope: Scope, input: VenueInput): Promise<string> {
+export async function addVenue(scope: Scope, input: VenueInput): Promise<string> {
   const id = randomUUID();
   await scope.database("places").insert({ organisation_id: scope.organisationId, id, version: 1, ...columnsOf(scope, input) });
   return id;
 }
 
 /** @returns whether it was changed, is unknown, or was changed by someone else meanwhile */
-export async function changePlace(
+export async function changeVenue(
   scope: Scope,
   id: string,
   version: number,

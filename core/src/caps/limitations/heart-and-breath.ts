@@ -1,5 +1,5 @@
-import { USUAL_HANDS_UP } from "../usual-amounts.ts";
-import { firm, type LimitationRule, SITS_OUT, USUAL_PRACTICE } from "./rule.ts";
+import { USUAL_HANDS_UP } from "../cautious-caps.ts";
+import { firm, type LimitationRule, NOT_TAKING_PART, USUAL_PRACTICE } from "./rule.ts";
 
 const area = "heartAndBreath";
 const ALWAYS = ["acute", "healing", "settled"] as const;
@@ -22,7 +22,7 @@ export const HEART_AND_BREATH: readonly LimitationRule[] = [
     sided: false,
     timed: false,
     kinds: ["moderate", "severe"],
-    waits: { phases: ALWAYS, kinds: ["severe"], meanwhile: SITS_OUT },
+    waits: { phases: ALWAYS, kinds: ["severe"], meanwhile: NOT_TAKING_PART },
     proposals: [
       firm({ channel: "breathPause", limit: 0 }),
       firm({ channel: "holdSeconds", limit: 10 }),
@@ -38,7 +38,7 @@ export const HEART_AND_BREATH: readonly LimitationRule[] = [
     area,
     sided: false,
     timed: false,
-    waits: { phases: ALWAYS, meanwhile: SITS_OUT },
+    waits: { phases: ALWAYS, meanwhile: NOT_TAKING_PART },
     proposals: [
       firm({ channel: "effort", limit: 4 }),
       firm({ channel: "breathPause", limit: 0 }),
@@ -54,7 +54,7 @@ export const HEART_AND_BREATH: readonly LimitationRule[] = [
     area,
     sided: false,
     timed: false,
-    waits: { phases: ALWAYS, meanwhile: SITS_OUT },
+    waits: { phases: ALWAYS, meanwhile: NOT_TAKING_PART },
     proposals: [],
     cautions: ["notUntilClinicianAdvises"],
     source: USUAL_PRACTICE,

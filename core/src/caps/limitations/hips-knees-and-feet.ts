@@ -1,4 +1,4 @@
-import { comfort, firm, type LimitationRule, SEATED_ONLY, SITS_OUT, USUAL_PRACTICE } from "./rule.ts";
+import { comfort, firm, type LimitationRule, NOT_TAKING_PART, SEATED_ONLY, USUAL_PRACTICE } from "./rule.ts";
 
 const area = "hipsKneesAndFeet";
 const YOUNG = ["acute", "healing"] as const;
@@ -10,7 +10,7 @@ export const HIPS_KNEES_AND_FEET: readonly LimitationRule[] = [
     sided: true,
     timed: true,
     kinds: ["posterior", "anterior", "lateral", "none"],
-    waits: { phases: YOUNG, meanwhile: SITS_OUT },
+    waits: { phases: YOUNG, meanwhile: NOT_TAKING_PART },
     proposals: [
       firm({ channel: "motion", motion: "hipFlexion", side: "affected", limit: 90 }, { phases: YOUNG, kinds: ["posterior"] }),
       firm({ channel: "motion", motion: "hipAdduction", side: "affected", limit: 5 }, { phases: YOUNG, kinds: ["posterior"] }),

@@ -1,4 +1,4 @@
-import { comfort, firm, type LimitationRule, SITS_OUT, USUAL_PRACTICE } from "./rule.ts";
+import { comfort, firm, type LimitationRule, NOT_TAKING_PART, USUAL_PRACTICE } from "./rule.ts";
 
 const area = "neckAndBack";
 const BONE_GUIDANCE = "boneGuidance";
@@ -58,7 +58,7 @@ export const NECK_AND_BACK: readonly LimitationRule[] = [
     area,
     sided: false,
     timed: true,
-    waits: { phases: ["acute", "healing"], meanwhile: SITS_OUT },
+    waits: { phases: ["acute", "healing"], meanwhile: NOT_TAKING_PART },
     proposals: [firm({ channel: "motion", motion: "spineFlexion", side: "both", limit: 25 })],
     cautions: ["hipHingeFree"],
     source: BONE_GUIDANCE,

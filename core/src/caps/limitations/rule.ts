@@ -42,11 +42,11 @@ type Templated<Limit> = Limit extends { readonly channel: "barredFeature" }
     : Limit extends { readonly side: CapSide }
       ? Omit<Limit, "side"> & { readonly side: CapSide | "affected" | "other" }
       : Limit;
-export type LimitTemplate = Templated<CapLimit>;
+export type CapTemplate = Templated<CapLimit>;
 
 /** One cap that a limitation proposes. */
 export interface Proposal {
-  readonly limit: LimitTemplate;
+  readonly limit: CapTemplate;
   readonly strength: Strength;
   /** In which phases; in all when left out. */
   readonly phases?: readonly Phase[];
@@ -91,7 +91,7 @@ export interface LimitationRule {
   readonly waits?: {
     readonly phases: readonly Phase[];
     readonly kinds?: readonly string[];
-    readonly meanwhile: readonly LimitTemplate[];
+    readonly meanwhile: readonly CapTemplate[];
   };
   readonly proposals: readonly Proposal[];
   readonly cautions: readonly Caution[];
@@ -106,14 +106,14 @@ const COMFORT = 4;
 
 type More = Partial<Omit<Proposal, "limit" | "strength">>;
 
-export const firm = (limit: LimitTemplate, more: More = {}): Proposal => ({
+export const firm = (limit: CapTemplate, more: More = {}): Proposal => ({
   limit,
   strength: "firm",
   date: { weeks: USUAL_REVIEW, after: "setting", kind: "review" },
   ...more,
 });
 
-export const comfort = (limit: LimitTemplate, more: More = {}): Proposal => ({
+export const comfort = (limit: CapTemplate, more: More = {}): Proposal => ({
   limit,
   strength: "comfort",
   date: { weeks: COMFORT, after: "setting", kind: "review" },
@@ -123,17 +123,17 @@ export const comfort = (limit: LimitTemplate, more: More = {}): Proposal => ({
 export const USUAL_PRACTICE: Source = "commonPractice";
 
 /** No variant at all. */
-export const SITS_OUT = [
+export const NOT_TAKING_PART = [
   { channel: "noStanding" },
   { channel: "barredForm", limit: "seated" },
   { channel: "barredForm", limit: "water" },
-] as const satisfies readonly LimitTemplate[];
+] as const satisfies readonly CapTemplate[];
 
 /** Seated on land only. */
-export const SEATED_ONLY: readonly LimitTemplate[] = [{ channel: "noStanding" }, { channel: "barredForm", limit: "water" }];
+export const SEATED_ONLY: readonly CapTemplate[] = [{ channel: "noStanding" }, { channel: "barredForm", limit: "water" }];
 
 /** The affected arm rests and holds nothing. */
-export const ARM_RESTS: readonly LimitTemplate[] = [
+export const ARM_RESTS: readonly CapTemplate[] = [
   { channel: "sizeShare", part: "affectedArm", limit: 0 },
   { channel: "barredFeature", limit: "holdsWithAffected" },
 ];

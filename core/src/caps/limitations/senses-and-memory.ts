@@ -1,4 +1,4 @@
-import { firm, type LimitationRule, SITS_OUT, USUAL_PRACTICE } from "./rule.ts";
+import { firm, type LimitationRule, NOT_TAKING_PART, USUAL_PRACTICE } from "./rule.ts";
 
 const area = "sensesAndMemory";
 
@@ -9,7 +9,7 @@ export const SENSES_AND_MEMORY: readonly LimitationRule[] = [
     sided: false,
     timed: true,
     kinds: ["glaucoma", "surgery", "retinopathy"],
-    waits: { phases: ["acute"], kinds: ["surgery"], meanwhile: SITS_OUT },
+    waits: { phases: ["acute"], kinds: ["surgery"], meanwhile: NOT_TAKING_PART },
     proposals: [firm({ channel: "barredFeature", limit: "headBelowHeart" }), firm({ channel: "breathPause", limit: 0 })],
     cautions: [],
     source: USUAL_PRACTICE,

@@ -1,4 +1,4 @@
-import { firm, type LimitationRule, SITS_OUT, USUAL_PRACTICE } from "./rule.ts";
+import { firm, type LimitationRule, NOT_TAKING_PART, USUAL_PRACTICE } from "./rule.ts";
 
 const area = "skinBloodAndOrgans";
 
@@ -19,7 +19,7 @@ export const SKIN_BLOOD_AND_ORGANS: readonly LimitationRule[] = [
     sided: false,
     timed: true,
     kinds: ["surgery", "other"],
-    waits: { phases: ["acute"], kinds: ["surgery"], meanwhile: SITS_OUT },
+    waits: { phases: ["acute"], kinds: ["surgery"], meanwhile: NOT_TAKING_PART },
     proposals: [
       firm({ channel: "breathPause", limit: 0 }),
       firm({ channel: "handWeight", side: "both", limit: 1 }),

@@ -1,4 +1,4 @@
-import { FIRST_AMOUNTS } from "../usual-amounts.ts";
+import { CAUTIOUS_CAP_LIMITS } from "../cautious-caps.ts";
 import { firm, type LimitationRule, USUAL_PRACTICE } from "./rule.ts";
 
 const area = "wholePerson";
@@ -35,7 +35,7 @@ export const WHOLE_PERSON: readonly LimitationRule[] = [
       firm({ channel: "chairWithArms" }),
       firm({ channel: "higherSeat", limit: 5 }),
       firm({ channel: "heldStanding" }, { kinds: ["frail"] }),
-      ...FIRST_AMOUNTS.map((limit) => firm(limit, { kinds: ["frail"] })),
+      ...CAUTIOUS_CAP_LIMITS.map((limit) => firm(limit, { kinds: ["frail"] })),
     ],
     cautions: ["chairRatedForWeight"],
     source: USUAL_PRACTICE,

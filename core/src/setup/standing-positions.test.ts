@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { depthAt, type Floor, floorOf, type PlacedPerson, placeProblems, standingPlaces } from "./standing-places.ts";
+import { depthAt, type Floor, floorOf, type PlacedPerson, positionProblems, standingPositions } from "./standing-positions.ts";
 
 const HALL: Floor = { length: 11, width: 8, rail: 7, pool: null };
 const POOL: Floor = { length: 9, width: 4, rail: 9, pool: { shallow: 0.9, deep: 1.4 } };
@@ -14,7 +14,7 @@ const person = (id: string, more: Partial<PlacedPerson> = {}): PlacedPerson => (
   ...more,
 });
 const NOBODY_MOVED = new Map();
-const of = (id: string, places: ReturnType<typeof standingPlaces>) => {
+const of = (id: string, places: ReturnType<typeof standingPositions>) => {
   const place = places.find(({ personId }) => personId === id);
   if (!place) throw new Error(`${id} has a place`);
   return place;
@@ -23,11 +23,11 @@ const of = (id: string, places: ReturnType<typeof standingPlaces>) => {
 describe("who stands where", () => {
   test("whoever holds on stands at the rail, whoever sees little in the first row", () => {
     const people = [person("a"), person("b", { atRail: 3 }), person("c", { near: true }), person("d")];
-    const places = standingPlaces(HALL, people, NOBODY_MOVED);
+    const places = standingPositions(HALL, people, NOBODY_MOVED);
     expect(of("b", places)).toMatchObject({ why: "rail" });
     expect(HALL.width - of("b", places).z).toBeLessThan(0.5);
     expect(of("c", places).x).toBeLessThanOrEqual(Math.min(of("a", places).x, of("d", places).x));
-    expect(placeProblems(HALL, people, places)).toEqual([]);
+    expect(positionProblems(HALL, people, places)).toEqual([]);
   });
 
   test("ten people in a hall have room, whoever they are", () => {
@@ -40,7 +40,7 @@ describe("who stands where", () => {
     fc.assert(
       fc.property(fc.array(needs, { minLength: 1, maxLength: 10 }), (all) => {
         const people = all.map((each, i) => person(`p${i}`, { ...each, near: each.near && i < 3 }));
-        const places = standingPlaces(HALL, people, NOBODY_MOVED);
+        const places = standingPositions(HALL, people, NOBODY_MOVED);
         expect(places.map(({ personId }) => personId)).toEqual(people.map(({ id }) => id));
         for (const { x, z } of places) {
           expect(x).toBeGreaterThanOrEqual(0);
@@ -48,7 +48,7 @@ describe("who stands where", () => {
           expect(z).toBeGreaterThanOrEqual(0);
           expect(z).toBeLessThanOrEqual(HALL.width);
         }
-        expect(placeProblems(HALL, people, places).filter(({ finding }) => finding.found === "tooClose")).toEqual([]);
+        expect(positionProblems(HALL, people, places).filter(({ finding }) => finding.found === "tooClose")).toEqual([]);
       }),
       { numRuns: 60 },
     );
@@ -56,7 +56,7 @@ describe("who stands where", () => {
 
   test("someone who was moved stays there, and is told when it is too near", () => {
     const people = [person("a"), person("b")];
-    const places = standingPlaces(
+    const places = standingPositions(
       HALL,
       people,
       new Map([
@@ -65,20 +65,20 @@ describe("who stands where", () => {
       ]),
     );
     expect(of("a", places)).toMatchObject({ x: 3, z: 3, why: "moved" });
-    expect(placeProblems(HALL, people, places).map(({ finding }) => finding)).toEqual([
+    expect(positionProblems(HALL, people, places).map(({ finding }) => finding)).toEqual([
       { found: "tooClose", by: expect.closeTo(1, 1) },
     ]);
   });
 
   test("someone who holds on and was moved away from the rail is told", () => {
     const people = [person("a", { atRail: 2 })];
-    const places = standingPlaces(HALL, people, new Map([["a", { x: 3, z: 2 }]]));
-    expect(placeProblems(HALL, people, places).map(({ finding }) => finding.found)).toContain("railOutOfReach");
+    const places = standingPositions(HALL, people, new Map([["a", { x: 3, z: 2 }]]));
+    expect(positionProblems(HALL, people, places).map(({ finding }) => finding.found)).toContain("railOutOfReach");
   });
 
   test("in a pool everyone stands about where it is as deep as planned", () => {
     const people = [person("short", { depth: 1.0, reach: 0.7 }), person("tall", { depth: 1.3, reach: 0.7 })];
-    const places = standingPlaces(POOL, people, NOBODY_MOVED);
+    const places = standingPositions(POOL, people, NOBODY_MOVED);
     expect(depthAt(POOL, of("short", places))).toBeLessThan(1.1);
     expect(depthAt(POOL, of("tall", places))).toBeGreaterThan(1.15);
     expect(depthAt(POOL, { x: 0 })).toBeCloseTo(0.9, 9);

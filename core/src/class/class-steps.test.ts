@@ -1,15 +1,15 @@
 import { expect, test } from "vitest";
 import { circumstances, planned } from "../schedule/plan.fixture.ts";
 import { schedulePlan } from "../schedule/schedule-plan.ts";
-import { scriptBlocks } from "./script.ts";
-import { classSteps, roundAt } from "./steps.ts";
+import { scriptItems } from "./script.ts";
+import { classSteps, repetitionAt } from "./class-steps.ts";
 import { CODES } from "./wording.fixture.ts";
 
 const reading = schedulePlan(
   planned({ movementId: "settling-breath", rounds: 4 }, { movementId: "shift-and-press", rounds: 5, talk: 20 }),
   circumstances(),
 );
-const steps = classSteps(scriptBlocks(reading, CODES));
+const steps = classSteps(scriptItems(reading, CODES));
 
 test("a sided movement is a step a side, in the order of its turns, an unsided one is one step", () => {
   expect(steps.map(({ blockIndex, side, rounds }) => [blockIndex, side, rounds])).toEqual([
@@ -29,12 +29,12 @@ test("steps follow one another without a gap, as the plan's clock says", () => {
 });
 
 test("the way there and the hazards are said as a script says them", () => {
-  const [, press] = scriptBlocks(reading, CODES);
+  const [, press] = scriptItems(reading, CODES);
   expect(press?.link).toEqual({
     words: ["handsTo", "weightTo left", "footForward right", "weightOnBoth both"],
     hazards: [],
   });
-  const [, stood] = scriptBlocks(
+  const [, stood] = scriptItems(
     schedulePlan(planned({ movementId: "settling-breath", as: "seated" }, "quiet-feet"), circumstances()),
     CODES,
   );
@@ -50,5 +50,5 @@ test.each([
   [500, 5],
 ])("%d s into a step of five repetitions of 8 s it is repetition %d", (seconds, round) => {
   const step = steps[1];
-  expect(step && roundAt(step, seconds)).toBe(round);
+  expect(step && repetitionAt(step, seconds)).toBe(round);
 });

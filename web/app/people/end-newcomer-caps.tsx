@@ -29,7 +29,7 @@ function NextDay({ classId, day }: NonNullable<Props["clean"]["ask"]>) {
       <input type="hidden" name="intent" value="next-day" />
       <input type="hidden" name="classId" value={classId} />
       <p className="mb-2 font-semibold">
-        How were they on the day after {formatDayAndMonth(day)}? The session counts once this is known.
+        How was the participant on the day after {formatDayAndMonth(day)}? The session counts once this is known.
       </p>
       <div className="flex flex-wrap gap-2">
         {NEXT_DAY.map(([pain, words]) => (
@@ -73,7 +73,7 @@ function BalanceTest({ enough, today, problem }: Pick<Props, "today" | "problem"
       {!enough && (
         <div className="sm:col-span-2">
           <label htmlFor="release-because" className="mb-1 block font-semibold">
-            Already known to you? <span className="font-normal text-sand-600">Say how; this stays on record</span>
+            Do you already know this participant? <span className="font-normal text-sand-600">Say how; this stays on record</span>
           </label>
           <input id="release-because" name="because" className="field-box" />
         </div>
@@ -96,7 +96,7 @@ function BalanceTest({ enough, today, problem }: Pick<Props, "today" | "problem"
 }
 
 /** A newcomer's first sessions: how far they are, and releasing them. */
-export function Release({ clean: { count: clean, ask }, today, problem }: Props) {
+export function EndNewcomerCaps({ clean: { count: clean, ask }, today, problem }: Props) {
   const enough = clean >= CLEAN_SESSIONS;
   return (
     <details className="mb-4 rounded-soft border border-sand-300 bg-white p-4" open={problem !== null || undefined}>
@@ -105,7 +105,7 @@ export function Release({ clean: { count: clean, ask }, today, problem }: Props)
         <span
           className="flex gap-1.5"
           role="img"
-          aria-label={`${Math.min(clean, CLEAN_SESSIONS)} of ${CLEAN_SESSIONS} clean sessions`}
+          aria-label={`${Math.min(clean, CLEAN_SESSIONS)} of ${CLEAN_SESSIONS} sessions without incident`}
         >
           {Array.from({ length: CLEAN_SESSIONS }, (_, i) => (
             <span

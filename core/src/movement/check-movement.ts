@@ -5,7 +5,7 @@ import { type Movement, rises } from "./format.ts";
 import { greatestJump, NO_JUMP } from "./jump.ts";
 import type { MovementFileProblem } from "./read-file.ts";
 import { sampleTrack } from "./samples.ts";
-import { stateProblems } from "./state.ts";
+import { stateProblems } from "./start-and-end.ts";
 import { trackOf } from "./track.ts";
 import { FULL_STANDING_VARIANT, VARIANT_KINDS, type VariantSpec } from "./variant.ts";
 

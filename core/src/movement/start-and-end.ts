@@ -1,5 +1,5 @@
 import { column, handOver, LANDMARK_TOLERANCE, sidedColumn, sidedColumns } from "../body/channels.ts";
-import { holdsOn, isOff, type PoseFrame, sidedSlots, slot } from "../body/pose.ts";
+import { isOff, isOnSupport, type PoseFrame, sidedSlots, slot } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
 import { solvePose } from "../body/solve.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
@@ -70,7 +70,7 @@ const ON_LAP = 0.05;
 function handsOf({ seating, hands, support }: PoseFrame, row: Float64Array): HandsState {
   // Hands on the arms of a chair are free to go anywhere: nothing has to be let go of first.
   if (support === "armrests") return "down";
-  const [held, other] = SIDES.filter((side) => holdsOn(hands[sideIndex(side)]));
+  const [held, other] = SIDES.filter((side) => isOnSupport(hands[sideIndex(side)]));
   if (held) return other ? "holdBoth" : role(held) === "lead" ? "holdLead" : "holdTrail";
   const over = (landmark: "navel" | "shoulder") =>
     SIDES.map((side) => (row[sidedColumn(handOver(landmark), side)] as number) > LANDMARK_TOLERANCE);

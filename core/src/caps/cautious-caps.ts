@@ -1,7 +1,7 @@
 import type { CapLimit } from "./cap.ts";
 
 /** What a newcomer, and someone frail, may spend in a session. */
-export const FIRST_AMOUNTS: readonly CapLimit[] = [
+export const CAUTIOUS_CAP_LIMITS: readonly CapLimit[] = [
   { channel: "standingMinutesAtATime", limit: 8 },
   { channel: "standingMinutes", limit: 20 },
   { channel: "handsUpSeconds", side: "both", limit: 20 },

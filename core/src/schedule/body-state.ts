@@ -34,7 +34,7 @@ export interface BodyState {
 }
 
 /** What a place offers to stand, sit and hold on to. */
-export interface PlanPlace {
+export interface VenueSupports {
   readonly chairs: boolean;
   /** Where the rail is for someone who faces the instructor; null without one. */
   readonly rail: Side | null;
@@ -54,7 +54,7 @@ export function railAt(rail: Side | null, facing: Facing): HandPlace | null {
 const isLevel = (feet: FeetState): boolean => (LEVEL_FEET as readonly FeetState[]).includes(feet);
 
 /** Whether a body can be so at all: a foot that is off carries nothing, and on a chair nothing is turned or leaned. */
-export function isPossible({ support, feet, foot, load, facing, hands }: BodyState, place: PlanPlace): boolean {
+export function isPossible({ support, feet, foot, load, facing, hands }: BodyState, place: VenueSupports): boolean {
   if (isLevel(feet) !== (foot === null)) return false;
   if (support === "seat") return place.chairs && load === "both" && facing === 0 && !onRailWith(hands);
   if ((support === "pool") !== place.pool) return false;
@@ -87,7 +87,7 @@ export const fits = (state: BodyState, pattern: EntryPattern): boolean =>
   (pattern.hands === null || state.hands === pattern.hands);
 
 /** The state after a movement that was begun in another. */
-export const after = (state: BodyState, exit: ExitChange): BodyState => ({
+export const stateAfter = (state: BodyState, exit: ExitChange): BodyState => ({
   ...state,
   support: exit.support,
   feet: exit.feet?.kind ?? state.feet,
@@ -97,7 +97,7 @@ export const after = (state: BodyState, exit: ExitChange): BodyState => ({
 });
 
 /** A state that a pattern describes, its open parts filled plainly: for going on after a transition that cannot be. */
-export const plainest = ({ support, feet, load, facing, hands }: EntryPattern): BodyState => {
+export const plainState = ({ support, feet, load, facing, hands }: EntryPattern): BodyState => {
   const { kind, foot } = feet ?? { kind: "hip" as const, foot: null };
   const carries = load ?? (foot && (kind === "lift" || kind === "toe") ? otherSide(foot) : "both");
   return { support, feet: kind, foot, load: carries, facing: facing ?? 0, hands: hands ?? "down" };

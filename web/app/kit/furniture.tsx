@@ -1,5 +1,5 @@
 import { sidedPointColumn } from "@able-tide/core/body/channels";
-import { holdsOn, type PoseFrame } from "@able-tide/core/body/pose";
+import { isOnSupport, type PoseFrame } from "@able-tide/core/body/pose";
 import { supportNamed } from "@able-tide/core/body/supports";
 import { SIDES, type Side, sideIndex, sideSign } from "@able-tide/core/side";
 import { line, type Place, placer, type View } from "./figure-geometry.ts";
@@ -109,7 +109,7 @@ function heldByHand(project: Project, support: PoseFrame["support"], side: Side,
 export function Setting({ frame, row, view }: Props) {
   const { project } = placer(row, view);
   const { seating, support } = frame;
-  const holding = SIDES.filter((side) => holdsOn(frame.hands[sideIndex(side)]));
+  const holding = SIDES.filter((side) => isOnSupport(frame.hands[sideIndex(side)]));
   const { height } = supportNamed(support);
   const places = holding.map((side) => {
     const hand = sidedPointColumn("handCentre", side);

@@ -4,7 +4,7 @@ import { memo, useState } from "react";
 import { bestView, FigureStrip, MovingFigure, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
 
 /** The movement as it flows, at the breath pace, and from above; as a strip for who asked for less motion. */
-export const WholeRound = memo(function WholeRound({
+export const WholeRepetition = memo(function WholeRepetition({
   movement,
   samples,
   cycleSeconds,
@@ -29,8 +29,8 @@ export const WholeRound = memo(function WholeRound({
         waterline={waterline}
         className="h-56 w-full"
       />
-      <MovingFigure samples={samples} phase={phase} view="above" label="The whole round from above" className="h-24 w-full" />
-      <p className="text-sand-600">the whole round</p>
+      <MovingFigure samples={samples} phase={phase} view="above" label="The full repetition from above" className="h-24 w-full" />
+      <p className="text-sand-600">the full repetition</p>
     </div>
   );
 });

@@ -11,20 +11,20 @@ export interface StudioPerson extends VariantBody {
 
 /** Bodies that no one in particular has. */
 export const SOME_BODIES: readonly StudioPerson[] = [
-  { id: "small", name: "short, 150 cm", stature: 1.5, mass: 52, measured: USUAL_BODY },
-  { id: "average", name: "average height, 165 cm", stature: 1.65, mass: 70, measured: USUAL_BODY },
-  { id: "tall", name: "a tall body, 180 cm", stature: 1.8, mass: 84, measured: USUAL_BODY },
+  { id: "small", name: "Short, 150 cm", stature: 1.5, mass: 52, measured: USUAL_BODY },
+  { id: "average", name: "Average height, 165 cm", stature: 1.65, mass: 70, measured: USUAL_BODY },
+  { id: "tall", name: "Tall, 180 cm", stature: 1.8, mass: 84, measured: USUAL_BODY },
 ];
 
 /** Depths of water, shares of stature. */
 export const WATERLINES = [
-  ["0.56", "to the hips"],
-  ["0.62", "to the waist"],
-  ["0.7", "to the breastbone"],
+  ["0.56", "To the hips"],
+  ["0.62", "To the waist"],
+  ["0.7", "To the breastbone"],
 ] as const;
 
 /** What is looked at: whose body, which variant, what is held, how deep. Held as the controls hold it. */
-export interface Asked {
+export interface StudioPreview {
   readonly who: string;
   readonly kind: VariantKind;
   /** Number of the way to hold on, see HOLDS. */
@@ -33,11 +33,11 @@ export interface Asked {
   readonly depth: Depth;
 }
 
-export const FIRST_ASKED: Asked = { who: "average", kind: "standing", hold: 1, waterline: "0.62", depth: "middle" };
+export const FIRST_PREVIEW: StudioPreview = { who: "average", kind: "standing", hold: 1, waterline: "0.62", depth: "middle" };
 
 /** The body, the variant and the water that the controls mean. */
 export function readAsked(
-  asked: Asked,
+  asked: StudioPreview,
   people: readonly StudioPerson[],
 ): { readonly body: VariantBody; readonly choice: VariantSpec; readonly waterline: number | undefined } {
   const body = [...SOME_BODIES, ...people].find(({ id }) => id === asked.who) ?? (SOME_BODIES[1] as StudioPerson);

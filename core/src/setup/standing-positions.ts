@@ -2,7 +2,7 @@ import { RAIL_SPACE } from "../venues/resources.ts";
 import type { Venue } from "../venues/venue.ts";
 
 /** A place on the floor, metres: `x` from the instructor's wall into the room, `z` from its left as the instructor sees it. */
-export interface FloorPlace {
+export interface FloorPosition {
   readonly x: number;
   readonly z: number;
 }
@@ -49,7 +49,7 @@ export interface PlacedPerson {
   readonly depth: number | null;
 }
 
-export interface StandingPlace extends FloorPlace {
+export interface StandingPosition extends FloorPosition {
   readonly personId: string;
   /** Why it is there, in a word or two. */
   readonly why: "rail" | "near" | "helper" | "depth" | "row" | "moved";
@@ -61,7 +61,7 @@ export type PositionFinding =
   | { readonly found: "nearWall" | "railOutOfReach" | "wallOutOfReach" | "farFromInstructor" };
 
 /** What is too near what, or out of reach. */
-export interface PlaceProblem {
+export interface PositionProblem {
   readonly personId: string;
   readonly finding: PositionFinding;
 }
@@ -79,7 +79,7 @@ const NEAR_ROW = 3.5;
 const clamp = (value: number, least: number, most: number): number => Math.min(Math.max(least, value), Math.max(least, most));
 
 /** How deep the water is at a place; null on land. */
-export const depthAt = ({ pool, length }: Pick<Floor, "pool" | "length">, { x }: Pick<FloorPlace, "x">): number | null =>
+export const depthAt = ({ pool, length }: Pick<Floor, "pool" | "length">, { x }: Pick<FloorPosition, "x">): number | null =>
   pool === null ? null : pool.shallow + (clamp(x, 0, length) / length) * (pool.deep - pool.shallow);
 
 /** Where on a sloping floor the water is so deep. */
@@ -88,13 +88,13 @@ function whereDeep({ pool, length }: Floor, depth: number): number {
   return clamp((length * (depth - pool.shallow)) / (pool.deep - pool.shallow), 0.5, length - 0.5);
 }
 
-const distance = (a: FloorPlace, b: FloorPlace): number => Math.hypot(a.x - b.x, a.z - b.z);
+const distance = (a: FloorPosition, b: FloorPosition): number => Math.hypot(a.x - b.x, a.z - b.z);
 
 /** Room that two people need between their middles: arms may overlap a little, since not everyone reaches at once. */
 const apart = (a: PlacedPerson, b: PlacedPerson): number => 0.75 * (a.reach + b.reach);
 
 /** Places in rows from the front, so far apart; in each row from the middle outward, where it is seen best. */
-function rows({ length, width, rail }: Floor, spacing: number): FloorPlace[] {
+function rows({ length, width, rail }: Floor, spacing: number): FloorPosition[] {
   // The way along the rail is left to those who hold it.
   const free = rail > 0 ? width - RAIL_WAY : width;
   const across = Math.max(1, Math.floor(free / spacing));
@@ -109,7 +109,7 @@ function rows({ length, width, rail }: Floor, spacing: number): FloorPlace[] {
 }
 
 /** Rows as wide apart as the floor lets so many people stand, never nearer than they need. @param reach the widest of them */
-function roomyRows(floor: Floor, people: number, reach: number): FloorPlace[] {
+function roomyRows(floor: Floor, people: number, reach: number): FloorPosition[] {
   const widest = [2.4, 2.1, 1.8].find(
     (times) => rows(floor, times * reach).filter(({ x }) => x <= floor.length - reach).length >= people,
   );
@@ -122,16 +122,16 @@ function roomyRows(floor: Floor, people: number, reach: number): FloorPlace[] {
  *
  * @param moved places by person, as the instructor dragged them
  */
-export function standingPlaces(
+export function standingPositions(
   floor: Floor,
   people: readonly PlacedPerson[],
-  moved: ReadonlyMap<string, FloorPlace>,
-): StandingPlace[] {
-  const placed: (StandingPlace & { readonly person: PlacedPerson })[] = [];
-  const put = (person: PlacedPerson, place: FloorPlace, why: StandingPlace["why"]) => {
+  moved: ReadonlyMap<string, FloorPosition>,
+): StandingPosition[] {
+  const placed: (StandingPosition & { readonly person: PlacedPerson })[] = [];
+  const put = (person: PlacedPerson, place: FloorPosition, why: StandingPosition["why"]) => {
     placed.push({ personId: person.id, ...place, why, person });
   };
-  const isFree = (person: PlacedPerson, place: FloorPlace): boolean =>
+  const isFree = (person: PlacedPerson, place: FloorPosition): boolean =>
     placed.every((other) => distance(other, place) >= apart(person, other.person) - 1e-9);
   for (const person of people) {
     const to = moved.get(person.id);
@@ -149,7 +149,8 @@ export function standingPlaces(
       z: floor.width - FROM_RAIL,
     })).filter(({ x }) => x < floor.length);
     const deep = person.depth === null ? null : whereDeep(floor, person.depth);
-    const byDepth = (a: FloorPlace, b: FloorPlace): number => (deep === null ? 0 : Math.abs(a.x - deep) - Math.abs(b.x - deep));
+    const byDepth = (a: FloorPosition, b: FloorPosition): number =>
+      deep === null ? 0 : Math.abs(a.x - deep) - Math.abs(b.x - deep);
     const atRail = person.atRail > 0 ? alongRail.toSorted(byDepth).find((place) => isFree(person, place)) : undefined;
     if (atRail) {
       put(person, atRail, "rail");
@@ -165,15 +166,19 @@ export function standingPlaces(
 }
 
 /** Whether someone can hold on from a place: to the rail along the right-hand wall, or in a pool to either side of it. */
-function canHold({ width, rail, pool }: Floor, { x, z }: FloorPlace): boolean {
+function canHold({ width, rail, pool }: Floor, { x, z }: FloorPosition): boolean {
   if (pool !== null) return Math.min(z, width - z) <= RAIL_REACH;
   return width - z <= RAIL_REACH && x <= FIRST_ROW / 2 + rail;
 }
 
 /** What is wrong with some places: too near each other, too near a wall, away from the rail, too far to see, too deep. */
-export function placeProblems(floor: Floor, people: readonly PlacedPerson[], places: readonly StandingPlace[]): PlaceProblem[] {
+export function positionProblems(
+  floor: Floor,
+  people: readonly PlacedPerson[],
+  places: readonly StandingPosition[],
+): PositionProblem[] {
   const of = (id: string) => places.find(({ personId }) => personId === id);
-  return people.flatMap((person, i): PlaceProblem[] => {
+  return people.flatMap((person, i): PositionProblem[] => {
     const place = of(person.id);
     if (!place) return [];
     const problems: PositionFinding[] = [];

@@ -3,14 +3,14 @@ import { describe, expect, test } from "vitest";
 import { SHARE } from "./segments.ts";
 import {
   addedDemand,
+  balanceDemand,
   circumstanceDemand,
   movementDemand,
   oneLegDemand,
   seatedBaseDemand,
   standingBaseDemand,
-  steadinessDemand,
   toeDownDemand,
-} from "./steadiness.ts";
+} from "./balance-demand.ts";
 import { supportNamed } from "./supports.ts";
 
 const half = SHARE.footLength / 2;
@@ -108,11 +108,11 @@ describe("what is added and taken off", () => {
     fc.assert(
       fc.property(term, term, term, term, fc.boolean(), (base, movement, added, more, seated) => {
         const [support] = supportNamed("rail").relief;
-        const { total } = steadinessDemand({ base, movement, added, support }, seated);
+        const { total } = balanceDemand({ base, movement, added, support }, seated);
         expect(total).toBeGreaterThanOrEqual(seated ? 0 : 1);
         expect(total).toBeLessThanOrEqual(10);
-        expect(steadinessDemand({ base, movement, added: added + more, support }, seated).total).toBeGreaterThanOrEqual(total);
-        expect(steadinessDemand({ base, movement, added, support: 0 }, seated).total).toBeGreaterThanOrEqual(total);
+        expect(balanceDemand({ base, movement, added: added + more, support }, seated).total).toBeGreaterThanOrEqual(total);
+        expect(balanceDemand({ base, movement, added, support: 0 }, seated).total).toBeGreaterThanOrEqual(total);
       }),
     );
   });

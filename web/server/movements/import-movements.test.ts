@@ -4,7 +4,7 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
 import { findMovement, listMovements, nameMovement } from "./movements.ts";
 import { SHIPPED } from "./shipped.ts";
-import { takeInMovements } from "./take-in.ts";
+import { importMovements } from "./import-movements.ts";
 
 let organisation: TestOrganisation;
 beforeAll(async () => {
@@ -20,7 +20,7 @@ test("many are taken in at once; what comes with the product is passed over, wha
   const { scope } = organisation;
   const known: Movement = { ...shipped("shift-and-press"), name: { en: "Shift and press", own: "Push the boat out" } };
   const source = movementsFile([ours("harbour-lift", "Harbour lift"), known, ours("quay-lift", "Quay lift")]);
-  expect(await takeInMovements(scope, [file(source)])).toEqual({ taken: ["Harbour lift", "Quay lift"], problems: [] });
+  expect(await importMovements(scope, [file(source)])).toEqual({ taken: ["Harbour lift", "Quay lift"], problems: [] });
   expect((await findMovement(scope, "quay-lift"))?.name.en).toBe("Quay lift");
 });
 
@@ -28,7 +28,7 @@ test("one broken file among several keeps all of them out, and is named", async 
   const { scope } = organisation;
   const before = (await listMovements(scope)).length;
   const broken = { ...ours("leaning-lift", "Leaning lift"), breaths: 0 };
-  const { taken, problems } = await takeInMovements(scope, [
+  const { taken, problems } = await importMovements(scope, [
     file(movementFile(ours("good-lift", "Good lift")), "good.json"),
     file(movementFile(broken), "broken.json"),
   ]);
@@ -40,9 +40,9 @@ test("one broken file among several keeps all of them out, and is named", async 
 test("a changed one under a shipped id, or the same id twice, is refused", async () => {
   const { scope } = organisation;
   const changed = { ...shipped("shift-and-press"), breaths: 2 };
-  expect((await takeInMovements(scope, [file(movementFile(changed))])).problems[0]?.message).toMatch(/give yours another id/);
+  expect((await importMovements(scope, [file(movementFile(changed))])).problems[0]?.message).toMatch(/give yours another id/);
   const twice = movementsFile([ours("pier-lift", "Pier lift"), ours("pier-lift", "Pier lift again")]);
-  expect((await takeInMovements(scope, [file(twice)])).problems).toEqual([
+  expect((await importMovements(scope, [file(twice)])).problems).toEqual([
     { path: "movements[1] id", message: '"pier-lift" is there twice' },
   ]);
 });
@@ -61,6 +61,6 @@ test("a movement goes by the name it is taught by until that is taken away, here
 test("a file's own name for a movement is kept apart from it", async () => {
   const { scope } = organisation;
   const named: Movement = { ...ours("mole-lift", "Mole lift"), name: { en: "Mole lift", own: "The long one" } };
-  await takeInMovements(scope, [file(movementFile(named))]);
+  await importMovements(scope, [file(movementFile(named))]);
   expect((await findMovement(scope, "mole-lift"))?.name).toEqual({ en: "Mole lift", own: "The long one" });
 });

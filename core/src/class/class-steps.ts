@@ -1,5 +1,5 @@
 import type { Side } from "../side.ts";
-import type { ScriptBlock } from "./script.ts";
+import type { ScriptItem } from "./script.ts";
 
 /** One thing done together in class: a block, or one side of it. */
 export interface ClassStep {
@@ -18,7 +18,7 @@ export interface ClassStep {
 }
 
 /** The order of a class: each block, a sided one as many times as it has sides. */
-export const classSteps = (blocks: readonly ScriptBlock[]): ClassStep[] =>
+export const classSteps = (blocks: readonly ScriptItem[]): ClassStep[] =>
   blocks.flatMap(({ movement, turns, cycleSeconds, parts }, blockIndex) =>
     turns.map(({ lead: side, rounds, from }, turn) => {
       const lead = turn === 0 ? parts.link + parts.talk + parts.showing : parts.sideChange;
@@ -40,5 +40,5 @@ export const classSteps = (blocks: readonly ScriptBlock[]): ClassStep[] =>
  * @param seconds since the step began
  * @returns 0 while it is being shown, then the repetition from 1; after the last repetition it stays there
  */
-export const roundAt = (step: ClassStep, seconds: number): number =>
+export const repetitionAt = (step: ClassStep, seconds: number): number =>
   seconds < step.lead ? 0 : Math.min(step.rounds, Math.floor((seconds - step.lead) / step.roundSeconds) + 1);

@@ -4,7 +4,7 @@ import { SHARE } from "./segments.ts";
  * Balance demand, 0 to 10: D = min(10, max(floor, base + movement + added - support)).
  * It ranks variants against each other; it does not measure risk. The scale is our own.
  */
-export interface SteadinessTerms {
+export interface BalanceDemandTerms {
   /** What the base of support asks in quiet, without hands. */
   readonly base: number;
   /** What moving towards its edge adds, 0 to 2. */
@@ -104,11 +104,11 @@ export const circumstanceDemand = ({ secondTask, softFloor }: Circumstances, sea
   (secondTask === undefined ? 0 : secondTask === "new" ? 1 : 0.5) + (softFloor && !seated ? 1.5 : 0);
 
 /** Puts the terms together; the floor is 1 standing and 0 seated. */
-export const steadinessTotal = (base: number, movement: number, added: number, support: number, seated: boolean): number =>
+export const balanceDemandTotal = (base: number, movement: number, added: number, support: number, seated: boolean): number =>
   Math.min(10, Math.max(seated ? 0 : 1, base + movement + added - support));
 
 /** The same with its terms. */
-export const steadinessDemand = (terms: Omit<SteadinessTerms, "total">, seated: boolean): SteadinessTerms => ({
+export const balanceDemand = (terms: Omit<BalanceDemandTerms, "total">, seated: boolean): BalanceDemandTerms => ({
   ...terms,
-  total: steadinessTotal(terms.base, terms.movement, terms.added, terms.support, seated),
+  total: balanceDemandTotal(terms.base, terms.movement, terms.added, terms.support, seated),
 });

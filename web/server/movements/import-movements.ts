@@ -1,10 +1,10 @@
-import { movementProblems } from "@able-tide/core/movement/check";
+import { movementProblems } from "@able-tide/core/movement/check-movement";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import { readMovements } from "@able-tide/core/movement/read-file";
-import { withStates } from "@able-tide/core/movement/state";
+import { withStates } from "@able-tide/core/movement/start-and-end";
 import { formatFileProblems, type SaidProblem } from "@able-tide/words/file-problem";
 import type { Scope } from "../scope.ts";
-import { keepMovements } from "./movements.ts";
+import { saveMovements } from "./movements.ts";
 import { SHIPPED } from "./shipped.ts";
 
 /** A file as someone chose it. */
@@ -36,7 +36,7 @@ function problemsOf(movement: Movement, seen: ReadonlySet<string>): SaidProblem[
  *
  * @returns names of those taken in, or every problem by file and place
  */
-export async function takeInMovements(
+export async function importMovements(
   scope: Scope,
   files: readonly ChosenFile[],
 ): Promise<{ readonly taken: readonly string[]; readonly problems: readonly SaidProblem[] }> {
@@ -57,6 +57,6 @@ export async function takeInMovements(
     }
   }
   if (problems.length > 0) return { taken: [], problems };
-  await keepMovements(scope, taken);
+  await saveMovements(scope, taken);
   return { taken: taken.map(taughtName), problems: [] };
 }

@@ -2,7 +2,7 @@ import { describe, expect, test } from "vitest";
 import { onRail } from "../body/supports.ts";
 import type { Movement, MovementKey } from "./format.ts";
 import { load } from "./library.fixture.ts";
-import { stateProblems, statesOf, withStates } from "./state.ts";
+import { stateProblems, statesOf, withStates } from "./start-and-end.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "./variant.ts";
 
 const press = load("shift-and-press");

@@ -67,10 +67,10 @@ const context: PlanContext = {
   style: USUAL_STYLE,
   breathSeconds: 8,
   seatedOnly: false,
-  place: { chairs: true, rail: "right", pool: false },
+  supports: { chairs: true, rail: "right", pool: false },
   week: 0,
   slowestCycle: 0,
-  knows: () => "known",
+  familiarityWith: () => "known",
 };
 const plannedOf = (list: readonly Movement[]): PlanItemWithMovement[] =>
   list.map((movement, i) => ({ block: { id: `b${i}`, movementId: movement.id, rounds: 6 }, movement }));

@@ -22,7 +22,10 @@ export const SeriesForm = v.pipe(
         (text = "") => text.trim() === "" || text.trim().split("\n").length === breaksIn(text).length,
         'Enter one break per line, such as "2026-12-21 to 2027-01-03".',
       ),
-      v.check((text = "") => breaksIn(text).every(({ from, to }) => from <= to), "A break ends before it starts. Change one of its dates."),
+      v.check(
+        (text = "") => breaksIn(text).every(({ from, to }) => from <= to),
+        "A break ends before it starts. Change one of its dates.",
+      ),
     ),
   }),
   v.forward(

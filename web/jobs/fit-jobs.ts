@@ -1,5 +1,5 @@
 import type { Why } from "@able-tide/core/fit/cell-view";
-import { type AllowedMode, explainIncrementally, openWaysIncrementally } from "@able-tide/core/fit/explain";
+import { type AllowedMode, allowedModesIncrementally, explainIncrementally } from "@able-tide/core/fit/explain";
 import { type FitAnswerFile, fitAnswer } from "@able-tide/core/fit/fit-answer";
 import type { FittedRow } from "@able-tide/core/fit/fitted-row";
 import { gapOf } from "@able-tide/core/fit/group";
@@ -56,7 +56,7 @@ export interface CellExplanation {
   /** Match without these caps, 0 to 1. */
   readonly without: number;
   /** Support modes that the caps allow, for the instructor to choose from. */
-  readonly ways: readonly AllowedMode[];
+  readonly modes: readonly AllowedMode[];
 }
 
 /** Explains one cell of a fit. Returns null if the fit has no such cell. */
@@ -67,10 +67,10 @@ export const explain: Job<ExplainInput, never, CellExplanation | null> = async (
   if (!person || !plan.blocks.some(({ id }) => id === blockId)) return null;
   const group = await workspace.fitted(input, run);
   const row = group.rows.find((each) => each.personId === personId) as FittedRow;
-  const limited = limitedResources(plan.place, people.length);
+  const limited = limitedResources(plan.resources, people.length);
   const { caps, without } = await run(explainIncrementally(plan, person, row, blockId, limited, variants, memory));
-  const ways = await run(openWaysIncrementally(plan, person, blockId, limited, variants, memory));
-  return { caps: caps.map((cap) => ({ id: cap.id, why: whyOfCaps([cap])[0] as Why })), without, ways };
+  const modes = await run(allowedModesIncrementally(plan, person, blockId, limited, variants, memory));
+  return { caps: caps.map((cap) => ({ id: cap.id, why: whyOfCaps([cap])[0] as Why })), without, modes: modes };
 };
 
 export interface WithoutCapInput extends FitInput {
@@ -82,7 +82,7 @@ export interface WithoutCapInput extends FitInput {
 export interface WithoutCap {
   readonly changes: readonly CellChange[];
   /** Match of the participant's session, 0 to 1. */
-  readonly kept: number;
+  readonly fidelity: number;
 }
 
 /** Fits a group as if one participant did not have one cap. */
@@ -92,7 +92,7 @@ export const withoutCap: Job<WithoutCapInput, never, WithoutCap> = async (input,
   const after = await run(withoutCapIncrementally(plan, people, { personId, capId }, workspace.variants, workspace.memory));
   return {
     changes: changedCells(plan, group, after),
-    kept: after.rows.find((row) => row.personId === personId)?.kept ?? 0,
+    fidelity: after.rows.find((row) => row.personId === personId)?.fidelity ?? 0,
   };
 };
 

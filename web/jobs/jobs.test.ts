@@ -36,7 +36,7 @@ describe("jobs", () => {
         person as (typeof people)[number],
         row,
         "b1",
-        limitedResources(plan.place, people.length),
+        limitedResources(plan.resources, people.length),
         createVariantCache(),
         createFitMemory(),
       ),
@@ -54,8 +54,8 @@ describe("jobs", () => {
 
   test("without a cap its participant keeps no less", async () => {
     const { rows } = await runner.run("fit", input);
-    const { kept, changes } = await runner.run("withoutCap", { ...input, personId: "still", capId: "two" });
-    expect(kept).toBeGreaterThan(rows.get("still")?.kept ?? 1);
+    const { fidelity, changes } = await runner.run("withoutCap", { ...input, personId: "still", capId: "two" });
+    expect(fidelity).toBeGreaterThan(rows.get("still")?.fidelity ?? 1);
     expect(changes.some(({ personId, blockId }) => personId === "still" && blockId === "b1")).toBe(true);
   });
 
@@ -69,8 +69,8 @@ describe("jobs", () => {
     ]);
     expect(fitted.rows.size).toBe(2);
     expect(explained?.caps.map(({ id }) => id)).toEqual(["low"]);
-    expect(one.kept).toBeGreaterThan(0);
-    expect(other.kept).toBeGreaterThan(0);
+    expect(one.fidelity).toBeGreaterThan(0);
+    expect(other.fidelity).toBeGreaterThan(0);
   });
 
   test("a question is answered although the fit that it waits for is stopped", async () => {

@@ -63,7 +63,7 @@ export const helpfulChanges: Job<HelpfulChangesInput, never, readonly HelpfulCha
     bestChangesIncrementally({
       blocks: withMovements(input.blocks, movements),
       context: planContextOf(setting, input),
-      place: setting.fitPlace,
+      resources: setting.fitPlace,
       people,
       movements,
       variants: workspace.variants,
@@ -90,7 +90,7 @@ interface DraftItem {
   readonly rounds: number;
   readonly from: number;
   readonly to: number;
-  readonly steadiness: number;
+  readonly balance: number;
   readonly rising: number | null;
   readonly why: readonly string[];
 }
@@ -118,7 +118,7 @@ const shownDraft = ({ analysis, why, blocks }: PlanDraft, { setting, style }: Dr
     rounds: block.rounds,
     from,
     to,
-    steadiness: analysis.steadiness[i] ?? 0,
+    balance: analysis.balance[i] ?? 0,
     rising: analysis.rising[i] ?? null,
     why: (why[id] ?? []).map(formatPlacementReason),
   })),

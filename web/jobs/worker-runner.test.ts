@@ -57,8 +57,8 @@ describe("a runner with workers", () => {
       runner.run("withoutCap", { ...input, personId: "high", capId: "low" }),
       runner.run("withoutCap", { ...input, personId: "still", capId: "two" }),
     ]);
-    expect(high.kept).toBeGreaterThan(0);
-    expect(still.kept).toBeGreaterThan(0);
+    expect(high.fidelity).toBeGreaterThan(0);
+    expect(still.fidelity).toBeGreaterThan(0);
   });
 
   test("a stopped job rejects at once and is stopped in the worker; another goes on", async () => {

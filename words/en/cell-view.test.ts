@@ -13,7 +13,7 @@ import { viewCell } from "./cell-view.ts";
 const variants = createVariantCache();
 const ROUNDS = 6;
 /** In a hall with enough of everything. */
-const ALONE = { depth: null, aids: [], place: OPEN_HALL, scarce: limitedResources(OPEN_HALL, 1), workingShare: 1 };
+const ALONE = { depth: null, aids: [], resources: OPEN_HALL, scarce: limitedResources(OPEN_HALL, 1), workingShare: 1 };
 const cap = (limit: CapLimit): Cap => capOf(limit, { reason: "sore", source: "the clinic" });
 function view(id: string, ...limits: CapLimit[]) {
   const movement = load(id);
@@ -24,7 +24,7 @@ function view(id: string, ...limits: CapLimit[]) {
     build: USUAL_BUILD,
     caps: limits.map(cap),
     turns: leadingSides(movement).map((lead) => ({ lead, rounds: ROUNDS })),
-    meant: FULL_STANDING_VARIANT,
+    plannedVariant: FULL_STANDING_VARIANT,
     ...ALONE,
   };
   return viewCell(fitCell(question, variants), FULL_STANDING_VARIANT, ROUNDS);
@@ -75,7 +75,7 @@ describe("a cell as people read it", () => {
       build,
       caps: [],
       turns: leadingSides(movement).map((lead) => ({ lead, rounds: ROUNDS })),
-      meant: FULL_STANDING_VARIANT,
+      plannedVariant: FULL_STANDING_VARIANT,
       ...ALONE,
     };
     const cell = viewCell(fitCell(question, variants), FULL_STANDING_VARIANT, ROUNDS);

@@ -64,11 +64,11 @@ export const whyOfCaps = (caps: readonly Cap[]): Why[] =>
 /**
  * A fitted cell as people read it.
  *
- * @param meant the planned variant
+ * @param plannedVariant the planned variant
  * @param planned repetitions planned
  */
-export function viewCell(cell: FittedCell, meant: VariantSpec, planned: number): CellView {
-  const { changes, because, blockedBy, ...figures } = readCell(cell, meant, planned);
+export function viewCell(cell: FittedCell, plannedVariant: VariantSpec, planned: number): CellView {
+  const { changes, because, blockedBy, ...figures } = readCell(cell, plannedVariant, planned);
   const why = whyOfCaps(because);
   if (blockedBy !== null) why.push({ limit: BLOCKED_BY[blockedBy], reason: null });
   return { ...figures, brief: [...new Set(changes.map(formatCellChange))].join(", "), why };
@@ -78,12 +78,12 @@ export function viewCell(cell: FittedCell, meant: VariantSpec, planned: number):
 const viewRow = (plan: FitPlan, row: FittedRow): CellView[] =>
   row.cells.map((cell, i) => {
     const block = plan.blocks[i] as FitItem;
-    return viewCell(cell, block.meant, maxRepetitions(block));
+    return viewCell(cell, block.plannedVariant, maxRepetitions(block));
   });
 
 /** A fitted row as it is shown. @param plan the plan that the row was fitted to */
 export const showRow = (plan: FitPlan, row: FittedRow): ShownRow => ({
   cells: viewRow(plan, row),
   sums: row.sums,
-  kept: row.kept,
+  fidelity: row.fidelity,
 });

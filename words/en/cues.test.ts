@@ -6,8 +6,8 @@ import { describe, expect, test } from "vitest";
 import { cuesOf } from "./cues.ts";
 import { openingWords } from "./schedule.ts";
 
-const blockOf = (knowledge: Familiarity, differs: { quiet?: boolean; as?: "seated" } = {}): ScheduledItem =>
-  schedulePlan(planned({ movementId: "shift-and-press", ...differs }), circumstances({ knows: () => knowledge }))
+const blockOf = (familiarity: Familiarity, differs: { quiet?: boolean; as?: "seated" } = {}): ScheduledItem =>
+  schedulePlan(planned({ movementId: "shift-and-press", ...differs }), circumstances({ familiarityWith: () => familiarity }))
     .blocks[0] as ScheduledItem;
 const styled = (differs: Partial<TeachingStyle>): TeachingStyle => ({ ...USUAL_STYLE, ...differs });
 
@@ -19,8 +19,8 @@ describe("what is said of a block", () => {
     ["everyPhrase", "known", "phrases"],
     ["startThenQuiet", "new", "start"],
     ["silent", "new", "names"],
-  ])("%s, %s: %s", (speech, knowledge, expected) => {
-    expect(cuesOf(blockOf(knowledge), styled({ speech })).speech).toBe(expected);
+  ])("%s, %s: %s", (speech, familiarity, expected) => {
+    expect(cuesOf(blockOf(familiarity), styled({ speech })).speech).toBe(expected);
   });
 
   test("every phrase is the file's own, in order", () => {

@@ -17,7 +17,7 @@ export interface ItemCues {
 
 /** Cue text of a block as it is taught in a style: it fades, and pictures come first where the style wants them. */
 export function cuesOf(block: ScheduledItem, style: TeachingStyle): ItemCues {
-  const { says, cues } = variantWords(block.movement, block.meant);
+  const { says, cues } = variantWords(block.movement, block.plannedVariant);
   const speech = speechOf(block, style);
   const { image = "", feel = "", watch = "" } = cues;
   const does = cues.do ?? "";

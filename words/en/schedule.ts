@@ -1,8 +1,8 @@
 import type { ScriptWording } from "@able-tide/core/class/script";
 import type { FeetState } from "@able-tide/core/movement/format";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
-import type { Stance, TransitionProblem } from "@able-tide/core/schedule/plan-transitions";
 import type { BodyState, HandPlace } from "@able-tide/core/schedule/body-state";
+import type { Stance, TransitionProblem } from "@able-tide/core/schedule/plan-transitions";
 import type { TransitionHazard, TransitionPhrase, TransitionStep } from "@able-tide/core/schedule/transition-steps";
 import type { Side } from "@able-tide/core/side";
 

@@ -1,6 +1,5 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
-import { SHARE } from "./segments.ts";
 import {
   addedDemand,
   balanceDemand,
@@ -11,6 +10,7 @@ import {
   standingBaseDemand,
   toeDownDemand,
 } from "./balance-demand.ts";
+import { SHARE } from "./segments.ts";
 import { supportNamed } from "./supports.ts";
 
 const half = SHARE.footLength / 2;

@@ -54,7 +54,7 @@ test.each(loadAll().filter(({ forms }) => forms.standing !== false && forms.supp
     const asked = (hold: HandSupport | null) => {
       const choice = { ...FULL_STANDING_VARIANT, kind: hold ? ("supported" as const) : ("standing" as const), hold };
       const track = trackOf(movement, choice, "right") as Track;
-      return readDemand(sampleTrack(track), { stature: 1.65 }, 8 * movement.breaths).steadiness.total;
+      return readDemand(sampleTrack(track), { stature: 1.65 }, 8 * movement.breaths).balance.total;
     };
     const free = asked(null);
     for (const hold of HAND_SUPPORTS) expect(asked(hold), formatHandSupport(hold)).toBeLessThanOrEqual(free + 1e-9);

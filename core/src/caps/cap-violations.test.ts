@@ -190,19 +190,25 @@ describe("over repetitions", () => {
 
   test("half the held-out time is half the repetitions, or all of them with the arm at rest", () => {
     const movement = load("lift-and-part");
-    const meant = demandsOf(movement);
+    const plannedDemands = demandsOf(movement);
     const left = (limit: number, demands: readonly Demand[]) =>
-      repetitionsWithinHold([capOf({ channel: "heldOutShare", side: "right", limit })], "standing", demands, meant, ROUNDS);
-    expect(left(50, meant)).toBe(3);
-    expect(left(100, meant)).toBe(6);
+      repetitionsWithinHold(
+        [capOf({ channel: "heldOutShare", side: "right", limit })],
+        "standing",
+        demands,
+        plannedDemands,
+        ROUNDS,
+      );
+    expect(left(50, plannedDemands)).toBe(3);
+    expect(left(100, plannedDemands)).toBe(6);
     expect(left(50, demandsOf(movement, { ...FULL_STANDING_VARIANT, arms: "left" }))).toBe(6);
   });
 
   test("an arm that hangs is not held out", () => {
     const hanging: Movement = structuredClone(load("settling-breath"));
     for (const key of hanging.keys) key.arms = { elevation: 4, plane: 20, elbow: 5 };
-    const meant = demandsOf(hanging);
+    const plannedDemands = demandsOf(hanging);
     const cap = capOf({ channel: "heldOutShare", side: "both", limit: 10 });
-    expect(repetitionsWithinHold([cap], "standing", meant, meant, ROUNDS)).toBe(ROUNDS);
+    expect(repetitionsWithinHold([cap], "standing", plannedDemands, plannedDemands, ROUNDS)).toBe(ROUNDS);
   });
 });

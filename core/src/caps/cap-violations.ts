@@ -110,7 +110,7 @@ export function forbidsAtAnySize(cap: Cap, shape: VariantSpec, demand: StaticDem
     case "oneLegSeconds":
       return anySide(limit, demand.longestOneLeg, demand, rounds);
     case "steadiness":
-      return demand.steadiness > limit.limit + CAP_TOLERANCE.degrees;
+      return demand.balance > limit.limit + CAP_TOLERANCE.degrees;
     case "shortestCycle":
       return demand.cycleSeconds < limit.limit - CAP_TOLERANCE.share;
     default:
@@ -175,7 +175,7 @@ export function violatesCap(cap: Cap, choice: VariantSpec, demand: Demand, round
     case "holdSeconds":
       return lasting(demand.longestHold, demand.cycleSeconds, rounds) > limit.limit + CAP_TOLERANCE.share;
     case "steadiness":
-      return demand.steadiness.total > limit.limit + CAP_TOLERANCE.degrees;
+      return demand.balance.total > limit.limit + CAP_TOLERANCE.degrees;
     case "barredFeature":
       return demand.features.has(limit.limit);
     case "breathPause":
@@ -213,7 +213,7 @@ export function repetitionsWithinHold(
   caps: readonly Cap[],
   kind: VariantKind,
   demands: readonly Demand[],
-  meant: readonly Demand[],
+  plannedDemands: readonly Demand[],
   planned: number,
 ): number {
   return caps.reduce((most, cap) => {
@@ -221,9 +221,10 @@ export function repetitionsWithinHold(
     if (limit.channel !== "heldOutShare" || !appliesTo(cap, kind)) return most;
     const allowed = sidesOf(limit).map((side) => {
       const i = sideIndex(side);
-      if (heldOut(meant, i) < HOLDS_OUT * meant.reduce((sum, { cycleSeconds }) => sum + cycleSeconds, 0)) return planned;
+      if (heldOut(plannedDemands, i) < HOLDS_OUT * plannedDemands.reduce((sum, { cycleSeconds }) => sum + cycleSeconds, 0))
+        return planned;
       const each = heldOut(demands, i);
-      const whole = (limit.limit / PERCENT) * heldOut(meant, i) * planned;
+      const whole = (limit.limit / PERCENT) * heldOut(plannedDemands, i) * planned;
       return each * planned <= whole + CAP_TOLERANCE.share ? planned : Math.floor(whole / each + 1e-9);
     });
     return Math.min(most, ...allowed);

@@ -1,6 +1,7 @@
 import { type CheckIn, OUTCOMES, type Outcome } from "./answers.ts";
 import { BODY_PARTS, type BodyPart } from "./body-parts.ts";
 import { type Cap, type CapLimit, sidesOf } from "./cap.ts";
+import { USUAL_HANDS_UP } from "./cautious-caps.ts";
 import { DAY_ANSWERS, type DayAnswer } from "./day-answers.ts";
 import { effectiveCaps, strictestNumber } from "./effective.ts";
 import type { Finding } from "./findings.ts";
@@ -8,7 +9,6 @@ import { NOT_TAKING_PART } from "./limitations/rule.ts";
 import type { Policy } from "./policy.ts";
 import { NOTHING_SPECIAL, SCREENING, type ScreenedPerson, type ScreeningFinding } from "./screening.ts";
 import type { Source } from "./source.ts";
-import { USUAL_HANDS_UP } from "./cautious-caps.ts";
 
 const PART_NAMES = BODY_PARTS.map(({ name }) => name);
 const graver = (a: Outcome, b: Outcome): Outcome => (OUTCOMES.indexOf(a) >= OUTCOMES.indexOf(b) ? a : b);

@@ -1,7 +1,7 @@
 import { balanceDemandShown, type StandStage } from "./balance-levels.ts";
 import type { CapLimit } from "./cap.ts";
-import { USUAL_PRACTICE } from "./limitations/rule.ts";
 import { CAUTIOUS_CAP_LIMITS, USUAL_HANDS_UP } from "./cautious-caps.ts";
+import { USUAL_PRACTICE } from "./limitations/rule.ts";
 
 /** Sessions without a catch, a wobble or a complaint after which a newcomer may be released. */
 export const CLEAN_SESSIONS = 3;

@@ -1,8 +1,8 @@
 import { expect, test } from "vitest";
 import { circumstances, planned } from "../schedule/plan.fixture.ts";
 import { schedulePlan } from "../schedule/schedule-plan.ts";
-import { scriptItems } from "./script.ts";
 import { classSteps, repetitionAt } from "./class-steps.ts";
+import { scriptItems } from "./script.ts";
 import { CODES } from "./wording.fixture.ts";
 
 const reading = schedulePlan(

@@ -1,10 +1,10 @@
 import { describe, expect, test } from "vitest";
 import { circumstances, planned } from "../schedule/plan.fixture.ts";
 import { schedulePlan } from "../schedule/schedule-plan.ts";
+import { classSteps } from "./class-steps.ts";
 import { type NotClean, notClean } from "./clean-session.ts";
 import { type ClassEvent, classState, type Observation } from "./events.ts";
 import { type ClassScript, scriptItems } from "./script.ts";
-import { classSteps } from "./class-steps.ts";
 import { CODES } from "./wording.fixture.ts";
 
 const PERSON = "00000000-0000-4000-8000-000000000001";

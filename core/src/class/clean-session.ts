@@ -1,6 +1,6 @@
+import { classSteps } from "./class-steps.ts";
 import type { ClassState, Observation } from "./events.ts";
 import type { ClassScript } from "./script.ts";
-import { classSteps } from "./class-steps.ts";
 
 /** Shares of a session, by the clock, that someone has to be there for, and of what was fitted that they have to do. */
 export const CLEAN = { there: 2 / 3, done: 1 / 2 } as const;

@@ -9,12 +9,18 @@ export interface ScriptTransition {
   readonly hazards: readonly string[];
 }
 
-/** A block as it is taught. */
+/** A plan item as it is taught. The names are those of the stored scripts. */
 export interface ScriptItem
-  extends Pick<
-    ScheduledItem,
-    "id" | "movement" | "meant" | "turns" | "breathSeconds" | "cycleSeconds" | "parts" | "total" | "from" | "to"
-  > {
+  extends Pick<ScheduledItem, "id" | "movement" | "turns" | "breathSeconds" | "cycleSeconds" | "total" | "from" | "to"> {
+  readonly meant: ScheduledItem["plannedVariant"];
+  /** Seconds of the transition, the explanation, the demonstration, the repetitions and the change of sides. */
+  readonly parts: {
+    readonly link: number;
+    readonly talk: number;
+    readonly showing: number;
+    readonly rounds: number;
+    readonly sideChange: number;
+  };
   readonly link: ScriptTransition;
   readonly sideChange: ScriptTransition | null;
 }
@@ -48,24 +54,32 @@ export interface ScriptWording {
   readonly hazard: (hazard: TransitionHazard) => string;
 }
 
-const sayTransition = ({ links, hazards }: Transition, { step, hazard }: ScriptWording): ScriptTransition => ({
-  words: links.map(step),
+const sayTransition = ({ steps, hazards }: Transition, { step, hazard }: ScriptWording): ScriptTransition => ({
+  words: steps.map(step),
   hazards: hazards.map(hazard),
 });
 
 /** The items of a plan as they are taught. @param wording of the language that the class is taught in */
 export const scriptItems = ({ blocks }: PlanSchedule, wording: ScriptWording): ScriptItem[] =>
-  blocks.map(({ id, movement, meant, turns, breathSeconds, cycleSeconds, parts, total, from, to, seam, sideChange }) => ({
-    id,
-    movement,
-    meant,
-    turns,
-    breathSeconds,
-    cycleSeconds,
-    parts,
-    total,
-    from,
-    to,
-    link: sayTransition(seam, wording),
-    sideChange: sideChange && sayTransition(sideChange, wording),
-  }));
+  blocks.map(
+    ({ id, movement, plannedVariant, turns, breathSeconds, cycleSeconds, parts, total, from, to, transition, sideChange }) => ({
+      id,
+      movement,
+      meant: plannedVariant,
+      turns,
+      breathSeconds,
+      cycleSeconds,
+      parts: {
+        link: parts.transition,
+        talk: parts.explanation,
+        showing: parts.demonstration,
+        rounds: parts.repetitions,
+        sideChange: parts.sideChange,
+      },
+      total,
+      from,
+      to,
+      link: sayTransition(transition, wording),
+      sideChange: sideChange && sayTransition(sideChange, wording),
+    }),
+  );

@@ -59,7 +59,7 @@ export class CandidateChecks {
     if (evaluation.quiet) return evaluation.quiet;
     const { movement, breathSeconds } = this.terms.input;
     const { shape, pace } = evaluation;
-    const quiet = this.terms.variants.quiet(movement, shape, this.terms.input, pace * breathSeconds, this.terms.leads);
+    const quiet = this.terms.variants.quiet(movement, shape, this.terms.input, pace * breathSeconds, this.terms.leadingSides);
     evaluation.quiet = {
       forbidden:
         quiet === null ||
@@ -75,7 +75,7 @@ export class CandidateChecks {
     return getOrCompute(atKeys, sizesCode(sizes), () => {
       const { movement } = this.terms.input;
       const choice = { ...shape, sizes };
-      const extremes = this.terms.variants.extremesAtKeys(movement, choice, this.terms.input, this.terms.leads);
+      const extremes = this.terms.variants.extremesAtKeys(movement, choice, this.terms.input, this.terms.leadingSides);
       return extremes !== null && !this.terms.poseCaps.some((cap) => this.terms.beyondInPose(cap, choice, extremes));
     });
   }

@@ -20,7 +20,7 @@ import { HALL_SUPPORT_OPTIONS, type SupportOptions } from "./support-options.ts"
 export type Shape = VariantSpec;
 
 /** A stance lower than planned is no one's fit: it asks more of everything. Lowest first. */
-const fitDepths = (meant: Depth): readonly Depth[] => DEPTHS.slice(0, DEPTHS.indexOf(meant) + 1).toReversed();
+const fitDepths = (planned: Depth): readonly Depth[] => DEPTHS.slice(0, DEPTHS.indexOf(planned) + 1).toReversed();
 const ARMS = ["both", "right", "left"] as const;
 const ARM_SIZES = [8, 7, 6, 5, 4, 3, 2, 1] as const;
 const BODY_SIZES = [8, 6, 4, 2] as const;

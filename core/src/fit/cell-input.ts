@@ -17,7 +17,7 @@ export interface CellInput {
   /** Sides that lead, in their order, with the repetitions planned of each. */
   readonly turns: readonly Turn[];
   /** The planned variant, which the group is shown. */
-  readonly meant: VariantSpec;
+  readonly plannedVariant: VariantSpec;
   /** Metres. */
   readonly stature: number;
   readonly build: Build;
@@ -31,7 +31,7 @@ export interface CellInput {
   /** Whether what they meet in water is read: where a cap speaks of it. */
   readonly readsDrag?: boolean;
   readonly aids: readonly OwnAid[];
-  readonly place: VenueResources;
+  readonly resources: VenueResources;
   /** What of the place there may not be enough of. */
   readonly scarce: LimitedResources;
   /** Share of a cap on range or load that variants are worked up to, 0 to 1. */
@@ -55,7 +55,7 @@ export interface FoundVariant {
   readonly choice: VariantSpec;
   /** How much of the planned movement is kept, 0 to 1, the repetitions left out counted. */
   readonly fidelity: number;
-  readonly rounds: number;
+  readonly repetitions: number;
   /**
    * How many repetitions of the group one of theirs takes: 1, or 2 or 3 for a participant who moves slower in water.
    */
@@ -72,8 +72,8 @@ export type Pace = (typeof PACES)[number];
  * The variant a body is to do: the group's, or on a chair where it cannot stand; in a pool that chair stands in the
  * water.
  */
-export const plannedVariantFor = (build: Build, meant: VariantSpec): VariantSpec =>
-  canStand(build) || meant.kind === "seated" ? meant : FULL_SEATED_VARIANT;
+export const plannedVariantFor = (build: Build, planned: VariantSpec): VariantSpec =>
+  canStand(build) || planned.kind === "seated" ? planned : FULL_SEATED_VARIANT;
 
 /** One arm that does less than the other, or rests. */
 export function lighterSideOf(choice: VariantSpec, build: Build): Side | null {

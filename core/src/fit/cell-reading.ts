@@ -34,20 +34,20 @@ const restingHand = ({ arms }: VariantSpec): Side | null => (arms === "both" ? n
 
 function variantChanges(
   { choice, level, rounds, pace }: FittedCell & { choice: VariantSpec },
-  meant: VariantSpec,
+  plannedVariant: VariantSpec,
   planned: number,
 ): CellChange[] {
   const changes: CellChange[] = [];
   if (pace > 1) changes.push({ change: "slower", times: pace });
   else if (rounds < planned) changes.push({ change: "fewer", rounds, planned });
-  if (choice.kind === "seated" && meant.kind !== "seated")
-    changes.push({ change: meant.kind === "water" ? "poolChair" : "seated" });
+  if (choice.kind === "seated" && plannedVariant.kind !== "seated")
+    changes.push({ change: plannedVariant.kind === "water" ? "poolChair" : "seated" });
   if (choice.hold) changes.push({ change: "support", hold: choice.hold });
   const resting = restingHand(choice);
   if (resting) changes.push({ change: "handRests", hand: resting });
   if (choice.sizes.legs === 0) changes.push({ change: "legsStill" });
   if (choice.toeDown) changes.push({ change: "toeDown" });
-  if (choice.depth !== meant.depth && choice.kind !== "seated" && choice.sizes.legs > 0)
+  if (choice.depth !== plannedVariant.depth && choice.kind !== "seated" && choice.sizes.legs > 0)
     changes.push({ change: choice.depth === "high" ? "taller" : "higher" });
   if (choice.weightBack) changes.push({ change: "weightBack" });
   if (level < FULL && resting === null && choice.sizes.legs > 0) changes.push({ change: "smaller" });
@@ -55,7 +55,7 @@ function variantChanges(
 }
 
 /** The cap on a hand's height says most; the variant says the rest. */
-function changesOf(cell: FittedCell, meant: VariantSpec, planned: number): CellChange[] {
+function changesOf(cell: FittedCell, plannedVariant: VariantSpec, planned: number): CellChange[] {
   const { choice } = cell;
   if (choice === null) return [{ change: cell.breathing ? "breathesAlong" : "rests" }];
   // A hand that rests or is supported is spoken of already.
@@ -63,7 +63,7 @@ function changesOf(cell: FittedCell, meant: VariantSpec, planned: number): CellC
   const hands = cell.because.flatMap(({ limit }): CellChange[] =>
     limit.channel === "handHeight" && !spoken.includes(limit.side) ? [{ change: "handHeight", limit }] : [],
   );
-  const changes = variantChanges({ ...cell, choice }, meant, planned).filter(
+  const changes = variantChanges({ ...cell, choice }, plannedVariant, planned).filter(
     ({ change }) => change !== "smaller" || hands.length === 0,
   );
   return [...changes, ...hands].slice(0, MOST_CHANGES);
@@ -72,12 +72,12 @@ function changesOf(cell: FittedCell, meant: VariantSpec, planned: number): CellC
 /**
  * Reads a fitted cell: its figures, what is done differently and why, as codes.
  *
- * @param meant the planned variant
+ * @param plannedVariant the planned variant
  * @param planned repetitions planned
  */
-export function readCell(cell: FittedCell, meant: VariantSpec, planned: number): CellReading {
+export function readCell(cell: FittedCell, plannedVariant: VariantSpec, planned: number): CellReading {
   // A seated body may do everything it can and still do another variant than the group's.
-  const whole = cell.fidelity > FULL && cell.choice?.kind === meant.kind;
+  const whole = cell.fidelity > FULL && cell.choice?.kind === plannedVariant.kind;
   const lacking = cell.choice === null && cell.because.length === 0 && cell.gaveWay === null;
   return {
     form: cell.choice?.kind ?? "rest",
@@ -86,12 +86,12 @@ export function readCell(cell: FittedCell, meant: VariantSpec, planned: number):
     fidelity: cell.fidelity,
     lighterSide: cell.lighterSide,
     whole,
-    changes: whole ? [] : changesOf(cell, meant, planned),
+    changes: whole ? [] : changesOf(cell, plannedVariant, planned),
     because: cell.because,
     blockedBy: lacking ? "noVariant" : cell.gaveWay,
     breathing: cell.breathing,
     rounds: cell.rounds,
-    steadiness: Math.max(0, ...cell.demands.map((demand) => demand.steadiness.total)),
+    steadiness: Math.max(0, ...cell.demands.map((demand) => demand.balance.total)),
     choice: cell.choice,
   };
 }

@@ -22,7 +22,7 @@ import {
 import { supportModeGroups, supportOptions } from "./support-options.ts";
 import type { RankedShape, RankedSize, VariantCache } from "./variant-cache.ts";
 
-/** A shape on its way through one search. */
+/** A shape on its mode through one search. */
 interface CandidateState {
   readonly evaluation: CandidateEvaluation;
   /** Whether what it asks in quiet has been held against caps and spending. */
@@ -37,7 +37,7 @@ interface CandidateState {
 const EPSILON = 1e-9;
 
 /**
- * Looks for the best variant of one block for one person, way by way.
+ * Looks for the best variant of one block for one person, mode by mode.
  *
  * Candidates are the same for everyone and caps only filter them, so tightening a cap never makes a cell richer: a
  * variant is in when it breaks none, each of its parts passes in the key poses and its trunk and legs carry it, which
@@ -57,17 +57,17 @@ export class CellSearch {
 
   private looksByWay(): ReadonlyMap<SupportMode, readonly CandidateEvaluation[]> {
     if (this.looks) return this.looks;
-    const { movement, place, aids, scarce, build } = this.terms.input;
-    const byWay = new Map<SupportMode, CandidateEvaluation[]>();
+    const { movement, resources, aids, scarce, build } = this.terms.input;
+    const byMode = new Map<SupportMode, CandidateEvaluation[]>();
     const declaredBarred = this.terms.worked.some(
       ({ limit }) => limit.channel === "barredFeature" && movement.features?.some((feature) => feature === limit.limit),
     );
     const barred = declaredBarred || this.terms.worked.some((cap) => this.terms.barsWater(cap));
-    if (this.terms.meant !== null && !barred)
-      for (const shape of shapesOf(movement, this.terms.full.depth, supportOptions(place, aids, scarce, build))) {
+    if (this.terms.planned !== null && !barred)
+      for (const shape of shapesOf(movement, this.terms.full.depth, supportOptions(resources, aids, scarce, build))) {
         if (isOnFeet(shape.kind) && !isOnFeet(this.terms.full.kind)) continue;
         if (this.terms.worked.some((cap) => barsVariant(cap, shape))) continue;
-        const way = supportModeOf(shape);
+        const mode = supportModeOf(shape);
         const looks = this.terms.paces.map(
           (pace): CandidateEvaluation => ({
             shape,
@@ -80,49 +80,49 @@ export class CellSearch {
             allowed: new Map(),
           }),
         );
-        byWay.set(way, [...(byWay.get(way) ?? []), ...looks]);
+        byMode.set(mode, [...(byMode.get(mode) ?? []), ...looks]);
       }
-    this.looks = byWay;
-    return byWay;
+    this.looks = byMode;
+    return byMode;
   }
 
-  /** The ways in which there is any variant that no cap bars outright, grouped by the equipment and help they take. */
-  ways(): (readonly SupportMode[])[] {
+  /** The modes in which there is any variant that no cap bars outright, grouped by the equipment and help they take. */
+  modes(): (readonly SupportMode[])[] {
     const there = this.looksByWay();
     return supportModeGroups(this.terms.input.scarce)
-      .map((group) => group.filter((way) => there.has(way)))
+      .map((group) => group.filter((mode) => there.has(mode)))
       .filter((group) => group.length > 0);
   }
 
   /** The most that what is left of a shape can keep, by what is known of it so far. */
-  private promise({ evaluation, whole, next }: CandidateState, meant: PlannedVariant): number {
+  private promise({ evaluation, whole, next }: CandidateState, planned: PlannedVariant): number {
     const head = evaluation.ranked?.sizes[next];
     if (!evaluation.ranked || !head) return Number.NEGATIVE_INFINITY;
-    const body = whole ?? { steadiness: 1, depth: evaluation.ranked.depth };
-    return this.terms.mostShare(evaluation) * mostFidelity(meant, body, head, this.terms.isInTime(evaluation));
+    const body = whole ?? { balance: 1, depth: evaluation.ranked.depth };
+    return this.terms.mostShare(evaluation) * mostFidelity(planned, body, head, this.terms.isInTime(evaluation));
   }
 
   /** The most that a shape could keep of which nothing is solved yet. */
-  private mostUnsolved(evaluation: CandidateEvaluation, meant: PlannedVariant): number {
-    const keeps = readShape(meant, evaluation.shape, null);
-    const kept = rangeFidelity(meant, keeps, evaluation.shape);
+  private mostUnsolved(evaluation: CandidateEvaluation, planned: PlannedVariant): number {
+    const keeps = readShape(planned, evaluation.shape, null);
+    const kept = rangeFidelity(planned, keeps, evaluation.shape);
     return (
       this.terms.mostShare(evaluation) *
-      mostFidelity(meant, { steadiness: 1, depth: keeps.depth }, kept, this.terms.isInTime(evaluation))
+      mostFidelity(planned, { balance: 1, depth: keeps.depth }, kept, this.terms.isInTime(evaluation))
     );
   }
 
   /**
-   * The best variant in some ways that spends no more than it may.
+   * The best variant in some modes that spends no more than it may.
    *
    * @param above what it has to keep more than to be of use
    * @returns null where caps leave none
    */
-  best(ways: readonly SupportMode[], spending: SessionUse = UNLIMITED_SESSION_USE, above = 0): FoundVariant | null {
-    return getOrCompute(this.found, `${ways.join()} ${spending.oneLeg} ${spending.handsUp} ${above}`, () => {
-      const byWay = this.looksByWay();
+  best(modes: readonly SupportMode[], spending: SessionUse = UNLIMITED_SESSION_USE, above = 0): FoundVariant | null {
+    return getOrCompute(this.found, `${modes.join()} ${spending.oneLeg} ${spending.handsUp} ${above}`, () => {
+      const byMode = this.looksByWay();
       return this.search(
-        ways.flatMap((way) => byWay.get(way) ?? []),
+        modes.flatMap((mode) => byMode.get(mode) ?? []),
         spending,
         above,
       );
@@ -133,11 +133,11 @@ export class CellSearch {
    * The repetitions that a variant is credited with at most: an arm counts as moved when its part of the planned ranges
    * at that size is, trunk and legs when they are in the plainest variant of the same trunk and legs.
    */
-  private mostRounds({ shape, pace }: CandidateEvaluation, sizes: Sizes, { plain }: BodyRead, meant: PlannedVariant): number {
+  private mostRounds({ shape, pace }: CandidateEvaluation, sizes: Sizes, { plain }: BodyRead, planned: PlannedVariant): number {
     if (this.terms.partRounds.length === 0 || plain === null) return this.terms.roundsAt(pace);
     const armSpan = (side: Side): number =>
       armMoves(shape, side)
-        ? (Math.max(0, ...meant.moving.filter(({ part }) => part === side).map(({ span }) => span)) / FULL_SIZE) *
+        ? (Math.max(0, ...planned.moving.filter(({ part }) => part === side).map(({ span }) => span)) / FULL_SIZE) *
           (side === "left" ? sizes.armLeft : sizes.armRight)
         : 0;
     const moves = (part: WholeOrPart): boolean => {
@@ -146,7 +146,7 @@ export class CellSearch {
     };
     return Math.min(
       this.terms.roundsAt(pace),
-      repetitionsAllowedMoving(this.terms.partRounds, shape.kind, moves, this.terms.rounds),
+      repetitionsAllowedMoving(this.terms.partRounds, shape.kind, moves, this.terms.repetitions),
     );
   }
 
@@ -154,23 +154,27 @@ export class CellSearch {
    * The most that a variant of a shape is credited with at some size of trunk and legs: what the plainest one asks,
    * less what is held.
    */
-  private readBody({ shape, pace, ranked, keeps }: CandidateEvaluation, { trunk, legs }: Sizes, meant: PlannedVariant): BodyRead {
+  private readBody(
+    { shape, pace, ranked, keeps }: CandidateEvaluation,
+    { trunk, legs }: Sizes,
+    planned: PlannedVariant,
+  ): BodyRead {
     return getOrCompute(keeps, 16 * trunk + legs, () => {
       const plain = plainShape(this.terms.input.movement, shape);
       const done = this.terms.demandsOf({ ...plain, sizes: { ...plain.sizes, trunk, legs } }, pace);
       const depth = ranked?.depth ?? 1;
-      if (done === null) return { plain: null, steadiness: 1, depth };
+      if (done === null) return { plain: null, balance: 1, depth };
       const relief = shape.hold === null || plain.hold !== null || shape.kind === "water" ? 0 : reliefOf(shape.hold);
       return {
         plain: done,
-        steadiness: balanceFidelity(meant, done, relief),
-        depth: Math.min(depth, depthFidelity(meant, done)),
+        balance: balanceFidelity(planned, done, relief),
+        depth: Math.min(depth, depthFidelity(planned, done)),
       };
     });
   }
 
   /** Learns the next thing of a shape that is not known yet. @returns false where all is known */
-  private learn(head: CandidateState, meant: PlannedVariant, spending: SessionUse): boolean {
+  private learn(head: CandidateState, planned: PlannedVariant, spending: SessionUse): boolean {
     const { movement } = this.terms.input;
     const { evaluation } = head;
     if (!head.entered) {
@@ -181,22 +185,22 @@ export class CellSearch {
         return true;
       }
       if (evaluation.ranked === null) {
-        head.most = this.mostUnsolved(evaluation, meant);
+        head.most = this.mostUnsolved(evaluation, planned);
         return true;
       }
     } else if (evaluation.ranked === null)
       evaluation.ranked = this.terms.variants.rankedSizes(movement, this.terms.full, evaluation.shape, this.terms.input);
-    else if (head.whole === null) head.whole = this.readBody(evaluation, evaluation.shape.sizes, meant);
+    else if (head.whole === null) head.whole = this.readBody(evaluation, evaluation.shape.sizes, planned);
     else return false;
-    head.most = this.promise(head, meant);
+    head.most = this.promise(head, planned);
     return true;
   }
 
   private search(looks: readonly CandidateEvaluation[], spending: SessionUse, above: number): FoundVariant | null {
-    const { meant } = this.terms;
-    if (meant === null) return null;
+    const { planned } = this.terms;
+    if (planned === null) return null;
     const mostOf = (evaluation: CandidateEvaluation) =>
-      this.terms.mostShare(evaluation) * (this.terms.isInTime(evaluation) ? 1 : 1 - meant.weights.breath);
+      this.terms.mostShare(evaluation) * (this.terms.isInTime(evaluation) ? 1 : 1 - planned.weights.breath);
     const searched = looks.map(
       (evaluation): CandidateState => ({ evaluation, entered: false, whole: null, next: 0, most: mostOf(evaluation) }),
     );
@@ -206,15 +210,16 @@ export class CellSearch {
       for (const each of searched) if (head === null || each.most > head.most + EPSILON) head = each;
       if (head === null || head.most === Number.NEGATIVE_INFINITY) break;
       if (head.most <= Math.max(above, best?.fidelity ?? 0) + EPSILON) break;
-      if (this.learn(head, meant, spending)) continue;
+      if (this.learn(head, planned, spending)) continue;
       const { evaluation } = head;
       const size = (evaluation.ranked as RankedShape).sizes[head.next] as RankedSize;
       head.next += 1;
-      head.most = this.promise(head, meant);
-      const body = this.readBody(evaluation, size.sizes, meant);
-      const rounds = this.mostRounds(evaluation, size.sizes, body, meant);
+      head.most = this.promise(head, planned);
+      const body = this.readBody(evaluation, size.sizes, planned);
+      const rounds = this.mostRounds(evaluation, size.sizes, body, planned);
       const better = Math.max(above, best?.fidelity ?? 0) + EPSILON;
-      if ((rounds / this.terms.rounds) * mostFidelity(meant, body, size, this.terms.isInTime(evaluation)) <= better) continue;
+      if ((rounds / this.terms.repetitions) * mostFidelity(planned, body, size, this.terms.isInTime(evaluation)) <= better)
+        continue;
       const choice = { ...evaluation.shape, sizes: size.sizes };
       // In the order of what is cheap and turns most down.
       if (!this.checks.partsPassAtKeys(evaluation, choice.sizes) || !this.checks.armsPass(evaluation, choice.sizes, spending))
@@ -223,8 +228,8 @@ export class CellSearch {
       if (demands === null) continue;
       const done = Math.min(rounds, this.terms.roundsOf(choice.kind, demands, this.terms.worked));
       if (done === 0) continue;
-      const kept = (done / this.terms.rounds) * fidelity(meant, body, size, demands, this.terms.isInTime(evaluation));
-      if (kept > better) best = { choice, fidelity: kept, rounds: done, pace: evaluation.pace, demands };
+      const kept = (done / this.terms.repetitions) * fidelity(planned, body, size, demands, this.terms.isInTime(evaluation));
+      if (kept > better) best = { choice, fidelity: kept, repetitions: done, pace: evaluation.pace, demands };
     }
     return best;
   }

@@ -29,11 +29,11 @@ export class CellTerms {
   /** The planned variant for this body, and its demands; null where this body has no such variant. */
   readonly full: VariantSpec;
   readonly meantDemands: readonly Demand[] | null;
-  readonly meant: PlannedVariant | null;
+  readonly planned: PlannedVariant | null;
   /** Caps as variants are worked up to them, in the order of the question's. */
   readonly worked: readonly Cap[];
-  readonly leads: readonly Side[];
-  readonly rounds: number;
+  readonly leadingSides: readonly Side[];
+  readonly repetitions: number;
   /** Share of the repetitions that caps leave for any variant. */
   private readonly mostOfRounds: number;
   private readonly inTime: boolean;
@@ -52,21 +52,21 @@ export class CellTerms {
   constructor(input: CellInput, variants: VariantCache) {
     this.input = input;
     this.variants = variants;
-    this.leads = input.turns.map(({ lead }) => lead);
-    this.rounds = Math.max(0, ...input.turns.map(({ rounds }) => rounds));
+    this.leadingSides = input.turns.map(({ lead }) => lead);
+    this.repetitions = Math.max(0, ...input.turns.map(({ rounds }) => rounds));
     this.worked = input.caps.map((cap) => workedCap(cap, input.workingShare));
-    this.mostOfRounds = repetitionsAllowedInAllVariants(this.worked, this.rounds) / Math.max(1, this.rounds);
+    this.mostOfRounds = repetitionsAllowedInAllVariants(this.worked, this.repetitions) / Math.max(1, this.repetitions);
     this.bodyCaps = this.worked.filter(isOnBody);
     this.partRounds = this.worked.filter(({ limit }) => limit.channel === "roundsShare" && limit.part !== "all");
     this.inTime = !input.caps.some(
       ({ limit }) => limit.channel === "longestBreath" && limit.limit < input.breathSeconds - CAP_TOLERANCE.share,
     );
     const dragCapped = this.worked.some(({ limit }) => limit.channel === "shoulderDrag" || limit.channel === "hipDrag");
-    this.paces = input.place.pool !== null && dragCapped ? PACES : [1];
-    this.full = plannedVariantFor(input.build, input.meant);
-    const known = variants.meant(input.movement, this.full, input, input.breathSeconds, this.leads);
+    this.paces = input.resources.pool !== null && dragCapped ? PACES : [1];
+    this.full = plannedVariantFor(input.build, input.plannedVariant);
+    const known = variants.plannedVariant(input.movement, this.full, input, input.breathSeconds, this.leadingSides);
     this.meantDemands = known?.demands ?? null;
-    this.meant = known?.meant ?? null;
+    this.planned = known?.planned ?? null;
     // Parts are only looked at for themselves where the whole movement goes beyond a cap on them.
     const pressing = this.worked.filter((cap) => this.meantDemands && this.breaksWorked(cap, this.full, this.meantDemands, 1));
     this.steadinessPresses = pressing.some(({ limit }) => limit.channel === "steadiness");
@@ -76,12 +76,12 @@ export class CellTerms {
 
   demandsOf(choice: VariantSpec, pace: Pace): readonly Demand[] | null {
     const { movement, breathSeconds } = this.input;
-    return this.variants.demands(movement, choice, this.input, pace * breathSeconds, this.leads);
+    return this.variants.demands(movement, choice, this.input, pace * breathSeconds, this.leadingSides);
   }
 
   /** Repetitions that there is time for at a pace. */
   roundsAt(pace: Pace): number {
-    return Math.floor(this.rounds / pace);
+    return Math.floor(this.repetitions / pace);
   }
 
   breaksWorked(cap: Cap, choice: VariantSpec, demands: readonly Demand[], pace: Pace): boolean {
@@ -89,10 +89,10 @@ export class CellTerms {
   }
 
   roundsOf(kind: VariantSpec["kind"], demands: readonly Demand[], by: readonly Cap[]): number {
-    const { rounds } = this;
+    const { repetitions } = this;
     return Math.min(
-      repetitionsWithinHold(by, kind, demands, this.meantDemands ?? demands, rounds),
-      ...demands.map((demand) => repetitionsAllowed(by, kind, demand, rounds)),
+      repetitionsWithinHold(by, kind, demands, this.meantDemands ?? demands, repetitions),
+      ...demands.map((demand) => repetitionsAllowed(by, kind, demand, repetitions)),
     );
   }
 
@@ -103,8 +103,8 @@ export class CellTerms {
 
   /** Whether the water where the person stands or sits is too deep, too warm or too cool for them. */
   barsWater({ limit }: Cap): boolean {
-    const { depth, stature, place } = this.input;
-    const temperature = place.pool?.temperature ?? null;
+    const { depth, stature, resources } = this.input;
+    const temperature = resources.pool?.temperature ?? null;
     switch (limit.channel) {
       case "waterDepth":
         return depth !== null && (100 * depth) / stature > limit.limit + CAP_TOLERANCE.share;
@@ -129,7 +129,7 @@ export class CellTerms {
       const worked = this.worked[i] as Cap;
       return (
         this.breaksWorked(worked, this.full, demands, 1) ||
-        this.roundsOf(this.full.kind, demands, [worked]) < this.rounds ||
+        this.roundsOf(this.full.kind, demands, [worked]) < this.repetitions ||
         this.barsWater(cap) ||
         (cap.limit.channel === "longestBreath" && cap.limit.limit < breathSeconds - CAP_TOLERANCE.share)
       );
@@ -138,8 +138,8 @@ export class CellTerms {
 
   /** What sitting and breathing along keeps; null where there is nowhere to sit. */
   breathing(): number | null {
-    const { place, caps, build } = this.input;
-    const sits = place.chairs > 0 && (place.pool === null || !canStand(build));
+    const { resources, caps, build } = this.input;
+    const sits = resources.chairs > 0 && (resources.pool === null || !canStand(build));
     if (!sits || caps.some((cap) => this.barsWater(cap))) return null;
     if (caps.some(({ limit }) => limit.channel === "barredForm" && limit.limit === "seated")) return null;
     return BREATHING_FIDELITY;
@@ -147,7 +147,7 @@ export class CellTerms {
 
   /** The most of the repetitions that there is time for, caps on repetitions counted. */
   mostShare({ pace }: { readonly pace: Pace }): number {
-    return Math.min(this.mostOfRounds, this.roundsAt(pace) / Math.max(1, this.rounds));
+    return Math.min(this.mostOfRounds, this.roundsAt(pace) / Math.max(1, this.repetitions));
   }
 
   /** Whether breath and timing are the group's. */

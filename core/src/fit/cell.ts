@@ -35,7 +35,7 @@ export interface FittedCell {
   /** One arm that does less than the other, or rests. */
   readonly lighterSide: Side | null;
   /**
-   * Caps that the planned variant would break, in the order given, and those over the session that this block gave way
+   * Caps that the planned variant would break, in the order given, and those over the session that this block gave mode
    * to.
    */
   readonly because: readonly Cap[];
@@ -66,8 +66,8 @@ export const restCell = (because: readonly Cap[], gaveWay: BlockedBy | null = nu
 
 /** A cell done in a variant. */
 export const variantCell = (
-  { choice, fidelity, rounds, pace, demands }: FoundVariant,
-  meant: PlannedVariant,
+  { choice, fidelity, repetitions, pace, demands }: FoundVariant,
+  planned: PlannedVariant,
   build: Build,
   because: readonly Cap[],
   gaveWay: BlockedBy | null = null,
@@ -75,9 +75,9 @@ export const variantCell = (
   choice,
   breathing: false,
   fidelity,
-  rounds,
+  rounds: repetitions,
   pace,
-  level: rangeShare(meant, choice),
+  level: rangeShare(planned, choice),
   lighterSide: lighterSideOf(choice, build),
   because,
   gaveWay,
@@ -87,7 +87,7 @@ export const variantCell = (
 /** Whether a cell is stood on land; water carries. */
 export const cellOnFeet = (cell: Pick<FittedCell, "choice">): boolean => cell.choice !== null && isStanding(cell.choice.kind);
 
-/** What a variant is worth: what it keeps, less what its way costs. */
+/** What a variant is worth: what it keeps, less what its mode costs. */
 export const variantWorth = ({ choice, fidelity }: Pick<FoundVariant, "choice" | "fidelity">): number =>
   fidelity - supportModeCost(supportModeOf(choice));
 
@@ -98,8 +98,8 @@ export const cellWorth = ({ choice, fidelity }: Pick<FittedCell, "choice" | "fid
 /** The best variant that breaks no cap, whatever the session; null where there is none. */
 export function bestVariant(search: CellSearch): FoundVariant | null {
   let best: FoundVariant | null = null;
-  for (const ways of search.ways()) {
-    const found = search.best(ways);
+  for (const modes of search.modes()) {
+    const found = search.best(modes);
     if (found && (best === null || variantWorth(found) > variantWorth(best) + 1e-9)) best = found;
   }
   return best;
@@ -117,6 +117,6 @@ export function fitCell(input: CellInput, variants: VariantCache): FittedCell {
   const search = new CellSearch(input, variants);
   const because = search.terms.broken();
   const best = bestVariant(search);
-  if (best === null || search.terms.meant === null) return restCell(because, null, search.terms.breathing() ?? 0);
-  return variantCell(best, search.terms.meant, input.build, because);
+  if (best === null || search.terms.planned === null) return restCell(because, null, search.terms.breathing() ?? 0);
+  return variantCell(best, search.terms.planned, input.build, because);
 }

@@ -8,9 +8,9 @@ import { sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { USUAL_STYLE } from "../plan/style.ts";
+import type { VenueSupports } from "../schedule/body-state.ts";
 import { circumstances, planned } from "../schedule/plan.fixture.ts";
 import { schedulePlan } from "../schedule/schedule-plan.ts";
-import type { VenueSupports } from "../schedule/body-state.ts";
 import { dragCycles } from "./drag-cycles.ts";
 import type { FitPerson } from "./session.ts";
 import { createVariantCache } from "./variant-cache.ts";
@@ -65,7 +65,7 @@ describe("a block in the pool", () => {
   const secondsOf = (drag: "person" | "room", equipment?: "paddles") =>
     schedulePlan(
       planned({ movementId: OPEN.id, ...(equipment ? { equipment } : {}) }),
-      circumstances({ place: POOL, style: { ...USUAL_STYLE, drag }, dragCycles: cycles }),
+      circumstances({ supports: POOL, style: { ...USUAL_STYLE, drag }, dragCycles: cycles }),
     ).blocks[0]?.cycleSeconds ?? 0;
 
   test("slows for everyone where the style says so, more with paddles, and not where the person slows", () => {

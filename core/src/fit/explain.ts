@@ -22,10 +22,10 @@ export interface Explanation {
   readonly without: number;
 }
 
-/** A way that caps leave open in a cell, and how much of the movement is kept in it. */
+/** A mode that caps leave open in a cell, and how much of the movement is kept in it. */
 export interface AllowedMode {
-  readonly way: PinnedVariant["way"];
-  readonly kept: number;
+  readonly mode: PinnedVariant["way"];
+  readonly fidelity: number;
 }
 
 /**
@@ -38,7 +38,7 @@ export interface AllowedMode {
  * @param variants cache of solved variants; fills as it is used
  * @param memory options of participants kept between fits
  */
-export function* openWaysIncrementally(
+export function* allowedModesIncrementally(
   plan: FitPlan,
   person: FitPerson,
   blockId: string,
@@ -50,13 +50,13 @@ export function* openWaysIncrementally(
   const each = options.blocks.find(({ block }) => block.id === blockId);
   if (!each) return [];
   const open = each.search
-    .ways()
+    .modes()
     .flat()
-    .flatMap((way): AllowedMode[] => {
-      const form = each.search.best([way]);
-      return form ? [{ way, kept: form.fidelity }] : [];
+    .flatMap((mode): AllowedMode[] => {
+      const form = each.search.best([mode]);
+      return form ? [{ mode, fidelity: form.fidelity }] : [];
     });
-  return [...open, { way: "rest", kept: 0 }];
+  return [...open, { mode: "rest", fidelity: 0 }];
 }
 
 /** Sets of caps larger than this are not looked for: no one could say in words what they do together. */

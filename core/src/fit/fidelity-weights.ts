@@ -7,19 +7,19 @@ import type { Movement, PURPOSES } from "../movement/format.ts";
 export interface Weights {
   readonly range: number;
   readonly sides: number;
-  readonly steadiness: number;
+  readonly balance: number;
   readonly depth: number;
   readonly breath: number;
 }
 
 /** Our own weights, each row adding up to 1. */
 const WEIGHTS = {
-  usual: { range: 0.4, sides: 0.2, steadiness: 0.2, depth: 0.1, breath: 0.1 },
-  steadiness: { range: 0.2, sides: 0.15, steadiness: 0.5, depth: 0.1, breath: 0.05 },
-  mobility: { range: 0.55, sides: 0.25, steadiness: 0.05, depth: 0.05, breath: 0.1 },
-  hipsAndKnees: { range: 0.2, sides: 0.15, steadiness: 0.2, depth: 0.4, breath: 0.05 },
-  calmBreath: { range: 0.25, sides: 0.1, steadiness: 0.05, depth: 0, breath: 0.6 },
-  memory: { range: 0.2, sides: 0.35, steadiness: 0.15, depth: 0, breath: 0.3 },
+  usual: { range: 0.4, sides: 0.2, balance: 0.2, depth: 0.1, breath: 0.1 },
+  steadiness: { range: 0.2, sides: 0.15, balance: 0.5, depth: 0.1, breath: 0.05 },
+  mobility: { range: 0.55, sides: 0.25, balance: 0.05, depth: 0.05, breath: 0.1 },
+  hipsAndKnees: { range: 0.2, sides: 0.15, balance: 0.2, depth: 0.4, breath: 0.05 },
+  calmBreath: { range: 0.25, sides: 0.1, balance: 0.05, depth: 0, breath: 0.6 },
+  memory: { range: 0.2, sides: 0.35, balance: 0.15, depth: 0, breath: 0.3 },
 } as const satisfies Record<string, Weights>;
 
 const OF_PURPOSE: Readonly<Record<(typeof PURPOSES)[number], Weights>> = {

@@ -50,7 +50,7 @@ const span = (demands: readonly Demand[], index: number): number =>
   Math.max(...demands.map((demand) => demand.highest[index] as number)) -
   Math.min(...demands.map((demand) => demand.lowest[index] as number));
 
-const steadiest = (demands: readonly Demand[]): number => Math.max(...demands.map((demand) => demand.steadiness.total));
+const steadiest = (demands: readonly Demand[]): number => Math.max(...demands.map((demand) => demand.balance.total));
 
 const deepest = (demands: readonly Demand[]): number =>
   Math.max(...demands.flatMap((demand) => LOADED_KNEE.map((index) => demand.highest[index] as number)));
@@ -64,7 +64,7 @@ export interface PlannedRanges {
 /** What of the planned variant there is to keep. */
 export interface PlannedVariant extends PlannedRanges {
   readonly weights: Weights;
-  readonly steadiness: number;
+  readonly balance: number;
 }
 
 /** Whether a part of the body does the movement in a variant, rather than holding on or resting. */
@@ -87,7 +87,7 @@ export const readPlanned = (
 ): PlannedVariant => ({
   ...ranges,
   weights: weightsOf(movement),
-  steadiness: steadiest(demands),
+  balance: steadiest(demands),
 });
 
 /** What a shape keeps of the planned ranges and depth at its full size, 0 to 1. */
@@ -115,7 +115,7 @@ export function readShape(planned: PlannedVariant, shape: VariantSpec, plain: re
 
 /** What trunk and legs keep of the planned balance demand and depth, 0 to 1. */
 export interface BodyFidelity {
-  readonly steadiness: number;
+  readonly balance: number;
   readonly depth: number;
 }
 
@@ -129,7 +129,7 @@ export const depthFidelity = (planned: PlannedVariant, done: readonly Demand[]):
  * @param relief what is held takes off what was solved without
  */
 export const balanceFidelity = (planned: PlannedVariant, done: readonly Demand[], relief = 0): number =>
-  share(relief > 0 ? Math.max(1, steadiest(done) - relief) : steadiest(done), planned.steadiness, STEADINESS_THAT_COUNTS);
+  share(relief > 0 ? Math.max(1, steadiest(done) - relief) : steadiest(done), planned.balance, STEADINESS_THAT_COUNTS);
 
 /** Share of full size of a part of the body. */
 function sizeOf({ sizes }: VariantSpec, part: ScaledPart): number {
@@ -162,7 +162,7 @@ export function rangeFidelity(
     plannedSides.add(side);
     if (done >= SIDE_KEPT) keptSides.add(side);
   });
-  // Legs that stand still count as one more channel that is not kept, however little they were meant to move.
+  // Legs that stand still count as one more channel that is not kept, however little they were planned to move.
   const lost = choice.sizes.legs === 0 ? 1 : 0;
   return {
     range: kept / (planned.moving.length + lost),
@@ -187,7 +187,7 @@ export const mostFidelity = (
     1,
     weights.range * range +
       weights.sides * sides +
-      weights.steadiness * body.steadiness +
+      weights.balance * body.balance +
       weights.depth * body.depth +
       (inTime ? weights.breath : 0),
   );
@@ -211,7 +211,7 @@ export const fidelity = (
   mostFidelity(
     planned,
     {
-      steadiness: Math.min(plain.steadiness, balanceFidelity(planned, done)),
+      balance: Math.min(plain.balance, balanceFidelity(planned, done)),
       depth: Math.min(plain.depth, depthFidelity(planned, done)),
     },
     kept,

@@ -50,9 +50,9 @@ export const fitAnswer = (plan: FitPlan, group: FittedGroup, formatLimit: (limit
   good: group.good,
   bound: group.bound,
   gap: gapOf(group),
-  people: group.rows.map(({ personId, kept, sums, cells }) => ({
+  people: group.rows.map(({ personId, fidelity, sums, cells }) => ({
     id: personId,
-    kept,
+    kept: fidelity,
     sums,
     cells: cells.map(
       ({ choice, breathing, fidelity, level, rounds, pace, demands, because, gaveWay }, i): AnsweredCell => ({
@@ -63,7 +63,7 @@ export const fitAnswer = (plan: FitPlan, group: FittedGroup, formatLimit: (limit
         level,
         rounds,
         pace,
-        steadiness: Math.max(0, ...demands.map(({ steadiness }) => steadiness.total)),
+        steadiness: Math.max(0, ...demands.map(({ balance }) => balance.total)),
         because: because.map(({ id, limit }) => ({ id, words: formatLimit(limit) })),
         gaveWay,
       }),

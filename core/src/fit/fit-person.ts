@@ -19,7 +19,7 @@ export function* fitPersonIncrementally(
   variants: VariantCache,
   memory: FitMemory = createFitMemory(),
 ): Generator<undefined, FittedRow> {
-  const options = yield* personOptionsIncrementally(plan, person, limitedResources(plan.place, 1), variants, memory);
+  const options = yield* personOptionsIncrementally(plan, person, limitedResources(plan.resources, 1), variants, memory);
   return rowOf(options, selectOptions(options));
 }
 

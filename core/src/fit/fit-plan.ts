@@ -12,7 +12,7 @@ import { WORKING_SHARES } from "./working-range.ts";
 export interface FitItem {
   readonly id: string;
   readonly movement: Movement;
-  readonly meant: VariantSpec;
+  readonly plannedVariant: VariantSpec;
   readonly turns: readonly Turn[];
   readonly breathSeconds: number;
   /** What everyone has in their hands in water. */
@@ -24,7 +24,7 @@ export interface FitItem {
 
 export interface FitPlan {
   readonly blocks: readonly FitItem[];
-  readonly place: VenueResources;
+  readonly resources: VenueResources;
   /** Share of a cap on range or load that variants are worked up to, 0 to 1. */
   readonly workingShare: number;
   readonly holds: readonly PinnedVariant[];
@@ -36,21 +36,21 @@ type FitBlockOfPlan = FitItem & { readonly block?: Pick<PlanItem, "equipment"> }
 /** What the fit takes of a plan that was read, of the place and of the instructor's word. */
 export const fitPlanOf = (
   { blocks }: { readonly blocks: readonly FitBlockOfPlan[] },
-  place: VenueResources,
+  resources: VenueResources,
   { size }: Pick<TeachingStyle, "size">,
   holds: readonly PinnedVariant[] = [],
 ): FitPlan => ({
-  blocks: blocks.map(({ id, movement, meant, turns, breathSeconds, total, to, block }) => ({
+  blocks: blocks.map(({ id, movement, plannedVariant, turns, breathSeconds, total, to, block }) => ({
     id,
     movement,
-    meant,
+    plannedVariant,
     turns: turns.map(({ lead, rounds }) => ({ lead, rounds })),
     breathSeconds,
     ...(block?.equipment && { equipment: block.equipment }),
     total,
     to,
   })),
-  place,
+  resources,
   workingShare: WORKING_SHARES[size],
   holds,
 });

@@ -61,5 +61,5 @@ test("what is wrong is named with its place", () => {
 
 test("in a pool everyone is in the water", () => {
   const { question } = readFitRequest(JSON.stringify(request({ place: { pool: { temperature: 32 } } })));
-  expect(question?.plan.blocks[0]?.meant.kind).toBe("water");
+  expect(question?.plan.blocks[0]?.plannedVariant.kind).toBe("water");
 });

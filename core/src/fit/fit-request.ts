@@ -111,7 +111,7 @@ function questionOf({ plan: file, people, place, seatedOnly }: v.InferOutput<typ
   const inWater = place.pool !== null;
   const setting = {
     seatedOnly,
-    place: { chairs: place.chairs > 0 && !inWater, rail: place.rail > 0 ? ("right" as const) : null, pool: inWater },
+    supports: { chairs: place.chairs > 0 && !inWater, rail: place.rail > 0 ? ("right" as const) : null, pool: inWater },
     week: 0,
     slowestCycle: 0,
     taught: {},

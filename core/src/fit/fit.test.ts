@@ -37,10 +37,10 @@ const question = (movement: Movement, caps: readonly Cap[]): CellInput => ({
   stature: 1.62,
   build: USUAL_BUILD,
   caps,
-  meant: FULL_STANDING_VARIANT,
+  plannedVariant: FULL_STANDING_VARIANT,
   depth: null,
   aids: [],
-  place: OPEN_HALL,
+  resources: OPEN_HALL,
   scarce: limitedResources(OPEN_HALL, 1),
   workingShare: 1,
 });
@@ -148,10 +148,11 @@ describe("whatever the caps", () => {
         const caps = limits.map((limit) => cap(limit));
         const { choice, demands, rounds } = fit(movement, caps);
         if (choice === null) return;
-        const meant = variants.demands(movement, FULL_STANDING_VARIANT, question(movement, []), 8, leadingSides(movement)) ?? [];
+        const plannedDemands =
+          variants.demands(movement, FULL_STANDING_VARIANT, question(movement, []), 8, leadingSides(movement)) ?? [];
         for (const each of caps) {
           for (const demand of demands) expect(violatesCap(each, choice, demand, ROUNDS)).toBe(false);
-          expect(rounds).toBeLessThanOrEqual(repetitionsWithinHold([each], choice.kind, demands, meant, ROUNDS));
+          expect(rounds).toBeLessThanOrEqual(repetitionsWithinHold([each], choice.kind, demands, plannedDemands, ROUNDS));
           if (each.limit.channel === "rounds") expect(rounds).toBeLessThanOrEqual(each.limit.limit);
         }
       }),

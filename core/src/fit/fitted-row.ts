@@ -24,7 +24,7 @@ export interface FittedRow {
   readonly cells: readonly FittedCell[];
   readonly sums: RowSums;
   /** How much of the session is kept, 0 to 1: the mean over its blocks, changes taken off. */
-  readonly kept: number;
+  readonly fidelity: number;
   /** Nothing that this person's caps leave keeps more. */
   readonly bound: number;
 }
@@ -120,9 +120,9 @@ export function rowOf(
     const forSession = gaveWay === "changes" && overSession.length > 0;
     const because = forSession ? [...broken, ...overSession] : broken;
     const what = forSession ? null : gaveWay;
-    if (option.variant === null || each.search.terms.meant === null) return restCell(because, what, option.worth);
-    return variantCell(option.variant, each.search.terms.meant, build, because, what);
+    if (option.variant === null || each.search.terms.planned === null) return restCell(because, what, option.worth);
+    return variantCell(option.variant, each.search.terms.planned, build, because, what);
   });
   const count = Math.max(1, blocks.length);
-  return { personId: person.id, cells, sums: sumsOf(cells, options), kept: worth / count, bound: bound / count };
+  return { personId: person.id, cells, sums: sumsOf(cells, options), fidelity: worth / count, bound: bound / count };
 }

@@ -101,12 +101,12 @@ describe("a group and what the room has", () => {
         const { rows } = fit(narrow, people);
         for (const [i, person] of people.entries()) expectNoCapBroken(narrow, person, rows[i] as FittedRow);
         narrow.blocks.forEach((_, b) => {
-          const ways = rows.flatMap(({ cells }) => {
+          const modes = rows.flatMap(({ cells }) => {
             const choice = cells[b]?.choice;
             return choice ? [supportModeOf(choice)] : [];
           });
-          expect(ways.filter((way) => way === "rail").length).toBeLessThanOrEqual(NARROW.rail);
-          expect(ways.filter((way) => way === "helper").length).toBeLessThanOrEqual(NARROW.helpers);
+          expect(modes.filter((mode) => mode === "rail").length).toBeLessThanOrEqual(NARROW.rail);
+          expect(modes.filter((mode) => mode === "helper").length).toBeLessThanOrEqual(NARROW.helpers);
         });
       }),
       { numRuns: cases(2, 40) },
@@ -119,7 +119,7 @@ describe("a group and what the room has", () => {
         const person = { ...some, id: "p" };
         const before = fit(hall, [{ ...person, caps: [...person.caps, ...capsOf([limit])] }]);
         const after = fit(hall, [{ ...person, caps: [...person.caps, ...capsOf([tightened(limit)])] }]);
-        expect(after.rows[0]?.kept).toBeLessThanOrEqual((before.rows[0]?.bound ?? 0) + SAME);
+        expect(after.rows[0]?.fidelity).toBeLessThanOrEqual((before.rows[0]?.bound ?? 0) + SAME);
       }),
       { numRuns: cases(4, 100) },
     );
@@ -173,7 +173,7 @@ describe("a group and what the room has", () => {
     const { rows, good, bound } = fit(narrow, shaky);
     expect(good).toBeLessThanOrEqual(bound + SAME);
     expect(rows.some(({ cells }) => cells.some(({ gaveWay }) => gaveWay === "rail" || gaveWay === "helpers"))).toBe(true);
-    const kept = rows.map((row) => row.kept);
+    const kept = rows.map((row) => row.fidelity);
     expect(Math.min(...kept)).toBeGreaterThan(0.4);
   });
 

@@ -56,13 +56,13 @@ const keptOf = ({ worth, chosen }: Pick<SessionSelection, "worth" | "chosen">): 
 const byId = (a: PersonOptions, b: PersonOptions): number => (a.person.id < b.person.id ? -1 : 1);
 
 interface Shared {
-  readonly ways: Map<PersonOptions, SessionSelection>;
+  readonly selections: Map<PersonOptions, SessionSelection>;
   readonly good: number;
 }
 
-/** Good of everyone's ways. */
-const goodTogether = (ways: Iterable<SessionSelection>): number =>
-  [...ways].reduce((sum, each) => sum + welfare(keptOf(each)), 0);
+/** Good of everyone's selections. */
+const goodTogether = (selections: Iterable<SessionSelection>): number =>
+  [...selections].reduce((sum, each) => sum + welfare(keptOf(each)), 0);
 
 /** What a participant gets from the equipment and help that are left: their own best where that is enough. */
 function chooseIn(room: Room, options: PersonOptions, alone: SessionSelection, { patient }: Effort): SessionSelection {
@@ -75,13 +75,13 @@ type Alone = ReadonlyMap<PersonOptions, SessionSelection>;
 /** Fits participants one after another with the equipment and help that are left. */
 function inTurn(plan: FitPlan, order: readonly PersonOptions[], alone: Alone, effort: Effort): Shared {
   const room = new Room(plan);
-  const ways = new Map<PersonOptions, SessionSelection>();
+  const selections = new Map<PersonOptions, SessionSelection>();
   for (const options of order) {
     const chosen = chooseIn(room, options, alone.get(options) as SessionSelection, effort);
     room.enter(chosen);
-    ways.set(options, chosen);
+    selections.set(options, chosen);
   }
-  return { ways, good: goodTogether(ways.values()) };
+  return { selections, good: goodTogether(selections.values()) };
 }
 
 /** Whether one person has in some block what another would take at their best and does not have. */
@@ -95,16 +95,16 @@ const standsInTheWay = (holds: SessionSelection, wants: SessionSelection, has: S
 
 /** Lets whoever gave way choose before someone who stands in their way, pair by pair, as long as the group gains. */
 function* exchange(plan: FitPlan, shared: Shared, alone: Alone, effort: Effort): Generator<undefined, Shared> {
-  const ways = new Map(shared.ways);
+  const selections = new Map(shared.selections);
   const room = new Room(plan);
-  for (const each of ways.values()) room.enter(each);
-  const of = (options: PersonOptions) => ways.get(options) as SessionSelection;
+  for (const each of selections.values()) room.enter(each);
+  const of = (options: PersonOptions) => selections.get(options) as SessionSelection;
   const choose = (options: PersonOptions): SessionSelection => {
     const chosen = chooseIn(room, options, alone.get(options) as SessionSelection, effort);
     room.enter(chosen);
     return chosen;
   };
-  const people = [...ways.keys()].sort(byId);
+  const people = [...selections.keys()].sort(byId);
   for (const first of people)
     for (const second of people) {
       if (first === second || !standsInTheWay(of(second), alone.get(first) as SessionSelection, of(first))) continue;
@@ -112,15 +112,15 @@ function* exchange(plan: FitPlan, shared: Shared, alone: Alone, effort: Effort):
       for (const each of before) room.leave(each);
       const after = [choose(first), choose(second)] as const;
       if (goodTogether(after) > goodTogether(before) + EPSILON) {
-        ways.set(first, after[0]);
-        ways.set(second, after[1]);
+        selections.set(first, after[0]);
+        selections.set(second, after[1]);
       } else {
         for (const each of after) room.leave(each);
         for (const each of before) room.enter(each);
       }
       yield;
     }
-  return { ways, good: goodTogether(ways.values()) };
+  return { selections, good: goodTogether(selections.values()) };
 }
 
 const ownMatch = (options: PersonOptions, alone: Alone): number => keptOf(alone.get(options) as SessionSelection);
@@ -235,35 +235,38 @@ export function* fitGroupIncrementally(
   known: (row: FittedRow) => void = () => {},
   effort: Effort = USUAL_EFFORT,
 ): Generator<undefined, FittedGroup> {
-  const scarce = limitedResources(plan.place, people.length);
+  const scarce = limitedResources(plan.resources, people.length);
   const everybody: PersonOptions[] = [];
   const alone = new Map<PersonOptions, SessionSelection>();
   const ownRows: FittedRow[] = [];
   const room = new Room(plan);
   for (const person of people) {
     const options = yield* personOptionsIncrementally(plan, person, scarce, variants, memory);
-    const ways = selectOptions(options, OWN_WORTH, effort.patient);
+    const selections = selectOptions(options, OWN_WORTH, effort.patient);
     everybody.push(options);
-    alone.set(options, ways);
-    room.enter(ways);
-    const row = rowOf(options, ways);
+    alone.set(options, selections);
+    room.enter(selections);
+    const row = rowOf(options, selections);
     ownRows.push(row);
     known(row);
     yield;
   }
   if (!room.isOver()) {
-    const good = ownRows.reduce((sum, { kept }) => sum + welfare(kept), 0);
+    const good = ownRows.reduce((sum, { fidelity }) => sum + welfare(fidelity), 0);
     return { rows: ownRows, good, bound: ownRows.reduce((sum, { bound }) => sum + welfare(bound), 0) };
   }
   const shared = yield* shareOut(plan, everybody.toSorted(byId), alone, effort);
   const left = new Room(plan);
-  for (const ways of shared.ways.values()) left.enter(ways);
+  for (const selections of shared.selections.values()) left.enter(selections);
   const rows = everybody.map((options) => {
-    const ways = shared.ways.get(options) as SessionSelection;
-    left.leave(ways);
-    const row = rowOf(options, ways, (block, option) => left.hasFor(block, option));
-    left.enter(ways);
-    return { ...row, bound: Math.max(row.kept, (alone.get(options) as SessionSelection).bound / Math.max(1, row.cells.length)) };
+    const selections = shared.selections.get(options) as SessionSelection;
+    left.leave(selections);
+    const row = rowOf(options, selections, (block, option) => left.hasFor(block, option));
+    left.enter(selections);
+    return {
+      ...row,
+      bound: Math.max(row.fidelity, (alone.get(options) as SessionSelection).bound / Math.max(1, row.cells.length)),
+    };
   });
   return { rows, good: shared.good, bound: shared.bound };
 }

@@ -1,5 +1,5 @@
 /**
- * The choice over a session: one way of doing each block, so that no sum and no run passes its limit, with as few changes
+ * The choice over a session: one partial of doing each block, so that no sum and no run passes its limit, with as few changes
  * between chair and feet as are worth it. See docs/fit.md for why it is solved as it is.
  */
 import { Priced } from "./priced-session.ts";
@@ -18,7 +18,7 @@ import {
 
 /**
  * Ways kept from one block to the next, and price steps; counts and not the clock, so that the answer is always the same.
- * Short sessions, and others where there is time for it, are looked through again with more ways kept until nothing better
+ * Short sessions, and others where there is time for it, are looked through again with more partials kept until nothing better
  * can have been dropped.
  */
 const BEAM = 160;
@@ -27,10 +27,10 @@ const SHORT = 12;
 const PRICE_STEPS = 60;
 
 /**
- * Chooses one way of doing each block so that no sum and no run on the feet passes its limit and the worth is greatest.
+ * Chooses one partial of doing each block so that no sum and no run on the feet passes its limit and the worth is greatest.
  *
  * Sums are priced first (a Lagrangian relaxation over a walk through chair, feet and rests, which gives a bound); then
- * ways are built block by block, those dropped that another beats in everything or that cannot beat the best known. Where
+ * partials are built block by block, those dropped that another beats in everything or that cannot beat the best known. Where
  * more are left than are kept, the bound says how much could be lost.
  *
  * @param blocks the last option of each is rest; the first of equal worth wins
@@ -102,7 +102,18 @@ function stillToUse(blocks: readonly Scaled[], width: number): Float64Array {
   return still;
 }
 
-/** Builds ways block by block, so many kept at a time. @returns the best, and the most that anything dropped could have come to */
+/** The option chosen for each plan item on the way to a session of the last layer. */
+function choicesOf(layers: readonly PartialSessions[], last: number): number[] {
+  const chosen: number[] = [];
+  for (let b = layers.length - 1, partial = last; b > 0; b -= 1) {
+    const layer = layers[b] as PartialSessions;
+    chosen.unshift(layer.choice[partial] as number);
+    partial = layer.before[partial] as number;
+  }
+  return chosen;
+}
+
+/** Builds partial sessions item by item, so many kept at a time. @returns the best, and the most that anything dropped could have come to */
 function build(
   blocks: readonly Scaled[],
   walk: Walk,
@@ -124,24 +135,26 @@ function build(
     const { of, numbers, shares, classes } = blocks[b] as Scaled;
     const from = layers[b] as PartialSessions;
     const next = new PartialSessions(width);
-    for (const way of kept)
+    for (const partial of kept)
       for (let i = 0; i < numbers.length; i += 1) {
         const kind = classes[i] as number;
-        const before = from.state[way] as number;
+        const before = from.state[partial] as number;
         const state = walk.next(b, before, kind);
         if (state < 0) continue;
         let bound =
-          (from.worth[way] as number) + (of.options[numbers[i] as number] as SessionOption).worth - walk.cost(b, before, kind);
+          (from.worth[partial] as number) +
+          (of.options[numbers[i] as number] as SessionOption).worth -
+          walk.cost(b, before, kind);
         const worth = bound;
         bound += total + (priced.ahead[(b + 1) * walk.states + state] as number);
         let passes = false;
         for (let r = 0; r < width; r += 1) {
-          const share = (from.used[way * width + r] as number) + (shares[i * width + r] as number);
+          const share = (from.used[partial * width + r] as number) + (shares[i * width + r] as number);
           if (share > 1) passes = true;
           used[r] = share;
           bound -= (prices[r] as number) * share;
         }
-        if (!passes && bound > known.worth + EPSILON) next.add(state, worth, bound, i, way, used);
+        if (!passes && bound > known.worth + EPSILON) next.add(state, worth, bound, i, partial, used);
       }
     const spare = Float64Array.from({ length: width }, (_, r) => 1 - (still[(b + 1) * width + r] as number));
     const best = keepBest(next, spare, beam);
@@ -151,14 +164,9 @@ function build(
   }
   const last = layers[blocks.length] as PartialSessions;
   let best = -1;
-  for (const way of kept) if (best < 0 || (last.worth[way] as number) > (last.worth[best] as number) + EPSILON) best = way;
+  for (const partial of kept)
+    if (best < 0 || (last.worth[partial] as number) > (last.worth[best] as number) + EPSILON) best = partial;
   if (best < 0 || (last.worth[best] as number) <= known.worth + EPSILON) return { ...known, bound: dropped };
   const worth = last.worth[best] as number;
-  const chosen: number[] = [];
-  for (let b = blocks.length, way = best; b > 0; b -= 1) {
-    const layer = layers[b] as PartialSessions;
-    chosen.unshift(layer.choice[way] as number);
-    way = layer.before[way] as number;
-  }
-  return { chosen, worth, bound: Math.max(worth, dropped) };
+  return { chosen: choicesOf(layers, best), worth, bound: Math.max(worth, dropped) };
 }

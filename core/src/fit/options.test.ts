@@ -27,7 +27,7 @@ const found = (
 ): FoundVariant => ({
   choice,
   fidelity,
-  rounds: 6,
+  repetitions: 6,
   pace: 1,
   demands,
 });
@@ -43,7 +43,7 @@ describe("a variant as one option of a plan item", () => {
   test("at fewer repetitions keeps and uses less, each turn cut to them", () => {
     const { worth, oneLeg, handsUp, variant } = optionOf(found(FULL_STANDING_VARIANT, 0.8), RIGHT_THEN_LEFT, 0, 3);
     expect(worth).toBeCloseTo(0.4, 12);
-    expect(variant).toMatchObject({ rounds: 3, fidelity: 0.4 });
+    expect(variant).toMatchObject({ repetitions: 3, fidelity: 0.4 });
     expect(oneLeg).toEqual([6, 0]);
     expect(handsUp).toEqual([0, 12]);
   });
@@ -89,9 +89,9 @@ describe("the options of a plan item", () => {
   /** A search that knows one variant free, and one at the rail. */
   const searchWith = (free: FoundVariant | null, rail: FoundVariant | null, breathing: number | null = 0.1) =>
     ({
-      ways: () => [["standing"], ["rail"]],
-      best: (ways: readonly string[], _: unknown, above = 0) => {
-        const best = ways.includes("rail") ? rail : free;
+      modes: () => [["standing"], ["rail"]],
+      best: (modes: readonly string[], _: unknown, above = 0) => {
+        const best = modes.includes("rail") ? rail : free;
         return best !== null && best.fidelity > above ? best : null;
       },
       terms: { breathing: () => breathing },
@@ -99,7 +99,7 @@ describe("the options of a plan item", () => {
   const free = found(FULL_STANDING_VARIANT, 0.6);
   const rail = found({ ...FULL_STANDING_VARIANT, kind: "supported", hold: onRail("left") }, 0.9);
   const modes = (search: CellSearch) =>
-    optionsOf(search, RIGHT_THEN_LEFT, { oneLeg: false, handsUp: false }).map(({ way }) => way);
+    optionsOf(search, RIGHT_THEN_LEFT, { oneLeg: false, handsUp: false }).map(({ mode }) => mode);
 
   test("end with breathing along and rest", () => {
     expect(modes(searchWith(free, rail))).toEqual(["standing", "rail", "breathing", "rest"]);
@@ -113,8 +113,8 @@ describe("the options of a plan item", () => {
 
   test("offer fewer repetitions only where a sum can run short, each of them using less", () => {
     const counted = optionsOf(searchWith(free, null), RIGHT_THEN_LEFT, { oneLeg: true, handsUp: false });
-    const standing = counted.filter(({ way }) => way === "standing");
-    expect(standing.map(({ variant }) => variant?.rounds)).toEqual([6, 4, 3, 1]);
+    const standing = counted.filter(({ mode }) => mode === "standing");
+    expect(standing.map(({ variant }) => variant?.repetitions)).toEqual([6, 4, 3, 1]);
     const uses = standing.map(({ oneLeg }) => oneLeg[0]);
     expect(uses).toEqual([...uses].sort((a, b) => b - a));
   });

@@ -7,7 +7,7 @@ import { type FoundVariant, handsUpShare } from "./cell-input.ts";
 import type { CellSearch } from "./cell-search.ts";
 import { supportModeCost } from "./support-options.ts";
 
-/** Equipment and help that one way of doing a block takes. */
+/** Equipment and help that one mode of doing a block takes. */
 export interface ResourceUse {
   readonly rail: number;
   readonly helpers: number;
@@ -15,13 +15,13 @@ export interface ResourceUse {
 }
 export const RESOURCES = ["rail", "helpers", "chairs"] as const satisfies readonly (keyof ResourceUse)[];
 
-/** One way of doing a block that a person's caps leave. */
+/** One mode of doing a block that a person's caps leave. */
 export interface CellOption {
-  /** Rest and breathing along are ways of their own. */
-  readonly way: SupportMode | "breathing" | "rest";
+  /** Rest and breathing along are modes of their own. */
+  readonly mode: SupportMode | "breathing" | "rest";
   /** Null at rest. */
   readonly variant: FoundVariant | null;
-  /** How much of the planned movement is kept, 0 to 1, less what the way costs. */
+  /** How much of the planned movement is kept, 0 to 1, less what the mode costs. */
   readonly worth: number;
   readonly onFeet: boolean;
   /** Seconds on one leg, and with a hand above its shoulder, over the block; left and right. */
@@ -30,7 +30,7 @@ export interface CellOption {
   readonly takes: ResourceUse;
 }
 
-/** Which sums over a session can run short: only then are there ways that spend less of them. */
+/** Which sums over a session can run short: only then are there modes that spend less of them. */
 export interface Counted {
   readonly oneLeg: boolean;
   readonly handsUp: boolean;
@@ -38,13 +38,13 @@ export interface Counted {
 
 const NOTHING: Pair = [0, 0];
 const NO_PLACE: ResourceUse = { rail: 0, helpers: 0, chairs: 0 };
-const takesOf = (way: SupportMode): ResourceUse => ({
-  rail: way === "rail" || way === "wall" ? 1 : 0,
-  helpers: way === "helper" ? 1 : 0,
-  chairs: way === "seated" || way === "chairBack" ? 1 : 0,
+const takesOf = (mode: SupportMode): ResourceUse => ({
+  rail: mode === "rail" || mode === "wall" ? 1 : 0,
+  helpers: mode === "helper" ? 1 : 0,
+  chairs: mode === "seated" || mode === "chairBack" ? 1 : 0,
 });
 export const REST_OPTION: CellOption = {
-  way: "rest",
+  mode: "rest",
   variant: null,
   worth: 0,
   onFeet: false,
@@ -55,7 +55,7 @@ export const REST_OPTION: CellOption = {
 
 /** Time with a hand above the shoulder is counted in these parts of a block's repetitions, rounded up. */
 const HANDS_UP_PARTS = 8;
-/** Shares of the repetitions that there are ways for where a sum is counted; the others are spent at rest. */
+/** Shares of the repetitions that there are modes for where a sum is counted; the others are spent at rest. */
 const ROUNDS = [1, 0.75, 0.5, 0.25] as const;
 
 /** The part of a block's repetitions that a variant has a hand above the shoulder, rounded up. */
@@ -73,16 +73,16 @@ interface Spent {
   readonly handsUp: number;
 }
 
-/** The best variants of some ways for what they may spend: from any spending down to none. */
+/** The best variants of some modes for what they may spend: from any spending down to none. */
 function* bestBySpending(
   search: CellSearch,
-  ways: readonly SupportMode[],
+  modes: readonly SupportMode[],
   turns: readonly Turn[],
   counted: Counted,
 ): Generator<Spent> {
   for (const oneLeg of counted.oneLeg ? [true, false] : [true])
     for (let handsUp = 1; handsUp >= 0; handsUp -= 1 / HANDS_UP_PARTS) {
-      const variant = search.best(ways, { oneLeg, handsUp });
+      const variant = search.best(modes, { oneLeg, handsUp });
       if (variant === null) break;
       // Down to what it spends it is the best there is.
       handsUp = counted.handsUp ? Math.min(handsUp, handsUpOf(variant, turns)) : 0;
@@ -91,21 +91,21 @@ function* bestBySpending(
 }
 
 /**
- * The best variants of ways that take equipment or help: of use where they keep more than ways that take nothing. Fewer
+ * The best variants of modes that take equipment or help: of use where they keep more than modes that take nothing. Fewer
  * repetitions of them spend less of a sum; they are not looked for again with less time of the hands up.
  *
- * @param free ways that take nothing
+ * @param free modes that take nothing
  */
 function* bestOfTaking(
   search: CellSearch,
-  ways: readonly SupportMode[],
+  modes: readonly SupportMode[],
   free: readonly SupportMode[],
   turns: readonly Turn[],
   counted: Counted,
 ): Generator<Spent> {
   for (const oneLeg of counted.oneLeg ? [true, false] : [true]) {
     const spending = { oneLeg, handsUp: 1 };
-    const variant = search.best(ways, spending, search.best(free, spending)?.fidelity ?? 0);
+    const variant = search.best(modes, spending, search.best(free, spending)?.fidelity ?? 0);
     if (variant !== null) yield { variant, handsUp: counted.handsUp ? handsUpOf(variant, turns) : 0 };
   }
 }
@@ -126,17 +126,17 @@ function spentBy(variant: FoundVariant, handsUpPart: number, turns: readonly Tur
   };
 }
 
-/** A variant as one way of doing a block. @param rounds how many of its repetitions are done */
-export function optionOf(variant: FoundVariant, turns: readonly Turn[], handsUp = 0, rounds = variant.rounds): CellOption {
-  const some = rounds / variant.rounds;
-  const way = supportModeOf(variant.choice);
+/** A variant as one mode of doing a block. @param rounds how many of its repetitions are done */
+export function optionOf(variant: FoundVariant, turns: readonly Turn[], handsUp = 0, rounds = variant.repetitions): CellOption {
+  const some = rounds / variant.repetitions;
+  const mode = supportModeOf(variant.choice);
   return {
-    way,
-    variant: some === 1 ? variant : { ...variant, rounds, fidelity: some * variant.fidelity },
-    worth: some * variant.fidelity - supportModeCost(way),
+    mode,
+    variant: some === 1 ? variant : { ...variant, repetitions: rounds, fidelity: some * variant.fidelity },
+    worth: some * variant.fidelity - supportModeCost(mode),
     onFeet: isStanding(variant.choice.kind),
     ...spentBy(variant, handsUp, turns, rounds),
-    takes: takesOf(way),
+    takes: takesOf(mode),
   };
 }
 
@@ -156,26 +156,26 @@ const covers = (a: CellOption, b: CellOption, { oneLeg, handsUp }: Counted): boo
   a.takes.chairs <= b.takes.chairs;
 
 /**
- * The ways of doing a block among which a session chooses: the best variant of every way to stand, hold and sit, for
+ * The modes of doing a block among which a session chooses: the best variant of every mode to stand, hold and sit, for
  * each share of a sum it may spend and each share of the repetitions, then breathing along, then rest. Those that
  * another beats in everything are left out.
  */
 export function optionsOf(search: CellSearch, turns: readonly Turn[], counted: Counted): CellOption[] {
   const found: CellOption[] = [];
   const shares = counted.oneLeg || counted.handsUp ? ROUNDS : [1];
-  const groups = search.ways();
-  const free = groups.find((ways) => ways.includes("standing") || ways.includes("water"));
-  for (const ways of groups)
-    for (const { variant, handsUp } of free === undefined || ways === free || ways.includes("seated")
-      ? bestBySpending(search, ways, turns, counted)
-      : bestOfTaking(search, ways, free, turns, counted))
-      for (const rounds of new Set(shares.map((share) => Math.max(1, Math.floor(share * variant.rounds)))))
+  const groups = search.modes();
+  const free = groups.find((modes) => modes.includes("standing") || modes.includes("water"));
+  for (const modes of groups)
+    for (const { variant, handsUp } of free === undefined || modes === free || modes.includes("seated")
+      ? bestBySpending(search, modes, turns, counted)
+      : bestOfTaking(search, modes, free, turns, counted))
+      for (const rounds of new Set(shares.map((share) => Math.max(1, Math.floor(share * variant.repetitions)))))
         found.push(optionOf(variant, turns, handsUp, rounds));
   const breathing = search.terms.breathing();
-  if (breathing !== null) found.push({ ...REST_OPTION, way: "breathing", worth: breathing, takes: takesOf("seated") });
+  if (breathing !== null) found.push({ ...REST_OPTION, mode: "breathing", worth: breathing, takes: takesOf("seated") });
   const kept: CellOption[] = [];
   for (const option of found.toSorted((a, b) => b.worth - a.worth || total(a) - total(b)))
     if (!kept.some((better) => covers(better, option, counted))) kept.push(option);
-  // The order in which ways are listed decides between equals.
+  // The order in which modes are listed decides between equals.
   return [...found.filter((option) => kept.includes(option)), REST_OPTION];
 }

@@ -9,7 +9,7 @@ export class PartialSessions {
   /** The most that it can come to. */
   bound = new Float64Array(256);
   choice = new Int32Array(256);
-  /** The number of the way it goes on from. */
+  /** The number of the partial it goes on from. */
   before = new Int32Array(256);
   /** Shares of the binding limits, one after the other. */
   used: Float64Array;
@@ -45,7 +45,7 @@ export class PartialSessions {
     this.count += 1;
   }
 
-  /** Whether one way is at least as good as another in the same state, in worth and in all that can still run short. */
+  /** Whether one partial is at least as good as another in the same state, in worth and in all that can still run short. */
   dominates(one: number, other: number, spare: Float64Array): boolean {
     if ((this.worth[one] as number) < (this.worth[other] as number) - EPSILON) return false;
     for (let r = 0; r < this.width; r += 1) {
@@ -57,25 +57,27 @@ export class PartialSessions {
 }
 
 /**
- * Keeps the most promising of some ways that no other beats in everything.
+ * Keeps the most promising of some partials that no other beats in everything.
  *
  * @returns their numbers, and the most that anything dropped for want of room could come to
  */
-export function keepBest(ways: PartialSessions, spare: Float64Array, beam: number): { kept: number[]; dropped: number } {
-  const order = Array.from({ length: ways.count }, (_, i) => i).sort(
+export function keepBest(partials: PartialSessions, spare: Float64Array, beam: number): { kept: number[]; dropped: number } {
+  const order = Array.from({ length: partials.count }, (_, i) => i).sort(
     (a, b) =>
-      (ways.bound[b] as number) - (ways.bound[a] as number) || (ways.worth[b] as number) - (ways.worth[a] as number) || a - b,
+      (partials.bound[b] as number) - (partials.bound[a] as number) ||
+      (partials.worth[b] as number) - (partials.worth[a] as number) ||
+      a - b,
   );
   const kept: number[] = [];
   const byState = new Map<number, number[]>();
-  for (const way of order) {
-    const state = ways.state[way] as number;
+  for (const partial of order) {
+    const state = partials.state[partial] as number;
     const rivals = byState.get(state) ?? [];
-    if (rivals.some((rival) => ways.dominates(rival, way, spare))) continue;
-    if (kept.length >= beam) return { kept, dropped: ways.bound[way] as number };
-    kept.push(way);
+    if (rivals.some((rival) => partials.dominates(rival, partial, spare))) continue;
+    if (kept.length >= beam) return { kept, dropped: partials.bound[partial] as number };
+    kept.push(partial);
     byState.set(state, rivals);
-    rivals.push(way);
+    rivals.push(partial);
   }
   return { kept, dropped: Number.NEGATIVE_INFINITY };
 }

@@ -74,7 +74,7 @@ export function createFitMemory(): FitMemory {
 /** All that a person's blocks depend on beside the block. */
 const personKey = (
   { stature, measured, aids, mass, depth, shallowest, equipment, caps }: FitPerson,
-  { place, workingShare }: FitPlan,
+  { resources, workingShare }: FitPlan,
   scarce: LimitedResources,
 ): string =>
   JSON.stringify([
@@ -86,26 +86,26 @@ const personKey = (
     (depth ?? null) === null ? null : (mass ?? null),
     equipment ?? null,
     caps.map(({ id, limit, forms }) => [id, limit, forms]),
-    place.chairs > 0,
-    (place.armchairs ?? 0) > 0,
-    place.rail > 0,
-    place.helpers > 0,
-    place.pool,
+    resources.chairs > 0,
+    (resources.armchairs ?? 0) > 0,
+    resources.rail > 0,
+    resources.helpers > 0,
+    resources.pool,
     scarce,
     workingShare,
   ]);
 
 /** Whether the group changes between chair and feet before each block. */
 const roomChanges = (blocks: readonly FitItem[]): boolean[] =>
-  blocks.map(({ meant }, i) => {
+  blocks.map(({ plannedVariant }, i) => {
     const before = blocks[i - 1];
-    return before !== undefined && isStanding(before.meant.kind) !== isStanding(meant.kind);
+    return before !== undefined && isStanding(before.plannedVariant.kind) !== isStanding(plannedVariant.kind);
   });
 
 /** Caps on how long someone takes part, seconds. */
-const minutesOf = ({ caps }: FitPerson, { place }: FitPlan): { readonly cap: Cap; readonly seconds: number }[] =>
+const minutesOf = ({ caps }: FitPerson, { resources }: FitPlan): { readonly cap: Cap; readonly seconds: number }[] =>
   caps.flatMap((cap) =>
-    MINUTES_CHANNELS.includes(cap.limit.channel) && (cap.limit.channel !== "waterMinutes" || place.pool !== null)
+    MINUTES_CHANNELS.includes(cap.limit.channel) && (cap.limit.channel !== "waterMinutes" || resources.pool !== null)
       ? [{ cap, seconds: 60 * (cap.limit as { limit: number }).limit }]
       : [],
   );
@@ -143,7 +143,7 @@ function sharedInput(plan: FitPlan, person: FitPerson, scarce: LimitedResources)
     shallowest: person.shallowest ?? null,
     mass: person.mass ?? null,
     aids: person.aids ?? [],
-    place: plan.place,
+    resources: plan.resources,
     scarce,
     workingShare: plan.workingShare,
     readsDrag: caps.some(({ limit }) => limit.channel === "shoulderDrag" || limit.channel === "hipDrag"),
@@ -172,13 +172,13 @@ export function* personOptionsIncrementally(
   const key = personKey(person, plan, scarce);
   const shared = sharedInput(plan, person, scarce);
   const look = (block: FitItem, counted: Counted): Looked => {
-    const { movement, meant, turns, breathSeconds } = block;
+    const { movement, plannedVariant, turns, breathSeconds } = block;
     const equipment = person.equipment ?? block.equipment ?? "bare";
-    const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([meant, turns, breathSeconds, equipment])} ${key}`;
+    const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([plannedVariant, turns, breathSeconds, equipment])} ${key}`;
     return memory.options(`${counted.oneLeg} ${counted.handsUp} ${blockKey}`, () => {
       const search = memory.search(
         blockKey,
-        () => new CellSearch({ ...shared, movement, meant, turns, breathSeconds, equipment }, variants),
+        () => new CellSearch({ ...shared, movement, plannedVariant, turns, breathSeconds, equipment }, variants),
       );
       return { search, options: optionsOf(search, turns, counted) };
     });
@@ -235,7 +235,7 @@ export const OWN_WORTH: Worth = (_, { worth }) => worth;
  * @param patient whether no one waits for it
  */
 export function selectOptions({ blocks, limits }: PersonOptions, worth: Worth = OWN_WORTH, patient = false): SessionSelection {
-  const open = blocks.map(({ options }, b) => options.filter((option) => option.way === "rest" || worth(b, option) !== null));
+  const open = blocks.map(({ options }, b) => options.filter((option) => option.mode === "rest" || worth(b, option) !== null));
   const session = blocks.map(
     ({ block, roomChanges: changes }, b): SessionItem => ({
       seconds: block.total,
@@ -243,7 +243,7 @@ export function selectOptions({ blocks, limits }: PersonOptions, worth: Worth = 
       options: (open[b] as CellOption[]).map((option) => ({
         worth: worth(b, option) ?? 0,
         onFeet: option.onFeet,
-        rests: option.way === "rest",
+        rests: option.mode === "rest",
         spends: sessionUseOf(option, block.total),
       })),
     }),

@@ -14,8 +14,8 @@ export class Room {
   private readonly places: ResourceUse;
   private readonly taken: Counts[];
 
-  constructor({ place, blocks }: FitPlan) {
-    this.places = { rail: place.rail, helpers: place.helpers, chairs: place.chairs };
+  constructor({ resources, blocks }: FitPlan) {
+    this.places = { rail: resources.rail, helpers: resources.helpers, chairs: resources.chairs };
     this.taken = blocks.map(noResourcesUsed);
   }
 
@@ -31,12 +31,12 @@ export class Room {
     });
   }
 
-  enter(ways: SessionSelection): void {
-    this.add(ways, 1);
+  enter(selection: SessionSelection): void {
+    this.add(selection, 1);
   }
 
-  leave(ways: SessionSelection): void {
-    this.add(ways, -1);
+  leave(selection: SessionSelection): void {
+    this.add(selection, -1);
   }
 
   /** How many more are taken than there are, by block. */

@@ -7,5 +7,5 @@ export interface ShownRow {
   readonly cells: readonly CellView[];
   readonly sums: RowSums;
   /** Match of the participant's session, 0 to 1. */
-  readonly kept: number;
+  readonly fidelity: number;
 }

@@ -22,7 +22,7 @@ test("every variant is there once a side and size, and says what the variant's o
     const demand = variants.demands(kick, choice, doer, BREATH_SECONDS.usual, [lead])?.[0];
     expect(canBeDone(summaries, form)).toBe(demand !== undefined);
     if (!demand) continue;
-    expect(balanceDemandOf(summaries, form)).toBeCloseTo(demand.steadiness.total, 4);
+    expect(balanceDemandOf(summaries, form)).toBeCloseTo(demand.balance.total, 4);
     for (const name of ["handOverShoulder", "loadedKnee", "kneeLoad"] as const)
       expect(peakOf(summaries, form, name, "left")).toBeCloseTo(demand.highest[sidedColumn(name, "left")] as number, 4);
   }

@@ -106,7 +106,7 @@ function writeSummary(movement: Movement, { choice, lead }: SummarisedVariant, i
     into.set(pairs[name], FIRST_PAIR + 2 * i);
   });
   const singles: Record<SummarySingle, number> = {
-    steadiness: demand.steadiness.total,
+    steadiness: demand.balance.total,
     quietSteadiness: demand.quietSteadiness,
     leastMargin: demand.leastMargin.metres,
     features: FEATURES.reduce((bits, name, i) => bits + (reading.features.has(name) ? 2 ** i : 0), 0),

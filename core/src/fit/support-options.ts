@@ -5,11 +5,11 @@ import { LAND_VARIANT_KINDS, type VariantKind } from "../movement/variant.ts";
 import type { VenueResources } from "../venues/resources.ts";
 
 /**
- * What a way costs beside what is kept of a movement: a chair back can tip, and a helper's hand is soon wanted
+ * What a mode costs beside what is kept of a movement: a chair back can tip, and a helper's hand is soon wanted
  * elsewhere.
  */
 const COSTS: Readonly<Partial<Record<SupportMode, number>>> = { chairBack: 0.05, helper: 0.05 };
-export const supportModeCost = (way: SupportMode): number => COSTS[way] ?? 0;
+export const supportModeCost = (mode: SupportMode): number => COSTS[mode] ?? 0;
 
 /** The kinds of variant and the holds that there are for one person in one place. */
 export interface SupportOptions {
@@ -86,15 +86,15 @@ export function supportOptions(
  * within one the best variant wins.
  */
 export function supportModeGroups(scarce: LimitedResources): readonly (readonly SupportMode[])[] {
-  const takes = (way: SupportMode): string => {
-    if (way === "rail" || way === "wall") return scarce.rail ? "rail" : "";
-    if (way === "helper") return scarce.helpers ? "helper" : "";
-    return way === "chairBack" ? "chair" : "";
+  const takes = (mode: SupportMode): string => {
+    if (mode === "rail" || mode === "wall") return scarce.rail ? "rail" : "";
+    if (mode === "helper") return scarce.helpers ? "helper" : "";
+    return mode === "chairBack" ? "chair" : "";
   };
   const groups = new Map<string, SupportMode[]>();
-  for (const way of SUPPORT_MODES) {
-    const key = `${way === "seated"} ${takes(way)}`;
-    groups.set(key, [...(groups.get(key) ?? []), way]);
+  for (const mode of SUPPORT_MODES) {
+    const key = `${mode === "seated"} ${takes(mode)}`;
+    groups.set(key, [...(groups.get(key) ?? []), mode]);
   }
   return [...groups.values()];
 }

@@ -38,14 +38,19 @@ export interface VariantCache {
     choice: VariantSpec,
     doer: Performer,
     breathSeconds: number,
-    leads: readonly Side[],
+    leadingSides: readonly Side[],
   ): readonly Demand[] | null;
   /**
    * Highest and lowest value of every range and reading over the standing key poses of a variant, one per leading side.
    * Never beyond the demand's own, and far quicker to have: enough to turn a variant down. Null where there is no such
    * variant.
    */
-  extremesAtKeys(movement: Movement, choice: VariantSpec, doer: Performer, leads: readonly Side[]): readonly Extremes[] | null;
+  extremesAtKeys(
+    movement: Movement,
+    choice: VariantSpec,
+    doer: Performer,
+    leadingSides: readonly Side[],
+  ): readonly Extremes[] | null;
   /**
    * What a shape asks at any size, all given sides leading; null where there is no such variant. Nothing is solved for
    * it.
@@ -55,18 +60,18 @@ export interface VariantCache {
     shape: Shape,
     doer: Performer,
     breathSeconds: number,
-    leads: readonly Side[],
+    leadingSides: readonly Side[],
   ): readonly StaticDemand[] | null;
   /** What there is to keep of the planned variant; null where this body cannot do it. */
-  meant(
+  plannedVariant(
     movement: Movement,
     choice: VariantSpec,
     doer: Performer,
     breathSeconds: number,
-    leads: readonly Side[],
-  ): { readonly demands: readonly Demand[]; readonly meant: PlannedVariant } | null;
+    leadingSides: readonly Side[],
+  ): { readonly demands: readonly Demand[]; readonly planned: PlannedVariant } | null;
   /** What a shape keeps of the planned ranges and depth, whoever does it and at whatever pace. */
-  rankedSizes(movement: Movement, meant: VariantSpec, shape: Shape, doer: Performer): RankedShape;
+  rankedSizes(movement: Movement, plannedVariant: VariantSpec, shape: Shape, doer: Performer): RankedShape;
 }
 
 /** The sizes of a shape, most first by the weights of the movement's purpose, and the depth it keeps, 0 to 1. */
@@ -246,39 +251,40 @@ export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantC
       },
     );
 
-  const demands: VariantCache["demands"] = (movement, choice, doer, breathSeconds, leads) =>
-    all(leads.map((lead) => demandLed(movement, choice, doer, breathSeconds, lead)));
+  const demands: VariantCache["demands"] = (movement, choice, doer, breathSeconds, leadingSides) =>
+    all(leadingSides.map((lead) => demandLed(movement, choice, doer, breathSeconds, lead)));
 
-  const meant: VariantCache["meant"] = (movement, choice, doer, breathSeconds, leads) => {
-    const own = demands(movement, choice, doer, breathSeconds, leads);
+  const plannedVariant: VariantCache["plannedVariant"] = (movement, choice, doer, breathSeconds, leadingSides) => {
+    const own = demands(movement, choice, doer, breathSeconds, leadingSides);
     if (own === null) return null;
-    const ranges = ranging(`${leads} ${codeOf(movement, choice, doer, "right")}`, () =>
-      readPlannedRanges(choice, demands(movement, plainShape(movement, choice), doer, breathSeconds, leads) ?? own),
+    const ranges = ranging(`${leadingSides} ${codeOf(movement, choice, doer, "right")}`, () =>
+      readPlannedRanges(choice, demands(movement, plainShape(movement, choice), doer, breathSeconds, leadingSides) ?? own),
     );
-    return { demands: own, meant: readPlanned(movement, ranges, own) };
+    return { demands: own, planned: readPlanned(movement, ranges, own) };
   };
 
   return {
     numberOf: (movement) => known(movement).number,
     demands,
-    meant,
-    extremesAtKeys: (movement, choice, doer, leads) => all(leads.map((lead) => keysLed(movement, choice, doer, lead))),
-    quiet: (movement, shape, doer, breathSeconds, leads) => {
+    plannedVariant,
+    extremesAtKeys: (movement, choice, doer, leadingSides) =>
+      all(leadingSides.map((lead) => keysLed(movement, choice, doer, lead))),
+    quiet: (movement, shape, doer, breathSeconds, leadingSides) => {
       // Arms and where the weight is kept say nothing of the bases.
       const plain: Shape = { ...shape, arms: "both", weightBack: false };
-      return all(leads.map((lead) => quietLed(movement, plain, doer, breathSeconds, lead)));
+      return all(leadingSides.map((lead) => quietLed(movement, plain, doer, breathSeconds, lead)));
     },
-    rankedSizes: (movement, meantChoice, shape, { build, depth }) => {
+    rankedSizes: (movement, spec, shape, { build, depth }) => {
       // Ranges are the same for every stature, depth and pace; any will do to rank by.
       const doer: Performer = { stature: REFERENCE_STATURE, build, depth: depth ?? null };
       const plain = plainShape(movement, shape);
       const moves = SIDES.map((side) => armMoves(shape, side));
-      return ranked(`${variantCode(meantChoice)} ${moves} ${codeOf(movement, plain, doer, "right")}`, () => {
-        const leads = leadingSides(movement);
-        const planned = meant(movement, meantChoice, doer, BREATH_SECONDS.usual, leads)?.meant;
+      return ranked(`${variantCode(spec)} ${moves} ${codeOf(movement, plain, doer, "right")}`, () => {
+        const sides = leadingSides(movement);
+        const planned = plannedVariant(movement, spec, doer, BREATH_SECONDS.usual, sides)?.planned;
         return planned === undefined
           ? { sizes: [], depth: 0 }
-          : rankSizes(movement, planned, shape, doer, demands(movement, plain, doer, BREATH_SECONDS.usual, leads));
+          : rankSizes(movement, planned, shape, doer, demands(movement, plain, doer, BREATH_SECONDS.usual, sides));
       });
     },
   };

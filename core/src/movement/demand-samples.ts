@@ -1,5 +1,5 @@
-import type { Point } from "../body/base-of-support.ts";
 import type { Circumstances } from "../body/balance-demand.ts";
+import type { Point } from "../body/base-of-support.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { Pair } from "../side.ts";
 import type { VariantSamples } from "./samples.ts";

@@ -38,17 +38,17 @@ describe("seconds go with the pace", () => {
 
 describe("steadiness", () => {
   test("falls with a hand on the rail, with the toe down and on a chair", () => {
-    const standing = demandOf("one-leg-toe-near").steadiness.total;
-    expect(demandOf("one-leg-toe-near", { kind: "supported", hold: onRail("left") }).steadiness.total).toBeLessThan(standing - 2);
-    expect(demandOf("one-leg-toe-near", { toeDown: true }).steadiness.total).toBeLessThan(standing);
-    expect(demandOf("one-leg-toe-near", FULL_SEATED_VARIANT).steadiness.total).toBeLessThan(2);
+    const standing = demandOf("one-leg-toe-near").balance.total;
+    expect(demandOf("one-leg-toe-near", { kind: "supported", hold: onRail("left") }).balance.total).toBeLessThan(standing - 2);
+    expect(demandOf("one-leg-toe-near", { toeDown: true }).balance.total).toBeLessThan(standing);
+    expect(demandOf("one-leg-toe-near", FULL_SEATED_VARIANT).balance.total).toBeLessThan(2);
   });
 
   test("its terms add up, and moving quicker never asks less", () => {
     for (const id of ["shift-and-press", "side-weight-shift", "trunk-turn"]) {
-      const { steadiness } = demandOf(id);
-      expect(steadiness.total).toBeCloseTo(steadiness.base + steadiness.movement + steadiness.added - steadiness.support, 9);
-      expect(demandOf(id, {}, 3).steadiness.total).toBeGreaterThanOrEqual(steadiness.total - 1e-9);
+      const { balance } = demandOf(id);
+      expect(balance.total).toBeCloseTo(balance.base + balance.movement + balance.added - balance.support, 9);
+      expect(demandOf(id, {}, 3).balance.total).toBeGreaterThanOrEqual(balance.total - 1e-9);
     }
   });
 

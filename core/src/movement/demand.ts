@@ -1,6 +1,3 @@
-import { type Direction, marginOfStability, nearestEdge, type Point } from "../body/base-of-support.ts";
-import { isRising } from "../body/pose.ts";
-import { GRAVITY } from "../body/segments.ts";
 import {
   type BalanceDemandTerms,
   balanceDemand,
@@ -8,6 +5,9 @@ import {
   circumstanceDemand,
   movementDemand,
 } from "../body/balance-demand.ts";
+import { type Direction, marginOfStability, nearestEdge, type Point } from "../body/base-of-support.ts";
+import { isRising } from "../body/pose.ts";
+import { GRAVITY } from "../body/segments.ts";
 import { waterEquipmentNamed } from "../body/water-equipment.ts";
 import type { Pair } from "../side.ts";
 import { BALANCE, type Balance, type DemandSamples, type Doer, isSeatedThroughout, times, USUAL_MASS } from "./demand-samples.ts";
@@ -43,7 +43,7 @@ export interface Demand extends Pick<VariantReading, "highest" | "lowest" | "mea
   /** Shoulder load over time, in seconds of the bare arm held straight out. */
   readonly heldOutSeconds: Pair;
   /** The greatest balance demand, with its terms and when. */
-  readonly steadiness: BalanceDemandTerms & { readonly phase: number };
+  readonly balance: BalanceDemandTerms & { readonly phase: number };
   /** What the bases and the support alone ask: balance demand with no movement, arms or head. */
   readonly quietSteadiness: number;
   /** Null on land. */
@@ -76,7 +76,7 @@ function readSteadiness(
   cycleSeconds: number,
   bases: readonly number[],
   waterline: ReturnType<typeof waterlineAt> | null,
-): Pick<Demand, "leastMargin" | "steadiness"> & { readonly weights: Float64Array } {
+): Pick<Demand, "leastMargin" | "balance"> & { readonly weights: Float64Array } {
   const wet = "rows" in samples ? samples : null;
   const { reading, phases, count, footings } = samples;
   let leastMargin = Number.POSITIVE_INFINITY;
@@ -142,7 +142,7 @@ function readSteadiness(
   );
   return {
     leastMargin: { metres: leastMargin * person.stature, phase: phases[leastAt] as number, towards },
-    steadiness: { ...worst, phase: phases[highestAt] as number },
+    balance: { ...worst, phase: phases[highestAt] as number },
     weights,
   };
 }
@@ -167,7 +167,7 @@ export function readDemand(samples: DemandSamples | VariantSamples, person: Doer
   const bases = footings.map((footing) => baseDemand(footing, longest));
 
   const waterline = person.depth === undefined ? null : waterlineAt(person.depth, person.stature, isSeatedThroughout(samples));
-  const { leastMargin, steadiness, weights } = readSteadiness(samples, person, cycleSeconds, bases, waterline);
+  const { leastMargin, balance, weights } = readSteadiness(samples, person, cycleSeconds, bases, waterline);
   return {
     cycleSeconds,
     highest: reading.highest,
@@ -182,7 +182,7 @@ export function readDemand(samples: DemandSamples | VariantSamples, person: Doer
     longestHold: reading.longestHold * cycleSeconds,
     handOutOfSightSeconds: times(reading.handOutOfSight, cycleSeconds),
     heldOutSeconds: times(reading.heldOut, cycleSeconds),
-    steadiness,
+    balance,
     quietSteadiness: staticBalance(bases, reading.support),
     features: reading.features,
     steps: reading.steps,

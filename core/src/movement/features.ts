@@ -3,9 +3,9 @@ import { isOnSupport, sidedSlots } from "../body/pose.ts";
 import { supportNamed } from "../body/supports.ts";
 import { dot, length, minus, mix } from "../body/vector.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
+import { stepsOf } from "./foot-steps.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
 import { INTERVALS, type SolvedSamples, segmentOfSample, valueAt } from "./solved-samples.ts";
-import { stepsOf } from "./foot-steps.ts";
 
 /** What a movement does that some people must not do at any size; a cap can bar each. */
 export const FEATURES = [

@@ -1,3 +1,4 @@
+import { addedDemand } from "../body/balance-demand.ts";
 import {
   column,
   LANDMARK_TOLERANCE,
@@ -8,14 +9,13 @@ import {
   VALUE_WIDTH,
 } from "../body/channels.ts";
 import { isOff, isOnSupport, type PoseFrame } from "../body/pose.ts";
-import { addedDemand } from "../body/balance-demand.ts";
 import { supportNamed } from "../body/supports.ts";
 import { type Pair, pairOf, SIDES, type Side, sideIndex } from "../side.ts";
 import { closeExtremes, isTurnRead, noExtremes, widen } from "./extremes.ts";
 import { type Feature, featuresOf } from "./features.ts";
+import { STEP_DEMAND, type Step, stepsOf } from "./foot-steps.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
 import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
-import { STEP_DEMAND, type Step, stepsOf } from "./foot-steps.ts";
 import { timeAbove, timeOfIntervals, timeOfSegments } from "./time-above.ts";
 
 /**

@@ -21,7 +21,7 @@ describe("rising from a chair and sitting down again", () => {
     ["without hands", FULL_STANDING_VARIANT, 4.5],
     ["with the hands on the arms of the chair", WITH_ARMS, 3],
   ] as const)("asks of steadiness, %s, what the scale says", (_, choice, steadiness) => {
-    expect(demandOf(choice).steadiness.total).toBeCloseTo(steadiness, 9);
+    expect(demandOf(choice).balance.total).toBeCloseTo(steadiness, 9);
   });
 
   test("neither the pace nor the body makes it harder: nothing of it is added twice", () => {
@@ -30,7 +30,7 @@ describe("rising from a chair and sitting down again", () => {
       [1.4, 8],
       [1.95, 30],
     ] as const)
-      expect(readDemand(samples, { stature }, cycle).steadiness.total).toBeCloseTo(4.5, 9);
+      expect(readDemand(samples, { stature }, cycle).balance.total).toBeCloseTo(4.5, 9);
   });
 
   test.each([FULL_STANDING_VARIANT, WITH_ARMS])(

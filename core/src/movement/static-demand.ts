@@ -1,5 +1,5 @@
-import { type FootContact, isOff } from "../body/pose.ts";
 import { oneLegDemand, risingDemand, seatedBaseDemand, standingBaseDemand, toeDownDemand } from "../body/balance-demand.ts";
+import { type FootContact, isOff } from "../body/pose.ts";
 import { type Pair, SIDES, sideIndex } from "../side.ts";
 import { times } from "./demand-samples.ts";
 import { type Footing, footingOf } from "./footing.ts";
@@ -26,7 +26,7 @@ export function baseDemand({ frame, width, offset }: Footing, longest: { oneLeg:
 /** What a variant asks whatever its size, read from its track alone: nothing is solved. */
 export interface StaticDemand {
   /** What the bases and the support alone ask. */
-  readonly steadiness: number;
+  readonly balance: number;
   /** The longest stretch on each leg, seconds. */
   readonly longestOneLeg: Pair;
   readonly cycleSeconds: number;
@@ -42,7 +42,7 @@ export function readStaticDemand({ segments }: Track, cycleSeconds: number): Sta
     toeDown: times(toeDownPeriods({ segments }).longest, cycleSeconds),
   };
   return {
-    steadiness: staticBalance(
+    balance: staticBalance(
       segments.map((segment) => baseDemand(footingOf(segment), longest)),
       segments.map(({ frame }) => supportOf(frame)),
     ),

@@ -41,7 +41,7 @@ describe("a variant in water", () => {
   test("at the waist it asks less steadiness than on land; on land there is no water to speak of", () => {
     const land = readDemand(shift, { stature: 1.65 }, 8);
     expect(land.water).toBeNull();
-    expect(readDemand(shift, { stature: 1.65, depth: 1 }, 8).steadiness.total).toBeLessThan(land.steadiness.total);
+    expect(readDemand(shift, { stature: 1.65, depth: 1 }, 8).balance.total).toBeLessThan(land.balance.total);
   });
 
   test("a quicker pace changes the drag and not the margin", () => {

@@ -21,7 +21,7 @@ export interface PlanAnalysis {
   readonly totals: SideTotals;
   readonly uneven: readonly Uneven[];
   /** Greatest balance demand in each block, 0 to 10: the tide line. */
-  readonly steadiness: readonly number[];
+  readonly balance: readonly number[];
   /**
    * Balance demand of standing up or sitting down on the way to each block, and last on the way out; null without
    * either.
@@ -33,7 +33,7 @@ export interface PlanAnalysis {
 const REFERENCE_BODY = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
 
 const demandsOf = (block: ScheduledItem, variants: VariantCache): TurnDemands =>
-  variants.demands(block.movement, block.meant, REFERENCE_BODY, block.breathSeconds, leadingSidesInOrder(block)) ?? [];
+  variants.demands(block.movement, block.plannedVariant, REFERENCE_BODY, block.breathSeconds, leadingSidesInOrder(block)) ?? [];
 
 /**
  * Schedules a plan and reads the demands of its planned variants for the reference body. Quick once the variants are
@@ -53,7 +53,7 @@ export function analyzePlan(blocks: readonly PlanItemWithMovement[], context: Pl
     sides,
     totals: sumSides(sides),
     uneven: unevenSides(reading.blocks.map(({ id }, i) => ({ id, sides: sides[i] as SideTotals }))),
-    steadiness: demands.map((each) => Math.max(0, ...each.map(({ steadiness }) => steadiness.total))),
+    balance: demands.map((each) => Math.max(0, ...each.map(({ balance }) => balance.total))),
     rising: risingBetween(reading),
   };
 }

@@ -22,7 +22,7 @@ const ask = (people: Parameters<typeof named>[0]) =>
     bestChangesIncrementally({
       blocks: planned,
       context: circumstances(),
-      place: OPEN_HALL,
+      resources: OPEN_HALL,
       people: named(people),
       movements,
       variants: createVariantCache(),

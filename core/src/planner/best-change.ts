@@ -20,7 +20,7 @@ import type { PlanChange } from "./plan-change.ts";
 export interface BestChangeInput {
   readonly blocks: readonly PlanItemWithMovement[];
   readonly context: PlanContext;
-  readonly place: VenueResources;
+  readonly resources: VenueResources;
   readonly people: readonly FitPerson[];
   /** What may be put in. */
   readonly movements: readonly Movement[];
@@ -51,14 +51,15 @@ const LEAST_GAIN = 0.01;
 const SEEN = 0.005;
 
 const keptOf = (group: FittedGroup): number =>
-  group.rows.reduce((sum, { kept }) => sum + kept, 0) / Math.max(1, group.rows.length);
+  group.rows.reduce((sum, { fidelity }) => sum + fidelity, 0) / Math.max(1, group.rows.length);
 
 /** What each block costs the group: what people lose in it, weighed by what a little more would do them good. */
 function costsOf({ rows }: FittedGroup, blocks: number): number[] {
   const step = 0.01;
   return Array.from({ length: blocks }, (_, b) =>
     rows.reduce(
-      (sum, { kept, cells }) => sum + ((welfare(kept + step) - welfare(kept)) / step) * (1 - (cells[b]?.fidelity ?? 0)),
+      (sum, { fidelity, cells }) =>
+        sum + ((welfare(fidelity + step) - welfare(fidelity)) / step) * (1 - (cells[b]?.fidelity ?? 0)),
       0,
     ),
   );
@@ -119,10 +120,10 @@ function* costInPlace(
   movement: Movement,
   base: FittedGroup,
 ): Generator<undefined, { movement: Movement; cost: number }> {
-  const { blocks, context, people, place, variants, memory } = input;
+  const { blocks, context, people, resources, variants, memory } = input;
   const here = blocks[at] as PlanItemWithMovement;
   const alone = schedulePlan([{ block: { ...here.block, movementId: movement.id }, movement }], context);
-  const group = yield* fitGroupIncrementally(fitPlanOf(alone, place, context.style), people, variants, memory);
+  const group = yield* fitGroupIncrementally(fitPlanOf(alone, resources, context.style), people, variants, memory);
   const rows = base.rows.map((row, i) => ({ ...row, cells: group.rows[i]?.cells ?? [] }));
   return { movement, cost: costsOf({ ...group, rows }, 1)[0] as number };
 }
@@ -134,8 +135,8 @@ function* costInPlace(
  * @param input plan, group and the movements that may be put in
  */
 export function* bestChangesIncrementally(input: BestChangeInput): Generator<undefined, HelpfulChange[]> {
-  const { blocks, context, place, people, movements, variants, memory } = input;
-  const planOf = (reading: { readonly blocks: readonly ScheduledItem[] }) => fitPlanOf(reading, place, context.style);
+  const { blocks, context, resources, people, movements, variants, memory } = input;
+  const planOf = (reading: { readonly blocks: readonly ScheduledItem[] }) => fitPlanOf(reading, resources, context.style);
   const reading = schedulePlan(blocks, context);
   const base = yield* fitGroupIncrementally(planOf(reading), people, variants, memory);
   const costs = costsOf(base, blocks.length);
@@ -157,7 +158,7 @@ export function* bestChangesIncrementally(input: BestChangeInput): Generator<und
       const group = yield* fitGroupIncrementally(planOf(changed), people, variants, memory);
       const gain = group.good - base.good;
       if (gain < LEAST_GAIN) continue;
-      const moved = group.rows.map(({ kept }, i) => kept - (base.rows[i]?.kept ?? 0));
+      const moved = group.rows.map(({ fidelity }, i) => fidelity - (base.rows[i]?.fidelity ?? 0));
       helpful.push({
         gain,
         change: {

@@ -23,8 +23,8 @@ type Rates = Readonly<Record<Content, number>>;
 /** How much a turn trains each, 0 to 1. */
 function ratesOf(demand: Demand, block: ScheduledItem): Rates {
   const { keys } = block.movement;
-  const seated = block.meant.kind === "seated";
-  const steadiness = demand.steadiness.total;
+  const seated = block.plannedVariant.kind === "seated";
+  const steadiness = demand.balance.total;
   const asymmetry = share(
     Math.max(
       ...(["shoulderElevation", "shoulderPlane", "elbow"] as const).map((name) => {
@@ -35,7 +35,7 @@ function ratesOf(demand: Demand, block: ScheduledItem): Rates {
     5,
     40,
   );
-  const learning = block.knowledge === "new" ? 0.5 : block.knowledge === "second" ? 0.25 : 0;
+  const learning = block.familiarity === "new" ? 0.5 : block.familiarity === "second" ? 0.25 : 0;
   return {
     steadiness: seated ? share(steadiness, 0.5, 3) : share(steadiness, 2.5, 5.5),
     spine: Math.max(
@@ -94,9 +94,9 @@ export interface ContentReading {
 
 /** What a session trains, against its purpose. @param purpose what it is for; null where no one has said */
 export function readContent({ reading, demands }: PlanAnalysis, purpose: SessionPurpose | null): ContentReading[] {
-  const moved = reading.blocks.reduce((sum, { parts }) => sum + parts.rounds, 0);
+  const moved = reading.blocks.reduce((sum, { parts }) => sum + parts.repetitions, 0);
   const blocks = reading.blocks.map((block, i) => itemContent(block, demands[i] ?? []));
-  const seated = reading.blocks.every(({ meant }) => meant.kind === "seated");
+  const seated = reading.blocks.every(({ plannedVariant }) => plannedVariant.kind === "seated");
   return CONTENTS.map((name): ContentReading => {
     const seconds = blocks.reduce((sum, each) => sum + each[name], 0);
     const part = moved > 0 ? seconds / moved : 0;

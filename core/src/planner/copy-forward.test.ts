@@ -21,7 +21,7 @@ const last = planned(
   { movementId: "gather-and-close", rounds: 8 },
 );
 const had = new Set(last.map(({ movement }) => movement.id));
-const given = circumstances({ knows: (id) => (had.has(id) ? "known" : "new") });
+const given = circumstances({ familiarityWith: (id) => (had.has(id) ? "known" : "new") });
 const next = (news: number, minutes: number) =>
   copyForward({
     last: { ...EMPTY_PLAN, purpose: "steadiness", blocks: last.map(({ block }) => block) },
@@ -36,7 +36,7 @@ describe("the next session from the last", () => {
   test("has two new movements and a recap of what was there, and keeps to its minutes", () => {
     const { blocks } = next(2, 30);
     const analysis = analyzePlan(withMovements(blocks, movements), given, variants);
-    expect(analysis.reading.blocks.filter(({ knowledge }) => knowledge === "new")).toHaveLength(2);
+    expect(analysis.reading.blocks.filter(({ familiarity }) => familiarity === "new")).toHaveLength(2);
     for (const { block } of last) expect(blocks.map(({ movementId }) => movementId)).toContain(block.movementId);
     expect(overrunSeconds(analysis, 30)).toBeLessThanOrEqual(0);
   });
@@ -46,7 +46,7 @@ describe("the next session from the last", () => {
     const fresh = blocks.findIndex(({ movementId }) => !had.has(movementId));
     expect(blocks.findIndex(({ movementId }) => movementId === "gather-and-close")).toBeGreaterThan(fresh);
     const analysis = analyzePlan(withMovements(blocks, movements), given, variants);
-    expect(analysis.steadiness[fresh]).toBeGreaterThan(5);
+    expect(analysis.balance[fresh]).toBeGreaterThan(5);
   });
 
   test("without anything new it is the same again", () => {

@@ -36,7 +36,7 @@ function mostWanted(
   };
   const used = new Set(blocks.map(({ movement }) => movement.id));
   const [best] = movements
-    .filter(({ id, phase }) => !used.has(id) && (phase === "loosen" || phase === "flow") && context.knows(id) === "new")
+    .filter(({ id, phase }) => !used.has(id) && (phase === "loosen" || phase === "flow") && context.familiarityWith(id) === "new")
     .map((movement) => ({ movement, worth: worth(movement) }))
     .filter((each) => each.worth >= 0)
     .toSorted((a, b) => b.worth - a.worth || (a.movement.id < b.movement.id ? -1 : 1));

@@ -23,7 +23,7 @@ const KNOWN = new Set(
 );
 const ask = (differs: Partial<PlanDraftInput> = {}): PlanDraftInput => ({
   movements,
-  context: circumstances({ knows: (id) => (KNOWN.has(id) ? "known" : "new") }),
+  context: circumstances({ familiarityWith: (id) => (KNOWN.has(id) ? "known" : "new") }),
   minutes: 45,
   purpose: "steadiness",
   news: 2,
@@ -57,7 +57,7 @@ describe("a proposed plan", () => {
   });
 
   test("has as many new movements as asked for", () => {
-    const fresh = ({ analysis }: PlanDraft) => analysis.reading.blocks.filter(({ knowledge }) => knowledge === "new");
+    const fresh = ({ analysis }: PlanDraft) => analysis.reading.blocks.filter(({ familiarity }) => familiarity === "new");
     expect(fresh(propose(ask({ news: 0 })))).toHaveLength(0);
     expect(fresh(usual())).toHaveLength(2);
   });
@@ -94,6 +94,6 @@ describe("a proposed plan", () => {
     const { analysis } = propose(
       ask({ context: circumstances({ seatedOnly: true }), people: [{ build, caps: [] }], purpose: "memory" }),
     );
-    expect(analysis.reading.blocks.every(({ meant }) => meant.kind === "seated")).toBe(true);
+    expect(analysis.reading.blocks.every(({ plannedVariant }) => plannedVariant.kind === "seated")).toBe(true);
   });
 });

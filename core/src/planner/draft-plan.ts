@@ -84,11 +84,11 @@ function candidateOf(movement: Movement, { context, people, variants }: PlanDraf
   const { block, demands: asked, trains } = analyzeMovement(movement, context, variants);
   const able = people.filter(
     ({ build, caps }) =>
-      (canStand(build) || !isOnFeet(block.meant.kind)) &&
-      !caps.some((cap) => asked.some((demand) => violatesCap(cap, block.meant, demand, REFERENCE_REPETITIONS))),
+      (canStand(build) || !isOnFeet(block.plannedVariant.kind)) &&
+      !caps.some((cap) => asked.some((demand) => violatesCap(cap, block.plannedVariant, demand, REFERENCE_REPETITIONS))),
   );
   const doable = people.length === 0 ? 1 : able.length / people.length;
-  return { movement, trains, doable: asked.length === 0 ? -1 : doable, isNew: context.knows(movement.id) === "new" };
+  return { movement, trains, doable: asked.length === 0 ? -1 : doable, isNew: context.familiarityWith(movement.id) === "new" };
 }
 
 /** A draft as it is searched. */
@@ -122,9 +122,12 @@ class Search {
       (sum, { content, missing: seconds }) => sum + seconds * (content === purpose ? LOSES.purposeSecond : LOSES.missingSecond),
       0,
     );
-    const fresh = blocks.filter(({ knowledge }) => knowledge === "new").length;
-    const doable = blocks.reduce((sum, { movement, parts }) => sum + parts.rounds * (this.byId.get(movement.id)?.doable ?? 0), 0);
-    const links = blocks.reduce((sum, { parts }) => sum + parts.link, analysis.reading.leavingSeconds);
+    const fresh = blocks.filter(({ familiarity }) => familiarity === "new").length;
+    const doable = blocks.reduce(
+      (sum, { movement, parts }) => sum + parts.repetitions * (this.byId.get(movement.id)?.doable ?? 0),
+      0,
+    );
+    const links = blocks.reduce((sum, { parts }) => sum + parts.transition, analysis.reading.leavingSeconds);
     const shared = unlike.reduce(
       (sum, others) => sum + blocks.filter(({ phase, movement }) => phase !== "arrive" && others.includes(movement.id)).length,
       0,
@@ -247,13 +250,13 @@ function whyOf(block: ScheduledItem, candidate: Candidate | undefined, { people,
   const [most] = (Object.entries(candidate.trains) as [Content, number][]).toSorted((a, b) => b[1] - a[1]);
   const forPurpose = purpose !== null && candidate.trains[purpose] >= 0.3 ? purpose : null;
   const content = forPurpose ?? most?.[0];
-  const seconds = content ? Math.round(candidate.trains[content] * block.parts.rounds) : 0;
+  const seconds = content ? Math.round(candidate.trains[content] * block.parts.repetitions) : 0;
   const able = Math.round(candidate.doable * people.length);
   return [
     ...(content && seconds > 0 ? [{ reason: "trains" as const, content, seconds }] : []),
     ...(people.length > 0 ? [{ reason: "doable" as const, able, of: people.length }] : []),
-    { reason: "familiarity", familiarity: block.knowledge },
-    { reason: "transition", steps: block.seam.links },
+    { reason: "familiarity", familiarity: block.familiarity },
+    { reason: "transition", steps: block.transition.steps },
   ];
 }
 

@@ -109,7 +109,7 @@ interface Step {
   readonly change: PlanChange;
   readonly blocks: readonly PlanItemWithMovement[];
   /** The block whose repetitions it changes, and how many there were. */
-  readonly rounds?: { readonly id: string; readonly from: number };
+  readonly repetitions?: { readonly id: string; readonly from: number };
   /** About how many seconds it is worth. */
   readonly seconds: number;
   /** What is lost or gained; the least loss a second that is needed goes first. */
@@ -135,10 +135,10 @@ function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
   const { blocks, context } = input;
   const { leastRounds } = context.style;
   const loosen = readPhases(analysis.reading).find(({ phase }) => phase === "loosen");
-  const tooNew = analysis.reading.blocks.filter(({ knowledge }) => knowledge === "new").length > MAX_NEW_MOVEMENTS;
+  const tooNew = analysis.reading.blocks.filter(({ familiarity }) => familiarity === "new").length > MAX_NEW_MOVEMENTS;
   return analysis.reading.blocks.flatMap((reading): Step[] => {
     if (reading.phase === "settle") return [];
-    const { id, block, phase, knowledge } = reading;
+    const { id, block, phase, familiarity } = reading;
     const steps: Step[] = [];
     if (block.talk)
       steps.push({
@@ -149,13 +149,13 @@ function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
       });
     const rounds = fewer(block.rounds);
     if (rounds >= leastRounds) {
-      const again = knowledge === "again" ? LOSS.again : LOSS.rounds;
+      const again = familiarity === "again" ? LOSS.again : LOSS.rounds;
       const spare = phase === "loosen" && (loosen?.overBy ?? 0) > 0 ? LOSS.loosen : LOSS.rounds;
       steps.push({
         change: { change: "repetitions", movement: nameOf(reading), to: rounds, from: block.rounds },
-        rounds: { id, from: block.rounds },
+        repetitions: { id, from: block.rounds },
         blocks: withItemChanged(blocks, id, { rounds }),
-        seconds: (reading.parts.rounds * (block.rounds - rounds)) / block.rounds,
+        seconds: (reading.parts.repetitions * (block.rounds - rounds)) / block.rounds,
         weight: (Math.min(again, spare) * context.style.rounds) / rounds,
       });
     }
@@ -165,7 +165,7 @@ function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
         change: { change: "leaveOut", movement: nameOf(reading) },
         blocks: blocks.filter((each) => each.block.id !== id),
         seconds: reading.total,
-        weight: knowledge === "new" && tooNew ? LOSS.tooNew : LOSS.takeOut * (knowledge === "again" ? LOSS.again : 1),
+        weight: familiarity === "new" && tooNew ? LOSS.tooNew : LOSS.takeOut * (familiarity === "again" ? LOSS.again : 1),
       });
     return steps;
   });
@@ -183,9 +183,9 @@ function additions({ blocks }: FixInput, analysis: PlanAnalysis): Step[] {
     return [
       {
         change: { change: "repetitions", movement: nameOf(reading), to: rounds, from: reading.block.rounds },
-        rounds: { id: reading.id, from: reading.block.rounds },
+        repetitions: { id: reading.id, from: reading.block.rounds },
         blocks: withItemChanged(blocks, reading.id, { rounds }),
-        seconds: (reading.parts.rounds * (rounds - reading.block.rounds)) / reading.block.rounds,
+        seconds: (reading.parts.repetitions * (rounds - reading.block.rounds)) / reading.block.rounds,
         weight,
       },
     ];
@@ -272,7 +272,7 @@ export function fixDuration(input: FixInput, before: PlanAnalysis, minutes: numb
     });
     if (!best) break;
     const last = steps.at(-1);
-    if (last && best.step.rounds && last.step.rounds?.id === best.step.rounds.id)
+    if (last && best.step.repetitions && last.step.repetitions?.id === best.step.repetitions.id)
       steps[steps.length - 1] = goneFurther(last, best);
     else steps.push(best);
     now = { ...now, blocks: best.step.blocks };
@@ -283,10 +283,10 @@ export function fixDuration(input: FixInput, before: PlanAnalysis, minutes: numb
 
 /** Two steps on the repetitions of one block as one. */
 function goneFurther<Taken extends { readonly fix: Fix; readonly step: Step }>(before: Taken, next: Taken): Taken {
-  const from = before.step.rounds?.from ?? 0;
+  const from = before.step.repetitions?.from ?? 0;
   return {
     ...next,
-    step: { ...next.step, rounds: { id: next.step.rounds?.id ?? "", from } },
+    step: { ...next.step, repetitions: { id: next.step.repetitions?.id ?? "", from } },
     fix: {
       ...next.fix,
       change: next.fix.change.change === "repetitions" ? { ...next.fix.change, from } : next.fix.change,

@@ -41,7 +41,7 @@ describe("what to mind in a plan", () => {
     [
       "too much that is new",
       planned("settling-breath", "shift-and-press", "side-drift"),
-      { knows: () => "new" },
+      { familiarityWith: () => "new" },
       /^3 new movements for this group/,
     ],
     ["too few rounds", planned({ movementId: "quiet-feet", rounds: 2 }), {}, /fewer than 3 repetitions/],

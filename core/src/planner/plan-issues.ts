@@ -66,10 +66,10 @@ const note = (id: string, finding: IssueFinding, rest: Partial<PlanIssue> = {}):
 const nameOf = ({ movement }: ScheduledItem): string => taughtName(movement);
 
 const seamNotes = (analysis: PlanAnalysis): PlanIssue[] =>
-  problemsOf(analysis.reading).flatMap(({ blockId, seam }) => {
+  problemsOf(analysis.reading).flatMap(({ blockId, transition }) => {
     const block = analysis.reading.blocks.find(({ id }) => id === blockId);
-    if (!block || seam.problem === null) return [];
-    const finding: IssueFinding = { found: "transition", movement: nameOf(block), problem: seam.problem };
+    if (!block || transition.problem === null) return [];
+    const finding: IssueFinding = { found: "transition", movement: nameOf(block), problem: transition.problem };
     return [note(`seam ${blockId}`, finding, { blockId, pressing: true, toFix: { what: "seam", blockId } })];
   });
 
@@ -129,7 +129,7 @@ const strainNotes = (analysis: PlanAnalysis): PlanIssue[] =>
   );
 
 function learningNotes({ reading }: PlanAnalysis, style: TeachingStyle): PlanIssue[] {
-  const fresh = reading.blocks.filter(({ knowledge }) => knowledge === "new");
+  const fresh = reading.blocks.filter(({ familiarity }) => familiarity === "new");
   const most = style.learning === "sameSet" ? 0 : MAX_NEW_MOVEMENTS;
   const few = reading.blocks.filter(({ block }) => block.rounds < style.leastRounds);
   const circles = reading.blocks.filter(

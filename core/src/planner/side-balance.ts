@@ -31,9 +31,9 @@ export function sidesOfItem(block: ScheduledItem, demands: TurnDemands): SideTot
         return demand ? all + rounds * of(demand, sideIndex(side)) : all;
       }, 0),
     ) as unknown as Pair;
-  const standing = block.meant.kind !== "seated";
+  const standing = block.plannedVariant.kind !== "seated";
   return {
-    rounds: block.rounds,
+    rounds: block.repetitionsPerSide,
     oneLegSeconds: sum((demand, side) => demand.oneLegSeconds[side]),
     loadedSeconds: standing ? sum((demand, side) => (demand.mean[FOOT_SHARE[side]] as number) * demand.cycleSeconds) : [0, 0],
   };

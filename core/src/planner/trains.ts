@@ -30,7 +30,7 @@ export function analyzeMovement(movement: Movement, context: PlanContext, varian
   const block = analysis.reading.blocks[0] as ScheduledItem;
   const demands = analysis.demands[0] ?? [];
   const seconds = itemContent(block, demands);
-  const moved = Math.max(1, block.parts.rounds);
+  const moved = Math.max(1, block.parts.repetitions);
   const trains = Object.fromEntries(CONTENTS.map((name) => [name, seconds[name] / moved])) as Record<Content, number>;
   return { block, demands, trains };
 }

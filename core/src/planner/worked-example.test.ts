@@ -31,7 +31,7 @@ const reading = schedulePlan(
       ...(i < 4 && { as: "seated" as const }),
     })),
   ),
-  circumstances({ style: USUAL_STYLE, breathSeconds: 9, knows: (id) => KNOWS[id] ?? "known" }),
+  circumstances({ style: USUAL_STYLE, breathSeconds: 9, familiarityWith: (id) => KNOWS[id] ?? "known" }),
 );
 
 test("the worked example of docs/planning.md has a plan's worth of rows", () => {
@@ -42,14 +42,14 @@ test.each(rows.map(([movementId = "", ...cells], i) => [`${i + 1} ${movementId}`
   "%s is computed as it was by hand",
   (_, expected, i) => {
     const block = reading.blocks[i];
-    const { link, talk, showing, rounds, sideChange } = block?.parts ?? {};
+    const { transition, explanation, demonstration, repetitions, sideChange } = block?.parts ?? {};
     expect([
       block?.block.rounds,
       block?.movement.breaths,
-      link,
-      talk,
-      showing,
-      rounds,
+      transition,
+      explanation,
+      demonstration,
+      repetitions,
       sideChange,
       block?.total,
       block?.to,

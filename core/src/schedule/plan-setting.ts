@@ -6,14 +6,14 @@ import type { PoolFloor } from "../setup/pool-depth.ts";
 import type { Floor } from "../setup/standing-positions.ts";
 import type { VenueResources } from "../venues/resources.ts";
 import type { Venue } from "../venues/venue.ts";
-import type { PlanContext } from "./schedule-plan.ts";
 import type { VenueSupports } from "./body-state.ts";
+import type { PlanContext } from "./schedule-plan.ts";
 import { familiarityOf } from "./time.ts";
 
 /** What a plan is made for, as plain data: the group, its place, the week and what it has been taught. */
 export interface PlanSetting {
   readonly seatedOnly: boolean;
-  readonly place: VenueSupports;
+  readonly supports: VenueSupports;
   /** What there is of chairs, rail and helpers. */
   readonly fitPlace: VenueResources;
   readonly poolFloor: PoolFloor;
@@ -58,11 +58,11 @@ export const planContextOf = (
   style,
   breathSeconds,
   seatedOnly: setting.seatedOnly,
-  place: setting.place,
+  supports: setting.supports,
   week: setting.week,
   slowestCycle: setting.slowestCycle,
   ...(setting.dragCycles && { dragCycles: setting.dragCycles }),
-  knows: (movementId) => familiarityOf(setting.taught[movementId] ?? 0),
+  familiarityWith: (movementId) => familiarityOf(setting.taught[movementId] ?? 0),
 });
 /** Shortest round of each movement, seconds, by what is in the hands: what caps on drag ask of a whole group. */
 

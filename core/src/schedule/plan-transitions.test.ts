@@ -2,9 +2,6 @@ import { formatTransitionProblem } from "@able-tide/words/schedule";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { cases } from "../test-size.fixture.ts";
-import { anyPlan, circumstances, HALL, mirrorState, planned } from "./plan.fixture.ts";
-import { findTransitions, type PlanTransitions, type Waypoint } from "./plan-transitions.ts";
-import { schedulePlan } from "./schedule-plan.ts";
 import {
   type BodyState,
   type EntryPattern,
@@ -15,6 +12,9 @@ import {
   stateKey,
   type VenueSupports,
 } from "./body-state.ts";
+import { anyPlan, circumstances, HALL, mirrorState, planned } from "./plan.fixture.ts";
+import { findTransitions, type PlanTransitions, type Waypoint } from "./plan-transitions.ts";
+import { schedulePlan } from "./schedule-plan.ts";
 import { statesOfPlace, transitionPathsFrom } from "./transition-graph.ts";
 import { transitionStepsFrom } from "./transition-steps.ts";
 
@@ -139,20 +139,20 @@ describe("joining", () => {
       exit: { support: "stand", feet: null, load: null, hands: null },
       straight: false,
     };
-    const { seams, cost } = findTransitions([bow, open, bow], STANDING, anywhere, bare);
-    expect(seams.map(({ links }) => links.length)).toEqual([3, 0, 0]);
+    const { transitions, cost } = findTransitions([bow, open, bow], STANDING, anywhere, bare);
+    expect(transitions.map(({ steps }) => steps.length)).toEqual([3, 0, 0]);
     expect(cost).toBe(10 + 20 + 10);
   });
 
-  const eachSeam = ({ seams, leaving }: PlanTransitions) => [...seams, leaving];
+  const eachSeam = ({ transitions, leaving }: PlanTransitions) => [...transitions, leaving];
 
   test("links lead from where one thing ended to where the next begins, and it never begins on a foot that has to lift", () => {
     fc.assert(
       fc.property(fc.array(anyStop, { maxLength: 5 }), near, (stops, home) => {
         const joined = findTransitions(stops, home, anywhere, bare);
-        for (const [i, { from, to, links, problem }] of eachSeam(joined).entries()) {
+        for (const [i, { from, to, steps, problem }] of eachSeam(joined).entries()) {
           let state = from;
-          for (const link of links) {
+          for (const link of steps) {
             expect(transitionStepsFrom(state, bare).map((each) => stateKey(each.to))).toContain(stateKey(link.to));
             state = link.to;
           }
@@ -204,7 +204,7 @@ describe("what cannot be", () => {
       STANDING,
       anywhere,
       place,
-    ).seams[1]?.problem ?? null;
+    ).transitions[1]?.problem ?? null;
 
   test.each([
     [weightOn("right"), needs("left"), "Cannot start: weight is on the right leg, which has to step"],
@@ -228,10 +228,10 @@ describe("what cannot be", () => {
 
   test("a plan's own blocks: hip wide does not run straight on into a bow, and with links it does", () => {
     const straight = schedulePlan(planned("settling-breath", { movementId: "shift-and-press", straight: true }), circumstances());
-    expect(straight.blocks[1]?.seam.problem?.kind).toBe("feet");
+    expect(straight.blocks[1]?.transition.problem?.kind).toBe("feet");
     const linked = schedulePlan(planned("settling-breath", "shift-and-press"), circumstances());
-    expect(linked.blocks[1]?.seam.problem).toBeNull();
-    expect(linked.blocks[1]?.seam.links.map(({ phrase, side }) => [phrase, side])).toEqual([
+    expect(linked.blocks[1]?.transition.problem).toBeNull();
+    expect(linked.blocks[1]?.transition.steps.map(({ phrase, side }) => [phrase, side])).toEqual([
       ["handsTo", null],
       ["weightTo", "left"],
       ["footForward", "right"],
@@ -242,8 +242,8 @@ describe("what cannot be", () => {
   test("in any plan of the hall each transition has links that lead to it, or says why not", () => {
     fc.assert(
       fc.property(anyPlan, (blocks) => {
-        for (const { seam, block } of schedulePlan(blocks, circumstances()).blocks)
-          if (seam.problem !== null) expect(block.straight).toBe(true);
+        for (const { transition, block } of schedulePlan(blocks, circumstances()).blocks)
+          if (transition.problem !== null) expect(block.straight).toBe(true);
       }),
       { numRuns: cases(20, 200) },
     );

@@ -40,44 +40,44 @@ export interface Transition {
   readonly from: BodyState;
   /** The state it begins in. */
   readonly to: BodyState;
-  readonly links: readonly TransitionStep[];
+  readonly steps: readonly TransitionStep[];
   readonly tenths: number;
   readonly hazards: readonly TransitionHazard[];
-  /** Null where it can be as it is; otherwise the links are those that it would take. */
+  /** Null where it can be as it is; otherwise the steps are those that it would take. */
   readonly problem: TransitionProblem | null;
 }
 
 export interface PlanTransitions {
   /** One a stop, in order. */
-  readonly seams: readonly Transition[];
+  readonly transitions: readonly Transition[];
   /** The last one: from the end of the last stop to where everyone leaves from. */
   readonly leaving: Transition;
-  /** Tenths and penalties of all links. */
+  /** Tenths and penalties of all steps. */
   readonly cost: number;
 }
 
-/** A way through all stops so far. */
+/** A path through all stops so far. */
 interface Label {
   readonly state: BodyState;
   readonly cost: number;
   readonly ids: string;
-  /** The way by which its last stop was reached from the label before; null at the start. */
-  readonly reached: { readonly way: TransitionPath; readonly problem: TransitionProblem | null } | null;
+  /** The path by which its last stop was reached from the label before; null at the start. */
+  readonly reached: { readonly path: TransitionPath; readonly problem: TransitionProblem | null } | null;
   readonly before: Label | null;
 }
 
-/** The hazards of some links, each once. */
-const hazardsOf = (links: readonly TransitionStep[]): TransitionHazard[] => [
-  ...new Set(links.flatMap(({ hazard }) => hazard ?? [])),
+/** The hazards of some steps, each once. */
+const hazardsOf = (steps: readonly TransitionStep[]): TransitionHazard[] => [
+  ...new Set(steps.flatMap(({ hazard }) => hazard ?? [])),
 ];
 
-/** The transition that a way makes. */
-export const transitionOf = (from: BodyState, way: TransitionPath, problem: TransitionProblem | null = null): Transition => ({
+/** The transition that a path makes. */
+export const transitionOf = (from: BodyState, path: TransitionPath, problem: TransitionProblem | null = null): Transition => ({
   from,
-  to: way.to,
-  links: way.links,
-  tenths: way.links.reduce((sum, { tenths }) => sum + tenths, 0),
-  hazards: hazardsOf(way.links),
+  to: path.to,
+  steps: path.steps,
+  tenths: path.steps.reduce((sum, { tenths }) => sum + tenths, 0),
+  hazards: hazardsOf(path.steps),
   problem,
 });
 
@@ -92,25 +92,25 @@ function bestOfEach(labels: readonly Label[]): Label[] {
   return [...best.values()].toSorted(byCost);
 }
 
-/** Drops what a cheaper label could still become by links of its own: what can wait is left until it is needed. */
+/** Drops what a cheaper label could still become by steps of its own: what can wait is left until it is needed. */
 function undominated(labels: readonly Label[], place: VenueSupports): Label[] {
   const kept: Label[] = [];
   for (const label of bestOfEach(labels)) {
     const beaten = kept.some((better) => {
-      const way = transitionPathsFrom(better.state, place).to(label.state);
-      return way !== null && better.cost + way.cost <= label.cost;
+      const path = transitionPathsFrom(better.state, place).to(label.state);
+      return path !== null && better.cost + path.cost <= label.cost;
     });
     if (!beaten) kept.push(label);
   }
   return kept;
 }
 
-/** Every way of beginning a stop from the labels before it. */
+/** Every way to begin a waypoint from the labels before it. */
 const onTo = (labels: readonly Label[], pattern: EntryPattern, place: VenueSupports, straight: boolean) =>
   labels.flatMap((label) =>
     transitionPathsFrom(label.state, place, straight)
       .toAll(pattern)
-      .map((way) => ({ label, way })),
+      .map((path) => ({ label, path })),
   );
 
 /** Why a stop cannot be run straight on to from a state. */
@@ -123,7 +123,7 @@ function straightProblem(state: BodyState, { support, feet, load }: EntryPattern
   return { kind: state.load === load || load === null ? "facing" : "load" };
 }
 
-/** Why no links lead to a stop in this place. */
+/** Why no steps lead to a stop in this place. */
 function placeProblem({ support, hands }: EntryPattern, place: VenueSupports): TransitionProblem {
   if (support === "seat" && !place.chairs) return { kind: "noChair" };
   if (support === "pool" && !place.pool) return { kind: "noWater" };
@@ -133,28 +133,28 @@ function placeProblem({ support, hands }: EntryPattern, place: VenueSupports): T
 
 function next(labels: readonly Label[], stop: Pick<Waypoint, "entry" | "straight">, place: VenueSupports): Label[] {
   const straightOn = stop.straight ? onTo(labels, stop.entry, place, true) : [];
-  const linked = straightOn.length > 0 ? straightOn : onTo(labels, stop.entry, place, false);
+  const reachable = straightOn.length > 0 ? straightOn : onTo(labels, stop.entry, place, false);
   const [first] = labels as [Label];
-  if (linked.length === 0) {
+  if (reachable.length === 0) {
     // Goes on as if it had been reached, so that the rest of the plan can still be looked at.
     const to = plainState(stop.entry);
-    const reached = { way: { to, cost: 0, links: [], ids: "" }, problem: placeProblem(stop.entry, place) };
+    const reached = { path: { to, cost: 0, steps: [], ids: "" }, problem: placeProblem(stop.entry, place) };
     return [{ state: to, cost: first.cost, ids: first.ids, reached, before: first }];
   }
   const broken = stop.straight && straightOn.length === 0;
-  return linked.map(({ label, way }) => ({
-    state: way.to,
-    cost: label.cost + way.cost,
-    ids: label.ids + way.ids,
-    reached: { way, problem: broken ? straightProblem(label.state, stop.entry) : null },
+  return reachable.map(({ label, path }) => ({
+    state: path.to,
+    cost: label.cost + path.cost,
+    ids: label.ids + path.ids,
+    reached: { path, problem: broken ? straightProblem(label.state, stop.entry) : null },
     before: label,
   }));
 }
 
 /**
- * Joins stops by the cheapest chain of small links over the whole of them: a layered shortest path, so that a part left
+ * Joins stops by the cheapest chain of small steps over the whole of them: a layered shortest path, so that a part left
  * open early is settled by what comes later. Cheapest is by tenths of a second and penalties; of equal ones that with
- * fewer links, and what can wait is done later; then by the ids of the links, so the answer is unique.
+ * fewer steps, and what can wait is done later; then by the ids of the steps, so the answer is unique.
  *
  * @param home where everyone is at the start; possible in the place
  * @param leave where everyone leaves from
@@ -173,8 +173,8 @@ export function findTransitions(
     labels = undominated(done, place);
   }
   const [last] = next(labels, { entry: leave, straight: false }, place).toSorted(byCost) as [Label];
-  const seams: Transition[] = [];
+  const transitions: Transition[] = [];
   for (let label = last; label.reached && label.before; label = label.before)
-    seams.unshift(transitionOf(label.before.state, label.reached.way, label.reached.problem));
-  return { seams: seams.slice(0, -1), leaving: seams[seams.length - 1] as Transition, cost: last.cost };
+    transitions.unshift(transitionOf(label.before.state, label.reached.path, label.reached.problem));
+  return { transitions: transitions.slice(0, -1), leaving: transitions[transitions.length - 1] as Transition, cost: last.cost };
 }

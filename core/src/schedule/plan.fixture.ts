@@ -3,8 +3,8 @@ import { load } from "../movement/library.fixture.ts";
 import { mirroredFacing, type PlanItem } from "../plan/plan-item.ts";
 import { USUAL_STYLE } from "../plan/style.ts";
 import { otherSide } from "../side.ts";
-import type { PlanContext, PlanItemWithMovement } from "./schedule-plan.ts";
 import type { BodyState, HandPlace, VenueSupports } from "./body-state.ts";
+import type { PlanContext, PlanItemWithMovement } from "./schedule-plan.ts";
 
 export const HALL: VenueSupports = { chairs: true, rail: "right", pool: false };
 
@@ -13,10 +13,10 @@ export const circumstances = (differs: Partial<PlanContext> = {}): PlanContext =
   style: { ...USUAL_STYLE, counting: "together", depth: "middle" },
   breathSeconds: 8,
   seatedOnly: false,
-  place: HALL,
+  supports: HALL,
   week: 0,
   slowestCycle: 0,
-  knows: () => "known",
+  familiarityWith: () => "known",
   ...differs,
 });
 

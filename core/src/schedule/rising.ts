@@ -3,14 +3,14 @@ import type { Transition } from "./plan-transitions.ts";
 import type { PlanSchedule } from "./schedule-plan.ts";
 
 /** Balance demand of a transition that stands up or sits down without arm rests, 0 to 10; null for any other. */
-const ofSeam = ({ links }: Transition): number | null =>
-  links.some(({ kind }) => kind === "stand" || kind === "sit") ? risingDemand(false) : null;
+const ofSeam = ({ steps }: Transition): number | null =>
+  steps.some(({ kind }) => kind === "stand" || kind === "sit") ? risingDemand(false) : null;
 
 /**
  * What standing up or sitting down asks between the movements of a plan: on the way to each block, and last on the way
  * to where everyone leaves from. Chairs may be without arms: the greater demand is told.
  */
 export const risingBetween = ({ blocks, leaving }: Pick<PlanSchedule, "blocks" | "leaving">): (number | null)[] => [
-  ...blocks.map(({ seam }) => ofSeam(seam)),
+  ...blocks.map(({ transition }) => ofSeam(transition)),
   ofSeam(leaving),
 ];

@@ -13,13 +13,19 @@ import { type PlanItemWithMovement, schedulePlan } from "./schedule-plan.ts";
 const variants = createVariantCache();
 
 describe("time of a plan", () => {
-  test("a block is its link, talk and showing, its repetitions, and the change of sides", () => {
+  test("an item is its transition, explanation and demonstration, its repetitions, and the change of sides", () => {
     const [, press] = schedulePlan(
       planned("settling-breath", { movementId: "shift-and-press", talk: 20 }),
       circumstances(),
     ).blocks;
     // hands 1.0, weight 1.0, step 1.5, weight 1.0; to the other side: weight 1.0, in 1.5, step 1.5, weight 1.0, words 3.
-    expect(press?.parts).toEqual({ link: 4.5, talk: 20, showing: 10, rounds: 96, sideChange: expect.any(Number) });
+    expect(press?.parts).toEqual({
+      transition: 4.5,
+      explanation: 20,
+      demonstration: 10,
+      repetitions: 96,
+      sideChange: expect.any(Number),
+    });
     expect(press?.total).toBe(4.5 + 20 + 10 + 96 + (press?.parts.sideChange ?? 0));
   });
 
@@ -27,9 +33,12 @@ describe("time of a plan", () => {
     ["new", 30 + 16],
     ["second", 15 + 8],
     ["known", 10],
-  ] as const)("a movement that is %s to the group is shown for %d s", (knowledge, seconds) => {
-    const reading = schedulePlan(planned("shift-and-press", "shift-and-press"), circumstances({ knows: () => knowledge }));
-    expect(reading.blocks.map(({ parts }) => parts.showing)).toEqual([seconds, 5]);
+  ] as const)("a movement that is %s to the group is shown for %d s", (familiarity, seconds) => {
+    const reading = schedulePlan(
+      planned("shift-and-press", "shift-and-press"),
+      circumstances({ familiarityWith: () => familiarity }),
+    );
+    expect(reading.blocks.map(({ parts }) => parts.demonstration)).toEqual([seconds, 5]);
   });
 
   test("the group's slowest sets the pace of what would be quicker, and no one's long breath slows the room", () => {
@@ -71,8 +80,8 @@ describe("time of a plan", () => {
       planned({ movementId: "settling-breath", as: "seated" }, "settling-breath"),
       circumstances(),
     ).blocks;
-    expect(second?.seam.hazards).toEqual(["standsUp"]);
-    expect(second?.parts.link).toBe(10);
+    expect(second?.transition.hazards).toEqual(["standsUp"]);
+    expect(second?.parts.transition).toBe(10);
   });
 
   test("parts, blocks and phases add up to the clock, and blocks follow without a gap", () => {
@@ -82,10 +91,10 @@ describe("time of a plan", () => {
         let clock = 0;
         for (const block of reading.blocks) {
           expect(block.from).toBeCloseTo(clock, 9);
-          const { link, talk, showing, rounds, sideChange } = block.parts;
-          expect(block.total).toBeCloseTo(link + talk + showing + rounds + sideChange, 9);
+          const { transition, explanation, demonstration, repetitions, sideChange } = block.parts;
+          expect(block.total).toBeCloseTo(transition + explanation + demonstration + repetitions + sideChange, 9);
           const done = block.turns.reduce((sum, turn) => sum + turn.rounds * block.cycleSeconds, 0);
-          expect(block.parts.rounds).toBeCloseTo(done, 9);
+          expect(block.parts.repetitions).toBeCloseTo(done, 9);
           clock = block.to;
         }
         const phases = readPhases(reading).reduce((sum, { seconds }) => sum + seconds, 0);
@@ -109,7 +118,7 @@ describe("sides", () => {
       fc.property(anyPlan, (blocks) => {
         const here = analyzePlan(blocks, circumstances(), variants);
         const mirrored = mirrorPlan(blocks);
-        const there = analyzePlan(mirrored, circumstances({ place: { ...HALL, rail: "left" } }), variants);
+        const there = analyzePlan(mirrored, circumstances({ supports: { ...HALL, rail: "left" } }), variants);
         expect(there.reading.total).toBe(here.reading.total);
         expect(there.reading.blocks.map(({ from, parts }) => [from, parts])).toEqual(
           here.reading.blocks.map(({ from, parts }) => [from, parts]),
@@ -117,9 +126,10 @@ describe("sides", () => {
         for (const count of ["rounds", "oneLegSeconds", "loadedSeconds"] as const)
           for (const side of [0, 1] as const)
             expect(there.totals[count][side]).toBeCloseTo(here.totals[count][1 - side] as number, 6);
-        for (const [i, height] of here.steadiness.entries()) expect(there.steadiness[i]).toBeCloseTo(height, 6);
+        for (const [i, height] of here.balance.entries()) expect(there.balance[i]).toBeCloseTo(height, 6);
         const twice = analyzePlan(mirrorPlan(mirrored), circumstances(), variants);
-        const asTaught = ({ reading }: typeof here) => reading.blocks.map(({ turns, seam, parts }) => ({ turns, seam, parts }));
+        const asTaught = ({ reading }: typeof here) =>
+          reading.blocks.map(({ turns, transition, parts }) => ({ turns, seam: transition, parts }));
         expect(asTaught(twice)).toEqual(asTaught(here));
       }),
       { numRuns: cases(10, 100) },
@@ -154,9 +164,9 @@ describe("sides", () => {
     ["together", 5, "right", [5, 5]],
   ] as const)("%s counting of %d beginning %s comes to %j", (counting, rounds, firstSide, expected) => {
     const style = { ...USUAL_STYLE, counting, firstSide };
-    expect(schedulePlan(planned({ movementId: "shift-and-press", rounds }), circumstances({ style })).blocks[0]?.rounds).toEqual(
-      expected,
-    );
+    expect(
+      schedulePlan(planned({ movementId: "shift-and-press", rounds }), circumstances({ style })).blocks[0]?.repetitionsPerSide,
+    ).toEqual(expected);
   });
 
   test("sides alternate by week where the style says so", () => {
@@ -194,8 +204,8 @@ test("the tide line rises where everyone stands up or sits down: 4.5 without arm
 
 test("the tide line is the balance demand of each block as planned", () => {
   const blocks = planned("settling-breath", "one-leg-toe-near");
-  const [calm = 0, high = 0] = analyzePlan(blocks, circumstances(), variants).steadiness;
+  const [calm = 0, high = 0] = analyzePlan(blocks, circumstances(), variants).balance;
   expect(high).toBeGreaterThan(calm + 3);
-  const [, seated = 9] = analyzePlan(blocks, circumstances({ seatedOnly: true }), variants).steadiness;
+  const [, seated = 9] = analyzePlan(blocks, circumstances({ seatedOnly: true }), variants).balance;
   expect(seated).toBeLessThan(2);
 });

@@ -3,10 +3,10 @@ import type { VariantSpec } from "../movement/variant.ts";
 import { type PlanItem, plannedVariant } from "../plan/plan-item.ts";
 import { firstSideOf, type TeachingStyle } from "../plan/style.ts";
 import type { Side } from "../side.ts";
+import { type BodyState, type EntryPattern, fits, stateAfter, type VenueSupports } from "./body-state.ts";
 import { repetitionsPerSide, type Turn, turnsOf } from "./count.ts";
 import type { DragCycles } from "./plan-setting.ts";
 import { findTransitions, type Transition, transitionOf, type Waypoint } from "./plan-transitions.ts";
-import { type BodyState, type EntryPattern, fits, stateAfter, type VenueSupports } from "./body-state.ts";
 import { breathOf, demonstrationSeconds, type Familiarity, LEAVE_SAFELY_SECONDS, SIDE_CHANGE_WORDS } from "./time.ts";
 import { byCost, transitionPathsFrom } from "./transition-graph.ts";
 import { type EntryAndExit, entryAndExit } from "./waypoints.ts";
@@ -33,7 +33,7 @@ export interface PlanContext {
   readonly breathSeconds: number;
   /** A group that sits throughout. */
   readonly seatedOnly: boolean;
-  readonly place: VenueSupports;
+  readonly supports: VenueSupports;
   /** A count of weeks, for sides that alternate. */
   readonly week: number;
   /** The longest of the group's shortest movement cycles, seconds; 0 where no one has one. */
@@ -41,7 +41,7 @@ export interface PlanContext {
   /** What caps on drag ask of movements in the pool, where the style slows everyone for them. */
   readonly dragCycles?: DragCycles;
   /** How well the group knows a movement, by its id. */
-  readonly knows: (movementId: string) => Familiarity;
+  readonly familiarityWith: (movementId: string) => Familiarity;
 }
 
 /** One side of a block in its time. */
@@ -58,24 +58,24 @@ export interface ScheduledItem {
   readonly movement: Movement;
   readonly phase: Phase;
   /** The planned variant, which the group is shown. */
-  readonly meant: VariantSpec;
-  readonly knowledge: Familiarity;
+  readonly plannedVariant: VariantSpec;
+  readonly familiarity: Familiarity;
   readonly breathSeconds: number;
   readonly cycleSeconds: number;
   readonly turns: readonly TimedTurn[];
   /** Repetitions on the left and on the right. */
-  readonly rounds: readonly [number, number];
+  readonly repetitionsPerSide: readonly [number, number];
   /** How it is reached from the block before. */
-  readonly seam: Transition;
+  readonly transition: Transition;
   /** From the first side to the second; null where there is only one. */
   readonly sideChange: Transition | null;
   /** From one repetition to the next, where a repetition does not end as it began. */
-  readonly betweenRounds: Transition | null;
+  readonly betweenRepetitions: Transition | null;
   readonly parts: {
-    readonly link: number;
-    readonly talk: number;
-    readonly showing: number;
-    readonly rounds: number;
+    readonly transition: number;
+    readonly explanation: number;
+    readonly demonstration: number;
+    readonly repetitions: number;
     readonly sideChange: number;
   };
   readonly total: number;
@@ -118,7 +118,7 @@ const leaveFrom = (place: VenueSupports): EntryPattern => ({
 interface Joining {
   readonly block: PlanItem;
   readonly movement: Movement;
-  readonly meant: VariantSpec;
+  readonly planned: VariantSpec;
   readonly turns: readonly Turn[];
   readonly joins: readonly EntryAndExit[];
 }
@@ -129,24 +129,24 @@ const NO_JOIN: EntryAndExit = {
   exit: { support: "stand", feet: null, load: null, hands: null },
 };
 
-function joiningOf({ block, movement }: PlanItemWithMovement, { style, seatedOnly, week, place }: PlanContext): Joining {
-  const meant = plannedVariant(movement, block, { seatedOnly, pool: place.pool, depth: style.depth });
+function joiningOf({ block, movement }: PlanItemWithMovement, { style, seatedOnly, week, supports }: PlanContext): Joining {
+  const planned = plannedVariant(movement, block, { seatedOnly, pool: supports.pool, depth: style.depth });
   const turns = turnsOf(movement, block, style.counting, firstSideOf(style, week));
-  const joins = turns.map(({ lead }) => entryAndExit(movement, meant, lead, block.facing ?? null) ?? NO_JOIN);
-  return { block, movement, meant, turns, joins };
+  const joins = turns.map(({ lead }) => entryAndExit(movement, planned, lead, block.facing ?? null) ?? NO_JOIN);
+  return { block, movement, planned, turns, joins };
 }
 
 const stopsOf = ({ block, joins }: Joining): Waypoint[] =>
   joins.map(({ entry, exit }, turn) => ({ entry, exit, straight: turn === 0 && block.straight === true }));
 
 /** How the second repetition is reached from the end of the first; null where it ends as it began. */
-function betweenRounds({ joins }: Joining, begins: BodyState, place: VenueSupports): Transition | null {
+function betweenRepetitions({ joins }: Joining, begins: BodyState, place: VenueSupports): Transition | null {
   const [join] = joins;
   if (!join) return null;
   const ends = stateAfter(begins, join.exit);
   if (fits(ends, join.entry)) return null;
-  const [way] = transitionPathsFrom(ends, place).toAll(join.entry).toSorted(byCost);
-  return way ? transitionOf(ends, way) : null;
+  const [path] = transitionPathsFrom(ends, place).toAll(join.entry).toSorted(byCost);
+  return path ? transitionOf(ends, path) : null;
 }
 
 /** Tenths of a second are counted whole, so that sums are exact. */
@@ -155,27 +155,27 @@ const tenths = (seconds: number): number => Math.round(10 * seconds);
 /** Reads the time of one joined block, from its link on. @param clock tenths of a second when the block before ended */
 function timeBlock(
   joining: Joining,
-  seams: readonly Transition[],
+  transitions: readonly Transition[],
   context: PlanContext,
-  knowledge: Familiarity,
+  familiarity: Familiarity,
   clock: number,
 ): ScheduledItem {
-  const { block, movement, meant, turns } = joining;
-  const [seam, sideChange = null] = seams as [Transition, Transition?];
-  const { style, place } = context;
-  const drag = style.drag === "room" && meant.kind === "water" ? context.dragCycles?.[movement.id] : undefined;
+  const { block, movement, planned, turns } = joining;
+  const [transition, sideChange = null] = transitions as [Transition, Transition?];
+  const { style, supports } = context;
+  const drag = style.drag === "room" && planned.kind === "water" ? context.dragCycles?.[movement.id] : undefined;
   const slowest = Math.max(context.slowestCycle, drag?.[block.equipment ?? "bare"] ?? 0);
   const breathSeconds = breathOf(movement, block, style, context.breathSeconds, slowest);
   const cycle = tenths(breathSeconds * movement.breaths);
-  const between = betweenRounds(joining, seam.to, place);
-  const straight = block.straight === true && seam.problem === null;
+  const between = betweenRepetitions(joining, transition.to, supports);
+  const straight = block.straight === true && transition.problem === null;
   const parts = {
-    link: seam.tenths,
-    talk: tenths(block.talk ?? 0),
-    showing: tenths(demonstrationSeconds(knowledge, cycle / 10, straight)),
+    transition: transition.tenths,
+    explanation: tenths(block.talk ?? 0),
+    demonstration: tenths(demonstrationSeconds(familiarity, cycle / 10, straight)),
     sideChange: sideChange === null ? 0 : sideChange.tenths + tenths(SIDE_CHANGE_WORDS),
   };
-  let at = clock + parts.link + parts.talk + parts.showing;
+  let at = clock + parts.transition + parts.explanation + parts.demonstration;
   const timed = turns.map(({ lead, rounds }, turn): TimedTurn => {
     if (turn > 0) at += parts.sideChange;
     const taken = rounds * cycle + (rounds - 1) * (between?.tenths ?? 0);
@@ -189,20 +189,20 @@ function timeBlock(
     block,
     movement,
     phase: block.phase ?? movement.phase,
-    meant,
-    knowledge,
+    plannedVariant: planned,
+    familiarity,
     breathSeconds,
     cycleSeconds: cycle / 10,
     turns: timed,
-    rounds: repetitionsPerSide(movement, turns),
-    seam,
+    repetitionsPerSide: repetitionsPerSide(movement, turns),
+    transition,
     sideChange,
-    betweenRounds: between,
+    betweenRepetitions: between,
     parts: {
-      link: parts.link / 10,
-      talk: parts.talk / 10,
-      showing: parts.showing / 10,
-      rounds: moving / 10,
+      transition: parts.transition / 10,
+      explanation: parts.explanation / 10,
+      demonstration: parts.demonstration / 10,
+      repetitions: moving / 10,
       sideChange: parts.sideChange / 10,
     },
     total: (at - clock) / 10,
@@ -221,20 +221,20 @@ function timeBlock(
  * @param context venue, style, breath length and what the group knows
  */
 export function schedulePlan(blocks: readonly PlanItemWithMovement[], context: PlanContext): PlanSchedule {
-  const { place, seatedOnly, knows } = context;
+  const { supports, seatedOnly, familiarityWith } = context;
   const joinings = blocks.map((each) => joiningOf(each, context));
-  const home = homeOf(joinings, place, seatedOnly);
-  const joined = findTransitions(joinings.flatMap(stopsOf), home, leaveFrom(place), place);
+  const home = homeOf(joinings, supports, seatedOnly);
+  const joined = findTransitions(joinings.flatMap(stopsOf), home, leaveFrom(supports), supports);
   const had = new Set<string>();
   let clock = 0;
-  let seam = 0;
+  let transition = 0;
   const readings = joinings.map((joining) => {
     const { id } = joining.movement;
-    const knowledge = had.has(id) ? "again" : knows(id);
+    const familiarity = had.has(id) ? "again" : familiarityWith(id);
     had.add(id);
-    const seams = joined.seams.slice(seam, seam + joining.turns.length);
-    seam += joining.turns.length;
-    const reading = timeBlock(joining, seams, context, knowledge, clock);
+    const transitions = joined.transitions.slice(transition, transition + joining.turns.length);
+    transition += joining.turns.length;
+    const reading = timeBlock(joining, transitions, context, familiarity, clock);
     clock = tenths(reading.to);
     return reading;
   });
@@ -253,7 +253,7 @@ export function schedulePlan(blocks: readonly PlanItemWithMovement[], context: P
 export const leadingSidesInOrder = ({ turns }: Pick<ScheduledItem, "turns">): readonly Side[] => turns.map(({ lead }) => lead);
 
 /** What is not as it can be taught, block by block. */
-export const problemsOf = ({ blocks }: PlanSchedule): readonly { readonly blockId: string; readonly seam: Transition }[] =>
-  blocks.flatMap(({ id, seam, sideChange }) =>
-    [seam, sideChange].flatMap((each) => (each?.problem ? [{ blockId: id, seam: each }] : [])),
+export const problemsOf = ({ blocks }: PlanSchedule): readonly { readonly blockId: string; readonly transition: Transition }[] =>
+  blocks.flatMap(({ id, transition, sideChange }) =>
+    [transition, sideChange].flatMap((each) => (each?.problem ? [{ blockId: id, transition: each }] : [])),
   );

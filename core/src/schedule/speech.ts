@@ -5,10 +5,10 @@ import type { ScheduledItem } from "./schedule-plan.ts";
 export type Speech = "phrases" | "start" | "names";
 
 /** How much is said of an item: by its style, and in a style that fades by how well the group knows the movement. */
-export function speechOf({ block, knowledge }: ScheduledItem, { speech }: TeachingStyle): Speech {
+export function speechOf({ block, familiarity }: ScheduledItem, { speech }: TeachingStyle): Speech {
   if (block.quiet || speech === "silent") return "names";
   if (speech === "everyPhrase") return "phrases";
   if (speech === "startThenQuiet") return "start";
-  if (knowledge === "new" || knowledge === "second") return "phrases";
-  return knowledge === "known" ? "start" : "names";
+  if (familiarity === "new" || familiarity === "second") return "phrases";
+  return familiarity === "known" ? "start" : "names";
 }

@@ -26,9 +26,9 @@ export const LEAVE_SAFELY_SECONDS = 60;
 export const familiarityOf = (times: number): Familiarity => (times === 0 ? "new" : times === 1 ? "second" : "known");
 
 /** Seconds before a movement is begun together; none where it runs straight on. */
-export function demonstrationSeconds(knowledge: Familiarity, cycleSeconds: number, straight: boolean): number {
+export function demonstrationSeconds(familiarity: Familiarity, cycleSeconds: number, straight: boolean): number {
   if (straight) return 0;
-  const { words, rounds } = DEMONSTRATION[knowledge];
+  const { words, rounds } = DEMONSTRATION[familiarity];
   return words + rounds * cycleSeconds;
 }
 

@@ -13,23 +13,23 @@ import {
 } from "./body-state.ts";
 import { TRANSITION_STEPS, type TransitionStep, transitionStepsFrom } from "./transition-steps.ts";
 
-/** The cheapest way from one state to another. */
+/** The cheapest path from one state to another. */
 export interface TransitionPath {
   readonly to: BodyState;
-  /** Tenths of a second and penalties together: what a way is chosen by. */
+  /** Tenths of a second and penalties together: what a path is chosen by. */
   readonly cost: number;
-  readonly links: readonly TransitionStep[];
-  /** The ids of its links, a letter each: of two ways that cost the same and have as many links, the first by these. */
+  readonly steps: readonly TransitionStep[];
+  /** The ids of its steps, a letter each: of two paths that cost the same and have as many steps, the first by these. */
   readonly ids: string;
 }
 
 /** All states that can be reached from one. */
 export interface TransitionPaths {
-  /** The way to a state; null where none leads there. */
+  /** The path to a state; null where none leads there. */
   to(state: BodyState): TransitionPath | null;
-  /** The ways to all states that a pattern describes. */
+  /** The paths to all states that a pattern describes. */
   toAll(pattern: EntryPattern): TransitionPath[];
-  /** The ways to every state that can be reached. */
+  /** The paths to every state that can be reached. */
   everywhere(): TransitionPath[];
 }
 
@@ -37,10 +37,10 @@ interface Edge {
   readonly to: number;
   readonly cost: number;
   readonly id: string;
-  readonly link: TransitionStep;
+  readonly step: TransitionStep;
 }
 
-/** The possible states of a place by their numbers, and the links between them. */
+/** The possible states of a place by their numbers, and the steps between them. */
 interface Graph {
   readonly states: readonly BodyState[];
   readonly numbers: ReadonlyMap<string, number>;
@@ -51,14 +51,14 @@ interface Graph {
   readonly fitting: WeakMap<EntryPattern, readonly number[]>;
 }
 
-/** A letter a link, in the order of LINK_KINDS, right before left before both. */
+/** A letter a step, in the order of LINK_KINDS, right before left before both. */
 function idOf({ kind, side }: TransitionStep): string {
   const number = TRANSITION_STEPS.findIndex(({ name }) => name === kind);
   const turn = side === "right" ? 1 : side === "left" ? 2 : side === "both" ? 3 : 0;
   return String.fromCharCode(65 + 4 * number + turn);
 }
 
-/** Cheaper, then fewer links, then first by ids. Negative where `a` comes first. */
+/** Cheaper, then fewer steps, then first by ids. Negative where `a` comes first. */
 export const byCost = (a: Pick<TransitionPath, "cost" | "ids">, b: Pick<TransitionPath, "cost" | "ids">): number =>
   a.cost - b.cost || a.ids.length - b.ids.length || (a.ids < b.ids ? -1 : a.ids > b.ids ? 1 : 0);
 
@@ -78,9 +78,9 @@ function buildGraph(place: VenueSupports): Graph {
   const states = statesOfPlace(place);
   const numbers = new Map(states.map((state, number) => [stateKey(state), number]));
   const edges = states.map((state) =>
-    transitionStepsFrom(state, place).map((link): Edge => {
-      const to = numbers.get(stateKey(link.to)) as number;
-      return { to, cost: link.tenths + link.penalty, id: idOf(link), link };
+    transitionStepsFrom(state, place).map((step): Edge => {
+      const to = numbers.get(stateKey(step.to)) as number;
+      return { to, cost: step.tenths + step.penalty, id: idOf(step), step };
     }),
   );
   return { states, numbers, edges, reaches: [new Map(), new Map()], fitting: new WeakMap() };
@@ -108,10 +108,10 @@ function fittingStates({ states, fitting }: Graph, pattern: EntryPattern): reado
 }
 
 /**
- * Dijkstra's shortest paths (1959). Costs are whole and small, so a row of buckets stands in for the heap; a link always
+ * Dijkstra's shortest paths (1959). Costs are whole and small, so a row of buckets stands in for the heap; a step always
  * costs something, so that a state is settled once its bucket is reached. Ways are unique: see `byCost`.
  */
-function search(graph: Graph, start: number, may: (link: TransitionStep) => boolean): TransitionPaths {
+function search(graph: Graph, start: number, may: (step: TransitionStep) => boolean): TransitionPaths {
   const { states, numbers, edges } = graph;
   const costs = new Int32Array(states.length).fill(-1);
   const ids: string[] = new Array(states.length).fill("");
@@ -125,7 +125,7 @@ function search(graph: Graph, start: number, may: (link: TransitionStep) => bool
       if (settled[number] === 1 || costs[number] !== cost) continue;
       settled[number] = 1;
       for (const edge of edges[number] as readonly Edge[]) {
-        if (!may(edge.link)) continue;
+        if (!may(edge.step)) continue;
         const next = cost + edge.cost;
         const known = costs[edge.to] as number;
         if (known >= 0 && known < next) continue;
@@ -134,29 +134,29 @@ function search(graph: Graph, start: number, may: (link: TransitionStep) => bool
         costs[edge.to] = next;
         ids[edge.to] = nextIds;
         before[edge.to] = number;
-        by[edge.to] = edge.link;
+        by[edge.to] = edge.step;
         buckets[next] ??= [];
         (buckets[next] as number[]).push(edge.to);
       }
     }
-  const ways: (TransitionPath | undefined)[] = new Array(states.length);
-  const wayTo = (number: number): TransitionPath => {
-    const known = ways[number];
+  const paths: (TransitionPath | undefined)[] = new Array(states.length);
+  const pathTo = (number: number): TransitionPath => {
+    const known = paths[number];
     if (known) return known;
-    const links: TransitionStep[] = [];
-    for (let at = number; at !== start; at = before[at] as number) links.unshift(by[at] as TransitionStep);
-    const way = { to: states[number] as BodyState, cost: costs[number] as number, links, ids: ids[number] as string };
-    ways[number] = way;
-    return way;
+    const steps: TransitionStep[] = [];
+    for (let at = number; at !== start; at = before[at] as number) steps.unshift(by[at] as TransitionStep);
+    const path = { to: states[number] as BodyState, cost: costs[number] as number, steps, ids: ids[number] as string };
+    paths[number] = path;
+    return path;
   };
   return {
     to: (state) => {
       const number = numbers.get(stateKey(state));
-      return number === undefined || (costs[number] as number) < 0 ? null : wayTo(number);
+      return number === undefined || (costs[number] as number) < 0 ? null : pathTo(number);
     },
     toAll: (pattern) =>
-      fittingStates(graph, pattern).flatMap((number) => ((costs[number] as number) >= 0 ? [wayTo(number)] : [])),
-    everywhere: () => states.flatMap((_, number) => ((costs[number] as number) >= 0 ? [wayTo(number)] : [])),
+      fittingStates(graph, pattern).flatMap((number) => ((costs[number] as number) >= 0 ? [pathTo(number)] : [])),
+    everywhere: () => states.flatMap((_, number) => ((costs[number] as number) >= 0 ? [pathTo(number)] : [])),
   };
 }
 
@@ -165,7 +165,7 @@ const anyLink = (): boolean => true;
 const NOWHERE: TransitionPaths = { to: () => null, toAll: () => [], everywhere: () => [] };
 
 /**
- * Every state that links lead to from one, each by its cheapest way; kept, since a plan asks for the same few again.
+ * Every state that steps lead to from one, each by its cheapest path; kept, since a plan asks for the same few again.
  *
  * @param straight only the hands may go elsewhere, as when one movement runs on into the next
  * @returns nothing reached where the state is not possible in the place

@@ -1,6 +1,6 @@
+import type { ClassStep } from "@able-tide/core/class/class-steps";
 import type { ClassState } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
-import type { ClassStep } from "@able-tide/core/class/class-steps";
 import { taughtName } from "@able-tide/core/movement/format";
 import { EFFORT_WORDS, observationLabel } from "@able-tide/words/class";
 import { VariantSymbol } from "../kit/variant-symbol.tsx";

@@ -1,6 +1,6 @@
+import { type ClassStep, classSteps, repetitionAt } from "@able-tide/core/class/class-steps";
 import type { ClassState } from "@able-tide/core/class/events";
 import type { ClassScript, ScriptItem, ScriptTransition } from "@able-tide/core/class/script";
-import { type ClassStep, classSteps, repetitionAt } from "@able-tide/core/class/class-steps";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { otherSide, type Side } from "@able-tide/core/side";
 import { observationLabel } from "@able-tide/words/class";

@@ -56,7 +56,7 @@ export function MovementNow({ view, current, at, total, home, since, go }: Props
             key={at}
             movement={block.movement}
             side={side}
-            meant={block.meant}
+            planned={block.meant}
             roundSeconds={step.roundSeconds}
             since={since}
           />

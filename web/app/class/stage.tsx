@@ -10,20 +10,20 @@ import { BreathLine } from "./breath-line.tsx";
 interface Props {
   readonly movement: Movement;
   readonly side: Side | null;
-  readonly meant: VariantSpec;
+  readonly planned: VariantSpec;
   readonly roundSeconds: number;
   /** When the step began, milliseconds; null before the page knows the time. */
   readonly since: number | null;
 }
 
 /** The figure moving at the breath pace, and the breath under it. */
-export function Stage({ movement, side, meant, roundSeconds, since }: Props) {
+export function Stage({ movement, side, planned, roundSeconds, since }: Props) {
   const still = useReducedMotion();
   const phase = usePhase(since, roundSeconds, still);
   const samples = useMemo(() => {
-    const track = trackOf(movement, meant, side ?? "right");
+    const track = trackOf(movement, planned, side ?? "right");
     return track && sampleTrack(track);
-  }, [movement, side, meant]);
+  }, [movement, side, planned]);
   if (!samples) return null;
   const view = bestView(movement);
   return (

@@ -36,7 +36,7 @@ const heightWords = (below: number): string => {
 function barsOf(demands: readonly Demand[], caps: readonly Cap[], rounds: number): Bar[] {
   const column = (name: Parameters<typeof sidedColumn>[0]) =>
     most(demands, (demand) => Math.max(...SIDES.map((side) => demand.highest[sidedColumn(name, side)] as number)));
-  const steadiness = most(demands, (demand) => demand.steadiness.total);
+  const steadiness = most(demands, (demand) => demand.balance.total);
   const knee = column("loadedKnee");
   const ankle = column("heelDownDorsiflexion");
   const oneLeg = most(demands, (demand) => Math.max(...demand.longestOneLeg));

@@ -17,7 +17,7 @@ const movement: Movement = {
   vary: {},
   cues: { do: "Press both palms forward." },
 };
-const asks = { steadiness: 3.4, handsOver: "chest", loadedKnee: 41, least: null } as const;
+const asks = { balance: 3.4, handsOver: "chest", loadedKnee: 41, least: null } as const;
 const found = (search: string, what: Parameters<typeof isFound>[2] = asks) =>
   isFound(readFinding(new URLSearchParams(search)), movement, what);
 
@@ -41,7 +41,7 @@ describe("a movement is found", () => {
   });
 
   test("by what its easier forms spare, once they are known", () => {
-    const easier = { ...asks, least: { steadiness: 1, handsOver: null, loadedKnee: 0 } };
+    const easier = { ...asks, least: { balance: 1, handsOver: null, loadedKnee: 0 } };
     expect(found("spares=knee", asks)).toBe(false);
     expect(found("spares=knee", easier)).toBe(true);
   });

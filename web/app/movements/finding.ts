@@ -28,7 +28,7 @@ export function readFinding(search: URLSearchParams): Finding {
 }
 
 interface Asking {
-  readonly steadiness: number;
+  readonly balance: number;
   readonly handsOver: Landmark | null;
   readonly loadedKnee: number;
 }
@@ -42,8 +42,8 @@ interface Asks extends Asking {
 function isSpared(spares: Finding["spares"], asks: Asks | null): boolean {
   if (spares === "") return true;
   if (asks === null) return false;
-  const { steadiness, loadedKnee, handsOver } = asks.least ?? asks;
-  if (spares === "steadiness") return steadiness <= EASY.steadiness;
+  const { balance, loadedKnee, handsOver } = asks.least ?? asks;
+  if (spares === "steadiness") return balance <= EASY.steadiness;
   if (spares === "knee") return loadedKnee <= EASY.loadedKnee;
   return handsOver === null || LANDMARKS.indexOf(handsOver) < LANDMARKS.indexOf("shoulder");
 }

@@ -4,7 +4,7 @@ import type { Scope } from "../../server/scope.ts";
 import { type Finding, isFound } from "./finding.ts";
 
 interface Found extends LibraryMovement {
-  readonly asks: MovementDemand | null;
+  readonly demand: MovementDemand | null;
 }
 
 /** The movements that are looked for, with what each asks, and how many there are in all. */
@@ -16,6 +16,6 @@ export async function foundMovements(
   const own = listed.flatMap(({ movement, shipped }) => (shipped ? [] : [movement]));
   // Own movements are few and known by their content, so this is mostly nothing; what is not known yet shows next time.
   void loadMinimumDemand(scope.database, own, scope.now).catch(() => undefined);
-  const all = listed.map((each) => ({ ...each, asks: movementDemandSummary(each.movement) }));
-  return { all: all.length, found: all.filter(({ movement, asks }) => isFound(finding, movement, asks)) };
+  const all = listed.map((each) => ({ ...each, demand: movementDemandSummary(each.movement) }));
+  return { all: all.length, found: all.filter(({ movement, demand }) => isFound(finding, movement, demand)) };
 }

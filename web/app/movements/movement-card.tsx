@@ -13,7 +13,7 @@ import { VariantSymbol } from "../kit/variant-symbol.tsx";
 interface Props {
   readonly movement: Movement;
   readonly shipped: boolean;
-  readonly asks: MovementDemand | null;
+  readonly demand: MovementDemand | null;
 }
 
 /** The movement in the first variant it has: standing, or on a chair, or in water. */
@@ -25,10 +25,10 @@ const firstTrack = (movement: Movement) =>
 function asksInWords(asks: MovementDemand | null): string {
   if (asks === null) return "in water only";
   const knee = Math.round(asks.loadedKnee);
-  const least = asks.least?.steadiness ?? asks.steadiness;
-  const down = least < asks.steadiness - 0.1 ? `, down to ${least.toFixed(1)}` : "";
+  const least = asks.least?.balance ?? asks.balance;
+  const down = least < asks.balance - 0.1 ? `, down to ${least.toFixed(1)}` : "";
   return [
-    `balance demand ${asks.steadiness.toFixed(1)}${down}`,
+    `balance demand ${asks.balance.toFixed(1)}${down}`,
     asks.handsOver ? `hands above ${asks.handsOver} height` : "hands below lap height",
     knee > 0 && `knee ${knee}°`,
   ]
@@ -37,7 +37,7 @@ function asksInWords(asks: MovementDemand | null): string {
 }
 
 /** A movement to look through: its key poses, what it is for, what it asks, which variants it has. */
-export function MovementCard({ movement, shipped, asks }: Props) {
+export function MovementCard({ movement, shipped, demand }: Props) {
   const track = firstTrack(movement);
   return (
     <li className="flex flex-col rounded-soft border border-sand-300 bg-white p-4">
@@ -48,7 +48,7 @@ export function MovementCard({ movement, shipped, asks }: Props) {
         {!shipped && " · added by you"}
       </p>
       <p className="mt-1">{movement.cues.do}</p>
-      <p className="mt-1 font-semibold">{asksInWords(asks)}</p>
+      <p className="mt-1 font-semibold">{asksInWords(demand)}</p>
       <div className="mt-auto flex items-center gap-2 pt-2">
         {VARIANT_KINDS.filter((kind) => (movement.forms[kind] ?? false) !== false).map((kind) => (
           <VariantSymbol key={kind} form={kind} level={1} hold={kind === "supported" ? "left" : null} label={kind} size={24} />

@@ -15,7 +15,7 @@ const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Satur
 interface Props {
   readonly id: string;
   readonly group: Group | null;
-  readonly places: readonly { readonly id: string; readonly name: string }[];
+  readonly venues: readonly { readonly id: string; readonly name: string }[];
   readonly lastResult: SubmissionResult<string[]> | null;
 }
 
@@ -24,7 +24,7 @@ interface Props {
  *
  * Long because it is one form.
  */
-export function GroupFields({ id, group, places, lastResult }: Props) {
+export function GroupFields({ id, group, venues, lastResult }: Props) {
   const [form, fields] = useForm<GroupFormInput, v.InferOutput<typeof GroupForm>>({
     id,
     lastResult,
@@ -53,7 +53,7 @@ export function GroupFields({ id, group, places, lastResult }: Props) {
       <SelectField
         field={fields.placeId}
         label="Venue"
-        options={[["", "Not given"], ...places.map((place) => [place.id, place.name] as const)]}
+        options={[["", "Not given"], ...venues.map((place) => [place.id, place.name] as const)]}
       />
       <TextField field={fields.place} label="Room or area" hint="The hall, rail along one wall" />
       <label className="flex min-h-11 items-center gap-2">

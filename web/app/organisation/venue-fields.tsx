@@ -61,23 +61,23 @@ const CARD = [
 
 interface Props {
   readonly id: string;
-  readonly place: StoredVenue | null;
+  readonly venue: StoredVenue | null;
   readonly version: number;
   readonly lastResult: SubmissionResult<string[]> | null;
 }
 
 /** A place: what the room and the pool offer, and the card for when something happens. */
-export function VenueFields({ id, place, version, lastResult }: Props) {
+export function VenueFields({ id, venue, version, lastResult }: Props) {
   const [form, fields] = useForm<VenueFormInput, v.InferOutput<typeof VenueForm>>({
     id,
     lastResult,
-    ...(place ? { defaultValue: typedOf(place) } : {}),
+    ...(venue ? { defaultValue: typedOf(venue) } : {}),
     onValidate: ({ formData }) => parseForm(formData, { schema: VenueForm }),
   });
   return (
     <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">
       <input type="hidden" name="intent" value="place" />
-      <input type="hidden" name="placeId" value={place?.id ?? ""} />
+      <input type="hidden" name="placeId" value={venue?.id ?? ""} />
       <input type="hidden" name="version" value={version} />
       <Problem id={`${id}-problem`} errors={form.errors} />
       <TextField field={fields.name} label="Name" className="sm:w-1/2" />
@@ -113,7 +113,7 @@ export function VenueFields({ id, place, version, lastResult }: Props) {
         </div>
       </fieldset>
       <div>
-        <Button>{place ? "Save venue" : "Add venue"}</Button>
+        <Button>{venue ? "Save venue" : "Add venue"}</Button>
       </div>
     </Form>
   );

@@ -20,7 +20,7 @@ export interface Portrayed {
   /** Whether they sit although their body could stand. */
   readonly sits: boolean;
   /** Their own caps that decide; the standard caps are not told here. */
-  readonly caps: readonly (Cap & { readonly brief: string; readonly asks: boolean })[];
+  readonly caps: readonly (Cap & { readonly brief: string; readonly reviewDue: boolean })[];
 }
 
 /** Caps told under a portrait. */
@@ -31,7 +31,7 @@ const SCALE = 104;
 
 function Portrait({ person }: { person: Portrayed }) {
   const { row, frame } = neutralPosture(person, person.sits);
-  const shown = [...person.caps].sort((a, b) => Number(b.asks) - Number(a.asks)).slice(0, MOST_SHOWN);
+  const shown = [...person.caps].sort((a, b) => Number(b.reviewDue) - Number(a.reviewDue)).slice(0, MOST_SHOWN);
   const more = person.caps.length - shown.length;
   return (
     <li className="w-[120px]">
@@ -57,9 +57,9 @@ function Portrait({ person }: { person: Portrayed }) {
           {person.waits && <span className="font-bold text-signal-700">waiting for clinician</span>}
           {person.isNew && <span className="font-semibold">new: newcomer caps</span>}
           {shown.map((cap) => (
-            <span key={cap.id} className={cap.asks ? "font-bold text-signal-700" : ""}>
+            <span key={cap.id} className={cap.reviewDue ? "font-bold text-signal-700" : ""}>
               {cap.brief}
-              {cap.asks && ", review due"}
+              {cap.reviewDue && ", review due"}
             </span>
           ))}
           {more > 0 && <span className="text-sand-600">and {more} more</span>}

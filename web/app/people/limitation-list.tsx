@@ -40,12 +40,11 @@ function Said({ personId, clearance }: { personId: string; clearance: Clearance 
   );
 }
 
-function OneLimitation({
-  personId,
-  limitation,
-  clearances,
-  today,
-}: Omit<Props, "limitations"> & { limitation: StoredLimitation }) {
+interface OneLimitationProps extends Omit<Props, "limitations"> {
+  readonly limitation: StoredLimitation;
+}
+
+function OneLimitation({ personId, limitation, clearances, today }: OneLimitationProps) {
   const rule = limitationRule(limitation.rule);
   if (!rule) return null;
   const phase = phaseOn(rule, limitation.eventDay, today);

@@ -30,8 +30,8 @@ export function BoardAside({ board, people }: Pick<BoardProps, "people"> & { boa
               cell={cell}
               explained={explained}
               without={fitted.without?.personId === person.id ? fitted.without : null}
-              held={pinned?.way ?? null}
-              hold={(way) => edit(pinVariant(person.id, shown.id, way))}
+              pinned={pinned?.way ?? null}
+              pin={(way) => edit(pinVariant(person.id, shown.id, way))}
               askWithout={(capId) => fitted.askWithout(person.id, capId)}
               blockName={(blockId) => named.find(({ id }) => id === blockId)?.name ?? ""}
             />

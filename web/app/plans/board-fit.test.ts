@@ -5,7 +5,7 @@ import { handRunner, settle } from "../../jobs/hand-runner.fixture.ts";
 import { smallFit } from "../../jobs/work.fixture.ts";
 import { createBoardFit } from "./board-fit.ts";
 
-const row = (kept: number): ShownRow => ({ cells: [], sums: {} as ShownRow["sums"], kept });
+const row = (kept: number): ShownRow => ({ cells: [], sums: {} as ShownRow["sums"], fidelity: kept });
 const rows = (kept: number) => new Map([["high", row(kept)]]);
 const first = smallFit();
 const second = smallFit();
@@ -22,7 +22,7 @@ describe("the fit of a board", () => {
   test("shows rows as they come, and the gap once all are fitted", async () => {
     const { fit, latest } = begun();
     latest("fit").progress({ personId: "high", row: row(0.5) });
-    expect(fit.get().rows.get("high")?.kept).toBe(0.5);
+    expect(fit.get().rows.get("high")?.fidelity).toBe(0.5);
     expect(fit.get().gap).toBeNull();
     latest("fit").end({ rows: rows(0.6), gap: 0 });
     await settle();
@@ -34,7 +34,7 @@ describe("the fit of a board", () => {
     jobs[0]?.progress({ personId: "high", row: row(0.5) });
     fit.fitPlan(second.plan, second.people);
     expect(jobs[0]?.signal?.aborted).toBe(true);
-    expect(fit.get().rows.get("high")?.kept).toBe(0.5);
+    expect(fit.get().rows.get("high")?.fidelity).toBe(0.5);
     jobs[0]?.progress({ personId: "high", row: row(0.9) });
     jobs[0]?.end({ rows: rows(0.9), gap: 0 });
     await settle();

@@ -76,8 +76,8 @@ test("the chosen movement is the one with the id, or the first; none in an empty
 test("participants with the lowest match come first; one who is not fitted yet counts as a full match", () => {
   const people = [{ id: "a" }, { id: "b" }, { id: "c" }];
   const rows = new Map([
-    ["a", { kept: 0.9 }],
-    ["c", { kept: 0.4 }],
+    ["a", { fidelity: 0.9 }],
+    ["c", { fidelity: 0.4 }],
   ]);
   expect(listPeople(people, rows, "limited").map(({ id }) => id)).toEqual(["c", "a", "b"]);
   expect(listPeople(people, rows, "name")).toBe(people);

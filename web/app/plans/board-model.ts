@@ -81,10 +81,10 @@ export type GridOrder = (typeof GRID_ORDERS)[number];
 /** Participants in the order they came, or those with the lowest match first; one without a row counts as a full match. */
 export function listPeople<Person extends { readonly id: string }>(
   people: readonly Person[],
-  rows: ReadonlyMap<string, Pick<ShownRow, "kept">>,
+  rows: ReadonlyMap<string, Pick<ShownRow, "fidelity">>,
   order: GridOrder,
 ): readonly Person[] {
-  const kept = ({ id }: Person): number => rows.get(id)?.kept ?? 1;
+  const kept = ({ id }: Person): number => rows.get(id)?.fidelity ?? 1;
   return order === "name" ? people : people.toSorted((a, b) => kept(a) - kept(b));
 }
 

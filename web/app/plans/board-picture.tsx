@@ -34,7 +34,7 @@ function TideRow({ board, width, spans }: { board: Board; width: number; spans: 
         {person && <p className="text-sand-600">Dashed line: {person.name}</p>}
       </div>
       <TideLine
-        blocks={spans.map((span, i) => ({ ...span, height: analysis.steadiness[i] ?? 0, rising: analysis.rising[i] ?? null }))}
+        blocks={spans.map((span, i) => ({ ...span, height: analysis.balance[i] ?? 0, rising: analysis.rising[i] ?? null }))}
         width={width}
         height={TIDE_HEIGHT}
         leaving={analysis.rising.at(-1) ?? null}

@@ -86,7 +86,7 @@ export function ComparePeople({ person, people, blocks, rows }: Props) {
               </th>
               {both.map(({ id, row }) => (
                 <td key={id} className="font-bold">
-                  {row ? percent(row.kept) : ""}
+                  {row ? percent(row.fidelity) : ""}
                 </td>
               ))}
             </tr>

@@ -7,7 +7,7 @@ import { createDrafting } from "./drafting.ts";
 const { plan, people } = smallFit();
 const input = { people } as unknown as DraftsInput;
 const draft = (number: number): DraftedPlan => ({ number, blocks: [], shown: [], total: 600, plan });
-const fitted = (...kept: number[]) => ({ rows: new Map(kept.map((share, i) => [`p${i}`, { kept: share }])), gap: 0 });
+const fitted = (...kept: number[]) => ({ rows: new Map(kept.map((share, i) => [`p${i}`, { fidelity: share }])), gap: 0 });
 
 test("drafts are shown as they come, each once, and then fitted", async () => {
   const { runner, latest, jobs } = handRunner();
@@ -23,7 +23,7 @@ test("drafts are shown as they come, each once, and then fitted", async () => {
   expect(fits).toHaveLength(2);
   fits[1]?.end(fitted(0.5, 0.9));
   await settle();
-  expect(drafting.get().drafts[1]?.fit).toEqual({ kept: 0.7, least: { personId: "p0", share: 0.5 } });
+  expect(drafting.get().drafts[1]?.fit).toEqual({ fidelity: 0.7, least: { personId: "p0", share: 0.5 } });
   expect(drafting.get().drafts[0]?.fit).toBeNull();
 });
 

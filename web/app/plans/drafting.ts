@@ -7,7 +7,7 @@ import { runTwice } from "../workers/latest-job.ts";
 /** How well participants match a draft. */
 interface DraftMatch {
   /** Mean over all participants, 0 to 1. */
-  readonly kept: number;
+  readonly fidelity: number;
   readonly least: { readonly personId: string; readonly share: number } | null;
 }
 
@@ -28,9 +28,9 @@ export interface Drafting extends Store<DraftingState> {
 }
 
 function matchOf({ rows }: Pick<ShownRows, "rows">): DraftMatch {
-  const all = [...rows].map(([personId, { kept }]) => ({ personId, share: kept }));
+  const all = [...rows].map(([personId, { fidelity }]) => ({ personId, share: fidelity }));
   const kept = all.reduce((sum, { share }) => sum + share, 0) / all.length;
-  return { kept, least: all.toSorted((a, b) => a.share - b.share)[0] ?? null };
+  return { fidelity: kept, least: all.toSorted((a, b) => a.share - b.share)[0] ?? null };
 }
 
 export function createDrafting(runner: FitRunner): Drafting {

@@ -7,7 +7,7 @@ import { ARROW_KEYS, movedBy } from "./floor-position.ts";
 interface Props {
   readonly floor: Floor;
   readonly people: readonly (PlacedPerson & { readonly name: string; readonly stature: number })[];
-  readonly places: readonly StandingPosition[];
+  readonly positions: readonly StandingPosition[];
   readonly move: (personId: string, to: FloorPosition) => void;
   readonly chosen: string | null;
   readonly choose: (personId: string) => void;
@@ -21,7 +21,7 @@ const FEET = { apart: 0.1, long: 0.15, wide: 0.05 } as const;
 
 interface MarkProps {
   readonly person: Props["people"][number];
-  readonly place: StandingPosition;
+  readonly position: StandingPosition;
   readonly chosen: boolean;
   readonly troubled: boolean;
   readonly choose: Props["choose"];
@@ -29,7 +29,7 @@ interface MarkProps {
 }
 
 /** One participant on the floor: the space that they need, their feet, and their name. */
-function PersonMark({ person, place, chosen, troubled, choose, step }: MarkProps) {
+function PersonMark({ person, position, chosen, troubled, choose, step }: MarkProps) {
   const { setNodeRef, listeners } = useDraggable({ id: person.id });
   const { stature } = person;
   return (
@@ -40,8 +40,8 @@ function PersonMark({ person, place, chosen, troubled, choose, step }: MarkProps
       role="button"
       tabIndex={0}
       aria-pressed={chosen}
-      aria-label={`${person.name}, ${place.x.toFixed(1)} m from the front, ${place.z.toFixed(1)} m from the left${troubled ? ", check this position" : ""}`}
-      transform={`translate(${place.z} ${place.x})`}
+      aria-label={`${person.name}, ${position.x.toFixed(1)} m from the front, ${position.z.toFixed(1)} m from the left${troubled ? ", check this position" : ""}`}
+      transform={`translate(${position.z} ${position.x})`}
       className="cursor-grab focus:outline-none [&:focus-visible>circle]:stroke-[0.07]"
       onFocus={() => choose(person.id)}
       onKeyDown={step}
@@ -73,7 +73,7 @@ function PersonMark({ person, place, chosen, troubled, choose, step }: MarkProps
 }
 
 /** The floor from above, to scale, with the instructor at the top; everyone can be dragged or moved with the arrow keys. */
-export function FloorMap({ floor, people, places, move, chosen, choose, troubled }: Props) {
+export function FloorMap({ floor, people, positions, move, chosen, choose, troubled }: Props) {
   const svg = useRef<SVGSVGElement>(null);
   const from = useRef<FloorPosition | null>(null);
   const sensors = useSensors(
@@ -91,7 +91,7 @@ export function FloorMap({ floor, people, places, move, chosen, choose, troubled
       sensors={sensors}
       autoScroll={false}
       onDragStart={({ active }) => {
-        from.current = places.find(({ personId }) => personId === active.id) ?? null;
+        from.current = positions.find(({ personId }) => personId === active.id) ?? null;
         choose(String(active.id));
       }}
       onDragMove={drag}
@@ -102,14 +102,14 @@ export function FloorMap({ floor, people, places, move, chosen, choose, troubled
         className="max-h-[44rem] w-full touch-none select-none"
       >
         <FloorDrawing floor={floor} />
-        {places.map((place) => {
+        {positions.map((place) => {
           const person = people.find(({ id }) => id === place.personId);
           return (
             person && (
               <PersonMark
                 key={person.id}
                 person={person}
-                place={place}
+                position={place}
                 chosen={chosen === person.id}
                 troubled={troubled.has(person.id)}
                 choose={choose}

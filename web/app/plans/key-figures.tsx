@@ -8,17 +8,17 @@ import { bestView, FigureStrip } from "../kit/moving-figure.tsx";
 
 interface Props {
   readonly movement: Movement;
-  readonly meant: VariantSpec;
+  readonly planned: VariantSpec;
   readonly lead: Side;
   readonly large?: boolean;
 }
 
 /** The key poses of a variant in a row, small enough for a page of many or large for a card. */
-export function KeyFigures({ movement, meant, lead, large = false }: Props) {
+export function KeyFigures({ movement, planned, lead, large = false }: Props) {
   const samples = useMemo(() => {
-    const track = trackOf(movement, meant, lead);
+    const track = trackOf(movement, planned, lead);
     return track && sampleTrack(track);
-  }, [movement, meant, lead]);
+  }, [movement, planned, lead]);
   if (!samples || samples.problem !== null) return <span aria-hidden="true" />;
   return (
     <div role="img" aria-label={`${taughtName(movement)}: its key poses`}>

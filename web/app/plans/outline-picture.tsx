@@ -20,10 +20,10 @@ export function OutlineTide({ outline, height }: { outline: PlanOutline; height:
   const scale = WIDTH / Math.max(1, outline.blocks[outline.blocks.length - 1]?.to ?? 1);
   return (
     <TideLine
-      blocks={outline.blocks.map(({ from, to, steadiness, rising }) => ({
+      blocks={outline.blocks.map(({ from, to, balance, rising }) => ({
         left: from * scale,
         right: to * scale,
-        height: steadiness,
+        height: balance,
         rising,
       }))}
       leaving={outline.leavingRising}

@@ -14,8 +14,8 @@ interface Props {
   readonly explained: BoardFitState["explained"];
   readonly without: BoardFitState["without"];
   /** The way the instructor chose; null for the fit's choice. */
-  readonly held: PinnedVariant["way"] | null;
-  readonly hold: (way: PinnedVariant["way"] | null) => void;
+  readonly pinned: PinnedVariant["way"] | null;
+  readonly pin: (way: PinnedVariant["way"] | null) => void;
   readonly askWithout: (capId: string) => void;
   readonly blockName: (blockId: string) => string;
 }
@@ -38,8 +38,8 @@ function IfItWereGone({
       ) : (
         <>
           <p>
-            Without this cap the match would be <strong>{percent(without.kept)}</strong>. For your talk with the person who set
-            it:
+            Without this cap the match would be <strong>{percent(without.fidelity)}</strong>. For your talk with the person who
+            set it:
           </p>
           <ul className="list-disc pl-5">
             {more.slice(0, 6).map(({ blockId, before, after }) => (
@@ -56,7 +56,7 @@ function IfItWereGone({
 
 /** One person in one block: why it is so, what would be without a cap, and the instructor's own word. */
 export const PersonCell = memo(function PersonCell(props: Props) {
-  const { name, cell, explained, without, held, hold, askWithout, blockName } = props;
+  const { name, cell, explained, without, pinned, pin, askWithout, blockName } = props;
   return (
     <section aria-label={`${name} in this movement`} className="flex flex-col gap-2 border-t border-sand-300 pt-3">
       {cell.whole ? (
@@ -80,20 +80,20 @@ export const PersonCell = memo(function PersonCell(props: Props) {
           ))}
         </div>
       )}
-      {explained && explained.ways.length > 1 && (
+      {explained && explained.modes.length > 1 && (
         <label className="flex flex-col gap-1">
           <span>
-            Variant for {name} (within the caps){held !== null && " (pinned)"}
+            Variant for {name} (within the caps){pinned !== null && " (pinned)"}
           </span>
           <select
-            value={held ?? ""}
-            onChange={({ currentTarget }) => hold(explained.ways.find(({ way }) => way === currentTarget.value)?.way ?? null)}
+            value={pinned ?? ""}
+            onChange={({ currentTarget }) => pin(explained.modes.find(({ mode }) => mode === currentTarget.value)?.mode ?? null)}
             className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
           >
             <option value="">Automatic (suggested)</option>
-            {explained.ways.map(({ way, kept }) => (
-              <option key={way} value={way}>
-                {optionLabel(way)}, match {percent(kept)}
+            {explained.modes.map(({ mode, fidelity }) => (
+              <option key={mode} value={mode}>
+                {optionLabel(mode)}, match {percent(fidelity)}
               </option>
             ))}
           </select>

@@ -20,7 +20,7 @@ export const PersonSession = memo(function PersonSession({ person, row, people, 
     <section aria-label={`${person.name}'s session`} className="flex flex-col gap-2 border-t border-sand-300 pt-3">
       <h3 className="text-lg">{person.name}'s session</h3>
       <p>
-        Match with the plan: <strong>{Math.round(100 * row.kept)}%</strong>
+        Match with the plan: <strong>{Math.round(100 * row.fidelity)}%</strong>
       </p>
       <RowTotals sums={row.sums} caps={person.caps} />
       <p className="flex flex-wrap gap-x-4">

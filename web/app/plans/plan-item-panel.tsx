@@ -52,12 +52,12 @@ const KNOWN = {
 
 /** What takes the time of a block. */
 function TimeOfBlock({ block }: { block: ScheduledItem }) {
-  const { link, talk, showing, rounds, sideChange } = block.parts;
+  const { transition, explanation, demonstration, repetitions, sideChange } = block.parts;
   const parts = [
-    ["link", link],
-    ["talk", talk],
-    ["showing", showing],
-    ["rounds", rounds],
+    ["link", transition],
+    ["talk", explanation],
+    ["showing", demonstration],
+    ["rounds", repetitions],
     ["other side", sideChange],
   ] as const;
   return (
@@ -67,7 +67,7 @@ function TimeOfBlock({ block }: { block: ScheduledItem }) {
         .filter(([, seconds]) => seconds > 0)
         .map(([label, seconds]) => `${label} ${Math.round(seconds)} s`)
         .join(", ")}
-      . {KNOWN[block.knowledge]}.
+      . {KNOWN[block.familiarity]}.
     </p>
   );
 }
@@ -123,9 +123,9 @@ export const PlanItemPanel = memo(function BlockPanel({ block, following, person
   const still = useReducedMotion();
   const [since] = useState(() => (typeof window === "undefined" ? null : Date.now()));
   const phase = usePhase(since, cycle, still);
-  const choice = cell ? cell.choice : block.meant;
-  const words = variantWords(movement, choice ?? block.meant);
-  const rounds = Math.max(...block.rounds);
+  const choice = cell ? cell.choice : block.plannedVariant;
+  const words = variantWords(movement, choice ?? block.plannedVariant);
+  const rounds = Math.max(...block.repetitionsPerSide);
   const { stature, measured } = person ?? MIDDLING;
   const usual = choice?.kind === "water" ? USUAL_DEPTH * stature : undefined;
   const depth = person?.depth ?? usual;
@@ -137,7 +137,7 @@ export const PlanItemPanel = memo(function BlockPanel({ block, following, person
   const now = form && rowAt(form.samples, phase);
   const caps = person?.caps ?? [];
   const lines = now ? handLines(caps, now.row) : [];
-  const [left, right] = block.rounds;
+  const [left, right] = block.repetitionsPerSide;
   return (
     <div className="flex flex-col gap-3">
       <div>
@@ -175,8 +175,8 @@ export const PlanItemPanel = memo(function BlockPanel({ block, following, person
         </p>
         <TimeOfBlock block={block} />
         <PlanItemSettings block={block} following={following} actions={actions} />
-        <TransitionSteps title="Transition into this movement" seam={block.seam} />
-        {block.sideChange && <TransitionSteps title="Changing sides" seam={block.sideChange} />}
+        <TransitionSteps title="Transition into this movement" transition={block.transition} />
+        {block.sideChange && <TransitionSteps title="Changing sides" transition={block.sideChange} />}
       </div>
       <p>
         {words.cues.do} <span className="text-sand-600">Watch for: {words.cues.watch}</span>

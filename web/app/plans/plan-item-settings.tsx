@@ -140,7 +140,7 @@ function MoreSettings({ block, set }: { block: ScheduledItem; set: PlanItemActio
   const { movement } = block;
   const own = block.block;
   const holds = movement.forms.supported !== false;
-  const inWater = block.meant.kind === "water";
+  const inWater = block.plannedVariant.kind === "water";
   return (
     <div className="flex flex-col gap-2">
       {movement.sided && (

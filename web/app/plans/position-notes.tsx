@@ -14,7 +14,7 @@ const WHY: Readonly<Record<StandingPosition["why"], string>> = {
 interface Props {
   readonly floor: Floor;
   readonly people: readonly { readonly id: string; readonly name: string }[];
-  readonly places: readonly StandingPosition[];
+  readonly positions: readonly StandingPosition[];
   readonly problems: readonly PositionProblem[];
   readonly chosen: string | null;
   /** Takes all moved positions back; null where no one was moved. */
@@ -22,7 +22,7 @@ interface Props {
 }
 
 /** What is wrong with the positions, and why everyone stands where they do. */
-export function PositionNotes({ floor, people, places, problems, chosen, reset }: Props) {
+export function PositionNotes({ floor, people, positions, problems, chosen, reset }: Props) {
   const nameOf = (personId: string): string => people.find(({ id }) => id === personId)?.name ?? "";
   return (
     <div className="flex flex-col gap-4">
@@ -50,7 +50,7 @@ export function PositionNotes({ floor, people, places, problems, chosen, reset }
         )}
       </section>
       <ul className="rounded-soft border border-sand-300 bg-white p-4">
-        {places.map((place) => {
+        {positions.map((place) => {
           const depth = depthAt(floor, place);
           return (
             <li key={place.personId} className={place.personId === chosen ? "font-semibold" : ""}>

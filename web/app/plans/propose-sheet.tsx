@@ -40,10 +40,10 @@ function Proposal({ proposal, fitting, nameOf, take }: ProposalProps) {
         <span className="font-display text-xl font-bold">{formatMinutes(total)}</span>
       </div>
       <TideLine
-        blocks={shown.map(({ from, to, steadiness, rising }) => ({
+        blocks={shown.map(({ from, to, balance, rising }) => ({
           left: from * scale,
           right: to * scale,
-          height: steadiness,
+          height: balance,
           rising,
         }))}
         width={WIDTH}
@@ -55,7 +55,7 @@ function Proposal({ proposal, fitting, nameOf, take }: ProposalProps) {
         fitting && <p className="text-sand-600">Fitting all participants…</p>
       ) : (
         <p>
-          Average match: <strong>{percent(fit.kept)}</strong>
+          Average match: <strong>{percent(fit.fidelity)}</strong>
           {fit.least && `; lowest: ${nameOf(fit.least.personId)}, ${percent(fit.least.share)}`}.
         </p>
       )}

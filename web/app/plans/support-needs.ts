@@ -11,8 +11,8 @@ export interface SupportNeeds {
 
 /** @param cells each person's cell of the block, with their name */
 export function handsNeeded(cells: readonly { readonly name: string; readonly cell: CellView | undefined }[]): SupportNeeds {
-  const doing = (...ways: string[]) =>
-    cells.flatMap(({ name, cell }) => (cell?.choice && ways.includes(supportModeOf(cell.choice)) ? [name] : []));
+  const doing = (...modes: string[]) =>
+    cells.flatMap(({ name, cell }) => (cell?.choice && modes.includes(supportModeOf(cell.choice)) ? [name] : []));
   return { rail: doing("rail", "wall"), helper: doing("helper"), other: doing("chairBack", "aid") };
 }
 

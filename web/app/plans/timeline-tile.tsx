@@ -7,7 +7,7 @@ import { TransitionMark } from "./transition-marker.tsx";
 import { type Dragged, pixelsPerRepetition } from "./use-timeline-drag.ts";
 
 /** Left and right: "6+6", or how often in all. */
-function formatCount({ movement, rounds: [left, right], block }: ScheduledItem): string {
+function formatCount({ movement, repetitionsPerSide: [left, right], block }: ScheduledItem): string {
   if (!movement.sided) return `× ${block.rounds}`;
   return `${left}+${right}`;
 }
@@ -40,10 +40,10 @@ interface TileProps {
 export function TimelineTile({ block, span, chosen, upright, choose }: TileProps) {
   const dragged: Dragged = { blockId: block.id, pixelsPerRound: null };
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: block.id, data: dragged });
-  const { movement, seam, from } = block;
+  const { movement, transition, from } = block;
   return (
     <li ref={setNodeRef} className="relative shrink-0 px-0.5" style={{ width: span.right - span.left }}>
-      <TransitionMark seam={seam} />
+      <TransitionMark transition={transition} />
       <button
         type="button"
         {...listeners}

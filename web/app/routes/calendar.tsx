@@ -147,7 +147,8 @@ function Address({ since, address }: { since: string | null; address: string | n
         In your own calendar
       </h2>
       <p className="mb-3 max-w-2xl">
-        Any calendar can subscribe to this address. It shows group, venue and time, and nothing about participants. Anyone with the address can read it. A new address replaces the old one.
+        Any calendar can subscribe to this address. It shows group, venue and time, and nothing about participants. Anyone with
+        the address can read it. A new address replaces the old one.
       </p>
       {address && (
         <p role="status" className="mb-3 rounded-[10px] border-[1.5px] border-tide-600 bg-tide-100 p-3">

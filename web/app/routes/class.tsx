@@ -1,6 +1,6 @@
 import { NOTHING_SPECIAL } from "@able-tide/core/caps/screening";
-import { classState } from "@able-tide/core/class/events";
 import { classSteps } from "@able-tide/core/class/class-steps";
+import { classState } from "@able-tide/core/class/events";
 import { agreedFacts } from "@able-tide/core/people/about";
 import { formatFacts } from "@able-tide/words/people";
 import { useMemo } from "react";

@@ -117,7 +117,7 @@ function OneGroup({ group, places, result }: { group: Loaded["groups"][number]; 
         </span>
       </summary>
       <p className="mb-3 text-sand-600">{group.members.join(", ") || "No participants yet. Add them under Participants."}</p>
-      <GroupFields key={JSON.stringify(group)} id={`group-${group.id}`} group={group} places={places} lastResult={result} />
+      <GroupFields key={JSON.stringify(group)} id={`group-${group.id}`} group={group} venues={places} lastResult={result} />
     </details>
   );
 }
@@ -131,7 +131,7 @@ function OneVenue({ place, result, movedOn }: { place: Loaded["places"][number];
         <span>{roomInWords(place)}</span>
         {place.emergency.phone === "" && <span className="font-semibold text-signal-700">no emergency card yet</span>}
       </summary>
-      <VenueFields key={place.version} id={`place-${place.id}`} place={place} version={place.version} lastResult={result} />
+      <VenueFields key={place.version} id={`place-${place.id}`} venue={place} version={place.version} lastResult={result} />
     </details>
   );
 }
@@ -159,7 +159,7 @@ export default function Groups({ loaderData: { groups, places }, actionData }: R
           <summary className="flex min-h-11 items-center gap-2 font-display text-lg font-bold">
             <Plus size={20} aria-hidden="true" /> Add a group
           </summary>
-          <GroupFields key={groups.length} id="new-group" group={null} places={places} lastResult={of("new-group")} />
+          <GroupFields key={groups.length} id="new-group" group={null} venues={places} lastResult={of("new-group")} />
         </details>
       </section>
       <section className="flex flex-col gap-3" aria-labelledby="places-head">
@@ -178,7 +178,7 @@ export default function Groups({ loaderData: { groups, places }, actionData }: R
           <summary className="flex min-h-11 items-center gap-2 font-display text-lg font-bold">
             <Plus size={20} aria-hidden="true" /> Add venue
           </summary>
-          <VenueFields key={places.length} id="new-place" place={null} version={0} lastResult={of("new-place")} />
+          <VenueFields key={places.length} id="new-place" venue={null} version={0} lastResult={of("new-place")} />
         </details>
       </section>
     </>

@@ -131,7 +131,8 @@ export default function Measured({ loaderData: { person, measurements, today }, 
             <>
               <SelectField field={fields.armPosition} label="Where the arm was" options={POSITION_OPTIONS} />
               <p className="text-sand-600">
-                Measured with the elbow bent, starting from the forearm straight ahead. A cap that uses this measurement applies in every position.
+                Measured with the elbow bent, starting from the forearm straight ahead. A cap that uses this measurement applies
+                in every position.
               </p>
             </>
           )}

@@ -32,7 +32,7 @@ function portrayed(person: Person, day: string, caps: readonly StoredCap[], limi
     waits: meanwhile.length > 0,
     isNew: !person.released,
     sits: [...holding, ...meanwhile].some(({ limit }) => limit.channel === "noStanding"),
-    caps: deciding.map((cap) => ({ ...cap, brief: formatCapLimitBriefly(cap.limit), asks: isReviewDue(cap, day) })),
+    caps: deciding.map((cap) => ({ ...cap, brief: formatCapLimitBriefly(cap.limit), reviewDue: isReviewDue(cap, day) })),
   };
 }
 

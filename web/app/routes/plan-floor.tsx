@@ -85,7 +85,7 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
           <FloorMap
             floor={floor}
             people={people}
-            places={places}
+            positions={places}
             move={move}
             chosen={chosen}
             choose={setChosen}
@@ -94,7 +94,7 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
           <PositionNotes
             floor={floor}
             people={people}
-            places={places}
+            positions={places}
             problems={problems}
             chosen={chosen}
             reset={draft.places.length > 0 ? () => setDraft((before) => ({ ...before, places: [] })) : null}

@@ -33,11 +33,11 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     notInWater: inPool((cells) => cells.every(({ choice }) => choice === null)),
     large: isLargeType(request),
     // A helper is told what to do, and no reason why.
-    blocks: reading.blocks.map(({ id, movement, seam, sideChange }, i) => ({
+    blocks: reading.blocks.map(({ id, movement, transition, sideChange }, i) => ({
       id,
       name: taughtName(movement),
       from: sheet[i]?.from ?? 0,
-      hazards: [...new Set([...seam.hazards, ...(sideChange?.hazards ?? [])])].map(formatHazard),
+      hazards: [...new Set([...transition.hazards, ...(sideChange?.hazards ?? [])])].map(formatHazard),
       needed: sheet[i]?.needed ?? [],
     })),
   };

@@ -3,8 +3,8 @@ import { formatFileProblems, type SaidProblem } from "@able-tide/words/file-prob
 import { data, Form, redirect } from "react-router";
 import * as v from "valibot";
 import { listGroups } from "../../server/groups/groups.ts";
-import { listMovements } from "../../server/movements/movements.ts";
 import { importMovements } from "../../server/movements/import-movements.ts";
+import { listMovements } from "../../server/movements/movements.ts";
 import { addPlan } from "../../server/plans/plans.ts";
 import { type Scope, today } from "../../server/scope.ts";
 import { formDataOf } from "../form-data.server.ts";

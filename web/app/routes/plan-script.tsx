@@ -49,20 +49,22 @@ function countInWords({ movement, turns, block }: ScheduledItem): string {
 
 function Row({ block, style }: { block: ScheduledItem; style: TeachingStyle }) {
   const { opening, phrases, watch } = cuesOf(block, style);
-  const { seam, sideChange } = block;
-  const hazards = [...new Set([...seam.hazards, ...(sideChange?.hazards ?? [])])];
+  const { transition, sideChange } = block;
+  const hazards = [...new Set([...transition.hazards, ...(sideChange?.hazards ?? [])])];
   return (
     <li className="script-row grid break-inside-avoid grid-cols-[3.5rem_9rem_1fr] gap-x-3 border-t border-sand-300 py-1.5">
       <span className="text-right font-bold">{formatMinutes(block.from)}</span>
-      <KeyFigures movement={block.movement} meant={block.meant} lead={block.turns[0]?.lead ?? "right"} />
+      <KeyFigures movement={block.movement} planned={block.plannedVariant} lead={block.turns[0]?.lead ?? "right"} />
       <div>
         <p>
-          <strong>{variantWords(block.movement, block.meant).name}</strong> · {countInWords(block)}
-          {block.knowledge === "new" && " · new today"}
+          <strong>{variantWords(block.movement, block.plannedVariant).name}</strong> · {countInWords(block)}
+          {block.familiarity === "new" && " · new today"}
           {block.block.combination && ` · ${block.block.combination}`}
           {block.block.straight && " · no pause"}
         </p>
-        {seam.links.length > 0 && <p className="text-sand-600">First {seam.links.map(formatTransitionStep).join(", ")}.</p>}
+        {transition.steps.length > 0 && (
+          <p className="text-sand-600">First {transition.steps.map(formatTransitionStep).join(", ")}.</p>
+        )}
         {hazards.map((hazard) => (
           <p key={hazard} className="font-semibold">
             Helper: {formatHazard(hazard)}.
@@ -86,10 +88,10 @@ function Card({ block, number, of }: { block: ScheduledItem; number: number; of:
         </span>
         <span>{formatMinutes(block.from)}</span>
       </p>
-      <p className="font-display text-5xl font-bold">{variantWords(block.movement, block.meant).name}</p>
+      <p className="font-display text-5xl font-bold">{variantWords(block.movement, block.plannedVariant).name}</p>
       <p className="text-4xl">{countInWords(block)}</p>
-      <p className="text-2xl">{variantWords(block.movement, block.meant).cues.do}</p>
-      <KeyFigures movement={block.movement} meant={block.meant} lead={block.turns[0]?.lead ?? "right"} large />
+      <p className="text-2xl">{variantWords(block.movement, block.plannedVariant).cues.do}</p>
+      <KeyFigures movement={block.movement} planned={block.plannedVariant} lead={block.turns[0]?.lead ?? "right"} large />
     </li>
   );
 }
@@ -98,7 +100,7 @@ function Card({ block, number, of }: { block: ScheduledItem; number: number; of:
 export default function PlanScript({ loaderData }: Route.ComponentProps) {
   const { plan, group, place, setting, movements, cards } = loaderData;
   const reading = schedulePlan(withMovements(plan.blocks, movements), planContextOf(setting, plan));
-  const standing = reading.blocks.some(({ meant }) => meant.kind !== "seated");
+  const standing = reading.blocks.some(({ plannedVariant }) => plannedVariant.kind !== "seated");
   return (
     <main className="mx-auto max-w-[210mm] px-6 py-5 print:p-0">
       <div className="mb-4 flex flex-wrap gap-3 print:hidden">

@@ -23,7 +23,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     large: isLargeType(request),
     people: people.map(({ person, fit, caps, cells }) => {
       const numbers = setUpNumbers(person, caps);
-      const ways = cells.flatMap(({ choice }) => (choice ? [supportModeOf(choice)] : []));
+      const modes = cells.flatMap(({ choice }) => (choice ? [supportModeOf(choice)] : []));
       return {
         id: person.id,
         name: person.name,
@@ -34,7 +34,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
         feetApart: numbers.standing?.feetApart ?? null,
         longestStep: numbers.standing?.longestStep ?? null,
         depth: fit.depth ?? null,
-        rail: ways.filter((way) => way === "rail" || way === "wall").length,
+        rail: modes.filter((mode) => mode === "rail" || mode === "wall").length,
         takesPart: cells.some(({ choice }) => choice !== null),
         sits: cells.some(({ form }) => form === "seated"),
         brings: [person.uses, person.about.equipment].filter(Boolean).join(", "),

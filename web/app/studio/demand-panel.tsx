@@ -4,9 +4,9 @@ import { formatHandSupport } from "@able-tide/words/body";
 import { SOME_BODIES, type StudioPerson, type StudioPreview, WATERLINES } from "./studio-preview.ts";
 
 interface Props {
-  readonly asked: StudioPreview;
+  readonly preview: StudioPreview;
   readonly people: readonly StudioPerson[];
-  readonly ask: (asked: StudioPreview) => void;
+  readonly ask: (preview: StudioPreview) => void;
   /** Whether the movement has stances of other depths. */
   readonly hasDepths: boolean;
 }
@@ -36,39 +36,44 @@ function Choice(props: {
 }
 
 /** Chooses whose body the numbers are for, and in which variant. */
-export function DemandPanel({ asked, people, ask, hasDepths }: Props) {
+export function DemandPanel({ preview, people, ask, hasDepths }: Props) {
   return (
     <>
       <Choice
         label="For"
-        value={asked.who}
+        value={preview.who}
         options={[...SOME_BODIES, ...people].map(({ id, name }) => [id, name])}
-        choose={(who) => ask({ ...asked, who })}
+        choose={(who) => ask({ ...preview, who })}
       />
       <Choice
         label="Variant"
-        value={asked.kind}
+        value={preview.kind}
         options={VARIANT_KINDS.map((kind) => [kind, kind === "water" ? "aquatic" : kind])}
-        choose={(kind) => ask({ ...asked, kind: kind as VariantKind })}
+        choose={(kind) => ask({ ...preview, kind: kind as VariantKind })}
       />
-      {asked.kind === "supported" && (
+      {preview.kind === "supported" && (
         <Choice
           label="Using support"
-          value={String(asked.hold)}
+          value={String(preview.hold)}
           options={HAND_SUPPORTS.map((hold, i) => [String(i), formatHandSupport(hold)])}
-          choose={(hold) => ask({ ...asked, hold: Number(hold) })}
+          choose={(hold) => ask({ ...preview, hold: Number(hold) })}
         />
       )}
-      {hasDepths && asked.kind !== "seated" && (
+      {hasDepths && preview.kind !== "seated" && (
         <Choice
           label="Stance"
-          value={asked.depth}
+          value={preview.depth}
           options={DEPTHS.map((depth) => [depth, depth])}
-          choose={(depth) => ask({ ...asked, depth: depth as Depth })}
+          choose={(depth) => ask({ ...preview, depth: depth as Depth })}
         />
       )}
-      {asked.kind === "water" && (
-        <Choice label="Water" value={asked.waterline} options={WATERLINES} choose={(waterline) => ask({ ...asked, waterline })} />
+      {preview.kind === "water" && (
+        <Choice
+          label="Water"
+          value={preview.waterline}
+          options={WATERLINES}
+          choose={(waterline) => ask({ ...preview, waterline })}
+        />
       )}
     </>
   );

@@ -1,14 +1,14 @@
 import { load } from "@able-tide/core/movement/library.fixture";
 import { describe, expect, test } from "vitest";
-import { FIRST_PREVIEW } from "./studio-preview.ts";
 import { createStudio, figureAt, type StudioFigure, seenKey, solvePreview } from "./studio-model.ts";
+import { FIRST_PREVIEW } from "./studio-preview.ts";
 
 const movement = load("one-up-one-down");
 const begun = () => createStudio(movement);
 const keys = (studio: ReturnType<typeof begun>) => studio.get().history.present.keys;
 function figureOf(studio: ReturnType<typeof begun>): StudioFigure {
   const state = studio.get();
-  const figure = figureAt(solvePreview(state.history.present, state.asked, []), seenKey(state).key);
+  const figure = figureAt(solvePreview(state.history.present, state.preview, []), seenKey(state).key);
   if (!figure) throw new Error("no figure");
   return figure;
 }
@@ -16,7 +16,7 @@ function figureOf(studio: ReturnType<typeof begun>): StudioFigure {
 describe("the movement editor", () => {
   test("begins with the movement, its second key pose and nothing to undo", () => {
     const studio = begun();
-    expect(studio.get()).toMatchObject({ wanted: 1, asked: FIRST_PREVIEW });
+    expect(studio.get()).toMatchObject({ wanted: 1, preview: FIRST_PREVIEW });
     studio.undo();
     expect(studio.get().history.present).toBe(movement);
   });

@@ -6,9 +6,9 @@ import { createHistory, type History, push, redo, undo } from "../history.ts";
 import { type ChosenVariant, readChosenVariant } from "../kit/chosen-variant.ts";
 import { rowAt } from "../kit/row-at.ts";
 import { createStore, type Store } from "../kit/store.ts";
-import { FIRST_PREVIEW, readAsked, type StudioPerson, type StudioPreview } from "./studio-preview.ts";
 import type { EditMovement } from "./edit-movement.ts";
 import { type Handle, type Pulled, type PulledKey, type PullView, pull } from "./pull.ts";
+import { FIRST_PREVIEW, readPreview, type StudioPerson, type StudioPreview } from "./studio-preview.ts";
 
 interface StudioState {
   readonly history: History<Movement>;
@@ -17,7 +17,7 @@ interface StudioState {
   /** The chosen key pose, as it was asked for; the movement may have fewer. */
   readonly wanted: number;
   /** Whose body, which variant, what support and how deep in water. */
-  readonly asked: StudioPreview;
+  readonly preview: StudioPreview;
 }
 
 /** What a button does to the chosen key pose. */
@@ -33,7 +33,7 @@ export interface StudioModel extends Store<StudioState> {
   readonly undo: () => void;
   readonly redo: () => void;
   readonly choose: (index: number) => void;
-  readonly ask: (asked: StudioPreview) => void;
+  readonly ask: (preview: StudioPreview) => void;
   readonly command: (command: KeyCommand) => void;
   /** Takes a changed movement with the key pose that was changed. */
   readonly takeKey: (changed: PulledKey) => void;
@@ -50,19 +50,19 @@ export interface StudioFigure {
 }
 
 /** The movement as the chosen variant sees it, and its chosen key pose. */
-export function seenKey({ history, wanted, asked }: StudioState): {
+export function seenKey({ history, wanted, preview }: StudioState): {
   readonly seen: Movement;
   readonly index: number;
   readonly key: MovementKey | undefined;
 } {
-  const seen = seenInVariant(history.present, asked.kind);
+  const seen = seenInVariant(history.present, preview.kind);
   const index = Math.min(wanted, seen.keys.length - 1);
   return { seen, index, key: seen.keys[index] };
 }
 
 /** Solves what was asked; null where the movement has no such variant. */
-export function solvePreview(movement: Movement, asked: StudioPreview, people: readonly StudioPerson[]): ChosenVariant | null {
-  const { body, choice, waterline } = readAsked(asked, people);
+export function solvePreview(movement: Movement, preview: StudioPreview, people: readonly StudioPerson[]): ChosenVariant | null {
+  const { body, choice, waterline } = readPreview(preview, people);
   const depth = waterline === undefined ? undefined : waterline * body.stature;
   return readChosenVariant(movement, choice, body, BREATH_SECONDS.usual * movement.breaths, depth);
 }
@@ -93,7 +93,7 @@ export function createStudio(movement: Movement): StudioModel {
     history: createHistory(movement),
     field: undefined,
     wanted: 1,
-    asked: FIRST_PREVIEW,
+    preview: FIRST_PREVIEW,
   });
   let pulls = 0;
 
@@ -105,7 +105,7 @@ export function createStudio(movement: Movement): StudioModel {
       return { ...before, history: push(before.history, next, along), field };
     });
   const editSeen: EditMovement = (change, field) =>
-    edit((present) => changeInVariant(present, store.get().asked.kind, change), field);
+    edit((present) => changeInVariant(present, store.get().preview.kind, change), field);
   const choose = (wanted: number): void => store.set((before) => ({ ...before, wanted }));
   const go = (step: typeof undo): void => store.set((before) => ({ ...before, history: step(before.history), field: undefined }));
   const takeKey = ({ movement: next, index }: PulledKey, field?: string): void => {
@@ -120,7 +120,7 @@ export function createStudio(movement: Movement): StudioModel {
     undo: () => go(undo),
     redo: () => go(redo),
     choose,
-    ask: (asked) => store.set((before) => ({ ...before, asked })),
+    ask: (preview) => store.set((before) => ({ ...before, preview })),
     command(command) {
       const { seen, index, key } = seenKey(store.get());
       editSeen(() => commanded(command, seen, index, key));
@@ -129,7 +129,7 @@ export function createStudio(movement: Movement): StudioModel {
     pull(handle, view, to, along, { variant, row }) {
       const { seen, index } = seenKey(store.get());
       const { build } = variant.samples;
-      const after = pull(seen, index, row, handle, view, to, { build, seated: store.get().asked.kind === "seated" });
+      const after = pull(seen, index, row, handle, view, to, { build, seated: store.get().preview.kind === "seated" });
       if (!along) pulls += 1;
       takeKey(after, `pull ${pulls}`);
       return after.movement !== seen;

@@ -36,15 +36,15 @@ export interface StudioPreview {
 export const FIRST_PREVIEW: StudioPreview = { who: "average", kind: "standing", hold: 1, waterline: "0.62", depth: "middle" };
 
 /** The body, the variant and the water that the controls mean. */
-export function readAsked(
-  asked: StudioPreview,
+export function readPreview(
+  preview: StudioPreview,
   people: readonly StudioPerson[],
 ): { readonly body: VariantBody; readonly choice: VariantSpec; readonly waterline: number | undefined } {
-  const body = [...SOME_BODIES, ...people].find(({ id }) => id === asked.who) ?? (SOME_BODIES[1] as StudioPerson);
-  const hold = asked.kind === "supported" ? (HAND_SUPPORTS[asked.hold] ?? null) : null;
+  const body = [...SOME_BODIES, ...people].find(({ id }) => id === preview.who) ?? (SOME_BODIES[1] as StudioPerson);
+  const hold = preview.kind === "supported" ? (HAND_SUPPORTS[preview.hold] ?? null) : null;
   return {
     body: { stature: body.stature, measured: body.measured, ...(body.mass !== undefined && { mass: body.mass }) },
-    choice: { ...FULL_STANDING_VARIANT, kind: asked.kind, hold, depth: asked.depth },
-    waterline: asked.kind === "water" ? Number(asked.waterline) : undefined,
+    choice: { ...FULL_STANDING_VARIANT, kind: preview.kind, hold, depth: preview.depth },
+    waterline: preview.kind === "water" ? Number(preview.waterline) : undefined,
   };
 }

@@ -9,7 +9,6 @@ import { Button } from "../kit/button.tsx";
 import { DemandBars } from "../kit/demand-bars.tsx";
 import { FloorView } from "../kit/floor-view.tsx";
 import { useStore } from "../kit/use-store.ts";
-import { readAsked, type StudioPerson } from "./studio-preview.ts";
 import { BeginsAndEnds } from "./begins-and-ends.tsx";
 import { CueFields } from "./cue-fields.tsx";
 import { DemandPanel } from "./demand-panel.tsx";
@@ -22,6 +21,7 @@ import { PoseValues } from "./pose-values.tsx";
 import type { Handle, Pulled, PullView } from "./pull.ts";
 import { PullFigure } from "./pull-figure.tsx";
 import { createStudio, figureAt, type StudioFigure, type StudioModel, seenKey, solvePreview } from "./studio-model.ts";
+import { readPreview, type StudioPerson } from "./studio-preview.ts";
 import { WholeRepetition } from "./whole-repetition.tsx";
 import { WordAdvice } from "./word-advice.tsx";
 
@@ -124,13 +124,13 @@ function Problems({ problems }: Pick<Props, "problems">) {
 export function Studio({ movement, shipped, people, problems }: Props) {
   const [studio] = useState(() => createStudio(movement));
   const state = useStore(studio);
-  const { asked, history } = state;
+  const { preview, history } = state;
   const { present } = history;
   const { seen, index, key } = seenKey(state);
   // What depends on the poses but need not follow a pull at once.
   const later = useDeferredValue(present);
-  const { body, waterline } = readAsked(asked, people);
-  const variant = useMemo(() => solvePreview(present, asked, people), [present, asked, people]);
+  const { body, waterline } = readPreview(preview, people);
+  const variant = useMemo(() => solvePreview(present, preview, people), [present, preview, people]);
   const figure = figureAt(variant, key);
   const laterFigure = useDeferredValue(figure);
   const problem = variant?.samples.problem;
@@ -153,8 +153,8 @@ export function Studio({ movement, shipped, people, problems }: Props) {
         <SaveForm present={present} shipped={shipped} studio={studio} />
       </div>
       <aside className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-4" aria-label="Demands and figures">
-        <DemandPanel asked={asked} people={people} ask={studio.ask} hasDepths={present.vary.depth === true} />
-        <OwnPoses movement={present} kind={asked.kind} edit={studio.edit} />
+        <DemandPanel preview={preview} people={people} ask={studio.ask} hasDepths={present.vary.depth === true} />
+        <OwnPoses movement={present} kind={preview.kind} edit={studio.edit} />
         {figure && <FigureReadings figure={figure} stature={body.stature} inWater={waterline !== undefined} />}
         <PoseValues movement={seen} index={index} edit={studio.editSeen} />
         <LegValues movement={seen} index={index} change={studio.takeKey} />

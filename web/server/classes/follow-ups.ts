@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
-import { type ClassEvent, classState, type NextDayPain, type Observation } from "@able-tide/core/class/events";
 import { classSteps } from "@able-tide/core/class/class-steps";
+import { type ClassEvent, classState, type NextDayPain, type Observation } from "@able-tide/core/class/events";
 import { variantWords } from "@able-tide/words/variant-words";
 import type { Scope } from "../scope.ts";
 import { addEvents, classesWithNotes, findClass, listEvents, type TaughtClass } from "./classes.ts";

@@ -1,10 +1,10 @@
 import type { Cap } from "@able-tide/core/caps/cap";
 import { dayCaps, readCheckIn } from "@able-tide/core/caps/check-in";
+import { classSteps } from "@able-tide/core/class/class-steps";
 import { type ClassState, classState } from "@able-tide/core/class/events";
 import { currentAnswers } from "@able-tide/core/class/notes-of-day";
 import { fitsDue, notesToFit } from "@able-tide/core/class/refit";
 import { type ClassScript, scriptItems } from "@able-tide/core/class/script";
-import { classSteps } from "@able-tide/core/class/class-steps";
 import { formatState, SCRIPT_WORDING } from "@able-tide/words/schedule";
 import { PRIORITY } from "../../jobs/fit-runner.ts";
 import { findGroup, type Group } from "../groups/groups.ts";

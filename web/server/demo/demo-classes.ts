@@ -1,7 +1,7 @@
 import { AS_USUAL } from "@able-tide/core/caps/answers";
+import { classSteps } from "@able-tide/core/class/class-steps";
 import type { ClassEvent } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
-import { classSteps } from "@able-tide/core/class/class-steps";
 import { ONE_LEG_STAND } from "@able-tide/core/reference/one-leg-stand";
 import { addSeconds } from "date-fns";
 import { type DemoProgramme, WEEKS } from "./demo-person.ts";

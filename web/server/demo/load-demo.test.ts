@@ -202,9 +202,9 @@ test("one arm in a wheelchair, or ninety-three with eleven caps: each plan is wo
         poolDepth(person.stature, buildOf(person.measured, person.stature), person.caps, setting.poolFloor),
     }));
     const { rows } = fitGroup(fitPlan, inPlace, variants);
-    for (const { personId, kept, cells } of rows) {
+    for (const { personId, fidelity, cells } of rows) {
       // Six rounds of eight are three quarters at best; what counts is to move in all of it, or nearly.
-      expect(kept, `${plan.day} ${personId}`).toBeGreaterThan(0.5);
+      expect(fidelity, `${plan.day} ${personId}`).toBeGreaterThan(0.5);
       expect(cells.filter(({ choice }) => choice === null).length, personId).toBeLessThanOrEqual(1);
     }
   }

@@ -28,8 +28,8 @@ const variants = createVariantCache();
 describe.each([MONDAY_CHAIRS, WEDNESDAY_FOOTING, FRIDAY_WARM_WATER])("$name", (programme) => {
   const taught: Record<string, number> = {};
   test.each(Array.from({ length: WEEKS + 1 }, (_, i) => i + 1))("week %d", (week) => {
-    const place = venueSupportsOf(v.parse(Venue, PLACE.room), programme.inWater);
-    const setting = { seatedOnly: programme.seatedOnly, place, week, slowestCycle: 0, taught: { ...taught } };
+    const supports = venueSupportsOf(v.parse(Venue, PLACE.room), programme.inWater);
+    const setting = { seatedOnly: programme.seatedOnly, supports, week, slowestCycle: 0, taught: { ...taught } };
     const blocks = planWeek(programme, Math.min(week, WEEKS), setting, movements);
     const context = planContextOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });
     const analysis = analyzePlan(withMovements(blocks, movements), context, variants);

@@ -51,8 +51,8 @@ describe("jobs in threads of the server", () => {
       runner.run("withoutCap", { ...input, personId: "high", capId: "low" }),
       runner.run("withoutCap", { ...input, personId: "still", capId: "two" }),
     ]);
-    expect(high.kept).toBeGreaterThan(0);
-    expect(still.kept).toBeGreaterThan(0);
+    expect(high.fidelity).toBeGreaterThan(0);
+    expect(still.fidelity).toBeGreaterThan(0);
   });
 
   test("one that is stopped rejects at once, and the next job runs", async () => {

@@ -77,7 +77,7 @@ export async function writeOutScripts(database: Knex): Promise<void> {
       block: { id: blockId, movementId: movement.id, rounds },
       movement,
     }));
-    const setting = { seatedOnly: script.seatedOnly, place: venueSupportsOf(null), week: 0, slowestCycle: 0, taught: {} };
+    const setting = { seatedOnly: script.seatedOnly, supports: venueSupportsOf(null), week: 0, slowestCycle: 0, taught: {} };
     const reading = schedulePlan(blocks, planContextOf(setting, { style: BEFORE, breathSeconds: script.breathSeconds }));
     const { groupName, people } = script;
     const written = {

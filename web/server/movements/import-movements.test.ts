@@ -2,9 +2,9 @@ import type { Movement } from "@able-tide/core/movement/format";
 import { movementFile, movementsFile } from "@able-tide/core/movement/read-file";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
+import { importMovements } from "./import-movements.ts";
 import { findMovement, listMovements, nameMovement } from "./movements.ts";
 import { SHIPPED } from "./shipped.ts";
-import { importMovements } from "./import-movements.ts";
 
 let organisation: TestOrganisation;
 beforeAll(async () => {

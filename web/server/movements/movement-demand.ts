@@ -23,7 +23,7 @@ import { contentHash, loadSummaries } from "./summaries.ts";
  * Demands of a variant on an average body at a usual breath length, or the least of several variants for each demand.
  */
 interface Asking {
-  readonly steadiness: number;
+  readonly balance: number;
   /** The highest landmark that a hand goes over; null below the lap. */
   readonly handsOver: Landmark | null;
   /** Greatest flexion of a knee that carries weight, degrees. */
@@ -54,7 +54,7 @@ function leastOf(summaries: Summaries): Asking | null {
   if (forms.length === 0) return null;
   const least = (of: (form: number) => number) => Math.min(...forms.map(of));
   return {
-    steadiness: least((form) => balanceDemandOf(summaries, form)),
+    balance: least((form) => balanceDemandOf(summaries, form)),
     handsOver: handsOver((landmark) => least((form) => peakOfSides(summaries, form, handOver(landmark)))),
     loadedKnee: least((form) => peakOfSides(summaries, form, "loadedKnee")),
   };
@@ -83,7 +83,7 @@ export function movementDemandSummary(movement: Movement): MovementDemand | null
     if (!demands) continue;
     return {
       form,
-      steadiness: Math.max(...demands.map((demand) => demand.steadiness.total)),
+      balance: Math.max(...demands.map((demand) => demand.balance.total)),
       handsOver: handsOver((landmark) => most(demands, handOver(landmark))),
       loadedKnee: Math.max(0, most(demands, "loadedKnee")),
       least: leastKnown.get(contentHash(movement)) ?? null,

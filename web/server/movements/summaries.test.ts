@@ -64,5 +64,5 @@ test("a movement says how little it can be made to ask, once that is known", asy
   expect(movementDemandSummary(fresh)?.least).toBeNull();
   await loadMinimumDemand(database, [fresh], now);
   const asks = movementDemandSummary(fresh);
-  expect(asks?.least?.steadiness).toBeLessThan(asks?.steadiness ?? 0);
+  expect(asks?.least?.balance).toBeLessThan(asks?.balance ?? 0);
 });

@@ -14,7 +14,7 @@ export interface PlanOutline {
     readonly name: string;
     readonly from: number;
     readonly to: number;
-    readonly steadiness: number;
+    readonly balance: number;
     /** What standing up or sitting down before it asks; null without either. */
     readonly rising: number | null;
   }[];
@@ -27,14 +27,14 @@ export function outlineOf(plan: Plan, setting: PlanSetting, library: readonly Li
     plan.blocks,
     library.map(({ movement }) => movement),
   );
-  const { reading, steadiness, rising } = analyzePlan(blocks, planContextOf(setting, plan), solvedVariants);
+  const { reading, balance, rising } = analyzePlan(blocks, planContextOf(setting, plan), solvedVariants);
   return {
     total: reading.total,
     blocks: reading.blocks.map(({ movement, from, to }, i) => ({
       name: taughtName(movement),
       from,
       to,
-      steadiness: steadiness[i] ?? 0,
+      balance: balance[i] ?? 0,
       rising: rising[i] ?? null,
     })),
     leavingRising: rising.at(-1) ?? null,

@@ -24,13 +24,13 @@ function travelOf(movement: Movement): number {
 export async function placedPeople(scope: Scope, { people, reading }: FittedPlan): Promise<PlacedPerson[]> {
   const limitations = await openLimitations(scope);
   return people.map(({ person, fit, cells }) => {
-    const ways = cells.map(({ choice }) => (choice === null ? null : supportModeOf(choice)));
-    const travel = reading.blocks.map(({ movement }, i) => (ways[i] === null || ways[i] === "seated" ? 0 : travelOf(movement)));
+    const modes = cells.map(({ choice }) => (choice === null ? null : supportModeOf(choice)));
+    const travel = reading.blocks.map(({ movement }, i) => (modes[i] === null || modes[i] === "seated" ? 0 : travelOf(movement)));
     return {
       id: person.id,
       reach: person.stature * Math.max(ARMS, STILL + Math.max(0, ...travel)),
-      atRail: ways.filter((way) => way === "rail" || way === "wall").length,
-      helped: ways.filter((way) => way === "helper").length,
+      atRail: modes.filter((mode) => mode === "rail" || mode === "wall").length,
+      helped: modes.filter((mode) => mode === "helper").length,
       near: limitations.some(({ personId, rule }) => personId === person.id && NEAR.includes(rule)),
       depth: fit.depth ?? null,
     };

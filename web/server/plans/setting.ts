@@ -23,7 +23,7 @@ export async function settingsOf(scope: Scope, groupIds: readonly string[]): Pro
     const room = places.find(({ id }) => id === group.placeId)?.room ?? null;
     return {
       seatedOnly: group.seatedOnly,
-      place: venueSupportsOf(room, group.inWater),
+      supports: venueSupportsOf(room, group.inWater),
       fitPlace: venueResources(room, group),
       poolFloor: { shallow: room?.shallow ?? null, deep: room?.deep ?? null, length: room?.poolLength ?? null },
       floor: floorOf(room, group.inWater),

@@ -76,18 +76,36 @@ function runTests(env, folder) {
   }
 }
 
+/**
+ * Starts the server that is tested. A full run has the demo loaded by two servers that start together, while the checks run:
+ * one of them loads it, and the other has to wait for that.
+ */
+async function startTested(databaseUrl) {
+  const options = { buildFolder: "build-test", port: 0, databaseUrl, env: { CLOCK_STARTS_AT } };
+  if (chosen.length > 0) return startServer(options);
+  const starting = [startServer({ ...options, demo: true }), startServer({ ...options, demo: true })];
+  if (!browserOnly) for (const [name, command] of CHECKS) check(name, command);
+  const [tested, second] = await Promise.all(starting);
+  end(second);
+  return tested;
+}
+
+function end(server) {
+  server?.child.removeAllListeners("exit");
+  server?.child.kill("SIGKILL");
+}
+
 installPackages();
 const chromiumPath = chromium();
 const folder = mkdtempSync(join(tmpdir(), "able-tide-test-"));
 let cluster = null;
 let server = null;
 try {
-  if (chosen.length === 0 && !browserOnly) for (const [name, command] of CHECKS) check(name, command);
   build("build-test");
   // The database's user has to be able to go there.
   cluster = await startCluster(`${folder}-postgres`);
   const databaseUrl = cluster.ensureDatabase("able_tide_test");
-  server = await startServer({ buildFolder: "build-test", port: 0, databaseUrl, env: { CLOCK_STARTS_AT } });
+  server = await startTested(databaseUrl);
   const env = {
     CLOCK_STARTS_AT,
     TEST_DATABASE_URL: databaseUrl,
@@ -100,8 +118,7 @@ try {
   failed += 1;
   process.stdout.write(`${error instanceof Error ? error.stack : error}\n`);
 } finally {
-  server?.child.removeAllListeners("exit");
-  server?.child.kill("SIGKILL");
+  end(server);
   cluster?.stop();
   rmSync(folder, { recursive: true, force: true });
   rmSync(`${folder}-postgres`, { recursive: true, force: true });

@@ -1,5 +1,8 @@
-import type { DayAnswerRow } from "@able-tide/core/caps/day-answers";
+import { type DayAnswer, type DayAnswerRow, type DayAnswerRule, effectOf } from "@able-tide/core/caps/day-answers";
 import type { ScreeningRow } from "@able-tide/core/caps/screening";
+import { partLabel } from "./caps.ts";
+import { formatCapLimit } from "./format-cap.ts";
+import { count, lowerFirst, sentenceCase } from "./text.ts";
 
 /** A row of a table: what it is about and what follows. */
 export interface RowWords {
@@ -7,55 +10,75 @@ export interface RowWords {
   readonly proposes: string;
 }
 
-const DAY_ANSWERS: Readonly<Record<DayAnswerRow, RowWords>> = {
-  lighter: { about: "Lighter today", proposes: "Dose 70%, range 90%, balance demand cap 1 point lower, chair behind" },
-  notTakingPart: { about: "Not taking part", proposes: "No movements today" },
+/** What a row is about, and what to do beside the numbers of the rule. */
+interface AnswerWords {
+  readonly about: string;
+  readonly todo?: string;
+  /** In place of the example's own effect, where that names one side of two. */
+  readonly instead?: string;
+}
+
+const DAY_ANSWERS: Readonly<Record<DayAnswerRow, AnswerWords>> = {
+  lighter: { about: "Lighter today", todo: "a chair behind" },
+  notTakingPart: { about: "Not taking part", todo: "no movements today" },
   morePain: {
-    about: "Pain 2 above usual, or new pain 4 to 6",
-    proposes:
-      "That area: dose 50%, range 70%; elsewhere dose 80%; balance demand cap 1 point lower for leg and back; pain-free only",
+    about: "Pain 2 above usual, or new pain of 4 or more",
+    todo: "pain-free movement only; the balance demand cap only for legs and back",
   },
   strongPain: {
-    about: "Pain 7 or more and above usual, or new pain at night",
-    proposes: "That part rests; dose 50% elsewhere; balance demand cap 2 points lower; seated. New pain: not taking part today",
+    about: "Pain of 7 or more and above usual, or new pain at night",
+    todo: "new pain or pain at night: do not start until it has been assessed",
   },
   soreArm: {
     about: "Pain of 4 or more, or 2 above usual, in an arm; or cannot lean on that hand today",
-    proposes: "No support with that hand",
+    instead: "no support with that hand",
   },
   alarmPlace: {
     about: "Pain in the chest, jaw, head, belly or a calf",
-    proposes: "Ask about emergency signs first. Any of them: stop, not taking part today. None: ask before starting",
+    todo: "ask about emergency signs first. Any of them: stop, not taking part today. None: ask before starting",
   },
-  dizzySettled: {
-    about: "Dizzy earlier, now settled",
-    proposes:
-      "Dose 70%, neck range 50%, balance demand cap 1.5 points lower; no looking up, head-down or overhead positions; with support",
-  },
-  dizzyNow: { about: "Dizzy now", proposes: "Wait; take blood pressure; then seated at 50% dose, or stop" },
-  breathless: {
-    about: "More breathless than usual",
-    proposes: "Dose 60%, balance demand cap 1 point lower, effort up to 3 out of 10, arms up for half the time",
-  },
-  noSentence: { about: "Cannot finish a sentence", proposes: "Stop" },
-  badNight: { about: "One bad night", proposes: "Dose 85%, balance demand cap 0.5 points lower" },
-  twoBadNights: { about: "Two bad nights, or a new sedative", proposes: "Dose 70%, balance demand cap 1 point lower" },
-  tired: { about: "Fatigue 4 to 6", proposes: "Dose 80%, balance demand cap 0.5 points lower" },
-  veryTired: { about: "Fatigue 7 and over", proposes: "Dose 50%, balance demand cap 2 points lower, seated" },
-  nearFall: { about: "A near-fall", proposes: "Dose 90%, balance demand cap 0.5 points lower until re-tested" },
-  oneFall: { about: "One explained fall, unhurt", proposes: "Dose 90%, balance demand cap 1 point lower until re-tested" },
+  dizzySettled: { about: "Dizzy earlier, now settled" },
+  dizzyNow: { about: "Dizzy now", todo: "wait and take the blood pressure; then seated, or stop" },
+  breathless: { about: "More breathless than usual" },
+  noSentence: { about: "Cannot finish a sentence", todo: "stop and inform the clinician" },
+  badNight: { about: "One bad night" },
+  twoBadNights: { about: "Two bad nights, or a new sedative" },
+  tired: { about: "Fatigue 4 to 6" },
+  veryTired: { about: "Fatigue of 7 or more" },
+  nearFall: { about: "A near-fall", todo: "until the balance is tested again" },
+  oneFall: { about: "One explained fall, unhurt", todo: "until the balance is tested again" },
   worseFall: {
     about: "A fall with injury, unknown cause or blackout, or more than one fall",
-    proposes: "Wait until the clinician has been informed",
+    todo: "wait until the clinician has been informed",
   },
-  medicineChanged: {
-    about: "Medicine changed within 7 days",
-    proposes: "Dose 80%, balance demand cap 1 point lower; change one thing at a time",
-  },
-  wearingOff: { about: "A Parkinson's dose wearing off", proposes: "Dose 70%, balance demand cap 2 points lower" },
-  firstClassBack: { about: "First class back after illness", proposes: "Dose 60%, balance demand cap 1 point lower" },
-  secondClassBack: { about: "Second class back after illness", proposes: "Dose 80%, balance demand cap 0.5 points lower" },
+  medicineChanged: { about: "Medicine changed within 7 days", todo: "one change at a time" },
+  wearingOff: { about: "A Parkinson's dose wearing off" },
+  firstClassBack: { about: "First class back after illness" },
+  secondClassBack: { about: "Second class back after illness" },
 };
+
+const PERCENT = 100;
+const percentOf = (share: number): string => `${Math.round(PERCENT * share)}%`;
+
+/** Dose and range where something hurts; null where they are as everywhere. */
+function partWords({ part, amounts, range }: NonNullable<DayAnswer["there"]>, isPain: boolean): string {
+  const where = isPain ? "the painful part" : partLabel(part);
+  return amounts === 0 ? `${where} rests` : `${where}: dose ${percentOf(amounts)}, range ${percentOf(range)}`;
+}
+
+/** What a rule does, from its own numbers. */
+function effectWords({ finding, amounts, range, there, steadiness, handsUp, outcome, limits }: DayAnswer): string[] {
+  const elsewhere = there ? "elsewhere dose" : "dose";
+  return [
+    there && partWords(there, "place" in finding),
+    amounts < 1 && `${elsewhere} ${percentOf(amounts)}`,
+    range < 1 && `range ${percentOf(range)}`,
+    steadiness > 0 && `balance demand cap ${count(steadiness, "point", "points")} lower`,
+    handsUp < 1 && `arms up for ${percentOf(handsUp)} of the time`,
+    outcome === "seated" && "seated",
+    ...limits.map((limit) => lowerFirst(formatCapLimit(limit))),
+  ].filter((words) => typeof words === "string");
+}
 
 const SCREENING: Readonly<Record<ScreeningRow, RowWords>> = {
   highReading: {
@@ -87,8 +110,12 @@ const SCREENING: Readonly<Record<ScreeningRow, RowWords>> = {
   bowels: { about: "Diarrhoea", proposes: "Out of the pool until 48 h after the last, 14 days for cryptosporidium" },
 };
 
-/** A row of the table of the day's answers. */
-export const dayAnswerWords = (name: DayAnswerRow): RowWords => DAY_ANSWERS[name];
+/** A row of the table of the day's answers; its numbers are those of the rule. */
+export function dayAnswerWords(rule: DayAnswerRule): RowWords {
+  const { about, todo, instead } = DAY_ANSWERS[rule.name];
+  const effects = [...(instead ? [instead] : effectOf(rule).flatMap(effectWords)), ...(todo ? [todo] : [])];
+  return { about, proposes: sentenceCase(effects.join("; ")) };
+}
 
 /** A rule of the screening. */
 export const screeningWords = (name: ScreeningRow): RowWords => SCREENING[name];

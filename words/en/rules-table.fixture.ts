@@ -152,7 +152,7 @@ export function rulesTable(): string {
     "### The day's answers",
     table(
       ["What is said", "Proposes"],
-      DAY_ANSWERS.map(({ name }) => [dayAnswerWords(name).about, dayAnswerWords(name).proposes]),
+      DAY_ANSWERS.map(dayAnswerWords).map(({ about, proposes }) => [about, proposes]),
     ),
   ].join("\n\n");
 }

@@ -1,4 +1,4 @@
-import type { CheckIn, Outcome } from "./answers.ts";
+import { AS_USUAL, type CheckIn, type Outcome } from "./answers.ts";
 import type { BodyPart } from "./body-parts.ts";
 import type { CapLimit } from "./cap.ts";
 import type { Finding, FindingName } from "./findings.ts";
@@ -44,10 +44,13 @@ export type DayAnswerRow =
   | "firstClassBack"
   | "secondClassBack";
 
-type Row = {
+/** A row of the table: the answers it is about and what they do to the day. */
+export interface DayAnswerRule {
   readonly name: DayAnswerRow;
+  /** Answers that the row is about, as they differ from an ordinary day. */
+  readonly example: Partial<CheckIn>;
   readonly read: (answers: CheckIn) => readonly DayAnswer[];
-};
+}
 
 const USUAL: Omit<DayAnswer, "finding"> = {
   amounts: 1,
@@ -141,33 +144,40 @@ function painRow({ pains }: CheckIn): readonly DayAnswer[] {
 }
 
 /** The day's answers and what each does. On each channel the smallest factor wins. */
-export const DAY_ANSWERS: readonly Row[] = [
+export const DAY_ANSWERS: readonly DayAnswerRule[] = [
   {
     name: "lighter",
+    example: { overall: "lighter" },
     read: ({ overall }) => when(overall === "lighter", "lighter", { amounts: 0.7, range: 0.9, steadiness: 1 }),
   },
   {
     name: "notTakingPart",
+    example: { overall: "sitOut" },
     read: ({ overall }) => when(overall === "sitOut", "notTakingPart", { outcome: "sitOut" }),
   },
   {
     name: "morePain",
+    example: { pains: [{ part: "leftKnee", now: 4, usual: 2, fresh: "no" }] },
     read: (answers) => painRow(answers).filter(({ amounts }) => amounts === 0.8),
   },
   {
     name: "strongPain",
+    example: { pains: [{ part: "leftKnee", now: 7, usual: 2, fresh: "no" }] },
     read: (answers) => painRow(answers).filter(({ amounts }) => amounts === 0.5),
   },
   {
     name: "soreArm",
+    example: { leans: { left: false } },
     read: holdingRow,
   },
   {
     name: "alarmPlace",
+    example: { pains: [{ part: "chest", now: 1, usual: 0, fresh: "no" }] },
     read: alarmRow,
   },
   {
     name: "dizzySettled",
+    example: { dizziness: "settled" },
     read: ({ dizziness }) =>
       when(dizziness === "settled", "dizzySettled", {
         amounts: 0.7,
@@ -178,6 +188,7 @@ export const DAY_ANSWERS: readonly Row[] = [
   },
   {
     name: "dizzyNow",
+    example: { dizziness: "now" },
     read: ({ dizziness }) =>
       when(dizziness === "now", "dizzyNow", {
         amounts: 0.5,
@@ -186,6 +197,7 @@ export const DAY_ANSWERS: readonly Row[] = [
   },
   {
     name: "breathless",
+    example: { breath: "more" },
     read: ({ breath }) =>
       when(breath === "more", "breathless", {
         amounts: 0.6,
@@ -196,51 +208,66 @@ export const DAY_ANSWERS: readonly Row[] = [
   },
   {
     name: "noSentence",
+    example: { breath: "noSentence" },
     read: ({ breath }) => when(breath === "noSentence", "noSentence", { outcome: "sitOut" }),
   },
   {
     name: "badNight",
+    example: { sleep: "badNight" },
     read: ({ sleep }) => when(sleep === "badNight", "badNight", { amounts: 0.85, steadiness: 0.5 }),
   },
   {
     name: "twoBadNights",
+    example: { sleep: "twoBadNights" },
     read: ({ sleep }) => when(sleep === "twoBadNights", "twoBadNights", { amounts: 0.7, steadiness: 1 }),
   },
   {
     name: "tired",
+    example: { fatigue: 4 },
     read: ({ fatigue }) => when(fatigue !== undefined && fatigue >= 4 && fatigue < 7, "tired", { amounts: 0.8, steadiness: 0.5 }),
   },
   {
     name: "veryTired",
+    example: { fatigue: 7 },
     read: ({ fatigue }) =>
       when(fatigue !== undefined && fatigue >= 7, "veryTired", { amounts: 0.5, steadiness: 2, outcome: "seated" }),
   },
   {
     name: "nearFall",
+    example: { fall: "nearFall" },
     read: ({ fall }) => when(fall === "nearFall", "nearFall", { amounts: 0.9, steadiness: 0.5 }),
   },
   {
     name: "oneFall",
+    example: { fall: "oneUnhurt" },
     read: ({ fall }) => when(fall === "oneUnhurt", "oneFall", { amounts: 0.9, steadiness: 1 }),
   },
   {
     name: "worseFall",
+    example: { fall: "worse" },
     read: ({ fall }) => when(fall === "worse", "worseFall", { outcome: "hold" }),
   },
   {
     name: "medicineChanged",
+    example: { medicine: "changed" },
     read: ({ medicine }) => when(medicine === "changed", "medicineChanged", { amounts: 0.8, steadiness: 1 }),
   },
   {
     name: "wearingOff",
+    example: { medicine: "wearingOff" },
     read: ({ medicine }) => when(medicine === "wearingOff", "wearingOff", { amounts: 0.7, steadiness: 2 }),
   },
   {
     name: "firstClassBack",
+    example: { illness: "firstClassBack" },
     read: ({ illness }) => when(illness === "firstClassBack", "firstClassBack", { amounts: 0.6, steadiness: 1 }),
   },
   {
     name: "secondClassBack",
+    example: { illness: "secondClassBack" },
     read: ({ illness }) => when(illness === "secondClassBack", "secondClassBack", { amounts: 0.8, steadiness: 0.5 }),
   },
 ];
+
+/** What the answers of a row's example do to the day. */
+export const effectOf = ({ read, example }: DayAnswerRule): readonly DayAnswer[] => read({ ...AS_USUAL, ...example });

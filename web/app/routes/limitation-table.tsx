@@ -135,7 +135,7 @@ export default function LimitationTable() {
         { title: "Check-in thresholds", rows: SCREENING.map(({ name, source }) => ({ ...screeningWords(name), source })) },
         {
           title: "Check-in answers",
-          rows: DAY_ANSWERS.map(({ name }) => ({ ...dayAnswerWords(name), source: USUAL_PRACTICE })),
+          rows: DAY_ANSWERS.map((rule) => ({ ...dayAnswerWords(rule), source: USUAL_PRACTICE })),
         },
       ].map(({ title, rows }) => (
         <section key={title} className="mb-6 rounded-soft border border-sand-300 bg-white p-5">

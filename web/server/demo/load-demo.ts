@@ -24,15 +24,18 @@ import { arrivalsOf, classEvents, ids, isHere, trialsOf } from "./demo-classes.t
 import { type DemoGroup, type DemoPerson, type DemoProgramme, WEEKS } from "./demo-person.ts";
 import { addDemoLimitation, addDemoPeople, answerReviews, clearDemoLimitation, REVIEW_WEEK } from "./demo-records.ts";
 import type { StoredDemoPerson, Voices } from "./demo-voices.ts";
-import { FRIDAY_WARM_WATER, WATER } from "./friday-warm-water.ts";
+import { FRIDAY_PEOPLE } from "./friday-people.ts";
+import { FRIDAY_WARM_WATER } from "./friday-warm-water.ts";
 import { CLINICIAN, HELPER, INSTRUCTOR, ORGANISATION, PLACE, STYLE } from "./kittiwake-rooms.ts";
-import { CHAIRS, MONDAY_CHAIRS } from "./monday-chairs.ts";
+import { MONDAY_CHAIRS } from "./monday-chairs.ts";
+import { MONDAY_PEOPLE } from "./monday-people.ts";
 import { planWeek } from "./plan-week.ts";
 import { seeded } from "./seeded.ts";
-import { FOOTING, TEST_WEEKS, WEDNESDAY_FOOTING } from "./wednesday-footing.ts";
+import { TEST_WEEKS, WEDNESDAY_FOOTING } from "./wednesday-footing.ts";
+import { WEDNESDAY_PEOPLE } from "./wednesday-people.ts";
 
 const PROGRAMMES: readonly DemoProgramme[] = [MONDAY_CHAIRS, WEDNESDAY_FOOTING, FRIDAY_WARM_WATER];
-const PEOPLE: readonly DemoPerson[] = [...FOOTING, ...CHAIRS, ...WATER];
+const PEOPLE: readonly DemoPerson[] = [...WEDNESDAY_PEOPLE, ...MONDAY_PEOPLE, ...FRIDAY_PEOPLE];
 const KNOWN_BEFORE = "Known from the two winters before this record began.";
 
 /** Days and instants of a programme, counted back from the demo's today. */

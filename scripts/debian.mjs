@@ -1,4 +1,4 @@
-// Debian packages the application needs: found, installed when that is allowed, or named for whoever may.
+// Debian packages the application needs: found, installed when that is allowed, or named for someone who may install them.
 import { spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";

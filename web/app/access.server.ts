@@ -2,7 +2,7 @@ import { data, type MiddlewareFunction } from "react-router";
 import type { Role } from "../server/scope.ts";
 import { scopeContext } from "./signed-in.server.ts";
 
-/** Lets only some roles on; everyone else is told that this is not theirs. Stands before any loader or action. */
+/** Lets only some roles on; everyone else gets a refusal. Stands before any loader or action. */
 export const requireRole =
   (...roles: readonly Role[]): MiddlewareFunction<Response> =>
   ({ context }, next) => {

@@ -6,7 +6,7 @@ import { renderToPipeableStream } from "react-dom/server";
 import { type EntryContext, isRouteErrorResponse, ServerRouter } from "react-router";
 import { NonceContext } from "./nonce.ts";
 
-/** Mistakes of the server are told; a question that was wrong or broken off is answered and no more. */
+/** Errors of the server are logged; a bad or aborted request is answered only. */
 export function handleError(error: unknown, { request }: { request: Request }): void {
   if (!request.signal.aborted && !isRouteErrorResponse(error)) console.error(error);
 }

@@ -9,7 +9,7 @@ import { now, serverUrl } from "./organisation.ts";
 
 const DEMO = { email: "ines@kittiwake.example", password: "low-water-mark" } as never;
 
-/** Fourteen weeks of two groups are taught anew, beside everything else that is being tested. Milliseconds. */
+/** Fourteen weeks of two groups are taught anew, next to everything else that is tested. Milliseconds. */
 const DEMO_LOADS_IN = 400_000;
 
 let browser: Browser;

@@ -32,7 +32,7 @@ const Fields = v.object({
     ),
     0,
   ),
-  /** Whether the group asks other questions than the organisation's policy. */
+  /** Whether the group's check-in questions differ from the organisation's. */
   ownQuestions: v.optional(v.boolean(), false),
   questions: v.optional(v.array(v.picklist(QUESTIONS)), []),
 });

@@ -19,7 +19,7 @@ const at = (key: keyof Fields, fields: Fields): [v.IssuePathItem] => [
 ];
 
 /**
- * What is the matter, with the side, kind and day that its rule asks for. A rule without a side has none whatever was sent.
+ * A limitation, with the side, kind and day that its rule needs. A rule without a side has none whatever was sent.
  *
  * @param today nothing has happened in days to come
  */

@@ -30,7 +30,7 @@ test.each<[string, Partial<MeasuredBody>]>([
   expect(submission.status === "success" && submission.value.measured).toEqual(measured);
 });
 
-test("a length that does not go with the stature is asked about, beside its field", () => {
+test("a length that does not go with the stature is asked about, next to its field", () => {
   const submission = read({ legLengthRight: "60" });
   expect(submission.status === "error" && submission.error).toEqual({
     legLengthRight: ["For a height of 164 cm a leg is usually about 87 cm. Check the measurement."],

@@ -25,7 +25,7 @@ describe("a number as it is typed", () => {
   });
 });
 
-test("a form takes a decimal comma, keeps text as it is, and says what is wrong beside the field", () => {
+test("a form takes a decimal comma, keeps text as it is, and says what is wrong next to the field", () => {
   const schema = v.object({ seconds: v.optional(v.number("Enter a number.")), note: v.optional(v.string()) });
   const form = (seconds: string) => {
     const data = new FormData();

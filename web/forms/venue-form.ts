@@ -61,7 +61,9 @@ export type VenueFormInput = v.InferInput<typeof Fields>;
 const chairs = (height: number | undefined, of: number | undefined, arms: boolean) =>
   height === undefined ? [] : [{ height: height / 100, count: of ?? 1, ...(arms ? { arms } : {}) }];
 
-/** A place from its form: chairs of two heights, rail, floor, pool floor from shallow to deep, and the emergency card. */
+/**
+ * A venue from its form: chairs of two heights, rail, floor, pool floor from shallow to deep, and the emergency card.
+ */
 export const VenueForm = v.pipe(
   Fields,
   v.check(

@@ -126,7 +126,7 @@ const shownDraft = ({ analysis, why, blocks }: PlanDraft, { setting, style }: Dr
   plan: fitPlanOf(analysis.reading, setting.fitPlace, style),
 });
 
-/** Drafts whole plans, each unlike those before; each is told as progress as soon as it is ready. */
+/** Drafts whole plans, each unlike those before; each is reported as progress as soon as it is ready. */
 export const drafts: Job<DraftsInput, DraftedPlan, readonly DraftedPlan[]> = async (input, { run, progress, workspace }) => {
   const context = planContextOf(input.setting, input);
   const people = input.people.map(({ measured, stature, caps }) => ({ build: buildOf(measured, stature), caps }));

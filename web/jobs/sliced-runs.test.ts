@@ -82,7 +82,7 @@ describe("generators that run in slices", () => {
     port1.close();
   });
 
-  test("an error of a step reaches whoever asked, and the next run is not held up", async () => {
+  test("an error of a step reaches the caller, and the next run is not held up", async () => {
     const run = createSlicedRuns();
     function* failing(): Generator<undefined, number> {
       yield;

@@ -25,7 +25,7 @@ function started(api: WorkerApi = createWorkerApi()): StartedWorker & { fail: ()
   return { endpoint: port2, failed, stop: () => undefined, fail };
 }
 
-/** A worker whose jobs end when told. */
+/** A worker whose jobs end on command. */
 function handMade() {
   const jobs: { id: number; end: (value: unknown) => void; progress: (message: unknown) => void }[] = [];
   const stopped: number[] = [];

@@ -158,7 +158,7 @@ export const measuredHowLabel = (how: MeasuredHow): string => (how === "painFree
 /** What a part of the body, or all of it, is called. */
 export const partLabel = (name: WholeOrPart): string => (name === "all" ? "everything" : BODY_PART_LABELS[name]);
 
-/** What a cap can be set on is called, in the form for a cap. */
+/** Names of what a cap applies to, in the form for a cap. */
 export const capChannelLabel = (name: CapChannel): string => CAP_CHANNEL_LABELS[name];
 
 /** Unit of a cap's number. */

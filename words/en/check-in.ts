@@ -72,7 +72,7 @@ const QUESTION_LABELS: Readonly<Record<Question, string>> = {
 /** What a place of the pain map is called. */
 export const painPlaceLabel = (name: PainPlace): string => PAIN_PLACE_LABELS[name];
 
-/** What a threshold of the screening is called, in the form of an organisation. */
+/** Names of the check-in thresholds. */
 export const thresholdLabel = (name: ThresholdName): string => THRESHOLD_LABELS[name];
 
 /** Unit of a threshold. */

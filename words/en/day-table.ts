@@ -10,7 +10,7 @@ export interface RowWords {
   readonly proposes: string;
 }
 
-/** What a row is about, and what to do beside the numbers of the rule. */
+/** What a row is about, and what to do in addition to the numbers of the rule. */
 interface AnswerWords {
   readonly about: string;
   readonly todo?: string;

@@ -27,7 +27,7 @@ export function misfittingWords(movement: Movement, choice: Pick<VariantSpec, "k
   return said.filter(([, words]) => wrong.some((pattern) => pattern.test(words))).map(([where, words]) => ({ where, words }));
 }
 
-/** Words that do not fit how a variant is done: advice, since only whoever teaches it knows what they mean. */
+/** Words that do not fit how a variant is done: advice, since only the instructor knows what they mean. */
 export function wordProblems(movement: Movement): MovementFileProblem[] {
   const seated = movement.forms.seated === false ? [] : [FULL_SEATED_VARIANT];
   const oneHand: VariantSpec[] = movement.vary.oneArm

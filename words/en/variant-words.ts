@@ -11,7 +11,7 @@ export interface VariantWords {
   readonly says: readonly string[];
 }
 
-/** What whoever holds on with both hands is told, where the arms are part of the movement. */
+/** Cue for someone who holds on with both hands, where the arms are part of the movement. */
 const BOTH_HANDS_HELD = "Hold on with both hands and let the rest of the body move.";
 
 const stated = (cues: Cues | undefined): Cues =>

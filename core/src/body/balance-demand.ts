@@ -5,7 +5,7 @@ import { SHARE } from "./segments.ts";
  * It ranks variants against each other; it does not measure risk. The scale is our own.
  */
 export interface BalanceDemandTerms {
-  /** What the base of support asks in quiet, without hands. */
+  /** Balance demand of the base of support in quiet standing or sitting, without hands. */
   readonly base: number;
   /** What moving towards its edge adds, 0 to 2. */
   readonly movement: number;

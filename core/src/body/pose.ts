@@ -49,7 +49,10 @@ const SIDED_SLOTS = [
   { name: "legRotation", whenMirrored: "keep" },
   { name: "legKnee", whenMirrored: "keep" },
   { name: "legAnkle", whenMirrored: "keep" },
-  /** A foot at the floor: ankle projection, toe-out, pitch (heel up about the ball, or negative: toes up about the heel). */
+  /**
+   * A foot at the floor: ankle projection, toe-out, pitch (heel up about the ball, or negative: toes up about the
+   * heel).
+   */
   { name: "footX", whenMirrored: "keep" },
   { name: "footZ", whenMirrored: "negate" },
   { name: "toeOut", whenMirrored: "keep" },
@@ -79,12 +82,17 @@ export const sidedSlot = (name: SidedSlot, side: Side): number => sidedNumber[na
 export const sidedSlots = (name: SidedSlot): readonly [number, number] => [sidedSlot(name, "left"), sidedSlot(name, "right")];
 
 /**
- * How a foot meets the floor. A resting toe or heel carries a twentieth of the weight. A lifted foot goes where its leg's
- * angles say, and so does a stump, whose foot is absent; one on its way to another place goes where that way says.
+ * How a foot meets the floor. A resting toe or heel carries a twentieth of the weight. A lifted foot goes where its
+ * leg's angles say, and so does a stump, whose foot is absent; one on its way to another place goes where that way
+ * says.
  */
 export type FootContact = "flat" | "forefoot" | "heel" | "restingToe" | "restingHeel" | "lifted" | "onItsWay" | "absent";
 
-/** Whether the floor does not carry a foot, so that its leg follows its own angles. @param contact of the foot with the floor */
+/**
+ * Whether the floor does not carry a foot, so that its leg follows its own angles.
+ *
+ * @param contact of the foot with the floor
+ */
 export const footIsUnsupported = (contact: FootContact): boolean => contact === "lifted" || contact === "absent";
 
 /** Whether a foot is off the floor. */
@@ -104,7 +112,7 @@ export type HandContact =
 export type Seating =
   | {
       readonly kind: "standing";
-      /** In the pool, beside its wall; a word to whoever draws it. */
+      /** In the pool, beside its wall; for drawing only. */
       readonly atWall?: true;
       /** On the way up from a chair or down to it, from where the seat is left to where it carries again. */
       readonly rising?: {

@@ -103,7 +103,7 @@ describe("whatever the body and the pose", () => {
           expect(distance(of("shoulder"), of("elbowJoint"))).toBeCloseTo(long("upperArm"), 9);
           expect(distance(of("elbowJoint"), of("wristJoint"))).toBeCloseTo(long("forearm"), 9);
           expect(distance(of("wristJoint"), of("fingertip"))).toBeCloseTo(long("hand"), 9);
-          // A straight leg is found by a square root near nought: to a millionth of stature.
+          // A straight leg is found by a square root near zero: to a millionth of stature.
           expect(distance(of("hip"), of("kneeJoint"))).toBeCloseTo(long("thigh"), 6);
           expect(distance(of("kneeJoint"), of("ankle"))).toBeCloseTo(long("shank"), 6);
         }

@@ -102,7 +102,7 @@ const anySide = (
 ): boolean =>
   sidesOf(limit).some((side) => lasting(of[sideIndex(side)], cycleSeconds, rounds) > limit.limit + CAP_TOLERANCE.share);
 
-/** Whether a cap forbids every size of a variant that asks this in quiet: what it breaks does not depend on size. */
+/** Whether a cap forbids a variant with this static demand at every size: what it breaks does not depend on size. */
 export function forbidsAtAnySize(cap: Cap, shape: VariantSpec, demand: StaticDemand, rounds: number): boolean {
   if (!appliesTo(cap, shape.kind)) return false;
   const { limit } = cap;
@@ -154,7 +154,7 @@ export function barsVariant({ limit, forms }: Cap, { kind, hold }: VariantSpec):
  * Whether one movement in a variant goes beyond a cap. Caps on a sum over the session are the session's business: see
  * fit/optimize-session.ts; caps on the number of repetitions make fewer of them and break nothing.
  *
- * @param rounds how often it is done in a row
+ * @param rounds repetitions in a row
  */
 export function violatesCap(cap: Cap, choice: VariantSpec, demand: Demand, rounds: number): boolean {
   if (!appliesTo(cap, choice.kind)) return false;

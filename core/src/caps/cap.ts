@@ -18,8 +18,9 @@ export const STRENGTHS = ["absolute", "firm", "comfort"] as const;
 export type Strength = (typeof STRENGTHS)[number];
 
 /**
- * What a cap's date means. After *review* it keeps holding and asks. After *ends* (whoever set it said that it ends) it
- * holds until the instructor has answered how it is now, and may then be released. A comfort cap lapses by itself.
+ * What a cap's date means. After *review* the cap stays active and is due for review. After *ends* (the person who set
+ * it said that it ends) it holds until the instructor has answered how it is now, and may then be released. A comfort
+ * cap lapses by itself.
  */
 export const DATE_KINDS = ["review", "ends"] as const;
 export type DateKind = (typeof DATE_KINDS)[number];
@@ -116,7 +117,7 @@ export interface Cap {
   readonly source: CapSource;
   readonly strength: Strength;
   readonly from: string;
-  /** The last day before it asks, or before a comfort cap lapses. */
+  /** The last day before its review is due, or before a temporary cap ends. */
   readonly until: string | null;
   readonly dateKind: DateKind;
 }

@@ -41,7 +41,7 @@ const whole = (): Record<BodyPart | "all", number> => ({
 
 /** Reductions add up to this at most. */
 const MOST_DOWN = 3;
-/** Each reduction beside the largest. */
+/** Each reduction in addition to the largest. */
 const EACH_FURTHER = 0.5;
 /** So many answers out of the ordinary at once are asked about before anything. */
 const ASK_FROM = 3;
@@ -112,7 +112,7 @@ const usualHandsUp = (caps: readonly Cap[], share: number): CapLimit[] =>
     ? [{ channel: "handsUpSeconds", side: "both", limit: down(share * USUAL_HANDS_UP.atATime) }]
     : [];
 
-/** The caps in force, scaled by the day's amounts. */
+/** The active caps, scaled by the day's amounts. */
 function scaledAmounts(caps: readonly Cap[], { amounts, handsUp }: Pick<DayReading, "amounts" | "handsUp">): CapLimit[] {
   return effectiveCaps(caps).flatMap(({ decides: { limit } }) => {
     const partOf = AMOUNTS[limit.channel];
@@ -150,10 +150,10 @@ function outcomeLimits(outcome: Outcome): readonly CapLimit[] {
 }
 
 /**
- * The caps of the day that follow from a check-in. They are added to those in force and end with the day, so a check-in
- * can only tighten.
+ * The caps of the day that follow from a check-in. They are added to the active caps and end with the day, so a
+ * check-in can only tighten.
  *
- * @param caps those in force before
+ * @param caps those active before
  * @param overridden whether the instructor has let them in against the proposal, with a word on record
  */
 export function dayCaps(reading: DayReading, caps: readonly Cap[], day: string, overridden: boolean): Cap[] {

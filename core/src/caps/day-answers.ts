@@ -5,7 +5,7 @@ import type { Finding, FindingName } from "./findings.ts";
 import { PAIN_PLACES } from "./pain-map.ts";
 import type { Source } from "./source.ts";
 
-/** What one answer does to the day. Factors 0 to 1; steadiness is how much lower the balance demand has to be. */
+/** What one answer does to the day. Factors 0 to 1; `steadiness` is how many points lower the balance demand cap is. */
 export interface DayAnswer {
   readonly finding: Finding;
   readonly amounts: number;

@@ -29,7 +29,7 @@ describe("several caps on one thing", () => {
     expect(strictestNumber([left, both], "loadedKnee", "right")).toBe(50);
   });
 
-  test("one that holds in some variants only is told beside the others", () => {
+  test("one that holds in some variants only is listed next to the others", () => {
     const seated = capOf({ channel: "steadiness", limit: 1 }, { forms: ["seated"] });
     const everywhere = capOf({ channel: "steadiness", limit: 4 });
     expect(effectiveCaps([seated, everywhere]).map(({ decides }) => decides)).toEqual([everywhere, seated]);

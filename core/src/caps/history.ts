@@ -1,6 +1,6 @@
 import { type Cap, isActiveOn } from "./cap.ts";
 
-/** When a cap was written down, by whom, and when and why it ended. Instants are ISO, in UTC. */
+/** When a cap was recorded, by whom, and when and why it ended. Instants are ISO, in UTC. */
 export interface CapRecord extends Cap {
   readonly setAt: string;
   readonly setBy: string;

@@ -23,5 +23,8 @@ const isMotion = (name: MeasuredRange): name is MotionName => MOTIONS.some((moti
 /** Whether a range has a left and a right. */
 export const hasSides = (name: MeasuredRange): boolean => !isMotion(name) || motionNamed(name).sides !== "none";
 
-/** The furthest that can be written down, degrees: what ordinary joints do at most, and a little over for hypermobile ones. */
+/**
+ * The largest range that can be recorded, degrees: what ordinary joints do at most, and a little over for hypermobile
+ * ones.
+ */
 export const mostMeasured = (name: MeasuredRange): number => (isMotion(name) ? mostOfMotion(name) + 20 : 45);

@@ -63,7 +63,7 @@ const isMidline = (range: string): range is MidlineRange => MIDLINE_RANGES.some(
  * How far a motion goes in poses of which the highest and lowest of every column are known.
  *
  * @param side of the body, or the side it goes to; a motion without sides is the same for both
- * @returns degrees, negative where the joint stays on the other side of nought
+ * @returns degrees, negative where the joint stays on the other side of zero
  */
 export function reachOfMotion(
   name: MotionName,

@@ -24,7 +24,7 @@ const standingLimits = (stage: StandStage | null): readonly CapLimit[] => {
 };
 
 /**
- * What a newcomer may do in the first sessions: no limitation written down does not mean known to be safe. There are no
+ * What a newcomer may do in the first sessions: no recorded limitation does not mean known to be safe. There are no
  * caps by decade of age: the spread within a decade exceeds the step between two.
  *
  * @param stage of the four-stage stand, from the day it is tested

@@ -1,8 +1,9 @@
 import type { BodyPart } from "./body-parts.ts";
 
 /**
- * Where pain is told, as on a drawing of the body. `part` is the part of the body that the day's factors speak of; `alarm` is
- * for places where pain may be a sign to stop: there its own questions come first, and a number alone says nothing.
+ * Where pain is reported, as on a drawing of the body. `part` is the part of the body that the day's factors speak of;
+ * `alarm` is for places where pain may be a sign to stop: there its own questions come first, and a number alone says
+ * nothing.
  */
 export const PAIN_PLACES = [
   { name: "neck", part: "neck", alarm: false },

@@ -88,7 +88,7 @@ export const USUAL_THRESHOLDS = Object.fromEntries(THRESHOLDS.map(({ name, usual
   number
 >;
 
-/** Questions of the check-in that a group may ask beside "as usual, lighter, sit out". */
+/** Questions of the check-in that a group may ask in addition to "as usual, lighter, sit out". */
 export const QUESTIONS = [
   "pain",
   "dizziness",

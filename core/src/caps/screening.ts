@@ -8,7 +8,7 @@ import type { Source } from "./source.ts";
 /** A finding of the day's screening; it scales nothing, it decides. */
 export type ScreeningFinding = Pick<DayAnswer, "finding" | "outcome" | "limits" | "source">;
 
-/** What is known of a person that their readings are held against. */
+/** What is known of a person that their readings are compared with. */
 export interface ScreenedPerson {
   /** Whether they have atrial fibrillation. */
   readonly atrialFibrillation: boolean;

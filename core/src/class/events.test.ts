@@ -33,7 +33,7 @@ describe("replaying a class", () => {
     );
   });
 
-  test("a note taken back is not told any more", () => {
+  test("a note taken back is no longer shown", () => {
     const back: ClassEvent = { kind: "withdrawn", id: uuid(8), at: at(8), noteId: uuid(4) };
     expect(classState([...story, back]).notes).toEqual([]);
   });

@@ -78,7 +78,7 @@ export interface CheckedIn {
   readonly at: string;
 }
 
-/** Where a class is, told from its events alone. */
+/** Where a class is, by its events alone. */
 export interface ClassState {
   /** The step being done; null before the first. */
   readonly step: number | null;

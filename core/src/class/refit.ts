@@ -13,8 +13,9 @@ export const notesToFit = ({ notes }: Pick<ClassState, "notes">, personId: strin
     .sort();
 
 /**
- * Whose remaining blocks do not follow from what is noted of them now: a note is new, or was taken back. This is told from the
- * script and the events alone, so that a fit that was cut short is still due whoever looks next. No one once the class has ended.
+ * Whose remaining blocks do not follow from what is noted of them now: a note is new, or was taken back. This is told
+ * from the script and the events alone, so that a fit that was cut short is still due for the next request. No one once
+ * the class has ended.
  */
 export function fitsDue(
   people: readonly Pick<ScriptPerson, "id" | "fittedAfter">[],

@@ -3,7 +3,9 @@ import type { Transition } from "../schedule/plan-transitions.ts";
 import type { PlanSchedule, ScheduledItem } from "../schedule/schedule-plan.ts";
 import type { TransitionHazard, TransitionStep } from "../schedule/transition-steps.ts";
 
-/** How one thing is reached from the one before, in words: small links in their order, and what the helper is ready for. */
+/**
+ * How one thing is reached from the one before, in words: small links in their order, and what the helper is ready for.
+ */
 export interface ScriptTransition {
   readonly words: readonly string[];
   readonly hazards: readonly string[];
@@ -41,7 +43,7 @@ export interface ClassScript {
   readonly blocks: readonly ScriptItem[];
   /** Seconds of the whole session. */
   readonly total: number;
-  /** Where whoever is lost waits to rejoin, in words. */
+  /** Where someone who has lost their place waits to rejoin, in words. */
   readonly home: string;
   /** How the figure is shown: as a mirror of the group, or with its back turned. */
   readonly showing: "mirror" | "sameSide";

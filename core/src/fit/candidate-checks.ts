@@ -11,7 +11,7 @@ import type { BodyFidelity } from "./fidelity.ts";
 import type { RankedShape } from "./variant-cache.ts";
 import { armOnBody, armShape, bodyOf, type SizePart, SMALL_LEGS, sizePart, sizesCode } from "./variant-parts.ts";
 
-/** What the plainest variant with some trunk and legs asks, and what it keeps. */
+/** Demand and fidelity of the plainest variant with some size of trunk and legs. */
 export interface BodyRead extends BodyFidelity {
   /** Null where it cannot be done. */
   readonly plain: readonly Demand[] | null;
@@ -23,7 +23,7 @@ export interface CandidateEvaluation {
   readonly pace: Pace;
   /** Whether caps forbid it at every size, and whether it is ever on one leg; null until it is looked at. */
   quiet: { readonly forbidden: boolean; readonly oneLeg: boolean } | null;
-  /** What it keeps whoever does it. */
+  /** What it keeps for any participant. */
   ranked: RankedShape | null;
   /** By sizes of trunk and legs: the most that variants of it keep of the planned balance demand and depth. */
   readonly keeps: Map<number, BodyRead>;
@@ -54,7 +54,7 @@ export class CandidateChecks {
     this.terms = terms;
   }
 
-  /** What a shape asks in quiet, held against the caps. */
+  /** The static demand of a shape, checked against the caps. */
   quietOf(evaluation: CandidateEvaluation): NonNullable<CandidateEvaluation["quiet"]> {
     if (evaluation.quiet) return evaluation.quiet;
     const { movement, breathSeconds } = this.terms.input;

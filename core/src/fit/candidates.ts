@@ -19,7 +19,7 @@ import { HALL_SUPPORT_OPTIONS, type SupportOptions } from "./support-options.ts"
 /** A way of doing a movement before its sizes are chosen, written at full size. */
 export type Shape = VariantSpec;
 
-/** A stance lower than planned is no one's fit: it asks more of everything. Lowest first. */
+/** A stance lower than planned suits no one: every demand rises. Lowest first. */
 const fitDepths = (planned: Depth): readonly Depth[] => DEPTHS.slice(0, DEPTHS.indexOf(planned) + 1).toReversed();
 const ARMS = ["both", "right", "left"] as const;
 const ARM_SIZES = [8, 7, 6, 5, 4, 3, 2, 1] as const;
@@ -82,7 +82,7 @@ const risingShapes = (movement: Movement, kinds: readonly VariantKind[], armrest
   ].filter(({ kind }) => kinds.includes(kind) && hasVariant(movement, kind, false));
 
 /**
- * Every shape of a movement that exists, whoever does it, least supported and fullest first. Candidates do not
+ * Every shape of a movement, for any participant, least supported and fullest first. Candidates do not
  * depend on caps: a cap only filters what they demand.
  *
  * @param meantDepth the deepest stance there may be

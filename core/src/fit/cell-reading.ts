@@ -26,7 +26,7 @@ export interface CellReading extends Omit<CellView, "brief" | "why"> {
 }
 
 const FULL = 1 - 1e-9;
-/** Changes that are told of one cell. */
+/** Changes of one cell that are shown. */
 const MOST_CHANGES = 3;
 
 /** The hand that neither moves nor is supported. */

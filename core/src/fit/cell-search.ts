@@ -25,7 +25,7 @@ import type { RankedShape, RankedSize, VariantCache } from "./variant-cache.ts";
 /** A shape on its mode through one search. */
 interface CandidateState {
   readonly evaluation: CandidateEvaluation;
-  /** Whether what it asks in quiet has been held against caps and spending. */
+  /** Whether its static demand has been checked against caps and session totals. */
   entered: boolean;
   /** What its trunk and legs keep at full size. */
   whole: BodyFidelity | null;
@@ -151,7 +151,7 @@ export class CellSearch {
   }
 
   /**
-   * The most that a variant of a shape is credited with at some size of trunk and legs: what the plainest one asks,
+   * The most that a variant of a shape is credited with at some size of trunk and legs: the demand of the plainest one,
    * less what is held.
    */
   private readBody(

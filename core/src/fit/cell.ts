@@ -12,8 +12,8 @@ import { supportModeCost } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
 /**
- * What beside caps keeps a participant from their best variant: equipment and help, the instructor's choice, or getting
- * up and down too often.
+ * What, other than caps, keeps a participant from their best variant: equipment and help, the instructor's choice, or
+ * getting up and down too often.
  */
 export const BLOCKED_BY = ["rail", "helpers", "chairs", "held", "changes"] as const;
 export type BlockedBy = (typeof BLOCKED_BY)[number];

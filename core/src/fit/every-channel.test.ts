@@ -15,9 +15,9 @@ type Name = (typeof CAP_CHANNEL_NAMES)[number];
 type LimitOf<Channel extends Name> = Extract<CapLimit, { channel: Channel }>;
 
 /**
- * Where a cap on each channel counts: it rules variants out, leaves fewer repetitions, bounds a session's sums, slows the pace,
- * decides about the water, sets something up, or is told to whoever teaches. A new channel has to be entered here; the strictest
- * cap of those that rule out or leave fewer is then shown to do so.
+ * Where a cap on each channel counts: it rules variants out, leaves fewer repetitions, bounds a session's sums, slows
+ * the pace, decides about the water, sets something up, or is shown to the instructor. A new channel has to be entered
+ * here; the strictest cap of those that rule out or leave fewer is then shown to do so.
  */
 const COUNTS: {
   readonly [Channel in Name]:

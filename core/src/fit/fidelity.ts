@@ -20,7 +20,7 @@ const DEPTH_THAT_COUNTS = 10;
 const DEPTH_KEPT_WITH_WEIGHT_BACK = 0.5;
 /** A side is kept when it does at least this share of its range. */
 const SIDE_KEPT = 0.1;
-/** What is kept by whoever only sits and breathes along: little, so that any movement goes before it. */
+/** Match of a participant who only sits and breathes along: low, so that any movement is preferred. */
 export const BREATHING_FIDELITY = 0.1;
 
 /** The part of the body whose size scales a range. */
@@ -55,7 +55,7 @@ const steadiest = (demands: readonly Demand[]): number => Math.max(...demands.ma
 const deepest = (demands: readonly Demand[]): number =>
   Math.max(...demands.flatMap((demand) => LOADED_KNEE.map((index) => demand.highest[index] as number)));
 
-/** What the ranges of the planned variant are, whoever does it and at whatever pace. */
+/** What the ranges of the planned variant are, for any participant at any pace. */
 export interface PlannedRanges {
   readonly moving: readonly (RangeOfPart & { readonly span: number })[];
   readonly depth: number;

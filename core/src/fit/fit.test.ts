@@ -103,7 +103,7 @@ describe("one person in one block", () => {
     expect(holdOf([cap({ channel: "barredFeature", limit: "holdsWithRight" })])).toBe("left");
   });
 
-  test.each(movements.map(({ id }) => id))("%s: somebody with one usable arm and a weak grip is not left out", (id) => {
+  test.each(movements.map(({ id }) => id))("%s: someone with one usable arm and a weak grip is not left out", (id) => {
     const cell = fit(named(id), [
       cap({ channel: "handHeight", side: "left", limit: "navel" }),
       cap({ channel: "barredFeature", limit: "holdsWithLeft" }),

@@ -93,7 +93,7 @@ const standsInTheWay = (holds: SessionSelection, wants: SessionSelection, has: S
     }),
   );
 
-/** Lets whoever gave way choose before someone who stands in their way, pair by pair, as long as the group gains. */
+/** Lets someone who gave way choose before the one they gave way to, pair by pair, as long as the group gains. */
 function* exchange(plan: FitPlan, shared: Shared, alone: Alone, effort: Effort): Generator<undefined, Shared> {
   const selections = new Map(shared.selections);
   const room = new Room(plan);

@@ -30,7 +30,7 @@ export const isWet = ({ kind }: VariantSpec, { depth }: Performer): boolean =>
   kind === "water" || (kind === "seated" && depth !== null && depth !== undefined);
 
 /**
- * All that demands in water depend on beside the variant and the stature. Mass says nothing where only the water is
+ * All that demands in water depend on other than the variant and the stature. Mass says nothing where only the water is
  * met.
  */
 export const inWater = ({ mass, shallowest, equipment, readsDrag }: Performer, depth: number) => ({

@@ -14,7 +14,7 @@ const option: fc.Arbitrary<SessionOption> = fc.record({
   spends: fc.array(fc.integer({ min: 0, max: 40 }), { minLength: SUMS, maxLength: SUMS }),
 });
 
-/** Any block of a session. @param options at most so many beside rest */
+/** Any block of a session. @param options at most so many in addition to rest */
 const block = (options: { minLength: number; maxLength: number }): fc.Arbitrary<SessionItem> =>
   fc.record({
     seconds: fc.integer({ min: 20, max: 120 }),
@@ -27,7 +27,7 @@ export interface SessionCase {
   readonly limits: SessionLimits;
 }
 
-/** Any session of so many blocks with so many ways each, beside rest. */
+/** Any session of so many blocks with so many ways each, in addition to rest. */
 export function anySession(
   blocks: { minLength: number; maxLength: number },
   options: { minLength: number; maxLength: number },
@@ -43,7 +43,7 @@ export function anySession(
   });
 }
 
-/** What a choice is worth, told by the rules alone; null where it passes a limit. */
+/** What a choice is worth, by the rules alone; null where it passes a limit. */
 export function worthByRules({ blocks, limits }: SessionCase, chosen: readonly number[]): number | null {
   const options = chosen.map((number, b) => blocks[b]?.options[number] as SessionOption);
   const within = limits.sums.every((limit, sum) => options.reduce((all, each) => all + (each.spends[sum] as number), 0) <= limit);

@@ -71,7 +71,7 @@ export function createFitMemory(): FitMemory {
   return { options: createMemo<string, Looked>(MOST_LOOKED), search: createMemo<string, CellSearch>(MOST_LOOKED) };
 }
 
-/** All that a person's blocks depend on beside the block. */
+/** All that a person's blocks depend on other than the item. */
 const personKey = (
   { stature, measured, aids, mass, depth, shallowest, equipment, caps }: FitPerson,
   { resources, workingShare }: FitPlan,

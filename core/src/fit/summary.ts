@@ -53,7 +53,7 @@ export interface SummarisedVariant {
   readonly lead: Side;
 }
 
-/** What every variant of a movement asks at every size. */
+/** Demand of every variant of a movement at every size. */
 export interface Summaries {
   readonly forms: readonly SummarisedVariant[];
   /** SUMMARY_WIDTH numbers a variant, in the order of the variants; NaN throughout for one that no body can do. */
@@ -118,7 +118,7 @@ function writeSummary(movement: Movement, { choice, lead }: SummarisedVariant, i
 }
 
 /**
- * Solves every variant of a movement at every size, a variant at a time: whoever runs it may let other work in between.
+ * Solves every variant of a movement at every size, a variant at a time, so that other work can run in between.
  * Some hundreds of milliseconds in all, worth keeping.
  */
 export function* summariesIncrementally(movement: Movement): Generator<undefined, Summaries> {

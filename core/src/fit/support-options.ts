@@ -5,7 +5,7 @@ import { LAND_VARIANT_KINDS, type VariantKind } from "../movement/variant.ts";
 import type { VenueResources } from "../venues/resources.ts";
 
 /**
- * What a mode costs beside what is kept of a movement: a chair back can tip, and a helper's hand is soon wanted
+ * What a mode costs in addition to what is lost of a movement: a chair back can tip, and a helper's hand is soon wanted
  * elsewhere.
  */
 const COSTS: Readonly<Partial<Record<SupportMode, number>>> = { chairBack: 0.05, helper: 0.05 };

@@ -25,7 +25,7 @@ import {
 } from "./fidelity.ts";
 import { inWater, isWet, MAX_SAMPLES, type Performer, USUAL_DEPTH } from "./performer.ts";
 
-/** Solved variants, each solved once whoever asks and at whatever pace. Keys hold the movement's content. */
+/** Solved variants, each solved once whatever asks for it and at any pace. Keys hold the movement's content. */
 export interface VariantCache {
   /** A number for a movement, the same for the same content. */
   numberOf(movement: Movement): number;
@@ -52,8 +52,8 @@ export interface VariantCache {
     leadingSides: readonly Side[],
   ): readonly Extremes[] | null;
   /**
-   * What a shape asks at any size, all given sides leading; null where there is no such variant. Nothing is solved for
-   * it.
+   * Static demand of a shape at any size, all given sides leading; null where there is no such variant. Nothing is
+   * solved for it.
    */
   quiet(
     movement: Movement,
@@ -70,7 +70,7 @@ export interface VariantCache {
     breathSeconds: number,
     leadingSides: readonly Side[],
   ): { readonly demands: readonly Demand[]; readonly planned: PlannedVariant } | null;
-  /** What a shape keeps of the planned ranges and depth, whoever does it and at whatever pace. */
+  /** What a shape keeps of the planned ranges and depth, for any participant at any pace. */
   rankedSizes(movement: Movement, plannedVariant: VariantSpec, shape: Shape, doer: Performer): RankedShape;
 }
 
@@ -101,7 +101,7 @@ interface Content {
 
 /**
  * How much a library keeps. A solved variant takes some 29 kB and a demand 2 kB, so that all of it stays under 200 MB;
- * a group of sixteen asks for some three thousand variants.
+ * a group of sixteen needs some three thousand variants.
  */
 export interface CacheBounds {
   readonly forms: number;

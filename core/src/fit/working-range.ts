@@ -29,7 +29,7 @@ const WORKED: readonly CapLimit["channel"][] = [
 
 /**
  * A cap as variants are worked up to it. The cap itself is never touched. A range that stays on the other side of
- * nought (a hip that never straightens) is kept as it is: a share of it would allow more.
+ * zero (a hip that never straightens) is kept as it is: a share of it would allow more.
  *
  * @param share 0 to 1
  */

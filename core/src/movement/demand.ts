@@ -18,7 +18,7 @@ import { INTERVALS } from "./solved-samples.ts";
 import { baseDemand, staticBalance } from "./static-demand.ts";
 import { readBalanceInWater, readWater, type WaterDemand, waterlineAt } from "./water-demand.ts";
 
-/** What one repetition of a variant asks of a person, read alike wherever it is used. */
+/** The demand of one repetition of a variant on a person; every screen and check reads this one. */
 export interface Demand extends Pick<VariantReading, "highest" | "lowest" | "mean" | "features" | "steps"> {
   /** Seconds of one repetition. */
   readonly cycleSeconds: number;
@@ -99,7 +99,7 @@ function readSteadiness(
   };
   const isRisingAt = (number: number): boolean => isRising((footings[number] as Footing).frame);
   const isSeated = (number: number): boolean => footings[number]?.frame.seating.kind === "seated";
-  // What rising asks is known as a whole: moving from the seat over the feet is part of it.
+  // The demand of rising is known as a whole: moving from the seat over the feet is part of it.
   const movementAt = (sample: number, number: number): number =>
     isRisingAt(number)
       ? 0

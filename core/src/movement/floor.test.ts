@@ -40,7 +40,7 @@ test("no foot goes under the floor in any variant of the library, whatever the b
       const track = trackOf(movement, choice, lead, build);
       if (!track) return;
       const { rows, count, problem } = sampleTrack(track);
-      // A body that cannot do a variant is told so, and is given another.
+      // A body that cannot do a variant gets null, and another variant.
       if (problem !== null) return;
       looked += 1;
       for (const side of SIDES.filter((each) => hasFoot(build, each)))

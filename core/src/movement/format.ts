@@ -175,7 +175,7 @@ const words = {
   /** What is said on the way to each key pose, in their order. */
   say: v.optional(v.array(text(80))),
 };
-/** Words for whoever moves one arm, the other hand resting or holding on. */
+/** Words for someone who moves one arm, the other hand resting or holding on. */
 const OneHand = v.optional(v.strictObject(words));
 
 const FormPatch = v.strictObject({
@@ -257,7 +257,7 @@ export const Movement = v.strictObject({
   keys: OrderedKeys,
   /** Where a repetition begins: it follows from the first key pose, but a part may be "any". */
   entry: v.optional(Entry),
-  /** Where it ends, as it began ("entry") or told like an entry; a part may be left as it was before ("keep"). */
+  /** Where it ends, as it began ("entry") or described like an entry; a part may be left as it was before ("keep"). */
   exit: v.optional(Exit),
   /** Without a word about water there is no variant for it. */
   forms: v.strictObject({ standing: Form, supported: Form, seated: Form, water: v.optional(Form) }),

@@ -54,7 +54,7 @@ const mirrorWater = (water: WaterDemand): WaterDemand => ({
 });
 
 /**
- * What the mirror image of a variant asks of a body with two sides alike: left and right change places, turns and bends
+ * Demand of the mirror image of a variant on a body with two sides alike: left and right change places, turns and bends
  * go to the other side, and nothing else differs. Mirroring twice gives back the demand.
  */
 export const mirrorDemand = (demand: Demand): Demand => ({
@@ -74,7 +74,7 @@ export const mirrorDemand = (demand: Demand): Demand => ({
   water: demand.water && mirrorWater(demand.water),
 });
 
-/** The same for what a variant asks in quiet. */
+/** The same for the static demand of a variant. */
 export const mirrorStaticDemand = (demand: StaticDemand): StaticDemand => ({
   ...demand,
   longestOneLeg: swap(demand.longestOneLeg),

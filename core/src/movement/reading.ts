@@ -19,7 +19,7 @@ import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
 import { timeAbove, timeOfIntervals, timeOfSegments } from "./time-above.ts";
 
 /**
- * What a variant shows whoever does it and at whatever pace; read once from its samples. Times are shares of a
+ * What a variant shows for any participant at any pace; read once from its samples. Times are shares of a
  * repetition.
  */
 export interface VariantReading {

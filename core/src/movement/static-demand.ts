@@ -9,7 +9,7 @@ import type { Track } from "./track.ts";
 /** A stump is no foot that leaves the floor. */
 export const leavesFloor = (contact: FootContact): boolean => isOff(contact) && contact !== "absent";
 
-/** What the base of one segment asks in quiet; the longest stretches are in seconds. */
+/** Static demand of the base of one segment; the longest stretches are in seconds. */
 export function baseDemand({ frame, width, offset }: Footing, longest: { oneLeg: Pair; toeDown: Pair }): number {
   const { seating, feet } = frame;
   if (seating.kind === "seated") return seatedBaseDemand(seating.backSupported, seating.atFront, feet.some(leavesFloor));
@@ -23,7 +23,7 @@ export function baseDemand({ frame, width, offset }: Footing, longest: { oneLeg:
   return standingBaseDemand(width, offset) + heels;
 }
 
-/** What a variant asks whatever its size, read from its track alone: nothing is solved. */
+/** Demand of a variant that does not depend on its size, read from its track alone: nothing is solved. */
 export interface StaticDemand {
   /** What the bases and the support alone ask. */
   readonly balance: number;

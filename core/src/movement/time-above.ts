@@ -84,7 +84,7 @@ export function timeAbove({ segments }: Timed, value: (sample: number) => number
 }
 
 /**
- * How long something is so, told interval by interval between two samples.
+ * How long a condition is true, by intervals between two samples.
  *
  * @param isSo by the number of the first of the two
  */
@@ -98,6 +98,6 @@ export function timeOfIntervals({ segments }: Timed, isSo: (sample: number) => b
   return timeSpent(spans);
 }
 
-/** How long something is so, told stretch by stretch. */
+/** How long a condition is true, by stretches. */
 export const timeOfSegments = ({ segments }: Timed, isSo: (segment: Timed["segments"][number]) => boolean): TimeSpent =>
   timeSpent(segments.flatMap((segment) => (isSo(segment) ? [[segment.from, segment.to] as const] : [])));

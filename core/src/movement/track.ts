@@ -200,7 +200,7 @@ export function trackOf(
   const freeFrame: PoseFrame = { seating, feet: ["flat", "flat"], hands: ["free", "free"], support: "rail" };
   const rests = restHands(keys, lead, choice, build, freeFrame, footless);
   const support = choice.hold?.by ?? "rail";
-  // What is held is told from the middle of the feet, the arms of a chair from the hips on it.
+  // A support's position is measured from the middle of the feet, the arms of a chair from the hips on it.
   const heldFrom = rising
     ? 0
     : SIDES.reduce((sum, side) => sum + ((keys[0] as AuthoredKey).values[sidedSlot("footX", side)] as number) / 2, 0);

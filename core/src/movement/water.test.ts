@@ -32,7 +32,7 @@ describe("a variant in water", () => {
     [1.65, 1.3, true, true],
     [1.45, 1.1, true, true],
     [1.9, 1.3, false, false],
-  ])("somebody of %d m in %d m of water: out of depth %s, rail needed %s", (stature, depth, out, rail) => {
+  ])("someone of %d m in %d m of water: out of depth %s, rail needed %s", (stature, depth, out, rail) => {
     const { water } = readDemand(shift, { stature, depth }, 8);
     expect(water?.outOfDepth).toBe(out);
     expect(water?.needsRail).toBe(rail);

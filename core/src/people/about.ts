@@ -2,7 +2,7 @@ import * as v from "valibot";
 import { OWN_AIDS } from "../body/supports.ts";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 
-/** Facts that everyone in class may need at once; only those a person has agreed to are written down. */
+/** Facts that everyone in class may need at once; only those a person has agreed to are recorded. */
 export const EMERGENCY_FACTS = [
   "insulin",
   "seizures",
@@ -22,7 +22,7 @@ export type Medicine = (typeof MEDICINES)[number];
 
 const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most)), "");
 
-/** What is known of a person beside body and limits. Facts and consent are what the person has agreed to. */
+/** What is known of a person in addition to body and caps. Facts and consent are what the person has agreed to. */
 export const About = v.object({
   hopes: text(400),
   contact: text(200),

@@ -56,7 +56,7 @@ export function planDifferences(from: PlanContent, to: PlanContent): PlanDiffere
     ...(from.purpose === to.purpose ? [] : [{ differs: "purpose" as const }]),
     ...(from.breathSeconds === to.breathSeconds ? [] : [{ differs: "breath" as const }]),
     ...(from.style.name === to.style.name ? [] : [{ differs: "styleName" as const }]),
-    // The breath length of a plan is its own; that of its style has been told above.
+    // The breath length of a plan is its own; that of its style is listed above.
     ...differingParts({ ...from.style, breathSeconds: to.style.breathSeconds }, to.style).map(
       (part): PlanDifference => ({ differs: "style", part }),
     ),

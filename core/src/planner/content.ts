@@ -57,7 +57,7 @@ function ratesOf(demand: Demand, block: ScheduledItem): Rates {
     ),
     anklesAndFeet: sided(demand, "dorsiflexion", 8, 28),
     handsAndWrists: Math.max(sided(demand, "forearm", 20, 70), sided(demand, "wrist", 15, 45)),
-    // Calm is what asks little, and breath what moves with each breath of it.
+    // Calm counts movements of low demand; breath counts those that move with each breath.
     calmBreath: (1 - share(steadiness, seated ? 1 : 3.2, 4)) * (1 - share(sidedPeak(demand, "loadedKnee"), 15, 35)),
     memory: Math.min(1, 0.6 * share(keys.length, 2, 6) + 0.3 * asymmetry + 0.3 * share(demand.steps.length, 0, 2) + learning),
   };
@@ -87,7 +87,7 @@ export interface ContentReading {
   readonly seconds: number;
   /** Of the seconds moved. */
   readonly share: number;
-  /** Seconds that it is short of what the purpose asks. */
+  /** Seconds that are missing for the purpose. */
   readonly missing: number;
   readonly overdone: boolean;
 }

@@ -193,7 +193,7 @@ function additions({ blocks }: FixInput, analysis: PlanAnalysis): Step[] {
   return [...deeper, ...repeats(blocks, analysis)];
 }
 
-/** What repeating a movement is worth beside deepening one. */
+/** What repeating a movement is worth compared with deepening one. */
 const REPEAT = 2;
 
 /** Each movement of the flow that was done once, done once more at its end. */
@@ -218,7 +218,7 @@ function repeats(blocks: readonly PlanItemWithMovement[], { reading }: PlanAnaly
 
 /** A plan is on time when it ends within this many seconds before its end. */
 export const ON_TIME = { late: 0, early: 60 } as const;
-/** Steps that are tried, and those that are told. */
+/** Steps that are tried, and those that are shown. */
 const MOST_STEPS = 40;
 
 /** The first answer that is not null. */

@@ -11,7 +11,7 @@ export const REFERENCE_REPETITIONS = 6;
 /** What one movement is when nothing is around it. */
 export interface MovementAlone {
   readonly block: ScheduledItem;
-  /** What it asks, one reading a turn; empty where there is no such variant. */
+  /** Its demand, one reading a turn; empty where there is no such variant. */
   readonly demands: PlanAnalysis["demands"][number];
   /** Share of its moving that trains each content, 0 to 1. */
   readonly trains: Readonly<Record<Content, number>>;

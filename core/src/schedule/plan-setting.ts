@@ -64,6 +64,8 @@ export const planContextOf = (
   ...(setting.dragCycles && { dragCycles: setting.dragCycles }),
   familiarityWith: (movementId) => familiarityOf(setting.taught[movementId] ?? 0),
 });
-/** Shortest round of each movement, seconds, by what is in the hands: what caps on drag ask of a whole group. */
+/**
+ * Shortest repetition of each movement, seconds, by what is in the hands: set by the group's caps on water resistance.
+ */
 
 export type DragCycles = Readonly<Record<string, Readonly<Record<WaterEquipment, number>>>>;

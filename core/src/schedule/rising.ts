@@ -7,8 +7,8 @@ const ofSeam = ({ steps }: Transition): number | null =>
   steps.some(({ kind }) => kind === "stand" || kind === "sit") ? risingDemand(false) : null;
 
 /**
- * What standing up or sitting down asks between the movements of a plan: on the way to each block, and last on the way
- * to where everyone leaves from. Chairs may be without arms: the greater demand is told.
+ * Demand of standing up or sitting down between the movements of a plan: on the way to each block, and last on the way
+ * to where everyone leaves from. Chairs may be without arms: the greater demand counts.
  */
 export const risingBetween = ({ blocks, leaving }: Pick<PlanSchedule, "blocks" | "leaving">): (number | null)[] => [
   ...blocks.map(({ transition }) => ofSeam(transition)),

@@ -18,7 +18,8 @@ describe("time of a plan", () => {
       planned("settling-breath", { movementId: "shift-and-press", talk: 20 }),
       circumstances(),
     ).blocks;
-    // hands 1.0, weight 1.0, step 1.5, weight 1.0; to the other side: weight 1.0, in 1.5, step 1.5, weight 1.0, words 3.
+    // hands 1.0, weight 1.0, step 1.5, weight 1.0; to the other side: weight 1.0, in 1.5, step 1.5, weight 1.0, words
+    // 3.
     expect(press?.parts).toEqual({
       transition: 4.5,
       explanation: 20,
@@ -70,7 +71,7 @@ describe("time of a plan", () => {
     ],
     ["in a group that sits, seated", ["shift-and-press"], { seatedOnly: true }, "seat"],
     ["where there are no chairs, standing all the same", [], { place: { chairs: false, rail: null, pool: false } }, "stand"],
-  ])("whoever is lost waits %s", (_, blocks, differs, support) => {
+  ])("someone who has lost their place waits %s", (_, blocks, differs, support) => {
     const { home } = schedulePlan(planned(...blocks), circumstances(differs));
     expect(home).toEqual({ support, feet: "hip", foot: null, load: "both", facing: 0, hands: "down" });
   });

@@ -26,7 +26,7 @@ export interface PlanItemWithMovement {
   readonly movement: Movement;
 }
 
-/** All that a plan's time and joins depend on, beside its blocks. */
+/** All that a plan's time and joins depend on, other than its items. */
 export interface PlanContext {
   readonly style: TeachingStyle;
   /** Seconds of one breath, unless a block has its own. */
@@ -84,7 +84,7 @@ export interface ScheduledItem {
 }
 
 export interface PlanSchedule {
-  /** How everyone waits before the first block, and where whoever is lost waits to rejoin. */
+  /** How everyone waits before the first block, and where someone who has lost their place waits to rejoin. */
   readonly home: BodyState;
   readonly blocks: readonly ScheduledItem[];
   /** From the last block to the chairs. */

@@ -15,7 +15,7 @@ describe("the chair", () => {
     [1.6, 0.42, 0.01],
     [1.5, 0.395, 0.035],
     [1.8, 0.47, 0],
-  ])("somebody of %d m sits still at %d m and needs %d m under the feet on a chair of 43 cm", (height, seat, cushion) => {
+  ])("someone of %d m sits still at %d m and needs %d m under the feet on a chair of 43 cm", (height, seat, cushion) => {
     expect(seatHeights(height).sitting).toBeCloseTo(seat, 9);
     expect(cushionUnderFeet(height, 0.43)).toBeCloseTo(cushion, 9);
   });

@@ -21,7 +21,7 @@ const of = (id: string, places: ReturnType<typeof standingPositions>) => {
 };
 
 describe("who stands where", () => {
-  test("whoever holds on stands at the rail, whoever sees little in the first row", () => {
+  test("a participant who holds on stands at the rail, one who sees little in the first row", () => {
     const people = [person("a"), person("b", { atRail: 3 }), person("c", { near: true }), person("d")];
     const places = standingPositions(HALL, people, NOBODY_MOVED);
     expect(of("b", places)).toMatchObject({ why: "rail" });
@@ -30,7 +30,7 @@ describe("who stands where", () => {
     expect(positionProblems(HALL, people, places)).toEqual([]);
   });
 
-  test("ten people in a hall have room, whoever they are", () => {
+  test("ten people in a hall have room, whatever their bodies", () => {
     const needs = fc.record({
       reach: fc.double({ min: 0.7, max: 0.9, noNaN: true }),
       atRail: fc.constantFrom(0, 0, 4),

@@ -1,13 +1,19 @@
 import { RAIL_SPACE } from "../venues/resources.ts";
 import type { Venue } from "../venues/venue.ts";
 
-/** A place on the floor, metres: `x` from the instructor's wall into the room, `z` from its left as the instructor sees it. */
+/**
+ * A place on the floor, metres: `x` from the instructor's wall into the room, `z` from its left as the instructor sees
+ * it.
+ */
 export interface FloorPosition {
   readonly x: number;
   readonly z: number;
 }
 
-/** A hall or pool as far as places are concerned, metres. The rail is on the right of whoever faces the instructor. */
+/**
+ * A hall or pool as far as places are concerned, metres. The rail is on the right of a participant who faces the
+ * instructor.
+ */
 export interface Floor {
   /** From the instructor's wall to the far one, and across. */
   readonly length: number;
@@ -108,7 +114,11 @@ function rows({ length, width, rail }: Floor, spacing: number): FloorPosition[] 
   ).flat();
 }
 
-/** Rows as wide apart as the floor lets so many people stand, never nearer than they need. @param reach the widest of them */
+/**
+ * Rows as wide apart as the floor lets so many people stand, never nearer than they need.
+ *
+ * @param reach the widest of them
+ */
 function roomyRows(floor: Floor, people: number, reach: number): FloorPosition[] {
   const widest = [2.4, 2.1, 1.8].find(
     (times) => rows(floor, times * reach).filter(({ x }) => x <= floor.length - reach).length >= people,
@@ -117,8 +127,8 @@ function roomyRows(floor: Floor, people: number, reach: number): FloorPosition[]
 }
 
 /**
- * Gives everyone a place by need: the rail first, then who must see and hear, who needs a helper at the end of a row, the
- * rest in rows; in a pool by depth. Places that someone was moved to stay.
+ * Gives everyone a place by need: the rail first, then who must see and hear, who needs a helper at the end of a row,
+ * the rest in rows; in a pool by depth. Places that someone was moved to stay.
  *
  * @param moved places by person, as the instructor dragged them
  */
@@ -165,13 +175,17 @@ export function standingPositions(
   return people.flatMap(({ id }) => placed.filter(({ personId }) => personId === id).map(({ person: _, ...place }) => place));
 }
 
-/** Whether someone can hold on from a place: to the rail along the right-hand wall, or in a pool to either side of it. */
+/**
+ * Whether someone can hold on from a place: to the rail along the right-hand wall, or in a pool to either side of it.
+ */
 function canHold({ width, rail, pool }: Floor, { x, z }: FloorPosition): boolean {
   if (pool !== null) return Math.min(z, width - z) <= RAIL_REACH;
   return width - z <= RAIL_REACH && x <= FIRST_ROW / 2 + rail;
 }
 
-/** What is wrong with some places: too near each other, too near a wall, away from the rail, too far to see, too deep. */
+/**
+ * What is wrong with some places: too near each other, too near a wall, away from the rail, too far to see, too deep.
+ */
 export function positionProblems(
   floor: Floor,
   people: readonly PlacedPerson[],

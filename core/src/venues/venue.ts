@@ -39,7 +39,7 @@ export const EmergencyCard = v.object({
 });
 export type EmergencyCard = v.InferOutput<typeof EmergencyCard>;
 
-/** A place as it is written down. */
+/** A venue as it is stored. */
 export interface VenueInput {
   readonly name: string;
   readonly room: Venue;

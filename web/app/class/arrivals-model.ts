@@ -47,7 +47,7 @@ export function arrivalRow(
   };
 }
 
-/** What a key asks for during arrivals. */
+/** The command of a key during arrivals. */
 export type ArrivalCommand =
   | { readonly kind: "choose"; readonly personId: string }
   | { readonly kind: "more"; readonly personId: string }

@@ -4,6 +4,8 @@ import type { CheckedIn } from "@able-tide/core/class/events";
 import { Check } from "lucide-react";
 import { useState } from "react";
 import { Form, Link } from "react-router";
+import { ChoiceGroup } from "../kit/choice-group.tsx";
+import { ClassButton, classButton } from "../kit/class-button.tsx";
 import { useKeys } from "../kit/keys-sheet.tsx";
 import { type ArrivalRow, type Arriving, arrivalKey, arrivalRow } from "./arrivals-model.ts";
 import { CheckInSheet, type KnownAtCheckIn, NOTHING_KNOWN } from "./check-in-sheet.tsx";
@@ -18,11 +20,11 @@ interface Props {
   readonly policy: Policy;
   /** What each person's answers are read with. */
   readonly known: Readonly<Record<string, KnownAtCheckIn>>;
-  /** Whether who is signed in asks people how they are; the helper ticks names only. */
+  /** Whether the signed-in user records answers; a helper only marks who is here. */
   readonly asks: boolean;
   /** Where today's fit stands. */
   readonly fitting: Fitting;
-  /** Whether the class begins as soon as the forms are there. */
+  /** Whether the class begins as soon as the variants are ready. */
   readonly beginning: boolean;
   readonly tick: (personId: string, here: boolean) => void;
   readonly checkIn: (personId: string, answers: CheckIn, overriddenBecause: string | null) => void;
@@ -70,19 +72,19 @@ function PersonRow({ row: { name, digit, here, overall: given, meaning }, asks, 
             {digit}
           </span>
         </button>
-        {asks &&
-          OVERALL.map(([overall, label]) => (
-            <button
-              key={overall}
-              type="button"
-              aria-label={`${name}: ${label}`}
-              aria-pressed={given === overall}
-              onClick={() => answer(overall)}
-              className={`min-h-16 min-w-20 border-l-2 border-tide-600 px-2 text-lg leading-tight ${given === overall ? "bg-sand-50 font-bold text-tide-950" : "hover:bg-tide-700"}`}
-            >
-              {label}
-            </button>
-          ))}
+        {asks && (
+          <ChoiceGroup
+            label={`${name} today`}
+            spoken={`${name}:`}
+            value={given ?? null}
+            options={OVERALL}
+            choose={answer}
+            className="flex items-stretch"
+            optionClassName={(chosen) =>
+              `min-h-16 min-w-20 border-l-2 border-tide-600 px-2 text-lg leading-tight ${chosen ? "bg-sand-50 font-bold text-tide-950" : "hover:bg-tide-700"}`
+            }
+          />
+        )}
         {asks && (
           <button
             type="button"
@@ -103,32 +105,28 @@ function PersonRow({ row: { name, digit, here, overall: given, meaning }, asks, 
 function StartBar({ classId, people, here, asks, fitting, beginning, tick, begin }: Props) {
   return (
     <div className="mt-auto flex flex-wrap items-center gap-4">
-      <button
-        type="button"
-        onClick={begin}
-        className="min-h-16 rounded-full bg-sand-50 px-10 text-2xl font-bold text-tide-950 hover:bg-white"
-      >
+      <ClassButton look="main" onClick={begin}>
         {beginning ? "Starting…" : "Start class"}
-      </button>
+      </ClassButton>
       {here.size < people.length && (
-        <button
-          type="button"
+        <ClassButton
+          look="quiet"
+          className="text-xl"
           onClick={() => {
             for (const { id } of people) if (!here.has(id)) tick(id, true);
           }}
-          className="min-h-16 px-4 text-xl underline underline-offset-4"
         >
           Mark everyone as here
-        </button>
+        </ClassButton>
       )}
       {asks && (
         <Form method="post" action={`/classes/${classId}/fit`} className="flex flex-wrap items-center gap-x-3 text-lg">
-          <Link to="/people" className="flex min-h-16 items-center underline underline-offset-4">
+          <Link to="/people" className={classButton("quiet", "flex items-center")}>
             Set a cap
           </Link>
-          <button type="submit" className="min-h-16 underline underline-offset-4">
+          <ClassButton look="quiet" type="submit">
             Update all variants
-          </button>
+          </ClassButton>
         </Form>
       )}
       <p className="text-lg text-tide-200" role="status">

@@ -8,13 +8,13 @@ import { Ask, type Unanswered } from "./ask.tsx";
 
 type Pain = CheckIn["pains"][number];
 type Pains = CheckIn["pains"];
-/** A pain whose numbers are not all told yet. */
+/** A pain whose numbers are not complete. */
 type Told = Partial<Omit<Pain, "part">> & { readonly part: Pain["part"] };
 
 interface Props {
   readonly name: string;
   readonly pains: Pains;
-  /** The usual pain of this person where it was told before, by place. */
+  /** The participant's usual pain as recorded before, by place. */
   readonly usual: Readonly<Record<string, number>>;
   readonly set: (pains: Pains) => void;
   readonly unanswered: Unanswered;
@@ -22,7 +22,7 @@ interface Props {
 
 const SCALE = ["0", "1", "2", "3", "4", "5", "6", "7", "8", "9", "10"].map((value) => [value, value] as const);
 
-/** Rows of the map from the head down: the person's right, the middle, their left, as they stand in front of whoever asks. */
+/** Rows of the map from the head down: the person's right, the middle, their left, as they face the person who asks. */
 const ROWS: readonly (readonly [right: PainPlace | null, middle: PainPlace | null, left: PainPlace | null])[] = [
   [null, "head", null],
   [null, "jaw", null],

@@ -1,5 +1,6 @@
 import type { CheckIn } from "@able-tide/core/caps/answers";
 import { useState } from "react";
+import { ClassButton } from "../kit/class-button.tsx";
 import { Ask, Measure, type Unanswered } from "./ask.tsx";
 
 type Pressure = Partial<CheckIn["pressures"][number]>;
@@ -67,13 +68,9 @@ export function AskPressure({
         </div>
       ))}
       {typed.length === 1 && (
-        <button
-          type="button"
-          onClick={() => setTyped([...typed, {}])}
-          className="min-h-16 w-fit px-2 underline underline-offset-4"
-        >
+        <ClassButton look="quiet" className="w-fit" onClick={() => setTyped([...typed, {}])}>
           Add a reading after 5 minutes of sitting
-        </button>
+        </ClassButton>
       )}
     </div>
   );

@@ -3,6 +3,7 @@ import { GLUCOSE_UNITS, type GlucoseUnit, readTyped } from "@able-tide/core/caps
 import { formatReadingDoubt } from "@able-tide/words/check-in";
 import { sentenceCase } from "@able-tide/words/text";
 import { useEffect, useId, useState } from "react";
+import { ChoiceGroup } from "../kit/choice-group.tsx";
 
 /** Says what still has to be answered under a name, or that nothing has to. */
 export type Unanswered = (name: string, words: string | null) => void;
@@ -21,7 +22,7 @@ export function Ask<Value extends string>({
   value: Value | null;
   options: readonly (readonly [Value, string])[];
   choose: (value: Value) => void;
-  /** Said before each answer where the answers alone would be told twice on a page. */
+  /** Said before each answer where the answers alone would be read out twice on a page. */
   spoken?: string;
   /** Whether the answers are written as they are, such as units. */
   verbatim?: boolean;
@@ -29,20 +30,18 @@ export function Ask<Value extends string>({
   return (
     <fieldset>
       <legend className="mb-1 text-tide-200">{label}</legend>
-      <div className="flex flex-wrap gap-2">
-        {options.map(([name, words]) => (
-          <button
-            key={name}
-            type="button"
-            aria-label={spoken === undefined ? undefined : `${spoken} ${words}`}
-            aria-pressed={value === name}
-            onClick={() => choose(name)}
-            className={`min-h-16 min-w-14 rounded-[12px] border-2 px-4 font-semibold ${value === name ? "border-sand-50 bg-sand-50 text-tide-950" : "border-tide-600 hover:bg-tide-800"}`}
-          >
-            {verbatim ? words : sentenceCase(words)}
-          </button>
-        ))}
-      </div>
+      <ChoiceGroup
+        label={label}
+        value={value}
+        options={options}
+        choose={choose}
+        {...(spoken !== undefined && { spoken })}
+        className="flex flex-wrap gap-2"
+        optionClassName={(chosen) =>
+          `min-h-16 min-w-14 rounded-[12px] border-2 px-4 font-semibold ${chosen ? "border-sand-50 bg-sand-50 text-tide-950" : "border-tide-600 hover:bg-tide-800"}`
+        }
+        draw={verbatim ? (words) => words : sentenceCase}
+      />
     </fieldset>
   );
 }

@@ -4,7 +4,7 @@ const WIDTH = 560;
 const LOW = 44;
 const HIGH = 10;
 
-/** Stretches of one breath direction, as from and to in the round. */
+/** Stretches of one breath direction, from and to in the repetition. */
 function breaths(segments: readonly TrackSegment[]): { from: number; to: number; breath: "in" | "out" }[] {
   const joined: { from: number; to: number; breath: "in" | "out" }[] = [];
   for (const { from, to, breath } of segments) {
@@ -24,7 +24,7 @@ function fullness(stretches: ReturnType<typeof breaths>, phase: number): number 
   return stretch.breath === "in" ? rise : 1 - rise;
 }
 
-/** The breath of one round as a line with a float on it, and the words of each stretch under it. */
+/** The breath of one repetition as a line with a float on it, and the words of each stretch under it. */
 export function BreathLine({ segments, phase }: { segments: readonly TrackSegment[]; phase: number }) {
   const stretches = breaths(segments);
   const y = (at: number) => LOW + (HIGH - LOW) * fullness(stretches, at);

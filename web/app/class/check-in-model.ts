@@ -11,7 +11,7 @@ interface CheckInState {
   readonly because: string;
   /** What still has to be answered, by the question's name. */
   readonly unanswered: ReadonlyMap<string, string>;
-  /** Whether saving was tried: from then on what is unanswered is told. */
+  /** Whether saving was tried: from then on unanswered questions are listed. */
   readonly tried: boolean;
 }
 
@@ -36,7 +36,11 @@ export const keepsAway = ({ outcome }: DayReading): boolean => outcome !== "clas
 const withoutNothing = (answers: AnswerChange): CheckIn =>
   Object.fromEntries(Object.entries(answers).filter(([, value]) => value !== undefined)) as CheckIn;
 
-/** One participant's check-in while it is filled in. @param checkedIn what was recorded before; null for the first time */
+/**
+ * One participant's check-in while it is filled in.
+ *
+ * @param checkedIn what was recorded before; null for the first time
+ */
 export function createCheckIn(checkedIn: CheckedIn | null, policy: Policy, screened: ScreenedPerson): CheckInModel {
   const store = createStore<CheckInState>({
     answers: checkedIn?.answers ?? AS_USUAL,

@@ -19,7 +19,7 @@ import { formatOutcome } from "./outcome.ts";
 /** What is known of a person that their answers are read with. */
 export interface KnownAtCheckIn {
   readonly screened: ScreenedPerson;
-  /** Their usual pain where it was told before, by place. */
+  /** The participant's usual pain as recorded before, by place. */
   readonly usualPains: Readonly<Record<string, number>>;
 }
 export const NOTHING_KNOWN: KnownAtCheckIn = { screened: NOTHING_SPECIAL, usualPains: {} };
@@ -136,7 +136,7 @@ function Reasons({ reading, model, because }: { reading: Reading; model: CheckIn
   );
 }
 
-/** What the answers mean for today, beside Save: in sight however long the questions are. */
+/** What the answers mean for today, next to Save: in sight however long the questions are. */
 function Ending({ reading: { outcome }, save }: { reading: Reading; save: () => void }) {
   return (
     <div className="sticky -bottom-6 -mx-6 mt-5 -mb-6 flex flex-wrap items-center gap-x-5 gap-y-2 border-tide-600 border-t-2 bg-tide-900 px-6 py-3">
@@ -187,7 +187,10 @@ function Sheet({ person, checkedIn, policy, known, keep }: Props & { person: Non
   );
 }
 
-/** What the group's policy asks one person, what it means for today, and a word to decide otherwise. */
+/**
+ * The group's check-in questions for one participant, what the answers mean for today, and a reason to decide
+ * otherwise.
+ */
 export function CheckInSheet(props: Props) {
   const { person, close } = props;
   return (

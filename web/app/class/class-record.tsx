@@ -48,7 +48,7 @@ function RecordRow({ person, script, steps, state }: Props & { person: Props["sc
   );
 }
 
-/** An ended class: who was there, in which forms, what they showed, how hard it was. */
+/** An ended class: who was there, in which variants, observations, effort. */
 export function ClassRecord({ script, steps, state }: Props) {
   const { ended } = state;
   return (

@@ -30,14 +30,14 @@ const KEYS = [
   ["?", "Show keyboard shortcuts"],
 ] as const;
 
-/** What a class needs to know beside its script, so that it is there when the network is not. */
+/** What a class needs in addition to its script, so that it is there when the network is not. */
 export interface Safety {
   readonly policy: Policy;
   /** The venue's own card; null where no one has written it. */
   readonly card: EmergencyCard | null;
   /** Facts that people have agreed to share, by person. */
   readonly facts: Readonly<Record<string, readonly { readonly label: string; readonly words: string }[]>>;
-  /** Whether who is signed in asks people how they are. */
+  /** Whether the signed-in user records answers. */
   readonly asks: boolean;
   /** What each person's answers are read with; nothing for those who do not ask. */
   readonly known: Readonly<Record<string, KnownAtCheckIn>>;
@@ -189,7 +189,7 @@ function Moving({ taught: { state, script, view, go }, current, at, pick, childr
 }
 
 /**
- * The class as it is taught: arrivals, each step, the end. Everything shown is told from the events.
+ * The class as it is taught: arrivals, each step, the end. Everything shown follows from the events.
  *
  * Long because it hands the events of a class to the view of each stage.
  */

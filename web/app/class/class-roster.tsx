@@ -25,7 +25,7 @@ function PersonRow({ person, pick }: { person: PersonNow; pick: (id: string) => 
   );
 }
 
-/** Everyone here: first those who do it differently just now, then the rest. */
+/** Everyone here: first those who do it differently now, then the rest. */
 export function ClassRoster({ people, pick }: { people: readonly PersonNow[]; pick: (id: string) => void }) {
   const different = people.filter(({ cell, sits }) => sits || (cell !== null && !cell.whole));
   const whole = people.filter((person) => !different.includes(person));

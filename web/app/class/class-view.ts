@@ -41,7 +41,7 @@ export interface CurrentMovement {
   readonly next: { readonly name: string; readonly side: Side | null } | null;
 }
 
-/** What the class screen shows, told from the script, the events and the clock. */
+/** What the class screen shows, from the script, the events and the clock. */
 export interface ClassView {
   readonly stage: "arrivals" | "moving" | "ending" | "ended";
   /** The step being done; null before the first. */
@@ -129,7 +129,7 @@ export function classView(script: ClassScript, state: ClassState, due: ReadonlyS
   };
 }
 
-/** What a key or a touch asks of the class. */
+/** The command of a key or a touch in class. */
 export type ClassCommand =
   | { readonly kind: "tick"; readonly personId: string }
   | { readonly kind: "pick"; readonly personId: string }

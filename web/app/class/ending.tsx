@@ -1,6 +1,7 @@
 import { EFFORT_WORDS } from "@able-tide/words/class";
 import { LEAVE_SAFELY } from "@able-tide/words/closing-steps";
 import { type FormEvent, useEffect, useState } from "react";
+import { ClassButton } from "../kit/class-button.tsx";
 
 interface Props {
   readonly classId: string;
@@ -47,7 +48,7 @@ function ClosingSteps() {
 }
 
 /**
- * The last minute, and what is written down: effort in words and a note. What is typed survives a reload.
+ * The last minute, and what is recorded: effort in words and a note. What is typed survives a reload.
  *
  * Long because it is one form, its note kept on the device while it is written.
  */
@@ -78,9 +79,9 @@ export function Ending({ classId, end, back }: Props) {
       <section>
         <h1 className="text-4xl">Leave safely</h1>
         <ClosingSteps />
-        <button type="button" onClick={back} className="mt-8 min-h-16 px-2 text-xl underline underline-offset-4">
+        <ClassButton look="quiet" onClick={back} className="mt-8 text-xl">
           Back to last movement
-        </button>
+        </ClassButton>
       </section>
       <form onSubmit={finish} className="flex flex-col gap-5">
         <h2 className="text-3xl">How was the class?</h2>
@@ -105,9 +106,9 @@ export function Ending({ classId, end, back }: Props) {
             className="w-full rounded-[12px] border-2 border-tide-300 bg-tide-900 p-4 text-xl"
           />
         </div>
-        <button type="submit" className="min-h-16 rounded-full bg-sand-50 px-10 text-2xl font-bold text-tide-950 hover:bg-white">
+        <ClassButton look="main" type="submit">
           End class
-        </button>
+        </ClassButton>
       </form>
     </div>
   );

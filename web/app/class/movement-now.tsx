@@ -1,5 +1,6 @@
 import { phaseLabel } from "@able-tide/words/planner";
 import { formatMinutes } from "@able-tide/words/text";
+import { ClassButton } from "../kit/class-button.tsx";
 import { ClassTransition } from "./class-transition.tsx";
 import { type ClassView, type CurrentMovement, formatDelay } from "./class-view.ts";
 import { Stage } from "./stage.tsx";
@@ -63,21 +64,12 @@ export function MovementNow({ view, current, at, total, home, since, go }: Props
         </div>
       </div>
       <div className="mt-3 flex gap-4">
-        <button
-          type="button"
-          disabled={at === 0}
-          onClick={() => go(at - 1)}
-          className="min-h-16 rounded-full border-2 border-tide-300 px-8 text-xl font-semibold hover:bg-tide-800 disabled:border-tide-600 disabled:text-tide-200"
-        >
+        <ClassButton disabled={at === 0} onClick={() => go(at - 1)}>
           Back
-        </button>
-        <button
-          type="button"
-          onClick={() => go(at + 1)}
-          className="min-h-16 flex-1 rounded-full bg-sand-50 px-8 text-2xl font-bold text-tide-950 hover:bg-white"
-        >
+        </ClassButton>
+        <ClassButton look="main" className="flex-1" onClick={() => go(at + 1)}>
           {next ? "Next" : "Finish"}
-        </button>
+        </ClassButton>
       </div>
     </section>
   );

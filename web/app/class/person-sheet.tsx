@@ -3,6 +3,7 @@ import { formatWhy } from "@able-tide/words/cell-view";
 import { observationLabel } from "@able-tide/words/class";
 import { Dialog } from "radix-ui";
 import { type FormEvent, useState } from "react";
+import { ClassButton, classButton } from "../kit/class-button.tsx";
 import { DialogFrame } from "../kit/dialog-frame.tsx";
 import { FactList } from "../kit/fact-list.tsx";
 import { useKeys } from "../kit/keys-sheet.tsx";
@@ -50,13 +51,9 @@ function Note({
         <span className="text-tide-200">the instructor can undo this</span>
       ) : (
         !asked && (
-          <button
-            type="button"
-            onClick={() => (grave ? setAsked(true) : withdraw(id, ""))}
-            className="min-h-16 px-3 underline underline-offset-4"
-          >
+          <ClassButton look="quiet" onClick={() => (grave ? setAsked(true) : withdraw(id, ""))}>
             Undo
-          </button>
+          </ClassButton>
         )
       )}
       {asked && (
@@ -70,9 +67,7 @@ function Note({
               className="min-h-16 rounded-[12px] border-2 border-tide-600 bg-tide-950 px-4 text-xl text-sand-50"
             />
           </label>
-          <button type="submit" className="min-h-16 rounded-full border-2 border-sand-100 px-6 font-semibold">
-            Remove observation
-          </button>
+          <ClassButton type="submit">Remove observation</ClassButton>
         </form>
       )}
     </li>
@@ -80,7 +75,7 @@ function Note({
 }
 
 /**
- * One person in class: their form and why, what they show, and whether they are still here.
+ * One person in class: their variant and why, observations, and whether they are still here.
  *
  * Long because it is one sheet: facts, reasons, observations and leaving.
  */
@@ -127,10 +122,10 @@ export function PersonSheet({ person, facts, notes, note, withdraw, mayWithdrawG
               </ul>
             )}
             <div className="mt-4 flex flex-wrap justify-between gap-3">
-              <button type="button" onClick={leave} className="min-h-16 px-3 underline underline-offset-4">
+              <ClassButton look="quiet" onClick={leave}>
                 Left the class
-              </button>
-              <Dialog.Close className="min-h-16 rounded-full border-2 border-sand-100 px-8 font-semibold">Close</Dialog.Close>
+              </ClassButton>
+              <Dialog.Close className={classButton("plain")}>Close</Dialog.Close>
             </div>
           </>
         )}

@@ -1,6 +1,7 @@
 import type { EmergencyCard } from "@able-tide/core/venues/venue";
 import { EMERGENCY_SIGNS, EMERGENCY_STEPS } from "@able-tide/words/emergency-signs";
 import { Dialog } from "radix-ui";
+import { classButton } from "../kit/class-button.tsx";
 import { DialogFrame } from "../kit/dialog-frame.tsx";
 
 interface Props {
@@ -63,9 +64,7 @@ export function Stop({ open, setOpen, closed, card }: Props) {
           <p className="mt-4 text-lg">
             Common practice. Always follow the venue's emergency card and the emergency service first.
           </p>
-          <Dialog.Close className="mt-5 min-h-16 rounded-full bg-tide-800 px-8 font-semibold text-sand-50">
-            Return to class
-          </Dialog.Close>
+          <Dialog.Close className={classButton("dark", "mt-5")}>Return to class</Dialog.Close>
         </div>
       </DialogFrame>
     </Dialog.Root>

@@ -4,12 +4,13 @@ import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { parseForm } from "../../forms/parse-form.ts";
 import { PersonForm } from "../../forms/person-form.ts";
+import { ClassButton, classButton } from "../kit/class-button.tsx";
 import { DialogFrame } from "../kit/dialog-frame.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
 
 interface Props {
   readonly classId: string;
-  /** Told when someone was taken in. */
+  /** Called with the new participant's id. */
   readonly taken: (personId: string) => void;
 }
 
@@ -22,7 +23,7 @@ interface Answer {
 const NO_CONNECTION = "No connection. Your entries are kept. Try again in a moment.";
 
 /**
- * The one-minute intake of someone who walks in. They begin with newcomers' limits.
+ * The one-minute intake of someone who walks in. They begin with newcomer caps.
  *
  * Long because it is one form, from opening it to what the server answers.
  */
@@ -60,7 +61,7 @@ export function WalkIn({ classId, taken }: Props) {
   }
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className="flex min-h-16 items-center gap-3 rounded-full border-2 border-tide-300 px-6 text-xl font-semibold hover:bg-tide-800">
+      <Dialog.Trigger className={classButton("plain", "flex items-center gap-3")}>
         <UserPlus size={24} aria-hidden="true" /> Add someone new
       </Dialog.Trigger>
       <DialogFrame look="alert" width="large">
@@ -81,14 +82,10 @@ export function WalkIn({ classId, taken }: Props) {
             className="sm:col-span-3"
           />
           <div className="flex flex-wrap gap-3 sm:col-span-3">
-            <button
-              type="submit"
-              disabled={sending}
-              className="min-h-16 rounded-full bg-tide-800 px-8 text-xl font-bold text-sand-50 disabled:opacity-60"
-            >
+            <ClassButton look="dark" type="submit" disabled={sending}>
               {sending ? "Adding…" : "Add to class"}
-            </button>
-            <Dialog.Close className="min-h-16 px-4 underline underline-offset-4">Not now</Dialog.Close>
+            </ClassButton>
+            <Dialog.Close className={classButton("quiet")}>Not now</Dialog.Close>
           </div>
         </form>
       </DialogFrame>

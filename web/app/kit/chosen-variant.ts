@@ -23,10 +23,10 @@ export interface ChosenVariant {
 }
 
 /**
- * Solves one form for a picture and its readings: a few milliseconds.
+ * Solves one variant for a picture and its demand: a few milliseconds.
  *
- * @param depth metres of water, for a form in water or on a chair that stands in it
- * @returns null where the movement has no such form, or this body none
+ * @param depth metres of water, for a variant in water or on a chair that stands in it
+ * @returns null where the movement or this body has no such variant
  */
 export function readChosenVariant(
   movement: Movement,

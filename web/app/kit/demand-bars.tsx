@@ -82,7 +82,7 @@ function waterBars(demands: readonly Demand[]): Bar[] {
   ];
 }
 
-/** What the variant asks, beside what the person may: a bar each, the cap as a mark across it. */
+/** The demand of the variant, next to the participant's caps: a bar each, the cap as a mark across it. */
 export function DemandBars(props: { demands: readonly Demand[]; caps: readonly Cap[]; rounds: number }) {
   return (
     <dl className="flex flex-col gap-2">

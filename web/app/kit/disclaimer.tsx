@@ -1,4 +1,4 @@
-/** What the product is and is not: at the foot of every page and sheet, and first for whoever comes in. */
+/** What the product is and is not: at the foot of every page and sheet, and on the sign-in page. */
 export function Disclaimer({ className = "" }: { className?: string }) {
   return (
     <p className={className}>

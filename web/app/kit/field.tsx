@@ -11,12 +11,12 @@ export interface FieldState {
 interface FieldProps {
   readonly field: FieldState;
   readonly label: string;
-  /** Said beside the label, such as the unit. */
+  /** Shown next to the label, such as the unit. */
   readonly hint?: string;
   readonly className?: string;
 }
 
-/** The sentence that says what is wrong, beside the field it speaks of. */
+/** The sentence that says what is wrong, next to its field. */
 export function Problem({ id, errors }: { id: string; errors?: string[] | undefined }) {
   if (!errors || errors.length === 0) return null;
   return (

@@ -52,7 +52,7 @@ function wheelchair(project: Project, seatHeight: number): string {
   return sides.join("") + footplates;
 }
 
-/** Where a chair stands from the hips of whoever has risen from it, share of stature. */
+/** Where a chair stands from the hips of someone who has risen from it, share of stature. */
 const RISEN_FROM = 0.16;
 
 /** The arms of a chair. */
@@ -141,7 +141,11 @@ export function Setting({ frame, row, view }: Props) {
   );
 }
 
-/** The water in front of the body: its surface and what lies under it. @param waterline height over the floor, share of stature */
+/**
+ * The water in front of the body: its surface and what lies under it.
+ *
+ * @param waterline height over the floor, share of stature
+ */
 export function Water({
   waterline,
   centre,

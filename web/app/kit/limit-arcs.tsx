@@ -11,7 +11,7 @@ interface Arc {
   readonly key: string;
   readonly centre: { readonly x: number; readonly y: number };
   readonly radius: number;
-  /** Direction of the limb at nought, degrees clockwise from straight up on the picture, and which way it turns. */
+  /** Direction of the limb at zero, degrees clockwise from straight up on the picture, and which way it turns. */
   readonly zero: number;
   readonly turn: 1 | -1;
   readonly allowed: number;
@@ -110,7 +110,10 @@ function sector({ centre, radius, zero, turn }: Arc, from: number, to: number): 
   return `M${centre.x.toFixed(2)} ${centre.y.toFixed(2)} L${on(from)} A${radius} ${radius} 0 ${large} ${turn === 1 ? 1 : 0} ${on(to)} Z`;
 }
 
-/** What a joint may do, drawn at the joint: the allowed part plain, the capped part hatched. Goes inside a figure's picture. */
+/**
+ * What a joint may do, drawn at the joint: the allowed part plain, the capped part hatched. Goes inside a figure's
+ * picture.
+ */
 export function LimitArcs({ arcs, hatch }: { arcs: readonly Arc[]; hatch: string }) {
   return (
     <g>

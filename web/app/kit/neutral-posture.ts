@@ -14,7 +14,7 @@ export interface Posture {
 
 const EASE = { elevation: 16, plane: 15, elbow: 12 };
 
-/** Standing or sitting still, arms a little open so that each side can be told. */
+/** Standing or sitting still, arms a little open so that each side can be seen. */
 const AT_EASE: Movement = {
   format: "able-tide/movement",
   version: 1,

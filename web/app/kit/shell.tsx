@@ -86,7 +86,7 @@ export function Shell({
   );
 }
 
-/** The first line of a page: what it is, a word beside it, and what can be done. */
+/** The first line of a page: what it is, a note next to it, and what can be done. */
 export function PageHead({ title, children, note }: { title: string; note?: ReactNode; children?: ReactNode }) {
   return (
     <div className="mb-6 flex flex-wrap items-end justify-between gap-x-6 gap-y-3">

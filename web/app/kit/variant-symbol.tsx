@@ -9,7 +9,7 @@ export interface VariantSymbolProps {
   readonly level: number;
   readonly hold?: Side | "both" | null;
   readonly lighterSide?: Side | null;
-  /** What it says to who cannot see it; without it the vessel is decoration beside words. */
+  /** What it says to who cannot see it; without it the symbol is decoration next to words. */
   readonly label?: string;
   readonly size?: number;
 }

@@ -33,7 +33,7 @@ interface Asking {
   readonly loadedKnee: number;
 }
 /**
- * What the fullest variant asks, and the least that any variant of half the size or more asks, once that is worked out.
+ * Demand of the fullest variant, and the lowest of any variant of half the size or more, once that is calculated.
  */
 interface Asks extends Asking {
   readonly least: Asking | null;

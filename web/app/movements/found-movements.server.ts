@@ -7,7 +7,7 @@ interface Found extends LibraryMovement {
   readonly demand: MovementDemand | null;
 }
 
-/** The movements that are looked for, with what each asks, and how many there are in all. */
+/** The movements that are looked for, with the demand of each, and how many there are in all. */
 export async function foundMovements(
   scope: Scope,
   finding: Finding,

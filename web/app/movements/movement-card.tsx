@@ -36,7 +36,7 @@ function asksInWords(asks: MovementDemand | null): string {
     .join(" · ");
 }
 
-/** A movement to look through: its key poses, what it is for, what it asks, which variants it has. */
+/** A movement to look through: its key poses, its purpose, demand and variants. */
 export function MovementCard({ movement, shipped, demand }: Props) {
   const track = firstTrack(movement);
   return (

@@ -49,7 +49,7 @@ interface Props {
 }
 
 /**
- * What is known of a person beside body and limits.
+ * What is known of a person in addition to body and caps.
  *
  * Long because it is one form.
  */

@@ -164,7 +164,7 @@ export function ActiveCaps(props: Props) {
     rows.set(decides, known);
   }
   if (rows.size === 0) return <p className="text-lg">No caps recorded. This does not mean every movement is safe.</p>;
-  // The usual limits are told in one place, where they decide.
+  // Standard caps are listed once, where they decide.
   const usual = [...rows.keys()].filter((cap) => cap.usual);
   const groups = CAP_GROUPS.map((name) => ({
     name,
@@ -183,7 +183,7 @@ export function ActiveCaps(props: Props) {
                   key={cap.id}
                   {...props}
                   cap={cap}
-                  // A cap that decides on the other side is told there, not again as covered here.
+                  // A cap that decides on the other side is listed there, not again as covered here.
                   covered={[...covered].filter((other) => !rows.has(other) && !other.usual)}
                 />
               ))}

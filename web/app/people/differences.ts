@@ -1,4 +1,4 @@
-/** Someone else's change to what is being typed: what it says now, beside what was typed. */
+/** Someone else's change to what is being typed: what it says now, next to what was typed. */
 export interface Difference {
   readonly label: string;
   readonly theirs: string;

@@ -1,6 +1,6 @@
 import type { Difference } from "./differences.ts";
 
-/** Told to the second of two who change the same thing at once. What they typed is still in the form. */
+/** Shown to the second of two people who change the same record at once. Their entries stay in the form. */
 export interface EditConflictInfo {
   readonly by: string;
   readonly version: number;

@@ -95,7 +95,7 @@ function BalanceTest({ enough, today, problem }: Pick<Props, "today" | "problem"
   );
 }
 
-/** A newcomer's first sessions: how far they are, and releasing them. */
+/** A new participant's first sessions: how many count, and ending the newcomer caps. */
 export function EndNewcomerCaps({ clean: { count: clean, ask }, today, problem }: Props) {
   const enough = clean >= CLEAN_SESSIONS;
   return (

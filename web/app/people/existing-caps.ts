@@ -3,7 +3,7 @@ import { effectiveCaps } from "@able-tide/core/caps/effective";
 import type { ProposedCap } from "@able-tide/core/caps/propose";
 import { formatCap } from "@able-tide/words/format-cap";
 
-/** A proposal as a cap, to be seen beside those in force. */
+/** A proposal as a cap, to be shown next to the active caps. */
 export const asCap = (proposal: ProposedCap, i: number): Cap => ({ ...proposal, id: `proposed-${i}` });
 
 /** What already holds on the thing that each proposal speaks of, in words, by the proposal's number. */

@@ -19,11 +19,11 @@ export interface Portrayed {
   readonly isNew: boolean;
   /** Whether they sit although their body could stand. */
   readonly sits: boolean;
-  /** Their own caps that decide; the standard caps are not told here. */
+  /** Personal caps that decide; standard caps are not listed here. */
   readonly caps: readonly (Cap & { readonly brief: string; readonly reviewDue: boolean })[];
 }
 
-/** Caps told under a portrait. */
+/** Caps listed under a portrait. */
 const MOST_SHOWN = 4;
 
 /** Pixels of the picture for a metre of stature. */

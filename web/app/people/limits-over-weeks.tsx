@@ -16,7 +16,7 @@ interface Stretch {
   readonly key: string;
   readonly from: string;
   readonly to: string | null;
-  /** The day it asks or lapses. */
+  /** The day of its review or its end. */
   readonly date: string | null;
 }
 

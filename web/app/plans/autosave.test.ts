@@ -49,7 +49,7 @@ test("a change is sent with the version it began from, the next with the version
   expect(autosave.get().kind).toBe("saved");
 });
 
-test("what changes during a saving goes after it, never beside it", async () => {
+test("what changes during a saving goes after it, never at the same time", async () => {
   const { autosave, sent } = byHand();
   autosave.setDraft(draft(7));
   const first = autosave.save();

@@ -1,5 +1,6 @@
 import { Minus, Plus, Redo2, Undo2 } from "lucide-react";
 import type { ReactNode } from "react";
+import { Tooltip } from "../kit/tooltip.tsx";
 
 interface Props {
   readonly breathSeconds: number;
@@ -11,16 +12,17 @@ interface Props {
 
 function RoundButton({ label, press, children }: { label: string; press: (() => void) | null; children: ReactNode }) {
   return (
-    <button
-      type="button"
-      aria-label={label}
-      title={label}
-      disabled={press === null}
-      onClick={press ?? undefined}
-      className="flex size-11 items-center justify-center rounded-full hover:bg-tide-100 disabled:text-sand-300 disabled:hover:bg-transparent"
-    >
-      {children}
-    </button>
+    <Tooltip words={label}>
+      <button
+        type="button"
+        aria-label={label}
+        disabled={press === null}
+        onClick={press ?? undefined}
+        className="flex size-11 items-center justify-center rounded-full hover:bg-tide-100 disabled:text-sand-300 disabled:hover:bg-transparent"
+      >
+        {children}
+      </button>
+    </Tooltip>
   );
 }
 

@@ -12,7 +12,7 @@ import {
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import type { Side } from "@able-tide/core/side";
 
-/** What a key asks of the board. */
+/** The command of a key on the board. */
 export type BoardCommand =
   | { readonly kind: "focus"; readonly part: "search" | "checks" | "grid" }
   | { readonly kind: "choose"; readonly blockId: string }
@@ -78,7 +78,9 @@ export function historyKey({ key, shiftKey }: { readonly key: string; readonly s
 const GRID_ORDERS = ["name", "limited"] as const;
 export type GridOrder = (typeof GRID_ORDERS)[number];
 
-/** Participants in the order they came, or those with the lowest match first; one without a row counts as a full match. */
+/**
+ * Participants in the order they came, or those with the lowest match first; one without a row counts as a full match.
+ */
 export function listPeople<Person extends { readonly id: string }>(
   people: readonly Person[],
   rows: ReadonlyMap<string, Pick<ShownRow, "fidelity">>,

@@ -1,5 +1,6 @@
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { type KeyboardEvent, memo, useRef } from "react";
+import { Tooltip } from "../kit/tooltip.tsx";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
 import type { Span } from "./board-layout.ts";
 import { formatSupportNeeds, type SupportNeeds } from "./support-needs.ts";
@@ -100,17 +101,19 @@ function HandsCell({ needed }: { needed: SupportNeeds }) {
   const count = rail.length + helper.length + other.length;
   if (count === 0) return null;
   return (
-    <span title={formatSupportNeeds(needed)}>
-      <span aria-hidden="true" className="font-bold">
-        {count}
-      </span>
-      {helper.length > 0 && (
-        <span aria-hidden="true" className="block text-[12px] text-signal-700">
-          helper
+    <Tooltip words={formatSupportNeeds(needed)}>
+      <span>
+        <span aria-hidden="true" className="font-bold">
+          {count}
         </span>
-      )}
-      <span className="sr-only">{formatSupportNeeds(needed)}</span>
-    </span>
+        {helper.length > 0 && (
+          <span aria-hidden="true" className="block text-[12px] text-signal-700">
+            helper
+          </span>
+        )}
+        <span className="sr-only">{formatSupportNeeds(needed)}</span>
+      </span>
+    </Tooltip>
   );
 }
 

@@ -22,7 +22,7 @@ interface Props {
 
 const optionLabel = (way: PinnedVariant["way"]): string => (way === "rest" ? "rest" : supportModeLabel(way));
 
-/** What would be without a cap, for the talk with whoever set it. */
+/** What would be without a cap, for the talk with the person who set it. */
 function IfItWereGone({
   without,
   blockName,

@@ -114,7 +114,7 @@ function Pictures({ movement, samples, phase, still, waterline, lines, name }: P
 }
 
 /**
- * The movement under the hand: the figure of the person's own variant, what it asks of them, and why it is so.
+ * The movement under the hand: the figure of the person's own variant, its demand on them, and the reasons.
  *
  * Long because everything that it shows is read from one solved variant.
  */

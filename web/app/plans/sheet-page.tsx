@@ -13,7 +13,7 @@ interface Props {
   readonly children: ReactNode;
 }
 
-/** Whether an address asks for large type. */
+/** Whether an address requests large type. */
 export const isLargeType = (request: Request): boolean => new URL(request.url).searchParams.get("type") === "large";
 
 /** One sheet of a plan for print, in plain or large type. */

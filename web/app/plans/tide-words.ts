@@ -1,7 +1,7 @@
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import type { PlanAnalysis } from "@able-tide/core/planner/analyze-plan";
 
-/** The tide of a plan as words: each movement's demand, and what standing up and sitting down between them asks. */
+/** The tide of a plan as words: each movement's demand, and the demand of standing up and sitting down between them. */
 export const formatTide = (blocks: readonly { readonly movement: Movement }[], { balance, rising }: PlanAnalysis): string =>
   blocks
     .flatMap(({ movement }, i) => {

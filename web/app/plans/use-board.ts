@@ -146,7 +146,7 @@ function focusPart(part: "search" | "checks" | "grid", { search, checks, column 
 }
 
 /**
- * The board's state and its commands; everything that is drawn is told from it.
+ * The board's state and its commands; everything drawn follows from it.
  *
  * Long because it gathers the models that all parts of the board read.
  */

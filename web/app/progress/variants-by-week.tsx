@@ -19,7 +19,7 @@ function movementsOf(weeks: readonly WeekInClass[]): { id: string; name: string 
 }
 
 /**
- * Which form a person was on, week by week: the same vessels as in the plan.
+ * Which variant a participant used, week by week: the same symbols as in the plan.
  *
  * Long because it is one table.
  */

@@ -1,7 +1,7 @@
 import { calendarFileBehind } from "../../server/entrance.ts";
 import type { Route } from "./+types/calendar-address";
 
-/** The calendar behind someone's own address: whoever has it may read it, until it is revoked. */
+/** The calendar behind someone's own address: anyone who has the address may read it until it is revoked. */
 export async function loader({ params }: Route.LoaderArgs): Promise<Response> {
   const token = params.file.replace(/\.ics$/, "");
   const text = await calendarFileBehind(token);

@@ -12,7 +12,7 @@ const Batch = v.pipe(v.array(ClassEvent), v.maxLength(MOST_AT_ONCE));
 
 const After = v.fallback(v.pipe(v.string(), v.transform(Number), v.integer(), v.minValue(0)), 0);
 
-/** What has happened in a class after event `?after=`, as whoever asks may see it. */
+/** What has happened in a class after event `?after=`, as the signed-in user may see it. */
 export async function loader({ request, params, context }: Route.LoaderArgs): Promise<Response> {
   const scope = context.get(scopeContext);
   const after = v.parse(After, new URL(request.url).searchParams.get("after"));
@@ -22,8 +22,8 @@ export async function loader({ request, params, context }: Route.LoaderArgs): Pr
 }
 
 /**
- * Takes in what happened in a class; an event that was sent before is kept once. Whoever showed something is fitted anew for what
- * is still to come; the answer does not wait for that.
+ * Takes in what happened in a class; an event that was sent before is kept once. Whoever showed something is fitted
+ * anew for what is still to come; the answer does not wait for that.
  */
 export async function action({ request, params, context }: Route.ActionArgs): Promise<Response> {
   const body: unknown = await request.json().catch(() => null);

@@ -6,8 +6,8 @@ import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/class-fit";
 
 /**
- * Fits a class anew while people arrive. Once it moves it keeps what it has, and that is no mistake: whoever asked gets the
- * class as it is. The class screen asks for the script itself; a form without scripts is sent back to the page.
+ * Fits a class anew while people arrive. Once it moves it keeps what it has, and that is no mistake: the request gets
+ * the class as it is. The class screen asks for the script itself; a form without scripts is sent back to the page.
  */
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);

@@ -9,7 +9,7 @@ import { isId } from "../ids.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/class-walk-in";
 
-/** Takes in someone who walks in: written down with newcomers' limits, in the group, in this class and here. */
+/** Adds a walk-in participant: recorded with newcomer caps, in the group, in this class and here. */
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   const taught = isId(params.classId) ? await findClass(scope, params.classId) : null;

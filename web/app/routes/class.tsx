@@ -41,7 +41,7 @@ async function knownOf(scope: Scope, groupId: string): Promise<Safety["known"]> 
   );
 }
 
-/** What the class needs beside its script: whom to call, what people share for an emergency, what is asked. */
+/** What the class needs in addition to its script: whom to call, what people share for an emergency, what is asked. */
 async function safetyOf(scope: Scope, groupId: string): Promise<Safety> {
   const asks = scope.role !== "helper";
   const [policy, group, place, people, known] = await Promise.all([

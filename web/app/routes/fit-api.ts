@@ -7,8 +7,8 @@ import type { Route } from "./+types/fit-api";
 const MOST_LETTERS = 4_000_000;
 
 /**
- * The fit for programs: takes a plan, people and a place in the open formats and gives everyone's forms. Nothing of it is
- * kept.
+ * The fit for programs: takes a plan, people and a place in the open formats and returns everyone's variants. Nothing
+ * of it is kept.
  */
 export async function action({ request }: Route.ActionArgs): Promise<Response> {
   const text = await request.text();

@@ -32,7 +32,7 @@ export async function loader({ context }: Route.LoaderArgs) {
 }
 
 interface Answer {
-  /** Which form it was: a group's or a place's id, or "new-group" and "new-place". */
+  /** Which form it was: a group's or a venue's id, or "new-group" and "new-place". */
   readonly form: string;
   readonly result: SubmissionResult<string[]>;
   readonly movedOn?: boolean;

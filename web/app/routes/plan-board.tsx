@@ -80,7 +80,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     }),
     // No one waits for it: where the server has it at hand it comes before the browser could work it out.
     fitted: atHand && Promise.race([atHand.catch(() => null), pause(AT_HAND, null, { ref: false })]),
-    // What a hall has no form of cannot be put into a plan for it, nor what a pool has none of.
+    // A movement without a variant for the hall cannot be planned there; the same for the pool.
     movements: movements.map(({ movement }) => movement).filter(group.inWater ? hasWaterVariant : hasLandVariant),
     taught: taught && { id: taught.id, ended: taught.endedAt !== null },
   };

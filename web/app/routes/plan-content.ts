@@ -15,7 +15,7 @@ import type { Route } from "./+types/plan-content";
 const answer = (body: SaveAnswer, status = 200): Response => Response.json(body, { status });
 const refused = (message: string, status = 422): Response => answer({ kind: "refused", message }, status);
 
-/** The first movement named that is not there, or has no form where the group meets. */
+/** The first movement named that is not there, or has no variant where the group meets. */
 async function unknownMovement(scope: Scope, blocks: PlanContent["blocks"], inWater: boolean): Promise<string | null> {
   const movements = (await listMovements(scope)).map(({ movement }) => movement);
   const known = new Set(movements.filter(inWater ? hasWaterVariant : hasLandVariant).map(({ id }) => id));

@@ -68,7 +68,7 @@ async function lastClass(scope: Scope) {
   };
 }
 
-/** Days for which something noted in class asks to be followed up here; the person's page keeps it for longer. */
+/** Days for which an observation is listed for follow-up here; the participant's page lists it for longer. */
 const FOLLOW_UP_DAYS = 28;
 
 export async function loader({ context }: Route.LoaderArgs) {

@@ -191,5 +191,5 @@ function Facts({ movement, edit }: Props) {
   );
 }
 
-/** What a movement is for, how it stands, which forms it has: everything that is not a key pose or a cue. */
+/** Purpose, stance and variants of a movement: everything that is not a key pose or a cue. */
 export const MovementFacts = memo(Facts, sameFacts);

@@ -2,7 +2,7 @@ import type { Movement } from "@able-tide/core/movement/format";
 import { Form } from "react-router";
 import { Button } from "../kit/button.tsx";
 
-/** What the organisation teaches a movement by; found beside its first name, shown instead of it. */
+/** What the organisation teaches a movement by; found by its first name too, and shown instead of it. */
 export function OwnName({ movement, problem }: { readonly movement: Movement; readonly problem: string | null }) {
   return (
     <Form method="post" className="mt-6 flex max-w-xl flex-wrap items-end gap-3 rounded-soft border border-sand-300 bg-white p-5">

@@ -3,7 +3,7 @@ import { formatFileProblems } from "@able-tide/words/file-problem";
 import { wordProblems } from "@able-tide/words/misfitting-words";
 import { useMemo } from "react";
 
-/** Words that do not fit a chair or one hand, told to whoever writes them. */
+/** Words that do not fit a chair or one hand, shown to the author. */
 export function WordAdvice({ movement }: { movement: Movement }) {
   const problems = useMemo(() => formatFileProblems(wordProblems(movement)), [movement]);
   if (problems.length === 0) return null;

@@ -15,5 +15,5 @@ export const createBrowserRunner = (size = 1): FitRunner => createWorkerRunner(s
 /** The board's worker, one for as long as the page lives: what it has solved serves every board opened after. */
 export const boardRunner = createBrowserRunner();
 
-/** Finds fixes beside the fit, so that neither waits for the other. */
+/** Finds fixes in parallel with the fit, so that neither waits for the other. */
 export const checksRunner = createBrowserRunner();

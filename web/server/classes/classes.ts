@@ -120,7 +120,7 @@ export async function classesWithNotes(scope: Scope, day: string, personId?: str
 /**
  * Begins a class with what was planned and fitted, which it keeps whatever changes later.
  *
- * @returns the new class's id, or that of the class someone else has begun with the same plan meanwhile
+ * @returns the new class's id, or that of the class someone else has begun with the same plan in the meantime
  */
 export async function beginClass(
   scope: Scope,
@@ -212,8 +212,8 @@ export async function addEvents(scope: Scope, classId: string, events: readonly 
 const AFTER_CLASS: readonly ClassEvent["kind"][] = ["followedUp", "nextDay"];
 
 /**
- * Events that this account may not add: what is found out afterwards is the instructor's, and so is taking back a note of
- * dizziness, a catch or pain, which needs a word.
+ * Events that this account may not add: what is found out afterwards is the instructor's, and so is taking back a note
+ * of dizziness, a catch or pain, which needs a word.
  */
 export async function refusedEvents(scope: Scope, classId: string, events: readonly ClassEvent[]): Promise<ClassEvent[]> {
   const withdrawn = events.some(({ kind }) => kind === "withdrawn");
@@ -259,7 +259,7 @@ export interface Progress {
 }
 
 /**
- * @param after the number of the last event that whoever asks has; 0 for none
+ * @param after the number of the last event that the caller has; 0 for none
  * @returns null if the organisation has no such class
  */
 export async function progressOf(scope: Scope, classId: string, after: number): Promise<Progress | null> {

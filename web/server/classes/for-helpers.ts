@@ -1,7 +1,7 @@
 import type { ClassEvent } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 
-/** A class's script as a helper may see it: every form and what limits it, no reason. */
+/** A class's script as a helper may see it: every variant and its caps, no reasons. */
 export const scriptForHelper = (script: ClassScript): ClassScript => ({
   ...script,
   people: script.people.map((person) => ({

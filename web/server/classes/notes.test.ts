@@ -88,7 +88,8 @@ describe("a note in class", () => {
     for (const { was, is } of cells) {
       expect(is.level).toBeLessThanOrEqual(was.level);
       expect(is.rounds).toBeLessThanOrEqual(was.rounds);
-      // The demand is read to a tenth; a posture is solved to about a millionth of a metre, which moves its fifth digit.
+      // The demand is read to a tenth; a posture is solved to about a millionth of a metre, which moves its fifth
+      // digit.
       expect(Number(is.steadiness.toFixed(1))).toBeLessThanOrEqual(Number(was.steadiness.toFixed(1)));
     }
     expect(cells.some(({ was, is }) => is.level < was.level || is.rounds < was.rounds)).toBe(true);
@@ -105,7 +106,7 @@ describe("a note in class", () => {
     expect(await cellsOf(classId, ann)).toEqual(before);
   });
 
-  test("whose fit was cut short is fitted by whoever asks for the script next", async () => {
+  test("whose fit was cut short is fitted by the next request for the script", async () => {
     const classId = await begun("2026-10-22");
     await told(classId, [moved(1, 0)]);
     const before = await cellsOf(classId, ann);
@@ -115,7 +116,7 @@ describe("a note in class", () => {
     const taught = await classAfterNotes(organisation.scope, classId);
     const cells = taught?.script.people.find(({ id }) => id === ann)?.cells;
     expect(cells?.slice(1).map(({ form }) => form)).toEqual(["rest", "rest"]);
-    // Nothing is due any more: asking again changes nothing.
+    // Nothing is due any longer: asking again changes nothing.
     expect((await classAfterNotes(organisation.scope, classId))?.scriptRevision).toBe(taught?.scriptRevision);
   });
 

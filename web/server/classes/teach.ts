@@ -27,7 +27,7 @@ type Scripted = { readonly kind: "script"; readonly script: ClassScript } | { re
 type Told = Pick<ClassState, "checkIns" | "notes">;
 const NOTHING_TOLD: Told = { checkIns: new Map(), notes: [] };
 
-/** The caps of the day for each person: those in force, and what their check-in and notes in class add. */
+/** The caps of the day for each person: the active ones, and what their check-in and notes in class add. */
 async function capsOfDay(scope: Scope, personIds: readonly string[], day: string, state: Told): Promise<Map<string, Cap[]>> {
   const caps = await activeCaps(scope, personIds, day);
   const policy = await findPolicy(scope);
@@ -45,7 +45,9 @@ async function capsOfDay(scope: Scope, personIds: readonly string[], day: string
   return ofDay;
 }
 
-/** What a class of a plan begins with: its movements, who is in the group, and everyone's fit by the caps of the day. */
+/**
+ * What a class of a plan begins with: its movements, who is in the group, and everyone's fit by the caps of the day.
+ */
 async function scriptOf(scope: Scope, plan: Plan, group: Group, state: Told = NOTHING_TOLD): Promise<Scripted> {
   const people = await listPeopleOfGroup(scope, group.id);
   if (people.length === 0) return { kind: "noPeople" };
@@ -79,7 +81,9 @@ async function planWithGroup(scope: Scope, planId: string): Promise<{ plan: Plan
   return plan && group ? { plan, group } : null;
 }
 
-/** Begins the class of a plan, or finds the one already begun. Everyone's fit is computed here and kept with the class. */
+/**
+ * Begins the class of a plan, or finds the one already begun. Everyone's fit is computed here and kept with the class.
+ */
 export async function teachPlan(scope: Scope, planId: string): Promise<TeachOutcome> {
   const found = await planWithGroup(scope, planId);
   if (!found) return { kind: "unknown" };
@@ -111,8 +115,8 @@ export async function fitClassAgain(scope: Scope, classId: string): Promise<"fit
 }
 
 /**
- * Fits the blocks that are still to come of everyone whose fit is due after notes in class. What they have done, and what
- * everyone else does, stays as it is.
+ * Fits the blocks that are still to come of everyone whose fit is due after notes in class. What they have done, and
+ * what everyone else does, stays as it is.
  *
  * @returns whether anyone was fitted
  */
@@ -147,20 +151,20 @@ async function fitDue(scope: Scope, classId: string): Promise<boolean> {
 /** Fits that notes have asked for and that are not finished, by class. */
 const underWay = new Map<string, Promise<void>>();
 
-/** Fits until nothing is due: what is noted meanwhile is fitted too. */
+/** Fits until nothing is due: what is noted in the meantime is fitted too. */
 async function fitAllDue(scope: Scope, classId: string): Promise<void> {
   while (await fitDue(scope, classId));
 }
 
 /**
- * Begins to fit everyone whose fit is due after notes in class. The notes are kept already: no one waits for the fit but whoever
- * asks for the script (`classAfterNotes`). One class is fitted once at a time.
+ * Begins to fit everyone whose fit is due after notes in class. The notes are kept already: no one waits for the fit
+ * but the one who asks for the script (`classAfterNotes`). One class is fitted once at a time.
  */
 export function fitAfterNotes(scope: Scope, classId: string): Promise<void> {
   const before = underWay.get(classId) ?? Promise.resolve();
   const fit = before
     .then(() => fitAllDue(scope, classId))
-    // The forms stay those from before, and the fit stays due.
+    // The variants stay as before, and the fit stays due.
     .catch((problem: unknown) => console.error("the fit after a note failed", problem))
     .finally(() => {
       if (underWay.get(classId) === fit) underWay.delete(classId);

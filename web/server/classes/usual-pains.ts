@@ -6,7 +6,7 @@ type CheckedInEvent = Extract<ClassEvent, { kind: "checkedIn" }>;
 /** Check-ins looked back at. */
 const LOOK_BACK = 600;
 
-/** The usual pain that each person of a group told last, by place on the body. */
+/** The usual pain that each person of a group reported last, by place on the body. */
 export async function usualPains(scope: Scope, groupId: string): Promise<Map<string, Record<string, number>>> {
   const rows = await scope
     .database("class_events")

@@ -23,7 +23,7 @@ interface DemoCap {
   readonly set: number;
   readonly until?: number;
   readonly ended?: { readonly week: number; readonly because: string };
-  /** Its number was written down before the turn of a shoulder was read as clinicians do: it asks to be looked at. */
+  /** Its number was recorded before the turn of a shoulder was read as clinicians do: it is due for a check. */
   readonly oldReading?: boolean;
 }
 
@@ -36,7 +36,7 @@ interface DemoSign {
   readonly found?: string;
 }
 
-/** A limitation by week: taken in as its rule proposes, cleared by the clinician, over. */
+/** A limitation by week: recorded as its rule suggests, cleared by the clinician, over. */
 export interface DemoLimitation {
   readonly rule: string;
   readonly side?: CapSide;
@@ -44,7 +44,7 @@ export interface DemoLimitation {
   /** Weeks before the first session that it happened; negative for after it. */
   readonly weeksBefore?: number;
   readonly note?: string;
-  /** The week it was written down. */
+  /** The week it was recorded. */
   readonly set: number;
   /** The week of the clinician's letter, and what it says. */
   readonly cleared?: { readonly week: number; readonly says: string };
@@ -58,10 +58,12 @@ export interface DemoPerson {
   readonly limitations?: readonly DemoLimitation[];
   readonly caps?: readonly DemoCap[];
   readonly measured?: readonly Omit<MeasurementInput, "day">[];
-  /** Furthest stage of the four-stage stand, and the week they were released; known from before the record in week 0. */
+  /**
+   * Furthest stage of the four-stage stand, and the week they were released; known from before the record in week 0.
+   */
   readonly stand: StandStage;
   readonly released: number | null;
-  /** Whether the house's clinician looks after them. */
+  /** Whether the team's clinician has access. */
   readonly lookedAfter?: boolean;
   /** Seconds on each leg at the first and the last test; what lies between follows, with each day's own luck. */
   readonly oneLeg?: Readonly<Record<Side, { readonly first: number; readonly last: number }>>;

@@ -53,10 +53,13 @@ export async function clearDemoLimitation(
   );
 }
 
-/** The week in which the instructor goes through what asks again. */
+/** The week in which the instructor goes through reviews. */
 export const REVIEW_WEEK = 13;
 
-/** Everything that follows from a limitation and asks by now, or will within two weeks, holds on for a quarter of a year. */
+/**
+ * Everything that follows from a limitation and is due for review by now or within two weeks stays active for a quarter
+ * of a year.
+ */
 export async function answerReviews({ instructor, clinician }: Voices, personId: string): Promise<void> {
   const day = todayOf(instructor);
   for (const cap of await capHistory(instructor, personId))

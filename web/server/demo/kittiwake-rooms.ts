@@ -1,7 +1,7 @@
 import { type TeachingStyle, USUAL_STYLE } from "@able-tide/core/plan/style";
 import type { VenueInput } from "@able-tide/core/venues/venue";
 
-/** The demo's house: a former boathouse on a made-up island. */
+/** The demo's organisation: a former boathouse on a made-up island. */
 export const ORGANISATION = { name: "Kittiwake Rooms", timeZone: "Europe/London" } as const;
 
 /** Who signs in; the password is the demo's own and is shown in the README. */

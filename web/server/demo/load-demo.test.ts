@@ -63,7 +63,7 @@ const OLD: readonly CapLimit[] = [
 
 serverUrl();
 const database = connect(process.env["TEST_DATABASE_URL"] ?? "");
-/** Fourteen weeks of three groups are taught anew, beside everything else that is being tested. Milliseconds. */
+/** Fourteen weeks of three groups are taught anew, next to everything else that is tested. Milliseconds. */
 const DEMO_LOADS_IN = 240_000;
 
 let scope: Scope;
@@ -203,7 +203,7 @@ test("one arm in a wheelchair, or ninety-three with eleven caps: each plan is wo
     }));
     const { rows } = fitGroup(fitPlan, inPlace, variants);
     for (const { personId, fidelity, cells } of rows) {
-      // Six rounds of eight are three quarters at best; what counts is to move in all of it, or nearly.
+      // Six repetitions of eight are three quarters at best; what counts is to move in all of it, or nearly.
       expect(fidelity, `${plan.day} ${personId}`).toBeGreaterThan(0.5);
       expect(cells.filter(({ choice }) => choice === null).length, personId).toBeLessThanOrEqual(1);
     }

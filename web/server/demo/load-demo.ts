@@ -131,7 +131,7 @@ async function load(database: Knex, today: Date): Promise<void> {
   for (const person of people) await liveThroughWeek(voices, person, 0, wednesdays.dayOfWeek);
 
   for (let week = 1; week <= WEEKS; week += 1) {
-    // The week's news is written down before its first class.
+    // The week's news is recorded before its first class.
     clock =
       calendar(today, MONDAY_CHAIRS).morningOf(week) < wednesdays.morningOf(week)
         ? calendar(today, MONDAY_CHAIRS).morningOf(week)
@@ -209,7 +209,7 @@ async function teachWeek(
   await askAfterClass(scope, outcome.classId, week, members, happened);
 }
 
-/** The instructor asks people about what they showed, as far as the demo has an answer. */
+/** The instructor asks people about observations, as far as the demo has an answer. */
 async function askAfterClass(
   scope: Scope,
   classId: string,

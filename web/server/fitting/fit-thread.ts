@@ -14,7 +14,10 @@ export interface ThreadTask {
   readonly port: MessagePort | null;
 }
 
-/** What a thread tells while a job runs. Progress and results come by different ways: the end says that all is told. */
+/**
+ * Messages of a thread while a job runs. Progress and results use different channels: the end message says that all
+ * progress was sent.
+ */
 export type ThreadMessage = { readonly kind: "progress"; readonly progress: unknown } | { readonly kind: "end" };
 
 const compute = isMainThread ? null : createJobThread();

@@ -64,7 +64,7 @@ describe("jobs in threads of the server", () => {
     expect((await runner.run("fit", smallFit())).rows.size).toBe(2);
   });
 
-  test("an error of a job reaches whoever asked", async () => {
+  test("an error of a job reaches the caller", async () => {
     const { plan } = smallFit();
     await expect(runner.run("fit", { plan, people: null as never, fitId: null })).rejects.toThrow();
   });

@@ -5,7 +5,7 @@ import { aborted, type FitRunner, PRIORITY } from "../../jobs/fit-runner.ts";
 import type { JobProgress, JobResult } from "../../jobs/jobs.ts";
 import type { ThreadMessage, ThreadTask } from "./fit-thread.ts";
 
-/** Threads beside the one that serves pages; each keeps what it has solved, some hundred megabytes. */
+/** Threads in addition to the one that serves pages; each keeps what it has solved, some hundred megabytes. */
 const MAX_THREADS = 2;
 /** Jobs that share a thread, the most urgent first. */
 const JOBS_A_THREAD = 8;
@@ -36,7 +36,7 @@ export function createThreadRunner(file: string): FitRunner {
       try {
         const result = pool.run(task, { transferList: channel ? [channel.port2] : [] });
         const ended = (await Promise.race([result, ...(signal ? [aborted(signal)] : [])])) as JobResult<typeof name>;
-        // All progress is told before the result.
+        // All progress is reported before the result.
         if (channel) await allTold;
         return ended;
       } finally {

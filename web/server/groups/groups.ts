@@ -19,11 +19,11 @@ export interface Group {
   readonly helpers: number;
   /** Where it meets; null where no one has said. */
   readonly placeId: string | null;
-  /** What its check-in asks; null for what the organisation's policy asks. */
+  /** Its own check-in questions; null for the organisation's. */
   readonly questions: readonly Question[] | null;
 }
 
-/** A group as it is written down; place, water, helpers and questions may be said later. */
+/** A group as it is stored; place, water, helpers and questions may be said later. */
 export type GroupInput = Omit<Group, "id" | LaterSaid> & Partial<Pick<Group, LaterSaid>>;
 type LaterSaid = "placeId" | "questions" | "inWater" | "helpers";
 

@@ -2,7 +2,7 @@ import type { Knex } from "knex";
 
 /**
  * Limitations, clearances and measured ranges behind the caps; what else is known of a person; places and policy; roles
- * beside the instructor's, invited by a link.
+ * in addition to the instructor's, invited by a link.
  */
 const TABLES = `
 alter table memberships drop constraint memberships_role_check;

@@ -16,7 +16,7 @@ const shipped = (id: string) => SHIPPED.find((movement) => movement.id === id) a
 const ours = (id: string, name: string): Movement => ({ ...shipped("lift-and-part"), id, name: { en: name } });
 const file = (source: string, name = "movements.json") => ({ name, source });
 
-test("many are taken in at once; what comes with the product is passed over, whatever others call it", async () => {
+test("many are imported at once; what comes with the product is passed over, whatever others call it", async () => {
   const { scope } = organisation;
   const known: Movement = { ...shipped("shift-and-press"), name: { en: "Shift and press", own: "Push the boat out" } };
   const source = movementsFile([ours("harbour-lift", "Harbour lift"), known, ours("quay-lift", "Quay lift")]);

@@ -34,7 +34,7 @@ function problemsOf(movement: Movement, seen: ReadonlySet<string>): SaidProblem[
  * Takes in the movements of some files as the organisation's own, all of them or none. Those that come with the product
  * and are unchanged are passed over.
  *
- * @returns names of those taken in, or every problem by file and place
+ * @returns names of the imported movements, or every problem by file and place
  */
 export async function importMovements(
   scope: Scope,

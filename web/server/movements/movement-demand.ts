@@ -30,7 +30,7 @@ interface Asking {
   readonly loadedKnee: number;
 }
 
-/** What a movement asks in its fullest land variant, and how little it can be made to ask. */
+/** Demand of a movement in its fullest land variant, and the lowest possible. */
 export interface MovementDemand extends Asking {
   readonly form: VariantKind;
   /** The least over all its land variants of at least half the size, each for itself; null until it is worked out. */
@@ -70,7 +70,7 @@ export async function loadMinimumDemand(database: Knex, movements: readonly Move
   }
 }
 
-/** Reads what a movement asks; null for one that is only done in water. */
+/** Reads a movement's demand; null for one that is only done in water. */
 export function movementDemandSummary(movement: Movement): MovementDemand | null {
   for (const form of ["standing", "seated"] as const) {
     const demands = solvedVariants.demands(

@@ -21,7 +21,7 @@ function fromBytes(movement: Movement, bytes: Buffer): Summaries | null {
   return { forms, values: new Float32Array(bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength)) };
 }
 
-/** What every variant of a movement asks: as kept, or solved now in a thread, and kept. */
+/** Demand of every variant of a movement: as stored, or solved now in a thread, and stored. */
 export async function loadSummaries(database: Knex, movement: Movement, now: () => Date): Promise<Summaries> {
   const hash = contentHash(movement);
   const row = await database("form_summaries")

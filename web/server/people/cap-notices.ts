@@ -29,9 +29,10 @@ export async function askAboutTurn(scope: Scope, capId: string): Promise<void> {
 }
 
 /**
- * Keeps that someone has looked at a cap's number and that it is right as it is now read. The cap itself stays as it is.
+ * Keeps that someone has looked at a cap's number and that it is right as it is now read. The cap itself stays as it
+ * is.
  *
- * @returns false if no such cap of this person asks
+ * @returns false if no such cap of this person is due
  */
 export async function confirmCap(scope: Scope, personId: string, capId: string, because: string): Promise<boolean> {
   const mine = scope

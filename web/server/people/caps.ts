@@ -89,7 +89,7 @@ export async function openCaps(scope: Scope): Promise<StoredCap[]> {
   return (await capsOf(scope).whereNull("caps.ended_at")).map(toCap);
 }
 
-/** A cap in force, and whether it is one of the usual limits that no one's word on this person set. */
+/** An active cap, and whether it is a standard or newcomer cap rather than a personal one. */
 export interface ActiveCap extends Cap {
   readonly usual: boolean;
 }
@@ -179,7 +179,9 @@ export async function finishCaps(scope: Scope, ids: readonly string[], because: 
     .update({ ended_by: scope.accountId, ended_at: scope.now(), ended_because: because });
 }
 
-/** @returns the new cap's id, or null if the organisation has no such person, or it is absolute and not a clinician's */
+/**
+ * @returns the new cap's id, or null if the organisation has no such person, or it is absolute and not a clinician's
+ */
 export async function addCap(scope: Scope, personId: string, input: CapInput): Promise<string | null> {
   if (input.strength === "absolute" && scope.role !== "clinician") return null;
   const person = await scope.database("people").where({ organisation_id: scope.organisationId, id: personId }).first("id");
@@ -212,8 +214,8 @@ export async function endCap(scope: Scope, personId: string, id: string, because
 }
 
 /**
- * Asks again about a cap that keeps holding: the same limit, another day. The date of an absolute cap is the clinician's, as its
- * number is: no one else gives it another.
+ * Asks again about a cap that keeps holding: the same limit, another day. The date of an absolute cap is the
+ * clinician's, as its number is: no one else gives it another.
  */
 export async function holdOn(scope: Scope, personId: string, id: string, until: string, because: string): Promise<EndOutcome> {
   return scope.database.transaction(async (transaction) => {

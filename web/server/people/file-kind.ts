@@ -1,4 +1,4 @@
-/** Kinds of file that a clearance may carry, told by their first bytes and not by their name. */
+/** Kinds of file that a clearance may carry, known by their first bytes and not by their name. */
 const SIGNATURES = [
   { kind: "application/pdf", bytes: [0x25, 0x50, 0x44, 0x46, 0x2d] },
   { kind: "image/png", bytes: [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a] },

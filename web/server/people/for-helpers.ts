@@ -21,7 +21,7 @@ export interface HelpedPerson {
   readonly mayTouch: About["mayTouch"];
   /** Limits of their own. */
   readonly limits: readonly string[];
-  /** The usual limits that decide beside them. */
+  /** The standard caps that decide next to them. */
   readonly usual: readonly string[];
   readonly cautions: readonly string[];
   readonly facts: readonly { readonly label: string; readonly words: string }[];

@@ -53,7 +53,7 @@ export async function insertMeasurements(scope: Scope, personId: string, inputs:
   );
 }
 
-/** A date that has passed asks from today on. */
+/** A date that has passed is due from today on. */
 const notPast = (until: string | null, day: string): string | null => (until !== null && until < day ? day : until);
 
 /**

@@ -36,7 +36,7 @@ export async function setFirstCaps(scope: Scope, personId: string): Promise<void
   ]);
 }
 
-/** Takes in someone new: written down, with newcomers' limits, in one transaction. @returns their id */
+/** Adds a new participant with newcomer caps, in one transaction. @returns their id */
 export const addNewcomer = (scope: Scope, input: PersonInput, about?: About): Promise<string> =>
   scope.database.transaction(async (transaction) => {
     const within = { ...scope, database: transaction };
@@ -55,8 +55,8 @@ export interface CleanSessions {
 }
 
 /**
- * How many of the last attended sessions in a row were clean. Sessions that someone did not come to say nothing. The one that
- * would be the third counts once its next day was asked about.
+ * How many of the last attended sessions in a row were clean. Sessions that someone did not come to say nothing. The
+ * one that would be the third counts once its next day was asked about.
  */
 export async function cleanSessions(scope: Scope, personId: string): Promise<CleanSessions> {
   let count = 0;
@@ -96,8 +96,8 @@ export async function nextDaysAsked(
 const LEVEL_CHANNELS: readonly CapLimit["channel"][] = ["steadiness", "heldStanding", "bothHandsStanding"];
 
 /**
- * Keeps a four-stage stand of someone in their first sessions: from then on the level that was held is theirs, before release
- * too.
+ * Keeps a four-stage stand of someone in their first sessions: from then on the level that was held is theirs, before
+ * release too.
  *
  * @returns false if there is no such newcomer
  */
@@ -146,8 +146,9 @@ export interface Release {
 export type ReleaseOutcome = "released" | "unknown" | "too few sessions" | "already";
 
 /**
- * Releases a newcomer after three clean sessions and a four-stage stand: the first sessions' caps end and the usual ones
- * take their place, the steadiness by the stage that was held. Sessions led before this record began count by a word.
+ * Releases a newcomer after three clean sessions and a four-stage stand: the first sessions' caps end and the usual
+ * ones take their place, the steadiness by the stage that was held. Sessions led before this record began count by a
+ * word.
  */
 export async function endNewcomerCaps(scope: Scope, personId: string, { stage, day, because }: Release): Promise<ReleaseOutcome> {
   const own = { organisation_id: scope.organisationId, id: personId };

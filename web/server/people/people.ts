@@ -4,7 +4,7 @@ import { About, NOTHING_KNOWN } from "@able-tide/core/people/about";
 import * as v from "valibot";
 import type { Scope } from "../scope.ts";
 
-/** What the form asks of a person, in the units it asks. */
+/** The fields of the participant form, in their units. */
 export interface PersonInput {
   readonly name: string;
   readonly birthYear: number;
@@ -29,12 +29,12 @@ export interface Person {
   readonly notes: string;
   readonly groupIds: readonly string[];
   readonly about: About;
-  /** Grows with every change, so that two who change at once are told. */
+  /** Grows with every change, so that two people who change it at once both learn of it. */
   readonly version: number;
   readonly changedBy: string;
   /** Whether the first sessions are behind them. */
   readonly released: boolean;
-  /** The clinician of the house who looks after them; null for none. */
+  /** The team's clinician with access; null for none. */
   readonly clinicianAccount: string | null;
 }
 
@@ -163,11 +163,15 @@ export async function changePerson(scope: Scope, id: string, version: number, in
   });
 }
 
-/** Changes what is known of a person beside body and limits. @param version the one that the change started from */
+/**
+ * Changes what is known of a person in addition to body and caps.
+ *
+ * @param version the one that the change started from
+ */
 export const changeAbout = (scope: Scope, id: string, version: number, about: About): Promise<ChangeOutcome> =>
   changeRow(scope, id, version, { about: JSON.stringify(about) });
 
-/** Says which clinician of the house looks after a person, or that none does. @returns false for someone who is not there */
+/** Sets which clinician has access to a person, or that none does. @returns false for someone who is not there */
 export async function setClinician(scope: Scope, personId: string, accountId: string | null): Promise<boolean> {
   if (accountId !== null) {
     const member = await scope

@@ -29,8 +29,9 @@ export async function proposalsFor(
 }
 
 /**
- * Takes in a limitation with the decision on each proposed cap, all in one transaction. While it waits for a clinician's
- * limits no cap of its own is set: what holds meanwhile follows from the rule until a clearance is entered.
+ * Takes in a limitation with the decision on each proposed cap, all in one transaction. While it waits for a
+ * clinician's limits no cap of its own is set: which caps apply in the meantime follows from the rule until a clearance
+ * is entered.
  *
  * @param proposals as shown
  * @param decisions one for each proposal

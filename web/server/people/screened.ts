@@ -5,7 +5,7 @@ import type { Scope } from "../scope.ts";
 
 const FIBRILLATION = "atrialFibrillation";
 
-/** What the day's readings of some people are held against beside the policy. */
+/** What the day's readings of some people are compared with, in addition to the thresholds. */
 export async function screenedPeople(scope: Scope, personIds: readonly string[]): Promise<Map<string, ScreenedPerson>> {
   const own = { organisation_id: scope.organisationId };
   const people = await scope

@@ -27,7 +27,7 @@ test("a short person gets a cushion, a tall one none, and depths that suit them"
   for (const { depth } of short.standing?.water ?? []) expect(depth).toBeLessThanOrEqual(deepest);
 });
 
-test("a measured ankle shortens the step and is said beside it", () => {
+test("a measured ankle shortens the step and is shown next to it", () => {
   const free = numbers(1.7);
   const stiff = numbers(1.7, [stiffAnkle]);
   expect(free.ankles).toBeNull();

@@ -45,7 +45,7 @@ const centimetres = (metres: number): number => Math.round(metres * 100);
 const MOST_KEPT = 1000;
 const kept = createMemo<string, SetUpNumbers>(MOST_KEPT);
 
-/** The step is found standing tall: a low stance asks more of the ankles at any length. */
+/** The step is found standing tall: a low stance needs more ankle bend at any length. */
 const tall = (movement: Movement): Movement => ({ ...movement, keys: movement.keys.map((key) => ({ ...key, sink: 0 })) });
 
 function shipped(id: string) {

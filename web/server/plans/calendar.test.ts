@@ -19,7 +19,7 @@ const group: Group = {
 };
 const HOUSE = { organisationName: "Kittiwake Rooms", timeZone: "Europe/London" };
 
-/** When the sessions begin by the clock on the wall of the house. */
+/** When the sessions begin by the clock on the wall of the venue. */
 function wallClock(text: string): string[] {
   const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents("vevent").map((event) => new ICAL.Event(event));
   const clock = new Intl.DateTimeFormat("en-GB", { dateStyle: "short", timeStyle: "short", timeZone: HOUSE.timeZone });
@@ -49,7 +49,7 @@ test("a session keeps its id whatever is planned, and says whether it is", () =>
   expect(read(plans).map(({ description }) => description)).toEqual(["No plan yet.", "Planned."]);
 });
 
-test("sessions are the days of the series and plans beside them, from a day on, each once", () => {
+test("sessions are the days of the series and plans on other days, from a day on, each once", () => {
   const series = [{ id: "s1", groupId: "g1", firstDay: "2026-11-04", lastDay: "2026-11-11", breaks: [] }];
   const plans = [
     { id: "p1", groupId: "g1", day: "2026-11-11" },

@@ -16,7 +16,11 @@ const MOST_PLANS = 1000;
 
 const hashOf = (token: string): string => createHash("sha256").update(token).digest("hex");
 
-/** Makes a new address for whoever is signed in; one made before stops working. @returns its token; only a hash is kept */
+/**
+ * Makes a new address for the signed-in user; one made before stops working.
+ *
+ * @returns its token; only a hash is kept
+ */
 export async function makeCalendarAddress(scope: Scope): Promise<string> {
   const token = randomBytes(24).toString("base64url");
   await revokeCalendarAddress(scope);
@@ -35,7 +39,7 @@ const ownAddress = (scope: Scope) =>
     .where({ organisation_id: scope.organisationId, account_id: scope.accountId })
     .whereNull("revoked_at");
 
-/** Since when whoever is signed in has an address, ISO instant; null without one. */
+/** Since when the signed-in user has an address, ISO instant; null without one. */
 export async function calendarAddressSince(scope: Scope): Promise<string | null> {
   const row = await ownAddress(scope).first<{ made_at: Date }>("made_at");
   return row?.made_at.toISOString() ?? null;
@@ -45,7 +49,9 @@ export async function revokeCalendarAddress(scope: Scope): Promise<void> {
   await ownAddress(scope).update({ revoked_at: scope.now() });
 }
 
-/** The sessions of a calendar as iCalendar (RFC 5545). Times are written in UTC, so that no reader has to know our zone. */
+/**
+ * The sessions of a calendar as iCalendar (RFC 5545). Times are written in UTC, so that no reader has to know our zone.
+ */
 export function calendarText(
   { organisationName, timeZone }: Pick<Scope, "organisationName" | "timeZone">,
   sessions: readonly Session[],
@@ -72,12 +78,12 @@ export function calendarText(
 /**
  * The calendar behind an address.
  *
- * @returns null where the address is not good, or not any more
+ * @returns null where the address is not good, or no longer
  */
 export async function calendarBehind(database: Knex, token: string, now: () => Date): Promise<string | null> {
   const row = await database("calendar_addresses")
     .join("organisations", "organisations.id", "calendar_addresses.organisation_id")
-    // Whoever has left the house reads nothing any more.
+    // Someone who has left the organisation can read nothing.
     .join("memberships", function join() {
       this.on("memberships.organisation_id", "calendar_addresses.organisation_id").andOn(
         "memberships.account_id",

@@ -15,7 +15,7 @@ export interface PlanOutline {
     readonly from: number;
     readonly to: number;
     readonly balance: number;
-    /** What standing up or sitting down before it asks; null without either. */
+    /** Demand of standing up or sitting down before it; null without either. */
     readonly rising: number | null;
   }[];
   /** The same on the way out. */

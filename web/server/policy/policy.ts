@@ -23,7 +23,7 @@ export async function findPolicy(scope: Scope): Promise<StoredPolicy> {
   };
 }
 
-/** @returns whether it was changed, or someone else has changed it meanwhile */
+/** @returns whether it was changed, or someone else has changed it in the meantime */
 export async function changePolicy(scope: Scope, version: number, policy: Policy): Promise<"changed" | "moved on"> {
   const columns = {
     policy: JSON.stringify(policy),

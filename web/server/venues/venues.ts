@@ -56,7 +56,7 @@ export async function addVenue(scope: Scope, input: VenueInput): Promise<string>
   return id;
 }
 
-/** @returns whether it was changed, is unknown, or was changed by someone else meanwhile */
+/** @returns whether it was changed, is unknown, or was changed by someone else in the meantime */
 export async function changeVenue(
   scope: Scope,
   id: string,

@@ -34,7 +34,7 @@ export const AFFECTED_FEATURES = {
 } as const satisfies Record<string, readonly [left: Feature, right: Feature]>;
 export type AffectedFeature = keyof typeof AFFECTED_FEATURES;
 
-/** A limit whose side is told by the limitation: the affected one, or the other. */
+/** A limit whose side follows from the limitation: the affected one, or the other. */
 type Templated<Limit> = Limit extends { readonly channel: "barredFeature" }
   ? { readonly channel: "barredFeature"; readonly limit: Feature | AffectedFeature }
   : Limit extends { readonly channel: "sizeShare" | "roundsShare" }
@@ -87,7 +87,7 @@ export interface LimitationRule {
   readonly timed: boolean;
   /** Kinds of it that differ in what they mean, as an operation's approach. */
   readonly kinds?: readonly string[];
-  /** When it waits for a clinician's limits, and what holds meanwhile. */
+  /** When it waits for a clinician's limits, and which caps apply in the meantime. */
   readonly waits?: {
     readonly phases: readonly Phase[];
     readonly kinds?: readonly string[];
@@ -99,7 +99,7 @@ export interface LimitationRule {
   readonly decides: "instructor" | "clinician";
 }
 
-/** Weeks after which a firm cap asks to be looked at again, unless its rule says otherwise. */
+/** Weeks after which a firm cap is due for review, unless its rule says otherwise. */
 const USUAL_REVIEW = 12;
 /** Weeks that a comfort cap lasts. */
 const COMFORT = 4;

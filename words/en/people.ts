@@ -1,4 +1,5 @@
 import { type About, agreedFacts, type EmergencyFact, type Medicine } from "@able-tide/core/people/about";
+import { sentenceCase } from "./text.ts";
 
 const FACT_LABELS: Readonly<Record<EmergencyFact, string>> = {
   insulin: "insulin",
@@ -26,4 +27,4 @@ export const medicineLabel = (name: Medicine): string => MEDICINE_LABELS[name];
 
 /** The emergency facts that a participant agreed to share, each with what it is called. */
 export const formatFacts = (about: Pick<About, "facts">): { readonly label: string; readonly words: string }[] =>
-  agreedFacts(about).map(({ name, words }) => ({ label: factLabel(name), words }));
+  agreedFacts(about).map(({ name, words }) => ({ label: sentenceCase(factLabel(name)), words }));

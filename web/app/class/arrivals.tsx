@@ -161,7 +161,7 @@ export function Arrivals(props: Props) {
         <div>
           <h1 className="text-4xl">Who is here, and how are they?</h1>
           <p className="mt-1 text-xl text-sand-200">
-            {here.size} of {people.length}. Check chairs, rail and floor while participants arrive.
+            {here.size} of {people.length} here. Check chairs, rail and floor while participants arrive.
           </p>
         </div>
         {asks && <WalkIn classId={classId} taken={taken} />}

@@ -1,3 +1,4 @@
+import { sentenceCase } from "@able-tide/words/text";
 import type { ReactNode } from "react";
 
 /** What a form library knows of one field; conform's metadata fits it. */
@@ -86,7 +87,7 @@ export function SelectField({
       <select {...controlProps(frame.field)} onChange={onChange && ((event) => onChange(event.currentTarget.value))}>
         {options.map(([value, label]) => (
           <option key={value} value={value}>
-            {label}
+            {sentenceCase(label)}
           </option>
         ))}
       </select>

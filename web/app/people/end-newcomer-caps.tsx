@@ -2,7 +2,7 @@ import { FOUR_STAGE_STAND } from "@able-tide/core/caps/balance-levels";
 import { CLEAN_SESSIONS } from "@able-tide/core/caps/newcomers";
 import { standStageLabel } from "@able-tide/words/caps";
 import { sourceLabel } from "@able-tide/words/limitations";
-import { formatDayAndMonth } from "@able-tide/words/text";
+import { formatDayAndMonth, sentenceCase } from "@able-tide/words/text";
 import { Form } from "react-router";
 import { Button } from "../kit/button.tsx";
 
@@ -56,7 +56,7 @@ function BalanceTest({ enough, today, problem }: Pick<Props, "today" | "problem"
           </option>
           {FOUR_STAGE_STAND.stages.map(({ name }) => (
             <option key={name} value={name}>
-              {standStageLabel(name)}
+              {sentenceCase(standStageLabel(name))}
             </option>
           ))}
         </select>

@@ -2,6 +2,7 @@ import type { CapLimit } from "@able-tide/core/caps/cap";
 import type { ProposedCap } from "@able-tide/core/caps/propose";
 import { strengthLabel } from "@able-tide/words/caps";
 import { formatCapLimit, formatCapSource } from "@able-tide/words/format-cap";
+import { sentenceCase } from "@able-tide/words/text";
 import { useState } from "react";
 import { DECISIONS, decisionFields } from "../../forms/decisions.ts";
 import { LANDMARK_OPTIONS } from "./cap-fields.tsx";
@@ -30,7 +31,7 @@ function AmountInstead({ limit, name, typed }: { limit: CapLimit; name: string; 
     <select name={name} aria-label="Height instead" defaultValue={typed} className="field-box w-44!">
       {LANDMARK_OPTIONS.map(([value, label]) => (
         <option key={value} value={value}>
-          {label}
+          {sentenceCase(label)}
         </option>
       ))}
     </select>

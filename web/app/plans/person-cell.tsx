@@ -93,7 +93,7 @@ export const PersonCell = memo(function PersonCell(props: Props) {
             <option value="">Automatic (suggested)</option>
             {explained.modes.map(({ mode, fidelity }) => (
               <option key={mode} value={mode}>
-                {optionLabel(mode)}, match {percent(fidelity)}
+                {sentenceCase(optionLabel(mode))}, match {percent(fidelity)}
               </option>
             ))}
           </select>

@@ -3,6 +3,7 @@ import { PHASES } from "@able-tide/core/movement/format";
 import type { PlanItemChange } from "@able-tide/core/plan/change-item";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { phaseLabel } from "@able-tide/words/planner";
+import { sentenceCase } from "@able-tide/words/text";
 import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Minus, Plus, Trash2 } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import {
@@ -56,7 +57,7 @@ function Choice({ label, value, options, choose }: ChoiceProps) {
       <select className="field-box" value={value} onChange={({ currentTarget }) => choose(currentTarget.value)}>
         {options.map(([name, words]) => (
           <option key={name} value={name}>
-            {words}
+            {sentenceCase(words)}
           </option>
         ))}
       </select>

@@ -1,5 +1,6 @@
 import { EMERGENCY_FACTS, MEDICINES } from "@able-tide/core/people/about";
 import { factLabel } from "@able-tide/words/people";
+import { sentenceCase } from "@able-tide/words/text";
 import type { SubmissionResult } from "@conform-to/react";
 import { data, Form, redirect } from "react-router";
 import { AboutForm } from "../../forms/about-form.ts";
@@ -54,7 +55,7 @@ const LABELS = [
   ["saturationLeast", "Own lowest oxygen saturation"],
   ["medicines", "Medicines"],
   ["medicineTimes", "Times taken"],
-  ...EMERGENCY_FACTS.map((name) => [name, factLabel(name)] as const),
+  ...EMERGENCY_FACTS.map((name) => [name, sentenceCase(factLabel(name))] as const),
 ] as const;
 
 type Answer = { result: SubmissionResult<string[]>; movedOn?: EditConflictInfo };

@@ -1,6 +1,7 @@
 import { HAND_SUPPORTS } from "@able-tide/core/body/supports";
 import { DEPTHS, type Depth, VARIANT_KINDS, type VariantKind } from "@able-tide/core/movement/variant";
 import { formatHandSupport } from "@able-tide/words/body";
+import { sentenceCase } from "@able-tide/words/text";
 import { SOME_BODIES, type StudioPerson, type StudioPreview, WATERLINES } from "./studio-preview.ts";
 
 interface Props {
@@ -27,7 +28,7 @@ function Choice(props: {
       >
         {props.options.map(([value, label]) => (
           <option key={value} value={value}>
-            {label}
+            {sentenceCase(label)}
           </option>
         ))}
       </select>

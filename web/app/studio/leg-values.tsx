@@ -44,9 +44,9 @@ export function LegValues({ movement, index, change }: Props) {
               onChange={({ currentTarget }) => setFoot(currentTarget.value)}
               className="field-box w-28!"
             >
-              <option value="">none</option>
-              <option value="lead">lead</option>
-              <option value="trail">trail</option>
+              <option value="">None</option>
+              <option value="lead">Leading side</option>
+              <option value="trail">Other side</option>
             </select>
           </label>
         )}

@@ -10,6 +10,7 @@ import {
 import { VARIANT_KINDS, type VariantKind } from "@able-tide/core/movement/variant";
 import { featureLabel, purposeLabel } from "@able-tide/words/movement";
 import { phaseLabel } from "@able-tide/words/planner";
+import { sentenceCase } from "@able-tide/words/text";
 import { memo, type ReactNode } from "react";
 import type { EditMovement } from "./edit-movement.ts";
 
@@ -93,7 +94,7 @@ function PhaseAndStance({ movement, change }: ChangeProps) {
         >
           {PHASES.map((phase) => (
             <option key={phase} value={phase}>
-              {phaseLabel(phase)}
+              {sentenceCase(phaseLabel(phase))}
             </option>
           ))}
         </select>
@@ -133,8 +134,8 @@ function PhaseAndStance({ movement, change }: ChangeProps) {
             onChange={({ currentTarget }) => change({ stance: { ...stance, front: currentTarget.value as "lead" | "trail" } })}
             className="field-box mt-1 font-normal"
           >
-            <option value="lead">lead</option>
-            <option value="trail">trail</option>
+            <option value="lead">Leading side</option>
+            <option value="trail">Other side</option>
           </select>
         </label>
       )}

@@ -100,10 +100,12 @@ test("why a cell is as it is names the cap that binds, and what would be without
   await page.click('[data-cell="1 2"]');
   await seeText(page, "Standing only with hand support (unsteady; source: Keeper");
   // Asked twice in one breath: both requests run side by side, and the answer comes.
-  await page.$$eval("aside button", (buttons) => {
+  await page.waitForFunction(() => {
+    const buttons = [...document.querySelectorAll<HTMLButtonElement>("aside button")];
     const ask = buttons.find(({ textContent }) => textContent?.includes("What if this cap ended?"));
     ask?.click();
     ask?.click();
+    return ask !== undefined;
   });
   await seeText(page, "For your talk with the person who set it");
   await click(page, "Compare with another participant");

@@ -95,7 +95,6 @@ test("a thirty-minute standing plan is built by keys alone, and mended to its mi
   const minutes = secondsOf(await duration()) / 60;
   expect(minutes).toBeLessThanOrEqual(30);
   expect(minutes).toBeGreaterThan(28.5);
-  await new Promise((resolve) => setTimeout(resolve, 700));
   await saved();
   await page.reload({ waitUntil: "networkidle0" });
   expect(secondsOf(await duration()) / 60).toBeCloseTo(minutes, 3);
@@ -224,7 +223,6 @@ test("a proposal is taken, changed, and printed with every cue on it", async () 
   const [first = ""] = await orderShown();
   await click(page, first);
   await page.keyboard.press("+");
-  await new Promise((resolve) => setTimeout(resolve, 700));
   await saved();
 
   await page.goto(`${serverUrl()}/plans/${planId}/script`, { waitUntil: "networkidle0" });

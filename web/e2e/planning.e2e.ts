@@ -95,7 +95,6 @@ test("by keys: order, rounds, taking out, undo and redo, with the duration follo
   await page.keyboard.press("y");
   await page.keyboard.up("Control");
   expect(await orderShown()).toEqual(["Settling breath", "Gather and close"]);
-  await new Promise((resolve) => setTimeout(resolve, 700));
   await saved();
   expect(await kept(planId)).toEqual(["settling-breath", "gather-and-close"]);
   await page.reload({ waitUntil: "networkidle0" });

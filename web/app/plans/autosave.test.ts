@@ -26,6 +26,12 @@ function byHand() {
   return { autosave, sent };
 }
 
+/** An autosave whose first draft can be gone back to. */
+const startedWith = (first: Draft) => ({
+  first,
+  autosave: createAutosave(first, 1, () => Promise.reject(new Error("nothing is to be sent"))),
+});
+
 test("nothing is sent where nothing has changed", async () => {
   const { autosave, sent } = byHand();
   expect(await autosave.save()).toBe(true);
@@ -47,6 +53,17 @@ test("a change is sent with the version it began from, the next with the version
   await second;
   expect(sent.map(({ version }) => version)).toEqual([1, 2]);
   expect(autosave.get().kind).toBe("saved");
+});
+
+test("a change counts as unsaved at once, and no longer once it is undone before it was sent", async () => {
+  const { autosave, sent } = byHand();
+  autosave.setDraft(draft(7));
+  expect(autosave.get().kind).toBe("saving");
+  expect(sent).toHaveLength(0);
+  const { autosave: undone, first } = startedWith(draft(6));
+  undone.setDraft(draft(7));
+  undone.setDraft(first);
+  expect(undone.get().kind).toBe("saved");
 });
 
 test("what changes during a saving goes after it, never at the same time", async () => {

@@ -68,6 +68,10 @@ export function createAutosave(
     ...store,
     setDraft(draft) {
       newest = draft;
+      // A change that waits to be sent is not saved, and one that was undone before it was sent needs no saving.
+      const { kind } = store.get();
+      if (kind === "saved" && newest !== saved) setState({ kind: "saving" });
+      if (kind === "saving" && newest === saved && running === null) setState({ kind: "saved" });
     },
     isUnsaved: () => newest !== saved,
     save,

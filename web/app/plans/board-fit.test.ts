@@ -8,7 +8,8 @@ import { createBoardFit } from "./board-fit.ts";
 const row = (kept: number): ShownRow => ({ cells: [], sums: {} as ShownRow["sums"], fidelity: kept });
 const rows = (kept: number) => new Map([["high", row(kept)]]);
 const first = smallFit();
-const second = smallFit();
+/** Another plan: ranges as large as caps allow. */
+const second = { ...smallFit(), plan: { ...smallFit().plan, workingShare: 1 } };
 
 function begun(quiet = 0) {
   const hand = handRunner();
@@ -131,6 +132,20 @@ describe("the fit of a board", () => {
     expect(fit.get().failed).toBe(true);
     fit.fitPlan(second.plan, second.people);
     expect(fit.get().failed).toBe(false);
+  });
+
+  test("the same content in new objects starts nothing anew, and a question about it stays", async () => {
+    const { fit, jobs, latest } = begun();
+    latest("fit").end({ rows: rows(0.6), gap: 0 });
+    await settle();
+    fit.askWithout("high", "low");
+    const again = structuredClone({ plan: first.plan, people: first.people });
+    fit.fitPlan(again.plan, again.people);
+    expect(count(jobs, "fit")).toBe(1);
+    latest("withoutCap").end({ fidelity: 0.9, changes: [] } as never);
+    await settle();
+    expect(fit.get()).toMatchObject({ gap: 0, without: { fidelity: 0.9 } });
+    expect(fit.get().of?.plan).toBe(again.plan);
   });
 
   test("nothing runs on after it is closed", () => {

@@ -58,6 +58,7 @@ const QUIET = 1500;
 export function createBoardFit(runner: FitRunner, quiet = QUIET): BoardFit {
   const store = createStore<BoardFitState>({ of: null, rows: new Map(), ...NOTHING });
   let fits = 0;
+  let content = "";
   let running = new AbortController();
   let explaining = new AbortController();
   let chosen: Cell | null = null;
@@ -97,6 +98,13 @@ export function createBoardFit(runner: FitRunner, quiet = QUIET): BoardFit {
   return {
     ...store,
     fitPlan(plan, people) {
+      const asked = JSON.stringify([plan, people]);
+      if (asked === content && !running.signal.aborted && !store.get().failed) {
+        // The same content from a new answer of the server: what is known of it, and what is being asked, goes on.
+        store.set((before) => ({ ...before, of: { plan, people } }));
+        return;
+      }
+      content = asked;
       running.abort();
       explaining.abort();
       running = new AbortController();

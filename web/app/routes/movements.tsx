@@ -1,5 +1,6 @@
 import { PHASES } from "@able-tide/core/movement/format";
 import type { SaidProblem } from "@able-tide/words/file-problem";
+import { count } from "@able-tide/words/text";
 import { Download } from "lucide-react";
 import { data, Form } from "react-router";
 import { importMovements } from "../../server/movements/import-movements.ts";
@@ -42,12 +43,16 @@ const takenInWords = (taken: readonly string[]): string => {
   return taken.length === 1 ? `${first} imported.` : `${taken.length} movements imported: ${taken.join(", ")}.`;
 };
 
+/** How many movements are shown, and of how many where a filter leaves some out. */
+const shownOf = (shown: number, all: number): string =>
+  shown === all ? count(all, "movement", "movements") : `${shown} of ${count(all, "movement", "movements")}`;
+
 /** Long because it lists, finds and imports on one page. */
 export default function Movements({ loaderData: { finding, all, movements }, actionData }: Route.ComponentProps) {
   const inOrder = PHASES.flatMap((phase) => movements.filter(({ movement }) => movement.phase === phase));
   return (
     <>
-      <PageHead title="Movements" note={`${movements.length} of ${all}. All figures are estimated from the key poses.`} />
+      <PageHead title="Movements" note={`${shownOf(movements.length, all)}. All figures are estimated from the key poses.`} />
       <FindForm key={JSON.stringify(finding)} finding={finding} />
       {movements.length > 0 && (
         <p className="mb-4">
@@ -56,7 +61,8 @@ export default function Movements({ loaderData: { finding, all, movements }, act
             download
             className="inline-flex min-h-11 items-center gap-1 underline underline-offset-4"
           >
-            <Download size={18} aria-hidden="true" /> {movements.length === all ? "All of them" : "These"} as one file
+            <Download size={18} aria-hidden="true" /> Export {movements.length === all ? "all" : "these"}{" "}
+            {count(movements.length, "movement", "movements")}
           </a>
         </p>
       )}

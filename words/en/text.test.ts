@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import { count, formatDayAndMonth, formatDayMonthAndYear, formatMinutes, sentenceCase } from "./text.ts";
+import { count, formatDayAndMonth, formatDayMonthAndYear, formatMinutes, sentenceCase, WEEKDAYS, weekdayName } from "./text.ts";
 
 test.each([
   [0, "0:00"],
@@ -12,4 +12,9 @@ test("days, counts and capitals", () => {
   expect(formatDayAndMonth("2026-12-31")).toBe("31 December");
   expect([0, 1, 2].map((n) => count(n, "check", "checks"))).toEqual(["0 checks", "1 check", "2 checks"]);
   expect(sentenceCase("left knee")).toBe("Left knee");
+  expect(weekdayName(3)).toBe("Wednesday");
+  expect([WEEKDAYS.at(0), WEEKDAYS.at(-1)]).toEqual([
+    [1, "Monday"],
+    [7, "Sunday"],
+  ]);
 });

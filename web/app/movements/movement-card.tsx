@@ -22,14 +22,14 @@ const firstTrack = (movement: Movement) =>
     .map((kind) => trackOf(movement, { ...FULL_STANDING_VARIANT, kind }, "right"))
     .find((track) => track !== null) ?? null;
 
-function asksInWords(asks: MovementDemand | null): string {
-  if (asks === null) return "in water only";
-  const knee = Math.round(asks.loadedKnee);
-  const least = asks.least?.balance ?? asks.balance;
-  const down = least < asks.balance - 0.1 ? `, down to ${least.toFixed(1)}` : "";
+function demandWords(demand: MovementDemand | null): string {
+  if (demand === null) return "In water only";
+  const knee = Math.round(demand.loadedKnee);
+  const least = demand.least?.balance ?? demand.balance;
+  const down = least < demand.balance - 0.1 ? `, down to ${least.toFixed(1)}` : "";
   return [
-    `balance demand ${asks.balance.toFixed(1)}${down}`,
-    asks.handsOver ? `hands above ${asks.handsOver} height` : "hands below lap height",
+    `Balance demand ${demand.balance.toFixed(1)}${down}`,
+    demand.handsOver ? `hands above ${demand.handsOver} height` : "hands below lap height",
     knee > 0 && `knee ${knee}°`,
   ]
     .filter(Boolean)
@@ -48,7 +48,7 @@ export function MovementCard({ movement, shipped, demand }: Props) {
         {!shipped && " · added by you"}
       </p>
       <p className="mt-1">{movement.cues.do}</p>
-      <p className="mt-1 font-semibold">{asksInWords(demand)}</p>
+      <p className="mt-1 font-semibold">{demandWords(demand)}</p>
       <div className="mt-auto flex items-center gap-2 pt-2">
         {VARIANT_KINDS.filter((kind) => (movement.forms[kind] ?? false) !== false).map((kind) => (
           <VariantSymbol key={kind} form={kind} level={1} hold={kind === "supported" ? "left" : null} label={kind} size={24} />

@@ -1,3 +1,4 @@
+import { WEEKDAYS } from "@able-tide/words/text";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { Form } from "react-router";
 import type * as v from "valibot";
@@ -8,9 +9,7 @@ import { Button } from "../kit/button.tsx";
 import { CheckBoxes, Problem, SelectField, TextField } from "../kit/field.tsx";
 import { QUESTION_OPTIONS } from "./question-options.ts";
 
-const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"].map(
-  (name, i) => [String(i + 1), name] as const,
-);
+const WEEKDAY_OPTIONS = WEEKDAYS.map(([weekday, name]) => [String(weekday), name] as const);
 
 interface Props {
   readonly id: string;
@@ -47,7 +46,7 @@ export function GroupFields({ id, group, venues, lastResult }: Props) {
       <input type="hidden" name="groupId" value={group?.id ?? ""} />
       <Problem id={`${id}-problem`} errors={form.errors} />
       <TextField field={fields.name} label="Name" />
-      <SelectField field={fields.weekday} label="Meets on" options={WEEKDAYS} />
+      <SelectField field={fields.weekday} label="Meets on" options={WEEKDAY_OPTIONS} />
       <TextField field={fields.startsAt} label="From" hint="10:30" />
       <TextField field={fields.minutes} label="Minutes" inputMode="numeric" />
       <SelectField

@@ -30,7 +30,9 @@ function TideRow({ board, width, spans }: { board: Board; width: number; spans: 
     <div className="flex" style={{ width: NAME_WIDTH + width }}>
       <div className="shrink-0 pt-3" style={{ width: NAME_WIDTH }}>
         <p className="font-bold">Tide line</p>
-        <p className="text-sand-600">Balance demand, 0 to 10</p>
+        <p className="text-sand-600">
+          Balance demand, <br />0 to 10
+        </p>
         {person && <p className="text-sand-600">Dashed line: {person.name}</p>}
       </div>
       <TideLine

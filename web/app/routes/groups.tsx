@@ -1,4 +1,4 @@
-import { count } from "@able-tide/words/text";
+import { count, weekdayName } from "@able-tide/words/text";
 import type { SubmissionResult } from "@conform-to/react";
 import { Plus } from "lucide-react";
 import { data } from "react-router";
@@ -75,7 +75,6 @@ export async function action({ request, context }: Route.ActionArgs) {
   throw data("This form could not be read. Reload the page and try again.", { status: 400 });
 }
 
-const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"] as const;
 const box = "rounded-soft border border-sand-300 bg-white p-4";
 const head = "flex min-h-11 flex-wrap items-baseline gap-x-4";
 
@@ -109,7 +108,7 @@ function OneGroup({ group, places, result }: { group: Loaded["groups"][number]; 
       <summary className={head}>
         <strong className="text-xl">{group.name}</strong>
         <span>
-          {WEEKDAYS[group.weekday - 1]} {group.startsAt}, {group.minutes} min, {group.place}
+          {weekdayName(group.weekday)} {group.startsAt}, {group.minutes} min, {group.place}
         </span>
         <span className="text-sand-600">
           {count(group.members.length, "participant", "participants")}

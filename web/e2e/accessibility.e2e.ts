@@ -327,9 +327,17 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     },
   ],
   [
+    "today, with a class in progress",
+    async () => {
+      await page.goto(`${serverUrl()}/`, { waitUntil: "networkidle0" });
+      await seeText(page, "is in progress.");
+    },
+  ],
+  [
     "the end of a class",
     async () => {
-      await page.keyboard.press("Escape");
+      await click(page, "Return to class");
+      await seeText(page, "Adapted for this movement");
       for (let step = 0; step < 60; step += 1) {
         if (await page.evaluate(() => document.body.innerText.includes("How was the class?"))) break;
         await page.keyboard.press("Space");

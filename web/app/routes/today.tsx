@@ -195,7 +195,7 @@ export default function Today({ loaderData: { day, role, running, sessions, need
             <p className="text-xl">
               <strong>{group}</strong> is in progress.
             </p>
-            <ButtonLink to={`/classes/${id}`} className="border-sand-50 bg-sand-50 text-tide-900! hover:bg-white">
+            <ButtonLink to={`/classes/${id}`} look="light">
               Return to class
             </ButtonLink>
           </section>

@@ -19,6 +19,15 @@ const MEDICINE_LABELS: Readonly<Record<Medicine, string>> = {
   parkinsons: "for Parkinson's",
 };
 
+const TOUCH: Readonly<Record<About["mayTouch"], string>> = {
+  yes: "May be touched",
+  ask: "Ask before touching",
+  no: "Do not touch",
+};
+
+/** Whether a participant may be touched for guidance or support: the same on every screen and printout. */
+export const formatTouch = ({ mayTouch }: Pick<About, "mayTouch">): string => TOUCH[mayTouch];
+
 /** What an emergency fact is called. */
 export const factLabel = (name: EmergencyFact): string => FACT_LABELS[name];
 

@@ -1,9 +1,7 @@
 import { type About, MEDICINES } from "@able-tide/core/people/about";
 import { waterEquipmentLabel } from "@able-tide/words/body";
-import { formatFacts, medicineLabel } from "@able-tide/words/people";
+import { formatFacts, formatTouch, medicineLabel } from "@able-tide/words/people";
 import { FactList } from "../kit/fact-list.tsx";
-
-const TOUCH = { yes: "may be touched", ask: "ask before touching", no: "Do not touch" } as const;
 
 /** What is known of a person, in the order it is needed: emergency facts first. */
 export function AboutLines({ about }: { about: About }) {
@@ -13,7 +11,7 @@ export function AboutLines({ about }: { about: About }) {
   const rows: readonly (readonly [string, string])[] = [
     ["Hopes", about.hopes],
     ["Medicines", [medicines.join(", "), about.medicineTimes && `taken ${about.medicineTimes}`].filter(Boolean).join("; ")],
-    ["Consent", `${TOUCH[about.mayTouch]}${about.mayWrite === "yes" ? "" : ", has not agreed to written records"}`],
+    ["Consent", `${formatTouch(about)}${about.mayWrite === "yes" ? "" : ", has not agreed to written records"}`],
     ["Equipment", [about.equipment, inWater].filter(Boolean).join("; ")],
     ["Longest easy breath", about.longestBreath === null ? "" : `${about.longestBreath} s`],
     ["Own lowest oxygen saturation", about.saturationLeast === null ? "" : `${about.saturationLeast}%`],

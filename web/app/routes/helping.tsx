@@ -1,3 +1,4 @@
+import { formatTouch } from "@able-tide/words/people";
 import { listGroups } from "../../server/groups/groups.ts";
 import { listHelped } from "../../server/people/for-helpers.ts";
 import { PageHead } from "../kit/shell.tsx";
@@ -14,13 +15,11 @@ export async function loader({ context }: Route.LoaderArgs) {
 
 type Helped = Route.ComponentProps["loaderData"]["people"][number];
 
-const TOUCH = { yes: "may be touched", ask: "ask before touching", no: "is not touched" } as const;
-
 function Person({ person }: { person: Helped }) {
   return (
     <li className="break-inside-avoid rounded-soft border border-sand-300 bg-white p-4">
       <h3 className="text-xl">{person.name}</h3>
-      <p className="text-sand-600">{[TOUCH[person.mayTouch], person.uses, person.equipment].filter(Boolean).join(" · ")}</p>
+      <p className="text-sand-600">{[formatTouch(person), person.uses, person.equipment].filter(Boolean).join(" · ")}</p>
       {person.facts.length > 0 && (
         <dl className="my-2 rounded-[10px] border-2 border-signal-600 px-3 py-2">
           {person.facts.map(({ label, words }) => (

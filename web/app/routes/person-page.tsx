@@ -4,7 +4,7 @@ import { cautionsOfNamed } from "@able-tide/core/caps/limitations/all";
 import { capGroupLabel } from "@able-tide/words/caps";
 import { formatCapLimit, formatCapReason } from "@able-tide/words/format-cap";
 import { formatCaution } from "@able-tide/words/limitations";
-import { formatFacts } from "@able-tide/words/people";
+import { formatFacts, formatTouch } from "@able-tide/words/people";
 import { formatDayMonthAndYear } from "@able-tide/words/text";
 import { Printer } from "lucide-react";
 import { capNotices } from "../../server/people/cap-notices.ts";
@@ -70,8 +70,6 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     setUp: setUpNumbers(person, holding),
   };
 }
-
-const TOUCH = { yes: "May be touched.", ask: "Ask before touching.", no: "Do not touch." } as const;
 
 type Loaded = Route.ComponentProps["loaderData"];
 
@@ -139,7 +137,7 @@ export default function PersonOnAPage({ loaderData }: Route.ComponentProps) {
             </section>
           )}
           <p className="mt-3">
-            {TOUCH[person.mayTouch]} {[person.uses, person.equipment].filter(Boolean).join(", ")}
+            {formatTouch(person)}. {[person.uses, person.equipment].filter(Boolean).join(", ")}
           </p>
           {cautions.length > 0 && (
             <ul className="mt-2 list-disc pl-5">

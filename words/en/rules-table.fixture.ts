@@ -89,7 +89,7 @@ const rowOf = (
 
 function rowsOf(rule: LimitationRule): Row[] {
   const { waits, proposals, cautions } = rule;
-  const waiting = (waits?.meanwhile ?? []).map((limit) =>
+  const waiting = (waits?.interim ?? []).map((limit) =>
     rowOf(
       rule,
       [kindsOf(waits?.kinds, rule), phasesOf(waits?.phases, rule)],

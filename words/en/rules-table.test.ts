@@ -26,7 +26,7 @@ test("every rule has a row for each thing it proposes, with a channel and a sour
   for (const { name, proposals, waits, cautions } of LIMITATION_RULES) {
     const label = limitationLabel(name);
     const mine = rows.map((row) => row.split(" | ")).filter(([first]) => first === `| ${label}`);
-    expect(mine.length, label).toBe(proposals.length + (waits?.meanwhile.length ?? 0) + cautions.length);
+    expect(mine.length, label).toBe(proposals.length + (waits?.interim.length ?? 0) + cautions.length);
     for (const cells of mine) expect(cells.slice(4).filter((cell) => cell.trim() !== "").length, label).toBeGreaterThan(1);
   }
 });

@@ -10,7 +10,7 @@ export function capOf(limit: CapLimit, more: Partial<Cap> = {}): Cap {
     limit,
     forms: null,
     reason: "a reason",
-    source: "somebody",
+    source: "someone",
     strength: "firm",
     from: "2026-01-01",
     until: null,

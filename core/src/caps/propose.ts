@@ -160,7 +160,7 @@ export function waitsForClinician(
 /** What holds while a limitation waits for a clearance. */
 export function interimCaps(rule: LimitationRule, limitation: Limitation, day: string): Cap[] {
   if (!rule.waits || !waitsForClinician(rule, limitation, day)) return [];
-  return rule.waits.meanwhile
+  return rule.waits.interim
     .flatMap((template) => capLimitsFrom(template, limitation.side))
     .map((limit, i) => ({
       id: `waits-${limitation.id}-${i}`,

@@ -76,7 +76,7 @@ describe("what undoes it", () => {
 
   test("a sign that was taken back does not", () => {
     const note = noted(30, 0, "caught");
-    const back: ClassEvent = { kind: "withdrawn", id: eventId(), at: at(40), noteId: note.id, because: "somebody else" };
+    const back: ClassEvent = { kind: "withdrawn", id: eventId(), at: at(40), noteId: note.id, because: "someone else" };
     expect(why([...taught(), note, back])).toBeNull();
   });
 

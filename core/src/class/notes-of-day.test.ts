@@ -44,7 +44,7 @@ describe("what a note says of the rest of the day", () => {
   });
 
   test("what another person showed says nothing", () => {
-    expect(currentAnswers({ notes: [note("dizzy")], checkIns: new Map() }, "somebody else")).toBeNull();
+    expect(currentAnswers({ notes: [note("dizzy")], checkIns: new Map() }, "someone else")).toBeNull();
   });
 });
 

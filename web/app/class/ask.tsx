@@ -31,7 +31,6 @@ export function Ask<Value extends string>({
     <fieldset>
       <legend className="mb-1 text-tide-200">{label}</legend>
       <ChoiceGroup
-        label={label}
         value={value}
         options={options}
         choose={choose}

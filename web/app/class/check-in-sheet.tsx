@@ -7,6 +7,7 @@ import { sourceLabel } from "@able-tide/words/limitations";
 import { sentenceCase } from "@able-tide/words/text";
 import { Dialog } from "radix-ui";
 import { useState } from "react";
+import { ClassButton, classButton } from "../kit/class-button.tsx";
 import { DialogFrame } from "../kit/dialog-frame.tsx";
 import { useStore } from "../kit/use-store.ts";
 import { Ask, Measure } from "./ask.tsx";
@@ -143,10 +144,10 @@ function Ending({ reading: { outcome }, save }: { reading: Reading; save: () => 
       <p aria-live="polite" className={`min-w-48 flex-1 text-xl font-bold ${outcome === "class" ? "" : "text-signal-300"}`}>
         {formatOutcome(outcome)}
       </p>
-      <button type="button" onClick={save} className="min-h-14 rounded-full bg-sand-50 px-10 text-xl font-bold text-tide-950">
+      <ClassButton look="main" onClick={save}>
         Save
-      </button>
-      <Dialog.Close className="min-h-14 px-2 underline underline-offset-4">Close</Dialog.Close>
+      </ClassButton>
+      <Dialog.Close className={classButton("quiet")}>Close</Dialog.Close>
     </div>
   );
 }

@@ -6,9 +6,9 @@ interface Props<Value extends string> {
   readonly value: Value | null;
   readonly options: readonly (readonly [value: Value, label: string])[];
   readonly choose: (value: Value) => void;
-  /** Names the group where nothing beside it does. */
+  /** Names the group where it is in no fieldset with a legend. */
   readonly label?: string;
-  /** Said before each option where the options alone would be told twice on a page. */
+  /** Said before each option where the options alone would be read out twice on a page. */
   readonly spoken?: string;
   readonly className?: string;
   readonly optionClassName: (chosen: boolean) => string;

@@ -75,7 +75,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
           beside: existingCapsFor(holding, proposals),
           phase: phaseOn(rule, limitation.eventDay, day),
           waits: waitsForClinician(rule, limitation, day),
-          meanwhile: interimCaps(rule, { ...limitation, id: "new" }, day),
+          interim: interimCaps(rule, { ...limitation, id: "new" }, day),
         }
       : null,
   };
@@ -189,9 +189,9 @@ function Means({
   answer: { problems: Record<number, string>; typed: Record<string, string> } | undefined;
 }) {
   const { person, holding, rule } = loaded;
-  const { limitation, proposals, waits, meanwhile } = chosen;
+  const { limitation, proposals, waits, interim } = chosen;
   const [declined, setDeclined] = useState<ReadonlySet<number>>(new Set());
-  const after = waits ? meanwhile : proposals.map(asCap).filter((_, i) => !declined.has(i));
+  const after = waits ? interim : proposals.map(asCap).filter((_, i) => !declined.has(i));
   return (
     <Form method="post" className="mt-6 grid items-start gap-6 lg:grid-cols-[1fr_26rem]">
       {Object.entries(limitation).map(
@@ -206,7 +206,7 @@ function Means({
           <>
             <p className="mt-2 text-lg font-semibold text-signal-700">Until a clearance is recorded:</p>
             <ul className="list-disc pl-6 text-lg">
-              {meanwhile.map(({ limit, id }) => (
+              {interim.map(({ limit, id }) => (
                 <li key={id}>{formatCapLimit(limit)}</li>
               ))}
             </ul>

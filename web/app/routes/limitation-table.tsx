@@ -51,7 +51,7 @@ function RuleRow({ rule }: { rule: LimitationRule }) {
       <td className="py-2 pr-4">
         {rule.waits && (
           <p className="font-semibold text-signal-700">
-            {formatWaits(rule)} Until then: {formatWaitingCaps(rule.waits.meanwhile).toLowerCase()}.
+            {formatWaits(rule)} Until then: {formatWaitingCaps(rule.waits.interim).toLowerCase()}.
           </p>
         )}
         {rule.proposals.length > 0 && (

@@ -18,7 +18,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Participants · Able Ti
 /** What a person's portrait says of their limits. */
 function portrayed(person: Person, day: string, caps: readonly StoredCap[], limitations: readonly StoredLimitation[]) {
   const holding = caps.filter((cap) => cap.personId === person.id && isActiveOn(cap, day));
-  const meanwhile = limitations.filter(({ personId }) => personId === person.id).flatMap((each) => interimCapsOf(each, day));
+  const interim = limitations.filter(({ personId }) => personId === person.id).flatMap((each) => interimCapsOf(each, day));
   const own = new Set(holding.filter(({ origin }) => origin === "person"));
   const deciding = [...new Set(effectiveCaps(holding).map(({ decides }) => decides))].filter((cap) => own.has(cap));
   return {
@@ -29,9 +29,9 @@ function portrayed(person: Person, day: string, caps: readonly StoredCap[], limi
     measured: person.measured,
     uses: person.uses,
     groupIds: person.groupIds,
-    waits: meanwhile.length > 0,
+    waits: interim.length > 0,
     isNew: !person.released,
-    sits: [...holding, ...meanwhile].some(({ limit }) => limit.channel === "noStanding"),
+    sits: [...holding, ...interim].some(({ limit }) => limit.channel === "noStanding"),
     caps: deciding.map((cap) => ({ ...cap, brief: formatCapLimitBriefly(cap.limit), reviewDue: isReviewDue(cap, day) })),
   };
 }

@@ -52,13 +52,13 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   ]);
   const holding = caps.filter((cap) => cap.ended === null && isActiveOn(cap, day));
   const computed = [...limitations.flatMap((limitation) => interimCapsOf(limitation, day)), ...(aid?.caps ?? [])];
-  const meanwhile = computed.map((cap) => ({ ...cap, setBy: null, usual: false }));
+  const interim = computed.map((cap) => ({ ...cap, setBy: null, usual: false }));
   const since = last?.taught.endedAt ?? null;
   return {
     person,
     groups,
     caps,
-    holding: [...meanwhile, ...holding.map((cap) => ({ ...cap, usual: cap.origin !== "person" }))],
+    holding: [...interim, ...holding.map((cap) => ({ ...cap, usual: cap.origin !== "person" }))],
     limitations,
     clearances,
     changes: since === null ? [] : changesOf(caps).filter((change) => change.at > since),
@@ -68,7 +68,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     notices: notices.filter(({ cap }) => cap.personId === person.id).map(({ cap: { id, limit } }) => ({ id, limit })),
     today: day,
     clinician: scope.role === "clinician" ? scope.accountName : null,
-    setUp: setUpNumbers(person, [...holding, ...meanwhile]),
+    setUp: setUpNumbers(person, [...holding, ...interim]),
   };
 }
 

@@ -52,7 +52,7 @@ describe("what needs attention today", () => {
     });
     expect(found.map(({ id, words }) => [id, words])).toEqual([
       ["a", "No standing; no standing"],
-      ["c", "No standing. A reason; source: somebody, review by 20 October"],
+      ["c", "No standing. A reason; source: someone, review by 20 October"],
     ]);
   });
 

@@ -116,8 +116,8 @@ export async function activeCaps(scope: Scope, personIds: readonly string[], day
     .whereIn("caps.person_id", [...personIds]);
   const waiting = await interimCapsOfPeople(scope, personIds, day);
   for (const cap of rows.map(toCap)) if (isActiveOn(cap, day)) holding.get(cap.personId)?.push(inForce(cap));
-  for (const { personId, caps: meanwhile } of waiting)
-    holding.get(personId)?.push(...meanwhile.map((cap) => ({ ...cap, usual: false })));
+  for (const { personId, caps: interim } of waiting)
+    holding.get(personId)?.push(...interim.map((cap) => ({ ...cap, usual: false })));
   for (const { personId, caps } of await aidCapsOf(scope, personIds, day))
     holding.get(personId)?.push(...caps.map((cap) => ({ ...cap, usual: false })));
   return holding;

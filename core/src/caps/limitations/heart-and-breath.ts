@@ -22,7 +22,7 @@ export const HEART_AND_BREATH: readonly LimitationRule[] = [
     sided: false,
     timed: false,
     kinds: ["moderate", "severe"],
-    waits: { phases: ALWAYS, kinds: ["severe"], meanwhile: NOT_TAKING_PART },
+    waits: { phases: ALWAYS, kinds: ["severe"], interim: NOT_TAKING_PART },
     proposals: [
       firm({ channel: "breathPause", limit: 0 }),
       firm({ channel: "holdSeconds", limit: 10 }),
@@ -38,7 +38,7 @@ export const HEART_AND_BREATH: readonly LimitationRule[] = [
     area,
     sided: false,
     timed: false,
-    waits: { phases: ALWAYS, meanwhile: NOT_TAKING_PART },
+    waits: { phases: ALWAYS, interim: NOT_TAKING_PART },
     proposals: [
       firm({ channel: "effort", limit: 4 }),
       firm({ channel: "breathPause", limit: 0 }),
@@ -54,7 +54,7 @@ export const HEART_AND_BREATH: readonly LimitationRule[] = [
     area,
     sided: false,
     timed: false,
-    waits: { phases: ALWAYS, meanwhile: NOT_TAKING_PART },
+    waits: { phases: ALWAYS, interim: NOT_TAKING_PART },
     proposals: [],
     cautions: ["notUntilClinicianAdvises"],
     source: USUAL_PRACTICE,

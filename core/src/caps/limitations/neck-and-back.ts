@@ -25,7 +25,7 @@ export const NECK_AND_BACK: readonly LimitationRule[] = [
     timed: false,
     waits: {
       phases: ["acute", "healing", "settled"],
-      meanwhile: [
+      interim: [
         { channel: "motion", motion: "neckFlexion", side: "both", limit: 30 },
         { channel: "barredFeature", limit: "fullNeckCircle" },
       ],
@@ -58,7 +58,7 @@ export const NECK_AND_BACK: readonly LimitationRule[] = [
     area,
     sided: false,
     timed: true,
-    waits: { phases: ["acute", "healing"], meanwhile: NOT_TAKING_PART },
+    waits: { phases: ["acute", "healing"], interim: NOT_TAKING_PART },
     proposals: [firm({ channel: "motion", motion: "spineFlexion", side: "both", limit: 25 })],
     cautions: ["hipHingeFree"],
     source: BONE_GUIDANCE,

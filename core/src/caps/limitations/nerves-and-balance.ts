@@ -96,7 +96,7 @@ export const NERVES_AND_BALANCE: readonly LimitationRule[] = [
     sided: false,
     timed: true,
     kinds: ["one", "worse"],
-    waits: { phases: ["acute", "healing", "settled"], kinds: ["worse"], meanwhile: SEATED_ONLY },
+    waits: { phases: ["acute", "healing", "settled"], kinds: ["worse"], interim: SEATED_ONLY },
     proposals: [
       firm({ channel: "steadiness", limit: 6.5 }, { rungDown: true, date: { weeks: 4, after: "setting", kind: "review" } }),
     ],

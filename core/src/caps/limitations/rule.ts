@@ -91,7 +91,7 @@ export interface LimitationRule {
   readonly waits?: {
     readonly phases: readonly Phase[];
     readonly kinds?: readonly string[];
-    readonly meanwhile: readonly CapTemplate[];
+    readonly interim: readonly CapTemplate[];
   };
   readonly proposals: readonly Proposal[];
   readonly cautions: readonly Caution[];

@@ -9,7 +9,7 @@ export const SENSES_AND_MEMORY: readonly LimitationRule[] = [
     sided: false,
     timed: true,
     kinds: ["glaucoma", "surgery", "retinopathy"],
-    waits: { phases: ["acute"], kinds: ["surgery"], meanwhile: NOT_TAKING_PART },
+    waits: { phases: ["acute"], kinds: ["surgery"], interim: NOT_TAKING_PART },
     proposals: [firm({ channel: "barredFeature", limit: "headBelowHeart" }), firm({ channel: "breathPause", limit: 0 })],
     cautions: [],
     source: USUAL_PRACTICE,

@@ -23,7 +23,7 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
     area,
     sided: true,
     timed: true,
-    waits: { phases: ["acute", "healing"], meanwhile: ARM_RESTS },
+    waits: { phases: ["acute", "healing"], interim: ARM_RESTS },
     proposals: [
       firm({ channel: "handHeight", side: "affected", limit: "shoulder" }, { phases: ["acute", "healing"] }),
       firm({ channel: "handWeight", side: "affected", limit: 0 }, { phases: ["acute", "healing"] }),
@@ -51,7 +51,7 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
     area,
     sided: true,
     timed: false,
-    waits: { phases: ["acute", "healing", "settled"], meanwhile: ARM_RESTS },
+    waits: { phases: ["acute", "healing", "settled"], interim: ARM_RESTS },
     proposals: [
       firm({ channel: "motion", motion: "shoulderElevation", side: "affected", limit: 90 }),
       firm({ channel: "barredFeature", limit: "holdsWithAffected" }),
@@ -66,7 +66,7 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
     sided: true,
     timed: true,
     kinds: ["reverse", "anatomic"],
-    waits: { phases: ["acute", "healing"], meanwhile: ARM_RESTS },
+    waits: { phases: ["acute", "healing"], interim: ARM_RESTS },
     proposals: [
       firm({ channel: "barredFeature", limit: "holdsWithAffected" }, { phases: ["acute", "healing"] }),
       firm(
@@ -86,7 +86,7 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
     area,
     sided: true,
     timed: true,
-    waits: { phases: ["acute"], meanwhile: ARM_RESTS },
+    waits: { phases: ["acute"], interim: ARM_RESTS },
     proposals: [
       firm({ channel: "handHeight", side: "affected", limit: "shoulder" }, { phases: ["acute"], date: UNTIL_SIX_WEEKS }),
       firm({ channel: "barredFeature", limit: "holdsWithAffected" }, { phases: ["acute"], date: UNTIL_SIX_WEEKS }),
@@ -102,7 +102,7 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
     timed: true,
     waits: {
       phases: ["acute", "healing"],
-      meanwhile: [
+      interim: [
         { channel: "sizeShare", part: "leftArm", limit: 0 },
         { channel: "sizeShare", part: "rightArm", limit: 0 },
       ],

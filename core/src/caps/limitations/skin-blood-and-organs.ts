@@ -19,7 +19,7 @@ export const SKIN_BLOOD_AND_ORGANS: readonly LimitationRule[] = [
     sided: false,
     timed: true,
     kinds: ["surgery", "other"],
-    waits: { phases: ["acute"], kinds: ["surgery"], meanwhile: NOT_TAKING_PART },
+    waits: { phases: ["acute"], kinds: ["surgery"], interim: NOT_TAKING_PART },
     proposals: [
       firm({ channel: "breathPause", limit: 0 }),
       firm({ channel: "handWeight", side: "both", limit: 1 }),
@@ -83,7 +83,7 @@ export const SKIN_BLOOD_AND_ORGANS: readonly LimitationRule[] = [
     waits: {
       phases: ["acute", "healing", "settled"],
       kinds: ["active"],
-      meanwhile: [{ channel: "barredForm", limit: "water" }],
+      interim: [{ channel: "barredForm", limit: "water" }],
     },
     proposals: [],
     cautions: ["namedPoolCompanion"],

@@ -8,6 +8,7 @@ import { neutralPose, sidedSlot, slot } from "../src/body/pose.ts";
 import { SHARE } from "../src/body/segments.ts";
 import { solvePose } from "../src/body/solve.ts";
 import type { Cap, CapLimit } from "../src/caps/cap.ts";
+import { itemAt } from "../src/checked-access.ts";
 import { fitPerson } from "../src/fit/fit-person.ts";
 import { fitPlanOf } from "../src/fit/fit-plan.ts";
 import { summariesOf } from "../src/fit/summary.ts";
@@ -84,7 +85,7 @@ const forty = plannedOf(Array.from({ length: 40 }, (_, i) => movements[(7 * i) %
 const planLibrary = createVariantCache();
 function changedForty(run: number): PlanItemWithMovement[] {
   const at = (11 * run) % forty.length;
-  const one = forty[at] as PlanItemWithMovement;
+  const one = itemAt(forty, at);
   if (run % 2 === 0) return forty.toSpliced(at, 1, { ...one, block: { ...one.block, rounds: 3 + (run % 6) } });
   return forty.toSpliced(at, 1).toSpliced((at + 13) % 39, 0, one);
 }
@@ -142,33 +143,33 @@ const report = measureAll({
       for (let i = 0; i < 1000; i += 1) skeleton((i % 97) / 97);
     },
   },
-  "a form over one cycle with all demands": {
+  "a variant over one cycle with all demands": {
     runs: 300,
     warmUp: 100,
     run: (run) => {
-      readDemand(sampleTrack(tracks[run % tracks.length] as Track), { stature: 1.65 }, 8);
+      readDemand(sampleTrack(itemAt(tracks, run % tracks.length)), { stature: 1.65 }, 8);
     },
   },
-  "a form in water over one cycle with all demands": {
+  "a variant in water over one cycle with all demands": {
     runs: 300,
     warmUp: 100,
     run: (run) => {
-      readDemand(sampleTrack(wet[run % wet.length] as Track), { stature: 1.65, mass: 70, depth: WATERLINE * 1.65 }, 8);
+      readDemand(sampleTrack(itemAt(wet, run % wet.length)), { stature: 1.65, mass: 70, depth: WATERLINE * 1.65 }, 8);
     },
   },
-  "summaries of the whole library, every form and size": {
+  "summaries of the whole library, every variant and size": {
     runs: 3,
     warmUp: 0,
     run: () => {
       for (const movement of movements) summariesOf(movement);
     },
   },
-  "a plan of 40 blocks read after one change: time, count, joins, sides, tide": {
+  "a plan of 40 items read after one change: time, count, transitions, sides, tide line": {
     runs: 200,
     warmUp: 5,
     run: (run) => void analyzePlan(changedForty(run), context, planLibrary),
   },
-  "a group of 12, 8 blocks, nothing solved before": {
+  "a group of 12, 8 plan items, nothing solved before": {
     runs: 3,
     warmUp: 1,
     run: () => {

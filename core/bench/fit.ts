@@ -37,11 +37,11 @@ const measured = (name: string, times: readonly number[], what: "loss" | "gap", 
 const chance = (share: number): boolean => Math.random() < share;
 const between = (least: number, most: number): number => least + Math.random() * (most - least);
 
-/** A session of so many blocks with so many ways each, half of them on the feet, and limits on some of its sums. */
-function anySession(blocks: number, ways: number): { blocks: SessionItem[]; limits: SessionLimits } {
+/** A session of so many items with so many options each, half of them on the feet, and limits on some of its sums. */
+function anySession(blocks: number, perItem: number): { blocks: SessionItem[]; limits: SessionLimits } {
   const made = Array.from({ length: blocks }, (): SessionItem => {
     const seconds = Math.round(between(60, 150));
-    const options = Array.from({ length: ways - 1 }, () => {
+    const options = Array.from({ length: perItem - 1 }, () => {
       const onFeet = chance(0.55);
       const worth = Math.min(1, (onFeet ? 0.5 : 0.3) + between(0, 0.5));
       const leg = () => (onFeet && chance(0.3) ? between(0, 12) : 0);
@@ -78,16 +78,16 @@ function anySession(blocks: number, ways: number): { blocks: SessionItem[]; limi
 /** Seconds that the referee is given for one case; what it then has is the best known. */
 const REFEREE_SECONDS = 10;
 
-async function onePerson(blocks: number, ways: number, cases: number): Promise<FitMeasured> {
+async function onePerson(blocks: number, options: number, cases: number): Promise<FitMeasured> {
   const highs = await loadHighs();
   for (let i = 0; i < 3; i += 1) {
-    const { blocks: warm, limits } = anySession(blocks, ways);
+    const { blocks: warm, limits } = anySession(blocks, options);
     optimizeSession(warm, limits);
   }
   const times: number[] = [];
   const losses: number[] = [];
   for (let i = 0; i < cases; i += 1) {
-    const session = anySession(blocks, ways);
+    const session = anySession(blocks, options);
     const start = performance.now();
     const { worth } = optimizeSession(session.blocks, session.limits);
     times.push(performance.now() - start);
@@ -97,7 +97,7 @@ async function onePerson(blocks: number, ways: number, cases: number): Promise<F
     });
     if (Status === "Optimal") losses.push(Math.max(0, (ObjectiveValue - worth) / ObjectiveValue));
   }
-  return measured(`one person, ${blocks} blocks with ${ways} ways, after one change`, times, "loss", losses);
+  return measured(`one person, ${blocks} plan items with ${options} options, after one change`, times, "loss", losses);
 }
 
 const LIMITS: readonly (() => CapLimit)[] = [
@@ -146,7 +146,7 @@ function groupCases(
   blocks: number,
   cases: number,
 ): FitMeasured[] {
-  const name = `group of ${people}, ${blocks} blocks`;
+  const name = `group of ${people}, ${blocks} plan items`;
   const pick = () => movements[Math.floor(Math.random() * movements.length)] as Movement;
   const planOf = (list: readonly Movement[]) =>
     fitPlanOf(
@@ -157,7 +157,7 @@ function groupCases(
       hallFor(people),
       USUAL_STYLE,
     );
-  const kinds = ["cold", "one person's caps changed", "one block changed"] as const;
+  const kinds = ["cold", "one person's caps changed", "one plan item changed"] as const;
   const times = kinds.map((): number[] => []);
   const gaps = kinds.map((): number[] => []);
   for (let i = 0; i < cases; i += 1) {

@@ -2,6 +2,7 @@ import { spawnSync } from "node:child_process";
 import { copyFileSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { dirname, join } from "node:path";
+import { itemAt } from "@able-tide/core/checked-access";
 import { expect, test } from "vitest";
 
 const ROOT = join(import.meta.dirname, "../..");
@@ -20,7 +21,7 @@ function rulesBrokenBy(files: Readonly<Record<string, string>>): Broken[] {
       mkdirSync(dirname(join(folder, path)), { recursive: true });
       writeFileSync(join(folder, path), text);
     }
-    const tops = [...new Set(Object.keys(files).map((path) => path.split("/")[0] as string))];
+    const tops = [...new Set(Object.keys(files).map((path) => itemAt(path.split("/"), 0)))];
     const bin = join(ROOT, "node_modules/dependency-cruiser/bin/dependency-cruise.mjs");
     const { stdout } = spawnSync(
       process.execPath,

@@ -362,7 +362,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
   ],
 ];
 
-test.each(SCREENS)("%s: no serious violation, and nothing scrolls sideways at 200 %%", async (_, reach) => {
+test.each(SCREENS)("%s: no serious violation, and nothing scrolls sideways at twice the size", async (_, reach) => {
   await reach();
   expect(await seriousViolations()).toEqual([]);
   expect(await scrollsSideways()).toBe(false);

@@ -1,8 +1,9 @@
+import { present } from "@able-tide/core/checked-access";
 import { USUAL_STYLE } from "@able-tide/core/plan/style";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { findClass } from "../server/classes/classes.ts";
-import { changeGroup, findGroup, type GroupInput } from "../server/groups/groups.ts";
+import { changeGroup, findGroup } from "../server/groups/groups.ts";
 import { addCap } from "../server/people/caps.ts";
 import { addPlan, findPlan } from "../server/plans/plans.ts";
 import { today } from "../server/scope.ts";
@@ -54,7 +55,7 @@ beforeAll(async () => {
     emergency: { address: "", phone: "", defibrillator: "", exit: "", hoist: "" },
   });
   const group = await findGroup(scope, groupId);
-  await changeGroup(scope, groupId, { ...(group as GroupInput), placeId, helpers: 1 });
+  await changeGroup(scope, groupId, { ...present(group, "group"), placeId, helpers: 1 });
   page = await openPage(browser, problems);
   await signIn(page, serverUrl(), organisation);
 });

@@ -1,3 +1,4 @@
+import { present } from "@able-tide/core/checked-access";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { capHistory } from "../server/people/caps.ts";
@@ -88,7 +89,7 @@ test("a new hip waits for limits, gets a clearance, and step, seat and hip arcs 
       files.items.add(new File(["%PDF-1.4 a letter"], "letter.pdf", { type: "application/pdf" }));
       (input as HTMLInputElement).files = files.files;
     },
-    letter as NonNullable<typeof letter>,
+    present(letter, "letter"),
   );
   await click(page, "Save clearance");
   await seeText(page, "Left hip bend (flexion): up to 85°");

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { USUAL_BODY } from "@able-tide/core/body/build";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
+import { present } from "@able-tide/core/checked-access";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import routes from "../app/routes.ts";
 import { invite } from "../server/accounts/invitations.ts";
@@ -28,7 +29,7 @@ let myCookie: string;
 beforeAll(async () => {
   [mine, theirs] = await Promise.all([ownOrganisation("First Harbour"), ownOrganisation("Second Harbour")]);
   const personId = await addSomebody(mine, SECRET);
-  const movement = { ...(SHIPPED[0] as (typeof SHIPPED)[number]), id: `own-${randomUUID().slice(0, 8)}`, name: { en: SECRET } };
+  const movement = { ...present(SHIPPED[0], "movement"), id: `own-${randomUUID().slice(0, 8)}`, name: { en: SECRET } };
   await saveMovements(mine.scope, [movement]);
   const planId = await addPlan(mine.scope, {
     groupId: mine.groupId,
@@ -138,8 +139,8 @@ test("its own organisation does see it", async () => {
 describe("repositories of another organisation", () => {
   test("find and change nothing", async () => {
     const { scope } = theirs;
-    const personId = ids["personId"] as string;
-    const planId = ids["planId"] as string;
+    const personId = present(ids["personId"], "id");
+    const planId = present(ids["planId"], "id");
     const input = {
       name: "x",
       birthYear: 1950,
@@ -175,7 +176,7 @@ describe("repositories of another organisation", () => {
 describe("caps", () => {
   test("stay on record when they are ended, with who and why; an absolute one is not the instructor's to end", async () => {
     const { scope } = mine;
-    const personId = ids["personId"] as string;
+    const personId = present(ids["personId"], "id");
     const cap = {
       limit: { channel: "noStanding" },
       reason: "dizzy",

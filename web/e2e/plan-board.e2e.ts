@@ -1,4 +1,5 @@
 // Long because its tests follow one another on one board.
+import { present } from "@able-tide/core/checked-access";
 import { USUAL_STYLE } from "@able-tide/core/plan/style";
 import { planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { schedulePlan, withMovements } from "@able-tide/core/schedule/schedule-plan";
@@ -7,7 +8,7 @@ import ICAL from "ical.js";
 import type { Browser, Page } from "puppeteer-core";
 import { extractText } from "unpdf";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
-import { findGroup, type Group } from "../server/groups/groups.ts";
+import { findGroup } from "../server/groups/groups.ts";
 import { listMovements } from "../server/movements/movements.ts";
 import { addPlan, changePlan, findPlan, type PlanInput } from "../server/plans/plans.ts";
 import { settingsOf } from "../server/plans/setting.ts";
@@ -229,7 +230,7 @@ test("a proposal is taken, changed, and printed with every cue on it", async () 
   const { text, totalPages } = await extractText(await page.pdf({ format: "A4" }), { mergePages: true });
   const printed = text.replace(/\s+/g, " ");
   const plan = await findPlan(scope, planId);
-  const group = (await findGroup(scope, organisation.groupId)) as Group;
+  const group = present(await findGroup(scope, organisation.groupId), "group");
   const settingOf = await settingsOf(scope, [group.id]);
   const movements = (await listMovements(scope)).map(({ movement }) => movement);
   if (!plan) throw new Error("the plan is there");

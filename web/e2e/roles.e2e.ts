@@ -1,5 +1,6 @@
 import { USUAL_BODY } from "@able-tide/core/body/build";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
+import { present } from "@able-tide/core/checked-access";
 import { NOTHING_KNOWN } from "@able-tide/core/people/about";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { addMember, endMembership } from "../server/accounts/accounts.ts";
@@ -164,7 +165,7 @@ describe("a helper", () => {
 });
 
 describe("a clinician", () => {
-  const clinician = () => scopes.get("clinician") as Scope;
+  const clinician = () => present(scopes.get("clinician"), "clinician");
 
   test("sees the people they look after and no one else", async () => {
     expect(await listPeople(clinician())).toEqual([]);

@@ -1,4 +1,5 @@
 import { WATER_EQUIPMENT_NAMES } from "@able-tide/core/body/water-equipment";
+import { recordOf } from "@able-tide/core/named";
 import { About, EMERGENCY_FACTS, type EmergencyFact } from "@able-tide/core/people/about";
 import * as v from "valibot";
 
@@ -8,10 +9,7 @@ const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `
 /** Field of an emergency fact in the form. */
 export const factField = (name: EmergencyFact): `fact-${EmergencyFact}` => `fact-${name}`;
 
-const FACT_FIELDS = Object.fromEntries(EMERGENCY_FACTS.map((name) => [factField(name), text(120)])) as Record<
-  ReturnType<typeof factField>,
-  ReturnType<typeof text>
->;
+const FACT_FIELDS = recordOf(EMERGENCY_FACTS.map(factField), () => text(120));
 
 const Fields = v.object({
   hopes: text(400),
@@ -41,7 +39,7 @@ export const AboutForm = v.pipe(
     version,
     about: v.parse(About, {
       ...fields,
-      facts: Object.fromEntries(EMERGENCY_FACTS.map((name) => [name, fields[factField(name)]?.trim() ?? ""])),
+      facts: recordOf(EMERGENCY_FACTS, (name) => fields[factField(name)]?.trim() ?? ""),
     }),
   })),
 );

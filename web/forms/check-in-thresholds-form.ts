@@ -1,4 +1,5 @@
-import { type Policy, QUESTIONS, THRESHOLDS, type ThresholdName, thresholdBounds } from "@able-tide/core/caps/policy";
+import { type Policy, QUESTIONS, THRESHOLDS, thresholdBounds } from "@able-tide/core/caps/policy";
+import { entryNamed, recordOf } from "@able-tide/core/named";
 import { formatThresholdBounds } from "@able-tide/words/check-in";
 import * as v from "valibot";
 
@@ -10,10 +11,10 @@ function thresholdField(threshold: (typeof THRESHOLDS)[number]) {
 }
 
 const Fields = v.object({
-  ...(Object.fromEntries(THRESHOLDS.map((threshold) => [threshold.name, thresholdField(threshold)])) as Record<
-    ThresholdName,
-    ReturnType<typeof thresholdField>
-  >),
+  ...recordOf(
+    THRESHOLDS.map(({ name }) => name),
+    (name) => thresholdField(entryNamed<(typeof THRESHOLDS)[number]>(THRESHOLDS, name)),
+  ),
   questions: v.optional(v.array(v.picklist(QUESTIONS)), []),
   version: v.pipe(v.number(), v.integer()),
 });

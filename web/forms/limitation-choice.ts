@@ -1,6 +1,6 @@
 import { CAP_SIDES } from "@able-tide/core/caps/cap-side";
 import { LIMITATION_NAMES, limitationRule } from "@able-tide/core/caps/limitations/all";
-import type { LimitationRule } from "@able-tide/core/caps/limitations/rule";
+import { present } from "@able-tide/core/checked-access";
 import * as v from "valibot";
 
 const Fields = v.object({
@@ -38,7 +38,7 @@ export const limitationChoice = (today: string) =>
         addIssue({ message: "The date is in the future. Enter today's date or earlier.", path: at("eventDay", fields) });
     }),
     v.transform((fields) => {
-      const rule = limitationRule(fields.rule) as LimitationRule;
+      const rule = present(limitationRule(fields.rule), "limitation rule");
       return {
         rule,
         limitation: {

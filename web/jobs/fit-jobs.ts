@@ -1,3 +1,4 @@
+import { itemAt, present } from "@able-tide/core/checked-access";
 import type { Why } from "@able-tide/core/fit/cell-view";
 import { type AllowedMode, allowedModesIncrementally, explainIncrementally } from "@able-tide/core/fit/explain";
 import { type FitAnswerFile, fitAnswer } from "@able-tide/core/fit/fit-answer";
@@ -66,11 +67,14 @@ export const explain: Job<ExplainInput, never, CellExplanation | null> = async (
   const person = people.find(({ id }) => id === personId);
   if (!person || !plan.blocks.some(({ id }) => id === blockId)) return null;
   const group = await workspace.fitted(input, run);
-  const row = group.rows.find((each) => each.personId === personId) as FittedRow;
+  const row = present(
+    group.rows.find((each) => each.personId === personId),
+    "participant",
+  );
   const limited = limitedResources(plan.resources, people.length);
   const { caps, without } = await run(explainIncrementally(plan, person, row, blockId, limited, variants, memory));
   const modes = await run(allowedModesIncrementally(plan, person, blockId, limited, variants, memory));
-  return { caps: caps.map((cap) => ({ id: cap.id, why: whyOfCaps([cap])[0] as Why })), without, modes: modes };
+  return { caps: caps.map((cap) => ({ id: cap.id, why: itemAt(whyOfCaps([cap]), 0) })), without, modes: modes };
 };
 
 export interface WithoutCapInput extends FitInput {

@@ -1,5 +1,5 @@
+import { present } from "@able-tide/core/checked-access";
 import { explainIncrementally } from "@able-tide/core/fit/explain";
-import type { FittedRow } from "@able-tide/core/fit/fitted-row";
 import { fitGroup } from "@able-tide/core/fit/group";
 import { createFitMemory } from "@able-tide/core/fit/session";
 import { limitedResources } from "@able-tide/core/fit/support-options";
@@ -29,11 +29,14 @@ describe("jobs", () => {
   test("an explanation names the caps that the core names", async () => {
     const { plan, people } = input;
     const [, person] = people;
-    const row = group.rows.find(({ personId }) => personId === "still") as FittedRow;
+    const row = present(
+      group.rows.find(({ personId }) => personId === "still"),
+      "participant",
+    );
     const own = runToCompletion(
       explainIncrementally(
         plan,
-        person as (typeof people)[number],
+        present(person, "participant"),
         row,
         "b1",
         limitedResources(plan.resources, people.length),

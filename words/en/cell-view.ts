@@ -1,8 +1,9 @@
 import type { Cap } from "@able-tide/core/caps/cap";
+import { itemAt } from "@able-tide/core/checked-access";
 import type { FittedCell } from "@able-tide/core/fit/cell";
 import { type CellChange, type CellReading, readCell } from "@able-tide/core/fit/cell-reading";
 import type { CellView, Why } from "@able-tide/core/fit/cell-view";
-import { type FitItem, type FitPlan, maxRepetitions } from "@able-tide/core/fit/fit-plan";
+import { type FitPlan, maxRepetitions } from "@able-tide/core/fit/fit-plan";
 import type { FittedRow } from "@able-tide/core/fit/fitted-row";
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import type { VariantSpec } from "@able-tide/core/movement/variant";
@@ -77,7 +78,7 @@ export function viewCell(cell: FittedCell, plannedVariant: VariantSpec, planned:
 /** A whole row, one view a plan item. */
 const viewRow = (plan: FitPlan, row: FittedRow): CellView[] =>
   row.cells.map((cell, i) => {
-    const block = plan.blocks[i] as FitItem;
+    const block = itemAt(plan.blocks, i);
     return viewCell(cell, block.plannedVariant, maxRepetitions(block));
   });
 

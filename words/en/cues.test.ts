@@ -1,3 +1,4 @@
+import { itemAt } from "@able-tide/core/checked-access";
 import { type TeachingStyle, USUAL_STYLE } from "@able-tide/core/plan/style";
 import { circumstances, planned } from "@able-tide/core/schedule/plan.fixture";
 import { type ScheduledItem, schedulePlan } from "@able-tide/core/schedule/schedule-plan";
@@ -7,8 +8,11 @@ import { cuesOf } from "./cues.ts";
 import { openingWords } from "./schedule.ts";
 
 const blockOf = (familiarity: Familiarity, differs: { quiet?: boolean; as?: "seated" } = {}): ScheduledItem =>
-  schedulePlan(planned({ movementId: "shift-and-press", ...differs }), circumstances({ familiarityWith: () => familiarity }))
-    .blocks[0] as ScheduledItem;
+  itemAt(
+    schedulePlan(planned({ movementId: "shift-and-press", ...differs }), circumstances({ familiarityWith: () => familiarity }))
+      .blocks,
+    0,
+  );
 const styled = (differs: Partial<TeachingStyle>): TeachingStyle => ({ ...USUAL_STYLE, ...differs });
 
 describe("what is said of a block", () => {

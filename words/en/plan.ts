@@ -1,3 +1,4 @@
+import { itemAt } from "@able-tide/core/checked-access";
 import { type ItemPart, type PlanDifference, planDifferences } from "@able-tide/core/plan/compare-plans";
 import type { PlanContent } from "@able-tide/core/plan/plan";
 import { FACINGS, type PlanItem } from "@able-tide/core/plan/plan-item";
@@ -30,7 +31,7 @@ const ITEM_PARTS: Readonly<Record<ItemPart, readonly [label: string, of: (item: 
   explanation: ["explanation before", ({ talk = 0 }) => `${talk} s`],
   noPause: ["no pause before", ({ straight }) => (straight ? "yes" : "no")],
   fewWords: ["few words", ({ quiet }) => (quiet ? "yes" : "no")],
-  facing: ["facing", ({ facing }) => (facing === undefined ? "as before" : (FACING[FACINGS.indexOf(facing)] as string))],
+  facing: ["facing", ({ facing }) => (facing === undefined ? "as before" : itemAt(FACING, FACINGS.indexOf(facing)))],
   combination: ["combination", ({ combination }) => combination ?? "none"],
 };
 

@@ -52,7 +52,8 @@ export function formatIssue(finding: IssueFinding): string {
       return `${formatMinutes(finding.seconds)} unused of ${finding.minutes} min`;
     case "sides": {
       const { label, unit } = SIDE_COUNTS[finding.count];
-      const [left, right] = finding.totals.map((value) => `${Math.round(value)}${unit && ` ${unit}`}`) as [string, string];
+      const amount = (value: number) => `${Math.round(value)}${unit && ` ${unit}`}`;
+      const [left, right] = [amount(finding.totals[0]), amount(finding.totals[1])];
       const cause = finding.mainCause === null ? "" : `, mainly because of ${finding.mainCause}`;
       return `Left ${left}, right ${right} ${label}${cause}`;
     }

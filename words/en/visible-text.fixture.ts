@@ -23,8 +23,16 @@ function* sourcesUnder(folder: string): Generator<string> {
 /** Attributes of JSX that no one reads. */
 const UNREAD = new Set(["className", "id", "htmlFor", "name", "to", "href", "d", "type", "key", "form", "autoComplete"]);
 
+/** Whether a node says what is missing in the error of `present`. */
+const isErrorText = (node: ts.Node): boolean =>
+  node.parent !== undefined &&
+  ts.isCallExpression(node.parent) &&
+  node.parent.expression.getText() === "present" &&
+  node.parent.arguments[1] === node;
+
 /** Whether a node and all in it are read by no one: imports, types, styles, and errors for programmers. */
 const isUnread = (node: ts.Node): boolean =>
+  isErrorText(node) ||
   ts.isImportDeclaration(node) ||
   ts.isExportDeclaration(node) ||
   ts.isTypeNode(node) ||

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { numberAt } from "../checked-access.ts";
 import { SIDES } from "../side.ts";
 import { neutralPose, type Pose, type PoseFrame, type SidedSlot, STANDING_FRAME, sidedSlot, slot } from "./pose.ts";
 import { SHARE } from "./segments.ts";
@@ -50,7 +51,7 @@ export const anyPose: fc.Arbitrary<Pose> = fc
     both("plane", drawn.plane);
     values[sidedSlot("elbow", "right")] = drawn.elbow;
     both("footX", drawn.frame.seating.kind === "seated" ? SHARE.thigh : 0);
-    values[sidedSlot("footX", "right")] = (values[sidedSlot("footX", "right")] as number) + drawn.ahead;
+    values[sidedSlot("footX", "right")] = numberAt(values, sidedSlot("footX", "right")) + drawn.ahead;
     values[sidedSlot("footZ", "left")] = -drawn.half;
     values[sidedSlot("footZ", "right")] = drawn.half;
     both("toeOut", drawn.toeOut);

@@ -1,3 +1,4 @@
+import { numberAt } from "../checked-access.ts";
 import type { Side } from "../side.ts";
 import type { ArmAngles } from "./arm.ts";
 import { type Build, USUAL_BUILD } from "./build.ts";
@@ -6,9 +7,9 @@ import { reachWithArm } from "./reach-with-arm.ts";
 import { cross, dot, minus, unit, type Vector } from "./vector.ts";
 
 const at = (row: ArrayLike<number>, column: number): Vector => [
-  row[column] as number,
-  row[column + 1] as number,
-  row[column + 2] as number,
+  numberAt(row, column),
+  numberAt(row, column + 1),
+  numberAt(row, column + 2),
 ];
 
 /**

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { itemAt } from "../checked-access.ts";
 import { SIDES, type Side } from "../side.ts";
 import { type ArmAngles, armAngles, placeArm } from "./arm.ts";
 import { USUAL_BUILD } from "./build.ts";
@@ -87,7 +88,7 @@ describe("whatever the angles", () => {
       fc.property(anyAngles, fc.constantFrom(...SIDES), (angles, side) => {
         const { elbow, wrist, tip } = placed(side, angles);
         expect(Math.hypot(...elbow)).toBeCloseTo(UPPER, 10);
-        expect(Math.hypot(...wrist.map((x, i) => (tip[i] as number) - x))).toBeCloseTo(HAND, 10);
+        expect(Math.hypot(...wrist.map((x, i) => itemAt(tip, i) - x))).toBeCloseTo(HAND, 10);
         const folded = Math.cos((angles.elbow * Math.PI) / 180);
         expect(Math.hypot(...wrist)).toBeCloseTo(Math.sqrt(UPPER ** 2 + FOREARM ** 2 + 2 * UPPER * FOREARM * folded), 10);
       }),

@@ -1,3 +1,4 @@
+import { numberAt } from "../checked-access.ts";
 import { type Side, sideIndex, sideSign } from "../side.ts";
 import { type Build, lengthIndexes, massIndexes } from "./build.ts";
 import { sidedColumns, sidedPointColumns } from "./channels.ts";
@@ -39,10 +40,10 @@ export type Moments = Float64Array;
 
 function addSegment(moments: Moments, share: number, row: Float64Array, from: number, to: number, at: number): void {
   for (let axis = 0; axis < 3; axis += 1) {
-    const start = row[from + axis] as number;
-    moments[axis] = (moments[axis] as number) + share * (start + at * ((row[to + axis] as number) - start));
+    const start = numberAt(row, from + axis);
+    moments[axis] = numberAt(moments, axis) + share * (start + at * (numberAt(row, to + axis) - start));
   }
-  moments[3] = (moments[3] as number) + share;
+  moments[3] = numberAt(moments, 3) + share;
 }
 
 /** Places a point `length` along a direction given in thorax axes. */
@@ -58,8 +59,8 @@ function along(
 ): void {
   for (let axis = 0; axis < 3; axis += 1)
     row[to + axis] =
-      (row[from + axis] as number) +
-      length * ((thorax[3 * axis] as number) * x + (thorax[3 * axis + 1] as number) * y + (thorax[3 * axis + 2] as number) * z);
+      numberAt(row, from + axis) +
+      length * (numberAt(thorax, 3 * axis) * x + numberAt(thorax, 3 * axis + 1) * y + numberAt(thorax, 3 * axis + 2) * z);
 }
 
 /**
@@ -124,9 +125,9 @@ export function placeArm(
   const hand = HAND[i];
   const fingertip = FINGERTIP[i];
   const { lengths, masses } = build;
-  const handLength = lengths[HAND_LENGTH[i]] as number;
-  along(row, shoulder, elbow, thorax, lengths[UPPER_ARM_LENGTH[i]] as number, dx, dy, s * dz);
-  along(row, elbow, wrist, thorax, lengths[FOREARM_LENGTH[i]] as number, ax, ay, s * az);
+  const handLength = numberAt(lengths, HAND_LENGTH[i]);
+  along(row, shoulder, elbow, thorax, numberAt(lengths, UPPER_ARM_LENGTH[i]), dx, dy, s * dz);
+  along(row, elbow, wrist, thorax, numberAt(lengths, FOREARM_LENGTH[i]), ax, ay, s * az);
   along(row, wrist, hand, thorax, MASS.hand.at * handLength, wx, wy, s * wz);
   along(row, wrist, fingertip, thorax, handLength, wx, wy, s * wz);
 
@@ -137,21 +138,21 @@ export function placeArm(
   row[FOREARM_RANGE[i]] = angles.forearm;
   row[WRIST_RANGE[i]] = angles.wrist;
 
-  addSegment(moments, masses[UPPER_ARM_MASS[i]] as number, row, shoulder, elbow, MASS.upperArm.at);
-  addSegment(moments, masses[FOREARM_MASS[i]] as number, row, elbow, wrist, MASS.forearm.at);
-  addSegment(moments, masses[HAND_MASS[i]] as number, row, wrist, hand, 1);
+  addSegment(moments, numberAt(masses, UPPER_ARM_MASS[i]), row, shoulder, elbow, MASS.upperArm.at);
+  addSegment(moments, numberAt(masses, FOREARM_MASS[i]), row, elbow, wrist, MASS.forearm.at);
+  addSegment(moments, numberAt(masses, HAND_MASS[i]), row, wrist, hand, 1);
 }
 
 /** The angles of one arm of a solved pose. */
 export function armAngles(row: ArrayLike<number>, side: Side): ArmAngles {
   const i = sideIndex(side);
-  const plane = row[PLANE_RANGE[i]] as number;
+  const plane = numberAt(row, PLANE_RANGE[i]);
   return {
-    elevation: row[ELEVATION_RANGE[i]] as number,
+    elevation: numberAt(row, ELEVATION_RANGE[i]),
     plane,
-    axial: 90 - plane - (row[TURN_RANGE[i]] as number),
-    elbow: row[ELBOW_RANGE[i]] as number,
-    forearm: row[FOREARM_RANGE[i]] as number,
-    wrist: row[WRIST_RANGE[i]] as number,
+    axial: 90 - plane - numberAt(row, TURN_RANGE[i]),
+    elbow: numberAt(row, ELBOW_RANGE[i]),
+    forearm: numberAt(row, FOREARM_RANGE[i]),
+    wrist: numberAt(row, WRIST_RANGE[i]),
   };
 }

@@ -1,3 +1,4 @@
+import { itemAt } from "../checked-access.ts";
 import { SHARE } from "./segments.ts";
 
 /**
@@ -26,10 +27,10 @@ const WIDTH_SCALE: readonly (readonly [width: number, demand: number])[] = [
 ];
 
 function byWidth(width: number): number {
-  const last = WIDTH_SCALE[WIDTH_SCALE.length - 1] as readonly [number, number];
+  const last = itemAt(WIDTH_SCALE, WIDTH_SCALE.length - 1);
   for (let i = 1; i < WIDTH_SCALE.length; i += 1) {
-    const [widthBefore, before] = WIDTH_SCALE[i - 1] as readonly [number, number];
-    const [widthAfter, after] = WIDTH_SCALE[i] as readonly [number, number];
+    const [widthBefore, before] = itemAt(WIDTH_SCALE, i - 1);
+    const [widthAfter, after] = itemAt(WIDTH_SCALE, i);
     if (width <= widthAfter) return before + ((after - before) * (width - widthBefore)) / (widthAfter - widthBefore);
   }
   return last[1];

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { itemAt } from "../checked-access.ts";
 import { baseOfSupport, type Contact, convexHull, marginOfStability, nearestEdge, type Point } from "./base-of-support.ts";
 
 const square = (x: number, z: number, side: number): Point[] => [
@@ -10,7 +11,7 @@ const square = (x: number, z: number, side: number): Point[] => [
 ];
 const area = (polygon: readonly Point[]): number =>
   polygon.reduce((sum, [x, z], i) => {
-    const [nextX, nextZ] = polygon[(i + 1) % polygon.length] as Point;
+    const [nextX, nextZ] = itemAt(polygon, (i + 1) % polygon.length);
     return sum + (z * nextX - nextZ * x) / 2;
   }, 0);
 

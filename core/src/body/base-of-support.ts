@@ -1,3 +1,5 @@
+import { itemAt } from "../checked-access.ts";
+
 /** A place on the floor, [X forward, Z to the right], metres (or shares of H for the unit body). */
 export type Point = readonly [number, number];
 
@@ -30,14 +32,14 @@ export function convexHull(points: readonly Point[]): Point[] {
   const chain = (ordered: readonly Point[]): Point[] => {
     const kept: Point[] = [];
     for (const point of ordered) {
-      while (kept.length >= 2 && turn(kept[kept.length - 2] as Point, kept[kept.length - 1] as Point, point) <= 1e-15) kept.pop();
+      while (kept.length >= 2 && turn(itemAt(kept, kept.length - 2), itemAt(kept, kept.length - 1), point) <= 1e-15) kept.pop();
       kept.push(point);
     }
     kept.pop();
     return kept;
   };
   const hull = [...chain(sorted), ...chain(sorted.reverse())];
-  return hull.length === 0 ? [sorted[0] as Point] : hull;
+  return hull.length === 0 ? [itemAt(sorted, 0)] : hull;
 }
 
 /**
@@ -76,7 +78,7 @@ export function marginOfStability(place: Point, base: readonly Point[]): number 
   if (base.length < 3) throw new RangeError("a base of support has at least three corners");
   let inside = Number.POSITIVE_INFINITY;
   let outside = Number.POSITIVE_INFINITY;
-  let a = base[base.length - 1] as Point;
+  let a = itemAt(base, base.length - 1);
   for (const b of base) {
     const edgeX = b[0] - a[0];
     const edgeZ = b[1] - a[1];
@@ -107,7 +109,7 @@ export function nearestEdge(place: Point, base: readonly Point[]): Direction {
   let least = Number.POSITIVE_INFINITY;
   let outX = 0;
   let outZ = 0;
-  let a = base[base.length - 1] as Point;
+  let a = itemAt(base, base.length - 1);
   for (const b of base) {
     const edgeX = b[0] - a[0];
     const edgeZ = b[1] - a[1];

@@ -1,10 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { numberAt, present } from "../checked-access.ts";
 import { readDemand } from "../movement/demand.ts";
 import { load } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { valueAt } from "../movement/solved-samples.ts";
-import { type Track, trackOf } from "../movement/track.ts";
+import { trackOf } from "../movement/track.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "../movement/variant.ts";
 import { SIDES } from "../side.ts";
 import { anyBody } from "./any-build.fixture.ts";
@@ -21,7 +22,8 @@ const build = (differs: Partial<MeasuredBody>) => buildOf({ ...USUAL_BODY, ...di
 const GONE: Limb = { kind: "absent", from: "upper", prosthesis: false };
 const STILL: Limb = { kind: "still" };
 
-const samplesOf = (id: string, choice: VariantSpec, of: Build) => sampleTrack(trackOf(load(id), choice, "right", of) as Track);
+const samplesOf = (id: string, choice: VariantSpec, of: Build) =>
+  sampleTrack(present(trackOf(load(id), choice, "right", of), "track"));
 const demandOf = (id: string, choice: VariantSpec, of: Build) => {
   const samples = samplesOf(id, choice, of);
   expect(samples.problem).toBeNull();
@@ -49,7 +51,7 @@ describe("proportions", () => {
     const { leg, arm } = usualLengths(STATURE);
     const measured = build({ legLength: [leg, leg], armLength: [arm, arm] });
     measured.lengths.forEach((length, i) => {
-      expect(length).toBeCloseTo(USUAL_BUILD.lengths[i] as number, 12);
+      expect(length).toBeCloseTo(numberAt(USUAL_BUILD.lengths, i), 12);
     });
   });
 
@@ -58,9 +60,9 @@ describe("proportions", () => {
     const long = standing(build({ legLength: [leg + 0.04, leg + 0.04], armLength: [arm + 0.05, arm] })).row;
     const usual = standing(USUAL_BUILD).row;
     const hips = pointColumn("pelvis") + 1;
-    expect(((long[hips] as number) - (usual[hips] as number)) * STATURE).toBeCloseTo(0.04, 3);
+    expect((numberAt(long, hips) - numberAt(usual, hips)) * STATURE).toBeCloseTo(0.04, 3);
     const below = (row: Float64Array, side: "left" | "right") =>
-      (row[sidedPointColumn("shoulder", side) + 1] as number) - (row[sidedPointColumn("fingertip", side) + 1] as number);
+      numberAt(row, sidedPointColumn("shoulder", side) + 1) - numberAt(row, sidedPointColumn("fingertip", side) + 1);
     expect((below(long, "left") - below(long, "right")) * STATURE).toBeCloseTo(0.05, 9);
   });
 
@@ -106,7 +108,7 @@ describe("an arm that ends above the elbow", () => {
 
 test("an arm that does not move of itself rests, whichever arms the variant moves and whichever side leads", () => {
   for (const lead of SIDES) {
-    const track = trackOf(load("lift-and-part"), FULL_SEATED_VARIANT, lead, build({ arms: [WHOLE, STILL] })) as Track;
+    const track = present(trackOf(load("lift-and-part"), FULL_SEATED_VARIANT, lead, build({ arms: [WHOLE, STILL] })), "track");
     expect(track.segments.every(({ frame }) => frame.hands[1] === "onBody" && frame.hands[0] === "free")).toBe(true);
   }
 });

@@ -1,3 +1,4 @@
+import { itemAt, numberAt } from "../checked-access.ts";
 import { type Pair, pairOf, SIDES, type Side, sideIndex } from "../side.ts";
 import { numbered } from "./numbered.ts";
 import { MASS, SHARE } from "./segments.ts";
@@ -118,7 +119,7 @@ function writeLimb(
   const left = whatIsLeft(limb);
   const replaced = limb.kind === "absent" && limb.prosthesis;
   segments.forEach((segment, place) => {
-    const here = left[place] as number;
+    const here = itemAt(left, place);
     const mass = here + (replaced ? PROSTHESIS_MASS * (1 - here) : 0);
     masses[massIndexes(segment)[i]] = MASS[segment].share * mass;
     if (segment !== "foot") lengths[lengthIndexes(segment)[i]] = SHARE[segment] * scale * (replaced ? 1 : here);
@@ -135,7 +136,7 @@ const scaleOf = (measured: number | null, usual: number, fixed: number): number 
  */
 function sideKey(lengths: Float64Array, { arms, legs }: MeasuredBody, side: Side): string {
   const i = sideIndex(side);
-  const measures = SIDED_LENGTHS.map((segment) => (lengths[lengthIndexes(segment)[i]] as number).toFixed(5));
+  const measures = SIDED_LENGTHS.map((segment) => numberAt(lengths, lengthIndexes(segment)[i]).toFixed(5));
   return `${measures.join()};${JSON.stringify([arms[i], legs[i]])}`;
 }
 
@@ -166,7 +167,7 @@ export function buildOf(measured: MeasuredBody, stature: number): Build {
   }
   // A person is weighed as they are: what is left is the whole.
   const whole = masses.reduce((sum, share) => sum + share, 0);
-  for (let i = 0; i < masses.length; i += 1) masses[i] = (masses[i] as number) / whole;
+  for (let i = 0; i < masses.length; i += 1) masses[i] = numberAt(masses, i) / whole;
   const [left, right] = pairOf((side) => sideKey(lengths, measured, side));
   return {
     key: `${left};${right};${measured.floats};${measured.wheelchair};${((measured.seatRaise ?? 0) / stature).toFixed(5)}`,
@@ -184,8 +185,8 @@ function bareArmMoment(masses: Float64Array, lengths: Float64Array, side: Side):
   let moment = 0;
   let from = 0;
   for (const segment of ARM_SEGMENTS) {
-    const length = lengths[lengthIndexes(segment)[i]] as number;
-    moment += (masses[massIndexes(segment)[i]] as number) * (from + MASS[segment].at * length);
+    const length = numberAt(lengths, lengthIndexes(segment)[i]);
+    moment += numberAt(masses, massIndexes(segment)[i]) * (from + MASS[segment].at * length);
     from += length;
   }
   return moment;

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { numberAt } from "../checked-access.ts";
 import { anyBody, onBuild } from "./any-build.fixture.ts";
 import { anyPose } from "./any-pose.fixture.ts";
 import { buildOf, USUAL_BODY } from "./build.ts";
@@ -30,7 +31,7 @@ describe("standing in water, arms hanging", () => {
     const row = standing();
     const { share, centre } = weightInWater(row, 0);
     expect(share).toBeCloseTo(1, 12);
-    expect(centre[0]).toBeCloseTo(row[column("comX")] as number, 6);
+    expect(centre[0]).toBeCloseTo(numberAt(row, column("comX")), 6);
   });
 
   test("under water nearly nothing is, and the feet have no grip", () => {
@@ -68,8 +69,8 @@ describe("whatever the pose", () => {
       fc.property(anyPose, (pose) => {
         const { row } = solvePose(pose);
         const { centre } = weightInWater(row, -1);
-        expect(centre[0]).toBeCloseTo(row[column("comX")] as number, 6);
-        expect(centre[1]).toBeCloseTo(row[column("comZ")] as number, 6);
+        expect(centre[0]).toBeCloseTo(numberAt(row, column("comX")), 6);
+        expect(centre[1]).toBeCloseTo(numberAt(row, column("comZ")), 6);
       }),
     );
   });
@@ -87,7 +88,7 @@ describe("out of depth", () => {
 
   test("the mouth stands at .90 of the stature", () => {
     const row = standing();
-    const mouth = (row[pointColumn("eyes") + 1] as number) - 0.035;
+    const mouth = numberAt(row, pointColumn("eyes") + 1) - 0.035;
     expect(mouth).toBeCloseTo(0.9, 2);
   });
 });

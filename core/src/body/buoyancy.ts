@@ -1,3 +1,4 @@
+import { numberAt } from "../checked-access.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import type { Point } from "./base-of-support.ts";
 import { type Build, massIndex, massIndexes, type SidedSegment, USUAL_BUILD } from "./build.ts";
@@ -97,8 +98,8 @@ const AXES: readonly Axis[] = [
 ];
 
 const coordinate = (row: ArrayLike<number>, { first, second, at }: Between, axis: 0 | 1 | 2): number => {
-  const start = row[first + axis] as number;
-  return start + at * ((row[second + axis] as number) - start);
+  const start = numberAt(row, first + axis);
+  return start + at * (numberAt(row, second + axis) - start);
 };
 
 /** What still presses on the ground in water. */
@@ -131,7 +132,7 @@ export function weightInWater(row: ArrayLike<number>, waterline: number, build: 
   let x = 0;
   let z = 0;
   for (const { mass, density, from, to, centre } of AXES) {
-    const share = build.masses[mass] as number;
+    const share = numberAt(build.masses, mass);
     const low = coordinate(row, from, 1);
     const high = coordinate(row, to, 1);
     const rise = high - low;
@@ -150,10 +151,10 @@ export function weightInWater(row: ArrayLike<number>, waterline: number, build: 
   }
   if (lift > 0)
     for (const hand of HANDS) {
-      if ((row[hand + 1] as number) > waterline) continue;
+      if (numberAt(row, hand + 1) > waterline) continue;
       force -= lift;
-      x -= lift * (row[hand] as number);
-      z -= lift * (row[hand + 2] as number);
+      x -= lift * numberAt(row, hand);
+      z -= lift * numberAt(row, hand + 2);
     }
   return { share: force, centre: Math.abs(force) < 1e-9 ? [0, 0] : [x / force, z / force] };
 }
@@ -178,8 +179,8 @@ const CROWN = pointColumn("crown");
  */
 export function isOutOfDepth(row: ArrayLike<number>, waterline: number, stature: number): boolean {
   const headLength = SHARE.shoulderToCrown - SHARE.neckPivot;
-  const upright = ((row[CROWN + 1] as number) - (row[NECK + 1] as number)) / headLength;
-  const mouth = (row[EYES + 1] as number) - MOUTH_BELOW_EYES * upright;
+  const upright = (numberAt(row, CROWN + 1) - numberAt(row, NECK + 1)) / headLength;
+  const mouth = numberAt(row, EYES + 1) - MOUTH_BELOW_EYES * upright;
   return waterline > DEEPEST.waterline + 1e-9 || (mouth - waterline) * stature < DEEPEST.mouthOverSurface - 1e-9;
 }
 

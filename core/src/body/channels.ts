@@ -1,3 +1,4 @@
+import { entryNamed } from "../named.ts";
 import { type Side, sideIndex } from "../side.ts";
 import { numbered } from "./numbered.ts";
 
@@ -72,6 +73,19 @@ const MIDLINE_READINGS = [
   "seatShare",
   "handSeparation",
 ] as const;
+
+/** Name of a joint's range, of the midline or of each side. */
+export type RangeName = (typeof MIDLINE_RANGES | typeof SIDED_RANGES)[number]["name"];
+
+/** Ordinary active range of adults at a joint, degrees. */
+export interface RangeBounds {
+  readonly lowest: number;
+  readonly highest: number;
+}
+
+/** Bounds of a joint's range, by its name. */
+export const rangeNamed = (name: RangeName): RangeBounds =>
+  entryNamed<{ readonly name: RangeName } & RangeBounds>([...MIDLINE_RANGES, ...SIDED_RANGES], name);
 
 export type MidlineRange = (typeof MIDLINE_RANGES)[number]["name"];
 export type SidedRange = (typeof SIDED_RANGES)[number]["name"];

@@ -1,4 +1,5 @@
 import { describe, expect, test } from "vitest";
+import { numberAt } from "../checked-access.ts";
 import { SIDES, type Side } from "../side.ts";
 import { USUAL_BUILD } from "./build.ts";
 import { column, type MidlineColumn, pointColumn, type SidedColumn, sidedColumn, sidedPointColumn } from "./channels.ts";
@@ -46,12 +47,12 @@ function solved(sketch: Sketch) {
   expect(result.problem).toBeNull();
   const { row } = result;
   return {
-    value: (name: MidlineColumn) => row[column(name)] as number,
-    sided: (name: SidedColumn, side: Side) => row[sidedColumn(name, side)] as number,
+    value: (name: MidlineColumn) => numberAt(row, column(name)),
+    sided: (name: SidedColumn, side: Side) => numberAt(row, sidedColumn(name, side)),
     point: (first: number) => [row[first], row[first + 1], row[first + 2]] as [number, number, number],
     /** Moment at a shoulder, newton metres. */
     shoulderMoment: (side: Side) =>
-      (row[sidedColumn("shoulderLoad", side)] as number) * USUAL_BUILD.bareArmMoment[0] * M * GRAVITY * H,
+      numberAt(row, sidedColumn("shoulderLoad", side)) * USUAL_BUILD.bareArmMoment[0] * M * GRAVITY * H,
   };
 }
 

@@ -1,3 +1,4 @@
+import { numberAt } from "../checked-access.ts";
 import { SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { type Contact, FIRM_HAND_SHARE, type Point, RESTING_SHARE } from "./base-of-support.ts";
 import { pointColumn } from "./channels.ts";
@@ -42,18 +43,18 @@ const HANDED_OVER_BY = 8;
 
 /** Goes from one place along the foot to another while heel or toes leave the floor, foot lengths. */
 function handedOver(values: Float64Array, side: Side, from: number, to: number): number {
-  const share = Math.min(1, Math.abs(values[HEEL_LIFT[sideIndex(side)]] as number) / HANDED_OVER_BY);
+  const share = Math.min(1, Math.abs(numberAt(values, HEEL_LIFT[sideIndex(side)])) / HANDED_OVER_BY);
   return from + share * (to - from);
 }
 
 /** A point of the sole, `ahead` foot lengths in front of the ankle and `aside` to the right of the foot's axis. */
 function solePoint(values: Float64Array, side: Side, ahead: number, aside: number): Point {
   const i = sideIndex(side);
-  const direction = (values[TOE_OUT[i]] as number) * DEGREE * sideSign(side);
+  const direction = numberAt(values, TOE_OUT[i]) * DEGREE * sideSign(side);
   const forward = ahead * SHARE.footLength;
   const c = Math.cos(direction);
   const s = Math.sin(direction);
-  return [(values[FOOT_X[i]] as number) + forward * c - aside * s, (values[FOOT_Z[i]] as number) + forward * s + aside * c];
+  return [numberAt(values, FOOT_X[i]) + forward * c - aside * s, numberAt(values, FOOT_Z[i]) + forward * s + aside * c];
 }
 
 function solePatch(values: Float64Array, side: Side, from: number, to: number): Point[] {
@@ -93,10 +94,10 @@ function footContact(values: Float64Array, side: Side, contact: FootContact): Co
 
 function seatContact(pose: Pose, row: Float64Array, atFront: boolean): Contact {
   const ahead = atFront ? SEAT.aheadAtFront : SEAT.ahead;
-  const turn = (pose.values[PELVIS_ROTATION] as number) * DEGREE;
+  const turn = numberAt(pose.values, PELVIS_ROTATION) * DEGREE;
   const corner = (forward: number, right: number): Point => [
-    (row[PELVIS] as number) + forward * Math.cos(turn) - right * Math.sin(turn),
-    (row[PELVIS + 2] as number) + forward * Math.sin(turn) + right * Math.cos(turn),
+    numberAt(row, PELVIS) + forward * Math.cos(turn) - right * Math.sin(turn),
+    numberAt(row, PELVIS + 2) + forward * Math.sin(turn) + right * Math.cos(turn),
   ];
   return {
     corners: [
@@ -115,14 +116,14 @@ export function contactsOf(pose: Pose, row: Float64Array): Contact[] {
   const contacts = SIDES.map((side) => footContact(values, side, frame.feet[sideIndex(side)]));
   for (const i of [0, 1] as const)
     if (frame.hands[i] === "firm")
-      contacts.push({ corners: [[values[HOLD_X[i]] as number, values[HOLD_Z[i]] as number]], share: FIRM_HAND_SHARE });
+      contacts.push({ corners: [[numberAt(values, HOLD_X[i]), numberAt(values, HOLD_Z[i])]], share: FIRM_HAND_SHARE });
   if (frame.seating.kind === "seated") contacts.push(seatContact(pose, row, frame.seating.atFront));
   return contacts;
 }
 
 /** Middle of the pressure points of the feet that bear weight, or of the hips when seated: where quiet weight stands. */
 export function staticPressurePoint(pose: Pose, row: Float64Array): Point {
-  if (pose.frame.seating.kind === "seated") return [row[PELVIS] as number, row[PELVIS + 2] as number];
+  if (pose.frame.seating.kind === "seated") return [numberAt(row, PELVIS), numberAt(row, PELVIS + 2)];
   let x = 0;
   let z = 0;
   let count = 0;

@@ -1,7 +1,8 @@
+import { numberAt } from "../checked-access.ts";
 import { type Side, sideIndex, sideSign } from "../side.ts";
 import type { Moments } from "./arm.ts";
 import { type Build, hasFoot } from "./build.ts";
-import { SIDED_RANGES } from "./channels.ts";
+import { rangeNamed } from "./channels.ts";
 import {
   ANKLE,
   addLegMass,
@@ -34,7 +35,7 @@ export interface FreeLegAngles {
 }
 
 /** How far a foot may bend to keep off the floor, degrees: the ordinary range of an ankle. */
-export const ANKLE_BOUNDS = SIDED_RANGES.find(({ name }) => name === "dorsiflexion") as { lowest: number; highest: number };
+export const ANKLE_BOUNDS = rangeNamed("dorsiflexion");
 
 /**
  * The ankle angle nearest to the one wanted at which a point of the sole is on the floor, degrees; the wanted one where the
@@ -111,7 +112,7 @@ export function aimFreeLeg(
   fold[1] = cr * sf + sr * cf * sa;
   fold[2] = sr * ca;
   const up = (v: readonly [number, number, number]) =>
-    (pelvis[3] as number) * v[0] + (pelvis[4] as number) * v[1] + (pelvis[5] as number) * v[2] * s;
+    numberAt(pelvis, 3) * v[0] + numberAt(pelvis, 4) * v[1] + numberAt(pelvis, 5) * v[2] * s;
   const ck = Math.cos(knee * DEGREE);
   const sk = Math.sin(knee * DEGREE);
   freeLeg.shankY = ck * up(thigh) - sk * up(fold);
@@ -190,7 +191,7 @@ export function placeFreeLeg(
   // A stump has no foot: heel and toe are where it ends.
   const foot = hasFoot(build, side) ? 1 : 0;
   const ankleHeight = foot * SHARE.ankleHeight;
-  const hipY = row[hip + 1] as number;
+  const hipY = numberAt(row, hip + 1);
   freeLeg.flexion = angles.flexion;
   freeLeg.knee = angles.knee;
   aimFreeLeg(angles, side, pelvis, hipY, build);
@@ -212,7 +213,7 @@ export function placeFreeLeg(
   const ck = Math.cos(freeLeg.knee * DEGREE);
   const sk = Math.sin(freeLeg.knee * DEGREE);
   const inSpace = (axis: number, v: readonly [number, number, number]) =>
-    (pelvis[3 * axis] as number) * v[0] + (pelvis[3 * axis + 1] as number) * v[1] + (pelvis[3 * axis + 2] as number) * v[2] * s;
+    numberAt(pelvis, 3 * axis) * v[0] + numberAt(pelvis, 3 * axis + 1) * v[1] + numberAt(pelvis, 3 * axis + 2) * v[2] * s;
   const cd = Math.cos(ankleAngle * DEGREE);
   const sd = Math.sin(ankleAngle * DEGREE);
   for (let axis = 0; axis < 3; axis += 1) {
@@ -222,7 +223,7 @@ export function placeFreeLeg(
     const square = ck * q + sk * t;
     const footAxis = cd * square - sd * shank;
     const sole = -sd * square - cd * shank;
-    const kneeAt = (row[hip + axis] as number) + thighLength * t;
+    const kneeAt = numberAt(row, hip + axis) + thighLength * t;
     const ankleAt = kneeAt + shankLength * shank;
     row[knee + axis] = kneeAt;
     row[ankle + axis] = ankleAt;

@@ -1,3 +1,4 @@
+import { numberAt } from "../checked-access.ts";
 import { type Side, sideIndex, sideSign } from "../side.ts";
 import type { Moments } from "./arm.ts";
 import { type Build, lengthIndexes, massIndexes } from "./build.ts";
@@ -19,8 +20,8 @@ export const KNEE_RANGE = sidedColumns("knee");
 export const DORSIFLEXION = sidedColumns("dorsiflexion");
 export const THIGH_LENGTH = lengthIndexes("thigh");
 export const SHANK_LENGTH = lengthIndexes("shank");
-export const thighOf = ({ lengths }: Build, side: Side): number => lengths[THIGH_LENGTH[sideIndex(side)]] as number;
-export const shankOf = ({ lengths }: Build, side: Side): number => lengths[SHANK_LENGTH[sideIndex(side)]] as number;
+export const thighOf = ({ lengths }: Build, side: Side): number => numberAt(lengths, THIGH_LENGTH[sideIndex(side)]);
+export const shankOf = ({ lengths }: Build, side: Side): number => numberAt(lengths, SHANK_LENGTH[sideIndex(side)]);
 
 /** Length of a straight leg from the hip joint to the ankle, share of H. */
 export const straightLeg = (build: Build, side: Side): number => thighOf(build, side) + shankOf(build, side);
@@ -63,24 +64,24 @@ export function addLegMass(
   footY: number,
   footZ: number,
 ): void {
-  const thighMass = masses[THIGH_MASS[sideIndex(side)]] as number;
-  const shankMass = masses[SHANK_MASS[sideIndex(side)]] as number;
-  const footMass = masses[FOOT_MASS[sideIndex(side)]] as number;
+  const thighMass = numberAt(masses, THIGH_MASS[sideIndex(side)]);
+  const shankMass = numberAt(masses, SHANK_MASS[sideIndex(side)]);
+  const footMass = numberAt(masses, FOOT_MASS[sideIndex(side)]);
   const hip = HIP[sideIndex(side)];
   const knee = KNEE[sideIndex(side)];
   const ankle = ANKLE[sideIndex(side)];
   for (let axis = 0; axis < 3; axis += 1) {
-    const h = row[hip + axis] as number;
-    const k = row[knee + axis] as number;
-    const a = row[ankle + axis] as number;
+    const h = numberAt(row, hip + axis);
+    const k = numberAt(row, knee + axis);
+    const a = numberAt(row, ankle + axis);
     const foot = axis === 0 ? footX : axis === 1 ? footY : footZ;
     moments[axis] =
-      (moments[axis] as number) +
+      numberAt(moments, axis) +
       thighMass * (h + MASS.thigh.at * (k - h)) +
       shankMass * (k + MASS.shank.at * (a - k)) +
       (footMass * (a + foot)) / 2;
   }
-  moments[3] = (moments[3] as number) + thighMass + shankMass + footMass;
+  moments[3] = numberAt(moments, 3) + thighMass + shankMass + footMass;
 }
 
 /** Hip angles of the thigh and of the plane the knee folds in, both as directions in space. */
@@ -93,7 +94,7 @@ export function writeHipAngles(
 ): void {
   const s = sideSign(side);
   const local = (v: readonly [number, number, number], axis: 0 | 1 | 2): number =>
-    (pelvis[axis] as number) * v[0] + (pelvis[3 + axis] as number) * v[1] + (pelvis[6 + axis] as number) * v[2];
+    (pelvis[axis] as number) * v[0] + numberAt(pelvis, 3 + axis) * v[1] + numberAt(pelvis, 6 + axis) * v[2];
   const tx = local(thigh, 0);
   const ty = local(thigh, 1);
   const tz = local(thigh, 2) * s;

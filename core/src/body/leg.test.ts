@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { itemAt, numberAt } from "../checked-access.ts";
 import { SIDES } from "../side.ts";
 import { USUAL_BUILD } from "./build.ts";
 import { ROW_WIDTH, sidedColumn, sidedPointColumn } from "./channels.ts";
@@ -27,12 +28,12 @@ function planted(hip: Point, { toeOut = 0, heelLift = 0 } = {}) {
   readPlantedLeg(row, "right", UPRIGHT, foot, USUAL_BUILD);
   const at = (name: "kneeJoint" | "ankle" | "heel" | "ball" | "toe"): Point => {
     const from = sidedPointColumn(name, "right");
-    return [row[from] as number, row[from + 1] as number, row[from + 2] as number];
+    return [numberAt(row, from), numberAt(row, from + 1), numberAt(row, from + 2)];
   };
   return { row, moments, foot, at };
 }
 
-const distance = (a: Point, b: Point): number => Math.hypot(...a.map((x, i) => x - (b[i] as number)));
+const distance = (a: Point, b: Point): number => Math.hypot(...a.map((x, i) => x - itemAt(b, i)));
 
 describe("a leg that carries weight", () => {
   test("straight, it is thigh and shank over the ankle", () => {

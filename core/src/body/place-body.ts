@@ -1,3 +1,4 @@
+import { itemAt, numberAt } from "../checked-access.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { column, pointColumn, ROW_WIDTH, sidedPointColumns } from "./channels.ts";
 import { placeFreeLeg } from "./free-leg.ts";
@@ -31,11 +32,11 @@ export function setFeet(space: SolverSpace, pose: Pose): void {
     setPlantedFoot(
       space.feet[i],
       side,
-      values[FOOT_X[i]] as number,
-      values[FOOT_Z[i]] as number,
-      values[TOE_OUT[i]] as number,
-      values[HEEL_LIFT[i]] as number,
-      values[FOOT_UP[i]] as number,
+      numberAt(values, FOOT_X[i]),
+      numberAt(values, FOOT_Z[i]),
+      numberAt(values, TOE_OUT[i]),
+      numberAt(values, HEEL_LIFT[i]),
+      numberAt(values, FOOT_UP[i]),
     );
   }
 }
@@ -69,11 +70,11 @@ export function placeArms(space: SolverSpace, pose: Pose, row: Float64Array, int
 function placeLeg(space: SolverSpace, pose: Pose, row: Float64Array, side: Side): void {
   const i = sideIndex(side);
   if (footIsUnsupported(pose.frame.feet[i])) {
-    space.freeLeg.flexion = pose.values[LEG_FLEXION[i]] as number;
-    space.freeLeg.abduction = pose.values[LEG_ABDUCTION[i]] as number;
-    space.freeLeg.rotation = pose.values[LEG_ROTATION[i]] as number;
-    space.freeLeg.knee = pose.values[LEG_KNEE[i]] as number;
-    space.freeLeg.ankle = pose.values[LEG_ANKLE[i]] as number;
+    space.freeLeg.flexion = numberAt(pose.values, LEG_FLEXION[i]);
+    space.freeLeg.abduction = numberAt(pose.values, LEG_ABDUCTION[i]);
+    space.freeLeg.rotation = numberAt(pose.values, LEG_ROTATION[i]);
+    space.freeLeg.knee = numberAt(pose.values, LEG_KNEE[i]);
+    space.freeLeg.ankle = numberAt(pose.values, LEG_ANKLE[i]);
     placeFreeLeg(row, side, space.axes.pelvis, space.freeLeg, space.build, space.moments);
   } else placePlantedLeg(row, side, space.feet[i], space.build, space.moments);
 }
@@ -86,9 +87,9 @@ export function placeMass(space: SolverSpace, pose: Pose, row: Float64Array, hol
   space.moments.set(space.upperMoments);
   if (holding) placeArms(space, pose, space.upperRow, space.moments, true);
   for (let axis = 0; axis < 3; axis += 1) {
-    const pelvis = space.pelvisAt[axis] as number;
-    space.moments[axis] = (space.moments[axis] as number) + (space.moments[3] as number) * pelvis;
-    for (const hip of HIP) row[hip + axis] = (space.upperRow[hip + axis] as number) + pelvis;
+    const pelvis = itemAt(space.pelvisAt, axis);
+    space.moments[axis] = numberAt(space.moments, axis) + numberAt(space.moments, 3) * pelvis;
+    for (const hip of HIP) row[hip + axis] = numberAt(space.upperRow, hip + axis) + pelvis;
   }
   placeLeg(space, pose, row, "left");
   placeLeg(space, pose, row, "right");
@@ -99,14 +100,14 @@ export function placeBody(space: SolverSpace, pose: Pose, row: Float64Array, hol
   if (holding) placeArms(space, pose, space.upperRow, space.moments, true);
   row.set(space.upperRow);
   for (let i = FIRST_POINT; i < ROW_WIDTH; i += 3) {
-    row[i] = (row[i] as number) + space.pelvisAt[0];
-    row[i + 1] = (row[i + 1] as number) + space.pelvisAt[1];
-    row[i + 2] = (row[i + 2] as number) + space.pelvisAt[2];
+    row[i] = numberAt(row, i) + space.pelvisAt[0];
+    row[i + 1] = numberAt(row, i + 1) + space.pelvisAt[1];
+    row[i + 2] = numberAt(row, i + 2) + space.pelvisAt[2];
   }
   placeMass(space, pose, row, holding);
-  row[COM_X] = space.moments[0] as number;
-  row[COM_Y] = space.moments[1] as number;
-  row[COM_Z] = space.moments[2] as number;
+  row[COM_X] = numberAt(space.moments, 0);
+  row[COM_Y] = numberAt(space.moments, 1);
+  row[COM_Z] = numberAt(space.moments, 2);
 }
 
 /** One coordinate of the way from a hip to the ankle of its planted foot, shares of H. @param axis 0 ahead, 1 up, 2 aside */
@@ -114,5 +115,5 @@ export function hipToAnkle({ feet, pelvisAt, upperRow }: SolverSpace, side: Side
   const i = sideIndex(side);
   const foot = feet[i];
   const ankle = axis === 0 ? foot.x : axis === 1 ? foot.y : foot.z;
-  return ankle - pelvisAt[axis] - (upperRow[HIP[i] + axis] as number);
+  return ankle - pelvisAt[axis] - numberAt(upperRow, HIP[i] + axis);
 }

@@ -1,3 +1,4 @@
+import { numberAt } from "../checked-access.ts";
 import { type Side, sideIndex, sideSign } from "../side.ts";
 import type { Moments } from "./arm.ts";
 import type { Build } from "./build.ts";
@@ -100,9 +101,9 @@ export function setPlantedFoot(
 export function placePlantedLeg(row: Float64Array, side: Side, foot: PlantedFoot, build: Build, moments: Moments): void {
   const i = sideIndex(side);
   const hip = HIP[i];
-  const hx = row[hip] as number;
-  const hy = row[hip + 1] as number;
-  const hz = row[hip + 2] as number;
+  const hx = numberAt(row, hip);
+  const hy = numberAt(row, hip + 1);
+  const hz = numberAt(row, hip + 2);
   const dx = foot.x - hx;
   const dy = foot.y - hy;
   const dz = foot.z - hz;
@@ -134,12 +135,12 @@ export function placePlantedLeg(row: Float64Array, side: Side, foot: PlantedFoot
 
 /** Bends the toes at the ball of the foot where they would pass under the floor: they lie on it. */
 function layToesOnFloor(row: Float64Array, ball: number, toe: number, axisX: number, axisZ: number): void {
-  if ((row[toe + 1] as number) >= 0) return;
-  const drop = Math.min(TOES, Math.max(0, row[ball + 1] as number));
+  if (numberAt(row, toe + 1) >= 0) return;
+  const drop = Math.min(TOES, Math.max(0, numberAt(row, ball + 1)));
   const ahead = Math.sqrt(TOES * TOES - drop * drop);
-  row[toe] = (row[ball] as number) + ahead * axisX;
-  row[toe + 1] = (row[ball + 1] as number) - drop;
-  row[toe + 2] = (row[ball + 2] as number) + ahead * axisZ;
+  row[toe] = numberAt(row, ball) + ahead * axisX;
+  row[toe + 1] = numberAt(row, ball + 1) - drop;
+  row[toe + 2] = numberAt(row, ball + 2) + ahead * axisZ;
 }
 
 /** Writes the angles of a placed planted leg, and its heel, ball and toe. */
@@ -157,8 +158,8 @@ export function readPlantedLeg(row: Float64Array, side: Side, pelvis: Rotation, 
   let alongAxis = 0;
   let alongNormal = 0;
   for (const axis of [0, 1, 2] as const) {
-    const toAnkle = ankleAt[axis] - (row[hip + axis] as number);
-    const alongShank = (row[knee + axis] as number) - ankleAt[axis];
+    const toAnkle = ankleAt[axis] - numberAt(row, hip + axis);
+    const alongShank = numberAt(row, knee + axis) - ankleAt[axis];
     reachSquare += toAnkle * toAnkle;
     alongAxis += alongShank * foot.axis[axis];
     alongNormal += alongShank * foot.normal[axis];
@@ -173,14 +174,14 @@ export function readPlantedLeg(row: Float64Array, side: Side, pelvis: Rotation, 
   row[KNEE_RANGE[i]] = Math.acos(Math.min(1, Math.max(-1, cosKnee))) / DEGREE;
   row[DORSIFLEXION[i]] = Math.atan2(alongAxis, alongNormal) / DEGREE;
 
-  const tx = ((row[knee] as number) - (row[hip] as number)) / thigh;
-  const ty = ((row[knee + 1] as number) - (row[hip + 1] as number)) / thigh;
-  const tz = ((row[knee + 2] as number) - (row[hip + 2] as number)) / thigh;
+  const tx = (numberAt(row, knee) - numberAt(row, hip)) / thigh;
+  const ty = (numberAt(row, knee + 1) - numberAt(row, hip + 1)) / thigh;
+  const tz = (numberAt(row, knee + 2) - numberAt(row, hip + 2)) / thigh;
   // The plane the knee folds in: a bent knee's own, a straight one's by its foot, which cannot lie along the thigh then.
   const bent = cosKnee < STRAIGHT_COSINE;
-  const dx = bent ? (row[knee] as number) - foot.x : foot.axisX;
-  const dy = bent ? (row[knee + 1] as number) - foot.y : 0;
-  const dz = bent ? (row[knee + 2] as number) - foot.z : foot.axisZ;
+  const dx = bent ? numberAt(row, knee) - foot.x : foot.axisX;
+  const dy = bent ? numberAt(row, knee + 1) - foot.y : 0;
+  const dz = bent ? numberAt(row, knee + 2) - foot.z : foot.axisZ;
   const along = dx * tx + dy * ty + dz * tz;
   const fx = dx - along * tx;
   const fy = dy - along * ty;

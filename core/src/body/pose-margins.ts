@@ -1,3 +1,4 @@
+import { numberAt } from "../checked-access.ts";
 import { BASE_SLOTS } from "./base-memory.ts";
 import { baseOfSupport, marginOfStability, type Point } from "./base-of-support.ts";
 import { column } from "./channels.ts";
@@ -17,7 +18,7 @@ function baseOf({ base: memory, build }: SolverSpace, pose: Pose, row: Float64Ar
     memory.frame === frame && memory.build === build && BASE_SLOTS.every((index, i) => memory.values[i] === values[index]);
   if (isSame) return memory.corners;
   BASE_SLOTS.forEach((index, i) => {
-    memory.values[i] = values[index] as number;
+    memory.values[i] = numberAt(values, index);
   });
   memory.frame = frame;
   memory.build = build;
@@ -34,7 +35,7 @@ export function readMargins(space: SolverSpace, pose: Pose, row: Float64Array): 
     space.problem ??= { kind: "offBase", beyond: 1 };
     return base;
   }
-  const margin = marginOfStability([row[COM_X] as number, row[COM_Z] as number], base);
+  const margin = marginOfStability([numberAt(row, COM_X), numberAt(row, COM_Z)], base);
   row[MARGIN] = margin;
   row[QUIET_MARGIN] = space.base.quietMargin;
   if (margin < 0) space.problem ??= { kind: "offBase", beyond: -margin };

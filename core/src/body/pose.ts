@@ -1,3 +1,4 @@
+import { numberAt } from "../checked-access.ts";
 import { otherSide, SIDES, type Side, sideIndex } from "../side.ts";
 import { numbered } from "./numbered.ts";
 import type { SupportName } from "./supports.ts";
@@ -174,10 +175,10 @@ function mirroredValue(value: number, rule: "keep" | "negate" | "complement"): n
 export function mirrorValues(values: Float64Array): Float64Array {
   const mirrored = new Float64Array(POSE_WIDTH);
   for (const { name, whenMirrored } of MIDLINE_SLOTS)
-    mirrored[slot(name)] = mirroredValue(values[slot(name)] as number, whenMirrored);
+    mirrored[slot(name)] = mirroredValue(numberAt(values, slot(name)), whenMirrored);
   for (const { name, whenMirrored } of SIDED_SLOTS)
     for (const side of SIDES)
-      mirrored[sidedSlot(name, side)] = mirroredValue(values[sidedSlot(name, otherSide(side))] as number, whenMirrored);
+      mirrored[sidedSlot(name, side)] = mirroredValue(numberAt(values, sidedSlot(name, otherSide(side))), whenMirrored);
   return mirrored;
 }
 

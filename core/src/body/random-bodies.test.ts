@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { numberAt } from "../checked-access.ts";
 import { SIDES, sideIndex } from "../side.ts";
 import { cases } from "../test-size.fixture.ts";
 import { anyBody, onBuild } from "./any-build.fixture.ts";
@@ -22,9 +23,9 @@ import { solvePose } from "./solve.ts";
 
 type Vector = readonly [number, number, number];
 const pointOf = (row: Float64Array, first: number): Vector => [
-  row[first] as number,
-  row[first + 1] as number,
-  row[first + 2] as number,
+  numberAt(row, first),
+  numberAt(row, first + 1),
+  numberAt(row, first + 2),
 ];
 const mix = (a: Vector, b: Vector, at: number): Vector => [
   a[0] + at * (b[0] - a[0]),
@@ -46,14 +47,14 @@ function massFromJoints(row: Float64Array, { masses }: Build): { share: number; 
   const midSpine = pointOf(row, pointColumn("midSpine"));
   const shoulders = pointOf(row, pointColumn("shoulderLine"));
   const middleOf = ({ from, to }: { from: number; to: number }) => (from + to) / 2;
-  const mass = (segment: MidlineSegment) => masses[massIndex(segment)] as number;
+  const mass = (segment: MidlineSegment) => numberAt(masses, massIndex(segment));
   add(mass("headNeck"), pointOf(row, pointColumn("head")));
   add(mass("pelvis"), mix(pelvis, lumbar, middleOf(MASS.pelvis) / SPINE_HINGE.low));
   add(mass("abdomen"), mix(lumbar, midSpine, 0.5));
   add(mass("thorax"), mix(midSpine, shoulders, (middleOf(MASS.thorax) - SPINE_HINGE.high) / (1 - SPINE_HINGE.high)));
   for (const side of SIDES) {
     const at = (name: Parameters<typeof sidedPointColumn>[0]) => pointOf(row, sidedPointColumn(name, side));
-    const sided = (segment: SidedSegment) => masses[massIndexes(segment)[sideIndex(side)]] as number;
+    const sided = (segment: SidedSegment) => numberAt(masses, massIndexes(segment)[sideIndex(side)]);
     add(sided("upperArm"), mix(at("shoulder"), at("elbowJoint"), MASS.upperArm.at));
     add(sided("forearm"), mix(at("elbowJoint"), at("wristJoint"), MASS.forearm.at));
     add(sided("hand"), at("handCentre"));
@@ -81,9 +82,9 @@ describe("whatever the body and the pose", () => {
         const { row } = taken(pose, build);
         const { share, centre } = massFromJoints(row, build);
         expect(share).toBeCloseTo(1, 12);
-        expect(centre[0]).toBeCloseTo(row[column("comX")] as number, 6);
-        expect(centre[1]).toBeCloseTo(row[column("comY")] as number, 6);
-        expect(centre[2]).toBeCloseTo(row[column("comZ")] as number, 6);
+        expect(centre[0]).toBeCloseTo(numberAt(row, column("comX")), 6);
+        expect(centre[1]).toBeCloseTo(numberAt(row, column("comY")), 6);
+        expect(centre[2]).toBeCloseTo(numberAt(row, column("comZ")), 6);
       }),
     );
   });
@@ -98,7 +99,7 @@ describe("whatever the body and the pose", () => {
         for (const side of SIDES) {
           const of = (name: Parameters<typeof sidedPointColumn>[0]) => pointOf(row, sidedPointColumn(name, side));
           const long = (segment: Parameters<typeof lengthIndexes>[0]) =>
-            build.lengths[lengthIndexes(segment)[sideIndex(side)]] as number;
+            numberAt(build.lengths, lengthIndexes(segment)[sideIndex(side)]);
           expect(distance(of("heel"), of("toe"))).toBeCloseTo(hasFoot(build, side) ? SHARE.footLength : 0, 9);
           expect(distance(of("shoulder"), of("elbowJoint"))).toBeCloseTo(long("upperArm"), 9);
           expect(distance(of("elbowJoint"), of("wristJoint"))).toBeCloseTo(long("forearm"), 9);
@@ -120,7 +121,7 @@ describe("whatever the body and the pose", () => {
         const { row } = taken(pose, build);
         const there = taken(mirrorPose(pose), mirrored).row;
         for (const name of ["shoulderLoad", "kneeLoad", "footShare", "handOverShoulder", "hipFlexion"] as const)
-          expect(there[sidedColumn(name, "left")]).toBeCloseTo(row[sidedColumn(name, "right")] as number, 3);
+          expect(there[sidedColumn(name, "left")]).toBeCloseTo(numberAt(row, sidedColumn(name, "right")), 3);
       }),
     );
   });
@@ -131,7 +132,7 @@ describe("whatever the body and the pose", () => {
         fc.pre(pose.frame.seating.kind === "standing" && pose.frame.feet.every((foot) => foot === "flat"));
         pose.values[slot("weightLeft")] = weightLeft;
         const { row } = taken(pose);
-        expect(Math.abs((row[sidedColumn("footShare", "left")] as number) - weightLeft)).toBeLessThan(0.001);
+        expect(Math.abs(numberAt(row, sidedColumn("footShare", "left")) - weightLeft)).toBeLessThan(0.001);
       }),
     );
   });
@@ -140,7 +141,7 @@ describe("whatever the body and the pose", () => {
     fc.assert(
       fc.property(anyPose, (pose) => {
         const { row, base } = taken(pose);
-        const margin = marginOfStability([row[column("comX")] as number, row[column("comZ")] as number], base);
+        const margin = marginOfStability([numberAt(row, column("comX")), numberAt(row, column("comZ"))], base);
         expect(row[column("margin")]).toBeCloseTo(margin, 9);
       }),
     );

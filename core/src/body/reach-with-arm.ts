@@ -1,3 +1,4 @@
+import { numberAt } from "../checked-access.ts";
 import { type Side, sideIndex, sideSign } from "../side.ts";
 import { type ArmAngles, FOREARM_LENGTH, HAND_LENGTH, UPPER_ARM_LENGTH } from "./arm.ts";
 import type { Build } from "./build.ts";
@@ -20,12 +21,12 @@ export const across = new Float64Array(3);
 export function leanElbow(along: number, aside: number, swivel: number, out: ArmAngles): void {
   const c = Math.cos(swivel);
   const s = Math.sin(swivel);
-  const ux = line[0] as number;
-  const uy = line[1] as number;
-  const uz = line[2] as number;
-  const dx = along * ux + aside * (c * (lean[0] as number) + s * (across[0] as number));
-  const dy = along * uy + aside * (c * (lean[1] as number) + s * (across[1] as number));
-  const dz = along * uz + aside * (c * (lean[2] as number) + s * (across[2] as number));
+  const ux = numberAt(line, 0);
+  const uy = numberAt(line, 1);
+  const uz = numberAt(line, 2);
+  const dx = along * ux + aside * (c * numberAt(lean, 0) + s * numberAt(across, 0));
+  const dy = along * uy + aside * (c * numberAt(lean, 1) + s * numberAt(across, 1));
+  const dz = along * uz + aside * (c * numberAt(lean, 2) + s * numberAt(across, 2));
   out.elevation = Math.acos(Math.min(1, Math.max(-1, -dy))) / DEGREE;
   const se = Math.sqrt(dx * dx + dz * dz);
   out.plane = se < 1e-9 ? 0 : Math.atan2(dx, dz) / DEGREE;
@@ -115,8 +116,8 @@ export function reachWithArm(
   swivels?: ElbowSwivels,
 ): number {
   const i = sideIndex(side);
-  const upperArm = lengths[UPPER_ARM_LENGTH[i]] as number;
-  const grip = (lengths[FOREARM_LENGTH[i]] as number) + MASS.hand.at * (lengths[HAND_LENGTH[i]] as number);
+  const upperArm = numberAt(lengths, UPPER_ARM_LENGTH[i]);
+  const grip = numberAt(lengths, FOREARM_LENGTH[i]) + MASS.hand.at * numberAt(lengths, HAND_LENGTH[i]);
   const fullReach = upperArm + grip;
   const tx = target[0];
   const ty = target[1];

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { numberAt } from "../checked-access.ts";
 import { angle } from "./any-pose.fixture.ts";
 import { column, handOver, LANDMARKS, sidedColumn } from "./channels.ts";
 import { mirrorPose, neutralPose, type Pose, sidedSlot, slot } from "./pose.ts";
@@ -45,7 +46,7 @@ describe("the load on a shoulder, as a share of the bare arm straight out", () =
     const straight = armsAt(90, 90);
     const bent = armsAt(90, 90);
     for (const side of SIDES) bent.values[sidedSlot("elbow", side)] = 90;
-    expect(read(bent)[shoulderLoad]).toBeLessThan(read(straight)[shoulderLoad] as number);
+    expect(read(bent)[shoulderLoad]).toBeLessThan(numberAt(read(straight), shoulderLoad));
   });
 });
 
@@ -60,7 +61,7 @@ describe("where a hand is", () => {
 
   test("over each landmark it is less, from the lap to the crown", () => {
     const row = read(armsAt(120, 90));
-    const over = LANDMARKS.map((landmark) => row[sidedColumn(handOver(landmark), "right")] as number);
+    const over = LANDMARKS.map((landmark) => numberAt(row, sidedColumn(handOver(landmark), "right")));
     expect(over).toEqual(over.toSorted((a, b) => b - a));
   });
 
@@ -71,8 +72,8 @@ describe("where a hand is", () => {
   });
 
   test("a hand ahead at the height of the eyes is near the line of sight, one behind is not", () => {
-    const ahead = read(armsAt(105, 90))[sidedColumn("handFromSight", "right")] as number;
-    const beside = read(armsAt(90, 0))[sidedColumn("handFromSight", "right")] as number;
+    const ahead = numberAt(read(armsAt(105, 90)), sidedColumn("handFromSight", "right"));
+    const beside = numberAt(read(armsAt(90, 0)), sidedColumn("handFromSight", "right"));
     expect(ahead).toBeLessThan(25);
     expect(beside).toBeGreaterThan(90);
   });
@@ -80,11 +81,11 @@ describe("where a hand is", () => {
 
 describe("the load on the low back", () => {
   test("upright it is little, and bending forward raises it with the sine of the trunk", () => {
-    const upright = read(neutralPose())[column("lowBackLoad")] as number;
+    const upright = numberAt(read(neutralPose()), column("lowBackLoad"));
     const bent = (degrees: number) => {
       const pose = neutralPose();
       pose.values[slot("pelvisTilt")] = degrees;
-      return read(pose)[column("lowBackLoad")] as number;
+      return numberAt(read(pose), column("lowBackLoad"));
     };
     expect(upright).toBeLessThan(0.01);
     // The arms hang, so that the trunk and head alone follow the sine.
@@ -93,8 +94,8 @@ describe("the load on the low back", () => {
   });
 
   test("arms held forward add to it", () => {
-    const held = read(armsAt(90, 90))[column("lowBackLoad")] as number;
-    const hanging = read(neutralPose())[column("lowBackLoad")] as number;
+    const held = numberAt(read(armsAt(90, 90)), column("lowBackLoad"));
+    const hanging = numberAt(read(neutralPose()), column("lowBackLoad"));
     // The gravity moment of one arm straight out, share of M g H.
     const arm = 0.028 * 0.436 * 0.186 + 0.016 * (0.186 + 0.43 * 0.146) + 0.006 * (0.186 + 0.146 + 0.506 * 0.108);
     expect(held - hanging).toBeCloseTo(2 * arm, 2);
@@ -108,6 +109,6 @@ test("the mirror image has the readings of the other side", () => {
   const row = read(pose);
   const mirrored = read(mirrorPose(pose));
   for (const name of ["shoulderLoad", "kneeLoad", "handFromSight", handOver("chest")] as const)
-    expect(mirrored[sidedColumn(name, "left")]).toBeCloseTo(row[sidedColumn(name, "right")] as number, 9);
-  expect(mirrored[column("handSeparation")]).toBeCloseTo(row[column("handSeparation")] as number, 9);
+    expect(mirrored[sidedColumn(name, "left")]).toBeCloseTo(numberAt(row, sidedColumn(name, "right")), 9);
+  expect(mirrored[column("handSeparation")]).toBeCloseTo(numberAt(row, column("handSeparation")), 9);
 });

@@ -1,3 +1,4 @@
+import { itemAt, numberAt } from "../checked-access.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import type { Point } from "./base-of-support.ts";
 import { type Build, massIndex, massIndexes } from "./build.ts";
@@ -37,7 +38,7 @@ const CHEST_ALONG_TRUNK = 0.66;
 
 /** Height over the floor of a landmark of this same pose, share of H. */
 function landmarkHeight(row: Float64Array, landmark: Landmark, side: Side): number {
-  const height = (point: number): number => row[point + 1] as number;
+  const height = (point: number): number => numberAt(row, point + 1);
   const alongTrunk = (share: number): number => height(PELVIS) + share * (height(SHOULDER_LINE) - height(PELVIS));
   switch (landmark) {
     case "lap":
@@ -63,9 +64,9 @@ function angleFromSight(row: Float64Array, side: Side): number {
   let dot = 0;
   let length = 0;
   for (let axis = 0; axis < 3; axis += 1) {
-    const onAxis = (row[CROWN + axis] as number) + at * ((row[NECK + axis] as number) - (row[CROWN + axis] as number));
-    const ahead = ((row[EYES + axis] as number) - onAxis) / SHARE.eyeAhead;
-    const toHand = (row[hand + axis] as number) - (row[EYES + axis] as number);
+    const onAxis = numberAt(row, CROWN + axis) + at * (numberAt(row, NECK + axis) - numberAt(row, CROWN + axis));
+    const ahead = (numberAt(row, EYES + axis) - onAxis) / SHARE.eyeAhead;
+    const toHand = numberAt(row, hand + axis) - numberAt(row, EYES + axis);
     dot += ahead * toHand;
     length += toHand ** 2;
   }
@@ -77,8 +78,8 @@ function handSeparation(row: Float64Array): number {
   let along = 0;
   let breadth = 0;
   for (let axis = 0; axis < 3; axis += 1) {
-    const across = (row[SHOULDER[1] + axis] as number) - (row[SHOULDER[0] + axis] as number);
-    along += across * ((row[HAND[1] + axis] as number) - (row[HAND[0] + axis] as number));
+    const across = numberAt(row, SHOULDER[1] + axis) - numberAt(row, SHOULDER[0] + axis);
+    along += across * (numberAt(row, HAND[1] + axis) - numberAt(row, HAND[0] + axis));
     breadth += across * across;
   }
   return along / breadth;
@@ -97,15 +98,15 @@ const part = (mass: number, from: number, to: number, at: number): Part => ({ ma
 function leverSum(row: Float64Array, about: number, parts: readonly Part[], { masses }: Build): number {
   let x = 0;
   let z = 0;
-  const aboutX = row[about] as number;
-  const aboutZ = row[about + 2] as number;
+  const aboutX = numberAt(row, about);
+  const aboutZ = numberAt(row, about + 2);
   for (let i = 0; i < parts.length; i += 1) {
-    const part = parts[i] as Part;
-    const share = masses[part.mass] as number;
-    const fromX = row[part.from] as number;
-    const fromZ = row[part.from + 2] as number;
-    x += share * (fromX + part.at * ((row[part.to] as number) - fromX) - aboutX);
-    z += share * (fromZ + part.at * ((row[part.to + 2] as number) - fromZ) - aboutZ);
+    const part = itemAt(parts, i);
+    const share = numberAt(masses, part.mass);
+    const fromX = numberAt(row, part.from);
+    const fromZ = numberAt(row, part.from + 2);
+    x += share * (fromX + part.at * (numberAt(row, part.to) - fromX) - aboutX);
+    z += share * (fromZ + part.at * (numberAt(row, part.to + 2) - fromZ) - aboutZ);
   }
   return Math.sqrt(x * x + z * z);
 }
@@ -142,15 +143,15 @@ const ABOVE_LOW_BACK: readonly Part[] = [
  */
 export function readLoadsAndHeights(row: Float64Array, side: Side, pressure: Point, footDirection: number, build: Build): void {
   const i = sideIndex(side);
-  const hand = row[HAND[i] + 1] as number;
+  const hand = numberAt(row, HAND[i] + 1);
   for (const [landmark, columns] of HAND_OVER_COLUMNS) row[columns[i]] = hand - landmarkHeight(row, landmark, side);
   row[HAND_FROM_SIGHT[i]] = angleFromSight(row, side);
   row[SHOULDER_LOAD[i]] = leverSum(row, SHOULDER[i], ARM_PARTS[side], build) / build.bareArmMoment[i];
   const knee = KNEE_JOINT[i];
   const lever =
-    ((row[knee] as number) - pressure[0]) * Math.cos(footDirection) +
-    ((row[knee + 2] as number) - pressure[1]) * Math.sin(footDirection);
-  row[KNEE_LOAD[i]] = Math.max(0, (row[FOOT_SHARE[i]] as number) * lever);
+    (numberAt(row, knee) - pressure[0]) * Math.cos(footDirection) +
+    (numberAt(row, knee + 2) - pressure[1]) * Math.sin(footDirection);
+  row[KNEE_LOAD[i]] = Math.max(0, numberAt(row, FOOT_SHARE[i]) * lever);
   if (side === SIDES[1]) {
     row[LOW_BACK_LOAD] = leverSum(row, LUMBAR, ABOVE_LOW_BACK, build);
     row[HAND_SEPARATION] = handSeparation(row);

@@ -1,3 +1,5 @@
+import { numberAt } from "../checked-access.ts";
+
 /** Radians in a degree. */
 export const DEGREE = Math.PI / 180;
 
@@ -29,9 +31,9 @@ export function composeRotation(parent: Rotation, flexion: number, sideBend: num
   const r21 = sb;
   const r22 = cb * cr;
   for (let row = 0; row < 3; row += 1) {
-    const a = parent[3 * row] as number;
-    const b = parent[3 * row + 1] as number;
-    const c = parent[3 * row + 2] as number;
+    const a = numberAt(parent, 3 * row);
+    const b = numberAt(parent, 3 * row + 1);
+    const c = numberAt(parent, 3 * row + 2);
     out[3 * row] = a * r00 + b * r10 + c * r20;
     out[3 * row + 1] = a * r01 + b * r11 + c * r21;
     out[3 * row + 2] = a * r02 + b * r12 + c * r22;

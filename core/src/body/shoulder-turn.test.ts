@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { numberAt } from "../checked-access.ts";
 import { USUAL_BUILD } from "./build.ts";
 import { sidedColumn } from "./channels.ts";
 import { neutralPose, type Pose, STANDING_FRAME, sidedSlot, slot } from "./pose.ts";
@@ -39,7 +40,7 @@ describe("the turn of the upper arm, forearm straight ahead as zero", () => {
             values[sidedSlot(name as "elevation", side)] = value;
           const { row } = solvePose(pose);
           const seen = turnFromJoints(row, side);
-          const read = row[sidedColumn("shoulderTurn", side)] as number;
+          const read = numberAt(row, sidedColumn("shoulderTurn", side));
           expect(Math.abs(Math.sin(((seen - read) * Math.PI) / 360))).toBeLessThan(1e-6);
         },
       ),

@@ -1,3 +1,4 @@
+import { numberAt } from "../checked-access.ts";
 import { SIDES, sideIndex } from "../side.ts";
 import { column, pointColumn } from "./channels.ts";
 import { pressurePoint } from "./contacts.ts";
@@ -37,12 +38,12 @@ function seatedShares(pose: Pose, row: Float64Array): [number, number] {
   let overX = 0;
   let overZ = 0;
   for (const side of down) {
-    const pressure = pressurePoint(pose.values, side, pose.frame.feet[sideIndex(side)], pose.values[PRESS] as number);
-    overX += (pressure[0] - (row[PELVIS] as number)) / down.length;
-    overZ += (pressure[1] - (row[PELVIS + 2] as number)) / down.length;
+    const pressure = pressurePoint(pose.values, side, pose.frame.feet[sideIndex(side)], numberAt(pose.values, PRESS));
+    overX += (pressure[0] - numberAt(row, PELVIS)) / down.length;
+    overZ += (pressure[1] - numberAt(row, PELVIS + 2)) / down.length;
   }
-  const comX = (row[COM_X] as number) - (row[PELVIS] as number);
-  const comZ = (row[COM_Z] as number) - (row[PELVIS + 2] as number);
+  const comX = numberAt(row, COM_X) - numberAt(row, PELVIS);
+  const comZ = numberAt(row, COM_Z) - numberAt(row, PELVIS + 2);
   const share = Math.min(1, Math.max(0, (comX * overX + comZ * overZ) / (overX ** 2 + overZ ** 2)));
   const each = share / down.length;
   return [down.includes("left") ? each : 0, down.includes("right") ? each : 0];

@@ -1,3 +1,4 @@
+import { numberAt } from "../checked-access.ts";
 import { SIDES, sideIndex } from "../side.ts";
 import { RESTING_SHARE } from "./base-of-support.ts";
 import { column, pointColumn, sidedPointColumns } from "./channels.ts";
@@ -32,7 +33,7 @@ function standingShares(pose: Pose): [number, number] {
   const [left, right] = pose.frame.feet;
   if (isOff(left)) return [0, 1];
   if (isOff(right)) return [1, 0];
-  let share = pose.values[WEIGHT_LEFT] as number;
+  let share = numberAt(pose.values, WEIGHT_LEFT);
   if (onlyRests(left)) share = Math.min(share, RESTING_SHARE);
   if (onlyRests(right)) share = Math.max(share, 1 - RESTING_SHARE);
   return [share, 1 - share];
@@ -51,7 +52,7 @@ function reachableHeight(space: SolverSpace, pose: Pose): number {
     const horizontal = Math.sqrt(dx * dx + dz * dz);
     const over = highestHip(horizontal, space.build, side);
     if (over < 0) space.problem = { kind: "legTooShort", side, shortBy: horizontal - straightLeg(space.build, side) };
-    lowest = Math.min(lowest, foot.y + Math.max(0, over) - (space.upperRow[hip + 1] as number));
+    lowest = Math.min(lowest, foot.y + Math.max(0, over) - numberAt(space.upperRow, hip + 1));
   }
   return lowest;
 }
@@ -65,7 +66,7 @@ export function solveStanding(
   trail: PelvisTrail | null,
 ): [number, number] {
   const shares = standingShares(pose);
-  const press = pose.values[PRESS] as number;
+  const press = numberAt(pose.values, PRESS);
   let targetX = 0;
   let targetZ = 0;
   // On the balls of the feet the body stands as much higher as the ankles do.
@@ -79,10 +80,10 @@ export function solveStanding(
     targetZ += share * pressure[1];
     if (bearsWeight(contact)) raised += share * (space.feet[sideIndex(side)].y - SHARE.ankleHeight);
   }
-  const wanted = SHARE.ankleHeight + raised + legLength(space.build, pose.values[SINK] as number);
+  const wanted = SHARE.ankleHeight + raised + legLength(space.build, numberAt(pose.values, SINK));
   // The upper body leans out over the pelvis by so much: begin where that is made up for.
-  const firstX = targetX - GAIN * (space.upperMoments[0] as number);
-  const firstZ = targetZ - GAIN * (space.upperMoments[2] as number);
+  const firstX = targetX - GAIN * numberAt(space.upperMoments, 0);
+  const firstZ = targetZ - GAIN * numberAt(space.upperMoments, 2);
   space.pelvisAt[0] = firstX + (trail ? 2 * trail.last[0] - trail.before[0] : 0);
   space.pelvisAt[2] = firstZ + (trail ? 2 * trail.last[1] - trail.before[1] : 0);
   const holding = pose.frame.hands.some(isOnSupport);
@@ -96,8 +97,8 @@ export function solveStanding(
     space.pelvisAt[2] = z;
     space.pelvisAt[1] = Math.min(wanted, ceiling, reachableHeight(space, pose));
     placeMass(space, pose, row, holding);
-    miss[0] = targetX - (space.moments[0] as number);
-    miss[1] = targetZ - (space.moments[2] as number);
+    miss[0] = targetX - numberAt(space.moments, 0);
+    miss[1] = targetZ - numberAt(space.moments, 2);
   };
   findPelvis({ pelvis: space.pelvisAt, miss, place });
   if (trail) {
@@ -108,6 +109,6 @@ export function solveStanding(
     trail.last[1] = space.pelvisAt[2] - firstZ;
   }
   placeBody(space, pose, row, holding);
-  row[LOWERED_BY] = wanted - (row[PELVIS + 1] as number);
+  row[LOWERED_BY] = wanted - numberAt(row, PELVIS + 1);
   return shares;
 }

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { numberAt } from "../checked-access.ts";
 import { SIDES, sideIndex } from "../side.ts";
 import { cases } from "../test-size.fixture.ts";
 import { anyBody, onBuild } from "./any-build.fixture.ts";
@@ -28,8 +29,8 @@ describe("whatever the pose", () => {
           for (const [from, to, segment] of BONES) {
             const a = sidedPointColumn(from, side);
             const b = sidedPointColumn(to, side);
-            const distance = Math.hypot(...[0, 1, 2].map((axis) => (row[a + axis] as number) - (row[b + axis] as number)));
-            expect(distance).toBeCloseTo(build.lengths[lengthIndexes(segment)[sideIndex(side)]] as number, 8);
+            const distance = Math.hypot(...[0, 1, 2].map((axis) => numberAt(row, a + axis) - numberAt(row, b + axis)));
+            expect(distance).toBeCloseTo(numberAt(build.lengths, lengthIndexes(segment)[sideIndex(side)]), 8);
           }
       }),
       { numRuns: cases(300, 20000) },
@@ -41,7 +42,7 @@ describe("whatever the pose", () => {
       fc.property(anyPose, (pose) => {
         const twice = mirrorPose(mirrorPose(pose));
         twice.values.forEach((value, i) => {
-          expect(value).toBeCloseTo(pose.values[i] as number, 12);
+          expect(value).toBeCloseTo(numberAt(pose.values, i), 12);
         });
         expect(twice.frame).toEqual(pose.frame);
 
@@ -49,11 +50,11 @@ describe("whatever the pose", () => {
         const there = solvePose(mirrorPose(pose));
         expect(there.problem?.kind).toBe(here.problem?.kind);
         if (here.problem !== null) return;
-        expect(there.row[column("comZ")]).toBeCloseTo(-(here.row[column("comZ")] as number), 6);
-        expect(there.row[column("margin")]).toBeCloseTo(here.row[column("margin")] as number, 5);
-        expect(there.row[sidedColumn("knee", "left")]).toBeCloseTo(here.row[sidedColumn("knee", "right")] as number, 3);
+        expect(there.row[column("comZ")]).toBeCloseTo(-numberAt(here.row, column("comZ")), 6);
+        expect(there.row[column("margin")]).toBeCloseTo(numberAt(here.row, column("margin")), 5);
+        expect(there.row[sidedColumn("knee", "left")]).toBeCloseTo(numberAt(here.row, sidedColumn("knee", "right")), 3);
         expect(there.row[sidedPointColumn("fingertip", "left") + 2]).toBeCloseTo(
-          -(here.row[sidedPointColumn("fingertip", "right") + 2] as number),
+          -numberAt(here.row, sidedPointColumn("fingertip", "right") + 2),
           6,
         );
       }),
@@ -71,9 +72,9 @@ describe("whatever the pose", () => {
         if (problem !== null) return;
         expect(row[sidedColumn("footShare", "left")]).toBeCloseTo(weightLeft, 9);
         const pressure = (side: "left" | "right") => {
-          const out = ((pose.values[sidedSlot("toeOut", side)] as number) * Math.PI) / 180;
+          const out = (numberAt(pose.values, sidedSlot("toeOut", side)) * Math.PI) / 180;
           const quarter = 0.25 * SHARE.footLength;
-          return (pose.values[sidedSlot("footZ", side)] as number) + (side === "left" ? -1 : 1) * quarter * Math.sin(out);
+          return numberAt(pose.values, sidedSlot("footZ", side)) + (side === "left" ? -1 : 1) * quarter * Math.sin(out);
         };
         expect(row[column("comZ")]).toBeCloseTo(weightLeft * pressure("left") + (1 - weightLeft) * pressure("right"), 5);
       }),

@@ -1,3 +1,4 @@
+import { numberAt, present } from "../checked-access.ts";
 import { pairOf, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { type Point, RESTING_SHARE_USED } from "./base-of-support.ts";
 import { type Build, hasFoot, USUAL_BUILD } from "./build.ts";
@@ -46,16 +47,16 @@ function readSide(space: SolverSpace, pose: Pose, row: Float64Array, side: Side,
   const contact = pose.frame.feet[i];
   const standing = pose.frame.seating.kind === "standing";
   const loaded = standing && share > RESTING_SHARE_USED + 1e-9;
-  const knee = row[KNEE[i]] as number;
+  const knee = numberAt(row, KNEE[i]);
   row[FOOT_SHARE[i]] = share;
   // How deep a stance is says nothing of rising from a chair, whose load on the knee is read for itself.
   row[LOADED_KNEE[i]] = loaded && !isRising(pose.frame) ? knee : 0;
-  const heelDown = standing && contact === "flat" ? (row[DORSIFLEXION[i]] as number) : 0;
+  const heelDown = standing && contact === "flat" ? numberAt(row, DORSIFLEXION[i]) : 0;
   row[HEEL_DOWN_DORSIFLEXION[i]] = heelDown;
   row[STRAIGHT_KNEE_DORSIFLEXION[i]] = knee < STRAIGHT_KNEE ? heelDown : 0;
   if (loaded && knee > LOADED_KNEE_LIMIT) space.problem ??= { kind: "kneeTooDeep", side, beyond: knee - LOADED_KNEE_LIMIT };
-  const pressure = pressurePoint(pose.values, side, contact, pose.values[PRESS] as number);
-  readLoadsAndHeights(row, side, pressure, (pose.values[TOE_OUT[i]] as number) * DEGREE * sideSign(side), space.build);
+  const pressure = pressurePoint(pose.values, side, contact, numberAt(pose.values, PRESS));
+  readLoadsAndHeights(row, side, pressure, numberAt(pose.values, TOE_OUT[i]) * DEGREE * sideSign(side), space.build);
 }
 
 /** The side of a foot that a pose puts on the floor and a body does not have; undefined where there is none. */
@@ -119,7 +120,7 @@ export function solvePose(
 ): SolvedPose {
   const pose = onOwnFeet(asked, proportions);
   const shares = placePose(space, pose, ceiling, row, proportions, trail);
-  if (pose !== asked) space.problem = { kind: "noFoot", side: missingFoot(asked, proportions) as Side };
+  if (pose !== asked) space.problem = { kind: "noFoot", side: present(missingFoot(asked, proportions), "foot") };
   const base = readMargins(space, pose, row);
   for (const side of SIDES) readSide(space, pose, row, side, shares[sideIndex(side)]);
   return { row, base, problem: space.problem };

@@ -1,15 +1,18 @@
 import { formatHandSupport } from "@able-tide/words/body";
 import { describe, expect, test } from "vitest";
+import { present } from "../checked-access.ts";
 import { readDemand } from "../movement/demand.ts";
 import { load, loadAll } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
-import { type Track, trackOf } from "../movement/track.ts";
+import { trackOf } from "../movement/track.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { HAND_SUPPORTS, type HandSupport, isHandSupported, onRail } from "./supports.ts";
 
 const quiet = load("quiet-feet");
 const samplesWith = (hold: HandSupport | null) =>
-  sampleTrack(trackOf(quiet, { ...FULL_STANDING_VARIANT, kind: hold ? "supported" : "standing", hold }, "right") as Track);
+  sampleTrack(
+    present(trackOf(quiet, { ...FULL_STANDING_VARIANT, kind: hold ? "supported" : "standing", hold }, "right"), "track"),
+  );
 const demandWith = (hold: HandSupport | null) => {
   const samples = samplesWith(hold);
   expect(samples.problem).toBeNull();
@@ -53,7 +56,7 @@ test.each(loadAll().filter(({ forms }) => forms.standing !== false && forms.supp
   (movement) => {
     const asked = (hold: HandSupport | null) => {
       const choice = { ...FULL_STANDING_VARIANT, kind: hold ? ("supported" as const) : ("standing" as const), hold };
-      const track = trackOf(movement, choice, "right") as Track;
+      const track = present(trackOf(movement, choice, "right"), "track");
       return readDemand(sampleTrack(track), { stature: 1.65 }, 8 * movement.breaths).balance.total;
     };
     const free = asked(null);

@@ -1,3 +1,4 @@
+import { entryNamed } from "../named.ts";
 import type { Side } from "../side.ts";
 
 /**
@@ -109,8 +110,7 @@ export interface HandSupport {
   readonly hand: Side | "both";
 }
 
-export const supportNamed = (name: SupportName): (typeof SUPPORTS)[number] =>
-  SUPPORTS.find((support) => support.name === name) as (typeof SUPPORTS)[number];
+export const supportNamed = (name: SupportName): (typeof SUPPORTS)[number] => entryNamed(SUPPORTS, name);
 
 /** One hand on the rail: what a place for standing always has. */
 export const onRail = (hand: Side): HandSupport => ({ by: "rail", hand });

@@ -1,3 +1,4 @@
+import { numberAt } from "../checked-access.ts";
 import type { Side } from "../side.ts";
 import { pointColumn, sidedPointColumn } from "./channels.ts";
 import { cross, dot, minus, unit, type Vector } from "./vector.ts";
@@ -7,7 +8,7 @@ import { cross, dot, minus, unit, type Vector } from "./vector.ts";
  * upper arm is is undone on the forearm, and what is left is seen from above. Needs a bent elbow. Degrees.
  */
 export function turnFromJoints(row: ArrayLike<number>, side: Side): number {
-  const at = (column: number): Vector => [row[column] as number, row[column + 1] as number, row[column + 2] as number];
+  const at = (column: number): Vector => [numberAt(row, column), numberAt(row, column + 1), numberAt(row, column + 2)];
   const up = unit(minus(at(pointColumn("shoulderLine")), at(pointColumn("midSpine"))));
   const across = minus(at(sidedPointColumn("shoulder", "right")), at(sidedPointColumn("shoulder", "left")));
   const along = dot(across, up);

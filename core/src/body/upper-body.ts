@@ -1,3 +1,4 @@
+import { itemAt, numberAt } from "../checked-access.ts";
 import { SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { type ArmAngles, type Moments, placeArm } from "./arm.ts";
 import { type Build, massIndex } from "./build.ts";
@@ -66,16 +67,16 @@ const RANGE_COPIES = MIDLINE_RANGES.map((range) => [slot(range.name), column(ran
 function step(row: Float64Array, from: number, to: number, axes: Rotation, forward: number, up: number, right: number): void {
   for (let axis = 0; axis < 3; axis += 1)
     row[to + axis] =
-      (row[from + axis] as number) +
-      (axes[3 * axis] as number) * forward +
-      (axes[3 * axis + 1] as number) * up +
-      (axes[3 * axis + 2] as number) * right;
+      numberAt(row, from + axis) +
+      numberAt(axes, 3 * axis) * forward +
+      numberAt(axes, 3 * axis + 1) * up +
+      numberAt(axes, 3 * axis + 2) * right;
 }
 
 function addAlong(row: Float64Array, from: number, axes: Rotation, up: number, share: number, moments: Moments): void {
   for (let axis = 0; axis < 3; axis += 1)
-    moments[axis] = (moments[axis] as number) + share * ((row[from + axis] as number) + (axes[3 * axis + 1] as number) * up);
-  moments[3] = (moments[3] as number) + share;
+    moments[axis] = numberAt(moments, axis) + share * (numberAt(row, from + axis) + numberAt(axes, 3 * axis + 1) * up);
+  moments[3] = numberAt(moments, 3) + share;
 }
 
 /**
@@ -84,7 +85,7 @@ function addAlong(row: Float64Array, from: number, axes: Rotation, up: number, s
  * Writes points and range columns and adds mass. Lengths are shares of H.
  */
 export function placeTrunk(values: Float64Array, row: Float64Array, axes: TrunkAxes, { masses }: Build, moments: Moments): void {
-  const at = (index: number): number => values[index] as number;
+  const at = (index: number): number => numberAt(values, index);
   composeRotation(GROUND, at(TILT), at(LIST), at(TURN), axes.pelvis);
   const flexion = at(SPINE_FLEXION) / 2;
   const sideBend = at(SPINE_SIDE_BEND) / 2;
@@ -109,7 +110,7 @@ export function placeTrunk(values: Float64Array, row: Float64Array, axes: TrunkA
   }
 
   const middle = (part: { from: number; to: number }) => ((part.from + part.to) / 2) * SHARE.trunk;
-  const mass = (index: number) => masses[index] as number;
+  const mass = (index: number) => numberAt(masses, index);
   addAlong(row, PELVIS, axes.pelvis, middle(MASS.pelvis), mass(PELVIS_MASS), moments);
   addAlong(row, LUMBAR, axes.abdomen, middle(MASS.abdomen) - SPINE_HINGE.low * SHARE.trunk, mass(ABDOMEN_MASS), moments);
   addAlong(row, MID_SPINE, axes.thorax, middle(MASS.thorax) - SPINE_HINGE.high * SHARE.trunk, mass(THORAX_MASS), moments);
@@ -141,32 +142,32 @@ export function placeHandAndArm(
   swivels: ElbowSwivels,
 ): number {
   const i = sideIndex(side);
-  angles.elevation = values[ELEVATION[i]] as number;
-  angles.plane = values[PLANE[i]] as number;
-  angles.axial = values[AXIAL[i]] as number;
-  angles.elbow = values[ELBOW[i]] as number;
-  angles.forearm = values[FOREARM[i]] as number;
-  angles.wrist = values[WRIST[i]] as number;
+  angles.elevation = numberAt(values, ELEVATION[i]);
+  angles.plane = numberAt(values, PLANE[i]);
+  angles.axial = numberAt(values, AXIAL[i]);
+  angles.elbow = numberAt(values, ELBOW[i]);
+  angles.forearm = numberAt(values, FOREARM[i]);
+  angles.wrist = numberAt(values, WRIST[i]);
   const hold = frame.hands[i];
   let shortBy = 0;
   if (hold !== "free") {
-    const x = values[HOLD[0][i]] as number;
-    const y = values[HOLD[1][i]] as number;
-    const z = values[HOLD[2][i]] as number;
+    const x = numberAt(values, HOLD[0][i]);
+    const y = numberAt(values, HOLD[1][i]);
+    const z = numberAt(values, HOLD[2][i]);
     for (let axis = 0; axis < 3; axis += 1) {
       const place =
         hold === "onBody"
-          ? (axes.pelvis[3 * axis] as number) * x +
-            (axes.pelvis[3 * axis + 1] as number) * y +
-            (axes.pelvis[3 * axis + 2] as number) * z
-          : (axis === 0 ? x : axis === 1 ? y : z) - (pelvisAt[axis] as number);
-      offset[axis] = place - (row[SHOULDER[i] + axis] as number);
+          ? numberAt(axes.pelvis, 3 * axis) * x +
+            numberAt(axes.pelvis, 3 * axis + 1) * y +
+            numberAt(axes.pelvis, 3 * axis + 2) * z
+          : (axis === 0 ? x : axis === 1 ? y : z) - itemAt(pelvisAt, axis);
+      offset[axis] = place - numberAt(row, SHOULDER[i] + axis);
     }
     for (let axis = 0; axis < 3; axis += 1)
       target[axis] =
-        (axes.thorax[axis] as number) * offset[0] +
-        (axes.thorax[3 + axis] as number) * offset[1] +
-        (axes.thorax[6 + axis] as number) * offset[2];
+        numberAt(axes.thorax, axis) * offset[0] +
+        numberAt(axes.thorax, 3 + axis) * offset[1] +
+        numberAt(axes.thorax, 6 + axis) * offset[2];
     shortBy = reachWithArm(target, side, build, angles, swivels);
   }
   placeArm(row, side, axes.thorax, angles, build, moments);

@@ -1,3 +1,5 @@
+import { entryNamed } from "../named.ts";
+
 /**
  * What is held in the hands in water. `area` is how many times the bare hand's area meets the water, `lift` how much each pulls
  * upward under the surface, newtons. Usual sizes of soft paddles and short foam bars; our own numbers.
@@ -10,5 +12,4 @@ export const WATER_EQUIPMENT = [
 export type WaterEquipment = (typeof WATER_EQUIPMENT)[number]["name"];
 export const WATER_EQUIPMENT_NAMES = WATER_EQUIPMENT.map(({ name }) => name);
 
-export const waterEquipmentNamed = (name: WaterEquipment): (typeof WATER_EQUIPMENT)[number] =>
-  WATER_EQUIPMENT.find((each) => each.name === name) as (typeof WATER_EQUIPMENT)[number];
+export const waterEquipmentNamed = (name: WaterEquipment): (typeof WATER_EQUIPMENT)[number] => entryNamed(WATER_EQUIPMENT, name);

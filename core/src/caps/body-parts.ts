@@ -1,4 +1,5 @@
 import { column, type MidlineRange, SIDED_RANGES, type SidedRange, sidedColumn } from "../body/channels.ts";
+import { numberAt } from "../checked-access.ts";
 import type { Side } from "../side.ts";
 
 const ARM: readonly SidedRange[] = ["shoulderElevation", "shoulderPlane", "shoulderTurn", "elbow", "forearm", "wrist"];
@@ -34,5 +35,5 @@ export function movesPart(
   { highest, lowest }: { readonly highest: Float64Array; readonly lowest: Float64Array },
 ): boolean {
   const found = BODY_PARTS.find(({ name }) => name === part);
-  return !found || found.columns.some((at) => (highest[at] as number) - (lowest[at] as number) > TAKES_PART);
+  return !found || found.columns.some((at) => numberAt(highest, at) - numberAt(lowest, at) > TAKES_PART);
 }

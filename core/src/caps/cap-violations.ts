@@ -1,6 +1,7 @@
 import { column, handOver, LANDMARK_TOLERANCE, type SidedColumn, sidedColumn } from "../body/channels.ts";
 import { ELEVATION_WITH_OUTWARD_CAP } from "../body/shoulder-turn.ts";
 import { type HandSupport, isHandSupported, supportNamed } from "../body/supports.ts";
+import { numberAt } from "../checked-access.ts";
 import type { Demand } from "../movement/demand.ts";
 import type { StaticDemand } from "../movement/static-demand.ts";
 import { FULL_SIZE, type VariantKind, type VariantSpec } from "../movement/variant.ts";
@@ -31,7 +32,7 @@ const PERCENT = 100;
 /** Whether poses go beyond a cap on range or load. @returns false for caps on anything that is not seen in a pose */
 export function poseViolatesCap(limit: CapLimit, extremes: Extremes): boolean {
   const over = (name: SidedColumn, most: number): boolean =>
-    sidesOf(limit).some((side) => (extremes.highest[sidedColumn(name, side)] as number) > most);
+    sidesOf(limit).some((side) => numberAt(extremes.highest, sidedColumn(name, side)) > most);
   switch (limit.channel) {
     case "handHeight":
       return over(handOver(limit.limit), LANDMARK_TOLERANCE + CAP_TOLERANCE.share);
@@ -41,7 +42,7 @@ export function poseViolatesCap(limit: CapLimit, extremes: Extremes): boolean {
         (limit.motion === "shoulderOutwardTurn" && over("shoulderElevation", ELEVATION_WITH_OUTWARD_CAP + CAP_TOLERANCE.degrees))
       );
     case "handSeparation":
-      return (extremes.highest[column("handSeparation")] as number) > limit.limit + CAP_TOLERANCE.share;
+      return numberAt(extremes.highest, column("handSeparation")) > limit.limit + CAP_TOLERANCE.share;
     case "loadedKnee":
       return over("loadedKnee", limit.limit + CAP_TOLERANCE.degrees);
     case "dorsiflexion":
@@ -55,7 +56,7 @@ export function poseViolatesCap(limit: CapLimit, extremes: Extremes): boolean {
     case "legShare":
       return over("footShare", limit.limit / PERCENT + CAP_TOLERANCE.share);
     case "lowBackLoad":
-      return (extremes.highest[column("lowBackLoad")] as number) > limit.limit / PERCENT + CAP_TOLERANCE.share;
+      return numberAt(extremes.highest, column("lowBackLoad")) > limit.limit / PERCENT + CAP_TOLERANCE.share;
     default:
       return false;
   }

@@ -1,3 +1,5 @@
+import { entryNamed } from "../named.ts";
+
 /**
  * What a cap can be set on. `kind` says what its limit is; `stricter` whether a smaller or a greater number limits more.
  * From this list follow the types, the form, the check of a fit and the table on screen.
@@ -282,5 +284,4 @@ export type NumberChannel = ChannelOf<"number", false>;
 
 export const CAP_CHANNEL_NAMES = CAP_CHANNELS.map((channel) => channel.name);
 
-export const capChannel = (name: CapChannel): (typeof CAP_CHANNELS)[number] =>
-  CAP_CHANNELS.find((channel) => channel.name === name) as (typeof CAP_CHANNELS)[number];
+export const capChannel = (name: CapChannel): (typeof CAP_CHANNELS)[number] => entryNamed(CAP_CHANNELS, name);

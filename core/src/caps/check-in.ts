@@ -1,3 +1,4 @@
+import { recordOf } from "../named.ts";
 import { type CheckIn, OUTCOMES, type Outcome } from "./answers.ts";
 import { BODY_PARTS, type BodyPart } from "./body-parts.ts";
 import { type Cap, type CapLimit, sidesOf } from "./cap.ts";
@@ -36,7 +37,7 @@ export interface DayReading {
 
 const whole = (): Record<BodyPart | "all", number> => ({
   all: 1,
-  ...(Object.fromEntries(PART_NAMES.map((name) => [name, 1])) as Record<BodyPart, number>),
+  ...recordOf(PART_NAMES, () => 1),
 });
 
 /** Reductions add up to this at most. */

@@ -1,4 +1,6 @@
-import { column, MIDLINE_RANGES, type MidlineRange, SIDED_RANGES, type SidedRange, sidedColumn } from "../body/channels.ts";
+import { column, MIDLINE_RANGES, type MidlineRange, rangeNamed, type SidedRange, sidedColumn } from "../body/channels.ts";
+import { numberAt } from "../checked-access.ts";
+import { entryNamed } from "../named.ts";
 import type { Side } from "../side.ts";
 
 /**
@@ -48,12 +50,12 @@ export type MotionName = (typeof MOTIONS)[number]["name"];
 export type Motion = (typeof MOTIONS)[number];
 export const MOTION_NAMES = MOTIONS.map(({ name }) => name);
 
-export const motionNamed = (name: MotionName): Motion => MOTIONS.find((motion) => motion.name === name) as Motion;
+export const motionNamed = (name: MotionName): Motion => entryNamed(MOTIONS, name);
 
 /** Upper bound of the motion's ordinary active range in adults, degrees. */
 export function mostOfMotion(name: MotionName): number {
   const { range, direction } = motionNamed(name);
-  const bounds = [...MIDLINE_RANGES, ...SIDED_RANGES].find((each) => each.name === range) as (typeof MIDLINE_RANGES)[number];
+  const bounds = rangeNamed(range);
   return direction === 1 ? bounds.highest : -bounds.lowest;
 }
 
@@ -73,5 +75,5 @@ export function reachOfMotion(
   const { range, direction, sides } = motionNamed(name);
   const at = isMidline(range) ? column(range) : sidedColumn(range, side);
   const sign = sides === "toSide" && side === "left" ? -direction : direction;
-  return sign === 1 ? (highest[at] as number) : -(lowest[at] as number);
+  return sign === 1 ? numberAt(highest, at) : -numberAt(lowest, at);
 }

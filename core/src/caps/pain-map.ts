@@ -1,3 +1,4 @@
+import { entryNamed } from "../named.ts";
 import type { BodyPart } from "./body-parts.ts";
 
 /**
@@ -31,5 +32,4 @@ export const PAIN_PLACES = [
 export type PainPlace = (typeof PAIN_PLACES)[number]["name"];
 export const PAIN_PLACE_NAMES = PAIN_PLACES.map(({ name }) => name);
 
-export const painPlace = (name: PainPlace): (typeof PAIN_PLACES)[number] =>
-  PAIN_PLACES.find((place) => place.name === name) as (typeof PAIN_PLACES)[number];
+export const painPlace = (name: PainPlace): (typeof PAIN_PLACES)[number] => entryNamed(PAIN_PLACES, name);

@@ -1,3 +1,4 @@
+import { entryNamed, recordOf } from "../named.ts";
 import type { Source } from "./source.ts";
 
 /** Thresholds of the day's screening. `stricter` is the direction an organisation may move them in. */
@@ -83,10 +84,10 @@ export const THRESHOLDS = [
 export type ThresholdName = (typeof THRESHOLDS)[number]["name"];
 export type Thresholds = Readonly<Record<ThresholdName, number>>;
 
-export const USUAL_THRESHOLDS = Object.fromEntries(THRESHOLDS.map(({ name, usual }) => [name, usual])) as Record<
-  ThresholdName,
-  number
->;
+export const USUAL_THRESHOLDS: Thresholds = recordOf(
+  THRESHOLDS.map(({ name }) => name),
+  (name) => entryNamed<(typeof THRESHOLDS)[number]>(THRESHOLDS, name).usual,
+);
 
 /** Questions of the check-in that a group may ask in addition to "as usual, lighter, sit out". */
 export const QUESTIONS = [

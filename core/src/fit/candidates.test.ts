@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { sidedColumn } from "../body/channels.ts";
+import { present } from "../checked-access.ts";
 import { readDemand } from "../movement/demand.ts";
 import { loadAll } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
@@ -37,7 +38,14 @@ describe("legs that stand still", () => {
         expect(shape.kind).not.toBe("seated");
         expect(sizesOf(shape, { trunk: true, legs: true }).every(({ legs }) => legs === 0)).toBe(true);
       }
-    expect(stillOf(movements.find(({ id }) => id === "heels-up") as (typeof movements)[number])).toEqual([]);
+    expect(
+      stillOf(
+        present(
+          movements.find(({ id }) => id === "heels-up"),
+          "movement",
+        ),
+      ),
+    ).toEqual([]);
   });
 });
 

@@ -1,4 +1,5 @@
 import { type HandSupport, ON_ARMRESTS } from "../body/supports.ts";
+import { present } from "../checked-access.ts";
 import { type Movement, rises } from "../movement/format.ts";
 import { hasVariant } from "../movement/track.ts";
 import {
@@ -54,7 +55,7 @@ function* shapesOfKind(
             yield { kind, hold, depth, toeDown, arms, weightBack, sizes: WHOLE };
           }
   if (seated || !movesAbove(movement)) return;
-  const highest = depths.at(-1) as Depth;
+  const highest = present(depths.at(-1), "depth");
   for (const hold of holds)
     for (const arms of ARMS)
       if (mayMove(movement, arms, hold))

@@ -1,6 +1,7 @@
 import { reliefOf } from "../body/supports.ts";
 import { movesPart, TAKES_PART, type WholeOrPart } from "../caps/body-parts.ts";
 import { barsVariant, isOnFeet, repetitionsAllowedMoving } from "../caps/cap-violations.ts";
+import { itemAt, present } from "../checked-access.ts";
 import { getOrCompute } from "../memo.ts";
 import { type SupportMode, supportModeOf } from "../movement/support-mode.ts";
 import { armMoves, FULL_SIZE, type Sizes } from "../movement/variant.ts";
@@ -20,7 +21,7 @@ import {
   readShape,
 } from "./fidelity.ts";
 import { supportModeGroups, supportOptions } from "./support-options.ts";
-import type { RankedShape, RankedSize, VariantCache } from "./variant-cache.ts";
+import type { VariantCache } from "./variant-cache.ts";
 
 /** A shape on its mode through one search. */
 interface CandidateState {
@@ -212,7 +213,7 @@ export class CellSearch {
       if (head.most <= Math.max(above, best?.fidelity ?? 0) + EPSILON) break;
       if (this.learn(head, planned, spending)) continue;
       const { evaluation } = head;
-      const size = (evaluation.ranked as RankedShape).sizes[head.next] as RankedSize;
+      const size = itemAt(present(evaluation.ranked, "ranked sizes").sizes, head.next);
       head.next += 1;
       head.most = this.promise(head, planned);
       const body = this.readBody(evaluation, size.sizes, planned);

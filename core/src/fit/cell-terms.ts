@@ -10,6 +10,7 @@ import {
   sizeViolatesCap,
   violatesCap,
 } from "../caps/cap-violations.ts";
+import { itemAt } from "../checked-access.ts";
 import type { Demand } from "../movement/demand.ts";
 import type { VariantSpec } from "../movement/variant.ts";
 import type { Side } from "../side.ts";
@@ -126,7 +127,7 @@ export class CellTerms {
     const demands = this.meantDemands;
     if (demands === null) return [];
     return caps.filter((cap, i) => {
-      const worked = this.worked[i] as Cap;
+      const worked = itemAt(this.worked, i);
       return (
         this.breaksWorked(worked, this.full, demands, 1) ||
         this.roundsOf(this.full.kind, demands, [worked]) < this.repetitions ||

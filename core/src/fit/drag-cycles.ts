@@ -4,6 +4,7 @@ import { type Cap, sidesOf } from "../caps/cap.ts";
 import { type DragMoments, shortestCycle } from "../movement/drag.ts";
 import { hasWaterVariant, type Movement } from "../movement/format.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
+import { recordOf } from "../named.ts";
 import { BREATH_SECONDS } from "../plan/style.ts";
 import type { DragCycles } from "../schedule/plan-setting.ts";
 import { sideIndex } from "../side.ts";
@@ -66,12 +67,6 @@ export function dragCycles(
   return Object.fromEntries(
     movements
       .filter(hasWaterVariant)
-      .map((movement) => [
-        movement.id,
-        Object.fromEntries(WATER_EQUIPMENT_NAMES.map((name) => [name, cycleOf(movement, name)])) as Record<
-          WaterEquipment,
-          number
-        >,
-      ]),
+      .map((movement) => [movement.id, recordOf(WATER_EQUIPMENT_NAMES, (name) => cycleOf(movement, name))]),
   );
 }

@@ -1,4 +1,5 @@
 import type { Cap } from "../caps/cap.ts";
+import { itemAt } from "../checked-access.ts";
 import { runToCompletion } from "../run-to-completion.ts";
 import { cellWorth, fitCell } from "./cell.ts";
 import type { Explanation } from "./explain.ts";
@@ -25,7 +26,7 @@ const optionsOf = ({ plan, scarce, variants, memory }: Checked, person: FitPerso
 /** What a block's best variant is worth for a person without some caps, fitted on its own. */
 function worthAlone(checked: Checked, gone: readonly Cap[]): number {
   const options = optionsOf(checked, checked.person);
-  const { input } = (options.blocks[checked.block] as PersonOptions["blocks"][number]).search.terms;
+  const { input } = itemAt(options.blocks, checked.block).search.terms;
   return cellWorth(fitCell({ ...input, caps: input.caps.filter((cap) => !gone.includes(cap)) }, checked.variants));
 }
 

@@ -1,6 +1,7 @@
 import type { Cap } from "../caps/cap.ts";
+import { itemAt } from "../checked-access.ts";
 import type { PinnedVariant } from "../plan/pinned-variant.ts";
-import { type BlockedBy, bestVariant, cellWorth, type FittedCell, variantWorth } from "./cell.ts";
+import { type BlockedBy, bestVariant, cellWorth, variantWorth } from "./cell.ts";
 import { CellSearch } from "./cell-search.ts";
 import type { FitPlan } from "./fit-plan.ts";
 import type { FittedRow } from "./fitted-row.ts";
@@ -70,7 +71,7 @@ function* choicesOf<Thing>(things: readonly Thing[], count: number, from = 0): G
     return;
   }
   for (let i = from; i <= things.length - count; i += 1)
-    for (const rest of choicesOf(things, count - 1, i + 1)) yield [things[i] as Thing, ...rest];
+    for (const rest of choicesOf(things, count - 1, i + 1)) yield [itemAt(things, i), ...rest];
 }
 
 /**
@@ -124,20 +125,20 @@ export function* explainIncrementally(
   memory: FitMemory,
 ): Generator<undefined, Explanation> {
   const at = plan.blocks.findIndex(({ id }) => id === blockId);
-  const cell = row.cells[at] as FittedCell;
+  const cell = itemAt(row.cells, at);
   const worth = cellWorth(cell);
   const nothing: Explanation = { caps: [], gaveWay: cell.gaveWay, without: cell.fidelity };
   if (cell.fidelity >= 1 - MORE) return { ...nothing, gaveWay: null };
   if (cell.gaveWay !== null) return nothing;
   const options = yield* personOptionsIncrementally(plan, person, scarce, variants, memory);
-  const each = options.blocks[at] as PersonOptions["blocks"][number];
+  const each = itemAt(options.blocks, at);
   const best = Math.max(...each.all.map(({ worth }) => worth));
   if (worth < best - MORE) {
     const overSession = person.caps.filter((cap) => isOverSession(cap) || MINUTES_CHANNELS.includes(cap.limit.channel));
     const found = yield* smallest(overSession, worth, function* (gone) {
       const caps = person.caps.filter((cap) => !gone.includes(cap));
       const without = yield* personOptionsIncrementally(plan, { ...person, caps }, scarce, variants, memory);
-      return (selectOptions(without).chosen[at] as { worth: number }).worth;
+      return itemAt(selectOptions(without).chosen, at).worth;
     });
     return found ? { ...found, gaveWay: null } : { ...nothing, gaveWay: "changes" };
   }

@@ -1,4 +1,5 @@
 import { column, MIDLINE_RANGES, SIDED_RANGES, sidedColumn, sidedColumns } from "../body/channels.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
 import type { Demand } from "../movement/demand.ts";
 import type { Movement } from "../movement/format.ts";
 import { armMoves, FULL_SIZE, type VariantSpec } from "../movement/variant.ts";
@@ -47,13 +48,13 @@ const RANGES: readonly RangeOfPart[] = [
 const LOADED_KNEE = sidedColumns("loadedKnee");
 
 const span = (demands: readonly Demand[], index: number): number =>
-  Math.max(...demands.map((demand) => demand.highest[index] as number)) -
-  Math.min(...demands.map((demand) => demand.lowest[index] as number));
+  Math.max(...demands.map((demand) => numberAt(demand.highest, index))) -
+  Math.min(...demands.map((demand) => numberAt(demand.lowest, index)));
 
 const steadiest = (demands: readonly Demand[]): number => Math.max(...demands.map((demand) => demand.balance.total));
 
 const deepest = (demands: readonly Demand[]): number =>
-  Math.max(...demands.flatMap((demand) => LOADED_KNEE.map((index) => demand.highest[index] as number)));
+  Math.max(...demands.flatMap((demand) => LOADED_KNEE.map((index) => numberAt(demand.highest, index))));
 
 /** What the ranges of the planned variant are, for any participant at any pace. */
 export interface PlannedRanges {
@@ -156,7 +157,7 @@ export function rangeFidelity(
   const plannedSides = new Set<Side>();
   const keptSides = new Set<Side>();
   planned.moving.forEach(({ part, side }, i) => {
-    const done = (ranges[i] as number) * sizeOf(choice, part);
+    const done = itemAt(ranges, i) * sizeOf(choice, part);
     kept += done;
     if (side === null) return;
     plannedSides.add(side);

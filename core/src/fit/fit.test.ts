@@ -6,6 +6,7 @@ import { anyLimit, tightened } from "../caps/any-limit.fixture.ts";
 import { capOf } from "../caps/cap.fixture.ts";
 import type { Cap, CapLimit } from "../caps/cap.ts";
 import { repetitionsWithinHold, violatesCap } from "../caps/cap-violations.ts";
+import { present } from "../checked-access.ts";
 import type { Demand } from "../movement/demand.ts";
 import { hasLandVariant, type Movement } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";
@@ -22,7 +23,11 @@ import { limitedResources } from "./support-options.ts";
 import { createVariantCache, leadingSides } from "./variant-cache.ts";
 
 const movements = loadAll().filter(hasLandVariant);
-const named = (id: string) => movements.find((movement) => movement.id === id) as Movement;
+const named = (id: string) =>
+  present(
+    movements.find((movement) => movement.id === id),
+    "movement",
+  );
 
 const variants = createVariantCache();
 

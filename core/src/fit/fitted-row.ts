@@ -1,5 +1,6 @@
 import { buildOf } from "../body/build.ts";
 import type { Cap } from "../caps/cap.ts";
+import { itemAt } from "../checked-access.ts";
 import { type Pair, pairOf, sideIndex } from "../side.ts";
 import { type BlockedBy, cellOnFeet, type FittedCell, restCell, variantCell } from "./cell.ts";
 import { type CellOption, RESOURCES } from "./options.ts";
@@ -39,7 +40,7 @@ export function sumsOf(cells: readonly FittedCell[], { blocks }: PersonOptions):
   let changes = 0;
   let onFeet = false;
   cells.forEach((cell, i) => {
-    const { block, roomChanges: roomDoes } = blocks[i] as PersonOptions["blocks"][number];
+    const { block, roomChanges: roomDoes } = itemAt(blocks, i);
     const stands = cellOnFeet(cell);
     run = stands ? run + block.total : 0;
     standing += stands ? block.total : 0;
@@ -50,7 +51,7 @@ export function sumsOf(cells: readonly FittedCell[], { blocks }: PersonOptions):
   const sum = (of: (demand: FittedCell["demands"][number], i: 0 | 1) => number): Pair =>
     pairOf((side) =>
       cells.reduce((all, cell, b) => {
-        const { turns } = (blocks[b] as PersonOptions["blocks"][number]).block;
+        const { turns } = itemAt(blocks, b).block;
         return cell.demands.reduce(
           (each, demand, turn) => each + Math.min(cell.rounds, turns[turn]?.rounds ?? 0) * of(demand, sideIndex(side)),
           all,
@@ -84,16 +85,16 @@ export function blockersOf(
 export function bindingSessionCaps({ person, blocks }: PersonOptions): readonly Cap[] {
   const overSession = person.caps.filter(isOverSession);
   const best = blocks.map(({ all }) => all.reduce((a, b) => (b.worth > a.worth + LESS ? b : a)));
-  const spent = best.map((option, b) => sessionUseOf(option, (blocks[b] as PersonOptions["blocks"][number]).block.total));
+  const spent = best.map((option, b) => sessionUseOf(option, itemAt(blocks, b).block.total));
   let run = 0;
   let longest = 0;
   best.forEach((option, b) => {
-    run = option.onFeet ? run + (blocks[b] as PersonOptions["blocks"][number]).block.total : 0;
+    run = option.onFeet ? run + itemAt(blocks, b).block.total : 0;
     longest = Math.max(longest, run);
   });
   const passed = overSession.filter((cap) => {
     const { sums, run: mostRun } = sessionLimits([cap]);
-    return longest > mostRun || sums.some((limit, sum) => spent.reduce((all, each) => all + (each[sum] as number), 0) > limit);
+    return longest > mostRun || sums.some((limit, sum) => spent.reduce((all, each) => all + itemAt(each, sum), 0) > limit);
   });
   return passed.length > 0 ? passed : overSession;
 }
@@ -112,7 +113,7 @@ export function rowOf(
   const build = buildOf(person.measured, person.stature);
   const overSession = bindingSessionCaps(options);
   const cells = blocks.map((each, b): FittedCell => {
-    const option = chosen[b] as CellOption;
+    const option = itemAt(chosen, b);
     const broken = each.search.terms.broken();
     if (each.spent.length > 0) return restCell([...broken, ...each.spent]);
     const gaveWay = blockersOf(each, option, (way) => isOpen(b, way));

@@ -4,6 +4,7 @@ import { buildOf, USUAL_BODY } from "../body/build.ts";
 import { anyLimit, tightened } from "../caps/any-limit.fixture.ts";
 import type { CapLimit } from "../caps/cap.ts";
 import { violatesCap } from "../caps/cap-violations.ts";
+import { itemAt } from "../checked-access.ts";
 import { readDemand } from "../movement/demand.ts";
 import { load } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
@@ -53,7 +54,7 @@ function expectNoCapBroken(plan: FitPlan, person: FitPerson, row: FittedRow): vo
   let run = 0;
   let longest = 0;
   plan.blocks.forEach((block, b) => {
-    const { choice, rounds } = row.cells[b] as FittedRow["cells"][number];
+    const { choice, rounds } = itemAt(row.cells, b);
     if (choice === null) {
       run = 0;
       return;
@@ -99,7 +100,7 @@ describe("a group and what the room has", () => {
       fc.property(fc.array(anyPerson(4), { minLength: 3, maxLength: 5 }), (some) => {
         const people = named(some);
         const { rows } = fit(narrow, people);
-        for (const [i, person] of people.entries()) expectNoCapBroken(narrow, person, rows[i] as FittedRow);
+        for (const [i, person] of people.entries()) expectNoCapBroken(narrow, person, itemAt(rows, i));
         narrow.blocks.forEach((_, b) => {
           const modes = rows.flatMap(({ cells }) => {
             const choice = cells[b]?.choice;

@@ -1,7 +1,8 @@
+import { itemAt, present } from "../checked-access.ts";
 import { runToCompletion } from "../run-to-completion.ts";
 import type { FitPlan } from "./fit-plan.ts";
 import { type FittedRow, rowOf } from "./fitted-row.ts";
-import { type CellOption, RESOURCES, type ResourceUse } from "./options.ts";
+import { type CellOption, RESOURCES } from "./options.ts";
 import {
   createFitMemory,
   type FitMemory,
@@ -77,7 +78,7 @@ function inTurn(plan: FitPlan, order: readonly PersonOptions[], alone: Alone, ef
   const room = new Room(plan);
   const selections = new Map<PersonOptions, SessionSelection>();
   for (const options of order) {
-    const chosen = chooseIn(room, options, alone.get(options) as SessionSelection, effort);
+    const chosen = chooseIn(room, options, present(alone.get(options), "participant's choice"), effort);
     room.enter(chosen);
     selections.set(options, chosen);
   }
@@ -88,7 +89,7 @@ function inTurn(plan: FitPlan, order: readonly PersonOptions[], alone: Alone, ef
 const standsInTheWay = (holds: SessionSelection, wants: SessionSelection, has: SessionSelection): boolean =>
   holds.chosen.some(({ takes }, block) =>
     RESOURCES.some((what) => {
-      const wanted = (wants.chosen[block] as CellOption).takes[what] > (has.chosen[block] as CellOption).takes[what];
+      const wanted = itemAt(wants.chosen, block).takes[what] > itemAt(has.chosen, block).takes[what];
       return takes[what] > 0 && wanted;
     }),
   );
@@ -98,16 +99,16 @@ function* exchange(plan: FitPlan, shared: Shared, alone: Alone, effort: Effort):
   const selections = new Map(shared.selections);
   const room = new Room(plan);
   for (const each of selections.values()) room.enter(each);
-  const of = (options: PersonOptions) => selections.get(options) as SessionSelection;
+  const of = (options: PersonOptions) => present(selections.get(options), "participant's choice");
   const choose = (options: PersonOptions): SessionSelection => {
-    const chosen = chooseIn(room, options, alone.get(options) as SessionSelection, effort);
+    const chosen = chooseIn(room, options, present(alone.get(options), "participant's choice"), effort);
     room.enter(chosen);
     return chosen;
   };
   const people = [...selections.keys()].sort(byId);
   for (const first of people)
     for (const second of people) {
-      if (first === second || !standsInTheWay(of(second), alone.get(first) as SessionSelection, of(first))) continue;
+      if (first === second || !standsInTheWay(of(second), present(alone.get(first), "participant's choice"), of(first))) continue;
       const before = [of(first), of(second)] as const;
       for (const each of before) room.leave(each);
       const after = [choose(first), choose(second)] as const;
@@ -123,7 +124,7 @@ function* exchange(plan: FitPlan, shared: Shared, alone: Alone, effort: Effort):
   return { selections, good: goodTogether(selections.values()) };
 }
 
-const ownMatch = (options: PersonOptions, alone: Alone): number => keptOf(alone.get(options) as SessionSelection);
+const ownMatch = (options: PersonOptions, alone: Alone): number => keptOf(present(alone.get(options), "participant's choice"));
 
 /**
  * Orders in which people may choose: those who lose most without the scarce first, and those with the lowest match
@@ -136,7 +137,7 @@ function firstOrders(
 ): PersonOptions[][] {
   const without = new Map(
     people
-      .filter((options) => (alone.get(options) as SessionSelection).chosen.some(isScarce))
+      .filter((options) => present(alone.get(options), "participant's choice").chosen.some(isScarce))
       .map((options) => [options, keptOf(selectOptions(options, (_, option) => (isScarce(option) ? null : option.worth)))]),
   );
   const own = (options: PersonOptions) => ownMatch(options, alone);
@@ -153,16 +154,16 @@ function firstOrders(
 function movePrices(prices: readonly Counts[], room: Room, short: number, step: number): boolean {
   const over = prices.map((_, block) => RESOURCES.map((what) => room.over(block, what)));
   const length = over.flat().reduce((sum, each, i) => {
-    const what = RESOURCES[i % RESOURCES.length] as (typeof RESOURCES)[number];
-    const price = (prices[Math.floor(i / RESOURCES.length)] as ResourceUse)[what];
+    const what = itemAt(RESOURCES, i % RESOURCES.length);
+    const price = itemAt(prices, Math.floor(i / RESOURCES.length))[what];
     return sum + (each > 0 || price > 0 ? each * each : 0);
   }, 0);
   if (length === 0) return false;
   const stride = Math.max(EPSILON, short) / length / (1 + step / 4);
   over.forEach((each, block) => {
     RESOURCES.forEach((what, i) => {
-      const price = prices[block] as Counts;
-      price[what] = Math.max(0, price[what] + stride * (each[i] as number));
+      const price = itemAt(prices, block);
+      price[what] = Math.max(0, price[what] + stride * itemAt(each, i));
     });
   });
   return true;
@@ -196,7 +197,7 @@ function* shareOut(
       const kept = ownMatch(options, alone);
       const slope = welfareSlope(kept) / count;
       const priceOf = (block: number, { takes }: CellOption) =>
-        RESOURCES.reduce((sum, what) => sum + takes[what] * (prices[block] as ResourceUse)[what], 0);
+        RESOURCES.reduce((sum, what) => sum + takes[what] * itemAt(prices, block)[what], 0);
       const chosen = selectOptions(options, (block, option) => option.worth - priceOf(block, option) / slope, effort.patient);
       room.enter(chosen);
       // The good is concave, so that it lies below its tangent wherever that is laid.
@@ -206,7 +207,7 @@ function* shareOut(
     }
     value += prices.reduce((sum, price) => sum + RESOURCES.reduce((all, what) => all + price[what] * capacity[what], 0), 0);
     bound = Math.min(bound, value);
-    const order = people.toSorted((a, b) => (gains.get(b) as number) - (gains.get(a) as number) || byId(a, b));
+    const order = people.toSorted((a, b) => present(gains.get(b), "gain") - present(gains.get(a), "gain") || byId(a, b));
     const shared = inTurn(plan, order, alone, effort);
     if (shared.good > best.good + EPSILON) best = shared;
     if (!movePrices(prices, room, value - best.good, step)) break;
@@ -259,13 +260,13 @@ export function* fitGroupIncrementally(
   const left = new Room(plan);
   for (const selections of shared.selections.values()) left.enter(selections);
   const rows = everybody.map((options) => {
-    const selections = shared.selections.get(options) as SessionSelection;
+    const selections = present(shared.selections.get(options), "participant's choice");
     left.leave(selections);
     const row = rowOf(options, selections, (block, option) => left.hasFor(block, option));
     left.enter(selections);
     return {
       ...row,
-      bound: Math.max(row.fidelity, (alone.get(options) as SessionSelection).bound / Math.max(1, row.cells.length)),
+      bound: Math.max(row.fidelity, present(alone.get(options), "participant's choice").bound / Math.max(1, row.cells.length)),
     };
   });
   return { rows, good: shared.good, bound: shared.bound };

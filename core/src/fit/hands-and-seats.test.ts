@@ -9,10 +9,11 @@ import type { Cap, CapLimit } from "../caps/cap.ts";
 import { dayCaps, readCheckIn } from "../caps/check-in.ts";
 import { newcomerCaps } from "../caps/newcomers.ts";
 import { USUAL_POLICY } from "../caps/policy.ts";
+import { numberAt, present } from "../checked-access.ts";
 import { hasLandVariant } from "../movement/format.ts";
 import { load, loadAll } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
-import { type Track, trackOf } from "../movement/track.ts";
+import { trackOf } from "../movement/track.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { seatedBody } from "../setup/seat-raise.ts";
 import { someOf } from "../test-size.fixture.ts";
@@ -102,8 +103,8 @@ describe("a hip that may not bend to a right angle", () => {
   const hip = capsOf([{ channel: "motion", motion: "hipFlexion", side: "left", limit: 90 }]);
   const hipSeated = (caps: readonly Cap[]) => {
     const build = buildOf(seatedBody(USUAL_BODY, STATURE, caps), STATURE);
-    const { reading } = sampleTrack(trackOf(load("chin-glide"), FULL_SEATED_VARIANT, "right", build) as Track);
-    return reading.highest[sidedColumn("hipFlexion", "left")] as number;
+    const { reading } = sampleTrack(present(trackOf(load("chin-glide"), FULL_SEATED_VARIANT, "right", build), "track"));
+    return numberAt(reading.highest, sidedColumn("hipFlexion", "left"));
   };
 
   test("sits higher, with ten degrees to spare, in the fit as in the set-up", () => {

@@ -45,7 +45,7 @@ describe("the choice over a session", () => {
     );
   });
 
-  test("equals an integer program in cases of 12 blocks with 6 ways each", async () => {
+  test("equals an integer program in cases of 12 items with 6 options each", async () => {
     const highs = await loadHighs();
     const sessions = fc.sample(anySession({ minLength: 12, maxLength: 12 }, { minLength: 5, maxLength: 5 }), cases(10, 200));
     for (const session of sessions) {

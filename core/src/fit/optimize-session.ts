@@ -2,6 +2,7 @@
  * The choice over a session: one partial of doing each block, so that no sum and no run passes its limit, with as few changes
  * between chair and feet as are worth it. See docs/fit.md for why it is solved as it is.
  */
+import { itemAt, numberAt } from "../checked-access.ts";
 import { Priced } from "./priced-session.ts";
 import { keepBest, PartialSessions } from "./session-beam.ts";
 import {
@@ -10,7 +11,6 @@ import {
   type SessionChoice,
   type SessionItem,
   type SessionLimits,
-  type SessionOption,
   scale,
   Walk,
   worthOf,
@@ -50,7 +50,7 @@ export function optimizeSession(blocks: readonly SessionItem[], limits: SessionL
   let since = 0;
   for (let step = 0; step < (width === 0 ? 1 : PRICE_STEPS); step += 1) {
     priced.price(prices);
-    const value = (priced.ahead[0] as number) + prices.reduce((sum, price) => sum + price, 0);
+    const value = numberAt(priced.ahead, 0) + prices.reduce((sum, price) => sum + price, 0);
     if (value < bound - EPSILON) {
       bound = value;
       bestPrices = prices.slice();
@@ -62,23 +62,23 @@ export function optimizeSession(blocks: readonly SessionItem[], limits: SessionL
     const chosen = priced.follow();
     over.fill(-1);
     scaled.forEach(({ shares }, b) => {
-      for (let r = 0; r < width; r += 1) over[r] = (over[r] as number) + (shares[(chosen[b] as number) * width + r] as number);
+      for (let r = 0; r < width; r += 1) over[r] = numberAt(over, r) + numberAt(shares, itemAt(chosen, b) * width + r);
     });
     if (over.every((each) => each <= 0)) {
       const worth = worthOf(scaled, walk, chosen);
       if (worth > best.worth + EPSILON) best = { chosen, worth };
     }
     if (bound - best.worth <= EPSILON) break;
-    const length = over.reduce((sum, each, r) => sum + (each > 0 || (prices[r] as number) > 0 ? each * each : 0), 0);
+    const length = over.reduce((sum, each, r) => sum + (each > 0 || numberAt(prices, r) > 0 ? each * each : 0), 0);
     if (length === 0) break;
     const stride = (pace * Math.max(EPSILON, value - best.worth)) / length;
-    for (let r = 0; r < width; r += 1) prices[r] = Math.max(0, (prices[r] as number) + stride * (over[r] as number));
+    for (let r = 0; r < width; r += 1) prices[r] = Math.max(0, numberAt(prices, r) + stride * numberAt(over, r));
   }
   priced.price(bestPrices);
   let found = build(scaled, walk, priced, bestPrices, best, BEAM);
   for (const beam of WIDER_BEAMS[blocks.length <= SHORT ? "short" : patient ? "patient" : "usual"])
     if (Math.min(bound, found.bound) > found.worth + EPSILON) found = build(scaled, walk, priced, bestPrices, found, beam);
-  const chosen = scaled.map(({ numbers }, b) => numbers[found.chosen[b] as number] as number);
+  const chosen = scaled.map(({ numbers }, b) => itemAt(numbers, itemAt(found.chosen, b)));
   return { chosen, worth: found.worth, bound: Math.max(found.worth, Math.min(bound, found.bound)) };
 }
 
@@ -92,11 +92,11 @@ interface Built {
 function stillToUse(blocks: readonly Scaled[], width: number): Float64Array {
   const still = new Float64Array((blocks.length + 1) * width);
   for (let b = blocks.length - 1; b >= 0; b -= 1) {
-    const { numbers, shares } = blocks[b] as Scaled;
+    const { numbers, shares } = itemAt(blocks, b);
     for (let r = 0; r < width; r += 1) {
       let most = 0;
-      for (let i = 0; i < numbers.length; i += 1) most = Math.max(most, shares[i * width + r] as number);
-      still[b * width + r] = (still[(b + 1) * width + r] as number) + most;
+      for (let i = 0; i < numbers.length; i += 1) most = Math.max(most, numberAt(shares, i * width + r));
+      still[b * width + r] = numberAt(still, (b + 1) * width + r) + most;
     }
   }
   return still;
@@ -106,9 +106,9 @@ function stillToUse(blocks: readonly Scaled[], width: number): Float64Array {
 function choicesOf(layers: readonly PartialSessions[], last: number): number[] {
   const chosen: number[] = [];
   for (let b = layers.length - 1, partial = last; b > 0; b -= 1) {
-    const layer = layers[b] as PartialSessions;
-    chosen.unshift(layer.choice[partial] as number);
-    partial = layer.before[partial] as number;
+    const layer = itemAt(layers, b);
+    chosen.unshift(itemAt(layer.choice, partial));
+    partial = itemAt(layer.before, partial);
   }
   return chosen;
 }
@@ -132,41 +132,38 @@ function build(
   let kept = [0];
   const used = new Float64Array(width);
   for (let b = 0; b < blocks.length; b += 1) {
-    const { of, numbers, shares, classes } = blocks[b] as Scaled;
-    const from = layers[b] as PartialSessions;
+    const { of, numbers, shares, classes } = itemAt(blocks, b);
+    const from = itemAt(layers, b);
     const next = new PartialSessions(width);
     for (const partial of kept)
       for (let i = 0; i < numbers.length; i += 1) {
-        const kind = classes[i] as number;
-        const before = from.state[partial] as number;
+        const kind = itemAt(classes, i);
+        const before = itemAt(from.state, partial);
         const state = walk.next(b, before, kind);
         if (state < 0) continue;
-        let bound =
-          (from.worth[partial] as number) +
-          (of.options[numbers[i] as number] as SessionOption).worth -
-          walk.cost(b, before, kind);
+        let bound = numberAt(from.worth, partial) + itemAt(of.options, itemAt(numbers, i)).worth - walk.cost(b, before, kind);
         const worth = bound;
-        bound += total + (priced.ahead[(b + 1) * walk.states + state] as number);
+        bound += total + numberAt(priced.ahead, (b + 1) * walk.states + state);
         let passes = false;
         for (let r = 0; r < width; r += 1) {
-          const share = (from.used[partial * width + r] as number) + (shares[i * width + r] as number);
+          const share = numberAt(from.used, partial * width + r) + numberAt(shares, i * width + r);
           if (share > 1) passes = true;
           used[r] = share;
-          bound -= (prices[r] as number) * share;
+          bound -= numberAt(prices, r) * share;
         }
         if (!passes && bound > known.worth + EPSILON) next.add(state, worth, bound, i, partial, used);
       }
-    const spare = Float64Array.from({ length: width }, (_, r) => 1 - (still[(b + 1) * width + r] as number));
+    const spare = Float64Array.from({ length: width }, (_, r) => 1 - numberAt(still, (b + 1) * width + r));
     const best = keepBest(next, spare, beam);
     kept = best.kept;
     dropped = Math.max(dropped, best.dropped);
     layers.push(next);
   }
-  const last = layers[blocks.length] as PartialSessions;
+  const last = itemAt(layers, blocks.length);
   let best = -1;
   for (const partial of kept)
-    if (best < 0 || (last.worth[partial] as number) > (last.worth[best] as number) + EPSILON) best = partial;
-  if (best < 0 || (last.worth[best] as number) <= known.worth + EPSILON) return { ...known, bound: dropped };
-  const worth = last.worth[best] as number;
+    if (best < 0 || numberAt(last.worth, partial) > numberAt(last.worth, best) + EPSILON) best = partial;
+  if (best < 0 || numberAt(last.worth, best) <= known.worth + EPSILON) return { ...known, bound: dropped };
+  const worth = numberAt(last.worth, best);
   return { chosen: choicesOf(layers, best), worth, bound: Math.max(worth, dropped) };
 }

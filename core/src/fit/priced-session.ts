@@ -1,4 +1,4 @@
-import type { SessionOption } from "./session-rules.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
 import { CLASSES, type Scaled, type Walk } from "./session-rules.ts";
 
 /** Best priced worth from each block and state on, and the options it takes from the beginning. */
@@ -26,10 +26,10 @@ export class Priced {
     pricedOf.fill(Number.NEGATIVE_INFINITY);
     blocks.forEach(({ of, numbers, shares, classes }, b) => {
       for (let i = 0; i < numbers.length; i += 1) {
-        let worth = (of.options[numbers[i] as number] as SessionOption).worth;
-        for (let r = 0; r < width; r += 1) worth -= (prices[r] as number) * (shares[i * width + r] as number);
-        const at = b * CLASSES.length + (classes[i] as number);
-        if (worth > (pricedOf[at] as number)) {
+        let worth = itemAt(of.options, itemAt(numbers, i)).worth;
+        for (let r = 0; r < width; r += 1) worth -= numberAt(prices, r) * numberAt(shares, i * width + r);
+        const at = b * CLASSES.length + itemAt(classes, i);
+        if (worth > numberAt(pricedOf, at)) {
           pricedOf[at] = worth;
           bestOf[at] = i;
         }
@@ -48,11 +48,11 @@ export class Priced {
   }
 
   private through(b: number, state: number, kind: number): number {
-    const worth = this.pricedOf[b * CLASSES.length + kind] as number;
+    const worth = numberAt(this.pricedOf, b * CLASSES.length + kind);
     if (worth === Number.NEGATIVE_INFINITY) return worth;
     const next = this.walk.next(b, state, kind);
     if (next < 0) return Number.NEGATIVE_INFINITY;
-    return worth - this.walk.cost(b, state, kind) + (this.ahead[(b + 1) * this.walk.states + next] as number);
+    return worth - this.walk.cost(b, state, kind) + numberAt(this.ahead, (b + 1) * this.walk.states + next);
   }
 
   /** The best choice at the prices, as places in the scaled lists. */
@@ -60,10 +60,10 @@ export class Priced {
     const chosen = new Int32Array(this.blocks.length);
     let state = 0;
     for (let b = 0; b < this.blocks.length; b += 1) {
-      const target = this.ahead[b * this.walk.states + state] as number;
+      const target = numberAt(this.ahead, b * this.walk.states + state);
       for (let kind = 0; kind < CLASSES.length; kind += 1) {
         if (this.through(b, state, kind) < target) continue;
-        chosen[b] = this.bestOf[b * CLASSES.length + kind] as number;
+        chosen[b] = itemAt(this.bestOf, b * CLASSES.length + kind);
         state = this.walk.next(b, state, kind);
         break;
       }

@@ -1,3 +1,4 @@
+import { itemAt, numberAt } from "../checked-access.ts";
 import { EPSILON } from "./session-rules.ts";
 
 /** Ways through the first blocks, column by column: thousands are made for every block. */
@@ -47,10 +48,10 @@ export class PartialSessions {
 
   /** Whether one partial is at least as good as another in the same state, in worth and in all that can still run short. */
   dominates(one: number, other: number, spare: Float64Array): boolean {
-    if ((this.worth[one] as number) < (this.worth[other] as number) - EPSILON) return false;
+    if (numberAt(this.worth, one) < numberAt(this.worth, other) - EPSILON) return false;
     for (let r = 0; r < this.width; r += 1) {
-      const mine = this.used[one * this.width + r] as number;
-      if (mine > (spare[r] as number) + EPSILON && mine > (this.used[other * this.width + r] as number) + EPSILON) return false;
+      const mine = numberAt(this.used, one * this.width + r);
+      if (mine > numberAt(spare, r) + EPSILON && mine > numberAt(this.used, other * this.width + r) + EPSILON) return false;
     }
     return true;
   }
@@ -64,17 +65,17 @@ export class PartialSessions {
 export function keepBest(partials: PartialSessions, spare: Float64Array, beam: number): { kept: number[]; dropped: number } {
   const order = Array.from({ length: partials.count }, (_, i) => i).sort(
     (a, b) =>
-      (partials.bound[b] as number) - (partials.bound[a] as number) ||
-      (partials.worth[b] as number) - (partials.worth[a] as number) ||
+      numberAt(partials.bound, b) - numberAt(partials.bound, a) ||
+      numberAt(partials.worth, b) - numberAt(partials.worth, a) ||
       a - b,
   );
   const kept: number[] = [];
   const byState = new Map<number, number[]>();
   for (const partial of order) {
-    const state = partials.state[partial] as number;
+    const state = itemAt(partials.state, partial);
     const rivals = byState.get(state) ?? [];
     if (rivals.some((rival) => partials.dominates(rival, partial, spare))) continue;
-    if (kept.length >= beam) return { kept, dropped: partials.bound[partial] as number };
+    if (kept.length >= beam) return { kept, dropped: numberAt(partials.bound, partial) };
     kept.push(partial);
     byState.set(state, rivals);
     rivals.push(partial);

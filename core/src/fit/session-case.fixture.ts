@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { itemAt, present } from "../checked-access.ts";
 import { CHANGE_COST, type SessionItem, type SessionLimits, type SessionOption, THIRD_REST_COST } from "./session-rules.ts";
 
 /** Sums in a case made up for a test. */
@@ -27,7 +28,7 @@ export interface SessionCase {
   readonly limits: SessionLimits;
 }
 
-/** Any session of so many blocks with so many ways each, in addition to rest. */
+/** Any session of so many items with so many options each, in addition to rest. */
 export function anySession(
   blocks: { minLength: number; maxLength: number },
   options: { minLength: number; maxLength: number },
@@ -45,14 +46,14 @@ export function anySession(
 
 /** What a choice is worth, by the rules alone; null where it passes a limit. */
 export function worthByRules({ blocks, limits }: SessionCase, chosen: readonly number[]): number | null {
-  const options = chosen.map((number, b) => blocks[b]?.options[number] as SessionOption);
-  const within = limits.sums.every((limit, sum) => options.reduce((all, each) => all + (each.spends[sum] as number), 0) <= limit);
+  const options = chosen.map((number, b) => present(blocks[b]?.options[number], "option"));
+  const within = limits.sums.every((limit, sum) => options.reduce((all, each) => all + itemAt(each.spends, sum), 0) <= limit);
   if (!within) return null;
   let run = 0;
   let rests = 0;
   let worth = 0;
   for (const [b, each] of options.entries()) {
-    const of = blocks[b] as SessionItem;
+    const of = itemAt(blocks, b);
     run = each.onFeet ? run + of.seconds : 0;
     if (run > limits.run) return null;
     const before = options[b - 1];

@@ -1,3 +1,4 @@
+import { itemAt } from "../checked-access.ts";
 import { CHANGE_COST, type SessionItem, type SessionLimits, THIRD_REST_COST } from "./session-rules.ts";
 
 /** Columns of a program that stand for options: block, then option. */
@@ -12,7 +13,7 @@ const sumOf = (
   of: (option: SessionItem["options"][number]) => number,
 ) =>
   within.flatMap((b) =>
-    (blocks[b] as SessionItem).options.flatMap((option, i) => (of(option) === 0 ? [] : [term(of(option), column(b, i))])),
+    itemAt(blocks, b).options.flatMap((option, i) => (of(option) === 0 ? [] : [term(of(option), column(b, i))])),
   );
 
 /** The shortest stretches of blocks that last longer than a run may. */
@@ -20,7 +21,7 @@ function* tooLong(blocks: readonly SessionItem[], run: number): Generator<number
   for (let from = 0; from < blocks.length; from += 1) {
     let seconds = 0;
     for (let to = from; to < blocks.length; to += 1) {
-      seconds += (blocks[to] as SessionItem).seconds;
+      seconds += itemAt(blocks, to).seconds;
       if (seconds <= run + 0.001) continue;
       yield Array.from({ length: to - from + 1 }, (_, i) => from + i);
       break;
@@ -39,7 +40,7 @@ export function buildSessionIlp(blocks: readonly SessionItem[], limits: SessionL
   const bounded: string[] = [];
   limits.sums.forEach((limit, sum) => {
     if (!Number.isFinite(limit)) return;
-    const spent = sumOf(blocks, all, ({ spends }) => spends[sum] as number);
+    const spent = sumOf(blocks, all, ({ spends }) => itemAt(spends, sum));
     if (spent.length > 0) rows.push(`${spent.join(" ")} <= ${limit + 0.001}`);
   });
   const onFeet = (within: readonly number[]) => sumOf(blocks, within, (option) => (option.onFeet ? 1 : 0));

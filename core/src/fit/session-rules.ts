@@ -1,3 +1,5 @@
+import { itemAt } from "../checked-access.ts";
+
 /** A block, as far as the session is concerned. Its last option is rest, which spends nothing. */
 export interface SessionItem {
   /** Seconds of the block, which someone on the feet stands. */
@@ -59,27 +61,27 @@ export interface Scaled {
 /** Limits that some choice could pass, and the blocks scaled to them. */
 export function scale(blocks: readonly SessionItem[], limits: SessionLimits): { scaled: Scaled[]; width: number } {
   const fits = ({ spends }: SessionOption): boolean =>
-    spends.every((spent, sum) => spent <= (limits.sums[sum] as number) + SUM_TOLERANCE);
+    spends.every((spent, sum) => spent <= itemAt(limits.sums, sum) + SUM_TOLERANCE);
   const allowed = blocks.map(({ options }) => options.flatMap((option, number) => (fits(option) ? [number] : [])));
   const most = (sum: number): number =>
     blocks.reduce(
       (all, { options }, b) =>
-        all + Math.max(0, ...(allowed[b] as number[]).map((number) => options[number]?.spends[sum] as number)),
+        all + Math.max(0, ...itemAt(allowed, b).map((number) => itemAt(itemAt(options, number).spends, sum))),
       0,
     );
   const binding = limits.sums.flatMap((limit, sum) =>
     Number.isFinite(limit) && limit > 0 && most(sum) > limit + SUM_TOLERANCE ? [sum] : [],
   );
   const scaled = blocks.map((of, b): Scaled => {
-    const numbers = allowed[b] as number[];
+    const numbers = itemAt(allowed, b);
     const shares = new Float64Array(numbers.length * binding.length);
     numbers.forEach((number, i) => {
       binding.forEach((sum, r) => {
-        const limit = limits.sums[sum] as number;
-        shares[i * binding.length + r] = (of.options[number]?.spends[sum] as number) / (limit + SUM_TOLERANCE);
+        const limit = itemAt(limits.sums, sum);
+        shares[i * binding.length + r] = itemAt(itemAt(of.options, number).spends, sum) / (limit + SUM_TOLERANCE);
       });
     });
-    return { of, numbers, shares, classes: Uint8Array.from(numbers, (number) => classOf(of.options[number] as SessionOption)) };
+    return { of, numbers, shares, classes: Uint8Array.from(numbers, (number) => classOf(itemAt(of.options, number))) };
   });
   return { scaled, width: binding.length };
 }
@@ -103,7 +105,7 @@ export class Walk {
       let seconds = 0;
       let count = 0;
       for (let i = b; i >= 0; i -= 1) {
-        seconds += (blocks[i] as Scaled).of.seconds;
+        seconds += itemAt(blocks, i).of.seconds;
         if (seconds > run + SUM_TOLERANCE) break;
         count += 1;
       }
@@ -118,12 +120,12 @@ export class Walk {
     if (kind === 1) return 0;
     const stood = Math.floor(state / RESTS) + 1;
     if (!this.bounded) return RESTS;
-    return stood > (this.longest[block] as number) ? -1 : stood * RESTS;
+    return stood > itemAt(this.longest, block) ? -1 : stood * RESTS;
   }
 
   /** What going from a state into a class of option costs. */
   cost(block: number, state: number, kind: number): number {
-    const { of } = this.blocks[block] as Scaled;
+    const { of } = itemAt(this.blocks, block);
     const onFeet = state >= RESTS;
     const changes = block > 0 && !of.roomChanges && onFeet !== (kind === 0);
     const third = kind === 2 && state % RESTS === MAX_RESTS && of.options.length > 1;
@@ -136,9 +138,9 @@ export function worthOf(blocks: readonly Scaled[], walk: Walk, chosen: ArrayLike
   let state = 0;
   let worth = 0;
   blocks.forEach(({ of, numbers, classes }, b) => {
-    const i = chosen[b] as number;
-    const kind = classes[i] as number;
-    worth += (of.options[numbers[i] as number] as SessionOption).worth - walk.cost(b, state, kind);
+    const i = itemAt(chosen, b);
+    const kind = itemAt(classes, i);
+    worth += itemAt(of.options, itemAt(numbers, i)).worth - walk.cost(b, state, kind);
     state = walk.next(b, state, kind);
   });
   return worth;

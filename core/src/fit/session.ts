@@ -3,6 +3,7 @@ import type { OwnAid } from "../body/supports.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { Cap } from "../caps/cap.ts";
 import { isStanding } from "../caps/cap-violations.ts";
+import { itemAt } from "../checked-access.ts";
 import { createMemo } from "../memo.ts";
 import type { PinnedVariant } from "../plan/pinned-variant.ts";
 import type { Turn } from "../schedule/count.ts";
@@ -128,7 +129,7 @@ function canRunShort(blocks: readonly (readonly CellOption[])[], { sums }: Sessi
     SESSION_SUMS.some((sum, i) => {
       if (sum.name !== name) return false;
       const most = blocks.map((options) => Math.max(...options.map((option) => option[name][sideIndex(sum.side as Side)])));
-      return most.reduce((all, each) => all + each, 0) > (sums[i] as number);
+      return most.reduce((all, each) => all + each, 0) > itemAt(sums, i);
     });
   return { oneLeg: short("oneLeg"), handsUp: short("handsUp") };
 }
@@ -200,13 +201,13 @@ export function* personOptionsIncrementally(
   const changes = roomChanges(plan.blocks);
   const minutes = minutesOf(person, plan);
   const blocks = plan.blocks.map((block, i) => {
-    const { search, options: all } = looked[i] as Looked;
+    const { search, options: all } = itemAt(looked, i);
     const spent = minutes.filter(({ seconds }) => block.to > seconds).map(({ cap }) => cap);
     const hold = plan.holds.find(({ personId, blockId }) => personId === person.id && blockId === block.id);
     const open = hold ? heldTo(hold.way, search, all, block.turns) : all;
     return {
       block,
-      roomChanges: changes[i] as boolean,
+      roomChanges: itemAt(changes, i),
       search,
       all,
       options: spent.length > 0 ? [REST_OPTION] : open,
@@ -240,7 +241,7 @@ export function selectOptions({ blocks, limits }: PersonOptions, worth: Worth = 
     ({ block, roomChanges: changes }, b): SessionItem => ({
       seconds: block.total,
       roomChanges: changes,
-      options: (open[b] as CellOption[]).map((option) => ({
+      options: itemAt(open, b).map((option) => ({
         worth: worth(b, option) ?? 0,
         onFeet: option.onFeet,
         rests: option.mode === "rest",
@@ -250,7 +251,7 @@ export function selectOptions({ blocks, limits }: PersonOptions, worth: Worth = 
   );
   const choice = optimizeSession(session, limits, patient);
   return {
-    chosen: choice.chosen.map((number, b) => (open[b] as CellOption[])[number] as CellOption),
+    chosen: choice.chosen.map((number, b) => itemAt(itemAt(open, b), number)),
     worth: choice.worth,
     bound: choice.bound,
   };

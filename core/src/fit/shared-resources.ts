@@ -1,3 +1,4 @@
+import { itemAt } from "../checked-access.ts";
 import type { FitPlan } from "./fit-plan.ts";
 import { type CellOption, RESOURCES, type ResourceUse } from "./options.ts";
 import type { SessionSelection } from "./session.ts";
@@ -20,13 +21,13 @@ export class Room {
   }
 
   hasFor(block: number, { takes }: CellOption): boolean {
-    const taken = this.taken[block] as ResourceUse;
+    const taken = itemAt(this.taken, block);
     return RESOURCES.every((what) => takes[what] === 0 || taken[what] + takes[what] <= this.places[what]);
   }
 
   private add({ chosen }: SessionSelection, times: 1 | -1): void {
     chosen.forEach(({ takes }, block) => {
-      const taken = this.taken[block] as Counts;
+      const taken = itemAt(this.taken, block);
       for (const what of RESOURCES) taken[what] += times * takes[what];
     });
   }
@@ -41,7 +42,7 @@ export class Room {
 
   /** How many more are taken than there are, by block. */
   over(block: number, what: (typeof RESOURCES)[number]): number {
-    return (this.taken[block] as ResourceUse)[what] - this.places[what];
+    return itemAt(this.taken, block)[what] - this.places[what];
   }
 
   isOver(): boolean {

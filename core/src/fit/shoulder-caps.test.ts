@@ -4,10 +4,11 @@ import { USUAL_BUILD } from "../body/build.ts";
 import { ROW_WIDTH, sidedColumn } from "../body/channels.ts";
 import { turnFromJoints } from "../body/turn-from-joints.fixture.ts";
 import { capOf } from "../caps/cap.fixture.ts";
+import { numberAt, present } from "../checked-access.ts";
 import { hasLandVariant, type MovementKey } from "../movement/format.ts";
 import { loadAll } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
-import { type Track, trackOf } from "../movement/track.ts";
+import { trackOf } from "../movement/track.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { SIDES } from "../side.ts";
 import { cases } from "../test-size.fixture.ts";
@@ -71,12 +72,12 @@ test("no cap on the turn of a shoulder is passed at any sample of any chosen var
         const { choice } = fit(movement, caps);
         if (choice === null) return;
         for (const lead of leadingSides(movement)) {
-          const { rows, count } = sampleTrack(trackOf(movement, choice, lead) as Track);
+          const { rows, count } = sampleTrack(present(trackOf(movement, choice, lead), "track"));
           for (let sample = 0; sample < count; sample += 1) {
             const row = rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH);
-            const elevation = row[sidedColumn("shoulderElevation", side)] as number;
+            const elevation = numberAt(row, sidedColumn("shoulderElevation", side));
             if (outward !== null) expect(elevation).toBeLessThanOrEqual(90.06);
-            if (elevation > 120 || (row[sidedColumn("elbow", side)] as number) < BENT) continue;
+            if (elevation > 120 || numberAt(row, sidedColumn("elbow", side)) < BENT) continue;
             const turn = turnFromJoints(row, side);
             if (outward !== null) expect(turn).toBeLessThanOrEqual(outward + 0.06);
             if (inward !== null) expect(-turn).toBeLessThanOrEqual(inward + 0.06);
@@ -91,11 +92,14 @@ test("no cap on the turn of a shoulder is passed at any sample of any chosen var
 test.each(["round-and-open", "shoulder-circles", "slow-punch", "row-the-boat", "row-lift-and-settle"])(
   "%s is within thirty degrees of outward turn, or made so, and an inward cap of sixty bars no rail",
   (id) => {
-    const movement = movements.find((each) => each.id === id) as (typeof movements)[number];
+    const movement = present(
+      movements.find((each) => each.id === id),
+      "movement",
+    );
     const out = fit(movement, [capOf({ channel: "motion", motion: "shoulderOutwardTurn", side: "right", limit: 30 })]);
     expect(out.choice).not.toBeNull();
     for (const { highest } of out.demands)
-      expect(highest[sidedColumn("shoulderTurn", "right")] as number).toBeLessThanOrEqual(30.05);
+      expect(numberAt(highest, sidedColumn("shoulderTurn", "right"))).toBeLessThanOrEqual(30.05);
     const held = fit(
       movement,
       [

@@ -2,6 +2,7 @@ import { expect, test } from "vitest";
 import { USUAL_BUILD } from "../body/build.ts";
 import { sidedColumn } from "../body/channels.ts";
 import { REFERENCE_STATURE } from "../body/segments.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
 import { load } from "../movement/library.fixture.ts";
 import { variantCode } from "../movement/variant.ts";
 import { BREATH_SECONDS } from "../plan/style.ts";
@@ -18,13 +19,13 @@ test("every variant is there once a side and size, and says what the variant's o
   expect(new Set(summaries.forms.map(({ choice, lead }) => `${variantCode(choice)} ${lead}`)).size).toBe(summaries.forms.length);
   // One in seventeen is enough to meet every kind, side and size.
   for (let form = 0; form < summaries.forms.length; form += 17) {
-    const { choice, lead } = summaries.forms[form] as (typeof summaries.forms)[number];
+    const { choice, lead } = itemAt(summaries.forms, form);
     const demand = variants.demands(kick, choice, doer, BREATH_SECONDS.usual, [lead])?.[0];
     expect(canBeDone(summaries, form)).toBe(demand !== undefined);
     if (!demand) continue;
     expect(balanceDemandOf(summaries, form)).toBeCloseTo(demand.balance.total, 4);
     for (const name of ["handOverShoulder", "loadedKnee", "kneeLoad"] as const)
-      expect(peakOf(summaries, form, name, "left")).toBeCloseTo(demand.highest[sidedColumn(name, "left")] as number, 4);
+      expect(peakOf(summaries, form, name, "left")).toBeCloseTo(numberAt(demand.highest, sidedColumn(name, "left")), 4);
   }
 });
 

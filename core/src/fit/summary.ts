@@ -1,6 +1,7 @@
 import { USUAL_BUILD } from "../body/build.ts";
 import { column, MIDLINE_RANGES, type MidlineColumn, SIDED_RANGES, type SidedColumn, sidedColumns } from "../body/channels.ts";
 import { REFERENCE_STATURE } from "../body/segments.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
 import { readDemand } from "../movement/demand.ts";
 import { FEATURES } from "../movement/features.ts";
 import type { Movement } from "../movement/format.ts";
@@ -82,15 +83,15 @@ function writeSummary(movement: Movement, { choice, lead }: SummarisedVariant, i
   const { reading } = samples;
   const demand = readDemand(samples, { stature: REFERENCE_STATURE }, BREATH_SECONDS.usual * movement.breaths);
   RANGES.forEach((index, i) => {
-    into[2 * i] = reading.lowest[index] as number;
-    into[2 * i + 1] = reading.highest[index] as number;
+    into[2 * i] = numberAt(reading.lowest, index);
+    into[2 * i + 1] = numberAt(reading.highest, index);
   });
   MIDLINE_PEAKS.forEach((name, i) => {
-    into[FIRST_MIDLINE_PEAK + i] = reading.highest[column(name)] as number;
+    into[FIRST_MIDLINE_PEAK + i] = numberAt(reading.highest, column(name));
   });
   SIDED_PEAKS.forEach((name, i) => {
     sidedColumns(name).forEach((index, side) => {
-      into[FIRST_SIDED_PEAK + 2 * i + side] = reading.highest[index] as number;
+      into[FIRST_SIDED_PEAK + 2 * i + side] = numberAt(reading.highest, index);
     });
   });
   const pairs: Record<SummaryPair, Pair> = {
@@ -141,7 +142,7 @@ export const canBeDone = ({ values }: Summaries, variant: number): boolean => !N
 
 /** The highest value of a reading over a repetition of the variant with this number. */
 export const peakOf = ({ values }: Summaries, variant: number, name: SidedPeak, side: Side): number =>
-  values[variant * SUMMARY_WIDTH + FIRST_SIDED_PEAK + 2 * SIDED_PEAKS.indexOf(name) + sideIndex(side)] as number;
+  itemAt(values, variant * SUMMARY_WIDTH + FIRST_SIDED_PEAK + 2 * SIDED_PEAKS.indexOf(name) + sideIndex(side));
 
 /** The higher of both sides' peaks of the variant with this number. */
 export const peakOfSides = (summaries: Summaries, variant: number, name: SidedPeak): number =>
@@ -149,4 +150,4 @@ export const peakOfSides = (summaries: Summaries, variant: number, name: SidedPe
 
 /** Balance demand of the variant with this number for an average body at a usual breath length, 0 to 10. */
 export const balanceDemandOf = ({ values }: Summaries, variant: number): number =>
-  values[variant * SUMMARY_WIDTH + FIRST_SINGLE + SINGLES.indexOf("steadiness")] as number;
+  itemAt(values, variant * SUMMARY_WIDTH + FIRST_SINGLE + SINGLES.indexOf("steadiness"));

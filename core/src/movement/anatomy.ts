@@ -1,6 +1,7 @@
 import { armTakesPart } from "../body/build.ts";
 import { ROW_WIDTH, sidedColumn, sidedPointColumn } from "../body/channels.ts";
 import { turnBeyond } from "../body/shoulder-turn.ts";
+import { numberAt } from "../checked-access.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
 
@@ -30,14 +31,14 @@ export function anatomyProblems({ rows, count, phases, segments, build }: Solved
   const add = (problem: AnatomyProblem | null) => {
     if (problem) problems.push(problem);
   };
-  const value = (sample: number, columnNumber: number) => rows[sample * ROW_WIDTH + columnNumber] as number;
+  const value = (sample: number, columnNumber: number) => numberAt(rows, sample * ROW_WIDTH + columnNumber);
   const lowest = (sample: number, side: Side) =>
     Math.min(...SOLE.map((point) => value(sample, sidedPointColumn(point, side) + 1)));
   const worst = (least: number, of: (sample: number) => number): { phase: number; by: number } | null => {
     let found: { phase: number; by: number } | null = null;
     for (let sample = 0; sample < count; sample += 1) {
       const by = of(sample);
-      if (by > (found?.by ?? least)) found = { phase: phases[sample] as number, by };
+      if (by > (found?.by ?? least)) found = { phase: numberAt(phases, sample), by };
     }
     return found;
   };
@@ -61,7 +62,7 @@ export function anatomyProblems({ rows, count, phases, segments, build }: Solved
       if (frame.feet[sideIndex(side)] !== "onItsWay") return;
       const first = number * (INTERVALS + 1);
       const clearance = Math.max(...Array.from({ length: INTERVALS + 1 }, (_, i) => lowest(first + i, side)));
-      const phase = phases[first + INTERVALS / 2] as number;
+      const phase = numberAt(phases, first + INTERVALS / 2);
       add(clearance < CLEARANCE ? { kind: "lowSwing", side, phase, clearance } : null);
     });
   }

@@ -1,12 +1,13 @@
 import { describe, expect, test } from "vitest";
 import { buildOf, USUAL_BODY, USUAL_BUILD } from "../body/build.ts";
 import { sidedColumn, sidedPointColumn } from "../body/channels.ts";
+import { itemAt, present } from "../checked-access.ts";
 import { SIDES, type Side } from "../side.ts";
 import type { Anchor, Movement, MovementKey } from "./format.ts";
 import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
 import { INTERVALS, valueAt } from "./solved-samples.ts";
-import { type Track, trackOf } from "./track.ts";
+import { trackOf } from "./track.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "./variant.ts";
 
 const breath = load("settling-breath");
@@ -21,13 +22,13 @@ const resting = (anchor: Anchor, more: Partial<MovementKey> = {}): Movement => (
 
 /** Distance at the second key pose between the middle of a hand and a point of the body, shares of H. */
 function apart(movement: Movement, choice: VariantSpec, lead: Side, build = USUAL_BUILD) {
-  const samples = sampleTrack(trackOf(movement, choice, lead, build) as Track);
+  const samples = sampleTrack(present(trackOf(movement, choice, lead, build), "track"));
   expect(samples.problem).toBeNull();
   const point = (name: Parameters<typeof sidedPointColumn>[0], side: Side) =>
     [0, 1, 2].map((axis) => valueAt(samples, INTERVALS, sidedPointColumn(name, side) + axis));
   return (name: Parameters<typeof sidedPointColumn>[0], side: Side): number => {
     const hand = point("handCentre", lead);
-    return Math.hypot(...point(name, side).map((value, axis) => value - (hand[axis] as number)));
+    return Math.hypot(...point(name, side).map((value, axis) => value - itemAt(hand, axis)));
   };
 }
 
@@ -54,7 +55,7 @@ describe.each(SIDES)("a hand rests, the %s side leading", (lead) => {
 test("a smaller size goes part of the way there, and a key that moves the arm lets go", () => {
   const elbow = (movement: Movement, choice: VariantSpec, segment: number) =>
     valueAt(
-      sampleTrack(trackOf(movement, choice, "right") as Track),
+      sampleTrack(present(trackOf(movement, choice, "right"), "track")),
       segment * (INTERVALS + 1) + INTERVALS,
       sidedColumn("elbow", "right"),
     );
@@ -74,16 +75,16 @@ test("a smaller size goes part of the way there, and a key that moves the arm le
 
 /** Distance of the middle of a hand from the line between hip and knee of its side, at every sample, shares of H. */
 function fromThigh(choice: VariantSpec, lead: Side): number[] {
-  const samples = sampleTrack(trackOf(load("tap-down-the-legs"), choice, lead) as Track);
+  const samples = sampleTrack(present(trackOf(load("tap-down-the-legs"), choice, lead), "track"));
   return Array.from({ length: samples.count }, (_, sample) => {
     const at = (name: Parameters<typeof sidedPointColumn>[0]) =>
       [0, 1, 2].map((axis) => valueAt(samples, sample, sidedPointColumn(name, lead) + axis));
     const [hip, knee, hand] = [at("hip"), at("kneeJoint"), at("handCentre")] as [number[], number[], number[]];
-    const along = knee.map((value, i) => value - (hip[i] as number));
-    const to = hand.map((value, i) => value - (hip[i] as number));
+    const along = knee.map((value, i) => value - itemAt(hip, i));
+    const to = hand.map((value, i) => value - itemAt(hip, i));
     const square = along.reduce((sum, value) => sum + value * value, 0);
-    const share = Math.min(1, Math.max(0, to.reduce((sum, value, i) => sum + value * (along[i] as number), 0) / square));
-    return Math.hypot(...to.map((value, i) => value - share * (along[i] as number)));
+    const share = Math.min(1, Math.max(0, to.reduce((sum, value, i) => sum + value * itemAt(along, i), 0) / square));
+    return Math.hypot(...to.map((value, i) => value - share * itemAt(along, i)));
   });
 }
 

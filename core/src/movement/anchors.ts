@@ -4,6 +4,7 @@ import { pointColumn, sidedPointColumn } from "../body/channels.ts";
 import { type Pose, sidedSlot } from "../body/pose.ts";
 import { solvePoseOffBase } from "../body/solve.ts";
 import { cross, dot, minus, mix, unit, type Vector } from "../body/vector.ts";
+import { numberAt } from "../checked-access.ts";
 import { otherSide, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import type { Anchor } from "./format.ts";
 
@@ -14,9 +15,9 @@ const BELLY = { ahead: 0.075, up: 0.07, aside: 0.03 } as const;
 const ANGLES = ["elevation", "plane", "axial", "elbow", "wrist"] as const;
 
 const at = (row: ArrayLike<number>, column: number): Vector => [
-  row[column] as number,
-  row[column + 1] as number,
-  row[column + 2] as number,
+  numberAt(row, column),
+  numberAt(row, column + 1),
+  numberAt(row, column + 2),
 ];
 const plus = (a: Vector, b: Vector, times: number): Vector => [a[0] + times * b[0], a[1] + times * b[1], a[2] + times * b[2]];
 

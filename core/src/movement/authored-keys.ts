@@ -1,7 +1,8 @@
 import { pointColumn } from "../body/channels.ts";
 import { neutralPose, sidedSlot, slot } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
-import { otherSide, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
+import { numberAt } from "../checked-access.ts";
+import { otherSide, pairOf, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import type { Anchor, Movement, MovementKey, MovementStance } from "./format.ts";
 import type { Depth, VariantSpec } from "./variant.ts";
 
@@ -116,7 +117,7 @@ export function anchorOf(key: MovementKey, side: Side, before: Anchor | null): A
 }
 
 export function add(values: Float64Array, index: number, value: number): void {
-  values[index] = (values[index] as number) + value;
+  values[index] = numberAt(values, index) + value;
 }
 
 /** Writes what a key states over the values carried from the key before. */
@@ -158,9 +159,9 @@ export function readKeys(keys: readonly MovementKey[]): readonly AuthoredKey[] {
     const values = before ? before.values.slice() : neutralPose().values;
     applyKey(values, key);
     const lift = key.lift === undefined ? (before?.lift ?? null) : key.lift && bodySide(key.lift.foot);
-    const anchors = SIDES.map((side) => anchorOf(key, side, before?.anchors[sideIndex(side)] ?? null));
+    const anchors = pairOf((side) => anchorOf(key, side, before?.anchors[sideIndex(side)] ?? null));
     const seat = key.seat ?? before?.seat ?? false;
-    authored.push({ key, values, lift, seat, anchors: anchors as [Anchor | null, Anchor | null] });
+    authored.push({ key, values, lift, seat, anchors });
   }
   return authored;
 }

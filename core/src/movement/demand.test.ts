@@ -1,15 +1,16 @@
 import { describe, expect, test } from "vitest";
 import { sidedColumn } from "../body/channels.ts";
 import { onRail } from "../body/supports.ts";
+import { numberAt, present } from "../checked-access.ts";
 import { readDemand } from "./demand.ts";
 import type { Movement } from "./format.ts";
 import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
-import { type Track, trackOf } from "./track.ts";
+import { trackOf } from "./track.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "./variant.ts";
 
 const samplesOf = (movement: Movement, choice: Partial<VariantSpec> = {}) =>
-  sampleTrack(trackOf(movement, { ...FULL_STANDING_VARIANT, ...choice }, "right") as Track);
+  sampleTrack(present(trackOf(movement, { ...FULL_STANDING_VARIANT, ...choice }, "right"), "track"));
 const H = 1.65;
 const CYCLE = 8;
 const demandOf = (id: string, choice: Partial<VariantSpec> = {}, cycle = CYCLE) =>
@@ -63,7 +64,8 @@ describe("the least margin", () => {
   test("says towards which side it is: over the leg that carries, and the other way in a mirror", () => {
     const tall = load("one-leg-toe-near");
     const led = (lead: "left" | "right") =>
-      readDemand(sampleTrack(trackOf(tall, FULL_STANDING_VARIANT, lead) as Track), { stature: H }, CYCLE).leastMargin.towards;
+      readDemand(sampleTrack(present(trackOf(tall, FULL_STANDING_VARIANT, lead), "track")), { stature: H }, CYCLE).leastMargin
+        .towards;
     expect([led("left"), led("right")].toSorted()).toEqual(["left", "right"]);
     expect(demandOf("heels-up").leastMargin.towards).toMatch(/ahead|back/);
   });
@@ -77,7 +79,7 @@ test("hands are overhead from a hundredth of the stature over the crown, as ever
   });
   const over = (elevation: number) => {
     const { highest, features } = readDemand(samplesOf(raised(elevation)), { stature: H }, CYCLE);
-    return { by: highest[sidedColumn("handOverCrown", "left")] as number, overhead: features.has("bothHandsOverhead") };
+    return { by: numberAt(highest, sidedColumn("handOverCrown", "left")), overhead: features.has("bothHandsOverhead") };
   };
   const steps = Array.from({ length: 361 }, (_, i) => over(90 + i / 4));
   const between = steps.filter(({ by }) => by > 0 && by <= 0.01);
@@ -89,8 +91,8 @@ test("hands are overhead from a hundredth of the stature over the crown, as ever
 test("a channel's mean lies between its lowest and highest", () => {
   const { highest, lowest, mean } = demandOf("lift-and-part");
   mean.forEach((value, i) => {
-    expect(value).toBeGreaterThanOrEqual((lowest[i] as number) - 1e-9);
-    expect(value).toBeLessThanOrEqual((highest[i] as number) + 1e-9);
+    expect(value).toBeGreaterThanOrEqual(numberAt(lowest, i) - 1e-9);
+    expect(value).toBeLessThanOrEqual(numberAt(highest, i) + 1e-9);
   });
   expect(highest[sidedColumn("shoulderElevation", "left")]).toBeCloseTo(140, 6);
 });

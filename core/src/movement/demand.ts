@@ -9,9 +9,9 @@ import { type Direction, marginOfStability, nearestEdge, type Point } from "../b
 import { isRising } from "../body/pose.ts";
 import { GRAVITY } from "../body/segments.ts";
 import { waterEquipmentNamed } from "../body/water-equipment.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
 import type { Pair } from "../side.ts";
 import { BALANCE, type Balance, type DemandSamples, type Doer, isSeatedThroughout, times, USUAL_MASS } from "./demand-samples.ts";
-import type { Footing } from "./footing.ts";
 import type { VariantReading } from "./reading.ts";
 import type { VariantSamples } from "./samples.ts";
 import { INTERVALS } from "./solved-samples.ts";
@@ -53,11 +53,11 @@ export interface Demand extends Pick<VariantReading, "highest" | "lowest" | "mea
 /** Where the extrapolated centre of mass is over the floor, shares of H. */
 function extrapolatedCentre(samples: DemandSamples, sample: number, stature: number, cycleSeconds: number): Point {
   const start = sample * BALANCE.width;
-  const height = (samples.balance[start + BALANCE.y] as number) * stature;
+  const height = numberAt(samples.balance, start + BALANCE.y) * stature;
   const lead = Math.sqrt(height / GRAVITY) / cycleSeconds;
   return [
-    (samples.balance[start + BALANCE.x] as number) + lead * (samples.comRate[2 * sample] as number),
-    (samples.balance[start + BALANCE.z] as number) + lead * (samples.comRate[2 * sample + 1] as number),
+    numberAt(samples.balance, start + BALANCE.x) + lead * numberAt(samples.comRate, 2 * sample),
+    numberAt(samples.balance, start + BALANCE.z) + lead * numberAt(samples.comRate, 2 * sample + 1),
   ];
 }
 
@@ -93,20 +93,20 @@ function readSteadiness(
       weights[sample] = balance.weight;
       return;
     }
-    const base = samples.bases[sample] as readonly Point[];
+    const base = itemAt(samples.bases, sample);
     balance.place = extrapolatedCentre(samples, sample, person.stature, cycleSeconds);
     balance.margin = base.length < 3 ? -1 : marginOfStability(balance.place, base);
   };
-  const isRisingAt = (number: number): boolean => isRising((footings[number] as Footing).frame);
+  const isRisingAt = (number: number): boolean => isRising(itemAt(footings, number).frame);
   const isSeated = (number: number): boolean => footings[number]?.frame.seating.kind === "seated";
   // The demand of rising is known as a whole: moving from the seat over the feet is part of it.
   const movementAt = (sample: number, number: number): number =>
     isRisingAt(number)
       ? 0
-      : movementDemand(balance.margin, samples.balance[sample * BALANCE.width + BALANCE.quietMargin] as number);
+      : movementDemand(balance.margin, numberAt(samples.balance, sample * BALANCE.width + BALANCE.quietMargin));
   const addedAt = (sample: number, number: number): number =>
-    (reading.added[sample] as number) + circumstanceDemand(circumstances, isSeated(number));
-  const supportAt = (number: number): number => Math.max(balance.relief, reading.support[number] as number);
+    numberAt(reading.added, sample) + circumstanceDemand(circumstances, isSeated(number));
+  const supportAt = (number: number): number => Math.max(balance.relief, numberAt(reading.support, number));
   for (let sample = 0; sample < count; sample += 1) {
     const number = Math.floor(sample / (INTERVALS + 1));
     readBalance(sample);
@@ -115,7 +115,7 @@ function readSteadiness(
       leastAt = sample;
     }
     const total = balanceDemandTotal(
-      bases[number] as number,
+      itemAt(bases, number),
       movementAt(sample, number),
       addedAt(sample, number),
       supportAt(number),
@@ -127,13 +127,13 @@ function readSteadiness(
     }
   }
   readBalance(leastAt);
-  const under = samples.bases[leastAt] as readonly Point[];
+  const under = itemAt(samples.bases, leastAt);
   const towards = under.length < 3 ? null : nearestEdge(balance.place, under);
   readBalance(highestAt);
   const number = Math.floor(highestAt / (INTERVALS + 1));
   const worst = balanceDemand(
     {
-      base: bases[number] as number,
+      base: itemAt(bases, number),
       movement: movementAt(highestAt, number),
       added: addedAt(highestAt, number),
       support: supportAt(number),
@@ -141,8 +141,8 @@ function readSteadiness(
     isSeated(number),
   );
   return {
-    leastMargin: { metres: leastMargin * person.stature, phase: phases[leastAt] as number, towards },
-    balance: { ...worst, phase: phases[highestAt] as number },
+    leastMargin: { metres: leastMargin * person.stature, phase: numberAt(phases, leastAt), towards },
+    balance: { ...worst, phase: numberAt(phases, highestAt) },
     weights,
   };
 }

@@ -1,13 +1,14 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { buildOf, USUAL_BODY, WHOLE } from "../body/build.ts";
+import { present } from "../checked-access.ts";
 import { dragMoments, shortestCycle } from "./drag.ts";
 import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
-import { type Track, trackOf } from "./track.ts";
+import { trackOf } from "./track.ts";
 import { FULL_STANDING_VARIANT } from "./variant.ts";
 
-const samplesOf = (id: string) => sampleTrack(trackOf(load(id), FULL_STANDING_VARIANT, "right") as Track);
+const samplesOf = (id: string) => sampleTrack(present(trackOf(load(id), FULL_STANDING_VARIANT, "right"), "track"));
 const lift = samplesOf("lift-and-part");
 /** The same legs with nothing at their ends. */
 const footless = buildOf({ ...USUAL_BODY, legs: [WHOLE, { kind: "absent", from: "lower", prosthesis: false }] }, 1.65);

@@ -5,6 +5,7 @@ import { TOE_PATCH } from "../body/contacts.ts";
 import { type Body, MASS, SHARE } from "../body/segments.ts";
 import { cross, dot, length, minus, mix, unit, type Vector } from "../body/vector.ts";
 import { type WaterEquipment, waterEquipmentNamed } from "../body/water-equipment.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
 import { type Pair, pairOf, type Side, sideIndex } from "../side.ts";
 import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
 import { splineDerivatives } from "./timing.ts";
@@ -43,8 +44,8 @@ const LEG: readonly Piece[] = [
  */
 function sizeOf({ segment }: Piece, side: Side, build: Build, body: Body): { readonly length: number; readonly thick: number } {
   const i = sideIndex(side);
-  const mass = (build.masses[massIndexes(segment)[i]] as number) * body.mass;
-  const length = (build.lengths[lengthIndexes(segment)[i]] as number) * body.stature;
+  const mass = numberAt(build.masses, massIndexes(segment)[i]) * body.mass;
+  const length = numberAt(build.lengths, lengthIndexes(segment)[i]) * body.stature;
   return { length, thick: length === 0 ? 0 : 2 * Math.sqrt(mass / (Math.PI * DENSITY[segment] * 1000 * length)) };
 }
 
@@ -54,7 +55,7 @@ function motionOf(samples: SolvedSamples, point: SidedPoint, side: Side, stature
   const places: Vector[] = [];
   for (let sample = 0; sample < samples.count; sample += 1) {
     const at = sample * ROW_WIDTH + first;
-    const along = (axis: 0 | 1 | 2) => (samples.rows[at + axis] as number) * stature;
+    const along = (axis: 0 | 1 | 2) => numberAt(samples.rows, at + axis) * stature;
     places.push([along(0), along(1), along(2)]);
   }
   const velocities = places.map((): [number, number, number] => [0, 0, 0]);
@@ -64,7 +65,7 @@ function motionOf(samples: SolvedSamples, point: SidedPoint, side: Side, stature
     for (const axis of [0, 1, 2] as const) {
       const along = places.slice(start, start + INTERVALS + 1).map((place) => place[axis]);
       splineDerivatives(along, seconds, !flowStart && !flowEnd).forEach((rate, i) => {
-        (velocities[start + i] as [number, number, number])[axis] = rate;
+        itemAt(velocities, start + i)[axis] = rate;
       });
     }
   });
@@ -114,27 +115,27 @@ function peakMoment(
   for (let sample = 0; sample < samples.count; sample += 1) {
     const total: [number, number, number] = [0, 0, 0];
     const addForce = (place: Vector, force: Vector) => {
-      const moment = cross(minus(place, pivot[sample] as Vector), force);
+      const moment = cross(minus(place, itemAt(pivot, sample)), force);
       for (const axis of [0, 1, 2] as const) total[axis] += moment[axis];
     };
     for (const { from, to, length: long, thick } of ends) {
-      const axis = unit(minus(to.places[sample] as Vector, from.places[sample] as Vector));
+      const axis = unit(minus(itemAt(to.places, sample), itemAt(from.places, sample)));
       const area = (thick * long) / STRIPS;
       for (let strip = 0; strip < STRIPS; strip += 1) {
         const at = (strip + 0.5) / STRIPS;
-        const place = mix(from.places[sample] as Vector, to.places[sample] as Vector, at);
+        const place = mix(itemAt(from.places, sample), itemAt(to.places, sample), at);
         if (place[1] > surface) continue;
         addForce(
           place,
-          dragForce(mix(from.velocities[sample] as Vector, to.velocities[sample] as Vector, at), axis, area, LIMB_DRAG),
+          dragForce(mix(itemAt(from.velocities, sample), itemAt(to.velocities, sample), at), axis, area, LIMB_DRAG),
         );
       }
     }
     if (plate) {
-      const place = mix(plate.from.places[sample] as Vector, plate.to.places[sample] as Vector, plate.at);
+      const place = mix(itemAt(plate.from.places, sample), itemAt(plate.to.places, sample), plate.at);
       if (place[1] <= surface) {
-        const velocity = mix(plate.from.velocities[sample] as Vector, plate.to.velocities[sample] as Vector, plate.at);
-        const axis = minus(plate.to.places[sample] as Vector, plate.from.places[sample] as Vector);
+        const velocity = mix(itemAt(plate.from.velocities, sample), itemAt(plate.to.velocities, sample), plate.at);
+        const axis = minus(itemAt(plate.to.places, sample), itemAt(plate.from.places, sample));
         addForce(place, plateForce(velocity, axis, plate.length * plate.breadth * plate.area * body.stature ** 2));
       }
     }

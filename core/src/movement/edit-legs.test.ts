@@ -1,4 +1,5 @@
 import { describe, expect, test } from "vitest";
+import { present } from "../checked-access.ts";
 import { movementProblems } from "./check-movement.ts";
 import { setNumber } from "./edit.ts";
 import { liftFoot, liftsOf, pitchFoot, setFeetDown } from "./edit-legs.ts";
@@ -7,12 +8,13 @@ import { greatestJump, NO_JUMP } from "./jump.ts";
 import { load } from "./library.fixture.ts";
 import { readMovement } from "./read-file.ts";
 import { sampleTrack } from "./samples.ts";
-import { type Track, trackOf } from "./track.ts";
+import { trackOf } from "./track.ts";
 import { FULL_STANDING_VARIANT } from "./variant.ts";
 
 const { entry: _, exit: __, ...breath } = load("settling-breath");
 const still: Movement = { ...breath, id: "still", sided: true };
-const jumpOf = (movement: Movement) => greatestJump(sampleTrack(trackOf(movement, FULL_STANDING_VARIANT, "right") as Track)).by;
+const jumpOf = (movement: Movement) =>
+  greatestJump(sampleTrack(present(trackOf(movement, FULL_STANDING_VARIANT, "right"), "track"))).by;
 
 describe("lifting a foot", () => {
   test("puts the weight on the other foot before and after, so that nothing jumps", () => {

@@ -5,6 +5,7 @@ import { sidedPointColumn } from "../body/channels.ts";
 import { neutralPose, sidedSlot, slot } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
 import { solvePose } from "../body/solve.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
 import { SIDES, type Side, sideSign } from "../side.ts";
 import {
   addKeyAfter,
@@ -127,8 +128,8 @@ describe("pulling a hand", () => {
           const moved = solvePose(again).row;
           handOf(moved, side).forEach((value, axis) => {
             // Measured from the shoulder: another arm moves the whole body a little.
-            const from = (row[shoulder + axis] as number) - (hand[axis] as number);
-            expect((moved[shoulder + axis] as number) - value).toBeCloseTo(from, 5);
+            const from = numberAt(row, shoulder + axis) - itemAt(hand, axis);
+            expect(numberAt(moved, shoulder + axis) - value).toBeCloseTo(from, 5);
           });
         },
       ),

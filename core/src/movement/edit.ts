@@ -1,4 +1,4 @@
-import { MIDLINE_RANGES, type MidlineRange, SIDED_RANGES, type SidedRange } from "../body/channels.ts";
+import { type MidlineRange, type RangeBounds, rangeNamed, type SidedRange } from "../body/channels.ts";
 import { sidedSlot, slot } from "../body/pose.ts";
 import { AXIAL_BOUNDS } from "../body/shoulder-turn.ts";
 import type { Side } from "../side.ts";
@@ -45,13 +45,11 @@ export interface EditableAngle {
   readonly highest: number;
 }
 
-const RANGES = new Map<string, { readonly lowest: number; readonly highest: number }>(
-  [...MIDLINE_RANGES, ...SIDED_RANGES, { name: "axial", ...AXIAL_BOUNDS }].map((range) => [range.name, range]),
-);
+const boundsOf = (range: EditableRange): RangeBounds => (range === "axial" ? AXIAL_BOUNDS : rangeNamed(range));
 
 function midlineAngles(group: keyof typeof GROUP_RANGES): EditableAngle[] {
   return Object.entries(GROUP_RANGES[group]).map(([name, range]) => {
-    const { lowest, highest } = RANGES.get(range) as { lowest: number; highest: number };
+    const { lowest, highest } = boundsOf(range);
     return { group, name, range, slot: slot(range), lowest, highest };
   });
 }
@@ -59,7 +57,7 @@ function midlineAngles(group: keyof typeof GROUP_RANGES): EditableAngle[] {
 const armAngles = (group: "leadArm" | "trailArm"): EditableAngle[] =>
   KEY_GROUPS[group].map((name) => {
     const range = ARM_RANGES[name];
-    const { lowest, highest } = RANGES.get(range) as { lowest: number; highest: number };
+    const { lowest, highest } = boundsOf(range);
     return { group, name, range, slot: sidedSlot(name, sideOfArm(group)), lowest, highest };
   });
 

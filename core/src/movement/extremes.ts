@@ -1,5 +1,6 @@
 import { ROW_WIDTH, sidedColumns, VALUE_WIDTH } from "../body/channels.ts";
 import { TURN_READ_TO } from "../body/shoulder-turn.ts";
+import { numberAt } from "../checked-access.ts";
 
 const TURN = sidedColumns("shoulderTurn");
 const ELEVATION = sidedColumns("shoulderElevation");
@@ -18,7 +19,7 @@ export const noExtremes = (): Extremes => ({
 
 /** Whether the turn of a shoulder is read in a sample; with the arm high overhead it says too little. */
 export const isTurnRead = (rows: Float64Array, start: number, side: 0 | 1): boolean =>
-  (rows[start + ELEVATION[side]] as number) <= TURN_READ_TO;
+  numberAt(rows, start + ELEVATION[side]) <= TURN_READ_TO;
 
 /** Takes one solved sample into extremes. @param sample its number */
 export function widen({ highest, lowest }: Extremes, rows: Float64Array, sample: number): void {
@@ -27,16 +28,16 @@ export function widen({ highest, lowest }: Extremes, rows: Float64Array, sample:
   const right = isTurnRead(rows, start, 1);
   for (let i = 0; i < VALUE_WIDTH; i += 1) {
     if ((i === TURN[0] && !left) || (i === TURN[1] && !right)) continue;
-    const value = rows[start + i] as number;
-    if (value > (highest[i] as number)) highest[i] = value;
-    if (value < (lowest[i] as number)) lowest[i] = value;
+    const value = numberAt(rows, start + i);
+    if (value > numberAt(highest, i)) highest[i] = value;
+    if (value < numberAt(lowest, i)) lowest[i] = value;
   }
 }
 
 /** The same with 0 for a turn that is not read in any sample. */
 export function closeExtremes({ highest, lowest }: Extremes): void {
   for (const i of TURN)
-    if ((highest[i] as number) < (lowest[i] as number)) {
+    if (numberAt(highest, i) < numberAt(lowest, i)) {
       highest[i] = 0;
       lowest[i] = 0;
     }

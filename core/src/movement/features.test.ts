@@ -1,15 +1,17 @@
 import { describe, expect, test } from "vitest";
 import { onRail } from "../body/supports.ts";
+import { present } from "../checked-access.ts";
 import type { Feature } from "./features.ts";
 import type { Movement, MovementKey } from "./format.ts";
 import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
-import { type Track, trackOf } from "./track.ts";
+import { trackOf } from "./track.ts";
 import { FULL_STANDING_VARIANT, type VariantSpec } from "./variant.ts";
 
 const breath = load("settling-breath");
 const featuresOf = (keys: readonly MovementKey[], differs: Partial<Movement> = {}): readonly Feature[] => [
-  ...sampleTrack(trackOf({ ...breath, ...differs, keys: [...keys] }, FULL_STANDING_VARIANT, "right") as Track).reading.features,
+  ...sampleTrack(present(trackOf({ ...breath, ...differs, keys: [...keys] }, FULL_STANDING_VARIANT, "right"), "track")).reading
+    .features,
 ];
 const head = (at: number, flexion: number, sideBend: number): MovementKey => ({ at, flow: true, head: { flexion, sideBend } });
 
@@ -60,7 +62,7 @@ test("looking up with a turn needs both", () => {
 
 describe("features of one side", () => {
   const ofLibrary = (id: string, lead: "left" | "right" = "right", differs: Partial<VariantSpec> = {}): readonly Feature[] => [
-    ...sampleTrack(trackOf(load(id), { ...FULL_STANDING_VARIANT, ...differs }, lead) as Track).reading.features,
+    ...sampleTrack(present(trackOf(load(id), { ...FULL_STANDING_VARIANT, ...differs }, lead), "track")).reading.features,
   ];
 
   test("a fist is the hand's that closes, and none of a hand that holds on", () => {
@@ -79,7 +81,7 @@ describe("features of one side", () => {
       { at: 0.6, weight: 0, lift: { foot: "lead", hipFlexion, hipAbduction, hipRotation, knee: 30, ankle: 0 } },
       { at: 1, like: 0, lift: null },
     ] as MovementKey[];
-    const samples = sampleTrack(trackOf({ ...breath, sided: true, keys }, FULL_STANDING_VARIANT, lead) as Track);
+    const samples = sampleTrack(present(trackOf({ ...breath, sided: true, keys }, FULL_STANDING_VARIANT, lead), "track"));
     expect(samples.problem).toBeNull();
     return samples.reading.features;
   };
@@ -105,7 +107,7 @@ describe("features of one side", () => {
     expect(tapped).not.toContain("trunkPercussion");
     const onBelly = { ...load("tap-down-the-legs") };
     const keys = onBelly.keys.map((key) => ({ ...key, arms: { anchor: "belly" } }) as unknown as MovementKey);
-    const samples = sampleTrack(trackOf({ ...onBelly, keys }, FULL_STANDING_VARIANT, "right") as Track);
+    const samples = sampleTrack(present(trackOf({ ...onBelly, keys }, FULL_STANDING_VARIANT, "right"), "track"));
     expect([...samples.reading.features]).toContain("trunkPercussion");
   });
 });

@@ -1,7 +1,8 @@
 import { column, LANDMARK_TOLERANCE, pointColumn, sidedColumn, sidedPointColumn } from "../body/channels.ts";
 import { isOnSupport, sidedSlots } from "../body/pose.ts";
 import { supportNamed } from "../body/supports.ts";
-import { dot, length, minus, mix } from "../body/vector.ts";
+import { dot, length, minus, mix, type Vector } from "../body/vector.ts";
+import { numberAt } from "../checked-access.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { stepsOf } from "./foot-steps.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
@@ -127,7 +128,7 @@ const FIST_FROM = 0.5;
 
 /** Whether a hand closes to a fist at some key. */
 const closesAFist = ({ segments }: SolvedSamples, side: Side): boolean =>
-  segments.some(({ end }) => (end[FIST[sideIndex(side)]] as number) > FIST_FROM);
+  segments.some(({ end }) => numberAt(end, FIST[sideIndex(side)]) > FIST_FROM);
 
 /**
  * A leg further back than this while turned out further than that strains the front of a hip, degrees. Our own numbers.
@@ -163,8 +164,11 @@ const SHOULDER_LINE = pointColumn("shoulderLine");
 
 /** Whether a hand comes to the trunk at some sample. */
 function touchesTrunk(samples: SolvedSamples): boolean {
-  const point = (sample: number, first: number) =>
-    [0, 1, 2].map((axis) => valueAt(samples, sample, first + axis)) as [number, number, number];
+  const point = (sample: number, first: number): Vector => [
+    valueAt(samples, sample, first),
+    valueAt(samples, sample, first + 1),
+    valueAt(samples, sample, first + 2),
+  ];
   for (let sample = 0; sample < samples.count; sample += 1) {
     const low = point(sample, LUMBAR);
     const high = point(sample, SHOULDER_LINE);

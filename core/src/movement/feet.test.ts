@@ -1,10 +1,11 @@
 import { describe, expect, test } from "vitest";
 import { column, ROW_WIDTH, sidedColumn, sidedPointColumn } from "../body/channels.ts";
+import { present } from "../checked-access.ts";
 import type { Movement } from "./format.ts";
 import { greatestJump } from "./jump.ts";
 import { sampleTrack } from "./samples.ts";
 import { INTERVALS, valueAt } from "./solved-samples.ts";
-import { type Track, trackOf } from "./track.ts";
+import { trackOf } from "./track.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "./variant.ts";
 
 const movement = (keys: Movement["keys"], more: Partial<Movement> = {}): Movement => ({
@@ -23,7 +24,8 @@ const movement = (keys: Movement["keys"], more: Partial<Movement> = {}): Movemen
   cues: {},
   ...more,
 });
-const samplesOf = (made: Movement, choice = FULL_STANDING_VARIANT) => sampleTrack(trackOf(made, choice, "right") as Track);
+const samplesOf = (made: Movement, choice = FULL_STANDING_VARIANT) =>
+  sampleTrack(present(trackOf(made, choice, "right"), "track"));
 
 const heels = movement([
   { at: 0, weight: 0.5 },

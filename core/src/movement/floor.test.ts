@@ -4,6 +4,7 @@ import { anyBody } from "../body/any-build.fixture.ts";
 import { hasFoot } from "../body/build.ts";
 import { ROW_WIDTH, sidedPointColumn } from "../body/channels.ts";
 import { onRail } from "../body/supports.ts";
+import { numberAt } from "../checked-access.ts";
 import { SIDES } from "../side.ts";
 import { cases } from "../test-size.fixture.ts";
 import { loadAll } from "./library.fixture.ts";
@@ -47,7 +48,7 @@ test("no foot goes under the floor in any variant of the library, whatever the b
         for (let sample = 0; sample < count; sample += 1)
           for (const point of POINTS)
             expect(
-              stature * (rows[sample * ROW_WIDTH + sidedPointColumn(point, side) + 1] as number),
+              stature * numberAt(rows, sample * ROW_WIDTH + sidedPointColumn(point, side) + 1),
               `${movement.id} ${kind}, ${side} ${point}, sample ${sample}`,
             ).toBeGreaterThan(-TOLERANCE);
     }),

@@ -1,4 +1,5 @@
 import { type FootContact, sidedSlot } from "../body/pose.ts";
+import { numberAt } from "../checked-access.ts";
 import type { Side } from "../side.ts";
 import type { AuthoredKey } from "./authored-keys.ts";
 import { stepsBetween } from "./resize-keys.ts";
@@ -16,7 +17,7 @@ export function footContacts(
     if (footless.includes(side)) return "absent";
     if (lift === side) return choice.toeDown && choice.kind !== "seated" ? "restingToe" : "lifted";
     if (stepsBetween(start, end, side)) return "onItsWay";
-    const pitch = (key: AuthoredKey) => key.values[sidedSlot("heelLift", side)] as number;
+    const pitch = (key: AuthoredKey) => numberAt(key.values, sidedSlot("heelLift", side));
     if (pitch(start) > 0 || pitch(end) > 0) return "forefoot";
     return pitch(start) < 0 || pitch(end) < 0 ? "heel" : "flat";
   };

@@ -1,5 +1,6 @@
 import { describe, expect, test } from "vitest";
 import { column, sidedColumn } from "../body/channels.ts";
+import { itemAt, numberAt, present } from "../checked-access.ts";
 import { readDemand } from "./demand.ts";
 import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
@@ -9,10 +10,11 @@ import { timeAbove } from "./time-above.ts";
 const secondsAbove = (samples: SolvedSamples, columnNumber: number, limit: number, cycleSeconds: number): number =>
   timeAbove(samples, (sample) => valueAt(samples, sample, columnNumber), limit).total * cycleSeconds;
 
-import { type Track, trackOf } from "./track.ts";
+import { trackOf } from "./track.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "./variant.ts";
 
-const samplesOf = (id: string, choice = FULL_STANDING_VARIANT) => sampleTrack(trackOf(load(id), choice, "right") as Track);
+const samplesOf = (id: string, choice = FULL_STANDING_VARIANT) =>
+  sampleTrack(present(trackOf(load(id), choice, "right"), "track"));
 const stepsIn = (id: string) => samplesOf(id).reading.steps.map(({ side, direction }) => `${side} ${direction}`);
 
 describe("the steps of a repetition", () => {
@@ -33,15 +35,15 @@ describe("the steps of a repetition", () => {
     const added = (id: string) => Math.max(...samplesOf(id).reading.added);
     expect(added("step-across-and-home")).toBeGreaterThanOrEqual(1);
     const { reading } = samplesOf("step-ahead-and-home");
-    const onItsWay = reading.steps.map(({ segment }) => reading.added[segment * 9 + 4] as number);
-    expect(onItsWay[1]).toBeGreaterThanOrEqual((onItsWay[0] as number) + 1 - 1e-9);
+    const onItsWay = reading.steps.map(({ segment }) => numberAt(reading.added, segment * 9 + 4));
+    expect(onItsWay[1]).toBeGreaterThanOrEqual(itemAt(onItsWay, 0) + 1 - 1e-9);
   });
 });
 
 describe("time above a value", () => {
   const samples = samplesOf("lift-and-part");
   const elevation = sidedColumn("shoulderElevation", "right");
-  const highest = samples.reading.highest[elevation] as number;
+  const highest = numberAt(samples.reading.highest, elevation);
 
   test("is the whole repetition over nothing, none over the peak, and less the higher the value", () => {
     expect(secondsAbove(samples, elevation, -1, 8)).toBeCloseTo(8, 9);

@@ -1,4 +1,5 @@
 import { sidedSlots } from "../body/pose.ts";
+import { numberAt } from "../checked-access.ts";
 import { SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import type { TrackSegment } from "./track.ts";
 
@@ -22,9 +23,9 @@ const FOOT_Z = sidedSlots("footZ");
 
 function directionOf({ start, end }: TrackSegment, side: Side): StepDirection {
   const i = sideIndex(side);
-  const outward = (values: Float64Array) => sideSign(side) * (values[FOOT_Z[i]] as number);
+  const outward = (values: Float64Array) => sideSign(side) * numberAt(values, FOOT_Z[i]);
   if (Math.min(outward(start), outward(end)) < -1e-9) return "across";
-  const ahead = (end[FOOT_X[i]] as number) - (start[FOOT_X[i]] as number);
+  const ahead = numberAt(end, FOOT_X[i]) - numberAt(start, FOOT_X[i]);
   const aside = Math.abs(outward(end) - outward(start));
   if (aside >= Math.abs(ahead)) return "aside";
   return ahead > 0 ? "ahead" : "back";

@@ -1,4 +1,5 @@
 import { type PoseFrame, sidedSlots } from "../body/pose.ts";
+import { numberAt } from "../checked-access.ts";
 import type { TrackSegment } from "./track.ts";
 
 export const FOOT_X = sidedSlots("footX");
@@ -12,6 +13,6 @@ export interface Footing {
 }
 
 export function footingOf({ frame, start }: Pick<TrackSegment, "frame" | "start">): Footing {
-  const apart = ([left, right]: readonly [number, number]) => Math.abs((start[right] as number) - (start[left] as number));
+  const apart = ([left, right]: readonly [number, number]) => Math.abs(numberAt(start, right) - numberAt(start, left));
   return { frame, width: apart(FOOT_Z), offset: apart(FOOT_X) };
 }

@@ -1,5 +1,5 @@
 import * as v from "valibot";
-import { MIDLINE_RANGES, SIDED_RANGES } from "../body/channels.ts";
+import { type RangeName, rangeNamed } from "../body/channels.ts";
 import { AXIAL_BOUNDS } from "../body/shoulder-turn.ts";
 import type { FileProblemCode } from "../files/json.ts";
 
@@ -10,13 +10,9 @@ import type { FileProblemCode } from "../files/json.ts";
  * Angles are degrees, places shares of stature, weight a share on the lead foot.
  * Turns, lists and side bends are positive towards the lead side.
  */
-const ranges = new Map<string, { lowest: number; highest: number }>(
-  [...MIDLINE_RANGES, ...SIDED_RANGES].map((range) => [range.name, range]),
-);
-
 /** An angle inside the ordinary active range of adults; what lies outside is refused as impossible. */
-function angle(range: (typeof MIDLINE_RANGES | typeof SIDED_RANGES)[number]["name"]) {
-  return degrees(ranges.get(range) as { lowest: number; highest: number });
+function angle(range: RangeName) {
+  return degrees(rangeNamed(range));
 }
 
 function degrees({ lowest, highest }: { readonly lowest: number; readonly highest: number }) {

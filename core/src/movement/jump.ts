@@ -1,4 +1,5 @@
 import { column } from "../body/channels.ts";
+import { numberAt } from "../checked-access.ts";
 import type { VariantSamples } from "./samples.ts";
 import { INTERVALS, valueAt } from "./solved-samples.ts";
 
@@ -21,7 +22,7 @@ export function greatestJump(samples: VariantSamples): { readonly by: number; re
       const jump = Math.abs(valueAt(samples, sample, index) - valueAt(samples, next, index));
       if (jump <= by) continue;
       by = jump;
-      phase = samples.phases[sample] as number;
+      phase = numberAt(samples.phases, sample);
     }
   }
   return { by, phase };

@@ -4,6 +4,7 @@ import { describe, expect, test } from "vitest";
 import { column, MIDLINE_RANGES, ROW_WIDTH, SIDED_RANGES, sidedColumn } from "../body/channels.ts";
 import { isRising } from "../body/pose.ts";
 import { HAND_SUPPORTS, type HandSupport, ON_ARMRESTS } from "../body/supports.ts";
+import { numberAt } from "../checked-access.ts";
 import { SIDES, type Side } from "../side.ts";
 import { anatomyProblems } from "./anatomy.ts";
 import { movementProblems } from "./check-movement.ts";
@@ -63,8 +64,8 @@ function samplesOf(movement: Movement, choice: VariantSpec, lead: Side): Variant
 /** Ranges that a repetition goes beyond, with by how much. */
 function beyondRange({ reading, segments }: VariantSamples): string[] {
   const over = (name: string, index: number, lowest: number, highest: number) => {
-    const above = (reading.highest[index] as number) - highest;
-    const below = lowest - (reading.lowest[index] as number);
+    const above = numberAt(reading.highest, index) - highest;
+    const below = lowest - numberAt(reading.lowest, index);
     return Math.max(above, below) > 0.5 ? [`${name} by ${Math.max(above, below).toFixed(1)}`] : [];
   };
   return [

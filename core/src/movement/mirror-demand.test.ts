@@ -4,6 +4,7 @@ import { anyBody } from "../body/any-build.fixture.ts";
 import { buildOf, USUAL_BODY, USUAL_BUILD } from "../body/build.ts";
 import { MIDLINE_RANGES, SIDED_RANGES, type SidedColumn, sidedColumn, VALUE_WIDTH } from "../body/channels.ts";
 import { HAND_SUPPORTS } from "../body/supports.ts";
+import { itemAt } from "../checked-access.ts";
 import { cases } from "../test-size.fixture.ts";
 import { type Demand, readDemand } from "./demand.ts";
 import { loadAll } from "./library.fixture.ts";
@@ -81,7 +82,7 @@ describe("the mirror image of a demand", () => {
         count += 1;
         let isStraight = false;
         found.forEach((value, i) => {
-          const off = Math.abs(value - (wanted[i] as number));
+          const off = Math.abs(value - itemAt(wanted, i));
           const isAngle = i < 3 * VALUE_WIDTH && ANGLES.has(i % VALUE_WIDTH);
           if (isAngle && off > TOLERANCE) isStraight = true;
           expect(off).toBeLessThan(isAngle ? STRAIGHT_LEGS_TOLERANCE : TOLERANCE);

@@ -1,5 +1,6 @@
 import type { Direction } from "../body/base-of-support.ts";
 import { IN_MIRROR, VALUE_WIDTH } from "../body/channels.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
 import { otherSide, type Pair } from "../side.ts";
 import type { Demand } from "./demand.ts";
 import type { Feature } from "./features.ts";
@@ -17,8 +18,8 @@ const swap = ([left, right]: Pair): Pair => [right, left];
 function mirrorValues(values: Float64Array, negated: Float64Array): Float64Array {
   const mirrored = new Float64Array(VALUE_WIDTH);
   for (let i = 0; i < VALUE_WIDTH; i += 1) {
-    const from = IN_MIRROR[i] as (typeof IN_MIRROR)[number];
-    mirrored[i] = from.negated ? -(negated[from.column] as number) : (values[from.column] as number);
+    const from = itemAt(IN_MIRROR, i);
+    mirrored[i] = from.negated ? -numberAt(negated, from.column) : numberAt(values, from.column);
   }
   return mirrored;
 }

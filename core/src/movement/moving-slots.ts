@@ -1,9 +1,10 @@
 import { POSE_WIDTH } from "../body/pose.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
 import { flowSlope } from "./timing.ts";
 import type { Track, TrackSegment } from "./track.ts";
 
 export const secant = (segment: TrackSegment, index: number): number =>
-  ((segment.end[index] as number) - (segment.start[index] as number)) / (segment.to - segment.from);
+  (numberAt(segment.end, index) - numberAt(segment.start, index)) / (segment.to - segment.from);
 
 /** Slope of a slot, per unit of phase, where one segment flows into the next. */
 export function slopeBetween(before: TrackSegment, after: TrackSegment, index: number): number {
@@ -19,9 +20,9 @@ export interface MovingSlot {
 
 /** The slots that move along a segment. */
 export function movingSlots(track: Track, number: number): MovingSlot[] {
-  const segment = track.segments[number] as TrackSegment;
-  const before = track.segments[(number + track.segments.length - 1) % track.segments.length] as TrackSegment;
-  const after = track.segments[(number + 1) % track.segments.length] as TrackSegment;
+  const segment = itemAt(track.segments, number);
+  const before = itemAt(track.segments, (number + track.segments.length - 1) % track.segments.length);
+  const after = itemAt(track.segments, (number + 1) % track.segments.length);
   const length = segment.to - segment.from;
   const moving: MovingSlot[] = [];
   for (let index = 0; index < POSE_WIDTH; index += 1) {

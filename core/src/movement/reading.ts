@@ -10,6 +10,7 @@ import {
 } from "../body/channels.ts";
 import { isOff, isOnSupport, type PoseFrame } from "../body/pose.ts";
 import { supportNamed } from "../body/supports.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
 import { type Pair, pairOf, SIDES, type Side, sideIndex } from "../side.ts";
 import { closeExtremes, isTurnRead, noExtremes, widen } from "./extremes.ts";
 import { type Feature, featuresOf } from "./features.ts";
@@ -75,13 +76,13 @@ function extremesAndMean({ rows, count }: SolvedSamples, weights: Float64Array) 
   const turn: [number, number] = [0, 0];
   const read: [number, number] = [0, 0];
   for (let sample = 0; sample < count; sample += 1) {
-    const weight = weights[sample] as number;
+    const weight = numberAt(weights, sample);
     const start = sample * ROW_WIDTH;
     widen(extremes, rows, sample);
-    for (let i = 0; i < VALUE_WIDTH; i += 1) mean[i] = (mean[i] as number) + weight * (rows[start + i] as number);
+    for (let i = 0; i < VALUE_WIDTH; i += 1) mean[i] = numberAt(mean, i) + weight * numberAt(rows, start + i);
     for (const side of [0, 1] as const) {
       if (!isTurnRead(rows, start, side)) continue;
-      turn[side] += weight * (rows[start + TURN[side]] as number);
+      turn[side] += weight * numberAt(rows, start + TURN[side]);
       read[side] += weight;
     }
   }
@@ -117,10 +118,10 @@ const HOLD = { knee: 20, shoulderLoad: 0.5, still: 1 } as const;
 /** Whether nothing but breath moves from one sample to the next while a knee or a shoulder carries. */
 function holdsStill({ rows }: SolvedSamples, sample: number): boolean {
   const start = sample * ROW_WIDTH;
-  const over = (columns: readonly number[], least: number) => columns.some((i) => (rows[start + i] as number) > least);
+  const over = (columns: readonly number[], least: number) => columns.some((i) => numberAt(rows, start + i) > least);
   if (!over(LOADED_KNEE, HOLD.knee) && !over(SHOULDER_LOAD, HOLD.shoulderLoad)) return false;
   const after = start + ROW_WIDTH;
-  return RANGE_COLUMNS.every((i) => Math.abs((rows[after + i] as number) - (rows[start + i] as number)) < HOLD.still);
+  return RANGE_COLUMNS.every((i) => Math.abs(numberAt(rows, after + i) - numberAt(rows, start + i)) < HOLD.still);
 }
 
 /** The foot that is not the standing one. */
@@ -149,7 +150,7 @@ export function readVariant(samples: SolvedSamples, declared: readonly (typeof D
   const added = new Float64Array(count);
   const held: [number, number] = [0, 0];
   const overLimit = (columns: Pair, limit: number) =>
-    pairOf((side) => timeAbove(samples, (sample) => rows[sample * ROW_WIDTH + columns[sideIndex(side)]] as number, limit));
+    pairOf((side) => timeAbove(samples, (sample) => numberAt(rows, sample * ROW_WIDTH + columns[sideIndex(side)]), limit));
   const above = overLimit(OVER_SHOULDER, LANDMARK_TOLERANCE);
   const unseen = overLimit(FROM_SIGHT, IN_SIGHT);
   const steps = stepsOf(segments);
@@ -158,11 +159,11 @@ export function readVariant(samples: SolvedSamples, declared: readonly (typeof D
   );
   for (let sample = 0; sample < count; sample += 1) {
     const start = sample * ROW_WIDTH;
-    const at = (columnNumber: number) => rows[start + columnNumber] as number;
+    const at = (columnNumber: number) => numberAt(rows, start + columnNumber);
     let handsAboveShoulder = 0;
     for (const side of SIDES) {
       const i = sideIndex(side);
-      held[i] += (weights[sample] as number) * at(SHOULDER_LOAD[i]);
+      held[i] += numberAt(weights, sample) * at(SHOULDER_LOAD[i]);
       if (at(OVER_SHOULDER[i]) > LANDMARK_TOLERANCE) handsAboveShoulder += 1;
     }
     const number = Math.floor(sample / (INTERVALS + 1));
@@ -172,7 +173,7 @@ export function readVariant(samples: SolvedSamples, declared: readonly (typeof D
       headTurn: Math.abs(at(HEAD_TURN)),
       headFlexion: at(HEAD_FLEXION),
       eyesClosed,
-      step: stepDemand[number] as number,
+      step: itemAt(stepDemand, number),
       seated: segments[number]?.frame.seating.kind === "seated",
     });
   }

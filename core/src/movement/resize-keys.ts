@@ -1,5 +1,6 @@
 import { type Build, legTakesPart } from "../body/build.ts";
 import { type SidedSlot, sidedSlot, slot } from "../body/pose.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
 import { pairOf, SIDES, type Side, sideIndex } from "../side.ts";
 import { ARM_SLOTS, type AuthoredKey, FOOT_SLOTS, LEG_SLOTS, ownSide } from "./authored-keys.ts";
 import { FULL_SIZE, type VariantSpec } from "./variant.ts";
@@ -20,7 +21,7 @@ export const TRUNK_SLOTS = [
 /** Whether a foot stands elsewhere in another key pose. */
 export const stepsBetween = (a: AuthoredKey, b: AuthoredKey, side: Side): boolean =>
   (["footX", "footZ"] as const).some(
-    (name) => Math.abs((a.values[sidedSlot(name, side)] as number) - (b.values[sidedSlot(name, side)] as number)) > 1e-9,
+    (name) => Math.abs(numberAt(a.values, sidedSlot(name, side)) - numberAt(b.values, sidedSlot(name, side))) > 1e-9,
   );
 export const STANCE_SLOTS = ["sink", "press"] as const;
 export const TRUNK_INDEXES = TRUNK_SLOTS.map(slot);
@@ -34,17 +35,17 @@ export const WEIGHT = slot("weightLeft");
 
 /** key 0 + size . (key - key 0), group by group. Weight stays whole where a foot lifts: it must be all on the other. */
 export function resize(keys: readonly AuthoredKey[], lead: Side, choice: VariantSpec): void {
-  const first = (keys[0] as AuthoredKey).values.slice();
+  const first = itemAt(keys, 0).values.slice();
   const scale = (values: Float64Array, indexes: readonly number[], eighths: number) => {
     if (eighths === FULL_SIZE) return;
     for (const index of indexes) {
-      const start = first[index] as number;
-      values[index] = start + (eighths / FULL_SIZE) * ((values[index] as number) - start);
+      const start = numberAt(first, index);
+      values[index] = start + (eighths / FULL_SIZE) * (numberAt(values, index) - start);
     }
   };
   const { trunk, legs } = choice.sizes;
   const lifts = keys.some((key) => key.lift !== null);
-  const steps = SIDES.some((side) => keys.some((key) => stepsBetween(keys[0] as AuthoredKey, key, side)));
+  const steps = SIDES.some((side) => keys.some((key) => stepsBetween(itemAt(keys, 0), key, side)));
   const lifted = pairOf((side) => keys.some((key) => key.lift === side));
   for (const { values } of keys) {
     scale(values, TRUNK_INDEXES, trunk);
@@ -55,7 +56,7 @@ export function resize(keys: readonly AuthoredKey[], lead: Side, choice: Variant
       const i = sideIndex(side);
       scale(values, ARM_INDEXES[i], ownSide(side, lead) === "left" ? choice.sizes.armLeft : choice.sizes.armRight);
       scale(values, FOOT_INDEXES[i], legs);
-      if (lifted[i]) for (const index of LEG_INDEXES[i]) values[index] = ((values[index] as number) * legs) / FULL_SIZE;
+      if (lifted[i]) for (const index of LEG_INDEXES[i]) values[index] = (numberAt(values, index) * legs) / FULL_SIZE;
     }
   }
 }
@@ -76,6 +77,6 @@ export function withoutStillLegs(key: AuthoredKey, first: AuthoredKey, lead: Sid
   if (still.length === 0) return key;
   const values = key.values.slice();
   for (const side of still)
-    for (const name of FOOT_SLOTS) values[sidedSlot(name, side)] = first.values[sidedSlot(name, side)] as number;
+    for (const name of FOOT_SLOTS) values[sidedSlot(name, side)] = numberAt(first.values, sidedSlot(name, side));
   return { ...key, values, lift: key.lift !== null && still.includes(key.lift) ? null : key.lift };
 }

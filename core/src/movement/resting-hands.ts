@@ -10,6 +10,7 @@ import {
   sidedSlot,
 } from "../body/pose.ts";
 import { isHandSupported, type SupportName, supportNamed } from "../body/supports.ts";
+import { itemAt, numberAt, present } from "../checked-access.ts";
 import { pairOf, SIDES, type Side, sideIndex } from "../side.ts";
 import { type Rest, type RestingHand, restHandsOn } from "./anchors.ts";
 import { ARM_ANGLES, type AuthoredKey, LEAD, ownSide } from "./authored-keys.ts";
@@ -33,9 +34,9 @@ export function restHands(
   footless: readonly Side[],
 ): readonly (readonly [Rest | null, Rest | null])[] {
   if (keys.every(({ anchors }) => anchors.every((anchor) => anchor === null))) return keys.map(() => [null, null]);
-  const first = (keys[0] as AuthoredKey).values.slice();
+  const first = itemAt(keys, 0).values.slice();
   const row = new Float64Array(ROW_WIDTH);
-  const rests = keys.map(() => [null, null] as [Rest | null, Rest | null]);
+  const rests = keys.map((): [Rest | null, Rest | null] => [null, null]);
   const sizeOf = (side: Side) => (ownSide(side, lead) === "left" ? choice.sizes.armLeft : choice.sizes.armRight) / FULL_SIZE;
   const moves = SIDES.filter((side) => armMoves(choice, ownSide(side, lead)));
   keys.forEach((key, i) => {
@@ -43,7 +44,7 @@ export function restHands(
     const restOf = (side: Side): Rest | null => {
       const anchor = key.anchors[sideIndex(side)];
       if (anchor === null || !moves.includes(side)) return null;
-      const from = (keys[0] as AuthoredKey).anchors[sideIndex(side)];
+      const from = itemAt(keys, 0).anchors[sideIndex(side)];
       return i === 0 || from === null ? { first: anchor, anchor, size: 1 } : { first: from, anchor, size: sizeOf(side) };
     };
     const here = pairOf(restOf);
@@ -51,23 +52,25 @@ export function restHands(
     const seen = lead === LEAD ? pose : mirrorPose(pose);
     const seenRests = lead === LEAD ? here : ([here[1], here[0]] as const);
     if (here.some((rest) => rest !== null)) {
-      const hands = seenRests.map((rest) => rest && { start: rest, end: rest });
-      restHandsOn(seen, hands as [RestingHand | null, RestingHand | null], 0, Number.POSITIVE_INFINITY, row, build);
+      const atRest = (rest: Rest | null): RestingHand | null => rest && { start: rest, end: rest };
+      restHandsOn(seen, [atRest(seenRests[0]), atRest(seenRests[1])], 0, Number.POSITIVE_INFINITY, row, build);
       key.values.set(lead === LEAD ? seen.values : mirrorValues(seen.values));
     }
     for (const side of moves) {
       const size = sizeOf(side);
       const restsFirst = keys[0]?.anchors[sideIndex(side)] !== null;
       const rest = here[sideIndex(side)];
-      if (rest !== null && (restsFirst || size === 1)) (rests[i] as [Rest | null, Rest | null])[sideIndex(side)] = rest;
+      if (rest !== null && (restsFirst || size === 1)) itemAt(rests, i)[sideIndex(side)] = rest;
       if (i === 0 || size === 1 || (rest === null) !== restsFirst) continue;
       // A free hand that has to go a part of the way to a rest, or from one.
       for (const name of ARM_ANGLES) {
         const index = sidedSlot(name, side);
-        const value = key.values[index] as number;
-        const from = first[index] as number;
+        const value = numberAt(key.values, index);
+        const from = numberAt(first, index);
         key.values[index] =
-          rest === null ? value + (1 - size) * ((keys[0]?.values[index] as number) - from) : from + size * (value - from);
+          rest === null
+            ? value + (1 - size) * (present(keys[0]?.values[index], "first key") - from)
+            : from + size * (value - from);
       }
     }
   });

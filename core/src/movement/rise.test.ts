@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { column, pointColumn, sidedColumn } from "../body/channels.ts";
 import { ON_ARMRESTS } from "../body/supports.ts";
+import { present } from "../checked-access.ts";
 import { SIDES } from "../side.ts";
 import { readDemand } from "./demand.ts";
 import { greatestJump, NO_JUMP } from "./jump.ts";
@@ -8,12 +9,12 @@ import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
 import { segmentOfSample, valueAt } from "./solved-samples.ts";
 import { statesOf } from "./start-and-end.ts";
-import { type Track, trackOf } from "./track.ts";
+import { trackOf } from "./track.ts";
 import { FULL_STANDING_VARIANT, type VariantSpec } from "./variant.ts";
 
 const rise = load("rise-and-sit");
 const WITH_ARMS: VariantSpec = { ...FULL_STANDING_VARIANT, kind: "supported", hold: ON_ARMRESTS };
-const samplesOf = (choice: VariantSpec) => sampleTrack(trackOf(rise, choice, "right") as Track);
+const samplesOf = (choice: VariantSpec) => sampleTrack(present(trackOf(rise, choice, "right"), "track"));
 const demandOf = (choice: VariantSpec) => readDemand(samplesOf(choice), { stature: 1.65 }, 16);
 
 describe("rising from a chair and sitting down again", () => {

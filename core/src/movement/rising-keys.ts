@@ -3,6 +3,7 @@ import type { Build } from "../body/build.ts";
 import { type HandContact, type PoseFrame, type Seating, type SidedSlot, STANDING_FRAME, sidedSlot, slot } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
 import { solvePose } from "../body/solve.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
 import { SIDES } from "../side.ts";
 import { type AuthoredKey, add, PELVIS_X } from "./authored-keys.ts";
 import { RESTING_HAND, setHandContacts } from "./resting-hands.ts";
@@ -31,7 +32,7 @@ export function setRisingFeet(keys: readonly AuthoredKey[], hands: readonly [Han
   let hips = 0;
   for (let pass = 0; pass < FEET_PASSES; pass += 1) {
     setHandContacts(pose.values, hands, RESTING_HAND.seated, "armrests", hips);
-    hips = solvePose(pose, risingSeat(build) + SHARE.hipAboveSeat, undefined, build).row[PELVIS_X] as number;
+    hips = numberAt(solvePose(pose, risingSeat(build) + SHARE.hipAboveSeat, undefined, build).row, PELVIS_X);
   }
   for (const { values, seat } of keys) {
     for (const side of SIDES) add(values, sidedSlot("footX", side), -hips);
@@ -43,14 +44,13 @@ export function setRisingFeet(keys: readonly AuthoredKey[], hands: readonly [Han
 export const PRESSES_FROM = 40;
 
 /** Whether hands on the arms of a chair are still on them in a key. */
-export const reachesArmrests = ({ seat, values }: AuthoredKey): boolean =>
-  seat || (values[slot("sink")] as number) > PRESSES_FROM;
+export const reachesArmrests = ({ seat, values }: AuthoredKey): boolean => seat || numberAt(values, slot("sink")) > PRESSES_FROM;
 
 /** Where hands leave the arms of a chair, or come to them, the arms of that key pose are those that hold them. */
 export function bendToArmrests(keys: readonly AuthoredKey[], hands: readonly [HandContact, HandContact], build: Build): void {
   for (const [i, { values, seat }] of keys.entries()) {
     const next = [keys[i - 1], keys[i + 1]].some((key) => key && !reachesArmrests(key));
-    if (!next || !reachesArmrests(keys[i] as AuthoredKey)) continue;
+    if (!next || !reachesArmrests(itemAt(keys, i))) continue;
     const seating: Seating = { kind: "standing", rising: { seatHeight: risingSeat(build), withArms: true } };
     const frame: PoseFrame = { ...STANDING_FRAME, seating, hands, support: "armrests" };
     const ceiling = seat ? risingSeat(build) + SHARE.hipAboveSeat : Number.POSITIVE_INFINITY;

@@ -1,6 +1,7 @@
 import { expect, test } from "vitest";
 import { ROW_WIDTH } from "../body/channels.ts";
 import { solvePose } from "../body/solve.ts";
+import { numberAt } from "../checked-access.ts";
 import { hasLandVariant } from "./format.ts";
 import { loadAll } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
@@ -32,7 +33,7 @@ test("the way back goes through the poses of the way there, and each is as it is
         const first = (number * (INTERVALS + 1) + i) * ROW_WIDTH;
         row.forEach((value, at) => {
           // Degrees among lengths: a leg nearly straight shows a micrometre as hundredths of a degree.
-          expect(Math.abs(value - (rows[first + at] as number))).toBeLessThan(0.2);
+          expect(Math.abs(value - numberAt(rows, first + at))).toBeLessThan(0.2);
         });
       }
       const back = segments.findIndex(

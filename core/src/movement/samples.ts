@@ -5,6 +5,7 @@ import { type FootContact, isRising, type Pose, type PoseFrame, type SidedSlot, 
 import { SHARE } from "../body/segments.ts";
 import { solvePose, solvePoseOffBase } from "../body/solve.ts";
 import { newTrail } from "../body/solve-standing.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { restHandsOn } from "./anchors.ts";
 import { type Extremes, noExtremes, widen } from "./extremes.ts";
@@ -29,7 +30,7 @@ export interface VariantSamples extends SolvedSamples {
 
 function setValuesAt(values: Float64Array, { start, end }: TrackSegment, moving: readonly MovingSlot[], u: number): void {
   for (const { index, slopeStart, slopeEnd } of moving)
-    values[index] = quinticBetween(start[index] as number, end[index] as number, slopeStart, slopeEnd, u);
+    values[index] = quinticBetween(numberAt(start, index), numberAt(end, index), slopeStart, slopeEnd, u);
 }
 
 /** Clearance of a foot on its way, share of H. */
@@ -61,7 +62,7 @@ const flatFrame = (frame: PoseFrame): PoseFrame => {
  */
 function takeLegAngles(planted: Float64Array, values: Float64Array, side: Side): Float64Array {
   const taken = values.slice();
-  for (const [to, from] of LEG_FROM_COLUMN) taken[sidedSlot(to, side)] = planted[sidedColumn(from, side)] as number;
+  for (const [to, from] of LEG_FROM_COLUMN) taken[sidedSlot(to, side)] = numberAt(planted, sidedColumn(from, side));
   return taken;
 }
 
@@ -74,7 +75,7 @@ interface HeightPath {
 }
 
 const PELVIS_HEIGHT = pointColumn("pelvis") + 1;
-const heightOf = (pose: Pose, build: Build): number => solvePose(pose, undefined, undefined, build).row[PELVIS_HEIGHT] as number;
+const heightOf = (pose: Pose, build: Build): number => numberAt(solvePose(pose, undefined, undefined, build).row, PELVIS_HEIGHT);
 const evenly = (from: number, to: number): HeightPath => ({ from, to, slopeFrom: 0, slopeTo: 0 });
 
 /** Height of the pelvis on the way up from a chair or down to it; null elsewhere. */
@@ -88,7 +89,7 @@ function risingPath({ frame, start, end, leavesSeat }: TrackSegment, build: Buil
 /** Lets the pelvis pass through the key poses that the body flows through on its way up or down. */
 function flowThrough(segments: readonly TrackSegment[], paths: readonly (HeightPath | null)[]): void {
   for (let i = 1; i < segments.length; i += 1) {
-    const [before, after] = [segments[i - 1], segments[i]] as [TrackSegment, TrackSegment];
+    const [before, after] = [itemAt(segments, i - 1), itemAt(segments, i)];
     const [low, high] = [paths[i - 1], paths[i]];
     if (!low || !high || !before.flowEnd || !after.flowStart) continue;
     const [length, next] = [before.to - before.from, after.to - after.from];
@@ -115,7 +116,7 @@ function smoothSwings(track: Track): { track: Track; heights: (HeightPath | null
     };
     const aloft: Pose = { frame: segment.frame, values: segment.swing === "lifting" ? segment.end : segment.start };
     const { row: down } = solvePose(planted, undefined, undefined, track.build);
-    const heightDown = down[PELVIS_HEIGHT] as number;
+    const heightDown = numberAt(down, PELVIS_HEIGHT);
     const heightUp = heightOf(aloft, track.build);
     heights.push(segment.swing === "lifting" ? evenly(heightDown, heightUp) : evenly(heightUp, heightDown));
     const taken = takeLegAngles(down, planted.values, lifted);
@@ -140,7 +141,7 @@ const isPlain = ({ frame, flowStart, flowEnd, swing, leavesSeat, resting }: Trac
 
 /** The earlier segment that this one goes back along; null where there is none. */
 function wayThere(segments: readonly TrackSegment[], number: number): number | null {
-  const back = segments[number] as TrackSegment;
+  const back = itemAt(segments, number);
   if (!isPlain(back)) return null;
   const found = segments.findIndex(
     (there, i) =>
@@ -162,7 +163,7 @@ function balanceOf(rows: Float64Array, count: number): Float64Array {
   const balance = new Float64Array(count * BALANCE.length);
   for (let sample = 0; sample < count; sample += 1)
     for (let i = 0; i < BALANCE.length; i += 1)
-      balance[sample * BALANCE.length + i] = rows[sample * ROW_WIDTH + (BALANCE[i] as number)] as number;
+      balance[sample * BALANCE.length + i] = numberAt(rows, sample * ROW_WIDTH + itemAt(BALANCE, i));
   return balance;
 }
 
@@ -202,7 +203,7 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): VariantSam
       if (rests) restHandsOn(pose, segment.resting, minimumJerk(u), ceiling, row, track.build);
       const solved = solvePose(pose, ceiling, row, track.build, trail);
       bases.push(solved.base);
-      if (solved.problem && problem === null) problem = { phase: phases[sample] as number, what: solved.problem };
+      if (solved.problem && problem === null) problem = { phase: numberAt(phases, sample), what: solved.problem };
     }
   };
   /** Takes the poses of an earlier segment the other way round. */
@@ -210,7 +211,7 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): VariantSam
     for (let i = 0; i < each; i += 1) {
       const from = there * each + INTERVALS - i;
       rows.copyWithin((number * each + i) * ROW_WIDTH, from * ROW_WIDTH, (from + 1) * ROW_WIDTH);
-      bases.push(bases[from] as readonly Point[]);
+      bases.push(itemAt(bases, from));
     }
   };
   track.segments.forEach((segment, number) => {
@@ -222,9 +223,9 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): VariantSam
     const atRest = !segment.flowStart && !segment.flowEnd;
     const first = number * each;
     for (let axis = 0; axis < 2; axis += 1) {
-      for (let i = 0; i < each; i += 1) along[i] = rows[(first + i) * ROW_WIDTH + (COM[axis] as number)] as number;
+      for (let i = 0; i < each; i += 1) along[i] = numberAt(rows, (first + i) * ROW_WIDTH + itemAt(COM, axis));
       const rates = splineDerivatives(along, length / INTERVALS, atRest);
-      for (let i = 0; i < each; i += 1) comRate[2 * (first + i) + axis] = rates[i] as number;
+      for (let i = 0; i < each; i += 1) comRate[2 * (first + i) + axis] = numberAt(rates, i);
     }
   });
   const solved: SolvedSamples = {

@@ -3,7 +3,7 @@ import { join } from "node:path";
 import { formatFileProblem } from "@able-tide/words/file-problem";
 import { toJsonSchema } from "@valibot/to-json-schema";
 import { describe, expect, test } from "vitest";
-import type { FileProblem } from "../files/json.ts";
+import { present } from "../checked-access.ts";
 import { Movement } from "./format.ts";
 import { readMovement } from "./read-file.ts";
 
@@ -87,6 +87,6 @@ describe("a broken movement file says where and why", () => {
     spoil(movement);
     const found = problems(movement);
     expect(found[0]?.path).toBe(path);
-    expect(formatFileProblem(found[0] as FileProblem)).toMatch(message);
+    expect(formatFileProblem(present(found[0], "problem"))).toMatch(message);
   });
 });

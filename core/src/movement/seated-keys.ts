@@ -3,6 +3,7 @@ import { ROW_WIDTH, sidedColumn, sidedPointColumn } from "../body/channels.ts";
 import { type FootContact, type PoseFrame, type Seating, STANDING_FRAME, sidedSlot, slot } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
 import { solvePoseOffBase } from "../body/solve.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
 import { type Pair, pairOf, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { type AuthoredKey, add, ownSide, PELVIS_X } from "./authored-keys.ts";
 import type { Anchor } from "./format.ts";
@@ -12,7 +13,7 @@ export const SEAT_HEIGHT = 0.25;
 export const SEATED_WIDTH = 0.13;
 export const THIGH_LENGTH = lengthIndexes("thigh");
 export const SHANK_LENGTH = lengthIndexes("shank");
-export const ownLength = ({ lengths }: Build, index: Pair, side: Side): number => lengths[index[sideIndex(side)]] as number;
+export const ownLength = ({ lengths }: Build, index: Pair, side: Side): number => numberAt(lengths, index[sideIndex(side)]);
 
 export function setSeatedFeet(values: Float64Array, lead: Side, build: Build): void {
   for (const side of SIDES) {
@@ -29,17 +30,17 @@ export function seat(
   lead: Side,
   build: Build,
 ): void {
-  const weight = (key: AuthoredKey) => 1 - (key.values[slot("weightLeft")] as number);
+  const weight = (key: AuthoredKey) => 1 - numberAt(key.values, slot("weightLeft"));
   const first = keys[0] ? weight(keys[0]) : 0.5;
   const largest = Math.max(...keys.map((key) => Math.abs(weight(key) - first)), 1e-9);
   const shifts = keys.map((key) => (weight(key) - first) / largest);
   keys.forEach((key, i) => {
-    const shift = shifts[i] as number;
+    const shift = itemAt(shifts, i);
     key.values[slot("sink")] = 0;
     key.values[slot("press")] = 0;
     key.values[slot("weightLeft")] = 0.5;
-    key.values[slot("pelvisTilt")] = (key.values[slot("pelvisTilt")] as number) + shift * (becomes.pelvisTilt ?? 0);
-    key.values[slot("pelvisList")] = (key.values[slot("pelvisList")] as number) + shift * (becomes.pelvisList ?? 0);
+    key.values[slot("pelvisTilt")] = numberAt(key.values, slot("pelvisTilt")) + shift * (becomes.pelvisTilt ?? 0);
+    key.values[slot("pelvisList")] = numberAt(key.values, slot("pelvisList")) + shift * (becomes.pelvisList ?? 0);
     setSeatedFeet(key.values, lead, build);
   });
 }
@@ -53,8 +54,8 @@ export function seatedLift(keys: readonly AuthoredKey[], derived: boolean): void
   for (const { values, lift } of keys) {
     if (lift === null) continue;
     const index = sidedSlot("legFlexion", lift);
-    values[index] = 90 + (values[index] as number);
-    if (derived) values[sidedSlot("legKnee", lift)] = Math.max(90, values[sidedSlot("legKnee", lift)] as number);
+    values[index] = 90 + numberAt(values, index);
+    if (derived) values[sidedSlot("legKnee", lift)] = Math.max(90, numberAt(values, sidedSlot("legKnee", lift)));
   }
 }
 
@@ -77,8 +78,8 @@ export function handsOffTheSeat(key: AuthoredKey, seating: Seating, footless: re
     const i = sideIndex(side);
     const said = key.anchors[i];
     if (said !== null) return said === "hip" ? "upperThigh" : said;
-    const ahead = (row[HAND_X[i]] as number) - (row[PELVIS_X] as number);
-    return (row[LAP[i]] as number) < 0 && ahead < PAST_THE_KNEES ? "thigh" : null;
+    const ahead = numberAt(row, HAND_X[i]) - numberAt(row, PELVIS_X);
+    return numberAt(row, LAP[i]) < 0 && ahead < PAST_THE_KNEES ? "thigh" : null;
   });
   return { ...key, anchors };
 }

@@ -2,6 +2,7 @@ import type { Point } from "../body/base-of-support.ts";
 import type { Build } from "../body/build.ts";
 import { ROW_WIDTH } from "../body/channels.ts";
 import type { PoseProblem } from "../body/solver-space.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
 import type { TrackSegment } from "./track.ts";
 
 /** Intervals that each stretch between two key poses is sampled in. */
@@ -31,8 +32,8 @@ export interface SolvedSamples {
 }
 
 export const segmentOfSample = (samples: SolvedSamples, sample: number): TrackSegment =>
-  samples.segments[Math.floor(sample / (INTERVALS + 1))] as TrackSegment;
+  itemAt(samples.segments, Math.floor(sample / (INTERVALS + 1)));
 
 /** One value of one sample. */
 export const valueAt = (samples: SolvedSamples, sample: number, columnNumber: number): number =>
-  samples.rows[sample * ROW_WIDTH + columnNumber] as number;
+  numberAt(samples.rows, sample * ROW_WIDTH + columnNumber);

@@ -2,7 +2,8 @@ import { column, handOver, LANDMARK_TOLERANCE, sidedColumn, sidedColumns } from 
 import { isOff, isOnSupport, type PoseFrame, sidedSlots, slot } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
 import { solvePose } from "../body/solve.ts";
-import { SIDES, type Side, sideIndex } from "../side.ts";
+import { numberAt } from "../checked-access.ts";
+import { pairOf, SIDES, type Side, sideIndex } from "../side.ts";
 import type { EntryState, ExitState, FeetState, HandsState, LoadState, Movement } from "./format.ts";
 import type { MovementFileProblem } from "./read-file.ts";
 import { type Track, trackOf } from "./track.ts";
@@ -35,8 +36,8 @@ const FOOT_X = sidedSlots("footX");
 const FOOT_Z = sidedSlots("footZ");
 
 function feetOf(values: Float64Array): Pick<MovementState, "feet" | "foot"> {
-  const width = Math.abs((values[FOOT_Z[1]] as number) - (values[FOOT_Z[0]] as number));
-  const ahead = (values[FOOT_X[1]] as number) - (values[FOOT_X[0]] as number);
+  const width = Math.abs(numberAt(values, FOOT_Z[1]) - numberAt(values, FOOT_Z[0]));
+  const ahead = numberAt(values, FOOT_X[1]) - numberAt(values, FOOT_X[0]);
   if (Math.abs(ahead) < AHEAD) {
     const feet = width < CLOSE ? "together" : width < HIP_WIDE ? "hip" : "wide";
     return { feet, foot: null };
@@ -55,11 +56,11 @@ const BALL = { height: 0.08, apart: 0.6 } as const;
 
 /** The hand on top where both hold a ball between them, with nothing in it or a real one. */
 function upperHandOfBall(row: Float64Array): Side | null {
-  const [left, right] = sidedColumns("handOverChest").map((index) => row[index] as number) as [number, number];
-  const low = sidedColumns("handOverLap").map((index) => row[index] as number);
-  const apart = Math.abs(row[column("handSeparation")] as number);
+  const [left, right] = pairOf((side) => numberAt(row, sidedColumn("handOverChest", side)));
+  const low = sidedColumns("handOverLap").map((index) => numberAt(row, index));
+  const apart = Math.abs(numberAt(row, column("handSeparation")));
   if (apart > BALL.apart || Math.abs(left - right) < BALL.height || Math.min(...low) <= LANDMARK_TOLERANCE) return null;
-  const lowerOverShoulder = Math.min(...sidedColumns("handOverShoulder").map((index) => row[index] as number));
+  const lowerOverShoulder = Math.min(...sidedColumns("handOverShoulder").map((index) => numberAt(row, index)));
   if (Math.max(left, right) <= LANDMARK_TOLERANCE || lowerOverShoulder > LANDMARK_TOLERANCE) return null;
   return left > right ? "left" : "right";
 }
@@ -73,16 +74,16 @@ function handsOf({ seating, hands, support }: PoseFrame, row: Float64Array): Han
   const [held, other] = SIDES.filter((side) => isOnSupport(hands[sideIndex(side)]));
   if (held) return other ? "holdBoth" : role(held) === "lead" ? "holdLead" : "holdTrail";
   const over = (landmark: "navel" | "shoulder") =>
-    SIDES.map((side) => (row[sidedColumn(handOver(landmark), side)] as number) > LANDMARK_TOLERANCE);
+    SIDES.map((side) => numberAt(row, sidedColumn(handOver(landmark), side)) > LANDMARK_TOLERANCE);
   const upper = upperHandOfBall(row);
   if (upper) return role(upper) === "lead" ? "ballLead" : "ballTrail";
   if (over("shoulder").some(Boolean)) return "up";
   if (over("navel").some(Boolean)) return "front";
-  const apart = row[column("handSeparation")] as number;
+  const apart = numberAt(row, column("handSeparation"));
   // Hands on the thighs of a body that sits are as far down as they go.
-  const onLap = seating.kind === "seated" && SIDES.every((side) => (row[sidedColumn("handOverLap", side)] as number) < ON_LAP);
+  const onLap = seating.kind === "seated" && SIDES.every((side) => numberAt(row, sidedColumn("handOverLap", side)) < ON_LAP);
   if (onLap) return "down";
-  const low = SIDES.every((side) => (row[sidedColumn("elbow", side)] as number) < 60);
+  const low = SIDES.every((side) => numberAt(row, sidedColumn("elbow", side)) < 60);
   return low || apart > 1 ? "down" : "belly";
 }
 
@@ -95,7 +96,7 @@ function stateAt({ segments, build }: Track, choice: VariantSpec, end: "start" |
   // A foot is off at a key pose only if it is off on both sides of it.
   const off = SIDES.find((side) => isOff(here.frame.feet[sideIndex(side)]) && isOff(beyond.frame.feet[sideIndex(side)]));
   const toe = SIDES.find((side) => [here, beyond].every(({ frame }) => frame.feet[sideIndex(side)] === "restingToe"));
-  const left = values[WEIGHT_LEFT] as number;
+  const left = numberAt(values, WEIGHT_LEFT);
   const one = off ?? toe;
   const seated = here.frame.seating.kind === "seated";
   return {

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
 import { sidedColumn } from "../body/channels.ts";
+import { present } from "../checked-access.ts";
 import { cases } from "../test-size.fixture.ts";
 import { readDemand } from "./demand.ts";
 import { load } from "./library.fixture.ts";
@@ -8,7 +9,7 @@ import { sampleTrack } from "./samples.ts";
 import { INTERVALS, valueAt } from "./solved-samples.ts";
 import { timeAbove, timeOfIntervals, timeSpent } from "./time-above.ts";
 import { minimumJerk } from "./timing.ts";
-import { type Track, type TrackSegment, trackOf } from "./track.ts";
+import { type TrackSegment, trackOf } from "./track.ts";
 import { FULL_STANDING_VARIANT } from "./variant.ts";
 
 const SECONDS = 8;
@@ -23,8 +24,8 @@ function drawn(keys: readonly (readonly [length: number, height: number])[]) {
     return { from, to: at, flowStart: false, flowEnd: false } as TrackSegment;
   });
   const heightAt = (segment: number, u: number): number => {
-    const from = keys[segment]?.[1] as number;
-    const to = keys[(segment + 1) % keys.length]?.[1] as number;
+    const from = present(keys[segment]?.[1], "key");
+    const to = present(keys[(segment + 1) % keys.length]?.[1], "key");
     return from + (to - from) * minimumJerk(u);
   };
   const sampled = (sample: number) => heightAt(Math.floor(sample / (INTERVALS + 1)), (sample % (INTERVALS + 1)) / INTERVALS);
@@ -98,7 +99,7 @@ describe("time above a height", () => {
 
 describe("hands over the shoulder in the library", () => {
   const demandOf = (id: string, seconds: number) =>
-    readDemand(sampleTrack(trackOf(load(id), FULL_STANDING_VARIANT, "right") as Track), { stature: 1.65 }, seconds);
+    readDemand(sampleTrack(present(trackOf(load(id), FULL_STANDING_VARIANT, "right"), "track")), { stature: 1.65 }, seconds);
 
   test("Shift and press has them there for 2.9 of eight seconds: the parts before the first and after the last sample count", () => {
     const { handAboveShoulderSeconds, longestHandAboveShoulder } = demandOf("shift-and-press", 8);
@@ -108,7 +109,7 @@ describe("hands over the shoulder in the library", () => {
 
   test("no stretch is longer than all of it, and all of it is no more than the samples around it allow", () => {
     for (const id of ["lift-and-part", "warm-hands-warm-face", "arm-draws-circle", "gather-and-close", "scoop-and-lift"]) {
-      const samples = sampleTrack(trackOf(load(id), FULL_STANDING_VARIANT, "right") as Track);
+      const samples = sampleTrack(present(trackOf(load(id), FULL_STANDING_VARIANT, "right"), "track"));
       const over = sidedColumn("handOverShoulder", "right");
       const { total, longest } = timeAbove(samples, (sample) => valueAt(samples, sample, over), 0.01);
       let inner = 0;

@@ -1,3 +1,4 @@
+import { itemAt, numberAt, present } from "../checked-access.ts";
 import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
 import { splineDerivatives } from "./timing.ts";
 
@@ -31,7 +32,7 @@ export function timeSpent(spans: readonly Span[]): TimeSpent {
   const [first] = spells;
   const end = spells.at(-1);
   const goesOn = first && end && first !== end && first[0] < TOUCHING && end[1] > 1 - TOUCHING;
-  const joined = goesOn ? (lengths[0] as number) + (lengths.at(-1) as number) : 0;
+  const joined = goesOn ? itemAt(lengths, 0) + present(lengths.at(-1), "last length") : 0;
   return { total: lengths.reduce((sum, length) => sum + length, 0), longest: Math.max(0, joined, ...lengths) };
 }
 
@@ -63,7 +64,7 @@ export function timeAbove({ segments }: Timed, value: (sample: number) => number
     const slopes = splineDerivatives(over, 1, !flowStart && !flowEnd);
     const step = (to - from) / (INTERVALS * PARTS);
     for (let i = 0; i < INTERVALS; i += 1) {
-      const [a, b, slopeA, slopeB] = [over[i], over[i + 1], slopes[i], slopes[i + 1]] as [number, number, number, number];
+      const [a, b, slopeA, slopeB] = [numberAt(over, i), numberAt(over, i + 1), numberAt(slopes, i), numberAt(slopes, i + 1)];
       // Below at both ends it is above in between only where it goes up and comes down again; next to a key pose it
       // does not, and the slope there is an estimate where the body flows through.
       const mayPeak = i > 0 && i < INTERVALS - 1 && slopeA > 0 && slopeB < 0;

@@ -1,3 +1,5 @@
+import { numberAt } from "../checked-access.ts";
+
 /**
  * Minimum-jerk time course from rest to rest: 10u^3 - 15u^4 + 6u^5.
  *
@@ -49,7 +51,7 @@ export function flowSlope(before: number, after: number, lengthBefore: number, l
  */
 export function splineDerivatives(values: ArrayLike<number>, spacing: number, atRest: boolean): Float64Array {
   const n = values.length;
-  const at = (i: number) => values[i] as number;
+  const at = (i: number) => numberAt(values, i);
   const slopes = new Float64Array(n);
   if (!atRest) {
     slopes[0] = (-11 * at(0) + 18 * at(1) - 9 * at(2) + 2 * at(3)) / (6 * spacing);
@@ -58,11 +60,11 @@ export function splineDerivatives(values: ArrayLike<number>, spacing: number, at
   // Thomas algorithm on m(i-1) + 4 m(i) + m(i+1) = 3 (v(i+1) - v(i-1)) / h.
   const scaled = new Float64Array(n);
   for (let i = 1; i < n - 1; i += 1) {
-    const divisor = 4 - (scaled[i - 1] as number);
+    const divisor = 4 - numberAt(scaled, i - 1);
     scaled[i] = 1 / divisor;
-    const right = (3 * (at(i + 1) - at(i - 1))) / spacing - (i === n - 2 ? (slopes[n - 1] as number) : 0);
-    slopes[i] = (right - (slopes[i - 1] as number)) / divisor;
+    const right = (3 * (at(i + 1) - at(i - 1))) / spacing - (i === n - 2 ? numberAt(slopes, n - 1) : 0);
+    slopes[i] = (right - numberAt(slopes, i - 1)) / divisor;
   }
-  for (let i = n - 3; i >= 1; i -= 1) slopes[i] = (slopes[i] as number) - (scaled[i] as number) * (slopes[i + 1] as number);
+  for (let i = n - 3; i >= 1; i -= 1) slopes[i] = numberAt(slopes, i) - numberAt(scaled, i) * numberAt(slopes, i + 1);
   return slopes;
 }

@@ -1,6 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { mirrorFrame, mirrorValues, sidedSlot, slot } from "../body/pose.ts";
 import { onRail } from "../body/supports.ts";
+import { itemAt, numberAt, present } from "../checked-access.ts";
 import { SIDES } from "../side.ts";
 import type { Movement } from "./format.ts";
 import { load } from "./library.fixture.ts";
@@ -15,8 +16,8 @@ function track(movement: Movement, choice: Partial<VariantSpec> = {}, lead: "lef
   if (!built) throw new Error("no such form");
   return built;
 }
-const peak = (built: Track, index: number) => Math.max(...built.segments.map(({ end }) => end[index] as number));
-const first = (built: Track, index: number) => built.segments[0]?.start[index] as number;
+const peak = (built: Track, index: number) => Math.max(...built.segments.map(({ end }) => numberAt(end, index)));
+const first = (built: Track, index: number) => present(built.segments[0]?.start[index], "segment");
 
 describe("leading with the other side", () => {
   test.each([press, oneLeg].map((movement) => [movement.id, movement] as const))("%s is its mirror image", (_, movement) => {
@@ -52,7 +53,7 @@ describe("the operators that derive a variant", () => {
   });
 
   test("supported pins the holding hand and leaves the other to move", () => {
-    const { frame } = track(press, { kind: "supported", hold: onRail("left") }).segments[0] as Track["segments"][number];
+    const { frame } = itemAt(track(press, { kind: "supported", hold: onRail("left") }).segments, 0);
     expect(frame.hands).toEqual(["firm", "free"]);
   });
 

@@ -1,6 +1,7 @@
 import { type Build, canGrip, canStand, hasFoot, USUAL_BUILD } from "../body/build.ts";
 import { mirrorFrame, mirrorValues, type PoseFrame, type Seating, sidedSlot, slot } from "../body/pose.ts";
 import { isHandSupported } from "../body/supports.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
 import { pairOf, SIDES, type Side, sideIndex } from "../side.ts";
 import type { RestingHand } from "./anchors.ts";
 import {
@@ -93,7 +94,7 @@ function formKeys({ keys, forms }: Movement, kind: VariantSpec["kind"], inWater:
 /** Keeps the toe of a lifted foot on the floor, with a little weight on it, and its heel up by the size of the legs. */
 function keepToeDown(keys: readonly AuthoredKey[], { sizes }: VariantSpec): void {
   for (const { values, lift } of keys) {
-    const onLeft = values[slot("weightLeft")] as number;
+    const onLeft = numberAt(values, slot("weightLeft"));
     values[slot("weightLeft")] = Math.min(WEIGHT_WITH_TOE_DOWN, Math.max(1 - WEIGHT_WITH_TOE_DOWN, onLeft));
     if (lift !== null) values[sidedSlot("heelLift", lift)] = (TOE_DOWN_HEEL_LIFT * sizes.legs) / FULL_SIZE;
   }
@@ -119,8 +120,8 @@ interface SegmentSetting {
 function segmentBetween(keys: readonly AuthoredKey[], i: number, setting: SegmentSetting): TrackSegment {
   const { lead, choice, build, rising, support, hands, seating, footless, rests, toeDown } = setting;
   const last = keys.length - 1;
-  const start = keys[i] as AuthoredKey;
-  const end = keys[i + 1] as AuthoredKey;
+  const start = itemAt(keys, i);
+  const end = itemAt(keys, i + 1);
   const swings = start.lift !== end.lift && !toeDown;
   const lets = rising && support === "armrests" && !(reachesArmrests(start) && reachesArmrests(end));
   const frame: PoseFrame = {
@@ -133,7 +134,7 @@ function segmentBetween(keys: readonly AuthoredKey[], i: number, setting: Segmen
     const [from, to] = [rests[i], rests[i + 1]].map((rest) => rest?.[sideIndex(ownSide(side, lead))] ?? null);
     return from && to ? { start: from, end: to } : null;
   };
-  const cyclicFlow = keys[0]?.key.flow === true && (keys[last] as AuthoredKey).key.flow === true;
+  const cyclicFlow = keys[0]?.key.flow === true && itemAt(keys, last).key.flow === true;
   return {
     from: start.key.at,
     to: end.key.at,
@@ -173,12 +174,12 @@ export function trackOf(
   if (SIDES.some((side) => isHandSupported(choice.hold, side) && !canGrip(build, side))) return null;
   const footless = SIDES.filter((side) => !hasFoot(build, ownSide(side, lead)));
   const authored = authoredKeys(form.keys);
-  let keys = authored.map((key) => withoutStillLegs(key, authored[0] as AuthoredKey, lead, build));
+  let keys = authored.map((key) => withoutStillLegs(key, itemAt(authored, 0), lead, build));
   if (seated) seat(keys, form.weightBecomes, lead, build);
   else
     for (const { values } of keys) {
       setStandingFeet(values, movement.stance, choice.depth);
-      values[slot("sink")] = (values[slot("sink")] as number) * DEPTH_SCALE[choice.depth].sink;
+      values[slot("sink")] = numberAt(values, slot("sink")) * DEPTH_SCALE[choice.depth].sink;
       if (choice.weightBack) values[slot("press")] = WEIGHT_BACK_PRESS;
     }
   const rising = !seated && keys.some(({ seat }) => seat);
@@ -203,7 +204,7 @@ export function trackOf(
   // A support's position is measured from the middle of the feet, the arms of a chair from the hips on it.
   const heldFrom = rising
     ? 0
-    : SIDES.reduce((sum, side) => sum + ((keys[0] as AuthoredKey).values[sidedSlot("footX", side)] as number) / 2, 0);
+    : SIDES.reduce((sum, side) => sum + numberAt(itemAt(keys, 0).values, sidedSlot("footX", side)) / 2, 0);
   for (const { values } of keys) setHandContacts(values, hands, RESTING_HAND[seated ? "seated" : "standing"], support, heldFrom);
   if (toeDown && keys.some(({ lift }) => lift !== null)) keepToeDown(keys, choice);
   if (rising && support === "armrests") bendToArmrests(keys, hands, build);

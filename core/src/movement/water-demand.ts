@@ -1,8 +1,9 @@
-import { marginOfStability, type Point } from "../body/base-of-support.ts";
+import { marginOfStability } from "../body/base-of-support.ts";
 import { GRIP_SHARE, isOutOfDepth, RAIL_SHARE, waterRelief, weightInWater } from "../body/buoyancy.ts";
 import { ROW_WIDTH, sidedColumns } from "../body/channels.ts";
 import { GRAVITY } from "../body/segments.ts";
 import { uprightRow } from "../body/upright.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
 import type { Pair } from "../side.ts";
 import { BALANCE, type Balance, type Doer, isSeatedThroughout, times, USUAL_MASS } from "./demand-samples.ts";
 import { type DragMoments, dragMoments } from "./drag.ts";
@@ -72,13 +73,13 @@ export function legShareInWater(
     const rows = Array.from({ length: INTERVALS + 1 }, (_, i) =>
       samples.rows.subarray((first + i) * ROW_WIDTH, (first + i + 1) * ROW_WIDTH),
     );
-    const shares = (side: 0 | 1) => rows.map((row) => row[FOOT_SHARE[side]] as number);
+    const shares = (side: 0 | 1) => rows.map((row) => numberAt(row, FOOT_SHARE[side]));
     const shifts = ([0, 1] as const).some((side) => Math.max(...shares(side)) - Math.min(...shares(side)) > STILL_SHARE);
     const moves = shifts || swing !== null || frame.feet.includes("onItsWay");
     if (moves && (to - from) * cycleSeconds < SLOW_STEP_SECONDS - 1e-9) fastSteps = true;
     for (const row of rows) {
       const weight = Math.max(0, upright, weightInWater(row, waterline, samples.build).share) * (moves ? SLOW_STEP : 1);
-      for (const side of [0, 1] as const) most[side] = Math.max(most[side], (row[FOOT_SHARE[side]] as number) * weight);
+      for (const side of [0, 1] as const) most[side] = Math.max(most[side], numberAt(row, FOOT_SHARE[side]) * weight);
     }
   });
   return { legShare: most, fastSteps };
@@ -132,11 +133,11 @@ export function readBalanceInWater(
   into.place = centre;
   if (isSeatedThroughout(samples)) {
     // Belted to a chair that stands: the water neither helps nor moves them off it.
-    into.margin = samples.balance[sample * BALANCE.width + BALANCE.quietMargin] as number;
+    into.margin = numberAt(samples.balance, sample * BALANCE.width + BALANCE.quietMargin);
     into.relief = 0;
     return;
   }
-  const base = samples.bases[sample] as readonly Point[];
+  const base = itemAt(samples.bases, sample);
   into.margin = share < GRIP_SHARE || base.length < 3 ? 0 : marginOfStability(centre, base);
   into.relief = waterRelief(share);
 }

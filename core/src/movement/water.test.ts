@@ -1,15 +1,16 @@
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { present } from "../checked-access.ts";
 import { readDemand } from "./demand.ts";
 import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
-import { type Track, trackOf } from "./track.ts";
+import { trackOf } from "./track.ts";
 import { FULL_STANDING_VARIANT } from "./variant.ts";
 
 const samplesOf = (id: string) => {
   const movement = load(id);
   const kind = movement.forms.standing === false ? "water" : "standing";
-  return sampleTrack(trackOf(movement, { ...FULL_STANDING_VARIANT, kind }, "right") as Track);
+  return sampleTrack(present(trackOf(movement, { ...FULL_STANDING_VARIANT, kind }, "right"), "track"));
 };
 const shift = samplesOf("side-weight-shift");
 const number = (least: number, most: number) => fc.double({ min: least, max: most, noNaN: true });

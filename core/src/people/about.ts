@@ -1,6 +1,7 @@
 import * as v from "valibot";
 import { OWN_AIDS } from "../body/supports.ts";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
+import { recordOf } from "../named.ts";
 
 /** Facts that everyone in class may need at once; only those a person has agreed to are recorded. */
 export const EMERGENCY_FACTS = [
@@ -36,14 +37,7 @@ export const About = v.object({
   mayTouch: v.optional(v.picklist(["yes", "ask", "no"]), "ask"),
   mayWrite: v.optional(v.picklist(["yes", "no"]), "no"),
   /** Words for the helper, by fact; a fact without words is not agreed to. */
-  facts: v.optional(
-    v.partial(
-      v.object(
-        Object.fromEntries(EMERGENCY_FACTS.map((name) => [name, text(120)])) as Record<EmergencyFact, ReturnType<typeof text>>,
-      ),
-    ),
-    {},
-  ),
+  facts: v.optional(v.partial(v.object(recordOf(EMERGENCY_FACTS, () => text(120)))), {}),
   equipment: text(200),
   /** Seconds of the longest breath that is comfortable, in and out; null where no one has measured it. */
   longestBreath: v.optional(v.nullable(v.pipe(v.number(), v.minValue(2), v.maxValue(20))), null),

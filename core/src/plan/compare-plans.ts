@@ -1,3 +1,4 @@
+import { present } from "../checked-access.ts";
 import type { PlanContent } from "./plan.ts";
 import type { PlanItem } from "./plan-item.ts";
 import { differingParts, type StylePart } from "./style.ts";
@@ -48,7 +49,7 @@ export function planDifferences(from: PlanContent, to: PlanContent): PlanDiffere
     ...come.map(({ movementId, rounds }): PlanDifference => ({ differs: "added", movementId, rounds })),
     ...(moved.length > 0 ? [{ differs: "reordered" as const, movementIds: moved.map(({ movementId }) => movementId) }] : []),
     ...stayed.flatMap((block) => {
-      const old = before.get(block.id) as PlanItem;
+      const old = present(before.get(block.id), "plan item");
       return PART_NAMES.filter((part) => partDiffers(old, block, part)).map(
         (part): PlanDifference => ({ differs: "item", part, from: old, to: block }),
       );

@@ -3,7 +3,7 @@ import { join } from "node:path";
 import { formatFileProblem } from "@able-tide/words/file-problem";
 import { toJsonSchema } from "@valibot/to-json-schema";
 import { describe, expect, test } from "vitest";
-import type { FileProblem } from "../files/json.ts";
+import { itemAt } from "../checked-access.ts";
 import { load } from "../movement/library.fixture.ts";
 import { EMPTY_PLAN } from "./plan.ts";
 import { PlanFile, type PlanInFile, planFile, readPlanFile } from "./plan-file.ts";
@@ -48,7 +48,7 @@ describe("a broken file says where and why", () => {
     spoil(file);
     const { problems } = readPlanFile(JSON.stringify(file));
     expect(problems[0]?.path).toBe(path);
-    expect(formatFileProblem(problems[0] as FileProblem)).toMatch(message);
+    expect(formatFileProblem(itemAt(problems, 0))).toMatch(message);
   });
 
   test("text that is not JSON names line and column", () => {

@@ -1,5 +1,6 @@
 import { USUAL_BUILD } from "../body/build.ts";
 import { REFERENCE_STATURE } from "../body/segments.ts";
+import { itemAt } from "../checked-access.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
 import { risingBetween } from "../schedule/rising.ts";
 import {
@@ -46,13 +47,13 @@ const demandsOf = (block: ScheduledItem, variants: VariantCache): TurnDemands =>
 export function analyzePlan(blocks: readonly PlanItemWithMovement[], context: PlanContext, variants: VariantCache): PlanAnalysis {
   const reading = schedulePlan(blocks, context);
   const demands = reading.blocks.map((block) => demandsOf(block, variants));
-  const sides = reading.blocks.map((block, i) => sidesOfItem(block, demands[i] as TurnDemands));
+  const sides = reading.blocks.map((block, i) => sidesOfItem(block, itemAt(demands, i)));
   return {
     reading,
     demands,
     sides,
     totals: sumSides(sides),
-    uneven: unevenSides(reading.blocks.map(({ id }, i) => ({ id, sides: sides[i] as SideTotals }))),
+    uneven: unevenSides(reading.blocks.map(({ id }, i) => ({ id, sides: itemAt(sides, i) }))),
     balance: demands.map((each) => Math.max(0, ...each.map(({ balance }) => balance.total))),
     rising: risingBetween(reading),
   };

@@ -1,3 +1,4 @@
+import { itemAt } from "../checked-access.ts";
 import { fitPlanOf } from "../fit/fit-plan.ts";
 import { type FittedGroup, fitGroupIncrementally } from "../fit/group.ts";
 import type { FitMemory, FitPerson } from "../fit/session.ts";
@@ -79,7 +80,7 @@ const alike = (movement: Movement, movements: readonly Movement[], used: Readonl
 
 /** Changes to one block: another movement in its place, fewer repetitions, its neighbour first. */
 function changesTo(blocks: readonly PlanItemWithMovement[], at: number, replacements: readonly Movement[]): Change[] {
-  const here = blocks[at] as PlanItemWithMovement;
+  const here = itemAt(blocks, at);
   const name = taughtName(here.movement);
   const put: Change[] = replacements.map((movement) => ({
     change: { change: "replace", movement: name, by: taughtName(movement) },
@@ -121,11 +122,11 @@ function* costInPlace(
   base: FittedGroup,
 ): Generator<undefined, { movement: Movement; cost: number }> {
   const { blocks, context, people, resources, variants, memory } = input;
-  const here = blocks[at] as PlanItemWithMovement;
+  const here = itemAt(blocks, at);
   const alone = schedulePlan([{ block: { ...here.block, movementId: movement.id }, movement }], context);
   const group = yield* fitGroupIncrementally(fitPlanOf(alone, resources, context.style), people, variants, memory);
   const rows = base.rows.map((row, i) => ({ ...row, cells: group.rows[i]?.cells ?? [] }));
-  return { movement, cost: costsOf({ ...group, rows }, 1)[0] as number };
+  return { movement, cost: itemAt(costsOf({ ...group, rows }, 1), 0) };
 }
 
 /**
@@ -140,15 +141,15 @@ export function* bestChangesIncrementally(input: BestChangeInput): Generator<und
   const reading = schedulePlan(blocks, context);
   const base = yield* fitGroupIncrementally(planOf(reading), people, variants, memory);
   const costs = costsOf(base, blocks.length);
-  const costliest = [...costs.keys()].sort((a, b) => (costs[b] as number) - (costs[a] as number) || a - b).slice(0, BLOCKS);
+  const costliest = [...costs.keys()].sort((a, b) => itemAt(costs, b) - itemAt(costs, a) || a - b).slice(0, BLOCKS);
   const used = new Set(blocks.map(({ movement }) => movement.id));
   const helpful: { change: HelpfulChange; gain: number }[] = [];
   for (const at of costliest) {
     const inPlace: { movement: Movement; cost: number }[] = [];
-    for (const movement of alike((blocks[at] as PlanItemWithMovement).movement, movements, used))
+    for (const movement of alike(itemAt(blocks, at).movement, movements, used))
       inPlace.push(yield* costInPlace(input, at, movement, base));
     const replacements = inPlace
-      .filter(({ cost }) => cost < (costs[at] as number))
+      .filter(({ cost }) => cost < itemAt(costs, at))
       .sort((a, b) => a.cost - b.cost || (a.movement.id < b.movement.id ? -1 : 1))
       .slice(0, REPLACEMENTS)
       .map(({ movement }) => movement);

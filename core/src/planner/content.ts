@@ -1,18 +1,21 @@
-import { column, type MidlineRange, type SidedRange, sidedColumns } from "../body/channels.ts";
+import { column, type MidlineRange, type SidedRange, sidedColumn, sidedColumns } from "../body/channels.ts";
+import { numberAt } from "../checked-access.ts";
 import type { Demand } from "../movement/demand.ts";
+import { recordOf } from "../named.ts";
 import { CONTENTS, type Content, type SessionPurpose } from "../plan/purpose.ts";
 import type { ScheduledItem } from "../schedule/schedule-plan.ts";
+import { pairOf } from "../side.ts";
 import type { PlanAnalysis } from "./analyze-plan.ts";
 import type { TurnDemands } from "./side-balance.ts";
 
 const share = (value: number, from: number, full: number): number => Math.min(1, Math.max(0, (value - from) / (full - from)));
 
 const sidedSpan = ({ highest, lowest }: Demand, name: SidedRange): number =>
-  Math.max(...sidedColumns(name).map((index) => (highest[index] as number) - (lowest[index] as number)));
+  Math.max(...sidedColumns(name).map((index) => numberAt(highest, index) - numberAt(lowest, index)));
 const midlineSpan = ({ highest, lowest }: Demand, name: MidlineRange): number =>
-  (highest[column(name)] as number) - (lowest[column(name)] as number);
+  numberAt(highest, column(name)) - numberAt(lowest, column(name));
 const sidedPeak = ({ highest }: Demand, name: Parameters<typeof sidedColumns>[0]): number =>
-  Math.max(...sidedColumns(name).map((index) => highest[index] as number));
+  Math.max(...sidedColumns(name).map((index) => numberAt(highest, index)));
 
 /** Degrees from which a range counts, and at which it counts in full. */
 const sided = (demand: Demand, name: SidedRange, from: number, full: number) => share(sidedSpan(demand, name), from, full);
@@ -28,7 +31,7 @@ function ratesOf(demand: Demand, block: ScheduledItem): Rates {
   const asymmetry = share(
     Math.max(
       ...(["shoulderElevation", "shoulderPlane", "elbow"] as const).map((name) => {
-        const [left, right] = sidedColumns(name).map((index) => demand.mean[index] as number) as [number, number];
+        const [left, right] = pairOf((side) => numberAt(demand.mean, sidedColumn(name, side)));
         return Math.abs(left - right);
       }),
     ),
@@ -65,7 +68,7 @@ function ratesOf(demand: Demand, block: ScheduledItem): Rates {
 
 /** Seconds of each content in one block. */
 export function itemContent(block: ScheduledItem, demands: TurnDemands): Rates {
-  const seconds = Object.fromEntries(CONTENTS.map((name) => [name, 0])) as Record<Content, number>;
+  const seconds = recordOf(CONTENTS, () => 0);
   block.turns.forEach(({ rounds }, turn) => {
     const demand = demands[turn];
     if (!demand) return;
@@ -125,7 +128,7 @@ function strainOf(demand: Demand, name: Strain): number {
     case "knees":
       return sidedPeak(demand, "loadedKnee");
     case "back":
-      return demand.highest[column("lowBackLoad")] as number;
+      return numberAt(demand.highest, column("lowBackLoad"));
     case "oneLeg":
       return Math.max(...demand.oneLegSeconds) / cycleSeconds;
   }

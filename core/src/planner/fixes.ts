@@ -1,3 +1,4 @@
+import { itemAt } from "../checked-access.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
 import { taughtName } from "../movement/format.ts";
 import { changeItem, newItemId, type PlanItemChange } from "../plan/change-item.ts";
@@ -173,7 +174,7 @@ function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
 
 /** Everything that may be deepened or repeated once more. */
 function additions({ blocks }: FixInput, analysis: PlanAnalysis): Step[] {
-  const most = COUNTED_REPETITIONS[COUNTED_REPETITIONS.length - 1] as number;
+  const most = itemAt(COUNTED_REPETITIONS, COUNTED_REPETITIONS.length - 1);
   const settle = readPhases(analysis.reading).find(({ phase }) => phase === "settle");
   const deeper = analysis.reading.blocks.flatMap((reading): Step[] => {
     const rounds = more(reading.block.rounds);

@@ -1,5 +1,6 @@
 import { formatChange, formatIssue } from "@able-tide/words/planner";
 import { describe, expect, test } from "vitest";
+import { itemAt } from "../checked-access.ts";
 import { createVariantCache } from "../fit/variant-cache.ts";
 import { circumstances, planned } from "../schedule/plan.fixture.ts";
 import type { PlanContext, PlanItemWithMovement } from "../schedule/schedule-plan.ts";
@@ -73,7 +74,7 @@ describe("what to mind in a plan", () => {
     const fixes = findFixes(seam, { blocks, context: around, variants }, analysis, checks.minutes);
     expect(fixes.map(formatChange)).toContain("Add a transition");
     for (const fix of fixes) {
-      const fixed = fix.blocks.map((block, i) => ({ block, movement: (blocks[i] as PlanItemWithMovement).movement }));
+      const fixed = fix.blocks.map((block, i) => ({ block, movement: itemAt(blocks, i).movement }));
       expect(findPlanIssues(analyzePlan(fixed, around, variants), checks).map(({ id }) => id)).not.toContain(seam.id);
     }
     for (const note of notes.filter(({ toFix }) => toFix === null))

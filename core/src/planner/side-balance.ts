@@ -1,7 +1,8 @@
 import { sidedColumns } from "../body/channels.ts";
+import { numberAt } from "../checked-access.ts";
 import type { Demand } from "../movement/demand.ts";
 import type { ScheduledItem } from "../schedule/schedule-plan.ts";
-import { type Pair, SIDES, sideIndex } from "../side.ts";
+import { type Pair, pairOf, sideIndex } from "../side.ts";
 
 /** What is counted on each side. */
 export const SIDE_COUNTS = ["rounds", "oneLegSeconds", "loadedSeconds"] as const;
@@ -25,17 +26,17 @@ const addPairs = (a: Pair, b: Pair): Pair => [a[0] + b[0], a[1] + b[1]];
 /** What one block does on each side, its repetitions taken as often as they are done. */
 export function sidesOfItem(block: ScheduledItem, demands: TurnDemands): SideTotals {
   const sum = (of: (demand: Demand, side: 0 | 1) => number): Pair =>
-    SIDES.map((side) =>
+    pairOf((side) =>
       block.turns.reduce((all, { rounds }, turn) => {
         const demand = demands[turn];
         return demand ? all + rounds * of(demand, sideIndex(side)) : all;
       }, 0),
-    ) as unknown as Pair;
+    );
   const standing = block.plannedVariant.kind !== "seated";
   return {
     rounds: block.repetitionsPerSide,
     oneLegSeconds: sum((demand, side) => demand.oneLegSeconds[side]),
-    loadedSeconds: standing ? sum((demand, side) => (demand.mean[FOOT_SHARE[side]] as number) * demand.cycleSeconds) : [0, 0],
+    loadedSeconds: standing ? sum((demand, side) => numberAt(demand.mean, FOOT_SHARE[side]) * demand.cycleSeconds) : [0, 0],
   };
 }
 

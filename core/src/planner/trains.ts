@@ -1,5 +1,7 @@
+import { itemAt } from "../checked-access.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
 import type { Movement } from "../movement/format.ts";
+import { recordOf } from "../named.ts";
 import { CONTENTS, type Content } from "../plan/purpose.ts";
 import type { PlanContext, ScheduledItem } from "../schedule/schedule-plan.ts";
 import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
@@ -27,10 +29,10 @@ export interface MovementAlone {
 export function analyzeMovement(movement: Movement, context: PlanContext, variants: VariantCache): MovementAlone {
   const planned = [{ block: { id: "b1", movementId: movement.id, rounds: REFERENCE_REPETITIONS }, movement }];
   const analysis = analyzePlan(planned, context, variants);
-  const block = analysis.reading.blocks[0] as ScheduledItem;
+  const block = itemAt(analysis.reading.blocks, 0);
   const demands = analysis.demands[0] ?? [];
   const seconds = itemContent(block, demands);
   const moved = Math.max(1, block.parts.repetitions);
-  const trains = Object.fromEntries(CONTENTS.map((name) => [name, seconds[name] / moved])) as Record<Content, number>;
+  const trains = recordOf(CONTENTS, (name) => seconds[name] / moved);
   return { block, demands, trains };
 }

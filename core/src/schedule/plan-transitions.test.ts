@@ -1,6 +1,7 @@
 import { formatTransitionProblem } from "@able-tide/words/schedule";
 import fc from "fast-check";
 import { describe, expect, test } from "vitest";
+import { itemAt } from "../checked-access.ts";
 import { cases } from "../test-size.fixture.ts";
 import {
   type BodyState,
@@ -35,7 +36,7 @@ describe("links", () => {
     for (const state of states)
       for (const { to } of transitionStepsFrom(state, place))
         back.set(stateKey(to), [...(back.get(stateKey(to)) ?? []), stateKey(state)]);
-    const home = states[0] as BodyState;
+    const home = itemAt(states, 0);
     // From one to everything, and from everything to that one: so from each to each.
     expect(transitionPathsFrom(home, place).everywhere()).toHaveLength(states.length);
     const reached = new Set([stateKey(home)]);

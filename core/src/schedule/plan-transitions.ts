@@ -1,3 +1,4 @@
+import { itemAt } from "../checked-access.ts";
 import type { FeetState } from "../movement/format.ts";
 import type { Side } from "../side.ts";
 import {
@@ -176,5 +177,5 @@ export function findTransitions(
   const transitions: Transition[] = [];
   for (let label = last; label.reached && label.before; label = label.before)
     transitions.unshift(transitionOf(label.before.state, label.reached.path, label.reached.problem));
-  return { transitions: transitions.slice(0, -1), leaving: transitions[transitions.length - 1] as Transition, cost: last.cost };
+  return { transitions: transitions.slice(0, -1), leaving: itemAt(transitions, transitions.length - 1), cost: last.cost };
 }

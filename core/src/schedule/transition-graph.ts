@@ -1,3 +1,4 @@
+import { itemAt, present } from "../checked-access.ts";
 import { FEET_STATES } from "../movement/format.ts";
 import { FACINGS } from "../plan/plan-item.ts";
 import { SIDES } from "../side.ts";
@@ -79,7 +80,7 @@ function buildGraph(place: VenueSupports): Graph {
   const numbers = new Map(states.map((state, number) => [stateKey(state), number]));
   const edges = states.map((state) =>
     transitionStepsFrom(state, place).map((step): Edge => {
-      const to = numbers.get(stateKey(step.to)) as number;
+      const to = present(numbers.get(stateKey(step.to)), "state");
       return { to, cost: step.tenths + step.penalty, id: idOf(step), step };
     }),
   );
@@ -124,19 +125,19 @@ function search(graph: Graph, start: number, may: (step: TransitionStep) => bool
     for (const number of buckets[cost] ?? []) {
       if (settled[number] === 1 || costs[number] !== cost) continue;
       settled[number] = 1;
-      for (const edge of edges[number] as readonly Edge[]) {
+      for (const edge of itemAt(edges, number)) {
         if (!may(edge.step)) continue;
         const next = cost + edge.cost;
-        const known = costs[edge.to] as number;
+        const known = itemAt(costs, edge.to);
         if (known >= 0 && known < next) continue;
-        const nextIds = (ids[number] as string) + edge.id;
-        if (known === next && byCost({ cost: known, ids: ids[edge.to] as string }, { cost: next, ids: nextIds }) <= 0) continue;
+        const nextIds = itemAt(ids, number) + edge.id;
+        if (known === next && byCost({ cost: known, ids: itemAt(ids, edge.to) }, { cost: next, ids: nextIds }) <= 0) continue;
         costs[edge.to] = next;
         ids[edge.to] = nextIds;
         before[edge.to] = number;
         by[edge.to] = edge.step;
         buckets[next] ??= [];
-        (buckets[next] as number[]).push(edge.to);
+        itemAt(buckets, next).push(edge.to);
       }
     }
   const paths: (TransitionPath | undefined)[] = new Array(states.length);
@@ -144,19 +145,18 @@ function search(graph: Graph, start: number, may: (step: TransitionStep) => bool
     const known = paths[number];
     if (known) return known;
     const steps: TransitionStep[] = [];
-    for (let at = number; at !== start; at = before[at] as number) steps.unshift(by[at] as TransitionStep);
-    const path = { to: states[number] as BodyState, cost: costs[number] as number, steps, ids: ids[number] as string };
+    for (let at = number; at !== start; at = itemAt(before, at)) steps.unshift(present(by[at], "step"));
+    const path = { to: itemAt(states, number), cost: itemAt(costs, number), steps, ids: itemAt(ids, number) };
     paths[number] = path;
     return path;
   };
   return {
     to: (state) => {
       const number = numbers.get(stateKey(state));
-      return number === undefined || (costs[number] as number) < 0 ? null : pathTo(number);
+      return number === undefined || itemAt(costs, number) < 0 ? null : pathTo(number);
     },
-    toAll: (pattern) =>
-      fittingStates(graph, pattern).flatMap((number) => ((costs[number] as number) >= 0 ? [pathTo(number)] : [])),
-    everywhere: () => states.flatMap((_, number) => ((costs[number] as number) >= 0 ? [pathTo(number)] : [])),
+    toAll: (pattern) => fittingStates(graph, pattern).flatMap((number) => (itemAt(costs, number) >= 0 ? [pathTo(number)] : [])),
+    everywhere: () => states.flatMap((_, number) => (itemAt(costs, number) >= 0 ? [pathTo(number)] : [])),
   };
 }
 

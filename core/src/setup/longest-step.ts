@@ -2,6 +2,7 @@ import { type Build, USUAL_BUILD } from "../body/build.ts";
 import { sidedColumn } from "../body/channels.ts";
 import { appliesTo, CAP_TOLERANCE, type Cap } from "../caps/cap.ts";
 import { poseViolatesCap } from "../caps/cap-violations.ts";
+import { numberAt } from "../checked-access.ts";
 import type { Movement } from "../movement/format.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
@@ -37,7 +38,7 @@ function canStep(
       !caps.some((cap) => poseViolatesCap(cap.limit, reading)) &&
       SIDES.every(
         (side) =>
-          (reading.highest[sidedColumn("heelDownDorsiflexion", side)] as number) <=
+          numberAt(reading.highest, sidedColumn("heelDownDorsiflexion", side)) <=
           dorsiflexion[sideIndex(side)] + CAP_TOLERANCE.degrees,
       )
     );

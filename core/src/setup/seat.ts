@@ -1,5 +1,6 @@
 import { type Build, hasFoot, lengthIndexes, USUAL_BUILD } from "../body/build.ts";
 import { SHARE } from "../body/segments.ts";
+import { numberAt } from "../checked-access.ts";
 import { SIDES, sideIndex } from "../side.ts";
 
 /** Height of the knee crease over the floor, share of stature: where a seat leaves the feet flat. */
@@ -26,7 +27,7 @@ export interface SeatHeights {
  * @example seatHeights(1.6).sitting // 0.42
  */
 export function seatHeights(stature: number, build: Build = USUAL_BUILD, shoe: number = USUAL_SHOE): SeatHeights {
-  const shanks = SIDES.filter((side) => hasFoot(build, side)).map((side) => build.lengths[SHANK[sideIndex(side)]] as number);
+  const shanks = SIDES.filter((side) => hasFoot(build, side)).map((side) => numberAt(build.lengths, SHANK[sideIndex(side)]));
   const longer = shanks.length > 0 ? Math.max(...shanks) - SHARE.shank : 0;
   const sitting = (KNEE_CREASE + longer) * stature + shoe;
   return { sitting, rising: { least: sitting + HIGHER_FOR_RISING.least, most: sitting + HIGHER_FOR_RISING.most } };

@@ -1,3 +1,4 @@
+import { itemAt } from "@able-tide/core/checked-access";
 import { type ClassStep, classSteps, repetitionAt } from "@able-tide/core/class/class-steps";
 import type { ClassState } from "@able-tide/core/class/events";
 import type { ClassScript, ScriptItem, ScriptTransition } from "@able-tide/core/class/script";
@@ -66,7 +67,7 @@ const seconds = (now: number | null, since: string | null): number =>
   now === null || since === null ? 0 : (now - new Date(since).getTime()) / 1000;
 
 function nameOfNext(script: ClassScript, step: ClassStep, next: ClassStep): string {
-  const block = script.blocks[next.blockIndex] as ScriptItem;
+  const block = itemAt(script.blocks, next.blockIndex);
   return next.blockIndex === step.blockIndex ? OTHER_SIDE : variantWords(block.movement, block.meant).name;
 }
 

@@ -1,6 +1,7 @@
 import { handOver, LANDMARK_TOLERANCE, LANDMARKS, sidedColumn } from "@able-tide/core/body/channels";
 import { type Cap, sidesOf } from "@able-tide/core/caps/cap";
 import { strictestNumber } from "@able-tide/core/caps/effective";
+import { numberAt } from "@able-tide/core/checked-access";
 import type { Demand } from "@able-tide/core/movement/demand";
 import { SIDES, type Side, sideIndex } from "@able-tide/core/side";
 
@@ -17,7 +18,7 @@ const most = (demands: readonly Demand[], of: (demand: Demand) => number): numbe
 /** The highest landmark a hand goes above, and how many it has below it. */
 function handReach(demands: readonly Demand[], side: Side): number {
   const over = (name: Parameters<typeof sidedColumn>[0]) =>
-    most(demands, (demand) => demand.highest[sidedColumn(name, side)] as number);
+    most(demands, (demand) => numberAt(demand.highest, sidedColumn(name, side)));
   return LANDMARKS.filter((landmark) => over(handOver(landmark)) > LANDMARK_TOLERANCE).length;
 }
 
@@ -35,7 +36,7 @@ const heightWords = (below: number): string => {
 
 function barsOf(demands: readonly Demand[], caps: readonly Cap[], rounds: number): Bar[] {
   const column = (name: Parameters<typeof sidedColumn>[0]) =>
-    most(demands, (demand) => Math.max(...SIDES.map((side) => demand.highest[sidedColumn(name, side)] as number)));
+    most(demands, (demand) => Math.max(...SIDES.map((side) => numberAt(demand.highest, sidedColumn(name, side)))));
   const steadiness = most(demands, (demand) => demand.balance.total);
   const knee = column("loadedKnee");
   const ankle = column("heelDownDorsiflexion");

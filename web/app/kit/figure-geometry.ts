@@ -1,4 +1,5 @@
 import { pointColumn } from "@able-tide/core/body/channels";
+import { numberAt } from "@able-tide/core/checked-access";
 
 /** A path through places of the picture plane. */
 export const line = (...places: Place[]): string =>
@@ -21,7 +22,7 @@ export function placer(row: ArrayLike<number>, view: View) {
       : { x: 100 * (x * sin - z * cos), y: -100 * y, near: x * cos + z * sin };
   return {
     project,
-    at: (column: number) => project(row[column] as number, row[column + 1] as number, row[column + 2] as number),
+    at: (column: number) => project(numberAt(row, column), numberAt(row, column + 1), numberAt(row, column + 2)),
   };
 }
 

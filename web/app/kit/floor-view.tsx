@@ -2,6 +2,7 @@ import type { Point } from "@able-tide/core/body/base-of-support";
 import { column, sidedColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import { isOff, type PoseFrame } from "@able-tide/core/body/pose";
 import { SHARE } from "@able-tide/core/body/segments";
+import { numberAt } from "@able-tide/core/checked-access";
 import { SIDES, type Side, sideIndex } from "@able-tide/core/side";
 
 interface Props {
@@ -20,7 +21,7 @@ const onPicture = (x: number, z: number): Point => [100 * z, -100 * x];
 function outlineOfFoot(row: ArrayLike<number>, side: Side): { place: Point; turn: number } {
   const heel = sidedPointColumn("heel", side);
   const toe = sidedPointColumn("toe", side);
-  const at = (column: number, axis: 0 | 2) => row[column + axis] as number;
+  const at = (column: number, axis: 0 | 2) => numberAt(row, column + axis);
   const place = onPicture((at(heel, 0) + at(toe, 0)) / 2, (at(heel, 2) + at(toe, 2)) / 2);
   const turn = (Math.atan2(at(toe, 2) - at(heel, 2), at(toe, 0) - at(heel, 0)) * 180) / Math.PI;
   return { place, turn };
@@ -67,8 +68,8 @@ function Feet({ feet }: { feet: readonly Foot[] }) {
  */
 export function FloorView({ row, base, frame, stature, className }: Props) {
   const feet = feetOf(row, frame);
-  const [comX, comY] = onPicture(row[column("comX")] as number, row[column("comZ")] as number);
-  const ankle = (side: Side, axis: 0 | 2) => row[sidedPointColumn("ankle", side) + axis] as number;
+  const [comX, comY] = onPicture(numberAt(row, column("comX")), numberAt(row, column("comZ")));
+  const ankle = (side: Side, axis: 0 | 2) => numberAt(row, sidedPointColumn("ankle", side) + axis);
   const centimetres = (share: number) => Math.round(Math.abs(share) * stature * 100);
   // Only feet on the floor have a distance to mark there.
   const marked = frame.feet.every((contact) => !isOff(contact));
@@ -76,8 +77,8 @@ export function FloorView({ row, base, frame, stature, className }: Props) {
   const ahead = marked ? centimetres(ankle("right", 0) - ankle("left", 0)) : 0;
   const middleX = feet.reduce((sum, { place }) => sum + place[0], 0) / 2;
   const feetY = feet.reduce((sum, { place }) => sum + place[1], 0) / 2;
-  const shares = SIDES.map((side) => Math.round(100 * (row[sidedColumn("footShare", side)] as number)));
-  const seat = Math.round(100 * (row[column("seatShare")] as number));
+  const shares = SIDES.map((side) => Math.round(100 * numberAt(row, sidedColumn("footShare", side))));
+  const seat = Math.round(100 * numberAt(row, column("seatShare")));
   // Sitting, the seat behind the feet is in the picture too.
   const seated = frame.seating.kind === "seated";
   const middleY = seated ? (feetY + comY) / 2 : feetY;

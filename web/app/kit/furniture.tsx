@@ -1,6 +1,7 @@
 import { sidedPointColumn } from "@able-tide/core/body/channels";
 import { isOnSupport, type PoseFrame } from "@able-tide/core/body/pose";
 import { supportNamed } from "@able-tide/core/body/supports";
+import { numberAt } from "@able-tide/core/checked-access";
 import { SIDES, type Side, sideIndex, sideSign } from "@able-tide/core/side";
 import { line, type Place, placer, type View } from "./figure-geometry.ts";
 
@@ -113,7 +114,7 @@ export function Setting({ frame, row, view }: Props) {
   const { height } = supportNamed(support);
   const places = holding.map((side) => {
     const hand = sidedPointColumn("handCentre", side);
-    return { side, x: row[hand] as number, z: row[hand + 2] as number };
+    return { side, x: numberAt(row, hand), z: numberAt(row, hand + 2) };
   });
   const [first] = places;
   let held = "";

@@ -1,5 +1,6 @@
 import { handOver, sidedColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import { type Cap, sidesOf } from "@able-tide/core/caps/cap";
+import { numberAt } from "@able-tide/core/checked-access";
 import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
 import type { FigureLine } from "./figure.tsx";
 
@@ -9,10 +10,10 @@ export function handLines(caps: readonly Cap[], row: ArrayLike<number>): FigureL
     const { limit } = cap;
     if (limit.channel !== "handHeight") return [];
     const side = sidesOf(limit)[0] ?? "right";
-    const hand = row[sidedPointColumn("handCentre", side) + 1] as number;
+    const hand = numberAt(row, sidedPointColumn("handCentre", side) + 1);
     return [
       {
-        height: hand - (row[sidedColumn(handOver(limit.limit), side)] as number),
+        height: hand - numberAt(row, sidedColumn(handOver(limit.limit), side)),
         label: formatCapLimitBriefly(limit),
         side: limit.side,
       },

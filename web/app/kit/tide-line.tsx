@@ -1,3 +1,4 @@
+import { itemAt } from "@able-tide/core/checked-access";
 import { area, curveMonotoneX, line } from "d3-shape";
 import { useId } from "react";
 
@@ -95,7 +96,7 @@ export function TideLine({
     const out = leaving !== null && risings ? leaving : 0.2;
     return [[first.left, y(0.2)], ...shoulders, [last.right, y(out)]];
   };
-  const points = along((block) => (blocks[block] as TideBlock).height, true);
+  const points = along((block) => itemAt(blocks, block).height, true);
   const drawn = line<Point>()
     .x((point) => point[0])
     .y((point) => point[1])

@@ -1,3 +1,4 @@
+import { itemAt } from "@able-tide/core/checked-access";
 import fc from "fast-check";
 import { expect, test } from "vitest";
 import { layBoard, phaseStretches, placePulledTo } from "./board-layout.ts";
@@ -22,7 +23,7 @@ test("blocks lie side by side over the whole width, none too narrow, a longer on
         for (const each of widths) expect(each).toBeGreaterThanOrEqual(44);
         seconds.forEach((a, i) => {
           seconds.forEach((b, j) => {
-            if (a > b) expect(widths[i]).toBeGreaterThanOrEqual((widths[j] as number) - 1e-9);
+            if (a > b) expect(widths[i]).toBeGreaterThanOrEqual(itemAt(widths, j) - 1e-9);
           });
         });
       },

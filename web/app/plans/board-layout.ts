@@ -1,3 +1,4 @@
+import { itemAt } from "@able-tide/core/checked-access";
 import type { Phase } from "@able-tide/core/movement/format";
 
 /** A block is never narrower than a finger needs. Pixels. */
@@ -30,7 +31,7 @@ export function layBoard(blocks: readonly { readonly total: number }[], leaving:
     left = span.right;
     return span;
   });
-  return { width, blocks: spans.slice(0, -1), leaving: spans[spans.length - 1] as Span };
+  return { width, blocks: spans.slice(0, -1), leaving: itemAt(spans, spans.length - 1) };
 }
 
 /**
@@ -54,7 +55,7 @@ export function phaseStretches(
 ): readonly (Span & { readonly phase: Phase })[] {
   const stretches: (Span & { phase: Phase })[] = [];
   blocks.forEach(({ phase }, i) => {
-    const span = spans[i] as Span;
+    const span = itemAt(spans, i);
     const before = stretches[stretches.length - 1];
     if (before?.phase === phase) stretches[stretches.length - 1] = { ...before, right: span.right };
     else stretches.push({ ...span, phase });

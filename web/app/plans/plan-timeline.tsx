@@ -1,3 +1,4 @@
+import { itemAt } from "@able-tide/core/checked-access";
 import { type Phase, taughtName } from "@able-tide/core/movement/format";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { phaseLabel } from "@able-tide/words/planner";
@@ -20,7 +21,7 @@ function combinationsOf(blocks: readonly ScheduledItem[], spans: readonly Span[]
   const stretches: (Span & { name: string })[] = [];
   let last: string | undefined;
   blocks.forEach(({ block }, i) => {
-    const { left, right } = spans[i] as Span;
+    const { left, right } = itemAt(spans, i);
     const name = block.combination;
     const before = stretches[stretches.length - 1];
     if (name !== undefined && name === last && before) stretches[stretches.length - 1] = { ...before, right };
@@ -66,7 +67,7 @@ export function PlanTimeline({ leaving, leavingSeconds, stretches, nameWidth, ch
             <TimelineTile
               key={block.id}
               block={block}
-              span={spans[i] as Span}
+              span={itemAt(spans, i)}
               chosen={block.id === chosenId}
               upright={upright}
               choose={choose}

@@ -1,4 +1,5 @@
 import type { Cap } from "@able-tide/core/caps/cap";
+import { itemAt } from "@able-tide/core/checked-access";
 import type { RowSums } from "@able-tide/core/fit/fitted-row";
 import { SESSION_SUMS, sessionLimits } from "@able-tide/core/fit/session-limits";
 import { sideIndex } from "@able-tide/core/side";
@@ -29,7 +30,7 @@ const LABELS = { standing: "Standing", oneLeg: "On one leg", handsUp: "Hand abov
 function totalsOf(sums: RowSums, caps: readonly Cap[]): Total[] {
   const limits = sessionLimits(caps);
   const totals = SESSION_SUMS.flatMap(({ name, side }, i) => {
-    const limit = limits.sums[i] as number;
+    const limit = itemAt(limits.sums, i);
     if (name === "standing") return [total(LABELS.standing, sums.standing, limit, minutes)];
     const value = sums[name][sideIndex(side)];
     if (value < 0.5 && !Number.isFinite(limit)) return [];

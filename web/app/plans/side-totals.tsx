@@ -8,7 +8,7 @@ export function SideTotalsLine({ totals }: { totals: SideTotals }) {
     <ul className="flex flex-wrap gap-x-5" aria-label="Left and right">
       {SIDE_COUNTS.filter((name) => Math.max(...totals[name]) > 0).map((name) => {
         const { label, unit } = sideCountWords(name);
-        const [left, right] = totals[name].map((value) => Math.round(value)) as [number, number];
+        const [left, right] = [Math.round(totals[name][0]), Math.round(totals[name][1])];
         const apart = difference(totals[name]) > SIDES_DIFFER;
         return (
           <li key={name} className={apart ? "font-semibold text-signal-700" : ""}>

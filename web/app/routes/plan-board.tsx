@@ -1,6 +1,6 @@
 import { setTimeout as pause } from "node:timers/promises";
+import { itemAt } from "@able-tide/core/checked-access";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
-import type { FitPerson } from "@able-tide/core/fit/session";
 import { hasLandVariant, hasWaterVariant } from "@able-tide/core/movement/format";
 import { planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { schedulePlan, withMovements } from "@able-tide/core/schedule/schedule-plan";
@@ -75,7 +75,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     styles: styles.map(({ style }) => style),
     group: { name: group.name, place: group.place, minutes: group.minutes, startsAt: group.startsAt },
     people: members.map(({ name }, i) => {
-      const person = people[i] as FitPerson;
+      const person = itemAt(people, i);
       return { ...person, name, brief: briefOf(caps.get(person.id) ?? []) };
     }),
     // No one waits for it: where the server has it at hand it comes before the browser could work it out.

@@ -1,3 +1,4 @@
+import { itemAt } from "@able-tide/core/checked-access";
 import { classState } from "@able-tide/core/class/events";
 import { taughtName } from "@able-tide/core/movement/format";
 import { oneLegStandNorm } from "@able-tide/core/reference/one-leg-stand";
@@ -43,7 +44,7 @@ function joined(spans: readonly Span[]): Span[] {
   for (const span of spans) {
     const before = told.findIndex(({ brief, to }) => brief === span.brief && to >= span.from);
     if (before === -1) told.push(span);
-    else told[before] = { ...span, from: (told[before] as Span).from };
+    else told[before] = { ...span, from: itemAt(told, before).from };
   }
   return told;
 }

@@ -1,3 +1,4 @@
+import { present } from "@able-tide/core/checked-access";
 import { COUNTED_REPETITIONS, type TeachingStyle } from "@able-tide/core/plan/style";
 import { STYLE_QUESTIONS } from "@able-tide/core/plan/style-questions";
 import { formatStyleChoice, readyStyleFor, styleChoiceWords, styleQuestionLabel } from "@able-tide/words/style";
@@ -67,7 +68,7 @@ function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
     ),
     onValidate: ({ formData }) => parseForm(formData, { schema: StyleForm }) as never,
   });
-  const field = (name: string) => fields[name] as NonNullable<(typeof fields)[string]>;
+  const field = (name: string) => present(fields[name], "field");
   const saved = answer?.form === formId && answer.result.status === "success";
   return (
     <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">

@@ -1,4 +1,5 @@
 import { slot } from "@able-tide/core/body/pose";
+import { numberAt } from "@able-tide/core/checked-access";
 import { keyPoses } from "@able-tide/core/movement/authored-keys";
 import {
   anchorAt,
@@ -96,9 +97,9 @@ export function PoseValues({ movement, index, edit }: Props) {
   const values = keyPoses(movement)[index];
   if (!values) return null;
   const numberOf: Record<KeyNumber, number> = {
-    weight: 1 - (values[slot("weightLeft")] as number),
-    sink: values[slot("sink")] as number,
-    press: values[slot("press")] as number,
+    weight: 1 - numberAt(values, slot("weightLeft")),
+    sink: numberAt(values, slot("sink")),
+    press: numberAt(values, slot("press")),
   };
   return (
     <div className="flex flex-col gap-2">
@@ -123,7 +124,7 @@ export function PoseValues({ movement, index, edit }: Props) {
                 key={angle.name}
                 id={angleId(angle)}
                 label={`${rangeLabel(angle.range)}, °`}
-                value={values[angle.slot] as number}
+                value={numberAt(values, angle.slot)}
                 least={angle.lowest}
                 most={angle.highest}
                 step={1}

@@ -1,10 +1,11 @@
 import { USUAL_BUILD } from "@able-tide/core/body/build";
 import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
+import { numberAt, present } from "@able-tide/core/checked-access";
 import { liftsOf } from "@able-tide/core/movement/edit-legs";
 import type { Movement } from "@able-tide/core/movement/format";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { valueAt } from "@able-tide/core/movement/solved-samples";
-import { type Track, trackOf } from "@able-tide/core/movement/track";
+import { trackOf } from "@able-tide/core/movement/track";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
 import { describe, expect, test } from "vitest";
 import { HANDLES, handlePoint, pull } from "./pull.ts";
@@ -30,7 +31,7 @@ const movement: Movement = {
 };
 /** The row of a key pose, the second one unless another is asked for. */
 function rowOf(of: Movement, index = 1): Float64Array {
-  const samples = sampleTrack(trackOf(of, FULL_STANDING_VARIANT, "right") as Track);
+  const samples = sampleTrack(present(trackOf(of, FULL_STANDING_VARIANT, "right"), "track"));
   const width = samples.rows.length / samples.count;
   expect(samples.problem).toBeNull();
   expect(valueAt(samples, 9, pointColumn("pelvis") + 1)).toBeGreaterThan(0);
@@ -41,12 +42,12 @@ const row = rowOf(movement);
 describe("pulling on the figure", () => {
   test("a hand goes where it is pulled, to about a degree's worth", () => {
     const hand = sidedPointColumn("handCentre", "right");
-    const to = { across: (row[hand + 2] as number) + 0.05, up: (row[hand + 1] as number) + 0.12 };
+    const to = { across: numberAt(row, hand + 2) + 0.05, up: numberAt(row, hand + 1) + 0.12 };
     const after = rowOf(pull(movement, 1, row, "rightHand", "front", to).movement);
     expect(after[hand + 1]).toBeCloseTo(to.up, 1);
     expect(after[hand + 2]).toBeCloseTo(to.across, 1);
     expect(after[sidedPointColumn("handCentre", "left") + 1]).toBeCloseTo(
-      row[sidedPointColumn("handCentre", "left") + 1] as number,
+      numberAt(row, sidedPointColumn("handCentre", "left") + 1),
       2,
     );
   });
@@ -83,11 +84,11 @@ describe("pulling on the figure", () => {
   });
 
   test("on a chair a foot is pulled from where the thigh is level", () => {
-    const samples = sampleTrack(trackOf(movement, FULL_SEATED_VARIANT, "right") as Track);
+    const samples = sampleTrack(present(trackOf(movement, FULL_SEATED_VARIANT, "right"), "track"));
     const width = samples.rows.length / samples.count;
     const seated = samples.rows.slice(9 * width, 10 * width);
     const knee = sidedPointColumn("kneeJoint", "right");
-    const to = { across: (seated[knee] as number) + 0.12, up: 0.12 };
+    const to = { across: numberAt(seated, knee) + 0.12, up: 0.12 };
     const up = pull(movement, 1, seated, "rightFoot", "side", to, { build: USUAL_BUILD, seated: true });
     const lift = liftsOf(up.movement)[up.index];
     expect(Math.abs(lift?.hipFlexion ?? 90)).toBeLessThan(20);
@@ -97,10 +98,9 @@ describe("pulling on the figure", () => {
   test.each(HANDLES)("%s left where it is changes next to nothing", (handle) => {
     for (const view of ["front", "side"] as const) {
       const at = handlePoint(handle);
-      const to = { across: row[at + (view === "front" ? 2 : 0)] as number, up: row[at + 1] as number };
+      const to = { across: numberAt(row, at + (view === "front" ? 2 : 0)), up: numberAt(row, at + 1) };
       const after = rowOf(pull(movement, 1, row, handle, view, to).movement);
-      for (const axis of [0, 1, 2])
-        expect(Math.abs((after[at + axis] as number) - (row[at + axis] as number))).toBeLessThan(0.02);
+      for (const axis of [0, 1, 2]) expect(Math.abs(numberAt(after, at + axis) - numberAt(row, at + axis))).toBeLessThan(0.02);
     }
   });
 });

@@ -2,6 +2,7 @@ import { armForHand } from "@able-tide/core/body/arm-for-hand";
 import { type Build, lengthIndexes, USUAL_BUILD } from "@able-tide/core/body/build";
 import { column, pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
 import { SHARE } from "@able-tide/core/body/segments";
+import { numberAt } from "@able-tide/core/checked-access";
 import { armOf, setAngles, setNumber, withinRange } from "@able-tide/core/movement/edit";
 import { liftFoot, liftsOf, setFeetDown } from "@able-tide/core/movement/edit-legs";
 import type { Movement } from "@able-tide/core/movement/format";
@@ -53,8 +54,8 @@ export function handlePoint(handle: Handle): number {
 
 /** Degrees that a line from a point of the body to the pulled place leans: to the right in front view, forward in side view. */
 function lean(row: ArrayLike<number>, from: number, view: PullView, to: Pulled): number {
-  const across = to.across - (row[from + (view === "front" ? 2 : 0)] as number);
-  const up = to.up - (row[from + 1] as number);
+  const across = to.across - numberAt(row, from + (view === "front" ? 2 : 0));
+  const up = to.up - numberAt(row, from + 1);
   return (Math.atan2(across, Math.max(0.01, up)) * 180) / Math.PI;
 }
 
@@ -76,9 +77,9 @@ function pullHand(
 ): Movement {
   const hand = sidedPointColumn("handCentre", side);
   const place = [
-    view === "side" ? to.across : (row[hand] as number),
+    view === "side" ? to.across : numberAt(row, hand),
     to.up,
-    view === "front" ? to.across : (row[hand + 2] as number),
+    view === "front" ? to.across : numberAt(row, hand + 2),
   ] as const;
   const found = armForHand(row, side, place, build);
   const group = armOf(side);
@@ -120,13 +121,13 @@ function pullFoot(
   const hip = sidedPointColumn("hip", side);
   const ankle = sidedPointColumn("ankle", side);
   const i = sideIndex(side);
-  const ahead = (view === "side" ? to.across : (row[ankle] as number)) - (row[hip] as number);
-  const below = (row[hip + 1] as number) - to.up;
-  const found = legFor(ahead, below, lengths[THIGH[i]] as number, lengths[SHANK[i]] as number);
+  const ahead = (view === "side" ? to.across : numberAt(row, ankle)) - numberAt(row, hip);
+  const below = numberAt(row, hip + 1) - to.up;
+  const found = legFor(ahead, below, numberAt(lengths, THIGH[i]), numberAt(lengths, SHANK[i]));
   const kept = (value: number, least: number, most: number) => Math.round(Math.min(most, Math.max(least, value)));
   // The thigh's angle is counted from the pelvis, which may be tilted; on a chair from level.
-  const hipFlexion = kept(found.hip + (row[column("pelvisTilt")] as number) - (seated ? 90 : 0), -20, 125);
-  const outward = sideSign(side) * ((view === "front" ? to.across : (row[ankle + 2] as number)) - (row[hip + 2] as number));
+  const hipFlexion = kept(found.hip + numberAt(row, column("pelvisTilt")) - (seated ? 90 : 0), -20, 125);
+  const outward = sideSign(side) * ((view === "front" ? to.across : numberAt(row, ankle + 2)) - numberAt(row, hip + 2));
   return liftFoot(movement, index, {
     foot,
     hipFlexion,
@@ -177,8 +178,8 @@ function pullBody(
       return pullHand(movement, index, row, "right", view, to, build);
     case "head": {
       const trunk = lean(row, pointColumn("midSpine"), view, {
-        across: row[pointColumn("shoulderLine") + (view === "front" ? 2 : 0)] as number,
-        up: row[pointColumn("shoulderLine") + 1] as number,
+        across: numberAt(row, pointColumn("shoulderLine") + (view === "front" ? 2 : 0)),
+        up: numberAt(row, pointColumn("shoulderLine") + 1),
       });
       return setAngles(movement, index, "head", {
         [bend]: withinRange("head", bend, lean(row, pointColumn("neck"), view, to) - trunk),

@@ -1,5 +1,6 @@
 import { USUAL_BODY } from "@able-tide/core/body/build";
 import { HAND_SUPPORTS } from "@able-tide/core/body/supports";
+import { itemAt } from "@able-tide/core/checked-access";
 import { type Depth, FULL_STANDING_VARIANT, type VariantKind, type VariantSpec } from "@able-tide/core/movement/variant";
 import type { VariantBody } from "../kit/chosen-variant.ts";
 
@@ -40,7 +41,7 @@ export function readPreview(
   preview: StudioPreview,
   people: readonly StudioPerson[],
 ): { readonly body: VariantBody; readonly choice: VariantSpec; readonly waterline: number | undefined } {
-  const body = [...SOME_BODIES, ...people].find(({ id }) => id === preview.who) ?? (SOME_BODIES[1] as StudioPerson);
+  const body = [...SOME_BODIES, ...people].find(({ id }) => id === preview.who) ?? itemAt(SOME_BODIES, 1);
   const hold = preview.kind === "supported" ? (HAND_SUPPORTS[preview.hold] ?? null) : null;
   return {
     body: { stature: body.stature, measured: body.measured, ...(body.mass !== undefined && { mass: body.mass }) },

@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { present } from "@able-tide/core/checked-access";
 import type { ClassEvent, Observation } from "@able-tide/core/class/events";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { addSomebody, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
@@ -84,7 +85,7 @@ describe("a note in class", () => {
     expect(await cellsOf(classId, ann)).toEqual(before);
     await told(classId, [noted(ann, "pain", 0)]);
     const after = await cellsOf(classId, ann);
-    const cells = (before ?? []).map((was, i) => ({ was, is: after?.[i] as NonNullable<typeof before>[number] }));
+    const cells = (before ?? []).map((was, i) => ({ was, is: present(after?.[i], "note") }));
     for (const { was, is } of cells) {
       expect(is.level).toBeLessThanOrEqual(was.level);
       expect(is.rounds).toBeLessThanOrEqual(was.rounds);

@@ -1,3 +1,4 @@
+import { present } from "@able-tide/core/checked-access";
 import { type ClassEvent, classState } from "@able-tide/core/class/events";
 import { TZDate } from "@date-fns/tz";
 import { addDays, addSeconds, format, getISODay, startOfDay } from "date-fns";
@@ -144,7 +145,7 @@ async function load(database: Knex, today: Date): Promise<void> {
     for (const programme of taught) {
       const days = calendar(today, programme);
       clock = days.morningOf(week);
-      const groupId = groupIds.get(programme.group) as string;
+      const groupId = present(groupIds.get(programme.group), "group");
       const members = people.filter(({ demo }) => demo.groups.includes(programme.group));
       await teachWeek(instructor, programme, week, groupId, members, days, nextId, (at) => {
         clock = at;
@@ -166,7 +167,7 @@ async function load(database: Knex, today: Date): Promise<void> {
   clock = today;
   for (const programme of PROGRAMMES) {
     const { dayOfWeek } = calendar(today, programme);
-    const groupId = groupIds.get(programme.group) as string;
+    const groupId = present(groupIds.get(programme.group), "group");
     await addSeries(instructor, groupId, {
       firstDay: dayOfWeek(1),
       lastDay: dayOfWeek(WEEKS + WEEKS_AHEAD),
@@ -174,7 +175,7 @@ async function load(database: Knex, today: Date): Promise<void> {
     });
   }
   for (const programme of PROGRAMMES.filter(({ blocks }) => blocks !== null)) {
-    const groupId = groupIds.get(programme.group) as string;
+    const groupId = present(groupIds.get(programme.group), "group");
     await planDay(instructor, programme, WEEKS, groupId, calendar(today, programme).coming);
   }
 }

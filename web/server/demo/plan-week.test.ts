@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
+import { present } from "@able-tide/core/checked-access";
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
-import type { Movement } from "@able-tide/core/movement/format";
 import { readMovement } from "@able-tide/core/movement/read-file";
 import { analyzePlan } from "@able-tide/core/planner/analyze-plan";
 import { ON_TIME, overrunSeconds } from "@able-tide/core/planner/fixes";
@@ -21,7 +21,7 @@ import { WEDNESDAY_FOOTING } from "./wednesday-footing.ts";
 const folder = join(import.meta.dirname, "../../../library");
 const movements = readdirSync(folder)
   .filter((name) => name.endsWith(".json") && name !== "movement.schema.json")
-  .map((name) => readMovement(readFileSync(join(folder, name), "utf8")).movement as Movement);
+  .map((name) => present(readMovement(readFileSync(join(folder, name), "utf8")).movement, "movement"));
 const variants = createVariantCache();
 
 /** Every plan of the demo joins up, is even, keeps its phases and ends on time. */

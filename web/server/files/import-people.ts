@@ -1,5 +1,6 @@
 import { LIMITATION_RULES } from "@able-tide/core/caps/limitations/all";
 import { waitsForClinician } from "@able-tide/core/caps/propose";
+import { present } from "@able-tide/core/checked-access";
 import { limitationKindLabel, limitationLabel } from "@able-tide/words/limitations";
 import type { GenericSchema } from "valibot";
 import { limitationChoice } from "../../forms/limitation-choice.ts";
@@ -69,7 +70,7 @@ function readPerson(cells: Cells, { people, groups, met }: Known): Read {
     massKilograms: cells["massKilograms"] ?? "",
     uses: cells["uses"] ?? "",
     notes: cells["notes"] ?? "",
-    groupIds: names.map((each) => groups.get(key(each)) as string),
+    groupIds: names.map((each) => present(groups.get(key(each)), "group")),
     ...(YES.includes(key(cells["wheelchair"] ?? "")) ? { wheelchair: "on" } : {}),
   });
   if (read.value === null) return wrong(read.problem);

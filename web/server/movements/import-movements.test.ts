@@ -1,3 +1,4 @@
+import { present } from "@able-tide/core/checked-access";
 import type { Movement } from "@able-tide/core/movement/format";
 import { movementFile, movementsFile } from "@able-tide/core/movement/read-file";
 import { afterAll, beforeAll, expect, test } from "vitest";
@@ -12,7 +13,11 @@ beforeAll(async () => {
 });
 afterAll(() => organisation.close());
 
-const shipped = (id: string) => SHIPPED.find((movement) => movement.id === id) as Movement;
+const shipped = (id: string) =>
+  present(
+    SHIPPED.find((movement) => movement.id === id),
+    "movement",
+  );
 const ours = (id: string, name: string): Movement => ({ ...shipped("lift-and-part"), id, name: { en: name } });
 const file = (source: string, name = "movements.json") => ({ name, source });
 

@@ -8,6 +8,7 @@ import {
   sidedColumn,
 } from "@able-tide/core/body/channels";
 import { REFERENCE_STATURE } from "@able-tide/core/body/segments";
+import { numberAt } from "@able-tide/core/checked-access";
 import { balanceDemandOf, canBeDone, peakOfSides, type Summaries } from "@able-tide/core/fit/summary";
 import { leadingSides } from "@able-tide/core/fit/variant-cache";
 import type { Demand } from "@able-tide/core/movement/demand";
@@ -41,7 +42,7 @@ const MIDDLING = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
 const HALF = FULL_SIZE / 2;
 
 const most = (demands: readonly Demand[], name: SidedColumn): number =>
-  Math.max(...demands.flatMap((demand) => SIDES.map((side) => demand.highest[sidedColumn(name, side)] as number)));
+  Math.max(...demands.flatMap((demand) => SIDES.map((side) => numberAt(demand.highest, sidedColumn(name, side)))));
 
 /** The highest landmark that hands go over by their peaks over each; null below the lap. */
 const handsOver = (peakOver: (landmark: Landmark) => number): Landmark | null =>

@@ -1,3 +1,4 @@
+import { present } from "@able-tide/core/checked-access";
 import { SUMMARY_VERSION, SUMMARY_WIDTH, summarisedVariants } from "@able-tide/core/fit/summary";
 import type { Movement } from "@able-tide/core/movement/format";
 import { afterAll, beforeAll, expect, test } from "vitest";
@@ -14,7 +15,10 @@ afterAll(() => organisation.close());
 
 /** Like a shipped one, but with poses of its own, so that no one has kept it before. */
 const fresh: Movement = {
-  ...(SHIPPED.find(({ id }) => id === "settling-breath") as Movement),
+  ...present(
+    SHIPPED.find(({ id }) => id === "settling-breath"),
+    "movement",
+  ),
   id: "fresh",
   stance: { kind: "hip", width: 0.1 + Math.random() / 1000 },
 };

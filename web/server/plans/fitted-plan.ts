@@ -1,4 +1,5 @@
 import type { Cap } from "@able-tide/core/caps/cap";
+import { itemAt } from "@able-tide/core/checked-access";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import type { FitPerson } from "@able-tide/core/fit/session";
@@ -79,7 +80,7 @@ export async function findFittedPlan(
     reading,
     people: members.map((person, i) => ({
       person,
-      fit: fits[i] as FitPerson,
+      fit: itemAt(fits, i),
       caps: caps.get(person.id) ?? [],
       cells: rows.get(person.id)?.cells ?? [],
     })),

@@ -146,6 +146,34 @@ describe("without a script the same is said, with a status of 4xx", () => {
     ],
     ["a result without a trial", "/progress/ID", { day: "2026-10-12", note: "new shoes" }, "at least one trial", "new shoes"],
     ["a result from tomorrow", "/progress/ID", { day: "2027-01-01", left1: "9" }, "The date is in the future.", "2027-01-01"],
+    [
+      "a balance test from tomorrow",
+      "/people/ID",
+      { intent: "test", stage: "tandem", day: "2027-01-01", because: "from the chair group" },
+      "The date is in the future.",
+      "from the chair group",
+    ],
+    [
+      "a balance test of no stage",
+      "/people/ID",
+      { intent: "release", stage: "", day: "2026-10-12" },
+      "Choose the highest stage",
+      "2026-10-12",
+    ],
+    [
+      "a plan file that is missing",
+      "/plans/import",
+      { groupId: "", day: "2026-12-02", file: "" },
+      "Choose a file.",
+      "2026-12-02",
+    ],
+    [
+      "a people file that is missing",
+      "/people/files",
+      { intent: "check", kind: "measured", text: " " },
+      "Choose a file,",
+      "measured",
+    ],
     ["a plan for no day", "/plans", { groupId: "", day: "soon", start: "last" }, "Enter the date.", "Start from"],
   ])("%s", async (_, path, fields, sentence, kept) => {
     const { status, text } = await post(path.replace("ID", personId), fields);

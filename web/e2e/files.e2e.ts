@@ -1,8 +1,9 @@
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
+import type { PeopleFileKind } from "../forms/people-file-form.ts";
 import { guessMapping, readCsv, writeCsv } from "../server/files/csv.ts";
 import { exportRows } from "../server/files/export-people.ts";
 import { importRows, readRows } from "../server/files/import-people.ts";
-import { FILE_COLUMNS, type FileKind } from "../server/files/people-columns.ts";
+import { FILE_COLUMNS } from "../server/files/people-columns.ts";
 import { capHistory } from "../server/people/caps.ts";
 import { interimCapsOf, limitationHistory } from "../server/people/limitations.ts";
 import { listMeasurements } from "../server/people/measurements.ts";
@@ -19,9 +20,9 @@ beforeAll(async () => {
 });
 afterAll(() => Promise.all([mine.close(), other.close()]));
 
-const read = (scope: Scope, kind: FileKind, text: string) =>
+const read = (scope: Scope, kind: PeopleFileKind, text: string) =>
   readRows(scope, kind, text, guessMapping(FILE_COLUMNS[kind], readCsv(text).header));
-const problemsOf = async (kind: FileKind, text: string) =>
+const problemsOf = async (kind: PeopleFileKind, text: string) =>
   (await read(mine.scope, kind, text)).map(({ line, problem }) => [line, problem]);
 
 test("limitations are taken in as they propose; what waits for a clinician waits", async () => {
@@ -48,7 +49,7 @@ test("measured ranges are taken in side by side", async () => {
 });
 
 describe("what is wrong with a row is said with its line", () => {
-  test.each<[FileKind, string, [number, string][]]>([
+  test.each<[PeopleFileKind, string, [number, string][]]>([
     [
       "limitations",
       "person,limitation,side\nNobody,Sore shoulder,left\nElestren,Old age,left\nElestren,Sore shoulder,\nElestren,hipReplacement,left\n",

@@ -336,11 +336,17 @@ test("a style of their own is kept, offered on the board, and not under a name t
   await openPlan("2026-12-07", { ...THREE, style: { ...USUAL_STYLE, name: "Small ripples, ours", rounds: 8 } });
   await click(page, "Updated since this plan was made");
   await seeText(page, "Counted repetitions: 8 → 4");
-  const body = new URLSearchParams({ form: "new", styleId: "", ...stylesFields(), name: "Small ripples, ours" });
+  const body = new URLSearchParams({
+    intent: "save",
+    basedOn: "Small ripples",
+    styleId: "",
+    ...stylesFields(),
+    name: "Small ripples, ours",
+  });
   const headers = { Cookie: await cookieOf(serverUrl(), organisation) };
   const again = await fetch(`${serverUrl()}/styles`, { method: "POST", redirect: "manual", headers, body });
   expect(again.status).toBe(422);
-  const bad = new URLSearchParams({ form: "new", styleId: "", ...stylesFields(), counting: "odd" });
+  const bad = new URLSearchParams({ intent: "save", basedOn: "Small ripples", styleId: "", ...stylesFields(), counting: "odd" });
   expect((await fetch(`${serverUrl()}/styles`, { method: "POST", redirect: "manual", headers, body: bad })).status).toBe(422);
 });
 

@@ -1,14 +1,13 @@
 import { NEXT_DAY_PAINS } from "@able-tide/core/class/events";
 import * as v from "valibot";
-
-const id = v.pipe(v.string(), v.uuid());
+import { requiredText } from "./required-text.ts";
 
 /** What was found out about something noted in class. */
-export const FollowUpForm = v.object({
-  classId: id,
-  noteId: id,
-  because: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(200)),
-});
+export const FollowUpForm = v.object({ because: requiredText("Enter in a few words what you found out.", 200) });
+export type FollowUpFormInput = v.InferInput<typeof FollowUpForm>;
 
 /** How someone was on the day after a class. */
-export const NextDayForm = v.object({ classId: id, pain: v.picklist(NEXT_DAY_PAINS) });
+export const NextDayForm = v.object({
+  pain: v.picklist(NEXT_DAY_PAINS, "Choose how the participant was on the next day."),
+});
+export type NextDayFormInput = v.InferInput<typeof NextDayForm>;

@@ -9,6 +9,7 @@ import { FEATURES } from "@able-tide/core/movement/features";
 import { VARIANT_KINDS } from "@able-tide/core/movement/variant";
 import { capChannelUnit } from "@able-tide/words/caps";
 import * as v from "valibot";
+import { requiredText } from "./required-text.ts";
 
 const day = (message: string) => v.pipe(v.string(message), v.isoDate(message));
 
@@ -26,18 +27,8 @@ const Fields = v.object({
   /** Whether the number follows the last measured pain-free range. */
   follow: v.optional(v.boolean(), false),
   onlyIn: v.optional(v.array(v.picklist(VARIANT_KINDS)), []),
-  reason: v.pipe(
-    v.string("Give a short reason."),
-    v.trim(),
-    v.minLength(1, "Give a short reason."),
-    v.maxLength(120, "Use 120 characters or fewer."),
-  ),
-  source: v.pipe(
-    v.string("Enter who set the cap."),
-    v.trim(),
-    v.minLength(1, "Enter who set the cap."),
-    v.maxLength(80, "Use 80 characters or fewer."),
-  ),
+  reason: requiredText("Give a short reason.", 120),
+  source: requiredText("Enter who set the cap.", 80),
   strength: v.optional(v.picklist(STRENGTHS, "Choose the type of cap."), "firm"),
   from: day("Enter the date it starts."),
   until: v.optional(v.nullable(day("Enter a date.")), null),

@@ -1,13 +1,9 @@
 import { QUESTIONS } from "@able-tide/core/caps/policy";
 import * as v from "valibot";
+import { requiredText } from "./required-text.ts";
 
 const Fields = v.object({
-  name: v.pipe(
-    v.string("Enter a name for the group."),
-    v.trim(),
-    v.minLength(1, "Enter a name for the group."),
-    v.maxLength(60, "Use 60 characters or fewer."),
-  ),
+  name: requiredText("Enter a name for the group.", 60),
   place: v.optional(v.pipe(v.string(), v.maxLength(120, "Use 120 characters or fewer."))),
   placeId: v.optional(v.pipe(v.string(), v.uuid("This venue no longer exists. Choose another."))),
   weekday: v.pipe(v.number("Choose the weekday."), v.integer(), v.minValue(1), v.maxValue(7)),

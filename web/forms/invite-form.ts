@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { requiredText } from "./required-text.ts";
 
 export const ROLES = [
   ["instructor", "Instructor: plans and teaches classes, manages caps"],
@@ -17,12 +18,7 @@ export const InviteForm = v.object({
     v.email("Enter an email address, such as ines@harbour.example."),
     v.maxLength(120),
   ),
-  name: v.pipe(
-    v.string("Enter a name."),
-    v.trim(),
-    v.minLength(1, "Enter a name."),
-    v.maxLength(60, "Use 60 characters or fewer."),
-  ),
+  name: requiredText("Enter a name.", 60),
   role: v.picklist(ROLE_NAMES, "Choose a role."),
 });
 

@@ -1,5 +1,6 @@
 import * as v from "valibot";
 import { lengthProblems, MEASURED_FIELDS, measuredFrom } from "./measured-form.ts";
+import { requiredText } from "./required-text.ts";
 
 const YEAR = { earliest: 1905, latest: 2010 } as const;
 const STATURE = { least: 100, most: 220 } as const;
@@ -11,12 +12,7 @@ const year = "Enter the birth year, such as 1948.";
 const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Use ${most} characters or fewer.`)));
 
 const Fields = v.object({
-  name: v.pipe(
-    v.string("Enter the name to use."),
-    v.trim(),
-    v.minLength(1, "Enter the name to use."),
-    v.maxLength(60, "Use 60 characters or fewer."),
-  ),
+  name: requiredText("Enter the name to use.", 60),
   birthYear: v.pipe(
     v.number(year),
     v.integer(year),

@@ -14,3 +14,4 @@ export const releaseForm = (today: string) =>
     ),
     because: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(200, "Use 200 characters or fewer."))),
   });
+export type ReleaseFormInput = v.InferInput<ReturnType<typeof releaseForm>>;

@@ -1,5 +1,6 @@
 import { EmergencyCard, type VenueInput } from "@able-tide/core/venues/venue";
 import * as v from "valibot";
+import { requiredText } from "./required-text.ts";
 
 const metres = (most: number) =>
   v.optional(v.pipe(v.number("Enter a number of metres."), v.minValue(0.1), v.maxValue(most, `Enter ${most} m or less.`)));
@@ -16,12 +17,7 @@ const count = v.optional(v.pipe(v.number("Enter a number."), v.integer("Enter a 
 const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Use ${most} characters or fewer.`)));
 
 const Fields = v.object({
-  name: v.pipe(
-    v.string("Enter a name for the venue."),
-    v.trim(),
-    v.minLength(1, "Enter a name for the venue."),
-    v.maxLength(60, "Use 60 characters or fewer."),
-  ),
+  name: requiredText("Enter a name for the venue.", 60),
   chairHeight: centimetres,
   chairCount: count,
   chairArms: v.optional(v.boolean(), false),

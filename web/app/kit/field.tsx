@@ -69,6 +69,15 @@ export function TextField({
   );
 }
 
+export function FileField({ accept, ...frame }: FieldProps & { accept: string }) {
+  const { defaultValue: _, ...props } = controlProps(frame.field);
+  return (
+    <FieldFrame {...frame}>
+      <input {...props} type="file" accept={accept} className="field-box py-2" />
+    </FieldFrame>
+  );
+}
+
 export function TextArea({ rows = 3, ...frame }: FieldProps & { rows?: number }) {
   return (
     <FieldFrame {...frame}>

@@ -77,7 +77,7 @@ export function VenueFields({ id, venue, version, lastResult }: Props) {
   return (
     <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">
       <input type="hidden" name="intent" value="place" />
-      <input type="hidden" name="placeId" value={venue?.id ?? ""} />
+      <input type="hidden" name="venueId" value={venue?.id ?? ""} />
       <input type="hidden" name="version" value={version} />
       <Problem id={`${id}-problem`} errors={form.errors} />
       <TextField field={fields.name} label="Name" className="sm:w-1/2" />

@@ -63,6 +63,7 @@ export function AboutFields({ lastResult, about, version }: Props) {
   const taken = fields.medicines.initialValue;
   return (
     <Form method="post" {...getFormProps(form)} className="flex flex-col gap-6">
+      <input type="hidden" name="intent" value="about" />
       <input type="hidden" name="version" value={version} />
       <Problem id={`${form.id}-problem`} errors={form.errors} />
       <section className="grid gap-4 sm:grid-cols-2">

@@ -5,8 +5,14 @@ import { capGroupLabel, strengthLabel } from "@able-tide/words/caps";
 import { formatCapLimit, formatCapReason } from "@able-tide/words/format-cap";
 import { variantLabel } from "@able-tide/words/movement";
 import { formatDayAndMonth } from "@able-tide/words/text";
+import { getFormProps, useForm } from "@conform-to/react";
 import { Form } from "react-router";
+import type * as v from "valibot";
+import { EndCapForm, type EndCapFormInput } from "../../forms/end-cap-form.ts";
+import { parseForm } from "../../forms/parse-form.ts";
 import { Button } from "../kit/button.tsx";
+import { Problem, TextField } from "../kit/field.tsx";
+import { type FormAnswer, isRefused, resultOf } from "../kit/form-answer.ts";
 
 export interface ListedCap extends Cap {
   /** Who wrote it down; null for what follows from a limitation that waits. */
@@ -15,17 +21,10 @@ export interface ListedCap extends Cap {
   readonly usual: boolean;
 }
 
-/** What is wrong with the answer typed for one of the caps, and the answer. */
-export interface AnswerProblem {
-  readonly capId: string;
-  readonly message: string;
-  readonly typed: string;
-}
-
 interface Props {
   readonly caps: readonly ListedCap[];
   readonly today: string;
-  readonly problem: AnswerProblem | null;
+  readonly answer: FormAnswer | null;
   readonly clinician: boolean;
 }
 
@@ -41,68 +40,48 @@ function news(cap: Cap, today: string): string | null {
     : `Review on ${formatDayAndMonth(cap.until)}.`;
 }
 
-function HowIsItNow({
-  cap,
-  problem,
-  mayEnd,
-  mayDate,
-}: {
-  cap: ListedCap;
-  problem: AnswerProblem | null;
-  mayEnd: boolean;
-  mayDate: boolean;
-}) {
-  const field = `because-${cap.id}`;
+interface HowIsItNowProps {
+  readonly cap: ListedCap;
+  readonly lastResult: FormAnswer["result"] | null;
+  readonly mayEnd: boolean;
+  readonly mayDate: boolean;
+}
+
+function HowIsItNow({ cap, lastResult, mayEnd, mayDate }: HowIsItNowProps) {
+  const [form, fields] = useForm<EndCapFormInput, v.InferOutput<typeof EndCapForm>>({
+    id: `end-${cap.id}`,
+    lastResult,
+    onValidate: ({ formData }) => parseForm(formData, { schema: EndCapForm }),
+  });
   return (
-    <Form method="post" className="mt-1 flex flex-wrap items-end gap-3">
+    <Form method="post" {...getFormProps(form)} className="mt-1 flex flex-wrap items-start gap-3">
       <input type="hidden" name="intent" value="end-cap" />
       <input type="hidden" name="capId" value={cap.id} />
-      <div className="min-w-60 flex-1">
-        <label htmlFor={field} className="mb-1 block font-semibold">
-          How is it now?
-        </label>
-        <input
-          id={field}
-          name="because"
-          defaultValue={problem?.typed ?? ""}
-          className="field-box"
-          aria-invalid={problem !== null || undefined}
-          aria-describedby={problem ? `${field}-problem` : undefined}
-        />
-        {problem && (
-          <p id={`${field}-problem`} className="mt-1 font-semibold text-signal-700">
-            {problem.message}
-          </p>
-        )}
-      </div>
+      <TextField field={fields.because} label="How is it now?" className="min-w-60 flex-1" />
       {mayEnd && (
-        <Button look="plain" name="what" value="end">
+        <Button look="plain" name={fields.what.name} value="end" className="mt-7">
           End cap
         </Button>
       )}
       {mayDate && (
         <>
-          <div>
-            <label htmlFor={`${field}-until`} className="mb-1 block font-semibold">
-              Next review
-            </label>
-            <input id={`${field}-until`} name="until" type="date" className="field-box" />
-          </div>
-          <Button look="plain" name="what" value="hold">
+          <TextField field={fields.until} label="Next review" type="date" />
+          <Button look="plain" name={fields.what.name} value="hold" className="mt-7">
             Keep cap
           </Button>
         </>
       )}
+      <Problem id={`${form.id}-problem`} errors={form.errors} />
     </Form>
   );
 }
 
-function HoldingRow({ cap, covered, today, problem, clinician }: Props & { cap: ListedCap; covered: readonly ListedCap[] }) {
+function HoldingRow({ cap, covered, today, answer, clinician }: Props & { cap: ListedCap; covered: readonly ListedCap[] }) {
   const said = news(cap, today);
   const asks = isReviewDue(cap, today);
   const mayEnd = clinician || instructorMayEnd(cap, today);
   const mayDate = clinician || cap.strength !== "absolute";
-  const wrong = problem?.capId === cap.id ? problem : null;
+  const lastResult = resultOf(answer, cap.id);
   return (
     <li className={`py-2 ${asks ? "-mx-3 rounded-[10px] bg-signal-100/60 px-3" : ""}`}>
       <p className="text-lg leading-snug">
@@ -117,12 +96,12 @@ function HoldingRow({ cap, covered, today, problem, clinician }: Props & { cap: 
         </p>
       ))}
       {cap.setBy !== null && (
-        <details open={wrong !== null || undefined}>
+        <details open={isRefused(lastResult)}>
           <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
             {strengthLabel(cap.strength)}, since {formatDayAndMonth(cap.from)}, recorded by {cap.setBy}
           </summary>
           {mayEnd || mayDate ? (
-            <HowIsItNow cap={cap} problem={wrong} mayEnd={mayEnd} mayDate={mayDate} />
+            <HowIsItNow cap={cap} lastResult={lastResult} mayEnd={mayEnd} mayDate={mayDate} />
           ) : (
             <p>Only a clinician can end this cap or change its date.</p>
           )}
@@ -134,14 +113,14 @@ function HoldingRow({ cap, covered, today, problem, clinician }: Props & { cap: 
 
 /** The usual limits in one breath; each can still be answered for itself. */
 function UsualLimits(props: Props) {
-  const { caps, problem } = props;
+  const { caps, answer } = props;
   const sentences = caps.map(({ limit }) => formatCapLimit(limit));
-  const wrong = caps.some(({ id }) => id === problem?.capId);
+  const refused = caps.some(({ id }) => isRefused(resultOf(answer, id)));
   return (
     <section className="mt-4 rounded-soft border border-sand-300 bg-white px-4 py-3">
       <h3 className="text-lg">Standard caps</h3>
       <p className="text-sand-600">{sentences.join(" · ")}</p>
-      <details open={wrong || undefined}>
+      <details open={refused || undefined}>
         <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
           Show each cap with its reason
         </summary>

@@ -4,16 +4,22 @@ import { phaseOn, waitsForClinician } from "@able-tide/core/caps/propose";
 import { formatCapLimit } from "@able-tide/words/format-cap";
 import { formatCaution, formatLimitation, sourceLabel } from "@able-tide/words/limitations";
 import { formatDayAndMonth, formatDayMonthAndYear } from "@able-tide/words/text";
+import { getFormProps, useForm } from "@conform-to/react";
 import { Form } from "react-router";
+import { EndLimitationForm, type EndLimitationFormInput } from "../../forms/end-limitation-form.ts";
+import { parseForm } from "../../forms/parse-form.ts";
 import type { Clearance } from "../../server/people/clearances.ts";
 import type { StoredLimitation } from "../../server/people/limitations.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
+import { Problem, TextField } from "../kit/field.tsx";
+import { type FormAnswer, isRefused, resultOf } from "../kit/form-answer.ts";
 
 interface Props {
   readonly personId: string;
   readonly limitations: readonly StoredLimitation[];
   readonly clearances: readonly Clearance[];
   readonly today: string;
+  readonly answer: FormAnswer | null;
 }
 
 const isAwaiting = (rule: LimitationRule, limitation: StoredLimitation, today: string): boolean =>
@@ -40,16 +46,39 @@ function Said({ personId, clearance }: { personId: string; clearance: Clearance 
   );
 }
 
+function EndLimitation({ limitationId, lastResult }: { limitationId: string; lastResult: FormAnswer["result"] | null }) {
+  const [form, fields] = useForm<EndLimitationFormInput>({
+    id: `over-${limitationId}`,
+    lastResult,
+    onValidate: ({ formData }) => parseForm(formData, { schema: EndLimitationForm }),
+  });
+  return (
+    <>
+      <Form method="post" {...getFormProps(form)} className="flex flex-wrap items-start gap-3">
+        <input type="hidden" name="intent" value="end-limitation" />
+        <input type="hidden" name="limitationId" value={limitationId} />
+        <TextField field={fields.because} label="Has this ended? How is it now?" className="min-w-60 flex-1" />
+        <Button look="plain" className="mt-7">
+          Mark as ended
+        </Button>
+        <Problem id={`${form.id}-problem`} errors={form.errors} />
+      </Form>
+      <p className="mt-1 text-sand-600">Its caps stay active. End each one separately.</p>
+    </>
+  );
+}
+
 interface OneLimitationProps extends Omit<Props, "limitations"> {
   readonly limitation: StoredLimitation;
 }
 
-function OneLimitation({ personId, limitation, clearances, today }: OneLimitationProps) {
+function OneLimitation({ personId, limitation, clearances, today, answer }: OneLimitationProps) {
   const rule = limitationRule(limitation.rule);
   if (!rule) return null;
   const phase = phaseOn(rule, limitation.eventDay, today);
   const cautions = cautionsOf(rule, limitation.kind).map(formatCaution);
   const waits = isAwaiting(rule, limitation, today);
+  const lastResult = resultOf(answer, limitation.id);
   return (
     <li className={`rounded-soft border px-4 py-3 ${waits ? "border-signal-600 bg-signal-100/50" : "border-sand-300 bg-white"}`}>
       <div className="flex flex-wrap items-start justify-between gap-3">
@@ -75,35 +104,20 @@ function OneLimitation({ personId, limitation, clearances, today }: OneLimitatio
           Declined by {by}: {formatCapLimit(limit)}. {because}
         </p>
       ))}
-      <details>
+      <details open={isRefused(lastResult)}>
         <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
           recorded {formatDayAndMonth(limitation.setAt.slice(0, 10))} by {limitation.setBy}
           {limitation.ended && `, ended ${formatDayAndMonth(limitation.ended.at.slice(0, 10))}: ${limitation.ended.because}`}
         </summary>
         <p className="text-sand-600">Source: {sourceLabel(rule.source)}.</p>
-        {limitation.ended === null && (
-          <>
-            <Form method="post" className="flex flex-wrap items-end gap-3">
-              <input type="hidden" name="intent" value="end-limitation" />
-              <input type="hidden" name="limitationId" value={limitation.id} />
-              <div className="min-w-60 flex-1">
-                <label htmlFor={`over-${limitation.id}`} className="mb-1 block font-semibold">
-                  Has this ended? How is it now?
-                </label>
-                <input id={`over-${limitation.id}`} name="because" required className="field-box" />
-              </div>
-              <Button look="plain">Mark as ended</Button>
-            </Form>
-            <p className="mt-1 text-sand-600">Its caps stay active. End each one separately.</p>
-          </>
-        )}
+        {limitation.ended === null && <EndLimitation limitationId={limitation.id} lastResult={lastResult} />}
       </details>
     </li>
   );
 }
 
 /** Told before anything else: this person waits for a clinician, and what the next step is. */
-export function Waiting({ personId, limitations, today }: Omit<Props, "clearances">) {
+export function Waiting({ personId, limitations, today }: Omit<Props, "clearances" | "answer">) {
   return limitations.map((limitation) => {
     const rule = limitationRule(limitation.rule);
     if (!rule || !isAwaiting(rule, limitation, today)) return null;
@@ -123,7 +137,7 @@ export function Waiting({ personId, limitations, today }: Omit<Props, "clearance
 }
 
 /** What is the matter with a person, each with where it stands. */
-export function LimitationList({ personId, limitations, clearances, today }: Props) {
+export function LimitationList({ personId, limitations, clearances, today, answer }: Props) {
   if (limitations.length === 0) return <p className="text-lg">No limitations recorded.</p>;
   return (
     <ul className="grid gap-3 xl:grid-cols-2">
@@ -134,6 +148,7 @@ export function LimitationList({ personId, limitations, clearances, today }: Pro
           limitation={limitation}
           clearances={clearances.filter(({ limitationId }) => limitationId === limitation.id)}
           today={today}
+          answer={answer}
         />
       ))}
     </ul>

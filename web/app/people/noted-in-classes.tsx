@@ -1,35 +1,40 @@
 import { observationLabel } from "@able-tide/words/class";
 import { formatDayAndMonth } from "@able-tide/words/text";
+import { getFormProps, useForm } from "@conform-to/react";
 import { Form } from "react-router";
+import { FollowUpForm, type FollowUpFormInput } from "../../forms/after-class-form.ts";
+import { parseForm } from "../../forms/parse-form.ts";
 import type { NotedInClass } from "../../server/classes/follow-ups.ts";
 import { Button } from "../kit/button.tsx";
+import { TextField } from "../kit/field.tsx";
+import { type FormAnswer, resultOf } from "../kit/form-answer.ts";
 
 interface Props {
   readonly noted: readonly NotedInClass[];
-  readonly problem: { readonly noteId: string; readonly message: string } | null;
+  readonly answer: FormAnswer | null;
 }
 
-function WhatWasIt({ note: { noteId, classId }, problem }: { note: NotedInClass; problem: string | null }) {
-  const field = `followed-${noteId}`;
+function WhatWasIt({ note, lastResult }: { note: NotedInClass; lastResult: FormAnswer["result"] | null }) {
+  const [form, fields] = useForm<FollowUpFormInput>({
+    id: `followed-${note.noteId}`,
+    lastResult,
+    onValidate: ({ formData }) => parseForm(formData, { schema: FollowUpForm }),
+  });
   return (
-    <Form method="post" className="mt-1 flex flex-wrap items-end gap-3">
+    <Form method="post" {...getFormProps(form)} className="mt-1 flex flex-wrap items-start gap-3">
       <input type="hidden" name="intent" value="follow-up" />
-      <input type="hidden" name="classId" value={classId} />
-      <input type="hidden" name="noteId" value={noteId} />
-      <div className="min-w-60 flex-1">
-        <label htmlFor={field} className="mb-1 block font-semibold">
-          What did you find out?
-        </label>
-        <input id={field} name="because" maxLength={200} className="field-box" aria-invalid={problem !== null || undefined} />
-        {problem && <p className="mt-1 font-semibold text-signal-700">{problem}</p>}
-      </div>
-      <Button look="plain">Save answer</Button>
+      <input type="hidden" name="classId" value={note.classId} />
+      <input type="hidden" name="noteId" value={note.noteId} />
+      <TextField field={fields.because} label="What did you find out?" className="min-w-60 flex-1" />
+      <Button look="plain" className="mt-7">
+        Save answer
+      </Button>
     </Form>
   );
 }
 
 /** What a person showed in class: what has to be followed up first, then the rest. */
-export function NotedInClasses({ noted, problem }: Props) {
+export function NotedInClasses({ noted, answer }: Props) {
   if (noted.length === 0) return null;
   const asks = noted.filter((note) => note.asks);
   const rest = noted.filter((note) => !note.asks);
@@ -45,7 +50,7 @@ export function NotedInClasses({ noted, problem }: Props) {
               <strong>{observationLabel(note.sign)}</strong>, {formatDayAndMonth(note.day)}
               {note.movement && `, in ${note.movement}`}
             </p>
-            <WhatWasIt note={note} problem={problem?.noteId === note.noteId ? problem.message : null} />
+            <WhatWasIt note={note} lastResult={resultOf(answer, note.noteId)} />
           </li>
         ))}
       </ul>

@@ -1,9 +1,9 @@
 import type { SubmissionResult } from "@conform-to/react";
 import { data } from "react-router";
-import * as v from "valibot";
 import { FollowUpForm, NextDayForm } from "../../forms/after-class-form.ts";
 import { CapForm } from "../../forms/cap-form.ts";
 import { EndCapForm } from "../../forms/end-cap-form.ts";
+import { EndLimitationForm } from "../../forms/end-limitation-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
 import { PERSON_LABELS, PersonForm } from "../../forms/person-form.ts";
 import { releaseForm } from "../../forms/release-form.ts";
@@ -15,12 +15,13 @@ import { endLimitation } from "../../server/people/limitations.ts";
 import { endNewcomerCaps, testNewcomer } from "../../server/people/newcomers.ts";
 import { changePerson, findPerson } from "../../server/people/people.ts";
 import { type Scope, today } from "../../server/scope.ts";
-import { isId } from "../ids.ts";
+import { idOf, intentOf } from "../form-data.server.ts";
+import type { FormAnswer } from "../kit/form-answer.ts";
 import { notFound } from "../signed-in.server.ts";
-import type { AnswerProblem } from "./active-caps.tsx";
 import { differences } from "./differences.ts";
 import type { EditConflictInfo } from "./edit-conflict.tsx";
 import { knownGroups } from "./known-groups.server.ts";
+import { NEWCOMER_FORM } from "./newcomer-form.ts";
 import { typedOf } from "./person-fields.tsx";
 
 /** What a form on a participant's page is answered with. */
@@ -28,12 +29,14 @@ export type Answer = {
   cap?: SubmissionResult<string[]>;
   person?: SubmissionResult<string[]>;
   movedOn?: EditConflictInfo;
-  ending?: AnswerProblem;
-  release?: string;
-  followUp?: { readonly noteId: string; readonly message: string };
-  limitation?: string;
+  /** One of the small forms about a row: a cap, a limitation, something noted, a class; or the newcomer's. */
+  row?: FormAnswer;
   saved?: boolean;
 };
+
+const answered = (form: string, result: FormAnswer["result"]) => data<Answer>({ row: { form, result } });
+const refused = (form: string, result: FormAnswer["result"], status: 403 | 422 = 422) =>
+  data<Answer>({ row: { form, result } }, { status });
 
 async function saveCap(scope: Scope, personId: string, formData: FormData) {
   const submission = parseForm(formData, { schema: CapForm });
@@ -52,25 +55,20 @@ async function saveCap(scope: Scope, personId: string, formData: FormData) {
 }
 
 async function finishCap(scope: Scope, personId: string, formData: FormData) {
+  const form = idOf(formData, "capId");
   const submission = parseForm(formData, { schema: EndCapForm });
-  const typed = String(formData.get("because") ?? "");
-  const capId = String(formData.get("capId") ?? "");
-  if (submission.status !== "success") {
-    const { because, until } = submission.error ?? {};
-    const message = because?.[0] ?? until?.[0] ?? "This cap no longer exists. Reload the page.";
-    return data<Answer>({ ending: { capId, message, typed } }, { status: 422 });
-  }
+  if (submission.status !== "success") return refused(form, submission.reply());
   const { what, until, because } = submission.value;
   if (what === "hold" && until !== undefined && until < today(scope))
-    return data<Answer>({ ending: { capId, message: "This day has passed.", typed } }, { status: 422 });
+    return refused(form, submission.reply({ fieldErrors: { until: ["This day has passed."] } }));
   const outcome: EndOutcome =
     what === "hold" && until !== undefined
-      ? await holdOn(scope, personId, submission.value.capId, until, because)
-      : await endCap(scope, personId, submission.value.capId, because);
+      ? await holdOn(scope, personId, form, until, because)
+      : await endCap(scope, personId, form, because);
   if (outcome === "unknown") throw notFound();
   if (outcome === "absolute")
-    return data<Answer>({ ending: { capId, message: "Only the clinician can end this cap.", typed } }, { status: 403 });
-  return data<Answer>({});
+    return refused(form, submission.reply({ formErrors: ["Only the clinician can end this cap."] }), 403);
+  return answered(form, submission.reply({ resetForm: true }));
 }
 
 async function savePerson(scope: Scope, personId: string, formData: FormData) {
@@ -100,64 +98,56 @@ async function savePerson(scope: Scope, personId: string, formData: FormData) {
 }
 
 async function finishLimitation(scope: Scope, personId: string, formData: FormData) {
-  const limitationId = String(formData.get("limitationId") ?? "");
-  const because = String(formData.get("because") ?? "").trim();
-  if (because === "" || because.length > 200) throw data("Describe briefly how it is now.", { status: 422 });
-  const outcome = isId(limitationId) ? await endLimitation(scope, personId, limitationId, because) : "unknown";
+  const form = idOf(formData, "limitationId");
+  const submission = parseForm(formData, { schema: EndLimitationForm });
+  if (submission.status !== "success") return refused(form, submission.reply());
+  const outcome = await endLimitation(scope, personId, form, submission.value.because);
   if (outcome === "unknown") throw notFound();
   if (outcome === "waits")
-    return data<Answer>({ limitation: "This waits for a clinician's caps: only a clinician ends it." }, { status: 403 });
-  return data<Answer>({});
+    return refused(form, submission.reply({ formErrors: ["This waits for a clinician's caps: only a clinician ends it."] }), 403);
+  return answered(form, submission.reply({ resetForm: true }));
 }
 
 const TOO_FEW = "Fewer than three sessions without incident are on record. Enter how you know the participant from before.";
 
-/** The form of a balance test, read, or the answer that says what is wrong with it. */
-function readTest(scope: Scope, formData: FormData) {
-  const submission = parseForm(formData, { schema: releaseForm(today(scope)) });
-  if (submission.status === "success") return { said: submission.value, refused: null };
-  const [problem = "Check this field."] = Object.values(submission.error ?? {}).flatMap((errors) => errors ?? []);
-  return { said: null, refused: data<Answer>({ release: problem }, { status: 422 }) };
-}
-
 async function release(scope: Scope, personId: string, formData: FormData) {
-  const { said, refused } = readTest(scope, formData);
-  if (said === null) return refused;
-  const outcome = await endNewcomerCaps(scope, personId, { ...said, because: said.because ?? "" });
+  const submission = parseForm(formData, { schema: releaseForm(today(scope)) });
+  if (submission.status !== "success") return refused(NEWCOMER_FORM, submission.reply());
+  const outcome = await endNewcomerCaps(scope, personId, { ...submission.value, because: submission.value.because ?? "" });
   if (outcome === "unknown") throw notFound();
-  if (outcome === "too few sessions") return data<Answer>({ release: TOO_FEW }, { status: 422 });
-  return data<Answer>({});
+  if (outcome === "too few sessions") return refused(NEWCOMER_FORM, submission.reply({ fieldErrors: { because: [TOO_FEW] } }));
+  return answered(NEWCOMER_FORM, submission.reply());
 }
 
 async function test(scope: Scope, personId: string, formData: FormData) {
-  const { said, refused } = readTest(scope, formData);
-  if (said === null) return refused;
-  if (!(await testNewcomer(scope, personId, said.stage, said.day))) throw notFound();
-  return data<Answer>({});
+  const submission = parseForm(formData, { schema: releaseForm(today(scope)) });
+  if (submission.status !== "success") return refused(NEWCOMER_FORM, submission.reply());
+  const { stage, day } = submission.value;
+  if (!(await testNewcomer(scope, personId, stage, day))) throw notFound();
+  return answered(NEWCOMER_FORM, submission.reply({ resetForm: true }));
 }
 
 async function nextDay(scope: Scope, personId: string, formData: FormData) {
-  const said = v.safeParse(NextDayForm, Object.fromEntries(formData));
-  if (!said.success) return data<Answer>({ release: "Choose how the participant was on the next day." }, { status: 422 });
-  const { classId, pain } = said.output;
+  const classId = idOf(formData, "classId");
+  const submission = parseForm(formData, { schema: NextDayForm });
+  if (submission.status !== "success") return refused(classId, submission.reply());
+  const { pain } = submission.value;
   if (!(await recordAfterClass(scope, classId, { kind: "nextDay", personId, pain }))) throw notFound();
-  return data<Answer>({});
+  return answered(classId, submission.reply());
 }
 
 async function followUp(scope: Scope, _personId: string, formData: FormData) {
-  const said = v.safeParse(FollowUpForm, Object.fromEntries(formData));
-  if (!said.success) {
-    const noteId = String(formData.get("noteId") ?? "");
-    return data<Answer>({ followUp: { noteId, message: "Enter in a few words what you found out." } }, { status: 422 });
-  }
-  const { classId, noteId, because } = said.output;
-  if (!(await recordAfterClass(scope, classId, { kind: "followedUp", noteId, because }))) throw notFound();
-  return data<Answer>({});
+  const noteId = idOf(formData, "noteId");
+  const submission = parseForm(formData, { schema: FollowUpForm });
+  if (submission.status !== "success") return refused(noteId, submission.reply());
+  const said = { kind: "followedUp", noteId, because: submission.value.because } as const;
+  if (!(await recordAfterClass(scope, idOf(formData, "classId"), said))) throw notFound();
+  return answered(noteId, submission.reply());
 }
 
 async function confirmNumber(scope: Scope, personId: string, formData: FormData) {
-  const capId = String(formData.get("capId") ?? "");
-  if (!isId(capId) || !(await confirmCap(scope, personId, capId, "the number is right as it is read now"))) throw notFound();
+  const capId = idOf(formData, "capId");
+  if (!(await confirmCap(scope, personId, capId, "the number is right as it is read now"))) throw notFound();
   return data<Answer>({});
 }
 
@@ -173,11 +163,9 @@ const HANDLERS = {
   "confirm-number": confirmNumber,
 } as const;
 
-const isIntent = (intent: string): intent is keyof typeof HANDLERS => intent in HANDLERS;
+const INTENTS = Object.keys(HANDLERS) as (keyof typeof HANDLERS)[];
 
 /** Answers one of the forms on a participant's page. @throws a response of 400 if it is none of them */
 export function answerForm(scope: Scope, personId: string, formData: FormData) {
-  const intent = String(formData.get("intent"));
-  if (!isIntent(intent)) throw data("This form could not be read. Reload the page and try again.", { status: 400 });
-  return HANDLERS[intent](scope, personId, formData);
+  return HANDLERS[intentOf(formData, INTENTS)](scope, personId, formData);
 }

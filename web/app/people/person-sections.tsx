@@ -65,13 +65,13 @@ export function CapsSection({ all, lastResult, clinicianName, ...active }: CapsP
 type LimitationsProps = ComponentProps<typeof LimitationList> & Pick<ComponentProps<typeof LimitsOverWeeks>, "caps">;
 
 /** Limitations, with their caps over the weeks. */
-export function LimitationsSection({ personId, limitations, clearances, caps, today }: LimitationsProps) {
+export function LimitationsSection({ personId, limitations, clearances, caps, today, answer }: LimitationsProps) {
   return (
     <section className="mt-8" aria-labelledby="limitations-head">
       <h2 id="limitations-head" className="mb-3 text-2xl">
         Limitations
       </h2>
-      <LimitationList personId={personId} limitations={limitations} clearances={clearances} today={today} />
+      <LimitationList personId={personId} limitations={limitations} clearances={clearances} today={today} answer={answer} />
       <div className="mt-4">
         <LimitsOverWeeks limitations={limitations} caps={caps} today={today} />
       </div>

@@ -8,10 +8,9 @@ import { calendarAddressSince, makeCalendarAddress, revokeCalendarAddress } from
 import { listPlans } from "../../server/plans/plans.ts";
 import { addSeries, listSeries, removeSeries } from "../../server/plans/series.ts";
 import { sessionsFrom } from "../../server/plans/sessions.ts";
-import { today } from "../../server/scope.ts";
+import { type Scope, today } from "../../server/scope.ts";
 import { formatDay, nextMeeting } from "../days.ts";
-import { formDataOf } from "../form-data.server.ts";
-import { isId } from "../ids.ts";
+import { formDataOf, idOf, intentOf } from "../form-data.server.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { Problem, SelectField, TextArea, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
@@ -51,7 +50,7 @@ interface Answer {
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   const formData = await formDataOf(request);
-  switch (formData.get("intent")) {
+  switch (intentOf(formData, ["address", "revoke", "remove", "add"])) {
     case "address": {
       const token = await makeCalendarAddress(scope);
       return data<Answer>({ result: null, address: new URL(`/calendar/${token}.ics`, request.url).href });
@@ -59,12 +58,15 @@ export async function action({ request, context }: Route.ActionArgs) {
     case "revoke":
       await revokeCalendarAddress(scope);
       return data<Answer>({ result: null, address: null });
-    case "remove": {
-      const id = String(formData.get("seriesId") ?? "");
-      if (isId(id)) await removeSeries(scope, id);
+    case "remove":
+      await removeSeries(scope, idOf(formData, "seriesId"));
       return data<Answer>({ result: null, address: null });
-    }
+    case "add":
+      return addSeriesFrom(scope, formData);
   }
+}
+
+async function addSeriesFrom(scope: Scope, formData: FormData) {
   const submission = parseForm(formData, { schema: SeriesForm });
   if (submission.status !== "success") return data<Answer>({ result: submission.reply(), address: null }, { status: 422 });
   const { groupId, firstDay, lastDay, breaks } = submission.value;
@@ -184,6 +186,7 @@ export default function Calendar({ loaderData, actionData }: Route.ComponentProp
       lastDay: addDays(first?.next ?? day, 7 * 11),
       breaks: "",
     },
+    onValidate: ({ formData }) => parseForm(formData, { schema: SeriesForm }),
   });
   return (
     <>
@@ -196,6 +199,7 @@ export default function Calendar({ loaderData, actionData }: Route.ComponentProp
         {...getFormProps(form)}
         className="grid items-start gap-4 rounded-soft border border-sand-300 bg-white p-5 md:grid-cols-4"
       >
+        <input type="hidden" name="intent" value="add" />
         <Problem id="series-problem" errors={form.errors} />
         <SelectField field={fields.groupId} label="Group" options={groups.map(({ id, name }) => [id, name] as const)} />
         <TextField field={fields.firstDay} label="First day" type="date" />

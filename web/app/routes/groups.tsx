@@ -1,5 +1,4 @@
 import { count, weekdayName } from "@able-tide/words/text";
-import type { SubmissionResult } from "@conform-to/react";
 import { Plus } from "lucide-react";
 import { data } from "react-router";
 import { GroupForm } from "../../forms/group-form.ts";
@@ -9,8 +8,8 @@ import { addGroup, changeGroup, listGroups } from "../../server/groups/groups.ts
 import { listPeople } from "../../server/people/people.ts";
 import type { Scope } from "../../server/scope.ts";
 import { addVenue, changeVenue, listVenues } from "../../server/venues/venues.ts";
-import { formDataOf } from "../form-data.server.ts";
-import { isId } from "../ids.ts";
+import { formDataOf, intentOf, optionalIdOf } from "../form-data.server.ts";
+import { type FormAnswer, isRefused, resultOf } from "../kit/form-answer.ts";
 import { PageHead } from "../kit/shell.tsx";
 import { GroupFields } from "../organisation/group-fields.tsx";
 import { VenueFields } from "../organisation/venue-fields.tsx";
@@ -31,37 +30,35 @@ export async function loader({ context }: Route.LoaderArgs) {
   };
 }
 
-interface Answer {
-  /** Which form it was: a group's or a venue's id, or "new-group" and "new-place". */
-  readonly form: string;
-  readonly result: SubmissionResult<string[]>;
+/** The answer to one of the forms: of a group or a venue by its id, or "new-group" and "new-place". */
+interface Answer extends FormAnswer {
   readonly movedOn?: boolean;
 }
 
 async function saveGroup(scope: Scope, formData: FormData) {
-  const id = String(formData.get("groupId") ?? "");
-  const form = id === "" ? "new-group" : id;
+  const id = optionalIdOf(formData, "groupId");
+  const form = id ?? "new-group";
   const submission = parseForm(formData, { schema: GroupForm });
   if (submission.status !== "success") return data<Answer>({ form, result: submission.reply() }, { status: 422 });
   const places = await listVenues(scope);
   const { placeId } = submission.value;
   if (placeId !== null && !places.some((place) => place.id === placeId)) throw notFound();
-  if (id === "") await addGroup(scope, submission.value);
-  else if (!isId(id) || !(await changeGroup(scope, id, submission.value))) throw notFound();
-  return data<Answer>({ form, result: submission.reply({ resetForm: id === "" }) });
+  if (id === null) await addGroup(scope, submission.value);
+  else if (!(await changeGroup(scope, id, submission.value))) throw notFound();
+  return data<Answer>({ form, result: submission.reply({ resetForm: id === null }) });
 }
 
 async function savePlace(scope: Scope, formData: FormData) {
-  const id = String(formData.get("placeId") ?? "");
-  const form = id === "" ? "new-place" : id;
+  const id = optionalIdOf(formData, "venueId");
+  const form = id ?? "new-place";
   const submission = parseForm(formData, { schema: VenueForm });
   if (submission.status !== "success") return data<Answer>({ form, result: submission.reply() }, { status: 422 });
   const { version, place } = submission.value;
-  if (id === "") {
+  if (id === null) {
     await addVenue(scope, place);
     return data<Answer>({ form, result: submission.reply({ resetForm: true }) });
   }
-  const outcome = isId(id) ? await changeVenue(scope, id, version, place) : "unknown";
+  const outcome = await changeVenue(scope, id, version, place);
   if (outcome === "unknown") throw notFound();
   if (outcome === "moved on") return data<Answer>({ form, result: submission.reply(), movedOn: true }, { status: 409 });
   return data<Answer>({ form, result: submission.reply() });
@@ -70,9 +67,7 @@ async function savePlace(scope: Scope, formData: FormData) {
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   const formData = await formDataOf(request);
-  if (formData.get("intent") === "group") return saveGroup(scope, formData);
-  if (formData.get("intent") === "place") return savePlace(scope, formData);
-  throw data("This form could not be read. Reload the page and try again.", { status: 400 });
+  return intentOf(formData, ["group", "place"]) === "group" ? saveGroup(scope, formData) : savePlace(scope, formData);
 }
 
 const box = "rounded-soft border border-sand-300 bg-white p-4";
@@ -98,13 +93,10 @@ function roomInWords({ room }: Place): string {
 type Loaded = Route.ComponentProps["loaderData"];
 type Result = Answer["result"] | null;
 
-/** Whether a form was refused, so that it stays open; undefined leaves that to the reader. */
-const isError = (result: Result): true | undefined => result?.status === "error" || undefined;
-
 /** A group: when it meets, who belongs to it, and the form to change it. */
 function OneGroup({ group, places, result }: { group: Loaded["groups"][number]; places: Loaded["places"]; result: Result }) {
   return (
-    <details className={box} open={isError(result)}>
+    <details className={box} open={isRefused(result)}>
       <summary className={head}>
         <strong className="text-xl">{group.name}</strong>
         <span>
@@ -124,7 +116,7 @@ function OneGroup({ group, places, result }: { group: Loaded["groups"][number]; 
 /** A venue: its equipment, and the form to change it. */
 function OneVenue({ place, result, movedOn }: { place: Loaded["places"][number]; result: Result; movedOn: boolean }) {
   return (
-    <details className={box} open={isError(result) ?? (movedOn || undefined)}>
+    <details className={box} open={isRefused(result) ?? (movedOn || undefined)}>
       <summary className={head}>
         <strong className="text-xl">{place.name}</strong>
         <span>{roomInWords(place)}</span>
@@ -137,8 +129,8 @@ function OneVenue({ place, result, movedOn }: { place: Loaded["places"][number];
 
 export default function Groups({ loaderData: { groups, places }, actionData }: Route.ComponentProps) {
   const answer = (actionData as Answer | undefined) ?? null;
-  const of = (form: string) => (answer?.form === form ? answer.result : null);
-  const failed = (form: string) => isError(of(form));
+  const of = (form: string) => resultOf(answer, form);
+  const failed = (form: string) => isRefused(of(form));
   return (
     <>
       <PageHead title="Groups and venues" note="When and where each group meets, and the venue's equipment." />

@@ -12,8 +12,7 @@ import { endMembership, listTeamMembers } from "../../server/accounts/accounts.t
 import { invite, listInvitations, outbox } from "../../server/accounts/invitations.ts";
 import { changePolicy, findPolicy } from "../../server/policy/policy.ts";
 import type { Scope } from "../../server/scope.ts";
-import { formDataOf } from "../form-data.server.ts";
-import { isId } from "../ids.ts";
+import { formDataOf, idOf, intentOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { CheckBoxes, SelectField, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
@@ -68,14 +67,15 @@ async function sendInvitation(scope: Scope, formData: FormData, origin: string) 
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   const formData = await formDataOf(request);
-  if (formData.get("intent") === "policy") return savePolicy(scope, formData);
-  if (formData.get("intent") === "end-membership") {
-    const accountId = String(formData.get("accountId") ?? "");
-    if (!isId(accountId) || !(await endMembership(scope, accountId))) throw notFound();
-    return data<Answer>({});
+  switch (intentOf(formData, ["policy", "end-membership", "invite"])) {
+    case "policy":
+      return savePolicy(scope, formData);
+    case "end-membership":
+      if (!(await endMembership(scope, idOf(formData, "accountId")))) throw notFound();
+      return data<Answer>({});
+    case "invite":
+      return sendInvitation(scope, formData, new URL(request.url).origin);
   }
-  if (formData.get("intent") === "invite") return sendInvitation(scope, formData, new URL(request.url).origin);
-  throw data("This form could not be read. Reload the page and try again.", { status: 400 });
 }
 
 type Loaded = Route.ComponentProps["loaderData"];

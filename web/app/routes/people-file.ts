@@ -1,12 +1,13 @@
+import { PEOPLE_FILE_KINDS } from "../../forms/people-file-form.ts";
 import { writeCsv } from "../../server/files/csv.ts";
 import { exportRows } from "../../server/files/export-people.ts";
-import { FILE_COLUMNS, FILE_KINDS } from "../../server/files/people-columns.ts";
+import { FILE_COLUMNS } from "../../server/files/people-columns.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/people-file";
 
 /** People, limitations or measured ranges as a file that can be read in again. */
 export async function loader({ params, context }: Route.LoaderArgs) {
-  const kind = FILE_KINDS.find((name) => `${name}.csv` === params.kind);
+  const kind = PEOPLE_FILE_KINDS.find((name) => `${name}.csv` === params.kind);
   if (!kind) throw notFound();
   const text = writeCsv(FILE_COLUMNS[kind], await exportRows(context.get(scopeContext), kind));
   return new Response(text, {

@@ -1,9 +1,21 @@
+import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { data, Form } from "react-router";
+import type * as v from "valibot";
+import { parseForm } from "../../forms/parse-form.ts";
+import {
+  columnField,
+  PEOPLE_FILE_KINDS,
+  PeopleFileForm,
+  type PeopleFileFormInput,
+  type PeopleFileKind,
+  readColumns,
+} from "../../forms/people-file-form.ts";
 import { guessMapping, readCsv } from "../../server/files/csv.ts";
 import { importRows, readRows } from "../../server/files/import-people.ts";
-import { FILE_COLUMNS, FILE_KINDS, type FileKind } from "../../server/files/people-columns.ts";
-import { formDataOf } from "../form-data.server.ts";
+import { FILE_COLUMNS } from "../../server/files/people-columns.ts";
+import { formDataOf, intentOf } from "../form-data.server.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
+import { FileField, Problem, SelectField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/people-files";
@@ -14,39 +26,41 @@ export function loader() {
   return { columns: FILE_COLUMNS };
 }
 
-const MOST_LETTERS = 2_000_000;
+interface Answer {
+  readonly kind: PeopleFileKind;
+  readonly result: SubmissionResult<string[]> | null;
+  /** Why nothing was imported. */
+  readonly problem: string | null;
+  readonly preview: Preview | null;
+  /** Rows that were imported. */
+  readonly taken: number | null;
+}
 
 /** The mapping as chosen, or as the header suggests. */
-function mappingFrom(formData: FormData, kind: FileKind, header: readonly string[]): Record<string, number | null> {
-  const guessed = guessMapping(FILE_COLUMNS[kind], header);
-  return Object.fromEntries(
-    FILE_COLUMNS[kind].map(({ name }) => {
-      const chosen = formData.get(`column-${name}`);
-      if (typeof chosen !== "string") return [name, guessed[name] ?? null];
-      const at = Number(chosen);
-      return [name, chosen === "" || !Number.isInteger(at) || at < 0 || at >= header.length ? null : at];
-    }),
-  );
+function mappingFrom(formData: FormData, kind: PeopleFileKind, header: readonly string[]): Record<string, number | null> {
+  const names = FILE_COLUMNS[kind].map(({ name }) => name);
+  const suggested = guessMapping(FILE_COLUMNS[kind], header);
+  const chosen = readColumns(formData, names, header.length);
+  return Object.fromEntries(names.map((name) => [name, name in chosen ? (chosen[name] ?? null) : (suggested[name] ?? null)]));
 }
 
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   const formData = await formDataOf(request);
-  const kind = FILE_KINDS.find((name) => name === formData.get("kind")) ?? "people";
-  const file = formData.get("file");
-  const text = file instanceof File && file.size > 0 ? await file.text() : String(formData.get("text") ?? "");
-  if (text.trim() === "")
-    return data({ kind, problem: "Choose a file, or paste its text.", preview: null, taken: null }, { status: 422 });
-  if (text.length > MOST_LETTERS)
-    return data(
-      { kind, problem: "The file is over 2 MB. Split it and import each part.", preview: null, taken: null },
+  const intent = intentOf(formData, ["check", "take", "take-all"]);
+  const submission = parseForm(formData, { schema: PeopleFileForm });
+  if (submission.status !== "success")
+    return data<Answer>(
+      { kind: "people", result: submission.reply(), problem: null, preview: null, taken: null },
       { status: 422 },
     );
+  const { kind, file } = submission.value;
+  const text = file && file.size > 0 ? await file.text() : (submission.value.text ?? "");
   const { header, problems } = readCsv(text);
   const mapping = mappingFrom(formData, kind, header);
   const rows = await readRows(scope, kind, text, mapping);
   const broken = rows.filter(({ problem }) => problem !== null);
-  const preview = {
+  const preview: Preview = {
     text,
     header,
     mapping,
@@ -65,31 +79,41 @@ export async function action({ request, context }: Route.ActionArgs) {
       })),
     ],
   };
-  const what = formData.get("intent");
-  if (what !== "take" && what !== "take-all") return data({ kind, problem: null, preview, taken: null });
-  if (what === "take-all" && preview.broken.length > 0)
-    return data(
-      { kind, problem: "Nothing was imported. Correct the marked rows, then try again.", preview, taken: null },
+  if (intent === "check") return data<Answer>({ kind, result: null, problem: null, preview, taken: null });
+  if (intent === "take-all" && preview.broken.length > 0)
+    return data<Answer>(
+      { kind, result: null, problem: "Nothing was imported. Correct the marked rows, then try again.", preview, taken: null },
       { status: 422 },
     );
   const taken = await importRows(scope, rows);
-  return data({ kind, problem: null, preview: null, taken });
+  return data<Answer>({ kind, result: null, problem: null, preview: null, taken });
 }
 
-const TITLES: Readonly<Record<FileKind, string>> = {
+const TITLES: Readonly<Record<PeopleFileKind, string>> = {
   people: "People",
   limitations: "Limitations",
   measured: "Measured ranges",
 };
+const KIND_OPTIONS = PEOPLE_FILE_KINDS.map((kind) => [kind, TITLES[kind]] as const);
 
-type Preview = NonNullable<NonNullable<Route.ComponentProps["actionData"]>["preview"]>;
+interface Preview {
+  readonly text: string;
+  readonly header: readonly string[];
+  /** Column of each value, from 0; null for none. */
+  readonly mapping: Readonly<Record<string, number | null>>;
+  readonly rows: number;
+  readonly good: number;
+  /** Labels of required values that no column holds. */
+  readonly missing: readonly string[];
+  readonly broken: readonly { readonly line: number; readonly words: string; readonly message: string }[];
+}
 
 /** Which column of the file is which, as found, to be put right by hand. */
 function ColumnFields({
   header,
   mapping,
   columns,
-}: Pick<Preview, "header" | "mapping"> & { columns: (typeof FILE_COLUMNS)[FileKind] }) {
+}: Pick<Preview, "header" | "mapping"> & { columns: (typeof FILE_COLUMNS)[PeopleFileKind] }) {
   return (
     <fieldset>
       <legend className="mb-1 font-semibold">Match the columns</legend>
@@ -99,7 +123,7 @@ function ColumnFields({
             <span>
               {label} {required && <span className="text-sand-600">(required)</span>}
             </span>
-            <select name={`column-${name}`} defaultValue={mapping[name] ?? ""} className="field-box">
+            <select name={columnField(name)} defaultValue={mapping[name] ?? ""} className="field-box">
               <option value="">None</option>
               {header.map((head, i) => (
                 // biome-ignore lint/suspicious/noArrayIndexKey: columns of a file have nothing but their place
@@ -142,7 +166,15 @@ function BrokenRows({ broken }: Pick<Preview, "broken">) {
   );
 }
 
-function PreviewOf({ kind, preview, columns }: { kind: FileKind; preview: Preview; columns: (typeof FILE_COLUMNS)[FileKind] }) {
+function PreviewOf({
+  kind,
+  preview,
+  columns,
+}: {
+  kind: PeopleFileKind;
+  preview: Preview;
+  columns: (typeof FILE_COLUMNS)[PeopleFileKind];
+}) {
   const { header, mapping, rows, good, missing, broken } = preview;
   return (
     <Form method="post" className="flex flex-col gap-5 rounded-soft border border-sand-300 bg-white p-6">
@@ -198,7 +230,7 @@ function ExportList({ columns }: { columns: typeof FILE_COLUMNS }) {
       <h2 className="text-xl">Export files</h2>
       <p className="mb-3 text-sand-600">An exported file has the same columns as an import.</p>
       <ul className="flex flex-col gap-3">
-        {FILE_ORDER.map((kind) => (
+        {PEOPLE_FILE_KINDS.map((kind) => (
           <li key={kind}>
             <a href={`/people/files/${kind}.csv`} className="text-lg font-semibold underline underline-offset-4">
               {TITLES[kind]}
@@ -208,6 +240,46 @@ function ExportList({ columns }: { columns: typeof FILE_COLUMNS }) {
         ))}
       </ul>
     </section>
+  );
+}
+
+/** The first step: what the file contains, and the file or its text. */
+function ChooseFile({ lastResult }: { lastResult: Answer["result"] }) {
+  const [form, fields] = useForm<PeopleFileFormInput, v.InferOutput<typeof PeopleFileForm>>({
+    id: "people-file",
+    lastResult,
+    defaultValue: { kind: "people" },
+    onValidate: ({ formData }) => parseForm(formData, { schema: PeopleFileForm }),
+  });
+  return (
+    <Form
+      method="post"
+      encType="multipart/form-data"
+      {...getFormProps(form)}
+      className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-6"
+    >
+      <h2 className="text-xl">Import a file</h2>
+      <SelectField field={fields.kind} label="What the file contains" options={KIND_OPTIONS} />
+      <FileField field={fields.file} label="File" accept=".csv,text/csv,text/plain" />
+      <div>
+        <label htmlFor={fields.text.id} className="mb-1 block font-semibold">
+          Or paste its text
+        </label>
+        <textarea
+          id={fields.text.id}
+          name={fields.text.name}
+          defaultValue={fields.text.initialValue}
+          rows={4}
+          className="field-box font-mono text-base!"
+        />
+        <Problem id={`${fields.text.id}-problem`} errors={fields.text.errors} />
+      </div>
+      <div>
+        <Button name="intent" value="check">
+          Check file
+        </Button>
+      </div>
+    </Form>
   );
 }
 
@@ -234,41 +306,10 @@ export default function PeopleFiles({ loaderData: { columns }, actionData }: Rou
         <PreviewOf key={answer.preview.text} kind={answer.kind} preview={answer.preview} columns={columns[answer.kind]} />
       ) : (
         <div className="grid gap-6 lg:grid-cols-2">
-          <Form
-            method="post"
-            encType="multipart/form-data"
-            className="flex flex-col gap-4 rounded-soft border border-sand-300 bg-white p-6"
-          >
-            <h2 className="text-xl">Import a file</h2>
-            <label className="flex flex-col gap-1 font-semibold">
-              What the file contains
-              <select name="kind" defaultValue={answer?.kind ?? "people"} className="field-box font-normal">
-                {FILE_ORDER.map((kind) => (
-                  <option key={kind} value={kind}>
-                    {TITLES[kind]}
-                  </option>
-                ))}
-              </select>
-            </label>
-            <label className="flex flex-col gap-1 font-semibold">
-              File
-              <input name="file" type="file" accept=".csv,text/csv,text/plain" className="field-box py-2 font-normal" />
-            </label>
-            <label className="flex flex-col gap-1 font-semibold">
-              Or paste its text
-              <textarea name="text" rows={4} className="field-box font-mono text-base! font-normal" />
-            </label>
-            <div>
-              <Button name="intent" value="check">
-                Check file
-              </Button>
-            </div>
-          </Form>
+          <ChooseFile lastResult={answer?.result ?? null} />
           <ExportList columns={columns} />
         </div>
       )}
     </>
   );
 }
-
-const FILE_ORDER = Object.keys(TITLES) as FileKind[];

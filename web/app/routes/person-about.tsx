@@ -8,7 +8,7 @@ import { parseForm } from "../../forms/parse-form.ts";
 import { listTeamMembers } from "../../server/accounts/accounts.ts";
 import { changeAbout, findPerson, setClinician } from "../../server/people/people.ts";
 import type { Scope } from "../../server/scope.ts";
-import { formDataOf } from "../form-data.server.ts";
+import { formDataOf, intentOf, optionalIdOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
@@ -60,10 +60,9 @@ const LABELS = [
 
 type Answer = { result: SubmissionResult<string[]>; movedOn?: EditConflictInfo };
 
-async function lookedAfterBy(scope: Scope, personId: string, account: string) {
+async function lookedAfterBy(scope: Scope, personId: string, accountId: string | null) {
   if (scope.role === "clinician") throw data("Only the instructor can change this.", { status: 403 });
-  if (account !== "" && !isId(account)) throw notFound();
-  if (!(await setClinician(scope, personId, account === "" ? null : account))) throw notFound();
+  if (!(await setClinician(scope, personId, accountId))) throw notFound();
   return redirect(`/people/${personId}`);
 }
 
@@ -72,7 +71,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
   if (!person) throw notFound();
   const formData = await formDataOf(request);
-  if (formData.get("intent") === "clinician") return lookedAfterBy(scope, person.id, String(formData.get("account") ?? ""));
+  if (intentOf(formData, ["about", "clinician"]) === "clinician")
+    return lookedAfterBy(scope, person.id, optionalIdOf(formData, "account"));
   const submission = parseForm(formData, { schema: AboutForm });
   if (submission.status !== "success") return data<Answer>({ result: submission.reply() }, { status: 422 });
   const { version, about } = submission.value;

@@ -98,6 +98,7 @@ function KnownOf({ person, holding, caps, changes, since }: Loaded) {
 export default function PersonPage({ loaderData, actionData }: Route.ComponentProps) {
   const { person, groups, caps, holding, limitations, clearances, today, setUp, clinician } = loaderData;
   const answer: Answer = actionData ?? {};
+  const row = answer.row ?? null;
   const age = Number(today.slice(0, 4)) - person.birthYear;
   return (
     <>
@@ -117,25 +118,27 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
       <div className="grid items-start gap-8 lg:grid-cols-[24rem_1fr]">
         <KnownOf {...loaderData} />
         <div>
-          <NotedInClasses noted={loaderData.noted} problem={answer.followUp ?? null} />
+          <NotedInClasses noted={loaderData.noted} answer={row} />
           <CapNotices notices={loaderData.notices} />
-          {answer.limitation && (
-            <p role="alert" className="mb-3 font-semibold text-signal-700">
-              {answer.limitation}
-            </p>
-          )}
           <Waiting personId={person.id} limitations={limitations} today={today} />
-          {!person.released && <EndNewcomerCaps clean={loaderData.clean} today={today} problem={answer.release ?? null} />}
+          {!person.released && <EndNewcomerCaps clean={loaderData.clean} today={today} answer={row} />}
           <CapsSection
             caps={holding}
             all={caps}
             today={today}
-            problem={answer.ending ?? null}
+            answer={row}
             clinician={clinician !== null}
             clinicianName={clinician}
             lastResult={answer.cap ?? null}
           />
-          <LimitationsSection personId={person.id} limitations={limitations} clearances={clearances} caps={caps} today={today} />
+          <LimitationsSection
+            personId={person.id}
+            limitations={limitations}
+            clearances={clearances}
+            caps={caps}
+            today={today}
+            answer={row}
+          />
           <SetUpSection numbers={setUp} />
         </div>
       </div>

@@ -1,7 +1,10 @@
 import { readPlanFile } from "@able-tide/core/plan/plan-file";
 import { formatFileProblems, type SaidProblem } from "@able-tide/words/file-problem";
+import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { data, Form, redirect } from "react-router";
-import * as v from "valibot";
+import type * as v from "valibot";
+import { parseForm } from "../../forms/parse-form.ts";
+import { PlanImportForm, type PlanImportFormInput } from "../../forms/plan-import-form.ts";
 import { listGroups } from "../../server/groups/groups.ts";
 import { importMovements } from "../../server/movements/import-movements.ts";
 import { listMovements } from "../../server/movements/movements.ts";
@@ -9,23 +12,12 @@ import { addPlan } from "../../server/plans/plans.ts";
 import { type Scope, today } from "../../server/scope.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
+import { FileField, SelectField, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-import";
 
 export const meta: Route.MetaFunction = () => [{ title: "Import a plan · Able Tide" }];
-
-const MOST_BYTES = 4_000_000;
-
-const TakeInForm = v.object({
-  groupId: v.pipe(v.string("Choose a group."), v.uuid("Choose a group.")),
-  day: v.pipe(v.string("Enter the date."), v.isoDate("Enter the date.")),
-  file: v.pipe(
-    v.instance(File, "Choose a file."),
-    v.check((file) => file.size > 0, "Choose a file."),
-    v.maxSize(MOST_BYTES, "The file is over 4 MB. Choose a smaller file."),
-  ),
-});
 
 export async function loader({ context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
@@ -33,9 +25,9 @@ export async function loader({ context }: Route.LoaderArgs) {
 }
 
 interface Answer {
+  readonly result: SubmissionResult<string[]>;
+  /** What is wrong inside the file. */
   readonly problems: readonly SaidProblem[];
-  readonly groupId: string;
-  readonly day: string;
 }
 
 /** Takes the plan in, and what it brings of movements that are not here; those that are here are used as they are. */
@@ -55,19 +47,27 @@ async function importPlan(scope: Scope, groupId: string, day: string, source: st
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   const formData = await formDataOf(request);
-  const typed = { groupId: String(formData.get("groupId") ?? ""), day: String(formData.get("day") ?? "") };
-  const form = v.safeParse(TakeInForm, { ...typed, file: formData.get("file") });
-  const refused = (problems: readonly SaidProblem[]) => data<Answer>({ problems, ...typed }, { status: 422 });
-  if (!form.success) return refused([{ path: "", message: form.issues[0].message }]);
-  const { groupId, day, file } = form.output;
+  const submission = parseForm(formData, { schema: PlanImportForm });
+  const refused = (result: SubmissionResult<string[]>, problems: readonly SaidProblem[] = []) =>
+    data<Answer>({ result, problems }, { status: 422 });
+  if (submission.status !== "success") return refused(submission.reply());
+  const { groupId, day, file } = submission.value;
   if (!(await listGroups(scope)).some(({ id }) => id === groupId))
-    return refused([{ path: "", message: "This group no longer exists. Choose another." }]);
+    return refused(submission.reply({ fieldErrors: { groupId: ["This group no longer exists. Choose another."] } }));
   const outcome = await importPlan(scope, groupId, day, await file.text());
-  return typeof outcome === "string" ? redirect(`/plans/${outcome}`) : refused(outcome);
+  return typeof outcome === "string"
+    ? redirect(`/plans/${outcome}`)
+    : refused(submission.reply({ fieldErrors: { file: ["This file cannot be imported as it is."] } }), outcome);
 }
 
-export default function PlanTakeIn({ loaderData: { groups, day }, actionData }: Route.ComponentProps) {
+export default function PlanImport({ loaderData: { groups, day }, actionData }: Route.ComponentProps) {
   const problems = actionData?.problems ?? [];
+  const [form, fields] = useForm<PlanImportFormInput, v.InferOutput<typeof PlanImportForm>>({
+    id: "plan-import",
+    lastResult: actionData?.result ?? null,
+    defaultValue: { groupId: groups[0]?.id ?? "", day },
+    onValidate: ({ formData }) => parseForm(formData, { schema: PlanImportForm }),
+  });
   return (
     <>
       <PageHead
@@ -77,26 +77,12 @@ export default function PlanTakeIn({ loaderData: { groups, day }, actionData }: 
       <Form
         method="post"
         encType="multipart/form-data"
+        {...getFormProps(form)}
         className="grid max-w-3xl gap-4 rounded-soft border border-sand-300 bg-white p-5 sm:grid-cols-2"
       >
-        <label>
-          <span className="mb-1 block font-semibold">Group</span>
-          <select name="groupId" className="field-box" defaultValue={actionData?.groupId ?? groups[0]?.id}>
-            {groups.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label>
-          <span className="mb-1 block font-semibold">Day</span>
-          <input type="date" name="day" className="field-box" defaultValue={actionData?.day ?? day} />
-        </label>
-        <label className="sm:col-span-2">
-          <span className="mb-1 block font-semibold">Plan file</span>
-          <input type="file" name="file" accept="application/json,.json" className="min-h-11" />
-        </label>
+        <SelectField field={fields.groupId} label="Group" options={groups.map(({ id, name }) => [id, name] as const)} />
+        <TextField field={fields.day} label="Day" type="date" />
+        <FileField field={fields.file} label="Plan file" accept="application/json,.json" className="sm:col-span-2" />
         {problems.length > 0 && (
           <ul role="alert" className="font-semibold text-signal-700 sm:col-span-2">
             {problems.slice(0, 12).map(({ path, message }) => (

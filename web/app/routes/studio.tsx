@@ -4,11 +4,14 @@ import { taughtName } from "@able-tide/core/movement/format";
 import { readMovement } from "@able-tide/core/movement/read-file";
 import { withStates } from "@able-tide/core/movement/start-and-end";
 import { formatFileProblems, type SaidProblem } from "@able-tide/words/file-problem";
+import type { SubmissionResult } from "@conform-to/react";
 import { data, redirect } from "react-router";
+import { OwnNameForm } from "../../forms/own-name-form.ts";
+import { parseForm } from "../../forms/parse-form.ts";
 import { deleteMovement, listMovements, nameMovement, saveMovements } from "../../server/movements/movements.ts";
 import { listPeople } from "../../server/people/people.ts";
 import type { Scope } from "../../server/scope.ts";
-import { formDataOf } from "../form-data.server.ts";
+import { formDataOf, intentOf } from "../form-data.server.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
@@ -19,8 +22,6 @@ import type { Route } from "./+types/studio";
 export const meta: Route.MetaFunction = ({ loaderData }) => [
   { title: `${loaderData ? taughtName(loaderData.movement) : "Movement editor"} · Able Tide` },
 ];
-
-const LONGEST_NAME = 60;
 
 const listed = async (scope: Scope, id: string) => (await listMovements(scope)).find(({ movement }) => movement.id === id);
 
@@ -53,33 +54,49 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const found = await listed(scope, params.movementId);
   if (!found) throw notFound();
   const form = await formDataOf(request);
-  if (form.get("intent") === "delete") {
-    const outcome = await deleteMovement(scope, found.movement.id);
-    if (outcome === "deleted") return redirect("/movements");
-    const message =
-      outcome === "planned"
-        ? "This movement is used in a plan. Remove it from the plan first."
-        : "Built-in movements cannot be deleted. Save a copy to change it.";
-    return data({ problems: [{ path: "", message }] }, { status: 409 });
+  switch (intentOf(form, ["save", "name", "delete"])) {
+    case "delete":
+      return removeMovement(scope, found.movement.id);
+    case "name":
+      return saveOwnName(scope, found.movement.id, form);
+    case "save":
+      return saveDrawn(scope, found, String(form.get("document") ?? ""));
   }
-  if (form.get("intent") === "name") {
-    const name = String(form.get("ownName") ?? "").trim();
-    if (name.length > LONGEST_NAME)
-      return data({ problems: [], ownName: `Use ${LONGEST_NAME} characters or fewer.` }, { status: 422 });
-    await nameMovement(scope, found.movement.id, name);
-    return data({ problems: [] });
-  }
-  const read = readMovement(String(form.get("document") ?? ""));
-  if (!read.movement) return data({ problems: formatFileProblems(read.problems) }, { status: 422 });
+}
+
+async function removeMovement(scope: Scope, id: string) {
+  const outcome = await deleteMovement(scope, id);
+  if (outcome === "deleted") return redirect("/movements");
+  const message =
+    outcome === "planned"
+      ? "This movement is used in a plan. Remove it from the plan first."
+      : "Built-in movements cannot be deleted. Save a copy to change it.";
+  return data<Answer>({ problems: [{ path: "", message }] }, { status: 409 });
+}
+
+async function saveOwnName(scope: Scope, id: string, form: FormData) {
+  const submission = parseForm(form, { schema: OwnNameForm });
+  if (submission.status !== "success") return data<Answer>({ problems: [], ownName: submission.reply() }, { status: 422 });
+  await nameMovement(scope, id, submission.value.ownName);
+  return data<Answer>({ problems: [], ownName: submission.reply() });
+}
+
+/** Saves the movement as it was drawn; a built-in one as a copy. */
+async function saveDrawn(scope: Scope, found: NonNullable<Awaited<ReturnType<typeof listed>>>, document: string) {
+  const read = readMovement(document);
+  if (!read.movement) return data<Answer>({ problems: formatFileProblems(read.problems) }, { status: 422 });
   const movement = withStates(read.movement);
   const problems = movementProblems(movement);
-  if (problems.length > 0) return data({ problems: formatFileProblems(problems) }, { status: 422 });
+  if (problems.length > 0) return data<Answer>({ problems: formatFileProblems(problems) }, { status: 422 });
   const id = found.shipped ? await freeId(scope, movement.name.en) : found.movement.id;
   await saveMovements(scope, [{ ...movement, id, name: { en: movement.name.en } }]);
   return redirect(`/movements/${id}/studio`);
 }
 
-type Answer = { readonly problems: readonly SaidProblem[]; readonly ownName?: string };
+interface Answer {
+  readonly problems: readonly SaidProblem[];
+  readonly ownName?: SubmissionResult<string[]>;
+}
 
 export default function StudioPage({ loaderData, actionData }: Route.ComponentProps) {
   const { movement, shipped, people } = loaderData;
@@ -95,7 +112,7 @@ export default function StudioPage({ loaderData, actionData }: Route.ComponentPr
         </Button>
       </PageHead>
       <Studio key={JSON.stringify(movement)} movement={movement} shipped={shipped} people={people} problems={answer.problems} />
-      <OwnName key={`own ${movement.name.own}`} movement={movement} problem={answer.ownName ?? null} />
+      <OwnName key={`own ${movement.name.own}`} movement={movement} lastResult={answer.ownName ?? null} />
     </>
   );
 }

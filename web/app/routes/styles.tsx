@@ -3,15 +3,15 @@ import { COUNTED_REPETITIONS, type TeachingStyle } from "@able-tide/core/plan/st
 import { STYLE_QUESTIONS } from "@able-tide/core/plan/style-questions";
 import { formatStyleChoice, readyStyleFor, styleChoiceWords, styleQuestionLabel } from "@able-tide/words/style";
 import { sentenceCase } from "@able-tide/words/text";
-import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
+import { getFormProps, useForm } from "@conform-to/react";
 import { data, Form } from "react-router";
 import { parseForm } from "../../forms/parse-form.ts";
 import { StyleForm } from "../../forms/style-form.ts";
 import { listStyles, removeStyle, saveStyle } from "../../server/plans/styles.ts";
-import { formDataOf } from "../form-data.server.ts";
-import { isId } from "../ids.ts";
+import { formDataOf, intentOf, optionalIdOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { Problem, SelectField, TextField } from "../kit/field.tsx";
+import { type FormAnswer, resultOf } from "../kit/form-answer.ts";
 import { PageHead } from "../kit/shell.tsx";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/styles";
@@ -20,24 +20,21 @@ export const meta: Route.MetaFunction = () => [{ title: "Teaching styles · Able
 
 export const loader = async ({ context }: Route.LoaderArgs) => ({ styles: await listStyles(context.get(scopeContext)) });
 
-interface Answer {
-  /** Which form it was: a style's id, or "new" and the name it began from. */
-  readonly form: string;
-  readonly result: SubmissionResult<string[]>;
-}
+/** The answer to one of the forms: a style's by its id, or "new" and the name it began from. */
+type Answer = FormAnswer;
 
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   const formData = await formDataOf(request);
-  const styleId = String(formData.get("styleId") ?? "");
-  const form = String(formData.get("form") ?? "");
-  if (formData.get("intent") === "remove") {
-    if (isId(styleId)) await removeStyle(scope, styleId);
+  const styleId = optionalIdOf(formData, "styleId");
+  if (intentOf(formData, ["save", "remove"]) === "remove") {
+    if (styleId !== null) await removeStyle(scope, styleId);
     return null;
   }
+  const form = styleId ?? `new ${formData.get("basedOn")}`;
   const submission = parseForm(formData, { schema: StyleForm });
   if (submission.status !== "success") return data<Answer>({ form, result: submission.reply() }, { status: 422 });
-  const kept = await saveStyle(scope, isId(styleId) ? styleId : null, submission.value);
+  const kept = await saveStyle(scope, styleId, submission.value);
   if (kept === null) {
     const taken = submission.reply({ fieldErrors: { name: ["This name is already used. Choose another."] } });
     return data<Answer>({ form, result: taken }, { status: 422 });
@@ -45,7 +42,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   return data<Answer>({ form, result: submission.reply() });
 }
 
-const idOf = (style: TeachingStyle, id: string | null): string => id ?? `new ${style.name}`;
+const formOf = (style: TeachingStyle, id: string | null): string => id ?? `new ${style.name}`;
 
 type Kept = Route.ComponentProps["loaderData"]["styles"][number];
 
@@ -56,10 +53,10 @@ type Kept = Route.ComponentProps["loaderData"]["styles"][number];
  */
 function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
   const { id, style } = kept;
-  const formId = idOf(style, id);
+  const formId = formOf(style, id);
   const [form, fields] = useForm<Record<string, string>>({
     id: formId.replaceAll(/[^a-zA-Z0-9]+/g, "-"),
-    lastResult: answer?.form === formId ? answer.result : null,
+    lastResult: resultOf(answer, formId),
     defaultValue: Object.fromEntries(
       Object.entries({ ...style, name: id === null ? `${style.name}, ours` : style.name }).map(([name, value]) => [
         name,
@@ -69,11 +66,11 @@ function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
     onValidate: ({ formData }) => parseForm(formData, { schema: StyleForm }) as never,
   });
   const field = (name: string) => present(fields[name], "field");
-  const saved = answer?.form === formId && answer.result.status === "success";
+  const saved = resultOf(answer, formId)?.status === "success";
   return (
     <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">
       <input type="hidden" name="styleId" value={id ?? ""} />
-      <input type="hidden" name="form" value={formId} />
+      <input type="hidden" name="basedOn" value={style.name} />
       <Problem id={`${form.id}-problem`} errors={form.errors} />
       <div className="grid gap-4 sm:grid-cols-4">
         <TextField field={field("name")} label="Name" className="sm:col-span-1" />
@@ -108,7 +105,9 @@ function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
         ))}
       </div>
       <div className="flex flex-wrap items-center gap-3">
-        <Button>{id === null ? "Save as our style" : "Save"}</Button>
+        <Button name="intent" value="save">
+          {id === null ? "Save as our style" : "Save"}
+        </Button>
         {id !== null && (
           <Button look="quiet" name="intent" value="remove" formNoValidate>
             Delete
@@ -139,8 +138,8 @@ export default function Styles({ loaderData: { styles }, actionData }: Route.Com
       />
       <ul className="flex flex-col gap-4">
         {styles.map((kept) => (
-          <li key={idOf(kept.style, kept.id)} className="rounded-soft border border-sand-300 bg-white">
-            <details open={answer?.form === idOf(kept.style, kept.id)}>
+          <li key={formOf(kept.style, kept.id)} className="rounded-soft border border-sand-300 bg-white">
+            <details open={answer?.form === formOf(kept.style, kept.id)}>
               <summary className="flex min-h-16 flex-wrap items-baseline gap-x-4 px-5 py-3">
                 <span className="font-display text-xl font-bold">{kept.style.name}</span>
                 <span className="text-sand-600">{kept.id === null ? "Built in" : "Added by you"}</span>

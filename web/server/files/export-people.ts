@@ -1,12 +1,12 @@
+import type { PeopleFileKind } from "../../forms/people-file-form.ts";
 import { listGroups } from "../groups/groups.ts";
 import { limitationHistory } from "../people/limitations.ts";
 import { listMeasurements } from "../people/measurements.ts";
 import { listPeople } from "../people/people.ts";
 import type { Scope } from "../scope.ts";
-import type { FileKind } from "./people-columns.ts";
 
 /** The rows of a file with all current records of one kind. */
-export async function exportRows(scope: Scope, kind: FileKind): Promise<Record<string, string>[]> {
+export async function exportRows(scope: Scope, kind: PeopleFileKind): Promise<Record<string, string>[]> {
   const [people, groups] = await Promise.all([listPeople(scope), listGroups(scope)]);
   const groupName = new Map(groups.map(({ id, name }) => [id, name]));
   if (kind === "people")

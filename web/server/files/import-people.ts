@@ -6,6 +6,7 @@ import type { GenericSchema } from "valibot";
 import { limitationChoice } from "../../forms/limitation-choice.ts";
 import { measuredRangeForm } from "../../forms/measured-range-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
+import type { PeopleFileKind } from "../../forms/people-file-form.ts";
 import { PersonForm } from "../../forms/person-form.ts";
 import { listGroups } from "../groups/groups.ts";
 import { insertMeasurements } from "../people/measurements.ts";
@@ -14,7 +15,7 @@ import { listPeople } from "../people/people.ts";
 import { proposalsFor, recordLimitation } from "../people/record-limitation.ts";
 import { type Scope, today } from "../scope.ts";
 import { readCsv } from "./csv.ts";
-import { FILE_COLUMNS, type FileKind } from "./people-columns.ts";
+import { FILE_COLUMNS } from "./people-columns.ts";
 
 type Cells = Readonly<Record<string, string>>;
 type SaveRow = (scope: Scope) => Promise<void>;
@@ -142,7 +143,7 @@ function readMeasured(cells: Cells, known: Known): Read {
   return { problem: null, save: (scope) => insertMeasurements(scope, personId, measurements) };
 }
 
-const READERS: Readonly<Record<FileKind, (cells: Cells, known: Known) => Read>> = {
+const READERS: Readonly<Record<PeopleFileKind, (cells: Cells, known: Known) => Read>> = {
   people: readPerson,
   limitations: readLimitation,
   measured: readMeasured,
@@ -151,7 +152,7 @@ const READERS: Readonly<Record<FileKind, (cells: Cells, known: Known) => Read>> 
 /** Reads every row of a file by a mapping of its columns, without writing anything. */
 export async function readRows(
   scope: Scope,
-  kind: FileKind,
+  kind: PeopleFileKind,
   text: string,
   mapping: Readonly<Record<string, number | null>>,
 ): Promise<ReadRow[]> {

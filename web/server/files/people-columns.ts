@@ -1,12 +1,10 @@
+import type { PeopleFileKind } from "../../forms/people-file-form.ts";
 import type { Column } from "./csv.ts";
-
-export const FILE_KINDS = ["people", "limitations", "measured"] as const;
-export type FileKind = (typeof FILE_KINDS)[number];
 
 const column = (name: string, label: string, required: boolean, ...also: string[]): Column => ({ name, label, also, required });
 
 /** The columns of each file, in the order they are written. */
-export const FILE_COLUMNS: Readonly<Record<FileKind, readonly Column[]>> = {
+export const FILE_COLUMNS: Readonly<Record<PeopleFileKind, readonly Column[]>> = {
   people: [
     column("name", "Name", true, "person", "called"),
     column("birthYear", "Birth year", true, "born", "year of birth"),

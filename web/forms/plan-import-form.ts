@@ -1,0 +1,15 @@
+import * as v from "valibot";
+
+const MOST_BYTES = 4_000_000;
+
+/** A plan file, and the group and day that the plan is for. */
+export const PlanImportForm = v.object({
+  groupId: v.pipe(v.string("Choose a group."), v.uuid("Choose a group.")),
+  day: v.pipe(v.string("Enter the date."), v.isoDate("Enter the date.")),
+  file: v.pipe(
+    v.instance(File, "Choose a file."),
+    v.check((file) => file.size > 0, "Choose a file."),
+    v.maxSize(MOST_BYTES, "The file is over 4 MB. Choose a smaller file."),
+  ),
+});
+export type PlanImportFormInput = v.InferInput<typeof PlanImportForm>;

@@ -52,6 +52,13 @@ module.exports = {
       to: { path: ["node_modules/(knex|pg)/", "^web/server/(database|migrate|migrations|demo)"] },
     },
     {
+      name: "primitives-in-kit",
+      comment: "Dialogs, menus, tooltips and the like come from the kit, so that each behaves the same everywhere.",
+      severity: "error",
+      from: { path: "^web/app/(?!kit/)" },
+      to: { path: "(^|node_modules/)(radix-ui|@radix-ui)" },
+    },
+    {
       name: "forms-alone",
       comment: "Forms and workers' jobs are the same in the browser and on the server; they know the core only.",
       severity: "error",

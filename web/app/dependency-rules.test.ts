@@ -60,6 +60,7 @@ const PLANTED: readonly (readonly [rule: string, file: string, text: string])[] 
   ["words-know-the-core", "words/en/uses-web.ts", uses("../../web/app/b.ts")],
   ["core-without-node", "core/src/node.ts", uses("node:fs")],
   ["database-behind-repositories", "web/app/routes/database.ts", uses("../../server/database.ts")],
+  ["primitives-in-kit", "web/app/plans/own-dialog.ts", uses("radix-ui")],
   ["browser-code-without-server", "web/app/kit/server.ts", uses("../../server/people/people.ts")],
   ["forms-alone", "web/forms/uses-app.ts", uses("../app/b.ts")],
   ["server-without-screens", "web/server/screens.ts", uses("../app/b.ts")],

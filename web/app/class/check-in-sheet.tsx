@@ -5,10 +5,9 @@ import type { CheckedIn } from "@able-tide/core/class/events";
 import { formatFinding, formatWhatToDo } from "@able-tide/words/findings";
 import { sourceLabel } from "@able-tide/words/limitations";
 import { sentenceCase } from "@able-tide/words/text";
-import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { ClassButton, classButton } from "../kit/class-button.tsx";
-import { DialogFrame } from "../kit/dialog-frame.tsx";
+import { Dialog, DialogClose, DialogFrame, DialogTitle } from "../kit/dialog.tsx";
 import { useStore } from "../kit/use-store.ts";
 import { Ask, Measure } from "./ask.tsx";
 import { AskPain } from "./ask-pain.tsx";
@@ -147,7 +146,7 @@ function Ending({ reading: { outcome }, save }: { reading: Reading; save: () => 
       <ClassButton look="main" onClick={save}>
         Save
       </ClassButton>
-      <Dialog.Close className={classButton("quiet")}>Close</Dialog.Close>
+      <DialogClose className={classButton("quiet")}>Close</DialogClose>
     </div>
   );
 }
@@ -195,15 +194,15 @@ function Sheet({ person, checkedIn, policy, known, keep }: Props & { person: Non
 export function CheckInSheet(props: Props) {
   const { person, close } = props;
   return (
-    <Dialog.Root open={person !== null} onOpenChange={(open) => !open && close()}>
+    <Dialog open={person !== null} onOpenChange={(open) => !open && close()}>
       <DialogFrame look="class" width="large">
         {person && (
           <>
-            <Dialog.Title className="mb-4 text-3xl">{person.name} today</Dialog.Title>
+            <DialogTitle className="mb-4 text-3xl">{person.name} today</DialogTitle>
             <Sheet key={person.id} {...props} person={person} />
           </>
         )}
       </DialogFrame>
-    </Dialog.Root>
+    </Dialog>
   );
 }

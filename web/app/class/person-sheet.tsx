@@ -1,10 +1,9 @@
 import { isSevere, OBSERVATIONS, type Observation, type RecordedObservation } from "@able-tide/core/class/events";
 import { formatWhy } from "@able-tide/words/cell-view";
 import { observationLabel } from "@able-tide/words/class";
-import { Dialog } from "radix-ui";
 import { type FormEvent, useState } from "react";
 import { ClassButton, classButton } from "../kit/class-button.tsx";
-import { DialogFrame } from "../kit/dialog-frame.tsx";
+import { Dialog, DialogClose, DialogFrame, DialogTitle } from "../kit/dialog.tsx";
 import { FactList } from "../kit/fact-list.tsx";
 import { useKeys } from "../kit/keys-sheet.tsx";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
@@ -85,14 +84,14 @@ export function PersonSheet({ person, facts, notes, note, withdraw, mayWithdrawG
     if (sign) note(sign);
   });
   return (
-    <Dialog.Root open={person !== null} onOpenChange={(open) => !open && close()}>
+    <Dialog open={person !== null} onOpenChange={(open) => !open && close()}>
       <DialogFrame look="class" width="medium" closed={closed}>
         {person && (
           <>
             <div className="flex items-center gap-4">
               {person.cell && <VariantSymbol {...person.cell} size={56} />}
               <div>
-                <Dialog.Title className="text-3xl">{person.name}</Dialog.Title>
+                <DialogTitle className="text-3xl">{person.name}</DialogTitle>
                 {person.cell && <p className="text-sand-200">{describeVariant(person.cell)}</p>}
               </div>
             </div>
@@ -125,11 +124,11 @@ export function PersonSheet({ person, facts, notes, note, withdraw, mayWithdrawG
               <ClassButton look="quiet" onClick={leave}>
                 Left the class
               </ClassButton>
-              <Dialog.Close className={classButton("plain")}>Close</Dialog.Close>
+              <DialogClose className={classButton("plain")}>Close</DialogClose>
             </div>
           </>
         )}
       </DialogFrame>
-    </Dialog.Root>
+    </Dialog>
   );
 }

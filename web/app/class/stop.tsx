@@ -1,8 +1,7 @@
 import type { EmergencyCard } from "@able-tide/core/venues/venue";
 import { EMERGENCY_SIGNS, EMERGENCY_STEPS } from "@able-tide/words/emergency-signs";
-import { Dialog } from "radix-ui";
 import { classButton } from "../kit/class-button.tsx";
-import { DialogFrame } from "../kit/dialog-frame.tsx";
+import { Dialog, DialogClose, DialogFrame, DialogTitle, DialogTrigger } from "../kit/dialog.tsx";
 
 interface Props {
   readonly open: boolean;
@@ -39,16 +38,16 @@ function VenueCard({ card }: { card: EmergencyCard }) {
 /** The stop, never more than one touch away, and what to do first. */
 export function Stop({ open, setOpen, closed, card }: Props) {
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className="flex min-h-24 w-36 flex-col items-center justify-center gap-1 rounded-[20px] border-[3px] border-signal-300 text-xl font-bold hover:bg-tide-800">
+    <Dialog open={open} onOpenChange={setOpen}>
+      <DialogTrigger className="flex min-h-24 w-36 flex-col items-center justify-center gap-1 rounded-[20px] border-[3px] border-signal-300 text-xl font-bold hover:bg-tide-800">
         <svg viewBox="0 0 40 40" className="size-12" aria-hidden="true">
           <path d="M12 2 H28 L38 12 V28 L28 38 H12 L2 28 V12 Z" fill="var(--color-signal-300)" />
         </svg>
         Stop
-      </Dialog.Trigger>
+      </DialogTrigger>
       <DialogFrame look="alert" width="full" closed={closed}>
         <div className="p-2 text-xl">
-          <Dialog.Title className="text-4xl text-signal-700">Stop the class. First:</Dialog.Title>
+          <DialogTitle className="text-4xl text-signal-700">Stop the class. First:</DialogTitle>
           <ol className="mt-4 list-decimal pl-7 text-2xl leading-snug font-semibold">
             {EMERGENCY_STEPS.map((line) => (
               <li key={line}>{line}</li>
@@ -64,9 +63,9 @@ export function Stop({ open, setOpen, closed, card }: Props) {
           <p className="mt-4 text-lg">
             Common practice. Always follow the venue's emergency card and the emergency service first.
           </p>
-          <Dialog.Close className={classButton("dark", "mt-5")}>Return to class</Dialog.Close>
+          <DialogClose className={classButton("dark", "mt-5")}>Return to class</DialogClose>
         </div>
       </DialogFrame>
-    </Dialog.Root>
+    </Dialog>
   );
 }

@@ -1,11 +1,10 @@
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { UserPlus } from "lucide-react";
-import { Dialog } from "radix-ui";
 import { useState } from "react";
 import { parseForm } from "../../forms/parse-form.ts";
 import { PersonForm } from "../../forms/person-form.ts";
 import { ClassButton, classButton } from "../kit/class-button.tsx";
-import { DialogFrame } from "../kit/dialog-frame.tsx";
+import { Dialog, DialogClose, DialogFrame, DialogTitle, DialogTrigger } from "../kit/dialog.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
 
 interface Props {
@@ -60,12 +59,12 @@ export function WalkIn({ classId, taken }: Props) {
     }
   }
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className={classButton("plain", "flex items-center gap-3")}>
+    <Dialog open={open} onOpenChange={setOpen}>
+      <DialogTrigger className={classButton("plain", "flex items-center gap-3")}>
         <UserPlus size={24} aria-hidden="true" /> Add someone new
-      </Dialog.Trigger>
+      </DialogTrigger>
       <DialogFrame look="alert" width="large">
-        <Dialog.Title className="text-3xl">Add someone new</Dialog.Title>
+        <DialogTitle className="text-3xl">Add someone new</DialogTitle>
         <p className="mt-1 text-sand-600">
           New participants start with newcomer caps: support when standing, hands up for 20 s at a time, light effort. Record the
           rest later.
@@ -85,10 +84,10 @@ export function WalkIn({ classId, taken }: Props) {
             <ClassButton look="dark" type="submit" disabled={sending}>
               {sending ? "Adding…" : "Add to class"}
             </ClassButton>
-            <Dialog.Close className={classButton("quiet")}>Not now</Dialog.Close>
+            <DialogClose className={classButton("quiet")}>Not now</DialogClose>
           </div>
         </form>
       </DialogFrame>
-    </Dialog.Root>
+    </Dialog>
   );
 }

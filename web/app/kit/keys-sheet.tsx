@@ -1,6 +1,5 @@
-import { Dialog } from "radix-ui";
 import { useLayoutEffect, useState } from "react";
-import { DialogFrame } from "./dialog-frame.tsx";
+import { Dialog, DialogCancel, DialogFrame, DialogTitle, DialogTrigger } from "./dialog.tsx";
 
 export type KeyHelp = readonly (readonly [keys: string, what: string])[];
 
@@ -29,10 +28,10 @@ export function KeysSheet({ keys, className = "" }: { keys: KeyHelp; className?:
     if (event.key === "?") setOpen(true);
   });
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className={`min-h-11 rounded-full px-3 ${className}`}>Keyboard shortcuts</Dialog.Trigger>
+    <Dialog open={open} onOpenChange={setOpen}>
+      <DialogTrigger className={`min-h-11 rounded-full px-3 ${className}`}>Keyboard shortcuts</DialogTrigger>
       <DialogFrame width="small">
-        <Dialog.Title className="mb-4 text-2xl">Keyboard shortcuts</Dialog.Title>
+        <DialogTitle className="mb-4 text-2xl">Keyboard shortcuts</DialogTitle>
         <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2">
           {keys.map(([key, what]) => (
             <div key={key} className="contents">
@@ -41,10 +40,8 @@ export function KeysSheet({ keys, className = "" }: { keys: KeyHelp; className?:
             </div>
           ))}
         </dl>
-        <Dialog.Close className="mt-6 min-h-11 rounded-full border-[1.5px] border-tide-800 px-5 font-semibold">
-          Close
-        </Dialog.Close>
+        <DialogCancel className="mt-6">Close</DialogCancel>
       </DialogFrame>
-    </Dialog.Root>
+    </Dialog>
   );
 }

@@ -98,7 +98,7 @@ function BalanceTest({ enough, today, lastResult }: BalanceTestProps) {
           End newcomer caps
         </Button>
         <Button look="plain" name="intent" value="test">
-          Keep the test only
+          Save the test only
         </Button>
       </div>
       <p className="text-sand-600 sm:col-span-2">

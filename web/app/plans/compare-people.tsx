@@ -2,10 +2,10 @@ import type { CellView } from "@able-tide/core/fit/cell-view";
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import { taughtName } from "@able-tide/core/movement/format";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
-import { Dialog } from "radix-ui";
 import { useState } from "react";
-import { DialogFrame } from "../kit/dialog-frame.tsx";
+import { Dialog, DialogFrame, DialogHead, DialogTrigger } from "../kit/dialog.tsx";
 import { percent } from "../kit/percent.ts";
+import { Select } from "../kit/select.tsx";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
 
 interface Compared {
@@ -35,18 +35,14 @@ function ComparedCell({ cell }: { cell: CellView }) {
 /** Whom to compare with. */
 function OtherPerson({ others, otherId, choose }: { others: readonly Named[]; otherId: string; choose: (id: string) => void }) {
   return (
-    <select
-      aria-label="Other participant"
+    <Select
+      label=""
+      name="Other participant"
+      look="line"
       value={otherId}
-      onChange={({ currentTarget }) => choose(currentTarget.value)}
-      className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
-    >
-      {others.map(({ id, name }) => (
-        <option key={id} value={id}>
-          {name}
-        </option>
-      ))}
-    </select>
+      options={others.map(({ id, name }) => [id, name] as const)}
+      choose={choose}
+    />
   );
 }
 
@@ -58,13 +54,10 @@ export function ComparePeople({ person, people, blocks, rows }: Props) {
   if (!other) return null;
   const both = [person, other].map((each) => ({ ...each, row: rows.get(each.id) }));
   return (
-    <Dialog.Root>
-      <Dialog.Trigger className="min-h-8 underline underline-offset-4">Compare with another participant</Dialog.Trigger>
+    <Dialog>
+      <DialogTrigger className="min-h-8 underline underline-offset-4">Compare with another participant</DialogTrigger>
       <DialogFrame width="large">
-        <div className="flex items-start justify-between gap-4">
-          <Dialog.Title className="text-2xl">Compare two participants</Dialog.Title>
-          <Dialog.Close className="min-h-11 px-2 underline underline-offset-4">Close</Dialog.Close>
-        </div>
+        <DialogHead>Compare two participants</DialogHead>
         <table className="mt-3 w-full border-collapse">
           <thead>
             <tr className="text-left">
@@ -108,6 +101,6 @@ export function ComparePeople({ person, people, blocks, rows }: Props) {
           </tbody>
         </table>
       </DialogFrame>
-    </Dialog.Root>
+    </Dialog>
   );
 }

@@ -1,5 +1,6 @@
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { type KeyboardEvent, memo, useRef } from "react";
+import { TipArea } from "../kit/tip-area.tsx";
 import { Tooltip } from "../kit/tooltip.tsx";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
 import type { Span } from "./board-layout.ts";
@@ -78,7 +79,7 @@ const GridRow = memo(function GridRow({ person, row, blocks, cells, chosenBlockI
               aria-pressed={here}
               onClick={() => choose({ personId: person.id, blockId: block.id })}
               aria-label={cell ? cellWords(person, block.name, cell) : `${person.name}, ${block.name}: calculating`}
-              title={cell?.brief || undefined}
+              data-tip={cell?.brief || undefined}
               className={`flex h-11 w-full items-center justify-center rounded-[10px] hover:bg-sand-200 ${here ? "bg-white shadow-[0_0_0_2px_var(--color-tide-800)]" : ""}`}
             >
               {cell ? (
@@ -205,29 +206,32 @@ export const FitGrid = memo(function FitGrid({
   }
 
   return (
-    <table
-      ref={table}
-      aria-busy={!settled}
-      onKeyDown={step}
-      className="table-fixed border-collapse"
-      style={{ width: nameWidth + width }}
-    >
-      <GridHead blocks={blocks} spans={spans} nameWidth={nameWidth} />
-      <tbody>
-        {people.map((person, row) => (
-          <GridRow
-            key={person.id}
-            person={person}
-            row={row}
-            blocks={blocks}
-            cells={rows.get(person.id)?.cells ?? null}
-            chosenBlockId={chosen?.personId === person.id ? chosen.blockId : null}
-            tabAt={row === personAt ? blockAt : null}
-            choose={choose}
-          />
-        ))}
-      </tbody>
-      <SupportRow blocks={blocks} hands={hands} offers={offers} />
-    </table>
+    <TipArea>
+      {" "}
+      <table
+        ref={table}
+        aria-busy={!settled}
+        onKeyDown={step}
+        className="table-fixed border-collapse"
+        style={{ width: nameWidth + width }}
+      >
+        <GridHead blocks={blocks} spans={spans} nameWidth={nameWidth} />
+        <tbody>
+          {people.map((person, row) => (
+            <GridRow
+              key={person.id}
+              person={person}
+              row={row}
+              blocks={blocks}
+              cells={rows.get(person.id)?.cells ?? null}
+              chosenBlockId={chosen?.personId === person.id ? chosen.blockId : null}
+              tabAt={row === personAt ? blockAt : null}
+              choose={choose}
+            />
+          ))}
+        </tbody>
+        <SupportRow blocks={blocks} hands={hands} offers={offers} />
+      </table>
+    </TipArea>
   );
 });

@@ -1,7 +1,13 @@
 import { pinAll } from "@able-tide/core/plan/edit-plan";
+import { Select } from "../kit/select.tsx";
 import { formatGap, formatImprovement } from "./fit-messages.ts";
 import { HelpfulChanges } from "./helpful-changes.tsx";
 import type { Board, BoardProps } from "./use-board.ts";
+
+const ORDERS = [
+  ["name", "By name"],
+  ["limited", "Most caps first"],
+] as const;
 
 /** Under the grid: the order of participants, one helpful change, and how good the fit is. */
 export function GridFooter({
@@ -14,17 +20,7 @@ export function GridFooter({
   const better = settled ? fitted.better : null;
   return (
     <div className="flex flex-wrap items-center gap-x-6 gap-y-1">
-      <label className="flex items-center gap-2">
-        Participants
-        <select
-          value={order}
-          onChange={({ currentTarget }) => setOrder(currentTarget.value === "limited" ? "limited" : "name")}
-          className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
-        >
-          <option value="name">By name</option>
-          <option value="limited">Most caps first</option>
-        </select>
-      </label>
+      <Select label="Participants" look="line" value={order} options={ORDERS} choose={setOrder} />
       <HelpfulChanges draft={draft} setting={setting} movements={movements} people={people} take={take} />
       <p className="text-sand-600">
         {fitted.failed ? "The fit stopped. Change the plan, or reload this page." : formatGap(fitted.gap)}

@@ -4,11 +4,10 @@ import type { HelpfulChange } from "@able-tide/core/planner/best-change";
 import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 import { formatChange } from "@able-tide/words/planner";
 import { count } from "@able-tide/words/text";
-import { Dialog } from "radix-ui";
 import { memo, useEffect, useState } from "react";
 import { PRIORITY } from "../../jobs/fit-runner.ts";
 import { Button } from "../kit/button.tsx";
-import { DialogFrame } from "../kit/dialog-frame.tsx";
+import { Dialog, DialogFrame, DialogHead, DialogTrigger } from "../kit/dialog.tsx";
 import { useStore } from "../kit/use-store.ts";
 import { boardRunner } from "../workers/browser-runner.ts";
 import { createLatestJob } from "../workers/latest-job.ts";
@@ -43,7 +42,7 @@ export const HelpfulChanges = memo(function HelpfulChanges({ draft, setting, mov
   }
 
   return (
-    <Dialog.Root
+    <Dialog
       open={open}
       onOpenChange={(opens) => {
         setOpen(opens);
@@ -51,12 +50,9 @@ export const HelpfulChanges = memo(function HelpfulChanges({ draft, setting, mov
         else search.stop();
       }}
     >
-      <Dialog.Trigger className="min-h-11 underline underline-offset-4">Suggest one change that helps most</Dialog.Trigger>
+      <DialogTrigger className="min-h-11 underline underline-offset-4">Suggest one change that helps most</DialogTrigger>
       <DialogFrame width="medium">
-        <div className="flex items-start justify-between gap-4">
-          <Dialog.Title className="text-2xl">One change for the group</Dialog.Title>
-          <Dialog.Close className="min-h-11 px-2 underline underline-offset-4">Close</Dialog.Close>
-        </div>
+        <DialogHead>One change for the group</DialogHead>
         <div role="status" className="mt-2">
           {failed && <p>The test stopped. Close this window and try again.</p>}
           {changes === null && !failed && <p>Testing changes for all {people.length} participants. This takes a few seconds.</p>}
@@ -84,6 +80,6 @@ export const HelpfulChanges = memo(function HelpfulChanges({ draft, setting, mov
           ))}
         </ul>
       </DialogFrame>
-    </Dialog.Root>
+    </Dialog>
   );
 });

@@ -5,6 +5,7 @@ import { supportModeLabel } from "@able-tide/words/movement";
 import { sentenceCase } from "@able-tide/words/text";
 import { memo } from "react";
 import { percent } from "../kit/percent.ts";
+import { Select } from "../kit/select.tsx";
 import type { BoardFitState } from "./board-fit.ts";
 
 interface Props {
@@ -81,23 +82,15 @@ export const PersonCell = memo(function PersonCell(props: Props) {
         </div>
       )}
       {explained && explained.modes.length > 1 && (
-        <label className="flex flex-col gap-1">
-          <span>
-            Variant for {name} (within the caps){pinned !== null && " (pinned)"}
-          </span>
-          <select
-            value={pinned ?? ""}
-            onChange={({ currentTarget }) => pin(explained.modes.find(({ mode }) => mode === currentTarget.value)?.mode ?? null)}
-            className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
-          >
-            <option value="">Automatic (suggested)</option>
-            {explained.modes.map(({ mode, fidelity }) => (
-              <option key={mode} value={mode}>
-                {sentenceCase(optionLabel(mode))}, match {percent(fidelity)}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Select
+          label={`Variant for ${name} (within the caps)${pinned === null ? "" : " (pinned)"}`}
+          value={pinned ?? ""}
+          options={[
+            ["", "Automatic (suggested)"],
+            ...explained.modes.map(({ mode, fidelity }) => [mode, `${optionLabel(mode)}, match ${percent(fidelity)}`] as const),
+          ]}
+          choose={(mode) => pin(mode === "" ? null : mode)}
+        />
       )}
     </section>
   );

@@ -6,12 +6,12 @@ import { repetitionsPerSide } from "@able-tide/core/schedule/count";
 import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
 import { contentLabel } from "@able-tide/words/plan";
 import { styleDifferences } from "@able-tide/words/style";
-import { formatMinutes, sentenceCase } from "@able-tide/words/text";
-import { Dialog } from "radix-ui";
+import { formatMinutes } from "@able-tide/words/text";
 import { memo, useState } from "react";
 import { Link } from "react-router";
 import { Button } from "../kit/button.tsx";
-import { DialogFrame } from "../kit/dialog-frame.tsx";
+import { Dialog, DialogCancel, DialogFrame, DialogTitle } from "../kit/dialog.tsx";
+import { Select } from "../kit/select.tsx";
 import type { Draft, DraftChange } from "./draft.ts";
 
 /** Repetitions on both sides and the minutes of a plan under a style. */
@@ -30,27 +30,22 @@ interface Props {
   readonly change: (change: DraftChange) => void;
 }
 
-const selectLook = "min-h-11 max-w-36 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold";
+const PURPOSES = [
+  ["", "General (a bit of everything)"],
+  ...SESSION_PURPOSES.map((purpose) => [purpose, contentLabel(purpose)] as const),
+] as const;
 
 /** What the session is for. */
 function PurposeField({ purpose, choose }: { purpose: SessionPurpose | null; choose: (purpose: SessionPurpose | null) => void }) {
   return (
-    <label className="flex items-center gap-2">
-      Purpose
-      <select
-        aria-label="Purpose of the session"
-        className={selectLook}
-        value={purpose ?? ""}
-        onChange={({ currentTarget }) => choose(SESSION_PURPOSES.find((each) => each === currentTarget.value) ?? null)}
-      >
-        <option value="">General (a bit of everything)</option>
-        {SESSION_PURPOSES.map((each) => (
-          <option key={each} value={each}>
-            {sentenceCase(contentLabel(each))}
-          </option>
-        ))}
-      </select>
-    </label>
+    <Select
+      label="Purpose"
+      name="Purpose of the session"
+      look="line"
+      value={purpose ?? ""}
+      options={PURPOSES}
+      choose={(chosen) => choose(chosen === "" ? null : chosen)}
+    />
   );
 }
 
@@ -66,7 +61,7 @@ function StyleChange({ draft, wanted, input, use }: StyleChangeProps) {
   const then = underStyle(input, wanted);
   return (
     <>
-      <Dialog.Title className="mb-3 text-2xl">Changes if you use {wanted.name}</Dialog.Title>
+      <DialogTitle className="mb-3 text-2xl">Changes if you use {wanted.name}</DialogTitle>
 
       <p className="mb-3 text-lg">
         {now.total} becomes <strong>{then.total}</strong>; repetitions left {now.left}, right {now.right} become{" "}
@@ -84,7 +79,7 @@ function StyleChange({ draft, wanted, input, use }: StyleChangeProps) {
         <Button type="button" onClick={use}>
           Use this style
         </Button>
-        <Dialog.Close className="min-h-11 rounded-full border-[1.5px] border-tide-800 px-5 font-semibold">Cancel</Dialog.Close>
+        <DialogCancel>Cancel</DialogCancel>
         <Link to="/styles" className="underline underline-offset-4">
           Manage teaching styles
         </Link>
@@ -102,25 +97,20 @@ export const PlanChoices = memo(function PlanChoices({ draft, styles, input, cha
   return (
     <>
       <PurposeField purpose={draft.purpose} choose={(purpose) => change({ kind: "edit", edit: setPurpose(purpose) })} />
-      <label className="flex items-center gap-2">
-        Style
-        <select
-          aria-label="Teaching style"
-          className={selectLook}
-          value={draft.style.name}
-          onChange={({ currentTarget }) => setWanted(own.find(({ name }) => name === currentTarget.value) ?? null)}
-        >
-          {own.map(({ name }) => (
-            <option key={name}>{name}</option>
-          ))}
-        </select>
-      </label>
+      <Select
+        label="Style"
+        name="Teaching style"
+        look="line"
+        value={draft.style.name}
+        options={own.map(({ name }) => [name, name] as const)}
+        choose={(name) => setWanted(own.find((style) => style.name === name) ?? null)}
+      />
       {changedSince && (
         <button type="button" onClick={() => setWanted(changedSince)} className="min-h-11 underline underline-offset-4">
           Updated since this plan was made
         </button>
       )}
-      <Dialog.Root open={wanted !== null} onOpenChange={(open) => !open && setWanted(null)}>
+      <Dialog open={wanted !== null} onOpenChange={(open) => !open && setWanted(null)}>
         <DialogFrame width="medium">
           {wanted && (
             <StyleChange
@@ -134,7 +124,7 @@ export const PlanChoices = memo(function PlanChoices({ draft, styles, input, cha
             />
           )}
         </DialogFrame>
-      </Dialog.Root>
+      </Dialog>
     </>
   );
 });

@@ -3,10 +3,9 @@ import type { Fix } from "@able-tide/core/planner/fixes";
 import type { PlanIssue } from "@able-tide/core/planner/plan-issues";
 import { formatChange, formatIssue } from "@able-tide/words/planner";
 import { count } from "@able-tide/words/text";
-import { ChevronRight } from "lucide-react";
-import { Popover } from "radix-ui";
 import type { Ref } from "react";
 import { memo } from "react";
+import { Popover, PopoverChoice } from "../kit/popover.tsx";
 import type { CheckedPlan } from "./use-plan-issues.ts";
 
 interface Props extends CheckedPlan {
@@ -57,38 +56,23 @@ function Issue({ note, fixes, choose, take }: IssueProps) {
         </button>
       )}
       {fixes && fixes.length > 1 && (
-        <Popover.Root>
-          <Popover.Trigger className="flex min-h-11 items-center gap-1 font-semibold text-tide-900 underline underline-offset-4">
-            {inOrder ? "Suggested fixes, in order" : `${fixes.length} possible fixes`}{" "}
-            <ChevronRight size={18} aria-hidden="true" />
-          </Popover.Trigger>
-          <Popover.Portal>
-            <Popover.Content
-              align="start"
-              sideOffset={6}
-              className="z-40 w-[min(92vw,26rem)] rounded-soft border border-sand-300 bg-white p-3 text-tide-900 shadow-xl"
-            >
-              <ol className={inOrder ? "list-decimal pl-6" : ""}>
-                {fixes.map((fix) => (
-                  <li key={formatChange(fix)}>
-                    <Popover.Close
-                      onClick={() => take(fix.blocks)}
-                      className="min-h-11 w-full rounded-[8px] px-2 text-left hover:bg-tide-100"
-                    >
-                      {formatChange(fix)}
-                      <span className="text-sand-600">{more(fix.seconds)}</span>
-                    </Popover.Close>
-                  </li>
-                ))}
-              </ol>
-              {inOrder && (
-                <p className="mt-1 px-2 text-sand-600">
-                  Each fix includes the ones above it. The cool-down (Settle) is never shortened.
-                </p>
-              )}
-            </Popover.Content>
-          </Popover.Portal>
-        </Popover.Root>
+        <Popover words={inOrder ? "Suggested fixes, in order" : `${fixes.length} possible fixes`}>
+          <ol className={inOrder ? "list-decimal pl-6" : ""}>
+            {fixes.map((fix) => (
+              <li key={formatChange(fix)}>
+                <PopoverChoice onClick={() => take(fix.blocks)}>
+                  {formatChange(fix)}
+                  <span className="text-sand-600">{more(fix.seconds)}</span>
+                </PopoverChoice>
+              </li>
+            ))}
+          </ol>
+          {inOrder && (
+            <p className="mt-1 px-2 text-sand-600">
+              Each fix includes the ones above it. The cool-down (Settle) is never shortened.
+            </p>
+          )}
+        </Popover>
       )}
     </li>
   );

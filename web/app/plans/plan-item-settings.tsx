@@ -3,9 +3,10 @@ import { PHASES } from "@able-tide/core/movement/format";
 import type { PlanItemChange } from "@able-tide/core/plan/change-item";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { phaseLabel } from "@able-tide/words/planner";
-import { sentenceCase } from "@able-tide/words/text";
 import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Minus, Plus, Trash2 } from "lucide-react";
 import { type ReactNode, useState } from "react";
+import { Select } from "../kit/select.tsx";
+import { Tooltip } from "../kit/tooltip.tsx";
 import {
   EQUIPMENT,
   EXPLANATIONS,
@@ -31,37 +32,16 @@ export interface PlanItemActions {
 
 function IconButton({ label, keys, press, children }: { label: string; keys: string; press: () => void; children: ReactNode }) {
   return (
-    <button
-      type="button"
-      onClick={press}
-      aria-label={label}
-      title={`${label} ( ${keys} )`}
-      className="flex size-11 items-center justify-center rounded-full border-[1.5px] border-tide-800 hover:bg-tide-100"
-    >
-      {children}
-    </button>
-  );
-}
-
-interface ChoiceProps {
-  readonly label: string;
-  readonly value: string;
-  readonly options: readonly (readonly [value: string, label: string])[];
-  readonly choose: (value: string) => void;
-}
-
-function Choice({ label, value, options, choose }: ChoiceProps) {
-  return (
-    <label>
-      <span className="block">{label}</span>
-      <select className="field-box" value={value} onChange={({ currentTarget }) => choose(currentTarget.value)}>
-        {options.map(([name, words]) => (
-          <option key={name} value={name}>
-            {sentenceCase(words)}
-          </option>
-        ))}
-      </select>
-    </label>
+    <Tooltip words={`${label} ( ${keys} )`}>
+      <button
+        type="button"
+        onClick={press}
+        aria-label={label}
+        className="flex size-11 items-center justify-center rounded-full border-[1.5px] border-tide-800 hover:bg-tide-100"
+      >
+        {children}
+      </button>
+    </Tooltip>
   );
 }
 
@@ -84,16 +64,12 @@ function Combination({ following, practise }: { following: number; practise: Pla
             onChange={({ currentTarget }) => setName(currentTarget.value)}
           />
         </label>
-        <label>
-          Parts
-          <select className="field-box" value={parts} onChange={({ currentTarget }) => setParts(Number(currentTarget.value))}>
-            {[2, 3, 4]
-              .filter((count) => count <= following + 1)
-              .map((count) => (
-                <option key={count}>{count}</option>
-              ))}
-          </select>
-        </label>
+        <Select
+          label="Parts"
+          value={String(parts)}
+          options={[2, 3, 4].filter((count) => count <= following + 1).map((count) => [String(count), String(count)] as const)}
+          choose={(count) => setParts(Number(count))}
+        />
         <button
           type="button"
           disabled={name.trim() === ""}
@@ -145,35 +121,35 @@ function MoreSettings({ block, set }: { block: ScheduledItem; set: PlanItemActio
   return (
     <div className="flex flex-col gap-2">
       {movement.sided && (
-        <Choice label="Sides" value={sidesOf(own)} options={SIDES} choose={(value) => set(sidesChange(value))} />
+        <Select label="Sides" value={sidesOf(own)} options={SIDES} choose={(value) => set(sidesChange(value))} />
       )}
-      <Choice
+      <Select
         label="Variant"
         value={variantOf(own)}
         options={holds ? VARIANTS : VARIANTS.slice(0, 2)}
         choose={(value) => set(variantChange(value))}
       />
-      <Choice
+      <Select
         label="Breath length"
         value={String(own.breathSeconds ?? "")}
         options={[["", "Same as the plan"], ...HALF_SECONDS.map((seconds) => [String(seconds), `${seconds} s`] as const)]}
         choose={(value) => set({ breathSeconds: value === "" ? undefined : Number(value) })}
       />
-      <Choice
+      <Select
         label="Explanation before"
         value={String(own.talk ?? 0)}
         options={EXPLANATIONS.map((seconds) => [String(seconds), seconds === 0 ? "none" : `${seconds} s`] as const)}
         choose={(value) => set({ talk: Number(value) || undefined })}
       />
       {inWater && (
-        <Choice
+        <Select
           label="In the hands"
           value={own.equipment ?? "bare"}
           options={EQUIPMENT}
           choose={(value) => set({ equipment: WATER_EQUIPMENT_NAMES.find((name) => name === value && name !== "bare") })}
         />
       )}
-      <Choice
+      <Select
         label="Phase"
         value={own.phase ?? ""}
         options={[

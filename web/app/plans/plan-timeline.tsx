@@ -4,6 +4,7 @@ import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { phaseLabel } from "@able-tide/words/planner";
 import { formatMinutes } from "@able-tide/words/text";
 import { DndContext, DragOverlay } from "@dnd-kit/core";
+import { TipArea } from "../kit/tip-area.tsx";
 import { type Span, WIDE_ENOUGH_TO_READ } from "./board-layout.ts";
 import { TimelineTile } from "./timeline-tile.tsx";
 import { type TimelineDrag, useTimelineDrag } from "./use-timeline-drag.ts";
@@ -62,25 +63,27 @@ export function PlanTimeline({ leaving, leavingSeconds, stretches, nameWidth, ch
         <Brackets stretches={phases} inset={2} className="top-0 border-x border-t border-tide-800 pt-1 text-center font-bold" />
       </div>
       <DndContext id="blocks" sensors={sensors} autoScroll={{ layoutShiftCompensation: false }} {...handlers}>
-        <ol className="flex" aria-label="Session timeline">
-          {blocks.map((block, i) => (
-            <TimelineTile
-              key={block.id}
-              block={block}
-              span={itemAt(spans, i)}
-              chosen={block.id === chosenId}
-              upright={upright}
-              choose={choose}
-            />
-          ))}
-          <li
-            className="flex shrink-0 flex-col items-center justify-center rounded-[10px] border border-dashed border-sand-600 px-1 text-center narrow-name"
-            style={{ width: leaving.right - leaving.left }}
-          >
-            {leavingSeconds > 0 ? "Leave safely" : "leave"}
-            <span className="font-sans font-normal">{formatMinutes(60 + leavingSeconds)}</span>
-          </li>
-        </ol>
+        <TipArea>
+          <ol className="flex" aria-label="Session timeline">
+            {blocks.map((block, i) => (
+              <TimelineTile
+                key={block.id}
+                block={block}
+                span={itemAt(spans, i)}
+                chosen={block.id === chosenId}
+                upright={upright}
+                choose={choose}
+              />
+            ))}
+            <li
+              className="flex shrink-0 flex-col items-center justify-center rounded-[10px] border border-dashed border-sand-600 px-1 text-center narrow-name"
+              style={{ width: leaving.right - leaving.left }}
+            >
+              {leavingSeconds > 0 ? "Leave safely" : "leave"}
+              <span className="font-sans font-normal">{formatMinutes(60 + leavingSeconds)}</span>
+            </li>
+          </ol>
+        </TipArea>
         {/* What the hand holds. Without it the library measures the item itself, which takes its new place in the meantime. */}
         <DragOverlay dropAnimation={null}>
           {held && (

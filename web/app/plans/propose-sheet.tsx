@@ -3,11 +3,11 @@ import type { Movement } from "@able-tide/core/movement/format";
 import type { PlanItem } from "@able-tide/core/plan/plan-item";
 import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 import { formatMinutes } from "@able-tide/words/text";
-import { Dialog } from "radix-ui";
 import { memo, useState } from "react";
 import { Button } from "../kit/button.tsx";
-import { DialogFrame } from "../kit/dialog-frame.tsx";
+import { Dialog, DialogCancel, DialogFrame, DialogTitle, DialogTrigger } from "../kit/dialog.tsx";
 import { percent } from "../kit/percent.ts";
+import { Select } from "../kit/select.tsx";
 import { TideLine } from "../kit/tide-line.tsx";
 import type { Draft } from "./draft.ts";
 import type { DraftingState, FittedDraft } from "./drafting.ts";
@@ -87,21 +87,18 @@ interface Props {
   readonly take: (blocks: readonly PlanItem[]) => void;
 }
 
+const COUNTS = [0, 1, 2, 3, 4].map((count) => [String(count), String(count)] as const);
+
 /** How many movements of a draft are new to the group. */
 function NewMovements({ count, choose }: { count: number; choose: (count: number) => void }) {
   return (
-    <label className="flex items-center gap-2">
-      New movements
-      <select
-        className="min-h-11 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold"
-        value={count}
-        onChange={({ currentTarget }) => choose(Number(currentTarget.value))}
-      >
-        {[0, 1, 2, 3, 4].map((number) => (
-          <option key={number}>{number}</option>
-        ))}
-      </select>
-    </label>
+    <Select
+      label="New movements"
+      look="line"
+      value={String(count)}
+      options={COUNTS}
+      choose={(chosen) => choose(Number(chosen))}
+    />
   );
 }
 
@@ -126,7 +123,7 @@ export const ProposeSheet = memo(function ProposeSheet({ draft, setting, minutes
       people,
     });
   return (
-    <Dialog.Root
+    <Dialog
       open={open}
       onOpenChange={(now) => {
         setOpen(now);
@@ -134,14 +131,14 @@ export const ProposeSheet = memo(function ProposeSheet({ draft, setting, minutes
         else drafting.stop();
       }}
     >
-      <Dialog.Trigger asChild>
+      <DialogTrigger asChild>
         <Button type="button" look="plain">
           Draft a plan
         </Button>
-      </Dialog.Trigger>
+      </DialogTrigger>
       <DialogFrame width="full">
         <div className="mb-4 flex flex-wrap items-center gap-x-6 gap-y-2">
-          <Dialog.Title className="text-2xl">A plan of {minutes} minutes</Dialog.Title>
+          <DialogTitle className="text-2xl">A plan of {minutes} minutes</DialogTitle>
           <NewMovements
             count={news}
             choose={(fresh) => {
@@ -152,9 +149,7 @@ export const ProposeSheet = memo(function ProposeSheet({ draft, setting, minutes
           <p role="status" className="text-sand-600">
             {statusOf(drafting, people.length)}
           </p>
-          <Dialog.Close className="ml-auto min-h-11 rounded-full border-[1.5px] border-tide-800 px-5 font-semibold">
-            Close
-          </Dialog.Close>
+          <DialogCancel className="ml-auto">Close</DialogCancel>
         </div>
         <ul className="grid gap-4 md:grid-cols-3">
           {drafting.drafts.map((proposal) => (
@@ -175,6 +170,6 @@ export const ProposeSheet = memo(function ProposeSheet({ draft, setting, minutes
           one.
         </p>
       </DialogFrame>
-    </Dialog.Root>
+    </Dialog>
   );
 });

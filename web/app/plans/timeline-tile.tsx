@@ -21,7 +21,7 @@ function RoundsEdge({ block, width }: { block: ScheduledItem; width: number }) {
       ref={setNodeRef}
       {...listeners}
       aria-hidden="true"
-      title="Drag to change repetitions"
+      data-tip="Drag to change repetitions"
       className="absolute inset-y-2 right-0.5 w-2.5 cursor-ew-resize touch-none rounded-full hover:bg-tide-300"
     />
   );

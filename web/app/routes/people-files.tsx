@@ -90,7 +90,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 const TITLES: Readonly<Record<PeopleFileKind, string>> = {
-  people: "People",
+  people: "Participants",
   limitations: "Limitations",
   measured: "Measured ranges",
 };

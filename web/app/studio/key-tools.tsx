@@ -1,6 +1,7 @@
 import type { Movement } from "@able-tide/core/movement/format";
 import { Copy, FlipHorizontal2, Minus, Plus, Redo2, Undo2 } from "lucide-react";
 import type { ReactNode } from "react";
+import { Menu } from "../kit/menu.tsx";
 import type { StudioModel } from "./studio-model.ts";
 
 /** Share of a repetition that a key pose is moved by. */
@@ -39,23 +40,13 @@ export function KeyTools({ seen, index, studio }: { seen: Movement; index: numbe
         <FlipHorizontal2 size={18} aria-hidden="true" />
       </Tool>
       {index > 0 && (
-        <label className="flex min-h-11 items-center gap-2 rounded-full border-[1.5px] border-tide-800 pl-3 font-semibold">
-          <Copy size={18} aria-hidden="true" /> Same as key pose
-          <select
-            value=""
-            onChange={({ currentTarget }) => command({ kind: "copyOf", index: Number(currentTarget.value) })}
-            className="min-h-11 rounded-r-full bg-transparent pr-2 font-semibold"
-          >
-            <option value="" disabled>
-              …
-            </option>
-            {seen.keys.slice(0, index).map(({ at }, earlier) => (
-              <option key={at} value={earlier}>
-                {earlier + 1}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Menu
+          className="flex min-h-11 items-center gap-2 rounded-full border-[1.5px] border-tide-800 px-3 font-semibold hover:bg-tide-100"
+          items={seen.keys.slice(0, index).map((_, earlier) => [earlier, `Key pose ${earlier + 1}`] as const)}
+          choose={(earlier) => command({ kind: "copyOf", index: earlier })}
+        >
+          <Copy size={18} aria-hidden="true" /> Same as key pose…
+        </Menu>
       )}
       <Tool label="Earlier" press={() => command({ kind: "shift", by: -SHIFT })}>
         {null}

@@ -4,6 +4,7 @@ import { keyPoses } from "@able-tide/core/movement/authored-keys";
 import { LIFT_ANGLES, type Lift, liftFoot, liftsOf, pitchFoot, setFeetDown } from "@able-tide/core/movement/edit-legs";
 import type { Movement } from "@able-tide/core/movement/format";
 import { rangeLabel } from "@able-tide/words/body";
+import { Select } from "../kit/select.tsx";
 import { NumberBox } from "./number-box.tsx";
 import type { PulledKey } from "./pull.ts";
 
@@ -21,15 +22,19 @@ interface Props {
   readonly change: (to: PulledKey) => void;
 }
 
+const FOOT_OPTIONS = [
+  ["", "None"],
+  ["lead", "Leading side"],
+  ["trail", "Other side"],
+] as const;
+
 /** Legs and feet of a key pose in numbers: a foot off the floor and how its leg is held, heels and toes. */
 export function LegValues({ movement, index, change }: Props) {
   const lift = liftsOf(movement)[index] ?? null;
   const values = keyPoses(movement)[index];
   const end = index === 0 || index === movement.keys.length - 1;
-  const setFoot = (foot: string) =>
-    change(
-      foot === "" ? { movement: setFeetDown(movement, index), index } : liftFoot(movement, index, { foot: foot as Lift["foot"] }),
-    );
+  const setFoot = (foot: "" | Lift["foot"]) =>
+    change(foot === "" ? { movement: setFeetDown(movement, index), index } : liftFoot(movement, index, { foot }));
   return (
     <details>
       <summary className="py-2 font-display text-lg font-bold">Legs and feet</summary>
@@ -37,18 +42,7 @@ export function LegValues({ movement, index, change }: Props) {
         {end ? (
           <p className="text-sand-600">Every repetition starts and ends with both feet on the floor.</p>
         ) : (
-          <label className="flex items-center justify-between gap-2">
-            Foot off the floor
-            <select
-              value={lift?.foot ?? ""}
-              onChange={({ currentTarget }) => setFoot(currentTarget.value)}
-              className="field-box w-28!"
-            >
-              <option value="">None</option>
-              <option value="lead">Leading side</option>
-              <option value="trail">Other side</option>
-            </select>
-          </label>
+          <Select label="Foot off the floor" look="row" value={lift?.foot ?? ""} options={FOOT_OPTIONS} choose={setFoot} />
         )}
         {lift &&
           LIFT_ANGLES.map(({ name, range }) => {

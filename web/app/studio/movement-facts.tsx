@@ -3,21 +3,26 @@ import {
   type Movement,
   type MovementStance,
   PHASES,
-  type Phase,
   PURPOSES,
   STANCES,
 } from "@able-tide/core/movement/format";
 import { VARIANT_KINDS, type VariantKind } from "@able-tide/core/movement/variant";
 import { featureLabel, purposeLabel } from "@able-tide/words/movement";
 import { phaseLabel } from "@able-tide/words/planner";
-import { sentenceCase } from "@able-tide/words/text";
 import { memo, type ReactNode } from "react";
+import { Select } from "../kit/select.tsx";
 import type { EditMovement } from "./edit-movement.ts";
 
 interface Props {
   readonly movement: Movement;
   readonly edit: EditMovement;
 }
+
+const PHASE_OPTIONS = PHASES.map((phase) => [phase, phaseLabel(phase)] as const);
+const FRONT_OPTIONS = [
+  ["lead", "Leading side"],
+  ["trail", "Other side"],
+] as const;
 
 const STANCE_NAMES: Record<MovementStance["kind"], string> = {
   together: "Feet together",
@@ -28,6 +33,7 @@ const STANCE_NAMES: Record<MovementStance["kind"], string> = {
   semiTandem: "Semi-tandem (instep to toe)",
   tandem: "Tandem (heel to toe)",
 };
+const STANCE_OPTIONS = STANCES.map((kind) => [kind, STANCE_NAMES[kind]] as const);
 const VARIANTS = [
   ["oneArm", "One arm alone"],
   ["toeDown", "Toes of the lifted foot down"],
@@ -85,20 +91,7 @@ function PhaseAndStance({ movement, change }: ChangeProps) {
     change({ stance: { kind, ...(hasFront(kind) && { front: stance.front ?? "lead" }) } });
   return (
     <div className="grid gap-4 sm:grid-cols-2">
-      <label className="font-semibold">
-        Phase of a session
-        <select
-          value={movement.phase}
-          onChange={({ currentTarget }) => change({ phase: currentTarget.value as Phase })}
-          className="field-box mt-1 font-normal"
-        >
-          {PHASES.map((phase) => (
-            <option key={phase} value={phase}>
-              {sentenceCase(phaseLabel(phase))}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Select label="Phase of a session" value={movement.phase} options={PHASE_OPTIONS} choose={(phase) => change({ phase })} />
       <label className="font-semibold">
         Breaths per repetition
         <input
@@ -112,32 +105,14 @@ function PhaseAndStance({ movement, change }: ChangeProps) {
           className="field-box mt-1 block font-normal"
         />
       </label>
-      <label className="font-semibold">
-        Stance
-        <select
-          value={stance.kind}
-          onChange={({ currentTarget }) => setStance(currentTarget.value as MovementStance["kind"])}
-          className="field-box mt-1 font-normal"
-        >
-          {STANCES.map((kind) => (
-            <option key={kind} value={kind}>
-              {STANCE_NAMES[kind]}
-            </option>
-          ))}
-        </select>
-      </label>
+      <Select label="Stance" value={stance.kind} options={STANCE_OPTIONS} choose={setStance} />
       {hasFront(stance.kind) && (
-        <label className="font-semibold">
-          Foot in front
-          <select
-            value={stance.front ?? "lead"}
-            onChange={({ currentTarget }) => change({ stance: { ...stance, front: currentTarget.value as "lead" | "trail" } })}
-            className="field-box mt-1 font-normal"
-          >
-            <option value="lead">Leading side</option>
-            <option value="trail">Other side</option>
-          </select>
-        </label>
+        <Select
+          label="Foot in front"
+          value={stance.front ?? "lead"}
+          options={FRONT_OPTIONS}
+          choose={(front) => change({ stance: { ...stance, front } })}
+        />
       )}
     </div>
   );

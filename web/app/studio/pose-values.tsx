@@ -15,6 +15,7 @@ import {
 import { ANCHORS, type Anchor, type Movement } from "@able-tide/core/movement/format";
 import { rangeLabel } from "@able-tide/words/body";
 import { useCallback } from "react";
+import { Select } from "../kit/select.tsx";
 import type { EditMovement } from "./edit-movement.ts";
 import { NumberBox } from "./number-box.tsx";
 
@@ -68,23 +69,17 @@ const ANCHOR_NAMES: Record<Anchor, string> = {
   otherHand: "Other hand",
 };
 
+const REST_OPTIONS = [["", "Nothing"], ...ANCHORS.map((anchor) => [anchor, ANCHOR_NAMES[anchor]] as const)] as const;
+
 function RestsOn({ anchor, rest }: { readonly anchor: Anchor | null; readonly rest: (anchor: Anchor | null) => void }) {
   return (
-    <label className="mb-1 flex items-center justify-between gap-2">
-      Hand rests on
-      <select
-        value={anchor ?? ""}
-        onChange={({ currentTarget: { value } }) => rest(value === "" ? null : (value as Anchor))}
-        className="field-box w-36!"
-      >
-        <option value="">Nothing</option>
-        {ANCHORS.map((each) => (
-          <option key={each} value={each}>
-            {ANCHOR_NAMES[each]}
-          </option>
-        ))}
-      </select>
-    </label>
+    <Select
+      label="Hand rests on"
+      look="row"
+      value={anchor ?? ""}
+      options={REST_OPTIONS}
+      choose={(on) => rest(on === "" ? null : on)}
+    />
   );
 }
 

@@ -1,5 +1,12 @@
-import { Dialog } from "radix-ui";
+import { Dialog as Radix } from "radix-ui";
 import type { ReactNode } from "react";
+import { Button } from "./button.tsx";
+
+export const Dialog = Radix.Root;
+export const DialogTrigger = Radix.Trigger;
+export const DialogTitle = Radix.Title;
+/** A button that closes the dialog, with a look of its own. */
+export const DialogClose = Radix.Close;
 
 const LOOKS = {
   /** On a page of the office. */
@@ -28,15 +35,36 @@ interface Props {
 /** The frame of every dialog: over the page, scrolling where it is too long. Title and close button are the dialog's own. */
 export function DialogFrame({ look = "page", width, closed, children }: Props) {
   return (
-    <Dialog.Portal>
-      <Dialog.Overlay className="fixed inset-0 z-40 bg-tide-950/70" />
-      <Dialog.Content
+    <Radix.Portal>
+      <Radix.Overlay className="fixed inset-0 z-40 bg-tide-950/70" />
+      <Radix.Content
         aria-describedby={undefined}
         {...(closed && { onCloseAutoFocus: closed })}
         className={`fixed top-1/2 left-1/2 z-50 max-h-[94vh] -translate-x-1/2 -translate-y-1/2 overflow-y-auto ${WIDTHS[width]} ${LOOKS[look]}`}
       >
         {children}
-      </Dialog.Content>
-    </Dialog.Portal>
+      </Radix.Content>
+    </Radix.Portal>
+  );
+}
+
+/** The button that closes a dialog without doing anything. */
+export function DialogCancel({ children, className = "" }: { readonly children: ReactNode; readonly className?: string }) {
+  return (
+    <Radix.Close asChild>
+      <Button type="button" look="plain" className={className}>
+        {children}
+      </Button>
+    </Radix.Close>
+  );
+}
+
+/** Title and close button of a dialog on a page. */
+export function DialogHead({ children }: { readonly children: ReactNode }) {
+  return (
+    <div className="flex items-start justify-between gap-4">
+      <Radix.Title className="text-2xl">{children}</Radix.Title>
+      <Radix.Close className="min-h-11 px-2 underline underline-offset-4">Close</Radix.Close>
+    </div>
   );
 }

@@ -2,7 +2,7 @@ import { addDays } from "@able-tide/core/calendar";
 import { isActiveOn } from "@able-tide/core/caps/cap";
 import { changesOf } from "@able-tide/core/caps/history";
 import { Pencil, Plus } from "lucide-react";
-import { classesWithEvents } from "../../server/classes/classes.ts";
+import { lastClassOf } from "../../server/classes/class-records.ts";
 import { notedSince } from "../../server/classes/follow-ups.ts";
 import { listGroups } from "../../server/groups/groups.ts";
 import { capNotices } from "../../server/people/cap-notices.ts";
@@ -39,12 +39,12 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
   if (!person) throw notFound();
   const day = today(scope);
-  const [groups, caps, limitations, clearances, [last], clean, noted, notices, [aid]] = await Promise.all([
+  const [groups, caps, limitations, clearances, last, clean, noted, notices, [aid]] = await Promise.all([
     listGroups(scope),
     capHistory(scope, person.id),
     limitationHistory(scope, person.id),
     clearancesOf(scope, person.id),
-    classesWithEvents(scope, person.id, 1),
+    lastClassOf(scope, person.id),
     cleanSessions(scope, person.id),
     notedSince(scope, addDays(day, -NOTED_DAYS), person.id),
     capNotices(scope),
@@ -53,7 +53,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const holding = caps.filter((cap) => cap.ended === null && isActiveOn(cap, day));
   const computed = [...limitations.flatMap((limitation) => interimCapsOf(limitation, day)), ...(aid?.caps ?? [])];
   const interim = computed.map((cap) => ({ ...cap, setBy: null, usual: false }));
-  const since = last?.taught.endedAt ?? null;
+  const since = last?.endedAt ?? null;
   return {
     person,
     groups,
@@ -62,7 +62,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     limitations,
     clearances,
     changes: since === null ? [] : changesOf(caps).filter((change) => change.at > since),
-    since: last?.taught.day ?? null,
+    since: last?.day ?? null,
     clean,
     noted,
     notices: notices.filter(({ cap }) => cap.personId === person.id).map(({ cap: { id, limit } }) => ({ id, limit })),

@@ -7,7 +7,7 @@ import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
 import { data, NavLink } from "react-router";
 import { parseForm } from "../../forms/parse-form.ts";
 import { resultForm } from "../../forms/result-form.ts";
-import { classesWithEvents } from "../../server/classes/classes.ts";
+import { classesWithEvents } from "../../server/classes/class-records.ts";
 import { capHistory, type StoredCap } from "../../server/people/caps.ts";
 import { findPerson, listPeople, type Person } from "../../server/people/people.ts";
 import { listOneLegStands, recordOneLegStand } from "../../server/results/results.ts";

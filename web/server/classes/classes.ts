@@ -20,7 +20,7 @@ export interface TaughtClass extends Omit<ClassSummary, "groupName"> {
   readonly scriptRevision: number;
 }
 
-interface SummaryRow {
+export interface SummaryRow {
   id: string;
   plan_id: string;
   day: string;
@@ -28,13 +28,13 @@ interface SummaryRow {
   ended_at: Date | null;
 }
 
-interface ClassRow extends Omit<SummaryRow, "group_name"> {
+export interface ClassRow extends Omit<SummaryRow, "group_name"> {
   group_id: string;
   script: ClassScript;
   script_revision: number;
 }
 
-const toSummary = (row: SummaryRow): ClassSummary => ({
+export const toSummary = (row: SummaryRow): ClassSummary => ({
   id: row.id,
   planId: row.plan_id,
   day: row.day,
@@ -42,7 +42,7 @@ const toSummary = (row: SummaryRow): ClassSummary => ({
   endedAt: row.ended_at?.toISOString() ?? null,
 });
 
-const toClass = (row: ClassRow): TaughtClass => ({
+export const toClass = (row: ClassRow): TaughtClass => ({
   id: row.id,
   planId: row.plan_id,
   groupId: row.group_id,
@@ -53,15 +53,19 @@ const toClass = (row: ClassRow): TaughtClass => ({
 });
 
 /** The columns of a summary; all that is read of the script is one name. */
-const summaryColumns = ({ database }: Scope) =>
+export const summaryColumns = ({ database }: Scope) =>
   ["id", "plan_id", "day", "ended_at", database.raw("script ->> 'groupName' as group_name")] as const;
 
-const classesOf = (scope: Scope) => scope.database("classes").where("organisation_id", scope.organisationId);
+export const classesOf = (scope: Scope) => scope.database("classes").where("organisation_id", scope.organisationId);
 
 export async function findClass(scope: Scope, id: string): Promise<TaughtClass | null> {
   const row = await classesOf(scope).where({ id }).first<ClassRow>("*");
   return row ? toClass(row) : null;
 }
+
+/** Whether the organisation has a class. */
+export const hasClass = async (scope: Scope, id: string): Promise<boolean> =>
+  (await classesOf(scope).where({ id }).first("id")) !== undefined;
 
 /** The class of a plan, running or ended: a plan is taught once. */
 export async function classOfPlan(scope: Scope, planId: string): Promise<ClassSummary | null> {
@@ -99,22 +103,6 @@ export async function namesInClass(scope: Scope, classId: string): Promise<Reado
       scope.database.raw("jsonb_path_query_array(script, '$.people[*].name') as names"),
     );
   return new Map(row?.ids.map((id, i) => [id, row.names[i] ?? ""]));
-}
-
-/**
- * Classes of a day or later, running or ended, in which something was noted of anyone, newest first.
- *
- * @param personId of this person alone, where it is given
- */
-export async function classesWithNotes(scope: Scope, day: string, personId?: string): Promise<TaughtClass[]> {
-  const noted = scope
-    .database("class_events")
-    .where({ organisation_id: scope.organisationId })
-    .whereRaw("event->>'kind' = 'noted'")
-    .select("class_id");
-  if (personId !== undefined) void noted.whereRaw("event->>'personId' = ?", [personId]);
-  const rows = await classesOf(scope).where("day", ">=", day).whereIn("id", noted).orderBy("day", "desc").select<ClassRow[]>("*");
-  return rows.map(toClass);
 }
 
 /**
@@ -237,19 +225,6 @@ export async function listEvents(scope: Scope, classId: string): Promise<ClassEv
   return rows.map((row) => row.event);
 }
 
-/** Everything that happened in some classes, in the order it was recorded, by the class's id. */
-async function eventsByClass(scope: Scope, classIds: readonly string[]): Promise<ReadonlyMap<string, readonly ClassEvent[]>> {
-  const rows = await scope
-    .database("class_events")
-    .where({ organisation_id: scope.organisationId })
-    .whereIn("class_id", classIds)
-    .orderBy(["class_id", "sequence"])
-    .select<{ class_id: string; event: ClassEvent }[]>("class_id", "event");
-  const events = new Map(classIds.map((id): [string, ClassEvent[]] => [id, []]));
-  for (const { class_id, event } of rows) events.get(class_id)?.push(event);
-  return events;
-}
-
 /** What has happened in a class after the events that a device has already. */
 export interface Progress {
   readonly events: readonly ClassEvent[];
@@ -276,23 +251,4 @@ export async function progressOf(scope: Scope, classId: string, after: number): 
     last: rows.at(-1)?.sequence ?? after,
     scriptRevision: taught.script_revision,
   };
-}
-
-/** Ended classes that a person was planned into, oldest first, with what happened in each. */
-export async function classesWithEvents(
-  scope: Scope,
-  personId: string,
-  most: number,
-): Promise<{ readonly taught: TaughtClass; readonly events: readonly ClassEvent[] }[]> {
-  const rows = await classesOf(scope)
-    .whereNotNull("ended_at")
-    .whereRaw("script->'people' @> ?::jsonb", [JSON.stringify([{ id: personId }])])
-    .orderBy("day", "desc")
-    .limit(most)
-    .select<ClassRow[]>("*");
-  const eventsOf = await eventsByClass(
-    scope,
-    rows.map(({ id }) => id),
-  );
-  return rows.reverse().map((row) => ({ taught: toClass(row), events: eventsOf.get(row.id) ?? [] }));
 }

@@ -3,7 +3,8 @@ import { classSteps } from "@able-tide/core/class/class-steps";
 import { type ClassEvent, classState, type NextDayPain, type Observation } from "@able-tide/core/class/events";
 import { variantWords } from "@able-tide/words/variant-words";
 import type { Scope } from "../scope.ts";
-import { addEvents, classesWithNotes, findClass, listEvents, type TaughtClass } from "./classes.ts";
+import { type ClassRecord, classesWithNotes, type NotedClass } from "./class-records.ts";
+import { addEvents, hasClass } from "./classes.ts";
 
 /** Something that was noted of a person in class, and what was found out about it afterwards. */
 export interface NotedInClass {
@@ -22,20 +23,20 @@ export interface NotedInClass {
   readonly because: string | null;
 }
 
-function notesOf({ id: classId, day, script }: TaughtClass, events: readonly ClassEvent[]): NotedInClass[] {
+function notesOf({ taught, events }: ClassRecord<NotedClass>): NotedInClass[] {
+  const { id: classId, day, groupName, blocks, names } = taught;
   const state = classState(events);
-  const nameOf = new Map(script.people.map(({ id, name }) => [id, name]));
-  const steps = classSteps(script.blocks);
+  const steps = classSteps(blocks);
   return state.notes.map(({ id, personId, step, sign }) => {
-    const block = script.blocks[steps[step]?.blockIndex ?? -1];
+    const block = blocks[steps[step]?.blockIndex ?? -1];
     const because = state.followedUp.get(id) ?? null;
     return {
       noteId: id,
       classId,
       day,
-      group: script.groupName,
+      group: groupName,
       personId,
-      name: nameOf.get(personId) ?? "",
+      name: names.get(personId) ?? "",
       sign,
       movement: block ? variantWords(block.movement, block.meant).name : "",
       // A rest by choice says nothing.
@@ -47,9 +48,7 @@ function notesOf({ id: classId, day, script }: TaughtClass, events: readonly Cla
 
 /** What was noted of people, or of one of them, in the classes since a day, newest class first. */
 export async function notedSince(scope: Scope, day: string, personId?: string): Promise<NotedInClass[]> {
-  const noted: NotedInClass[] = [];
-  for (const taught of await classesWithNotes(scope, day, personId))
-    noted.push(...notesOf(taught, await listEvents(scope, taught.id)));
+  const noted = (await classesWithNotes(scope, day, personId)).flatMap(notesOf);
   return personId === undefined ? noted : noted.filter((note) => note.personId === personId);
 }
 
@@ -59,7 +58,7 @@ type AfterClass =
 
 /** Adds what was found out after a class. @returns false if the organisation has no such class, or it is not this role's */
 export async function recordAfterClass(scope: Scope, classId: string, told: AfterClass): Promise<boolean> {
-  if (scope.role === "helper" || !(await findClass(scope, classId))) return false;
+  if (scope.role === "helper" || !(await hasClass(scope, classId))) return false;
   const event: ClassEvent = { ...told, id: randomUUID(), at: scope.now().toISOString() };
   return addEvents(scope, classId, [event]);
 }

@@ -13,7 +13,8 @@ import { poolDepth } from "@able-tide/core/setup/pool-depth";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { now, serverUrl } from "../../e2e/organisation.ts";
 import { scopeOfToken, signIn } from "../accounts/sign-in.ts";
-import { classesWithEvents, endedClasses } from "../classes/classes.ts";
+import { classesWithEvents, lastClassOf } from "../classes/class-records.ts";
+import { endedClasses } from "../classes/classes.ts";
 import { notedSince } from "../classes/follow-ups.ts";
 import { connect } from "../database.ts";
 import { listGroups } from "../groups/groups.ts";
@@ -148,6 +149,12 @@ test("who was away has no form that week, and what was noted is there", async ()
   const here = classes.map(({ events }) => classState(events).here.has(tomasz));
   expect(here.filter((present) => !present)).toHaveLength(1);
   expect(here[7]).toBe(false);
+  // Of the script's people only this one is read, with a variant for each item.
+  for (const { taught } of classes) {
+    expect(taught.script.people.map(({ id }) => id)).toEqual([tomasz]);
+    expect(taught.script.people[0]?.cells).toHaveLength(taught.script.blocks.length);
+  }
+  expect(await lastClassOf(scope, tomasz)).toMatchObject({ id: classes.at(-1)?.taught.id });
   expect(classes.flatMap(({ events }) => classState(events).notes).filter((note) => note.personId === tomasz)).toHaveLength(2);
 });
 

@@ -1,5 +1,5 @@
 import type { Scope } from "../scope.ts";
-import { openCaps, type StoredCap } from "./caps.ts";
+import { openCapsIn, type StoredCap } from "./caps.ts";
 
 /** An open cap whose number means something else than when it was set, which no one has looked at since. */
 export interface CapNotice {
@@ -14,7 +14,11 @@ const noticesOf = (scope: Scope) =>
 export async function capNotices(scope: Scope): Promise<CapNotice[]> {
   const rows = await noticesOf(scope).select<{ cap_id: string; kind: CapNotice["kind"] }[]>("cap_id", "kind");
   if (rows.length === 0) return [];
-  const caps = new Map((await openCaps(scope)).map((cap) => [cap.id, cap]));
+  const open = await openCapsIn(
+    scope,
+    rows.map(({ cap_id }) => cap_id),
+  );
+  const caps = new Map(open.map((cap) => [cap.id, cap]));
   return rows.flatMap(({ cap_id, kind }) => {
     const cap = caps.get(cap_id);
     return cap ? [{ cap, kind }] : [];

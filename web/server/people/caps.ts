@@ -89,6 +89,15 @@ export async function openCaps(scope: Scope): Promise<StoredCap[]> {
   return (await capsOf(scope).whereNull("caps.ended_at")).map(toCap);
 }
 
+/** Those of some caps that no one has ended, by their ids. */
+export async function openCapsIn(scope: Scope, ids: readonly string[]): Promise<StoredCap[]> {
+  return (
+    await capsOf(scope)
+      .whereNull("caps.ended_at")
+      .whereIn("caps.id", [...ids])
+  ).map(toCap);
+}
+
 /** An active cap, and whether it is a standard or newcomer cap rather than a personal one. */
 export interface ActiveCap extends Cap {
   readonly usual: boolean;

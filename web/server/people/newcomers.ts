@@ -12,7 +12,7 @@ import {
 import { notClean } from "@able-tide/core/class/clean-session";
 import { classState } from "@able-tide/core/class/events";
 import type { About } from "@able-tide/core/people/about";
-import { classesWithEvents } from "../classes/classes.ts";
+import { classesWithEvents } from "../classes/class-records.ts";
 import { type Scope, today } from "../scope.ts";
 import { capHistory, finishCaps, insertCaps } from "./caps.ts";
 import { addPerson, type PersonInput } from "./people.ts";

@@ -1,5 +1,7 @@
+import type { Outcome } from "@able-tide/core/caps/answers";
 import { type DayAnswer, type DayAnswerRow, type DayAnswerRule, effectOf } from "@able-tide/core/caps/day-answers";
-import type { ScreeningRow } from "@able-tide/core/caps/screening";
+import { USUAL_THRESHOLDS } from "@able-tide/core/caps/policy";
+import { DROP, type ScreeningRow, type ScreeningRule, screeningEffect, WITH_SYMPTOMS } from "@able-tide/core/caps/screening";
 import { partLabel } from "./caps.ts";
 import { formatCapLimit } from "./format-cap.ts";
 import { count, lowerFirst, sentenceCase } from "./text.ts";
@@ -80,34 +82,42 @@ function effectWords({ finding, amounts, range, there, steadiness, handsUp, outc
   ].filter((words) => typeof words === "string");
 }
 
-const SCREENING: Readonly<Record<ScreeningRow, RowWords>> = {
+const OUTCOMES: Readonly<Record<Outcome, string>> = {
+  class: "",
+  seated: "seated variants",
+  hold: "wait before starting",
+  takeAgain: "measure again after 5 minutes sitting",
+  askFirst: "ask about emergency signs first",
+  sitOut: "not taking part today",
+};
+
+const { fibrillatingHeartRateMost, systolicLeast } = USUAL_THRESHOLDS;
+
+const SCREENING: Readonly<Record<ScreeningRow, AnswerWords>> = {
   highReading: {
-    about: "High blood pressure or pulse at rest; with atrial fibrillation a pulse over 110",
-    proposes: "Measure again after 5 minutes sitting. If still high: not taking part today; inform the clinician",
+    about: `High blood pressure or pulse at rest; with atrial fibrillation a pulse over ${fibrillatingHeartRateMost}`,
+    todo: "if still high: not taking part today; inform the clinician",
   },
-  pressureRaised: { about: "Systolic raised, not high", proposes: "Dose 80%, no static holds over 10 s" },
+  pressureRaised: { about: "Systolic raised, not high" },
   lowReading: {
-    about: "Low blood pressure or pulse at rest; with any symptom, systolic under 100",
-    proposes: "Not taking part today; tell the clinician",
+    about: `Low blood pressure or pulse at rest; with any symptom, systolic under ${systolicLeast + WITH_SYMPTOMS}`,
+    todo: "tell the clinician",
   },
   warning: {
     about: "Chest pain, a blackout, alcohol, a new irregular pulse, 2 kg up in 3 days with heart failure, severe low glucose",
-    proposes: "Not taking part today; tell the clinician",
+    todo: "tell the clinician",
   },
   dropFelt: {
-    about: "Pressure falls on standing by 20 systolic (30 from 160 or more lying) or 10 diastolic, and it is felt",
-    proposes: "Seated variants, no head-down positions, stand up in stages",
+    about: `Pressure falls on standing by ${DROP.systolic} systolic (${DROP.systolicFromHigh} from ${DROP.highLying} or more lying) or ${DROP.diastolic} diastolic, and it is felt`,
+    todo: "stand up in stages",
   },
-  dropNotFelt: { about: "Same drop without symptoms", proposes: "Standing with support, calf pumps, stand up in stages" },
-  lowSaturation: {
-    about: "Low oxygen saturation at rest, below the threshold or the participant's own minimum",
-    proposes: "Not taking part today",
-  },
-  lowGlucose: { about: "Low glucose, on treatment", proposes: "Treat first; no pool today" },
-  glucoseNearLow: { about: "Glucose near the low end, on treatment", proposes: "Carbohydrate and re-check; start seated" },
-  highGlucose: { about: "High glucose with ketones or feeling ill", proposes: "Not taking part today" },
-  unwell: { about: "Fever, infection or a new wound", proposes: "Usually not in the group, not in the pool" },
-  bowels: { about: "Diarrhoea", proposes: "Out of the pool until 48 h after the last, 14 days for cryptosporidium" },
+  dropNotFelt: { about: "Same drop without symptoms", todo: "calf pumps, stand up in stages" },
+  lowSaturation: { about: "Low oxygen saturation at rest, below the threshold or the participant's own minimum" },
+  lowGlucose: { about: "Low glucose, on treatment", todo: "treat first" },
+  glucoseNearLow: { about: "Glucose near the low end, on treatment", todo: "carbohydrate and re-check" },
+  highGlucose: { about: "High glucose with ketones or feeling ill" },
+  unwell: { about: "Fever, infection or a new wound", todo: "return when well" },
+  bowels: { about: "Diarrhoea", todo: "back in the pool 48 h after the last, or 14 days after cryptosporidium" },
 };
 
 /** A row of the table of the day's answers; its numbers are those of the rule. */
@@ -117,5 +127,12 @@ export function dayAnswerWords(rule: DayAnswerRule): RowWords {
   return { about, proposes: sentenceCase(effects.join("; ")) };
 }
 
-/** A rule of the screening. */
-export const screeningWords = (name: ScreeningRow): RowWords => SCREENING[name];
+/** A row of the table of the screening; its outcome and numbers are those of the rule. */
+export function screeningWords(rule: ScreeningRule): RowWords {
+  const { about, todo } = SCREENING[rule.name];
+  const effects = screeningEffect(rule).flatMap(({ outcome, limits }) => [
+    OUTCOMES[outcome],
+    ...limits.map((limit) => lowerFirst(formatCapLimit(limit))),
+  ]);
+  return { about, proposes: sentenceCase([...effects, todo ?? ""].filter((words) => words !== "").join("; ")) };
+}

@@ -25,7 +25,7 @@ const FINDINGS: Readonly<Record<FindingName, Said>> = {
   painNotAsked: [(finding) => `pain, ${placeLabel(finding)}`, "ask about emergency signs first"],
   noLeaning: [({ side }) => `no leaning on the ${side} hand`, ({ side }) => `no support with the ${side} hand`],
   dizzySettled: ["dizzy earlier, settled", "rail in reach"],
-  dizzyNow: ["dizzy now", "take blood pressure; then seated at 50% dose, or stop"],
+  dizzyNow: ["dizzy now", "take blood pressure; then seated with a smaller dose, or stop"],
   breathless: ["more breathless than usual", ""],
   noSentence: ["cannot finish a sentence", "stop; tell the clinician"],
   badNight: ["a bad night", ""],

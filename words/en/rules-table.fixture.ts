@@ -147,7 +147,10 @@ export function rulesTable(): string {
     "### The day's screening",
     table(
       ["What is found", "Proposes", "Source"],
-      SCREENING.map(({ name, source }) => [screeningWords(name).about, screeningWords(name).proposes, sourceLabel(source)]),
+      SCREENING.map((rule) => {
+        const { about, proposes } = screeningWords(rule);
+        return [about, proposes, sourceLabel(rule.source)];
+      }),
     ),
     "### The day's answers",
     table(

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { AS_USUAL, type CheckIn } from "./answers.ts";
 import { USUAL_THRESHOLDS } from "./policy.ts";
-import { NOTHING_SPECIAL, SCREENING, type ScreenedPerson } from "./screening.ts";
+import { NOTHING_SPECIAL, SCREENING, type ScreenedPerson, screeningEffect } from "./screening.ts";
 import { SOURCES } from "./source.ts";
 
 const find = (answers: Partial<CheckIn>, person: ScreenedPerson = NOTHING_SPECIAL) =>
@@ -120,3 +120,13 @@ test.each<[string, Partial<CheckIn>, string]>([
 test("every rule names its source", () => {
   for (const { source } of SCREENING) expect(SOURCES).toContain(source);
 });
+
+test.each(SCREENING.map((rule) => [rule.name, rule] as const))(
+  "the example of %s is found by this rule and no other",
+  (_, rule) => {
+    expect(screeningEffect(rule)).toHaveLength(1);
+    const { example } = rule;
+    const found = SCREENING.filter(({ read }) => read({ ...AS_USUAL, ...example }, USUAL_THRESHOLDS, NOTHING_SPECIAL).length > 0);
+    expect(found.map(({ name }) => name)).toEqual([rule.name]);
+  },
+);

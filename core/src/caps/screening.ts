@@ -1,8 +1,8 @@
-import type { CheckIn, Outcome } from "./answers.ts";
+import { AS_USUAL, type CheckIn, type Outcome } from "./answers.ts";
 import type { CapLimit } from "./cap.ts";
 import type { DayAnswer } from "./day-answers.ts";
 import type { FindingName } from "./findings.ts";
-import type { Thresholds } from "./policy.ts";
+import { type Thresholds, USUAL_THRESHOLDS } from "./policy.ts";
 import type { Source } from "./source.ts";
 
 /** A finding of the day's screening; it scales nothing, it decides. */
@@ -32,11 +32,13 @@ export type ScreeningRow =
   | "unwell"
   | "bowels";
 
-type Row = {
+export interface ScreeningRule {
   readonly name: ScreeningRow;
   readonly source: Source;
+  /** Answers that the rule is about, at the usual thresholds. */
+  readonly example: Partial<CheckIn>;
   readonly read: (answers: CheckIn, thresholds: Thresholds, person: ScreenedPerson) => readonly ScreeningFinding[];
-};
+}
 
 const found = (
   condition: boolean,
@@ -63,7 +65,7 @@ function highReading({ pressures }: CheckIn, limits: Thresholds, person: Screene
 }
 
 /** A fall of pressure on standing that counts; from a high pressure lying down it has to be greater. */
-const DROP = { systolic: 20, systolicFromHigh: 30, diastolic: 10, highLying: 160 } as const;
+export const DROP = { systolic: 20, systolicFromHigh: 30, diastolic: 10, highLying: 160 } as const;
 const dropped = ({ drop }: CheckIn): boolean => {
   if (drop === undefined) return false;
   const systolic = (drop.lying ?? 0) >= DROP.highLying ? DROP.systolicFromHigh : DROP.systolic;
@@ -81,21 +83,25 @@ const hasSymptom = ({ dizziness, breath, fatigue = 0, illness, warning, drop }: 
   warning ||
   drop?.felt === true;
 /** With symptoms a pressure is low from so much further up, mmHg. */
-const WITH_SYMPTOMS = 10;
+export const WITH_SYMPTOMS = 10;
 
 /** The last reading of blood pressure and pulse. */
 const last = ({ pressures }: CheckIn) => pressures.at(-1);
 
+const reading = (systolic: number) => ({ systolic, diastolic: 75 });
+
 /** The rules of the day's screening, each with its source. Thresholds are the organisation's. */
-export const SCREENING: readonly Row[] = [
+export const SCREENING: readonly ScreeningRule[] = [
   {
     name: "highReading",
     source: ATS,
+    example: { pressures: [reading(USUAL_THRESHOLDS.systolicMost + 1)] },
     read: highReading,
   },
   {
     name: "pressureRaised",
     source: USUAL,
+    example: { pressures: [reading(USUAL_THRESHOLDS.systolicRaised)] },
     read: (answers, limits) => {
       const systolic = last(answers)?.systolic ?? 0;
       return found(systolic >= limits.systolicRaised && systolic <= limits.systolicMost, "pressureRaised", "class", USUAL, [
@@ -107,6 +113,7 @@ export const SCREENING: readonly Row[] = [
   {
     name: "lowReading",
     source: USUAL,
+    example: { pressures: [reading(USUAL_THRESHOLDS.systolicLeast - 1)] },
     read: (answers, limits) => {
       const reading = last(answers);
       const low =
@@ -120,11 +127,13 @@ export const SCREENING: readonly Row[] = [
   {
     name: "warning",
     source: USUAL,
+    example: { warning: true },
     read: ({ warning }) => found(warning, "warning", "sitOut", USUAL),
   },
   {
     name: "dropFelt",
     source: CONSENSUS,
+    example: { drop: { ...DROP, felt: true } },
     read: (answers) =>
       found(dropped(answers) && answers.drop?.felt === true, "dropFelt", "seated", CONSENSUS, [
         { channel: "barredFeature", limit: "headBelowHeart" },
@@ -133,12 +142,14 @@ export const SCREENING: readonly Row[] = [
   {
     name: "dropNotFelt",
     source: CONSENSUS,
+    example: { drop: { ...DROP, felt: false } },
     read: (answers) =>
       found(dropped(answers) && answers.drop?.felt === false, "dropNotFelt", "class", CONSENSUS, [{ channel: "heldStanding" }]),
   },
   {
     name: "lowSaturation",
     source: USUAL,
+    example: { saturation: USUAL_THRESHOLDS.saturationLeast - 1 },
     read: ({ saturation }, limits, { saturationLeast }) =>
       found(
         saturation !== undefined && saturation < Math.max(limits.saturationLeast, saturationLeast ?? 0),
@@ -150,6 +161,7 @@ export const SCREENING: readonly Row[] = [
   {
     name: "lowGlucose",
     source: ADA,
+    example: { glucose: USUAL_THRESHOLDS.glucoseLeast - 1 },
     read: ({ glucose }, limits) =>
       found(glucose !== undefined && glucose < limits.glucoseLeast, "lowGlucose", "hold", ADA, [
         { channel: "barredForm", limit: "water" },
@@ -158,6 +170,7 @@ export const SCREENING: readonly Row[] = [
   {
     name: "glucoseNearLow",
     source: ADA,
+    example: { glucose: USUAL_THRESHOLDS.glucoseLeast },
     read: ({ glucose }, limits) =>
       found(
         glucose !== undefined && glucose >= limits.glucoseLeast && glucose < limits.glucoseSteady,
@@ -169,17 +182,24 @@ export const SCREENING: readonly Row[] = [
   {
     name: "highGlucose",
     source: ADA,
+    example: { glucose: USUAL_THRESHOLDS.glucoseMost + 1, glucoseIll: true },
     read: ({ glucose, glucoseIll }, limits) =>
       found(glucose !== undefined && glucose > limits.glucoseMost && glucoseIll, "highGlucose", "sitOut", ADA),
   },
   {
     name: "unwell",
     source: USUAL,
+    example: { illness: "feverOrWound" },
     read: ({ illness }) => found(illness === "feverOrWound", "unwell", "sitOut", USUAL),
   },
   {
     name: "bowels",
     source: USUAL,
+    example: { illness: "bowels" },
     read: ({ illness }) => found(illness === "bowels", "bowels", "class", USUAL, [{ channel: "barredForm", limit: "water" }]),
   },
 ];
+
+/** What the answers of a rule's example lead to, at the usual thresholds. */
+export const screeningEffect = ({ read, example }: ScreeningRule): readonly ScreeningFinding[] =>
+  read({ ...AS_USUAL, ...example }, USUAL_THRESHOLDS, NOTHING_SPECIAL);

@@ -132,7 +132,7 @@ export default function LimitationTable() {
         </p>
       </section>
       {[
-        { title: "Check-in thresholds", rows: SCREENING.map(({ name, source }) => ({ ...screeningWords(name), source })) },
+        { title: "Check-in thresholds", rows: SCREENING.map((rule) => ({ ...screeningWords(rule), source: rule.source })) },
         {
           title: "Check-in answers",
           rows: DAY_ANSWERS.map((rule) => ({ ...dayAnswerWords(rule), source: USUAL_PRACTICE })),

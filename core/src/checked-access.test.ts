@@ -3,8 +3,8 @@ import { itemAt, numberAt, present } from "./checked-access.ts";
 
 test("a place within a row or list is read, any other is an error that says which", () => {
   expect(numberAt(Float64Array.of(0.5, 0.25), 1)).toBe(0.25);
-  expect(numberAt([Number.NaN], 0)).toBeNaN();
-  expect(() => numberAt(new Float64Array(3), 3)).toThrow("No place 3 in a row of 3");
+  expect(numberAt(Float64Array.of(Number.NaN), 0)).toBeNaN();
+  expect(() => numberAt(new Float64Array(3), 3)).toThrow("No place 3 in a list of 3");
   expect(() => numberAt(new Float64Array(3), 0.5)).toThrow(RangeError);
   expect(itemAt(["left", "right"], 1)).toBe("right");
   expect(itemAt([null], 0)).toBeNull();

@@ -1,3 +1,8 @@
+/** Out of the way of those that read: they stay so short that the engine puts them into the loops that call them. */
+function noSuchPlace(index: number, { length }: ArrayLike<unknown>): never {
+  throw new RangeError(`No place ${index} in a list of ${length}`);
+}
+
 /**
  * The number at a place of a row: a solved sample, a pose's values, a rotation. For rows of Float64Array, in loops too: the
  * engine drops the check where the place is known to be within the row.
@@ -7,10 +12,9 @@
  * @throws RangeError if the row has no such place
  * @example numberAt(Float64Array.of(0.5, 0.25), 1) // 0.25
  */
-export function numberAt(row: ArrayLike<number>, index: number): number {
+export function numberAt(row: Float64Array, index: number): number {
   const value = row[index];
-  if (value === undefined) throw new RangeError(`No place ${index} in a row of ${row.length}`);
-  return value;
+  return value === undefined ? noSuchPlace(index, row) : value;
 }
 
 /**
@@ -23,8 +27,7 @@ export function numberAt(row: ArrayLike<number>, index: number): number {
  */
 export function itemAt<Item>(list: ArrayLike<Item>, index: number): Item {
   const item = list[index];
-  if (item === undefined) throw new RangeError(`No place ${index} in a list of ${list.length}`);
-  return item;
+  return item === undefined ? noSuchPlace(index, list) : item;
 }
 
 /**

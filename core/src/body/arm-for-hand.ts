@@ -6,7 +6,7 @@ import { pointColumn, sidedPointColumn } from "./channels.ts";
 import { reachWithArm } from "./reach-with-arm.ts";
 import { cross, dot, minus, unit, type Vector } from "./vector.ts";
 
-const at = (row: ArrayLike<number>, column: number): Vector => [
+const at = (row: Float64Array, column: number): Vector => [
   numberAt(row, column),
   numberAt(row, column + 1),
   numberAt(row, column + 2),
@@ -19,7 +19,7 @@ const at = (row: ArrayLike<number>, column: number): Vector => [
  * @param place shares of H; out of reach, the straight arm points there
  * @returns degrees, elbow hanging down and out, wrist straight
  */
-export function armForHand(row: ArrayLike<number>, side: Side, place: Vector, build: Build = USUAL_BUILD): ArmAngles {
+export function armForHand(row: Float64Array, side: Side, place: Vector, build: Build = USUAL_BUILD): ArmAngles {
   const up = unit(minus(at(row, pointColumn("shoulderLine")), at(row, pointColumn("midSpine"))));
   const across = minus(at(row, sidedPointColumn("shoulder", "right")), at(row, sidedPointColumn("shoulder", "left")));
   const along = dot(across, up);

@@ -144,7 +144,7 @@ export function placeArm(
 }
 
 /** The angles of one arm of a solved pose. */
-export function armAngles(row: ArrayLike<number>, side: Side): ArmAngles {
+export function armAngles(row: Float64Array, side: Side): ArmAngles {
   const i = sideIndex(side);
   const plane = numberAt(row, PLANE_RANGE[i]);
   return {

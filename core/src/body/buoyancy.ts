@@ -97,7 +97,7 @@ const AXES: readonly Axis[] = [
   ...SIDES.flatMap(limb),
 ];
 
-const coordinate = (row: ArrayLike<number>, { first, second, at }: Between, axis: 0 | 1 | 2): number => {
+const coordinate = (row: Float64Array, { first, second, at }: Between, axis: 0 | 1 | 2): number => {
   const start = numberAt(row, first + axis);
   return start + at * (numberAt(row, second + axis) - start);
 };
@@ -126,7 +126,7 @@ export const GRIP_SHARE = 0.2;
  * @param build whose masses they are, and how much more than usual they float
  * @param lift what a float in each hand pulls up while it is under water, share of body weight
  */
-export function weightInWater(row: ArrayLike<number>, waterline: number, build: Build = USUAL_BUILD, lift = 0): WeightInWater {
+export function weightInWater(row: Float64Array, waterline: number, build: Build = USUAL_BUILD, lift = 0): WeightInWater {
   const volume = 1 + build.measured.floats;
   let force = 0;
   let x = 0;
@@ -177,7 +177,7 @@ const CROWN = pointColumn("crown");
  * @param waterline share of H
  * @param stature metres
  */
-export function isOutOfDepth(row: ArrayLike<number>, waterline: number, stature: number): boolean {
+export function isOutOfDepth(row: Float64Array, waterline: number, stature: number): boolean {
   const headLength = SHARE.shoulderToCrown - SHARE.neckPivot;
   const upright = (numberAt(row, CROWN + 1) - numberAt(row, NECK + 1)) / headLength;
   const mouth = numberAt(row, EYES + 1) - MOUTH_BELOW_EYES * upright;

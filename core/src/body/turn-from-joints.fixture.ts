@@ -7,7 +7,7 @@ import { cross, dot, minus, unit, type Vector } from "./vector.ts";
  * Outward turn of an upper arm worked out from the joints alone: the shortest swing that takes the hanging arm to where the
  * upper arm is is undone on the forearm, and what is left is seen from above. Needs a bent elbow. Degrees.
  */
-export function turnFromJoints(row: ArrayLike<number>, side: Side): number {
+export function turnFromJoints(row: Float64Array, side: Side): number {
   const at = (column: number): Vector => [numberAt(row, column), numberAt(row, column + 1), numberAt(row, column + 2)];
   const up = unit(minus(at(pointColumn("shoulderLine")), at(pointColumn("midSpine"))));
   const across = minus(at(sidedPointColumn("shoulder", "right")), at(sidedPointColumn("shoulder", "left")));

@@ -14,7 +14,7 @@ const OVER = 0.035;
 const BELLY = { ahead: 0.075, up: 0.07, aside: 0.03 } as const;
 const ANGLES = ["elevation", "plane", "axial", "elbow", "wrist"] as const;
 
-const at = (row: ArrayLike<number>, column: number): Vector => [
+const at = (row: Float64Array, column: number): Vector => [
   numberAt(row, column),
   numberAt(row, column + 1),
   numberAt(row, column + 2),
@@ -22,14 +22,14 @@ const at = (row: ArrayLike<number>, column: number): Vector => [
 const plus = (a: Vector, b: Vector, times: number): Vector => [a[0] + times * b[0], a[1] + times * b[1], a[2] + times * b[2]];
 
 /** Ahead, up and to the right of the pelvis, as directions in space. */
-function pelvisAxes(row: ArrayLike<number>): { ahead: Vector; up: Vector; right: Vector } {
+function pelvisAxes(row: Float64Array): { ahead: Vector; up: Vector; right: Vector } {
   const right = unit(minus(at(row, sidedPointColumn("hip", "right")), at(row, sidedPointColumn("hip", "left"))));
   const up = unit(minus(at(row, pointColumn("lumbar")), at(row, pointColumn("pelvis"))));
   return { ahead: cross(up, right), up, right };
 }
 
 /** A place on a thigh: so far from the hip, on its front, which is its upper side when sitting. */
-function onThigh(row: ArrayLike<number>, side: Side, far: number): Vector {
+function onThigh(row: Float64Array, side: Side, far: number): Vector {
   const hip = at(row, sidedPointColumn("hip", side));
   const knee = at(row, sidedPointColumn("kneeJoint", side));
   const along = unit(minus(knee, hip));
@@ -40,7 +40,7 @@ function onThigh(row: ArrayLike<number>, side: Side, far: number): Vector {
 }
 
 /** Where the middle of a hand is when it rests on a part of the body, shares of H. */
-function placeOf(row: ArrayLike<number>, anchor: Anchor, side: Side): Vector {
+function placeOf(row: Float64Array, anchor: Anchor, side: Side): Vector {
   switch (anchor) {
     case "belly": {
       const { ahead, up, right } = pelvisAxes(row);
@@ -72,7 +72,7 @@ export interface Rest {
   readonly size: number;
 }
 
-const placeOfRest = (row: ArrayLike<number>, { first, anchor, size }: Rest, side: Side): Vector =>
+const placeOfRest = (row: Float64Array, { first, anchor, size }: Rest, side: Side): Vector =>
   size === 1 ? placeOf(row, anchor, side) : mix(placeOf(row, first, side), placeOf(row, anchor, side), size);
 
 /** A hand that stays on the body from one rest to the next. */

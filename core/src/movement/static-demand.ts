@@ -1,6 +1,6 @@
 import { oneLegDemand, risingDemand, seatedBaseDemand, standingBaseDemand, toeDownDemand } from "../body/balance-demand.ts";
 import { type FootContact, isOff } from "../body/pose.ts";
-import { numberAt } from "../checked-access.ts";
+import { itemAt } from "../checked-access.ts";
 import { type Pair, SIDES, sideIndex } from "../side.ts";
 import { times } from "./demand-samples.ts";
 import { type Footing, footingOf } from "./footing.ts";
@@ -34,7 +34,7 @@ export interface StaticDemand {
 }
 
 export const staticBalance = (bases: readonly number[], supports: ArrayLike<number>): number =>
-  Math.max(0, ...bases.map((base, number) => base - numberAt(supports, number)));
+  Math.max(0, ...bases.map((base, number) => base - itemAt(supports, number)));
 
 /** Reads it. @param cycleSeconds seconds of one repetition */
 export function readStaticDemand({ segments }: Track, cycleSeconds: number): StaticDemand {

@@ -1,4 +1,4 @@
-import { numberAt } from "../checked-access.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
 
 /**
  * Minimum-jerk time course from rest to rest: 10u^3 - 15u^4 + 6u^5.
@@ -51,7 +51,7 @@ export function flowSlope(before: number, after: number, lengthBefore: number, l
  */
 export function splineDerivatives(values: ArrayLike<number>, spacing: number, atRest: boolean): Float64Array {
   const n = values.length;
-  const at = (i: number) => numberAt(values, i);
+  const at = (i: number) => itemAt(values, i);
   const slopes = new Float64Array(n);
   if (!atRest) {
     slopes[0] = (-11 * at(0) + 18 * at(1) - 9 * at(2) + 2 * at(3)) / (6 * spacing);

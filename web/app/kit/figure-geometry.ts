@@ -12,7 +12,7 @@ export type View = keyof typeof TURNS | "above";
 export type Place = { readonly x: number; readonly y: number; readonly near: number };
 
 /** Puts a point of a sample row (shares of stature) on the picture plane, in hundredths of stature. */
-export function placer(row: ArrayLike<number>, view: View) {
+export function placer(row: Float64Array, view: View) {
   const turn = view === "above" ? 0 : (TURNS[view] * Math.PI) / 180;
   const cos = Math.cos(turn);
   const sin = Math.sin(turn);
@@ -38,7 +38,7 @@ export type Room = keyof typeof ROOM;
 export const asideOf = (room: Room): number => ROOM[room].aside;
 
 /** The part of the picture plane that a figure is shown in, as an SVG viewBox around its pelvis. */
-export function viewBoxOf(row: ArrayLike<number>, view: View, room: Room): string {
+export function viewBoxOf(row: Float64Array, view: View, room: Room): string {
   const { x, y } = placer(row, view).at(pointColumn("pelvis"));
   const { aside, above } = ROOM[room];
   const box = view === "above" ? [x - ABOVE, y - ABOVE, 2 * ABOVE, 2 * ABOVE] : [x - aside, -above, 2 * aside, above + 5];

@@ -131,7 +131,7 @@ function extentOf(side: FigureLine["side"], view: View): readonly [from: number,
 
 export interface FigureProps {
   /** One solved sample row. */
-  readonly row: ArrayLike<number>;
+  readonly row: Float64Array;
   readonly frame: PoseFrame;
   readonly view: View;
   /** Heights to draw across. */

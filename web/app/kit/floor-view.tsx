@@ -7,7 +7,7 @@ import { SIDES, type Side, sideIndex } from "@able-tide/core/side";
 
 interface Props {
   /** One solved sample row and its base of support, shares of stature. */
-  readonly row: ArrayLike<number>;
+  readonly row: Float64Array;
   readonly base: readonly Point[];
   readonly frame: PoseFrame;
   /** Metres, for centimetres on the floor. */
@@ -18,7 +18,7 @@ interface Props {
 /** Hundredths of stature: the person's right is to the right, forward is up. */
 const onPicture = (x: number, z: number): Point => [100 * z, -100 * x];
 
-function outlineOfFoot(row: ArrayLike<number>, side: Side): { place: Point; turn: number } {
+function outlineOfFoot(row: Float64Array, side: Side): { place: Point; turn: number } {
   const heel = sidedPointColumn("heel", side);
   const toe = sidedPointColumn("toe", side);
   const at = (column: number, axis: 0 | 2) => numberAt(row, column + axis);
@@ -27,7 +27,7 @@ function outlineOfFoot(row: ArrayLike<number>, side: Side): { place: Point; turn
   return { place, turn };
 }
 
-const feetOf = (row: ArrayLike<number>, frame: PoseFrame) =>
+const feetOf = (row: Float64Array, frame: PoseFrame) =>
   SIDES.map((side) => ({
     side,
     ...outlineOfFoot(row, side),

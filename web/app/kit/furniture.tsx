@@ -7,7 +7,7 @@ import { line, type Place, placer, type View } from "./figure-geometry.ts";
 
 interface Props {
   readonly frame: PoseFrame;
-  readonly row: ArrayLike<number>;
+  readonly row: Float64Array;
   readonly view: View;
 }
 type Rising = NonNullable<Extract<PoseFrame["seating"], { kind: "standing" }>["rising"]>;

@@ -5,7 +5,7 @@ import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
 import type { FigureLine } from "./figure.tsx";
 
 /** Hand-height caps as lines across a figure in the given pose: height over the floor, share of stature, and words. */
-export function handLines(caps: readonly Cap[], row: ArrayLike<number>): FigureLine[] {
+export function handLines(caps: readonly Cap[], row: Float64Array): FigureLine[] {
   return caps.flatMap((cap) => {
     const { limit } = cap;
     if (limit.channel !== "handHeight") return [];

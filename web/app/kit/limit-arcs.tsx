@@ -78,7 +78,7 @@ const DRAWINGS: ReadonlyMap<string, Drawing> = new Map<string, Drawing>([
 const nameOf = ({ limit }: Cap): string => (limit.channel === "motion" ? `motion ${limit.motion}` : limit.channel);
 
 /** Arcs of the caps on joints that a view can show, of the caps that decide; each side of the body has its own. */
-export function arcsOf(caps: readonly Cap[], row: ArrayLike<number>, view: ArcView): Arc[] {
+export function arcsOf(caps: readonly Cap[], row: Float64Array, view: ArcView): Arc[] {
   const { at } = placer(row, view);
   const deciding = [...new Set(effectiveCaps(caps).map(({ decides }) => decides))];
   return deciding.flatMap((cap) => {

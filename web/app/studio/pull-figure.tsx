@@ -5,7 +5,7 @@ import { placer, viewBoxOf } from "../kit/figure-geometry.ts";
 import { HANDLES, type Handle, handlePoint, type Pulled, type PullView } from "./pull.ts";
 
 interface Props {
-  readonly row: ArrayLike<number>;
+  readonly row: Float64Array;
   readonly frame: PoseFrame;
   readonly view: PullView;
   readonly waterline?: number | undefined;

@@ -53,7 +53,7 @@ export function handlePoint(handle: Handle): number {
 }
 
 /** Degrees that a line from a point of the body to the pulled place leans: to the right in front view, forward in side view. */
-function lean(row: ArrayLike<number>, from: number, view: PullView, to: Pulled): number {
+function lean(row: Float64Array, from: number, view: PullView, to: Pulled): number {
   const across = to.across - numberAt(row, from + (view === "front" ? 2 : 0));
   const up = to.up - numberAt(row, from + 1);
   return (Math.atan2(across, Math.max(0.01, up)) * 180) / Math.PI;
@@ -69,7 +69,7 @@ function sinkFor(height: number): number {
 function pullHand(
   movement: Movement,
   index: number,
-  row: ArrayLike<number>,
+  row: Float64Array,
   side: Side,
   view: PullView,
   to: Pulled,
@@ -109,7 +109,7 @@ function legFor(ahead: number, below: number, thigh: number, shank: number): { r
 function pullFoot(
   movement: Movement,
   index: number,
-  row: ArrayLike<number>,
+  row: Float64Array,
   side: Side,
   view: PullView,
   to: Pulled,
@@ -150,7 +150,7 @@ const WHOLE_SHIFT = 0.07;
 export function pull(
   movement: Movement,
   index: number,
-  row: ArrayLike<number>,
+  row: Float64Array,
   handle: Handle,
   view: PullView,
   to: Pulled,
@@ -164,7 +164,7 @@ export function pull(
 function pullBody(
   movement: Movement,
   index: number,
-  row: ArrayLike<number>,
+  row: Float64Array,
   handle: Exclude<Handle, "leftFoot" | "rightFoot">,
   view: PullView,
   to: Pulled,

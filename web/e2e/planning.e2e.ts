@@ -1,5 +1,6 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
+import { addGroup } from "../server/groups/groups.ts";
 import { addPlan, changePlan, findPlan } from "../server/plans/plans.ts";
 import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
 import { addSomebody, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
@@ -172,4 +173,23 @@ test("more pain than usual at check-in gives that person smaller and fewer, for 
   await seeText(page, "repetitions");
   await page.keyboard.press("1");
   await seeText(page, "more pain than usual, right shoulder, no leaning on the right hand; source: today's check-in");
+});
+
+test("the day of a new plan follows its group: the next meeting that is not planned yet", async () => {
+  const { scope } = organisation;
+  const groupId = await addGroup(scope, {
+    name: "Harbour Friday",
+    place: "",
+    weekday: 5,
+    startsAt: "11:00",
+    minutes: 40,
+    seatedOnly: false,
+  });
+  await addPlan(scope, { groupId, day: "2026-10-16", breathSeconds: 8, blocks: BLOCKS });
+  await page.goto(`${serverUrl()}/plans`, { waitUntil: "networkidle0" });
+  await page.select('[name="groupId"]', groupId);
+  await page.waitForSelector('[name="day"][value="2026-10-23"]');
+  await page.select('[name="start"]', "empty");
+  await click(page, "Create plan");
+  await seeText(page, "Harbour Friday, Friday 23 October");
 });

@@ -106,10 +106,10 @@ function Sessions({ sessions, groups }: Pick<Loaded, "sessions" | "groups">) {
                   Two new movements and a recap
                 </Button>
                 <Button look="quiet" name="start" value="last" className="px-2">
-                  as last time
+                  As last time
                 </Button>
                 <Button look="quiet" name="start" value="empty" className="px-2">
-                  empty
+                  Empty
                 </Button>
               </Form>
             )}

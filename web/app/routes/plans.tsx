@@ -2,6 +2,7 @@ import { hasLandVariant } from "@able-tide/core/movement/format";
 import { copyForward } from "@able-tide/core/planner/copy-forward";
 import { planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { getFormProps, useForm } from "@conform-to/react";
+import { useState } from "react";
 import { data, Form, Link, redirect } from "react-router";
 import type * as v from "valibot";
 import { NewPlanForm } from "../../forms/new-plan-form.ts";
@@ -113,6 +114,10 @@ export default function Plans({ loaderData: { groups, ahead, behind }, actionDat
     lastResult: actionData ?? null,
     defaultValue: { groupId: first?.id ?? "", day: first?.next ?? "", start: "forward" },
   });
+  // The day follows the group, whose next meeting is most often the one to be planned.
+  const [chosen, setChosen] = useState<string | null>(null);
+  const next = groups.find(({ id }) => id === chosen)?.next;
+  const { day } = fields;
   return (
     <>
       <PageHead title="Plans" note="Each session shown as a tide line: its length and its balance demand.">
@@ -131,8 +136,18 @@ export default function Plans({ loaderData: { groups, ahead, behind }, actionDat
         {...getFormProps(form)}
         className="mb-8 flex flex-wrap items-start gap-4 rounded-soft border border-sand-300 bg-white p-5"
       >
-        <SelectField field={fields.groupId} label="Group" options={groups.map(({ id, name }) => [id, name] as const)} />
-        <TextField field={fields.day} label="Day" type="date" />
+        <SelectField
+          field={fields.groupId}
+          label="Group"
+          options={groups.map(({ id, name }) => [id, name] as const)}
+          onChange={setChosen}
+        />
+        <TextField
+          key={next}
+          field={next === undefined ? day : { id: day.id, name: day.name, errors: day.errors, initialValue: next }}
+          label="Day"
+          type="date"
+        />
         <SelectField
           field={fields.start}
           label="Start from"

@@ -26,7 +26,7 @@ const meaningOf = (
   findings: readonly DayFinding[],
   because: string | null,
 ): string =>
-  `${formatOutcome(outcome)}: ${findings.map(({ finding }) => formatFinding(finding)).join(", ")}${because ? `. Takes part; reason given: ${because}` : ""}`;
+  `${formatOutcome(outcome)}: ${findings.map(({ finding }) => formatFinding(finding)).join("; ")}${because ? `. Takes part; reason given: ${because}` : ""}`;
 
 /** One participant's row. @param screened what the participant's answers are read with */
 export function arrivalRow(

@@ -151,7 +151,8 @@ function useClassKeys(
     if (event.key === " " || event.key === "Backspace") event.preventDefault();
     switch (command.kind) {
       case "tick":
-        return taught.tick(command.personId, !taught.state.here.has(command.personId));
+        // A digit never takes anyone away: it also chooses whom the next key is about. A touch on the name does.
+        return taught.state.here.has(command.personId) ? undefined : taught.tick(command.personId, true);
       case "pick":
         return pick(command.personId);
       case "begin":

@@ -77,7 +77,7 @@ const SAID: Readonly<Record<string, string[][]>> = {
     of(kinds, (kind) => limitations.limitationKindLabel(name, kind)),
   ),
   "areas of limitations": of(AREAS, limitations.areaLabel),
-  cautions: of(CAUTION_NAMES, limitations.formatCaution),
+  cautions: of(CAUTION_NAMES, (name) => limitations.formatCaution(name)),
   sources: of(SOURCES, limitations.sourceLabel),
   "features of the affected side": of(Object.keys(AFFECTED_FEATURES) as AffectedFeature[], (limit) =>
     formatTemplate({ channel: "barredFeature", limit }),

@@ -5,6 +5,7 @@ import { LIMITATION_RULES, limitationRule } from "@able-tide/core/caps/limitatio
 import { interimCaps, proposedCaps, waitsForClinician } from "@able-tide/core/caps/propose";
 import { describe, expect, test } from "vitest";
 import { formatCapLimit } from "./format-cap.ts";
+import { formatCautionsOf } from "./limitations.ts";
 
 const DAY = "2026-10-14";
 const weeksAgo = (weeks: number): string => addDays(DAY, -7 * weeks);
@@ -406,4 +407,12 @@ describe("dates", () => {
   test("an event that no one can date is taken as new", () => {
     expect(dated("pacemaker", null)).toHaveLength(2);
   });
+});
+
+test("a precaution names the side of its limitation; in a table of rules it is said of that side", () => {
+  const of = (side: "left" | "both" | null) => formatCautionsOf({ rule: "hipReplacement", kind: "posterior", side });
+  expect(of("left")).toContain("No turning on the left foot");
+  expect(of("both")).toContain("No turning on either foot");
+  expect(of(null)).toContain("No turning on that foot");
+  expect(of("left").join()).not.toContain("{");
 });

@@ -1,3 +1,4 @@
+import { cautionsOfNamed } from "@able-tide/core/caps/limitations/all";
 import type { CautionName } from "@able-tide/core/caps/limitations/cautions";
 import type { Area, Caution, LimitationRule } from "@able-tide/core/caps/limitations/rule";
 import type { Limitation } from "@able-tide/core/caps/propose";
@@ -99,6 +100,7 @@ const KIND_LABELS: Readonly<Record<string, Readonly<Record<string, string>>>> = 
   frailty: { frail: "frailty", obesity: "obesity" },
 };
 
+/** `{that}` stands for the side of the limitation. */
 const CAUTION_SENTENCES: Readonly<Record<CautionName, string>> = {
   askAboutConfidence: "Ask about confidence every time",
   askAboutGlucose: "Ask about glucose before class",
@@ -107,7 +109,7 @@ const CAUTION_SENTENCES: Readonly<Record<CautionName, string>> = {
   brakesChecked: "Brakes and footplates are checked",
   buildUpSlowly: "Build up slowly; the arm up is fine",
   calfPumpsRiseInStages: "Calf pumps, then rise in stages",
-  cannotGripRail: "Cannot grip a rail on that side",
+  cannotGripRail: "Cannot grip a rail on {that} side",
   chairRatedForWeight: "The chair is rated for the weight",
   checkFeet: "Check feet after class",
   classWhileMedicineWorks: "Schedule class while the medicine is working well",
@@ -126,7 +128,7 @@ const CAUTION_SENTENCES: Readonly<Record<CautionName, string>> = {
   headTurnsSlow: "Head turns are slow",
   hearingAidsOffInPool: "In the pool hearing aids are off",
   helperStaysNear: "The helper stays near",
-  higherSeatFootAhead: "A higher seat, that foot a little ahead when sitting and rising",
+  higherSeatFootAhead: "A higher seat, {that} foot a little ahead when sitting and rising",
   hipHingeAndGentleExtension: "A hinge at the hips and gentle bending back are welcome",
   hipHingeFree: "A hinge at the hips is free",
   keepSeatedVariantReady: "Keep a seated variant ready",
@@ -148,14 +150,14 @@ const CAUTION_SENTENCES: Readonly<Record<CautionName, string>> = {
   noPivotOnLoadedFoot: "No pivot on a loaded foot",
   noPoolUntilClosed: "Not in the pool until it is closed or managed, or the clinician says so",
   noPushingOrPulling: "No pushing or pulling with the arms, not even out of the chair",
-  noPushingUpWithArm: "No pushing up from the chair with that arm",
+  noPushingUpWithArm: "No pushing up from the chair with {that} arm",
   noQuickTurns: "No quick turns",
   noStrain: "No strain",
   noStretchBackFootOut: "No stretch back with the foot turned out",
-  noTightGrip: "No tight grip and no tapping on that arm",
-  noTurningOnFoot: "No turning on that foot",
+  noTightGrip: "No tight grip and no tapping on {that} arm",
+  noTurningOnFoot: "No turning on {that} foot",
   notUntilClinicianAdvises: "Not taking part until the clinician has given advice",
-  nothingPressesOnFoot: "Nothing presses on that foot",
+  nothingPressesOnFoot: "Nothing presses on {that} foot",
   oneArmAndSupportedFirst: "Offer one-arm and supported variants first",
   oneArmVariants: "One-arm variants; support the other arm",
   oneChangeSamePlace: "One change at a time, the same place",
@@ -206,8 +208,21 @@ export const limitationLabel = (name: string): string => LIMITATION_LABELS[name]
 /** What a kind of a limitation is called. */
 export const limitationKindLabel = (name: string, kind: string): string => KIND_LABELS[name]?.[kind] ?? kind;
 
-/** A precaution in a sentence. */
-export const formatCaution = (name: CautionName): string => CAUTION_SENTENCES[name];
+const THAT = { left: "the left", right: "the right", both: "either" } as const;
+
+/**
+ * A precaution in a sentence.
+ *
+ * @param name code of the precaution
+ * @param side of the limitation; null where it has none or is not known, as in a table of rules
+ * @example formatCaution("noTurningOnFoot", "left") // "No turning on the left foot"
+ */
+export const formatCaution = (name: CautionName, side: Limitation["side"] = null): string =>
+  CAUTION_SENTENCES[name].replace("{that}", side === null ? "that" : THAT[side]);
+
+/** The precautions of a limitation in sentences. */
+export const formatCautionsOf = ({ rule, kind, side }: Pick<Limitation, "rule" | "kind" | "side">): string[] =>
+  cautionsOfNamed(rule, kind).map((name) => formatCaution(name, side));
 
 /** Where a rule or a number comes from. */
 export const sourceLabel = (source: Source): string => SOURCE_LABELS[source];

@@ -1,8 +1,8 @@
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
-import { cautionsOf, type LimitationRule } from "@able-tide/core/caps/limitations/rule";
+import type { LimitationRule } from "@able-tide/core/caps/limitations/rule";
 import { phaseOn, waitsForClinician } from "@able-tide/core/caps/propose";
 import { formatCapLimit } from "@able-tide/words/format-cap";
-import { formatCaution, formatLimitation, sourceLabel } from "@able-tide/words/limitations";
+import { formatCautionsOf, formatLimitation, sourceLabel } from "@able-tide/words/limitations";
 import { formatDayAndMonth, formatDayMonthAndYear } from "@able-tide/words/text";
 import { getFormProps, useForm } from "@conform-to/react";
 import { Form } from "react-router";
@@ -76,7 +76,7 @@ function OneLimitation({ personId, limitation, clearances, today, answer }: OneL
   const rule = limitationRule(limitation.rule);
   if (!rule) return null;
   const phase = phaseOn(rule, limitation.eventDay, today);
-  const cautions = cautionsOf(rule, limitation.kind).map(formatCaution);
+  const cautions = formatCautionsOf(limitation);
   const waits = isAwaiting(rule, limitation, today);
   const lastResult = resultOf(answer, limitation.id);
   return (

@@ -1,8 +1,8 @@
 import { LIMITATION_RULES, limitationRule } from "@able-tide/core/caps/limitations/all";
-import { AREAS, cautionsOf, type LimitationRule } from "@able-tide/core/caps/limitations/rule";
+import { AREAS, type LimitationRule } from "@able-tide/core/caps/limitations/rule";
 import { interimCaps, phaseOn, waitsForClinician } from "@able-tide/core/caps/propose";
 import { formatCapLimit } from "@able-tide/words/format-cap";
-import { areaLabel, formatCaution, limitationKindLabel, limitationLabel, sourceLabel } from "@able-tide/words/limitations";
+import { areaLabel, formatCautionsOf, limitationKindLabel, limitationLabel, sourceLabel } from "@able-tide/words/limitations";
 import { getFormProps, useForm } from "@conform-to/react";
 import { useState } from "react";
 import { data, Form, redirect } from "react-router";
@@ -70,7 +70,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     chosen: detailed
       ? {
           limitation,
-          cautions: cautionsOf(rule, limitation.kind).map(formatCaution),
+          cautions: formatCautionsOf(limitation),
           proposals,
           beside: existingCapsFor(holding, proposals),
           phase: phaseOn(rule, limitation.eventDay, day),

@@ -1,9 +1,8 @@
 import { effectiveCaps } from "@able-tide/core/caps/effective";
 import { CAP_GROUPS, groupOf } from "@able-tide/core/caps/groups";
-import { cautionsOfNamed } from "@able-tide/core/caps/limitations/all";
 import { capGroupLabel } from "@able-tide/words/caps";
 import { formatCapLimit, formatCapReason } from "@able-tide/words/format-cap";
-import { formatCaution } from "@able-tide/words/limitations";
+import { formatCautionsOf } from "@able-tide/words/limitations";
 import { formatFacts, formatTouch } from "@able-tide/words/people";
 import { formatDayMonthAndYear } from "@able-tide/words/text";
 import { Printer } from "lucide-react";
@@ -65,7 +64,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
       })),
     usual: [...new Set(deciding.filter(({ usual }) => usual).map(({ limit }) => formatCapLimit(limit)))],
     figureCaps: holding.map((cap) => (reasons ? cap : { ...cap, reason: "", source: "" })),
-    cautions: [...new Set(open.flatMap(({ rule, kind }) => cautionsOfNamed(rule, kind)).map(formatCaution))],
+    cautions: [...new Set(open.flatMap(formatCautionsOf))],
     facts: formatFacts(person.about),
     setUp: setUpNumbers(person, holding),
   };

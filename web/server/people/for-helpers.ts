@@ -1,8 +1,7 @@
 import { effectiveCaps } from "@able-tide/core/caps/effective";
-import { cautionsOfNamed } from "@able-tide/core/caps/limitations/all";
 import type { About } from "@able-tide/core/people/about";
 import { formatCapLimit } from "@able-tide/words/format-cap";
-import { formatCaution } from "@able-tide/words/limitations";
+import { formatCautionsOf } from "@able-tide/words/limitations";
 import { formatFacts } from "@able-tide/words/people";
 import { type Scope, today } from "../scope.ts";
 import { activeCaps } from "./caps.ts";
@@ -54,13 +53,7 @@ export async function listHelped(scope: Scope): Promise<HelpedPerson[]> {
     mayTouch: about.mayTouch,
     limits: inWords(id, false),
     usual: inWords(id, true),
-    cautions: [
-      ...new Set(
-        limitations
-          .filter(({ personId }) => personId === id)
-          .flatMap(({ rule, kind }) => cautionsOfNamed(rule, kind).map(formatCaution)),
-      ),
-    ],
+    cautions: [...new Set(limitations.filter(({ personId }) => personId === id).flatMap(formatCautionsOf))],
     facts: formatFacts(about),
     groupIds,
   }));

@@ -32,6 +32,7 @@ export type ScreeningRow =
   | "unwell"
   | "bowels";
 
+/** A rule of the screening: what it reads from the day's answers, and an example of what it is about. */
 export interface ScreeningRule {
   readonly name: ScreeningRow;
   readonly source: Source;

@@ -11,7 +11,7 @@ import { breathOf, demonstrationSeconds, type Familiarity, LEAVE_SAFELY_SECONDS,
 import { byCost, transitionPathsFrom } from "./transition-graph.ts";
 import { type EntryAndExit, entryAndExit } from "./waypoints.ts";
 
-/** A plan's items with the movements they name; an item whose movement is gone is left out. */
+/** A plan's blocks, its items, with the movements they name; an item whose movement is gone is left out. */
 export function withMovements(blocks: readonly PlanItem[], movements: readonly Movement[]): PlanItemWithMovement[] {
   const known = new Map(movements.map((movement) => [movement.id, movement]));
   return blocks.flatMap((block) => {

@@ -95,26 +95,33 @@ function KnownOf({ person, holding, caps, changes, since }: Loaded) {
   );
 }
 
+/** Name and age, and where to go from here. */
+function PersonHead({ person, today, clinician }: Loaded) {
+  const age = Number(today.slice(0, 4)) - person.birthYear;
+  return (
+    <PageHead title={person.name} note={[`About ${age}`, person.uses].filter(Boolean).join(" · ")}>
+      <ButtonLink to={`/people/${person.id}/limitation`}>
+        <Plus size={20} aria-hidden="true" /> Add limitation
+      </ButtonLink>
+      <ButtonLink look="plain" to={`/people/${person.id}/page`}>
+        Print summary
+      </ButtonLink>
+      {clinician === null && (
+        <ButtonLink look="plain" to={`/progress/${person.id}`}>
+          Progress
+        </ButtonLink>
+      )}
+    </PageHead>
+  );
+}
+
 export default function PersonPage({ loaderData, actionData }: Route.ComponentProps) {
   const { person, groups, caps, holding, limitations, clearances, today, setUp, clinician } = loaderData;
   const answer: Answer = actionData ?? {};
   const row = answer.row ?? null;
-  const age = Number(today.slice(0, 4)) - person.birthYear;
   return (
     <>
-      <PageHead title={person.name} note={[`About ${age}`, person.uses].filter(Boolean).join(" · ")}>
-        <ButtonLink to={`/people/${person.id}/limitation`}>
-          <Plus size={20} aria-hidden="true" /> Add limitation
-        </ButtonLink>
-        <ButtonLink look="plain" to={`/people/${person.id}/page`}>
-          Print summary
-        </ButtonLink>
-        {clinician === null && (
-          <ButtonLink look="plain" to={`/progress/${person.id}`}>
-            Progress
-          </ButtonLink>
-        )}
-      </PageHead>
+      <PersonHead {...loaderData} />
       <div className="grid items-start gap-8 lg:grid-cols-[24rem_1fr]">
         <KnownOf {...loaderData} />
         <div>

@@ -1,5 +1,5 @@
-import { sentenceCase } from "@able-tide/words/text";
 import type { ReactNode } from "react";
+import { Options, type OptionsProps } from "./options.tsx";
 
 /** What a form library knows of one field; conform's metadata fits it. */
 export interface FieldState {
@@ -88,17 +88,14 @@ export function TextArea({ rows = 3, ...frame }: FieldProps & { rows?: number })
 
 export function SelectField({
   options,
+  asWritten,
   onChange,
   ...frame
-}: FieldProps & { options: readonly (readonly [value: string, label: string])[]; onChange?: (value: string) => void }) {
+}: FieldProps & OptionsProps<string> & { onChange?: (value: string) => void }) {
   return (
     <FieldFrame {...frame}>
       <select {...controlProps(frame.field)} onChange={onChange && ((event) => onChange(event.currentTarget.value))}>
-        {options.map(([value, label]) => (
-          <option key={value} value={value}>
-            {sentenceCase(label)}
-          </option>
-        ))}
+        <Options options={options} asWritten={asWritten} />
       </select>
     </FieldFrame>
   );

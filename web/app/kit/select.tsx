@@ -1,4 +1,4 @@
-import { sentenceCase } from "@able-tide/words/text";
+import { Options, type OptionsProps } from "./options.tsx";
 
 const LOOKS = {
   /** The label above, as in a form. */
@@ -13,33 +13,23 @@ const LOOKS = {
   row: { label: "mb-1 flex items-center justify-between gap-2", words: "", box: "field-box w-36!" },
 } as const;
 
-interface Props<Value extends string> {
+interface Props<Value extends string> extends OptionsProps<Value> {
   readonly label: string;
   /** A longer name for a label that is short where it is seen; or the only name of a box without words. */
   readonly name?: string;
   readonly look?: keyof typeof LOOKS;
   readonly value: Value;
-  readonly options: readonly (readonly [value: Value, label: string])[];
   readonly choose: (value: Value) => void;
-  readonly className?: string;
 }
 
 /**
  * Chooses one of several. The browser's own element: on a tablet it opens the system's picker, which wet hands can use, and
  * works in a form without scripts.
  */
-export function Select<Value extends string>({
-  label,
-  name,
-  look = "above",
-  value,
-  options,
-  choose,
-  className = "",
-}: Props<Value>) {
+export function Select<Value extends string>({ label, name, look = "above", value, options, asWritten, choose }: Props<Value>) {
   const { label: labelLook, words, box } = LOOKS[look];
   return (
-    <label className={`${labelLook} ${className}`}>
+    <label className={labelLook}>
       {label && <span className={words}>{label}</span>}
       <select
         aria-label={name}
@@ -50,11 +40,7 @@ export function Select<Value extends string>({
           if (chosen) choose(chosen[0]);
         }}
       >
-        {options.map(([option, text]) => (
-          <option key={option} value={option}>
-            {sentenceCase(text)}
-          </option>
-        ))}
+        <Options options={options} asWritten={asWritten} />
       </select>
     </label>
   );

@@ -12,7 +12,7 @@ const NOT_MOVED = (event: Event): void => event.preventDefault();
  * Shows the words in `data-tip` of whatever in the area is pointed at, touched or focused: one tooltip for many small things,
  * which need not each have one of their own. Escape hides it.
  */
-export function TipArea({ className, children }: { readonly className?: string; readonly children: ReactNode }) {
+export function TipArea({ children }: { readonly children: ReactNode }) {
   const [tip, setTip] = useState<Tip | null>(null);
   const hide = () => setTip(null);
   const show = ({ target }: SyntheticEvent) => {
@@ -23,7 +23,7 @@ export function TipArea({ className, children }: { readonly className?: string; 
   };
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: what is in the area is named for itself; this shows the same to the eye
-    <div className={className} onPointerMove={show} onPointerLeave={hide} onFocus={show} onBlur={hide}>
+    <div onPointerMove={show} onPointerLeave={hide} onFocus={show} onBlur={hide}>
       {children}
       <Popover.Root open={tip !== null} onOpenChange={(open) => !open && hide()}>
         {tip && <Popover.Anchor virtualRef={{ current: tip.on }} />}

@@ -40,6 +40,7 @@ function OtherPerson({ others, otherId, choose }: { others: readonly Named[]; ot
       name="Other participant"
       look="line"
       value={otherId}
+      asWritten
       options={others.map(({ id, name }) => [id, name] as const)}
       choose={choose}
     />

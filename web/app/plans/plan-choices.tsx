@@ -102,6 +102,7 @@ export const PlanChoices = memo(function PlanChoices({ draft, styles, input, cha
         name="Teaching style"
         look="line"
         value={draft.style.name}
+        asWritten
         options={own.map(({ name }) => [name, name] as const)}
         choose={(name) => setWanted(own.find((style) => style.name === name) ?? null)}
       />

@@ -80,7 +80,7 @@ export default function PlanImport({ loaderData: { groups, day }, actionData }: 
         {...getFormProps(form)}
         className="grid max-w-3xl gap-4 rounded-soft border border-sand-300 bg-white p-5 sm:grid-cols-2"
       >
-        <SelectField field={fields.groupId} label="Group" options={groups.map(({ id, name }) => [id, name] as const)} />
+        <SelectField field={fields.groupId} label="Group" asWritten options={groups.map(({ id, name }) => [id, name] as const)} />
         <TextField field={fields.day} label="Day" type="date" />
         <FileField field={fields.file} label="Plan file" accept="application/json,.json" className="sm:col-span-2" />
         {problems.length > 0 && (

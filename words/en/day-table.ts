@@ -63,17 +63,17 @@ const PERCENT = 100;
 const percentOf = (share: number): string => `${Math.round(PERCENT * share)}%`;
 
 /** Dose and range where something hurts; null where they are as everywhere. */
-function partWords({ part, amounts, range }: NonNullable<DayAnswer["there"]>, isPain: boolean): string {
+function partWords({ part, dose, range }: NonNullable<DayAnswer["there"]>, isPain: boolean): string {
   const where = isPain ? "the painful part" : partLabel(part);
-  return amounts === 0 ? `${where} rests` : `${where}: dose ${percentOf(amounts)}, range ${percentOf(range)}`;
+  return dose === 0 ? `${where} rests` : `${where}: dose ${percentOf(dose)}, range ${percentOf(range)}`;
 }
 
 /** What a rule does, from its own numbers. */
-function effectWords({ finding, amounts, range, there, steadiness, handsUp, outcome, limits }: DayAnswer): string[] {
+function effectWords({ finding, dose, range, there, steadiness, handsUp, outcome, limits }: DayAnswer): string[] {
   const elsewhere = there ? "elsewhere dose" : "dose";
   return [
     there && partWords(there, "place" in finding),
-    amounts < 1 && `${elsewhere} ${percentOf(amounts)}`,
+    dose < 1 && `${elsewhere} ${percentOf(dose)}`,
     range < 1 && `range ${percentOf(range)}`,
     steadiness > 0 && `balance demand cap ${count(steadiness, "point", "points")} lower`,
     handsUp < 1 && `arms up for ${percentOf(handsUp)} of the time`,

@@ -1,6 +1,7 @@
 import type { BodyPart } from "@able-tide/core/caps/body-parts";
 import type { Finding, FindingName } from "@able-tide/core/caps/findings";
 import { PAIN_PLACES, type PainPlace } from "@able-tide/core/caps/pain-map";
+import { RAISED_PRESSURE_HOLD } from "@able-tide/core/caps/screening";
 import { partLabel } from "./caps.ts";
 import { painPlaceLabel } from "./check-in.ts";
 
@@ -41,7 +42,7 @@ const FINDINGS: Readonly<Record<FindingName, Said>> = {
   secondClassBack: ["second class back after illness", ""],
   highReading: ["a high reading", "sit for 5 minutes, then measure again"],
   highTwice: ["high in two readings 5 minutes apart", "tell the clinician"],
-  pressureRaised: ["blood pressure raised", "no static holds over 10 s"],
+  pressureRaised: ["blood pressure raised", `no static holds over ${RAISED_PRESSURE_HOLD} s`],
   lowReading: ["a low reading", "tell the clinician"],
   warning: ["a warning sign", "tell the clinician"],
   dropFelt: ["pressure falls on standing", "stand up in stages"],

@@ -45,24 +45,22 @@ test.each<[string, Partial<CheckInInput>, number, number, number, Outcome]>([
   ["dose wearing off", { medicine: "wearingOff" }, 0.7, 1, 2, "class"],
   ["First class after illness", { illness: "firstClassBack" }, 0.6, 1, 1, "class"],
   ["second class back", { illness: "secondClassBack" }, 0.8, 1, 0.5, "class"],
-])("%s", (_, more, amounts, range, steadiness, outcome) => {
+])("%s", (_, more, dose, range, steadiness, outcome) => {
   const day = read(more);
-  expect([day.amounts.all, day.range.all, day.steadinessDown, day.outcome]).toEqual([amounts, range, steadiness, outcome]);
+  expect([day.dose.all, day.range.all, day.steadinessDown, day.outcome]).toEqual([dose, range, steadiness, outcome]);
 });
 
 describe("pain", () => {
   const knee = (now: number, more: object = {}) => read({ pains: [{ part: "leftLeg", now, usual: 3, ...more }] });
   test("two above the usual: half there, .8 else, range .7 there, a little steadier", () => {
     const day = knee(5);
-    expect([day.amounts.leftLeg, day.amounts.all, day.range.leftLeg, day.range.all, day.steadinessDown]).toEqual([
-      0.5, 0.8, 0.7, 1, 1,
-    ]);
+    expect([day.dose.leftLeg, day.dose.all, day.range.leftLeg, day.range.all, day.steadinessDown]).toEqual([0.5, 0.8, 0.7, 1, 1]);
   });
   test("one above the usual is as usual", () => {
     expect(knee(4).findings).toEqual([]);
   });
   test("strong pain rests the part and seats the person; new at night holds them", () => {
-    expect([knee(7).amounts.leftLeg, knee(7).amounts.all, knee(7).outcome]).toEqual([0, 0.5, "seated"]);
+    expect([knee(7).dose.leftLeg, knee(7).dose.all, knee(7).outcome]).toEqual([0, 0.5, "seated"]);
     expect(knee(4, { fresh: "night" }).outcome).toBe("hold");
   });
   test("seven is strong only where it is above their usual", () => {
@@ -73,7 +71,7 @@ describe("pain", () => {
   test("every place on the body has a part whose factors it takes", () => {
     for (const { name, part, alarm } of PAIN_PLACES) {
       const day = read({ pains: [{ part: name, now: 6, fresh: "new", ...(alarm && { alarm: "no" as const }) }] });
-      expect(day.amounts[part], name).toBe(0.5);
+      expect(day.dose[part], name).toBe(0.5);
     }
   });
   test.each(["chest", "jaw", "head", "belly", "leftCalf", "rightCalf"] as const)(
@@ -177,7 +175,7 @@ test("three things out of the ordinary at once are asked about", () => {
 
 test("the smallest factor wins, and the largest reduction with half a point for each further one, three at most", () => {
   const day = read({ overall: "lighter", sleep: "badNight", breath: "more" });
-  expect([day.amounts.all, day.steadinessDown]).toEqual([0.6, 2]);
+  expect([day.dose.all, day.steadinessDown]).toEqual([0.6, 2]);
   expect(read({ medicine: "wearingOff", breath: "more", sleep: "twoBadNights", fall: "oneUnhurt" }).steadinessDown).toBe(3);
 });
 
@@ -195,7 +193,7 @@ describe("the day's caps", () => {
       false,
     ).map(({ limit }) => formatCapLimit(limit));
 
-  test("scale the amounts in force, rounded down, and the size and repetitions of everything", () => {
+  test("scale the dose in force, rounded down, and the size and repetitions of everything", () => {
     expect(
       words({ overall: "lighter" }, { channel: "standingMinutes", limit: 12 }, { channel: "steadiness", limit: 5.5 }),
     ).toEqual([

@@ -25,7 +25,7 @@ export interface DayFinding {
 export interface DayReading {
   readonly outcome: Outcome;
   readonly findings: readonly DayFinding[];
-  readonly amounts: Readonly<Record<BodyPart | "all", number>>;
+  readonly dose: Readonly<Record<BodyPart | "all", number>>;
   readonly range: Readonly<Record<BodyPart | "all", number>>;
   /** How much lower the balance demand has to be. */
   readonly steadinessDown: number;
@@ -61,13 +61,13 @@ function stepsDown(reductions: readonly number[]): number {
 export function readCheckIn(answers: CheckIn, policy: Policy, person: ScreenedPerson = NOTHING_SPECIAL): DayReading {
   const said: readonly DayAnswer[] = DAY_ANSWERS.flatMap((row) => row.read(answers));
   const screened: readonly ScreeningFinding[] = SCREENING.flatMap((row) => row.read(answers, policy.thresholds, person));
-  const amounts = whole();
+  const dose = whole();
   const range = whole();
   for (const answer of said) {
-    amounts.all = Math.min(amounts.all, answer.amounts);
+    dose.all = Math.min(dose.all, answer.dose);
     range.all = Math.min(range.all, answer.range);
     if (answer.there) {
-      amounts[answer.there.part] = Math.min(amounts[answer.there.part], answer.there.amounts);
+      dose[answer.there.part] = Math.min(dose[answer.there.part], answer.there.dose);
       range[answer.there.part] = Math.min(range[answer.there.part], answer.there.range);
     }
   }
@@ -76,7 +76,7 @@ export function readCheckIn(answers: CheckIn, policy: Policy, person: ScreenedPe
   return {
     outcome: findings.length >= ASK_FROM ? graver(graved, "askFirst") : graved,
     findings,
-    amounts,
+    dose,
     range,
     steadinessDown: stepsDown(said.map(({ steadiness }) => steadiness)),
     handsUp: Math.min(1, ...said.map(({ handsUp }) => handsUp)),
@@ -84,8 +84,8 @@ export function readCheckIn(answers: CheckIn, policy: Policy, person: ScreenedPe
   };
 }
 
-/** Channels that the day's amounts scale; loads and times of one part follow that part's own factor. */
-const AMOUNTS: Readonly<Partial<Record<CapLimit["channel"], (side: "left" | "right") => BodyPart | "all">>> = {
+/** Channels that the day's dose scales; loads and times of one part follow that part's own factor. */
+const SCALED_CHANNELS: Readonly<Partial<Record<CapLimit["channel"], (side: "left" | "right") => BodyPart | "all">>> = {
   standingMinutesAtATime: () => "all",
   standingMinutes: () => "all",
   sessionMinutes: () => "all",
@@ -113,14 +113,14 @@ const usualHandsUp = (caps: readonly Cap[], share: number): CapLimit[] =>
     ? [{ channel: "handsUpSeconds", side: "both", limit: down(share * USUAL_HANDS_UP.atATime) }]
     : [];
 
-/** The active caps, scaled by the day's amounts. */
-function scaledAmounts(caps: readonly Cap[], { amounts, handsUp }: Pick<DayReading, "amounts" | "handsUp">): CapLimit[] {
+/** The active caps, scaled by the day's dose. */
+function scaledCaps(caps: readonly Cap[], { dose, handsUp }: Pick<DayReading, "dose" | "handsUp">): CapLimit[] {
   return effectiveCaps(caps).flatMap(({ decides: { limit } }) => {
-    const partOf = AMOUNTS[limit.channel];
+    const partOf = SCALED_CHANNELS[limit.channel];
     if (!partOf || !("limit" in limit) || typeof limit.limit !== "number") return [];
     const number = limit.limit;
     const held = HANDS_UP.includes(limit.channel) ? handsUp : 1;
-    const scaled = (side: "left" | "right") => down(number * Math.min(amounts.all, amounts[partOf(side)], held));
+    const scaled = (side: "left" | "right") => down(number * Math.min(dose.all, dose[partOf(side)], held));
     if (!("side" in limit)) return scaled("left") < number ? [{ ...limit, limit: scaled("left") } as CapLimit] : [];
     return sidesOf(limit).flatMap((side) => (scaled(side) < number ? [{ ...limit, side, limit: scaled(side) } as CapLimit] : []));
   });
@@ -128,7 +128,7 @@ function scaledAmounts(caps: readonly Cap[], { amounts, handsUp }: Pick<DayReadi
 
 const PERCENT = 100;
 
-function partLimits(channel: "roundsShare" | "sizeShare", factors: DayReading["amounts"]): CapLimit[] {
+function partLimits(channel: "roundsShare" | "sizeShare", factors: DayReading["dose"]): CapLimit[] {
   return (["all", ...PART_NAMES] as const).flatMap((part) =>
     factors[part] < 1 ? [{ channel, part, limit: Math.round(PERCENT * factors[part]) }] : [],
   );
@@ -161,9 +161,9 @@ export function dayCaps(reading: DayReading, caps: readonly Cap[], day: string, 
   const limits = [
     ...(overridden ? [] : outcomeLimits(reading.outcome)),
     ...reading.limits,
-    ...partLimits("roundsShare", reading.amounts),
+    ...partLimits("roundsShare", reading.dose),
     ...partLimits("sizeShare", reading.range),
-    ...scaledAmounts(caps, reading),
+    ...scaledCaps(caps, reading),
     ...usualHandsUp(caps, reading.handsUp),
     ...steadinessLimits(caps, reading.steadinessDown),
   ];

@@ -43,9 +43,9 @@ describe("each row of the table", () => {
     ["wearingOff", 0.7, 1, 2, "class"],
     ["firstClassBack", 0.6, 1, 1, "class"],
     ["secondClassBack", 0.8, 1, 0.5, "class"],
-  ])("%s: dose %d, range %d, %d points lower, %s", (name, amounts, range, steadiness, outcome) => {
+  ])("%s: dose %d, range %d, %d points lower, %s", (name, dose, range, steadiness, outcome) => {
     const row = DAY_ANSWERS.find((each) => each.name === name);
-    expect(row && effectOf(row)).toMatchObject([{ amounts, range, steadiness, outcome }]);
+    expect(row && effectOf(row)).toMatchObject([{ dose, range, steadiness, outcome }]);
   });
 });
 

@@ -8,10 +8,10 @@ import type { Source } from "./source.ts";
 /** What one answer does to the day. Factors 0 to 1; `steadiness` is how many points lower the balance demand cap is. */
 export interface DayAnswer {
   readonly finding: Finding;
-  readonly amounts: number;
+  readonly dose: number;
   readonly range: number;
   /** Where something hurts: the part has factors of its own. */
-  readonly there?: { readonly part: BodyPart; readonly amounts: number; readonly range: number };
+  readonly there?: { readonly part: BodyPart; readonly dose: number; readonly range: number };
   readonly steadiness: number;
   /** Share of the time with the hands up that is left. */
   readonly handsUp: number;
@@ -53,7 +53,7 @@ export interface DayAnswerRule {
 }
 
 const USUAL: Omit<DayAnswer, "finding"> = {
-  amounts: 1,
+  dose: 1,
   range: 1,
   steadiness: 0,
   handsUp: 1,
@@ -121,8 +121,8 @@ function painRow({ pains }: CheckIn): readonly DayAnswer[] {
         answer(
           { name: fresh === "no" ? "strongPain" : "newStrongPain", place },
           {
-            amounts: 0.5,
-            there: { part, amounts: 0, range: 0 },
+            dose: 0.5,
+            there: { part, dose: 0, range: 0 },
             steadiness: 2,
             outcome: fresh === "no" ? "seated" : "hold",
           },
@@ -133,8 +133,8 @@ function painRow({ pains }: CheckIn): readonly DayAnswer[] {
         answer(
           { name: "morePain", place },
           {
-            amounts: 0.8,
-            there: { part, amounts: 0.5, range: 0.7 },
+            dose: 0.8,
+            there: { part, dose: 0.5, range: 0.7 },
             steadiness: CARRIES.includes(part) ? 1 : 0,
           },
         ),
@@ -148,7 +148,7 @@ export const DAY_ANSWERS: readonly DayAnswerRule[] = [
   {
     name: "lighter",
     example: { overall: "lighter" },
-    read: ({ overall }) => when(overall === "lighter", "lighter", { amounts: 0.7, range: 0.9, steadiness: 1 }),
+    read: ({ overall }) => when(overall === "lighter", "lighter", { dose: 0.7, range: 0.9, steadiness: 1 }),
   },
   {
     name: "notTakingPart",
@@ -158,12 +158,12 @@ export const DAY_ANSWERS: readonly DayAnswerRule[] = [
   {
     name: "morePain",
     example: { pains: [{ part: "leftKnee", now: 4, usual: 2, fresh: "no" }] },
-    read: (answers) => painRow(answers).filter(({ amounts }) => amounts === 0.8),
+    read: (answers) => painRow(answers).filter(({ dose }) => dose === 0.8),
   },
   {
     name: "strongPain",
     example: { pains: [{ part: "leftKnee", now: 7, usual: 2, fresh: "no" }] },
-    read: (answers) => painRow(answers).filter(({ amounts }) => amounts === 0.5),
+    read: (answers) => painRow(answers).filter(({ dose }) => dose === 0.5),
   },
   {
     name: "soreArm",
@@ -180,8 +180,8 @@ export const DAY_ANSWERS: readonly DayAnswerRule[] = [
     example: { dizziness: "settled" },
     read: ({ dizziness }) =>
       when(dizziness === "settled", "dizzySettled", {
-        amounts: 0.7,
-        there: { part: "neck", amounts: 0.7, range: 0.5 },
+        dose: 0.7,
+        there: { part: "neck", dose: 0.7, range: 0.5 },
         steadiness: 1.5,
         limits: HEAD_QUIET,
       }),
@@ -191,7 +191,7 @@ export const DAY_ANSWERS: readonly DayAnswerRule[] = [
     example: { dizziness: "now" },
     read: ({ dizziness }) =>
       when(dizziness === "now", "dizzyNow", {
-        amounts: 0.5,
+        dose: 0.5,
         outcome: "hold",
       }),
   },
@@ -200,7 +200,7 @@ export const DAY_ANSWERS: readonly DayAnswerRule[] = [
     example: { breath: "more" },
     read: ({ breath }) =>
       when(breath === "more", "breathless", {
-        amounts: 0.6,
+        dose: 0.6,
         steadiness: 1,
         handsUp: 0.5,
         limits: [{ channel: "effort", limit: 3 }],
@@ -214,33 +214,33 @@ export const DAY_ANSWERS: readonly DayAnswerRule[] = [
   {
     name: "badNight",
     example: { sleep: "badNight" },
-    read: ({ sleep }) => when(sleep === "badNight", "badNight", { amounts: 0.85, steadiness: 0.5 }),
+    read: ({ sleep }) => when(sleep === "badNight", "badNight", { dose: 0.85, steadiness: 0.5 }),
   },
   {
     name: "twoBadNights",
     example: { sleep: "twoBadNights" },
-    read: ({ sleep }) => when(sleep === "twoBadNights", "twoBadNights", { amounts: 0.7, steadiness: 1 }),
+    read: ({ sleep }) => when(sleep === "twoBadNights", "twoBadNights", { dose: 0.7, steadiness: 1 }),
   },
   {
     name: "tired",
     example: { fatigue: 4 },
-    read: ({ fatigue }) => when(fatigue !== undefined && fatigue >= 4 && fatigue < 7, "tired", { amounts: 0.8, steadiness: 0.5 }),
+    read: ({ fatigue }) => when(fatigue !== undefined && fatigue >= 4 && fatigue < 7, "tired", { dose: 0.8, steadiness: 0.5 }),
   },
   {
     name: "veryTired",
     example: { fatigue: 7 },
     read: ({ fatigue }) =>
-      when(fatigue !== undefined && fatigue >= 7, "veryTired", { amounts: 0.5, steadiness: 2, outcome: "seated" }),
+      when(fatigue !== undefined && fatigue >= 7, "veryTired", { dose: 0.5, steadiness: 2, outcome: "seated" }),
   },
   {
     name: "nearFall",
     example: { fall: "nearFall" },
-    read: ({ fall }) => when(fall === "nearFall", "nearFall", { amounts: 0.9, steadiness: 0.5 }),
+    read: ({ fall }) => when(fall === "nearFall", "nearFall", { dose: 0.9, steadiness: 0.5 }),
   },
   {
     name: "oneFall",
     example: { fall: "oneUnhurt" },
-    read: ({ fall }) => when(fall === "oneUnhurt", "oneFall", { amounts: 0.9, steadiness: 1 }),
+    read: ({ fall }) => when(fall === "oneUnhurt", "oneFall", { dose: 0.9, steadiness: 1 }),
   },
   {
     name: "worseFall",
@@ -250,22 +250,22 @@ export const DAY_ANSWERS: readonly DayAnswerRule[] = [
   {
     name: "medicineChanged",
     example: { medicine: "changed" },
-    read: ({ medicine }) => when(medicine === "changed", "medicineChanged", { amounts: 0.8, steadiness: 1 }),
+    read: ({ medicine }) => when(medicine === "changed", "medicineChanged", { dose: 0.8, steadiness: 1 }),
   },
   {
     name: "wearingOff",
     example: { medicine: "wearingOff" },
-    read: ({ medicine }) => when(medicine === "wearingOff", "wearingOff", { amounts: 0.7, steadiness: 2 }),
+    read: ({ medicine }) => when(medicine === "wearingOff", "wearingOff", { dose: 0.7, steadiness: 2 }),
   },
   {
     name: "firstClassBack",
     example: { illness: "firstClassBack" },
-    read: ({ illness }) => when(illness === "firstClassBack", "firstClassBack", { amounts: 0.6, steadiness: 1 }),
+    read: ({ illness }) => when(illness === "firstClassBack", "firstClassBack", { dose: 0.6, steadiness: 1 }),
   },
   {
     name: "secondClassBack",
     example: { illness: "secondClassBack" },
-    read: ({ illness }) => when(illness === "secondClassBack", "secondClassBack", { amounts: 0.8, steadiness: 0.5 }),
+    read: ({ illness }) => when(illness === "secondClassBack", "secondClassBack", { dose: 0.8, steadiness: 0.5 }),
   },
 ];
 

@@ -65,6 +65,9 @@ function highReading({ pressures }: CheckIn, limits: Thresholds, person: Screene
   return found(high[1] === true, "highTwice", "sitOut", ATS);
 }
 
+/** The longest static hold with a raised systolic pressure, seconds; common practice. */
+export const RAISED_PRESSURE_HOLD = 10;
+
 /** A fall of pressure on standing that counts; from a high pressure lying down it has to be greater. */
 export const DROP = { systolic: 20, systolicFromHigh: 30, diastolic: 10, highLying: 160 } as const;
 const dropped = ({ drop }: CheckIn): boolean => {
@@ -106,7 +109,7 @@ export const SCREENING: readonly ScreeningRule[] = [
     read: (answers, limits) => {
       const systolic = last(answers)?.systolic ?? 0;
       return found(systolic >= limits.systolicRaised && systolic <= limits.systolicMost, "pressureRaised", "class", USUAL, [
-        { channel: "holdSeconds", limit: 10 },
+        { channel: "holdSeconds", limit: RAISED_PRESSURE_HOLD },
         { channel: "roundsShare", part: "all", limit: 80 },
       ]);
     },

@@ -25,11 +25,11 @@ describe("what a note says of the rest of the day", () => {
     ["wobbled", "nearFall", 0.9, 0.5],
     ["caught", "oneFall", 0.9, 1],
     ["pain", "lighter", 0.7, 1],
-  ])("%s reads as %s", (sign, name, amounts, steadinessDown) => {
+  ])("%s reads as %s", (sign, name, dose, steadinessDown) => {
     const answers = now([note(sign)])?.answers ?? AS_USUAL;
     const reading = readCheckIn(answers, USUAL_POLICY);
     expect(reading.findings.map((finding) => finding.finding.name)).toEqual([name]);
-    expect(reading).toMatchObject({ outcome: "class", steadinessDown, amounts: { all: amounts } });
+    expect(reading).toMatchObject({ outcome: "class", steadinessDown, dose: { all: dose } });
   });
 
   test("dizzy is dizzy now: nothing is done before someone has asked", () => {

@@ -17,8 +17,8 @@ const movement: Movement = {
   vary: {},
   cues: { do: "Press both palms forward." },
 };
-const asks = { balance: 3.4, handsOver: "chest", loadedKnee: 41, least: null } as const;
-const found = (search: string, what: Parameters<typeof isFound>[2] = asks) =>
+const demand = { balance: 3.4, handsOver: "chest", loadedKnee: 41, lowest: null } as const;
+const found = (search: string, what: Parameters<typeof isFound>[2] = demand) =>
   isFound(readFinding(new URLSearchParams(search)), movement, what);
 
 describe("a movement is found", () => {
@@ -41,8 +41,8 @@ describe("a movement is found", () => {
   });
 
   test("by what its easier forms spare, once they are known", () => {
-    const easier = { ...asks, least: { balance: 1, handsOver: null, loadedKnee: 0 } };
-    expect(found("spares=knee", asks)).toBe(false);
+    const easier = { ...demand, lowest: { balance: 1, handsOver: null, loadedKnee: 0 } };
+    expect(found("spares=knee", demand)).toBe(false);
     expect(found("spares=knee", easier)).toBe(true);
   });
 

@@ -27,7 +27,7 @@ export function readFinding(search: URLSearchParams): Finding {
   return read.success ? read.output : v.parse(Finding, {});
 }
 
-interface Asking {
+interface DemandFigures {
   readonly balance: number;
   readonly handsOver: Landmark | null;
   readonly loadedKnee: number;
@@ -35,21 +35,21 @@ interface Asking {
 /**
  * Demand of the fullest variant, and the lowest of any variant of half the size or more, once that is calculated.
  */
-interface Asks extends Asking {
-  readonly least: Asking | null;
+interface ListedDemand extends DemandFigures {
+  readonly lowest: DemandFigures | null;
 }
 
-function isSpared(spares: Finding["spares"], asks: Asks | null): boolean {
+function isSpared(spares: Finding["spares"], demand: ListedDemand | null): boolean {
   if (spares === "") return true;
-  if (asks === null) return false;
-  const { balance, loadedKnee, handsOver } = asks.least ?? asks;
+  if (demand === null) return false;
+  const { balance, loadedKnee, handsOver } = demand.lowest ?? demand;
   if (spares === "steadiness") return balance <= EASY.steadiness;
   if (spares === "knee") return loadedKnee <= EASY.loadedKnee;
   return handsOver === null || LANDMARKS.indexOf(handsOver) < LANDMARKS.indexOf("shoulder");
 }
 
 /** Whether a movement is one of those looked for. */
-export function isFound(finding: Finding, movement: Movement, asks: Asks | null): boolean {
+export function isFound(finding: Finding, movement: Movement, demand: ListedDemand | null): boolean {
   const text =
     `${movement.name.en} ${movement.name.own ?? ""} ${movement.purpose.join(" ")} ${movement.phase} ${movement.cues.do ?? ""}`.toLowerCase();
   const words = finding.words.toLowerCase().split(/\s+/);
@@ -58,6 +58,6 @@ export function isFound(finding: Finding, movement: Movement, asks: Asks | null)
     words.every((word) => text.includes(word)) &&
     (finding.purpose === "" || movement.purpose.some((purpose) => purpose === finding.purpose)) &&
     (finding.form === "" || has(finding.form as VariantKind)) &&
-    isSpared(finding.spares, asks)
+    isSpared(finding.spares, demand)
   );
 }

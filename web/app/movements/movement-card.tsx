@@ -25,8 +25,8 @@ const firstTrack = (movement: Movement) =>
 function demandWords(demand: MovementDemand | null): string {
   if (demand === null) return "In water only";
   const knee = Math.round(demand.loadedKnee);
-  const least = demand.least?.balance ?? demand.balance;
-  const down = least < demand.balance - 0.1 ? `, down to ${least.toFixed(1)}` : "";
+  const lowest = demand.lowest?.balance ?? demand.balance;
+  const down = lowest < demand.balance - 0.1 ? `, down to ${lowest.toFixed(1)}` : "";
   return [
     `Balance demand ${demand.balance.toFixed(1)}${down}`,
     demand.handsOver ? `hands above ${demand.handsOver} height` : "hands below lap height",

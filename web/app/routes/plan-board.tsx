@@ -12,7 +12,7 @@ import { type ActiveCap, activeCaps } from "../../server/people/caps.ts";
 import { listPeopleOfGroup } from "../../server/people/people.ts";
 import { withDrag } from "../../server/plans/drag.ts";
 import { fitPersonOf } from "../../server/plans/fit-people.ts";
-import { fittedRows, rowsAtHand } from "../../server/plans/fitted-rows.ts";
+import { groupFit } from "../../server/plans/fitted-rows.ts";
 import { contentOf, findPlan } from "../../server/plans/plans.ts";
 import { settingsOf } from "../../server/plans/setting.ts";
 import { listStyles } from "../../server/plans/styles.ts";
@@ -64,10 +64,10 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     plan.style,
   );
   const fitPlan = fitPlanOf(schedulePlan(blocks, planContextOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
-  const atHand = rowsAtHand(fitPlan, people);
+  const { atHand, rows } = groupFit(fitPlan, people);
   if (atHand === null && taught === null && blocks.length > 0)
     // Worked out so that it is ready when the class is, once the browser has had its turn.
-    setTimeout(() => void fittedRows(fitPlan, people).catch(() => undefined), BROWSER_FIRST).unref();
+    setTimeout(() => void rows().catch(() => undefined), BROWSER_FIRST).unref();
   return {
     plan: { id: plan.id, day: plan.day, version: plan.version },
     content: contentOf(plan),

@@ -21,9 +21,9 @@ import { solvedVariants } from "../plans/solved-variants.ts";
 import { contentHash, loadSummaries } from "./summaries.ts";
 
 /**
- * Demands of a variant on an average body at a usual breath length, or the least of several variants for each demand.
+ * Demands of a variant on an average body at a usual breath length, or the lowest of several variants for each demand.
  */
-interface Asking {
+interface DemandFigures {
   readonly balance: number;
   /** The highest landmark that a hand goes over; null below the lap. */
   readonly handsOver: Landmark | null;
@@ -32,10 +32,10 @@ interface Asking {
 }
 
 /** Demand of a movement in its fullest land variant, and the lowest possible. */
-export interface MovementDemand extends Asking {
+export interface MovementDemand extends DemandFigures {
   readonly form: VariantKind;
-  /** The least over all its land variants of at least half the size, each for itself; null until it is worked out. */
-  readonly least: Asking | null;
+  /** The lowest over all its land variants of at least half the size, each for itself; null until it is calculated. */
+  readonly lowest: DemandFigures | null;
 }
 
 const MIDDLING = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
@@ -48,26 +48,26 @@ const most = (demands: readonly Demand[], name: SidedColumn): number =>
 const handsOver = (peakOver: (landmark: Landmark) => number): Landmark | null =>
   LANDMARKS.findLast((landmark) => peakOver(landmark) > LANDMARK_TOLERANCE) ?? null;
 
-function leastOf(summaries: Summaries): Asking | null {
+function lowestDemandOf(summaries: Summaries): DemandFigures | null {
   const forms = summaries.forms.flatMap(({ choice }, form) =>
     choice.sizes.legs >= HALF && canBeDone(summaries, form) ? [form] : [],
   );
   if (forms.length === 0) return null;
-  const least = (of: (form: number) => number) => Math.min(...forms.map(of));
+  const lowest = (of: (form: number) => number) => Math.min(...forms.map(of));
   return {
-    balance: least((form) => balanceDemandOf(summaries, form)),
-    handsOver: handsOver((landmark) => least((form) => peakOfSides(summaries, form, handOver(landmark)))),
-    loadedKnee: least((form) => peakOfSides(summaries, form, "loadedKnee")),
+    balance: lowest((form) => balanceDemandOf(summaries, form)),
+    handsOver: handsOver((landmark) => lowest((form) => peakOfSides(summaries, form, handOver(landmark)))),
+    loadedKnee: lowest((form) => peakOfSides(summaries, form, "loadedKnee")),
   };
 }
 
-const leastKnown = new Map<string, Asking | null>();
+const lowestKnown = new Map<string, DemandFigures | null>();
 
-/** Works out, or reads where it is kept, how little each movement can be made to ask. */
+/** Calculates, or reads where kept, the lowest demand of each movement. */
 export async function loadMinimumDemand(database: Knex, movements: readonly Movement[], now: () => Date): Promise<void> {
   for (const movement of movements) {
     const hash = contentHash(movement);
-    if (!leastKnown.has(hash)) leastKnown.set(hash, leastOf(await loadSummaries(database, movement, now)));
+    if (!lowestKnown.has(hash)) lowestKnown.set(hash, lowestDemandOf(await loadSummaries(database, movement, now)));
   }
 }
 
@@ -87,7 +87,7 @@ export function movementDemandSummary(movement: Movement): MovementDemand | null
       balance: Math.max(...demands.map((demand) => demand.balance.total)),
       handsOver: handsOver((landmark) => most(demands, handOver(landmark))),
       loadedKnee: Math.max(0, most(demands, "loadedKnee")),
-      least: leastKnown.get(contentHash(movement)) ?? null,
+      lowest: lowestKnown.get(contentHash(movement)) ?? null,
     };
   }
   return null;

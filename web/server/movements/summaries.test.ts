@@ -65,8 +65,8 @@ test("names and cues make no difference to the hash, poses do", () => {
 
 test("a movement says how little it can be made to ask, once that is known", async () => {
   const { database, now } = organisation.scope;
-  expect(movementDemandSummary(fresh)?.least).toBeNull();
+  expect(movementDemandSummary(fresh)?.lowest).toBeNull();
   await loadMinimumDemand(database, [fresh], now);
-  const asks = movementDemandSummary(fresh);
-  expect(asks?.least?.balance).toBeLessThan(asks?.balance ?? 0);
+  const demand = movementDemandSummary(fresh);
+  expect(demand?.lowest?.balance).toBeLessThan(demand?.balance ?? 0);
 });

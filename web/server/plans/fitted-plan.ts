@@ -15,7 +15,7 @@ import { listPeopleOfGroup, type Person } from "../people/people.ts";
 import type { Scope } from "../scope.ts";
 import { withDrag } from "./drag.ts";
 import { fitPersonOf } from "./fit-people.ts";
-import { fittedRows } from "./fitted-rows.ts";
+import { groupFit } from "./fitted-rows.ts";
 import { findPlan, type Plan } from "./plans.ts";
 import { settingsOf } from "./setting.ts";
 
@@ -53,7 +53,7 @@ export async function fitGroupOf(
   const fits = people.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], plain, plan.places));
   const setting = withDrag(plain, fits, movements, plan.style);
   const reading = schedulePlan(withMovements(plan.blocks, movements), planContextOf(setting, plan));
-  const { rows } = await fittedRows(fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds), fits, priority);
+  const { rows } = await groupFit(fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds), fits).rows(priority);
   return { setting, reading, fits, rows };
 }
 

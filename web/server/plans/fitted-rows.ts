@@ -16,17 +16,26 @@ const keyOf = (plan: FitPlan, people: readonly FitPerson[]): string =>
     .update(JSON.stringify([plan, people]))
     .digest("base64");
 
-/** Returns the rows if they are known or being computed already, null if they would have to be begun. */
-export const rowsAtHand = (plan: FitPlan, people: readonly FitPerson[]): Promise<ShownRows> | null =>
-  kept.get(keyOf(plan, people)) ?? null;
+/** One group's fit, looked up by its plan and people once. */
+export interface GroupFit {
+  /** The rows if they are known or being computed already, null if they would have to be begun. */
+  readonly atHand: Promise<ShownRows> | null;
+  /** Fits the group in a thread. The same plan and people again, or while they are being fitted, cost nothing. */
+  readonly rows: (priority?: Priority) => Promise<ShownRows>;
+}
 
-/** Fits a group in a thread. The same plan and people again, or while they are being fitted, cost nothing. */
-export function fittedRows(plan: FitPlan, people: readonly FitPerson[], priority: Priority = PRIORITY.fit): Promise<ShownRows> {
+/** The fit of a plan for its people. */
+export function groupFit(plan: FitPlan, people: readonly FitPerson[]): GroupFit {
   const key = keyOf(plan, people);
-  const known = kept.get(key);
-  if (known) return known;
-  const rows = fitting().run("fit", { plan, people, fitId: null }, { priority });
-  kept.set(key, rows);
-  void rows.catch(() => kept.delete(key));
-  return rows;
+  return {
+    atHand: kept.get(key) ?? null,
+    rows: (priority = PRIORITY.fit) => {
+      const known = kept.get(key);
+      if (known) return known;
+      const rows = fitting().run("fit", { plan, people, fitId: null }, { priority });
+      kept.set(key, rows);
+      void rows.catch(() => kept.delete(key));
+      return rows;
+    },
+  };
 }

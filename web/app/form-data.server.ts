@@ -1,14 +1,23 @@
 import { data } from "react-router";
 import { isId } from "./ids.ts";
 import { notFound } from "./signed-in.server.ts";
+import { isStorable } from "./storable.ts";
 
-/** The form that a request carries. @throws a 400 answer when it carries none */
+/** The form that a request carries. @throws a 400 answer when it carries none, or text that cannot be stored */
 export async function formDataOf(request: Request): Promise<FormData> {
-  try {
-    return await request.formData();
-  } catch {
+  const formData = await request.formData().catch(() => {
     throw data("The form was incomplete. Reload the page and try again.", { status: 400 });
-  }
+  });
+  for (const [name, value] of formData)
+    if (!isStorable(typeof value === "string" ? [name, value] : [name, value.name]))
+      throw data("The form has a character that cannot be saved. Go back, delete it and try again.", { status: 400 });
+  return formData;
+}
+
+/** The JSON value that a request carries; undefined when it carries none, or text that cannot be stored. */
+export async function jsonOf(request: Request): Promise<unknown> {
+  const value: unknown = await request.json().catch(() => undefined);
+  return isStorable(value) ? value : undefined;
 }
 
 /** Which of a page's forms it is, by its field "intent". @throws a 400 answer when it is none of them */

@@ -1,19 +1,11 @@
 import "./app.css";
 import type { ReactNode } from "react";
-import { data, isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
+import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
 import type { Route } from "./+types/root";
 import { useNonce } from "./nonce.ts";
+import { bodyWithinLimit, readableAddress, sameOrigin } from "./request-guards.ts";
 
-/** A form may only be sent from this site's own pages. */
-const sameOrigin: Route.MiddlewareFunction = ({ request }, next) => {
-  const origin = request.headers.get("Origin");
-  const safe = request.method === "GET" || request.method === "HEAD";
-  if (!safe && origin !== null && new URL(origin).host !== request.headers.get("Host"))
-    throw data("This form could not be checked. Reload the page and send it again.", { status: 403 });
-  return next();
-};
-
-export const middleware: Route.MiddlewareFunction[] = [sameOrigin];
+export const middleware: Route.MiddlewareFunction[] = [sameOrigin, bodyWithinLimit, readableAddress];
 
 export const meta: Route.MetaFunction = () => [{ title: "Able Tide" }];
 

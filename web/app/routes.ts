@@ -1,9 +1,12 @@
 import { index, layout, prefix, type RouteConfig, route } from "@react-router/dev/routes";
 
 /** Addresses of before: they lead to the pages that took their place. */
-const MOVED = ["weeks/*", "house", "plans/take-in", "plans/:planId/sheets/*", "plans/:planId/places"];
+const MOVED = ["weeks/*", "house", "plans/take-in", "plans/:planId/sheets/*", "plans/:planId/places", "plans/:planId/versions"];
 
-/** Grouped by who may open them: each layout without a path lets only its roles on. */
+/**
+ * Grouped by who may open them: each layout without a path lets only its roles on. What programs ask for, the browser's
+ * own scripts among them, stands apart: it is never led to the sign-in page.
+ */
 export default [
   route("health", "routes/health.ts"),
   route("sign-in", "routes/sign-in.tsx"),
@@ -38,7 +41,7 @@ export default [
           index("routes/plans.tsx"),
           route("import", "routes/plan-import.tsx"),
           route(":planId", "routes/plan-board.tsx"),
-          route(":planId/versions", "routes/plan-versions.tsx"),
+          route(":planId/revisions", "routes/plan-revisions.tsx"),
           route(":planId/printouts", "routes/plan-printouts.tsx"),
           route(":planId/floor", "routes/plan-floor.tsx"),
         ]),
@@ -57,7 +60,6 @@ export default [
       route("people/files/:kind", "routes/people-file.ts"),
       route("movements/file", "routes/movements-file.ts"),
       route("movements/:movementId/file", "routes/movement-file.ts"),
-      route("plans/:planId/content", "routes/plan-content.ts"),
       route("plans/:planId/script", "routes/plan-script.tsx"),
       route("plans/:planId/file", "routes/plan-file.ts"),
       ...prefix("plans/:planId/printouts", [
@@ -65,16 +67,22 @@ export default [
         route("set-up", "routes/plan-set-up-sheet.tsx"),
         route("people/:personId", "routes/plan-card.tsx"),
       ]),
-      route("fit", "routes/fit-api.ts"),
       route("calendar/sessions.ics", "routes/calendar-file.ts"),
+    ]),
+    layout("routes/for-class.ts", { id: "class-bare" }, [route("classes/:classId", "routes/class.tsx")]),
+  ]),
+  layout("routes/for-programs.ts", [
+    layout("routes/for-leaders.ts", { id: "leaders-programs" }, [
+      route("fit", "routes/fit-api.ts"),
+      route("plans/:planId/content", "routes/plan-content.ts"),
       route("plans/:planId/teach", "routes/plan-teach.ts"),
       route("classes/:classId/fit", "routes/class-fit.ts"),
       route("classes/:classId/walk-in", "routes/class-walk-in.ts"),
     ]),
-    layout("routes/for-class.ts", { id: "class-bare" }, [
-      route("classes/:classId", "routes/class.tsx"),
+    layout("routes/for-class.ts", { id: "class-programs" }, [
       route("classes/:classId/events", "routes/class-events.ts"),
       route("classes/:classId/script", "routes/class-script.ts"),
     ]),
   ]),
+  route("*", "routes/unknown.ts"),
 ] satisfies RouteConfig;

@@ -19,17 +19,35 @@ export async function tokenOf(request: Request): Promise<string | null> {
   return typeof token === "string" ? token : null;
 }
 
-export const requireSignIn: MiddlewareFunction<Response> = async ({ request, context }, next) => {
-  const token = await tokenOf(request);
-  const scope = token && (await scopeBehind(token));
-  if (!scope) {
-    const { pathname, search } = new URL(request.url);
-    const back = pathname === "/" ? "" : `?back=${encodeURIComponent(pathname.replace(/\.data$/, "") + search)}`;
-    return redirect(`/sign-in${back}`);
-  }
-  context.set(scopeContext, scope);
-  return next();
-};
+function toSignIn(request: Request): Response {
+  const { pathname, search } = new URL(request.url);
+  const back = pathname === "/" ? "" : `?back=${encodeURIComponent(pathname.replace(/\.data$/, "") + search)}`;
+  return redirect(`/sign-in${back}`);
+}
+
+const asksForPage = (request: Request): boolean => request.headers.get("Accept")?.includes("text/html") ?? false;
+
+/** A program is told that no one is signed in; it must not take the sign-in page for its answer. */
+const notSignedIn = (): Response => Response.json({ message: "Sign in first." }, { status: 401 });
+
+/** Lets those on who are signed in, and has no one keep what they are shown. */
+const signedInOr =
+  (refuse: (request: Request) => Response): MiddlewareFunction<Response> =>
+  async ({ request, context }, next) => {
+    const token = await tokenOf(request);
+    const scope = token && (await scopeBehind(token));
+    if (!scope) return refuse(request);
+    context.set(scopeContext, scope);
+    const response = await next();
+    response.headers.set("Cache-Control", "no-store");
+    return response;
+  };
+
+/** Pages: whoever is not signed in is led to where they can. */
+export const requireSignIn = signedInOr(toSignIn);
+
+/** Addresses that answer programs: whoever is not signed in gets a 401, unless a browser asks for a page. */
+export const requireSignInForPrograms = signedInOr((request) => (asksForPage(request) ? toSignIn(request) : notSignedIn()));
 
 /** The answer to a thing that is not there, or is another organisation's: no one can tell which. */
 export const notFound = () => data(null, { status: 404, statusText: "Not found" });

@@ -257,11 +257,11 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     },
   ],
   [
-    "earlier versions",
+    "earlier revisions",
     async () => {
       await page.keyboard.press("Escape");
-      await click(page, "Version history");
-      await seeText(page, "Earlier versions");
+      await click(page, "Revisions");
+      await seeText(page, "Earlier revisions");
     },
   ],
   ["the calendar", async () => void (await page.goto(`${serverUrl()}/calendar`, { waitUntil: "networkidle0" }))],

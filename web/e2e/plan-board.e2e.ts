@@ -245,18 +245,18 @@ test("a proposal is taken, changed, and printed with every cue on it", async () 
   expect(size).toBeGreaterThan(40);
 });
 
-test("an earlier version says what going back changes, and comes back", async () => {
+test("an earlier revision says what going back changes, and comes back", async () => {
   const { scope, groupId } = organisation;
   const before = { ...scope, now: () => new Date(scope.now().getTime() - 3_600_000) };
   const planId = await addPlan(before, { groupId, day: "2026-11-26", ...THREE });
   await changePlan(scope, planId, 1, { blocks: (THREE.blocks ?? []).slice(0, 2) });
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
-  await click(page, "Version history");
+  await click(page, "Revisions");
   await seeText(page, "Added: Small knee bends, 6 repetitions");
-  await click(page, "Restore this version");
+  await click(page, "Restore this revision");
   await page.waitForSelector('[data-testid="duration"]');
   expect(await orderShown()).toHaveLength(4);
-  expect((await findPlan(scope, planId))?.version).toBe(3);
+  expect((await findPlan(scope, planId))?.revision).toBe(3);
 });
 
 test("a plan goes out as a file and is taken in by another house", async () => {

@@ -105,7 +105,7 @@ test("by keys: order, rounds, taking out, undo and redo, with the duration follo
 /** Someone else changes the plan while it is open here. */
 async function changedElsewhere(planId: string): Promise<void> {
   const plan = await findPlan(organisation.scope, planId);
-  await changePlan(organisation.scope, planId, plan?.version ?? 0, { breathSeconds: 9, blocks: BLOCKS.slice(0, 1) });
+  await changePlan(organisation.scope, planId, plan?.revision ?? 0, { breathSeconds: 9, blocks: BLOCKS.slice(0, 1) });
 }
 
 test("a plan changed somewhere else is not written over: the instructor keeps this one or takes that one", async () => {

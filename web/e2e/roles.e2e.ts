@@ -99,7 +99,7 @@ test.each<[string, readonly Role[]]>([
   ["/plans", ["owner", "instructor"]],
   ["/plans/PLAN", ["owner", "instructor"]],
   ["/plans/PLAN/script", ["owner", "instructor"]],
-  ["/plans/PLAN/versions", ["owner", "instructor"]],
+  ["/plans/PLAN/revisions", ["owner", "instructor"]],
   ["/plans/PLAN/floor", ["owner", "instructor"]],
   ["/plans/PLAN/printouts", ["owner", "instructor"]],
   ["/plans/PLAN/printouts/helper", ["owner", "instructor"]],
@@ -130,6 +130,7 @@ test.each([
   ["/plans/PLAN/sheets/people/PERSON?type=large", "/plans/PLAN/printouts/people/PERSON?type=large"],
   ["/plans/PLAN/sheets", "/plans/PLAN/printouts"],
   ["/plans/PLAN/places", "/plans/PLAN/floor"],
+  ["/plans/PLAN/versions", "/plans/PLAN/revisions"],
 ])("the earlier address %s leads to %s", async (earlier, present) => {
   const { status, headers } = await open("owner", filled(earlier));
   expect(status).toBe(301);

@@ -1,7 +1,8 @@
 import { randomUUID } from "node:crypto";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { addEvents, findClass } from "../server/classes/classes.ts";
+import { findClass } from "../server/classes/classes.ts";
+import { addEvents } from "../server/classes/record-events.ts";
 import { teachPlan } from "../server/classes/teach.ts";
 import { addPlan } from "../server/plans/plans.ts";
 import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";

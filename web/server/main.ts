@@ -48,7 +48,8 @@ export async function serve(options: {
   const app = express();
   app.disable("x-powered-by");
   // Pages set their own content security policy, with a nonce each: see app/entry.server.tsx.
-  app.use(helmet({ contentSecurityPolicy: false, strictTransportSecurity: false }));
+  // Forms without scripts say where they come from, which the check of a form's origin needs; no other site is told.
+  app.use(helmet({ contentSecurityPolicy: false, strictTransportSecurity: false, referrerPolicy: { policy: "same-origin" } }));
   app.use(compression({ level: QUICKLY }));
   app.use("/assets", express.static(`${options.clientFolder}/assets`, { immutable: true, maxAge: "1y" }));
   app.use(express.static(options.clientFolder, { maxAge: "1h" }));

@@ -9,6 +9,7 @@ import { fitting } from "./migrations/007-fitting.ts";
 import { trunkAndLegs } from "./migrations/008-trunk-and-legs.ts";
 import { clinicalReadings } from "./migrations/009-clinical-readings.ts";
 import { scriptRevision } from "./migrations/010-script-revision.ts";
+import { eventTimes } from "./migrations/011-event-times.ts";
 
 const MIGRATIONS = [
   firstFloor,
@@ -21,6 +22,7 @@ const MIGRATIONS = [
   trunkAndLegs,
   clinicalReadings,
   scriptRevision,
+  eventTimes,
 ];
 
 /**

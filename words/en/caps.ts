@@ -41,8 +41,8 @@ const STAND_STAGE_LABELS: Readonly<Record<StandStage, string>> = {
 };
 
 const STANDING_ANKLE_LABELS: Readonly<Record<Exclude<MeasuredRange, MotionName>, string>> = {
-  dorsiflexion: "ankle bends forward, standing, knee bent",
-  straightKneeDorsiflexion: "ankle bends forward, standing, knee straight",
+  dorsiflexion: "ankle bend, standing, knee bent",
+  straightKneeDorsiflexion: "ankle bend, standing, knee straight",
 };
 
 const ARM_POSITION_LABELS: Readonly<Record<ArmPosition, string>> = {

@@ -1,4 +1,5 @@
-import type { Observation } from "@able-tide/core/class/events";
+import type { EventRefusal } from "@able-tide/core/class/event-rights";
+import type { ClassEvent, Observation } from "@able-tide/core/class/events";
 
 const SIGN_LABELS: Readonly<Record<Observation, string>> = {
   rested: "Rested",
@@ -25,3 +26,32 @@ export const EFFORT_WORDS = [
   "very hard",
   "maximum",
 ] as const;
+
+const REFUSALS: Readonly<Record<EventRefusal, string>> = {
+  unreadable: "It could not be read.",
+  role: "Only the instructor can record this.",
+  needsReason: "It needs a reason.",
+  notInClass: "The participant is not in this class.",
+  noSuchStep: "This class has no such step.",
+  noSuchNote: "The note is not in this class.",
+  notEnded: "The class has not ended yet.",
+  alreadyEnded: "The class was ended before.",
+  afterEnd: "The class had ended by then.",
+};
+
+/** Why an entry of a class was not recorded. */
+export const formatEventRefusal = (refusal: EventRefusal): string => REFUSALS[refusal];
+
+const EVENT_LABELS: Readonly<Record<ClassEvent["kind"], string>> = {
+  moved: "Step",
+  attended: "Attendance",
+  noted: "Note",
+  checkedIn: "Check-in",
+  withdrawn: "Note taken back",
+  followedUp: "Follow-up",
+  nextDay: "Next day",
+  ended: "End of class",
+};
+
+/** What kind of entry an event of a class is. */
+export const eventLabel = (kind: ClassEvent["kind"]): string => EVENT_LABELS[kind];

@@ -54,7 +54,7 @@ const DAY_ANSWERS: Readonly<Record<DayAnswerRow, AnswerWords>> = {
     todo: "wait until the clinician has been informed",
   },
   medicineChanged: { about: "Medicine changed within 7 days", todo: "one change at a time" },
-  wearingOff: { about: "A Parkinson's dose wearing off" },
+  wearingOff: { about: "Parkinson's medicine wearing off" },
   firstClassBack: { about: "First class back after illness" },
   secondClassBack: { about: "Second class back after illness" },
 };

@@ -18,7 +18,8 @@ import { PAIN_PLACE_NAMES } from "@able-tide/core/caps/pain-map";
 import { QUESTIONS, THRESHOLDS } from "@able-tide/core/caps/policy";
 import { SCREENING } from "@able-tide/core/caps/screening";
 import { SOURCES } from "@able-tide/core/caps/source";
-import { OBSERVATIONS } from "@able-tide/core/class/events";
+import { EVENT_REFUSALS } from "@able-tide/core/class/event-rights";
+import { ClassEvent, OBSERVATIONS } from "@able-tide/core/class/events";
 import { FILE_PROBLEMS } from "@able-tide/core/files/json";
 import { BLOCKED_BY } from "@able-tide/core/fit/cell";
 import { FEATURES } from "@able-tide/core/movement/features";
@@ -35,7 +36,7 @@ import { describe, expect, test } from "vitest";
 import * as body from "./body.ts";
 import * as caps from "./caps.ts";
 import * as checkIn from "./check-in.ts";
-import { observationLabel } from "./class.ts";
+import { eventLabel, formatEventRefusal, observationLabel } from "./class.ts";
 import { dayAnswerWords, screeningWords } from "./day-table.ts";
 import { formatFileProblem } from "./file-problem.ts";
 import { formatFinding, formatWhatToDo } from "./findings.ts";
@@ -94,6 +95,11 @@ const SAID: Readonly<Record<string, string[][]>> = {
   screening: of(SCREENING, (rule) => screeningWords(rule).about),
   "what screening proposes": of(SCREENING, (rule) => screeningWords(rule).proposes),
   "notes in class": of(OBSERVATIONS, observationLabel),
+  "refused entries of a class": of(EVENT_REFUSALS, formatEventRefusal),
+  "entries of a class": of(
+    ClassEvent.options.map(({ entries }) => entries.kind.literal),
+    eventLabel,
+  ),
   "emergency facts": of(EMERGENCY_FACTS, factLabel),
   medicines: of(MEDICINES, medicineLabel),
   "questions of a style": of(STYLE_QUESTIONS, ({ name }) => styleQuestionLabel(name)),

@@ -13,7 +13,7 @@ const placeLabel = ({ place }: Finding): string =>
 type Said = readonly [finding: string | ((finding: Finding) => string), also: string | ((finding: Finding) => string)];
 
 const FINDINGS: Readonly<Record<FindingName, Said>> = {
-  lighter: ["lighter today", "a seat behind"],
+  lighter: ["lighter today", "a chair behind"],
   notTakingPart: ["not taking part today", ""],
   morePain: [(finding) => `more pain than usual, ${placeLabel(finding)}`, "pain-free only"],
   strongPain: [(finding) => `strong pain, ${placeLabel(finding)}`, "seated; that part rests"],
@@ -37,7 +37,7 @@ const FINDINGS: Readonly<Record<FindingName, Said>> = {
   oneFall: ["one fall since last time, unhurt", "re-test"],
   worseFall: ["a fall since last time", "not until the clinician has been informed"],
   medicineChanged: ["medicine changed this week", "one change at a time"],
-  wearingOff: ["the dose is wearing off", ""],
+  wearingOff: ["medicine wearing off", ""],
   firstClassBack: ["first class back after illness", ""],
   secondClassBack: ["second class back after illness", ""],
   highReading: ["a high reading", "sit for 5 minutes, then measure again"],

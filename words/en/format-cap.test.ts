@@ -47,7 +47,7 @@ const SPOKEN: readonly (readonly [CapLimit, string])[] = [
   [{ channel: "oneLegSeconds", side: "both", limit: 5 }, "One-leg standing: up to 5 s at a time"],
   [{ channel: "oneLegSecondsInAll", side: "left", limit: 120 }, "One-leg standing on the left leg: up to 2 min in total"],
   [{ channel: "handsUpSeconds", side: "right", limit: 45 }, "Right hand above the shoulder: up to 45 s at a time"],
-  [{ channel: "handsUpSecondsInAll", side: "both", limit: 300 }, "Hand above the shoulder, both sides: up to 5 min in total"],
+  [{ channel: "handsUpSecondsInAll", side: "both", limit: 300 }, "Each hand above the shoulder: up to 5 min in total"],
   [{ channel: "holdSeconds", limit: 10 }, "Static hold: up to 10 s"],
   [{ channel: "standingMinutesAtATime", limit: 8 }, "Standing: up to 8 min at a time"],
   [{ channel: "standingMinutes", limit: 20 }, "Standing: up to 20 min in total"],

@@ -57,6 +57,10 @@ function part(limit: CapLimit, one: string, many: string, what = ""): string {
   return what === "" ? `Both ${many}` : `${sentenceCase(one)} ${what}, both sides`;
 }
 
+/** "Left hand above the shoulder", or "Each hand above the shoulder": both may be up at once. */
+const handUp = (limit: CapLimit): string =>
+  `${sentenceCase("side" in limit && limit.side !== "both" ? limit.side : "each")} hand above the shoulder`;
+
 const oneLeg = (limit: CapLimit): string =>
   `One-leg standing${"side" in limit && limit.side !== "both" ? ` on the ${limit.side} leg` : ""}`;
 
@@ -102,8 +106,8 @@ const LIMITS: { readonly [Channel in CapLimit["channel"]]: (limit: Extract<CapLi
     return `${oneLeg(limit)}: up to ${limit.limit} s at a time`;
   },
   oneLegSecondsInAll: (limit) => `${oneLeg(limit)}: up to ${seconds(limit.limit)} in total`,
-  handsUpSeconds: (limit) => `${part(limit, "hand", "hands", "above the shoulder")}: up to ${seconds(limit.limit)} at a time`,
-  handsUpSecondsInAll: (limit) => `${part(limit, "hand", "hands", "above the shoulder")}: up to ${seconds(limit.limit)} in total`,
+  handsUpSeconds: (limit) => `${handUp(limit)}: up to ${seconds(limit.limit)} at a time`,
+  handsUpSecondsInAll: (limit) => `${handUp(limit)}: up to ${seconds(limit.limit)} in total`,
   holdSeconds: (limit) => (limit.limit === 0 ? "No static holds under load" : `Static hold: up to ${limit.limit} s`),
   standingMinutesAtATime: (limit) => `Standing: up to ${limit.limit} min at a time`,
   standingMinutes: (limit) => `Standing: up to ${limit.limit} min in total`,

@@ -205,7 +205,7 @@ const CASES: readonly Case[] = [
   { rule: "recentFall", kind: "one", weeks: 2, proposes: ["Balance demand: up to 4 out of 10"] },
   { rule: "recentFall", kind: "worse", weeks: 2, proposes: ["Balance demand: up to 4 out of 10"], waits: SEATED_ON_LAND },
   { rule: "fearOfFalling", proposes: ["Standing only with hand support"] },
-  { rule: "lowPressureOnStanding", proposes: ["Hand above the shoulder, both sides: up to 10 s at a time"] },
+  { rule: "lowPressureOnStanding", proposes: ["Each hand above the shoulder: up to 10 s at a time"] },
   {
     rule: "highBloodPressure",
     kind: "moderate",
@@ -213,7 +213,7 @@ const CASES: readonly Case[] = [
       QUIET_BREATH,
       "Static hold: up to 10 s",
       "No head below the heart",
-      "Hand above the shoulder, both sides: up to 20 s at a time",
+      "Each hand above the shoulder: up to 20 s at a time",
     ],
   },
   {
@@ -223,7 +223,7 @@ const CASES: readonly Case[] = [
       QUIET_BREATH,
       "Static hold: up to 10 s",
       "No head below the heart",
-      "Hand above the shoulder, both sides: up to 20 s at a time",
+      "Each hand above the shoulder: up to 20 s at a time",
     ],
     waits: OUT,
   },
@@ -241,8 +241,8 @@ const CASES: readonly Case[] = [
     proposes: [
       QUIET_BREATH,
       "Breath length: up to 6 s",
-      "Hand above the shoulder, both sides: up to 22 s at a time",
-      "Hand above the shoulder, both sides: up to 150 s in total",
+      "Each hand above the shoulder: up to 22 s at a time",
+      "Each hand above the shoulder: up to 150 s in total",
     ],
   },
   {
@@ -251,8 +251,8 @@ const CASES: readonly Case[] = [
     proposes: [
       QUIET_BREATH,
       "Breath length: up to 6 s",
-      "Hand above the shoulder, both sides: up to 22 s at a time",
-      "Hand above the shoulder, both sides: up to 150 s in total",
+      "Each hand above the shoulder: up to 22 s at a time",
+      "Each hand above the shoulder: up to 150 s in total",
       "Water depth: up to the lower breastbone",
     ],
   },
@@ -294,8 +294,8 @@ const CASES: readonly Case[] = [
       "Standing only with hand support",
       "Standing: up to 8 min at a time",
       "Standing: up to 20 min in total",
-      "Hand above the shoulder, both sides: up to 20 s at a time",
-      "Hand above the shoulder, both sides: up to 2 min in total",
+      "Each hand above the shoulder: up to 20 s at a time",
+      "Each hand above the shoulder: up to 2 min in total",
       "One-leg standing: up to 5 s at a time",
       "One-leg standing: up to 30 s in total",
       "Knee bend under load, both sides: up to 35°",
@@ -371,9 +371,9 @@ describe("numbers that hang on what holds", () => {
 
   test("halved is half of what would hold otherwise: a newcomer's twenty seconds come to ten", () => {
     const strictest = (channel: string) => (channel === "handsUpSeconds" ? 20 : channel === "handsUpSecondsInAll" ? 120 : null);
-    expect(words({ strictest })).toContain("Hand above the shoulder, both sides: up to 10 s at a time");
-    expect(words({ strictest })).toContain("Hand above the shoulder, both sides: up to 60 s in total");
-    expect(words({})).toContain("Hand above the shoulder, both sides: up to 22 s at a time");
+    expect(words({ strictest })).toContain("Each hand above the shoulder: up to 10 s at a time");
+    expect(words({ strictest })).toContain("Each hand above the shoulder: up to 60 s in total");
+    expect(words({})).toContain("Each hand above the shoulder: up to 22 s at a time");
   });
 
   test("the longest breath is the one that was measured, and six seconds until it is", () => {

@@ -155,8 +155,8 @@ test("arms up half the time is half of what holds, or of the usual", () => {
       .filter(({ thing }) => thing.startsWith("handsUpSeconds "))
       .map(({ decides }) => formatCapLimit(decides.limit));
   expect(up([])).toEqual([
-    "Hand above the shoulder, both sides: up to 22 s at a time",
-    "Hand above the shoulder, both sides: up to 22 s at a time",
+    "Each hand above the shoulder: up to 22 s at a time",
+    "Each hand above the shoulder: up to 22 s at a time",
   ]);
   expect(up([{ channel: "handsUpSeconds", side: "both", limit: 20 }])).toEqual([
     "Left hand above the shoulder: up to 10 s at a time",

@@ -15,48 +15,42 @@ export const NEXT_DAY_PAINS = ["none", "settled", "lasted"] as const;
 export type NextDayPain = (typeof NEXT_DAY_PAINS)[number];
 
 const id = v.pipe(v.string(), v.uuid());
-const instant = v.pipe(v.string(), v.isoTimestamp());
-const whole = v.pipe(v.number(), v.integer(), v.minValue(0));
+const instant = v.pipe(
+  v.string(),
+  v.isoTimestamp(),
+  v.check(
+    (text) => !Number.isNaN(Date.parse(text)) && new Date(text).toISOString().startsWith(text.slice(0, "yyyy-mm-dd".length)),
+  ),
+);
+const MOST_STEPS = 1000;
+const step = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(MOST_STEPS));
+
+/** One kind of event: when it happened, and by which clock. */
+const event = <const Kind extends string, Entries extends v.ObjectEntries>(kind: Kind, entries: Entries) =>
+  v.object({ kind: v.literal(kind), id, at: instant, deviceAt: v.exactOptional(instant), ...entries });
 
 /**
  * Something that happened in a class. Events are only ever added; their ids are made where they happen, so that
- * sending one twice keeps it once. `at` is when it happened by that device's clock.
+ * sending one twice keeps it once. `at` is when it happened by the server's clock, as far as the device knows that;
+ * `deviceAt` is the same instant by the device's own clock.
  */
 export const ClassEvent = v.variant("kind", [
-  v.object({ kind: v.literal("moved"), id, at: instant, step: whole }),
-  v.object({ kind: v.literal("attended"), id, at: instant, personId: id, here: v.boolean() }),
-  v.object({ kind: v.literal("noted"), id, at: instant, personId: id, step: whole, sign: v.picklist(OBSERVATIONS) }),
+  event("moved", { step }),
+  event("attended", { personId: id, here: v.boolean() }),
+  event("noted", { personId: id, step, sign: v.picklist(OBSERVATIONS) }),
   /** What a person answered when they arrived; the last counts. A word lets them in against what it proposes. */
-  v.object({
-    kind: v.literal("checkedIn"),
-    id,
-    at: instant,
+  event("checkedIn", {
     personId: id,
     answers: CheckIn,
     overriddenBecause: v.nullable(v.pipe(v.string(), v.minLength(1), v.maxLength(200))),
   }),
   /** Takes a note back that was made by mistake, a grave one with a word; the note stays on record. */
-  v.object({
-    kind: v.literal("withdrawn"),
-    id,
-    at: instant,
-    noteId: id,
-    because: v.exactOptional(v.pipe(v.string(), v.trim(), v.maxLength(200))),
-  }),
+  event("withdrawn", { noteId: id, because: v.exactOptional(v.pipe(v.string(), v.trim(), v.maxLength(200))) }),
   /** What was found out about a grave note after class. */
-  v.object({
-    kind: v.literal("followedUp"),
-    id,
-    at: instant,
-    noteId: id,
-    because: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(200)),
-  }),
+  event("followedUp", { noteId: id, because: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(200)) }),
   /** How someone was on the day after the class. */
-  v.object({ kind: v.literal("nextDay"), id, at: instant, personId: id, pain: v.picklist(NEXT_DAY_PAINS) }),
-  v.object({
-    kind: v.literal("ended"),
-    id,
-    at: instant,
+  event("nextDay", { personId: id, pain: v.picklist(NEXT_DAY_PAINS) }),
+  event("ended", {
     effort: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(10)),
     note: v.pipe(v.string(), v.maxLength(2000)),
   }),

@@ -10,10 +10,12 @@ import { KeysSheet, useKeys } from "../kit/keys-sheet.tsx";
 import { Arrivals } from "./arrivals.tsx";
 import type { KnownAtCheckIn } from "./check-in-sheet.tsx";
 import { ClassRoster } from "./class-roster.tsx";
+import type { Recorder } from "./class-shelf.ts";
 import { type ClassView, type CurrentMovement, classKey, classView } from "./class-view.ts";
 import { Ending } from "./ending.tsx";
 import { MovementNow } from "./movement-now.tsx";
 import { PersonSheet } from "./person-sheet.tsx";
+import { SavedState } from "./saved-state.tsx";
 import type { RevisedScript } from "./script-model.ts";
 import { Stop } from "./stop.tsx";
 import { useClassEvents } from "./use-class-events.ts";
@@ -46,7 +48,10 @@ export interface Safety {
 interface Props {
   readonly classId: string;
   readonly planned: RevisedScript;
+  readonly recorder: Recorder;
   readonly kept: readonly ClassEvent[];
+  /** The server's time when the page was loaded, ISO instant. */
+  readonly now: string;
   readonly safety: Safety;
 }
 
@@ -58,7 +63,7 @@ const inDialog = ({ target }: KeyboardEvent): boolean =>
 const onFocusedControl = ({ key, target }: KeyboardEvent): boolean =>
   key === " " && target instanceof HTMLElement && target.matches("button:focus-visible, a:focus-visible");
 
-function ClassHead({ view, groupName, unsent }: { view: ClassView; groupName: string; unsent: number }) {
+function ClassHead({ view, groupName, children }: { view: ClassView; groupName: string; children: ReactNode }) {
   return (
     <>
       <div className="h-2.5 bg-tide-800" aria-hidden="true">
@@ -69,9 +74,7 @@ function ClassHead({ view, groupName, unsent }: { view: ClassView; groupName: st
           {groupName}
         </Link>
         <span className="flex items-center gap-4">
-          <span role="status" className={unsent > 0 ? "font-semibold text-signal-300" : ""}>
-            {unsent > 0 ? `${unsent} saved on this device, not sent yet` : "All saved"}
-          </span>
+          {children}
           <KeysSheet keys={KEYS} className="underline underline-offset-4" />
         </span>
       </div>
@@ -92,14 +95,15 @@ function NextMovement({ next, left }: Pick<CurrentMovement, "next" | "left">) {
 }
 
 /** A class with its events and its script, and the commands that views give. */
-function useClass({ classId, planned, kept }: Pick<Props, "classId" | "planned" | "kept">) {
-  const { events, add, unsent, scriptRevision: latest } = useClassEvents(classId, kept);
+function useClass({ classId, planned, recorder, kept, now }: Omit<Props, "safety">) {
+  const log = useClassEvents({ classId, recorder, kept, now });
+  const { events, add, unsent, offset, scriptRevision: latest } = log;
   const state = useMemo(() => classState(events), [events]);
   const { script, scriptRevision, fitting, fitAgain, take } = useScript(classId, planned, state.step !== null);
   const due = useMemo(() => fitsDue(script.people, state), [script, state]);
   const missing = [...due, ...(latest > scriptRevision ? [latest] : [])].join(" ");
   useLatestScript(classId, unsent > 0 || fitting === "working" ? "" : missing, take);
-  const view = classView(script, state, due, useNow());
+  const view = classView(script, state, due, useNow(offset));
 
   // Once the server has the end, the page becomes the record of the class.
   const { revalidate } = useRevalidator();
@@ -124,10 +128,9 @@ function useClass({ classId, planned, kept }: Pick<Props, "classId" | "planned" 
     state,
     script,
     view,
-    unsent,
+    log,
     fitting,
     beginning,
-    add,
     walkedIn,
     begin: () => setBeginning(true),
     go: (step: number) => void add({ kind: "moved", step }),
@@ -174,10 +177,18 @@ interface MovingProps {
 }
 
 /** A movement as it is taught, everyone's variants next to it, and what comes next. */
-function Moving({ taught: { state, script, view, go }, current, at, pick, children }: MovingProps) {
+function Moving({ taught: { state, script, view, log, go }, current, at, pick, children }: MovingProps) {
   return (
     <div className="grid min-h-0 flex-1 gap-6 px-6 pb-5 lg:grid-cols-[minmax(0,1fr)_30rem]">
-      <MovementNow view={view} current={current} at={at} total={script.total} home={script.home} since={view.since} go={go} />
+      <MovementNow
+        view={view}
+        current={current}
+        at={at}
+        total={script.total}
+        home={script.home}
+        since={view.since === null ? null : view.since - log.offset}
+        go={go}
+      />
       <section className="flex min-h-0 flex-col gap-4" aria-label="Participants and next movement">
         <ClassRoster people={view.people.filter(({ id }) => state.here.has(id))} pick={pick} />
         <div className="flex gap-4">
@@ -194,9 +205,11 @@ function Moving({ taught: { state, script, view, go }, current, at, pick, childr
  *
  * Long because it hands the events of a class to the view of each stage.
  */
-export function ClassRoom({ classId, planned, kept, safety }: Props) {
-  const taught = useClass({ classId, planned, kept });
-  const { state, script, view, unsent, add, go, tick } = taught;
+export function ClassRoom({ safety, ...props }: Props) {
+  const { classId, recorder } = props;
+  const taught = useClass(props);
+  const { state, script, view, log, go, tick } = taught;
+  const { add, unsent } = log;
   const { stage, at, current, people } = view;
   const [pickedId, setPickedId] = useState<string | null>(null);
   const [stopping, setStopping] = useState(false);
@@ -216,7 +229,9 @@ export function ClassRoom({ classId, planned, kept, safety }: Props) {
       tabIndex={-1}
       className="class-room outline-none flex min-h-screen flex-col bg-tide-950 text-lg text-sand-50 lg:h-screen"
     >
-      <ClassHead view={view} groupName={script.groupName} unsent={unsent} />
+      <ClassHead view={view} groupName={script.groupName}>
+        <SavedState classId={classId} recorder={recorder} log={log} />
+      </ClassHead>
       {at === null && (
         <Arrivals
           classId={classId}
@@ -239,7 +254,8 @@ export function ClassRoom({ classId, planned, kept, safety }: Props) {
           The class has ended. {unsent > 0 && "The record is saved on this device and will be sent when you are online."}
         </p>
       )}
-      {stage === "ending" && (
+      {stage === "ending" && !safety.asks && <p className="p-8 text-2xl">The instructor ends the class.</p>}
+      {stage === "ending" && safety.asks && (
         <Ending
           classId={classId}
           end={(effort, note) => void add({ kind: "ended", effort, note })}

@@ -1,43 +1,28 @@
 import type { ClassEvent } from "@able-tide/core/class/events";
-import type { ClassTransport, Shelf } from "./class-log.ts";
+import type { ProgressAnswer, RecordedAnswer } from "./class-answers.ts";
+import { type ClassTransport, SIGNED_OUT } from "./class-log.ts";
 
-/** The server's answer to an event that this account may not record. */
-const REFUSED = 403;
+/** A request without an answer after this long is given up and tried again, milliseconds. */
+const DEADLINE = 10_000;
 
-/** The events of a class in this browser's local storage. */
-export function browserShelf(classId: string): Shelf {
-  const key = `able-tide.class.${classId}`;
-  return {
-    read() {
-      try {
-        return JSON.parse(window.localStorage.getItem(key) ?? "[]");
-      } catch {
-        return [];
-      }
-    },
-    write(events) {
-      if (events.length === 0) window.localStorage.removeItem(key);
-      else window.localStorage.setItem(key, JSON.stringify(events));
-    },
-  };
+/** No one is signed in any more, or someone else than who recorded the events. */
+const NOT_MINE: readonly number[] = [401, 409];
+
+/** @returns null where the answer is not the server's own: an error, or a page that the request was led to */
+async function ask<Answer>(address: string, init: RequestInit = {}): Promise<Answer | typeof SIGNED_OUT | null> {
+  const response = await fetch(address, { ...init, redirect: "manual", signal: AbortSignal.timeout(DEADLINE) });
+  if (NOT_MINE.includes(response.status)) return SIGNED_OUT;
+  return response.ok ? response.json() : null;
 }
 
 /** Sends events of a class to its address and asks there for those of other devices. */
-export const httpTransport = (classId: string): ClassTransport => ({
-  async send(batch: readonly ClassEvent[]) {
-    const response = await fetch(`/classes/${classId}/events`, {
+export const httpTransport = (classId: string, accountId: string): ClassTransport => ({
+  send: (events: readonly ClassEvent[]) =>
+    ask<RecordedAnswer>(`/classes/${classId}/events`, {
       method: "POST",
-      headers: { "Content-Type": "application/json" },
-      body: JSON.stringify(batch),
-    });
-    if (response.status === REFUSED) {
-      const { refused = batch.map(({ id }) => id) } = (await response.json()) as { refused?: string[] };
-      return { refused };
-    }
-    return response.ok ? "sent" : null;
-  },
-  async progress(after) {
-    const response = await fetch(`/classes/${classId}/events?after=${after}`, { headers: { Accept: "application/json" } });
-    return response.ok ? response.json() : null;
-  },
+      headers: { "Content-Type": "application/json", Accept: "application/json" },
+      body: JSON.stringify({ accountId, events }),
+    }),
+  progress: (after) =>
+    ask<ProgressAnswer>(`/classes/${classId}/events?after=${after}`, { headers: { Accept: "application/json" } }),
 });

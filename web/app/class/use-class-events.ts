@@ -1,29 +1,51 @@
 import type { ClassEvent } from "@able-tide/core/class/events";
 import { useEffect, useState } from "react";
 import { useStore } from "../kit/use-store.ts";
-import { type ClassLog, type ClassLogState, createClassLog, type Shelf } from "./class-log.ts";
-import { browserShelf, httpTransport } from "./class-transport.ts";
+import { type ClassLog, type ClassLogState, createClassLog, type Shelf, type Stamps } from "./class-log.ts";
+import { classShelf, othersWaiting, type Recorder } from "./class-shelf.ts";
+import { httpTransport } from "./class-transport.ts";
 
 /** Milliseconds between tries to send what the server does not have yet. */
 const RETRY = 3000;
 /** Milliseconds between questions about what other devices recorded. */
 const LOOK = 5000;
 
-const EMPTY_SHELF: Shelf = { read: () => [], write: () => undefined };
+const NO_SHELF: Shelf = { read: () => ({ waiting: [], refused: [] }), write: () => undefined };
 
-const stamp = () => ({ id: crypto.randomUUID(), at: new Date().toISOString() });
+const STAMPS: Stamps = { newId: () => crypto.randomUUID(), deviceNow: () => Date.now() };
 
-/** The events of a class on this device. @param kept what the server had when the page was loaded */
-export function useClassEvents(classId: string, kept: readonly ClassEvent[]): ClassLogState & Pick<ClassLog, "add"> {
+interface Options {
+  readonly classId: string;
+  readonly recorder: Recorder;
+  /** What the server had when the page was loaded. */
+  readonly kept: readonly ClassEvent[];
+  /** The server's time when the page was loaded, ISO instant. */
+  readonly now: string;
+}
+
+type ClassEvents = ClassLogState &
+  Pick<ClassLog, "add" | "send" | "dismissRefused"> & {
+    /** Whose events of this class wait at this device, next to one's own. */
+    readonly others: readonly { readonly name: string; readonly waiting: number }[];
+  };
+
+/** The events of a class on this device, of the account that is signed in. */
+export function useClassEvents({ classId, recorder, kept, now }: Options): ClassEvents {
+  const { accountId } = recorder;
   // The page as the server draws it has no shelf; the browser puts its own in its place.
-  const [log, setLog] = useState(() => createClassLog(kept, EMPTY_SHELF, httpTransport(classId), stamp));
+  const [log, setLog] = useState(() => createClassLog(kept, NO_SHELF, httpTransport(classId, accountId), STAMPS));
+  const [others, setOthers] = useState<ClassEvents["others"]>([]);
   const state = useStore(log);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: what the server had when the page was loaded is read once
   useEffect(() => {
-    const own = createClassLog(kept, browserShelf(classId), httpTransport(classId), stamp);
+    const shelf = classShelf(window.localStorage, classId, recorder);
+    const offset = Date.parse(now) - Date.now();
+    const own = createClassLog(kept, shelf, httpTransport(classId, accountId), STAMPS, offset);
     setLog(own);
+    setOthers(othersWaiting(window.localStorage, classId, recorder));
     void own.send();
+    void own.look();
     const retrying = setInterval(own.send, RETRY);
     const looking = setInterval(() => {
       if (!document.hidden) void own.look();
@@ -32,7 +54,7 @@ export function useClassEvents(classId: string, kept: readonly ClassEvent[]): Cl
       clearInterval(retrying);
       clearInterval(looking);
     };
-  }, [classId]);
+  }, [classId, accountId]);
 
-  return { ...state, add: log.add };
+  return { ...state, add: log.add, send: log.send, dismissRefused: log.dismissRefused, others };
 }

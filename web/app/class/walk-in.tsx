@@ -19,6 +19,7 @@ interface Answer {
   readonly personId: string | null;
 }
 
+const SIGNED_OUT = "You are signed out. Your entries are kept: sign in again at the top, then open this again.";
 const NO_CONNECTION = "No connection. Your entries are kept. Try again in a moment.";
 
 /**
@@ -46,6 +47,7 @@ export function WalkIn({ classId, taken }: Props) {
     setProblem(null);
     try {
       const response = await fetch(`/classes/${classId}/walk-in`, { method: "POST", body: formData });
+      if (response.status === 401) return setProblem(SIGNED_OUT);
       const { result, personId }: Answer = await response.json();
       setLastResult(result);
       if (personId !== null) {

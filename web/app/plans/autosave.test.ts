@@ -11,16 +11,16 @@ const draft = (breathSeconds: number): Draft => ({ ...EMPTY_PLAN, breathSeconds 
 function byHand() {
   const sent: {
     readonly draft: Draft;
-    readonly version: number;
+    readonly revision: number;
     readonly answer: (answer: SaveAnswer) => void;
     readonly fail: () => void;
   }[] = [];
   const autosave = createAutosave(
     draft(6),
     1,
-    (sending, version) =>
+    (sending, revision) =>
       new Promise((answer, reject) =>
-        sent.push({ draft: sending, version, answer, fail: () => reject(new TypeError("no network")) }),
+        sent.push({ draft: sending, revision, answer, fail: () => reject(new TypeError("no network")) }),
       ),
   );
   return { autosave, sent };
@@ -39,19 +39,19 @@ test("nothing is sent where nothing has changed", async () => {
   expect(autosave.isUnsaved()).toBe(false);
 });
 
-test("a change is sent with the version it began from, the next with the version that came back", async () => {
+test("a change is sent with the revision it began from, the next with the revision that came back", async () => {
   const { autosave, sent } = byHand();
   autosave.setDraft(draft(7));
   expect(autosave.isUnsaved()).toBe(true);
   const first = autosave.save();
   expect(autosave.get().kind).toBe("saving");
-  sent[0]?.answer({ kind: "saved", version: 2 });
+  sent[0]?.answer({ kind: "saved", revision: 2 });
   expect(await first).toBe(true);
   autosave.setDraft(draft(8));
   const second = autosave.save();
-  sent[1]?.answer({ kind: "saved", version: 3 });
+  sent[1]?.answer({ kind: "saved", revision: 3 });
   await second;
-  expect(sent.map(({ version }) => version)).toEqual([1, 2]);
+  expect(sent.map(({ revision }) => revision)).toEqual([1, 2]);
   expect(autosave.get().kind).toBe("saved");
 });
 
@@ -73,10 +73,10 @@ test("what changes during a saving goes after it, never at the same time", async
   autosave.setDraft(draft(8));
   const joined = autosave.save();
   expect(sent).toHaveLength(1);
-  sent[0]?.answer({ kind: "saved", version: 2 });
+  sent[0]?.answer({ kind: "saved", revision: 2 });
   await settle();
-  expect(sent[1]).toMatchObject({ version: 2, draft: { breathSeconds: 8 } });
-  sent[1]?.answer({ kind: "saved", version: 3 });
+  expect(sent[1]).toMatchObject({ revision: 2, draft: { breathSeconds: 8 } });
+  sent[1]?.answer({ kind: "saved", revision: 3 });
   expect(await Promise.all([first, joined])).toEqual([true, true]);
 });
 
@@ -89,7 +89,7 @@ test("without a connection the draft stays unsaved, and the next try sends it", 
   expect(autosave.get().kind).toBe("offline");
   expect(autosave.isUnsaved()).toBe(true);
   const second = autosave.save();
-  sent[1]?.answer({ kind: "saved", version: 2 });
+  sent[1]?.answer({ kind: "saved", revision: 2 });
   expect(await second).toBe(true);
 });
 
@@ -103,16 +103,16 @@ test("a refusal is told and the draft stays", async () => {
   expect(autosave.isUnsaved()).toBe(true);
 });
 
-test("after a clash ours is saved over theirs from their version", async () => {
+test("after a clash ours is saved over theirs from their revision", async () => {
   const { autosave, sent } = byHand();
   autosave.setDraft(draft(7));
   const saving = autosave.save();
-  sent[0]?.answer({ kind: "elsewhere", theirs: draft(9), version: 5 });
+  sent[0]?.answer({ kind: "elsewhere", theirs: draft(9), revision: 5 });
   await saving;
-  expect(autosave.get()).toMatchObject({ kind: "elsewhere", version: 5 });
+  expect(autosave.get()).toMatchObject({ kind: "elsewhere", revision: 5 });
   autosave.goOnFrom(5, null);
-  expect(sent[1]).toMatchObject({ version: 5, draft: { breathSeconds: 7 } });
-  sent[1]?.answer({ kind: "saved", version: 6 });
+  expect(sent[1]).toMatchObject({ revision: 5, draft: { breathSeconds: 7 } });
+  sent[1]?.answer({ kind: "saved", revision: 6 });
   await settle();
   expect(autosave.get().kind).toBe("saved");
 });
@@ -122,7 +122,7 @@ test("after a clash theirs is taken as saved and nothing is sent", async () => {
   autosave.setDraft(draft(7));
   const saving = autosave.save();
   const theirs = draft(9);
-  sent[0]?.answer({ kind: "elsewhere", theirs, version: 5 });
+  sent[0]?.answer({ kind: "elsewhere", theirs, revision: 5 });
   await saving;
   autosave.goOnFrom(5, theirs);
   autosave.setDraft(theirs);
@@ -131,5 +131,5 @@ test("after a clash theirs is taken as saved and nothing is sent", async () => {
   expect(sent).toHaveLength(1);
   autosave.setDraft(draft(10));
   void autosave.save();
-  expect(sent[1]?.version).toBe(5);
+  expect(sent[1]?.revision).toBe(5);
 });

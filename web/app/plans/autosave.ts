@@ -6,7 +6,7 @@ import type { SaveAnswer } from "./submit-plan.ts";
 export type SaveState =
   | { readonly kind: "saved" | "saving" | "offline" }
   | { readonly kind: "refused"; readonly message: string }
-  | { readonly kind: "elsewhere"; readonly theirs: Draft; readonly version: number };
+  | { readonly kind: "elsewhere"; readonly theirs: Draft; readonly revision: number };
 
 export interface Autosave extends Store<SaveState> {
   /** Tells the newest draft; it is saved with the next `save`. */
@@ -15,22 +15,22 @@ export interface Autosave extends Store<SaveState> {
   readonly isUnsaved: () => boolean;
   /** Saves what is not saved yet; joins a saving that is under way. @returns whether all of it is saved */
   readonly save: () => Promise<boolean>;
-  /** Goes on from another version after a clash: with their draft as saved, or with null to save ours over it. */
-  readonly goOnFrom: (version: number, theirs: Draft | null) => void;
+  /** Goes on from another revision after a clash: with their draft as saved, or with null to save ours over it. */
+  readonly goOnFrom: (revision: number, theirs: Draft | null) => void;
 }
 
 /**
- * Saves a draft, one request at a time, with the version it began from.
+ * Saves a draft, one request at a time, with the revision it began from.
  *
  * @param send puts a draft to the server. @throws without an answer
  */
 export function createAutosave(
   first: Draft,
-  firstVersion: number,
-  send: (draft: Draft, version: number) => Promise<SaveAnswer>,
+  firstRevision: number,
+  send: (draft: Draft, revision: number) => Promise<SaveAnswer>,
 ): Autosave {
   const store = createStore<SaveState>({ kind: "saved" });
-  let version = firstVersion;
+  let revision = firstRevision;
   let saved = first;
   let newest = first;
   let running: Promise<boolean> | null = null;
@@ -41,12 +41,12 @@ export function createAutosave(
       while (newest !== saved) {
         const sending = newest;
         setState({ kind: "saving" });
-        const answer = await send(sending, version);
+        const answer = await send(sending, revision);
         if (answer.kind !== "saved") {
           setState(answer);
           return false;
         }
-        version = answer.version;
+        revision = answer.revision;
         saved = sending;
       }
       setState({ kind: "saved" });
@@ -76,7 +76,7 @@ export function createAutosave(
     isUnsaved: () => newest !== saved,
     save,
     goOnFrom(from, theirs) {
-      version = from;
+      revision = from;
       if (theirs) {
         saved = theirs;
         setState({ kind: "saved" });

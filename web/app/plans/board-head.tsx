@@ -21,7 +21,7 @@ const PAGES = [
   ["script", "Script"],
   ["printouts", "Printouts"],
   ["floor", "Floor plan"],
-  ["versions", "Version history"],
+  ["revisions", "Revisions"],
   ["file", "Export"],
 ] as const;
 

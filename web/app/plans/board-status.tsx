@@ -27,11 +27,11 @@ export function BoardStatus({ board, checksRef }: { board: Board; checksRef: Ref
         />
         <SaveNote
           state={saving.state}
-          takeTheirs={(theirs, version) => {
+          takeTheirs={(theirs, revision) => {
             edit(() => theirs);
-            saving.goOnFrom(version, theirs);
+            saving.goOnFrom(revision, theirs);
           }}
-          keepOurs={(version) => saving.goOnFrom(version, null)}
+          keepOurs={(revision) => saving.goOnFrom(revision, null)}
         />
         <KeysSheet keys={BOARD_KEYS} className="ml-3 underline underline-offset-4" />
       </span>

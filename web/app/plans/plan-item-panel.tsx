@@ -54,11 +54,11 @@ const KNOWN = {
 function TimeOfBlock({ block }: { block: ScheduledItem }) {
   const { transition, explanation, demonstration, repetitions, sideChange } = block.parts;
   const parts = [
-    ["link", transition],
-    ["talk", explanation],
-    ["showing", demonstration],
-    ["rounds", repetitions],
-    ["other side", sideChange],
+    ["transition", transition],
+    ["explanation", explanation],
+    ["demonstration", demonstration],
+    ["repetitions", repetitions],
+    ["change of sides", sideChange],
   ] as const;
   return (
     <p className="text-sand-600">

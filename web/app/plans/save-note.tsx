@@ -3,8 +3,8 @@ import type { Draft } from "./draft.ts";
 
 interface Props {
   readonly state: SaveState;
-  readonly takeTheirs: (theirs: Draft, version: number) => void;
-  readonly keepOurs: (version: number) => void;
+  readonly takeTheirs: (theirs: Draft, revision: number) => void;
+  readonly keepOurs: (revision: number) => void;
 }
 
 const WORDS = { saved: "Saved", saving: "Saving…", offline: "Not saved yet. No connection; trying again." } as const;
@@ -18,11 +18,11 @@ export function SaveNote({ state, takeTheirs, keepOurs }: Props) {
         <button
           type="button"
           className="min-h-11 underline underline-offset-4"
-          onClick={() => takeTheirs(state.theirs, state.version)}
+          onClick={() => takeTheirs(state.theirs, state.revision)}
         >
           Use their version
         </button>
-        <button type="button" className="min-h-11 underline underline-offset-4" onClick={() => keepOurs(state.version)}>
+        <button type="button" className="min-h-11 underline underline-offset-4" onClick={() => keepOurs(state.revision)}>
           Keep my version
         </button>
       </span>

@@ -12,10 +12,10 @@ const RETRY = 4000;
 export function useAutosave(
   planId: string,
   draft: Draft,
-  startVersion: number,
+  startRevision: number,
 ): Pick<Autosave, "save" | "goOnFrom"> & { readonly state: SaveState } {
   const [autosave] = useState(() =>
-    createAutosave(draft, startVersion, (sending, version) => savePlan(planId, sending, version)),
+    createAutosave(draft, startRevision, (sending, revision) => savePlan(planId, sending, revision)),
   );
   const state = useStore(autosave);
 

@@ -33,7 +33,7 @@ import { usePlanIssues } from "./use-plan-issues.ts";
 import { usePlanLook } from "./use-plan-look.ts";
 
 export interface BoardProps {
-  readonly plan: { readonly id: string; readonly day: string; readonly version: number };
+  readonly plan: { readonly id: string; readonly day: string; readonly revision: number };
   readonly content: Draft;
   readonly setting: PlanSetting;
   readonly styles: readonly TeachingStyle[];
@@ -79,7 +79,7 @@ function useEditedPlan({ plan, content, setting, group, people, movements, fitte
     settled: fitted.settled && isCurrent,
     fills: usePaletteOrder(movements, later.analysis, later.draft.purpose, later.input.context, later.input.variants),
     contents: useMemo(() => readContent(later.analysis, draft.purpose), [later, draft.purpose]),
-    saving: useAutosave(plan.id, draft, plan.version),
+    saving: useAutosave(plan.id, draft, plan.revision),
   };
 }
 

@@ -128,7 +128,8 @@ function SeriesList({ series, groups }: Pick<Loaded, "series" | "groups">) {
           <span>
             <strong>{groups.find((group) => group.id === groupId)?.name}</strong>, weekly from {formatDay(firstDay)} to{" "}
             {formatDay(lastDay)}
-            {breaks.length > 0 && `, not ${breaks.map(({ from, to }) => (from === to ? from : `${from} to ${to}`)).join(", ")}`}
+            {breaks.length > 0 &&
+              `, not ${breaks.map(({ from, to }) => (from === to ? formatDay(from) : `${formatDay(from)} to ${formatDay(to)}`)).join(", ")}`}
           </span>
           <Form method="post" className="ml-auto">
             <input type="hidden" name="seriesId" value={id} />

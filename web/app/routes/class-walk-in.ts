@@ -1,7 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { parseForm } from "../../forms/parse-form.ts";
 import { PersonForm } from "../../forms/person-form.ts";
-import { addEvents, findClass } from "../../server/classes/classes.ts";
+import { findClass } from "../../server/classes/classes.ts";
+import { addEvents } from "../../server/classes/record-events.ts";
 import { joinClass } from "../../server/classes/teach.ts";
 import { addNewcomer } from "../../server/people/newcomers.ts";
 import { formDataOf } from "../form-data.server.ts";

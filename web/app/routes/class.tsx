@@ -73,8 +73,10 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     events: helper ? eventsForHelper(events) : events,
     safety,
     organisation: scope.organisationName,
+    accountId: scope.accountId,
     name: scope.accountName,
     role: scope.role,
+    now: scope.now().toISOString(),
   };
 }
 
@@ -98,7 +100,18 @@ function Ended({ taught, events, organisation, name, role }: Loaded) {
 }
 
 export default function ClassPage({ loaderData }: Route.ComponentProps) {
-  const { taught, events, safety } = loaderData;
+  const { taught, events, safety, accountId, name, now } = loaderData;
   if (taught.endedAt !== null) return <Ended {...loaderData} />;
-  return <ClassRoom key={taught.id} classId={taught.id} planned={taught} kept={events} safety={safety} />;
+  const recorder = { accountId, name };
+  return (
+    <ClassRoom
+      key={`${taught.id} ${accountId}`}
+      classId={taught.id}
+      planned={taught}
+      recorder={recorder}
+      kept={events}
+      now={now}
+      safety={safety}
+    />
+  );
 }

@@ -8,6 +8,7 @@ const NEW_PARTS: readonly (readonly [RegExp, string])[] = [
   [/^\/plans\/take-in$/, "/plans/import"],
   [/^(\/plans\/[^/]+)\/sheets(?=\/|$)/, "$1/printouts"],
   [/^(\/plans\/[^/]+)\/places$/, "$1/floor"],
+  [/^(\/plans\/[^/]+)\/versions$/, "$1/revisions"],
 ];
 
 /** Sends someone who kept an address of before to the page's present one; its own rights are checked there. */

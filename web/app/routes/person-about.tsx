@@ -1,4 +1,4 @@
-import { EMERGENCY_FACTS, MEDICINES } from "@able-tide/core/people/about";
+import { EMERGENCY_FACTS } from "@able-tide/core/people/about";
 import { factLabel } from "@able-tide/words/people";
 import { sentenceCase } from "@able-tide/words/text";
 import type { SubmissionResult } from "@conform-to/react";
@@ -97,7 +97,7 @@ export default function PersonAbout({ loaderData: { person, clinicians }, action
     <>
       <PageHead
         title={`About ${person.name}`}
-        note={`${MEDICINES.length} classes of medicine matter in class; leave the rest to the clinic.`}
+        note="Record only the medicines that matter in class; leave the rest to the clinic."
       >
         <ButtonLink look="plain" to={`/people/${person.id}`}>
           Back to {person.name}

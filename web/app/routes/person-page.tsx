@@ -4,7 +4,7 @@ import { capGroupLabel } from "@able-tide/words/caps";
 import { formatCapLimit, formatCapReason } from "@able-tide/words/format-cap";
 import { formatCautionsOf } from "@able-tide/words/limitations";
 import { formatFacts, formatTouch } from "@able-tide/words/people";
-import { formatDayMonthAndYear } from "@able-tide/words/text";
+import { formatDayMonthAndYear, sentenceCase } from "@able-tide/words/text";
 import { Printer } from "lucide-react";
 import { capNotices } from "../../server/people/cap-notices.ts";
 import { activeCaps } from "../../server/people/caps.ts";
@@ -136,7 +136,7 @@ export default function PersonOnAPage({ loaderData }: Route.ComponentProps) {
             </section>
           )}
           <p className="mt-3">
-            {formatTouch(person)}. {[person.uses, person.equipment].filter(Boolean).join(", ")}
+            {formatTouch(person)}. {sentenceCase([person.uses, person.equipment].filter(Boolean).join(", "))}
           </p>
           {cautions.length > 0 && (
             <ul className="mt-2 list-disc pl-5">

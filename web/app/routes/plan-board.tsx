@@ -69,7 +69,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     // Worked out so that it is ready when the class is, once the browser has had its turn.
     setTimeout(() => void rows().catch(() => undefined), BROWSER_FIRST).unref();
   return {
-    plan: { id: plan.id, day: plan.day, version: plan.version },
+    plan: { id: plan.id, day: plan.day, revision: plan.revision },
     content: contentOf(plan),
     setting,
     styles: styles.map(({ style }) => style),

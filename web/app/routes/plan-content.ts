@@ -7,6 +7,7 @@ import { findGroup } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
 import { changePlan, contentOf, findPlan } from "../../server/plans/plans.ts";
 import type { Scope } from "../../server/scope.ts";
+import { jsonOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import type { SaveAnswer } from "../plans/submit-plan.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
@@ -25,20 +26,19 @@ async function unknownMovement(scope: Scope, blocks: PlanContent["blocks"], inWa
 /** Takes the board's draft and saves it. Answers in JSON. */
 export async function action({ request, params, context }: Route.ActionArgs): Promise<Response> {
   const scope = context.get(scopeContext);
-  const body: unknown = await request.json().catch(() => null);
-  const submission = v.safeParse(PlanSubmission, body);
+  const submission = v.safeParse(PlanSubmission, await jsonOf(request));
   const plan = isId(params.planId) ? await findPlan(scope, params.planId) : null;
   if (!plan) throw notFound();
   if (!submission.success) return refused(formatPlanIssue(submission.issues[0]), 400);
-  const { version, content } = submission.output;
+  const { revision, content } = submission.output;
   const inWater = (await findGroup(scope, plan.groupId))?.inWater ?? false;
   const missing = await unknownMovement(scope, content.blocks, inWater);
   if (missing !== null) return refused(`There is no ${inWater ? "aquatic" : "land"} movement called "${missing}".`);
 
-  const next = await changePlan(scope, plan.id, version, content);
+  const next = await changePlan(scope, plan.id, revision, content);
   if (next === null) {
     const now = (await findPlan(scope, plan.id)) ?? plan;
-    return answer({ kind: "elsewhere", theirs: contentOf(now), version: now.version }, 409);
+    return answer({ kind: "elsewhere", theirs: contentOf(now), revision: now.revision }, 409);
   }
-  return answer({ kind: "saved", version: next });
+  return answer({ kind: "saved", revision: next });
 }

@@ -23,7 +23,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const { plan, group, setting, people } = fitted;
   const placed = await placedPeople(scope, fitted);
   return {
-    plan: { id: plan.id, day: plan.day, version: plan.version },
+    plan: { id: plan.id, day: plan.day, revision: plan.revision },
     content: contentOf(plan),
     group: group.name,
     floor: setting.floor,
@@ -43,7 +43,7 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
   const { plan, content, group, floor, people } = loaderData;
   const [draft, setDraft] = useState<PlanContent>(content);
   const [chosen, setChosen] = useState<string | null>(null);
-  const saving = useAutosave(plan.id, draft, plan.version);
+  const saving = useAutosave(plan.id, draft, plan.revision);
   const moved = useMemo(() => new Map(draft.places.map(({ personId, x, z }) => [personId, { x, z }])), [draft.places]);
   const places = useMemo(() => (floor ? standingPositions(floor, people, moved) : []), [floor, people, moved]);
   const problems = useMemo(() => (floor ? positionProblems(floor, people, places) : []), [floor, people, places]);
@@ -65,11 +65,11 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
         <div className="flex flex-wrap items-center gap-3">
           <SaveNote
             state={saving.state}
-            takeTheirs={(theirs, version) => {
+            takeTheirs={(theirs, revision) => {
               setDraft(theirs);
-              saving.goOnFrom(version, theirs);
+              saving.goOnFrom(revision, theirs);
             }}
-            keepOurs={(version) => saving.goOnFrom(version, null)}
+            keepOurs={(revision) => saving.goOnFrom(revision, null)}
           />
           <ButtonLink look="plain" to={`/plans/${plan.id}`}>
             Back to the plan

@@ -132,7 +132,7 @@ export default function PlanScript({ loaderData }: Route.ComponentProps) {
       ) : (
         <>
           <p className="mb-2">
-            {openingWords(plan.style, standing).join(" ")} If you lose your place, wait {formatState(reading.home)}, then rejoins.
+            {openingWords(plan.style, standing).join(" ")} If you lose your place, wait {formatState(reading.home)}, then rejoin.
           </p>
           <ol className="text-[0.9rem] leading-snug">
             {reading.blocks.map((block) => (

@@ -23,7 +23,7 @@ import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/progress";
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [
-  { title: `${loaderData?.person ? `${loaderData.person.name}, weeks` : "Weeks"} · Able Tide` },
+  { title: `${loaderData?.person ? `${loaderData.person.name}, weeks` : "Progress"} · Able Tide` },
 ];
 
 const MOST_WEEKS = 14;
@@ -116,7 +116,7 @@ export default function Weeks({ loaderData: { people, person, record, today }, a
   return (
     <>
       <PageHead
-        title={person ? `${person.name}, week by week` : "Weeks"}
+        title={person ? `${person.name}, week by week` : "Progress"}
         note={person ? "One-leg stand test for each leg, with the active caps" : "Choose a participant to see their progress."}
       >
         {person && (
@@ -125,7 +125,7 @@ export default function Weeks({ loaderData: { people, person, record, today }, a
           </ButtonLink>
         )}
       </PageHead>
-      <nav aria-label="People" className="mb-5 flex flex-wrap gap-2">
+      <nav aria-label="Participants" className="mb-5 flex flex-wrap gap-2">
         {people.map(({ id, name }) => (
           <NavLink
             key={id}

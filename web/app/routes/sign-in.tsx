@@ -10,6 +10,7 @@ import { Disclaimer } from "../kit/disclaimer.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
 import { VariantSymbol } from "../kit/variant-symbol.tsx";
 import { signInCookie } from "../signed-in.server.ts";
+import { wayBack } from "../way-back.ts";
 import type { Route } from "./+types/sign-in";
 
 const SignIn = v.object({
@@ -19,18 +20,12 @@ const SignIn = v.object({
 
 export const meta: Route.MetaFunction = () => [{ title: "Sign in · Able Tide" }];
 
-/** Only a path of this site, so that no one is sent elsewhere after signing in. */
-function wayBack(request: Request): string {
-  const back = new URL(request.url).searchParams.get("back") ?? "/";
-  return /^\/(?![/\\])/.test(back) ? back : "/";
-}
-
 export async function action({ request, context }: Route.ActionArgs) {
   const submission = parseForm(await formDataOf(request), { schema: SignIn });
   if (submission.status !== "success") return data(submission.reply({ hideFields: ["password"] }), { status: 422 });
   const outcome = await enter({ ...submission.value, address: context.get(addressContext) });
   if (outcome.kind === "welcome")
-    return redirect(wayBack(request), { headers: { "Set-Cookie": await signInCookie.serialize(outcome.token) } });
+    return redirect(wayBack(request.url), { headers: { "Set-Cookie": await signInCookie.serialize(outcome.token) } });
   const wait = outcome.kind === "wait";
   return data(
     submission.reply({

@@ -45,7 +45,7 @@ function nextSession(group: Group, { day, plans, movements, people, settingOf }:
   return {
     group: { name: group.name, place: group.place, startsAt: group.startsAt, people: members.length },
     day: plan?.day ?? nextMeeting(group.weekday, day),
-    plan: plan && { id: plan.id, version: plan.version, outline: outlineOf(plan, settingOf(plan, group, NO_CAPS), movements) },
+    plan: plan && { id: plan.id, revision: plan.revision, outline: outlineOf(plan, settingOf(plan, group, NO_CAPS), movements) },
   };
 }
 
@@ -99,7 +99,7 @@ export async function loader({ context }: Route.LoaderArgs) {
           .map((group) => nextSession(group, { day, plans, movements, people, settingOf }))
           .sort((a, b) => (a.day === b.day ? (a.group.startsAt < b.group.startsAt ? -1 : 1) : a.day < b.day ? -1 : 1));
   const next = sessions.find(({ plan }) => plan !== null)?.plan;
-  if (next) fitAhead(scope, next.id, `${next.version} ${caps.map(({ id, until }) => `${id} ${until}`).join()}`);
+  if (next) fitAhead(scope, next.id, `${next.revision} ${caps.map(({ id, until }) => `${id} ${until}`).join()}`);
   return {
     day,
     running: running.map(({ id, groupName }) => ({ id, group: groupName })),

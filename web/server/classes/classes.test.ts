@@ -4,7 +4,8 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { addSomebody, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
 import { addCap } from "../people/caps.ts";
 import { addPlan, changePlan } from "../plans/plans.ts";
-import { addEvents, findClass, listEvents } from "./classes.ts";
+import { findClass, listEvents } from "./classes.ts";
+import { addEvents } from "./record-events.ts";
 import { fitClassAgain, teachPlan } from "./teach.ts";
 
 let organisation: TestOrganisation;

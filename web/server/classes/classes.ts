@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { type ClassEvent, isSevere } from "@able-tide/core/class/events";
+import type { ClassEvent } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import type { Scope } from "../scope.ts";
 
@@ -62,10 +62,6 @@ export async function findClass(scope: Scope, id: string): Promise<TaughtClass |
   const row = await classesOf(scope).where({ id }).first<ClassRow>("*");
   return row ? toClass(row) : null;
 }
-
-/** Whether the organisation has a class. */
-export const hasClass = async (scope: Scope, id: string): Promise<boolean> =>
-  (await classesOf(scope).where({ id }).first("id")) !== undefined;
 
 /** The class of a plan, running or ended: a plan is taught once. */
 export async function classOfPlan(scope: Scope, planId: string): Promise<ClassSummary | null> {
@@ -158,60 +154,6 @@ export async function changeScript(
       .increment("script_revision", 1)
       .update({ script: JSON.stringify(script) });
     return script;
-  });
-}
-
-/**
- * Adds events to a class. Each gets the next number of this class under the class row's lock, so that numbers become
- * visible in order; an event that is already there is left as it is.
- *
- * @returns false if the organisation has no such class
- */
-export async function addEvents(scope: Scope, classId: string, events: readonly ClassEvent[]): Promise<boolean> {
-  return scope.database.transaction(async (transaction) => {
-    const own = { organisation_id: scope.organisationId, id: classId };
-    const row = await transaction("classes").where(own).forUpdate().first<{ last_sequence: number }>("last_sequence");
-    if (!row) return false;
-    let sequence = row.last_sequence;
-    for (const event of events) {
-      const added = await transaction("class_events")
-        .insert({
-          organisation_id: scope.organisationId,
-          class_id: classId,
-          id: event.id,
-          sequence: sequence + 1,
-          event: JSON.stringify(event),
-          recorded_by: scope.accountId,
-          recorded_at: scope.now(),
-        })
-        .onConflict(["organisation_id", "class_id", "id"])
-        .ignore()
-        .returning("id");
-      if (added.length > 0) sequence += 1;
-    }
-    const ended = events.find((event) => event.kind === "ended");
-    await transaction("classes")
-      .where(own)
-      .update({ last_sequence: sequence, ...(ended ? { ended_at: ended.at } : {}) });
-    return true;
-  });
-}
-
-const AFTER_CLASS: readonly ClassEvent["kind"][] = ["followedUp", "nextDay"];
-
-/**
- * Events that this account may not add: what is found out afterwards is the instructor's, and so is taking back a note
- * of dizziness, a catch or pain, which needs a word.
- */
-export async function refusedEvents(scope: Scope, classId: string, events: readonly ClassEvent[]): Promise<ClassEvent[]> {
-  const withdrawn = events.some(({ kind }) => kind === "withdrawn");
-  if (!withdrawn && !events.some(({ kind }) => AFTER_CLASS.includes(kind))) return [];
-  const told = [...(withdrawn ? await listEvents(scope, classId) : []), ...events];
-  const grave = new Set(told.flatMap((event) => (event.kind === "noted" && isSevere(event.sign) ? [event.id] : [])));
-  return events.filter((event) => {
-    if (AFTER_CLASS.includes(event.kind)) return scope.role === "helper";
-    if (event.kind !== "withdrawn" || !grave.has(event.noteId)) return false;
-    return scope.role === "helper" || !event.because;
   });
 }
 

@@ -4,7 +4,7 @@ import { type ClassEvent, classState, type NextDayPain, type Observation } from 
 import { variantWords } from "@able-tide/words/variant-words";
 import type { Scope } from "../scope.ts";
 import { type ClassRecord, classesWithNotes, type NotedClass } from "./class-records.ts";
-import { addEvents, hasClass } from "./classes.ts";
+import { recordEvents } from "./record-events.ts";
 
 /** Something that was noted of a person in class, and what was found out about it afterwards. */
 export interface NotedInClass {
@@ -56,9 +56,8 @@ type AfterClass =
   | { readonly kind: "followedUp"; readonly noteId: string; readonly because: string }
   | { readonly kind: "nextDay"; readonly personId: string; readonly pain: NextDayPain };
 
-/** Adds what was found out after a class. @returns false if the organisation has no such class, or it is not this role's */
+/** Adds what was found out after a class. @returns false if the organisation has no such class, or refuses it */
 export async function recordAfterClass(scope: Scope, classId: string, told: AfterClass): Promise<boolean> {
-  if (scope.role === "helper" || !(await hasClass(scope, classId))) return false;
   const event: ClassEvent = { ...told, id: randomUUID(), at: scope.now().toISOString() };
-  return addEvents(scope, classId, [event]);
+  return (await recordEvents(scope, classId, [event]))?.refused.length === 0;
 }

@@ -6,8 +6,9 @@ import { addSomebody, ownOrganisation, type TestOrganisation } from "../../e2e/o
 import { cleanSessions, nextDaysAsked } from "../people/newcomers.ts";
 import { addPlan } from "../plans/plans.ts";
 import type { Scope } from "../scope.ts";
-import { addEvents, changeScript, findClass, refusedEvents } from "./classes.ts";
+import { changeScript, findClass } from "./classes.ts";
 import { notedSince, recordAfterClass } from "./follow-ups.ts";
+import { addEvents, recordEvents } from "./record-events.ts";
 import { classAfterNotes, fitAfterNotes, teachPlan } from "./teach.ts";
 import { usualPains } from "./usual-pains.ts";
 
@@ -150,22 +151,26 @@ describe("who may add what", () => {
     for (const sign of ["dizzy", "caught", "pain"] as const) {
       const note = noted(ann, sign);
       await addEvents(organisation.scope, classId, [note]);
-      const ids = async (scope: Scope, event: ClassEvent) => (await refusedEvents(scope, classId, [event])).map(({ id }) => id);
+      const ids = async (scope: Scope, event: ClassEvent) =>
+        (await recordEvents(scope, classId, [event]))?.refused.map(({ id }) => id);
       const [bare, word] = [withdrawn(note.id), withdrawn(note.id, "the wrong Ann")];
       expect(await ids(organisation.scope, bare)).toEqual([bare.id]);
-      expect(await ids(organisation.scope, word)).toEqual([]);
       expect(await ids(helper(), word)).toEqual([word.id]);
+      expect(await ids(organisation.scope, word)).toEqual([]);
     }
     const light = noted(ann, "wobbled");
     await addEvents(organisation.scope, classId, [light]);
-    expect(await refusedEvents(helper(), classId, [withdrawn(light.id)])).toEqual([]);
+    expect((await recordEvents(helper(), classId, [withdrawn(light.id)]))?.refused).toEqual([]);
   });
 
   test("a note and its taking back in one batch are no way around it", async () => {
     const classId = await begun("2026-10-19");
     const note = noted(ann, "dizzy");
     const back = withdrawn(note.id);
-    expect(await refusedEvents(helper(), classId, [note, back])).toEqual([back]);
+    expect(await recordEvents(helper(), classId, [note, back])).toMatchObject({
+      kept: [note.id],
+      refused: [{ id: back.id, why: "role" }],
+    });
   });
 
   test("what is found out afterwards is not the helper's to say", async () => {

@@ -16,7 +16,7 @@ export const MONDAY_PEOPLE: readonly DemoPerson[] = [
       kinName: "Her niece Jo",
       kinPhone: "555 0141",
       medicines: ["betaBlocker"],
-      facts: { bloodThinner: "takes a blood thinner: a knock on the head is an emergency" },
+      facts: { bloodThinner: "a knock on the head is an emergency" },
     },
     limitations: [
       { rule: "spinalStenosis", set: 1 },

@@ -249,7 +249,7 @@ export const WEDNESDAY_PEOPLE: readonly DemoPerson[] = [
       medicines: ["anticoagulant"],
       kinName: "His wife Ria",
       kinPhone: "555 0186",
-      facts: { bloodThinner: "takes a blood thinner: a knock on the head is an emergency" },
+      facts: { bloodThinner: "a knock on the head is an emergency" },
     },
     limitations: [
       {

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
-import { addPlan, changePlan, findPlan, listVersions } from "./plans.ts";
+import { addPlan, changePlan, findPlan, listRevisions } from "./plans.ts";
 
 let organisation: TestOrganisation;
 beforeAll(async () => {
@@ -23,7 +23,7 @@ test("a plan and its revision are written together, or neither", async () => {
     saved_at: scope.now(),
   });
   await expect(changePlan(scope, id, 1, { blocks: [], breathSeconds: 9 })).rejects.toThrow();
-  expect(await findPlan(scope, id)).toMatchObject({ version: 1, breathSeconds: 8 });
+  expect(await findPlan(scope, id)).toMatchObject({ revision: 1, breathSeconds: 8 });
 });
 
 test("each change is a revision of its own, and an old revision changes nothing", async () => {
@@ -31,7 +31,7 @@ test("each change is a revision of its own, and an old revision changes nothing"
   const id = await added("2026-11-11");
   expect(await changePlan(scope, id, 1, { blocks: [], breathSeconds: 9 })).toBe(2);
   expect(await changePlan(scope, id, 1, { blocks: [], breathSeconds: 7 })).toBeNull();
-  expect((await listVersions(scope, id, 10)).map(({ version, content }) => [version, content.breathSeconds])).toEqual([
+  expect((await listRevisions(scope, id, 10)).map(({ revision, content }) => [revision, content.breathSeconds])).toEqual([
     [2, 9],
     [1, 8],
   ]);

@@ -8,7 +8,7 @@ export interface Plan extends PlanContent {
   /** ISO calendar day. */
   readonly day: string;
   /** Counts every change; a change says which one it started from. */
-  readonly version: number;
+  readonly revision: number;
 }
 
 /** What is not said is as usual. */
@@ -37,7 +37,7 @@ const toPlan = (row: PlanRow): Plan => ({
   purpose: row.purpose,
   holds: row.holds,
   places: row.places,
-  version: row.version,
+  revision: row.version,
 });
 
 /** The content of a plan, without whose and when. */
@@ -87,12 +87,12 @@ export async function lastPlanBefore(scope: Scope, groupId: string, day: string)
   return row ? toPlan(row) : null;
 }
 
-/** Keeps a version as it was saved. Versions are only ever added. */
-const keepVersion = (scope: Scope, planId: string, version: number, content: PlanContent) =>
+/** Keeps a revision as it was saved. Revisions are only ever added. */
+const keepRevision = (scope: Scope, planId: string, revision: number, content: PlanContent) =>
   scope.database("plan_versions").insert({
     organisation_id: scope.organisationId,
     plan_id: planId,
-    version,
+    version: revision,
     content: JSON.stringify(content),
     saved_by: scope.accountId,
     saved_at: scope.now(),
@@ -118,42 +118,44 @@ export async function addPlan(
       changed_by: scope.accountId,
       changed_at: scope.now(),
     });
-    await keepVersion(within, id, 1, content);
+    await keepRevision(within, id, 1, content);
     return id;
   });
 }
 
 /**
- * Changes what is said of a plan's content and keeps the version.
+ * Changes what is said of a plan's content and keeps the revision.
  *
- * @returns the new version, or null if the plan has moved on from `version` or is not there
+ * @returns the new revision, or null if the plan has moved on from `revision` or is not there
  */
-export async function changePlan(scope: Scope, id: string, version: number, input: PlanInput): Promise<number | null> {
+export async function changePlan(scope: Scope, id: string, revision: number, input: PlanInput): Promise<number | null> {
   const plan = await findPlan(scope, id);
-  if (!plan || plan.version !== version) return null;
+  if (!plan || plan.revision !== revision) return null;
   const content = contentOf({ ...plan, ...input });
   return scope.database.transaction(async (database) => {
     const within = { ...scope, database };
     const [row] = await plansOf(within)
-      .where({ id, version })
-      .update({ ...columnsOf(content), version: version + 1, changed_by: scope.accountId, changed_at: scope.now() }, ["version"]);
+      .where({ id, version: revision })
+      .update({ ...columnsOf(content), version: revision + 1, changed_by: scope.accountId, changed_at: scope.now() }, [
+        "version",
+      ]);
     if (!row) return null;
-    await keepVersion(within, id, row.version, content);
+    await keepRevision(within, id, row.version, content);
     return row.version;
   });
 }
 
-/** A version of a plan as it was saved. */
-export interface PlanVersion {
-  readonly version: number;
+/** A revision of a plan as it was saved. */
+export interface PlanRevision {
+  readonly revision: number;
   readonly content: PlanContent;
   readonly savedBy: string;
   /** ISO instant. */
   readonly savedAt: string;
 }
 
-/** The versions of a plan, newest first. */
-export async function listVersions(scope: Scope, planId: string, most: number): Promise<PlanVersion[]> {
+/** The revisions of a plan, newest first. */
+export async function listRevisions(scope: Scope, planId: string, most: number): Promise<PlanRevision[]> {
   const rows = await scope
     .database("plan_versions")
     .join("accounts", "accounts.id", "plan_versions.saved_by")
@@ -162,8 +164,8 @@ export async function listVersions(scope: Scope, planId: string, most: number): 
     .limit(most)
     .select<{ version: number; content: PlanContent; name: string; saved_at: Date }[]>("version", "content", "name", "saved_at");
   return rows.map(({ version, content, name, saved_at }) => ({
-    version,
-    // Versions from before variants could be held and people placed say nothing of it.
+    revision: version,
+    // Revisions from before variants could be held and people placed say nothing of it.
     content: { ...EMPTY_PLAN, ...content },
     savedBy: name,
     savedAt: saved_at.toISOString(),

@@ -26,8 +26,9 @@ const BODY_LIMITS: readonly (readonly [pattern: string, bytes: number])[] = [
   ["/fit", 4 * MB],
   ["/classes/:classId/events", MB],
   ["/plans/:planId/content", MB],
-  ["/plans/import", 2 * MB],
-  ["/people/files", 2 * MB],
+  ["/plans/import", 5 * MB],
+  // The text of a file comes back with the preview, three bytes a letter in the longest writing of a form.
+  ["/people/files", 7 * MB],
   ["/movements", 20 * MB],
   ["/movements/:movementId/studio", 2 * MB],
   ["/people/:personId/limitations/:limitationId/clearance", 6 * MB],

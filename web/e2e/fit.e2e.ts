@@ -201,7 +201,7 @@ test("programs ask the fit over the network: answered in the open format, refuse
   expect(refused.status).toBe(422);
   expect(await refused.json()).toEqual({ problems: [{ path: "people", message: "needs at least 1" }] });
   const stranger = await ask(question, {});
-  expect(stranger.headers.get("Content-Type") ?? "").not.toContain("json");
+  expect(stranger.status).toBe(401);
 });
 
 test("nothing went wrong in the browser meanwhile", () => expect(problems).toEqual([]));

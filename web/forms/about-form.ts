@@ -2,6 +2,7 @@ import { WATER_EQUIPMENT_NAMES } from "@able-tide/core/body/water-equipment";
 import { recordOf } from "@able-tide/core/named";
 import { About, EMERGENCY_FACTS, type EmergencyFact } from "@able-tide/core/people/about";
 import * as v from "valibot";
+import { rowVersion } from "./row-version.ts";
 
 /** An empty field reaches the form as undefined and is nothing known. */
 const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Use ${most} characters or fewer.`)));
@@ -28,7 +29,7 @@ const Fields = v.object({
   waterEquipment: v.optional(v.nullable(v.picklist(WATER_EQUIPMENT_NAMES)), null),
   aids: About.entries.aids,
   ...FACT_FIELDS,
-  version: v.pipe(v.number(), v.integer()),
+  version: rowVersion,
 });
 export type AboutFormInput = v.InferInput<typeof Fields>;
 

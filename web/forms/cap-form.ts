@@ -9,9 +9,9 @@ import { FEATURES } from "@able-tide/core/movement/features";
 import { VARIANT_KINDS } from "@able-tide/core/movement/variant";
 import { capChannelUnit } from "@able-tide/words/caps";
 import * as v from "valibot";
+import { calendarDay } from "./calendar-day.ts";
 import { requiredText } from "./required-text.ts";
 
-const day = (message: string) => v.pipe(v.string(message), v.isoDate(message));
 
 const Fields = v.object({
   channel: v.picklist(CAP_CHANNEL_NAMES, "Choose what is limited."),
@@ -30,8 +30,8 @@ const Fields = v.object({
   reason: requiredText("Give a short reason.", 120),
   source: requiredText("Enter who set the cap.", 80),
   strength: v.optional(v.picklist(STRENGTHS, "Choose the type of cap."), "firm"),
-  from: day("Enter the date it starts."),
-  until: v.optional(v.nullable(day("Enter a date.")), null),
+  from: calendarDay("Enter the date it starts."),
+  until: v.optional(v.nullable(calendarDay("Enter a date.")), null),
   dateKind: v.optional(v.picklist(DATE_KINDS), "review"),
 });
 type Fields = v.InferOutput<typeof Fields>;

@@ -2,6 +2,7 @@ import { type Policy, QUESTIONS, THRESHOLDS, thresholdBounds } from "@able-tide/
 import { entryNamed, recordOf } from "@able-tide/core/named";
 import { formatThresholdBounds } from "@able-tide/words/check-in";
 import * as v from "valibot";
+import { rowVersion } from "./row-version.ts";
 
 /** One threshold as an organisation may set it. */
 function thresholdField(threshold: (typeof THRESHOLDS)[number]) {
@@ -16,7 +17,7 @@ const Fields = v.object({
     (name) => thresholdField(entryNamed<(typeof THRESHOLDS)[number]>(THRESHOLDS, name)),
   ),
   questions: v.optional(v.array(v.picklist(QUESTIONS)), []),
-  version: v.pipe(v.number(), v.integer()),
+  version: rowVersion,
 });
 /** What the form holds before it is read. */
 export type PolicyFormInput = v.InferInput<typeof Fields>;

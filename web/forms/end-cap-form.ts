@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { calendarDay } from "./calendar-day.ts";
 import { requiredText } from "./required-text.ts";
 
 export const HOW_IS_IT_NOW = "Describe briefly how it is now.";
@@ -7,7 +8,7 @@ export const HOW_IS_IT_NOW = "Describe briefly how it is now.";
 export const EndCapForm = v.pipe(
   v.object({
     what: v.optional(v.picklist(["end", "hold"]), "end"),
-    until: v.optional(v.pipe(v.string(), v.isoDate("Enter a date."))),
+    until: v.optional(calendarDay("Enter a date.")),
     because: requiredText(HOW_IS_IT_NOW, 200),
   }),
   v.forward(

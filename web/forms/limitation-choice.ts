@@ -2,12 +2,13 @@ import { CAP_SIDES } from "@able-tide/core/caps/cap-side";
 import { LIMITATION_NAMES, limitationRule } from "@able-tide/core/caps/limitations/all";
 import { present } from "@able-tide/core/checked-access";
 import * as v from "valibot";
+import { calendarDay } from "./calendar-day.ts";
 
 const Fields = v.object({
   rule: v.picklist(LIMITATION_NAMES, "Choose a limitation."),
   side: v.optional(v.picklist(CAP_SIDES, "Choose a side.")),
   kind: v.optional(v.string()),
-  eventDay: v.optional(v.pipe(v.string(), v.isoDate("Enter a date."))),
+  eventDay: v.optional(calendarDay("Enter a date.")),
   note: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(200, "Use 200 characters or fewer."))),
 });
 type Fields = v.InferOutput<typeof Fields>;

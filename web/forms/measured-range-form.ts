@@ -10,6 +10,7 @@ import {
 import type { MeasurementInput } from "@able-tide/core/caps/measurement";
 import { measuredLabel } from "@able-tide/words/caps";
 import * as v from "valibot";
+import { calendarDay } from "./calendar-day.ts";
 
 /** What can be measured: a range in degrees, or the height a hand reaches. */
 const MEASURABLE = ["handHeight", ...MEASURED_RANGE_NAMES] as const;
@@ -30,8 +31,7 @@ const Fields = (today: string) =>
     rightHeight: landmark,
     armPosition: v.optional(v.picklist(ARM_POSITIONS)),
     day: v.pipe(
-      v.string("Enter the date."),
-      v.isoDate("Enter the date."),
+      calendarDay("Enter the date."),
       v.maxValue(today, "The date is in the future. Enter today's date or earlier."),
     ),
   });

@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { rowVersion } from "./row-version.ts";
 import { lengthProblems, MEASURED_FIELDS, measuredFrom } from "./measured-form.ts";
 import { requiredText } from "./required-text.ts";
 
@@ -34,7 +35,7 @@ const Fields = v.object({
   ...MEASURED_FIELDS,
   groupIds: v.optional(v.array(v.pipe(v.string(), v.uuid())), []),
   /** The version that a change starts from; none for someone new. */
-  version: v.optional(v.pipe(v.number(), v.integer()), 0),
+  version: v.optional(rowVersion, 0),
 });
 /** What the form holds before it is read. */
 export type PersonFormInput = v.InferInput<typeof Fields>;

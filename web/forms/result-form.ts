@@ -1,6 +1,7 @@
 import { ONE_LEG_STAND } from "@able-tide/core/reference/one-leg-stand";
 import { SIDES, type Side } from "@able-tide/core/side";
 import * as v from "valibot";
+import { calendarDay } from "./calendar-day.ts";
 
 export const TRIALS = [1, 2, 3] as const;
 
@@ -16,7 +17,7 @@ const seconds = v.optional(
 );
 
 const Fields = v.object({
-  day: v.pipe(v.string("Enter the date."), v.isoDate("Enter the date.")),
+  day: calendarDay("Enter the date."),
   left1: seconds,
   left2: seconds,
   left3: seconds,

@@ -1,5 +1,6 @@
 import { EmergencyCard, type VenueInput } from "@able-tide/core/venues/venue";
 import * as v from "valibot";
+import { rowVersion } from "./row-version.ts";
 import { requiredText } from "./required-text.ts";
 
 const metres = (most: number) =>
@@ -50,7 +51,7 @@ const Fields = v.object({
   defibrillator: text(120),
   exit: text(120),
   hoist: text(120),
-  version: v.optional(v.pipe(v.number(), v.integer()), 0),
+  version: v.optional(rowVersion, 0),
 });
 export type VenueFormInput = v.InferInput<typeof Fields>;
 

@@ -42,14 +42,22 @@ const PROJECTS = browserOnly ? ["--project", "server", "--project", "browser"] :
 
 const SLOWEST = 12;
 
+const seconds = (milliseconds) => `${(milliseconds / 1000).toFixed(0).padStart(5)} s`;
+
 /** What took longest, so that a test that has grown slow is seen. */
 function tellSlowest({ testResults }) {
   const tests = testResults.flatMap(({ name, assertionResults }) =>
-    assertionResults.map(({ title, duration }) => ({ file: relative(ROOT, name), title, seconds: (duration ?? 0) / 1000 })),
+    assertionResults.map(({ title, duration }) => ({ file: relative(ROOT, name), title, duration: duration ?? 0 })),
   );
-  tests.sort((a, b) => b.seconds - a.seconds);
-  for (const { file, title, seconds } of tests.slice(0, SLOWEST))
-    process.stdout.write(`${seconds.toFixed(0).padStart(5)} s  ${file}: ${title}\n`);
+  tests.sort((a, b) => b.duration - a.duration);
+  for (const { file, title, duration } of tests.slice(0, SLOWEST))
+    process.stdout.write(`${seconds(duration)}  ${file}: ${title}\n`);
+  const files = testResults.map(({ name, startTime, endTime }) => ({
+    file: relative(ROOT, name),
+    duration: endTime - startTime,
+  }));
+  files.sort((a, b) => b.duration - a.duration);
+  for (const { file, duration } of files.slice(0, SLOWEST)) process.stdout.write(`${seconds(duration)}  ${file}\n`);
 }
 
 /** Runs Vitest and adds its counts; a run that breaks off counts as one failure. */

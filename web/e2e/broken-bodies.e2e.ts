@@ -55,7 +55,12 @@ beforeAll(async () => {
     path: `/classes/${outcome.classId}/events`,
     json: { accountId: scope.accountId, events: [{ ...event, ...more }] },
   });
-  const content = { ...EMPTY_PLAN, blocks, holds: [{ personId, blockId: "b1", way: "seated" }], places: [{ personId, x: 1, z: 2 }] };
+  const content = {
+    ...EMPTY_PLAN,
+    blocks,
+    holds: [{ personId, blockId: "b1", way: "seated" }],
+    places: [{ personId, x: 1, z: 2 }],
+  };
   const people = [{ id: "a", stature: 1.65, caps: [{ id: "c", limit: { channel: "noStanding" } }] }];
   const plan = await (await fetch(`${serverUrl()}/plans/${planId}/file`, { headers: { cookie } })).json();
   targets = {
@@ -237,19 +242,39 @@ const brokenText = fc.oneof(
   fc.uuid(),
 );
 
+/** Almost right: what a careless check lets through, by what stands there. */
+const ALMOST: readonly (readonly [RegExp, readonly string[]])[] = [
+  [/^\d{4}-\d{2}-\d{2}$/, ["2026-02-31", "2026-02-29", "0000-01-01", "2026-00-00", "9999-12-31", "2026-13-45", "0001-01-01"]],
+  [
+    /^-?[\d.]+$/,
+    ["2147483648", "99999999999999999999", "-2147483649", "1e308", "0.1e-300", "-0", "1.00000000001", "9007199254740993"],
+  ],
+  [/^[0-9a-f-]{36}$/, ["00000000-0000-0000-0000-000000000000", "{}", "1", randomUUID(), randomUUID().toUpperCase()]],
+  [
+    /T.*Z$/,
+    ["2026-02-31T10:00:00Z", "0000-01-01T00:00:00Z", "275760-09-13T00:00:00Z", "2026-10-13T24:00:00Z", "2026-10-13T10:00Z"],
+  ],
+];
+const almost = (value: string, n: number): string => {
+  const values = ALMOST.find(([kind]) => kind.test(value))?.[1] ?? ["constructor", "\0", "", "a".repeat(3000), "\ud83c"];
+  return values[n % values.length] ?? "";
+};
+
 const edit = fc.record({
   at: fc.nat(),
-  how: fc.constantFrom("replace", "replace", "replace", "remove", "twice", "rename", "add"),
+  how: fc.constantFrom("almost", "almost", "almost", "almost", "replace", "remove", "twice", "rename", "add"),
   text: brokenText,
+  n: fc.nat(),
 });
 type Edit = typeof edit extends fc.Arbitrary<infer Value> ? Value : never;
 
 function brokenForm(form: Fields, edits: readonly Edit[]): URLSearchParams | FormData {
   const pairs: (readonly [string, string])[] = Object.entries(form);
-  for (const { at, how, text } of edits) {
+  for (const { at, how, text, n } of edits) {
     const place = pairs.length === 0 ? 0 : at % pairs.length;
     const [name, value] = pairs[place] ?? ["intent", ""];
-    if (how === "replace") pairs[place] = [name, text];
+    if (how === "almost") pairs[place] = [name, almost(value, n)];
+    else if (how === "replace") pairs[place] = [name, text];
     else if (how === "remove") pairs.splice(place, 1);
     else if (how === "twice") pairs.push([name, text]);
     else if (how === "rename") pairs[place] = [text, value];
@@ -282,10 +307,11 @@ const WRONG: readonly unknown[] = [null, true, [], {}, -1, 1e300, 0.5, 2 ** 53, 
 
 function brokenJson(json: unknown, edits: readonly Edit[]): string {
   let value = json;
-  for (const { at, how, text } of edits) {
+  for (const { at, how, text, n } of edits) {
     const all = places(value);
     const way = all[at % all.length] ?? [];
     value = withAt(value, way, (was) => {
+      if (how === "almost") return typeof was === "number" ? Number(almost(String(was), n)) : almost(String(was), n);
       if (how === "replace") return text;
       if (how === "remove") return undefined;
       if (how === "twice") return [was, was];

@@ -43,6 +43,7 @@ async function storeEvents(
   classId: string,
   lastSequence: number,
   events: readonly TimedEvent[],
+  receivedAt: Date,
 ): Promise<ClassEvent[]> {
   const stored: ClassEvent[] = [];
   for (const { event, correctedAt } of events) {
@@ -55,7 +56,7 @@ async function storeEvents(
         device_at: event.deviceAt ?? null,
         corrected_at: correctedAt,
         recorded_by: scope.accountId,
-        recorded_at: scope.now(),
+        recorded_at: receivedAt,
       })
       .onConflict(["organisation_id", "class_id", "id"])
       .ignore()
@@ -80,7 +81,7 @@ export async function addEvents(scope: Scope, classId: string, events: readonly 
     const row = await lockClass(transaction, scope, classId);
     if (!row) return false;
     const timed = events.map((event) => ({ event, correctedAt: event.at }));
-    await storeEvents(transaction, scope, classId, row.last_sequence, timed);
+    await storeEvents(transaction, scope, classId, row.last_sequence, timed, scope.now());
     return true;
   });
 }
@@ -133,6 +134,7 @@ function readEvents(sent: readonly unknown[]): {
  */
 export async function recordEvents(scope: Scope, classId: string, sent: readonly unknown[]): Promise<Recorded | null> {
   const { events, unreadable } = readEvents(sent);
+  const receivedAt = scope.now();
   const leads = scope.role === "owner" || scope.role === "instructor";
   return scope.database.transaction(async (transaction) => {
     const row = await lockClass(transaction, scope, classId);
@@ -150,7 +152,7 @@ export async function recordEvents(scope: Scope, classId: string, sent: readonly
     let taught = await classAtArrival(transaction, scope, classId, row.ended_at);
     for (const event of events) {
       if (kept.has(event.id)) continue;
-      const at = max([row.started_at, min([event.at, scope.now()])]).toISOString();
+      const at = max([row.started_at, min([event.at, receivedAt])]).toISOString();
       const timed: ClassEvent = { ...event, at };
       const why = eventRefusal(timed, taught, leads);
       if (why !== null) {
@@ -161,7 +163,7 @@ export async function recordEvents(scope: Scope, classId: string, sent: readonly
       kept.add(event.id);
       taught = afterEvent(taught, timed);
     }
-    const added = await storeEvents(transaction, scope, classId, row.last_sequence, accepted);
+    const added = await storeEvents(transaction, scope, classId, row.last_sequence, accepted, receivedAt);
     return { kept: [...kept], refused, added };
   });
 }

@@ -28,6 +28,14 @@ function delimiterOf(text: string): string {
   return DELIMITERS.reduce((best, delimiter) => (times(delimiter) > times(best) ? delimiter : best), ",");
 }
 
+/**
+ * What a spreadsheet could take for a formula: written with an apostrophe before it, which spreadsheets do not show. A cell that
+ * begins with apostrophes of its own gets one more, so that reading takes away just the one that was added.
+ */
+const FORMULA = /^'*[-+=@\t\r]/;
+const NEUTRALISED = /^'+[-+=@\t\r]/;
+const plainCell = (cell: string): string => (NEUTRALISED.test(cell) ? cell.slice(1) : cell.trim());
+
 const LINE_BREAK = /\r\n|\r|\n/g;
 const lineBreaksIn = (text: string): number => text.match(LINE_BREAK)?.length ?? 0;
 
@@ -50,7 +58,7 @@ export function readCsv(text: string): ReadCsv {
   });
   const [header, ...rest] = read;
   const rows = rest
-    .map(({ line: at, cells }) => ({ line: at, cells: cells.map((cell) => cell.trim().replace(/^'(?=[=+@])/, "")) }))
+    .map(({ line: at, cells }) => ({ line: at, cells: cells.map(plainCell) }))
     .filter(({ cells }) => cells.some((cell) => cell !== ""));
   const next = rows[MOST_ROWS];
   if (next) problems.push({ line: next.line, message: `More than ${MOST_ROWS} rows. Import the file in parts.` });
@@ -59,7 +67,7 @@ export function readCsv(text: string): ReadCsv {
 
 /** Writes rows as a file that reads back the same. Nothing in it is taken for a formula by a spreadsheet. */
 export const writeCsv = (columns: readonly Column[], rows: readonly Readonly<Record<string, string>>[]): string =>
-  `${Papa.unparse({ fields: columns.map(({ name }) => name), data: rows.map((row) => columns.map(({ name }) => row[name] ?? "")) }, { escapeFormulae: /^[=+@\t\r]/, newline: "\n" })}\n`;
+  `${Papa.unparse({ fields: columns.map(({ name }) => name), data: rows.map((row) => columns.map(({ name }) => row[name] ?? "")) }, { escapeFormulae: FORMULA, newline: "\n" })}\n`;
 
 const plain = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]/g, "");
 

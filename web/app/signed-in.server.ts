@@ -1,23 +1,10 @@
-import { createContext, createCookie, data, type MiddlewareFunction, redirect } from "react-router";
+import { createContext, data, type MiddlewareFunction, redirect } from "react-router";
 import { scopeBehind } from "../server/entrance.ts";
 import type { Scope } from "../server/scope.ts";
-
-/** Carries the sign-in token; nothing else is kept in the browser. */
-export const signInCookie = createCookie("able-tide", {
-  httpOnly: true,
-  sameSite: "lax",
-  path: "/",
-  secure: process.env["SECURE_COOKIES"] === "yes",
-  maxAge: 60 * 60 * 24 * 30,
-});
+import { tokenOf } from "./cookies.server.ts";
 
 /** Who is asking; set by the middleware of every page behind the sign-in. */
 export const scopeContext = createContext<Scope>();
-
-export async function tokenOf(request: Request): Promise<string | null> {
-  const token: unknown = await signInCookie.parse(request.headers.get("Cookie"));
-  return typeof token === "string" ? token : null;
-}
 
 function toSignIn(request: Request): Response {
   const { pathname, search } = new URL(request.url);

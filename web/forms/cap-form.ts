@@ -12,7 +12,6 @@ import * as v from "valibot";
 import { calendarDay } from "./calendar-day.ts";
 import { requiredText } from "./required-text.ts";
 
-
 const Fields = v.object({
   channel: v.picklist(CAP_CHANNEL_NAMES, "Choose what is limited."),
   side: v.optional(v.picklist(CAP_SIDES, "Choose a side."), "both"),

@@ -30,10 +30,7 @@ const Fields = (today: string) =>
     leftHeight: landmark,
     rightHeight: landmark,
     armPosition: v.optional(v.picklist(ARM_POSITIONS)),
-    day: v.pipe(
-      calendarDay("Enter the date."),
-      v.maxValue(today, "The date is in the future. Enter today's date or earlier."),
-    ),
+    day: v.pipe(calendarDay("Enter the date."), v.maxValue(today, "The date is in the future. Enter today's date or earlier.")),
   });
 type Fields = v.InferOutput<ReturnType<typeof Fields>>;
 /** What the form holds before it is read. */

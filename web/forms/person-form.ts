@@ -1,7 +1,7 @@
 import * as v from "valibot";
-import { rowVersion } from "./row-version.ts";
 import { lengthProblems, MEASURED_FIELDS, measuredFrom } from "./measured-form.ts";
 import { requiredText } from "./required-text.ts";
+import { rowVersion } from "./row-version.ts";
 
 const YEAR = { earliest: 1905, latest: 2010 } as const;
 const STATURE = { least: 100, most: 220 } as const;

@@ -1,7 +1,7 @@
 import { EmergencyCard, type VenueInput } from "@able-tide/core/venues/venue";
 import * as v from "valibot";
-import { rowVersion } from "./row-version.ts";
 import { requiredText } from "./required-text.ts";
+import { rowVersion } from "./row-version.ts";
 
 const metres = (most: number) =>
   v.optional(v.pipe(v.number("Enter a number of metres."), v.minValue(0.1), v.maxValue(most, `Enter ${most} m or less.`)));

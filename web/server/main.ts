@@ -6,6 +6,7 @@ import helmet from "helmet";
 import pino from "pino";
 import { RouterContextProvider, type ServerBuild } from "react-router";
 import { isAbort } from "../jobs/fit-runner.ts";
+import { pruneSignIns } from "./accounts/prune.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
 import { loadDemo } from "./demo/load-demo.ts";
@@ -26,6 +27,9 @@ const QUICKLY = 1;
  * Service managers usually kill what has not ended after ten seconds.
  */
 const STOP_DEADLINE = 8_000;
+
+/** What has run out is deleted so often, milliseconds. */
+const PRUNE_EVERY = 60 * 60 * 1000;
 
 /** Brings the database up to date and, when asked for, loads the demo once. */
 export async function prepare(options: { readonly demo: boolean }): Promise<void> {
@@ -95,6 +99,10 @@ export async function serve(options: {
   void loadMinimumDemand(database(), SHIPPED, now).catch((error: unknown) => {
     if (!isAbort(error)) logger.warn(error, "form summaries");
   });
+  const prune = () =>
+    void pruneSignIns(database(), now()).catch((error: unknown) => logger.warn(error, "sessions that have run out"));
+  prune();
+  setInterval(prune, PRUNE_EVERY).unref();
   const address = server.address();
   return typeof address === "object" && address !== null ? address.port : options.port;
 }

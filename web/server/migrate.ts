@@ -10,6 +10,7 @@ import { trunkAndLegs } from "./migrations/008-trunk-and-legs.ts";
 import { clinicalReadings } from "./migrations/009-clinical-readings.ts";
 import { scriptRevision } from "./migrations/010-script-revision.ts";
 import { eventTimes } from "./migrations/011-event-times.ts";
+import { signInLimits } from "./migrations/012-sign-in-limits.ts";
 
 const MIGRATIONS = [
   firstFloor,
@@ -23,6 +24,7 @@ const MIGRATIONS = [
   clinicalReadings,
   scriptRevision,
   eventTimes,
+  signInLimits,
 ];
 
 /**

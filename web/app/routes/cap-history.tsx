@@ -2,10 +2,10 @@ import { type CapChange, capsAt, changesOf } from "@able-tide/core/caps/history"
 import { formatCap, formatCapLimit } from "@able-tide/words/format-cap";
 import { formatDayMonthAndYear } from "@able-tide/words/text";
 import { Form } from "react-router";
+import { isDay } from "../../forms/calendar-day.ts";
 import { capHistory } from "../../server/people/caps.ts";
 import { findPerson } from "../../server/people/people.ts";
 import { endOfDay, today } from "../../server/scope.ts";
-import { isDay } from "../../forms/calendar-day.ts";
 import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";

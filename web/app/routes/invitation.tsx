@@ -3,11 +3,11 @@ import { data, Form, redirect } from "react-router";
 import { AcceptInvitationForm } from "../../forms/invite-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
 import { acceptInvitation, addressContext, enter, invitationBehind } from "../../server/entrance.ts";
+import { deviceOf, signedInHeaders } from "../cookies.server.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { Disclaimer } from "../kit/disclaimer.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
-import { signInCookie } from "../signed-in.server.ts";
 import type { Route } from "./+types/invitation";
 
 export const meta: Route.MetaFunction = () => [{ title: "An invitation · Able Tide" }];
@@ -34,9 +34,14 @@ export async function action({ request, params, context }: Route.ActionArgs) {
       submission.reply({ hideFields: ["password"], formErrors: ["This email already has an account. Sign in with it."] }),
       { status: 409 },
     );
-  const signedIn = await enter({ email: invitation.email, password, address: context.get(addressContext) });
+  const signedIn = await enter({
+    email: invitation.email,
+    password,
+    address: context.get(addressContext),
+    device: await deviceOf(request),
+  });
   if (signedIn.kind !== "welcome") return redirect("/sign-in");
-  return redirect("/", { headers: { "Set-Cookie": await signInCookie.serialize(signedIn.token) } });
+  return redirect("/", { headers: await signedInHeaders(signedIn) });
 }
 
 export default function InvitationPage({ loaderData, actionData }: Route.ComponentProps) {

@@ -1,21 +1,33 @@
+import { count } from "@able-tide/words/text";
 import { getFormProps, useForm } from "@conform-to/react";
 import { getValibotConstraint } from "@conform-to/valibot";
 import { data, Form, redirect } from "react-router";
 import * as v from "valibot";
 import { parseForm } from "../../forms/parse-form.ts";
 import { addressContext, enter } from "../../server/entrance.ts";
+import { deviceOf, signedInHeaders } from "../cookies.server.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { Disclaimer } from "../kit/disclaimer.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
 import { VariantSymbol } from "../kit/variant-symbol.tsx";
-import { signInCookie } from "../signed-in.server.ts";
 import { wayBack } from "../way-back.ts";
 import type { Route } from "./+types/sign-in";
 
+/** Characters of the longest password: more would only keep the server busy. */
+const MOST_PASSWORD = 200;
+
 const SignIn = v.object({
-  email: v.pipe(v.string("Enter your email address."), v.email("Enter a full email address, such as name@example.org.")),
-  password: v.pipe(v.string("Enter your password."), v.minLength(1, "Enter your password.")),
+  email: v.pipe(
+    v.string("Enter your email address."),
+    v.maxLength(320, "Enter a full email address, such as name@example.org."),
+    v.email("Enter a full email address, such as name@example.org."),
+  ),
+  password: v.pipe(
+    v.string("Enter your password."),
+    v.minLength(1, "Enter your password."),
+    v.maxLength(MOST_PASSWORD, `Use ${MOST_PASSWORD} characters or fewer.`),
+  ),
 });
 
 export const meta: Route.MetaFunction = () => [{ title: "Sign in · Able Tide" }];
@@ -23,19 +35,16 @@ export const meta: Route.MetaFunction = () => [{ title: "Sign in · Able Tide" }
 export async function action({ request, context }: Route.ActionArgs) {
   const submission = parseForm(await formDataOf(request), { schema: SignIn });
   if (submission.status !== "success") return data(submission.reply({ hideFields: ["password"] }), { status: 422 });
-  const outcome = await enter({ ...submission.value, address: context.get(addressContext) });
-  if (outcome.kind === "welcome")
-    return redirect(wayBack(request.url), { headers: { "Set-Cookie": await signInCookie.serialize(outcome.token) } });
-  const wait = outcome.kind === "wait";
-  return data(
-    submission.reply({
-      hideFields: ["password"],
-      formErrors: [
-        wait ? "Too many attempts. Wait 15 minutes, then try again." : "Email or password is wrong. Check both and try again.",
-      ],
-    }),
-    { status: wait ? 429 : 401 },
-  );
+  const attempt = { ...submission.value, address: context.get(addressContext), device: await deviceOf(request) };
+  const outcome = await enter(attempt);
+  if (outcome.kind === "welcome") return redirect(wayBack(request.url), { headers: await signedInHeaders(outcome) });
+  const refused = (sentence: string) => submission.reply({ hideFields: ["password"], formErrors: [sentence] });
+  if (outcome.kind === "wrong") return data(refused("Email or password is wrong. Check both and try again."), { status: 401 });
+  const { seconds } = outcome;
+  return data(refused(`Too many attempts. Wait ${count(seconds, "second", "seconds")}, then try again.`), {
+    status: 429,
+    headers: { "Retry-After": String(seconds) },
+  });
 }
 
 export default function SignInPage({ actionData }: Route.ComponentProps) {

@@ -1,8 +1,9 @@
-import { createHash, randomBytes, randomUUID } from "node:crypto";
+import { randomUUID } from "node:crypto";
 import { addDays } from "date-fns";
 import type { Knex } from "knex";
 import type { Role, Scope } from "../scope.ts";
 import { hashPassword } from "./password.ts";
+import { newToken, tokenHash } from "./token.ts";
 
 const GOOD_FOR_DAYS = 14;
 
@@ -13,8 +14,6 @@ export interface Invitation {
   readonly expiresAt: string;
   readonly usedAt: string | null;
 }
-
-const tokenHash = (token: string): Buffer => createHash("sha256").update(token).digest();
 
 /**
  * Invites someone by a link that works once. No mail is sent: what would be is put into the outbox, a stand-in that
@@ -28,7 +27,7 @@ export async function invite(
   { email, name, role }: Pick<Invitation, "email" | "name" | "role">,
   linkOf: (token: string) => string,
 ): Promise<string> {
-  const token = randomBytes(32).toString("base64url");
+  const token = newToken();
   const link = linkOf(token);
   await scope.database.transaction(async (transaction) => {
     await transaction("invitations").insert({

@@ -1,60 +1,84 @@
-import { createHash, randomBytes } from "node:crypto";
-import { addDays, subMinutes } from "date-fns";
+import { setTimeout as pause } from "node:timers/promises";
+import { addDays } from "date-fns";
 import type { Knex } from "knex";
 import type { Role, Scope } from "../scope.ts";
+import { isKnownDevice, rememberDevice } from "./known-devices.ts";
 import { hashPassword, passwordMatches } from "./password.ts";
+import { createSignInLimits, type SignInLimits, type Tried } from "./sign-in-limits.ts";
+import { newToken, tokenHash } from "./token.ts";
 
-/** Failed tries within the window after which a name, or an address, has to wait. */
-const LIMITS = { windowMinutes: 15, perEmail: 5, perAddress: 30 } as const;
 const SIGNED_IN_DAYS = 30;
 
-export type SignInOutcome = { readonly kind: "welcome"; readonly token: string } | { readonly kind: "wrong" | "wait" };
+/** Milliseconds that a known device waits for its answer after too many tries; it is never refused. */
+const HELD = 2000;
 
-const tokenHash = (token: string): Buffer => createHash("sha256").update(token).digest();
-
-async function triesBy(database: Knex, subject: string, since: Date): Promise<number> {
-  const row = await database("failed_sign_ins").where({ subject }).where("at", ">", since).count({ tries: "*" }).first();
-  return Number(row?.tries ?? 0);
+export interface SignInAttempt {
+  readonly email: string;
+  readonly password: string;
+  /** Network address that the request came from. */
+  readonly address: string;
+  /** Token of the device, from its own cookie; null where it has none. */
+  readonly device: string | null;
 }
+
+export type SignInOutcome =
+  | { readonly kind: "welcome"; readonly token: string; readonly device: string }
+  | { readonly kind: "wrong" }
+  /** Too many tries; after so many seconds the next is allowed. */
+  | { readonly kind: "wait"; readonly seconds: number };
 
 /** Checked when there is no such account, so that an answer takes as long either way. */
 const decoyHash = hashPassword("no one has this password");
 
-/**
- * Signs in with a password. Tries are limited per account name and per address.
- *
- * @returns a token for the cookie; only its hash is kept
- */
-export async function signIn(
-  database: Knex,
-  attempt: { readonly email: string; readonly password: string; readonly address: string },
-  now: Date,
-): Promise<SignInOutcome> {
-  const email = attempt.email.trim().toLowerCase();
-  const since = subMinutes(now, LIMITS.windowMinutes);
-  const emailSubject = `email ${email}`;
-  const addressSubject = `address ${attempt.address}`;
-  const [byEmail, byAddress] = await Promise.all([
-    triesBy(database, emailSubject, since),
-    triesBy(database, addressSubject, since),
-  ]);
-  if (byEmail >= LIMITS.perEmail || byAddress >= LIMITS.perAddress) return { kind: "wait" };
+const limitsOf = new WeakMap<Knex, SignInLimits>();
 
-  const account = await database("accounts")
+function limitsFor(database: Knex): SignInLimits {
+  const known = limitsOf.get(database) ?? createSignInLimits(database);
+  limitsOf.set(database, known);
+  return known;
+}
+
+interface AccountRow {
+  id: string;
+  password_hash: string;
+  organisation_id: string;
+}
+
+const findAccount = (database: Knex, email: string): Promise<AccountRow | undefined> =>
+  database("accounts")
     .join("memberships", "memberships.account_id", "accounts.id")
     .where({ email })
     .orderBy("memberships.created_at")
-    .first("accounts.id", "accounts.password_hash", "memberships.organisation_id");
+    .first<AccountRow | undefined>("accounts.id", "accounts.password_hash", "memberships.organisation_id");
+
+/**
+ * Signs in with a password. Each try is counted before the password is checked, so that many at once are no way around
+ * it. Too many tries from elsewhere do not keep anyone out of a device that they have signed in with.
+ *
+ * @returns a token for the cookie, and one for the device's own; only their hashes are kept
+ */
+export async function signIn(database: Knex, attempt: SignInAttempt, now: Date): Promise<SignInOutcome> {
+  const email = attempt.email.trim().toLowerCase();
+  const { address, device } = attempt;
+  const account = await findAccount(database, email);
+  const isKnown = account !== undefined && device !== null && (await isKnownDevice(database, account.id, device));
+  const tried: readonly Tried[] = isKnown
+    ? [["device", `${email} ${device}`]]
+    : [
+        ["pair", `${email} ${address}`],
+        ["address", address],
+        ["account", email],
+      ];
+  const { wait, forgive } = await limitsFor(database).count(tried);
+  if (wait > 0 && !isKnown) return { kind: "wait", seconds: Math.ceil(wait / 1000) };
+  if (wait > 0) await pause(HELD);
+
   const right = await passwordMatches(account?.password_hash ?? (await decoyHash), attempt.password);
-  if (!account || !right) {
-    await database("failed_sign_ins").insert([
-      { subject: emailSubject, at: now },
-      { subject: addressSubject, at: now },
-    ]);
-    return { kind: "wrong" };
-  }
-  const token = randomBytes(32).toString("base64url");
-  await database("failed_sign_ins").where({ subject: emailSubject }).delete();
+  if (!account || !right) return { kind: "wrong" };
+  await forgive();
+  const token = newToken();
+  const known = device ?? newToken();
+  await rememberDevice(database, account.id, known, now);
   await database("sign_ins").insert({
     token_hash: tokenHash(token),
     organisation_id: account.organisation_id,
@@ -62,7 +86,7 @@ export async function signIn(
     created_at: now,
     expires_at: addDays(now, SIGNED_IN_DAYS),
   });
-  return { kind: "welcome", token };
+  return { kind: "welcome", token, device: known };
 }
 
 /** The scope of a signed-in token, or null when it is unknown or has run out. */

@@ -74,7 +74,7 @@ beforeAll(async () => {
   await Promise.all([loadDemo(database, now()), loadDemo(database, now())]);
   const outcome = await signIn(
     database,
-    { email: "ines@kittiwake.example", password: "low-water-mark", address: "demo test" },
+    { email: "ines@kittiwake.example", password: "low-water-mark", address: "demo test", device: null },
     now(),
   );
   const found = outcome.kind === "welcome" && (await scopeOfToken(database, outcome.token, now));

@@ -1,9 +1,9 @@
-import { createHash, randomBytes } from "node:crypto";
 import { addDays } from "@able-tide/core/calendar";
 import { TZDate } from "@date-fns/tz";
 import { addMinutes, format } from "date-fns";
 import ical, { ICalCalendarMethod } from "ical-generator";
 import type { Knex } from "knex";
+import { newToken, tokenHash } from "../accounts/token.ts";
 import { type Group, listGroups } from "../groups/groups.ts";
 import { momentIn, type Scope } from "../scope.ts";
 import { listPlans } from "./plans.ts";
@@ -14,7 +14,7 @@ import { type Session, sessionsFrom } from "./sessions.ts";
 const BACK_DAYS = 90;
 const MOST_PLANS = 1000;
 
-const hashOf = (token: string): string => createHash("sha256").update(token).digest("hex");
+const hashOf = (token: string): string => tokenHash(token).toString("hex");
 
 /**
  * Makes a new address for the signed-in user; one made before stops working.
@@ -22,7 +22,7 @@ const hashOf = (token: string): string => createHash("sha256").update(token).dig
  * @returns its token; only a hash is kept
  */
 export async function makeCalendarAddress(scope: Scope): Promise<string> {
-  const token = randomBytes(24).toString("base64url");
+  const token = newToken();
   await revokeCalendarAddress(scope);
   await scope.database("calendar_addresses").insert({
     organisation_id: scope.organisationId,

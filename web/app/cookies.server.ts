@@ -1,0 +1,36 @@
+import { createCookie } from "react-router";
+
+const DAYS = 24 * 60 * 60;
+const SHARED = {
+  httpOnly: true,
+  sameSite: "lax",
+  path: "/",
+  secure: process.env["SECURE_COOKIES"] === "yes",
+} as const;
+
+/** Carries the sign-in token; nothing else is kept in the browser. */
+export const signInCookie = createCookie("able-tide", { ...SHARED, maxAge: 30 * DAYS });
+
+/** Tells a device that someone signed in with before; it lets no one in by itself. */
+const deviceCookie = createCookie("able-tide-device", { ...SHARED, maxAge: 400 * DAYS });
+
+/** The token in a cookie, null where there is none. */
+async function tokenIn(cookie: typeof signInCookie, request: Request): Promise<string | null> {
+  const token: unknown = await cookie.parse(request.headers.get("Cookie"));
+  return typeof token === "string" && token !== "" ? token : null;
+}
+
+export const tokenOf = (request: Request): Promise<string | null> => tokenIn(signInCookie, request);
+export const deviceOf = (request: Request): Promise<string | null> => tokenIn(deviceCookie, request);
+
+/** The headers of an answer that signs someone in. */
+export async function signedInHeaders({ token, device }: { readonly token: string; readonly device: string }): Promise<Headers> {
+  const headers = new Headers();
+  headers.append("Set-Cookie", await signInCookie.serialize(token));
+  headers.append("Set-Cookie", await deviceCookie.serialize(device));
+  return headers;
+}
+
+/** The headers of an answer that signs someone out; the device stays known. */
+export const signedOutHeaders = async (): Promise<Headers> =>
+  new Headers({ "Set-Cookie": await signInCookie.serialize("", { maxAge: 0 }) });

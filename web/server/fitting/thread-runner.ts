@@ -5,20 +5,38 @@ import { aborted, type FitRunner, PRIORITY } from "../../jobs/fit-runner.ts";
 import type { JobProgress, JobResult } from "../../jobs/jobs.ts";
 import type { ThreadMessage, ThreadTask } from "./fit-thread.ts";
 
+type PoolOptions = NonNullable<ConstructorParameters<typeof Piscina>[0]>;
+
 /** Threads in addition to the one that serves pages; each keeps what it has solved, some hundred megabytes. */
 const MAX_THREADS = 2;
-/** Jobs that share a thread, the most urgent first. */
-const JOBS_A_THREAD = 8;
 
-/** Runs jobs in worker threads of this process. @param file the built thread entry */
-export function createThreadRunner(file: string): FitRunner {
-  const pool = new Piscina<ThreadTask, unknown>({
-    filename: file,
-    minThreads: 1,
-    maxThreads: Math.min(MAX_THREADS, Math.max(1, availableParallelism() - 1)),
-    concurrentTasksPerWorker: JOBS_A_THREAD,
-    idleTimeout: Number.POSITIVE_INFINITY,
-  });
+/** For what pages wait for: jobs share a thread, the most urgent first, and threads keep what they have solved. */
+const FOR_PAGES: PoolOptions = {
+  minThreads: 1,
+  maxThreads: Math.min(MAX_THREADS, Math.max(1, availableParallelism() - 1)),
+  concurrentTasksPerWorker: 8,
+  idleTimeout: Number.POSITIVE_INFINITY,
+};
+
+/**
+ * For what programs ask: one thread with one question at a time, its memory limited, that ends with what it has solved when no one
+ * asks any more. A question too large for it ends the thread and nothing else.
+ */
+export const FOR_PROGRAMS: PoolOptions = {
+  minThreads: 0,
+  maxThreads: 1,
+  concurrentTasksPerWorker: 1,
+  idleTimeout: 60_000,
+  resourceLimits: { maxOldGenerationSizeMb: 768 },
+};
+
+/**
+ * Runs jobs in worker threads of this process.
+ *
+ * @param file the built thread entry
+ */
+export function createThreadRunner(file: string, options: PoolOptions = FOR_PAGES): FitRunner {
+  const pool = new Piscina<ThreadTask, unknown>({ filename: file, ...options });
   return {
     async run(name, input, { signal, priority = PRIORITY.fit, onProgress } = {}) {
       signal?.throwIfAborted();

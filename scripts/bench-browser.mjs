@@ -2,6 +2,7 @@
 import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import { measureLargestQuestion } from "./bench-largest-question.mjs";
 import { chromium } from "./debian.mjs";
 import { startCluster } from "./postgres.mjs";
 import { startServer } from "./server.mjs";
@@ -177,8 +178,13 @@ export async function benchBrowser() {
     const page = await signedIn(browser, base);
     await untilQuiet(page, base);
     const studio = await measurePull(page, base);
+    const pageDuringLargestQuestion = await measureLargestQuestion(base);
     await fillGroup(page, base);
-    return { studioMillisecondsAMove: studio, boardLongestScriptMillisecondsAMove: await measureBoard(page, base) };
+    return {
+      studioMillisecondsAMove: studio,
+      pageMillisecondsDuringLargestQuestion: pageDuringLargestQuestion,
+      boardLongestScriptMillisecondsAMove: await measureBoard(page, base),
+    };
   } finally {
     await browser.close();
     server.child.removeAllListeners("exit");

@@ -1,11 +1,15 @@
+import { randomUUID } from "node:crypto";
+import { USUAL_BODY } from "@able-tide/core/body/build";
 import { present } from "@able-tide/core/checked-access";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
+import { teachPlan } from "../server/classes/teach.ts";
 import { capHistory } from "../server/people/caps.ts";
+import { addNewcomer } from "../server/people/newcomers.ts";
 import { findPerson, listPeople } from "../server/people/people.ts";
 import { addPlan } from "../server/plans/plans.ts";
 import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
-import { addSomebody, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+import { addSomebody, cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 let browser: Browser;
 let organisation: TestOrganisation;
@@ -171,6 +175,25 @@ test("a walk-in is taken in at the door and gets newcomers' limits", async () =>
     channel: "heldStanding",
   });
   expect(zennor).toMatchObject({ released: false, groupIds: [organisation.groupId] });
+});
+
+test("a walk-in whose answer was lost is sent again and is one participant, also when both arrive at once", async () => {
+  const { scope, groupId } = organisation;
+  const blocks = [{ id: "b1", movementId: "settling-breath", rounds: 4 }];
+  const outcome = await teachPlan(scope, await addPlan(scope, { groupId, day: "2026-10-28", breathSeconds: 8, blocks }));
+  if (outcome.kind !== "begun") throw new Error(outcome.kind);
+  const fields = { name: "Lowenna", birthYear: "1948", statureCentimetres: "159", massKilograms: "61", personId: randomUUID() };
+  const cookie = await cookieOf(serverUrl(), organisation);
+  const send = async () => {
+    const init = { method: "POST", headers: { cookie }, body: new URLSearchParams(fields) };
+    return (await fetch(`${serverUrl()}/classes/${outcome.classId}/walk-in`, init)).json();
+  };
+  const answers = [...(await Promise.all([send(), send()])), await send()];
+  expect(answers.map(({ personId }) => personId)).toEqual([fields.personId, fields.personId, fields.personId]);
+  expect((await listPeople(scope)).filter(({ name }) => name === "Lowenna")).toHaveLength(1);
+  const body = { birthYear: 1948, statureCentimetres: 159, massKilograms: 61, measured: USUAL_BODY };
+  const once = await addNewcomer(scope, { name: "Nessa", ...body, uses: "", notes: "", groupIds: [] });
+  expect(await capHistory(scope, fields.personId)).toHaveLength((await capHistory(scope, once)).length);
 });
 
 /** Two hundred made-up people, seven of them wrong in different ways. */

@@ -13,6 +13,7 @@ import { loadDemo } from "./demo/load-demo.ts";
 import { addressContext } from "./entrance.ts";
 import { startFitThreads, stopFitThreads } from "./fitting/fitting.ts";
 import { gatherWrites } from "./gather-writes.ts";
+import { loggedPath } from "./logged-path.ts";
 import { migrate } from "./migrate.ts";
 import { loadMinimumDemand } from "./movements/movement-demand.ts";
 import { SHIPPED } from "./movements/shipped.ts";
@@ -61,7 +62,7 @@ export async function serve(options: {
   app.use(gatherWrites);
   app.use((request, response, next) => {
     response.on("finish", () => {
-      logger.info({ method: request.method, path: request.path, status: response.statusCode });
+      logger.info({ method: request.method, path: loggedPath(request.path), status: response.statusCode });
     });
     next();
   });

@@ -31,6 +31,8 @@ export function WalkIn({ classId, taken }: Props) {
   const [open, setOpen] = useState(false);
   const [sending, setSending] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
+  /** The participant's id, made here, so that sending again after a lost answer adds no one else. */
+  const [newId, setNewId] = useState("");
   const [lastResult, setLastResult] = useState<SubmissionResult<string[]> | null>(null);
   const [form, fields] = useForm({
     id: "walk-in",
@@ -52,6 +54,7 @@ export function WalkIn({ classId, taken }: Props) {
       setLastResult(result);
       if (personId !== null) {
         setOpen(false);
+        setNewId("");
         taken(personId);
       }
     } catch {
@@ -61,7 +64,13 @@ export function WalkIn({ classId, taken }: Props) {
     }
   }
   return (
-    <Dialog open={open} onOpenChange={setOpen}>
+    <Dialog
+      open={open}
+      onOpenChange={(opens) => {
+        if (opens && newId === "") setNewId(crypto.randomUUID());
+        setOpen(opens);
+      }}
+    >
       <DialogTrigger className={classButton("plain", "flex items-center gap-3")}>
         <UserPlus size={24} aria-hidden="true" /> Add someone new
       </DialogTrigger>
@@ -72,6 +81,7 @@ export function WalkIn({ classId, taken }: Props) {
           rest later.
         </p>
         <form method="post" {...getFormProps(form)} className="mt-4 grid gap-4 sm:grid-cols-3">
+          <input type="hidden" name="personId" value={newId} />
           <Problem id="walk-in-problem" errors={problem === null ? form.errors : [problem]} />
           <TextField field={fields.name} label="Preferred name" className="sm:col-span-3" />
           <TextField field={fields.birthYear} label="Birth year" inputMode="numeric" />

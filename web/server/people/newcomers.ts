@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import { addDays } from "@able-tide/core/calendar";
 import type { StandStage } from "@able-tide/core/caps/balance-levels";
 import type { CapLimit } from "@able-tide/core/caps/cap";
@@ -11,11 +12,10 @@ import {
 } from "@able-tide/core/caps/newcomers";
 import { notClean } from "@able-tide/core/class/clean-session";
 import { classState } from "@able-tide/core/class/events";
-import type { About } from "@able-tide/core/people/about";
 import { classesWithEvents } from "../classes/class-records.ts";
 import { type Scope, today } from "../scope.ts";
 import { capHistory, finishCaps, insertCaps } from "./caps.ts";
-import { addPerson, type PersonInput } from "./people.ts";
+import { addPersonAs, type PersonInput } from "./people.ts";
 import { insertStandResult } from "./stand-results.ts";
 
 const EVERYONE: CapReason = { because: "standard", caps: "everyone" };
@@ -36,12 +36,16 @@ export async function setFirstCaps(scope: Scope, personId: string): Promise<void
   ]);
 }
 
-/** Adds a new participant with newcomer caps, in one transaction. @returns their id */
-export const addNewcomer = (scope: Scope, input: PersonInput, about?: About): Promise<string> =>
+/**
+ * Adds a new participant with newcomer caps, in one transaction; one who is there already is left as they are.
+ *
+ * @param id made where they were written down, so that a form sent twice adds one participant
+ * @returns their id
+ */
+export const addNewcomer = (scope: Scope, input: PersonInput, id: string = randomUUID()): Promise<string> =>
   scope.database.transaction(async (transaction) => {
     const within = { ...scope, database: transaction };
-    const id = await addPerson(within, input, about);
-    await setFirstCaps(within, id);
+    if (await addPersonAs(within, id, input)) await setFirstCaps(within, id);
     return id;
   });
 

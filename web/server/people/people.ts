@@ -123,21 +123,32 @@ async function setGroups(scope: Scope, personId: string, groupIds: readonly stri
 /** Writes a person down; their first limits are a matter of newcomers.ts. */
 export async function addPerson(scope: Scope, input: PersonInput, about: About = NOTHING_KNOWN): Promise<string> {
   const id = randomUUID();
-  const stamp = { by: scope.accountId, at: scope.now() };
-  await scope.database.transaction(async (transaction) => {
-    await transaction("people").insert({
-      organisation_id: scope.organisationId,
-      id,
-      ...toRow(input),
-      about: JSON.stringify(about),
-      created_by: stamp.by,
-      created_at: stamp.at,
-      changed_by: stamp.by,
-      changed_at: stamp.at,
-    });
-    await setGroups({ ...scope, database: transaction }, id, input.groupIds);
-  });
+  await addPersonAs(scope, id, input, about);
   return id;
+}
+
+/** Adds a participant under an id that was made where they were written down. @returns false if they are there already */
+export async function addPersonAs(scope: Scope, id: string, input: PersonInput, about: About = NOTHING_KNOWN): Promise<boolean> {
+  const stamp = { by: scope.accountId, at: scope.now() };
+  return scope.database.transaction(async (transaction) => {
+    const added = await transaction("people")
+      .insert({
+        organisation_id: scope.organisationId,
+        id,
+        ...toRow(input),
+        about: JSON.stringify(about),
+        created_by: stamp.by,
+        created_at: stamp.at,
+        changed_by: stamp.by,
+        changed_at: stamp.at,
+      })
+      .onConflict(["organisation_id", "id"])
+      .ignore()
+      .returning("id");
+    if (added.length === 0) return false;
+    await setGroups({ ...scope, database: transaction }, id, input.groupIds);
+    return true;
+  });
 }
 
 export type ChangeOutcome = "changed" | "unknown" | "moved on";

@@ -9,7 +9,7 @@ const SHARED = {
 } as const;
 
 /** Carries the sign-in token; nothing else is kept in the browser. */
-const signInCookie = createCookie("able-tide", { ...SHARED, maxAge: 30 * DAYS });
+const signInCookie = createCookie("able-tide", { ...SHARED, maxAge: 8 * DAYS });
 
 /** Tells a device that someone signed in with before; it lets no one in by itself. */
 const deviceCookie = createCookie("able-tide-device", { ...SHARED, maxAge: 400 * DAYS });

@@ -1,3 +1,4 @@
+import { TZDate } from "@date-fns/tz";
 import { addDays, format, getISODay, parseISO } from "date-fns";
 
 /** "Wednesday 14 October" of an ISO calendar day. */
@@ -16,3 +17,7 @@ export function nextMeeting(weekday: number, from: string, taken: readonly strin
   while (taken.includes(format(day, "yyyy-MM-dd"))) day = addDays(day, 7);
   return format(day, "yyyy-MM-dd");
 }
+
+/** "Tuesday 13 October, 10:05" of an ISO instant, in a time zone. */
+export const formatInstant = (instant: string, timeZone: string): string =>
+  format(new TZDate(instant, timeZone), "EEEE d MMMM, HH:mm");

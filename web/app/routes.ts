@@ -17,6 +17,7 @@ export default [
     ...MOVED.map((path) => route(path, "routes/moved.ts", { id: `moved ${path}` })),
     layout("routes/with-shell.tsx", [
       index("routes/today.tsx"),
+      route("account", "routes/account.tsx"),
       route("table", "routes/limitation-table.tsx"),
       layout("routes/for-class.ts", { id: "class-with-shell" }, [route("helping", "routes/helping.tsx")]),
       layout("routes/for-limits.ts", { id: "limits-with-shell" }, [

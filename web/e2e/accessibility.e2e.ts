@@ -134,6 +134,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     },
   ],
   ["groups and places", async () => void (await page.goto(`${serverUrl()}/groups`, { waitUntil: "networkidle0" }))],
+  ["the account", async () => void (await page.goto(`${serverUrl()}/account`, { waitUntil: "networkidle0" }))],
   ["the house", async () => void (await page.goto(`${serverUrl()}/organisation`, { waitUntil: "networkidle0" }))],
   ["files", async () => void (await page.goto(`${serverUrl()}/people/files`, { waitUntil: "networkidle0" }))],
   ["the table", async () => void (await page.goto(`${serverUrl()}/table`, { waitUntil: "networkidle0" }))],

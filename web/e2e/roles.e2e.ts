@@ -86,6 +86,7 @@ const filled = (path: string) => path.replace("PERSON", personId).replace("CLASS
 /** Who may open what; everyone else is refused. */
 test.each<[string, readonly Role[]]>([
   ["/", ["owner", "instructor", "helper", "clinician"]],
+  ["/account", ["owner", "instructor", "helper", "clinician"]],
   ["/table", ["owner", "instructor", "helper", "clinician"]],
   ["/helping", ["owner", "instructor", "helper"]],
   ["/people", ["owner", "instructor", "clinician"]],

@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { newPassword } from "./password-form.ts";
 import { requiredText } from "./required-text.ts";
 
 export const ROLES = [
@@ -24,9 +25,5 @@ export const InviteForm = v.object({
 
 /** The password of someone who takes an invitation up. */
 export const AcceptInvitationForm = v.object({
-  password: v.pipe(
-    v.string("Choose a password."),
-    v.minLength(12, "Use 12 characters or more. Several simple words work well."),
-    v.maxLength(200, "Use 200 characters or fewer."),
-  ),
+  password: newPassword,
 });

@@ -1,6 +1,7 @@
 import { createContext } from "react-router";
 import { openInvitation, redeemInvitation } from "./accounts/invitations.ts";
-import { scopeOfToken, signIn, signOut } from "./accounts/sign-in.ts";
+import { scopeOfToken, signOut } from "./accounts/sessions.ts";
+import { signIn } from "./accounts/sign-in.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
 import { calendarBehind } from "./plans/calendar.ts";

@@ -11,6 +11,7 @@ import { clinicalReadings } from "./migrations/009-clinical-readings.ts";
 import { scriptRevision } from "./migrations/010-script-revision.ts";
 import { eventTimes } from "./migrations/011-event-times.ts";
 import { signInLimits } from "./migrations/012-sign-in-limits.ts";
+import { sessions } from "./migrations/013-sessions.ts";
 
 const MIGRATIONS = [
   firstFloor,
@@ -25,6 +26,7 @@ const MIGRATIONS = [
   scriptRevision,
   eventTimes,
   signInLimits,
+  sessions,
 ];
 
 /**

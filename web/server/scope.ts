@@ -12,6 +12,8 @@ export interface Scope {
   readonly organisationName: string;
   readonly accountId: string;
   readonly accountName: string;
+  /** The session that asks; null for what the server itself does. */
+  readonly sessionId: string | null;
   readonly role: Role;
   readonly timeZone: string;
   /** The injected clock. */

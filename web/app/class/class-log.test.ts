@@ -242,7 +242,7 @@ describe("the log of a class", () => {
       send: async (batch) => all(batch),
       progress: async (after) => {
         asked.push(after);
-        return { events: [moved("a"), moved("b")], last: 7, scriptRevision: 3, now: AT };
+        return { events: [moved("a"), moved("b")], last: 7, scriptRevision: 3, ended: false, now: AT };
       },
     };
     const log = createClassLog([moved("a")], memoryShelf(), transport, stamps());
@@ -260,7 +260,7 @@ describe("the log of a class", () => {
       progress: async () => {
         asked += 1;
         if (asked === 1) throw new TypeError("no network");
-        return { events: [], last: 1, scriptRevision: 1, now: AT };
+        return { events: [], last: 1, scriptRevision: 1, ended: false, now: AT };
       },
     };
     const log = createClassLog([], memoryShelf(), transport, stamps());

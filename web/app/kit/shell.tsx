@@ -62,9 +62,9 @@ export function Shell({
             ))}
           </nav>
           <div className="ml-auto flex items-center gap-3">
-            <span className="text-tide-100">
+            <NavLink to="/account" className="flex min-h-11 items-center text-tide-100 no-underline hover:text-white">
               {organisation} · {name}
-            </span>
+            </NavLink>
             <Form method="post" action="/sign-out">
               <button type="submit" className="min-h-11 px-2 underline underline-offset-4">
                 Sign out

@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { keepThroughClass } from "../../server/accounts/sessions.ts";
 import { progressOf } from "../../server/classes/classes.ts";
 import { eventsForHelper } from "../../server/classes/for-helpers.ts";
 import { recordEvents } from "../../server/classes/record-events.ts";
@@ -25,6 +26,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs): Pr
   const after = v.parse(After, new URL(request.url).searchParams.get("after"));
   const progress = isId(params.classId) ? await progressOf(scope, params.classId, after) : null;
   if (!progress) throw notFound();
+  if (!progress.ended) await keepThroughClass(scope);
   const events = scope.role === "helper" ? eventsForHelper(progress.events) : progress.events;
   return Response.json({ ...progress, events, now: scope.now().toISOString() } satisfies ProgressAnswer);
 }

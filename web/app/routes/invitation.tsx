@@ -2,12 +2,14 @@ import { getFormProps, useForm } from "@conform-to/react";
 import { data, Form, redirect } from "react-router";
 import { AcceptInvitationForm } from "../../forms/invite-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
-import { acceptInvitation, addressContext, enter, invitationBehind } from "../../server/entrance.ts";
-import { deviceOf, signedInHeaders } from "../cookies.server.ts";
+import { EASY_TO_GUESS } from "../../forms/password-form.ts";
+import { acceptInvitation, enter, invitationBehind } from "../../server/entrance.ts";
+import { signedInHeaders } from "../cookies.server.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { Disclaimer } from "../kit/disclaimer.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
+import { signInFrom } from "../sign-in-from.server.ts";
 import type { Route } from "./+types/invitation";
 
 export const meta: Route.MetaFunction = () => [{ title: "An invitation · Able Tide" }];
@@ -29,6 +31,8 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const { password } = submission.value;
   const outcome = await acceptInvitation(params.token, password);
   if (outcome === "gone") throw data(GONE, { status: 404 });
+  if (outcome === "easy")
+    return data(submission.reply({ hideFields: ["password"], fieldErrors: { password: [EASY_TO_GUESS] } }), { status: 422 });
   if (outcome === "known email")
     return data(
       submission.reply({ hideFields: ["password"], formErrors: ["This email already has an account. Sign in with it."] }),
@@ -37,8 +41,7 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const signedIn = await enter({
     email: invitation.email,
     password,
-    address: context.get(addressContext),
-    device: await deviceOf(request),
+    ...(await signInFrom(request, context)),
   });
   if (signedIn.kind !== "welcome") return redirect("/sign-in");
   return redirect("/", { headers: await signedInHeaders(signedIn) });
@@ -62,7 +65,7 @@ export default function InvitationPage({ loaderData, actionData }: Route.Compone
         <TextField
           field={fields.password}
           label="Choose a password"
-          hint="12 letters or more"
+          hint="12 characters or more"
           type="password"
           autoComplete="new-password"
         />

@@ -4,18 +4,17 @@ import { getValibotConstraint } from "@conform-to/valibot";
 import { data, Form, redirect } from "react-router";
 import * as v from "valibot";
 import { parseForm } from "../../forms/parse-form.ts";
-import { addressContext, enter } from "../../server/entrance.ts";
-import { deviceOf, signedInHeaders } from "../cookies.server.ts";
+import { PASSWORD_LENGTH } from "../../forms/password-form.ts";
+import { enter } from "../../server/entrance.ts";
+import { signedInHeaders } from "../cookies.server.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { Disclaimer } from "../kit/disclaimer.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
 import { VariantSymbol } from "../kit/variant-symbol.tsx";
+import { signInFrom } from "../sign-in-from.server.ts";
 import { wayBack } from "../way-back.ts";
 import type { Route } from "./+types/sign-in";
-
-/** Characters of the longest password: more would only keep the server busy. */
-const MOST_PASSWORD = 200;
 
 const SignIn = v.object({
   email: v.pipe(
@@ -26,7 +25,7 @@ const SignIn = v.object({
   password: v.pipe(
     v.string("Enter your password."),
     v.minLength(1, "Enter your password."),
-    v.maxLength(MOST_PASSWORD, `Use ${MOST_PASSWORD} characters or fewer.`),
+    v.maxLength(PASSWORD_LENGTH.most, `Use ${PASSWORD_LENGTH.most} characters or fewer.`),
   ),
 });
 
@@ -35,7 +34,7 @@ export const meta: Route.MetaFunction = () => [{ title: "Sign in · Able Tide" }
 export async function action({ request, context }: Route.ActionArgs) {
   const submission = parseForm(await formDataOf(request), { schema: SignIn });
   if (submission.status !== "success") return data(submission.reply({ hideFields: ["password"] }), { status: 422 });
-  const attempt = { ...submission.value, address: context.get(addressContext), device: await deviceOf(request) };
+  const attempt = { ...submission.value, ...(await signInFrom(request, context)) };
   const outcome = await enter(attempt);
   if (outcome.kind === "welcome") return redirect(wayBack(request.url), { headers: await signedInHeaders(outcome) });
   const refused = (sentence: string) => submission.reply({ hideFields: ["password"], formErrors: [sentence] });

@@ -42,6 +42,7 @@ export async function foundOrganisation(database: Knex, founding: NewOrganisatio
     organisationName: founding.name,
     accountId,
     accountName: account.name,
+    sessionId: null,
     role: account.role,
     timeZone: founding.timeZone,
     now,
@@ -83,7 +84,7 @@ export async function addMember(scope: Scope, account: NewOrganisation["account"
     role: account.role,
     created_at: scope.now(),
   });
-  return { ...scope, accountId, accountName: account.name, role: account.role };
+  return { ...scope, accountId, accountName: account.name, sessionId: null, role: account.role };
 }
 
 /**

@@ -3,6 +3,7 @@ import { addDays } from "date-fns";
 import type { Knex } from "knex";
 import type { Role, Scope } from "../scope.ts";
 import { hashPassword } from "./password.ts";
+import { isEasyToGuess } from "./password-strength.ts";
 import { newToken, tokenHash } from "./token.ts";
 
 const GOOD_FOR_DAYS = 14;
@@ -99,14 +100,17 @@ export async function openInvitation(database: Knex, token: string, now: Date): 
  * Takes up an invitation: an account with the password, a member of the organisation in the role. It works once, also
  * when two try at the same moment.
  *
- * @returns whether it was taken up, can be no longer, or the email has an account already
+ * @returns whether it was taken up, can be no longer, the password is easy to guess, or the email has an account already
  */
 export async function redeemInvitation(
   database: Knex,
   token: string,
   password: string,
   now: Date,
-): Promise<"welcome" | "gone" | "known email"> {
+): Promise<"welcome" | "gone" | "easy" | "known email"> {
+  const open = await openInvitation(database, token, now);
+  if (!open) return "gone";
+  if (isEasyToGuess(password, [open.email, open.name, open.organisationName])) return "easy";
   const passwordHash = await hashPassword(password);
   return database.transaction(async (transaction) => {
     const row = await transaction("invitations")

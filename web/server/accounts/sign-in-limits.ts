@@ -56,7 +56,7 @@ async function consume(limiter: RateLimiterPostgres, key: string): Promise<numbe
   }
 }
 
-/** Limits on tries to sign in; one for each database. */
+/** Limits on tries to sign in. */
 export interface SignInLimits {
   /**
    * Counts a try before it is made, by each of the limits in turn up to the first that does not allow it: a try that one limit
@@ -65,7 +65,7 @@ export interface SignInLimits {
   readonly count: (tried: readonly Tried[]) => Promise<Counted>;
 }
 
-export function createSignInLimits(database: Knex): SignInLimits {
+function createSignInLimits(database: Knex): SignInLimits {
   const made = new Map<Kind, Limiters>();
 
   async function countOne([kind, who]: Tried): Promise<Counted> {
@@ -89,4 +89,13 @@ export function createSignInLimits(database: Knex): SignInLimits {
       return { wait: 0, forgive: () => Promise.all(counted.map(({ forgive }) => forgive())) };
     },
   };
+}
+
+const known = new WeakMap<Knex, SignInLimits>();
+
+/** The limits of a database. */
+export function signInLimitsOf(database: Knex): SignInLimits {
+  const limits = known.get(database) ?? createSignInLimits(database);
+  known.set(database, limits);
+  return limits;
 }

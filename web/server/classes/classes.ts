@@ -173,6 +173,7 @@ export interface Progress {
   /** The number of the last event, to ask on from. */
   readonly last: number;
   readonly scriptRevision: number;
+  readonly ended: boolean;
 }
 
 /**
@@ -180,7 +181,9 @@ export interface Progress {
  * @returns null if the organisation has no such class
  */
 export async function progressOf(scope: Scope, classId: string, after: number): Promise<Progress | null> {
-  const taught = await classesOf(scope).where({ id: classId }).first<{ script_revision: number }>("script_revision");
+  const taught = await classesOf(scope)
+    .where({ id: classId })
+    .first<{ script_revision: number; ended_at: Date | null }>("script_revision", "ended_at");
   if (!taught) return null;
   const rows = await scope
     .database("class_events")
@@ -192,5 +195,6 @@ export async function progressOf(scope: Scope, classId: string, after: number): 
     events: rows.map(({ event }) => event),
     last: rows.at(-1)?.sequence ?? after,
     scriptRevision: taught.script_revision,
+    ended: taught.ended_at !== null,
   };
 }

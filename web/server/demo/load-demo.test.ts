@@ -12,7 +12,8 @@ import { runToCompletion } from "@able-tide/core/run-to-completion";
 import { poolDepth } from "@able-tide/core/setup/pool-depth";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { now, serverUrl } from "../../e2e/organisation.ts";
-import { scopeOfToken, signIn } from "../accounts/sign-in.ts";
+import { scopeOfToken } from "../accounts/sessions.ts";
+import { signIn } from "../accounts/sign-in.ts";
 import { classesWithEvents, lastClassOf } from "../classes/class-records.ts";
 import { endedClasses } from "../classes/classes.ts";
 import { notedSince } from "../classes/follow-ups.ts";
@@ -74,7 +75,7 @@ beforeAll(async () => {
   await Promise.all([loadDemo(database, now()), loadDemo(database, now())]);
   const outcome = await signIn(
     database,
-    { email: "ines@kittiwake.example", password: "low-water-mark", address: "demo test", device: null },
+    { email: "ines@kittiwake.example", password: "low-water-mark", address: "demo test", device: null, deviceName: "" },
     now(),
   );
   const found = outcome.kind === "welcome" && (await scopeOfToken(database, outcome.token, now));

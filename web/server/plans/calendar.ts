@@ -106,6 +106,7 @@ export async function calendarBehind(database: Knex, token: string, now: () => D
     organisationName: row.name,
     accountId: row.account_id,
     accountName: "",
+    sessionId: null,
     role: row.role,
     timeZone: row.time_zone,
     now,

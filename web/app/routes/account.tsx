@@ -1,0 +1,161 @@
+import { count } from "@able-tide/words/text";
+import type { SubmissionResult } from "@conform-to/react";
+import { getFormProps, useForm } from "@conform-to/react";
+import { data, Form } from "react-router";
+import { parseForm } from "../../forms/parse-form.ts";
+import { EASY_TO_GUESS, PasswordForm } from "../../forms/password-form.ts";
+import { changePassword } from "../../server/accounts/change-password.ts";
+import { endOtherSessions, listSessions, SESSION, type Session } from "../../server/accounts/sessions.ts";
+import type { Scope } from "../../server/scope.ts";
+import { formatInstant } from "../days.ts";
+import { formDataOf, intentOf } from "../form-data.server.ts";
+import { Button } from "../kit/button.tsx";
+import { Problem, TextField } from "../kit/field.tsx";
+import { PageHead } from "../kit/shell.tsx";
+import { scopeContext } from "../signed-in.server.ts";
+import type { Route } from "./+types/account";
+
+export const meta: Route.MetaFunction = () => [{ title: "Your account · Able Tide" }];
+
+export async function loader({ context }: Route.LoaderArgs) {
+  const scope = context.get(scopeContext);
+  const sessions = await listSessions(scope);
+  return {
+    name: scope.accountName,
+    organisation: scope.organisationName,
+    role: scope.role,
+    lasting: { idleHours: SESSION.idleHours, days: SESSION.days },
+    sessions: sessions.map(({ createdAt, usedAt, ...session }) => ({
+      ...session,
+      since: formatInstant(createdAt, scope.timeZone),
+      used: formatInstant(usedAt, scope.timeZone),
+    })),
+  };
+}
+
+interface Answer {
+  readonly password?: SubmissionResult<string[]>;
+  /** What was done, as a sentence. */
+  readonly done?: string;
+}
+
+const endedElsewhere = (sessions: number): string =>
+  sessions === 0 ? "" : ` You were signed out on ${count(sessions, "other device", "other devices")}.`;
+
+async function savePassword(scope: Scope, formData: FormData) {
+  const submission = parseForm(formData, { schema: PasswordForm });
+  const refused = (fieldErrors: Record<string, string[]>, status = 422) =>
+    data<Answer>({ password: submission.reply({ hideFields: ["present", "chosen"], fieldErrors }) }, { status });
+  if (submission.status !== "success") return refused({});
+  const outcome = await changePassword(scope, submission.value);
+  switch (outcome.kind) {
+    case "wrong":
+      return refused({ present: ["This is not your present password."] });
+    case "easy":
+      return refused({ chosen: [EASY_TO_GUESS] });
+    case "wait":
+      return refused(
+        { present: [`Too many attempts. Wait ${count(outcome.seconds, "second", "seconds")}, then try again.`] },
+        429,
+      );
+    case "changed":
+      return data<Answer>({
+        password: submission.reply({ resetForm: true }),
+        done: `Your password was changed.${endedElsewhere(outcome.signedOut)}`,
+      });
+  }
+}
+
+export async function action({ request, context }: Route.ActionArgs) {
+  const scope = context.get(scopeContext);
+  const formData = await formDataOf(request);
+  if (intentOf(formData, ["password", "sign-out-elsewhere"]) === "password") return savePassword(scope, formData);
+  const ended = await endOtherSessions(scope);
+  return data<Answer>({ done: ended === 0 ? "You are signed in nowhere else." : endedElsewhere(ended).trim() });
+}
+
+function ChangePassword({ lastResult }: { lastResult: SubmissionResult<string[]> | null }) {
+  const [form, fields] = useForm({
+    id: "password",
+    lastResult,
+    onValidate: ({ formData }) => parseForm(formData, { schema: PasswordForm }),
+  });
+  return (
+    <Form method="post" {...getFormProps(form)} className="grid max-w-md gap-4">
+      <Problem id="password-problem" errors={form.errors} />
+      <TextField field={fields.present} label="Present password" type="password" autoComplete="current-password" />
+      <TextField
+        field={fields.chosen}
+        label="New password"
+        hint="12 characters or more"
+        type="password"
+        autoComplete="new-password"
+      />
+      <div>
+        <Button name="intent" value="password">
+          Change password
+        </Button>
+      </div>
+    </Form>
+  );
+}
+
+type ShownSession = Omit<Session, "createdAt" | "usedAt"> & { readonly since: string; readonly used: string };
+
+function Sessions({ sessions }: { sessions: readonly ShownSession[] }) {
+  return (
+    <>
+      <ul className="mb-4 grid gap-2">
+        {sessions.map(({ id, device, since, used, current }) => (
+          <li key={id} className="rounded-soft border border-sand-300 bg-white px-4 py-2">
+            <strong>{device || "Unknown device"}</strong>
+            {current && " · this device"}
+            <span className="block text-sand-600">
+              Since {since}, last used {used}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {sessions.length > 1 && (
+        <Form method="post">
+          <Button look="plain" name="intent" value="sign-out-elsewhere">
+            Sign out everywhere else
+          </Button>
+        </Form>
+      )}
+    </>
+  );
+}
+
+export default function AccountPage({ loaderData, actionData }: Route.ComponentProps) {
+  const { name, organisation, role, lasting, sessions } = loaderData;
+  const answer: Answer = actionData ?? {};
+  return (
+    <>
+      <PageHead title="Your account" note={`${name}, ${role} at ${organisation}`} />
+      {answer.done && (
+        <p role="status" className="mb-4 text-lg font-semibold">
+          {answer.done}
+        </p>
+      )}
+      <div className="grid items-start gap-10 lg:grid-cols-2">
+        <section aria-labelledby="password-head">
+          <h2 id="password-head" className="mb-3 text-2xl">
+            Password
+          </h2>
+          <ChangePassword lastResult={answer.password ?? null} />
+        </section>
+        <section aria-labelledby="sessions-head">
+          <h2 id="sessions-head" className="mb-1 text-2xl">
+            Where you are signed in
+          </h2>
+          <p className="mb-3 text-sand-600">
+            You are signed out after {lasting.idleHours} hours without use, and after {lasting.days} days in any case; never
+            during a class.
+          </p>
+          <Sessions sessions={sessions} />
+        </section>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,58 @@
+import type { Browser, Page } from "puppeteer-core";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { openBrowser, openPage, pressOn, seeText, signIn, signInByKeys, typeInto } from "./browser.ts";
+import { cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+
+const CHOSEN = "brass otter lantern";
+const problems: string[] = [];
+
+let browser: Browser;
+let organisation: TestOrganisation;
+let page: Page;
+beforeAll(async () => {
+  [browser, organisation] = await Promise.all([openBrowser(), ownOrganisation("Lantern Quay")]);
+  page = await openPage(browser, problems);
+  await signIn(page, serverUrl(), organisation);
+});
+afterAll(async () => {
+  await browser.close();
+  await organisation.close();
+});
+
+const openAccount = () => page.goto(`${serverUrl()}/account`, { waitUntil: "networkidle0" });
+
+async function change(present: string, chosen: string): Promise<void> {
+  await openAccount();
+  await typeInto(page, "Present password", present);
+  await typeInto(page, "New password", chosen);
+  await page.keyboard.press("Enter");
+}
+
+test("a password is changed by keys; what is wrong stands at its field", async () => {
+  await change("not the password", CHOSEN);
+  await seeText(page, "This is not your present password.");
+  await change(organisation.password, "short");
+  await seeText(page, "Use 12 characters or more.");
+  await change(organisation.password, "lanternquay1");
+  await seeText(page, "This password is easy to guess.");
+  const elsewhere = await cookieOf(serverUrl(), organisation);
+  await change(organisation.password, CHOSEN);
+  await seeText(page, "Your password was changed. You were signed out on 1 other device.");
+  const answer = await fetch(serverUrl(), { redirect: "manual", headers: { cookie: elsewhere } });
+  expect(answer.headers.get("Location")).toContain("/sign-in");
+});
+
+test("the new password signs in, on another device too, and that one is signed out from here", async () => {
+  const account = { ...organisation, password: CHOSEN };
+  const other = await openPage(browser, problems);
+  await signInByKeys(other, serverUrl(), account);
+  await openAccount();
+  await seeText(page, "this device");
+  await pressOn(page, "Sign out everywhere else");
+  await seeText(page, "You were signed out on 1 other device.");
+  await other.reload();
+  await seeText(other, "Sign in to your groups.");
+  await seeText(page, "Where you are signed in");
+});
+
+test("nothing went wrong in the browser meanwhile", () => expect(problems).toEqual([]));

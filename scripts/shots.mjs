@@ -79,7 +79,7 @@ try {
   await open("/progress");
   await click("Osei");
   await page.waitForSelector('[aria-label^="One-leg stand"] svg');
-  await shot("weeks");
+  await shot("progress");
   await open("/plans");
   await click("Wednesday 14 October");
   await page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
@@ -93,7 +93,7 @@ try {
   await shot("helper-sheet");
   await click("Back to the plan");
   await click("Floor plan");
-  await shot("places");
+  await shot("floor-plan");
   await click("Back to the plan");
   await click("Teach");
   await click("Osei: Lighter");

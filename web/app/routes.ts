@@ -10,6 +10,8 @@ const MOVED = ["weeks/*", "house", "plans/take-in", "plans/:planId/sheets/*", "p
 export default [
   route("health", "routes/health.ts"),
   route("sign-in", "routes/sign-in.tsx"),
+  route("forgotten", "routes/forgotten.tsx"),
+  route("reset/:resetToken", "routes/reset.tsx"),
   route("invitation/:token", "routes/invitation.tsx"),
   route("calendar/:file", "routes/calendar-address.ts"),
   layout("routes/signed-in.tsx", [

@@ -1,5 +1,6 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
+import { outbox } from "../server/accounts/invitations.ts";
 import { openBrowser, openPage, pressOn, seeText, signIn, signInByKeys, typeInto } from "./browser.ts";
 import { cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
@@ -53,6 +54,25 @@ test("the new password signs in, on another device too, and that one is signed o
   await other.reload();
   await seeText(other, "Sign in to your groups.");
   await seeText(page, "Where you are signed in");
+});
+
+test("a password is forgotten and replaced by the link in the outbox, and the new one signs in", async () => {
+  const forgetful = await openPage(browser, problems);
+  await forgetful.goto(`${serverUrl()}/sign-in`, { waitUntil: "networkidle0" });
+  await pressOn(forgetful, "Forgotten password?");
+  await seeText(forgetful, "Send a link");
+  await typeInto(forgetful, "Email", organisation.email);
+  await forgetful.keyboard.press("Enter");
+  await seeText(forgetful, "If this email has an account, a letter with a link is on its way.");
+  const [letter] = await outbox(organisation.scope);
+  const link = /https?:\S+\/reset\/\S+/.exec(letter?.body ?? "")?.[0] ?? "";
+  await forgetful.goto(link, { waitUntil: "networkidle0" });
+  await typeInto(forgetful, "New password", "slow copper heron");
+  await forgetful.keyboard.press("Enter");
+  await seeText(forgetful, "Your password was changed. Sign in with the new one.");
+  await signInByKeys(forgetful, serverUrl(), { ...organisation, password: "slow copper heron" });
+  await forgetful.goto(link);
+  await seeText(forgetful, "This link has expired or was already used.");
 });
 
 test("nothing went wrong in the browser meanwhile", () => expect(problems).toEqual([]));

@@ -89,7 +89,15 @@ test("no plan, class, cap or result is lost", async () => {
 });
 
 /** Addresses that answer only to a form, or that no one signed in opens. */
-const NOT_OPENED = ["/sign-out", "/sign-in", "/invitation/:token", "/calendar/:file", "/fit", "/plans/:planId/teach"];
+const NOT_OPENED = [
+  "/sign-out",
+  "/sign-in",
+  "/reset/:resetToken",
+  "/invitation/:token",
+  "/calendar/:file",
+  "/fit",
+  "/plans/:planId/teach",
+];
 const POSTED = ["/classes/:classId/fit", "/classes/:classId/walk-in", "/plans/:planId/content"];
 const SCREENS = addressesOf(routes).filter((path) => ![...NOT_OPENED, ...POSTED].includes(path) && !path.includes("*"));
 

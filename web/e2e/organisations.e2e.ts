@@ -5,6 +5,7 @@ import { present } from "@able-tide/core/checked-access";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import routes from "../app/routes.ts";
 import { invite } from "../server/accounts/invitations.ts";
+import { issueReset } from "../server/accounts/password-reset.ts";
 import { teachPlan } from "../server/classes/teach.ts";
 import { saveMovements } from "../server/movements/movements.ts";
 import { SHIPPED } from "../server/movements/shipped.ts";
@@ -56,6 +57,7 @@ beforeAll(async () => {
     limitationId,
     clearanceId,
     token,
+    resetToken: (await issueReset(mine.scope, mine.scope.accountId)) ?? "",
     kind: "people.csv",
     file: `${await makeCalendarAddress(mine.scope)}.ics`,
   };
@@ -64,7 +66,7 @@ beforeAll(async () => {
 afterAll(() => Promise.all([mine.close(), theirs.close()]));
 
 const ALL = addressesOf(routes);
-const OPEN = ["/health", "/sign-in", "/invitation/:token", "/calendar/:file"];
+const OPEN = ["/health", "/sign-in", "/forgotten", "/reset/:resetToken", "/invitation/:token", "/calendar/:file"];
 
 /** The first organisation's own address; a pattern with a parameter that this test does not know fails it. */
 function filled(pattern: string): string {

@@ -21,4 +21,11 @@ export const PasswordForm = v.object({
   ),
   chosen: newPassword,
 });
-export type PasswordFormInput = v.InferInput<typeof PasswordForm>;
+
+/** The form that chooses a new password by a link. */
+export const ResetForm = v.object({ chosen: newPassword });
+
+const EMAIL = "Enter your full email address, such as name@example.org.";
+
+/** The form of someone who forgot their password. */
+export const ForgottenForm = v.object({ email: v.pipe(v.string(EMAIL), v.maxLength(320, EMAIL), v.email(EMAIL)) });

@@ -1,5 +1,6 @@
 import { createContext } from "react-router";
 import { openInvitation, redeemInvitation } from "./accounts/invitations.ts";
+import { askForReset, openReset, resetPassword } from "./accounts/password-reset.ts";
 import { scopeOfToken, signOut } from "./accounts/sessions.ts";
 import { signIn } from "./accounts/sign-in.ts";
 import { now } from "./clock.ts";
@@ -30,6 +31,15 @@ export const scopeBehind = (token: string) => scopeOfToken(database(), token, no
 export const invitationBehind = (token: string) => openInvitation(database(), token, now());
 
 export const acceptInvitation = (token: string, password: string) => redeemInvitation(database(), token, password, now());
+
+/** Writes to someone who forgot their password. @returns seconds to wait after too many requests, 0 otherwise */
+export const forgotten = (asked: Parameters<typeof askForReset>[1], linkOf: (token: string) => string) =>
+  askForReset(database(), asked, linkOf, now());
+
+/** Whose password a link is for; null where it has expired or was used. */
+export const resetBehind = (token: string) => openReset(database(), token, now());
+
+export const chooseNewPassword = (token: string, chosen: string) => resetPassword(database(), token, chosen, now());
 
 /** The calendar file behind an address; null where the address was revoked. */
 export const calendarFileBehind = (token: string) => calendarBehind(database(), token, now);

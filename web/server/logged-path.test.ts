@@ -4,6 +4,7 @@ import { loggedPath } from "./logged-path.ts";
 test.each([
   ["/invitation/kZ3_secret", "/invitation/…"],
   ["/invitation/kZ3_secret.data", "/invitation/…"],
+  ["/reset/kZ3_secret", "/reset/…"],
   ["/calendar/kZ3-secret.ics", "/calendar/…"],
   ["/calendar/sessions.ics", "/calendar/sessions.ics"],
   ["/calendar", "/calendar"],

@@ -38,6 +38,13 @@ export async function prepare(options: { readonly demo: boolean }): Promise<void
   if (options.demo) await loadDemo(database(), now());
 }
 
+function pruneRegularly(): void {
+  const prune = () =>
+    void pruneSignIns(database(), now()).catch((error: unknown) => logger.warn(error, "sessions that have run out"));
+  prune();
+  setInterval(prune, PRUNE_EVERY).unref();
+}
+
 /**
  * Serves the built application.
  *
@@ -100,10 +107,7 @@ export async function serve(options: {
   void loadMinimumDemand(database(), SHIPPED, now).catch((error: unknown) => {
     if (!isAbort(error)) logger.warn(error, "form summaries");
   });
-  const prune = () =>
-    void pruneSignIns(database(), now()).catch((error: unknown) => logger.warn(error, "sessions that have run out"));
-  prune();
-  setInterval(prune, PRUNE_EVERY).unref();
+  pruneRegularly();
   const address = server.address();
   return typeof address === "object" && address !== null ? address.port : options.port;
 }

@@ -12,6 +12,7 @@ import { scriptRevision } from "./migrations/010-script-revision.ts";
 import { eventTimes } from "./migrations/011-event-times.ts";
 import { signInLimits } from "./migrations/012-sign-in-limits.ts";
 import { sessions } from "./migrations/013-sessions.ts";
+import { passwordResets } from "./migrations/014-password-resets.ts";
 
 const MIGRATIONS = [
   firstFloor,
@@ -27,6 +28,7 @@ const MIGRATIONS = [
   eventTimes,
   signInLimits,
   sessions,
+  passwordResets,
 ];
 
 /**

@@ -105,7 +105,14 @@ type ShownSession = Omit<Session, "createdAt" | "usedAt"> & { readonly since: st
 function Sessions({ sessions }: { sessions: readonly ShownSession[] }) {
   return (
     <>
-      <ul className="mb-4 grid gap-2">
+      {sessions.length > 1 && (
+        <Form method="post" className="mb-4">
+          <Button look="plain" name="intent" value="sign-out-elsewhere">
+            Sign out everywhere else
+          </Button>
+        </Form>
+      )}
+      <ul className="grid gap-2">
         {sessions.map(({ id, device, since, used, current }) => (
           <li key={id} className="rounded-soft border border-sand-300 bg-white px-4 py-2">
             <strong>{device || "Unknown device"}</strong>
@@ -116,13 +123,6 @@ function Sessions({ sessions }: { sessions: readonly ShownSession[] }) {
           </li>
         ))}
       </ul>
-      {sessions.length > 1 && (
-        <Form method="post">
-          <Button look="plain" name="intent" value="sign-out-elsewhere">
-            Sign out everywhere else
-          </Button>
-        </Form>
-      )}
     </>
   );
 }

@@ -10,6 +10,7 @@ import { InviteForm, ROLES } from "../../forms/invite-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
 import { endMembership, listTeamMembers } from "../../server/accounts/accounts.ts";
 import { invite, listInvitations, outbox } from "../../server/accounts/invitations.ts";
+import { issueReset, RESET_HOURS } from "../../server/accounts/password-reset.ts";
 import { changePolicy, findPolicy } from "../../server/policy/policy.ts";
 import type { Scope } from "../../server/scope.ts";
 import { formDataOf, idOf, intentOf } from "../form-data.server.ts";
@@ -46,6 +47,8 @@ interface Answer {
   readonly movedOn?: boolean;
   readonly invite?: SubmissionResult<string[]>;
   readonly link?: string;
+  /** A link by which a member chooses a new password. */
+  readonly passwordLink?: { readonly link: string; readonly hours: number };
 }
 
 async function savePolicy(scope: Scope, formData: FormData) {
@@ -67,12 +70,18 @@ async function sendInvitation(scope: Scope, formData: FormData, origin: string) 
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   const formData = await formDataOf(request);
-  switch (intentOf(formData, ["policy", "end-membership", "invite"])) {
+  switch (intentOf(formData, ["policy", "end-membership", "password-link", "invite"])) {
     case "policy":
       return savePolicy(scope, formData);
     case "end-membership":
       if (!(await endMembership(scope, idOf(formData, "accountId")))) throw notFound();
       return data<Answer>({});
+    case "password-link": {
+      const token = await issueReset(scope, idOf(formData, "accountId"));
+      if (token === null) throw notFound();
+      const link = `${new URL(request.url).origin}/reset/${token}`;
+      return data<Answer>({ passwordLink: { link, hours: RESET_HOURS.issued } });
+    }
     case "invite":
       return sendInvitation(scope, formData, new URL(request.url).origin);
   }
@@ -133,6 +142,16 @@ function PolicyFields({ policy, answer }: { policy: Loaded["policy"]; answer: An
   );
 }
 
+/** A link that its reader hands over. */
+function LinkToGive({ note, link }: { note: string; link: string }) {
+  return (
+    <div role="status" className="mt-3 rounded-soft border-2 border-tide-700 p-3">
+      <p className="font-semibold">Give them this link. {note}</p>
+      <p className="break-all select-all">{link}</p>
+    </div>
+  );
+}
+
 function Invite({ answer }: { answer: Answer }) {
   const [form, fields] = useForm({
     id: "invite",
@@ -151,12 +170,7 @@ function Invite({ answer }: { answer: Answer }) {
       <div>
         <Button>Send invitation</Button>
       </div>
-      {answer.link && (
-        <div role="status" className="rounded-soft border-2 border-tide-700 p-3">
-          <p className="font-semibold">Give them this link. It works once, for 14 days; it is shown only now.</p>
-          <p className="break-all select-all">{answer.link}</p>
-        </div>
-      )}
+      {answer.link && <LinkToGive note="It works once, for 14 days; it is shown only now." link={answer.link} />}
     </Form>
   );
 }
@@ -168,12 +182,19 @@ function TeamMember({ member, isMe }: { member: Loaded["members"][number]; isMe:
       <strong>{member.name}</strong>, {member.role} <span className="text-sand-600">{member.email}</span>
       {!isMe && (
         <details>
-          <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">Remove access</summary>
+          <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
+            Password and access
+          </summary>
           <Form method="post" className="flex flex-wrap items-center gap-3 pb-2">
-            <input type="hidden" name="intent" value="end-membership" />
             <input type="hidden" name="accountId" value={member.accountId} />
+            <p>{member.name} cannot sign in? Give them a link to choose a new password.</p>
+            <Button look="plain" name="intent" value="password-link">
+              Make a link for {member.name}
+            </Button>
             <p>{member.name} is signed out at once. Their records are kept.</p>
-            <Button look="plain">Remove {member.name}'s access</Button>
+            <Button look="plain" name="intent" value="end-membership">
+              Remove {member.name}'s access
+            </Button>
           </Form>
         </details>
       )}
@@ -181,7 +202,26 @@ function TeamMember({ member, isMe }: { member: Loaded["members"][number]; isMe:
   );
 }
 
-export default function House({ loaderData, actionData }: Route.ComponentProps) {
+/** Letters that would have been sent. */
+function Outbox({ letters }: Pick<Loaded, "letters">) {
+  if (letters.length === 0) return null;
+  return (
+    <details className="rounded-soft border border-sand-300 bg-white p-4">
+      <summary className="flex min-h-11 items-center font-semibold">
+        Outbox: {letters.length} messages (this installation does not send email)
+      </summary>
+      <ul className="flex flex-col gap-2">
+        {letters.map((letter) => (
+          <li key={letter.id}>
+            <strong>{letter.subject}</strong> to {letter.recipient}. {letter.body}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+export default function OrganisationPage({ loaderData, actionData }: Route.ComponentProps) {
   const { policy, members, invitations, letters, name } = loaderData;
   const answer: Answer = actionData ?? {};
   return (
@@ -216,23 +256,16 @@ export default function House({ loaderData, actionData }: Route.ComponentProps) 
                 </li>
               ))}
             </ul>
+            {answer.passwordLink && (
+              <LinkToGive
+                note={`It chooses a new password, once, for ${answer.passwordLink.hours} hours; it is shown only now.`}
+                link={answer.passwordLink.link}
+              />
+            )}
             <h3 className="mt-4 mb-2 text-xl">Invite a team member</h3>
             <Invite answer={answer} />
           </section>
-          {letters.length > 0 && (
-            <details className="rounded-soft border border-sand-300 bg-white p-4">
-              <summary className="flex min-h-11 items-center font-semibold">
-                Outbox: {letters.length} messages (this installation does not send email)
-              </summary>
-              <ul className="flex flex-col gap-2">
-                {letters.map((letter) => (
-                  <li key={letter.id}>
-                    <strong>{letter.subject}</strong> to {letter.recipient}. {letter.body}
-                  </li>
-                ))}
-              </ul>
-            </details>
-          )}
+          <Outbox letters={letters} />
         </div>
       </div>
     </>

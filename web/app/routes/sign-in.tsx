@@ -1,7 +1,7 @@
 import { count } from "@able-tide/words/text";
 import { getFormProps, useForm } from "@conform-to/react";
 import { getValibotConstraint } from "@conform-to/valibot";
-import { data, Form, redirect } from "react-router";
+import { data, Form, Link, redirect, useSearchParams } from "react-router";
 import * as v from "valibot";
 import { parseForm } from "../../forms/parse-form.ts";
 import { PASSWORD_LENGTH } from "../../forms/password-form.ts";
@@ -47,6 +47,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 export default function SignInPage({ actionData }: Route.ComponentProps) {
+  const isChanged = useSearchParams()[0].has("changed");
   const [form, fields] = useForm<v.InferInput<typeof SignIn>>({
     lastResult: actionData ?? null,
     constraint: getValibotConstraint(SignIn),
@@ -78,6 +79,11 @@ export default function SignInPage({ actionData }: Route.ComponentProps) {
         <div>
           <h1 className="text-3xl">Able Tide</h1>
           <p className="mt-1 text-lg text-sand-600">Sign in to your groups.</p>
+          {isChanged && (
+            <p role="status" className="mt-3 font-semibold">
+              Your password was changed. Sign in with the new one.
+            </p>
+          )}
         </div>
         <Form method="post" {...getFormProps(form)} className="flex flex-col gap-5">
           <Problem id={`${form.id}-problem`} errors={form.errors} />
@@ -85,6 +91,9 @@ export default function SignInPage({ actionData }: Route.ComponentProps) {
           <TextField field={fields.password} label="Password" type="password" autoComplete="current-password" />
           <Button>Sign in</Button>
         </Form>
+        <Link to="/forgotten" className="flex min-h-11 w-fit items-center underline underline-offset-4">
+          Forgotten password?
+        </Link>
         <Disclaimer className="text-sand-600" />
       </section>
     </main>

@@ -1,7 +1,8 @@
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { outbox } from "../server/accounts/invitations.ts";
-import { openBrowser, openPage, pressOn, seeText, signIn, signInByKeys, typeInto } from "./browser.ts";
+import { addMember } from "../server/accounts/accounts.ts";
+import { invite, outbox } from "../server/accounts/invitations.ts";
+import { click, openBrowser, openPage, pressOn, seeText, signIn, signInByKeys, typeInto } from "./browser.ts";
 import { cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 const CHOSEN = "brass otter lantern";
@@ -73,6 +74,24 @@ test("a password is forgotten and replaced by the link in the outbox, and the ne
   await signInByKeys(forgetful, serverUrl(), { ...organisation, password: "slow copper heron" });
   await forgetful.goto(link);
   await seeText(forgetful, "This link has expired or was already used.");
+});
+
+test("an owner changes a member's role, renews an invitation and takes it back", async () => {
+  // The forgotten password ended every session.
+  await signIn(page, serverUrl(), { ...organisation, password: "slow copper heron" });
+  const email = `helper-${organisation.email}`;
+  await addMember(organisation.scope, { email, name: "Bryher", password: CHOSEN, role: "helper" });
+  await invite(organisation.scope, { email: `new-${organisation.email}`, name: "Merryn", role: "helper" }, (token) => token);
+  await page.goto(`${serverUrl()}/organisation`, { waitUntil: "networkidle0" });
+  await click(page, "Role, password and access");
+  await page.select('select[name="role"]:not([id])', "instructor");
+  await click(page, "Save role");
+  await seeText(page, "Bryher, instructor");
+  await seeText(page, "Merryn, helper, invited until");
+  await click(page, "New link");
+  await seeText(page, "Give them this link. It works once, for 14 days; it is shown only now.");
+  await click(page, "Take back");
+  await page.waitForFunction(() => !document.body.innerText.includes("Merryn, helper"));
 });
 
 test("nothing went wrong in the browser meanwhile", () => expect(problems).toEqual([]));

@@ -79,7 +79,10 @@ beforeAll(async () => {
       at(`/people/${personId}/limitations/${randomUUID()}/clearance`, { day, clinician: "Dr Voss", says: "may stand" }),
     ],
     "fit-api.ts": [{ path: "/fit", json: { format: "able-tide/fit-request", version: 1, plan, people } }],
-    "account.tsx": [at("/account", { intent: "password", present: "not the password", chosen: "brass otter lantern" })],
+    "account.tsx": [
+      at("/account", { intent: "switch", organisationId: randomUUID() }),
+      at("/account", { intent: "password", present: "not the password", chosen: "brass otter lantern" }),
+    ],
     "forgotten.tsx": [{ path: "/forgotten", form: { email: "keeper" }, anonymous: true }],
     "reset.tsx": [{ path: "/reset/no-such-token", form: { chosen: "brass otter lantern" }, anonymous: true }],
     "groups.tsx": [
@@ -128,6 +131,8 @@ beforeAll(async () => {
       at("/organisation", { intent: "policy", systolicMost: "170", diastolicMost: "95", version: "0" }),
       at("/organisation", { intent: "end-membership", accountId: randomUUID() }),
       at("/organisation", { intent: "password-link", accountId: randomUUID() }),
+      at("/organisation", { intent: "role", accountId: randomUUID(), role: "helper" }),
+      at("/organisation", { intent: "renew-invitation", invitationId: randomUUID() }),
     ],
     "people-files.tsx": [
       at("/people/files", {

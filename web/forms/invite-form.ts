@@ -1,5 +1,5 @@
 import * as v from "valibot";
-import { newPassword } from "./password-form.ts";
+import { newPassword, PASSWORD_LENGTH } from "./password-form.ts";
 import { requiredText } from "./required-text.ts";
 
 export const ROLES = [
@@ -9,7 +9,7 @@ export const ROLES = [
   ["owner", "Owner: full access, including team accounts and thresholds"],
 ] as const;
 
-const ROLE_NAMES = ["instructor", "helper", "clinician", "owner"] as const;
+export const ROLE_NAMES = ["instructor", "helper", "clinician", "owner"] as const;
 
 export const InviteForm = v.object({
   email: v.pipe(
@@ -21,6 +21,11 @@ export const InviteForm = v.object({
   ),
   name: requiredText("Enter a name.", 60),
   role: v.picklist(ROLE_NAMES, "Choose a role."),
+});
+
+/** The password of someone who takes an invitation up with the account that they have. */
+export const OwnAccountForm = v.object({
+  password: v.pipe(v.string("Enter the password of your account."), v.maxLength(PASSWORD_LENGTH.most)),
 });
 
 /** The password of someone who takes an invitation up. */

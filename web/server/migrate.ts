@@ -13,6 +13,7 @@ import { eventTimes } from "./migrations/011-event-times.ts";
 import { signInLimits } from "./migrations/012-sign-in-limits.ts";
 import { sessions } from "./migrations/013-sessions.ts";
 import { passwordResets } from "./migrations/014-password-resets.ts";
+import { endedMemberships } from "./migrations/015-ended-memberships.ts";
 
 const MIGRATIONS = [
   firstFloor,
@@ -29,6 +30,7 @@ const MIGRATIONS = [
   signInLimits,
   sessions,
   passwordResets,
+  endedMemberships,
 ];
 
 /**

@@ -1,7 +1,8 @@
 import fc from "fast-check";
+import * as v from "valibot";
 import { describe, expect, test } from "vitest";
 import { AS_USUAL } from "../caps/answers.ts";
-import { type ClassEvent, classState } from "./events.ts";
+import { ClassEvent, classState } from "./events.ts";
 
 const ada = "00000000-0000-4000-8000-0000000000a1";
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, "0")}`;
@@ -60,4 +61,16 @@ describe("replaying a class", () => {
     const off: ClassEvent = { kind: "attended", id: uuid(9), at: at(9), personId: ada, here: false };
     expect(classState([...story, off]).here.size).toBe(0);
   });
+});
+
+test.each([
+  ["2026-10-14T10:00:00.000Z", true],
+  ["2026-02-31T10:00:00.000Z", false],
+  ["0000-01-01T00:00:00.000Z", false],
+  ["0001-01-01T00:00:00.000Z", false],
+  ["9999-12-31T23:59:59.999Z", false],
+  ["yesterday", false],
+])("an event happened at %s: %s", (text, good) => {
+  expect(v.is(ClassEvent, { kind: "moved", id: uuid(1), at: text, step: 0 })).toBe(good);
+  expect(v.is(ClassEvent, { kind: "moved", id: uuid(1), at: at(1), deviceAt: text, step: 0 })).toBe(good);
 });

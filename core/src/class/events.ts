@@ -15,13 +15,12 @@ export const NEXT_DAY_PAINS = ["none", "settled", "lasted"] as const;
 export type NextDayPain = (typeof NEXT_DAY_PAINS)[number];
 
 const id = v.pipe(v.string(), v.uuid());
-const instant = v.pipe(
-  v.string(),
-  v.isoTimestamp(),
-  v.check(
-    (text) => !Number.isNaN(Date.parse(text)) && new Date(text).toISOString().startsWith(text.slice(0, "yyyy-mm-dd".length)),
-  ),
-);
+/** An instant that exists, in a year that a device can mean and a database can keep. */
+const isInstant = (text: string): boolean =>
+  /^(19|20|21)/.test(text) &&
+  !Number.isNaN(Date.parse(text)) &&
+  new Date(text).toISOString().startsWith(text.slice(0, "yyyy-mm-dd".length));
+const instant = v.pipe(v.string(), v.isoTimestamp(), v.check(isInstant));
 const MOST_STEPS = 1000;
 const step = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(MOST_STEPS));
 

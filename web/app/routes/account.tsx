@@ -1,29 +1,38 @@
 import { count } from "@able-tide/words/text";
 import type { SubmissionResult } from "@conform-to/react";
 import { getFormProps, useForm } from "@conform-to/react";
-import { data, Form } from "react-router";
+import { data, Form, redirect } from "react-router";
 import { parseForm } from "../../forms/parse-form.ts";
 import { EASY_TO_GUESS, PasswordForm } from "../../forms/password-form.ts";
 import { changePassword } from "../../server/accounts/change-password.ts";
-import { endOtherSessions, listSessions, SESSION, type Session } from "../../server/accounts/sessions.ts";
+import {
+  endOtherSessions,
+  listOwnOrganisations,
+  listSessions,
+  type OwnOrganisation,
+  SESSION,
+  type Session,
+  switchOrganisation,
+} from "../../server/accounts/sessions.ts";
 import type { Scope } from "../../server/scope.ts";
 import { formatInstant } from "../days.ts";
-import { formDataOf, intentOf } from "../form-data.server.ts";
+import { formDataOf, idOf, intentOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
-import { scopeContext } from "../signed-in.server.ts";
+import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/account";
 
 export const meta: Route.MetaFunction = () => [{ title: "Your account · Able Tide" }];
 
 export async function loader({ context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
-  const sessions = await listSessions(scope);
+  const [sessions, organisations] = await Promise.all([listSessions(scope), listOwnOrganisations(scope)]);
   return {
     name: scope.accountName,
     organisation: scope.organisationName,
     role: scope.role,
+    others: organisations.filter(({ id }) => id !== scope.organisationId),
     lasting: { idleHours: SESSION.idleHours, days: SESSION.days },
     sessions: sessions.map(({ createdAt, usedAt, ...session }) => ({
       ...session,
@@ -69,9 +78,17 @@ async function savePassword(scope: Scope, formData: FormData) {
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   const formData = await formDataOf(request);
-  if (intentOf(formData, ["password", "sign-out-elsewhere"]) === "password") return savePassword(scope, formData);
-  const ended = await endOtherSessions(scope);
-  return data<Answer>({ done: ended === 0 ? "You are signed in nowhere else." : endedElsewhere(ended).trim() });
+  switch (intentOf(formData, ["password", "sign-out-elsewhere", "switch"])) {
+    case "password":
+      return savePassword(scope, formData);
+    case "sign-out-elsewhere": {
+      const ended = await endOtherSessions(scope);
+      return data<Answer>({ done: ended === 0 ? "You are signed in nowhere else." : endedElsewhere(ended).trim() });
+    }
+    case "switch":
+      if (!(await switchOrganisation(scope, idOf(formData, "organisationId")))) throw notFound();
+      return redirect("/");
+  }
 }
 
 function ChangePassword({ lastResult }: { lastResult: SubmissionResult<string[]> | null }) {
@@ -97,6 +114,26 @@ function ChangePassword({ lastResult }: { lastResult: SubmissionResult<string[]>
         </Button>
       </div>
     </Form>
+  );
+}
+
+/** Other organisations of the same account. */
+function OtherOrganisations({ others }: { others: readonly OwnOrganisation[] }) {
+  if (others.length === 0) return null;
+  return (
+    <section className="mb-8" aria-labelledby="organisations-head">
+      <h2 id="organisations-head" className="mb-3 text-2xl">
+        Your other organisations
+      </h2>
+      <Form method="post" className="flex flex-wrap gap-3">
+        <input type="hidden" name="intent" value="switch" />
+        {others.map(({ id, name, role }) => (
+          <Button key={id} look="plain" name="organisationId" value={id}>
+            Go to {name}, as {role}
+          </Button>
+        ))}
+      </Form>
+    </section>
   );
 }
 
@@ -128,7 +165,7 @@ function Sessions({ sessions }: { sessions: readonly ShownSession[] }) {
 }
 
 export default function AccountPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { name, organisation, role, lasting, sessions } = loaderData;
+  const { name, organisation, role, others, lasting, sessions } = loaderData;
   const answer: Answer = actionData ?? {};
   return (
     <>
@@ -138,6 +175,7 @@ export default function AccountPage({ loaderData, actionData }: Route.ComponentP
           {answer.done}
         </p>
       )}
+      <OtherOrganisations others={others} />
       <div className="grid items-start gap-10 lg:grid-cols-2">
         <section aria-labelledby="password-head">
           <h2 id="password-head" className="mb-3 text-2xl">

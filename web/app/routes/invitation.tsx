@@ -1,6 +1,6 @@
 import { getFormProps, useForm } from "@conform-to/react";
 import { data, Form, redirect } from "react-router";
-import { AcceptInvitationForm } from "../../forms/invite-form.ts";
+import { AcceptInvitationForm, OwnAccountForm } from "../../forms/invite-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
 import { EASY_TO_GUESS } from "../../forms/password-form.ts";
 import { acceptInvitation, enter, invitationBehind } from "../../server/entrance.ts";
@@ -14,33 +14,36 @@ import type { Route } from "./+types/invitation";
 
 export const meta: Route.MetaFunction = () => [{ title: "An invitation · Able Tide" }];
 
+const REFUSALS = {
+  easy: EASY_TO_GUESS,
+  wrong: "This is not the password of your account.",
+  wait: "Too many attempts. Wait half a minute, then try again.",
+} as const;
+
 const GONE = "This invitation has expired or was already used. Ask for a new one.";
 
 export async function loader({ params }: Route.LoaderArgs) {
   const invitation = await invitationBehind(params.token);
   if (!invitation) throw data(GONE, { status: 404 });
-  const { organisationName, name, email, role } = invitation;
-  return { organisationName, name, email, role };
+  const { organisationName, name, email, role, hasAccount } = invitation;
+  return { organisationName, name, email, role, hasAccount };
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const invitation = await invitationBehind(params.token);
   if (!invitation) throw data(GONE, { status: 404 });
-  const submission = parseForm(await formDataOf(request), { schema: AcceptInvitationForm });
+  const schema = invitation.hasAccount ? OwnAccountForm : AcceptInvitationForm;
+  const submission = parseForm(await formDataOf(request), { schema });
   if (submission.status !== "success") return data(submission.reply({ hideFields: ["password"] }), { status: 422 });
   const { password } = submission.value;
   const outcome = await acceptInvitation(params.token, password);
   if (outcome === "gone") throw data(GONE, { status: 404 });
-  if (outcome === "easy")
-    return data(submission.reply({ hideFields: ["password"], fieldErrors: { password: [EASY_TO_GUESS] } }), { status: 422 });
-  if (outcome === "known email")
-    return data(
-      submission.reply({ hideFields: ["password"], formErrors: ["This email already has an account. Sign in with it."] }),
-      { status: 409 },
-    );
+  if (outcome !== "welcome")
+    return data(submission.reply({ hideFields: ["password"], fieldErrors: { password: [REFUSALS[outcome]] } }), { status: 422 });
   const signedIn = await enter({
     email: invitation.email,
     password,
+    organisationId: invitation.organisationId,
     ...(await signInFrom(request, context)),
   });
   if (signedIn.kind !== "welcome") return redirect("/sign-in");
@@ -48,11 +51,11 @@ export async function action({ request, params, context }: Route.ActionArgs) {
 }
 
 export default function InvitationPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { organisationName, name, email, role } = loaderData;
+  const { organisationName, name, email, role, hasAccount } = loaderData;
   const [form, fields] = useForm({
     id: "take-up",
     lastResult: actionData ?? null,
-    onValidate: ({ formData }) => parseForm(formData, { schema: AcceptInvitationForm }),
+    onValidate: ({ formData }) => parseForm(formData, { schema: hasAccount ? OwnAccountForm : AcceptInvitationForm }),
   });
   return (
     <main className="mx-auto flex min-h-screen max-w-xl flex-col justify-center gap-5 p-8">
@@ -64,13 +67,13 @@ export default function InvitationPage({ loaderData, actionData }: Route.Compone
         <Problem id="take-up-problem" errors={form.errors} />
         <TextField
           field={fields.password}
-          label="Choose a password"
-          hint="12 characters or more"
+          label={hasAccount ? "Password of your account" : "Choose a password"}
+          hint={hasAccount ? "You have an account already" : "12 characters or more"}
           type="password"
-          autoComplete="new-password"
+          autoComplete={hasAccount ? "current-password" : "new-password"}
         />
         <div>
-          <Button>Create account</Button>
+          <Button>{hasAccount ? `Join ${organisationName}` : "Create account"}</Button>
         </div>
       </Form>
       <Disclaimer className="text-sand-600" />

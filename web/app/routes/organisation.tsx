@@ -4,12 +4,12 @@ import { sourceLabel } from "@able-tide/words/limitations";
 import { formatDayAndMonth } from "@able-tide/words/text";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { data, Form } from "react-router";
-import type * as v from "valibot";
+import * as v from "valibot";
 import { PolicyForm, type PolicyFormInput } from "../../forms/check-in-thresholds-form.ts";
-import { InviteForm, ROLES } from "../../forms/invite-form.ts";
+import { InviteForm, ROLE_NAMES, ROLES } from "../../forms/invite-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
-import { endMembership, listTeamMembers } from "../../server/accounts/accounts.ts";
-import { invite, listInvitations, outbox } from "../../server/accounts/invitations.ts";
+import { changeRole, endMembership, listTeamMembers } from "../../server/accounts/accounts.ts";
+import { invite, listInvitations, outbox, renewInvitation, revokeInvitation } from "../../server/accounts/invitations.ts";
 import { issueReset, RESET_HOURS } from "../../server/accounts/password-reset.ts";
 import { changePolicy, findPolicy } from "../../server/policy/policy.ts";
 import type { Scope } from "../../server/scope.ts";
@@ -17,6 +17,8 @@ import { formDataOf, idOf, intentOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { CheckBoxes, SelectField, TextField } from "../kit/field.tsx";
 import { PageHead } from "../kit/shell.tsx";
+import { LinkToGive } from "../organisation/link-to-give.tsx";
+import { Outbox } from "../organisation/outbox.tsx";
 import { QUESTION_OPTIONS } from "../organisation/question-options.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/organisation";
@@ -70,7 +72,9 @@ async function sendInvitation(scope: Scope, formData: FormData, origin: string) 
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   const formData = await formDataOf(request);
-  switch (intentOf(formData, ["policy", "end-membership", "password-link", "invite"])) {
+  switch (
+    intentOf(formData, ["policy", "end-membership", "role", "password-link", "invite", "renew-invitation", "revoke-invitation"])
+  ) {
     case "policy":
       return savePolicy(scope, formData);
     case "end-membership":
@@ -82,6 +86,20 @@ export async function action({ request, context }: Route.ActionArgs) {
       const link = `${new URL(request.url).origin}/reset/${token}`;
       return data<Answer>({ passwordLink: { link, hours: RESET_HOURS.issued } });
     }
+    case "role": {
+      const role = v.safeParse(v.picklist(ROLE_NAMES), formData.get("role"));
+      if (!role.success || !(await changeRole(scope, idOf(formData, "accountId"), role.output))) throw notFound();
+      return data<Answer>({});
+    }
+    case "renew-invitation": {
+      const linkOf = (token: string) => `${new URL(request.url).origin}/invitation/${token}`;
+      const link = await renewInvitation(scope, idOf(formData, "invitationId"), linkOf);
+      if (link === null) throw notFound();
+      return data<Answer>({ link });
+    }
+    case "revoke-invitation":
+      if (!(await revokeInvitation(scope, idOf(formData, "invitationId")))) throw notFound();
+      return data<Answer>({});
     case "invite":
       return sendInvitation(scope, formData, new URL(request.url).origin);
   }
@@ -142,16 +160,6 @@ function PolicyFields({ policy, answer }: { policy: Loaded["policy"]; answer: An
   );
 }
 
-/** A link that its reader hands over. */
-function LinkToGive({ note, link }: { note: string; link: string }) {
-  return (
-    <div role="status" className="mt-3 rounded-soft border-2 border-tide-700 p-3">
-      <p className="font-semibold">Give them this link. {note}</p>
-      <p className="break-all select-all">{link}</p>
-    </div>
-  );
-}
-
 function Invite({ answer }: { answer: Answer }) {
   const [form, fields] = useForm({
     id: "invite",
@@ -183,10 +191,21 @@ function TeamMember({ member, isMe }: { member: Loaded["members"][number]; isMe:
       {!isMe && (
         <details>
           <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
-            Password and access
+            Role, password and access
           </summary>
           <Form method="post" className="flex flex-wrap items-center gap-3 pb-2">
             <input type="hidden" name="accountId" value={member.accountId} />
+            <label className="flex items-center gap-2">
+              <span className="font-semibold">Role</span>
+              <select name="role" defaultValue={member.role} className="field-box">
+                {ROLE_NAMES.map((role) => (
+                  <option key={role}>{role}</option>
+                ))}
+              </select>
+            </label>
+            <Button look="plain" name="intent" value="role">
+              Save role
+            </Button>
             <p>{member.name} cannot sign in? Give them a link to choose a new password.</p>
             <Button look="plain" name="intent" value="password-link">
               Make a link for {member.name}
@@ -199,25 +218,6 @@ function TeamMember({ member, isMe }: { member: Loaded["members"][number]; isMe:
         </details>
       )}
     </li>
-  );
-}
-
-/** Letters that would have been sent. */
-function Outbox({ letters }: Pick<Loaded, "letters">) {
-  if (letters.length === 0) return null;
-  return (
-    <details className="rounded-soft border border-sand-300 bg-white p-4">
-      <summary className="flex min-h-11 items-center font-semibold">
-        Outbox: {letters.length} messages (this installation does not send email)
-      </summary>
-      <ul className="flex flex-col gap-2">
-        {letters.map((letter) => (
-          <li key={letter.id}>
-            <strong>{letter.subject}</strong> to {letter.recipient}. {letter.body}
-          </li>
-        ))}
-      </ul>
-    </details>
   );
 }
 
@@ -248,11 +248,17 @@ export default function OrganisationPage({ loaderData, actionData }: Route.Compo
                 <TeamMember key={member.accountId} member={member} isMe={member.accountId === loaderData.me} />
               ))}
               {invitations.map((invitation) => (
-                <li
-                  key={`${invitation.email} ${invitation.expiresAt}`}
-                  className="border-b border-sand-200 py-1.5 text-sand-600 last:border-0"
-                >
+                <li key={invitation.id} className="border-b border-sand-200 py-1.5 text-sand-600 last:border-0">
                   {invitation.name}, {invitation.role}, invited until {formatDayAndMonth(invitation.expiresAt.slice(0, 10))}
+                  <Form method="post" className="flex flex-wrap gap-3">
+                    <input type="hidden" name="invitationId" value={invitation.id} />
+                    <Button look="quiet" name="intent" value="renew-invitation">
+                      New link
+                    </Button>
+                    <Button look="quiet" name="intent" value="revoke-invitation">
+                      Take back
+                    </Button>
+                  </Form>
                 </li>
               ))}
             </ul>

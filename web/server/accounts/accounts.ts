@@ -59,7 +59,7 @@ export interface Member {
 
 export async function listTeamMembers(scope: Scope): Promise<Member[]> {
   const rows = await scope
-    .database("memberships")
+    .database("active_memberships as memberships")
     .join("accounts", "accounts.id", "memberships.account_id")
     .where({ organisation_id: scope.organisationId })
     .orderBy(["accounts.name", "accounts.id"])
@@ -87,8 +87,32 @@ export async function addMember(scope: Scope, account: NewOrganisation["account"
   return { ...scope, accountId, accountName: account.name, sessionId: null, role: account.role };
 }
 
+const ownRows = ({ organisationId }: Scope) => ({ organisation_id: organisationId });
+
+/** People whom an account looks after as a clinician are looked after by no one here any more. */
+const leavePeople = (scope: Scope, accountId: string): Promise<unknown> =>
+  scope
+    .database("people")
+    .where({ ...ownRows(scope), clinician_account: accountId })
+    .update({ clinician_account: null });
+
 /**
- * Ends someone's belonging to the organisation: they are signed out at once and cannot come in again. What they wrote
+ * Gives a member another role. Whoever is no clinician any more looks after no one.
+ *
+ * @returns false for oneself, so that an owner is always left, and for someone who does not belong to the organisation
+ */
+export async function changeRole(scope: Scope, accountId: string, role: Role): Promise<boolean> {
+  if (accountId === scope.accountId) return false;
+  return scope.database.transaction(async (transaction) => {
+    if (role !== "clinician") await leavePeople({ ...scope, database: transaction }, accountId);
+    const own = { ...ownRows(scope), account_id: accountId };
+    return (await transaction("memberships").where(own).whereNull("ended_at").update({ role })) === 1;
+  });
+}
+
+/**
+ * Ends someone's belonging to the organisation: they are signed out at once and cannot come in again, and invitations that they
+ * sent lead nowhere. What they wrote
  * down stays theirs on record. People they looked after as a clinician are looked after by no one here.
  *
  * @returns false for oneself and for someone who does not belong to it
@@ -98,9 +122,13 @@ export async function endMembership(scope: Scope, accountId: string): Promise<bo
   const own = { organisation_id: scope.organisationId, account_id: accountId };
   return scope.database.transaction(async (transaction) => {
     await transaction("sign_ins").where(own).delete();
-    await transaction("people")
-      .where({ organisation_id: scope.organisationId, clinician_account: accountId })
-      .update({ clinician_account: null });
-    return (await transaction("memberships").where(own).delete()) === 1;
+    await leavePeople({ ...scope, database: transaction }, accountId);
+    await transaction("calendar_addresses").where(own).delete();
+    await transaction("invitations")
+      .where({ ...ownRows(scope), created_by: accountId })
+      .whereNull("used_at")
+      .delete();
+    const ended = { ended_at: scope.now(), ended_by: scope.accountId };
+    return (await transaction("memberships").where(own).whereNull("ended_at").update(ended)) === 1;
   });
 }

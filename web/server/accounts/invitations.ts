@@ -2,13 +2,16 @@ import { randomUUID } from "node:crypto";
 import { addDays } from "date-fns";
 import type { Knex } from "knex";
 import type { Role, Scope } from "../scope.ts";
-import { hashPassword } from "./password.ts";
+import { hashPassword, passwordMatches } from "./password.ts";
 import { isEasyToGuess } from "./password-strength.ts";
+import { signInLimitsOf } from "./sign-in-limits.ts";
 import { newToken, tokenHash } from "./token.ts";
 
 const GOOD_FOR_DAYS = 14;
 
 export interface Invitation {
+  /** What names it among those of the organisation; it opens nothing. */
+  readonly id: string;
   readonly email: string;
   readonly name: string;
   readonly role: Role;
@@ -53,14 +56,33 @@ export async function invite(
   return link;
 }
 
+const openInvitationsOf = ({ database, organisationId }: Scope, id: string) =>
+  database("invitations").where({ organisation_id: organisationId, id }).whereNull("used_at");
+
+/** Takes an invitation back: its link leads nowhere. @returns false where there is none, or it was taken up */
+export const revokeInvitation = async (scope: Scope, id: string): Promise<boolean> =>
+  (await openInvitationsOf(scope, id).delete()) === 1;
+
+/**
+ * Gives an invitation a new link, good as long as a first one; the old one leads nowhere.
+ *
+ * @returns the link; null where there is no such invitation, or it was taken up
+ */
+export async function renewInvitation(scope: Scope, id: string, linkOf: (token: string) => string): Promise<string | null> {
+  const token = newToken();
+  const renewed = { token_hash: tokenHash(token), expires_at: addDays(scope.now(), GOOD_FOR_DAYS) };
+  return (await openInvitationsOf(scope, id).update(renewed)) === 1 ? linkOf(token) : null;
+}
+
 /** Invitations of the organisation, newest first. */
 export async function listInvitations(scope: Scope): Promise<Invitation[]> {
   const rows = await scope
     .database("invitations")
     .where({ organisation_id: scope.organisationId })
     .orderBy("created_at", "desc")
-    .select("email", "name", "role", "expires_at", "used_at");
+    .select("id", "email", "name", "role", "expires_at", "used_at");
   return rows.map((row) => ({
+    id: row.id,
     email: row.email,
     name: row.name,
     role: row.role,
@@ -75,6 +97,8 @@ interface OpenInvitation {
   readonly email: string;
   readonly name: string;
   readonly role: Role;
+  /** Whether the email has an account already, which takes the invitation up. */
+  readonly hasAccount: boolean;
 }
 
 /** An invitation that can still be taken up; null for an unknown, used or lapsed one alike. */
@@ -85,59 +109,77 @@ export async function openInvitation(database: Knex, token: string, now: Date): 
     .whereNull("used_at")
     .where("expires_at", ">", now)
     .first("invitations.*", "organisations.name as organisation_name");
-  return row
-    ? {
-        organisationId: row.organisation_id,
-        organisationName: row.organisation_name,
-        email: row.email,
-        name: row.name,
-        role: row.role,
-      }
-    : null;
+  if (!row) return null;
+  const account = await database("accounts").where({ email: row.email }).first("id");
+  return {
+    organisationId: row.organisation_id,
+    organisationName: row.organisation_name,
+    email: row.email,
+    name: row.name,
+    role: row.role,
+    hasAccount: account !== undefined,
+  };
+}
+
+/** The account that takes an invitation up: a new one, or the one that the email has, by its password. */
+type Taker = { readonly accountId: string } | { readonly passwordHash: string };
+
+async function takerOf(database: Knex, open: OpenInvitation, password: string): Promise<Taker | "easy" | "wrong" | "wait"> {
+  const account = await database("accounts").where({ email: open.email }).first("id", "password_hash");
+  if (!account) {
+    if (isEasyToGuess(password, [open.email, open.name, open.organisationName])) return "easy";
+    return { passwordHash: await hashPassword(password) };
+  }
+  const { wait, forgive } = await signInLimitsOf(database).count([["pair", `${open.email} invitation`]]);
+  if (wait > 0) return "wait";
+  if (!(await passwordMatches(account.password_hash, password))) return "wrong";
+  await forgive();
+  return { accountId: account.id };
+}
+
+async function addAccount(transaction: Knex, open: OpenInvitation, passwordHash: string, now: Date): Promise<string> {
+  const id = randomUUID();
+  await transaction("accounts").insert({
+    id,
+    email: open.email,
+    name: open.name,
+    password_hash: passwordHash,
+    created_at: now,
+  });
+  return id;
 }
 
 /**
- * Takes up an invitation: an account with the password, a member of the organisation in the role. It works once, also
- * when two try at the same moment.
+ * Takes up an invitation, in its role: with a new account and the password chosen for it, or with the account that the
+ * email has already and its present password. It works once, also when two try at the same moment. Someone who belonged
+ * to the organisation before belongs to it again.
  *
- * @returns whether it was taken up, can be no longer, the password is easy to guess, or the email has an account already
+ * @returns whether it was taken up, can be no longer, the chosen password is easy to guess, the present one is wrong, or
+ *   there were too many tries
  */
 export async function redeemInvitation(
   database: Knex,
   token: string,
   password: string,
   now: Date,
-): Promise<"welcome" | "gone" | "easy" | "known email"> {
+): Promise<"welcome" | "gone" | "easy" | "wrong" | "wait"> {
   const open = await openInvitation(database, token, now);
   if (!open) return "gone";
-  if (isEasyToGuess(password, [open.email, open.name, open.organisationName])) return "easy";
-  const passwordHash = await hashPassword(password);
+  const taker = await takerOf(database, open, password);
+  if (typeof taker === "string") return taker;
   return database.transaction(async (transaction) => {
-    const row = await transaction("invitations")
+    const used = await transaction("invitations")
       .where({ token_hash: tokenHash(token) })
       .whereNull("used_at")
       .where("expires_at", ">", now)
-      .forUpdate()
-      .first();
-    if (!row) return "gone";
-    if (await transaction("accounts").where({ email: row.email }).first("id")) return "known email";
-    const accountId = randomUUID();
-    await transaction("accounts").insert({
-      id: accountId,
-      email: row.email,
-      name: row.name,
-      password_hash: passwordHash,
-      created_at: now,
-    });
-    await transaction("memberships").insert({
-      organisation_id: row.organisation_id,
-      account_id: accountId,
-      role: row.role,
-      created_at: now,
-    });
-    await transaction("invitations")
-      .where({ organisation_id: row.organisation_id, token_hash: row.token_hash })
       .update({ used_at: now });
+    if (used === 0) return "gone";
+    const accountId = "accountId" in taker ? taker.accountId : await addAccount(transaction, open, taker.passwordHash, now);
+    const belongs = { role: open.role, created_at: now, ended_at: null, ended_by: null };
+    await transaction("memberships")
+      .insert({ organisation_id: open.organisationId, account_id: accountId, ...belongs })
+      .onConflict(["organisation_id", "account_id"])
+      .merge(belongs);
     return "welcome";
   });
 }

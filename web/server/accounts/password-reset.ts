@@ -48,7 +48,7 @@ export async function askForReset(
   ]);
   if (wait > 0) return Math.ceil(wait / 1000);
   const account = await database("accounts")
-    .join("memberships", "memberships.account_id", "accounts.id")
+    .join("active_memberships as memberships", "memberships.account_id", "accounts.id")
     .where({ email })
     .orderBy("memberships.created_at")
     .first("accounts.id", "memberships.organisation_id");
@@ -74,7 +74,10 @@ export async function askForReset(
  * @returns the token; null for someone who is no member, or who also belongs to another organisation
  */
 export async function issueReset(scope: Scope, accountId: string): Promise<string | null> {
-  const memberships = await scope.database("memberships").where({ account_id: accountId }).pluck<string[]>("organisation_id");
+  const memberships = await scope
+    .database("active_memberships")
+    .where({ account_id: accountId })
+    .pluck<string[]>("organisation_id");
   if (memberships.length === 0 || memberships.some((id) => id !== scope.organisationId)) return null;
   const reset = { accountId, issuedBy: scope.accountId, hours: RESET_HOURS.issued };
   return scope.database.transaction((transaction) => newReset(transaction, reset, scope.now()));

@@ -57,7 +57,7 @@ interface SessionRow {
 export async function scopeOfToken(database: Knex, token: string, now: () => Date): Promise<Scope | null> {
   const at = now();
   const row = await database("sign_ins")
-    .join("memberships", function join() {
+    .join("active_memberships as memberships", function join() {
       this.on("memberships.organisation_id", "sign_ins.organisation_id").andOn("memberships.account_id", "sign_ins.account_id");
     })
     .join("organisations", "organisations.id", "sign_ins.organisation_id")
@@ -117,6 +117,32 @@ export async function listSessions({ database, accountId, sessionId, now }: Scop
     usedAt: used_at.toISOString(),
     current: id === sessionId,
   }));
+}
+
+/** An organisation that the signed-in account belongs to. */
+export interface OwnOrganisation {
+  readonly id: string;
+  readonly name: string;
+  readonly role: Role;
+}
+
+/** Organisations that the signed-in account belongs to, by name. */
+export const listOwnOrganisations = ({ database, accountId }: Scope): Promise<OwnOrganisation[]> =>
+  database("active_memberships as memberships")
+    .join("organisations", "organisations.id", "memberships.organisation_id")
+    .where({ account_id: accountId })
+    .orderBy(["organisations.name", "organisations.id"])
+    .select("organisations.id", "organisations.name", "memberships.role");
+
+/** Goes on with another organisation in the same session. @returns false where the account does not belong to it */
+export async function switchOrganisation(scope: Scope, organisationId: string): Promise<boolean> {
+  const own = await listOwnOrganisations(scope);
+  if (!own.some(({ id }) => id === organisationId)) return false;
+  const { database, accountId, sessionId } = scope;
+  const changed = await database("sign_ins")
+    .where({ id: sessionId, account_id: accountId })
+    .update({ organisation_id: organisationId });
+  return changed === 1;
 }
 
 /** Ends every session of the signed-in account but the one that asks. @returns how many were ended */

@@ -18,6 +18,8 @@ export interface SignInAttempt {
   readonly device: string | null;
   /** Browser and system in words; "" where they are not known. */
   readonly deviceName: string;
+  /** The organisation to sign in to; the one that the account belongs to for longest where it is left out. */
+  readonly organisationId?: string;
 }
 
 export type SignInOutcome =
@@ -35,11 +37,14 @@ interface AccountRow {
   organisation_id: string;
 }
 
-const findAccount = (database: Knex, email: string): Promise<AccountRow | undefined> =>
+const findAccount = (
+  database: Knex,
+  { email, organisationId = null }: { readonly email: string; readonly organisationId?: string | null },
+): Promise<AccountRow | undefined> =>
   database("accounts")
-    .join("memberships", "memberships.account_id", "accounts.id")
+    .join("active_memberships as memberships", "memberships.account_id", "accounts.id")
     .where({ email })
-    .orderBy("memberships.created_at")
+    .orderByRaw("memberships.organisation_id is distinct from ?, memberships.created_at", [organisationId])
     .first<AccountRow | undefined>("accounts.id", "accounts.password_hash", "memberships.organisation_id");
 
 /**
@@ -51,7 +56,7 @@ const findAccount = (database: Knex, email: string): Promise<AccountRow | undefi
 export async function signIn(database: Knex, attempt: SignInAttempt, now: Date): Promise<SignInOutcome> {
   const email = attempt.email.trim().toLowerCase();
   const { address, device } = attempt;
-  const account = await findAccount(database, email);
+  const account = await findAccount(database, { ...attempt, email });
   const isKnown = account !== undefined && device !== null && (await isKnownDevice(database, account.id, device));
   const tried: readonly Tried[] = isKnown
     ? [["device", `${email} ${device}`]]

@@ -186,7 +186,7 @@ export const changeAbout = (scope: Scope, id: string, version: number, about: Ab
 export async function setClinician(scope: Scope, personId: string, accountId: string | null): Promise<boolean> {
   if (accountId !== null) {
     const member = await scope
-      .database("memberships")
+      .database("active_memberships")
       .where({ organisation_id: scope.organisationId, account_id: accountId, role: "clinician" })
       .first("account_id");
     if (!member) return false;

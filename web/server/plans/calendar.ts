@@ -84,7 +84,7 @@ export async function calendarBehind(database: Knex, token: string, now: () => D
   const row = await database("calendar_addresses")
     .join("organisations", "organisations.id", "calendar_addresses.organisation_id")
     // Someone who has left the organisation can read nothing.
-    .join("memberships", function join() {
+    .join("active_memberships as memberships", function join() {
       this.on("memberships.organisation_id", "calendar_addresses.organisation_id").andOn(
         "memberships.account_id",
         "calendar_addresses.account_id",

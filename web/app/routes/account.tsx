@@ -19,6 +19,7 @@ import { formatInstant } from "../days.ts";
 import { formDataOf, idOf, intentOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
+import { NewPasswordField } from "../kit/new-password-field.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/account";
@@ -101,13 +102,7 @@ function ChangePassword({ lastResult }: { lastResult: SubmissionResult<string[]>
     <Form method="post" {...getFormProps(form)} className="grid max-w-md gap-4">
       <Problem id="password-problem" errors={form.errors} />
       <TextField field={fields.present} label="Present password" type="password" autoComplete="current-password" />
-      <TextField
-        field={fields.chosen}
-        label="New password"
-        hint="12 characters or more"
-        type="password"
-        autoComplete="new-password"
-      />
+      <NewPasswordField field={fields.chosen} label="New password" />
       <div>
         <Button name="intent" value="password">
           Change password

@@ -9,6 +9,7 @@ import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { Disclaimer } from "../kit/disclaimer.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
+import { NewPasswordField } from "../kit/new-password-field.tsx";
 import { signInFrom } from "../sign-in-from.server.ts";
 import type { Route } from "./+types/invitation";
 
@@ -65,13 +66,17 @@ export default function InvitationPage({ loaderData, actionData }: Route.Compone
       </p>
       <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">
         <Problem id="take-up-problem" errors={form.errors} />
-        <TextField
-          field={fields.password}
-          label={hasAccount ? "Password of your account" : "Choose a password"}
-          hint={hasAccount ? "You have an account already" : "12 characters or more"}
-          type="password"
-          autoComplete={hasAccount ? "current-password" : "new-password"}
-        />
+        {hasAccount ? (
+          <TextField
+            field={fields.password}
+            label="Password of your account"
+            hint="You have an account already"
+            type="password"
+            autoComplete="current-password"
+          />
+        ) : (
+          <NewPasswordField field={fields.password} label="Choose a password" />
+        )}
         <div>
           <Button>{hasAccount ? `Join ${organisationName}` : "Create account"}</Button>
         </div>

@@ -6,7 +6,8 @@ import { chooseNewPassword, resetBehind } from "../../server/entrance.ts";
 import { signedOutHeaders } from "../cookies.server.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
-import { Problem, TextField } from "../kit/field.tsx";
+import { Problem } from "../kit/field.tsx";
+import { NewPasswordField } from "../kit/new-password-field.tsx";
 import type { Route } from "./+types/reset";
 
 export const meta: Route.MetaFunction = () => [{ title: "A new password · Able Tide" }];
@@ -43,13 +44,7 @@ export default function ResetPage({ loaderData, actionData }: Route.ComponentPro
       </p>
       <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">
         <Problem id="reset-problem" errors={form.errors} />
-        <TextField
-          field={fields.chosen}
-          label="New password"
-          hint="12 characters or more"
-          type="password"
-          autoComplete="new-password"
-        />
+        <NewPasswordField field={fields.chosen} label="New password" />
         <div>
           <Button>Save password</Button>
         </div>

@@ -1,4 +1,6 @@
 import { createCookie } from "react-router";
+import { KNOWN_DEVICE_DAYS } from "../server/accounts/known-devices.ts";
+import { SESSION } from "../server/accounts/sessions.ts";
 
 const DAYS = 24 * 60 * 60;
 const SHARED = {
@@ -9,10 +11,10 @@ const SHARED = {
 } as const;
 
 /** Carries the sign-in token; nothing else is kept in the browser. */
-const signInCookie = createCookie("able-tide", { ...SHARED, maxAge: 8 * DAYS });
+const signInCookie = createCookie("able-tide", { ...SHARED, maxAge: (SESSION.classDays + 1) * DAYS });
 
 /** Tells a device that someone signed in with before; it lets no one in by itself. */
-const deviceCookie = createCookie("able-tide-device", { ...SHARED, maxAge: 400 * DAYS });
+const deviceCookie = createCookie("able-tide-device", { ...SHARED, maxAge: KNOWN_DEVICE_DAYS * DAYS });
 
 /** The token in a cookie, null where there is none. */
 async function tokenIn(cookie: typeof signInCookie, request: Request): Promise<string | null> {

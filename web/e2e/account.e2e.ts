@@ -94,4 +94,4 @@ test("an owner changes a member's role, renews an invitation and takes it back",
   await page.waitForFunction(() => !document.body.innerText.includes("Merryn, helper"));
 });
 
-test("nothing went wrong in the browser meanwhile", () => expect(problems).toEqual([]));
+test("the browser reported no script errors", () => expect(problems).toEqual([]));

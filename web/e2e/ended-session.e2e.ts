@@ -48,6 +48,10 @@ async function moving(classId: string, account: { readonly email: string; readon
   const page = await openPage(browser, []);
   await signIn(page, serverUrl(), account);
   await page.goto(`${serverUrl()}/classes/${classId}`, { waitUntil: "networkidle0" });
+  await click(page, "Tegen");
+  await click(page, "Start class");
+  await seeText(page, "Settling breath");
+  await seeText(page, "All saved");
   return page;
 }
 
@@ -64,10 +68,6 @@ const notesIn = async (classId: string) =>
 test("what is noted after the session has ended waits, and is sent once someone signs in again, in the class", async () => {
   const classId = await begunClass("2026-10-14");
   const page = await moving(classId, organisation);
-  await click(page, "Tegen");
-  await click(page, "Start class");
-  await seeText(page, "Settling breath");
-  await seeText(page, "All saved");
   await endSessionsOf(organisation.scope);
   await note(page, "w");
   await seeText(page, "1 saved on this device, not sent yet");
@@ -85,9 +85,6 @@ test("what is noted after the session has ended waits, and is sent once someone 
 test("what one account recorded on a shared tablet is not sent as another's", async () => {
   const classId = await begunClass("2026-10-21");
   const page = await moving(classId, organisation);
-  await click(page, "Tegen");
-  await click(page, "Start class");
-  await seeText(page, "All saved");
   await endSessionsOf(organisation.scope);
   await note(page, "w");
   await seeText(page, "1 saved on this device, not sent yet");
@@ -102,7 +99,8 @@ test("what one account recorded on a shared tablet is not sent as another's", as
   await page.goto(`${serverUrl()}/classes/${classId}`);
   await seeText(page, "All saved");
   await page.waitForFunction(() => !document.body.innerText.includes("waiting: sent when"));
-  expect((await notesIn(classId)).sort()).toEqual(["rested", "wobbled"]);
+  // A page that has just been loaded says "All saved" until it has looked at what waits.
+  await expect.poll(async () => (await notesIn(classId)).sort(), { timeout: 60_000 }).toEqual(["rested", "wobbled"]);
   const makers = await organisation.scope
     .database("class_events")
     .whereRaw("class_id = ? and event ->> 'kind' = 'noted'", [classId])

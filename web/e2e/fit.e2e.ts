@@ -204,4 +204,4 @@ test("programs ask the fit over the network: answered in the open format, refuse
   expect(stranger.status).toBe(401);
 });
 
-test("nothing went wrong in the browser meanwhile", () => expect(problems).toEqual([]));
+test("the browser reported no script errors", () => expect(problems).toEqual([]));

@@ -356,4 +356,4 @@ test("a style of their own is kept, offered on the board, and not under a name t
 const stylesFields = (): Record<string, string> =>
   Object.fromEntries(Object.entries(USUAL_STYLE).map(([name, value]) => [name, String(value)]));
 
-test("nothing went wrong in the browser meanwhile", () => expect(problems).toEqual([]));
+test("the browser reported no script errors", () => expect(problems).toEqual([]));

@@ -1,3 +1,4 @@
+import { count } from "@able-tide/words/text";
 import * as v from "valibot";
 
 /** Characters of a password: length is what makes it hard to guess; more than the most would only keep the server busy. */
@@ -29,3 +30,7 @@ const EMAIL = "Enter your full email address, such as name@example.org.";
 
 /** The form of someone who forgot their password. */
 export const ForgottenForm = v.object({ email: v.pipe(v.string(EMAIL), v.maxLength(320, EMAIL), v.email(EMAIL)) });
+
+/** What is said after too many wrong tries. @param seconds until the next is allowed */
+export const tooManyAttempts = (seconds: number): string =>
+  `Too many attempts. Wait ${count(seconds, "second", "seconds")}, then try again.`;

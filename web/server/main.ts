@@ -29,7 +29,7 @@ const QUICKLY = 1;
  */
 const STOP_DEADLINE = 8_000;
 
-/** What has run out is deleted so often, milliseconds. */
+/** Expired sessions are deleted so often, milliseconds. */
 const PRUNE_EVERY = 60 * 60 * 1000;
 
 /** Brings the database up to date and, when asked for, loads the demo once. */
@@ -39,8 +39,7 @@ export async function prepare(options: { readonly demo: boolean }): Promise<void
 }
 
 function pruneRegularly(): void {
-  const prune = () =>
-    void pruneSignIns(database(), now()).catch((error: unknown) => logger.warn(error, "sessions that have run out"));
+  const prune = () => void pruneSignIns(database(), now()).catch((error: unknown) => logger.warn(error, "expired sessions"));
   prune();
   setInterval(prune, PRUNE_EVERY).unref();
 }

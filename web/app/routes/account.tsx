@@ -3,7 +3,7 @@ import type { SubmissionResult } from "@conform-to/react";
 import { getFormProps, useForm } from "@conform-to/react";
 import { data, Form, redirect } from "react-router";
 import { parseForm } from "../../forms/parse-form.ts";
-import { EASY_TO_GUESS, PasswordForm } from "../../forms/password-form.ts";
+import { EASY_TO_GUESS, PasswordForm, tooManyAttempts } from "../../forms/password-form.ts";
 import { changePassword } from "../../server/accounts/change-password.ts";
 import {
   endOtherSessions,
@@ -64,10 +64,7 @@ async function savePassword(scope: Scope, formData: FormData) {
     case "easy":
       return refused({ chosen: [EASY_TO_GUESS] });
     case "wait":
-      return refused(
-        { present: [`Too many attempts. Wait ${count(outcome.seconds, "second", "seconds")}, then try again.`] },
-        429,
-      );
+      return refused({ present: [tooManyAttempts(outcome.seconds)] }, 429);
     case "changed":
       return data<Answer>({
         password: submission.reply({ resetForm: true }),

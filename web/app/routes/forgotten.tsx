@@ -1,9 +1,8 @@
-import { count } from "@able-tide/words/text";
 import type { SubmissionResult } from "@conform-to/react";
 import { getFormProps, useForm } from "@conform-to/react";
 import { data, Form, Link } from "react-router";
 import { parseForm } from "../../forms/parse-form.ts";
-import { ForgottenForm } from "../../forms/password-form.ts";
+import { ForgottenForm, tooManyAttempts } from "../../forms/password-form.ts";
 import { addressContext, forgotten } from "../../server/entrance.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
@@ -24,7 +23,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   const asked = { ...submission.value, address: context.get(addressContext) };
   const seconds = await forgotten(asked, (token) => `${origin}/reset/${token}`);
   if (seconds === 0) return data<Answer>({ written: true });
-  const sentence = `Too many attempts. Wait ${count(seconds, "second", "seconds")}, then try again.`;
+  const sentence = tooManyAttempts(seconds);
   return data<Answer>(
     { result: submission.reply({ formErrors: [sentence] }) },
     { status: 429, headers: { "Retry-After": String(seconds) } },

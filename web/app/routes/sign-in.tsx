@@ -1,10 +1,9 @@
-import { count } from "@able-tide/words/text";
 import { getFormProps, useForm } from "@conform-to/react";
 import { getValibotConstraint } from "@conform-to/valibot";
 import { data, Form, Link, redirect, useSearchParams } from "react-router";
 import * as v from "valibot";
 import { parseForm } from "../../forms/parse-form.ts";
-import { PASSWORD_LENGTH } from "../../forms/password-form.ts";
+import { PASSWORD_LENGTH, tooManyAttempts } from "../../forms/password-form.ts";
 import { enter } from "../../server/entrance.ts";
 import { signedInHeaders } from "../cookies.server.ts";
 import { formDataOf } from "../form-data.server.ts";
@@ -40,7 +39,7 @@ export async function action({ request, context }: Route.ActionArgs) {
   const refused = (sentence: string) => submission.reply({ hideFields: ["password"], formErrors: [sentence] });
   if (outcome.kind === "wrong") return data(refused("Email or password is wrong. Check both and try again."), { status: 401 });
   const { seconds } = outcome;
-  return data(refused(`Too many attempts. Wait ${count(seconds, "second", "seconds")}, then try again.`), {
+  return data(refused(tooManyAttempts(seconds)), {
     status: 429,
     headers: { "Retry-After": String(seconds) },
   });

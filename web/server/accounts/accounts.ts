@@ -9,32 +9,43 @@ export interface NewOrganisation {
   readonly account: { readonly email: string; readonly name: string; readonly password: string; readonly role: Role };
 }
 
+/** Adds an account that belongs nowhere yet. @returns its id */
+export async function insertAccount(
+  database: Knex,
+  account: { readonly email: string; readonly name: string; readonly passwordHash: string },
+  now: Date,
+): Promise<string> {
+  const id = randomUUID();
+  await database("accounts").insert({
+    id,
+    email: account.email.toLowerCase(),
+    name: account.name,
+    password_hash: account.passwordHash,
+    created_at: now,
+  });
+  return id;
+}
+
 /** Founds an organisation with its first account. Returns the scope of that account. */
 export async function foundOrganisation(database: Knex, founding: NewOrganisation, now: () => Date): Promise<Scope> {
   const organisationId = randomUUID();
-  const accountId = randomUUID();
   const { account } = founding;
   const passwordHash = await hashPassword(account.password);
-  await database.transaction(async (transaction) => {
+  const accountId = await database.transaction(async (transaction) => {
     await transaction("organisations").insert({
       id: organisationId,
       name: founding.name,
       time_zone: founding.timeZone,
       created_at: now(),
     });
-    await transaction("accounts").insert({
-      id: accountId,
-      email: account.email.toLowerCase(),
-      name: account.name,
-      password_hash: passwordHash,
-      created_at: now(),
-    });
+    const id = await insertAccount(transaction, { ...account, passwordHash }, now());
     await transaction("memberships").insert({
       organisation_id: organisationId,
-      account_id: accountId,
+      account_id: id,
       role: account.role,
       created_at: now(),
     });
+    return id;
   });
   return {
     database,
@@ -69,15 +80,8 @@ export async function listTeamMembers(scope: Scope): Promise<Member[]> {
 
 /** Adds an account to an organisation that is there already, as the demo does. @returns the account's scope */
 export async function addMember(scope: Scope, account: NewOrganisation["account"]): Promise<Scope> {
-  const accountId = randomUUID();
   const passwordHash = await hashPassword(account.password);
-  await scope.database("accounts").insert({
-    id: accountId,
-    email: account.email.toLowerCase(),
-    name: account.name,
-    password_hash: passwordHash,
-    created_at: scope.now(),
-  });
+  const accountId = await insertAccount(scope.database, { ...account, passwordHash }, scope.now());
   await scope.database("memberships").insert({
     organisation_id: scope.organisationId,
     account_id: accountId,

@@ -20,7 +20,7 @@ export async function changePassword(
   const { database, accountId, organisationName } = scope;
   const account = await database("accounts").where({ id: accountId }).first("email", "name", "password_hash");
   const { wait, forgive } = await signInLimitsOf(database).count([["pair", `${account.email} change of password`]]);
-  if (wait > 0) return { kind: "wait", seconds: Math.ceil(wait / 1000) };
+  if (wait > 0) return { kind: "wait", seconds: wait };
   if (!(await passwordMatches(account.password_hash, present))) return { kind: "wrong" };
   await forgive();
   if (isEasyToGuess(chosen, [account.email, account.name, organisationName])) return { kind: "easy" };

@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { addDays } from "date-fns";
 import type { Knex } from "knex";
 import type { Role, Scope } from "../scope.ts";
+import { insertAccount } from "./accounts.ts";
 import { hashPassword, passwordMatches } from "./password.ts";
 import { isEasyToGuess } from "./password-strength.ts";
 import { signInLimitsOf } from "./sign-in-limits.ts";
@@ -137,18 +138,6 @@ async function takerOf(database: Knex, open: OpenInvitation, password: string): 
   return { accountId: account.id };
 }
 
-async function addAccount(transaction: Knex, open: OpenInvitation, passwordHash: string, now: Date): Promise<string> {
-  const id = randomUUID();
-  await transaction("accounts").insert({
-    id,
-    email: open.email,
-    name: open.name,
-    password_hash: passwordHash,
-    created_at: now,
-  });
-  return id;
-}
-
 /**
  * Takes up an invitation, in its role: with a new account and the password chosen for it, or with the account that the
  * email has already and its present password. It works once, also when two try at the same moment. Someone who belonged
@@ -174,7 +163,7 @@ export async function redeemInvitation(
       .where("expires_at", ">", now)
       .update({ used_at: now });
     if (used === 0) return "gone";
-    const accountId = "accountId" in taker ? taker.accountId : await addAccount(transaction, open, taker.passwordHash, now);
+    const accountId = "accountId" in taker ? taker.accountId : await insertAccount(transaction, { ...open, ...taker }, now);
     const belongs = { role: open.role, created_at: now, ended_at: null, ended_by: null };
     await transaction("memberships")
       .insert({ organisation_id: open.organisationId, account_id: accountId, ...belongs })

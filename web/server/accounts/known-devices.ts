@@ -1,6 +1,9 @@
 import type { Knex } from "knex";
 import { tokenHash } from "./token.ts";
 
+/** Days after its last use that a device stays known. */
+export const KNOWN_DEVICE_DAYS = 400;
+
 /** Whether an account has signed in on a device before. @param device the token in the device's own cookie */
 export async function isKnownDevice(database: Knex, accountId: string, device: string): Promise<boolean> {
   const row = await database("known_devices")

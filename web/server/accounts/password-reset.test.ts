@@ -56,7 +56,7 @@ describe("a forgotten password", () => {
     expect(await outbox(organisation.scope)).toHaveLength(letters);
   });
 
-  test("a link runs out after an hour, and a later one takes the place of an earlier", async () => {
+  test("a link expires after an hour, and a later one takes the place of an earlier", async () => {
     await ask(organisation.email, "198.51.100.33");
     const first = await tokenInOutbox();
     expect(await openReset(database(), first, addHours(now(), RESET_HOURS.asked))).toBeNull();

@@ -46,7 +46,7 @@ export async function askForReset(
     ["pair", `${email} ${asked.address} forgotten`],
     ["address", asked.address],
   ]);
-  if (wait > 0) return Math.ceil(wait / 1000);
+  if (wait > 0) return wait;
   const account = await database("accounts")
     .join("active_memberships as memberships", "memberships.account_id", "accounts.id")
     .where({ email })

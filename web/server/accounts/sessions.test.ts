@@ -57,7 +57,7 @@ describe("a session", () => {
     expect(await listSessions(scope)).toMatchObject([{ device: "Chrome on Android", current: true }]);
   });
 
-  test("that has run out is not listed", async () => {
+  test("that has expired is not listed", async () => {
     const scope = await signedIn(await begin());
     const later: Scope = { ...scope, now: () => addDays(now(), 2) };
     expect(await listSessions(later)).toEqual([]);

@@ -42,6 +42,10 @@ export async function beginSession(
   return token;
 }
 
+/** The condition that a session is still good. */
+const hasNotExpired = (at: Date) => (session: Knex.QueryBuilder) =>
+  void session.where("sign_ins.expires_at", ">", at).where("sign_ins.used_at", ">", subHours(at, SESSION.idleHours));
+
 interface SessionRow {
   organisation_id: string;
   organisation_name: string;
@@ -53,7 +57,7 @@ interface SessionRow {
   used_at: Date;
 }
 
-/** The scope of a session's token, or null when it is unknown or has run out. Using it keeps it going. */
+/** The scope of a session's token, or null when it is unknown or has expired. Using it keeps it going. */
 export async function scopeOfToken(database: Knex, token: string, now: () => Date): Promise<Scope | null> {
   const at = now();
   const row = await database("sign_ins")
@@ -63,8 +67,7 @@ export async function scopeOfToken(database: Knex, token: string, now: () => Dat
     .join("organisations", "organisations.id", "sign_ins.organisation_id")
     .join("accounts", "accounts.id", "sign_ins.account_id")
     .where("sign_ins.token_hash", tokenHash(token))
-    .where("sign_ins.expires_at", ">", at)
-    .where("sign_ins.used_at", ">", subHours(at, SESSION.idleHours))
+    .where(hasNotExpired(at))
     .first<SessionRow | undefined>(
       "organisations.id as organisation_id",
       "organisations.name as organisation_name",
@@ -102,12 +105,11 @@ export async function keepThroughClass({ database, sessionId, now }: Scope): Pro
     .update({ expires_at: until });
 }
 
-/** Sessions of the signed-in account that have not run out, the latest used first. */
+/** Sessions of the signed-in account that have not expired, the latest used first. */
 export async function listSessions({ database, accountId, sessionId, now }: Scope): Promise<Session[]> {
   const rows = await database("sign_ins")
     .where({ account_id: accountId })
-    .where("expires_at", ">", now())
-    .where("used_at", ">", subHours(now(), SESSION.idleHours))
+    .where(hasNotExpired(now()))
     .orderBy("used_at", "desc")
     .select<{ id: string; device: string; created_at: Date; used_at: Date }[]>("id", "device", "created_at", "used_at");
   return rows.map(({ id, device, created_at, used_at }) => ({

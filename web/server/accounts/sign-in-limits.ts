@@ -37,7 +37,7 @@ function limiters(database: Knex, kind: Kind): Limiters {
 
 /** A try that was counted. */
 interface Counted {
-  /** Milliseconds until the next try is allowed; 0 where this one is. */
+  /** Seconds until the next try is allowed; 0 where this one is. */
   readonly wait: number;
   /** Takes the count back: it was no wrong try. */
   readonly forgive: () => Promise<unknown>;
@@ -75,7 +75,7 @@ function createSignInLimits(database: Knex): SignInLimits {
     const next = await consume(known.steady, key);
     if (next === 0) return { wait: 0, forgive: () => known.steady.delete(key) };
     if ((await consume(known.atOnce, key)) === 0) return { wait: 0, forgive: () => known.atOnce.reward(key) };
-    return { wait: next, forgive: nothing };
+    return { wait: Math.ceil(next / 1000), forgive: nothing };
   }
 
   return {

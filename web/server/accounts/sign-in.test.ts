@@ -129,7 +129,7 @@ describe("too many wrong tries", () => {
   });
 });
 
-test("sessions that have run out and devices not used any more are deleted, others stay", async () => {
+test("expired sessions and devices of long ago are deleted, others stay", async () => {
   const { database, accountId } = organisation.scope;
   const old = await attempt(organisation.password, { at: subDays(now(), 500) });
   const recent = await attempt(organisation.password, { at: now() });

@@ -66,7 +66,7 @@ export async function signIn(database: Knex, attempt: SignInAttempt, now: Date):
         ["account", email],
       ];
   const { wait, forgive } = await signInLimitsOf(database).count(tried);
-  if (wait > 0 && !isKnown) return { kind: "wait", seconds: Math.ceil(wait / 1000) };
+  if (wait > 0 && !isKnown) return { kind: "wait", seconds: wait };
   if (wait > 0) await pause(HELD);
 
   const right = await passwordMatches(account?.password_hash ?? (await decoyHash), attempt.password);

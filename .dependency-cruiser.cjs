@@ -4,7 +4,7 @@
 const PACKAGES = ["body", "venues", "movement", "caps", "people", "setup", "plan", "schedule", "fit", "planner", "class"];
 
 /** What screens are made of, a folder each. */
-const AREAS = ["class", "movements", "organisation", "people", "plans", "progress", "studio", "today"];
+const AREAS = ["class", "movements", "organisation", "people", "plans", "progress", "start", "studio", "today"];
 
 const packageOrder = PACKAGES.map((name, number) => ({
   name: `core-order-${name}`,

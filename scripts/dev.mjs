@@ -1,12 +1,12 @@
 // npm run dev: the application with live reload, on the demo's database.
 import { join } from "node:path";
-import { clusterFolder } from "./demo-cluster.mjs";
+import { clusterFolder } from "./own-cluster.mjs";
 import { startCluster } from "./postgres.mjs";
 import { startServer } from "./server.mjs";
 import { build, installPackages, ROOT, run } from "./setup.mjs";
 
 installPackages();
-const cluster = await startCluster(clusterFolder());
+const cluster = await startCluster(clusterFolder("postgres"));
 const databaseUrl = cluster.ensureDatabase("able_tide_demo");
 // The built server migrates and loads the demo; the live one takes over from there.
 build("build");

@@ -6,9 +6,10 @@ import { ROOT } from "./setup.mjs";
 /**
  * Starts the server and waits until it listens.
  *
+ * @param options.tell whether what the server says is passed on
  * @returns the child process and the port
  */
-export function startServer({ buildFolder, port, databaseUrl, demo = false, env = {} }) {
+export function startServer({ buildFolder, port, databaseUrl, demo = false, tell = false, env = {} }) {
   const child = spawn(
     process.execPath,
     [join(ROOT, "web/serve.mjs"), join(ROOT, "web", buildFolder), String(port), ...(demo ? ["--demo"] : [])],
@@ -18,6 +19,7 @@ export function startServer({ buildFolder, port, databaseUrl, demo = false, env 
     let said = "";
     child.stdout.on("data", (chunk) => {
       said += chunk;
+      if (tell) process.stdout.write(String(chunk).replace(/^listening on \d+\n/m, ""));
       const listening = /listening on (\d+)/.exec(said);
       if (listening) resolve({ child, port: Number(listening[1]) });
     });

@@ -5,7 +5,7 @@ import { spawnSync } from "node:child_process";
 import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join, relative } from "node:path";
-import { chromium } from "./debian.mjs";
+import { age, chromium, nginx } from "./debian.mjs";
 import { startCluster } from "./postgres.mjs";
 import { startServer } from "./server.mjs";
 import { build, installPackages, ROOT } from "./setup.mjs";
@@ -105,6 +105,7 @@ function end(server) {
 
 installPackages();
 const chromiumPath = chromium();
+age();
 const folder = mkdtempSync(join(tmpdir(), "able-tide-test-"));
 let cluster = null;
 let server = null;
@@ -119,6 +120,7 @@ try {
     TEST_DATABASE_URL: databaseUrl,
     E2E_URL: `http://127.0.0.1:${server.port}`,
     CHROMIUM: chromiumPath,
+    NGINX: nginx(),
     TEST_SIZE: testSize,
   };
   runTests(env, folder);

@@ -4,11 +4,19 @@ import { pathToFileURL } from "node:url";
 
 const [buildFolder = "build", port = "0", ...flags] = process.argv.slice(2);
 const entry = resolve(buildFolder, "server/index.js");
-const { prepare, serve } = await import(pathToFileURL(entry).href);
+const { prepare, serve, setUpLink } = await import(pathToFileURL(entry).href);
 await prepare({ demo: flags.includes("--demo") });
+const link = await setUpLink();
 const listening = await serve({
   port: Number(port),
   clientFolder: resolve(buildFolder, "client"),
   fitThread: resolve(buildFolder, "server/fit-thread.js"),
 });
+if (link)
+  process.stdout.write(`
+There is no organisation yet. Open this address to set one up. It works once, for ${link.hours} hours:
+
+  ${link.addressAt(listening)}
+
+`);
 process.stdout.write(`listening on ${listening}\n`);

@@ -1,20 +1,25 @@
 import { createCookie } from "react-router";
 import { KNOWN_DEVICE_DAYS } from "../server/accounts/known-devices.ts";
 import { SESSION } from "../server/accounts/sessions.ts";
+import { INSTALLATION } from "../server/installation.ts";
+
+/** Behind TLS a cookie is named so that the browser takes it from this very host only, and never without TLS. */
+const secure = INSTALLATION.address !== null;
+const cookieName = (name: string): string => (secure ? `__Host-${name}` : name);
 
 const DAYS = 24 * 60 * 60;
 const SHARED = {
   httpOnly: true,
   sameSite: "lax",
   path: "/",
-  secure: process.env["SECURE_COOKIES"] === "yes",
+  secure,
 } as const;
 
 /** Carries the sign-in token; nothing else is kept in the browser. */
-const signInCookie = createCookie("able-tide", { ...SHARED, maxAge: (SESSION.classDays + 1) * DAYS });
+const signInCookie = createCookie(cookieName("able-tide"), { ...SHARED, maxAge: (SESSION.classDays + 1) * DAYS });
 
 /** Tells a device that someone signed in with before; it lets no one in by itself. */
-const deviceCookie = createCookie("able-tide-device", { ...SHARED, maxAge: KNOWN_DEVICE_DAYS * DAYS });
+const deviceCookie = createCookie(cookieName("able-tide-device"), { ...SHARED, maxAge: KNOWN_DEVICE_DAYS * DAYS });
 
 /** The token in a cookie, null where there is none. */
 async function tokenIn(cookie: typeof signInCookie, request: Request): Promise<string | null> {

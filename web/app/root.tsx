@@ -3,9 +3,9 @@ import type { ReactNode } from "react";
 import { isRouteErrorResponse, Links, Meta, Outlet, Scripts, ScrollRestoration } from "react-router";
 import type { Route } from "./+types/root";
 import { useNonce } from "./nonce.ts";
-import { bodyWithinLimit, readableAddress, sameOrigin } from "./request-guards.ts";
+import { requestGuards } from "./request-guards.server.ts";
 
-export const middleware: Route.MiddlewareFunction[] = [sameOrigin, bodyWithinLimit, readableAddress];
+export const middleware: Route.MiddlewareFunction[] = requestGuards;
 
 export const meta: Route.MetaFunction = () => [{ title: "Able Tide" }];
 

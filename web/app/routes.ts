@@ -12,6 +12,7 @@ export default [
   route("sign-in", "routes/sign-in.tsx"),
   route("forgotten", "routes/forgotten.tsx"),
   route("reset/:resetToken", "routes/reset.tsx"),
+  route("set-up/:setUpToken?", "routes/set-up.tsx"),
   route("invitation/:token", "routes/invitation.tsx"),
   route("calendar/:file", "routes/calendar-address.ts"),
   layout("routes/signed-in.tsx", [
@@ -20,6 +21,7 @@ export default [
     layout("routes/with-shell.tsx", [
       index("routes/today.tsx"),
       route("account", "routes/account.tsx"),
+      route("account/second-factor", "routes/second-factor.tsx"),
       route("table", "routes/limitation-table.tsx"),
       layout("routes/for-class.ts", { id: "class-with-shell" }, [route("helping", "routes/helping.tsx")]),
       layout("routes/for-limits.ts", { id: "limits-with-shell" }, [
@@ -36,6 +38,7 @@ export default [
         ]),
       ]),
       layout("routes/for-leaders.ts", { id: "leaders-with-shell" }, [
+        route("start/:step?", "routes/start.tsx"),
         route("people/new", "routes/person-new.tsx"),
         route("people/files", "routes/people-files.tsx"),
         route("movements", "routes/movements.tsx"),
@@ -45,6 +48,7 @@ export default [
           route("import", "routes/plan-import.tsx"),
           route(":planId", "routes/plan-board.tsx"),
           route(":planId/revisions", "routes/plan-revisions.tsx"),
+          route(":planId/organise", "routes/plan-organise.tsx"),
           route(":planId/printouts", "routes/plan-printouts.tsx"),
           route(":planId/floor", "routes/plan-floor.tsx"),
         ]),
@@ -52,14 +56,23 @@ export default [
         route("styles", "routes/styles.tsx"),
         route("progress/:personId?", "routes/progress.tsx"),
         route("groups", "routes/groups.tsx"),
+        route("archive", "routes/archive.tsx"),
       ]),
-      layout("routes/for-owners.ts", [route("organisation", "routes/organisation.tsx")]),
+      layout("routes/for-owners.ts", { id: "owners-with-shell" }, [
+        route("organisation", "routes/organisation.tsx"),
+        route("organisation/thresholds", "routes/thresholds.tsx"),
+        route("organisation/record", "routes/audit.tsx"),
+        route("organisation/delete", "routes/organisation-delete.tsx"),
+        route("people/:personId/erase", "routes/person-erase.tsx"),
+      ]),
     ]),
     layout("routes/for-limits.ts", { id: "limits-bare" }, [
       route("people/:personId/page", "routes/person-page.tsx"),
       route("people/:personId/clearances/:clearanceId/file", "routes/clearance-file.ts"),
     ]),
+    layout("routes/for-owners.ts", { id: "owners-bare" }, [route("organisation/export", "routes/organisation-export.ts")]),
     layout("routes/for-leaders.ts", { id: "leaders-bare" }, [
+      route("people/:personId/export", "routes/person-export.ts"),
       route("people/files/:kind", "routes/people-file.ts"),
       route("movements/file", "routes/movements-file.ts"),
       route("movements/:movementId/file", "routes/movement-file.ts"),

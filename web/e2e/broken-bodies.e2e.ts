@@ -128,11 +128,42 @@ beforeAll(async () => {
     "movements.tsx": [at("/movements", { file: "{}" })],
     "organisation.tsx": [
       at("/organisation", { intent: "invite", email: "bryher@harbour.example", name: "Bryher", role: "helper" }),
-      at("/organisation", { intent: "policy", systolicMost: "170", diastolicMost: "95", version: "0" }),
+      at("/organisation", { intent: "settings", name: "Broken Harbour", timeZone: "Europe/London" }),
+      at("/organisation", { intent: "hand-over", accountId: randomUUID(), password: "not the password" }),
+      at("/organisation", { intent: "drop-factor", accountId: randomUUID() }),
       at("/organisation", { intent: "end-membership", accountId: randomUUID() }),
       at("/organisation", { intent: "password-link", accountId: randomUUID() }),
       at("/organisation", { intent: "role", accountId: randomUUID(), role: "helper" }),
       at("/organisation", { intent: "renew-invitation", invitationId: randomUUID() }),
+    ],
+    "thresholds.tsx": [at("/organisation/thresholds", { systolicMost: "170", diastolicMost: "95", version: "0" })],
+    "second-factor.tsx": [
+      at("/account/second-factor", { intent: "on", code: "123456", password: "not the password" }),
+      at("/account/second-factor", { intent: "off", password: "not the password" }),
+    ],
+    "archive.tsx": [at("/archive", { intent: "person", id: randomUUID() })],
+    "person-erase.tsx": [at(`/people/${personId}/erase`, { intent: "erase", name: "Jory", password: "not the password" })],
+    "organisation-delete.tsx": [
+      at("/organisation/delete", { intent: "delete", name: "Broken Harbour", password: "not the password" }),
+    ],
+    "set-up.tsx": [
+      {
+        path: "/set-up/no-such-token",
+        form: {
+          organisation: "Tide",
+          timeZone: "Europe/London",
+          name: "A",
+          email: "a@b.example",
+          password: "brass otter lantern",
+        },
+        anonymous: true,
+      },
+    ],
+    "start.tsx": [
+      at("/start/people", { intent: "people", lines: "Ada, 1948, 164, 68", groupIds: groupId }),
+      at("/start/people", { intent: "person", ...person }),
+      at("/start/venue", { intent: "place", name: "Net loft", kind: "pool", shallow: "0.9", deep: "1.2" }),
+      at("/start/plan", { intent: "plan", groupId: randomUUID(), day }),
     ],
     "people-files.tsx": [
       at("/people/files", {
@@ -169,10 +200,17 @@ beforeAll(async () => {
     ],
     "plan-content.ts": [{ path: `/plans/${planId}/content`, json: { revision: 1, content } }],
     "plan-import.tsx": [at("/plans/import", { groupId, day, file: "{}" })],
+    "plan-organise.tsx": [
+      at(`/plans/${planId}/organise`, { intent: "copy", groupId, day, second: "on" }),
+      at(`/plans/${planId}/organise`, { intent: "move", groupId: randomUUID(), day }),
+    ],
     "plan-revisions.tsx": [at(`/plans/${planId}/revisions`, { revision: "1" })],
     "plan-teach.ts": [{ path: `/plans/${randomUUID()}/teach`, json: {} }],
     "plans.tsx": [at("/plans", { groupId, day, start: "empty" })],
-    "progress.tsx": [at(`/progress/${personId}`, { day, left1: "12.5", right1: "10", note: "shoes" })],
+    "progress.tsx": [
+      at(`/progress/${personId}`, { intent: "withdraw", resultId: randomUUID(), because: "wrong leg" }),
+      at(`/progress/${personId}`, { intent: "record", day, left1: "12.5", right1: "10", note: "shoes" }),
+    ],
     // No email is right, so that no one else's tries are counted.
     "sign-in.tsx": [{ path: "/sign-in?back=/people", form: { email: "keeper", password: "wrong" }, anonymous: true }],
     "sign-out.ts": [{ path: "/sign-out", form: {}, anonymous: true }],

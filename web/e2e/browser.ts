@@ -4,7 +4,8 @@ import { cookieOf, type TestOrganisation } from "./organisation.ts";
 /** The keys that these tests press. */
 type Key = "Enter" | "Space" | "Tab" | "Backspace" | "Escape" | "ArrowRight" | "ArrowDown" | "ArrowUp";
 
-export function openBrowser(): Promise<Browser> {
+/** @param more options for Chromium */
+export function openBrowser(...more: readonly string[]): Promise<Browser> {
   return puppeteer.launch({
     executablePath: process.env["CHROMIUM"] ?? "/usr/bin/chromium",
     headless: true,
@@ -16,6 +17,7 @@ export function openBrowser(): Promise<Browser> {
       "--disable-background-networking",
       "--disable-component-update",
       "--disable-sync",
+      ...more,
     ],
   });
 }
@@ -94,7 +96,7 @@ const TRIES = 5;
 /** Clicks the one visible link or button whose name begins with the words; one that is drawn anew meanwhile is found again. */
 export async function click(page: Page, words: string): Promise<void> {
   const find = (wanted: string) =>
-    [...document.querySelectorAll<HTMLElement>("a, button, summary")].find((element) => {
+    [...document.querySelectorAll<HTMLElement>("a, button, summary, label")].find((element) => {
       const name = element.getAttribute("aria-label") ?? element.innerText;
       return element.offsetParent !== null && name.replace(/\s+/g, " ").trim().startsWith(wanted);
     });

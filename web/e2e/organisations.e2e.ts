@@ -15,7 +15,7 @@ import { changePerson, findPerson, listPeople } from "../server/people/people.ts
 import { recordLimitation } from "../server/people/record-limitation.ts";
 import { makeCalendarAddress } from "../server/plans/calendar.ts";
 import { addPlan, changePlan, findPlan } from "../server/plans/plans.ts";
-import { listOneLegStands, recordOneLegStand } from "../server/results/results.ts";
+import { listAllOneLegStands, recordOneLegStand } from "../server/results/results.ts";
 import { addressesOf } from "./addresses.ts";
 import { addSomebody, cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
@@ -57,6 +57,8 @@ beforeAll(async () => {
     limitationId,
     clearanceId,
     token,
+    setUpToken: "none",
+    step: "people",
     resetToken: (await issueReset(mine.scope, mine.scope.accountId)) ?? "",
     kind: "people.csv",
     file: `${await makeCalendarAddress(mine.scope)}.ics`,
@@ -166,7 +168,7 @@ describe("repositories of another organisation", () => {
     expect(await recordOneLegStand(scope, personId, { day: "2026-10-01", trials: { left: [5], right: [] }, note: "" })).toBe(
       false,
     );
-    expect(await listOneLegStands(scope, personId)).toEqual([]);
+    expect(await listAllOneLegStands(scope, personId)).toEqual([]);
     expect((await findPerson(mine.scope, personId))?.name).toBe(SECRET);
   });
 

@@ -7,6 +7,8 @@ export interface OwnServer {
   readonly child: ChildProcess;
   readonly port: number;
   readonly base: string;
+  /** The address that founds the first organisation; null where there is one. */
+  readonly setUpLink: string | null;
   /** Ends the server at once. */
   readonly kill: () => Promise<void>;
 }
@@ -33,11 +35,14 @@ export function startOwnServer({
     });
   return new Promise((resolve, reject) => {
     child.once("exit", (code) => reject(new Error(`the server ended (${code})`)));
+    let said = "";
     child.stdout?.on("data", (chunk: Buffer) => {
-      const listening = /listening on (\d+)/.exec(String(chunk));
+      said += chunk;
+      const listening = /listening on (\d+)/.exec(said);
       if (!listening) return;
       const own = Number(listening[1]);
-      resolve({ child, port: own, base: `http://127.0.0.1:${own}`, kill });
+      const setUpLink = /https?:\S+\/set-up\/\S+/.exec(said)?.[0] ?? null;
+      resolve({ child, port: own, base: `http://127.0.0.1:${own}`, setUpLink, kill });
     });
   });
 }

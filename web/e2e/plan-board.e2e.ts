@@ -267,19 +267,19 @@ test("a plan goes out as a file and is taken in by another house", async () => {
   });
   const source = await file.text();
   const other = await ownOrganisation("Other Harbour");
-  const takeIn = async (text: string) => {
+  const takeIn = async (text: string, day: string) => {
     const body = new FormData();
     body.set("groupId", other.groupId);
-    body.set("day", "2026-12-02");
+    body.set("day", day);
     body.set("file", new File([text], "plan.json", { type: "application/json" }));
     const headers = { Cookie: await cookieOf(serverUrl(), other) };
     return fetch(`${serverUrl()}/plans/import`, { method: "POST", redirect: "manual", headers, body });
   };
-  const taken = await takeIn(source);
+  const taken = await takeIn(source, "2026-12-02");
   expect(taken.status).toBe(302);
   const plan = await findPlan(other.scope, taken.headers.get("Location")?.split("/").at(-1) ?? "");
   expect(plan).toMatchObject({ purpose: "memory", blocks: THREE.blocks });
-  const broken = await takeIn(source.replace('"rounds": 6', '"rounds": "six"'));
+  const broken = await takeIn(source.replace('"rounds": 6', '"rounds": "six"'), "2026-12-09");
   expect(broken.status).toBe(422);
   expect(await broken.text()).toContain("plan.blocks[0].rounds");
   await other.close();

@@ -171,7 +171,7 @@ test("forms work without scripts: sign in, add a group, add a participant, begin
   await send("form button");
   expect(new URL(page.url()).pathname).toBe("/groups");
   await page.click("details:has(#new-group) > summary");
-  await fill("#new-group", { name: "Slack Water", startsAt: "11:00" });
+  await fill("#new-group", { name: "Slack Water" });
   await send('#new-group button[value="group"], #new-group button:not([type="button"])');
   expect((await listGroups(organisation.scope)).map(({ name }) => name)).toContain("Slack Water");
   await page.goto(`${serverUrl()}/people/new`);

@@ -102,6 +102,7 @@ test.each<[string, readonly Role[]]>([
   ["/plans/PLAN/script", ["owner", "instructor"]],
   ["/plans/PLAN/revisions", ["owner", "instructor"]],
   ["/plans/PLAN/floor", ["owner", "instructor"]],
+  ["/plans/PLAN/organise", ["owner", "instructor"]],
   ["/plans/PLAN/printouts", ["owner", "instructor"]],
   ["/plans/PLAN/printouts/helper", ["owner", "instructor"]],
   ["/plans/PLAN/printouts/set-up", ["owner", "instructor"]],
@@ -114,6 +115,15 @@ test.each<[string, readonly Role[]]>([
   ["/progress/PERSON", ["owner", "instructor"]],
   ["/groups", ["owner", "instructor"]],
   ["/organisation", ["owner"]],
+  ["/organisation/thresholds", ["owner"]],
+  ["/organisation/record", ["owner"]],
+  ["/organisation/delete", ["owner"]],
+  ["/organisation/export", ["owner"]],
+  ["/people/PERSON/erase", ["owner"]],
+  ["/people/PERSON/export", ["owner", "instructor"]],
+  ["/archive", ["owner", "instructor"]],
+  ["/account/second-factor", ["owner", "instructor", "helper", "clinician"]],
+  ["/start/venue", ["owner", "instructor"]],
   ["/classes/CLASS", ["owner", "instructor", "helper"]],
 ])("%s is for %j", async (path, allowed) => {
   for (const role of ["owner", "instructor", "helper", "clinician"] as const) {

@@ -50,6 +50,8 @@ async function addSoreShoulder(page: Page) {
 async function planThree(page: Page) {
   await pressOn(page, "Plans");
   await seeText(page, "No upcoming sessions");
+  await tabTo(page, "Start from");
+  await page.keyboard.type("Empty");
   await pressOn(page, "Create plan");
   await seeText(page, "No movements yet");
   await page.keyboard.press("/");

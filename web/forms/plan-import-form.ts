@@ -1,12 +1,11 @@
 import * as v from "valibot";
-import { calendarDay } from "./calendar-day.ts";
+import { GroupAndDayForm } from "./new-plan-form.ts";
 
 const MOST_BYTES = 4_000_000;
 
 /** A plan file, and the group and day that the plan is for. */
 export const PlanImportForm = v.object({
-  groupId: v.pipe(v.string("Choose a group."), v.uuid("Choose a group.")),
-  day: calendarDay("Enter the date."),
+  ...GroupAndDayForm.entries,
   file: v.pipe(
     v.instance(File, "Choose a file."),
     v.check((file) => file.size > 0, "Choose a file."),

@@ -1,6 +1,6 @@
 import * as v from "valibot";
 import { describe, expect, test } from "vitest";
-import { VenueForm, type VenueFormInput } from "./venue-form.ts";
+import { VenueForm, type VenueFormInput, type VenueKind, venueKindOf } from "./venue-form.ts";
 
 const typed = (fields: Partial<VenueFormInput>) => v.safeParse(VenueForm, { name: "The boathouse", ...fields });
 const messages = (fields: Partial<VenueFormInput>): string[] => (typed(fields).issues ?? []).map(({ message }) => message);
@@ -27,6 +27,16 @@ describe("a place as it is typed", () => {
       { height: 0.43, count: 10 },
       { height: 0.48, count: 1 },
     ]);
+  });
+
+  test("has three kinds of chairs, and only what its kind has", () => {
+    const chairs = { chairHeight: 43, otherHeight: 48, otherArms: true, thirdHeight: 50, thirdCount: 2, shallow: 0.9 };
+    const read = (kind: VenueKind) =>
+      (typed({ kind, ...chairs }) as { output: v.InferOutput<typeof VenueForm> }).output.place.room;
+    expect(read("hall").chairs).toHaveLength(3);
+    expect(read("hall").shallow).toBeNull();
+    expect(read("pool")).toMatchObject({ chairs: [], shallow: 0.9 });
+    expect((["hall", "pool", "both"] as const).map((kind) => venueKindOf(read(kind)))).toEqual(["hall", "pool", "both"]);
   });
 
   test.each<[Partial<VenueFormInput>, string]>([

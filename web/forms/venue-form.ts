@@ -17,14 +17,22 @@ const count = v.optional(v.pipe(v.number("Enter a number."), v.integer("Enter a 
 /** An empty field reaches the form as undefined. */
 const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Use ${most} characters or fewer.`)));
 
+/** What a venue is; only the fields of what it has are read. */
+const VENUE_KINDS = ["hall", "pool", "both"] as const;
+export type VenueKind = (typeof VENUE_KINDS)[number];
+
 const Fields = v.object({
   name: requiredText("Enter a name for the venue.", 60),
+  kind: v.optional(v.picklist(VENUE_KINDS, "Choose what the venue has."), "both"),
   chairHeight: centimetres,
   chairCount: count,
   chairArms: v.optional(v.boolean(), false),
   otherHeight: centimetres,
   otherCount: count,
   otherArms: v.optional(v.boolean(), false),
+  thirdHeight: centimetres,
+  thirdCount: count,
+  thirdArms: v.optional(v.boolean(), false),
   rail: metres(60),
   floorLength: metres(60),
   floorWidth: metres(60),
@@ -55,16 +63,42 @@ const Fields = v.object({
 });
 export type VenueFormInput = v.InferInput<typeof Fields>;
 
+/** What a new form begins with: a usual hall, and a usual warm pool. */
+export const USUAL_VENUE = {
+  kind: "hall",
+  chairHeight: "45",
+  chairCount: "12",
+  floorLength: "8",
+  floorWidth: "6",
+  shallow: "0.9",
+  deep: "1.3",
+  poolLength: "8",
+  water: "32",
+} as const;
+
+/** What a venue has, as its stored room tells. */
+export function venueKindOf(room: VenueInput["room"]): VenueKind {
+  const { chairs, rail, floorLength, floorWidth, shallow, deep, water } = room;
+  const isPool = shallow !== null || deep !== null || water !== null;
+  const isHall = chairs.length > 0 || rail !== null || floorLength !== null || floorWidth !== null;
+  if (!isPool) return "hall";
+  return isHall ? "both" : "pool";
+}
+
+const NO_HALL = { chairs: [], rail: null, floorLength: null, floorWidth: null };
+const NO_POOL = { shallow: null, deep: null, poolLength: null, poolChairs: 0, water: null };
+
 const chairs = (height: number | undefined, of: number | undefined, arms: boolean) =>
   height === undefined ? [] : [{ height: height / 100, count: of ?? 1, ...(arms ? { arms } : {}) }];
 
 /**
- * A venue from its form: chairs of two heights, rail, floor, pool floor from shallow to deep, and the emergency card.
+ * A venue from its form: chairs of three kinds, rail and floor of a hall, the floor of a pool from shallow to deep, and the
+ * emergency card.
  */
 export const VenueForm = v.pipe(
   Fields,
   v.check(
-    ({ shallow, deep }) => shallow === undefined || deep === undefined || shallow <= deep,
+    ({ kind, shallow, deep }) => kind === "hall" || shallow === undefined || deep === undefined || shallow <= deep,
     "The shallow end is deeper than the deep end. Swap the two depths.",
   ),
   v.transform((fields): { version: number; place: VenueInput } => ({
@@ -75,6 +109,7 @@ export const VenueForm = v.pipe(
         chairs: [
           ...chairs(fields.chairHeight, fields.chairCount, fields.chairArms),
           ...chairs(fields.otherHeight, fields.otherCount, fields.otherArms),
+          ...chairs(fields.thirdHeight, fields.thirdCount, fields.thirdArms),
         ],
         rail: fields.rail ?? null,
         floorLength: fields.floorLength ?? null,
@@ -84,6 +119,8 @@ export const VenueForm = v.pipe(
         poolLength: fields.poolLength ?? null,
         poolChairs: fields.poolChairs ?? 0,
         water: fields.water ?? null,
+        ...(fields.kind === "pool" ? NO_HALL : {}),
+        ...(fields.kind === "hall" ? NO_POOL : {}),
       },
       emergency: v.parse(EmergencyCard, fields),
     },

@@ -2,10 +2,10 @@ import { createServer } from "node:http";
 import { createRequestHandler } from "@react-router/express";
 import compression from "compression";
 import express from "express";
-import helmet from "helmet";
 import pino from "pino";
 import { RouterContextProvider, type ServerBuild } from "react-router";
 import { isAbort } from "../jobs/fit-runner.ts";
+import { newSetUpLink, SET_UP_HOURS } from "./accounts/founding.ts";
 import { pruneSignIns } from "./accounts/prune.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
@@ -13,10 +13,15 @@ import { loadDemo } from "./demo/load-demo.ts";
 import { addressContext } from "./entrance.ts";
 import { startFitThreads, stopFitThreads } from "./fitting/fitting.ts";
 import { gatherWrites } from "./gather-writes.ts";
+import { INSTALLATION, isTrustedProxy, originOf } from "./installation.ts";
 import { loggedPath } from "./logged-path.ts";
 import { migrate } from "./migrate.ts";
 import { loadMinimumDemand } from "./movements/movement-demand.ts";
 import { SHIPPED } from "./movements/shipped.ts";
+import { replayErasures } from "./people/erase.ts";
+import { safetyHeaders } from "./safety-headers.ts";
+
+export { foundFromTerminal } from "./found-from-terminal.ts";
 
 const logger = pino({ level: process.env["LOG_LEVEL"] ?? "warn" });
 
@@ -35,7 +40,18 @@ const PRUNE_EVERY = 60 * 60 * 1000;
 /** Brings the database up to date and, when asked for, loads the demo once. */
 export async function prepare(options: { readonly demo: boolean }): Promise<void> {
   await migrate(database());
+  await replayErasures(database());
   if (options.demo) await loadDemo(database(), now());
+}
+
+/** Where the first organisation is founded, while there is none; null where there is one. */
+export async function setUpLink(): Promise<{ readonly hours: number; readonly addressAt: (port: number) => string } | null> {
+  const token = await newSetUpLink(database(), now());
+  if (token === null) return null;
+  return {
+    hours: SET_UP_HOURS,
+    addressAt: (port) => `${originOf(INSTALLATION, `http://127.0.0.1:${port}`)}/set-up/${token}`,
+  };
 }
 
 function pruneRegularly(): void {
@@ -58,9 +74,8 @@ export async function serve(options: {
 }): Promise<number> {
   const app = express();
   app.disable("x-powered-by");
-  // Pages set their own content security policy, with a nonce each: see app/entry.server.tsx.
-  // Forms without scripts say where they come from, which the check of a form's origin needs; no other site is told.
-  app.use(helmet({ contentSecurityPolicy: false, strictTransportSecurity: false, referrerPolicy: { policy: "same-origin" } }));
+  if (INSTALLATION.address) app.set("trust proxy", isTrustedProxy);
+  app.use(safetyHeaders(INSTALLATION));
   app.use(compression({ level: QUICKLY }));
   app.use("/assets", express.static(`${options.clientFolder}/assets`, { immutable: true, maxAge: "1y" }));
   app.use(express.static(options.clientFolder, { maxAge: "1h" }));
@@ -78,7 +93,7 @@ export async function serve(options: {
       build: (await import("virtual:react-router/server-build")) as unknown as ServerBuild,
       getLoadContext: (request) => {
         const context = new RouterContextProvider();
-        context.set(addressContext, request.socket.remoteAddress ?? "unknown");
+        context.set(addressContext, request.ip ?? "unknown");
         return context;
       },
     }),

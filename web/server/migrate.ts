@@ -14,6 +14,10 @@ import { signInLimits } from "./migrations/012-sign-in-limits.ts";
 import { sessions } from "./migrations/013-sessions.ts";
 import { passwordResets } from "./migrations/014-password-resets.ts";
 import { endedMemberships } from "./migrations/015-ended-memberships.ts";
+import { setUp } from "./migrations/016-set-up.ts";
+import { secondFactors } from "./migrations/017-second-factors.ts";
+import { audit } from "./migrations/018-audit.ts";
+import { withdrawnResults } from "./migrations/019-withdrawn-results.ts";
 
 const MIGRATIONS = [
   firstFloor,
@@ -31,6 +35,10 @@ const MIGRATIONS = [
   sessions,
   passwordResets,
   endedMemberships,
+  setUp,
+  secondFactors,
+  audit,
+  withdrawnResults,
 ];
 
 /**

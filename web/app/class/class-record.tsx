@@ -3,6 +3,7 @@ import type { ClassState } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import { taughtName } from "@able-tide/core/movement/format";
 import { EFFORT_WORDS, observationLabel } from "@able-tide/words/class";
+import { ScrollArea } from "../kit/scroll-area.tsx";
 import { VariantSymbol } from "../kit/variant-symbol.tsx";
 
 interface Props {
@@ -58,12 +59,7 @@ export function ClassRecord({ script, steps, state }: Props) {
           Effort {ended.effort} out of 10, {EFFORT_WORDS[ended.effort]}. {ended.note}
         </p>
       )}
-      <section
-        aria-label="Variants by participant"
-        // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls has to be reached by keys
-        tabIndex={0}
-        className="overflow-x-auto rounded-soft border border-sand-300 bg-white"
-      >
+      <ScrollArea label="Variants by participant" className="rounded-soft border border-sand-300 bg-white">
         <table className="w-full border-collapse text-left">
           <caption className="sr-only">Variant of each participant in each movement, with observations</caption>
           <thead>
@@ -89,7 +85,7 @@ export function ClassRecord({ script, steps, state }: Props) {
             ))}
           </tbody>
         </table>
-      </section>
+      </ScrollArea>
     </>
   );
 }

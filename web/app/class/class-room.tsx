@@ -75,7 +75,7 @@ function ClassHead({ view, groupName, children }: { view: ClassView; groupName: 
         </Link>
         <span className="flex items-center gap-4">
           {children}
-          <KeysSheet keys={KEYS} className="underline underline-offset-4" />
+          <KeysSheet keys={KEYS} className="underline underline-offset-4 max-sm:hidden" />
         </span>
       </div>
     </>
@@ -179,7 +179,7 @@ interface MovingProps {
 /** A movement as it is taught, everyone's variants next to it, and what comes next. */
 function Moving({ taught: { state, script, view, log, go }, current, at, pick, children }: MovingProps) {
   return (
-    <div className="grid min-h-0 flex-1 gap-6 px-6 pb-5 lg:grid-cols-[minmax(0,1fr)_30rem]">
+    <div className="grid min-h-0 flex-1 gap-6 px-6 pb-5 max-lg:pb-28 lg:grid-cols-[minmax(0,1fr)_30rem]">
       <MovementNow
         view={view}
         current={current}
@@ -193,7 +193,7 @@ function Moving({ taught: { state, script, view, log, go }, current, at, pick, c
         <ClassRoster people={view.people.filter(({ id }) => state.here.has(id))} pick={pick} />
         <div className="flex gap-4">
           <NextMovement {...current} />
-          {children}
+          <div className="max-lg:fixed max-lg:right-6 max-lg:bottom-3 max-lg:z-20">{children}</div>
         </div>
       </section>
     </div>

@@ -20,7 +20,10 @@ interface Props {
 
 function Counts({ side, instructorSide, repetition, untilRepetitions, step }: CurrentMovement) {
   return (
-    <dl className="flex flex-col justify-center gap-6" aria-live="polite">
+    <dl
+      className="flex flex-col justify-center gap-6 max-sm:mt-3 max-sm:flex-row max-sm:justify-start max-sm:gap-10"
+      aria-live="polite"
+    >
       {side && (
         <div>
           <dt className="text-xl text-tide-200">Side</dt>
@@ -47,12 +50,12 @@ export function MovementNow({ view, current, at, total, home, since, go }: Props
         {phaseLabel(block.movement.phase)} · {formatMinutes(view.elapsed)} of {formatMinutes(total)} · {formatDelay(view.behind)}.
         Lost your place? Wait {home}.
       </p>
-      <h1 className="mt-1 text-5xl">{name}</h1>
+      <h1 className="mt-1 text-5xl max-sm:text-3xl">{name}</h1>
       <p className="mt-2 text-2xl text-sand-100">{cue}</p>
       <ClassTransition link={transition} />
-      <div className="grid min-h-0 flex-1 grid-cols-[9.5rem_minmax(0,1fr)]">
+      <div className="grid min-h-0 flex-1 grid-cols-[9.5rem_minmax(0,1fr)] max-sm:grid-cols-1">
         <Counts {...current} />
-        <div className="flex min-h-72 flex-col">
+        <div className="flex min-h-72 flex-col max-lg:h-[36vh]">
           <Stage
             key={at}
             movement={block.movement}
@@ -63,11 +66,15 @@ export function MovementNow({ view, current, at, total, home, since, go }: Props
           />
         </div>
       </div>
-      <div className="mt-3 flex gap-4">
-        <ClassButton disabled={at === 0} onClick={() => go(at - 1)}>
+      {/* On an upright tablet or a phone the bar stays in reach at the bottom, with Stop at its right. */}
+      <div
+        data-class-bar
+        className="mt-3 flex gap-4 max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-20 max-lg:bg-tide-950 max-lg:py-3 max-lg:pr-36 max-lg:pl-6 max-sm:gap-2 max-sm:pr-34 max-sm:pl-4"
+      >
+        <ClassButton className="max-sm:min-w-0 max-sm:px-4" disabled={at === 0} onClick={() => go(at - 1)}>
           Back
         </ClassButton>
-        <ClassButton look="main" className="flex-1" onClick={() => go(at + 1)}>
+        <ClassButton look="main" className="flex-1 max-sm:min-w-0 max-sm:px-3" onClick={() => go(at + 1)}>
           {next ? "Next" : "Finish"}
         </ClassButton>
       </div>

@@ -2,9 +2,11 @@ import type { SubmissionResult } from "@conform-to/react";
 import { getFormProps, useForm } from "@conform-to/react";
 import { useEffect } from "react";
 import { useFetcher } from "react-router";
+import type { SignInFormInput } from "../../forms/sign-in-form.ts";
 import { ClassButton, classButton } from "../kit/class-button.tsx";
 import { Dialog, DialogClose, DialogFrame, DialogTitle, DialogTrigger } from "../kit/dialog.tsx";
-import { Problem, TextField } from "../kit/field.tsx";
+import { Problem } from "../kit/field.tsx";
+import { SignInFields } from "../kit/sign-in-fields.tsx";
 
 interface Props {
   readonly classId: string;
@@ -17,7 +19,7 @@ interface Props {
 /** Signs in again without leaving the class: what waits on this device is sent, and the class goes on where it is. */
 export function SignInAgain({ classId, name, signedIn }: Props) {
   const fetcher = useFetcher<SubmissionResult<string[]>>();
-  const [form, fields] = useForm<{ email: string; password: string }>({
+  const [form, fields] = useForm<SignInFormInput>({
     id: "sign-in-again",
     lastResult: fetcher.data ?? null,
   });
@@ -41,8 +43,7 @@ export function SignInAgain({ classId, name, signedIn }: Props) {
           className="mt-4 grid gap-4"
         >
           <Problem id="sign-in-again-problem" errors={form.errors} />
-          <TextField field={fields.email} label="Email" type="email" autoComplete="username" />
-          <TextField field={fields.password} label="Password" type="password" autoComplete="current-password" />
+          <SignInFields fields={fields} />
           <div className="flex flex-wrap gap-3">
             <ClassButton look="dark" type="submit" disabled={!isIdle}>
               Sign in

@@ -5,6 +5,8 @@ const LOOKS = {
   main: "bg-tide-800 text-sand-50 hover:bg-tide-700 border-tide-800",
   plain: "bg-transparent text-tide-900 hover:bg-tide-100 border-tide-800",
   quiet: "bg-transparent text-tide-800 hover:bg-tide-100 border-transparent underline underline-offset-4 decoration-tide-300",
+  /** Does what cannot be taken back. */
+  danger: "bg-transparent text-signal-700 hover:bg-signal-100 border-signal-600",
   /** On a dark ground. */
   light: "bg-sand-50 text-tide-900 hover:bg-white border-sand-50",
 } as const;

@@ -7,7 +7,7 @@ const LOOKS = {
   line: {
     label: "flex items-center gap-2",
     words: "",
-    box: "min-h-11 max-w-40 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold",
+    box: "min-h-11 max-w-44 rounded-[10px] border border-sand-300 bg-white px-2 font-semibold",
   },
   /** The label at the left and a box at the right edge, one of several lines. */
   row: { label: "mb-1 flex items-center justify-between gap-2", words: "", box: "field-box w-36!" },

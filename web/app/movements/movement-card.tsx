@@ -40,7 +40,7 @@ function demandWords(demand: MovementDemand | null): string {
 export function MovementCard({ movement, shipped, demand }: Props) {
   const track = firstTrack(movement);
   return (
-    <li className="flex flex-col rounded-soft border border-sand-300 bg-white p-4">
+    <li className="flex min-w-0 flex-col rounded-soft border border-sand-300 bg-white p-4">
       {track && <FigureStrip samples={sampleTrack(track)} view={bestView(movement)} className="h-40" />}
       <h2 className="mt-2 text-lg">{taughtName(movement)}</h2>
       <p className="text-sand-600">
@@ -49,7 +49,7 @@ export function MovementCard({ movement, shipped, demand }: Props) {
       </p>
       <p className="mt-1">{movement.cues.do}</p>
       <p className="mt-1 font-semibold">{demandWords(demand)}</p>
-      <div className="mt-auto flex items-center gap-2 pt-2">
+      <div className="mt-auto flex flex-wrap items-center gap-2 pt-2">
         {VARIANT_KINDS.filter((kind) => (movement.forms[kind] ?? false) !== false).map((kind) => (
           <VariantSymbol key={kind} form={kind} level={1} hold={kind === "supported" ? "left" : null} label={kind} size={24} />
         ))}

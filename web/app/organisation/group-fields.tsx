@@ -4,7 +4,9 @@ import { Form } from "react-router";
 import type * as v from "valibot";
 import { GroupForm, type GroupFormInput } from "../../forms/group-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
+import { venueKindOf } from "../../forms/venue-form.ts";
 import type { Group } from "../../server/groups/groups.ts";
+import type { StoredVenue } from "../../server/venues/venues.ts";
 import { Button } from "../kit/button.tsx";
 import { CheckBoxes, Problem, SelectField, TextField } from "../kit/field.tsx";
 import { QUESTION_OPTIONS } from "./question-options.ts";
@@ -14,7 +16,7 @@ const WEEKDAY_OPTIONS = WEEKDAYS.map(([weekday, name]) => [String(weekday), name
 interface Props {
   readonly id: string;
   readonly group: Group | null;
-  readonly venues: readonly { readonly id: string; readonly name: string }[];
+  readonly venues: readonly Pick<StoredVenue, "id" | "name" | "room">[];
   readonly lastResult: SubmissionResult<string[]> | null;
 }
 
@@ -24,6 +26,8 @@ interface Props {
  * Long because it is one form.
  */
 export function GroupFields({ id, group, venues, lastResult }: Props) {
+  // Where there is one venue, a new group most often meets there.
+  const venue = venues.length === 1 ? venues[0] : undefined;
   const [form, fields] = useForm<GroupFormInput, v.InferOutput<typeof GroupForm>>({
     id,
     lastResult,
@@ -37,7 +41,7 @@ export function GroupFields({ id, group, venues, lastResult }: Props) {
           minutes: group.minutes,
           helpers: group.helpers,
         }
-      : { weekday: 1, minutes: 45, helpers: 0 },
+      : { weekday: 1, startsAt: "10:00", minutes: 45, helpers: 0, placeId: venue?.id ?? "" },
     onValidate: ({ formData }) => parseForm(formData, { schema: GroupForm }),
   });
   return (
@@ -60,7 +64,12 @@ export function GroupFields({ id, group, venues, lastResult }: Props) {
         Seated session throughout
       </label>
       <label className="flex min-h-11 items-center gap-2">
-        <input type="checkbox" name="inWater" defaultChecked={group?.inWater ?? false} className="size-5 accent-tide-700" />
+        <input
+          type="checkbox"
+          name="inWater"
+          defaultChecked={group?.inWater ?? (venue ? venueKindOf(venue.room) === "pool" : false)}
+          className="size-5 accent-tide-700"
+        />
         Aquatic session throughout
       </label>
       <TextField
@@ -69,8 +78,8 @@ export function GroupFields({ id, group, venues, lastResult }: Props) {
         hint="One helper can support one participant at a time"
         inputMode="numeric"
       />
-      <fieldset className="sm:col-span-2">
-        <legend className="sr-only">Check-in questions</legend>
+      <details className="sm:col-span-2" open={group !== null && group.questions !== null}>
+        <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">Check-in questions</summary>
         <label className="flex min-h-11 items-center gap-2 font-semibold">
           <input
             type="checkbox"
@@ -87,7 +96,7 @@ export function GroupFields({ id, group, venues, lastResult }: Props) {
             checked={(name) => group?.questions?.some((question) => question === name) ?? false}
           />
         </div>
-      </fieldset>
+      </details>
       <div className="sm:col-span-2">
         <Button>{group ? "Save group" : "Add group"}</Button>
       </div>

@@ -2,23 +2,29 @@ import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react"
 import { Form } from "react-router";
 import type * as v from "valibot";
 import { parseForm } from "../../forms/parse-form.ts";
-import { VenueForm, type VenueFormInput } from "../../forms/venue-form.ts";
+import { USUAL_VENUE, VenueForm, type VenueFormInput, type VenueKind, venueKindOf } from "../../forms/venue-form.ts";
 import type { StoredVenue } from "../../server/venues/venues.ts";
 import { Button } from "../kit/button.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
+import { roomOf } from "./room-of-form.ts";
+import { VenueDrawing } from "./venue-drawing.tsx";
 
 const typed = (value: number | null | undefined): string => (value === null || value === undefined ? "" : String(value));
 
 function typedOf({ name, room, emergency }: StoredVenue) {
-  const [first, second] = room.chairs;
+  const [first, second, third] = room.chairs;
   return {
     name,
+    kind: venueKindOf(room),
     chairHeight: first ? String(Math.round(100 * first.height)) : "",
     chairCount: typed(first?.count),
     otherHeight: second ? String(Math.round(100 * second.height)) : "",
     otherCount: typed(second?.count),
     chairArms: first?.arms === true,
     otherArms: second?.arms === true,
+    thirdHeight: third ? String(Math.round(100 * third.height)) : "",
+    thirdCount: typed(third?.count),
+    thirdArms: third?.arms === true,
     rail: typed(room.rail),
     floorLength: typed(room.floorLength),
     floorWidth: typed(room.floorWidth),
@@ -31,32 +37,38 @@ function typedOf({ name, room, emergency }: StoredVenue) {
   };
 }
 
-const NUMBERS = [
-  ["chairHeight", "Chairs, seat height", "cm"],
-  ["chairCount", "How many", ""],
-  ["otherHeight", "Other chairs, seat height", "cm"],
-  ["otherCount", "How many", ""],
-  ["rail", "Rail", "m"],
+const HALL_NUMBERS = [
   ["floorLength", "Clear floor, length", "m"],
   ["floorWidth", "Clear floor, width", "m"],
-  ["shallow", "Pool, shallow end", "m deep"],
-  ["deep", "Pool, deep end", "m deep"],
-  ["poolLength", "Slope length, shallow to deep", "m"],
-  ["poolChairs", "Pool chairs", "With a lap belt, for participants who cannot stand"],
-  ["water", "Water", "°C"],
+  ["rail", "Rail", "m, if any"],
 ] as const;
 
-const ARMS = [
-  ["chairArms", "The chairs"],
-  ["otherArms", "The other chairs"],
+/** Chairs of up to three kinds: seat height, how many, and whether they have arms. */
+const CHAIRS = [
+  ["Chairs", "chairHeight", "chairCount", "chairArms"],
+  ["Second kind of chairs", "otherHeight", "otherCount", "otherArms"],
+  ["Third kind of chairs", "thirdHeight", "thirdCount", "thirdArms"],
 ] as const;
+
+const POOL_NUMBERS = [
+  ["shallow", "Shallow end", "m deep"],
+  ["deep", "Deep end", "m deep"],
+  ["poolLength", "Shallow to deep", "m long"],
+  ["water", "Water", "°C"],
+  ["poolChairs", "Pool chairs", "with a lap belt, if any"],
+] as const;
+
+const KINDS: readonly (readonly [VenueKind, string])[] = [
+  ["hall", "A hall"],
+  ["pool", "A pool"],
+  ["both", "A hall and a pool"],
+];
 
 const CARD = [
   ["address", "Address to give the emergency service", ""],
   ["phone", "Phone of the emergency service", ""],
   ["defibrillator", "Defibrillator", "where"],
   ["exit", "Nearest exit", ""],
-  ["hoist", "Pool hoist", "Where it is, and who operates it"],
 ] as const;
 
 interface Props {
@@ -66,55 +78,123 @@ interface Props {
   readonly lastResult: SubmissionResult<string[]> | null;
 }
 
-/** A place: what the room and the pool offer, and the card for when something happens. */
+type Fields = ReturnType<typeof useForm<VenueFormInput, v.InferOutput<typeof VenueForm>>>[1];
+
+function NumberFields({ fields, of }: { fields: Fields; of: typeof HALL_NUMBERS | typeof POOL_NUMBERS }) {
+  return (
+    <div className="grid grid-cols-2 items-end gap-4 sm:grid-cols-4">
+      {of.map(([name, label, hint]) => (
+        <TextField key={name} field={fields[name]} label={label} hint={hint} inputMode="decimal" />
+      ))}
+    </div>
+  );
+}
+
+function Chairs({ fields }: { fields: Fields }) {
+  return (
+    <div className="mb-4 flex flex-col gap-2">
+      {CHAIRS.map(([kind, height, number, arms]) => (
+        <fieldset key={kind} className="grid grid-cols-2 items-end gap-4 sm:grid-cols-4">
+          <legend className="sr-only">{kind}</legend>
+          <TextField field={fields[height]} label="Seat height" hint="cm" inputMode="numeric" />
+          <TextField field={fields[number]} label="Chairs" hint="how many" inputMode="numeric" />
+          <label className="col-span-2 flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              name={fields[arms].name}
+              defaultChecked={fields[arms].initialValue === "on"}
+              className="size-5 accent-tide-700"
+            />
+            with arms to push up from
+          </label>
+        </fieldset>
+      ))}
+    </div>
+  );
+}
+
+/** What the venue has; the fields of what it does not have are hidden by the style sheet, so that it works without scripts. */
+function KindChoice({ field }: { field: Fields["kind"] }) {
+  return (
+    <fieldset>
+      <legend className="font-semibold">What the venue has</legend>
+      <div className="flex flex-wrap gap-x-6">
+        {KINDS.map(([kind, label]) => (
+          <label key={kind} className="flex min-h-11 items-center gap-2">
+            <input
+              type="radio"
+              name={field.name}
+              value={kind}
+              defaultChecked={field.initialValue === kind}
+              className="size-5 accent-tide-700"
+            />
+            {label}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+const box = "rounded-soft border border-sand-300 p-4";
+const legend = "px-2 font-display text-lg font-bold";
+
+function EmergencyCardFields({ fields, hasPool }: { fields: Fields; hasPool: boolean }) {
+  return (
+    <fieldset className="rounded-soft border-2 border-signal-600 p-4">
+      <legend className={legend}>Emergency card</legend>
+      <div className="grid gap-4 sm:grid-cols-2">
+        {CARD.map(([name, label, hint]) => (
+          <TextField key={name} field={fields[name]} label={label} hint={hint} />
+        ))}
+        <TextField
+          field={fields.hoist}
+          label="Pool hoist"
+          hint="where it is, and who operates it"
+          className={hasPool ? "" : "hidden"}
+        />
+      </div>
+    </fieldset>
+  );
+}
+
+/** A venue: what the hall and the pool offer, drawn as it is typed, and the card for when something happens. */
 export function VenueFields({ id, venue, version, lastResult }: Props) {
   const [form, fields] = useForm<VenueFormInput, v.InferOutput<typeof VenueForm>>({
     id,
     lastResult,
-    ...(venue ? { defaultValue: typedOf(venue) } : {}),
+    defaultValue: venue ? typedOf(venue) : USUAL_VENUE,
     onValidate: ({ formData }) => parseForm(formData, { schema: VenueForm }),
   });
+  const kind = fields.kind.value;
   return (
-    <Form method="post" {...getFormProps(form)} className="flex flex-col gap-4">
+    <Form
+      method="post"
+      {...getFormProps(form)}
+      className="group/venue grid items-start gap-x-6 gap-y-4 lg:grid-cols-[minmax(0,1fr)_19rem]"
+    >
       <input type="hidden" name="intent" value="place" />
       <input type="hidden" name="venueId" value={venue?.id ?? ""} />
       <input type="hidden" name="version" value={version} />
-      <Problem id={`${id}-problem`} errors={form.errors} />
-      <TextField field={fields.name} label="Name" className="sm:w-1/2" />
-      <div className="grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
-        {NUMBERS.map(([name, label, hint]) => (
-          <TextField key={name} field={fields[name]} label={label} hint={hint} inputMode="decimal" />
-        ))}
-      </div>
-      <fieldset>
-        <legend className="font-semibold">
-          Chairs with arms <span className="font-normal text-sand-600">To push up from</span>
-        </legend>
-        <div className="flex flex-wrap gap-x-6">
-          {ARMS.map(([name, label]) => (
-            <label key={name} className="flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                name={fields[name].name}
-                defaultChecked={fields[name].initialValue === "on"}
-                className="size-5 accent-tide-700"
-              />
-              {label}
-            </label>
-          ))}
+      <div className="flex flex-col gap-4">
+        <Problem id={`${id}-problem`} errors={form.errors} />
+        <TextField field={fields.name} label="Name" className="sm:w-1/2" />
+        <KindChoice field={fields.kind} />
+        <fieldset className={`${box} group-has-[input[value=pool]:checked]/venue:hidden`} disabled={kind === "pool"}>
+          <legend className={legend}>Hall</legend>
+          <Chairs fields={fields} />
+          <NumberFields fields={fields} of={HALL_NUMBERS} />
+        </fieldset>
+        <fieldset className={`${box} group-has-[input[value=hall]:checked]/venue:hidden`} disabled={kind === "hall"}>
+          <legend className={legend}>Pool</legend>
+          <NumberFields fields={fields} of={POOL_NUMBERS} />
+        </fieldset>
+        <EmergencyCardFields fields={fields} hasPool={kind !== "hall"} />
+        <div>
+          <Button>{venue ? "Save venue" : "Add venue"}</Button>
         </div>
-      </fieldset>
-      <fieldset className="rounded-soft border-2 border-signal-600 p-4">
-        <legend className="px-2 font-display text-lg font-bold">Emergency card</legend>
-        <div className="grid gap-4 sm:grid-cols-2">
-          {CARD.map(([name, label, hint]) => (
-            <TextField key={name} field={fields[name]} label={label} hint={hint} />
-          ))}
-        </div>
-      </fieldset>
-      <div>
-        <Button>{venue ? "Save venue" : "Add venue"}</Button>
       </div>
+      <VenueDrawing room={roomOf(form.value)} />
     </Form>
   );
 }

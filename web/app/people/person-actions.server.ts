@@ -1,5 +1,5 @@
 import type { SubmissionResult } from "@conform-to/react";
-import { data } from "react-router";
+import { data, redirect } from "react-router";
 import { FollowUpForm, NextDayForm } from "../../forms/after-class-form.ts";
 import { CapForm } from "../../forms/cap-form.ts";
 import { EndCapForm } from "../../forms/end-cap-form.ts";
@@ -7,6 +7,7 @@ import { EndLimitationForm } from "../../forms/end-limitation-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
 import { PERSON_LABELS, PersonForm } from "../../forms/person-form.ts";
 import { releaseForm } from "../../forms/release-form.ts";
+import { archive, bringBack } from "../../server/archive.ts";
 import { recordAfterClass } from "../../server/classes/follow-ups.ts";
 import { listGroups } from "../../server/groups/groups.ts";
 import { confirmCap } from "../../server/people/cap-notices.ts";
@@ -32,6 +33,8 @@ export type Answer = {
   /** One of the small forms about a row: a cap, a limitation, something noted, a class; or the newcomer's. */
   row?: FormAnswer;
   saved?: boolean;
+  /** Whether the person cannot be archived because of a class under way. */
+  inClass?: boolean;
 };
 
 const answered = (form: string, result: FormAnswer["result"]) => data<Answer>({ row: { form, result } });
@@ -151,7 +154,20 @@ async function confirmNumber(scope: Scope, personId: string, formData: FormData)
   return data<Answer>({});
 }
 
+async function putAway(scope: Scope, personId: string) {
+  const outcome = await archive(scope, "person", personId);
+  if (outcome === "unknown") throw notFound();
+  return outcome === "needed" ? data<Answer>({ inClass: true }, { status: 409 }) : redirect("/people");
+}
+
+async function fetchBack(scope: Scope, personId: string) {
+  if (!(await bringBack(scope, "person", personId))) throw notFound();
+  return data<Answer>({ saved: true });
+}
+
 const HANDLERS = {
+  archive: putAway,
+  "bring-back": fetchBack,
   cap: saveCap,
   "end-cap": finishCap,
   person: savePerson,

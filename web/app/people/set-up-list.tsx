@@ -1,4 +1,5 @@
 import type { SetUpNumbers } from "../../server/people/set-up-numbers.ts";
+import { ScrollArea } from "../kit/scroll-area.tsx";
 
 const cm = (centimetres: number): string => `${centimetres} cm`;
 
@@ -42,19 +43,21 @@ function standingRows(
 /** Set-up numbers of one person: chair, cushion, floor marks, step and pool depth. */
 export function SetUpList({ numbers }: { numbers: SetUpNumbers }) {
   return (
-    <table className="w-full max-w-3xl border-collapse text-left">
-      <caption className="sr-only">Set-up measurements, from height and caps</caption>
-      <tbody>
-        {rowsOf(numbers).map(([what, number, note]) => (
-          <tr key={what} className="border-b border-sand-200 last:border-0">
-            <th scope="row" className="py-1.5 pr-4 font-normal">
-              {what}
-            </th>
-            <td className="pr-4 text-right font-bold whitespace-nowrap">{number}</td>
-            <td className="text-sand-600">{note}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <ScrollArea label="Set-up measurements">
+      <table className="w-full max-w-3xl border-collapse text-left">
+        <caption className="sr-only">Set-up measurements, from height and caps</caption>
+        <tbody>
+          {rowsOf(numbers).map(([what, number, note]) => (
+            <tr key={what} className="border-b border-sand-200 last:border-0">
+              <th scope="row" className="py-1.5 pr-4 font-normal">
+                {what}
+              </th>
+              <td className="pr-4 text-right font-bold whitespace-nowrap">{number}</td>
+              <td className="text-sand-600">{note}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </ScrollArea>
   );
 }

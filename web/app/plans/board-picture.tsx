@@ -7,6 +7,7 @@ import { layBoard, phaseStretches } from "./board-layout.ts";
 import { balanceCap } from "./board-model.ts";
 import { FitGrid } from "./fit-grid.tsx";
 import { formatSupportOptions } from "./fit-messages.ts";
+import { PictureKey } from "./picture-key.tsx";
 import { PlanTimeline } from "./plan-timeline.tsx";
 import { formatTide } from "./tide-words.ts";
 import type { Board, BoardProps } from "./use-board.ts";
@@ -34,6 +35,7 @@ function TideRow({ board, width, spans }: { board: Board; width: number; spans: 
           Balance demand, <br />0 to 10
         </p>
         {person && <p className="text-sand-600">Dashed line: {person.name}</p>}
+        <PictureKey />
       </div>
       <TideLine
         blocks={spans.map((span, i) => ({ ...span, height: analysis.balance[i] ?? 0, rising: analysis.rising[i] ?? null }))}

@@ -1,7 +1,7 @@
 import type { Floor, FloorPosition, PlacedPerson, StandingPosition } from "@able-tide/core/setup/standing-positions";
 import { DndContext, type DragMoveEvent, MouseSensor, TouchSensor, useDraggable, useSensor, useSensors } from "@dnd-kit/core";
 import { type KeyboardEvent, useRef } from "react";
-import { FloorDrawing } from "./floor-drawing.tsx";
+import { FloorDrawing } from "../kit/floor-drawing.tsx";
 import { ARROW_KEYS, movedBy } from "./floor-position.ts";
 
 interface Props {

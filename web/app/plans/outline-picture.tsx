@@ -35,23 +35,35 @@ export function OutlineTide({ outline, height }: { outline: PlanOutline; height:
   );
 }
 
-/** A plan as its tide, leading to its board. */
+/** A plan as its tide, leading to its board, and to where it is copied, moved or deleted. */
 export function PlanOutlinePicture({ id, day, group, outline, small = false }: Props) {
   return (
-    <Link
-      to={`/plans/${id}`}
-      className="block overflow-hidden rounded-soft border border-sand-300 bg-white no-underline hover:border-tide-600"
-    >
-      <span className="flex flex-wrap items-baseline justify-between gap-x-3 px-4 pt-3">
-        <span className={`font-display font-bold ${small ? "text-lg" : "text-xl"}`}>
-          {small ? shortDay(day) : formatDay(day)}
+    <>
+      <Link
+        to={`/plans/${id}`}
+        className="block overflow-hidden rounded-soft border border-sand-300 bg-white no-underline hover:border-tide-600"
+      >
+        <span className="flex flex-wrap items-baseline justify-between gap-x-3 px-4 pt-3">
+          <span className={`font-display font-bold ${small ? "text-lg" : "text-xl"}`}>
+            {small ? shortDay(day) : formatDay(day)}
+          </span>
+          <span className="text-sand-600">
+            {!small && `${group} · `}
+            {count(outline.blocks.length, "movement", "movements")} · {formatMinutes(outline.total)}
+          </span>
         </span>
-        <span className="text-sand-600">
-          {!small && `${group} · `}
-          {count(outline.blocks.length, "movement", "movements")} · {formatMinutes(outline.total)}
+        <OutlineTide outline={outline} height={small ? HEIGHT.small : HEIGHT.large} />
+      </Link>
+      <Link
+        to={`/plans/${id}/organise`}
+        className="flex min-h-8 w-fit items-center px-4 text-sand-600 underline underline-offset-4"
+      >
+        Copy or move
+        <span className="sr-only">
+          {" "}
+          {group}, {formatDay(day)}
         </span>
-      </span>
-      <OutlineTide outline={outline} height={small ? HEIGHT.small : HEIGHT.large} />
-    </Link>
+      </Link>
+    </>
   );
 }

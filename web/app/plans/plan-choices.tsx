@@ -30,10 +30,7 @@ interface Props {
   readonly change: (change: DraftChange) => void;
 }
 
-const PURPOSES = [
-  ["", "General (a bit of everything)"],
-  ...SESSION_PURPOSES.map((purpose) => [purpose, contentLabel(purpose)] as const),
-] as const;
+const PURPOSES = [["", "General"], ...SESSION_PURPOSES.map((purpose) => [purpose, contentLabel(purpose)] as const)] as const;
 
 /** What the session is for. */
 function PurposeField({ purpose, choose }: { purpose: SessionPurpose | null; choose: (purpose: SessionPurpose | null) => void }) {

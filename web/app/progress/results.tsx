@@ -1,7 +1,14 @@
 import { ONE_LEG_STAND } from "@able-tide/core/reference/one-leg-stand";
 import type { Side } from "@able-tide/core/side";
+import { getFormProps, useForm } from "@conform-to/react";
 import type { ComponentProps } from "react";
+import { Form } from "react-router";
+import { parseForm } from "../../forms/parse-form.ts";
+import { WithdrawForm } from "../../forms/withdraw-form.ts";
 import { formatDay } from "../days.ts";
+import { Button } from "../kit/button.tsx";
+import { TextField } from "../kit/field.tsx";
+import { type FormAnswer, isRefused, resultOf } from "../kit/form-answer.ts";
 import { WeeksChart } from "./progress-chart.tsx";
 
 interface Result {
@@ -11,10 +18,41 @@ interface Result {
   readonly value: number;
   readonly trials: readonly number[];
   readonly note: string;
+  readonly recordedBy: string;
+  readonly withdrawn: { readonly by: string; readonly because: string } | null;
+}
+
+/** Withdraws a result, with a word why. */
+function Withdraw({ result, answer }: { result: Result; answer: FormAnswer | null }) {
+  const lastResult = resultOf(answer, result.id);
+  const [form, fields] = useForm({
+    id: `withdraw-${result.id}`,
+    lastResult,
+    onValidate: ({ formData }) => parseForm(formData, { schema: WithdrawForm }),
+  });
+  return (
+    <details open={isRefused(lastResult)}>
+      <summary className="min-h-8 w-fit underline underline-offset-4">
+        Withdraw
+        <span className="sr-only">
+          {" "}
+          {result.side}, {formatDay(result.day)}
+        </span>
+      </summary>
+      <Form method="post" {...getFormProps(form)} className="flex max-w-xs flex-col gap-2 py-2">
+        <input type="hidden" name="resultId" value={result.id} />
+        <TextField field={fields.because} label="What was wrong with it" />
+        <Button look="plain" name="intent" value="withdraw">
+          Withdraw this result
+        </Button>
+        <p className="text-sand-600">It stays on record and counts no more. To correct it, record the right one.</p>
+      </Form>
+    </details>
+  );
 }
 
 /** Every result, the latest first. */
-function AllResults({ results }: { results: readonly Result[] }) {
+function AllResults({ results, answer }: { results: readonly Result[]; answer: FormAnswer | null }) {
   return (
     <details className="mt-2">
       <summary className="flex min-h-11 w-fit items-center font-semibold underline underline-offset-4">
@@ -23,7 +61,7 @@ function AllResults({ results }: { results: readonly Result[] }) {
       <table className="mt-1 border-collapse text-left">
         <thead>
           <tr>
-            {["Day", "Leg", "Best", "Trials", "Note"].map((head) => (
+            {["Day", "Leg", "Best", "Trials", "Note", "By", "Withdrawn"].map((head) => (
               <th key={head} scope="col" className="py-1 pr-8">
                 {head}
               </th>
@@ -32,12 +70,20 @@ function AllResults({ results }: { results: readonly Result[] }) {
         </thead>
         <tbody>
           {results.toReversed().map((result) => (
-            <tr key={result.id} className="border-t border-sand-200">
+            <tr key={result.id} className={`border-t border-sand-200 align-top ${result.withdrawn ? "text-sand-600" : ""}`}>
               <td className="py-1 pr-8">{formatDay(result.day)}</td>
               <td className="pr-8">{result.side}</td>
-              <td className="pr-8 font-bold">{result.value} s</td>
+              <td className={`pr-8 ${result.withdrawn ? "line-through" : "font-bold"}`}>{result.value} s</td>
               <td className="pr-8">{result.trials.join(", ")}</td>
-              <td>{result.note}</td>
+              <td className="pr-8">{result.note}</td>
+              <td className="pr-8">{result.recordedBy}</td>
+              <td>
+                {result.withdrawn ? (
+                  `by ${result.withdrawn.by}: ${result.withdrawn.because}`
+                ) : (
+                  <Withdraw result={result} answer={answer} />
+                )}
+              </td>
             </tr>
           ))}
         </tbody>
@@ -48,12 +94,15 @@ function AllResults({ results }: { results: readonly Result[] }) {
 
 interface Props {
   readonly name: string;
+  /** Every result, those that were withdrawn too. */
   readonly results: readonly Result[];
+  readonly answer: FormAnswer | null;
   readonly chart: ComponentProps<typeof WeeksChart>["data"];
 }
 
 /** The one-leg stand test week by week: the chart with what its lines mean, and the results as a table. */
-export function Results({ name, results, chart }: Props) {
+export function Results({ name, results: all, answer, chart }: Props) {
+  const results = all.filter(({ withdrawn }) => withdrawn === null);
   return (
     <section className="min-w-0 overflow-x-auto rounded-soft border border-sand-300 bg-white p-5" aria-label="Chart of the weeks">
       <WeeksChart
@@ -67,7 +116,7 @@ export function Results({ name, results, chart }: Props) {
         Under {ONE_LEG_STAND.lowThreshold} s: {ONE_LEG_STAND.thresholdSource}, a risk of injurious falls. The first result is
         practice. Orange bar: cap active after its review date.
       </p>
-      <AllResults results={results} />
+      <AllResults results={all} answer={answer} />
     </section>
   );
 }

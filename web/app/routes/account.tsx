@@ -3,8 +3,9 @@ import type { SubmissionResult } from "@conform-to/react";
 import { getFormProps, useForm } from "@conform-to/react";
 import { data, Form, redirect } from "react-router";
 import { parseForm } from "../../forms/parse-form.ts";
-import { EASY_TO_GUESS, PasswordForm, tooManyAttempts } from "../../forms/password-form.ts";
+import { EASY_TO_GUESS, PasswordForm } from "../../forms/password-form.ts";
 import { changePassword } from "../../server/accounts/change-password.ts";
+import { hasSecondFactor } from "../../server/accounts/second-factor.ts";
 import {
   endOtherSessions,
   listOwnOrganisations,
@@ -15,9 +16,10 @@ import {
   switchOrganisation,
 } from "../../server/accounts/sessions.ts";
 import type { Scope } from "../../server/scope.ts";
+import { presentPasswordProblem } from "../confirmed.server.ts";
 import { formatInstant } from "../days.ts";
 import { formDataOf, idOf, intentOf } from "../form-data.server.ts";
-import { Button } from "../kit/button.tsx";
+import { Button, ButtonLink } from "../kit/button.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
 import { NewPasswordField } from "../kit/new-password-field.tsx";
 import { PageHead } from "../kit/shell.tsx";
@@ -28,12 +30,17 @@ export const meta: Route.MetaFunction = () => [{ title: "Your account · Able Ti
 
 export async function loader({ context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
-  const [sessions, organisations] = await Promise.all([listSessions(scope), listOwnOrganisations(scope)]);
+  const [sessions, organisations, hasFactor] = await Promise.all([
+    listSessions(scope),
+    listOwnOrganisations(scope),
+    hasSecondFactor(scope.database, scope.accountId),
+  ]);
   return {
     name: scope.accountName,
     organisation: scope.organisationName,
     role: scope.role,
     others: organisations.filter(({ id }) => id !== scope.organisationId),
+    hasFactor,
     lasting: { idleHours: SESSION.idleHours, days: SESSION.days },
     sessions: sessions.map(({ createdAt, usedAt, ...session }) => ({
       ...session,
@@ -60,11 +67,11 @@ async function savePassword(scope: Scope, formData: FormData) {
   const outcome = await changePassword(scope, submission.value);
   switch (outcome.kind) {
     case "wrong":
-      return refused({ present: ["This is not your present password."] });
+      return refused({ present: [presentPasswordProblem(outcome)] });
     case "easy":
       return refused({ chosen: [EASY_TO_GUESS] });
     case "wait":
-      return refused({ present: [tooManyAttempts(outcome.seconds)] }, 429);
+      return refused({ present: [presentPasswordProblem(outcome)] }, 429);
     case "changed":
       return data<Answer>({
         password: submission.reply({ resetForm: true }),
@@ -157,7 +164,7 @@ function Sessions({ sessions }: { sessions: readonly ShownSession[] }) {
 }
 
 export default function AccountPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { name, organisation, role, others, lasting, sessions } = loaderData;
+  const { name, organisation, role, others, hasFactor, lasting, sessions } = loaderData;
   const answer: Answer = actionData ?? {};
   return (
     <>
@@ -174,6 +181,15 @@ export default function AccountPage({ loaderData, actionData }: Route.ComponentP
             Password
           </h2>
           <ChangePassword lastResult={answer.password ?? null} />
+          <h2 className="mt-8 mb-1 text-2xl">Second factor</h2>
+          <p className="mb-3 text-sand-600">
+            {hasFactor
+              ? "On: signing in asks for your password and for a code of your app."
+              : "Off. With it, signing in also asks for a code of an app on your phone, so that a stolen password is not enough."}
+          </p>
+          <ButtonLink look="plain" to="/account/second-factor">
+            {hasFactor ? "Change second factor" : "Set up a second factor"}
+          </ButtonLink>
         </section>
         <section aria-labelledby="sessions-head">
           <h2 id="sessions-head" className="mb-1 text-2xl">

@@ -4,6 +4,7 @@ import { data, Form, Link } from "react-router";
 import { parseForm } from "../../forms/parse-form.ts";
 import { ForgottenForm, tooManyAttempts } from "../../forms/password-form.ts";
 import { addressContext, forgotten } from "../../server/entrance.ts";
+import { INSTALLATION, originOf } from "../../server/installation.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { Problem, TextField } from "../kit/field.tsx";
@@ -19,7 +20,7 @@ interface Answer {
 export async function action({ request, context }: Route.ActionArgs) {
   const submission = parseForm(await formDataOf(request), { schema: ForgottenForm });
   if (submission.status !== "success") return data<Answer>({ result: submission.reply() }, { status: 422 });
-  const { origin } = new URL(request.url);
+  const origin = originOf(INSTALLATION, request.url);
   const asked = { ...submission.value, address: context.get(addressContext) };
   const seconds = await forgotten(asked, (token) => `${origin}/reset/${token}`);
   if (seconds === 0) return data<Answer>({ written: true });

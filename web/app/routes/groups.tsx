@@ -1,17 +1,17 @@
 import { count, weekdayName } from "@able-tide/words/text";
 import { Plus } from "lucide-react";
-import { data } from "react-router";
-import { GroupForm } from "../../forms/group-form.ts";
-import { parseForm } from "../../forms/parse-form.ts";
-import { VenueForm } from "../../forms/venue-form.ts";
-import { addGroup, changeGroup, listGroups } from "../../server/groups/groups.ts";
+import { data, Form } from "react-router";
+import { archive } from "../../server/archive.ts";
+import { listGroups } from "../../server/groups/groups.ts";
 import { listPeople } from "../../server/people/people.ts";
 import type { Scope } from "../../server/scope.ts";
-import { addVenue, changeVenue, listVenues } from "../../server/venues/venues.ts";
-import { formDataOf, intentOf, optionalIdOf } from "../form-data.server.ts";
+import { listVenues } from "../../server/venues/venues.ts";
+import { formDataOf, idOf, intentOf } from "../form-data.server.ts";
+import { Button, ButtonLink } from "../kit/button.tsx";
 import { type FormAnswer, isRefused, resultOf } from "../kit/form-answer.ts";
 import { PageHead } from "../kit/shell.tsx";
 import { GroupFields } from "../organisation/group-fields.tsx";
+import { saveGroup, saveVenue } from "../organisation/save-organised.server.ts";
 import { VenueFields } from "../organisation/venue-fields.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/groups";
@@ -33,41 +33,33 @@ export async function loader({ context }: Route.LoaderArgs) {
 /** The answer to one of the forms: of a group or a venue by its id, or "new-group" and "new-place". */
 interface Answer extends FormAnswer {
   readonly movedOn?: boolean;
+  /** Why a group or venue cannot be archived. */
+  readonly needed?: string;
 }
 
-async function saveGroup(scope: Scope, formData: FormData) {
-  const id = optionalIdOf(formData, "groupId");
-  const form = id ?? "new-group";
-  const submission = parseForm(formData, { schema: GroupForm });
-  if (submission.status !== "success") return data<Answer>({ form, result: submission.reply() }, { status: 422 });
-  const places = await listVenues(scope);
-  const { placeId } = submission.value;
-  if (placeId !== null && !places.some((place) => place.id === placeId)) throw notFound();
-  if (id === null) await addGroup(scope, submission.value);
-  else if (!(await changeGroup(scope, id, submission.value))) throw notFound();
-  return data<Answer>({ form, result: submission.reply({ resetForm: id === null }) });
-}
+const NEEDED = {
+  group: "This group has a class that has not ended. End the class first.",
+  venue: "A group meets at this venue. Give the group another venue first, or archive the group.",
+} as const;
 
-async function savePlace(scope: Scope, formData: FormData) {
-  const id = optionalIdOf(formData, "venueId");
-  const form = id ?? "new-place";
-  const submission = parseForm(formData, { schema: VenueForm });
-  if (submission.status !== "success") return data<Answer>({ form, result: submission.reply() }, { status: 422 });
-  const { version, place } = submission.value;
-  if (id === null) {
-    await addVenue(scope, place);
-    return data<Answer>({ form, result: submission.reply({ resetForm: true }) });
-  }
-  const outcome = await changeVenue(scope, id, version, place);
+async function putAway(scope: Scope, subject: keyof typeof NEEDED, id: string) {
+  const outcome = await archive(scope, subject, id);
   if (outcome === "unknown") throw notFound();
-  if (outcome === "moved on") return data<Answer>({ form, result: submission.reply(), movedOn: true }, { status: 409 });
-  return data<Answer>({ form, result: submission.reply() });
+  const answer: Answer = { form: id, result: {}, ...(outcome === "needed" && { needed: NEEDED[subject] }) };
+  return data(answer, { status: outcome === "needed" ? 409 : 200 });
 }
+
+const STATUS = { saved: 200, refused: 422, "moved on": 409 } as const;
 
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   const formData = await formDataOf(request);
-  return intentOf(formData, ["group", "place"]) === "group" ? saveGroup(scope, formData) : savePlace(scope, formData);
+  const intent = intentOf(formData, ["group", "place", "archive-group", "archive-venue"]);
+  if (intent === "archive-group") return putAway(scope, "group", idOf(formData, "id"));
+  if (intent === "archive-venue") return putAway(scope, "venue", idOf(formData, "id"));
+  const { id, outcome, result } = await (intent === "group" ? saveGroup : saveVenue)(scope, formData);
+  const answer: Answer = { form: id ?? `new-${intent}`, result, movedOn: outcome === "moved on" };
+  return data(answer, { status: STATUS[outcome] });
 }
 
 const box = "rounded-soft border border-sand-300 bg-white p-4";
@@ -93,6 +85,17 @@ function roomInWords({ room }: Place): string {
 type Loaded = Route.ComponentProps["loaderData"];
 type Result = Answer["result"] | null;
 
+function ArchiveButton({ subject, id, name }: { subject: keyof typeof NEEDED; id: string; name: string }) {
+  return (
+    <Form method="post" className="mt-4 flex justify-end">
+      <input type="hidden" name="id" value={id} />
+      <Button look="quiet" name="intent" value={`archive-${subject}`}>
+        Archive {name}
+      </Button>
+    </Form>
+  );
+}
+
 /** A group: when it meets, who belongs to it, and the form to change it. */
 function OneGroup({ group, places, result }: { group: Loaded["groups"][number]; places: Loaded["places"]; result: Result }) {
   return (
@@ -109,6 +112,7 @@ function OneGroup({ group, places, result }: { group: Loaded["groups"][number]; 
       </summary>
       <p className="mb-3 text-sand-600">{group.members.join(", ") || "No participants yet. Add them under Participants."}</p>
       <GroupFields key={JSON.stringify(group)} id={`group-${group.id}`} group={group} venues={places} lastResult={result} />
+      <ArchiveButton subject="group" id={group.id} name={group.name} />
     </details>
   );
 }
@@ -123,6 +127,7 @@ function OneVenue({ place, result, movedOn }: { place: Loaded["places"][number];
         {place.emergency.phone === "" && <span className="font-semibold text-signal-700">no emergency card yet</span>}
       </summary>
       <VenueFields key={place.version} id={`place-${place.id}`} venue={place} version={place.version} lastResult={result} />
+      <ArchiveButton subject="venue" id={place.id} name={place.name} />
     </details>
   );
 }
@@ -133,7 +138,16 @@ export default function Groups({ loaderData: { groups, places }, actionData }: R
   const failed = (form: string) => isRefused(of(form));
   return (
     <>
-      <PageHead title="Groups and venues" note="When and where each group meets, and the venue's equipment." />
+      <PageHead title="Groups and venues" note="When and where each group meets, and the venue's equipment.">
+        <ButtonLink look="quiet" to="/archive">
+          Archive
+        </ButtonLink>
+      </PageHead>
+      {answer?.needed && (
+        <p role="alert" className="mb-4 text-lg font-semibold text-signal-700">
+          {answer.needed}
+        </p>
+      )}
       {answer?.movedOn && (
         <p role="alert" className="mb-4 text-lg font-semibold text-signal-700">
           Someone changed this venue while you were editing. Your entries are kept. Save again to use them.

@@ -14,6 +14,7 @@ import { dayAnswerWords, screeningWords } from "@able-tide/words/day-table";
 import { formatCapLimit, formatTemplate } from "@able-tide/words/format-cap";
 import { areaLabel, formatCautionOfRule, limitationKindLabel, limitationLabel, sourceLabel } from "@able-tide/words/limitations";
 import { sentenceCase } from "@able-tide/words/text";
+import { ScrollArea } from "../kit/scroll-area.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import type { Route } from "./+types/limitation-table";
 
@@ -89,7 +90,7 @@ export default function LimitationTable() {
         note="Suggested caps for each limitation, with sources. The clinician's advice, the venue's rules and local law come first."
       />
       {AREAS.map((area) => (
-        <section key={area} className="mb-6 overflow-x-auto rounded-soft border border-sand-300 bg-white p-5">
+        <ScrollArea key={area} label={areaLabel(area)} className="mb-6 rounded-soft border border-sand-300 bg-white p-5">
           <h2 className="mb-1 text-xl">{sentenceCase(areaLabel(area))}</h2>
           <table className="w-full border-collapse text-left">
             <thead className="sr-only">
@@ -112,7 +113,7 @@ export default function LimitationTable() {
               ))}
             </tbody>
           </table>
-        </section>
+        </ScrollArea>
       ))}
       <section className="mb-6 rounded-soft border border-sand-300 bg-white p-5">
         <h2 className="text-xl">Standard caps for everyone</h2>

@@ -14,6 +14,7 @@ import { formDataOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { SelectField, TextField } from "../kit/field.tsx";
+import { ScrollArea } from "../kit/scroll-area.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { LANDMARK_OPTIONS } from "../people/cap-fields.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
@@ -70,32 +71,34 @@ function rowsOf(measurements: readonly Measurement[]) {
 /** Everything that was measured, one row a range, way of measuring and day. */
 function MeasuredTable({ measurements }: { measurements: readonly Measurement[] }) {
   return (
-    <table className="w-full border-collapse text-left">
-      <thead>
-        <tr>
-          {["Day", "What", "How", "Left", "Right", "By"].map((head) => (
-            <th key={head} scope="col" className="py-1 pr-5">
-              {head}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {rowsOf(measurements).map(({ key, first, left, right, none }) => (
-          <tr key={key} className="border-t border-sand-200">
-            <td className="py-1 pr-5 whitespace-nowrap">{formatDayMonthAndYear(first.day)}</td>
-            <td className="pr-5">
-              {labelOf(first.range)}
-              {first.armPosition && <span className="text-sand-600">, {armPositionLabel(first.armPosition)}</span>}
-            </td>
-            <td className="pr-5">{measuredHowLabel(first.how)}</td>
-            <td className="pr-5 font-bold">{left ? valueInWords(left) : none ? valueInWords(none) : ""}</td>
-            <td className="pr-5 font-bold">{right ? valueInWords(right) : ""}</td>
-            <td className="text-sand-600">{first.recordedBy}</td>
+    <ScrollArea label="Measured ranges">
+      <table className="w-full border-collapse text-left">
+        <thead>
+          <tr>
+            {["Day", "What", "How", "Left", "Right", "By"].map((head) => (
+              <th key={head} scope="col" className="py-1 pr-5">
+                {head}
+              </th>
+            ))}
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {rowsOf(measurements).map(({ key, first, left, right, none }) => (
+            <tr key={key} className="border-t border-sand-200">
+              <td className="py-1 pr-5 whitespace-nowrap">{formatDayMonthAndYear(first.day)}</td>
+              <td className="pr-5">
+                {labelOf(first.range)}
+                {first.armPosition && <span className="text-sand-600">, {armPositionLabel(first.armPosition)}</span>}
+              </td>
+              <td className="pr-5">{measuredHowLabel(first.how)}</td>
+              <td className="pr-5 font-bold">{left ? valueInWords(left) : none ? valueInWords(none) : ""}</td>
+              <td className="pr-5 font-bold">{right ? valueInWords(right) : ""}</td>
+              <td className="text-sand-600">{first.recordedBy}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </ScrollArea>
   );
 }
 

@@ -47,6 +47,9 @@ const takenInWords = (taken: readonly string[]): string => {
 const shownOf = (shown: number, all: number): string =>
   shown === all ? count(all, "movement", "movements") : `${shown} of ${count(all, "movement", "movements")}`;
 
+/** Movements that a phone shows before it is asked for all; the style sheet below hides the others by the same number. */
+const FIRST_ON_PHONE = 8;
+
 /** Long because it lists, finds and imports on one page. */
 export default function Movements({ loaderData: { finding, all, movements }, actionData }: Route.ComponentProps) {
   const inOrder = PHASES.flatMap((phase) => movements.filter(({ movement }) => movement.phase === phase));
@@ -67,11 +70,22 @@ export default function Movements({ loaderData: { finding, all, movements }, act
         </p>
       )}
       {movements.length === 0 && <p className="mb-8 text-lg">No movement matches. Remove a filter.</p>}
-      <ul className="mb-8 grid gap-4 sm:grid-cols-2 lg:grid-cols-3">
+      {inOrder.length > FIRST_ON_PHONE && (
+        <input type="checkbox" id="all-movements" className="peer sr-only sm:hidden" aria-label="Show all movements" />
+      )}
+      <ul className="mb-8 grid gap-4 sm:grid-cols-2 lg:grid-cols-3 max-sm:[&>li:nth-child(n+9)]:hidden max-sm:peer-checked:[&>li:nth-child(n+9)]:flex">
         {inOrder.map((listed) => (
           <MovementCard key={listed.movement.id} {...listed} />
         ))}
       </ul>
+      {inOrder.length > FIRST_ON_PHONE && (
+        <label
+          htmlFor="all-movements"
+          className="mb-8 flex min-h-11 items-center justify-center rounded-full border-[1.5px] border-tide-800 px-5 font-semibold peer-checked:hidden peer-focus-visible:outline-3 sm:hidden"
+        >
+          Show all {inOrder.length} movements
+        </label>
+      )}
       <section className="max-w-2xl rounded-soft border border-sand-300 bg-white p-6" aria-labelledby="import-head">
         <h2 id="import-head" className="mb-2 text-xl">
           Import movements

@@ -1,4 +1,5 @@
 import { PEOPLE_FILE_KINDS } from "../../forms/people-file-form.ts";
+import { recordAction } from "../../server/audit/audit.ts";
 import { writeCsv } from "../../server/files/csv.ts";
 import { exportRows } from "../../server/files/export-people.ts";
 import { FILE_COLUMNS } from "../../server/files/people-columns.ts";
@@ -9,7 +10,9 @@ import type { Route } from "./+types/people-file";
 export async function loader({ params, context }: Route.LoaderArgs) {
   const kind = PEOPLE_FILE_KINDS.find((name) => `${name}.csv` === params.kind);
   if (!kind) throw notFound();
-  const text = writeCsv(FILE_COLUMNS[kind], await exportRows(context.get(scopeContext), kind));
+  const scope = context.get(scopeContext);
+  await recordAction(scope, "exported", { subject: "organisation", id: scope.organisationId });
+  const text = writeCsv(FILE_COLUMNS[kind], await exportRows(scope, kind));
   return new Response(text, {
     headers: {
       "Content-Type": "text/csv; charset=utf-8",

@@ -2,6 +2,7 @@ import { isActiveOn, isReviewDue } from "@able-tide/core/caps/cap";
 import { effectiveCaps } from "@able-tide/core/caps/effective";
 import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
 import { Plus } from "lucide-react";
+import { useState } from "react";
 import { listGroups } from "../../server/groups/groups.ts";
 import { openCaps, type StoredCap } from "../../server/people/caps.ts";
 import { interimCapsOf, openLimitations, type StoredLimitation } from "../../server/people/limitations.ts";
@@ -10,6 +11,7 @@ import { today } from "../../server/scope.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { GroupPortrait } from "../people/group-portrait.tsx";
+import { isFound } from "../people/search-people.ts";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/people";
 
@@ -53,9 +55,12 @@ export async function loader({ context }: Route.LoaderArgs) {
 }
 
 export default function People({ loaderData: { people, groups, leads } }: Route.ComponentProps) {
+  const [searched, setSearched] = useState("");
+  const found = people.filter(({ name }) => isFound(name, searched));
+  const known = new Set(groups.map(({ id }) => id));
   const sections = [
-    ...groups.map((group) => ({ ...group, people: people.filter((person) => person.groupIds.includes(group.id)) })),
-    { id: "none", name: "Not in a group", people: people.filter((person) => person.groupIds.length === 0) },
+    ...groups.map((group) => ({ ...group, people: found.filter((person) => person.groupIds.includes(group.id)) })),
+    { id: "none", name: "Not in a group", people: found.filter(({ groupIds }) => !groupIds.some((id) => known.has(id))) },
   ].filter((section) => section.people.length > 0);
   return (
     <>
@@ -68,12 +73,32 @@ export default function People({ loaderData: { people, groups, leads } }: Route.
             <ButtonLink look="plain" to="/people/files">
               Import and export
             </ButtonLink>
+            <ButtonLink look="quiet" to="/archive">
+              Archive
+            </ButtonLink>
           </>
         )}
         <ButtonLink look="quiet" to="/table">
           Limitation guide
         </ButtonLink>
       </PageHead>
+      {people.length > 0 && (
+        <label className="mb-6 flex max-w-md items-center gap-3">
+          <span className="font-semibold">Search</span>
+          <input
+            type="search"
+            value={searched}
+            onChange={({ currentTarget }) => setSearched(currentTarget.value)}
+            placeholder="First letters of a name"
+            className="field-box"
+          />
+        </label>
+      )}
+      {people.length > 0 && found.length === 0 && (
+        <p role="status" className="text-lg">
+          No participant found. Try other letters, or look in the archive.
+        </p>
+      )}
       {sections.map((section) => (
         <section key={section.id} className="mb-8">
           <h2 className="mb-2 text-xl">
@@ -82,7 +107,7 @@ export default function People({ loaderData: { people, groups, leads } }: Route.
           <GroupPortrait people={section.people} />
         </section>
       ))}
-      {people.length === 0 && <p className="text-lg">No participants yet. Add the first one to plan with their caps.</p>}
+      {people.length === 0 && <p className="text-lg">No participants yet. Add the first one, or import a file.</p>}
     </>
   );
 }

@@ -6,6 +6,7 @@ import { formatCautionsOf } from "@able-tide/words/limitations";
 import { formatFacts, formatTouch } from "@able-tide/words/people";
 import { formatDayMonthAndYear, sentenceCase } from "@able-tide/words/text";
 import { Printer } from "lucide-react";
+import { recordReading } from "../../server/audit/audit.ts";
 import { capNotices } from "../../server/people/cap-notices.ts";
 import { activeCaps } from "../../server/people/caps.ts";
 import { limitationHistory } from "../../server/people/limitations.ts";
@@ -28,6 +29,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
   if (!person) throw notFound();
+  await recordReading(scope, person.id);
   const day = today(scope);
   const [caps, limitations, notices] = await Promise.all([
     activeCaps(scope, [person.id], day),
@@ -122,7 +124,7 @@ export default function PersonOnAPage({ loaderData }: Route.ComponentProps) {
           {organisation}, {formatDayMonthAndYear(day)}
         </p>
       </header>
-      <div className="grid grid-cols-[18rem_1fr] gap-5">
+      <div className="grid gap-5 sm:grid-cols-[18rem_minmax(0,1fr)] print:grid-cols-[18rem_1fr]">
         <div>
           <LimitsFigure caps={loaderData.figureCaps} person={person} />
           {facts.length > 0 && (

@@ -2,6 +2,7 @@ import { addDays } from "@able-tide/core/calendar";
 import { isActiveOn } from "@able-tide/core/caps/cap";
 import { changesOf } from "@able-tide/core/caps/history";
 import { Pencil, Plus } from "lucide-react";
+import { recordReading } from "../../server/audit/audit.ts";
 import { lastClassOf } from "../../server/classes/class-records.ts";
 import { notedSince } from "../../server/classes/follow-ups.ts";
 import { listGroups } from "../../server/groups/groups.ts";
@@ -25,6 +26,7 @@ import { LimitsFigure } from "../people/limits-figure.tsx";
 import { NotedInClasses } from "../people/noted-in-classes.tsx";
 import { type Answer, answerForm } from "../people/person-actions.server.ts";
 import { CapsSection, EditPerson, LimitationsSection, SetUpSection } from "../people/person-sections.tsx";
+import { ArchivedNote, PutAway } from "../people/put-away.tsx";
 import { SinceLastTime } from "../people/since-last-time.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/person";
@@ -38,6 +40,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
   if (!person) throw notFound();
+  await recordReading(scope, person.id);
   const day = today(scope);
   const [groups, caps, limitations, clearances, last, clean, noted, notices, [aid]] = await Promise.all([
     listGroups(scope),
@@ -67,6 +70,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     noted,
     notices: notices.filter(({ cap }) => cap.personId === person.id).map(({ cap: { id, limit } }) => ({ id, limit })),
     today: day,
+    erases: scope.role === "owner",
     clinician: scope.role === "clinician" ? scope.accountName : null,
     setUp: setUpNumbers(person, [...holding, ...interim]),
   };
@@ -122,6 +126,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
   return (
     <>
       <PersonHead {...loaderData} />
+      <ArchivedNote person={person} />
       <div className="grid items-start gap-8 lg:grid-cols-[24rem_1fr]">
         <KnownOf {...loaderData} />
         <div>
@@ -161,6 +166,7 @@ export default function PersonPage({ loaderData, actionData }: Route.ComponentPr
         version={person.version}
         defaults={person}
       />
+      {clinician === null && <PutAway person={person} inClass={answer.inClass ?? false} erases={loaderData.erases} />}
     </>
   );
 }

@@ -13,7 +13,9 @@ import { type Scope, today } from "../../server/scope.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { FileField, SelectField, TextField } from "../kit/field.tsx";
+import { SecondPlan } from "../kit/second-plan.tsx";
 import { PageHead } from "../kit/shell.tsx";
+import { groupAndDayProblems } from "../plans/group-and-day.server.ts";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-import";
 
@@ -52,8 +54,8 @@ export async function action({ request, context }: Route.ActionArgs) {
     data<Answer>({ result, problems }, { status: 422 });
   if (submission.status !== "success") return refused(submission.reply());
   const { groupId, day, file } = submission.value;
-  if (!(await listGroups(scope)).some(({ id }) => id === groupId))
-    return refused(submission.reply({ fieldErrors: { groupId: ["This group no longer exists. Choose another."] } }));
+  const fieldErrors = await groupAndDayProblems(scope, submission.value);
+  if (fieldErrors) return refused(submission.reply({ fieldErrors }));
   const outcome = await importPlan(scope, groupId, day, await file.text());
   return typeof outcome === "string"
     ? redirect(`/plans/${outcome}`)
@@ -82,6 +84,7 @@ export default function PlanImport({ loaderData: { groups, day }, actionData }: 
       >
         <SelectField field={fields.groupId} label="Group" asWritten options={groups.map(({ id, name }) => [id, name] as const)} />
         <TextField field={fields.day} label="Day" type="date" />
+        <SecondPlan day={fields.day} second={fields.second} />
         <FileField field={fields.file} label="Plan file" accept="application/json,.json" className="sm:col-span-2" />
         {problems.length > 0 && (
           <ul role="alert" className="font-semibold text-signal-700 sm:col-span-2">

@@ -65,6 +65,9 @@ export default function PlanRevisions({ loaderData: { planId, revisions } }: Rou
   return (
     <>
       <PageHead title="Earlier revisions" note="Each revision shows what restoring it would change. No revision is ever deleted.">
+        <ButtonLink look="plain" to={`/plans/${planId}/organise`}>
+          Copy, move or delete
+        </ButtonLink>
         <ButtonLink look="plain" to={`/plans/${planId}`}>
           Back to the plan
         </ButtonLink>

@@ -1,24 +1,32 @@
 import { hasLandVariant } from "@able-tide/core/movement/format";
 import { copyForward } from "@able-tide/core/planner/copy-forward";
 import { planContextOf } from "@able-tide/core/schedule/plan-setting";
-import { getFormProps, useForm } from "@conform-to/react";
-import { useState } from "react";
-import { data, Form, Link, redirect } from "react-router";
+import { data, Link, redirect } from "react-router";
 import type * as v from "valibot";
 import { NewPlanForm } from "../../forms/new-plan-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
 import { findGroup, type Group, listGroups } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
+import { draftFor } from "../../server/plans/draft.ts";
 import { outlineOf } from "../../server/plans/outline.ts";
-import { addPlan, contentOf, lastPlanBefore, listPlans, type Plan, type PlanInput } from "../../server/plans/plans.ts";
+import {
+  addPlan,
+  contentOf,
+  lastPlanBefore,
+  listPlans,
+  type Plan,
+  type PlanInput,
+  plannedGroups,
+} from "../../server/plans/plans.ts";
 import { settingsOf } from "../../server/plans/setting.ts";
 import { solvedVariants } from "../../server/plans/solved-variants.ts";
 import { type Scope, today } from "../../server/scope.ts";
 import { nextMeeting } from "../days.ts";
 import { formDataOf } from "../form-data.server.ts";
-import { Button, ButtonLink } from "../kit/button.tsx";
-import { SelectField, TextField } from "../kit/field.tsx";
+import { ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
+import { groupAndDayProblems } from "../plans/group-and-day.server.ts";
+import { NewPlan } from "../plans/new-plan.tsx";
 import { PlanOutlinePicture } from "../plans/outline-picture.tsx";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plans";
@@ -31,11 +39,12 @@ const MOST_AHEAD = 12;
 export async function loader({ context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const day = today(scope);
-  const [groups, movements, ahead, behind] = await Promise.all([
+  const [groups, movements, ahead, behind, withPlans] = await Promise.all([
     listGroups(scope),
     listMovements(scope),
     listPlans(scope, { from: day }, MOST_AHEAD),
     listPlans(scope, { before: day }, MOST_BEHIND),
+    plannedGroups(scope),
   ]);
   const settingOf = await settingsOf(
     scope,
@@ -58,7 +67,12 @@ export async function loader({ context }: Route.LoaderArgs) {
   return {
     groups: groups.map((group) => {
       const planned = ahead.filter((plan) => plan.groupId === group.id).map((plan) => plan.day);
-      return { id: group.id, name: group.name, next: nextMeeting(group.weekday, day, planned) };
+      return {
+        id: group.id,
+        name: group.name,
+        hasHistory: withPlans.has(group.id),
+        next: nextMeeting(group.weekday, day, planned),
+      };
     }),
     ahead: shown(ahead),
     behind: shown(behind),
@@ -68,13 +82,14 @@ export async function loader({ context }: Route.LoaderArgs) {
 /** How many new movements come with a recap. */
 const NEW_WITH_RECAP = 2;
 
-/** What a plan begins with: what was done last time, that with something new, or its style alone. */
+/** What a plan begins with: what was done last time, that with something new, a draft, or its style alone. */
 async function startFrom(
   scope: Scope,
   group: Group,
   day: string,
   start: v.InferOutput<typeof NewPlanForm>["start"],
 ): Promise<PlanInput> {
+  if (start === "draft") return draftFor(scope, group, day);
   const last = await lastPlanBefore(scope, group.id, day);
   if (!last) return {};
   const { style, breathSeconds, purpose } = last;
@@ -97,27 +112,14 @@ export async function action({ request, context }: Route.ActionArgs) {
   const submission = parseForm(await formDataOf(request), { schema: NewPlanForm });
   if (submission.status !== "success") return data(submission.reply(), { status: 422 });
   const { groupId, day, start } = submission.value;
+  const fieldErrors = await groupAndDayProblems(scope, submission.value);
   const group = await findGroup(scope, groupId);
-  if (!group)
-    return data(submission.reply({ fieldErrors: { groupId: ["This group no longer exists. Choose another."] } }), {
-      status: 422,
-    });
+  if (fieldErrors || !group) return data(submission.reply({ fieldErrors: fieldErrors ?? {} }), { status: 422 });
   const content = await startFrom(scope, group, day, start);
   return redirect(`/plans/${await addPlan(scope, { ...content, groupId, day })}`);
 }
 
-/** Long because it is one page: the plans to come, and the form of a new one. */
 export default function Plans({ loaderData: { groups, ahead, behind }, actionData }: Route.ComponentProps) {
-  const [first] = groups;
-  const [form, fields] = useForm({
-    id: "new-plan",
-    lastResult: actionData ?? null,
-    defaultValue: { groupId: first?.id ?? "", day: first?.next ?? "", start: "forward" },
-  });
-  // The day follows the group, whose next meeting is most often the one to be planned.
-  const [chosen, setChosen] = useState<string | null>(null);
-  const next = groups.find(({ id }) => id === chosen)?.next;
-  const { day } = fields;
   return (
     <>
       <PageHead title="Plans" note="Each session shown as a tide line: its length and its balance demand.">
@@ -131,38 +133,19 @@ export default function Plans({ loaderData: { groups, ahead, behind }, actionDat
           Import a plan
         </ButtonLink>
       </PageHead>
-      <Form
-        method="post"
-        {...getFormProps(form)}
-        className="mb-8 flex flex-wrap items-start gap-4 rounded-soft border border-sand-300 bg-white p-5"
-      >
-        <SelectField
-          field={fields.groupId}
-          label="Group"
-          options={groups.map(({ id, name }) => [id, name] as const)}
-          onChange={setChosen}
-        />
-        <TextField
-          key={next}
-          field={next === undefined ? day : { id: day.id, name: day.name, errors: day.errors, initialValue: next }}
-          label="Day"
-          type="date"
-        />
-        <SelectField
-          field={fields.start}
-          label="Start from"
-          options={[
-            ["forward", "Two new movements and a recap"],
-            ["last", "Last session's plan"],
-            ["empty", "Empty plan"],
-          ]}
-        />
-        <div className="mt-7">
-          <Button>Create plan</Button>
-        </div>
-      </Form>
+      {groups.length > 0 ? (
+        <NewPlan groups={groups} lastResult={actionData ?? null} />
+      ) : (
+        <p className="mb-8 text-lg">
+          A plan belongs to a group.{" "}
+          <Link to="/groups" className="font-semibold underline underline-offset-4">
+            Add a group
+          </Link>{" "}
+          first.
+        </p>
+      )}
       <h2 className="mb-3 text-2xl">Upcoming</h2>
-      {ahead.length === 0 && <p className="text-lg">No upcoming sessions.</p>}
+      {ahead.length === 0 && <p className="text-lg">No upcoming sessions. Create a plan above.</p>}
       <ul className="grid gap-4 md:grid-cols-2">
         {ahead.map((plan) => (
           <li key={plan.id}>
@@ -178,11 +161,6 @@ export default function Plans({ loaderData: { groups, ahead, behind }, actionDat
           </li>
         ))}
       </ul>
-      {groups.length === 0 && (
-        <p>
-          Plans belong to a group. <Link to="/people">Participants</Link> Plans belong to a group. Add a group first.
-        </p>
-      )}
     </>
   );
 }

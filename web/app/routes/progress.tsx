@@ -7,14 +7,17 @@ import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
 import { data, NavLink } from "react-router";
 import { parseForm } from "../../forms/parse-form.ts";
 import { resultForm } from "../../forms/result-form.ts";
+import { WithdrawForm } from "../../forms/withdraw-form.ts";
+import { recordReading } from "../../server/audit/audit.ts";
 import { classesWithEvents } from "../../server/classes/class-records.ts";
 import { capHistory, type StoredCap } from "../../server/people/caps.ts";
 import { findPerson, listPeople, type Person } from "../../server/people/people.ts";
-import { listOneLegStands, recordOneLegStand } from "../../server/results/results.ts";
+import { listAllOneLegStands, recordOneLegStand, withdrawResult } from "../../server/results/results.ts";
 import { type Scope, today } from "../../server/scope.ts";
-import { formDataOf } from "../form-data.server.ts";
+import { formDataOf, idOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
+import { type FormAnswer, resultOf } from "../kit/form-answer.ts";
 import { PageHead } from "../kit/shell.tsx";
 import { ResultFields } from "../progress/result-fields.tsx";
 import { Results } from "../progress/results.tsx";
@@ -70,16 +73,17 @@ async function weeksInClass(scope: Scope, personId: string): Promise<WeekInClass
 
 async function weeksOf(scope: Scope, person: Person) {
   const day = today(scope);
-  const [results, caps, weeks] = await Promise.all([
-    listOneLegStands(scope, person.id),
+  const [all, caps, weeks] = await Promise.all([
+    listAllOneLegStands(scope, person.id),
     capHistory(scope, person.id),
     weeksInClass(scope, person.id),
   ]);
+  const results = all.filter(({ withdrawn }) => withdrawn === null);
   const firstDay = [...results.map((result) => result.day), ...weeks.map((week) => week.day), day].sort()[0] ?? day;
   const norm = oneLegStandNorm(Number(day.slice(0, 4)) - person.birthYear);
   return {
     weeks,
-    results,
+    results: all,
     chart: {
       results: results.map(({ side, day, value }) => ({ side, day, value })),
       norm,
@@ -100,19 +104,31 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   if (params.personId === undefined) return { ...shown, person: null, record: null };
   const person = isId(params.personId) ? await findPerson(scope, params.personId) : null;
   if (!person) throw notFound();
+  await recordReading(scope, person.id);
   return { ...shown, person: { id: person.id, name: person.name }, record: await weeksOf(scope, person) };
+}
+
+async function withdraw(scope: Scope, personId: string, formData: FormData) {
+  const form = idOf(formData, "resultId");
+  const submission = parseForm(formData, { schema: WithdrawForm });
+  if (submission.status !== "success") return data<FormAnswer>({ form, result: submission.reply() }, { status: 422 });
+  if (!(await withdrawResult(scope, personId, form, submission.value.because))) throw notFound();
+  return data<FormAnswer>({ form, result: submission.reply() });
 }
 
 export async function action({ request, params, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   if (!isId(params.personId)) throw notFound();
-  const submission = parseForm(await formDataOf(request), { schema: resultForm(today(scope)) });
-  if (submission.status !== "success") return data(submission.reply(), { status: 422 });
+  const formData = await formDataOf(request);
+  if (formData.get("intent") === "withdraw") return withdraw(scope, params.personId, formData);
+  const submission = parseForm(formData, { schema: resultForm(today(scope)) });
+  if (submission.status !== "success") return data<FormAnswer>({ form: "record", result: submission.reply() }, { status: 422 });
   if (!(await recordOneLegStand(scope, params.personId, submission.value))) throw notFound();
-  return data(submission.reply({ resetForm: true }));
+  return data<FormAnswer>({ form: "record", result: submission.reply({ resetForm: true }) });
 }
 
 export default function Weeks({ loaderData: { people, person, record, today }, actionData }: Route.ComponentProps) {
+  const answer = (actionData as FormAnswer | undefined) ?? null;
   return (
     <>
       <PageHead
@@ -142,12 +158,12 @@ export default function Weeks({ loaderData: { people, person, record, today }, a
       {person && record && (
         <>
           <div className="grid items-start gap-6 xl:grid-cols-[minmax(0,1fr)_22rem]">
-            <Results name={person.name} results={record.results} chart={record.chart} />
+            <Results name={person.name} results={record.results} answer={answer} chart={record.chart} />
             <section className="rounded-soft border border-sand-300 bg-white p-5" aria-labelledby="result-head">
               <h2 id="result-head" className="mb-2 text-xl">
                 Record a one-leg stand test
               </h2>
-              <ResultFields key={`${person.id} ${record.results.length}`} lastResult={actionData ?? null} today={today} />
+              <ResultFields key={`${person.id} ${record.results.length}`} lastResult={resultOf(answer, "record")} today={today} />
             </section>
           </div>
           {record.weeks.length > 0 && (

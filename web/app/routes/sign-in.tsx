@@ -1,55 +1,59 @@
 import { getFormProps, useForm } from "@conform-to/react";
 import { getValibotConstraint } from "@conform-to/valibot";
 import { data, Form, Link, redirect, useSearchParams } from "react-router";
-import * as v from "valibot";
 import { parseForm } from "../../forms/parse-form.ts";
-import { PASSWORD_LENGTH, tooManyAttempts } from "../../forms/password-form.ts";
+import { tooManyAttempts } from "../../forms/password-form.ts";
+import { SignInForm, type SignInFormInput } from "../../forms/sign-in-form.ts";
 import { enter } from "../../server/entrance.ts";
 import { signedInHeaders } from "../cookies.server.ts";
 import { formDataOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
 import { Disclaimer } from "../kit/disclaimer.tsx";
-import { Problem, TextField } from "../kit/field.tsx";
+import { Problem } from "../kit/field.tsx";
+import { SignInFields } from "../kit/sign-in-fields.tsx";
 import { VariantSymbol } from "../kit/variant-symbol.tsx";
 import { signInFrom } from "../sign-in-from.server.ts";
 import { wayBack } from "../way-back.ts";
 import type { Route } from "./+types/sign-in";
 
-const SignIn = v.object({
-  email: v.pipe(
-    v.string("Enter your email address."),
-    v.maxLength(320, "Enter a full email address, such as name@example.org."),
-    v.email("Enter a full email address, such as name@example.org."),
-  ),
-  password: v.pipe(
-    v.string("Enter your password."),
-    v.minLength(1, "Enter your password."),
-    v.maxLength(PASSWORD_LENGTH.most, `Use ${PASSWORD_LENGTH.most} characters or fewer.`),
-  ),
-});
-
 export const meta: Route.MetaFunction = () => [{ title: "Sign in · Able Tide" }];
 
+const REFUSALS = {
+  code: "Enter the code that your app shows now.",
+  wrongCode: "This code is wrong or was used. Wait for the next one, or use a recovery code.",
+} as const;
+
 export async function action({ request, context }: Route.ActionArgs) {
-  const submission = parseForm(await formDataOf(request), { schema: SignIn });
-  if (submission.status !== "success") return data(submission.reply({ hideFields: ["password"] }), { status: 422 });
-  const attempt = { ...submission.value, ...(await signInFrom(request, context)) };
-  const outcome = await enter(attempt);
-  if (outcome.kind === "welcome") return redirect(wayBack(request.url), { headers: await signedInHeaders(outcome) });
-  const refused = (sentence: string) => submission.reply({ hideFields: ["password"], formErrors: [sentence] });
-  if (outcome.kind === "wrong") return data(refused("Email or password is wrong. Check both and try again."), { status: 401 });
-  const { seconds } = outcome;
-  return data(refused(tooManyAttempts(seconds)), {
-    status: 429,
-    headers: { "Retry-After": String(seconds) },
-  });
+  const submission = parseForm(await formDataOf(request), { schema: SignInForm });
+  const refused = (at: "form" | "code", sentence: string) =>
+    submission.reply({
+      hideFields: ["password", "code"],
+      ...(at === "form" ? { formErrors: [sentence] } : { fieldErrors: { code: [sentence] } }),
+    });
+  if (submission.status !== "success") return data(submission.reply({ hideFields: ["password", "code"] }), { status: 422 });
+  const { email, password, code = "" } = submission.value;
+  const outcome = await enter({ email, password, code, ...(await signInFrom(request, context)) });
+  switch (outcome.kind) {
+    case "welcome":
+      return redirect(wayBack(request.url), { headers: await signedInHeaders(outcome) });
+    case "wrong":
+      return data(refused("form", "Email or password is wrong. Check both and try again."), { status: 401 });
+    case "code":
+    case "wrongCode":
+      return data(refused("code", REFUSALS[outcome.kind]), { status: 401 });
+    case "wait": {
+      const { seconds } = outcome;
+      const at = code === "" ? "form" : "code";
+      return data(refused(at, tooManyAttempts(seconds)), { status: 429, headers: { "Retry-After": String(seconds) } });
+    }
+  }
 }
 
 export default function SignInPage({ actionData }: Route.ComponentProps) {
   const isChanged = useSearchParams()[0].has("changed");
-  const [form, fields] = useForm<v.InferInput<typeof SignIn>>({
+  const [form, fields] = useForm<SignInFormInput>({
     lastResult: actionData ?? null,
-    constraint: getValibotConstraint(SignIn),
+    constraint: getValibotConstraint(SignInForm),
   });
   return (
     <main className="grid min-h-screen lg:grid-cols-[1fr_26rem]">
@@ -86,8 +90,7 @@ export default function SignInPage({ actionData }: Route.ComponentProps) {
         </div>
         <Form method="post" {...getFormProps(form)} className="flex flex-col gap-5">
           <Problem id={`${form.id}-problem`} errors={form.errors} />
-          <TextField field={fields.email} label="Email" type="email" autoComplete="username" />
-          <TextField field={fields.password} label="Password" type="password" autoComplete="current-password" />
+          <SignInFields fields={fields} />
           <Button>Sign in</Button>
         </Form>
         <Link to="/forgotten" className="flex min-h-11 w-fit items-center underline underline-offset-4">

@@ -6,6 +6,7 @@ import { Link } from "react-router";
 import { endedClasses, listEvents, namesInClass, openClasses } from "../../server/classes/classes.ts";
 import { notedSince } from "../../server/classes/follow-ups.ts";
 import { type Group, listGroups } from "../../server/groups/groups.ts";
+import { GUIDE_STEPS, guideOf } from "../../server/guide.ts";
 import { type LibraryMovement, listMovements } from "../../server/movements/movements.ts";
 import { capNotices } from "../../server/people/cap-notices.ts";
 import { openCaps } from "../../server/people/caps.ts";
@@ -74,7 +75,8 @@ const FOLLOW_UP_DAYS = 28;
 export async function loader({ context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const day = today(scope);
-  const [groups, people, plans, movements, caps, limitations, running] = await Promise.all([
+  const leads = scope.role === "owner" || scope.role === "instructor";
+  const [groups, people, plans, movements, caps, limitations, running, guide] = await Promise.all([
     listGroups(scope),
     listPeople(scope),
     listPlans(scope, { from: day }, 20),
@@ -82,6 +84,7 @@ export async function loader({ context }: Route.LoaderArgs) {
     openCaps(scope),
     openLimitations(scope),
     openClasses(scope),
+    leads ? guideOf(scope) : null,
   ]);
   const [noted, notices, nextDays] =
     scope.role === "helper"
@@ -104,6 +107,7 @@ export async function loader({ context }: Route.LoaderArgs) {
     day,
     running: running.map(({ id, groupName }) => ({ id, group: groupName })),
     role: scope.role,
+    guide: guide && guide.next !== null && !guide.closed ? { done: guide.done.length, of: GUIDE_STEPS.length } : null,
     sessions,
     needs: scope.role === "helper" ? [] : needsOf(day, { caps, limitations, noted, notices, nextDays }, nameOf),
     last: scope.role === "helper" || scope.role === "clinician" ? null : await lastClass(scope),
@@ -182,10 +186,41 @@ function LastClass({ id, group, day, here, effort, note, signs }: NonNullable<Lo
   );
 }
 
-export default function Today({ loaderData: { day, role, running, sessions, needs, last } }: Route.ComponentProps) {
+/** Leads on with the first steps of an organisation. */
+function GuideCard({ done, of }: NonNullable<Loaded["guide"]>) {
+  return (
+    <section
+      className="mb-6 flex flex-wrap items-center justify-between gap-4 rounded-soft border-[1.5px] border-tide-800 bg-white px-6 py-5"
+      aria-label="First steps"
+    >
+      <p className="text-lg">
+        <strong>First steps.</strong> Venue, group, participants, first plan: {done} of {of} done.
+      </p>
+      <ButtonLink to="/start">{done === 0 ? "Begin" : "Go on"}</ButtonLink>
+    </section>
+  );
+}
+
+function NoGroups({ leads }: { leads: boolean }) {
+  return (
+    <p className="mb-6 text-lg">
+      No groups yet.{" "}
+      {leads ? (
+        <Link to="/groups" className="font-semibold underline underline-offset-4">
+          Add a group
+        </Link>
+      ) : (
+        "An instructor adds them."
+      )}
+    </p>
+  );
+}
+
+export default function Today({ loaderData: { day, role, guide, running, sessions, needs, last } }: Route.ComponentProps) {
   return (
     <>
       <PageHead title={formatDay(day)} />
+      {guide && <GuideCard {...guide} />}
       {role !== "clinician" &&
         running.map(({ id, group }) => (
           <section
@@ -205,7 +240,7 @@ export default function Today({ loaderData: { day, role, running, sessions, need
           <NextSession key={session.group.name} session={session} leads={role !== "helper"} today={day} />
         ))}
       </div>
-      {sessions.length === 0 && role !== "clinician" && <p className="mb-6 text-lg">No groups yet.</p>}
+      {sessions.length === 0 && !guide && role !== "clinician" && <NoGroups leads={role !== "helper"} />}
       <div className="grid items-start gap-6 lg:grid-cols-2">
         {role === "helper" && (
           <p className="text-lg">

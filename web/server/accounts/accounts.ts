@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import type { Knex } from "knex";
+import { recordAction, recordChange } from "../audit/audit.ts";
 import type { Role, Scope } from "../scope.ts";
 import { hashPassword } from "./password.ts";
 
@@ -26,26 +27,28 @@ export async function insertAccount(
   return id;
 }
 
+/** Adds an organisation with its first member. @returns its id */
+export async function insertOrganisation(
+  database: Knex,
+  organisation: Pick<NewOrganisation, "name" | "timeZone">,
+  first: { readonly accountId: string; readonly role: Role },
+  now: Date,
+): Promise<string> {
+  const id = randomUUID();
+  const { name, timeZone } = organisation;
+  await database("organisations").insert({ id, name, time_zone: timeZone, created_at: now });
+  await database("memberships").insert({ organisation_id: id, account_id: first.accountId, role: first.role, created_at: now });
+  return id;
+}
+
 /** Founds an organisation with its first account. Returns the scope of that account. */
 export async function foundOrganisation(database: Knex, founding: NewOrganisation, now: () => Date): Promise<Scope> {
-  const organisationId = randomUUID();
   const { account } = founding;
   const passwordHash = await hashPassword(account.password);
-  const accountId = await database.transaction(async (transaction) => {
-    await transaction("organisations").insert({
-      id: organisationId,
-      name: founding.name,
-      time_zone: founding.timeZone,
-      created_at: now(),
-    });
+  const [organisationId, accountId] = await database.transaction(async (transaction) => {
     const id = await insertAccount(transaction, { ...account, passwordHash }, now());
-    await transaction("memberships").insert({
-      organisation_id: organisationId,
-      account_id: id,
-      role: account.role,
-      created_at: now(),
-    });
-    return id;
+    const first = { accountId: id, role: account.role };
+    return [await insertOrganisation(transaction, founding, first, now()), id];
   });
   return {
     database,
@@ -66,6 +69,9 @@ export interface Member {
   readonly name: string;
   readonly email: string;
   readonly role: Role;
+  /** Whether they belong to no other organisation, so that its owner may help them in. */
+  readonly onlyHere: boolean;
+  readonly hasSecondFactor: boolean;
 }
 
 export async function listTeamMembers(scope: Scope): Promise<Member[]> {
@@ -74,8 +80,30 @@ export async function listTeamMembers(scope: Scope): Promise<Member[]> {
     .join("accounts", "accounts.id", "memberships.account_id")
     .where({ organisation_id: scope.organisationId })
     .orderBy(["accounts.name", "accounts.id"])
-    .select("accounts.id", "accounts.name", "accounts.email", "memberships.role");
-  return rows.map((row) => ({ accountId: row.id, name: row.name, email: row.email, role: row.role }));
+    .select(
+      "accounts.id",
+      "accounts.name",
+      "accounts.email",
+      "memberships.role",
+      scope.database.raw(`not exists (select from active_memberships m
+        where m.account_id = accounts.id and m.organisation_id <> memberships.organisation_id) as only_here`),
+      scope.database.raw(`exists (select from second_factors f
+        where f.account_id = accounts.id and f.confirmed_at is not null) as has_second_factor`),
+    );
+  return rows.map((row) => ({
+    accountId: row.id,
+    name: row.name,
+    email: row.email,
+    role: row.role,
+    onlyHere: row.only_here,
+    hasSecondFactor: row.has_second_factor,
+  }));
+}
+
+/** Whether an account belongs to this organisation and to no other, so that its owner may help it in. */
+export async function belongsOnlyHere({ database, organisationId }: Scope, accountId: string): Promise<boolean> {
+  const ids = await database("active_memberships").where({ account_id: accountId }).pluck<string[]>("organisation_id");
+  return ids.length > 0 && ids.every((id) => id === organisationId);
 }
 
 /** Adds an account to an organisation that is there already, as the demo does. @returns the account's scope */
@@ -94,7 +122,7 @@ export async function addMember(scope: Scope, account: NewOrganisation["account"
 const ownRows = ({ organisationId }: Scope) => ({ organisation_id: organisationId });
 
 /** People whom an account looks after as a clinician are looked after by no one here any more. */
-const leavePeople = (scope: Scope, accountId: string): Promise<unknown> =>
+export const leavePeople = (scope: Scope, accountId: string): Promise<unknown> =>
   scope
     .database("people")
     .where({ ...ownRows(scope), clinician_account: accountId })
@@ -110,7 +138,12 @@ export async function changeRole(scope: Scope, accountId: string, role: Role): P
   return scope.database.transaction(async (transaction) => {
     if (role !== "clinician") await leavePeople({ ...scope, database: transaction }, accountId);
     const own = { ...ownRows(scope), account_id: accountId };
-    return (await transaction("memberships").where(own).whereNull("ended_at").update({ role })) === 1;
+    const before = await transaction("memberships").where(own).whereNull("ended_at").first("role");
+    if (!before) return false;
+    await transaction("memberships").where(own).update({ role });
+    const within = { ...scope, database: transaction };
+    await recordChange(within, { subject: "membership", id: accountId }, { role: before.role }, { role });
+    return true;
   });
 }
 
@@ -133,6 +166,8 @@ export async function endMembership(scope: Scope, accountId: string): Promise<bo
       .whereNull("used_at")
       .delete();
     const ended = { ended_at: scope.now(), ended_by: scope.accountId };
-    return (await transaction("memberships").where(own).whereNull("ended_at").update(ended)) === 1;
+    if ((await transaction("memberships").where(own).whereNull("ended_at").update(ended)) !== 1) return false;
+    await recordAction({ ...scope, database: transaction }, "ended", { subject: "membership", id: accountId });
+    return true;
   });
 }

@@ -1,14 +1,13 @@
 import { randomUUID } from "node:crypto";
 import { addDays } from "date-fns";
 import type { Knex } from "knex";
+import { recordValues } from "../audit/audit.ts";
 import type { Role, Scope } from "../scope.ts";
-import { insertAccount } from "./accounts.ts";
-import { hashPassword, passwordMatches } from "./password.ts";
-import { isEasyToGuess } from "./password-strength.ts";
-import { signInLimitsOf } from "./sign-in-limits.ts";
+import { accountOf, type TakerProblem, takerOf } from "./taker.ts";
 import { newToken, tokenHash } from "./token.ts";
 
-const GOOD_FOR_DAYS = 14;
+/** Days that an invitation is good for. */
+export const INVITATION_DAYS = 14;
 
 export interface Invitation {
   /** What names it among those of the organisation; it opens nothing. */
@@ -35,24 +34,28 @@ export async function invite(
   const token = newToken();
   const link = linkOf(token);
   await scope.database.transaction(async (transaction) => {
-    await transaction("invitations").insert({
-      organisation_id: scope.organisationId,
-      token_hash: tokenHash(token),
-      role,
-      email: email.toLowerCase(),
-      name,
-      created_by: scope.accountId,
-      created_at: scope.now(),
-      expires_at: addDays(scope.now(), GOOD_FOR_DAYS),
-    });
+    const [{ id }] = await transaction("invitations")
+      .insert({
+        organisation_id: scope.organisationId,
+        token_hash: tokenHash(token),
+        role,
+        email: email.toLowerCase(),
+        name,
+        created_by: scope.accountId,
+        created_at: scope.now(),
+        expires_at: addDays(scope.now(), INVITATION_DAYS),
+      })
+      .returning("id");
     await transaction("outbox").insert({
       organisation_id: scope.organisationId,
       id: randomUUID(),
       recipient: email.toLowerCase(),
       subject: `${scope.organisationName} invites you to Able Tide`,
-      body: `${scope.accountName} invites you as ${role}. The link they show you works once, for ${GOOD_FOR_DAYS} days.`,
+      body: `${scope.accountName} invites you as ${role}. The link they show you works once, for ${INVITATION_DAYS} days.`,
       created_at: scope.now(),
     });
+    const within = { ...scope, database: transaction };
+    await recordValues(within, "added", { subject: "invitation", id }, { role, name });
   });
   return link;
 }
@@ -71,7 +74,7 @@ export const revokeInvitation = async (scope: Scope, id: string): Promise<boolea
  */
 export async function renewInvitation(scope: Scope, id: string, linkOf: (token: string) => string): Promise<string | null> {
   const token = newToken();
-  const renewed = { token_hash: tokenHash(token), expires_at: addDays(scope.now(), GOOD_FOR_DAYS) };
+  const renewed = { token_hash: tokenHash(token), expires_at: addDays(scope.now(), INVITATION_DAYS) };
   return (await openInvitationsOf(scope, id).update(renewed)) === 1 ? linkOf(token) : null;
 }
 
@@ -122,22 +125,6 @@ export async function openInvitation(database: Knex, token: string, now: Date): 
   };
 }
 
-/** The account that takes an invitation up: a new one, or the one that the email has, by its password. */
-type Taker = { readonly accountId: string } | { readonly passwordHash: string };
-
-async function takerOf(database: Knex, open: OpenInvitation, password: string): Promise<Taker | "easy" | "wrong" | "wait"> {
-  const account = await database("accounts").where({ email: open.email }).first("id", "password_hash");
-  if (!account) {
-    if (isEasyToGuess(password, [open.email, open.name, open.organisationName])) return "easy";
-    return { passwordHash: await hashPassword(password) };
-  }
-  const { wait, forgive } = await signInLimitsOf(database).count([["pair", `${open.email} invitation`]]);
-  if (wait > 0) return "wait";
-  if (!(await passwordMatches(account.password_hash, password))) return "wrong";
-  await forgive();
-  return { accountId: account.id };
-}
-
 /**
  * Takes up an invitation, in its role: with a new account and the password chosen for it, or with the account that the
  * email has already and its present password. It works once, also when two try at the same moment. Someone who belonged
@@ -151,10 +138,10 @@ export async function redeemInvitation(
   token: string,
   password: string,
   now: Date,
-): Promise<"welcome" | "gone" | "easy" | "wrong" | "wait"> {
+): Promise<"welcome" | "gone" | TakerProblem> {
   const open = await openInvitation(database, token, now);
   if (!open) return "gone";
-  const taker = await takerOf(database, open, password);
+  const taker = await takerOf(database, { ...open, password }, "invitation");
   if (typeof taker === "string") return taker;
   return database.transaction(async (transaction) => {
     const used = await transaction("invitations")
@@ -163,12 +150,14 @@ export async function redeemInvitation(
       .where("expires_at", ">", now)
       .update({ used_at: now });
     if (used === 0) return "gone";
-    const accountId = "accountId" in taker ? taker.accountId : await insertAccount(transaction, { ...open, ...taker }, now);
+    const accountId = await accountOf(transaction, open, taker, now);
     const belongs = { role: open.role, created_at: now, ended_at: null, ended_by: null };
     await transaction("memberships")
       .insert({ organisation_id: open.organisationId, account_id: accountId, ...belongs })
       .onConflict(["organisation_id", "account_id"])
       .merge(belongs);
+    const scope = { database: transaction, organisationId: open.organisationId, accountId, now: () => now };
+    await recordValues(scope, "added", { subject: "membership", id: accountId }, { role: open.role });
     return "welcome";
   });
 }

@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { addHours } from "date-fns";
 import type { Knex } from "knex";
 import type { Scope } from "../scope.ts";
+import { belongsOnlyHere } from "./accounts.ts";
 import { hashPassword } from "./password.ts";
 import { isEasyToGuess } from "./password-strength.ts";
 import { signInLimitsOf } from "./sign-in-limits.ts";
@@ -74,11 +75,7 @@ export async function askForReset(
  * @returns the token; null for someone who is no member, or who also belongs to another organisation
  */
 export async function issueReset(scope: Scope, accountId: string): Promise<string | null> {
-  const memberships = await scope
-    .database("active_memberships")
-    .where({ account_id: accountId })
-    .pluck<string[]>("organisation_id");
-  if (memberships.length === 0 || memberships.some((id) => id !== scope.organisationId)) return null;
+  if (!(await belongsOnlyHere(scope, accountId))) return null;
   const reset = { accountId, issuedBy: scope.accountId, hours: RESET_HOURS.issued };
   return scope.database.transaction((transaction) => newReset(transaction, reset, scope.now()));
 }

@@ -11,6 +11,7 @@ test.each([
   ["12.11.195812", true],
   ["kittiwake123", true],
   ["Ines-Penhaligon", true],
+  ["kittiwakerooms1", true],
   ["low-water-mark at seven", false],
   ["brass otter lantern", false],
   ["vT9#qLx2!mWz", false],

@@ -23,6 +23,11 @@ function passwords(): ZxcvbnFactory {
  * @param known texts about the owner, such as name, email and organisation
  */
 export function isEasyToGuess(password: string, known: readonly string[]): boolean {
-  const words = known.flatMap((text) => [text, ...text.split(/[^\p{L}\p{N}]+/u)]).filter((word) => word.length > 2);
+  const words = known
+    .flatMap((text) => {
+      const parts = text.split(/[^\p{L}\p{N}]+/u);
+      return [text, parts.join(""), ...parts];
+    })
+    .filter((word) => word.length > 2);
   return passwords().check(password, ["able tide", ...words]).score < HARD_TO_GUESS;
 }

@@ -1,6 +1,8 @@
 import { randomUUID } from "node:crypto";
 import type { ClassEvent } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
+import type { Knex } from "knex";
+import { recordChange } from "../audit/audit.ts";
 import type { Scope } from "../scope.ts";
 
 /** A class without its script, which is some hundred kilobytes. */
@@ -80,6 +82,14 @@ export async function openClasses(scope: Scope): Promise<ClassSummary[]> {
   return rows.map(toSummary);
 }
 
+/** The condition that a class is for a person: they are among those whose variants it has. */
+export const isFor = (personId: string) => (classes: Knex.QueryBuilder) =>
+  void classes.whereRaw("script @> ?::jsonb", [JSON.stringify({ people: [{ id: personId }] })]);
+
+/** Whether a person is in a class that has not ended. */
+export const isInClass = async (scope: Scope, personId: string): Promise<boolean> =>
+  (await classesOf(scope).whereNull("ended_at").where(isFor(personId)).first("id")) !== undefined;
+
 /** Ended classes, newest first. */
 export async function endedClasses(scope: Scope, most: number): Promise<ClassSummary[]> {
   const rows = await classesOf(scope)
@@ -129,6 +139,19 @@ export async function beginClass(
   return row.id;
 }
 
+/** Records which movements and whose fits of a class's script were changed; the fits themselves are in the script. */
+async function recordScript(scope: Scope, classId: string, before: ClassScript, after: ClassScript): Promise<void> {
+  const earlier = new Map(before.people.map((person) => [person.id, JSON.stringify(person.cells)]));
+  const fitted = after.people.filter(({ id, cells }) => earlier.get(id) !== JSON.stringify(cells)).map(({ id }) => id);
+  const movements = ({ blocks }: ClassScript) => blocks.map(({ movement }) => movement.id);
+  await recordChange(
+    scope,
+    { subject: "classScript", id: classId },
+    { movements: movements(before), fitted: [] },
+    { movements: movements(after), fitted },
+  );
+}
+
 /** Gives a class another script before its first movement. */
 export async function replaceScript(scope: Scope, classId: string, script: ClassScript): Promise<void> {
   await changeScript(scope, classId, () => script);
@@ -153,6 +176,7 @@ export async function changeScript(
       .where(own)
       .increment("script_revision", 1)
       .update({ script: JSON.stringify(script) });
+    await recordScript({ ...scope, database: transaction }, classId, row.script, script);
     return script;
   });
 }

@@ -26,7 +26,7 @@ import { interimCapsOf, openLimitations } from "../people/limitations.ts";
 import { listPeople } from "../people/people.ts";
 import { findFittedPlan } from "../plans/fitted-plan.ts";
 import { listPlans } from "../plans/plans.ts";
-import { listOneLegStands } from "../results/results.ts";
+import { listAllOneLegStands } from "../results/results.ts";
 import type { Scope } from "../scope.ts";
 import { loadDemo } from "./load-demo.ts";
 
@@ -113,7 +113,7 @@ const named = async (name: string) => (await listPeople(scope)).find((person) =>
 
 test("two people clearly improve and one declines, by their own tests", async () => {
   const change = async (name: string) => {
-    const right = (await listOneLegStands(scope, await named(name))).filter(({ side }) => side === "right");
+    const right = (await listAllOneLegStands(scope, await named(name))).filter(({ side }) => side === "right");
     return (right.at(-1)?.value ?? 0) / (right[0]?.value ?? 1);
   };
   expect(await change("Osei")).toBeGreaterThan(2);

@@ -2,12 +2,20 @@ import type { PeopleFileKind } from "../../forms/people-file-form.ts";
 import { listGroups } from "../groups/groups.ts";
 import { limitationHistory } from "../people/limitations.ts";
 import { listMeasurements } from "../people/measurements.ts";
-import { listPeople } from "../people/people.ts";
+import { listPeople, type Person } from "../people/people.ts";
 import type { Scope } from "../scope.ts";
 
-/** The rows of a file with all current records of one kind. */
-export async function exportRows(scope: Scope, kind: PeopleFileKind): Promise<Record<string, string>[]> {
-  const [people, groups] = await Promise.all([listPeople(scope), listGroups(scope)]);
+/**
+ * The rows of a file with all current records of one kind.
+ *
+ * @param only of whom; of everyone who is not archived where it is left out
+ */
+export async function exportRows(
+  scope: Scope,
+  kind: PeopleFileKind,
+  only?: readonly Person[],
+): Promise<Record<string, string>[]> {
+  const [people, groups] = await Promise.all([only ?? listPeople(scope), listGroups(scope)]);
   const groupName = new Map(groups.map(({ id, name }) => [id, name]));
   if (kind === "people")
     return people.map((person) => ({

@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import type { Question } from "@able-tide/core/caps/policy";
+import { recordChange, recordValues } from "../audit/audit.ts";
 import type { Scope } from "../scope.ts";
 
 /** People who meet every week at one place. */
@@ -39,6 +40,7 @@ interface GroupRow {
   helpers: number;
   place_id: string | null;
   questions: Question[] | null;
+  archived_at: Date | null;
 }
 
 const toGroup = (row: GroupRow): Group => ({
@@ -71,8 +73,9 @@ const columnsOf = (input: GroupInput) => ({
 const groupsOf = (scope: Scope) =>
   scope.database<GroupRow>("groups").where({ organisation_id: scope.organisationId } as Partial<GroupRow>);
 
+/** Groups that have not been archived. */
 export async function listGroups(scope: Scope): Promise<Group[]> {
-  return (await groupsOf(scope).orderBy(["weekday", "name", "id"])).map(toGroup);
+  return (await groupsOf(scope).whereNull("archived_at").orderBy(["weekday", "name", "id"])).map(toGroup);
 }
 
 export async function findGroup(scope: Scope, id: string): Promise<Group | null> {
@@ -88,11 +91,15 @@ export async function addGroup(scope: Scope, input: GroupInput): Promise<string>
     ...columnsOf(input),
     created_at: scope.now(),
   });
+  await recordValues(scope, "added", { subject: "group", id }, { ...input });
   return id;
 }
 
 /** @returns false if the organisation has no such group */
 export async function changeGroup(scope: Scope, id: string, input: GroupInput): Promise<boolean> {
+  const before = await findGroup(scope, id);
   const changed = await scope.database("groups").where({ organisation_id: scope.organisationId, id }).update(columnsOf(input));
-  return changed === 1;
+  if (changed !== 1 || !before) return false;
+  await recordChange(scope, { subject: "group", id }, { ...before }, { ...input });
+  return true;
 }

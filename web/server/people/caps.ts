@@ -6,6 +6,7 @@ import type { MeasuredRange } from "@able-tide/core/caps/measured";
 import { About } from "@able-tide/core/people/about";
 import { formatReason, formatSource } from "@able-tide/words/format-cap";
 import * as v from "valibot";
+import { ofPerson, recordValues } from "../audit/audit.ts";
 import { type Scope, today } from "../scope.ts";
 import { type EndingRow, readEnding } from "./ending.ts";
 import { interimCapsOfPeople } from "./limitations.ts";
@@ -175,17 +176,24 @@ export async function insertCaps(scope: Scope, personId: string, inputs: readonl
     created_at: scope.now(),
   }));
   await scope.database("caps").insert(rows);
+  const added = { caps: inputs.map(({ limit, until }) => ({ limit, until })) };
+  await recordValues(scope, "added", ofPerson(personId), added);
   return rows.map(({ id }) => id);
 }
 
 /** Ends caps within a transaction of the caller's; the rows stay. */
 export async function finishCaps(scope: Scope, ids: readonly string[], because: string): Promise<void> {
-  await scope
+  const ended = await scope
     .database("caps")
     .where({ organisation_id: scope.organisationId })
     .whereIn("id", [...ids])
     .whereNull("ended_at")
-    .update({ ended_by: scope.accountId, ended_at: scope.now(), ended_because: because });
+    .update({ ended_by: scope.accountId, ended_at: scope.now(), ended_because: because })
+    .returning<{ person_id: string; cap_limit: CapLimit }[]>(["person_id", "cap_limit"]);
+  for (const personId of new Set(ended.map(({ person_id }) => person_id))) {
+    const caps = ended.filter(({ person_id }) => person_id === personId).map(({ cap_limit }) => cap_limit);
+    await recordValues(scope, "ended", ofPerson(personId), { caps, because });
+  }
 }
 
 /**

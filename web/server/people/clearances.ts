@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { CapDecision } from "@able-tide/core/caps/decision";
 import type { ProposedCap } from "@able-tide/core/caps/propose";
+import { ofPerson, recordValues } from "../audit/audit.ts";
 import type { Scope } from "../scope.ts";
 import type { FileKind } from "./file-kind.ts";
 import { saveDecisions } from "./record-limitation.ts";
@@ -114,6 +115,8 @@ export async function enterClearance(
         media_type: input.file.kind,
         content: input.file.content,
       });
+    const { day, clinician, says } = input;
+    await recordValues(within, "added", ofPerson(personId), { clearance: { day, clinician, says } });
     await saveDecisions(within, personId, input.limitationId, { id, clinician: input.clinician }, proposals, decisions);
     return id;
   });

@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import type { Cap, CapLimit } from "@able-tide/core/caps/cap";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import { interimCaps, type Limitation } from "@able-tide/core/caps/propose";
+import { ofPerson, recordValues } from "../audit/audit.ts";
 import { type Scope, today } from "../scope.ts";
 import { type Ending, type EndingRow, readEnding } from "./ending.ts";
 
@@ -117,6 +118,8 @@ export async function insertLimitation(scope: Scope, personId: string, input: Li
     created_by: scope.accountId,
     created_at: scope.now(),
   });
+  const { rule, side, kind } = input;
+  await recordValues(scope, "added", ofPerson(personId), { limitation: { rule, side, kind } });
   return id;
 }
 
@@ -150,5 +153,8 @@ export async function endLimitation(scope: Scope, personId: string, id: string, 
     .where({ organisation_id: scope.organisationId, person_id: personId, id })
     .whereNull("ended_at")
     .update({ ended_by: scope.accountId, ended_at: scope.now(), ended_because: because });
-  return ended === 1 ? "ended" : "unknown";
+  if (ended !== 1) return "unknown";
+  const { rule, side, kind } = row;
+  await recordValues(scope, "ended", ofPerson(personId), { limitation: { rule, side, kind }, because });
+  return "ended";
 }

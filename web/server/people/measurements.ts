@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { type CapLimit, isStricter } from "@able-tide/core/caps/cap";
 import type { Measurement, MeasurementInput } from "@able-tide/core/caps/measurement";
+import { ofPerson, recordValues } from "../audit/audit.ts";
 import { type Scope, today } from "../scope.ts";
 import { capHistory, finishCaps, insertCaps } from "./caps.ts";
 
@@ -51,6 +52,7 @@ export async function insertMeasurements(scope: Scope, personId: string, inputs:
       recorded_at: scope.now(),
     })),
   );
+  await recordValues(scope, "added", ofPerson(personId), { measurements: inputs });
 }
 
 /** A date that has passed is due from today on. */

@@ -12,6 +12,7 @@ import {
 } from "@able-tide/core/caps/newcomers";
 import { notClean } from "@able-tide/core/class/clean-session";
 import { classState } from "@able-tide/core/class/events";
+import { ofPerson, recordValues } from "../audit/audit.ts";
 import { classesWithEvents } from "../classes/class-records.ts";
 import { type Scope, today } from "../scope.ts";
 import { capHistory, finishCaps, insertCaps } from "./caps.ts";
@@ -47,6 +48,12 @@ export const addNewcomer = (scope: Scope, input: PersonInput, id: string = rando
     const within = { ...scope, database: transaction };
     if (await addPersonAs(within, id, input)) await setFirstCaps(within, id);
     return id;
+  });
+
+/** Adds many new participants, all or none. */
+export const addNewcomers = (scope: Scope, inputs: readonly PersonInput[]): Promise<void> =>
+  scope.database.transaction(async (transaction) => {
+    for (const input of inputs) await addNewcomer({ ...scope, database: transaction }, input);
   });
 
 /** Sessions looked back at for clean ones. */
@@ -187,6 +194,7 @@ export async function endNewcomerCaps(scope: Scope, personId: string, { stage, d
     await transaction("people")
       .where(own)
       .update({ released_at: scope.now(), released_by: scope.accountId, released_because: word });
+    await recordValues(within, "ended", ofPerson(personId), { newcomerCaps: word });
     return "released";
   });
 }

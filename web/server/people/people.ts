@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import type { MeasuredBody } from "@able-tide/core/body/build";
 import { About, NOTHING_KNOWN } from "@able-tide/core/people/about";
 import * as v from "valibot";
+import { ofPerson, recordChange, recordValues } from "../audit/audit.ts";
 import type { Scope } from "../scope.ts";
 
 /** The fields of the participant form, in their units. */
@@ -36,6 +37,7 @@ export interface Person {
   readonly released: boolean;
   /** The team's clinician with access; null for none. */
   readonly clinicianAccount: string | null;
+  readonly archived: boolean;
 }
 
 interface PersonRow {
@@ -53,6 +55,7 @@ interface PersonRow {
   changed_by_name: string;
   released_at: Date | null;
   clinician_account: string | null;
+  archived_at: Date | null;
 }
 
 const toPerson = (row: PersonRow): Person => ({
@@ -70,6 +73,7 @@ const toPerson = (row: PersonRow): Person => ({
   changedBy: row.changed_by_name,
   released: row.released_at !== null,
   clinicianAccount: row.clinician_account,
+  archived: row.archived_at !== null,
 });
 
 const toRow = (input: PersonInput) => ({
@@ -100,8 +104,13 @@ function peopleOf(scope: Scope) {
   return scope.role === "clinician" ? query.where("people.clinician_account", scope.accountId) : query;
 }
 
+/** People who have not been archived, by name. */
 export async function listPeople(scope: Scope): Promise<Person[]> {
-  return (await peopleOf(scope).orderBy([{ column: "people.name" }, { column: "people.id" }])).map(toPerson);
+  return (
+    await peopleOf(scope)
+      .whereNull("people.archived_at")
+      .orderBy([{ column: "people.name" }, { column: "people.id" }])
+  ).map(toPerson);
 }
 
 export async function findPerson(scope: Scope, id: string): Promise<Person | null> {
@@ -115,9 +124,15 @@ export async function listPeopleOfGroup(scope: Scope, groupId: string): Promise<
 
 async function setGroups(scope: Scope, personId: string, groupIds: readonly string[]): Promise<void> {
   const own = { organisation_id: scope.organisationId, person_id: personId };
-  await scope.database("group_members").where(own).delete();
+  // An archived group is on no form; whoever belongs to it still does when it is brought back.
+  const shown = scope.database("groups").where({ organisation_id: scope.organisationId }).whereNull("archived_at").select("id");
+  await scope.database("group_members").where(own).whereIn("group_id", shown).delete();
   if (groupIds.length > 0)
-    await scope.database("group_members").insert(groupIds.map((groupId) => ({ ...own, group_id: groupId })));
+    await scope
+      .database("group_members")
+      .insert(groupIds.map((groupId) => ({ ...own, group_id: groupId })))
+      .onConflict(["organisation_id", "group_id", "person_id"])
+      .ignore();
 }
 
 /** Writes a person down; their first limits are a matter of newcomers.ts. */
@@ -146,29 +161,56 @@ export async function addPersonAs(scope: Scope, id: string, input: PersonInput, 
       .ignore()
       .returning("id");
     if (added.length === 0) return false;
-    await setGroups({ ...scope, database: transaction }, id, input.groupIds);
+    const within = { ...scope, database: transaction };
+    await setGroups(within, id, input.groupIds);
+    await recordValues(within, "added", ofPerson(id), { ...input });
     return true;
   });
 }
 
 export type ChangeOutcome = "changed" | "unknown" | "moved on";
 
-/** Changes a row if it still is at a version. */
-async function changeRow(scope: Scope, id: string, version: number, columns: Record<string, unknown>): Promise<ChangeOutcome> {
-  const own = { organisation_id: scope.organisationId, id };
-  const changed = await scope
+/** The fields of a person that a form changes, in the form's units. */
+const inputOf = ({ stature, mass, ...person }: Person): PersonInput => ({
+  name: person.name,
+  birthYear: person.birthYear,
+  statureCentimetres: Math.round(1000 * stature) / 10,
+  massKilograms: mass,
+  measured: person.measured,
+  uses: person.uses,
+  notes: person.notes,
+  groupIds: person.groupIds,
+});
+
+/** Changes a row if it still is at a version, and records what it was. @param changed the fields as they were and are */
+async function changeRow(
+  scope: Scope,
+  id: string,
+  version: number,
+  columns: Record<string, unknown>,
+  changed: (before: Person) => readonly [before: object, after: object],
+): Promise<ChangeOutcome> {
+  const person = await findPerson(scope, id);
+  const updated = await scope
     .database("people")
-    .where({ ...own, version })
+    .where({ organisation_id: scope.organisationId, id, version })
     .update({ ...columns, version: version + 1, changed_by: scope.accountId, changed_at: scope.now() });
-  if (changed === 1) return "changed";
-  return (await scope.database("people").where(own).first("id")) ? "moved on" : "unknown";
+  if (updated === 1 && person) {
+    const [before, after] = changed(person);
+    await recordChange(scope, ofPerson(id), { ...before }, { ...after });
+    return "changed";
+  }
+  return person ? "moved on" : "unknown";
 }
 
 /** Changes name, body, groups and notes. @param version the one that the change started from */
 export async function changePerson(scope: Scope, id: string, version: number, input: PersonInput): Promise<ChangeOutcome> {
   return scope.database.transaction(async (transaction) => {
     const within = { ...scope, database: transaction };
-    const outcome = await changeRow(within, id, version, toRow(input));
+    const outcome = await changeRow(within, id, version, toRow(input), (before) => [
+      { ...inputOf(before), groupIds: before.groupIds.toSorted() },
+      { ...input, groupIds: input.groupIds.toSorted() },
+    ]);
     if (outcome === "changed") await setGroups(within, id, input.groupIds);
     return outcome;
   });
@@ -180,7 +222,9 @@ export async function changePerson(scope: Scope, id: string, version: number, in
  * @param version the one that the change started from
  */
 export const changeAbout = (scope: Scope, id: string, version: number, about: About): Promise<ChangeOutcome> =>
-  changeRow(scope, id, version, { about: JSON.stringify(about) });
+  scope.database.transaction((database) =>
+    changeRow({ ...scope, database }, id, version, { about: JSON.stringify(about) }, (before) => [before.about, about]),
+  );
 
 /** Sets which clinician has access to a person, or that none does. @returns false for someone who is not there */
 export async function setClinician(scope: Scope, personId: string, accountId: string | null): Promise<boolean> {
@@ -191,9 +235,15 @@ export async function setClinician(scope: Scope, personId: string, accountId: st
       .first("account_id");
     if (!member) return false;
   }
-  const changed = await scope
-    .database("people")
-    .where({ organisation_id: scope.organisationId, id: personId })
-    .update({ clinician_account: accountId });
-  return changed === 1;
+  const own = { organisation_id: scope.organisationId, id: personId };
+  const before = await scope.database("people").where(own).first("clinician_account");
+  if (!before) return false;
+  await scope.database("people").where(own).update({ clinician_account: accountId });
+  await recordChange(
+    scope,
+    { subject: "clinician", id: personId, personId },
+    { clinician: before.clinician_account },
+    { clinician: accountId },
+  );
+  return true;
 }

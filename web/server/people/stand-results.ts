@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { FOUR_STAGE_STAND, type StandStage } from "@able-tide/core/caps/balance-levels";
+import { ofPerson, recordValues } from "../audit/audit.ts";
 import type { Scope } from "../scope.ts";
 
 /** Keeps the furthest stage of a four-stage stand that was held. */
@@ -17,6 +18,7 @@ export async function insertStandResult(scope: Scope, personId: string, stage: S
     recorded_by: scope.accountId,
     recorded_at: scope.now(),
   });
+  await recordValues(scope, "added", ofPerson(personId), { fourStageStand: { stage, day } });
 }
 
 /** The last stage of the four-stage stand that each of some people held; those who were never tested are left out. */
@@ -25,6 +27,7 @@ export async function furthestStages(scope: Scope, personIds: readonly string[])
     .database("results")
     .where({ organisation_id: scope.organisationId, test: FOUR_STAGE_STAND.id })
     .whereIn("person_id", [...personIds])
+    .whereNull("withdrawn_at")
     .orderBy([{ column: "day" }, { column: "recorded_at" }])
     .select<{ person_id: string; value: string }[]>("person_id", "value");
   return new Map(

@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { EMPTY_PLAN, type PlanContent } from "@able-tide/core/plan/plan";
+import { recordAction, recordChange } from "../audit/audit.ts";
 import type { Scope } from "../scope.ts";
 
 export interface Plan extends PlanContent {
@@ -97,6 +98,57 @@ const keepRevision = (scope: Scope, planId: string, revision: number, content: P
     saved_by: scope.accountId,
     saved_at: scope.now(),
   });
+
+/** Whether a group has a plan for a day. @param except a plan that does not count */
+export async function isPlanned(scope: Scope, groupId: string, day: string, except: string | null = null): Promise<boolean> {
+  const plan = await plansOf(scope)
+    .where({ group_id: groupId, day })
+    .whereRaw("id is distinct from ?::uuid", [except])
+    .first("id");
+  return plan !== undefined;
+}
+
+/** Gives a plan to another day or group. Variants and places of people of another group do not go along. */
+export async function movePlan(scope: Scope, plan: Plan, to: { readonly groupId: string; readonly day: string }): Promise<void> {
+  const isSameGroup = to.groupId === plan.groupId;
+  await scope.database.transaction(async (database) => {
+    const within = { ...scope, database };
+    await plansOf(within)
+      .where({ id: plan.id })
+      .update({
+        group_id: to.groupId,
+        day: to.day,
+        ...(isSameGroup ? {} : { holds: "[]", places: "[]" }),
+        changed_by: scope.accountId,
+        changed_at: scope.now(),
+      });
+    const { groupId, day } = plan;
+    await recordChange(within, { subject: "plan", id: plan.id }, { groupId, day }, { groupId: to.groupId, day: to.day });
+  });
+}
+
+/** Makes the same plan for another day or group. @returns the id of the new one */
+export const copyPlan = (scope: Scope, plan: Plan, to: { readonly groupId: string; readonly day: string }): Promise<string> =>
+  addPlan(scope, { ...contentOf(plan), ...(to.groupId === plan.groupId ? {} : { holds: [], places: [] }), ...to });
+
+/** Deletes a plan with its revisions. @returns "taught" for one with a class, whose record needs it */
+export async function deletePlan(scope: Scope, id: string): Promise<"deleted" | "taught" | "unknown"> {
+  return scope.database.transaction(async (database) => {
+    const within = { ...scope, database };
+    const own = { organisation_id: scope.organisationId, plan_id: id };
+    if (!(await plansOf(within).where({ id }).forUpdate().first("id"))) return "unknown";
+    if (await database("classes").where(own).first("id")) return "taught";
+    await database("plan_versions").where(own).delete();
+    await plansOf(within).where({ id }).delete();
+    await recordAction(within, "deleted", { subject: "plan", id });
+    return "deleted";
+  });
+}
+
+/** Groups that a plan was made for. */
+export async function plannedGroups(scope: Scope): Promise<ReadonlySet<string>> {
+  return new Set(await plansOf(scope).distinct().pluck("group_id"));
+}
 
 export async function addPlan(
   scope: Scope,

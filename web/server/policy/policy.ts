@@ -1,4 +1,5 @@
 import { type Policy, QUESTIONS, USUAL_POLICY, USUAL_THRESHOLDS } from "@able-tide/core/caps/policy";
+import { recordChange } from "../audit/audit.ts";
 import type { Scope } from "../scope.ts";
 
 export interface StoredPolicy extends Policy {
@@ -23,8 +24,16 @@ export async function findPolicy(scope: Scope): Promise<StoredPolicy> {
   };
 }
 
+async function keepPolicyChange(scope: Scope, changed: boolean, before: Policy, after: Policy): Promise<"changed" | "moved on"> {
+  if (!changed) return "moved on";
+  const fieldsOf = ({ thresholds, questions }: Policy) => ({ ...thresholds, questions });
+  await recordChange(scope, { subject: "policy", id: scope.organisationId }, fieldsOf(before), fieldsOf(after));
+  return "changed";
+}
+
 /** @returns whether it was changed, or someone else has changed it in the meantime */
 export async function changePolicy(scope: Scope, version: number, policy: Policy): Promise<"changed" | "moved on"> {
+  const before = await findPolicy(scope);
   const columns = {
     policy: JSON.stringify(policy),
     version: version + 1,
@@ -38,8 +47,8 @@ export async function changePolicy(scope: Scope, version: number, policy: Policy
       .onConflict("organisation_id")
       .ignore()
       .returning("version");
-    return added.length > 0 ? "changed" : "moved on";
+    return keepPolicyChange(scope, added.length > 0, before, policy);
   }
   const changed = await scope.database("policies").where({ organisation_id: scope.organisationId, version }).update(columns);
-  return changed === 1 ? "changed" : "moved on";
+  return keepPolicyChange(scope, changed === 1, before, policy);
 }

@@ -1,9 +1,10 @@
 import { randomUUID } from "node:crypto";
 import { bestTrial, ONE_LEG_STAND } from "@able-tide/core/reference/one-leg-stand";
 import { SIDES, type Side } from "@able-tide/core/side";
+import { ofPerson, recordValues } from "../audit/audit.ts";
 import type { Scope } from "../scope.ts";
 
-export interface Result {
+interface Result {
   readonly id: string;
   readonly side: Side;
   readonly day: string;
@@ -38,6 +39,7 @@ export async function recordOneLegStand(scope: Scope, personId: string, input: R
     recorded_at: scope.now(),
   }));
   await scope.database("results").insert(rows);
+  await recordValues(scope, "added", ofPerson(personId), { oneLegStand: input });
   return true;
 }
 
@@ -48,14 +50,57 @@ interface ResultRow {
   value: string;
   trials: number[];
   note: string;
+  recorded_by_name: string;
+  withdrawn_by_name: string | null;
+  withdrawn_because: string | null;
 }
 
-/** A person's one-leg stands, oldest first. */
-export async function listOneLegStands(scope: Scope, personId: string): Promise<Result[]> {
-  const rows = await scope
+/** A result as its list shows it: who recorded it, and who withdrew it with which word. */
+export interface RecordedResult extends Result {
+  readonly recordedBy: string;
+  readonly withdrawn: { readonly by: string; readonly because: string } | null;
+}
+
+/** A person's one-leg stands with those that were withdrawn, oldest first. */
+export async function listAllOneLegStands({ database, organisationId }: Scope, personId: string): Promise<RecordedResult[]> {
+  const rows = await database("results as r")
+    .join({ recorder: "accounts" }, "recorder.id", "r.recorded_by")
+    .leftJoin({ withdrawer: "accounts" }, "withdrawer.id", "r.withdrawn_by")
+    .where({ "r.organisation_id": organisationId, "r.person_id": personId, "r.test": ONE_LEG_STAND.id })
+    .orderBy([{ column: "r.day" }, { column: "r.recorded_at" }, { column: "r.side" }])
+    .select<ResultRow[]>(
+      "r.id",
+      "r.side",
+      "r.day",
+      "r.value",
+      "r.trials",
+      "r.note",
+      "recorder.name as recorded_by_name",
+      "withdrawer.name as withdrawn_by_name",
+      "r.withdrawn_because",
+    );
+  return rows.map(({ recorded_by_name, withdrawn_by_name, withdrawn_because, value, ...row }) => ({
+    ...row,
+    value: Number(value),
+    recordedBy: recorded_by_name,
+    withdrawn:
+      withdrawn_by_name === null || withdrawn_because === null ? null : { by: withdrawn_by_name, because: withdrawn_because },
+  }));
+}
+
+/**
+ * Withdraws a result that was recorded by mistake. Caps that were set because of it stay: they are ended for themselves.
+ *
+ * @param because a word why
+ * @returns false where there is no such result, or it was withdrawn before
+ */
+export async function withdrawResult(scope: Scope, personId: string, id: string, because: string): Promise<boolean> {
+  const changed = await scope
     .database("results")
-    .where({ organisation_id: scope.organisationId, person_id: personId, test: ONE_LEG_STAND.id })
-    .orderBy([{ column: "day" }, { column: "recorded_at" }, { column: "side" }])
-    .select<ResultRow[]>("id", "side", "day", "value", "trials", "note");
-  return rows.map((row) => ({ ...row, value: Number(row.value) }));
+    .where({ organisation_id: scope.organisationId, person_id: personId, id })
+    .whereNull("withdrawn_at")
+    .update({ withdrawn_at: scope.now(), withdrawn_by: scope.accountId, withdrawn_because: because });
+  if (changed !== 1) return false;
+  await recordValues(scope, "ended", ofPerson(personId), { result: id, because });
+  return true;
 }

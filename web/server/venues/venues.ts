@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { EmergencyCard, Venue, type VenueInput } from "@able-tide/core/venues/venue";
 import * as v from "valibot";
+import { recordChange, recordValues } from "../audit/audit.ts";
 import type { Scope } from "../scope.ts";
 
 /** A place as it is kept. */
@@ -27,8 +28,9 @@ const toPlace = (row: PlaceRow): StoredVenue => ({
 
 const placesOf = (scope: Scope) => scope.database("places").where("places.organisation_id", scope.organisationId);
 
+/** Venues that have not been archived. */
 export async function listVenues(scope: Scope): Promise<StoredVenue[]> {
-  return (await placesOf(scope).orderBy(["name", "id"]).select<PlaceRow[]>("*")).map(toPlace);
+  return (await placesOf(scope).whereNull("places.archived_at").orderBy(["name", "id"]).select<PlaceRow[]>("*")).map(toPlace);
 }
 
 /** The place that a group meets at; null where no one has said. */
@@ -53,6 +55,7 @@ const columnsOf = (scope: Scope, { name, room, emergency }: VenueInput) => ({
 export async function addVenue(scope: Scope, input: VenueInput): Promise<string> {
   const id = randomUUID();
   await scope.database("places").insert({ organisation_id: scope.organisationId, id, version: 1, ...columnsOf(scope, input) });
+  await recordValues(scope, "added", { subject: "venue", id }, { ...input });
   return id;
 }
 
@@ -63,9 +66,14 @@ export async function changeVenue(
   version: number,
   input: VenueInput,
 ): Promise<"changed" | "unknown" | "moved on"> {
+  const row = await placesOf(scope).where({ id }).first<PlaceRow>("*");
   const changed = await placesOf(scope)
     .where({ id, version })
     .update({ ...columnsOf(scope, input), version: version + 1 });
-  if (changed === 1) return "changed";
-  return (await placesOf(scope).where({ id }).first("id")) ? "moved on" : "unknown";
+  if (changed === 1 && row) {
+    const { name, room, emergency } = toPlace(row);
+    await recordChange(scope, { subject: "venue", id }, { name, room, emergency }, { ...input });
+    return "changed";
+  }
+  return row ? "moved on" : "unknown";
 }

@@ -1,10 +1,24 @@
 import { data, type MiddlewareFunction, matchPath } from "react-router";
+import { answersHost, INSTALLATION, type Installation, NEEDS_TLS } from "../server/installation.ts";
 import { isStorable } from "./storable.ts";
 
 /*
  * What every request is held to before anything of it is read. They stand at the root, so that each refusal is a page like
  * any other, for a page, and an error like any other, for a program.
  */
+
+/**
+ * Only requests for the address that people open are answered, so that no page and no link is made for another. The health
+ * check is asked for by the machine itself.
+ */
+export const knownHost =
+  (installation: Pick<Installation, "address">): MiddlewareFunction<Response> =>
+  ({ request }, next) => {
+    const { pathname } = new URL(request.url);
+    if (pathname === "/health" || answersHost(installation, request.headers.get("Host") ?? "")) return next();
+    const sentence = installation.address ? `Able Tide is at ${installation.address.origin}` : NEEDS_TLS;
+    throw data(sentence, { status: 421 });
+  };
 
 /** A form may only be sent from this site's own pages. */
 export const sameOrigin: MiddlewareFunction<Response> = ({ request }, next) => {
@@ -65,3 +79,11 @@ export const readableAddress: MiddlewareFunction<Response> = ({ request }, next)
     throw data("This address could not be read. Check it and try again.", { status: 400 });
   return next();
 };
+
+/** The guards that every request passes, in their order. */
+export const requestGuards: MiddlewareFunction<Response>[] = [
+  knownHost(INSTALLATION),
+  sameOrigin,
+  bodyWithinLimit,
+  readableAddress,
+];

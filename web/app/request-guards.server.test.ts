@@ -1,6 +1,6 @@
 import { type MiddlewareFunction, RouterContextProvider } from "react-router";
 import { describe, expect, test } from "vitest";
-import { bodyWithinLimit, readableAddress, sameOrigin } from "./request-guards.ts";
+import { bodyWithinLimit, knownHost, readableAddress, sameOrigin } from "./request-guards.server.ts";
 
 const SITE = "http://tide.example";
 
@@ -17,6 +17,22 @@ async function statusOf(guard: MiddlewareFunction<Response>, path: string, init:
 }
 
 const post = (headers: Record<string, string>): RequestInit => ({ method: "POST", headers });
+
+describe("requests for the address that people open are answered, and no others", () => {
+  const proxied = knownHost({ address: new URL("https://tide.example") });
+  test.each([
+    ["/people", "tide.example", 200],
+    ["/people", "elsewhere.example", 421],
+    ["/people", "127.0.0.1:4601", 421],
+    ["/health", "127.0.0.1:4601", 200],
+  ])("%s of %s", async (path, Host, status) => expect(await statusOf(proxied, path, { headers: { Host } })).toBe(status));
+
+  test("without a proxy, this machine's own", async () => {
+    const alone = knownHost({ address: null });
+    expect(await statusOf(alone, "/people", { headers: { Host: "127.0.0.1:4600" } })).toBe(200);
+    expect(await statusOf(alone, "/people", { headers: { Host: "192.168.1.20:4600" } })).toBe(421);
+  });
+});
 
 describe("a form is taken from this site's own pages only", () => {
   test.each([

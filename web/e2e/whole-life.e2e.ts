@@ -1,0 +1,143 @@
+import { spawnSync } from "node:child_process";
+import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { strFromU8, unzipSync } from "fflate";
+import type { Browser, Page } from "puppeteer-core";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { addPlan, listPlans } from "../server/plans/plans.ts";
+import { click, openBrowser, openPage, pressOn, seeText, signIn, typeInto } from "./browser.ts";
+import { addSomebody, cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+
+const ROOT = join(import.meta.dirname, "../..");
+const problems: string[] = [];
+let folder: string;
+let browser: Browser;
+let organisation: TestOrganisation;
+let page: Page;
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), "able-tide-life-"));
+  [browser, organisation] = await Promise.all([openBrowser(), ownOrganisation("Whole Life Quay")]);
+  await addSomebody(organisation, "Kerensa");
+  await addSomebody(organisation, "Jory");
+  page = await openPage(browser, problems);
+  await signIn(page, serverUrl(), organisation);
+});
+afterAll(async () => {
+  rmSync(folder, { recursive: true, force: true });
+  await browser.close();
+  await organisation.close();
+});
+
+const openPerson = async (name: string) => {
+  await page.goto(`${serverUrl()}/people`, { waitUntil: "networkidle0" });
+  await click(page, name);
+  await seeText(page, "Active caps today");
+};
+
+test("someone is archived and brought back", async () => {
+  await openPerson("Kerensa");
+  await click(page, "Export, archive or erase");
+  await click(page, "Archive Kerensa");
+  await page.waitForFunction(() => !document.body.innerText.includes("Kerensa"));
+  await click(page, "Archive");
+  await seeText(page, "Kerensa since");
+  await click(page, "Bring back");
+  await seeText(page, "Nothing is archived.");
+  await openPerson("Kerensa");
+});
+
+test("a group with a venue is archived in the right order, with the reason why not before", async () => {
+  await page.goto(`${serverUrl()}/groups`, { waitUntil: "networkidle0" });
+  await click(page, "Harbour Wednesday");
+  await click(page, "Archive Harbour Wednesday");
+  await page.waitForFunction(() => !document.body.innerText.includes("Harbour Wednesday"));
+  await page.goto(`${serverUrl()}/archive`, { waitUntil: "networkidle0" });
+  await click(page, "Bring back Harbour Wednesday");
+  await seeText(page, "Nothing is archived.");
+});
+
+test("someone is erased by name and password only, and the record says so without a name", async () => {
+  await openPerson("Jory");
+  await click(page, "Export, archive or erase");
+  await click(page, "Erase Jory for good");
+  await typeInto(page, "Type the name to confirm", "Kerensa");
+  await typeInto(page, "Your password", organisation.password);
+  await page.keyboard.press("Enter");
+  await seeText(page, "Type the name as it stands here: Jory");
+  await page.reload({ waitUntil: "networkidle0" });
+  await typeInto(page, "Type the name to confirm", "jory");
+  await typeInto(page, "Your password", organisation.password);
+  await page.keyboard.press("Enter");
+  await page.waitForFunction(() => location.pathname === "/people");
+  await page.goto(`${serverUrl()}/organisation`, { waitUntil: "networkidle0" });
+  await pressOn(page, "Record of changes");
+  await seeText(page, "erased participant");
+  await seeText(page, "read participant Kerensa");
+  expect(await page.evaluate(() => document.body.innerText)).not.toContain("Jory");
+});
+
+test("people are found by their first letters", async () => {
+  await page.goto(`${serverUrl()}/people`, { waitUntil: "networkidle0" });
+  await typeInto(page, "Search", "kér");
+  await seeText(page, "Kerensa");
+  await typeInto(page, "Search", "x");
+  await seeText(page, "No participant found.");
+});
+
+test("a plan is copied, moved and deleted; a second one on the same day is made on purpose only", async () => {
+  const { scope, groupId } = organisation;
+  const blocks = [{ id: "b1", movementId: "settling-breath", rounds: 4 }];
+  const planId = await addPlan(scope, { groupId, day: "2026-10-14", breathSeconds: 8, blocks });
+  const days = async () => (await listPlans(scope, { from: "2026-10-01" }, 10)).map(({ day }) => day);
+  await page.goto(`${serverUrl()}/plans/${planId}/organise`, { waitUntil: "networkidle0" });
+  await click(page, "Copy plan");
+  await seeText(page, "There is a plan for this group and day.");
+  expect(await days()).toEqual(["2026-10-14"]);
+  await click(page, "Make a second plan for this day");
+  await click(page, "Copy plan");
+  await seeText(page, "Tide line");
+  expect(await days()).toEqual(["2026-10-14", "2026-10-14"]);
+  await page.goto(`${serverUrl()}/plans/${planId}/organise`, { waitUntil: "networkidle0" });
+  await page.$eval('input[type="date"]', (field) => {
+    (field as HTMLInputElement).value = "2026-10-21";
+  });
+  await click(page, "Move plan");
+  await seeText(page, "Harbour Wednesday, Wednesday 21 October");
+  await click(page, "Revisions");
+  await click(page, "Copy, move or delete");
+  await click(page, "Delete this plan");
+  await page.waitForFunction(() => location.pathname === "/plans");
+  expect(await days()).toEqual(["2026-10-14"]);
+});
+
+test("everything is exported, and read back as another organisation from the terminal", async () => {
+  const cookie = await cookieOf(serverUrl(), organisation);
+  const response = await fetch(`${serverUrl()}/organisation/export`, { headers: { cookie } });
+  const archive = new Uint8Array(await response.arrayBuffer());
+  expect(strFromU8(unzipSync(archive)["people.csv"] ?? new Uint8Array())).toContain("Kerensa");
+  const file = join(folder, "able-tide.zip");
+  writeFileSync(file, archive);
+  const email = `reader-${organisation.email}`;
+  const options = ["--from", file, "--organisation", "Read-back Quay", "--time-zone", "Europe/Lisbon", "--name", "Reader"];
+  const found = spawnSync(process.execPath, [join(ROOT, "scripts/found.mjs"), ...options, "--email", email], {
+    env: { ...process.env, DATABASE_URL: process.env["TEST_DATABASE_URL"] ?? "", BUILD: "build-test" },
+    input: "brass otter lantern\n",
+    encoding: "utf8",
+  });
+  expect(found.stderr).toBe("");
+  expect(found.stdout).toContain("Read-back Quay is founded.");
+  const reader = await openPage(browser, problems);
+  await signIn(reader, serverUrl(), { email, password: "brass otter lantern" });
+  await reader.goto(`${serverUrl()}/people`, { waitUntil: "networkidle0" });
+  await seeText(reader, "Kerensa");
+  // The reader deletes it again, by name and password.
+  await reader.goto(`${serverUrl()}/organisation/delete`, { waitUntil: "networkidle0" });
+  await typeInto(reader, "Type the name to confirm", "Read-back Quay");
+  await typeInto(reader, "Your password", "brass otter lantern");
+  await reader.keyboard.press("Enter");
+  await seeText(reader, "Sign in to your groups.");
+  await expect(cookieOf(serverUrl(), { email, password: "brass otter lantern" })).rejects.toThrow("401");
+});
+
+test("the browser reported no script errors", () => expect(problems).toEqual([]));

@@ -1,0 +1,67 @@
+import { recordAction } from "./audit/audit.ts";
+import { classesOf, isInClass } from "./classes/classes.ts";
+import type { Scope } from "./scope.ts";
+
+/** What can be put away and brought back. */
+export const ARCHIVED_SUBJECTS = ["person", "group", "venue"] as const;
+export type ArchivedSubject = (typeof ARCHIVED_SUBJECTS)[number];
+
+const TABLES: Readonly<Record<ArchivedSubject, string>> = { person: "people", group: "groups", venue: "places" };
+
+const rowsOf = ({ database, organisationId }: Scope, subject: ArchivedSubject) =>
+  database(TABLES[subject]).where({ organisation_id: organisationId });
+
+/** Whether something is needed by what is not archived: a venue by a group that meets there, a person by a class under way. */
+async function isNeeded(scope: Scope, subject: ArchivedSubject, id: string): Promise<boolean> {
+  if (subject === "venue")
+    return (await rowsOf(scope, "group").whereNull("archived_at").where({ place_id: id }).first("id")) !== undefined;
+  if (subject === "person") return isInClass(scope, id);
+  return (await classesOf(scope).whereNull("ended_at").where({ group_id: id }).first("id")) !== undefined;
+}
+
+/**
+ * Puts something away: it is listed no more, and all that was recorded of it stays.
+ *
+ * @returns "needed" while something that is not archived needs it
+ */
+export async function archive(scope: Scope, subject: ArchivedSubject, id: string): Promise<"archived" | "needed" | "unknown"> {
+  if (await isNeeded(scope, subject, id)) return "needed";
+  return scope.database.transaction(async (database) => {
+    const within = { ...scope, database };
+    const changed = await rowsOf(within, subject).where({ id }).whereNull("archived_at").update({ archived_at: scope.now() });
+    if (changed !== 1) return "unknown";
+    await recordAction(within, "archived", { subject, id });
+    return "archived";
+  });
+}
+
+/** Brings something back as it was. @returns false for what is not archived */
+export const bringBack = (scope: Scope, subject: ArchivedSubject, id: string): Promise<boolean> =>
+  scope.database.transaction(async (database) => {
+    const within = { ...scope, database };
+    const changed = await rowsOf(within, subject).where({ id }).whereNotNull("archived_at").update({ archived_at: null });
+    if (changed !== 1) return false;
+    await recordAction(within, "broughtBack", { subject, id });
+    return true;
+  });
+
+/** Something that was put away. */
+export interface Archived {
+  readonly subject: ArchivedSubject;
+  readonly id: string;
+  readonly name: string;
+  /** ISO instant. */
+  readonly at: string;
+}
+
+/** What was put away, by kind and name. */
+export async function listArchived(scope: Scope): Promise<Archived[]> {
+  const of = async (subject: ArchivedSubject): Promise<Archived[]> => {
+    const rows = await rowsOf(scope, subject)
+      .whereNotNull("archived_at")
+      .orderBy(["name", "id"])
+      .select<{ id: string; name: string; archived_at: Date }[]>("id", "name", "archived_at");
+    return rows.map(({ id, name, archived_at }) => ({ subject, id, name, at: archived_at.toISOString() }));
+  };
+  return (await Promise.all(ARCHIVED_SUBJECTS.map(of))).flat();
+}

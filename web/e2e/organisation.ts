@@ -20,8 +20,7 @@ export interface TestOrganisation {
 }
 
 /** An organisation of a test's own, with one account and one Wednesday group, so that tests run side by side. */
-export async function ownOrganisation(name = "Test Harbour"): Promise<TestOrganisation> {
-  const url = process.env["TEST_DATABASE_URL"];
+export async function ownOrganisation(name = "Test Harbour", url = process.env["TEST_DATABASE_URL"]): Promise<TestOrganisation> {
   if (!url) throw new Error("run these through `npm test`, which starts the database");
   const database = connect(url);
   const email = `keeper-${randomUUID()}@harbour.example`;

@@ -3,17 +3,22 @@ import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { openBrowser, openPage, pressOn, seeText, signIn, signInByKeys, tabTo, typeInto } from "./browser.ts";
 import { ownOrganisation, type TestOrganisation } from "./organisation.ts";
+import { type OwnDatabase, ownDatabase } from "./own-database.ts";
 import { type OwnServer, startOwnServer } from "./own-server.ts";
 
 const problems: string[] = [];
+let own: OwnDatabase;
 let browser: Browser;
 let server: OwnServer;
 let organisation: TestOrganisation;
 let page: Page;
 beforeAll(async () => {
-  // The clock of an app is the real one.
+  // An app shows the codes of the real clock. A server by that clock has its own database: in the shared one it would find
+  // every other test's session long expired.
+  own = await ownDatabase("second_factor_test");
   const env = { CLOCK_STARTS_AT: new Date().toISOString() };
-  [browser, server, organisation] = await Promise.all([openBrowser(), startOwnServer({ env }), ownOrganisation("Lock Harbour")]);
+  [browser, server] = await Promise.all([openBrowser(), startOwnServer({ databaseUrl: own.url, env })]);
+  organisation = await ownOrganisation("Lock Harbour", own.url);
   page = await openPage(browser, problems);
   await signIn(page, server.base, organisation);
 });
@@ -21,6 +26,7 @@ afterAll(async () => {
   await browser?.close();
   await server?.kill();
   await organisation?.close();
+  await own?.drop();
 });
 
 let totp: TOTP;

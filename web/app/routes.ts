@@ -57,6 +57,7 @@ export default [
         route("progress/:personId?", "routes/progress.tsx"),
         route("groups", "routes/groups.tsx"),
         route("archive", "routes/archive.tsx"),
+        route("classes/:classId/correct", "routes/class-correct.tsx"),
       ]),
       layout("routes/for-owners.ts", { id: "owners-with-shell" }, [
         route("organisation", "routes/organisation.tsx"),

@@ -9,7 +9,7 @@ import { afterAll, beforeAll, expect, test } from "vitest";
 import { teachPlan } from "../server/classes/teach.ts";
 import { addPlan } from "../server/plans/plans.ts";
 import { brokenForm, brokenJson, edit, type Fields } from "./broken.ts";
-import { addSomebody, cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+import { addSomebody, cookieOf, endedClass, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 const BODIES = process.env["TEST_SIZE"] === "full" ? 10_000 : 1000;
 const SEED = Number(process.env["FAST_CHECK_SEED"] ?? Date.now() % 2 ** 31);
@@ -50,6 +50,8 @@ beforeAll(async () => {
   const cap = { channel: "motion", motion: "neckRotation", side: "both", amount: "40", follow: "on", strength: "firm" };
   const at = (path: string, form: Fields): Target => ({ path, form });
   const onPerson = (intent: string, form: Fields) => at(`/people/${personId}`, { intent, ...form });
+  const endedId = await endedClass(organisation, "2026-10-07");
+  const onEnded = (intent: string, form: Fields) => at(`/classes/${endedId}/correct`, { intent, ...form });
   const events = (more: object): Target => ({
     path: `/classes/${outcome.classId}/events`,
     json: { accountId: scope.accountId, events: [{ ...event, ...more }] },
@@ -72,6 +74,13 @@ beforeAll(async () => {
       events({ kind: "moved", step: 0 }),
       events({ kind: "checkedIn", personId, answers: AS_USUAL, overriddenBecause: "insists" }),
       events({ kind: "withdrawn", noteId: randomUUID(), because: "wrong person" }),
+    ],
+    "class-correct.tsx": [
+      onEnded("closing", { effort: "3", note: "calm", because: "wrong key" }),
+      onEnded("attendance", { personId, here: "yes", because: "not ticked" }),
+      onEnded("take-back", { noteId: randomUUID(), because: "wrong person" }),
+      onEnded("missed", { personId, step: "0", sign: "wobbled" }),
+      onEnded("count-again", {}),
     ],
     "class-fit.ts": [at(`/classes/${randomUUID()}/fit`, {})],
     "class-walk-in.ts": [at(`/classes/${outcome.classId}/walk-in`, person)],

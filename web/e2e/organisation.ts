@@ -1,9 +1,12 @@
 import { randomUUID } from "node:crypto";
 import { USUAL_BODY } from "@able-tide/core/body/build";
 import { foundOrganisation } from "../server/accounts/accounts.ts";
+import { addEvents } from "../server/classes/record-events.ts";
+import { teachPlan } from "../server/classes/teach.ts";
 import { connect } from "../server/database.ts";
 import { addGroup } from "../server/groups/groups.ts";
 import { addPerson } from "../server/people/people.ts";
+import { addPlan } from "../server/plans/plans.ts";
 import type { Scope } from "../server/scope.ts";
 
 const PASSWORD = "between-two-tides";
@@ -52,6 +55,16 @@ export const addSomebody = ({ scope, groupId }: Pick<TestOrganisation, "scope" |
     notes: "",
     groupIds: [groupId],
   });
+
+/** A class of the test's group, of one movement, that was begun and ended. @returns its id */
+export async function endedClass({ scope, groupId }: Pick<TestOrganisation, "scope" | "groupId">, day: string): Promise<string> {
+  const blocks = [{ id: "b1", movementId: "settling-breath", rounds: 4 }];
+  const outcome = await teachPlan(scope, await addPlan(scope, { groupId, day, breathSeconds: 8, blocks }));
+  if (outcome.kind !== "begun") throw new Error(outcome.kind);
+  const { classId } = outcome;
+  await addEvents(scope, classId, [{ kind: "ended", id: randomUUID(), at: now().toISOString(), effort: 3, note: "" }]);
+  return classId;
+}
 
 /** Signs in over HTTP. @returns the cookie to send along */
 export async function cookieOf(base: string, { email, password }: Pick<TestOrganisation, "email" | "password">): Promise<string> {

@@ -11,7 +11,7 @@ import { addPerson, findPerson, listPeople, setClinician } from "../server/peopl
 import { proposalsFor, recordLimitation } from "../server/people/record-limitation.ts";
 import { addPlan } from "../server/plans/plans.ts";
 import type { Role, Scope } from "../server/scope.ts";
-import { cookieOf, now, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+import { cookieOf, endedClass, now, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 const base = serverUrl();
 const PASSWORD = "ropes-and-lanterns";
@@ -21,6 +21,7 @@ const DIAGNOSES = ["Neck arthritis", "Rheumatoid", "secret note", "common practi
 let organisation: TestOrganisation;
 let personId: string;
 let classId: string;
+let endedId: string;
 let planId: string;
 const scopes = new Map<Role, Scope>();
 const cookies = new Map<Role, string>();
@@ -69,6 +70,7 @@ beforeAll(async () => {
   const outcome = await teachPlan(scope, planId);
   if (outcome.kind !== "begun") throw new Error(outcome.kind);
   classId = outcome.classId;
+  endedId = await endedClass(organisation, "2026-10-07");
   scopes.set("owner", scope);
   cookies.set("owner", await cookieOf(base, organisation));
   for (const role of ["instructor", "helper", "clinician"] as const) {
@@ -81,7 +83,8 @@ afterAll(() => organisation.close());
 
 const open = (role: Role, path: string) =>
   fetch(`${base}${path}`, { redirect: "manual", headers: { Cookie: cookies.get(role) ?? "" } });
-const filled = (path: string) => path.replace("PERSON", personId).replace("CLASS", classId).replace("PLAN", planId);
+const filled = (path: string) =>
+  path.replace("PERSON", personId).replace("CLASS", classId).replace("ENDED", endedId).replace("PLAN", planId);
 
 /** Who may open what; everyone else is refused. */
 test.each<[string, readonly Role[]]>([
@@ -125,6 +128,7 @@ test.each<[string, readonly Role[]]>([
   ["/account/second-factor", ["owner", "instructor", "helper", "clinician"]],
   ["/start/venue", ["owner", "instructor"]],
   ["/classes/CLASS", ["owner", "instructor", "helper"]],
+  ["/classes/ENDED/correct", ["owner", "instructor"]],
 ])("%s is for %j", async (path, allowed) => {
   for (const role of ["owner", "instructor", "helper", "clinician"] as const) {
     const { status } = await open(role, filled(path));

@@ -7,7 +7,7 @@ import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { addPlan, listPlans } from "../server/plans/plans.ts";
 import { click, openBrowser, openPage, pressOn, seeText, signIn, typeInto } from "./browser.ts";
-import { addSomebody, cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+import { addSomebody, cookieOf, endedClass, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 const ROOT = join(import.meta.dirname, "../..");
 const problems: string[] = [];
@@ -109,6 +109,48 @@ test("a plan is copied, moved and deleted; a second one on the same day is made 
   await click(page, "Delete this plan");
   await page.waitForFunction(() => location.pathname === "/plans");
   expect(await days()).toEqual(["2026-10-14"]);
+});
+
+test("the record of an ended class is put right, with who and why, and the class is withdrawn and counted again", async () => {
+  const classId = await endedClass(organisation, "2026-10-07");
+  await page.goto(`${serverUrl()}/classes/${classId}`, { waitUntil: "networkidle0" });
+  await seeText(page, "Kerensa absent");
+  await click(page, "Correct the record");
+  await seeText(page, "Who was there, what was noted");
+  await pressOn(page, "Was there");
+  await pressOn(page, "Record as there");
+  await seeText(page, "Enter what was wrong with it.");
+  await typeInto(page, "What was wrong with it", "came late, not ticked");
+  await page.keyboard.press("Enter");
+  await seeText(page, "Was not there");
+  await page.select(
+    '[name="personId"]:not([type="hidden"])',
+    (await page.$eval('[name="personId"][type="hidden"]', (field) => (field as HTMLInputElement).value)) ?? "",
+  );
+  await page.select('[name="sign"]', "wobbled");
+  await page.select('[name="step"]', "0");
+  await click(page, "Add this note");
+  await seeText(page, "Lost balance, Settling breath");
+  await page.select('[name="effort"]', "4");
+  await page.type("textarea", "Warm hall");
+  await page.type('[name="because"][id*="closing"]', "pressed too early");
+  await click(page, "Correct effort and note");
+  await page.waitForFunction(() => (document.querySelector('[name="because"][id*="closing"]') as HTMLInputElement).value === "");
+  await click(page, "Back to the record");
+  await seeText(page, "Effort 4 out of 10, light. Warm hall");
+  await seeText(page, "Kerensa was there. came late, not ticked (Keeper,");
+  await seeText(page, "Note added: Kerensa: lost balance, Settling breath.");
+  await click(page, "Correct the record");
+  await click(page, "Withdraw this class");
+  await page.type('[name="because"][id*="withdraw"]', "only tried out");
+  await page.keyboard.press("Enter");
+  await seeText(page, "This class is withdrawn");
+  await click(page, "Back to the record");
+  await seeText(page, "Withdrawn. It counts no more. only tried out (Keeper,");
+  await click(page, "Correct the record");
+  await click(page, "Count this class again");
+  await seeText(page, "Corrected since");
+  expect(await page.evaluate(() => document.body.innerText)).not.toContain("counts no more");
 });
 
 test("everything is exported, and read back as another organisation from the terminal", async () => {

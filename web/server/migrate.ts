@@ -18,6 +18,7 @@ import { setUp } from "./migrations/016-set-up.ts";
 import { secondFactors } from "./migrations/017-second-factors.ts";
 import { audit } from "./migrations/018-audit.ts";
 import { withdrawnResults } from "./migrations/019-withdrawn-results.ts";
+import { withdrawnClasses } from "./migrations/020-withdrawn-classes.ts";
 
 const MIGRATIONS = [
   firstFloor,
@@ -39,6 +40,7 @@ const MIGRATIONS = [
   secondFactors,
   audit,
   withdrawnResults,
+  withdrawnClasses,
 ];
 
 /**

@@ -27,6 +27,9 @@ export const EFFORT_WORDS = [
   "maximum",
 ] as const;
 
+/** The effort of a class: "4 out of 10, light". */
+export const effortWords = (effort: number): string => `${effort} out of 10, ${EFFORT_WORDS[effort]}`;
+
 const REFUSALS: Readonly<Record<EventRefusal, string>> = {
   unreadable: "It could not be read.",
   role: "Only the instructor can record this.",
@@ -51,6 +54,8 @@ const EVENT_LABELS: Readonly<Record<ClassEvent["kind"], string>> = {
   followedUp: "Follow-up",
   nextDay: "Next day",
   ended: "End of class",
+  closingCorrected: "Effort and note corrected",
+  attendanceCorrected: "Attendance corrected",
 };
 
 /** What kind of entry an event of a class is. */

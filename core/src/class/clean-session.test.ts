@@ -90,6 +90,20 @@ describe("what undoes it", () => {
     expect(why([...taught(), came(0.9 * reading.total, false)])).toBe("leftEarly");
   });
 
+  test("an attendance that was forgotten and corrected counts like one that was recorded", () => {
+    const corrected = (here: boolean): ClassEvent => ({
+      kind: "attendanceCorrected",
+      id: eventId(),
+      at: at(90_000),
+      personId: PERSON,
+      here,
+      because: "forgot to tick",
+    });
+    const forgotten = taught().filter(({ kind }) => kind !== "attended");
+    expect(why([...forgotten, corrected(true)])).toBeNull();
+    expect(why([...taught(), corrected(false)])).toBe("notThere");
+  });
+
   test("not being there at all", () => {
     expect(why(taught().filter(({ kind }) => kind !== "attended"))).toBe("notThere");
   });

@@ -26,6 +26,9 @@ const withdrawn = ([noteId]: [string, Observation], because?: string) =>
   happening({ kind: "withdrawn", noteId, ...(because === undefined ? {} : { because }) });
 const followedUp = happening({ kind: "followedUp", noteId: dizzy[0], because: "rang her" }, 50);
 const nextDay = happening({ kind: "nextDay", personId: ada, pain: "none" }, 50);
+const closingCorrected = happening({ kind: "closingCorrected", effort: 3, note: "calm", because: "wrong key" }, 50);
+const attendanceCorrected = (personId: string) =>
+  happening({ kind: "attendanceCorrected", personId, here: true, because: "came late" }, 50);
 const end = (minute?: number) => happening({ kind: "ended", effort: 4, note: "" }, minute);
 
 /** What is recorded, for the instructor and for a helper, in a running and in an ended class. */
@@ -54,6 +57,11 @@ describe.each<[string, ClassEvent, ClassAtArrival, EventRefusal | null, EventRef
   ["a second end", end(29), ended, "alreadyEnded", "role"],
   ["a follow-up", followedUp, ended, null, "role"],
   ["the next day", nextDay, ended, null, "role"],
+  ["a corrected note of the class", closingCorrected, ended, null, "role"],
+  ["a corrected note while the class goes on", closingCorrected, running, "notEnded", "role"],
+  ["a corrected attendance", attendanceCorrected(ada), ended, null, "role"],
+  ["a corrected attendance of someone of another class", attendanceCorrected(stranger), ended, "notInClass", "role"],
+  ["a corrected attendance while the class goes on", attendanceCorrected(ada), running, "notEnded", "role"],
 ])("%s", (_, event, taught, forInstructor, forHelper) => {
   test("by the instructor", () => expect(eventRefusal(event, taught, true)).toBe(forInstructor));
   test("by a helper", () => expect(eventRefusal(event, taught, false)).toBe(forHelper));

@@ -28,7 +28,14 @@ export interface ClassAtArrival {
 }
 
 /** Kinds of events that only an instructor records: answers of a check-in, the end, and what is found out afterwards. */
-const LEADERS_ONLY: readonly ClassEvent["kind"][] = ["checkedIn", "ended", "followedUp", "nextDay"];
+const LEADERS_ONLY: readonly ClassEvent["kind"][] = [
+  "checkedIn",
+  "ended",
+  "followedUp",
+  "nextDay",
+  "closingCorrected",
+  "attendanceCorrected",
+];
 
 function contentRefusal(event: ClassEvent, { people, steps, notes, endedAt }: ClassAtArrival): EventRefusal | null {
   if ("personId" in event && !people.has(event.personId)) return "notInClass";
@@ -39,6 +46,8 @@ function contentRefusal(event: ClassEvent, { people, steps, notes, endedAt }: Cl
     case "noted":
       return event.step >= steps ? "noSuchStep" : null;
     case "nextDay":
+    case "closingCorrected":
+    case "attendanceCorrected":
       return endedAt === null ? "notEnded" : null;
     default:
       return null;

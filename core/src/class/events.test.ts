@@ -61,6 +61,39 @@ describe("replaying a class", () => {
     const off: ClassEvent = { kind: "attended", id: uuid(9), at: at(9), personId: ada, here: false };
     expect(classState([...story, off]).here.size).toBe(0);
   });
+
+  describe("once it has ended", () => {
+    const ended: ClassEvent = { kind: "ended", id: uuid(20), at: at(20), effort: 7, note: "hot" };
+    const because = "pressed the wrong key";
+
+    test("the last correction of effort and note counts; when it ended stays", () => {
+      const corrected = (n: number, effort: number, note: string): ClassEvent => ({
+        kind: "closingCorrected",
+        id: uuid(n),
+        at: at(n),
+        effort,
+        note,
+        because,
+      });
+      const state = classState([...story, corrected(22, 3, "calm"), corrected(21, 5, "warm"), ended]);
+      expect(state.ended).toEqual({ effort: 3, note: "calm", at: at(20) });
+    });
+
+    test("someone who was there after all was there from the first movement, someone who was not never came", () => {
+      const corrected = (personId: string, here: boolean): ClassEvent => ({
+        kind: "attendanceCorrected",
+        id: uuid(here ? 31 : 30),
+        at: at(30),
+        personId,
+        here,
+        because,
+      });
+      const state = classState([...story, ended, corrected(ada, false), corrected(uuid(77), true)]);
+      expect([...state.here]).toEqual([uuid(77)]);
+      expect(state.comings.get(ada)).toEqual([]);
+      expect(state.comings.get(uuid(77))).toEqual([{ at: at(2), here: true }]);
+    });
+  });
 });
 
 test.each([

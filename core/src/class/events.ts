@@ -21,8 +21,15 @@ const isInstant = (text: string): boolean =>
   !Number.isNaN(Date.parse(text)) &&
   new Date(text).toISOString().startsWith(text.slice(0, "yyyy-mm-dd".length));
 const instant = v.pipe(v.string(), v.isoTimestamp(), v.check(isInstant));
+const because = v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(200));
 const MOST_STEPS = 1000;
 const step = v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(MOST_STEPS));
+
+/** What is recorded when a class ends: perceived effort of the group, 0 to 10, and a note. */
+const closing = {
+  effort: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(10)),
+  note: v.pipe(v.string(), v.maxLength(2000)),
+};
 
 /** One kind of event: when it happened, and by which clock. */
 const event = <const Kind extends string, Entries extends v.ObjectEntries>(kind: Kind, entries: Entries) =>
@@ -46,13 +53,14 @@ export const ClassEvent = v.variant("kind", [
   /** Takes a note back that was made by mistake, a grave one with a word; the note stays on record. */
   event("withdrawn", { noteId: id, because: v.exactOptional(v.pipe(v.string(), v.trim(), v.maxLength(200))) }),
   /** What was found out about a grave note after class. */
-  event("followedUp", { noteId: id, because: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(200)) }),
+  event("followedUp", { noteId: id, because }),
   /** How someone was on the day after the class. */
   event("nextDay", { personId: id, pain: v.picklist(NEXT_DAY_PAINS) }),
-  event("ended", {
-    effort: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(10)),
-    note: v.pipe(v.string(), v.maxLength(2000)),
-  }),
+  event("ended", closing),
+  /** Effort and note of an ended class as they should have been; the last counts, the earlier ones stay on record. */
+  event("closingCorrected", { ...closing, because }),
+  /** Whether someone was in an ended class after all, from its first movement to its end. */
+  event("attendanceCorrected", { personId: id, here: v.boolean(), because }),
 ]);
 export type ClassEvent = v.InferOutput<typeof ClassEvent>;
 
@@ -94,63 +102,77 @@ export interface ClassState {
   readonly ended: { readonly effort: number; readonly note: string; readonly at: string } | null;
 }
 
+/** Whether an event puts right what was recorded before. */
+const corrects = ({ kind }: ClassEvent): boolean => kind === "closingCorrected" || kind === "attendanceCorrected";
+
+/** A state while it is put together. */
+const emptyState = () => ({
+  step: null as number | null,
+  stepSince: null as string | null,
+  begunAt: null as string | null,
+  here: new Set<string>(),
+  notes: [] as RecordedObservation[],
+  comings: new Map<string, { at: string; here: boolean }[]>(),
+  moves: [] as { at: string; step: number }[],
+  followedUp: new Map<string, string>(),
+  nextDay: new Map<string, NextDayPain>(),
+  checkIns: new Map<string, CheckedIn>(),
+  ended: null as ClassState["ended"],
+});
+
+/** Adds the next event to a state. A note that is taken back is taken out in the end: its event may come first. */
+function happen(state: ReturnType<typeof emptyState>, event: ClassEvent): void {
+  switch (event.kind) {
+    case "moved":
+      state.step = event.step;
+      state.stepSince = event.at;
+      state.begunAt ??= event.at;
+      state.moves.push({ at: event.at, step: event.step });
+      break;
+    case "attended":
+      if (event.here) state.here.add(event.personId);
+      else state.here.delete(event.personId);
+      state.comings.set(event.personId, [...(state.comings.get(event.personId) ?? []), { at: event.at, here: event.here }]);
+      break;
+    case "noted":
+      state.notes.push({ id: event.id, personId: event.personId, step: event.step, sign: event.sign, at: event.at });
+      break;
+    case "checkedIn":
+      state.checkIns.set(event.personId, { answers: event.answers, overriddenBecause: event.overriddenBecause, at: event.at });
+      break;
+    case "withdrawn":
+      break;
+    case "followedUp":
+      state.followedUp.set(event.noteId, event.because);
+      break;
+    case "nextDay":
+      state.nextDay.set(event.personId, event.pain);
+      break;
+    case "ended":
+      state.ended = { effort: event.effort, note: event.note, at: event.at };
+      break;
+    case "closingCorrected":
+      if (state.ended) state.ended = { ...state.ended, effort: event.effort, note: event.note };
+      break;
+    case "attendanceCorrected":
+      if (event.here) state.here.add(event.personId);
+      else state.here.delete(event.personId);
+      state.comings.set(event.personId, event.here ? [{ at: state.begunAt ?? event.at, here: true }] : []);
+      break;
+  }
+}
+
 /**
  * Replays a class. The order of the list does not matter: events are taken by the time they happened, then by id,
- * and an event that is there twice counts once.
+ * corrections after everything else, and an event that is there twice counts once.
  */
 export function classState(events: readonly ClassEvent[]): ClassState {
   const once = [...new Map(events.map((event) => [event.id, event])).values()];
-  once.sort((a, b) => (a.at === b.at ? (a.id < b.id ? -1 : 1) : a.at < b.at ? -1 : 1));
-  const state = {
-    step: null as number | null,
-    stepSince: null as string | null,
-    begunAt: null as string | null,
-    here: new Set<string>(),
-    notes: [] as RecordedObservation[],
-    comings: new Map<string, { at: string; here: boolean }[]>(),
-    moves: [] as { at: string; step: number }[],
-    followedUp: new Map<string, string>(),
-    nextDay: new Map<string, NextDayPain>(),
-    checkIns: new Map<string, CheckedIn>(),
-    ended: null as ClassState["ended"],
-  };
-  const withdrawn = new Set<string>();
-  for (const event of once) {
-    switch (event.kind) {
-      case "moved":
-        state.step = event.step;
-        state.stepSince = event.at;
-        state.begunAt ??= event.at;
-        state.moves.push({ at: event.at, step: event.step });
-        break;
-      case "attended":
-        if (event.here) state.here.add(event.personId);
-        else state.here.delete(event.personId);
-        state.comings.set(event.personId, [...(state.comings.get(event.personId) ?? []), { at: event.at, here: event.here }]);
-        break;
-      case "noted":
-        state.notes.push({ id: event.id, personId: event.personId, step: event.step, sign: event.sign, at: event.at });
-        break;
-      case "checkedIn":
-        state.checkIns.set(event.personId, {
-          answers: event.answers,
-          overriddenBecause: event.overriddenBecause,
-          at: event.at,
-        });
-        break;
-      case "withdrawn":
-        withdrawn.add(event.noteId);
-        break;
-      case "followedUp":
-        state.followedUp.set(event.noteId, event.because);
-        break;
-      case "nextDay":
-        state.nextDay.set(event.personId, event.pain);
-        break;
-      case "ended":
-        state.ended = { effort: event.effort, note: event.note, at: event.at };
-        break;
-    }
-  }
+  once.sort(
+    (a, b) => Number(corrects(a)) - Number(corrects(b)) || (a.at === b.at ? (a.id < b.id ? -1 : 1) : a.at < b.at ? -1 : 1),
+  );
+  const state = emptyState();
+  for (const event of once) happen(state, event);
+  const withdrawn = new Set(once.flatMap((event) => (event.kind === "withdrawn" ? [event.noteId] : [])));
   return { ...state, notes: state.notes.filter((note) => !withdrawn.has(note.id)) };
 }

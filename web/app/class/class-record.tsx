@@ -2,7 +2,7 @@ import type { ClassStep } from "@able-tide/core/class/class-steps";
 import type { ClassState } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import { taughtName } from "@able-tide/core/movement/format";
-import { EFFORT_WORDS, observationLabel } from "@able-tide/words/class";
+import { effortWords, observationLabel } from "@able-tide/words/class";
 import { ScrollArea } from "../kit/scroll-area.tsx";
 import { VariantSymbol } from "../kit/variant-symbol.tsx";
 
@@ -10,6 +10,50 @@ interface Props {
   readonly script: ClassScript;
   readonly steps: readonly ClassStep[];
   readonly state: ClassState;
+}
+
+/** A sentence about a correction, who made it and when, in words. */
+export interface CorrectionLine {
+  readonly id: string;
+  readonly words: string;
+  readonly by: string;
+  readonly at: string;
+}
+
+/** Says that a class counts no more, and what was put right in its record. */
+export function RecordNotices({
+  withdrawal,
+  corrections,
+}: {
+  withdrawal: Omit<CorrectionLine, "id"> | null;
+  corrections: readonly CorrectionLine[];
+}) {
+  return (
+    <>
+      {withdrawal && (
+        <p className="mb-4 max-w-3xl rounded-soft border-2 border-signal-700 bg-white p-4 text-lg">
+          <strong>Withdrawn. It counts no more.</strong> {withdrawal.words} ({withdrawal.by}, {withdrawal.at})
+        </p>
+      )}
+      {corrections.length > 0 && (
+        <section className="mb-6 max-w-3xl" aria-labelledby="corrections">
+          <h2 id="corrections" className="text-lg font-bold">
+            Corrected since
+          </h2>
+          <ul>
+            {corrections.map(({ id, words, by, at }) => (
+              <li key={id}>
+                {words}{" "}
+                <span className="text-sand-600">
+                  ({by}, {at})
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
 }
 
 /** One participant: the variant of each movement, and what was observed. */
@@ -56,7 +100,7 @@ export function ClassRecord({ script, steps, state }: Props) {
     <>
       {ended && (
         <p className="mb-6 max-w-3xl text-xl">
-          Effort {ended.effort} out of 10, {EFFORT_WORDS[ended.effort]}. {ended.note}
+          Effort {effortWords(ended.effort)}. {ended.note}
         </p>
       )}
       <ScrollArea label="Variants by participant" className="rounded-soft border border-sand-300 bg-white">

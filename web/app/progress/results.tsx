@@ -1,14 +1,9 @@
 import { ONE_LEG_STAND } from "@able-tide/core/reference/one-leg-stand";
 import type { Side } from "@able-tide/core/side";
-import { getFormProps, useForm } from "@conform-to/react";
 import type { ComponentProps } from "react";
-import { Form } from "react-router";
-import { parseForm } from "../../forms/parse-form.ts";
-import { WithdrawForm } from "../../forms/withdraw-form.ts";
 import { formatDay } from "../days.ts";
-import { Button } from "../kit/button.tsx";
-import { TextField } from "../kit/field.tsx";
-import { type FormAnswer, isRefused, resultOf } from "../kit/form-answer.ts";
+import type { FormAnswer } from "../kit/form-answer.ts";
+import { Withdraw } from "../kit/withdraw.tsx";
 import { WeeksChart } from "./progress-chart.tsx";
 
 interface Result {
@@ -20,35 +15,6 @@ interface Result {
   readonly note: string;
   readonly recordedBy: string;
   readonly withdrawn: { readonly by: string; readonly because: string } | null;
-}
-
-/** Withdraws a result, with a word why. */
-function Withdraw({ result, answer }: { result: Result; answer: FormAnswer | null }) {
-  const lastResult = resultOf(answer, result.id);
-  const [form, fields] = useForm({
-    id: `withdraw-${result.id}`,
-    lastResult,
-    onValidate: ({ formData }) => parseForm(formData, { schema: WithdrawForm }),
-  });
-  return (
-    <details open={isRefused(lastResult)}>
-      <summary className="min-h-8 w-fit underline underline-offset-4">
-        Withdraw
-        <span className="sr-only">
-          {" "}
-          {result.side}, {formatDay(result.day)}
-        </span>
-      </summary>
-      <Form method="post" {...getFormProps(form)} className="flex max-w-xs flex-col gap-2 py-2">
-        <input type="hidden" name="resultId" value={result.id} />
-        <TextField field={fields.because} label="What was wrong with it" />
-        <Button look="plain" name="intent" value="withdraw">
-          Withdraw this result
-        </Button>
-        <p className="text-sand-600">It stays on record and counts no more. To correct it, record the right one.</p>
-      </Form>
-    </details>
-  );
 }
 
 /** Every result, the latest first. */
@@ -81,7 +47,16 @@ function AllResults({ results, answer }: { results: readonly Result[]; answer: F
                 {result.withdrawn ? (
                   `by ${result.withdrawn.by}: ${result.withdrawn.because}`
                 ) : (
-                  <Withdraw result={result} answer={answer} />
+                  <Withdraw
+                    hidden={{ resultId: result.id }}
+                    form={result.id}
+                    answer={answer}
+                    title="Withdraw"
+                    of={`${result.side}, ${formatDay(result.day)}`}
+                    intent="withdraw"
+                    button="Withdraw this result"
+                    help="It stays on record and counts no more. To correct it, record the right one."
+                  />
                 )}
               </td>
             </tr>

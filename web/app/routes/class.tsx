@@ -1,10 +1,11 @@
 import { NOTHING_SPECIAL } from "@able-tide/core/caps/screening";
 import { classSteps } from "@able-tide/core/class/class-steps";
-import { classState } from "@able-tide/core/class/events";
+import { type ClassEvent, classState } from "@able-tide/core/class/events";
 import { agreedFacts } from "@able-tide/core/people/about";
 import { formatFacts } from "@able-tide/words/people";
 import { useMemo } from "react";
-import { findClass, listEvents } from "../../server/classes/classes.ts";
+import { findClass, listEvents, type TaughtClass } from "../../server/classes/classes.ts";
+import { listCorrections, withdrawalOf } from "../../server/classes/corrections.ts";
 import { eventsForHelper, scriptForHelper } from "../../server/classes/for-helpers.ts";
 import { usualPains } from "../../server/classes/usual-pains.ts";
 import { findGroup } from "../../server/groups/groups.ts";
@@ -13,9 +14,10 @@ import { screenedPeople } from "../../server/people/screened.ts";
 import { findPolicy } from "../../server/policy/policy.ts";
 import type { Scope } from "../../server/scope.ts";
 import { venueOfGroup } from "../../server/venues/venues.ts";
-import { ClassRecord } from "../class/class-record.tsx";
+import { ClassRecord, RecordNotices } from "../class/class-record.tsx";
 import { ClassRoom, type Safety } from "../class/class-room.tsx";
-import { formatDay } from "../days.ts";
+import { correctionWords } from "../class/correction-words.ts";
+import { formatDay, formatInstant } from "../days.ts";
 import { isId } from "../ids.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { PageHead, Shell } from "../kit/shell.tsx";
@@ -62,16 +64,38 @@ async function safetyOf(scope: Scope, groupId: string): Promise<Safety> {
   };
 }
 
+/** What was put right in an ended class, in words. */
+async function correctionsOf(scope: Scope, taught: TaughtClass, events: readonly ClassEvent[]) {
+  if (taught.endedAt === null || scope.role === "helper") return { withdrawal: null, corrections: [] };
+  const [withdrawal, corrections] = await Promise.all([withdrawalOf(scope, taught.id), listCorrections(scope, taught.id)]);
+  const recorded = { script: taught.script, steps: classSteps(taught.script.blocks), events };
+  return {
+    withdrawal: withdrawal && {
+      words: withdrawal.because,
+      by: withdrawal.by,
+      at: formatInstant(withdrawal.at, scope.timeZone),
+    },
+    corrections: corrections.map(({ event, by, at }) => ({
+      id: event.id,
+      words: correctionWords(recorded, event),
+      by,
+      at: formatInstant(at, scope.timeZone),
+    })),
+  };
+}
+
 export async function loader({ params, context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const taught = isId(params.classId) ? await findClass(scope, params.classId) : null;
   if (!taught) throw notFound();
   const [events, safety] = await Promise.all([listEvents(scope, taught.id), safetyOf(scope, taught.groupId)]);
+  const corrected = await correctionsOf(scope, taught, events);
   const helper = scope.role === "helper";
   return {
     taught: helper ? { ...taught, script: scriptForHelper(taught.script) } : taught,
     events: helper ? eventsForHelper(events) : events,
     safety,
+    ...corrected,
     organisation: scope.organisationName,
     accountId: scope.accountId,
     name: scope.accountName,
@@ -82,18 +106,24 @@ export async function loader({ params, context }: Route.LoaderArgs) {
 
 type Loaded = Route.ComponentProps["loaderData"];
 
-function Ended({ taught, events, organisation, name, role }: Loaded) {
+function Ended({ taught, events, withdrawal, corrections, organisation, name, role }: Loaded) {
   const state = useMemo(() => classState(events), [events]);
   const steps = useMemo(() => classSteps(taught.script.blocks), [taught]);
   return (
     <Shell organisation={organisation} name={name} role={role}>
       <PageHead title={`${taught.script.groupName}, ${formatDay(taught.day)}`} note="Class record">
         {role !== "helper" && (
-          <ButtonLink look="plain" to={`/plans/${taught.planId}`}>
-            Open the plan
-          </ButtonLink>
+          <>
+            <ButtonLink look="plain" to={`/plans/${taught.planId}`}>
+              Open the plan
+            </ButtonLink>
+            <ButtonLink look="plain" to={`/classes/${taught.id}/correct`}>
+              Correct the record
+            </ButtonLink>
+          </>
         )}
       </PageHead>
+      <RecordNotices withdrawal={withdrawal} corrections={corrections} />
       <ClassRecord script={taught.script} steps={steps} state={state} />
     </Shell>
   );

@@ -1,8 +1,8 @@
 import { getFormProps, useForm } from "@conform-to/react";
-import { data, Form, redirect } from "react-router";
+import { data, Form, Link, redirect } from "react-router";
 import { GroupAndDayForm } from "../../forms/new-plan-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
-import { classOfPlan } from "../../server/classes/classes.ts";
+import { type ClassOfPlan, classesOfPlan } from "../../server/classes/corrections.ts";
 import { findGroup, listGroups } from "../../server/groups/groups.ts";
 import { copyPlan, deletePlan, findPlan, movePlan } from "../../server/plans/plans.ts";
 import { formatDay } from "../days.ts";
@@ -28,16 +28,16 @@ async function planOf({ params, context }: Pick<Route.LoaderArgs, "params" | "co
 
 export async function loader(args: Route.LoaderArgs) {
   const { scope, plan } = await planOf(args);
-  const [groups, group, taught] = await Promise.all([
+  const [groups, group, classes] = await Promise.all([
     listGroups(scope),
     findGroup(scope, plan.groupId),
-    classOfPlan(scope, plan.id),
+    classesOfPlan(scope, plan.id),
   ]);
   return {
     plan: { id: plan.id, day: plan.day, groupId: plan.groupId },
     group: group?.name ?? "",
     groups: groups.map(({ id, name }) => ({ id, name })),
-    isTaught: taught !== null,
+    classes,
   };
 }
 
@@ -53,7 +53,7 @@ export async function action(args: Route.ActionArgs) {
   }
   const submission = parseForm(formData, { schema: GroupAndDayForm });
   if (submission.status !== "success") return data(submission.reply(), { status: 422 });
-  if (intent === "move" && (await classOfPlan(scope, plan.id)))
+  if (intent === "move" && (await classesOfPlan(scope, plan.id)).length > 0)
     return data(submission.reply({ formErrors: [TAUGHT] }), { status: 409 });
   const fieldErrors = await groupAndDayProblems(scope, submission.value, intent === "move" ? plan.id : null);
   if (fieldErrors) return data(submission.reply({ fieldErrors }), { status: 422 });
@@ -63,8 +63,28 @@ export async function action(args: Route.ActionArgs) {
   return redirect(`/plans/${plan.id}`);
 }
 
+/** Why a plan that was taught stays as it is, and its classes. */
+function TaughtClasses({ classes }: { classes: readonly ClassOfPlan[] }) {
+  return (
+    <section aria-label="Classes taught with this plan">
+      <p className="max-w-3xl text-lg">{TAUGHT}</p>
+      <ul className="mt-2">
+        {classes.map(({ id, day, ended, withdrawn }) => (
+          <li key={id}>
+            <Link to={`/classes/${id}`} className="inline-flex min-h-11 items-center underline underline-offset-4">
+              Class of {formatDay(day)}
+              {withdrawn ? ", withdrawn" : !ended && ", going on"}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 export default function OrganisePlan({ loaderData, actionData }: Route.ComponentProps) {
-  const { plan, group, groups, isTaught } = loaderData;
+  const { plan, group, groups, classes } = loaderData;
+  const isTaught = classes.length > 0;
   const [form, fields] = useForm({
     id: "organise",
     lastResult: actionData ?? null,
@@ -101,7 +121,7 @@ export default function OrganisePlan({ loaderData, actionData }: Route.Component
         </p>
       </Form>
       {isTaught ? (
-        <p className="max-w-3xl text-lg">{TAUGHT}</p>
+        <TaughtClasses classes={classes} />
       ) : (
         <Form method="post" className="flex max-w-3xl flex-wrap items-center gap-4">
           <Button look="danger" name="intent" value="delete">

@@ -1,6 +1,6 @@
 import { addDays } from "@able-tide/core/calendar";
 import { classState } from "@able-tide/core/class/events";
-import { EFFORT_WORDS, observationLabel } from "@able-tide/words/class";
+import { effortWords, observationLabel } from "@able-tide/words/class";
 import { count, formatMinutes } from "@able-tide/words/text";
 import { Link } from "react-router";
 import { endedClasses, listEvents, namesInClass, openClasses } from "../../server/classes/classes.ts";
@@ -60,7 +60,7 @@ async function lastClass(scope: Scope) {
     day: taught.day,
     group: taught.groupName,
     here: state.here.size,
-    effort: state.ended && `${state.ended.effort} out of 10, ${EFFORT_WORDS[state.ended.effort]}`,
+    effort: state.ended && effortWords(state.ended.effort),
     note: state.ended?.note ?? "",
     signs: state.notes.map((note) => ({
       id: note.id,

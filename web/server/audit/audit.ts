@@ -4,7 +4,17 @@ import { subMinutes } from "date-fns";
 import type { Scope } from "../scope.ts";
 
 /** What was done. */
-export type AuditAction = "added" | "changed" | "archived" | "broughtBack" | "ended" | "erased" | "deleted" | "read" | "exported";
+export type AuditAction =
+  | "added"
+  | "changed"
+  | "archived"
+  | "broughtBack"
+  | "ended"
+  | "withdrawn"
+  | "erased"
+  | "deleted"
+  | "read"
+  | "exported";
 
 /** What it was done to. */
 export type AuditSubject =
@@ -15,6 +25,7 @@ export type AuditSubject =
   | "movement"
   | "policy"
   | "plan"
+  | "class"
   | "classScript"
   | "membership"
   | "invitation"

@@ -4,7 +4,7 @@ import type { Scope } from "../scope.ts";
 import {
   type ClassRow,
   type ClassSummary,
-  classesOf,
+  countedClassesOf,
   type SummaryRow,
   summaryColumns,
   type TaughtClass,
@@ -61,7 +61,7 @@ export async function classesWithNotes(scope: Scope, day: string, personId?: str
     .whereRaw("event->>'kind' = 'noted'")
     .select("class_id");
   if (personId !== undefined) void noted.whereRaw("event->>'personId' = ?", [personId]);
-  const rows = await classesOf(scope)
+  const rows = await countedClassesOf(scope)
     .where("day", ">=", day)
     .whereIn("id", noted)
     .orderBy("day", "desc")
@@ -82,7 +82,7 @@ export async function classesWithNotes(scope: Scope, day: string, personId?: str
 }
 
 const endedClassesOf = (scope: Scope, personId: string) =>
-  classesOf(scope)
+  countedClassesOf(scope)
     .whereNotNull("ended_at")
     .whereRaw("script->'people' @> ?::jsonb", [JSON.stringify([{ id: personId }])])
     .orderBy("day", "desc");

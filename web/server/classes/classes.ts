@@ -60,14 +60,17 @@ export const summaryColumns = ({ database }: Scope) =>
 
 export const classesOf = (scope: Scope) => scope.database("classes").where("organisation_id", scope.organisationId);
 
+/** Classes that count: a withdrawn one stays on record only. */
+export const countedClassesOf = (scope: Scope) => classesOf(scope).whereNull("withdrawn_at");
+
 export async function findClass(scope: Scope, id: string): Promise<TaughtClass | null> {
   const row = await classesOf(scope).where({ id }).first<ClassRow>("*");
   return row ? toClass(row) : null;
 }
 
-/** The class of a plan, running or ended: a plan is taught once. */
+/** The class of a plan, running or ended: a plan is taught once, again only when its class was withdrawn. */
 export async function classOfPlan(scope: Scope, planId: string): Promise<ClassSummary | null> {
-  const row = await classesOf(scope)
+  const row = await countedClassesOf(scope)
     .where({ plan_id: planId })
     .first<SummaryRow>(...summaryColumns(scope));
   return row ? toSummary(row) : null;
@@ -92,7 +95,7 @@ export const isInClass = async (scope: Scope, personId: string): Promise<boolean
 
 /** Ended classes, newest first. */
 export async function endedClasses(scope: Scope, most: number): Promise<ClassSummary[]> {
-  const rows = await classesOf(scope)
+  const rows = await countedClassesOf(scope)
     .whereNotNull("ended_at")
     .orderBy("day", "desc")
     .limit(most)
@@ -133,9 +136,9 @@ export async function beginClass(
       started_by: scope.accountId,
       started_at: scope.now(),
     })
-    .onConflict(["organisation_id", "plan_id"])
+    .onConflict(scope.database.raw("(organisation_id, plan_id) where withdrawn_at is null"))
     .ignore();
-  const row = await scope.database("classes").where(own).first<{ id: string }>("id");
+  const row = await scope.database("classes").where(own).whereNull("withdrawn_at").first<{ id: string }>("id");
   return row.id;
 }
 

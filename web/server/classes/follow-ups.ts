@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { classSteps } from "@able-tide/core/class/class-steps";
-import { type ClassEvent, classState, type NextDayPain, type Observation } from "@able-tide/core/class/events";
+import { type ClassEvent, classState, type Observation } from "@able-tide/core/class/events";
 import { variantWords } from "@able-tide/words/variant-words";
 import type { Scope } from "../scope.ts";
 import { type ClassRecord, classesWithNotes, type NotedClass } from "./class-records.ts";
@@ -52,9 +52,13 @@ export async function notedSince(scope: Scope, day: string, personId?: string): 
   return personId === undefined ? noted : noted.filter((note) => note.personId === personId);
 }
 
-type AfterClass =
-  | { readonly kind: "followedUp"; readonly noteId: string; readonly because: string }
-  | { readonly kind: "nextDay"; readonly personId: string; readonly pain: NextDayPain };
+/** What is found out or put right once a class has ended. */
+export type AfterClass = ClassEvent extends infer Event
+  ? Event extends { readonly kind: (typeof AFTER_CLASS)[number] }
+    ? Omit<Event, "id" | "at" | "deviceAt">
+    : never
+  : never;
+const AFTER_CLASS = ["followedUp", "nextDay", "closingCorrected", "attendanceCorrected", "withdrawn", "noted"] as const;
 
 /** Adds what was found out after a class. @returns false if the organisation has no such class, or refuses it */
 export async function recordAfterClass(scope: Scope, classId: string, told: AfterClass): Promise<boolean> {

@@ -8,12 +8,12 @@ export interface TaughtMovement {
   readonly day: string;
 }
 
-/** Everything that groups have been taught, from the classes that were begun. */
+/** Everything that groups have been taught, from the classes that were begun and not withdrawn. */
 export async function taughtMovements(scope: Scope, groupIds: readonly string[]): Promise<TaughtMovement[]> {
   const { rows } = await scope.database.raw<{ rows: { group_id: string; movement_id: string; day: string }[] }>(
     `select distinct classes.group_id, block -> 'movement' ->> 'id' as movement_id, classes.day
      from classes, jsonb_array_elements(classes.script -> 'blocks') as block
-     where classes.organisation_id = ? and classes.group_id = any(?)`,
+     where classes.withdrawn_at is null and classes.organisation_id = ? and classes.group_id = any(?)`,
     [scope.organisationId, [...groupIds]],
   );
   return rows.map(({ group_id, movement_id, day }) => ({ groupId: group_id, movementId: movement_id, day }));

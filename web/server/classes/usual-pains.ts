@@ -14,6 +14,7 @@ export async function usualPains(scope: Scope, groupId: string): Promise<Map<str
       this.on("classes.id", "class_events.class_id").andOn("classes.organisation_id", "class_events.organisation_id");
     })
     .where({ "class_events.organisation_id": scope.organisationId, "classes.group_id": groupId })
+    .whereNull("classes.withdrawn_at")
     .whereRaw("class_events.event->>'kind' = 'checkedIn'")
     .orderBy([
       { column: "classes.day", order: "desc" },

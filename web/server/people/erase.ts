@@ -127,7 +127,9 @@ export async function notesNaming(scope: Scope, name: string): Promise<{ readonl
       this.on("c.organisation_id", "e.organisation_id").andOn("c.id", "e.class_id");
     })
     .where("e.organisation_id", scope.organisationId)
-    .whereRaw("e.event ->> 'kind' = 'ended' and position(lower(?) in lower(e.event ->> 'note')) > 0", [name])
+    .whereRaw("e.event ->> 'kind' in ('ended', 'closingCorrected') and position(lower(?) in lower(e.event ->> 'note')) > 0", [
+      name,
+    ])
     .orderBy("c.day", "desc")
     .select<{ classId: string; day: string }[]>("c.id as classId", "c.day");
   return rows;

@@ -34,7 +34,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
       await seeText(page, "Active caps today");
       await click(page, "Set a cap");
       await click(page, "firm, since");
-      await click(page, "Show each cap with its reason");
+      await click(page, "Standard caps");
     },
   ],
   [

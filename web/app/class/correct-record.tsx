@@ -59,16 +59,18 @@ function PersonRow({ person: { id, name, here, notes }, answer }: { person: Reco
         {name}
       </th>
       <td className="py-2 pr-8">
-        {here ? "There" : "Absent"}
-        <Withdraw
-          hidden={{ personId: id, here: here ? "no" : "yes" }}
-          form={id}
-          answer={answer}
-          title={here ? "Was not there" : "Was there"}
-          of={name}
-          intent="attendance"
-          button={here ? "Record as absent" : "Record as there"}
-        />
+        <div className="flex flex-wrap gap-x-4">
+          <span className="w-16">{here ? "There" : "Absent"}</span>
+          <Withdraw
+            hidden={{ personId: id, here: here ? "no" : "yes" }}
+            form={id}
+            answer={answer}
+            title={here ? "Was not there" : "Was there"}
+            of={name}
+            intent="attendance"
+            button={here ? "Record as absent" : "Record as there"}
+          />
+        </div>
       </td>
       <td className="py-2">
         {notes.map((note) => (
@@ -121,7 +123,7 @@ export function AddMissedNote({ people, steps, answer }: PeopleProps & { readonl
     lastResult: resultOf(answer, "missed"),
     onValidate: ({ formData }) => parseForm(formData, { schema: MissedNoteForm }),
   });
-  const choose: [string, string] = ["", "choose"];
+  const choose: [string, string] = ["", "Choose"];
   return (
     <Form method="post" {...getFormProps(form)} className="flex flex-wrap items-start gap-4">
       <SelectField

@@ -1,5 +1,6 @@
+import { Menu as MenuIcon } from "lucide-react";
 import type { ReactNode } from "react";
-import { Form, NavLink } from "react-router";
+import { Form, NavLink, useLocation } from "react-router";
 import type { Role } from "../../server/scope.ts";
 import { Disclaimer } from "./disclaimer.tsx";
 
@@ -27,6 +28,44 @@ const PAGES: Readonly<Record<Role, readonly (readonly [to: string, label: string
   ],
 };
 
+const LINK = "flex min-h-11 items-center no-underline hover:text-white";
+
+/** The pages, in a row or one under the other. */
+function Pages({ role, className }: { role: Role; className: string }) {
+  return (
+    <nav aria-label="Main" className={className}>
+      {PAGES[role].map(([to, label]) => (
+        <NavLink
+          key={to}
+          to={to}
+          end={to === "/"}
+          className={({ isActive }) =>
+            `${LINK} px-3 ${isActive ? "font-bold shadow-[inset_0_-4px_0_var(--color-tide-300)]" : "text-tide-100"}`
+          }
+        >
+          {label}
+        </NavLink>
+      ))}
+    </nav>
+  );
+}
+
+/** Who is signed in, and the way out. */
+function Account({ organisation, name, className }: { organisation: string; name: string; className: string }) {
+  return (
+    <div className={`items-center gap-3 ${className}`}>
+      <NavLink to="/account" className={`${LINK} text-tide-100`}>
+        {organisation} · {name}
+      </NavLink>
+      <Form method="post" action="/sign-out">
+        <button type="submit" className="min-h-11 px-2 underline underline-offset-4">
+          Sign out
+        </button>
+      </Form>
+    </div>
+  );
+}
+
 /** The page around everything but the class: a band of sea whose lower edge is a tide. */
 export function Shell({
   organisation,
@@ -39,39 +78,29 @@ export function Shell({
   role: Role;
   children: ReactNode;
 }) {
+  const { pathname } = useLocation();
   return (
     <div className="flex min-h-screen flex-col">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-10 focus:bg-sand-50 focus:p-3">
         Skip to main content
       </a>
       <header className="bg-tide-800 text-sand-50 print:hidden">
-        <div className="mx-auto flex max-w-7xl flex-wrap items-center gap-x-8 px-6">
+        <div className="mx-auto hidden max-w-7xl flex-wrap items-center gap-x-8 px-6 sm:flex">
           <span className="py-2 font-display text-xl font-bold">Able Tide</span>
-          <nav aria-label="Main" className="flex flex-wrap">
-            {PAGES[role].map(([to, label]) => (
-              <NavLink
-                key={to}
-                to={to}
-                end={to === "/"}
-                className={({ isActive }) =>
-                  `flex min-h-11 items-center px-3 no-underline hover:text-white ${isActive ? "font-bold shadow-[inset_0_-4px_0_var(--color-tide-300)]" : "text-tide-100"}`
-                }
-              >
-                {label}
-              </NavLink>
-            ))}
-          </nav>
-          <div className="ml-auto flex items-center gap-3">
-            <NavLink to="/account" className="flex min-h-11 items-center text-tide-100 no-underline hover:text-white">
-              {organisation} · {name}
-            </NavLink>
-            <Form method="post" action="/sign-out">
-              <button type="submit" className="min-h-11 px-2 underline underline-offset-4">
-                Sign out
-              </button>
-            </Form>
-          </div>
+          <Pages role={role} className="flex flex-wrap" />
+          <Account organisation={organisation} name={name} className="ml-auto flex" />
         </div>
+        {/* A phone has room for one line: the rest unfolds, and folds again on the next page. */}
+        <details key={pathname} className="group px-6 sm:hidden">
+          <summary className="flex min-h-11 list-none items-center justify-between">
+            <span className="font-display text-xl font-bold">Able Tide</span>
+            <span className="flex min-h-11 items-center gap-2 underline underline-offset-4">
+              <MenuIcon size={20} aria-hidden="true" /> Menu
+            </span>
+          </summary>
+          <Pages role={role} className="grid grid-cols-2" />
+          <Account organisation={organisation} name={name} className="flex flex-wrap justify-between px-3" />
+        </details>
         <svg viewBox="0 0 1200 14" preserveAspectRatio="none" className="block h-2.5 w-full bg-sand-50" aria-hidden="true">
           <path d="M0 0 H1200 V5 C1050 13 950 13 800 7 S550 1 400 7 S150 13 0 6 Z" fill="var(--color-tide-800)" />
         </svg>

@@ -111,26 +111,19 @@ function HoldingRow({ cap, covered, today, answer, clinician }: Props & { cap: L
   );
 }
 
-/** The usual limits in one breath; each can still be answered for itself. */
+/** The usual limits, folded: they are the same for nearly everyone. Each can still be answered for itself. */
 function UsualLimits(props: Props) {
   const { caps, answer } = props;
-  const sentences = caps.map(({ limit }) => formatCapLimit(limit));
   const refused = caps.some(({ id }) => isRefused(resultOf(answer, id)));
   return (
-    <section className="mt-4 rounded-soft border border-sand-300 bg-white px-4 py-3">
-      <h3 className="text-lg">Standard caps</h3>
-      <p className="text-sand-600">{sentences.join(" · ")}</p>
-      <details open={refused || undefined}>
-        <summary className="flex min-h-11 w-fit items-center text-sand-600 underline underline-offset-4">
-          Show each cap with its reason
-        </summary>
-        <ul className="divide-y divide-sand-200">
-          {caps.map((cap) => (
-            <HoldingRow key={cap.id} {...props} cap={cap} covered={[]} />
-          ))}
-        </ul>
-      </details>
-    </section>
+    <details open={refused || undefined} className="mt-4 rounded-soft border border-sand-300 bg-white px-4 py-1">
+      <summary className="min-h-11 w-fit py-2 text-lg font-semibold">Standard caps ({caps.length})</summary>
+      <ul className="divide-y divide-sand-200">
+        {caps.map((cap) => (
+          <HoldingRow key={cap.id} {...props} cap={cap} covered={[]} />
+        ))}
+      </ul>
+    </details>
   );
 }
 

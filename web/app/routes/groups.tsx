@@ -63,7 +63,7 @@ export async function action({ request, context }: Route.ActionArgs) {
 }
 
 const box = "rounded-soft border border-sand-300 bg-white p-4";
-const head = "flex min-h-11 flex-wrap items-baseline gap-x-4";
+const head = "flex min-h-11 flex-wrap content-center items-baseline gap-x-4";
 
 type Place = Route.ComponentProps["loaderData"]["places"][number];
 

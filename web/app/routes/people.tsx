@@ -30,6 +30,7 @@ function portrayed(person: Person, day: string, caps: readonly StoredCap[], limi
     stature: person.stature,
     measured: person.measured,
     uses: person.uses,
+    aid: person.about.aids[0] ?? null,
     groupIds: person.groupIds,
     waits: interim.length > 0,
     isNew: !person.released,
@@ -64,7 +65,17 @@ export default function People({ loaderData: { people, groups, leads } }: Route.
   ].filter((section) => section.people.length > 0);
   return (
     <>
-      <PageHead title="Participants" note="Active caps for each participant. Select a name for reasons and dates.">
+      <PageHead title="Participants">
+        {people.length > 0 && (
+          <input
+            type="search"
+            aria-label="Search"
+            value={searched}
+            onChange={({ currentTarget }) => setSearched(currentTarget.value)}
+            placeholder="Search by first letters"
+            className="field-box w-60"
+          />
+        )}
         {leads && (
           <>
             <ButtonLink to="/people/new">
@@ -82,18 +93,6 @@ export default function People({ loaderData: { people, groups, leads } }: Route.
           Limitation guide
         </ButtonLink>
       </PageHead>
-      {people.length > 0 && (
-        <label className="mb-6 flex max-w-md items-center gap-3">
-          <span className="font-semibold">Search</span>
-          <input
-            type="search"
-            value={searched}
-            onChange={({ currentTarget }) => setSearched(currentTarget.value)}
-            placeholder="First letters of a name"
-            className="field-box"
-          />
-        </label>
-      )}
       {people.length > 0 && found.length === 0 && (
         <p role="status" className="text-lg">
           No participant found. Try other letters, or look in the archive.

@@ -63,6 +63,7 @@ export default [
         route("organisation", "routes/organisation.tsx"),
         route("organisation/thresholds", "routes/thresholds.tsx"),
         route("organisation/record", "routes/audit.tsx"),
+        route("organisation/retention", "routes/retention.tsx"),
         route("organisation/delete", "routes/organisation-delete.tsx"),
         route("people/:personId/erase", "routes/person-erase.tsx"),
       ]),

@@ -104,7 +104,19 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
     "the record of changes",
     async () => void (await page.goto(`${serverUrl()}/organisation/record`, { waitUntil: "networkidle0" })),
   ],
+  ["retention", async () => void (await page.goto(`${serverUrl()}/organisation/retention`, { waitUntil: "networkidle0" }))],
   ["deleting", async () => void (await page.goto(`${serverUrl()}/organisation/delete`, { waitUntil: "networkidle0" }))],
+  [
+    "correcting a class",
+    async () => {
+      await page.goto(`${serverUrl()}/`, { waitUntil: "networkidle0" });
+      await page.click('a[href^="/classes/"]');
+      await click(page, "Correct the record");
+      await seeText(page, "A note that is missing");
+      await click(page, "Was not there");
+      await click(page, "Withdraw this class");
+    },
+  ],
   ["the archive", async () => void (await page.goto(`${serverUrl()}/archive`, { waitUntil: "networkidle0" }))],
   [
     "erasing someone",

@@ -152,6 +152,10 @@ beforeAll(async () => {
     ],
     "archive.tsx": [at("/archive", { intent: "person", id: randomUUID() })],
     "person-erase.tsx": [at(`/people/${personId}/erase`, { intent: "erase", name: "Jory", password: "not the password" })],
+    "retention.tsx": [
+      at("/organisation/retention", { intent: "retention", personYears: "3", classYears: "10" }),
+      at("/organisation/retention", { intent: "erase-past", name: "Broken Harbour", password: "not the password" }),
+    ],
     "organisation-delete.tsx": [
       at("/organisation/delete", { intent: "delete", name: "Broken Harbour", password: "not the password" }),
     ],

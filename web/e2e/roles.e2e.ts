@@ -120,6 +120,7 @@ test.each<[string, readonly Role[]]>([
   ["/organisation", ["owner"]],
   ["/organisation/thresholds", ["owner"]],
   ["/organisation/record", ["owner"]],
+  ["/organisation/retention", ["owner"]],
   ["/organisation/delete", ["owner"]],
   ["/organisation/export", ["owner"]],
   ["/people/PERSON/erase", ["owner"]],

@@ -161,12 +161,20 @@ test("everything is exported, and read back as another organisation from the ter
   const file = join(folder, "able-tide.zip");
   writeFileSync(file, archive);
   const email = `reader-${organisation.email}`;
-  const options = ["--from", file, "--organisation", "Read-back Quay", "--time-zone", "Europe/Lisbon", "--name", "Reader"];
-  const found = spawnSync(process.execPath, [join(ROOT, "scripts/found.mjs"), ...options, "--email", email], {
-    env: { ...process.env, DATABASE_URL: process.env["TEST_DATABASE_URL"] ?? "", BUILD: "build-test" },
-    input: "brass otter lantern\n",
-    encoding: "utf8",
-  });
+  const options = ["--organisation", "Read-back Quay", "--time-zone", "Europe/Lisbon", "--name", "Reader"];
+  const foundFrom = (from: string) =>
+    spawnSync(process.execPath, [join(ROOT, "scripts/found.mjs"), "--from", from, ...options, "--email", email], {
+      env: { ...process.env, DATABASE_URL: process.env["TEST_DATABASE_URL"] ?? "", BUILD: "build-test" },
+      input: "brass otter lantern\n",
+      encoding: "utf8",
+    });
+  const torn = join(folder, "torn.zip");
+  writeFileSync(torn, archive.subarray(0, archive.length - 500));
+  const refused = foundFrom(torn);
+  expect(refused.stderr).toContain("This file is no zip file, or a part of it is missing.");
+  expect(refused.status).not.toBe(0);
+  await expect(cookieOf(serverUrl(), { email, password: "brass otter lantern" })).rejects.toThrow("401");
+  const found = foundFrom(file);
   expect(found.stderr).toBe("");
   expect(found.stdout).toContain("Read-back Quay is founded.");
   const reader = await openPage(browser, problems);

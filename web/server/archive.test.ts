@@ -5,6 +5,7 @@ import { addSomebody, ownOrganisation, type TestOrganisation } from "../e2e/orga
 import { archive, bringBack, listArchived } from "./archive.ts";
 import { teachPlan } from "./classes/teach.ts";
 import { addGroup, listGroups } from "./groups/groups.ts";
+import { findMovement, listOfferedMovements } from "./movements/movements.ts";
 import { changePerson, findPerson, listPeople } from "./people/people.ts";
 import { addPlan } from "./plans/plans.ts";
 import { addVenue, listVenues } from "./venues/venues.ts";
@@ -29,6 +30,21 @@ test("someone is put away and brought back with all that was recorded, by their 
   expect(await bringBack(theirs.scope, "person", personId)).toBe(false);
   expect(await bringBack(scope, "person", personId)).toBe(true);
   expect((await listPeople(scope)).find(({ id }) => id === personId)?.groupIds).toEqual([mine.groupId]);
+});
+
+test("a movement that came with the product is offered no more once it is archived, in this organisation only", async () => {
+  const { scope } = mine;
+  const offered = async (of = scope) => (await listOfferedMovements(of)).map(({ id }) => id);
+  expect(await archive(scope, "movement", "no-such-movement")).toBe("unknown");
+  expect(await archive(scope, "movement", "shift-and-press")).toBe("archived");
+  expect(await archive(scope, "movement", "shift-and-press")).toBe("unknown");
+  expect(await offered()).not.toContain("shift-and-press");
+  expect(await offered(theirs.scope)).toContain("shift-and-press");
+  expect(await findMovement(scope, "shift-and-press")).not.toBeNull();
+  expect(await listArchived(scope)).toMatchObject([{ subject: "movement", id: "shift-and-press", name: "Shift and press" }]);
+  expect(await bringBack(theirs.scope, "movement", "shift-and-press")).toBe(false);
+  expect(await bringBack(scope, "movement", "shift-and-press")).toBe(true);
+  expect(await offered()).toContain("shift-and-press");
 });
 
 test("no one is put away in the middle of a class", async () => {

@@ -1,18 +1,21 @@
 import { recordAction } from "./audit/audit.ts";
 import { classesOf, isInClass } from "./classes/classes.ts";
+import { archiveMovement, bringMovementBack, listArchivedMovements } from "./movements/archive-movement.ts";
 import type { Scope } from "./scope.ts";
 
 /** What can be put away and brought back. */
-export const ARCHIVED_SUBJECTS = ["person", "group", "venue"] as const;
+export const ARCHIVED_SUBJECTS = ["person", "group", "venue", "movement"] as const;
 export type ArchivedSubject = (typeof ARCHIVED_SUBJECTS)[number];
+/** Those that have a row with a mark of their own. */
+type ArchivedRow = Exclude<ArchivedSubject, "movement">;
 
-const TABLES: Readonly<Record<ArchivedSubject, string>> = { person: "people", group: "groups", venue: "places" };
+const TABLES: Readonly<Record<ArchivedRow, string>> = { person: "people", group: "groups", venue: "places" };
 
-const rowsOf = ({ database, organisationId }: Scope, subject: ArchivedSubject) =>
+const rowsOf = ({ database, organisationId }: Scope, subject: ArchivedRow) =>
   database(TABLES[subject]).where({ organisation_id: organisationId });
 
 /** Whether something is needed by what is not archived: a venue by a group that meets there, a person by a class under way. */
-async function isNeeded(scope: Scope, subject: ArchivedSubject, id: string): Promise<boolean> {
+async function isNeeded(scope: Scope, subject: ArchivedRow, id: string): Promise<boolean> {
   if (subject === "venue")
     return (await rowsOf(scope, "group").whereNull("archived_at").where({ place_id: id }).first("id")) !== undefined;
   if (subject === "person") return isInClass(scope, id);
@@ -25,6 +28,7 @@ async function isNeeded(scope: Scope, subject: ArchivedSubject, id: string): Pro
  * @returns "needed" while something that is not archived needs it
  */
 export async function archive(scope: Scope, subject: ArchivedSubject, id: string): Promise<"archived" | "needed" | "unknown"> {
+  if (subject === "movement") return archiveMovement(scope, id);
   if (await isNeeded(scope, subject, id)) return "needed";
   return scope.database.transaction(async (database) => {
     const within = { ...scope, database };
@@ -36,14 +40,16 @@ export async function archive(scope: Scope, subject: ArchivedSubject, id: string
 }
 
 /** Brings something back as it was. @returns false for what is not archived */
-export const bringBack = (scope: Scope, subject: ArchivedSubject, id: string): Promise<boolean> =>
-  scope.database.transaction(async (database) => {
+export async function bringBack(scope: Scope, subject: ArchivedSubject, id: string): Promise<boolean> {
+  if (subject === "movement") return bringMovementBack(scope, id);
+  return scope.database.transaction(async (database) => {
     const within = { ...scope, database };
     const changed = await rowsOf(within, subject).where({ id }).whereNotNull("archived_at").update({ archived_at: null });
     if (changed !== 1) return false;
     await recordAction(within, "broughtBack", { subject, id });
     return true;
   });
+}
 
 /** Something that was put away. */
 export interface Archived {
@@ -57,6 +63,11 @@ export interface Archived {
 /** What was put away, by kind and name. */
 export async function listArchived(scope: Scope): Promise<Archived[]> {
   const of = async (subject: ArchivedSubject): Promise<Archived[]> => {
+    if (subject === "movement")
+      return (await listArchivedMovements(scope)).map(({ at, ...row }) => ({ subject, ...row, at: at.toISOString() }));
+    return ofRows(subject);
+  };
+  const ofRows = async (subject: ArchivedRow): Promise<Archived[]> => {
     const rows = await rowsOf(scope, subject)
       .whereNotNull("archived_at")
       .orderBy(["name", "id"])

@@ -4,7 +4,7 @@ import { EASY_TO_GUESS } from "../forms/password-form.ts";
 import { found } from "./accounts/founding.ts";
 import { now } from "./clock.ts";
 import { database } from "./database.ts";
-import { readOrganisation } from "./files/read-organisation.ts";
+import { NoExport, readOrganisation } from "./files/read-organisation.ts";
 import { migrate } from "./migrate.ts";
 
 const PROBLEMS = {
@@ -31,10 +31,16 @@ export async function foundFromTerminal(
       .join("\n");
   await migrate(database());
   try {
-    const outcome = await found(database(), submission.value, now());
-    if (typeof outcome === "string") return PROBLEMS[outcome];
-    if (archive !== null) await readOrganisation(database(), outcome.organisationId, archive, now());
-    return null;
+    // All or nothing: a file that cannot be read leaves no empty organisation behind.
+    return await database().transaction(async (transaction) => {
+      const outcome = await found(transaction, submission.value, now());
+      if (typeof outcome === "string") return PROBLEMS[outcome];
+      if (archive !== null) await readOrganisation(transaction, outcome.organisationId, archive, now());
+      return null;
+    });
+  } catch (error) {
+    if (error instanceof NoExport) return error.message;
+    throw error;
   } finally {
     await database().destroy();
   }

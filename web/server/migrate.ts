@@ -19,6 +19,8 @@ import { secondFactors } from "./migrations/017-second-factors.ts";
 import { audit } from "./migrations/018-audit.ts";
 import { withdrawnResults } from "./migrations/019-withdrawn-results.ts";
 import { withdrawnClasses } from "./migrations/020-withdrawn-classes.ts";
+import { archivedMovements } from "./migrations/021-archived-movements.ts";
+import { retention } from "./migrations/022-retention.ts";
 
 const MIGRATIONS = [
   firstFloor,
@@ -41,6 +43,8 @@ const MIGRATIONS = [
   audit,
   withdrawnResults,
   withdrawnClasses,
+  archivedMovements,
+  retention,
 ];
 
 /**

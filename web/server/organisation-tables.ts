@@ -9,6 +9,7 @@ const BY_ID = [["id", "uuid"]] as const;
  */
 export const EXPORTED = {
   policies: [],
+  retention: [],
   places: BY_ID,
   groups: BY_ID,
   people: BY_ID,
@@ -29,6 +30,7 @@ export const EXPORTED = {
   results: BY_ID,
   movements: [["id", "text"]],
   movement_names: [["movement_id", "text"]],
+  archived_movements: [["movement_id", "text"]],
   styles: BY_ID,
   plans: BY_ID,
   plan_versions: [

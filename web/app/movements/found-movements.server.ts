@@ -7,12 +7,12 @@ interface Found extends LibraryMovement {
   readonly demand: MovementDemand | null;
 }
 
-/** The movements that are looked for, with the demand of each, and how many there are in all. */
+/** The movements that are looked for, with the demand of each, and how many there are in all, archived ones left out. */
 export async function foundMovements(
   scope: Scope,
   finding: Finding,
 ): Promise<{ readonly all: number; readonly found: readonly Found[] }> {
-  const listed = await listMovements(scope);
+  const listed = (await listMovements(scope)).filter(({ archived }) => !archived);
   const own = listed.flatMap(({ movement, shipped }) => (shipped ? [] : [movement]));
   // Own movements are few and known by their content, so this is mostly nothing; what is not known yet shows next time.
   void loadMinimumDemand(scope.database, own, scope.now).catch(() => undefined);

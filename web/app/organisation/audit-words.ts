@@ -20,6 +20,7 @@ const SUBJECTS: Readonly<Record<AuditSubject, string>> = {
   venue: "venue",
   movement: "movement",
   policy: "check-in thresholds",
+  retention: "retention periods",
   plan: "plan",
   class: "class",
   classScript: "class script",
@@ -35,10 +36,13 @@ const fieldWords = (field: string): string => field.replace(/([A-Z])/g, (letter)
 export function auditWords({
   action,
   subject,
+  subjectId,
   name,
   fields,
-}: Pick<AuditEntry, "action" | "subject" | "name" | "fields">): string {
-  const what = [ACTIONS[action], SUBJECTS[subject], name ?? ""].filter((word) => word !== "").join(" ");
+}: Pick<AuditEntry, "action" | "subject" | "subjectId" | "name" | "fields">): string {
+  // The id of a movement is its name in small letters; the database has no name for those that came with the product.
+  const called = name ?? (subject === "movement" ? subjectId.replaceAll("-", " ") : "");
+  const what = [ACTIONS[action], SUBJECTS[subject], called].filter((word) => word !== "").join(" ");
   return fields.length === 0 || (action === "added" && subject !== "person")
     ? what
     : `${what}: ${fields.map(fieldWords).join(", ")}`;

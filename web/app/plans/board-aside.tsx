@@ -38,7 +38,7 @@ export function BoardAside({ board, people }: Pick<BoardProps, "people"> & { boa
             <PersonSession person={person} row={row} people={people} blocks={laterBlocks} rows={fitted.rows} />
           </>
         ) : (
-          people.length > 0 && <p>Here {formatSupportNeeds(board.hands[shownAt] ?? NO_SUPPORT)}.</p>
+          people.length > 0 && <p>{formatSupportNeeds(board.hands[shownAt] ?? NO_SUPPORT)}.</p>
         )}
       </PlanItemPanel>
     </aside>

@@ -65,7 +65,7 @@ const GridRow = memo(function GridRow({ person, row, blocks, cells, chosenBlockI
     <tr className={chosenBlockId === null ? "" : "bg-tide-100"}>
       <th scope="row" className="overflow-hidden pl-2 text-left leading-[1.15]">
         {person.name}
-        <span className="block truncate font-normal text-sand-600">{person.brief}</span>
+        <span className="line-clamp-2 text-[14px] font-normal text-sand-600">{person.brief}</span>
       </th>
       {blocks.map((block, place) => {
         const cell = cells?.[place];
@@ -151,7 +151,7 @@ function SupportRow({ blocks, hands, offers }: Pick<Props, "blocks" | "hands" | 
       <tr className="border-t border-sand-300">
         <th scope="row" className="py-1 pl-2 text-left leading-[1.15]">
           Using support
-          <span className="block truncate font-normal text-sand-600">{offers}</span>
+          <span className="block font-normal text-sand-600">{offers}</span>
         </th>
         {hands.map((needed, place) => (
           <td key={blocks[place]?.id} className="text-center align-top">

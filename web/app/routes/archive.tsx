@@ -22,11 +22,18 @@ export async function loader({ context }: Route.LoaderArgs) {
 export async function action({ request, context }: Route.ActionArgs) {
   const formData = await formDataOf(request);
   const subject = intentOf(formData, ARCHIVED_SUBJECTS);
-  if (!(await bringBack(context.get(scopeContext), subject, idOf(formData, "id")))) throw notFound();
+  // A movement's id is a word of its own.
+  const id = subject === "movement" ? String(formData.get("id")) : idOf(formData, "id");
+  if (!(await bringBack(context.get(scopeContext), subject, id))) throw notFound();
   return data(null);
 }
 
-const TITLES: Readonly<Record<ArchivedSubject, string>> = { person: "Participants", group: "Groups", venue: "Venues" };
+const TITLES: Readonly<Record<ArchivedSubject, string>> = {
+  person: "Participants",
+  group: "Groups",
+  venue: "Venues",
+  movement: "Movements",
+};
 
 export default function ArchivePage({ loaderData: { subjects, archived, erases } }: Route.ComponentProps) {
   return (
@@ -34,7 +41,8 @@ export default function ArchivePage({ loaderData: { subjects, archived, erases }
       <PageHead title="Archive" note="Out of the way, with all that was recorded. Bring back what you need again." />
       {archived.length === 0 && (
         <p className="text-lg">
-          Nothing is archived. You archive a participant at the end of their page, and a group or venue on its card under Groups.
+          Nothing is archived. You archive a participant at the end of their page, a group or venue on its card under Groups, and
+          a movement in its editor.
         </p>
       )}
       {subjects

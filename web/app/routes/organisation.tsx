@@ -145,6 +145,9 @@ export default function OrganisationPage({ loaderData, actionData }: Route.Compo
         <ButtonLink look="plain" to="/organisation/thresholds">
           Check-in thresholds
         </ButtonLink>
+        <ButtonLink look="plain" to="/organisation/retention">
+          How long records are kept
+        </ButtonLink>
         <ButtonLink look="plain" to="/organisation/record">
           Record of changes
         </ButtonLink>

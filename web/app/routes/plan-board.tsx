@@ -80,8 +80,12 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     }),
     // No one waits for it: where the server has it at hand it comes before the browser could work it out.
     fitted: atHand && Promise.race([atHand.catch(() => null), pause(AT_HAND, null, { ref: false })]),
-    // A movement without a variant for the hall cannot be planned there; the same for the pool.
-    movements: movements.map(({ movement }) => movement).filter(group.inWater ? hasWaterVariant : hasLandVariant),
+    // A movement without a variant for the hall cannot be planned there; the same for the pool. One that is archived stays
+    // where it is planned.
+    movements: movements
+      .filter(({ movement, archived }) => !archived || plan.blocks.some(({ movementId }) => movementId === movement.id))
+      .map(({ movement }) => movement)
+      .filter(group.inWater ? hasWaterVariant : hasLandVariant),
     taught: taught && { id: taught.id, ended: taught.endedAt !== null },
   };
 }

@@ -96,7 +96,11 @@ async function startFrom(
   if (start === "empty") return { style, breathSeconds, purpose };
   if (start === "last") return contentOf(last);
   const settingOf = await settingsOf(scope, [group.id]);
-  const movements = (await listMovements(scope)).map(({ movement }) => movement).filter(hasLandVariant);
+  const used = new Set(last.blocks.map(({ movementId }) => movementId));
+  const movements = (await listMovements(scope))
+    .filter(({ movement, archived }) => !archived || used.has(movement.id))
+    .map(({ movement }) => movement)
+    .filter(hasLandVariant);
   return copyForward({
     last: contentOf(last),
     movements,

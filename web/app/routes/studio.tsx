@@ -8,6 +8,7 @@ import type { SubmissionResult } from "@conform-to/react";
 import { data, redirect } from "react-router";
 import { OwnNameForm } from "../../forms/own-name-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
+import { archiveMovement, bringMovementBack } from "../../server/movements/archive-movement.ts";
 import { deleteMovement, listMovements, nameMovement, saveMovements } from "../../server/movements/movements.ts";
 import { listPeople } from "../../server/people/people.ts";
 import type { Scope } from "../../server/scope.ts";
@@ -15,6 +16,7 @@ import { formDataOf, intentOf } from "../form-data.server.ts";
 import { Button, ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
+import { ArchiveMovement } from "../studio/archive-movement.tsx";
 import { OwnName } from "../studio/own-name.tsx";
 import { SAVE_FORM, Studio } from "../studio/studio.tsx";
 import type { Route } from "./+types/studio";
@@ -54,9 +56,15 @@ export async function action({ request, params, context }: Route.ActionArgs) {
   const found = await listed(scope, params.movementId);
   if (!found) throw notFound();
   const form = await formDataOf(request);
-  switch (intentOf(form, ["save", "name", "delete"])) {
+  switch (intentOf(form, ["save", "name", "delete", "archive", "bring-back"])) {
     case "delete":
       return removeMovement(scope, found.movement.id);
+    case "archive":
+      await archiveMovement(scope, found.movement.id);
+      return redirect("/movements");
+    case "bring-back":
+      await bringMovementBack(scope, found.movement.id);
+      return data<Answer>({ problems: [] });
     case "name":
       return saveOwnName(scope, found.movement.id, form);
     case "save":
@@ -99,7 +107,7 @@ interface Answer {
 }
 
 export default function StudioPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { movement, shipped, people } = loaderData;
+  const { movement, shipped, archived, people } = loaderData;
   const answer: Answer = actionData ?? { problems: [] };
   return (
     <>
@@ -112,6 +120,7 @@ export default function StudioPage({ loaderData, actionData }: Route.ComponentPr
         </Button>
       </PageHead>
       <Studio key={JSON.stringify(movement)} movement={movement} shipped={shipped} people={people} problems={answer.problems} />
+      <ArchiveMovement movement={movement} archived={archived} />
       <OwnName key={`own ${movement.name.own}`} movement={movement} lastResult={answer.ownName ?? null} />
     </>
   );

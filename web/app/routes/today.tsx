@@ -17,6 +17,7 @@ import { fitAhead } from "../../server/plans/fitted-plan.ts";
 import { outlineOf } from "../../server/plans/outline.ts";
 import { listPlans, type Plan } from "../../server/plans/plans.ts";
 import { type SettingOf, settingsOf } from "../../server/plans/setting.ts";
+import { pastRetention } from "../../server/policy/retention.ts";
 import { type Scope, today } from "../../server/scope.ts";
 import { formatDay, nextMeeting } from "../days.ts";
 import { ButtonLink } from "../kit/button.tsx";
@@ -69,6 +70,17 @@ async function lastClass(scope: Scope) {
   };
 }
 
+/** What is past the period it is kept, in words; empty where nothing is. */
+async function pastWords(scope: Scope): Promise<string> {
+  const { people, classes } = await pastRetention(scope);
+  return [
+    people.length > 0 && count(people.length, "participant", "participants"),
+    classes.length > 0 && count(classes.length, "class record", "class records"),
+  ]
+    .filter(Boolean)
+    .join(" and ");
+}
+
 /** Days for which an observation is listed for follow-up here; the participant's page lists it for longer. */
 const FOLLOW_UP_DAYS = 28;
 
@@ -110,6 +122,7 @@ export async function loader({ context }: Route.LoaderArgs) {
     guide: guide && guide.next !== null && !guide.closed ? { done: guide.done.length, of: GUIDE_STEPS.length } : null,
     sessions,
     needs: scope.role === "helper" ? [] : needsOf(day, { caps, limitations, noted, notices, nextDays }, nameOf),
+    past: scope.role === "owner" ? await pastWords(scope) : "",
     last: scope.role === "helper" || scope.role === "clinician" ? null : await lastClass(scope),
   };
 }
@@ -216,11 +229,19 @@ function NoGroups({ leads }: { leads: boolean }) {
   );
 }
 
-export default function Today({ loaderData: { day, role, guide, running, sessions, needs, last } }: Route.ComponentProps) {
+export default function Today({ loaderData: { day, role, guide, running, sessions, needs, past, last } }: Route.ComponentProps) {
   return (
     <>
       <PageHead title={formatDay(day)} />
       {guide && <GuideCard {...guide} />}
+      {past !== "" && (
+        <p className="mb-6 text-lg">
+          Past the period you keep them: {past}.{" "}
+          <Link to="/organisation/retention" className="font-semibold underline underline-offset-4">
+            Review
+          </Link>
+        </p>
+      )}
       {role !== "clinician" &&
         running.map(({ id, group }) => (
           <section

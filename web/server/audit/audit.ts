@@ -24,6 +24,7 @@ export type AuditSubject =
   | "venue"
   | "movement"
   | "policy"
+  | "retention"
   | "plan"
   | "class"
   | "classScript"

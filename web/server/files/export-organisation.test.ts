@@ -1,3 +1,4 @@
+import { addMinutes } from "date-fns";
 import { strFromU8, unzipSync } from "fflate";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import { addSomebody, now, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
@@ -45,7 +46,11 @@ afterAll(() => Promise.all([mine.close(), theirs.close()]));
 async function bytesOf(stream: ReadableStream<Uint8Array>): Promise<Uint8Array> {
   return new Uint8Array(await new Response(stream).arrayBuffer());
 }
-const exported = (scope: Scope) => exportOrganisation(scope);
+function exported(scope: Scope): ReadableStream<Uint8Array> {
+  const archive = exportOrganisation(scope);
+  if (!archive) throw new Error("another export is being read");
+  return archive;
+}
 /** The rows of each exported table, without whose they are and who recorded them. */
 async function contentOf({ database, organisationId }: Scope): Promise<Record<string, string[]>> {
   const content: Record<string, string[]> = {};
@@ -99,7 +104,20 @@ describe("an organisation that is exported", () => {
   test("is not read back from something else", async () => {
     await expect(
       readOrganisation(theirs.scope.database, theirs.scope.organisationId, new Uint8Array([1, 2, 3]), now()),
-    ).rejects.toThrow();
+    ).rejects.toThrow("This file is no zip file");
+  });
+
+  test("is exported once at a time; another organisation does not wait for that, and a reader who went away blocks no one", async () => {
+    const first = exported(mine.scope);
+    const reader = first.getReader();
+    await reader.read();
+    expect(exportOrganisation(mine.scope)).toBeNull();
+    await bytesOf(exported(theirs.scope));
+    await reader.cancel();
+    const second = exported(mine.scope);
+    expect(exportOrganisation({ ...mine.scope, now: () => addMinutes(now(), 11) })).not.toBeNull();
+    await second.cancel();
+    await bytesOf(exported(mine.scope));
   });
 });
 

@@ -1,3 +1,4 @@
+import { subMinutes } from "date-fns";
 import { strToU8, Zip, ZipDeflate } from "fflate";
 import { recordAction } from "../audit/audit.ts";
 import { EXPORTED, EXPORTED_TABLES, type ExportedTable } from "../organisation-tables.ts";
@@ -74,15 +75,29 @@ async function* inBrackets(rows: AsyncIterable<string>): AsyncGenerator<string> 
   yield "\n]\n";
 }
 
-/** Everything of the organisation as a zip of JSON and CSV, made while it is read, so that little of it is in memory. */
-export function exportOrganisation(scope: Scope): ReadableStream<Uint8Array> {
+/** Organisations whose export is being read, and since when. */
+const underWay = new Map<string, Date>();
+
+/** After so many minutes a reader is taken for gone: another may begin. */
+const LONGEST_MINUTES = 10;
+
+/**
+ * Everything of the organisation as a zip of JSON and CSV, made while it is read, so that little of it is in memory.
+ *
+ * @returns null while another export of the same organisation is being read
+ */
+export function exportOrganisation(scope: Scope): ReadableStream<Uint8Array> | null {
+  const { organisationId } = scope;
+  const since = underWay.get(organisationId);
+  if (since && since > subMinutes(scope.now(), LONGEST_MINUTES)) return null;
+  underWay.set(organisationId, scope.now());
   const ready: Uint8Array[] = [];
   const zip = new Zip((error, chunk) => {
     if (error) throw error;
     ready.push(chunk);
   });
   async function* chunks(): AsyncGenerator<Uint8Array> {
-    await recordAction(scope, "exported", { subject: "organisation", id: scope.organisationId });
+    await recordAction(scope, "exported", { subject: "organisation", id: organisationId });
     for await (const [name, parts] of filesOf(scope)) {
       const file = new ZipDeflate(name, { level: QUICKLY });
       zip.add(file);
@@ -98,11 +113,18 @@ export function exportOrganisation(scope: Scope): ReadableStream<Uint8Array> {
   const source = chunks();
   return new ReadableStream<Uint8Array>({
     async pull(controller) {
-      const { value, done } = await source.next();
-      if (done) controller.close();
-      else controller.enqueue(value);
+      try {
+        const { value, done } = await source.next();
+        if (!done) return controller.enqueue(value);
+        underWay.delete(organisationId);
+        controller.close();
+      } catch (error) {
+        underWay.delete(organisationId);
+        throw error;
+      }
     },
     async cancel() {
+      underWay.delete(organisationId);
       zip.terminate();
       await source.return(undefined);
     },

@@ -14,6 +14,12 @@ type Row = v.InferOutput<typeof Rows>[number];
 /** Rows that are read into the database at a time. */
 const AT_A_TIME = 50;
 
+/** Why a file cannot be read as an export, as a sentence. */
+export class NoExport extends Error {}
+
+/** Tables that exports of before do not have yet. */
+const ADDED_LATER: readonly ExportedTable[] = ["retention", "archived_movements"];
+
 /** The address of an account that only lends its name to what it recorded; no one signs in with it. */
 const formerEmail = (id: string): string => `${id}@former.invalid`;
 const NO_PASSWORD = "none";
@@ -52,24 +58,37 @@ async function insertRows(database: Knex, table: ExportedTable, rows: readonly R
     ]);
 }
 
+function unzipped(archive: Uint8Array): ReturnType<typeof unzipSync> {
+  try {
+    return unzipSync(archive);
+  } catch {
+    throw new NoExport("This file is no zip file, or a part of it is missing.");
+  }
+}
+
 /**
  * Reads an export into an organisation that has nothing yet. Whoever recorded something keeps their name on it; they are
  * invited anew to sign in.
  *
  * @param archive the zip
- * @throws {Error} with a sentence where it is no export; nothing is read in then
+ * @throws {NoExport} with a sentence where it is no export; nothing is read in then
  */
 export async function readOrganisation(database: Knex, organisationId: string, archive: Uint8Array, now: Date): Promise<void> {
-  const files = unzipSync(archive);
+  const files = unzipped(archive);
   const json = (name: string): unknown => {
     const file = files[name];
-    if (!file) throw new Error(`This is no export of an organisation: ${name} is missing.`);
-    return JSON.parse(strFromU8(file));
+    if (!file) throw new NoExport(`This is no export of an organisation: ${name} is missing.`);
+    try {
+      return JSON.parse(strFromU8(file));
+    } catch {
+      throw new NoExport(`This is no export of an organisation: ${name} cannot be read.`);
+    }
   };
-  if (!v.is(About, json("about.json"))) throw new Error("This is no export of an organisation that can be read here.");
+  if (!v.is(About, json("about.json"))) throw new NoExport("This is no export of an organisation that can be read here.");
   await database.transaction(async (transaction) => {
     const accounts = await addFormerTeam(transaction, organisationId, v.parse(Team, json("team.json")), now);
     for (const table of EXPORTED_TABLES) {
+      if (ADDED_LATER.includes(table) && !files[`tables/${table}.json`]) continue;
       const rows = v.parse(Rows, json(`tables/${table}.json`));
       await insertRows(
         transaction,

@@ -6,11 +6,13 @@ export interface LibraryMovement {
   readonly movement: Movement;
   /** Whether it came with the product; such a one is never changed. */
   readonly shipped: boolean;
+  /** Whether the organisation archived it: plans that have it keep it, and it is offered no more. */
+  readonly archived: boolean;
 }
 
 const byName = (a: LibraryMovement, b: LibraryMovement): number => taughtName(a.movement).localeCompare(taughtName(b.movement));
 
-/** Shipped movements and the organisation's own, by name. */
+/** Shipped movements and the organisation's own, archived ones too, by name. */
 export async function listMovements(scope: Scope): Promise<LibraryMovement[]> {
   const here = { organisation_id: scope.organisationId };
   // One after the other: within a transaction there is one connection.
@@ -19,13 +21,19 @@ export async function listMovements(scope: Scope): Promise<LibraryMovement[]> {
     .database("movement_names")
     .where(here)
     .select<{ movement_id: string; name: string }[]>("movement_id", "name");
+  const archived = new Set(await scope.database("archived_movements").where(here).pluck<string[]>("movement_id"));
   const names = new Map(said.map((row) => [row.movement_id, row.name]));
   const listed = (movement: Movement, shipped: boolean): LibraryMovement => {
     const own = names.get(movement.id);
-    return { movement: own === undefined ? movement : { ...movement, name: { ...movement.name, own } }, shipped };
+    const named = own === undefined ? movement : { ...movement, name: { ...movement.name, own } };
+    return { movement: named, shipped, archived: archived.has(movement.id) };
   };
   return [...SHIPPED.map((movement) => listed(movement, true)), ...own.map((row) => listed(row.document, false))].sort(byName);
 }
+
+/** Movements that a plan may get: those that are not archived, by name. */
+export const listOfferedMovements = async (scope: Scope): Promise<Movement[]> =>
+  (await listMovements(scope)).flatMap(({ movement, archived }) => (archived ? [] : [movement]));
 
 export async function findMovement(scope: Scope, id: string): Promise<Movement | null> {
   return (await listMovements(scope)).find(({ movement }) => movement.id === id)?.movement ?? null;
@@ -91,5 +99,6 @@ export async function deleteMovement(scope: Scope, id: string): Promise<"deleted
   if (plan) return "planned";
   await scope.database("movements").where({ organisation_id: scope.organisationId, id }).delete();
   await nameMovement(scope, id, "");
+  await scope.database("archived_movements").where({ organisation_id: scope.organisationId, movement_id: id }).delete();
   return "deleted";
 }

@@ -3,7 +3,7 @@ import { EMPTY_PLAN } from "@able-tide/core/plan/plan";
 import { PRIORITY } from "../../jobs/fit-runner.ts";
 import { fitting } from "../fitting/fitting.ts";
 import type { Group } from "../groups/groups.ts";
-import { listMovements } from "../movements/movements.ts";
+import { listOfferedMovements } from "../movements/movements.ts";
 import { activeCaps } from "../people/caps.ts";
 import { listPeopleOfGroup } from "../people/people.ts";
 import type { Scope } from "../scope.ts";
@@ -22,9 +22,9 @@ export async function draftFor(scope: Scope, group: Group, day: string): Promise
   const [caps, settingOf, library] = await Promise.all([
     activeCaps(scope, ids, day),
     settingsOf(scope, [group.id]),
-    listMovements(scope),
+    listOfferedMovements(scope),
   ]);
-  const movements = library.map(({ movement }) => movement).filter(group.inWater ? hasWaterVariant : hasLandVariant);
+  const movements = library.filter(group.inWater ? hasWaterVariant : hasLandVariant);
   const plain = settingOf({ day }, group, caps);
   const fits = people.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], plain, []));
   const { style, breathSeconds, purpose } = EMPTY_PLAN;

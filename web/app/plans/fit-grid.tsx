@@ -63,7 +63,7 @@ interface RowProps extends Pick<Props, "blocks" | "choose"> {
 const GridRow = memo(function GridRow({ person, row, blocks, cells, chosenBlockId, tabAt, choose }: RowProps) {
   return (
     <tr className={chosenBlockId === null ? "" : "bg-tide-100"}>
-      <th scope="row" className="overflow-hidden pl-2 text-left leading-[1.15]">
+      <th scope="row" className="overflow-hidden py-0.5 pl-2 text-left leading-[1.15]">
         {person.name}
         <span className="line-clamp-2 text-[14px] font-normal text-sand-600">{person.brief}</span>
       </th>

@@ -54,7 +54,7 @@ export function TimelineTile({ block, span, chosen, upright, choose }: TileProps
         <span
           className={
             upright
-              ? "max-h-24 max-w-[2em] flex-1 rotate-180 overflow-hidden text-left leading-none [writing-mode:vertical-rl]"
+              ? "max-h-32 max-w-[2em] flex-auto rotate-180 overflow-hidden text-left leading-none [writing-mode:vertical-rl]"
               : ""
           }
         >

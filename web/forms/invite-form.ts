@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { email } from "./email.ts";
 import { newPassword, PASSWORD_LENGTH } from "./password-form.ts";
 import { requiredText } from "./required-text.ts";
 
@@ -12,13 +13,7 @@ export const ROLES = [
 export const ROLE_NAMES = ["instructor", "helper", "clinician", "owner"] as const;
 
 export const InviteForm = v.object({
-  email: v.pipe(
-    v.string("Enter an email address."),
-    v.trim(),
-    v.toLowerCase(),
-    v.email("Enter an email address, such as ines@harbour.example."),
-    v.maxLength(120),
-  ),
+  email,
   name: requiredText("Enter a name.", 60),
   role: v.picklist(ROLE_NAMES, "Choose a role."),
 });

@@ -1,5 +1,6 @@
 import { count } from "@able-tide/words/text";
 import * as v from "valibot";
+import { email } from "./email.ts";
 
 /** Characters of a password: length is what makes it hard to guess; more than the most would only keep the server busy. */
 export const PASSWORD_LENGTH = { least: 12, most: 200 } as const;
@@ -26,10 +27,8 @@ export const PasswordForm = v.object({
 /** The form that chooses a new password by a link. */
 export const ResetForm = v.object({ chosen: newPassword });
 
-const EMAIL = "Enter your full email address, such as name@example.org.";
-
 /** The form of someone who forgot their password. */
-export const ForgottenForm = v.object({ email: v.pipe(v.string(EMAIL), v.maxLength(320, EMAIL), v.email(EMAIL)) });
+export const ForgottenForm = v.object({ email });
 
 /** What is said after too many wrong tries. @param seconds until the next is allowed */
 export const tooManyAttempts = (seconds: number): string =>

@@ -1,14 +1,13 @@
 import * as v from "valibot";
+import { email } from "./email.ts";
 import { PASSWORD_LENGTH } from "./password-form.ts";
-
-const EMAIL = "Enter a full email address, such as name@example.org.";
 
 /** Characters of a code: six digits, or a recovery code with blanks or hyphens. */
 const CODE_LENGTH = 30;
 
 /** The form that signs in; a code is asked for where the account has a second factor. */
 export const SignInForm = v.object({
-  email: v.pipe(v.string("Enter your email address."), v.maxLength(320, EMAIL), v.email(EMAIL)),
+  email,
   password: v.pipe(
     v.string("Enter your password."),
     v.minLength(1, "Enter your password."),

@@ -34,7 +34,11 @@ function Refused({ refused, dismiss }: { refused: Log["refused"]; dismiss: () =>
   );
 }
 
-const waitingWords = (waiting: number): string => `${waiting} saved on this device, not sent yet`;
+function savedWords({ unsent, signedOut, isRead }: Log): string {
+  if (unsent > 0) return `${unsent} saved on this device, not sent yet`;
+  if (signedOut) return "Signed out";
+  return isRead ? "All saved" : "";
+}
 
 /** Whether what was recorded has reached the server, and what to do where it has not. */
 export function SavedState({ classId, recorder, log }: { classId: string; recorder: Recorder; log: Log }) {
@@ -50,7 +54,7 @@ export function SavedState({ classId, recorder, log }: { classId: string; record
       <Refused refused={refused} dismiss={log.dismissRefused} />
       {signedOut && <SignInAgain classId={classId} name={recorder.name} signedIn={log.send} />}
       <span role="status" className={isBehind ? "font-semibold text-signal-300" : ""}>
-        {unsent > 0 ? waitingWords(unsent) : signedOut ? "Signed out" : "All saved"}
+        {savedWords(log)}
       </span>
     </>
   );

@@ -27,6 +27,8 @@ type ClassEvents = ClassLogState &
   Pick<ClassLog, "add" | "send" | "dismissRefused"> & {
     /** Whose events of this class wait at this device, next to one's own. */
     readonly others: readonly { readonly name: string; readonly waiting: number }[];
+    /** Whether this device's own memory was read: before that no one knows what waits in it. */
+    readonly isRead: boolean;
   };
 
 /** The events of a class on this device, of the account that is signed in. */
@@ -35,6 +37,7 @@ export function useClassEvents({ classId, recorder, kept, now }: Options): Class
   // The page as the server draws it has no shelf; the browser puts its own in its place.
   const [log, setLog] = useState(() => createClassLog(kept, NO_SHELF, httpTransport(classId, accountId), STAMPS));
   const [others, setOthers] = useState<ClassEvents["others"]>([]);
+  const [isRead, setIsRead] = useState(false);
   const state = useStore(log);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: what the server had when the page was loaded is read once
@@ -43,6 +46,7 @@ export function useClassEvents({ classId, recorder, kept, now }: Options): Class
     const offset = Date.parse(now) - Date.now();
     const own = createClassLog(kept, shelf, httpTransport(classId, accountId), STAMPS, offset);
     setLog(own);
+    setIsRead(true);
     setOthers(othersWaiting(window.localStorage, classId, recorder));
     void own.send();
     void own.look();
@@ -56,5 +60,5 @@ export function useClassEvents({ classId, recorder, kept, now }: Options): Class
     };
   }, [classId, accountId]);
 
-  return { ...state, add: log.add, send: log.send, dismissRefused: log.dismissRefused, others };
+  return { ...state, add: log.add, send: log.send, dismissRefused: log.dismissRefused, others, isRead };
 }

@@ -6,10 +6,10 @@ import type { ShownRows } from "../../jobs/fit-jobs.ts";
 import { PRIORITY, type Priority } from "../../jobs/fit-runner.ts";
 import { fitting } from "../fitting/fitting.ts";
 
-/** Fits kept in this process; a group has one or two that matter at a time. */
-const MAX_KEPT = 16;
+/** Bytes that a cell of a fit takes with its reasons, about, and bytes of fits that this process keeps. */
+const BYTES = { cell: 1024, kept: 32 * 2 ** 20 } as const;
 
-const kept = new LRUCache<string, Promise<ShownRows>>({ max: MAX_KEPT });
+const kept = new LRUCache<string, Promise<ShownRows>>({ maxSize: BYTES.kept });
 
 const keyOf = (plan: FitPlan, people: readonly FitPerson[]): string =>
   createHash("sha256")
@@ -33,7 +33,7 @@ export function groupFit(plan: FitPlan, people: readonly FitPerson[]): GroupFit 
       const known = kept.get(key);
       if (known) return known;
       const rows = fitting().run("fit", { plan, people, fitId: null }, { priority });
-      kept.set(key, rows);
+      kept.set(key, rows, { size: BYTES.cell * Math.max(1, plan.blocks.length * people.length) });
       void rows.catch(() => kept.delete(key));
       return rows;
     },

@@ -73,27 +73,27 @@ function PersonRow({ row: { name, digit, here, overall: given, meaning }, asks, 
           </span>
         </button>
         {asks && (
-          <ChoiceGroup
-            label={`${name} today`}
-            spoken={`${name}:`}
-            value={given ?? null}
-            options={OVERALL}
-            choose={answer}
-            className="flex items-stretch"
-            optionClassName={(chosen) =>
-              `min-h-16 min-w-20 border-l-2 border-tide-600 px-2 text-lg leading-tight ${chosen ? "bg-sand-50 font-bold text-tide-950" : "hover:bg-tide-700"}`
-            }
-          />
-        )}
-        {asks && (
-          <button
-            type="button"
-            aria-label={`${name}: more`}
-            onClick={more}
-            className="min-h-16 min-w-16 rounded-r-[12px] border-l-2 border-tide-600 px-2 text-lg hover:bg-tide-700"
-          >
-            More
-          </button>
+          <div className="flex basis-full items-stretch border-tide-600 max-sm:border-t-2 sm:basis-auto">
+            <ChoiceGroup
+              label={`${name} today`}
+              spoken={`${name}:`}
+              value={given ?? null}
+              options={OVERALL}
+              choose={answer}
+              className="flex flex-1 items-stretch"
+              optionClassName={(chosen) =>
+                `min-h-16 min-w-20 flex-auto border-tide-600 px-2 text-lg leading-tight sm:border-l-2 max-sm:not-first:border-l-2 ${chosen ? "bg-sand-50 font-bold text-tide-950" : "hover:bg-tide-700"}`
+              }
+            />
+            <button
+              type="button"
+              aria-label={`${name}: more`}
+              onClick={more}
+              className="min-h-16 min-w-16 rounded-r-[12px] border-l-2 border-tide-600 px-2 text-lg hover:bg-tide-700"
+            >
+              More
+            </button>
+          </div>
         )}
       </div>
       {meaning && <p className={`px-4 pb-2 ${meaning.takesPart ? "text-tide-200" : "text-signal-300"}`}>{meaning.words}</p>}

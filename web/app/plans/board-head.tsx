@@ -57,7 +57,7 @@ export function BoardHead({ plan, group, people, total, taught, teach, children 
       <div className="flex flex-wrap items-center gap-x-4">
         <p className="text-sand-600">{dotted(count(people, "participant", "participants"), group.place, group.startsAt)}</p>
         {choices}
-        <span className="ml-auto flex gap-x-4">
+        <span className="ml-auto flex flex-wrap gap-x-4">
           {PAGES.map(([page, label]) => (
             <Link
               key={page}

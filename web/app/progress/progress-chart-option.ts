@@ -37,9 +37,17 @@ const TEXT = { fontFamily: '"Atkinson Hyperlegible Next Variable", sans-serif', 
 const CHART_HEIGHT = 270;
 const CAP_HEIGHT = 30;
 const GAP = 52;
+/** Width of a letter, pixels, about. */
+const LETTER = 7.4;
+
+/** Room for the names of the lines: in one row, or in three on a phone. */
+const NAMES = { wide: 46, narrow: 96 } as const;
+
+/** Pixels up to which the names of the lines need three rows. */
+export const NARROW = 520;
 
 /** Height of the whole picture, pixels. */
-export const weeksChartHeight = (caps: number): number => 46 + CHART_HEIGHT + GAP + Math.max(1, caps) * CAP_HEIGHT + 12;
+export const weeksChartHeight = (caps: number): number => NAMES.wide + CHART_HEIGHT + GAP + Math.max(1, caps) * CAP_HEIGHT + 12;
 
 /** What the axis shows before the first and after the last day, milliseconds: two days. */
 const MARGIN = 2 * 24 * 60 * 60 * 1000;
@@ -92,6 +100,9 @@ function capSeries(data: WeeksData): CustomSeriesOption {
       const [asks = 0] = api.coord([Number(api.value(2)), row]);
       const y = middle - CAP_HEIGHT / 2 + 3;
       const height = CAP_HEIGHT - 6;
+      const brief = data.caps[row]?.brief ?? "";
+      // Words begin with their bar, and further left where they would run out of the picture.
+      const last = api.getWidth() - LETTER * brief.length;
       return {
         type: "group",
         children: [
@@ -105,8 +116,8 @@ function capSeries(data: WeeksData): CustomSeriesOption {
             type: "text",
             style: {
               ...TEXT,
-              text: data.caps[row]?.brief ?? "",
-              x: left + 8,
+              text: brief,
+              x: Math.max(0, Math.min(left + 8, last)),
               y: middle,
               verticalAlign: "middle",
               fill: COLOUR.ink,
@@ -123,6 +134,15 @@ const DASHES = "path://M0 0H9V3H0Z M12 0H21V3H12Z M24 0H33V3H24Z";
 const DOTS = "path://M0 0H3V3H0Z M6 0H9V3H6Z M12 0H15V3H12Z M18 0H21V3H18Z M24 0H27V3H24Z M30 0H33V3H30Z";
 
 const normName = (norm: number): string => `mean for the age, ${norm} s`;
+
+/** The place of the results and, under them, of the caps; a taller row of names takes height from the results. */
+const gridsBelow = (names: number, data: WeeksData) => [
+  { left: 48, right: 16, top: names, height: CHART_HEIGHT + NAMES.wide - names },
+  { left: 48, right: 16, top: NAMES.wide + CHART_HEIGHT + GAP, height: Math.max(1, data.caps.length) * CAP_HEIGHT },
+];
+
+/** What differs on a phone. */
+export const narrowWeeksOption = (data: WeeksData): WeeksOption => ({ grid: gridsBelow(NAMES.narrow, data) });
 
 /** The weeks of one person: each leg's seconds with the norm for the age, and under it the caps on the same days. */
 export function weeksChartOption(data: WeeksData): WeeksOption {
@@ -142,10 +162,7 @@ export function weeksChartOption(data: WeeksData): WeeksOption {
       data: ["right leg", "left leg", ...levels.map((name) => ({ name, icon: name === FIVE ? DOTS : DASHES }))],
     },
     tooltip: { trigger: "axis", valueFormatter: (value) => `${value} s`, textStyle: TEXT },
-    grid: [
-      { left: 48, right: 16, top: 46, height: CHART_HEIGHT },
-      { left: 48, right: 16, top: 46 + CHART_HEIGHT + GAP, height: Math.max(1, data.caps.length) * CAP_HEIGHT },
-    ],
+    grid: gridsBelow(NAMES.wide, data),
     xAxis: [
       { type: "time", ...days, axisLabel: { ...TEXT, formatter: dayLabel, hideOverlap: true }, splitLine: { show: false } },
       {

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from "react";
-import { type WeeksData, weeksChartHeight, weeksChartOption } from "./progress-chart-option.ts";
+import { NARROW, narrowWeeksOption, type WeeksData, weeksChartHeight, weeksChartOption } from "./progress-chart-option.ts";
 
 /** The chart of a person's weeks. The library is fetched only when a chart is shown. */
 export function WeeksChart({ data, label }: { data: WeeksData; label: string }) {
@@ -8,7 +8,8 @@ export function WeeksChart({ data, label }: { data: WeeksData; label: string }) 
     let gone = false;
     let finish = () => {};
     void import("./echarts.client.ts").then(({ drawChart }) => {
-      if (!gone && place.current) finish = drawChart(place.current, weeksChartOption(data));
+      if (!gone && place.current)
+        finish = drawChart(place.current, weeksChartOption(data), { upTo: NARROW, option: narrowWeeksOption(data) });
     });
     return () => {
       gone = true;

@@ -5,8 +5,8 @@ import { join } from "node:path";
 import { strFromU8, unzipSync } from "fflate";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { addPlan, listPlans } from "../server/plans/plans.ts";
-import { click, openBrowser, openPage, pressOn, seeText, signIn, typeInto } from "./browser.ts";
+import { addPlan, deletePlan, listPlans } from "../server/plans/plans.ts";
+import { click, openBrowser, openPage, pressOn, seeText, signIn, tabTo, typeInto } from "./browser.ts";
 import { addSomebody, cookieOf, endedClass, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 const ROOT = join(import.meta.dirname, "../..");
@@ -55,6 +55,52 @@ test("a group with a venue is archived in the right order, with the reason why n
   await page.goto(`${serverUrl()}/archive`, { waitUntil: "networkidle0" });
   await click(page, "Bring back Harbour Wednesday");
   await seeText(page, "Nothing is archived.");
+});
+
+test("a movement is archived in its editor, offered on no board, and brought back", async () => {
+  const { scope, groupId } = organisation;
+  const blocks = [{ id: "b1", movementId: "settling-breath", rounds: 4 }];
+  const planId = await addPlan(scope, { groupId, day: "2026-10-28", breathSeconds: 8, blocks });
+  const offered = async () => {
+    await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+    await seeText(page, "Add a movement");
+    return page.evaluate(() => document.body.innerText.includes("Shift and press"));
+  };
+  expect(await offered()).toBe(true);
+  await page.goto(`${serverUrl()}/movements/shift-and-press/studio`, { waitUntil: "networkidle0" });
+  await click(page, "Archive this movement");
+  await page.waitForFunction(() => location.pathname === "/movements");
+  expect(await offered()).toBe(false);
+  await page.goto(`${serverUrl()}/archive`, { waitUntil: "networkidle0" });
+  await click(page, "Bring back Shift and press");
+  await seeText(page, "Nothing is archived.");
+  expect(await offered()).toBe(true);
+  await deletePlan(scope, planId);
+});
+
+test("an owner says how long class records are kept; what is older is listed, and erased by name and password", async () => {
+  await endedClass(organisation, "2016-10-12");
+  await page.goto(`${serverUrl()}/organisation/retention`, { waitUntil: "networkidle0" });
+  await seeText(page, "Nothing is.");
+  await page.select('[name="classYears"]', "5");
+  await click(page, "Save periods");
+  await seeText(page, "1 class record: from Wednesday 12 October 2016");
+  await page.goto(serverUrl(), { waitUntil: "networkidle0" });
+  await seeText(page, "Past the period you keep them: 1 class record.");
+  await click(page, "Review");
+  await typeInto(page, "Type the name to confirm", "Whole Life Quay");
+  await typeInto(page, "Your password", "not the password");
+  await page.keyboard.press("Enter");
+  await seeText(page, "This is not your present password.");
+  await tabTo(page, "Type the name to confirm");
+  await page.keyboard.down("Control");
+  await page.keyboard.press("KeyA");
+  await page.keyboard.up("Control");
+  await page.keyboard.type("Whole Life Quay");
+  await typeInto(page, "Your password", organisation.password);
+  await page.keyboard.press("Enter");
+  await seeText(page, "Erased: 1 class record.");
+  await seeText(page, "Nothing is.");
 });
 
 test("someone is erased by name and password only, and the record says so without a name", async () => {

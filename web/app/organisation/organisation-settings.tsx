@@ -6,6 +6,7 @@ import type { Member } from "../../server/accounts/accounts.ts";
 import { Button } from "../kit/button.tsx";
 import { Problem, SelectField, TextField } from "../kit/field.tsx";
 import { isRefused } from "../kit/form-answer.ts";
+import { SaveButton } from "../kit/save-button.tsx";
 import { TimeZoneField } from "./time-zone-field.tsx";
 
 interface SettingsProps {
@@ -28,16 +29,9 @@ export function OrganisationSettings({ name, timeZone, timeZones, lastResult }: 
       <Problem id="settings-problem" errors={form.errors} />
       <TextField field={fields.name} label="Name" />
       <TimeZoneField field={fields.timeZone} names={timeZones} />
-      <div className="flex items-center gap-4">
-        <Button name="intent" value="settings">
-          Save settings
-        </Button>
-        {lastResult?.status === "success" && (
-          <p role="status" className="font-semibold text-tide-700">
-            Saved.
-          </p>
-        )}
-      </div>
+      <SaveButton intent="settings" lastResult={lastResult}>
+        Save settings
+      </SaveButton>
     </Form>
   );
 }

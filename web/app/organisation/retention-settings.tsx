@@ -3,8 +3,8 @@ import { Form } from "react-router";
 import { parseForm } from "../../forms/parse-form.ts";
 import { RETENTION_YEARS, RetentionForm, type RetentionFormInput } from "../../forms/retention-form.ts";
 import type { Retention } from "../../server/policy/retention.ts";
-import { Button } from "../kit/button.tsx";
 import { SelectField } from "../kit/field.tsx";
+import { SaveButton } from "../kit/save-button.tsx";
 
 const PERIODS: readonly (readonly [string, string])[] = [
   ["", "until someone erases them"],
@@ -31,16 +31,9 @@ export function RetentionSettings({
     <Form method="post" {...getFormProps(form)} className="flex max-w-md flex-col gap-4">
       <SelectField field={fields.personYears} label="Participants, after they were archived" options={PERIODS} />
       <SelectField field={fields.classYears} label="Class records, after the class" options={PERIODS} />
-      <div className="flex items-center gap-4">
-        <Button name="intent" value="retention">
-          Save periods
-        </Button>
-        {lastResult?.status === "success" && (
-          <p role="status" className="font-semibold text-tide-700">
-            Saved.
-          </p>
-        )}
-      </div>
+      <SaveButton intent="retention" lastResult={lastResult}>
+        Save periods
+      </SaveButton>
     </Form>
   );
 }

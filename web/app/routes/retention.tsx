@@ -10,6 +10,7 @@ import { ButtonLink } from "../kit/button.tsx";
 import { ConfirmForGood } from "../kit/confirm-for-good.tsx";
 import { type FormAnswer, resultOf } from "../kit/form-answer.ts";
 import { PageHead } from "../kit/shell.tsx";
+import { pastWords } from "../organisation/past-words.ts";
 import { RetentionSettings } from "../organisation/retention-settings.tsx";
 import { scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/retention";
@@ -24,16 +25,13 @@ export async function loader({ context }: Route.LoaderArgs) {
 
 type Answer = FormAnswer & { readonly done?: string };
 
-const erasedWords = ({ people, classes }: { readonly people: number; readonly classes: number }): string =>
-  `Erased: ${count(people, "participant", "participants")}, ${count(classes, "class record", "class records")}.`;
-
 export async function action({ request, context }: Route.ActionArgs) {
   const scope = context.get(scopeContext);
   const formData = await formDataOf(request);
   if (intentOf(formData, ["retention", "erase-past"]) === "erase-past") {
     const result = await unconfirmed(scope, formData, scope.organisationName);
     if (result) return data<Answer>({ form: "erase-past", result }, { status: 422 });
-    return data<Answer>({ form: "", result: {}, done: erasedWords(await erasePast(scope)) });
+    return data<Answer>({ form: "", result: {}, done: `Erased: ${pastWords(await erasePast(scope)) || "nothing"}.` });
   }
   const submission = parseForm(formData, { schema: RetentionForm });
   const answer = { form: "retention", result: submission.reply() };

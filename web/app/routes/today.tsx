@@ -23,6 +23,7 @@ import { formatDay, nextMeeting } from "../days.ts";
 import { ButtonLink } from "../kit/button.tsx";
 import { dotted } from "../kit/dotted.ts";
 import { PageHead } from "../kit/shell.tsx";
+import { pastWords } from "../organisation/past-words.ts";
 import { OutlineTide } from "../plans/outline-picture.tsx";
 import { scopeContext } from "../signed-in.server.ts";
 import { needsOf } from "../today/needs.server.ts";
@@ -71,14 +72,9 @@ async function lastClass(scope: Scope) {
 }
 
 /** What is past the period it is kept, in words; empty where nothing is. */
-async function pastWords(scope: Scope): Promise<string> {
+async function pastOf(scope: Scope): Promise<string> {
   const { people, classes } = await pastRetention(scope);
-  return [
-    people.length > 0 && count(people.length, "participant", "participants"),
-    classes.length > 0 && count(classes.length, "class record", "class records"),
-  ]
-    .filter(Boolean)
-    .join(" and ");
+  return pastWords({ people: people.length, classes: classes.length });
 }
 
 /** Days for which an observation is listed for follow-up here; the participant's page lists it for longer. */
@@ -122,7 +118,7 @@ export async function loader({ context }: Route.LoaderArgs) {
     guide: guide && guide.next !== null && !guide.closed ? { done: guide.done.length, of: GUIDE_STEPS.length } : null,
     sessions,
     needs: scope.role === "helper" ? [] : needsOf(day, { caps, limitations, noted, notices, nextDays }, nameOf),
-    past: scope.role === "owner" ? await pastWords(scope) : "",
+    past: scope.role === "owner" ? await pastOf(scope) : "",
     last: scope.role === "helper" || scope.role === "clinician" ? null : await lastClass(scope),
   };
 }

@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { type ClassEvent, classState } from "@able-tide/core/class/events";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { addSomebody, now, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
+import { listAudit } from "../audit/audit.ts";
 import { addPlan } from "../plans/plans.ts";
 import { lastClassOf } from "./class-records.ts";
 import { classOfPlan, listEvents } from "./classes.ts";
@@ -66,6 +67,14 @@ test("attendance, effort, note and signs are put right, each with who and why", 
     { by: "Keeper", event: { kind: "withdrawn", because: "that was someone else" } },
     { by: "Keeper", event: { kind: "noted", sign: "rested" } },
   ]);
+});
+
+test("the record of changes says that the class was changed, without what", async () => {
+  const entries = (await listAudit(organisation.scope, { before: null, most: 50 })).filter(
+    ({ subjectId }) => subjectId === classId,
+  );
+  expect(entries.filter(({ subject, action }) => subject === "class" && action === "changed")).toHaveLength(4);
+  expect(entries.every(({ before, after }) => before === null && after === null)).toBe(true);
 });
 
 test("a helper puts nothing right that is the instructor's", async () => {

@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { classSteps } from "@able-tide/core/class/class-steps";
 import { type ClassEvent, classState, type Observation } from "@able-tide/core/class/events";
 import { variantWords } from "@able-tide/words/variant-words";
+import { recordAction } from "../audit/audit.ts";
 import type { Scope } from "../scope.ts";
 import { type ClassRecord, classesWithNotes, type NotedClass } from "./class-records.ts";
 import { recordEvents } from "./record-events.ts";
@@ -63,5 +64,8 @@ const AFTER_CLASS = ["followedUp", "nextDay", "closingCorrected", "attendanceCor
 /** Adds what was found out after a class. @returns false if the organisation has no such class, or refuses it */
 export async function recordAfterClass(scope: Scope, classId: string, told: AfterClass): Promise<boolean> {
   const event: ClassEvent = { ...told, id: randomUUID(), at: scope.now().toISOString() };
-  return (await recordEvents(scope, classId, [event]))?.refused.length === 0;
+  if ((await recordEvents(scope, classId, [event]))?.refused.length !== 0) return false;
+  if (told.kind !== "followedUp" && told.kind !== "nextDay")
+    await recordAction(scope, "changed", { subject: "class", id: classId });
+  return true;
 }

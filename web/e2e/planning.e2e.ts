@@ -134,7 +134,7 @@ test("a limit set while people arrive counts in the class", async () => {
   await seeText(page, "Who is here, and how are they?");
   const classAddress = page.url();
   await click(page, "Set a cap");
-  await seeText(page, "Active caps for each participant.");
+  await seeText(page, "Add participant");
   await click(page, "Senara");
   await seeText(page, "Active caps today");
   await click(page, "Set a cap");

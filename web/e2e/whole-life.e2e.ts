@@ -1,4 +1,4 @@
-import { spawnSync } from "node:child_process";
+import { spawn } from "node:child_process";
 import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -28,6 +28,19 @@ afterAll(async () => {
   await browser.close();
   await organisation.close();
 });
+
+/** Runs the command that founds. Waiting for it must not block: connections that the server closes meanwhile have to be seen. */
+function runFound(options: readonly string[], typed: string) {
+  const child = spawn(process.execPath, [join(ROOT, "scripts/found.mjs"), ...options], {
+    env: { ...process.env, DATABASE_URL: process.env["TEST_DATABASE_URL"] ?? "", BUILD: "build-test" },
+  });
+  child.stdin.end(typed);
+  const said = { stdout: "", stderr: "" };
+  for (const name of ["stdout", "stderr"] as const) child[name].on("data", (chunk: Buffer) => (said[name] += chunk));
+  return new Promise<{ readonly stdout: string; readonly stderr: string; readonly status: number | null }>((resolve) => {
+    child.once("close", (status) => resolve({ ...said, status }));
+  });
+}
 
 const openPerson = async (name: string) => {
   await page.goto(`${serverUrl()}/people`, { waitUntil: "networkidle0" });
@@ -208,19 +221,14 @@ test("everything is exported, and read back as another organisation from the ter
   writeFileSync(file, archive);
   const email = `reader-${organisation.email}`;
   const options = ["--organisation", "Read-back Quay", "--time-zone", "Europe/Lisbon", "--name", "Reader"];
-  const foundFrom = (from: string) =>
-    spawnSync(process.execPath, [join(ROOT, "scripts/found.mjs"), "--from", from, ...options, "--email", email], {
-      env: { ...process.env, DATABASE_URL: process.env["TEST_DATABASE_URL"] ?? "", BUILD: "build-test" },
-      input: "brass otter lantern\n",
-      encoding: "utf8",
-    });
+  const foundFrom = (from: string) => runFound(["--from", from, ...options, "--email", email], "brass otter lantern\n");
   const torn = join(folder, "torn.zip");
   writeFileSync(torn, archive.subarray(0, archive.length - 500));
-  const refused = foundFrom(torn);
+  const refused = await foundFrom(torn);
   expect(refused.stderr).toContain("This file is no zip file, or a part of it is missing.");
   expect(refused.status).not.toBe(0);
   await expect(cookieOf(serverUrl(), { email, password: "brass otter lantern" })).rejects.toThrow("401");
-  const found = foundFrom(file);
+  const found = await foundFrom(file);
   expect(found.stderr).toBe("");
   expect(found.stdout).toContain("Read-back Quay is founded.");
   const reader = await openPage(browser, problems);

@@ -38,6 +38,7 @@ async function addSoreShoulder(page: Page) {
   await page.keyboard.type("On one leg");
   await typeInto(page, "Do you already know this participant?", "Taught her for two winters.");
   await pressOn(page, "End newcomer caps");
+  await pressOn(page, "Standard caps");
   await seeText(page, "Balance demand: up to 8 out of 10");
   // The form is ready for a right hand no higher than the shoulder.
   await pressOn(page, "Set a cap");

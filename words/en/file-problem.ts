@@ -23,7 +23,10 @@ const SENTENCES: Readonly<Record<FileProblemCode, (requirement: never) => string
   notList: () => "must be a list",
   notObject: () => "must be a group of named values",
   notExactly: (expected: unknown) => `must be ${listed(expected)}`,
-  wrongVersion: () => "must be 1: this release reads version 1 of the format",
+  wrongVersion: (expected: unknown) =>
+    Number(expected) === 1
+      ? "must be 1: this release reads version 1 of the format"
+      : `must be ${expected} or lower: this release reads versions up to ${expected} of the format`,
   notOneOf: (expected: unknown) => `must be one of ${listed(expected)}`,
   tooSmall: (least: number) => `must be at least ${least}`,
   tooLarge: (most: number) => `must be at most ${most}`,
@@ -48,6 +51,9 @@ const SENTENCES: Readonly<Record<FileProblemCode, (requirement: never) => string
     `${inPercent(phase)} the foot leaves the floor while carrying weight: shift weight to the other foot first`,
   beyondAnatomy: (problem: AnatomyProblem) => `${inPercent(problem.phase)} the body ${formatAnatomyProblem(problem)}`,
   wordsMisfit: ({ words, where }: Misfit) => `"${words}" (${where}) does not fit this variant: give it words of its own`,
+  reversalSteps: () => "a movement that steps or rises cannot be turned round",
+  reversalEndsElsewhere: () => "a movement that turns round ends a repetition as it began it",
+  reversalNeedsSides: () => "by sides is for a movement that is done on one side and then on the other",
   contradictsKeyPose: ({ said, key, has }: Contradiction) => `says "${said}", but the ${key} key pose has "${has}"`,
 };
 
@@ -62,4 +68,7 @@ export interface SaidProblem {
 
 /** Problems of a file as they are read. */
 export const formatFileProblems = (problems: readonly FileProblem[]): SaidProblem[] =>
-  problems.map((problem) => ({ path: problem.path, message: formatFileProblem(problem) }));
+  problems.map((problem) => ({
+    path: problem.line === undefined || problem.path === "" ? problem.path : `${problem.path}, line ${problem.line}`,
+    message: formatFileProblem(problem),
+  }));

@@ -1,4 +1,4 @@
-import { expect, test } from "vitest";
+import { describe, expect, test } from "vitest";
 import { circumstances, planned } from "../schedule/plan.fixture.ts";
 import { schedulePlan } from "../schedule/schedule-plan.ts";
 import { classSteps, repetitionAt } from "./class-steps.ts";
@@ -17,6 +17,38 @@ test("a sided movement is a step a side, in the order of its turns, an unsided o
     [1, "right", 5],
     [1, "left", 5],
   ]);
+});
+
+describe("a movement that turns round", () => {
+  const circles = schedulePlan(
+    planned({ movementId: "hips-draw-circle", rounds: 7 }, { movementId: "ankle-circles", rounds: 4 }),
+    circumstances(),
+  );
+  const ways = classSteps(scriptItems(circles, CODES));
+
+  test("is a step a way, half the repetitions each, on each side", () => {
+    expect(ways.map(({ blockIndex, side, way, rounds }) => [blockIndex, side, way, rounds])).toEqual([
+      [0, null, "forth", 4],
+      [0, null, "back", 3],
+      [1, "right", "forth", 2],
+      [1, "right", "back", 2],
+      [1, "left", "forth", 2],
+      [1, "left", "back", 2],
+    ]);
+    expect(ways.map(({ turnsRound }) => turnsRound)).toEqual([false, true, false, true, false, true]);
+  });
+
+  test("goes on the other way without a pause: its steps take what the plan has for them", () => {
+    for (const [i, step] of ways.entries()) {
+      const next = ways[i + 1];
+      if (next) expect(step.from + step.lead + step.rounds * step.roundSeconds).toBeCloseTo(next.from, 6);
+    }
+    const last = ways.at(-1);
+    expect((last?.from ?? 0) + (last?.lead ?? 0) + (last?.rounds ?? 0) * (last?.roundSeconds ?? 0)).toBeCloseTo(
+      circles.blocks[1]?.to ?? 0,
+      6,
+    );
+  });
 });
 
 test("steps follow one another without a gap, as the plan's clock says", () => {

@@ -1,4 +1,4 @@
-import { type ParseError, parse } from "jsonc-parser";
+import { findNodeAtLocation, type Node, type ParseError, parse, parseTree } from "jsonc-parser";
 import type * as v from "valibot";
 
 /** What can be wrong with a value in a file; `words` makes a sentence of each. */
@@ -36,6 +36,9 @@ export const FILE_PROBLEMS = [
   "beyondAnatomy",
   "wordsMisfit",
   "contradictsKeyPose",
+  "reversalSteps",
+  "reversalEndsElsewhere",
+  "reversalNeedsSides",
 ] as const;
 /** Code of what is wrong with a value. */
 export type FileProblemCode = (typeof FILE_PROBLEMS)[number];
@@ -45,6 +48,8 @@ export interface FileProblem {
   /** Path to the place, as "keys[2].arms.elbow"; empty for the file as a whole. */
   readonly path: string;
   readonly code: FileProblemCode;
+  /** The line of the place, from 1, where it is known. */
+  readonly line?: number;
   /** What was required: bounds, a list of words, or what else the sentence needs. */
   readonly requirement?: unknown;
 }
@@ -91,6 +96,31 @@ export function problemsOf(issues: readonly v.BaseIssue<unknown>[]): FileProblem
   const problems = issues.map((issue) => ({ path: pathOf(issue), code: codeOf(issue), requirement: requirementOf(issue) }));
   const ofFormat = problems.filter(({ path }) => path === "format" || path === "version");
   return ofFormat.length > 0 ? ofFormat : problems;
+}
+
+/** The steps of a path: "keys[2].arms" is "keys", 2, "arms". */
+const stepsOf = (path: string): (string | number)[] =>
+  [...path.matchAll(/([^.[\]]+)|\[(\d+)\]/g)].map(([, name, index]) => (index === undefined ? (name ?? "") : Number(index)));
+
+/** The node at a path, or the nearest one around it where there is none, as for a field that is missing. */
+function nodeAt(tree: Node, steps: readonly (string | number)[]): Node {
+  for (let most = steps.length; most > 0; most -= 1) {
+    const node = findNodeAtLocation(tree, steps.slice(0, most));
+    if (node) return node;
+  }
+  return tree;
+}
+
+/** Problems of a file with the line of each. @param source the text of the file, which is JSON */
+export function atLines(source: string, problems: readonly FileProblem[]): FileProblem[] {
+  const tree = parseTree(source);
+  if (!tree || problems.length === 0) return [...problems];
+  return problems.map((problem) => {
+    const node = nodeAt(tree, stepsOf(problem.path));
+    // The name of a field stands before its value, maybe on an earlier line.
+    const { offset } = node.parent?.type === "property" ? node.parent : node;
+    return { ...problem, line: source.slice(0, offset).split("\n").length };
+  });
 }
 
 /** A place in a text as a line and column counted from 1. */

@@ -3,7 +3,8 @@ import { ABSENT_FROM, type Limb, USUAL_BODY, WHOLE } from "../body/build.ts";
 import { OWN_AIDS } from "../body/supports.ts";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 import { type Cap, CapLimit } from "../caps/cap.ts";
-import { type FileProblem, problemsOf, readJson } from "../files/json.ts";
+import { atLines, type FileProblem, problemsOf, readJson } from "../files/json.ts";
+import { upgradeMovementsIn } from "../movement/former-format.ts";
 import { VARIANT_KINDS } from "../movement/variant.ts";
 import { PlanFile, type PlanInFile, unknownMovements } from "../plan/plan-file.ts";
 import { planContextOf } from "../schedule/plan-setting.ts";
@@ -124,6 +125,13 @@ function questionOf({ plan: file, people, place, seatedOnly }: v.InferOutput<typ
   };
 }
 
+/** The request with the movements of its plan in the present format. */
+function upgradePlan(value: unknown): ReturnType<typeof upgradeMovementsIn> {
+  if (typeof value !== "object" || value === null || !("plan" in value)) return { value, problems: [] };
+  const { value: plan, problems } = upgradeMovementsIn(value.plan, "plan.");
+  return { value: { ...value, plan }, problems };
+}
+
 /** Reads a question to the fit. Returns it, or every problem with its place; never throws. */
 export function readFitRequest(source: string): {
   readonly question: FitQuestionInFile | null;
@@ -131,9 +139,18 @@ export function readFitRequest(source: string): {
 } {
   const { value, problem } = readJson(source);
   if (problem) return { question: null, problems: [problem] };
-  const result = v.safeParse(FitRequest, value);
-  if (!result.success) return { question: null, problems: problemsOf(result.issues) };
+  const upgraded = upgradePlan(value);
+  const result = v.safeParse(FitRequest, upgraded.value);
+  const found = [...upgraded.problems, ...problemsOf(result.issues ?? [])];
+  if (!result.success || found.length > 0) return { question: null, problems: atLines(source, found) };
   const unknown = unknownMovements(result.output.plan as PlanInFile);
-  if (unknown.length > 0) return { question: null, problems: unknown.map((each) => ({ ...each, path: `plan.${each.path}` })) };
+  if (unknown.length > 0)
+    return {
+      question: null,
+      problems: atLines(
+        source,
+        unknown.map((each) => ({ ...each, path: `plan.${each.path}` })),
+      ),
+    };
   return { question: questionOf(result.output), problems: [] };
 }

@@ -32,11 +32,30 @@ function formProblems(movement: Movement): MovementFileProblem[] {
   });
 }
 
+/** Differences of a pose below this are none: degrees, shares of stature and of weight. */
+const SAME_POSE = 1e-6;
+
+/** A movement that turns round ends each repetition as it began it, and takes no step: backwards, a step would be another. */
+function reversalProblems(movement: Movement): MovementFileProblem[] {
+  if (movement.reversal === undefined) return [];
+  const choice: VariantSpec = { ...FULL_STANDING_VARIANT, kind: "standing" };
+  const seated: VariantSpec = { ...choice, kind: "seated" };
+  const track = trackOf(movement, choice, "right") ?? trackOf(movement, seated, "right");
+  const [start, end] = [track?.segments[0]?.start, track?.segments.at(-1)?.end];
+  const returns = start?.every((value, slot) => Math.abs(value - (end?.[slot] ?? Number.NaN)) < SAME_POSE) ?? true;
+  const steps = movement.keys.some((key) =>
+    [key.feet, key.leadFoot, key.trailFoot].some((foot) => foot?.ahead !== undefined || foot?.outward !== undefined),
+  );
+  if (steps || rises(movement)) return [{ path: "reversal", code: "reversalSteps" }];
+  if (!returns) return [{ path: "reversal", code: "reversalEndsElsewhere" }];
+  return movement.reversal === "sides" && !movement.sided ? [{ path: "reversal", code: "reversalNeedsSides" }] : [];
+}
+
 /**
- * What is wrong with a movement that reads well: variants that no body can do, entry and exit that contradict the key
- * poses.
+ * What is wrong with a movement that reads well: variants that no body can do, a direction that cannot be turned round, entry
+ * and exit that contradict the key poses.
  */
 export function movementProblems(movement: Movement): MovementFileProblem[] {
-  const forms = formProblems(movement);
+  const forms = [...formProblems(movement), ...reversalProblems(movement)];
   return forms.length > 0 ? forms : stateProblems(movement);
 }

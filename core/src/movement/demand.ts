@@ -50,11 +50,11 @@ export interface Demand extends Pick<VariantReading, "highest" | "lowest" | "mea
   readonly water: WaterDemand | null;
 }
 
-/** Where the extrapolated centre of mass is over the floor, shares of H. */
-function extrapolatedCentre(samples: DemandSamples, sample: number, stature: number, cycleSeconds: number): Point {
+/** Where the extrapolated centre of mass is over the floor, shares of H. @param way 1, or -1 the other way round */
+function extrapolatedCentre(samples: DemandSamples, sample: number, stature: number, cycleSeconds: number, way: 1 | -1): Point {
   const start = sample * BALANCE.width;
   const height = numberAt(samples.balance, start + BALANCE.y) * stature;
-  const lead = Math.sqrt(height / GRAVITY) / cycleSeconds;
+  const lead = (way * Math.sqrt(height / GRAVITY)) / cycleSeconds;
   return [
     numberAt(samples.balance, start + BALANCE.x) + lead * numberAt(samples.comRate, 2 * sample),
     numberAt(samples.balance, start + BALANCE.z) + lead * numberAt(samples.comRate, 2 * sample + 1),
@@ -94,8 +94,13 @@ function readSteadiness(
       return;
     }
     const base = itemAt(samples.bases, sample);
-    balance.place = extrapolatedCentre(samples, sample, person.stature, cycleSeconds);
-    balance.margin = base.length < 3 ? -1 : marginOfStability(balance.place, base);
+    const marginOf = (place: Point): number => (base.length < 3 ? -1 : marginOfStability(place, base));
+    balance.place = extrapolatedCentre(samples, sample, person.stature, cycleSeconds, 1);
+    balance.margin = marginOf(balance.place);
+    if (!samples.turnsRound) return;
+    const place = extrapolatedCentre(samples, sample, person.stature, cycleSeconds, -1);
+    const margin = marginOf(place);
+    if (margin < balance.margin) Object.assign(balance, { place, margin });
   };
   const isRisingAt = (number: number): boolean => isRising(itemAt(footings, number).frame);
   const isSeated = (number: number): boolean => footings[number]?.frame.seating.kind === "seated";

@@ -10,7 +10,7 @@ import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "./variant.ts";
 
 const movement = (keys: Movement["keys"], more: Partial<Movement> = {}): Movement => ({
   format: "able-tide/movement",
-  version: 1,
+  version: 2,
   id: "feet",
   name: { en: "Feet" },
   purpose: ["ankles and feet"],

@@ -2,9 +2,10 @@ import * as v from "valibot";
 import { type RangeName, rangeNamed } from "../body/channels.ts";
 import { AXIAL_BOUNDS } from "../body/shoulder-turn.ts";
 import type { FileProblemCode } from "../files/json.ts";
+import { MOVEMENT_VERSION } from "./former-format.ts";
 
 /**
- * The open movement format, version 1: a movement authored once in lead and trail, never left and right.
+ * The open movement format, version 2: a movement authored once in lead and trail, never left and right.
  * docs/formats.md explains it; library/movement.schema.json is its JSON Schema, made from this file.
  *
  * Angles are degrees, places shares of stature, weight a share on the lead foot.
@@ -200,6 +201,9 @@ export const PURPOSES = [
 /** Things some bodies must avoid that no angle shows; the others in features.ts are computed. */
 export const DECLARED_FEATURES = ["fullNeckCircle", "breathPause", "eyesClosed", "percussion", "bounce"] as const;
 
+/** Where a movement that has a direction turns round. */
+export const REVERSALS = ["halves", "sides"] as const;
+
 export const PHASES = ["arrive", "loosen", "flow", "settle"] as const;
 export type Phase = (typeof PHASES)[number];
 
@@ -239,7 +243,7 @@ const OrderedKeys = v.pipe(
 
 export const Movement = v.strictObject({
   format: v.literal("able-tide/movement"),
-  version: v.literal(1, "wrongVersion"),
+  version: v.literal(MOVEMENT_VERSION, "wrongVersion"),
   id: v.pipe(v.string(), v.regex(/^[a-z0-9]+(-[a-z0-9]+)*$/), v.maxLength(60)),
   /** In English, and what an organisation teaches it by where that differs. */
   name: v.strictObject({ en: someText(60), own: v.optional(someText(60)) }),
@@ -247,6 +251,11 @@ export const Movement = v.strictObject({
   phase: v.picklist(PHASES),
   /** Whether it is done on one side and then on the other. */
   sided: v.boolean(),
+  /**
+   * A direction that is turned round: half the repetitions of each turn go through the key poses from last to first ("halves"),
+   * or those of the second side do ("sides"). A repetition then ends as it began, without a step.
+   */
+  reversal: v.optional(v.picklist(REVERSALS)),
   /** Breaths that one repetition takes. */
   breaths: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(8)),
   stance: Stance,

@@ -1,6 +1,7 @@
 import * as v from "valibot";
-import { type FileProblem, problemsOf, readJson } from "../files/json.ts";
+import { atLines, type FileProblem, problemsOf, readJson } from "../files/json.ts";
 import { Movement } from "./format.ts";
+import { upgradeMovement, upgradeMovementsIn } from "./former-format.ts";
 
 export type MovementFileProblem = FileProblem;
 
@@ -19,9 +20,10 @@ export function readMovement(
 ): { movement: Movement; problems: readonly [] } | { movement: null; problems: readonly MovementFileProblem[] } {
   const { value, problem } = readJson(source);
   if (problem) return { movement: null, problems: [problem] };
-  const result = v.safeParse(Movement, value);
-  if (result.success) return { movement: result.output, problems: [] };
-  return { movement: null, problems: problemsOf(result.issues) };
+  const { document, problems } = upgradeMovement(value);
+  const result = v.safeParse(Movement, document);
+  if (result.success && problems.length === 0) return { movement: result.output, problems: [] };
+  return { movement: null, problems: atLines(source, [...problems, ...problemsOf(result.issues ?? [])]) };
 }
 
 const isCollection = (value: unknown): boolean =>
@@ -38,8 +40,10 @@ export function readMovements(source: string): {
     const { movement, problems } = readMovement(source);
     return { movements: movement ? [{ path: "", movement }] : [], problems };
   }
-  const result = v.safeParse(Collection, value);
-  if (!result.success) return { movements: [], problems: problemsOf(result.issues) };
+  const upgraded = upgradeMovementsIn(value);
+  const result = v.safeParse(Collection, upgraded.value);
+  if (!result.success || upgraded.problems.length > 0)
+    return { movements: [], problems: atLines(source, [...upgraded.problems, ...problemsOf(result.issues ?? [])]) };
   return { movements: result.output.movements.map((movement, i) => ({ path: `movements[${i}]`, movement })), problems: [] };
 }
 

@@ -26,6 +26,8 @@ export interface VariantSamples extends SolvedSamples {
   readonly balance: Float64Array;
   /** How the feet stand in each segment. */
   readonly footings: readonly Footing[];
+  /** Whether it is also done the other way: steadiness is read for both, since the body then moves towards another edge. */
+  readonly turnsRound: boolean;
 }
 
 function setValuesAt(values: Float64Array, { start, end }: TrackSegment, moving: readonly MovingSlot[], u: number): void {
@@ -244,6 +246,7 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): VariantSam
     reading: readVariant(solved, track.features),
     balance: balanceOf(rows, count),
     footings: solved.segments.map(footingOf),
+    turnsRound: track.turnsRound,
   };
 }
 

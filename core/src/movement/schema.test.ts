@@ -53,10 +53,10 @@ describe("a broken movement file says where and why", () => {
     [
       "a newer version",
       (m) => {
-        m.version = 2;
+        m.version = 3;
       },
       "version",
-      /version 1/,
+      /versions up to 2/,
     ],
     [
       "keys out of order",

@@ -57,6 +57,8 @@ export interface Track {
   readonly breaths: number;
   /** Features that the movement declares. */
   readonly features: readonly (typeof DECLARED_FEATURES)[number][];
+  /** Whether repetitions go the other way, too. */
+  readonly turnsRound: boolean;
   readonly segments: readonly TrackSegment[];
   /** Whose proportions and limbs it was made for. */
   readonly build: Build;
@@ -211,7 +213,13 @@ export function trackOf(
 
   const shared: SegmentSetting = { lead, choice, build, rising, support, hands, seating, footless, rests, toeDown };
   const segments = keys.slice(1).map((_, i) => segmentBetween(keys, i, shared));
-  return { breaths: movement.breaths, features: movement.features ?? [], segments, build };
+  return {
+    breaths: movement.breaths,
+    features: movement.features ?? [],
+    turnsRound: movement.reversal !== undefined,
+    segments,
+    build,
+  };
 }
 
 const LEG_GROUP = [...STANCE_INDEXES, WEIGHT, ...FOOT_INDEXES.flat(), ...LEG_INDEXES.flat()];

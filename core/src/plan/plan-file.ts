@@ -1,6 +1,7 @@
 import * as v from "valibot";
-import { type FileProblem, problemsOf, readJson } from "../files/json.ts";
+import { atLines, type FileProblem, problemsOf, readJson } from "../files/json.ts";
 import { Movement } from "../movement/format.ts";
+import { upgradeMovementsIn } from "../movement/former-format.ts";
 import { type PlanContent, PlanContentSchema } from "./plan.ts";
 
 /**
@@ -39,8 +40,10 @@ export function unknownMovements({ plan, movements }: PlanInFile): FileProblem[]
 export function readPlanFile(source: string): { readonly file: PlanInFile | null; readonly problems: readonly FileProblem[] } {
   const { value, problem } = readJson(source);
   if (problem) return { file: null, problems: [problem] };
-  const result = v.safeParse(PlanFile, value);
-  if (!result.success) return { file: null, problems: problemsOf(result.issues) };
+  const upgraded = upgradeMovementsIn(value);
+  const result = v.safeParse(PlanFile, upgraded.value);
+  const found = [...upgraded.problems, ...problemsOf(result.issues ?? [])];
+  if (!result.success || found.length > 0) return { file: null, problems: atLines(source, found) };
   const problems = unknownMovements(result.output);
-  return problems.length > 0 ? { file: null, problems } : { file: result.output, problems: [] };
+  return problems.length > 0 ? { file: null, problems: atLines(source, problems) } : { file: result.output, problems: [] };
 }

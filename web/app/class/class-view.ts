@@ -5,6 +5,7 @@ import type { ClassScript, ScriptItem, ScriptTransition } from "@able-tide/core/
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { otherSide, type Side } from "@able-tide/core/side";
 import { observationLabel } from "@able-tide/words/class";
+import { OTHER_WAY, wayLabel } from "@able-tide/words/repetitions";
 import { variantWords } from "@able-tide/words/variant-words";
 
 /** A participant as the class screen shows them. */
@@ -28,6 +29,8 @@ export interface CurrentMovement {
   readonly block: ScriptItem;
   readonly name: string;
   readonly cue: string;
+  /** Which way the repetitions go, in words; empty where there is one way only. */
+  readonly way: string;
   /** How the movement, or its other side, is reached; null once repetitions have begun. */
   readonly transition: ScriptTransition | null;
   /** The side the group leads with, and the instructor's where they are shown a mirror. */
@@ -62,13 +65,15 @@ export interface ClassView {
 
 const DIGITS = "1234567890";
 const OTHER_SIDE = "Other side";
+const OTHER_DIRECTION = "Other way";
 
 const seconds = (now: number | null, since: string | null): number =>
   now === null || since === null ? 0 : (now - new Date(since).getTime()) / 1000;
 
 function nameOfNext(script: ClassScript, step: ClassStep, next: ClassStep): string {
   const block = itemAt(script.blocks, next.blockIndex);
-  return next.blockIndex === step.blockIndex ? OTHER_SIDE : variantWords(block.movement, block.meant).name;
+  if (next.blockIndex !== step.blockIndex) return variantWords(block.movement, block.meant).name;
+  return next.turnsRound ? OTHER_DIRECTION : OTHER_SIDE;
 }
 
 function currentMovement(script: ClassScript, steps: readonly ClassStep[], at: number, inStep: number): CurrentMovement | null {
@@ -82,7 +87,8 @@ function currentMovement(script: ClassScript, steps: readonly ClassStep[], at: n
     step,
     block,
     name,
-    cue: cues.do ?? "",
+    cue: step.turnsRound ? `${OTHER_WAY}.` : (cues.do ?? ""),
+    way: wayLabel(block.movement, step.way),
     transition: repetition > 0 ? null : step.turn === 0 ? block.link : block.sideChange,
     side: step.side,
     instructorSide: step.side && script.showing === "mirror" ? otherSide(step.side) : null,

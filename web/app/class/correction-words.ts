@@ -3,6 +3,7 @@ import type { ClassEvent } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import { taughtName } from "@able-tide/core/movement/format";
 import { effortWords, observationLabel } from "@able-tide/words/class";
+import { wayLabel } from "@able-tide/words/repetitions";
 import type { CorrectingEvent } from "../../server/classes/corrections.ts";
 
 /** What the words about a class's record are made from. */
@@ -15,9 +16,10 @@ export interface Recorded {
 
 /** A step as its movement and the side that leads: "Shift and press, left". */
 export function stepWords({ script: { blocks }, steps }: Pick<Recorded, "script" | "steps">, step: number): string {
-  const { blockIndex, side } = steps[step] ?? { blockIndex: -1, side: null };
+  const { blockIndex, side, way } = steps[step] ?? { blockIndex: -1, side: null, way: "forth" };
   const block = blocks[blockIndex];
-  return block ? [taughtName(block.movement), side ?? ""].filter((word) => word !== "").join(", ") : "";
+  if (!block) return "";
+  return [taughtName(block.movement), side ?? "", wayLabel(block.movement, way)].filter((word) => word !== "").join(", ");
 }
 
 type Noted = Extract<ClassEvent, { readonly kind: "noted" }>;

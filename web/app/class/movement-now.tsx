@@ -18,7 +18,7 @@ interface Props {
   readonly go: (step: number) => void;
 }
 
-function Counts({ side, instructorSide, repetition, untilRepetitions, step }: CurrentMovement) {
+function Counts({ side, instructorSide, way, repetition, untilRepetitions, step }: CurrentMovement) {
   return (
     <dl
       className="flex flex-col justify-center gap-6 max-sm:mt-3 max-sm:flex-row max-sm:justify-start max-sm:gap-10"
@@ -29,6 +29,12 @@ function Counts({ side, instructorSide, repetition, untilRepetitions, step }: Cu
           <dt className="text-xl text-tide-200">Side</dt>
           <dd className="font-display text-4xl font-bold">{side}</dd>
           {instructorSide && <dd className="text-tide-200">your {instructorSide}</dd>}
+        </div>
+      )}
+      {way !== "" && (
+        <div>
+          <dt className="text-xl text-tide-200">Direction</dt>
+          <dd className="font-display text-2xl font-bold">{way}</dd>
         </div>
       )}
       <div>
@@ -61,6 +67,7 @@ export function MovementNow({ view, current, at, total, home, since, go }: Props
             movement={block.movement}
             side={side}
             planned={block.meant}
+            way={step.way}
             roundSeconds={step.roundSeconds}
             since={since}
           />

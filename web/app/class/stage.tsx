@@ -1,4 +1,5 @@
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
+import { trackInWay, type Way } from "@able-tide/core/movement/reversal";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
 import type { VariantSpec } from "@able-tide/core/movement/variant";
@@ -11,19 +12,20 @@ interface Props {
   readonly movement: Movement;
   readonly side: Side | null;
   readonly planned: VariantSpec;
+  readonly way: Way;
   readonly roundSeconds: number;
   /** When the step began, milliseconds; null before the page knows the time. */
   readonly since: number | null;
 }
 
 /** The figure moving at the breath pace, and the breath under it. */
-export function Stage({ movement, side, planned, roundSeconds, since }: Props) {
+export function Stage({ movement, side, planned, way, roundSeconds, since }: Props) {
   const still = useReducedMotion();
   const phase = usePhase(since, roundSeconds, still);
   const samples = useMemo(() => {
     const track = trackOf(movement, planned, side ?? "right");
-    return track && sampleTrack(track);
-  }, [movement, side, planned]);
+    return track && sampleTrack(trackInWay(track, way));
+  }, [movement, side, planned, way]);
   if (!samples) return null;
   const view = bestView(movement);
   return (

@@ -19,7 +19,7 @@ const EASE = { elevation: 16, plane: 15, elbow: 12 };
 /** Standing or sitting still, arms a little open so that each side can be seen. */
 const AT_EASE: Movement = {
   format: "able-tide/movement",
-  version: 1,
+  version: 2,
   id: "at-ease",
   name: { en: "At ease" },
   purpose: ["calm"],

@@ -4,7 +4,7 @@ import { isFound, readFinding } from "./finding.ts";
 
 const movement: Movement = {
   format: "able-tide/movement",
-  version: 1,
+  version: 2,
   id: "shift-and-press",
   name: { en: "Shift and press" },
   purpose: ["steadiness", "hips and knees"],

@@ -1,4 +1,5 @@
 import { taughtName } from "@able-tide/core/movement/format";
+import { waysOf } from "@able-tide/core/movement/reversal";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { formatMinutes } from "@able-tide/words/text";
 import { useDraggable } from "@dnd-kit/core";
@@ -6,10 +7,11 @@ import type { Span } from "./board-layout.ts";
 import { TransitionMark } from "./transition-marker.tsx";
 import { type Dragged, pixelsPerRepetition } from "./use-timeline-drag.ts";
 
-/** Left and right: "6+6", or how often in all. */
-function formatCount({ movement, repetitionsPerSide: [left, right], block }: ScheduledItem): string {
-  if (!movement.sided) return `× ${block.rounds}`;
-  return `${left}+${right}`;
+/** Left and right: "6+6", or how often in all; one way and the other: "4/4". */
+function formatCount({ movement, repetitionsPerSide: [left, right], block, turns }: ScheduledItem): string {
+  if (movement.sided) return `${left}+${right}`;
+  const ways = turns.flatMap(({ rounds }, turn) => waysOf(movement, turn, rounds));
+  return ways.length > 1 ? ways.map(({ rounds }) => rounds).join("/") : `× ${block.rounds}`;
 }
 
 /** The right edge of an item: dragging it gives more repetitions or fewer. The keys + and - do the same. */

@@ -69,7 +69,8 @@ function CardRow({
         <h2 className="text-[1.05em]">{taughtName(movement)}</h2>
         <p>
           {block.brief ? sentenceCase(block.brief) : `Whole, ${describeVariant(block).split(",")[0]}`}
-          {choice && ` · ${block.rounds} times${block.sides.length > 1 ? " each side" : ""}`}
+          {choice &&
+            ` · ${block.rounds} times${block.sides.length > 1 ? " each side" : ""}${movement.reversal === "halves" ? ", half of them the other way" : ""}`}
         </p>
       </div>
       {form && (

@@ -4,6 +4,7 @@ import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { schedulePlan, withMovements } from "@able-tide/core/schedule/schedule-plan";
 import { LEAVE_SAFELY } from "@able-tide/words/closing-steps";
 import { cuesOf } from "@able-tide/words/cues";
+import { formatRepetitions } from "@able-tide/words/repetitions";
 import { formatHazard, formatState, formatTransitionStep, openingWords } from "@able-tide/words/schedule";
 import { formatMinutes } from "@able-tide/words/text";
 import { variantWords } from "@able-tide/words/variant-words";
@@ -41,12 +42,6 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   };
 }
 
-/** "6 right, 6 left", or how often. */
-function countInWords({ movement, turns, block }: ScheduledItem): string {
-  if (!movement.sided) return `${block.rounds} times`;
-  return turns.map(({ lead, rounds }) => `${rounds} ${lead}`).join(", ");
-}
-
 function Row({ block, style }: { block: ScheduledItem; style: TeachingStyle }) {
   const { opening, phrases, watch } = cuesOf(block, style);
   const { transition, sideChange } = block;
@@ -57,7 +52,8 @@ function Row({ block, style }: { block: ScheduledItem; style: TeachingStyle }) {
       <KeyFigures movement={block.movement} planned={block.plannedVariant} lead={block.turns[0]?.lead ?? "right"} />
       <div>
         <p>
-          <strong>{variantWords(block.movement, block.plannedVariant).name}</strong> · {countInWords(block)}
+          <strong>{variantWords(block.movement, block.plannedVariant).name}</strong> ·{" "}
+          {formatRepetitions(block.movement, block.turns)}
           {block.familiarity === "new" && " · new today"}
           {block.block.combination && ` · ${block.block.combination}`}
           {block.block.straight && " · no pause"}
@@ -89,7 +85,7 @@ function Card({ block, number, of }: { block: ScheduledItem; number: number; of:
         <span>{formatMinutes(block.from)}</span>
       </p>
       <p className="font-display text-5xl font-bold">{variantWords(block.movement, block.plannedVariant).name}</p>
-      <p className="text-4xl">{countInWords(block)}</p>
+      <p className="text-4xl">{formatRepetitions(block.movement, block.turns)}</p>
       <p className="text-2xl">{variantWords(block.movement, block.plannedVariant).cues.do}</p>
       <KeyFigures movement={block.movement} planned={block.plannedVariant} lead={block.turns[0]?.lead ?? "right"} large />
     </li>

@@ -71,9 +71,15 @@ const toggled = <Word extends string>(all: readonly Word[], chosen: readonly Wor
 /** Whether nothing but key poses and cues differs. */
 const sameFacts = (a: Props, b: Props): boolean =>
   a.edit === b.edit &&
-  (["purpose", "forms", "vary", "features", "phase", "breaths", "stance", "sided"] as const).every(
+  (["purpose", "forms", "vary", "features", "phase", "breaths", "stance", "sided", "reversal"] as const).every(
     (fact) => a.movement[fact] === b.movement[fact],
   );
+
+const REVERSAL_OPTIONS = [
+  ["", "one way only"],
+  ["halves", "half the repetitions the other way"],
+  ["sides", "the second side the other way"],
+] as const;
 
 interface ChangeProps {
   readonly movement: Movement;
@@ -162,6 +168,12 @@ function Facts({ movement, edit }: Props) {
         </Group>
         <PhaseAndStance movement={movement} change={change} />
         <Tick label="Repeat on each side" on={movement.sided} set={(sided) => change({ sided })} />
+        <Select
+          label="Direction"
+          value={movement.reversal ?? ""}
+          options={REVERSAL_OPTIONS.filter(([reversal]) => reversal !== "sides" || movement.sided)}
+          choose={(reversal) => change({ reversal: reversal === "" ? undefined : reversal })}
+        />
       </div>
     </details>
   );

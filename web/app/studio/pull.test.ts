@@ -12,7 +12,7 @@ import { HANDLES, handlePoint, pull } from "./pull.ts";
 
 const movement: Movement = {
   format: "able-tide/movement",
-  version: 1,
+  version: 2,
   id: "pulled",
   name: { en: "Pulled" },
   purpose: ["calm"],

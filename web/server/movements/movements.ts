@@ -1,4 +1,5 @@
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
+import { MOVEMENT_VERSION } from "@able-tide/core/movement/former-format";
 import type { Scope } from "../scope.ts";
 import { SHIPPED } from "./shipped.ts";
 
@@ -11,6 +12,9 @@ export interface LibraryMovement {
 }
 
 const byName = (a: LibraryMovement, b: LibraryMovement): number => taughtName(a.movement).localeCompare(taughtName(b.movement));
+
+/** A movement as it is stored: one of format 1, kept or read back from an export of before, means the same in format 2. */
+const fromStored = (document: Movement): Movement => ({ ...document, version: MOVEMENT_VERSION });
 
 /** Shipped movements and the organisation's own, archived ones too, by name. */
 export async function listMovements(scope: Scope): Promise<LibraryMovement[]> {
@@ -28,7 +32,10 @@ export async function listMovements(scope: Scope): Promise<LibraryMovement[]> {
     const named = own === undefined ? movement : { ...movement, name: { ...movement.name, own } };
     return { movement: named, shipped, archived: archived.has(movement.id) };
   };
-  return [...SHIPPED.map((movement) => listed(movement, true)), ...own.map((row) => listed(row.document, false))].sort(byName);
+  return [
+    ...SHIPPED.map((movement) => listed(movement, true)),
+    ...own.map((row) => listed(fromStored(row.document), false)),
+  ].sort(byName);
 }
 
 /** Movements that a plan may get: those that are not archived, by name. */

@@ -1,0 +1,44 @@
+import type { FileProblem } from "../files/json.ts";
+
+/** The version of the movement format that is written, and those that are read. */
+export const MOVEMENT_VERSION = 2;
+
+/** Fields of a movement that format 1 does not have. */
+const NEW_IN_2: readonly string[] = ["reversal"];
+
+const isDocument = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === "object" && value !== null && !Array.isArray(value);
+
+/** A movement's document as a file has it, in the present format as far as that can be told before it is checked. */
+export interface Upgraded {
+  readonly document: unknown;
+  /** Fields that its own version of the format does not know. */
+  readonly problems: readonly FileProblem[];
+}
+
+/**
+ * A movement's document as format 2. Format 2 adds to format 1, so that what a format 1 document means stays the same; what
+ * is no movement of format 1 is left as it is.
+ *
+ * @param path where in its file the document is, with a full stop at its end; empty for the whole file
+ */
+export function upgradeMovement(document: unknown, path = ""): Upgraded {
+  if (!isDocument(document) || document["version"] !== 1) return { document, problems: [] };
+  const problems = NEW_IN_2.filter((field) => field in document).map(
+    (field): FileProblem => ({ path: `${path}${field}`, code: "unknown" }),
+  );
+  return { document: { ...document, version: MOVEMENT_VERSION }, problems };
+}
+
+/** The same for the movements that a file has under "movements"; one without such a list is left as it is. */
+export function upgradeMovementsIn(
+  value: unknown,
+  path = "",
+): { readonly value: unknown; readonly problems: readonly FileProblem[] } {
+  if (!isDocument(value) || !Array.isArray(value["movements"])) return { value, problems: [] };
+  const upgraded = value["movements"].map((document, i) => upgradeMovement(document, `${path}movements[${i}].`));
+  return {
+    value: { ...value, movements: upgraded.map(({ document }) => document) },
+    problems: upgraded.flatMap(({ problems }) => problems),
+  };
+}

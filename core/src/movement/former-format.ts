@@ -30,7 +30,12 @@ export function upgradeMovement(document: unknown, path = ""): Upgraded {
   return { document: { ...document, version: MOVEMENT_VERSION }, problems };
 }
 
-/** The same for the movements that a file has under "movements"; one without such a list is left as it is. */
+/**
+ * The same for the movements that a file has under "movements"; one without such a list is left as it is.
+ *
+ * @param value what the file says, as JSON
+ * @param path where in its file the value is, with a full stop at its end; empty for the whole file
+ */
 export function upgradeMovementsIn(
   value: unknown,
   path = "",

@@ -16,6 +16,7 @@ export interface WayPart {
  * first way one more; where each side goes its own way, the second side goes back.
  *
  * @param turn which turn of the plan item it is, from 0
+ * @param rounds repetitions of the turn
  * @example waysOf({ reversal: "halves" }, 0, 7) // forth 4, back 3
  */
 export function waysOf({ reversal }: Pick<Movement, "reversal">, turn: number, rounds: number): WayPart[] {

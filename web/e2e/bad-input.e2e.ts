@@ -107,7 +107,7 @@ describe("without a script the same is said, with a status of 4xx", () => {
     const headers = { Cookie: await cookieOf(serverUrl(), organisation) };
     const response = await fetch(`${serverUrl()}/movements`, { method: "POST", headers, body });
     expect(response.status).toBe(422);
-    expect(await response.text()).toContain("this release reads version 1 of the format");
+    expect(await response.text()).toContain("this release reads versions up to 2");
   });
 
   const person = {

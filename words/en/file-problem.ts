@@ -68,7 +68,7 @@ export interface SaidProblem {
 
 /** Problems of a file as they are read. */
 export const formatFileProblems = (problems: readonly FileProblem[]): SaidProblem[] =>
-  problems.map((problem) => ({
-    path: problem.line === undefined || problem.path === "" ? problem.path : `${problem.path}, line ${problem.line}`,
-    message: formatFileProblem(problem),
-  }));
+  problems.map((problem) => {
+    const message = formatFileProblem(problem);
+    return { path: problem.path, message: problem.line === undefined ? message : `${message} (line ${problem.line})` };
+  });

@@ -111,10 +111,15 @@ function nodeAt(tree: Node, steps: readonly (string | number)[]): Node {
   return tree;
 }
 
-/** Problems of a file with the line of each. @param source the text of the file, which is JSON */
+/**
+ * Problems of a file with the line of each; of a file of one line without.
+ *
+ * @param source the text of the file, which is JSON
+ * @param problems what is wrong with the file
+ */
 export function atLines(source: string, problems: readonly FileProblem[]): FileProblem[] {
-  const tree = parseTree(source);
-  if (!tree || problems.length === 0) return [...problems];
+  const tree = problems.length > 0 && source.trim().includes("\n") ? parseTree(source) : undefined;
+  if (!tree) return [...problems];
   return problems.map((problem) => {
     const node = nodeAt(tree, stepsOf(problem.path));
     // The name of a field stands before its value, maybe on an earlier line.

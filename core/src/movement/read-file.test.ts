@@ -18,9 +18,7 @@ describe("a file of several movements", () => {
     broken.movements[1].keys[0].arms = { elbow: 200 };
     const { movements, problems } = readMovements(JSON.stringify(broken));
     expect(movements).toEqual([]);
-    expect(problems).toEqual([
-      { path: "movements[1].keys[0].arms.elbow", code: "tooLarge", requirement: 150, line: expect.any(Number) },
-    ]);
+    expect(problems).toEqual([{ path: "movements[1].keys[0].arms.elbow", code: "tooLarge", requirement: 150 }]);
   });
 
   test("cut off in the middle says where it stops being JSON", () => {

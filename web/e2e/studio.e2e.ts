@@ -5,7 +5,7 @@ import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { addPlan } from "../server/plans/plans.ts";
 import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
-import { cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+import { addSomebody, cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 let browser: Browser;
 let organisation: TestOrganisation;
@@ -186,4 +186,38 @@ test("the numbers are for the body that is chosen, and for what it holds", async
   expect(await demandsOf(page)).not.toBe(seated);
   await choose("Variant", "standing");
   expect(await demandsOf(page)).toBe(free);
+});
+
+test("a movement that turns round is made here, and is planned, printed and taught one way and the other", async () => {
+  const problems: string[] = [];
+  const page = await openPage(browser, problems);
+  await signIn(page, serverUrl(), organisation);
+  await addSomebody(organisation, "Kerensa");
+  await page.goto(`${serverUrl()}/movements/shoulder-circles/studio`, { waitUntil: "networkidle0" });
+  await click(page, "Purpose, stance and variants");
+  await page.evaluate(() => {
+    const label = [...document.querySelectorAll("label")].find(({ innerText }) => innerText.startsWith("Direction"));
+    const select = label?.querySelector("select") ?? document.getElementById(label?.htmlFor ?? "");
+    if (select) select.dataset["chosen"] = "direction";
+  });
+  await page.select('[data-chosen="direction"]', "halves");
+  await rename(page, "Shoulder rounds");
+  await click(page, "Save as a copy");
+  await page.waitForFunction(() => location.pathname === "/movements/shoulder-rounds/studio");
+
+  const blocks = [{ id: "b1", movementId: "shoulder-rounds", rounds: 5 }];
+  const { scope, groupId } = organisation;
+  const planId = await addPlan(scope, { groupId, day: "2026-11-11", breathSeconds: 8, blocks });
+  await page.goto(`${serverUrl()}/plans/${planId}/script`, { waitUntil: "networkidle0" });
+  await seeText(page, "3 one way, 2 the other way");
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await seeText(page, "3/2");
+  await click(page, "Teach");
+  await click(page, "Mark everyone as here");
+  await click(page, "Start class");
+  await seeText(page, "Direction one way");
+  await click(page, "Next");
+  await seeText(page, "Now the other way.");
+  await seeText(page, "of 2");
+  expect(problems).toEqual([]);
 });

@@ -60,19 +60,18 @@ export interface Archived {
   readonly at: string;
 }
 
+async function archivedOf(scope: Scope, subject: ArchivedSubject): Promise<{ id: string; name: string; at: Date }[]> {
+  if (subject === "movement") return listArchivedMovements(scope);
+  return rowsOf(scope, subject)
+    .whereNotNull("archived_at")
+    .orderBy(["name", "id"])
+    .select<{ id: string; name: string; at: Date }[]>("id", "name", "archived_at as at");
+}
+
 /** What was put away, by kind and name. */
 export async function listArchived(scope: Scope): Promise<Archived[]> {
-  const of = async (subject: ArchivedSubject): Promise<Archived[]> => {
-    if (subject === "movement")
-      return (await listArchivedMovements(scope)).map(({ at, ...row }) => ({ subject, ...row, at: at.toISOString() }));
-    return ofRows(subject);
-  };
-  const ofRows = async (subject: ArchivedRow): Promise<Archived[]> => {
-    const rows = await rowsOf(scope, subject)
-      .whereNotNull("archived_at")
-      .orderBy(["name", "id"])
-      .select<{ id: string; name: string; archived_at: Date }[]>("id", "name", "archived_at");
-    return rows.map(({ id, name, archived_at }) => ({ subject, id, name, at: archived_at.toISOString() }));
-  };
-  return (await Promise.all(ARCHIVED_SUBJECTS.map(of))).flat();
+  const found = ARCHIVED_SUBJECTS.map(async (subject) =>
+    (await archivedOf(scope, subject)).map(({ at, ...row }): Archived => ({ subject, ...row, at: at.toISOString() })),
+  );
+  return (await Promise.all(found)).flat();
 }

@@ -29,7 +29,7 @@ export function OrganisationSettings({ name, timeZone, timeZones, lastResult }: 
       <Problem id="settings-problem" errors={form.errors} />
       <TextField field={fields.name} label="Name" />
       <TimeZoneField field={fields.timeZone} names={timeZones} />
-      <SaveButton intent="settings" lastResult={lastResult}>
+      <SaveButton intent="settings" saved={lastResult?.status === "success"}>
         Save settings
       </SaveButton>
     </Form>

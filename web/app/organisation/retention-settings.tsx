@@ -31,7 +31,7 @@ export function RetentionSettings({
     <Form method="post" {...getFormProps(form)} className="flex max-w-md flex-col gap-4">
       <SelectField field={fields.personYears} label="Participants, after they were archived" options={PERIODS} />
       <SelectField field={fields.classYears} label="Class records, after the class" options={PERIODS} />
-      <SaveButton intent="retention" lastResult={lastResult}>
+      <SaveButton intent="retention" saved={lastResult?.status === "success"}>
         Save periods
       </SaveButton>
     </Form>

@@ -8,8 +8,9 @@ import { PolicyForm, type PolicyFormInput } from "../../forms/check-in-threshold
 import { parseForm } from "../../forms/parse-form.ts";
 import { changePolicy, findPolicy } from "../../server/policy/policy.ts";
 import { formDataOf } from "../form-data.server.ts";
-import { Button, ButtonLink } from "../kit/button.tsx";
+import { ButtonLink } from "../kit/button.tsx";
 import { CheckBoxes, TextField } from "../kit/field.tsx";
+import { SaveButton } from "../kit/save-button.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { QUESTION_OPTIONS } from "../organisation/question-options.ts";
 import { scopeContext } from "../signed-in.server.ts";
@@ -77,14 +78,7 @@ function PolicyFields({ policy, answer }: { policy: Loaded["policy"]; answer: An
           checked={(name) => policy.questions.some((question) => question === name)}
         />
       </fieldset>
-      <div className="flex items-center gap-4">
-        <Button>Save thresholds</Button>
-        {answer.saved && (
-          <p role="status" className="font-semibold text-tide-700">
-            Saved.
-          </p>
-        )}
-      </div>
+      <SaveButton saved={answer.saved}>Save thresholds</SaveButton>
     </Form>
   );
 }

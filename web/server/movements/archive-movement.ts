@@ -36,9 +36,7 @@ export const bringMovementBack = (scope: Scope, id: string): Promise<boolean> =>
   });
 
 /** Archived movements with their names and when they were archived, by name. */
-export async function listArchivedMovements(
-  scope: Scope,
-): Promise<{ readonly id: string; readonly name: string; readonly at: Date }[]> {
+export async function listArchivedMovements(scope: Scope): Promise<{ id: string; name: string; at: Date }[]> {
   const rows = await archivedOf(scope).select<{ movement_id: string; archived_at: Date }[]>("movement_id", "archived_at");
   const since = new Map(rows.map(({ movement_id, archived_at }) => [movement_id, archived_at]));
   return (await listMovements(scope)).flatMap(({ movement }) => {

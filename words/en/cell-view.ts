@@ -1,9 +1,9 @@
 import type { Cap } from "@able-tide/core/caps/cap";
 import { itemAt } from "@able-tide/core/checked-access";
 import type { FittedCell } from "@able-tide/core/fit/cell";
-import { type CellChange, type CellReading, readCell } from "@able-tide/core/fit/cell-reading";
+import { type CellChange, type CellReading, type PlannedAmount, readCell } from "@able-tide/core/fit/cell-reading";
 import type { CellView, Why } from "@able-tide/core/fit/cell-view";
-import { type FitPlan, maxRepetitions } from "@able-tide/core/fit/fit-plan";
+import { type FitPlan, plannedAmount } from "@able-tide/core/fit/fit-plan";
 import type { FittedRow } from "@able-tide/core/fit/fitted-row";
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import type { VariantSpec } from "@able-tide/core/movement/variant";
@@ -29,6 +29,10 @@ export function formatCellChange(change: CellChange): string {
       return change.times === 2 ? "half the pace" : "a third of the pace";
     case "fewer":
       return `${change.rounds} of ${change.planned} repetitions`;
+    case "shorterHold":
+      return `hold ${change.seconds} of ${change.planned} s`;
+    case "noHold":
+      return "no hold, move through";
     case "seated":
       return "seated";
     case "poolChair":
@@ -66,9 +70,9 @@ export const whyOfCaps = (caps: readonly Cap[]): Why[] =>
  * A fitted cell as people read it.
  *
  * @param plannedVariant the planned variant
- * @param planned repetitions planned
+ * @param planned repetitions planned, or holds and their seconds
  */
-export function viewCell(cell: FittedCell, plannedVariant: VariantSpec, planned: number): CellView {
+export function viewCell(cell: FittedCell, plannedVariant: VariantSpec, planned: PlannedAmount): CellView {
   const { changes, because, blockedBy, ...figures } = readCell(cell, plannedVariant, planned);
   const why = whyOfCaps(because);
   if (blockedBy !== null) why.push({ limit: BLOCKED_BY[blockedBy], reason: null });
@@ -79,7 +83,7 @@ export function viewCell(cell: FittedCell, plannedVariant: VariantSpec, planned:
 const viewRow = (plan: FitPlan, row: FittedRow): CellView[] =>
   row.cells.map((cell, i) => {
     const block = itemAt(plan.blocks, i);
-    return viewCell(cell, block.plannedVariant, maxRepetitions(block));
+    return viewCell(cell, block.plannedVariant, plannedAmount(block));
   });
 
 /** A fitted row as it is shown. @param plan the plan that the row was fitted to */

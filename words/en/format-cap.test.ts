@@ -37,6 +37,7 @@ const SPOKEN: readonly (readonly [CapLimit, string])[] = [
   [{ channel: "handWeight", side: "both", limit: 0 }, "No weights in the hands"],
   [{ channel: "heldOutShare", side: "left", limit: 50 }, "Left arm held out: up to half the time"],
   [{ channel: "noStanding" }, "No standing"],
+  [{ channel: "holdSecondsInAll", limit: 30 }, "Timed holds: up to 30 s in total"],
   [{ channel: "bothHandsStanding" }, "Standing only with both hands on fixed support and a helper in reach"],
   [{ channel: "chairWithArms" }, "Chair with arms"],
   [{ channel: "higherSeat", limit: 5 }, "Seat at least 5 cm higher"],

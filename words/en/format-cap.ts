@@ -108,6 +108,7 @@ const LIMITS: { readonly [Channel in CapLimit["channel"]]: (limit: Extract<CapLi
   oneLegSecondsInAll: (limit) => `${oneLeg(limit)}: up to ${seconds(limit.limit)} in total`,
   handsUpSeconds: (limit) => `${handUp(limit)}: up to ${seconds(limit.limit)} at a time`,
   handsUpSecondsInAll: (limit) => `${handUp(limit)}: up to ${seconds(limit.limit)} in total`,
+  holdSecondsInAll: (limit) => `Timed holds: up to ${seconds(limit.limit)} in total`,
   holdSeconds: (limit) => (limit.limit === 0 ? "No static holds under load" : `Static hold: up to ${limit.limit} s`),
   standingMinutesAtATime: (limit) => `Standing: up to ${limit.limit} min at a time`,
   standingMinutes: (limit) => `Standing: up to ${limit.limit} min in total`,

@@ -300,6 +300,7 @@ const CASES: readonly Case[] = [
       "One-leg standing: up to 30 s in total",
       "Knee bend under load, both sides: up to 35°",
       "Static hold: up to 10 s",
+      "Timed holds: up to 30 s in total",
       "Effort: up to 4 out of 10",
       "Session: up to 45 min",
     ],

@@ -110,6 +110,8 @@ export function forbidsAtAnySize(cap: Cap, shape: VariantSpec, demand: StaticDem
   switch (limit.channel) {
     case "oneLegSeconds":
       return anySide(limit, demand.longestOneLeg, demand, rounds);
+    case "holdSeconds":
+      return demand.longestTimedHold > limit.limit + CAP_TOLERANCE.share;
     case "steadiness":
       return demand.balance > limit.limit + CAP_TOLERANCE.degrees;
     case "shortestCycle":

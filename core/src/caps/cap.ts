@@ -86,6 +86,7 @@ export const CapLimit = v.variant("channel", [
   ofAll("lowBackLoad"),
   ofAll("steadiness"),
   ofAll("holdSeconds"),
+  ofAll("holdSecondsInAll"),
   ofAll("higherSeat"),
   ofAll("standingMinutesAtATime"),
   ofAll("standingMinutes"),

@@ -10,6 +10,7 @@ export const CAUTIOUS_CAP_LIMITS: readonly CapLimit[] = [
   { channel: "oneLegSecondsInAll", side: "both", limit: 30 },
   { channel: "loadedKnee", side: "both", limit: 35 },
   { channel: "holdSeconds", limit: 10 },
+  { channel: "holdSecondsInAll", limit: 30 },
   { channel: "effort", limit: 4 },
   { channel: "sessionMinutes", limit: 45 },
 ];

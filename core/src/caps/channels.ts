@@ -168,6 +168,14 @@ export const CAP_CHANNELS = [
     stricter: "less",
   },
   {
+    name: "holdSecondsInAll",
+    sided: false,
+    kind: "number",
+    lowest: 0,
+    highest: 600,
+    stricter: "less",
+  },
+  {
     name: "standingMinutesAtATime",
     sided: false,
     kind: "number",

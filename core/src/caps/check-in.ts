@@ -91,6 +91,7 @@ const SCALED_CHANNELS: Readonly<Partial<Record<CapLimit["channel"], (side: "left
   sessionMinutes: () => "all",
   waterMinutes: () => "all",
   holdSeconds: () => "all",
+  holdSecondsInAll: () => "all",
   lowBackLoad: () => "back",
   kneeLoad: (side) => (side === "left" ? "leftLeg" : "rightLeg"),
   legShare: (side) => (side === "left" ? "leftLeg" : "rightLeg"),

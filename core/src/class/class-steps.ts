@@ -12,6 +12,8 @@ export interface ClassStep {
   readonly rounds: number;
   /** Seconds of one repetition. */
   readonly roundSeconds: number;
+  /** Seconds between two repetitions: getting back to the start, or standing tall after a hold. */
+  readonly between: number;
   /** Which way its repetitions go. */
   readonly way: Way;
   /** Whether it goes on where the step before stopped, the other way. */
@@ -27,6 +29,7 @@ export const classSteps = (blocks: readonly ScriptItem[]): ClassStep[] =>
   blocks.flatMap(({ movement, turns, cycleSeconds, parts }, blockIndex) =>
     turns.flatMap(({ lead: side, rounds: all, from, seconds }, turn) => {
       const before = turn === 0 ? parts.link + parts.talk + parts.showing : parts.sideChange;
+      const between = all > 1 ? (seconds - all * cycleSeconds) / (all - 1) : 0;
       let done = 0;
       return waysOf(movement, turn, all).map(({ way, rounds }, part): ClassStep => {
         const lead = part === 0 ? before : 0;
@@ -38,8 +41,9 @@ export const classSteps = (blocks: readonly ScriptItem[]): ClassStep[] =>
           turnsRound: part > 0,
           rounds,
           roundSeconds: cycleSeconds,
+          between,
           lead,
-          from: from + (seconds * done) / all - lead,
+          from: from + done * (cycleSeconds + between) - lead,
         };
         done += rounds;
         return step;
@@ -54,4 +58,27 @@ export const classSteps = (blocks: readonly ScriptItem[]): ClassStep[] =>
  * @returns 0 while it is being shown, then the repetition from 1; after the last repetition it stays there
  */
 export const repetitionAt = (step: ClassStep, seconds: number): number =>
-  seconds < step.lead ? 0 : Math.min(step.rounds, Math.floor((seconds - step.lead) / step.roundSeconds) + 1);
+  seconds < step.lead ? 0 : Math.min(step.rounds, Math.floor((seconds - step.lead) / (step.roundSeconds + step.between)) + 1);
+
+/**
+ * Where the picture of a step is in its repetition, 0 to 1: going through it while it is being shown, and as the group goes from
+ * its first repetition on. A hold is shown as it is held, and stays at its end once it is over.
+ *
+ * @param seconds since the step began
+ * @param heldFrom seconds of a repetition before it is held; null where it is repeated
+ */
+export function phaseOfStep(step: ClassStep, seconds: number, heldFrom: number | null): number {
+  const { lead, rounds, roundSeconds, between } = step;
+  const since = seconds - lead;
+  if (heldFrom === null) {
+    const within = since < 0 ? ((since % roundSeconds) + roundSeconds) % roundSeconds : since % (roundSeconds + between);
+    return Math.min(1, within / roundSeconds);
+  }
+  if (since < 0) return heldFrom / roundSeconds;
+  const number = Math.min(rounds - 1, Math.floor(since / (roundSeconds + between)));
+  return Math.min(1, (since - number * (roundSeconds + between)) / roundSeconds);
+}
+
+/** Seconds of a step from its first repetition to the end of its last. */
+export const movingSeconds = ({ rounds, roundSeconds, between }: ClassStep): number =>
+  rounds * roundSeconds + (rounds - 1) * between;

@@ -1,4 +1,5 @@
 import type { CellView } from "../fit/cell-view.ts";
+import type { TimedHold } from "../movement/timed-hold.ts";
 import type { Transition } from "../schedule/plan-transitions.ts";
 import type { PlanSchedule, ScheduledItem } from "../schedule/schedule-plan.ts";
 import type { TransitionHazard, TransitionStep } from "../schedule/transition-steps.ts";
@@ -15,6 +16,8 @@ export interface ScriptTransition {
 export interface ScriptItem
   extends Pick<ScheduledItem, "id" | "movement" | "turns" | "breathSeconds" | "cycleSeconds" | "total" | "from" | "to"> {
   readonly meant: ScheduledItem["plannedVariant"];
+  /** Its levels where it is held: one repetition of the movement is then the whole hold. Absent where it is repeated. */
+  readonly timedHold?: TimedHold;
   /** Seconds of the transition, the explanation, the demonstration, the repetitions and the change of sides. */
   readonly parts: {
     readonly link: number;
@@ -64,9 +67,24 @@ const sayTransition = ({ steps, hazards }: Transition, { step, hazard }: ScriptW
 /** The items of a plan as they are taught. @param wording of the language that the class is taught in */
 export const scriptItems = ({ blocks }: PlanSchedule, wording: ScriptWording): ScriptItem[] =>
   blocks.map(
-    ({ id, movement, plannedVariant, turns, breathSeconds, cycleSeconds, parts, total, from, to, transition, sideChange }) => ({
+    ({
       id,
-      movement,
+      performed,
+      timedHold,
+      plannedVariant,
+      turns,
+      breathSeconds,
+      cycleSeconds,
+      parts,
+      total,
+      from,
+      to,
+      transition,
+      sideChange,
+    }) => ({
+      id,
+      movement: performed,
+      ...(timedHold && { timedHold }),
       meant: plannedVariant,
       turns,
       breathSeconds,

@@ -30,6 +30,7 @@ export const FILE_PROBLEMS = [
   "laterKeyPose",
   "lastKeyPose",
   "sameIds",
+  "holdTooLong",
   "unknownMovement",
   "bodyCannot",
   "footLeavesUnderLoad",
@@ -39,6 +40,7 @@ export const FILE_PROBLEMS = [
   "reversalSteps",
   "reversalEndsElsewhere",
   "reversalNeedsSides",
+  "holdNotBetween",
 ] as const;
 /** Code of what is wrong with a value. */
 export type FileProblemCode = (typeof FILE_PROBLEMS)[number];

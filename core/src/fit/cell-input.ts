@@ -4,6 +4,7 @@ import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { Cap } from "../caps/cap.ts";
 import type { Demand } from "../movement/demand.ts";
 import type { Movement } from "../movement/format.ts";
+import type { HoldPiece } from "../movement/timed-hold.ts";
 import { armMoves, FULL_SEATED_VARIANT, type VariantSpec } from "../movement/variant.ts";
 import type { Turn } from "../schedule/count.ts";
 import type { Pair, Side } from "../side.ts";
@@ -13,6 +14,8 @@ import type { LimitedResources } from "./support-options.ts";
 /** What is fitted: one movement at one pace, for one person in one place. */
 export interface CellInput {
   readonly movement: Movement;
+  /** The hold and the shorter ones that someone may do instead, longest first; where it is held rather than repeated. */
+  readonly holdPieces?: readonly HoldPiece[];
   readonly breathSeconds: number;
   /** Sides that lead, in their order, with the repetitions planned of each. */
   readonly turns: readonly Turn[];
@@ -46,9 +49,11 @@ export interface SessionUse {
   readonly oneLeg: boolean;
   /** Share of the block's repetitions with a hand above its shoulder. */
   readonly handsUp: number;
+  /** Seconds of a timed hold. */
+  readonly held: number;
 }
 
-export const UNLIMITED_SESSION_USE: SessionUse = { oneLeg: true, handsUp: 1 };
+export const UNLIMITED_SESSION_USE: SessionUse = { oneLeg: true, handsUp: 1, held: Number.POSITIVE_INFINITY };
 
 /** A variant that breaks no cap, with the repetitions that caps leave of it. */
 export interface FoundVariant {
@@ -60,6 +65,8 @@ export interface FoundVariant {
    * How many repetitions of the group one of theirs takes: 1, or 2 or 3 for a participant who moves slower in water.
    */
   readonly pace: Pace;
+  /** Seconds of its timed hold, 0 without holding; null where the item is repeated. */
+  readonly holdSeconds: number | null;
   /** One reading per leading side. */
   readonly demands: readonly Demand[];
 }

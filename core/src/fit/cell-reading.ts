@@ -5,10 +5,18 @@ import { otherSide, type Side } from "../side.ts";
 import type { BlockedBy, FittedCell } from "./cell.ts";
 import type { CellView } from "./cell-view.ts";
 
+/** How much of a movement is planned: repetitions, or holds, and the seconds of each hold; null where it is repeated. */
+export interface PlannedAmount {
+  readonly repetitions: number;
+  readonly hold: number | null;
+}
+
 /** One thing that is done differently from the planned variant, as a code. */
 export type CellChange =
   | { readonly change: "slower"; readonly times: number }
   | { readonly change: "fewer"; readonly rounds: number; readonly planned: number }
+  | { readonly change: "shorterHold"; readonly seconds: number; readonly planned: number }
+  | { readonly change: "noHold" }
   | { readonly change: "seated" | "poolChair" | "legsStill" | "toeDown" | "taller" | "higher" | "weightBack" | "smaller" }
   | { readonly change: "support"; readonly hold: HandSupport }
   | { readonly change: "handRests"; readonly hand: Side }
@@ -33,11 +41,14 @@ const MOST_CHANGES = 3;
 const restingHand = ({ arms }: VariantSpec): Side | null => (arms === "both" ? null : otherSide(arms));
 
 function variantChanges(
-  { choice, level, rounds, pace }: FittedCell & { choice: VariantSpec },
+  { choice, level, rounds, pace, holdSeconds }: FittedCell & { choice: VariantSpec },
   plannedVariant: VariantSpec,
-  planned: number,
+  { repetitions: planned, hold }: PlannedAmount,
 ): CellChange[] {
   const changes: CellChange[] = [];
+  if (hold !== null && holdSeconds === 0) changes.push({ change: "noHold" });
+  else if (hold !== null && holdSeconds !== null && holdSeconds < hold)
+    changes.push({ change: "shorterHold", seconds: holdSeconds, planned: hold });
   if (pace > 1) changes.push({ change: "slower", times: pace });
   else if (rounds < planned) changes.push({ change: "fewer", rounds, planned });
   if (choice.kind === "seated" && plannedVariant.kind !== "seated")
@@ -55,7 +66,7 @@ function variantChanges(
 }
 
 /** The cap on a hand's height says most; the variant says the rest. */
-function changesOf(cell: FittedCell, plannedVariant: VariantSpec, planned: number): CellChange[] {
+function changesOf(cell: FittedCell, plannedVariant: VariantSpec, planned: PlannedAmount): CellChange[] {
   const { choice } = cell;
   if (choice === null) return [{ change: cell.breathing ? "breathesAlong" : "rests" }];
   // A hand that rests or is supported is spoken of already.
@@ -73,9 +84,9 @@ function changesOf(cell: FittedCell, plannedVariant: VariantSpec, planned: numbe
  * Reads a fitted cell: its figures, what is done differently and why, as codes.
  *
  * @param plannedVariant the planned variant
- * @param planned repetitions planned
+ * @param planned repetitions planned, or holds and their seconds
  */
-export function readCell(cell: FittedCell, plannedVariant: VariantSpec, planned: number): CellReading {
+export function readCell(cell: FittedCell, plannedVariant: VariantSpec, planned: PlannedAmount): CellReading {
   // A seated body may do everything it can and still do another variant than the group's.
   const whole = cell.fidelity > FULL && cell.choice?.kind === plannedVariant.kind;
   const lacking = cell.choice === null && cell.because.length === 0 && cell.gaveWay === null;
@@ -91,6 +102,7 @@ export function readCell(cell: FittedCell, plannedVariant: VariantSpec, planned:
     blockedBy: lacking ? "noVariant" : cell.gaveWay,
     breathing: cell.breathing,
     rounds: cell.rounds,
+    ...(cell.holdSeconds !== null && { holdSeconds: cell.holdSeconds }),
     steadiness: Math.max(0, ...cell.demands.map((demand) => demand.balance.total)),
     choice: cell.choice,
   };

@@ -9,7 +9,7 @@ import type { Side } from "../side.ts";
 import { type BodyRead, CandidateChecks, type CandidateEvaluation } from "./candidate-checks.ts";
 import { plainShape, shapesOf } from "./candidates.ts";
 import { type CellInput, type FoundVariant, type SessionUse, UNLIMITED_SESSION_USE } from "./cell-input.ts";
-import { CellTerms } from "./cell-terms.ts";
+import { CellTerms, type PartOfHold } from "./cell-terms.ts";
 import {
   type BodyFidelity,
   balanceFidelity,
@@ -20,6 +20,7 @@ import {
   rangeFidelity,
   readShape,
 } from "./fidelity.ts";
+import type { VariantSearch } from "./hold-search.ts";
 import { supportModeGroups, supportOptions } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
@@ -45,14 +46,16 @@ const EPSILON = 1e-9;
  * spares most of the looking. Candidates are looked at in the order of the most they could keep and a search stops when
  * nothing left can do better, so each answer is the best of them all. Ties go to the variant listed first.
  */
-export class CellSearch {
+export class CellSearch implements VariantSearch {
   readonly terms: CellTerms;
+  readonly holds: readonly number[] = [];
   private readonly checks: CandidateChecks;
   private looks: ReadonlyMap<SupportMode, readonly CandidateEvaluation[]> | null = null;
   private readonly found = new Map<string, FoundVariant | null>();
 
-  constructor(input: CellInput, variants: VariantCache) {
-    this.terms = new CellTerms(input, variants);
+  /** @param partOf the group's hold and the share of its seconds, where this is a shorter hold */
+  constructor(input: CellInput, variants: VariantCache, partOf: PartOfHold | null = null) {
+    this.terms = new CellTerms(input, variants, partOf);
     this.checks = new CandidateChecks(this.terms);
   }
 
@@ -230,7 +233,7 @@ export class CellSearch {
       const done = Math.min(rounds, this.terms.roundsOf(choice.kind, demands, this.terms.worked));
       if (done === 0) continue;
       const kept = (done / this.terms.repetitions) * fidelity(planned, body, size, demands, this.terms.isInTime(evaluation));
-      if (kept > better) best = { choice, fidelity: kept, repetitions: done, pace: evaluation.pace, demands };
+      if (kept > better) best = { choice, fidelity: kept, repetitions: done, pace: evaluation.pace, holdSeconds: null, demands };
     }
     return best;
   }

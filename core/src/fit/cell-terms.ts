@@ -20,6 +20,18 @@ import { capsOnArm, isOnBody } from "./part-caps.ts";
 import type { VariantCache } from "./variant-cache.ts";
 import { workedCap } from "./working-range.ts";
 
+/** A shorter hold as part of the group's: its terms, and the share of its seconds. */
+export interface PartOfHold {
+  readonly terms: CellTerms;
+  readonly share: number;
+}
+
+/** A cap on the share of the repetitions leaves as many of a shorter hold as come to that share of the group's seconds. */
+const ofShorterHold = (cap: Cap, share: number): Cap =>
+  cap.limit.channel === "roundsShare" && share < 1
+    ? { ...cap, limit: { ...cap.limit, limit: Math.min(100, cap.limit.limit / share) } }
+    : cap;
+
 /**
  * One cell's input read once: caps as variants are worked up to them, the planned variant with its demands, and the
  * caps that this variant breaks. Candidates are checked and searched by these terms.
@@ -50,12 +62,16 @@ export class CellTerms {
   /** Caps that the key poses of the planned variant break. */
   readonly poseCaps: readonly Cap[];
 
-  constructor(input: CellInput, variants: VariantCache) {
+  /** The planned variant of the group's hold, where this is a shorter one: what caps leave of it is a share of that. */
+  private readonly whole: CellTerms | null;
+
+  constructor(input: CellInput, variants: VariantCache, partOf: PartOfHold | null = null) {
+    this.whole = partOf?.terms ?? null;
     this.input = input;
     this.variants = variants;
     this.leadingSides = input.turns.map(({ lead }) => lead);
     this.repetitions = Math.max(0, ...input.turns.map(({ rounds }) => rounds));
-    this.worked = input.caps.map((cap) => workedCap(cap, input.workingShare));
+    this.worked = input.caps.map((cap) => ofShorterHold(workedCap(cap, input.workingShare), partOf?.share ?? 1));
     this.mostOfRounds = repetitionsAllowedInAllVariants(this.worked, this.repetitions) / Math.max(1, this.repetitions);
     this.bodyCaps = this.worked.filter(isOnBody);
     this.partRounds = this.worked.filter(({ limit }) => limit.channel === "roundsShare" && limit.part !== "all");
@@ -92,7 +108,7 @@ export class CellTerms {
   roundsOf(kind: VariantSpec["kind"], demands: readonly Demand[], by: readonly Cap[]): number {
     const { repetitions } = this;
     return Math.min(
-      repetitionsWithinHold(by, kind, demands, this.meantDemands ?? demands, repetitions),
+      repetitionsWithinHold(by, kind, demands, this.whole?.meantDemands ?? this.meantDemands ?? demands, repetitions),
       ...demands.map((demand) => repetitionsAllowed(by, kind, demand, repetitions)),
     );
   }

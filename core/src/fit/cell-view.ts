@@ -24,6 +24,8 @@ export interface CellView {
   readonly why: readonly Why[];
   /** Repetitions done of those planned. */
   readonly rounds: number;
+  /** Seconds of each hold, 0 without holding; absent where the item is repeated. */
+  readonly holdSeconds?: number;
   /** Greatest balance demand, 0 to 10. */
   readonly steadiness: number;
   readonly choice: VariantSpec | null;

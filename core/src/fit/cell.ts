@@ -6,8 +6,8 @@ import { supportModeOf } from "../movement/support-mode.ts";
 import type { VariantSpec } from "../movement/variant.ts";
 import type { Side } from "../side.ts";
 import { type CellInput, type FoundVariant, lighterSideOf, type Pace } from "./cell-input.ts";
-import { CellSearch } from "./cell-search.ts";
 import { type PlannedVariant, rangeShare } from "./fidelity.ts";
+import { createSearch, type VariantSearch } from "./hold-search.ts";
 import { supportModeCost } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 
@@ -30,6 +30,8 @@ export interface FittedCell {
   readonly rounds: number;
   /** How many repetitions of the group one of theirs takes. */
   readonly pace: Pace;
+  /** Seconds of their timed hold, 0 without holding; null where the item is repeated, and at rest. */
+  readonly holdSeconds: number | null;
   /** Share of the full size that is done, 0 to 1: what the vessel shows. */
   readonly level: number;
   /** One arm that does less than the other, or rests. */
@@ -50,6 +52,7 @@ const REST: Omit<FittedCell, "because" | "gaveWay"> = {
   fidelity: 0,
   rounds: 0,
   pace: 1,
+  holdSeconds: null,
   level: 0,
   lighterSide: null,
   demands: [],
@@ -66,7 +69,7 @@ export const restCell = (because: readonly Cap[], gaveWay: BlockedBy | null = nu
 
 /** A cell done in a variant. */
 export const variantCell = (
-  { choice, fidelity, repetitions, pace, demands }: FoundVariant,
+  { choice, fidelity, repetitions, pace, holdSeconds, demands }: FoundVariant,
   planned: PlannedVariant,
   build: Build,
   because: readonly Cap[],
@@ -77,6 +80,7 @@ export const variantCell = (
   fidelity,
   rounds: repetitions,
   pace,
+  holdSeconds,
   level: rangeShare(planned, choice),
   lighterSide: lighterSideOf(choice, build),
   because,
@@ -96,7 +100,7 @@ export const cellWorth = ({ choice, fidelity }: Pick<FittedCell, "choice" | "fid
   choice === null ? fidelity : variantWorth({ choice, fidelity });
 
 /** The best variant that breaks no cap, whatever the session; null where there is none. */
-export function bestVariant(search: CellSearch): FoundVariant | null {
+export function bestVariant(search: VariantSearch): FoundVariant | null {
   let best: FoundVariant | null = null;
   for (const modes of search.modes()) {
     const found = search.best(modes);
@@ -114,7 +118,7 @@ export function bestVariant(search: CellSearch): FoundVariant | null {
  * @returns breathing along or rest where no variant is within the caps
  */
 export function fitCell(input: CellInput, variants: VariantCache): FittedCell {
-  const search = new CellSearch(input, variants);
+  const search = createSearch(input, variants);
   const because = search.terms.broken();
   const best = bestVariant(search);
   if (best === null || search.terms.planned === null) return restCell(because, null, search.terms.breathing() ?? 0);

@@ -56,6 +56,7 @@ const COUNTS: {
   handsUpSeconds: { rulesOut: { channel: "handsUpSeconds", side: "both", limit: 0 } },
   handsUpSecondsInAll: "session",
   holdSeconds: { rulesOut: { channel: "holdSeconds", limit: 0 } },
+  holdSecondsInAll: "session",
   standingMinutesAtATime: "session",
   standingMinutes: "session",
   sessionMinutes: "session",

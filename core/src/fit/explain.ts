@@ -2,9 +2,9 @@ import type { Cap } from "../caps/cap.ts";
 import { itemAt } from "../checked-access.ts";
 import type { PinnedVariant } from "../plan/pinned-variant.ts";
 import { type BlockedBy, bestVariant, cellWorth, variantWorth } from "./cell.ts";
-import { CellSearch } from "./cell-search.ts";
 import type { FitPlan } from "./fit-plan.ts";
 import type { FittedRow } from "./fitted-row.ts";
+import { createSearch } from "./hold-search.ts";
 import { type FitMemory, type FitPerson, type PersonOptions, personOptionsIncrementally, selectOptions } from "./session.ts";
 import { isOverSession, MINUTES_CHANNELS } from "./session-limits.ts";
 import type { LimitedResources } from "./support-options.ts";
@@ -98,7 +98,7 @@ const keptInBlock = ({ search }: PersonOptions["blocks"][number], variants: Vari
   function* (gone: readonly Cap[]): Generator<undefined, number> {
     yield;
     const { input } = search.terms;
-    const without = new CellSearch({ ...input, caps: input.caps.filter((cap) => !gone.includes(cap)) }, variants);
+    const without = createSearch({ ...input, caps: input.caps.filter((cap) => !gone.includes(cap)) }, variants);
     const best = bestVariant(without);
     return best === null ? (without.terms.breathing() ?? 0) : variantWorth(best);
   };

@@ -17,6 +17,8 @@ export interface AnsweredCell {
   /** Share of full size. */
   readonly level: number;
   readonly rounds: number;
+  /** Seconds of each hold, 0 without holding; null where the item is repeated, and at rest. */
+  readonly holdSeconds: number | null;
   /** How many repetitions of the group one of theirs takes: more than 1 for a participant who moves slower in water. */
   readonly pace: number;
   /** Greatest balance demand, 0 to 10. */
@@ -55,13 +57,14 @@ export const fitAnswer = (plan: FitPlan, group: FittedGroup, formatLimit: (limit
     kept: fidelity,
     sums,
     cells: cells.map(
-      ({ choice, breathing, fidelity, level, rounds, pace, demands, because, gaveWay }, i): AnsweredCell => ({
+      ({ choice, breathing, fidelity, level, rounds, holdSeconds, pace, demands, because, gaveWay }, i): AnsweredCell => ({
         blockId: plan.blocks[i]?.id ?? "",
         way: choice ? supportModeOf(choice) : breathing ? "breathing" : "rest",
         form: choice,
         fidelity,
         level,
         rounds,
+        holdSeconds,
         pace,
         steadiness: Math.max(0, ...demands.map(({ balance }) => balance.total)),
         because: because.map(({ id, limit }) => ({ id, words: formatLimit(limit) })),

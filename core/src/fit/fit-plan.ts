@@ -1,17 +1,21 @@
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { Movement } from "../movement/format.ts";
+import type { HoldPiece } from "../movement/timed-hold.ts";
 import type { VariantSpec } from "../movement/variant.ts";
 import type { PinnedVariant } from "../plan/pinned-variant.ts";
 import type { PlanItem } from "../plan/plan-item.ts";
 import type { TeachingStyle } from "../plan/style.ts";
 import type { Turn } from "../schedule/count.ts";
 import type { VenueResources } from "../venues/resources.ts";
+import type { PlannedAmount } from "./cell-reading.ts";
 import { WORKING_SHARES } from "./working-range.ts";
 
 /** A block as the fit needs it: what the group does, on which sides, at what pace and for how long. */
 export interface FitItem {
   readonly id: string;
   readonly movement: Movement;
+  /** The hold and the shorter ones that someone may do instead, longest first; where it is held rather than repeated. */
+  readonly holdPieces?: readonly HoldPiece[];
   readonly plannedVariant: VariantSpec;
   readonly turns: readonly Turn[];
   readonly breathSeconds: number;
@@ -31,7 +35,7 @@ export interface FitPlan {
 }
 
 /** A block as a plan reads it. */
-type FitBlockOfPlan = FitItem & { readonly block?: Pick<PlanItem, "equipment"> };
+type FitBlockOfPlan = FitItem & { readonly performed?: Movement; readonly block?: Pick<PlanItem, "equipment"> };
 
 /** What the fit takes of a plan that was read, of the place and of the instructor's word. */
 export const fitPlanOf = (
@@ -40,9 +44,10 @@ export const fitPlanOf = (
   { size }: Pick<TeachingStyle, "size">,
   holds: readonly PinnedVariant[] = [],
 ): FitPlan => ({
-  blocks: blocks.map(({ id, movement, plannedVariant, turns, breathSeconds, total, to, block }) => ({
+  blocks: blocks.map(({ id, movement, performed, holdPieces, plannedVariant, turns, breathSeconds, total, to, block }) => ({
     id,
-    movement,
+    movement: performed ?? movement,
+    ...(holdPieces && holdPieces.length > 0 && { holdPieces }),
     plannedVariant,
     turns: turns.map(({ lead, rounds }) => ({ lead, rounds })),
     breathSeconds,
@@ -53,6 +58,12 @@ export const fitPlanOf = (
   resources,
   workingShare: WORKING_SHARES[size],
   holds,
+});
+
+/** How much of an item is planned: repetitions of a side, or holds and their seconds. */
+export const plannedAmount = (item: Pick<FitItem, "turns" | "holdPieces">): PlannedAmount => ({
+  repetitions: maxRepetitions(item),
+  hold: item.holdPieces?.[0]?.seconds ?? null,
 });
 
 /** The most repetitions that one side of a block has. */

@@ -15,6 +15,8 @@ export interface RowSums {
   /** Seconds on each leg, and with each hand above its shoulder. */
   readonly oneLeg: Pair;
   readonly handsUp: Pair;
+  /** Seconds of timed holds. */
+  readonly held: number;
   /** Changes between chair and feet that the group does not make. */
   readonly changes: number;
 }
@@ -58,11 +60,13 @@ export function sumsOf(cells: readonly FittedCell[], { blocks }: PersonOptions):
         );
       }, 0),
     );
+  const [held] = sum(({ timedHoldSeconds }) => timedHoldSeconds);
   return {
     standing,
     longestStanding,
     oneLeg: sum(({ oneLegSeconds }, i) => oneLegSeconds[i]),
     handsUp: sum(({ handAboveShoulderSeconds }, i) => handAboveShoulderSeconds[i]),
+    held,
     changes,
   };
 }

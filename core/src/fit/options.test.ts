@@ -4,7 +4,7 @@ import type { Demand } from "../movement/demand.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "../movement/variant.ts";
 import type { Turn } from "../schedule/count.ts";
 import type { FoundVariant } from "./cell-input.ts";
-import type { CellSearch } from "./cell-search.ts";
+import type { VariantSearch } from "./hold-search.ts";
 import { optionOf, optionsOf, REST_OPTION } from "./options.ts";
 
 const CYCLE = 8;
@@ -29,6 +29,7 @@ const found = (
   fidelity,
   repetitions: 6,
   pace: 1,
+  holdSeconds: null,
   demands,
 });
 
@@ -89,17 +90,18 @@ describe("the options of a plan item", () => {
   /** A search that knows one variant free, and one at the rail. */
   const searchWith = (free: FoundVariant | null, rail: FoundVariant | null, breathing: number | null = 0.1) =>
     ({
+      holds: [],
       modes: () => [["standing"], ["rail"]],
       best: (modes: readonly string[], _: unknown, above = 0) => {
         const best = modes.includes("rail") ? rail : free;
         return best !== null && best.fidelity > above ? best : null;
       },
       terms: { breathing: () => breathing },
-    }) as unknown as CellSearch;
+    }) as unknown as VariantSearch;
   const free = found(FULL_STANDING_VARIANT, 0.6);
   const rail = found({ ...FULL_STANDING_VARIANT, kind: "supported", hold: onRail("left") }, 0.9);
-  const modes = (search: CellSearch) =>
-    optionsOf(search, RIGHT_THEN_LEFT, { oneLeg: false, handsUp: false }).map(({ mode }) => mode);
+  const modes = (search: VariantSearch) =>
+    optionsOf(search, RIGHT_THEN_LEFT, { oneLeg: false, handsUp: false, held: false }).map(({ mode }) => mode);
 
   test("end with breathing along and rest", () => {
     expect(modes(searchWith(free, rail))).toEqual(["standing", "rail", "breathing", "rest"]);
@@ -112,7 +114,7 @@ describe("the options of a plan item", () => {
   });
 
   test("offer fewer repetitions only where a sum can run short, each of them using less", () => {
-    const counted = optionsOf(searchWith(free, null), RIGHT_THEN_LEFT, { oneLeg: true, handsUp: false });
+    const counted = optionsOf(searchWith(free, null), RIGHT_THEN_LEFT, { oneLeg: true, handsUp: false, held: false });
     const standing = counted.filter(({ mode }) => mode === "standing");
     expect(standing.map(({ variant }) => variant?.repetitions)).toEqual([6, 4, 3, 1]);
     const uses = standing.map(({ oneLeg }) => oneLeg[0]);

@@ -4,7 +4,7 @@ import { type SupportMode, supportModeOf } from "../movement/support-mode.ts";
 import type { Turn } from "../schedule/count.ts";
 import { type Pair, pairOf, SIDES, sideIndex } from "../side.ts";
 import { type FoundVariant, handsUpShare } from "./cell-input.ts";
-import type { CellSearch } from "./cell-search.ts";
+import type { VariantSearch } from "./hold-search.ts";
 import { supportModeCost } from "./support-options.ts";
 
 /** Equipment and help that one mode of doing a block takes. */
@@ -27,6 +27,8 @@ export interface CellOption {
   /** Seconds on one leg, and with a hand above its shoulder, over the block; left and right. */
   readonly oneLeg: Pair;
   readonly handsUp: Pair;
+  /** Seconds of timed holds over the block. */
+  readonly held: number;
   readonly takes: ResourceUse;
 }
 
@@ -34,6 +36,7 @@ export interface CellOption {
 export interface Counted {
   readonly oneLeg: boolean;
   readonly handsUp: boolean;
+  readonly held: boolean;
 }
 
 const NOTHING: Pair = [0, 0];
@@ -50,6 +53,7 @@ export const REST_OPTION: CellOption = {
   onFeet: false,
   oneLeg: NOTHING,
   handsUp: NOTHING,
+  held: 0,
   takes: NO_PLACE,
 };
 
@@ -75,18 +79,25 @@ interface Spent {
 
 /** The best variants of some modes for what they may spend: from any spending down to none. */
 function* bestBySpending(
-  search: CellSearch,
+  search: VariantSearch,
   modes: readonly SupportMode[],
   turns: readonly Turn[],
   counted: Counted,
 ): Generator<Spent> {
+  const held = Number.POSITIVE_INFINITY;
   for (const oneLeg of counted.oneLeg ? [true, false] : [true])
     for (let handsUp = 1; handsUp >= 0; handsUp -= 1 / HANDS_UP_PARTS) {
-      const variant = search.best(modes, { oneLeg, handsUp });
+      const variant = search.best(modes, { oneLeg, handsUp, held });
       if (variant === null) break;
       // Down to what it spends it is the best there is.
       handsUp = counted.handsUp ? Math.min(handsUp, handsUpOf(variant, turns)) : 0;
       yield { variant, handsUp };
+    }
+  // Shorter holds, where their seconds run short.
+  if (counted.held)
+    for (const seconds of search.holds.slice(1)) {
+      const variant = search.best(modes, { oneLeg: true, handsUp: 1, held: seconds });
+      if (variant !== null) yield { variant, handsUp: counted.handsUp ? handsUpOf(variant, turns) : 0 };
     }
 }
 
@@ -97,14 +108,14 @@ function* bestBySpending(
  * @param free modes that take nothing
  */
 function* bestOfTaking(
-  search: CellSearch,
+  search: VariantSearch,
   modes: readonly SupportMode[],
   free: readonly SupportMode[],
   turns: readonly Turn[],
   counted: Counted,
 ): Generator<Spent> {
   for (const oneLeg of counted.oneLeg ? [true, false] : [true]) {
-    const spending = { oneLeg, handsUp: 1 };
+    const spending = { oneLeg, handsUp: 1, held: Number.POSITIVE_INFINITY };
     const variant = search.best(modes, spending, search.best(free, spending)?.fidelity ?? 0);
     if (variant !== null) yield { variant, handsUp: counted.handsUp ? handsUpOf(variant, turns) : 0 };
   }
@@ -123,6 +134,7 @@ function spentBy(variant: FoundVariant, handsUpPart: number, turns: readonly Tur
   return {
     oneLeg: sum(({ oneLegSeconds }, side) => oneLegSeconds[side]),
     handsUp: pairOf((side) => Math.max(least[sideIndex(side)], up[sideIndex(side)])),
+    held: variant.demands.reduce((all, { timedHoldSeconds }, turn) => all + times(turn) * timedHoldSeconds, 0),
   };
 }
 
@@ -141,12 +153,13 @@ export function optionOf(variant: FoundVariant, turns: readonly Turn[], handsUp 
 }
 
 const SAME = 1e-9;
-const total = ({ oneLeg, handsUp }: CellOption): number => oneLeg[0] + oneLeg[1] + handsUp[0] + handsUp[1];
+const total = ({ oneLeg, handsUp, held }: CellOption): number => oneLeg[0] + oneLeg[1] + handsUp[0] + handsUp[1] + held;
 
 /** Whether an option is at least as good as another in everything that can run short. */
-const covers = (a: CellOption, b: CellOption, { oneLeg, handsUp }: Counted): boolean =>
+const covers = (a: CellOption, b: CellOption, { oneLeg, handsUp, held }: Counted): boolean =>
   a.onFeet === b.onFeet &&
   a.worth >= b.worth - SAME &&
+  (!held || a.held <= b.held + SAME) &&
   SIDES.every((side) => {
     const i = sideIndex(side);
     return (!oneLeg || a.oneLeg[i] <= b.oneLeg[i] + SAME) && (!handsUp || a.handsUp[i] <= b.handsUp[i] + SAME);
@@ -160,9 +173,9 @@ const covers = (a: CellOption, b: CellOption, { oneLeg, handsUp }: Counted): boo
  * each share of a sum it may spend and each share of the repetitions, then breathing along, then rest. Those that
  * another beats in everything are left out.
  */
-export function optionsOf(search: CellSearch, turns: readonly Turn[], counted: Counted): CellOption[] {
+export function optionsOf(search: VariantSearch, turns: readonly Turn[], counted: Counted): CellOption[] {
   const found: CellOption[] = [];
-  const shares = counted.oneLeg || counted.handsUp ? ROUNDS : [1];
+  const shares = counted.oneLeg || counted.handsUp || counted.held ? ROUNDS : [1];
   const groups = search.modes();
   const free = groups.find((modes) => modes.includes("standing") || modes.includes("water"));
   for (const modes of groups)

@@ -11,6 +11,7 @@ export const SESSION_SUMS = [
   { name: "oneLeg", channel: "oneLegSecondsInAll", side: "right", unit: 1 },
   { name: "handsUp", channel: "handsUpSecondsInAll", side: "left", unit: 1 },
   { name: "handsUp", channel: "handsUpSecondsInAll", side: "right", unit: 1 },
+  { name: "held", channel: "holdSecondsInAll", side: null, unit: 1 },
 ] as const;
 
 const RUN = { channel: "standingMinutesAtATime", unit: 60 } as const;
@@ -32,9 +33,13 @@ export function sessionLimits(caps: readonly Cap[]): SessionLimits {
   };
 }
 
+/** What is summed over a session, other than the minutes on the feet. */
+type CountedSum = Exclude<(typeof SESSION_SUMS)[number], { readonly name: "standing" }>;
+
+/** What one option adds to a sum that is counted in it. */
+export const spentOf = (option: CellOption, sum: CountedSum): number =>
+  sum.name === "held" ? option.held : option[sum.name][sideIndex(sum.side)];
+
 /** What one option adds to each sum. @param seconds of the block */
 export const sessionUseOf = (option: CellOption, seconds: number): number[] =>
-  SESSION_SUMS.map(({ name, side }) => {
-    if (name === "standing") return option.onFeet ? seconds : 0;
-    return option[name][sideIndex(side)];
-  });
+  SESSION_SUMS.map((sum) => (sum.name === "standing" ? (option.onFeet ? seconds : 0) : spentOf(option, sum)));

@@ -7,12 +7,11 @@ import { itemAt } from "../checked-access.ts";
 import { createMemo } from "../memo.ts";
 import type { PinnedVariant } from "../plan/pinned-variant.ts";
 import type { Turn } from "../schedule/count.ts";
-import { type Side, sideIndex } from "../side.ts";
-import { CellSearch } from "./cell-search.ts";
 import type { FitItem, FitPlan } from "./fit-plan.ts";
+import { createSearch, type VariantSearch } from "./hold-search.ts";
 import { optimizeSession } from "./optimize-session.ts";
 import { type CellOption, type Counted, optionOf, optionsOf, REST_OPTION } from "./options.ts";
-import { isOverSession, MINUTES_CHANNELS, SESSION_SUMS, sessionLimits, sessionUseOf } from "./session-limits.ts";
+import { isOverSession, MINUTES_CHANNELS, SESSION_SUMS, sessionLimits, sessionUseOf, spentOf } from "./session-limits.ts";
 import type { SessionItem, SessionLimits } from "./session-rules.ts";
 import type { LimitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
@@ -43,7 +42,7 @@ export interface PersonOptions {
   readonly blocks: readonly {
     readonly block: FitItem;
     readonly roomChanges: boolean;
-    readonly search: CellSearch;
+    readonly search: VariantSearch;
     /**
      * All that caps on the block leave, and those that the minutes and the instructor's word leave of them; rest last.
      */
@@ -57,11 +56,11 @@ export interface PersonOptions {
 /** Blocks of people looked at before, by what they depend on. */
 export interface FitMemory {
   options(key: string, make: () => Looked): Looked;
-  search(key: string, make: () => CellSearch): CellSearch;
+  search(key: string, make: () => VariantSearch): VariantSearch;
 }
 
 interface Looked {
-  readonly search: CellSearch;
+  readonly search: VariantSearch;
   readonly options: readonly CellOption[];
 }
 
@@ -69,7 +68,7 @@ interface Looked {
 const MOST_LOOKED = 6000;
 
 export function createFitMemory(): FitMemory {
-  return { options: createMemo<string, Looked>(MOST_LOOKED), search: createMemo<string, CellSearch>(MOST_LOOKED) };
+  return { options: createMemo<string, Looked>(MOST_LOOKED), search: createMemo<string, VariantSearch>(MOST_LOOKED) };
 }
 
 /** All that a person's blocks depend on other than the item. */
@@ -114,7 +113,7 @@ const minutesOf = ({ caps }: FitPerson, { resources }: FitPlan): { readonly cap:
 /** The options that the instructor's word leaves; all of them where caps leave none of what they asked for. */
 function heldTo(
   way: PinnedVariant["way"],
-  search: CellSearch,
+  search: VariantSearch,
   all: readonly CellOption[],
   turns: readonly Turn[],
 ): readonly CellOption[] {
@@ -128,10 +127,10 @@ function canRunShort(blocks: readonly (readonly CellOption[])[], { sums }: Sessi
   const short = (name: keyof Counted): boolean =>
     SESSION_SUMS.some((sum, i) => {
       if (sum.name !== name) return false;
-      const most = blocks.map((options) => Math.max(...options.map((option) => option[name][sideIndex(sum.side as Side)])));
+      const most = blocks.map((options) => Math.max(...options.map((option) => spentOf(option, sum))));
       return most.reduce((all, each) => all + each, 0) > itemAt(sums, i);
     });
-  return { oneLeg: short("oneLeg"), handsUp: short("handsUp") };
+  return { oneLeg: short("oneLeg"), handsUp: short("handsUp"), held: short("held") };
 }
 
 /** What the cells of one participant have in common: body, caps that apply to one item, and the venue. */
@@ -175,25 +174,25 @@ export function* personOptionsIncrementally(
   const look = (block: FitItem, counted: Counted): Looked => {
     const { movement, plannedVariant, turns, breathSeconds } = block;
     const equipment = person.equipment ?? block.equipment ?? "bare";
+    const holds = block.holdPieces ? { holdPieces: block.holdPieces } : {};
     const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([plannedVariant, turns, breathSeconds, equipment])} ${key}`;
-    return memory.options(`${counted.oneLeg} ${counted.handsUp} ${blockKey}`, () => {
-      const search = memory.search(
-        blockKey,
-        () => new CellSearch({ ...shared, movement, plannedVariant, turns, breathSeconds, equipment }, variants),
+    return memory.options(`${counted.oneLeg} ${counted.handsUp} ${counted.held} ${blockKey}`, () => {
+      const search = memory.search(blockKey, () =>
+        createSearch({ ...shared, movement, plannedVariant, turns, breathSeconds, equipment, ...holds }, variants),
       );
       return { search, options: optionsOf(search, turns, counted) };
     });
   };
   const looked: Looked[] = [];
   for (const block of plan.blocks) {
-    looked.push(look(block, { oneLeg: false, handsUp: false }));
+    looked.push(look(block, { oneLeg: false, handsUp: false, held: false }));
     yield;
   }
   const counted = canRunShort(
     looked.map(({ options }) => options),
     limits,
   );
-  if (counted.oneLeg || counted.handsUp)
+  if (counted.oneLeg || counted.handsUp || counted.held)
     for (const [i, block] of plan.blocks.entries()) {
       looked[i] = look(block, counted);
       yield;

@@ -65,6 +65,8 @@ export interface AuthoredKey {
   readonly key: MovementKey;
   /** In the foot slots: how far each foot stands from its place in the stance. */
   readonly values: Float64Array;
+  /** The same at the whole way, which later keys carry on from. */
+  readonly stated: Float64Array;
   readonly lift: Side | null;
   /** Whether the body is on the chair. */
   readonly seat: boolean;
@@ -152,16 +154,46 @@ export function applyKey(values: Float64Array, key: MovementKey): void {
   }
 }
 
+/** Slots that say where a foot stands or what carries: they are whole, however far the rest of the body goes. */
+const WHOLE_SLOTS: ReadonlySet<number> = new Set([
+  slot("weightLeft"),
+  ...SIDES.flatMap((side) => [sidedSlot("footX", side), sidedSlot("footZ", side)]),
+]);
+
+/** Part of the way from the first key pose. A foot stands where it is stated and the weight is where it must be. */
+function partOfTheWay(first: Float64Array, stated: Float64Array, share: number, whole: boolean): Float64Array {
+  return stated.map((value, index) => {
+    if (whole && WHOLE_SLOTS.has(index)) return value;
+    const from = numberAt(first, index);
+    return from + share * (value - from);
+  });
+}
+
+/**
+ * Reads key poses in their order: each states what changes from the one before, or from the one it is like.
+ *
+ * @param keys of a movement, or of a variant of its own
+ */
 export function readKeys(keys: readonly MovementKey[]): readonly AuthoredKey[] {
   const authored: AuthoredKey[] = [];
   for (const key of keys) {
     const before = authored[key.like ?? authored.length - 1];
-    const values = before ? before.values.slice() : neutralPose().values;
-    applyKey(values, key);
+    const stated = before ? before.stated.slice() : neutralPose().values;
+    applyKey(stated, key);
     const lift = key.lift === undefined ? (before?.lift ?? null) : key.lift && bodySide(key.lift.foot);
     const anchors = pairOf((side) => anchorOf(key, side, before?.anchors[sideIndex(side)] ?? null));
     const seat = key.seat ?? before?.seat ?? false;
-    authored.push({ key, values, lift, seat, anchors });
+    const first = authored[0]?.stated;
+    const steps =
+      first !== undefined &&
+      SIDES.some((side) =>
+        (["footX", "footZ"] as const).some((name) => first[sidedSlot(name, side)] !== stated[sidedSlot(name, side)]),
+      );
+    const values =
+      first === undefined || key.share === undefined
+        ? stated
+        : partOfTheWay(first, stated, key.share, lift !== null || authored[0]?.lift !== null || steps);
+    authored.push({ key, values, stated, lift, seat, anchors });
   }
   return authored;
 }
@@ -178,7 +210,7 @@ export function authoredKeys(keys: readonly MovementKey[]): AuthoredKey[] {
 
 /** The flat pose that each key pose states, what is carried on from earlier ones filled in; lead is right. */
 export const keyPoses = ({ keys }: Pick<Movement, "keys">): readonly Float64Array[] =>
-  authoredKeys(keys).map(({ values }) => values);
+  authoredKeys(keys).map(({ stated }) => stated);
 
 /** What the left and the right hand rest on in each key pose; lead is right. */
 export const keyAnchors = ({ keys }: Pick<Movement, "keys">): readonly (readonly [Anchor | null, Anchor | null])[] =>

@@ -51,11 +51,24 @@ function reversalProblems(movement: Movement): MovementFileProblem[] {
   return movement.reversal === "sides" && !movement.sided ? [{ path: "reversal", code: "reversalNeedsSides" }] : [];
 }
 
+/** What can be held is a key pose on the way, in every variant, and on the same support all the way. */
+function holdProblems(movement: Movement): MovementFileProblem[] {
+  const { holdAt, keys, forms } = movement;
+  const isBetween = (at: number | undefined, list: Movement["keys"]) => at === undefined || at < list.length - 1;
+  const fits = isBetween(holdAt, keys) && !(holdAt !== undefined && rises(movement));
+  const ofForms = VARIANT_KINDS.flatMap((kind): MovementFileProblem[] => {
+    const form = forms[kind];
+    if (!form || isBetween(form.holdAt ?? holdAt, form.keys ?? keys)) return [];
+    return [{ path: `forms.${kind}.holdAt`, code: "holdNotBetween" }];
+  });
+  return fits ? ofForms : [{ path: "holdAt", code: "holdNotBetween" }];
+}
+
 /**
- * What is wrong with a movement that reads well: variants that no body can do, a direction that cannot be turned round, entry
+ * What is wrong with a movement that reads well: variants that no body can do, a direction that cannot be turned round, a hold that is none, entry
  * and exit that contradict the key poses.
  */
 export function movementProblems(movement: Movement): MovementFileProblem[] {
-  const forms = [...formProblems(movement), ...reversalProblems(movement)];
+  const forms = [...formProblems(movement), ...reversalProblems(movement), ...holdProblems(movement)];
   return forms.length > 0 ? forms : stateProblems(movement);
 }

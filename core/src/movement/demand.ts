@@ -36,8 +36,10 @@ export interface Demand extends Pick<VariantReading, "highest" | "lowest" | "mea
   readonly handAboveShoulderSeconds: Pair;
   /** The longest of it at a time, seconds. */
   readonly longestHandAboveShoulder: Pair;
-  /** The longest hold: a bent loaded knee or an arm held out kept still, seconds. */
+  /** The longest hold: a timed one, or a bent loaded knee or an arm held out kept still, seconds. */
   readonly longestHold: number;
+  /** Seconds of timed holds in a repetition. */
+  readonly timedHoldSeconds: number;
   /** Seconds with a hand out of sight. */
   readonly handOutOfSightSeconds: Pair;
   /** Shoulder load over time, in seconds of the bare arm held straight out. */
@@ -185,6 +187,7 @@ export function readDemand(samples: DemandSamples | VariantSamples, person: Doer
     handAboveShoulderSeconds: times(reading.handAboveShoulder, cycleSeconds),
     longestHandAboveShoulder: times(reading.longestHandAboveShoulder, cycleSeconds),
     longestHold: reading.longestHold * cycleSeconds,
+    timedHoldSeconds: reading.timedHold * cycleSeconds,
     handOutOfSightSeconds: times(reading.handOutOfSight, cycleSeconds),
     heldOutSeconds: times(reading.heldOut, cycleSeconds),
     balance,

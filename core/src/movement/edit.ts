@@ -127,6 +127,10 @@ export function moveKey(movement: Movement, index: number, at: number): Movement
 const shifted = (keys: readonly MovementKey[], from: number, by: 1 | -1): MovementKey[] =>
   keys.map((key) => (key.like !== undefined && key.like >= from ? { ...key, like: key.like + by } : key));
 
+/** The same for the key pose that can be held. */
+const holdShifted = ({ holdAt }: Movement, from: number, by: 1 | -1): Pick<Movement, "holdAt"> =>
+  holdAt !== undefined && holdAt >= from ? { holdAt: holdAt + by } : {};
+
 /** Puts a key pose halfway to the next one, with the same body as the one before it. The last has no room after it. */
 export function addKeyAfter(movement: Movement, index: number): Movement {
   const here = movement.keys[index];
@@ -134,16 +138,21 @@ export function addKeyAfter(movement: Movement, index: number): Movement {
   if (!here || !next || next.at - here.at < 0.06) return movement;
   const added: MovementKey = { at: Math.round(50 * (here.at + next.at)) / 100, breath: next.breath ?? "in", like: index };
   const keys = shifted(movement.keys, index + 1, 1);
-  return { ...movement, keys: [...keys.slice(0, index + 1), added, ...keys.slice(index + 1)] };
+  return {
+    ...movement,
+    ...holdShifted(movement, index + 1, 1),
+    keys: [...keys.slice(0, index + 1), added, ...keys.slice(index + 1)],
+  };
 }
 
-/** Takes a key pose out; not the first nor the last, nor one that another repeats. */
+/** Takes a key pose out; not the first nor the last, nor one that another repeats or that can be held. */
 export function removeKey(movement: Movement, index: number): Movement {
   const inner = index > 0 && index < movement.keys.length - 1;
   const repeated = movement.keys.some((key) => key.like === index);
-  if (!inner || repeated) return movement;
+  if (!inner || repeated || movement.holdAt === index) return movement;
   return {
     ...movement,
+    ...holdShifted(movement, index + 1, -1),
     keys: shifted(
       movement.keys.filter((_, i) => i !== index),
       index + 1,

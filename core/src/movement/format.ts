@@ -75,6 +75,10 @@ const Key = v.strictObject({
   breath: v.optional(v.picklist(["in", "out"])),
   /** Same body as the key pose with this number, counted from 0. */
   like: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0))),
+  /** The body goes only so far: this share of the way from the first key pose to what this one states. */
+  share: v.optional(between(0, 1)),
+  /** The way to this key pose is part of a hold: its seconds count as held. */
+  held: v.optional(v.literal(true)),
   /** The body passes through without stopping. */
   flow: v.optional(v.boolean()),
   /** The body is on the chair here; it rises between a key pose on it and one off it, and sits down the other way. */
@@ -110,6 +114,9 @@ const Key = v.strictObject({
   say: v.optional(text(80)),
 });
 export type MovementKey = v.InferOutput<typeof Key>;
+
+/** The number of a key pose between the first and the last. */
+const HoldAt = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(22));
 
 const Keys = v.pipe(v.array(Key), v.minLength(2), v.maxLength(24));
 
@@ -178,6 +185,8 @@ const OneHand = v.optional(v.strictObject(words));
 const FormPatch = v.strictObject({
   /** Key poses of this variant's own, in place of the movement's. */
   keys: v.optional(Keys),
+  /** The number of the one of them that can be held, where it is another than the movement's. */
+  holdAt: v.optional(HoldAt),
   /** Seated: what the shift of weight turns into, degrees at the largest shift. */
   weightBecomes: v.optional(v.strictObject({ pelvisTilt: angle("pelvisTilt"), pelvisList: angle("pelvisList") })),
   ...words,
@@ -203,6 +212,9 @@ export const DECLARED_FEATURES = ["fullNeckCircle", "breathPause", "eyesClosed",
 
 /** Where a movement that has a direction turns round. */
 export const REVERSALS = ["halves", "sides"] as const;
+
+/** The most breaths that one repetition may take; a walk there and back takes many. */
+export const MOST_BREATHS = 24;
 
 export const PHASES = ["arrive", "loosen", "flow", "settle"] as const;
 export type Phase = (typeof PHASES)[number];
@@ -256,8 +268,10 @@ export const Movement = v.strictObject({
    * or those of the second side do ("sides"). A repetition then ends as it began, without a step.
    */
   reversal: v.optional(v.picklist(REVERSALS)),
+  /** The number of the key pose that can be held for some seconds instead of repeated, counted from 0: neither first nor last. */
+  holdAt: v.optional(HoldAt),
   /** Breaths that one repetition takes. */
-  breaths: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(8)),
+  breaths: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOST_BREATHS)),
   stance: Stance,
   keys: OrderedKeys,
   /** Where a repetition begins: it follows from the first key pose, but a part may be "any". */

@@ -3,11 +3,35 @@ import type { FileProblem } from "../files/json.ts";
 /** The version of the movement format that is written, and those that are read. */
 export const MOVEMENT_VERSION = 2;
 
-/** Fields of a movement that format 1 does not have. */
-const NEW_IN_2: readonly string[] = ["reversal"];
+/** Fields of a movement, and of one of its key poses, that format 1 does not have. */
+const NEW_IN_2: readonly string[] = ["reversal", "holdAt"];
+const NEW_IN_KEYS: readonly string[] = ["share", "held"];
+/** The most breaths of a repetition in format 1. */
+const MOST_BREATHS_1 = 8;
 
 const isDocument = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === "object" && value !== null && !Array.isArray(value);
+
+/** Where the lists of key poses of a document are. */
+function keyLists(document: Readonly<Record<string, unknown>>): (readonly [path: string, keys: readonly unknown[]])[] {
+  const forms = isDocument(document["forms"]) ? Object.entries(document["forms"]) : [];
+  const lists: [string, unknown][] = [["keys", document["keys"]]];
+  for (const [kind, form] of forms) if (isDocument(form)) lists.push([`forms.${kind}.keys`, form["keys"]]);
+  return lists.flatMap(([path, keys]) => (Array.isArray(keys) ? [[path, keys] as const] : []));
+}
+
+/** Places in a format 1 document that only format 2 knows. */
+function newerFields(document: Readonly<Record<string, unknown>>): string[] {
+  const ofKeys = keyLists(document).flatMap(([path, keys]) =>
+    keys.flatMap((key, i) =>
+      isDocument(key) ? NEW_IN_KEYS.filter((field) => field in key).map((field) => `${path}[${i}].${field}`) : [],
+    ),
+  );
+  const ofForms = Object.entries(isDocument(document["forms"]) ? document["forms"] : {}).flatMap(([kind, form]) =>
+    isDocument(form) && "holdAt" in form ? [`forms.${kind}.holdAt`] : [],
+  );
+  return [...NEW_IN_2.filter((field) => field in document), ...ofForms, ...ofKeys];
+}
 
 /** A movement's document as a file has it, in the present format as far as that can be told before it is checked. */
 export interface Upgraded {
@@ -24,9 +48,10 @@ export interface Upgraded {
  */
 export function upgradeMovement(document: unknown, path = ""): Upgraded {
   if (!isDocument(document) || document["version"] !== 1) return { document, problems: [] };
-  const problems = NEW_IN_2.filter((field) => field in document).map(
-    (field): FileProblem => ({ path: `${path}${field}`, code: "unknown" }),
-  );
+  const problems = newerFields(document).map((field): FileProblem => ({ path: `${path}${field}`, code: "unknown" }));
+  const { breaths } = document;
+  if (typeof breaths === "number" && breaths > MOST_BREATHS_1)
+    problems.push({ path: `${path}breaths`, code: "tooLarge", requirement: MOST_BREATHS_1 });
   return { document: { ...document, version: MOVEMENT_VERSION }, problems };
 }
 

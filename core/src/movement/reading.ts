@@ -16,8 +16,8 @@ import { closeExtremes, isTurnRead, noExtremes, widen } from "./extremes.ts";
 import { type Feature, featuresOf } from "./features.ts";
 import { STEP_DEMAND, type Step, stepsOf } from "./foot-steps.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
-import { INTERVALS, type SolvedSamples } from "./solved-samples.ts";
-import { timeAbove, timeOfIntervals, timeOfSegments } from "./time-above.ts";
+import { INTERVALS, type SolvedSamples, segmentOfSample } from "./solved-samples.ts";
+import { type TimeSpent, timeAbove, timeOfIntervals, timeOfSegments } from "./time-above.ts";
 
 /**
  * What a variant shows for any participant at any pace; read once from its samples. Times are shares of a
@@ -37,6 +37,8 @@ export interface VariantReading {
    * repetition.
    */
   readonly longestHold: number;
+  /** Timed holds: all of it, share of a repetition. */
+  readonly timedHold: number;
   /** Shoulder load over the repetition, in repetitions of the bare arm held straight out. */
   readonly heldOut: Pair;
   /** Share of a repetition on one leg, and the longest stretch; by the standing leg. */
@@ -116,7 +118,10 @@ function periodsOfSides(variant: Segmented, holds: (frame: PoseFrame, side: Side
 const HOLD = { knee: 20, shoulderLoad: 0.5, still: 1 } as const;
 
 /** Whether nothing but breath moves from one sample to the next while a knee or a shoulder carries. */
-function holdsStill({ rows }: SolvedSamples, sample: number): boolean {
+function holdsStill(samples: SolvedSamples, sample: number): boolean {
+  const { rows } = samples;
+  // A timed hold is as long as it says; going there and coming back begin and end still, too.
+  if (segmentOfSample(samples, sample).held) return false;
   const start = sample * ROW_WIDTH;
   const over = (columns: readonly number[], least: number) => columns.some((i) => numberAt(rows, start + i) > least);
   if (!over(LOADED_KNEE, HOLD.knee) && !over(SHOULDER_LOAD, HOLD.shoulderLoad)) return false;
@@ -134,6 +139,9 @@ export const oneLegPeriods = (variant: Segmented) =>
 /** The same with the other toe resting. */
 export const toeDownPeriods = (variant: Segmented) =>
   periodsOfSides(variant, (frame, side) => otherFoot(frame, side) === "restingToe");
+
+/** Share of a repetition in timed holds. */
+export const timedHoldPeriods = (variant: Segmented): TimeSpent => timeOfSegments(variant, ({ held }) => held);
 
 /** What the hands on something take off the balance demand. */
 export function supportOf({ hands, support }: PoseFrame): number {
@@ -154,6 +162,7 @@ export function readVariant(samples: SolvedSamples, declared: readonly (typeof D
   const above = overLimit(OVER_SHOULDER, LANDMARK_TOLERANCE);
   const unseen = overLimit(FROM_SIGHT, IN_SIGHT);
   const steps = stepsOf(segments);
+  const timed = timedHoldPeriods(samples);
   const stepDemand = segments.map((_, number) =>
     Math.max(0, ...steps.filter(({ segment }) => segment === number).map(({ direction }) => STEP_DEMAND[direction])),
   );
@@ -181,7 +190,8 @@ export function readVariant(samples: SolvedSamples, declared: readonly (typeof D
     ...extremesAndMean(samples, weights),
     handAboveShoulder: [above[0].total, above[1].total],
     longestHandAboveShoulder: [above[0].longest, above[1].longest],
-    longestHold: timeOfIntervals(samples, (sample) => holdsStill(samples, sample)).longest,
+    longestHold: Math.max(timed.longest, timeOfIntervals(samples, (sample) => holdsStill(samples, sample)).longest),
+    timedHold: timed.total,
     heldOut: held,
     handOutOfSight: [unseen[0].total, unseen[1].total],
     steps,

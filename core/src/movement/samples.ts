@@ -141,8 +141,22 @@ const isPlain = ({ frame, flowStart, flowEnd, swing, leavesSeat, resting }: Trac
   resting.every((hand) => hand === null) &&
   frame.feet.every((foot) => foot !== "onItsWay");
 
+/** Whether the body is held as it is in a segment. */
+const isStill = ({ held, start, end }: TrackSegment): boolean => held && isSame(start, end);
+
+/** The earlier segment that shows the same still body; null where there is none. */
+function sameStill(segments: readonly TrackSegment[], number: number): number | null {
+  const [here, before] = [itemAt(segments, number), segments[number - 1]];
+  if (!before || !isStill(here) || !isStill(before) || !isSame(here.start, before.start)) return null;
+  return isSameFrame(here.frame, before.frame) && JSON.stringify(here.resting) === JSON.stringify(before.resting)
+    ? number - 1
+    : null;
+}
+
 /** The earlier segment that this one goes back along; null where there is none. */
 function wayThere(segments: readonly TrackSegment[], number: number): number | null {
+  const still = sameStill(segments, number);
+  if (still !== null) return still;
   const back = itemAt(segments, number);
   if (!isPlain(back)) return null;
   const found = segments.findIndex(

@@ -4,7 +4,7 @@ import { itemAt } from "../checked-access.ts";
 import { type Pair, SIDES, sideIndex } from "../side.ts";
 import { times } from "./demand-samples.ts";
 import { type Footing, footingOf } from "./footing.ts";
-import { oneLegPeriods, otherFoot, supportOf, toeDownPeriods } from "./reading.ts";
+import { oneLegPeriods, otherFoot, supportOf, timedHoldPeriods, toeDownPeriods } from "./reading.ts";
 import type { Track } from "./track.ts";
 
 /** A stump is no foot that leaves the floor. */
@@ -30,6 +30,8 @@ export interface StaticDemand {
   readonly balance: number;
   /** The longest stretch on each leg, seconds. */
   readonly longestOneLeg: Pair;
+  /** The longest timed hold, seconds. */
+  readonly longestTimedHold: number;
   readonly cycleSeconds: number;
 }
 
@@ -48,6 +50,7 @@ export function readStaticDemand({ segments }: Track, cycleSeconds: number): Sta
       segments.map(({ frame }) => supportOf(frame)),
     ),
     longestOneLeg: longest.oneLeg,
+    longestTimedHold: timedHoldPeriods({ segments }).longest * cycleSeconds,
     cycleSeconds,
   };
 }

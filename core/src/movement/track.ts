@@ -49,6 +49,8 @@ export interface TrackSegment {
   /** Whether the feet differ from the segment before: the pelvis then rises or settles smoothly. */
   readonly swing: "lifting" | "lowering" | null;
   readonly breath: "in" | "out";
+  /** Whether it is part of a timed hold. */
+  readonly held: boolean;
   readonly say: string;
 }
 
@@ -149,6 +151,7 @@ function segmentBetween(keys: readonly AuthoredKey[], i: number, setting: Segmen
     flowEnd: i === last - 1 ? cyclicFlow : end.key.flow === true,
     swing: swings ? (end.lift === null ? "lowering" : "lifting") : null,
     breath: end.key.breath ?? "in",
+    held: end.key.held === true,
     say: end.key.say ?? "",
   };
 }

@@ -1,3 +1,4 @@
+import type { TimedHold } from "../movement/timed-hold.ts";
 import type { Side } from "../side.ts";
 import { changeItem, newItemId, type PlanItemChange } from "./change-item.ts";
 import type { PinnedVariant } from "./pinned-variant.ts";
@@ -44,6 +45,16 @@ export const updateItem = (id: string, differs: PlanItemChange): PlanEdit => onB
 /** More or fewer repetitions, from one to the most that anyone does. */
 export const addRepetitions = (id: string, by: number): PlanEdit =>
   onBlock(id, (block) => ({ ...block, rounds: clamp(block.rounds + by, REPETITIONS) }));
+
+/** Holds a movement instead of repeating it, once on each side where it was repeated before; or repeats it again. */
+export const holdItem =
+  (id: string, hold: TimedHold | null): PlanEdit =>
+  (content) =>
+    onBlock(id, (block) =>
+      hold === null
+        ? changeItem(block, { timedHold: undefined, rounds: content.style.rounds })
+        : changeItem(block, { timedHold: hold, ...(block.timedHold === undefined && { rounds: 1 }) }),
+    )(content);
 
 /** Puts the same block behind itself once more. */
 export const duplicateItem = (id: string): PlanEdit =>

@@ -1,6 +1,7 @@
 import { onRail } from "../body/supports.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { Movement, Phase } from "../movement/format.ts";
+import type { TimedHold } from "../movement/timed-hold.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "../movement/variant.ts";
 import { otherSide, type Side } from "../side.ts";
 import type { TeachingStyle } from "./style.ts";
@@ -17,6 +18,11 @@ export interface PlanItem {
   readonly rounds: number;
   /** The side that leads first, whatever the style says. */
   readonly first?: Side;
+  /**
+   * Held for seconds instead of repeated, level after level; its rounds are then holds on each side. Left out where the movement
+   * has no key pose to hold.
+   */
+  readonly timedHold?: TimedHold;
   /** Done with this side leading only. */
   readonly only?: Side;
   /** How it is shown to the group. */
@@ -41,6 +47,10 @@ export interface PlanItem {
 }
 
 export const REPETITIONS = { least: 1, most: 12 } as const;
+/** Whether an item is held, rather than repeated. */
+export const isHeld = (item: Pick<PlanItem, "timedHold">, { holdAt }: Pick<Movement, "holdAt">): boolean =>
+  item.timedHold !== undefined && holdAt !== undefined;
+
 /** Seconds of talk before a block. */
 export const EXPLANATION_SECONDS = { most: 600, step: 15 } as const;
 

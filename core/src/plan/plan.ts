@@ -2,6 +2,7 @@ import * as v from "valibot";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 import { PHASES } from "../movement/format.ts";
 import { SUPPORT_MODES } from "../movement/support-mode.ts";
+import { HOLD_SECONDS, HOLD_SHARES, holdSeconds, MOST_HOLD_LEVELS } from "../movement/timed-hold.ts";
 import type { FloorPosition } from "../setup/standing-positions.ts";
 import { SIDES } from "../side.ts";
 import type { PinnedVariant } from "./pinned-variant.ts";
@@ -43,10 +44,24 @@ export const EMPTY_PLAN: PlanContent = {
 const breath = v.pipe(v.number(), v.minValue(BREATH_SECONDS.least), v.maxValue(BREATH_SECONDS.most));
 const side = v.picklist(SIDES);
 
+const HoldSchema = v.pipe(
+  v.array(
+    v.strictObject({
+      seconds: v.pipe(v.number(), v.integer(), v.minValue(HOLD_SECONDS.least), v.maxValue(HOLD_SECONDS.most)),
+      share: v.picklist(HOLD_SHARES),
+    }),
+  ),
+  v.minLength(1),
+  v.maxLength(MOST_HOLD_LEVELS),
+  // Everyone stands tall after a minute at most: what is longer is several holds.
+  v.check((levels) => holdSeconds(levels) <= HOLD_SECONDS.most, "holdTooLong"),
+);
+
 const BlockSchema = v.strictObject({
   id: v.pipe(v.string(), v.regex(/^[a-z0-9-]{1,40}$/)),
   movementId: v.pipe(v.string(), v.maxLength(60)),
   rounds: v.pipe(v.number(), v.integer(), v.minValue(REPETITIONS.least), v.maxValue(REPETITIONS.most)),
+  timedHold: v.exactOptional(HoldSchema),
   first: v.exactOptional(side),
   only: v.exactOptional(side),
   as: v.exactOptional(v.picklist(["seated", "standing"])),
@@ -64,7 +79,7 @@ const BlockSchema = v.strictObject({
 /** Variants held in one plan. */
 const MOST_HOLDS = 400;
 
-const HoldSchema = v.strictObject({
+const PinSchema = v.strictObject({
   personId: v.pipe(v.string(), v.maxLength(60)),
   blockId: v.pipe(v.string(), v.maxLength(40)),
   way: v.picklist([...SUPPORT_MODES, "rest"]),
@@ -83,6 +98,6 @@ export const PlanContentSchema = v.object({
   style: TeachingStyleSchema,
   breathSeconds: breath,
   purpose: v.nullable(v.picklist(SESSION_PURPOSES)),
-  holds: v.optional(v.pipe(v.array(HoldSchema), v.maxLength(MOST_HOLDS)), []),
+  holds: v.optional(v.pipe(v.array(PinSchema), v.maxLength(MOST_HOLDS)), []),
   places: v.optional(v.pipe(v.array(PlaceSchema), v.maxLength(200)), []),
 }) as v.GenericSchema<PlanContent>;

@@ -34,7 +34,7 @@ export interface PlanAnalysis {
 const REFERENCE_BODY = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
 
 const demandsOf = (block: ScheduledItem, variants: VariantCache): TurnDemands =>
-  variants.demands(block.movement, block.plannedVariant, REFERENCE_BODY, block.breathSeconds, leadingSidesInOrder(block)) ?? [];
+  variants.demands(block.performed, block.plannedVariant, REFERENCE_BODY, block.breathSeconds, leadingSidesInOrder(block)) ?? [];
 
 /**
  * Schedules a plan and reads the demands of its planned variants for the reference body. Quick once the variants are

@@ -5,8 +5,9 @@ import type { FitMemory, FitPerson } from "../fit/session.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
 import { welfare } from "../fit/welfare.ts";
 import { type Movement, taughtName } from "../movement/format.ts";
-import type { PlanItem } from "../plan/plan-item.ts";
-import { COUNTED_REPETITIONS } from "../plan/style.ts";
+import { changeItem } from "../plan/change-item.ts";
+import { isHeld, type PlanItem } from "../plan/plan-item.ts";
+import { COUNTED_REPETITIONS, type TeachingStyle } from "../plan/style.ts";
 import {
   type PlanContext,
   type PlanItemWithMovement,
@@ -79,17 +80,27 @@ const alike = (movement: Movement, movements: readonly Movement[], used: Readonl
   );
 
 /** Changes to one block: another movement in its place, fewer repetitions, its neighbour first. */
-function changesTo(blocks: readonly PlanItemWithMovement[], at: number, replacements: readonly Movement[]): Change[] {
+function changesTo(
+  blocks: readonly PlanItemWithMovement[],
+  at: number,
+  replacements: readonly Movement[],
+  { rounds }: TeachingStyle,
+): Change[] {
   const here = itemAt(blocks, at);
   const name = taughtName(here.movement);
   const put: Change[] = replacements.map((movement) => ({
     change: { change: "replace", movement: name, by: taughtName(movement) },
     blocks: blocks.toSpliced(at, 1, {
-      block: { id: here.block.id, movementId: movement.id, rounds: here.block.rounds },
+      block: {
+        id: here.block.id,
+        movementId: movement.id,
+        rounds: isHeld(here.block, here.movement) ? rounds : here.block.rounds,
+      },
       movement,
     }),
   }));
-  const fewer = COUNTED_REPETITIONS.filter((rounds) => rounds < here.block.rounds).at(-1);
+  const held = isHeld(here.block, here.movement);
+  const fewer = held ? undefined : COUNTED_REPETITIONS.filter((rounds) => rounds < here.block.rounds).at(-1);
   const shorter: Change[] =
     fewer === undefined
       ? []
@@ -123,7 +134,8 @@ function* costInPlace(
 ): Generator<undefined, { movement: Movement; cost: number }> {
   const { blocks, context, people, resources, variants, memory } = input;
   const here = itemAt(blocks, at);
-  const alone = schedulePlan([{ block: { ...here.block, movementId: movement.id }, movement }], context);
+  const repeated = isHeld(here.block, here.movement) ? { timedHold: undefined, rounds: context.style.rounds } : {};
+  const alone = schedulePlan([{ block: { ...changeItem(here.block, repeated), movementId: movement.id }, movement }], context);
   const group = yield* fitGroupIncrementally(fitPlanOf(alone, resources, context.style), people, variants, memory);
   const rows = base.rows.map((row, i) => ({ ...row, cells: group.rows[i]?.cells ?? [] }));
   return { movement, cost: itemAt(costsOf({ ...group, rows }, 1), 0) };
@@ -153,7 +165,7 @@ export function* bestChangesIncrementally(input: BestChangeInput): Generator<und
       .sort((a, b) => a.cost - b.cost || (a.movement.id < b.movement.id ? -1 : 1))
       .slice(0, REPLACEMENTS)
       .map(({ movement }) => movement);
-    for (const change of changesTo(blocks, at, replacements)) {
+    for (const change of changesTo(blocks, at, replacements, context.style)) {
       const changed = schedulePlan(change.blocks, context);
       if (problemsOf(changed).length > problemsOf(reading).length) continue;
       const group = yield* fitGroupIncrementally(planOf(changed), people, variants, memory);

@@ -91,9 +91,14 @@ export function fixSides(input: FixInput, before: PlanAnalysis, { tippedBy, coun
   const { blocks } = input;
   const called = block.block.rounds;
   const [first] = block.turns;
-  const ways: Option[] = [[{ change: "repetitions", movement: null, to: called + 1, from: called }, { rounds: called + 1 }]];
+  // Holds are counted for each side: more of them balance nothing.
+  const repeated = block.timedHold === null;
+  const ways: Option[] = repeated
+    ? [[{ change: "repetitions", movement: null, to: called + 1, from: called }, { rounds: called + 1 }]]
+    : [];
   if (block.block.only) ways.unshift([{ change: "doBothSides" }, { only: undefined }]);
-  if (called > 1) ways.push([{ change: "repetitions", movement: null, to: called - 1, from: called }, { rounds: called - 1 }]);
+  if (repeated && called > 1)
+    ways.push([{ change: "repetitions", movement: null, to: called - 1, from: called }, { rounds: called - 1 }]);
   if (first) ways.push([{ change: "startOtherSide" }, { first: otherSide(first.lead) }]);
   const apart = apartBy(before);
   return ways
@@ -149,7 +154,7 @@ function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
         weight: LOSS.talk,
       });
     const rounds = fewer(block.rounds);
-    if (rounds >= leastRounds) {
+    if (reading.timedHold === null && rounds >= leastRounds) {
       const again = familiarity === "again" ? LOSS.again : LOSS.rounds;
       const spare = phase === "loosen" && (loosen?.overBy ?? 0) > 0 ? LOSS.loosen : LOSS.rounds;
       steps.push({
@@ -178,7 +183,7 @@ function additions({ blocks }: FixInput, analysis: PlanAnalysis): Step[] {
   const settle = readPhases(analysis.reading).find(({ phase }) => phase === "settle");
   const deeper = analysis.reading.blocks.flatMap((reading): Step[] => {
     const rounds = more(reading.block.rounds);
-    if (rounds > most || reading.phase === "arrive") return [];
+    if (rounds > most || reading.phase === "arrive" || reading.timedHold !== null) return [];
     const short = reading.phase === "settle" && (settle?.shortBy ?? 0) > 0;
     const weight = short ? 0.5 : reading.phase === "flow" ? 1 : 1.5;
     return [

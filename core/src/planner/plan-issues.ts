@@ -131,7 +131,7 @@ const strainNotes = (analysis: PlanAnalysis): PlanIssue[] =>
 function learningNotes({ reading }: PlanAnalysis, style: TeachingStyle): PlanIssue[] {
   const fresh = reading.blocks.filter(({ familiarity }) => familiarity === "new");
   const most = style.learning === "sameSet" ? 0 : MAX_NEW_MOVEMENTS;
-  const few = reading.blocks.filter(({ block }) => block.rounds < style.leastRounds);
+  const few = reading.blocks.filter(({ block, timedHold }) => timedHold === null && block.rounds < style.leastRounds);
   const circles = reading.blocks.filter(
     ({ movement }) => style.neck === "halfCircles" && movement.features?.includes("fullNeckCircle"),
   );

@@ -1,5 +1,5 @@
 import type { Movement } from "../movement/format.ts";
-import type { PlanItem } from "../plan/plan-item.ts";
+import { isHeld, type PlanItem } from "../plan/plan-item.ts";
 import type { TeachingStyle } from "../plan/style.ts";
 import { otherSide, type Side } from "../side.ts";
 
@@ -13,15 +13,15 @@ export interface Turn {
 /**
  * The turns of a block. Where each side counts one, the number called is shared out and an odd one gives the first side
  * one more; where left and right together count one, each side has the whole number. An unsided movement does both
- * sides within each repetition and has one turn.
+ * sides within each repetition and has one turn. Timed holds are counted for each side.
  *
  * @param leadsFirst the side that the style begins with
  * @example turnsOf(sided, { rounds: 6 }, "eachSide", "right") // right 3, left 3
  * @example turnsOf(sided, { rounds: 6 }, "together", "right") // right 6, left 6
  */
 export function turnsOf(
-  { sided }: Pick<Movement, "sided">,
-  block: Pick<PlanItem, "rounds" | "first" | "only">,
+  { sided, holdAt }: Pick<Movement, "sided" | "holdAt">,
+  block: Pick<PlanItem, "rounds" | "first" | "only" | "timedHold">,
   counting: TeachingStyle["counting"],
   leadsFirst: Side,
 ): Turn[] {
@@ -30,7 +30,9 @@ export function turnsOf(
   // Unsided movements are authored with the right side beginning, whichever side the style begins with.
   if (!sided) return [{ lead: block.first ?? "right", rounds }];
   if (only) return [{ lead: only, rounds }];
-  const [one, other] = counting === "together" ? [rounds, rounds] : [Math.ceil(rounds / 2), Math.floor(rounds / 2)];
+  // Holds are counted for each side, whatever the style counts.
+  const each = counting === "together" || isHeld(block, { holdAt });
+  const [one, other] = each ? [rounds, rounds] : [Math.ceil(rounds / 2), Math.floor(rounds / 2)];
   const turns = [
     { lead: first, rounds: one },
     { lead: otherSide(first), rounds: other },

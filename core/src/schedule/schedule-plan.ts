@@ -1,4 +1,5 @@
 import type { Movement, Phase } from "../movement/format.ts";
+import { type HoldPiece, holdPieces as piecesOf, STAND_TALL_SECONDS, type TimedHold } from "../movement/timed-hold.ts";
 import type { VariantSpec } from "../movement/variant.ts";
 import { type PlanItem, plannedVariant } from "../plan/plan-item.ts";
 import { firstSideOf, type TeachingStyle } from "../plan/style.ts";
@@ -56,6 +57,12 @@ export interface ScheduledItem {
   readonly id: string;
   readonly block: PlanItem;
   readonly movement: Movement;
+  /** The movement as it is done here: a held one with its hold as one repetition. */
+  readonly performed: Movement;
+  /** Its levels where it is held; null where it is repeated. */
+  readonly timedHold: TimedHold | null;
+  /** The hold and the shorter ones that someone may do instead, longest first; empty where it is repeated. */
+  readonly holdPieces: readonly HoldPiece[];
   readonly phase: Phase;
   /** The planned variant, which the group is shown. */
   readonly plannedVariant: VariantSpec;
@@ -152,6 +159,10 @@ function betweenRepetitions({ joins }: Joining, begins: BodyState, place: VenueS
 /** Tenths of a second are counted whole, so that sums are exact. */
 const tenths = (seconds: number): number => Math.round(10 * seconds);
 
+/** The hold of an item and the shorter ones of it; none where it is repeated. */
+const heldAs = ({ block: { timedHold }, movement }: Joining, breathSeconds: number): readonly HoldPiece[] =>
+  timedHold === undefined || movement.holdAt === undefined ? [] : piecesOf(movement, timedHold, breathSeconds);
+
 /** Reads the time of one joined block, from its link on. @param clock tenths of a second when the block before ended */
 function timeBlock(
   joining: Joining,
@@ -166,19 +177,23 @@ function timeBlock(
   const drag = style.drag === "room" && planned.kind === "water" ? context.dragCycles?.[movement.id] : undefined;
   const slowest = Math.max(context.slowestCycle, drag?.[block.equipment ?? "bare"] ?? 0);
   const breathSeconds = breathOf(movement, block, style, context.breathSeconds, slowest);
-  const cycle = tenths(breathSeconds * movement.breaths);
+  const holdPieces = heldAs(joining, breathSeconds);
+  const performed = holdPieces[0]?.movement ?? movement;
+  const cycle = tenths(breathSeconds * performed.breaths);
+  const pause = holdPieces.length > 0 ? tenths(STAND_TALL_SECONDS) : 0;
   const between = betweenRepetitions(joining, transition.to, supports);
   const straight = block.straight === true && transition.problem === null;
   const parts = {
     transition: transition.tenths,
     explanation: tenths(block.talk ?? 0),
-    demonstration: tenths(demonstrationSeconds(familiarity, cycle / 10, straight)),
+    // A hold is shown as one repetition without it.
+    demonstration: tenths(demonstrationSeconds(familiarity, breathSeconds * movement.breaths, straight)),
     sideChange: sideChange === null ? 0 : sideChange.tenths + tenths(SIDE_CHANGE_WORDS),
   };
   let at = clock + parts.transition + parts.explanation + parts.demonstration;
   const timed = turns.map(({ lead, rounds }, turn): TimedTurn => {
     if (turn > 0) at += parts.sideChange;
-    const taken = rounds * cycle + (rounds - 1) * (between?.tenths ?? 0);
+    const taken = rounds * cycle + (rounds - 1) * ((between?.tenths ?? 0) + pause);
     const from = at;
     at += taken;
     return { lead, rounds, from: from / 10, seconds: taken / 10 };
@@ -188,6 +203,9 @@ function timeBlock(
     id: block.id,
     block,
     movement,
+    performed,
+    timedHold: holdPieces.length > 0 ? (block.timedHold ?? null) : null,
+    holdPieces,
     phase: block.phase ?? movement.phase,
     plannedVariant: planned,
     familiarity,
@@ -247,6 +265,28 @@ export function schedulePlan(blocks: readonly PlanItemWithMovement[], context: P
     leaveSafely: LEAVE_SAFELY_SECONDS,
     total: clock / 10 + leavingSeconds + LEAVE_SAFELY_SECONDS,
   };
+}
+
+/**
+ * The movement as one participant does it: with their own, shorter hold where they have one.
+ *
+ * @param item a scheduled item
+ * @param holdSeconds seconds of their hold; the group's where it is left out
+ * @returns the movement, and seconds of one repetition of it
+ */
+export function performedBy(
+  {
+    performed,
+    cycleSeconds,
+    holdPieces,
+    breathSeconds,
+  }: Pick<ScheduledItem, "performed" | "cycleSeconds" | "holdPieces" | "breathSeconds">,
+  holdSeconds: number | undefined,
+): { readonly movement: Movement; readonly cycleSeconds: number } {
+  const piece = holdPieces.find(({ seconds }) => seconds === holdSeconds);
+  return piece
+    ? { movement: piece.movement, cycleSeconds: breathSeconds * piece.movement.breaths }
+    : { movement: performed, cycleSeconds };
 }
 
 /** When a side of a block leads, in its order. */

@@ -1,6 +1,7 @@
 import { itemAt } from "@able-tide/core/checked-access";
-import { type ClassStep, classSteps, repetitionAt } from "@able-tide/core/class/class-steps";
+import { type ClassStep, classSteps, movingSeconds, repetitionAt } from "@able-tide/core/class/class-steps";
 import type { ClassState } from "@able-tide/core/class/events";
+import { type HoldCount, holdCountAt } from "@able-tide/core/class/hold-count";
 import type { ClassScript, ScriptItem, ScriptTransition } from "@able-tide/core/class/script";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { otherSide, type Side } from "@able-tide/core/side";
@@ -36,8 +37,10 @@ export interface CurrentMovement {
   /** The side the group leads with, and the instructor's where they are shown a mirror. */
   readonly side: Side | null;
   readonly instructorSide: Side | null;
-  /** 0 during the demonstration, then the repetition from 1. */
+  /** 0 during the demonstration, then the repetition from 1; of a hold, the hold. */
   readonly repetition: number;
+  /** Where the hold stands; null where the movement is repeated, and during the demonstration. */
+  readonly hold: HoldCount | null;
   /** Seconds until repetitions begin, and until the step should end. */
   readonly untilRepetitions: number;
   readonly left: number;
@@ -93,8 +96,9 @@ function currentMovement(script: ClassScript, steps: readonly ClassStep[], at: n
     side: step.side,
     instructorSide: step.side && script.showing === "mirror" ? otherSide(step.side) : null,
     repetition,
+    hold: holdCountAt(block, step, inStep),
     untilRepetitions: step.lead - inStep,
-    left: step.lead + step.rounds * step.roundSeconds - inStep,
+    left: step.lead + movingSeconds(step) - inStep,
     next: next ? { name: nameOfNext(script, step, next), side: next.side } : null,
   };
 }

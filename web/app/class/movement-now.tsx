@@ -1,4 +1,6 @@
+import { type HoldCount, secondsToHold } from "@able-tide/core/class/hold-count";
 import { phaseLabel } from "@able-tide/words/planner";
+import { holdStageLabel, shareLabel } from "@able-tide/words/repetitions";
 import { formatMinutes } from "@able-tide/words/text";
 import { ClassButton } from "../kit/class-button.tsx";
 import { ClassTransition } from "./class-transition.tsx";
@@ -18,7 +20,27 @@ interface Props {
   readonly go: (step: number) => void;
 }
 
-function Counts({ side, instructorSide, way, repetition, untilRepetitions, step }: CurrentMovement) {
+/** The seconds of a hold, counted down aloud, or what comes before and after. */
+function HoldNow({ hold, repetition, rounds }: { hold: HoldCount; repetition: number; rounds: number }) {
+  return (
+    <div>
+      <dt className="text-xl text-tide-200">{holdStageLabel(hold)}</dt>
+      {hold.stage === "holding" && (
+        <>
+          <dd className="font-display text-6xl font-bold">{hold.left} s</dd>
+          {hold.level.share < 1 && <dd className="text-tide-200">{shareLabel(hold.level.share)}</dd>}
+        </>
+      )}
+      {rounds > 1 && (
+        <dd className="text-xl text-tide-200">
+          hold {repetition} of {rounds}
+        </dd>
+      )}
+    </div>
+  );
+}
+
+function Counts({ side, instructorSide, way, repetition, hold, untilRepetitions, step }: CurrentMovement) {
   return (
     <dl
       className="flex flex-col justify-center gap-6 max-sm:mt-3 max-sm:flex-row max-sm:justify-start max-sm:gap-10"
@@ -37,12 +59,16 @@ function Counts({ side, instructorSide, way, repetition, untilRepetitions, step 
           <dd className="font-display text-2xl font-bold">{way}</dd>
         </div>
       )}
-      <div>
-        <dt className="text-xl text-tide-200">{repetition === 0 ? "Demonstration" : "Repetition"}</dt>
-        <dd className="font-display text-4xl font-bold">
-          {repetition === 0 ? formatMinutes(untilRepetitions) : `${repetition} of ${step.rounds}`}
-        </dd>
-      </div>
+      {hold ? (
+        <HoldNow hold={hold} repetition={repetition} rounds={step.rounds} />
+      ) : (
+        <div>
+          <dt className="text-xl text-tide-200">{repetition === 0 ? "Demonstration" : "Repetition"}</dt>
+          <dd className="font-display text-4xl font-bold">
+            {repetition === 0 ? formatMinutes(untilRepetitions) : `${repetition} of ${step.rounds}`}
+          </dd>
+        </div>
+      )}
     </dl>
   );
 }
@@ -67,8 +93,8 @@ export function MovementNow({ view, current, at, total, home, since, go }: Props
             movement={block.movement}
             side={side}
             planned={block.meant}
-            way={step.way}
-            roundSeconds={step.roundSeconds}
+            step={step}
+            heldFrom={block.timedHold ? secondsToHold(block, step.roundSeconds) : null}
             since={since}
           />
         </div>

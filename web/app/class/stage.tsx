@@ -1,27 +1,31 @@
+import { type ClassStep, phaseOfStep } from "@able-tide/core/class/class-steps";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
-import { trackInWay, type Way } from "@able-tide/core/movement/reversal";
+import { trackInWay } from "@able-tide/core/movement/reversal";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
 import type { VariantSpec } from "@able-tide/core/movement/variant";
 import type { Side } from "@able-tide/core/side";
 import { useMemo } from "react";
-import { bestView, FigureStrip, MovingFigure, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
+import { bestView, FigureStrip, MovingFigure, useReducedMotion, useSeconds } from "../kit/moving-figure.tsx";
 import { BreathLine } from "./breath-line.tsx";
 
 interface Props {
   readonly movement: Movement;
   readonly side: Side | null;
   readonly planned: VariantSpec;
-  readonly way: Way;
-  readonly roundSeconds: number;
+  readonly step: ClassStep;
+  /** Seconds of a repetition before it is held; null where it is repeated. */
+  readonly heldFrom: number | null;
   /** When the step began, milliseconds; null before the page knows the time. */
   readonly since: number | null;
 }
 
 /** The figure moving at the breath pace, and the breath under it. */
-export function Stage({ movement, side, planned, way, roundSeconds, since }: Props) {
+export function Stage({ movement, side, planned, step, heldFrom, since }: Props) {
   const still = useReducedMotion();
-  const phase = usePhase(since, roundSeconds, still);
+  const { way } = step;
+  const seconds = useSeconds(since, still);
+  const phase = phaseOfStep(step, seconds, heldFrom);
   const samples = useMemo(() => {
     const track = trackOf(movement, planned, side ?? "right");
     return track && sampleTrack(trackInWay(track, way));

@@ -25,22 +25,32 @@ export const useReducedMotion = (): boolean =>
     () => false,
   );
 
-/** Phase of a cycle that began at `since`, 0 to 1, moving on with the screen. Stands at 0 without a start. */
-export function usePhase(since: number | null, cycleSeconds: number, still: boolean): number {
-  const [phase, setPhase] = useState(0);
+/** Seconds since `since`, moving on with the screen. Stands at 0 without a start. */
+export function useSeconds(since: number | null, still: boolean): number {
+  const [seconds, setSeconds] = useState(0);
   useEffect(() => {
     if (since === null || still) return;
     let frame = 0;
     const draw = () => {
-      const seconds = (Date.now() - since) / 1000;
-      setPhase((Math.max(0, seconds) / cycleSeconds) % 1);
+      setSeconds(Math.max(0, (Date.now() - since) / 1000));
       frame = requestAnimationFrame(draw);
     };
     frame = requestAnimationFrame(draw);
     return () => cancelAnimationFrame(frame);
-  }, [since, cycleSeconds, still]);
-  return phase;
+  }, [since, still]);
+  return seconds;
 }
+
+/** Phase of a cycle that began at `since`, 0 to 1, moving on with the screen. Stands at 0 without a start. */
+export const usePhase = (since: number | null, cycleSeconds: number, still: boolean): number =>
+  (useSeconds(since, still) / cycleSeconds) % 1;
+
+/** Stretches that begin with another pose than the one before: a body that is held still is shown once. */
+const differing = (segments: VariantSamples["segments"]): VariantSamples["segments"] =>
+  segments.filter(({ start }, i) => {
+    const before = segments[i - 1];
+    return !before?.held || start.some((value, slot) => value !== before.start[slot]);
+  });
 
 /** Key poses side by side: for print, and for people who asked for less motion. */
 export function FigureStrip({
@@ -56,7 +66,7 @@ export function FigureStrip({
 }) {
   return (
     <div className={`flex ${className ?? ""}`}>
-      {samples.segments.map((segment) => {
+      {differing(samples.segments).map((segment) => {
         const { row, sample } = rowAt(samples, segment.from);
         return (
           <Figure

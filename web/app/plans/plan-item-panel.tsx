@@ -6,8 +6,9 @@ import { USUAL_DEPTH } from "@able-tide/core/fit/performer";
 import type { VariantSamples } from "@able-tide/core/movement/samples";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { waterlineAt } from "@able-tide/core/movement/water-demand";
-import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
-import { formatMinutes } from "@able-tide/words/text";
+import { performedBy, type ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
+import { formatRepetitions } from "@able-tide/words/repetitions";
+import { formatMinutes, sentenceCase } from "@able-tide/words/text";
 import { variantWords } from "@able-tide/words/variant-words";
 import { memo, type ReactNode, useMemo, useState } from "react";
 import { readChosenVariant } from "../kit/chosen-variant.ts";
@@ -57,7 +58,7 @@ function TimeOfBlock({ block }: { block: ScheduledItem }) {
     ["transition", transition],
     ["explanation", explanation],
     ["demonstration", demonstration],
-    ["repetitions", repetitions],
+    [block.timedHold ? "holds" : "repetitions", repetitions],
     ["change of sides", sideChange],
   ] as const;
   return (
@@ -119,7 +120,7 @@ function Pictures({ movement, samples, phase, still, waterline, lines, name }: P
  * Long because everything that it shows is read from one solved variant.
  */
 export const PlanItemPanel = memo(function BlockPanel({ block, following, person, cell, children, actions }: Props) {
-  const { movement, cycleSeconds: cycle } = block;
+  const { movement, cycleSeconds: cycle } = performedBy(block, cell?.holdSeconds);
   const still = useReducedMotion();
   const [since] = useState(() => (typeof window === "undefined" ? null : Date.now()));
   const phase = usePhase(since, cycle, still);
@@ -171,7 +172,13 @@ export const PlanItemPanel = memo(function BlockPanel({ block, following, person
       <p className="text-sand-600">Estimated from a body model to compare variants. It does not measure risk.</p>
       <div className="flex flex-col gap-2 border-t border-sand-300 pt-3">
         <p>
-          <strong>{block.block.rounds} repetitions counted</strong>: left {left}, right {right}
+          {block.timedHold ? (
+            <strong>{sentenceCase(formatRepetitions(block.movement, block.turns, block.timedHold))}</strong>
+          ) : (
+            <>
+              <strong>{block.block.rounds} repetitions counted</strong>: left {left}, right {right}
+            </>
+          )}
         </p>
         <TimeOfBlock block={block} />
         <PlanItemSettings block={block} following={following} actions={actions} />

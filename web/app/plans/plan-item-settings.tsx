@@ -1,5 +1,6 @@
 import { WATER_EQUIPMENT_NAMES } from "@able-tide/core/body/water-equipment";
 import { PHASES } from "@able-tide/core/movement/format";
+import type { TimedHold } from "@able-tide/core/movement/timed-hold";
 import type { PlanItemChange } from "@able-tide/core/plan/change-item";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { phaseLabel } from "@able-tide/words/planner";
@@ -7,6 +8,7 @@ import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Minus, Plus, Trash2 } fro
 import { type ReactNode, useState } from "react";
 import { Select } from "../kit/select.tsx";
 import { Tooltip } from "../kit/tooltip.tsx";
+import { HoldSettings } from "./hold-settings.tsx";
 import {
   EQUIPMENT,
   EXPLANATIONS,
@@ -27,6 +29,8 @@ export interface PlanItemActions {
   readonly double: () => void;
   readonly mirror: () => void;
   readonly set: (differs: PlanItemChange) => void;
+  /** Holds it for some seconds; null repeats it. */
+  readonly hold: (levels: TimedHold | null) => void;
   readonly practise: (parts: number, name: string) => void;
 }
 
@@ -84,13 +88,13 @@ function Combination({ following, practise }: { following: number; practise: Pla
 }
 
 /** One touch each: repetitions, place, double, side, remove. */
-function QuickChanges({ actions }: { actions: PlanItemActions }) {
+function QuickChanges({ what, actions }: { what: "repetition" | "hold"; actions: PlanItemActions }) {
   return (
     <div className="flex flex-wrap gap-1.5">
-      <IconButton label="Remove one repetition" keys="-" press={() => actions.rounds(-1)}>
+      <IconButton label={`Remove one ${what}`} keys="-" press={() => actions.rounds(-1)}>
         <Minus size={20} />
       </IconButton>
-      <IconButton label="Add one repetition" keys="+" press={() => actions.rounds(1)}>
+      <IconButton label={`Add one ${what}`} keys="+" press={() => actions.rounds(1)}>
         <Plus size={20} />
       </IconButton>
       <IconButton label="Move earlier" keys="[" press={() => actions.move(-1)}>
@@ -177,7 +181,8 @@ export function PlanItemSettings({
   const own = block.block;
   return (
     <div className="flex flex-col gap-2">
-      <QuickChanges actions={actions} />
+      <QuickChanges what={block.timedHold ? "hold" : "repetition"} actions={actions} />
+      {block.movement.holdAt !== undefined && <HoldSettings hold={block.timedHold} set={actions.hold} />}
       <label className="flex min-h-11 items-center gap-2">
         <input
           type="checkbox"

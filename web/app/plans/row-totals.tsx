@@ -24,7 +24,7 @@ function total(label: string, value: number, limit: number, inWords: (value: num
   };
 }
 
-const LABELS = { standing: "Standing", oneLeg: "On one leg", handsUp: "Hand above shoulder" } as const;
+const LABELS = { standing: "Standing", oneLeg: "On one leg", handsUp: "Hand above shoulder", held: "Timed holds" } as const;
 
 /** What a person's session adds up to, each sum with the cap it has. */
 function totalsOf(sums: RowSums, caps: readonly Cap[]): Total[] {
@@ -32,6 +32,10 @@ function totalsOf(sums: RowSums, caps: readonly Cap[]): Total[] {
   const totals = SESSION_SUMS.flatMap(({ name, side }, i) => {
     const limit = itemAt(limits.sums, i);
     if (name === "standing") return [total(LABELS.standing, sums.standing, limit, minutes)];
+    if (name === "held") {
+      const held = sums.held;
+      return held < 0.5 ? [] : [total(LABELS.held, held, limit, seconds)];
+    }
     const value = sums[name][sideIndex(side)];
     if (value < 0.5 && !Number.isFinite(limit)) return [];
     return [total(`${LABELS[name]}, ${side}`, value, limit, seconds)];

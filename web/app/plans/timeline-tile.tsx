@@ -1,5 +1,6 @@
 import { taughtName } from "@able-tide/core/movement/format";
 import { waysOf } from "@able-tide/core/movement/reversal";
+import { holdSeconds, type TimedHold } from "@able-tide/core/movement/timed-hold";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { formatMinutes } from "@able-tide/words/text";
 import { useDraggable } from "@dnd-kit/core";
@@ -7,8 +8,12 @@ import type { Span } from "./board-layout.ts";
 import { TransitionMark } from "./transition-marker.tsx";
 import { type Dragged, pixelsPerRepetition } from "./use-timeline-drag.ts";
 
+/** Holds: "30 s", "2 × 40 s". */
+const formatHolds = (hold: TimedHold, times: number): string => `${times > 1 ? `${times} × ` : ""}${holdSeconds(hold)} s`;
+
 /** Left and right: "6+6", or how often in all; one way and the other: "4/4". */
-function formatCount({ movement, repetitionsPerSide: [left, right], block, turns }: ScheduledItem): string {
+function formatCount({ movement, repetitionsPerSide: [left, right], block, turns, timedHold }: ScheduledItem): string {
+  if (timedHold !== null) return formatHolds(timedHold, block.rounds);
   if (movement.sided) return `${left}+${right}`;
   const ways = turns.flatMap(({ rounds }, turn) => waysOf(movement, turn, rounds));
   return ways.length > 1 ? ways.map(({ rounds }) => rounds).join("/") : `× ${block.rounds}`;

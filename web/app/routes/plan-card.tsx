@@ -1,7 +1,8 @@
 import { effectiveCaps } from "@able-tide/core/caps/effective";
 import { taughtName } from "@able-tide/core/movement/format";
+import { performedBy } from "@able-tide/core/schedule/schedule-plan";
 import { formatCapLimit } from "@able-tide/words/format-cap";
-import { sentenceCase } from "@able-tide/words/text";
+import { count, sentenceCase } from "@able-tide/words/text";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
 import { readChosenVariant } from "../kit/chosen-variant.ts";
@@ -31,12 +32,13 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     large: isLargeType(request),
     // A card may lie about: it says what, and no reason why.
     limits: own.map(({ limit }) => formatCapLimit(limit)),
-    blocks: reading.blocks.flatMap(({ id, movement, cycleSeconds, turns }, i) => {
+    blocks: reading.blocks.flatMap((item, i) => {
       const cell = cells[i];
       if (!cell) return [];
-      const { form, level, hold, lighterSide, brief, choice, rounds } = cell;
-      const sides = turns.map(({ lead }) => (movement.sided ? lead : null)).filter((lead) => lead !== null);
-      return [{ id, movement, cycleSeconds, sides, form, level, hold, lighterSide, brief, choice, rounds }];
+      const { form, level, hold, lighterSide, brief, choice, rounds, holdSeconds = null } = cell;
+      const sides = item.turns.map(({ lead }) => (item.movement.sided ? lead : null)).filter((lead) => lead !== null);
+      const own = { sides, form, level, hold, lighterSide, brief, choice, rounds, holdSeconds };
+      return [{ id: item.id, ...performedBy(item, cell.holdSeconds), ...own }];
     }),
   };
 }
@@ -70,7 +72,7 @@ function CardRow({
         <p>
           {block.brief ? sentenceCase(block.brief) : `Whole, ${describeVariant(block).split(",")[0]}`}
           {choice &&
-            ` · ${block.rounds} times${block.sides.length > 1 ? " each side" : ""}${movement.reversal === "halves" ? ", half of them the other way" : ""}`}
+            ` · ${block.holdSeconds ? `hold ${block.holdSeconds} s, ` : ""}${count(block.rounds, "time", "times")}${block.sides.length > 1 ? " each side" : ""}${movement.reversal === "halves" ? ", half of them the other way" : ""}`}
         </p>
       </div>
       {form && (

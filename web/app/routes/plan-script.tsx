@@ -4,7 +4,7 @@ import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { schedulePlan, withMovements } from "@able-tide/core/schedule/schedule-plan";
 import { LEAVE_SAFELY } from "@able-tide/words/closing-steps";
 import { cuesOf } from "@able-tide/words/cues";
-import { formatRepetitions } from "@able-tide/words/repetitions";
+import { COUNT_ALOUD, formatRepetitions } from "@able-tide/words/repetitions";
 import { formatHazard, formatState, formatTransitionStep, openingWords } from "@able-tide/words/schedule";
 import { formatMinutes } from "@able-tide/words/text";
 import { variantWords } from "@able-tide/words/variant-words";
@@ -53,7 +53,7 @@ function Row({ block, style }: { block: ScheduledItem; style: TeachingStyle }) {
       <div>
         <p>
           <strong>{variantWords(block.movement, block.plannedVariant).name}</strong> ·{" "}
-          {formatRepetitions(block.movement, block.turns)}
+          {formatRepetitions(block.movement, block.turns, block.timedHold)}
           {block.familiarity === "new" && " · new today"}
           {block.block.combination && ` · ${block.block.combination}`}
           {block.block.straight && " · no pause"}
@@ -67,6 +67,7 @@ function Row({ block, style }: { block: ScheduledItem; style: TeachingStyle }) {
           </p>
         ))}
         {opening.length > 0 && <p>{opening.join(" ")}</p>}
+        {block.timedHold && <p className="font-semibold">{COUNT_ALOUD}</p>}
         {phrases.length > 0 && <p className="italic">{phrases.join(" · ")}</p>}
         {watch && <p className="text-sand-600">Watch: {watch}</p>}
       </div>
@@ -85,7 +86,7 @@ function Card({ block, number, of }: { block: ScheduledItem; number: number; of:
         <span>{formatMinutes(block.from)}</span>
       </p>
       <p className="font-display text-5xl font-bold">{variantWords(block.movement, block.plannedVariant).name}</p>
-      <p className="text-4xl">{formatRepetitions(block.movement, block.turns)}</p>
+      <p className="text-4xl">{formatRepetitions(block.movement, block.turns, block.timedHold)}</p>
       <p className="text-2xl">{variantWords(block.movement, block.plannedVariant).cues.do}</p>
       <KeyFigures movement={block.movement} planned={block.plannedVariant} lead={block.turns[0]?.lead ?? "right"} large />
     </li>

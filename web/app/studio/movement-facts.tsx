@@ -1,9 +1,11 @@
 import {
   DECLARED_FEATURES,
+  MOST_BREATHS,
   type Movement,
   type MovementStance,
   PHASES,
   PURPOSES,
+  rises,
   STANCES,
 } from "@able-tide/core/movement/format";
 import { VARIANT_KINDS, type VariantKind } from "@able-tide/core/movement/variant";
@@ -71,7 +73,8 @@ const toggled = <Word extends string>(all: readonly Word[], chosen: readonly Wor
 /** Whether nothing but key poses and cues differs. */
 const sameFacts = (a: Props, b: Props): boolean =>
   a.edit === b.edit &&
-  (["purpose", "forms", "vary", "features", "phase", "breaths", "stance", "sided", "reversal"] as const).every(
+  a.movement.keys.length === b.movement.keys.length &&
+  (["purpose", "forms", "vary", "features", "phase", "breaths", "stance", "sided", "reversal", "holdAt"] as const).every(
     (fact) => a.movement[fact] === b.movement[fact],
   );
 
@@ -80,6 +83,12 @@ const REVERSAL_OPTIONS = [
   ["halves", "half the repetitions the other way"],
   ["sides", "the second side the other way"],
 ] as const;
+
+/** Key poses that can be held: those between the first and the last. */
+const holdOptions = ({ keys }: Movement): (readonly [string, string])[] => [
+  ["", "cannot be held"],
+  ...keys.slice(1, -1).map((_, i) => [String(i + 1), `key pose ${i + 2}`] as const),
+];
 
 interface ChangeProps {
   readonly movement: Movement;
@@ -103,10 +112,11 @@ function PhaseAndStance({ movement, change }: ChangeProps) {
         <input
           type="number"
           min={1}
-          max={8}
+          max={MOST_BREATHS}
           value={movement.breaths}
           onChange={({ currentTarget: { valueAsNumber } }) => {
-            if (Number.isInteger(valueAsNumber) && valueAsNumber >= 1 && valueAsNumber <= 8) change({ breaths: valueAsNumber });
+            if (Number.isInteger(valueAsNumber) && valueAsNumber >= 1 && valueAsNumber <= MOST_BREATHS)
+              change({ breaths: valueAsNumber });
           }}
           className="field-box mt-1 block font-normal"
         />
@@ -174,6 +184,14 @@ function Facts({ movement, edit }: Props) {
           options={REVERSAL_OPTIONS.filter(([reversal]) => reversal !== "sides" || movement.sided)}
           choose={(reversal) => change({ reversal: reversal === "" ? undefined : reversal })}
         />
+        {!rises(movement) && movement.keys.length > 2 && (
+          <Select
+            label="Timed hold"
+            value={movement.holdAt === undefined ? "" : String(movement.holdAt)}
+            options={holdOptions(movement)}
+            choose={(key) => change({ holdAt: key === "" ? undefined : Number(key) })}
+          />
+        )}
       </div>
     </details>
   );

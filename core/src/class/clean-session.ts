@@ -6,7 +6,7 @@ import type { ClassScript } from "./script.ts";
 export const CLEAN = { there: 2 / 3, done: 1 / 2 } as const;
 
 /** Signs that a session was too much. A rest by choice counts for nothing. */
-const TOO_MUCH: readonly Observation[] = ["wobbled", "caught", "dizzy", "pain"];
+export const TOO_MUCH: readonly Observation[] = ["wobbled", "caught", "dizzy", "pain"];
 
 /** Why a session does not count as clean. */
 export const NOT_CLEAN = ["notThere", "tooShort", "didTooLittle", "showedSigns", "leftEarly", "painLasted"] as const;

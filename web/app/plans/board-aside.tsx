@@ -8,7 +8,7 @@ import type { Board, BoardProps } from "./use-board.ts";
 const NO_SUPPORT = { rail: [], helper: [], other: [] } as const;
 
 /** The chosen movement with its settings, and the chosen participant in it. */
-export function BoardAside({ board, people }: Pick<BoardProps, "people"> & { board: Board }) {
+export function BoardAside({ board, people, held }: Pick<BoardProps, "people" | "held"> & { board: Board }) {
   const { shown, shownAt, person, row, cell, draft, edit, fitted, named, actions, explained } = board;
   if (shown === null) return null;
   const laterBlocks = board.later.analysis.reading.blocks;
@@ -21,6 +21,7 @@ export function BoardAside({ board, people }: Pick<BoardProps, "people"> & { boa
         following={laterBlocks.length - 1 - shownAt}
         person={person}
         cell={cell}
+        held={held[shown.movement.id] ?? null}
         actions={actions}
       >
         {person && row && cell ? (

@@ -59,7 +59,7 @@ export function PlanBoard(props: BoardProps) {
           {!isEmpty && <ContentBars contents={board.contents} purpose={draft.purpose} />}
           <MovementPalette movements={movements} fills={board.fills} add={board.add} ref={search} />
         </div>
-        <BoardAside board={board} people={people} />
+        <BoardAside board={board} people={people} held={props.held} />
       </div>
     </>
   );

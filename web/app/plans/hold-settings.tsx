@@ -39,7 +39,7 @@ interface LevelProps {
 
 function Level({ level, number, most, set, remove }: LevelProps) {
   return (
-    <li className="flex items-end gap-2">
+    <li className="flex flex-wrap items-end gap-2">
       <Select
         label={`${number}.`}
         name={`Seconds of level ${number}`}
@@ -80,7 +80,7 @@ interface Props {
 export function HoldSettings({ hold, set }: Props) {
   const left = hold === null ? 0 : HOLD_SECONDS.most - holdSeconds(hold);
   return (
-    <fieldset className="rounded-[10px] border border-sand-300 p-3">
+    <fieldset className="min-w-0 rounded-[10px] border border-sand-300 p-3">
       <legend className="px-1 font-semibold">Repeat or hold</legend>
       <Select
         label=""

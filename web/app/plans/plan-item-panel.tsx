@@ -1,6 +1,7 @@
 import { type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
 import { REFERENCE_STATURE } from "@able-tide/core/body/segments";
 import type { Cap } from "@able-tide/core/caps/cap";
+import type { HoldRecord } from "@able-tide/core/class/clean-holds";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { USUAL_DEPTH } from "@able-tide/core/fit/performer";
 import type { VariantSamples } from "@able-tide/core/movement/samples";
@@ -37,6 +38,8 @@ interface Props {
   /** The person looked at with their cell; null shows the movement as it is meant. */
   readonly person: PanelPerson | null;
   readonly cell: CellView | null;
+  /** How the group last held this movement; null where it did not. */
+  readonly held: HoldRecord | null;
   /** What is said of that person here, or of everyone. */
   readonly children: ReactNode;
   readonly actions: PlanItemActions;
@@ -119,7 +122,7 @@ function Pictures({ movement, samples, phase, still, waterline, lines, name }: P
  *
  * Long because everything that it shows is read from one solved variant.
  */
-export const PlanItemPanel = memo(function BlockPanel({ block, following, person, cell, children, actions }: Props) {
+export const PlanItemPanel = memo(function BlockPanel({ block, following, person, cell, held, children, actions }: Props) {
   const { movement, cycleSeconds: cycle } = performedBy(block, cell?.holdSeconds);
   const still = useReducedMotion();
   const [since] = useState(() => (typeof window === "undefined" ? null : Date.now()));
@@ -181,7 +184,7 @@ export const PlanItemPanel = memo(function BlockPanel({ block, following, person
           )}
         </p>
         <TimeOfBlock block={block} />
-        <PlanItemSettings block={block} following={following} actions={actions} />
+        <PlanItemSettings block={block} following={following} held={held} actions={actions} />
         <TransitionSteps title="Transition into this movement" transition={block.transition} />
         {block.sideChange && <TransitionSteps title="Changing sides" transition={block.sideChange} />}
       </div>

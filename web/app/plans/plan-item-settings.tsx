@@ -1,4 +1,5 @@
 import { WATER_EQUIPMENT_NAMES } from "@able-tide/core/body/water-equipment";
+import type { HoldRecord } from "@able-tide/core/class/clean-holds";
 import { PHASES } from "@able-tide/core/movement/format";
 import type { TimedHold } from "@able-tide/core/movement/timed-hold";
 import type { PlanItemChange } from "@able-tide/core/plan/change-item";
@@ -8,6 +9,7 @@ import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Minus, Plus, Trash2 } fro
 import { type ReactNode, useState } from "react";
 import { Select } from "../kit/select.tsx";
 import { Tooltip } from "../kit/tooltip.tsx";
+import { HoldGrowth } from "./hold-growth.tsx";
 import { HoldSettings } from "./hold-settings.tsx";
 import {
   EQUIPMENT,
@@ -172,10 +174,13 @@ function MoreSettings({ block, set }: { block: ScheduledItem; set: PlanItemActio
 export function PlanItemSettings({
   block,
   following,
+  held,
   actions,
 }: {
   block: ScheduledItem;
   following: number;
+  /** How the group last held this movement; null where it did not. */
+  held: HoldRecord | null;
   actions: PlanItemActions;
 }) {
   const own = block.block;
@@ -183,6 +188,7 @@ export function PlanItemSettings({
     <div className="flex flex-col gap-2">
       <QuickChanges what={block.timedHold ? "hold" : "repetition"} actions={actions} />
       {block.movement.holdAt !== undefined && <HoldSettings hold={block.timedHold} set={actions.hold} />}
+      {block.timedHold && <HoldGrowth hold={block.timedHold} held={held} set={actions.hold} />}
       <label className="flex min-h-11 items-center gap-2">
         <input
           type="checkbox"

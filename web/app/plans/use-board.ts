@@ -1,5 +1,6 @@
 import type { MeasuredBody } from "@able-tide/core/body/build";
 import type { Cap } from "@able-tide/core/caps/cap";
+import type { HoldRecord } from "@able-tide/core/class/clean-holds";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import {
   addMovement,
@@ -55,6 +56,8 @@ export interface BoardProps {
   readonly movements: readonly Movement[];
   readonly taught: { readonly id: string; readonly ended: boolean } | null;
   readonly fitted: ServedRows;
+  /** How the group last held movements, by their ids. */
+  readonly held: Readonly<Record<string, HoldRecord>>;
 }
 
 /** The plan that is being edited, with what is computed from it. */

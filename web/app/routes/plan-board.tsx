@@ -6,6 +6,7 @@ import { planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { schedulePlan, withMovements } from "@able-tide/core/schedule/schedule-plan";
 import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
 import { classOfPlan } from "../../server/classes/classes.ts";
+import { heldBefore } from "../../server/classes/held.ts";
 import { findGroup } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
 import { type ActiveCap, activeCaps } from "../../server/people/caps.ts";
@@ -40,10 +41,11 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const plan = isId(params.planId) ? await findPlan(scope, params.planId) : null;
   const group = plan && (await findGroup(scope, plan.groupId));
   if (!plan || !group) throw notFound();
-  const [members, movements, taught] = await Promise.all([
+  const [members, movements, taught, held] = await Promise.all([
     listPeopleOfGroup(scope, group.id),
     listMovements(scope),
     classOfPlan(scope, plan.id),
+    heldBefore(scope, group.id, plan.day),
   ]);
   const caps = await activeCaps(
     scope,
@@ -72,6 +74,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     plan: { id: plan.id, day: plan.day, revision: plan.revision },
     content: contentOf(plan),
     setting,
+    held,
     styles: styles.map(({ style }) => style),
     group: { name: group.name, place: group.place, minutes: group.minutes, startsAt: group.startsAt },
     people: members.map(({ name }, i) => {

@@ -5,6 +5,7 @@ import type { CapLimit, DateKind, Strength } from "@able-tide/core/caps/cap";
 import type { CapSide } from "@able-tide/core/caps/cap-side";
 import type { MeasurementInput } from "@able-tide/core/caps/measurement";
 import type { Observation } from "@able-tide/core/class/events";
+import type { TimedHold } from "@able-tide/core/movement/timed-hold";
 import type { About } from "@able-tide/core/people/about";
 import type { SessionPurpose } from "@able-tide/core/plan/purpose";
 import type { Side } from "@able-tide/core/side";
@@ -94,7 +95,8 @@ export const person = (
   notes,
 });
 
-export type DemoPlanItem = readonly [movementId: string, rounds: number, equipment?: WaterEquipment];
+/** A movement with its repetitions or its holds, and how: what is in the hands in a pool, or the levels it is held in. */
+export type DemoPlanItem = readonly [movementId: string, rounds: number, how?: WaterEquipment | TimedHold];
 
 /** A weekly group of the demo: when it meets and what it was taught. */
 export interface DemoProgramme {

@@ -18,11 +18,11 @@ export function planWeek(
   movements: readonly Movement[],
 ): readonly PlanItem[] {
   const context = planContextOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });
-  let blocks: readonly PlanItem[] = (programme.blocks?.(week) ?? []).map(([movementId, rounds, equipment], i) => ({
+  let blocks: readonly PlanItem[] = (programme.blocks?.(week) ?? []).map(([movementId, rounds, how], i) => ({
     id: `b${i + 1}`,
     movementId,
     rounds,
-    ...(equipment ? { equipment } : {}),
+    ...(typeof how === "string" ? { equipment: how } : how ? { timedHold: how } : {}),
   }));
   for (;;) {
     const planned = withMovements(blocks, movements);

@@ -1,3 +1,4 @@
+import type { TimedHold } from "@able-tide/core/movement/timed-hold";
 import type { DemoPlanItem, DemoProgramme } from "./demo-person.ts";
 
 const ARRIVING: readonly DemoPlanItem[] = [
@@ -9,11 +10,17 @@ const SETTLING: readonly DemoPlanItem[] = [
   ["gather-and-close", 8],
 ];
 
+/** On the toes for some seconds, half way first. */
+const HEELS_HELD: TimedHold = [
+  { seconds: 15, share: 0.5 },
+  { seconds: 10, share: 1 },
+];
+
 /** What was taught in a week: something new every other week, with a recap of what came before. */
 function blocksOfWeek(week: number): readonly DemoPlanItem[] {
   const flow: DemoPlanItem[] = [
     ["side-weight-shift", week < 6 ? 6 : 8],
-    ["heels-up", 8],
+    week < 10 ? ["heels-up", 8] : ["heels-up", 1, HEELS_HELD],
     ["scoop-and-lift", 6],
   ];
   if (week < 6) flow.push(["slow-punch", 8]);

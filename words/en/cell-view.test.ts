@@ -27,7 +27,7 @@ function view(id: string, ...limits: CapLimit[]) {
     plannedVariant: FULL_STANDING_VARIANT,
     ...ALONE,
   };
-  return viewCell(fitCell(question, variants), FULL_STANDING_VARIANT, { repetitions: ROUNDS, hold: null });
+  return viewCell(fitCell(question, variants), FULL_STANDING_VARIANT, { repetitions: ROUNDS, hold: null, paused: false });
 }
 
 describe("a cell as people read it", () => {
@@ -78,7 +78,7 @@ describe("a cell as people read it", () => {
       plannedVariant: FULL_STANDING_VARIANT,
       ...ALONE,
     };
-    const cell = viewCell(fitCell(question, variants), FULL_STANDING_VARIANT, { repetitions: ROUNDS, hold: null });
+    const cell = viewCell(fitCell(question, variants), FULL_STANDING_VARIANT, { repetitions: ROUNDS, hold: null, paused: false });
     expect(cell).toMatchObject({ form: "seated", level: 1, whole: false, brief: "seated", why: [] });
   });
 

@@ -33,6 +33,8 @@ export function formatCellChange(change: CellChange): string {
       return `hold ${change.seconds} of ${change.planned} s`;
     case "noHold":
       return "no hold, move through";
+    case "noPause":
+      return "breathe without a pause";
     case "seated":
       return "seated";
     case "poolChair":

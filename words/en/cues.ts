@@ -1,6 +1,8 @@
+import type { Movement } from "@able-tide/core/movement/format";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { type Speech, speechOf } from "@able-tide/core/schedule/speech";
+import { attentionLabel } from "./movement.ts";
 import { variantWords } from "./variant-words.ts";
 
 /** What is said about one block, in the order it is said. */
@@ -15,13 +17,19 @@ export interface ItemCues {
   readonly watch: string;
 }
 
+/** Where the attention goes, in a sentence; empty where the cue does not say. */
+export const attentionLine = ({ attention }: Movement["cues"]): string =>
+  attention === undefined ? "" : `Attention on ${attentionLabel(attention)}.`;
+
 /** Cue text of a block as it is taught in a style: it fades, and pictures come first where the style wants them. */
 export function cuesOf(block: ScheduledItem, style: TeachingStyle): ItemCues {
-  const { says, cues } = variantWords(block.movement, block.plannedVariant);
+  const { says, cues } = variantWords(block.performed, block.plannedVariant);
   const speech = speechOf(block, style);
   const { image = "", feel = "", watch = "" } = cues;
   const does = cues.do ?? "";
-  const lines = style.imagery === "pictures" ? [image, does, feel] : [does, feel, speech === "phrases" ? image : ""];
+  const attention = attentionLine(cues);
+  const lines =
+    style.imagery === "pictures" ? [image, does, feel, attention] : [does, feel, speech === "phrases" ? image : "", attention];
   const said = says.filter((say) => say !== "");
   return {
     speech,

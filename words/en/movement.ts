@@ -2,9 +2,25 @@ import { REFERENCE_STATURE } from "@able-tide/core/body/segments";
 import type { PoseProblem } from "@able-tide/core/body/solver-space";
 import type { AnatomyProblem } from "@able-tide/core/movement/anatomy";
 import type { Feature } from "@able-tide/core/movement/features";
-import type { PURPOSES } from "@able-tide/core/movement/format";
+import type { Attention, KeyBreath, PURPOSES } from "@able-tide/core/movement/format";
 import type { SupportMode } from "@able-tide/core/movement/support-mode";
 import type { VariantKind } from "@able-tide/core/movement/variant";
+
+const BREATH_LABELS: Readonly<Record<KeyBreath, string>> = { in: "in", out: "out", both: "in, out", pause: "pause" };
+
+/** What the breath does on the way to a key pose. */
+export const breathLabel = (breath: KeyBreath): string => BREATH_LABELS[breath];
+
+const ATTENTION_LABELS: Readonly<Record<Attention, string>> = {
+  feet: "the feet",
+  hips: "the hips",
+  hands: "the hands",
+  breath: "the breath",
+  feeling: "what is felt",
+};
+
+/** Where the attention goes, as the end of "Attention on". */
+export const attentionLabel = (attention: Attention): string => ATTENTION_LABELS[attention];
 
 const FEATURE_LABELS: Readonly<Record<Feature, string>> = {
   headBelowHeart: "head below the heart",

@@ -17,6 +17,8 @@ export interface CellInput {
   /** The hold and the shorter ones that someone may do instead, longest first; where it is held rather than repeated. */
   readonly holdPieces?: readonly HoldPiece[];
   readonly breathSeconds: number;
+  /** Seconds for which each breath waits; none where it is left out. */
+  readonly pauseSeconds?: number;
   /** Sides that lead, in their order, with the repetitions planned of each. */
   readonly turns: readonly Turn[];
   /** The planned variant, which the group is shown. */

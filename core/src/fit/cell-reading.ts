@@ -9,6 +9,8 @@ import type { CellView } from "./cell-view.ts";
 export interface PlannedAmount {
   readonly repetitions: number;
   readonly hold: number | null;
+  /** Whether each breath waits. */
+  readonly paused: boolean;
 }
 
 /** One thing that is done differently from the planned variant, as a code. */
@@ -16,7 +18,7 @@ export type CellChange =
   | { readonly change: "slower"; readonly times: number }
   | { readonly change: "fewer"; readonly rounds: number; readonly planned: number }
   | { readonly change: "shorterHold"; readonly seconds: number; readonly planned: number }
-  | { readonly change: "noHold" }
+  | { readonly change: "noHold" | "noPause" }
   | { readonly change: "seated" | "poolChair" | "legsStill" | "toeDown" | "taller" | "higher" | "weightBack" | "smaller" }
   | { readonly change: "support"; readonly hold: HandSupport }
   | { readonly change: "handRests"; readonly hand: Side }
@@ -77,7 +79,9 @@ function changesOf(cell: FittedCell, plannedVariant: VariantSpec, planned: Plann
   const changes = variantChanges({ ...cell, choice }, plannedVariant, planned).filter(
     ({ change }) => change !== "smaller" || hands.length === 0,
   );
-  return [...changes, ...hands].slice(0, MOST_CHANGES);
+  const breath = cell.because.some(({ limit }) => limit.channel === "longestBreath" || limit.channel === "breathPause");
+  const breathes: CellChange[] = breath && planned.paused ? [{ change: "noPause" }] : [];
+  return [...changes, ...hands, ...breathes].slice(0, MOST_CHANGES);
 }
 
 /**

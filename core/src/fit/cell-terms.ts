@@ -32,6 +32,12 @@ const ofShorterHold = (cap: Cap, share: number): Cap =>
     ? { ...cap, limit: { ...cap.limit, limit: Math.min(100, cap.limit.limit / share) } }
     : cap;
 
+/** Whether the group's breath is too long for someone, or waits longer than theirs may: they then breathe as it comes. */
+export function breaksTheBreath({ limit }: Cap, { breathSeconds, pauseSeconds = 0 }: CellInput): boolean {
+  if (limit.channel === "longestBreath") return limit.limit < breathSeconds + pauseSeconds - CAP_TOLERANCE.share;
+  return limit.channel === "breathPause" && limit.limit < pauseSeconds;
+}
+
 /**
  * One cell's input read once: caps as variants are worked up to them, the planned variant with its demands, and the
  * caps that this variant breaks. Candidates are checked and searched by these terms.
@@ -75,9 +81,7 @@ export class CellTerms {
     this.mostOfRounds = repetitionsAllowedInAllVariants(this.worked, this.repetitions) / Math.max(1, this.repetitions);
     this.bodyCaps = this.worked.filter(isOnBody);
     this.partRounds = this.worked.filter(({ limit }) => limit.channel === "roundsShare" && limit.part !== "all");
-    this.inTime = !input.caps.some(
-      ({ limit }) => limit.channel === "longestBreath" && limit.limit < input.breathSeconds - CAP_TOLERANCE.share,
-    );
+    this.inTime = !input.caps.some((cap) => breaksTheBreath(cap, input));
     const dragCapped = this.worked.some(({ limit }) => limit.channel === "shoulderDrag" || limit.channel === "hipDrag");
     this.paces = input.resources.pool !== null && dragCapped ? PACES : [1];
     this.full = plannedVariantFor(input.build, input.plannedVariant);
@@ -139,7 +143,7 @@ export class CellTerms {
    * given.
    */
   broken(): Cap[] {
-    const { caps, breathSeconds } = this.input;
+    const { caps } = this.input;
     const demands = this.meantDemands;
     if (demands === null) return [];
     return caps.filter((cap, i) => {
@@ -148,7 +152,7 @@ export class CellTerms {
         this.breaksWorked(worked, this.full, demands, 1) ||
         this.roundsOf(this.full.kind, demands, [worked]) < this.repetitions ||
         this.barsWater(cap) ||
-        (cap.limit.channel === "longestBreath" && cap.limit.limit < breathSeconds - CAP_TOLERANCE.share)
+        breaksTheBreath(cap, this.input)
       );
     });
   }

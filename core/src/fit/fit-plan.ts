@@ -16,6 +16,8 @@ export interface FitItem {
   readonly movement: Movement;
   /** The hold and the shorter ones that someone may do instead, longest first; where it is held rather than repeated. */
   readonly holdPieces?: readonly HoldPiece[];
+  /** Seconds for which each breath waits; none where it is left out. */
+  readonly pauseSeconds?: number;
   readonly plannedVariant: VariantSpec;
   readonly turns: readonly Turn[];
   readonly breathSeconds: number;
@@ -44,26 +46,30 @@ export const fitPlanOf = (
   { size }: Pick<TeachingStyle, "size">,
   holds: readonly PinnedVariant[] = [],
 ): FitPlan => ({
-  blocks: blocks.map(({ id, movement, performed, holdPieces, plannedVariant, turns, breathSeconds, total, to, block }) => ({
-    id,
-    movement: performed ?? movement,
-    ...(holdPieces && holdPieces.length > 0 && { holdPieces }),
-    plannedVariant,
-    turns: turns.map(({ lead, rounds }) => ({ lead, rounds })),
-    breathSeconds,
-    ...(block?.equipment && { equipment: block.equipment }),
-    total,
-    to,
-  })),
+  blocks: blocks.map(
+    ({ id, movement, performed, holdPieces, pauseSeconds, plannedVariant, turns, breathSeconds, total, to, block }) => ({
+      id,
+      movement: performed ?? movement,
+      ...(holdPieces && holdPieces.length > 0 && { holdPieces }),
+      ...(pauseSeconds && { pauseSeconds }),
+      plannedVariant,
+      turns: turns.map(({ lead, rounds }) => ({ lead, rounds })),
+      breathSeconds,
+      ...(block?.equipment && { equipment: block.equipment }),
+      total,
+      to,
+    }),
+  ),
   resources,
   workingShare: WORKING_SHARES[size],
   holds,
 });
 
 /** How much of an item is planned: repetitions of a side, or holds and their seconds. */
-export const plannedAmount = (item: Pick<FitItem, "turns" | "holdPieces">): PlannedAmount => ({
+export const plannedAmount = (item: Pick<FitItem, "turns" | "holdPieces" | "pauseSeconds">): PlannedAmount => ({
   repetitions: maxRepetitions(item),
   hold: item.holdPieces?.[0]?.seconds ?? null,
+  paused: (item.pauseSeconds ?? 0) > 0,
 });
 
 /** The most repetitions that one side of a block has. */

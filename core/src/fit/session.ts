@@ -174,8 +174,11 @@ export function* personOptionsIncrementally(
   const look = (block: FitItem, counted: Counted): Looked => {
     const { movement, plannedVariant, turns, breathSeconds } = block;
     const equipment = person.equipment ?? block.equipment ?? "bare";
-    const holds = block.holdPieces ? { holdPieces: block.holdPieces } : {};
-    const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([plannedVariant, turns, breathSeconds, equipment])} ${key}`;
+    const holds = {
+      ...(block.holdPieces && { holdPieces: block.holdPieces }),
+      ...(block.pauseSeconds && { pauseSeconds: block.pauseSeconds }),
+    };
+    const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([plannedVariant, turns, breathSeconds, equipment, block.pauseSeconds ?? 0])} ${key}`;
     return memory.options(`${counted.oneLeg} ${counted.handsUp} ${counted.held} ${blockKey}`, () => {
       const search = memory.search(blockKey, () =>
         createSearch({ ...shared, movement, plannedVariant, turns, breathSeconds, equipment, ...holds }, variants),

@@ -68,11 +68,15 @@ const LiftKey = v.strictObject({
   ankle: angle("dorsiflexion"),
 });
 
+/** What the breath does on the way to a key pose: "both" is in and then out, "pause" waits full or empty. */
+export const BREATHS = ["in", "out", "both", "pause"] as const;
+export type KeyBreath = (typeof BREATHS)[number];
+
 const Key = v.strictObject({
   /** When in the cycle, 0 to 1. */
   at: between(0, 1),
-  /** The breath that brings the body to this key pose. */
-  breath: v.optional(v.picklist(["in", "out"])),
+  /** The breath that brings the body to this key pose: in, out, in and then out, or none while the breath waits. */
+  breath: v.optional(v.picklist(BREATHS)),
   /** Same body as the key pose with this number, counted from 0. */
   like: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0))),
   /** The body goes only so far: this share of the way from the first key pose to what this one states. */
@@ -164,7 +168,13 @@ const Exit = v.union([v.literal("entry"), state("keep")], "notAState");
 export type EntryState = v.InferOutput<typeof Entry>;
 export type ExitState = v.InferOutput<typeof Exit>;
 
+/** Where a cue sends the attention. */
+export const ATTENTION = ["feet", "hips", "hands", "breath", "feeling"] as const;
+export type Attention = (typeof ATTENTION)[number];
+
 const CueSet = v.strictObject({
+  /** Where the attention goes while it is done. */
+  attention: v.optional(v.picklist(ATTENTION)),
   do: v.optional(text(200)),
   feel: v.optional(text(200)),
   watch: v.optional(text(200)),

@@ -20,6 +20,25 @@ function keyLists(document: Readonly<Record<string, unknown>>): (readonly [path:
   return lists.flatMap(([path, keys]) => (Array.isArray(keys) ? [[path, keys] as const] : []));
 }
 
+/** Breaths of a format 1 document that only format 2 knows. */
+const newerBreaths = (document: Readonly<Record<string, unknown>>): string[] =>
+  keyLists(document).flatMap(([path, keys]) =>
+    keys.flatMap((key, i) =>
+      isDocument(key) && (key["breath"] === "both" || key["breath"] === "pause") ? [`${path}[${i}].breath`] : [],
+    ),
+  );
+
+/** Cues of a document, of its variants and of one hand, that send the attention somewhere. */
+function newerCues(document: Readonly<Record<string, unknown>>): string[] {
+  const speaks = (part: unknown, path: string): string[] => {
+    if (!isDocument(part)) return [];
+    const own = isDocument(part["cues"]) && "attention" in part["cues"] ? [`${path}cues.attention`] : [];
+    return [...own, ...speaks(part["oneHand"], `${path}oneHand.`)];
+  };
+  const forms = isDocument(document["forms"]) ? Object.entries(document["forms"]) : [];
+  return [...speaks(document, ""), ...forms.flatMap(([kind, form]) => speaks(form, `forms.${kind}.`))];
+}
+
 /** Places in a format 1 document that only format 2 knows. */
 function newerFields(document: Readonly<Record<string, unknown>>): string[] {
   const ofKeys = keyLists(document).flatMap(([path, keys]) =>
@@ -30,7 +49,7 @@ function newerFields(document: Readonly<Record<string, unknown>>): string[] {
   const ofForms = Object.entries(isDocument(document["forms"]) ? document["forms"] : {}).flatMap(([kind, form]) =>
     isDocument(form) && "holdAt" in form ? [`forms.${kind}.holdAt`] : [],
   );
-  return [...NEW_IN_2.filter((field) => field in document), ...ofForms, ...ofKeys];
+  return [...NEW_IN_2.filter((field) => field in document), ...ofForms, ...ofKeys, ...newerCues(document)];
 }
 
 /** A movement's document as a file has it, in the present format as far as that can be told before it is checked. */
@@ -49,6 +68,8 @@ export interface Upgraded {
 export function upgradeMovement(document: unknown, path = ""): Upgraded {
   if (!isDocument(document) || document["version"] !== 1) return { document, problems: [] };
   const problems = newerFields(document).map((field): FileProblem => ({ path: `${path}${field}`, code: "unknown" }));
+  for (const place of newerBreaths(document))
+    problems.push({ path: `${path}${place}`, code: "notOneOf", requirement: '("in" | "out")' });
   const { breaths } = document;
   if (typeof breaths === "number" && breaths > MOST_BREATHS_1)
     problems.push({ path: `${path}breaths`, code: "tooLarge", requirement: MOST_BREATHS_1 });

@@ -132,7 +132,7 @@ function heldKeys(keys: readonly MovementKey[], at: number, hold: TimedHold, tim
   let clock = there;
   hold.forEach((level, i) => {
     const changes = i > 0 && itemAt(hold, i - 1).share !== level.share;
-    const arrived = held.breath ?? "in";
+    const arrived = held.breath === "out" || held.breath === "both" ? "out" : "in";
     const far = { ...level, share: level.share * (held.share ?? 1) };
     for (const key of stay(far, { like: at, arrived, start: clock, changes, breathSeconds })) add(key, null);
     clock += level.seconds;

@@ -16,7 +16,7 @@ import {
   WEIGHT_WITH_TOE_DOWN,
 } from "./authored-keys.ts";
 import { footContacts } from "./foot-contacts.ts";
-import type { DECLARED_FEATURES, Movement, MovementKey } from "./format.ts";
+import type { DECLARED_FEATURES, KeyBreath, Movement, MovementKey } from "./format.ts";
 import {
   FOOT_INDEXES,
   LEG_INDEXES,
@@ -48,7 +48,7 @@ export interface TrackSegment {
   readonly leavesSeat: "start" | "end" | null;
   /** Whether the feet differ from the segment before: the pelvis then rises or settles smoothly. */
   readonly swing: "lifting" | "lowering" | null;
-  readonly breath: "in" | "out";
+  readonly breath: KeyBreath;
   /** Whether it is part of a timed hold. */
   readonly held: boolean;
   readonly say: string;

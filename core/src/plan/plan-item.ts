@@ -1,5 +1,6 @@
 import { onRail } from "../body/supports.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
+import type { BreathPause } from "../movement/breathing.ts";
 import type { Movement, Phase } from "../movement/format.ts";
 import type { TimedHold } from "../movement/timed-hold.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "../movement/variant.ts";
@@ -33,6 +34,10 @@ export interface PlanItem {
   readonly phase?: Phase;
   /** Seconds of one breath here. */
   readonly breathSeconds?: number;
+  /** Two breaths taken to one of the movement, which goes half as fast. */
+  readonly breathsToOne?: 2;
+  /** A pause of the breath here, whatever the style says; 0 seconds is none. */
+  readonly pause?: BreathPause;
   /** Seconds of talk before it. */
   readonly talk?: number;
   /** Runs straight on from the block before: no showing, and nothing between them but the hands. */

@@ -1,5 +1,6 @@
 import * as v from "valibot";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
+import { LONGEST_PAUSE, PAUSE_PLACES } from "../movement/breathing.ts";
 import { PHASES } from "../movement/format.ts";
 import { SUPPORT_MODES } from "../movement/support-mode.ts";
 import { HOLD_SECONDS, HOLD_SHARES, holdSeconds, MOST_HOLD_LEVELS } from "../movement/timed-hold.ts";
@@ -68,6 +69,13 @@ const BlockSchema = v.strictObject({
   hold: v.exactOptional(side),
   phase: v.exactOptional(v.picklist(PHASES)),
   breathSeconds: v.exactOptional(breath),
+  breathsToOne: v.exactOptional(v.literal(2)),
+  pause: v.exactOptional(
+    v.strictObject({
+      at: v.picklist(PAUSE_PLACES),
+      seconds: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(LONGEST_PAUSE)),
+    }),
+  ),
   talk: v.exactOptional(v.pipe(v.number(), v.minValue(0), v.maxValue(EXPLANATION_SECONDS.most))),
   straight: v.exactOptional(v.boolean()),
   quiet: v.exactOptional(v.boolean()),

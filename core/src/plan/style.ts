@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import type { BreathPause } from "../movement/breathing.ts";
 import type { Side } from "../side.ts";
 import { type ChoiceOf, STYLE_QUESTIONS, type StyleQuestion } from "./style-questions.ts";
 
@@ -111,9 +112,11 @@ export function firstSideOf({ firstSide }: TeachingStyle, week: number): Side {
   return week % 2 === 0 ? "right" : "left";
 }
 
-/** Seconds that each breath waits at the top. */
-export const PAUSE_SECONDS = 1;
+/** The pause of a style that has one. */
+const STYLE_PAUSE: BreathPause = { at: "top", seconds: 1 };
 
-/** Seconds of one breath with what the style adds. */
-export const breathWithPause = ({ breath }: TeachingStyle, breathSeconds: number): number =>
-  breath === "pause" ? breathSeconds + PAUSE_SECONDS : breathSeconds;
+/** The pause of the breath in an item: its own, or the style's; null without one. */
+export function pauseOf({ breath }: TeachingStyle, own: BreathPause | undefined): BreathPause | null {
+  const pause = own ?? (breath === "pause" ? STYLE_PAUSE : null);
+  return pause === null || pause.seconds === 0 ? null : pause;
+}

@@ -1,8 +1,9 @@
+import { breathedMovement } from "../movement/breathing.ts";
 import type { Movement, Phase } from "../movement/format.ts";
 import { type HoldPiece, holdPieces as piecesOf, STAND_TALL_SECONDS, type TimedHold } from "../movement/timed-hold.ts";
 import type { VariantSpec } from "../movement/variant.ts";
 import { type PlanItem, plannedVariant } from "../plan/plan-item.ts";
-import { firstSideOf, type TeachingStyle } from "../plan/style.ts";
+import { firstSideOf, pauseOf, type TeachingStyle } from "../plan/style.ts";
 import type { Side } from "../side.ts";
 import { type BodyState, type EntryPattern, fits, stateAfter, type VenueSupports } from "./body-state.ts";
 import { repetitionsPerSide, type Turn, turnsOf } from "./count.ts";
@@ -63,6 +64,8 @@ export interface ScheduledItem {
   readonly timedHold: TimedHold | null;
   /** The hold and the shorter ones that someone may do instead, longest first; empty where it is repeated. */
   readonly holdPieces: readonly HoldPiece[];
+  /** Seconds for which each breath waits; 0 without a pause. */
+  readonly pauseSeconds: number;
   readonly phase: Phase;
   /** The planned variant, which the group is shown. */
   readonly plannedVariant: VariantSpec;
@@ -176,24 +179,28 @@ function timeBlock(
   const { style, supports } = context;
   const drag = style.drag === "room" && planned.kind === "water" ? context.dragCycles?.[movement.id] : undefined;
   const slowest = Math.max(context.slowestCycle, drag?.[block.equipment ?? "bare"] ?? 0);
-  const breathSeconds = breathOf(movement, block, style, context.breathSeconds, slowest);
+  const breathSeconds = breathOf(movement, block, context.breathSeconds, slowest);
   const holdPieces = heldAs(joining, breathSeconds);
-  const performed = holdPieces[0]?.movement ?? movement;
+  const pause = holdPieces.length > 0 ? null : pauseOf(style, block.pause);
+  const breathsToOne = holdPieces.length > 0 ? 1 : (block.breathsToOne ?? 1);
+  const performed = holdPieces[0]?.movement ?? breathedMovement(movement, { breathsToOne, pause }, breathSeconds);
   const cycle = tenths(breathSeconds * performed.breaths);
-  const pause = holdPieces.length > 0 ? tenths(STAND_TALL_SECONDS) : 0;
+  const standTall = holdPieces.length > 0 ? tenths(STAND_TALL_SECONDS) : 0;
   const between = betweenRepetitions(joining, transition.to, supports);
   const straight = block.straight === true && transition.problem === null;
   const parts = {
     transition: transition.tenths,
     explanation: tenths(block.talk ?? 0),
     // A hold is shown as one repetition without it.
-    demonstration: tenths(demonstrationSeconds(familiarity, breathSeconds * movement.breaths, straight)),
+    demonstration: tenths(
+      demonstrationSeconds(familiarity, breathSeconds * (holdPieces.length > 0 ? movement : performed).breaths, straight),
+    ),
     sideChange: sideChange === null ? 0 : sideChange.tenths + tenths(SIDE_CHANGE_WORDS),
   };
   let at = clock + parts.transition + parts.explanation + parts.demonstration;
   const timed = turns.map(({ lead, rounds }, turn): TimedTurn => {
     if (turn > 0) at += parts.sideChange;
-    const taken = rounds * cycle + (rounds - 1) * ((between?.tenths ?? 0) + pause);
+    const taken = rounds * cycle + (rounds - 1) * ((between?.tenths ?? 0) + standTall);
     const from = at;
     at += taken;
     return { lead, rounds, from: from / 10, seconds: taken / 10 };
@@ -206,6 +213,7 @@ function timeBlock(
     performed,
     timedHold: holdPieces.length > 0 ? (block.timedHold ?? null) : null,
     holdPieces,
+    pauseSeconds: pause?.seconds ?? 0,
     phase: block.phase ?? movement.phase,
     plannedVariant: planned,
     familiarity,

@@ -1,5 +1,4 @@
 import { expect, test } from "vitest";
-import { USUAL_STYLE } from "../plan/style.ts";
 import { breathOf, familiarityOf } from "./time.ts";
 
 test.each([
@@ -9,7 +8,7 @@ test.each([
   ["no slower for a movement that is long anyway", 3, {}, 20, 8],
   ["half seconds, rounded up", 3, {}, 25, 8.5],
 ] as const)("the breath of a block is %s", (_, breaths, block, slowest, expected) => {
-  expect(breathOf({ breaths }, block, USUAL_STYLE, 8, slowest)).toBe(expected);
+  expect(breathOf({ breaths }, block, 8, slowest)).toBe(expected);
 });
 
 test("a group knows a movement from its third time on", () => {

@@ -1,6 +1,5 @@
 import type { Movement } from "../movement/format.ts";
 import type { PlanItem } from "../plan/plan-item.ts";
-import { breathWithPause, type TeachingStyle } from "../plan/style.ts";
 
 /** How well a group knows a movement: from the record of what it was taught, and from the plan itself. */
 export const FAMILIARITY = ["new", "second", "known", "again"] as const;
@@ -33,7 +32,7 @@ export function demonstrationSeconds(familiarity: Familiarity, cycleSeconds: num
 }
 
 /**
- * Seconds of one breath in a block: its own or the plan's, with the pause of the style, and never so short that a
+ * Seconds of one breath in a block, without a pause: its own or the plan's, and never so short that a
  * repetition is quicker than the group's slowest may move. In half seconds, rounded up.
  *
  * @param slowestCycle the longest of the group's shortest movement cycles, seconds; 0 where no one has one
@@ -41,10 +40,9 @@ export function demonstrationSeconds(familiarity: Familiarity, cycleSeconds: num
 export function breathOf(
   { breaths }: Pick<Movement, "breaths">,
   block: Pick<PlanItem, "breathSeconds">,
-  style: TeachingStyle,
   planBreath: number,
   slowestCycle: number,
 ): number {
-  const wanted = breathWithPause(style, block.breathSeconds ?? planBreath);
+  const wanted = block.breathSeconds ?? planBreath;
   return Math.ceil(2 * Math.max(wanted, slowestCycle / breaths)) / 2;
 }

@@ -4,21 +4,41 @@ const WIDTH = 560;
 const LOW = 44;
 const HIGH = 10;
 
+interface Stretch {
+  from: number;
+  to: number;
+  readonly breath: "in" | "out" | "pause";
+}
+
+/** A whole breath on the way to one key pose is in and then out. */
+const halves = ({ from, to, breath }: TrackSegment): Stretch[] => {
+  if (breath !== "both") return [{ from, to, breath }];
+  const middle = (from + to) / 2;
+  return [
+    { from, to: middle, breath: "in" },
+    { from: middle, to, breath: "out" },
+  ];
+};
+
 /** Stretches of one breath direction, from and to in the repetition. */
-function breaths(segments: readonly TrackSegment[]): { from: number; to: number; breath: "in" | "out" }[] {
-  const joined: { from: number; to: number; breath: "in" | "out" }[] = [];
-  for (const { from, to, breath } of segments) {
+function breaths(segments: readonly TrackSegment[]): Stretch[] {
+  const joined: Stretch[] = [];
+  for (const stretch of segments.flatMap(halves)) {
     const before = joined[joined.length - 1];
-    if (before?.breath === breath) before.to = to;
-    else joined.push({ from, to, breath });
+    if (before?.breath === stretch.breath) before.to = stretch.to;
+    else joined.push({ ...stretch });
   }
   return joined;
 }
 
 /** Height of the breath at a phase, 0 empty to 1 full. */
 function fullness(stretches: ReturnType<typeof breaths>, phase: number): number {
-  const stretch = stretches.find(({ to }) => phase <= to) ?? stretches[stretches.length - 1];
+  const found = stretches.findIndex(({ to }) => phase <= to);
+  const at = found < 0 ? stretches.length - 1 : found;
+  const stretch = stretches[at];
   if (!stretch) return 0;
+  // A pause stays as full or as empty as the breath before it left the lungs; at the start that is the last one.
+  if (stretch.breath === "pause") return stretches.at(at - 1)?.breath === "in" ? 1 : 0;
   const u = (phase - stretch.from) / (stretch.to - stretch.from);
   const rise = (1 - Math.cos(Math.PI * u)) / 2;
   return stretch.breath === "in" ? rise : 1 - rise;

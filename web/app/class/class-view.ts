@@ -6,6 +6,7 @@ import type { ClassScript, ScriptItem, ScriptTransition } from "@able-tide/core/
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { otherSide, type Side } from "@able-tide/core/side";
 import { observationLabel } from "@able-tide/words/class";
+import { attentionLine } from "@able-tide/words/cues";
 import { OTHER_WAY, wayLabel } from "@able-tide/words/repetitions";
 import { variantWords } from "@able-tide/words/variant-words";
 
@@ -30,6 +31,8 @@ export interface CurrentMovement {
   readonly block: ScriptItem;
   readonly name: string;
   readonly cue: string;
+  /** Where the attention goes; empty where the cue does not say. */
+  readonly attention: string;
   /** Which way the repetitions go, in words; empty where there is one way only. */
   readonly way: string;
   /** How the movement, or its other side, is reached; null once repetitions have begun. */
@@ -91,6 +94,7 @@ function currentMovement(script: ClassScript, steps: readonly ClassStep[], at: n
     block,
     name,
     cue: step.turnsRound ? `${OTHER_WAY}.` : (cues.do ?? ""),
+    attention: attentionLine(cues),
     way: wayLabel(block.movement, step.way),
     transition: repetition > 0 ? null : step.turn === 0 ? block.link : block.sideChange,
     side: step.side,

@@ -75,7 +75,7 @@ function Counts({ side, instructorSide, way, repetition, hold, untilRepetitions,
 
 /** The movement being done: its name and cue, the figure at the breath pace, what is counted, and back and next. */
 export function MovementNow({ view, current, at, total, home, since, go }: Props) {
-  const { block, name, cue, transition, side, step, next } = current;
+  const { block, name, cue, attention, transition, side, step, next } = current;
   return (
     <section className="flex min-h-0 flex-col">
       <p className="text-xl text-tide-200">
@@ -83,7 +83,9 @@ export function MovementNow({ view, current, at, total, home, since, go }: Props
         Lost your place? Wait {home}.
       </p>
       <h1 className="mt-1 text-5xl max-sm:text-3xl">{name}</h1>
-      <p className="mt-2 text-2xl text-sand-100">{cue}</p>
+      <p className="mt-2 text-2xl text-sand-100">
+        {cue} {attention && <span className="text-tide-200">{attention}</span>}
+      </p>
       <ClassTransition link={transition} />
       <div className="grid min-h-0 flex-1 grid-cols-[9.5rem_minmax(0,1fr)] max-sm:grid-cols-1">
         <Counts {...current} />

@@ -8,6 +8,7 @@ import {
 } from "@able-tide/core/movement/timed-hold";
 import { shareLabel } from "@able-tide/words/repetitions";
 import { Minus, Plus } from "lucide-react";
+import type { ReactNode } from "react";
 import { Select } from "../kit/select.tsx";
 
 /** What a hold begins with: what a newcomer may do. */
@@ -33,13 +34,11 @@ interface LevelProps {
   /** Seconds that it may have. */
   readonly most: number;
   readonly set: (level: HoldLevel) => void;
-  /** Takes it out; null for the only one. */
-  readonly remove: (() => void) | null;
 }
 
-function Level({ level, number, most, set, remove }: LevelProps) {
+function Level({ level, number, most, set }: LevelProps) {
   return (
-    <li className="flex flex-wrap items-end gap-2">
+    <li className="flex items-end gap-2">
       <Select
         label={`${number}.`}
         name={`Seconds of level ${number}`}
@@ -56,17 +55,19 @@ function Level({ level, number, most, set, remove }: LevelProps) {
         options={SHARES}
         choose={(share) => set({ ...level, share: Number(share) })}
       />
-      {remove && (
-        <button
-          type="button"
-          onClick={remove}
-          aria-label={`Remove level ${number}`}
-          className="flex size-11 shrink-0 items-center justify-center rounded-full border-[1.5px] border-tide-800 hover:bg-tide-100"
-        >
-          <Minus size={18} />
-        </button>
-      )}
     </li>
+  );
+}
+
+function LevelButton({ label, press, children }: { label: string; press: () => void; children: ReactNode }) {
+  return (
+    <button
+      type="button"
+      onClick={press}
+      className="flex min-h-11 items-center gap-1 rounded-full border-[1.5px] border-tide-800 px-3 font-semibold hover:bg-tide-100"
+    >
+      {children} {label}
+    </button>
   );
 }
 
@@ -100,19 +101,24 @@ export function HoldSettings({ hold, set }: Props) {
                 number={i + 1}
                 most={level.seconds + left}
                 set={(changed) => set(hold.with(i, changed))}
-                remove={hold.length > 1 ? () => set(hold.toSpliced(i, 1)) : null}
               />
             ))}
           </ol>
-          {hold.length < MOST_HOLD_LEVELS && left >= HOLD_SECONDS.least && (
-            <button
-              type="button"
-              onClick={() => set([...hold, { seconds: HOLD_SECONDS.least, share: hold.at(-1)?.share === 1 ? 0.5 : 1 }])}
-              className="mt-2 flex min-h-11 items-center gap-1 rounded-full border-[1.5px] border-tide-800 px-3 font-semibold hover:bg-tide-100"
-            >
-              <Plus size={18} aria-hidden="true" /> Add a level
-            </button>
-          )}
+          <div className="mt-2 flex flex-wrap gap-2">
+            {hold.length < MOST_HOLD_LEVELS && left >= HOLD_SECONDS.least && (
+              <LevelButton
+                label="Add a level"
+                press={() => set([...hold, { seconds: HOLD_SECONDS.least, share: hold.at(-1)?.share === 1 ? 0.5 : 1 }])}
+              >
+                <Plus size={18} aria-hidden="true" />
+              </LevelButton>
+            )}
+            {hold.length > 1 && (
+              <LevelButton label="Remove the last" press={() => set(hold.slice(0, -1))}>
+                <Minus size={18} aria-hidden="true" />
+              </LevelButton>
+            )}
+          </div>
           <p className="mt-2 text-sand-600">
             Up to 60 s at a time, then everyone stands tall. A participant with a shorter limit comes up sooner.
           </p>

@@ -1,4 +1,5 @@
 import { WATER_EQUIPMENT } from "@able-tide/core/body/water-equipment";
+import { LONGEST_PAUSE, PAUSE_PLACES } from "@able-tide/core/movement/breathing";
 import type { PlanItemChange } from "@able-tide/core/plan/change-item";
 import { EXPLANATION_SECONDS, type PlanItem } from "@able-tide/core/plan/plan-item";
 import { BREATH_SECONDS } from "@able-tide/core/plan/style";
@@ -53,6 +54,27 @@ export const HALF_SECONDS: readonly number[] = Array.from(
   { length: 2 * (BREATH_SECONDS.most - BREATH_SECONDS.least) + 1 },
   (_, i) => BREATH_SECONDS.least + i / 2,
 );
+
+/** Pauses of the breath that an item may have of its own. */
+export const PAUSES: Options = [
+  ["", "Set by style"],
+  ["top 0", "No pause"],
+  ...PAUSE_PLACES.flatMap((at) =>
+    Array.from(
+      { length: LONGEST_PAUSE },
+      (_, i) => [`${at} ${i + 1}`, `${i + 1} s ${at === "top" ? "after breathing in" : "after breathing out"}`] as const,
+    ),
+  ),
+];
+
+/** The option of `PAUSES` that an item has. */
+export const pauseOptionOf = ({ pause }: Pick<PlanItem, "pause">): string => (pause ? `${pause.at} ${pause.seconds}` : "");
+
+/** What an option of `PAUSES` changes. */
+export function pauseChange(value: string): PlanItemChange {
+  const at = PAUSE_PLACES.find((place) => value.startsWith(place));
+  return { pause: at && { at, seconds: Number(value.slice(at.length)) } };
+}
 
 /** Seconds of explanation that can be chosen. */
 export const EXPLANATIONS: readonly number[] = [0, 15, 30, 45, 60, 90, 120, 180, 300].filter(

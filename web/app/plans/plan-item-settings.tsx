@@ -15,6 +15,9 @@ import {
   EQUIPMENT,
   EXPLANATIONS,
   HALF_SECONDS,
+  PAUSES,
+  pauseChange,
+  pauseOptionOf,
   SIDES,
   sidesChange,
   sidesOf,
@@ -118,6 +121,11 @@ function QuickChanges({ what, actions }: { what: "repetition" | "hold"; actions:
   );
 }
 
+const BREATHS_TO_ONE = [
+  ["", "One breath to each movement breath"],
+  ["2", "Two breaths to one, half the pace"],
+] as const;
+
 /** What is chosen from a list: sides, variant, breath length, explanation, equipment and phase. */
 function MoreSettings({ block, set }: { block: ScheduledItem; set: PlanItemActions["set"] }) {
   const { movement } = block;
@@ -141,6 +149,17 @@ function MoreSettings({ block, set }: { block: ScheduledItem; set: PlanItemActio
         options={[["", "Same as the plan"], ...HALF_SECONDS.map((seconds) => [String(seconds), `${seconds} s`] as const)]}
         choose={(value) => set({ breathSeconds: value === "" ? undefined : Number(value) })}
       />
+      {block.timedHold === null && (
+        <>
+          <Select
+            label="Breaths"
+            value={own.breathsToOne === 2 ? "2" : ""}
+            options={BREATHS_TO_ONE}
+            choose={(value) => set({ breathsToOne: value === "2" ? 2 : undefined })}
+          />
+          <Select label="Breath pause" value={pauseOptionOf(own)} options={PAUSES} choose={(value) => set(pauseChange(value))} />
+        </>
+      )}
       <Select
         label="Explanation before"
         value={String(own.talk ?? 0)}

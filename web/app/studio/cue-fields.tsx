@@ -1,5 +1,7 @@
-import type { Movement } from "@able-tide/core/movement/format";
+import { ATTENTION, type Movement } from "@able-tide/core/movement/format";
+import { attentionLabel } from "@able-tide/words/movement";
 import { memo } from "react";
+import { Select } from "../kit/select.tsx";
 import type { EditMovement } from "./edit-movement.ts";
 
 const CUES = [
@@ -8,6 +10,11 @@ const CUES = [
   ["watch", "What to watch"],
   ["image", "Image"],
   ["mistake", "A common mistake"],
+] as const;
+
+const ATTENTION_OPTIONS = [
+  ["", "not said"],
+  ...ATTENTION.map((attention) => [attention, `on ${attentionLabel(attention)}`] as const),
 ] as const;
 
 interface Props extends Pick<Movement, "name" | "cues"> {
@@ -29,6 +36,14 @@ export const CueFields = memo(function CueFields({ name, cues, edit }: Props) {
           className="field-box mt-1 block font-normal"
         />
       </label>
+      <Select
+        label="Attention"
+        value={cues.attention ?? ""}
+        options={ATTENTION_OPTIONS}
+        choose={(attention) =>
+          edit((movement) => ({ ...movement, cues: { ...movement.cues, attention: attention === "" ? undefined : attention } }))
+        }
+      />
       {CUES.map(([cue, label]) => (
         <label key={cue} className="font-semibold">
           {label}

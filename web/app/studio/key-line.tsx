@@ -1,4 +1,5 @@
 import type { MovementKey } from "@able-tide/core/movement/format";
+import { breathLabel } from "@able-tide/words/movement";
 
 interface Props {
   readonly keys: readonly MovementKey[];
@@ -24,7 +25,7 @@ export function KeyLine({ keys, chosen, choose }: Props) {
             >
               {index + 1}
             </span>
-            <span className="leading-tight">{key.breath ?? "start"}</span>
+            <span className="leading-tight">{index === 0 ? "start" : breathLabel(key.breath ?? "in")}</span>
             <span className="sr-only">
               key pose at {Math.round(100 * key.at)}% {key.say}
             </span>

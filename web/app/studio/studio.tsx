@@ -14,6 +14,7 @@ import { CueFields } from "./cue-fields.tsx";
 import { DemandPanel } from "./demand-panel.tsx";
 import { KeyLine } from "./key-line.tsx";
 import { KeyTools } from "./key-tools.tsx";
+import { KeyWords } from "./key-words.tsx";
 import { LegValues } from "./leg-values.tsx";
 import { MovementFacts } from "./movement-facts.tsx";
 import { OwnPoses } from "./own-poses.tsx";
@@ -139,6 +140,7 @@ export function Studio({ movement, shipped, people, problems }: Props) {
       <div className="flex min-w-0 flex-col gap-4">
         <KeyLine keys={seen.keys} chosen={index} choose={studio.choose} />
         <KeyTools seen={seen} index={index} studio={studio} />
+        <KeyWords movement={seen} index={index} edit={studio.editSeen} />
         <Problems problems={problems} />
         <div className="grid gap-4 rounded-soft border border-sand-300 bg-white p-4 sm:grid-cols-3">
           <Figures figure={figure} later={later} laterFigure={laterFigure} waterline={waterline} studio={studio} />

@@ -1,4 +1,4 @@
-import puppeteer, { type Browser, type Page } from "puppeteer-core";
+import puppeteer, { type Browser, type ElementHandle, type Page } from "puppeteer-core";
 import { cookieOf, type TestOrganisation } from "./organisation.ts";
 
 /** The keys that these tests press. */
@@ -125,4 +125,19 @@ export async function signIn(page: Page, base: string, account: Pick<TestOrganis
   const [name = "", value = ""] = (await cookieOf(base, account)).split("=");
   await page.browserContext().setCookie({ name, value, domain: new URL(base).hostname, path: "/", httpOnly: true });
   await page.goto(base, { waitUntil: "domcontentloaded" });
+}
+
+/** Chooses an option of a select box by its label or its name. @param value of the option */
+export async function choose(page: Page, label: string, value: string): Promise<void> {
+  const named = await page.waitForFunction(
+    (words) =>
+      [...document.querySelectorAll("select")].find(
+        (box) =>
+          box.getAttribute("aria-label") === words || box.closest("label")?.querySelector("span")?.innerText.trim() === words,
+      ),
+    { timeout: PATIENCE },
+    label,
+  );
+  const box = named.asElement() as ElementHandle<HTMLSelectElement> | null;
+  await box?.select(value);
 }

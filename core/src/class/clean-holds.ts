@@ -23,7 +23,12 @@ function wasClean({ script, state }: HeldClass, blockIndex: number): boolean {
   return reached && !state.notes.some(({ step, sign }) => own.includes(step) && TOO_MUCH.includes(sign));
 }
 
-/** Whether two holds have the same levels. */
+/**
+ * Whether two holds have the same levels.
+ *
+ * @param a one hold
+ * @param b the other
+ */
 export const isSameHold = (a: TimedHold, b: TimedHold): boolean =>
   a.length === b.length && a.every(({ seconds, share }, i) => seconds === b[i]?.seconds && share === b[i]?.share);
 

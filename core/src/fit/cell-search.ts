@@ -20,9 +20,9 @@ import {
   rangeFidelity,
   readShape,
 } from "./fidelity.ts";
-import type { VariantSearch } from "./hold-search.ts";
 import { supportModeGroups, supportOptions } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
+import type { VariantSearch } from "./variant-search.ts";
 
 /** A shape on its mode through one search. */
 interface CandidateState {

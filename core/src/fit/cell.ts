@@ -7,9 +7,10 @@ import type { VariantSpec } from "../movement/variant.ts";
 import type { Side } from "../side.ts";
 import { type CellInput, type FoundVariant, lighterSideOf, type Pace } from "./cell-input.ts";
 import { type PlannedVariant, rangeShare } from "./fidelity.ts";
-import { createSearch, type VariantSearch } from "./hold-search.ts";
+import { createSearch } from "./hold-search.ts";
 import { supportModeCost } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
+import type { VariantSearch } from "./variant-search.ts";
 
 /**
  * What, other than caps, keeps a participant from their best variant: equipment and help, the instructor's choice, or

@@ -4,8 +4,8 @@ import type { Demand } from "../movement/demand.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "../movement/variant.ts";
 import type { Turn } from "../schedule/count.ts";
 import type { FoundVariant } from "./cell-input.ts";
-import type { VariantSearch } from "./hold-search.ts";
 import { optionOf, optionsOf, REST_OPTION } from "./options.ts";
+import type { VariantSearch } from "./variant-search.ts";
 
 const CYCLE = 8;
 const RIGHT_THEN_LEFT: readonly Turn[] = [

@@ -4,8 +4,8 @@ import { type SupportMode, supportModeOf } from "../movement/support-mode.ts";
 import type { Turn } from "../schedule/count.ts";
 import { type Pair, pairOf, SIDES, sideIndex } from "../side.ts";
 import { type FoundVariant, handsUpShare } from "./cell-input.ts";
-import type { VariantSearch } from "./hold-search.ts";
 import { supportModeCost } from "./support-options.ts";
+import type { VariantSearch } from "./variant-search.ts";
 
 /** Equipment and help that one mode of doing a block takes. */
 export interface ResourceUse {

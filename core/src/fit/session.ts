@@ -8,13 +8,14 @@ import { createMemo } from "../memo.ts";
 import type { PinnedVariant } from "../plan/pinned-variant.ts";
 import type { Turn } from "../schedule/count.ts";
 import type { FitItem, FitPlan } from "./fit-plan.ts";
-import { createSearch, type VariantSearch } from "./hold-search.ts";
+import { createSearch } from "./hold-search.ts";
 import { optimizeSession } from "./optimize-session.ts";
 import { type CellOption, type Counted, optionOf, optionsOf, REST_OPTION } from "./options.ts";
 import { isOverSession, MINUTES_CHANNELS, SESSION_SUMS, sessionLimits, sessionUseOf, spentOf } from "./session-limits.ts";
 import type { SessionItem, SessionLimits } from "./session-rules.ts";
 import type { LimitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
+import type { VariantSearch } from "./variant-search.ts";
 
 /** A person as the fit needs them. */
 export interface FitPerson {

@@ -1,8 +1,9 @@
 import { describe, expect, test } from "vitest";
 import { buildOf, USUAL_BODY, USUAL_BUILD } from "../body/build.ts";
-import { sidedColumn, sidedPointColumn } from "../body/channels.ts";
+import { pointColumn, sidedColumn, sidedPointColumn } from "../body/channels.ts";
 import { itemAt, present } from "../checked-access.ts";
 import { SIDES, type Side } from "../side.ts";
+import { anatomyProblems } from "./anatomy.ts";
 import type { Anchor, Movement, MovementKey } from "./format.ts";
 import { load } from "./library.fixture.ts";
 import { sampleTrack } from "./samples.ts";
@@ -32,6 +33,19 @@ function apart(movement: Movement, choice: VariantSpec, lead: Side, build = USUA
   };
 }
 
+/** Where a hand is at the second key pose: ahead of the pelvis and up from the floor; the crown's height. Shares of H. */
+function place(movement: Movement, choice: VariantSpec, lead: Side) {
+  const samples = sampleTrack(present(trackOf(movement, choice, lead), "track"));
+  expect(samples.problem).toBeNull();
+  const read = (column: number, axis: number) => valueAt(samples, INTERVALS, column + axis);
+  const hand = sidedPointColumn("handCentre", lead);
+  return {
+    ahead: read(hand, 0) - read(pointColumn("pelvis"), 0),
+    up: read(hand, 1),
+    crown: read(pointColumn("head"), 1) + 0.065,
+  };
+}
+
 const other = (side: Side): Side => (side === "left" ? "right" : "left");
 
 describe.each(SIDES)("a hand rests, the %s side leading", (lead) => {
@@ -44,6 +58,39 @@ describe.each(SIDES)("a hand rests, the %s side leading", (lead) => {
     expect(apart(resting("hip"), FULL_STANDING_VARIANT, lead)("hip", lead)).toBeLessThan(0.08);
     const meeting = resting("otherHand", { trailArm: { elevation: 40, plane: 90, elbow: 90, axial: 20 } });
     expect(apart(meeting, FULL_STANDING_VARIANT, lead)("handCentre", other(lead))).toBeLessThan(0.01);
+  });
+
+  test("on the low back, the chest and the side of the head, on the other wrist", () => {
+    for (const choice of [FULL_STANDING_VARIANT, FULL_SEATED_VARIANT]) {
+      expect(place(resting("lowBack"), choice, lead).ahead).toBeLessThan(-0.06);
+      expect(place(resting("chest"), choice, lead).ahead).toBeGreaterThan(0.06);
+      expect(place(resting("head"), choice, lead).up).toBeGreaterThan(0.85 * place(resting("head"), choice, lead).crown);
+      const meeting = resting("otherWrist", { trailArm: { elevation: 40, plane: 90, elbow: 90, axial: 20 } });
+      expect(apart(meeting, choice, lead)("wristJoint", other(lead))).toBeLessThan(0.01);
+    }
+  });
+
+  test("without a shoulder turning further than a shoulder does", () => {
+    const hanging = { elevation: 12, plane: 20, elbow: 12, axial: 60 };
+    for (const anchor of ["lowBack", "chest", "head", "otherWrist"] as const) {
+      const { keys, ...rest } = resting(anchor);
+      // A hand comes to the head past the face.
+      const past: MovementKey[] =
+        anchor === "head" ? [{ at: 0.3, breath: "in", leadArm: { elevation: 60, plane: 75, elbow: 120, axial: 20 } }] : [];
+      const [, there, back] = keys;
+      const movement: Movement = {
+        ...rest,
+        keys: [
+          { at: 0, arms: hanging },
+          ...past,
+          { ...there, at: 0.5 },
+          ...past.map((key) => ({ ...key, at: 0.7 })),
+          { ...back, at: 1 },
+        ],
+      };
+      const samples = sampleTrack(present(trackOf(movement, FULL_STANDING_VARIANT, lead), "track"));
+      expect(anatomyProblems(samples), anchor).toEqual([]);
+    }
   });
 
   test("with a longer arm too", () => {

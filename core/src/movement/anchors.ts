@@ -1,3 +1,4 @@
+import type { ArmAngles } from "../body/arm.ts";
 import { armForHand } from "../body/arm-for-hand.ts";
 import type { Build } from "../body/build.ts";
 import { pointColumn, sidedPointColumn } from "../body/channels.ts";
@@ -12,6 +13,12 @@ import type { Anchor } from "./format.ts";
 const OVER = 0.035;
 /** Where on the belly, share of H: ahead of the pelvis, up from the hips and aside. */
 const BELLY = { ahead: 0.075, up: 0.07, aside: 0.03 } as const;
+/** Where on the low back, share of H: behind the pelvis, up from the hips and aside. */
+const LOW_BACK = { behind: 0.075, up: 0.085, aside: 0.035 } as const;
+/** Where on the chest: how far up from the middle of the trunk to the shoulders, and share of H ahead and aside. */
+const CHEST = { up: 0.7, ahead: 0.085, aside: 0.025 } as const;
+/** Where on the side of the head, share of H from its middle: aside and ahead, at the temple. */
+const TEMPLE = { aside: 0.05, ahead: 0.055 } as const;
 const ANGLES = ["elevation", "plane", "axial", "elbow", "wrist"] as const;
 
 const at = (row: Float64Array, column: number): Vector => [
@@ -26,6 +33,13 @@ function pelvisAxes(row: Float64Array): { ahead: Vector; up: Vector; right: Vect
   const right = unit(minus(at(row, sidedPointColumn("hip", "right")), at(row, sidedPointColumn("hip", "left"))));
   const up = unit(minus(at(row, pointColumn("lumbar")), at(row, pointColumn("pelvis"))));
   return { ahead: cross(up, right), up, right };
+}
+
+/** Ahead, up and to the right of the chest, as directions in space. */
+function chestAxes(row: Float64Array): { ahead: Vector; up: Vector; right: Vector } {
+  const right = unit(minus(at(row, sidedPointColumn("shoulder", "right")), at(row, sidedPointColumn("shoulder", "left"))));
+  const up = unit(minus(at(row, pointColumn("shoulderLine")), at(row, pointColumn("midSpine"))));
+  return { ahead: unit(cross(up, right)), up, right };
 }
 
 /** A place on a thigh: so far from the hip, on its front, which is its upper side when sitting. */
@@ -47,6 +61,22 @@ function placeOf(row: Float64Array, anchor: Anchor, side: Side): Vector {
       const pelvis = at(row, pointColumn("pelvis"));
       return plus(plus(plus(pelvis, ahead, BELLY.ahead), up, BELLY.up), right, sideSign(side) * BELLY.aside);
     }
+    case "lowBack": {
+      const { ahead, up, right } = pelvisAxes(row);
+      const pelvis = at(row, pointColumn("pelvis"));
+      return plus(plus(plus(pelvis, ahead, -LOW_BACK.behind), up, LOW_BACK.up), right, sideSign(side) * LOW_BACK.aside);
+    }
+    case "chest": {
+      const { ahead, right } = chestAxes(row);
+      const middle = mix(at(row, pointColumn("midSpine")), at(row, pointColumn("shoulderLine")), CHEST.up);
+      return plus(plus(middle, ahead, CHEST.ahead), right, sideSign(side) * CHEST.aside);
+    }
+    case "head": {
+      const { ahead, right } = chestAxes(row);
+      return plus(plus(at(row, pointColumn("head")), right, sideSign(side) * TEMPLE.aside), ahead, TEMPLE.ahead);
+    }
+    case "otherWrist":
+      return at(row, sidedPointColumn("wristJoint", otherSide(side)));
     case "hip": {
       const { right } = pelvisAxes(row);
       return plus(at(row, sidedPointColumn("hip", side)), right, sideSign(side) * 2 * OVER);
@@ -81,6 +111,21 @@ export interface RestingHand {
   readonly end: Rest;
 }
 
+/** An arm in a plane further back than this is behind the body, degrees: the least plane that the format knows. */
+const BEHIND = -30;
+/** And extends no further than this, degrees; a raised arm stays raised. */
+const EXTENDS_TO = 50;
+
+/**
+ * An arm behind the body as one that extends, so that an arm that goes there from beside it goes the short way: the same
+ * direction in the plane half a turn on.
+ */
+function behindAsExtension(arm: ArmAngles): ArmAngles {
+  if (arm.plane >= BEHIND || arm.elevation > EXTENDS_TO) return arm;
+  const axial = arm.axial + 180;
+  return { ...arm, elevation: -arm.elevation, plane: arm.plane + 180, axial: axial > 180 ? axial - 360 : axial };
+}
+
 /**
  * How often body and arm are found in turn. Standing, the arm's own weight shifts what it rests on by less than a millimetre;
  * on a chair it shifts nothing.
@@ -110,7 +155,7 @@ export function restHandsOn(
       const hand = hands[sideIndex(side)];
       if (hand === null) continue;
       const place = mix(placeOfRest(row, hand.start, side), placeOfRest(row, hand.end, side), along);
-      const found = armForHand(row, side, place, build);
+      const found = behindAsExtension(armForHand(row, side, place, build));
       for (const name of ANGLES) pose.values[sidedSlot(name, side)] = found[name];
     }
   }

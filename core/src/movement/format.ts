@@ -6,7 +6,7 @@ import { MOVEMENT_VERSION } from "./former-format.ts";
 
 /**
  * The open movement format, version 2: a movement authored once in lead and trail, never left and right.
- * docs/formats.md explains it; library/movement.schema.json is its JSON Schema, made from this file.
+ * docs/formats.md explains it; library/movement.schema.json is its JSON Schema, made from this file. Long because it is one schema.
  *
  * Angles are degrees, places shares of stature, weight a share on the lead foot.
  * Turns, lists and side bends are positive towards the lead side.
@@ -28,7 +28,19 @@ const text = (longest: number) => v.pipe(v.string(), v.maxLength(longest));
 const someText = (longest: number) => v.pipe(text(longest), v.minLength(1));
 
 /** Parts of the own body that a hand may rest on. */
-export const ANCHORS = ["belly", "hip", "upperThigh", "thigh", "knee", "otherKnee", "otherHand"] as const;
+export const ANCHORS = [
+  "belly",
+  "chest",
+  "lowBack",
+  "hip",
+  "upperThigh",
+  "thigh",
+  "knee",
+  "otherKnee",
+  "otherHand",
+  "otherWrist",
+  "head",
+] as const;
 export type Anchor = (typeof ANCHORS)[number];
 
 const ArmKey = v.strictObject({
@@ -70,6 +82,7 @@ const LiftKey = v.strictObject({
 
 /** What the breath does on the way to a key pose: "both" is in and then out, "pause" waits full or empty. */
 export const BREATHS = ["in", "out", "both", "pause"] as const;
+/** A direction of the breath, both in turn, or none. */
 export type KeyBreath = (typeof BREATHS)[number];
 
 const Key = v.strictObject({
@@ -170,6 +183,7 @@ export type ExitState = v.InferOutput<typeof Exit>;
 
 /** Where a cue sends the attention. */
 export const ATTENTION = ["feet", "hips", "hands", "breath", "feeling"] as const;
+/** A place where a cue sends the attention. */
 export type Attention = (typeof ATTENTION)[number];
 
 const CueSet = v.strictObject({

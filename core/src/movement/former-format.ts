@@ -6,6 +6,8 @@ export const MOVEMENT_VERSION = 2;
 /** Fields of a movement, and of one of its key poses, that format 1 does not have. */
 const NEW_IN_2: readonly string[] = ["reversal", "holdAt"];
 const NEW_IN_KEYS: readonly string[] = ["share", "held"];
+/** What a hand may rest on in format 1, as a file's problem lists it. */
+const ANCHORS_OF_1 = '("belly" | "hip" | "upperThigh" | "thigh" | "knee" | "otherKnee" | "otherHand")';
 /** The most breaths of a repetition in format 1. */
 const MOST_BREATHS_1 = 8;
 
@@ -19,6 +21,21 @@ function keyLists(document: Readonly<Record<string, unknown>>): (readonly [path:
   for (const [kind, form] of forms) if (isDocument(form)) lists.push([`forms.${kind}.keys`, form["keys"]]);
   return lists.flatMap(([path, keys]) => (Array.isArray(keys) ? [[path, keys] as const] : []));
 }
+
+const ARM_PARTS = ["arms", "leadArm", "trailArm"] as const;
+/** What a hand may rest on in format 2 only. */
+const NEWER_ANCHORS: readonly unknown[] = ["chest", "lowBack", "otherWrist", "head"];
+
+/** Anchors of a format 1 document that only format 2 knows. */
+const newerAnchors = (document: Readonly<Record<string, unknown>>): string[] =>
+  keyLists(document).flatMap(([path, keys]) =>
+    keys.flatMap((key, i) =>
+      ARM_PARTS.flatMap((arm) => {
+        const said = isDocument(key) ? key[arm] : undefined;
+        return isDocument(said) && NEWER_ANCHORS.includes(said["anchor"]) ? [`${path}[${i}].${arm}.anchor`] : [];
+      }),
+    ),
+  );
 
 /** Breaths of a format 1 document that only format 2 knows. */
 const newerBreaths = (document: Readonly<Record<string, unknown>>): string[] =>
@@ -70,6 +87,8 @@ export function upgradeMovement(document: unknown, path = ""): Upgraded {
   const problems = newerFields(document).map((field): FileProblem => ({ path: `${path}${field}`, code: "unknown" }));
   for (const place of newerBreaths(document))
     problems.push({ path: `${path}${place}`, code: "notOneOf", requirement: '("in" | "out")' });
+  for (const place of newerAnchors(document))
+    problems.push({ path: `${path}${place}`, code: "notOneOf", requirement: ANCHORS_OF_1 });
   const { breaths } = document;
   if (typeof breaths === "number" && breaths > MOST_BREATHS_1)
     problems.push({ path: `${path}breaths`, code: "tooLarge", requirement: MOST_BREATHS_1 });

@@ -74,9 +74,9 @@ describe("the mirror image of a demand", () => {
         const here = {
           ...mirrored,
           leastMargin: { ...mirrored.leastMargin, phase: 0 },
-          steadiness: { ...mirrored.balance, phase: 0 },
+          balance: { ...mirrored.balance, phase: 0 },
         };
-        const there = { ...left, leastMargin: { ...left.leastMargin, phase: 0 }, steadiness: { ...left.balance, phase: 0 } };
+        const there = { ...left, leastMargin: { ...left.leastMargin, phase: 0 }, balance: { ...left.balance, phase: 0 } };
         const wanted = numbers(there);
         const found = numbers(here);
         count += 1;

@@ -140,7 +140,11 @@ export const oneLegPeriods = (variant: Segmented) =>
 export const toeDownPeriods = (variant: Segmented) =>
   periodsOfSides(variant, (frame, side) => otherFoot(frame, side) === "restingToe");
 
-/** Share of a repetition in timed holds. */
+/**
+ * Share of a repetition in timed holds.
+ *
+ * @param variant its segments, solved or not
+ */
 export const timedHoldPeriods = (variant: Segmented): TimeSpent => timeOfSegments(variant, ({ held }) => held);
 
 /** What the hands on something take off the balance demand. */

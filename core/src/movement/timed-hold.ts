@@ -17,6 +17,7 @@ export const HOLD_SHARES = [1, 0.75, 0.5, 0.25] as const;
 
 /** Seconds of a level, of a whole hold, and levels of a hold. Everyone stands tall after a minute at most. */
 export const HOLD_SECONDS = { least: 5, most: 60, step: 5 } as const;
+/** The most levels of a hold. */
 export const MOST_HOLD_LEVELS = 4;
 
 /** Seconds of standing tall between two holds. */

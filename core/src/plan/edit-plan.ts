@@ -1,4 +1,4 @@
-import type { TimedHold } from "../movement/timed-hold.ts";
+import { HOLD_SECONDS, holdSeconds, MOST_HOLD_LEVELS, type TimedHold } from "../movement/timed-hold.ts";
 import type { Side } from "../side.ts";
 import { changeItem, newItemId, type PlanItemChange } from "./change-item.ts";
 import type { PinnedVariant } from "./pinned-variant.ts";
@@ -46,15 +46,25 @@ export const updateItem = (id: string, differs: PlanItemChange): PlanEdit => onB
 export const addRepetitions = (id: string, by: number): PlanEdit =>
   onBlock(id, (block) => ({ ...block, rounds: clamp(block.rounds + by, REPETITIONS) }));
 
-/** Holds a movement instead of repeating it, once on each side where it was repeated before; or repeats it again. */
+/** What becomes of the levels of a hold; null before or after where the movement is repeated. */
+export type HoldChange = (hold: TimedHold | null) => TimedHold | null;
+
+/**
+ * Holds a movement instead of repeating it, once on each side where it was repeated before; or repeats it again.
+ *
+ * @param id of the item
+ * @param change of the levels that it has by then, so that changes in quick succession add up
+ */
 export const holdItem =
-  (id: string, hold: TimedHold | null): PlanEdit =>
+  (id: string, change: HoldChange): PlanEdit =>
   (content) =>
-    onBlock(id, (block) =>
-      hold === null
-        ? changeItem(block, { timedHold: undefined, rounds: content.style.rounds })
-        : changeItem(block, { timedHold: hold, ...(block.timedHold === undefined && { rounds: 1 }) }),
-    )(content);
+    onBlock(id, (block) => {
+      const hold = change(block.timedHold ?? null);
+      if (hold && (hold.length > MOST_HOLD_LEVELS || holdSeconds(hold) > HOLD_SECONDS.most)) return block;
+      return hold === null
+        ? changeItem(block, { timedHold: undefined, ...(block.timedHold && { rounds: content.style.rounds }) })
+        : changeItem(block, { timedHold: hold, ...(block.timedHold === undefined && { rounds: 1 }) });
+    })(content);
 
 /** Puts the same block behind itself once more. */
 export const duplicateItem = (id: string): PlanEdit =>

@@ -1,6 +1,7 @@
 import * as v from "valibot";
 import type { BreathPause } from "../movement/breathing.ts";
 import type { Side } from "../side.ts";
+import type { PlanItem } from "./plan-item.ts";
 import { type ChoiceOf, STYLE_QUESTIONS, type StyleQuestion } from "./style-questions.ts";
 
 /** Numbers of repetitions that a style may call. */
@@ -115,8 +116,18 @@ export function firstSideOf({ firstSide }: TeachingStyle, week: number): Side {
 /** The pause of a style that has one. */
 const STYLE_PAUSE: BreathPause = { at: "top", seconds: 1 };
 
-/** The pause of the breath in an item: its own, or the style's; null without one. */
-export function pauseOf({ breath }: TeachingStyle, own: BreathPause | undefined): BreathPause | null {
+/**
+ * The pause of the breath in an item: its own, or the style's; null without one. Two breaths to one are full on the way from one
+ * key pose to the next, where nothing waits.
+ *
+ * @param style whose pause it is where the item has none
+ * @param item what the plan says of it
+ */
+export function pauseOf(
+  { breath }: TeachingStyle,
+  { pause: own, breathsToOne }: Pick<PlanItem, "pause" | "breathsToOne">,
+): BreathPause | null {
   const pause = own ?? (breath === "pause" ? STYLE_PAUSE : null);
-  return pause === null || pause.seconds === 0 ? null : pause;
+  if (pause === null || pause.seconds === 0) return null;
+  return breathsToOne === 2 && pause.at === "top" ? null : pause;
 }

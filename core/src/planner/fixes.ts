@@ -88,22 +88,19 @@ const apartBy = ({ uneven }: PlanAnalysis): number => uneven.reduce((sum, { diff
 export function fixSides(input: FixInput, before: PlanAnalysis, { tippedBy, count }: Uneven): Fix[] {
   const block = before.reading.blocks.find(({ id }) => id === tippedBy);
   if (!block) return [];
-  const { blocks } = input;
   const called = block.block.rounds;
   const [first] = block.turns;
   // Holds are counted for each side: more of them balance nothing.
   const repeated = block.timedHold === null;
-  const ways: Option[] = repeated
-    ? [[{ change: "repetitions", movement: null, to: called + 1, from: called }, { rounds: called + 1 }]]
-    : [];
+  const to = (rounds: number): Option => [{ change: "repetitions", movement: null, to: rounds, from: called }, { rounds }];
+  const ways: Option[] = repeated ? [to(called + 1)] : [];
   if (block.block.only) ways.unshift([{ change: "doBothSides" }, { only: undefined }]);
-  if (repeated && called > 1)
-    ways.push([{ change: "repetitions", movement: null, to: called - 1, from: called }, { rounds: called - 1 }]);
+  if (repeated && called > 1) ways.push(to(called - 1));
   if (first) ways.push([{ change: "startOtherSide" }, { first: otherSide(first.lead) }]);
   const apart = apartBy(before);
   return ways
     .flatMap(([change, differs]) => {
-      const { analysis, fix } = tried(input, before, change, withItemChanged(blocks, tippedBy, differs));
+      const { analysis, fix } = tried(input, before, change, withItemChanged(input.blocks, tippedBy, differs));
       const still = analysis.uneven.some((each) => each.count === count);
       return !still && apartBy(analysis) < apart ? [fix] : [];
     })

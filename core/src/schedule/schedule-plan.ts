@@ -1,12 +1,12 @@
-import { breathedMovement } from "../movement/breathing.ts";
 import type { Movement, Phase } from "../movement/format.ts";
-import { type HoldPiece, holdPieces as piecesOf, STAND_TALL_SECONDS, type TimedHold } from "../movement/timed-hold.ts";
+import { STAND_TALL_SECONDS } from "../movement/timed-hold.ts";
 import type { VariantSpec } from "../movement/variant.ts";
 import { type PlanItem, plannedVariant } from "../plan/plan-item.ts";
-import { firstSideOf, pauseOf, type TeachingStyle } from "../plan/style.ts";
+import { firstSideOf, type TeachingStyle } from "../plan/style.ts";
 import type { Side } from "../side.ts";
 import { type BodyState, type EntryPattern, fits, stateAfter, type VenueSupports } from "./body-state.ts";
 import { repetitionsPerSide, type Turn, turnsOf } from "./count.ts";
+import { type Performance, performanceOf } from "./performed-item.ts";
 import type { DragCycles } from "./plan-setting.ts";
 import { findTransitions, type Transition, transitionOf, type Waypoint } from "./plan-transitions.ts";
 import { breathOf, demonstrationSeconds, type Familiarity, LEAVE_SAFELY_SECONDS, SIDE_CHANGE_WORDS } from "./time.ts";
@@ -54,18 +54,10 @@ export interface TimedTurn extends Turn {
 }
 
 /** What one block is and takes. Seconds throughout. */
-export interface ScheduledItem {
+export interface ScheduledItem extends Performance {
   readonly id: string;
   readonly block: PlanItem;
   readonly movement: Movement;
-  /** The movement as it is done here: a held one with its hold as one repetition. */
-  readonly performed: Movement;
-  /** Its levels where it is held; null where it is repeated. */
-  readonly timedHold: TimedHold | null;
-  /** The hold and the shorter ones that someone may do instead, longest first; empty where it is repeated. */
-  readonly holdPieces: readonly HoldPiece[];
-  /** Seconds for which each breath waits; 0 without a pause. */
-  readonly pauseSeconds: number;
   readonly phase: Phase;
   /** The planned variant, which the group is shown. */
   readonly plannedVariant: VariantSpec;
@@ -162,10 +154,6 @@ function betweenRepetitions({ joins }: Joining, begins: BodyState, place: VenueS
 /** Tenths of a second are counted whole, so that sums are exact. */
 const tenths = (seconds: number): number => Math.round(10 * seconds);
 
-/** The hold of an item and the shorter ones of it; none where it is repeated. */
-const heldAs = ({ block: { timedHold }, movement }: Joining, breathSeconds: number): readonly HoldPiece[] =>
-  timedHold === undefined || movement.holdAt === undefined ? [] : piecesOf(movement, timedHold, breathSeconds);
-
 /** Reads the time of one joined block, from its link on. @param clock tenths of a second when the block before ended */
 function timeBlock(
   joining: Joining,
@@ -180,21 +168,15 @@ function timeBlock(
   const drag = style.drag === "room" && planned.kind === "water" ? context.dragCycles?.[movement.id] : undefined;
   const slowest = Math.max(context.slowestCycle, drag?.[block.equipment ?? "bare"] ?? 0);
   const breathSeconds = breathOf(movement, block, context.breathSeconds, slowest);
-  const holdPieces = heldAs(joining, breathSeconds);
-  const pause = holdPieces.length > 0 ? null : pauseOf(style, block.pause);
-  const breathsToOne = holdPieces.length > 0 ? 1 : (block.breathsToOne ?? 1);
-  const performed = holdPieces[0]?.movement ?? breathedMovement(movement, { breathsToOne, pause }, breathSeconds);
-  const cycle = tenths(breathSeconds * performed.breaths);
-  const standTall = holdPieces.length > 0 ? tenths(STAND_TALL_SECONDS) : 0;
+  const { shown, ...performance } = performanceOf(block, movement, style, breathSeconds);
+  const cycle = tenths(breathSeconds * performance.performed.breaths);
+  const standTall = performance.timedHold === null ? 0 : tenths(STAND_TALL_SECONDS);
   const between = betweenRepetitions(joining, transition.to, supports);
   const straight = block.straight === true && transition.problem === null;
   const parts = {
     transition: transition.tenths,
     explanation: tenths(block.talk ?? 0),
-    // A hold is shown as one repetition without it.
-    demonstration: tenths(
-      demonstrationSeconds(familiarity, breathSeconds * (holdPieces.length > 0 ? movement : performed).breaths, straight),
-    ),
+    demonstration: tenths(demonstrationSeconds(familiarity, breathSeconds * shown.breaths, straight)),
     sideChange: sideChange === null ? 0 : sideChange.tenths + tenths(SIDE_CHANGE_WORDS),
   };
   let at = clock + parts.transition + parts.explanation + parts.demonstration;
@@ -210,10 +192,7 @@ function timeBlock(
     id: block.id,
     block,
     movement,
-    performed,
-    timedHold: holdPieces.length > 0 ? (block.timedHold ?? null) : null,
-    holdPieces,
-    pauseSeconds: pause?.seconds ?? 0,
+    ...performance,
     phase: block.phase ?? movement.phase,
     plannedVariant: planned,
     familiarity,
@@ -273,28 +252,6 @@ export function schedulePlan(blocks: readonly PlanItemWithMovement[], context: P
     leaveSafely: LEAVE_SAFELY_SECONDS,
     total: clock / 10 + leavingSeconds + LEAVE_SAFELY_SECONDS,
   };
-}
-
-/**
- * The movement as one participant does it: with their own, shorter hold where they have one.
- *
- * @param item a scheduled item
- * @param holdSeconds seconds of their hold; the group's where it is left out
- * @returns the movement, and seconds of one repetition of it
- */
-export function performedBy(
-  {
-    performed,
-    cycleSeconds,
-    holdPieces,
-    breathSeconds,
-  }: Pick<ScheduledItem, "performed" | "cycleSeconds" | "holdPieces" | "breathSeconds">,
-  holdSeconds: number | undefined,
-): { readonly movement: Movement; readonly cycleSeconds: number } {
-  const piece = holdPieces.find(({ seconds }) => seconds === holdSeconds);
-  return piece
-    ? { movement: piece.movement, cycleSeconds: breathSeconds * piece.movement.breaths }
-    : { movement: performed, cycleSeconds };
 }
 
 /** When a side of a block leads, in its order. */

@@ -9,11 +9,12 @@ interface Props {
   readonly hold: TimedHold;
   /** How the group last held this movement; null where it did not. */
   readonly held: HoldRecord | null;
-  readonly set: (hold: TimedHold) => void;
+  /** Takes the grown levels. */
+  readonly grow: (hold: TimedHold) => void;
 }
 
 /** Proposes a longer or a further hold once the present one went well three times; the instructor decides. */
-export function HoldGrowth({ hold, held, set }: Props) {
+export function HoldGrowth({ hold, held, grow }: Props) {
   if (held === null || held.clean < CLEAN_SESSIONS || !isSameHold(held.levels, hold)) return null;
   const { longer, further } = holdGrowth(hold);
   const ways = [
@@ -34,7 +35,7 @@ export function HoldGrowth({ hold, held, set }: Props) {
               <button
                 key={label}
                 type="button"
-                onClick={() => set(grown)}
+                onClick={() => grow(grown)}
                 className="min-h-11 rounded-[22px] border-[1.5px] border-tide-800 bg-white px-4 font-semibold hover:bg-tide-200"
               >
                 {label}: {sentenceCase(formatHold(grown))}

@@ -6,6 +6,7 @@ import {
   MOST_HOLD_LEVELS,
   type TimedHold,
 } from "@able-tide/core/movement/timed-hold";
+import type { HoldChange } from "@able-tide/core/plan/edit-plan";
 import { shareLabel } from "@able-tide/words/repetitions";
 import { Minus, Plus } from "lucide-react";
 import type { ReactNode } from "react";
@@ -28,12 +29,16 @@ const secondsUpTo = (most: number): (readonly [string, string])[] =>
     `${seconds} s`,
   ]);
 
+/** One more level, short, and the other way from the last. */
+const oneMore: HoldChange = (hold) =>
+  hold && [...hold, { seconds: HOLD_SECONDS.least, share: hold.at(-1)?.share === 1 ? 0.5 : 1 }];
+
 interface LevelProps {
   readonly level: HoldLevel;
   readonly number: number;
   /** Seconds that it may have. */
   readonly most: number;
-  readonly set: (level: HoldLevel) => void;
+  readonly set: (differs: Partial<HoldLevel>) => void;
 }
 
 function Level({ level, number, most, set }: LevelProps) {
@@ -45,7 +50,7 @@ function Level({ level, number, most, set }: LevelProps) {
         look="line"
         value={String(level.seconds)}
         options={secondsUpTo(most)}
-        choose={(seconds) => set({ ...level, seconds: Number(seconds) })}
+        choose={(seconds) => set({ seconds: Number(seconds) })}
       />
       <Select
         label=""
@@ -53,7 +58,7 @@ function Level({ level, number, most, set }: LevelProps) {
         look="line"
         value={String(level.share)}
         options={SHARES}
-        choose={(share) => set({ ...level, share: Number(share) })}
+        choose={(share) => set({ share: Number(share) })}
       />
     </li>
   );
@@ -74,11 +79,11 @@ function LevelButton({ label, press, children }: { label: string; press: () => v
 interface Props {
   /** Null where the movement is repeated. */
   readonly hold: TimedHold | null;
-  readonly set: (hold: TimedHold | null) => void;
+  readonly change: (change: HoldChange) => void;
 }
 
 /** Whether a movement is repeated or held, and the levels of its hold: how long and how far. */
-export function HoldSettings({ hold, set }: Props) {
+export function HoldSettings({ hold, change }: Props) {
   const left = hold === null ? 0 : HOLD_SECONDS.most - holdSeconds(hold);
   return (
     <fieldset className="min-w-0 rounded-[10px] border border-sand-300 p-3">
@@ -88,7 +93,7 @@ export function HoldSettings({ hold, set }: Props) {
         name="Repeat or hold"
         value={hold === null ? "repeat" : "hold"}
         options={REPEAT_OR_HOLD}
-        choose={(value) => set(value === "hold" ? (hold ?? FIRST) : null)}
+        choose={(value) => change((now) => (value === "hold" ? (now ?? FIRST) : null))}
       />
       {hold !== null && (
         <>
@@ -100,21 +105,18 @@ export function HoldSettings({ hold, set }: Props) {
                 level={level}
                 number={i + 1}
                 most={level.seconds + left}
-                set={(changed) => set(hold.with(i, changed))}
+                set={(differs) => change((now) => now?.map((each, at) => (at === i ? { ...each, ...differs } : each)) ?? null)}
               />
             ))}
           </ol>
           <div className="mt-2 flex flex-wrap gap-2">
             {hold.length < MOST_HOLD_LEVELS && left >= HOLD_SECONDS.least && (
-              <LevelButton
-                label="Add a level"
-                press={() => set([...hold, { seconds: HOLD_SECONDS.least, share: hold.at(-1)?.share === 1 ? 0.5 : 1 }])}
-              >
+              <LevelButton label="Add a level" press={() => change(oneMore)}>
                 <Plus size={18} aria-hidden="true" />
               </LevelButton>
             )}
             {hold.length > 1 && (
-              <LevelButton label="Remove the last" press={() => set(hold.slice(0, -1))}>
+              <LevelButton label="Remove the last" press={() => change((now) => now?.slice(0, -1) ?? null)}>
                 <Minus size={18} aria-hidden="true" />
               </LevelButton>
             )}

@@ -1,8 +1,9 @@
 import { WATER_EQUIPMENT_NAMES } from "@able-tide/core/body/water-equipment";
 import type { HoldRecord } from "@able-tide/core/class/clean-holds";
 import { PHASES } from "@able-tide/core/movement/format";
-import type { TimedHold } from "@able-tide/core/movement/timed-hold";
 import type { PlanItemChange } from "@able-tide/core/plan/change-item";
+import type { HoldChange } from "@able-tide/core/plan/edit-plan";
+import type { PlanItem } from "@able-tide/core/plan/plan-item";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { phaseLabel } from "@able-tide/words/planner";
 import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Minus, Plus, Trash2 } from "lucide-react";
@@ -34,8 +35,8 @@ export interface PlanItemActions {
   readonly double: () => void;
   readonly mirror: () => void;
   readonly set: (differs: PlanItemChange) => void;
-  /** Holds it for some seconds; null repeats it. */
-  readonly hold: (levels: TimedHold | null) => void;
+  /** Holds it for some seconds, or repeats it. */
+  readonly hold: (change: HoldChange) => void;
   readonly practise: (parts: number, name: string) => void;
 }
 
@@ -126,6 +127,27 @@ const BREATHS_TO_ONE = [
   ["2", "Two breaths to one, half the pace"],
 ] as const;
 
+/** Whether two breaths are taken to one, and whether the breath waits. Two breaths to one are full where nothing waits. */
+function BreathSettings({ own, set }: { own: PlanItem; set: PlanItemActions["set"] }) {
+  const two = own.breathsToOne === 2;
+  return (
+    <>
+      <Select
+        label="Breaths"
+        value={two ? "2" : ""}
+        options={BREATHS_TO_ONE}
+        choose={(value) => set({ breathsToOne: value === "2" ? 2 : undefined })}
+      />
+      <Select
+        label="Breath pause"
+        value={pauseOptionOf(own)}
+        options={PAUSES.filter(([value]) => !two || value === "top 0" || !value.startsWith("top"))}
+        choose={(value) => set(pauseChange(value))}
+      />
+    </>
+  );
+}
+
 /** What is chosen from a list: sides, variant, breath length, explanation, equipment and phase. */
 function MoreSettings({ block, set }: { block: ScheduledItem; set: PlanItemActions["set"] }) {
   const { movement } = block;
@@ -149,17 +171,7 @@ function MoreSettings({ block, set }: { block: ScheduledItem; set: PlanItemActio
         options={[["", "Same as the plan"], ...HALF_SECONDS.map((seconds) => [String(seconds), `${seconds} s`] as const)]}
         choose={(value) => set({ breathSeconds: value === "" ? undefined : Number(value) })}
       />
-      {block.timedHold === null && (
-        <>
-          <Select
-            label="Breaths"
-            value={own.breathsToOne === 2 ? "2" : ""}
-            options={BREATHS_TO_ONE}
-            choose={(value) => set({ breathsToOne: value === "2" ? 2 : undefined })}
-          />
-          <Select label="Breath pause" value={pauseOptionOf(own)} options={PAUSES} choose={(value) => set(pauseChange(value))} />
-        </>
-      )}
+      {block.timedHold === null && <BreathSettings own={own} set={set} />}
       <Select
         label="Explanation before"
         value={String(own.talk ?? 0)}
@@ -206,8 +218,8 @@ export function PlanItemSettings({
   return (
     <div className="flex flex-col gap-2">
       <QuickChanges what={block.timedHold ? "hold" : "repetition"} actions={actions} />
-      {block.movement.holdAt !== undefined && <HoldSettings hold={block.timedHold} set={actions.hold} />}
-      {block.timedHold && <HoldGrowth hold={block.timedHold} held={held} set={actions.hold} />}
+      {block.movement.holdAt !== undefined && <HoldSettings hold={block.timedHold} change={actions.hold} />}
+      {block.timedHold && <HoldGrowth hold={block.timedHold} held={held} grow={(grown) => actions.hold(() => grown)} />}
       <label className="flex min-h-11 items-center gap-2">
         <input
           type="checkbox"

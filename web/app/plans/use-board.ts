@@ -195,7 +195,7 @@ export function useBoard(props: BoardProps, parts: BoardParts) {
       double: () => edit(duplicateItem(chosenId)),
       mirror: () => edit(switchOneSide(chosenId, lead)),
       set: (differs) => edit(updateItem(chosenId, differs)),
-      hold: (levels) => edit(holdItem(chosenId, levels)),
+      hold: (change) => edit(holdItem(chosenId, change)),
       practise: (parts, name) => edit(practiseTogether(chosenId, parts, name)),
     }),
     [edit, chosenId, lead],

@@ -1,6 +1,6 @@
 import { effectiveCaps } from "@able-tide/core/caps/effective";
 import { taughtName } from "@able-tide/core/movement/format";
-import { performedBy } from "@able-tide/core/schedule/schedule-plan";
+import { performedBy } from "@able-tide/core/schedule/performed-item";
 import { formatCapLimit } from "@able-tide/words/format-cap";
 import { count, sentenceCase } from "@able-tide/words/text";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";

@@ -134,6 +134,28 @@ function PhaseAndStance({ movement, change }: ChangeProps) {
   );
 }
 
+/** Whether it turns round, and the key pose that can be held. */
+function DirectionAndHold({ movement, change }: ChangeProps) {
+  return (
+    <>
+      <Select
+        label="Direction"
+        value={movement.reversal ?? ""}
+        options={REVERSAL_OPTIONS.filter(([reversal]) => reversal !== "sides" || movement.sided)}
+        choose={(reversal) => change({ reversal: reversal === "" ? undefined : reversal })}
+      />
+      {!rises(movement) && movement.keys.length > 2 && (
+        <Select
+          label="Timed hold"
+          value={movement.holdAt === undefined ? "" : String(movement.holdAt)}
+          options={holdOptions(movement)}
+          choose={(key) => change({ holdAt: key === "" ? undefined : Number(key) })}
+        />
+      )}
+    </>
+  );
+}
+
 function Facts({ movement, edit }: Props) {
   const { forms, vary } = movement;
   const change = (facts: Partial<Movement>) => edit((now) => ({ ...now, ...facts }));
@@ -178,20 +200,7 @@ function Facts({ movement, edit }: Props) {
         </Group>
         <PhaseAndStance movement={movement} change={change} />
         <Tick label="Repeat on each side" on={movement.sided} set={(sided) => change({ sided })} />
-        <Select
-          label="Direction"
-          value={movement.reversal ?? ""}
-          options={REVERSAL_OPTIONS.filter(([reversal]) => reversal !== "sides" || movement.sided)}
-          choose={(reversal) => change({ reversal: reversal === "" ? undefined : reversal })}
-        />
-        {!rises(movement) && movement.keys.length > 2 && (
-          <Select
-            label="Timed hold"
-            value={movement.holdAt === undefined ? "" : String(movement.holdAt)}
-            options={holdOptions(movement)}
-            choose={(key) => change({ holdAt: key === "" ? undefined : Number(key) })}
-          />
-        )}
+        <DirectionAndHold movement={movement} change={change} />
       </div>
     </details>
   );

@@ -66,6 +66,10 @@ const ANCHOR_NAMES: Record<Anchor, string> = {
   thigh: "thigh",
   knee: "knee",
   otherKnee: "Other knee",
+  otherWrist: "Other wrist",
+  chest: "Chest",
+  lowBack: "Low back",
+  head: "Side of the head",
   otherHand: "Other hand",
 };
 

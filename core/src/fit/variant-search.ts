@@ -1,0 +1,18 @@
+import type { SupportMode } from "../movement/support-mode.ts";
+import type { FoundVariant, SessionUse } from "./cell-input.ts";
+import type { CellTerms } from "./cell-terms.ts";
+
+/** Looks for the best variant of one plan item for one participant. */
+export interface VariantSearch {
+  readonly terms: CellTerms;
+  /** Seconds of the group's hold and of the shorter ones, longest first; empty where the item is repeated. */
+  readonly holds: readonly number[];
+  /** The modes in which there is any variant that no cap bars outright, grouped by the equipment and help they take. */
+  modes(): (readonly SupportMode[])[];
+  /**
+   * The best variant in some modes that spends no more than it may; null where caps leave none.
+   *
+   * @param above what it has to keep more than to be of use
+   */
+  best(modes: readonly SupportMode[], spending?: SessionUse, above?: number): FoundVariant | null;
+}

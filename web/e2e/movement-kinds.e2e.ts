@@ -1,0 +1,139 @@
+import type { Browser, ElementHandle, Page } from "puppeteer-core";
+import { afterAll, beforeAll, expect, test } from "vitest";
+import { addPlan } from "../server/plans/plans.ts";
+import { choose, click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
+import { addSomebody, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+
+let browser: Browser;
+let organisation: TestOrganisation;
+beforeAll(async () => {
+  [browser, organisation] = await Promise.all([openBrowser(), ownOrganisation("Kind Harbour")]);
+  await addSomebody(organisation, "Kerensa");
+});
+afterAll(async () => {
+  await browser.close();
+  await organisation.close();
+});
+
+/** Opens a shipped movement in the editor, and what is chosen there. */
+async function openEditor(page: Page, movementId: string): Promise<void> {
+  await page.goto(`${serverUrl()}/movements/${movementId}/studio`, { waitUntil: "networkidle0" });
+  await click(page, "Purpose, stance and variants");
+}
+
+/** Saves what is edited as an organisation's own movement. @returns its id */
+async function saveAs(page: Page, name: string): Promise<string> {
+  const field = await page.waitForSelector('form input[maxlength="60"]');
+  await field?.click({ count: 3 });
+  await page.keyboard.type(name);
+  const id = name.toLowerCase().replaceAll(" ", "-");
+  await click(page, "Save as a copy");
+  await page.waitForFunction((at) => location.pathname === at, {}, `/movements/${id}/studio`);
+  return id;
+}
+
+/** A plan of one movement. @returns its id */
+const planOf = (movementId: string, day: string, breathSeconds = 8): Promise<string> =>
+  addPlan(organisation.scope, {
+    groupId: organisation.groupId,
+    day,
+    breathSeconds,
+    blocks: [{ id: "b1", movementId, rounds: 4 }],
+  });
+
+/** Teaches the plan on the board from its first movement on. */
+async function teach(page: Page): Promise<void> {
+  await click(page, "Teach");
+  await click(page, "Mark everyone as here");
+  await click(page, "Start class");
+}
+
+test("a movement that can be held is made here, held in levels on the board, printed, and counted in class", async () => {
+  const problems: string[] = [];
+  const page = await openPage(browser, problems);
+  await signIn(page, serverUrl(), organisation);
+  await openEditor(page, "scoop-and-lift");
+  await choose(page, "Timed hold", "1");
+  const id = await saveAs(page, "Scoop and stay");
+  const planId = await planOf(id, "2026-11-11", 4);
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await click(page, "Scoop and stay");
+  await choose(page, "Repeat or hold", "hold");
+  await seeText(page, "Hold 10 s");
+  await click(page, "Add a level");
+  await choose(page, "How far in level 1", "0.5");
+  await choose(page, "Seconds of level 2", "15");
+  await choose(page, "How far in level 2", "1");
+  await seeText(page, "1 hold: 10 s half way, 15 s all the way");
+  await seeText(page, "25 s");
+  await seeText(page, "Saved");
+  await page.goto(`${serverUrl()}/plans/${planId}/script`, { waitUntil: "networkidle0" });
+  await seeText(page, "1 hold: 10 s half way, 15 s all the way");
+  await seeText(page, "Count the seconds aloud.");
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await teach(page);
+  await seeText(page, "Demonstration");
+  // A new movement is shown for the better part of a minute.
+  await seeText(page, "half way", 120_000);
+  await seeText(page, "Further, hold");
+  expect(problems).toEqual([]);
+});
+
+test("a movement with its breath, its words and its attention is breathed two to one with a pause", async () => {
+  const problems: string[] = [];
+  const page = await openPage(browser, problems);
+  await signIn(page, serverUrl(), organisation);
+  await openEditor(page, "scoop-and-lift");
+  await choose(page, "Attention", "feet");
+  await click(page, "2");
+  await choose(page, "Breath", "both");
+  const said = await page.waitForFunction(() =>
+    [...document.querySelectorAll("label")]
+      .find(({ innerText }) => innerText.startsWith("Said on the way here"))
+      ?.querySelector("input"),
+  );
+  await (said.asElement() as ElementHandle<HTMLInputElement> | null)?.click({ count: 3 });
+  await page.keyboard.type("sink with a whole breath");
+  const id = await saveAs(page, "Scoop with breath");
+  const planId = await planOf(id, "2026-11-12");
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await click(page, "Scoop with breath");
+  await click(page, "Sides, variant, pace, explanation");
+  const length = () => page.$eval("aside", (element) => /repetitions (\d+) s/.exec(element.innerText)?.[1]);
+  const before = Number(await length());
+  await choose(page, "Breaths", "2");
+  await page.waitForFunction(
+    (was) => Number(/repetitions (\d+) s/.exec(document.querySelector("aside")?.innerText ?? "")?.[1]) === 2 * was,
+    {},
+    before,
+  );
+  await choose(page, "Breath pause", "bottom 2");
+  await page.waitForFunction(
+    (was) => Number(/repetitions (\d+) s/.exec(document.querySelector("aside")?.innerText ?? "")?.[1]) > 2 * was,
+    {},
+    before,
+  );
+  await seeText(page, "Saved");
+  await page.goto(`${serverUrl()}/plans/${planId}/script`, { waitUntil: "networkidle0" });
+  await seeText(page, "Attention on the feet.");
+  await seeText(page, "sink with a whole breath");
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await teach(page);
+  await seeText(page, "Attention on the feet.");
+  expect(problems).toEqual([]);
+});
+
+test("a hand is laid on the low back in the editor, and the movement is planned", async () => {
+  const problems: string[] = [];
+  const page = await openPage(browser, problems);
+  await signIn(page, serverUrl(), organisation);
+  await openEditor(page, "warm-the-low-back");
+  await click(page, "2");
+  await choose(page, "Hand rests on", "chest");
+  const id = await saveAs(page, "Palm to the chest");
+  await page.goto(`${serverUrl()}/movements/${id}/file`, { waitUntil: "networkidle0" }).catch(() => null);
+  const planId = await planOf(id, "2026-11-13");
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await seeText(page, "Palm to the chest");
+  expect(problems.filter((problem) => !problem.includes("ERR_ABORTED"))).toEqual([]);
+});

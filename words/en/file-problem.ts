@@ -53,6 +53,7 @@ const SENTENCES: Readonly<Record<FileProblemCode, (requirement: never) => string
   wordsMisfit: ({ words, where }: Misfit) => `"${words}" (${where}) does not fit this variant: give it words of its own`,
   reversalSteps: () => "a movement that steps or rises cannot be turned round",
   reversalEndsElsewhere: () => "a movement that turns round ends a repetition as it began it",
+  leastOverIdeal: () => "the least repetitions of a phase are no more than its ideal",
   holdTooLong: () => "a hold lasts 60 seconds at most; after that everyone stands tall",
   holdNotBetween: () =>
     "a hold stays at a key pose between the first and the last, in every variant, of a movement that does not rise from a chair",

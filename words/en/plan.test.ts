@@ -24,7 +24,7 @@ const start: PlanContent = {
 test.each<[string, PlanEdit, string[]]>([
   ["nothing", (content) => content, []],
   ["rounds", addRepetitions("b1", 2), ["breath, repetitions: 6 → 8"]],
-  ["a block in", addMovement("drift", null), ["Added: drift, 6 repetitions"]],
+  ["a block in", addMovement({ id: "drift", phase: "flow" }, null), ["Added: drift, 6 repetitions"]],
   ["a block out", removeItem("b1"), ["Removed: breath"]],
   ["the order", moveItem("b1", { by: 1 }), ["Reordered: press, breath"]],
   ["a side", updateItem("b2", { only: "left" }), ["press, sides: set by style → left only"]],

@@ -1,5 +1,7 @@
+import { PHASES } from "@able-tide/core/movement/format";
 import { differingParts, type ReadyStyle, type StylePart, type TeachingStyle } from "@able-tide/core/plan/style";
 import type { ChoiceOf, StyleQuestion } from "@able-tide/core/plan/style-questions";
+import { phaseLabel } from "./planner.ts";
 
 /** A choice of a style: what it is called, and what it does in one sentence. */
 export interface ChoiceWords {
@@ -161,12 +163,23 @@ const READY: Readonly<Record<ReadyStyle, string>> = {
 /** For whom a ready-made style is. */
 export const readyStyleFor = (ready: ReadyStyle): string => READY[ready];
 
+/** Repetitions of the phases that have their own: "loosen 4, at least 3". */
+function formatPhases({ phases = {} }: TeachingStyle): string {
+  const own = PHASES.flatMap((phase) => {
+    const each = phases[phase];
+    return each ? [`${phaseLabel(phase)} ${each.ideal}, at least ${each.least}`] : [];
+  });
+  return own.length === 0 ? "the same in every phase" : own.join("; ");
+}
+
 function formatStylePart(style: TeachingStyle, part: StylePart): readonly [label: string, value: string] {
   switch (part) {
     case "rounds":
       return ["Counted repetitions", String(style.rounds)];
     case "leastRounds":
       return ["Minimum repetitions", String(style.leastRounds)];
+    case "phases":
+      return ["Repetitions by phase", formatPhases(style)];
     case "breathSeconds":
       return ["Breath length", `${style.breathSeconds} s`];
     default:

@@ -31,6 +31,7 @@ export const FILE_PROBLEMS = [
   "lastKeyPose",
   "sameIds",
   "holdTooLong",
+  "leastOverIdeal",
   "unknownMovement",
   "bodyCannot",
   "footLeavesUnderLoad",

@@ -30,9 +30,9 @@ const order = ({ blocks }: PlanContent) => blocks.map(({ id }) => id);
 
 describe("editing a plan", () => {
   test("a movement comes after the chosen one, or at the end, with the repetitions of the style", () => {
-    expect(order(after(addMovement("trunk-turn", "b1")))).toEqual(["b1", "b4", "b2", "b3"]);
+    expect(order(after(addMovement({ id: "trunk-turn", phase: "loosen" }, "b1")))).toEqual(["b1", "b4", "b2", "b3"]);
     const long = READY_STYLES[1]?.style ?? EMPTY_PLAN.style;
-    expect(after(setStyle(long), addMovement("trunk-turn", null)).blocks[3]).toEqual({
+    expect(after(setStyle(long), addMovement({ id: "trunk-turn", phase: "loosen" }, null)).blocks[3]).toEqual({
       id: "b4",
       movementId: "trunk-turn",
       rounds: long.rounds,
@@ -86,7 +86,7 @@ describe("editing a plan", () => {
   test("whatever is done, block ids never meet and the plan can be read", () => {
     const anyId = fc.constantFrom("b1", "b2", "b4", "b6");
     const anyEdit: fc.Arbitrary<PlanEdit> = fc.oneof(
-      fc.constant(addMovement("trunk-turn", null)),
+      fc.constant(addMovement({ id: "trunk-turn", phase: "loosen" }, null)),
       anyId.map(removeItem),
       anyId.map(duplicateItem),
       anyId.map((id) => practiseTogether(id, 2, "Two")),

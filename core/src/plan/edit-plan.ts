@@ -1,10 +1,11 @@
+import type { Movement } from "../movement/format.ts";
 import { HOLD_SECONDS, holdSeconds, MOST_HOLD_LEVELS, type TimedHold } from "../movement/timed-hold.ts";
 import type { Side } from "../side.ts";
 import { changeItem, newItemId, type PlanItemChange } from "./change-item.ts";
 import type { PinnedVariant } from "./pinned-variant.ts";
 import type { PlanContent } from "./plan.ts";
 import { type PlanItem, REPETITIONS, switchItemSide } from "./plan-item.ts";
-import { BREATH_SECONDS, type TeachingStyle } from "./style.ts";
+import { BREATH_SECONDS, repetitionsIn, type TeachingStyle } from "./style.ts";
 
 /** A change to a plan's content. What it cannot do leaves the plan as it was. */
 export type PlanEdit = (content: PlanContent) => PlanContent;
@@ -18,12 +19,17 @@ const onBlocks =
 const onBlock = (id: string, edit: (block: PlanItem) => PlanItem): PlanEdit =>
   onBlocks((blocks) => blocks.map((block) => (block.id === id ? edit(block) : block)));
 
-/** Adds a movement after a block, or at the end, with the repetitions of the style. */
+/**
+ * Adds a movement after a block, or at the end, with the repetitions of the style in its phase.
+ *
+ * @param movement its id and phase
+ * @param after id of the block before it; null at the end
+ */
 export const addMovement =
-  (movementId: string, after: string | null): PlanEdit =>
+  ({ id, phase }: Pick<Movement, "id" | "phase">, after: string | null): PlanEdit =>
   (content) => {
     const { blocks, style } = content;
-    const block: PlanItem = { id: newItemId(blocks), movementId, rounds: style.rounds };
+    const block: PlanItem = { id: newItemId(blocks), movementId: id, rounds: repetitionsIn(style, phase).ideal };
     const at = blocks.findIndex(({ id }) => id === after);
     return { ...content, blocks: blocks.toSpliced(at < 0 ? blocks.length : at + 1, 0, block) };
   };

@@ -1,5 +1,6 @@
 import * as v from "valibot";
 import type { BreathPause } from "../movement/breathing.ts";
+import { PHASES, type Phase } from "../movement/format.ts";
 import type { Side } from "../side.ts";
 import type { PlanItem } from "./plan-item.ts";
 import { type ChoiceOf, STYLE_QUESTIONS, type StyleQuestion } from "./style-questions.ts";
@@ -10,12 +11,23 @@ export const COUNTED_REPETITIONS = [3, 4, 5, 6, 8] as const;
 /** Seconds of one breath, in and out. */
 export const BREATH_SECONDS = { least: 4, most: 14, usual: 8 } as const;
 
+/** Repetitions that a phase may have of its own. */
+export const PHASE_REPETITIONS = { least: 2, most: 10 } as const;
+
+/** Repetitions called in one phase, and the fewest worth starting. */
+export interface PhaseRepetitions {
+  readonly ideal: number;
+  readonly least: number;
+}
+
 /** A saved set of choices that a plan's arithmetic obeys. */
 export type TeachingStyle = { readonly [Name in StyleQuestion]: ChoiceOf<Name> } & {
   readonly name: string;
   /** Repetitions called where nothing else is said, and the fewest worth starting. */
   readonly rounds: (typeof COUNTED_REPETITIONS)[number];
   readonly leastRounds: number;
+  /** Repetitions of phases that have their own; the others have those above. */
+  readonly phases?: Partial<Readonly<Record<Phase, PhaseRepetitions>>>;
   /** Seconds of one breath. */
   readonly breathSeconds: number;
 };
@@ -24,12 +36,26 @@ const choiceSchemas = Object.fromEntries(
   STYLE_QUESTIONS.map(({ name, choices }) => [name, v.picklist(choices as readonly string[])]),
 );
 
+const ofPhase = v.pipe(v.number(), v.integer(), v.minValue(PHASE_REPETITIONS.least), v.maxValue(PHASE_REPETITIONS.most));
+const OnePhase = v.pipe(
+  v.object({ ideal: ofPhase, least: ofPhase }),
+  v.check(({ ideal, least }) => least <= ideal, "leastOverIdeal"),
+);
+
 /** Reads a style from a file or a form that has turned its texts into numbers. */
 export const TeachingStyleSchema = v.object({
   name: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(60)),
   ...choiceSchemas,
   rounds: v.picklist(COUNTED_REPETITIONS),
   leastRounds: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(8)),
+  phases: v.optional(
+    v.object({
+      arrive: v.optional(OnePhase),
+      loosen: v.optional(OnePhase),
+      flow: v.optional(OnePhase),
+      settle: v.optional(OnePhase),
+    }),
+  ),
   breathSeconds: v.pipe(v.number(), v.minValue(BREATH_SECONDS.least), v.maxValue(BREATH_SECONDS.most), v.multipleOf(0.5)),
 }) as unknown as v.GenericSchema<TeachingStyle>;
 
@@ -82,17 +108,34 @@ export const READY_STYLES: readonly { readonly ready: ReadyStyle; readonly style
   },
 ];
 
+/**
+ * Repetitions of a style in a phase.
+ *
+ * @param style that a plan is taught in
+ * @param phase of the session
+ */
+export const repetitionsIn = ({ rounds, leastRounds, phases }: TeachingStyle, phase: Phase): PhaseRepetitions =>
+  phases?.[phase] ?? { ideal: rounds, least: leastRounds };
+
 /** Everything that a style chooses, but for its name. */
 export const STYLE_PARTS = [
   ...STYLE_QUESTIONS.map(({ name }) => name),
   "rounds" as const,
   "leastRounds" as const,
+  "phases" as const,
   "breathSeconds" as const,
 ];
 /** A question or a number of a style. */
 export type StylePart = (typeof STYLE_PARTS)[number];
 
-const sameValues = (a: TeachingStyle, b: TeachingStyle, name: keyof TeachingStyle): boolean => a[name] === b[name];
+const sameValues = (a: TeachingStyle, b: TeachingStyle, name: StylePart): boolean =>
+  name === "phases"
+    ? PHASES.every((phase) => {
+        const [one, other] = [repetitionsIn(a, phase), repetitionsIn(b, phase)];
+        const own = a.phases?.[phase] !== undefined || b.phases?.[phase] !== undefined;
+        return !own || (one.ideal === other.ideal && one.least === other.least);
+      })
+    : a[name] === b[name];
 
 /**
  * Names of the parts in which two styles differ.

@@ -7,7 +7,7 @@ import { welfare } from "../fit/welfare.ts";
 import { type Movement, taughtName } from "../movement/format.ts";
 import { changeItem } from "../plan/change-item.ts";
 import { isHeld, type PlanItem } from "../plan/plan-item.ts";
-import { COUNTED_REPETITIONS, type TeachingStyle } from "../plan/style.ts";
+import { COUNTED_REPETITIONS, repetitionsIn, type TeachingStyle } from "../plan/style.ts";
 import {
   type PlanContext,
   type PlanItemWithMovement,
@@ -84,22 +84,22 @@ function changesTo(
   blocks: readonly PlanItemWithMovement[],
   at: number,
   replacements: readonly Movement[],
-  { rounds }: TeachingStyle,
+  style: TeachingStyle,
 ): Change[] {
   const here = itemAt(blocks, at);
   const name = taughtName(here.movement);
+  const held = isHeld(here.block, here.movement);
   const put: Change[] = replacements.map((movement) => ({
     change: { change: "replace", movement: name, by: taughtName(movement) },
     blocks: blocks.toSpliced(at, 1, {
       block: {
         id: here.block.id,
         movementId: movement.id,
-        rounds: isHeld(here.block, here.movement) ? rounds : here.block.rounds,
+        rounds: held ? repetitionsIn(style, movement.phase).ideal : here.block.rounds,
       },
       movement,
     }),
   }));
-  const held = isHeld(here.block, here.movement);
   const fewer = held ? undefined : COUNTED_REPETITIONS.filter((rounds) => rounds < here.block.rounds).at(-1);
   const shorter: Change[] =
     fewer === undefined
@@ -134,7 +134,9 @@ function* costInPlace(
 ): Generator<undefined, { movement: Movement; cost: number }> {
   const { blocks, context, people, resources, variants, memory } = input;
   const here = itemAt(blocks, at);
-  const repeated = isHeld(here.block, here.movement) ? { timedHold: undefined, rounds: context.style.rounds } : {};
+  const repeated = isHeld(here.block, here.movement)
+    ? { timedHold: undefined, rounds: repetitionsIn(context.style, movement.phase).ideal }
+    : {};
   const alone = schedulePlan([{ block: { ...changeItem(here.block, repeated), movementId: movement.id }, movement }], context);
   const group = yield* fitGroupIncrementally(fitPlanOf(alone, resources, context.style), people, variants, memory);
   const rows = base.rows.map((row, i) => ({ ...row, cells: group.rows[i]?.cells ?? [] }));

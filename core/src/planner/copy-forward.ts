@@ -2,6 +2,7 @@ import type { VariantCache } from "../fit/variant-cache.ts";
 import type { Movement } from "../movement/format.ts";
 import { newItemId } from "../plan/change-item.ts";
 import type { PlanContent } from "../plan/plan.ts";
+import { repetitionsIn } from "../plan/style.ts";
 import { type PlanContext, type PlanItemWithMovement, withMovements } from "../schedule/schedule-plan.ts";
 import { analyzePlan } from "./analyze-plan.ts";
 import { readContent } from "./content.ts";
@@ -58,7 +59,7 @@ export function copyForward(input: CopyForwardInput): PlanContent {
     const block = {
       id: newItemId(blocks.map((each) => each.block)),
       movementId: movement.id,
-      rounds: context.style.rounds,
+      rounds: repetitionsIn(context.style, movement.phase).ideal,
     };
     const at = blocks.findLastIndex((each) => (each.block.phase ?? each.movement.phase) === movement.phase);
     blocks = blocks.toSpliced(at < 0 ? blocks.length : at + 1, 0, { block, movement });

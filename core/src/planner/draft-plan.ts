@@ -6,7 +6,7 @@ import { type Movement, PHASES, type Phase } from "../movement/format.ts";
 import { newItemId } from "../plan/change-item.ts";
 import type { PlanItem } from "../plan/plan-item.ts";
 import type { Content, SessionPurpose } from "../plan/purpose.ts";
-import { COUNTED_REPETITIONS } from "../plan/style.ts";
+import { COUNTED_REPETITIONS, repetitionsIn } from "../plan/style.ts";
 import { outOfOrder, PHASE_RULES, readPhases } from "../schedule/phases.ts";
 import { type PlanContext, type PlanItemWithMovement, problemsOf, type ScheduledItem } from "../schedule/schedule-plan.ts";
 import type { Familiarity } from "../schedule/time.ts";
@@ -164,7 +164,7 @@ class Search {
 
   private planned(candidate: Candidate, draft: Draft): PlanItemWithMovement {
     const id = newItemId(draft.map(({ block }) => block));
-    const rounds = this.input.context.style.rounds;
+    const rounds = repetitionsIn(this.input.context.style, candidate.movement.phase).ideal;
     return { block: { id, movementId: candidate.movement.id, rounds }, movement: candidate.movement };
   }
 
@@ -196,7 +196,7 @@ class Search {
     for (const [i, { block, movement }] of draft.entries()) {
       const at = COUNTED_REPETITIONS.findIndex((rounds) => rounds >= block.rounds);
       for (const rounds of [COUNTED_REPETITIONS[at + 1], COUNTED_REPETITIONS[at - 1]])
-        if (rounds !== undefined && rounds >= this.input.context.style.leastRounds)
+        if (rounds !== undefined && rounds >= repetitionsIn(this.input.context.style, movement.phase).least)
           yield draft.toSpliced(i, 1, { block: { ...block, rounds }, movement });
       for (const candidate of this.ranked(movement.phase))
         if (!used.has(candidate.movement.id))

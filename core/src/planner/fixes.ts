@@ -3,7 +3,7 @@ import type { VariantCache } from "../fit/variant-cache.ts";
 import { taughtName } from "../movement/format.ts";
 import { changeItem, newItemId, type PlanItemChange } from "../plan/change-item.ts";
 import type { PlanItem } from "../plan/plan-item.ts";
-import { COUNTED_REPETITIONS } from "../plan/style.ts";
+import { COUNTED_REPETITIONS, repetitionsIn } from "../plan/style.ts";
 import { outOfOrder, readPhases } from "../schedule/phases.ts";
 import { type PlanContext, type PlanItemWithMovement, problemsOf, type ScheduledItem } from "../schedule/schedule-plan.ts";
 import { otherSide } from "../side.ts";
@@ -136,7 +136,6 @@ export const MAX_NEW_MOVEMENTS = 2;
 /** Everything that may be cut once more, the settling never. */
 function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
   const { blocks, context } = input;
-  const { leastRounds } = context.style;
   const loosen = readPhases(analysis.reading).find(({ phase }) => phase === "loosen");
   const tooNew = analysis.reading.blocks.filter(({ familiarity }) => familiarity === "new").length > MAX_NEW_MOVEMENTS;
   return analysis.reading.blocks.flatMap((reading): Step[] => {
@@ -151,7 +150,8 @@ function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
         weight: LOSS.talk,
       });
     const rounds = fewer(block.rounds);
-    if (reading.timedHold === null && rounds >= leastRounds) {
+    const { ideal, least } = repetitionsIn(context.style, phase);
+    if (reading.timedHold === null && rounds >= least) {
       const again = familiarity === "again" ? LOSS.again : LOSS.rounds;
       const spare = phase === "loosen" && (loosen?.overBy ?? 0) > 0 ? LOSS.loosen : LOSS.rounds;
       steps.push({
@@ -159,7 +159,7 @@ function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
         repetitions: { id, from: block.rounds },
         blocks: withItemChanged(blocks, id, { rounds }),
         seconds: (reading.parts.repetitions * (block.rounds - rounds)) / block.rounds,
-        weight: (Math.min(again, spare) * context.style.rounds) / rounds,
+        weight: (Math.min(again, spare) * ideal) / rounds,
       });
     }
     const others = analysis.reading.blocks.filter((other) => other.phase === phase).length;

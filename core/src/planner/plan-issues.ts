@@ -1,6 +1,6 @@
 import { type Phase, taughtName } from "../movement/format.ts";
 import type { Content, SessionPurpose } from "../plan/purpose.ts";
-import type { TeachingStyle } from "../plan/style.ts";
+import { repetitionsIn, type TeachingStyle } from "../plan/style.ts";
 import { outOfOrder, readPhases } from "../schedule/phases.ts";
 import type { TransitionProblem } from "../schedule/plan-transitions.ts";
 import { problemsOf, type ScheduledItem } from "../schedule/schedule-plan.ts";
@@ -131,18 +131,15 @@ const strainNotes = (analysis: PlanAnalysis): PlanIssue[] =>
 function learningNotes({ reading }: PlanAnalysis, style: TeachingStyle): PlanIssue[] {
   const fresh = reading.blocks.filter(({ familiarity }) => familiarity === "new");
   const most = style.learning === "sameSet" ? 0 : MAX_NEW_MOVEMENTS;
-  const few = reading.blocks.filter(({ block, timedHold }) => timedHold === null && block.rounds < style.leastRounds);
+  const leastOf = ({ phase }: ScheduledItem): number => repetitionsIn(style, phase).least;
+  const few = reading.blocks.filter((item) => item.timedHold === null && item.block.rounds < leastOf(item));
   const circles = reading.blocks.filter(
     ({ movement }) => style.neck === "halfCircles" && movement.features?.includes("fullNeckCircle"),
   );
   return [
     ...(fresh.length > most ? [note("new", { found: "manyNew", movements: fresh.map(nameOf) })] : []),
     ...few.map((block) =>
-      note(
-        `few ${block.id}`,
-        { found: "fewRepetitions", movement: nameOf(block), least: style.leastRounds },
-        { blockId: block.id },
-      ),
+      note(`few ${block.id}`, { found: "fewRepetitions", movement: nameOf(block), least: leastOf(block) }, { blockId: block.id }),
     ),
     ...circles.map((block) =>
       note(`circle ${block.id}`, { found: "fullCircles", movement: nameOf(block) }, { blockId: block.id }),

@@ -36,7 +36,7 @@ describe("a plan being drafted", () => {
   const anyId = fc.constantFrom("b1", "b2", "b3");
   const anyChange: fc.Arbitrary<DraftChange> = fc
     .oneof(
-      fc.constant(addMovement("trunk-turn", null)),
+      fc.constant(addMovement({ id: "trunk-turn", phase: "loosen" }, null)),
       anyId.map(removeItem),
       fc.tuple(anyId, fc.constantFrom(-1, 1)).map(([id, by]) => moveItem(id, { by })),
       fc.tuple(anyId, fc.constantFrom(-1, 1)).map(([id, by]) => addRepetitions(id, by)),

@@ -9,7 +9,7 @@ interface Props {
   readonly movements: readonly Movement[];
   /** What each would fill of what the plan lacks. */
   readonly fills: ReadonlyMap<string, Fills>;
-  readonly add: (movementId: string) => void;
+  readonly add: (movement: Movement) => void;
   readonly ref?: Ref<HTMLInputElement>;
 }
 
@@ -59,7 +59,7 @@ export const MovementPalette = memo(function MovementPalette({ movements, fills,
             if (event.key === "Escape") event.currentTarget.blur();
             if (event.key !== "Enter" || !first) return;
             event.preventDefault();
-            add(first.id);
+            add(first);
             setWords("");
           }}
           className="field-box max-w-64"
@@ -77,7 +77,7 @@ export const MovementPalette = memo(function MovementPalette({ movements, fills,
                   <li key={movement.id}>
                     <button
                       type="button"
-                      onClick={() => add(movement.id)}
+                      onClick={() => add(movement)}
                       className="flex min-h-11 items-center gap-2 rounded-[10px] border border-sand-300 bg-white px-4 font-semibold hover:bg-tide-100"
                     >
                       <Plus size={18} aria-hidden="true" /> {taughtName(movement)}

@@ -215,7 +215,7 @@ export function useBoard(props: BoardProps, parts: BoardParts) {
       () => laterBlocks.map((_, i) => handsNeeded(people.map(({ id, name }) => ({ name, cell: fitted.rows.get(id)?.cells[i] })))),
       [laterBlocks, people, fitted.rows],
     ),
-    add: useCallback((movementId: string) => edit(addMovement(movementId, null)), [edit]),
+    add: useCallback((movement: Movement) => edit(addMovement(movement, null)), [edit]),
     take: useCallback((taken: Draft["blocks"]) => edit(replaceItems(taken)), [edit]),
   };
 }

@@ -1,12 +1,14 @@
 import { present } from "@able-tide/core/checked-access";
+import { PHASES } from "@able-tide/core/movement/format";
 import { COUNTED_REPETITIONS, type TeachingStyle } from "@able-tide/core/plan/style";
 import { STYLE_QUESTIONS } from "@able-tide/core/plan/style-questions";
+import { phaseLabel } from "@able-tide/words/planner";
 import { formatStyleChoice, readyStyleFor, styleChoiceWords, styleQuestionLabel } from "@able-tide/words/style";
 import { sentenceCase } from "@able-tide/words/text";
 import { getFormProps, useForm } from "@conform-to/react";
 import { data, Form } from "react-router";
 import { parseForm } from "../../forms/parse-form.ts";
-import { StyleForm } from "../../forms/style-form.ts";
+import { idealName, leastName, StyleForm } from "../../forms/style-form.ts";
 import { listStyles, removeStyle, saveStyle } from "../../server/plans/styles.ts";
 import { formDataOf, intentOf, optionalIdOf } from "../form-data.server.ts";
 import { Button } from "../kit/button.tsx";
@@ -46,6 +48,37 @@ const formOf = (style: TeachingStyle, id: string | null): string => id ?? `new $
 
 type Kept = Route.ComponentProps["loaderData"]["styles"][number];
 
+/** What the boxes of the phases begin with. */
+const phaseValues = ({ phases = {} }: TeachingStyle): Record<string, number> =>
+  Object.fromEntries(
+    PHASES.flatMap((phase) => {
+      const own = phases[phase];
+      return own ? [[idealName(phase), own.ideal] as const, [leastName(phase), own.least] as const] : [];
+    }),
+  );
+
+/** Repetitions of phases that have their own. */
+function PhaseFields({ field }: { field: (name: string) => Parameters<typeof TextField>[0]["field"] }) {
+  return (
+    <fieldset className="rounded-[10px] border border-sand-200 p-3">
+      <legend className="px-1 font-semibold">Repetitions by phase</legend>
+      <p className="text-sand-600">Leave a phase empty for the numbers above.</p>
+      <div className="mt-2 grid gap-4 sm:grid-cols-2 lg:grid-cols-4">
+        {PHASES.map((phase) => (
+          <div key={phase} className="grid grid-cols-2 gap-2">
+            <TextField field={field(idealName(phase))} label={sentenceCase(phaseLabel(phase))} inputMode="numeric" />
+            <TextField
+              field={field(leastName(phase))}
+              label={`${sentenceCase(phaseLabel(phase))}, minimum`}
+              inputMode="numeric"
+            />
+          </div>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
 /**
  * One style's choices, each with what it does; one that ships is kept as a new one of their own.
  *
@@ -53,15 +86,17 @@ type Kept = Route.ComponentProps["loaderData"]["styles"][number];
  */
 function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
   const { id, style } = kept;
+  const { phases: _, ...chosen } = style;
   const formId = formOf(style, id);
   const [form, fields] = useForm<Record<string, string>>({
     id: formId.replaceAll(/[^a-zA-Z0-9]+/g, "-"),
     lastResult: resultOf(answer, formId),
     defaultValue: Object.fromEntries(
-      Object.entries({ ...style, name: id === null ? `${style.name}, ours` : style.name }).map(([name, value]) => [
-        name,
-        String(value),
-      ]),
+      Object.entries({
+        ...chosen,
+        ...phaseValues(style),
+        name: id === null ? `${style.name}, ours` : style.name,
+      }).map(([name, value]) => [name, String(value)]),
     ),
     onValidate: ({ formData }) => parseForm(formData, { schema: StyleForm }) as never,
   });
@@ -82,6 +117,7 @@ function StyleFields({ kept, answer }: { kept: Kept; answer: Answer | null }) {
         <TextField field={field("leastRounds")} label="Minimum repetitions" inputMode="numeric" />
         <TextField field={field("breathSeconds")} label="Breath length" hint="s" inputMode="decimal" />
       </div>
+      <PhaseFields field={field} />
       <div className="grid gap-x-6 gap-y-3 md:grid-cols-2">
         {STYLE_QUESTIONS.map(({ name, choices }) => (
           <fieldset key={name} className="rounded-[10px] border border-sand-200 px-3 pb-2">

@@ -1,7 +1,7 @@
 import { PHASES, type Phase } from "@able-tide/core/movement/format";
 import { COUNTED_REPETITIONS, PHASE_REPETITIONS, TeachingStyleSchema } from "@able-tide/core/plan/style";
 import { STYLE_QUESTIONS } from "@able-tide/core/plan/style-questions";
-import { phaseLabel } from "@able-tide/words/planner";
+import { phaseLabel } from "@able-tide/words/phase";
 import { styleQuestionLabel } from "@able-tide/words/style";
 import * as v from "valibot";
 

@@ -44,8 +44,9 @@ import { formatCapLimitBriefly, formatTemplate } from "./format-cap.ts";
 import * as limitations from "./limitations.ts";
 import * as movement from "./movement.ts";
 import { factLabel, medicineLabel } from "./people.ts";
+import { phaseLabel } from "./phase.ts";
 import { contentLabel } from "./plan.ts";
-import { phaseLabel, sideCountWords } from "./planner.ts";
+import { sideCountWords } from "./planner.ts";
 import { formatHazard } from "./schedule.ts";
 import { readyStyleFor, styleChoiceWords, styleQuestionLabel } from "./style.ts";
 

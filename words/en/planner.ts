@@ -6,6 +6,7 @@ import type { IssueFinding } from "@able-tide/core/planner/plan-issues";
 import type { SideCount } from "@able-tide/core/planner/side-balance";
 import { PHASE_RULES } from "@able-tide/core/schedule/phases";
 import type { Familiarity } from "@able-tide/core/schedule/time";
+import { phaseLabel } from "./phase.ts";
 import { contentLabel } from "./plan.ts";
 import { formatTransitionProblem, formatTransitionStep } from "./schedule.ts";
 import { formatMinutes } from "./text.ts";
@@ -25,11 +26,6 @@ const STRAINS: Readonly<Record<Strain, string>> = {
   back: "low back",
   oneLeg: "one leg",
 };
-
-const PHASES: Readonly<Record<Phase, string>> = { arrive: "Arrive", loosen: "Loosen", flow: "Flow", settle: "Settle" };
-
-/** What a phase of a session is called. */
-export const phaseLabel = (phase: Phase): string => PHASES[phase];
 
 /** What a phase usually has, as "at least 3 min and 10 to 20%". */
 function formatPhaseRule(phase: Phase): string {
@@ -59,11 +55,11 @@ export function formatIssue(finding: IssueFinding): string {
     }
     case "phase": {
       const has = `${formatMinutes(finding.seconds)} min, ${Math.round(100 * finding.share)}%`;
-      return `${PHASES[finding.phase]}: ${has}; usually ${formatPhaseRule(finding.phase)}`;
+      return `${phaseLabel(finding.phase)}: ${has}; usually ${formatPhaseRule(finding.phase)}`;
     }
     case "order": {
       const article = finding.phase === "arrive" ? "an" : "a";
-      return `${finding.movement}: ${article} ${PHASES[finding.phase]} movement placed after a later phase`;
+      return `${finding.movement}: ${article} ${phaseLabel(finding.phase)} movement placed after a later phase`;
     }
     case "overdone":
       return `A lot of ${contentLabel(finding.content)}: ${Math.round(100 * finding.share)}% of the moving time`;

@@ -1,7 +1,7 @@
 import { PHASES } from "@able-tide/core/movement/format";
 import { differingParts, type ReadyStyle, type StylePart, type TeachingStyle } from "@able-tide/core/plan/style";
 import type { ChoiceOf, StyleQuestion } from "@able-tide/core/plan/style-questions";
-import { phaseLabel } from "./planner.ts";
+import { phaseLabel } from "./phase.ts";
 
 /** A choice of a style: what it is called, and what it does in one sentence. */
 export interface ChoiceWords {

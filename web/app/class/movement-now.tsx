@@ -1,5 +1,5 @@
 import { type HoldCount, secondsToHold } from "@able-tide/core/class/hold-count";
-import { phaseLabel } from "@able-tide/words/planner";
+import { phaseLabel } from "@able-tide/words/phase";
 import { holdStageLabel, shareLabel } from "@able-tide/words/repetitions";
 import { formatMinutes } from "@able-tide/words/text";
 import { ClassButton } from "../kit/class-button.tsx";

@@ -3,7 +3,7 @@ import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
 import { FULL_STANDING_VARIANT, VARIANT_KINDS } from "@able-tide/core/movement/variant";
 import { purposeLabel } from "@able-tide/words/movement";
-import { phaseLabel } from "@able-tide/words/planner";
+import { phaseLabel } from "@able-tide/words/phase";
 import { Download } from "lucide-react";
 import { Link } from "react-router";
 import type { MovementDemand } from "../../server/movements/movement-demand.ts";

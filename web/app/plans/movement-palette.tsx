@@ -1,6 +1,6 @@
 import { type Movement, PHASES, taughtName } from "@able-tide/core/movement/format";
+import { phaseLabel } from "@able-tide/words/phase";
 import { contentLabel } from "@able-tide/words/plan";
-import { phaseLabel } from "@able-tide/words/planner";
 import { Plus } from "lucide-react";
 import { memo, type Ref, useState } from "react";
 import type { Fills } from "./use-palette-order.ts";

@@ -5,7 +5,7 @@ import type { PlanItemChange } from "@able-tide/core/plan/change-item";
 import type { HoldChange } from "@able-tide/core/plan/edit-plan";
 import type { PlanItem } from "@able-tide/core/plan/plan-item";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
-import { phaseLabel } from "@able-tide/words/planner";
+import { phaseLabel } from "@able-tide/words/phase";
 import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Minus, Plus, Trash2 } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { Select } from "../kit/select.tsx";

@@ -1,7 +1,7 @@
 import { itemAt } from "@able-tide/core/checked-access";
 import { type Phase, taughtName } from "@able-tide/core/movement/format";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
-import { phaseLabel } from "@able-tide/words/planner";
+import { phaseLabel } from "@able-tide/words/phase";
 import { formatMinutes } from "@able-tide/words/text";
 import { DndContext, DragOverlay } from "@dnd-kit/core";
 import { TipArea } from "../kit/tip-area.tsx";

@@ -2,7 +2,7 @@ import { present } from "@able-tide/core/checked-access";
 import { PHASES } from "@able-tide/core/movement/format";
 import { COUNTED_REPETITIONS, type TeachingStyle } from "@able-tide/core/plan/style";
 import { STYLE_QUESTIONS } from "@able-tide/core/plan/style-questions";
-import { phaseLabel } from "@able-tide/words/planner";
+import { phaseLabel } from "@able-tide/words/phase";
 import { formatStyleChoice, readyStyleFor, styleChoiceWords, styleQuestionLabel } from "@able-tide/words/style";
 import { sentenceCase } from "@able-tide/words/text";
 import { getFormProps, useForm } from "@conform-to/react";

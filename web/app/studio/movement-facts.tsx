@@ -10,7 +10,7 @@ import {
 } from "@able-tide/core/movement/format";
 import { VARIANT_KINDS, type VariantKind } from "@able-tide/core/movement/variant";
 import { featureLabel, purposeLabel } from "@able-tide/words/movement";
-import { phaseLabel } from "@able-tide/words/planner";
+import { phaseLabel } from "@able-tide/words/phase";
 import { memo, type ReactNode } from "react";
 import { Select } from "../kit/select.tsx";
 import type { EditMovement } from "./edit-movement.ts";

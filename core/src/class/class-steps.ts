@@ -58,7 +58,22 @@ export const classSteps = (blocks: readonly ScriptItem[]): ClassStep[] =>
  * @returns 0 while it is being shown, then the repetition from 1; after the last repetition it stays there
  */
 export const repetitionAt = (step: ClassStep, seconds: number): number =>
-  seconds < step.lead ? 0 : Math.min(step.rounds, Math.floor((seconds - step.lead) / (step.roundSeconds + step.between)) + 1);
+  seconds < step.lead ? 0 : repetitionSince(step, seconds - step.lead).number + 1;
+
+/**
+ * The repetition that a step is in once it is no longer being shown; after the last it stays there.
+ *
+ * @param step of a class
+ * @param since seconds since the first repetition began, not negative
+ * @returns its number from 0, and seconds since it began
+ */
+export function repetitionSince(
+  { rounds, roundSeconds, between }: ClassStep,
+  since: number,
+): { readonly number: number; readonly seconds: number } {
+  const number = Math.min(rounds - 1, Math.floor(since / (roundSeconds + between)));
+  return { number, seconds: since - number * (roundSeconds + between) };
+}
 
 /**
  * Where the picture of a step is in its repetition, 0 to 1: going through it while it is being shown, and as the group goes from
@@ -68,15 +83,14 @@ export const repetitionAt = (step: ClassStep, seconds: number): number =>
  * @param heldFrom seconds of a repetition before it is held; null where it is repeated
  */
 export function phaseOfStep(step: ClassStep, seconds: number, heldFrom: number | null): number {
-  const { lead, rounds, roundSeconds, between } = step;
+  const { lead, roundSeconds, between } = step;
   const since = seconds - lead;
   if (heldFrom === null) {
     const within = since < 0 ? ((since % roundSeconds) + roundSeconds) % roundSeconds : since % (roundSeconds + between);
     return Math.min(1, within / roundSeconds);
   }
   if (since < 0) return heldFrom / roundSeconds;
-  const number = Math.min(rounds - 1, Math.floor(since / (roundSeconds + between)));
-  return Math.min(1, (since - number * (roundSeconds + between)) / roundSeconds);
+  return Math.min(1, repetitionSince(step, since).seconds / roundSeconds);
 }
 
 /** Seconds of a step from its first repetition to the end of its last. */

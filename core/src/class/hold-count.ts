@@ -1,6 +1,6 @@
 import { itemAt } from "../checked-access.ts";
 import { type HoldLevel, holdSeconds, type TimedHold } from "../movement/timed-hold.ts";
-import type { ClassStep } from "./class-steps.ts";
+import { type ClassStep, repetitionSince } from "./class-steps.ts";
 import type { ScriptItem } from "./script.ts";
 
 /** What a hold is counted from: its levels, and the key poses of the movement held. */
@@ -45,9 +45,7 @@ function levelAt(hold: TimedHold, seconds: number): HoldCount {
 export function holdCountAt(item: Held, step: ClassStep, seconds: number): HoldCount | null {
   const { timedHold } = item;
   if (timedHold === undefined || seconds < step.lead) return null;
-  const each = step.roundSeconds + step.between;
-  const number = Math.min(step.rounds - 1, Math.floor((seconds - step.lead) / each));
-  const inHold = seconds - step.lead - number * each;
+  const inHold = repetitionSince(step, seconds - step.lead).seconds;
   const there = secondsToHold(item, step.roundSeconds);
   if (inHold < there) return { stage: "goingThere" };
   if (inHold < there + holdSeconds(timedHold)) return levelAt(timedHold, inHold - there);

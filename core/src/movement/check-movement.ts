@@ -65,7 +65,8 @@ function holdProblems(movement: Movement): MovementFileProblem[] {
 }
 
 /**
- * What is wrong with a movement that reads well: variants that no body can do, a direction that cannot be turned round, a hold that is none, entry
+ * What is wrong with a movement that reads well: variants that no body can do, a direction that cannot be turned round, a hold
+ * that is none, entry
  * and exit that contradict the key poses.
  */
 export function movementProblems(movement: Movement): MovementFileProblem[] {

@@ -120,3 +120,27 @@ export async function classesWithEvents(scope: Scope, personId: string, most: nu
     .select<ClassRow[]>(...columnsWithOnly(scope, personId));
   return withEvents(scope, rows.reverse().map(toClass));
 }
+
+/**
+ * The last ended classes of a group before a day in which something was held for some seconds, newest first, with what happened
+ * in each. Of the scripts only the items are read.
+ *
+ * @param before ISO calendar day
+ * @param most how many classes
+ */
+export async function classesWithHolds(
+  scope: Scope,
+  groupId: string,
+  before: string,
+  most: number,
+): Promise<ClassRecord<{ readonly id: string; readonly blocks: ClassScript["blocks"] }>[]> {
+  const rows = await countedClassesOf(scope)
+    .whereNotNull("ended_at")
+    .where({ group_id: groupId })
+    .where("day", "<", before)
+    .whereRaw("jsonb_path_exists(script, '$.blocks[*].timedHold')")
+    .orderBy("day", "desc")
+    .limit(most)
+    .select<{ id: string; blocks: ClassScript["blocks"] }[]>("id", scope.database.raw("script -> 'blocks' as blocks"));
+  return withEvents(scope, rows);
+}

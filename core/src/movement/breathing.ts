@@ -1,5 +1,6 @@
 import { itemAt } from "../checked-access.ts";
 import type { KeyBreath, Movement, MovementKey } from "./format.ts";
+import { type RewrittenKeys, rewriteKeys } from "./rewrite-keys.ts";
 
 /** Where a breath waits: full after breathing in, or empty after breathing out. */
 export const PAUSE_PLACES = ["top", "bottom"] as const;
@@ -73,27 +74,28 @@ function turningPoints(keys: readonly MovementKey[], at: BreathPause["at"]): num
 }
 
 /** Waits at key poses. @param seconds of the whole repetition, pauses included */
-function paused(keys: readonly MovementKey[], { at, seconds: pause }: BreathPause, seconds: number): MovementKey[] {
+function paused(keys: readonly MovementKey[], { at, seconds: pause }: BreathPause, seconds: number): RewrittenKeys {
   const turns = turningPoints(keys, at);
   const moving = seconds - turns.length * pause;
-  const numbers: number[] = [];
   const made: MovementKey[] = [];
+  const from: (number | null)[] = [];
   keys.forEach((key, i) => {
     const waited = pause * turns.filter((turn) => turn < i).length;
-    const like = key.like === undefined ? {} : { like: itemAt(numbers, key.like) };
+    const like = key.like === undefined ? {} : { like: from.indexOf(key.like) };
     const waits = turns.includes(i);
     const { flow: _, ...stops } = key;
     made.push({ ...(waits ? stops : key), ...like, at: (waited + key.at * moving) / seconds });
-    numbers.push(made.length - 1);
-    if (waits)
-      made.push({
-        at: (waited + pause + key.at * moving) / seconds,
-        like: made.length - 1,
-        breath: "pause",
-        ...(key.share !== undefined && { share: key.share }),
-      });
+    from.push(i);
+    if (!waits) return;
+    made.push({
+      at: (waited + pause + key.at * moving) / seconds,
+      like: made.length - 1,
+      breath: "pause",
+      ...(key.share !== undefined && { share: key.share }),
+    });
+    from.push(null);
   });
-  return made.map((key, i) => (i === made.length - 1 ? { ...key, at: 1 } : key));
+  return { keys: made.map((key, i) => (i === made.length - 1 ? { ...key, at: 1 } : key)), from };
 }
 
 /**
@@ -108,33 +110,10 @@ export function breathedMovement(movement: Movement, { breathsToOne, pause }: Br
   const waits = pause !== null && pause.seconds > 0;
   if (breathsToOne === 1 && !waits) return movement;
   const breathe = (keys: Movement["keys"]) => (breathsToOne === 2 ? twoToOne(keys) : keys);
-  const own = breathe(movement.keys);
-  const moving = breathsToOne * movement.breaths * breathSeconds;
-  const seconds = moving + (waits ? pause.seconds * turningPoints(own, pause.at).length : 0);
-  const change = (keys: Movement["keys"]): MovementKey[] => (waits ? paused(breathe(keys), pause, seconds) : breathe(keys));
-  const saidAt = (say: readonly string[], keys: Movement["keys"]): string[] => {
-    const turns = waits ? turningPoints(breathe(keys), pause.at) : [];
-    const word = (i: number) => (breathsToOne === 2 ? withoutBreath(say[i] ?? "") : (say[i] ?? ""));
-    return keys.flatMap((_, i) => (turns.includes(i) ? [word(i), ""] : [word(i)]));
-  };
-  const inForm = (form: Movement["forms"]["standing"]): Movement["forms"]["standing"] =>
-    form && {
-      ...form,
-      ...(form.keys && { keys: change(form.keys) }),
-      ...(form.say && { say: saidAt(form.say, form.keys ?? movement.keys) }),
-      ...(form.oneHand?.say && { oneHand: { ...form.oneHand, say: saidAt(form.oneHand.say, form.keys ?? movement.keys) } }),
-    };
-  const { standing, supported, seated, water } = movement.forms;
-  return {
-    ...movement,
-    breaths: seconds / breathSeconds,
-    keys: change(movement.keys),
-    forms: {
-      standing: inForm(standing),
-      supported: inForm(supported),
-      seated: inForm(seated),
-      ...(water !== undefined && { water: inForm(water) }),
-    },
-    ...(movement.oneHand?.say && { oneHand: { ...movement.oneHand, say: saidAt(movement.oneHand.say, movement.keys) } }),
-  };
+  const turns = waits ? turningPoints(breathe(movement.keys), pause.at).length : 0;
+  const seconds = breathsToOne * movement.breaths * breathSeconds + (waits ? pause.seconds * turns : 0);
+  const change = (keys: Movement["keys"]): RewrittenKeys =>
+    waits ? paused(breathe(keys), pause, seconds) : { keys: breathe(keys), from: [...keys.keys()] };
+  const breathed = rewriteKeys(movement, change, breathsToOne === 2 ? withoutBreath : undefined);
+  return { ...breathed, breaths: seconds / breathSeconds };
 }

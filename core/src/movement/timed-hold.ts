@@ -1,6 +1,7 @@
 import { itemAt, present } from "../checked-access.ts";
 import { authoredKeys } from "./authored-keys.ts";
 import type { Movement, MovementKey } from "./format.ts";
+import { type RewrittenKeys, rewriteKeys } from "./rewrite-keys.ts";
 
 /** One level of a hold. */
 export interface HoldLevel {
@@ -27,7 +28,8 @@ export const STAND_TALL_SECONDS = 10;
 const LEVEL_CHANGE = 3;
 
 /** Holds that someone who must not hold as long as the group may do instead, seconds, longest first. */
-const SHORTER_HOLDS = [55, 50, 45, 40, 35, 30, 25, 20, 15, 10, 5] as const;
+const shorterThan = (seconds: number): number[] =>
+  Array.from({ length: Math.ceil(seconds / HOLD_SECONDS.step) - 1 }, (_, i) => HOLD_SECONDS.step * (i + 1)).toReversed();
 
 /** Seconds of a hold, all levels together. */
 export const holdSeconds = (hold: TimedHold): number => hold.reduce((sum, { seconds }) => sum + seconds, 0);
@@ -63,12 +65,6 @@ function lastLike(keys: readonly MovementKey[], at: number): number {
   let last = at;
   while (last + 2 < keys.length && isSame(last + 1)) last += 1;
   return last;
-}
-
-/** The key poses of a hold, and for each the number of the key pose it was made from; null for one that is new. */
-interface HeldKeys {
-  readonly keys: MovementKey[];
-  readonly from: readonly (number | null)[];
 }
 
 /** Seconds of going to the held key pose, of the hold, and of coming back: the same in every variant, for the group moves together. */
@@ -111,7 +107,7 @@ function stay({ seconds, share }: HoldLevel, { like, arrived, start, changes, br
 }
 
 /** Holds key poses, their `at` a share of the whole. */
-function heldKeys(keys: readonly MovementKey[], at: number, hold: TimedHold, times: HoldTimes): HeldKeys {
+function heldKeys(keys: readonly MovementKey[], at: number, hold: TimedHold, times: HoldTimes): RewrittenKeys {
   const { there, back, breathSeconds } = times;
   const whole = there + times.held + back;
   const last = lastLike(keys, at);
@@ -150,9 +146,6 @@ function heldKeys(keys: readonly MovementKey[], at: number, hold: TimedHold, tim
   return { keys: made.map((key, i) => ({ ...key, at: i === made.length - 1 ? 1 : key.at / whole })), from };
 }
 
-/** What is said on the way to each key pose, where a variant says its own. */
-const saidAt = (say: readonly string[], from: HeldKeys["from"]): string[] => from.map((i) => (i === null ? "" : (say[i] ?? "")));
-
 /**
  * A movement held: one repetition goes to the held key pose, stays there level by level and comes back. It is a movement like any
  * other, so its loads, its seconds and its picture are read as theirs are. Its breaths need not be whole.
@@ -164,7 +157,7 @@ const saidAt = (say: readonly string[], from: HeldKeys["from"]): string[] => fro
  */
 export function heldMovement(movement: Movement, hold: TimedHold, breathSeconds: number): Movement {
   const { holdAt, reversal: _, ...unheld } = movement;
-  const { keys, forms } = movement;
+  const { keys } = movement;
   if (holdAt === undefined || holdAt >= keys.length - 1) throw new RangeError(`${movement.id} has no key pose to hold`);
   const repetition = movement.breaths * breathSeconds;
   const times: HoldTimes = {
@@ -173,32 +166,8 @@ export function heldMovement(movement: Movement, hold: TimedHold, breathSeconds:
     back: tenths((1 - itemAt(keys, lastLike(keys, holdAt)).at) * repetition),
     breathSeconds,
   };
-  const held = heldKeys(keys, holdAt, hold, times);
-  const withHold = (form: Movement["forms"]["standing"]): Movement["forms"]["standing"] => {
-    if (form === false) return false;
-    const own = form.keys && heldKeys(form.keys, form.holdAt ?? holdAt, hold, times);
-    const { say, oneHand, holdAt: __, ...rest } = form;
-    return {
-      ...rest,
-      ...(own && { keys: own.keys }),
-      ...(say && { say: saidAt(say, (own ?? held).from) }),
-      ...(oneHand && { oneHand }),
-      ...(oneHand?.say && { oneHand: { ...oneHand, say: saidAt(oneHand.say, (own ?? held).from) } }),
-    };
-  };
-  const { water } = forms;
-  return {
-    ...unheld,
-    breaths: (times.there + times.held + times.back) / breathSeconds,
-    keys: held.keys,
-    forms: {
-      standing: withHold(forms.standing),
-      supported: withHold(forms.supported),
-      seated: withHold(forms.seated),
-      ...(water !== undefined && { water: withHold(water) }),
-    },
-    ...(movement.oneHand?.say && { oneHand: { ...movement.oneHand, say: saidAt(movement.oneHand.say, held.from) } }),
-  };
+  const held = rewriteKeys(unheld, (all, own = holdAt) => heldKeys(all, own, hold, times));
+  return { ...held, breaths: (times.there + times.held + times.back) / breathSeconds };
 }
 
 /** A hold as long as the group's, or shorter, as a movement. */
@@ -223,7 +192,7 @@ export function holdPieces(movement: Movement, hold: TimedHold, breathSeconds: n
   const known = before.get(key);
   if (known) return known;
   const whole = holdSeconds(hold);
-  const held = [whole, ...SHORTER_HOLDS.filter((seconds) => seconds < whole)].map((seconds) => ({
+  const held = [whole, ...shorterThan(whole)].map((seconds) => ({
     seconds,
     movement: heldMovement(movement, shortenedHold(hold, seconds), breathSeconds),
   }));

@@ -28,6 +28,19 @@ test.each<[string, PlanEdit, string[]]>([
   ["a block out", removeItem("b1"), ["Removed: breath"]],
   ["the order", moveItem("b1", { by: 1 }), ["Reordered: press, breath"]],
   ["a side", updateItem("b2", { only: "left" }), ["press, sides: set by style → left only"]],
+  ["a hold", updateItem("b2", { timedHold: [{ seconds: 30, share: 1 }] }), ["press, timed hold: none → 30 s"]],
+  ["two breaths to one", updateItem("b1", { breathsToOne: 2 }), ["breath, breaths: one to one → two to one"]],
+  [
+    "a pause",
+    updateItem("b1", { pause: { at: "bottom", seconds: 2 } }),
+    ["breath, breath pause: set by style → 2 s after breathing out"],
+  ],
+  [
+    "a pause taken away",
+    updateItem("b1", { pause: { at: "top", seconds: 0 } }),
+    ["breath, breath pause: set by style → no pause"],
+  ],
+  ["what is in the hands", updateItem("b1", { equipment: "floats" }), ["breath, in the hands: bare hands → hand floats"]],
   ["the breath", changeBreath(1), ["Breath length: 8 s → 9 s"]],
   [
     "the style",
@@ -36,4 +49,10 @@ test.each<[string, PlanEdit, string[]]>([
   ],
 ])("a change of %s is said", (_, edit, expected) => {
   expect(formatPlanDifferences(start, edit(start), (id) => id)).toEqual(expected);
+});
+
+test("a hold of the same levels, written again, is no change", () => {
+  const held = updateItem("b1", { timedHold: [{ seconds: 30, share: 1 }] })(start);
+  const again = updateItem("b1", { timedHold: [{ seconds: 30, share: 1 }] })(start);
+  expect(formatPlanDifferences(held, again, (id) => id)).toEqual([]);
 });

@@ -3,6 +3,9 @@ import { type ItemPart, type PlanDifference, planDifferences } from "@able-tide/
 import type { PlanContent } from "@able-tide/core/plan/plan";
 import { FACINGS, type PlanItem } from "@able-tide/core/plan/plan-item";
 import type { Content } from "@able-tide/core/plan/purpose";
+import { waterEquipmentLabel } from "./body.ts";
+import { formatPause } from "./breathing.ts";
+import { formatHold } from "./repetitions.ts";
 import { formatStyleDifference } from "./style.ts";
 
 const CONTENT_LABELS: Readonly<Record<Content, string>> = {
@@ -24,14 +27,18 @@ const FACING = ["to the front", "to the right", "to the back", "to the left"] as
 /** What of an item differs, with its value before and after. */
 const ITEM_PARTS: Readonly<Record<ItemPart, readonly [label: string, of: (item: PlanItem) => string]>> = {
   repetitions: ["repetitions", ({ rounds }) => String(rounds)],
+  timedHold: ["timed hold", ({ timedHold }) => (timedHold ? formatHold(timedHold) : "none")],
   sides: ["sides", ({ only, first }) => (only ? `${only} only` : first ? `${first} first` : "set by style")],
   variant: ["variant", (item) => (item.hold ? `${item.hold} hand on the rail` : (item.as ?? "same as the group"))],
   phase: ["phase", ({ phase }) => phase ?? "movement's default"],
   breath: ["breath", ({ breathSeconds }) => (breathSeconds ? `${breathSeconds} s` : "same as the plan")],
+  breathsToOne: ["breaths", ({ breathsToOne }) => (breathsToOne === 2 ? "two to one" : "one to one")],
+  pause: ["breath pause", ({ pause }) => (pause ? formatPause(pause) : "set by style")],
   explanation: ["explanation before", ({ talk = 0 }) => `${talk} s`],
   noPause: ["no pause before", ({ straight }) => (straight ? "yes" : "no")],
   fewWords: ["few words", ({ quiet }) => (quiet ? "yes" : "no")],
   facing: ["facing", ({ facing }) => (facing === undefined ? "as before" : itemAt(FACING, FACINGS.indexOf(facing)))],
+  equipment: ["in the hands", ({ equipment }) => waterEquipmentLabel(equipment ?? "bare")],
   combination: ["combination", ({ combination }) => combination ?? "none"],
 };
 

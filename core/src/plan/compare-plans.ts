@@ -1,3 +1,4 @@
+import { dequal } from "dequal";
 import { present } from "../checked-access.ts";
 import type { PlanContent } from "./plan.ts";
 import type { PlanItem } from "./plan-item.ts";
@@ -6,14 +7,18 @@ import { differingParts, type StylePart } from "./style.ts";
 /** What of an item can differ: each a part or a few that are read together. */
 const ITEM_PARTS = {
   repetitions: ["rounds"],
+  timedHold: ["timedHold"],
   sides: ["only", "first"],
   variant: ["hold", "as"],
   phase: ["phase"],
   breath: ["breathSeconds"],
+  breathsToOne: ["breathsToOne"],
+  pause: ["pause"],
   explanation: ["talk"],
   noPause: ["straight"],
   fewWords: ["quiet"],
   facing: ["facing"],
+  equipment: ["equipment"],
   combination: ["combination"],
 } as const satisfies Record<string, readonly (keyof PlanItem)[]>;
 /** A part of a plan item that can differ. */
@@ -33,7 +38,7 @@ export type PlanDifference =
 const settingOf = (item: PlanItem, key: keyof PlanItem): unknown => item[key] || (key === "facing" ? item[key] : undefined);
 
 const partDiffers = (from: PlanItem, to: PlanItem, part: ItemPart): boolean =>
-  ITEM_PARTS[part].some((key) => settingOf(from, key) !== settingOf(to, key));
+  ITEM_PARTS[part].some((key) => !dequal(settingOf(from, key), settingOf(to, key)));
 
 /** What differs from one revision of a plan to another: items, order, purpose, breath length and style. */
 export function planDifferences(from: PlanContent, to: PlanContent): PlanDifference[] {

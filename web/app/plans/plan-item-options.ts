@@ -4,6 +4,7 @@ import type { PlanItemChange } from "@able-tide/core/plan/change-item";
 import { EXPLANATION_SECONDS, type PlanItem } from "@able-tide/core/plan/plan-item";
 import { BREATH_SECONDS } from "@able-tide/core/plan/style";
 import { waterEquipmentLabel } from "@able-tide/words/body";
+import { formatPause } from "@able-tide/words/breathing";
 
 /** Options of a list: the value that is sent, and what is read. */
 export type Options = readonly (readonly [value: string, words: string])[];
@@ -60,10 +61,7 @@ export const PAUSES: Options = [
   ["", "Set by style"],
   ["top 0", "No pause"],
   ...PAUSE_PLACES.flatMap((at) =>
-    Array.from(
-      { length: LONGEST_PAUSE },
-      (_, i) => [`${at} ${i + 1}`, `${i + 1} s ${at === "top" ? "after breathing in" : "after breathing out"}`] as const,
-    ),
+    Array.from({ length: LONGEST_PAUSE }, (_, i) => [`${at} ${i + 1}`, formatPause({ at, seconds: i + 1 })] as const),
   ),
 ];
 

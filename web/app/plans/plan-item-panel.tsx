@@ -62,7 +62,7 @@ function TimeOfBlock({ block }: { block: ScheduledItem }) {
     ["transition", transition],
     ["explanation", explanation],
     ["demonstration", demonstration],
-    [block.timedHold ? "holds" : "repetitions", repetitions],
+    [block.timedHold ? "holds, with the way there and back" : "repetitions", repetitions],
     ["change of sides", sideChange],
   ] as const;
   return (

@@ -1,8 +1,9 @@
 // Long because its tests follow one another on one board.
 import { present } from "@able-tide/core/checked-access";
 import { USUAL_STYLE } from "@able-tide/core/plan/style";
+import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { planContextOf } from "@able-tide/core/schedule/plan-setting";
-import { schedulePlan, withMovements } from "@able-tide/core/schedule/schedule-plan";
+import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
 import { cuesOf } from "@able-tide/words/cues";
 import ICAL from "ical.js";
 import type { Browser, Page } from "puppeteer-core";

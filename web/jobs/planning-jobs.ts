@@ -11,8 +11,8 @@ import { bestChangesIncrementally, type HelpfulChange } from "@able-tide/core/pl
 import { draftPlanIncrementally, type PlanDraft } from "@able-tide/core/planner/draft-plan";
 import type { Fix } from "@able-tide/core/planner/fixes";
 import { findFixes, findPlanIssues } from "@able-tide/core/planner/plan-issues";
+import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
-import { withMovements } from "@able-tide/core/schedule/schedule-plan";
 import { formatPlacementReason } from "@able-tide/words/planner";
 import type { Job } from "./job.ts";
 

@@ -14,9 +14,9 @@ import type { VariantSearch } from "./variant-search.ts";
 
 /**
  * What, other than caps, keeps a participant from their best variant: equipment and help, the instructor's choice, or
- * getting up and down too often.
+ * getting up and down too often, or within a combination that goes straight on.
  */
-export const BLOCKED_BY = ["rail", "helpers", "chairs", "held", "changes"] as const;
+export const BLOCKED_BY = ["rail", "helpers", "chairs", "held", "changes", "runsOn"] as const;
 export type BlockedBy = (typeof BLOCKED_BY)[number];
 
 /** The variant chosen for one person in one block, or rest. */

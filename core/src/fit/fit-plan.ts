@@ -23,6 +23,8 @@ export interface FitItem {
   readonly breathSeconds: number;
   /** What everyone has in their hands in water. */
   readonly equipment?: WaterEquipment;
+  /** Goes straight on from the item before within a combination: no one sits down or stands up between. */
+  readonly runsOn?: boolean;
   /** Seconds of the whole block, and when it ends. */
   readonly total: number;
   readonly to: number;
@@ -37,7 +39,11 @@ export interface FitPlan {
 }
 
 /** A block as a plan reads it. */
-type FitBlockOfPlan = FitItem & { readonly performed?: Movement; readonly block?: Pick<PlanItem, "equipment"> };
+type FitBlockOfPlan = FitItem & {
+  readonly performed?: Movement;
+  readonly block?: Pick<PlanItem, "equipment">;
+  readonly part?: { readonly runsOn: boolean } | null;
+};
 
 /** What the fit takes of a plan that was read, of the place and of the instructor's word. */
 export const fitPlanOf = (
@@ -47,7 +53,7 @@ export const fitPlanOf = (
   holds: readonly PinnedVariant[] = [],
 ): FitPlan => ({
   blocks: blocks.map(
-    ({ id, movement, performed, holdPieces, pauseSeconds, plannedVariant, turns, breathSeconds, total, to, block }) => ({
+    ({ id, movement, performed, holdPieces, pauseSeconds, plannedVariant, turns, breathSeconds, total, to, block, part }) => ({
       id,
       movement: performed ?? movement,
       ...(holdPieces && holdPieces.length > 0 && { holdPieces }),
@@ -56,6 +62,7 @@ export const fitPlanOf = (
       turns: turns.map(({ lead, rounds }) => ({ lead, rounds })),
       breathSeconds,
       ...(block?.equipment && { equipment: block.equipment }),
+      ...(part?.runsOn && { runsOn: true }),
       total,
       to,
     }),

@@ -7,8 +7,9 @@ import { atLines, type FileProblem, problemsOf, readJson } from "../files/json.t
 import { upgradeMovementsIn } from "../movement/former-format.ts";
 import { VARIANT_KINDS } from "../movement/variant.ts";
 import { PlanFile, type PlanInFile, unknownMovements } from "../plan/plan-file.ts";
+import { withMovements } from "../schedule/items-with-movements.ts";
 import { planContextOf } from "../schedule/plan-setting.ts";
-import { schedulePlan, withMovements } from "../schedule/schedule-plan.ts";
+import { schedulePlan } from "../schedule/schedule-plan.ts";
 import { OPEN_HALL, type VenueResources } from "../venues/resources.ts";
 import { type FitPlan, fitPlanOf } from "./fit-plan.ts";
 import type { FitPerson } from "./session.ts";

@@ -71,6 +71,10 @@ export function sumsOf(cells: readonly FittedCell[], { blocks }: PersonOptions):
   };
 }
 
+/** Whether an item goes straight on from the one before, or the one after goes straight on from it. */
+const isJoined = (blocks: PersonOptions["blocks"], b: number): boolean =>
+  blocks[b]?.block.runsOn === true || blocks[b + 1]?.block.runsOn === true;
+
 /** What stands between a block and its best way, where no cap on the block does. */
 export function blockersOf(
   { all, options }: PersonOptions["blocks"][number],
@@ -85,8 +89,8 @@ export function blockersOf(
   return RESOURCES.find((what) => offered.every(({ takes }) => takes[what] > chosen.takes[what])) ?? "rail";
 }
 
-/** Caps on sums and runs that doing every block at its best would go beyond; all of them where none does alone. */
-export function bindingSessionCaps({ person, blocks }: PersonOptions): readonly Cap[] {
+/** Caps on sums and runs that doing every block at its best would go beyond. */
+function passedSessionCaps({ person, blocks }: PersonOptions): readonly Cap[] {
   const overSession = person.caps.filter(isOverSession);
   const best = blocks.map(({ all }) => all.reduce((a, b) => (b.worth > a.worth + LESS ? b : a)));
   const spent = best.map((option, b) => sessionUseOf(option, itemAt(blocks, b).block.total));
@@ -96,11 +100,16 @@ export function bindingSessionCaps({ person, blocks }: PersonOptions): readonly 
     run = option.onFeet ? run + itemAt(blocks, b).block.total : 0;
     longest = Math.max(longest, run);
   });
-  const passed = overSession.filter((cap) => {
+  return overSession.filter((cap) => {
     const { sums, run: mostRun } = sessionLimits([cap]);
     return longest > mostRun || sums.some((limit, sum) => spent.reduce((all, each) => all + itemAt(each, sum), 0) > limit);
   });
-  return passed.length > 0 ? passed : overSession;
+}
+
+/** Caps on sums and runs that doing every block at its best would go beyond; all of them where none does alone. */
+export function bindingSessionCaps(options: PersonOptions): readonly Cap[] {
+  const passed = passedSessionCaps(options);
+  return passed.length > 0 ? passed : options.person.caps.filter(isOverSession);
 }
 
 /**
@@ -115,12 +124,14 @@ export function rowOf(
 ): FittedRow {
   const { person, blocks } = options;
   const build = buildOf(person.measured, person.stature);
+  const passed = passedSessionCaps(options);
   const overSession = bindingSessionCaps(options);
   const cells = blocks.map((each, b): FittedCell => {
     const option = itemAt(chosen, b);
     const broken = each.search.terms.broken();
     if (each.spent.length > 0) return restCell([...broken, ...each.spent]);
-    const gaveWay = blockersOf(each, option, (way) => isOpen(b, way));
+    const blocker = blockersOf(each, option, (way) => isOpen(b, way));
+    const gaveWay = blocker === "changes" && passed.length === 0 && isJoined(blocks, b) ? "runsOn" : blocker;
     // What gave way over the session did so for a sum or a run where there is one, else for fewer changes.
     const forSession = gaveWay === "changes" && overSession.length > 0;
     const because = forSession ? [...broken, ...overSession] : broken;

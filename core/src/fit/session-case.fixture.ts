@@ -20,6 +20,7 @@ const block = (options: { minLength: number; maxLength: number }): fc.Arbitrary<
   fc.record({
     seconds: fc.integer({ min: 20, max: 120 }),
     roomChanges: fc.boolean(),
+    runsOn: fc.boolean(),
     options: fc.array(option, options).map((each) => [...each, REST]),
   });
 
@@ -57,7 +58,10 @@ export function worthByRules({ blocks, limits }: SessionCase, chosen: readonly n
     run = each.onFeet ? run + of.seconds : 0;
     if (run > limits.run) return null;
     const before = options[b - 1];
-    if (before && !of.roomChanges && before.onFeet !== each.onFeet) worth -= CHANGE_COST;
+    if (before && !of.roomChanges && before.onFeet !== each.onFeet) {
+      if (of.runsOn) return null;
+      worth -= CHANGE_COST;
+    }
     if (each.rests && rests >= 2 && of.options.length > 1) worth -= THIRD_REST_COST;
     rests = each.rests ? rests + 1 : 0;
     worth += each.worth;

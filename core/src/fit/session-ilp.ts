@@ -48,7 +48,7 @@ export function buildSessionIlp(blocks: readonly SessionItem[], limits: SessionL
     const standing = onFeet(stretch);
     if (standing.length > 0) rows.push(`${standing.join(" ")} <= ${stretch.length - 1}`);
   }
-  blocks.forEach(({ roomChanges, options }, b) => {
+  blocks.forEach(({ roomChanges, runsOn, options }, b) => {
     if (b > 0 && !roomChanges)
       for (const [up, down] of [
         [b, b - 1],
@@ -60,7 +60,8 @@ export function buildSessionIlp(blocks: readonly SessionItem[], limits: SessionL
       }
     if (b > 0 && !roomChanges) {
       goal.push(term(-CHANGE_COST, `y${b}`));
-      bounded.push(`0 <= y${b} <= 1`);
+      // Who goes straight on changes nothing.
+      bounded.push(runsOn ? `y${b} = 0` : `0 <= y${b} <= 1`);
     }
     if (b < 2 || options.length === 1) return;
     rows.push(`${sumOf(blocks, [b - 2, b - 1, b], ({ rests }) => (rests ? 1 : 0)).join(" ")} - z${b} <= 2`);

@@ -6,6 +6,8 @@ export interface SessionItem {
   readonly seconds: number;
   /** Whether the group itself changes between chair and feet before it; changing with the group costs nothing. */
   readonly roomChanges: boolean;
+  /** Whether it goes straight on from the block before: on the feet in both, or in neither, unless the group changes. */
+  readonly runsOn?: boolean;
   readonly options: readonly SessionOption[];
 }
 
@@ -114,8 +116,10 @@ export class Walk {
     this.states = (this.bounded ? blocks.length + 1 : 2) * RESTS;
   }
 
-  /** The state after a class of option; -1 where the run would be too long. */
+  /** The state after a class of option; -1 where the run would be too long, or a block that runs on would not. */
   next(block: number, state: number, kind: number): number {
+    const { runsOn, roomChanges } = itemAt(this.blocks, block).of;
+    if (block > 0 && runsOn && !roomChanges && state >= RESTS !== (kind === 0)) return -1;
     if (kind === 2) return Math.min(MAX_RESTS, (state % RESTS) + 1);
     if (kind === 1) return 0;
     const stood = Math.floor(state / RESTS) + 1;

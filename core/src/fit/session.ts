@@ -244,6 +244,7 @@ export function selectOptions({ blocks, limits }: PersonOptions, worth: Worth = 
     ({ block, roomChanges: changes }, b): SessionItem => ({
       seconds: block.total,
       roomChanges: changes,
+      ...(block.runsOn && { runsOn: true }),
       options: itemAt(open, b).map((option) => ({
         worth: worth(b, option) ?? 0,
         onFeet: option.onFeet,

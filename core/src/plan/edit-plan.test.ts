@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import * as v from "valibot";
 import { describe, expect, test } from "vitest";
+import { changeCombination, combineItems, separateParts } from "./edit-combination.ts";
 import {
   addMovement,
   addRepetitions,
@@ -8,7 +9,6 @@ import {
   duplicateItem,
   moveItem,
   type PlanEdit,
-  practiseTogether,
   removeItem,
   setStyle,
   switchOneSide,
@@ -69,27 +69,15 @@ describe("editing a plan", () => {
     });
   });
 
-  test("a combination is practised in parts, joined, then quietly", () => {
-    const { blocks } = after(practiseTogether("b2", 2, "Harbour wall"));
-    expect(blocks.map(({ id, combination, straight, quiet }) => [id, combination, straight, quiet])).toEqual([
-      ["b1", undefined, undefined, undefined],
-      ["b2", "Harbour wall", undefined, undefined],
-      ["b3", "Harbour wall", undefined, undefined],
-      ["b4", "Harbour wall", undefined, undefined],
-      ["b5", "Harbour wall", true, undefined],
-      ["b6", "Harbour wall", undefined, true],
-      ["b7", "Harbour wall", true, true],
-    ]);
-    expect(after(practiseTogether("b3", 2, "Too few"))).toEqual(start);
-  });
-
   test("whatever is done, block ids never meet and the plan can be read", () => {
     const anyId = fc.constantFrom("b1", "b2", "b4", "b6");
     const anyEdit: fc.Arbitrary<PlanEdit> = fc.oneof(
       fc.constant(addMovement({ id: "trunk-turn", phase: "loosen" }, null)),
       anyId.map(removeItem),
       anyId.map(duplicateItem),
-      anyId.map((id) => practiseTogether(id, 2, "Two")),
+      anyId.map((id) => combineItems(id, 2, "Two")),
+      anyId.map((id) => changeCombination(`${id}.1.2`, (combination) => ({ ...combination, order: "inTurn" }))),
+      anyId.map(separateParts),
       anyId.map((id) => switchOneSide(id, "left")),
       anyId.map((id) => updateItem(id, { hold: "left", talk: 15, facing: 2 })),
     );

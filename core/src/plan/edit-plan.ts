@@ -4,7 +4,7 @@ import type { Side } from "../side.ts";
 import { changeItem, newItemId, type PlanItemChange } from "./change-item.ts";
 import type { PinnedVariant } from "./pinned-variant.ts";
 import type { PlanContent } from "./plan.ts";
-import { type PlanItem, REPETITIONS, switchItemSide } from "./plan-item.ts";
+import { type PlanItem, planItemIdOf, REPETITIONS, switchItemSide } from "./plan-item.ts";
 import { BREATH_SECONDS, repetitionsIn, type TeachingStyle } from "./style.ts";
 
 /** A change to a plan's content. What it cannot do leaves the plan as it was. */
@@ -16,8 +16,11 @@ const onBlocks =
   (edit: (blocks: readonly PlanItem[]) => readonly PlanItem[]): PlanEdit =>
   (content) => ({ ...content, blocks: edit(content.blocks) });
 
+/** Where an item stands; a part of a combination stands where its combination does. -1 where there is none. */
+const placeOf = (blocks: readonly PlanItem[], id: string): number => blocks.findIndex((block) => block.id === planItemIdOf(id));
+
 const onBlock = (id: string, edit: (block: PlanItem) => PlanItem): PlanEdit =>
-  onBlocks((blocks) => blocks.map((block) => (block.id === id ? edit(block) : block)));
+  onBlocks((blocks) => blocks.map((block) => (block.id === planItemIdOf(id) ? edit(block) : block)));
 
 /**
  * Adds a movement after a block, or at the end, with the repetitions of the style in its phase.
@@ -30,17 +33,17 @@ export const addMovement =
   (content) => {
     const { blocks, style } = content;
     const block: PlanItem = { id: newItemId(blocks), movementId: id, rounds: repetitionsIn(style, phase).ideal };
-    const at = blocks.findIndex(({ id }) => id === after);
+    const at = after === null ? -1 : placeOf(blocks, after);
     return { ...content, blocks: blocks.toSpliced(at < 0 ? blocks.length : at + 1, 0, block) };
   };
 
-export const removeItem = (id: string): PlanEdit => onBlocks((blocks) => blocks.filter((block) => block.id !== id));
+export const removeItem = (id: string): PlanEdit => onBlocks((blocks) => blocks.filter((block) => block.id !== planItemIdOf(id)));
 
 /** Moves a block by some places, or to the place of another. */
 export const moveItem = (id: string, to: { readonly by: number } | { readonly placeOf: string }): PlanEdit =>
   onBlocks((blocks) => {
-    const from = blocks.findIndex((block) => block.id === id);
-    const place = "by" in to ? from + to.by : blocks.findIndex((block) => block.id === to.placeOf);
+    const from = placeOf(blocks, id);
+    const place = "by" in to ? from + to.by : placeOf(blocks, to.placeOf);
     const block = blocks[from];
     if (!block || place < 0 || place >= blocks.length) return blocks;
     return blocks.toSpliced(from, 1).toSpliced(place, 0, block);
@@ -75,7 +78,7 @@ export const holdItem =
 /** Puts the same block behind itself once more. */
 export const duplicateItem = (id: string): PlanEdit =>
   onBlocks((blocks) => {
-    const at = blocks.findIndex((block) => block.id === id);
+    const at = placeOf(blocks, id);
     const block = blocks[at];
     return block ? blocks.toSpliced(at + 1, 0, { ...block, id: newItemId(blocks) }) : blocks;
   });
@@ -97,32 +100,6 @@ export const pinAll =
 /** The block for the other side. @param leadsFirst the side that it begins with when it does not say */
 export const switchOneSide = (id: string, leadsFirst: Side): PlanEdit =>
   onBlock(id, (block) => switchItemSide(block, leadsFirst));
-
-/**
- * Practises a block and those after it as a named combination: in parts as they stand, then joined, then once more with
- * the instructor saying less. Joined parts run straight on.
- *
- * @param parts how many blocks it has, two or more
- */
-export const practiseTogether = (id: string, parts: number, name: string): PlanEdit =>
-  onBlocks((blocks) => {
-    const at = blocks.findIndex((block) => block.id === id);
-    const taken = blocks.slice(at, at + parts);
-    if (at < 0 || parts < 2 || taken.length < parts) return blocks;
-    let all: readonly PlanItem[] = blocks.map((block) => (taken.includes(block) ? { ...block, combination: name } : block));
-    let after = at + parts;
-    for (const quiet of [false, true])
-      for (const [part, block] of taken.entries()) {
-        const copy: PlanItem = {
-          ...changeItem(block, { talk: undefined, straight: part > 0 ? true : undefined, quiet: quiet ? true : undefined }),
-          id: newItemId(all),
-          combination: name,
-        };
-        all = all.toSpliced(after, 0, copy);
-        after += 1;
-      }
-    return all;
-  });
 
 export const changeBreath =
   (by: number): PlanEdit =>

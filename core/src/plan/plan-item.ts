@@ -5,6 +5,7 @@ import type { Movement, Phase } from "../movement/format.ts";
 import type { TimedHold } from "../movement/timed-hold.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "../movement/variant.ts";
 import { otherSide, type Side } from "../side.ts";
+import type { Combination } from "./combination.ts";
 import type { TeachingStyle } from "./style.ts";
 
 /** Quarter turns to the right from facing the instructor. */
@@ -47,6 +48,11 @@ export interface PlanItem {
   readonly facing?: Facing;
   /** In a pool: what everyone has in their hands. */
   readonly equipment?: WaterEquipment;
+  /**
+   * Several movements as one thing: the item is then all of them, its own movement is the first, and what else it says goes for
+   * each of them.
+   */
+  readonly combined?: Combination;
   /** The named combination it is practised in. */
   readonly combination?: string;
 }
@@ -97,3 +103,14 @@ export function switchItemSide(block: PlanItem, leadsFirst: Side): PlanItem {
     ...(block.facing !== undefined && { facing: mirroredFacing(block.facing) }),
   };
 }
+
+/**
+ * Ids of every movement that some items name, those of combinations too.
+ *
+ * @param blocks items of a plan
+ */
+export const movementIdsOf = (blocks: readonly Pick<PlanItem, "movementId" | "combined">[]): ReadonlySet<string> =>
+  new Set(blocks.flatMap(({ movementId, combined }) => [movementId, ...(combined?.parts ?? []).map((part) => part.movementId)]));
+
+/** Id of the plan item that a scheduled item belongs to: a part of a combination has its item's id and a number. */
+export const planItemIdOf = (scheduledId: string): string => scheduledId.split(".", 1)[0] ?? scheduledId;

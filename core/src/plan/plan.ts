@@ -6,6 +6,7 @@ import { SUPPORT_MODES } from "../movement/support-mode.ts";
 import { HOLD_SECONDS, HOLD_SHARES, holdSeconds, MOST_HOLD_LEVELS } from "../movement/timed-hold.ts";
 import type { FloorPosition } from "../setup/standing-positions.ts";
 import { SIDES } from "../side.ts";
+import { COMBINATION_BOUNDS, combinedItems, PART_ORDERS } from "./combination.ts";
 import type { PinnedVariant } from "./pinned-variant.ts";
 import { EXPLANATION_SECONDS, FACINGS, type PlanItem, REPETITIONS } from "./plan-item.ts";
 import { SESSION_PURPOSES, type SessionPurpose } from "./purpose.ts";
@@ -33,6 +34,13 @@ export interface PersonPosition extends FloorPosition {
 /** Blocks that one plan may have. */
 export const MAX_PLAN_ITEMS = 60;
 
+/** Items that a plan makes once its combinations are taken apart. */
+const MOST_SCHEDULED_ITEMS = 120;
+
+/** The most items that the items of a plan can make. */
+const scheduledItems = (blocks: readonly Pick<PlanItem, "combined" | "rounds">[]): number =>
+  blocks.reduce((sum, { combined, rounds: each }) => sum + (combined ? combinedItems(combined, each) : 1), 0);
+
 export const EMPTY_PLAN: PlanContent = {
   blocks: [],
   style: USUAL_STYLE,
@@ -44,6 +52,7 @@ export const EMPTY_PLAN: PlanContent = {
 
 const breath = v.pipe(v.number(), v.minValue(BREATH_SECONDS.least), v.maxValue(BREATH_SECONDS.most));
 const side = v.picklist(SIDES);
+const rounds = v.pipe(v.number(), v.integer(), v.minValue(REPETITIONS.least), v.maxValue(REPETITIONS.most));
 
 const HoldSchema = v.pipe(
   v.array(
@@ -58,10 +67,41 @@ const HoldSchema = v.pipe(
   v.check((levels) => holdSeconds(levels) <= HOLD_SECONDS.most, "holdTooLong"),
 );
 
+const CombinationSchema = v.strictObject({
+  name: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(COMBINATION_BOUNDS.name)),
+  parts: v.pipe(
+    v.array(
+      v.strictObject({
+        movementId: v.pipe(v.string(), v.maxLength(60)),
+        times: v.exactOptional(
+          v.pipe(v.number(), v.integer(), v.minValue(COMBINATION_BOUNDS.times.least), v.maxValue(COMBINATION_BOUNDS.times.most)),
+        ),
+      }),
+    ),
+    v.minLength(COMBINATION_BOUNDS.parts.least),
+    v.maxLength(COMBINATION_BOUNDS.parts.most),
+  ),
+  order: v.picklist(PART_ORDERS),
+  passes: v.pipe(
+    v.array(
+      v.strictObject({
+        how: v.picklist(["parts", "joined"]),
+        quiet: v.exactOptional(v.literal(true)),
+        side: v.exactOptional(v.picklist(["first", "other"])),
+        rounds: v.exactOptional(rounds),
+        breathSeconds: v.exactOptional(breath),
+        say: v.exactOptional(v.pipe(v.string(), v.maxLength(COMBINATION_BOUNDS.say))),
+      }),
+    ),
+    v.minLength(COMBINATION_BOUNDS.passes.least),
+    v.maxLength(COMBINATION_BOUNDS.passes.most),
+  ),
+});
+
 const BlockSchema = v.strictObject({
   id: v.pipe(v.string(), v.regex(/^[a-z0-9-]{1,40}$/)),
   movementId: v.pipe(v.string(), v.maxLength(60)),
-  rounds: v.pipe(v.number(), v.integer(), v.minValue(REPETITIONS.least), v.maxValue(REPETITIONS.most)),
+  rounds,
   timedHold: v.exactOptional(HoldSchema),
   first: v.exactOptional(side),
   only: v.exactOptional(side),
@@ -81,6 +121,7 @@ const BlockSchema = v.strictObject({
   quiet: v.exactOptional(v.boolean()),
   facing: v.exactOptional(v.picklist(FACINGS)),
   equipment: v.exactOptional(v.picklist(WATER_EQUIPMENT_NAMES)),
+  combined: v.exactOptional(CombinationSchema),
   combination: v.exactOptional(v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(60))),
 });
 
@@ -102,6 +143,11 @@ export const PlanContentSchema = v.object({
     v.array(BlockSchema),
     v.maxLength(MAX_PLAN_ITEMS),
     v.check((blocks) => new Set(blocks.map(({ id }) => id)).size === blocks.length, "sameIds"),
+    v.check(
+      (blocks) => blocks.every(({ movementId, combined }) => !combined || combined.parts[0]?.movementId === movementId),
+      "combinationBegins",
+    ),
+    v.check((blocks) => scheduledItems(blocks) <= MOST_SCHEDULED_ITEMS, "tooManyParts"),
   ),
   style: TeachingStyleSchema,
   breathSeconds: breath,

@@ -2,16 +2,24 @@ import { USUAL_BUILD } from "../body/build.ts";
 import { REFERENCE_STATURE } from "../body/segments.ts";
 import { itemAt } from "../checked-access.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
+import type { PlanItemWithMovement } from "../schedule/items-with-movements.ts";
 import { risingBetween } from "../schedule/rising.ts";
 import {
   leadingSidesInOrder,
   type PlanContext,
-  type PlanItemWithMovement,
   type PlanSchedule,
   type ScheduledItem,
   schedulePlan,
 } from "../schedule/schedule-plan.ts";
-import { type SideTotals, sidesOfItem, sumSides, type TurnDemands, type Uneven, unevenSides } from "./side-balance.ts";
+import {
+  type SideTotals,
+  sidesByItem,
+  sidesOfItem,
+  sumSides,
+  type TurnDemands,
+  type Uneven,
+  unevenSides,
+} from "./side-balance.ts";
 
 /** A plan with the demands of its variants on an average body. */
 export interface PlanAnalysis {
@@ -53,7 +61,7 @@ export function analyzePlan(blocks: readonly PlanItemWithMovement[], context: Pl
     demands,
     sides,
     totals: sumSides(sides),
-    uneven: unevenSides(reading.blocks.map(({ id }, i) => ({ id, sides: itemAt(sides, i) }))),
+    uneven: unevenSides(sidesByItem(reading.blocks.map(({ id }, i) => ({ id, sides: itemAt(sides, i) })))),
     balance: demands.map((each) => Math.max(0, ...each.map(({ balance }) => balance.total))),
     rising: risingBetween(reading),
   };

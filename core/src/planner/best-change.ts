@@ -6,15 +6,10 @@ import type { VariantCache } from "../fit/variant-cache.ts";
 import { welfare } from "../fit/welfare.ts";
 import { type Movement, taughtName } from "../movement/format.ts";
 import { changeItem } from "../plan/change-item.ts";
-import { isHeld, type PlanItem } from "../plan/plan-item.ts";
+import { isHeld, movementIdsOf, type PlanItem, planItemIdOf } from "../plan/plan-item.ts";
 import { COUNTED_REPETITIONS, repetitionsIn, type TeachingStyle } from "../plan/style.ts";
-import {
-  type PlanContext,
-  type PlanItemWithMovement,
-  problemsOf,
-  type ScheduledItem,
-  schedulePlan,
-} from "../schedule/schedule-plan.ts";
+import type { PlanItemWithMovement } from "../schedule/items-with-movements.ts";
+import { type PlanContext, problemsOf, type ScheduledItem, schedulePlan } from "../schedule/schedule-plan.ts";
 import type { VenueResources } from "../venues/resources.ts";
 import type { PlanChange } from "./plan-change.ts";
 
@@ -66,6 +61,16 @@ function costsOf({ rows }: FittedGroup, blocks: number): number[] {
     ),
   );
 }
+
+/** What each plan item costs: a combination as much as its parts together. */
+const costsOfItems = (
+  blocks: readonly PlanItemWithMovement[],
+  reading: { readonly blocks: readonly Pick<ScheduledItem, "id">[] },
+  costs: readonly number[],
+): number[] =>
+  blocks.map(({ block }) =>
+    reading.blocks.reduce((sum, { id }, i) => sum + (planItemIdOf(id) === block.id ? itemAt(costs, i) : 0), 0),
+  );
 
 interface Change {
   readonly change: PlanChange;
@@ -154,9 +159,10 @@ export function* bestChangesIncrementally(input: BestChangeInput): Generator<und
   const planOf = (reading: { readonly blocks: readonly ScheduledItem[] }) => fitPlanOf(reading, resources, context.style);
   const reading = schedulePlan(blocks, context);
   const base = yield* fitGroupIncrementally(planOf(reading), people, variants, memory);
-  const costs = costsOf(base, blocks.length);
-  const costliest = [...costs.keys()].sort((a, b) => itemAt(costs, b) - itemAt(costs, a) || a - b).slice(0, BLOCKS);
-  const used = new Set(blocks.map(({ movement }) => movement.id));
+  const costs = costsOfItems(blocks, reading, costsOf(base, reading.blocks.length));
+  const single = [...costs.keys()].filter((at) => itemAt(blocks, at).block.combined === undefined);
+  const costliest = single.sort((a, b) => itemAt(costs, b) - itemAt(costs, a) || a - b).slice(0, BLOCKS);
+  const used = movementIdsOf(blocks.map(({ block }) => block));
   const helpful: { change: HelpfulChange; gain: number }[] = [];
   for (const at of costliest) {
     const inPlace: { movement: Movement; cost: number }[] = [];

@@ -147,15 +147,17 @@ const RUN = 3;
 export function strainSequences({ reading, demands }: PlanAnalysis): StrainSequence[] {
   return STRAINS.flatMap(({ name, hard }) => {
     const runs: StrainSequence[] = [];
-    let run: string[] = [];
+    // The parts of a combination come back in every pass: each movement of it counts once.
+    let run = new Map<string, string>();
     const close = () => {
-      if (run.length >= RUN) runs.push({ strain: name, blockIds: run });
-      run = [];
+      if (run.size >= RUN) runs.push({ strain: name, blockIds: [...run.values()] });
+      run = new Map();
     };
-    reading.blocks.forEach(({ id }, i) => {
+    reading.blocks.forEach(({ id, movement, part }, i) => {
       const isHard = (demands[i] ?? []).some((demand) => strainOf(demand, name) >= hard);
-      if (isHard) run.push(id);
-      else close();
+      const counted = part === null ? id : `${part.itemId} ${movement.id}`;
+      if (!isHard) close();
+      else if (!run.has(counted)) run.set(counted, id);
     });
     close();
     return runs;

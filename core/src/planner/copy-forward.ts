@@ -2,8 +2,10 @@ import type { VariantCache } from "../fit/variant-cache.ts";
 import type { Movement } from "../movement/format.ts";
 import { newItemId } from "../plan/change-item.ts";
 import type { PlanContent } from "../plan/plan.ts";
+import { movementIdsOf } from "../plan/plan-item.ts";
 import { repetitionsIn } from "../plan/style.ts";
-import { type PlanContext, type PlanItemWithMovement, withMovements } from "../schedule/schedule-plan.ts";
+import { type PlanItemWithMovement, withMovements } from "../schedule/items-with-movements.ts";
+import type { PlanContext } from "../schedule/schedule-plan.ts";
 import { analyzePlan } from "./analyze-plan.ts";
 import { readContent } from "./content.ts";
 import { fixDuration } from "./fixes.ts";
@@ -35,7 +37,7 @@ function mostWanted(
       0,
     );
   };
-  const used = new Set(blocks.map(({ movement }) => movement.id));
+  const used = movementIdsOf(blocks.map(({ block }) => block));
   const [best] = movements
     .filter(({ id, phase }) => !used.has(id) && (phase === "loosen" || phase === "flow") && context.familiarityWith(id) === "new")
     .map((movement) => ({ movement, worth: worth(movement) }))

@@ -2,10 +2,12 @@ import { itemAt } from "../checked-access.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
 import { taughtName } from "../movement/format.ts";
 import { changeItem, newItemId, type PlanItemChange } from "../plan/change-item.ts";
-import type { PlanItem } from "../plan/plan-item.ts";
+import { type PlanItem, planItemIdOf } from "../plan/plan-item.ts";
 import { COUNTED_REPETITIONS, repetitionsIn } from "../plan/style.ts";
+import type { CombinedPart } from "../schedule/combined-items.ts";
+import type { PlanItemWithMovement } from "../schedule/items-with-movements.ts";
 import { outOfOrder, readPhases } from "../schedule/phases.ts";
-import { type PlanContext, type PlanItemWithMovement, problemsOf, type ScheduledItem } from "../schedule/schedule-plan.ts";
+import { type PlanContext, problemsOf, type ScheduledItem } from "../schedule/schedule-plan.ts";
 import { otherSide } from "../side.ts";
 import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
 import type { PlanChange } from "./plan-change.ts";
@@ -30,7 +32,7 @@ export interface FixInput {
 }
 
 const withItemChanged = (blocks: readonly PlanItemWithMovement[], id: string, differs: PlanItemChange): PlanItemWithMovement[] =>
-  blocks.map((each) => (each.block.id === id ? { ...each, block: changeItem(each.block, differs) } : each));
+  blocks.map((each) => (each.block.id === planItemIdOf(id) ? { ...each, block: changeItem(each.block, differs) } : each));
 
 type Option = readonly [change: PlanChange, differs: PlanItemChange];
 
@@ -86,8 +88,9 @@ const apartBy = ({ uneven }: PlanAnalysis): number => uneven.reduce((sum, { diff
  * @param before the plan's analysis
  */
 export function fixSides(input: FixInput, before: PlanAnalysis, { tippedBy, count }: Uneven): Fix[] {
-  const block = before.reading.blocks.find(({ id }) => id === tippedBy);
-  if (!block) return [];
+  const block = before.reading.blocks.find(({ id }) => planItemIdOf(id) === tippedBy);
+  // A combination does both sides of all its passes, or one where the instructor said so.
+  if (!block || block.part !== null) return [];
   const called = block.block.rounds;
   const [first] = block.turns;
   // Holds are counted for each side: more of them balance nothing.
@@ -133,6 +136,14 @@ const LOSS = { talk: 0.2, again: 0.4, loosen: 0.7, rounds: 1, tooNew: 1.1, takeO
 /** New movements that a session takes well. */
 export const MAX_NEW_MOVEMENTS = 2;
 
+/** A whole combination left out: what is taught as one thing is not shortened in parts. */
+const withoutCombination = ({ blocks }: FixInput, { reading }: PlanAnalysis, { itemId, name }: CombinedPart): Step => ({
+  change: { change: "leaveOut", movement: name },
+  blocks: blocks.filter(({ block }) => block.id !== itemId),
+  seconds: reading.blocks.reduce((sum, { part, total }) => sum + (part?.itemId === itemId ? total : 0), 0),
+  weight: LOSS.takeOut,
+});
+
 /** Everything that may be cut once more, the settling never. */
 function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
   const { blocks, context } = input;
@@ -140,6 +151,8 @@ function cuts(input: FixInput, analysis: PlanAnalysis): Step[] {
   const tooNew = analysis.reading.blocks.filter(({ familiarity }) => familiarity === "new").length > MAX_NEW_MOVEMENTS;
   return analysis.reading.blocks.flatMap((reading): Step[] => {
     if (reading.phase === "settle") return [];
+    if (reading.part !== null)
+      return reading.part.passNumber === 0 && reading.part.begins ? [withoutCombination(input, analysis, reading.part)] : [];
     const { id, block, phase, familiarity } = reading;
     const steps: Step[] = [];
     if (block.talk)
@@ -180,7 +193,7 @@ function additions({ blocks }: FixInput, analysis: PlanAnalysis): Step[] {
   const settle = readPhases(analysis.reading).find(({ phase }) => phase === "settle");
   const deeper = analysis.reading.blocks.flatMap((reading): Step[] => {
     const rounds = more(reading.block.rounds);
-    if (rounds > most || reading.phase === "arrive" || reading.timedHold !== null) return [];
+    if (reading.part !== null || rounds > most || reading.phase === "arrive" || reading.timedHold !== null) return [];
     const short = reading.phase === "settle" && (settle?.shortBy ?? 0) > 0;
     const weight = short ? 0.5 : reading.phase === "flow" ? 1 : 1.5;
     return [
@@ -206,7 +219,8 @@ function repeats(blocks: readonly PlanItemWithMovement[], { reading }: PlanAnaly
   const often = (movementId: string) => flow.filter(({ movement }) => movement.id === movementId).length;
   return flow.flatMap((reading): Step[] => {
     const planned = blocks.find(({ block }) => block.id === reading.id);
-    if (!planned || often(reading.movement.id) > 1 || reading.block.straight || reading.block.combination) return [];
+    const combined = reading.part !== null || reading.block.combination !== undefined;
+    if (!planned || often(reading.movement.id) > 1 || reading.block.straight || combined) return [];
     const id = newItemId(blocks.map(({ block }) => block));
     return [
       {

@@ -2,8 +2,9 @@ import { formatChange, formatIssue } from "@able-tide/words/planner";
 import { describe, expect, test } from "vitest";
 import { itemAt } from "../checked-access.ts";
 import { createVariantCache } from "../fit/variant-cache.ts";
+import type { PlanItemWithMovement } from "../schedule/items-with-movements.ts";
 import { circumstances, planned } from "../schedule/plan.fixture.ts";
-import type { PlanContext, PlanItemWithMovement } from "../schedule/schedule-plan.ts";
+import type { PlanContext } from "../schedule/schedule-plan.ts";
 import { analyzePlan } from "./analyze-plan.ts";
 import { findFixes, findPlanIssues } from "./plan-issues.ts";
 

@@ -132,7 +132,8 @@ function learningNotes({ reading }: PlanAnalysis, style: TeachingStyle): PlanIss
   const fresh = reading.blocks.filter(({ familiarity }) => familiarity === "new");
   const most = style.learning === "sameSet" ? 0 : MAX_NEW_MOVEMENTS;
   const leastOf = ({ phase }: ScheduledItem): number => repetitionsIn(style, phase).least;
-  const few = reading.blocks.filter((item) => item.timedHold === null && item.block.rounds < leastOf(item));
+  // The parts of a combination are repeated pass after pass.
+  const few = reading.blocks.filter((item) => item.timedHold === null && item.part === null && item.block.rounds < leastOf(item));
   const circles = reading.blocks.filter(
     ({ movement }) => style.neck === "halfCircles" && movement.features?.includes("fullNeckCircle"),
   );

@@ -1,6 +1,7 @@
 import { sidedColumns } from "../body/channels.ts";
 import { numberAt } from "../checked-access.ts";
 import type { Demand } from "../movement/demand.ts";
+import { planItemIdOf } from "../plan/plan-item.ts";
 import type { ScheduledItem } from "../schedule/schedule-plan.ts";
 import { type Pair, pairOf, sideIndex } from "../side.ts";
 
@@ -65,6 +66,23 @@ export interface Uneven {
   readonly totals: Pair;
   readonly difference: number;
   readonly tippedBy: string;
+}
+
+/**
+ * What each plan item does on each side, in their order: that of a combination is the sum of its parts.
+ *
+ * @param blocks scheduled items with their totals
+ */
+export function sidesByItem(
+  blocks: readonly { readonly id: string; readonly sides: SideTotals }[],
+): { readonly id: string; readonly sides: SideTotals }[] {
+  const sums = new Map<string, SideTotals>();
+  for (const { id, sides } of blocks) {
+    const item = planItemIdOf(id);
+    const before = sums.get(item);
+    sums.set(item, before ? sumSides([before, sides]) : sides);
+  }
+  return [...sums].map(([id, sides]) => ({ id, sides }));
 }
 
 /** Counts over the difference that is asked about, each with the block that adds most to it. */

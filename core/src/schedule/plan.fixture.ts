@@ -1,10 +1,12 @@
 import fc from "fast-check";
 import { load } from "../movement/library.fixture.ts";
+import { type Combination, type CombinationPass, PART_ORDERS, USUAL_PASSES } from "../plan/combination.ts";
 import { mirroredFacing, type PlanItem } from "../plan/plan-item.ts";
 import { USUAL_STYLE } from "../plan/style.ts";
 import { otherSide } from "../side.ts";
 import type { BodyState, HandPlace, VenueSupports } from "./body-state.ts";
-import type { PlanContext, PlanItemWithMovement } from "./schedule-plan.ts";
+import type { PlanItemWithMovement } from "./items-with-movements.ts";
+import type { PlanContext } from "./schedule-plan.ts";
 
 export const HALL: VenueSupports = { chairs: true, rail: "right", pool: false };
 
@@ -24,7 +26,9 @@ export const circumstances = (differs: Partial<PlanContext> = {}): PlanContext =
 export const planned = (...blocks: (string | (Partial<PlanItem> & { readonly movementId: string }))[]): PlanItemWithMovement[] =>
   blocks.map((each, i) => {
     const said = typeof each === "string" ? { movementId: each } : each;
-    return { block: { id: `b${i + 1}`, rounds: 6, ...said }, movement: load(said.movementId) };
+    const item = { block: { id: `b${i + 1}`, rounds: 6, ...said }, movement: load(said.movementId) };
+    const parts = said.combined?.parts.map(({ movementId }) => load(movementId));
+    return parts ? { ...item, parts } : item;
   });
 
 const MOVEMENTS = [
@@ -54,6 +58,46 @@ const anyBlock: fc.Arbitrary<Partial<PlanItem> & { readonly movementId: string }
     maybe("talk", fc.integer({ min: 0, max: 60 })),
   )
   .map((parts) => Object.assign({}, ...parts));
+
+/** A combination of some movements, as an item by itself. */
+export const combined = (
+  movementIds: readonly string[],
+  differs: Partial<Combination> = {},
+): Pick<PlanItem, "movementId" | "combined"> => ({
+  movementId: movementIds[0] ?? "",
+  combined: {
+    name: "Harbour wall",
+    parts: movementIds.map((movementId) => ({ movementId })),
+    order: "sides",
+    passes: USUAL_PASSES,
+    ...differs,
+  },
+});
+
+/** Any combination of two or three movements of the hall. */
+export const anyCombination: fc.Arbitrary<Combination> = fc.record({
+  name: fc.constant("Harbour wall"),
+  parts: fc.array(
+    fc.tuple(fc.constantFrom(...MOVEMENTS), maybe("times", fc.integer({ min: 1, max: 3 }))).map(([movementId, times]) => ({
+      movementId,
+      ...times,
+    })),
+    { minLength: 2, maxLength: 3 },
+  ),
+  order: fc.constantFrom(...PART_ORDERS),
+  passes: fc.array(
+    fc
+      .tuple(
+        fc.record({ how: fc.constantFrom("parts" as const, "joined" as const) }),
+        maybe("quiet", fc.constant(true as const)),
+        maybe("side", fc.constantFrom("first" as const, "other" as const)),
+        maybe("rounds", fc.integer({ min: 1, max: 5 })),
+        maybe("breathSeconds", fc.integer({ min: 6, max: 10 })),
+      )
+      .map((parts): CombinationPass => Object.assign({}, ...parts)),
+    { minLength: 1, maxLength: 3 },
+  ),
+});
 
 export const anyPlan: fc.Arbitrary<PlanItemWithMovement[]> = fc
   .array(anyBlock, { minLength: 1, maxLength: 7 })

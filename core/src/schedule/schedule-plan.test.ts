@@ -7,9 +7,10 @@ import { firstSideOf, USUAL_STYLE } from "../plan/style.ts";
 import { analyzePlan } from "../planner/analyze-plan.ts";
 import { otherSide } from "../side.ts";
 import { cases } from "../test-size.fixture.ts";
+import type { PlanItemWithMovement } from "./items-with-movements.ts";
 import { readPhases } from "./phases.ts";
 import { anyPlan, circumstances, HALL, planned } from "./plan.fixture.ts";
-import { type PlanItemWithMovement, schedulePlan } from "./schedule-plan.ts";
+import { schedulePlan } from "./schedule-plan.ts";
 
 const variants = createVariantCache();
 

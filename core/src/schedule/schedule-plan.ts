@@ -5,28 +5,15 @@ import { type PlanItem, plannedVariant } from "../plan/plan-item.ts";
 import { firstSideOf, type TeachingStyle } from "../plan/style.ts";
 import type { Side } from "../side.ts";
 import { type BodyState, type EntryPattern, fits, stateAfter, type VenueSupports } from "./body-state.ts";
+import { type CombinedPart, type SingleItem, singleItems } from "./combined-items.ts";
 import { repetitionsPerSide, type Turn, turnsOf } from "./count.ts";
+import type { PlanItemWithMovement } from "./items-with-movements.ts";
 import { type Performance, performanceOf } from "./performed-item.ts";
 import type { DragCycles } from "./plan-setting.ts";
 import { findTransitions, type Transition, transitionOf, type Waypoint } from "./plan-transitions.ts";
 import { breathOf, demonstrationSeconds, type Familiarity, LEAVE_SAFELY_SECONDS, SIDE_CHANGE_WORDS } from "./time.ts";
 import { byCost, transitionPathsFrom } from "./transition-graph.ts";
 import { type EntryAndExit, entryAndExit } from "./waypoints.ts";
-
-/** A plan's blocks, its items, with the movements they name; an item whose movement is gone is left out. */
-export function withMovements(blocks: readonly PlanItem[], movements: readonly Movement[]): PlanItemWithMovement[] {
-  const known = new Map(movements.map((movement) => [movement.id, movement]));
-  return blocks.flatMap((block) => {
-    const movement = known.get(block.movementId);
-    return movement ? [{ block, movement }] : [];
-  });
-}
-
-/** A block with the movement it names. */
-export interface PlanItemWithMovement {
-  readonly block: PlanItem;
-  readonly movement: Movement;
-}
 
 /** All that a plan's time and joins depend on, other than its items. */
 export interface PlanContext {
@@ -55,6 +42,8 @@ export interface TimedTurn extends Turn {
 
 /** What one block is and takes. Seconds throughout. */
 export interface ScheduledItem extends Performance {
+  /** Which part of a combination it is; null where the plan item is done by itself. */
+  readonly part: CombinedPart | null;
   readonly id: string;
   readonly block: PlanItem;
   readonly movement: Movement;
@@ -117,9 +106,7 @@ const leaveFrom = (place: VenueSupports): EntryPattern => ({
   support: place.pool ? "pool" : place.chairs ? "seat" : "stand",
 });
 
-interface Joining {
-  readonly block: PlanItem;
-  readonly movement: Movement;
+interface Joining extends SingleItem {
   readonly planned: VariantSpec;
   readonly turns: readonly Turn[];
   readonly joins: readonly EntryAndExit[];
@@ -131,11 +118,11 @@ const NO_JOIN: EntryAndExit = {
   exit: { support: "stand", feet: null, load: null, hands: null },
 };
 
-function joiningOf({ block, movement }: PlanItemWithMovement, { style, seatedOnly, week, supports }: PlanContext): Joining {
+function joiningOf({ block, movement, part }: SingleItem, { style, seatedOnly, week, supports }: PlanContext): Joining {
   const planned = plannedVariant(movement, block, { seatedOnly, pool: supports.pool, depth: style.depth });
   const turns = turnsOf(movement, block, style.counting, firstSideOf(style, week));
   const joins = turns.map(({ lead }) => entryAndExit(movement, planned, lead, block.facing ?? null) ?? NO_JOIN);
-  return { block, movement, planned, turns, joins };
+  return { block, movement, part, planned, turns, joins };
 }
 
 const stopsOf = ({ block, joins }: Joining): Waypoint[] =>
@@ -151,6 +138,9 @@ function betweenRepetitions({ joins }: Joining, begins: BodyState, place: VenueS
   return path ? transitionOf(ends, path) : null;
 }
 
+/** Whether a part of a combination was shown before: it runs on from the part before it, or its pass is done with few words. */
+const isShownBefore = ({ runsOn, pass }: CombinedPart): boolean => runsOn || pass.quiet === true;
+
 /** Tenths of a second are counted whole, so that sums are exact. */
 const tenths = (seconds: number): number => Math.round(10 * seconds);
 
@@ -162,7 +152,7 @@ function timeBlock(
   familiarity: Familiarity,
   clock: number,
 ): ScheduledItem {
-  const { block, movement, planned, turns } = joining;
+  const { block, movement, part, planned, turns } = joining;
   const [transition, sideChange = null] = transitions as [Transition, Transition?];
   const { style, supports } = context;
   const drag = style.drag === "room" && planned.kind === "water" ? context.dragCycles?.[movement.id] : undefined;
@@ -172,7 +162,7 @@ function timeBlock(
   const cycle = tenths(breathSeconds * performance.performed.breaths);
   const standTall = performance.timedHold === null ? 0 : tenths(STAND_TALL_SECONDS);
   const between = betweenRepetitions(joining, transition.to, supports);
-  const straight = block.straight === true && transition.problem === null;
+  const straight = (block.straight === true && transition.problem === null) || (part !== null && isShownBefore(part));
   const parts = {
     transition: transition.tenths,
     explanation: tenths(block.talk ?? 0),
@@ -191,6 +181,7 @@ function timeBlock(
   return {
     id: block.id,
     block,
+    part,
     movement,
     ...performance,
     phase: block.phase ?? movement.phase,
@@ -227,7 +218,10 @@ function timeBlock(
  */
 export function schedulePlan(blocks: readonly PlanItemWithMovement[], context: PlanContext): PlanSchedule {
   const { supports, seatedOnly, familiarityWith } = context;
-  const joinings = blocks.map((each) => joiningOf(each, context));
+  const leadsFirst = firstSideOf(context.style, context.week);
+  const joinings = blocks
+    .flatMap((each) => singleItems(each, context.style.counting, leadsFirst))
+    .map((each) => joiningOf(each, context));
   const home = homeOf(joinings, supports, seatedOnly);
   const joined = findTransitions(joinings.flatMap(stopsOf), home, leaveFrom(supports), supports);
   const had = new Set<string>();

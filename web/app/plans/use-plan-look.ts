@@ -3,8 +3,8 @@ import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
 import { analyzePlan, type PlanAnalysis } from "@able-tide/core/planner/analyze-plan";
 import type { FixInput } from "@able-tide/core/planner/fixes";
+import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
-import { withMovements } from "@able-tide/core/schedule/schedule-plan";
 import { useMemo, useState } from "react";
 import type { Draft } from "./draft.ts";
 

@@ -1,7 +1,8 @@
 import type { TeachingStyle } from "@able-tide/core/plan/style";
+import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { planContextOf } from "@able-tide/core/schedule/plan-setting";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
-import { schedulePlan, withMovements } from "@able-tide/core/schedule/schedule-plan";
+import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
 import { LEAVE_SAFELY } from "@able-tide/words/closing-steps";
 import { cuesOf } from "@able-tide/words/cues";
 import { COUNT_ALOUD, formatRepetitions } from "@able-tide/words/repetitions";

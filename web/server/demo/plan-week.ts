@@ -3,8 +3,8 @@ import type { Movement } from "@able-tide/core/movement/format";
 import { EXPLANATION_SECONDS, type PlanItem } from "@able-tide/core/plan/plan-item";
 import { analyzePlan } from "@able-tide/core/planner/analyze-plan";
 import { fixDuration, overrunSeconds } from "@able-tide/core/planner/fixes";
+import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
-import { withMovements } from "@able-tide/core/schedule/schedule-plan";
 import type { DemoProgramme } from "./demo-person.ts";
 import { STYLE } from "./kittiwake-rooms.ts";
 

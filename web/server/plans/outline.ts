@@ -1,7 +1,7 @@
 import { taughtName } from "@able-tide/core/movement/format";
 import { analyzePlan } from "@able-tide/core/planner/analyze-plan";
+import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
-import { withMovements } from "@able-tide/core/schedule/schedule-plan";
 import type { LibraryMovement } from "../movements/movements.ts";
 import type { Plan } from "./plans.ts";
 import { solvedVariants } from "./solved-variants.ts";

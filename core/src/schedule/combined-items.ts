@@ -1,0 +1,125 @@
+import type { Movement } from "../movement/format.ts";
+import type { Combination, CombinationPass } from "../plan/combination.ts";
+import type { PlanItem } from "../plan/plan-item.ts";
+import type { TeachingStyle } from "../plan/style.ts";
+import type { Side } from "../side.ts";
+import { type Turn, turnsOf } from "./count.ts";
+import type { PlanItemWithMovement } from "./items-with-movements.ts";
+
+/** Which part of which pass of a combination a scheduled item is. */
+export interface CombinedPart {
+  /** Id of the plan item that is the combination. */
+  readonly itemId: string;
+  readonly name: string;
+  readonly pass: CombinationPass;
+  /** Number of the pass, from 0. */
+  readonly passNumber: number;
+  /** Whether it is the first item of its pass. */
+  readonly begins: boolean;
+  /** Whether it goes straight on from the item before, without showing and without sitting down or standing up between. */
+  readonly runsOn: boolean;
+}
+
+/** A plan item that is done by itself, or one part of a combination as an item of its own. */
+export interface SingleItem {
+  readonly block: PlanItem;
+  readonly movement: Movement;
+  readonly part: CombinedPart | null;
+}
+
+/** One part done once: its number, the side it is done on alone, and its repetitions. */
+interface Step {
+  readonly part: number;
+  readonly only: Side | null;
+  readonly rounds: number;
+}
+
+/** The sides that a pass is done on. */
+const turnsOfPass = ({ side }: CombinationPass, turns: readonly Turn[]): readonly Turn[] =>
+  side === undefined || turns.length < 2 ? turns : turns.slice(side === "first" ? 0 : 1).slice(0, 1);
+
+/** The parts of a pass in their order. @param turns sides and repetitions as the style counts them */
+function stepsOfPass(pass: CombinationPass, { order, parts }: Combination, rounds: number, turns: readonly Turn[]): Step[] {
+  const times = (part: number): number => parts[part]?.times ?? 1;
+  const numbers = parts.map((_, i) => i);
+  const chosen = turnsOfPass(pass, turns);
+  if (pass.how === "parts" || order === "parts") {
+    const only = pass.side === undefined ? null : (chosen[0]?.lead ?? null);
+    return numbers.map((part) => ({ part, only, rounds: (only === null ? rounds : (chosen[0]?.rounds ?? 1)) * times(part) }));
+  }
+  if (order === "sides")
+    return chosen.flatMap(({ lead, rounds: each }) => numbers.map((part) => ({ part, only: lead, rounds: each * times(part) })));
+  return chosen.flatMap(({ lead, rounds: each }) =>
+    Array.from({ length: each }, () => numbers.map((part) => ({ part, only: lead, rounds: times(part) }))).flat(),
+  );
+}
+
+/** What is the same for every part: what the item says of all of them. */
+function commonOf(block: PlanItem): Omit<PlanItem, "id" | "movementId" | "rounds"> {
+  const {
+    id: _,
+    movementId: __,
+    rounds: ___,
+    combined: ____,
+    timedHold: _____,
+    talk: ______,
+    straight: _______,
+    ...common
+  } = block;
+  return common;
+}
+
+/**
+ * A plan item as items that are done one after another: itself, or the parts of its combination, pass by pass. A combination is
+ * the sum of these and of the transitions between them.
+ *
+ * @param item with its movement, and those of its parts where it is a combination
+ * @param counting how the style counts sides
+ * @param leadsFirst the side that the style begins with
+ * @returns in their order; the first one has the item's explanation, and runs straight on where the item does
+ */
+export function singleItems(
+  { block, movement, parts = [] }: PlanItemWithMovement,
+  counting: TeachingStyle["counting"],
+  leadsFirst: Side,
+): SingleItem[] {
+  const { combined } = block;
+  if (combined === undefined) return [{ block, movement, part: null }];
+  const sided = parts.some((part) => part.sided);
+  const common = commonOf(block);
+  return combined.passes.flatMap((pass, passNumber) => {
+    const rounds = pass.rounds ?? block.rounds;
+    const turns = turnsOf({ sided }, { ...common, rounds }, counting, leadsFirst);
+    return stepsOfPass(pass, combined, rounds, turns).flatMap((step, i): SingleItem[] => {
+      const own = parts[step.part];
+      if (own === undefined) return [];
+      const opens = passNumber === 0 && i === 0;
+      const { only: itemsOnly, first: itemsFirst, ...rest } = common;
+      const side = step.only ?? itemsOnly;
+      const item: PlanItem = {
+        ...rest,
+        id: `${block.id}.${passNumber + 1}.${i + 1}`,
+        movementId: own.id,
+        rounds: step.rounds,
+        phase: block.phase ?? movement.phase,
+        combination: combined.name,
+        ...(own.sided && side && { only: side }),
+        ...(!own.sided && side && { first: side }),
+        ...(side === null || side === undefined ? itemsFirst && { first: itemsFirst } : {}),
+        ...(pass.breathSeconds !== undefined && { breathSeconds: pass.breathSeconds }),
+        ...((pass.quiet ?? block.quiet) && { quiet: true }),
+        ...(opens && block.talk !== undefined && { talk: block.talk }),
+        ...(opens && block.straight && { straight: true }),
+      };
+      const part: CombinedPart = {
+        itemId: block.id,
+        name: combined.name,
+        pass,
+        passNumber,
+        begins: i === 0,
+        runsOn: pass.how === "joined" && i > 0,
+      };
+      return [{ block: item, movement: own, part }];
+    });
+  });
+}

@@ -41,6 +41,7 @@ const BODY_LIMITS: readonly (readonly [pattern: string, bytes: number])[] = [
   ["/classes/:classId/events", MB],
   ["/plans/:planId/content", MB],
   ["/plans/import", 5 * MB],
+  ["/combinations", 2 * MB],
   // The text of a file comes back with the preview, three bytes a letter in the longest writing of a form.
   ["/people/files", 7 * MB],
   ["/movements", 20 * MB],

@@ -43,6 +43,7 @@ export default [
         route("people/files", "routes/people-files.tsx"),
         route("movements", "routes/movements.tsx"),
         route("movements/:movementId/studio", "routes/studio.tsx"),
+        route("combinations", "routes/combinations.tsx"),
         ...prefix("plans", [
           index("routes/plans.tsx"),
           route("import", "routes/plan-import.tsx"),
@@ -78,6 +79,7 @@ export default [
       route("people/files/:kind", "routes/people-file.ts"),
       route("movements/file", "routes/movements-file.ts"),
       route("movements/:movementId/file", "routes/movement-file.ts"),
+      route("combinations/:combinationId/file", "routes/combination-file.ts"),
       route("plans/:planId/script", "routes/plan-script.tsx"),
       route("plans/:planId/file", "routes/plan-file.ts"),
       ...prefix("plans/:planId/printouts", [
@@ -92,6 +94,7 @@ export default [
   layout("routes/for-programs.ts", [
     layout("routes/for-leaders.ts", { id: "leaders-programs" }, [
       route("fit", "routes/fit-api.ts"),
+      route("combinations/save", "routes/combination-save.ts"),
       route("plans/:planId/content", "routes/plan-content.ts"),
       route("plans/:planId/teach", "routes/plan-teach.ts"),
       route("classes/:classId/fit", "routes/class-fit.ts"),

@@ -21,6 +21,7 @@ import { withdrawnResults } from "./migrations/019-withdrawn-results.ts";
 import { withdrawnClasses } from "./migrations/020-withdrawn-classes.ts";
 import { archivedMovements } from "./migrations/021-archived-movements.ts";
 import { retention } from "./migrations/022-retention.ts";
+import { combinations } from "./migrations/023-combinations.ts";
 
 const MIGRATIONS = [
   firstFloor,
@@ -45,6 +46,7 @@ const MIGRATIONS = [
   withdrawnClasses,
   archivedMovements,
   retention,
+  combinations,
 ];
 
 /**

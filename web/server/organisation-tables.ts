@@ -32,6 +32,7 @@ export const EXPORTED = {
   movement_names: [["movement_id", "text"]],
   archived_movements: [["movement_id", "text"]],
   styles: BY_ID,
+  combinations: BY_ID,
   plans: BY_ID,
   plan_versions: [
     ["plan_id", "uuid"],

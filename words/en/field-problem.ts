@@ -34,6 +34,7 @@ const PLAN_FIELDS: Readonly<Record<string, string>> = {
   rounds: "Repetitions",
   talk: "Explanation (s)",
   combination: "Combination",
+  combined: "Combination",
   blocks: "Movements",
   holds: "Pinned variants",
   places: "Positions",
@@ -41,9 +42,15 @@ const PLAN_FIELDS: Readonly<Record<string, string>> = {
   style: "Style",
 };
 
+/** What is wrong with a plan beyond one field, by the code of its check. */
+const PLAN_PROBLEMS: Readonly<Record<string, string>> = {
+  sameIds: "Two have the same id.",
+  tooManyParts: "There are more than 120 parts. Use fewer passes, or fewer repetitions in turn.",
+};
+
 /** What is wrong with a plan as it was sent, with the name of the part. */
 export function formatPlanIssue(issue: BaseIssue<unknown>): string {
   const named = (issue.path ?? []).map(({ key }) => PLAN_FIELDS[String(key)]).findLast((name) => name !== undefined);
-  const sentence = issue.message === "sameIds" ? "Two have the same id." : formatFieldIssue(issue);
+  const sentence = PLAN_PROBLEMS[issue.message] ?? formatFieldIssue(issue);
   return named === undefined ? sentence : `${named}: ${lowerFirst(sentence)}`;
 }

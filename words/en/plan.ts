@@ -5,6 +5,7 @@ import { FACINGS, type PlanItem } from "@able-tide/core/plan/plan-item";
 import type { Content } from "@able-tide/core/plan/purpose";
 import { waterEquipmentLabel } from "./body.ts";
 import { formatPause } from "./breathing.ts";
+import { formatCombination } from "./combination.ts";
 import { formatHold } from "./repetitions.ts";
 import { formatStyleDifference } from "./style.ts";
 
@@ -40,6 +41,7 @@ const ITEM_PARTS: Readonly<Record<ItemPart, readonly [label: string, of: (item: 
   facing: ["facing", ({ facing }) => (facing === undefined ? "as before" : itemAt(FACING, FACINGS.indexOf(facing)))],
   equipment: ["in the hands", ({ equipment }) => waterEquipmentLabel(equipment ?? "bare")],
   combination: ["combination", ({ combination }) => combination ?? "none"],
+  combined: ["combination", ({ combined }) => (combined ? formatCombination(combined) : "none")],
 };
 
 /** One thing that differs between two revisions of a plan. @param nameOf a movement's name by its id */

@@ -31,6 +31,8 @@ export const FILE_PROBLEMS = [
   "lastKeyPose",
   "sameIds",
   "holdTooLong",
+  "combinationBegins",
+  "tooManyParts",
   "leastOverIdeal",
   "unknownMovement",
   "bodyCannot",

@@ -20,6 +20,7 @@ const ITEM_PARTS = {
   facing: ["facing"],
   equipment: ["equipment"],
   combination: ["combination"],
+  combined: ["combined"],
 } as const satisfies Record<string, readonly (keyof PlanItem)[]>;
 /** A part of a plan item that can differ. */
 export type ItemPart = keyof typeof ITEM_PARTS;

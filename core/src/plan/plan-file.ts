@@ -31,9 +31,14 @@ export const planFile = ({ name, plan, movements }: PlanInFile): string =>
 /** Blocks that name a movement which the file does not bring. */
 export function unknownMovements({ plan, movements }: PlanInFile): FileProblem[] {
   const ids = new Set(movements.map(({ id }) => id));
-  return plan.blocks.flatMap(({ movementId }, i) =>
-    ids.has(movementId) ? [] : [{ path: `plan.blocks[${i}].movementId`, code: "unknownMovement", requirement: movementId }],
-  );
+  const unknown = (path: string, movementId: string): FileProblem[] =>
+    ids.has(movementId) ? [] : [{ path, code: "unknownMovement", requirement: movementId }];
+  return plan.blocks.flatMap(({ movementId, combined }, i) => [
+    ...unknown(`plan.blocks[${i}].movementId`, movementId),
+    ...(combined?.parts ?? []).flatMap((part, at) =>
+      unknown(`plan.blocks[${i}].combined.parts[${at}].movementId`, part.movementId),
+    ),
+  ]);
 }
 
 /** Reads a plan's file. Returns the plan, or every problem with its place; never throws. */

@@ -6,7 +6,8 @@ import { SUPPORT_MODES } from "../movement/support-mode.ts";
 import { HOLD_SECONDS, HOLD_SHARES, holdSeconds, MOST_HOLD_LEVELS } from "../movement/timed-hold.ts";
 import type { FloorPosition } from "../setup/standing-positions.ts";
 import { SIDES } from "../side.ts";
-import { COMBINATION_BOUNDS, combinedItems, PART_ORDERS } from "./combination.ts";
+import { combinedItems } from "./combination.ts";
+import { CombinationSchema } from "./combination-schema.ts";
 import type { PinnedVariant } from "./pinned-variant.ts";
 import { EXPLANATION_SECONDS, FACINGS, type PlanItem, REPETITIONS } from "./plan-item.ts";
 import { SESSION_PURPOSES, type SessionPurpose } from "./purpose.ts";
@@ -66,37 +67,6 @@ const HoldSchema = v.pipe(
   // Everyone stands tall after a minute at most: what is longer is several holds.
   v.check((levels) => holdSeconds(levels) <= HOLD_SECONDS.most, "holdTooLong"),
 );
-
-const CombinationSchema = v.strictObject({
-  name: v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(COMBINATION_BOUNDS.name)),
-  parts: v.pipe(
-    v.array(
-      v.strictObject({
-        movementId: v.pipe(v.string(), v.maxLength(60)),
-        times: v.exactOptional(
-          v.pipe(v.number(), v.integer(), v.minValue(COMBINATION_BOUNDS.times.least), v.maxValue(COMBINATION_BOUNDS.times.most)),
-        ),
-      }),
-    ),
-    v.minLength(COMBINATION_BOUNDS.parts.least),
-    v.maxLength(COMBINATION_BOUNDS.parts.most),
-  ),
-  order: v.picklist(PART_ORDERS),
-  passes: v.pipe(
-    v.array(
-      v.strictObject({
-        how: v.picklist(["parts", "joined"]),
-        quiet: v.exactOptional(v.literal(true)),
-        side: v.exactOptional(v.picklist(["first", "other"])),
-        rounds: v.exactOptional(rounds),
-        breathSeconds: v.exactOptional(breath),
-        say: v.exactOptional(v.pipe(v.string(), v.maxLength(COMBINATION_BOUNDS.say))),
-      }),
-    ),
-    v.minLength(COMBINATION_BOUNDS.passes.least),
-    v.maxLength(COMBINATION_BOUNDS.passes.most),
-  ),
-});
 
 const BlockSchema = v.strictObject({
   id: v.pipe(v.string(), v.regex(/^[a-z0-9-]{1,40}$/)),

@@ -155,7 +155,7 @@ export function strainSequences({ reading, demands }: PlanAnalysis): StrainSeque
     };
     reading.blocks.forEach(({ id, movement, part }, i) => {
       const isHard = (demands[i] ?? []).some((demand) => strainOf(demand, name) >= hard);
-      const counted = part === null ? id : `${part.itemId} ${movement.id}`;
+      const counted = part === null ? id : `${part.item.id} ${movement.id}`;
       if (!isHard) close();
       else if (!run.has(counted)) run.set(counted, id);
     });

@@ -137,10 +137,10 @@ const LOSS = { talk: 0.2, again: 0.4, loosen: 0.7, rounds: 1, tooNew: 1.1, takeO
 export const MAX_NEW_MOVEMENTS = 2;
 
 /** A whole combination left out: what is taught as one thing is not shortened in parts. */
-const withoutCombination = ({ blocks }: FixInput, { reading }: PlanAnalysis, { itemId, name }: CombinedPart): Step => ({
-  change: { change: "leaveOut", movement: name },
-  blocks: blocks.filter(({ block }) => block.id !== itemId),
-  seconds: reading.blocks.reduce((sum, { part, total }) => sum + (part?.itemId === itemId ? total : 0), 0),
+const withoutCombination = ({ blocks }: FixInput, { reading }: PlanAnalysis, { item, combination }: CombinedPart): Step => ({
+  change: { change: "leaveOut", movement: combination.name },
+  blocks: blocks.filter(({ block }) => block.id !== item.id),
+  seconds: reading.blocks.reduce((sum, { part, total }) => sum + (part?.item.id === item.id ? total : 0), 0),
   weight: LOSS.takeOut,
 });
 

@@ -8,9 +8,9 @@ import type { PlanItemWithMovement } from "./items-with-movements.ts";
 
 /** Which part of which pass of a combination a scheduled item is. */
 export interface CombinedPart {
-  /** Id of the plan item that is the combination. */
-  readonly itemId: string;
-  readonly name: string;
+  /** The plan item that is the combination. */
+  readonly item: PlanItem;
+  readonly combination: Combination;
   readonly pass: CombinationPass;
   /** Number of the pass, from 0. */
   readonly passNumber: number;
@@ -112,8 +112,8 @@ export function singleItems(
         ...(opens && block.straight && { straight: true }),
       };
       const part: CombinedPart = {
-        itemId: block.id,
-        name: combined.name,
+        item: block,
+        combination: combined,
         pass,
         passNumber,
         begins: i === 0,

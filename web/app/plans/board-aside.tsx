@@ -1,4 +1,9 @@
+import { taughtName } from "@able-tide/core/movement/format";
+import { COMBINATION_BOUNDS } from "@able-tide/core/plan/combination";
 import { pinVariant } from "@able-tide/core/plan/edit-plan";
+import { type PlanItem, planItemIdOf } from "@able-tide/core/plan/plan-item";
+import { useMemo } from "react";
+import type { CombinationLibrary } from "./combination-settings.tsx";
 import { PersonCell } from "./person-cell.tsx";
 import { PersonSession } from "./person-session.tsx";
 import { PlanItemPanel } from "./plan-item-panel.tsx";
@@ -7,9 +12,28 @@ import type { Board, BoardProps } from "./use-board.ts";
 
 const NO_SUPPORT = { rail: [], helper: [], other: [] } as const;
 
+/** How many items after one could be combined with it: as many as are no combination, up to the most parts. */
+function combinableAfter(blocks: readonly PlanItem[], scheduledId: string): number {
+  const at = blocks.findIndex(({ id }) => id === planItemIdOf(scheduledId));
+  const next = blocks.slice(at + 1, at + COMBINATION_BOUNDS.parts.most);
+  const end = next.findIndex(({ combined }) => combined !== undefined);
+  return end < 0 ? next.length : end;
+}
+
 /** The chosen movement with its settings, and the chosen participant in it. */
-export function BoardAside({ board, people, held }: Pick<BoardProps, "people" | "held"> & { board: Board }) {
+export function BoardAside({
+  board,
+  people,
+  held,
+  movements,
+}: Pick<BoardProps, "people" | "held" | "movements"> & { board: Board }) {
   const { shown, shownAt, person, row, cell, draft, edit, fitted, named, actions, explained } = board;
+  const { combinations, save } = board.library;
+  const names = useMemo(() => new Map(movements.map((movement) => [movement.id, taughtName(movement)])), [movements]);
+  const library = useMemo(
+    (): CombinationLibrary => ({ combinations, save, nameOf: (id) => names.get(id) ?? id }),
+    [combinations, save, names],
+  );
   if (shown === null) return null;
   const laterBlocks = board.later.analysis.reading.blocks;
   const pinned = draft.holds.find(({ personId, blockId }) => personId === person?.id && blockId === shown.id);
@@ -18,7 +42,8 @@ export function BoardAside({ board, people, held }: Pick<BoardProps, "people" | 
       <PlanItemPanel
         key={shown.movement.id}
         block={shown}
-        following={laterBlocks.length - 1 - shownAt}
+        following={combinableAfter(board.later.draft.blocks, shown.id)}
+        library={library}
         person={person}
         cell={cell}
         held={held[shown.movement.id] ?? null}

@@ -1,5 +1,6 @@
 import { itemAt } from "@able-tide/core/checked-access";
 import type { Phase } from "@able-tide/core/movement/format";
+import { planItemIdOf } from "@able-tide/core/plan/plan-item";
 
 /** A block is never narrower than a finger needs. Pixels. */
 const NARROWEST = 44;
@@ -46,6 +47,22 @@ export function placePulledTo(spans: readonly Span[], from: number, by: number):
   if (!own) return from;
   const at = middle(own) + by;
   return spans.filter((span, i) => i !== from && middle(span) < at).length;
+}
+
+/** The items of a plan along the board: the parts of a combination lie in one span. */
+export function itemSpans(
+  blocks: readonly { readonly id: string }[],
+  spans: readonly Span[],
+): readonly (Span & { readonly itemId: string })[] {
+  const items: (Span & { itemId: string })[] = [];
+  blocks.forEach(({ id }, i) => {
+    const span = itemAt(spans, i);
+    const itemId = planItemIdOf(id);
+    const before = items[items.length - 1];
+    if (before?.itemId === itemId) items[items.length - 1] = { ...before, right: span.right };
+    else items.push({ ...span, itemId });
+  });
+  return items;
 }
 
 /** Neighbouring blocks of one phase as one stretch. */

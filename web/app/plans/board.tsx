@@ -57,9 +57,16 @@ export function PlanBoard(props: BoardProps) {
           )}
           {!isEmpty && people.length > 0 && <GridFooter board={board} people={people} setting={setting} movements={movements} />}
           {!isEmpty && <ContentBars contents={board.contents} purpose={draft.purpose} />}
-          <MovementPalette movements={movements} fills={board.fills} add={board.add} ref={search} />
+          <MovementPalette
+            movements={movements}
+            combinations={board.library.combinations}
+            fills={board.fills}
+            add={board.add}
+            addCombination={board.addCombination}
+            ref={search}
+          />
         </div>
-        <BoardAside board={board} people={people} held={props.held} />
+        <BoardAside board={board} people={people} held={props.held} movements={movements} />
       </div>
     </>
   );

@@ -9,6 +9,7 @@ import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { waterlineAt } from "@able-tide/core/movement/water-demand";
 import { performedBy } from "@able-tide/core/schedule/performed-item";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
+import { formatPass } from "@able-tide/words/combination";
 import { formatRepetitions } from "@able-tide/words/repetitions";
 import { formatMinutes, sentenceCase } from "@able-tide/words/text";
 import { variantWords } from "@able-tide/words/variant-words";
@@ -20,6 +21,7 @@ import { handLines } from "../kit/hand-lines.ts";
 import { bestView, FigureStrip, MovingFigure, usePhase, useReducedMotion } from "../kit/moving-figure.tsx";
 import { rowAt } from "../kit/row-at.ts";
 import { describeVariant } from "../kit/variant-symbol.tsx";
+import type { CombinationLibrary } from "./combination-settings.tsx";
 import { type PlanItemActions, PlanItemSettings } from "./plan-item-settings.tsx";
 import { TransitionSteps } from "./transition-steps.tsx";
 
@@ -34,8 +36,9 @@ interface PanelPerson {
 
 interface Props {
   readonly block: ScheduledItem;
-  /** How many blocks come after it. */
+  /** How many items after it could be combined with it. */
   readonly following: number;
+  readonly library: CombinationLibrary;
   /** The person looked at with their cell; null shows the movement as it is meant. */
   readonly person: PanelPerson | null;
   readonly cell: CellView | null;
@@ -123,7 +126,16 @@ function Pictures({ movement, samples, phase, still, waterline, lines, name }: P
  *
  * Long because everything that it shows is read from one solved variant.
  */
-export const PlanItemPanel = memo(function BlockPanel({ block, following, person, cell, held, children, actions }: Props) {
+export const PlanItemPanel = memo(function BlockPanel({
+  block,
+  following,
+  library,
+  person,
+  cell,
+  held,
+  children,
+  actions,
+}: Props) {
   const { movement, cycleSeconds: cycle } = performedBy(block, cell?.holdSeconds);
   const still = useReducedMotion();
   const [since] = useState(() => (typeof window === "undefined" ? null : Date.now()));
@@ -176,7 +188,14 @@ export const PlanItemPanel = memo(function BlockPanel({ block, following, person
       <p className="text-sand-600">Estimated from a body model to compare variants. It does not measure risk.</p>
       <div className="flex flex-col gap-2 border-t border-sand-300 pt-3">
         <p>
-          {block.timedHold ? (
+          {block.part !== null ? (
+            <>
+              <strong>
+                {block.part.combination.name}, pass {block.part.passNumber + 1} of {block.part.combination.passes.length}:
+              </strong>{" "}
+              {formatPass(block.part.pass)}
+            </>
+          ) : block.timedHold ? (
             <strong>{sentenceCase(formatRepetitions(block.movement, block.turns, block.timedHold))}</strong>
           ) : (
             <>
@@ -185,7 +204,7 @@ export const PlanItemPanel = memo(function BlockPanel({ block, following, person
           )}
         </p>
         <TimeOfBlock block={block} />
-        <PlanItemSettings block={block} following={following} held={held} actions={actions} />
+        <PlanItemSettings block={block} following={following} held={held} actions={actions} library={library} />
         <TransitionSteps title="Transition into this movement" transition={block.transition} />
         {block.sideChange && <TransitionSteps title="Changing sides" transition={block.sideChange} />}
       </div>

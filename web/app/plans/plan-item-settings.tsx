@@ -10,6 +10,7 @@ import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Minus, Plus, Trash2 } fro
 import { type ReactNode, useState } from "react";
 import { Select } from "../kit/select.tsx";
 import { Tooltip } from "../kit/tooltip.tsx";
+import { type CombinationChange, type CombinationLibrary, CombinationSettings } from "./combination-settings.tsx";
 import { HoldGrowth } from "./hold-growth.tsx";
 import { HoldSettings } from "./hold-settings.tsx";
 import {
@@ -37,7 +38,10 @@ export interface PlanItemActions {
   readonly set: (differs: PlanItemChange) => void;
   /** Holds it for some seconds, or repeats it. */
   readonly hold: (change: HoldChange) => void;
-  readonly practise: (parts: number, name: string) => void;
+  /** Makes it and those after it a combination. */
+  readonly combine: (parts: number, name: string) => void;
+  readonly changeCombination: (change: CombinationChange) => void;
+  readonly separate: () => void;
 }
 
 function IconButton({ label, keys, press, children }: { label: string; keys: string; press: () => void; children: ReactNode }) {
@@ -55,15 +59,15 @@ function IconButton({ label, keys, press, children }: { label: string; keys: str
   );
 }
 
-/** Blocks that a combination may be made of, from this one on. */
-function Combination({ following, practise }: { following: number; practise: PlanItemActions["practise"] }) {
+/** Makes a combination of this movement and those after it. */
+function Combine({ following, combine }: { following: number; combine: PlanItemActions["combine"] }) {
   const [name, setName] = useState("");
   const [parts, setParts] = useState(2);
   if (following < 1) return null;
   return (
     <fieldset className="rounded-[10px] border border-sand-300 p-3">
       <legend className="px-1 font-semibold">Combine movements</legend>
-      <p className="text-sand-600">Practise each part, then join them, then cue less.</p>
+      <p className="text-sand-600">Teach this movement and the next as one thing: in parts, joined, then with few words.</p>
       <div className="mt-2 grid grid-cols-[1fr_auto] items-end gap-2">
         <label className="col-span-2">
           Name
@@ -83,7 +87,7 @@ function Combination({ following, practise }: { following: number; practise: Pla
         <button
           type="button"
           disabled={name.trim() === ""}
-          onClick={() => practise(parts, name.trim())}
+          onClick={() => combine(parts, name.trim())}
           className="min-h-11 rounded-full border-[1.5px] border-tide-800 px-4 font-semibold hover:bg-tide-100 disabled:opacity-50"
         >
           Combine
@@ -151,12 +155,12 @@ function BreathSettings({ own, set }: { own: PlanItem; set: PlanItemActions["set
 /** What is chosen from a list: sides, variant, breath length, explanation, equipment and phase. */
 function MoreSettings({ block, set }: { block: ScheduledItem; set: PlanItemActions["set"] }) {
   const { movement } = block;
-  const own = block.block;
+  const own = block.part?.item ?? block.block;
   const holds = movement.forms.supported !== false;
   const inWater = block.plannedVariant.kind === "water";
   return (
     <div className="flex flex-col gap-2">
-      {movement.sided && (
+      {(movement.sided || block.part !== null) && (
         <Select label="Sides" value={sidesOf(own)} options={SIDES} choose={(value) => set(sidesChange(value))} />
       )}
       <Select
@@ -207,18 +211,22 @@ export function PlanItemSettings({
   following,
   held,
   actions,
+  library,
 }: {
   block: ScheduledItem;
+  /** How many items after it could be combined with it. */
   following: number;
   /** How the group last held this movement; null where it did not. */
   held: HoldRecord | null;
   actions: PlanItemActions;
+  library: CombinationLibrary;
 }) {
-  const own = block.block;
+  const { part } = block;
+  const own = part?.item ?? block.block;
   return (
     <div className="flex flex-col gap-2">
       <QuickChanges what={block.timedHold ? "hold" : "repetition"} actions={actions} />
-      {block.movement.holdAt !== undefined && <HoldSettings hold={block.timedHold} change={actions.hold} />}
+      {part === null && block.movement.holdAt !== undefined && <HoldSettings hold={block.timedHold} change={actions.hold} />}
       {block.timedHold && <HoldGrowth hold={block.timedHold} held={held} grow={(grown) => actions.hold(() => grown)} />}
       <label className="flex min-h-11 items-center gap-2">
         <input
@@ -235,7 +243,17 @@ export function PlanItemSettings({
         </summary>
         <MoreSettings block={block} set={actions.set} />
       </details>
-      <Combination key={block.id} following={following} practise={actions.practise} />
+      {part === null ? (
+        <Combine key={block.id} following={following} combine={actions.combine} />
+      ) : (
+        <CombinationSettings
+          key={part.item.id}
+          combination={part.combination}
+          change={actions.changeCombination}
+          separate={actions.separate}
+          library={library}
+        />
+      )}
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { itemAt } from "@able-tide/core/checked-access";
 import { type Phase, taughtName } from "@able-tide/core/movement/format";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
+import { passLabel } from "@able-tide/words/combination";
 import { phaseLabel } from "@able-tide/words/phase";
 import { formatMinutes } from "@able-tide/words/text";
 import { DndContext, DragOverlay } from "@dnd-kit/core";
@@ -21,9 +22,9 @@ interface Props extends TimelineDrag {
 function combinationsOf(blocks: readonly ScheduledItem[], spans: readonly Span[]): (Span & { name: string })[] {
   const stretches: (Span & { name: string })[] = [];
   let last: string | undefined;
-  blocks.forEach(({ block }, i) => {
+  blocks.forEach(({ block, part }, i) => {
     const { left, right } = itemAt(spans, i);
-    const name = block.combination;
+    const name = part === null ? block.combination : `${part.combination.name}: ${passLabel(part.pass)}`;
     const before = stretches[stretches.length - 1];
     if (name !== undefined && name === last && before) stretches[stretches.length - 1] = { ...before, right };
     else if (name !== undefined) stretches.push({ left, right, name });

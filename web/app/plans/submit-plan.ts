@@ -1,3 +1,4 @@
+import type { Combination } from "@able-tide/core/plan/combination";
 import type { Draft } from "./draft.ts";
 
 /** What the server says to a draft that was sent. */
@@ -10,6 +11,9 @@ export type SaveAnswer =
 export type TeachAnswer =
   | { readonly kind: "begun"; readonly classId: string }
   | { readonly kind: "refused"; readonly message: string };
+
+/** What it says when a combination is to be saved in the library. */
+export type CombinationAnswer = { readonly kind: "saved" } | { readonly kind: "refused"; readonly message: string };
 
 const SIGNED_OUT = {
   kind: "refused",
@@ -30,6 +34,10 @@ async function post<Answer>(address: string, body: unknown): Promise<Answer | ty
 /** Sends a draft. @throws when there is no answer */
 export const savePlan = (planId: string, content: Draft, revision: number): Promise<SaveAnswer> =>
   post(`/plans/${planId}/content`, { revision, content });
+
+/** Saves a combination in the library. @throws when there is no answer */
+export const keepCombination = (combination: Combination): Promise<CombinationAnswer> =>
+  post("/combinations/save", { combination });
 
 /** Begins the class of a saved plan. @throws when there is no answer */
 export const beginTeaching = (planId: string): Promise<TeachAnswer> => post(`/plans/${planId}/teach`, {});

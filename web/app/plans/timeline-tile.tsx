@@ -12,8 +12,11 @@ import { type Dragged, pixelsPerRepetition } from "./use-timeline-drag.ts";
 const formatHolds = (hold: TimedHold, times: number): string => `${times > 1 ? `${times} × ` : ""}${holdSeconds(hold)} s`;
 
 /** Left and right: "6+6", or how often in all; one way and the other: "4/4". */
-function formatCount({ movement, repetitionsPerSide: [left, right], block, turns, timedHold }: ScheduledItem): string {
+function formatCount({ movement, repetitionsPerSide: [left, right], block, turns, timedHold, part }: ScheduledItem): string {
   if (timedHold !== null) return formatHolds(timedHold, block.rounds);
+  // Each joined part of a combination has a tile for each side.
+  const [turn] = turns;
+  if (movement.sided && part !== null && turns.length === 1 && turn) return `${turn.lead} ${turn.rounds}`;
   if (movement.sided) return `${left}+${right}`;
   const ways = turns.flatMap(({ rounds }, turn) => waysOf(movement, turn, rounds));
   return ways.length > 1 ? ways.map(({ rounds }) => rounds).join("/") : `× ${block.rounds}`;

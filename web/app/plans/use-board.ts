@@ -2,6 +2,8 @@ import type { MeasuredBody } from "@able-tide/core/body/build";
 import type { Cap } from "@able-tide/core/caps/cap";
 import type { HoldRecord } from "@able-tide/core/class/clean-holds";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
+import type { Combination } from "@able-tide/core/plan/combination";
+import { addCombination, changeCombination, combineItems, separateParts } from "@able-tide/core/plan/edit-combination";
 import {
   addMovement,
   addRepetitions,
@@ -9,7 +11,6 @@ import {
   holdItem,
   moveItem,
   type PlanEdit,
-  practiseTogether,
   removeItem,
   replaceItems,
   switchOneSide,
@@ -25,7 +26,7 @@ import { boardKey, chosenItem, firstLead, type GridOrder, historyKey, listPeople
 import { changeDraft, type Draft } from "./draft.ts";
 import type { GridPlace } from "./fit-grid.tsx";
 import type { PlanItemActions } from "./plan-item-settings.tsx";
-import { beginTeaching } from "./submit-plan.ts";
+import { beginTeaching, keepCombination } from "./submit-plan.ts";
 import { handsNeeded } from "./support-needs.ts";
 import { useAutosave } from "./use-autosave.ts";
 import { useDebouncedTransition } from "./use-debounced-transition.ts";
@@ -39,6 +40,8 @@ export interface BoardProps {
   readonly content: Draft;
   readonly setting: PlanSetting;
   readonly styles: readonly TeachingStyle[];
+  /** Combinations of the library. */
+  readonly combinations: readonly Combination[];
   readonly group: {
     readonly name: string;
     readonly place: string;
@@ -149,6 +152,22 @@ function focusPart(part: "search" | "checks" | "grid", { search, checks, column 
   if (part === "grid") column.current?.querySelector<HTMLElement>('[data-cell][tabindex="0"]')?.focus();
 }
 
+const NO_ANSWER = "No connection to the server. Your work is kept on this device. Try again.";
+
+/** The combinations of the library, with those that are saved here, and how one is saved. */
+function useCombinations(served: readonly Combination[], say: (problem: string | null) => void) {
+  const [added, setAdded] = useState<readonly Combination[]>([]);
+  return {
+    combinations: useMemo(() => [...served, ...added], [served, added]),
+    save: async (combination: Combination): Promise<void> => {
+      say(null);
+      const answer = await keepCombination(combination).catch(() => null);
+      if (answer?.kind === "saved") setAdded((before) => [...before, combination]);
+      else say(answer?.message ?? NO_ANSWER);
+    },
+  };
+}
+
 /**
  * The board's state and its commands; everything drawn follows from it.
  *
@@ -163,6 +182,7 @@ export function useBoard(props: BoardProps, parts: BoardParts) {
   const laterBlocks = later.analysis.reading.blocks;
   const [order, setOrder] = useState<GridOrder>("name");
   const [problem, setProblem] = useState<string | null>(null);
+  const library = useCombinations(props.combinations, setProblem);
   const navigate = useNavigate();
 
   useHistoryKeys(change);
@@ -180,7 +200,7 @@ export function useBoard(props: BoardProps, parts: BoardParts) {
     setProblem(null);
     if (!(await saving.save())) return;
     const answer = await beginTeaching(plan.id).catch(() => null);
-    if (answer === null) setProblem("No connection to the server. Your work is kept on this device. Try again.");
+    if (answer === null) setProblem(NO_ANSWER);
     else if (answer.kind === "begun") navigate(`/classes/${answer.classId}`);
     else setProblem(answer.message);
   }
@@ -196,7 +216,9 @@ export function useBoard(props: BoardProps, parts: BoardParts) {
       mirror: () => edit(switchOneSide(chosenId, lead)),
       set: (differs) => edit(updateItem(chosenId, differs)),
       hold: (change) => edit(holdItem(chosenId, change)),
-      practise: (parts, name) => edit(practiseTogether(chosenId, parts, name)),
+      combine: (parts, name) => edit(combineItems(chosenId, parts, name)),
+      changeCombination: (change) => edit(changeCombination(chosenId, change)),
+      separate: () => edit(separateParts(chosenId)),
     }),
     [edit, chosenId, lead],
   );
@@ -215,7 +237,12 @@ export function useBoard(props: BoardProps, parts: BoardParts) {
       () => laterBlocks.map((_, i) => handsNeeded(people.map(({ id, name }) => ({ name, cell: fitted.rows.get(id)?.cells[i] })))),
       [laterBlocks, people, fitted.rows],
     ),
+    library,
     add: useCallback((movement: Movement) => edit(addMovement(movement, null)), [edit]),
+    addCombination: useCallback(
+      (combination: Combination) => edit((content) => addCombination(combination, content.style.rounds, null)(content)),
+      [edit],
+    ),
     take: useCallback((taken: Draft["blocks"]) => edit(replaceItems(taken)), [edit]),
   };
 }

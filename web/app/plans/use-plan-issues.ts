@@ -1,4 +1,5 @@
 import type { Movement } from "@able-tide/core/movement/format";
+import { movementIdsOf } from "@able-tide/core/plan/plan-item";
 import { findPlanIssues, type PlanIssue } from "@able-tide/core/planner/plan-issues";
 import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 import { useEffect, useMemo, useState } from "react";
@@ -30,7 +31,7 @@ export function usePlanIssues(
   );
   const input = useMemo((): FixesInput | null => {
     if (!notes.some(({ toFix }) => toFix !== null)) return null;
-    const used = new Set(draft.blocks.map(({ movementId }) => movementId));
+    const used = movementIdsOf(draft.blocks);
     return { content: draft, movements: movements.filter(({ id }) => used.has(id)), setting, minutes };
   }, [notes, draft, movements, setting, minutes]);
   const [finder] = useState(() => createLatestJob(checksRunner, "fixes", PRIORITY.fit));

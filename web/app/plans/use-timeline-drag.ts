@@ -1,7 +1,8 @@
+import { planItemIdOf } from "@able-tide/core/plan/plan-item";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { type DndContextProps, MouseSensor, TouchSensor, useSensor, useSensors } from "@dnd-kit/core";
 import { useRef, useState } from "react";
-import { placePulledTo, type Span } from "./board-layout.ts";
+import { itemSpans, placePulledTo, type Span } from "./board-layout.ts";
 
 export interface TimelineDrag {
   readonly blocks: readonly ScheduledItem[];
@@ -42,8 +43,9 @@ export function useTimelineDrag({ blocks, spans, choose, pull, pullRounds }: Tim
   const handlers: Pick<DndContextProps, "onDragStart" | "onDragMove" | "onDragEnd" | "onDragCancel"> = {
     onDragStart: ({ active }) => {
       const dragged = active.data.current as Dragged;
-      const from = blocks.findIndex(({ id }) => id === dragged.blockId);
-      dragging.current = { ...dragged, spans, from, done: 0 };
+      const items = itemSpans(blocks, spans);
+      const from = items.findIndex(({ itemId }) => itemId === planItemIdOf(dragged.blockId));
+      dragging.current = { ...dragged, spans: items, from, done: 0 };
       if (dragged.pixelsPerRound !== null) return;
       setHeldId(dragged.blockId);
       choose(dragged.blockId);

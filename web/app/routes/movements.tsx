@@ -5,7 +5,7 @@ import { Download } from "lucide-react";
 import { data, Form } from "react-router";
 import { importMovements } from "../../server/movements/import-movements.ts";
 import { formDataOf } from "../form-data.server.ts";
-import { Button } from "../kit/button.tsx";
+import { Button, ButtonLink } from "../kit/button.tsx";
 import { PageHead } from "../kit/shell.tsx";
 import { FindForm } from "../movements/find-form.tsx";
 import { readFinding } from "../movements/finding.ts";
@@ -55,7 +55,11 @@ export default function Movements({ loaderData: { finding, all, movements }, act
   const inOrder = PHASES.flatMap((phase) => movements.filter(({ movement }) => movement.phase === phase));
   return (
     <>
-      <PageHead title="Movements" note={`${shownOf(movements.length, all)}. All figures are estimated from the key poses.`} />
+      <PageHead title="Movements" note={`${shownOf(movements.length, all)}. All figures are estimated from the key poses.`}>
+        <ButtonLink look="plain" to="/combinations">
+          Combinations
+        </ButtonLink>
+      </PageHead>
       <FindForm key={JSON.stringify(finding)} finding={finding} />
       {movements.length > 0 && (
         <p className="mb-4">

@@ -2,6 +2,7 @@ import { setTimeout as pause } from "node:timers/promises";
 import { itemAt } from "@able-tide/core/checked-access";
 import { fitPlanOf } from "@able-tide/core/fit/fit-plan";
 import { hasLandVariant, hasWaterVariant } from "@able-tide/core/movement/format";
+import { movementIdsOf } from "@able-tide/core/plan/plan-item";
 import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
@@ -12,6 +13,7 @@ import { findGroup } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
 import { type ActiveCap, activeCaps } from "../../server/people/caps.ts";
 import { listPeopleOfGroup } from "../../server/people/people.ts";
+import { listCombinations } from "../../server/plans/combinations.ts";
 import { withDrag } from "../../server/plans/drag.ts";
 import { fitPersonOf } from "../../server/plans/fit-people.ts";
 import { groupFit } from "../../server/plans/fitted-rows.ts";
@@ -53,7 +55,11 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     members.map((person) => person.id),
     plan.day,
   );
-  const [settingOf, styles] = await Promise.all([settingsOf(scope, [group.id]), listStyles(scope)]);
+  const [settingOf, styles, combinations] = await Promise.all([
+    settingsOf(scope, [group.id]),
+    listStyles(scope),
+    listCombinations(scope),
+  ]);
   const plain = settingOf(plan, group, caps);
   const blocks = withMovements(
     plan.blocks,
@@ -71,12 +77,14 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   if (atHand === null && taught === null && blocks.length > 0)
     // Worked out so that it is ready when the class is, once the browser has had its turn.
     setTimeout(() => void rows().catch(() => undefined), BROWSER_FIRST).unref();
+  const planned = movementIdsOf(plan.blocks);
   return {
     plan: { id: plan.id, day: plan.day, revision: plan.revision },
     content: contentOf(plan),
     setting,
     held,
     styles: styles.map(({ style }) => style),
+    combinations: combinations.map(({ combination }) => combination),
     group: { name: group.name, place: group.place, minutes: group.minutes, startsAt: group.startsAt },
     people: members.map(({ name }, i) => {
       const person = itemAt(people, i);
@@ -87,7 +95,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     // A movement without a variant for the hall cannot be planned there; the same for the pool. One that is archived stays
     // where it is planned.
     movements: movements
-      .filter(({ movement, archived }) => !archived || plan.blocks.some(({ movementId }) => movementId === movement.id))
+      .filter(({ movement, archived }) => !archived || planned.has(movement.id))
       .map(({ movement }) => movement)
       .filter(group.inWater ? hasWaterVariant : hasLandVariant),
     taught: taught && { id: taught.id, ended: taught.endedAt !== null },

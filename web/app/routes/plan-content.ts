@@ -1,5 +1,6 @@
 import { hasLandVariant, hasWaterVariant } from "@able-tide/core/movement/format";
 import type { PlanContent } from "@able-tide/core/plan/plan";
+import { movementIdsOf } from "@able-tide/core/plan/plan-item";
 import { formatPlanIssue } from "@able-tide/words/field-problem";
 import * as v from "valibot";
 import { PlanSubmission } from "../../forms/plan-submission.ts";
@@ -20,7 +21,7 @@ const refused = (message: string, status = 422): Response => answer({ kind: "ref
 async function unknownMovement(scope: Scope, blocks: PlanContent["blocks"], inWater: boolean): Promise<string | null> {
   const movements = (await listMovements(scope)).map(({ movement }) => movement);
   const known = new Set(movements.filter(inWater ? hasWaterVariant : hasLandVariant).map(({ id }) => id));
-  return blocks.find((block) => !known.has(block.movementId))?.movementId ?? null;
+  return [...movementIdsOf(blocks)].find((id) => !known.has(id)) ?? null;
 }
 
 /** Takes the board's draft and saves it. Answers in JSON. */

@@ -1,4 +1,5 @@
 import { planFile } from "@able-tide/core/plan/plan-file";
+import { movementIdsOf } from "@able-tide/core/plan/plan-item";
 import { findGroup } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
 import { contentOf, findPlan } from "../../server/plans/plans.ts";
@@ -12,7 +13,7 @@ export async function loader({ params, context }: Route.LoaderArgs): Promise<Res
   const plan = isId(params.planId) ? await findPlan(scope, params.planId) : null;
   const group = plan && (await findGroup(scope, plan.groupId));
   if (!plan || !group) throw notFound();
-  const used = new Set(plan.blocks.map(({ movementId }) => movementId));
+  const used = movementIdsOf(plan.blocks);
   const movements = (await listMovements(scope)).map(({ movement }) => movement).filter(({ id }) => used.has(id));
   return new Response(planFile({ name: `${group.name}, ${plan.day}`, plan: contentOf(plan), movements }), {
     headers: {

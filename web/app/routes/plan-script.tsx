@@ -1,3 +1,4 @@
+import { movementIdsOf } from "@able-tide/core/plan/plan-item";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { planContextOf } from "@able-tide/core/schedule/plan-setting";
@@ -32,7 +33,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   if (!plan || !group) throw notFound();
   const settingOf = await settingsOf(scope, [group.id]);
   const movements = (await listMovements(scope)).map(({ movement }) => movement);
-  const used = new Set(plan.blocks.map(({ movementId }) => movementId));
+  const used = movementIdsOf(plan.blocks);
   return {
     plan,
     group: group.name,

@@ -1,4 +1,5 @@
 import { hasLandVariant } from "@able-tide/core/movement/format";
+import { movementIdsOf } from "@able-tide/core/plan/plan-item";
 import { copyForward } from "@able-tide/core/planner/copy-forward";
 import { planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { data, Link, redirect } from "react-router";
@@ -96,7 +97,7 @@ async function startFrom(
   if (start === "empty") return { style, breathSeconds, purpose };
   if (start === "last") return contentOf(last);
   const settingOf = await settingsOf(scope, [group.id]);
-  const used = new Set(last.blocks.map(({ movementId }) => movementId));
+  const used = movementIdsOf(last.blocks);
   const movements = (await listMovements(scope))
     .filter(({ movement, archived }) => !archived || used.has(movement.id))
     .map(({ movement }) => movement)

@@ -101,7 +101,10 @@ export async function deleteMovement(scope: Scope, id: string): Promise<"deleted
   const plan = await scope
     .database("plans")
     .where("organisation_id", scope.organisationId)
-    .whereRaw("blocks @> ?::jsonb", [JSON.stringify([{ movementId: id }])])
+    .whereRaw("(blocks @> ?::jsonb or blocks @> ?::jsonb)", [
+      JSON.stringify([{ movementId: id }]),
+      JSON.stringify([{ combined: { parts: [{ movementId: id }] } }]),
+    ])
     .first("id");
   if (plan) return "planned";
   await scope.database("movements").where({ organisation_id: scope.organisationId, id }).delete();

@@ -2,9 +2,9 @@ import type { Combination, CombinationPass, PartOrder } from "@able-tide/core/pl
 import { count } from "./text.ts";
 
 const ORDER_LABELS: Readonly<Record<PartOrder, string>> = {
-  sides: "All parts on one side, then the other",
-  parts: "Each part on both sides, then the next",
-  inTurn: "One repetition of each in turn",
+  sides: "One side, then the other",
+  parts: "Part by part, both sides",
+  inTurn: "One of each in turn",
 };
 /** How the parts of a joined pass follow one another. */
 export const partOrderLabel = (order: PartOrder): string => ORDER_LABELS[order];

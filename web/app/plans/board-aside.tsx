@@ -3,6 +3,7 @@ import { COMBINATION_BOUNDS } from "@able-tide/core/plan/combination";
 import { pinVariant } from "@able-tide/core/plan/edit-plan";
 import { type PlanItem, planItemIdOf } from "@able-tide/core/plan/plan-item";
 import { useMemo } from "react";
+import type { BoardColumn } from "./board-columns.ts";
 import type { CombinationLibrary } from "./combination-settings.tsx";
 import { PersonCell } from "./person-cell.tsx";
 import { PersonSession } from "./person-session.tsx";
@@ -11,6 +12,33 @@ import { formatSupportNeeds } from "./support-needs.ts";
 import type { Board, BoardProps } from "./use-board.ts";
 
 const NO_SUPPORT = { rail: [], helper: [], other: [] } as const;
+
+/** The movements of a joined pass: which of them is looked at. */
+function PartChoice({ board, column }: { board: Board; column: BoardColumn | undefined }) {
+  const { shown, chooseBlock } = board;
+  const blocks = board.later.analysis.reading.blocks;
+  const parts = (column?.items ?? []).flatMap((i) => blocks[i] ?? []);
+  const firsts = parts.filter(({ movement }, i) => parts.findIndex((part) => part.movement.id === movement.id) === i);
+  if (firsts.length < 2) return null;
+  return (
+    <fieldset className="mb-2">
+      <legend className="text-sand-600">Movements of this pass</legend>
+      <div className="flex flex-wrap gap-1">
+        {firsts.map(({ id, movement }) => (
+          <button
+            key={id}
+            type="button"
+            aria-pressed={shown?.movement.id === movement.id}
+            onClick={() => chooseBlock(id)}
+            className="min-h-11 rounded-full border-[1.5px] border-tide-800 px-3 font-semibold hover:bg-tide-100 aria-pressed:bg-tide-800 aria-pressed:text-sand-50"
+          >
+            {taughtName(movement)}
+          </button>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
 
 /** How many items after one could be combined with it: as many as are no combination, up to the most parts. */
 function combinableAfter(blocks: readonly PlanItem[], scheduledId: string): number {
@@ -36,9 +64,11 @@ export function BoardAside({
   );
   if (shown === null) return null;
   const laterBlocks = board.later.analysis.reading.blocks;
+  const column = board.laterColumns.findIndex(({ items }) => items.includes(shownAt));
   const pinned = draft.holds.find(({ personId, blockId }) => personId === person?.id && blockId === shown.id);
   return (
     <aside aria-label="Selected movement" className="rounded-soft border border-sand-300 bg-white p-4 xl:sticky xl:top-4">
+      <PartChoice board={board} column={board.laterColumns[column]} />
       <PlanItemPanel
         key={shown.movement.id}
         block={shown}
@@ -64,7 +94,7 @@ export function BoardAside({
             <PersonSession person={person} row={row} people={people} blocks={laterBlocks} rows={fitted.rows} />
           </>
         ) : (
-          people.length > 0 && <p>{formatSupportNeeds(board.hands[shownAt] ?? NO_SUPPORT)}.</p>
+          people.length > 0 && <p>{formatSupportNeeds(board.hands[column] ?? NO_SUPPORT)}.</p>
         )}
       </PlanItemPanel>
     </aside>

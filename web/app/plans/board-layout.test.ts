@@ -1,7 +1,7 @@
 import { itemAt } from "@able-tide/core/checked-access";
 import fc from "fast-check";
 import { expect, test } from "vitest";
-import { layBoard, phaseStretches, placePulledTo } from "./board-layout.ts";
+import { itemSpans, layBoard, phaseStretches, placePulledTo } from "./board-layout.ts";
 
 const totals = (seconds: readonly number[]) => seconds.map((total) => ({ total }));
 
@@ -51,4 +51,13 @@ test.each([
 ])("block %d pulled by %d px has place %d", (from, by, place) => {
   const spans = [0, 100, 200, 300].map((left) => ({ left, right: left + 100 }));
   expect(placePulledTo(spans, from, by)).toBe(place);
+});
+
+test("the parts of a combination lie in one span of its item", () => {
+  const spans = [0, 50, 100, 150].map((left) => ({ left, right: left + 50 }));
+  expect(itemSpans([{ id: "b1" }, { id: "b2.1.1" }, { id: "b2.1.2" }, { id: "b3" }], spans)).toEqual([
+    { itemId: "b1", left: 0, right: 50 },
+    { itemId: "b2", left: 50, right: 150 },
+    { itemId: "b3", left: 150, right: 200 },
+  ]);
 });

@@ -71,6 +71,9 @@ test("the chosen movement is the one with the id, or the first; none in an empty
   expect(chosenItem(blocks, last.id)).toBe(last);
   expect(chosenItem(blocks, "gone")).toBe(first);
   expect(chosenItem([], null)).toBeNull();
+  const part = { ...last, id: `${last.id}.1.1` };
+  expect(chosenItem([first, part], last.id)).toBe(part);
+  expect(chosenItem([first, last], `${last.id}.2.3`)).toBe(last);
 });
 
 test("participants with the lowest match come first; one who is not fitted yet counts as a full match", () => {

@@ -9,6 +9,7 @@ import {
   switchOneSide,
   updateItem,
 } from "@able-tide/core/plan/edit-plan";
+import { planItemIdOf } from "@able-tide/core/plan/plan-item";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import type { Side } from "@able-tide/core/side";
 
@@ -20,13 +21,20 @@ export type BoardCommand =
 
 /** The chosen movement: the one with the id, or the first; null in an empty plan. */
 export const chosenItem = (blocks: readonly ScheduledItem[], blockId: string | null): ScheduledItem | null =>
-  blocks.find(({ id }) => id === blockId) ?? blocks[0] ?? null;
+  itemLike(blocks, blockId) ?? blocks[0] ?? null;
+
+/** The scheduled item of an id; where a combination has other parts by now, the first of its plan item. */
+export const itemLike = (blocks: readonly ScheduledItem[], id: string | null): ScheduledItem | null =>
+  id === null
+    ? null
+    : (blocks.find((block) => block.id === id) ?? blocks.find((block) => planItemIdOf(block.id) === planItemIdOf(id)) ?? null);
 
 /** The side that a movement begins on. */
 export const firstLead = (item: Pick<ScheduledItem, "turns"> | null): Side => item?.turns[0]?.lead ?? "right";
 
 function editOfKey(key: string, item: ScheduledItem): PlanEdit | null {
-  const { id, block } = item;
+  const { id } = item;
+  const block = item.part?.item ?? item.block;
   switch (key) {
     case "[":
       return moveItem(id, { by: -1 });
@@ -53,14 +61,24 @@ function editOfKey(key: string, item: ScheduledItem): PlanEdit | null {
 const FOCUS_KEYS: Readonly<Record<string, "search" | "checks" | "grid">> = { "/": "search", n: "checks", g: "grid" };
 const NEIGHBOUR_KEYS: Readonly<Record<string, number>> = { ",": -1, ".": 1 };
 
-/** The command of a key on the board; null where the key means nothing. @param chosen the chosen movement */
+/** The place of the pass that a part of a combination belongs to. */
+const columnOf = (heads: readonly ScheduledItem[], { part }: ScheduledItem): number =>
+  heads.findIndex((head) => head.part?.item.id === part?.item.id && head.part?.passNumber === part?.passNumber);
+
+/**
+ * The command of a key on the board; null where the key means nothing.
+ *
+ * @param blocks the first item of each column
+ * @param chosen the chosen movement
+ */
 export function boardKey(key: string, blocks: readonly ScheduledItem[], chosen: ScheduledItem | null): BoardCommand | null {
   const part = FOCUS_KEYS[key];
   if (part) return { kind: "focus", part };
   if (chosen === null) return null;
   const by = NEIGHBOUR_KEYS[key];
   if (by !== undefined) {
-    const neighbour = blocks[blocks.indexOf(chosen) + by];
+    const here = blocks.includes(chosen) ? blocks.indexOf(chosen) : columnOf(blocks, chosen);
+    const neighbour = blocks[here + by];
     return neighbour ? { kind: "choose", blockId: neighbour.id } : null;
   }
   const edit = editOfKey(key, chosen);

@@ -1,8 +1,10 @@
+import { itemAt } from "@able-tide/core/checked-access";
 import { addRepetitions, moveItem } from "@able-tide/core/plan/edit-plan";
 import type { PlanSchedule } from "@able-tide/core/schedule/schedule-plan";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { TideLine } from "../kit/tide-line.tsx";
+import { type BoardColumn, columnWith, spansOfItems } from "./board-columns.ts";
 import { layBoard, phaseStretches } from "./board-layout.ts";
 import { balanceCap } from "./board-model.ts";
 import { FitGrid } from "./fit-grid.tsx";
@@ -12,9 +14,9 @@ import { PlanTimeline } from "./plan-timeline.tsx";
 import { formatTide } from "./tide-words.ts";
 import type { Board, BoardProps } from "./use-board.ts";
 
-/** The movements along the board with what comes after them. */
-const layoutOf = ({ blocks, leavingSeconds, leaveSafely }: PlanSchedule, width: number) =>
-  layBoard(blocks, leavingSeconds + leaveSafely, width);
+/** The columns along the board with what comes after them. */
+const layoutOf = (columns: readonly BoardColumn[], { leavingSeconds, leaveSafely }: PlanSchedule, width: number) =>
+  layBoard(columns, leavingSeconds + leaveSafely, width);
 
 const NAME_WIDTH = 150;
 const TIDE_HEIGHT = 132;
@@ -56,32 +58,42 @@ export function BoardPicture({ board, people, setting, available }: Props) {
   const { analysis, later, edit, chosen, chooseBlock, fitted } = board;
   const { reading } = analysis;
   const width = Math.max(0, available - NAME_WIDTH);
-  const layout = layoutOf(reading, width);
-  const laterLayout = useMemo(() => layoutOf(later.analysis.reading, width), [later, width]);
+  const { columns, laterColumns } = board;
+  const layout = layoutOf(columns, reading, width);
+  const laterReading = later.analysis.reading;
+  const laterLayout = useMemo(() => layoutOf(laterColumns, laterReading, width), [laterColumns, laterReading, width]);
+  const place = board.place && {
+    ...board.place,
+    blockId: columnWith(laterColumns, laterReading.blocks, board.place.blockId)?.id ?? board.place.blockId,
+  };
   return (
     <div className="relative overflow-x-auto pb-2" data-testid="board">
-      <TideRow board={board} width={layout.width} spans={layout.blocks} />
+      <TideRow board={board} width={layout.width} spans={spansOfItems(columns, layout.blocks, reading.blocks)} />
       <PlanTimeline
         blocks={reading.blocks}
+        columns={columns}
         spans={layout.blocks}
         leaving={layout.leaving}
         leavingSeconds={reading.leavingSeconds}
-        stretches={phaseStretches(reading.blocks, layout.blocks)}
+        stretches={phaseStretches(
+          columns.map(({ items }) => itemAt(reading.blocks, itemAt(items, 0))),
+          layout.blocks,
+        )}
         nameWidth={NAME_WIDTH}
-        chosenId={chosen?.id ?? null}
+        chosenId={columnWith(columns, reading.blocks, chosen?.id ?? null)?.id ?? null}
         choose={chooseBlock}
         pull={(id, by, along) => edit(moveItem(id, { by }), along)}
         pullRounds={(id, by, along) => edit(addRepetitions(id, by), along)}
       />
       <FitGrid
         people={board.listed}
-        blocks={board.named}
+        columns={laterColumns}
         spans={laterLayout.blocks}
         width={laterLayout.width}
         nameWidth={NAME_WIDTH}
         rows={fitted.rows}
         settled={board.settled}
-        chosen={board.place}
+        chosen={place}
         choose={board.setPlace}
         hands={board.hands}
         offers={formatSupportOptions(setting.fitPlace)}

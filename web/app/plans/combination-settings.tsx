@@ -38,9 +38,9 @@ const changePass =
   });
 
 const HOW = [
-  ["parts", "In parts, each shown"],
-  ["joined", "Joined, no pause"],
-  ["quiet", "Joined, few words"],
+  ["parts", "In parts"],
+  ["joined", "Joined"],
+  ["quiet", "Few words"],
 ] as const;
 
 const PASS_SIDES = [
@@ -111,9 +111,7 @@ function Pass({ pass, number, only, change }: PassProps) {
         )}
       </div>
       <details>
-        <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">
-          Sides, repetitions, pace, words
-        </summary>
+        <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">Change this pass</summary>
         <div className="flex flex-col gap-2 pb-1">
           <Select
             label=""
@@ -173,7 +171,7 @@ function Parts({ combination, change, nameOf }: PartsProps) {
       {combination.parts.map(({ movementId, times = 1 }, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a movement may be a part more than once
         <li key={i} className="flex items-center gap-1">
-          <span className="min-w-0 flex-1">{nameOf(movementId)}</span>
+          <span className="min-w-0 flex-1 leading-tight">{nameOf(movementId)}</span>
           {i > 0 && (
             <SmallButton label={`Move ${nameOf(movementId)} earlier`} press={() => change(earlier(i))}>
               <ArrowUp size={18} />

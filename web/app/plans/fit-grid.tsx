@@ -3,6 +3,7 @@ import { type KeyboardEvent, memo, useRef } from "react";
 import { TipArea } from "../kit/tip-area.tsx";
 import { Tooltip } from "../kit/tooltip.tsx";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
+import { type BoardColumn, cellOfColumn } from "./board-columns.ts";
 import type { Span } from "./board-layout.ts";
 import { formatSupportNeeds, type SupportNeeds } from "./support-needs.ts";
 import type { FittedRows } from "./use-fit.ts";
@@ -21,13 +22,14 @@ export interface GridPlace {
 
 interface Props {
   readonly people: readonly GridPerson[];
-  readonly blocks: readonly { readonly id: string; readonly name: string }[];
+  readonly columns: readonly BoardColumn[];
   readonly spans: readonly Span[];
   readonly width: number;
   readonly nameWidth: number;
   readonly rows: FittedRows["rows"];
   /** Whether every row belongs to the plan as it is now. */
   readonly settled: boolean;
+  /** Where the choice is: the column's id for any part in it. */
   readonly chosen: GridPlace | null;
   readonly choose: (place: GridPlace) => void;
   /** Who holds on in each block. */
@@ -48,7 +50,7 @@ const STEPS: Record<string, readonly [row: number, column: number]> = {
   ArrowRight: [0, 1],
 };
 
-interface RowProps extends Pick<Props, "blocks" | "choose"> {
+interface RowProps extends Pick<Props, "columns" | "choose"> {
   readonly person: GridPerson;
   readonly row: number;
   /** Null while they are calculating for the first time. */
@@ -60,15 +62,15 @@ interface RowProps extends Pick<Props, "blocks" | "choose"> {
 }
 
 /** One person's cells. Drawn anew only when something of this row has changed: answers come a person at a time. */
-const GridRow = memo(function GridRow({ person, row, blocks, cells, chosenBlockId, tabAt, choose }: RowProps) {
+const GridRow = memo(function GridRow({ person, row, columns, cells, chosenBlockId, tabAt, choose }: RowProps) {
   return (
     <tr className={chosenBlockId === null ? "" : "bg-tide-100"}>
       <th scope="row" className="overflow-hidden py-0.5 pl-2 text-left leading-[1.15]">
         {person.name}
         <span className="line-clamp-2 text-[14px] font-normal text-sand-600">{person.brief}</span>
       </th>
-      {blocks.map((block, place) => {
-        const cell = cells?.[place];
+      {columns.map((block, place) => {
+        const cell = cellOfColumn(cells, block);
         const here = chosenBlockId === block.id;
         return (
           <td key={block.id} className="p-0">
@@ -119,13 +121,13 @@ function HandsCell({ needed }: { needed: SupportNeeds }) {
 }
 
 /** What the columns are, for those who cannot see them, and how wide they are on the time axis. */
-function GridHead({ blocks, spans, nameWidth }: Pick<Props, "blocks" | "spans" | "nameWidth">) {
+function GridHead({ columns, spans, nameWidth }: Pick<Props, "columns" | "spans" | "nameWidth">) {
   return (
     <>
       <caption className="sr-only">Variant for each participant and movement. Use the arrow keys to move between cells.</caption>
       <colgroup>
         <col style={{ width: nameWidth }} />
-        {blocks.map((block, place) => (
+        {columns.map((block, place) => (
           <col key={block.id} style={{ width: widthOf(spans[place]) }} />
         ))}
         <col />
@@ -133,7 +135,7 @@ function GridHead({ blocks, spans, nameWidth }: Pick<Props, "blocks" | "spans" |
       <thead className="sr-only">
         <tr>
           <th scope="col">Participant</th>
-          {blocks.map((block) => (
+          {columns.map((block) => (
             <th key={block.id} scope="col">
               {block.name}
             </th>
@@ -145,7 +147,7 @@ function GridHead({ blocks, spans, nameWidth }: Pick<Props, "blocks" | "spans" |
 }
 
 /** How many participants use support in each item, under the grid. */
-function SupportRow({ blocks, hands, offers }: Pick<Props, "blocks" | "hands" | "offers">) {
+function SupportRow({ columns, hands, offers }: Pick<Props, "columns" | "hands" | "offers">) {
   return (
     <tfoot>
       <tr className="border-t border-sand-300">
@@ -154,7 +156,7 @@ function SupportRow({ blocks, hands, offers }: Pick<Props, "blocks" | "hands" | 
           <span className="block font-normal text-sand-600">{offers}</span>
         </th>
         {hands.map((needed, place) => (
-          <td key={blocks[place]?.id} className="text-center align-top">
+          <td key={columns[place]?.id} className="text-center align-top">
             <HandsCell needed={needed} />
           </td>
         ))}
@@ -171,7 +173,7 @@ function SupportRow({ blocks, hands, offers }: Pick<Props, "blocks" | "hands" | 
  */
 export const FitGrid = memo(function FitGrid({
   people,
-  blocks,
+  columns,
   spans,
   width,
   nameWidth,
@@ -185,7 +187,7 @@ export const FitGrid = memo(function FitGrid({
   const table = useRef<HTMLTableElement>(null);
   const blockAt = Math.max(
     0,
-    blocks.findIndex((block) => block.id === chosen?.blockId),
+    columns.findIndex((block) => block.id === chosen?.blockId),
   );
   const personAt = Math.max(
     0,
@@ -197,9 +199,9 @@ export const FitGrid = memo(function FitGrid({
     if (!by) return;
     event.preventDefault();
     const row = Math.min(people.length - 1, Math.max(0, personAt + by[0]));
-    const place = Math.min(blocks.length - 1, Math.max(0, blockAt + by[1]));
+    const place = Math.min(columns.length - 1, Math.max(0, blockAt + by[1]));
     const person = people[row];
-    const block = blocks[place];
+    const block = columns[place];
     if (!person || !block) return;
     choose({ personId: person.id, blockId: block.id });
     table.current?.querySelector<HTMLElement>(`[data-cell="${row} ${place}"]`)?.focus();
@@ -215,14 +217,14 @@ export const FitGrid = memo(function FitGrid({
         className="table-fixed border-collapse"
         style={{ width: nameWidth + width }}
       >
-        <GridHead blocks={blocks} spans={spans} nameWidth={nameWidth} />
+        <GridHead columns={columns} spans={spans} nameWidth={nameWidth} />
         <tbody>
           {people.map((person, row) => (
             <GridRow
               key={person.id}
               person={person}
               row={row}
-              blocks={blocks}
+              columns={columns}
               cells={rows.get(person.id)?.cells ?? null}
               chosenBlockId={chosen?.personId === person.id ? chosen.blockId : null}
               tabAt={row === personAt ? blockAt : null}
@@ -230,7 +232,7 @@ export const FitGrid = memo(function FitGrid({
             />
           ))}
         </tbody>
-        <SupportRow blocks={blocks} hands={hands} offers={offers} />
+        <SupportRow columns={columns} hands={hands} offers={offers} />
       </table>
     </TipArea>
   );

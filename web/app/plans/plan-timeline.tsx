@@ -1,11 +1,11 @@
 import { itemAt } from "@able-tide/core/checked-access";
 import { type Phase, taughtName } from "@able-tide/core/movement/format";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
-import { passLabel } from "@able-tide/words/combination";
 import { phaseLabel } from "@able-tide/words/phase";
 import { formatMinutes } from "@able-tide/words/text";
 import { DndContext, DragOverlay } from "@dnd-kit/core";
 import { TipArea } from "../kit/tip-area.tsx";
+import type { BoardColumn } from "./board-columns.ts";
 import { type Span, WIDE_ENOUGH_TO_READ } from "./board-layout.ts";
 import { TimelineTile } from "./timeline-tile.tsx";
 import { type TimelineDrag, useTimelineDrag } from "./use-timeline-drag.ts";
@@ -19,12 +19,16 @@ interface Props extends TimelineDrag {
 }
 
 /** The named stretches of neighbouring blocks that are practised together. */
-function combinationsOf(blocks: readonly ScheduledItem[], spans: readonly Span[]): (Span & { name: string })[] {
+function combinationsOf(
+  columns: readonly BoardColumn[],
+  blocks: readonly ScheduledItem[],
+  spans: readonly Span[],
+): (Span & { name: string })[] {
   const stretches: (Span & { name: string })[] = [];
   let last: string | undefined;
-  blocks.forEach(({ block, part }, i) => {
+  columns.forEach(({ items }, i) => {
     const { left, right } = itemAt(spans, i);
-    const name = part === null ? block.combination : `${part.combination.name}: ${passLabel(part.pass)}`;
+    const name = itemAt(blocks, itemAt(items, 0)).block.combination;
     const before = stretches[stretches.length - 1];
     if (name !== undefined && name === last && before) stretches[stretches.length - 1] = { ...before, right };
     else if (name !== undefined) stretches.push({ left, right, name });
@@ -52,10 +56,10 @@ function Brackets({
 
 /** The items under the tide, on the same time axis, with their phases, the clock, and the transitions between them. */
 export function PlanTimeline({ leaving, leavingSeconds, stretches, nameWidth, chosenId, ...drag }: Props) {
-  const { blocks, spans, choose } = drag;
+  const { blocks, columns, spans, choose } = drag;
   const { sensors, handlers, heldId } = useTimelineDrag(drag);
   const held = blocks.find(({ id }) => id === heldId) ?? null;
-  const combinations = combinationsOf(blocks, spans);
+  const combinations = combinationsOf(columns, blocks, spans);
   const upright = spans.some(({ left, right }) => right - left < WIDE_ENOUGH_TO_READ);
   const phases = stretches.map(({ phase, ...span }) => ({ ...span, name: phaseLabel(phase) }));
   return (
@@ -66,12 +70,14 @@ export function PlanTimeline({ leaving, leavingSeconds, stretches, nameWidth, ch
       <DndContext id="blocks" sensors={sensors} autoScroll={{ layoutShiftCompensation: false }} {...handlers}>
         <TipArea>
           <ol className="flex" aria-label="Session timeline">
-            {blocks.map((block, i) => (
+            {columns.map((column, i) => (
               <TimelineTile
-                key={block.id}
-                block={block}
+                key={column.id}
+                block={itemAt(blocks, itemAt(column.items, 0))}
+                name={column.name}
+                joined={column.items.length > 1}
                 span={itemAt(spans, i)}
-                chosen={block.id === chosenId}
+                chosen={column.id === chosenId}
                 upright={upright}
                 choose={choose}
               />

@@ -9,10 +9,12 @@ export interface SupportNeeds {
   readonly other: readonly string[];
 }
 
-/** @param cells each person's cell of the block, with their name */
-export function handsNeeded(cells: readonly { readonly name: string; readonly cell: CellView | undefined }[]): SupportNeeds {
+/** @param people each person's cells of the block, or of all parts that are joined, with their name */
+export function handsNeeded(people: readonly { readonly name: string; readonly cells: readonly CellView[] }[]): SupportNeeds {
   const doing = (...modes: string[]) =>
-    cells.flatMap(({ name, cell }) => (cell?.choice && modes.includes(supportModeOf(cell.choice)) ? [name] : []));
+    people.flatMap(({ name, cells }) =>
+      cells.some(({ choice }) => choice && modes.includes(supportModeOf(choice))) ? [name] : [],
+    );
   return { rail: doing("rail", "wall"), helper: doing("helper"), other: doing("chairBack", "aid") };
 }
 

@@ -1,4 +1,3 @@
-import { taughtName } from "@able-tide/core/movement/format";
 import { waysOf } from "@able-tide/core/movement/reversal";
 import { holdSeconds, type TimedHold } from "@able-tide/core/movement/timed-hold";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
@@ -11,12 +10,18 @@ import { type Dragged, pixelsPerRepetition } from "./use-timeline-drag.ts";
 /** Holds: "30 s", "2 × 40 s". */
 const formatHolds = (hold: TimedHold, times: number): string => `${times > 1 ? `${times} × ` : ""}${holdSeconds(hold)} s`;
 
-/** Left and right: "6+6", or how often in all; one way and the other: "4/4". */
-function formatCount({ movement, repetitionsPerSide: [left, right], block, turns, timedHold, part }: ScheduledItem): string {
+/** Left and right: "6+6", or how often in all; one way and the other: "4/4". A joined pass has one count for all its parts. */
+function formatCount(item: ScheduledItem, joined: boolean): string {
+  const {
+    movement,
+    repetitionsPerSide: [left, right],
+    block,
+    turns,
+    timedHold,
+    part,
+  } = item;
+  if (joined && part !== null) return `× ${part.pass.rounds ?? part.item.rounds}`;
   if (timedHold !== null) return formatHolds(timedHold, block.rounds);
-  // Each joined part of a combination has a tile for each side.
-  const [turn] = turns;
-  if (movement.sided && part !== null && turns.length === 1 && turn) return `${turn.lead} ${turn.rounds}`;
   if (movement.sided) return `${left}+${right}`;
   const ways = turns.flatMap(({ rounds }, turn) => waysOf(movement, turn, rounds));
   return ways.length > 1 ? ways.map(({ rounds }) => rounds).join("/") : `× ${block.rounds}`;
@@ -39,7 +44,10 @@ function RoundsEdge({ block, width }: { block: ScheduledItem; width: number }) {
 
 interface TileProps {
   readonly choose: (blockId: string) => void;
+  /** The item, or the first of a joined pass. */
   readonly block: ScheduledItem;
+  readonly name: string;
+  readonly joined: boolean;
   readonly span: Span;
   readonly chosen: boolean;
   /** Whether names stand upright, since the blocks are narrow. */
@@ -47,10 +55,10 @@ interface TileProps {
 }
 
 /** An item on the timeline: its name, repetitions and time, and how the one before leads to it. */
-export function TimelineTile({ block, span, chosen, upright, choose }: TileProps) {
+export function TimelineTile({ block, name, joined, span, chosen, upright, choose }: TileProps) {
   const dragged: Dragged = { blockId: block.id, pixelsPerRound: null };
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: block.id, data: dragged });
-  const { movement, transition, from } = block;
+  const { transition, from } = block;
   return (
     <li ref={setNodeRef} className="relative shrink-0 px-0.5" style={{ width: span.right - span.left }}>
       <TransitionMark transition={transition} />
@@ -68,10 +76,10 @@ export function TimelineTile({ block, span, chosen, upright, choose }: TileProps
               : ""
           }
         >
-          {taughtName(movement)}
+          {name}
         </span>
         <span className={`font-normal ${upright ? "leading-tight" : "font-sans"} ${chosen ? "text-tide-100" : "text-tide-900"}`}>
-          {formatCount(block)}
+          {formatCount(block, joined)}
           <br />
           {formatMinutes(from)}
         </span>

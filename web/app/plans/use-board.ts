@@ -1,5 +1,6 @@
 import type { MeasuredBody } from "@able-tide/core/body/build";
 import type { Cap } from "@able-tide/core/caps/cap";
+import { itemAt } from "@able-tide/core/checked-access";
 import type { HoldRecord } from "@able-tide/core/class/clean-holds";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
 import type { Combination } from "@able-tide/core/plan/combination";
@@ -22,7 +23,8 @@ import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 import { type RefObject, useCallback, useEffect, useMemo, useReducer, useState } from "react";
 import { useNavigate } from "react-router";
 import { useKeys } from "../kit/keys-sheet.tsx";
-import { boardKey, chosenItem, firstLead, type GridOrder, historyKey, listPeople } from "./board-model.ts";
+import { columnsOf } from "./board-columns.ts";
+import { boardKey, chosenItem, firstLead, type GridOrder, historyKey, itemLike, listPeople } from "./board-model.ts";
 import { changeDraft, type Draft } from "./draft.ts";
 import type { GridPlace } from "./fit-grid.tsx";
 import type { PlanItemActions } from "./plan-item-settings.tsx";
@@ -98,8 +100,8 @@ function useSelection({ analysis, later, fitted }: EditedPlan, people: BoardProp
   const { blocks } = analysis.reading;
   const laterBlocks = later.analysis.reading.blocks;
   const chosen = chosenItem(blocks, place?.blockId ?? null);
-  const shownAt = laterBlocks.findIndex(({ id }) => id === chosen?.id);
-  const shown = laterBlocks[shownAt] ?? null;
+  const shown = itemLike(laterBlocks, chosen?.id ?? null);
+  const shownAt = shown === null ? -1 : laterBlocks.indexOf(shown);
   const person = people.find(({ id }) => id === place?.personId) ?? null;
   const row = person ? (fitted.rows.get(person.id) ?? null) : null;
   const personId = person?.id ?? null;
@@ -180,6 +182,8 @@ export function useBoard(props: BoardProps, parts: BoardParts) {
   const selection = useSelection(edited, people);
   const { chosen, chooseBlock } = selection;
   const laterBlocks = later.analysis.reading.blocks;
+  const columns = useMemo(() => columnsOf(analysis.reading.blocks), [analysis]);
+  const laterColumns = useMemo(() => columnsOf(laterBlocks), [laterBlocks]);
   const [order, setOrder] = useState<GridOrder>("name");
   const [problem, setProblem] = useState<string | null>(null);
   const library = useCombinations(props.combinations, setProblem);
@@ -187,7 +191,8 @@ export function useBoard(props: BoardProps, parts: BoardParts) {
 
   useHistoryKeys(change);
   useKeys((event) => {
-    const command = boardKey(event.key, analysis.reading.blocks, chosen);
+    const heads = columns.map(({ items }) => itemAt(analysis.reading.blocks, itemAt(items, 0)));
+    const command = boardKey(event.key, heads, chosen);
     if (command === null) return;
     if (command.kind === "focus") {
       event.preventDefault();
@@ -233,9 +238,14 @@ export function useBoard(props: BoardProps, parts: BoardParts) {
     teach,
     named: useMemo(() => laterBlocks.map(({ id, movement }) => ({ id, name: taughtName(movement) })), [laterBlocks]),
     listed: useMemo(() => listPeople(people, fitted.rows, order), [people, fitted.rows, order]),
+    columns,
+    laterColumns,
     hands: useMemo(
-      () => laterBlocks.map((_, i) => handsNeeded(people.map(({ id, name }) => ({ name, cell: fitted.rows.get(id)?.cells[i] })))),
-      [laterBlocks, people, fitted.rows],
+      () =>
+        laterColumns.map(({ items }) =>
+          handsNeeded(people.map(({ id, name }) => ({ name, cells: items.flatMap((i) => fitted.rows.get(id)?.cells[i] ?? []) }))),
+        ),
+      [laterColumns, people, fitted.rows],
     ),
     library,
     add: useCallback((movement: Movement) => edit(addMovement(movement, null)), [edit]),

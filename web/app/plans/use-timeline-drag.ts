@@ -2,10 +2,13 @@ import { planItemIdOf } from "@able-tide/core/plan/plan-item";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { type DndContextProps, MouseSensor, TouchSensor, useSensor, useSensors } from "@dnd-kit/core";
 import { useRef, useState } from "react";
+import type { BoardColumn } from "./board-columns.ts";
 import { itemSpans, placePulledTo, type Span } from "./board-layout.ts";
 
 export interface TimelineDrag {
   readonly blocks: readonly ScheduledItem[];
+  readonly columns: readonly BoardColumn[];
+  /** One a column. */
   readonly spans: readonly Span[];
   readonly choose: (blockId: string) => void;
   /** Moves an item by some places while it is dragged; the first move of a drag is its own thing to undo. */
@@ -28,7 +31,7 @@ const LEAST_PIXELS = 14;
 export const pixelsPerRepetition = (width: number, rounds: number): number => Math.max(LEAST_PIXELS, width / Math.max(1, rounds));
 
 /** Dragging on the timeline: sensors and handlers for the context, and the item that is held. */
-export function useTimelineDrag({ blocks, spans, choose, pull, pullRounds }: TimelineDrag) {
+export function useTimelineDrag({ columns, spans, choose, pull, pullRounds }: TimelineDrag) {
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 8 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 200, tolerance: 8 } }),
@@ -43,7 +46,7 @@ export function useTimelineDrag({ blocks, spans, choose, pull, pullRounds }: Tim
   const handlers: Pick<DndContextProps, "onDragStart" | "onDragMove" | "onDragEnd" | "onDragCancel"> = {
     onDragStart: ({ active }) => {
       const dragged = active.data.current as Dragged;
-      const items = itemSpans(blocks, spans);
+      const items = itemSpans(columns, spans);
       const from = items.findIndex(({ itemId }) => itemId === planItemIdOf(dragged.blockId));
       dragging.current = { ...dragged, spans: items, from, done: 0 };
       if (dragged.pixelsPerRound !== null) return;

@@ -1,3 +1,4 @@
+import type { ScriptPart } from "@able-tide/core/class/script";
 import type { Combination, CombinationPass, PartOrder } from "@able-tide/core/plan/combination";
 import { count } from "./text.ts";
 
@@ -22,6 +23,10 @@ export const formatPass = (pass: CombinationPass): string =>
     ...(pass.rounds === undefined ? [] : [count(pass.rounds, "repetition", "repetitions")]),
     ...(pass.breathSeconds === undefined ? [] : [`${pass.breathSeconds} s a breath`]),
   ].join(", ");
+
+/** Which pass of a combination something is: "Harbour wall, pass 2 of 3: joined". */
+export const formatScriptPart = ({ combination, pass, number, of }: Omit<ScriptPart, "begins" | "runsOn">): string =>
+  `${combination}, pass ${number} of ${of}: ${passLabel(pass)}`;
 
 /** A combination in a line: its name, how many parts, and its passes. */
 export const formatCombination = ({ name, parts, order, passes }: Combination): string =>

@@ -1,5 +1,6 @@
 import { classSteps } from "./class-steps.ts";
 import type { ClassState, Observation } from "./events.ts";
+import { allMoves } from "./moves.ts";
 import type { ClassScript } from "./script.ts";
 
 /** Shares of a session, by the clock, that someone has to be there for, and of what was fitted that they have to do. */
@@ -48,14 +49,16 @@ function doneAndFitted(
   );
   let done = 0;
   let fitted = 0;
-  classSteps(script.blocks).forEach((step, number) => {
+  const steps = classSteps(script.blocks);
+  const moves = allMoves(steps, state.moves, ended);
+  steps.forEach((step, number) => {
     if ((cells[step.blockIndex]?.form ?? "rest") === "rest") return;
     const seconds = step.rounds * step.roundSeconds;
     fitted += seconds;
     if (rested.has(number)) return;
-    const spent = state.moves.reduce((sum, move, i) => {
+    const spent = moves.reduce((sum, move, i) => {
       if (move.step !== number) return sum;
-      return sum + within(spans, move.at, state.moves[i + 1]?.at ?? ended);
+      return sum + within(spans, move.at, moves[i + 1]?.at ?? ended);
     }, 0);
     done += Math.min(seconds, Math.max(0, spent - step.lead));
   });

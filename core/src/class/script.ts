@@ -1,5 +1,7 @@
 import type { CellView } from "../fit/cell-view.ts";
 import type { TimedHold } from "../movement/timed-hold.ts";
+import type { CombinationPass } from "../plan/combination.ts";
+import type { CombinedPart } from "../schedule/combined-items.ts";
 import type { Transition } from "../schedule/plan-transitions.ts";
 import type { PlanSchedule, ScheduledItem } from "../schedule/schedule-plan.ts";
 import type { TransitionHazard, TransitionStep } from "../schedule/transition-steps.ts";
@@ -12,12 +14,35 @@ export interface ScriptTransition {
   readonly hazards: readonly string[];
 }
 
+/** A part of a combination, as it is taught. */
+export interface ScriptPart {
+  readonly combination: string;
+  readonly pass: CombinationPass;
+  /** Number of the pass, from 1, and how many there are. */
+  readonly number: number;
+  readonly of: number;
+  readonly begins: boolean;
+  /** Whether it begins by itself when the part before it is done. */
+  readonly runsOn: boolean;
+}
+
+const scriptPart = ({ combination, pass, passNumber, begins, runsOn }: CombinedPart): ScriptPart => ({
+  combination: combination.name,
+  pass,
+  number: passNumber + 1,
+  of: combination.passes.length,
+  begins,
+  runsOn,
+});
+
 /** A plan item as it is taught. The names are those of the stored scripts. */
 export interface ScriptItem
   extends Pick<ScheduledItem, "id" | "movement" | "turns" | "breathSeconds" | "cycleSeconds" | "total" | "from" | "to"> {
   readonly meant: ScheduledItem["plannedVariant"];
   /** Its levels where it is held: one repetition of the movement is then the whole hold. Absent where it is repeated. */
   readonly timedHold?: TimedHold;
+  /** Which pass of a combination it belongs to. Absent where it is done by itself. */
+  readonly part?: ScriptPart;
   /** Seconds of the transition, the explanation, the demonstration, the repetitions and the change of sides. */
   readonly parts: {
     readonly link: number;
@@ -71,6 +96,7 @@ export const scriptItems = ({ blocks }: PlanSchedule, wording: ScriptWording): S
       id,
       performed,
       timedHold,
+      part,
       plannedVariant,
       turns,
       breathSeconds,
@@ -85,6 +111,7 @@ export const scriptItems = ({ blocks }: PlanSchedule, wording: ScriptWording): S
       id,
       movement: performed,
       ...(timedHold && { timedHold }),
+      ...(part && { part: scriptPart(part) }),
       meant: plannedVariant,
       turns,
       breathSeconds,

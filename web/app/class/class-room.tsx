@@ -85,7 +85,10 @@ function ClassHead({ view, groupName, children }: { view: ClassView; groupName: 
 function NextMovement({ next, left }: Pick<CurrentMovement, "next" | "left">) {
   return (
     <div className="flex-1 rounded-[20px] bg-tide-900 p-4">
-      <p className="text-tide-200">Next{next ? `, in ${formatMinutes(left)}` : ""}</p>
+      <p className="text-tide-200">
+        {next?.goesOn ? "Goes on by itself" : "Next"}
+        {next ? `, in ${formatMinutes(left)}` : ""}
+      </p>
       <p className="font-display text-2xl font-bold">
         {next?.name ?? "Leave safely"}
         {next?.side && <span className="text-signal-300">, {next.side} side</span>}

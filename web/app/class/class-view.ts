@@ -2,10 +2,12 @@ import { itemAt } from "@able-tide/core/checked-access";
 import { type ClassStep, classSteps, movingSeconds, repetitionAt } from "@able-tide/core/class/class-steps";
 import type { ClassState } from "@able-tide/core/class/events";
 import { type HoldCount, holdCountAt } from "@able-tide/core/class/hold-count";
+import { allMoves } from "@able-tide/core/class/moves";
 import type { ClassScript, ScriptItem, ScriptTransition } from "@able-tide/core/class/script";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { otherSide, type Side } from "@able-tide/core/side";
 import { observationLabel } from "@able-tide/words/class";
+import { formatScriptPart } from "@able-tide/words/combination";
 import { attentionLine } from "@able-tide/words/cues";
 import { OTHER_WAY, wayLabel } from "@able-tide/words/repetitions";
 import { variantWords } from "@able-tide/words/variant-words";
@@ -33,6 +35,9 @@ export interface CurrentMovement {
   readonly cue: string;
   /** Where the attention goes; empty where the cue does not say. */
   readonly attention: string;
+  /** The pass of a combination that it belongs to, in words, and what is said before the pass; empty elsewhere. */
+  readonly pass: string;
+  readonly say: string;
   /** Which way the repetitions go, in words; empty where there is one way only. */
   readonly way: string;
   /** How the movement, or its other side, is reached; null once repetitions have begun. */
@@ -48,7 +53,7 @@ export interface CurrentMovement {
   readonly untilRepetitions: number;
   readonly left: number;
   /** Null where the next step is the end of the class. */
-  readonly next: { readonly name: string; readonly side: Side | null } | null;
+  readonly next: { readonly name: string; readonly side: Side | null; readonly goesOn: boolean } | null;
 }
 
 /** What the class screen shows, from the script, the events and the clock. */
@@ -87,14 +92,17 @@ function currentMovement(script: ClassScript, steps: readonly ClassStep[], at: n
   const block = step && script.blocks[step.blockIndex];
   if (!step || !block) return null;
   const next = steps[at + 1];
+  const { part } = block;
   const { name, cues } = variantWords(block.movement, block.meant);
   const repetition = repetitionAt(step, inStep);
   return {
     step,
     block,
     name,
-    cue: step.turnsRound ? `${OTHER_WAY}.` : (cues.do ?? ""),
-    attention: attentionLine(cues),
+    cue: step.turnsRound ? `${OTHER_WAY}.` : part?.pass.quiet ? "" : (cues.do ?? ""),
+    attention: part?.pass.quiet ? "" : attentionLine(cues),
+    pass: part ? formatScriptPart(part) : "",
+    say: part?.begins ? (part.pass.say ?? "") : "",
     way: wayLabel(block.movement, step.way),
     transition: repetition > 0 ? null : step.turn === 0 ? block.link : block.sideChange,
     side: step.side,
@@ -103,7 +111,7 @@ function currentMovement(script: ClassScript, steps: readonly ClassStep[], at: n
     hold: holdCountAt(block, step, inStep),
     untilRepetitions: step.lead - inStep,
     left: step.lead + movingSeconds(step) - inStep,
-    next: next ? { name: nameOfNext(script, step, next), side: next.side } : null,
+    next: next ? { name: nameOfNext(script, step, next), side: next.side, goesOn: next.goesOn } : null,
   };
 }
 
@@ -113,8 +121,10 @@ function currentMovement(script: ClassScript, steps: readonly ClassStep[], at: n
  */
 export function classView(script: ClassScript, state: ClassState, due: ReadonlySet<string>, now: number | null): ClassView {
   const steps = classSteps(script.blocks);
-  const at = state.step;
-  const inStep = seconds(now, state.stepSince);
+  const moved = now === null ? undefined : allMoves(steps, state.moves, new Date(now).toISOString()).at(-1);
+  const at = moved?.step ?? state.step;
+  const stepSince = moved?.at ?? state.stepSince;
+  const inStep = seconds(now, stepSince);
   const elapsed = seconds(now, state.begunAt);
   const current = at === null ? null : currentMovement(script, steps, at, inStep);
   const ending = at !== null && at >= steps.length;
@@ -138,7 +148,7 @@ export function classView(script: ClassScript, state: ClassState, due: ReadonlyS
     people,
     current,
     progress: Math.min(1, from / script.total),
-    since: now === null || state.stepSince === null ? null : new Date(state.stepSince).getTime(),
+    since: now === null || stepSince === null ? null : new Date(stepSince).getTime(),
     elapsed,
     behind: current ? elapsed - current.step.from - Math.min(inStep, inStep + current.left) : 0,
   };

@@ -75,7 +75,7 @@ function Counts({ side, instructorSide, way, repetition, hold, untilRepetitions,
 
 /** The movement being done: its name and cue, the figure at the breath pace, what is counted, and back and next. */
 export function MovementNow({ view, current, at, total, home, since, go }: Props) {
-  const { block, name, cue, attention, transition, side, step, next } = current;
+  const { block, name, cue, attention, pass, say, transition, side, step, next } = current;
   return (
     <section className="flex min-h-0 flex-col">
       <p className="text-xl text-tide-200">
@@ -83,6 +83,8 @@ export function MovementNow({ view, current, at, total, home, since, go }: Props
         Lost your place? Wait {home}.
       </p>
       <h1 className="mt-1 text-5xl max-sm:text-3xl">{name}</h1>
+      {pass && <p className="mt-1 text-xl text-signal-300">{pass}</p>}
+      {say && <p className="mt-1 text-2xl">“{say}”</p>}
       <p className="mt-2 text-2xl text-sand-100">
         {cue} {attention && <span className="text-tide-200">{attention}</span>}
       </p>

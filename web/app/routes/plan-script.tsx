@@ -1,10 +1,12 @@
 import { movementIdsOf } from "@able-tide/core/plan/plan-item";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
+import type { CombinedPart } from "@able-tide/core/schedule/combined-items";
 import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { planContextOf } from "@able-tide/core/schedule/plan-setting";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
 import { LEAVE_SAFELY } from "@able-tide/words/closing-steps";
+import { formatScriptPart } from "@able-tide/words/combination";
 import { cuesOf } from "@able-tide/words/cues";
 import { COUNT_ALOUD, formatRepetitions } from "@able-tide/words/repetitions";
 import { formatHazard, formatState, formatTransitionStep, openingWords } from "@able-tide/words/schedule";
@@ -44,36 +46,51 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   };
 }
 
+/** Where a pass of a combination begins, and what is said before it. */
+function PassHead({ part }: { part: CombinedPart }) {
+  const { combination, pass, passNumber } = part;
+  const words = { combination: combination.name, pass, number: passNumber + 1, of: combination.passes.length };
+  return (
+    <li className="break-after-avoid border-t-2 border-tide-600 py-1 font-semibold">
+      {formatScriptPart(words)}
+      {pass.say && <span className="font-normal"> “{pass.say}”</span>}
+    </li>
+  );
+}
+
 function Row({ block, style }: { block: ScheduledItem; style: TeachingStyle }) {
   const { opening, phrases, watch } = cuesOf(block, style);
-  const { transition, sideChange } = block;
+  const { part, transition, sideChange } = block;
   const hazards = [...new Set([...transition.hazards, ...(sideChange?.hazards ?? [])])];
   return (
-    <li className="script-row grid break-inside-avoid grid-cols-[3.5rem_9rem_1fr] gap-x-3 border-t border-sand-300 py-1.5">
-      <span className="text-right font-bold">{formatMinutes(block.from)}</span>
-      <KeyFigures movement={block.movement} planned={block.plannedVariant} lead={block.turns[0]?.lead ?? "right"} />
-      <div>
-        <p>
-          <strong>{variantWords(block.movement, block.plannedVariant).name}</strong> ·{" "}
-          {formatRepetitions(block.movement, block.turns, block.timedHold)}
-          {block.familiarity === "new" && " · new today"}
-          {block.block.combination && ` · ${block.block.combination}`}
-          {block.block.straight && " · no pause"}
-        </p>
-        {transition.steps.length > 0 && (
-          <p className="text-sand-600">First {transition.steps.map(formatTransitionStep).join(", ")}.</p>
-        )}
-        {hazards.map((hazard) => (
-          <p key={hazard} className="font-semibold">
-            Helper: {formatHazard(hazard)}.
+    <>
+      {part?.begins && <PassHead part={part} />}
+      <li className="script-row grid break-inside-avoid grid-cols-[3.5rem_9rem_1fr] gap-x-3 border-t border-sand-300 py-1.5">
+        <span className="text-right font-bold">{formatMinutes(block.from)}</span>
+        <KeyFigures movement={block.movement} planned={block.plannedVariant} lead={block.turns[0]?.lead ?? "right"} />
+        <div>
+          <p>
+            <strong>{variantWords(block.movement, block.plannedVariant).name}</strong> ·{" "}
+            {formatRepetitions(block.movement, block.turns, block.timedHold)}
+            {block.familiarity === "new" && " · new today"}
+            {block.part === null && block.block.combination && ` · ${block.block.combination}`}
+            {block.block.straight && " · no pause"}
           </p>
-        ))}
-        {opening.length > 0 && <p>{opening.join(" ")}</p>}
-        {block.timedHold && <p className="font-semibold">{COUNT_ALOUD}</p>}
-        {phrases.length > 0 && <p className="italic">{phrases.join(" · ")}</p>}
-        {watch && <p className="text-sand-600">Watch: {watch}</p>}
-      </div>
-    </li>
+          {transition.steps.length > 0 && (
+            <p className="text-sand-600">First {transition.steps.map(formatTransitionStep).join(", ")}.</p>
+          )}
+          {hazards.map((hazard) => (
+            <p key={hazard} className="font-semibold">
+              Helper: {formatHazard(hazard)}.
+            </p>
+          ))}
+          {opening.length > 0 && <p>{opening.join(" ")}</p>}
+          {block.timedHold && <p className="font-semibold">{COUNT_ALOUD}</p>}
+          {phrases.length > 0 && <p className="italic">{phrases.join(" · ")}</p>}
+          {watch && <p className="text-sand-600">Watch: {watch}</p>}
+        </div>
+      </li>
+    </>
   );
 }
 

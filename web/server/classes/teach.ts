@@ -2,6 +2,7 @@ import type { Cap } from "@able-tide/core/caps/cap";
 import { dayCaps, readCheckIn } from "@able-tide/core/caps/check-in";
 import { classSteps } from "@able-tide/core/class/class-steps";
 import { type ClassState, classState } from "@able-tide/core/class/events";
+import { allMoves } from "@able-tide/core/class/moves";
 import { currentAnswers } from "@able-tide/core/class/notes-of-day";
 import { fitsDue, notesToFit } from "@able-tide/core/class/refit";
 import { type ClassScript, scriptItems } from "@able-tide/core/class/script";
@@ -130,8 +131,9 @@ async function fitDue(scope: Scope, classId: string): Promise<boolean> {
   const scripted = await scriptOf(scope, found.plan, found.group, state);
   if (scripted.kind !== "script") return false;
   const anew = new Map(scripted.script.people.map(({ id, cells }) => [id, cells]));
-  const next =
-    state.step === null ? 0 : (classSteps(taught.script.blocks)[state.step]?.blockIndex ?? taught.script.blocks.length);
+  const steps = classSteps(taught.script.blocks);
+  const step = allMoves(steps, state.moves, scope.now().toISOString()).at(-1)?.step;
+  const next = step === undefined ? 0 : (steps[step]?.blockIndex ?? taught.script.blocks.length);
   await changeScript(scope, classId, (script) => ({
     ...script,
     people: script.people.map((person) => {

@@ -7,6 +7,7 @@ import type { MeasurementInput } from "@able-tide/core/caps/measurement";
 import type { Observation } from "@able-tide/core/class/events";
 import type { TimedHold } from "@able-tide/core/movement/timed-hold";
 import type { About } from "@able-tide/core/people/about";
+import type { Combination } from "@able-tide/core/plan/combination";
 import type { SessionPurpose } from "@able-tide/core/plan/purpose";
 import type { Side } from "@able-tide/core/side";
 import type { PersonInput } from "../people/people.ts";
@@ -95,8 +96,11 @@ export const person = (
   notes,
 });
 
-/** A movement with its repetitions or its holds, and how: what is in the hands in a pool, or the levels it is held in. */
-export type DemoPlanItem = readonly [movementId: string, rounds: number, how?: WaterEquipment | TimedHold];
+/**
+ * A movement with its repetitions or its holds, and how: what is in the hands in a pool, or the levels it is held in; or a
+ * combination that begins with it.
+ */
+export type DemoPlanItem = readonly [movementId: string, rounds: number, how?: WaterEquipment | TimedHold | Combination];
 
 /** A weekly group of the demo: when it meets and what it was taught. */
 export interface DemoProgramme {

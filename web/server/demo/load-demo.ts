@@ -15,6 +15,7 @@ import { askAboutTurn } from "../people/cap-notices.ts";
 import { addCap, endCap } from "../people/caps.ts";
 import { endLimitation } from "../people/limitations.ts";
 import { cleanSessions, endNewcomerCaps } from "../people/newcomers.ts";
+import { saveCombination } from "../plans/combinations.ts";
 import { addPlan } from "../plans/plans.ts";
 import { addSeries } from "../plans/series.ts";
 import { settingsOf } from "../plans/setting.ts";
@@ -33,7 +34,7 @@ import { MONDAY_CHAIRS } from "./monday-chairs.ts";
 import { MONDAY_PEOPLE } from "./monday-people.ts";
 import { planWeek } from "./plan-week.ts";
 import { seeded } from "./seeded.ts";
-import { TEST_WEEKS, WEDNESDAY_FOOTING } from "./wednesday-footing.ts";
+import { HARBOUR_PAIR, TEST_WEEKS, WEDNESDAY_FOOTING } from "./wednesday-footing.ts";
 import { WEDNESDAY_PEOPLE } from "./wednesday-people.ts";
 
 const PROGRAMMES: readonly DemoProgramme[] = [MONDAY_CHAIRS, WEDNESDAY_FOOTING, FRIDAY_WARM_WATER];
@@ -123,6 +124,7 @@ async function load(database: Knex, today: Date): Promise<void> {
   const voices: Voices = { instructor, clinician };
   const placeId = await addVenue(instructor, PLACE);
   await saveStyle(instructor, null, STYLE);
+  await saveCombination(instructor, HARBOUR_PAIR);
   const groupIds = new Map<DemoGroup, string>();
   for (const { group, name, place, weekday, hour, minute, minutes, seatedOnly, inWater, helpers } of PROGRAMMES) {
     const startsAt = `${String(hour).padStart(2, "0")}:${String(minute).padStart(2, "0")}`;

@@ -3,6 +3,7 @@ import { join } from "node:path";
 import { present } from "@able-tide/core/checked-access";
 import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import { readMovement } from "@able-tide/core/movement/read-file";
+import { movementIdsOf } from "@able-tide/core/plan/plan-item";
 import { analyzePlan } from "@able-tide/core/planner/analyze-plan";
 import { ON_TIME, overrunSeconds } from "@able-tide/core/planner/fixes";
 import { withMovements } from "@able-tide/core/schedule/items-with-movements";
@@ -34,7 +35,7 @@ describe.each([MONDAY_CHAIRS, WEDNESDAY_FOOTING, FRIDAY_WARM_WATER])("$name", (p
     const blocks = planWeek(programme, Math.min(week, WEEKS), setting, movements);
     const context = planContextOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });
     const analysis = analyzePlan(withMovements(blocks, movements), context, variants);
-    for (const { movementId } of blocks) taught[movementId] = (taught[movementId] ?? 0) + 1;
+    for (const movementId of movementIdsOf(blocks)) taught[movementId] = (taught[movementId] ?? 0) + 1;
     expect(problemsOf(analysis.reading)).toEqual([]);
     expect(analysis.uneven).toEqual([]);
     expect(outOfOrder(analysis.reading)).toEqual([]);

@@ -5,10 +5,17 @@ import { analyzePlan } from "@able-tide/core/planner/analyze-plan";
 import { fixDuration, overrunSeconds } from "@able-tide/core/planner/fixes";
 import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
-import type { DemoProgramme } from "./demo-person.ts";
+import type { DemoPlanItem, DemoProgramme } from "./demo-person.ts";
 import { STYLE } from "./kittiwake-rooms.ts";
 
 const variants = createVariantCache();
+
+/** What a plan item says of how it is done. */
+function howOf(how: DemoPlanItem[2]): Partial<PlanItem> {
+  if (how === undefined) return {};
+  if (typeof how === "string") return { equipment: how };
+  return "passes" in how ? { combined: how } : { timedHold: how };
+}
 
 /** The blocks of one week's plan, deepened or shortened by what the product proposes until they fill the session. */
 export function planWeek(
@@ -22,7 +29,7 @@ export function planWeek(
     id: `b${i + 1}`,
     movementId,
     rounds,
-    ...(typeof how === "string" ? { equipment: how } : how ? { timedHold: how } : {}),
+    ...howOf(how),
   }));
   for (;;) {
     const planned = withMovements(blocks, movements);

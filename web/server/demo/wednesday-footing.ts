@@ -1,4 +1,5 @@
 import type { TimedHold } from "@able-tide/core/movement/timed-hold";
+import type { Combination } from "@able-tide/core/plan/combination";
 import type { DemoPlanItem, DemoProgramme } from "./demo-person.ts";
 
 const ARRIVING: readonly DemoPlanItem[] = [
@@ -16,6 +17,18 @@ const HEELS_HELD: TimedHold = [
   { seconds: 10, share: 1 },
 ];
 
+/** Two movements in one stance: each side goes through both before the other does. */
+export const HARBOUR_PAIR: Combination = {
+  name: "Harbour pair",
+  parts: [{ movementId: "shift-and-press" }, { movementId: "row-the-boat" }],
+  order: "sides",
+  passes: [
+    { how: "parts" },
+    { how: "joined" },
+    { how: "joined", quiet: true, rounds: 2, breathSeconds: 10, say: "Once more, slower. I only name the sides." },
+  ],
+};
+
 /** What was taught in a week: something new every other week, with a recap of what came before. */
 function blocksOfWeek(week: number): readonly DemoPlanItem[] {
   const flow: DemoPlanItem[] = [
@@ -26,7 +39,9 @@ function blocksOfWeek(week: number): readonly DemoPlanItem[] {
   if (week < 6) flow.push(["slow-punch", 8]);
   if (week >= 2) flow.push(["waves-with-both-hands", 6]);
   if (week >= 3) flow.push(["lift-and-part", week < 8 ? 6 : 8]);
-  if (week >= 4) flow.push(["shift-and-press", week < 9 ? 5 : 8]);
+  if (week >= 4 && week < 14) flow.push(["shift-and-press", week < 9 ? 5 : 8]);
+  if (week >= 12 && week < 14) flow.push(["row-the-boat", 4]);
+  if (week >= 14) flow.push(["shift-and-press", 3, HARBOUR_PAIR]);
   if (week >= 6) flow.push(["one-leg-toe-near", week < 10 ? 3 : 5]);
   if (week >= 10) flow.push(["step-ahead-and-home", 4]);
   const loosening: DemoPlanItem[] = [

@@ -69,6 +69,20 @@ function neededIn({ id, name, caps }: HelpedPerson, cell: CellView, before: Cell
 const inOrder = (a: HelpNeeded, b: HelpNeeded): number =>
   HELP_KINDS.indexOf(a.kind) - HELP_KINDS.indexOf(b.kind) || (a.name < b.name ? -1 : 1);
 
+/**
+ * What is needed in parts that are done without stopping: each kind of help for each person once.
+ *
+ * @param parts what is needed in each
+ */
+export function neededInAny(parts: readonly (readonly HelpNeeded[])[]): readonly HelpNeeded[] {
+  const first = new Map<string, HelpNeeded>();
+  for (const needed of parts.flat()) {
+    const key = `${needed.kind} ${needed.personId}`;
+    if (!first.has(key)) first.set(key, needed);
+  }
+  return [...first.values()].sort(inOrder);
+}
+
 /** Who needs what and when: every block in order of time with what its people need, read from the fit as the grid shows it. */
 export const helperSheet = (
   blocks: readonly { readonly id: string; readonly from: number }[],

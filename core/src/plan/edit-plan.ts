@@ -91,6 +91,18 @@ export const pinVariant =
     return { ...content, holds: way === null ? others : [...others, { personId, blockId, way }] };
   };
 
+/**
+ * Holds a person to one way of doing several blocks, or lets the fit choose again.
+ *
+ * @param personId who
+ * @param blockIds ids of scheduled items
+ * @param way null for the fit's choice
+ */
+export const pinVariants =
+  (personId: string, blockIds: readonly string[], way: PinnedVariant["way"] | null): PlanEdit =>
+  (content) =>
+    blockIds.reduce((now, id) => pinVariant(personId, id, way)(now), content);
+
 /** Holds several people to a way of doing several blocks. */
 export const pinAll =
   (holds: readonly PinnedVariant[]): PlanEdit =>

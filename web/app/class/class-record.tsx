@@ -1,7 +1,10 @@
+import { itemAt } from "@able-tide/core/checked-access";
 import type { ClassStep } from "@able-tide/core/class/class-steps";
 import type { ClassState } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
+import { joinedCell } from "@able-tide/core/fit/joined-cell";
 import { taughtName } from "@able-tide/core/movement/format";
+import { joinedPasses } from "@able-tide/core/schedule/joined-passes";
 import { effortWords, observationLabel } from "@able-tide/words/class";
 import { ScrollArea } from "../kit/scroll-area.tsx";
 import { VariantSymbol } from "../kit/variant-symbol.tsx";
@@ -66,10 +69,10 @@ function RecordRow({ person, script, steps, state }: Props & { person: Props["sc
         {person.name}
         {!here && <span className="font-normal text-sand-600"> absent</span>}
       </th>
-      {script.blocks.map((block, i) => {
-        const cell = person.cells[i];
+      {joinedPasses(script.blocks).map((items) => {
+        const cell = joinedCell(items.flatMap((i) => person.cells[i] ?? []));
         return (
-          <td key={block.id} className="p-1 text-center">
+          <td key={items[0]} className="p-1 text-center">
             {here && cell && (
               <span className="inline-block align-middle">
                 <VariantSymbol {...cell} label={`${cell.form}, ${Math.round(100 * cell.level)}%`} />
@@ -111,10 +114,10 @@ export function ClassRecord({ script, steps, state }: Props) {
               <th scope="col" className="p-3">
                 Participant
               </th>
-              {script.blocks.map((block) => (
-                <th key={block.id} scope="col" className="min-w-11 p-1 font-semibold">
+              {joinedPasses(script.blocks).map((items) => (
+                <th key={items[0]} scope="col" className="min-w-11 p-1 font-semibold">
                   <span className="inline-block max-h-40 rotate-180 text-left leading-tight [writing-mode:vertical-rl]">
-                    {taughtName(block.movement)}
+                    {[...new Set(items.map((i) => taughtName(itemAt(script.blocks, i).movement)))].join(" + ")}
                   </span>
                 </th>
               ))}

@@ -1,6 +1,6 @@
 import { taughtName } from "@able-tide/core/movement/format";
 import { COMBINATION_BOUNDS } from "@able-tide/core/plan/combination";
-import { pinVariant } from "@able-tide/core/plan/edit-plan";
+import { pinVariants } from "@able-tide/core/plan/edit-plan";
 import { type PlanItem, planItemIdOf } from "@able-tide/core/plan/plan-item";
 import { useMemo } from "react";
 import type { BoardColumn } from "./board-columns.ts";
@@ -65,6 +65,8 @@ export function BoardAside({
   if (shown === null) return null;
   const laterBlocks = board.later.analysis.reading.blocks;
   const column = board.laterColumns.findIndex(({ items }) => items.includes(shownAt));
+  // Joined parts are done in one way: what is pinned in one is pinned in all.
+  const ids = (board.laterColumns[column]?.items ?? []).flatMap((i) => laterBlocks[i]?.id ?? []);
   const pinned = draft.holds.find(({ personId, blockId }) => personId === person?.id && blockId === shown.id);
   return (
     <aside aria-label="Selected movement" className="rounded-soft border border-sand-300 bg-white p-4 xl:sticky xl:top-4">
@@ -87,7 +89,7 @@ export function BoardAside({
               explained={explained}
               without={fitted.without?.personId === person.id ? fitted.without : null}
               pinned={pinned?.way ?? null}
-              pin={(way) => edit(pinVariant(person.id, shown.id, way))}
+              pin={(way) => edit(pinVariants(person.id, ids, way))}
               askWithout={(capId) => fitted.askWithout(person.id, capId)}
               blockName={(blockId) => named.find(({ id }) => id === blockId)?.name ?? ""}
             />

@@ -1,6 +1,8 @@
 import { itemAt } from "@able-tide/core/checked-access";
 import type { CellView } from "@able-tide/core/fit/cell-view";
+import { joinedCell } from "@able-tide/core/fit/joined-cell";
 import { taughtName } from "@able-tide/core/movement/format";
+import { joinedPasses } from "@able-tide/core/schedule/joined-passes";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import type { Span } from "./board-layout.ts";
 
@@ -16,19 +18,9 @@ export interface BoardColumn {
   readonly total: number;
 }
 
-const joinedPass = ({ part }: ScheduledItem): string | null =>
-  part?.pass.how === "joined" ? `${part.item.id} ${part.passNumber}` : null;
-
 /** The columns of a plan, in their order. */
-export function columnsOf(blocks: readonly ScheduledItem[]): readonly BoardColumn[] {
-  const columns: { key: string | null; items: number[] }[] = [];
-  blocks.forEach((block, i) => {
-    const key = joinedPass(block);
-    const before = columns.at(-1);
-    if (key !== null && before?.key === key) before.items.push(i);
-    else columns.push({ key, items: [i] });
-  });
-  return columns.map(({ items }) => {
+export const columnsOf = (blocks: readonly ScheduledItem[]): readonly BoardColumn[] =>
+  joinedPasses(blocks).map((items) => {
     const own = items.map((i) => itemAt(blocks, i));
     return {
       id: itemAt(own, 0).id,
@@ -37,7 +29,6 @@ export function columnsOf(blocks: readonly ScheduledItem[]): readonly BoardColum
       total: own.reduce((sum, { total }) => sum + total, 0),
     };
   });
-}
 
 /** The column that a scheduled item is in; null where it is in none. */
 export const columnWith = (
@@ -63,16 +54,6 @@ export const spansOfItems = (
     });
   });
 
-/**
- * A participant's cell in a column: the part of which they keep least, with what is different in any.
- *
- * @param cells of the participant, one a scheduled item
- * @returns undefined while they are not known
- */
-export function cellOfColumn(cells: readonly CellView[] | null, { items }: BoardColumn): CellView | undefined {
-  const own = items.flatMap((i) => cells?.[i] ?? []);
-  const [first] = own;
-  if (first === undefined || own.length < 2) return first;
-  const least = own.reduce((a, b) => (b.fidelity < a.fidelity ? b : a));
-  return { ...least, brief: [...new Set(own.map(({ brief }) => brief).filter(Boolean))].join("; ") };
-}
+/** A participant's cell in a column; undefined while their cells are not known. */
+export const cellOfColumn = (cells: readonly CellView[] | null, { items }: Pick<BoardColumn, "items">): CellView | undefined =>
+  joinedCell(items.flatMap((i) => cells?.[i] ?? []));

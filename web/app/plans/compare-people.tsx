@@ -1,12 +1,12 @@
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
-import { taughtName } from "@able-tide/core/movement/format";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { useState } from "react";
 import { Dialog, DialogFrame, DialogHead, DialogTrigger } from "../kit/dialog.tsx";
 import { percent } from "../kit/percent.ts";
 import { Select } from "../kit/select.tsx";
 import { describeVariant, VariantSymbol } from "../kit/variant-symbol.tsx";
+import { cellOfColumn, columnsOf } from "./board-columns.ts";
 
 interface Compared {
   readonly id: string;
@@ -84,13 +84,13 @@ export function ComparePeople({ person, people, blocks, rows }: Props) {
                 </td>
               ))}
             </tr>
-            {blocks.map((block, i) => (
-              <tr key={block.id} className="border-t border-sand-300">
+            {columnsOf(blocks).map((column) => (
+              <tr key={column.id} className="border-t border-sand-300">
                 <th scope="row" className="py-1 pr-2 text-left font-normal">
-                  {taughtName(block.movement)}
+                  {column.name}
                 </th>
                 {both.map(({ id, row }) => {
-                  const cell = row?.cells[i];
+                  const cell = cellOfColumn(row?.cells ?? null, column);
                   return (
                     <td key={id} className="pr-2">
                       {cell && <ComparedCell cell={cell} />}

@@ -29,7 +29,7 @@ export function OutlineTide({ outline, height }: { outline: PlanOutline; height:
       leaving={outline.leavingRising}
       width={WIDTH}
       height={height}
-      label={outline.blocks.map(({ name }) => name).join(", ")}
+      label={[...new Set(outline.blocks.map(({ name }) => name))].join(", ")}
       className="block h-auto w-full"
     />
   );
@@ -49,7 +49,7 @@ export function PlanOutlinePicture({ id, day, group, outline, small = false }: P
           </span>
           <span className="text-sand-600">
             {!small && `${group} · `}
-            {count(outline.blocks.length, "movement", "movements")} · {formatMinutes(outline.total)}
+            {count(outline.movements, "movement", "movements")} · {formatMinutes(outline.total)}
           </span>
         </span>
         <OutlineTide outline={outline} height={small ? HEIGHT.small : HEIGHT.large} />

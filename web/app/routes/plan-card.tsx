@@ -3,6 +3,7 @@ import { taughtName } from "@able-tide/core/movement/format";
 import { performedBy } from "@able-tide/core/schedule/performed-item";
 import { formatCapLimit } from "@able-tide/words/format-cap";
 import { count, sentenceCase } from "@able-tide/words/text";
+import { dequal } from "dequal";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
 import { readChosenVariant } from "../kit/chosen-variant.ts";
@@ -34,7 +35,15 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     limits: own.map(({ limit }) => formatCapLimit(limit)),
     blocks: reading.blocks.flatMap((item, i) => {
       const cell = cells[i];
-      if (!cell) return [];
+      // A part of a combination comes back in every pass: it is on the card once for each way it is done.
+      const again = reading.blocks.findIndex(
+        (before, at) =>
+          before.part !== null &&
+          before.part.item.id === item.part?.item.id &&
+          before.movement.id === item.movement.id &&
+          dequal(cells[at]?.choice, cell?.choice),
+      );
+      if (!cell || (again >= 0 && again < i)) return [];
       const { form, level, hold, lighterSide, brief, choice, rounds, holdSeconds = null } = cell;
       const sides = item.turns.map(({ lead }) => (item.movement.sided ? lead : null)).filter((lead) => lead !== null);
       const own = { sides, form, level, hold, lighterSide, brief, choice, rounds, holdSeconds };

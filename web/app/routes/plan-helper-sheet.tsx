@@ -1,10 +1,11 @@
-import { type HelpKind, helperSheet } from "@able-tide/core/fit/helper-sheet";
-import { taughtName } from "@able-tide/core/movement/format";
+import { itemAt } from "@able-tide/core/checked-access";
+import { type HelpKind, helperSheet, neededInAny } from "@able-tide/core/fit/helper-sheet";
 import { formatHelpNote } from "@able-tide/words/helper-sheet";
 import { formatHazard } from "@able-tide/words/schedule";
 import { count, formatMinutes } from "@able-tide/words/text";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
+import { columnsOf } from "../plans/board-columns.ts";
 import { isLargeType, SheetPage } from "../plans/sheet-page.tsx";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-helper-sheet";
@@ -33,13 +34,17 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     notInWater: inPool((cells) => cells.every(({ choice }) => choice === null)),
     large: isLargeType(request),
     // A helper is told what to do, and no reason why.
-    blocks: reading.blocks.map(({ id, movement, transition, sideChange }, i) => ({
-      id,
-      name: taughtName(movement),
-      from: sheet[i]?.from ?? 0,
-      hazards: [...new Set([...transition.hazards, ...(sideChange?.hazards ?? [])])].map(formatHazard),
-      needed: sheet[i]?.needed ?? [],
-    })),
+    blocks: columnsOf(reading.blocks).map(({ id, name, items }) => {
+      const parts = items.map((i) => itemAt(reading.blocks, i));
+      const hazards = parts.flatMap(({ transition, sideChange }) => [...transition.hazards, ...(sideChange?.hazards ?? [])]);
+      return {
+        id,
+        name,
+        from: parts[0]?.from ?? 0,
+        hazards: [...new Set(hazards)].map(formatHazard),
+        needed: neededInAny(items.map((i) => sheet[i]?.needed ?? [])),
+      };
+    }),
   };
 }
 

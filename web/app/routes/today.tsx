@@ -137,7 +137,7 @@ function NextSession({ session, leads, today }: { session: Session; leads: boole
           </p>
           <p className="text-sand-600">
             {dotted(group.place, count(group.people, "participant", "participants"))}
-            {plan && ` · ${count(plan.outline.blocks.length, "movement", "movements")}, ${formatMinutes(plan.outline.total)} min`}
+            {plan && ` · ${count(plan.outline.movements, "movement", "movements")}, ${formatMinutes(plan.outline.total)} min`}
           </p>
         </div>
         {leads && (

@@ -10,6 +10,8 @@ import { solvedVariants } from "./solved-variants.ts";
 export interface PlanOutline {
   /** Seconds. */
   readonly total: number;
+  /** Movements, the parts of a combination once each. */
+  readonly movements: number;
   readonly blocks: readonly {
     readonly name: string;
     readonly from: number;
@@ -30,6 +32,7 @@ export function outlineOf(plan: Plan, setting: PlanSetting, library: readonly Li
   const { reading, balance, rising } = analyzePlan(blocks, planContextOf(setting, plan), solvedVariants);
   return {
     total: reading.total,
+    movements: blocks.reduce((sum, { parts }) => sum + (parts?.length ?? 1), 0),
     blocks: reading.blocks.map(({ movement, from, to }, i) => ({
       name: taughtName(movement),
       from,

@@ -1,0 +1,140 @@
+import { itemAt } from "@able-tide/core/checked-access";
+import type { TeachingStyle } from "@able-tide/core/plan/style";
+import type { CombinedPart } from "@able-tide/core/schedule/combined-items";
+import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
+import { formatScriptPart } from "@able-tide/words/combination";
+import { cuesOf } from "@able-tide/words/cues";
+import { COUNT_ALOUD, formatRepetitions } from "@able-tide/words/repetitions";
+import { formatHazard, formatTransitionStep } from "@able-tide/words/schedule";
+import { formatMinutes } from "@able-tide/words/text";
+import { variantWords } from "@able-tide/words/variant-words";
+import { KeyFigures } from "./key-figures.tsx";
+
+const passWords = ({ combination, pass, passNumber }: CombinedPart): string =>
+  formatScriptPart({ combination: combination.name, pass, number: passNumber + 1, of: combination.passes.length });
+
+const nameOf = ({ movement, plannedVariant }: ScheduledItem): string => variantWords(movement, plannedVariant).name;
+
+const repetitionsOf = ({ movement, turns, timedHold }: ScheduledItem): string => formatRepetitions(movement, turns, timedHold);
+
+/** What is done before a movement, and what the helper is ready for. */
+function Before({ block: { transition, sideChange } }: { block: ScheduledItem }) {
+  const hazards = [...new Set([...transition.hazards, ...(sideChange?.hazards ?? [])])];
+  return (
+    <>
+      {transition.steps.length > 0 && (
+        <p className="text-sand-600">First {transition.steps.map(formatTransitionStep).join(", ")}.</p>
+      )}
+      {hazards.map((hazard) => (
+        <p key={hazard} className="font-semibold">
+          Helper: {formatHazard(hazard)}.
+        </p>
+      ))}
+    </>
+  );
+}
+
+/** Where a pass of a combination begins, and what is said before it. */
+function PassHead({ part }: { part: CombinedPart }) {
+  return (
+    <li className="break-after-avoid border-t-2 border-tide-600 py-1 font-semibold">
+      {passWords(part)}
+      {part.pass.say && <span className="font-normal"> “{part.pass.say}”</span>}
+    </li>
+  );
+}
+
+const ROW = "script-row grid break-inside-avoid gap-x-3 border-t border-sand-300 py-1.5";
+
+/** A movement: its time, its key poses, and what is said. */
+function SingleRow({ block, style }: { block: ScheduledItem; style: TeachingStyle }) {
+  const { opening, phrases, watch } = cuesOf(block, style);
+  return (
+    <li className={`${ROW} grid-cols-[3.5rem_9rem_1fr]`}>
+      <span className="text-right font-bold">{formatMinutes(block.from)}</span>
+      <KeyFigures movement={block.movement} planned={block.plannedVariant} lead={block.turns[0]?.lead ?? "right"} />
+      <div>
+        <p>
+          <strong>{nameOf(block)}</strong> · {repetitionsOf(block)}
+          {block.familiarity === "new" && " · new today"}
+          {block.part === null && block.block.combination && ` · ${block.block.combination}`}
+          {block.block.straight && " · no pause"}
+        </p>
+        <Before block={block} />
+        {opening.length > 0 && <p>{opening.join(" ")}</p>}
+        {block.timedHold && <p className="font-semibold">{COUNT_ALOUD}</p>}
+        {phrases.length > 0 && <p className="italic">{phrases.join(" · ")}</p>}
+        {watch && <p className="text-sand-600">Watch: {watch}</p>}
+      </div>
+    </li>
+  );
+}
+
+/** A part of a joined pass in a line: its words were said when it was taught in parts. */
+function JoinedRow({ block }: { block: ScheduledItem }) {
+  return (
+    <li className={`${ROW} grid-cols-[3.5rem_1fr]`}>
+      <span className="text-right font-bold">{formatMinutes(block.from)}</span>
+      <div>
+        <p>
+          <strong>{nameOf(block)}</strong> · {repetitionsOf(block)}
+        </p>
+        <Before block={block} />
+      </div>
+    </li>
+  );
+}
+
+interface Props {
+  /** A movement, or all parts of a joined pass. */
+  readonly blocks: readonly ScheduledItem[];
+}
+
+/** A movement of the script, or a joined pass of a combination. */
+export function ScriptRow({ blocks, style }: Props & { style: TeachingStyle }) {
+  const first = itemAt(blocks, 0);
+  return (
+    <>
+      {first.part?.begins && <PassHead part={first.part} />}
+      {first.part?.pass.how === "joined" ? (
+        blocks.map((block) => <JoinedRow key={block.id} block={block} />)
+      ) : (
+        <SingleRow block={first} style={style} />
+      )}
+    </>
+  );
+}
+
+/** One movement a card, or one joined pass, large enough to read from a metre with wet hands. */
+export function ScriptCard({ blocks, number, of }: Props & { number: number; of: number }) {
+  const first = itemAt(blocks, 0);
+  const joined = first.part?.pass.how === "joined";
+  return (
+    <li className="script-card flex break-inside-avoid flex-col gap-2 rounded-soft border-2 border-tide-800 p-6">
+      <p className="flex justify-between text-2xl text-sand-600">
+        <span>
+          {number} of {of}
+          {first.part && ` · ${passWords(first.part)}`}
+        </span>
+        <span>{formatMinutes(first.from)}</span>
+      </p>
+      {first.part?.begins && first.part.pass.say && <p className="text-2xl">“{first.part.pass.say}”</p>}
+      {joined ? (
+        <ol className="flex flex-col gap-1 text-4xl">
+          {blocks.map((block) => (
+            <li key={block.id}>
+              <strong>{nameOf(block)}</strong> · {repetitionsOf(block)}
+            </li>
+          ))}
+        </ol>
+      ) : (
+        <>
+          <p className="font-display text-5xl font-bold">{nameOf(first)}</p>
+          <p className="text-4xl">{repetitionsOf(first)}</p>
+          <p className="text-2xl">{variantWords(first.movement, first.plannedVariant).cues.do}</p>
+          <KeyFigures movement={first.movement} planned={first.plannedVariant} lead={first.turns[0]?.lead ?? "right"} large />
+        </>
+      )}
+    </li>
+  );
+}

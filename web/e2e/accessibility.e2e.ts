@@ -135,6 +135,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
   ["files", async () => void (await page.goto(`${serverUrl()}/people/files`, { waitUntil: "networkidle0" }))],
   ["the table", async () => void (await page.goto(`${serverUrl()}/table`, { waitUntil: "networkidle0" }))],
   ["a new person", async () => void (await page.goto(`${serverUrl()}/people/new`, { waitUntil: "networkidle0" }))],
+  ["combinations", async () => void (await page.goto(`${serverUrl()}/combinations`, { waitUntil: "networkidle0" }))],
   ["movements", async () => void (await page.goto(`${serverUrl()}/movements`, { waitUntil: "networkidle0" }))],
   [
     "the studio",

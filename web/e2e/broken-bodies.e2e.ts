@@ -134,6 +134,23 @@ beforeAll(async () => {
     "measured.tsx": [
       at(`/people/${personId}/measured`, { range: "neckRotation", how: "painFree", left: "40", right: "50", day }),
     ],
+    "combinations.tsx": [
+      at("/combinations", { intent: "remove", combinationId: randomUUID() }),
+      at("/combinations", { intent: "import", file: "{}" }),
+    ],
+    "combination-save.ts": [
+      {
+        path: "/combinations/save",
+        json: {
+          combination: {
+            name: "Harbour wall",
+            parts: [{ movementId: "settling-breath" }, { movementId: "side-drift", times: 2 }],
+            order: "sides",
+            passes: [{ how: "joined", quiet: true, rounds: 3, breathSeconds: 8, say: "Once more." }],
+          },
+        },
+      },
+    ],
     "movements.tsx": [at("/movements", { file: "{}" })],
     "organisation.tsx": [
       at("/organisation", { intent: "invite", email: "bryher@harbour.example", name: "Bryher", role: "helper" }),

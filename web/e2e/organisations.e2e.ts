@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { USUAL_BODY } from "@able-tide/core/body/build";
 import { limitationRule } from "@able-tide/core/caps/limitations/all";
 import { present } from "@able-tide/core/checked-access";
+import { USUAL_PASSES } from "@able-tide/core/plan/combination";
 import { afterAll, beforeAll, describe, expect, test } from "vitest";
 import routes from "../app/routes.ts";
 import { invite } from "../server/accounts/invitations.ts";
@@ -14,6 +15,7 @@ import { enterClearance } from "../server/people/clearances.ts";
 import { changePerson, findPerson, listPeople } from "../server/people/people.ts";
 import { recordLimitation } from "../server/people/record-limitation.ts";
 import { makeCalendarAddress } from "../server/plans/calendar.ts";
+import { listCombinations, saveCombination } from "../server/plans/combinations.ts";
 import { addPlan, changePlan, findPlan } from "../server/plans/plans.ts";
 import { listAllOneLegStands, recordOneLegStand } from "../server/results/results.ts";
 import { addressesOf } from "./addresses.ts";
@@ -47,12 +49,20 @@ beforeAll(async () => {
   const letter = { name: "letter.pdf", kind: "application/pdf" as const, content: Buffer.from(SECRET) };
   const said = { limitationId, day: "2026-10-01", clinician: "Dr Vellan", says: SECRET, file: letter };
   const clearanceId = (await enterClearance(mine.scope, personId, said, [], [])) ?? "";
+  await saveCombination(mine.scope, {
+    name: SECRET,
+    parts: [{ movementId: "settling-breath" }, { movementId: movement.id }],
+    order: "sides",
+    passes: USUAL_PASSES,
+  });
+  const [combination] = await listCombinations(mine.scope);
   const invited = { email: "new@harbour.example", name: "New", role: "helper" } as const;
   const token = await invite(mine.scope, invited, (made) => made);
   ids = {
     personId,
     planId,
     movementId: movement.id,
+    combinationId: combination?.id ?? "",
     classId: outcome.classId,
     limitationId,
     clearanceId,
@@ -136,6 +146,8 @@ test("its own organisation does see it", async () => {
     `/classes/${ids["classId"]}`,
     "/people",
     "/movements",
+    "/combinations",
+    `/combinations/${ids["combinationId"]}/file`,
   ])
     expect((await (await get(path, myCookie)).text()).includes(SECRET), path).toBe(true);
 });

@@ -64,5 +64,5 @@ export const combinedItems = ({ parts, passes, order }: Combination, rounds: num
   passes.reduce((sum, pass) => {
     const sides = pass.side === undefined ? 2 : 1;
     if (pass.how === "parts" || order === "parts") return sum + parts.length;
-    return sum + parts.length * sides * (order === "inTurn" ? (pass.rounds ?? rounds) : 1);
+    return sum + parts.length * sides * (order === "inTurn" ? Math.max(2, pass.rounds ?? rounds) : 1);
   }, 0);

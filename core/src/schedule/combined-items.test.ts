@@ -94,6 +94,19 @@ describe("a combination in a plan", () => {
     ]);
   });
 
+  test("does each side once at least, however few are called, and all of them on one side only", () => {
+    const eachSide = circumstances({ style: { ...circumstances().style, counting: "eachSide" } });
+    const both = schedulePlan(planned({ ...onePass({}), rounds: 1 }), eachSide);
+    expect(told(both.blocks)).toEqual([
+      "shift-and-press right 1",
+      "side-drift right 1",
+      "shift-and-press left 1",
+      "side-drift left 1",
+    ]);
+    const other = schedulePlan(planned({ ...onePass({ passes: [{ how: "joined", side: "other" }] }), rounds: 1 }), eachSide);
+    expect(told(other.blocks)).toEqual(["shift-and-press left 1", "side-drift left 1"]);
+  });
+
   test("whatever it is, it is the sum of its parts and their transitions, one after another", () => {
     fc.assert(
       fc.property(anyCombination, fc.integer({ min: 1, max: 6 }), (combination, rounds) => {

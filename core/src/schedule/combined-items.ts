@@ -2,7 +2,7 @@ import type { Movement } from "../movement/format.ts";
 import type { Combination, CombinationPass } from "../plan/combination.ts";
 import type { PlanItem } from "../plan/plan-item.ts";
 import type { TeachingStyle } from "../plan/style.ts";
-import type { Side } from "../side.ts";
+import { otherSide, type Side } from "../side.ts";
 import { type Turn, turnsOf } from "./count.ts";
 import type { PlanItemWithMovement } from "./items-with-movements.ts";
 
@@ -34,25 +34,24 @@ interface Step {
   readonly rounds: number;
 }
 
-/** The sides that a pass is done on. */
-const turnsOfPass = ({ side }: CombinationPass, turns: readonly Turn[]): readonly Turn[] =>
-  side === undefined || turns.length < 2 ? turns : turns.slice(side === "first" ? 0 : 1).slice(0, 1);
-
 /** The parts of a pass in their order. @param turns sides and repetitions as the style counts them */
 function stepsOfPass(pass: CombinationPass, { order, parts }: Combination, rounds: number, turns: readonly Turn[]): Step[] {
   const times = (part: number): number => parts[part]?.times ?? 1;
   const numbers = parts.map((_, i) => i);
-  const chosen = turnsOfPass(pass, turns);
   if (pass.how === "parts" || order === "parts") {
-    const only = pass.side === undefined ? null : (chosen[0]?.lead ?? null);
-    return numbers.map((part) => ({ part, only, rounds: (only === null ? rounds : (chosen[0]?.rounds ?? 1)) * times(part) }));
+    const only = pass.side === undefined ? null : (turns[0]?.lead ?? null);
+    return numbers.map((part) => ({ part, only, rounds: rounds * times(part) }));
   }
   if (order === "sides")
-    return chosen.flatMap(({ lead, rounds: each }) => numbers.map((part) => ({ part, only: lead, rounds: each * times(part) })));
-  return chosen.flatMap(({ lead, rounds: each }) =>
+    return turns.flatMap(({ lead, rounds: each }) => numbers.map((part) => ({ part, only: lead, rounds: each * times(part) })));
+  return turns.flatMap(({ lead, rounds: each }) =>
     Array.from({ length: each }, () => numbers.map((part) => ({ part, only: lead, rounds: times(part) }))).flat(),
   );
 }
+
+/** The one side that a pass is done on; null where it is done on both. @param first the side that the item begins with */
+const sideOfPass = ({ side }: CombinationPass, first: Side): Side | null =>
+  side === undefined ? null : side === "first" ? first : otherSide(first);
 
 /** What is the same for every part: what the item says of all of them. */
 function commonOf(block: PlanItem): Omit<PlanItem, "id" | "movementId" | "rounds"> {
@@ -88,8 +87,11 @@ export function singleItems(
   const sided = parts.some((part) => part.sided);
   const common = commonOf(block);
   return combined.passes.flatMap((pass, passNumber) => {
-    const rounds = pass.rounds ?? block.rounds;
-    const turns = turnsOf({ sided }, { ...common, rounds }, counting, leadsFirst);
+    const only = common.only ?? sideOfPass(pass, common.first ?? leadsFirst);
+    const called = pass.rounds ?? block.rounds;
+    // Where each side counts one, a pass on both sides does each side once at least.
+    const rounds = sided && only === null && counting === "eachSide" ? Math.max(2, called) : called;
+    const turns = turnsOf({ sided }, { ...common, rounds, ...(only && { only }) }, counting, leadsFirst);
     return stepsOfPass(pass, combined, rounds, turns).flatMap((step, i): SingleItem[] => {
       const own = parts[step.part];
       if (own === undefined) return [];

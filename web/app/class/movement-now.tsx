@@ -63,7 +63,9 @@ function Counts({ side, instructorSide, way, repetition, hold, untilRepetitions,
         <HoldNow hold={hold} repetition={repetition} rounds={step.rounds} />
       ) : (
         <div>
-          <dt className="text-xl text-tide-200">{repetition === 0 ? "Demonstration" : "Repetition"}</dt>
+          <dt className="text-xl text-tide-200">
+            {repetition > 0 ? "Repetition" : step.goesOn ? "Change over" : "Demonstration"}
+          </dt>
           <dd className="font-display text-4xl font-bold">
             {repetition === 0 ? formatMinutes(untilRepetitions) : `${repetition} of ${step.rounds}`}
           </dd>

@@ -58,9 +58,11 @@ export function BoardAside({
   const { shown, shownAt, person, row, cell, draft, edit, fitted, named, actions, explained } = board;
   const { combinations, save } = board.library;
   const names = useMemo(() => new Map(movements.map((movement) => [movement.id, taughtName(movement)])), [movements]);
+  const item = shown && draft.blocks.find(({ id }) => id === planItemIdOf(shown.id));
+  const chosen = item?.combined ?? null;
   const library = useMemo(
-    (): CombinationLibrary => ({ combinations, save, nameOf: (id) => names.get(id) ?? id }),
-    [combinations, save, names],
+    (): CombinationLibrary => ({ chosen, combinations, save, nameOf: (id) => names.get(id) ?? id }),
+    [chosen, combinations, save, names],
   );
   if (shown === null) return null;
   const laterBlocks = board.later.analysis.reading.blocks;

@@ -14,6 +14,8 @@ type Change = (change: CombinationChange) => void;
 
 /** Movements and combinations that there are. */
 export interface CombinationLibrary {
+  /** The chosen combination as the plan has it by now: what is drawn may still be of a moment before. */
+  readonly chosen: Combination | null;
   readonly combinations: readonly Combination[];
   /** What a movement is taught by. */
   readonly nameOf: (movementId: string) => string;

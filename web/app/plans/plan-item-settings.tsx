@@ -248,7 +248,7 @@ export function PlanItemSettings({
       ) : (
         <CombinationSettings
           key={part.item.id}
-          combination={part.combination}
+          combination={library.chosen ?? part.combination}
           change={actions.changeCombination}
           separate={actions.separate}
           library={library}

@@ -29,7 +29,7 @@ module.exports = {
       comment: "The computation knows no screen, database, Node or browser package.",
       severity: "error",
       from: { path: "^core/src", pathNot: "\\.(test|fixture)\\.ts$" },
-      to: { path: ["^web", "^words", "^library", "node_modules/(?!valibot/|jsonc-parser/|lru-cache/)"] },
+      to: { path: ["^web", "^words", "^library", "node_modules/(?!valibot/|jsonc-parser/|lru-cache/|dequal/)"] },
     },
     {
       name: "words-know-the-core",

@@ -1,3 +1,4 @@
+/** Long because every route that takes a body has one here. */
 import { randomUUID } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";

@@ -106,7 +106,11 @@ function passedSessionCaps({ person, blocks }: PersonOptions): readonly Cap[] {
   });
 }
 
-/** Caps on sums and runs that doing every block at its best would go beyond; all of them where none does alone. */
+/**
+ * Caps on sums and runs that doing every block at its best would go beyond; all of them where none does alone.
+ *
+ * @param options of a participant in every item
+ */
 export function bindingSessionCaps(options: PersonOptions): readonly Cap[] {
   const passed = passedSessionCaps(options);
   return passed.length > 0 ? passed : options.person.caps.filter(isOverSession);

@@ -57,7 +57,11 @@ export const changeCombination =
     return withoutPins({ ...content, blocks }, new Set([itemId]));
   };
 
-/** Makes each part of a combination an item of its own again. */
+/**
+ * Makes each part of a combination an item of its own again.
+ *
+ * @param id of its item, or of one of its parts
+ */
 export const separateParts =
   (id: string): PlanEdit =>
   (content) => {

@@ -7,7 +7,7 @@ import { withMovements } from "../schedule/items-with-movements.ts";
 import { circumstances, planned } from "../schedule/plan.fixture.ts";
 import { analyzePlan } from "./analyze-plan.ts";
 import { copyForward } from "./copy-forward.ts";
-import { overrunSeconds } from "./fixes.ts";
+import { overrunSeconds } from "./fix-duration.ts";
 
 const variants = createVariantCache();
 const movements = loadAll().filter(hasLandVariant);

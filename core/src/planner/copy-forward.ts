@@ -8,7 +8,7 @@ import { type PlanItemWithMovement, withMovements } from "../schedule/items-with
 import type { PlanContext } from "../schedule/schedule-plan.ts";
 import { analyzePlan } from "./analyze-plan.ts";
 import { readContent } from "./content.ts";
-import { fixDuration } from "./fixes.ts";
+import { fixDuration } from "./fix-duration.ts";
 import { analyzeMovement } from "./trains.ts";
 
 /** What the next session is made from. */

@@ -11,7 +11,7 @@ import { circumstances } from "../schedule/plan.fixture.ts";
 import { problemsOf } from "../schedule/schedule-plan.ts";
 import { readContent } from "./content.ts";
 import { draftPlanIncrementally, type PlanDraft, type PlanDraftInput } from "./draft-plan.ts";
-import { ON_TIME, overrunSeconds } from "./fixes.ts";
+import { ON_TIME, overrunSeconds } from "./fix-duration.ts";
 
 const propose = (input: PlanDraftInput): PlanDraft => runToCompletion(draftPlanIncrementally(input));
 

@@ -14,7 +14,7 @@ import type { Familiarity } from "../schedule/time.ts";
 import type { TransitionStep } from "../schedule/transition-steps.ts";
 import { analyzePlan, type PlanAnalysis } from "./analyze-plan.ts";
 import { readContent, strainSequences } from "./content.ts";
-import { ON_TIME, overrunSeconds } from "./fixes.ts";
+import { ON_TIME, overrunSeconds } from "./fix-duration.ts";
 import { analyzeMovement, REFERENCE_REPETITIONS } from "./trains.ts";
 
 /** Someone a plan is proposed for. */

@@ -8,7 +8,8 @@ import { anyPlan, circumstances, planned } from "../schedule/plan.fixture.ts";
 import { problemsOf } from "../schedule/schedule-plan.ts";
 import { cases } from "../test-size.fixture.ts";
 import { analyzePlan } from "./analyze-plan.ts";
-import { type FixInput, fixDuration, fixSides, fixTransition, ON_TIME, overrunSeconds } from "./fixes.ts";
+import { fixDuration, ON_TIME, overrunSeconds } from "./fix-duration.ts";
+import { type FixInput, fixSides, fixTransition } from "./fixes.ts";
 
 const variants = createVariantCache();
 const ask = (blocks: PlanItemWithMovement[], differs: Parameters<typeof circumstances>[0] = {}): FixInput => ({

@@ -7,16 +7,8 @@ import { problemsOf, type ScheduledItem } from "../schedule/schedule-plan.ts";
 import type { Pair } from "../side.ts";
 import type { PlanAnalysis } from "./analyze-plan.ts";
 import { readContent, type Strain, strainSequences } from "./content.ts";
-import {
-  type Fix,
-  type FixInput,
-  fixDuration,
-  fixSides,
-  fixTransition,
-  MAX_NEW_MOVEMENTS,
-  ON_TIME,
-  overrunSeconds,
-} from "./fixes.ts";
+import { fixDuration, MAX_NEW_MOVEMENTS, ON_TIME, overrunSeconds } from "./fix-duration.ts";
+import { type Fix, type FixInput, fixSides, fixTransition } from "./fixes.ts";
 import type { SideCount, Uneven } from "./side-balance.ts";
 
 /** What a fix would have to change; finding fixes takes longer than finding what is wrong. */

@@ -153,8 +153,8 @@ function timeBlock(
   clock: number,
 ): ScheduledItem {
   const { block, movement, part, planned, turns } = joining;
-  const [transition, sideChange = null] = transitions as [Transition, Transition?];
   const { style, supports } = context;
+  const [transition, sideChange = null] = transitions as [Transition, Transition?];
   const drag = style.drag === "room" && planned.kind === "water" ? context.dragCycles?.[movement.id] : undefined;
   const slowest = Math.max(context.slowestCycle, drag?.[block.equipment ?? "bare"] ?? 0);
   const breathSeconds = breathOf(movement, block, context.breathSeconds, slowest);
@@ -177,7 +177,6 @@ function timeBlock(
     at += taken;
     return { lead, rounds, from: from / 10, seconds: taken / 10 };
   });
-  const moving = timed.reduce((sum, { seconds }) => sum + tenths(seconds), 0);
   return {
     id: block.id,
     block,
@@ -198,7 +197,7 @@ function timeBlock(
       transition: parts.transition / 10,
       explanation: parts.explanation / 10,
       demonstration: parts.demonstration / 10,
-      repetitions: moving / 10,
+      repetitions: timed.reduce((sum, { seconds }) => sum + tenths(seconds), 0) / 10,
       sideChange: parts.sideChange / 10,
     },
     total: (at - clock) / 10,

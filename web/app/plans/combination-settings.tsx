@@ -83,11 +83,51 @@ interface PassProps {
   readonly change: Change;
 }
 
+/** What a pass has of its own: sides, repetitions, pace, and what is said before it. */
+function PassFields({ pass, number, change }: Omit<PassProps, "only">) {
+  const at = number - 1;
+  const [said, setSaid] = useState(pass.say ?? "");
+  return (
+    <div className="flex flex-col gap-2 pb-1">
+      <Select
+        label=""
+        name={`Sides of pass ${number}`}
+        value={pass.side ?? ""}
+        options={PASS_SIDES}
+        choose={(value) => change(changePass(at, { side: value === "" ? undefined : value }))}
+      />
+      <Select
+        label=""
+        name={`Repetitions of pass ${number}`}
+        value={String(pass.rounds ?? "")}
+        options={ROUNDS}
+        choose={(value) => change(changePass(at, { rounds: value === "" ? undefined : Number(value) }))}
+      />
+      <Select
+        label=""
+        name={`Breath of pass ${number}`}
+        value={String(pass.breathSeconds ?? "")}
+        options={BREATHS}
+        choose={(value) => change(changePass(at, { breathSeconds: value === "" ? undefined : Number(value) }))}
+      />
+      <label>
+        Say before it
+        <input
+          className="field-box"
+          value={said}
+          maxLength={COMBINATION_BOUNDS.say}
+          onChange={({ currentTarget }) => setSaid(currentTarget.value)}
+          onBlur={() => change(changePass(at, { say: said.trim() === "" ? undefined : said.trim() }))}
+        />
+      </label>
+    </div>
+  );
+}
+
 /** One pass: how it is done, on which sides, how often, at what pace, and what is said before it. */
 function Pass({ pass, number, only, change }: PassProps) {
   const at = number - 1;
   const how = pass.how === "parts" ? "parts" : pass.quiet ? "quiet" : "joined";
-  const [said, setSaid] = useState(pass.say ?? "");
   return (
     <li className="rounded-[10px] bg-sand-100 p-2">
       <div className="flex items-center gap-2">
@@ -114,39 +154,7 @@ function Pass({ pass, number, only, change }: PassProps) {
       </div>
       <details>
         <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">Change this pass</summary>
-        <div className="flex flex-col gap-2 pb-1">
-          <Select
-            label=""
-            name={`Sides of pass ${number}`}
-            value={pass.side ?? ""}
-            options={PASS_SIDES}
-            choose={(value) => change(changePass(at, { side: value === "" ? undefined : value }))}
-          />
-          <Select
-            label=""
-            name={`Repetitions of pass ${number}`}
-            value={String(pass.rounds ?? "")}
-            options={ROUNDS}
-            choose={(value) => change(changePass(at, { rounds: value === "" ? undefined : Number(value) }))}
-          />
-          <Select
-            label=""
-            name={`Breath of pass ${number}`}
-            value={String(pass.breathSeconds ?? "")}
-            options={BREATHS}
-            choose={(value) => change(changePass(at, { breathSeconds: value === "" ? undefined : Number(value) }))}
-          />
-          <label>
-            Say before it
-            <input
-              className="field-box"
-              value={said}
-              maxLength={COMBINATION_BOUNDS.say}
-              onChange={({ currentTarget }) => setSaid(currentTarget.value)}
-              onBlur={() => change(changePass(at, { say: said.trim() === "" ? undefined : said.trim() }))}
-            />
-          </label>
-        </div>
+        <PassFields pass={pass} number={number} change={change} />
       </details>
     </li>
   );
@@ -208,10 +216,43 @@ interface Props {
   readonly library: CombinationLibrary;
 }
 
+/** One more pass, the parts by themselves again, and the library. */
+function Buttons({ combination, change, separate, library }: Props) {
+  const { passes } = combination;
+  const saved = library.combinations.some((each) => dequal(each, combination));
+  return (
+    <div className="flex flex-wrap gap-2">
+      {passes.length < COMBINATION_BOUNDS.passes.most && (
+        <button
+          type="button"
+          onClick={() => change((now) => ({ ...now, passes: [...now.passes, { how: "joined" }] }))}
+          className="flex min-h-11 items-center gap-1 rounded-full border-[1.5px] border-tide-800 px-3 font-semibold hover:bg-tide-100"
+        >
+          <Plus size={18} aria-hidden="true" /> Add a pass
+        </button>
+      )}
+      <button
+        type="button"
+        onClick={separate}
+        className="min-h-11 rounded-full border-[1.5px] border-tide-800 px-3 font-semibold hover:bg-tide-100"
+      >
+        Separate the parts
+      </button>
+      <button
+        type="button"
+        disabled={saved}
+        onClick={() => library.save(combination)}
+        className="min-h-11 rounded-full border-[1.5px] border-tide-800 px-3 font-semibold hover:bg-tide-100 disabled:opacity-50"
+      >
+        {saved ? "Saved in the library" : "Save in the library"}
+      </button>
+    </div>
+  );
+}
+
 /** A combination of the plan: its name, its parts, how they follow one another, and its passes. */
 export function CombinationSettings({ combination, change, separate, library }: Props) {
   const { name, order, passes } = combination;
-  const saved = library.combinations.some((each) => dequal(each, combination));
   const [typed, setTyped] = useState(name);
   const nameId = useId();
   return (
@@ -246,32 +287,7 @@ export function CombinationSettings({ combination, change, separate, library }: 
           />
         ))}
       </ol>
-      <div className="flex flex-wrap gap-2">
-        {passes.length < COMBINATION_BOUNDS.passes.most && (
-          <button
-            type="button"
-            onClick={() => change((now) => ({ ...now, passes: [...now.passes, { how: "joined" }] }))}
-            className="flex min-h-11 items-center gap-1 rounded-full border-[1.5px] border-tide-800 px-3 font-semibold hover:bg-tide-100"
-          >
-            <Plus size={18} aria-hidden="true" /> Add a pass
-          </button>
-        )}
-        <button
-          type="button"
-          onClick={separate}
-          className="min-h-11 rounded-full border-[1.5px] border-tide-800 px-3 font-semibold hover:bg-tide-100"
-        >
-          Separate the parts
-        </button>
-        <button
-          type="button"
-          disabled={saved}
-          onClick={() => library.save(combination)}
-          className="min-h-11 rounded-full border-[1.5px] border-tide-800 px-3 font-semibold hover:bg-tide-100 disabled:opacity-50"
-        >
-          {saved ? "Saved in the library" : "Save in the library"}
-        </button>
-      </div>
+      <Buttons combination={combination} change={change} separate={separate} library={library} />
       <p className="text-sand-600">
         Joined parts have no pause. No participant sits down or stands up between them: whoever sits for one part sits for all.
       </p>

@@ -65,6 +65,18 @@ function Combinations({ movements, combinations, words, add }: CombinationsProps
   );
 }
 
+/** One movement, one touch away from the plan. */
+function PaletteItem({ movement, fills, add }: { movement: Movement; fills: Props["fills"] | null; add: Props["add"] }) {
+  return (
+    <li>
+      <button type="button" onClick={() => add(movement)} className={BUTTON}>
+        <Plus size={18} aria-hidden="true" /> {taughtName(movement)}
+        <Lacking movement={movement} fills={fills} />
+      </button>
+    </li>
+  );
+}
+
 /** So many that would fill most are marked. */
 const MARKED = 4;
 
@@ -118,12 +130,7 @@ export const MovementPalette = memo(function MovementPalette({
               <h3 className="mb-1 font-sans text-base font-normal text-sand-600">{phaseLabel(phase)}</h3>
               <ul className="flex flex-wrap gap-2">
                 {here.map((movement) => (
-                  <li key={movement.id}>
-                    <button type="button" onClick={() => add(movement)} className={BUTTON}>
-                      <Plus size={18} aria-hidden="true" /> {taughtName(movement)}
-                      <Lacking movement={movement} fills={marked.has(movement) ? fills : null} />
-                    </button>
-                  </li>
+                  <PaletteItem key={movement.id} movement={movement} fills={marked.has(movement) ? fills : null} add={add} />
                 ))}
               </ul>
             </div>

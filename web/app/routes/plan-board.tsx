@@ -61,17 +61,10 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     listCombinations(scope),
   ]);
   const plain = settingOf(plan, group, caps);
-  const blocks = withMovements(
-    plan.blocks,
-    movements.map(({ movement }) => movement),
-  );
+  const all = movements.map(({ movement }) => movement);
+  const blocks = withMovements(plan.blocks, all);
   const people = members.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], plain, plan.places));
-  const setting = withDrag(
-    plain,
-    people,
-    movements.map(({ movement }) => movement),
-    plan.style,
-  );
+  const setting = withDrag(plain, people, all, plan.style);
   const fitPlan = fitPlanOf(schedulePlan(blocks, planContextOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
   const { atHand, rows } = groupFit(fitPlan, people);
   if (atHand === null && taught === null && blocks.length > 0)

@@ -5,7 +5,7 @@ import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import { readMovement } from "@able-tide/core/movement/read-file";
 import { movementIdsOf } from "@able-tide/core/plan/plan-item";
 import { analyzePlan } from "@able-tide/core/planner/analyze-plan";
-import { ON_TIME, overrunSeconds } from "@able-tide/core/planner/fixes";
+import { ON_TIME, overrunSeconds } from "@able-tide/core/planner/fix-duration";
 import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { outOfOrder, readPhases } from "@able-tide/core/schedule/phases";
 import { planContextOf, venueSupportsOf } from "@able-tide/core/schedule/plan-setting";

@@ -2,7 +2,7 @@ import { createVariantCache } from "@able-tide/core/fit/variant-cache";
 import type { Movement } from "@able-tide/core/movement/format";
 import { EXPLANATION_SECONDS, type PlanItem } from "@able-tide/core/plan/plan-item";
 import { analyzePlan } from "@able-tide/core/planner/analyze-plan";
-import { fixDuration, overrunSeconds } from "@able-tide/core/planner/fixes";
+import { fixDuration, overrunSeconds } from "@able-tide/core/planner/fix-duration";
 import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
 import type { DemoPlanItem, DemoProgramme } from "./demo-person.ts";

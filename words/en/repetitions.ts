@@ -58,6 +58,9 @@ export function formatRepetitions(
   return parts.map((count) => `${count} times`).join(", ");
 }
 
+/** What a leader says of repetitions that grow. */
+export const GROWS = "Begin half way. Go a little further each time.";
+
 /** What a leader of a hold says of it. */
 export const COUNT_ALOUD = "Count the seconds aloud. Come up whenever you need to.";
 

@@ -41,6 +41,8 @@ export interface ScriptItem
   readonly meant: ScheduledItem["plannedVariant"];
   /** Its levels where it is held: one repetition of the movement is then the whole hold. Absent where it is repeated. */
   readonly timedHold?: TimedHold;
+  /** Whether each repetition goes a little further than the one before. Absent where all go as far. */
+  readonly grows?: true;
   /** Which pass of a combination it belongs to. Absent where it is done by itself. */
   readonly part?: ScriptPart;
   /** Seconds of the transition, the explanation, the demonstration, the repetitions and the change of sides. */
@@ -94,6 +96,7 @@ export const scriptItems = ({ blocks }: PlanSchedule, wording: ScriptWording): S
   blocks.map(
     ({
       id,
+      block,
       performed,
       timedHold,
       part,
@@ -111,6 +114,7 @@ export const scriptItems = ({ blocks }: PlanSchedule, wording: ScriptWording): S
       id,
       movement: performed,
       ...(timedHold && { timedHold }),
+      ...(block.grows && timedHold === null && { grows: true as const }),
       ...(part && { part: scriptPart(part) }),
       meant: plannedVariant,
       turns,

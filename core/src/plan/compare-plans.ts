@@ -14,6 +14,7 @@ const ITEM_PARTS = {
   breath: ["breathSeconds"],
   breathsToOne: ["breathsToOne"],
   pause: ["pause"],
+  grows: ["grows"],
   explanation: ["talk"],
   noPause: ["straight"],
   fewWords: ["quiet"],

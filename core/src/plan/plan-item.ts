@@ -39,6 +39,8 @@ export interface PlanItem {
   readonly breathsToOne?: 2;
   /** A pause of the breath here, whatever the style says; 0 seconds is none. */
   readonly pause?: BreathPause;
+  /** Begins half way and goes a little further with each repetition; the last is whole. Not where it is held. */
+  readonly grows?: true;
   /** Seconds of talk before it. */
   readonly talk?: number;
   /** Runs straight on from the block before: no showing, and nothing between them but the hands. */

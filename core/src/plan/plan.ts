@@ -86,6 +86,7 @@ const BlockSchema = v.strictObject({
       seconds: v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(LONGEST_PAUSE)),
     }),
   ),
+  grows: v.exactOptional(v.literal(true)),
   talk: v.exactOptional(v.pipe(v.number(), v.minValue(0), v.maxValue(EXPLANATION_SECONDS.most))),
   straight: v.exactOptional(v.boolean()),
   quiet: v.exactOptional(v.boolean()),

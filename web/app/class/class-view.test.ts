@@ -1,7 +1,7 @@
 import { type ClassEvent, classState } from "@able-tide/core/class/events";
 import { type ClassScript, scriptItems } from "@able-tide/core/class/script";
 import type { CellView } from "@able-tide/core/fit/cell-view";
-import { circumstances, planned } from "@able-tide/core/schedule/plan.fixture";
+import { circumstances, combined, planned } from "@able-tide/core/schedule/plan.fixture";
 import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
 import { SCRIPT_WORDING } from "@able-tide/words/schedule";
 import { describe, expect, test } from "vitest";
@@ -97,6 +97,52 @@ describe("what the class screen shows", () => {
     expect(still).toMatchObject({ elapsed: 0, since: null });
     expect(still.current?.repetition).toBe(0);
   });
+});
+
+describe("a combination in class", () => {
+  const pair = schedulePlan(
+    planned({
+      ...combined(["shift-and-press", "side-drift"], { passes: [{ how: "joined", quiet: true, say: "Once more." }] }),
+      rounds: 2,
+    }),
+    circumstances(),
+  );
+  const shown = { ...script, blocks: scriptItems(pair, SCRIPT_WORDING), total: pair.total };
+  const stepLength = ({ current }: ReturnType<typeof view>) =>
+    (current?.step.lead ?? 0) + (current?.step.rounds ?? 0) * (current?.step.roundSeconds ?? 0);
+
+  test("says which pass it is and what is said before it, and gives no cue where few words are meant", () => {
+    const { current } = view([moved(0)], 0, shown);
+    expect(current).toMatchObject({
+      pass: "Harbour wall, pass 1 of 1: joined, few words",
+      say: "Once more.",
+      cue: "",
+      attention: "",
+    });
+    expect(current?.next).toMatchObject({ side: "right", goesOn: true });
+  });
+
+  test("goes on to the next part by the clock, and the participants' cells with it", () => {
+    const first = stepLength(view([moved(0)], 0, shown));
+    expect(view([moved(0)], first - 0.5, shown)).toMatchObject({ at: 0 });
+    const second = view([moved(0)], first + 0.5, shown);
+    expect(second).toMatchObject({ at: 1, current: { name: expect.stringContaining("Side drift"), say: "" } });
+    expect(second.people[0]?.cell?.brief).toBe("second 1");
+    expect(second.since).toBeCloseTo(START + 1000 * first, -1);
+    expect(view([moved(0)], 3600, shown).at).toBe(3);
+  });
+});
+
+test("growing repetitions begin half way and end whole, on each side anew", () => {
+  const grown = schedulePlan(planned({ movementId: "one-up-one-down", rounds: 3, grows: true }), circumstances());
+  const shown = { ...script, blocks: scriptItems(grown, SCRIPT_WORDING), total: grown.total };
+  const { step } = view([moved(0)], 0, shown).current ?? {};
+  if (!step) throw new Error("no step");
+  const shareIn = (repetition: number, at = 0) =>
+    view([moved(at)], step.lead + (repetition + 0.5) * step.roundSeconds, shown).current?.share;
+  expect([0, 1, 2].map((repetition) => shareIn(repetition))).toEqual([0.5, 0.75, 1]);
+  expect(view([moved(1)], 0, shown).current?.share).toBe(0.5);
+  expect(view([moved(0)]).current?.share).toBe(1);
 });
 
 describe("keys of the class screen", () => {

@@ -5,6 +5,7 @@ import { type HoldCount, holdCountAt } from "@able-tide/core/class/hold-count";
 import { allMoves } from "@able-tide/core/class/moves";
 import type { ClassScript, ScriptItem, ScriptTransition } from "@able-tide/core/class/script";
 import type { CellView } from "@able-tide/core/fit/cell-view";
+import { growthShare } from "@able-tide/core/movement/growing";
 import { otherSide, type Side } from "@able-tide/core/side";
 import { observationLabel } from "@able-tide/words/class";
 import { formatScriptPart } from "@able-tide/words/combination";
@@ -47,6 +48,8 @@ export interface CurrentMovement {
   readonly instructorSide: Side | null;
   /** 0 during the demonstration, then the repetition from 1; of a hold, the hold. */
   readonly repetition: number;
+  /** How far the repetition goes: less than 1 where each goes a little further than the one before. */
+  readonly share: number;
   /** Where the hold stands; null where the movement is repeated, and during the demonstration. */
   readonly hold: HoldCount | null;
   /** Seconds until repetitions begin, and until the step should end. */
@@ -99,6 +102,7 @@ function currentMovement(script: ClassScript, steps: readonly ClassStep[], at: n
     step,
     block,
     name,
+    share: block.grows ? growthShare(Math.max(0, repetition - 1), step.rounds) : 1,
     cue: step.turnsRound ? `${OTHER_WAY}.` : part?.pass.quiet ? "" : (cues.do ?? ""),
     attention: part?.pass.quiet ? "" : attentionLine(cues),
     pass: part ? formatScriptPart(part) : "",

@@ -40,7 +40,7 @@ function HoldNow({ hold, repetition, rounds }: { hold: HoldCount; repetition: nu
   );
 }
 
-function Counts({ side, instructorSide, way, repetition, hold, untilRepetitions, step }: CurrentMovement) {
+function Counts({ side, instructorSide, way, repetition, share, hold, untilRepetitions, step }: CurrentMovement) {
   return (
     <dl
       className="flex flex-col justify-center gap-6 max-sm:mt-3 max-sm:flex-row max-sm:justify-start max-sm:gap-10"
@@ -69,6 +69,7 @@ function Counts({ side, instructorSide, way, repetition, hold, untilRepetitions,
           <dd className="font-display text-4xl font-bold">
             {repetition === 0 ? formatMinutes(untilRepetitions) : `${repetition} of ${step.rounds}`}
           </dd>
+          {share < 1 && <dd className="text-tide-200">{repetition > 1 ? "a little further" : "begin half way"}</dd>}
         </div>
       )}
     </dl>
@@ -77,7 +78,7 @@ function Counts({ side, instructorSide, way, repetition, hold, untilRepetitions,
 
 /** The movement being done: its name and cue, the figure at the breath pace, what is counted, and back and next. */
 export function MovementNow({ view, current, at, total, home, since, go }: Props) {
-  const { block, name, cue, attention, pass, say, transition, side, step, next } = current;
+  const { block, name, cue, attention, pass, say, share, transition, side, step, next } = current;
   return (
     <section className="flex min-h-0 flex-col">
       <p className="text-xl text-tide-200">
@@ -97,6 +98,7 @@ export function MovementNow({ view, current, at, total, home, since, go }: Props
           <Stage
             key={at}
             movement={block.movement}
+            share={share}
             side={side}
             planned={block.meant}
             step={step}

@@ -1,5 +1,6 @@
 import { type ClassStep, phaseOfStep } from "@able-tide/core/class/class-steps";
 import { type Movement, taughtName } from "@able-tide/core/movement/format";
+import { partWay } from "@able-tide/core/movement/growing";
 import { trackInWay } from "@able-tide/core/movement/reversal";
 import { sampleTrack } from "@able-tide/core/movement/samples";
 import { trackOf } from "@able-tide/core/movement/track";
@@ -11,6 +12,8 @@ import { BreathLine } from "./breath-line.tsx";
 
 interface Props {
   readonly movement: Movement;
+  /** How far it goes, share of the way. */
+  readonly share: number;
   readonly side: Side | null;
   readonly planned: VariantSpec;
   readonly step: ClassStep;
@@ -21,15 +24,15 @@ interface Props {
 }
 
 /** The figure moving at the breath pace, and the breath under it. */
-export function Stage({ movement, side, planned, step, heldFrom, since }: Props) {
+export function Stage({ movement, share, side, planned, step, heldFrom, since }: Props) {
   const still = useReducedMotion();
   const { way } = step;
   const seconds = useSeconds(since, still);
   const phase = phaseOfStep(step, seconds, heldFrom);
   const samples = useMemo(() => {
-    const track = trackOf(movement, planned, side ?? "right");
+    const track = trackOf(partWay(movement, share), planned, side ?? "right");
     return track && sampleTrack(trackInWay(track, way));
-  }, [movement, side, planned, way]);
+  }, [movement, share, side, planned, way]);
   if (!samples) return null;
   const view = bestView(movement);
   return (

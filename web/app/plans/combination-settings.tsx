@@ -289,7 +289,8 @@ export function CombinationSettings({ combination, change, separate, library }: 
       </ol>
       <Buttons combination={combination} change={change} separate={separate} library={library} />
       <p className="text-sand-600">
-        Joined parts have no pause. No participant sits down or stands up between them: whoever sits for one part sits for all.
+        Joined parts have no pause. No participant sits down or stands up between them: a participant who sits for one part sits
+        for all.
       </p>
     </fieldset>
   );

@@ -237,6 +237,17 @@ export function PlanItemSettings({
         />
         No pause after the previous movement
       </label>
+      {block.timedHold === null && (
+        <label className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5 accent-tide-700"
+            checked={own.grows === true}
+            onChange={({ currentTarget }) => actions.set({ grows: currentTarget.checked || undefined })}
+          />
+          Begin half way, then further each time
+        </label>
+      )}
       <details>
         <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">
           Sides, variant, pace, explanation

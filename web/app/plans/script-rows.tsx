@@ -4,7 +4,7 @@ import type { CombinedPart } from "@able-tide/core/schedule/combined-items";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { formatScriptPart } from "@able-tide/words/combination";
 import { cuesOf } from "@able-tide/words/cues";
-import { COUNT_ALOUD, formatRepetitions } from "@able-tide/words/repetitions";
+import { COUNT_ALOUD, formatRepetitions, GROWS } from "@able-tide/words/repetitions";
 import { formatHazard, formatTransitionStep } from "@able-tide/words/schedule";
 import { formatMinutes } from "@able-tide/words/text";
 import { variantWords } from "@able-tide/words/variant-words";
@@ -63,6 +63,7 @@ function SingleRow({ block, style }: { block: ScheduledItem; style: TeachingStyl
         <Before block={block} />
         {opening.length > 0 && <p>{opening.join(" ")}</p>}
         {block.timedHold && <p className="font-semibold">{COUNT_ALOUD}</p>}
+        {block.block.grows && !block.timedHold && <p className="font-semibold">{GROWS}</p>}
         {phrases.length > 0 && <p className="italic">{phrases.join(" · ")}</p>}
         {watch && <p className="text-sand-600">Watch: {watch}</p>}
       </div>

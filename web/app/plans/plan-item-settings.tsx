@@ -203,6 +203,20 @@ function MoreSettings({ block, set }: { block: ScheduledItem; set: PlanItemActio
   );
 }
 
+function Check({ label, checked, change }: { label: string; checked: boolean; change: (checked: boolean) => void }) {
+  return (
+    <label className="flex min-h-11 items-center gap-2">
+      <input
+        type="checkbox"
+        className="size-5 accent-tide-700"
+        checked={checked}
+        onChange={({ currentTarget }) => change(currentTarget.checked)}
+      />
+      {label}
+    </label>
+  );
+}
+
 /**
  * Everything of a block that can be said: repetitions, place, Sides, variant, pace, explanation, phase, how it joins.
  */
@@ -228,25 +242,17 @@ export function PlanItemSettings({
       <QuickChanges what={block.timedHold ? "hold" : "repetition"} actions={actions} />
       {part === null && block.movement.holdAt !== undefined && <HoldSettings hold={block.timedHold} change={actions.hold} />}
       {block.timedHold && <HoldGrowth hold={block.timedHold} held={held} grow={(grown) => actions.hold(() => grown)} />}
-      <label className="flex min-h-11 items-center gap-2">
-        <input
-          type="checkbox"
-          className="size-5 accent-tide-700"
-          checked={own.straight === true}
-          onChange={({ currentTarget }) => actions.set({ straight: currentTarget.checked || undefined })}
-        />
-        No pause after the previous movement
-      </label>
+      <Check
+        label="No pause after the previous movement"
+        checked={own.straight === true}
+        change={(checked) => actions.set({ straight: checked || undefined })}
+      />
       {block.timedHold === null && (
-        <label className="flex min-h-11 items-center gap-2">
-          <input
-            type="checkbox"
-            className="size-5 accent-tide-700"
-            checked={own.grows === true}
-            onChange={({ currentTarget }) => actions.set({ grows: currentTarget.checked || undefined })}
-          />
-          Begin half way, then further each time
-        </label>
+        <Check
+          label="Begin half way, then further each time"
+          checked={own.grows === true}
+          change={(checked) => actions.set({ grows: checked || undefined })}
+        />
       )}
       <details>
         <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">

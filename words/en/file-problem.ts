@@ -49,6 +49,8 @@ const SENTENCES: Readonly<Record<FileProblemCode, (requirement: never) => string
   bodyCannot: ({ phase, what }: BodyCannot) => `${inPercent(phase)} the body ${formatMovementProblem(what)}`,
   footLeavesUnderLoad: (phase: number) =>
     `${inPercent(phase)} the foot leaves the floor while carrying weight: shift weight to the other foot first`,
+  footTurnsUnderLoad: (phase: number) =>
+    `${inPercent(phase)} a foot turns under more than 15% of the weight: shift weight to the other foot first`,
   beyondAnatomy: (problem: AnatomyProblem) => `${inPercent(problem.phase)} the body ${formatAnatomyProblem(problem)}`,
   wordsMisfit: ({ words, where }: Misfit) => `"${words}" (${where}) does not fit this variant: give it words of its own`,
   reversalSteps: () => "a movement that steps or rises cannot be turned round",

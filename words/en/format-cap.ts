@@ -234,6 +234,8 @@ const AFFECTED: Readonly<Record<AffectedFeature, string>> = {
   holdsWithAffected: "No hand support on that side",
   fistAffected: "No closing that hand to a fist",
   liftsAffectedLegOut: "No active lifting of that leg to the side",
+  affectedFootTurns: "No turning of that foot on the floor",
+  turnsOverAffectedLeg: "No turning of the body over that leg",
   affectedHipBackTurnedOut: "Not that leg back and turned out at once",
 };
 

@@ -139,6 +139,7 @@ const CASES: readonly Case[] = [
       "Left leg across the midline (hip adduction): up to 5°",
       "Left hip turn in (inward rotation): up to 5°",
       "Seat at least 5 cm higher",
+      "No turning the left foot on the floor",
     ],
     waits: OUT,
   },
@@ -171,7 +172,12 @@ const CASES: readonly Case[] = [
     side: "both",
     proposes: ["Knee bend under load, both sides: up to 45°", "Knee load, both sides: up to 4% of body weight × height"],
   },
-  { rule: "kneeReplacement", side: "right", weeks: 5, proposes: ["Right knee bend (flexion): up to 90°"] },
+  {
+    rule: "kneeReplacement",
+    side: "right",
+    weeks: 5,
+    proposes: ["Right knee bend (flexion): up to 90°", "No turning the body over the right leg"],
+  },
   {
     rule: "stiffAnkle",
     side: "left",

@@ -42,6 +42,10 @@ const FEATURE_LABELS: Readonly<Record<Feature, string>> = {
   liftsRightLegOut: "active lifting of the right leg to the side",
   leftHipBackTurnedOut: "left leg back and turned out together",
   rightHipBackTurnedOut: "right leg back and turned out together",
+  leftFootTurns: "turning the left foot on the floor",
+  rightFootTurns: "turning the right foot on the floor",
+  turnsOverLeftLeg: "turning the body over the left leg",
+  turnsOverRightLeg: "turning the body over the right leg",
 };
 
 /** What a feature that a cap can exclude is called. */

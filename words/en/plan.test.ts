@@ -41,6 +41,7 @@ test.each<[string, PlanEdit, string[]]>([
     ["breath, breath pause: set by style → no pause"],
   ],
   ["growing repetitions", updateItem("b1", { grows: true }), ["breath, each repetition further: no → yes"]],
+  ["doing it in the mind", updateItem("b1", { inMind: true }), ["breath, in the mind only: no → yes"]],
   ["what is in the hands", updateItem("b1", { equipment: "floats" }), ["breath, in the hands: bare hands → hand floats"]],
   ["the breath", changeBreath(1), ["Breath length: 8 s → 9 s"]],
   [

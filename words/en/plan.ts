@@ -36,6 +36,7 @@ const ITEM_PARTS: Readonly<Record<ItemPart, readonly [label: string, of: (item: 
   breathsToOne: ["breaths", ({ breathsToOne }) => (breathsToOne === 2 ? "two to one" : "one to one")],
   pause: ["breath pause", ({ pause }) => (pause ? formatPause(pause) : "set by style")],
   grows: ["each repetition further", ({ grows }) => (grows ? "yes" : "no")],
+  inMind: ["in the mind only", ({ inMind }) => (inMind ? "yes" : "no")],
   explanation: ["explanation before", ({ talk = 0 }) => `${talk} s`],
   noPause: ["no pause before", ({ straight }) => (straight ? "yes" : "no")],
   fewWords: ["few words", ({ quiet }) => (quiet ? "yes" : "no")],

@@ -58,6 +58,9 @@ export function formatRepetitions(
   return parts.map((count) => `${count} times`).join(", ");
 }
 
+/** What a leader says of a movement that is done in the mind only. */
+export const IN_MIND = "Stand or sit at ease. Picture the movement and breathe with it. Nothing moves.";
+
 /** What a leader says of repetitions that grow. */
 export const GROWS = "Begin half way. Go a little further each time.";
 

@@ -43,6 +43,8 @@ export interface ScriptItem
   readonly timedHold?: TimedHold;
   /** Whether each repetition goes a little further than the one before. Absent where all go as far. */
   readonly grows?: true;
+  /** Whether it is done in the mind only. Absent where it is moved. */
+  readonly inMind?: true;
   /** Which pass of a combination it belongs to. Absent where it is done by itself. */
   readonly part?: ScriptPart;
   /** Seconds of the transition, the explanation, the demonstration, the repetitions and the change of sides. */
@@ -115,6 +117,7 @@ export const scriptItems = ({ blocks }: PlanSchedule, wording: ScriptWording): S
       movement: performed,
       ...(timedHold && { timedHold }),
       ...(block.grows && timedHold === null && { grows: true as const }),
+      ...(block.inMind && { inMind: true as const }),
       ...(part && { part: scriptPart(part) }),
       meant: plannedVariant,
       turns,

@@ -37,6 +37,7 @@ export const FILE_PROBLEMS = [
   "unknownMovement",
   "bodyCannot",
   "footLeavesUnderLoad",
+  "footTurnsUnderLoad",
   "beyondAnatomy",
   "wordsMisfit",
   "contradictsKeyPose",

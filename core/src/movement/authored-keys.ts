@@ -57,7 +57,7 @@ export const ARM_SLOTS = [
   "fist",
 ] as const;
 
-export const FOOT_SLOTS = ["heelLift", "footX", "footZ"] as const;
+export const FOOT_SLOTS = ["heelLift", "footX", "footZ", "toeOut"] as const;
 export const LEG_SLOTS = ["legFlexion", "legAbduction", "legRotation", "legKnee", "legAnkle"] as const;
 
 /** A key pose before variants: flat values and the foot that is off the floor. Lead is right. */
@@ -80,15 +80,21 @@ export const stanceShares = (stance: MovementStance): { readonly width: number; 
   length: stance.length ?? STANCE_LENGTH[stance.kind],
 });
 
+/** How far each foot is turned out in a stance, degrees; lead is right. */
+export function stanceToeOuts(stance: MovementStance): readonly [left: number, right: number] {
+  const front = stance.front ? bodySide(stance.front) : null;
+  return pairOf((side) => (front !== null && front !== side ? stance.rearToeOut : undefined) ?? stance.toeOut ?? 0);
+}
+
 export function setStandingFeet(values: Float64Array, stance: MovementStance, depth: VariantSpec["depth"]): void {
   const { width, length: whole } = stanceShares(stance);
   const length = whole * DEPTH_SCALE[depth].length;
   const front = stance.front ? bodySide(stance.front) : null;
+  const toeOuts = stanceToeOuts(stance);
   for (const side of SIDES) {
     add(values, sidedSlot("footZ", side), (sideSign(side) * width) / 2);
     add(values, sidedSlot("footX", side), front === side ? length : 0);
-    const rear = front !== null && front !== side;
-    values[sidedSlot("toeOut", side)] = (rear ? stance.rearToeOut : undefined) ?? stance.toeOut ?? 0;
+    add(values, sidedSlot("toeOut", side), toeOuts[sideIndex(side)]);
   }
 }
 
@@ -98,6 +104,7 @@ export function setFoot(values: Float64Array, side: Side, foot: MovementKey["fee
     values[sidedSlot("heelLift", side)] = foot.toes ? -foot.toes : (foot.heel ?? 0);
   if (foot.ahead !== undefined) values[sidedSlot("footX", side)] = foot.ahead;
   if (foot.outward !== undefined) values[sidedSlot("footZ", side)] = sideSign(side) * foot.outward;
+  if (foot.turn !== undefined) values[sidedSlot("toeOut", side)] = foot.turn;
 }
 
 export function setArm(values: Float64Array, side: Side, arm: MovementKey["arms"]): void {
@@ -154,10 +161,13 @@ export function applyKey(values: Float64Array, key: MovementKey): void {
   }
 }
 
+/** Slots that say where a foot stands, and how far it is turned there. */
+const FOOT_PLACES = ["footX", "footZ", "toeOut"] as const;
+
 /** Slots that say where a foot stands or what carries: they are whole, however far the rest of the body goes. */
 const WHOLE_SLOTS: ReadonlySet<number> = new Set([
   slot("weightLeft"),
-  ...SIDES.flatMap((side) => [sidedSlot("footX", side), sidedSlot("footZ", side)]),
+  ...SIDES.flatMap((side) => FOOT_PLACES.map((name) => sidedSlot(name, side))),
 ]);
 
 /** Part of the way from the first key pose. A foot stands where it is stated and the weight is where it must be. */
@@ -186,9 +196,7 @@ export function readKeys(keys: readonly MovementKey[]): readonly AuthoredKey[] {
     const first = authored[0]?.stated;
     const steps =
       first !== undefined &&
-      SIDES.some((side) =>
-        (["footX", "footZ"] as const).some((name) => first[sidedSlot(name, side)] !== stated[sidedSlot(name, side)]),
-      );
+      SIDES.some((side) => FOOT_PLACES.some((name) => first[sidedSlot(name, side)] !== stated[sidedSlot(name, side)]));
     const values =
       first === undefined || key.share === undefined
         ? stated

@@ -1,12 +1,16 @@
+import { sidedSlot, slot } from "../body/pose.ts";
 import type { PoseProblem } from "../body/solver-space.ts";
 import { ON_ARMRESTS, onRail } from "../body/supports.ts";
+import { numberAt } from "../checked-access.ts";
+import { SIDES } from "../side.ts";
 import { type AnatomyProblem, anatomyProblems } from "./anatomy.ts";
 import { type Movement, rises } from "./format.ts";
 import { greatestJump, NO_JUMP } from "./jump.ts";
 import type { MovementFileProblem } from "./read-file.ts";
 import { sampleTrack } from "./samples.ts";
 import { stateProblems } from "./start-and-end.ts";
-import { trackOf } from "./track.ts";
+import { type Track, trackOf } from "./track.ts";
+import { TURNS_UNDER } from "./turned-feet.ts";
 import { FULL_STANDING_VARIANT, VARIANT_KINDS, type VariantSpec } from "./variant.ts";
 
 /** A pose that a body cannot do, and when in the repetition, 0 to 1. */
@@ -27,9 +31,28 @@ function formProblems(movement: Movement): MovementFileProblem[] {
     if (samples.problem) return [{ path, code: "bodyCannot", requirement: samples.problem satisfies BodyCannot }];
     const jump = greatestJump(samples);
     if (jump.by >= NO_JUMP) return [{ path, code: "footLeavesUnderLoad", requirement: jump.phase }];
+    const turns = turnUnderLoad(track);
+    if (turns !== null) return [{ path, code: "footTurnsUnderLoad", requirement: turns }];
     const [beyond] = anatomyProblems(samples);
     return beyond ? [{ path, code: "beyondAnatomy", requirement: beyond satisfies AnatomyProblem }] : [];
   });
+}
+
+/** When a foot begins to turn under more weight than it may, 0 to 1; null where none does. On a chair the seat carries. */
+function turnUnderLoad({ segments }: Track): number | null {
+  const found = segments.find(
+    ({ start, end, frame }) =>
+      frame.seating.kind === "standing" &&
+      SIDES.some((side) => {
+        const onFoot = (values: Float64Array) => {
+          const left = numberAt(values, slot("weightLeft"));
+          return side === "left" ? left : 1 - left;
+        };
+        const turn = sidedSlot("toeOut", side);
+        return start[turn] !== end[turn] && Math.max(onFoot(start), onFoot(end)) > TURNS_UNDER + 1e-9;
+      }),
+  );
+  return found?.from ?? null;
 }
 
 /** Differences of a pose below this are none: degrees, shares of stature and of weight. */
@@ -44,7 +67,9 @@ function reversalProblems(movement: Movement): MovementFileProblem[] {
   const [start, end] = [track?.segments[0]?.start, track?.segments.at(-1)?.end];
   const returns = start?.every((value, slot) => Math.abs(value - (end?.[slot] ?? Number.NaN)) < SAME_POSE) ?? true;
   const steps = movement.keys.some((key) =>
-    [key.feet, key.leadFoot, key.trailFoot].some((foot) => foot?.ahead !== undefined || foot?.outward !== undefined),
+    [key.feet, key.leadFoot, key.trailFoot].some(
+      (foot) => foot?.ahead !== undefined || foot?.outward !== undefined || foot?.turn !== undefined,
+    ),
   );
   if (steps || rises(movement)) return [{ path: "reversal", code: "reversalSteps" }];
   if (!returns) return [{ path: "reversal", code: "reversalEndsElsewhere" }];

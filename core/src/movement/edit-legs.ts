@@ -65,6 +65,17 @@ export function liftFoot(
 export const setFeetDown = (movement: Movement, index: number): Movement =>
   withKey(movement, index, (key) => ({ ...key, lift: null }));
 
+/**
+ * Turns a foot in one key pose, out from its place in the stance.
+ *
+ * @param movement that is edited
+ * @param index of the key pose
+ * @param foot which
+ * @param degrees outward positive
+ */
+export const turnFoot = (movement: Movement, index: number, foot: "leadFoot" | "trailFoot", degrees: number): Movement =>
+  withKey(movement, index, (key) => ({ ...key, [foot]: { ...key[foot], turn: degrees } }));
+
 /** Lifts heel or toes of a foot that stays on the floor, degrees: heel up positive, toes up negative. */
 export const pitchFoot = (movement: Movement, index: number, foot: "leadFoot" | "trailFoot", degrees: number): Movement =>
   withKey(movement, index, (key) => {

@@ -1,12 +1,13 @@
 import { column, LANDMARK_TOLERANCE, pointColumn, sidedColumn, sidedPointColumn } from "../body/channels.ts";
-import { isOnSupport, sidedSlots } from "../body/pose.ts";
+import { isOff, isOnSupport, sidedSlots, slot } from "../body/pose.ts";
 import { supportNamed } from "../body/supports.ts";
 import { dot, length, minus, mix, type Vector } from "../body/vector.ts";
 import { numberAt } from "../checked-access.ts";
-import { SIDES, type Side, sideIndex } from "../side.ts";
+import { otherSide, SIDES, type Side, sideIndex } from "../side.ts";
 import { stepsOf } from "./foot-steps.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
 import { INTERVALS, type SolvedSamples, segmentOfSample, valueAt } from "./solved-samples.ts";
+import type { TrackSegment } from "./track.ts";
 
 /** What a movement does that some people must not do at any size; a cap can bar each. */
 export const FEATURES = [
@@ -29,6 +30,10 @@ export const FEATURES = [
   "liftsRightLegOut",
   "leftHipBackTurnedOut",
   "rightHipBackTurnedOut",
+  "leftFootTurns",
+  "rightFootTurns",
+  "turnsOverLeftLeg",
+  "turnsOverRightLeg",
 ] as const;
 export type Feature = (typeof FEATURES)[number];
 
@@ -188,6 +193,22 @@ const stepsBackUnheld = ({ segments }: SolvedSamples): boolean =>
     ({ direction, segment }) => direction === "back" && segments[segment]?.frame.hands.every((hand) => !isOnSupport(hand)),
   );
 
+const TOE_OUT = sidedSlots("toeOut");
+const PELVIS_ROTATION = slot("pelvisRotation");
+/** The pelvis turns over a planted foot by more than this: the knee between them is twisted. Degrees; our own number. */
+const TURNS_OVER = 5;
+
+/** Whether a foot turns on the floor, and whether the pelvis turns over it while the other foot does. */
+function turnsOf({ segments }: SolvedSamples, side: Side): { readonly foot: boolean; readonly over: boolean } {
+  const [own, other] = [TOE_OUT[sideIndex(side)], TOE_OUT[sideIndex(otherSide(side))]];
+  const standing = segments.filter(({ frame }) => frame.seating.kind === "standing");
+  const differs = ({ start, end }: TrackSegment, index: number) => Math.abs(numberAt(start, index) - numberAt(end, index));
+  return {
+    foot: standing.some((segment) => differs(segment, own) > 0 && !isOff(segment.frame.feet[sideIndex(side)])),
+    over: standing.some((segment) => differs(segment, other) > 0 && differs(segment, PELVIS_ROTATION) > TURNS_OVER),
+  };
+}
+
 /** The features that a variant shows: those its movement declares and those seen in its samples. */
 export function featuresOf(
   samples: SolvedSamples,
@@ -199,6 +220,9 @@ export function featuresOf(
   for (const side of SIDES) {
     if (closesAFist(samples, side)) found.add("closedFist").add(side === "left" ? "leftFist" : "rightFist");
     if (liftsOut(samples, side)) found.add(side === "left" ? "liftsLeftLegOut" : "liftsRightLegOut");
+    const turns = turnsOf(samples, side);
+    if (turns.foot) found.add(side === "left" ? "leftFootTurns" : "rightFootTurns");
+    if (turns.over) found.add(side === "left" ? "turnsOverLeftLeg" : "turnsOverRightLeg");
   }
   if (found.has("percussion") && touchesTrunk(samples)) found.add("trunkPercussion");
   if (stepsBackUnheld(samples)) found.add("unheldStepBack");

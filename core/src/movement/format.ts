@@ -66,8 +66,10 @@ const FootKey = v.strictObject({
   /**
    * Where the foot stands from its place in the stance: ahead and outward, shares of stature. Getting there is a step.
    */
-  ahead: v.optional(between(-0.4, 0.4)),
-  outward: v.optional(between(-0.4, 0.4)),
+  ahead: v.optional(between(-1.5, 1.5)),
+  outward: v.optional(between(-1.5, 1.5)),
+  /** How far the foot is turned out from its place in the stance, degrees: it turns on its heel or its ball. */
+  turn: v.optional(between(-45, 45)),
 });
 
 const LiftKey = v.strictObject({
@@ -237,6 +239,9 @@ export const DECLARED_FEATURES = ["fullNeckCircle", "breathPause", "eyesClosed",
 /** Where a movement that has a direction turns round. */
 export const REVERSALS = ["halves", "sides"] as const;
 
+/** What of a foot stays where it is while the foot turns. */
+export const PIVOTS = ["heel", "ball"] as const;
+
 /** The most breaths that one repetition may take; a walk there and back takes many. */
 export const MOST_BREATHS = 24;
 
@@ -294,6 +299,8 @@ export const Movement = v.strictObject({
   reversal: v.optional(v.picklist(REVERSALS)),
   /** The number of the key pose that can be held for some seconds instead of repeated, counted from 0: neither first nor last. */
   holdAt: v.optional(HoldAt),
+  /** What a foot turns on; its heel where this is left out. */
+  pivot: v.optional(v.picklist(PIVOTS)),
   /** Breaths that one repetition takes. */
   breaths: v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(MOST_BREATHS)),
   stance: Stance,

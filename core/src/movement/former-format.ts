@@ -4,7 +4,7 @@ import type { FileProblem } from "../files/json.ts";
 export const MOVEMENT_VERSION = 2;
 
 /** Fields of a movement, and of one of its key poses, that format 1 does not have. */
-const NEW_IN_2: readonly string[] = ["reversal", "holdAt"];
+const NEW_IN_2: readonly string[] = ["reversal", "holdAt", "pivot"];
 const NEW_IN_KEYS: readonly string[] = ["share", "held"];
 /** What a hand may rest on in format 1, as a file's problem lists it. */
 const ANCHORS_OF_1 = '("belly" | "hip" | "upperThigh" | "thigh" | "knee" | "otherKnee" | "otherHand")';
@@ -37,6 +37,39 @@ const newerAnchors = (document: Readonly<Record<string, unknown>>): string[] =>
     ),
   );
 
+const FOOT_PARTS = ["feet", "leadFoot", "trailFoot"] as const;
+/** How far a foot may stand from its place in the stance in format 1, shares of stature. */
+const FURTHEST_FOOT_1 = 0.4;
+
+/** Feet of a format 1 document that turn. */
+const turningFeet = (document: Readonly<Record<string, unknown>>): string[] =>
+  keyLists(document).flatMap(([path, keys]) =>
+    keys.flatMap((key, i) =>
+      FOOT_PARTS.flatMap((foot) => {
+        const said = isDocument(key) ? key[foot] : undefined;
+        return isDocument(said) && "turn" in said ? [`${path}[${i}].${foot}.turn`] : [];
+      }),
+    ),
+  );
+
+/** Feet of a format 1 document that stand further away than format 1 lets them. */
+const fartherFeet = (document: Readonly<Record<string, unknown>>): FileProblem[] =>
+  keyLists(document).flatMap(([path, keys]) =>
+    keys.flatMap((key, i) =>
+      FOOT_PARTS.flatMap((foot) =>
+        (["ahead", "outward"] as const).flatMap((way): FileProblem[] => {
+          const said = isDocument(key) ? key[foot] : undefined;
+          const by = isDocument(said) ? said[way] : undefined;
+          if (typeof by !== "number" || Math.abs(by) <= FURTHEST_FOOT_1) return [];
+          const place = `${path}[${i}].${foot}.${way}`;
+          return by > 0
+            ? [{ path: place, code: "tooLarge", requirement: FURTHEST_FOOT_1 }]
+            : [{ path: place, code: "tooSmall", requirement: -FURTHEST_FOOT_1 }];
+        }),
+      ),
+    ),
+  );
+
 /** Breaths of a format 1 document that only format 2 knows. */
 const newerBreaths = (document: Readonly<Record<string, unknown>>): string[] =>
   keyLists(document).flatMap(([path, keys]) =>
@@ -66,7 +99,13 @@ function newerFields(document: Readonly<Record<string, unknown>>): string[] {
   const ofForms = Object.entries(isDocument(document["forms"]) ? document["forms"] : {}).flatMap(([kind, form]) =>
     isDocument(form) && "holdAt" in form ? [`forms.${kind}.holdAt`] : [],
   );
-  return [...NEW_IN_2.filter((field) => field in document), ...ofForms, ...ofKeys, ...newerCues(document)];
+  return [
+    ...NEW_IN_2.filter((field) => field in document),
+    ...ofForms,
+    ...ofKeys,
+    ...turningFeet(document),
+    ...newerCues(document),
+  ];
 }
 
 /** A movement's document as a file has it, in the present format as far as that can be told before it is checked. */
@@ -89,6 +128,7 @@ export function upgradeMovement(document: unknown, path = ""): Upgraded {
     problems.push({ path: `${path}${place}`, code: "notOneOf", requirement: '("in" | "out")' });
   for (const place of newerAnchors(document))
     problems.push({ path: `${path}${place}`, code: "notOneOf", requirement: ANCHORS_OF_1 });
+  problems.push(...fartherFeet(document).map((found) => ({ ...found, path: `${path}${found.path}` })));
   const { breaths } = document;
   if (typeof breaths === "number" && breaths > MOST_BREATHS_1)
     problems.push({ path: `${path}breaths`, code: "tooLarge", requirement: MOST_BREATHS_1 });

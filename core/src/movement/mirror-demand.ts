@@ -42,6 +42,10 @@ const SIDED_IN_MIRROR: Readonly<Partial<Record<Feature, Feature>>> = {
   liftsRightLegOut: "liftsLeftLegOut",
   leftHipBackTurnedOut: "rightHipBackTurnedOut",
   rightHipBackTurnedOut: "leftHipBackTurnedOut",
+  leftFootTurns: "rightFootTurns",
+  rightFootTurns: "leftFootTurns",
+  turnsOverLeftLeg: "turnsOverRightLeg",
+  turnsOverRightLeg: "turnsOverLeftLeg",
 };
 
 const mirrorDrag = (drag: WaterDemand["drag"]): WaterDemand["drag"] =>

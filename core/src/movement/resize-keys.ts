@@ -3,6 +3,7 @@ import { type SidedSlot, sidedSlot, slot } from "../body/pose.ts";
 import { itemAt, numberAt } from "../checked-access.ts";
 import { pairOf, SIDES, type Side, sideIndex } from "../side.ts";
 import { ARM_SLOTS, type AuthoredKey, FOOT_SLOTS, LEG_SLOTS, ownSide } from "./authored-keys.ts";
+import { turnsBetween } from "./turned-feet.ts";
 import { FULL_SIZE, type VariantSpec } from "./variant.ts";
 
 export const TRUNK_SLOTS = [
@@ -45,7 +46,10 @@ export function resize(keys: readonly AuthoredKey[], lead: Side, choice: Variant
   };
   const { trunk, legs } = choice.sizes;
   const lifts = keys.some((key) => key.lift !== null);
-  const steps = SIDES.some((side) => keys.some((key) => stepsBetween(itemAt(keys, 0), key, side)));
+  // A foot that turns carries little: its weight stays on the other whatever the size.
+  const steps = SIDES.some((side) =>
+    keys.some((key) => stepsBetween(itemAt(keys, 0), key, side) || turnsBetween(itemAt(keys, 0), key, side)),
+  );
   const lifted = pairOf((side) => keys.some((key) => key.lift === side));
   for (const { values } of keys) {
     scale(values, TRUNK_INDEXES, trunk);

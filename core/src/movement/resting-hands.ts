@@ -40,7 +40,7 @@ export function restHands(
   const sizeOf = (side: Side) => (ownSide(side, lead) === "left" ? choice.sizes.armLeft : choice.sizes.armRight) / FULL_SIZE;
   const moves = SIDES.filter((side) => armMoves(choice, ownSide(side, lead)));
   keys.forEach((key, i) => {
-    const feet = footContacts(key, key, choice, footless);
+    const feet = footContacts(key, key, choice, footless, "heel");
     const restOf = (side: Side): Rest | null => {
       const anchor = key.anchors[sideIndex(side)];
       if (anchor === null || !moves.includes(side)) return null;

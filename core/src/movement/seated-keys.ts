@@ -19,7 +19,6 @@ export function setSeatedFeet(values: Float64Array, lead: Side, build: Build): v
   for (const side of SIDES) {
     add(values, sidedSlot("footX", side), ownLength(build, THIGH_LENGTH, ownSide(side, lead)));
     add(values, sidedSlot("footZ", side), (sideSign(side) * SEATED_WIDTH) / 2);
-    values[sidedSlot("toeOut", side)] = 0;
   }
 }
 

@@ -2,7 +2,7 @@ import { type Build, canGrip, canStand, hasFoot, USUAL_BUILD } from "../body/bui
 import { mirrorFrame, mirrorValues, type PoseFrame, type Seating, sidedSlot, slot } from "../body/pose.ts";
 import { isHandSupported } from "../body/supports.ts";
 import { itemAt, numberAt } from "../checked-access.ts";
-import { pairOf, SIDES, type Side, sideIndex } from "../side.ts";
+import { type Pair, pairOf, SIDES, type Side, sideIndex } from "../side.ts";
 import type { RestingHand } from "./anchors.ts";
 import {
   type AuthoredKey,
@@ -11,6 +11,7 @@ import {
   LEAD,
   ownSide,
   setStandingFeet,
+  stanceToeOuts,
   TOE_DOWN_HEEL_LIFT,
   WEIGHT_BACK_PRESS,
   WEIGHT_WITH_TOE_DOWN,
@@ -30,6 +31,7 @@ import {
 import { handContacts, RESTING_HAND, restHands, setHandContacts } from "./resting-hands.ts";
 import { bendToArmrests, reachesArmrests, risingSeating, setRisingFeet } from "./rising-keys.ts";
 import { handsOffTheSeat, restStumps, seat, seatedLift, seatFor } from "./seated-keys.ts";
+import { type Pivot, withTurnedFeet } from "./turned-feet.ts";
 import { armMoves, FULL_SIZE, type VariantSpec } from "./variant.ts";
 
 /** One stretch between two key poses. Its frame holds all the way; values run from one to the other. */
@@ -104,6 +106,9 @@ function keepToeDown(keys: readonly AuthoredKey[], { sizes }: VariantSpec): void
   }
 }
 
+/** Feet that point ahead. */
+const STRAIGHT: Pair = [0, 0];
+
 /** What all segments of a track have in common. */
 interface SegmentSetting {
   readonly lead: Side;
@@ -118,11 +123,14 @@ interface SegmentSetting {
   /** What each hand rests on at each key pose, by leading and other side. */
   readonly rests: ReturnType<typeof restHands>;
   readonly toeDown: boolean;
+  /** What the feet turn on, and how far each is turned out in the stance, degrees. */
+  readonly pivot: Pivot;
+  readonly straight: Pair;
 }
 
 /** The segment from key pose `i` to the next, for the side that leads. */
 function segmentBetween(keys: readonly AuthoredKey[], i: number, setting: SegmentSetting): TrackSegment {
-  const { lead, choice, build, rising, support, hands, seating, footless, rests, toeDown } = setting;
+  const { lead, choice, build, rising, support, hands, seating, footless, rests, toeDown, pivot, straight } = setting;
   const last = keys.length - 1;
   const start = itemAt(keys, i);
   const end = itemAt(keys, i + 1);
@@ -130,7 +138,7 @@ function segmentBetween(keys: readonly AuthoredKey[], i: number, setting: Segmen
   const lets = rising && support === "armrests" && !(reachesArmrests(start) && reachesArmrests(end));
   const frame: PoseFrame = {
     seating: rising ? risingSeating(start, end, choice, build) : seating,
-    feet: footContacts(start, end, choice, footless),
+    feet: footContacts(start, end, choice, footless, pivot),
     hands: lets ? ["free", "free"] : hands,
     support,
   };
@@ -138,12 +146,13 @@ function segmentBetween(keys: readonly AuthoredKey[], i: number, setting: Segmen
     const [from, to] = [rests[i], rests[i + 1]].map((rest) => rest?.[sideIndex(ownSide(side, lead))] ?? null);
     return from && to ? { start: from, end: to } : null;
   };
+  const at = ({ values }: AuthoredKey): Float64Array => withTurnedFeet(values, pivot, straight);
   const cyclicFlow = keys[0]?.key.flow === true && itemAt(keys, last).key.flow === true;
   return {
     from: start.key.at,
     to: end.key.at,
-    start: lead === LEAD ? start.values : mirrorValues(start.values),
-    end: lead === LEAD ? end.values : mirrorValues(end.values),
+    start: lead === LEAD ? at(start) : mirrorValues(at(start)),
+    end: lead === LEAD ? at(end) : mirrorValues(at(end)),
     frame: lead === LEAD ? frame : mirrorFrame(frame),
     resting: pairOf(resting),
     leavesSeat: !rising || start.seat === end.seat ? null : start.seat ? "start" : "end",
@@ -214,7 +223,22 @@ export function trackOf(
   if (toeDown && keys.some(({ lift }) => lift !== null)) keepToeDown(keys, choice);
   if (rising && support === "armrests") bendToArmrests(keys, hands, build);
 
-  const shared: SegmentSetting = { lead, choice, build, rising, support, hands, seating, footless, rests, toeDown };
+  const straight = seated ? STRAIGHT : stanceToeOuts(movement.stance);
+  const pivot = movement.pivot ?? "heel";
+  const shared: SegmentSetting = {
+    lead,
+    choice,
+    build,
+    rising,
+    support,
+    hands,
+    seating,
+    footless,
+    rests,
+    toeDown,
+    pivot,
+    straight,
+  };
   const segments = keys.slice(1).map((_, i) => segmentBetween(keys, i, shared));
   return {
     breaths: movement.breaths,

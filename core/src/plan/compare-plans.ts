@@ -15,6 +15,7 @@ const ITEM_PARTS = {
   breathsToOne: ["breathsToOne"],
   pause: ["pause"],
   grows: ["grows"],
+  inMind: ["inMind"],
   explanation: ["talk"],
   noPause: ["straight"],
   fewWords: ["quiet"],

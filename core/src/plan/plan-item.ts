@@ -41,6 +41,8 @@ export interface PlanItem {
   readonly pause?: BreathPause;
   /** Begins half way and goes a little further with each repetition; the last is whole. Not where it is held. */
   readonly grows?: true;
+  /** Done in the mind only: everyone is still and pictures it. */
+  readonly inMind?: true;
   /** Seconds of talk before it. */
   readonly talk?: number;
   /** Runs straight on from the block before: no showing, and nothing between them but the hands. */

@@ -87,6 +87,7 @@ const BlockSchema = v.strictObject({
     }),
   ),
   grows: v.exactOptional(v.literal(true)),
+  inMind: v.exactOptional(v.literal(true)),
   talk: v.exactOptional(v.pipe(v.number(), v.minValue(0), v.maxValue(EXPLANATION_SECONDS.most))),
   straight: v.exactOptional(v.boolean()),
   quiet: v.exactOptional(v.boolean()),

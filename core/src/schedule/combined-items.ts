@@ -1,4 +1,5 @@
 import type { Movement } from "../movement/format.ts";
+import { imaginedMovement } from "../movement/imagined.ts";
 import type { Combination, CombinationPass } from "../plan/combination.ts";
 import type { PlanItem } from "../plan/plan-item.ts";
 import type { TeachingStyle } from "../plan/style.ts";
@@ -78,10 +79,13 @@ function commonOf(block: PlanItem): Omit<PlanItem, "id" | "movementId" | "rounds
  * @returns in their order; the first one has the item's explanation, and runs straight on where the item does
  */
 export function singleItems(
-  { block, movement, parts = [] }: PlanItemWithMovement,
+  { block, movement: named, parts: namedParts = [] }: PlanItemWithMovement,
   counting: TeachingStyle["counting"],
   leadsFirst: Side,
 ): SingleItem[] {
+  const done = (each: Movement): Movement => (block.inMind ? imaginedMovement(each) : each);
+  const movement = done(named);
+  const parts = namedParts.map(done);
   const { combined } = block;
   if (combined === undefined) return [{ block, movement, part: null }];
   const sided = parts.some((part) => part.sided);

@@ -10,7 +10,7 @@ import { otherSide, type Side } from "@able-tide/core/side";
 import { observationLabel } from "@able-tide/words/class";
 import { formatScriptPart } from "@able-tide/words/combination";
 import { attentionLine } from "@able-tide/words/cues";
-import { OTHER_WAY, wayLabel } from "@able-tide/words/repetitions";
+import { IN_MIND, OTHER_WAY, wayLabel } from "@able-tide/words/repetitions";
 import { variantWords } from "@able-tide/words/variant-words";
 
 /** A participant as the class screen shows them. */
@@ -103,7 +103,7 @@ function currentMovement(script: ClassScript, steps: readonly ClassStep[], at: n
     block,
     name,
     share: block.grows ? growthShare(Math.max(0, repetition - 1), step.rounds) : 1,
-    cue: step.turnsRound ? `${OTHER_WAY}.` : part?.pass.quiet ? "" : (cues.do ?? ""),
+    cue: step.turnsRound ? `${OTHER_WAY}.` : block.inMind ? IN_MIND : part?.pass.quiet ? "" : (cues.do ?? ""),
     attention: part?.pass.quiet ? "" : attentionLine(cues),
     pass: part ? formatScriptPart(part) : "",
     say: part?.begins ? (part.pass.say ?? "") : "",

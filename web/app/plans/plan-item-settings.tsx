@@ -247,13 +247,18 @@ export function PlanItemSettings({
         checked={own.straight === true}
         change={(checked) => actions.set({ straight: checked || undefined })}
       />
-      {block.timedHold === null && (
+      {block.timedHold === null && !own.inMind && (
         <Check
           label="Begin half way, then further each time"
           checked={own.grows === true}
           change={(checked) => actions.set({ grows: checked || undefined })}
         />
       )}
+      <Check
+        label="In the mind only: picture it, be still"
+        checked={own.inMind === true}
+        change={(checked) => actions.set({ inMind: checked || undefined, ...(checked && { timedHold: undefined }) })}
+      />
       <details>
         <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">
           Sides, variant, pace, explanation

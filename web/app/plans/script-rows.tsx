@@ -4,7 +4,7 @@ import type { CombinedPart } from "@able-tide/core/schedule/combined-items";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { formatScriptPart } from "@able-tide/words/combination";
 import { cuesOf } from "@able-tide/words/cues";
-import { COUNT_ALOUD, formatRepetitions, GROWS } from "@able-tide/words/repetitions";
+import { COUNT_ALOUD, formatRepetitions, GROWS, IN_MIND } from "@able-tide/words/repetitions";
 import { formatHazard, formatTransitionStep } from "@able-tide/words/schedule";
 import { formatMinutes } from "@able-tide/words/text";
 import { variantWords } from "@able-tide/words/variant-words";
@@ -59,10 +59,12 @@ function SingleRow({ block, style }: { block: ScheduledItem; style: TeachingStyl
           {block.familiarity === "new" && " · new today"}
           {block.part === null && block.block.combination && ` · ${block.block.combination}`}
           {block.block.straight && " · no pause"}
+          {block.block.inMind && " · in the mind only"}
         </p>
         <Before block={block} />
         {opening.length > 0 && <p>{opening.join(" ")}</p>}
         {block.timedHold && <p className="font-semibold">{COUNT_ALOUD}</p>}
+        {block.block.inMind && <p className="font-semibold">{IN_MIND}</p>}
         {block.block.grows && !block.timedHold && <p className="font-semibold">{GROWS}</p>}
         {phrases.length > 0 && <p className="italic">{phrases.join(" · ")}</p>}
         {watch && <p className="text-sand-600">Watch: {watch}</p>}
@@ -132,7 +134,7 @@ export function ScriptCard({ blocks, number, of }: Props & { number: number; of:
         <>
           <p className="font-display text-5xl font-bold">{nameOf(first)}</p>
           <p className="text-4xl">{repetitionsOf(first)}</p>
-          <p className="text-2xl">{variantWords(first.movement, first.plannedVariant).cues.do}</p>
+          <p className="text-2xl">{first.block.inMind ? IN_MIND : variantWords(first.movement, first.plannedVariant).cues.do}</p>
           <KeyFigures movement={first.movement} planned={first.plannedVariant} lead={first.turns[0]?.lead ?? "right"} large />
         </>
       )}

@@ -80,6 +80,12 @@ export function TimelineTile({ block, name, joined, span, chosen, upright, choos
         </span>
         <span className={`font-normal ${upright ? "leading-tight" : "font-sans"} ${chosen ? "text-tide-100" : "text-tide-900"}`}>
           {formatCount(block, joined)}
+          {block.block.inMind && (
+            <>
+              <br />
+              in mind
+            </>
+          )}
           <br />
           {formatMinutes(from)}
         </span>

@@ -1,7 +1,7 @@
 import { SIDED_RANGES } from "@able-tide/core/body/channels";
 import { sidedSlot } from "@able-tide/core/body/pose";
 import { keyPoses } from "@able-tide/core/movement/authored-keys";
-import { LIFT_ANGLES, type Lift, liftFoot, liftsOf, pitchFoot, setFeetDown } from "@able-tide/core/movement/edit-legs";
+import { LIFT_ANGLES, type Lift, liftFoot, liftsOf, pitchFoot, setFeetDown, turnFoot } from "@able-tide/core/movement/edit-legs";
 import type { Movement } from "@able-tide/core/movement/format";
 import { rangeLabel } from "@able-tide/words/body";
 import { Select } from "../kit/select.tsx";
@@ -12,6 +12,11 @@ const FEET = [
   ["leadFoot", "leading heel up (negative: toes up), °", "right"],
   ["trailFoot", "other heel up (negative: toes up), °", "left"],
 ] as const;
+const TURNS = [
+  ["leadFoot", "leading foot turned out, °", "right"],
+  ["trailFoot", "other foot turned out, °", "left"],
+] as const;
+const TURN = { least: -45, most: 45 } as const;
 const PITCH = { least: -30, most: 50 } as const;
 
 const rangeOf = (name: string) => SIDED_RANGES.find((range) => range.name === name) ?? { label: name, lowest: 0, highest: 0 };
@@ -60,6 +65,17 @@ export function LegValues({ movement, index, change }: Props) {
               />
             );
           })}
+        {TURNS.map(([foot, label, side]) => (
+          <NumberBox
+            key={`turn ${foot}`}
+            id={`value-turn-${foot}`}
+            label={label}
+            value={values?.[sidedSlot("toeOut", side)] ?? 0}
+            {...TURN}
+            step={1}
+            set={(value) => change({ movement: turnFoot(movement, index, foot, value), index })}
+          />
+        ))}
         {FEET.map(([foot, label, side]) => (
           <NumberBox
             key={foot}

@@ -74,7 +74,7 @@ const toggled = <Word extends string>(all: readonly Word[], chosen: readonly Wor
 const sameFacts = (a: Props, b: Props): boolean =>
   a.edit === b.edit &&
   a.movement.keys.length === b.movement.keys.length &&
-  (["purpose", "forms", "vary", "features", "phase", "breaths", "stance", "sided", "reversal", "holdAt"] as const).every(
+  (["purpose", "forms", "vary", "features", "phase", "breaths", "stance", "sided", "reversal", "holdAt", "pivot"] as const).every(
     (fact) => a.movement[fact] === b.movement[fact],
   );
 
@@ -134,6 +134,15 @@ function PhaseAndStance({ movement, change }: ChangeProps) {
   );
 }
 
+const PIVOT_OPTIONS = [
+  ["heel", "On the heel"],
+  ["ball", "On the ball of the foot"],
+] as const;
+
+/** Whether a foot turns in some key pose. */
+const turnsAFoot = ({ keys }: Movement): boolean =>
+  keys.some(({ feet, leadFoot, trailFoot }) => [feet, leadFoot, trailFoot].some((foot) => foot?.turn !== undefined));
+
 /** Whether it turns round, and the key pose that can be held. */
 function DirectionAndHold({ movement, change }: ChangeProps) {
   return (
@@ -144,6 +153,14 @@ function DirectionAndHold({ movement, change }: ChangeProps) {
         options={REVERSAL_OPTIONS.filter(([reversal]) => reversal !== "sides" || movement.sided)}
         choose={(reversal) => change({ reversal: reversal === "" ? undefined : reversal })}
       />
+      {turnsAFoot(movement) && (
+        <Select
+          label="Feet turn"
+          value={movement.pivot ?? "heel"}
+          options={PIVOT_OPTIONS}
+          choose={(pivot) => change({ pivot: pivot === "heel" ? undefined : pivot })}
+        />
+      )}
       {!rises(movement) && movement.keys.length > 2 && (
         <Select
           label="Timed hold"

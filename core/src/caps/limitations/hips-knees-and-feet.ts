@@ -16,6 +16,7 @@ export const HIPS_KNEES_AND_FEET: readonly LimitationRule[] = [
       firm({ channel: "motion", motion: "hipAdduction", side: "affected", limit: 5 }, { phases: YOUNG, kinds: ["posterior"] }),
       firm({ channel: "motion", motion: "hipInwardTurn", side: "affected", limit: 5 }, { phases: YOUNG, kinds: ["posterior"] }),
       firm({ channel: "higherSeat", limit: 5 }, { phases: YOUNG, kinds: ["posterior"] }),
+      firm({ channel: "barredFeature", limit: "affectedFootTurns" }, { phases: YOUNG, kinds: ["posterior"] }),
       firm({ channel: "barredFeature", limit: "affectedHipBackTurnedOut" }, { phases: YOUNG, kinds: ["anterior"] }),
       firm({ channel: "barredFeature", limit: "liftsAffectedLegOut" }, { phases: YOUNG, kinds: ["lateral"] }),
     ],
@@ -61,6 +62,7 @@ export const HIPS_KNEES_AND_FEET: readonly LimitationRule[] = [
     timed: true,
     proposals: [
       firm({ channel: "motion", motion: "kneeFlexion", side: "affected", limit: 90 }, { phases: YOUNG, follows: "kneeFlexion" }),
+      firm({ channel: "barredFeature", limit: "turnsOverAffectedLeg" }),
     ],
     cautions: ["noPivotOnLoadedFoot"],
     source: USUAL_PRACTICE,

@@ -30,6 +30,8 @@ export const AFFECTED_FEATURES = {
   holdsWithAffected: ["holdsWithLeft", "holdsWithRight"],
   fistAffected: ["leftFist", "rightFist"],
   liftsAffectedLegOut: ["liftsLeftLegOut", "liftsRightLegOut"],
+  affectedFootTurns: ["leftFootTurns", "rightFootTurns"],
+  turnsOverAffectedLeg: ["turnsOverLeftLeg", "turnsOverRightLeg"],
   affectedHipBackTurnedOut: ["leftHipBackTurnedOut", "rightHipBackTurnedOut"],
 } as const satisfies Record<string, readonly [left: Feature, right: Feature]>;
 export type AffectedFeature = keyof typeof AFFECTED_FEATURES;

@@ -1,5 +1,6 @@
 import type { Browser, ElementHandle, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
+import { listMovements } from "../server/movements/movements.ts";
 import { addPlan } from "../server/plans/plans.ts";
 import { choose, click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
 import { addSomebody, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
@@ -136,4 +137,55 @@ test("a hand is laid on the low back in the editor, and the movement is planned"
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
   await seeText(page, "Palm to the chest");
   expect(problems.filter((problem) => !problem.includes("ERR_ABORTED"))).toEqual([]);
+});
+
+test("a foot turns on its ball in the editor; the movement is planned, grows, is done in the mind, printed and taught", async () => {
+  const problems: string[] = [];
+  const page = await openPage(browser, problems);
+  await signIn(page, serverUrl(), organisation);
+  await openEditor(page, "turn-on-the-heel");
+  await choose(page, "Feet turn", "ball");
+  await click(page, "3");
+  await click(page, "Legs and feet");
+  const turn = await page.waitForSelector("#value-turn-leadFoot", { visible: true });
+  await turn?.click({ count: 3 });
+  await page.keyboard.type("25");
+  await page.keyboard.press("Tab");
+  const id = await saveAs(page, "Turn on the ball");
+  const saved = (await listMovements(organisation.scope)).find(({ movement }) => movement.id === id)?.movement;
+  expect(saved?.pivot).toBe("ball");
+  expect(saved?.keys[2]?.leadFoot?.turn).toBe(25);
+  const planId = await planOf(id, "2026-11-14", 4);
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await click(page, "Turn on the ball");
+  await click(page, "Begin half way, then further each time");
+  await seeText(page, "Saved");
+  await page.goto(`${serverUrl()}/plans/${planId}/script`, { waitUntil: "networkidle0" });
+  await seeText(page, "Begin half way. Go a little further each time.");
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await click(page, "In the mind only");
+  await seeText(page, "in mind");
+  await seeText(page, "Saved");
+  await page.goto(`${serverUrl()}/plans/${planId}/script`, { waitUntil: "networkidle0" });
+  await seeText(page, "in the mind only");
+  await seeText(page, "Picture the movement");
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await teach(page);
+  await seeText(page, "Picture the movement and breathe with it.");
+  expect(problems).toEqual([]);
+});
+
+test("a walk there and back is planned, printed and taught", async () => {
+  const problems: string[] = [];
+  const page = await openPage(browser, problems);
+  await signIn(page, serverUrl(), organisation);
+  const planId = await planOf("three-steps-and-back", "2026-11-15", 4);
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await seeText(page, "Three steps and back");
+  await page.goto(`${serverUrl()}/plans/${planId}/script`, { waitUntil: "networkidle0" });
+  await seeText(page, "walk three steps back");
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
+  await teach(page);
+  await seeText(page, "Three steps and back");
+  expect(problems).toEqual([]);
 });

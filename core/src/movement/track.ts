@@ -172,6 +172,8 @@ function segmentBetween(keys: readonly AuthoredKey[], i: number, setting: Segmen
  * @param lead the person's side that leads
  * @param build whose body does it
  * @param inWater whether a chair stands in the water
+ * Long because the operators follow one another on the same keys.
+ *
  * @returns the track, or null if the movement has no such variant, or this body no limb for it
  */
 export function trackOf(

@@ -15,7 +15,13 @@ const TO_PIVOT: Readonly<Record<Pivot, number>> = { heel: TO_HEEL, ball: TO_BALL
 /** A foot turns under no more than this share of the weight: what carries more would twist the knee. Usual practice. */
 export const TURNS_UNDER = 0.15;
 
-/** Whether a foot stands turned otherwise in another key pose. */
+/**
+ * Whether a foot stands turned otherwise in another key pose.
+ *
+ * @param a one key pose
+ * @param b the other
+ * @param side of the foot
+ */
 export const turnsBetween = (a: AuthoredKey, b: AuthoredKey, side: Side): boolean =>
   Math.abs(numberAt(a.values, sidedSlot("toeOut", side)) - numberAt(b.values, sidedSlot("toeOut", side))) > 1e-9;
 

@@ -71,7 +71,7 @@ const LOSES = {
   linkSecond: 1,
   tooNew: 200,
   notNew: 80,
-  sharedMovement: 60,
+  sharedMovement: 90,
 } as const;
 /** A draft aims this many seconds before its end, so that it does not end a breath too late. */
 const MARGIN = 12;

@@ -181,7 +181,7 @@ const SCREENS: readonly (readonly [name: string, reach: () => Promise<void>])[] 
       const more = await page.waitForFunction(
         () =>
           [...document.querySelectorAll("summary, button")].find(({ textContent }) =>
-            /^\d+ more checks?/.test(textContent?.trim() ?? ""),
+            /^\d+ (more )?checks?/.test(textContent?.trim() ?? ""),
           ),
         { timeout: 90_000 },
       );

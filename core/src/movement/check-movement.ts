@@ -91,8 +91,7 @@ function holdProblems(movement: Movement): MovementFileProblem[] {
 
 /**
  * What is wrong with a movement that reads well: variants that no body can do, a direction that cannot be turned round, a hold
- * that is none, entry
- * and exit that contradict the key poses.
+ * that is none, entry and exit that contradict the key poses.
  */
 export function movementProblems(movement: Movement): MovementFileProblem[] {
   const forms = [...formProblems(movement), ...reversalProblems(movement), ...holdProblems(movement)];

@@ -116,5 +116,13 @@ export function switchItemSide(block: PlanItem, leadsFirst: Side): PlanItem {
 export const movementIdsOf = (blocks: readonly Pick<PlanItem, "movementId" | "combined">[]): ReadonlySet<string> =>
   new Set(blocks.flatMap(({ movementId, combined }) => [movementId, ...(combined?.parts ?? []).map((part) => part.movementId)]));
 
+/**
+ * How many movements some items are: the parts of a combination count one each.
+ *
+ * @param blocks items of a plan
+ */
+export const countMovements = (blocks: readonly Pick<PlanItem, "combined">[]): number =>
+  blocks.reduce((sum, { combined }) => sum + (combined?.parts.length ?? 1), 0);
+
 /** Id of the plan item that a scheduled item belongs to: a part of a combination has its item's id and a number. */
 export const planItemIdOf = (scheduledId: string): string => scheduledId.split(".", 1)[0] ?? scheduledId;

@@ -10,7 +10,7 @@ import { waterlineAt } from "@able-tide/core/movement/water-demand";
 import { performedBy } from "@able-tide/core/schedule/performed-item";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { formatPass } from "@able-tide/words/combination";
-import { formatRepetitions } from "@able-tide/words/repetitions";
+import { formatRepetitions, IN_MIND } from "@able-tide/words/repetitions";
 import { formatMinutes, sentenceCase } from "@able-tide/words/text";
 import { variantWords } from "@able-tide/words/variant-words";
 import { memo, type ReactNode, useMemo, useState } from "react";
@@ -209,7 +209,8 @@ export const PlanItemPanel = memo(function BlockPanel({
         {block.sideChange && <TransitionSteps title="Changing sides" transition={block.sideChange} />}
       </div>
       <p>
-        {words.cues.do} <span className="text-sand-600">Watch for: {words.cues.watch}</span>
+        {block.block.inMind ? IN_MIND : words.cues.do}{" "}
+        {words.cues.watch && <span className="text-sand-600">Watch for: {words.cues.watch}</span>}
       </p>
     </div>
   );

@@ -1,4 +1,5 @@
 import { taughtName } from "@able-tide/core/movement/format";
+import { countMovements } from "@able-tide/core/plan/plan-item";
 import { formatPlanDifferences } from "@able-tide/words/plan";
 import { count } from "@able-tide/words/text";
 import { Form, redirect } from "react-router";
@@ -43,7 +44,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
         revision,
         savedBy,
         savedAt: when.format(new Date(savedAt)),
-        movements: content.blocks.length,
+        movements: countMovements(content.blocks),
         differences: formatPlanDifferences(contentOf(plan), content, nameOf),
       })),
   };

@@ -1,4 +1,5 @@
 import { taughtName } from "@able-tide/core/movement/format";
+import { countMovements } from "@able-tide/core/plan/plan-item";
 import { analyzePlan } from "@able-tide/core/planner/analyze-plan";
 import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
@@ -32,7 +33,7 @@ export function outlineOf(plan: Plan, setting: PlanSetting, library: readonly Li
   const { reading, balance, rising } = analyzePlan(blocks, planContextOf(setting, plan), solvedVariants);
   return {
     total: reading.total,
-    movements: blocks.reduce((sum, { parts }) => sum + (parts?.length ?? 1), 0),
+    movements: countMovements(blocks.map(({ block }) => block)),
     blocks: reading.blocks.map(({ movement, from, to }, i) => ({
       name: taughtName(movement),
       from,

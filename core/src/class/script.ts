@@ -26,7 +26,12 @@ export interface ScriptPart {
   readonly runsOn: boolean;
 }
 
-const scriptPart = ({ combination, pass, passNumber, begins, runsOn }: CombinedPart): ScriptPart => ({
+/**
+ * What a script says of a part of a combination.
+ *
+ * @param part of a scheduled item
+ */
+export const scriptPart = ({ combination, pass, passNumber, begins, runsOn }: CombinedPart): ScriptPart => ({
   combination: combination.name,
   pass,
   number: passNumber + 1,

@@ -3,8 +3,10 @@ import { COMBINATION_BOUNDS, PART_ORDERS } from "./combination.ts";
 import { REPETITIONS } from "./plan-item.ts";
 import { BREATH_SECONDS } from "./style.ts";
 
-const breath = v.pipe(v.number(), v.minValue(BREATH_SECONDS.least), v.maxValue(BREATH_SECONDS.most));
-const rounds = v.pipe(v.number(), v.integer(), v.minValue(REPETITIONS.least), v.maxValue(REPETITIONS.most));
+/** Reads seconds of one breath. */
+export const BreathSchema = v.pipe(v.number(), v.minValue(BREATH_SECONDS.least), v.maxValue(BREATH_SECONDS.most));
+/** Reads repetitions as they are called. */
+export const RoundsSchema = v.pipe(v.number(), v.integer(), v.minValue(REPETITIONS.least), v.maxValue(REPETITIONS.most));
 
 /** Reads a combination from a plan, a file or the library. */
 export const CombinationSchema = v.strictObject({
@@ -28,8 +30,8 @@ export const CombinationSchema = v.strictObject({
         how: v.picklist(["parts", "joined"]),
         quiet: v.exactOptional(v.literal(true)),
         side: v.exactOptional(v.picklist(["first", "other"])),
-        rounds: v.exactOptional(rounds),
-        breathSeconds: v.exactOptional(breath),
+        rounds: v.exactOptional(RoundsSchema),
+        breathSeconds: v.exactOptional(BreathSchema),
         say: v.exactOptional(v.pipe(v.string(), v.maxLength(COMBINATION_BOUNDS.say))),
       }),
     ),

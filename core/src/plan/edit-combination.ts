@@ -1,6 +1,6 @@
 import { changeItem, newItemId } from "./change-item.ts";
 import { COMBINATION_BOUNDS, type Combination, USUAL_PASSES } from "./combination.ts";
-import type { PlanEdit } from "./edit-plan.ts";
+import { insertAfter, type PlanEdit, placeOf } from "./edit-plan.ts";
 import type { PlanContent } from "./plan.ts";
 import { type PlanItem, planItemIdOf } from "./plan-item.ts";
 
@@ -22,7 +22,7 @@ export const combineItems =
   (id: string, parts: number, name: string): PlanEdit =>
   (content) => {
     const { blocks } = content;
-    const at = blocks.findIndex((block) => block.id === planItemIdOf(id));
+    const at = placeOf(blocks, id);
     const taken = blocks.slice(Math.max(0, at), at + parts);
     const [first] = taken;
     const { least, most } = COMBINATION_BOUNDS.parts;
@@ -65,7 +65,7 @@ export const changeCombination =
 export const separateParts =
   (id: string): PlanEdit =>
   (content) => {
-    const at = content.blocks.findIndex((block) => block.id === planItemIdOf(id));
+    const at = placeOf(content.blocks, id);
     const item = content.blocks[at];
     if (item?.combined === undefined) return content;
     let blocks: readonly PlanItem[] = content.blocks.toSpliced(at, 1);
@@ -90,6 +90,5 @@ export const addCombination =
     const movementId = combination.parts[0]?.movementId;
     if (movementId === undefined) return content;
     const item: PlanItem = { id: newItemId(blocks), movementId, rounds, combined: combination };
-    const at = after === null ? -1 : blocks.findIndex((block) => block.id === planItemIdOf(after));
-    return { ...content, blocks: blocks.toSpliced(at < 0 ? blocks.length : at + 1, 0, item) };
+    return { ...content, blocks: insertAfter(blocks, item, after) };
   };

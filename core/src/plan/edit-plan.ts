@@ -16,11 +16,30 @@ const onBlocks =
   (edit: (blocks: readonly PlanItem[]) => readonly PlanItem[]): PlanEdit =>
   (content) => ({ ...content, blocks: edit(content.blocks) });
 
-/** Where an item stands; a part of a combination stands where its combination does. -1 where there is none. */
-const placeOf = (blocks: readonly PlanItem[], id: string): number => blocks.findIndex((block) => block.id === planItemIdOf(id));
+/**
+ * Where an item stands; a part of a combination stands where its combination does.
+ *
+ * @param blocks items of a plan
+ * @param id of the item, or of a part of its combination
+ * @returns -1 where there is none
+ */
+export const placeOf = (blocks: readonly PlanItem[], id: string): number =>
+  blocks.findIndex((block) => block.id === planItemIdOf(id));
 
 const onBlock = (id: string, edit: (block: PlanItem) => PlanItem): PlanEdit =>
   onBlocks((blocks) => blocks.map((block) => (block.id === planItemIdOf(id) ? edit(block) : block)));
+
+/**
+ * Puts an item after another, or at the end.
+ *
+ * @param blocks items of a plan
+ * @param block that is put in
+ * @param after id of the item before it; null at the end
+ */
+export function insertAfter(blocks: readonly PlanItem[], block: PlanItem, after: string | null): readonly PlanItem[] {
+  const at = after === null ? -1 : placeOf(blocks, after);
+  return blocks.toSpliced(at < 0 ? blocks.length : at + 1, 0, block);
+}
 
 /**
  * Adds a movement after a block, or at the end, with the repetitions of the style in its phase.
@@ -33,8 +52,7 @@ export const addMovement =
   (content) => {
     const { blocks, style } = content;
     const block: PlanItem = { id: newItemId(blocks), movementId: id, rounds: repetitionsIn(style, phase).ideal };
-    const at = after === null ? -1 : placeOf(blocks, after);
-    return { ...content, blocks: blocks.toSpliced(at < 0 ? blocks.length : at + 1, 0, block) };
+    return { ...content, blocks: insertAfter(blocks, block, after) };
   };
 
 export const removeItem = (id: string): PlanEdit => onBlocks((blocks) => blocks.filter((block) => block.id !== planItemIdOf(id)));

@@ -7,11 +7,11 @@ import { HOLD_SECONDS, HOLD_SHARES, holdSeconds, MOST_HOLD_LEVELS } from "../mov
 import type { FloorPosition } from "../setup/standing-positions.ts";
 import { SIDES } from "../side.ts";
 import { combinedItems } from "./combination.ts";
-import { CombinationSchema } from "./combination-schema.ts";
+import { BreathSchema, CombinationSchema, RoundsSchema } from "./combination-schema.ts";
 import type { PinnedVariant } from "./pinned-variant.ts";
-import { EXPLANATION_SECONDS, FACINGS, type PlanItem, REPETITIONS } from "./plan-item.ts";
+import { EXPLANATION_SECONDS, FACINGS, type PlanItem } from "./plan-item.ts";
 import { SESSION_PURPOSES, type SessionPurpose } from "./purpose.ts";
-import { BREATH_SECONDS, type TeachingStyle, TeachingStyleSchema, USUAL_STYLE } from "./style.ts";
+import { type TeachingStyle, TeachingStyleSchema, USUAL_STYLE } from "./style.ts";
 
 /** What an instructor writes: the blocks, the style they are taught in, the pace and what the session is for. */
 export interface PlanContent {
@@ -51,9 +51,7 @@ export const EMPTY_PLAN: PlanContent = {
   places: [],
 };
 
-const breath = v.pipe(v.number(), v.minValue(BREATH_SECONDS.least), v.maxValue(BREATH_SECONDS.most));
 const side = v.picklist(SIDES);
-const rounds = v.pipe(v.number(), v.integer(), v.minValue(REPETITIONS.least), v.maxValue(REPETITIONS.most));
 
 const HoldSchema = v.pipe(
   v.array(
@@ -71,14 +69,14 @@ const HoldSchema = v.pipe(
 const BlockSchema = v.strictObject({
   id: v.pipe(v.string(), v.regex(/^[a-z0-9-]{1,40}$/)),
   movementId: v.pipe(v.string(), v.maxLength(60)),
-  rounds,
+  rounds: RoundsSchema,
   timedHold: v.exactOptional(HoldSchema),
   first: v.exactOptional(side),
   only: v.exactOptional(side),
   as: v.exactOptional(v.picklist(["seated", "standing"])),
   hold: v.exactOptional(side),
   phase: v.exactOptional(v.picklist(PHASES)),
-  breathSeconds: v.exactOptional(breath),
+  breathSeconds: v.exactOptional(BreathSchema),
   breathsToOne: v.exactOptional(v.literal(2)),
   pause: v.exactOptional(
     v.strictObject({
@@ -122,7 +120,7 @@ export const PlanContentSchema = v.object({
     v.check((blocks) => scheduledItems(blocks) <= MOST_SCHEDULED_ITEMS, "tooManyParts"),
   ),
   style: TeachingStyleSchema,
-  breathSeconds: breath,
+  breathSeconds: BreathSchema,
   purpose: v.nullable(v.picklist(SESSION_PURPOSES)),
   holds: v.optional(v.pipe(v.array(PinSchema), v.maxLength(MOST_HOLDS)), []),
   places: v.optional(v.pipe(v.array(PlaceSchema), v.maxLength(200)), []),

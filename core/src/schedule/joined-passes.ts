@@ -1,3 +1,5 @@
+import { type Movement, taughtName } from "../movement/format.ts";
+
 /** An item that may go straight on from the one before it. */
 interface JoinedItem {
   readonly part?: { readonly runsOn: boolean } | null;
@@ -19,3 +21,12 @@ export function joinedPasses(items: readonly JoinedItem[]): readonly (readonly n
   });
   return passes;
 }
+
+/**
+ * What the movements of a joined pass are called together, each once.
+ *
+ * @param movements of its parts, in their order
+ * @example joinedName([press, row, press]) // "Shift and press + Row the boat"
+ */
+export const joinedName = (movements: readonly Pick<Movement, "name">[]): string =>
+  [...new Set(movements.map(taughtName))].join(" + ");

@@ -4,7 +4,7 @@ import type { ClassState } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import { joinedCell } from "@able-tide/core/fit/joined-cell";
 import { taughtName } from "@able-tide/core/movement/format";
-import { joinedPasses } from "@able-tide/core/schedule/joined-passes";
+import { joinedName, joinedPasses } from "@able-tide/core/schedule/joined-passes";
 import { effortWords, observationLabel } from "@able-tide/words/class";
 import { ScrollArea } from "../kit/scroll-area.tsx";
 import { VariantSymbol } from "../kit/variant-symbol.tsx";
@@ -117,7 +117,7 @@ export function ClassRecord({ script, steps, state }: Props) {
               {joinedPasses(script.blocks).map((items) => (
                 <th key={items[0]} scope="col" className="min-w-11 p-1 font-semibold">
                   <span className="inline-block max-h-40 rotate-180 text-left leading-tight [writing-mode:vertical-rl]">
-                    {[...new Set(items.map((i) => taughtName(itemAt(script.blocks, i).movement)))].join(" + ")}
+                    {joinedName(items.map((i) => itemAt(script.blocks, i).movement))}
                   </span>
                 </th>
               ))}

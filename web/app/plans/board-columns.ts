@@ -1,8 +1,7 @@
 import { itemAt } from "@able-tide/core/checked-access";
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { joinedCell } from "@able-tide/core/fit/joined-cell";
-import { taughtName } from "@able-tide/core/movement/format";
-import { joinedPasses } from "@able-tide/core/schedule/joined-passes";
+import { joinedName, joinedPasses } from "@able-tide/core/schedule/joined-passes";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import type { Span } from "./board-layout.ts";
 
@@ -24,7 +23,7 @@ export const columnsOf = (blocks: readonly ScheduledItem[]): readonly BoardColum
     const own = items.map((i) => itemAt(blocks, i));
     return {
       id: itemAt(own, 0).id,
-      name: [...new Set(own.map(({ movement }) => taughtName(movement)))].join(" + "),
+      name: joinedName(own.map(({ movement }) => movement)),
       items,
       total: own.reduce((sum, { total }) => sum + total, 0),
     };

@@ -61,15 +61,11 @@ function editOfKey(key: string, item: ScheduledItem): PlanEdit | null {
 const FOCUS_KEYS: Readonly<Record<string, "search" | "checks" | "grid">> = { "/": "search", n: "checks", g: "grid" };
 const NEIGHBOUR_KEYS: Readonly<Record<string, number>> = { ",": -1, ".": 1 };
 
-/** The place of the pass that a part of a combination belongs to. */
-const columnOf = (heads: readonly ScheduledItem[], { part }: ScheduledItem): number =>
-  heads.findIndex((head) => head.part?.item.id === part?.item.id && head.part?.passNumber === part?.passNumber);
-
 /**
  * The command of a key on the board; null where the key means nothing.
  *
  * @param blocks the first item of each column
- * @param chosen the chosen movement
+ * @param chosen the first item of the chosen column
  */
 export function boardKey(key: string, blocks: readonly ScheduledItem[], chosen: ScheduledItem | null): BoardCommand | null {
   const part = FOCUS_KEYS[key];
@@ -77,8 +73,7 @@ export function boardKey(key: string, blocks: readonly ScheduledItem[], chosen: 
   if (chosen === null) return null;
   const by = NEIGHBOUR_KEYS[key];
   if (by !== undefined) {
-    const here = blocks.includes(chosen) ? blocks.indexOf(chosen) : columnOf(blocks, chosen);
-    const neighbour = blocks[here + by];
+    const neighbour = blocks[blocks.indexOf(chosen) + by];
     return neighbour ? { kind: "choose", blockId: neighbour.id } : null;
   }
   const edit = editOfKey(key, chosen);

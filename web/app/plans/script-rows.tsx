@@ -1,4 +1,5 @@
 import { itemAt } from "@able-tide/core/checked-access";
+import { scriptPart } from "@able-tide/core/class/script";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 import type { CombinedPart } from "@able-tide/core/schedule/combined-items";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
@@ -10,8 +11,7 @@ import { formatMinutes } from "@able-tide/words/text";
 import { variantWords } from "@able-tide/words/variant-words";
 import { KeyFigures } from "./key-figures.tsx";
 
-const passWords = ({ combination, pass, passNumber }: CombinedPart): string =>
-  formatScriptPart({ combination: combination.name, pass, number: passNumber + 1, of: combination.passes.length });
+const passWords = (part: CombinedPart): string => formatScriptPart(scriptPart(part));
 
 const nameOf = ({ movement, plannedVariant }: ScheduledItem): string => variantWords(movement, plannedVariant).name;
 

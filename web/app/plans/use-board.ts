@@ -23,7 +23,7 @@ import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 import { type RefObject, useCallback, useEffect, useMemo, useReducer, useState } from "react";
 import { useNavigate } from "react-router";
 import { useKeys } from "../kit/keys-sheet.tsx";
-import { columnsOf } from "./board-columns.ts";
+import { type BoardColumn, columnsOf, columnWith } from "./board-columns.ts";
 import { boardKey, chosenItem, firstLead, type GridOrder, historyKey, itemLike, listPeople } from "./board-model.ts";
 import { changeDraft, type Draft } from "./draft.ts";
 import type { GridPlace } from "./fit-grid.tsx";
@@ -191,8 +191,10 @@ export function useBoard(props: BoardProps, parts: BoardParts) {
 
   useHistoryKeys(change);
   useKeys((event) => {
-    const heads = columns.map(({ items }) => itemAt(analysis.reading.blocks, itemAt(items, 0)));
-    const command = boardKey(event.key, heads, chosen);
+    const { blocks } = analysis.reading;
+    const headOf = ({ items }: BoardColumn) => itemAt(blocks, itemAt(items, 0));
+    const column = columnWith(columns, blocks, chosen?.id ?? null);
+    const command = boardKey(event.key, columns.map(headOf), column && headOf(column));
     if (command === null) return;
     if (command.kind === "focus") {
       event.preventDefault();

@@ -1,7 +1,7 @@
 import { describe, expect, test } from "vitest";
 import { circumstances, planned } from "../schedule/plan.fixture.ts";
 import { schedulePlan } from "../schedule/schedule-plan.ts";
-import { classSteps, repetitionAt } from "./class-steps.ts";
+import { classSteps, countSteps, repetitionAt } from "./class-steps.ts";
 import { scriptItems } from "./script.ts";
 import { CODES } from "./wording.fixture.ts";
 
@@ -49,6 +49,27 @@ describe("a movement that turns round", () => {
       6,
     );
   });
+});
+
+test.each([1, 2, 7, 8])("the steps of %i repetitions are as many as are counted from their turns alone", (rounds) => {
+  const items = scriptItems(
+    schedulePlan(
+      planned(
+        { movementId: "settling-breath", rounds },
+        { movementId: "hips-draw-circle", rounds },
+        { movementId: "ankle-circles", rounds },
+        { movementId: "shift-and-press", rounds },
+      ),
+      circumstances(),
+    ),
+    CODES,
+  );
+  const counted = items.map(({ movement: { reversal }, turns }) => ({
+    movement: { ...(reversal && { reversal }) },
+    turns: turns.map((turn) => ({ rounds: turn.rounds })),
+  }));
+  expect(countSteps(counted)).toBe(classSteps(items).length);
+  expect(countSteps(counted)).toBe(rounds === 1 ? 6 : 9);
 });
 
 test("steps follow one another without a gap, as the plan's clock says", () => {

@@ -1,3 +1,4 @@
+import type { Movement } from "../movement/format.ts";
 import { type Way, waysOf } from "../movement/reversal.ts";
 import type { Side } from "../side.ts";
 import type { ScriptItem } from "./script.ts";
@@ -52,6 +53,23 @@ export const classSteps = (blocks: readonly ScriptItem[]): ClassStep[] =>
         return step;
       });
     }),
+  );
+
+/** What the number of a plan item's steps depends on. */
+export interface CountedItem {
+  readonly movement: Pick<Movement, "reversal">;
+  readonly turns: readonly { readonly rounds: number }[];
+}
+
+/**
+ * How many steps a class has; as many as {@link classSteps} makes of its whole script.
+ *
+ * @param blocks of the class: of each, the repetitions of its turns, and whether its movement turns round
+ */
+export const countSteps = (blocks: readonly CountedItem[]): number =>
+  blocks.reduce(
+    (sum, { movement, turns }) => sum + turns.reduce((of, { rounds }, turn) => of + waysOf(movement, turn, rounds).length, 0),
+    0,
   );
 
 /**

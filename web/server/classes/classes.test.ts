@@ -1,11 +1,13 @@
 import { randomUUID } from "node:crypto";
+import { present } from "@able-tide/core/checked-access";
+import { classSteps } from "@able-tide/core/class/class-steps";
 import { type ClassEvent, classState } from "@able-tide/core/class/events";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { addSomebody, ownOrganisation, type TestOrganisation } from "../../e2e/organisation.ts";
 import { addCap } from "../people/caps.ts";
 import { addPlan, changePlan } from "../plans/plans.ts";
 import { findClass, listEvents } from "./classes.ts";
-import { addEvents } from "./record-events.ts";
+import { addEvents, recordEvents } from "./record-events.ts";
 import { fitClassAgain, teachPlan } from "./teach.ts";
 
 let organisation: TestOrganisation;
@@ -41,6 +43,24 @@ test("events sent twice, or by many at once, are kept once and numbered without 
   const { rows } = await scope.database.raw("select sequence from class_events where class_id = ? order by sequence", [classId]);
   expect(rows.map((row: { sequence: number }) => row.sequence)).toEqual(events.map((_, i) => i + 1));
   expect(classState(kept).step).toBe(11);
+});
+
+test("every step of a class that turns round is recorded, the end too, and none after it", async () => {
+  const { scope, groupId } = organisation;
+  const blocks = [
+    { id: "b1", movementId: "hips-draw-circle", rounds: 6 },
+    { id: "b2", movementId: "ankle-circles", rounds: 4 },
+    { id: "b3", movementId: "settling-breath", rounds: 4 },
+  ];
+  const planId = await addPlan(scope, { groupId, day: "2026-10-28", breathSeconds: 8, blocks });
+  const outcome = await teachPlan(scope, planId);
+  if (outcome.kind !== "begun") throw new Error(outcome.kind);
+  const steps = classSteps(present(await findClass(scope, outcome.classId), "class").script.blocks).length;
+  expect(steps).toBe(7);
+  const events = Array.from({ length: steps + 2 }, (_, step) => moved(step, step));
+  const recorded = await recordEvents(scope, outcome.classId, events);
+  expect(recorded?.kept).toEqual(events.slice(0, steps + 1).map(({ id }) => id));
+  expect(recorded?.refused).toEqual([{ id: present(events.at(-1), "last").id, why: "noSuchStep" }]);
 });
 
 test("beginning a plan twice, even at once, gives one class", async () => {

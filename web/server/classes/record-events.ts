@@ -1,3 +1,4 @@
+import { type CountedItem, countSteps } from "@able-tide/core/class/class-steps";
 import { afterEvent, type ClassAtArrival, type EventRefusal, eventRefusal } from "@able-tide/core/class/event-rights";
 import { ClassEvent, type Observation } from "@able-tide/core/class/events";
 import { max, min } from "date-fns";
@@ -86,14 +87,23 @@ export async function addEvents(scope: Scope, classId: string, events: readonly 
   });
 }
 
+/** Of each block of a script, what its steps are counted from: its movement's reversal and the repetitions of its turns. */
+const COUNTED_ITEMS = `(
+  select coalesce(jsonb_agg(jsonb_build_object(
+    'movement', jsonb_strip_nulls(jsonb_build_object('reversal', block #> '{movement,reversal}')),
+    'turns', jsonb_path_query_array(block, '$.turns[*]')
+  )), '[]')
+  from jsonb_array_elements(script -> 'blocks') as block
+) as items`;
+
 /** What the rights to record something in a class depend on. */
 async function classAtArrival(transaction: Knex, scope: Scope, classId: string, endedAt: Date | null): Promise<ClassAtArrival> {
   const [taught, notes] = await Promise.all([
     transaction("classes")
       .where(ownClass(scope, classId))
-      .first<{ people: string[]; steps: number }>(
+      .first<{ people: string[]; items: CountedItem[] }>(
         transaction.raw("jsonb_path_query_array(script, '$.people[*].id') as people"),
-        transaction.raw("jsonb_array_length(jsonb_path_query_array(script, '$.blocks[*].turns[*]')) as steps"),
+        transaction.raw(COUNTED_ITEMS),
       ),
     transaction("class_events")
       .where(ownEvents(scope, classId))
@@ -102,7 +112,7 @@ async function classAtArrival(transaction: Knex, scope: Scope, classId: string, 
   ]);
   return {
     people: new Set(taught.people),
-    steps: taught.steps,
+    steps: countSteps(taught.items),
     endedAt: endedAt?.toISOString() ?? null,
     notes: new Map(notes.map(({ id, sign }) => [id, sign])),
   };

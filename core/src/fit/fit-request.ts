@@ -3,8 +3,9 @@ import { ABSENT_FROM, type Limb, USUAL_BODY, WHOLE } from "../body/build.ts";
 import { OWN_AIDS } from "../body/supports.ts";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 import { type Cap, CapLimit } from "../caps/cap.ts";
-import { atLines, type FileProblem, problemsOf, readJson } from "../files/json.ts";
-import { upgradeMovementsIn } from "../movement/former-format.ts";
+import type { FileProblem } from "../files/json.ts";
+import { readFileWithMovements } from "../movement/file-with-movements.ts";
+import { type UpgradedValue, upgradeMovementsIn } from "../movement/former-format.ts";
 import { VARIANT_KINDS } from "../movement/variant.ts";
 import { PlanFile, type PlanInFile, unknownMovements } from "../plan/plan-file.ts";
 import { withMovements } from "../schedule/items-with-movements.ts";
@@ -127,31 +128,21 @@ function questionOf({ plan: file, people, place, seatedOnly }: v.InferOutput<typ
 }
 
 /** The request with the movements of its plan in the present format. */
-function upgradePlan(value: unknown): ReturnType<typeof upgradeMovementsIn> {
+function upgradePlan(value: unknown): UpgradedValue {
   if (typeof value !== "object" || value === null || !("plan" in value)) return { value, problems: [] };
   const { value: plan, problems } = upgradeMovementsIn(value.plan, "plan.");
   return { value: { ...value, plan }, problems };
 }
+
+/** Items of its plan that name a movement which the request does not bring. */
+const unknownInPlan = ({ plan }: v.InferOutput<typeof FitRequest>): FileProblem[] =>
+  unknownMovements(plan as PlanInFile).map((each) => ({ ...each, path: `plan.${each.path}` }));
 
 /** Reads a question to the fit. Returns it, or every problem with its place; never throws. */
 export function readFitRequest(source: string): {
   readonly question: FitQuestionInFile | null;
   readonly problems: readonly FileProblem[];
 } {
-  const { value, problem } = readJson(source);
-  if (problem) return { question: null, problems: [problem] };
-  const upgraded = upgradePlan(value);
-  const result = v.safeParse(FitRequest, upgraded.value);
-  const found = [...upgraded.problems, ...problemsOf(result.issues ?? [])];
-  if (!result.success || found.length > 0) return { question: null, problems: atLines(source, found) };
-  const unknown = unknownMovements(result.output.plan as PlanInFile);
-  if (unknown.length > 0)
-    return {
-      question: null,
-      problems: atLines(
-        source,
-        unknown.map((each) => ({ ...each, path: `plan.${each.path}` })),
-      ),
-    };
-  return { question: questionOf(result.output), problems: [] };
+  const { file, problems } = readFileWithMovements(source, FitRequest, unknownInPlan, upgradePlan);
+  return { question: file && questionOf(file), problems };
 }

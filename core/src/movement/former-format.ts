@@ -22,20 +22,34 @@ function keyLists(document: Readonly<Record<string, unknown>>): (readonly [path:
   return lists.flatMap(([path, keys]) => (Array.isArray(keys) ? [[path, keys] as const] : []));
 }
 
+/** Something that a document says, and the path to it. */
+interface Said {
+  readonly path: string;
+  readonly said: Readonly<Record<string, unknown>>;
+}
+
+/** Every key pose of a document. */
+const keysIn = (document: Readonly<Record<string, unknown>>): Said[] =>
+  keyLists(document).flatMap(([path, keys]) =>
+    keys.flatMap((said, i) => (isDocument(said) ? [{ path: `${path}[${i}]`, said }] : [])),
+  );
+
+/** Some parts of every key pose of a document, where it has them. */
+const partsIn = (document: Readonly<Record<string, unknown>>, parts: readonly string[]): Said[] =>
+  keysIn(document).flatMap(({ path, said: key }) =>
+    parts.flatMap((part) => {
+      const said = key[part];
+      return isDocument(said) ? [{ path: `${path}.${part}`, said }] : [];
+    }),
+  );
+
 const ARM_PARTS = ["arms", "leadArm", "trailArm"] as const;
 /** What a hand may rest on in format 2 only. */
 const NEWER_ANCHORS: readonly unknown[] = ["chest", "lowBack", "otherWrist", "head"];
 
 /** Anchors of a format 1 document that only format 2 knows. */
 const newerAnchors = (document: Readonly<Record<string, unknown>>): string[] =>
-  keyLists(document).flatMap(([path, keys]) =>
-    keys.flatMap((key, i) =>
-      ARM_PARTS.flatMap((arm) => {
-        const said = isDocument(key) ? key[arm] : undefined;
-        return isDocument(said) && NEWER_ANCHORS.includes(said["anchor"]) ? [`${path}[${i}].${arm}.anchor`] : [];
-      }),
-    ),
-  );
+  partsIn(document, ARM_PARTS).flatMap(({ path, said }) => (NEWER_ANCHORS.includes(said["anchor"]) ? [`${path}.anchor`] : []));
 
 const FOOT_PARTS = ["feet", "leadFoot", "trailFoot"] as const;
 /** How far a foot may stand from its place in the stance in format 1, shares of stature. */
@@ -43,40 +57,23 @@ const FURTHEST_FOOT_1 = 0.4;
 
 /** Feet of a format 1 document that turn. */
 const turningFeet = (document: Readonly<Record<string, unknown>>): string[] =>
-  keyLists(document).flatMap(([path, keys]) =>
-    keys.flatMap((key, i) =>
-      FOOT_PARTS.flatMap((foot) => {
-        const said = isDocument(key) ? key[foot] : undefined;
-        return isDocument(said) && "turn" in said ? [`${path}[${i}].${foot}.turn`] : [];
-      }),
-    ),
-  );
+  partsIn(document, FOOT_PARTS).flatMap(({ path, said }) => ("turn" in said ? [`${path}.turn`] : []));
 
 /** Feet of a format 1 document that stand further away than format 1 lets them. */
 const fartherFeet = (document: Readonly<Record<string, unknown>>): FileProblem[] =>
-  keyLists(document).flatMap(([path, keys]) =>
-    keys.flatMap((key, i) =>
-      FOOT_PARTS.flatMap((foot) =>
-        (["ahead", "outward"] as const).flatMap((way): FileProblem[] => {
-          const said = isDocument(key) ? key[foot] : undefined;
-          const by = isDocument(said) ? said[way] : undefined;
-          if (typeof by !== "number" || Math.abs(by) <= FURTHEST_FOOT_1) return [];
-          const place = `${path}[${i}].${foot}.${way}`;
-          return by > 0
-            ? [{ path: place, code: "tooLarge", requirement: FURTHEST_FOOT_1 }]
-            : [{ path: place, code: "tooSmall", requirement: -FURTHEST_FOOT_1 }];
-        }),
-      ),
-    ),
+  partsIn(document, FOOT_PARTS).flatMap(({ path, said }) =>
+    (["ahead", "outward"] as const).flatMap((way): FileProblem[] => {
+      const by = said[way];
+      if (typeof by !== "number" || Math.abs(by) <= FURTHEST_FOOT_1) return [];
+      return by > 0
+        ? [{ path: `${path}.${way}`, code: "tooLarge", requirement: FURTHEST_FOOT_1 }]
+        : [{ path: `${path}.${way}`, code: "tooSmall", requirement: -FURTHEST_FOOT_1 }];
+    }),
   );
 
 /** Breaths of a format 1 document that only format 2 knows. */
 const newerBreaths = (document: Readonly<Record<string, unknown>>): string[] =>
-  keyLists(document).flatMap(([path, keys]) =>
-    keys.flatMap((key, i) =>
-      isDocument(key) && (key["breath"] === "both" || key["breath"] === "pause") ? [`${path}[${i}].breath`] : [],
-    ),
-  );
+  keysIn(document).flatMap(({ path, said: { breath } }) => (breath === "both" || breath === "pause" ? [`${path}.breath`] : []));
 
 /** Cues of a document, of its variants and of one hand, that send the attention somewhere. */
 function newerCues(document: Readonly<Record<string, unknown>>): string[] {
@@ -91,10 +88,8 @@ function newerCues(document: Readonly<Record<string, unknown>>): string[] {
 
 /** Places in a format 1 document that only format 2 knows. */
 function newerFields(document: Readonly<Record<string, unknown>>): string[] {
-  const ofKeys = keyLists(document).flatMap(([path, keys]) =>
-    keys.flatMap((key, i) =>
-      isDocument(key) ? NEW_IN_KEYS.filter((field) => field in key).map((field) => `${path}[${i}].${field}`) : [],
-    ),
+  const ofKeys = keysIn(document).flatMap(({ path, said }) =>
+    NEW_IN_KEYS.filter((field) => field in said).map((field) => `${path}.${field}`),
   );
   const ofForms = Object.entries(isDocument(document["forms"]) ? document["forms"] : {}).flatMap(([kind, form]) =>
     isDocument(form) && "holdAt" in form ? [`forms.${kind}.holdAt`] : [],
@@ -135,16 +130,20 @@ export function upgradeMovement(document: unknown, path = ""): Upgraded {
   return { document: { ...document, version: MOVEMENT_VERSION }, problems };
 }
 
+/** What a file says with its movements in the present format. */
+export interface UpgradedValue {
+  readonly value: unknown;
+  /** Fields that the format of a movement does not know. */
+  readonly problems: readonly FileProblem[];
+}
+
 /**
  * The same for the movements that a file has under "movements"; one without such a list is left as it is.
  *
  * @param value what the file says, as JSON
  * @param path where in its file the value is, with a full stop at its end; empty for the whole file
  */
-export function upgradeMovementsIn(
-  value: unknown,
-  path = "",
-): { readonly value: unknown; readonly problems: readonly FileProblem[] } {
+export function upgradeMovementsIn(value: unknown, path = ""): UpgradedValue {
   if (!isDocument(value) || !Array.isArray(value["movements"])) return { value, problems: [] };
   const upgraded = value["movements"].map((document, i) => upgradeMovement(document, `${path}movements[${i}].`));
   return {

@@ -1,7 +1,7 @@
 import * as v from "valibot";
-import { atLines, type FileProblem, problemsOf, readJson } from "../files/json.ts";
+import type { FileProblem } from "../files/json.ts";
+import { readFileWithMovements, unknownIn } from "../movement/file-with-movements.ts";
 import { Movement } from "../movement/format.ts";
-import { upgradeMovementsIn } from "../movement/former-format.ts";
 import type { Combination } from "./combination.ts";
 import { CombinationSchema } from "./combination-schema.ts";
 
@@ -27,6 +27,12 @@ export interface CombinationInFile {
 export const combinationFile = (file: CombinationInFile): string =>
   `${JSON.stringify({ format: "able-tide/combination", version: 1, ...file }, null, 2)}\n`;
 
+/** Parts that name a movement which the file does not bring. */
+function unknownParts({ combination, movements }: CombinationInFile): FileProblem[] {
+  const unknown = unknownIn(movements);
+  return combination.parts.flatMap(({ movementId }, i) => unknown(`combination.parts[${i}].movementId`, movementId));
+}
+
 /**
  * Reads a combination's file; never throws.
  *
@@ -37,17 +43,7 @@ export function readCombinationFile(source: string): {
   readonly file: CombinationInFile | null;
   readonly problems: readonly FileProblem[];
 } {
-  const { value, problem } = readJson(source);
-  if (problem) return { file: null, problems: [problem] };
-  const upgraded = upgradeMovementsIn(value);
-  const result = v.safeParse(CombinationFile, upgraded.value);
-  const found = [...upgraded.problems, ...problemsOf(result.issues ?? [])];
-  if (!result.success || found.length > 0) return { file: null, problems: atLines(source, found) };
-  const { combination, movements } = result.output;
-  const ids = new Set(movements.map(({ id }) => id));
-  const missing = combination.parts.flatMap(({ movementId }, i): FileProblem[] =>
-    ids.has(movementId) ? [] : [{ path: `combination.parts[${i}].movementId`, code: "unknownMovement", requirement: movementId }],
-  );
-  if (missing.length > 0) return { file: null, problems: atLines(source, missing) };
-  return { file: { combination: combination as Combination, movements }, problems: [] };
+  const schema = CombinationFile as v.GenericSchema<unknown, CombinationInFile>;
+  const { file, problems } = readFileWithMovements(source, schema, unknownParts);
+  return { file: file && { combination: file.combination, movements: file.movements }, problems };
 }

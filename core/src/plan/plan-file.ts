@@ -1,7 +1,7 @@
 import * as v from "valibot";
-import { atLines, type FileProblem, problemsOf, readJson } from "../files/json.ts";
+import type { FileProblem } from "../files/json.ts";
+import { readFileWithMovements, unknownIn } from "../movement/file-with-movements.ts";
 import { Movement } from "../movement/format.ts";
-import { upgradeMovementsIn } from "../movement/former-format.ts";
 import { type PlanContent, PlanContentSchema } from "./plan.ts";
 
 /**
@@ -28,11 +28,9 @@ export interface PlanInFile {
 export const planFile = ({ name, plan, movements }: PlanInFile): string =>
   `${JSON.stringify({ format: "able-tide/plan", version: 1, name, plan: { ...plan, holds: [], places: [] }, movements }, null, 2)}\n`;
 
-/** Blocks that name a movement which the file does not bring. */
+/** Items that name a movement which the file does not bring. */
 export function unknownMovements({ plan, movements }: PlanInFile): FileProblem[] {
-  const ids = new Set(movements.map(({ id }) => id));
-  const unknown = (path: string, movementId: string): FileProblem[] =>
-    ids.has(movementId) ? [] : [{ path, code: "unknownMovement", requirement: movementId }];
+  const unknown = unknownIn(movements);
   return plan.blocks.flatMap(({ movementId, combined }, i) => [
     ...unknown(`plan.blocks[${i}].movementId`, movementId),
     ...(combined?.parts ?? []).flatMap((part, at) =>
@@ -42,13 +40,5 @@ export function unknownMovements({ plan, movements }: PlanInFile): FileProblem[]
 }
 
 /** Reads a plan's file. Returns the plan, or every problem with its place; never throws. */
-export function readPlanFile(source: string): { readonly file: PlanInFile | null; readonly problems: readonly FileProblem[] } {
-  const { value, problem } = readJson(source);
-  if (problem) return { file: null, problems: [problem] };
-  const upgraded = upgradeMovementsIn(value);
-  const result = v.safeParse(PlanFile, upgraded.value);
-  const found = [...upgraded.problems, ...problemsOf(result.issues ?? [])];
-  if (!result.success || found.length > 0) return { file: null, problems: atLines(source, found) };
-  const problems = unknownMovements(result.output);
-  return problems.length > 0 ? { file: null, problems: atLines(source, problems) } : { file: result.output, problems: [] };
-}
+export const readPlanFile = (source: string): { readonly file: PlanInFile | null; readonly problems: readonly FileProblem[] } =>
+  readFileWithMovements<PlanInFile>(source, PlanFile, unknownMovements);

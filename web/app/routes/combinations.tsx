@@ -5,7 +5,7 @@ import { formatPass, partOrderLabel } from "@able-tide/words/combination";
 import { formatFileProblems, type SaidProblem } from "@able-tide/words/file-problem";
 import { Download } from "lucide-react";
 import { data, Form } from "react-router";
-import { importMovements } from "../../server/movements/import-movements.ts";
+import { importMissing } from "../../server/movements/import-movements.ts";
 import { listMovements } from "../../server/movements/movements.ts";
 import { listCombinations, removeCombination, saveCombination } from "../../server/plans/combinations.ts";
 import type { Scope } from "../../server/scope.ts";
@@ -45,14 +45,8 @@ const WHY_NOT = {
 async function importCombination(scope: Scope, source: string) {
   const { file, problems } = readCombinationFile(source);
   if (!file) return refused(formatFileProblems(problems));
-  const known = new Set((await listMovements(scope)).map(({ movement }) => movement.id));
-  const brought = file.movements
-    .filter(({ id }) => !known.has(id))
-    .map((movement) => ({ name: movement.id, source: JSON.stringify(movement) }));
-  if (brought.length > 0) {
-    const taken = await importMovements(scope, brought);
-    if (taken.problems.length > 0) return refused(taken.problems);
-  }
+  const missing = await importMissing(scope, file.movements);
+  if (missing.length > 0) return refused(missing);
   const outcome = await saveCombination(scope, file.combination);
   if (outcome !== "saved") return refused([{ path: "", message: WHY_NOT[outcome] }]);
   return data<Answer>({ taken: file.combination.name, problems: [] });

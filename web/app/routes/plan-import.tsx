@@ -6,8 +6,7 @@ import type * as v from "valibot";
 import { parseForm } from "../../forms/parse-form.ts";
 import { PlanImportForm, type PlanImportFormInput } from "../../forms/plan-import-form.ts";
 import { listGroups } from "../../server/groups/groups.ts";
-import { importMovements } from "../../server/movements/import-movements.ts";
-import { listMovements } from "../../server/movements/movements.ts";
+import { importMissing } from "../../server/movements/import-movements.ts";
 import { addPlan } from "../../server/plans/plans.ts";
 import { type Scope, today } from "../../server/scope.ts";
 import { formDataOf } from "../form-data.server.ts";
@@ -36,13 +35,8 @@ interface Answer {
 async function importPlan(scope: Scope, groupId: string, day: string, source: string): Promise<string | readonly SaidProblem[]> {
   const { file, problems } = readPlanFile(source);
   if (!file) return formatFileProblems(problems);
-  const known = new Set((await listMovements(scope)).map(({ movement }) => movement.id));
-  const brought = file.movements.filter(({ id }) => !known.has(id));
-  if (brought.length > 0) {
-    const files = brought.map((movement) => ({ name: movement.id, source: JSON.stringify(movement) }));
-    const taken = await importMovements(scope, files);
-    if (taken.problems.length > 0) return taken.problems;
-  }
+  const refused = await importMissing(scope, file.movements);
+  if (refused.length > 0) return refused;
   return addPlan(scope, { ...file.plan, groupId, day });
 }
 

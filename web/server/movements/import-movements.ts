@@ -4,7 +4,7 @@ import { readMovements } from "@able-tide/core/movement/read-file";
 import { withStates } from "@able-tide/core/movement/start-and-end";
 import { formatFileProblems, type SaidProblem } from "@able-tide/words/file-problem";
 import type { Scope } from "../scope.ts";
-import { saveMovements } from "./movements.ts";
+import { listMovements, saveMovements } from "./movements.ts";
 import { SHIPPED } from "./shipped.ts";
 
 /** A file as someone chose it. */
@@ -59,4 +59,16 @@ export async function importMovements(
   if (problems.length > 0) return { taken: [], problems };
   await saveMovements(scope, taken);
   return { taken: taken.map(taughtName), problems: [] };
+}
+
+/**
+ * Takes in those movements of a file that are not here yet; those that are here are used as they are.
+ *
+ * @returns every problem by movement and place; empty where all of them are here now
+ */
+export async function importMissing(scope: Scope, movements: readonly Movement[]): Promise<readonly SaidProblem[]> {
+  const known = new Set((await listMovements(scope)).map(({ movement }) => movement.id));
+  const missing = movements.filter(({ id }) => !known.has(id));
+  const files = missing.map((movement) => ({ name: movement.id, source: JSON.stringify(movement) }));
+  return files.length === 0 ? [] : (await importMovements(scope, files)).problems;
 }

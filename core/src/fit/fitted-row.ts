@@ -26,7 +26,7 @@ export interface FittedRow {
   readonly personId: string;
   readonly cells: readonly FittedCell[];
   readonly sums: RowSums;
-  /** How much of the session is kept, 0 to 1: the mean over its blocks, changes taken off. */
+  /** How much of the session is kept, 0 to 1: the mean over the items of its plan, changes taken off. */
   readonly fidelity: number;
   /** Nothing that this person's caps leave keeps more. */
   readonly bound: number;
@@ -123,7 +123,7 @@ export function bindingSessionCaps(options: PersonOptions): readonly Cap[] {
  */
 export function rowOf(
   options: PersonOptions,
-  { chosen, worth, bound }: SessionSelection,
+  { chosen, kept, bound }: SessionSelection,
   isOpen: (block: number, option: CellOption) => boolean = () => true,
 ): FittedRow {
   const { person, blocks } = options;
@@ -143,6 +143,5 @@ export function rowOf(
     if (option.variant === null || each.search.terms.planned === null) return restCell(because, what, option.worth);
     return variantCell(option.variant, each.search.terms.planned, build, because, what);
   });
-  const count = Math.max(1, blocks.length);
-  return { personId: person.id, cells, sums: sumsOf(cells, options), fidelity: worth / count, bound: bound / count };
+  return { personId: person.id, cells, sums: sumsOf(cells, options), fidelity: kept, bound };
 }

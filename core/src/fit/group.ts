@@ -12,6 +12,8 @@ import {
   personOptionsIncrementally,
   type SessionSelection,
   selectOptions,
+  type Worth,
+  weightOf,
 } from "./session.ts";
 import { type Counts, noResourcesUsed, Room } from "./shared-resources.ts";
 import { limitedResources } from "./support-options.ts";
@@ -51,8 +53,6 @@ export const USUAL_EFFORT: Effort = { patient: false, nearEnough: 0.002, priceSt
 export const PATIENT_EFFORT: Effort = { patient: true, nearEnough: 0.0001, priceSteps: 150 };
 const EPSILON = 1e-9;
 
-const keptOf = ({ worth, chosen }: Pick<SessionSelection, "worth" | "chosen">): number => worth / Math.max(1, chosen.length);
-
 /** People in the order of their ids: the answer does not depend on their order in the list. */
 const byId = (a: PersonOptions, b: PersonOptions): number => (a.person.id < b.person.id ? -1 : 1);
 
@@ -63,12 +63,12 @@ interface Shared {
 
 /** Good of everyone's selections. */
 const goodTogether = (selections: Iterable<SessionSelection>): number =>
-  [...selections].reduce((sum, each) => sum + welfare(keptOf(each)), 0);
+  [...selections].reduce((sum, { kept }) => sum + welfare(kept), 0);
 
 /** What a participant gets from the equipment and help that are left: their own best where that is enough. */
 function chooseIn(room: Room, options: PersonOptions, alone: SessionSelection, { patient }: Effort): SessionSelection {
   if (alone.chosen.every((option, block) => room.hasFor(block, option))) return alone;
-  return selectOptions(options, (block, option) => (room.hasFor(block, option) ? option.worth : null), patient);
+  return selectOptions(options, (block, option, weight) => (room.hasFor(block, option) ? weight * option.worth : null), patient);
 }
 
 type Alone = ReadonlyMap<PersonOptions, SessionSelection>;
@@ -124,7 +124,7 @@ function* exchange(plan: FitPlan, shared: Shared, alone: Alone, effort: Effort):
   return { selections, good: goodTogether(selections.values()) };
 }
 
-const ownMatch = (options: PersonOptions, alone: Alone): number => keptOf(present(alone.get(options), "participant's choice"));
+const ownMatch = (options: PersonOptions, alone: Alone): number => present(alone.get(options), "participant's choice").kept;
 
 /**
  * Orders in which people may choose: those who lose most without the scarce first, and those with the lowest match
@@ -138,7 +138,10 @@ function firstOrders(
   const without = new Map(
     people
       .filter((options) => present(alone.get(options), "participant's choice").chosen.some(isScarce))
-      .map((options) => [options, keptOf(selectOptions(options, (_, option) => (isScarce(option) ? null : option.worth)))]),
+      .map((options) => [
+        options,
+        selectOptions(options, (_, option, weight) => (isScarce(option) ? null : weight * option.worth)).kept,
+      ]),
   );
   const own = (options: PersonOptions) => ownMatch(options, alone);
   const loses = (options: PersonOptions) => welfare(own(options)) - welfare(without.get(options) ?? own(options));
@@ -179,10 +182,9 @@ function* shareOut(
   alone: Alone,
   effort: Effort,
 ): Generator<undefined, Shared & { bound: number }> {
-  const count = Math.max(1, plan.blocks.length);
   const { capacity } = new Room(plan);
   const prices = plan.blocks.map(noResourcesUsed);
-  let bound = [...alone.values()].reduce((sum, { bound: most, chosen }) => sum + welfare(most / Math.max(1, chosen.length)), 0);
+  let bound = [...alone.values()].reduce((sum, { bound: most }) => sum + welfare(most), 0);
   const isScarce = ({ takes }: CellOption) => RESOURCES.some((what) => takes[what] > 0 && capacity[what] < people.length);
   yield;
   const orders = firstOrders(people, alone, isScarce);
@@ -195,14 +197,17 @@ function* shareOut(
     const gains = new Map<PersonOptions, number>();
     for (const options of people) {
       const kept = ownMatch(options, alone);
-      const slope = welfareSlope(kept) / count;
+      const slope = welfareSlope(kept);
+      // What the sum of the items has to grow by for the group score to grow by 1.
+      const perGood = weightOf(options.blocks) / slope;
       const priceOf = (block: number, { takes }: CellOption) =>
         RESOURCES.reduce((sum, what) => sum + takes[what] * itemAt(prices, block)[what], 0);
-      const chosen = selectOptions(options, (block, option) => option.worth - priceOf(block, option) / slope, effort.patient);
+      const priced: Worth = (block, option, weight) => weight * option.worth - priceOf(block, option) * perGood;
+      const chosen = selectOptions(options, priced, effort.patient);
       room.enter(chosen);
       // The good is concave, so that it lies below its tangent wherever that is laid.
-      value += welfare(kept) - slope * count * kept + slope * chosen.bound;
-      gains.set(options, slope * chosen.worth);
+      value += welfare(kept) - slope * kept + slope * chosen.bound;
+      gains.set(options, slope * chosen.kept);
       yield;
     }
     value += prices.reduce((sum, price) => sum + RESOURCES.reduce((all, what) => all + price[what] * capacity[what], 0), 0);
@@ -266,7 +271,7 @@ export function* fitGroupIncrementally(
     left.enter(selections);
     return {
       ...row,
-      bound: Math.max(row.fidelity, present(alone.get(options), "participant's choice").bound / Math.max(1, row.cells.length)),
+      bound: Math.max(row.fidelity, present(alone.get(options), "participant's choice").bound),
     };
   });
   return { rows, good: shared.good, bound: shared.bound };

@@ -9,6 +9,7 @@ import type { PinnedVariant } from "../plan/pinned-variant.ts";
 import type { Turn } from "../schedule/count.ts";
 import type { FitItem, FitPlan } from "./fit-plan.ts";
 import { createSearch } from "./hold-search.ts";
+import { itemWeights } from "./item-weights.ts";
 import { optimizeSession } from "./optimize-session.ts";
 import { type CellOption, type Counted, optionOf, optionsOf, REST_OPTION } from "./options.ts";
 import { isOverSession, MINUTES_CHANNELS, SESSION_SUMS, sessionLimits, sessionUseOf, spentOf } from "./session-limits.ts";
@@ -43,6 +44,8 @@ export interface PersonOptions {
   readonly blocks: readonly {
     readonly block: FitItem;
     readonly roomChanges: boolean;
+    /** How much it counts; those of a plan item add up to 1. */
+    readonly weight: number;
     readonly search: VariantSearch;
     /**
      * All that caps on the block leave, and those that the minutes and the instructor's word leave of them; rest last.
@@ -202,6 +205,7 @@ export function* personOptionsIncrementally(
       yield;
     }
   const changes = roomChanges(plan.blocks);
+  const weights = itemWeights(plan.blocks);
   const minutes = minutesOf(person, plan);
   const blocks = plan.blocks.map((block, i) => {
     const { search, options: all } = itemAt(looked, i);
@@ -211,6 +215,7 @@ export function* personOptionsIncrementally(
     return {
       block,
       roomChanges: itemAt(changes, i),
+      weight: itemAt(weights, i),
       search,
       all,
       options: spent.length > 0 ? [REST_OPTION] : open,
@@ -223,14 +228,19 @@ export function* personOptionsIncrementally(
 /** What a person does in each block: the chosen options and what is said of them. */
 export interface SessionSelection {
   readonly chosen: readonly CellOption[];
-  /** Summed over the blocks, changes taken off. */
-  readonly worth: number;
+  /** How much of the session is kept, 0 to 1: the weighted mean over its items, changes taken off. */
+  readonly kept: number;
+  /** No choice keeps more. */
   readonly bound: number;
 }
 
-/** What a way is worth here, or null where too little equipment or help is left for it. */
-export type Worth = (block: number, option: CellOption) => number | null;
-export const OWN_WORTH: Worth = (_, { worth }) => worth;
+/** What a way adds to the sum that is divided by the weight of all items, or null where it is not open. */
+export type Worth = (block: number, option: CellOption, weight: number) => number | null;
+export const OWN_WORTH: Worth = (_, { worth }, weight) => weight * worth;
+
+/** The weight of all items of a plan; 1 where it has none. */
+export const weightOf = (blocks: readonly { readonly weight: number }[]): number =>
+  blocks.length === 0 ? 1 : blocks.reduce((sum, { weight }) => sum + weight, 0);
 
 /**
  * Chooses over the session for one person.
@@ -239,14 +249,16 @@ export const OWN_WORTH: Worth = (_, { worth }) => worth;
  * @param patient whether no one waits for it
  */
 export function selectOptions({ blocks, limits }: PersonOptions, worth: Worth = OWN_WORTH, patient = false): SessionSelection {
-  const open = blocks.map(({ options }, b) => options.filter((option) => option.mode === "rest" || worth(b, option) !== null));
+  const open = blocks.map(({ options, weight }, b) =>
+    options.filter((option) => option.mode === "rest" || worth(b, option, weight) !== null),
+  );
   const session = blocks.map(
-    ({ block, roomChanges: changes }, b): SessionItem => ({
+    ({ block, roomChanges: changes, weight }, b): SessionItem => ({
       seconds: block.total,
       roomChanges: changes,
       ...(block.runsOn && { runsOn: true }),
       options: itemAt(open, b).map((option) => ({
-        worth: worth(b, option) ?? 0,
+        worth: worth(b, option, weight) ?? 0,
         onFeet: option.onFeet,
         rests: option.mode === "rest",
         spends: sessionUseOf(option, block.total),
@@ -254,9 +266,10 @@ export function selectOptions({ blocks, limits }: PersonOptions, worth: Worth = 
     }),
   );
   const choice = optimizeSession(session, limits, patient);
+  const whole = weightOf(blocks);
   return {
     chosen: choice.chosen.map((number, b) => itemAt(itemAt(open, b), number)),
-    worth: choice.worth,
-    bound: choice.bound,
+    kept: choice.worth / whole,
+    bound: choice.bound / whole,
   };
 }

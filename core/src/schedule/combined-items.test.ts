@@ -4,10 +4,11 @@ import { USUAL_BODY } from "../body/build.ts";
 import { capOf } from "../caps/cap.fixture.ts";
 import { violatesCap } from "../caps/cap-violations.ts";
 import { itemAt } from "../checked-access.ts";
-import { cellOnFeet } from "../fit/cell.ts";
+import { cellOnFeet, cellWorth } from "../fit/cell.ts";
 import { fitPerson } from "../fit/fit-person.ts";
 import { fitPlanOf } from "../fit/fit-plan.ts";
 import { anyPerson } from "../fit/group.fixture.ts";
+import { itemWeights } from "../fit/item-weights.ts";
 import { createVariantCache } from "../fit/variant-cache.ts";
 import { type Combination, combinedItems } from "../plan/combination.ts";
 import { planItemIdOf, switchItemSide } from "../plan/plan-item.ts";
@@ -18,6 +19,7 @@ import { anyCombination, circumstances, combined, planned } from "./plan.fixture
 import { type ScheduledItem, schedulePlan } from "./schedule-plan.ts";
 
 const variants = createVariantCache();
+const COMFORTABLE = { size: "comfortable" } as const;
 const PAIR = ["shift-and-press", "side-drift"];
 
 /** Movement, sides with their repetitions, for each scheduled item. */
@@ -149,7 +151,7 @@ describe("a combination in a plan", () => {
 
 describe("a combination fitted as a whole", () => {
   const planOf = (item: ReturnType<typeof combined>, place = OPEN_HALL) =>
-    fitPlanOf(schedulePlan(planned({ ...item, rounds: 2 }), circumstances()), place, { size: "comfortable" });
+    fitPlanOf(schedulePlan(planned({ ...item, rounds: 2 }), circumstances()), place, COMFORTABLE);
   const personWith = (...limits: Parameters<typeof capOf>[0][]) => ({
     id: "p",
     stature: 1.65,
@@ -163,11 +165,12 @@ describe("a combination fitted as a whole", () => {
   });
 
   test("who has to sit for one part sits for all that are joined to it, and is told why", () => {
-    const legs = combined(["trunk-turn", "look-over-shoulder"], { passes: [{ how: "parts" }, { how: "joined" }] });
-    const cap = { channel: "steadiness", limit: 3.2 } as const;
+    const both = ["trunk-turn", "look-over-shoulder"];
+    const alone = both.map((movementId) => ({ movementId, rounds: 2 }));
+    const joinedOnly = { ...combined(both, { passes: [{ how: "joined" }] }), rounds: 2 };
     const { cells } = fitPerson(
-      planOf(legs, { ...OPEN_HALL, rail: 0, helpers: 0 }),
-      personWith(cap, { channel: "barredForm", limit: "supported" }),
+      fitPlanOf(schedulePlan(planned(...alone, joinedOnly), circumstances()), { ...OPEN_HALL, rail: 0, helpers: 0 }, COMFORTABLE),
+      personWith({ channel: "steadiness", limit: 3.2 }, { channel: "barredForm", limit: "supported" }),
       variants,
     );
     const [turn, look, ...joined] = cells;
@@ -175,6 +178,18 @@ describe("a combination fitted as a whole", () => {
     expect([turn, look].map((cell) => cell?.choice?.kind)).toEqual(["standing", "seated"]);
     expect(joined.map(({ choice }) => choice?.kind)).toEqual(joined.map(() => "seated"));
     expect(joined[0]).toMatchObject({ because: [], gaveWay: "runsOn" });
+  });
+
+  test("counts as one movement in someone's match, however often its parts are gone through", () => {
+    const items = planned({ movementId: "settling-breath", rounds: 4 }, { ...combined(PAIR), rounds: 2 });
+    const plan = fitPlanOf(schedulePlan(items, circumstances()), OPEN_HALL, COMFORTABLE);
+    const { cells, fidelity } = fitPerson(plan, personWith({ channel: "handHeight", side: "both", limit: "navel" }), variants);
+    const [alone = 0, ...parts] = cells.map(cellWorth);
+    const mean = (of: readonly number[]) => of.reduce((sum, each) => sum + each, 0) / of.length;
+    expect(parts.length).toBe(10);
+    expect(mean(parts)).toBeLessThan(alone - 0.05);
+    expect(fidelity).toBeCloseTo((alone + mean(parts)) / 2, 9);
+    expect(itemWeights(plan.blocks)).toEqual([1, ...Array(10).fill(0.1)]);
   });
 
   test("whatever the caps, none is broken, and joined parts are all done on the feet or all sitting", () => {

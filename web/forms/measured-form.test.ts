@@ -19,6 +19,7 @@ test("nothing said of the body is the usual body", () => {
 test.each<[string, Partial<MeasuredBody>]>([
   ["a measured leg", { legLength: [0.855, null] }],
   ["a wheelchair and an arm that does not move", { wheelchair: true, arms: [{ kind: "still" }, WHOLE] }],
+  ["an arm that the other hand may carry", { arms: [{ kind: "carried" }, WHOLE] }],
   ["a prosthesis from below the knee", { legs: [WHOLE, { kind: "absent", from: "lower", prosthesis: true }] }],
   [
     "a stump above the elbow, and floating more",

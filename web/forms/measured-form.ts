@@ -1,10 +1,11 @@
-import { LENGTH_SPREAD, type Limb, type MeasuredBody, usualLengths } from "@able-tide/core/body/build";
+import { type Arm, LENGTH_SPREAD, type Limb, type MeasuredBody, usualLengths } from "@able-tide/core/body/build";
 import * as v from "valibot";
 
 /** What an arm can do, as it is chosen and said. */
 export const ARM_STATES = [
   ["whole", "Moves and grips"],
   ["still", "Does not move actively"],
+  ["carried", "Does not move actively; the other hand may carry it"],
   ["absent-upper", "Above-elbow amputation"],
   ["absent-lower", "Below-elbow amputation"],
 ] as const;
@@ -27,7 +28,8 @@ export const FLOATING = [
 ] as const;
 
 const values = <Value extends string>(states: readonly (readonly [Value, string])[]): Value[] => states.map(([value]) => value);
-type LimbState = (typeof ARM_STATES)[number][0] | (typeof LEG_STATES)[number][0];
+type LegState = (typeof LEG_STATES)[number][0];
+type ArmState = (typeof ARM_STATES)[number][0];
 
 const choose = "Choose one of these.";
 const length = "Enter a number of centimetres, such as 84.";
@@ -51,13 +53,15 @@ export const MEASURED_FIELDS = {
 const Fields = v.object(MEASURED_FIELDS);
 export type MeasuredFields = v.InferOutput<typeof Fields>;
 
-function limbFrom(state: LimbState): Limb {
+function limbFrom(state: LegState): Limb {
   if (state === "whole" || state === "still") return { kind: state };
   const [kind, from] = state.split("-") as ["absent" | "prosthesis", "upper" | "lower"];
   return { kind: "absent", from, prosthesis: kind === "prosthesis" };
 }
 
-const stateOf = (limb: Limb): string =>
+const armFrom = (state: ArmState): Arm => (state === "carried" ? { kind: state } : limbFrom(state));
+
+const stateOf = (limb: Arm): string =>
   limb.kind === "absent" ? `${limb.prosthesis ? "prosthesis" : "absent"}-${limb.from}` : limb.kind;
 
 const metres = (typed: number | undefined): number | null => (typed === undefined ? null : typed / 100);
@@ -66,7 +70,7 @@ const metres = (typed: number | undefined): number | null => (typed === undefine
 export const measuredFrom = (fields: MeasuredFields): MeasuredBody => ({
   legLength: [metres(fields.legLengthLeft), metres(fields.legLengthRight)],
   armLength: [metres(fields.armLengthLeft), metres(fields.armLengthRight)],
-  arms: [limbFrom(fields.armLeft), limbFrom(fields.armRight)],
+  arms: [armFrom(fields.armLeft), armFrom(fields.armRight)],
   legs: [limbFrom(fields.legLeft), limbFrom(fields.legRight)],
   floats: Number(fields.floats),
   wheelchair: fields.wheelchair,

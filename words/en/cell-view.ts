@@ -7,6 +7,7 @@ import { type FitPlan, plannedAmount } from "@able-tide/core/fit/fit-plan";
 import type { FittedRow } from "@able-tide/core/fit/fitted-row";
 import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import type { VariantSpec } from "@able-tide/core/movement/variant";
+import { otherSide } from "@able-tide/core/side";
 import { formatHandSupport } from "./body.ts";
 import { formatCapLimit, formatCapLimitBriefly, formatCapReason } from "./format-cap.ts";
 
@@ -44,6 +45,8 @@ export function formatCellChange(change: CellChange): string {
       return formatHandSupport(change.hold);
     case "handRests":
       return `rest the ${change.hand} hand`;
+    case "carries":
+      return `${otherSide(change.arm)} hand carries the ${change.arm} forearm from below`;
     case "legsStill":
       return "legs stay still";
     case "toeDown":

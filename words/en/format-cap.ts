@@ -232,6 +232,7 @@ export const formatCap = (cap: Cap): string => `${formatCapLimit(cap.limit)}. ${
 
 const AFFECTED: Readonly<Record<AffectedFeature, string>> = {
   holdsWithAffected: "No hand support on that side",
+  affectedArmCarried: "No carrying that arm with the other hand",
   fistAffected: "No closing that hand to a fist",
   liftsAffectedLegOut: "No active lifting of that leg to the side",
   affectedFootTurns: "No turning of that foot on the floor",

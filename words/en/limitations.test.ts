@@ -36,7 +36,12 @@ const CASES: readonly Case[] = [
     rule: "rotatorCuffRepair",
     side: "left",
     weeks: 3,
-    proposes: ["Left hand: up to shoulder height", "No weights in the left hand", "No support with the left hand"],
+    proposes: [
+      "Left hand: up to shoulder height",
+      "No weights in the left hand",
+      "No support with the left hand",
+      "No carrying the left arm with the other hand",
+    ],
     waits: ["Left arm rests", "No support with the left hand"],
   },
   { rule: "rotatorCuffRepair", side: "left", weeks: 30, proposes: [] },
@@ -50,6 +55,14 @@ const CASES: readonly Case[] = [
     side: "left",
     proposes: ["Left arm raise (shoulder elevation): up to 90°", "No support with the left hand"],
     waits: ["Left arm rests", "No support with the left hand"],
+  },
+  {
+    rule: "shoulderReplacement",
+    side: "right",
+    kind: "reverse",
+    weeks: 3,
+    proposes: ["No support with the right hand", "No carrying the right arm with the other hand"],
+    waits: ["Right arm rests", "No support with the right hand"],
   },
   {
     rule: "shoulderReplacement",
@@ -96,7 +109,11 @@ const CASES: readonly Case[] = [
     rule: "wristFracture",
     side: "left",
     weeks: 4,
-    proposes: ["No support with the left hand", "No closing the left hand to a fist"],
+    proposes: [
+      "No support with the left hand",
+      "No carrying the left arm with the other hand",
+      "No closing the left hand to a fist",
+    ],
   },
   {
     rule: "neckPain",

@@ -35,6 +35,8 @@ const FEATURE_LABELS: Readonly<Record<Feature, string>> = {
   trunkPercussion: "tapping on the trunk",
   bounce: "bouncing",
   closedFist: "closing the hand to a fist",
+  leftArmCarried: "carrying the left arm with the other hand",
+  rightArmCarried: "carrying the right arm with the other hand",
   leftFist: "closing the left hand to a fist",
   rightFist: "closing the right hand to a fist",
   unheldStepBack: "stepping back without support",

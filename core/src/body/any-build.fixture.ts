@@ -1,6 +1,16 @@
 import fc from "fast-check";
 import { SIDES, sideIndex } from "../side.ts";
-import { ABSENT_FROM, type Build, buildOf, hasFoot, type Limb, type MeasuredBody, usualLengths, WHOLE } from "./build.ts";
+import {
+  ABSENT_FROM,
+  type Arm,
+  type Build,
+  buildOf,
+  hasFoot,
+  type Limb,
+  type MeasuredBody,
+  usualLengths,
+  WHOLE,
+} from "./build.ts";
 import type { FootContact, HandContact, Pose } from "./pose.ts";
 
 const limb: fc.Arbitrary<Limb> = fc.oneof(
@@ -14,6 +24,11 @@ const limb: fc.Arbitrary<Limb> = fc.oneof(
       prosthesis: fc.boolean(),
     }),
   },
+);
+
+const arm: fc.Arbitrary<Arm> = fc.oneof(
+  { weight: 6, arbitrary: limb },
+  { weight: 1, arbitrary: fc.constant<Arm>({ kind: "carried" }) },
 );
 
 interface AnyBody {
@@ -46,7 +61,7 @@ export const anyBody: fc.Arbitrary<AnyBody> = fc
       .record({
         legLength: fc.tuple(length(usual.leg), length(usual.leg)),
         armLength: fc.tuple(length(usual.arm), length(usual.arm)),
-        arms: fc.tuple(limb, limb),
+        arms: fc.tuple(arm, arm),
         legs: fc.tuple(limb, limb),
         floats: fc.double({ min: 0, max: 0.04, noNaN: true }),
         wheelchair: fc.boolean(),

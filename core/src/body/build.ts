@@ -1,5 +1,5 @@
 import { itemAt, numberAt } from "../checked-access.ts";
-import { type Pair, pairOf, SIDES, type Side, sideIndex } from "../side.ts";
+import { otherSide, type Pair, pairOf, SIDES, type Side, sideIndex } from "../side.ts";
 import { numbered } from "./numbered.ts";
 import { MASS, SHARE } from "./segments.ts";
 
@@ -11,6 +11,9 @@ export type Limb =
   | { readonly kind: "whole" }
   | { readonly kind: "still" }
   | { readonly kind: "absent"; readonly from: AbsentFrom; readonly prosthesis: boolean };
+
+/** What an arm can do. Carried: as a still one, but the other hand may carry it through a movement. */
+export type Arm = Limb | { readonly kind: "carried" };
 
 /**
  * Through which bone a limb ends: the one next to the trunk (upper arm, thigh) or the one after it. Half of that bone
@@ -27,7 +30,7 @@ export interface MeasuredBody {
   readonly legLength: readonly [left: number | null, right: number | null];
   /** From the shoulder's tip to the tip of the middle finger. */
   readonly armLength: readonly [left: number | null, right: number | null];
-  readonly arms: readonly [left: Limb, right: Limb];
+  readonly arms: readonly [left: Arm, right: Arm];
   readonly legs: readonly [left: Limb, right: Limb];
   /** How much lighter than usual the body is, as a share of its volume: a build that floats more. */
   readonly floats: number;
@@ -102,7 +105,7 @@ export const usualLengths = (stature: number): { readonly leg: number; readonly 
 });
 
 /** How much of each bone of a limb is left, from the trunk outwards. */
-function whatIsLeft(limb: Limb): readonly [number, number, number] {
+function whatIsLeft(limb: Arm): readonly [number, number, number] {
   if (limb.kind !== "absent") return [1, 1, 1];
   return limb.from === "upper" ? [STUMP, 0, 0] : [1, STUMP, 0];
 }
@@ -112,7 +115,7 @@ function writeLimb(
   lengths: Float64Array,
   segments: typeof ARM_SEGMENTS | typeof LEG_SEGMENTS,
   side: Side,
-  limb: Limb,
+  limb: Arm,
   scale: number,
 ): void {
   const i = sideIndex(side);
@@ -195,8 +198,19 @@ function bareArmMoment(masses: Float64Array, lengths: Float64Array, side: Side):
 /** The body of the tables: nothing measured, nothing missing. */
 export const USUAL_BUILD: Build = buildOf(USUAL_BODY, 1);
 
-/** Whether an arm can take part in a movement: it may be a stump, but it moves. */
-export const armTakesPart = ({ measured }: Build, side: Side): boolean => measured.arms[sideIndex(side)].kind !== "still";
+/** Whether an arm can take part in a movement of itself: it may be a stump, but it moves. */
+export const armTakesPart = ({ measured }: Build, side: Side): boolean => {
+  const { kind } = measured.arms[sideIndex(side)];
+  return kind === "whole" || kind === "absent";
+};
+/**
+ * The arm that the other hand can carry.
+ *
+ * @param build whose body it is
+ * @returns null where there is none, or no hand to carry it
+ */
+export const carriedArmOf = (build: Build): Side | null =>
+  SIDES.find((side) => build.measured.arms[sideIndex(side)].kind === "carried" && canGrip(build, otherSide(side))) ?? null;
 /** Whether a hand can hold on to something. */
 export const canGrip = ({ measured }: Build, side: Side): boolean => measured.arms[sideIndex(side)].kind === "whole";
 /** Whether a leg reaches the floor with a foot. */

@@ -99,10 +99,12 @@ export const footIsUnsupported = (contact: FootContact): boolean => contact === 
 /** Whether a foot is off the floor. */
 export const isOff = (contact: FootContact): boolean => footIsUnsupported(contact) || contact === "onItsWay";
 
-/** What a hand does: free, or held at the place in the hold slots. */
+/** What a hand does: it follows its arm, or is held at the place in the hold slots. */
 export type HandContact =
   /** Moves as the arm angles say. */
   | "free"
+  /** The same, and carries the other arm from under its forearm: the arm angles bring it there. */
+  | "carrying"
   /** Rests on the person's own body; the place is relative to the pelvis. */
   | "onBody"
   /** On something that steadies and carries nothing. */
@@ -131,6 +133,9 @@ export type Seating =
       readonly backSupported: boolean;
       readonly wheelchair: boolean;
     };
+
+/** Whether a hand goes where its arm's angles say. */
+export const followsArm = (hand: HandContact): boolean => hand === "free" || hand === "carrying";
 
 /** Whether a hand is on something outside the body. */
 export const isOnSupport = (hand: HandContact): boolean => hand === "firm" || hand === "lightTouch";

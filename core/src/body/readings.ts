@@ -1,5 +1,5 @@
 import { itemAt, numberAt } from "../checked-access.ts";
-import { SIDES, type Side, sideIndex } from "../side.ts";
+import { otherSide, SIDES, type Side, sideIndex } from "../side.ts";
 import type { Point } from "./base-of-support.ts";
 import { type Build, massIndex, massIndexes } from "./build.ts";
 import {
@@ -12,6 +12,7 @@ import {
   sidedPointColumn,
   sidedPointColumns,
 } from "./channels.ts";
+import type { PoseFrame } from "./pose.ts";
 import { DEGREE } from "./rotation.ts";
 import { MASS, SHARE } from "./segments.ts";
 
@@ -125,6 +126,60 @@ function armParts(side: Side): readonly Part[] {
 }
 
 const ARM_PARTS = { left: armParts("left"), right: armParts("right") } as const;
+
+/** Horizontal levers from a shoulder, shares of H: of its arm's weight (times share of M), and to the hand that carries it. */
+function carriedLevers(row: Float64Array, side: Side, { masses }: Build) {
+  const shoulder = SHOULDER[sideIndex(side)];
+  const hand = HAND[sideIndex(otherSide(side))];
+  let weight = 0;
+  let x = 0;
+  let z = 0;
+  for (const part of ARM_PARTS[side]) {
+    const share = numberAt(masses, part.mass);
+    const along = (axis: 0 | 2): number => {
+      const from = numberAt(row, part.from + axis);
+      return share * (from + part.at * (numberAt(row, part.to + axis) - from) - numberAt(row, shoulder + axis));
+    };
+    weight += share;
+    x += along(0);
+    z += along(2);
+  }
+  const handX = numberAt(row, hand) - numberAt(row, shoulder);
+  const handZ = numberAt(row, hand + 2) - numberAt(row, shoulder + 2);
+  return { weight, x, z, handX, handZ };
+}
+
+/**
+ * What the other hand takes of a carried arm's weight: as much as leaves least to its shoulder, and no more than all of it.
+ *
+ * @param side of the carried arm
+ * @returns share of M g that the hand carries, and what is left to the shoulder, share of M g H
+ */
+function carriedBy(row: Float64Array, side: Side, build: Build): { readonly carried: number; readonly left: number } {
+  const { weight, x, z, handX, handZ } = carriedLevers(row, side, build);
+  const reach = handX * handX + handZ * handZ;
+  const carried = reach < 1e-12 ? 0 : Math.min(weight, Math.max(0, (x * handX + z * handZ) / reach));
+  return { carried, left: Math.hypot(x - carried * handX, z - carried * handZ) };
+}
+
+/** Gravity moment at a shoulder whose hand carries the other arm as well, share of M g H. */
+function carryingMoment(row: Float64Array, side: Side, build: Build): number {
+  const own = carriedLevers(row, side, build);
+  const { carried } = carriedBy(row, otherSide(side), build);
+  const shoulder = SHOULDER[sideIndex(side)];
+  const hand = HAND[sideIndex(side)];
+  return Math.hypot(
+    own.x + carried * (numberAt(row, hand) - numberAt(row, shoulder)),
+    own.z + carried * (numberAt(row, hand + 2) - numberAt(row, shoulder + 2)),
+  );
+}
+
+/** Gravity moment at a shoulder, share of M g H; a hand that carries the other arm takes its weight on itself. */
+function shoulderMoment(row: Float64Array, side: Side, hands: PoseFrame["hands"], build: Build): number {
+  if (hands[sideIndex(otherSide(side))] === "carrying") return carriedBy(row, side, build).left;
+  if (hands[sideIndex(side)] === "carrying") return carryingMoment(row, side, build);
+  return leverSum(row, SHOULDER[sideIndex(side)], ARM_PARTS[side], build);
+}
 const ABOVE_LOW_BACK: readonly Part[] = [
   part(massIndex("abdomen"), pointColumn("lumbar"), pointColumn("midSpine"), 0.5),
   part(massIndex("thorax"), pointColumn("midSpine"), pointColumn("shoulderLine"), 0.235 / 0.44),
@@ -140,13 +195,21 @@ const ABOVE_LOW_BACK: readonly Part[] = [
  *
  * @param pressure where this foot presses on the floor, shares of H
  * @param footDirection direction of the foot's axis on the floor, radians towards the right
+ * @param hands what the left and the right hand do
  */
-export function readLoadsAndHeights(row: Float64Array, side: Side, pressure: Point, footDirection: number, build: Build): void {
+export function readLoadsAndHeights(
+  row: Float64Array,
+  side: Side,
+  pressure: Point,
+  footDirection: number,
+  hands: PoseFrame["hands"],
+  build: Build,
+): void {
   const i = sideIndex(side);
   const hand = numberAt(row, HAND[i] + 1);
   for (const [landmark, columns] of HAND_OVER_COLUMNS) row[columns[i]] = hand - landmarkHeight(row, landmark, side);
   row[HAND_FROM_SIGHT[i]] = angleFromSight(row, side);
-  row[SHOULDER_LOAD[i]] = leverSum(row, SHOULDER[i], ARM_PARTS[side], build) / build.bareArmMoment[i];
+  row[SHOULDER_LOAD[i]] = shoulderMoment(row, side, hands, build) / build.bareArmMoment[i];
   const knee = KNEE_JOINT[i];
   const lever =
     (numberAt(row, knee) - pressure[0]) * Math.cos(footDirection) +

@@ -56,7 +56,14 @@ function readSide(space: SolverSpace, pose: Pose, row: Float64Array, side: Side,
   row[STRAIGHT_KNEE_DORSIFLEXION[i]] = knee < STRAIGHT_KNEE ? heelDown : 0;
   if (loaded && knee > LOADED_KNEE_LIMIT) space.problem ??= { kind: "kneeTooDeep", side, beyond: knee - LOADED_KNEE_LIMIT };
   const pressure = pressurePoint(pose.values, side, contact, numberAt(pose.values, PRESS));
-  readLoadsAndHeights(row, side, pressure, numberAt(pose.values, TOE_OUT[i]) * DEGREE * sideSign(side), space.build);
+  readLoadsAndHeights(
+    row,
+    side,
+    pressure,
+    numberAt(pose.values, TOE_OUT[i]) * DEGREE * sideSign(side),
+    pose.frame.hands,
+    space.build,
+  );
 }
 
 /** The side of a foot that a pose puts on the floor and a body does not have; undefined where there is none. */

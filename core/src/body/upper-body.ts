@@ -3,7 +3,7 @@ import { SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { type ArmAngles, type Moments, placeArm } from "./arm.ts";
 import { type Build, massIndex } from "./build.ts";
 import { column, MIDLINE_RANGES, pointColumn, sidedPointColumns } from "./channels.ts";
-import { type PoseFrame, sidedSlots, slot } from "./pose.ts";
+import { followsArm, type PoseFrame, sidedSlots, slot } from "./pose.ts";
 import { type ElbowSwivels, reachWithArm } from "./reach-with-arm.ts";
 import { composeRotation, identityRotation, type Rotation } from "./rotation.ts";
 import { MASS, SHARE, SPINE_HINGE } from "./segments.ts";
@@ -150,7 +150,7 @@ export function placeHandAndArm(
   angles.wrist = numberAt(values, WRIST[i]);
   const hold = frame.hands[i];
   let shortBy = 0;
-  if (hold !== "free") {
+  if (!followsArm(hold)) {
     const x = numberAt(values, HOLD[0][i]);
     const y = numberAt(values, HOLD[1][i]);
     const z = numberAt(values, HOLD[2][i]);

@@ -42,6 +42,7 @@ function* shapesOfKind(
   kind: VariantKind,
   meantDepth: Depth,
   holds: readonly (HandSupport | null)[],
+  carried: Side | null,
 ): Generator<Shape> {
   const seated = kind === "seated";
   const depths = movement.vary.depth && !seated ? fitDepths(meantDepth) : (["middle"] as const);
@@ -52,14 +53,19 @@ function* shapesOfKind(
         for (const weightBack of seated ? [false] : [false, true])
           for (const arms of ARMS) {
             if (!mayMove(movement, arms, hold)) continue;
-            yield { kind, hold, depth, toeDown, arms, weightBack, sizes: WHOLE };
+            const shape = { kind, hold, depth, toeDown, arms, weightBack, sizes: WHOLE };
+            if (carried !== null && arms === "both" && hold === null && kind !== "water") yield { ...shape, carried };
+            yield shape;
           }
   if (seated || !movesAbove(movement)) return;
   const highest = present(depths.at(-1), "depth");
   for (const hold of holds)
-    for (const arms of ARMS)
-      if (mayMove(movement, arms, hold))
-        yield { kind, hold, depth: highest, toeDown: false, arms, weightBack: false, sizes: STILL_LEGS };
+    for (const arms of ARMS) {
+      if (!mayMove(movement, arms, hold)) continue;
+      const shape = { kind, hold, depth: highest, toeDown: false, arms, weightBack: false, sizes: STILL_LEGS };
+      if (carried !== null && arms === "both" && hold === null && kind !== "water") yield { ...shape, carried };
+      yield shape;
+    }
 }
 
 /**
@@ -88,16 +94,18 @@ const risingShapes = (movement: Movement, kinds: readonly VariantKind[], armrest
  *
  * @param meantDepth the deepest stance there may be
  * @param offers what there is to sit on and to hold
+ * @param carried the arm that the person's other hand can carry; null where there is none
  */
 export function shapesOf(
   movement: Movement,
   meantDepth: Depth = "middle",
   { kinds, holds, armrests, inWater }: SupportOptions = HALL_SUPPORT_OPTIONS,
+  carried: Side | null = null,
 ): Shape[] {
   if (rises(movement)) return risingShapes(movement, kinds, armrests);
   return kinds
     .filter((kind) => hasVariant(movement, kind, inWater))
-    .flatMap((kind) => [...shapesOfKind(movement, kind, meantDepth, holdsOf(kind, holds))]);
+    .flatMap((kind) => [...shapesOfKind(movement, kind, meantDepth, holdsOf(kind, holds), carried)]);
 }
 
 /**
@@ -122,6 +130,9 @@ export function sizesOf(shape: Shape, moves: { readonly trunk: boolean; readonly
   const bodies = legSizes.flatMap((legs) => (moves.trunk ? BODY_SIZES : [FULL_SIZE]).map((trunk) => ({ trunk, legs })));
   // One of the two is whole, or both are alike: what else there is between them no one could tell from these.
   const told = bodies.filter(({ trunk, legs }) => trunk === legs || trunk === FULL_SIZE || legs === FULL_SIZE || legs === 0);
+  // Carried, both arms go as far.
+  if (shape.carried !== undefined)
+    return told.flatMap((body) => ARM_SIZES.map((size) => ({ armLeft: size, armRight: size, ...body })));
   return told.flatMap((body) =>
     steps("left").flatMap((armLeft) => steps("right").map((armRight) => ({ armLeft, armRight, ...body }))),
   );

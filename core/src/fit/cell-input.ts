@@ -1,4 +1,4 @@
-import { armTakesPart, type Build, canStand } from "../body/build.ts";
+import { armTakesPart, type Build, canStand, carriedArmOf } from "../body/build.ts";
 import type { OwnAid } from "../body/supports.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { Cap } from "../caps/cap.ts";
@@ -78,16 +78,24 @@ export const PACES = [1, 2, 3] as const;
 export type Pace = (typeof PACES)[number];
 
 /**
- * The variant a body is to do: the group's, or on a chair where it cannot stand; in a pool that chair stands in the
- * water.
+ * What a body is to do, the first that it can: the group's variant, or on a chair where it cannot stand; in a pool that chair
+ * stands in the water. Where the other hand can carry an arm through it, it is to be carried.
+ *
+ * @param build whose body it is
+ * @param planned the group's variant
+ * @returns one or two
  */
-export const plannedVariantFor = (build: Build, planned: VariantSpec): VariantSpec =>
-  canStand(build) || planned.kind === "seated" ? planned : FULL_SEATED_VARIANT;
+export function plannedVariantsFor(build: Build, planned: VariantSpec): readonly VariantSpec[] {
+  const own = canStand(build) || planned.kind === "seated" ? planned : FULL_SEATED_VARIANT;
+  const carried = carriedArmOf(build);
+  return carried === null ? [own] : [{ ...own, carried }, own];
+}
 
 /** One arm that does less than the other, or rests. */
 export function lighterSideOf(choice: VariantSpec, build: Build): Side | null {
   if (choice.hold !== null) return null;
-  const done = (side: Side, size: number) => (armMoves(choice, side) && armTakesPart(build, side) ? size : 0);
+  const done = (side: Side, size: number) =>
+    armMoves(choice, side) && (armTakesPart(build, side) || choice.carried === side) ? size : 0;
   const left = done("left", choice.sizes.armLeft);
   const right = done("right", choice.sizes.armRight);
   if (left === right) return null;

@@ -22,6 +22,7 @@ export type CellChange =
   | { readonly change: "seated" | "poolChair" | "legsStill" | "toeDown" | "taller" | "higher" | "weightBack" | "smaller" }
   | { readonly change: "support"; readonly hold: HandSupport }
   | { readonly change: "handRests"; readonly hand: Side }
+  | { readonly change: "carries"; readonly arm: Side }
   | { readonly change: "handHeight"; readonly limit: CapLimit }
   | { readonly change: "breathesAlong" | "rests" };
 
@@ -55,6 +56,7 @@ function variantChanges(
   else if (rounds < planned) changes.push({ change: "fewer", rounds, planned });
   if (choice.kind === "seated" && plannedVariant.kind !== "seated")
     changes.push({ change: plannedVariant.kind === "water" ? "poolChair" : "seated" });
+  if (choice.carried) changes.push({ change: "carries", arm: choice.carried });
   if (choice.hold) changes.push({ change: "support", hold: choice.hold });
   const resting = restingHand(choice);
   if (resting) changes.push({ change: "handRests", hand: resting });
@@ -91,8 +93,8 @@ function changesOf(cell: FittedCell, plannedVariant: VariantSpec, planned: Plann
  * @param planned repetitions planned, or holds and their seconds
  */
 export function readCell(cell: FittedCell, plannedVariant: VariantSpec, planned: PlannedAmount): CellReading {
-  // A seated body may do everything it can and still do another variant than the group's.
-  const whole = cell.fidelity > FULL && cell.choice?.kind === plannedVariant.kind;
+  // A seated body may do everything it can and still do another variant than the group's, and so does one that carries an arm.
+  const whole = cell.fidelity > FULL && cell.choice?.kind === plannedVariant.kind && cell.choice.carried === undefined;
   const lacking = cell.choice === null && cell.because.length === 0 && cell.gaveWay === null;
   return {
     form: cell.choice?.kind ?? "rest",

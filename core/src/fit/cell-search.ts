@@ -1,3 +1,4 @@
+import { carriedArmOf } from "../body/build.ts";
 import { reliefOf } from "../body/supports.ts";
 import { movesPart, TAKES_PART, type WholeOrPart } from "../caps/body-parts.ts";
 import { barsVariant, isOnFeet, repetitionsAllowedMoving } from "../caps/cap-violations.ts";
@@ -68,7 +69,12 @@ export class CellSearch implements VariantSearch {
     );
     const barred = declaredBarred || this.terms.worked.some((cap) => this.terms.barsWater(cap));
     if (this.terms.planned !== null && !barred)
-      for (const shape of shapesOf(movement, this.terms.full.depth, supportOptions(resources, aids, scarce, build))) {
+      for (const shape of shapesOf(
+        movement,
+        this.terms.full.depth,
+        supportOptions(resources, aids, scarce, build),
+        carriedArmOf(build),
+      )) {
         if (isOnFeet(shape.kind) && !isOnFeet(this.terms.full.kind)) continue;
         if (this.terms.worked.some((cap) => barsVariant(cap, shape))) continue;
         const mode = supportModeOf(shape);

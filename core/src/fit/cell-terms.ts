@@ -14,7 +14,7 @@ import { itemAt } from "../checked-access.ts";
 import type { Demand } from "../movement/demand.ts";
 import type { VariantSpec } from "../movement/variant.ts";
 import type { Side } from "../side.ts";
-import { type CellInput, PACES, type Pace, plannedVariantFor } from "./cell-input.ts";
+import { type CellInput, PACES, type Pace, plannedVariantsFor } from "./cell-input.ts";
 import { BREATHING_FIDELITY, type PlannedVariant } from "./fidelity.ts";
 import { capsOnArm, isOnBody } from "./part-caps.ts";
 import type { VariantCache } from "./variant-cache.ts";
@@ -84,8 +84,11 @@ export class CellTerms {
     this.inTime = !input.caps.some((cap) => breaksTheBreath(cap, input));
     const dragCapped = this.worked.some(({ limit }) => limit.channel === "shoulderDrag" || limit.channel === "hipDrag");
     this.paces = input.resources.pool !== null && dragCapped ? PACES : [1];
-    this.full = plannedVariantFor(input.build, input.plannedVariant);
-    const known = variants.plannedVariant(input.movement, this.full, input, input.breathSeconds, this.leadingSides);
+    const read = (choice: VariantSpec) =>
+      variants.plannedVariant(input.movement, choice, input, input.breathSeconds, this.leadingSides);
+    const possible = plannedVariantsFor(input.build, input.plannedVariant);
+    this.full = possible.find((choice) => read(choice) !== null) ?? itemAt(possible, possible.length - 1);
+    const known = read(this.full);
     this.meantDemands = known?.demands ?? null;
     this.planned = known?.planned ?? null;
     // Parts are only looked at for themselves where the whole movement goes beyond a cap on them.

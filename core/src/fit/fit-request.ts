@@ -1,5 +1,5 @@
 import * as v from "valibot";
-import { ABSENT_FROM, type Limb, USUAL_BODY, WHOLE } from "../body/build.ts";
+import { ABSENT_FROM, type Arm, type Limb, USUAL_BODY, WHOLE } from "../body/build.ts";
 import { OWN_AIDS } from "../body/supports.ts";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 import { type Cap, CapLimit } from "../caps/cap.ts";
@@ -24,20 +24,21 @@ const id = v.pipe(v.string(), v.minLength(1), v.maxLength(60));
 const count = (most: number) => v.pipe(v.number(), v.integer(), v.minValue(0), v.maxValue(most));
 const metres = (least: number, most: number) => v.pipe(v.number(), v.minValue(least), v.maxValue(most));
 
-const LimbSchema: v.GenericSchema<Limb> = v.variant("kind", [
+const LIMBS = [
   v.strictObject({ kind: v.literal("whole") }),
   v.strictObject({ kind: v.literal("still") }),
   v.strictObject({ kind: v.literal("absent"), from: v.picklist(ABSENT_FROM), prosthesis: v.boolean() }),
-]);
-const limbs = v.optional(v.tuple([LimbSchema, LimbSchema]), [WHOLE, WHOLE]);
+] as const;
+const ArmSchema: v.GenericSchema<Arm> = v.variant("kind", [...LIMBS, v.strictObject({ kind: v.literal("carried") })]);
+const LegSchema: v.GenericSchema<Limb> = v.variant("kind", LIMBS);
 const length = v.nullable(metres(0.2, 1.5));
 const lengths = v.optional(v.tuple([length, length]), [null, null]);
 
 const Body = v.strictObject({
   legLength: lengths,
   armLength: lengths,
-  arms: limbs,
-  legs: limbs,
+  arms: v.optional(v.tuple([ArmSchema, ArmSchema]), [WHOLE, WHOLE]),
+  legs: v.optional(v.tuple([LegSchema, LegSchema]), [WHOLE, WHOLE]),
   floats: v.optional(v.pipe(v.number(), v.minValue(-0.2), v.maxValue(0.2)), 0),
   wheelchair: v.optional(v.boolean(), false),
 });

@@ -13,7 +13,7 @@ import type { FitPerson } from "./session.ts";
 /** Caps of these limits, named by their place. */
 export const capsOf = (limits: readonly CapLimit[]) => limits.map((limit, i) => ({ ...capOf(limit), id: `c${i}` }));
 
-/** Any person with a few caps of any kind: most whole, some with a still arm or in a wheelchair. */
+/** Any person with a few caps of any kind: most whole, some with a still or a carried arm or in a wheelchair. */
 export const anyPerson = (mostCaps: number): fc.Arbitrary<Omit<FitPerson, "id">> =>
   fc.record({
     stature: fc.constantFrom(1.48, 1.6, 1.72, 1.85),
@@ -22,6 +22,7 @@ export const anyPerson = (mostCaps: number): fc.Arbitrary<Omit<FitPerson, "id">>
       USUAL_BODY,
       USUAL_BODY,
       { ...USUAL_BODY, arms: [WHOLE, { kind: "still" as const }] as const },
+      { ...USUAL_BODY, arms: [{ kind: "carried" as const }, WHOLE] as const },
       { ...USUAL_BODY, wheelchair: true },
     ),
     aids: fc.constantFrom([], [], ["stick" as const], ["frame" as const]),

@@ -238,7 +238,12 @@ export interface SessionSelection {
 export type Worth = (block: number, option: CellOption, weight: number) => number | null;
 export const OWN_WORTH: Worth = (_, { worth }, weight) => weight * worth;
 
-/** The weight of all items of a plan; 1 where it has none. */
+/**
+ * The weight of all items of a plan.
+ *
+ * @param blocks its scheduled items
+ * @returns 1 where it has none
+ */
 export const weightOf = (blocks: readonly { readonly weight: number }[]): number =>
   blocks.length === 0 ? 1 : blocks.reduce((sum, { weight }) => sum + weight, 0);
 

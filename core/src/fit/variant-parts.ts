@@ -25,14 +25,17 @@ export function sizePart(shape: Shape, own: Partial<Sizes>): SizePart {
 /** Trunk and legs of a variant together. */
 export const bodyOf = (shape: Shape, { trunk, legs }: Sizes): SizePart => sizePart(shape, { trunk, legs });
 
-/** An arm of a variant, over the trunk and legs that it goes with. */
-export const armOnBody = (shape: Shape, { armLeft, armRight, trunk, legs }: Sizes, side: Side): SizePart =>
-  sizePart(shape, { trunk, legs, ...(side === "left" ? { armLeft } : { armRight }) });
+/** An arm of a variant, over the trunk and legs that it goes with; a carried arm and the one that carries it are one part. */
+export function armOnBody(shape: Shape, { armLeft, armRight, trunk, legs }: Sizes, side: Side): SizePart {
+  if (shape.carried !== undefined) return sizePart(shape, { trunk, legs, armLeft, armRight });
+  return sizePart(shape, { trunk, legs, ...(side === "left" ? { armLeft } : { armRight }) });
+}
 
 /** The plainest shape in which arms do the same as in another. */
 export function armShape(movement: Movement, shape: Shape): Shape {
   const plain = plainShape(movement, shape);
-  if (plain.kind === "standing") return FULL_STANDING_VARIANT;
+  if (plain.kind === "standing")
+    return plain.carried === undefined ? FULL_STANDING_VARIANT : { ...FULL_STANDING_VARIANT, carried: plain.carried };
   return { ...plain, toeDown: false, weightBack: false };
 }
 

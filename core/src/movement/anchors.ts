@@ -11,6 +11,9 @@ import type { Anchor } from "./format.ts";
 
 /** How far the middle of a hand lies over what it rests on, share of H. */
 const OVER = 0.035;
+/** How far under the middle of a forearm the hand that carries it is, share of H; less where the forearm is nearly upright. */
+const UNDER = 0.025;
+const UPRIGHT = 0.3;
 /** Where on the belly, share of H: ahead of the pelvis, up from the hips and aside. */
 const BELLY = { ahead: 0.075, up: 0.07, aside: 0.03 } as const;
 /** Where on the low back, share of H: behind the pelvis, up from the hips and aside. */
@@ -54,7 +57,7 @@ function onThigh(row: Float64Array, side: Side, far: number): Vector {
 }
 
 /** Where the middle of a hand is when it rests on a part of the body, shares of H. */
-function placeOf(row: Float64Array, anchor: Anchor, side: Side): Vector {
+function placeOf(row: Float64Array, anchor: RestPlace, side: Side): Vector {
   switch (anchor) {
     case "belly": {
       const { ahead, up, right } = pelvisAxes(row);
@@ -77,6 +80,16 @@ function placeOf(row: Float64Array, anchor: Anchor, side: Side): Vector {
     }
     case "otherWrist":
       return at(row, sidedPointColumn("wristJoint", otherSide(side)));
+    case "otherForearm": {
+      const other = otherSide(side);
+      const elbow = at(row, sidedPointColumn("elbowJoint", other));
+      const wrist = at(row, sidedPointColumn("wristJoint", other));
+      const along = unit(minus(wrist, elbow));
+      // From below, as far as a forearm is not upright.
+      const below = plus([0, -1, 0], along, along[1]);
+      const far = Math.hypot(...below);
+      return plus(mix(elbow, wrist, UNDER_FOREARM), below, far < 1e-6 ? 0 : UNDER / Math.max(far, UPRIGHT));
+    }
     case "hip": {
       const { right } = pelvisAxes(row);
       return plus(at(row, sidedPointColumn("hip", side)), right, sideSign(side) * 2 * OVER);
@@ -94,10 +107,16 @@ function placeOf(row: Float64Array, anchor: Anchor, side: Side): Vector {
   }
 }
 
+/** What a hand may rest on: what a movement may say, and the other forearm that it carries. */
+type RestPlace = Anchor | "otherForearm";
+
+/** Where along a forearm the other hand carries it, from the elbow to the wrist: near the elbow, so that it bears no pull. */
+const UNDER_FOREARM = 0.35;
+
 /** Where a hand rests: on a part of the body, or at a smaller size so far on the way there from where it rests first. */
 export interface Rest {
-  readonly first: Anchor;
-  readonly anchor: Anchor;
+  readonly first: RestPlace;
+  readonly anchor: RestPlace;
   /** Share of the way, 0 to 1. */
   readonly size: number;
 }
@@ -126,6 +145,28 @@ function behindAsExtension(arm: ArmAngles): ArmAngles {
   return { ...arm, elevation: -arm.elevation, plane: arm.plane + 180, axial: axial > 180 ? axial - 360 : axial };
 }
 
+/** How far beyond the middle of a hand its fingers still carry a forearm, share of H. */
+const CARRY_TOLERANCE = 0.03;
+
+/**
+ * Whether a hand that carries the other arm gets to its forearm in a solved pose.
+ *
+ * @param row solved with that hand where {@link restHandsOn} put it
+ * @returns the hand that does not and by how much its arm is too short, share of H; null where it does
+ */
+export function missedForearm(
+  row: Float64Array,
+  hands: readonly [RestingHand | null, RestingHand | null],
+): { readonly side: Side; readonly shortBy: number } | null {
+  for (const side of SIDES) {
+    if (hands[sideIndex(side)]?.end.anchor !== "otherForearm") continue;
+    const short = minus(placeOf(row, "otherForearm", side), at(row, sidedPointColumn("handCentre", side)));
+    const shortBy = Math.hypot(...short);
+    if (shortBy > CARRY_TOLERANCE) return { side, shortBy };
+  }
+  return null;
+}
+
 /**
  * How often body and arm are found in turn. Standing, the arm's own weight shifts what it rests on by less than a millimetre;
  * on a chair it shifts nothing.
@@ -149,7 +190,10 @@ export function restHandsOn(
   row: Float64Array,
   build: Build,
 ): void {
-  for (let pass = 0; pass < PASSES[pose.frame.seating.kind]; pass += 1) {
+  // A hand that carries a forearm comes after the hand of that arm.
+  const carries = hands.some((hand) => hand?.end.anchor === "otherForearm") && hands.every((hand) => hand !== null);
+  const passes = PASSES[pose.frame.seating.kind] + (carries ? 1 : 0);
+  for (let pass = 0; pass < passes; pass += 1) {
     solvePoseOffBase(pose, row, build, ceiling);
     for (const side of SIDES) {
       const hand = hands[sideIndex(side)];

@@ -34,6 +34,8 @@ export const FEATURES = [
   "rightFootTurns",
   "turnsOverLeftLeg",
   "turnsOverRightLeg",
+  "leftArmCarried",
+  "rightArmCarried",
 ] as const;
 export type Feature = (typeof FEATURES)[number];
 
@@ -218,6 +220,8 @@ export function featuresOf(
   if (circlesNeck(samples)) found.add("fullNeckCircle");
   if (bounces(samples)) found.add("bounce");
   for (const side of SIDES) {
+    if (samples.segments.some(({ frame }) => frame.hands[sideIndex(otherSide(side))] === "carrying"))
+      found.add(side === "left" ? "leftArmCarried" : "rightArmCarried");
     if (closesAFist(samples, side)) found.add("closedFist").add(side === "left" ? "leftFist" : "rightFist");
     if (liftsOut(samples, side)) found.add(side === "left" ? "liftsLeftLegOut" : "liftsRightLegOut");
     const turns = turnsOf(samples, side);

@@ -36,6 +36,8 @@ const mirrorDirection = (towards: Direction | null): Direction | null =>
 const SIDED_IN_MIRROR: Readonly<Partial<Record<Feature, Feature>>> = {
   holdsWithLeft: "holdsWithRight",
   holdsWithRight: "holdsWithLeft",
+  leftArmCarried: "rightArmCarried",
+  rightArmCarried: "leftArmCarried",
   leftFist: "rightFist",
   rightFist: "leftFist",
   liftsLeftLegOut: "liftsRightLegOut",

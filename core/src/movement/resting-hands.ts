@@ -20,6 +20,8 @@ import { armMoves, FULL_SIZE, type VariantSpec } from "./variant.ts";
 /** Where a hand rests that does not move, from the pelvis: low on the belly, under the navel, or on the thigh. */
 export const RESTING_HAND = { standing: { x: 0.08, y: 0.06, z: 0.025 }, seated: { x: 0.13, y: 0.03, z: 0.06 } } as const;
 
+const UNDER_OTHER_FOREARM: Rest = { first: "otherForearm", anchor: "otherForearm", size: 1 };
+
 /**
  * Lays the hands that rest on the body where they rest, each as far on its way as its size says.
  *
@@ -33,7 +35,9 @@ export function restHands(
   frame: PoseFrame,
   footless: readonly Side[],
 ): readonly (readonly [Rest | null, Rest | null])[] {
-  if (keys.every(({ anchors }) => anchors.every((anchor) => anchor === null))) return keys.map(() => [null, null]);
+  const { carried } = choice;
+  if (carried === undefined && keys.every(({ anchors }) => anchors.every((anchor) => anchor === null)))
+    return keys.map(() => [null, null]);
   const first = itemAt(keys, 0).values.slice();
   const row = new Float64Array(ROW_WIDTH);
   const rests = keys.map((): [Rest | null, Rest | null] => [null, null]);
@@ -42,6 +46,7 @@ export function restHands(
   keys.forEach((key, i) => {
     const feet = footContacts(key, key, choice, footless, "heel");
     const restOf = (side: Side): Rest | null => {
+      if (carried !== undefined && ownSide(side, lead) !== carried) return UNDER_OTHER_FOREARM;
       const anchor = key.anchors[sideIndex(side)];
       if (anchor === null || !moves.includes(side)) return null;
       const from = itemAt(keys, 0).anchors[sideIndex(side)];
@@ -58,7 +63,8 @@ export function restHands(
     }
     for (const side of moves) {
       const size = sizeOf(side);
-      const restsFirst = keys[0]?.anchors[sideIndex(side)] !== null;
+      const carries = carried !== undefined && ownSide(side, lead) !== carried;
+      const restsFirst = carries || keys[0]?.anchors[sideIndex(side)] !== null;
       const rest = here[sideIndex(side)];
       if (rest !== null && (restsFirst || size === 1)) itemAt(rests, i)[sideIndex(side)] = rest;
       if (i === 0 || size === 1 || (rest === null) !== restsFirst) continue;
@@ -83,6 +89,7 @@ export function handContacts(lead: Side, choice: VariantSpec, build: Build): rea
     if (choice.hold !== null && isHandSupported(choice.hold, own))
       return supportNamed(choice.hold.by).carries ? "firm" : "lightTouch";
     // A stump rests nowhere: it follows the movement or hangs.
+    if (choice.carried !== undefined) return own === choice.carried ? "free" : "carrying";
     const rests = !armTakesPart(build, own) || (!armMoves(choice, own) && canGrip(build, own));
     return rests ? "onBody" : "free";
   };

@@ -7,7 +7,7 @@ import { solvePose, solvePoseOffBase } from "../body/solve.ts";
 import { newTrail } from "../body/solve-standing.ts";
 import { itemAt, numberAt } from "../checked-access.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
-import { restHandsOn } from "./anchors.ts";
+import { missedForearm, restHandsOn } from "./anchors.ts";
 import { type Extremes, noExtremes, widen } from "./extremes.ts";
 import { type Footing, footingOf } from "./footing.ts";
 import { type MovingSlot, movingSlots } from "./moving-slots.ts";
@@ -219,6 +219,8 @@ export function sampleTrack(authored: Track, scratch?: Float64Array): VariantSam
       if (rests) restHandsOn(pose, segment.resting, minimumJerk(u), ceiling, row, track.build);
       const solved = solvePose(pose, ceiling, row, track.build, trail);
       bases.push(solved.base);
+      const missed = rests ? missedForearm(row, segment.resting) : null;
+      if (missed && problem === null) problem = { phase: numberAt(phases, sample), what: { kind: "armTooShort", ...missed } };
       if (solved.problem && problem === null) problem = { phase: numberAt(phases, sample), what: solved.problem };
     }
   };

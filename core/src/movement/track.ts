@@ -16,6 +16,7 @@ import {
   WEIGHT_BACK_PRESS,
   WEIGHT_WITH_TOE_DOWN,
 } from "./authored-keys.ts";
+import { carryArm, mayCarry } from "./carried-arm.ts";
 import { footContacts } from "./foot-contacts.ts";
 import type { DECLARED_FEATURES, KeyBreath, Movement, MovementKey } from "./format.ts";
 import {
@@ -199,6 +200,10 @@ export function trackOf(
       if (choice.weightBack) values[slot("press")] = WEIGHT_BACK_PRESS;
     }
   const rising = !seated && keys.some(({ seat }) => seat);
+  if (choice.carried !== undefined) {
+    if (rising || !mayCarry(authored, choice, build)) return null;
+    carryArm(keys, choice.carried, lead);
+  }
   const hands = handContacts(lead, choice, build);
   // A hand that rests or holds on closes no fist of the movement's.
   for (const { values } of keys)

@@ -1,5 +1,5 @@
 import { type HandSupport, isHandSupported, SUPPORT_NAMES } from "../body/supports.ts";
-import { otherSide, type Side } from "../side.ts";
+import { otherSide, SIDES, type Side } from "../side.ts";
 
 export const VARIANT_KINDS = ["standing", "supported", "seated", "water"] as const;
 /** The ways to do a movement that differ in what carries the body. */
@@ -37,6 +37,8 @@ export interface VariantSpec {
   readonly toeDown: boolean;
   /** The arms that move; the other hand rests. The side that holds means that the other hand rests too. */
   readonly arms: "both" | Side;
+  /** The arm that the other hand carries from under its forearm; absent where each moves of itself. Only with nothing held. */
+  readonly carried?: Side;
   readonly sizes: Sizes;
   /** Weight kept back over the heels, which spares the ankles. */
   readonly weightBack: boolean;
@@ -67,6 +69,7 @@ export const mirrorVariant = (choice: VariantSpec): VariantSpec => ({
   ...choice,
   hold: choice.hold && { ...choice.hold, hand: inMirror(choice.hold.hand) },
   arms: inMirror(choice.arms),
+  ...(choice.carried && { carried: otherSide(choice.carried) }),
   sizes: { ...choice.sizes, armLeft: choice.sizes.armRight, armRight: choice.sizes.armLeft },
 });
 
@@ -79,12 +82,14 @@ const holdCode = (hold: HandSupport | null): number =>
   hold === null ? 0 : 1 + SUPPORT_NAMES.indexOf(hold.by) * HANDS.length + HANDS.indexOf(hold.hand);
 
 /** All choices have numbers below this. */
-export const VARIANT_CODES = VARIANT_KINDS.length * HOLD_CODES * DEPTHS.length * HANDS.length * 4 * SIZE_CODES ** 4;
+export const VARIANT_CODES =
+  VARIANT_KINDS.length * HOLD_CODES * DEPTHS.length * HANDS.length * HANDS.length * 4 * SIZE_CODES ** 4;
 
 /** A number that is the same for the same choice and differs for any other. */
-export function variantCode({ kind, hold, depth, toeDown, arms, sizes, weightBack }: VariantSpec): number {
+export function variantCode({ kind, hold, depth, toeDown, arms, carried, sizes, weightBack }: VariantSpec): number {
   let code = VARIANT_KINDS.indexOf(kind) * HOLD_CODES + holdCode(hold);
   code = (code * DEPTHS.length + DEPTHS.indexOf(depth)) * HANDS.length + HANDS.indexOf(arms);
+  code = code * HANDS.length + (carried === undefined ? 0 : 1 + SIDES.indexOf(carried));
   code = 4 * code + (toeDown ? 2 : 0) + (weightBack ? 1 : 0);
   code = (code * SIZE_CODES + sizes.armLeft) * SIZE_CODES + sizes.armRight;
   return (code * SIZE_CODES + sizes.trunk) * SIZE_CODES + sizes.legs;

@@ -26,6 +26,10 @@ export function MeasuredFields({ fields }: { fields: Fields }) {
           <SelectField field={fields.legRight} label="Right leg" options={LEG_STATES} />
         </div>
         <p className="text-sand-600">
+          The other hand carries an arm from under the forearm, in movements that both arms do alike, to 90° at most. Choose this
+          only if their physiotherapist or doctor agrees, and never in the first weeks after a stroke, an injury or an operation.
+        </p>
+        <p className="text-sand-600">
           Legs from the hip bone's outer point to the floor, barefoot; arms from the shoulder's tip to the tip of the middle
           finger. Leave empty to estimate them from height.
         </p>

@@ -88,9 +88,17 @@ export const MONDAY_PEOPLE: readonly DemoPerson[] = [
     released: 0,
   },
   {
-    person: person("Noor", 1950, 165, 69, "sling for the left arm", "One usable arm since an accident at sea.", {
-      arms: [{ kind: "still" }, WHOLE],
-    }),
+    person: person(
+      "Noor",
+      1950,
+      165,
+      69,
+      "sling for the left arm",
+      "One usable arm since an accident at sea. Carries the other with it.",
+      {
+        arms: [{ kind: "carried" }, WHOLE],
+      },
+    ),
     groups,
     about: { hopes: "To be in the same movement as everyone.", mayTouch: "ask", mayWrite: "yes" },
     caps: [
@@ -98,6 +106,13 @@ export const MONDAY_PEOPLE: readonly DemoPerson[] = [
         limit: { channel: "barredFeature", limit: "holdsWithLeft" },
         reason: "the left arm does not move",
         source: "own word",
+        strength: "firm",
+        set: 1,
+      },
+      {
+        limit: { channel: "motion", motion: "shoulderElevation", side: "left", limit: 70 },
+        reason: "carried with the right hand, no higher than this",
+        source: "her physiotherapist",
         strength: "firm",
         set: 1,
       },

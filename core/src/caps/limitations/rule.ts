@@ -29,6 +29,7 @@ export type Area = (typeof AREAS)[number];
 export const AFFECTED_FEATURES = {
   holdsWithAffected: ["holdsWithLeft", "holdsWithRight"],
   fistAffected: ["leftFist", "rightFist"],
+  affectedArmCarried: ["leftArmCarried", "rightArmCarried"],
   liftsAffectedLegOut: ["liftsLeftLegOut", "liftsRightLegOut"],
   affectedFootTurns: ["leftFootTurns", "rightFootTurns"],
   turnsOverAffectedLeg: ["turnsOverLeftLeg", "turnsOverRightLeg"],

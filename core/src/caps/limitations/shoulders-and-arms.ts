@@ -28,6 +28,7 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
       firm({ channel: "handHeight", side: "affected", limit: "shoulder" }, { phases: ["acute", "healing"] }),
       firm({ channel: "handWeight", side: "affected", limit: 0 }, { phases: ["acute", "healing"] }),
       firm({ channel: "barredFeature", limit: "holdsWithAffected" }, { phases: ["acute", "healing"] }),
+      firm({ channel: "barredFeature", limit: "affectedArmCarried" }, { phases: ["acute"] }),
     ],
     cautions: ["doNotLiftArm"],
     source: USUAL_PRACTICE,
@@ -69,6 +70,7 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
     waits: { phases: ["acute", "healing"], interim: ARM_RESTS },
     proposals: [
       firm({ channel: "barredFeature", limit: "holdsWithAffected" }, { phases: ["acute", "healing"] }),
+      firm({ channel: "barredFeature", limit: "affectedArmCarried" }, { phases: ["acute"] }),
       firm(
         { channel: "motion", motion: "shoulderOutwardTurn", side: "affected", limit: 30 },
         { kinds: ["anatomic"], phases: ["acute", "healing"] },
@@ -136,6 +138,7 @@ export const SHOULDERS_AND_ARMS: readonly LimitationRule[] = [
     timed: true,
     proposals: [
       firm({ channel: "barredFeature", limit: "holdsWithAffected" }, { phases: ["acute", "healing"] }),
+      firm({ channel: "barredFeature", limit: "affectedArmCarried" }, { phases: ["acute"] }),
       comfort({ channel: "barredFeature", limit: "fistAffected" }, { phases: ["acute", "healing"] }),
     ],
     cautions: ["cannotGripRail"],

@@ -1,4 +1,4 @@
-import { buildOf, USUAL_BODY, USUAL_BUILD } from "@able-tide/core/body/build";
+import { buildOf, USUAL_BODY, USUAL_BUILD, WHOLE } from "@able-tide/core/body/build";
 import type { Cap, CapLimit } from "@able-tide/core/caps/cap";
 import { capOf } from "@able-tide/core/caps/cap.fixture";
 import { fitCell } from "@able-tide/core/fit/cell";
@@ -8,7 +8,7 @@ import { load } from "@able-tide/core/movement/library.fixture";
 import { FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
 import { OPEN_HALL } from "@able-tide/core/venues/resources";
 import { describe, expect, test } from "vitest";
-import { viewCell } from "./cell-view.ts";
+import { CARRY_WITH_CARE, viewCell } from "./cell-view.ts";
 
 const variants = createVariantCache();
 const ROUNDS = 6;
@@ -89,6 +89,21 @@ describe("a cell as people read it", () => {
       { channel: "standingMinutes", limit: 60 },
     );
     expect(why).toEqual([{ limit: "Left hand: up to chest height", reason: "sore; source: the clinic" }]);
+  });
+
+  test("an arm that the other hand carries is said, with the care it needs", () => {
+    const carried = buildOf({ ...USUAL_BODY, arms: [{ kind: "carried" }, WHOLE] }, 1.65);
+    const movement = load("settling-breath");
+    const turns = leadingSides(movement).map((lead) => ({ lead, rounds: ROUNDS }));
+    const planned = { plannedVariant: FULL_STANDING_VARIANT, turns, breathSeconds: 8, stature: 1.65, caps: [] };
+    const cell = fitCell({ movement, build: carried, ...planned, ...ALONE }, variants);
+    expect(viewCell(cell, FULL_STANDING_VARIANT, { repetitions: ROUNDS, hold: null, paused: false })).toMatchObject({
+      whole: false,
+      brief: "right hand carries the left forearm from below",
+      care: CARRY_WITH_CARE,
+      why: [],
+    });
+    expect(view("settling-breath").care).toBeUndefined();
   });
 
   test("a hand that rests is named once", () => {

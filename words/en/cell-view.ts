@@ -24,6 +24,9 @@ const BLOCKED_BY: Readonly<Record<NonNullable<CellReading["blockedBy"]>, string>
   noVariant: "No variant of this movement suits this participant's body",
 };
 
+/** What to look after where one hand carries the other arm. */
+export const CARRY_WITH_CARE = "Hold the forearm near the elbow. Never pull the hand or wrist; stop if the shoulder hurts.";
+
 /** One thing that is done differently, in a few words. */
 export function formatCellChange(change: CellChange): string {
   switch (change.change) {
@@ -82,7 +85,12 @@ export function viewCell(cell: FittedCell, plannedVariant: VariantSpec, planned:
   const { changes, because, blockedBy, ...figures } = readCell(cell, plannedVariant, planned);
   const why = whyOfCaps(because);
   if (blockedBy !== null) why.push({ limit: BLOCKED_BY[blockedBy], reason: null });
-  return { ...figures, brief: [...new Set(changes.map(formatCellChange))].join(", "), why };
+  return {
+    ...figures,
+    ...(figures.choice?.carried && { care: CARRY_WITH_CARE }),
+    brief: [...new Set(changes.map(formatCellChange))].join(", "),
+    why,
+  };
 }
 
 /** A whole row, one view a plan item. */

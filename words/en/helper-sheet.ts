@@ -1,4 +1,5 @@
 import type { HelpNote } from "@able-tide/core/fit/helper-sheet";
+import { otherSide } from "@able-tide/core/side";
 import { formatHandSupport } from "./body.ts";
 
 const WHILE = { rising: "standing up: ", sitting: "sitting down: ", moving: "" } as const;
@@ -10,6 +11,8 @@ export function formatHelpNote(note: HelpNote): string {
       return "stands up before the others";
     case "sitsFirst":
       return "sits down first";
+    case "carries":
+      return `${otherSide(note.arm)} hand under the ${note.arm} forearm, near the elbow; nothing pulls on the ${note.arm} hand`;
     case "bothHandsFixed":
       return "both hands on fixed support while standing";
     case "nearCap":

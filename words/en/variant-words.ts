@@ -14,9 +14,6 @@ export interface VariantWords {
 /** Cue for someone who holds on with both hands, where the arms are part of the movement. */
 const BOTH_HANDS_HELD = "Hold on with both hands and let the rest of the body move.";
 
-/** Care for someone whose other hand carries an arm. */
-const CARRIED = "Hold the forearm from below, near the elbow. Never pull the hand or the wrist. Stop if the shoulder hurts.";
-
 const stated = (cues: Cues | undefined): Cues =>
   Object.fromEntries(Object.entries(cues ?? {}).filter(([, words]) => words !== undefined && words !== ""));
 
@@ -26,7 +23,7 @@ const stated = (cues: Cues | undefined): Cues =>
  */
 export function variantWords(
   movement: Movement,
-  { kind, hold, arms, carried }: Pick<VariantSpec, "kind" | "hold" | "arms" | "carried">,
+  { kind, hold, arms }: Pick<VariantSpec, "kind" | "hold" | "arms">,
 ): VariantWords {
   const form = movement.forms[kind];
   const own = form === undefined || form === false ? {} : form;
@@ -46,7 +43,6 @@ export function variantWords(
       ...stated(oneHand[0]?.cues),
       ...stated(oneHand[1]?.cues),
       ...(moving === 0 && movement.oneHand ? { do: BOTH_HANDS_HELD } : {}),
-      ...(carried ? { watch: CARRIED } : {}),
     },
     says: keys.map(({ say }, i) => says.reduce((said, each) => each?.[i] ?? said, say) ?? ""),
   };

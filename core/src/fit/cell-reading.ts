@@ -27,7 +27,7 @@ export type CellChange =
   | { readonly change: "breathesAlong" | "rests" };
 
 /** A fitted cell as its figures and codes: a `CellView` before its sentences are made. */
-export interface CellReading extends Omit<CellView, "brief" | "why"> {
+export interface CellReading extends Omit<CellView, "brief" | "care" | "why"> {
   /** What is done differently, most important first, three at most; empty when whole. */
   readonly changes: readonly CellChange[];
   /** Caps that the planned variant would break. */

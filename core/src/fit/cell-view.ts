@@ -20,6 +20,8 @@ export interface CellView {
   readonly whole: boolean;
   /** What is done differently, in a few words; empty when whole. */
   readonly brief: string;
+  /** What to look after, a sentence or two; absent where there is nothing. */
+  readonly care?: string;
   /** Why, one a cap. */
   readonly why: readonly Why[];
   /** Repetitions done of those planned. */

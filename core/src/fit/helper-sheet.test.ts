@@ -27,6 +27,14 @@ const BLOCKS = [
 const held: VariantSpec = { ...FULL_STANDING_VARIANT, kind: "supported", hold: onRail("left") };
 const helped: VariantSpec = { ...held, hold: { by: "helper", hand: "right" } };
 
+test("who carries one arm with the other hand is named with those who hold on", () => {
+  const carries = { ...FULL_SEATED_VARIANT, carried: "left" } as const;
+  const [first] = helperSheet(BLOCKS, [{ id: "1", name: "Ann", cells: [cell(carries), cell(FULL_SEATED_VARIANT)], caps: [] }]);
+  expect(first?.needed.map(({ kind, note }) => [kind, formatHelpNote(note)])).toEqual([
+    ["hold", "right hand under the left forearm, near the elbow; nothing pulls on the left hand"],
+  ]);
+});
+
 test("hands first, then who is near their cap, who gets up or sits down, who holds on", () => {
   const people = [
     { id: "1", name: "Ann", cells: [cell(FULL_SEATED_VARIANT), cell(held)], caps: [] },

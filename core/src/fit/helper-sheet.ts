@@ -5,6 +5,7 @@ import { isStanding } from "../caps/cap-violations.ts";
 import { strictestNumber } from "../caps/effective.ts";
 import { supportModeOf } from "../movement/support-mode.ts";
 import type { VariantKind } from "../movement/variant.ts";
+import type { Side } from "../side.ts";
 import type { CellView } from "./cell-view.ts";
 
 /** What someone needs of a helper in one block, most urgent first. */
@@ -15,7 +16,8 @@ export type HelpKind = (typeof HELP_KINDS)[number];
 export type HelpNote =
   | { readonly note: "standsFirst" | "sitsFirst" | "bothHandsFixed" }
   | { readonly note: "nearCap"; readonly while: "rising" | "sitting" | "moving"; readonly demand: number; readonly cap: number }
-  | { readonly note: "support"; readonly hold: HandSupport };
+  | { readonly note: "support"; readonly hold: HandSupport }
+  | { readonly note: "carries"; readonly arm: Side };
 
 /** What one participant needs of a helper in one plan item. */
 export interface HelpNeeded {
@@ -61,6 +63,7 @@ function neededIn({ id, name, caps }: HelpedPerson, cell: CellView, before: Cell
     const byHelper = supportModeOf(cell.choice) === "helper";
     need(byHelper ? "hand" : "hold", { note: "support", hold: cell.choice.hold });
   }
+  if (cell.choice?.carried) need("hold", { note: "carries", arm: cell.choice.carried });
   if (stands && cell.hold === null && cap !== null && cell.steadiness > cap - NEAR_THE_CAP)
     need("near", { note: "nearCap", while: "moving", demand: cell.steadiness, cap });
   return needed;

@@ -78,7 +78,7 @@ describe("an arm that the other hand carries", () => {
           for (const sample of each(samples))
             expect(reading(samples, sample, "shoulderElevation", "left")).toBeLessThanOrEqual(CARRIED_UP_TO + 1e-9);
         }
-    expect(variants).toBeGreaterThan(60);
+    expect(variants).toBeGreaterThan(50);
     const free = sampleTrack(present(trackOf(load("row-lift-and-settle"), FULL_STANDING_VARIANT, "right"), "free"));
     expect(Math.max(...each(free).map((sample) => reading(free, sample, "shoulderElevation", "left")))).toBeGreaterThan(110);
   });
@@ -157,6 +157,7 @@ describe("an arm that the other hand carries", () => {
   test.each([
     ["arms that do not do the same", "slow-punch", STANDING],
     ["arms that hang still", "chin-glide", STANDING],
+    ["hands that have work of their own", "fist-and-open", STANDING],
     ["hands that rest on the body", "warm-the-low-back", STANDING],
     ["a hand on the rail", "shift-and-press", { ...STANDING, kind: "supported", hold: { by: "rail", hand: "right" } }],
     ["one arm alone", "shift-and-press", { ...STANDING, arms: "left" }],

@@ -3,6 +3,7 @@ import { type SidedSlot, sidedSlot } from "../body/pose.ts";
 import { itemAt, numberAt } from "../checked-access.ts";
 import { otherSide, type Side } from "../side.ts";
 import { ARM_ANGLES, type AuthoredKey, LEAD, ownSide } from "./authored-keys.ts";
+import type { Movement } from "./format.ts";
 import type { VariantSpec } from "./variant.ts";
 
 /**
@@ -38,19 +39,29 @@ const armsMove = (keys: readonly AuthoredKey[]): boolean =>
 const touchesBody = (keys: readonly AuthoredKey[]): boolean =>
   keys.some(({ anchors }) => anchors.some((anchor) => anchor !== null));
 
+/** What a movement is for where the hands themselves do the work: a hand that carries cannot, one without strength neither. */
+const FOR_HANDS = "hands and wrists";
+
 /**
  * Whether a variant may carry an arm at all: nothing is held, it is on land, this body has that arm and a hand to carry it, both
- * arms move alike and neither hand rests on the body. Whether the hand gets there all along shows when it is solved.
+ * arms move alike, neither hand rests on the body and the movement is not for the hands. Whether the hand gets there all along shows when it is solved.
  *
+ * @param movement that is done
  * @param keys of the variant, before sizes
  * @param choice the variant, with the arm that is to be carried
  * @param build whose body does it
  */
-export const mayCarry = (keys: readonly AuthoredKey[], choice: VariantSpec, build: Build): boolean =>
+export const mayCarry = (
+  { purpose }: Pick<Movement, "purpose">,
+  keys: readonly AuthoredKey[],
+  choice: VariantSpec,
+  build: Build,
+): boolean =>
   choice.hold === null &&
   choice.arms === "both" &&
   choice.kind !== "water" &&
   carriedArmOf(build) === choice.carried &&
+  !purpose.includes(FOR_HANDS) &&
   handsMoveTogether(keys) &&
   armsMove(keys) &&
   !touchesBody(keys);

@@ -201,7 +201,7 @@ export function trackOf(
     }
   const rising = !seated && keys.some(({ seat }) => seat);
   if (choice.carried !== undefined) {
-    if (rising || !mayCarry(authored, choice, build)) return null;
+    if (rising || !mayCarry(movement, authored, choice, build)) return null;
     carryArm(keys, choice.carried, lead);
   }
   const hands = handContacts(lead, choice, build);

@@ -96,6 +96,7 @@ export function PersonSheet({ person, facts, notes, note, withdraw, mayWithdrawG
               </div>
             </div>
             {facts.length > 0 && <FactList facts={facts} look="mt-3 rounded-[12px] border-2 border-signal-300 p-3" />}
+            {person.cell?.care && <p className="mt-3 font-bold">{person.cell.care}</p>}
             {person.cell?.why.map((why) => (
               <p key={why.limit} className="mt-3">
                 {formatWhy(why)}.

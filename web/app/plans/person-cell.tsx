@@ -65,6 +65,7 @@ export const PersonCell = memo(function PersonCell(props: Props) {
       ) : (
         <div>
           {cell.brief && <p className="font-bold">{sentenceCase(cell.brief)}.</p>}
+          {cell.care && <p>{cell.care}</p>}
           {(explained === null || explained.caps.length === 0) && cell.why.map((why) => <p key={why.limit}>{formatWhy(why)}.</p>)}
           {explained === null && cell.why.length > 1 && <p className="text-sand-600">Finding which cap makes the difference…</p>}
           {explained && explained.caps.length > 1 && <p>These {explained.caps.length} caps together:</p>}

@@ -44,9 +44,9 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
           dequal(cells[at]?.choice, cell?.choice),
       );
       if (!cell || (again >= 0 && again < i)) return [];
-      const { form, level, hold, lighterSide, brief, choice, rounds, holdSeconds = null } = cell;
+      const { form, level, hold, lighterSide, brief, care, choice, rounds, holdSeconds = null } = cell;
       const sides = item.turns.map(({ lead }) => (item.movement.sided ? lead : null)).filter((lead) => lead !== null);
-      const own = { sides, form, level, hold, lighterSide, brief, choice, rounds, holdSeconds };
+      const own = { sides, form, level, hold, lighterSide, brief, care, choice, rounds, holdSeconds };
       return [{ id: item.id, ...performedBy(item, cell.holdSeconds), ...own }];
     }),
   };
@@ -83,6 +83,7 @@ function CardRow({
           {choice &&
             ` · ${block.holdSeconds ? `hold ${block.holdSeconds} s, ` : ""}${count(block.rounds, "time", "times")}${block.sides.length > 1 ? " each side" : ""}${movement.reversal === "halves" ? ", half of them the other way" : ""}`}
         </p>
+        {block.care && <p>{block.care}</p>}
       </div>
       {form && (
         <FigureStrip

@@ -3,7 +3,6 @@ import { column, MIDLINE_RANGES, type MidlineColumn, SIDED_RANGES, type SidedCol
 import { REFERENCE_STATURE } from "../body/segments.ts";
 import { itemAt, numberAt } from "../checked-access.ts";
 import { readDemand } from "../movement/demand.ts";
-import { FEATURES } from "../movement/features.ts";
 import type { Movement } from "../movement/format.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
@@ -15,7 +14,7 @@ import { shapesOf } from "./candidates.ts";
 import { leadingSides } from "./variant-cache.ts";
 
 /** Bumped whenever the body model changes what a summary says, so that kept ones are made anew. */
-export const SUMMARY_VERSION = 3;
+export const SUMMARY_VERSION = 4;
 
 const MIDLINE_PEAKS = ["lowBackLoad", "handSeparation"] as const satisfies readonly MidlineColumn[];
 const SIDED_PEAKS = [
@@ -31,12 +30,13 @@ const SIDED_PEAKS = [
   "kneeLoad",
   "footShare",
 ] as const satisfies readonly SidedColumn[];
+type MidlineRange = (typeof MIDLINE_RANGES)[number]["name"];
 export type SidedPeak = (typeof SIDED_PEAKS)[number];
 
 /** Shares of a repetition, left and right. */
 const PAIRS = ["oneLeg", "longestOneLeg", "toeDown", "longestToeDown", "handAboveShoulder", "heldOut", "handOutOfSight"] as const;
 /** Of an average body at a usual breath length. */
-const SINGLES = ["steadiness", "quietSteadiness", "leastMargin", "features", "steps"] as const;
+const SINGLES = ["steadiness", "quietSteadiness", "leastMargin", "steps"] as const;
 type SummaryPair = (typeof PAIRS)[number];
 type SummarySingle = (typeof SINGLES)[number];
 
@@ -110,7 +110,6 @@ function writeSummary(movement: Movement, { choice, lead }: SummarisedVariant, i
     steadiness: demand.balance.total,
     quietSteadiness: demand.quietSteadiness,
     leastMargin: demand.leastMargin.metres,
-    features: FEATURES.reduce((bits, name, i) => bits + (reading.features.has(name) ? 2 ** i : 0), 0),
     steps: reading.steps.length,
   };
   SINGLES.forEach((name, i) => {
@@ -147,6 +146,22 @@ export const peakOf = ({ values }: Summaries, variant: number, name: SidedPeak, 
 /** The higher of both sides' peaks of the variant with this number. */
 export const peakOfSides = (summaries: Summaries, variant: number, name: SidedPeak): number =>
   Math.max(...SIDES.map((side) => peakOf(summaries, variant, name, side)));
+
+/**
+ * The furthest that some ranges of the midline go either way over a repetition.
+ *
+ * @param summaries of a movement
+ * @param variant its number
+ * @param names of the ranges
+ * @returns degrees, never negative
+ */
+export const furthestOf = ({ values }: Summaries, variant: number, names: readonly MidlineRange[]): number =>
+  Math.max(
+    ...names.flatMap((name) => {
+      const first = variant * SUMMARY_WIDTH + 2 * RANGES.indexOf(column(name));
+      return [Math.abs(itemAt(values, first)), Math.abs(itemAt(values, first + 1))];
+    }),
+  );
 
 /** Balance demand of the variant with this number for an average body at a usual breath length, 0 to 10. */
 export const balanceDemandOf = ({ values }: Summaries, variant: number): number =>

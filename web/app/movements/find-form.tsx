@@ -1,3 +1,4 @@
+import { BODY_PARTS } from "@able-tide/core/movement/body-parts";
 import { PURPOSES } from "@able-tide/core/movement/format";
 import { VARIANT_KINDS } from "@able-tide/core/movement/variant";
 import { purposeLabel } from "@able-tide/words/movement";
@@ -9,7 +10,7 @@ import { type Finding, SPARES } from "./finding.ts";
 const any = (word: string) => ["", word] as const;
 
 /**
- * Narrows the library: by words, purpose, variant, and what is to be spared. It is an address, so it can be kept and
+ * Narrows the library: by words, purpose, part of the body, variant, and what is to be spared. It is an address, so it can be kept and
  * shared.
  */
 export function FindForm({ finding }: { finding: Finding }) {
@@ -19,7 +20,7 @@ export function FindForm({ finding }: { finding: Finding }) {
     <Form
       method="get"
       role="search"
-      className="mb-6 grid items-end gap-4 sm:grid-cols-2 lg:grid-cols-[1.3fr_1fr_0.8fr_1.3fr_auto]"
+      className="mb-6 grid items-end gap-4 sm:grid-cols-2 lg:grid-cols-[1.2fr_1fr_0.8fr_0.8fr_1.4fr_auto]"
       onChange={(event) => {
         if (event.target instanceof HTMLSelectElement) submit(event.currentTarget, { preventScrollReset: true });
       }}
@@ -29,6 +30,11 @@ export function FindForm({ finding }: { finding: Finding }) {
         field={field("purpose")}
         label="Purpose"
         options={[any("any"), ...PURPOSES.map((purpose) => [purpose, purposeLabel(purpose)] as const)]}
+      />
+      <SelectField
+        field={field("part")}
+        label="Body part"
+        options={[any("any"), ...BODY_PARTS.map((part) => [part, part] as const)]}
       />
       <SelectField
         field={field("form")}

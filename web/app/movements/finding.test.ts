@@ -17,7 +17,15 @@ const movement: Movement = {
   vary: {},
   cues: { do: "Press both palms forward." },
 };
-const demand = { balance: 3.4, handsOver: "chest", loadedKnee: 41, lowest: null } as const;
+const demand = {
+  balance: 3.4,
+  handsOver: "chest",
+  loadedKnee: 41,
+  neck: 4,
+  spine: 22,
+  parts: ["shoulders", "knees"],
+  lowest: null,
+} as const;
 const found = (search: string, what: Parameters<typeof isFound>[2] = demand) =>
   isFound(readFinding(new URLSearchParams(search)), movement, what);
 
@@ -35,13 +43,17 @@ describe("a movement is found", () => {
     ["spares=steadiness", true],
     ["spares=shoulder", true],
     ["spares=knee", false],
+    ["spares=neck", true],
+    ["spares=spine", false],
+    ["part=knees", true],
+    ["part=neck", false],
     ["words=press&purpose=steadiness&spares=knee", false],
   ])("by %j: %s", (search, is) => {
     expect(found(search)).toBe(is);
   });
 
   test("by what its easier forms spare, once they are known", () => {
-    const easier = { ...demand, lowest: { balance: 1, handsOver: null, loadedKnee: 0 } };
+    const easier = { ...demand, lowest: { balance: 1, handsOver: null, loadedKnee: 0, neck: 0, spine: 0 } };
     expect(found("spares=knee", demand)).toBe(false);
     expect(found("spares=knee", easier)).toBe(true);
   });
@@ -52,6 +64,7 @@ describe("a movement is found", () => {
 
   test("one that is only done in water spares nothing known", () => {
     expect(found("spares=steadiness", null)).toBe(false);
+    expect(found("part=knees", null)).toBe(false);
     expect(found("", null)).toBe(true);
   });
 });

@@ -1,5 +1,6 @@
 import { USUAL_BUILD } from "@able-tide/core/body/build";
 import {
+  column,
   handOver,
   LANDMARK_TOLERANCE,
   LANDMARKS,
@@ -9,8 +10,9 @@ import {
 } from "@able-tide/core/body/channels";
 import { REFERENCE_STATURE } from "@able-tide/core/body/segments";
 import { numberAt } from "@able-tide/core/checked-access";
-import { balanceDemandOf, canBeDone, peakOfSides, type Summaries } from "@able-tide/core/fit/summary";
+import { balanceDemandOf, canBeDone, furthestOf, peakOfSides, type Summaries } from "@able-tide/core/fit/summary";
 import { leadingSides } from "@able-tide/core/fit/variant-cache";
+import { type BodyPart, bodyPartsOf } from "@able-tide/core/movement/body-parts";
 import type { Demand } from "@able-tide/core/movement/demand";
 import type { Movement } from "@able-tide/core/movement/format";
 import { FULL_SIZE, FULL_STANDING_VARIANT, type VariantKind } from "@able-tide/core/movement/variant";
@@ -29,17 +31,32 @@ interface DemandFigures {
   readonly handsOver: Landmark | null;
   /** Greatest flexion of a knee that carries weight, degrees. */
   readonly loadedKnee: number;
+  /** How far the neck and the spine bend or turn either way, degrees. */
+  readonly neck: number;
+  readonly spine: number;
 }
 
 /** Demand of a movement in its fullest land variant, and the lowest possible. */
 export interface MovementDemand extends DemandFigures {
   readonly form: VariantKind;
+  /** The parts of the body that it moves. */
+  readonly parts: readonly BodyPart[];
   /** The lowest over all its land variants of at least half the size, each for itself; null until it is calculated. */
   readonly lowest: DemandFigures | null;
 }
 
 const MIDDLING = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
 const HALF = FULL_SIZE / 2;
+
+const NECK = ["headFlexion", "headSideBend", "headRotation"] as const;
+const SPINE = ["spineFlexion", "spineSideBend", "spineRotation"] as const;
+
+const furthest = (demands: readonly Demand[], names: readonly (typeof NECK | typeof SPINE)[number][]): number =>
+  Math.max(
+    ...demands.flatMap(({ highest, lowest }) =>
+      names.flatMap((name) => [highest, lowest].map((values) => Math.abs(numberAt(values, column(name))))),
+    ),
+  );
 
 const most = (demands: readonly Demand[], name: SidedColumn): number =>
   Math.max(...demands.flatMap((demand) => SIDES.map((side) => numberAt(demand.highest, sidedColumn(name, side)))));
@@ -58,6 +75,8 @@ function lowestDemandOf(summaries: Summaries): DemandFigures | null {
     balance: lowest((form) => balanceDemandOf(summaries, form)),
     handsOver: handsOver((landmark) => lowest((form) => peakOfSides(summaries, form, handOver(landmark)))),
     loadedKnee: lowest((form) => peakOfSides(summaries, form, "loadedKnee")),
+    neck: lowest((form) => furthestOf(summaries, form, NECK)),
+    spine: lowest((form) => furthestOf(summaries, form, SPINE)),
   };
 }
 
@@ -87,6 +106,9 @@ export function movementDemandSummary(movement: Movement): MovementDemand | null
       balance: Math.max(...demands.map((demand) => demand.balance.total)),
       handsOver: handsOver((landmark) => most(demands, handOver(landmark))),
       loadedKnee: Math.max(0, most(demands, "loadedKnee")),
+      neck: furthest(demands, NECK),
+      spine: furthest(demands, SPINE),
+      parts: bodyPartsOf(movement, demands),
       lowest: lowestKnown.get(contentHash(movement)) ?? null,
     };
   }

@@ -20,12 +20,12 @@ export function FindForm({ finding }: { finding: Finding }) {
     <Form
       method="get"
       role="search"
-      className="mb-6 grid items-end gap-4 sm:grid-cols-2 lg:grid-cols-[1.2fr_1fr_0.8fr_0.8fr_1.4fr_auto]"
+      className="mb-6 grid grid-cols-2 items-end gap-4 lg:grid-cols-[1.2fr_1fr_0.8fr_0.8fr_1.4fr_auto]"
       onChange={(event) => {
         if (event.target instanceof HTMLSelectElement) submit(event.currentTarget, { preventScrollReset: true });
       }}
     >
-      <TextField field={field("words")} label="Find" hint="Name, purpose or cue" />
+      <TextField field={field("words")} label="Find" hint="Name, purpose or cue" className="max-lg:col-span-2" />
       <SelectField
         field={field("purpose")}
         label="Purpose"
@@ -45,9 +45,12 @@ export function FindForm({ finding }: { finding: Finding }) {
         field={field("spares")}
         label="Easier on"
         hint="In at least one variant"
+        className="max-sm:col-span-2"
         options={[any("No preference"), ...SPARES.map(({ name, label }) => [name, label] as const)]}
       />
-      <Button look="plain">Find</Button>
+      <Button look="plain" className="max-sm:col-span-2">
+        Find
+      </Button>
     </Form>
   );
 }

@@ -48,7 +48,7 @@ export function MovementCard({ movement, shipped, demand }: Props) {
         {!shipped && " · added by you"}
       </p>
       <p className="mt-1">{movement.cues.do}</p>
-      {demand && demand.parts.length > 0 && <p className="mt-1">Moves {demand.parts.join(", ")}.</p>}
+      {demand && demand.parts.length > 0 && <p className="mt-1">Moves: {demand.parts.join(", ")}</p>}
       <p className="mt-1 font-semibold">{demandWords(demand)}</p>
       <div className="mt-auto flex flex-wrap items-center gap-2 pt-2">
         {VARIANT_KINDS.filter((kind) => (movement.forms[kind] ?? false) !== false).map((kind) => (

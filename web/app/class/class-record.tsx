@@ -3,9 +3,9 @@ import type { ClassStep } from "@able-tide/core/class/class-steps";
 import type { ClassState } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
 import { joinedCell } from "@able-tide/core/fit/joined-cell";
-import { taughtName } from "@able-tide/core/movement/format";
 import { joinedName, joinedPasses } from "@able-tide/core/schedule/joined-passes";
 import { effortWords, observationLabel } from "@able-tide/words/class";
+import { formatClassStep } from "@able-tide/words/class-step";
 import { ScrollArea } from "../kit/scroll-area.tsx";
 import { VariantSymbol } from "../kit/variant-symbol.tsx";
 
@@ -83,11 +83,11 @@ function RecordRow({ person, script, steps, state }: Props & { person: Props["sc
       })}
       <td className="p-3">
         {notes.map((note) => {
-          const block = script.blocks[steps[note.step]?.blockIndex ?? -1];
+          const where = formatClassStep(script.blocks, steps[note.step] ?? null);
           return (
             <span key={note.id} className="block font-semibold text-signal-700">
               {observationLabel(note.sign)}
-              {block && `, ${taughtName(block.movement)}`}
+              {where && `, ${where}`}
             </span>
           );
         })}

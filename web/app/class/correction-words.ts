@@ -1,9 +1,8 @@
 import type { ClassStep } from "@able-tide/core/class/class-steps";
 import type { ClassEvent } from "@able-tide/core/class/events";
 import type { ClassScript } from "@able-tide/core/class/script";
-import { taughtName } from "@able-tide/core/movement/format";
 import { effortWords, observationLabel } from "@able-tide/words/class";
-import { wayLabel } from "@able-tide/words/repetitions";
+import { formatClassStep } from "@able-tide/words/class-step";
 import type { CorrectingEvent } from "../../server/classes/corrections.ts";
 
 /** What the words about a class's record are made from. */
@@ -14,21 +13,16 @@ export interface Recorded {
   readonly events: readonly ClassEvent[];
 }
 
-/** A step as its movement and the side that leads: "Shift and press, left". */
-export function stepWords({ script: { blocks }, steps }: Pick<Recorded, "script" | "steps">, step: number): string {
-  const { blockIndex, side, way } = steps[step] ?? { blockIndex: -1, side: null, way: "forth" };
-  const block = blocks[blockIndex];
-  if (!block) return "";
-  return [taughtName(block.movement), side ?? "", wayLabel(block.movement, way)].filter((word) => word !== "").join(", ");
-}
-
 type Noted = Extract<ClassEvent, { readonly kind: "noted" }>;
 
 const nameOf = ({ script }: Recorded, personId: string): string =>
   script.people.find(({ id }) => id === personId)?.name ?? "Someone who was erased";
 
 const noteWords = (recorded: Recorded, { personId, sign, step }: Noted): string =>
-  [`${nameOf(recorded, personId)}: ${observationLabel(sign).toLowerCase()}`, stepWords(recorded, step)]
+  [
+    `${nameOf(recorded, personId)}: ${observationLabel(sign).toLowerCase()}`,
+    formatClassStep(recorded.script.blocks, recorded.steps[step] ?? null),
+  ]
     .filter((words) => words !== "")
     .join(", ");
 

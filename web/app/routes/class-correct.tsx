@@ -1,6 +1,7 @@
 import { classSteps } from "@able-tide/core/class/class-steps";
 import { classState } from "@able-tide/core/class/events";
 import { observationLabel } from "@able-tide/words/class";
+import { formatClassStep } from "@able-tide/words/class-step";
 import { data, Form, redirect } from "react-router";
 import type { GenericSchema, InferOutput } from "valibot";
 import { ClosingForm, MissedNoteForm } from "../../forms/correct-class-form.ts";
@@ -10,7 +11,6 @@ import { findClass, listEvents } from "../../server/classes/classes.ts";
 import { countClassAgain, withdrawalOf, withdrawClass } from "../../server/classes/corrections.ts";
 import { type AfterClass, recordAfterClass } from "../../server/classes/follow-ups.ts";
 import { AddMissedNote, CorrectClosing, CorrectPeople } from "../class/correct-record.tsx";
-import { stepWords } from "../class/correction-words.ts";
 import { formatDay } from "../days.ts";
 import { formDataOf, idOf, intentOf } from "../form-data.server.ts";
 import { isId } from "../ids.ts";
@@ -35,7 +35,7 @@ export async function loader(args: Route.LoaderArgs) {
   const [events, withdrawal] = await Promise.all([listEvents(scope, taught.id), withdrawalOf(scope, taught.id)]);
   const state = classState(events);
   const steps = classSteps(taught.script.blocks);
-  const wordsOf = (step: number) => stepWords({ script: taught.script, steps }, step);
+  const wordsOf = (step: number) => formatClassStep(taught.script.blocks, steps[step] ?? null);
   return {
     id: taught.id,
     title: `${taught.script.groupName}, ${formatDay(taught.day)}`,

@@ -42,6 +42,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
         name,
         from: parts[0]?.from ?? 0,
         hazards: [...new Set(hazards)].map(formatHazard),
+        turnsRound: parts.some(({ movement }) => movement.reversal === "halves"),
         needed: neededInAny(items.map((i) => sheet[i]?.needed ?? [])),
       };
     }),
@@ -91,11 +92,12 @@ export default function PlanHelperSheet({ loaderData }: Route.ComponentProps) {
       )}
       {notInWater.length > 0 && <p className="mb-2">Not in the water: {notInWater.join(", ")}.</p>}
       <ol className={large ? "" : "text-[0.9rem] leading-snug"}>
-        {blocks.map(({ id, name, from, needed, hazards }) => (
+        {blocks.map(({ id, name, from, needed, hazards, turnsRound }) => (
           <li key={id} className="grid break-inside-avoid grid-cols-[4.5rem_1fr] gap-x-3 border-t border-sand-300 py-1">
             <span className="text-right font-bold">{formatMinutes(from)}</span>
             <div>
               <h2 className="text-[1.05em]">{name}</h2>
+              {turnsRound && <p>Half the repetitions one way, then the other way.</p>}
               {hazards.map((hazard) => (
                 <p key={hazard} className="font-semibold">
                   {hazard}.

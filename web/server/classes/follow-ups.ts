@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { classSteps } from "@able-tide/core/class/class-steps";
 import { type ClassEvent, classState, type Observation } from "@able-tide/core/class/events";
-import { variantWords } from "@able-tide/words/variant-words";
+import { formatClassStep } from "@able-tide/words/class-step";
 import { recordAction } from "../audit/audit.ts";
 import type { Scope } from "../scope.ts";
 import { type ClassRecord, classesWithNotes, type NotedClass } from "./class-records.ts";
@@ -16,7 +16,7 @@ export interface NotedInClass {
   readonly personId: string;
   readonly name: string;
   readonly sign: Observation;
-  /** The movement that was being done. */
+  /** The movement that was being done, with its side and way. */
   readonly movement: string;
   /** Whether someone has to find out how it went on. */
   readonly asks: boolean;
@@ -29,7 +29,6 @@ function notesOf({ taught, events }: ClassRecord<NotedClass>): NotedInClass[] {
   const state = classState(events);
   const steps = classSteps(blocks);
   return state.notes.map(({ id, personId, step, sign }) => {
-    const block = blocks[steps[step]?.blockIndex ?? -1];
     const because = state.followedUp.get(id) ?? null;
     return {
       noteId: id,
@@ -39,7 +38,7 @@ function notesOf({ taught, events }: ClassRecord<NotedClass>): NotedInClass[] {
       personId,
       name: names.get(personId) ?? "",
       sign,
-      movement: block ? variantWords(block.movement, block.meant).name : "",
+      movement: formatClassStep(blocks, steps[step] ?? null),
       // A rest by choice says nothing.
       asks: sign !== "rested" && because === null,
       because,

@@ -235,32 +235,64 @@ export function repetitionsWithinHold(
 }
 
 /**
- * Repetitions that a cap leaves of those planned, where it speaks of repetitions.
+ * Repetitions that a cap leaves of those planned, where it speaks of repetitions. Passes of a combination count together: of
+ * one repetition in each of two passes, a cap of half of them leaves the second.
  *
  * @param moves whether the variant moves a part
+ * @param before repetitions planned of the same movement earlier in the same plan item
  */
-function roundsLeftBy({ limit }: Cap, planned: number, moves: (part: WholeOrPart) => boolean): number {
-  if (limit.channel === "rounds") return Math.min(planned, Math.floor(limit.limit));
+function roundsLeftBy({ limit }: Cap, planned: number, moves: (part: WholeOrPart) => boolean, before: number): number {
+  const ofFirst = (most: (count: number) => number): number =>
+    Math.min(planned, Math.max(0, most(before + planned) - most(before)));
+  if (limit.channel === "rounds") return ofFirst((count) => Math.min(count, Math.floor(limit.limit)));
   if (limit.channel !== "roundsShare" || !moves(limit.part)) return planned;
-  return Math.min(planned, Math.floor((limit.limit / PERCENT) * planned + 1e-9));
+  return ofFirst((count) => Math.floor((limit.limit / PERCENT) * count + 1e-9));
 }
 
-/** Repetitions that caps leave of those planned. @param moves whether the variant moves a part of the body */
+/**
+ * Repetitions that caps leave of those planned.
+ *
+ * @param caps of the participant
+ * @param kind of the variant
+ * @param moves whether the variant moves a part of the body
+ * @param planned whole repetitions
+ * @param before repetitions planned of the same movement earlier in the same plan item
+ */
 export const repetitionsAllowedMoving = (
   caps: readonly Cap[],
   kind: VariantKind,
   moves: (part: WholeOrPart) => boolean,
   planned: number,
-): number => Math.min(planned, ...caps.flatMap((cap) => (appliesTo(cap, kind) ? [roundsLeftBy(cap, planned, moves)] : [])));
+  before = 0,
+): number =>
+  Math.min(planned, ...caps.flatMap((cap) => (appliesTo(cap, kind) ? [roundsLeftBy(cap, planned, moves, before)] : [])));
 
 /**
  * Repetitions that caps leave of those planned; a cap on a part counts for the variants that move it.
  *
+ * @param caps of the participant
+ * @param kind of the variant
+ * @param extremes of the variant
  * @param planned whole repetitions
+ * @param before repetitions planned of the same movement earlier in the same plan item
  */
-export const repetitionsAllowed = (caps: readonly Cap[], kind: VariantKind, extremes: Extremes, planned: number): number =>
-  repetitionsAllowedMoving(caps, kind, (part) => movesPart(part, extremes), planned);
+export const repetitionsAllowed = (
+  caps: readonly Cap[],
+  kind: VariantKind,
+  extremes: Extremes,
+  planned: number,
+  before = 0,
+): number => repetitionsAllowedMoving(caps, kind, (part) => movesPart(part, extremes), planned, before);
 
-/** Repetitions that caps leave of those planned in every variant alike. @param planned whole repetitions */
-export const repetitionsAllowedInAllVariants = (caps: readonly Cap[], planned: number): number =>
-  Math.min(planned, ...caps.flatMap((cap) => (cap.forms === null ? [roundsLeftBy(cap, planned, (part) => part === "all")] : [])));
+/**
+ * Repetitions that caps leave of those planned in every variant alike.
+ *
+ * @param caps of the participant
+ * @param planned whole repetitions
+ * @param before repetitions planned of the same movement earlier in the same plan item
+ */
+export const repetitionsAllowedInAllVariants = (caps: readonly Cap[], planned: number, before = 0): number =>
+  Math.min(
+    planned,
+    ...caps.flatMap((cap) => (cap.forms === null ? [roundsLeftBy(cap, planned, (part) => part === "all", before)] : [])),
+  );

@@ -21,6 +21,8 @@ export interface CellInput {
   readonly pauseSeconds?: number;
   /** Sides that lead, in their order, with the repetitions planned of each. */
   readonly turns: readonly Turn[];
+  /** Repetitions of a side planned earlier in the same combination, which caps on repetitions count together; 0 where left out. */
+  readonly before?: number;
   /** The planned variant, which the group is shown. */
   readonly plannedVariant: VariantSpec;
   /** Metres. */

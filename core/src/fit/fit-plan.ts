@@ -1,9 +1,10 @@
 import type { WaterEquipment } from "../body/water-equipment.ts";
+import { itemAt } from "../checked-access.ts";
 import type { Movement } from "../movement/format.ts";
 import type { HoldPiece } from "../movement/timed-hold.ts";
 import type { VariantSpec } from "../movement/variant.ts";
 import type { PinnedVariant } from "../plan/pinned-variant.ts";
-import type { PlanItem } from "../plan/plan-item.ts";
+import { type PlanItem, planItemIdOf } from "../plan/plan-item.ts";
 import type { TeachingStyle } from "../plan/style.ts";
 import type { Turn } from "../schedule/count.ts";
 import type { VenueResources } from "../venues/resources.ts";
@@ -25,6 +26,8 @@ export interface FitItem {
   readonly equipment?: WaterEquipment;
   /** Goes straight on from the item before within a combination: no one sits down or stands up between. */
   readonly runsOn?: boolean;
+  /** Repetitions of a side planned of the same movement earlier in the same combination; absent where there are none. */
+  readonly before?: number;
   /** Seconds of the whole block, and when it ends. */
   readonly total: number;
   readonly to: number;
@@ -45,6 +48,17 @@ type FitBlockOfPlan = FitItem & {
   readonly part?: { readonly runsOn: boolean } | null;
 };
 
+/** Repetitions of a side planned of an item's movement earlier in the same plan item: the most of its sides. */
+function repetitionsBefore(blocks: readonly Pick<FitItem, "id" | "movement" | "turns">[], at: number): number {
+  const { id, movement, turns } = itemAt(blocks, at);
+  const earlier = blocks
+    .slice(0, at)
+    .filter((each) => planItemIdOf(each.id) === planItemIdOf(id) && each.movement.id === movement.id)
+    .flatMap((each) => each.turns);
+  const ofSide = (side: Turn["lead"]): number => earlier.reduce((sum, { lead, rounds }) => sum + (lead === side ? rounds : 0), 0);
+  return Math.max(0, ...turns.map(({ lead }) => ofSide(lead)));
+}
+
 /** What the fit takes of a plan that was read, of the place and of the instructor's word. */
 export const fitPlanOf = (
   { blocks }: { readonly blocks: readonly FitBlockOfPlan[] },
@@ -53,7 +67,10 @@ export const fitPlanOf = (
   holds: readonly PinnedVariant[] = [],
 ): FitPlan => ({
   blocks: blocks.map(
-    ({ id, movement, performed, holdPieces, pauseSeconds, plannedVariant, turns, breathSeconds, total, to, block, part }) => ({
+    (
+      { id, movement, performed, holdPieces, pauseSeconds, plannedVariant, turns, breathSeconds, total, to, block, part },
+      at,
+    ) => ({
       id,
       movement: performed ?? movement,
       ...(holdPieces && holdPieces.length > 0 && { holdPieces }),
@@ -63,6 +80,7 @@ export const fitPlanOf = (
       breathSeconds,
       ...(block?.equipment && { equipment: block.equipment }),
       ...(part?.runsOn && { runsOn: true }),
+      ...(part && repetitionsBefore(blocks, at) > 0 && { before: repetitionsBefore(blocks, at) }),
       total,
       to,
     }),

@@ -175,14 +175,18 @@ export function* personOptionsIncrementally(
   const limits = sessionLimits(person.caps);
   const key = personKey(person, plan, scarce);
   const shared = sharedInput(plan, person, scarce);
+  const countsRepetitions = person.caps.some(({ limit }) => limit.channel === "rounds" || limit.channel === "roundsShare");
   const look = (block: FitItem, counted: Counted): Looked => {
     const { movement, plannedVariant, turns, breathSeconds } = block;
     const equipment = person.equipment ?? block.equipment ?? "bare";
+    // Only caps on repetitions ask how many came before; for everyone else passes of a combination are looked at once.
+    const before = countsRepetitions ? (block.before ?? 0) : 0;
     const holds = {
+      ...(before > 0 && { before }),
       ...(block.holdPieces && { holdPieces: block.holdPieces }),
       ...(block.pauseSeconds && { pauseSeconds: block.pauseSeconds }),
     };
-    const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([plannedVariant, turns, breathSeconds, equipment, block.pauseSeconds ?? 0])} ${key}`;
+    const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([plannedVariant, turns, breathSeconds, equipment, block.pauseSeconds ?? 0, before])} ${key}`;
     return memory.options(`${counted.oneLeg} ${counted.handsUp} ${counted.held} ${blockKey}`, () => {
       const search = memory.search(blockKey, () =>
         createSearch({ ...shared, movement, plannedVariant, turns, breathSeconds, equipment, ...holds }, variants),

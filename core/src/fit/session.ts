@@ -155,6 +155,28 @@ function sharedInput(plan: FitPlan, person: FitPerson, scarce: LimitedResources)
   };
 }
 
+/** The items of a plan with what was looked up for one participant, less what minutes and the instructor's word take away. */
+function blocksOf(plan: FitPlan, person: FitPerson, looked: readonly Looked[]): PersonOptions["blocks"] {
+  const changes = roomChanges(plan.blocks);
+  const weights = itemWeights(plan.blocks);
+  const minutes = minutesOf(person, plan);
+  return plan.blocks.map((block, i) => {
+    const { search, options: all } = itemAt(looked, i);
+    const spent = minutes.filter(({ seconds }) => block.to > seconds).map(({ cap }) => cap);
+    const hold = plan.holds.find(({ personId, blockId }) => personId === person.id && blockId === block.id);
+    const open = hold ? heldTo(hold.way, search, all, block.turns) : all;
+    return {
+      block,
+      roomChanges: itemAt(changes, i),
+      weight: itemAt(weights, i),
+      search,
+      all,
+      options: spent.length > 0 ? [REST_OPTION] : open,
+      spent,
+    };
+  });
+}
+
 /**
  * Finds the variants that a participant's caps leave open in every item, one item at a time. Variants that use less of
  * a session total are only searched for where that total can run short.
@@ -208,25 +230,7 @@ export function* personOptionsIncrementally(
       looked[i] = look(block, counted);
       yield;
     }
-  const changes = roomChanges(plan.blocks);
-  const weights = itemWeights(plan.blocks);
-  const minutes = minutesOf(person, plan);
-  const blocks = plan.blocks.map((block, i) => {
-    const { search, options: all } = itemAt(looked, i);
-    const spent = minutes.filter(({ seconds }) => block.to > seconds).map(({ cap }) => cap);
-    const hold = plan.holds.find(({ personId, blockId }) => personId === person.id && blockId === block.id);
-    const open = hold ? heldTo(hold.way, search, all, block.turns) : all;
-    return {
-      block,
-      roomChanges: itemAt(changes, i),
-      weight: itemAt(weights, i),
-      search,
-      all,
-      options: spent.length > 0 ? [REST_OPTION] : open,
-      spent,
-    };
-  });
-  return { person, limits, blocks };
+  return { person, limits, blocks: blocksOf(plan, person, looked) };
 }
 
 /** What a person does in each block: the chosen options and what is said of them. */

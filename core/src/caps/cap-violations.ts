@@ -234,19 +234,32 @@ export function repetitionsWithinHold(
   }, planned);
 }
 
+/** Repetitions of the same movement and side in the whole combination, and those planned before the ones asked about. */
+export interface RoundsOfItem {
+  readonly before: number;
+  readonly all: number;
+}
+
 /**
- * Repetitions that a cap leaves of those planned, where it speaks of repetitions. Passes of a combination count together: of
- * one repetition in each of two passes, a cap of half of them leaves the second.
+ * Repetitions that a cap leaves of those planned, where it speaks of repetitions. Passes of a combination count together and
+ * each keeps its part: of one repetition in each of two passes, a cap of half of them leaves the second.
  *
  * @param moves whether the variant moves a part
- * @param before repetitions planned of the same movement earlier in the same plan item
+ * @param of the combination that the planned ones belong to; they are all there are where it is left out
  */
-function roundsLeftBy({ limit }: Cap, planned: number, moves: (part: WholeOrPart) => boolean, before: number): number {
-  const ofFirst = (most: (count: number) => number): number =>
-    Math.min(planned, Math.max(0, most(before + planned) - most(before)));
-  if (limit.channel === "rounds") return ofFirst((count) => Math.min(count, Math.floor(limit.limit)));
+function roundsLeftBy(
+  { limit }: Cap,
+  planned: number,
+  moves: (part: WholeOrPart) => boolean,
+  { before, all }: RoundsOfItem = { before: 0, all: planned },
+): number {
+  const left = (share: number): number => {
+    const ofFirst = (count: number): number => Math.floor(Math.min(1, share) * count + 1e-9);
+    return Math.min(planned, ofFirst(before + planned) - ofFirst(before));
+  };
+  if (limit.channel === "rounds") return left(Math.floor(limit.limit) / Math.max(1, all));
   if (limit.channel !== "roundsShare" || !moves(limit.part)) return planned;
-  return ofFirst((count) => Math.floor((limit.limit / PERCENT) * count + 1e-9));
+  return left(limit.limit / PERCENT);
 }
 
 /**
@@ -256,16 +269,15 @@ function roundsLeftBy({ limit }: Cap, planned: number, moves: (part: WholeOrPart
  * @param kind of the variant
  * @param moves whether the variant moves a part of the body
  * @param planned whole repetitions
- * @param before repetitions planned of the same movement earlier in the same plan item
+ * @param of the combination that they belong to
  */
 export const repetitionsAllowedMoving = (
   caps: readonly Cap[],
   kind: VariantKind,
   moves: (part: WholeOrPart) => boolean,
   planned: number,
-  before = 0,
-): number =>
-  Math.min(planned, ...caps.flatMap((cap) => (appliesTo(cap, kind) ? [roundsLeftBy(cap, planned, moves, before)] : [])));
+  of?: RoundsOfItem,
+): number => Math.min(planned, ...caps.flatMap((cap) => (appliesTo(cap, kind) ? [roundsLeftBy(cap, planned, moves, of)] : [])));
 
 /**
  * Repetitions that caps leave of those planned; a cap on a part counts for the variants that move it.
@@ -274,25 +286,25 @@ export const repetitionsAllowedMoving = (
  * @param kind of the variant
  * @param extremes of the variant
  * @param planned whole repetitions
- * @param before repetitions planned of the same movement earlier in the same plan item
+ * @param of the combination that they belong to
  */
 export const repetitionsAllowed = (
   caps: readonly Cap[],
   kind: VariantKind,
   extremes: Extremes,
   planned: number,
-  before = 0,
-): number => repetitionsAllowedMoving(caps, kind, (part) => movesPart(part, extremes), planned, before);
+  of?: RoundsOfItem,
+): number => repetitionsAllowedMoving(caps, kind, (part) => movesPart(part, extremes), planned, of);
 
 /**
  * Repetitions that caps leave of those planned in every variant alike.
  *
  * @param caps of the participant
  * @param planned whole repetitions
- * @param before repetitions planned of the same movement earlier in the same plan item
+ * @param of the combination that they belong to
  */
-export const repetitionsAllowedInAllVariants = (caps: readonly Cap[], planned: number, before = 0): number =>
+export const repetitionsAllowedInAllVariants = (caps: readonly Cap[], planned: number, of?: RoundsOfItem): number =>
   Math.min(
     planned,
-    ...caps.flatMap((cap) => (cap.forms === null ? [roundsLeftBy(cap, planned, (part) => part === "all", before)] : [])),
+    ...caps.flatMap((cap) => (cap.forms === null ? [roundsLeftBy(cap, planned, (part) => part === "all", of)] : [])),
   );

@@ -1,4 +1,5 @@
 import type { WaterEquipment } from "../body/water-equipment.ts";
+import type { RoundsOfItem } from "../caps/cap-violations.ts";
 import { itemAt } from "../checked-access.ts";
 import type { Movement } from "../movement/format.ts";
 import type { HoldPiece } from "../movement/timed-hold.ts";
@@ -26,8 +27,8 @@ export interface FitItem {
   readonly equipment?: WaterEquipment;
   /** Goes straight on from the item before within a combination: no one sits down or stands up between. */
   readonly runsOn?: boolean;
-  /** Repetitions of a side planned of the same movement earlier in the same combination; absent where there are none. */
-  readonly before?: number;
+  /** Repetitions of a side of its movement in the combination that it belongs to; absent where it belongs to none. */
+  readonly ofItem?: RoundsOfItem;
   /** Seconds of the whole block, and when it ends. */
   readonly total: number;
   readonly to: number;
@@ -48,15 +49,22 @@ type FitBlockOfPlan = FitItem & {
   readonly part?: { readonly runsOn: boolean } | null;
 };
 
-/** Repetitions of a side planned of an item's movement earlier in the same plan item: the most of its sides. */
-function repetitionsBefore(blocks: readonly Pick<FitItem, "id" | "movement" | "turns">[], at: number): number {
+/** Repetitions of an item's movement on its side in the whole plan item, and those before it; of both sides, the greater. */
+function roundsOfItem(blocks: readonly Pick<FitItem, "id" | "movement" | "turns">[], at: number): RoundsOfItem {
   const { id, movement, turns } = itemAt(blocks, at);
-  const earlier = blocks
-    .slice(0, at)
-    .filter((each) => planItemIdOf(each.id) === planItemIdOf(id) && each.movement.id === movement.id)
-    .flatMap((each) => each.turns);
-  const ofSide = (side: Turn["lead"]): number => earlier.reduce((sum, { lead, rounds }) => sum + (lead === side ? rounds : 0), 0);
-  return Math.max(0, ...turns.map(({ lead }) => ofSide(lead)));
+  const isOfItem = (each: Pick<FitItem, "id" | "movement">): boolean =>
+    planItemIdOf(each.id) === planItemIdOf(id) && each.movement.id === movement.id;
+  const most = (of: readonly Pick<FitItem, "id" | "movement" | "turns">[]): number =>
+    Math.max(
+      0,
+      ...turns.map((turn) =>
+        of
+          .filter(isOfItem)
+          .flatMap((each) => each.turns)
+          .reduce((sum, { lead, rounds }) => sum + (lead === turn.lead ? rounds : 0), 0),
+      ),
+    );
+  return { before: most(blocks.slice(0, at)), all: most(blocks) };
 }
 
 /** What the fit takes of a plan that was read, of the place and of the instructor's word. */
@@ -80,7 +88,7 @@ export const fitPlanOf = (
       breathSeconds,
       ...(block?.equipment && { equipment: block.equipment }),
       ...(part?.runsOn && { runsOn: true }),
-      ...(part && repetitionsBefore(blocks, at) > 0 && { before: repetitionsBefore(blocks, at) }),
+      ...(part && { ofItem: roundsOfItem(blocks, at) }),
       total,
       to,
     }),

@@ -201,14 +201,14 @@ export function* personOptionsIncrementally(
   const look = (block: FitItem, counted: Counted): Looked => {
     const { movement, plannedVariant, turns, breathSeconds } = block;
     const equipment = person.equipment ?? block.equipment ?? "bare";
-    // Only caps on repetitions ask how many came before; for everyone else passes of a combination are looked at once.
-    const before = countsRepetitions ? (block.before ?? 0) : 0;
+    // Only caps on repetitions ask for the other passes; for everyone else passes of a combination are looked at once.
+    const ofItem = countsRepetitions ? block.ofItem : undefined;
     const holds = {
-      ...(before > 0 && { before }),
+      ...(ofItem && { ofItem }),
       ...(block.holdPieces && { holdPieces: block.holdPieces }),
       ...(block.pauseSeconds && { pauseSeconds: block.pauseSeconds }),
     };
-    const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([plannedVariant, turns, breathSeconds, equipment, block.pauseSeconds ?? 0, before])} ${key}`;
+    const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([plannedVariant, turns, breathSeconds, equipment, block.pauseSeconds ?? 0, ofItem ?? null])} ${key}`;
     return memory.options(`${counted.oneLeg} ${counted.handsUp} ${counted.held} ${blockKey}`, () => {
       const search = memory.search(blockKey, () =>
         createSearch({ ...shared, movement, plannedVariant, turns, breathSeconds, equipment, ...holds }, variants),

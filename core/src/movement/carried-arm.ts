@@ -44,7 +44,8 @@ const FOR_HANDS = "hands and wrists";
 
 /**
  * Whether a variant may carry an arm at all: nothing is held, it is on land, this body has that arm and a hand to carry it, both
- * arms move alike, neither hand rests on the body and the movement is not for the hands. Whether the hand gets there all along shows when it is solved.
+ * arms move alike, neither hand rests on the body and the movement is not for the hands. Whether the hand gets there all along
+ * shows when it is solved.
  *
  * @param movement that is done
  * @param keys of the variant, before sizes

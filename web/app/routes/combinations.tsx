@@ -1,8 +1,13 @@
 import { taughtName } from "@able-tide/core/movement/format";
 import type { Combination } from "@able-tide/core/plan/combination";
 import { readCombinationFile } from "@able-tide/core/plan/combination-file";
+import { USUAL_STYLE } from "@able-tide/core/plan/style";
+import { type CombinationOutline, outlineCombination } from "@able-tide/core/schedule/combination-outline";
+import type { PlanContext } from "@able-tide/core/schedule/schedule-plan";
 import { formatPass, partOrderLabel } from "@able-tide/words/combination";
 import { formatFileProblems, type SaidProblem } from "@able-tide/words/file-problem";
+import { formatState } from "@able-tide/words/schedule";
+import { count, formatMinutes } from "@able-tide/words/text";
 import { Download } from "lucide-react";
 import { data, Form } from "react-router";
 import { importMissing } from "../../server/movements/import-movements.ts";
@@ -17,14 +22,27 @@ import type { Route } from "./+types/combinations";
 
 export const meta: Route.MetaFunction = () => [{ title: "Combinations · Able Tide" }];
 
+/** A combination is told for a hall with chairs and a rail, in the style that ships, by a group that knows its parts. */
+const USUAL_CIRCUMSTANCES: PlanContext = {
+  style: USUAL_STYLE,
+  breathSeconds: USUAL_STYLE.breathSeconds,
+  seatedOnly: false,
+  supports: { chairs: true, rail: "right", pool: false },
+  week: 0,
+  slowestCycle: 0,
+  familiarityWith: () => "known",
+};
+
 export async function loader({ context }: Route.LoaderArgs) {
   const scope = context.get(scopeContext);
   const [combinations, movements] = await Promise.all([listCombinations(scope), listMovements(scope)]);
-  const names = new Map(movements.map(({ movement }) => [movement.id, taughtName(movement)]));
+  const known = movements.map(({ movement }) => movement);
+  const names = new Map(known.map((movement) => [movement.id, taughtName(movement)]));
   return {
     combinations: combinations.map(({ id, combination }) => ({
       id,
       combination,
+      outline: outlineCombination(combination, known, USUAL_STYLE.rounds, USUAL_CIRCUMSTANCES),
       names: combination.parts.map(({ movementId }) => names.get(movementId) ?? movementId),
     })),
   };
@@ -64,8 +82,15 @@ export async function action({ request, context }: Route.ActionArgs) {
   return importCombination(scope, await file.text());
 }
 
-/** A combination with its parts and passes. */
-function CombinationCard({ id, combination, names }: { id: string; combination: Combination; names: readonly string[] }) {
+interface CardProps {
+  readonly id: string;
+  readonly combination: Combination;
+  readonly names: readonly string[];
+  readonly outline: CombinationOutline | null;
+}
+
+/** A combination with its parts and passes, how it begins and ends, and how long it takes. */
+function CombinationCard({ id, combination, names, outline }: CardProps) {
   const { name, parts, order, passes } = combination;
   return (
     <li className="flex min-w-0 flex-col gap-1 rounded-soft border border-sand-300 bg-white p-4">
@@ -83,6 +108,19 @@ function CombinationCard({ id, combination, names }: { id: string; combination: 
       <p>
         <span className="font-semibold">Passes:</span> {passes.map(formatPass).join("; ")}.
       </p>
+      {outline && (
+        <dl className="grid grid-cols-[auto_1fr] gap-x-3">
+          <dt className="font-semibold">Begins</dt>
+          <dd>{formatState(outline.begins)}</dd>
+          <dt className="font-semibold">Ends</dt>
+          <dd>{formatState(outline.ends)}</dd>
+          <dt className="font-semibold">Takes</dt>
+          <dd>
+            about {formatMinutes(outline.seconds)} with {count(USUAL_STYLE.rounds, "repetition", "repetitions")} at{" "}
+            {USUAL_STYLE.breathSeconds} s a breath
+          </dd>
+        </dl>
+      )}
       <div className="mt-auto flex flex-wrap items-center gap-4 pt-2">
         <a href={`/combinations/${id}/file`} download className="flex min-h-11 items-center gap-1 underline underline-offset-4">
           <Download size={18} aria-hidden="true" /> Export<span className="sr-only"> {name}</span>

@@ -234,77 +234,33 @@ export function repetitionsWithinHold(
   }, planned);
 }
 
-/** Repetitions of the same movement and side in the whole combination, and those planned before the ones asked about. */
-export interface RoundsOfItem {
-  readonly before: number;
-  readonly all: number;
-}
-
 /**
- * Repetitions that a cap leaves of those planned, where it speaks of repetitions. Passes of a combination count together and
- * each keeps its part: of one repetition in each of two passes, a cap of half of them leaves the second.
+ * Repetitions that a cap leaves of those planned, where it speaks of repetitions.
  *
  * @param moves whether the variant moves a part
- * @param of the combination that the planned ones belong to; they are all there are where it is left out
  */
-function roundsLeftBy(
-  { limit }: Cap,
-  planned: number,
-  moves: (part: WholeOrPart) => boolean,
-  { before, all }: RoundsOfItem = { before: 0, all: planned },
-): number {
-  const left = (share: number): number => {
-    const ofFirst = (count: number): number => Math.floor(Math.min(1, share) * count + 1e-9);
-    return Math.min(planned, ofFirst(before + planned) - ofFirst(before));
-  };
-  if (limit.channel === "rounds") return left(Math.floor(limit.limit) / Math.max(1, all));
+function roundsLeftBy({ limit }: Cap, planned: number, moves: (part: WholeOrPart) => boolean): number {
+  if (limit.channel === "rounds") return Math.min(planned, Math.floor(limit.limit));
   if (limit.channel !== "roundsShare" || !moves(limit.part)) return planned;
-  return left(limit.limit / PERCENT);
+  return Math.min(planned, Math.floor((limit.limit / PERCENT) * planned + 1e-9));
 }
 
-/**
- * Repetitions that caps leave of those planned.
- *
- * @param caps of the participant
- * @param kind of the variant
- * @param moves whether the variant moves a part of the body
- * @param planned whole repetitions
- * @param of the combination that they belong to
- */
+/** Repetitions that caps leave of those planned. @param moves whether the variant moves a part of the body */
 export const repetitionsAllowedMoving = (
   caps: readonly Cap[],
   kind: VariantKind,
   moves: (part: WholeOrPart) => boolean,
   planned: number,
-  of?: RoundsOfItem,
-): number => Math.min(planned, ...caps.flatMap((cap) => (appliesTo(cap, kind) ? [roundsLeftBy(cap, planned, moves, of)] : [])));
+): number => Math.min(planned, ...caps.flatMap((cap) => (appliesTo(cap, kind) ? [roundsLeftBy(cap, planned, moves)] : [])));
 
 /**
  * Repetitions that caps leave of those planned; a cap on a part counts for the variants that move it.
  *
- * @param caps of the participant
- * @param kind of the variant
- * @param extremes of the variant
  * @param planned whole repetitions
- * @param of the combination that they belong to
  */
-export const repetitionsAllowed = (
-  caps: readonly Cap[],
-  kind: VariantKind,
-  extremes: Extremes,
-  planned: number,
-  of?: RoundsOfItem,
-): number => repetitionsAllowedMoving(caps, kind, (part) => movesPart(part, extremes), planned, of);
+export const repetitionsAllowed = (caps: readonly Cap[], kind: VariantKind, extremes: Extremes, planned: number): number =>
+  repetitionsAllowedMoving(caps, kind, (part) => movesPart(part, extremes), planned);
 
-/**
- * Repetitions that caps leave of those planned in every variant alike.
- *
- * @param caps of the participant
- * @param planned whole repetitions
- * @param of the combination that they belong to
- */
-export const repetitionsAllowedInAllVariants = (caps: readonly Cap[], planned: number, of?: RoundsOfItem): number =>
-  Math.min(
-    planned,
-    ...caps.flatMap((cap) => (cap.forms === null ? [roundsLeftBy(cap, planned, (part) => part === "all", of)] : [])),
-  );
+/** Repetitions that caps leave of those planned in every variant alike. @param planned whole repetitions */
+export const repetitionsAllowedInAllVariants = (caps: readonly Cap[], planned: number): number =>
+  Math.min(planned, ...caps.flatMap((cap) => (cap.forms === null ? [roundsLeftBy(cap, planned, (part) => part === "all")] : [])));

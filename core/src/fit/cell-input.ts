@@ -2,7 +2,6 @@ import { armTakesPart, type Build, canStand, carriedArmOf } from "../body/build.
 import type { OwnAid } from "../body/supports.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { Cap } from "../caps/cap.ts";
-import type { RoundsOfItem } from "../caps/cap-violations.ts";
 import type { Demand } from "../movement/demand.ts";
 import type { Movement } from "../movement/format.ts";
 import type { HoldPiece } from "../movement/timed-hold.ts";
@@ -22,8 +21,6 @@ export interface CellInput {
   readonly pauseSeconds?: number;
   /** Sides that lead, in their order, with the repetitions planned of each. */
   readonly turns: readonly Turn[];
-  /** Repetitions of the combination that it belongs to, which caps on repetitions count together. */
-  readonly ofItem?: RoundsOfItem;
   /** The planned variant, which the group is shown. */
   readonly plannedVariant: VariantSpec;
   /** Metres. */

@@ -156,7 +156,7 @@ export class CellSearch implements VariantSearch {
     };
     return Math.min(
       this.terms.roundsAt(pace),
-      repetitionsAllowedMoving(this.terms.partRounds, shape.kind, moves, this.terms.repetitions, this.terms.input.ofItem),
+      repetitionsAllowedMoving(this.terms.partRounds, shape.kind, moves, this.terms.repetitions),
     );
   }
 

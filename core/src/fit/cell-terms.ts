@@ -78,8 +78,7 @@ export class CellTerms {
     this.leadingSides = input.turns.map(({ lead }) => lead);
     this.repetitions = Math.max(0, ...input.turns.map(({ rounds }) => rounds));
     this.worked = input.caps.map((cap) => ofShorterHold(workedCap(cap, input.workingShare), partOf?.share ?? 1));
-    this.mostOfRounds =
-      repetitionsAllowedInAllVariants(this.worked, this.repetitions, input.ofItem) / Math.max(1, this.repetitions);
+    this.mostOfRounds = repetitionsAllowedInAllVariants(this.worked, this.repetitions) / Math.max(1, this.repetitions);
     this.bodyCaps = this.worked.filter(isOnBody);
     this.partRounds = this.worked.filter(({ limit }) => limit.channel === "roundsShare" && limit.part !== "all");
     this.inTime = !input.caps.some((cap) => breaksTheBreath(cap, input));
@@ -117,7 +116,7 @@ export class CellTerms {
     const { repetitions } = this;
     return Math.min(
       repetitionsWithinHold(by, kind, demands, this.whole?.meantDemands ?? this.meantDemands ?? demands, repetitions),
-      ...demands.map((demand) => repetitionsAllowed(by, kind, demand, repetitions, this.input.ofItem)),
+      ...demands.map((demand) => repetitionsAllowed(by, kind, demand, repetitions)),
     );
   }
 

@@ -1,11 +1,9 @@
 import type { WaterEquipment } from "../body/water-equipment.ts";
-import type { RoundsOfItem } from "../caps/cap-violations.ts";
-import { itemAt } from "../checked-access.ts";
 import type { Movement } from "../movement/format.ts";
 import type { HoldPiece } from "../movement/timed-hold.ts";
 import type { VariantSpec } from "../movement/variant.ts";
 import type { PinnedVariant } from "../plan/pinned-variant.ts";
-import { type PlanItem, planItemIdOf } from "../plan/plan-item.ts";
+import type { PlanItem } from "../plan/plan-item.ts";
 import type { TeachingStyle } from "../plan/style.ts";
 import type { Turn } from "../schedule/count.ts";
 import type { VenueResources } from "../venues/resources.ts";
@@ -27,8 +25,6 @@ export interface FitItem {
   readonly equipment?: WaterEquipment;
   /** Goes straight on from the item before within a combination: no one sits down or stands up between. */
   readonly runsOn?: boolean;
-  /** Repetitions of a side of its movement in the combination that it belongs to; absent where it belongs to none. */
-  readonly ofItem?: RoundsOfItem;
   /** Seconds of the whole block, and when it ends. */
   readonly total: number;
   readonly to: number;
@@ -49,24 +45,6 @@ type FitBlockOfPlan = FitItem & {
   readonly part?: { readonly runsOn: boolean } | null;
 };
 
-/** Repetitions of an item's movement on its side in the whole plan item, and those before it; of both sides, the greater. */
-function roundsOfItem(blocks: readonly Pick<FitItem, "id" | "movement" | "turns">[], at: number): RoundsOfItem {
-  const { id, movement, turns } = itemAt(blocks, at);
-  const isOfItem = (each: Pick<FitItem, "id" | "movement">): boolean =>
-    planItemIdOf(each.id) === planItemIdOf(id) && each.movement.id === movement.id;
-  const most = (of: readonly Pick<FitItem, "id" | "movement" | "turns">[]): number =>
-    Math.max(
-      0,
-      ...turns.map((turn) =>
-        of
-          .filter(isOfItem)
-          .flatMap((each) => each.turns)
-          .reduce((sum, { lead, rounds }) => sum + (lead === turn.lead ? rounds : 0), 0),
-      ),
-    );
-  return { before: most(blocks.slice(0, at)), all: most(blocks) };
-}
-
 /** What the fit takes of a plan that was read, of the place and of the instructor's word. */
 export const fitPlanOf = (
   { blocks }: { readonly blocks: readonly FitBlockOfPlan[] },
@@ -75,10 +53,7 @@ export const fitPlanOf = (
   holds: readonly PinnedVariant[] = [],
 ): FitPlan => ({
   blocks: blocks.map(
-    (
-      { id, movement, performed, holdPieces, pauseSeconds, plannedVariant, turns, breathSeconds, total, to, block, part },
-      at,
-    ) => ({
+    ({ id, movement, performed, holdPieces, pauseSeconds, plannedVariant, turns, breathSeconds, total, to, block, part }) => ({
       id,
       movement: performed ?? movement,
       ...(holdPieces && holdPieces.length > 0 && { holdPieces }),
@@ -88,7 +63,6 @@ export const fitPlanOf = (
       breathSeconds,
       ...(block?.equipment && { equipment: block.equipment }),
       ...(part?.runsOn && { runsOn: true }),
-      ...(part && { ofItem: roundsOfItem(blocks, at) }),
       total,
       to,
     }),

@@ -155,28 +155,6 @@ function sharedInput(plan: FitPlan, person: FitPerson, scarce: LimitedResources)
   };
 }
 
-/** The items of a plan with what was looked up for one participant, less what minutes and the instructor's word take away. */
-function blocksOf(plan: FitPlan, person: FitPerson, looked: readonly Looked[]): PersonOptions["blocks"] {
-  const changes = roomChanges(plan.blocks);
-  const weights = itemWeights(plan.blocks);
-  const minutes = minutesOf(person, plan);
-  return plan.blocks.map((block, i) => {
-    const { search, options: all } = itemAt(looked, i);
-    const spent = minutes.filter(({ seconds }) => block.to > seconds).map(({ cap }) => cap);
-    const hold = plan.holds.find(({ personId, blockId }) => personId === person.id && blockId === block.id);
-    const open = hold ? heldTo(hold.way, search, all, block.turns) : all;
-    return {
-      block,
-      roomChanges: itemAt(changes, i),
-      weight: itemAt(weights, i),
-      search,
-      all,
-      options: spent.length > 0 ? [REST_OPTION] : open,
-      spent,
-    };
-  });
-}
-
 /**
  * Finds the variants that a participant's caps leave open in every item, one item at a time. Variants that use less of
  * a session total are only searched for where that total can run short.
@@ -197,18 +175,14 @@ export function* personOptionsIncrementally(
   const limits = sessionLimits(person.caps);
   const key = personKey(person, plan, scarce);
   const shared = sharedInput(plan, person, scarce);
-  const countsRepetitions = person.caps.some(({ limit }) => limit.channel === "rounds" || limit.channel === "roundsShare");
   const look = (block: FitItem, counted: Counted): Looked => {
     const { movement, plannedVariant, turns, breathSeconds } = block;
     const equipment = person.equipment ?? block.equipment ?? "bare";
-    // Only caps on repetitions ask for the other passes; for everyone else passes of a combination are looked at once.
-    const ofItem = countsRepetitions ? block.ofItem : undefined;
     const holds = {
-      ...(ofItem && { ofItem }),
       ...(block.holdPieces && { holdPieces: block.holdPieces }),
       ...(block.pauseSeconds && { pauseSeconds: block.pauseSeconds }),
     };
-    const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([plannedVariant, turns, breathSeconds, equipment, block.pauseSeconds ?? 0, ofItem ?? null])} ${key}`;
+    const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([plannedVariant, turns, breathSeconds, equipment, block.pauseSeconds ?? 0])} ${key}`;
     return memory.options(`${counted.oneLeg} ${counted.handsUp} ${counted.held} ${blockKey}`, () => {
       const search = memory.search(blockKey, () =>
         createSearch({ ...shared, movement, plannedVariant, turns, breathSeconds, equipment, ...holds }, variants),
@@ -230,7 +204,25 @@ export function* personOptionsIncrementally(
       looked[i] = look(block, counted);
       yield;
     }
-  return { person, limits, blocks: blocksOf(plan, person, looked) };
+  const changes = roomChanges(plan.blocks);
+  const weights = itemWeights(plan.blocks);
+  const minutes = minutesOf(person, plan);
+  const blocks = plan.blocks.map((block, i) => {
+    const { search, options: all } = itemAt(looked, i);
+    const spent = minutes.filter(({ seconds }) => block.to > seconds).map(({ cap }) => cap);
+    const hold = plan.holds.find(({ personId, blockId }) => personId === person.id && blockId === block.id);
+    const open = hold ? heldTo(hold.way, search, all, block.turns) : all;
+    return {
+      block,
+      roomChanges: itemAt(changes, i),
+      weight: itemAt(weights, i),
+      search,
+      all,
+      options: spent.length > 0 ? [REST_OPTION] : open,
+      spent,
+    };
+  });
+  return { person, limits, blocks };
 }
 
 /** What a person does in each block: the chosen options and what is said of them. */

@@ -192,25 +192,6 @@ describe("a combination fitted as a whole", () => {
     expect(itemWeights(plan.blocks)).toEqual([1, ...Array(10).fill(0.1)]);
   });
 
-  test.each([
-    ["half of the repetitions", { channel: "roundsShare", part: "all", limit: 50 }, 1],
-    ["one repetition", { channel: "rounds", limit: 1 }, 1],
-    ["all of them", { channel: "rounds", limit: 2 }, 2],
-  ] as const)("a cap of %s counts the passes of a movement on a side together", (_, limit, most) => {
-    const twice = { ...combined(PAIR, { passes: [{ how: "parts" }, { how: "parts" }] }), rounds: 1 };
-    const plan = fitPlanOf(schedulePlan(planned(twice), circumstances()), OPEN_HALL, COMFORTABLE);
-    const { cells } = fitPerson(plan, personWith(limit), variants);
-    expect(plan.blocks.map(({ movement }) => movement.id)).toEqual([...PAIR, ...PAIR]);
-    for (const i of [0, 1]) expect(itemAt(cells, i).rounds + itemAt(cells, i + 2).rounds).toBe(most);
-  });
-
-  test("a cap on repetitions leaves each pass its part, and never more in all", () => {
-    const thrice = { ...combined(PAIR, { passes: [{ how: "parts" }, { how: "parts" }, { how: "parts" }] }), rounds: 4 };
-    const plan = fitPlanOf(schedulePlan(planned(thrice), circumstances()), OPEN_HALL, COMFORTABLE);
-    const { cells } = fitPerson(plan, personWith({ channel: "rounds", limit: 7 }), variants);
-    expect([0, 2, 4].map((i) => itemAt(cells, i).rounds)).toEqual([2, 2, 3]);
-  });
-
   test("whatever the caps, none is broken, and joined parts are all done on the feet or all sitting", () => {
     fc.assert(
       fc.property(anyCombination, anyPerson(3), (combination, person) => {

@@ -95,8 +95,11 @@ interface Part {
 }
 const part = (mass: number, from: number, to: number, at: number): Part => ({ mass, from, to, at });
 
-/** Horizontal lever of a mass about a point: its gravity moment per M g, share of H. */
-function leverSum(row: Float64Array, about: number, parts: readonly Part[], { masses }: Build): number {
+/** X and Z of the last levers that were added up. */
+const levers = new Float64Array(2);
+
+/** Adds up the horizontal levers of masses about a point, share of M times share of H, into `levers`. */
+function addLevers(row: Float64Array, about: number, parts: readonly Part[], { masses }: Build): void {
   let x = 0;
   let z = 0;
   const aboutX = numberAt(row, about);
@@ -109,6 +112,15 @@ function leverSum(row: Float64Array, about: number, parts: readonly Part[], { ma
     x += share * (fromX + part.at * (numberAt(row, part.to) - fromX) - aboutX);
     z += share * (fromZ + part.at * (numberAt(row, part.to + 2) - fromZ) - aboutZ);
   }
+  levers[0] = x;
+  levers[1] = z;
+}
+
+/** Gravity moment of masses about a point, share of M g H. */
+function leverSum(row: Float64Array, about: number, parts: readonly Part[], build: Build): number {
+  addLevers(row, about, parts, build);
+  const x = numberAt(levers, 0);
+  const z = numberAt(levers, 1);
   return Math.sqrt(x * x + z * z);
 }
 
@@ -127,27 +139,9 @@ function armParts(side: Side): readonly Part[] {
 
 const ARM_PARTS = { left: armParts("left"), right: armParts("right") } as const;
 
-/** Horizontal levers from a shoulder, shares of H: of its arm's weight (times share of M), and to the hand that carries it. */
-function carriedLevers(row: Float64Array, side: Side, { masses }: Build) {
-  const shoulder = SHOULDER[sideIndex(side)];
-  const hand = HAND[sideIndex(otherSide(side))];
-  let weight = 0;
-  let x = 0;
-  let z = 0;
-  for (const part of ARM_PARTS[side]) {
-    const share = numberAt(masses, part.mass);
-    const along = (axis: 0 | 2): number => {
-      const from = numberAt(row, part.from + axis);
-      return share * (from + part.at * (numberAt(row, part.to + axis) - from) - numberAt(row, shoulder + axis));
-    };
-    weight += share;
-    x += along(0);
-    z += along(2);
-  }
-  const handX = numberAt(row, hand) - numberAt(row, shoulder);
-  const handZ = numberAt(row, hand + 2) - numberAt(row, shoulder + 2);
-  return { weight, x, z, handX, handZ };
-}
+/** Horizontal lever from a shoulder to a hand, share of H. */
+const toHand = (row: Float64Array, shoulder: Side, hand: Side, axis: 0 | 2): number =>
+  numberAt(row, HAND[sideIndex(hand)] + axis) - numberAt(row, SHOULDER[sideIndex(shoulder)] + axis);
 
 /**
  * What the other hand takes of a carried arm's weight: as much as leaves least to its shoulder, and no more than all of it.
@@ -156,7 +150,12 @@ function carriedLevers(row: Float64Array, side: Side, { masses }: Build) {
  * @returns share of M g that the hand carries, and what is left to the shoulder, share of M g H
  */
 function carriedBy(row: Float64Array, side: Side, build: Build): { readonly carried: number; readonly left: number } {
-  const { weight, x, z, handX, handZ } = carriedLevers(row, side, build);
+  addLevers(row, SHOULDER[sideIndex(side)], ARM_PARTS[side], build);
+  const x = numberAt(levers, 0);
+  const z = numberAt(levers, 1);
+  const handX = toHand(row, side, otherSide(side), 0);
+  const handZ = toHand(row, side, otherSide(side), 2);
+  const weight = ARM_PARTS[side].reduce((sum, { mass }) => sum + numberAt(build.masses, mass), 0);
   const reach = handX * handX + handZ * handZ;
   const carried = reach < 1e-12 ? 0 : Math.min(weight, Math.max(0, (x * handX + z * handZ) / reach));
   return { carried, left: Math.hypot(x - carried * handX, z - carried * handZ) };
@@ -164,13 +163,11 @@ function carriedBy(row: Float64Array, side: Side, build: Build): { readonly carr
 
 /** Gravity moment at a shoulder whose hand carries the other arm as well, share of M g H. */
 function carryingMoment(row: Float64Array, side: Side, build: Build): number {
-  const own = carriedLevers(row, side, build);
   const { carried } = carriedBy(row, otherSide(side), build);
-  const shoulder = SHOULDER[sideIndex(side)];
-  const hand = HAND[sideIndex(side)];
+  addLevers(row, SHOULDER[sideIndex(side)], ARM_PARTS[side], build);
   return Math.hypot(
-    own.x + carried * (numberAt(row, hand) - numberAt(row, shoulder)),
-    own.z + carried * (numberAt(row, hand + 2) - numberAt(row, shoulder + 2)),
+    numberAt(levers, 0) + carried * toHand(row, side, side, 0),
+    numberAt(levers, 1) + carried * toHand(row, side, side, 2),
   );
 }
 

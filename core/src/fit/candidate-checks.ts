@@ -99,8 +99,9 @@ export class CandidateChecks {
     const size = side === "left" ? sizes.armLeft : sizes.armRight;
     const i = sideIndex(side);
     const { pace } = evaluation;
-    const carried = shape.carried === undefined ? 0 : 1 << 20;
-    const key = carried + 2 * (16 * (16 * (VARIANT_KINDS.indexOf(shape.kind) * PACES.length + pace) + sizes.trunk) + size) + i;
+    const carried = shape.carried === undefined ? 0 : 1;
+    const ofShape = (VARIANT_KINDS.indexOf(shape.kind) * PACES.length + pace) * 16 + sizes.trunk;
+    const key = 4 * (16 * ofShape + size) + 2 * carried + i;
     return getOrCompute(this.arms, key, () => {
       const choice = { ...shape, sizes: armOnBody(shape, { ...sizes, legs: SMALL_LEGS }, side)[1] };
       const demands = this.terms.demandsOf(choice, pace);

@@ -1,5 +1,6 @@
 import { type HandSupport, ON_ARMRESTS } from "../body/supports.ts";
 import { present } from "../checked-access.ts";
+import { leavesHandToCarry } from "../movement/carried-arm.ts";
 import { type Movement, rises } from "../movement/format.ts";
 import { hasVariant } from "../movement/track.ts";
 import {
@@ -42,7 +43,6 @@ function* shapesOfKind(
   kind: VariantKind,
   meantDepth: Depth,
   holds: readonly (HandSupport | null)[],
-  carried: Side | null,
 ): Generator<Shape> {
   const seated = kind === "seated";
   const depths = movement.vary.depth && !seated ? fitDepths(meantDepth) : (["middle"] as const);
@@ -53,19 +53,14 @@ function* shapesOfKind(
         for (const weightBack of seated ? [false] : [false, true])
           for (const arms of ARMS) {
             if (!mayMove(movement, arms, hold)) continue;
-            const shape = { kind, hold, depth, toeDown, arms, weightBack, sizes: WHOLE };
-            if (carried !== null && arms === "both" && hold === null && kind !== "water") yield { ...shape, carried };
-            yield shape;
+            yield { kind, hold, depth, toeDown, arms, weightBack, sizes: WHOLE };
           }
   if (seated || !movesAbove(movement)) return;
   const highest = present(depths.at(-1), "depth");
   for (const hold of holds)
-    for (const arms of ARMS) {
-      if (!mayMove(movement, arms, hold)) continue;
-      const shape = { kind, hold, depth: highest, toeDown: false, arms, weightBack: false, sizes: STILL_LEGS };
-      if (carried !== null && arms === "both" && hold === null && kind !== "water") yield { ...shape, carried };
-      yield shape;
-    }
+    for (const arms of ARMS)
+      if (mayMove(movement, arms, hold))
+        yield { kind, hold, depth: highest, toeDown: false, arms, weightBack: false, sizes: STILL_LEGS };
 }
 
 /**
@@ -105,7 +100,8 @@ export function shapesOf(
   if (rises(movement)) return risingShapes(movement, kinds, armrests);
   return kinds
     .filter((kind) => hasVariant(movement, kind, inWater))
-    .flatMap((kind) => [...shapesOfKind(movement, kind, meantDepth, holdsOf(kind, holds), carried)]);
+    .flatMap((kind) => [...shapesOfKind(movement, kind, meantDepth, holdsOf(kind, holds))])
+    .flatMap((shape) => (carried !== null && leavesHandToCarry(shape) ? [{ ...shape, carried }, shape] : [shape]));
 }
 
 /**

@@ -43,6 +43,14 @@ const touchesBody = (keys: readonly AuthoredKey[]): boolean =>
 const FOR_HANDS = "hands and wrists";
 
 /**
+ * Whether a variant leaves a hand to carry the other arm with: nothing is held, both arms move, and it is on land.
+ *
+ * @param choice the variant
+ */
+export const leavesHandToCarry = ({ hold, arms, kind }: Pick<VariantSpec, "hold" | "arms" | "kind">): boolean =>
+  hold === null && arms === "both" && kind !== "water";
+
+/**
  * Whether a variant may carry an arm at all: nothing is held, it is on land, this body has that arm and a hand to carry it, both
  * arms move alike, neither hand rests on the body and the movement is not for the hands. Whether the hand gets there all along
  * shows when it is solved.
@@ -58,9 +66,7 @@ export const mayCarry = (
   choice: VariantSpec,
   build: Build,
 ): boolean =>
-  choice.hold === null &&
-  choice.arms === "both" &&
-  choice.kind !== "water" &&
+  leavesHandToCarry(choice) &&
   carriedArmOf(build) === choice.carried &&
   !purpose.includes(FOR_HANDS) &&
   handsMoveTogether(keys) &&

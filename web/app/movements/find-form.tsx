@@ -1,5 +1,5 @@
-import { BODY_PARTS } from "@able-tide/core/movement/body-parts";
 import { PURPOSES } from "@able-tide/core/movement/format";
+import { MOVED_PARTS } from "@able-tide/core/movement/moved-parts";
 import { VARIANT_KINDS } from "@able-tide/core/movement/variant";
 import { purposeLabel } from "@able-tide/words/movement";
 import { Form, useSubmit } from "react-router";
@@ -10,8 +10,8 @@ import { type Finding, SPARES } from "./finding.ts";
 const any = (word: string) => ["", word] as const;
 
 /**
- * Narrows the library: by words, purpose, part of the body, variant, and what is to be spared. It is an address, so it can be kept and
- * shared.
+ * Narrows the library: by words, purpose, part of the body, variant, and what is to be spared. It is an address, so it can be
+ * kept and shared.
  */
 export function FindForm({ finding }: { finding: Finding }) {
   const submit = useSubmit();
@@ -34,7 +34,7 @@ export function FindForm({ finding }: { finding: Finding }) {
       <SelectField
         field={field("part")}
         label="Body part"
-        options={[any("any"), ...BODY_PARTS.map((part) => [part, part] as const)]}
+        options={[any("any"), ...MOVED_PARTS.map((part) => [part, part] as const)]}
       />
       <SelectField
         field={field("form")}

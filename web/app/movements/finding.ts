@@ -1,6 +1,6 @@
 import { LANDMARKS, type Landmark } from "@able-tide/core/body/channels";
-import { BODY_PARTS, type BodyPart } from "@able-tide/core/movement/body-parts";
 import { type Movement, PURPOSES } from "@able-tide/core/movement/format";
+import { MOVED_PARTS, type MovedPart } from "@able-tide/core/movement/moved-parts";
 import { VARIANT_KINDS, type VariantKind } from "@able-tide/core/movement/variant";
 import * as v from "valibot";
 
@@ -19,7 +19,7 @@ export const SPARES = [
 export const Finding = v.object({
   words: v.optional(v.pipe(v.string(), v.trim(), v.maxLength(80)), ""),
   purpose: v.optional(v.picklist(["", ...PURPOSES]), ""),
-  part: v.optional(v.picklist(["", ...BODY_PARTS]), ""),
+  part: v.optional(v.picklist(["", ...MOVED_PARTS]), ""),
   form: v.optional(v.picklist(["", ...VARIANT_KINDS]), ""),
   spares: v.optional(v.picklist(["", ...SPARES.map(({ name }) => name)]), ""),
 });
@@ -43,7 +43,7 @@ interface DemandFigures {
  */
 interface ListedDemand extends DemandFigures {
   readonly lowest: DemandFigures | null;
-  readonly parts: readonly BodyPart[];
+  readonly parts: readonly MovedPart[];
 }
 
 function isSpared(spares: Finding["spares"], demand: ListedDemand | null): boolean {

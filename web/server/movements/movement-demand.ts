@@ -12,9 +12,9 @@ import { REFERENCE_STATURE } from "@able-tide/core/body/segments";
 import { numberAt } from "@able-tide/core/checked-access";
 import { balanceDemandOf, canBeDone, furthestOf, peakOfSides, type Summaries } from "@able-tide/core/fit/summary";
 import { leadingSides } from "@able-tide/core/fit/variant-cache";
-import { type BodyPart, bodyPartsOf } from "@able-tide/core/movement/body-parts";
 import type { Demand } from "@able-tide/core/movement/demand";
 import type { Movement } from "@able-tide/core/movement/format";
+import { type MovedPart, movedPartsOf } from "@able-tide/core/movement/moved-parts";
 import { FULL_SIZE, FULL_STANDING_VARIANT, type VariantKind } from "@able-tide/core/movement/variant";
 import { BREATH_SECONDS } from "@able-tide/core/plan/style";
 import { SIDES } from "@able-tide/core/side";
@@ -40,7 +40,7 @@ interface DemandFigures {
 export interface MovementDemand extends DemandFigures {
   readonly form: VariantKind;
   /** The parts of the body that it moves. */
-  readonly parts: readonly BodyPart[];
+  readonly parts: readonly MovedPart[];
   /** The lowest over all its land variants of at least half the size, each for itself; null until it is calculated. */
   readonly lowest: DemandFigures | null;
 }
@@ -108,7 +108,7 @@ export function movementDemandSummary(movement: Movement): MovementDemand | null
       loadedKnee: Math.max(0, most(demands, "loadedKnee")),
       neck: furthest(demands, NECK),
       spine: furthest(demands, SPINE),
-      parts: bodyPartsOf(movement, demands),
+      parts: movedPartsOf(movement, demands),
       lowest: lowestKnown.get(contentHash(movement)) ?? null,
     };
   }

@@ -3,15 +3,15 @@ import { USUAL_BUILD } from "../body/build.ts";
 import { REFERENCE_STATURE } from "../body/segments.ts";
 import { present } from "../checked-access.ts";
 import { createVariantCache, leadingSides } from "../fit/variant-cache.ts";
-import { bodyPartsOf } from "./body-parts.ts";
 import { load } from "./library.fixture.ts";
+import { movedPartsOf } from "./moved-parts.ts";
 import { evenSizes, FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "./variant.ts";
 
 const variants = createVariantCache();
 const partsOf = (id: string, choice: VariantSpec = FULL_STANDING_VARIANT) => {
   const movement = load(id);
   const doer = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
-  return bodyPartsOf(movement, present(variants.demands(movement, choice, doer, 8, leadingSides(movement)), id));
+  return movedPartsOf(movement, present(variants.demands(movement, choice, doer, 8, leadingSides(movement)), id));
 };
 
 test.each([

@@ -7,14 +7,14 @@ import type { Demand } from "./demand.ts";
 import type { Movement } from "./format.ts";
 
 /** Parts of the body that a movement moves, from the head down. */
-export const BODY_PARTS = ["neck", "shoulders", "elbows", "hands", "spine", "hips", "knees", "ankles"] as const;
+export const MOVED_PARTS = ["neck", "shoulders", "elbows", "hands", "spine", "hips", "knees", "ankles"] as const;
 /** A part of the body that a movement moves. */
-export type BodyPart = (typeof BODY_PARTS)[number];
+export type MovedPart = (typeof MOVED_PARTS)[number];
 
 type RangeName = (typeof MIDLINE_RANGES)[number]["name"] | (typeof SIDED_RANGES)[number]["name"];
 
 /** The part that each range belongs to; the pelvis turns and tilts in the hips. */
-const PART_OF: Readonly<Record<RangeName, BodyPart>> = {
+const PART_OF: Readonly<Record<RangeName, MovedPart>> = {
   headFlexion: "neck",
   headSideBend: "neck",
   headRotation: "neck",
@@ -53,7 +53,7 @@ const MOVED_SLOTS = [
 ] as const;
 
 /** The parts that key poses move without a range that shows it. */
-function movedInKeys(movement: Pick<Movement, "keys">): BodyPart[] {
+function movedInKeys(movement: Pick<Movement, "keys">): MovedPart[] {
   const poses = keyPoses(movement);
   return MOVED_SLOTS.flatMap(({ slots, part, by }) =>
     slots.some((index) => {
@@ -70,13 +70,13 @@ function movedInKeys(movement: Pick<Movement, "keys">): BodyPart[] {
  *
  * @param movement that it is a variant of
  * @param demands of the variant, one for each side that leads
- * @returns in the order of {@link BODY_PARTS}
+ * @returns in the order of {@link MOVED_PARTS}
  */
-export function bodyPartsOf(
+export function movedPartsOf(
   movement: Pick<Movement, "keys">,
   demands: readonly Pick<Demand, "highest" | "lowest" | "features">[],
-): readonly BodyPart[] {
-  const moved = new Set<BodyPart>(movedInKeys(movement));
+): readonly MovedPart[] {
+  const moved = new Set<MovedPart>(movedInKeys(movement));
   for (const demand of demands) {
     for (const { name } of MIDLINE_RANGES) if (span(demand, column(name)) > PART_MOVES) moved.add(PART_OF[name]);
     for (const { name } of SIDED_RANGES)
@@ -87,5 +87,5 @@ export function bodyPartsOf(
       }
     if (demand.features.has("closedFist")) moved.add("hands");
   }
-  return BODY_PARTS.filter((part) => moved.has(part));
+  return MOVED_PARTS.filter((part) => moved.has(part));
 }

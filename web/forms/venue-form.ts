@@ -1,3 +1,4 @@
+import { FURNITURE_NAMES, type FurnitureName } from "@able-tide/core/body/seats";
 import { EmergencyCard, type VenueInput } from "@able-tide/core/venues/venue";
 import * as v from "valibot";
 import { requiredText } from "./required-text.ts";
@@ -14,11 +15,13 @@ const centimetres = v.optional(
 );
 const count = v.optional(v.pipe(v.number("Enter a number."), v.integer("Enter a whole number."), v.minValue(1), v.maxValue(200)));
 
+const seatKind = v.optional(v.picklist(FURNITURE_NAMES, "Choose one of these."), "chair");
+
 /** An empty field reaches the form as undefined. */
 const text = (most: number) => v.optional(v.pipe(v.string(), v.maxLength(most, `Use ${most} characters or fewer.`)));
 
 /** What a venue is; only the fields of what it has are read. */
-const VENUE_KINDS = ["hall", "pool", "both"] as const;
+const VENUE_KINDS = ["hall", "pool", "both", "homes"] as const;
 export type VenueKind = (typeof VENUE_KINDS)[number];
 
 const Fields = v.object({
@@ -26,13 +29,16 @@ const Fields = v.object({
   kind: v.optional(v.picklist(VENUE_KINDS, "Choose what the venue has."), "both"),
   chairHeight: centimetres,
   chairCount: count,
-  chairArms: v.optional(v.boolean(), false),
+  chairKind: seatKind,
   otherHeight: centimetres,
   otherCount: count,
-  otherArms: v.optional(v.boolean(), false),
+  otherKind: seatKind,
   thirdHeight: centimetres,
   thirdCount: count,
-  thirdArms: v.optional(v.boolean(), false),
+  thirdKind: seatKind,
+  fourthHeight: centimetres,
+  fourthCount: count,
+  fourthKind: seatKind,
   rail: metres(60),
   floorLength: metres(60),
   floorWidth: metres(60),
@@ -78,7 +84,8 @@ export const USUAL_VENUE = {
 
 /** What a venue has, as its stored room tells. */
 export function venueKindOf(room: VenueInput["room"]): VenueKind {
-  const { chairs, rail, floorLength, floorWidth, shallow, deep, water } = room;
+  const { chairs, homes, rail, floorLength, floorWidth, shallow, deep, water } = room;
+  if (homes) return "homes";
   const isPool = shallow !== null || deep !== null || water !== null;
   const isHall = chairs.length > 0 || rail !== null || floorLength !== null || floorWidth !== null;
   if (!isPool) return "hall";
@@ -88,17 +95,22 @@ export function venueKindOf(room: VenueInput["room"]): VenueKind {
 const NO_HALL = { chairs: [], rail: null, floorLength: null, floorWidth: null };
 const NO_POOL = { shallow: null, deep: null, poolLength: null, poolChairs: 0, water: null };
 
-const chairs = (height: number | undefined, of: number | undefined, arms: boolean) =>
-  height === undefined ? [] : [{ height: height / 100, count: of ?? 1, ...(arms ? { arms } : {}) }];
+/** Seats of one kind as they are stored: chairs with arms say so, what is no chair says what it is. */
+function seats(height: number | undefined, of: number | undefined, kind: FurnitureName) {
+  if (height === undefined) return [];
+  const told = kind === "chair" ? {} : kind === "armchair" ? { arms: true } : { kind };
+  return [{ height: height / 100, count: of ?? 1, ...told }];
+}
 
 /**
- * A venue from its form: chairs of three kinds, rail and floor of a hall, the floor of a pool from shallow to deep, and the
+ * A venue from its form: seats of four kinds, rail and floor of a hall, the floor of a pool from shallow to deep, and the
  * emergency card.
  */
 export const VenueForm = v.pipe(
   Fields,
   v.check(
-    ({ kind, shallow, deep }) => kind === "hall" || shallow === undefined || deep === undefined || shallow <= deep,
+    ({ kind, shallow, deep }) =>
+      kind === "hall" || kind === "homes" || shallow === undefined || deep === undefined || shallow <= deep,
     "The shallow end is deeper than the deep end. Swap the two depths.",
   ),
   v.transform((fields): { version: number; place: VenueInput } => ({
@@ -107,9 +119,10 @@ export const VenueForm = v.pipe(
       name: fields.name,
       room: {
         chairs: [
-          ...chairs(fields.chairHeight, fields.chairCount, fields.chairArms),
-          ...chairs(fields.otherHeight, fields.otherCount, fields.otherArms),
-          ...chairs(fields.thirdHeight, fields.thirdCount, fields.thirdArms),
+          ...seats(fields.chairHeight, fields.chairCount, fields.chairKind),
+          ...seats(fields.otherHeight, fields.otherCount, fields.otherKind),
+          ...seats(fields.thirdHeight, fields.thirdCount, fields.thirdKind),
+          ...seats(fields.fourthHeight, fields.fourthCount, fields.fourthKind),
         ],
         rail: fields.rail ?? null,
         floorLength: fields.floorLength ?? null,
@@ -121,6 +134,7 @@ export const VenueForm = v.pipe(
         water: fields.water ?? null,
         ...(fields.kind === "pool" ? NO_HALL : {}),
         ...(fields.kind === "hall" ? NO_POOL : {}),
+        ...(fields.kind === "homes" ? { ...NO_HALL, ...NO_POOL, homes: true as const } : {}),
       },
       emergency: v.parse(EmergencyCard, fields),
     },

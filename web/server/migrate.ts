@@ -22,6 +22,7 @@ import { withdrawnClasses } from "./migrations/020-withdrawn-classes.ts";
 import { archivedMovements } from "./migrations/021-archived-movements.ts";
 import { retention } from "./migrations/022-retention.ts";
 import { combinations } from "./migrations/023-combinations.ts";
+import { seats } from "./migrations/024-seats.ts";
 
 const MIGRATIONS = [
   firstFloor,
@@ -47,6 +48,7 @@ const MIGRATIONS = [
   archivedMovements,
   retention,
   combinations,
+  seats,
 ];
 
 /**

@@ -10,6 +10,7 @@ import { motionLabel, partLabel } from "./caps.ts";
 import { formatFinding } from "./findings.ts";
 import { formatLimitation, sourceLabel } from "./limitations.ts";
 import { featureLabel, variantLabel } from "./movement.ts";
+import { sitsOn } from "./seats.ts";
 import { formatDayAndMonth, lowerFirst, sentenceCase } from "./text.ts";
 
 const LANDMARK_WORDS = {
@@ -205,6 +206,8 @@ export function formatReason(reason: CapReason): string {
       return `${formatLimitation(reason)}${reason.waiting ? ": waiting for the clinician's caps" : ""}`;
     case "aid":
       return AIDS[reason.aid];
+    case "seat":
+      return sitsOn(reason.seat);
     case "standard":
       return STANDARD_CAPS[reason.caps];
     case "checkIn":

@@ -48,6 +48,7 @@ const FEATURE_LABELS: Readonly<Record<Feature, string>> = {
   rightFootTurns: "turning the right foot on the floor",
   turnsOverLeftLeg: "turning the body over the left leg",
   turnsOverRightLeg: "turning the body over the right leg",
+  meetsSeat: "going into the seat, its arms or its back",
 };
 
 /** What a feature that a cap can exclude is called. */

@@ -6,7 +6,7 @@ import { SHARE } from "./segments.ts";
 
 const SEATED: PoseFrame = {
   ...STANDING_FRAME,
-  seating: { kind: "seated", seatHeight: 0.25, atFront: false, backSupported: false, wheelchair: false },
+  seating: { kind: "seated", seat: "chair", seatHeight: 0.25, position: "middle", backSupported: false },
 };
 
 export const angle = (lowest: number, highest: number) => fc.double({ min: lowest, max: highest, noNaN: true });

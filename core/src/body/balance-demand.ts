@@ -55,9 +55,12 @@ export const oneLegDemand = (seconds: number): number => 3.5 + 4.5 * clamp01((se
 /** Demand of so many seconds on one leg with the toe of the other foot resting: the same, at most 5.5. */
 export const toeDownDemand = (seconds: number): number => Math.min(5.5, oneLegDemand(seconds));
 
-/** Demand of sitting: back supported 0, free 0.5, at the front of the chair 1; a lifted foot adds 0.5. */
-export function seatedBaseDemand(backSupported: boolean, atFront: boolean, footLifted: boolean): number {
-  const seat = backSupported ? 0 : atFront ? 1 : 0.5;
+/**
+ * Demand of sitting: back supported 0, free 0.5, at the front of the chair 1; a lifted foot adds 0.5, and so does a seat that
+ * gives way where nothing supports the back. The last is our own.
+ */
+export function seatedBaseDemand(backSupported: boolean, atFront: boolean, footLifted: boolean, soft = false): number {
+  const seat = backSupported ? 0 : (atFront ? 1 : 0.5) + (soft ? 0.5 : 0);
   return seat + (footLifted ? 0.5 : 0);
 }
 

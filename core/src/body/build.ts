@@ -1,6 +1,7 @@
 import { itemAt, numberAt } from "../checked-access.ts";
 import { otherSide, type Pair, pairOf, SIDES, type Side, sideIndex } from "../side.ts";
 import { numbered } from "./numbered.ts";
+import { isLyingOn, type SeatName, type SeatUse, seatNamed } from "./seats.ts";
 import { MASS, SHARE } from "./segments.ts";
 
 /**
@@ -36,7 +37,9 @@ export interface MeasuredBody {
   readonly floats: number;
   /** Sits in a wheelchair throughout. */
   readonly wheelchair: boolean;
-  /** How much higher than usual they sit, metres: nothing unless it is said. */
+  /** What they sit on in this place, and where on it; a chair that suits them unless it is said. */
+  readonly sits?: SeatUse;
+  /** How much higher than usual they sit, metres, or lower where it is less than nothing: nothing unless it is said. */
   readonly seatRaise?: number;
 }
 
@@ -143,6 +146,8 @@ function sideKey(lengths: Float64Array, { arms, legs }: MeasuredBody, side: Side
   return `${measures.join()};${JSON.stringify([arms[i], legs[i]])}`;
 }
 
+const seatKey = ({ sits }: MeasuredBody): string => (sits ? `${sits.seat} ${sits.position}` : "");
+
 /**
  * The proportions of one person's body.
  *
@@ -173,7 +178,7 @@ export function buildOf(measured: MeasuredBody, stature: number): Build {
   for (let i = 0; i < masses.length; i += 1) masses[i] = numberAt(masses, i) / whole;
   const [left, right] = pairOf((side) => sideKey(lengths, measured, side));
   return {
-    key: `${left};${right};${measured.floats};${measured.wheelchair};${((measured.seatRaise ?? 0) / stature).toFixed(5)}`,
+    key: `${left};${right};${measured.floats};${measured.wheelchair};${((measured.seatRaise ?? 0) / stature).toFixed(5)};${seatKey(measured)}`,
     even: left === right,
     masses,
     lengths,
@@ -220,6 +225,22 @@ export const hasFoot = ({ measured }: Build, side: Side): boolean => {
 };
 /** Whether a leg can be lifted. */
 export const legTakesPart = ({ measured }: Build, side: Side): boolean => measured.legs[sideIndex(side)].kind !== "still";
-/** Whether there are two legs to stand on, and a person who stands on them. */
+/**
+ * What a body sits on: its own wheelchair, or a chair unless something else is said.
+ *
+ * @param build whose body it is
+ */
+export const seatOf = ({ measured }: Build): SeatName => (measured.wheelchair ? "wheelchair" : (measured.sits?.seat ?? "chair"));
+
+/**
+ * Whether the height of what a body sits on suits it: a chair can be chosen, and be higher for rising.
+ *
+ * @param build whose body it is
+ */
+export const seatSuits = (build: Build): boolean => seatNamed(seatOf(build)).usualHeight === null;
+
+/** Whether there are two legs to stand on, and a person who stands on them; not whoever is in bed. */
 export const canStand = (build: Build): boolean =>
-  !build.measured.wheelchair && SIDES.every((side) => hasFoot(build, side) && legTakesPart(build, side));
+  !build.measured.wheelchair &&
+  !isLyingOn(seatOf(build)) &&
+  SIDES.every((side) => hasFoot(build, side) && legTakesPart(build, side));

@@ -160,7 +160,7 @@ describe("standing", () => {
 describe("seated", () => {
   const frame: PoseFrame = {
     ...STANDING_FRAME,
-    seating: { kind: "seated", seatHeight: 0.25, atFront: true, backSupported: false, wheelchair: false },
+    seating: { kind: "seated", seat: "chair", seatHeight: 0.25, position: "front", backSupported: false },
   };
   const feetAhead = { footX: SHARE.thigh };
   const feetShare = (body: ReturnType<typeof solved>) => body.sided("footShare", "left") + body.sided("footShare", "right");

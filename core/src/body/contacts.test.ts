@@ -67,7 +67,14 @@ describe("what touches the floor", () => {
 
   test("a seat turns with the pelvis and is shorter when someone sits at its front", () => {
     const seated = (atFront: boolean, turn: number): readonly (readonly number[])[] => {
-      const pose = poseWith({ seating: { kind: "seated", seatHeight: 0.26, atFront } as PoseFrame["seating"] });
+      const pose = poseWith({
+        seating: {
+          kind: "seated",
+          seat: "chair",
+          seatHeight: 0.26,
+          position: atFront ? "front" : "middle",
+        } as PoseFrame["seating"],
+      });
       pose.values[slot("pelvisRotation")] = turn;
       const placed = row();
       placed[pointColumn("pelvis")] = 1;

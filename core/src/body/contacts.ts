@@ -2,13 +2,14 @@ import { numberAt } from "../checked-access.ts";
 import { SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import { type Contact, FIRM_HAND_SHARE, type Point, RESTING_SHARE } from "./base-of-support.ts";
 import { pointColumn } from "./channels.ts";
-import { type FootContact, type Pose, sidedSlots, slot } from "./pose.ts";
+import { type FootContact, type Pose, type Seating, sidedSlots, slot } from "./pose.ts";
 import { DEGREE } from "./rotation.ts";
+import { seatNamed } from "./seats.ts";
 import { SHARE } from "./segments.ts";
 
 /** Pressure point along the foot, foot lengths ahead of the ankle: it may slide back and forward. */
 const PRESSURE = { back: 0.1, middle: 0.25, forward: 0.45 } as const;
-const SEAT = { behind: 0.05, ahead: 0.18, aheadAtFront: 0.1, halfWidth: 0.087 } as const;
+const SEAT = { behind: 0.05, aheadAtFront: 0.1, halfWidth: 0.087 } as const;
 /** Patches of the forefoot and of the heel, foot lengths ahead of the ankle. */
 export const TOE_PATCH = { from: 0.48, to: 0.75 } as const;
 const HEEL_PATCH = { from: -0.25, to: 0.05 } as const;
@@ -86,14 +87,20 @@ function footContact(values: Float64Array, side: Side, contact: FootContact): Co
     case "restingHeel":
       return { corners: solePatch(values, side, HEEL_PATCH.from, HEEL_PATCH.to), share: RESTING_SHARE };
     case "lifted":
+    case "lying":
     case "onItsWay":
     case "absent":
       return { corners: [], share: 0 };
   }
 }
 
-function seatContact(pose: Pose, row: Float64Array, atFront: boolean): Contact {
-  const ahead = atFront ? SEAT.aheadAtFront : SEAT.ahead;
+/** How far a seat carries behind the hips, share of H: a back that leans carries as far as the trunk lies on it. */
+const carriesBehind = (lean: number): number => SEAT.behind + SHARE.trunk * Math.sin(lean * DEGREE);
+
+function seatContact(pose: Pose, row: Float64Array, { seat, position }: Extract<Seating, { kind: "seated" }>): Contact {
+  const geometry = seatNamed(seat);
+  const ahead = position === "front" ? Math.min(SEAT.aheadAtFront, geometry.ahead) : geometry.ahead;
+  const behind = carriesBehind(geometry.back?.lean ?? 0);
   const turn = numberAt(pose.values, PELVIS_ROTATION) * DEGREE;
   const corner = (forward: number, right: number): Point => [
     numberAt(row, PELVIS) + forward * Math.cos(turn) - right * Math.sin(turn),
@@ -101,8 +108,8 @@ function seatContact(pose: Pose, row: Float64Array, atFront: boolean): Contact {
   ];
   return {
     corners: [
-      corner(-SEAT.behind, -SEAT.halfWidth),
-      corner(-SEAT.behind, SEAT.halfWidth),
+      corner(-behind, -SEAT.halfWidth),
+      corner(-behind, SEAT.halfWidth),
       corner(ahead, SEAT.halfWidth),
       corner(ahead, -SEAT.halfWidth),
     ],
@@ -117,7 +124,7 @@ export function contactsOf(pose: Pose, row: Float64Array): Contact[] {
   for (const i of [0, 1] as const)
     if (frame.hands[i] === "firm")
       contacts.push({ corners: [[numberAt(values, HOLD_X[i]), numberAt(values, HOLD_Z[i])]], share: FIRM_HAND_SHARE });
-  if (frame.seating.kind === "seated") contacts.push(seatContact(pose, row, frame.seating.atFront));
+  if (frame.seating.kind === "seated") contacts.push(seatContact(pose, row, frame.seating));
   return contacts;
 }
 

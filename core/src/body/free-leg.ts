@@ -169,6 +169,8 @@ export function lowestOfFoot(ankleAngle: number, ankleHeight: number): number {
  * Places a leg by its angles, its foot square to the shank but for `ankle`. A foot that would pass under the floor is lifted
  * clear of it: the leg folds until a flat foot fits under it, and the ankle bends. Writes joints and angles, adds mass.
  * Long because thigh, shank and foot are written axis by axis without allocation: it runs for every sample.
+ *
+ * @param floor height of what is under the leg, share of H
  */
 export function placeFreeLeg(
   row: Float64Array,
@@ -177,6 +179,7 @@ export function placeFreeLeg(
   angles: FreeLegAngles,
   build: Build,
   moments: Moments,
+  floor: number,
 ): void {
   const s = sideSign(side);
   const hip = HIP[sideIndex(side)];
@@ -191,7 +194,7 @@ export function placeFreeLeg(
   // A stump has no foot: heel and toe are where it ends.
   const foot = hasFoot(build, side) ? 1 : 0;
   const ankleHeight = foot * SHARE.ankleHeight;
-  const hipY = numberAt(row, hip + 1);
+  const hipY = numberAt(row, hip + 1) - floor;
   freeLeg.flexion = angles.flexion;
   freeLeg.knee = angles.knee;
   aimFreeLeg(angles, side, pelvis, hipY, build);

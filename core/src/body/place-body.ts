@@ -3,7 +3,8 @@ import { SIDES, type Side, sideIndex } from "../side.ts";
 import { column, pointColumn, ROW_WIDTH, sidedPointColumns } from "./channels.ts";
 import { placeFreeLeg } from "./free-leg.ts";
 import { placePlantedLeg, setPlantedFoot } from "./planted-leg.ts";
-import { footIsUnsupported, isOnSupport, type Pose, sidedSlots } from "./pose.ts";
+import { footIsUnsupported, isLying, isOnSupport, type Pose, type PoseFrame, sidedSlots } from "./pose.ts";
+import { seatNamed } from "./seats.ts";
 import type { SolverSpace } from "./solver-space.ts";
 import { placeHandAndArm, placeTrunk } from "./upper-body.ts";
 
@@ -41,11 +42,21 @@ export function setFeet(space: SolverSpace, pose: Pose): void {
   }
 }
 
+/** How far the back of the seat leans back from upright, degrees. */
+const leanOf = ({ seating }: PoseFrame): number => (seating.kind === "seated" ? (seatNamed(seating.seat).back?.lean ?? 0) : 0);
+
+/** A mattress gives under a heel by so much, share of H. */
+const UNDER_HEELS = 0.01;
+
+/** Height of what is under a free leg, share of H: the floor, or the bed that it lies on. */
+const underLegs = ({ seating }: PoseFrame): number =>
+  seating.kind === "seated" && isLying(seating) ? seating.seatHeight - UNDER_HEELS : 0;
+
 /** Trunk, head and the arms that hold on to nothing fixed, with the pelvis at the origin. Done once a pose. */
 export function placeUpperBody(space: SolverSpace, pose: Pose): void {
   space.upperRow.fill(0);
   space.upperMoments.fill(0);
-  placeTrunk(pose.values, space.upperRow, space.axes, space.build, space.upperMoments);
+  placeTrunk(pose.values, space.upperRow, space.axes, space.build, space.upperMoments, leanOf(pose.frame));
 }
 
 export function placeArms(space: SolverSpace, pose: Pose, row: Float64Array, into: Float64Array, fixed: boolean): void {
@@ -75,7 +86,7 @@ function placeLeg(space: SolverSpace, pose: Pose, row: Float64Array, side: Side)
     space.freeLeg.rotation = numberAt(pose.values, LEG_ROTATION[i]);
     space.freeLeg.knee = numberAt(pose.values, LEG_KNEE[i]);
     space.freeLeg.ankle = numberAt(pose.values, LEG_ANKLE[i]);
-    placeFreeLeg(row, side, space.axes.pelvis, space.freeLeg, space.build, space.moments);
+    placeFreeLeg(row, side, space.axes.pelvis, space.freeLeg, space.build, space.moments, underLegs(pose.frame));
   } else placePlantedLeg(row, side, space.feet[i], space.build, space.moments);
 }
 

@@ -1,6 +1,7 @@
 import { numberAt } from "../checked-access.ts";
 import { otherSide, SIDES, type Side, sideIndex } from "../side.ts";
 import { numbered } from "./numbered.ts";
+import { isLyingOn, type SeatName, type SeatPosition } from "./seats.ts";
 import type { SupportName } from "./supports.ts";
 
 /**
@@ -84,17 +85,27 @@ export const sidedSlots = (name: SidedSlot): readonly [number, number] => [sided
 
 /**
  * How a foot meets the floor. A resting toe or heel carries a twentieth of the weight. A lifted foot goes where its
- * leg's angles say, and so does a stump, whose foot is absent; one on its way to another place goes where that way
- * says.
+ * leg's angles say, and so does one that lies along a bed, and a stump, whose foot is absent; one on its way to another
+ * place goes where that way says.
  */
-export type FootContact = "flat" | "forefoot" | "heel" | "restingToe" | "restingHeel" | "lifted" | "onItsWay" | "absent";
+export type FootContact =
+  | "flat"
+  | "forefoot"
+  | "heel"
+  | "restingToe"
+  | "restingHeel"
+  | "lifted"
+  | "lying"
+  | "onItsWay"
+  | "absent";
 
 /**
  * Whether the floor does not carry a foot, so that its leg follows its own angles.
  *
  * @param contact of the foot with the floor
  */
-export const footIsUnsupported = (contact: FootContact): boolean => contact === "lifted" || contact === "absent";
+export const footIsUnsupported = (contact: FootContact): boolean =>
+  contact === "lifted" || contact === "lying" || contact === "absent";
 
 /** Whether a foot is off the floor. */
 export const isOff = (contact: FootContact): boolean => footIsUnsupported(contact) || contact === "onItsWay";
@@ -119,6 +130,7 @@ export type Seating =
       readonly atWall?: true;
       /** On the way up from a chair or down to it, from where the seat is left to where it carries again. */
       readonly rising?: {
+        readonly seat: SeatName;
         /** Share of H. */
         readonly seatHeight: number;
         readonly withArms: boolean;
@@ -126,13 +138,17 @@ export type Seating =
     }
   | {
       readonly kind: "seated";
+      readonly seat: SeatName;
       /** Seat height over the floor, share of H. */
       readonly seatHeight: number;
-      /** Whether the person sits at the front of the chair, where the seat carries less far forward. */
-      readonly atFront: boolean;
+      /** Where on the seat the person sits; at the front the seat carries less far forward. */
+      readonly position: SeatPosition;
+      /** Whether the trunk is against the back of the seat. */
       readonly backSupported: boolean;
-      readonly wheelchair: boolean;
     };
+
+/** Whether the legs lie along what the body sits on. */
+export const isLying = (seating: Seating): boolean => seating.kind === "seated" && isLyingOn(seating.seat);
 
 /** Whether a hand goes where its arm's angles say. */
 export const followsArm = (hand: HandContact): boolean => hand === "free" || hand === "carrying";

@@ -7,10 +7,11 @@ import { pressurePoint } from "./contacts.ts";
 import { LOADED_KNEE_LIMIT } from "./leg-parts.ts";
 import { placeArms, placeUpperBody, setFeet } from "./place-body.ts";
 import { readPlantedLeg } from "./planted-leg.ts";
-import { footIsUnsupported, isRising, type Pose, sidedSlots, slot } from "./pose.ts";
+import { footIsUnsupported, isRising, type Pose, type PoseFrame, sidedSlots, slot } from "./pose.ts";
 import { readMargins } from "./pose-margins.ts";
 import { readLoadsAndHeights } from "./readings.ts";
 import { DEGREE } from "./rotation.ts";
+import { seatNamed } from "./seats.ts";
 import { solveSeated } from "./solve-seated.ts";
 import { type PelvisTrail, solveStanding } from "./solve-standing.ts";
 import { createSolverSpace, type PoseProblem, type SolverSpace } from "./solver-space.ts";
@@ -38,8 +39,13 @@ const STRAIGHT_KNEE_DORSIFLEXION = sidedColumns("straightKneeDorsiflexion");
 const STRAIGHT_KNEE = 20;
 const LOADED_KNEE = sidedColumns("loadedKnee");
 const FOOT_SHARE = sidedColumns("footShare");
+const LOW_BACK_LOAD = column("lowBackLoad");
 const PRESS = slot("press");
 const TOE_OUT = sidedSlots("toeOut");
+
+/** Whether the trunk lies against a back that leans. */
+const restsOnBack = ({ seating }: PoseFrame): boolean =>
+  seating.kind === "seated" && seating.backSupported && (seatNamed(seating.seat).back?.lean ?? 0) > 0;
 
 /** Reads what is said of one leg: shares, knee and ankle under load, loads and heights. */
 function readSide(space: SolverSpace, pose: Pose, row: Float64Array, side: Side, share: number): void {
@@ -64,6 +70,8 @@ function readSide(space: SolverSpace, pose: Pose, row: Float64Array, side: Side,
     pose.frame.hands,
     space.build,
   );
+  // What lies against a back that leans rests there.
+  if (side === SIDES[1] && restsOnBack(pose.frame)) row[LOW_BACK_LOAD] = 0;
 }
 
 /** The side of a foot that a pose puts on the floor and a body does not have; undefined where there is none. */

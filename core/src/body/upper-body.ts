@@ -83,10 +83,19 @@ function addAlong(row: Float64Array, from: number, axes: Rotation, up: number, s
  * Places pelvis, spine, shoulders and head over the pelvis point already in the row, which is midway
  * between the hip joints. Half of each spine angle is taken at each of the two hinges.
  * Writes points and range columns and adds mass. Lengths are shares of H.
+ *
+ * @param lean of the back that the trunk lies against, degrees back from upright: the tilt of the pelvis counts from there
  */
-export function placeTrunk(values: Float64Array, row: Float64Array, axes: TrunkAxes, { masses }: Build, moments: Moments): void {
+export function placeTrunk(
+  values: Float64Array,
+  row: Float64Array,
+  axes: TrunkAxes,
+  { masses }: Build,
+  moments: Moments,
+  lean = 0,
+): void {
   const at = (index: number): number => numberAt(values, index);
-  composeRotation(GROUND, at(TILT), at(LIST), at(TURN), axes.pelvis);
+  composeRotation(GROUND, at(TILT) - lean, at(LIST), at(TURN), axes.pelvis);
   const flexion = at(SPINE_FLEXION) / 2;
   const sideBend = at(SPINE_SIDE_BEND) / 2;
   const rotation = at(SPINE_ROTATION) / 2;

@@ -1,3 +1,4 @@
+import type { SeatName } from "../body/seats.ts";
 import type { OwnAid } from "../body/supports.ts";
 import type { CapSide } from "./cap-side.ts";
 import type { Finding } from "./findings.ts";
@@ -19,6 +20,7 @@ export type CapReason =
       readonly waiting: boolean;
     }
   | { readonly because: "aid"; readonly aid: OwnAid }
+  | { readonly because: "seat"; readonly seat: SeatName }
   | { readonly because: "standard"; readonly caps: StandardCaps }
   | { readonly because: "checkIn"; readonly findings: readonly Finding[] };
 

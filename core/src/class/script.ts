@@ -1,3 +1,4 @@
+import type { SeatUse } from "../body/seats.ts";
 import type { CellView } from "../fit/cell-view.ts";
 import type { TimedHold } from "../movement/timed-hold.ts";
 import type { CombinationPass } from "../plan/combination.ts";
@@ -68,6 +69,8 @@ export interface ScriptItem
 export interface ScriptPerson {
   readonly id: string;
   readonly name: string;
+  /** What they sit on, where it is no usual chair; absent in classes begun before seats were said. */
+  readonly seat?: SeatUse;
   /** One a block. */
   readonly cells: readonly CellView[];
   /** Ids of the notes in class that the cells follow from, sorted; absent before the first. */

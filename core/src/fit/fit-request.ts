@@ -1,5 +1,6 @@
 import * as v from "valibot";
 import { ABSENT_FROM, type Arm, type Limb, USUAL_BODY, WHOLE } from "../body/build.ts";
+import { FURNITURE_NAMES, SEAT_POSITIONS } from "../body/seats.ts";
 import { OWN_AIDS } from "../body/supports.ts";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 import { type Cap, CapLimit } from "../caps/cap.ts";
@@ -41,6 +42,10 @@ const Body = v.strictObject({
   legs: v.optional(v.tuple([LegSchema, LegSchema]), [WHOLE, WHOLE]),
   floats: v.optional(v.pipe(v.number(), v.minValue(-0.2), v.maxValue(0.2)), 0),
   wheelchair: v.optional(v.boolean(), false),
+  /** What they sit on and where on it; a chair that suits them where it is left out. */
+  sits: v.exactOptional(v.strictObject({ seat: v.picklist(FURNITURE_NAMES), position: v.picklist(SEAT_POSITIONS) })),
+  /** How much higher than usual they sit, metres; less than nothing where lower. */
+  seatRaise: v.exactOptional(metres(-0.3, 0.4)),
 });
 
 const RequestedCap = v.strictObject({

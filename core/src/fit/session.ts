@@ -92,6 +92,7 @@ const personKey = (
     caps.map(({ id, limit, forms }) => [id, limit, forms]),
     resources.chairs > 0,
     (resources.armchairs ?? 0) > 0,
+    (resources.chairBacks ?? resources.chairs) > 0,
     resources.rail > 0,
     resources.helpers > 0,
     resources.pool,

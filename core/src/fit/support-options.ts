@@ -1,4 +1,5 @@
-import { type Build, canStand } from "../body/build.ts";
+import { type Build, canStand, seatOf } from "../body/build.ts";
+import { seatNamed } from "../body/seats.ts";
 import { HAND_SUPPORTS, type HandSupport, type OwnAid } from "../body/supports.ts";
 import { SUPPORT_MODES, type SupportMode } from "../movement/support-mode.ts";
 import { LAND_VARIANT_KINDS, type VariantKind } from "../movement/variant.ts";
@@ -62,7 +63,7 @@ export function supportOptions(
         // It spares less than the rail held, and a hand that must not hold on is not to be leaned on at all.
         return false;
       case "chairBack":
-        return onLand && place.chairs > 0 && scarce.rail;
+        return onLand && (place.chairBacks ?? place.chairs) > 0 && scarce.rail;
       case "helper":
         return onLand && place.helpers > 0;
       case "armrests":
@@ -78,7 +79,14 @@ export function supportOptions(
     : canStand(build)
       ? (["water"] as const)
       : seats;
-  return { kinds, holds: HAND_SUPPORTS.filter(there), armrests: onLand && (place.armchairs ?? 0) > 0, inWater: !onLand };
+  return { kinds, holds: HAND_SUPPORTS.filter(there), armrests: onLand && risesWithArms(place, build), inWater: !onLand };
+}
+
+/** Whether someone has arms to push up from: those of their own seat, or of a chair that they change to. */
+function risesWithArms(place: VenueResources, build: Build): boolean {
+  const seat = seatOf(build);
+  if (seatNamed(seat).arms !== null) return true;
+  return (seat === "chair" || seat === "wheelchair") && (place.armchairs ?? 0) > 0;
 }
 
 /**

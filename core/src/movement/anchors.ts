@@ -4,9 +4,9 @@ import type { Build } from "../body/build.ts";
 import { pointColumn, sidedPointColumn } from "../body/channels.ts";
 import { type Pose, sidedSlot } from "../body/pose.ts";
 import { solvePoseOffBase } from "../body/solve.ts";
-import { cross, dot, minus, mix, unit, type Vector } from "../body/vector.ts";
-import { numberAt } from "../checked-access.ts";
+import { dot, minus, mix, unit, type Vector } from "../body/vector.ts";
 import { otherSide, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
+import { pointAt as at, chestAxes, pelvisAxes } from "./body-axes.ts";
 import type { Anchor } from "./format.ts";
 
 /** How far the middle of a hand lies over what it rests on, share of H. */
@@ -24,26 +24,7 @@ const CHEST = { up: 0.7, ahead: 0.085, aside: 0.025 } as const;
 const TEMPLE = { aside: 0.05, ahead: 0.055 } as const;
 const ANGLES = ["elevation", "plane", "axial", "elbow", "wrist"] as const;
 
-const at = (row: Float64Array, column: number): Vector => [
-  numberAt(row, column),
-  numberAt(row, column + 1),
-  numberAt(row, column + 2),
-];
 const plus = (a: Vector, b: Vector, times: number): Vector => [a[0] + times * b[0], a[1] + times * b[1], a[2] + times * b[2]];
-
-/** Ahead, up and to the right of the pelvis, as directions in space. */
-function pelvisAxes(row: Float64Array): { ahead: Vector; up: Vector; right: Vector } {
-  const right = unit(minus(at(row, sidedPointColumn("hip", "right")), at(row, sidedPointColumn("hip", "left"))));
-  const up = unit(minus(at(row, pointColumn("lumbar")), at(row, pointColumn("pelvis"))));
-  return { ahead: cross(up, right), up, right };
-}
-
-/** Ahead, up and to the right of the chest, as directions in space. */
-function chestAxes(row: Float64Array): { ahead: Vector; up: Vector; right: Vector } {
-  const right = unit(minus(at(row, sidedPointColumn("shoulder", "right")), at(row, sidedPointColumn("shoulder", "left"))));
-  const up = unit(minus(at(row, pointColumn("shoulderLine")), at(row, pointColumn("midSpine"))));
-  return { ahead: unit(cross(up, right)), up, right };
-}
 
 /** A place on a thigh: so far from the hip, on its front, which is its upper side when sitting. */
 function onThigh(row: Float64Array, side: Side, far: number): Vector {

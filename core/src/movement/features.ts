@@ -1,4 +1,4 @@
-import { column, LANDMARK_TOLERANCE, pointColumn, sidedColumn, sidedPointColumn } from "../body/channels.ts";
+import { column, LANDMARK_TOLERANCE, pointColumn, ROW_WIDTH, sidedColumn, sidedPointColumn } from "../body/channels.ts";
 import { isOff, isOnSupport, sidedSlots, slot } from "../body/pose.ts";
 import { supportNamed } from "../body/supports.ts";
 import { dot, length, minus, mix, type Vector } from "../body/vector.ts";
@@ -6,6 +6,7 @@ import { numberAt } from "../checked-access.ts";
 import { otherSide, SIDES, type Side, sideIndex } from "../side.ts";
 import { stepsOf } from "./foot-steps.ts";
 import type { DECLARED_FEATURES } from "./format.ts";
+import { depthInSeat, SEAT_GIVES } from "./seat-clearance.ts";
 import { INTERVALS, type SolvedSamples, segmentOfSample, valueAt } from "./solved-samples.ts";
 import type { TrackSegment } from "./track.ts";
 
@@ -36,6 +37,7 @@ export const FEATURES = [
   "turnsOverRightLeg",
   "leftArmCarried",
   "rightArmCarried",
+  "meetsSeat",
 ] as const;
 export type Feature = (typeof FEATURES)[number];
 
@@ -211,6 +213,17 @@ function turnsOf({ segments }: SolvedSamples, side: Side): { readonly foot: bool
   };
 }
 
+/** Whether a hand, an elbow, a shoulder blade or a heel would go into what the body sits on. */
+function meetsSeat(samples: SolvedSamples): boolean {
+  for (let sample = 0; sample < samples.count; sample += 1) {
+    const { seating } = segmentOfSample(samples, sample).frame;
+    if (seating.kind !== "seated") continue;
+    const row = samples.rows.subarray(sample * ROW_WIDTH, (sample + 1) * ROW_WIDTH);
+    if (depthInSeat(row, seating) > SEAT_GIVES) return true;
+  }
+  return false;
+}
+
 /** The features that a variant shows: those its movement declares and those seen in its samples. */
 export function featuresOf(
   samples: SolvedSamples,
@@ -230,6 +243,7 @@ export function featuresOf(
   }
   if (found.has("percussion") && touchesTrunk(samples)) found.add("trunkPercussion");
   if (stepsBackUnheld(samples)) found.add("unheldStepBack");
+  if (meetsSeat(samples)) found.add("meetsSeat");
   for (const feature of FEATURES) {
     let sample = 0;
     while (sample < samples.count && !happensAt(samples, sample, feature)) sample += 1;

@@ -2,6 +2,7 @@ import { armTakesPart, type Build, canGrip } from "../body/build.ts";
 import { ROW_WIDTH } from "../body/channels.ts";
 import {
   type HandContact,
+  isLying,
   isOnSupport,
   mirrorPose,
   mirrorValues,
@@ -44,7 +45,7 @@ export function restHands(
   const sizeOf = (side: Side) => (ownSide(side, lead) === "left" ? choice.sizes.armLeft : choice.sizes.armRight) / FULL_SIZE;
   const moves = SIDES.filter((side) => armMoves(choice, ownSide(side, lead)));
   keys.forEach((key, i) => {
-    const feet = footContacts(key, key, choice, footless, "heel");
+    const feet = footContacts(key, key, choice, footless, "heel", isLying(frame.seating));
     const restOf = (side: Side): Rest | null => {
       if (carried !== undefined && ownSide(side, lead) !== carried) return UNDER_OTHER_FOREARM;
       const anchor = key.anchors[sideIndex(side)];

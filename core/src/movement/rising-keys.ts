@@ -1,5 +1,5 @@
 import { armAngles } from "../body/arm.ts";
-import type { Build } from "../body/build.ts";
+import { type Build, seatOf, seatSuits } from "../body/build.ts";
 import { type HandContact, type PoseFrame, type Seating, type SidedSlot, STANDING_FRAME, sidedSlot, slot } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
 import { solvePose } from "../body/solve.ts";
@@ -10,9 +10,10 @@ import { RESTING_HAND, setHandContacts } from "./resting-hands.ts";
 import { seatFor, seatHeightFor } from "./seated-keys.ts";
 import type { VariantSpec } from "./variant.ts";
 
-/** A chair to rise from is so much higher than one to sit on, share of H: about 8 cm. */
+/** A chair to rise from is so much higher than one to sit on, share of H: about 8 cm. What has its own height stays as it is. */
 export const HIGHER_TO_RISE = 0.05;
-export const risingSeat = (build: Build): number => seatHeightFor(build) + Math.max(0, HIGHER_TO_RISE - build.seatRaise);
+export const risingSeat = (build: Build): number =>
+  seatHeightFor(build) + (seatSuits(build) ? Math.max(0, HIGHER_TO_RISE - build.seatRaise) : 0);
 
 /** How often hands on the arms of a chair and the place of the feet are found in turn; each time a tenth of the miss is left. */
 export const FEET_PASSES = 6;
@@ -26,7 +27,7 @@ export const FEET_PASSES = 6;
 export function setRisingFeet(keys: readonly AuthoredKey[], hands: readonly [HandContact, HandContact], build: Build): void {
   const seatOff = keys.find((key, i) => key.seat && (keys[i + 1]?.seat === false || keys[i - 1]?.seat === false));
   if (!seatOff) return;
-  const seating: Seating = { kind: "standing", rising: { seatHeight: risingSeat(build), withArms: false } };
+  const seating: Seating = { kind: "standing", rising: { seat: seatOf(build), seatHeight: risingSeat(build), withArms: false } };
   const pose = { frame: { ...STANDING_FRAME, seating, hands, support: "armrests" as const }, values: seatOff.values.slice() };
   pose.values[slot("sink")] = 0;
   let hips = 0;
@@ -51,7 +52,7 @@ export function bendToArmrests(keys: readonly AuthoredKey[], hands: readonly [Ha
   for (const [i, { values, seat }] of keys.entries()) {
     const next = [keys[i - 1], keys[i + 1]].some((key) => key && !reachesArmrests(key));
     if (!next || !reachesArmrests(itemAt(keys, i))) continue;
-    const seating: Seating = { kind: "standing", rising: { seatHeight: risingSeat(build), withArms: true } };
+    const seating: Seating = { kind: "standing", rising: { seat: seatOf(build), seatHeight: risingSeat(build), withArms: true } };
     const frame: PoseFrame = { ...STANDING_FRAME, seating, hands, support: "armrests" };
     const ceiling = seat ? risingSeat(build) + SHARE.hipAboveSeat : Number.POSITIVE_INFINITY;
     const { row } = solvePose({ frame, values }, ceiling, undefined, build);
@@ -69,6 +70,6 @@ export function risingSeating(start: AuthoredKey, end: AuthoredKey, choice: Vari
   if (!reachesArmrests(start) && !reachesArmrests(end)) return { kind: "standing" };
   return {
     kind: "standing",
-    rising: { seatHeight: risingSeat(build), withArms: choice.hold?.by === "armrests" },
+    rising: { seat: seatOf(build), seatHeight: risingSeat(build), withArms: choice.hold?.by === "armrests" },
   };
 }

@@ -1,6 +1,6 @@
-import { type Build, hasFoot, lengthIndexes } from "../body/build.ts";
+import { type Build, hasFoot, lengthIndexes, seatOf } from "../body/build.ts";
 import { ROW_WIDTH, sidedColumn, sidedPointColumn } from "../body/channels.ts";
-import { type FootContact, type PoseFrame, type Seating, STANDING_FRAME, sidedSlot, slot } from "../body/pose.ts";
+import { type FootContact, isLying, type PoseFrame, type Seating, STANDING_FRAME, sidedSlot, slot } from "../body/pose.ts";
 import { SHARE } from "../body/segments.ts";
 import { solvePoseOffBase } from "../body/solve.ts";
 import { itemAt, numberAt } from "../checked-access.ts";
@@ -69,7 +69,11 @@ export const PAST_THE_KNEES = SHARE.thigh;
  * that would lie on the hip lies on the thigh next to it.
  */
 export function handsOffTheSeat(key: AuthoredKey, seating: Seating, footless: readonly Side[], build: Build): AuthoredKey {
-  const feet = pairOf((side): FootContact => (footless.includes(side) ? "absent" : key.lift === side ? "lifted" : "flat"));
+  const feet = pairOf((side): FootContact => {
+    if (footless.includes(side)) return "absent";
+    if (key.lift === side) return "lifted";
+    return isLying(seating) ? "lying" : "flat";
+  });
   const frame: PoseFrame = { ...STANDING_FRAME, seating, feet };
   const row = new Float64Array(ROW_WIDTH);
   solvePoseOffBase({ frame, values: key.values }, row, build);
@@ -101,14 +105,28 @@ export function seatHeightFor(build: Build): number {
   );
 }
 
-/** A chair with such a seat, or a wheelchair, which supports the back. */
-export function seatFor(build: Build): Extract<Seating, { kind: "seated" }> {
-  const { wheelchair } = build.measured;
-  return {
-    kind: "seated",
-    seatHeight: seatHeightFor(build),
-    atFront: false,
-    backSupported: wheelchair,
-    wheelchair,
-  };
+/** A chair that suits the body, or what it sits on; a wheelchair supports the back. @param inWater on a chair for the pool */
+export function seatFor(build: Build, inWater = false): Extract<Seating, { kind: "seated" }> {
+  const seat = seatOf(build);
+  const position = seat === "wheelchair" ? "back" : (build.measured.sits?.position ?? "middle");
+  const seatHeight = seatHeightFor(build);
+  return inWater && seat !== "wheelchair"
+    ? { kind: "seated", seat: "chair", seatHeight, position: "middle", backSupported: false }
+    : { kind: "seated", seat, seatHeight, position, backSupported: position === "back" };
+}
+
+/** A trunk that tilts or bends forward by more than this from the back of a seat leaves it, degrees. */
+const LEAVES_BACK = { tilt: 5, flexion: 10 } as const;
+
+/**
+ * What carries a seated body between two key poses: the back of the seat only while the trunk stays against it. A wheelchair
+ * supports throughout.
+ */
+export function seatingBetween(seating: Seating, start: Float64Array, end: Float64Array): Seating {
+  if (seating.kind !== "seated" || !seating.backSupported || seating.seat === "wheelchair") return seating;
+  const leaves = [start, end].some(
+    (values) =>
+      numberAt(values, slot("pelvisTilt")) > LEAVES_BACK.tilt || numberAt(values, slot("spineFlexion")) > LEAVES_BACK.flexion,
+  );
+  return leaves ? { ...seating, backSupported: false } : seating;
 }

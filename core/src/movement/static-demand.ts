@@ -1,5 +1,6 @@
 import { oneLegDemand, risingDemand, seatedBaseDemand, standingBaseDemand, toeDownDemand } from "../body/balance-demand.ts";
 import { type FootContact, isOff } from "../body/pose.ts";
+import { seatNamed } from "../body/seats.ts";
 import { itemAt } from "../checked-access.ts";
 import { type Pair, SIDES, sideIndex } from "../side.ts";
 import { times } from "./demand-samples.ts";
@@ -7,13 +8,17 @@ import { type Footing, footingOf } from "./footing.ts";
 import { oneLegPeriods, otherFoot, supportOf, timedHoldPeriods, toeDownPeriods } from "./reading.ts";
 import type { Track } from "./track.ts";
 
-/** A stump is no foot that leaves the floor. */
-export const leavesFloor = (contact: FootContact): boolean => isOff(contact) && contact !== "absent";
+/** A stump is no foot that leaves the floor, and neither is a leg that lies on a bed. */
+export const leavesFloor = (contact: FootContact): boolean => isOff(contact) && contact !== "absent" && contact !== "lying";
 
 /** Static demand of the base of one segment; the longest stretches are in seconds. */
 export function baseDemand({ frame, width, offset }: Footing, longest: { oneLeg: Pair; toeDown: Pair }): number {
   const { seating, feet } = frame;
-  if (seating.kind === "seated") return seatedBaseDemand(seating.backSupported, seating.atFront, feet.some(leavesFloor));
+  if (seating.kind === "seated") {
+    const { soft, legs } = seatNamed(seating.seat);
+    const footLifted = legs === "down" && feet.some(leavesFloor);
+    return seatedBaseDemand(seating.backSupported, seating.position === "front", footLifted, soft);
+  }
   if (seating.rising) return risingDemand(seating.rising.withArms);
   for (const side of SIDES) {
     const other = otherFoot(frame, side);

@@ -1,5 +1,5 @@
 import { type Build, canGrip, canStand, hasFoot, USUAL_BUILD } from "../body/build.ts";
-import { mirrorFrame, mirrorValues, type PoseFrame, type Seating, sidedSlot, slot } from "../body/pose.ts";
+import { isLying, mirrorFrame, mirrorValues, type PoseFrame, type Seating, sidedSlot, slot } from "../body/pose.ts";
 import { isHandSupported } from "../body/supports.ts";
 import { itemAt, numberAt } from "../checked-access.ts";
 import { type Pair, pairOf, SIDES, type Side, sideIndex } from "../side.ts";
@@ -19,6 +19,7 @@ import {
 import { carryArm, mayCarry } from "./carried-arm.ts";
 import { footContacts } from "./foot-contacts.ts";
 import type { DECLARED_FEATURES, KeyBreath, Movement, MovementKey } from "./format.ts";
+import { keysMove, lieDown } from "./lying-keys.ts";
 import {
   FOOT_INDEXES,
   LEG_INDEXES,
@@ -31,7 +32,7 @@ import {
 } from "./resize-keys.ts";
 import { handContacts, RESTING_HAND, restHands, setHandContacts } from "./resting-hands.ts";
 import { bendToArmrests, reachesArmrests, risingSeating, setRisingFeet } from "./rising-keys.ts";
-import { handsOffTheSeat, restStumps, seat, seatedLift, seatFor } from "./seated-keys.ts";
+import { handsOffTheSeat, restStumps, seat, seatedLift, seatFor, seatingBetween } from "./seated-keys.ts";
 import { type Pivot, withTurnedFeet } from "./turned-feet.ts";
 import { armMoves, FULL_SIZE, type VariantSpec } from "./variant.ts";
 
@@ -135,11 +136,12 @@ function segmentBetween(keys: readonly AuthoredKey[], i: number, setting: Segmen
   const last = keys.length - 1;
   const start = itemAt(keys, i);
   const end = itemAt(keys, i + 1);
-  const swings = start.lift !== end.lift && !toeDown;
+  const lying = isLying(seating);
+  const swings = start.lift !== end.lift && !toeDown && !lying;
   const lets = rising && support === "armrests" && !(reachesArmrests(start) && reachesArmrests(end));
   const frame: PoseFrame = {
-    seating: rising ? risingSeating(start, end, choice, build) : seating,
-    feet: footContacts(start, end, choice, footless, pivot),
+    seating: rising ? risingSeating(start, end, choice, build) : seatingBetween(seating, start.values, end.values),
+    feet: footContacts(start, end, choice, footless, pivot, lying),
     hands: lets ? ["free", "free"] : hands,
     support,
   };
@@ -199,6 +201,7 @@ export function trackOf(
       values[slot("sink")] = numberAt(values, slot("sink")) * DEPTH_SCALE[choice.depth].sink;
       if (choice.weightBack) values[slot("press")] = WEIGHT_BACK_PRESS;
     }
+  const standing: Seating = { kind: "standing", ...(movement.atWall && choice.kind === "water" ? { atWall: true } : {}) };
   const rising = !seated && keys.some(({ seat }) => seat);
   if (choice.carried !== undefined) {
     if (rising || !mayCarry(movement, authored, choice, build)) return null;
@@ -211,13 +214,17 @@ export function trackOf(
   if (rising) setRisingFeet(keys, hands, build);
   else resize(keys, lead, choice);
   if (choice.sizes.legs === 0 && !seated) keys = standStill(keys);
-  if (seated) {
+  const seating: Seating = seated ? seatFor(build, inWater) : standing;
+  if (isLying(seating)) {
+    // What only moves legs that stand on the floor is nothing to do in bed.
+    const moves = keysMove(keys, false);
+    lieDown(keys, footless);
+    if (moves && !keysMove(keys, true)) return null;
+  } else if (seated) {
     seatedLift(keys, !form.own);
     restStumps(keys, footless);
   }
   const toeDown = choice.toeDown && !seated;
-  const standing: Seating = { kind: "standing", ...(movement.atWall && choice.kind === "water" ? { atWall: true } : {}) };
-  const seating: Seating = seated ? seatFor(build) : standing;
   if (seated) keys = keys.map((key) => handsOffTheSeat(key, seating, footless, build));
   const freeFrame: PoseFrame = { seating, feet: ["flat", "flat"], hands: ["free", "free"], support: "rail" };
   const rests = restHands(keys, lead, choice, build, freeFrame, footless);

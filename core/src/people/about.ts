@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { FURNITURE_NAMES } from "../body/seats.ts";
 import { OWN_AIDS } from "../body/supports.ts";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 import { recordOf } from "../named.ts";
@@ -47,6 +48,19 @@ export const About = v.object({
   waterEquipment: v.optional(v.nullable(v.picklist(WATER_EQUIPMENT_NAMES)), null),
   /** What they bring to hold on to while standing. */
   aids: v.optional(v.array(v.picklist(OWN_AIDS)), []),
+  /** What they can sit on at home, with its height in metres where it was measured. */
+  home: v.optional(
+    v.pipe(
+      v.array(
+        v.object({
+          kind: v.picklist(FURNITURE_NAMES),
+          height: v.optional(v.nullable(v.pipe(v.number(), v.minValue(0.25), v.maxValue(0.7))), null),
+        }),
+      ),
+      v.maxLength(FURNITURE_NAMES.length),
+    ),
+    [],
+  ),
 });
 export type About = v.InferOutput<typeof About>;
 

@@ -24,9 +24,9 @@ export interface PlanInFile {
   readonly movements: readonly Movement[];
 }
 
-/** The text of a plan's file. Variants held for people and their places stay at home: a file says nothing of anyone. */
+/** The text of a plan's file. Variants held for people, their places and their seats stay at home: a file says nothing of anyone. */
 export const planFile = ({ name, plan, movements }: PlanInFile): string =>
-  `${JSON.stringify({ format: "able-tide/plan", version: 1, name, plan: { ...plan, holds: [], places: [] }, movements }, null, 2)}\n`;
+  `${JSON.stringify({ format: "able-tide/plan", version: 1, name, plan: { ...plan, holds: [], places: [], seats: [] }, movements }, null, 2)}\n`;
 
 /** Items that name a movement which the file does not bring. */
 export function unknownMovements({ plan, movements }: PlanInFile): FileProblem[] {

@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { FURNITURE_NAMES, SEAT_POSITIONS, type SeatUse } from "../body/seats.ts";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 import { LONGEST_PAUSE, PAUSE_PLACES } from "../movement/breathing.ts";
 import { PHASES } from "../movement/format.ts";
@@ -25,6 +26,13 @@ export interface PlanContent {
   readonly holds: readonly PinnedVariant[];
   /** Where the instructor moved people to; everyone else stands by need. */
   readonly places: readonly PersonPosition[];
+  /** What the instructor chose for people to sit on; everyone else sits on what the place has for them. */
+  readonly seats: readonly PersonSeat[];
+}
+
+/** What one person sits on, and where on it. */
+export interface PersonSeat extends SeatUse {
+  readonly personId: string;
 }
 
 /** A person's place on the floor, metres from the instructor's wall and from its left. */
@@ -49,6 +57,7 @@ export const EMPTY_PLAN: PlanContent = {
   purpose: null,
   holds: [],
   places: [],
+  seats: [],
 };
 
 const side = v.picklist(SIDES);
@@ -107,6 +116,12 @@ const PinSchema = v.strictObject({
 const along = v.pipe(v.number(), v.minValue(0), v.maxValue(60));
 const PlaceSchema = v.strictObject({ personId: v.pipe(v.string(), v.maxLength(60)), x: along, z: along });
 
+const SeatSchema = v.strictObject({
+  personId: v.pipe(v.string(), v.maxLength(60)),
+  seat: v.picklist(FURNITURE_NAMES),
+  position: v.picklist(SEAT_POSITIONS),
+});
+
 /** Reads the content of a plan from a file or a board. */
 export const PlanContentSchema = v.object({
   blocks: v.pipe(
@@ -124,4 +139,5 @@ export const PlanContentSchema = v.object({
   purpose: v.nullable(v.picklist(SESSION_PURPOSES)),
   holds: v.optional(v.pipe(v.array(PinSchema), v.maxLength(MOST_HOLDS)), []),
   places: v.optional(v.pipe(v.array(PlaceSchema), v.maxLength(200)), []),
+  seats: v.optional(v.pipe(v.array(SeatSchema), v.maxLength(200)), []),
 }) as v.GenericSchema<PlanContent>;

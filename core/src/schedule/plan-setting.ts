@@ -5,7 +5,7 @@ import type { TeachingStyle } from "../plan/style.ts";
 import type { PoolFloor } from "../setup/pool-depth.ts";
 import type { Floor } from "../setup/standing-positions.ts";
 import type { VenueResources } from "../venues/resources.ts";
-import type { Venue } from "../venues/venue.ts";
+import type { Seat, Venue } from "../venues/venue.ts";
 import type { VenueSupports } from "./body-state.ts";
 import type { PlanContext } from "./schedule-plan.ts";
 import { familiarityOf } from "./time.ts";
@@ -16,6 +16,8 @@ export interface PlanSetting {
   readonly supports: VenueSupports;
   /** What there is of chairs, rail and helpers. */
   readonly fitPlace: VenueResources;
+  /** The seats of the place; null where everyone is at home. */
+  readonly seats: readonly Seat[] | null;
   readonly poolFloor: PoolFloor;
   /** The floor that people stand on; null where no one has measured it. */
   readonly floor: Floor | null;
@@ -40,9 +42,10 @@ const USUAL_HALL: VenueSupports = { chairs: true, rail: "right", pool: false };
 const POOL: VenueSupports = { chairs: false, rail: "right", pool: true };
 
 /** What a room offers for joining movements. @param room null where the venue is not described */
-export function venueSupportsOf(room: Pick<Venue, "chairs" | "rail"> | null, inWater = false): VenueSupports {
+export function venueSupportsOf(room: Pick<Venue, "chairs" | "homes" | "rail"> | null, inWater = false): VenueSupports {
   if (inWater) return POOL;
   if (room === null) return USUAL_HALL;
+  if (room.homes) return { chairs: true, rail: null, pool: false };
   return { chairs: room.chairs.length > 0, rail: room.rail !== null && room.rail > 0 ? "right" : null, pool: false };
 }
 
@@ -52,7 +55,7 @@ export const slowestCycle = (people: readonly (readonly Cap[])[]): number =>
 
 /** What reading a plan takes: where and for whom, and how it is taught. */
 export const planContextOf = (
-  setting: Omit<PlanSetting, "fitPlace" | "poolFloor" | "floor">,
+  setting: Omit<PlanSetting, "fitPlace" | "seats" | "poolFloor" | "floor">,
   { style, breathSeconds }: { readonly style: TeachingStyle; readonly breathSeconds: number },
 ): PlanContext => ({
   style,

@@ -1,11 +1,14 @@
-import type { Venue } from "./venue.ts";
+import { type FurnitureName, seatNamed } from "../body/seats.ts";
+import { seatsOf, type Venue } from "./venue.ts";
 
 /** Hand supports and seats of a venue, and helpers. */
 export interface VenueResources {
-  /** Chairs to sit on; in a pool the chairs for the water, which only those sit on who cannot stand. */
+  /** Places to sit; in a pool the chairs for the water, which only those sit on who cannot stand. */
   readonly chairs: number;
   /** How many of them have arms to push up from. */
   readonly armchairs?: number;
+  /** How many are chairs, whose backs can be held; all of them where it is not said. */
+  readonly chairBacks?: number;
   /** People who can stand at the rail, or at the wall of a pool, at a time. */
   readonly rail: number;
   /** Helpers, each with a hand for one person at a time. */
@@ -29,14 +32,25 @@ export const OPEN_HALL: VenueResources = { chairs: UNCOUNTED, armchairs: UNCOUNT
  * @param room null where no one has described the venue: chairs and a rail space for everyone
  */
 export function venueResources(
-  room: Pick<Venue, "chairs" | "rail" | "poolLength" | "poolChairs" | "water"> | null,
+  room: Pick<Venue, "chairs" | "homes" | "rail" | "poolLength" | "poolChairs" | "water"> | null,
   { inWater, helpers }: { readonly inWater: boolean; readonly helpers: number },
 ): VenueResources {
   const pool = inWater ? { temperature: room?.water ?? null } : null;
   if (room === null) return { ...OPEN_HALL, chairs: inWater ? 0 : OPEN_HALL.chairs, helpers, pool };
   // The wall of a pool can be held all along its length, on both sides.
   const rail = Math.floor((inWater ? 2 * (room.poolLength ?? 0) : (room.rail ?? 0)) / RAIL_SPACE + 1e-9);
-  const chairs = inWater ? room.poolChairs : room.chairs.reduce((sum, { count }) => sum + count, 0);
-  const armchairs = inWater ? 0 : room.chairs.reduce((sum, { count, arms }) => sum + (arms === true ? count : 0), 0);
-  return { chairs, armchairs, rail: inWater && room.poolLength === null ? UNCOUNTED : rail, helpers, pool };
+  const seats = seatsOf(room);
+  // At home everyone has a seat of their own; there is no rail, and whose chair has arms is said for each.
+  if (seats === null && !inWater) return { chairs: UNCOUNTED, armchairs: 0, chairBacks: 0, rail: 0, helpers, pool };
+  const those = (counts: (kind: FurnitureName) => boolean): number =>
+    (seats ?? []).reduce((sum, { kind, count }) => sum + (counts(kind) ? count : 0), 0);
+  const armchairs = those((kind) => seatNamed(kind).arms !== null);
+  return {
+    chairs: inWater ? room.poolChairs : those(() => true),
+    armchairs: inWater ? 0 : armchairs,
+    chairBacks: inWater ? 0 : armchairs + those((kind) => kind === "chair"),
+    rail: inWater && room.poolLength === null ? UNCOUNTED : rail,
+    helpers,
+    pool,
+  };
 }

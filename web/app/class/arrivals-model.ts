@@ -1,3 +1,4 @@
+import type { SeatUse } from "@able-tide/core/body/seats";
 import { AS_USUAL, type CheckIn } from "@able-tide/core/caps/answers";
 import { type DayFinding, readCheckIn } from "@able-tide/core/caps/check-in";
 import type { Policy } from "@able-tide/core/caps/policy";
@@ -10,6 +11,8 @@ export interface Arriving {
   readonly id: string;
   readonly name: string;
   readonly digit: string;
+  /** What they sit on, where it is no usual chair. */
+  readonly seat?: SeatUse;
 }
 
 /** A participant's row during arrivals. */

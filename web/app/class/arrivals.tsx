@@ -1,6 +1,7 @@
 import { AS_USUAL, type CheckIn } from "@able-tide/core/caps/answers";
 import type { Policy } from "@able-tide/core/caps/policy";
 import type { CheckedIn } from "@able-tide/core/class/events";
+import { formatSeatUse } from "@able-tide/words/seats";
 import { Check } from "lucide-react";
 import { useState } from "react";
 import { Form, Link } from "react-router";
@@ -52,7 +53,7 @@ interface RowProps {
   readonly more: () => void;
 }
 
-function PersonRow({ row: { name, digit, here, overall: given, meaning }, asks, tick, answer, more }: RowProps) {
+function PersonRow({ row: { name, digit, here, overall: given, meaning, seat }, asks, tick, answer, more }: RowProps) {
   return (
     <li className={`rounded-[14px] border-2 ${here ? "border-tide-300 bg-tide-800" : "border-tide-600 bg-tide-900"}`}>
       <div className="flex flex-wrap items-stretch">
@@ -67,7 +68,10 @@ function PersonRow({ row: { name, digit, here, overall: given, meaning }, asks, 
           >
             {here && <Check size={22} strokeWidth={3} aria-hidden="true" />}
           </span>
-          {name}
+          <span className="text-left leading-tight">
+            {name}
+            {seat && <span className="block text-base font-normal text-tide-200">{formatSeatUse(seat)}</span>}
+          </span>
           <span aria-hidden="true" className="text-lg font-normal text-tide-200">
             {digit}
           </span>

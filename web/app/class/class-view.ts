@@ -1,3 +1,4 @@
+import type { SeatUse } from "@able-tide/core/body/seats";
 import { itemAt } from "@able-tide/core/checked-access";
 import { type ClassStep, classSteps, movingSeconds, repetitionAt } from "@able-tide/core/class/class-steps";
 import type { ClassState } from "@able-tide/core/class/events";
@@ -19,6 +20,8 @@ export interface PersonNow {
   readonly name: string;
   /** The digit that picks them, or "" past the tenth. */
   readonly digit: string;
+  /** What they sit on, where it is no usual chair. */
+  readonly seat?: SeatUse;
   readonly cell: CellView | null;
   /** Observations of today, newest last. */
   readonly noted: readonly string[];
@@ -132,12 +135,13 @@ export function classView(script: ClassScript, state: ClassState, due: ReadonlyS
   const elapsed = seconds(now, state.begunAt);
   const current = at === null ? null : currentMovement(script, steps, at, inStep);
   const ending = at !== null && at >= steps.length;
-  const people = script.people.map(({ id, name, cells }, i): PersonNow => {
+  const people = script.people.map(({ id, name, cells, seat }, i): PersonNow => {
     const notes = state.notes.filter(({ personId }) => personId === id);
     return {
       id,
       name,
       digit: DIGITS[i] ?? "",
+      ...(seat && { seat }),
       cell: (current && cells[current.step.blockIndex]) ?? null,
       noted: notes.map(({ sign }) => observationLabel(sign)),
       sits: notes.some(({ sign }) => sign === "dizzy"),

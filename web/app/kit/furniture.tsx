@@ -3,7 +3,8 @@ import { isOnSupport, type PoseFrame } from "@able-tide/core/body/pose";
 import { supportNamed } from "@able-tide/core/body/supports";
 import { numberAt } from "@able-tide/core/checked-access";
 import { SIDES, type Side, sideIndex, sideSign } from "@able-tide/core/side";
-import { line, type Place, placer, type View } from "./figure-geometry.ts";
+import { line, placer, type View } from "./figure-geometry.ts";
+import { armrests, bothSides, type Project, seatPath } from "./seat-drawing.ts";
 
 interface Props {
   readonly frame: PoseFrame;
@@ -11,63 +12,17 @@ interface Props {
   readonly view: View;
 }
 type Rising = NonNullable<Extract<PoseFrame["seating"], { kind: "standing" }>["rising"]>;
-type Project = (x: number, y: number, z: number) => Place;
 
 const FURNITURE = { stroke: "var(--figure-ground)", strokeLinecap: "round", strokeLinejoin: "round", fill: "none" } as const;
-const SEAT_HALF_WIDTH = 0.11;
 /** Chair backs that stand in front of a person to be held. */
 const HELD_CHAIR = { halfWidth: 0.13, depth: 0.24, seat: 0.27 } as const;
-const WHEEL = { x: -0.07, radius: 0.18, z: 0.15 } as const;
-
-const bothSides = (z: number): readonly number[] => [-z, z];
-
-function chair(project: Project, seatHeight: number): string {
-  const seat = seatHeight - 0.02;
-  return bothSides(SEAT_HALF_WIDTH)
-    .map((z) => {
-      const corner = (x: number, y: number) => project(x, y, z);
-      return (
-        line(corner(0.17, 0.01), corner(0.17, seat), corner(-0.1, seat), corner(-0.1, 0.01)) +
-        line(corner(-0.1, seat), corner(-0.13, seat + 0.3))
-      );
-    })
-    .join("");
-}
-
-function wheelchair(project: Project, seatHeight: number): string {
-  const seat = seatHeight - 0.02;
-  const circle = (x: number, radius: number, z: number) =>
-    line(
-      ...Array.from({ length: 25 }, (_, i) =>
-        project(x + radius * Math.cos((i * Math.PI) / 12), radius + radius * Math.sin((i * Math.PI) / 12), z),
-      ),
-    );
-  const sides = bothSides(WHEEL.z).map(
-    (z) =>
-      circle(WHEEL.x, WHEEL.radius, z) +
-      circle(0.17, 0.045, z) +
-      line(project(0.19, 0.09, z), project(0.17, seat, z), project(-0.1, seat, z), project(-0.13, seat + 0.26, z)),
-  );
-  const footplates =
-    line(project(0.2, 0.005, -0.1), project(0.3, 0.005, -0.1)) + line(project(0.2, 0.005, 0.1), project(0.3, 0.005, 0.1));
-  return sides.join("") + footplates;
-}
-
 /** Where a chair stands from the hips of someone who has risen from it, share of stature. */
 const RISEN_FROM = 0.16;
 
-/** The arms of a chair. */
-function armrests(project: Project, from: number, seatHeight: number): string {
-  const height = seatHeight + 0.13;
-  return bothSides(0.15)
-    .map((z) => line(project(from - 0.1, height, z), project(from + 0.12, height, z), project(from + 0.12, seatHeight - 0.02, z)))
-    .join("");
-}
-
-/** The chair that someone rises from, behind them. */
-function chairBehind(project: Project, { seatHeight, withArms }: Rising): string {
+/** The seat that someone rises from, behind them. */
+function seatBehind(project: Project, { seat, seatHeight, withArms }: Rising): string {
   const behind: Project = (x, y, z) => project(x - RISEN_FROM, y, z);
-  return chair(behind, seatHeight) + (withArms ? armrests(behind, 0, seatHeight) : "");
+  return seatPath(seat, behind, seatHeight) + (withArms && seat !== "armchair" ? armrests(behind, 0, seatHeight) : "");
 }
 
 const WALL = { z: 0.3, height: 0.74, half: 0.42 } as const;
@@ -127,12 +82,12 @@ export function Setting({ frame, row, view }: Props) {
       {seating.kind === "seated" && (
         <path
           {...FURNITURE}
-          strokeWidth={seating.wheelchair ? 2.2 : 3.4}
-          d={(seating.wheelchair ? wheelchair : chair)(project, seating.seatHeight)}
+          strokeWidth={seating.seat === "wheelchair" ? 2.2 : 3.4}
+          d={seatPath(seating.seat, project, seating.seatHeight)}
         />
       )}
       {seating.kind === "standing" && seating.rising && (
-        <path {...FURNITURE} strokeWidth={3.4} d={chairBehind(project, seating.rising)} />
+        <path {...FURNITURE} strokeWidth={3.4} d={seatBehind(project, seating.rising)} />
       )}
       {seating.kind === "standing" && seating.atWall && (
         <path {...FURNITURE} strokeWidth={2.6} d={wall(project, first?.side ?? "right")} />

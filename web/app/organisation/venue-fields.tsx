@@ -1,3 +1,7 @@
+import { FURNITURE_NAMES } from "@able-tide/core/body/seats";
+import { type Seat, seatsOf } from "@able-tide/core/venues/venue";
+import { seatLabel } from "@able-tide/words/seats";
+import { sentenceCase } from "@able-tide/words/text";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { Form } from "react-router";
 import type * as v from "valibot";
@@ -5,26 +9,32 @@ import { parseForm } from "../../forms/parse-form.ts";
 import { USUAL_VENUE, VenueForm, type VenueFormInput, type VenueKind, venueKindOf } from "../../forms/venue-form.ts";
 import type { StoredVenue } from "../../server/venues/venues.ts";
 import { Button } from "../kit/button.tsx";
-import { Problem, TextField } from "../kit/field.tsx";
+import { Problem, SelectField, TextField } from "../kit/field.tsx";
 import { roomOf } from "./room-of-form.ts";
 import { VenueDrawing } from "./venue-drawing.tsx";
 
 const typed = (value: number | null | undefined): string => (value === null || value === undefined ? "" : String(value));
 
+const heightOf = (seat: Seat | undefined): string =>
+  seat === undefined || seat.height === null ? "" : String(Math.round(100 * seat.height));
+
 function typedOf({ name, room, emergency }: StoredVenue) {
-  const [first, second, third] = room.chairs;
+  const [first, second, third, fourth] = seatsOf(room) ?? [];
   return {
     name,
     kind: venueKindOf(room),
-    chairHeight: first ? String(Math.round(100 * first.height)) : "",
+    chairKind: first?.kind ?? "chair",
+    chairHeight: heightOf(first),
     chairCount: typed(first?.count),
-    otherHeight: second ? String(Math.round(100 * second.height)) : "",
+    otherKind: second?.kind ?? "chair",
+    otherHeight: heightOf(second),
     otherCount: typed(second?.count),
-    chairArms: first?.arms === true,
-    otherArms: second?.arms === true,
-    thirdHeight: third ? String(Math.round(100 * third.height)) : "",
+    thirdKind: third?.kind ?? "chair",
+    thirdHeight: heightOf(third),
     thirdCount: typed(third?.count),
-    thirdArms: third?.arms === true,
+    fourthKind: fourth?.kind ?? "chair",
+    fourthHeight: heightOf(fourth),
+    fourthCount: typed(fourth?.count),
     rail: typed(room.rail),
     floorLength: typed(room.floorLength),
     floorWidth: typed(room.floorWidth),
@@ -43,12 +53,15 @@ const HALL_NUMBERS = [
   ["rail", "Rail", "m, if any"],
 ] as const;
 
-/** Chairs of up to three kinds: seat height, how many, and whether they have arms. */
-const CHAIRS = [
-  ["Chairs", "chairHeight", "chairCount", "chairArms"],
-  ["Second kind of chairs", "otherHeight", "otherCount", "otherArms"],
-  ["Third kind of chairs", "thirdHeight", "thirdCount", "thirdArms"],
+/** Seats of up to four kinds: what they are, their height, and how many people they seat. */
+const SEATS = [
+  ["Seats", "chairKind", "chairHeight", "chairCount"],
+  ["Second kind of seats", "otherKind", "otherHeight", "otherCount"],
+  ["Third kind of seats", "thirdKind", "thirdHeight", "thirdCount"],
+  ["Fourth kind of seats", "fourthKind", "fourthHeight", "fourthCount"],
 ] as const;
+
+const SEAT_OPTIONS = FURNITURE_NAMES.map((name) => [name, sentenceCase(seatLabel(name))] as const);
 
 const POOL_NUMBERS = [
   ["shallow", "Shallow end", "m deep"],
@@ -62,6 +75,7 @@ const KINDS: readonly (readonly [VenueKind, string])[] = [
   ["hall", "A hall"],
   ["pool", "A pool"],
   ["both", "A hall and a pool"],
+  ["homes", "Each participant's own home"],
 ];
 
 const CARD = [
@@ -90,23 +104,15 @@ function NumberFields({ fields, of }: { fields: Fields; of: typeof HALL_NUMBERS 
   );
 }
 
-function Chairs({ fields }: { fields: Fields }) {
+function Seats({ fields }: { fields: Fields }) {
   return (
     <div className="mb-4 flex flex-col gap-2">
-      {CHAIRS.map(([kind, height, number, arms]) => (
+      {SEATS.map(([legendWords, kind, height, number]) => (
         <fieldset key={kind} className="grid grid-cols-2 items-end gap-4 sm:grid-cols-4">
-          <legend className="sr-only">{kind}</legend>
-          <TextField field={fields[height]} label="Seat height" hint="cm" inputMode="numeric" />
-          <TextField field={fields[number]} label="Chairs" hint="how many" inputMode="numeric" />
-          <label className="col-span-2 flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              name={fields[arms].name}
-              defaultChecked={fields[arms].initialValue === "on"}
-              className="size-5 accent-tide-700"
-            />
-            with arms to push up from
-          </label>
+          <legend className="sr-only">{legendWords}</legend>
+          <SelectField field={fields[kind]} label="Seat" options={SEAT_OPTIONS} className="col-span-2" />
+          <TextField field={fields[height]} label="Height" hint="cm" inputMode="numeric" />
+          <TextField field={fields[number]} label="Places" hint="how many" inputMode="numeric" />
         </fieldset>
       ))}
     </div>
@@ -180,16 +186,26 @@ export function VenueFields({ id, venue, version, lastResult }: Props) {
         <Problem id={`${id}-problem`} errors={form.errors} />
         <TextField field={fields.name} label="Name" className="sm:w-1/2" />
         <KindChoice field={fields.kind} />
-        <fieldset className={`${box} group-has-[input[value=pool]:checked]/venue:hidden`} disabled={kind === "pool"}>
+        <fieldset
+          className={`${box} group-has-[input[value=pool]:checked]/venue:hidden group-has-[input[value=homes]:checked]/venue:hidden`}
+          disabled={kind === "pool" || kind === "homes"}
+        >
           <legend className={legend}>Hall</legend>
-          <Chairs fields={fields} />
+          <Seats fields={fields} />
           <NumberFields fields={fields} of={HALL_NUMBERS} />
         </fieldset>
-        <fieldset className={`${box} group-has-[input[value=hall]:checked]/venue:hidden`} disabled={kind === "hall"}>
+        <fieldset
+          className={`${box} group-has-[input[value=hall]:checked]/venue:hidden group-has-[input[value=homes]:checked]/venue:hidden`}
+          disabled={kind === "hall" || kind === "homes"}
+        >
           <legend className={legend}>Pool</legend>
           <NumberFields fields={fields} of={POOL_NUMBERS} />
         </fieldset>
-        <EmergencyCardFields fields={fields} hasPool={kind !== "hall"} />
+        <p className="hidden text-sand-600 group-has-[input[value=homes]:checked]/venue:block">
+          Participants join from home. Record what each of them can sit on at home under About on their page. No rail is planned
+          for anyone.
+        </p>
+        <EmergencyCardFields fields={fields} hasPool={kind === "pool" || kind === "both"} />
         <div>
           <Button>{venue ? "Save venue" : "Add venue"}</Button>
         </div>

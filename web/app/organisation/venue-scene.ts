@@ -28,11 +28,14 @@ export interface PoolScene {
 /** Room for a seated person with both arms out to the side, and for a leg to the front; the wall left free. Metres. */
 const SEAT = { across: 1.6, down: 1.5, wall: 0.8, front: 1.6, along: 0.9 } as const;
 
+/** Benches, sofas and beds stand where they are: only chairs are put out in rows. */
+const isChair = ({ kind }: Venue["chairs"][number]): boolean => kind === undefined || kind === "chair" || kind === "armchair";
+
 /** The floor with its chairs in rows, facing the instructor; null where no one has measured it. */
 export function hallScene(room: Venue): HallScene | null {
   const floor = floorOf(room, false);
   if (floor === null) return null;
-  const wanted = room.chairs.flatMap(({ count, arms }) => Array.from({ length: count }, () => arms === true));
+  const wanted = room.chairs.filter(isChair).flatMap(({ count, arms }) => Array.from({ length: count }, () => arms === true));
   const width = floor.width - (floor.rail > 0 ? SEAT.along : 0);
   const across = Math.max(0, Math.floor((width - 2 * SEAT.wall) / SEAT.across) + 1);
   const down = Math.max(0, Math.floor((floor.length - SEAT.front - SEAT.wall) / SEAT.down) + 1);

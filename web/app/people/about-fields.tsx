@@ -1,12 +1,14 @@
+import { FURNITURE_NAMES } from "@able-tide/core/body/seats";
 import { WATER_EQUIPMENT } from "@able-tide/core/body/water-equipment";
 import { type About, EMERGENCY_FACTS, MEDICINES } from "@able-tide/core/people/about";
 import { waterEquipmentLabel } from "@able-tide/words/body";
 import { factLabel, medicineLabel } from "@able-tide/words/people";
+import { seatLabel } from "@able-tide/words/seats";
 import { sentenceCase } from "@able-tide/words/text";
 import { getFormProps, type SubmissionResult, useForm } from "@conform-to/react";
 import { Form } from "react-router";
 import type * as v from "valibot";
-import { AboutForm, type AboutFormInput, factField } from "../../forms/about-form.ts";
+import { AboutForm, type AboutFormInput, factField, homeHeightField } from "../../forms/about-form.ts";
 import { parseForm } from "../../forms/parse-form.ts";
 import { Button } from "../kit/button.tsx";
 import { CheckBoxes, Problem, SelectField, TextArea, TextField } from "../kit/field.tsx";
@@ -31,13 +33,17 @@ const WRITE = [
 ] as const;
 
 /** An about as the fields hold it. */
-const typedOf = ({ facts, longestBreath, saturationLeast, waterEquipment, ...about }: About) => ({
+const typedOf = ({ facts, longestBreath, saturationLeast, waterEquipment, home, ...about }: About) => ({
   ...about,
   longestBreath: longestBreath === null ? "" : String(longestBreath),
   saturationLeast: saturationLeast === null ? "" : String(saturationLeast),
   waterEquipment: waterEquipment ?? "",
   medicines: [...about.medicines],
   aids: [...about.aids],
+  home: home.map(({ kind }) => kind),
+  ...Object.fromEntries(
+    home.map(({ kind, height }) => [homeHeightField(kind), height === null ? "" : String(Math.round(100 * height))]),
+  ),
   ...Object.fromEntries(EMERGENCY_FACTS.map((name) => [factField(name), facts[name] ?? ""])),
 });
 
@@ -94,6 +100,30 @@ export function AboutFields({ lastResult, about, version }: Props) {
         <SelectField field={fields.mayTouch} label="May be touched for guidance or support" options={TOUCH} />
         <SelectField field={fields.mayWrite} label="Agrees to written records" options={WRITE} />
       </section>
+      <fieldset>
+        <legend className="font-semibold">Seats at home</legend>
+        <p className="mb-2 text-sand-600">
+          For sessions that participants join from home. Measure the height without the cushion pressed in.
+        </p>
+        <div className="grid gap-x-6 sm:grid-cols-2">
+          {FURNITURE_NAMES.map((name) => (
+            <div key={name} className="flex items-end justify-between gap-4">
+              <CheckBoxes
+                name={fields.home.name}
+                options={[[name, sentenceCase(seatLabel(name))]]}
+                checked={() => about.home.some(({ kind }) => kind === name)}
+              />
+              <TextField
+                field={fields[homeHeightField(name)]}
+                label={`${sentenceCase(seatLabel(name))}, height`}
+                hint="cm"
+                inputMode="numeric"
+                className="w-44"
+              />
+            </div>
+          ))}
+        </div>
+      </fieldset>
       <fieldset>
         <legend className="mb-1 font-semibold">Medicines that matter in class</legend>
         <CheckBoxes

@@ -1,3 +1,5 @@
+import { type Seat, seatsOf } from "@able-tide/core/venues/venue";
+import { seatLabel } from "@able-tide/words/seats";
 import { count, weekdayName } from "@able-tide/words/text";
 import { Plus } from "lucide-react";
 import { data, Form } from "react-router";
@@ -67,12 +69,20 @@ const head = "flex min-h-11 flex-wrap content-center items-baseline gap-x-4";
 
 type Place = Route.ComponentProps["loaderData"]["places"][number];
 
+/** So many seats of a kind, as "4 chairs with arms". */
+function seatsInWords({ kind, count: places }: Seat): string {
+  if (kind === "chair") return count(places, "chair", "chairs");
+  if (kind === "armchair") return count(places, "chair with arms", "chairs with arms");
+  return `${seatLabel(kind)} for ${places}`;
+}
+
 function roomInWords({ room }: Place): string {
-  const { chairs, rail, floorLength, floorWidth, shallow, deep, water } = room;
+  const { rail, floorLength, floorWidth, shallow, deep, water } = room;
+  const seats = seatsOf(room);
   return [
-    chairs
-      .map(({ height, count, arms }) => `${count} chairs${arms ? " with arms" : ""} of ${Math.round(100 * height)} cm`)
-      .join(", "),
+    seats === null
+      ? "each participant's own home"
+      : seats.map((seat) => `${seatsInWords(seat)} of ${Math.round(100 * (seat.height ?? 0))} cm`).join(", "),
     rail && `rail ${rail} m`,
     floorLength && floorWidth && `clear floor ${floorLength} × ${floorWidth} m`,
     shallow && deep && `pool ${shallow.toFixed(2)} to ${deep.toFixed(2)} m deep`,

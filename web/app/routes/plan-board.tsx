@@ -6,7 +6,9 @@ import { movementIdsOf } from "@able-tide/core/plan/plan-item";
 import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
+import type { Seated } from "@able-tide/core/setup/seating";
 import { formatCapLimitBriefly } from "@able-tide/words/format-cap";
+import { onSeat } from "@able-tide/words/seats";
 import { classOfPlan } from "../../server/classes/classes.ts";
 import { heldBefore } from "../../server/classes/held.ts";
 import { findGroup } from "../../server/groups/groups.ts";
@@ -15,7 +17,7 @@ import { type ActiveCap, activeCaps } from "../../server/people/caps.ts";
 import { listPeopleOfGroup } from "../../server/people/people.ts";
 import { listCombinations } from "../../server/plans/combinations.ts";
 import { withDrag } from "../../server/plans/drag.ts";
-import { fitPersonOf } from "../../server/plans/fit-people.ts";
+import { fitPeopleOf } from "../../server/plans/fit-people.ts";
 import { groupFit } from "../../server/plans/fitted-rows.ts";
 import { contentOf, findPlan } from "../../server/plans/plans.ts";
 import { settingsOf } from "../../server/plans/setting.ts";
@@ -32,6 +34,9 @@ const AT_HAND = 3000;
 const BROWSER_FIRST = 8000;
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.group.name ?? "Plan"} · Able Tide` }];
+
+/** What someone sits on, where it is no usual chair. */
+const seatBrief = (seated: Seated | undefined): string => (seated?.seat ? onSeat(seated.seat.seat) : "");
 
 /** The first of a person's own caps in two or three words; the usual limits go without saying. */
 function briefOf(caps: readonly ActiveCap[]): string {
@@ -63,7 +68,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
   const plain = settingOf(plan, group, caps);
   const all = movements.map(({ movement }) => movement);
   const blocks = withMovements(plan.blocks, all);
-  const people = members.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], plain, plan.places));
+  const { fits: people, seated } = fitPeopleOf(members, caps, plain, plan);
   const setting = withDrag(plain, people, all, plan.style);
   const fitPlan = fitPlanOf(schedulePlan(blocks, planContextOf(setting, plan)), setting.fitPlace, plan.style, plan.holds);
   const { atHand, rows } = groupFit(fitPlan, people);
@@ -81,7 +86,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     group: { name: group.name, place: group.place, minutes: group.minutes, startsAt: group.startsAt },
     people: members.map(({ name }, i) => {
       const person = itemAt(people, i);
-      return { ...person, name, brief: briefOf(caps.get(person.id) ?? []) };
+      return { ...person, name, brief: [seatBrief(seated[i]), briefOf(caps.get(person.id) ?? [])].filter(Boolean).join("; ") };
     }),
     // No one waits for it: where the server has it at hand it comes before the browser could work it out.
     fitted: atHand && Promise.race([atHand.catch(() => null), pause(AT_HAND, null, { ref: false })]),

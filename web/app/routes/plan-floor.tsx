@@ -1,6 +1,7 @@
 import type { PlanContent } from "@able-tide/core/plan/plan";
 import { type FloorPosition, positionProblems, standingPositions } from "@able-tide/core/setup/standing-positions";
 import { useCallback, useMemo, useState } from "react";
+import { sitterOf } from "../../server/plans/fit-people.ts";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { placedPeople } from "../../server/plans/placed-people.ts";
 import { contentOf } from "../../server/plans/plans.ts";
@@ -10,6 +11,7 @@ import { ButtonLink } from "../kit/button.tsx";
 import { FloorMap } from "../plans/floor-map.tsx";
 import { PositionNotes } from "../plans/position-notes.tsx";
 import { SaveNote } from "../plans/save-note.tsx";
+import { SeatList } from "../plans/seat-list.tsx";
 import { useAutosave } from "../plans/use-autosave.ts";
 import { notFound, scopeContext } from "../signed-in.server.ts";
 import type { Route } from "./+types/plan-floor";
@@ -27,6 +29,8 @@ export async function loader({ params, context }: Route.LoaderArgs) {
     content: contentOf(plan),
     group: group.name,
     floor: setting.floor,
+    seats: group.inWater ? [] : setting.seats,
+    sitters: group.inWater ? [] : people.map(({ person, caps }) => ({ ...sitterOf(person, caps), name: person.name })),
     people: placed.map((each, i) => {
       const person = people[i]?.person;
       return { ...each, name: person?.name ?? "", stature: person?.stature ?? 0 };
@@ -40,7 +44,7 @@ export async function loader({ params, context }: Route.LoaderArgs) {
  * Long because map, notes and saving share one draft.
  */
 export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
-  const { plan, content, group, floor, people } = loaderData;
+  const { plan, content, group, floor, people, seats, sitters } = loaderData;
   const [draft, setDraft] = useState<PlanContent>(content);
   const [chosen, setChosen] = useState<string | null>(null);
   const saving = useAutosave(plan.id, draft, plan.revision);
@@ -100,6 +104,14 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
             reset={draft.places.length > 0 ? () => setDraft((before) => ({ ...before, places: [] })) : null}
           />
         </div>
+      )}
+      {sitters.length > 0 && (
+        <SeatList
+          people={sitters}
+          seats={seats}
+          chosen={draft.seats}
+          choose={(chosenSeats) => setDraft((before) => ({ ...before, seats: chosenSeats }))}
+        />
       )}
     </>
   );

@@ -1,4 +1,6 @@
+import { FURNITURE_NAMES } from "@able-tide/core/body/seats";
 import { supportModeOf } from "@able-tide/core/movement/support-mode";
+import { formatSeatProblem, formatSeatUse, seatLabel } from "@able-tide/words/seats";
 import { count } from "@able-tide/words/text";
 import { setUpNumbers } from "../../server/people/set-up-numbers.ts";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
@@ -21,7 +23,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     inWater: group.inWater,
     place: setting.fitPlace,
     large: isLargeType(request),
-    people: people.map(({ person, fit, caps, cells }) => {
+    people: people.map(({ person, fit, caps, cells, seated }) => {
       const numbers = setUpNumbers(person, caps);
       const modes = cells.flatMap(({ choice }) => (choice ? [supportModeOf(choice)] : []));
       return {
@@ -30,6 +32,9 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
         seat: numbers.seat,
         cushion: numbers.cushion,
         withArms: numbers.withArms,
+        on: seated.seat,
+        wheelchair: person.measured.wheelchair,
+        wrong: seated.problem,
         entry: caps.some(({ limit }) => limit.channel === "legShare") ? ("hoist or seated entry" as const) : null,
         feetApart: numbers.standing?.feetApart ?? null,
         longestStep: numbers.standing?.longestStep ?? null,
@@ -50,6 +55,33 @@ function depthInWords({ takesPart, sits, depth, entry }: Route.ComponentProps["l
   return [metres, sits && "in the pool chair", entry].filter(Boolean).join(", ");
 }
 
+/** How many seats of each kind to put out: "9 chairs, 1 bench place". */
+function seatsInWords(people: Route.ComponentProps["loaderData"]["people"]): string {
+  const sit = people.filter(({ wheelchair }) => !wheelchair);
+  const chairs = sit.filter(({ on }) => on === null || on.seat === "chair" || on.seat === "armchair").length;
+  const others = FURNITURE_NAMES.flatMap((name) => {
+    const places = sit.filter(({ on }) => on?.seat === name).length;
+    return places === 0 || name === "chair" || name === "armchair" ? [] : [`${seatLabel(name)}: ${places}`];
+  });
+  const wheelchairs = people.length - sit.length;
+  return [
+    ...(chairs > 0 ? [count(chairs, "chair", "chairs")] : []),
+    ...(wheelchairs > 0 ? [count(wheelchairs, "wheelchair", "wheelchairs")] : []),
+    ...others,
+  ].join(", ");
+}
+
+/** What someone sits on, how high and where on it. */
+function seatInWords({ seat, withArms, on, wheelchair, wrong }: Route.ComponentProps["loaderData"]["people"][number]): string {
+  if (wheelchair) return "own wheelchair";
+  const chair = `${seat} cm${withArms && on === null ? ", with arms" : ""}`;
+  if (wrong !== null) return `${chair}; the nearest seat ${formatSeatProblem(wrong)}`;
+  if (on === null) return chair;
+  const height =
+    on.height === null ? (on.seat === "chair" || on.seat === "armchair" ? chair : "") : `${Math.round(100 * on.height)} cm`;
+  return [formatSeatUse(on), height].filter(Boolean).join(", ");
+}
+
 /**
  * Chairs, cushions, marks on the floor, depths and what people bring: what to put out before anyone comes.
  *
@@ -65,7 +97,7 @@ export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
       <p className="mb-2">
         {inWater
           ? `${people.filter(({ takesPart }) => takesPart).length} participants in the pool. ${place.pool?.temperature ? `Water ${place.pool.temperature} °C. ` : ""}${atRail} use the wall.${chairs > 0 ? ` ${count(chairs, "pool chair", "pool chairs")} by the hoist, belt and brakes checked.` : ""}`
-          : `${people.length} chairs, each with room for the arms. ${cushions} foot cushions; remove before anyone stands up. ${atRail} participants use the rail; place their chairs within two steps of it.`}
+          : `${seatsInWords(people)}, each with room for the arms. ${cushions} foot cushions; remove before anyone stands up. ${atRail} participants use the rail; place their chairs within two steps of it.`}
       </p>
       <table className={`w-full border-collapse text-left ${large ? "" : "text-[0.95rem]"}`}>
         <thead>
@@ -95,9 +127,7 @@ export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
                 <td>{depthInWords(person)}</td>
               ) : (
                 <>
-                  <td>
-                    {person.seat} cm{person.withArms && ", with arms"}
-                  </td>
+                  <td>{seatInWords(person)}</td>
                   <td>{person.cushion > 0 ? `${person.cushion} cm` : ""}</td>
                   <td>{person.feetApart === null ? "sits" : `${person.feetApart} cm`}</td>
                   <td>{person.longestStep === null ? "" : `${person.longestStep} cm`}</td>

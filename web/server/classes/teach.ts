@@ -58,7 +58,7 @@ async function scriptOf(scope: Scope, plan: Plan, group: Group, state: Told = NO
     plan.day,
     state,
   );
-  const { reading, rows } = await fitGroupOf(scope, plan, group, people, caps, PRIORITY.question);
+  const { reading, rows, seated } = await fitGroupOf(scope, plan, group, people, caps, PRIORITY.question);
   if (reading.blocks.length === 0) return { kind: "noMovements" };
   return {
     kind: "script",
@@ -68,9 +68,16 @@ async function scriptOf(scope: Scope, plan: Plan, group: Group, state: Told = NO
       total: reading.total,
       home: formatState(reading.home),
       showing: plan.style.showing,
-      people: people.map(({ id, name }) => {
+      people: people.map(({ id, name }, i) => {
         const fittedAfter = notesToFit(state, id);
-        return { id, name, cells: rows.get(id)?.cells ?? [], ...(fittedAfter.length > 0 ? { fittedAfter } : {}) };
+        const seat = seated[i]?.seat;
+        return {
+          id,
+          name,
+          ...(seat && { seat: { seat: seat.seat, position: seat.position } }),
+          cells: rows.get(id)?.cells ?? [],
+          ...(fittedAfter.length > 0 ? { fittedAfter } : {}),
+        };
       }),
     },
   };

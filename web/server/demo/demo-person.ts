@@ -1,4 +1,5 @@
 import { type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
+import type { SeatUse } from "@able-tide/core/body/seats";
 import type { WaterEquipment } from "@able-tide/core/body/water-equipment";
 import type { StandStage } from "@able-tide/core/caps/balance-levels";
 import type { CapLimit, DateKind, Strength } from "@able-tide/core/caps/cap";
@@ -75,7 +76,7 @@ export interface DemoPerson {
   readonly lighter?: readonly number[];
 }
 
-export type DemoGroup = "monday" | "wednesday" | "friday";
+export type DemoGroup = "monday" | "wednesday" | "thursday" | "friday";
 
 /** A person in the units of the form. */
 export const person = (
@@ -108,7 +109,7 @@ export interface DemoProgramme {
   readonly name: string;
   readonly place: string;
   /** ISO weekday. */
-  readonly weekday: 1 | 3 | 5;
+  readonly weekday: 1 | 3 | 4 | 5;
   readonly hour: number;
   readonly minute: number;
   readonly minutes: number;
@@ -117,6 +118,10 @@ export interface DemoProgramme {
   readonly helpers: number;
   readonly breathSeconds: number;
   readonly purpose: SessionPurpose;
+  /** Whether it is only planned yet, with no sessions on record. */
+  readonly isNew?: true;
+  /** What people sit on, by their names, where it was chosen for them. */
+  readonly seats?: Readonly<Record<string, SeatUse>>;
   /** What was taught in a week; null where the group's sessions are not on record here. */
   readonly blocks: ((week: number) => readonly DemoPlanItem[]) | null;
   /** Effort of a week's class, 0 to 10, and what the instructor wrote. */

@@ -1,5 +1,6 @@
 import { present } from "@able-tide/core/checked-access";
 import { type ClassEvent, classState } from "@able-tide/core/class/events";
+import type { PersonSeat } from "@able-tide/core/plan/plan";
 import { TZDate } from "@date-fns/tz";
 import { addDays, addSeconds, format, getISODay, startOfDay } from "date-fns";
 import type { Knex } from "knex";
@@ -34,10 +35,11 @@ import { MONDAY_CHAIRS } from "./monday-chairs.ts";
 import { MONDAY_PEOPLE } from "./monday-people.ts";
 import { planWeek } from "./plan-week.ts";
 import { seeded } from "./seeded.ts";
+import { LAMP_HOUSE, THURSDAY_LAMP_HOUSE } from "./thursday-lamp-house.ts";
 import { HARBOUR_PAIR, TEST_WEEKS, WEDNESDAY_FOOTING } from "./wednesday-footing.ts";
 import { WEDNESDAY_PEOPLE } from "./wednesday-people.ts";
 
-const PROGRAMMES: readonly DemoProgramme[] = [MONDAY_CHAIRS, WEDNESDAY_FOOTING, FRIDAY_WARM_WATER];
+const PROGRAMMES: readonly DemoProgramme[] = [MONDAY_CHAIRS, WEDNESDAY_FOOTING, THURSDAY_LAMP_HOUSE, FRIDAY_WARM_WATER];
 const PEOPLE: readonly DemoPerson[] = [...WEDNESDAY_PEOPLE, ...MONDAY_PEOPLE, ...FRIDAY_PEOPLE];
 const KNOWN_BEFORE = "Known from the two winters before this record began.";
 
@@ -58,14 +60,21 @@ function calendar(today: Date, programme: DemoProgramme) {
 }
 
 /** Writes the plan of a week for a day, on time for what the group knows by then. @returns its id */
-async function planDay(scope: Scope, programme: DemoProgramme, week: number, groupId: string, day: string): Promise<string> {
+async function planDay(
+  scope: Scope,
+  programme: DemoProgramme,
+  week: number,
+  groupId: string,
+  day: string,
+  seats: readonly PersonSeat[] = [],
+): Promise<string> {
   const group = await findGroup(scope, groupId);
   if (!group) throw new Error("a group that was added is there");
   const settingOf = await settingsOf(scope, [groupId]);
   const movements = (await listMovements(scope)).map(({ movement }) => movement);
   const blocks = planWeek(programme, week, settingOf({ day }, group, new Map()), movements);
   const { breathSeconds, purpose } = programme;
-  return addPlan(scope, { groupId, day, breathSeconds, blocks, style: STYLE, purpose });
+  return addPlan(scope, { groupId, day, breathSeconds, blocks, style: STYLE, purpose, seats });
 }
 
 /** Weeks that the series go on after the demo's own. */
@@ -122,12 +131,14 @@ async function load(database: Knex, today: Date): Promise<void> {
   await addMember(instructor, HELPER);
   const clinician = await addMember(instructor, CLINICIAN);
   const voices: Voices = { instructor, clinician };
-  const placeId = await addVenue(instructor, PLACE);
+  const kittiwake = await addVenue(instructor, PLACE);
+  const lampHouse = await addVenue(instructor, LAMP_HOUSE);
   await saveStyle(instructor, null, STYLE);
   await saveCombination(instructor, HARBOUR_PAIR);
   const groupIds = new Map<DemoGroup, string>();
   for (const { group, name, place, weekday, hour, minute, minutes, seatedOnly, inWater, helpers } of PROGRAMMES) {
     const startsAt = `${String(hour).padStart(2, "0")}:${String(minute).padStart(2, "0")}`;
+    const placeId = group === THURSDAY_LAMP_HOUSE.group ? lampHouse : kittiwake;
     const input = { name, place, placeId, weekday, startsAt, minutes, seatedOnly, inWater, helpers };
     groupIds.set(group, await addGroup(instructor, input));
   }
@@ -142,7 +153,7 @@ async function load(database: Knex, today: Date): Promise<void> {
         : wednesdays.morningOf(week);
     for (const person of people)
       await liveThroughWeek(voices, person, week, (of) => format(clockDay(clock, 7 * (of - week)), "yyyy-MM-dd"));
-    const taught = PROGRAMMES.filter(({ blocks }) => blocks !== null).toSorted(
+    const taught = PROGRAMMES.filter(({ blocks, isNew }) => blocks !== null && !isNew).toSorted(
       (a, b) => calendar(today, a).begins(week).getTime() - calendar(today, b).begins(week).getTime(),
     );
     for (const programme of taught) {
@@ -172,14 +183,18 @@ async function load(database: Knex, today: Date): Promise<void> {
     const { dayOfWeek } = calendar(today, programme);
     const groupId = present(groupIds.get(programme.group), "group");
     await addSeries(instructor, groupId, {
-      firstDay: dayOfWeek(1),
+      firstDay: dayOfWeek(programme.isNew ? WEEKS + 1 : 1),
       lastDay: dayOfWeek(WEEKS + WEEKS_AHEAD),
       breaks: [{ from: dayOfWeek(WEEKS + 5), to: dayOfWeek(WEEKS + 6) }],
     });
   }
   for (const programme of PROGRAMMES.filter(({ blocks }) => blocks !== null)) {
     const groupId = present(groupIds.get(programme.group), "group");
-    await planDay(instructor, programme, WEEKS, groupId, calendar(today, programme).coming);
+    const seats = people.flatMap(({ id, demo }) => {
+      const seat = programme.seats?.[demo.person.name];
+      return seat ? [{ personId: id, ...seat }] : [];
+    });
+    await planDay(instructor, programme, WEEKS, groupId, calendar(today, programme).coming, seats);
   }
 }
 

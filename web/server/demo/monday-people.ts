@@ -2,12 +2,13 @@ import { WHOLE } from "@able-tide/core/body/build";
 import { type DemoPerson, person } from "./demo-person.ts";
 
 const groups = ["monday"] as const;
+const alsoThursday = ["monday", "thursday"] as const;
 
 /** Eleven made-up people who sit: two in wheelchairs, one with one usable arm, one who is ninety-two and has many limits. */
 export const MONDAY_PEOPLE: readonly DemoPerson[] = [
   {
     person: person("Aune", 1934, 149, 52, "frame, hearing aid", "Sharp as a tack; likes to go last."),
-    groups,
+    groups: alsoThursday,
     about: {
       aids: ["frame"],
       hopes: "To reach the tea caddy again.",
@@ -81,7 +82,7 @@ export const MONDAY_PEOPLE: readonly DemoPerson[] = [
   },
   {
     person: person("Maive", 1938, 161, 58, "", "Knows every song. Sits by the same window."),
-    groups,
+    groups: alsoThursday,
     about: { hopes: "Company.", mayTouch: "yes", mayWrite: "no", kinName: "Her daughter Lise", kinPhone: "555 0118" },
     limitations: [{ rule: "memoryLoss", set: 1 }],
     stand: "semiTandem",
@@ -123,7 +124,7 @@ export const MONDAY_PEOPLE: readonly DemoPerson[] = [
   },
   {
     person: person("Petra", 1947, 158, 63, "oxygen on a small trolley", "Two breaths to everyone's one, and proud of it."),
-    groups,
+    groups: alsoThursday,
     about: {
       hopes: "To the market and back without a stop.",
       mayWrite: "yes",
@@ -139,7 +140,7 @@ export const MONDAY_PEOPLE: readonly DemoPerson[] = [
   },
   {
     person: person("Quill", 1941, 170, 88, "", "Tells when he has had enough, when you ask."),
-    groups,
+    groups: alsoThursday,
     lookedAfter: true,
     about: {
       hopes: "To carry his grandson, once.",
@@ -173,7 +174,7 @@ export const MONDAY_PEOPLE: readonly DemoPerson[] = [
   },
   {
     person: person("Rohese", 1951, 168, 72, "", "Pays for a good day with two bad ones."),
-    groups,
+    groups: alsoThursday,
     about: { hopes: "A whole week without a crash.", mayWrite: "yes" },
     limitations: [{ rule: "fatigueAfterExertion", set: 2 }],
     stand: "tandem",

@@ -21,7 +21,7 @@ function howOf(how: DemoPlanItem[2]): Partial<PlanItem> {
 export function planWeek(
   programme: DemoProgramme,
   week: number,
-  setting: Omit<PlanSetting, "fitPlace" | "poolFloor" | "floor">,
+  setting: Omit<PlanSetting, "fitPlace" | "seats" | "poolFloor" | "floor">,
   movements: readonly Movement[],
 ): readonly PlanItem[] {
   const context = planContextOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });

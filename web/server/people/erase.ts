@@ -27,10 +27,12 @@ async function eraseBelongings({ database, organisationId }: Erased, personId: s
   await database("audit_values").where(own).delete();
 }
 
-const withoutPerson = <Of extends Pick<PlanContent, "holds" | "places">>(content: Of, personId: string): Of => ({
+const withoutPerson = <Of extends Pick<PlanContent, "holds" | "places" | "seats">>(content: Of, personId: string): Of => ({
   ...content,
   holds: content.holds.filter((hold) => hold.personId !== personId),
   places: content.places.filter((place) => place.personId !== personId),
+  // A revision of long ago says nothing of seats.
+  seats: (content.seats ?? []).filter((seat) => seat.personId !== personId),
 });
 
 /** Takes a person out of plans and their revisions: variants that were pinned for them, and where they stood. */
@@ -39,17 +41,21 @@ async function eraseFromPlans({ database, organisationId }: Erased, personId: st
   const named = JSON.stringify([{ personId }]);
   const plans = await database("plans")
     .where(own)
-    .whereRaw("(holds @> ?::jsonb or places @> ?::jsonb)", [named, named])
-    .select<(Pick<PlanContent, "holds" | "places"> & { id: string })[]>("id", "holds", "places");
+    .whereRaw("(holds @> ?::jsonb or places @> ?::jsonb or seats @> ?::jsonb)", [named, named, named])
+    .select<(Pick<PlanContent, "holds" | "places" | "seats"> & { id: string })[]>("id", "holds", "places", "seats");
   for (const { id, ...content } of plans) {
-    const { holds, places } = withoutPerson(content, personId);
+    const { holds, places, seats } = withoutPerson(content, personId);
     await database("plans")
       .where({ ...own, id })
-      .update({ holds: JSON.stringify(holds), places: JSON.stringify(places) });
+      .update({ holds: JSON.stringify(holds), places: JSON.stringify(places), seats: JSON.stringify(seats) });
   }
   const revisions = await database("plan_versions")
     .where(own)
-    .whereRaw("(content -> 'holds' @> ?::jsonb or content -> 'places' @> ?::jsonb)", [named, named])
+    .whereRaw("(content -> 'holds' @> ?::jsonb or content -> 'places' @> ?::jsonb or content -> 'seats' @> ?::jsonb)", [
+      named,
+      named,
+      named,
+    ])
     .select<{ plan_id: string; version: number; content: PlanContent }[]>("plan_id", "version", "content");
   for (const { plan_id, version, content } of revisions)
     await database("plan_versions")

@@ -8,7 +8,7 @@ import { activeCaps } from "../people/caps.ts";
 import { listPeopleOfGroup } from "../people/people.ts";
 import type { Scope } from "../scope.ts";
 import { withDrag } from "./drag.ts";
-import { fitPersonOf } from "./fit-people.ts";
+import { fitPeopleOf } from "./fit-people.ts";
 import type { PlanInput } from "./plans.ts";
 import { settingsOf } from "./setting.ts";
 
@@ -26,7 +26,7 @@ export async function draftFor(scope: Scope, group: Group, day: string): Promise
   ]);
   const movements = library.filter(group.inWater ? hasWaterVariant : hasLandVariant);
   const plain = settingOf({ day }, group, caps);
-  const fits = people.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], plain, []));
+  const { fits } = fitPeopleOf(people, caps, plain, EMPTY_PLAN);
   const { style, breathSeconds, purpose } = EMPTY_PLAN;
   const setting = withDrag(plain, fits, movements, style);
   const runner = fitting();

@@ -1,19 +1,24 @@
 import { buildOf } from "@able-tide/core/body/build";
 import type { Cap } from "@able-tide/core/caps/cap";
+import { present } from "@able-tide/core/checked-access";
 import type { FitPerson } from "@able-tide/core/fit/session";
-import type { PersonPosition } from "@able-tide/core/plan/plan";
+import type { PersonPosition, PlanContent } from "@able-tide/core/plan/plan";
 import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
 import { poolDepth, shallowestNear } from "@able-tide/core/setup/pool-depth";
-import { seatedBody } from "@able-tide/core/setup/seat-raise";
+import { assignSeats, bodyOnSeat, capsOfSeat, type Seated, type Sitter } from "@able-tide/core/setup/seating";
 import { depthAt } from "@able-tide/core/setup/standing-positions";
 import type { Person } from "../people/people.ts";
 
-/** A person as the fit needs them on a day, standing where they stand in that place. */
-export function fitPersonOf(
-  { id, stature, mass, measured, about }: Pick<Person, "id" | "stature" | "mass" | "measured" | "about">,
+type Fitted = Pick<Person, "id" | "stature" | "mass" | "measured" | "about">;
+type Placed = Pick<PlanSetting, "fitPlace" | "poolFloor" | "floor" | "seats">;
+
+/** A person as the fit needs them on a day, standing where they stand in that place and sitting on what they were given. */
+function fitPersonOf(
+  { id, stature, mass, measured, about }: Fitted,
   caps: readonly Cap[],
-  { fitPlace, poolFloor, floor }: Pick<PlanSetting, "fitPlace" | "poolFloor" | "floor">,
+  { fitPlace, poolFloor, floor }: Placed,
   places: readonly PersonPosition[],
+  { seat }: Seated,
 ): FitPerson {
   const moved = places.find(({ personId }) => personId === id);
   const there = moved && floor ? depthAt(floor, moved) : null;
@@ -22,11 +27,44 @@ export function fitPersonOf(
     id,
     stature,
     mass,
-    measured: seatedBody(measured, stature, caps),
+    measured: bodyOnSeat({ measured, stature, caps }, seat),
     aids: about.aids,
     depth,
     shallowest: depth === null ? null : shallowestNear(depth, poolFloor),
     ...(about.waterEquipment && { equipment: about.waterEquipment }),
-    caps,
+    caps: [...caps, ...capsOfSeat(id, seat)],
+  };
+}
+
+/** A person as someone who needs a seat, whatever is chosen for them. */
+export const sitterOf = ({ id, stature, measured, about }: Fitted, caps: readonly Cap[]): Omit<Sitter, "chosen"> => ({
+  id,
+  stature,
+  measured,
+  caps,
+  home: about.home.map((seat) => ({ ...seat, count: 1 })),
+});
+
+const ON_A_USUAL_CHAIR: Seated = { seat: null, problem: null };
+
+/** People as the fit needs them on a day, with what each was given to sit on; in the order given. */
+export function fitPeopleOf(
+  people: readonly Fitted[],
+  caps: ReadonlyMap<string, readonly Cap[]>,
+  setting: Placed,
+  { places, seats }: Pick<PlanContent, "places" | "seats">,
+): { readonly fits: readonly FitPerson[]; readonly seated: readonly Seated[] } {
+  const capsOf = (id: string): readonly Cap[] => caps.get(id) ?? [];
+  const sitters = people.map(
+    (person): Sitter => ({
+      ...sitterOf(person, capsOf(person.id)),
+      chosen: seats.find(({ personId }) => personId === person.id) ?? null,
+    }),
+  );
+  const given = setting.fitPlace.pool === null ? assignSeats(sitters, setting.seats) : null;
+  const seated = people.map(({ id }) => (given === null ? ON_A_USUAL_CHAIR : present(given.get(id), id)));
+  return {
+    fits: people.map((person, i) => fitPersonOf(person, capsOf(person.id), setting, places, present(seated[i], person.id))),
+    seated,
   };
 }

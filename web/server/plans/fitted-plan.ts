@@ -7,6 +7,7 @@ import type { ShownRow } from "@able-tide/core/fit/shown-row";
 import { withMovements } from "@able-tide/core/schedule/items-with-movements";
 import { type PlanSetting, planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { type PlanSchedule, schedulePlan } from "@able-tide/core/schedule/schedule-plan";
+import type { Seated } from "@able-tide/core/setup/seating";
 import { LRUCache } from "lru-cache";
 import { PRIORITY, type Priority } from "../../jobs/fit-runner.ts";
 import { findGroup, type Group } from "../groups/groups.ts";
@@ -15,7 +16,7 @@ import { type ActiveCap, activeCaps } from "../people/caps.ts";
 import { listPeopleOfGroup, type Person } from "../people/people.ts";
 import type { Scope } from "../scope.ts";
 import { withDrag } from "./drag.ts";
-import { fitPersonOf } from "./fit-people.ts";
+import { fitPeopleOf } from "./fit-people.ts";
 import { groupFit } from "./fitted-rows.ts";
 import { findPlan, type Plan } from "./plans.ts";
 import { settingsOf } from "./setting.ts";
@@ -29,6 +30,8 @@ export interface FittedPlan {
   readonly people: readonly {
     readonly person: Person;
     readonly fit: FitPerson;
+    /** What they were given to sit on. */
+    readonly seated: Seated;
     readonly caps: readonly ActiveCap[];
     readonly cells: readonly CellView[];
   }[];
@@ -46,16 +49,17 @@ export async function fitGroupOf(
   setting: PlanSetting;
   reading: PlanSchedule;
   fits: readonly FitPerson[];
+  seated: readonly Seated[];
   rows: ReadonlyMap<string, ShownRow>;
 }> {
   const movements = (await listMovements(scope)).map(({ movement }) => movement);
   const settingOf = await settingsOf(scope, [group.id]);
   const plain = settingOf(plan, group, caps);
-  const fits = people.map((person) => fitPersonOf(person, caps.get(person.id) ?? [], plain, plan.places));
+  const { fits, seated } = fitPeopleOf(people, caps, plain, plan);
   const setting = withDrag(plain, fits, movements, plan.style);
   const reading = schedulePlan(withMovements(plan.blocks, movements), planContextOf(setting, plan));
   const { rows } = await groupFit(fitPlanOf(reading, setting.fitPlace, plan.style, plan.holds), fits).rows(priority);
-  return { setting, reading, fits, rows };
+  return { setting, reading, fits, seated, rows };
 }
 
 /** The plan, fitted; null where the organisation has none with this id. */
@@ -73,7 +77,7 @@ export async function findFittedPlan(
     members.map(({ id }) => id),
     plan.day,
   );
-  const { setting, reading, fits, rows } = await fitGroupOf(scope, plan, group, members, caps, priority);
+  const { setting, reading, fits, seated, rows } = await fitGroupOf(scope, plan, group, members, caps, priority);
   return {
     plan,
     group,
@@ -82,6 +86,7 @@ export async function findFittedPlan(
     people: members.map((person, i) => ({
       person,
       fit: itemAt(fits, i),
+      seated: itemAt(seated, i),
       caps: caps.get(person.id) ?? [],
       cells: rows.get(person.id)?.cells ?? [],
     })),

@@ -25,6 +25,7 @@ interface PlanRow {
   purpose: PlanContent["purpose"];
   holds: PlanContent["holds"];
   places: PlanContent["places"];
+  seats: PlanContent["seats"];
   version: number;
 }
 
@@ -38,17 +39,19 @@ const toPlan = (row: PlanRow): Plan => ({
   purpose: row.purpose,
   holds: row.holds,
   places: row.places,
+  seats: row.seats,
   revision: row.version,
 });
 
 /** The content of a plan, without whose and when. */
-export const contentOf = ({ blocks, style, breathSeconds, purpose, holds, places }: PlanContent): PlanContent => ({
+export const contentOf = ({ blocks, style, breathSeconds, purpose, holds, places, seats }: PlanContent): PlanContent => ({
   blocks,
   style,
   breathSeconds,
   purpose,
   holds,
   places,
+  seats,
 });
 
 const columnsOf = (content: PlanContent) => ({
@@ -58,6 +61,7 @@ const columnsOf = (content: PlanContent) => ({
   purpose: content.purpose,
   holds: JSON.stringify(content.holds),
   places: JSON.stringify(content.places),
+  seats: JSON.stringify(content.seats),
 });
 
 const plansOf = (scope: Scope) => scope.database("plans").where("plans.organisation_id", scope.organisationId);
@@ -118,7 +122,7 @@ export async function movePlan(scope: Scope, plan: Plan, to: { readonly groupId:
       .update({
         group_id: to.groupId,
         day: to.day,
-        ...(isSameGroup ? {} : { holds: "[]", places: "[]" }),
+        ...(isSameGroup ? {} : { holds: "[]", places: "[]", seats: "[]" }),
         changed_by: scope.accountId,
         changed_at: scope.now(),
       });
@@ -129,7 +133,7 @@ export async function movePlan(scope: Scope, plan: Plan, to: { readonly groupId:
 
 /** Makes the same plan for another day or group. @returns the id of the new one */
 export const copyPlan = (scope: Scope, plan: Plan, to: { readonly groupId: string; readonly day: string }): Promise<string> =>
-  addPlan(scope, { ...contentOf(plan), ...(to.groupId === plan.groupId ? {} : { holds: [], places: [] }), ...to });
+  addPlan(scope, { ...contentOf(plan), ...(to.groupId === plan.groupId ? {} : { holds: [], places: [], seats: [] }), ...to });
 
 /** Deletes a plan with its revisions. @returns "taught" for one with a class, whose record needs it */
 export async function deletePlan(scope: Scope, id: string): Promise<"deleted" | "taught" | "unknown"> {

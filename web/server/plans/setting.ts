@@ -2,6 +2,7 @@ import type { Cap } from "@able-tide/core/caps/cap";
 import { type PlanSetting, slowestCycle, venueSupportsOf, weekOf } from "@able-tide/core/schedule/plan-setting";
 import { floorOf } from "@able-tide/core/setup/standing-positions";
 import { venueResources } from "@able-tide/core/venues/resources";
+import { ANY_SEATS, seatsOf } from "@able-tide/core/venues/venue";
 import { taughtMovements, timesTaught } from "../classes/taught.ts";
 import type { Group } from "../groups/groups.ts";
 import type { Scope } from "../scope.ts";
@@ -25,6 +26,7 @@ export async function settingsOf(scope: Scope, groupIds: readonly string[]): Pro
       seatedOnly: group.seatedOnly,
       supports: venueSupportsOf(room, group.inWater),
       fitPlace: venueResources(room, group),
+      seats: room === null ? ANY_SEATS : seatsOf(room),
       poolFloor: { shallow: room?.shallow ?? null, deep: room?.deep ?? null, length: room?.poolLength ?? null },
       floor: floorOf(room, group.inWater),
       week: weekOf(day),

@@ -151,6 +151,36 @@ export function foldClearOfFloor(
   }
 }
 
+/**
+ * Unbends the knee of a leg that lies until its ankle is as high as it has to be: the heel slides along. A straight leg that
+ * is still too low lifts at the hip.
+ *
+ * @param least height of the ankle over what the leg lies on, share of H
+ */
+export function unbendClearOfBed(
+  angles: FreeLegAngles,
+  side: Side,
+  pelvis: Rotation,
+  hipY: number,
+  build: Build,
+  least: number,
+): void {
+  const thigh = thighOf(build, side);
+  const shank = shankOf(build, side);
+  const up = (v: readonly [number, number, number]) =>
+    numberAt(pelvis, 3) * v[0] + numberAt(pelvis, 4) * v[1] + numberAt(pelvis, 5) * v[2] * sideSign(side);
+  for (let lift = 0; lift < FOLDS && freeLeg.ankleY < least - 1e-9; lift += 1) {
+    // Height of the ankle at a knee angle k: hip + thigh T + shank (T cos k - F sin k).
+    const [t, f] = [up(freeLeg.thigh), up(freeLeg.fold)];
+    const needed = (least - hipY - thigh * t) / (shank * Math.hypot(t, f));
+    const most = needed > 1 ? 0 : (Math.acos(Math.max(-1, needed)) - Math.atan2(f, t)) / DEGREE;
+    freeLeg.knee = Math.max(0, Math.min(freeLeg.knee, most));
+    aimFreeLeg(angles, side, pelvis, hipY, build);
+    if (freeLeg.knee === 0) freeLeg.flexion += Math.max(0, least - freeLeg.ankleY) / (thigh + shank) / DEGREE;
+    aimFreeLeg(angles, side, pelvis, hipY, build);
+  }
+}
+
 /** How often a leg is lifted further, and what under the floor is nothing, share of H. */
 export const LIFTS = 6;
 export const NOTHING_UNDER = 0.0005;
@@ -170,7 +200,7 @@ export function lowestOfFoot(ankleAngle: number, ankleHeight: number): number {
  * clear of it: the leg folds until a flat foot fits under it, and the ankle bends. Writes joints and angles, adds mass.
  * Long because thigh, shank and foot are written axis by axis without allocation: it runs for every sample.
  *
- * @param floor height of what is under the leg, share of H
+ * @param floor height of the bed that the leg lies on, share of H; 0 for a leg over the floor
  */
 export function placeFreeLeg(
   row: Float64Array,
@@ -203,7 +233,8 @@ export function placeFreeLeg(
     // A foot that the ankle cannot bring flat needs the leg folded further.
     let least: number = ankleHeight;
     for (let lift = 0; lift < LIFTS; lift += 1) {
-      foldClearOfFloor(angles, side, pelvis, hipY, build, least);
+      if (floor > 0) unbendClearOfBed(angles, side, pelvis, hipY, build, least);
+      else foldClearOfFloor(angles, side, pelvis, hipY, build, least);
       const { ankleY, squareY, shankY } = freeLeg;
       ankleAngle = angles.ankle;
       for (const along of [TO_TOE, TO_HEEL]) ankleAngle = clearOfFloor(ankleAngle, along, ankleHeight, ankleY, squareY, shankY);

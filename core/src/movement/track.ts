@@ -19,7 +19,7 @@ import {
 import { carryArm, mayCarry } from "./carried-arm.ts";
 import { footContacts } from "./foot-contacts.ts";
 import type { DECLARED_FEATURES, KeyBreath, Movement, MovementKey } from "./format.ts";
-import { keysMove, lieDown } from "./lying-keys.ts";
+import { lieDown } from "./lying-keys.ts";
 import {
   FOOT_INDEXES,
   LEG_INDEXES,
@@ -216,10 +216,7 @@ export function trackOf(
   if (choice.sizes.legs === 0 && !seated) keys = standStill(keys);
   const seating: Seating = seated ? seatFor(build, inWater) : standing;
   if (isLying(seating)) {
-    // What only moves legs that stand on the floor is nothing to do in bed.
-    const moves = keysMove(keys, false);
-    lieDown(keys, footless);
-    if (moves && !keysMove(keys, true)) return null;
+    if (!lieDown(keys, footless)) return null;
   } else if (seated) {
     seatedLift(keys, !form.own);
     restStumps(keys, footless);

@@ -1,3 +1,4 @@
+import { seatsOf } from "@able-tide/core/venues/venue";
 import * as v from "valibot";
 import { describe, expect, test } from "vitest";
 import { VenueForm, type VenueFormInput, type VenueKind, venueKindOf } from "./venue-form.ts";
@@ -29,14 +30,37 @@ describe("a place as it is typed", () => {
     ]);
   });
 
-  test("has three kinds of chairs, and only what its kind has", () => {
-    const chairs = { chairHeight: 43, otherHeight: 48, otherArms: true, thirdHeight: 50, thirdCount: 2, shallow: 0.9 };
+  test("has four kinds of seats, and only what its kind has", () => {
+    const chairs = {
+      chairHeight: 43,
+      otherHeight: 48,
+      otherKind: "armchair" as const,
+      thirdHeight: 50,
+      thirdCount: 2,
+      shallow: 0.9,
+    };
     const read = (kind: VenueKind) =>
       (typed({ kind, ...chairs }) as { output: v.InferOutput<typeof VenueForm> }).output.place.room;
-    expect(read("hall").chairs).toHaveLength(3);
+    expect(read("hall").chairs).toEqual([
+      { height: 0.43, count: 1 },
+      { height: 0.48, count: 1, arms: true },
+      { height: 0.5, count: 2 },
+    ]);
     expect(read("hall").shallow).toBeNull();
     expect(read("pool")).toMatchObject({ chairs: [], shallow: 0.9 });
-    expect((["hall", "pool", "both"] as const).map((kind) => venueKindOf(read(kind)))).toEqual(["hall", "pool", "both"]);
+    const kinds = ["hall", "pool", "both", "homes"] as const;
+    expect(kinds.map((kind) => venueKindOf(read(kind)))).toEqual(kinds);
+    expect(read("homes")).toMatchObject({ chairs: [], shallow: null, homes: true });
+  });
+
+  test("a bench and a bed are stored as what they are, and read the same", () => {
+    const { output } = typed({ chairHeight: 45, chairCount: 3, chairKind: "bench", fourthHeight: 50, fourthKind: "bed" }) as {
+      output: v.InferOutput<typeof VenueForm>;
+    };
+    expect(seatsOf(output.place.room)).toEqual([
+      { kind: "bench", height: 0.45, count: 3 },
+      { kind: "bed", height: 0.5, count: 1 },
+    ]);
   });
 
   test.each<[Partial<VenueFormInput>, string]>([

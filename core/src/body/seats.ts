@@ -7,8 +7,9 @@ import { entryNamed, recordOf } from "../named.ts";
  * `ahead` is how far the seat reaches in front of the hips, `halfWidth` how far it reaches to either side, `soft` whether it
  * gives way under the hips, `closed` whether its front is closed, so that no foot goes back under it. `back` stands behind the
  * hips and leans back by `lean` degrees; null where there is none. `arms` are to push up from and stand `apart` from the
- * midline. `legs` hang from the seat or lie along it. `usualHeight` is in metres; null where the height is chosen for the
- * person. `gives` is how much lower a person sits than the seat measures, metres.
+ * midline; their width counts half a hand on either side. `legs` hang from the seat or lie along it. `usualHeight` is in
+ * metres; null where the height is chosen for the person. `gives` is how much lower a person sits than the seat measures,
+ * metres.
  */
 export const SEATS = [
   {
@@ -30,7 +31,7 @@ export const SEATS = [
     soft: false,
     closed: false,
     back: { top: 0.27, halfWidth: 0.15, lean: 0 },
-    arms: { height: 0.13, apart: 0.15, width: 0.03, behind: 0.1, ahead: 0.12 },
+    arms: { height: 0.13, apart: 0.14, width: 0.07, behind: 0.1, ahead: 0.12 },
     legs: "down",
     usualHeight: null,
     gives: 0,

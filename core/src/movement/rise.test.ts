@@ -1,7 +1,11 @@
 import { describe, expect, test } from "vitest";
+import { buildOf, USUAL_BODY } from "../body/build.ts";
 import { column, pointColumn, sidedColumn } from "../body/channels.ts";
+import type { FurnitureName } from "../body/seats.ts";
+import { SHARE } from "../body/segments.ts";
 import { ON_ARMRESTS } from "../body/supports.ts";
 import { present } from "../checked-access.ts";
+import { bodyOnSeat } from "../setup/seating.ts";
 import { SIDES } from "../side.ts";
 import { readDemand } from "./demand.ts";
 import { greatestJump, NO_JUMP } from "./jump.ts";
@@ -71,5 +75,35 @@ describe("rising from a chair and sitting down again", () => {
       expect(statesOf(rise, choice)).toMatchObject({ entry: { support: "seat" }, exit: { support: "seat" } });
     expect(statesOf(rise, WITH_ARMS)?.entry.hands).toBe("down");
     expect([...demandOf(WITH_ARMS).features]).toEqual(expect.arrayContaining(["holdsWithLeft", "holdsWithRight"]));
+  });
+});
+
+describe("rising from other seats", () => {
+  const from = (seat: FurnitureName, height: number) => {
+    const measured = bodyOnSeat({ measured: USUAL_BODY, stature: 1.65, caps: [] }, { seat, position: "middle", height });
+    return sampleTrack(present(trackOf(rise, FULL_STANDING_VARIANT, "right", buildOf(measured, 1.65)), "track"));
+  };
+  const kneeLoad = (samples: ReturnType<typeof from>) =>
+    readDemand(samples, { stature: 1.65 }, 16).highest[sidedColumn("kneeLoad", "left")] ?? 0;
+
+  test.each([
+    ["bench", 0.45],
+    ["bedEdge", 0.55],
+    ["sofa", 0.43],
+    ["lowWall", 0.45],
+  ] as const)("from a %s the hips leave it where it is, without a jump, and no heel is under a closed front", (seat, height) => {
+    const samples = from(seat, height);
+    expect(samples.problem).toBeNull();
+    expect(greatestJump(samples).by).toBeLessThan(NO_JUMP);
+    const lowest = Math.min(...Array.from({ length: samples.count }, (_, i) => valueAt(samples, i, pointColumn("pelvis") + 1)));
+    const gives = seat === "sofa" ? 0.05 : seat === "bedEdge" ? 0.03 : 0;
+    // The model's seat is at the height of the knee crease without a shoe, .02 m.
+    expect(1.65 * (lowest - SHARE.hipAboveSeat)).toBeCloseTo(height - gives - 0.02, 6);
+    expect(samples.reading.features.has("meetsSeat")).toBe(false);
+  });
+
+  test("a lower seat asks more of the knees", () => {
+    expect(kneeLoad(from("bench", 0.4))).toBeGreaterThan(kneeLoad(from("bench", 0.46)));
+    expect(kneeLoad(from("bench", 0.46))).toBeGreaterThan(kneeLoad(from("bench", 0.55)));
   });
 });

@@ -1,6 +1,7 @@
 import { armAngles } from "../body/arm.ts";
 import { type Build, seatOf, seatSuits } from "../body/build.ts";
 import { type HandContact, type PoseFrame, type Seating, type SidedSlot, STANDING_FRAME, sidedSlot, slot } from "../body/pose.ts";
+import { seatNamed } from "../body/seats.ts";
 import { SHARE } from "../body/segments.ts";
 import { solvePose } from "../body/solve.ts";
 import { itemAt, numberAt } from "../checked-access.ts";
@@ -66,7 +67,12 @@ export function bendToArmrests(keys: readonly AuthoredKey[], hands: readonly [Ha
 
 /** How a movement that leaves the chair is carried between two key poses. */
 export function risingSeating(start: AuthoredKey, end: AuthoredKey, choice: VariantSpec, build: Build): Seating {
-  if (start.seat && end.seat) return { ...seatFor(build), seatHeight: risingSeat(build) };
+  if (start.seat && end.seat) {
+    const seated = seatFor(build);
+    // Where no foot goes back under the seat, whoever rises slides to its front first.
+    const position = seatNamed(seated.seat).closed ? "front" : seated.position;
+    return { ...seated, position, seatHeight: risingSeat(build) };
+  }
   if (!reachesArmrests(start) && !reachesArmrests(end)) return { kind: "standing" };
   return {
     kind: "standing",

@@ -20,7 +20,7 @@ interface Props {
 const PAGES = [
   ["script", "Script"],
   ["printouts", "Printouts"],
-  ["floor", "Floor plan"],
+  ["floor", "Floor plan and seats"],
   ["revisions", "Revisions"],
   ["file", "Export"],
 ] as const;

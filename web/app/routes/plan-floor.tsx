@@ -61,7 +61,7 @@ export default function PlanPlaces({ loaderData }: Route.ComponentProps) {
     <>
       <div className="flex flex-wrap items-end justify-between gap-3">
         <div>
-          <h1 className="text-3xl">Floor plan</h1>
+          <h1 className="text-3xl">Floor plan and seats</h1>
           <p className="text-lg text-sand-600">
             {group}, {formatDay(plan.day)}
           </p>

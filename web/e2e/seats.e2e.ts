@@ -38,8 +38,8 @@ const groupMeetsAt = async (name: string): Promise<void> => {
 
 test("a venue with a bench and beds is described, a seat chosen, and the plan, the printouts and the class follow it", async () => {
   await page.goto(`${serverUrl()}/groups`, { waitUntil: "networkidle0" });
-  await page.click("details:has(form input[name=floorLength]) summary:has(svg)");
-  const form = "form:has(input[name=floorLength]):has(input[name=name][value='']) ";
+  await click(page, "Add venue");
+  const form = "#new-place ";
   await page.type(`${form}input[name="name"]`, "Lantern day room");
   for (const [field, kind, height, places] of [
     ["chair", "chair", "45", "6"],
@@ -55,7 +55,7 @@ test("a venue with a bench and beds is described, a seat chosen, and the plan, t
       await page.type(`${form}input[name="${name}"]`, value as string);
     }
   }
-  await click(page, "Add venue");
+  await page.click(`${form}button`);
   await seeText(page, "bench for 2 of 45 cm, in bed, back raised for 2 of 50 cm");
   await groupMeetsAt("Lantern day room");
 
@@ -108,12 +108,12 @@ test("at home everyone sits on what they have there", async () => {
     .toEqual([{ kind: "sofa", height: 0.42 }]);
 
   await page.goto(`${serverUrl()}/groups`, { waitUntil: "networkidle0" });
-  await page.click("details:has(form input[name=floorLength]) summary:has(svg)");
-  const form = "form:has(input[name=floorLength]):has(input[name=name][value='']) ";
+  await click(page, "Add venue");
+  const form = "#new-place ";
   await page.type(`${form}input[name="name"]`, "By video");
   await page.click(`${form}input[value="homes"]`);
   await seeText(page, "Participants join from home");
-  await click(page, "Add venue");
+  await page.click(`${form}button`);
   await seeText(page, "each participant's own home");
   await groupMeetsAt("By video");
   const planId = await addPlan(organisation.scope, {

@@ -58,6 +58,11 @@ export const toeDownDemand = (seconds: number): number => Math.min(5.5, oneLegDe
 /**
  * Demand of sitting: back supported 0, free 0.5, at the front of the chair 1; a lifted foot adds 0.5, and so does a seat that
  * gives way where nothing supports the back. The last is our own.
+ *
+ * @param backSupported whether the trunk is against the back of the seat
+ * @param atFront whether the person sits at the front edge
+ * @param footLifted whether a foot leaves the floor
+ * @param soft whether the seat gives way under the hips
  */
 export function seatedBaseDemand(backSupported: boolean, atFront: boolean, footLifted: boolean, soft = false): number {
   const seat = backSupported ? 0 : (atFront ? 1 : 0.5) + (soft ? 0.5 : 0);

@@ -155,6 +155,11 @@ export function foldClearOfFloor(
  * Unbends the knee of a leg that lies until its ankle is as high as it has to be: the heel slides along. A straight leg that
  * is still too low lifts at the hip.
  *
+ * @param angles of the leg relative to the pelvis, degrees
+ * @param side of the leg
+ * @param pelvis rotation of the pelvis in space
+ * @param hipY height of the hip over what the leg lies on, share of H
+ * @param build whose leg it is
  * @param least height of the ankle over what the leg lies on, share of H
  */
 export function unbendClearOfBed(

@@ -147,7 +147,7 @@ export type Seating =
       readonly backSupported: boolean;
     };
 
-/** Whether the legs lie along what the body sits on. */
+/** Whether the legs lie along what the body sits on. @param seating what carries the body */
 export const isLying = (seating: Seating): boolean => seating.kind === "seated" && isLyingOn(seating.seat);
 
 /** Whether a hand goes where its arm's angles say. */

@@ -121,12 +121,14 @@ export const SEATS = [
   gives: number;
 }[];
 
+/** The name of a seat. */
 export type SeatName = (typeof SEATS)[number]["name"];
 /** The geometry of one seat, see {@link SEATS}. */
 export type SeatGeometry = (typeof SEATS)[number];
 
 /** Seats that a venue or a home may have; a wheelchair is a person's own. */
 export type FurnitureName = Exclude<SeatName, "wheelchair">;
+/** The names of all seats but the wheelchair, as they are listed. */
 export const FURNITURE_NAMES: readonly FurnitureName[] = SEATS.flatMap(({ name }) => (name === "wheelchair" ? [] : [name]));
 
 const BY_NAME = recordOf(
@@ -144,6 +146,7 @@ export const seatNamed = (name: SeatName): SeatGeometry => BY_NAME[name];
 
 /** How a person uses a seat: with the back against its back, away from it, or at its front edge. */
 export const SEAT_POSITIONS = ["back", "middle", "front"] as const;
+/** One of {@link SEAT_POSITIONS}. */
 export type SeatPosition = (typeof SEAT_POSITIONS)[number];
 
 /** What a person sits on, and where on it. */

@@ -121,6 +121,10 @@ const LEAVES_BACK = { tilt: 5, flexion: 10 } as const;
 /**
  * What carries a seated body between two key poses: the back of the seat only while the trunk stays against it. A wheelchair
  * supports throughout.
+ *
+ * @param seating what the body sits on
+ * @param start values of the first key pose
+ * @param end values of the next one
  */
 export function seatingBetween(seating: Seating, start: Float64Array, end: Float64Array): Seating {
   if (seating.kind !== "seated" || !seating.backSupported || seating.seat === "wheelchair") return seating;

@@ -59,6 +59,7 @@ function raiseOn(
  * Why a seat does not suit someone with their caps.
  *
  * @param seat its kind, and its height in metres; null for a usual one
+ * @param sitter body, stature in metres and caps of whoever would sit there
  * @returns null where it suits
  */
 export function seatProblem(
@@ -139,6 +140,7 @@ const ALWAYS = "0001-01-01";
 /**
  * The cap that a seat is: nobody goes through it. Computed from the seat, so that nobody has to set it.
  *
+ * @param personId whose cap it is
  * @param seat null where someone sits on a usual chair or their wheelchair
  */
 export const capsOfSeat = (personId: string, seat: AssignedSeat | null): Cap[] =>

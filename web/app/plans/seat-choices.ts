@@ -9,7 +9,7 @@ export interface SeatedPerson extends Omit<Sitter, "chosen"> {
 }
 
 /** A seat that can be chosen for someone, and why it does not suit them; null where it does. */
-export interface SeatOption {
+interface SeatOption {
   readonly seat: FurnitureName;
   readonly problem: SeatProblem | null;
 }

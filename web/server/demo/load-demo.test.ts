@@ -1,5 +1,6 @@
 import { buildOf, USUAL_BODY, WHOLE } from "@able-tide/core/body/build";
 import type { Cap, CapLimit } from "@able-tide/core/caps/cap";
+import { present } from "@able-tide/core/checked-access";
 import { classState } from "@able-tide/core/class/events";
 import { explainIncrementally } from "@able-tide/core/fit/explain";
 import { untrueOf } from "@able-tide/core/fit/explain.fixture";
@@ -84,7 +85,7 @@ beforeAll(async () => {
 }, DEMO_LOADS_IN);
 afterAll(() => database.destroy());
 
-test("it is loaded once: twenty-six people in three groups, fourteen weeks of each, the next plans", async () => {
+test("it is loaded once: twenty-six people in four groups, fourteen weeks of three, the next plans", async () => {
   expect(await database("organisations").where({ name: "Kittiwake Rooms" })).toHaveLength(1);
   const people = await listPeople(scope);
   expect(people).toHaveLength(26);
@@ -95,6 +96,7 @@ test("it is loaded once: twenty-six people in three groups, fourteen weeks of ea
   expect(sizes).toEqual([
     ["Monday Chairs", 11],
     ["Wednesday Footing", 10],
+    ["Thursday Lamp House", 5],
     ["Friday Warm Water", 8],
   ]);
   expect(people.filter(({ measured }) => measured.wheelchair)).toHaveLength(2);
@@ -104,6 +106,7 @@ test("it is loaded once: twenty-six people in three groups, fourteen weeks of ea
   expect(await endedClasses(scope, 99)).toHaveLength(42);
   expect((await listPlans(scope, { from: "2026-10-13" }, 9)).map(({ day }) => day)).toEqual([
     "2026-10-14",
+    "2026-10-15",
     "2026-10-16",
     "2026-10-19",
   ]);
@@ -192,10 +195,21 @@ test("what binds is told truly in every cell of the coming plans", async () => {
   expect(told).toBeGreaterThan(50);
 }, 400_000);
 
+test("at Lamp House two lie in bed and two sit on the bench, and there is something for each in nearly every movement", async () => {
+  const [coming] = await listPlans(scope, { from: "2026-10-15" }, 1);
+  const fitted = present(await findFittedPlan(scope, present(coming, "plan").id), "fitted");
+  const on = (name: string) => fitted.people.find(({ person }) => person.name === name)?.seated.seat?.seat ?? null;
+  expect(["Petra", "Rohese", "Maive", "Quill", "Aune"].map(on)).toEqual(["bed", "bed", "bench", "bench", "armchair"]);
+  for (const { person, cells } of fitted.people) {
+    expect(cells.filter(({ choice }) => choice === null).length, person.name).toBeLessThanOrEqual(1);
+    expect(cells.every(({ choice }) => choice === null || choice.kind === "seated")).toBe(true);
+  }
+}, 60_000);
+
 test("one arm in a wheelchair, or ninety-three with eleven caps: each plan is worth coming for, in the pool too", async () => {
   const variants = createVariantCache();
   const plans = await comingPlans();
-  expect(plans).toHaveLength(3);
+  expect(plans).toHaveLength(4);
   const oneArm = { ...USUAL_BODY, wheelchair: true, arms: [WHOLE, { kind: "still" }] } as const;
   for (const { plan, reading, setting } of plans) {
     const fitPlan = fitPlanOf(reading, setting.fitPlace, plan.style);

@@ -12,6 +12,7 @@ import {
   WHOLE,
 } from "./build.ts";
 import type { FootContact, HandContact, Pose } from "./pose.ts";
+import { FURNITURE_NAMES, positionsOn } from "./seats.ts";
 
 const limb: fc.Arbitrary<Limb> = fc.oneof(
   { weight: 4, arbitrary: fc.constant(WHOLE) },
@@ -65,6 +66,11 @@ export const anyBody: fc.Arbitrary<AnyBody> = fc
         legs: fc.tuple(limb, limb),
         floats: fc.double({ min: 0, max: 0.04, noNaN: true }),
         wheelchair: fc.boolean(),
+        seat: fc.option(fc.constantFrom(...FURNITURE_NAMES)),
+      })
+      .map(({ seat, ...rest }): MeasuredBody => {
+        if (seat === null) return rest;
+        return { ...rest, sits: { seat, position: positionsOn(seat)[0] ?? "middle" } };
       })
       .map((measured) => ({
         stature,

@@ -13,7 +13,7 @@ import type { FitPerson } from "./session.ts";
 /** Caps of these limits, named by their place. */
 export const capsOf = (limits: readonly CapLimit[]) => limits.map((limit, i) => ({ ...capOf(limit), id: `c${i}` }));
 
-/** Any person with a few caps of any kind: most whole, some with a still or a carried arm or in a wheelchair. */
+/** Any person with a few caps of any kind: most whole, some with a still or a carried arm, in a wheelchair, on a sofa or in bed. */
 export const anyPerson = (mostCaps: number): fc.Arbitrary<Omit<FitPerson, "id">> =>
   fc.record({
     stature: fc.constantFrom(1.48, 1.6, 1.72, 1.85),
@@ -24,6 +24,8 @@ export const anyPerson = (mostCaps: number): fc.Arbitrary<Omit<FitPerson, "id">>
       { ...USUAL_BODY, arms: [WHOLE, { kind: "still" as const }] as const },
       { ...USUAL_BODY, arms: [{ kind: "carried" as const }, WHOLE] as const },
       { ...USUAL_BODY, wheelchair: true },
+      { ...USUAL_BODY, sits: { seat: "sofa" as const, position: "back" as const }, seatRaise: -0.05 },
+      { ...USUAL_BODY, sits: { seat: "bed" as const, position: "back" as const }, seatRaise: 0.03 },
     ),
     aids: fc.constantFrom([], [], ["stick" as const], ["frame" as const]),
     caps: fc.array(anyLimit, { maxLength: mostCaps }).map(capsOf),

@@ -213,8 +213,9 @@ function turnsOf({ segments }: SolvedSamples, side: Side): { readonly foot: bool
   };
 }
 
-/** Whether a hand, an elbow, a shoulder blade or a heel would go into what the body sits on. */
+/** Whether a hand, an elbow, a shoulder blade or a heel would go into what the body sits on; not read on a usual chair. */
 function meetsSeat(samples: SolvedSamples): boolean {
+  if (samples.build.measured.sits === undefined) return false;
   for (let sample = 0; sample < samples.count; sample += 1) {
     const { seating } = segmentOfSample(samples, sample).frame;
     if (seating.kind !== "seated") continue;

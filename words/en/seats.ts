@@ -41,9 +41,9 @@ const POSITIONS: Readonly<Record<SeatPosition, string>> = {
 /** How a seat is used, as "back supported". */
 export const seatPositionLabel = (position: SeatPosition): string => POSITIONS[position];
 
-/** Where someone sits and how, as "bench, back free". */
+/** What someone sits on and, where it is not the usual way, how: "bench" or "chair with arms, back supported". */
 export const formatSeatUse = ({ seat, position }: SeatUse): string =>
-  positionsOn(seat).length < 2 ? seatLabel(seat) : `${seatLabel(seat)}, ${seatPositionLabel(position)}`;
+  positionsOn(seat)[0] === position ? seatLabel(seat) : `${seatLabel(seat)}, ${seatPositionLabel(position)}`;
 
 /** Why a seat does not suit someone, as a clause. */
 export const formatSeatProblem = (problem: SeatProblem): string =>

@@ -6,7 +6,7 @@ import { capOf } from "../caps/cap.fixture.ts";
 import { seatHeightFor } from "../movement/seated-keys.ts";
 import type { Seat } from "../venues/venue.ts";
 import { seatHeights } from "./seat.ts";
-import { assignSeats, bodyOnSeat, capsOfSeat, type Sitter, seatProblem } from "./seating.ts";
+import { assignSeats, bodyOnSeat, capsOfSeat, cushionOnSeat, type Sitter, seatProblem } from "./seating.ts";
 
 const NEEDS_ARMS = [capOf({ channel: "chairWithArms" })];
 const NEEDS_HEIGHT = [capOf({ channel: "higherSeat", limit: 8 })];
@@ -121,6 +121,13 @@ describe("a body on its seat", () => {
       const build = buildOf(on(kind, height), 1.65);
       expect(1.65 * (seatHeightFor(build) - 0.25)).toBeCloseTo(height - gives - usual, 9);
     }
+  });
+
+  test("feet need a cushion where the seat is higher than suits, and none in bed", () => {
+    const short = { measured: USUAL_BODY, stature: 1.5 };
+    expect(cushionOnSeat(short, { seat: "bench", position: "middle", height: 0.45 })).toBeCloseTo(0.45 - (0.25 * 1.5 + 0.02), 9);
+    expect(cushionOnSeat(short, { seat: "sofa", position: "middle", height: 0.42 })).toBe(0);
+    expect(cushionOnSeat(short, { seat: "bed", position: "back", height: 0.6 })).toBe(0);
   });
 
   test("a usual chair or a wheelchair changes nothing and bars nothing", () => {

@@ -134,6 +134,17 @@ export function bodyOnSeat(
   return raise === null ? { ...seatedBody(measured, stature, caps), sits } : { ...measured, sits, seatRaise: raise };
 }
 
+/**
+ * Thickness of the cushion that feet need on a seat, metres; 0 where they stand flat, and in bed.
+ *
+ * @param sitter body and stature in metres
+ * @param seat what they sit on
+ */
+export function cushionOnSeat(sitter: Pick<Sitter, "measured" | "stature">, seat: AssignedSeat): number {
+  const raise = raiseOn({ kind: seat.seat, height: seat.height }, sitter);
+  return raise === null || isLyingOn(seat.seat) ? 0 : Math.max(0, raise);
+}
+
 /** A day before any. */
 const ALWAYS = "0001-01-01";
 

@@ -203,7 +203,7 @@ export function VenueFields({ id, venue, version, lastResult }: Props) {
         </fieldset>
         <p className="hidden text-sand-600 group-has-[input[value=homes]:checked]/venue:block">
           Participants join from home. Record what each of them can sit on at home under About on their page. No rail is planned
-          for anyone.
+          for anyone. Have each participant's own address at hand for the emergency service.
         </p>
         <EmergencyCardFields fields={fields} hasPool={kind === "pool" || kind === "both"} />
         <div>

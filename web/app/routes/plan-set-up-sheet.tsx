@@ -1,5 +1,6 @@
 import { FURNITURE_NAMES } from "@able-tide/core/body/seats";
 import { supportModeOf } from "@able-tide/core/movement/support-mode";
+import { cushionOnSeat } from "@able-tide/core/setup/seating";
 import { formatSeatProblem, formatSeatUse, seatLabel } from "@able-tide/words/seats";
 import { count } from "@able-tide/words/text";
 import { setUpNumbers } from "../../server/people/set-up-numbers.ts";
@@ -25,19 +26,20 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     large: isLargeType(request),
     people: people.map(({ person, fit, caps, cells, seated }) => {
       const numbers = setUpNumbers(person, caps);
+      const inBed = seated.seat?.seat === "bed";
       const modes = cells.flatMap(({ choice }) => (choice ? [supportModeOf(choice)] : []));
       return {
         id: person.id,
         name: person.name,
         seat: numbers.seat,
-        cushion: numbers.cushion,
+        cushion: seated.seat === null ? numbers.cushion : Math.round(100 * cushionOnSeat(person, seated.seat)),
         withArms: numbers.withArms,
         on: seated.seat,
         wheelchair: person.measured.wheelchair,
         wrong: seated.problem,
         entry: caps.some(({ limit }) => limit.channel === "legShare") ? ("hoist or seated entry" as const) : null,
-        feetApart: numbers.standing?.feetApart ?? null,
-        longestStep: numbers.standing?.longestStep ?? null,
+        feetApart: inBed ? null : (numbers.standing?.feetApart ?? null),
+        longestStep: inBed ? null : (numbers.standing?.longestStep ?? null),
         depth: fit.depth ?? null,
         rail: modes.filter((mode) => mode === "rail" || mode === "wall").length,
         takesPart: cells.some(({ choice }) => choice !== null),
@@ -97,7 +99,7 @@ export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
       <p className="mb-2">
         {inWater
           ? `${people.filter(({ takesPart }) => takesPart).length} participants in the pool. ${place.pool?.temperature ? `Water ${place.pool.temperature} °C. ` : ""}${atRail} use the wall.${chairs > 0 ? ` ${count(chairs, "pool chair", "pool chairs")} by the hoist, belt and brakes checked.` : ""}`
-          : `${seatsInWords(people)}, each with room for the arms. ${cushions} foot cushions; remove before anyone stands up. ${atRail} participants use the rail; place their chairs within two steps of it.`}
+          : `${seatsInWords(people)}, each with room for the arms. ${count(cushions, "foot cushion", "foot cushions")}; remove before anyone stands up.${atRail > 0 ? ` ${count(atRail, "participant uses", "participants use")} the rail; place their chairs within two steps of it.` : ""}`}
       </p>
       <table className={`w-full border-collapse text-left ${large ? "" : "text-[0.95rem]"}`}>
         <thead>

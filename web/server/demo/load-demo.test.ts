@@ -67,7 +67,7 @@ const OLD: readonly CapLimit[] = [
 serverUrl();
 const database = connect(process.env["TEST_DATABASE_URL"] ?? "");
 /** Fourteen weeks of three groups are taught anew, next to everything else that is tested. Milliseconds. */
-const DEMO_LOADS_IN = 240_000;
+const DEMO_LOADS_IN = 480_000;
 
 let scope: Scope;
 

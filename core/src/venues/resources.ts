@@ -40,8 +40,8 @@ export function venueResources(
   // The wall of a pool can be held all along its length, on both sides.
   const rail = Math.floor((inWater ? 2 * (room.poolLength ?? 0) : (room.rail ?? 0)) / RAIL_SPACE + 1e-9);
   const seats = seatsOf(room);
-  // At home everyone has a seat of their own; there is no rail, and whose chair has arms is said for each.
-  if (seats === null && !inWater) return { chairs: UNCOUNTED, armchairs: 0, chairBacks: 0, rail: 0, helpers, pool };
+  // At home everyone has a seat of their own, no rail and no helper's hand; whose chair has arms is said for each.
+  if (seats === null && !inWater) return { chairs: UNCOUNTED, armchairs: 0, chairBacks: 0, rail: 0, helpers: 0, pool };
   const those = (counts: (kind: FurnitureName) => boolean): number =>
     (seats ?? []).reduce((sum, { kind, count }) => sum + (counts(kind) ? count : 0), 0);
   const armchairs = those((kind) => seatNamed(kind).arms !== null);

@@ -35,8 +35,11 @@ const BROWSER_FIRST = 8000;
 
 export const meta: Route.MetaFunction = ({ loaderData }) => [{ title: `${loaderData?.group.name ?? "Plan"} · Able Tide` }];
 
-/** What someone sits on, where it is no usual chair. */
-const seatBrief = (seated: Seated | undefined): string => (seated?.seat ? onSeat(seated.seat.seat) : "");
+/** What someone sits on, where it is no usual chair, or that the place has nothing for them to sit on. */
+function seatBrief(seated: Seated | undefined): string {
+  if (seated?.problem) return "no suitable seat here";
+  return seated?.seat ? onSeat(seated.seat.seat) : "";
+}
 
 /** The first of a person's own caps in two or three words; the usual limits go without saying. */
 function briefOf(caps: readonly ActiveCap[]): string {

@@ -1,7 +1,9 @@
 import { USUAL_BODY } from "@able-tide/core/body/build";
+import type { SeatUse } from "@able-tide/core/body/seats";
 import { HAND_SUPPORTS } from "@able-tide/core/body/supports";
 import { itemAt } from "@able-tide/core/checked-access";
 import { type Depth, FULL_STANDING_VARIANT, type VariantKind, type VariantSpec } from "@able-tide/core/movement/variant";
+import { bodyOnSeat } from "@able-tide/core/setup/seating";
 import type { VariantBody } from "../kit/chosen-variant.ts";
 
 /** Someone to try a movement on. */
@@ -10,11 +12,23 @@ export interface StudioPerson extends VariantBody {
   readonly name: string;
 }
 
+/** Someone of average height on a seat of the usual height. */
+const onSeat = (id: string, name: string, use: SeatUse): StudioPerson => ({
+  id,
+  name,
+  stature: 1.65,
+  mass: 70,
+  measured: bodyOnSeat({ measured: USUAL_BODY, stature: 1.65, caps: [] }, { ...use, height: null }),
+});
+
 /** Bodies that no one in particular has. */
 export const SOME_BODIES: readonly StudioPerson[] = [
   { id: "small", name: "Short, 150 cm", stature: 1.5, mass: 52, measured: USUAL_BODY },
   { id: "average", name: "Average height, 165 cm", stature: 1.65, mass: 70, measured: USUAL_BODY },
   { id: "tall", name: "Tall, 180 cm", stature: 1.8, mass: 84, measured: USUAL_BODY },
+  onSeat("armchair", "165 cm, on a chair with arms", { seat: "armchair", position: "middle" }),
+  onSeat("sofa", "165 cm, on a sofa, back supported", { seat: "sofa", position: "back" }),
+  onSeat("bed", "165 cm, in bed with the back raised", { seat: "bed", position: "back" }),
 ];
 
 /** Depths of water, shares of stature. */

@@ -48,6 +48,8 @@ export function formatCellChange(change: CellChange): string {
       return formatHandSupport(change.hold);
     case "handRests":
       return `rest the ${change.hand} hand`;
+    case "eased":
+      return "without the second task, on the even floor";
     case "carries":
       return `${otherSide(change.arm)} hand carries the ${change.arm} forearm from below`;
     case "legsStill":

@@ -5,6 +5,7 @@ import { FACINGS, type PlanItem } from "@able-tide/core/plan/plan-item";
 import type { Content } from "@able-tide/core/plan/purpose";
 import { waterEquipmentLabel } from "./body.ts";
 import { formatPause } from "./breathing.ts";
+import { secondTaskLabel } from "./circumstances.ts";
 import { formatCombination } from "./combination.ts";
 import { formatHold } from "./repetitions.ts";
 import { formatStyleDifference } from "./style.ts";
@@ -41,6 +42,8 @@ const ITEM_PARTS: Readonly<Record<ItemPart, readonly [label: string, of: (item: 
   noPause: ["no pause before", ({ straight }) => (straight ? "yes" : "no")],
   fewWords: ["few words", ({ quiet }) => (quiet ? "yes" : "no")],
   facing: ["facing", ({ facing }) => (facing === undefined ? "as before" : itemAt(FACING, FACINGS.indexOf(facing)))],
+  secondTask: ["second task", ({ secondTask }) => (secondTask ? secondTaskLabel(secondTask) : "none")],
+  softFloor: ["soft surface", ({ softFloor }) => (softFloor ? "yes" : "no")],
   equipment: ["in the hands", ({ equipment }) => waterEquipmentLabel(equipment ?? "bare")],
   combination: ["combination", ({ combination }) => combination ?? "none"],
   combined: ["combination", ({ combined }) => (combined ? formatCombination(combined) : "none")],

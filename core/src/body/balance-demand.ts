@@ -100,10 +100,14 @@ export function addedDemand(added: {
   return (added.seated ? 0.5 : 1) * (arms + head) + eyes + added.step;
 }
 
+/** Something else to do at the same time, as counting or naming: one that the group knows, or a new one. */
+export const SECOND_TASKS = ["familiar", "new"] as const;
+/** One of {@link SECOND_TASKS}. */
+export type SecondTask = (typeof SECOND_TASKS)[number];
+
 /** What makes the same movement harder to stay steady in, whatever it is. */
 export interface Circumstances {
-  /** Something else to do at the same time: counting, naming. */
-  readonly secondTask?: "familiar" | "new";
+  readonly secondTask?: SecondTask;
   /** A mat or a lawn under the feet; it counts on the feet alone. */
   readonly softFloor?: boolean;
 }

@@ -1,3 +1,4 @@
+import type { SecondTask } from "../body/balance-demand.ts";
 import type { SeatUse } from "../body/seats.ts";
 import type { CellView } from "../fit/cell-view.ts";
 import type { TimedHold } from "../movement/timed-hold.ts";
@@ -51,6 +52,9 @@ export interface ScriptItem
   readonly grows?: true;
   /** Whether it is done in the mind only. Absent where it is moved. */
   readonly inMind?: true;
+  /** What everyone does at the same time, and whether they stand on a soft surface. Absent where they do not. */
+  readonly secondTask?: SecondTask;
+  readonly softFloor?: true;
   /** Which pass of a combination it belongs to. Absent where it is done by itself. */
   readonly part?: ScriptPart;
   /** Seconds of the transition, the explanation, the demonstration, the repetitions and the change of sides. */
@@ -126,6 +130,8 @@ export const scriptItems = ({ blocks }: PlanSchedule, wording: ScriptWording): S
       ...(timedHold && { timedHold }),
       ...(block.grows && timedHold === null && { grows: true as const }),
       ...(block.inMind && { inMind: true as const }),
+      ...(block.secondTask && { secondTask: block.secondTask }),
+      ...(block.softFloor && { softFloor: true as const }),
       ...(part && { part: scriptPart(part) }),
       meant: plannedVariant,
       turns,

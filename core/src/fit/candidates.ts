@@ -1,3 +1,4 @@
+import type { Circumstances } from "../body/balance-demand.ts";
 import { type HandSupport, ON_ARMRESTS } from "../body/supports.ts";
 import { present } from "../checked-access.ts";
 import { leavesHandToCarry } from "../movement/carried-arm.ts";
@@ -90,19 +91,37 @@ const risingShapes = (movement: Movement, kinds: readonly VariantKind[], armrest
  * @param meantDepth the deepest stance there may be
  * @param offers what there is to sit on and to hold
  * @param carried the arm that the person's other hand can carry; null where there is none
+ * @param circumstances what the group does or stands on besides: each shape is there without, too
  */
 export function shapesOf(
   movement: Movement,
   meantDepth: Depth = "middle",
   { kinds, holds, armrests, inWater }: SupportOptions = HALL_SUPPORT_OPTIONS,
   carried: Side | null = null,
+  circumstances: Circumstances = {},
 ): Shape[] {
-  if (rises(movement)) return risingShapes(movement, kinds, armrests);
-  return kinds
+  const shapes = rises(movement)
+    ? risingShapes(movement, kinds, armrests)
+    : shapesOfKinds(movement, meantDepth, kinds, holds, inWater, carried);
+  return shapes.flatMap((shape) => (easesIn(shape, circumstances) ? [shape, { ...shape, eased: true }] : [shape]));
+}
+
+/** Whether circumstances make a shape harder: what is stood on says nothing on a chair. */
+const easesIn = ({ kind }: Shape, { secondTask, softFloor }: Circumstances): boolean =>
+  secondTask !== undefined || (softFloor === true && kind !== "seated");
+
+const shapesOfKinds = (
+  movement: Movement,
+  meantDepth: Depth,
+  kinds: readonly VariantKind[],
+  holds: readonly HandSupport[],
+  inWater: boolean,
+  carried: Side | null,
+): Shape[] =>
+  kinds
     .filter((kind) => hasVariant(movement, kind, inWater))
     .flatMap((kind) => [...shapesOfKind(movement, kind, meantDepth, holdsOf(kind, holds))])
     .flatMap((shape) => (carried !== null && leavesHandToCarry(shape) ? [{ ...shape, carried }, shape] : [shape]));
-}
 
 /**
  * The plainest shape in which the body goes through the same ranges: nothing held, both arms moving. What is held and

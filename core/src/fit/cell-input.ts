@@ -1,3 +1,4 @@
+import type { Circumstances } from "../body/balance-demand.ts";
 import { armTakesPart, type Build, canStand, carriedArmOf } from "../body/build.ts";
 import type { OwnAid } from "../body/supports.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
@@ -33,6 +34,8 @@ export interface CellInput {
   readonly mass?: number | null;
   /** What they have in their hands in water. */
   readonly equipment?: WaterEquipment;
+  /** What the group does or stands on besides. */
+  readonly circumstances?: Circumstances;
   /** Whether what they meet in water is read: where a cap speaks of it. */
   readonly readsDrag?: boolean;
   readonly aids: readonly OwnAid[];

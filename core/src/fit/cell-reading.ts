@@ -23,6 +23,7 @@ export type CellChange =
   | { readonly change: "support"; readonly hold: HandSupport }
   | { readonly change: "handRests"; readonly hand: Side }
   | { readonly change: "carries"; readonly arm: Side }
+  | { readonly change: "eased" }
   | { readonly change: "handHeight"; readonly limit: CapLimit }
   | { readonly change: "breathesAlong" | "rests" };
 
@@ -56,6 +57,7 @@ function variantChanges(
   else if (rounds < planned) changes.push({ change: "fewer", rounds, planned });
   if (choice.kind === "seated" && plannedVariant.kind !== "seated")
     changes.push({ change: plannedVariant.kind === "water" ? "poolChair" : "seated" });
+  if (choice.eased) changes.push({ change: "eased" });
   if (choice.carried) changes.push({ change: "carries", arm: choice.carried });
   if (choice.hold) changes.push({ change: "support", hold: choice.hold });
   const resting = restingHand(choice);
@@ -94,7 +96,8 @@ function changesOf(cell: FittedCell, plannedVariant: VariantSpec, planned: Plann
  */
 export function readCell(cell: FittedCell, plannedVariant: VariantSpec, planned: PlannedAmount): CellReading {
   // A seated body may do everything it can and still do another variant than the group's, and so does one that carries an arm.
-  const whole = cell.fidelity > FULL && cell.choice?.kind === plannedVariant.kind && cell.choice.carried === undefined;
+  const whole =
+    cell.fidelity > FULL && cell.choice?.kind === plannedVariant.kind && cell.choice.carried === undefined && !cell.choice.eased;
   const lacking = cell.choice === null && cell.because.length === 0 && cell.gaveWay === null;
   return {
     form: cell.choice?.kind ?? "rest",

@@ -62,7 +62,7 @@ export class CellSearch implements VariantSearch {
 
   private looksByWay(): ReadonlyMap<SupportMode, readonly CandidateEvaluation[]> {
     if (this.looks) return this.looks;
-    const { movement, resources, aids, scarce, build } = this.terms.input;
+    const { movement, resources, aids, scarce, build, circumstances } = this.terms.input;
     const byMode = new Map<SupportMode, CandidateEvaluation[]>();
     const declaredBarred = this.terms.worked.some(
       ({ limit }) => limit.channel === "barredFeature" && movement.features?.some((feature) => feature === limit.limit),
@@ -74,6 +74,7 @@ export class CellSearch implements VariantSearch {
         this.terms.full.depth,
         supportOptions(resources, aids, scarce, build),
         carriedArmOf(build),
+        circumstances,
       )) {
         if (isOnFeet(shape.kind) && !isOnFeet(this.terms.full.kind)) continue;
         if (this.terms.worked.some((cap) => barsVariant(cap, shape))) continue;

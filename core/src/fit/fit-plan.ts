@@ -1,9 +1,10 @@
+import type { Circumstances } from "../body/balance-demand.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { Movement } from "../movement/format.ts";
 import type { HoldPiece } from "../movement/timed-hold.ts";
 import type { VariantSpec } from "../movement/variant.ts";
 import type { PinnedVariant } from "../plan/pinned-variant.ts";
-import type { PlanItem } from "../plan/plan-item.ts";
+import { circumstancesOf, type PlanItem } from "../plan/plan-item.ts";
 import type { TeachingStyle } from "../plan/style.ts";
 import type { Turn } from "../schedule/count.ts";
 import type { VenueResources } from "../venues/resources.ts";
@@ -23,6 +24,8 @@ export interface FitItem {
   readonly breathSeconds: number;
   /** What everyone has in their hands in water. */
   readonly equipment?: WaterEquipment;
+  /** What everyone does or stands on besides. */
+  readonly circumstances?: Circumstances;
   /** Goes straight on from the item before within a combination: no one sits down or stands up between. */
   readonly runsOn?: boolean;
   /** Seconds of the whole block, and when it ends. */
@@ -41,9 +44,11 @@ export interface FitPlan {
 /** A block as a plan reads it. */
 type FitBlockOfPlan = FitItem & {
   readonly performed?: Movement;
-  readonly block?: Pick<PlanItem, "equipment">;
+  readonly block?: Pick<PlanItem, "equipment" | "secondTask" | "softFloor" | "inMind">;
   readonly part?: { readonly runsOn: boolean } | null;
 };
+
+const withCircumstances = (circumstances: Circumstances | null) => (circumstances === null ? {} : { circumstances });
 
 /** What the fit takes of a plan that was read, of the place and of the instructor's word. */
 export const fitPlanOf = (
@@ -62,6 +67,7 @@ export const fitPlanOf = (
       turns: turns.map(({ lead, rounds }) => ({ lead, rounds })),
       breathSeconds,
       ...(block?.equipment && { equipment: block.equipment }),
+      ...(block && withCircumstances(circumstancesOf(block, resources.pool !== null))),
       ...(part?.runsOn && { runsOn: true }),
       total,
       to,

@@ -1,3 +1,4 @@
+import type { Circumstances } from "../body/balance-demand.ts";
 import type { Build } from "../body/build.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import { INTERVALS } from "../movement/solved-samples.ts";
@@ -17,6 +18,8 @@ export interface Performer {
   readonly equipment?: WaterEquipment;
   /** Whether drag is read; only caps on it need it. */
   readonly readsDrag?: boolean;
+  /** What is done or stood on besides, unless the variant is eased. */
+  readonly circumstances?: Circumstances;
 }
 
 /** Samples of a movement with as many key poses as a file may have. */

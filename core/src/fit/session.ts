@@ -182,8 +182,9 @@ export function* personOptionsIncrementally(
     const holds = {
       ...(block.holdPieces && { holdPieces: block.holdPieces }),
       ...(block.pauseSeconds && { pauseSeconds: block.pauseSeconds }),
+      ...(block.circumstances && { circumstances: block.circumstances }),
     };
-    const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([plannedVariant, turns, breathSeconds, equipment, block.pauseSeconds ?? 0])} ${key}`;
+    const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([plannedVariant, turns, breathSeconds, equipment, block.pauseSeconds ?? 0, block.circumstances ?? null])} ${key}`;
     return memory.options(`${counted.oneLeg} ${counted.handsUp} ${counted.held} ${blockKey}`, () => {
       const search = memory.search(blockKey, () =>
         createSearch({ ...shared, movement, plannedVariant, turns, breathSeconds, equipment, ...holds }, variants),

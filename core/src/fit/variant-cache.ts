@@ -10,7 +10,15 @@ import { mirrorDemand, mirrorExtremes, mirrorStaticDemand } from "../movement/mi
 import { extremesAtKeys, sampleTrack, type VariantSamples } from "../movement/samples.ts";
 import { readStaticDemand, type StaticDemand } from "../movement/static-demand.ts";
 import { movedBy, trackOf } from "../movement/track.ts";
-import { armMoves, mirrorVariant, type Sizes, VARIANT_CODES, type VariantSpec, variantCode } from "../movement/variant.ts";
+import {
+  armMoves,
+  mirrorVariant,
+  type Sizes,
+  uneased,
+  VARIANT_CODES,
+  type VariantSpec,
+  variantCode,
+} from "../movement/variant.ts";
 import { BREATH_SECONDS } from "../plan/style.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
 import { plainShape, type Shape, sizesOf } from "./candidates.ts";
@@ -198,7 +206,7 @@ export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantC
     doer: Performer,
     lead: Side,
   ): DemandSamples | VariantSamples | null =>
-    solved(codeOf(movement, choice, doer, lead), () => {
+    solved(codeOf(movement, uneased(choice), doer, lead), () => {
       const wet = isWet(choice, doer);
       const track = trackOf(movement, choice, lead, doer.build, wet);
       if (track === null) return null;
@@ -215,7 +223,8 @@ export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantC
     const { stature, build } = doer;
     const depth = isWet(choice, doer) ? (doer.depth ?? USUAL_DEPTH * stature) : undefined;
     const wet = depth === undefined ? {} : inWater(doer, depth);
-    const read = readFor(`${stature} ${breathSeconds} ${JSON.stringify(wet)}`, () =>
+    const circumstances = choice.eased ? undefined : doer.circumstances;
+    const read = readFor(`${stature} ${breathSeconds} ${JSON.stringify([wet, circumstances])}`, () =>
       createMemo<number, Demand | null>(bounds.demands),
     );
     return read(codeOf(movement, choice, doer, lead), () => {
@@ -224,12 +233,15 @@ export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantC
         return image && mirrorDemand(image);
       }
       const samples = samplesLed(movement, choice, doer, lead);
-      return samples && readDemand(samples, { stature, ...wet }, breathSeconds * movement.breaths);
+      return (
+        samples &&
+        readDemand(samples, { stature, ...wet, ...(circumstances && { circumstances }) }, breathSeconds * movement.breaths)
+      );
     });
   }
 
   const keysLed = (movement: Movement, choice: VariantSpec, doer: Performer, lead: Side): Extremes | null =>
-    atKeys(codeOf(movement, choice, doer, lead), () => {
+    atKeys(codeOf(movement, uneased(choice), doer, lead), () => {
       if (isMirrored(movement, doer.build, lead)) {
         const image = keysLed(movement, mirrorVariant(choice), doer, "right");
         return image && mirrorExtremes(image);
@@ -271,13 +283,13 @@ export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantC
       all(leadingSides.map((lead) => keysLed(movement, choice, doer, lead))),
     quiet: (movement, shape, doer, breathSeconds, leadingSides) => {
       // Arms and where the weight is kept say nothing of the bases.
-      const plain: Shape = { ...shape, arms: "both", weightBack: false };
+      const plain: Shape = { ...uneased(shape), arms: "both", weightBack: false };
       return all(leadingSides.map((lead) => quietLed(movement, plain, doer, breathSeconds, lead)));
     },
     rankedSizes: (movement, spec, shape, { build, depth }) => {
       // Ranges are the same for every stature, depth and pace; any will do to rank by.
       const doer: Performer = { stature: REFERENCE_STATURE, build, depth: depth ?? null };
-      const plain = plainShape(movement, shape);
+      const plain = plainShape(movement, uneased(shape));
       const moves = SIDES.map((side) => armMoves(shape, side));
       return ranked(`${variantCode(spec)} ${moves} ${codeOf(movement, plain, doer, "right")}`, () => {
         const sides = leadingSides(movement);

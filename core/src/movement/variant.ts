@@ -39,6 +39,8 @@ export interface VariantSpec {
   readonly arms: "both" | Side;
   /** The arm that the other hand carries from under its forearm; absent where each moves of itself. Only with nothing held. */
   readonly carried?: Side;
+  /** Without the second task, and on the even floor, where the group has one or the other harder. */
+  readonly eased?: true;
   readonly sizes: Sizes;
   /** Weight kept back over the heels, which spares the ankles. */
   readonly weightBack: boolean;
@@ -57,6 +59,17 @@ export const FULL_STANDING_VARIANT: VariantSpec = {
 
 /** The whole movement on a chair. */
 export const FULL_SEATED_VARIANT: VariantSpec = { ...FULL_STANDING_VARIANT, kind: "seated" };
+
+/**
+ * The same variant as the body does it: what is done or stood on besides moves nothing.
+ *
+ * @param choice eased or not
+ */
+export function uneased(choice: VariantSpec): VariantSpec {
+  if (choice.eased === undefined) return choice;
+  const { eased: _, ...plain } = choice;
+  return plain;
+}
 
 /** Whether an arm follows the movement in this variant, rather than holding on or resting. */
 export const armMoves = (choice: VariantSpec, side: Side): boolean =>
@@ -83,14 +96,14 @@ const holdCode = (hold: HandSupport | null): number =>
 
 /** All choices have numbers below this. */
 export const VARIANT_CODES =
-  VARIANT_KINDS.length * HOLD_CODES * DEPTHS.length * HANDS.length * HANDS.length * 4 * SIZE_CODES ** 4;
+  VARIANT_KINDS.length * HOLD_CODES * DEPTHS.length * HANDS.length * HANDS.length * 8 * SIZE_CODES ** 4;
 
 /** A number that is the same for the same choice and differs for any other. */
-export function variantCode({ kind, hold, depth, toeDown, arms, carried, sizes, weightBack }: VariantSpec): number {
+export function variantCode({ kind, hold, depth, toeDown, arms, carried, eased, sizes, weightBack }: VariantSpec): number {
   let code = VARIANT_KINDS.indexOf(kind) * HOLD_CODES + holdCode(hold);
   code = (code * DEPTHS.length + DEPTHS.indexOf(depth)) * HANDS.length + HANDS.indexOf(arms);
   code = code * HANDS.length + (carried === undefined ? 0 : 1 + SIDES.indexOf(carried));
-  code = 4 * code + (toeDown ? 2 : 0) + (weightBack ? 1 : 0);
+  code = 8 * code + (eased ? 4 : 0) + (toeDown ? 2 : 0) + (weightBack ? 1 : 0);
   code = (code * SIZE_CODES + sizes.armLeft) * SIZE_CODES + sizes.armRight;
   return (code * SIZE_CODES + sizes.trunk) * SIZE_CODES + sizes.legs;
 }

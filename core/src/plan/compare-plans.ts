@@ -20,6 +20,8 @@ const ITEM_PARTS = {
   noPause: ["straight"],
   fewWords: ["quiet"],
   facing: ["facing"],
+  secondTask: ["secondTask"],
+  softFloor: ["softFloor"],
   equipment: ["equipment"],
   combination: ["combination"],
   combined: ["combined"],

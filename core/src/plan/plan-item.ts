@@ -1,3 +1,4 @@
+import type { Circumstances, SecondTask } from "../body/balance-demand.ts";
 import { onRail } from "../body/supports.ts";
 import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { BreathPause } from "../movement/breathing.ts";
@@ -50,6 +51,10 @@ export interface PlanItem {
   /** Done with few words: names and counts. */
   readonly quiet?: boolean;
   readonly facing?: Facing;
+  /** What everyone does at the same time, as counting or naming: a task that the group knows, or a new one. */
+  readonly secondTask?: SecondTask;
+  /** Stood on a surface that gives way, as a mat or a lawn. */
+  readonly softFloor?: true;
   /** In a pool: what everyone has in their hands. */
   readonly equipment?: WaterEquipment;
   /**
@@ -65,6 +70,22 @@ export const REPETITIONS = { least: 1, most: 12 } as const;
 /** Whether an item is held, rather than repeated. */
 export const isHeld = (item: Pick<PlanItem, "timedHold">, { holdAt }: Pick<Movement, "holdAt">): boolean =>
   item.timedHold !== undefined && holdAt !== undefined;
+
+/**
+ * What makes an item harder to stay steady in besides the movement.
+ *
+ * @param item what the plan says of it
+ * @param inWater whether it is done in a pool, whose floor is even
+ * @returns null where nothing does; what is only pictured asks nothing
+ */
+export function circumstancesOf(
+  { secondTask, softFloor, inMind }: Pick<PlanItem, "secondTask" | "softFloor" | "inMind">,
+  inWater: boolean,
+): Circumstances | null {
+  const soft = softFloor === true && !inWater;
+  if (inMind || (secondTask === undefined && !soft)) return null;
+  return { ...(secondTask && { secondTask }), ...(soft && { softFloor: true }) };
+}
 
 /** Seconds of talk before a block. */
 export const EXPLANATION_SECONDS = { most: 600, step: 15 } as const;

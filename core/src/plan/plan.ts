@@ -1,4 +1,5 @@
 import * as v from "valibot";
+import { SECOND_TASKS } from "../body/balance-demand.ts";
 import { FURNITURE_NAMES, SEAT_POSITIONS, type SeatUse } from "../body/seats.ts";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 import { LONGEST_PAUSE, PAUSE_PLACES } from "../movement/breathing.ts";
@@ -99,6 +100,8 @@ const BlockSchema = v.strictObject({
   straight: v.exactOptional(v.boolean()),
   quiet: v.exactOptional(v.boolean()),
   facing: v.exactOptional(v.picklist(FACINGS)),
+  secondTask: v.exactOptional(v.picklist(SECOND_TASKS)),
+  softFloor: v.exactOptional(v.literal(true)),
   equipment: v.exactOptional(v.picklist(WATER_EQUIPMENT_NAMES)),
   combined: v.exactOptional(CombinationSchema),
   combination: v.exactOptional(v.pipe(v.string(), v.trim(), v.minLength(1), v.maxLength(60))),

@@ -2,6 +2,7 @@ import { USUAL_BUILD } from "../body/build.ts";
 import { REFERENCE_STATURE } from "../body/segments.ts";
 import { itemAt } from "../checked-access.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
+import { circumstancesOf } from "../plan/plan-item.ts";
 import type { PlanItemWithMovement } from "../schedule/items-with-movements.ts";
 import { risingBetween } from "../schedule/rising.ts";
 import {
@@ -41,8 +42,11 @@ export interface PlanAnalysis {
 /** Whose body the tide and the totals are read for: neither depends much on stature. */
 const REFERENCE_BODY = { stature: REFERENCE_STATURE, build: USUAL_BUILD };
 
-const demandsOf = (block: ScheduledItem, variants: VariantCache): TurnDemands =>
-  variants.demands(block.performed, block.plannedVariant, REFERENCE_BODY, block.breathSeconds, leadingSidesInOrder(block)) ?? [];
+function demandsOf(block: ScheduledItem, variants: VariantCache): TurnDemands {
+  const circumstances = circumstancesOf(block.block, block.plannedVariant.kind === "water");
+  const doer = circumstances === null ? REFERENCE_BODY : { ...REFERENCE_BODY, circumstances };
+  return variants.demands(block.performed, block.plannedVariant, doer, block.breathSeconds, leadingSidesInOrder(block)) ?? [];
+}
 
 /**
  * Schedules a plan and reads the demands of its planned variants for the reference body. Quick once the variants are

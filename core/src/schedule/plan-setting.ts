@@ -18,6 +18,8 @@ export interface PlanSetting {
   readonly fitPlace: VenueResources;
   /** The seats of the place; null where everyone is at home. */
   readonly seats: readonly Seat[] | null;
+  /** Whether there is a surface that gives way to stand on: mats, foam or grass. */
+  readonly softFloor: boolean;
   readonly poolFloor: PoolFloor;
   /** The floor that people stand on; null where no one has measured it. */
   readonly floor: Floor | null;
@@ -55,7 +57,7 @@ export const slowestCycle = (people: readonly (readonly Cap[])[]): number =>
 
 /** What reading a plan takes: where and for whom, and how it is taught. */
 export const planContextOf = (
-  setting: Omit<PlanSetting, "fitPlace" | "seats" | "poolFloor" | "floor">,
+  setting: Omit<PlanSetting, "fitPlace" | "seats" | "softFloor" | "poolFloor" | "floor">,
   { style, breathSeconds }: { readonly style: TeachingStyle; readonly breathSeconds: number },
 ): PlanContext => ({
   style,

@@ -19,6 +19,8 @@ export const Venue = v.object({
     ),
     [],
   ),
+  /** Whether there are mats, foam or grass to stand on. */
+  softFloor: v.exactOptional(v.boolean()),
   /** Whether it is each participant's own home: everyone sits on what they have there. */
   homes: v.exactOptional(v.literal(true)),
   rail: metres(60),

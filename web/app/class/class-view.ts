@@ -8,6 +8,7 @@ import type { ClassScript, ScriptItem, ScriptTransition } from "@able-tide/core/
 import type { CellView } from "@able-tide/core/fit/cell-view";
 import { growthShare } from "@able-tide/core/movement/growing";
 import { otherSide, type Side } from "@able-tide/core/side";
+import { formatCircumstances } from "@able-tide/words/circumstances";
 import { observationLabel } from "@able-tide/words/class";
 import { formatScriptPart } from "@able-tide/words/combination";
 import { attentionLine } from "@able-tide/words/cues";
@@ -39,6 +40,8 @@ export interface CurrentMovement {
   readonly cue: string;
   /** Where the attention goes; empty where the cue does not say. */
   readonly attention: string;
+  /** What is done at the same time or stood on; empty where it is neither. */
+  readonly besides: string;
   /** The pass of a combination that it belongs to, in words, and what is said before the pass; empty elsewhere. */
   readonly pass: string;
   readonly say: string;
@@ -107,6 +110,7 @@ function currentMovement(script: ClassScript, steps: readonly ClassStep[], at: n
     name,
     share: block.grows ? growthShare(Math.max(0, repetition - 1), step.rounds) : 1,
     cue: step.turnsRound ? `${OTHER_WAY}.` : block.inMind ? IN_MIND : part?.pass.quiet ? "" : (cues.do ?? ""),
+    besides: formatCircumstances(block),
     attention: part?.pass.quiet ? "" : attentionLine(cues),
     pass: part ? formatScriptPart(part) : "",
     say: part?.begins ? (part.pass.say ?? "") : "",

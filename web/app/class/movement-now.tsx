@@ -78,7 +78,7 @@ function Counts({ side, instructorSide, way, repetition, share, hold, untilRepet
 
 /** The movement being done: its name and cue, the figure at the breath pace, what is counted, and back and next. */
 export function MovementNow({ view, current, at, total, home, since, go }: Props) {
-  const { block, name, cue, attention, pass, say, share, transition, side, step, next } = current;
+  const { block, name, cue, attention, besides, pass, say, share, transition, side, step, next } = current;
   return (
     <section className="flex min-h-0 flex-col">
       <p className="text-xl text-tide-200">
@@ -90,6 +90,7 @@ export function MovementNow({ view, current, at, total, home, since, go }: Props
       {say && <p className="mt-1 text-2xl">“{say}”</p>}
       <p className="mt-2 text-2xl text-sand-100">
         {cue} {attention && <span className="text-tide-200">{attention}</span>}
+        {besides && <strong className="block">{besides}</strong>}
       </p>
       <ClassTransition link={transition} />
       <div className="grid min-h-0 flex-1 grid-cols-[9.5rem_minmax(0,1fr)] max-sm:grid-cols-1">

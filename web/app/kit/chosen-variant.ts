@@ -1,3 +1,4 @@
+import type { Circumstances } from "@able-tide/core/body/balance-demand";
 import { buildOf, type MeasuredBody } from "@able-tide/core/body/build";
 import { type Demand, readDemand } from "@able-tide/core/movement/demand";
 import type { Movement } from "@able-tide/core/movement/format";
@@ -13,6 +14,8 @@ export interface VariantBody {
   /** Kilograms; only drag in water needs it. */
   readonly mass?: number;
   readonly measured: MeasuredBody;
+  /** What is done or stood on besides. */
+  readonly circumstances?: Circumstances;
 }
 
 export interface ChosenVariant {

@@ -35,6 +35,7 @@ function typedOf({ name, room, emergency }: StoredVenue) {
     fourthKind: fourth?.kind ?? "chair",
     fourthHeight: heightOf(fourth),
     fourthCount: typed(fourth?.count),
+    softFloor: room.softFloor === true,
     rail: typed(room.rail),
     floorLength: typed(room.floorLength),
     floorWidth: typed(room.floorWidth),
@@ -193,6 +194,15 @@ export function VenueFields({ id, venue, version, lastResult }: Props) {
           <legend className={legend}>Hall</legend>
           <Seats fields={fields} />
           <NumberFields fields={fields} of={HALL_NUMBERS} />
+          <label className="mt-2 flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              name={fields.softFloor.name}
+              defaultChecked={fields.softFloor.initialValue === "on"}
+              className="size-5 accent-tide-700"
+            />
+            Mats, foam or grass to stand on
+          </label>
         </fieldset>
         <fieldset
           className={`${box} group-has-[input[value=hall]:checked]/venue:hidden group-has-[input[value=homes]:checked]/venue:hidden`}

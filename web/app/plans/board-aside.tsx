@@ -54,7 +54,8 @@ export function BoardAside({
   people,
   held,
   movements,
-}: Pick<BoardProps, "people" | "held" | "movements"> & { board: Board }) {
+  softFloor,
+}: Pick<BoardProps, "people" | "held" | "movements"> & { board: Board; softFloor: boolean }) {
   const { shown, shownAt, person, row, cell, draft, edit, fitted, named, actions, explained } = board;
   const { combinations, save } = board.library;
   const names = useMemo(() => new Map(movements.map((movement) => [movement.id, taughtName(movement)])), [movements]);
@@ -81,6 +82,7 @@ export function BoardAside({
         person={person}
         cell={cell}
         held={held[shown.movement.id] ?? null}
+        softFloor={softFloor}
         actions={actions}
       >
         {person && row && cell ? (

@@ -66,7 +66,7 @@ export function PlanBoard(props: BoardProps) {
             ref={search}
           />
         </div>
-        <BoardAside board={board} people={people} held={props.held} movements={movements} />
+        <BoardAside board={board} people={people} held={props.held} movements={movements} softFloor={setting.softFloor} />
       </div>
     </>
   );

@@ -1,3 +1,4 @@
+import { SECOND_TASKS } from "@able-tide/core/body/balance-demand";
 import { WATER_EQUIPMENT } from "@able-tide/core/body/water-equipment";
 import { LONGEST_PAUSE, PAUSE_PLACES } from "@able-tide/core/movement/breathing";
 import type { PlanItemChange } from "@able-tide/core/plan/change-item";
@@ -5,6 +6,8 @@ import { EXPLANATION_SECONDS, type PlanItem } from "@able-tide/core/plan/plan-it
 import { BREATH_SECONDS } from "@able-tide/core/plan/style";
 import { waterEquipmentLabel } from "@able-tide/words/body";
 import { formatPause } from "@able-tide/words/breathing";
+import { secondTaskLabel } from "@able-tide/words/circumstances";
+import { sentenceCase } from "@able-tide/words/text";
 
 /** Options of a list: the value that is sent, and what is read. */
 export type Options = readonly (readonly [value: string, words: string])[];
@@ -49,6 +52,12 @@ export const variantChange = (value: string): PlanItemChange => ({
 
 /** What everyone has in their hands in a pool. */
 export const EQUIPMENT = WATER_EQUIPMENT.map(({ name }) => [name, waterEquipmentLabel(name)] as const);
+
+/** What everyone does at the same time. */
+export const SECOND_TASK_OPTIONS: Options = [
+  ["", "None"],
+  ...SECOND_TASKS.map((name) => [name, sentenceCase(secondTaskLabel(name))] as const),
+];
 
 /** Breath lengths that can be chosen, seconds. */
 export const HALF_SECONDS: readonly number[] = Array.from(

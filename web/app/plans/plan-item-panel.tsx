@@ -7,8 +7,10 @@ import { USUAL_DEPTH } from "@able-tide/core/fit/performer";
 import type { VariantSamples } from "@able-tide/core/movement/samples";
 import { segmentOfSample } from "@able-tide/core/movement/solved-samples";
 import { waterlineAt } from "@able-tide/core/movement/water-demand";
+import { circumstancesOf } from "@able-tide/core/plan/plan-item";
 import { performedBy } from "@able-tide/core/schedule/performed-item";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
+import { formatCircumstances } from "@able-tide/words/circumstances";
 import { formatPass } from "@able-tide/words/combination";
 import { formatRepetitions, IN_MIND } from "@able-tide/words/repetitions";
 import { formatMinutes, sentenceCase } from "@able-tide/words/text";
@@ -44,6 +46,8 @@ interface Props {
   readonly cell: CellView | null;
   /** How the group last held this movement; null where it did not. */
   readonly held: HoldRecord | null;
+  /** Whether the place has a soft surface to stand on. */
+  readonly softFloor: boolean;
   /** What is said of that person here, or of everyone. */
   readonly children: ReactNode;
   readonly actions: PlanItemActions;
@@ -133,6 +137,7 @@ export const PlanItemPanel = memo(function BlockPanel({
   person,
   cell,
   held,
+  softFloor,
   children,
   actions,
 }: Props) {
@@ -146,15 +151,19 @@ export const PlanItemPanel = memo(function BlockPanel({
   const { stature, measured } = person ?? MIDDLING;
   const usual = choice?.kind === "water" ? USUAL_DEPTH * stature : undefined;
   const depth = person?.depth ?? usual;
-  const form = useMemo(
-    () => (choice ? readChosenVariant(movement, choice, { stature, measured }, cycle, depth) : null),
-    [movement, choice, stature, measured, cycle, depth],
-  );
+  const { block: said } = block;
+  const form = useMemo(() => {
+    if (choice === null) return null;
+    const circumstances = choice.eased ? null : circumstancesOf(said, choice.kind === "water");
+    const body = { stature, measured, ...(circumstances && { circumstances }) };
+    return readChosenVariant(movement, choice, body, cycle, depth);
+  }, [movement, choice, said, stature, measured, cycle, depth]);
   const waterline = depth === undefined ? undefined : waterlineAt(depth, stature, choice?.kind === "seated");
   const now = form && rowAt(form.samples, phase);
   const caps = person?.caps ?? [];
   const lines = now ? handLines(caps, now.row) : [];
   const [left, right] = block.repetitionsPerSide;
+  const besides = formatCircumstances(said);
   return (
     <div className="flex flex-col gap-3">
       <div>
@@ -204,12 +213,19 @@ export const PlanItemPanel = memo(function BlockPanel({
           )}
         </p>
         <TimeOfBlock block={block} />
-        <PlanItemSettings block={block} following={following} held={held} actions={actions} library={library} />
+        <PlanItemSettings
+          block={block}
+          following={following}
+          held={held}
+          softFloor={softFloor}
+          actions={actions}
+          library={library}
+        />
         <TransitionSteps title="Transition into this movement" transition={block.transition} />
         {block.sideChange && <TransitionSteps title="Changing sides" transition={block.sideChange} />}
       </div>
       <p>
-        {block.block.inMind ? IN_MIND : words.cues.do}{" "}
+        {block.block.inMind ? IN_MIND : words.cues.do} {besides && <strong>{besides} </strong>}
         {words.cues.watch && <span className="text-sand-600">Watch for: {words.cues.watch}</span>}
       </p>
     </div>

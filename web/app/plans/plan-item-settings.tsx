@@ -1,3 +1,4 @@
+import { SECOND_TASKS } from "@able-tide/core/body/balance-demand";
 import { WATER_EQUIPMENT_NAMES } from "@able-tide/core/body/water-equipment";
 import type { HoldRecord } from "@able-tide/core/class/clean-holds";
 import { PHASES } from "@able-tide/core/movement/format";
@@ -20,6 +21,7 @@ import {
   PAUSES,
   pauseChange,
   pauseOptionOf,
+  SECOND_TASK_OPTIONS,
   SIDES,
   sidesChange,
   sidesOf,
@@ -153,7 +155,7 @@ function BreathSettings({ own, set }: { own: PlanItem; set: PlanItemActions["set
 }
 
 /** What is chosen from a list: sides, variant, breath length, explanation, equipment and phase. */
-function MoreSettings({ block, set }: { block: ScheduledItem; set: PlanItemActions["set"] }) {
+function MoreSettings({ block, softFloor, set }: { block: ScheduledItem; softFloor: boolean; set: PlanItemActions["set"] }) {
   const { movement } = block;
   const own = block.part?.item ?? block.block;
   const holds = movement.forms.supported !== false;
@@ -182,6 +184,21 @@ function MoreSettings({ block, set }: { block: ScheduledItem; set: PlanItemActio
         options={EXPLANATIONS.map((seconds) => [String(seconds), seconds === 0 ? "none" : `${seconds} s`] as const)}
         choose={(value) => set({ talk: Number(value) || undefined })}
       />
+      {!own.inMind && (
+        <Select
+          label="Second task"
+          value={own.secondTask ?? ""}
+          options={SECOND_TASK_OPTIONS}
+          choose={(value) => set({ secondTask: SECOND_TASKS.find((name) => name === value) })}
+        />
+      )}
+      {!own.inMind && (own.softFloor === true || (softFloor && !inWater)) && (
+        <Check
+          label="On the soft surface, with a rail or a chair within reach"
+          checked={own.softFloor === true}
+          change={(checked) => set({ softFloor: checked || undefined })}
+        />
+      )}
       {inWater && (
         <Select
           label="In the hands"
@@ -224,6 +241,7 @@ export function PlanItemSettings({
   block,
   following,
   held,
+  softFloor,
   actions,
   library,
 }: {
@@ -232,6 +250,8 @@ export function PlanItemSettings({
   following: number;
   /** How the group last held this movement; null where it did not. */
   held: HoldRecord | null;
+  /** Whether the place has a soft surface to stand on. */
+  softFloor: boolean;
   actions: PlanItemActions;
   library: CombinationLibrary;
 }) {
@@ -263,7 +283,7 @@ export function PlanItemSettings({
         <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">
           Sides, variant, pace, explanation
         </summary>
-        <MoreSettings block={block} set={actions.set} />
+        <MoreSettings block={block} softFloor={softFloor} set={actions.set} />
       </details>
       {part === null ? (
         <Combine key={block.id} following={following} combine={actions.combine} />

@@ -3,6 +3,7 @@ import { scriptPart } from "@able-tide/core/class/script";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 import type { CombinedPart } from "@able-tide/core/schedule/combined-items";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
+import { formatCircumstances } from "@able-tide/words/circumstances";
 import { formatScriptPart } from "@able-tide/words/combination";
 import { cuesOf } from "@able-tide/words/cues";
 import { COUNT_ALOUD, formatRepetitions, GROWS, IN_MIND } from "@able-tide/words/repetitions";
@@ -65,6 +66,7 @@ function SingleRow({ block, style }: { block: ScheduledItem; style: TeachingStyl
         {opening.length > 0 && <p>{opening.join(" ")}</p>}
         {block.timedHold && <p className="font-semibold">{COUNT_ALOUD}</p>}
         {block.block.inMind && <p className="font-semibold">{IN_MIND}</p>}
+        {formatCircumstances(block.block) && <p className="font-semibold">{formatCircumstances(block.block)}</p>}
         {block.block.grows && !block.timedHold && <p className="font-semibold">{GROWS}</p>}
         {phrases.length > 0 && <p className="italic">{phrases.join(" · ")}</p>}
         {watch && <p className="text-sand-600">Watch: {watch}</p>}

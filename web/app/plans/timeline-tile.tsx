@@ -86,6 +86,17 @@ export function TimelineTile({ block, name, joined, span, chosen, upright, choos
               in mind
             </>
           )}
+          {!block.block.inMind && block.block.secondTask && (
+            <>
+              <br />+ task
+            </>
+          )}
+          {!block.block.inMind && block.block.softFloor && (
+            <>
+              <br />
+              soft
+            </>
+          )}
           <br />
           {formatMinutes(from)}
         </span>

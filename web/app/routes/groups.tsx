@@ -77,7 +77,7 @@ function seatsInWords({ kind, count: places }: Seat): string {
 }
 
 function roomInWords({ room }: Place): string {
-  const { rail, floorLength, floorWidth, shallow, deep, water } = room;
+  const { rail, floorLength, floorWidth, softFloor, shallow, deep, water } = room;
   const seats = seatsOf(room);
   return [
     seats === null
@@ -85,6 +85,7 @@ function roomInWords({ room }: Place): string {
       : seats.map((seat) => `${seatsInWords(seat)} of ${Math.round(100 * (seat.height ?? 0))} cm`).join(", "),
     rail && `rail ${rail} m`,
     floorLength && floorWidth && `clear floor ${floorLength} × ${floorWidth} m`,
+    softFloor && "mats, foam or grass",
     shallow && deep && `pool ${shallow.toFixed(2)} to ${deep.toFixed(2)} m deep`,
     water && `${water} °C`,
   ]

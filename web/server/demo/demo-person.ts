@@ -1,3 +1,4 @@
+import type { SecondTask } from "@able-tide/core/body/balance-demand";
 import { type MeasuredBody, USUAL_BODY } from "@able-tide/core/body/build";
 import type { SeatUse } from "@able-tide/core/body/seats";
 import type { WaterEquipment } from "@able-tide/core/body/water-equipment";
@@ -98,10 +99,14 @@ export const person = (
 });
 
 /**
- * A movement with its repetitions or its holds, and how: what is in the hands in a pool, or the levels it is held in; or a
- * combination that begins with it.
+ * A movement with its repetitions or its holds, and how: what is in the hands in a pool, the levels it is held in, or what is done at
+ * the same time; or a combination that begins with it.
  */
-export type DemoPlanItem = readonly [movementId: string, rounds: number, how?: WaterEquipment | TimedHold | Combination];
+export type DemoPlanItem = readonly [
+  movementId: string,
+  rounds: number,
+  how?: WaterEquipment | TimedHold | Combination | { readonly secondTask: SecondTask },
+];
 
 /** A weekly group of the demo: when it meets and what it was taught. */
 export interface DemoProgramme {

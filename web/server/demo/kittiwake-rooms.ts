@@ -19,6 +19,7 @@ export const PLACE: VenueInput = {
       { height: 0.48, count: 4, arms: true },
     ],
     rail: 7,
+    softFloor: true,
     floorLength: 11,
     floorWidth: 7,
     shallow: 0.9,

@@ -14,6 +14,7 @@ const variants = createVariantCache();
 function howOf(how: DemoPlanItem[2]): Partial<PlanItem> {
   if (how === undefined) return {};
   if (typeof how === "string") return { equipment: how };
+  if ("secondTask" in how) return how;
   return "passes" in how ? { combined: how } : { timedHold: how };
 }
 
@@ -21,7 +22,7 @@ function howOf(how: DemoPlanItem[2]): Partial<PlanItem> {
 export function planWeek(
   programme: DemoProgramme,
   week: number,
-  setting: Omit<PlanSetting, "fitPlace" | "seats" | "poolFloor" | "floor">,
+  setting: Omit<PlanSetting, "fitPlace" | "seats" | "softFloor" | "poolFloor" | "floor">,
   movements: readonly Movement[],
 ): readonly PlanItem[] {
   const context = planContextOf(setting, { style: STYLE, breathSeconds: programme.breathSeconds });

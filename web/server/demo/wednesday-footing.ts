@@ -32,7 +32,8 @@ export const HARBOUR_PAIR: Combination = {
 /** What was taught in a week: something new every other week, with a recap of what came before. */
 function blocksOfWeek(week: number): readonly DemoPlanItem[] {
   const flow: DemoPlanItem[] = [
-    ["side-weight-shift", week < 6 ? 6 : 8],
+    // In the last week they count backwards while they shift.
+    week < 14 ? ["side-weight-shift", week < 6 ? 6 : 8] : ["side-weight-shift", 8, { secondTask: "familiar" }],
     week < 10 ? ["heels-up", 8] : ["heels-up", 1, HEELS_HELD],
     ["scoop-and-lift", 6],
   ];

@@ -27,6 +27,7 @@ export async function settingsOf(scope: Scope, groupIds: readonly string[]): Pro
       supports: venueSupportsOf(room, group.inWater),
       fitPlace: venueResources(room, group),
       seats: room === null ? ANY_SEATS : seatsOf(room),
+      softFloor: !group.inWater && (room === null || room.softFloor === true),
       poolFloor: { shallow: room?.shallow ?? null, deep: room?.deep ?? null, length: room?.poolLength ?? null },
       floor: floorOf(room, group.inWater),
       week: weekOf(day),

@@ -224,19 +224,15 @@ export function createVariantCache(bounds: CacheBounds = USUAL_BOUNDS): VariantC
     const depth = isWet(choice, doer) ? (doer.depth ?? USUAL_DEPTH * stature) : undefined;
     const wet = depth === undefined ? {} : inWater(doer, depth);
     const circumstances = choice.eased ? undefined : doer.circumstances;
-    const read = readFor(`${stature} ${breathSeconds} ${JSON.stringify([wet, circumstances])}`, () =>
-      createMemo<number, Demand | null>(bounds.demands),
-    );
+    const met = { stature, ...wet, ...(circumstances && { circumstances }) };
+    const read = readFor(`${breathSeconds} ${JSON.stringify(met)}`, () => createMemo<number, Demand | null>(bounds.demands));
     return read(codeOf(movement, choice, doer, lead), () => {
       if (isMirrored(movement, build, lead)) {
         const image = demandLed(movement, mirrorVariant(choice), doer, breathSeconds, "right");
         return image && mirrorDemand(image);
       }
       const samples = samplesLed(movement, choice, doer, lead);
-      return (
-        samples &&
-        readDemand(samples, { stature, ...wet, ...(circumstances && { circumstances }) }, breathSeconds * movement.breaths)
-      );
+      return samples && readDemand(samples, met, breathSeconds * movement.breaths);
     });
   }
 

@@ -1,4 +1,3 @@
-import { SECOND_TASKS } from "@able-tide/core/body/balance-demand";
 import { WATER_EQUIPMENT_NAMES } from "@able-tide/core/body/water-equipment";
 import type { HoldRecord } from "@able-tide/core/class/clean-holds";
 import { PHASES } from "@able-tide/core/movement/format";
@@ -9,8 +8,10 @@ import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { phaseLabel } from "@able-tide/words/phase";
 import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Minus, Plus, Trash2 } from "lucide-react";
 import { type ReactNode, useState } from "react";
+import { CheckLine } from "../kit/check-line.tsx";
 import { Select } from "../kit/select.tsx";
 import { Tooltip } from "../kit/tooltip.tsx";
+import { BesidesSettings } from "./besides-settings.tsx";
 import { type CombinationChange, type CombinationLibrary, CombinationSettings } from "./combination-settings.tsx";
 import { HoldGrowth } from "./hold-growth.tsx";
 import { HoldSettings } from "./hold-settings.tsx";
@@ -21,7 +22,6 @@ import {
   PAUSES,
   pauseChange,
   pauseOptionOf,
-  SECOND_TASK_OPTIONS,
   SIDES,
   sidesChange,
   sidesOf,
@@ -184,21 +184,7 @@ function MoreSettings({ block, softFloor, set }: { block: ScheduledItem; softFlo
         options={EXPLANATIONS.map((seconds) => [String(seconds), seconds === 0 ? "none" : `${seconds} s`] as const)}
         choose={(value) => set({ talk: Number(value) || undefined })}
       />
-      {!own.inMind && (
-        <Select
-          label="Second task"
-          value={own.secondTask ?? ""}
-          options={SECOND_TASK_OPTIONS}
-          choose={(value) => set({ secondTask: SECOND_TASKS.find((name) => name === value) })}
-        />
-      )}
-      {!own.inMind && (own.softFloor === true || (softFloor && !inWater)) && (
-        <Check
-          label="On the soft surface, with a rail or a chair within reach"
-          checked={own.softFloor === true}
-          change={(checked) => set({ softFloor: checked || undefined })}
-        />
-      )}
+      {!own.inMind && <BesidesSettings own={own} offered={softFloor && !inWater} set={set} />}
       {inWater && (
         <Select
           label="In the hands"
@@ -220,17 +206,28 @@ function MoreSettings({ block, softFloor, set }: { block: ScheduledItem; softFlo
   );
 }
 
-function Check({ label, checked, change }: { label: string; checked: boolean; change: (checked: boolean) => void }) {
+/** How it joins, grows, or is only pictured. */
+function HowDone({ own, held, set }: { own: PlanItem; held: boolean; set: PlanItemActions["set"] }) {
   return (
-    <label className="flex min-h-11 items-center gap-2">
-      <input
-        type="checkbox"
-        className="size-5 accent-tide-700"
-        checked={checked}
-        onChange={({ currentTarget }) => change(currentTarget.checked)}
+    <>
+      <CheckLine
+        label="No pause after the previous movement"
+        checked={own.straight === true}
+        change={(checked) => set({ straight: checked || undefined })}
       />
-      {label}
-    </label>
+      {!held && !own.inMind && (
+        <CheckLine
+          label="Begin half way, then further each time"
+          checked={own.grows === true}
+          change={(checked) => set({ grows: checked || undefined })}
+        />
+      )}
+      <CheckLine
+        label="In the mind only: picture it, be still"
+        checked={own.inMind === true}
+        change={(checked) => set({ inMind: checked || undefined, ...(checked && { timedHold: undefined }) })}
+      />
+    </>
   );
 }
 
@@ -262,23 +259,7 @@ export function PlanItemSettings({
       <QuickChanges what={block.timedHold ? "hold" : "repetition"} actions={actions} />
       {part === null && block.movement.holdAt !== undefined && <HoldSettings hold={block.timedHold} change={actions.hold} />}
       {block.timedHold && <HoldGrowth hold={block.timedHold} held={held} grow={(grown) => actions.hold(() => grown)} />}
-      <Check
-        label="No pause after the previous movement"
-        checked={own.straight === true}
-        change={(checked) => actions.set({ straight: checked || undefined })}
-      />
-      {block.timedHold === null && !own.inMind && (
-        <Check
-          label="Begin half way, then further each time"
-          checked={own.grows === true}
-          change={(checked) => actions.set({ grows: checked || undefined })}
-        />
-      )}
-      <Check
-        label="In the mind only: picture it, be still"
-        checked={own.inMind === true}
-        change={(checked) => actions.set({ inMind: checked || undefined, ...(checked && { timedHold: undefined }) })}
-      />
+      <HowDone own={own} held={block.timedHold !== null} set={actions.set} />
       <details>
         <summary className="flex min-h-11 w-fit items-center underline underline-offset-4">
           Sides, variant, pace, explanation

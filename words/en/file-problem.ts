@@ -58,6 +58,7 @@ const SENTENCES: Readonly<Record<FileProblemCode, (requirement: never) => string
   leastOverIdeal: () => "the least repetitions of a phase are no more than its ideal",
   holdTooLong: () => "a hold lasts 60 seconds at most; after that everyone stands tall",
   combinationBegins: () => "a combination's own movement is its first part",
+  notOnThisSeat: () => "is no position that this seat allows",
   tooManyParts: () => "combinations and movements make more than 120 parts: use fewer passes or repetitions in turn",
   holdNotBetween: () =>
     "a hold stays at a key pose between the first and the last, in every variant, of a movement that does not rise from a chair",

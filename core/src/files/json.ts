@@ -32,6 +32,7 @@ export const FILE_PROBLEMS = [
   "sameIds",
   "holdTooLong",
   "combinationBegins",
+  "notOnThisSeat",
   "tooManyParts",
   "leastOverIdeal",
   "unknownMovement",

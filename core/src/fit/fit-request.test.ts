@@ -41,6 +41,32 @@ test("a question in the open formats is read and answered with every cell and wh
   expect(answer.bound).toBeGreaterThanOrEqual(answer.good - 1e-9);
 });
 
+test("someone in bed is fitted to the bed: the seat is a cap of its own, and they do not stand", () => {
+  const row = load("row-lift-and-settle");
+  const plan = { ...EMPTY_PLAN, blocks: [{ id: "b0", movementId: row.id, rounds: 4 }] };
+  const asked = (sits: object) =>
+    JSON.stringify(
+      request({
+        plan: { format: "able-tide/plan", version: 1, name: "Row", plan, movements: [row] },
+        people: [{ id: "lies", stature: 1.65, body: { sits, seatRaise: 0.04 } }],
+      }),
+    );
+  const { question, problems } = readFitRequest(asked({ seat: "bed", position: "back" }));
+  expect(problems).toEqual([]);
+  if (!question) throw new Error("it was read");
+  const [lies] = fitAnswer(
+    question.plan,
+    fitGroup(question.plan, question.people, createVariantCache()),
+    ({ channel }) => channel,
+  ).people;
+  expect(lies?.cells[0]).toMatchObject({ way: "seated", because: [{ id: "seat-bed-lies", words: "barredFeature" }] });
+  expect(lies?.cells[0]?.fidelity).toBeLessThan(1);
+  expect(readFitRequest(asked({ seat: "bench", position: "back" })).problems[0]).toMatchObject({
+    path: "people[0].body.sits",
+    code: "notOnThisSeat",
+  });
+});
+
 test("what is wrong is named with its place", () => {
   expect(readFitRequest("{").problems[0]?.code).toBe("notJson");
   expect(problemsOf(request({ people: [] }))).toEqual([{ path: "people", code: "tooFew", requirement: 1 }]);

@@ -1,6 +1,6 @@
 import * as v from "valibot";
 import { ABSENT_FROM, type Arm, type Limb, USUAL_BODY, WHOLE } from "../body/build.ts";
-import { FURNITURE_NAMES, SEAT_POSITIONS } from "../body/seats.ts";
+import { FURNITURE_NAMES, positionsOn, SEAT_POSITIONS } from "../body/seats.ts";
 import { OWN_AIDS } from "../body/supports.ts";
 import { WATER_EQUIPMENT_NAMES } from "../body/water-equipment.ts";
 import { type Cap, CapLimit } from "../caps/cap.ts";
@@ -12,6 +12,7 @@ import { PlanFile, type PlanInFile, unknownMovements } from "../plan/plan-file.t
 import { withMovements } from "../schedule/items-with-movements.ts";
 import { planContextOf } from "../schedule/plan-setting.ts";
 import { schedulePlan } from "../schedule/schedule-plan.ts";
+import { capsOfSeat } from "../setup/seating.ts";
 import { OPEN_HALL, type VenueResources } from "../venues/resources.ts";
 import { type FitPlan, fitPlanOf } from "./fit-plan.ts";
 import type { FitPerson } from "./session.ts";
@@ -43,7 +44,12 @@ const Body = v.strictObject({
   floats: v.optional(v.pipe(v.number(), v.minValue(-0.2), v.maxValue(0.2)), 0),
   wheelchair: v.optional(v.boolean(), false),
   /** What they sit on and where on it; a chair that suits them where it is left out. */
-  sits: v.exactOptional(v.strictObject({ seat: v.picklist(FURNITURE_NAMES), position: v.picklist(SEAT_POSITIONS) })),
+  sits: v.exactOptional(
+    v.pipe(
+      v.strictObject({ seat: v.picklist(FURNITURE_NAMES), position: v.picklist(SEAT_POSITIONS) }),
+      v.check(({ seat, position }) => positionsOn(seat).includes(position), "notOnThisSeat"),
+    ),
+  ),
   /** How much higher than usual they sit, metres; less than nothing where lower. */
   seatRaise: v.exactOptional(metres(-0.3, 0.4)),
 });
@@ -129,7 +135,11 @@ function questionOf({ plan: file, people, place, seatedOnly }: v.InferOutput<typ
   const reading = schedulePlan(withMovements(plan.blocks, movements), planContextOf(setting, plan));
   return {
     plan: fitPlanOf(reading, fitPlace, plan.style, plan.holds),
-    people: people.map(({ body, caps, ...person }) => ({ ...person, measured: body, caps: caps.map(capOf) })),
+    people: people.map(({ body, caps, ...person }) => ({
+      ...person,
+      measured: body,
+      caps: [...caps.map(capOf), ...capsOfSeat(person.id, body.sits ? { ...body.sits, height: null } : null)],
+    })),
   };
 }
 

@@ -80,6 +80,11 @@ describe("who sits on what", () => {
     expect(kindOf(assignSeats([sitter("a")], [seat("bed", 1)]), "a")).toBe("bed");
   });
 
+  test("a position that a seat does not have becomes its usual one", () => {
+    const chosen: SeatUse = { seat: "bench", position: "back" };
+    expect(assignSeats([sitter("a", { chosen })], [seat("bench", 1)]).get("a")?.seat?.position).toBe("middle");
+  });
+
   test("those who need arms have the chairs with arms, and are told where there is none", () => {
     const needy = sitter("b", { caps: NEEDS_ARMS });
     const given = assignSeats([sitter("a"), needy], [seat("armchair", 1), seat("bench", 3)]);

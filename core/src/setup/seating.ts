@@ -90,7 +90,8 @@ export function assignSeats(people: readonly Sitter[], seats: readonly Seat[] | 
   const usual: Seated = { seat: null, problem: null };
   const take = (seat: Seat, use: SeatUse | null): Seated => {
     left.set(seat, (left.get(seat) ?? seat.count) - 1);
-    const position = use?.position ?? positionsOn(seat.kind)[0] ?? "middle";
+    const allowed = positionsOn(seat.kind);
+    const position = use && allowed.includes(use.position) ? use.position : (allowed[0] ?? "middle");
     // A chair of the usual kind, used as usual, is what everyone sits on unless something else is said.
     if (seat.kind === "chair" && position === "middle") return usual;
     return { seat: { seat: seat.kind, position, height: sitsAt(seat) === null ? null : (seat.height ?? null) }, problem: null };

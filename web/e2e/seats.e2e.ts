@@ -87,8 +87,8 @@ test("a venue with a bench and beds is described, a seat chosen, and the plan, t
   await page.click('[data-cell="0 1"]');
   await seeText(page, "going into the seat, its arms or its back");
 
-  for (const printout of ["set-up", "helper"]) {
-    await page.goto(`${serverUrl()}/plans/${planId}/printouts/${printout}`, { waitUntil: "networkidle0" });
+  for (const printed of ["printouts/set-up", "printouts/helper", "script"]) {
+    await page.goto(`${serverUrl()}/plans/${planId}/${printed}`, { waitUntil: "networkidle0" });
     await seeText(page, "in bed, back raised");
   }
   await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });

@@ -45,6 +45,12 @@ export const seatPositionLabel = (position: SeatPosition): string => POSITIONS[p
 export const formatSeatUse = ({ seat, position }: SeatUse): string =>
   positionsOn(seat)[0] === position ? seatLabel(seat) : `${seatLabel(seat)}, ${seatPositionLabel(position)}`;
 
+/** What people sit on other than a usual chair, as a sentence; empty where everyone has one. */
+export function formatSeats(people: readonly { readonly name: string; readonly seat: SeatUse | null }[]): string {
+  const others = people.flatMap(({ name, seat }) => (seat ? [`${name}: ${formatSeatUse(seat)}`] : []));
+  return others.length === 0 ? "" : `Seats other than a usual chair: ${others.join("; ")}.`;
+}
+
 /** Why a seat does not suit someone, as a clause. */
 export const formatSeatProblem = (problem: SeatProblem): string =>
   problem.wrong === "tooLow"

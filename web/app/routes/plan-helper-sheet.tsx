@@ -2,7 +2,7 @@ import { itemAt } from "@able-tide/core/checked-access";
 import { type HelpKind, helperSheet, neededInAny } from "@able-tide/core/fit/helper-sheet";
 import { formatHelpNote } from "@able-tide/words/helper-sheet";
 import { formatHazard } from "@able-tide/words/schedule";
-import { formatSeatUse } from "@able-tide/words/seats";
+import { formatSeats } from "@able-tide/words/seats";
 import { count, formatMinutes } from "@able-tide/words/text";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
 import { isId } from "../ids.ts";
@@ -33,7 +33,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     helpers: group.helpers,
     inPoolChair: inPool((cells) => cells.some(({ form }) => form === "seated")),
     notInWater: inPool((cells) => cells.every(({ choice }) => choice === null)),
-    seats: people.flatMap(({ person: { name }, seated: { seat } }) => (seat ? [`${name}: ${formatSeatUse(seat)}`] : [])),
+    seats: formatSeats(people.map(({ person: { name }, seated: { seat } }) => ({ name, seat }))),
     large: isLargeType(request),
     // A helper is told what to do, and no reason why.
     blocks: columnsOf(reading.blocks).map(({ id, name, items }) => {
@@ -92,7 +92,7 @@ export default function PlanHelperSheet({ loaderData }: Route.ComponentProps) {
           Enters by hoist, belted into a pool chair, someone within arm's reach throughout: {inPoolChair.join(", ")}.
         </p>
       )}
-      {seats.length > 0 && <p className="mb-2">Seats other than a usual chair: {seats.join("; ")}.</p>}
+      {seats && <p className="mb-2">{seats}</p>}
       {notInWater.length > 0 && <p className="mb-2">Not in the water: {notInWater.join(", ")}.</p>}
       <ol className={large ? "" : "text-[0.9rem] leading-snug"}>
         {blocks.map(({ id, name, from, needed, hazards, turnsRound }) => (

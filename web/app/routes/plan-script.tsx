@@ -5,10 +5,14 @@ import { planContextOf } from "@able-tide/core/schedule/plan-setting";
 import { schedulePlan } from "@able-tide/core/schedule/schedule-plan";
 import { LEAVE_SAFELY } from "@able-tide/words/closing-steps";
 import { formatState, openingWords } from "@able-tide/words/schedule";
+import { formatSeats } from "@able-tide/words/seats";
 import { formatMinutes } from "@able-tide/words/text";
 import { Printer } from "lucide-react";
 import { findGroup } from "../../server/groups/groups.ts";
 import { listMovements } from "../../server/movements/movements.ts";
+import { activeCaps } from "../../server/people/caps.ts";
+import { listPeopleOfGroup } from "../../server/people/people.ts";
+import { seatsForPeople } from "../../server/plans/fit-people.ts";
 import { findPlan } from "../../server/plans/plans.ts";
 import { settingsOf } from "../../server/plans/setting.ts";
 import { formatDay } from "../days.ts";
@@ -31,11 +35,20 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
   const settingOf = await settingsOf(scope, [group.id]);
   const movements = (await listMovements(scope)).map(({ movement }) => movement);
   const used = movementIdsOf(plan.blocks);
+  const members = await listPeopleOfGroup(scope, group.id);
+  const caps = await activeCaps(
+    scope,
+    members.map(({ id }) => id),
+    plan.day,
+  );
+  const setting = settingOf(plan, group, new Map());
+  const seated = seatsForPeople(members, caps, setting, plan);
   return {
     plan,
     group: group.name,
     place: group.place,
-    setting: settingOf(plan, group, new Map()),
+    setting,
+    seats: formatSeats(members.map(({ name }, i) => ({ name, seat: seated[i]?.seat ?? null }))),
     movements: movements.filter(({ id }) => used.has(id)),
     cards: new URL(request.url).searchParams.get("cards") === "yes",
   };
@@ -43,7 +56,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
 
 /** The plan laid out for teaching: on a page or two, or as cards for the poolside. */
 export default function PlanScript({ loaderData }: Route.ComponentProps) {
-  const { plan, group, place, setting, movements, cards } = loaderData;
+  const { plan, group, place, setting, seats, movements, cards } = loaderData;
   const reading = schedulePlan(withMovements(plan.blocks, movements), planContextOf(setting, plan));
   const passes = columnsOf(reading.blocks).map(({ items }) => items.map((i) => itemAt(reading.blocks, i)));
   const standing = reading.blocks.some(({ plannedVariant }) => plannedVariant.kind !== "seated");
@@ -69,6 +82,7 @@ export default function PlanScript({ loaderData }: Route.ComponentProps) {
           ? " · demonstrated as a mirror: use your left for the group's right"
           : " · demonstrated with your back to the group"}
       </p>
+      {seats && <p className="mb-2">{seats}</p>}
       {cards ? (
         <ol className="flex flex-col gap-4">
           {passes.map((blocks, i) => (

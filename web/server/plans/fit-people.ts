@@ -47,24 +47,35 @@ export const sitterOf = ({ id, stature, measured, about }: Fitted, caps: readonl
 
 const ON_A_USUAL_CHAIR: Seated = { seat: null, problem: null };
 
+/** What each person is given to sit on, in the order given. @param caps those of the day, person by person */
+export function seatsForPeople(
+  people: readonly Fitted[],
+  caps: ReadonlyMap<string, readonly Cap[]>,
+  setting: Placed,
+  { seats }: Pick<PlanContent, "seats">,
+): readonly Seated[] {
+  const sitters = people.map(
+    (person): Sitter => ({
+      ...sitterOf(person, caps.get(person.id) ?? []),
+      chosen: seats.find(({ personId }) => personId === person.id) ?? null,
+    }),
+  );
+  const given = setting.fitPlace.pool === null ? assignSeats(sitters, setting.seats) : null;
+  return people.map(({ id }) => (given === null ? ON_A_USUAL_CHAIR : present(given.get(id), id)));
+}
+
 /** People as the fit needs them on a day, with what each was given to sit on; in the order given. */
 export function fitPeopleOf(
   people: readonly Fitted[],
   caps: ReadonlyMap<string, readonly Cap[]>,
   setting: Placed,
-  { places, seats }: Pick<PlanContent, "places" | "seats">,
+  plan: Pick<PlanContent, "places" | "seats">,
 ): { readonly fits: readonly FitPerson[]; readonly seated: readonly Seated[] } {
-  const capsOf = (id: string): readonly Cap[] => caps.get(id) ?? [];
-  const sitters = people.map(
-    (person): Sitter => ({
-      ...sitterOf(person, capsOf(person.id)),
-      chosen: seats.find(({ personId }) => personId === person.id) ?? null,
-    }),
-  );
-  const given = setting.fitPlace.pool === null ? assignSeats(sitters, setting.seats) : null;
-  const seated = people.map(({ id }) => (given === null ? ON_A_USUAL_CHAIR : present(given.get(id), id)));
+  const seated = seatsForPeople(people, caps, setting, plan);
   return {
-    fits: people.map((person, i) => fitPersonOf(person, capsOf(person.id), setting, places, present(seated[i], person.id))),
+    fits: people.map((person, i) =>
+      fitPersonOf(person, caps.get(person.id) ?? [], setting, plan.places, present(seated[i], person.id)),
+    ),
     seated,
   };
 }

@@ -63,9 +63,10 @@ const item = async () => (await findPlan(organisation.scope, planId))?.blocks[0]
 const EASED = "without the second task, on the even floor";
 
 test("a second task and a soft surface are set where the venue has one; who may not be asked so much does without", async () => {
-  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "domcontentloaded" });
+  await page.goto(`${serverUrl()}/plans/${planId}`, { waitUntil: "networkidle0" });
   await settled();
   expect(await cellWords()).not.toContain(EASED);
+  await click(page, "Side to side weight shift");
   await click(page, "Sides, variant, pace, explanation");
   await choose(page, "Second task", "new");
   await expect.poll(async () => (await item())?.secondTask, { timeout: 20_000 }).toBe("new");

@@ -1,6 +1,6 @@
-import { pointColumn, sidedPointColumn } from "@able-tide/core/body/channels";
+import { pointColumn } from "@able-tide/core/body/channels";
+import { isLying, type PoseFrame } from "@able-tide/core/body/pose";
 import { numberAt } from "@able-tide/core/checked-access";
-import { SIDES } from "@able-tide/core/side";
 
 /** A path through places of the picture plane. */
 export const line = (...places: Place[]): string =>
@@ -41,24 +41,12 @@ export const asideOf = (room: Room): number => ROOM[room].aside;
 /** A body that lies is longer than the picture: it is drawn smaller, seen from the middle of the bed. */
 const LYING = { scale: 1.75, ahead: 0.14 } as const;
 
-/** An ankle as high as the hips and so far ahead of them is that of a leg that lies, shares of stature. */
-const LEVEL = 0.03;
-const FAR_AHEAD = 0.4;
-
-/** Whether a leg of a pose lies along a bed; the other may be lifted. */
-const lies = (row: Float64Array): boolean =>
-  SIDES.some((side) => {
-    const [ankle, hip] = [sidedPointColumn("ankle", side), sidedPointColumn("hip", side)];
-    const above = numberAt(row, ankle + 1) - numberAt(row, hip + 1);
-    return Math.abs(above) < LEVEL && numberAt(row, ankle) - numberAt(row, hip) > FAR_AHEAD;
-  });
-
 /** The part of the picture plane that a figure is shown in, as an SVG viewBox around its pelvis. */
-export function viewBoxOf(row: Float64Array, view: View, room: Room): string {
+export function viewBoxOf(row: Float64Array, { seating }: Pick<PoseFrame, "seating">, view: View, room: Room): string {
   const { project, at } = placer(row, view);
   const { x, y } = at(pointColumn("pelvis"));
   const { aside, above } = ROOM[room];
-  if (view !== "above" && lies(row)) {
+  if (view !== "above" && isLying(seating)) {
     const middle = project(numberAt(row, pointColumn("pelvis")) + LYING.ahead, 0, 0).x;
     const [wide, high] = [LYING.scale * aside, LYING.scale * (above + 5) - 5];
     return [middle - wide, -high, 2 * wide, high + 5].map((value) => value.toFixed(1)).join(" ");

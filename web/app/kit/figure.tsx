@@ -154,7 +154,7 @@ export function Figure({ row, frame, view, lines = [], room = "reach", waterline
   const { x: centre } = at(pointColumn("pelvis"));
   const named = label ? ({ role: "img", "aria-label": label } as const) : ({ "aria-hidden": true } as const);
   return (
-    <svg viewBox={viewBoxOf(row, view, room)} className={className} {...named}>
+    <svg viewBox={viewBoxOf(row, frame, view, room)} className={className} {...named}>
       {view !== "above" && <path d={`M${centre - 44} 1.6 H${centre + 44}`} stroke="var(--figure-ground)" strokeWidth="1.4" />}
       <Setting frame={frame} row={row} view={view} />
       {parts.map((part) => part.node)}

@@ -59,7 +59,7 @@ export function PullFigure({ row, frame, view, waterline, pull }: Props) {
       />
       <svg
         ref={svg}
-        viewBox={viewBoxOf(row, view, "reach")}
+        viewBox={viewBoxOf(row, frame, view, "reach")}
         className="absolute inset-0 h-80 w-full touch-none"
         aria-hidden="true"
         onPointerMove={moved}

@@ -1,4 +1,4 @@
-import { positionsOn, type SeatName, type SeatPosition, type SeatUse } from "@able-tide/core/body/seats";
+import { positionOn, type SeatName, type SeatPosition, type SeatUse } from "@able-tide/core/body/seats";
 import type { SeatProblem } from "@able-tide/core/setup/seating";
 
 const SEATS: Readonly<Record<SeatName, string>> = {
@@ -43,7 +43,7 @@ export const seatPositionLabel = (position: SeatPosition): string => POSITIONS[p
 
 /** What someone sits on and, where it is not the usual way, how: "bench" or "chair with arms, back supported". */
 export const formatSeatUse = ({ seat, position }: SeatUse): string =>
-  positionsOn(seat)[0] === position ? seatLabel(seat) : `${seatLabel(seat)}, ${seatPositionLabel(position)}`;
+  positionOn(seat) === position ? seatLabel(seat) : `${seatLabel(seat)}, ${seatPositionLabel(position)}`;
 
 /** What people sit on other than a usual chair, as a sentence; empty where everyone has one. */
 export function formatSeats(people: readonly { readonly name: string; readonly seat: SeatUse | null }[]): string {

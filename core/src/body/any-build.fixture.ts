@@ -12,7 +12,7 @@ import {
   WHOLE,
 } from "./build.ts";
 import type { FootContact, HandContact, Pose } from "./pose.ts";
-import { FURNITURE_NAMES, positionsOn } from "./seats.ts";
+import { FURNITURE_NAMES, positionOn } from "./seats.ts";
 
 const limb: fc.Arbitrary<Limb> = fc.oneof(
   { weight: 4, arbitrary: fc.constant(WHOLE) },
@@ -70,7 +70,7 @@ export const anyBody: fc.Arbitrary<AnyBody> = fc
       })
       .map(({ seat, ...rest }): MeasuredBody => {
         if (seat === null) return rest;
-        return { ...rest, sits: { seat, position: positionsOn(seat)[0] ?? "middle" } };
+        return { ...rest, sits: { seat, position: positionOn(seat) } };
       })
       .map((measured) => ({
         stature,

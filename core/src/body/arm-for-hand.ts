@@ -1,16 +1,10 @@
-import { numberAt } from "../checked-access.ts";
 import type { Side } from "../side.ts";
 import type { ArmAngles } from "./arm.ts";
+import { pointAt as at } from "./body-axes.ts";
 import { type Build, USUAL_BUILD } from "./build.ts";
 import { pointColumn, sidedPointColumn } from "./channels.ts";
 import { reachWithArm } from "./reach-with-arm.ts";
 import { cross, dot, minus, unit, type Vector } from "./vector.ts";
-
-const at = (row: Float64Array, column: number): Vector => [
-  numberAt(row, column),
-  numberAt(row, column + 1),
-  numberAt(row, column + 2),
-];
 
 /**
  * The arm angles that bring a hand's centre to a place, the body otherwise as in the row; for pulling a hand on a picture.

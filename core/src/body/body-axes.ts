@@ -1,6 +1,6 @@
-import { pointColumn, sidedPointColumn } from "../body/channels.ts";
-import { cross, minus, unit, type Vector } from "../body/vector.ts";
 import { numberAt } from "../checked-access.ts";
+import { pointColumn, sidedPointColumn } from "./channels.ts";
+import { cross, minus, unit, type Vector } from "./vector.ts";
 
 /** Three directions in space: ahead, up and to the right of a part of the body. */
 export interface BodyAxes {

@@ -4,12 +4,12 @@ import { type Contact, FIRM_HAND_SHARE, type Point, RESTING_SHARE } from "./base
 import { pointColumn } from "./channels.ts";
 import { type FootContact, type Pose, type Seating, sidedSlots, slot } from "./pose.ts";
 import { DEGREE } from "./rotation.ts";
-import { seatNamed } from "./seats.ts";
+import { edgeAhead, leanOf } from "./seats.ts";
 import { SHARE } from "./segments.ts";
 
 /** Pressure point along the foot, foot lengths ahead of the ankle: it may slide back and forward. */
 const PRESSURE = { back: 0.1, middle: 0.25, forward: 0.45 } as const;
-const SEAT = { behind: 0.05, aheadAtFront: 0.1, halfWidth: 0.087 } as const;
+const SEAT = { behind: 0.05, halfWidth: 0.087 } as const;
 /** Patches of the forefoot and of the heel, foot lengths ahead of the ankle. */
 export const TOE_PATCH = { from: 0.48, to: 0.75 } as const;
 const HEEL_PATCH = { from: -0.25, to: 0.05 } as const;
@@ -98,9 +98,8 @@ function footContact(values: Float64Array, side: Side, contact: FootContact): Co
 const carriesBehind = (lean: number): number => SEAT.behind + SHARE.trunk * Math.sin(lean * DEGREE);
 
 function seatContact(pose: Pose, row: Float64Array, { seat, position }: Extract<Seating, { kind: "seated" }>): Contact {
-  const geometry = seatNamed(seat);
-  const ahead = position === "front" ? Math.min(SEAT.aheadAtFront, geometry.ahead) : geometry.ahead;
-  const behind = carriesBehind(geometry.back?.lean ?? 0);
+  const ahead = edgeAhead(seat, position);
+  const behind = carriesBehind(leanOf(seat));
   const turn = numberAt(pose.values, PELVIS_ROTATION) * DEGREE;
   const corner = (forward: number, right: number): Point => [
     numberAt(row, PELVIS) + forward * Math.cos(turn) - right * Math.sin(turn),

@@ -89,6 +89,10 @@ export const freeLeg: FreeLeg = {
   ankleY: 0,
 };
 
+/** How much a direction given in the axes of the pelvis rises in space. @param s sign of the leg's side */
+const riseOf = (direction: readonly [number, number, number], pelvis: Rotation, s: number): number =>
+  numberAt(pelvis, 3) * direction[0] + numberAt(pelvis, 4) * direction[1] + numberAt(pelvis, 5) * direction[2] * s;
+
 /** Sets the directions of a free leg from its flexion and knee. */
 export function aimFreeLeg(
   { abduction, rotation }: FreeLegAngles,
@@ -111,13 +115,12 @@ export function aimFreeLeg(
   fold[0] = cr * cf - sr * sf * sa;
   fold[1] = cr * sf + sr * cf * sa;
   fold[2] = sr * ca;
-  const up = (v: readonly [number, number, number]) =>
-    numberAt(pelvis, 3) * v[0] + numberAt(pelvis, 4) * v[1] + numberAt(pelvis, 5) * v[2] * s;
+  const [t, f] = [riseOf(thigh, pelvis, s), riseOf(fold, pelvis, s)];
   const ck = Math.cos(knee * DEGREE);
   const sk = Math.sin(knee * DEGREE);
-  freeLeg.shankY = ck * up(thigh) - sk * up(fold);
-  freeLeg.squareY = ck * up(fold) + sk * up(thigh);
-  freeLeg.ankleY = hipY + thighOf(build, side) * up(thigh) + shankOf(build, side) * freeLeg.shankY;
+  freeLeg.shankY = ck * t - sk * f;
+  freeLeg.squareY = ck * f + sk * t;
+  freeLeg.ankleY = hipY + thighOf(build, side) * t + shankOf(build, side) * freeLeg.shankY;
 }
 
 /** How often a leg is folded anew until its ankle is as high as it has to be: a turned hip takes more than one try. */
@@ -172,16 +175,16 @@ export function unbendClearOfBed(
 ): void {
   const thigh = thighOf(build, side);
   const shank = shankOf(build, side);
-  const up = (v: readonly [number, number, number]) =>
-    numberAt(pelvis, 3) * v[0] + numberAt(pelvis, 4) * v[1] + numberAt(pelvis, 5) * v[2] * sideSign(side);
+  const s = sideSign(side);
   for (let lift = 0; lift < FOLDS && freeLeg.ankleY < least - 1e-9; lift += 1) {
     // Height of the ankle at a knee angle k: hip + thigh T + shank (T cos k - F sin k).
-    const [t, f] = [up(freeLeg.thigh), up(freeLeg.fold)];
+    const [t, f] = [riseOf(freeLeg.thigh, pelvis, s), riseOf(freeLeg.fold, pelvis, s)];
     const needed = (least - hipY - thigh * t) / (shank * Math.hypot(t, f));
     const most = needed > 1 ? 0 : (Math.acos(Math.max(-1, needed)) - Math.atan2(f, t)) / DEGREE;
     freeLeg.knee = Math.max(0, Math.min(freeLeg.knee, most));
     aimFreeLeg(angles, side, pelvis, hipY, build);
-    if (freeLeg.knee === 0) freeLeg.flexion += Math.max(0, least - freeLeg.ankleY) / (thigh + shank) / DEGREE;
+    if (freeLeg.knee > 0) continue;
+    freeLeg.flexion += Math.max(0, least - freeLeg.ankleY) / (thigh + shank) / DEGREE;
     aimFreeLeg(angles, side, pelvis, hipY, build);
   }
 }

@@ -4,7 +4,7 @@ import { column, pointColumn, ROW_WIDTH, sidedPointColumns } from "./channels.ts
 import { placeFreeLeg } from "./free-leg.ts";
 import { placePlantedLeg, setPlantedFoot } from "./planted-leg.ts";
 import { footIsUnsupported, isLying, isOnSupport, type Pose, type PoseFrame, sidedSlots } from "./pose.ts";
-import { seatNamed } from "./seats.ts";
+import { leanOf } from "./seats.ts";
 import type { SolverSpace } from "./solver-space.ts";
 import { placeHandAndArm, placeTrunk } from "./upper-body.ts";
 
@@ -42,9 +42,6 @@ export function setFeet(space: SolverSpace, pose: Pose): void {
   }
 }
 
-/** How far the back of the seat leans back from upright, degrees. */
-const leanOf = ({ seating }: PoseFrame): number => (seating.kind === "seated" ? (seatNamed(seating.seat).back?.lean ?? 0) : 0);
-
 /** A mattress gives under a heel by so much, share of H. */
 const UNDER_HEELS = 0.01;
 
@@ -56,7 +53,9 @@ const underLegs = ({ seating }: PoseFrame): number =>
 export function placeUpperBody(space: SolverSpace, pose: Pose): void {
   space.upperRow.fill(0);
   space.upperMoments.fill(0);
-  placeTrunk(pose.values, space.upperRow, space.axes, space.build, space.upperMoments, leanOf(pose.frame));
+  const { seating } = pose.frame;
+  const lean = seating.kind === "seated" ? leanOf(seating.seat) : 0;
+  placeTrunk(pose.values, space.upperRow, space.axes, space.build, space.upperMoments, lean);
 }
 
 export function placeArms(space: SolverSpace, pose: Pose, row: Float64Array, into: Float64Array, fixed: boolean): void {

@@ -169,6 +169,38 @@ export function positionsOn(name: SeatName): readonly SeatPosition[] {
 }
 
 /**
+ * The position on a seat that comes nearest to one that was asked for.
+ *
+ * @param name one of {@link SEATS}
+ * @param asked what was asked for; the seat's usual position where nothing was, or the seat does not allow it
+ */
+export function positionOn(name: SeatName, asked?: SeatPosition): SeatPosition {
+  const allowed = positionsOn(name);
+  return asked !== undefined && allowed.includes(asked) ? asked : (allowed[0] ?? "middle");
+}
+
+/** At the front of a seat its edge is no further ahead of the hips than this, share of stature. */
+const FRONT_EDGE = 0.1;
+
+/**
+ * How far a seat reaches ahead of the hips.
+ *
+ * @param name one of {@link SEATS}
+ * @param position where on the seat someone sits
+ * @returns share of stature
+ */
+export const edgeAhead = (name: SeatName, position: SeatPosition): number =>
+  position === "front" ? Math.min(FRONT_EDGE, seatNamed(name).ahead) : seatNamed(name).ahead;
+
+/**
+ * How far the back of a seat leans back.
+ *
+ * @param name one of {@link SEATS}
+ * @returns degrees from upright; 0 where there is no back
+ */
+export const leanOf = (name: SeatName): number => seatNamed(name).back?.lean ?? 0;
+
+/**
  * Whether legs lie along a seat rather than hang from it.
  *
  * @param name one of {@link SEATS}

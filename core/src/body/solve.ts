@@ -11,7 +11,7 @@ import { footIsUnsupported, isRising, type Pose, type PoseFrame, sidedSlots, slo
 import { readMargins } from "./pose-margins.ts";
 import { readLoadsAndHeights } from "./readings.ts";
 import { DEGREE } from "./rotation.ts";
-import { seatNamed } from "./seats.ts";
+import { leanOf } from "./seats.ts";
 import { solveSeated } from "./solve-seated.ts";
 import { type PelvisTrail, solveStanding } from "./solve-standing.ts";
 import { createSolverSpace, type PoseProblem, type SolverSpace } from "./solver-space.ts";
@@ -45,7 +45,7 @@ const TOE_OUT = sidedSlots("toeOut");
 
 /** Whether the trunk lies against a back that leans. */
 const restsOnBack = ({ seating }: PoseFrame): boolean =>
-  seating.kind === "seated" && seating.backSupported && (seatNamed(seating.seat).back?.lean ?? 0) > 0;
+  seating.kind === "seated" && seating.backSupported && leanOf(seating.seat) > 0;
 
 /** Reads what is said of one leg: shares, knee and ankle under load, loads and heights. */
 function readSide(space: SolverSpace, pose: Pose, row: Float64Array, side: Side, share: number): void {

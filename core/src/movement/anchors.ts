@@ -1,12 +1,12 @@
 import type { ArmAngles } from "../body/arm.ts";
 import { armForHand } from "../body/arm-for-hand.ts";
+import { pointAt as at, chestAxes, pelvisAxes } from "../body/body-axes.ts";
 import type { Build } from "../body/build.ts";
 import { pointColumn, sidedPointColumn } from "../body/channels.ts";
 import { type Pose, sidedSlot } from "../body/pose.ts";
 import { solvePoseOffBase } from "../body/solve.ts";
 import { dot, minus, mix, unit, type Vector } from "../body/vector.ts";
 import { otherSide, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
-import { pointAt as at, chestAxes, pelvisAxes } from "./body-axes.ts";
 import type { Anchor } from "./format.ts";
 
 /** How far the middle of a hand lies over what it rests on, share of H. */

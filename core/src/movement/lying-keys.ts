@@ -1,5 +1,5 @@
 import { type SidedSlot, sidedSlot, slot } from "../body/pose.ts";
-import { seatNamed } from "../body/seats.ts";
+import { leanOf } from "../body/seats.ts";
 import { tiltArm } from "../body/tilt-arm.ts";
 import { numberAt } from "../checked-access.ts";
 import { SIDES, type Side, sideIndex } from "../side.ts";
@@ -41,7 +41,7 @@ const ankleOf = (key: AuthoredKey, side: Side): number =>
   key.lift === side ? numberAt(key.values, sidedSlot("legAnkle", side)) : -numberAt(key.values, sidedSlot("heelLift", side));
 
 /** From this elevation on an arm keeps its direction in space; hanging, it lies along the trunk. Degrees: the lean of the bed. */
-const RAISED = 30;
+const RAISED = leanOf("bed");
 
 /** Lets a free arm go where it would go from an upright trunk, the more the further it is raised. */
 function keepArmInSpace(values: Float64Array, side: Side, lean: number): void {
@@ -63,7 +63,7 @@ function keepArmInSpace(values: Float64Array, side: Side, lean: number): void {
 export function lieDown(keys: readonly AuthoredKey[], footless: readonly Side[]): boolean {
   if (feetTravel(keys)) return false;
   const moved = keysMove(keys, false);
-  const lean = seatNamed("bed").back?.lean ?? 0;
+  const lean = leanOf("bed");
   for (const key of keys) {
     const { values, lift } = key;
     values[slot("pelvisList")] = 0;

@@ -1,10 +1,10 @@
+import { chestAxes, pointAt } from "../body/body-axes.ts";
 import { pointColumn, sidedPointColumn } from "../body/channels.ts";
 import type { Seating } from "../body/pose.ts";
-import { type SeatGeometry, type SeatPosition, seatNamed } from "../body/seats.ts";
+import { edgeAhead, type SeatGeometry, type SeatPosition, seatNamed } from "../body/seats.ts";
 import { SHARE } from "../body/segments.ts";
 import { minus, type Vector } from "../body/vector.ts";
 import { SIDES, type Side } from "../side.ts";
-import { chestAxes, pointAt } from "./body-axes.ts";
 
 /**
  * What a seat leaves room for: hands and elbows do not go through it, its arms or its back, a shoulder blade not into the
@@ -66,7 +66,7 @@ function bladeOf(row: Float64Array, side: Side): Vector {
  */
 export function depthInSeat(row: Float64Array, { seat, position }: Seated): number {
   const geometry = seatNamed(seat);
-  const edge = position === "front" ? Math.min(FRONT_EDGE, geometry.ahead) : geometry.ahead;
+  const edge = edgeAhead(seat, position);
   const hips = pointAt(row, PELVIS);
   const fromHips = (point: Vector): Vector => minus(point, hips);
   let deepest = Number.NEGATIVE_INFINITY;
@@ -82,6 +82,3 @@ export function depthInSeat(row: Float64Array, { seat, position }: Seated): numb
   }
   return deepest;
 }
-
-/** The front edge of a seat from the hips of someone who sits at the front of it. */
-const FRONT_EDGE = 0.1;

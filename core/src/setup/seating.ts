@@ -1,5 +1,5 @@
-import { buildOf, type MeasuredBody, seatOf } from "../body/build.ts";
-import { type FurnitureName, isLyingOn, positionsOn, type SeatUse, seatNamed } from "../body/seats.ts";
+import { buildOf, type MeasuredBody } from "../body/build.ts";
+import { type FurnitureName, isLyingOn, positionOn, type SeatUse, seatNamed } from "../body/seats.ts";
 import type { Cap } from "../caps/cap.ts";
 import { USUAL_PRACTICE } from "../caps/limitations/rule.ts";
 import type { Seat } from "../venues/venue.ts";
@@ -90,15 +90,14 @@ export function assignSeats(people: readonly Sitter[], seats: readonly Seat[] | 
   const usual: Seated = { seat: null, problem: null };
   const take = (seat: Seat, use: SeatUse | null): Seated => {
     left.set(seat, (left.get(seat) ?? seat.count) - 1);
-    const allowed = positionsOn(seat.kind);
-    const position = use && allowed.includes(use.position) ? use.position : (allowed[0] ?? "middle");
+    const position = positionOn(seat.kind, use?.position);
     // A chair of the usual kind, used as usual, is what everyone sits on unless something else is said.
     if (seat.kind === "chair" && position === "middle") return usual;
     return { seat: { seat: seat.kind, position, height: sitsAt(seat) === null ? null : (seat.height ?? null) }, problem: null };
   };
   const served = people.toSorted((a, b) => rank(a) - rank(b));
   for (const person of served) {
-    if (seatOf(buildOf(person.measured, person.stature)) === "wheelchair") {
+    if (person.measured.wheelchair) {
       given.set(person.id, usual);
       continue;
     }

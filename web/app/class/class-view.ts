@@ -110,7 +110,7 @@ function currentMovement(script: ClassScript, steps: readonly ClassStep[], at: n
     name,
     share: block.grows ? growthShare(Math.max(0, repetition - 1), step.rounds) : 1,
     cue: step.turnsRound ? `${OTHER_WAY}.` : block.inMind ? IN_MIND : part?.pass.quiet ? "" : (cues.do ?? ""),
-    besides: formatCircumstances(block),
+    besides: formatCircumstances(block, block.meant.kind === "water"),
     attention: part?.pass.quiet ? "" : attentionLine(cues),
     pass: part ? formatScriptPart(part) : "",
     say: part?.begins ? (part.pass.say ?? "") : "",

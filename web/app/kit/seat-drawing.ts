@@ -1,4 +1,4 @@
-import { type SeatName, seatNamed } from "@able-tide/core/body/seats";
+import { leanOf, type SeatName, seatNamed } from "@able-tide/core/body/seats";
 import { line, type Place } from "./figure-geometry.ts";
 
 /** Puts a place, ahead, up and aside of the hips in shares of stature, on the picture plane. */
@@ -99,7 +99,7 @@ function bedEdge(project: Project, seatHeight: number): string {
 function bed(project: Project, seatHeight: number): string {
   const { halfWidth, back } = seatNamed("bed");
   const top = seatHeight - UNDER_HIPS;
-  const lean = ((back?.lean ?? 0) * Math.PI) / 180;
+  const lean = (leanOf("bed") * Math.PI) / 180;
   const [backX, backY] = [BEHIND - (back?.top ?? 0) * Math.sin(lean), top + (back?.top ?? 0) * Math.cos(lean)];
   const ends = [BEHIND - 0.3, 0.72] as const;
   const raised = bothSides(halfWidth).map((z) => line(project(BEHIND, top, z), project(backX, backY, z)));

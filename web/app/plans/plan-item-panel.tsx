@@ -163,7 +163,7 @@ export const PlanItemPanel = memo(function BlockPanel({
   const caps = person?.caps ?? [];
   const lines = now ? handLines(caps, now.row) : [];
   const [left, right] = block.repetitionsPerSide;
-  const besides = formatCircumstances(said);
+  const besides = formatCircumstances(said, block.plannedVariant.kind === "water");
   return (
     <div className="flex flex-col gap-3">
       <div>

@@ -50,6 +50,7 @@ const ROW = "script-row grid break-inside-avoid gap-x-3 border-t border-sand-300
 /** A movement: its time, its key poses, and what is said. */
 function SingleRow({ block, style }: { block: ScheduledItem; style: TeachingStyle }) {
   const { opening, phrases, watch } = cuesOf(block, style);
+  const besides = formatCircumstances(block.block, block.plannedVariant.kind === "water");
   return (
     <li className={`${ROW} grid-cols-[3.5rem_9rem_1fr]`}>
       <span className="text-right font-bold">{formatMinutes(block.from)}</span>
@@ -66,7 +67,7 @@ function SingleRow({ block, style }: { block: ScheduledItem; style: TeachingStyl
         {opening.length > 0 && <p>{opening.join(" ")}</p>}
         {block.timedHold && <p className="font-semibold">{COUNT_ALOUD}</p>}
         {block.block.inMind && <p className="font-semibold">{IN_MIND}</p>}
-        {formatCircumstances(block.block) && <p className="font-semibold">{formatCircumstances(block.block)}</p>}
+        {besides && <p className="font-semibold">{besides}</p>}
         {block.block.grows && !block.timedHold && <p className="font-semibold">{GROWS}</p>}
         {phrases.length > 0 && <p className="italic">{phrases.join(" · ")}</p>}
         {watch && <p className="text-sand-600">Watch: {watch}</p>}

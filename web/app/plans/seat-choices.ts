@@ -1,4 +1,11 @@
-import { FURNITURE_NAMES, type FurnitureName, positionsOn, SEAT_POSITIONS, type SeatPosition } from "@able-tide/core/body/seats";
+import {
+  FURNITURE_NAMES,
+  type FurnitureName,
+  positionOn,
+  positionsOn,
+  SEAT_POSITIONS,
+  type SeatPosition,
+} from "@able-tide/core/body/seats";
 import type { PersonSeat } from "@able-tide/core/plan/plan";
 import { assignSeats, type Seated, type SeatProblem, type Sitter, seatProblem } from "@able-tide/core/setup/seating";
 import type { Seat } from "@able-tide/core/venues/venue";
@@ -81,8 +88,5 @@ export function chooseSeat(
   position?: SeatPosition,
 ): PersonSeat[] {
   const others = chosen.filter((each) => each.personId !== personId);
-  if (seat === null) return others;
-  const allowed = positionsOn(seat);
-  const at = position !== undefined && allowed.includes(position) ? position : (allowed[0] ?? "middle");
-  return [...others, { personId, seat, position: at }];
+  return seat === null ? others : [...others, { personId, seat, position: positionOn(seat, position) }];
 }

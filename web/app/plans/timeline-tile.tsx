@@ -1,5 +1,6 @@
 import { waysOf } from "@able-tide/core/movement/reversal";
 import { holdSeconds, type TimedHold } from "@able-tide/core/movement/timed-hold";
+import { circumstancesOf } from "@able-tide/core/plan/plan-item";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
 import { formatMinutes } from "@able-tide/words/text";
 import { useDraggable } from "@dnd-kit/core";
@@ -59,6 +60,7 @@ export function TimelineTile({ block, name, joined, span, chosen, upright, choos
   const dragged: Dragged = { blockId: block.id, pixelsPerRound: null };
   const { setNodeRef, listeners, isDragging } = useDraggable({ id: block.id, data: dragged });
   const { transition, from } = block;
+  const besides = circumstancesOf(block.block, block.plannedVariant.kind === "water");
   return (
     <li ref={setNodeRef} className="relative shrink-0 px-0.5" style={{ width: span.right - span.left }}>
       <TransitionMark transition={transition} />
@@ -86,12 +88,12 @@ export function TimelineTile({ block, name, joined, span, chosen, upright, choos
               in mind
             </>
           )}
-          {!block.block.inMind && block.block.secondTask && (
+          {besides?.secondTask && (
             <>
               <br />+ task
             </>
           )}
-          {!block.block.inMind && block.block.softFloor && (
+          {besides?.softFloor && (
             <>
               <br />
               soft

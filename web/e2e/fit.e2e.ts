@@ -1,15 +1,13 @@
-import { present } from "@able-tide/core/checked-access";
 import { USUAL_STYLE } from "@able-tide/core/plan/style";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { findClass } from "../server/classes/classes.ts";
-import { changeGroup, findGroup } from "../server/groups/groups.ts";
 import { addCap } from "../server/people/caps.ts";
 import { addPlan, findPlan } from "../server/plans/plans.ts";
 import { today } from "../server/scope.ts";
 import { addVenue } from "../server/venues/venues.ts";
 import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
-import { addSomebody, cookieOf, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+import { addSomebody, cookieOf, meetAt, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 let browser: Browser;
 let organisation: TestOrganisation;
@@ -27,7 +25,7 @@ const BLOCKS = [
 
 beforeAll(async () => {
   [browser, organisation] = await Promise.all([openBrowser(), ownOrganisation()]);
-  const { scope, groupId } = organisation;
+  const { scope } = organisation;
   senara = await addSomebody(organisation, "Senara");
   tam = await addSomebody(organisation, "Tam");
   await addCap(scope, tam, {
@@ -54,8 +52,7 @@ beforeAll(async () => {
     },
     emergency: { address: "", phone: "", defibrillator: "", exit: "", hoist: "" },
   });
-  const group = await findGroup(scope, groupId);
-  await changeGroup(scope, groupId, { ...present(group, "group"), placeId, helpers: 1 });
+  await meetAt(organisation, placeId, { helpers: 1 });
   page = await openPage(browser, problems);
   await signIn(page, serverUrl(), organisation);
 });

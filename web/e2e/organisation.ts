@@ -1,10 +1,11 @@
 import { randomUUID } from "node:crypto";
 import { USUAL_BODY } from "@able-tide/core/body/build";
+import { present } from "@able-tide/core/checked-access";
 import { foundOrganisation } from "../server/accounts/accounts.ts";
 import { addEvents } from "../server/classes/record-events.ts";
 import { teachPlan } from "../server/classes/teach.ts";
 import { connect } from "../server/database.ts";
-import { addGroup } from "../server/groups/groups.ts";
+import { addGroup, changeGroup, findGroup, type GroupInput } from "../server/groups/groups.ts";
 import { addPerson } from "../server/people/people.ts";
 import { addPlan } from "../server/plans/plans.ts";
 import type { Scope } from "../server/scope.ts";
@@ -41,6 +42,15 @@ export async function ownOrganisation(name = "Test Harbour", url = process.env["
     seatedOnly: false,
   });
   return { scope, email, password: PASSWORD, groupId, close: () => database.destroy() };
+}
+
+/** Lets the test's group meet at a venue. @param more what else changes of the group */
+export async function meetAt(
+  { scope, groupId }: Pick<TestOrganisation, "scope" | "groupId">,
+  placeId: string,
+  more: Partial<GroupInput> = {},
+): Promise<void> {
+  await changeGroup(scope, groupId, { ...present(await findGroup(scope, groupId), "group"), placeId, ...more });
 }
 
 /** Someone in the test's group, by a name; nothing else about them matters. @returns their id */

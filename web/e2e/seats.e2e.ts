@@ -1,12 +1,11 @@
 import { present } from "@able-tide/core/checked-access";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { changeGroup, findGroup } from "../server/groups/groups.ts";
 import { findPerson } from "../server/people/people.ts";
 import { addPlan, findPlan } from "../server/plans/plans.ts";
 import { listVenues } from "../server/venues/venues.ts";
 import { click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
-import { addSomebody, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+import { addSomebody, meetAt, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 let browser: Browser;
 let organisation: TestOrganisation;
@@ -24,38 +23,38 @@ afterAll(async () => {
   await organisation.close();
 });
 
+const VENUE_FORM = "#new-place ";
 const settled = () => page.waitForSelector('table[aria-busy="false"]', { timeout: 60_000 });
 const cellWords = (column: number): Promise<string> =>
   page.$eval(`[data-cell="0 ${column}"]`, (cell) => cell.getAttribute("aria-label") ?? "");
 const groupMeetsAt = async (name: string): Promise<void> => {
-  const { scope, groupId } = organisation;
-  const venue = (await listVenues(scope)).find((each) => each.name === name);
-  await changeGroup(scope, groupId, {
-    ...present(await findGroup(scope, groupId), "group"),
-    placeId: present(venue, "venue").id,
-  });
+  const venue = (await listVenues(organisation.scope)).find((each) => each.name === name);
+  await meetAt(organisation, present(venue, "venue").id);
 };
-
-test("a venue with a bench and beds is described, a seat chosen, and the plan, the printouts and the class follow it", async () => {
+/** Opens the form of a new venue and names it. */
+async function newVenue(name: string): Promise<void> {
   await page.goto(`${serverUrl()}/groups`, { waitUntil: "networkidle0" });
   await click(page, "Add venue");
-  const form = "#new-place ";
-  await page.type(`${form}input[name="name"]`, "Lantern day room");
+  await page.type(`${VENUE_FORM}input[name="name"]`, name);
+}
+
+test("a venue with a bench and beds is described, a seat chosen, and the plan, the printouts and the class follow it", async () => {
+  await newVenue("Lantern day room");
   for (const [field, kind, height, places] of [
     ["chair", "chair", "45", "6"],
     ["other", "bench", "45", "2"],
     ["third", "bed", "50", "2"],
   ] as const) {
-    await page.select(`${form}select[name="${field}Kind"]`, kind);
+    await page.select(`${VENUE_FORM}select[name="${field}Kind"]`, kind);
     for (const [name, value] of [
       [`${field}Height`, height],
       [`${field}Count`, places],
     ]) {
-      await page.$eval(`${form}input[name="${name}"]`, (input) => (input as HTMLInputElement).select());
-      await page.type(`${form}input[name="${name}"]`, value as string);
+      await page.$eval(`${VENUE_FORM}input[name="${name}"]`, (input) => (input as HTMLInputElement).select());
+      await page.type(`${VENUE_FORM}input[name="${name}"]`, value as string);
     }
   }
-  await page.click(`${form}button`);
+  await page.click(`${VENUE_FORM}button`);
   await seeText(page, "bench for 2 of 45 cm, in bed, back raised for 2 of 50 cm");
   await groupMeetsAt("Lantern day room");
 
@@ -107,13 +106,10 @@ test("at home everyone sits on what they have there", async () => {
     .poll(async () => (await findPerson(organisation.scope, personId))?.about.home, { timeout: 20_000 })
     .toEqual([{ kind: "sofa", height: 0.42 }]);
 
-  await page.goto(`${serverUrl()}/groups`, { waitUntil: "networkidle0" });
-  await click(page, "Add venue");
-  const form = "#new-place ";
-  await page.type(`${form}input[name="name"]`, "By video");
-  await page.click(`${form}input[value="homes"]`);
+  await newVenue("By video");
+  await page.click(`${VENUE_FORM}input[value="homes"]`);
   await seeText(page, "Participants join from home");
-  await page.click(`${form}button`);
+  await page.click(`${VENUE_FORM}button`);
   await seeText(page, "each participant's own home");
   await groupMeetsAt("By video");
   const planId = await addPlan(organisation.scope, {

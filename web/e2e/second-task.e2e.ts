@@ -1,12 +1,10 @@
-import { present } from "@able-tide/core/checked-access";
 import type { Browser, Page } from "puppeteer-core";
 import { afterAll, beforeAll, expect, test } from "vitest";
-import { changeGroup, findGroup } from "../server/groups/groups.ts";
 import { addCap } from "../server/people/caps.ts";
 import { addPlan, findPlan } from "../server/plans/plans.ts";
 import { addVenue } from "../server/venues/venues.ts";
 import { choose, click, openBrowser, openPage, seeText, signIn } from "./browser.ts";
-import { addSomebody, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
+import { addSomebody, meetAt, ownOrganisation, serverUrl, type TestOrganisation } from "./organisation.ts";
 
 let browser: Browser;
 let organisation: TestOrganisation;
@@ -42,7 +40,7 @@ beforeAll(async () => {
     },
     emergency: { address: "", phone: "", defibrillator: "", exit: "", hoist: "" },
   });
-  await changeGroup(scope, groupId, { ...present(await findGroup(scope, groupId), "group"), placeId });
+  await meetAt(organisation, placeId);
   planId = await addPlan(scope, {
     groupId,
     day: "2026-12-02",

@@ -109,7 +109,7 @@ describe("what seats ask of steadiness", () => {
 });
 
 describe("who sits on what", () => {
-  test("nobody leans on a back that is not there, and a bed is lain in", () => {
+  test("only seats with a back support the back, and a bed has one position", () => {
     const leaning = SEATS.filter(({ name }) => positionsOn(name).includes("back")).map(({ name }) => name);
     expect(leaning).toEqual(["chair", "armchair", "wheelchair", "sofa", "bed"] satisfies SeatName[]);
     expect(positionsOn("bed")).toEqual(["back"]);

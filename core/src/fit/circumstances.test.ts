@@ -13,7 +13,7 @@ import { someOf } from "../test-size.fixture.ts";
 import { OPEN_HALL } from "../venues/resources.ts";
 import { shapesOf } from "./candidates.ts";
 import { fitCell } from "./cell.ts";
-import { limitedResources } from "./support-options.ts";
+import { cellInputOf } from "./cell-input.fixture.ts";
 import { createVariantCache, leadingSides } from "./variant-cache.ts";
 
 const variants = createVariantCache();
@@ -26,27 +26,8 @@ const HARD: readonly Circumstances[] = [
   { secondTask: "new", softFloor: true },
 ];
 
-function fit(id: string, caps: readonly Cap[], around: Circumstances | null, place = OPEN_HALL) {
-  const movement = load(id);
-  return fitCell(
-    {
-      movement,
-      breathSeconds: 8,
-      turns: leadingSides(movement).map((lead) => ({ lead, rounds: 4 })),
-      plannedVariant: FULL_STANDING_VARIANT,
-      stature: 1.65,
-      build,
-      depth: null,
-      aids: [],
-      resources: place,
-      scarce: limitedResources(place, 1),
-      workingShare: 1,
-      caps,
-      ...(around && { circumstances: around }),
-    },
-    variants,
-  );
-}
+const fit = (id: string, caps: readonly Cap[], around: Circumstances | null, resources = OPEN_HALL) =>
+  fitCell(cellInputOf(id, { workingShare: 1, resources, caps, ...(around && { circumstances: around }) }), variants);
 const demandOf = (id: string, around: Circumstances | null, eased = false, kind = FULL_STANDING_VARIANT) => {
   const movement = load(id);
   const doer = { stature: 1.65, build, ...(around && { circumstances: around }) };

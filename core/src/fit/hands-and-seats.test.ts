@@ -14,13 +14,12 @@ import { hasLandVariant } from "../movement/format.ts";
 import { load, loadAll } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
-import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "../movement/variant.ts";
+import { FULL_SEATED_VARIANT } from "../movement/variant.ts";
 import { seatedBody } from "../setup/seat-raise.ts";
 import { someOf } from "../test-size.fixture.ts";
-import { OPEN_HALL } from "../venues/resources.ts";
 import { fitCell } from "./cell.ts";
-import { limitedResources } from "./support-options.ts";
-import { createVariantCache, leadingSides } from "./variant-cache.ts";
+import { cellInputOf } from "./cell-input.fixture.ts";
+import { createVariantCache } from "./variant-cache.ts";
 
 const variants = createVariantCache();
 const onLand = someOf(loadAll().filter(hasLandVariant), 3);
@@ -28,24 +27,8 @@ const DAY = "2026-10-14";
 const STATURE = 1.62;
 
 function fit(id: string, caps: readonly Cap[], aids: readonly OwnAid[] = []) {
-  const movement = load(id);
-  return fitCell(
-    {
-      movement,
-      breathSeconds: 8,
-      turns: leadingSides(movement).map((lead) => ({ lead, rounds: 4 })),
-      plannedVariant: FULL_STANDING_VARIANT,
-      stature: STATURE,
-      build: buildOf(seatedBody(USUAL_BODY, STATURE, caps), STATURE),
-      depth: null,
-      aids,
-      resources: OPEN_HALL,
-      scarce: limitedResources(OPEN_HALL, 1),
-      workingShare: 0.8,
-      caps,
-    },
-    variants,
-  );
+  const build = buildOf(seatedBody(USUAL_BODY, STATURE, caps), STATURE);
+  return fitCell(cellInputOf(id, { stature: STATURE, build, aids, caps }), variants);
 }
 const capsOf = (limits: readonly CapLimit[]): Cap[] => limits.map((limit) => capOf(limit));
 const HELD = capsOf([{ channel: "heldStanding" }, { channel: "steadiness", limit: 3.5 }]);

@@ -2,41 +2,26 @@ import { describe, expect, test } from "vitest";
 import { buildOf, USUAL_BODY } from "../body/build.ts";
 import { FURNITURE_NAMES, positionsOn, type SeatUse } from "../body/seats.ts";
 import { present } from "../checked-access.ts";
-import { load, loadAll } from "../movement/library.fixture.ts";
+import { loadAll } from "../movement/library.fixture.ts";
 import { FULL_SEATED_VARIANT } from "../movement/variant.ts";
 import { bodyOnSeat, capsOfSeat } from "../setup/seating.ts";
 import { someOf } from "../test-size.fixture.ts";
 import { OPEN_HALL } from "../venues/resources.ts";
 import { fitCell } from "./cell.ts";
+import { cellInputOf } from "./cell-input.fixture.ts";
 import { limitedResources, supportOptions } from "./support-options.ts";
-import { createVariantCache, leadingSides } from "./variant-cache.ts";
+import { createVariantCache } from "./variant-cache.ts";
 
 const variants = createVariantCache();
 const STATURE = 1.68;
 
 /** The best variant of a movement on a seat, with the cap that the seat is. */
 function fitOn(id: string, use: SeatUse) {
-  const movement = load(id);
   const seat = { ...use, height: null };
   const caps = capsOfSeat("a", seat);
-  const measured = bodyOnSeat({ measured: USUAL_BODY, stature: STATURE, caps }, seat);
-  return fitCell(
-    {
-      movement,
-      breathSeconds: 8,
-      turns: leadingSides(movement).map((lead) => ({ lead, rounds: 4 })),
-      plannedVariant: FULL_SEATED_VARIANT,
-      stature: STATURE,
-      build: buildOf(measured, STATURE),
-      depth: null,
-      aids: [],
-      resources: { ...OPEN_HALL, rail: 0 },
-      scarce: limitedResources(OPEN_HALL, 1),
-      workingShare: 0.8,
-      caps,
-    },
-    variants,
-  );
+  const build = buildOf(bodyOnSeat({ measured: USUAL_BODY, stature: STATURE, caps }, seat), STATURE);
+  const resources = { ...OPEN_HALL, rail: 0 };
+  return fitCell(cellInputOf(id, { plannedVariant: FULL_SEATED_VARIANT, stature: STATURE, build, resources, caps }), variants);
 }
 
 const USES: readonly SeatUse[] = FURNITURE_NAMES.flatMap((seat) => positionsOn(seat).map((position) => ({ seat, position })));

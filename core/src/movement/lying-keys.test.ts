@@ -49,7 +49,7 @@ describe("movements in bed with the back raised", () => {
     }
   });
 
-  test("nobody stands or rises, and what only steps is nothing to do", () => {
+  test("standing, rising and stepping movements have no variant in bed", () => {
     expect(trackOf(load("rise-and-sit"), FULL_STANDING_VARIANT, "right", build)).toBeNull();
     expect(inBed("step-behind-and-home")).toBeNull();
   });

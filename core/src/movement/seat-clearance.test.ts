@@ -66,7 +66,7 @@ describe("what a seat leaves room for", () => {
     );
   });
 
-  test("nobody leans back through a back, and everybody leans forward", () => {
+  test("a supported back stops leaning back and allows leaning forward", () => {
     expect(fits("chair", "back", leaning(-8))).toBe(false);
     expect(fits("chair", "middle", leaning(-8))).toBe(true);
     expect(fits("bench", "middle", leaning(-15))).toBe(true);

@@ -46,7 +46,7 @@ const anySeats = fc.uniqueArray(
 );
 
 describe("who sits on what", () => {
-  test("nobody sits on what is not there, on a place that is taken, or on what does not suit them", () => {
+  test("each person gets a seat that exists, is free and suits them", () => {
     fc.assert(
       fc.property(anySitters, anySeats, (people, seats) => {
         const given = assignSeats(people, seats);

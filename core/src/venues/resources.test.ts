@@ -29,7 +29,7 @@ describe("what a venue has to sit on and to hold", () => {
     ]);
   });
 
-  test("at home everyone has their own seat, and nobody a rail, a chair that stands about, or a helper's hand", () => {
+  test("at home everyone has their own seat; no rail, spare chair or helper is planned", () => {
     const home = room({ homes: true });
     expect(seatsOf(home)).toBeNull();
     expect(venueResources(home, on)).toMatchObject({ armchairs: 0, chairBacks: 0, rail: 0, helpers: 0, pool: null });
@@ -48,7 +48,7 @@ describe("what a venue has to sit on and to hold", () => {
     });
   });
 
-  test("where nobody has described it there is enough of everything", () => {
+  test("a venue without a description has enough of everything", () => {
     expect(venueResources(null, on)).toEqual({ ...OPEN_HALL, helpers: 2 });
   });
 });

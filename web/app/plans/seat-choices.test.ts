@@ -1,5 +1,5 @@
 import { USUAL_BODY } from "@able-tide/core/body/build";
-import type { Cap } from "@able-tide/core/caps/cap";
+import { capOf } from "@able-tide/core/caps/cap.fixture";
 import type { Seat } from "@able-tide/core/venues/venue";
 import { describe, expect, test } from "vitest";
 import { chooseSeat, type SeatedPerson, seatRows } from "./seat-choices.ts";
@@ -13,17 +13,7 @@ const person = (id: string, more: Partial<SeatedPerson> = {}): SeatedPerson => (
   home: [],
   ...more,
 });
-const NEEDS_ARMS: Cap = {
-  id: "c1",
-  limit: { channel: "chairWithArms" },
-  forms: null,
-  reason: "",
-  source: "",
-  strength: "firm",
-  from: "2026-01-01",
-  until: null,
-  dateKind: "review",
-};
+const NEEDS_ARMS = capOf({ channel: "chairWithArms" });
 const HALL: readonly Seat[] = [
   { kind: "chair", height: 0.45, count: 8 },
   { kind: "bench", height: 0.45, count: 1 },

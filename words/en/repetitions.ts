@@ -39,7 +39,8 @@ function formatHolds({ sided }: Pick<Movement, "sided">, turns: readonly Turn[],
 }
 
 /**
- * Repetitions of an item: "8 times", "6 right, 6 left", "4 one way, 4 the other way"; or its holds.
+ * Repetitions of an item: "8 times", "6 right, 6 left", "4 one way, 4 the other way", "3 right, 3 left on the way back"; or its
+ * holds.
  *
  * @param hold the levels where it is held
  */
@@ -49,9 +50,11 @@ export function formatRepetitions(
   hold: TimedHold | null = null,
 ): string {
   if (hold !== null) return formatHolds(movement, turns, hold);
-  const parts = turns.flatMap(({ lead, rounds }, turn) =>
+  const parts = turns.flatMap(({ lead, rounds, back }, turn) =>
     waysOf(movement, turn, rounds).map((part) =>
-      [String(part.rounds), movement.sided ? lead : "", wayLabel(movement, part.way)].filter((word) => word !== "").join(" "),
+      [String(part.rounds), movement.sided ? lead : "", wayLabel(movement, part.way), back ? "on the way back" : ""]
+        .filter((word) => word !== "")
+        .join(" "),
     ),
   );
   if (movement.sided || movement.reversal !== undefined) return parts.join(", ");

@@ -5,6 +5,7 @@ import { readDemand } from "../movement/demand.ts";
 import { load, loadAll } from "../movement/library.fixture.ts";
 import { sampleTrack } from "../movement/samples.ts";
 import { trackOf } from "../movement/track.ts";
+import { goesAlong, walkOf } from "../movement/travel.ts";
 import { FULL_STANDING_VARIANT } from "../movement/variant.ts";
 import { HAND_SUPPORTS, type HandSupport, isHandSupported, onRail } from "./supports.ts";
 
@@ -60,7 +61,9 @@ test.each(loadAll().filter(({ forms }) => forms.standing !== false && forms.supp
       return readDemand(sampleTrack(track), { stature: 1.65 }, 8 * movement.breaths).balance.total;
     };
     const free = asked(null);
-    for (const hold of HAND_SUPPORTS) expect(asked(hold), formatHandSupport(hold)).toBeLessThanOrEqual(free + 1e-9);
+    const walk = walkOf(movement, "supported");
+    for (const hold of HAND_SUPPORTS.filter((each) => goesAlong(walk, each)))
+      expect(asked(hold), formatHandSupport(hold)).toBeLessThanOrEqual(free + 1e-9);
   },
 );
 

@@ -19,6 +19,8 @@ export interface ClassStep {
   readonly way: Way;
   /** Whether it goes on where the step before stopped, the other way. */
   readonly turnsRound: boolean;
+  /** Whether it is the way back of a walk. */
+  readonly walksBack: boolean;
   /** Whether it begins by the clock when the step before it is done: the other way, or the next part of a joined pass. */
   readonly goesOn: boolean;
   /** Seconds before its repetitions: getting there, talk and showing it, or changing sides; none to go the other way. */
@@ -30,7 +32,7 @@ export interface ClassStep {
 /** The order of a class: each block, a sided one as many times as it has sides, one that turns round each way for itself. */
 export const classSteps = (blocks: readonly ScriptItem[]): ClassStep[] =>
   blocks.flatMap(({ movement, turns, cycleSeconds, parts, part: combined }, blockIndex) =>
-    turns.flatMap(({ lead: side, rounds: all, from, seconds }, turn) => {
+    turns.flatMap(({ lead: side, rounds: all, from, seconds, back }, turn) => {
       const before = turn === 0 ? parts.link + parts.talk + parts.showing : parts.sideChange;
       const between = all > 1 ? (seconds - all * cycleSeconds) / (all - 1) : 0;
       let done = 0;
@@ -42,6 +44,7 @@ export const classSteps = (blocks: readonly ScriptItem[]): ClassStep[] =>
           side: movement.sided ? side : null,
           way,
           turnsRound: part > 0,
+          walksBack: back === true,
           goesOn: part > 0 || (turn === 0 && combined?.runsOn === true),
           rounds,
           roundSeconds: cycleSeconds,

@@ -46,6 +46,9 @@ export const FILE_PROBLEMS = [
   "reversalEndsElsewhere",
   "reversalNeedsSides",
   "holdNotBetween",
+  "travelsOnChair",
+  "travelsTwoWays",
+  "travelNeedsSides",
 ] as const;
 /** Code of what is wrong with a value. */
 export type FileProblemCode = (typeof FILE_PROBLEMS)[number];

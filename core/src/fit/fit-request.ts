@@ -72,6 +72,8 @@ const Person = v.strictObject({
   depth: v.optional(v.nullable(metres(0.3, 2)), null),
   /** Metres of water at the shallowest place they come to. */
   shallowest: v.optional(v.nullable(metres(0.3, 2)), null),
+  /** By how much the floor of the pool rises, metres a metre. */
+  floorRise: v.exactOptional(metres(0, 0.5)),
   /** Kilograms. */
   mass: v.optional(v.nullable(v.pipe(v.number(), v.minValue(25), v.maxValue(300))), null),
   /** What they have in their hands in water, whatever the block says. */

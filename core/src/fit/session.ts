@@ -17,6 +17,7 @@ import type { SessionItem, SessionLimits } from "./session-rules.ts";
 import type { LimitedResources } from "./support-options.ts";
 import type { VariantCache } from "./variant-cache.ts";
 import type { VariantSearch } from "./variant-search.ts";
+import { shallowestIn } from "./walked-depth.ts";
 
 /** A person as the fit needs them. */
 export interface FitPerson {
@@ -31,6 +32,8 @@ export interface FitPerson {
   readonly depth?: number | null;
   /** Metres of water at the shallowest place they come to; only in a pool. */
   readonly shallowest?: number | null;
+  /** By how much the floor of the pool rises, metres a metre; walks lead up it. */
+  readonly floorRise?: number;
   /** What they have in their hands in water, whatever the block says; the block's where it is left out. */
   readonly equipment?: WaterEquipment;
   /** Caps that hold on the day. */
@@ -77,7 +80,7 @@ export function createFitMemory(): FitMemory {
 
 /** All that a person's blocks depend on other than the item. */
 const personKey = (
-  { stature, measured, aids, mass, depth, shallowest, equipment, caps }: FitPerson,
+  { stature, measured, aids, mass, depth, shallowest, floorRise, equipment, caps }: FitPerson,
   { resources, workingShare }: FitPlan,
   scarce: LimitedResources,
 ): string =>
@@ -87,6 +90,7 @@ const personKey = (
     aids ?? [],
     depth ?? null,
     shallowest ?? null,
+    floorRise ?? 0,
     (depth ?? null) === null ? null : (mass ?? null),
     equipment ?? null,
     caps.map(({ id, limit, forms }) => [id, limit, forms]),
@@ -187,7 +191,19 @@ export function* personOptionsIncrementally(
     const blockKey = `${variants.numberOf(movement)} ${JSON.stringify([plannedVariant, turns, breathSeconds, equipment, block.pauseSeconds ?? 0, block.circumstances ?? null])} ${key}`;
     return memory.options(`${counted.oneLeg} ${counted.handsUp} ${counted.held} ${blockKey}`, () => {
       const search = memory.search(blockKey, () =>
-        createSearch({ ...shared, movement, plannedVariant, turns, breathSeconds, equipment, ...holds }, variants),
+        createSearch(
+          {
+            ...shared,
+            shallowest: shallowestIn(person, block),
+            movement,
+            plannedVariant,
+            turns,
+            breathSeconds,
+            equipment,
+            ...holds,
+          },
+          variants,
+        ),
       );
       return { search, options: optionsOf(search, turns, counted) };
     });

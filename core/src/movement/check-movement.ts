@@ -1,7 +1,8 @@
 import { sidedSlot, slot } from "../body/pose.ts";
 import type { PoseProblem } from "../body/solver-space.ts";
-import { ON_ARMRESTS, onRail } from "../body/supports.ts";
+import { type HandSupport, ON_ARMRESTS, onRail } from "../body/supports.ts";
 import { numberAt } from "../checked-access.ts";
+import type { FileProblemCode } from "../files/json.ts";
 import { SIDES } from "../side.ts";
 import { type AnatomyProblem, anatomyProblems } from "./anatomy.ts";
 import { type Movement, rises } from "./format.ts";
@@ -10,8 +11,9 @@ import type { MovementFileProblem } from "./read-file.ts";
 import { sampleTrack } from "./samples.ts";
 import { stateProblems } from "./start-and-end.ts";
 import { type Track, trackOf } from "./track.ts";
+import { travelBetween, travels } from "./travel.ts";
 import { TURNS_UNDER } from "./turned-feet.ts";
-import { FULL_STANDING_VARIANT, VARIANT_KINDS, type VariantSpec } from "./variant.ts";
+import { FULL_STANDING_VARIANT, VARIANT_KINDS, type VariantKind, type VariantSpec } from "./variant.ts";
 
 /** A pose that a body cannot do, and when in the repetition, 0 to 1. */
 export interface BodyCannot {
@@ -19,15 +21,42 @@ export interface BodyCannot {
   readonly what: PoseProblem;
 }
 
+/** What is held where a variant is checked: the rail where it can be held, else something that goes along. */
+const HELD: readonly HandSupport[] = [onRail("right"), { by: "rail", hand: "both" }, { by: "stick", hand: "right" }];
+
+/** The track by which a kind of variant is checked; null where the movement has none. */
+function trackToCheck(movement: Movement, kind: VariantKind): Track | null {
+  const choice: VariantSpec = { ...FULL_STANDING_VARIANT, kind };
+  if (kind !== "supported") return trackOf(movement, choice, "right");
+  for (const hold of rises(movement) ? [ON_ARMRESTS] : HELD) {
+    const track = trackOf(movement, { ...choice, hold }, "right");
+    if (track) return track;
+  }
+  return null;
+}
+
+/**
+ * Why a variant cannot end elsewhere than it began: on a chair the body stays, a walk goes one way, and the other side leads the
+ * way back.
+ */
+function walkProblem(movement: Movement, { segments }: Track, kind: VariantKind): FileProblemCode | null {
+  const [first, last] = [segments[0]?.start, segments.at(-1)?.end];
+  const travel = first && last ? travelBetween(first, last) : null;
+  if (travel === null || !travels(travel)) return null;
+  if (kind === "seated") return "travelsOnChair";
+  if (travel.ahead !== 0 && travel.aside !== 0) return "travelsTwoWays";
+  return movement.sided ? null : "travelNeedsSides";
+}
+
 /** Variants that a body cannot do, each with when in the repetition. */
 function formProblems(movement: Movement): MovementFileProblem[] {
   return VARIANT_KINDS.flatMap((kind): MovementFileProblem[] => {
-    const hold = rises(movement) ? ON_ARMRESTS : onRail("right");
-    const choice: VariantSpec = { ...FULL_STANDING_VARIANT, kind, hold: kind === "supported" ? hold : null };
-    const track = trackOf(movement, choice, "right");
+    const track = trackToCheck(movement, kind);
     if (!track) return [];
-    const samples = sampleTrack(track);
     const path = `forms.${kind}`;
+    const walk = walkProblem(movement, track, kind);
+    if (walk) return [{ path, code: walk }];
+    const samples = sampleTrack(track);
     if (samples.problem) return [{ path, code: "bodyCannot", requirement: samples.problem satisfies BodyCannot }];
     const jump = greatestJump(samples);
     if (jump.by >= NO_JUMP) return [{ path, code: "footLeavesUnderLoad", requirement: jump.phase }];

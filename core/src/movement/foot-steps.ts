@@ -1,6 +1,6 @@
 import { sidedSlots } from "../body/pose.ts";
-import { numberAt } from "../checked-access.ts";
-import { SIDES, type Side, sideIndex, sideSign } from "../side.ts";
+import { itemAt, numberAt } from "../checked-access.ts";
+import { otherSide, SIDES, type Side, sideIndex, sideSign } from "../side.ts";
 import type { TrackSegment } from "./track.ts";
 
 /** Where a foot goes: ahead, back, out to its own side or in again, or across the middle. */
@@ -21,9 +21,12 @@ export const STEP_DEMAND: Readonly<Record<StepDirection, number>> = { ahead: 0, 
 const FOOT_X = sidedSlots("footX");
 const FOOT_Z = sidedSlots("footZ");
 
-function directionOf({ start, end }: TrackSegment, side: Side): StepDirection {
+/** @param began values of the first key pose: where the standing foot goes on a walk, the middle between the feet goes too */
+function directionOf({ start, end }: TrackSegment, side: Side, began: Float64Array): StepDirection {
   const i = sideIndex(side);
-  const outward = (values: Float64Array) => sideSign(side) * numberAt(values, FOOT_Z[i]);
+  const standing = FOOT_Z[sideIndex(otherSide(side))];
+  const outward = (values: Float64Array) =>
+    sideSign(side) * (numberAt(values, FOOT_Z[i]) - (numberAt(values, standing) - numberAt(began, standing)));
   if (Math.min(outward(start), outward(end)) < -1e-9) return "across";
   const ahead = numberAt(end, FOOT_X[i]) - numberAt(start, FOOT_X[i]);
   const aside = Math.abs(outward(end) - outward(start));
@@ -38,6 +41,6 @@ export const stepsOf = (segments: readonly TrackSegment[]): readonly Step[] =>
     return SIDES.filter((side) => segment.frame.feet[sideIndex(side)] === "onItsWay").map((side) => ({
       segment: number,
       side,
-      direction: directionOf(segment, side),
+      direction: directionOf(segment, side, itemAt(segments, 0).start),
     }));
   });

@@ -15,6 +15,7 @@ import { LIBRARY_FILES, load, loadAll } from "./library.fixture.ts";
 import { sampleTrack, type VariantSamples } from "./samples.ts";
 import { stateProblems } from "./start-and-end.ts";
 import { trackOf } from "./track.ts";
+import { goesAlong, STAYS, travelOf } from "./travel.ts";
 import { FULL_STANDING_VARIANT, VARIANT_KINDS, type VariantSpec } from "./variant.ts";
 
 const BODIES = [
@@ -28,10 +29,19 @@ const WATERLINE = 0.6;
 /** Toe down and high stance are tried with one hand on the rail; the other ways to hold on once each. */
 const isOther = (hold: HandSupport | null): boolean => hold !== null && (hold.by !== "rail" || hold.hand === "both");
 
+/** What can be held throughout: on a walk only what comes along. */
+function supportsOf(movement: Movement): readonly HandSupport[] {
+  const standing = trackOf(movement, FULL_STANDING_VARIANT, "right");
+  const travel = standing ? travelOf(standing) : STAYS;
+  const held = HAND_SUPPORTS.filter((hold) => goesAlong(travel, hold));
+  expect(held.length, "nothing can be held").toBeGreaterThan(0);
+  return held;
+}
+
 function everyForm(movement: Movement): { choice: VariantSpec; name: string }[] {
   const { vary } = movement;
   return VARIANT_KINDS.filter((kind) => (movement.forms[kind] ?? false) !== false).flatMap((kind) =>
-    (kind === "supported" ? (rises(movement) ? [ON_ARMRESTS] : HAND_SUPPORTS) : [null]).flatMap((hold) =>
+    (kind === "supported" ? (rises(movement) ? [ON_ARMRESTS] : supportsOf(movement)) : [null]).flatMap((hold) =>
       (vary.toeDown && kind !== "seated" && !isOther(hold) ? [false, true] : [false]).flatMap((toeDown) =>
         (vary.depth && kind !== "seated" && !isOther(hold)
           ? (["middle", "high", "low"] as const)

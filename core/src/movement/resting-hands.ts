@@ -97,13 +97,17 @@ export function handContacts(lead: Side, choice: VariantSpec, build: Build): rea
   return [hold("left"), hold("right")];
 }
 
-/** @param from the middle of the feet at the start: what is held stays where it is when the feet step */
+/**
+ * Puts the hands that rest or hold on where they are.
+ *
+ * @param from what the place of a support is measured from, ahead and aside; the arms of a chair from the hips on it
+ */
 export function setHandContacts(
   values: Float64Array,
   hands: readonly [HandContact, HandContact],
   rest: { x: number; y: number; z: number },
   support: SupportName,
-  from: number,
+  [from, beside]: readonly [ahead: number, aside: number] = [0, 0],
 ): void {
   const { ahead, height, aside } = supportNamed(support);
   for (const side of SIDES) {
@@ -119,7 +123,7 @@ export function setHandContacts(
     } else if (isOnSupport(hand)) {
       set("holdX", from + ahead);
       set("holdY", height);
-      set("holdZ", s * aside);
+      set("holdZ", s * aside + beside);
     }
   }
 }

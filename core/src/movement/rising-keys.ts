@@ -33,7 +33,7 @@ export function setRisingFeet(keys: readonly AuthoredKey[], hands: readonly [Han
   pose.values[slot("sink")] = 0;
   let hips = 0;
   for (let pass = 0; pass < FEET_PASSES; pass += 1) {
-    setHandContacts(pose.values, hands, RESTING_HAND.seated, "armrests", hips);
+    setHandContacts(pose.values, hands, RESTING_HAND.seated, "armrests", [hips, 0]);
     hips = numberAt(solvePose(pose, risingSeat(build) + SHARE.hipAboveSeat, undefined, build).row, PELVIS_X);
   }
   for (const { values, seat } of keys) {

@@ -33,6 +33,7 @@ import {
 import { handContacts, RESTING_HAND, restHands, setHandContacts } from "./resting-hands.ts";
 import { bendToArmrests, reachesArmrests, risingSeating, setRisingFeet } from "./rising-keys.ts";
 import { handsOffTheSeat, restStumps, seat, seatedLift, seatFor, seatingBetween } from "./seated-keys.ts";
+import { goesAlong, placesOfSupport, STAYS, travelOfKeys, travels } from "./travel.ts";
 import { type Pivot, withTurnedFeet } from "./turned-feet.ts";
 import { armMoves, FULL_SIZE, type VariantSpec } from "./variant.ts";
 
@@ -226,11 +227,13 @@ export function trackOf(
   const freeFrame: PoseFrame = { seating, feet: ["flat", "flat"], hands: ["free", "free"], support: "rail" };
   const rests = restHands(keys, lead, choice, build, freeFrame, footless);
   const support = choice.hold?.by ?? "rail";
-  // A support's position is measured from the middle of the feet, the arms of a chair from the hips on it.
-  const heldFrom = rising
-    ? 0
-    : SIDES.reduce((sum, side) => sum + numberAt(itemAt(keys, 0).values, sidedSlot("footX", side)) / 2, 0);
-  for (const { values } of keys) setHandContacts(values, hands, RESTING_HAND[seated ? "seated" : "standing"], support, heldFrom);
+  const travel = seated ? STAYS : travelOfKeys(keys);
+  // One leg that stays behind ends the walk of both.
+  if ((travel === null && travels(travelOfKeys(authored) ?? STAYS)) || !goesAlong(travel ?? STAYS, choice.hold)) return null;
+  const heldFrom = rising ? null : placesOfSupport(keys, travel ?? STAYS);
+  keys.forEach(({ values }, i) => {
+    setHandContacts(values, hands, RESTING_HAND[seated ? "seated" : "standing"], support, heldFrom?.[i]);
+  });
   if (toeDown && keys.some(({ lift }) => lift !== null)) keepToeDown(keys, choice);
   if (rising && support === "armrests") bendToArmrests(keys, hands, build);
 

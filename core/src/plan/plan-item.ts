@@ -4,6 +4,7 @@ import type { WaterEquipment } from "../body/water-equipment.ts";
 import type { BreathPause } from "../movement/breathing.ts";
 import type { Movement, Phase } from "../movement/format.ts";
 import type { TimedHold } from "../movement/timed-hold.ts";
+import { goesAlong, walkOf } from "../movement/travel.ts";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT, type VariantSpec } from "../movement/variant.ts";
 import { otherSide, type Side } from "../side.ts";
 import type { Combination } from "./combination.ts";
@@ -111,7 +112,8 @@ export function plannedVariant(
   const onFeet: VariantSpec = { ...FULL_STANDING_VARIANT, depth: movement.vary.depth ? depth : "middle" };
   if (pool) return { ...onFeet, kind: "water" };
   if (movement.forms.standing === false) return FULL_SEATED_VARIANT;
-  if (block.hold && movement.forms.supported !== false) return { ...onFeet, kind: "supported", hold: onRail(block.hold) };
+  const held = block.hold && movement.forms.supported !== false ? onRail(block.hold) : null;
+  if (held && goesAlong(walkOf(movement, "supported"), held)) return { ...onFeet, kind: "supported", hold: held };
   return onFeet;
 }
 

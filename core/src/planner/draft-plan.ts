@@ -3,6 +3,7 @@ import type { Cap } from "../caps/cap.ts";
 import { isOnFeet, violatesCap } from "../caps/cap-violations.ts";
 import type { VariantCache } from "../fit/variant-cache.ts";
 import { type Movement, PHASES, type Phase } from "../movement/format.ts";
+import { travels, walkOf } from "../movement/travel.ts";
 import { newItemId } from "../plan/change-item.ts";
 import type { PlanItem } from "../plan/plan-item.ts";
 import type { Content, SessionPurpose } from "../plan/purpose.ts";
@@ -89,7 +90,9 @@ function candidateOf(movement: Movement, { context, people, variants }: PlanDraf
       !caps.some((cap) => asked.some((demand) => violatesCap(cap, block.plannedVariant, demand, REFERENCE_REPETITIONS))),
   );
   const doable = people.length === 0 ? 1 : able.length / people.length;
-  return { movement, trains, doable: asked.length === 0 ? -1 : doable, isNew: context.familiarityWith(movement.id) === "new" };
+  // A walk needs free floor, which the instructor sees to.
+  const left = asked.length === 0 || travels(walkOf(movement, block.plannedVariant.kind));
+  return { movement, trains, doable: left ? -1 : doable, isNew: context.familiarityWith(movement.id) === "new" };
 }
 
 /** A draft as it is searched. */

@@ -8,6 +8,8 @@ export interface Turn {
   /** The side that leads; for an unsided movement the one it begins with. */
   readonly lead: Side;
   readonly rounds: number;
+  /** Whether it is the way back of a walk ahead: everyone has turned round. */
+  readonly back?: true;
 }
 
 /**
@@ -15,7 +17,10 @@ export interface Turn {
  * one more; where left and right together count one, each side has the whole number. An unsided movement does both
  * sides within each repetition and has one turn. Timed holds are counted for each side.
  *
+ * A walk ahead goes there and back: half its repetitions each way, an odd number giving the way there one more.
+ *
  * @param leadsFirst the side that the style begins with
+ * @param walksAhead whether a repetition ends further ahead, or behind, than it began
  * @example turnsOf(sided, { rounds: 6 }, "eachSide", "right") // right 3, left 3
  * @example turnsOf(sided, { rounds: 6 }, "together", "right") // right 6, left 6
  */
@@ -24,18 +29,19 @@ export function turnsOf(
   block: Pick<PlanItem, "rounds" | "first" | "only" | "timedHold">,
   counting: TeachingStyle["counting"],
   leadsFirst: Side,
+  walksAhead = false,
 ): Turn[] {
   const { rounds, only } = block;
   const first = only ?? block.first ?? leadsFirst;
   // Unsided movements are authored with the right side beginning, whichever side the style begins with.
   if (!sided) return [{ lead: block.first ?? "right", rounds }];
-  if (only) return [{ lead: only, rounds }];
+  if (only && !walksAhead) return [{ lead: only, rounds }];
   // Holds are counted for each side, whatever the style counts.
-  const each = counting === "together" || isHeld(block, { holdAt });
+  const each = !only && (counting === "together" || isHeld(block, { holdAt }));
   const [one, other] = each ? [rounds, rounds] : [Math.ceil(rounds / 2), Math.floor(rounds / 2)];
-  const turns = [
+  const turns: Turn[] = [
     { lead: first, rounds: one },
-    { lead: otherSide(first), rounds: other },
+    { lead: only ?? otherSide(first), rounds: other, ...(walksAhead && { back: true as const }) },
   ];
   return turns.filter((turn) => turn.rounds > 0);
 }

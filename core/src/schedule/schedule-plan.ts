@@ -1,7 +1,8 @@
 import type { Movement, Phase } from "../movement/format.ts";
 import { STAND_TALL_SECONDS } from "../movement/timed-hold.ts";
+import { travels, walkOf } from "../movement/travel.ts";
 import type { VariantSpec } from "../movement/variant.ts";
-import { type PlanItem, plannedVariant } from "../plan/plan-item.ts";
+import { type Facing, type PlanItem, plannedVariant } from "../plan/plan-item.ts";
 import { firstSideOf, type TeachingStyle } from "../plan/style.ts";
 import type { Side } from "../side.ts";
 import { type BodyState, type EntryPattern, fits, stateAfter, type VenueSupports } from "./body-state.ts";
@@ -48,6 +49,8 @@ export interface ScheduledItem extends Performance {
   readonly block: PlanItem;
   readonly movement: Movement;
   readonly phase: Phase;
+  /** The way that everyone faces, on a walk on the way there; null where it may be any. */
+  readonly facing: Facing | null;
   /** The planned variant, which the group is shown. */
   readonly plannedVariant: VariantSpec;
   readonly familiarity: Familiarity;
@@ -110,6 +113,7 @@ interface Joining extends SingleItem {
   readonly planned: VariantSpec;
   readonly turns: readonly Turn[];
   readonly joins: readonly EntryAndExit[];
+  readonly facing: Facing | null;
 }
 
 /** A variant that no one can do leaves everything as it was. */
@@ -118,12 +122,27 @@ const NO_JOIN: EntryAndExit = {
   exit: { support: "stand", feet: null, load: null, hands: null },
 };
 
-function joiningOf({ block, movement, part }: SingleItem, { style, seatedOnly, week, supports }: PlanContext): Joining {
+/** The other way round. */
+const turnedRound = (facing: Facing): Facing => ((facing + 2) % 4) as Facing;
+
+/** @param turnsBack whether everyone looks another way after the item before, and faces as before again unless it is said */
+function joiningOf(
+  { block, movement, part }: SingleItem,
+  { style, seatedOnly, week, supports }: PlanContext,
+  turnsBack: boolean,
+): Joining {
   const planned = plannedVariant(movement, block, { seatedOnly, pool: supports.pool, depth: style.depth });
-  const turns = turnsOf(movement, block, style.counting, firstSideOf(style, week));
-  const joins = turns.map(({ lead }) => entryAndExit(movement, planned, lead, block.facing ?? null) ?? NO_JOIN);
-  return { block, movement, part, planned, turns, joins };
+  const walk = walkOf(movement, planned.kind);
+  const turns = turnsOf(movement, block, style.counting, firstSideOf(style, week), walk.ahead !== 0);
+  // A walk has a direction, and so has whatever follows the way back of one.
+  const facing = block.facing ?? (travels(walk) || turnsBack ? 0 : null);
+  const joins = turns.map(
+    ({ lead, back }) => entryAndExit(movement, planned, lead, back ? turnedRound(facing ?? 0) : facing) ?? NO_JOIN,
+  );
+  return { block, movement, part, planned, turns, joins, facing };
 }
+
+const endsTurned = ({ turns }: Pick<Joining, "turns">): boolean => turns.at(-1)?.back === true;
 
 const stopsOf = ({ block, joins }: Joining): Waypoint[] =>
   joins.map(({ entry, exit }, turn) => ({ entry, exit, straight: turn === 0 && block.straight === true }));
@@ -152,7 +171,7 @@ function timeBlock(
   familiarity: Familiarity,
   clock: number,
 ): ScheduledItem {
-  const { block, movement, part, planned, turns } = joining;
+  const { block, movement, part, planned, turns, facing } = joining;
   const { style, supports } = context;
   const [transition, sideChange = null] = transitions as [Transition, Transition?];
   const drag = style.drag === "room" && planned.kind === "water" ? context.dragCycles?.[movement.id] : undefined;
@@ -170,12 +189,12 @@ function timeBlock(
     sideChange: sideChange === null ? 0 : sideChange.tenths + tenths(SIDE_CHANGE_WORDS),
   };
   let at = clock + parts.transition + parts.explanation + parts.demonstration;
-  const timed = turns.map(({ lead, rounds }, turn): TimedTurn => {
+  const timed = turns.map(({ rounds, ...which }, turn): TimedTurn => {
     if (turn > 0) at += parts.sideChange;
     const taken = rounds * cycle + (rounds - 1) * ((between?.tenths ?? 0) + standTall);
     const from = at;
     at += taken;
-    return { lead, rounds, from: from / 10, seconds: taken / 10 };
+    return { ...which, rounds, from: from / 10, seconds: taken / 10 };
   });
   return {
     id: block.id,
@@ -184,6 +203,7 @@ function timeBlock(
     movement,
     ...performance,
     phase: block.phase ?? movement.phase,
+    facing,
     plannedVariant: planned,
     familiarity,
     breathSeconds,
@@ -218,11 +238,15 @@ function timeBlock(
 export function schedulePlan(blocks: readonly PlanItemWithMovement[], context: PlanContext): PlanSchedule {
   const { supports, seatedOnly, familiarityWith } = context;
   const leadsFirst = firstSideOf(context.style, context.week);
-  const joinings = blocks
-    .flatMap((each) => singleItems(each, context.style.counting, leadsFirst))
-    .map((each) => joiningOf(each, context));
+  const joinings: Joining[] = [];
+  for (const each of blocks.flatMap((item) => singleItems(item, context.style.counting, leadsFirst))) {
+    const before = joinings.at(-1);
+    joinings.push(joiningOf(each, context, before !== undefined && endsTurned(before)));
+  }
   const home = homeOf(joinings, supports, seatedOnly);
-  const joined = findTransitions(joinings.flatMap(stopsOf), home, leaveFrom(supports), supports);
+  const last = joinings.at(-1);
+  const leave = { ...leaveFrom(supports), ...(last && endsTurned(last) && { facing: 0 as const }) };
+  const joined = findTransitions(joinings.flatMap(stopsOf), home, leave, supports);
   const had = new Set<string>();
   let clock = 0;
   let transition = 0;

@@ -20,8 +20,16 @@ const MOVES_ABOUT = 1;
 /** The shallowest water that someone comes to who stands in so much, metres: a step or two up a sloping floor. */
 export function shallowestNear(depth: number, { shallow, deep, length }: PoolFloor): number {
   if (shallow === null || deep === null || !length) return Math.min(depth, shallow ?? depth);
-  return Math.max(Math.min(shallow, depth), depth - (MOVES_ABOUT * (deep - shallow)) / length);
+  return Math.max(Math.min(shallow, depth), depth - MOVES_ABOUT * floorRiseOf({ shallow, deep, length }));
 }
+
+/**
+ * By how much the floor of a pool rises towards its shallow end, metres a metre; level where no one has measured it.
+ *
+ * @param floor of the pool
+ */
+export const floorRiseOf = ({ shallow, deep, length }: PoolFloor): number =>
+  shallow === null || deep === null || !length ? 0 : Math.max(0, (deep - shallow) / length);
 
 /**
  * How deep someone stands in a pool, metres: to the lower breastbone where the floor goes so deep, never out of depth nor

@@ -11,6 +11,7 @@ const person = (id: string, more: Partial<PlacedPerson> = {}): PlacedPerson => (
   helped: 0,
   near: false,
   depth: null,
+  walk: [],
   ...more,
 });
 const NOBODY_MOVED = new Map();

@@ -53,6 +53,8 @@ export interface PlacedPerson {
   readonly near: boolean;
   /** Depth to stand in; null on land. */
   readonly depth: number | null;
+  /** Where walks take them, metres from their place, one after another; as many for everyone, none without a walk. */
+  readonly walk: readonly FloorPosition[];
 }
 
 export interface StandingPosition extends FloorPosition {
@@ -63,7 +65,10 @@ export interface StandingPosition extends FloorPosition {
 
 /** What is wrong with a position, as a code; `by` in metres. */
 export type PositionFinding =
-  | { readonly found: "tooClose" | "tooDeep"; readonly by: number }
+  | {
+      readonly found: "tooClose" | "tooDeep" | "walksTooClose" | "walksTooDeep" | "walksOffTheFloor" | "endsAway";
+      readonly by: number;
+    }
   | { readonly found: "nearWall" | "railOutOfReach" | "wallOutOfReach" | "farFromInstructor" };
 
 /** What is too near what, or out of reach. */
@@ -79,6 +84,8 @@ const FIRST_ROW = 2;
 const RAIL_WAY = 1.4;
 /** What still counts as within reach of the rail. */
 const RAIL_REACH = 0.75;
+/** Water deeper than planned by more than this is too deep, metres. */
+const DEEPER = 0.1;
 /** Further than this from the front is hard to see and to hear. */
 const NEAR_ROW = 3.5;
 
@@ -99,8 +106,32 @@ const distance = (a: FloorPosition, b: FloorPosition): number => Math.hypot(a.x 
 /** Room that two people need between their middles: arms may overlap a little, since not everyone reaches at once. */
 const apart = (a: PlacedPerson, b: PlacedPerson): number => 0.75 * (a.reach + b.reach);
 
+/** What walks need of the floor around a place: the furthest that anyone goes each way, metres. */
+export interface WalkRoom {
+  readonly front: number;
+  readonly rear: number;
+  readonly left: number;
+  readonly right: number;
+}
+
+/**
+ * What the walks of a group need of the floor around their places.
+ *
+ * @param people with where walks take each from their place
+ */
+export function walkRoom(people: readonly Pick<PlacedPerson, "walk">[]): WalkRoom {
+  const places = people.flatMap(({ walk }) => walk);
+  const furthest = (far: (place: FloorPosition) => number) => Math.max(0, ...places.map(far));
+  return {
+    front: furthest(({ x }) => -x),
+    rear: furthest(({ x }) => x),
+    left: furthest(({ z }) => -z),
+    right: furthest(({ z }) => z),
+  };
+}
+
 /** Places in rows from the front, so far apart; in each row from the middle outward, where it is seen best. */
-function rows({ length, width, rail }: Floor, spacing: number): FloorPosition[] {
+function rows({ length, width, rail }: Pick<Floor, "length" | "width" | "rail">, spacing: number): FloorPosition[] {
   // The way along the rail is left to those who hold it.
   const free = rail > 0 ? width - RAIL_WAY : width;
   const across = Math.max(1, Math.floor(free / spacing));
@@ -115,15 +146,16 @@ function rows({ length, width, rail }: Floor, spacing: number): FloorPosition[] 
 }
 
 /**
- * Rows as wide apart as the floor lets so many people stand, never nearer than they need.
+ * Rows as wide apart as the floor lets so many people stand, never nearer than they need, with room for their walks.
  *
  * @param reach the widest of them
  */
-function roomyRows(floor: Floor, people: number, reach: number): FloorPosition[] {
+function roomyRows({ length, width, rail }: Floor, people: number, reach: number, walk: WalkRoom): FloorPosition[] {
+  const inner = { length: length - walk.front - walk.rear, width: width - walk.left - walk.right, rail };
   const widest = [2.4, 2.1, 1.8].find(
-    (times) => rows(floor, times * reach).filter(({ x }) => x <= floor.length - reach).length >= people,
+    (times) => rows(inner, times * reach).filter(({ x }) => x <= inner.length - reach).length >= people,
   );
-  return rows(floor, (widest ?? 1.5) * reach);
+  return rows(inner, (widest ?? 1.5) * reach).map(({ x, z }) => ({ x: x + walk.front, z: z + walk.left }));
 }
 
 /**
@@ -149,7 +181,7 @@ export function standingPositions(
   }
   const left = people.filter(({ id }) => !moved.has(id));
   const reach = Math.max(0.5, ...people.map((person) => person.reach));
-  const inRows = roomyRows(floor, left.length, reach);
+  const inRows = roomyRows(floor, left.length, reach, walkRoom(people));
   const inOrder = left.toSorted(
     (a, b) => b.atRail - a.atRail || Number(b.near) - Number(a.near) || b.helped - a.helped || (a.id < b.id ? -1 : 1),
   );
@@ -183,8 +215,51 @@ function canHold({ width, rail, pool }: Floor, { x, z }: FloorPosition): boolean
   return width - z <= RAIL_REACH && x <= FIRST_ROW / 2 + rail;
 }
 
+/** Nearer to a wall than this at the end of a walk is too near, metres; further than this from the own place is away from it. */
+const TO_WALL = 0.4;
+const AWAY = 0.3;
+
+const sum = (a: FloorPosition, b: FloorPosition): FloorPosition => ({ x: a.x + b.x, z: a.z + b.z });
+
+/** Where someone is before their walks and after each. */
+const wayOf = (place: FloorPosition, { walk }: PlacedPerson): FloorPosition[] => [place, ...walk.map((to) => sum(place, to))];
+
+/** The least distance of two people who walk at the same time, each evenly from one place to the next. */
+function nearestOnTheWay(one: readonly FloorPosition[], other: readonly FloorPosition[]): number {
+  const between = one.map((place, i) => {
+    const there = other[i] ?? place;
+    return { x: place.x - there.x, z: place.z - there.z };
+  });
+  return between.reduce((least, to, i) => {
+    const from = between[i - 1] ?? to;
+    const along = { x: to.x - from.x, z: to.z - from.z };
+    const length = along.x ** 2 + along.z ** 2;
+    const t = length === 0 ? 0 : clamp(-(from.x * along.x + from.z * along.z) / length, 0, 1);
+    return Math.min(least, Math.hypot(from.x + t * along.x, from.z + t * along.z));
+  }, Number.POSITIVE_INFINITY);
+}
+
+/** What is wrong with someone's walks: off the floor, too deep, or not back at their place. */
+function walkFindings(floor: Floor, person: PlacedPerson, way: readonly FloorPosition[]): PositionFinding[] {
+  const [, ...walked] = way;
+  const away = Math.hypot(person.walk.at(-1)?.x ?? 0, person.walk.at(-1)?.z ?? 0);
+  const off = Math.max(0, ...walked.map(({ x, z }) => TO_WALL - Math.min(x, floor.length - x, z, floor.width - z)));
+  const { depth } = person;
+  const deeper = depth === null ? 0 : Math.max(0, ...walked.map((place) => (depthAt(floor, place) ?? 0) - depth - DEEPER));
+  return [
+    ...(off > 0.01 ? [{ found: "walksOffTheFloor" as const, by: off }] : []),
+    ...(deeper > 0 ? [{ found: "walksTooDeep" as const, by: deeper + DEEPER }] : []),
+    ...(away > AWAY ? [{ found: "endsAway" as const, by: away }] : []),
+  ];
+}
+
 /**
- * What is wrong with some places: too near each other, too near a wall, away from the rail, too far to see, too deep.
+ * What is wrong with some places: too near each other, too near a wall, away from the rail, too far to see, too deep; and where
+ * walks lead from them.
+ *
+ * @param floor on which they are
+ * @param people who stand on it
+ * @param places where they stand
  */
 export function positionProblems(
   floor: Floor,
@@ -196,10 +271,14 @@ export function positionProblems(
     const place = of(person.id);
     if (!place) return [];
     const problems: PositionFinding[] = [];
+    const way = wayOf(place, person);
     for (const other of people.slice(i + 1)) {
       const there = of(other.id);
-      if (there && distance(place, there) < apart(person, other) - 0.01)
-        problems.push({ found: "tooClose", by: apart(person, other) - distance(place, there) });
+      if (!there) continue;
+      const [room, needed] = [distance(place, there), apart(person, other)];
+      const onTheWay = nearestOnTheWay(way, wayOf(there, other));
+      if (room < needed - 0.01) problems.push({ found: "tooClose", by: needed - room });
+      else if (onTheWay < needed - 0.01) problems.push({ found: "walksTooClose", by: needed - onTheWay });
     }
     const room = Math.min(place.x, floor.length - place.x, place.z, floor.width - place.z);
     if (person.atRail === 0 && room < person.reach / 2) problems.push({ found: "nearWall" });
@@ -207,8 +286,8 @@ export function positionProblems(
       problems.push({ found: floor.pool === null ? "railOutOfReach" : "wallOutOfReach" });
     if (person.near && place.x > NEAR_ROW) problems.push({ found: "farFromInstructor" });
     const depth = depthAt(floor, place);
-    if (depth !== null && person.depth !== null && depth > person.depth + 0.1)
+    if (depth !== null && person.depth !== null && depth > person.depth + DEEPER)
       problems.push({ found: "tooDeep", by: depth - person.depth });
-    return problems.map((finding) => ({ personId: person.id, finding }));
+    return [...problems, ...walkFindings(floor, person, way)].map((finding) => ({ personId: person.id, finding }));
   });
 }

@@ -13,6 +13,7 @@ import { observationLabel } from "@able-tide/words/class";
 import { formatScriptPart } from "@able-tide/words/combination";
 import { attentionLine } from "@able-tide/words/cues";
 import { IN_MIND, OTHER_WAY, wayLabel } from "@able-tide/words/repetitions";
+import { WALK_BACK } from "@able-tide/words/setup";
 import { variantWords } from "@able-tide/words/variant-words";
 
 /** A participant as the class screen shows them. */
@@ -93,7 +94,16 @@ const seconds = (now: number | null, since: string | null): number =>
 function nameOfNext(script: ClassScript, step: ClassStep, next: ClassStep): string {
   const block = itemAt(script.blocks, next.blockIndex);
   if (next.blockIndex !== step.blockIndex) return variantWords(block.movement, block.meant).name;
+  if (next.walksBack) return WALK_BACK;
   return next.turnsRound ? OTHER_DIRECTION : OTHER_SIDE;
+}
+
+/** What the leader says. @param said of the movement */
+function cueOfStep({ inMind, part }: ScriptItem, { turnsRound, walksBack }: ClassStep, said: string): string {
+  if (turnsRound) return `${OTHER_WAY}.`;
+  if (inMind) return IN_MIND;
+  if (walksBack) return `${WALK_BACK}.`;
+  return part?.pass.quiet ? "" : said;
 }
 
 function currentMovement(script: ClassScript, steps: readonly ClassStep[], at: number, inStep: number): CurrentMovement | null {
@@ -109,7 +119,7 @@ function currentMovement(script: ClassScript, steps: readonly ClassStep[], at: n
     block,
     name,
     share: block.grows ? growthShare(Math.max(0, repetition - 1), step.rounds) : 1,
-    cue: step.turnsRound ? `${OTHER_WAY}.` : block.inMind ? IN_MIND : part?.pass.quiet ? "" : (cues.do ?? ""),
+    cue: cueOfStep(block, step, cues.do ?? ""),
     besides: formatCircumstances(block, block.meant.kind === "water"),
     attention: part?.pass.quiet ? "" : attentionLine(cues),
     pass: part ? formatScriptPart(part) : "",

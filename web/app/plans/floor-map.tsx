@@ -54,6 +54,29 @@ function PersonMark({ person, position, chosen, troubled, choose, step }: MarkPr
         strokeWidth={chosen ? 0.05 : 0.025}
         strokeDasharray={troubled ? "0.12 0.08" : undefined}
       />
+      {person.walk.length > 0 && (
+        <polyline
+          points={[{ x: 0, z: 0 }, ...person.walk].map(({ x, z }) => `${z.toFixed(2)},${x.toFixed(2)}`).join(" ")}
+          fill="none"
+          stroke="var(--color-tide-700)"
+          strokeWidth="0.04"
+          strokeDasharray="0.1 0.08"
+          strokeLinejoin="round"
+          pointerEvents="none"
+        />
+      )}
+      {person.walk
+        .filter(({ x, z }) => Math.hypot(x, z) > 0.1)
+        .map(({ x, z }) => (
+          <circle
+            key={`${x.toFixed(2)} ${z.toFixed(2)}`}
+            cx={z}
+            cy={x}
+            r="0.07"
+            fill="var(--color-tide-700)"
+            pointerEvents="none"
+          />
+        ))}
       {[-1, 1].map((side) => (
         <rect
           key={side}

@@ -10,9 +10,11 @@ import { waterlineAt } from "@able-tide/core/movement/water-demand";
 import { circumstancesOf } from "@able-tide/core/plan/plan-item";
 import { performedBy } from "@able-tide/core/schedule/performed-item";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
+import { walkLength } from "@able-tide/core/setup/walks";
 import { formatCircumstances } from "@able-tide/words/circumstances";
 import { formatPass } from "@able-tide/words/combination";
 import { formatRepetitions, IN_MIND } from "@able-tide/words/repetitions";
+import { formatWalk } from "@able-tide/words/setup";
 import { formatMinutes, sentenceCase } from "@able-tide/words/text";
 import { variantWords } from "@able-tide/words/variant-words";
 import { memo, type ReactNode, useMemo, useState } from "react";
@@ -70,7 +72,7 @@ function TimeOfBlock({ block }: { block: ScheduledItem }) {
     ["explanation", explanation],
     ["demonstration", demonstration],
     [block.timedHold ? "holds, with the way there and back" : "repetitions", repetitions],
-    ["change of sides", sideChange],
+    [block.turns.some(({ back }) => back) ? "turning round" : "change of sides", sideChange],
   ] as const;
   return (
     <p className="text-sand-600">
@@ -163,6 +165,7 @@ export const PlanItemPanel = memo(function BlockPanel({
   const caps = person?.caps ?? [];
   const lines = now ? handLines(caps, now.row) : [];
   const [left, right] = block.repetitionsPerSide;
+  const walk = walkLength(block, { choice, rounds: cell?.rounds ?? rounds }, stature);
   const besides = formatCircumstances(said, block.plannedVariant.kind === "water");
   return (
     <div className="flex flex-col gap-3">
@@ -212,6 +215,7 @@ export const PlanItemPanel = memo(function BlockPanel({
             </>
           )}
         </p>
+        {walk && <p>{formatWalk(walk)}</p>}
         <TimeOfBlock block={block} />
         <PlanItemSettings
           block={block}
@@ -222,7 +226,12 @@ export const PlanItemPanel = memo(function BlockPanel({
           library={library}
         />
         <TransitionSteps title="Transition into this movement" transition={block.transition} />
-        {block.sideChange && <TransitionSteps title="Changing sides" transition={block.sideChange} />}
+        {block.sideChange && (
+          <TransitionSteps
+            title={block.turns.some(({ back }) => back) ? "Turning round" : "Changing sides"}
+            transition={block.sideChange}
+          />
+        )}
       </div>
       <p>
         {block.block.inMind ? IN_MIND : words.cues.do} {besides && <strong>{besides} </strong>}

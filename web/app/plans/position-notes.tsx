@@ -1,4 +1,10 @@
-import { depthAt, type Floor, type PositionProblem, type StandingPosition } from "@able-tide/core/setup/standing-positions";
+import {
+  depthAt,
+  type Floor,
+  type PlacedPerson,
+  type PositionProblem,
+  type StandingPosition,
+} from "@able-tide/core/setup/standing-positions";
 import { formatPositionFinding } from "@able-tide/words/setup";
 import { Button } from "../kit/button.tsx";
 
@@ -13,7 +19,7 @@ const WHY: Readonly<Record<StandingPosition["why"], string>> = {
 
 interface Props {
   readonly floor: Floor;
-  readonly people: readonly { readonly id: string; readonly name: string }[];
+  readonly people: readonly (Pick<PlacedPerson, "id" | "walk"> & { readonly name: string })[];
   readonly positions: readonly StandingPosition[];
   readonly problems: readonly PositionProblem[];
   readonly chosen: string | null;
@@ -23,13 +29,14 @@ interface Props {
 
 /** What is wrong with the positions, and why everyone stands where they do. */
 export function PositionNotes({ floor, people, positions, problems, chosen, reset }: Props) {
+  const walks = people.some(({ walk }) => walk.some(({ x, z }) => Math.hypot(x, z) > 0.1));
   const nameOf = (personId: string): string => people.find(({ id }) => id === personId)?.name ?? "";
   return (
     <div className="flex flex-col gap-4">
       <section className="rounded-soft border border-sand-300 bg-white p-4">
         <h2 className="text-xl">Room to move</h2>
         {problems.length === 0 ? (
-          <p role="status">Everyone has enough room for their arms and for the longest step in this plan.</p>
+          <p role="status">Everyone has enough room for their arms, their longest step and every walk in this plan.</p>
         ) : (
           <ul role="status" className="list-disc pl-5">
             {problems.map(({ personId, finding }) => (
@@ -40,8 +47,9 @@ export function PositionNotes({ floor, people, positions, problems, chosen, rese
           </ul>
         )}
         <p className="mt-2 text-sand-600">
-          Each ring shows the space a participant needs (arm reach or longest step). Drag a participant, or move them with the
-          arrow keys.
+          Each ring shows the space a participant needs (arm reach or longest step).
+          {walks && " A dashed line shows where a walk leads, and a dot where it turns or ends."} Drag a participant, or move them
+          with the arrow keys.
         </p>
         {reset && (
           <Button type="button" look="plain" className="mt-2" onClick={reset}>

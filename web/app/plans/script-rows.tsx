@@ -1,13 +1,16 @@
+import { REFERENCE_STATURE } from "@able-tide/core/body/segments";
 import { itemAt } from "@able-tide/core/checked-access";
 import { scriptPart } from "@able-tide/core/class/script";
 import type { TeachingStyle } from "@able-tide/core/plan/style";
 import type { CombinedPart } from "@able-tide/core/schedule/combined-items";
 import type { ScheduledItem } from "@able-tide/core/schedule/schedule-plan";
+import { walkLength } from "@able-tide/core/setup/walks";
 import { formatCircumstances } from "@able-tide/words/circumstances";
 import { formatScriptPart } from "@able-tide/words/combination";
 import { cuesOf } from "@able-tide/words/cues";
 import { COUNT_ALOUD, formatRepetitions, GROWS, IN_MIND } from "@able-tide/words/repetitions";
 import { formatHazard, formatTransitionStep } from "@able-tide/words/schedule";
+import { formatWalk } from "@able-tide/words/setup";
 import { formatMinutes } from "@able-tide/words/text";
 import { variantWords } from "@able-tide/words/variant-words";
 import { KeyFigures } from "./key-figures.tsx";
@@ -50,6 +53,11 @@ const ROW = "script-row grid break-inside-avoid gap-x-3 border-t border-sand-300
 /** A movement: its time, its key poses, and what is said. */
 function SingleRow({ block, style }: { block: ScheduledItem; style: TeachingStyle }) {
   const { opening, phrases, watch } = cuesOf(block, style);
+  const walk = walkLength(
+    block,
+    { choice: block.plannedVariant, rounds: Math.max(...block.repetitionsPerSide) },
+    REFERENCE_STATURE,
+  );
   const besides = formatCircumstances(block.block, block.plannedVariant.kind === "water");
   return (
     <li className={`${ROW} grid-cols-[3.5rem_9rem_1fr]`}>
@@ -68,6 +76,7 @@ function SingleRow({ block, style }: { block: ScheduledItem; style: TeachingStyl
         {block.timedHold && <p className="font-semibold">{COUNT_ALOUD}</p>}
         {block.block.inMind && <p className="font-semibold">{IN_MIND}</p>}
         {besides && <p className="font-semibold">{besides}</p>}
+        {walk && <p className="font-semibold">{formatWalk(walk)}</p>}
         {block.block.grows && !block.timedHold && <p className="font-semibold">{GROWS}</p>}
         {phrases.length > 0 && <p className="italic">{phrases.join(" · ")}</p>}
         {watch && <p className="text-sand-600">Watch: {watch}</p>}

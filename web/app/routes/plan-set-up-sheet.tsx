@@ -1,7 +1,10 @@
 import { FURNITURE_NAMES } from "@able-tide/core/body/seats";
 import { supportModeOf } from "@able-tide/core/movement/support-mode";
 import { cushionOnSeat } from "@able-tide/core/setup/seating";
+import { walkRoom } from "@able-tide/core/setup/standing-positions";
+import { walkedPlaces } from "@able-tide/core/setup/walks";
 import { formatSeatProblem, formatSeatUse, seatLabel } from "@able-tide/words/seats";
+import { formatWalkRoom } from "@able-tide/words/setup";
 import { count } from "@able-tide/words/text";
 import { setUpNumbers } from "../../server/people/set-up-numbers.ts";
 import { findFittedPlan } from "../../server/plans/fitted-plan.ts";
@@ -24,6 +27,7 @@ export async function loader({ request, params, context }: Route.LoaderArgs) {
     inWater: group.inWater,
     place: setting.fitPlace,
     large: isLargeType(request),
+    walks: walkRoom(people.map(({ person, cells }) => ({ walk: walkedPlaces(fitted.reading.blocks, cells, person.stature) }))),
     people: people.map(({ person, fit, caps, cells, seated }) => {
       const numbers = setUpNumbers(person, caps);
       const inBed = seated.seat?.seat === "bed";
@@ -90,7 +94,7 @@ function seatInWords({ seat, withArms, on, wheelchair, wrong }: Route.ComponentP
  * Long because it is one printed page.
  */
 export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
-  const { planId, day, group, inWater, place, large, people } = loaderData;
+  const { planId, day, group, inWater, place, large, people, walks } = loaderData;
   const cushions = people.filter(({ cushion }) => cushion > 0).length;
   const chairs = inWater ? people.filter(({ sits }) => sits).length : 0;
   const atRail = people.filter(({ rail }) => rail > 0).length;
@@ -141,6 +145,7 @@ export default function PlanSetUpSheet({ loaderData }: Route.ComponentProps) {
           ))}
         </tbody>
       </table>
+      {formatWalkRoom(walks) && <p className="mt-3 font-semibold">{formatWalkRoom(walks)}</p>}
       <p className="mt-3">
         Check before every class: chairs stable, brakes on, floor dry and clear, room temperature, a seat and a drink within
         reach.

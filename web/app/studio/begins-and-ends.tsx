@@ -1,6 +1,9 @@
+import { REFERENCE_STATURE } from "@able-tide/core/body/segments";
 import type { EntryState, FeetState, HandsState, LoadState, Movement } from "@able-tide/core/movement/format";
 import { type MovementState, statesOf } from "@able-tide/core/movement/start-and-end";
+import { travels, walkOf } from "@able-tide/core/movement/travel";
 import { FULL_SEATED_VARIANT, FULL_STANDING_VARIANT } from "@able-tide/core/movement/variant";
+import { formatWalkEnd } from "@able-tide/words/setup";
 import { memo } from "react";
 import type { EditMovement } from "./edit-movement.ts";
 
@@ -51,6 +54,7 @@ export const BeginsAndEnds = memo(function BeginsAndEnds({ movement, edit }: Pro
     .map((choice) => statesOf(movement, choice))
     .find((found) => found !== null);
   if (!states) return null;
+  const walk = walkOf(movement, movement.forms.standing === false ? "water" : "standing");
   const begins = inWords(states.entry);
   const ends = inWords(states.exit);
   const setOpen = (part: (typeof OPEN)[number][0], open: boolean) => {
@@ -65,6 +69,7 @@ export const BeginsAndEnds = memo(function BeginsAndEnds({ movement, edit }: Pro
       <legend className="px-1 font-display text-lg font-bold">Start and end position</legend>
       <p>
         Begins with {begins}; {begins === ends ? "ends in the start position" : `ends with ${ends}`}.
+        {travels(walk) && ` ${formatWalkEnd({ ahead: walk.ahead * REFERENCE_STATURE, aside: walk.aside * REFERENCE_STATURE })}.`}
       </p>
       <div className="mt-1 flex flex-wrap items-center gap-x-6">
         <span>Any at the start:</span>

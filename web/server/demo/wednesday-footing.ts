@@ -35,16 +35,16 @@ function blocksOfWeek(week: number): readonly DemoPlanItem[] {
     // In the last week they count backwards while they shift.
     week < 14 ? ["side-weight-shift", week < 6 ? 6 : 8] : ["side-weight-shift", 8, { secondTask: "familiar" }],
     week < 10 ? ["heels-up", 8] : ["heels-up", 1, HEELS_HELD],
-    ["scoop-and-lift", 6],
+    week < 14 ? ["scoop-and-lift", 6] : ["three-steps-and-back", 2],
   ];
   if (week < 6) flow.push(["slow-punch", 8]);
   if (week >= 2) flow.push(["waves-with-both-hands", 6]);
-  if (week >= 3) flow.push(["lift-and-part", week < 8 ? 6 : 8]);
+  if (week >= 3) flow.push(["lift-and-part", week < 8 || week >= 14 ? 6 : 8]);
   if (week >= 4 && week < 14) flow.push(["shift-and-press", week < 9 ? 5 : 8]);
   if (week >= 12 && week < 14) flow.push(["row-the-boat", 4]);
   if (week >= 14) flow.push(["shift-and-press", 3, HARBOUR_PAIR]);
   if (week >= 6) flow.push(["one-leg-toe-near", week < 10 ? 3 : 5]);
-  if (week >= 10) flow.push(["step-ahead-and-home", 4]);
+  if (week >= 10) flow.push([week < 13 ? "step-ahead-and-home" : "turn-on-the-heel", 4]);
   const loosening: DemoPlanItem[] = [
     ["shoulder-circles", 8],
     ["look-over-shoulder", week < 6 ? 4 : week < 10 ? 6 : 8],

@@ -4,7 +4,7 @@ import { present } from "@able-tide/core/checked-access";
 import type { FitPerson } from "@able-tide/core/fit/session";
 import type { PersonPosition, PlanContent } from "@able-tide/core/plan/plan";
 import type { PlanSetting } from "@able-tide/core/schedule/plan-setting";
-import { poolDepth, shallowestNear } from "@able-tide/core/setup/pool-depth";
+import { floorRiseOf, poolDepth, shallowestNear } from "@able-tide/core/setup/pool-depth";
 import { assignSeats, bodyOnSeat, capsOfSeat, type Seated, type Sitter } from "@able-tide/core/setup/seating";
 import { depthAt } from "@able-tide/core/setup/standing-positions";
 import type { Person } from "../people/people.ts";
@@ -31,6 +31,7 @@ function fitPersonOf(
     aids: about.aids,
     depth,
     shallowest: depth === null ? null : shallowestNear(depth, poolFloor),
+    ...(depth !== null && { floorRise: floorRiseOf(poolFloor) }),
     ...(about.waterEquipment && { equipment: about.waterEquipment }),
     caps: [...caps, ...capsOfSeat(id, seat)],
   };

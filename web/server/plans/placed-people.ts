@@ -2,6 +2,7 @@ import { stanceShares } from "@able-tide/core/movement/authored-keys";
 import type { Movement } from "@able-tide/core/movement/format";
 import { supportModeOf } from "@able-tide/core/movement/support-mode";
 import type { PlacedPerson } from "@able-tide/core/setup/standing-positions";
+import { walkedPlaces } from "@able-tide/core/setup/walks";
 import { openLimitations } from "../people/limitations.ts";
 import type { Scope } from "../scope.ts";
 import type { FittedPlan } from "./fitted-plan.ts";
@@ -33,6 +34,7 @@ export async function placedPeople(scope: Scope, { people, reading }: FittedPlan
       helped: modes.filter((mode) => mode === "helper").length,
       near: limitations.some(({ personId, rule }) => personId === person.id && NEAR.includes(rule)),
       depth: fit.depth ?? null,
+      walk: walkedPlaces(reading.blocks, cells, person.stature),
     };
   });
 }

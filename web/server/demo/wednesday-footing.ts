@@ -39,16 +39,16 @@ function blocksOfWeek(week: number): readonly DemoPlanItem[] {
   ];
   if (week < 6) flow.push(["slow-punch", 8]);
   if (week >= 2) flow.push(["waves-with-both-hands", 6]);
-  if (week >= 3) flow.push(["lift-and-part", week < 8 || week >= 14 ? 6 : 8]);
+  if (week >= 3) flow.push(["lift-and-part", week < 8 ? 6 : 8]);
   if (week >= 4 && week < 14) flow.push(["shift-and-press", week < 9 ? 5 : 8]);
   if (week >= 12 && week < 14) flow.push(["row-the-boat", 4]);
   if (week >= 14) flow.push(["shift-and-press", 3, HARBOUR_PAIR]);
   if (week >= 6) flow.push(["one-leg-toe-near", week < 10 ? 3 : 5]);
-  if (week >= 10) flow.push([week < 13 ? "step-ahead-and-home" : "turn-on-the-heel", 4]);
+  if (week >= 10) flow.push(week < 13 ? ["step-ahead-and-home", 4] : ["turn-on-the-heel", week < 14 ? 4 : 2]);
   const loosening: DemoPlanItem[] = [
     ["shoulder-circles", 8],
     ["look-over-shoulder", week < 6 ? 4 : week < 10 ? 6 : 8],
-    ["trunk-turn", 6],
+    ["trunk-turn", week < 14 ? 6 : 8],
   ];
   if (week >= 2) loosening.push(["hips-draw-circle", week < 10 ? 6 : 7]);
   return [...ARRIVING, ...loosening, ...flow, ...SETTLING];
